@@ -1,0 +1,85 @@
+import nextCoreWebVitals from 'eslint-config-next/core-web-vitals';
+import nextTypescript from 'eslint-config-next/typescript';
+
+/**
+ * The rooms and which way their arrows point (docs/architecture.md). A room may import from itself
+ * and from the rooms named here, and from no other.
+ */
+const rooms = {
+  core: [],
+  ui: [],
+  workers: ['core'],
+  stands: ['core'],
+  bench: ['core'],
+  data: ['core'],
+  bin: ['core', 'data'],
+  features: ['core', 'ui', 'workers'],
+  app: ['features', 'ui', 'core'],
+  e2e: ['core', 'data'],
+};
+
+const anyRoom = Object.keys(rooms);
+
+/** Patterns that a file in a room must not import: every other room, by alias or by climbing out. */
+function closedTo(room, alsoOpen = []) {
+  const open = [room, ...rooms[room], ...alsoOpen];
+  return anyRoom.filter((other) => !open.includes(other)).map((other) => ({
+    regex: `^(@/|(\\.\\./)+)${other}(/|$)`,
+    message: `${room}/ may not import from ${other}/ (docs/architecture.md, rooms and arrows).`,
+  }));
+}
+
+const outsideWorld = {
+  core: ['react', 'react-dom', 'next', 'next/*', 'knex', 'pg', 'node:*', 'fs', 'path'],
+  ui: ['knex', 'pg', 'next/headers'],
+};
+
+const noOtherConnection = { regex: '^(knex|pg)$', message: 'Only data/ opens a connection to the database.' };
+
+function roomRule(room, alsoOpen = []) {
+  const outside = (outsideWorld[room] ?? []).map((group) => ({
+    group: [group],
+    message: `${room}/ stays free of ${group}.`,
+  }));
+  const patterns = [...closedTo(room, alsoOpen), ...outside];
+  if (room !== 'data') patterns.push(noOtherConnection);
+  return { 'no-restricted-imports': ['error', { patterns }] };
+}
+
+const roomRules = anyRoom.map((room) => ({
+  files: [`${room}/**/*.{ts,tsx,mts,mjs}`],
+  rules: roomRule(room),
+}));
+
+const config = [
+  { ignores: ['.next/**', '.local/**', 'node_modules/**', 'next-env.d.ts', 'coverage/**'] },
+  ...nextCoreWebVitals,
+  ...nextTypescript,
+  ...roomRules,
+  {
+    // The doors to the database: server actions and server-side reads.
+    files: ['features/*/actions.ts', 'features/*/queries.ts', 'features/session/*.ts'],
+    rules: roomRule('features', ['data']),
+  },
+  {
+    files: ['core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'core/ is deterministic: use a seeded generator.' },
+        { object: 'Date', property: 'now', message: 'core/ has no clock: pass the time in.' },
+      ],
+      'no-restricted-globals': ['error', 'window', 'document', 'fetch', 'process', 'localStorage'],
+    },
+  },
+  {
+    rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      'no-console': ['error', { allow: ['warn', 'error'] }],
+    },
+  },
+  { files: ['bin/**', 'data/setup.ts', 'bench/**', 'stands/**', 'e2e/**'], rules: { 'no-console': 'off' } },
+];
+
+export default config;

@@ -1,0 +1,32 @@
+const swc = {
+  '^.+\\.(t|j)sx?$': [
+    '@swc/jest',
+    {
+      jsc: {
+        parser: { syntax: 'typescript', tsx: true },
+        transform: { react: { runtime: 'automatic' } },
+        target: 'es2022',
+      },
+    },
+  ],
+};
+
+const shared = {
+  transform: swc,
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1', '^server-only$': '<rootDir>/data/testing/empty.ts' },
+  testEnvironment: 'node',
+  modulePathIgnorePatterns: ['<rootDir>/.next', '<rootDir>/.local'],
+};
+
+/** unit: pure code. data: against the real server. e2e: the built application in a real browser. */
+export default {
+  projects: [
+    {
+      ...shared,
+      displayName: 'unit',
+      testMatch: ['<rootDir>/{core,features,ui,workers,bin,stands}/**/*.test.ts'],
+    },
+    { ...shared, displayName: 'data', testMatch: ['<rootDir>/data/**/*.test.ts'] },
+    { ...shared, displayName: 'e2e', testMatch: ['<rootDir>/e2e/**/*.test.ts'] },
+  ],
+};
