@@ -15,6 +15,7 @@ const shared = {
   transform: swc,
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1', '^server-only$': '<rootDir>/data/testing/empty.ts' },
   testEnvironment: 'node',
+  setupFiles: ['<rootDir>/core/testing/seed.ts'],
   modulePathIgnorePatterns: ['<rootDir>/.next', '<rootDir>/.local'],
 };
 

@@ -1,0 +1,15 @@
+/** One verb of the command line. */
+export interface Verb {
+  readonly name: string;
+  /** The call, without the program's name. */
+  readonly usage: string;
+  readonly summary: string;
+  readonly help: string;
+  /** Computes what is to be printed; writes nothing itself, so bad input leaves nothing half-written. */
+  run(args: readonly string[]): Promise<VerbResult>;
+}
+
+export type VerbResult = { ok: true; output: string } | { ok: false; problem: string };
+
+/** JSON as every verb prints it. */
+export const printed = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;

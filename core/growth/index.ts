@@ -1,0 +1,1 @@
+export { growthRate, regrowthAfter, type GrowthInterval, type GrowthRate } from './regrowth';

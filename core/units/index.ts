@@ -1,0 +1,2 @@
+export { formatLength, MM_PER_INCH, parseLength, type LengthUnit, type ParsedLength } from './length';
+export { formatLevel, LEVEL_MAX, LEVEL_MIN } from './level';
