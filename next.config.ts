@@ -17,8 +17,6 @@ const contentSecurityPolicy = [
 const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
-  // The tests build into a folder of their own, so that a running bin/start keeps its build.
-  distDir: process.env.LATTICE_BUILD_DIR ?? '.next',
   serverExternalPackages: ['knex', 'pg', '@node-rs/argon2'],
   turbopack: { root: import.meta.dirname },
   async headers() {

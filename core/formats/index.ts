@@ -1,4 +1,5 @@
 export { type Consult, consultSchema, EMPTY_CONSULT, parseConsult, type RegrowthByZone } from './consult-document';
+export { differencesOf, type Difference } from './differences';
 export { AVERAGE_HAIR, AVERAGE_HEAD } from './fields';
 export { type Outcome, outcomeSchema, parseOutcome } from './outcome-document';
 export { parsePlan, parsePlanText, PLAN_FORMAT, PLAN_VERSION, planSchema } from './plan-document';

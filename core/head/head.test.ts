@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import {
   distance, fromOpened, gauge, gaugeWithGradient, HAIRLINE_SHAPES, landmarks, makeHead, makeScalp, makeScalpGrid,
-  mirrored, mirrorHead, scalpAreas, toOpened, ZONES, type Head, type HairlineShape, type Vec3,
+  mirrored, mirrorHead, openedPart, scalpAreas, toOpened, ZONES, type Head, type HairlineShape, type Vec3,
 } from './index';
 
 const head = (circumferenceMm = 550, left: HairlineShape = 'round', right: HairlineShape = left) =>
@@ -149,5 +149,21 @@ describe('zones', () => {
     expect(at(95, 0.8)).toBe('lower-side-l');
     expect(at(150, 0.6)).toBe('upper-back-l');
     expect(at(-160, 0.85)).toBe('nape-r');
+  });
+});
+
+describe('the part', () => {
+  test('in the middle it runs straight from the forehead hairline to the crown', () => {
+    const line = openedPart(head(), 0);
+    for (const point of line) expect(Math.abs(point.x)).toBeLessThan(1e-9);
+    expect(line[0].y).toBeGreaterThan(98);
+    expect(line[0].y).toBeLessThanOrEqual(104);
+    expect(line.at(-1)!.y).toBeGreaterThanOrEqual(-50.01);
+    expect(line.at(-1)!.y).toBeLessThan(-44);
+  });
+
+  test('it keeps its distance from the middle plane', () => {
+    const round = head();
+    for (const point of openedPart(round, 22)) expect(fromOpened(round, point).x).toBeCloseTo(22, 3);
   });
 });

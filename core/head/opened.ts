@@ -1,4 +1,5 @@
 import type { Head } from './head';
+import { gauge } from './skull';
 import type { Vec3 } from './vector';
 
 /**
@@ -26,4 +27,29 @@ export function openedHairline(head: Head, count = 360): OpenedPoint[] {
     const arc = head.hairArc(azimuth);
     return { x: arc * Math.sin(azimuth), y: arc * Math.cos(azimuth) };
   });
+}
+
+/**
+ * The part on the opened head: the line over the scalp at `offsetMm` from the middle plane (+ the client's left), from
+ * the hairline to the height of the crown.
+ */
+export function openedPart(head: Head, offsetMm: number, behindApexMm = 50): OpenedPoint[] {
+  const line: OpenedPoint[] = [];
+  // Turning in the plane x = offset from straight ahead over the top to the back.
+  for (let turn = 0; turn <= 180; turn += 2) {
+    const angle = (turn * Math.PI) / 180;
+    let inside = 0;
+    let outside = 400 * head.k;
+    for (let i = 0; i < 40; i += 1) {
+      const r = (inside + outside) / 2;
+      if (gauge(offsetMm, r * Math.sin(angle), r * Math.cos(angle)) < head.k) inside = r;
+      else outside = r;
+    }
+    const point = { x: offsetMm, y: inside * Math.sin(angle), z: inside * Math.cos(angle) };
+    const { azimuth, arc, hairArc } = head.locate(point);
+    if (arc > hairArc) continue;
+    if (point.z < 0 && arc > behindApexMm * head.k) break;
+    line.push({ x: arc * Math.sin(azimuth), y: arc * Math.cos(azimuth) });
+  }
+  return line;
 }

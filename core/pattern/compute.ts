@@ -1,7 +1,6 @@
 import { foilingMinutes } from '../clock';
-import { makeHead, scalpAreas, ZONES, type Head, type ScalpGrid, type Zone } from '../head';
+import { makeHead, scalpAreas, ZONES, type Head, type Outline, type ScalpGrid, type Zone } from '../head';
 import { foilsOfHalf, gridsOf, halfGeometry, halfKey, ownPoints, sidesOf, type ComputedFoil, type FoilPath, type HalfGeometry } from './panel-foils';
-import type { Outline } from './outline';
 import type { Foil, GatherKind, Panel, PanelProblem, PanelTotals, Plan, Sheet, Side, Totals, ZoneShare } from './types';
 
 /** More foils than this in one panel are a slip of the finger, not a plan. */

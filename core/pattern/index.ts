@@ -1,9 +1,11 @@
+export { BRIGHTNESS, brightnessStep } from './brightness';
 export { columnCount, equalColumns } from './columns';
 export { createPatternEngine, MOST_FOILS_PER_PANEL, type ComputedPlan, type PatternDrawing } from './compute';
 export { pick, stitchIntervals, type Picked } from './gather';
 export { hairGrams, hairsOn } from './hair';
-export { type Outline } from './outline';
 export { type FoilPath } from './panel-foils';
+export { gatherName, recipeLine } from './recipe-name';
 export { EAR_LINE_DEG } from './region';
 export { pitchOf, rowOffsets } from './spacing';
+export { planSummary } from './summary';
 export type * from './types';

@@ -1,12 +1,12 @@
 import {
   add, addScaled, dot, fromOpened, length, makeScalp, makeScalpGrid, mirrorHead, normalize, scale,
-  subtract, toOpened, type Head, type OpenedPoint, type ScalpGrid, type Vec3, type Zone,
+  subtract, toOpened, traceOutlines, type Head, type OpenedPoint, type Outline, type ScalpGrid, type Vec3, type Zone,
 } from '../head';
 import { equalColumns } from './columns';
 import { extentAlong, planeField, type Field, type Parting } from './field';
 import { pick } from './gather';
 import { hairGrams, hairsOn } from './hair';
-import { regionArea, regionDepths, traceOutlines, type Outline } from './outline';
+import { regionArea, regionDepths } from './region-raster';
 import { leftRegion, type Region } from './region';
 import { rowOffsets } from './spacing';
 import { runsInside } from './runs';

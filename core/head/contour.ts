@@ -1,31 +1,13 @@
-import type { OpenedPoint, ScalpGrid } from '../head';
-import type { Region } from './region';
+import type { OpenedPoint } from './opened';
+import type { ScalpGrid } from './scalp';
+import { ZONES, type Zone } from './zones';
 
 /** A closed outline on the opened head, mm. */
 export type Outline = readonly OpenedPoint[];
 
-/** Depth of a region at every node of the grid; NaN where the grid holds no point. */
-export function regionDepths(grid: ScalpGrid, region: Region): Float64Array {
-  const depths = new Float64Array(grid.points.length).fill(Number.NaN);
-  grid.points.forEach((point, i) => {
-    const place = grid.places[i];
-    if (point && place) depths[i] = region(point, place);
-  });
-  return depths;
-}
-
-/** Skin within a region, mm²: nodes along its edge count by how much of them is inside. */
-export function regionArea(grid: ScalpGrid, depths: Float64Array): number {
-  let sum = 0;
-  for (let i = 0; i < depths.length; i += 1) {
-    if (grid.area[i] > 0) sum += grid.area[i] * Math.min(1, Math.max(0, 0.5 + depths[i] / grid.step));
-  }
-  return sum;
-}
-
 /**
  * The zero line of a region's depth by marching squares with linear interpolation, joined into closed outlines.
- * @param depths from {@link regionDepths}
+ * @param depths by node, positive inside; NaN where unknown
  */
 export function traceOutlines(grid: ScalpGrid, depths: Float64Array): Outline[] {
   const { columns, rows } = grid;
@@ -84,4 +66,21 @@ function joinLoops(next: Map<number, number>, points: Map<number, OpenedPoint>):
     if (loop.length > 2) loops.push(loop);
   }
   return loops.sort((a, b) => b.length - a.length);
+}
+
+/** The zones as outlines on the opened head, rounded for drawing; they reach past the hairline, where a drawing clips. */
+export function zoneOutlines(grid: ScalpGrid): { readonly zone: Zone; readonly outlines: readonly Outline[] }[] {
+  const zones = grid.points.map((point, i) => (point ? grid.scalp.zoneAt(point, grid.places[i]) : undefined));
+  return ZONES.map((zone) => {
+    const depths = Float64Array.from(zones, (own) => (own === undefined ? Number.NaN : own === zone ? 1 : -1));
+    return { zone, outlines: traceOutlines(grid, depths).map((outline) => rounded(rounded(outline))) };
+  });
+}
+
+/** One pass of Chaikin's corner cutting ("An algorithm for high-speed curve generation", 1974). */
+function rounded(outline: Outline): Outline {
+  return outline.flatMap((point, i) => {
+    const next = outline[(i + 1) % outline.length];
+    return [0.25, 0.75].map((f) => ({ x: point.x + (next.x - point.x) * f, y: point.y + (next.y - point.y) * f }));
+  });
 }

@@ -1,0 +1,13 @@
+'use client';
+
+import { Button } from '@/ui/button';
+
+export default function Failure({ reset }: { reset: () => void }) {
+  return (
+    <main className="mx-auto grid min-h-[70dvh] max-w-[440px] content-center gap-4 px-5 text-center">
+      <h1 className="text-2xl font-bold wide">This did not work</h1>
+      <p className="text-ink-soft">The server could not answer. What was saved is safe; try again in a moment.</p>
+      <Button look="primary" onClick={reset}>Try again</Button>
+    </main>
+  );
+}

@@ -1,0 +1,24 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import type { ReactNode } from 'react';
+import { today } from '@/features/shared';
+import { VisitFrame } from '@/features/visit/frame';
+import { loadVisit } from '@/features/visit/queries';
+import { VisitProvider } from '@/features/visit/store';
+
+type Props = { params: Promise<{ visitId: string }> };
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  const visit = await loadVisit((await params).visitId);
+  return { title: visit?.client.name ?? 'Not found' };
+}
+
+export default async function VisitLayout({ params, children }: Props & { children: ReactNode }) {
+  const visit = await loadVisit((await params).visitId);
+  if (!visit) notFound();
+  return (
+    <VisitProvider key={visit.id} initial={visit}>
+      <VisitFrame today={today()}>{children}</VisitFrame>
+    </VisitProvider>
+  );
+}

@@ -1,0 +1,5 @@
+import { PatternStep } from '@/features/workbench/pattern-step';
+
+export default function PatternPage() {
+  return <PatternStep />;
+}

@@ -1,0 +1,5 @@
+import { RecordStep } from '@/features/record/record-step';
+
+export default function RecordPage() {
+  return <RecordStep />;
+}

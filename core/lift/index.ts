@@ -1,0 +1,1 @@
+export { cssColour, naturalHair, type HairColour } from './hair-colour';

@@ -1,0 +1,45 @@
+import knex, { type Knex } from 'knex';
+import pg from 'pg';
+import { appDatabaseUrl } from './environment';
+
+export type Transaction = Knex.Transaction;
+
+// Days stay days: YYYY-MM-DD, never a moment in some time zone.
+pg.types.setTypeParser(pg.types.builtins.DATE, (day: string) => day);
+
+/** Opens a pool on a database. Nothing outside data/ does this. */
+export function connect(url: string, poolSize = 10): Knex {
+  return knex({ client: 'pg', connection: url, pool: { min: 0, max: poolSize }, acquireConnectionTimeout: 10_000 });
+}
+
+// Kept across hot reloads, where modules are loaded anew but connections stay.
+const kept = globalThis as typeof globalThis & { latticeDatabase?: Knex };
+
+/** The application's pool. */
+export function database(): Knex {
+  kept.latticeDatabase ??= connect(appDatabaseUrl());
+  return kept.latticeDatabase;
+}
+
+/** Closes the application's pool (tests). */
+export async function closeDatabase(): Promise<void> {
+  await kept.latticeDatabase?.destroy();
+  kept.latticeDatabase = undefined;
+}
+
+/** Who acts, and in which salon: every read and write is made for one. */
+export interface Actor {
+  readonly salonId: string;
+  readonly personId: string;
+}
+
+/**
+ * Runs work in one transaction for one salon: row-level security shows that salon's rows only and refuses to write any
+ * other's. The setting ends with the transaction.
+ */
+export function inSalon<T>(salonId: string, work: (trx: Transaction) => Promise<T>, pool: Knex = database()): Promise<T> {
+  return pool.transaction(async (trx) => {
+    await trx.raw("select set_config('lattice.salon', ?, true)", [salonId]);
+    return work(trx);
+  });
+}

@@ -1,0 +1,81 @@
+import type { Knex } from 'knex';
+import { createPatternEngine } from '../../core/pattern';
+import { inSalon, type Transaction } from '../database';
+import { hashPassword } from '../passwords';
+import { insertVisit } from '../visits';
+import { DEMO_CLIENTS, type DemoClient } from './clients';
+import { DEMO_PASSWORD, DEMO_SALONS } from './people';
+
+const TABLES = ['draft', 'outcome', 'plan', 'visit', 'client', 'session', 'person'] as const;
+
+const dayBefore = (today: string, weeks: number) =>
+  new Date(Date.parse(today) - weeks * 7 * 86_400_000).toISOString().slice(0, 10);
+
+/** Whether any salon exists. The owner of the tables may look salons up, being a member of lattice_lookup. */
+export async function isEmpty(owner: Knex): Promise<boolean> {
+  const row = await owner('salon').select('id').first();
+  return row === undefined;
+}
+
+/** Removes the demo salons with all that is theirs; salons that are not demo data are left alone. */
+export async function removeDemo(owner: Knex): Promise<void> {
+  const salons: { id: string }[] = await owner('salon').select('id').where({ demo: true });
+  for (const { id } of salons) {
+    await inSalon(id, async (trx) => {
+      for (const table of TABLES) await trx(table).where({ salon_id: id }).delete();
+      await trx('salon').where({ id }).delete();
+    }, owner);
+  }
+}
+
+/** Writes the demo salons, people, clients and visits, dated back from `today` (YYYY-MM-DD). */
+export async function loadDemo(owner: Knex, today: string): Promise<void> {
+  const passwordHash = await hashPassword(DEMO_PASSWORD);
+  const engine = createPatternEngine();
+  for (const [index, salon] of DEMO_SALONS.entries()) {
+    const { rows } = await owner.raw('select gen_random_uuid() as id');
+    const salonId: string = rows[0].id;
+    await inSalon(salonId, async (trx) => {
+      await trx('salon').insert({ id: salonId, name: salon.name, demo: true });
+      const people: { id: string }[] = await trx('person')
+        .insert(salon.people.map((person) => ({ ...person, salon_id: salonId, password_hash: passwordHash })))
+        .returning('id');
+      const ids = people.map((person) => person.id);
+      for (const client of DEMO_CLIENTS.filter((candidate) => candidate.salon === index)) {
+        await loadClient(trx, salonId, ids, client, today, (plan) => engine.compute(plan).sheet.totals.foils);
+      }
+    }, owner);
+  }
+}
+
+async function loadClient(
+  trx: Transaction,
+  salonId: string,
+  people: readonly string[],
+  client: DemoClient,
+  today: string,
+  countFoils: (plan: DemoClient['visits'][number]['plan']) => number,
+): Promise<void> {
+  const [{ id: clientId }] = await trx('client')
+    .insert({ salon_id: salonId, name: client.name, phone: client.phone, note: client.note, created_by: people[0] })
+    .returning('id');
+  for (const visit of client.visits) {
+    const actor = { salonId, personId: people[visit.person] };
+    const heldOn = dayBefore(today, visit.weeksAgo);
+    const visitId = await insertVisit(trx, actor, { clientId, heldOn, consult: visit.consult, plan: visit.plan });
+    if (!visit.outcome) continue;
+    const { nextInWeeks, ...said } = visit.outcome;
+    await trx('outcome').insert({
+      visit_id: visitId,
+      salon_id: salonId,
+      recorded_by: actor.personId,
+      recorded_at: `${heldOn}T17:00:00Z`,
+      document: JSON.stringify({
+        version: 1,
+        ...said,
+        foilsPlaced: countFoils(visit.plan),
+        nextOn: nextInWeeks === null ? null : dayBefore(heldOn, -nextInWeeks),
+      }),
+    });
+  }
+}

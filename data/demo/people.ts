@@ -1,0 +1,29 @@
+/** Password of every demo account; shown on the sign-in page while the demo data is loaded. */
+export const DEMO_PASSWORD = 'dappled-leaf';
+
+export interface DemoPerson {
+  readonly name: string;
+  readonly email: string;
+  readonly role: 'owner' | 'colourist' | 'assistant';
+}
+
+export interface DemoSalon {
+  readonly name: string;
+  readonly people: readonly DemoPerson[];
+}
+
+/** Two salons of our own invention: the first to work in, the second to see that it sees nothing of the first. */
+export const DEMO_SALONS: readonly DemoSalon[] = [
+  {
+    name: 'Fernhollow Colour Rooms',
+    people: [
+      { name: 'Ottilie Marsh', email: 'ottilie@fernhollow.example', role: 'owner' },
+      { name: 'Bram Vale-Osei', email: 'bram@fernhollow.example', role: 'colourist' },
+      { name: 'Suki Thornfield', email: 'suki@fernhollow.example', role: 'assistant' },
+    ],
+  },
+  {
+    name: 'Osier Yard',
+    people: [{ name: 'Leocadia Prewitt', email: 'leocadia@osieryard.example', role: 'owner' }],
+  },
+];

@@ -1,0 +1,92 @@
+import type { Consult, Outcome } from '../core/formats';
+import type { Plan } from '../core/pattern';
+import { inSalon, type Actor, type Transaction } from './database';
+import { keepDraft, type VisitPart } from './drafts';
+
+/** One edit: the whole new document, the revision that it was made from, and an id of its own. */
+export interface Edit<T> {
+  readonly baseRevision: number;
+  /** Sent again with a repeated request, so that an edit whose answer was lost is never taken twice. */
+  readonly editId: string;
+  readonly document: T;
+}
+
+export type SaveResult =
+  | { readonly ok: true; readonly revision: number }
+  /** Somebody saved meanwhile; the edit was kept as a draft. */
+  | { readonly ok: false; readonly reason: 'stale'; readonly revision: number }
+  | { readonly ok: false; readonly reason: 'missing' };
+
+/** Where each part of a visit lies. */
+const PLACES = {
+  consult: { table: 'visit', key: 'id', document: 'consult', revision: 'consult_revision', edit: 'consult_edit' },
+  plan: { table: 'plan', key: 'visit_id', document: 'document', revision: 'revision', edit: 'last_edit' },
+  outcome: { table: 'outcome', key: 'visit_id', document: 'document', revision: 'revision', edit: 'last_edit' },
+} as const satisfies Record<VisitPart, Record<string, string>>;
+
+/** Saves one part of a visit in one transaction. A stale edit overwrites nothing: it becomes a draft. */
+export function saveConsult(actor: Actor, visitId: string, edit: Edit<Consult>): Promise<SaveResult> {
+  return inSalon(actor.salonId, (trx) => update(trx, actor, visitId, 'consult', edit, {}));
+}
+
+/** See {@link saveConsult}. */
+export function savePlan(actor: Actor, visitId: string, edit: Edit<Plan>): Promise<SaveResult> {
+  return inSalon(actor.salonId, (trx) =>
+    update(trx, actor, visitId, 'plan', edit, { updated_at: trx.fn.now(), updated_by: actor.personId }),
+  );
+}
+
+/** See {@link saveConsult}; the first outcome of a visit is based on revision 0. */
+export function saveOutcome(actor: Actor, visitId: string, edit: Edit<Outcome>): Promise<SaveResult> {
+  return inSalon(actor.salonId, async (trx) => {
+    if (edit.baseRevision === 0) {
+      const visit = await trx('visit').select('id').where({ id: visitId }).first();
+      if (!visit) return { ok: false, reason: 'missing' };
+      const made = await trx('outcome')
+        .insert({
+          visit_id: visitId,
+          salon_id: actor.salonId,
+          document: JSON.stringify(edit.document),
+          last_edit: edit.editId,
+          recorded_by: actor.personId,
+        })
+        .onConflict('visit_id')
+        .ignore()
+        .returning('revision');
+      if (made.length > 0) return { ok: true, revision: made[0].revision };
+    }
+    return update(trx, actor, visitId, 'outcome', edit, { recorded_at: trx.fn.now(), recorded_by: actor.personId });
+  });
+}
+
+async function update<T>(
+  trx: Transaction,
+  actor: Actor,
+  visitId: string,
+  part: VisitPart,
+  edit: Edit<T>,
+  also: Record<string, unknown>,
+): Promise<SaveResult> {
+  const place = PLACES[part];
+  const row = await trx(place.table)
+    .select({ revision: place.revision, edit: place.edit })
+    .where({ [place.key]: visitId })
+    .forUpdate()
+    .first();
+  if (!row) return { ok: false, reason: 'missing' };
+  if (row.edit === edit.editId) return { ok: true, revision: row.revision };
+  if (row.revision !== edit.baseRevision) {
+    await keepDraft(trx, actor, { visitId, part, baseRevision: edit.baseRevision, document: edit.document });
+    return { ok: false, reason: 'stale', revision: row.revision };
+  }
+  const revision = row.revision + 1;
+  await trx(place.table)
+    .where({ [place.key]: visitId })
+    .update({
+      [place.document]: JSON.stringify(edit.document),
+      [place.revision]: revision,
+      [place.edit]: edit.editId,
+      ...also,
+    });
+  return { ok: true, revision };
+}

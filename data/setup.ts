@@ -1,0 +1,38 @@
+import { connect } from './database';
+import { isEmpty, loadDemo, removeDemo } from './demo/load';
+import { ensureAppLogin, migrate } from './migrate';
+
+/**
+ * Gets a database ready: roles, migrations, the application's login, and the demo data where no salon exists yet.
+ * LATTICE_OWNER_DATABASE_URL may create tables and roles; LATTICE_APP_DATABASE_URL is the login to make.
+ * --fresh-demo takes the demo data back to its first state.
+ */
+async function main(): Promise<void> {
+  const ownerUrl = process.env.LATTICE_OWNER_DATABASE_URL;
+  const appUrl = process.env.LATTICE_APP_DATABASE_URL;
+  if (!ownerUrl || !appUrl) throw new Error('LATTICE_OWNER_DATABASE_URL and LATTICE_APP_DATABASE_URL must be set.');
+  const owner = connect(ownerUrl, 2);
+  try {
+    await migrate(owner);
+    await ensureAppLogin(owner, appUrl);
+    const fresh = process.argv.includes('--fresh-demo');
+    if (fresh) await removeDemo(owner);
+    if (fresh || (await isEmpty(owner))) {
+      await loadDemo(owner, new Date().toISOString().slice(0, 10));
+      console.log('Demo data loaded.');
+    }
+  } finally {
+    await owner.destroy();
+  }
+}
+
+/** Knex puts the whole statement before the server's own words; a person needs the words. */
+function reason(error: unknown): string {
+  const message = error instanceof Error ? error.message || (error as { code?: string }).code || error.name : String(error);
+  return message.slice(message.lastIndexOf(' - ') + 1).replace(/^- /, '').trim();
+}
+
+main().catch((error: unknown) => {
+  console.error(`The database could not be made ready: ${reason(error)}`);
+  process.exitCode = 1;
+});

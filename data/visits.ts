@@ -1,0 +1,157 @@
+import { EMPTY_CONSULT, parseConsult, parseOutcome, parsePlan, startPlan, type Consult, type Outcome } from '../core/formats';
+import type { GrowthInterval } from '../core/growth';
+import type { Plan } from '../core/pattern';
+import { inSalon, type Actor, type Transaction } from './database';
+import { stored } from './documents';
+import { listDrafts, type Draft } from './drafts';
+
+export interface VisitSummary {
+  readonly id: string;
+  readonly clientId: string;
+  readonly heldOn: string;
+  readonly personName: string;
+  readonly consult: Consult;
+  readonly outcome: Outcome | null;
+  /** Name of the pattern. */
+  readonly planName: string;
+}
+
+/** A document with the revision that the next edit must be based on. */
+export interface Revised<T> {
+  readonly revision: number;
+  readonly document: T;
+}
+
+/** Everything that one visit holds. */
+export interface Visit {
+  readonly id: string;
+  readonly heldOn: string;
+  readonly client: { readonly id: string; readonly name: string; readonly note: string };
+  readonly personName: string;
+  readonly consult: Revised<Consult>;
+  readonly planId: string;
+  readonly plan: Revised<Plan>;
+  readonly outcome: Revised<Outcome> | null;
+  /** This person's refused edits, kept until taken over or thrown away. */
+  readonly drafts: readonly Draft[];
+  /** The visit recorded before this one. */
+  readonly previous: { readonly heldOn: string; readonly outcome: Outcome } | null;
+}
+
+/** Visits of some clients, newest first. */
+export async function listVisits(trx: Transaction, clientIds: readonly string[]): Promise<VisitSummary[]> {
+  const rows = await trx('visit as v')
+    .join('person as p', 'p.id', 'v.person_id')
+    .leftJoin('outcome as o', 'o.visit_id', 'v.id')
+    .leftJoin('plan as l', 'l.visit_id', 'v.id')
+    .whereIn('v.client_id', [...clientIds])
+    .orderBy([{ column: 'v.held_on', order: 'desc' }, { column: 'v.created_at', order: 'desc' }])
+    .select('v.id', 'v.client_id', 'v.held_on', 'v.consult', 'p.name as person_name', 'o.document as outcome',
+      trx.raw("l.document ->> 'name' as plan_name"));
+  return rows.map((row) => ({
+    id: row.id,
+    clientId: row.client_id,
+    heldOn: row.held_on,
+    personName: row.person_name,
+    consult: stored('consultation', parseConsult(row.consult)),
+    outcome: row.outcome ? stored('outcome', parseOutcome(row.outcome)) : null,
+    planName: row.plan_name ?? '',
+  }));
+}
+
+/**
+ * Growth between visits: weeks from a recorded visit to the next one, with the middle of the regrowth measured there.
+ * @param visits of one client, newest first
+ */
+export function growthIntervals(visits: readonly VisitSummary[]): GrowthInterval[] {
+  const out: GrowthInterval[] = [];
+  visits.forEach((visit, i) => {
+    const before = visits.slice(i + 1).find((earlier) => earlier.outcome !== null);
+    const measured = Object.values(visit.consult.regrowthMm).sort((a, b) => a - b);
+    if (!before || measured.length === 0) return;
+    const weeks = (Date.parse(visit.heldOn) - Date.parse(before.heldOn)) / 86_400_000 / 7;
+    if (weeks >= 1) out.push({ weeks, grownMm: measured[measured.length >> 1] });
+  });
+  return out;
+}
+
+/**
+ * Opens a new visit. What is known of the head, the hair and the wish is carried over from the client's last visit, and
+ * so is its pattern; regrowth and notes start empty.
+ * @returns the visit's id; undefined when this salon has no such client
+ */
+export function createVisit(actor: Actor, clientId: string, heldOn: string): Promise<string | undefined> {
+  return inSalon(actor.salonId, async (trx) => {
+    const client = await trx('client').select('id').where({ id: clientId }).first();
+    if (!client) return undefined;
+    const last = await trx('visit as v')
+      .leftJoin('plan as l', 'l.visit_id', 'v.id')
+      .where('v.client_id', clientId)
+      .orderBy([{ column: 'v.held_on', order: 'desc' }, { column: 'v.created_at', order: 'desc' }])
+      .select('v.consult', 'l.document')
+      .first();
+    const consult: Consult = last
+      ? { ...stored('consultation', parseConsult(last.consult)), regrowthMm: {}, notes: '' }
+      : EMPTY_CONSULT;
+    const plan: Plan = last?.document ? stored('plan', parsePlan(last.document)) : startPlan();
+    return insertVisit(trx, actor, { clientId, heldOn, consult, plan });
+  });
+}
+
+/** Writes a visit with its plan. */
+export async function insertVisit(
+  trx: Transaction,
+  actor: Actor,
+  visit: { clientId: string; heldOn: string; consult: Consult; plan: Plan },
+): Promise<string> {
+  const salon = { salon_id: actor.salonId };
+  const [{ id }] = await trx('visit')
+    .insert({
+      ...salon,
+      client_id: visit.clientId,
+      person_id: actor.personId,
+      held_on: visit.heldOn,
+      consult: JSON.stringify(visit.consult),
+    })
+    .returning('id');
+  await trx('plan').insert({ ...salon, visit_id: id, document: JSON.stringify(visit.plan), updated_by: actor.personId });
+  return id as string;
+}
+
+/** One visit; undefined when this salon has none of that id. */
+export function readVisit(actor: Actor, visitId: string): Promise<Visit | undefined> {
+  return inSalon(actor.salonId, async (trx) => {
+    const row = await trx('visit as v')
+      .join('client as c', 'c.id', 'v.client_id')
+      .join('person as p', 'p.id', 'v.person_id')
+      .join('plan as l', 'l.visit_id', 'v.id')
+      .leftJoin('outcome as o', 'o.visit_id', 'v.id')
+      .where('v.id', visitId)
+      .select('v.id', 'v.held_on', 'v.consult', 'v.consult_revision', 'c.id as client_id', 'c.name as client_name', 'c.note',
+        'p.name as person_name', 'l.id as plan_id', 'l.document as plan', 'l.revision as plan_revision',
+        'o.document as outcome', 'o.revision as outcome_revision')
+      .first();
+    if (!row) return undefined;
+    const earlier = await trx('visit as v')
+      .join('outcome as o', 'o.visit_id', 'v.id')
+      .where('v.client_id', row.client_id)
+      .where('v.held_on', '<', row.held_on)
+      .orderBy('v.held_on', 'desc')
+      .select('v.held_on', 'o.document')
+      .first();
+    return {
+      id: row.id,
+      heldOn: row.held_on,
+      client: { id: row.client_id, name: row.client_name, note: row.note },
+      personName: row.person_name,
+      consult: { revision: row.consult_revision, document: stored('consultation', parseConsult(row.consult)) },
+      planId: row.plan_id,
+      plan: { revision: row.plan_revision, document: stored('plan', parsePlan(row.plan)) },
+      outcome: row.outcome
+        ? { revision: row.outcome_revision, document: stored('outcome', parseOutcome(row.outcome)) }
+        : null,
+      drafts: await listDrafts(trx, actor, visitId),
+      previous: earlier ? { heldOn: earlier.held_on, outcome: stored('outcome', parseOutcome(earlier.document)) } : null,
+    };
+  });
+}

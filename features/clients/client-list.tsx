@@ -1,0 +1,74 @@
+import Link from 'next/link';
+import { cssColour, naturalHair } from '@/core/lift';
+import { formatLevel } from '@/core/units';
+import { HairSwatch } from '@/ui/hair-swatch';
+import { daysBetween, sayDay, sayDistance } from '../shared';
+import type { ClientSummary } from './queries';
+
+/** Clients with the facts that matter before a visit. */
+export function ClientList({ clients, today }: { clients: readonly ClientSummary[]; today: string }) {
+  return (
+    <table className="w-full border-separate border-spacing-0 text-left">
+      <thead className="text-xs text-ink-soft">
+        <tr>
+          <th scope="col" className="px-4 pb-2 font-medium">Client</th>
+          <th scope="col" className="px-4 pb-2 font-medium">Base → goal</th>
+          <th scope="col" className="px-4 pb-2 font-medium">Last visit</th>
+          <th scope="col" className="px-4 pb-2 text-right font-medium">Regrowth today, estimated</th>
+          <th scope="col" className="px-4 pb-2 font-medium">Next</th>
+        </tr>
+      </thead>
+      <tbody>
+        {clients.map((client) => (
+          <tr key={client.id} className="group relative">
+            <th scope="row" className="rounded-l-ui border-y border-l border-line bg-raised px-4 py-3 group-hover:bg-leaf-pale">
+              <Link href={`/clients/${client.id}`} className="text-md font-semibold after:absolute after:inset-0">
+                {client.name}
+              </Link>
+              <p className="max-w-[340px] truncate text-sm font-normal text-ink-soft">{client.note || client.phone || ' '}</p>
+            </th>
+            <td className="border-y border-line bg-raised px-4 group-hover:bg-leaf-pale">
+              <Levels from={client.naturalLevel} to={client.goalLevel} />
+            </td>
+            <td className="border-y border-line bg-raised px-4 group-hover:bg-leaf-pale">
+              {client.lastRecordedOn ? sayDistance(client.lastRecordedOn, today) : <span className="text-ink-soft">none yet</span>}
+            </td>
+            <td className="border-y border-line bg-raised px-4 text-right group-hover:bg-leaf-pale">
+              {client.regrowthToday ? (
+                <>
+                  <span className="text-md font-semibold">{Math.round(client.regrowthToday.mm)} mm</span>{' '}
+                  <span className="text-sm text-ink-soft">± {Math.max(1, Math.round(client.regrowthToday.sd))}</span>
+                </>
+              ) : (
+                <span className="text-ink-soft">unknown</span>
+              )}
+            </td>
+            <td className="rounded-r-ui border-y border-r border-line bg-raised px-4 group-hover:bg-leaf-pale">
+              <Next client={client} today={today} />
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function Levels({ from, to }: { from: number | null; to: number | null }) {
+  if (from === null || to === null) return <span className="text-ink-soft">not asked yet</span>;
+  return (
+    <span className="flex items-center gap-2 whitespace-nowrap">
+      <HairSwatch colour={cssColour(naturalHair(from))} /> {formatLevel(from)} <span aria-hidden>→</span>
+      <HairSwatch colour={cssColour(naturalHair(to))} /> {formatLevel(to)}
+    </span>
+  );
+}
+
+function Next({ client, today }: { client: ClientSummary; today: string }) {
+  if (client.openVisit) {
+    return <span className="font-semibold text-leaf">Visit open, {sayDistance(client.openVisit.heldOn, today)}</span>;
+  }
+  if (!client.nextOn) return <span className="text-ink-soft">nothing agreed</span>;
+  const late = daysBetween(client.nextOn, today);
+  if (late > 0) return <span className="font-semibold text-amber-bark">Overdue since {sayDay(client.nextOn)}</span>;
+  return <span>{sayDistance(client.nextOn, today)}</span>;
+}

@@ -1,0 +1,76 @@
+'use client';
+
+import { memo } from 'react';
+import type { Foil, FoilPath, Panel } from '@/core/pattern';
+import { pathThrough } from './scalp-map';
+
+interface FoilStripsProps {
+  foils: readonly Foil[];
+  paths: readonly FoilPath[];
+  panels: readonly Panel[];
+  bark: string;
+  selectedPanel?: string;
+  selectedFoil?: string;
+  lit?: string;
+  onLight?(foil: string | undefined): void;
+  onSelect?(foil: Foil): void;
+}
+
+/** Foils as strips lying on the opened head: edge of foil, hair inside, light where it is picked, in real proportion. */
+export function FoilStrips({ foils, paths, panels, bark, selectedPanel, selectedFoil, lit, onLight, onSelect }: FoilStripsProps) {
+  const gathers = new Map(panels.map((panel) => [panel.id, panel.gather]));
+  return foils.map((foil, i) => (
+    <g
+      key={foil.id} className={onSelect && 'cursor-pointer'}
+      onPointerEnter={onLight && (() => onLight(foil.id))} onPointerLeave={onLight && (() => onLight(undefined))}
+      onClick={onSelect && (() => onSelect(foil))}
+    >
+      <Strip
+        path={paths[i]} gather={gathers.get(foil.panel)!} widthMm={foil.widthMm} thicknessMm={foil.thicknessMm} bark={bark}
+        state={foil.id === selectedFoil || foil.id === lit ? 'lit' : foil.panel === selectedPanel ? 'chosen' : 'plain'}
+        number={foil.panel === selectedPanel && Math.abs(foil.column) === 1 ? foil.row : undefined}
+      />
+    </g>
+  ));
+}
+
+interface StripProps {
+  path: FoilPath;
+  gather: Panel['gather'];
+  widthMm: number;
+  thicknessMm: number;
+  bark: string;
+  state: 'lit' | 'chosen' | 'plain';
+  number?: number;
+}
+
+const Strip = memo(function Strip({ path, gather, widthMm, thicknessMm, bark, state, number }: StripProps) {
+  const d = pathThrough(path.points);
+  const edge = state === 'lit' ? 3 : 1.1;
+  const depth = gather.kind === 'slice' ? 0.8 : 0.35 + 0.5 * gather.depth;
+  // The label stands off the end that lies farther out.
+  const first = path.points[0];
+  const last = path.points[path.points.length - 1];
+  const outer = Math.hypot(first.x, first.y) > Math.hypot(last.x, last.y) ? first : last;
+  return (
+    <>
+      {/* A wide, unseen line, so that a fingertip finds the foil. */}
+      <path d={d} fill="none" stroke="transparent" strokeWidth={thicknessMm + 4} />
+      <path
+        d={d} fill="none" strokeWidth={thicknessMm + edge}
+        stroke={state === 'lit' ? 'var(--color-white)' : 'var(--color-foil)'}
+        strokeOpacity={state === 'plain' ? 0.62 : 1}
+      />
+      <path d={d} fill="none" stroke={bark} strokeWidth={Math.max(0.4, thicknessMm - 0.4)} style={{ filter: 'brightness(0.62)' }} />
+      <path
+        d={d} fill="none" stroke="var(--color-sun)" strokeWidth={Math.max(0.8, (thicknessMm - 0.4) * depth)} pathLength={widthMm}
+        strokeDasharray={gather.kind === 'slice' ? undefined : `${gather.stitchMm} ${gather.gapMm}`}
+      />
+      {number !== undefined && (
+        <text x={-outer.x} y={-outer.y + 2.2} fontSize="6.2" fontWeight="700" textAnchor="middle" fill="var(--color-white)" stroke="#000" strokeOpacity="0.55" strokeWidth="1.8" paintOrder="stroke" pointerEvents="none">
+          {number}
+        </text>
+      )}
+    </>
+  );
+});

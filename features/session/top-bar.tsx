@@ -1,0 +1,25 @@
+import Link from 'next/link';
+import { Button } from '@/ui/button';
+import { Mark } from '@/ui/mark';
+import { signOut } from './actions';
+
+/** The bar of the pages outside a visit: where we are and who is signed in. */
+export function TopBar({ personName, role, salonName }: { personName: string; role: string; salonName: string }) {
+  return (
+    <header className="border-b border-line bg-raised">
+      <div className="mx-auto flex h-14 max-w-[1180px] items-center gap-6 px-5">
+        <Link href="/clients" className="flex items-center gap-3 rounded-ui">
+          <Mark />
+          <span className="text-lg font-bold wide">Dappled Lattice</span>
+        </Link>
+        <span className="text-sm text-ink-soft">{salonName}</span>
+        <span className="ml-auto text-sm">
+          {personName}, <span className="text-ink-soft">{role}</span>
+        </span>
+        <form action={signOut}>
+          <Button type="submit" look="quiet" small>Sign out</Button>
+        </form>
+      </div>
+    </header>
+  );
+}

@@ -1,0 +1,30 @@
+/** Whether a text from a URL has the form of a row's id. */
+export const isId = (text: string): boolean => /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(text);
+
+/** Today as a day, YYYY-MM-DD, where the salon's server stands. */
+export function today(now = new Date()): string {
+  const two = (value: number) => String(value).padStart(2, '0');
+  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
+}
+
+/** A day as it is said: `24 Nov 2026`. */
+export function sayDay(day: string): string {
+  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' }).format(
+    new Date(`${day}T00:00:00Z`),
+  );
+}
+
+/** Days from one day to another; negative when the second is earlier. */
+export function daysBetween(from: string, to: string): number {
+  return Math.round((Date.parse(to) - Date.parse(from)) / 86_400_000);
+}
+
+/** How long ago or ahead a day is, in the unit one would use: `today`, `3 days ago`, `in 9 weeks`. */
+export function sayDistance(day: string, from: string): string {
+  const days = daysBetween(from, day);
+  if (days === 0) return 'today';
+  const size = Math.abs(days);
+  const weeks = Math.round(size / 7);
+  const words = size < 14 ? `${size} day${size === 1 ? '' : 's'}` : `${weeks} weeks`;
+  return days < 0 ? `${words} ago` : `in ${words}`;
+}

@@ -1,0 +1,52 @@
+'use server';
+
+import { parseConsult, parseOutcome, parsePlan, parseWith, type Parsed } from '@/core/formats';
+import { discardDraft as discard } from '@/data/drafts';
+import { saveConsult, saveOutcome, savePlan, type SaveResult } from '@/data/saves';
+import type { SignedIn } from '@/data/sessions';
+import { currentPerson } from '../session/current';
+import { isId } from '../shared';
+import { editSchema, PART_NAMES, type SaveAnswer } from './edits';
+import type { VisitPart } from './types';
+
+const PARTS: readonly string[] = Object.keys(PART_NAMES);
+
+/** Saves one part of a visit. Nothing is written unless the whole document is sound and its base is the newest. */
+export async function saveVisitPart(visitId: string, part: string, body: unknown): Promise<SaveAnswer> {
+  const person = await currentPerson();
+  if (!person) return { ok: false, reason: 'signed-out', problem: 'You are signed out. Sign in again; your work is kept here.' };
+  if (!isId(visitId) || !PARTS.includes(part)) return { ok: false, reason: 'missing', problem: 'There is no such visit in this salon.' };
+  const edit = parseWith(editSchema, body);
+  if (!edit.ok) return { ok: false, reason: 'invalid', problem: edit.problem };
+  const { baseRevision, editId, document } = edit.value;
+  const saved = await saveDocument(person, visitId, part as VisitPart, { baseRevision, editId }, document);
+  return 'problem' in saved ? { ok: false, reason: 'invalid', problem: saved.problem } : answer(saved, part as VisitPart);
+}
+
+/** Throws one's own refused edit away. */
+export async function discardDraft(visitId: string, part: VisitPart): Promise<void> {
+  const person = await currentPerson();
+  if (person && isId(visitId) && PARTS.includes(part)) await discard(person, visitId, part);
+}
+
+type Base = { baseRevision: number; editId: string };
+
+async function saveDocument(
+  person: SignedIn, visitId: string, part: VisitPart, base: Base, document: unknown,
+): Promise<SaveResult | { problem: string }> {
+  const take = <T>(read: Parsed<T>, save: (edit: Base & { document: T }) => Promise<SaveResult>) =>
+    read.ok ? save({ ...base, document: read.value }) : Promise.resolve({ problem: read.problem });
+  if (part === 'consult') return take(parseConsult(document), (edit) => saveConsult(person, visitId, edit));
+  if (part === 'plan') return take(parsePlan(document), (edit) => savePlan(person, visitId, edit));
+  return take(parseOutcome(document), (edit) => saveOutcome(person, visitId, edit));
+}
+
+function answer(saved: SaveResult, part: VisitPart): SaveAnswer {
+  if (saved.ok) return saved;
+  if (saved.reason === 'missing') return { ok: false, reason: 'missing', problem: 'There is no such visit in this salon.' };
+  return {
+    ok: false,
+    reason: 'stale',
+    problem: `Somebody saved this ${PART_NAMES[part]} meanwhile. Yours was kept as a draft; nothing was overwritten.`,
+  };
+}

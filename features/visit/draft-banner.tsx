@@ -1,0 +1,44 @@
+'use client';
+
+import { useState } from 'react';
+import { Button } from '@/ui/button';
+import { WarnIcon } from '@/ui/icons';
+import { PART_NAMES } from './edits';
+import { useVisit, type OpenDraft } from './store';
+
+/** Says that an edit was refused because somebody saved first, what differs, and offers to take one's own over. */
+export function DraftBanner() {
+  const { drafts } = useVisit();
+  return drafts.map((draft) => <Draft key={draft.part} draft={draft} />);
+}
+
+function Draft({ draft }: { draft: OpenDraft }) {
+  const { takeDraft, dropDraft } = useVisit();
+  const [all, setAll] = useState(false);
+  const { differences } = draft;
+  const shown = all ? differences : differences.slice(0, 3);
+  return (
+    <section aria-label="Your draft" role="alert" className="flex items-start gap-4 border-b border-line bg-amber-pale px-4 py-3">
+      <span className="mt-0.5 text-amber-bark"><WarnIcon /></span>
+      <div className="min-w-0 flex-1">
+        <p className="font-semibold">
+          The {PART_NAMES[draft.part]} was saved by somebody else meanwhile. Yours was kept as a draft; nothing was overwritten.
+        </p>
+        <ul className="text-sm">
+          {shown.map(({ where, mine, theirs }) => (
+            <li key={where}>
+              {where}: yours <b>{mine}</b>, saved <b>{theirs}</b>
+            </li>
+          ))}
+        </ul>
+        {differences.length > 3 && (
+          <button type="button" className="text-sm font-semibold text-amber-bark underline" onClick={() => setAll(!all)}>
+            {all ? 'Show fewer' : `Show all ${differences.length} differences`}
+          </button>
+        )}
+      </div>
+      <Button small onClick={() => dropDraft(draft)}>Keep the saved one</Button>
+      <Button small look="primary" onClick={() => takeDraft(draft)}>Take mine over</Button>
+    </section>
+  );
+}

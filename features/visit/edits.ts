@@ -1,0 +1,16 @@
+import { z } from 'zod';
+import type { VisitPart } from './types';
+
+/** A request to save one part of a visit. The document is parsed by its own format. */
+export const editSchema = z.object({
+  baseRevision: z.int('baseRevision: must be a whole number.').min(0),
+  editId: z.uuid('editId: must be a UUID.'),
+  document: z.unknown(),
+});
+
+/** What the server answers to an edit. */
+export type SaveAnswer =
+  | { readonly ok: true; readonly revision: number }
+  | { readonly ok: false; readonly reason: 'stale' | 'missing' | 'invalid' | 'signed-out'; readonly problem: string };
+
+export const PART_NAMES: Record<VisitPart, string> = { consult: 'consultation', plan: 'pattern', outcome: 'record' };

@@ -1,0 +1,129 @@
+'use client';
+
+import Link from 'next/link';
+import { usePathname, useRouter } from 'next/navigation';
+import { useEffect, type ReactNode } from 'react';
+import { formatLevel } from '@/core/units';
+import { BackIcon, RedoIcon, UndoIcon } from '@/ui/icons';
+import { sayDay, sayDistance } from '../shared';
+import { DraftBanner } from './draft-banner';
+import { Ribbon } from './ribbon';
+import { useVisit } from './store';
+
+/** The steps of a visit in the order of the work. */
+const STEPS = [
+  { path: 'consult', name: 'Consult' },
+  { path: 'pattern', name: 'Pattern' },
+  { path: 'record', name: 'Record' },
+] as const;
+
+/** One visit: header, steps, the page of the step, and the ribbon that runs through all of them. */
+export function VisitFrame({ today, children }: { today: string; children: ReactNode }) {
+  const { bundle } = useVisit();
+  const step = usePathname().split('/').at(-1) ?? 'consult';
+  useStepKeys(bundle.id, step);
+  return (
+    <div className="flex h-dvh flex-col">
+      <Header today={today} step={step} />
+      <DraftBanner />
+      <div className="min-h-0 flex-1">{children}</div>
+      <Ribbon />
+    </div>
+  );
+}
+
+function Header({ today, step }: { today: string; step: string }) {
+  const { bundle, consult } = useVisit();
+  const { offsetMm } = consult.head.part;
+  const part = offsetMm === 0 ? 'part in the middle' : `part ${offsetMm > 0 ? 'left' : 'right'}, ${Math.abs(offsetMm)} mm`;
+  const facts = [
+    bundle.heldOn === today ? 'today' : sayDay(bundle.heldOn),
+    bundle.previous && `last visit ${sayDistance(bundle.previous.heldOn, bundle.heldOn).replace(' ago', ' before')}`,
+    part,
+    `base ${formatLevel(consult.naturalLevel)} → ${formatLevel(consult.goalLevel)}`,
+  ].filter(Boolean);
+  return (
+    <header className="flex h-14 shrink-0 items-center gap-3 border-b border-line bg-raised pr-4 pl-2">
+      <Link href={`/clients/${bundle.client.id}`} aria-label={`Back to ${bundle.client.name}`} className="grid size-10 place-items-center rounded-ui text-ink-soft hover:bg-leaf-pale hover:text-ink">
+        <BackIcon />
+      </Link>
+      <h1 className="text-lg font-bold whitespace-nowrap wide">{bundle.client.name}</h1>
+      <p className="min-w-0 flex-1 truncate text-sm text-ink-soft narrow">{facts.join(' · ')}</p>
+      <SaveMark />
+      <UndoButtons />
+      <nav aria-label="Steps of the visit" className="flex h-full">
+        {STEPS.map(({ path, name }) => (
+          <Link
+            key={path} href={`/visits/${bundle.id}/${path}`} aria-current={path === step ? 'step' : undefined}
+            className={`grid h-full place-items-center border-b-[3px] px-4 text-md ${
+              path === step ? 'border-leaf font-semibold' : 'border-transparent text-ink-soft hover:text-ink'
+            }`}
+          >
+            {name}
+          </Link>
+        ))}
+      </nav>
+    </header>
+  );
+}
+
+function SaveMark() {
+  const { save } = useVisit();
+  const words = { saved: 'Saved', waiting: 'Saving …', saving: 'Saving …', offline: 'Not saved yet', refused: 'Not saved' }[save.state];
+  const bad = save.state === 'offline' || save.state === 'refused';
+  return (
+    <p role="status" className={`text-sm whitespace-nowrap ${bad ? 'font-semibold text-amber-bark' : 'text-ink-soft'}`} title={save.problem}>
+      {words}
+      {bad && save.problem && <span className="sr-only">: {save.problem}</span>}
+    </p>
+  );
+}
+
+function UndoButtons() {
+  const visit = useVisit();
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
+      const key = event.key.toLowerCase();
+      if (key !== 'z' && key !== 'y') return;
+      if (isTyping(event.target)) return;
+      event.preventDefault();
+      if (key === 'y' || event.shiftKey) visit.redo();
+      else visit.undo();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  });
+  const look = 'grid size-10 place-items-center rounded-ui text-ink hover:bg-leaf-pale disabled:text-edge disabled:hover:bg-transparent';
+  return (
+    <div className="flex">
+      <button type="button" className={look} onClick={visit.undo} disabled={!visit.undoLabel}
+        aria-label={visit.undoLabel ? `Undo: ${visit.undoLabel}` : 'Undo'} title={visit.undoLabel && `Undo: ${visit.undoLabel}`}>
+        <UndoIcon />
+      </button>
+      <button type="button" className={look} onClick={visit.redo} disabled={!visit.redoLabel}
+        aria-label={visit.redoLabel ? `Redo: ${visit.redoLabel}` : 'Redo'} title={visit.redoLabel && `Redo: ${visit.redoLabel}`}>
+        <RedoIcon />
+      </button>
+    </div>
+  );
+}
+
+/** [ and ] go to the step before and after. */
+function useStepKeys(visitId: string, step: string) {
+  const router = useRouter();
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+      const by = event.key === ']' ? 1 : event.key === '[' ? -1 : 0;
+      const next = by !== 0 && STEPS[STEPS.findIndex(({ path }) => path === step) + by];
+      if (next) router.push(`/visits/${visitId}/${next.path}`);
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [router, visitId, step]);
+}
+
+function isTyping(target: EventTarget | null): boolean {
+  return target instanceof HTMLTextAreaElement || (target instanceof HTMLInputElement && target.type !== 'range') || target instanceof HTMLSelectElement;
+}

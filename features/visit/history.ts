@@ -1,0 +1,60 @@
+/** A value with its past and future, each step named so that undo can say what it undoes. */
+export interface History<T> {
+  readonly past: readonly Step<T>[];
+  readonly present: T;
+  readonly future: readonly Step<T>[];
+}
+
+interface Step<T> {
+  /** What the step did: `drop-out 5 → 8 mm, Back`. */
+  readonly label: string;
+  /** Steps of one gesture share a key and are undone together. */
+  readonly gesture: string;
+  readonly at: number;
+  /** The value on the other side of the step. */
+  readonly value: T;
+}
+
+/** Steps of one gesture that follow each other within this time are one step. */
+const GESTURE_MS = 900;
+const DEEPEST = 300;
+
+export const historyOf = <T>(present: T): History<T> => ({ past: [], present, future: [] });
+
+/**
+ * Takes a new value as a step; one that continues a gesture is named from the gesture’s first value.
+ */
+export function advance<T>(
+  history: History<T>,
+  next: T,
+  step: { label: (before: T, after: T) => string; gesture: string; at: number },
+): History<T> {
+  const last = history.past.at(-1);
+  const continues = last !== undefined && last.gesture === step.gesture && step.at - last.at <= GESTURE_MS && history.future.length === 0;
+  const before = continues ? last.value : history.present;
+  const earlier = continues ? history.past.slice(0, -1) : history.past.slice(-DEEPEST + 1);
+  return {
+    past: [...earlier, { label: step.label(before, next), gesture: step.gesture, at: step.at, value: before }],
+    present: next,
+    future: [],
+  };
+}
+
+export function undo<T>(history: History<T>): History<T> {
+  const last = history.past.at(-1);
+  if (!last) return history;
+  return {
+    past: history.past.slice(0, -1),
+    present: last.value,
+    future: [{ ...last, value: history.present }, ...history.future],
+  };
+}
+
+export function redo<T>(history: History<T>): History<T> {
+  const [next, ...later] = history.future;
+  if (!next) return history;
+  return { past: [...history.past, { ...next, value: history.present }], present: next.value, future: later };
+}
+
+/** Puts another value in place without a step: somebody else's saved version. Steps back from it would undo their work. */
+export const replaced = <T>(present: T): History<T> => historyOf(present);

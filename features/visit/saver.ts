@@ -1,0 +1,136 @@
+import { clearBackup, readBackup, writeBackup, type Backup } from './backup';
+import type { SaveAnswer } from './edits';
+import type { VisitPart } from './types';
+
+export type SaveState = 'saved' | 'waiting' | 'saving' | 'offline' | 'refused';
+
+interface Handlers {
+  /** The state to show, with a sentence where something is wrong. */
+  onState(state: SaveState, problem?: string): void;
+  /** A refused edit was kept as a draft; the saved version must be fetched. */
+  onStale(refused: unknown): void;
+}
+
+const WAIT_MS = 350;
+const RETRY_MS = [1000, 2000, 4000, 8000, 15_000];
+
+/**
+ * Saves one part of a visit by itself: the newest edit a moment after the last change, one request at a time, again and
+ * again while the network is down. Each edit has an id of its own, so an edit whose answer was lost is never taken twice.
+ */
+export class PartSaver {
+  private pending: Backup | undefined;
+  private sending = false;
+  private timer: ReturnType<typeof setTimeout> | undefined;
+  private failures = 0;
+
+  constructor(
+    private readonly visitId: string,
+    readonly part: VisitPart,
+    private revision: number,
+    private readonly handlers: Handlers,
+  ) {}
+
+  get baseRevision(): number {
+    return this.revision;
+  }
+
+  get dirty(): boolean {
+    return this.pending !== undefined || this.sending;
+  }
+
+  /** An edit left over from a window that closed before it was answered. */
+  leftOver(): Backup | undefined {
+    return readBackup(this.visitId, this.part);
+  }
+
+  /** Takes the saved version as the base of the next edit. */
+  rebase(revision: number): void {
+    this.revision = revision;
+  }
+
+  /** Hands an edit over for saving. */
+  put(document: unknown, baseRevision = this.revision, editId: string = crypto.randomUUID()): void {
+    this.pending = { baseRevision, editId, document };
+    writeBackup(this.visitId, this.part, this.pending);
+    this.handlers.onState('waiting');
+    this.schedule(WAIT_MS);
+  }
+
+  /** Sends at once what waits, in a request that outlives the page. */
+  flush(): void {
+    if (this.pending && !this.sending) void this.send(true);
+  }
+
+  retryNow(): void {
+    if (this.pending) this.schedule(0);
+  }
+
+  stop(): void {
+    clearTimeout(this.timer);
+  }
+
+  private schedule(ms: number): void {
+    clearTimeout(this.timer);
+    this.timer = setTimeout(() => void this.send(false), ms);
+  }
+
+  private async send(keepalive: boolean): Promise<void> {
+    if (this.sending || !this.pending) return;
+    const edit = this.pending;
+    this.sending = true;
+    this.handlers.onState('saving');
+    let answer: SaveAnswer | undefined;
+    try {
+      const response = await fetch(`/api/visits/${this.visitId}/${this.part}`, {
+        method: 'PUT',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify(edit),
+        keepalive,
+      });
+      answer = (await response.json()) as SaveAnswer;
+    } catch {
+      answer = undefined;
+    }
+    this.sending = false;
+    this.settle(edit, answer);
+  }
+
+  private settle(edit: Backup, answer: SaveAnswer | undefined): void {
+    if (!answer) {
+      this.handlers.onState('offline', 'No connection: your work is kept on this device and saved when it is back.');
+      this.schedule(RETRY_MS[Math.min(this.failures, RETRY_MS.length - 1)]);
+      this.failures += 1;
+      return;
+    }
+    this.failures = 0;
+    const newer = this.pending !== edit ? this.pending : undefined;
+    if (answer.ok) {
+      this.revision = answer.revision;
+      this.pending = newer && { ...newer, baseRevision: answer.revision };
+      if (this.pending) {
+        writeBackup(this.visitId, this.part, this.pending);
+        this.schedule(0);
+      } else {
+        clearBackup(this.visitId, this.part);
+        this.handlers.onState('saved');
+      }
+      return;
+    }
+    if (answer.reason === 'stale') {
+      const refused = newer ?? edit;
+      if (newer) {
+        // The draft must hold the newest edit: send it too, on the same old base, then report.
+        this.schedule(0);
+        return;
+      }
+      this.pending = undefined;
+      clearBackup(this.visitId, this.part);
+      this.handlers.onStale(refused.document);
+      return;
+    }
+    this.handlers.onState('refused', answer.problem);
+    if (answer.reason === 'signed-out') this.schedule(RETRY_MS[3]);
+    else if (newer) this.schedule(0);
+  }
+}

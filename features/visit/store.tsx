@@ -1,0 +1,268 @@
+'use client';
+
+import { createContext, useCallback, useContext, useEffect, useMemo, useReducer, useRef, useState, type ReactNode } from 'react';
+import { differencesOf, parseConsult, parseOutcome, parsePlan, type Consult, type Difference, type Outcome } from '@/core/formats';
+import { createPatternEngine, type ComputedPlan, type Plan } from '@/core/pattern';
+import { discardDraft } from './actions';
+import { advance, historyOf, redo, replaced, undo, type History } from './history';
+import { PartSaver, type SaveState } from './saver';
+import type { Revised, VisitBundle, VisitPart, VisitWork } from './types';
+
+/** One's own refused edit beside the saved version. */
+export interface OpenDraft {
+  readonly part: VisitPart;
+  readonly document: unknown;
+  readonly differences: readonly Difference[];
+}
+
+interface VisitContext {
+  readonly bundle: VisitBundle;
+  readonly consult: Consult;
+  readonly plan: Plan;
+  readonly computed: ComputedPlan;
+  readonly outcome: Revised<Outcome> | null;
+  readonly undoLabel: string | undefined;
+  readonly redoLabel: string | undefined;
+  readonly save: { readonly state: SaveState; readonly problem?: string };
+  readonly drafts: readonly OpenDraft[];
+  readonly selected: { readonly panel: string; readonly foil?: string };
+  /** Foil under the pointer or the focus, lit on the head and in the ribbon alike. */
+  readonly lit: string | undefined;
+  editConsult(label: string, change: (consult: Consult) => Consult, gesture?: string): void;
+  editPlan(label: string | ((before: Plan, after: Plan) => string), change: (plan: Plan) => Plan, gesture?: string): void;
+  saveOutcome(outcome: Outcome): void;
+  undo(): void;
+  redo(): void;
+  select(panel: string, foil?: string): void;
+  light(foil: string | undefined): void;
+  takeDraft(draft: OpenDraft): void;
+  dropDraft(draft: OpenDraft): void;
+}
+
+const Context = createContext<VisitContext | null>(null);
+
+/** The visit that is open. */
+export function useVisit(): VisitContext {
+  const visit = useContext(Context);
+  if (!visit) throw new Error('useVisit needs a VisitProvider above it.');
+  return visit;
+}
+
+type Action =
+  | { kind: 'edit'; change(work: VisitWork): VisitWork; label(before: VisitWork, after: VisitWork): string; gesture: string; at: number }
+  | { kind: 'undo' }
+  | { kind: 'redo' }
+  | { kind: 'replace'; work: VisitWork };
+
+function reduce(history: History<VisitWork>, action: Action): History<VisitWork> {
+  if (action.kind === 'undo') return undo(history);
+  if (action.kind === 'redo') return redo(history);
+  if (action.kind === 'replace') return replaced(action.work);
+  return advance(history, joined(action.change(history.present)), action);
+}
+
+/** Head and hair belong to the visit: the plan takes them from the consultation. */
+function joined(work: VisitWork): VisitWork {
+  const { head, hair } = work.consult;
+  if (work.plan.head === head && work.plan.hair === hair) return work;
+  return { ...work, plan: { ...work.plan, head, hair } };
+}
+
+const workOf = (bundle: VisitBundle): VisitWork => joined({ consult: bundle.consult.document, plan: bundle.plan.document });
+const WORK_PARTS = ['consult', 'plan'] as const;
+const WORST_FIRST: readonly SaveState[] = ['refused', 'offline', 'saving', 'waiting', 'saved'];
+
+/** Holds a visit: its documents with undo, saving by itself, and what is selected. */
+export function VisitProvider({ initial, children }: { initial: VisitBundle; children: ReactNode }) {
+  const [bundle, setBundle] = useState(initial);
+  const [history, dispatch] = useReducer(reduce, initial, (first) => historyOf(workOf(first)));
+  const [outcome, setOutcome] = useState(initial.outcome);
+  const [states, setStates] = useState<Partial<Record<VisitPart, { state: SaveState; problem?: string }>>>({});
+  const [refusedHere, setRefusedHere] = useState<readonly { part: VisitPart; document: unknown }[]>(initial.drafts);
+  const [selected, select] = useState<{ panel: string; foil?: string }>({ panel: initial.plan.document.panels[0]?.id ?? '' });
+  const [lit, light] = useState<string>();
+
+  const engine = useMemo(() => createPatternEngine(), []);
+  const { consult, plan } = history.present;
+  const computed = useMemo(() => engine.compute(plan), [engine, plan]);
+
+  // What the server holds, so that only true changes are sent.
+  const sent = useRef<Record<(typeof WORK_PARTS)[number], unknown>>({ consult, plan: initial.plan.document });
+  const outcomeSent = useRef<Outcome | null>(null);
+  const savers = useRef<Record<VisitPart, PartSaver> | null>(null);
+  const present = useRef(history.present);
+  useEffect(() => {
+    present.current = history.present;
+  });
+
+  /** Shows the saved version of parts that nobody is editing here. */
+  const adopt = useCallback((fresh: VisitBundle, parts: readonly VisitPart[]) => {
+    const work = { ...present.current };
+    let changed = false;
+    for (const part of WORK_PARTS) {
+      if (!parts.includes(part)) continue;
+      savers.current?.[part].rebase(fresh[part].revision);
+      sent.current[part] = fresh[part].document;
+      Object.assign(work, { [part]: fresh[part].document });
+      changed = true;
+    }
+    if (changed) dispatch({ kind: 'replace', work: joined(work) });
+    if (parts.includes('outcome')) {
+      savers.current?.outcome.rebase(fresh.outcome?.revision ?? 0);
+      setOutcome(fresh.outcome);
+    }
+    setBundle(fresh);
+  }, []);
+
+  const fetchVisit = useCallback(async (): Promise<VisitBundle | undefined> => {
+    try {
+      const response = await fetch(`/api/visits/${initial.id}`, { cache: 'no-store' });
+      return response.ok ? ((await response.json()) as VisitBundle) : undefined;
+    } catch {
+      return undefined;
+    }
+  }, [initial.id]);
+
+  /** Takes over what colleagues saved, unless something of ours still waits to be saved. */
+  const refresh = useCallback(async () => {
+    const fresh = await fetchVisit();
+    const own = savers.current;
+    if (!fresh || !own) return;
+    const newer = (['consult', 'plan', 'outcome'] as const).filter(
+      (part) => !own[part].dirty && (fresh[part]?.revision ?? 0) > own[part].baseRevision,
+    );
+    if (newer.length > 0) adopt(fresh, newer);
+  }, [adopt, fetchVisit]);
+
+  useEffect(() => {
+    const make = (part: VisitPart, revision: number) =>
+      new PartSaver(initial.id, part, revision, {
+        onState: (state, problem) => {
+          setStates((all) => ({ ...all, [part]: { state, problem } }));
+          if (part === 'outcome' && state === 'saved' && outcomeSent.current) {
+            setOutcome({ revision: own.outcome.baseRevision, document: outcomeSent.current });
+          }
+        },
+        onStale: (document) => {
+          setStates((all) => ({ ...all, [part]: { state: 'saved' } }));
+          setRefusedHere((all) => [...all.filter((draft) => draft.part !== part), { part, document }]);
+          void fetchVisit().then((fresh) => fresh && adopt(fresh, [part]));
+        },
+      });
+    const own: Record<VisitPart, PartSaver> = {
+      consult: make('consult', initial.consult.revision),
+      plan: make('plan', initial.plan.revision),
+      outcome: make('outcome', initial.outcome?.revision ?? 0),
+    };
+    savers.current = own;
+    for (const saver of Object.values(own)) {
+      const left = saver.leftOver();
+      if (left) saver.put(left.document, left.baseRevision, left.editId);
+      if (left && saver.part !== 'outcome' && left.baseRevision === saver.baseRevision) showLeftOver(saver.part, left.document);
+    }
+    void refresh();
+
+    function showLeftOver(part: 'consult' | 'plan', document: unknown) {
+      const read = part === 'consult' ? parseConsult(document) : parsePlan(document);
+      if (!read.ok) return;
+      sent.current[part] = read.value;
+      dispatch({ kind: 'replace', work: joined({ ...present.current, [part]: read.value }) });
+    }
+    const onVisible = () => document.visibilityState === 'visible' && void refresh();
+    const onHide = () => Object.values(own).forEach((saver) => saver.flush());
+    const onOnline = () => Object.values(own).forEach((saver) => saver.retryNow());
+    document.addEventListener('visibilitychange', onVisible);
+    window.addEventListener('pagehide', onHide);
+    window.addEventListener('online', onOnline);
+    return () => {
+      document.removeEventListener('visibilitychange', onVisible);
+      window.removeEventListener('pagehide', onHide);
+      window.removeEventListener('online', onOnline);
+      Object.values(own).forEach((saver) => {
+        saver.flush();
+        saver.stop();
+      });
+    };
+    // One set of savers for the life of the visit's page; later revisions come through rebase.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [initial.id]);
+
+  useEffect(() => {
+    for (const part of WORK_PARTS) {
+      const document = history.present[part];
+      if (document === sent.current[part]) continue;
+      sent.current[part] = document;
+      savers.current?.[part].put(document);
+    }
+  }, [history.present]);
+
+  const value = useMemo<VisitContext>(() => {
+    const saved: Record<VisitPart, unknown> = { consult, plan, outcome: outcome?.document ?? {} };
+    const drafts = refusedHere
+      .map((draft) => ({ ...draft, differences: differencesOf(draft.document, saved[draft.part]) }))
+      .filter((draft) => draft.differences.length > 0);
+    const worst = Object.values(states).sort((a, b) => WORST_FIRST.indexOf(a.state) - WORST_FIRST.indexOf(b.state))[0];
+    const edit = (label: (before: VisitWork, after: VisitWork) => string, change: (work: VisitWork) => VisitWork, gesture: string) =>
+      dispatch({ kind: 'edit', change, label, gesture, at: Date.now() });
+    const dropDraft = (draft: OpenDraft) => {
+      setRefusedHere((all) => all.filter((other) => other.part !== draft.part));
+      void discardDraft(initial.id, draft.part);
+    };
+    return {
+      bundle,
+      consult,
+      plan,
+      computed,
+      outcome,
+      undoLabel: history.past.at(-1)?.label,
+      redoLabel: history.future[0]?.label,
+      save: worst ?? { state: 'saved' },
+      drafts,
+      selected,
+      lit,
+      editConsult: (label, change, gesture = label) =>
+        edit(() => label, (work) => ({ ...work, consult: change(work.consult) }), gesture),
+      editPlan: (label, change, gesture = crypto.randomUUID()) =>
+        edit(
+          (before, after) => (typeof label === 'string' ? label : label(before.plan, after.plan)),
+          (work) => ({ ...work, plan: change(work.plan) }),
+          gesture,
+        ),
+      saveOutcome: (document) => {
+        outcomeSent.current = document;
+        savers.current?.outcome.put(document);
+        savers.current?.outcome.flush();
+      },
+      undo: () => dispatch({ kind: 'undo' }),
+      redo: () => dispatch({ kind: 'redo' }),
+      select: (panel, foil) => select({ panel, foil }),
+      light,
+      takeDraft: (draft) => {
+        if (draft.part === 'plan') takeOver(draft, parsePlan(draft.document), (work, document) => ({ ...work, plan: document }));
+        if (draft.part === 'consult') takeOver(draft, parseConsult(draft.document), (work, document) => ({ ...work, consult: document }));
+        if (draft.part === 'outcome') {
+          const read = parseOutcome(draft.document);
+          if (read.ok) {
+            outcomeSent.current = read.value;
+            savers.current?.outcome.put(read.value);
+            dropDraft(draft);
+          }
+        }
+      },
+      dropDraft,
+    };
+
+    function takeOver<T>(
+      draft: OpenDraft,
+      read: { ok: true; value: T } | { ok: false },
+      into: (work: VisitWork, document: T) => VisitWork,
+    ) {
+      if (!read.ok) return;
+      const { value: document } = read;
+      edit(() => 'taking over your draft', (work) => into(work, document), crypto.randomUUID());
+      dropDraft(draft);
+    }
+  }, [bundle, consult, plan, computed, outcome, history, states, refusedHere, selected, lit, initial.id]);
+
+  return <Context value={value}>{children}</Context>;
+}

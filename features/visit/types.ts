@@ -1,0 +1,30 @@
+import type { Consult, Outcome } from '@/core/formats';
+import type { Plan } from '@/core/pattern';
+
+/** The three documents of a visit that are edited and saved apart. */
+export type VisitPart = 'consult' | 'plan' | 'outcome';
+
+/** A document with the revision that the next edit must be based on. */
+export interface Revised<T> {
+  readonly revision: number;
+  readonly document: T;
+}
+
+/** A visit as the interface holds it; the server's reads have this shape. */
+export interface VisitBundle {
+  readonly id: string;
+  readonly heldOn: string;
+  readonly client: { readonly id: string; readonly name: string; readonly note: string };
+  readonly personName: string;
+  readonly consult: Revised<Consult>;
+  readonly plan: Revised<Plan>;
+  readonly outcome: Revised<Outcome> | null;
+  readonly drafts: readonly { readonly part: VisitPart; readonly document: unknown; readonly keptAt: string }[];
+  readonly previous: { readonly heldOn: string; readonly outcome: Outcome } | null;
+}
+
+/** What is edited and undone together. */
+export interface VisitWork {
+  readonly consult: Consult;
+  readonly plan: Plan;
+}

@@ -1,0 +1,115 @@
+'use client';
+
+import { zoneName } from '@/core/head';
+import { brightnessStep, type Foil } from '@/core/pattern';
+import { FoilStrips } from '../head/foil-strips';
+import { pathThrough, ScalpMap } from '../head/scalp-map';
+import { barkOf } from '../visit/bark';
+import { useVisit } from '../visit/store';
+import { PanelList } from './panel-list';
+import { Recipe } from './recipe';
+
+/** The workbench: panels in working order, the head in the middle, the selected panel's recipe. */
+export function PatternStep() {
+  return (
+    <main className="grid h-full grid-cols-[224px_minmax(0,1fr)_276px]">
+      <PanelList />
+      <section aria-label="Opened head" className="relative flex min-h-0 flex-col">
+        <Totals />
+        <Head />
+        <FoilFacts />
+      </section>
+      <Recipe />
+    </main>
+  );
+}
+
+function Totals() {
+  const { computed, consult } = useVisit();
+  const { totals } = computed.sheet;
+  const { share, words } = brightnessStep(consult.brightness);
+  const percent = (value: number) => Math.round(value * 100);
+  const against = totals.lightenedShare < share[0] ? 'below' : totals.lightenedShare > share[1] ? 'above' : 'within';
+  return (
+    <dl className="flex flex-wrap gap-x-8 px-5 pt-4" aria-live="polite">
+      <Total figure={String(totals.foils)} name="foils" id="total-foils" />
+      <Total figure={hoursAndMinutes(totals.foilingMinutes)} name="foiling, estimated" />
+      <Total
+        figure={`${percent(totals.lightenedShare)} %`}
+        name={`lightened, ${against} the wish: ${words}, ${percent(share[0])}–${percent(share[1])} %`}
+      />
+      <Total figure={`${Math.round(totals.hairGrams)} g`} name="of hair picked, estimated" />
+    </dl>
+  );
+}
+
+function Total({ figure, name, id }: { figure: string; name: string; id?: string }) {
+  return (
+    <div className="flex flex-col-reverse">
+      <dt className="max-w-[190px] text-sm leading-tight text-ink-soft narrow">{name}</dt>
+      <dd id={id} className="text-2xl leading-tight font-bold">{figure}</dd>
+    </div>
+  );
+}
+
+function hoursAndMinutes(minutes: number): string {
+  const whole = Math.round(minutes);
+  const hours = Math.floor(whole / 60);
+  return hours > 0 ? `${hours} h ${String(whole % 60).padStart(2, '0')}` : `${whole} min`;
+}
+
+function Head() {
+  const { plan, computed, consult, selected, lit, light, select } = useVisit();
+  const { sheet, drawing } = computed;
+  const bark = barkOf(consult.naturalLevel);
+  return (
+    <ScalpMap
+      head={drawing.head} bark={bark} partOffsetMm={plan.head.part.offsetMm} className="min-h-0 w-full flex-1"
+      label={`Opened head with ${sheet.totals.foils} foils`}
+    >
+      {drawing.outlines.flatMap(({ panel, side, outlines }) =>
+        outlines.map((outline, i) => (
+          <path
+            key={`${panel}${side}${i}`} d={pathThrough(outline, true)}
+            fill="var(--color-white)" fillOpacity={panel === selected.panel ? 0.09 : 0} onClick={() => select(panel)}
+            stroke="var(--color-white)" strokeOpacity={panel === selected.panel ? 0.75 : 0.3} strokeWidth="0.8"
+          />
+        )),
+      )}
+      <FoilStrips
+        foils={sheet.foils} paths={drawing.paths} panels={plan.panels} bark={bark}
+        selectedPanel={selected.panel} selectedFoil={selected.foil} lit={lit}
+        onLight={light} onSelect={(foil) => select(foil.panel, foil.id)}
+      />
+    </ScalpMap>
+  );
+}
+
+/** What is known of the foil under the pointer, or of the selected one. */
+function FoilFacts() {
+  const { computed, plan, lit, selected } = useVisit();
+  const { foils, problems } = computed.sheet;
+  const foil = foils.find(({ id }) => id === (lit ?? selected.foil));
+  return (
+    <div className="h-9 px-5 text-center text-base">
+      {foil ? (
+        <p><FoilWords foil={foil} panel={plan.panels.find(({ id }) => id === foil.panel)?.name ?? foil.panel} /></p>
+      ) : problems.length > 0 ? (
+        <p role="alert" className="font-semibold text-rowan">{problems[0].problem}</p>
+      ) : (
+        <p className="text-ink-soft">Point at a foil, or tap it, to see its measures.</p>
+      )}
+    </div>
+  );
+}
+
+function FoilWords({ foil, panel }: { foil: Foil; panel: string }) {
+  const column = foil.column === 0 ? 'middle' : `${foil.side} ${Math.abs(foil.column)}`;
+  const stitches = foil.gather === 'slice' ? 'slice' : `${foil.stitches} stitches`;
+  return (
+    <>
+      <b>{panel}, row {foil.row}, {column}</b>
+      {`: ${Math.round(foil.widthMm)} × ${foil.thicknessMm} mm, ${stitches}, ${Math.round(foil.pickedShare * 100)} % picked, about ${Math.round(foil.hairs)} hairs, ${zoneName(foil.zone).toLowerCase()}`}
+    </>
+  );
+}

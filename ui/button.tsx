@@ -1,0 +1,26 @@
+import clsx from 'clsx';
+import type { ComponentProps } from 'react';
+
+const LOOKS = {
+  primary: 'bg-leaf text-white hover:bg-leaf-dark border border-leaf disabled:bg-edge disabled:border-edge',
+  plain: 'bg-raised text-ink border border-edge hover:border-ink disabled:text-ink-soft disabled:border-line',
+  quiet: 'text-ink-soft hover:text-ink hover:bg-leaf-pale border border-transparent disabled:opacity-50',
+} as const;
+
+/** Looks of a button, for links that act as one. */
+export function buttonLook(look: keyof typeof LOOKS = 'plain', small = false): string {
+  return clsx(
+    'inline-flex items-center justify-center gap-2 rounded-ui font-semibold whitespace-nowrap eases disabled:cursor-not-allowed',
+    small ? 'h-9 px-3 text-sm' : 'h-11 px-4 text-base',
+    LOOKS[look],
+  );
+}
+
+interface ButtonProps extends ComponentProps<'button'> {
+  look?: keyof typeof LOOKS;
+  small?: boolean;
+}
+
+export function Button({ look = 'plain', small = false, className, type = 'button', ...rest }: ButtonProps) {
+  return <button type={type} className={clsx(buttonLook(look, small), className)} {...rest} />;
+}

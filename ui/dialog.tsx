@@ -1,0 +1,35 @@
+'use client';
+
+import { Dialog as Radix } from 'radix-ui';
+import type { ReactNode } from 'react';
+import { CloseIcon } from './icons';
+
+interface DialogProps {
+  open: boolean;
+  onOpenChange(open: boolean): void;
+  title: string;
+  children: ReactNode;
+}
+
+/** A small window over the page; Escape and the cross close it. */
+export function Dialog({ open, onOpenChange, title, children }: DialogProps) {
+  return (
+    <Radix.Root open={open} onOpenChange={onOpenChange}>
+      <Radix.Portal>
+        <Radix.Overlay className="fixed inset-0 z-40 bg-ink/40" />
+        <Radix.Content
+          aria-describedby={undefined}
+          className="fixed top-1/2 left-1/2 z-50 max-h-[90dvh] w-[min(480px,92vw)] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-[8px] bg-raised p-6 shadow-2xl"
+        >
+          <div className="mb-4 flex items-center justify-between">
+            <Radix.Title className="text-xl font-bold wide">{title}</Radix.Title>
+            <Radix.Close aria-label="Close" className="-mr-2 grid size-10 place-items-center rounded-ui text-ink-soft hover:bg-leaf-pale hover:text-ink">
+              <CloseIcon />
+            </Radix.Close>
+          </div>
+          {children}
+        </Radix.Content>
+      </Radix.Portal>
+    </Radix.Root>
+  );
+}

@@ -1,0 +1,37 @@
+'use client';
+
+import clsx from 'clsx';
+import { ToggleGroup } from 'radix-ui';
+
+interface SegmentedProps<T extends string> {
+  label: string;
+  value: T;
+  options: readonly { readonly value: T; readonly words: string }[];
+  onChange(value: T): void;
+}
+
+/** A choice of a few, all in sight. */
+export function Segmented<T extends string>({ label, value, options, onChange }: SegmentedProps<T>) {
+  return (
+    <ToggleGroup.Root
+      type="single"
+      aria-label={label}
+      value={value}
+      onValueChange={(next) => next && onChange(next as T)}
+      className="grid auto-cols-fr grid-flow-col overflow-hidden rounded-ui border border-edge bg-white"
+    >
+      {options.map((option) => (
+        <ToggleGroup.Item
+          key={option.value}
+          value={option.value}
+          className={clsx(
+            'h-10 border-r border-line px-1 text-base font-medium last:border-r-0 eases',
+            option.value === value ? 'bg-leaf text-white' : 'hover:bg-leaf-pale',
+          )}
+        >
+          {option.words}
+        </ToggleGroup.Item>
+      ))}
+    </ToggleGroup.Root>
+  );
+}
