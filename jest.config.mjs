@@ -16,11 +16,12 @@ const shared = {
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1', '^server-only$': '<rootDir>/data/testing/empty.ts' },
   testEnvironment: 'node',
   setupFiles: ['<rootDir>/core/testing/seed.ts'],
+  setupFilesAfterEnv: ['<rootDir>/core/testing/patience.ts'],
   modulePathIgnorePatterns: ['<rootDir>/.next', '<rootDir>/.local'],
 };
 
 /** unit: pure code. data: against the real server. e2e: the built application in a real browser. */
-export default {
+const config = {
   projects: [
     {
       ...shared,
@@ -31,3 +32,5 @@ export default {
     { ...shared, displayName: 'e2e', testMatch: ['<rootDir>/e2e/**/*.test.ts'] },
   ],
 };
+
+export default config;

@@ -1,12 +1,12 @@
-/** Our mark: light through a lattice of foils. */
+/** Our mark: three foils of the ribbon side by side – solid, woven, finely woven – under a leaf's edge of light. */
 export function Mark({ size = 28 }: { size?: number }) {
   return (
     <svg width={size} height={size} viewBox="0 0 32 32" aria-hidden="true">
-      <rect width="32" height="32" rx="7" fill="#17251f" />
-      <g fill="none" stroke="#f0b93a" strokeLinecap="round" strokeWidth="2.6">
-        <path d="M7 12c5-4.6 13-4.6 18 0" />
-        <path d="M6.5 18.5c5.5-4.6 13.5-4.6 19 0" strokeDasharray="3.2 4.2" />
-        <path d="M8 25c4.6-4 11.4-4 16 0" strokeDasharray="1.2 4.6" />
+      <path d="M5 0h15q12 0 12 12v15q0 5-5 5H12Q0 32 0 20V5q0-5 5-5z" fill="#1d6b4c" />
+      <g fill="#f0b93a">
+        <rect x="6.5" y="7" width="5" height="18" rx="1" />
+        <path d="M13.5 7h5v4h-5zM13.5 14h5v4h-5zM13.5 21h5v4h-5z" />
+        <path d="M20.5 7h5v2h-5zM20.5 11h5v2h-5zM20.5 15h5v2h-5zM20.5 19h5v2h-5zM20.5 23h5v2h-5z" />
       </g>
     </svg>
   );

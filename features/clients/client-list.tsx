@@ -8,14 +8,14 @@ import type { ClientSummary } from './queries';
 /** Clients with the facts that matter before a visit. */
 export function ClientList({ clients, today }: { clients: readonly ClientSummary[]; today: string }) {
   return (
-    <table className="w-full border-separate border-spacing-0 text-left">
+    <table className="w-full border-separate border-spacing-x-0 border-spacing-y-2 text-left">
       <thead className="text-xs text-ink-soft">
         <tr>
-          <th scope="col" className="px-4 pb-2 font-medium">Client</th>
-          <th scope="col" className="px-4 pb-2 font-medium">Base → goal</th>
-          <th scope="col" className="px-4 pb-2 font-medium">Last visit</th>
-          <th scope="col" className="px-4 pb-2 text-right font-medium">Regrowth today, estimated</th>
-          <th scope="col" className="px-4 pb-2 font-medium">Next</th>
+          <th scope="col" className="px-4 font-medium">Client</th>
+          <th scope="col" className="px-4 font-medium">Base → goal</th>
+          <th scope="col" className="px-4 font-medium">Last visit</th>
+          <th scope="col" className="px-4 text-right font-medium">Regrowth today, estimated</th>
+          <th scope="col" className="px-4 font-medium">Next</th>
         </tr>
       </thead>
       <tbody>

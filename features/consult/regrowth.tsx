@@ -3,7 +3,7 @@
 import clsx from 'clsx';
 import { useMemo } from 'react';
 import type { Consult, RegrowthByZone } from '@/core/formats';
-import { familyName, makeScalp, makeScalpGrid, ZONE_FAMILIES, zoneOutlines, ZONES, zonesOf, type Outline, type ZoneFamily } from '@/core/head';
+import { familyName, makeScalp, makeScalpGrid, ZONE_FAMILIES, zoneOutlines, ZONES, zonesOf, type ZoneFamily } from '@/core/head';
 import { NumberField } from '@/ui/number-field';
 import { pathThrough, ScalpMap } from '../head/scalp-map';
 import { sayDistance } from '../shared';
@@ -83,17 +83,16 @@ export function RegrowthMap({ family, onFamily }: Pointed) {
               {outlines.map((outline, i) => (
                 <path
                   key={i} d={pathThrough(outline, true)} fill="var(--color-white)"
-                  fillOpacity={own === family ? 0.34 : mm === undefined ? 0 : 0.05 + (0.17 * mm) / most}
-                  stroke="var(--color-white)" strokeOpacity={own === family ? 0.9 : 0.35} strokeWidth="0.6"
+                  fillOpacity={own === family ? 0.3 : mm === undefined ? 0 : (0.13 * mm) / most}
+                  stroke="var(--color-white)" strokeOpacity={own === family ? 0.9 : 0.28} strokeWidth="0.6"
                 />
               ))}
             </g>
           );
         })}
-        {zones.map(({ zone, outlines }) => {
+        {zones.map(({ zone, label: at }) => {
           const mm = consult.regrowthMm[zone];
-          const at = outlines[0] && centreOf(outlines[0]);
-          if (mm === undefined || !at) return null;
+          if (mm === undefined) return null;
           return (
             <text
               key={zone} x={-at.x} y={-at.y + 2.6} textAnchor="middle" fontSize="7.6" fontWeight="700" fill="var(--color-white)"
@@ -109,32 +108,4 @@ export function RegrowthMap({ family, onFamily }: Pointed) {
       </p>
     </section>
   );
-}
-
-/** The point of an outline's inside farthest from its edge, near enough for a label: centroid, or the fattest sample. */
-function centreOf(outline: Outline): { x: number; y: number } {
-  const xs = outline.map((p) => p.x);
-  const ys = outline.map((p) => p.y);
-  const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-  let best = { x: (x0 + x1) / 2, y: (y0 + y1) / 2, room: -1 };
-  const thinned = outline.filter((_, i) => i % 6 === 0);
-  for (let i = 1; i < 16; i += 1) {
-    for (let j = 1; j < 16; j += 1) {
-      const x = x0 + ((x1 - x0) * i) / 16;
-      const y = y0 + ((y1 - y0) * j) / 16;
-      const room = isInside(thinned, x, y) ? Math.min(...thinned.map((p) => Math.hypot(p.x - x, p.y - y))) : -1;
-      if (room > best.room) best = { x, y, room };
-    }
-  }
-  return best;
-}
-
-function isInside(outline: Outline, x: number, y: number): boolean {
-  let inside = false;
-  for (let i = 0, j = outline.length - 1; i < outline.length; j = i, i += 1) {
-    const a = outline[i];
-    const b = outline[j];
-    if (a.y > y !== b.y > y && x < ((b.x - a.x) * (y - a.y)) / (b.y - a.y) + a.x) inside = !inside;
-  }
-  return inside;
 }

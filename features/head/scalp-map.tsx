@@ -34,7 +34,7 @@ export function ScalpMap({ head, bark, partOffsetMm, label, className, children 
   const part = useMemo(() => pathThrough(openedPart(head, partOffsetMm)), [head, partOffsetMm]);
   const marks = useMemo(() => landmarkPlaces(head), [head]);
   return (
-    <svg viewBox={`${-188 * head.k} ${-124 * head.k} ${376 * head.k} ${386 * head.k}`} className={className} role="group" aria-label={label}>
+    <svg viewBox={`${-188 * head.k} ${-118 * head.k} ${376 * head.k} ${376 * head.k}`} className={className} role="group" aria-label={label}>
       <defs>
         <clipPath id={`${id}hair`}><path d={outline} /></clipPath>
         <radialGradient id={`${id}light`} cx="0.5" cy="0.32" r="0.7">

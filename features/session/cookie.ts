@@ -8,11 +8,13 @@ interface Sealed {
 }
 
 export async function sealedCookie() {
+  // Asked first: it tells Next that the page depends on the request.
+  const store = await cookies();
   const password = process.env.LATTICE_SESSION_SECRET;
   if (!password || password.length < 32) {
     throw new Error('LATTICE_SESSION_SECRET must hold at least 32 characters. Start the application with bin/start.');
   }
-  return getIronSession<Sealed>(await cookies(), {
+  return getIronSession<Sealed>(store, {
     cookieName: 'lattice',
     password,
     // Served on loopback without TLS; behind a proxy with TLS, LATTICE_SECURE_COOKIE=1 confines it to https.

@@ -11,7 +11,18 @@ export function PanelList() {
   const counts = new Map(computed.sheet.panels.map((panel) => [panel.panel, panel.foils]));
   return (
     <nav aria-label="Panels in working order" className="overflow-y-auto border-r border-line bg-raised">
-      <h2 className="px-4 pt-4 pb-2 text-sm font-semibold">Panels in working order</h2>
+      <div className="px-4 pt-3 pb-2">
+        <label htmlFor="plan-name" className="block text-sm text-ink-soft">Pattern</label>
+        <input
+          id="plan-name" value={plan.name} maxLength={120} autoComplete="off"
+          onChange={(event) => {
+            const name = event.target.value;
+            if (name.trim() !== '') editPlan(`name of the pattern, ${name}`, (before) => ({ ...before, name }), 'plan name');
+          }}
+          className="-mx-2 h-9 w-[calc(100%+16px)] rounded-ui border border-transparent bg-transparent px-2 text-md font-semibold hover:border-edge focus:border-edge focus:bg-white"
+        />
+      </div>
+      <h2 className="border-t border-line px-4 pt-3 pb-2 text-sm font-semibold">Panels in working order</h2>
       <ol>
         {plan.panels.map((panel, i) => {
           const current = panel.id === selected.panel;
@@ -27,7 +38,7 @@ export function PanelList() {
                 <span className="text-sm text-ink-soft">{i + 1}</span>
                 <span className="min-w-0">
                   <span className="block font-semibold">{panel.name}</span>
-                  <span className="block text-sm text-ink-soft narrow">{panel.muted ? 'off' : recipeLine(panel)}</span>
+                  <span className="block truncate text-sm text-ink-soft narrow">{panel.muted ? 'off' : recipeLine(panel)}</span>
                 </span>
                 <span className="pr-3 text-xl font-bold" data-panel-foils={panel.id}>{panel.muted ? '–' : (counts.get(panel.id) ?? 0)}</span>
               </button>

@@ -12,7 +12,7 @@ import { Recipe } from './recipe';
 /** The workbench: panels in working order, the head in the middle, the selected panel's recipe. */
 export function PatternStep() {
   return (
-    <main className="grid h-full grid-cols-[224px_minmax(0,1fr)_276px]">
+    <main className="grid h-full grid-cols-[244px_minmax(0,1fr)_276px]">
       <PanelList />
       <section aria-label="Opened head" className="relative flex min-h-0 flex-col">
         <Totals />
@@ -27,16 +27,16 @@ export function PatternStep() {
 function Totals() {
   const { computed, consult } = useVisit();
   const { totals } = computed.sheet;
-  const { share, words } = brightnessStep(consult.brightness);
+  const { share } = brightnessStep(consult.brightness);
   const percent = (value: number) => Math.round(value * 100);
   const against = totals.lightenedShare < share[0] ? 'below' : totals.lightenedShare > share[1] ? 'above' : 'within';
   return (
-    <dl className="flex flex-wrap gap-x-8 px-5 pt-4" aria-live="polite">
+    <dl className="flex flex-wrap gap-x-7 px-5 pt-4">
       <Total figure={String(totals.foils)} name="foils" id="total-foils" />
       <Total figure={hoursAndMinutes(totals.foilingMinutes)} name="foiling, estimated" />
       <Total
         figure={`${percent(totals.lightenedShare)} %`}
-        name={`lightened, ${against} the wish: ${words}, ${percent(share[0])}–${percent(share[1])} %`}
+        name={`lightened, ${against} the wish of ${percent(share[0])}–${percent(share[1])} %`}
       />
       <Total figure={`${Math.round(totals.hairGrams)} g`} name="of hair picked, estimated" />
     </dl>
@@ -45,9 +45,9 @@ function Totals() {
 
 function Total({ figure, name, id }: { figure: string; name: string; id?: string }) {
   return (
-    <div className="flex flex-col-reverse">
-      <dt className="max-w-[190px] text-sm leading-tight text-ink-soft narrow">{name}</dt>
-      <dd id={id} className="text-2xl leading-tight font-bold">{figure}</dd>
+    <div className="flex flex-col">
+      <dt className="order-2 text-sm leading-tight text-ink-soft narrow">{name}</dt>
+      <dd id={id} className="order-1 text-2xl leading-tight font-bold">{figure}</dd>
     </div>
   );
 }
@@ -71,7 +71,7 @@ function Head() {
         outlines.map((outline, i) => (
           <path
             key={`${panel}${side}${i}`} d={pathThrough(outline, true)}
-            fill="var(--color-white)" fillOpacity={panel === selected.panel ? 0.09 : 0} onClick={() => select(panel)}
+            fill="var(--color-white)" fillOpacity={panel === selected.panel ? 0.05 : 0} onClick={() => select(panel)}
             stroke="var(--color-white)" strokeOpacity={panel === selected.panel ? 0.75 : 0.3} strokeWidth="0.8"
           />
         )),

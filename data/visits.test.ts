@@ -1,0 +1,126 @@
+import { EMPTY_CONSULT, startPlan, type Outcome } from '../core/formats';
+import type { Plan } from '../core/pattern';
+import { createClient, listClients, readClient } from './clients';
+import type { Actor } from './database';
+import { discardDraft } from './drafts';
+import { loadDemo } from './demo/load';
+import { DEMO_PASSWORD } from './demo/people';
+import { saveConsult, saveOutcome, savePlan } from './saves';
+import { openSession, readSession } from './sessions';
+import { scratchDatabase, type Scratch } from './testing/scratch';
+import { createVisit, readVisit } from './visits';
+
+const TODAY = '2026-11-24';
+let scratch: Scratch;
+let owner: Actor;
+let colourist: Actor;
+let visitId: string;
+let clientId: string;
+
+const edit = <T>(baseRevision: number, document: T, editId: string = crypto.randomUUID()) => ({ baseRevision, editId, document });
+const named = (name: string): Plan => ({ ...startPlan(), name });
+const outcome: Outcome = { version: 1, done: 'Fine weaves', foilsPlaced: 98, levelReached: 8.5, nextOn: '2027-01-19' };
+
+beforeAll(async () => {
+  scratch = await scratchDatabase();
+  await loadDemo(scratch.owner, TODAY);
+  const as = async (email: string) => (await readSession((await openSession(email, DEMO_PASSWORD))!))!;
+  owner = await as('ottilie@fernhollow.example');
+  colourist = await as('bram@fernhollow.example');
+});
+afterAll(() => scratch.drop());
+beforeEach(async () => {
+  clientId = await createClient(owner, { name: 'Test Client', phone: '', note: '' });
+  visitId = (await createVisit(owner, clientId, TODAY))!;
+});
+
+describe('saving', () => {
+  test('each save is based on a revision and makes the next', async () => {
+    expect(await savePlan(owner, visitId, edit(1, named('One')))).toEqual({ ok: true, revision: 2 });
+    expect(await savePlan(owner, visitId, edit(2, named('Two')))).toEqual({ ok: true, revision: 3 });
+    expect((await readVisit(owner, visitId))!.plan).toMatchObject({ revision: 3, document: { name: 'Two' } });
+  });
+
+  test('a stale edit overwrites nothing and is kept as its maker’s draft', async () => {
+    await savePlan(owner, visitId, edit(1, named('Hers')));
+    expect(await savePlan(colourist, visitId, edit(1, named('His')))).toEqual({ ok: false, reason: 'stale', revision: 2 });
+    const his = (await readVisit(colourist, visitId))!;
+    expect(his.plan.document.name).toBe('Hers');
+    expect(his.drafts).toHaveLength(1);
+    expect(his.drafts[0]).toMatchObject({ part: 'plan', baseRevision: 1, document: { name: 'His' } });
+    expect((await readVisit(owner, visitId))!.drafts).toEqual([]);
+    await discardDraft(owner, visitId, 'plan');
+    expect((await readVisit(colourist, visitId))!.drafts).toHaveLength(1);
+    await discardDraft(colourist, visitId, 'plan');
+    expect((await readVisit(colourist, visitId))!.drafts).toEqual([]);
+  });
+
+  test('the same edit sent twice, as after a lost answer, is taken once', async () => {
+    const same = edit(1, { ...EMPTY_CONSULT, notes: 'once' });
+    expect(await saveConsult(owner, visitId, same)).toEqual({ ok: true, revision: 2 });
+    expect(await saveConsult(owner, visitId, same)).toEqual({ ok: true, revision: 2 });
+    expect((await readVisit(owner, visitId))!.drafts).toEqual([]);
+  });
+
+  test('two people saving at the same moment: one is taken, the other kept as a draft', async () => {
+    const results = await Promise.all([
+      savePlan(owner, visitId, edit(1, named('Hers'))),
+      savePlan(colourist, visitId, edit(1, named('His'))),
+    ]);
+    expect(results.map((result) => result.ok).sort()).toEqual([false, true]);
+    const drafts = [...(await readVisit(owner, visitId))!.drafts, ...(await readVisit(colourist, visitId))!.drafts];
+    expect(drafts).toHaveLength(1);
+  });
+
+  test('an outcome is recorded once, then changed by revision', async () => {
+    expect(await saveOutcome(owner, visitId, edit(0, outcome))).toEqual({ ok: true, revision: 1 });
+    expect(await saveOutcome(colourist, visitId, edit(0, { ...outcome, foilsPlaced: 3 }))).toMatchObject({ ok: false, reason: 'stale' });
+    expect(await saveOutcome(owner, visitId, edit(1, { ...outcome, foilsPlaced: 97 }))).toEqual({ ok: true, revision: 2 });
+    expect((await readVisit(owner, visitId))!.outcome!.document.foilsPlaced).toBe(97);
+  });
+
+  test('a visit that does not exist is missing, not made', async () => {
+    expect(await saveOutcome(owner, crypto.randomUUID(), edit(0, outcome))).toEqual({ ok: false, reason: 'missing' });
+  });
+});
+
+describe('visits', () => {
+  test('a new visit carries head, wish and pattern over and starts regrowth and notes empty', async () => {
+    const head = { ...EMPTY_CONSULT.head, part: { offsetMm: 22 } };
+    await saveConsult(owner, visitId, edit(1, { ...EMPTY_CONSULT, head, goalLevel: 9, notes: 'old', regrowthMm: { crown: 12 } }));
+    await savePlan(owner, visitId, edit(1, named('Carried over')));
+    const next = (await readVisit(owner, (await createVisit(owner, clientId, '2026-12-24'))!))!;
+    expect(next.consult.document).toMatchObject({ head, goalLevel: 9, notes: '', regrowthMm: {} });
+    expect(next.plan.document.name).toBe('Carried over');
+  });
+
+  test('the visit before is the last recorded one', async () => {
+    await saveOutcome(owner, visitId, edit(0, outcome));
+    const next = (await createVisit(owner, clientId, '2027-01-19'))!;
+    expect((await readVisit(owner, next))!.previous).toEqual({ heldOn: TODAY, outcome });
+  });
+
+  test('regrowth today is estimated from measured growth', async () => {
+    const maren = (await listClients(owner, 'maren tolland', TODAY))[0];
+    const story = (await readClient(owner, maren.id, TODAY))!;
+    expect(story.growth.measuredIntervals).toBe(3);
+    // 31 mm in 11 weeks, 28 in 10 and 27 in 9: a little under the average of 2.875 a week.
+    expect(story.growth.mmPerWeek).toBeGreaterThan(2.75);
+    expect(story.growth.mmPerWeek).toBeLessThan(2.9);
+    expect(maren.regrowthToday!.mm).toBeCloseTo(9 * story.growth.mmPerWeek, 6);
+  });
+});
+
+describe('search', () => {
+  test('finds by any part of name, phone or note, every word somewhere', async () => {
+    const names = async (words: string) => (await listClients(owner, words, TODAY)).map((client) => client.name);
+    expect(await names('tollan')).toEqual(['Maren Tolland']);
+    expect(await names('900 127')).toEqual(['Ines Harrow']);
+    expect(await names('temples silver')).toEqual(['Perpetua Lindgren']);
+    expect(await names('maren delphine')).toEqual([]);
+  });
+
+  test('signs that mean something to the database are plain text', async () => {
+    for (const words of ['%', '_', "'", '\\', '; drop table client']) expect(await listClients(owner, words, TODAY)).toEqual([]);
+  });
+});
