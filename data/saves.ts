@@ -8,6 +8,8 @@ export interface Edit<T> {
   readonly baseRevision: number;
   /** Sent again with a repeated request, so that an edit whose answer was lost is never taken twice. */
   readonly editId: string;
+  /** Own edits sent before this one whose answer was lost: if the newest is one of them, this edit follows it. */
+  readonly following?: readonly string[];
   readonly document: T;
 }
 
@@ -75,7 +77,8 @@ async function update<T>(
     .first();
   if (!row) return { ok: false, reason: 'missing' };
   if (row.edit === edit.editId) return { ok: true, revision: row.revision };
-  if (row.revision !== edit.baseRevision) {
+  const follows = row.edit !== null && (edit.following ?? []).includes(row.edit);
+  if (row.revision !== edit.baseRevision && !follows) {
     await keepDraft(trx, actor, { visitId, part, baseRevision: edit.baseRevision, document: edit.document });
     return { ok: false, reason: 'stale', revision: row.revision };
   }

@@ -62,6 +62,16 @@ describe('saving', () => {
     expect((await readVisit(owner, visitId))!.drafts).toEqual([]);
   });
 
+  test('an edit that follows one whose answer was lost is not taken for somebody else’s conflict', async () => {
+    const lost = edit(1, named('Lost answer'));
+    await savePlan(owner, visitId, lost);
+    const next = { ...edit(1, named('Next')), following: [lost.editId] };
+    expect(await savePlan(owner, visitId, next)).toEqual({ ok: true, revision: 3 });
+    // Once a colleague saved on top, it is a conflict after all.
+    await savePlan(colourist, visitId, edit(3, named('His')));
+    expect(await savePlan(owner, visitId, { ...edit(1, named('Late')), following: [lost.editId] })).toMatchObject({ reason: 'stale' });
+  });
+
   test('two people saving at the same moment: one is taken, the other kept as a draft', async () => {
     const results = await Promise.all([
       savePlan(owner, visitId, edit(1, named('Hers'))),

@@ -94,7 +94,7 @@ export const planSchema = z
 
 /** Reads a plan document of any age; never throws. */
 export function parsePlan(value: unknown): Parsed<Plan> {
-  const head = z.object({ format: z.unknown(), version: z.unknown() }).safeParse(value);
+  const head = z.looseObject({}).safeParse(value);
   if (!head.success) return { ok: false, problem: 'A plan document is an object with a format, a version and panels.' };
   if (head.data.format !== PLAN_FORMAT) return { ok: false, problem: `format: must be "${PLAN_FORMAT}".` };
   if (head.data.version !== PLAN_VERSION) {

@@ -61,7 +61,7 @@ const Strip = memo(function Strip({ path, gather, widthMm, thicknessMm, bark, st
         stroke={state === 'lit' ? 'var(--color-white)' : 'var(--color-foil)'}
         strokeOpacity={state === 'plain' ? 0.62 : 1}
       />
-      <path d={d} fill="none" stroke={bark} strokeWidth={Math.max(0.4, thicknessMm - 0.4)} style={{ filter: 'brightness(0.62)' }} />
+      <path d={d} fill="none" stroke={`color-mix(in oklab, ${bark} 62%, black)`} strokeWidth={Math.max(0.4, thicknessMm - 0.4)} />
       <path
         d={d} fill="none" stroke="var(--color-sun)" strokeWidth={Math.max(0.8, (thicknessMm - 0.4) * depth)} pathLength={widthMm}
         strokeDasharray={gather.kind === 'slice' ? undefined : `${gather.stitchMm} ${gather.gapMm}`}

@@ -18,8 +18,8 @@ export async function saveVisitPart(visitId: string, part: string, body: unknown
   if (!isId(visitId) || !PARTS.includes(part)) return { ok: false, reason: 'missing', problem: 'There is no such visit in this salon.' };
   const edit = parseWith(editSchema, body);
   if (!edit.ok) return { ok: false, reason: 'invalid', problem: edit.problem };
-  const { baseRevision, editId, document } = edit.value;
-  const saved = await saveDocument(person, visitId, part as VisitPart, { baseRevision, editId }, document);
+  const { document, ...base } = edit.value;
+  const saved = await saveDocument(person, visitId, part as VisitPart, base, document);
   return 'problem' in saved ? { ok: false, reason: 'invalid', problem: saved.problem } : answer(saved, part as VisitPart);
 }
 
@@ -29,7 +29,7 @@ export async function discardDraft(visitId: string, part: VisitPart): Promise<vo
   if (person && isId(visitId) && PARTS.includes(part)) await discard(person, visitId, part);
 }
 
-type Base = { baseRevision: number; editId: string };
+type Base = { baseRevision: number; editId: string; following: readonly string[] };
 
 async function saveDocument(
   person: SignedIn, visitId: string, part: VisitPart, base: Base, document: unknown,

@@ -4,6 +4,8 @@ import type { VisitPart } from './types';
 export interface Backup {
   readonly baseRevision: number;
   readonly editId: string;
+  /** Own edits sent since the base whose answer never came: if the saved version is one of them, this edit follows it. */
+  readonly following: readonly string[];
   readonly document: unknown;
 }
 
@@ -23,7 +25,8 @@ export function readBackup(visitId: string, part: VisitPart): Backup | undefined
     const text = localStorage.getItem(keyOf(visitId, part));
     if (!text) return undefined;
     const value = JSON.parse(text) as Backup;
-    return typeof value.baseRevision === 'number' && typeof value.editId === 'string' ? value : undefined;
+    const sound = typeof value.baseRevision === 'number' && typeof value.editId === 'string' && Array.isArray(value.following);
+    return sound ? value : undefined;
   } catch {
     return undefined;
   }

@@ -5,6 +5,8 @@ import type { VisitPart } from './types';
 export const editSchema = z.object({
   baseRevision: z.int('baseRevision: must be a whole number.').min(0),
   editId: z.uuid('editId: must be a UUID.'),
+  /** Own edits whose answer was lost; the saved version may be one of them. */
+  following: z.array(z.uuid()).max(20).default([]),
   document: z.unknown(),
 });
 

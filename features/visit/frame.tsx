@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
-import { useEffect, type ReactNode } from 'react';
+import { useEffect, useSyncExternalStore, type ReactNode } from 'react';
 import { formatLevel } from '@/core/units';
 import { BackIcon, RedoIcon, UndoIcon } from '@/ui/icons';
 import { sayDay, sayDistance } from '../shared';
@@ -22,8 +22,10 @@ export function VisitFrame({ today, children }: { today: string; children: React
   const { bundle } = useVisit();
   const step = usePathname().split('/').at(-1) ?? 'consult';
   useStepKeys(bundle.id, step);
+  // False in what the server sends: until the page is live, it shows but does not answer.
+  const live = useSyncExternalStore(never, () => true, () => false);
   return (
-    <div className="flex h-dvh flex-col">
+    <div data-live={live} className="flex h-dvh flex-col">
       <Header today={today} step={step} />
       <DraftBanner />
       <div className="min-h-0 flex-1">{children}</div>
@@ -31,6 +33,8 @@ export function VisitFrame({ today, children }: { today: string; children: React
     </div>
   );
 }
+
+const never = () => () => undefined;
 
 function Header({ today, step }: { today: string; step: string }) {
   const { bundle, consult } = useVisit();

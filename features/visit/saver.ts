@@ -23,6 +23,8 @@ export class PartSaver {
   private sending = false;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private failures = 0;
+  /** Edits sent since the last answer: each may or may not have been taken. */
+  private unanswered: string[] = [];
 
   constructor(
     private readonly visitId: string,
@@ -50,11 +52,21 @@ export class PartSaver {
   }
 
   /** Hands an edit over for saving. */
-  put(document: unknown, baseRevision = this.revision, editId: string = crypto.randomUUID()): void {
-    this.pending = { baseRevision, editId, document };
-    writeBackup(this.visitId, this.part, this.pending);
+  put(document: unknown): void {
+    this.wait({ baseRevision: this.revision, editId: crypto.randomUUID(), document, following: this.unanswered }, WAIT_MS);
+  }
+
+  /** Goes on with an edit left over from a window that closed. */
+  resume(left: Backup): void {
+    this.unanswered = [...left.following, left.editId];
+    this.wait(left, 0);
+  }
+
+  private wait(edit: Backup, ms: number): void {
+    this.pending = edit;
+    writeBackup(this.visitId, this.part, edit);
     this.handlers.onState('waiting');
-    this.schedule(WAIT_MS);
+    this.schedule(ms);
   }
 
   /** Sends at once what waits, in a request that outlives the page. */
@@ -79,6 +91,7 @@ export class PartSaver {
     if (this.sending || !this.pending) return;
     const edit = this.pending;
     this.sending = true;
+    this.unanswered = [...this.unanswered.filter((id) => id !== edit.editId), edit.editId].slice(-20);
     this.handlers.onState('saving');
     let answer: SaveAnswer | undefined;
     try {
@@ -107,7 +120,8 @@ export class PartSaver {
     const newer = this.pending !== edit ? this.pending : undefined;
     if (answer.ok) {
       this.revision = answer.revision;
-      this.pending = newer && { ...newer, baseRevision: answer.revision };
+      this.unanswered = [];
+      this.pending = newer && { ...newer, baseRevision: answer.revision, following: [] };
       if (this.pending) {
         writeBackup(this.visitId, this.part, this.pending);
         this.schedule(0);
@@ -125,6 +139,7 @@ export class PartSaver {
         return;
       }
       this.pending = undefined;
+      this.unanswered = [];
       clearBackup(this.visitId, this.part);
       this.handlers.onStale(refused.document);
       return;

@@ -64,10 +64,12 @@ function reduce(history: History<VisitWork>, action: Action): History<VisitWork>
 /** Head and hair belong to the visit: the plan takes them from the consultation. */
 function joined(work: VisitWork): VisitWork {
   const { head, hair } = work.consult;
-  if (work.plan.head === head && work.plan.hair === hair) return work;
+  // Compared by content: two reads of the same figures are no edit.
+  if (same(work.plan.head, head) && same(work.plan.hair, hair)) return work;
   return { ...work, plan: { ...work.plan, head, hair } };
 }
 
+const same = (a: unknown, b: unknown) => a === b || differencesOf(a, b).length === 0;
 const workOf = (bundle: VisitBundle): VisitWork => joined({ consult: bundle.consult.document, plan: bundle.plan.document });
 const WORK_PARTS = ['consult', 'plan'] as const;
 const WORST_FIRST: readonly SaveState[] = ['refused', 'offline', 'saving', 'waiting', 'saved'];
@@ -157,7 +159,7 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
     savers.current = own;
     for (const saver of Object.values(own)) {
       const left = saver.leftOver();
-      if (left) saver.put(left.document, left.baseRevision, left.editId);
+      if (left) saver.resume(left);
       if (left && saver.part !== 'outcome' && left.baseRevision === saver.baseRevision) showLeftOver(saver.part, left.document);
     }
     void refresh();

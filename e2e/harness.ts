@@ -1,0 +1,134 @@
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
+import { DEMO_PASSWORD } from '@/data/demo/people';
+
+const CHROMIUM = process.env.LATTICE_CHROMIUM ?? '/usr/bin/chromium';
+const FLAGS = [
+  '--headless', '--no-sandbox', '--no-first-run', '--disable-background-networking', '--disable-component-update',
+  '--disable-sync', '--disable-quic', '--use-angle=swiftshader', '--enable-unsafe-swiftshader',
+];
+
+/** Address of the built application; bin/test serves it. */
+export function address(): string {
+  const at = process.env.LATTICE_TEST_ADDRESS;
+  if (!at) throw new Error('The browser tests need the built application: run bin/test.');
+  return at;
+}
+
+export interface Session {
+  readonly browser: Browser;
+  readonly page: Page;
+  /** What the page complained about: uncaught errors and console errors. */
+  readonly complaints: string[];
+  close(): Promise<void>;
+}
+
+/** A browser of one's own with an empty profile. */
+export async function openBrowser(width = 1280, height = 800): Promise<Session> {
+  const userDataDir = mkdtempSync(path.join(tmpdir(), 'lattice-browser-'));
+  const browser = await puppeteer.launch({ executablePath: CHROMIUM, args: FLAGS, userDataDir });
+  const page = await browser.newPage();
+  await page.setViewport({ width, height });
+  page.setDefaultTimeout(15_000);
+  const complaints: string[] = [];
+  page.on('pageerror', (error) => complaints.push(String(error)));
+  page.on('console', (message) => message.type() === 'error' && complaints.push(message.text()));
+  return {
+    browser,
+    page,
+    complaints,
+    close: async () => {
+      await browser.close();
+      rmSync(userDataDir, { recursive: true, force: true });
+    },
+  };
+}
+
+export async function signIn(page: Page, email = 'ottilie@fernhollow.example', password = DEMO_PASSWORD): Promise<void> {
+  await page.goto(`${address()}/sign-in`);
+  await page.type('input[name=email]', email);
+  await page.type('input[name=password]', password);
+  await press(page, 'Sign in');
+  await at(page, /\/clients$/);
+}
+
+/** Waits until the page's path fits. */
+export async function at(page: Page, fits: RegExp): Promise<void> {
+  await page.waitForFunction((source) => new RegExp(source).test(location.pathname), {}, fits.source);
+}
+
+/** Opens a step of a visit and waits until it answers, not only shows. */
+export async function openStep(page: Page, visitId: string, step: 'consult' | 'pattern' | 'record'): Promise<void> {
+  await page.goto(`${address()}/visits/${visitId}/${step}`);
+  await live(page);
+}
+
+export async function live(page: Page): Promise<void> {
+  await page.waitForSelector('[data-live=true]');
+}
+
+/** Adds a client and opens a visit with her; returns the visit's id. */
+export async function newVisit(page: Page, name: string): Promise<string> {
+  await page.goto(`${address()}/clients`);
+  await press(page, 'New client');
+  await fill(page, 'Name', name);
+  await press(page, 'Add client');
+  await at(page, /\/clients\/[0-9a-f-]+$/);
+  await press(page, 'New visit');
+  await at(page, /\/consult$/);
+  await live(page);
+  return new URL(page.url()).pathname.split('/')[2];
+}
+
+/** Presses the button or link whose words or label are these. */
+export async function press(page: Page, words: string): Promise<void> {
+  const found = (await page.waitForSelector(`::-p-aria([name="${words}"])`))!;
+  await found.click();
+}
+
+/** The field with this label. */
+export async function field(page: Page, label: string): Promise<ElementHandle<HTMLInputElement>> {
+  return (await page.waitForSelector(`::-p-aria([name="${label}"])`)) as ElementHandle<HTMLInputElement>;
+}
+
+export async function fill(page: Page, label: string, text: string): Promise<void> {
+  const input = await field(page, label);
+  await input.click({ count: 3 });
+  await page.keyboard.press('Backspace');
+  await input.type(text);
+}
+
+/** Waits until the words stand somewhere on the page. */
+export async function see(page: Page, words: string): Promise<void> {
+  await page.waitForFunction((text) => document.body.innerText.includes(text), {}, words);
+}
+
+/** Waits until everything edited is saved. */
+export async function saved(page: Page): Promise<void> {
+  await page.waitForFunction(() => [...document.querySelectorAll('header [role=status]')].some((e) => e.textContent === 'Saved'));
+}
+
+/** Number of foils that the page shows as its total. */
+export async function foilCount(page: Page): Promise<number> {
+  const text = await page.$eval('#total-foils', (element) => element.textContent);
+  return Number(text);
+}
+
+const axe = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
+
+/** Serious and critical findings of axe-core on the page as it stands. */
+export async function seriousFindings(page: Page): Promise<string[]> {
+  // The title streams in after the page's body.
+  await page.waitForFunction(() => document.title !== '');
+  await page.evaluate(axe);
+  return page.evaluate(async () => {
+    const runner = (window as unknown as { axe: { run(): Promise<{ violations: Finding[] }> } }).axe;
+    interface Finding { id: string; impact: string; nodes: { html: string; failureSummary: string }[] }
+    const { violations } = await runner.run();
+    return violations
+      .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+      .map(({ id, nodes }) => `${id}: ${nodes.slice(0, 3).map((node) => `${node.html.slice(0, 160)} ${node.failureSummary}`).join(' | ')}`);
+  });
+}

@@ -1,0 +1,34 @@
+import path from 'node:path';
+import { at, openBrowser, press, signIn } from './harness';
+
+/**
+ * Takes one picture of each main view from the demo data into docs/screenshots/.
+ * bin/start must be running; LATTICE_TEST_ADDRESS says where when it is not on the usual port.
+ */
+process.env.LATTICE_TEST_ADDRESS ??= 'http://127.0.0.1:4600';
+
+const folder = path.join(import.meta.dirname, '..', 'docs', 'screenshots');
+const { page, close } = await openBrowser();
+const shoot = async (name: string) => {
+  await page.waitForNetworkIdle();
+  await page.screenshot({ path: path.join(folder, `${name}.png`) });
+  console.log(`docs/screenshots/${name}.png`);
+};
+
+await page.goto(`${process.env.LATTICE_TEST_ADDRESS}/sign-in`);
+await shoot('sign-in');
+await signIn(page);
+await shoot('clients');
+await press(page, 'Maren Tolland');
+await at(page, /\/clients\/[0-9a-f-]+$/);
+await shoot('client');
+await press(page, 'Open the visit');
+await at(page, /\/pattern$/);
+await shoot('pattern');
+await press(page, 'Consult');
+await at(page, /\/consult$/);
+await shoot('consult');
+await press(page, 'Record');
+await at(page, /\/record$/);
+await shoot('record');
+await close();
