@@ -59,7 +59,7 @@ need_node_modules() {
   wanted="$(cat package-lock.json | sha256sum | cut -c1-64) $(node --version)"
   if [ -d node_modules ] && [ "$(cat "$local_dir/npm-ci" 2>/dev/null || true)" = "$wanted" ]; then return; fi
   say "Installing Node packages (npm ci) ..."
-  npm ci --no-audit --no-fund >"$local_dir/npm.log" 2>&1 </dev/null ||
+  npm ci --include=dev --no-audit --no-fund >"$local_dir/npm.log" 2>&1 </dev/null ||
     { tail -5 "$local_dir/npm.log" >&2; die "npm ci failed; the whole story is in .local/npm.log."; }
   printf '%s\n' "$wanted" >"$local_dir/npm-ci"
 }
