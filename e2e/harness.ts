@@ -1,6 +1,7 @@
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import axe from 'axe-core';
 import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
 import { DEMO_PASSWORD } from '@/data/demo/people';
 
@@ -116,13 +117,11 @@ export async function foilCount(page: Page): Promise<number> {
   return Number(text);
 }
 
-const axe = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
-
 /** Serious and critical findings of axe-core on the page as it stands. */
 export async function seriousFindings(page: Page): Promise<string[]> {
   // The title streams in after the page's body.
   await page.waitForFunction(() => document.title !== '');
-  await page.evaluate(axe);
+  await page.evaluate(axe.source);
   return page.evaluate(async () => {
     const runner = (window as unknown as { axe: { run(): Promise<{ violations: Finding[] }> } }).axe;
     interface Finding { id: string; impact: string; nodes: { html: string; failureSummary: string }[] }

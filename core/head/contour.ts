@@ -1,6 +1,5 @@
 import type { OpenedPoint } from './opened';
 import type { ScalpGrid } from './scalp';
-import { ZONES, type Zone } from './zones';
 
 /** A closed outline on the opened head, mm. */
 export type Outline = readonly OpenedPoint[];
@@ -66,54 +65,4 @@ function joinLoops(next: Map<number, number>, points: Map<number, OpenedPoint>):
     if (loop.length > 2) loops.push(loop);
   }
   return loops.sort((a, b) => b.length - a.length);
-}
-
-export interface ZoneOutline {
-  readonly zone: Zone;
-  /** Smoothed for drawing; they reach past the hairline, where a drawing clips. */
-  readonly outlines: readonly Outline[];
-  /** Where a label stands best: well inside the zone, near its middle. */
-  readonly label: OpenedPoint;
-}
-
-/** The zones as outlines on the opened head. */
-export function zoneOutlines(grid: ScalpGrid): ZoneOutline[] {
-  const zones = grid.points.map((point, i) => (point ? grid.scalp.zoneAt(point, grid.places[i]) : undefined));
-  return ZONES.map((zone) => {
-    const depths = Float64Array.from(zones, (own) => (own === zone ? 1 : -1));
-    return { zone, outlines: traceOutlines(grid, depths).map(smoothed), label: labelPlace(grid, zone) };
-  });
-}
-
-/** Of the nodes farthest from the zone's edge (within a tenth of the best) the one nearest its centroid. */
-function labelPlace(grid: ScalpGrid, zone: Zone): OpenedPoint {
-  const at = (i: number): OpenedPoint => ({
-    x: grid.x0 + (i % grid.columns) * grid.step,
-    y: grid.y0 + Math.floor(i / grid.columns) * grid.step,
-  });
-  const own: number[] = [];
-  grid.zones.forEach((other, i) => other === zone && own.push(i));
-  const isEdge = (i: number) => [1, -1, grid.columns, -grid.columns].some((by) => grid.zones[i + by] !== zone);
-  const edge = own.filter(isEdge).map(at);
-  const points = own.map(at);
-  const room = points.map((p) => edge.reduce((least, e) => Math.min(least, Math.hypot(p.x - e.x, p.y - e.y)), Infinity));
-  const most = Math.max(...room);
-  const middle = { x: mean(points.map((p) => p.x)), y: mean(points.map((p) => p.y)) };
-  const off = (p: OpenedPoint) => Math.hypot(p.x - middle.x, p.y - middle.y);
-  return points.filter((_, i) => room[i] >= most * 0.9 - 1e-9).reduce((best, p) => (off(p) < off(best) ? p : best));
-}
-
-const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
-
-/** Takes the steps of the raster out of an outline: a few passes of the binomial filter 1 2 1. */
-function smoothed(outline: Outline): Outline {
-  let points = outline;
-  for (let pass = 0; pass < 5; pass += 1) {
-    points = points.map(({ x, y }, i) => {
-      const before = points[(i + points.length - 1) % points.length];
-      const after = points[(i + 1) % points.length];
-      return { x: (before.x + 2 * x + after.x) / 4, y: (before.y + 2 * y + after.y) / 4 };
-    });
-  }
-  return points;
 }

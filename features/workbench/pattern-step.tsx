@@ -64,7 +64,7 @@ function Head() {
   const bark = barkOf(consult.naturalLevel);
   return (
     <ScalpMap
-      head={drawing.head} bark={bark} partOffsetMm={plan.head.part.offsetMm} className="min-h-0 w-full flex-1"
+      head={drawing.head} bark={bark} partOffsetMm={plan.head.part.offsetMm} className="mt-2 min-h-0 w-full flex-1"
       label={`Opened head with ${sheet.totals.foils} foils`}
     >
       {drawing.outlines.flatMap(({ panel, side, outlines }) =>

@@ -35,7 +35,7 @@ export function Recipe() {
   return (
     <aside aria-label={`Recipe of ${panel.name}`} className="overflow-y-auto border-l border-line bg-raised px-4 py-4">
       <p className="text-sm font-semibold">{panel.name}</p>
-      <h2 className="mb-3 text-xl leading-tight font-bold wide">{name[0].toUpperCase() + name.slice(1)}, horizontal</h2>
+      <h2 className="mb-2 text-lg leading-tight font-bold wide">{name[0].toUpperCase() + name.slice(1)}, horizontal</h2>
       <Segmented
         label="Gather" value={panel.gather.kind}
         options={[{ value: 'slice', words: 'Slice' }, { value: 'weave', words: 'Weave' }]}
@@ -85,7 +85,7 @@ export function Recipe() {
       />
       {totals && (
         <p className="mt-4 text-sm text-ink-soft">
-          {totals.foils} foils in {totals.rows} rows on {Math.round(totals.areaCm2)} cm² of scalp.
+          {totals.foils} foils in {totals.rows} rows{panel.place.kind === 'back' && ', both sides counted,'} on {Math.round(totals.areaCm2)} cm² of scalp.
         </p>
       )}
     </aside>
