@@ -7,9 +7,15 @@ export type Transaction = Knex.Transaction;
 // Days stay days: YYYY-MM-DD, never a moment in some time zone.
 pg.types.setTypeParser(pg.types.builtins.DATE, (day: string) => day);
 
-/** Opens a pool on a database. Nothing outside data/ does this. */
+const silent = () => undefined;
+const SILENT: Knex.Logger = { warn: silent, error: silent, deprecate: silent, debug: silent };
+
+/**
+ * Opens a pool on a database. Nothing outside data/ does this.
+ * Knex writes nothing of its own: every failure is thrown, and whoever catches it says it once.
+ */
 export function connect(url: string, poolSize = 10): Knex {
-  return knex({ client: 'pg', connection: url, pool: { min: 0, max: poolSize }, acquireConnectionTimeout: 10_000 });
+  return knex({ client: 'pg', connection: url, pool: { min: 0, max: poolSize }, acquireConnectionTimeout: 10_000, log: SILENT });
 }
 
 // Kept across hot reloads, where modules are loaded anew but connections stay.

@@ -48,10 +48,7 @@ const Strip = memo(function Strip({ path, gather, widthMm, thicknessMm, bark, st
   const d = pathThrough(path.points);
   const edge = state === 'lit' ? 3 : 1.1;
   const depth = gather.kind === 'slice' ? 0.8 : 0.35 + 0.5 * gather.depth;
-  // The label stands off the end that lies farther out.
-  const first = path.points[0];
-  const last = path.points[path.points.length - 1];
-  const outer = Math.hypot(first.x, first.y) > Math.hypot(last.x, last.y) ? first : last;
+  const end = labelEnd(path);
   return (
     <>
       {/* A wide, unseen line, so that a fingertip finds the foil. */}
@@ -67,10 +64,19 @@ const Strip = memo(function Strip({ path, gather, widthMm, thicknessMm, bark, st
         strokeDasharray={gather.kind === 'slice' ? undefined : `${gather.stitchMm} ${gather.gapMm}`}
       />
       {number !== undefined && (
-        <text x={-outer.x} y={-outer.y + 2.2} fontSize="6.2" fontWeight="700" textAnchor="middle" fill="var(--color-white)" stroke="#000" strokeOpacity="0.55" strokeWidth="1.8" paintOrder="stroke" pointerEvents="none">
+        <text x={-end.x} y={-end.y + 2.2} fontSize="6.2" fontWeight="700" textAnchor="middle" fill="var(--color-white)" stroke="#000" strokeOpacity="0.55" strokeWidth="1.8" paintOrder="stroke" pointerEvents="none">
           {number}
         </text>
       )}
     </>
   );
 });
+
+/** The row's number stands on the middle line where the foil reaches it, otherwise at the end that lies farther out. */
+function labelEnd({ points }: FoilPath) {
+  const first = points[0];
+  const last = points[points.length - 1];
+  const nearest = Math.abs(first.x) < Math.abs(last.x) ? first : last;
+  if (Math.abs(nearest.x) < 3) return nearest;
+  return Math.hypot(first.x, first.y) > Math.hypot(last.x, last.y) ? first : last;
+}
