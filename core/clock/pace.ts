@@ -1,8 +1,17 @@
 /**
- * Seconds to place one foil, by gather. Working assumptions (middle of the usual ranges: slice 40–60, weave 50–75 s),
- * until a person's own pace has been measured.
+ * Seconds to place one foil, by gather. Working assumptions (middle of the usual ranges: slice 40–60, weave 50–75 s; a
+ * zigzag parting as long as a weave's slower end), until a person's own pace has been measured.
  */
-export const SECONDS_PER_FOIL = { slice: 50, weave: 62 } as const;
+export const SECONDS_PER_FOIL = { slice: 50, weave: 62, zigzag: 70 } as const;
+
+/**
+ * Painting a section in the open air: three to four foils' worth of hair are painted at once, 5–10 minutes for all that
+ * lies between the foils of a head. Working assumption.
+ */
+export const SECONDS_PER_PAINTED_SECTION = 25;
+
+/** Each soft push of backcombing on top of a foil's own time, so that two make the usual 90–150 s. Working assumption. */
+export const SECONDS_PER_TEASING_PUSH = 30;
 
 /** Moving on to the next panel: unclip, comb out, section. Working assumption. */
 export const MINUTES_PER_PANEL_CHANGE = 2;
@@ -11,6 +20,13 @@ export const MINUTES_PER_PANEL_CHANGE = 2;
 export interface PacedFoil {
   readonly gather: keyof typeof SECONDS_PER_FOIL;
   readonly panel: string;
+  /** Pushes of backcombing. */
+  readonly teasing?: number;
+}
+
+/** Seconds for one foil (estimate). */
+export function foilSeconds({ gather, teasing = 0 }: PacedFoil): number {
+  return SECONDS_PER_FOIL[gather] + teasing * SECONDS_PER_TEASING_PUSH;
 }
 
 /** Minutes from the first foil to the last (estimate): foils at their pace and the changes between panels. */
@@ -18,7 +34,7 @@ export function foilingMinutes(foils: readonly PacedFoil[]): number {
   let seconds = 0;
   let changes = 0;
   foils.forEach((foil, i) => {
-    seconds += SECONDS_PER_FOIL[foil.gather];
+    seconds += foilSeconds(foil);
     if (i > 0 && foil.panel !== foils[i - 1].panel) changes += 1;
   });
   return seconds / 60 + changes * MINUTES_PER_PANEL_CHANGE;

@@ -1,74 +1,122 @@
 import { z } from 'zod';
-import type { Plan } from '../pattern';
-import { AVERAGE_HAIR, AVERAGE_HEAD, between, hairSchema, headSchema } from './fields';
+import { makeHead } from '../head';
+import type { HandEdit, Panel, Plan } from '../pattern';
+import { AVERAGE_HAIR, AVERAGE_HEAD, between, hairSchema, headSchema, whole, yesOrNo } from './fields';
+import { migratePlan } from './migrate-plan';
+import { directionSchema, diskPoint, gatherSchema, placeSchema, singleGatherSchema, spacingSchema } from './panel-fields';
 import { parseWith, type Parsed } from './problem';
 
 export const PLAN_FORMAT = 'dappled-lattice/plan';
-export const PLAN_VERSION = 1;
+export const PLAN_VERSION = 2;
 
-const side = z.enum(['left', 'right'], { error: 'must be left or right (the client’s)' });
+const panelId = z
+  .string({ error: 'must be a short name' })
+  .regex(/^[a-z][a-z0-9-]{0,39}$/, 'must be 1–40 small letters, digits or dashes, beginning with a letter');
+const letter = z.string({ error: 'must be a letter' }).regex(/^[A-Z]$/, 'must be one capital letter');
+const thickness = between(0, 40, 'mm', 'Thickness of the section on the scalp, mm');
 
-const place = z
-  .discriminatedUnion(
-    'kind',
-    [
-      z.strictObject({ kind: z.literal('back') }).describe('Behind the line apex → behind the ear: two quadrants'),
-      z.strictObject({ kind: z.literal('side'), side }).describe('In front of that line, from the part to the hairline'),
-    ],
-    { error: 'must have a kind of back or side' },
-  )
-  .describe('Which part of the head the panel sections off');
-
-const direction = z
-  .strictObject({
-    kind: z.literal('parallel'),
-    angleDeg: between(-90, 90, 'degrees', 'Angle from horizontal: 90 vertical, positive diagonal back, negative diagonal forward'),
-  })
-  .describe('Direction of the partings');
-
-const gather = z
-  .discriminatedUnion(
-    'kind',
-    [
-      z.strictObject({ kind: z.literal('slice') }).describe('The whole section'),
-      z
-        .strictObject({
-          kind: z.literal('weave'),
-          stitchMm: between(0.5, 30, 'mm', 'Width of a picked stitch, mm along the parting'),
-          gapMm: between(0.5, 30, 'mm', 'Width of the gap between stitches, mm'),
-          depth: between(0.1, 1, '', "Share of the section's thickness that a stitch takes: 0.5 skims the surface, 1 goes through"),
-        })
-        .describe('Alternate stitches'),
-    ],
-    { error: 'must have a kind of slice or weave' },
-  )
-  .describe('How hair is picked from the section');
-
-const panel = z.strictObject({
-  id: z
-    .string({ error: 'must be a short name' })
-    .regex(/^[a-z][a-z0-9-]{0,39}$/, 'must be 1–40 small letters, digits or dashes, beginning with a letter')
-    .describe('Name within the plan, the first part of every foil id'),
+const panelSchema = z.strictObject({
+  id: panelId.describe('Name within the plan, the first part of every foil id'),
   name: z.string({ error: 'must be text' }).trim().min(1, 'must not be empty').max(80, 'must be at most 80 characters'),
-  muted: z.boolean({ error: 'must be true or false' }).default(false).describe('Keeps its recipe but places no foil'),
-  place,
-  direction: direction.default({ kind: 'parallel', angleDeg: 0 }),
-  gather,
-  thicknessMm: between(0.5, 40, 'mm', 'Thickness of the section on the scalp, mm'),
-  spacing: z
+  muted: yesOrNo('Keeps its recipe but places no foil and takes no hair').default(false),
+  place: placeSchema.describe('Which part of the head the panel sections off'),
+  side: z
+    .enum(['left', 'right', 'both', 'across'], { error: 'must be left, right, both or across' })
+    .default('both')
+    .describe("The client's side; both, mirrored; or across the middle in one piece. Outlines of a panel on both sides are drawn on the left"),
+  divide: z
+    .enum(['middle', 'part'], { error: 'must be middle or part' })
+    .nullable()
+    .default(null)
+    .describe('Line that divides left from right; null takes the one usual for the place'),
+  leaveOut: z
+    .array(z.array(diskPoint).min(3, 'must have at least 3 points').max(60))
+    .max(60)
+    .default([])
+    .describe('Triangles or other outlines left out on purpose'),
+  direction: directionSchema.default({ kind: 'parallel', angleDeg: 0 }),
+  gather: gatherSchema,
+  medium: z.enum(['foil', 'open-air'], { error: 'must be foil or open-air' }).default('foil').describe('In foils, or painted in the open air'),
+  thicknessMm: thickness,
+  spacing: spacingSchema,
+  lastRow: yesOrNo('A remainder of half a pitch or more earns a last row').default(false),
+  columns: z
     .strictObject({
-      kind: z.literal('constant'),
-      dropoutMm: between(0, 80, 'mm', 'Hair left out behind each foil, mm; pitch = thickness + drop-out'),
+      layout: z.enum(['aligned', 'bricklaid'], { error: 'must be aligned or bricklaid' }),
+      onePerRow: yesOrNo('One foil a row however wide'),
     })
-    .describe('Distance between the foils'),
-  formula: z
-    .string({ error: 'must be a letter' })
-    .regex(/^[A-Z]$/, 'must be one capital letter')
-    .default('A')
-    .describe('Letter of the formula'),
+    .default({ layout: 'aligned', onePerRow: false })
+    .describe('How a section wider than the foil is divided'),
+  formula: letter.default('A').describe('Letter of the formula'),
+  rotation: z
+    .strictObject({
+      sequence: z.string({ error: 'must be letters' }).regex(/^[A-Z]{2,24}$/, 'must be 2–24 capital letters, such as AABB'),
+      fromFoil: whole(1, 600, 'First foil of the panel, in the order of work, that takes part').default(1),
+      toFoil: whole(1, 600, 'Last foil that takes part; null all of them').nullable().default(null),
+    })
+    .nullable()
+    .default(null)
+    .describe('Formulas in turn, foil by foil'),
+  dropouts: z
+    .strictObject({
+      every: whole(1, 50, 'After this many rows one drop-out is treated'),
+      treatments: z.array(z.enum(['tip-out', 'lowlight', 'left'], { error: 'must be tip-out, lowlight or left' })).min(1, 'must name at least one treatment').max(12),
+    })
+    .nullable()
+    .default(null)
+    .describe('Treated drop-outs, the treatments in turn'),
+  start: z
+    .strictObject({
+      distanceMm: between(0, 600, 'mm', 'The product begins this far from the scalp, mm'),
+      featherMm: between(0, 300, 'mm', 'and runs out to nothing over this length, mm'),
+      teasing: whole(0, 4, 'Soft pushes of backcombing'),
+    })
+    .default({ distanceMm: 0, featherMm: 0, teasing: 0 })
+    .describe('Where the product begins on the strand'),
+  order: z
+    .strictObject({
+      rows: z.enum(['up', 'down'], { error: 'must be up or down' }),
+      sides: z.enum(['left-first', 'right-first', 'alternate'], { error: 'must be left-first, right-first or alternate' }),
+    })
+    .default({ rows: 'up', sides: 'left-first' })
+    .describe('Order of rows and sides within the panel'),
+  variation: z
+    .strictObject({
+      seed: whole(0, 4_294_967_295, 'Seed of the variation'),
+      dropoutMm: between(0, 10, 'mm', 'Drop-outs move at most this much, mm'),
+      angleDeg: between(0, 30, 'degrees', 'The angle moves at most this much, degrees'),
+    })
+    .nullable()
+    .default(null)
+    .describe('Not quite mirrored: seeded differences within limits'),
 });
 
-/** The plan document, version 1. A bare one is enough for the pattern: head, hair and foil have defaults. */
+const foilId = z.string({ error: 'must be a foil id' }).regex(/^[a-z][a-z0-9-]{0,39}\/\d{1,5}\/-?\d{1,3}$/, 'must be a foil id such as back/3/-1');
+
+const editSchema = z.discriminatedUnion(
+  'kind',
+  [
+    z.strictObject({ kind: z.literal('delete'), foil: foilId }),
+    z.strictObject({ kind: z.literal('move'), foil: foilId, byMm: between(-100, 100, 'mm', 'Along the spine, mm') }),
+    z.strictObject({
+      kind: z.literal('widen'),
+      foil: foilId,
+      startMm: between(-200, 200, 'mm', 'Longer at the start of the parting, mm; negative shorter').default(0),
+      endMm: between(-200, 200, 'mm', 'Longer at its end, mm').default(0),
+    }),
+    z.strictObject({
+      kind: z.literal('retype'), foil: foilId, gather: singleGatherSchema.optional(), formula: letter.optional(),
+      thicknessMm: between(0.5, 40, 'mm', 'Thickness of the section, mm').optional(),
+    }),
+    z.strictObject({
+      kind: z.literal('add'), panel: panelId, side: z.enum(['left', 'right', 'across'], { error: 'must be left, right or across' }),
+      atMm: between(0, 500, 'mm', "From the panel's first edge along its spine, mm"),
+    }),
+  ],
+  { error: 'must have a kind of delete, move, widen, retype or add' },
+) as z.ZodType<HandEdit>;
+
+/** The plan document, version 2. A bare one is enough for the pattern: everything but the panels has a default. */
 export const planSchema = z
   .strictObject({
     format: z.literal(PLAN_FORMAT, { error: `must be "${PLAN_FORMAT}"` }),
@@ -82,7 +130,13 @@ export const planSchema = z
         toleranceMm: between(0, 60, 'mm', 'A section may be this much wider than the foil before it needs another column, mm'),
       })
       .default({ usableWidthMm: 95, toleranceMm: 25 }),
-    panels: z.array(panel, { error: 'must be a list of panels' }).max(40, 'must hold at most 40 panels').describe('In the order of work'),
+    panels: z.array(panelSchema, { error: 'must be a list of panels' }).max(40, 'must hold at most 40 panels').describe('In the order of work'),
+    sectioning: z
+      .array(panelId)
+      .max(40)
+      .default([])
+      .describe('Panels in the order in which they are sectioned off: what one takes, the next does not have. Those not named follow in the order of work'),
+    edits: z.array(editSchema, { error: 'must be a list of edits' }).max(400, 'must hold at most 400 edits').default([]).describe('Edits of single foils by hand'),
   })
   .superRefine((plan, context) => {
     const seen = new Set<string>();
@@ -90,17 +144,31 @@ export const planSchema = z
       if (seen.has(id)) context.addIssue({ code: 'custom', path: ['panels', i, 'id'], message: `"${id}" is used twice` });
       seen.add(id);
     });
+    plan.sectioning.forEach((id, i) => {
+      if (!seen.has(id)) context.addIssue({ code: 'custom', path: ['sectioning', i], message: `there is no panel "${id}"` });
+    });
+    const { part: _part, ...spec } = plan.head;
+    try {
+      makeHead(spec);
+    } catch (error) {
+      if (!(error instanceof RangeError)) throw error;
+      context.addIssue({ code: 'custom', path: ['head'], message: error.message });
+    }
   });
+
+/** Fails to compile when the schema and the engine's panel drift apart. */
+export type PanelShapesAgree = z.infer<typeof panelSchema> extends Panel ? (Panel extends z.infer<typeof panelSchema> ? true : never) : never;
 
 /** Reads a plan document of any age; never throws. */
 export function parsePlan(value: unknown): Parsed<Plan> {
   const head = z.looseObject({}).safeParse(value);
   if (!head.success) return { ok: false, problem: 'A plan document is an object with a format, a version and panels.' };
   if (head.data.format !== PLAN_FORMAT) return { ok: false, problem: `format: must be "${PLAN_FORMAT}".` };
-  if (head.data.version !== PLAN_VERSION) {
-    return { ok: false, problem: `version: this program reads version ${PLAN_VERSION}, not ${JSON.stringify(head.data.version)}.` };
+  const migrated = migratePlan(head.data);
+  if (migrated === undefined) {
+    return { ok: false, problem: `version: this program reads versions 1 to ${PLAN_VERSION}, not ${JSON.stringify(head.data.version)}.` };
   }
-  return parseWith(planSchema as z.ZodType<Plan>, value);
+  return parseWith(planSchema as unknown as z.ZodType<Plan>, migrated);
 }
 
 /** Reads plan text (JSON). */
@@ -111,3 +179,10 @@ export function parsePlanText(text: string): Parsed<Plan> {
     return { ok: false, problem: `This is not JSON: ${error instanceof Error ? error.message : String(error)}.` };
   }
 }
+
+/** A panel with everything that is not said taken from the defaults. @throws when what is said is not a panel's */
+export function panelOf(fields: z.input<typeof panelSchema>): Panel {
+  return panelSchema.parse(fields) as Panel;
+}
+
+export type PanelInput = z.input<typeof panelSchema>;

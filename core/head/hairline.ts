@@ -19,24 +19,45 @@ const IN_FRONT: Record<HairlineShape, readonly HairlineKnot[]> = {
   receding: [[0, 46], [14, 51], [28, 63], [40, 58], [50, 36], [60, 6]],
 };
 
-/** Landmarks of a named shape from the middle of the forehead to the middle of the nape. */
-export function hairlineKnots(shape: HairlineShape): readonly HairlineKnot[] {
-  return [...IN_FRONT[shape], ...BEHIND_TEMPLE];
+/** One side of a hairline: a named shape, or its own landmarks from the forehead (0°) to the nape (180°). */
+export type HairlineSide = HairlineShape | { readonly landmarks: readonly HairlineKnot[] };
+
+/** Landmarks of one side from the middle of the forehead to the middle of the nape. */
+export function hairlineKnots(side: HairlineSide): readonly HairlineKnot[] {
+  return typeof side === 'string' ? [...IN_FRONT[side], ...BEHIND_TEMPLE] : side.landmarks;
+}
+
+/**
+ * What is wrong with landmarks set by hand, as a sentence; undefined when nothing is. They must run from 0° to 180° with
+ * growing azimuth, and stay on the part of the skull that bears hair.
+ */
+export function hairlineProblem(landmarks: readonly HairlineKnot[]): string | undefined {
+  if (landmarks.length < 3) return 'a hairline needs at least three landmarks';
+  if (landmarks[0][0] !== 0 || landmarks.at(-1)![0] !== 180) return 'landmarks must begin at 0° (forehead) and end at 180° (nape)';
+  for (let i = 0; i < landmarks.length; i += 1) {
+    const [azimuth, y] = landmarks[i];
+    if (!Number.isFinite(azimuth) || !Number.isFinite(y)) return `landmark ${i + 1} is not a pair of numbers`;
+    if (y < -120 || y > 80) return `landmark ${i + 1}: its height must be from -120 to 80 mm`;
+    if (i > 0 && azimuth <= landmarks[i - 1][0]) return `landmark ${i + 1}: its azimuth must be greater than the one before`;
+  }
+  return undefined;
 }
 
 /**
  * Height of the hairline (mm on the average head) by signed azimuth in degrees, −180…180, + the client's left:
  * monotone periodic interpolation through the landmarks of both sides.
  */
-export function hairlineCurve(left: HairlineShape, right: HairlineShape): (azimuthDeg: number) => number {
+export function hairlineCurve(left: HairlineSide, right: HairlineSide): (azimuthDeg: number) => number {
   const leftKnots = hairlineKnots(left);
   const rightKnots = hairlineKnots(right);
-  // The middle of the forehead belongs to both sides: halfway where they differ.
-  const middle = (leftKnots[0][1] + rightKnots[0][1]) / 2;
+  // The middle of the forehead and of the nape belong to both sides: halfway where they differ.
+  const forehead = (leftKnots[0][1] + rightKnots[0][1]) / 2;
+  const nape = (leftKnots.at(-1)![1] + rightKnots.at(-1)![1]) / 2;
   const circle: HairlineKnot[] = [
     ...rightKnots.slice(1, -1).map(([a, y]): HairlineKnot => [-a, y]).reverse(),
-    [0, middle],
-    ...leftKnots.slice(1),
+    [0, forehead],
+    ...leftKnots.slice(1, -1),
+    [180, nape],
   ];
   return monotoneCubic(circle.map(([a]) => a), circle.map(([, y]) => y), 360);
 }

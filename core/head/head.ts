@@ -1,14 +1,32 @@
-import { hairlineCurve, type HairlineShape } from './hairline';
-import { arcAtPolar, polarAtArc } from './meridian';
-import { directionAt, gauge, SKULL, skullScale, surfaceAlong } from './skull';
+import { fitSkull, type Measures } from './fit';
+import { hairlineCurve, hairlineProblem, type HairlineSide } from './hairline';
+import { meridiansOf, type Meridians } from './meridian';
+import { directionAt, gauge, SKULL, surfaceAlong, type SkullScale } from './skull';
 import type { Vec3 } from './vector';
+
+/** Where hair grows from at the crown. */
+export interface CrownSpec {
+  /** Arc behind the apex, mm on the average head. */
+  readonly behindApexMm: number;
+  /** Arc from the middle, + the client's left, mm on the average head. */
+  readonly leftMm: number;
+  /** Turn of the whorl as seen from above. */
+  readonly whorl: 'none' | 'clockwise' | 'anticlockwise';
+}
 
 /** What is known of a client's head. */
 export interface HeadSpec {
   /** Largest circumference over forehead and back, mm. */
   readonly circumferenceMm: number;
-  readonly hairline: { readonly left: HairlineShape; readonly right: HairlineShape };
+  /** Ear canal over the apex to ear canal, mm; null or left out when it was not measured. */
+  readonly earToEarMm?: number | null;
+  /** Hairline over the apex to the nape hairline, mm; null or left out when it was not measured. */
+  readonly frontToNapeMm?: number | null;
+  readonly hairline: { readonly left: HairlineSide; readonly right: HairlineSide };
+  readonly crown?: CrownSpec;
 }
+
+export const USUAL_CROWN: CrownSpec = { behindApexMm: 50, leftMm: 0, whorl: 'none' };
 
 /** A point of the scalp by its meridian: azimuth (radians, 0 front, + the client's left) and arcs from the apex in mm. */
 export interface ScalpPlace {
@@ -22,8 +40,16 @@ export interface ScalpPlace {
 /** A head fitted to a person. Immutable; every method is pure. */
 export interface Head {
   readonly spec: HeadSpec;
-  /** Scale against the average head. */
+  /** Scale of the circumference against the average head: the size of bands and steps goes by it. */
   readonly k: number;
+  /** Scale along each axis. */
+  readonly skull: SkullScale;
+  /** Centre of the crown on the scalp. */
+  readonly crown: Vec3;
+  /** Whether left and right are mirror images. */
+  readonly symmetric: boolean;
+  /** The skull by azimuth and polar angle, tabulated. */
+  readonly meridians: Meridians;
   /** Arc apex–hairline in mm at an azimuth in radians. */
   hairArc(azimuth: number): number;
   /** Point of the hairline at an azimuth in radians. */
@@ -34,17 +60,36 @@ export interface Head {
   pointAt(azimuth: number, arc: number): Vec3;
 }
 
-const { atan2, floor, min, sqrt } = Math;
+const { abs, atan2, floor, hypot, min, pow, sin, cos } = Math;
 const TURN = 2 * Math.PI;
 const TABLE_SIZE = 1440;
 
-/** Fits a head. @throws RangeError when the circumference is not a positive finite number. */
+/**
+ * Fits a head.
+ * @throws RangeError with a sentence when the measures or the hairline are not those of a head
+ */
 export function makeHead(spec: HeadSpec): Head {
-  const k = skullScale(spec.circumferenceMm);
-  if (!(k > 0) || !Number.isFinite(k)) throw new RangeError(`Head circumference ${spec.circumferenceMm} mm is not a length.`);
+  for (const side of ['left', 'right'] as const) {
+    const own = spec.hairline[side];
+    const problem = typeof own === 'string' ? undefined : hairlineProblem(own.landmarks);
+    if (problem) throw new RangeError(`Hairline, ${side}: ${problem}.`);
+  }
   const heightAt = hairlineCurve(spec.hairline.left, spec.hairline.right);
-  const hairArcs = tabulateHairline(heightAt, k);
-
+  const measures: Measures = {
+    circumferenceMm: spec.circumferenceMm, earToEarMm: spec.earToEarMm ?? null, frontToNapeMm: spec.frontToNapeMm ?? null,
+  };
+  const skull = fitSkull(measures, heightAt(0), heightAt(180));
+  const k = spec.circumferenceMm / SKULL.circumferenceMm;
+  const meridians = meridiansOf(skull);
+  const { arcAtPolar, polarAtArc } = meridians;
+  const polarOf = (p: Vec3) => atan2(hypot(p.x, p.z), p.y);
+  const hairArcs = new Float64Array(TABLE_SIZE + 1);
+  for (let i = 0; i <= TABLE_SIZE; i += 1) {
+    const azimuth = (i / TABLE_SIZE) * TURN;
+    const folded = azimuth > Math.PI ? azimuth - TURN : azimuth;
+    const point = hairlinePointAt(folded, heightAt, skull);
+    hairArcs[i] = arcAtPolar(folded, polarOf(point));
+  }
   const hairArc = (azimuth: number): number => {
     const turns = azimuth / TURN;
     const position = (turns - floor(turns)) * TABLE_SIZE;
@@ -52,42 +97,49 @@ export function makeHead(spec: HeadSpec): Head {
     const i = min(TABLE_SIZE - 1, floor(position));
     return hairArcs[i] + (hairArcs[i + 1] - hairArcs[i]) * (position - i);
   };
+  const pointAt = (azimuth: number, arc: number) => surfaceAlong(directionAt(azimuth, polarAtArc(azimuth, arc)), skull);
+  const { behindApexMm, leftMm } = spec.crown ?? USUAL_CROWN;
   return {
     spec,
     k,
+    skull,
+    meridians,
+    crown: pointAt(atan2(leftMm, -behindApexMm), hypot(leftMm, behindApexMm) * k),
+    symmetric: leftMm === 0 && sameSide(spec.hairline.left, spec.hairline.right),
     hairArc,
-    hairlinePoint: (azimuth) => hairlinePointAt(azimuth, heightAt, k),
+    hairlinePoint: (azimuth) => hairlinePointAt(azimuth, heightAt, skull),
     locate: (point) => {
       const azimuth = atan2(point.x, point.z);
-      const polar = atan2(sqrt(point.x * point.x + point.z * point.z), point.y);
-      return { azimuth, arc: k * arcAtPolar(azimuth, polar), hairArc: hairArc(azimuth) };
+      return { azimuth, arc: arcAtPolar(azimuth, polarOf(point)), hairArc: hairArc(azimuth) };
     },
-    pointAt: (azimuth, arc) => surfaceAlong(directionAt(azimuth, polarAtArc(azimuth, arc / k)), k),
+    pointAt,
   };
 }
 
-/** The head seen in a mirror: left and right hairline exchanged. */
-export function mirrorHead(head: Head): Head {
-  const { left, right } = head.spec.hairline;
-  return left === right ? head : makeHead({ ...head.spec, hairline: { left: right, right: left } });
+/** What is known of a head, seen in a mirror. */
+export function mirrorHeadSpec<T extends HeadSpec>(spec: T): T {
+  const { left, right } = spec.hairline;
+  const turned = { none: 'none', clockwise: 'anticlockwise', anticlockwise: 'clockwise' } as const;
+  const crown = spec.crown && { ...spec.crown, leftMm: 0 - spec.crown.leftMm, whorl: turned[spec.crown.whorl] };
+  return { ...spec, hairline: { left: right, right: left }, ...(crown && { crown }) };
 }
 
-function hairlinePointAt(azimuth: number, heightAt: (deg: number) => number, k: number): Vec3 {
+/** The head seen in a mirror: left and right hairline exchanged, the crown on the other side. */
+export function mirrorHead(head: Head): Head {
+  return head.symmetric ? head : makeHead(mirrorHeadSpec(head.spec));
+}
+
+function sameSide(left: HairlineSide, right: HairlineSide): boolean {
+  return left === right || JSON.stringify(left) === JSON.stringify(right);
+}
+
+/** Landmarks are given on the average head and move with the skin: the azimuth is taken back to that head first. */
+function hairlinePointAt(ownAzimuth: number, heightAt: (deg: number) => number, skull: SkullScale): Vec3 {
+  const azimuth = skull.x === skull.z ? ownAzimuth : atan2(sin(ownAzimuth) / skull.x, cos(ownAzimuth) / skull.z);
   const y = heightAt((azimuth * 180) / Math.PI);
   const { halfHeight, exponent } = y >= 0 ? SKULL.top : SKULL.bottom;
   // At height y the horizontal section is the outline of y = 0 shrunk by the vertical superellipse.
-  const shrink = Math.pow(1 - Math.pow(Math.abs(y) / halfHeight, exponent), 1 / exponent);
-  const radius = shrink / gauge(Math.sin(azimuth), 0, Math.cos(azimuth));
-  return { x: k * radius * Math.sin(azimuth), y: k * y, z: k * radius * Math.cos(azimuth) };
-}
-
-function tabulateHairline(heightAt: (deg: number) => number, k: number): Float64Array {
-  const out = new Float64Array(TABLE_SIZE + 1);
-  for (let i = 0; i <= TABLE_SIZE; i += 1) {
-    const azimuth = (i / TABLE_SIZE) * 2 * Math.PI;
-    const folded = azimuth > Math.PI ? azimuth - 2 * Math.PI : azimuth;
-    const p = hairlinePointAt(folded, heightAt, k);
-    out[i] = k * arcAtPolar(folded, Math.atan2(Math.hypot(p.x, p.z), p.y));
-  }
-  return out;
+  const shrink = pow(1 - pow(abs(y) / halfHeight, exponent), 1 / exponent);
+  const radius = shrink / gauge(sin(azimuth), 0, cos(azimuth));
+  return { x: skull.x * radius * sin(azimuth), y: skull.y * y, z: skull.z * radius * cos(azimuth) };
 }

@@ -1,9 +1,21 @@
-export { traceOutlines, type Outline } from './contour';
-export { HAIRLINE_SHAPES, hairlineCurve, type HairlineShape } from './hairline';
-export { makeHead, mirrorHead, type Head, type HeadSpec, type ScalpPlace } from './head';
+export { traceLevel, traceOutlines, type LevelLine, type Outline } from './contour';
+export { distanceRaster, type DistanceRaster } from './distance';
+export { earToEar, frontToNape } from './fit';
+export {
+  HAIRLINE_SHAPES, hairlineCurve, hairlineKnots, hairlineProblem, type HairlineKnot, type HairlineShape, type HairlineSide,
+} from './hairline';
+export {
+  makeHead, mirrorHead, mirrorHeadSpec, USUAL_CROWN, type CrownSpec, type Head, type HeadSpec, type ScalpPlace,
+} from './head';
 export { fromOpened, openedHairline, openedPart, toOpened, type OpenedPoint } from './opened';
-export { landmarks, makeScalp, makeScalpGrid, scalpAreas, surfaceDistance, type Scalp, type ScalpGrid } from './scalp';
-export { gauge, gaugeWithGradient, SKULL, surfaceAlong, surfaceNormal } from './skull';
+export { makeRoots, type Roots } from './roots';
+export {
+  CROWN_RADIUS_MM, HAIRLINE_BAND_MM, landmarks, makeScalp, makeScalpGrid, sampleRaster, scalpAreas, surfaceDistance, zoneNear,
+  type Scalp, type ScalpGrid,
+} from './scalp';
+export { evenScale, gauge, gaugeOn, gaugeWithGradient, SKULL, surfaceAlong, surfaceNormal, type SkullScale } from './skull';
 export * from './vector';
-export { familyName, ZONE_FAMILIES, zoneName, ZONES, zonesOf, type Zone, type ZoneFamily } from './zones';
+export {
+  familyName, swapSide, ZONE_FAMILIES, zoneName, ZONES, zonesOf, type Zone, type ZoneFamily,
+} from './zones';
 export { zoneOutlines, type ZoneOutline } from './zone-outlines';

@@ -1,5 +1,5 @@
-import { directionAt, surfaceAlong } from './skull';
-import { distance, type Vec3 } from './vector';
+import { directionAt, surfaceAlong, surfaceNormal, type SkullScale } from './skull';
+import { distance, dot, length, type Vec3 } from './vector';
 
 const { abs, floor, max, min } = Math;
 
@@ -11,33 +11,76 @@ const POLARS = 171;
 const CHORDS = 2;
 
 /**
- * Arc length from the apex along a meridian (half-plane through the vertical axis) of the average skull.
- * Tabulated by |azimuth| (2°) and polar angle (1°); linear interpolation is within 0.01 mm of the arc.
+ * One skull by azimuth and polar angle (from the apex), radians: arc lengths down its meridians (half-planes through the
+ * vertical axis), and its surface. Tabulated every 2° and 1°; linear interpolation is within 0.02 mm.
  */
-let table: Float64Array | undefined;
-
-function arcs(): Float64Array {
-  if (table) return table;
-  const built = new Float64Array(AZIMUTHS * POLARS);
-  for (let i = 0; i < AZIMUTHS; i += 1) {
-    let previous: Vec3 = surfaceAlong(directionAt(i * AZIMUTH_STEP, 0), 1);
-    let arc = 0;
-    for (let j = 1; j < POLARS; j += 1) {
-      for (let part = 1; part <= CHORDS; part += 1) {
-        const here = surfaceAlong(directionAt(i * AZIMUTH_STEP, (j - 1 + part / CHORDS) * POLAR_STEP), 1);
-        arc += distance(previous, here);
-        previous = here;
-      }
-      built[i * POLARS + j] = arc;
-    }
-  }
-  table = built;
-  return built;
+export interface Meridians {
+  /** Arc in mm from the apex to a polar angle. */
+  arcAtPolar(azimuth: number, polar: number): number;
+  /** Inverse: the polar angle at which the meridian has run `arc` mm. */
+  polarAtArc(azimuth: number, arc: number): number;
+  /** Distance of the surface from the head's centre, mm. */
+  radiusAt(azimuth: number, polar: number): number;
+  /** Skin within a unit of solid angle, mm². */
+  skinAt(azimuth: number, polar: number): number;
 }
 
-/** Arc in mm on the average skull from the apex to the polar angle, along the meridian at an azimuth (radians). */
-export function arcAtPolar(azimuth: number, polar: number): number {
-  const t = arcs();
+interface Tables {
+  readonly arcs: Float64Array;
+  readonly radii: Float64Array;
+  readonly skin: Float64Array;
+}
+
+const remembered = new Map<string, Tables>();
+const MOST_REMEMBERED = 8;
+
+/** Heads of the same proportions share their tables, which are made for a breadth scale of 1. */
+export function meridiansOf(scaled: SkullScale): Meridians {
+  const proportions: SkullScale = { x: 1, y: scaled.y / scaled.x, z: scaled.z / scaled.x };
+  const key = `${proportions.y} ${proportions.z}`;
+  let tables = remembered.get(key);
+  if (!tables) {
+    tables = tabulate(proportions);
+    if (remembered.size >= MOST_REMEMBERED) remembered.delete(remembered.keys().next().value!);
+    remembered.set(key, tables);
+  }
+  const { arcs, radii, skin } = tables;
+  const size = scaled.x;
+  return {
+    arcAtPolar: (azimuth, polar) => size * lookUp(arcs, azimuth, polar),
+    polarAtArc: (azimuth, arc) => polarAtArc(arcs, azimuth, arc / size),
+    radiusAt: (azimuth, polar) => size * lookUp(radii, azimuth, polar),
+    skinAt: (azimuth, polar) => size * size * lookUp(skin, azimuth, polar),
+  };
+}
+
+function tabulate(proportions: SkullScale): Tables {
+  const arcs = new Float64Array(AZIMUTHS * POLARS);
+  const radii = new Float64Array(AZIMUTHS * POLARS);
+  const skin = new Float64Array(AZIMUTHS * POLARS);
+  for (let i = 0; i < AZIMUTHS; i += 1) {
+    let previous: Vec3 | undefined;
+    let arc = 0;
+    for (let j = 0; j < POLARS; j += 1) {
+      for (let part = j === 0 ? CHORDS : 1; part <= CHORDS; part += 1) {
+        const direction = directionAt(i * AZIMUTH_STEP, (j - 1 + part / CHORDS) * POLAR_STEP);
+        const here = surfaceAlong(direction, proportions);
+        if (previous) arc += distance(previous, here);
+        previous = here;
+        if (part < CHORDS) continue;
+        const radius = length(here);
+        const at = i * POLARS + j;
+        arcs[at] = arc;
+        radii[at] = radius;
+        // A solid angle dΩ covers r²·dΩ/(n·d) of skin.
+        skin[at] = (radius * radius) / dot(surfaceNormal(here, proportions), direction);
+      }
+    }
+  }
+  return { arcs, radii, skin };
+}
+
+function lookUp(t: Float64Array, azimuth: number, polar: number): number {
   const column = min(abs(azimuth) / AZIMUTH_STEP, AZIMUTHS - 1.000001);
   const row = min(max(polar, 0) / POLAR_STEP, POLARS - 1.000001);
   const i = floor(column);
@@ -49,21 +92,20 @@ export function arcAtPolar(azimuth: number, polar: number): number {
   return (t[near] * (1 - h) + t[near + 1] * h) * (1 - f) + (t[far] * (1 - h) + t[far + 1] * h) * f;
 }
 
-/** Inverse of {@link arcAtPolar}: the polar angle at which the meridian has run `arc` mm. */
-export function polarAtArc(azimuth: number, arc: number): number {
-  const t = arcs();
+function polarAtArc(t: Float64Array, azimuth: number, arc: number): number {
   const column = min(abs(azimuth) / AZIMUTH_STEP, AZIMUTHS - 1.000001);
   const i = floor(column);
   const f = column - i;
-  const at = (j: number) => t[i * POLARS + j] * (1 - f) + t[(i + 1) * POLARS + j] * f;
+  const near = i * POLARS;
+  const far = near + POLARS;
   let low = 0;
   let high = POLARS - 1;
   while (high - low > 1) {
     const middle = (low + high) >> 1;
-    if (at(middle) <= arc) low = middle;
+    if (t[near + middle] * (1 - f) + t[far + middle] * f <= arc) low = middle;
     else high = middle;
   }
-  const start = at(low);
-  const end = at(high);
+  const start = t[near + low] * (1 - f) + t[far + low] * f;
+  const end = t[near + high] * (1 - f) + t[far + high] * f;
   return (low + min(1, max(0, (arc - start) / (end - start)))) * POLAR_STEP;
 }

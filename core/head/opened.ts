@@ -1,5 +1,5 @@
 import type { Head } from './head';
-import { gauge } from './skull';
+import { gaugeOn } from './skull';
 import type { Vec3 } from './vector';
 
 /**
@@ -42,7 +42,7 @@ export function openedPart(head: Head, offsetMm: number, behindApexMm = 50): Ope
     let outside = 400 * head.k;
     for (let i = 0; i < 40; i += 1) {
       const r = (inside + outside) / 2;
-      if (gauge(offsetMm, r * Math.sin(angle), r * Math.cos(angle)) < head.k) inside = r;
+      if (gaugeOn(head.skull, offsetMm, r * Math.sin(angle), r * Math.cos(angle)) < 1) inside = r;
       else outside = r;
     }
     const point = { x: offsetMm, y: inside * Math.sin(angle), z: inside * Math.cos(angle) };

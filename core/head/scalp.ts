@@ -1,21 +1,24 @@
 import type { Head, ScalpPlace } from './head';
-import { SKULL, surfaceNormal } from './skull';
-import { dot, length, subtract, vec, type Vec3 } from './vector';
-import { ZONES, type Zone } from './zones';
+import type { Meridians } from './meridian';
+import { SKULL, surfaceNormal, type SkullScale } from './skull';
+import { distance, dot, length, mirrored, subtract, vec, type Vec3 } from './vector';
+import { swapSide, ZONES, type Zone } from './zones';
 
 const DEG = Math.PI / 180;
 /** Width of the hairline band, mm on the average head. */
 export const HAIRLINE_BAND_MM = 15;
 /** Radius of the crown zone, mm on the average head. */
-const CROWN_RADIUS_MM = 35;
-/** The crown point lies this far behind the apex, mm of arc on the average head. */
-const CROWN_BEHIND_APEX_MM = 50;
+export const CROWN_RADIUS_MM = 35;
 const HAIRLINE_SAMPLES = 720;
 
 /** Surface distance between two scalp points: the chord opened to an arc by the turn of the normal along it. */
-export function surfaceDistance(a: Vec3, b: Vec3): number {
-  const chord = length(subtract(a, b));
-  const turn = Math.acos(Math.min(1, Math.max(-1, dot(surfaceNormal(a), surfaceNormal(b)))));
+export function surfaceDistance(a: Vec3, b: Vec3, skull?: SkullScale): number {
+  return openedChord(length(subtract(a, b)), dot(surfaceNormal(a, skull), surfaceNormal(b, skull)));
+}
+
+/** Arc over a chord whose ends have normals with this cosine between them: as on a circle. */
+export function openedChord(chord: number, cosine: number): number {
+  const turn = Math.acos(Math.min(1, Math.max(-1, cosine)));
   return turn < 1e-6 ? chord : (chord * (turn / 2)) / Math.sin(turn / 2);
 }
 
@@ -30,7 +33,7 @@ export interface Scalp {
 
 export function makeScalp(head: Head): Scalp {
   const { k } = head;
-  const crown = head.pointAt(Math.PI, CROWN_BEHIND_APEX_MM * k);
+  const { crown } = head;
   const line = sampleHairline(head);
   const nearHairline = (point: Vec3, place: ScalpPlace, mm: number): boolean => {
     const down = place.hairArc - place.arc;
@@ -42,7 +45,7 @@ export function makeScalp(head: Head): Scalp {
   const band = HAIRLINE_BAND_MM * k;
 
   const zoneAt = (point: Vec3, place: ScalpPlace = head.locate(point)): Zone => {
-    if (place.arc < 100 * k && surfaceDistance(point, crown) <= CROWN_RADIUS_MM * k) return 'crown';
+    if (distance(point, crown) <= CROWN_RADIUS_MM * k && surfaceDistance(point, crown, head.skull) <= CROWN_RADIUS_MM * k) return 'crown';
     const side = point.x >= 0 ? 'l' : 'r';
     const a = Math.abs(place.azimuth) / DEG;
     if (nearHairline(point, place, band)) {
@@ -55,8 +58,8 @@ export function makeScalp(head: Head): Scalp {
     if (t <= 0.35) return `top-${side}`;
     if (a <= 42) return `front-${side}`;
     if (a <= 105) return t <= 0.65 ? `upper-side-${side}` : `lower-side-${side}`;
-    if (point.y > -10 * k) return `upper-back-${side}`;
-    if (point.y > -40 * k) return `occipital-${side}`;
+    if (point.y > -10 * head.skull.y) return `upper-back-${side}`;
+    if (point.y > -40 * head.skull.y) return `occipital-${side}`;
     return `nape-${side}`;
   };
   return { head, crown, nearHairline, zoneAt };
@@ -84,13 +87,14 @@ export interface ScalpGrid {
 
 export function makeScalpGrid(scalp: Scalp): ScalpGrid {
   const { head } = scalp;
+  const { meridians } = head;
   const step = 3 * head.k;
-  const reach = 252 * head.k;
-  const half = Math.ceil((204 * head.k) / step);
+  const reach = 252 * Math.max(head.k, head.skull.y);
+  const half = Math.ceil((204 * Math.max(head.k, head.skull.y)) / step);
   // An even number of columns: no node lies on the middle line, so left and right hold equal shares.
   const columns = 2 * half;
   const below = Math.ceil(reach / step);
-  const above = Math.ceil((132 * head.k) / step);
+  const above = Math.ceil((132 * Math.max(head.k, head.skull.y)) / step);
   const rows = below + above + 1;
   const x0 = -(half - 0.5) * step;
   const y0 = -below * step;
@@ -98,8 +102,10 @@ export function makeScalpGrid(scalp: Scalp): ScalpGrid {
   const places = new Array<ScalpPlace | undefined>(columns * rows);
   const zones = new Array<Zone | undefined>(columns * rows);
   const area = new Float64Array(columns * rows);
+  // Where both sides are alike, the client's right is the left seen in a mirror.
+  const firstColumn = head.symmetric ? half : 0;
   for (let r = 0; r < rows; r += 1) {
-    for (let c = 0; c < columns; c += 1) {
+    for (let c = firstColumn; c < columns; c += 1) {
       const x = x0 + c * step;
       const y = y0 + r * step;
       const azimuth = Math.atan2(x, y);
@@ -107,28 +113,56 @@ export function makeScalpGrid(scalp: Scalp): ScalpGrid {
       const hairArc = head.hairArc(azimuth);
       if (arc > hairArc + 6 * step) continue;
       const i = r * columns + c;
-      const point = head.pointAt(azimuth, arc);
+      const polar = meridians.polarAtArc(azimuth, arc);
+      const radius = meridians.radiusAt(azimuth, polar);
+      const ring = radius * Math.sin(polar);
+      const point = { x: ring * Math.sin(azimuth), y: radius * Math.cos(polar), z: ring * Math.cos(azimuth) };
       points[i] = point;
       places[i] = { azimuth, arc, hairArc };
       const coverage = Math.min(1, Math.max(0, 0.5 + (hairArc - arc) / step));
       if (coverage > 0) {
-        area[i] = coverage * step * step * skinRatio(point, azimuth, arc);
+        area[i] = coverage * step * step * skinRatio(meridians, azimuth, polar, arc);
         zones[i] = scalp.zoneAt(point, places[i]);
       }
+      if (!head.symmetric) continue;
+      const twin = r * columns + (columns - 1 - c);
+      points[twin] = mirrored(point);
+      places[twin] = { azimuth: -azimuth, arc, hairArc };
+      area[twin] = area[i];
+      zones[twin] = zones[i] && swapSide(zones[i]);
     }
   }
   return { scalp, columns, rows, x0, y0, step, points, places, area, zones };
 }
 
-/**
- * Area of skin under one unit of area of the opened head. With n the normal and e the direction of growing azimuth it
- * is (horizontal radius)/(arc·√(1 − (n·e)²)): skin is r²·dΩ/(n·d), and the meridian runs r·√(1 − (n·e)²)/(n·d) per radian.
- */
-function skinRatio(point: Vec3, azimuth: number, arc: number): number {
+/** Value of a raster at a point of the opened head by bilinear interpolation; NaN where a node of it is NaN or missing. */
+export function sampleRaster(grid: ScalpGrid, values: Float64Array, x: number, y: number): number {
+  const column = (x - grid.x0) / grid.step;
+  const row = (y - grid.y0) / grid.step;
+  const c = Math.floor(column);
+  const r = Math.floor(row);
+  if (!(c >= 0 && r >= 0 && c + 1 < grid.columns && r + 1 < grid.rows)) return Number.NaN;
+  const f = column - c;
+  const h = row - r;
+  const i = r * grid.columns + c;
+  const low = values[i] * (1 - f) + values[i + 1] * f;
+  const high = values[i + grid.columns] * (1 - f) + values[i + grid.columns + 1] * f;
+  return low * (1 - h) + high * h;
+}
+
+/** Zone of the raster's node nearest to a point of the opened head. */
+export function zoneNear(grid: ScalpGrid, x: number, y: number): Zone | undefined {
+  const c = Math.round((x - grid.x0) / grid.step);
+  const r = Math.round((y - grid.y0) / grid.step);
+  return c >= 0 && r >= 0 && c < grid.columns && r < grid.rows ? grid.zones[r * grid.columns + c] : undefined;
+}
+
+/** Area of skin under one unit of area of the opened head: dΩ is sin θ·dθ·da, the opened head's element arc·d(arc)·da. */
+function skinRatio(meridians: Meridians, azimuth: number, polar: number, arc: number): number {
   if (arc < 1e-6) return 1;
-  const normal = surfaceNormal(point);
-  const sideways = normal.x * Math.cos(azimuth) - normal.z * Math.sin(azimuth);
-  return Math.hypot(point.x, point.z) / (arc * Math.sqrt(1 - sideways * sideways));
+  const h = 0.01;
+  const slope = (meridians.arcAtPolar(azimuth, polar + h) - meridians.arcAtPolar(azimuth, polar - h)) / (2 * h);
+  return (meridians.skinAt(azimuth, polar) * Math.sin(polar)) / (arc * slope);
 }
 
 function sampleHairline(head: Head): Float64Array {
@@ -170,11 +204,11 @@ export function scalpAreas(grid: ScalpGrid): { total: number; byZone: Record<Zon
 
 /** The landmarks that a colourist finds with her fingers. */
 export function landmarks(head: Head): Record<'apex' | 'crown' | 'frontHairline' | 'nape' | 'earCanalLeft' | 'occipitalBone', Vec3> {
-  const { k } = head;
+  const { skull } = head;
   const onHorizontal = (azimuth: number, y: number): Vec3 => {
     // Walk down the meridian to a height.
     let low = 0;
-    let high = 230 * k;
+    let high = 230 * head.k;
     for (let i = 0; i < 50; i += 1) {
       const middle = (low + high) / 2;
       if (head.pointAt(azimuth, middle).y > y) low = middle;
@@ -183,11 +217,11 @@ export function landmarks(head: Head): Record<'apex' | 'crown' | 'frontHairline'
     return head.pointAt(azimuth, low);
   };
   return {
-    apex: vec(0, SKULL.top.halfHeight * k, 0),
-    crown: head.pointAt(Math.PI, CROWN_BEHIND_APEX_MM * k),
+    apex: vec(0, SKULL.top.halfHeight * skull.y, 0),
+    crown: head.crown,
     frontHairline: head.hairlinePoint(0),
     nape: head.hairlinePoint(Math.PI),
-    earCanalLeft: onHorizontal(Math.PI / 2, SKULL.earCanalY * k),
-    occipitalBone: onHorizontal(Math.PI, SKULL.inionY * k),
+    earCanalLeft: onHorizontal(Math.PI / 2, SKULL.earCanalY * skull.y),
+    occipitalBone: onHorizontal(Math.PI, SKULL.inionY * skull.y),
   };
 }

@@ -23,10 +23,14 @@ export const SKULL = {
   inionY: -34,
 } as const;
 
-/** Scale of a head against the average one; every length grows with it. */
-export function skullScale(circumferenceMm: number): number {
-  return circumferenceMm / SKULL.circumferenceMm;
+/** Scale of a head against the average one along each axis. */
+export interface SkullScale {
+  readonly x: number;
+  readonly y: number;
+  readonly z: number;
 }
+
+export const evenScale = (k: number): SkullScale => ({ x: k, y: k, z: k });
 
 const P = SKULL.horizontalExponent;
 
@@ -38,16 +42,24 @@ export function gauge(x: number, y: number, z: number): number {
   return pow(pow(horizontal, exponent / P) + pow(abs(y) / halfHeight, exponent), 1 / exponent);
 }
 
-/** Point of the surface in the direction (x, y, z), on a head of scale k, mm. */
-export function surfaceAlong(direction: Vec3, k: number): Vec3 {
-  return scale(direction, k / gauge(direction.x, direction.y, direction.z));
+/** {@link gauge} of a head of any scale: 1 on its surface. */
+export function gaugeOn(scaled: SkullScale, x: number, y: number, z: number): number {
+  return gauge(x / scaled.x, y / scaled.y, z / scaled.z);
+}
+
+/** Point of the surface in the direction (x, y, z), mm. */
+export function surfaceAlong(direction: Vec3, scaled: SkullScale): Vec3 {
+  return scale(direction, 1 / gaugeOn(scaled, direction.x, direction.y, direction.z));
 }
 
 /**
- * Writes the gradient of g (average skull) at a point into out[0…2] and returns g there. Being homogeneous of degree 0,
- * the gradient is the same for a scaled head. Continuous across y = 0 and z = 0 since p, q > 2.
+ * Writes the gradient of the scaled g at a point into out[0…2] and returns g there.
+ * Continuous across y = 0 and z = 0 since p, q > 2.
  */
-export function gaugeWithGradient(x: number, y: number, z: number, out: Float64Array): number {
+export function gaugeWithGradient(scaled: SkullScale, px: number, py: number, pz: number, out: Float64Array): number {
+  const x = px / scaled.x;
+  const y = py / scaled.y;
+  const z = pz / scaled.z;
   const c = z >= 0 ? SKULL.halfLengthFront : SKULL.halfLengthBack;
   const { halfHeight, exponent: q } = y >= 0 ? SKULL.top : SKULL.bottom;
   const u = abs(x) / SKULL.halfBreadth;
@@ -61,20 +73,22 @@ export function gaugeWithGradient(x: number, y: number, z: number, out: Float64A
   const g = pow(hq + vp * v, 1 / q);
   const outer = pow(g, 1 - q);
   const horizontal = h > 0 ? (outer * hq) / h : 0;
-  out[0] = (sign(x) * horizontal * up) / SKULL.halfBreadth;
-  out[1] = (sign(y) * outer * vp) / halfHeight;
-  out[2] = (sign(z) * horizontal * wp) / c;
+  out[0] = (sign(x) * horizontal * up) / (SKULL.halfBreadth * scaled.x);
+  out[1] = (sign(y) * outer * vp) / (halfHeight * scaled.y);
+  out[2] = (sign(z) * horizontal * wp) / (c * scaled.z);
   return g;
 }
 
 const scratch = new Float64Array(3);
 
-/** Outward unit normal of the skull at (or radially under) a point. */
-export function surfaceNormal(point: Vec3): Vec3 {
-  gaugeWithGradient(point.x, point.y, point.z, scratch);
+/** Outward unit normal of a head's surface at (or radially under) a point. */
+export function surfaceNormal(point: Vec3, scaled: SkullScale = EVEN): Vec3 {
+  gaugeWithGradient(scaled, point.x, point.y, point.z, scratch);
   const size = sqrt(scratch[0] ** 2 + scratch[1] ** 2 + scratch[2] ** 2);
   return { x: scratch[0] / size, y: scratch[1] / size, z: scratch[2] / size };
 }
+
+const EVEN = evenScale(1);
 
 /** Unit direction from the head's centre at azimuth a (0 front, +90° client's left) and polar angle θ from the apex, radians. */
 export function directionAt(azimuth: number, polar: number): Vec3 {

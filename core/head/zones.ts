@@ -53,6 +53,13 @@ export function familyName(family: ZoneFamily): string {
   return FAMILY_NAMES[family];
 }
 
+/** The same zone on the other side. */
+export function swapSide(zone: Zone): Zone {
+  if (zone.endsWith('-l')) return `${zone.slice(0, -2)}-r` as Zone;
+  if (zone.endsWith('-r')) return `${zone.slice(0, -2)}-l` as Zone;
+  return zone;
+}
+
 /** A zone as it is said: `Temple, left`. */
 export function zoneName(zone: Zone): string {
   const side = /-([lr])$/.exec(zone)?.[1];

@@ -1,13 +1,25 @@
-import type { FoilStock } from './types';
+import type { ColumnLayout, FoilStock } from './types';
+
+/** A bricklaid end piece narrower than this joins its neighbour, mm. */
+export const NARROWEST_PIECE_MM = 40;
 
 /** Columns that a section of this width needs: n = max(1, ceil((w − tolerance)/usable width)). */
 export function columnCount(widthMm: number, stock: FoilStock): number {
   return Math.max(1, Math.ceil((widthMm - stock.toleranceMm) / stock.usableWidthMm - 1e-9));
 }
 
-/** Splits [from, to] along the parting into equal columns. */
-export function equalColumns(from: number, to: number, stock: FoilStock): readonly (readonly [number, number])[] {
-  const n = columnCount(to - from, stock);
-  const width = (to - from) / n;
-  return Array.from({ length: n }, (_, i) => [from + i * width, from + (i + 1) * width] as const);
+/**
+ * Shares of a section's width at which its columns meet, from 0 to 1: equal columns; bricklaid, every second row is
+ * shifted by half a column, and an end piece that comes out too narrow joins its neighbour.
+ * @param row from 1
+ */
+export function columnEdges(widthMm: number, row: number, stock: FoilStock, { layout, onePerRow }: ColumnLayout): number[] {
+  const n = onePerRow ? 1 : columnCount(widthMm, stock);
+  const equal = Array.from({ length: n + 1 }, (_, i) => i / n);
+  if (layout === 'aligned' || n === 1 || row % 2 === 1) return equal;
+  const shifted = [0, ...Array.from({ length: n }, (_, i) => (i + 0.5) / n), 1];
+  const narrow = widthMm / n / 2 < NARROWEST_PIECE_MM;
+  // Joined to its neighbour, an end piece must still fit on the foil.
+  const joins = narrow && (1.5 * widthMm) / n <= stock.usableWidthMm + stock.toleranceMm + 1e-9;
+  return joins ? [0, ...shifted.slice(2, -2), 1] : shifted;
 }

@@ -1,156 +1,237 @@
-import { foilingMinutes } from '../clock';
-import { makeHead, scalpAreas, ZONES, type Head, type Outline, type ScalpGrid, type Zone } from '../head';
-import { foilsOfHalf, gridsOf, halfGeometry, halfKey, ownPoints, sidesOf, type ComputedFoil, type FoilPath, type HalfGeometry } from './panel-foils';
-import type { Foil, GatherKind, Panel, PanelProblem, PanelTotals, Plan, Sheet, Side, Totals, ZoneShare } from './types';
+import { makeHead, scalpAreas, type Head, type HeadSpec, type OpenedPoint, type Outline, type Zone } from '../head';
+import { framesOf, headGrids, type Frame, type HeadGrids } from './frame';
+import { mirrorPanel } from './mirror';
+import { driftsOf, foilsOfPanel, type FoilPath, type PanelFoils, type SideOfPanel } from './panel-foils';
+import { panelField, type PanelField } from './panel-field';
+import { PlaceProblem } from './place';
+import { Remembered } from './remembered';
+import type { PanelHalf } from './rows';
+import { claimsBefore, sectionedKey, sectioningOrder, sectionOff, type SectionedPanel } from './sectioning';
+import type { EditNote, PanelProblem, Sheet } from './sheet';
+import { buildSheet, type ComputedPanel } from './build-sheet';
+import { pitchOf } from './spacing';
+import { solveSpacing } from './solve';
+import type { Panel, Plan, Side } from './types';
+import { varied } from './variation';
 
 /** More foils than this in one panel are a slip of the finger, not a plan. */
 export const MOST_FOILS_PER_PANEL = 600;
+/** A share of folded edge points above this is said; below, it is a matter of a corner. */
+const FOLDED_SHARE = 0.02;
 
 /** What a drawing of the plan needs beside the sheet. */
 export interface PatternDrawing {
   readonly head: Head;
+  /** By foil, in the order of the sheet's foils; then the painted sections and the treated drop-outs. */
   readonly paths: readonly FoilPath[];
-  readonly outlines: readonly { readonly panel: string; readonly side: Side; readonly outlines: readonly Outline[] }[];
+  readonly painted: readonly FoilPath[];
+  readonly dropouts: readonly FoilPath[];
+  readonly outlines: readonly { readonly panel: string; readonly side: Side | 'across'; readonly outlines: readonly Outline[] }[];
 }
 
 export interface ComputedPlan {
   readonly sheet: Sheet;
   readonly drawing: PatternDrawing;
+  /** Skin by zone, mm². */
+  readonly zoneAreas: Readonly<Record<Zone, number>>;
+}
+
+interface HeadModel {
+  readonly head: Head;
+  readonly own: Frame;
+  readonly mirror: Frame;
+  readonly areas: ReturnType<typeof scalpAreas>;
 }
 
 /**
- * The pattern engine. It remembers the geometry of heads and panels, so that an edit of thickness, gather or drop-out
- * only places foils anew. The memory never changes a result: the same plan gives the same bytes.
+ * The pattern engine. It remembers the geometry of heads, panels and fields, so that an edit of thickness, gather or
+ * drop-out only places foils anew. The memory never changes a result: the same plan gives the same bytes.
  */
-export function createPatternEngine(): { compute(plan: Plan): ComputedPlan } {
-  const heads = new Remembered<{ head: Head; grids: Record<Side, ScalpGrid>; areas: ReturnType<typeof scalpAreas> }>(4);
-  const halves = new Remembered<HalfGeometry | undefined>(48);
+export interface PatternEngine {
+  compute(plan: Plan): ComputedPlan;
+}
+
+export function createPatternEngine(): PatternEngine {
+  const heads = new Remembered<{ grids: HeadGrids; areas: HeadModel['areas'] }>(4);
+  const models = new Remembered<HeadModel>(12);
+  const sections = new Remembered<SectionedPanel | undefined>(96);
+  const fields = new Remembered<PanelField>(96);
 
   const compute = (plan: Plan): ComputedPlan => {
     const { part, ...headSpec } = plan.head;
     const headKey = JSON.stringify(headSpec);
-    const { head, grids, areas } = heads.get(headKey, () => {
-      const made = makeHead(headSpec);
-      const madeGrids = gridsOf(made);
-      return { head: made, grids: madeGrids, areas: scalpAreas(madeGrids.left) };
+    const model = models.get(headKey + JSON.stringify(part), (): HeadModel => {
+      const { grids, areas } = heads.get(headKey, () => rasteredHead(headSpec));
+      return { head: grids.head, areas, ...framesOf(grids, part) };
     });
-    const computed: { panel: Panel; foils: ComputedFoil[]; areaMm2: number }[] = [];
+    const order = sectioningOrder(plan.panels, plan.sectioning);
+    const mirrorOrder = order.map(mirrorPanel);
+    const computed: ComputedPanel[] = [];
     const outlines: PatternDrawing['outlines'][number][] = [];
     const problems: PanelProblem[] = [];
-    for (const panel of plan.panels) {
-      if (panel.muted) continue;
-      const placed: ComputedFoil[] = [];
-      let areaMm2 = 0;
-      for (const side of sidesOf(panel)) {
-        const grid = grids[side];
-        const towards = side === 'left' ? part.offsetMm : -part.offsetMm;
-        const key = `${JSON.stringify(grid.scalp.head.spec)}${halfKey(panel, towards)}`;
-        const half = halves.get(key, () => halfGeometry(grid, panel, towards));
-        if (!half) {
-          problems.push({ panel: panel.id, problem: `${panel.name}: no hair is left for this panel. Check the part.` });
-          continue;
-        }
-        outlines.push({ panel: panel.id, side, outlines: half.outlines.map((outline) => ownPoints(outline, side)) });
-        areaMm2 += half.areaMm2;
-        placed.push(...foilsOfHalf(half, side, panel, plan.hair, plan.foil));
-      }
-      if (placed.length > MOST_FOILS_PER_PANEL) {
-        problems.push({
-          panel: panel.id,
-          problem: `${panel.name}: ${placed.length} foils are more than ${MOST_FOILS_PER_PANEL}. Widen the drop-out or the section.`,
-        });
+    const seen = new Set<number>();
+    const notes: EditNote[] = [];
+
+    for (const written of plan.panels) {
+      if (written.muted) continue;
+      const say = (problem: string) => problems.push({ panel: written.id, problem: `${written.name}: ${problem}.` });
+      const unusable = whatIsWrong(written);
+      if (unusable) {
+        say(unusable);
         continue;
       }
-      computed.push({ panel, foils: placed, areaMm2 });
+      const panel = varied(written);
+      try {
+        const sides = sidesOf(panel).flatMap((side): SideOfPanel[] => {
+          const half = halfOf(panel, side, model, headKey, order, mirrorOrder);
+          if (!half) {
+            say(side === 'across' || panel.side !== 'both' ? 'no hair is left for this panel' : `no hair is left for it on the ${side}`);
+            return [];
+          }
+          return [{ half, side, frameSide: side === 'right' ? 'mirror' : 'own' }];
+        });
+        if (sides.length === 0) continue;
+        for (const { half, side } of sides) {
+          outlines.push({ panel: panel.id, side, outlines: half.sectioned.outlines.map((outline) => ownPoints(outline, side)) });
+          if (half.partings.kind === 'even' && half.partings.folded > FOLDED_SHARE) {
+            say('its partings would cross each other; choose a smaller panel or another angle');
+            break;
+          }
+        }
+        const solved = solveSpacing(panel, sides.map(({ half }) => half), plan.foil);
+        if (solved.problem) say(solved.problem);
+        const tooMany = rowsAreTooMany(panel, sides, solved.solvedDropoutMm);
+        if (tooMany) {
+          say(tooMany);
+          continue;
+        }
+        const placed = foilsOfPanel(panel, sides, solved, plan.hair, plan.foil, plan.edits, seen, notes);
+        if (placed.foils.length > MOST_FOILS_PER_PANEL) {
+          say(`${placed.foils.length} foils are more than ${MOST_FOILS_PER_PANEL}: widen the drop-out or the section`);
+          continue;
+        }
+        if (placed.foils.length === 0) say('not one section fits into it; make it larger or the section thinner');
+        computed.push(computedPanel(panel, sides, placed, solved.solvedDropoutMm, order, model));
+      } catch (error) {
+        if (!(error instanceof PlaceProblem)) throw error;
+        say(error.message);
+      }
     }
-    return {
-      sheet: buildSheet(plan, computed, areas, problems),
-      drawing: { head, paths: computed.flatMap(({ foils }) => foils.map(({ path }) => path)), outlines },
-    };
+    plan.edits.forEach((edit, i) => {
+      if (!seen.has(i)) notes.push({ edit: i, applied: false, note: edit.kind === 'add' ? `There is no panel ${edit.panel} on that side.` : `There is no foil ${edit.foil} any more.` });
+    });
+    notes.sort((a, b) => a.edit - b.edit);
+    const { sheet, paths, painted, dropouts } = buildSheet(plan, computed, model.areas.byZone, problems, notes);
+    return { sheet, drawing: { head: model.head, paths, painted, dropouts, outlines }, zoneAreas: model.areas.byZone };
+  };
+
+  const halfOf = (
+    panel: Panel, side: Side | 'across', model: HeadModel, headKey: string, order: readonly Panel[], mirrorOrder: readonly Panel[],
+  ): PanelHalf | undefined => {
+    const inMirror = side === 'right';
+    const frame = inMirror ? model.mirror : model.own;
+    const own = inMirror ? mirrorPanel(panel) : panel;
+    const frameSide = side === 'across' ? 'across' : 'left';
+    const claims = claimsBefore(own, frameSide, inMirror ? mirrorOrder : order, frame);
+    // Where both sides of the head are alike, the mirror's geometry is the head's own.
+    const key = (inMirror && !model.head.symmetric ? `mirror${headKey}` : headKey) + sectionedKey(own, frameSide, claims, frame);
+    const sectioned = sections.get(key, () => sectionOff(own, frameSide, claims, frame));
+    if (!sectioned) return undefined;
+    // The distance to the part does not stand in the key of a panel that only its partings follow.
+    const partKey = own.direction.kind === 'part' ? `${frame.partOffsetMm}` : '';
+    return { sectioned, partings: fields.get(key + JSON.stringify(own.direction) + partKey, () => panelField({ ...sectioned, frame }, own.direction)) };
   };
   return { compute };
 }
 
-function buildSheet(
-  plan: Plan,
-  computed: readonly { panel: Panel; foils: readonly ComputedFoil[]; areaMm2: number }[],
-  areas: ReturnType<typeof scalpAreas>,
-  problems: readonly PanelProblem[],
-): Sheet {
-  const all = computed.flatMap(({ foils }) => foils);
-  const foils: Foil[] = all.map(({ foil: { id, ...rest } }, i) => ({ id, order: i + 1, ...rest }));
-  const zones = zoneShares(all, areas.byZone);
-  const panels: PanelTotals[] = computed.map(({ panel, foils: own, areaMm2 }) => ({
-    panel: panel.id,
-    foils: own.length,
-    rows: new Set(own.map(({ foil }) => `${foil.side}${foil.row}`)).size,
-    areaCm2: areaMm2 / 100,
-  }));
+function rasteredHead(spec: HeadSpec) {
+  const grids = headGrids(makeHead(spec));
+  return { grids, areas: scalpAreas(grids.own.grid) };
+}
+
+/** Sides that a panel works on. */
+export function sidesOf({ side }: Panel): readonly (Side | 'across')[] {
+  return side === 'both' ? ['left', 'right'] : [side];
+}
+
+/** What makes a panel impossible to compute, whatever the head: figures that are no figures, a pitch of nothing. */
+function whatIsWrong(panel: Panel): string | undefined {
+  const bad = firstNotFinite(panel);
+  if (bad) return `${bad} is not a number`;
+  if (!(panel.thicknessMm > 0)) return 'a section must be thicker than 0 mm';
+  const { spacing } = panel;
+  const dropouts = spacing.kind === 'backwards' ? spacing.spacing : spacing;
+  const given = dropouts.kind === 'constant' ? [dropouts.dropoutMm] : dropouts.kind === 'graded' ? dropouts.dropoutsMm : [];
+  if (dropouts.kind === 'graded' && given.length === 0) return 'graded drop-outs need at least one value';
+  for (const mm of given) if (!(pitchOf(panel.thicknessMm, mm) > 0)) return 'the pitch (thickness + drop-out) must be more than 0 mm';
+  if (spacing.kind === 'count' && spacing.foils > MOST_FOILS_PER_PANEL) return `${spacing.foils} foils are more than ${MOST_FOILS_PER_PANEL} in one panel`;
+  if (panel.gather.kind === 'alternate' && panel.gather.of.length === 0) return 'gathers in turn need at least one gather';
+  return undefined;
+}
+
+function firstNotFinite(value: unknown, where = ''): string | undefined {
+  if (typeof value === 'number') return Number.isFinite(value) ? undefined : where;
+  if (typeof value !== 'object' || value === null) return undefined;
+  for (const [name, inner] of Object.entries(value)) {
+    const found = firstNotFinite(inner, where ? `${where}.${name}` : name);
+    if (found) return found;
+  }
+  return undefined;
+}
+
+/** Rows are counted before they are traced: ten thousand are refused at once. */
+function rowsAreTooMany(panel: Panel, sides: readonly SideOfPanel[], solvedDropoutMm: number | null): string | undefined {
+  const { spacing } = panel;
+  const least = solvedDropoutMm ?? leastDropoutOf(spacing.kind === 'backwards' ? spacing.spacing : spacing);
+  let rows = 0;
+  for (const { half } of sides) {
+    if (half.partings.kind !== 'even') continue;
+    const [first, last] = half.partings.field.extent;
+    rows += Math.max(0, (last - first) / pitchOf(panel.thicknessMm, least));
+  }
+  return rows > MOST_FOILS_PER_PANEL * 1.5 ? `about ${Math.round(rows)} foils are more than ${MOST_FOILS_PER_PANEL}: widen the drop-out or the section` : undefined;
+}
+
+function leastDropoutOf(spacing: Panel['spacing']): number {
+  switch (spacing.kind) {
+    case 'constant':
+      return spacing.dropoutMm;
+    // The last one repeats.
+    case 'graded':
+      return spacing.dropoutsMm[spacing.dropoutsMm.length - 1];
+    case 'eased':
+      return Math.min(spacing.fromMm, spacing.toMm);
+    default:
+      return 0;
+  }
+}
+
+function computedPanel(
+  panel: Panel, sides: readonly SideOfPanel[], placed: PanelFoils, solvedDropoutMm: number | null, order: readonly Panel[], model: HeadModel,
+): ComputedPanel {
+  const taken = new Map<string, number>();
+  const mirrorOrder = order.map(mirrorPanel);
+  for (const { half, side } of sides) {
+    const inMirror = side === 'right';
+    const claims = claimsBefore(
+      inMirror ? mirrorPanel(panel) : panel, side === 'across' ? 'across' : 'left', inMirror ? mirrorOrder : order, inMirror ? model.mirror : model.own,
+    );
+    half.sectioned.taken.forEach((area, i) => {
+      if (area > 0) taken.set(claims[i].panel.id, (taken.get(claims[i].panel.id) ?? 0) + area);
+    });
+  }
   return {
-    format: 'dappled-lattice/plan-sheet',
-    version: 1,
-    plan: plan.name,
-    foils,
-    panels,
-    zones,
-    totals: totalsOf(foils, zones),
-    problems,
+    panel,
+    placed,
+    drifts: driftsOf(placed.foils, panel),
+    areaMm2: sides.reduce((sum, { half }) => sum + half.sectioned.areaMm2, 0),
+    solvedDropoutMm,
+    takenBy: [...taken].map(([id, area]) => ({ panel: id, areaCm2: area / 100 })),
   };
 }
 
-function zoneShares(foils: readonly ComputedFoil[], byZone: Record<Zone, number>): ZoneShare[] {
-  const foiled = new Map<Zone, number>();
-  const lightened = new Map<Zone, number>();
-  for (const { foil, patches } of foils) {
-    for (const { zone, areaMm2 } of patches) {
-      foiled.set(zone, (foiled.get(zone) ?? 0) + areaMm2);
-      lightened.set(zone, (lightened.get(zone) ?? 0) + areaMm2 * foil.pickedShare);
-    }
-  }
-  const share = (of: Map<Zone, number>, zone: Zone) => Math.min(1, (of.get(zone) ?? 0) / byZone[zone]);
-  return ZONES.map((zone) => ({
-    zone,
-    areaCm2: byZone[zone] / 100,
-    foiledShare: share(foiled, zone),
-    lightenedShare: share(lightened, zone),
-  }));
+/** Points of the opened head as they lie on the client: the right side was computed in the mirror. */
+function ownPoints(points: readonly OpenedPoint[], side: Side | 'across'): readonly OpenedPoint[] {
+  return side === 'right' ? points.map(({ x, y }) => ({ x: -x, y })) : points;
 }
 
-function totalsOf(foils: readonly Foil[], zones: readonly ZoneShare[]): Totals {
-  const byGather: Record<GatherKind, number> = { slice: 0, weave: 0 };
-  const byFormula: Record<string, number> = {};
-  for (const foil of foils) {
-    byGather[foil.gather] += 1;
-    byFormula[foil.formula] = (byFormula[foil.formula] ?? 0) + 1;
-  }
-  const area = sum(zones.map((zone) => zone.areaCm2));
-  return {
-    foils: foils.length,
-    byGather,
-    byFormula,
-    foiledShare: sum(zones.map((zone) => zone.foiledShare * zone.areaCm2)) / area,
-    lightenedShare: sum(zones.map((zone) => zone.lightenedShare * zone.areaCm2)) / area,
-    hairs: sum(foils.map((foil) => foil.hairs)),
-    hairGrams: sum(foils.map((foil) => foil.hairGrams)),
-    foilingMinutes: foilingMinutes(foils),
-  };
-}
-
-function sum(values: readonly number[]): number {
-  return values.reduce((total, value) => total + value, 0);
-}
-
-/** A small memory that forgets what was longest unused. */
-class Remembered<T> {
-  private readonly known = new Map<string, T>();
-  constructor(private readonly size: number) {}
-
-  get(key: string, make: () => T): T {
-    const had = this.known.has(key);
-    const value = had ? (this.known.get(key) as T) : make();
-    this.known.delete(key);
-    this.known.set(key, value);
-    if (this.known.size > this.size) this.known.delete(this.known.keys().next().value as string);
-    return value;
-  }
-}

@@ -1,4 +1,4 @@
-import type { Gather } from './types';
+import type { Gather, SingleGather } from './types';
 
 /** What a gather takes from one section. */
 export interface Picked {
@@ -8,23 +8,87 @@ export interface Picked {
   readonly share: number;
 }
 
+/** Interval [from, to] in mm along the parting. */
+export type Interval = readonly [from: number, to: number];
+
+/** The gather of a row (from 1): gathers in turn alternate row by row. */
+export function gatherOf(gather: Gather, row: number): SingleGather {
+  return gather.kind === 'alternate' ? gather.of[(row - 1) % gather.of.length] : gather;
+}
+
 /**
  * Picks from a section of the given width (mm along the parting).
- * Weave: stitches = floor((W + g)/(w + g)), the first at the start of the section; share = stitches·w·depth/W.
+ * Weave: stitches = floor((W + g)/(w + g)), the first at the start of the section; share = stitches·w·depth/W; graded
+ * stitches the same with their own widths. Zigzag: triangles on a base each, share = ½·depth of what they span.
  * A section narrower than one stitch is one stitch of its own width.
  */
-export function pick(gather: Gather, widthMm: number): Picked {
+export function pick(gather: SingleGather, widthMm: number): Picked {
   if (gather.kind === 'slice') return { stitches: 1, share: 1 };
+  if (gather.kind === 'zigzag') {
+    const points = Math.max(1, Math.floor(widthMm / gather.pointMm + 1e-9));
+    return { stitches: points, share: (Math.min(widthMm, points * gather.pointMm) / widthMm) * 0.5 * gather.depth };
+  }
   const { stitchMm, gapMm, depth } = gather;
+  if (gather.lastStitchMm) {
+    const intervals = gradedIntervals(stitchMm, gather.lastStitchMm, gapMm, widthMm);
+    const taken = intervals.reduce((sum, [from, to]) => sum + to - from, 0);
+    return { stitches: intervals.length, share: (taken / widthMm) * depth };
+  }
   const stitches = Math.max(1, Math.floor((widthMm + gapMm) / (stitchMm + gapMm) + 1e-9));
   const taken = Math.min(stitches * stitchMm, widthMm);
   return { stitches, share: (taken / widthMm) * depth };
 }
 
-/** Intervals [from, to] in mm along the parting that go into the foil. */
-export function stitchIntervals(gather: Gather, widthMm: number): readonly (readonly [number, number])[] {
+/** Intervals along the parting that go into the foil, from the end where the picking starts. */
+export function stitchIntervals(gather: SingleGather, widthMm: number): readonly Interval[] {
   if (gather.kind === 'slice') return [[0, widthMm]];
   const { stitches } = pick(gather, widthMm);
+  if (gather.kind === 'zigzag') {
+    return Array.from({ length: stitches }, (_, i) => [i * gather.pointMm, Math.min((i + 1) * gather.pointMm, widthMm)] as const);
+  }
+  if (gather.lastStitchMm) return gradedIntervals(gather.stitchMm, gather.lastStitchMm, gather.gapMm, widthMm);
   const step = gather.stitchMm + gather.gapMm;
   return Array.from({ length: stitches }, (_, i) => [i * step, Math.min(i * step + gather.stitchMm, widthMm)] as const);
+}
+
+/**
+ * Stitches graded in equal ratios from the first width to the last, gaps even between them: as many as fit with both
+ * ends as wanted, the ratio following from the count.
+ */
+function gradedIntervals(first: number, last: number, gap: number, widthMm: number): Interval[] {
+  const total = (n: number) => {
+    const ratio = n > 1 ? (last / first) ** (1 / (n - 1)) : 1;
+    let sum = (n - 1) * gap;
+    for (let i = 0; i < n; i += 1) sum += first * ratio ** i;
+    return sum;
+  };
+  const most = Math.max(1, Math.ceil((widthMm + gap) / (Math.min(first, last) + gap)));
+  let n = 1;
+  while (n < most && total(n + 1) <= widthMm + 1e-9) n += 1;
+  const ratio = n > 1 ? (last / first) ** (1 / (n - 1)) : 1;
+  const out: Interval[] = [];
+  let at = 0;
+  for (let i = 0; i < n; i += 1) {
+    const stitch = first * ratio ** i;
+    out.push([at, Math.min(at + stitch, widthMm)]);
+    at += stitch + gap;
+  }
+  return out;
+}
+
+/** Share of the section that a point of it (mm along the parting, share of the thickness from the surface) belongs to the picked hair: 1 or 0. */
+export function isPicked(gather: SingleGather, widthMm: number, alongMm: number, depthShare: number): boolean {
+  if (gather.kind === 'slice') return true;
+  if (gather.kind === 'zigzag') {
+    const points = Math.max(1, Math.floor(widthMm / gather.pointMm + 1e-9));
+    if (alongMm > points * gather.pointMm) return false;
+    const f = (alongMm / gather.pointMm) % 1;
+    // A point is as deep as the gather goes at its middle and runs out to nothing at both sides.
+    return depthShare < gather.depth * (1 - Math.abs(2 * f - 1));
+  }
+  if (depthShare >= gather.depth) return false;
+  if (gather.lastStitchMm) return stitchIntervals(gather, widthMm).some(([from, to]) => alongMm >= from && alongMm < to);
+  const step = gather.stitchMm + gather.gapMm;
+  const i = Math.floor(alongMm / step);
+  return i < pick(gather, widthMm).stitches && alongMm - i * step < gather.stitchMm;
 }

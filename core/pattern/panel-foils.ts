@@ -1,198 +1,177 @@
-import {
-  add, addScaled, dot, fromOpened, length, makeScalp, makeScalpGrid, mirrorHead, normalize, scale,
-  subtract, toOpened, traceOutlines, type Head, type OpenedPoint, type Outline, type ScalpGrid, type Vec3, type Zone,
-} from '../head';
-import { equalColumns } from './columns';
-import { extentAlong, planeField, type Field, type Parting } from './field';
-import { pick } from './gather';
-import { hairGrams, hairsOn } from './hair';
-import { regionArea, regionDepths } from './region-raster';
-import { leftRegion, type Region } from './region';
-import { rowOffsets } from './spacing';
-import { runsInside } from './runs';
-import type { Foil, FoilStock, Panel, PlanHair, Side } from './types';
+import type { OpenedPoint } from '../head';
+import { partingAngle, ribbonFigures, turnBetween, type RibbonFigures, type SideOfFrame, type ZonePatch } from './cell-figures';
+import { gatherOf, pick } from './gather';
+import { applyEdits, draftRow, type DraftFoil, type HalfContext } from './hand-edits';
+import { placeRows, type PanelHalf, type PlacedRow } from './rows';
+import { formulaOf } from './rotation';
+import { ribbonOf, runsInside, SAMPLE_MM, type Ribbon } from './section-line';
+import type { EditNote, Foil, PaintedSection, TreatedDropout } from './sheet';
+import type { SolvedSpacing } from './solve';
+import type { FoilStock, HandEdit, Panel, PlanHair, Side, SingleGather, Treatment } from './types';
 
-/**
- * Everything about one half of a panel that does not change when its recipe does. Computed on the left; for the client's
- * right, on the mirrored head, and reflected when foils and outlines are given out, so both sides agree to the last digit.
- */
-export interface HalfGeometry {
-  readonly grid: ScalpGrid;
-  readonly region: Region;
-  readonly field: Field;
-  readonly extent: readonly [number, number];
-  readonly areaMm2: number;
-  readonly outlines: readonly Outline[];
-}
-
-/** The line of a foil on the opened head, with what a drawing needs to show its gather. */
+/** A foil's shape on the opened head, in the client's own left and right. */
 export interface FoilPath {
   readonly id: string;
-  readonly points: readonly OpenedPoint[];
+  /** Samples along the parting, evenly spaced. */
+  readonly count: number;
+  /**
+   * Six numbers a sample, mm: x, y of the section's middle, of its edge towards the panel's first parting, and of the edge
+   * away from it.
+   */
+  readonly packed: Float64Array;
 }
 
-/** Skin of a zone that a foil's section covers. */
-export interface ZonePatch {
-  readonly zone: Zone;
-  readonly areaMm2: number;
+/** One line of a foil's shape as points of the opened head. */
+export function pathPoints({ packed, count }: FoilPath, line: 'middle' | 'before' | 'after' = 'middle'): OpenedPoint[] {
+  const offset = { middle: 0, before: 2, after: 4 }[line];
+  return Array.from({ length: count }, (_, j) => ({ x: packed[6 * j + offset], y: packed[6 * j + offset + 1] }));
 }
 
 export interface ComputedFoil {
-  readonly foil: Omit<Foil, 'order'>;
+  readonly foil: Omit<Foil, 'order' | 'driftDeg'>;
+  readonly gather: SingleGather;
   readonly path: FoilPath;
   readonly patches: readonly ZonePatch[];
 }
 
-/** Distance between the samples along a section from which its skin is integrated, mm on the average head. */
-const SAMPLE_MM = 4;
-
-/** Sides that a panel works on, in the order of work. */
-export function sidesOf(panel: Panel): readonly Side[] {
-  return panel.place.kind === 'back' ? ['left', 'right'] : [panel.place.side];
+/** One side of a panel as it is given to the client. */
+export interface SideOfPanel {
+  readonly half: PanelHalf;
+  readonly side: Side | 'across';
+  /** The client's right is computed in the mirror. */
+  readonly frameSide: SideOfFrame;
 }
 
-/** Grids of a head and of its mirror image. */
-export function gridsOf(head: Head): Record<Side, ScalpGrid> {
-  const left = makeScalpGrid(makeScalp(head));
-  const other = mirrorHead(head);
-  return { left, right: other === head ? left : makeScalpGrid(makeScalp(other)) };
+export interface PanelFoils {
+  /** In the order of work; of an open-air panel its painted sections stand here too. */
+  readonly foils: readonly ComputedFoil[];
+  readonly dropouts: readonly { readonly dropout: TreatedDropout; readonly path: FoilPath; readonly patches: readonly ZonePatch[] }[];
+  readonly rows: number;
 }
 
-/**
- * Sections one half of a panel off: its region, field and outlines.
- * @param grid of the client's head for the left, of its mirror image for the right
- * @param partOffsetMm towards the side that is computed as the left
- * @returns undefined when nothing of the head is left for it (a part at the ear, for instance)
- */
-export function halfGeometry(grid: ScalpGrid, panel: Panel, partOffsetMm: number): HalfGeometry | undefined {
-  const region = leftRegion(panel.place, partOffsetMm);
-  const depths = regionDepths(grid, region);
-  const outlines = traceOutlines(grid, depths);
-  if (outlines.length === 0) return undefined;
-  const field = planeField(grid, depths, panel.direction);
-  const { head } = grid.scalp;
-  const edge = outlines.flatMap((outline) => outline.map((point) => fromOpened(head, point)));
-  const extent = extentAlong(field, edge);
-  if (!extent) return undefined;
-  return { grid, region, field, extent, areaMm2: regionArea(grid, depths), outlines };
-}
-
-/** What {@link halfGeometry} depends on beside the head: two halves with one key are the same half. */
-export function halfKey(panel: Panel, partOffsetMm: number): string {
-  const { kind } = panel.place;
-  return JSON.stringify([kind, panel.direction, kind === 'side' ? partOffsetMm : 0]);
-}
-
-/** Points of the opened head as they lie on the client: reflected for the right side. */
-export function ownPoints(points: readonly OpenedPoint[], side: Side): readonly OpenedPoint[] {
-  return side === 'left' ? points : points.map(({ x, y }) => ({ x: -x, y }));
-}
-
-/** Places the foils of one side of a panel: rows along s, runs along u, columns where a run is wider than the foil. */
-export function foilsOfHalf(half: HalfGeometry, side: Side, panel: Panel, hair: PlanHair, stock: FoilStock): ComputedFoil[] {
-  const { head } = half.grid.scalp;
-  const [start, end] = half.extent;
-  const out: ComputedFoil[] = [];
-  rowOffsets(end - start, panel.thicknessMm, panel.spacing).forEach((offset, i) => {
-    const s = start + offset + panel.thicknessMm / 2;
-    const parting = half.field.partingAt(s);
-    if (!parting) return;
-    const columns = runsInside(parting, head, half.region).flatMap((run) => equalColumns(run[0], run[1], stock));
-    // Columns count outwards from the middle of the head.
-    const outwards = columns
-      .map((column) => ({ column, reach: Math.abs(parting.at((column[0] + column[1]) / 2).x) }))
-      .sort((a, b) => a.reach - b.reach);
-    outwards.forEach(({ column }, c) => {
-      out.push(foilAt(half, side, panel, hair, { row: i + 1, column: c + 1, s, parting, from: column[0], to: column[1] }));
-    });
+/** Places the foils of a panel on all its sides and puts them in the order of work. */
+export function foilsOfPanel(
+  panel: Panel,
+  sides: readonly SideOfPanel[],
+  solved: SolvedSpacing,
+  hair: PlanHair,
+  stock: FoilStock,
+  edits: readonly HandEdit[],
+  seen: Set<number>,
+  notes: EditNote[],
+): PanelFoils {
+  const bySide = sides.map((own) => {
+    const rows = placeRows(own.half, panel, solved.spacing, solved.sliverMm);
+    const context: HalfContext = {
+      half: own.half, panel, side: own.side, stock, draftsOf: (row) => draftRow(own.half, row, panel, own.side, stock),
+    };
+    const drafts = applyEdits(rows.flatMap(context.draftsOf), edits, context, seen, notes);
+    return { own, rows, drafts };
   });
-  return out;
+  const order = inOrder(panel, bySide.map(({ own, drafts }) => ({ own, drafts })));
+  const foils = order.map(({ draft, own }, i) => computedFoil(draft, own, panel, hair, i + 1));
+  const dropouts = bySide.flatMap(({ own, rows }) => treatedDropouts(panel, own, rows, hair));
+  return { foils, dropouts, rows: new Set(foils.map(({ foil }) => `${foil.side}${foil.row}`)).size };
 }
 
-interface Cell {
-  readonly row: number;
-  readonly column: number;
-  readonly s: number;
-  readonly parting: Parting;
-  readonly from: number;
-  readonly to: number;
+/** Foils of all sides in the order of work: sides one after the other or in turn, rows up or down, columns outwards. */
+function inOrder(panel: Panel, sides: readonly { own: SideOfPanel; drafts: readonly DraftFoil[] }[]) {
+  const sign = panel.order.rows === 'up' ? 1 : -1;
+  const rank = (side: Side | 'across') => (side === (panel.order.sides === 'right-first' ? 'right' : 'left') ? 0 : 1);
+  const all = sides.flatMap(({ own, drafts }) => drafts.map((draft) => ({ own, draft })));
+  const byRow = (a: DraftFoil, b: DraftFoil) => sign * (a.row.s - b.row.s);
+  return all.sort((a, b) => {
+    const sideFirst = rank(a.own.side) - rank(b.own.side);
+    const rowFirst = Math.abs(a.draft.row.s - b.draft.row.s) < 1e-6 ? 0 : byRow(a.draft, b.draft);
+    const columns = Math.abs(a.draft.column) - Math.abs(b.draft.column) || b.draft.column - a.draft.column;
+    return panel.order.sides === 'alternate' ? rowFirst || sideFirst || columns : sideFirst || rowFirst || columns;
+  });
 }
 
-function foilAt(half: HalfGeometry, side: Side, panel: Panel, hair: PlanHair, cell: Cell): ComputedFoil {
-  const { head } = half.grid.scalp;
-  const samples = sampleSection(half.field, cell, panel.thicknessMm, SAMPLE_MM * head.k);
-  const patches = new Map<Zone, number>();
-  let areaMm2 = 0;
-  for (const { middle, areaMm2: area } of samples.pieces) {
-    const zone = ownZone(half, side, middle);
-    patches.set(zone, (patches.get(zone) ?? 0) + area);
-    areaMm2 += area;
-  }
-  const widthMm = cell.to - cell.from;
-  const picked = pick(panel.gather, widthMm);
-  const hairs = hairsOn(areaMm2, hair.densityPerCm2) * picked.share;
-  const column = side === 'left' ? cell.column : -cell.column;
-  const id = `${panel.id}/${cell.row}/${column}`;
-  const points = samples.line.map((point) => toOpened(head, point));
+function computedFoil(draft: DraftFoil, own: SideOfPanel, panel: Panel, hair: PlanHair, place: number): ComputedFoil {
+  const { frame } = own.half.sectioned;
+  const { ribbon } = draft.cell;
+  const gather = draft.gather ?? gatherOf(panel.gather, draft.row.row);
+  const figures = ribbonFigures(ribbon, frame, own.frameSide, hair);
+  const picked = pick(gather, ribbon.widthMm);
   return {
     foil: {
-      id,
+      id: draft.id,
       panel: panel.id,
-      row: cell.row,
-      column,
-      side,
-      widthMm,
-      thicknessMm: panel.thicknessMm,
-      dropoutMm: panel.spacing.dropoutMm,
-      gather: panel.gather.kind,
+      row: draft.row.row,
+      column: draft.column,
+      side: own.side,
+      widthMm: ribbon.widthMm,
+      thicknessMm: draft.row.thicknessMm,
+      dropoutMm: draft.row.dropoutMm,
+      angleDeg: partingAngle(ribbon, frame, own.side === 'across'),
+      gather: gather.kind,
       stitches: picked.stitches,
       pickedShare: picked.share,
-      hairs,
-      hairGrams: hairGrams(hairs, hair.strand, hair.lengthMm),
-      areaMm2,
-      formula: panel.formula,
-      zone: ownZone(half, side, samples.line[samples.line.length >> 1]),
+      hairs: figures.hairs * picked.share,
+      hairGrams: figures.hairGrams * picked.share,
+      areaMm2: figures.areaMm2,
+      formula: draft.formula ?? formulaOf(place, panel.formula, panel.rotation),
+      zone: figures.zone,
+      byHand: draft.byHand,
     },
-    path: { id, points: ownPoints(points, side) },
-    patches: [...patches].map(([zone, area]) => ({ zone, areaMm2: area })),
+    gather,
+    path: pathOf(draft.id, ribbon, own.frameSide),
+    patches: figures.patches,
   };
 }
 
-/** The client's own zone of a point computed on the left. */
-function ownZone(half: HalfGeometry, side: Side, point: Vec3): Zone {
-  const zone = half.grid.scalp.zoneAt(point);
-  if (side === 'left') return zone;
-  return swapSide(zone);
+/** The drop-outs that are treated: one after every n rows, the treatments in turn. */
+function treatedDropouts(panel: Panel, own: SideOfPanel, rows: readonly PlacedRow[], hair: PlanHair): PanelFoils['dropouts'] {
+  const rule = panel.dropouts;
+  if (!rule || rule.treatments.length === 0) return [];
+  const { frame, depths } = own.half.sectioned;
+  return rows.flatMap((row, i) => {
+    const nth = (i + 1) / rule.every;
+    if (!Number.isInteger(nth) || row.dropoutMm <= 0) return [];
+    const treatment: Treatment = rule.treatments[(nth - 1) % rule.treatments.length];
+    // Behind the last row there is no neighbour to leave hair between.
+    if (treatment === 'left' || i + 1 >= rows.length) return [];
+    const besideMm = row.dropoutTowards * (row.thicknessMm + row.dropoutMm) / 2;
+    const line = row.source.trace(row.dropoutMm, besideMm);
+    if (!line) return [];
+    return runsInside(line, frame, depths).map((run, n) => {
+      const ribbon = ribbonOf(line, run, SAMPLE_MM * frame.head.k);
+      const figures: RibbonFigures = ribbonFigures(ribbon, frame, own.frameSide, hair);
+      const id = `${panel.id}/d${row.row}/${own.side === 'right' ? -(n + 1) : n + 1}`;
+      const dropout: TreatedDropout = {
+        id, panel: panel.id, row: row.row, side: own.side, treatment, widthMm: ribbon.widthMm,
+        areaMm2: figures.areaMm2, hairs: figures.hairs, hairGrams: figures.hairGrams,
+      };
+      return { dropout, path: pathOf(id, ribbon, own.frameSide), patches: figures.patches };
+    });
+  });
 }
 
-function swapSide(zone: Zone): Zone {
-  if (zone.endsWith('-l')) return `${zone.slice(0, -2)}-r` as Zone;
-  if (zone.endsWith('-r')) return `${zone.slice(0, -2)}-l` as Zone;
-  return zone;
+/** A painted section from what would otherwise be a foil. */
+export function paintedSection({ foil }: ComputedFoil): PaintedSection {
+  const { id, panel, row, side, widthMm, areaMm2, hairs, hairGrams, pickedShare, formula } = foil;
+  return { id, panel, row, side, widthMm, areaMm2, hairs, hairGrams, pickedShare, formula };
+}
+
+function pathOf(id: string, { opened, count }: Ribbon, of: SideOfFrame): FoilPath {
+  if (of === 'own') return { id, count, packed: opened };
+  const packed = opened.slice();
+  for (let i = 0; i < packed.length; i += 2) packed[i] = -packed[i];
+  return { id, count, packed };
 }
 
 /**
- * Walks the middle of a section and integrates its skin: area = ∫ T·J du, J = the distance between neighbouring partings
- * per mm of s, measured across the parting.
+ * Angles turned from the first foil of each side of a panel, by foil id, degrees. Where each parting has a direction of its
+ * own by design (wheels, crossed diagonals, sequences) there is no drift.
  */
-function sampleSection(field: Field, cell: Cell, thicknessMm: number, step: number) {
-  const count = Math.max(2, Math.ceil((cell.to - cell.from) / step));
-  const du = (cell.to - cell.from) / count;
-  const line = Array.from({ length: count + 1 }, (_, i) => cell.parting.at(cell.from + i * du));
-  const before = field.partingAt(cell.s - thicknessMm / 2);
-  const after = field.partingAt(cell.s + thicknessMm / 2);
-  const pieces = line.slice(0, -1).map((point, i) => {
-    const along = subtract(line[i + 1], point);
-    const middle = scale(add(point, line[i + 1]), 0.5);
-    const u = cell.from + (i + 0.5) * du;
-    const across = before && after ? acrossParting(subtract(after.at(u), before.at(u)), along) : thicknessMm;
-    return { middle, areaMm2: across * length(along) };
-  });
-  return { line, pieces };
-}
-
-/** Length in mm of a step between two partings, measured at right angles to the parting. */
-function acrossParting(step: Vec3, along: Vec3): number {
-  const tangent = normalize(along);
-  return length(addScaled(step, tangent, -dot(step, tangent)));
+export function driftsOf(foils: readonly ComputedFoil[], { direction }: Panel): Map<string, number> {
+  if (direction.kind === 'radial' || direction.kind === 'crossed' || direction.kind === 'sequence') return new Map();
+  const first = new Map<string, ComputedFoil>();
+  for (const own of foils) {
+    const key = `${own.foil.side}`;
+    const known = first.get(key);
+    if (!known || own.foil.row < known.foil.row) first.set(key, own);
+  }
+  return new Map(foils.map(({ foil }) => [foil.id, turnBetween(first.get(`${foil.side}`)!.foil.angleDeg, foil.angleDeg)]));
 }

@@ -1,18 +1,75 @@
-import type { Gather, Panel } from './types';
+import { nominalDropout } from './solve';
+import type { Direction, Gather, Panel } from './types';
 
 /** The gather by the name the trade gives it, from its stitch, depth and thickness. */
 export function gatherName(gather: Gather, thicknessMm: number): string {
-  if (gather.kind === 'slice') return 'slice';
-  if (gather.depth > 0.6) return 'deep weave';
-  const { stitchMm } = gather;
-  if (stitchMm <= 1.5 && thicknessMm <= 2) return 'micro baby light';
-  if (stitchMm <= 2 && thicknessMm <= 3.2) return 'baby light';
-  if (stitchMm <= 3) return 'fine weave';
-  if (stitchMm <= 5) return 'medium weave';
-  return 'chunky weave';
+  switch (gather.kind) {
+    case 'alternate':
+      return [...new Set(gather.of.map((own) => gatherName(own, thicknessMm)))].join(' and ') + ' in turn';
+    case 'slice':
+      return 'slice';
+    case 'zigzag':
+      return 'zigzag weave';
+    case 'weave': {
+      const { stitchMm, depth } = gather;
+      if (depth > 0.6) return 'deep weave';
+      if (stitchMm <= 1.5 && thicknessMm <= 2) return 'micro baby light';
+      if (stitchMm <= 2 && thicknessMm <= 3.2) return 'baby light';
+      if (stitchMm <= 3) return 'fine weave';
+      if (stitchMm <= 5) return 'medium weave';
+      return 'chunky weave';
+    }
+  }
+}
+
+/** Direction of the partings in words: `horizontal`, `diagonal back 30°`. */
+export function directionName(direction: Direction): string {
+  switch (direction.kind) {
+    case 'parallel':
+      return angleName(direction.angleDeg);
+    case 'pivot':
+      return `${angleName(direction.fromDeg)} turning to ${angleName(direction.toDeg)}`;
+    case 'hairline':
+      return 'parallel to the hairline';
+    case 'part':
+      return 'parallel to the part';
+    case 'radial':
+      return direction.about === 'crown' ? 'wheel round the crown' : 'wedges about a point';
+    case 'crossed':
+      return 'crossed diagonals';
+    case 'sequence':
+      return 'in sequence';
+  }
+}
+
+function angleName(deg: number): string {
+  if (Math.abs(deg) < 0.5) return 'horizontal';
+  if (Math.abs(deg) > 89.5) return 'vertical';
+  return `diagonal ${deg > 0 ? 'back' : 'forward'} ${Math.round(Math.abs(deg))}°`;
 }
 
 /** Recipe of a panel in one line: `fine weave, 4 + 5 mm` (thickness + drop-out). */
 export function recipeLine(panel: Panel): string {
-  return `${gatherName(panel.gather, panel.thicknessMm)}, ${panel.thicknessMm} + ${panel.spacing.dropoutMm} mm`;
+  return `${gatherName(panel.gather, panel.thicknessMm)}, ${panel.thicknessMm} + ${spacingName(panel)}`;
+}
+
+function spacingName({ spacing }: Panel): string {
+  switch (spacing.kind) {
+    case 'constant':
+      return `${spacing.dropoutMm} mm`;
+    case 'graded':
+      return `${spacing.dropoutsMm.join(', ')} … mm`;
+    case 'eased':
+      return `${spacing.fromMm}–${spacing.toMm} mm`;
+    case 'count':
+      return `as ${spacing.foils} foils ask`;
+    case 'share':
+      return `as ${Math.round(spacing.lightened * 100)} % ask`;
+    case 'minutes':
+      return `as ${spacing.minutes} min ask`;
+    case 'budget':
+      return 'as the budget asks';
+    case 'backwards':
+      return `${nominalDropout(spacing)} mm from the line`;
+  }
 }

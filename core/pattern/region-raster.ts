@@ -1,21 +1,44 @@
 import type { ScalpGrid } from '../head';
-import type { Region } from './region';
+import type { Region, RegionNode } from './region';
 
-/** Depth of a region at every node of the grid; NaN where the grid holds no point. */
-export function regionDepths(grid: ScalpGrid, region: Region): Float64Array {
+/** Depth given to nodes that are known to lie outside, mm. */
+const OUTSIDE = -1000;
+
+/**
+ * Depth of a region at every node of the grid; NaN where the grid holds no point.
+ * @param half only the left half (in this frame) can be inside: the rest is not looked at
+ */
+export function regionDepths(grid: ScalpGrid, region: Region, half: boolean): Float64Array {
   const depths = new Float64Array(grid.points.length).fill(Number.NaN);
-  grid.points.forEach((point, i) => {
+  const node: Writable<RegionNode> = { point: { x: 0, y: 0, z: 0 }, place: { azimuth: 0, arc: 0, hairArc: 0 }, opened: { x: 0, y: 0 }, index: 0 };
+  for (let i = 0; i < depths.length; i += 1) {
+    const point = grid.points[i];
     const place = grid.places[i];
-    if (point && place) depths[i] = region(point, place);
-  });
+    if (!point || !place) continue;
+    if (half && point.x < -70 * grid.scalp.head.k) {
+      depths[i] = OUTSIDE;
+      continue;
+    }
+    node.point = point;
+    node.place = place;
+    node.opened = { x: grid.x0 + (i % grid.columns) * grid.step, y: grid.y0 + Math.floor(i / grid.columns) * grid.step };
+    node.index = i;
+    depths[i] = region(node);
+  }
   return depths;
 }
+
+type Writable<T> = { -readonly [K in keyof T]: T[K] };
 
 /** Skin within a region, mm²: nodes along its edge count by how much of them is inside. */
 export function regionArea(grid: ScalpGrid, depths: Float64Array): number {
   let sum = 0;
-  for (let i = 0; i < depths.length; i += 1) {
-    if (grid.area[i] > 0) sum += grid.area[i] * Math.min(1, Math.max(0, 0.5 + depths[i] / grid.step));
-  }
+  for (let i = 0; i < depths.length; i += 1) sum += nodeArea(grid, depths, i);
   return sum;
+}
+
+/** Skin of one node within a region, mm². */
+export function nodeArea(grid: ScalpGrid, depths: Float64Array, i: number): number {
+  const area = grid.area[i];
+  return area > 0 ? area * Math.min(1, Math.max(0, 0.5 + depths[i] / grid.step)) : 0;
 }

@@ -1,4 +1,4 @@
-import { cross, dot, gaugeWithGradient, normalize, surfaceNormal, type Vec3 } from '../head';
+import { cross, dot, gaugeWithGradient, normalize, surfaceNormal, type SkullScale, type Vec3 } from '../head';
 
 /**
  * A planar section of the head's surface, traced from a start point both ways in equal steps of arc length.
@@ -22,14 +22,14 @@ const { abs, sqrt } = Math;
 const gradient = new Float64Array(3);
 
 /**
- * Traces the section of the skull (scale k) by the plane through `start` with unit normal `normal`.
+ * Traces the section of a skull by the plane through `start` with unit normal `normal`.
  * Each way it ends after `reach` mm, where `keepGoing` says so, or at the far side of the loop, so it never wraps round.
  *
  * @param heading rough direction of increasing arc length; need not be tangent
  * @param step mm; the arc-length error is about step²/(6·radius²) of the length
  */
 export function traceSection(
-  k: number,
+  skull: SkullScale,
   start: Vec3,
   normal: Vec3,
   heading: Vec3,
@@ -37,24 +37,29 @@ export function traceSection(
   reach: number,
   keepGoing: (point: Vec3) => boolean = () => true,
 ): SectionCurve {
-  const along = cross(surfaceNormal(start), normal);
+  const along = cross(surfaceNormal(start, skull), normal);
   const turn = dot(along, heading) >= 0 ? 1 : -1;
   const forward = normalize({ x: along.x * turn, y: along.y * turn, z: along.z * turn });
   const limit = Math.floor(reach / step + 1e-9);
-  const ahead = march(k, start, normal, forward, turn, step, limit, keepGoing);
+  const ahead = march(skull, start, normal, forward, turn, step, limit, keepGoing);
   const backwards = { x: -forward.x, y: -forward.y, z: -forward.z };
-  const back = march(k, start, normal, backwards, -turn, step, limit, keepGoing);
+  const back = march(skull, start, normal, backwards, -turn, step, limit, keepGoing);
   const xyz = new Float64Array(back.length + 3 + ahead.length);
   for (let i = 0; i < back.length; i += 3) {
-    xyz.set(back.slice(i, i + 3), back.length - 3 - i);
+    const at = back.length - 3 - i;
+    xyz[at] = back[i];
+    xyz[at + 1] = back[i + 1];
+    xyz[at + 2] = back[i + 2];
   }
-  xyz.set([start.x, start.y, start.z], back.length);
-  xyz.set(ahead, back.length + 3);
+  xyz[back.length] = start.x;
+  xyz[back.length + 1] = start.y;
+  xyz[back.length + 2] = start.z;
+  for (let i = 0; i < ahead.length; i += 1) xyz[back.length + 3 + i] = ahead[i];
   return { step, back: back.length / 3, ahead: ahead.length / 3, xyz };
 }
 
 function march(
-  k: number,
+  skull: SkullScale,
   start: Vec3,
   m: Vec3,
   direction: Vec3,
@@ -78,7 +83,7 @@ function march(
     // Back to the surface within the plane. The first Newton step leaves under 1e-3 mm for steps of a few mm; the second
     // uses the gradient that the tangent needs anyway.
     for (let newton = 0; newton < 2; newton += 1) {
-      const excess = gaugeWithGradient(x, y, z, gradient) - k;
+      const excess = gaugeWithGradient(skull, x, y, z, gradient) - 1;
       const g = gradient[0] * m.x + gradient[1] * m.y + gradient[2] * m.z;
       const px = gradient[0] - g * m.x;
       const py = gradient[1] - g * m.y;

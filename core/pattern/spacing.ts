@@ -1,17 +1,127 @@
-import type { Spacing } from './types';
+import type { PlainSpacing } from './types';
+
+/** Neighbouring drop-outs of an eased spacing differ by no more than this factor. */
+const LARGEST_JUMP = 1.5;
+/** Below this a drop-out counts as back to back and jumps are not measured against it, mm. */
+const NEARLY_NONE_MM = 1;
+
+/** A row of a panel: its first edge from the panel's first edge along the spine, and the hair left out behind it, mm. */
+export interface Row {
+  readonly offsetMm: number;
+  readonly dropoutMm: number;
+}
 
 /** Pitch: distance from one parting to the same edge of the next row, mm. */
-export function pitchOf(thicknessMm: number, spacing: Spacing): number {
-  return thicknessMm + spacing.dropoutMm;
+export function pitchOf(thicknessMm: number, dropoutMm: number): number {
+  return thicknessMm + dropoutMm;
+}
+
+/** The one rule for counts: rows of thickness T at an even pitch in a length L, mm; none where not even one fits. */
+export function rowCount(lengthMm: number, thicknessMm: number, pitchMm: number, lastRow = false): number {
+  if (lengthMm < thicknessMm - 1e-9) return 0;
+  const fitting = (lengthMm - thicknessMm) / pitchMm;
+  const whole = Math.floor(fitting + 1e-9);
+  return whole + 1 + (lastRow && fitting - whole >= 0.5 ? 1 : 0);
 }
 
 /**
- * Offsets of the rows' first edges in a panel of length L along the spine, mm from its first edge.
- * One rule for counts everywhere: n = floor((L − T)/pitch + 1e−9) + 1; none where not even one section fits.
+ * Rows in a length L along the spine, from its first edge, mm.
+ * @param lastRow a remainder of half a pitch or more earns a last row, which then reaches beyond the edge
+ * @param closed the length closes on itself: the last drop-out must fit before the first row
  */
-export function rowOffsets(lengthMm: number, thicknessMm: number, spacing: Spacing): number[] {
-  if (lengthMm < thicknessMm - 1e-9) return [];
-  const pitch = pitchOf(thicknessMm, spacing);
-  const count = Math.floor((lengthMm - thicknessMm) / pitch + 1e-9) + 1;
-  return Array.from({ length: count }, (_, i) => i * pitch);
+export function rowOffsets(
+  lengthMm: number,
+  thicknessMm: number,
+  spacing: PlainSpacing,
+  lastRow = false,
+  closed = false,
+): Row[] {
+  const dropouts = dropoutSeries(lengthMm, thicknessMm, spacing);
+  const rows: Row[] = [];
+  let offset = 0;
+  for (let i = 0; i < MOST_ROWS; i += 1) {
+    const dropoutMm = dropouts(i);
+    const left = lengthMm - offset - thicknessMm - (closed ? dropoutMm : 0);
+    if (left < -1e-9 * thicknessMm - 1e-9) {
+      const pitch = pitchOf(thicknessMm, i > 0 ? dropouts(i - 1) : dropoutMm);
+      if (!(lastRow && i > 0 && left + pitch >= pitch / 2 && left > -pitch / 2 - 1e-9)) break;
+      rows.push({ offsetMm: offset, dropoutMm });
+      break;
+    }
+    rows.push({ offsetMm: offset, dropoutMm });
+    offset += pitchOf(thicknessMm, dropoutMm);
+  }
+  return rows;
+}
+
+/** More rows than this are never placed; the engine reports such a panel. */
+export const MOST_ROWS = 12_000;
+
+function dropoutSeries(lengthMm: number, thicknessMm: number, spacing: PlainSpacing): (row: number) => number {
+  switch (spacing.kind) {
+    case 'constant':
+      return () => spacing.dropoutMm;
+    case 'graded':
+      return (i) => spacing.dropoutsMm[Math.min(i, spacing.dropoutsMm.length - 1)];
+    case 'eased':
+      return easedSeries(lengthMm, thicknessMm, spacing.fromMm, spacing.toMm);
+  }
+}
+
+/**
+ * Drop-outs eased from one value to another over the length: each depends on where its row lies (smoothstep), and no two
+ * neighbours differ by more than a factor of 1.5.
+ */
+function easedSeries(lengthMm: number, thicknessMm: number, fromMm: number, toMm: number): (row: number) => number {
+  const values: number[] = [];
+  let offset = 0;
+  for (let i = 0; i < MOST_ROWS && offset <= lengthMm; i += 1) {
+    const f = Math.min(1, offset / Math.max(1e-9, lengthMm - thicknessMm));
+    const wanted = fromMm + (toMm - fromMm) * f * f * (3 - 2 * f);
+    const before = values[i - 1];
+    const allowed = before === undefined ? wanted : Math.min(Math.max(before, NEARLY_NONE_MM) * LARGEST_JUMP, Math.max(wanted, before / LARGEST_JUMP));
+    values.push(allowed);
+    offset += pitchOf(thicknessMm, allowed);
+    if (pitchOf(thicknessMm, allowed) <= 0) break;
+  }
+  return (i) => values[Math.min(i, values.length - 1)] ?? toMm;
+}
+
+/**
+ * Rows solved backwards from a line at the end of the panel: the first leaves its share of the sliver there, the others
+ * follow at the spacing away from it, up to the panel's first edge. Row 1 is the one at the line.
+ *
+ * @param sliverMm hair left between this side's first foil and the line
+ */
+export function rowsFromLine(lengthMm: number, thicknessMm: number, spacing: PlainSpacing, sliverMm: number): Row[] {
+  return rowOffsets(lengthMm - sliverMm, thicknessMm, spacing).map(({ offsetMm, dropoutMm }) => ({
+    offsetMm: lengthMm - sliverMm - offsetMm - thicknessMm,
+    dropoutMm,
+  }));
+}
+
+/**
+ * Even drop-out for a wanted count that falls with it: among the drop-outs that give the most foils not above the wanted
+ * count, the one that leaves about as much behind the last row as between the rows.
+ * @returns undefined when even the widest gives more
+ */
+export function dropoutForCount(wanted: number, thicknessMm: number, widestMm: number, countAt: (dropoutMm: number) => number): number | undefined {
+  if (countAt(widestMm) > wanted) return undefined;
+  const least = countAt(0) <= wanted ? 0 : leastWith((count) => count <= wanted, widestMm, countAt);
+  if (least === 0) return 0;
+  const reached = countAt(least);
+  const most = leastWith((count) => count < reached, widestMm, countAt);
+  return least + ((most - least) * thicknessMm) / (thicknessMm + most);
+}
+
+/** Least drop-out from which on the count passes a test, by bisection. */
+function leastWith(passes: (count: number) => boolean, widestMm: number, countAt: (dropoutMm: number) => number): number {
+  let low = 0;
+  let high = widestMm;
+  for (let i = 0; i < 30; i += 1) {
+    const middle = (low + high) / 2;
+    if (passes(countAt(middle))) high = middle;
+    else low = middle;
+  }
+  return high;
 }

@@ -1,5 +1,6 @@
 import { recipeLine } from './recipe-name';
-import type { Plan, Sheet } from './types';
+import type { Sheet } from './sheet';
+import type { Plan } from './types';
 
 /** The computed plan in one sentence per panel, as a colourist would write it down. */
 export function planSummary(plan: Plan, sheet: Sheet): string {

@@ -1,22 +1,65 @@
-import type { HairlineShape, Zone } from '../head';
+import type { CrownSpec, HairlineSide, Zone, ZoneFamily } from '../head';
 
-/** Which part of the head a panel sections off. */
+/** A point of the scalp in the disk: (t·sin a, t·cos a), t = share of the arc apex–hairline, a the azimuth; + x the client's left. */
+export type DiskPoint = readonly [x: number, y: number];
+
+/** Which part of the head a panel sections off, before its side is chosen. */
 export type Place =
-  /** Behind the line apex → behind the ear, both sides of the middle line: two quadrants. */
+  /** Everything that bears hair. */
+  | { readonly kind: 'whole' }
+  /** Behind the line apex → behind the ear. */
   | { readonly kind: 'back' }
-  /** In front of that line, from the part down to the hairline on one side of the client. */
-  | { readonly kind: 'side'; readonly side: Side };
+  /** In front of that line. */
+  | { readonly kind: 'side' }
+  | { readonly kind: 'zones'; readonly zones: readonly ZoneFamily[] }
+  /** Strip beside the part, mm to each side of it, from a distance behind the front hairline to another (null: to the crown). */
+  | { readonly kind: 'part-strip'; readonly leftMm: number; readonly rightMm: number; readonly fromMm: number; readonly toMm: number | null }
+  /** Band along the hairline: one width, or widths at azimuths (degrees, signed) eased between, within a range of |azimuth|. */
+  | { readonly kind: 'hairline-band'; readonly widthMm: number | readonly (readonly [azimuthDeg: number, mm: number])[]; readonly fromDeg: number; readonly toDeg: number }
+  /** In front of the lines from a point of the part, this far behind the hairline, to the hairline at ± an azimuth. */
+  | { readonly kind: 'face-frame'; readonly depthMm: number; readonly reachDeg: number }
+  /** Inverted triangle: its corner at the occipital bone, its upper edge this far behind the apex and this wide to each side. */
+  | { readonly kind: 'crown-triangle'; readonly behindApexMm: number; readonly halfWidthMm: number }
+  /** Round the crown: all of the disc, or its front or back half. */
+  | { readonly kind: 'wheel'; readonly radiusMm: number; readonly half: 'all' | 'front' | 'back' }
+  | { readonly kind: 'triangle'; readonly corners: readonly DiskPoint[] }
+  | { readonly kind: 'outline'; readonly points: readonly DiskPoint[] }
+  | { readonly kind: 'union'; readonly of: readonly Place[] }
+  /** Where all of them are. */
+  | { readonly kind: 'overlap'; readonly of: readonly Place[] }
+  | { readonly kind: 'except'; readonly place: Place; readonly without: readonly Place[] };
 
 export type Side = 'left' | 'right';
 
-/** Direction of the partings: angle in degrees from horizontal; 90 vertical, > 0 diagonal back, < 0 diagonal forward. */
-export interface Direction {
-  readonly kind: 'parallel';
+/**
+ * Sides a panel works on: one of the client's; both, each computed for itself and mirrored; or across the middle in one
+ * piece. Outlines and triangles of a panel on both sides are drawn on the left.
+ */
+export type PanelSide = Side | 'both' | 'across';
+
+/** Family of partings. Angles in degrees from horizontal: 90 vertical, > 0 diagonal back, < 0 diagonal forward; across the middle > 0 falls to the client's left. */
+export type Direction =
+  | { readonly kind: 'parallel'; readonly angleDeg: number }
+  /** Turns evenly from the first parting's angle to the last one's. */
+  | { readonly kind: 'pivot'; readonly fromDeg: number; readonly toDeg: number }
+  | { readonly kind: 'hairline' }
+  | { readonly kind: 'part' }
+  /** Wedges about a point; thickness and drop-out are measured at the radius. Sections reach these shares of it in turn. */
+  | { readonly kind: 'radial'; readonly about: 'crown' | DiskPoint; readonly radiusMm: number; readonly reaches: readonly number[] }
+  /** Each parting runs from the middle of the last across it to the other edge, at this angle from straight across. */
+  | { readonly kind: 'crossed'; readonly angleDeg: number; readonly firstFrom: Side; readonly closing: boolean }
+  /** Steps in turn, each as often as it says, packed upwards one on the other. */
+  | { readonly kind: 'sequence'; readonly steps: readonly SequenceStep[] };
+
+export interface SequenceStep {
   readonly angleDeg: number;
+  /** Which part of the panel the step runs over; only a panel across the middle has halves. */
+  readonly over: Side | 'across';
+  readonly count: number;
 }
 
-/** How hair is picked from the section. */
-export type Gather =
+/** How hair is picked from one section. */
+export type SingleGather =
   | { readonly kind: 'slice' }
   | {
       readonly kind: 'weave';
@@ -25,41 +68,135 @@ export type Gather =
       readonly gapMm: number;
       /** Share of the section's thickness that a stitch takes: 0.5 skims the surface, 1 goes through. */
       readonly depth: number;
-    };
+      /** Width of the last stitch where stitches are graded, in equal ratios; null keeps them alike. */
+      readonly lastStitchMm?: number | null;
+      /** Begins with a stitch at the end that lies nearer the hairline. */
+      readonly fromHairline?: boolean;
+    }
+  /** Points of a zigzag parting; base of one point along the parting. */
+  | { readonly kind: 'zigzag'; readonly pointMm: number; readonly depth: number };
+
+/** Or several gathers in turn, row by row. */
+export type Gather = SingleGather | { readonly kind: 'alternate'; readonly of: readonly SingleGather[] };
 
 /** Hair left out behind each foil, mm; pitch = thickness + drop-out. */
-export interface Spacing {
-  readonly kind: 'constant';
+export type PlainSpacing =
+  | { readonly kind: 'constant'; readonly dropoutMm: number }
+  /** One after the other; the last one repeats. */
+  | { readonly kind: 'graded'; readonly dropoutsMm: readonly number[] }
+  /** Eased from the first drop-out to the last over the whole panel. */
+  | { readonly kind: 'eased'; readonly fromMm: number; readonly toMm: number };
+
+export type Spacing =
+  | PlainSpacing
+  /** As many foils as this and no more, evenly spread. */
+  | { readonly kind: 'count'; readonly foils: number }
+  /** Even spacing that lightens this share of the panel's hair. */
+  | { readonly kind: 'share'; readonly lightened: number }
+  /** Even spacing that can be foiled in this time. */
+  | { readonly kind: 'minutes'; readonly minutes: number }
+  /** Even spacing whose foiling costs no more than this, at a price per hour (minor units). */
+  | { readonly kind: 'budget'; readonly amountMinor: number; readonly perHourMinor: number }
+  /** Measured from the edge where the panel ends (the part, another panel): the first foil leaves this share of a sliver there. */
+  | { readonly kind: 'backwards'; readonly sliverMm: number; readonly spacing: PlainSpacing };
+
+/** Formulas in turn, foil by foil in the order of work: AB, AABB, AAABB … between a first and a last foil of the panel. */
+export interface Rotation {
+  readonly sequence: string;
+  readonly fromFoil: number;
+  readonly toFoil: number | null;
+}
+
+/** What happens to the drop-outs: after every n foils' rows one is treated, the treatments in turn. */
+export interface Dropouts {
+  readonly every: number;
+  readonly treatments: readonly Treatment[];
+}
+export type Treatment = 'tip-out' | 'lowlight' | 'left';
+
+export interface ColumnLayout {
+  readonly layout: 'aligned' | 'bricklaid';
+  /** One foil a row however wide. */
+  readonly onePerRow: boolean;
+}
+
+/** Order of the rows and sides within a panel. */
+export interface WorkOrder {
+  readonly rows: 'up' | 'down';
+  readonly sides: 'left-first' | 'right-first' | 'alternate';
+}
+
+/** Where the product begins on the strand. */
+export interface Start {
+  readonly distanceMm: number;
+  readonly featherMm: number;
+  /** Soft pushes of backcombing; 0 none. */
+  readonly teasing: number;
+}
+
+/** Rows that are meant to differ a little from side to side: seeded, within limits. */
+export interface Variation {
+  readonly seed: number;
   readonly dropoutMm: number;
+  readonly angleDeg: number;
 }
 
 export interface Panel {
   readonly id: string;
   readonly name: string;
-  /** A muted panel keeps its recipe and places no foil. */
+  /** A muted panel keeps its recipe, places no foil and takes no hair. */
   readonly muted: boolean;
   readonly place: Place;
+  readonly side: PanelSide;
+  /** Line that divides left from right; null takes the one usual for the place. */
+  readonly divide: 'middle' | 'part' | null;
+  /** Triangles or other outlines left out on purpose (on both sides of a panel on both). */
+  readonly leaveOut: readonly (readonly DiskPoint[])[];
   readonly direction: Direction;
   readonly gather: Gather;
+  /** Foils, or painted in the open air without. */
+  readonly medium: 'foil' | 'open-air';
   readonly thicknessMm: number;
   readonly spacing: Spacing;
+  /** A remainder of half a pitch or more earns a last row. */
+  readonly lastRow: boolean;
+  readonly columns: ColumnLayout;
   /** Letter of the formula in the bowl. */
   readonly formula: string;
+  readonly rotation: Rotation | null;
+  readonly dropouts: Dropouts | null;
+  readonly start: Start;
+  readonly order: WorkOrder;
+  readonly variation: Variation | null;
 }
 
 export type Strand = 'fine' | 'medium' | 'coarse';
 
 export interface PlanHead {
   readonly circumferenceMm: number;
-  readonly hairline: { readonly left: HairlineShape; readonly right: HairlineShape };
-  /** The part runs from the forehead to the crown, this far from the middle, mm, + the client's left. */
-  readonly part: { readonly offsetMm: number };
+  readonly earToEarMm: number | null;
+  readonly frontToNapeMm: number | null;
+  readonly hairline: { readonly left: HairlineSide; readonly right: HairlineSide };
+  readonly crown: CrownSpec;
+  /** The part runs from the forehead, this far from the middle, mm, + the client's left. */
+  readonly part: {
+    readonly offsetMm: number;
+    /** Length from the front hairline, mm; null to the crown. */
+    readonly lengthMm: number | null;
+    /** Hair is worn without a part; sides divide in the middle. */
+    readonly none: boolean;
+  };
 }
 
-export interface PlanHair {
+export interface HairFigures {
   readonly densityPerCm2: number;
   readonly strand: Strand;
   readonly lengthMm: number;
+}
+
+/** Hair of the whole head, and where it differs by zone. */
+export interface PlanHair extends HairFigures {
+  readonly byZone: Readonly<Partial<Record<Zone, Partial<HairFigures>>>>;
 }
 
 /** Foil stock of the house. A section wider than usable width + tolerance needs another column. */
@@ -68,90 +205,37 @@ export interface FoilStock {
   readonly toleranceMm: number;
 }
 
+/** An edit of one foil by hand, kept beside the recipe. */
+export type HandEdit =
+  | { readonly kind: 'delete'; readonly foil: string }
+  /** Moves along the spine, + in the direction of counting rows. */
+  | { readonly kind: 'move'; readonly foil: string; readonly byMm: number }
+  /** Lengthens (or shortens, < 0) the ends: the one where the parting starts and the one where it ends. */
+  | { readonly kind: 'widen'; readonly foil: string; readonly startMm: number; readonly endMm: number }
+  | {
+      readonly kind: 'retype';
+      readonly foil: string;
+      readonly gather?: SingleGather;
+      readonly formula?: string;
+      readonly thicknessMm?: number;
+    }
+  /** One more foil on a panel's parting this far along its spine from the first edge. */
+  | { readonly kind: 'add'; readonly panel: string; readonly side: Side | 'across'; readonly atMm: number };
+
 /** A foil pattern as a document; everything else is computed from it. */
 export interface Plan {
   readonly format: 'dappled-lattice/plan';
-  readonly version: 1;
+  readonly version: 2;
   readonly name: string;
   readonly head: PlanHead;
   readonly hair: PlanHair;
   readonly foil: FoilStock;
+  /** In the order of work. */
   readonly panels: readonly Panel[];
-}
-
-export type GatherKind = Gather['kind'];
-
-/** One foil of the computed sheet. */
-export interface Foil {
-  /** panel/row/column; counted from a stable origin and never renumbered. */
-  readonly id: string;
-  /** Place in the order of work, from 1. */
-  readonly order: number;
-  readonly panel: string;
-  /** Row within the panel from its first parting, from 1. */
-  readonly row: number;
-  /** Column counted outwards: 1, 2 … on the client's left, −1, −2 … on the right. */
-  readonly column: number;
-  readonly side: Side;
-  readonly widthMm: number;
-  readonly thicknessMm: number;
-  readonly dropoutMm: number;
-  readonly gather: GatherKind;
-  /** Number of stitches picked; 1 for a slice. */
-  readonly stitches: number;
-  /** Share of the section's hair that is picked, 0–1. */
-  readonly pickedShare: number;
-  /** Estimate from density. */
-  readonly hairs: number;
-  /** Grams of hair in the foil (estimate from strand thickness and length). */
-  readonly hairGrams: number;
-  readonly areaMm2: number;
-  readonly formula: string;
-  /** Zone under the middle of the foil. */
-  readonly zone: Zone;
-}
-
-export interface ZoneShare {
-  readonly zone: Zone;
-  readonly areaCm2: number;
-  /** Share of the zone's hair that went through foils' sections. */
-  readonly foiledShare: number;
-  /** Share of the zone's hair that was picked. */
-  readonly lightenedShare: number;
-}
-
-export interface PanelTotals {
-  readonly panel: string;
-  readonly foils: number;
-  readonly rows: number;
-  readonly areaCm2: number;
-}
-
-export interface Totals {
-  readonly foils: number;
-  readonly byGather: Readonly<Record<GatherKind, number>>;
-  readonly byFormula: Readonly<Record<string, number>>;
-  readonly foiledShare: number;
-  readonly lightenedShare: number;
-  readonly hairs: number;
-  readonly hairGrams: number;
-  /** Estimate: working time of the foils and panel changes. */
-  readonly foilingMinutes: number;
-}
-
-/** Something wrong with one panel; the rest of the plan is still computed. */
-export interface PanelProblem {
-  readonly panel: string;
-  readonly problem: string;
-}
-
-export interface Sheet {
-  readonly format: 'dappled-lattice/plan-sheet';
-  readonly version: 1;
-  readonly plan: string;
-  readonly foils: readonly Foil[];
-  readonly panels: readonly PanelTotals[];
-  readonly zones: readonly ZoneShare[];
-  readonly totals: Totals;
-  readonly problems: readonly PanelProblem[];
+  /**
+   * Panels in the order in which they are sectioned off: what one takes, the next does not have. Those not named follow in
+   * the order of work.
+   */
+  readonly sectioning: readonly string[];
+  readonly edits: readonly HandEdit[];
 }

@@ -1,0 +1,134 @@
+import { foilingMinutes, foilSeconds, SECONDS_PER_PAINTED_SECTION, type PacedFoil } from '../clock';
+import { ZONES, type Zone } from '../head';
+import { pitchOf } from './spacing';
+import { paintedSection, type ComputedFoil, type FoilPath, type PanelFoils } from './panel-foils';
+import type { EditNote, Foil, GatherKind, PaintedSection, PanelProblem, PanelTotals, Sheet, Totals, TreatedDropout, ZoneShare } from './sheet';
+import type { Panel, Plan } from './types';
+
+/** A panel with everything that was placed in it. */
+export interface ComputedPanel {
+  readonly panel: Panel;
+  readonly placed: PanelFoils;
+  readonly drifts: ReadonlyMap<string, number>;
+  readonly areaMm2: number;
+  readonly solvedDropoutMm: number | null;
+  readonly takenBy: PanelTotals['takenBy'];
+}
+
+/** Puts the sheet together, and the lines to draw in the order of its lists. */
+export function buildSheet(
+  plan: Plan,
+  panels: readonly ComputedPanel[],
+  byZone: Readonly<Record<Zone, number>>,
+  problems: readonly PanelProblem[],
+  edits: readonly EditNote[],
+) {
+  const foils: Foil[] = [];
+  const painted: PaintedSection[] = [];
+  const dropouts: TreatedDropout[] = [];
+  const paths: { foil: FoilPath[]; painted: FoilPath[]; dropout: FoilPath[] } = { foil: [], painted: [], dropout: [] };
+  for (const { panel, placed, drifts } of panels) {
+    for (const own of placed.foils) {
+      if (panel.medium === 'open-air') {
+        painted.push(paintedSection(own));
+        paths.painted.push(own.path);
+      } else {
+        const { id, ...rest } = own.foil;
+        foils.push({ id, order: foils.length + 1, ...rest, driftDeg: drifts.get(id) ?? 0 });
+        paths.foil.push(own.path);
+      }
+    }
+    for (const { dropout, path } of placed.dropouts) {
+      dropouts.push(dropout);
+      paths.dropout.push(path);
+    }
+  }
+  const zones = zoneShares(panels, byZone);
+  const sheet: Sheet = {
+    format: 'dappled-lattice/plan-sheet',
+    version: 2,
+    plan: plan.name,
+    foils,
+    painted,
+    dropouts,
+    panels: panels.map(panelTotals),
+    zones,
+    totals: totalsOf(plan, foils, painted, zones),
+    edits,
+    problems,
+  };
+  return { sheet, paths: paths.foil, painted: paths.painted, dropouts: paths.dropout };
+}
+
+function zoneShares(panels: readonly ComputedPanel[], byZone: Readonly<Record<Zone, number>>): ZoneShare[] {
+  const foiled = new Map<Zone, number>();
+  const lightened = new Map<Zone, number>();
+  const pitch = new Map<Zone, number>();
+  const add = (to: Map<Zone, number>, zone: Zone, value: number) => to.set(zone, (to.get(zone) ?? 0) + value);
+  for (const { panel, placed } of panels) {
+    for (const { foil, patches } of placed.foils) {
+      for (const { zone, areaMm2 } of patches) {
+        add(lightened, zone, areaMm2 * foil.pickedShare);
+        if (panel.medium !== 'foil') continue;
+        add(foiled, zone, areaMm2);
+        add(pitch, zone, areaMm2 * pitchOf(foil.thicknessMm, foil.dropoutMm));
+      }
+    }
+  }
+  const share = (of: Map<Zone, number>, zone: Zone) => Math.min(1, (of.get(zone) ?? 0) / byZone[zone]);
+  return ZONES.map((zone): ZoneShare => {
+    const area = foiled.get(zone) ?? 0;
+    return {
+      zone,
+      areaCm2: byZone[zone] / 100,
+      foiledShare: share(foiled, zone),
+      lightenedShare: share(lightened, zone),
+      meanPitchMm: area > 0 ? pitch.get(zone)! / area : null,
+    };
+  });
+}
+
+function panelTotals({ panel, placed, areaMm2, solvedDropoutMm, takenBy }: ComputedPanel): PanelTotals {
+  const paced = placed.foils.map((own) => pacedFoil(own, panel));
+  const painted = panel.medium === 'open-air';
+  return {
+    panel: panel.id,
+    foils: painted ? 0 : placed.foils.length,
+    rows: placed.rows,
+    areaCm2: areaMm2 / 100,
+    solvedDropoutMm,
+    takenBy,
+    minutes: painted ? (placed.foils.length * SECONDS_PER_PAINTED_SECTION) / 60 : sum(paced.map(foilSeconds)) / 60,
+  };
+}
+
+function pacedFoil({ foil }: ComputedFoil, panel: Panel): PacedFoil {
+  return { gather: foil.gather, panel: foil.panel, teasing: panel.start.teasing };
+}
+
+function totalsOf(plan: Plan, foils: readonly Foil[], painted: readonly PaintedSection[], zones: readonly ZoneShare[]): Totals {
+  const byGather: Record<GatherKind, number> = { slice: 0, weave: 0, zigzag: 0 };
+  const byFormula: Record<string, number> = {};
+  for (const foil of foils) {
+    byGather[foil.gather] += 1;
+    byFormula[foil.formula] = (byFormula[foil.formula] ?? 0) + 1;
+  }
+  const teasing = new Map(plan.panels.map((panel) => [panel.id, panel.start.teasing]));
+  const area = sum(zones.map((zone) => zone.areaCm2));
+  return {
+    foils: foils.length,
+    byGather,
+    byFormula,
+    foiledShare: sum(zones.map((zone) => zone.foiledShare * zone.areaCm2)) / area,
+    lightenedShare: sum(zones.map((zone) => zone.lightenedShare * zone.areaCm2)) / area,
+    hairs: sum(foils.map((foil) => foil.hairs)),
+    hairGrams: sum(foils.map((foil) => foil.hairGrams)),
+    foilingMinutes:
+      foilingMinutes(foils.map(({ gather, panel }) => ({ gather, panel, teasing: teasing.get(panel) }))) +
+      (painted.length * SECONDS_PER_PAINTED_SECTION) / 60,
+  };
+}
+
+function sum(values: readonly number[]): number {
+  return values.reduce((total, value) => total + value, 0);
+}

@@ -1,0 +1,79 @@
+import { dot, subtract, swapSide, zoneNear, type Zone } from '../head';
+import type { Frame } from './frame';
+import { hairGrams, hairIn, hairsOn } from './hair';
+import { partingAxes } from './plane-field';
+import { ribbonPoint, ribbonStep, type Ribbon } from './section-line';
+import type { PlanHair } from './types';
+
+/** Skin of a zone that a section covers. */
+export interface ZonePatch {
+  readonly zone: Zone;
+  readonly areaMm2: number;
+}
+
+/** What a piece of scalp holds: its skin by zone, the hair on it. */
+export interface RibbonFigures {
+  readonly areaMm2: number;
+  readonly patches: readonly ZonePatch[];
+  /** All hairs growing on it (estimate from density). */
+  readonly hairs: number;
+  readonly hairGrams: number;
+  /** Zone under its middle. */
+  readonly zone: Zone;
+}
+
+/** Whose zones: the frame's own, or the other side's where the client's right was computed in the mirror. */
+export type SideOfFrame = 'own' | 'mirror';
+
+/** Integrates a section along its parting: skin by zone and the hair growing on it. */
+export function ribbonFigures(ribbon: Ribbon, frame: Frame, of: SideOfFrame, hair: PlanHair): RibbonFigures {
+  const byZone = new Map<Zone, number>();
+  let areaMm2 = 0;
+  for (let j = 0; j + 1 < ribbon.count; j += 1) {
+    const area = ribbonStep(ribbon, j) * ((ribbon.across[j] + ribbon.across[j + 1]) / 2);
+    const x = (ribbon.opened[6 * j] + ribbon.opened[6 * j + 6]) / 2;
+    const y = (ribbon.opened[6 * j + 1] + ribbon.opened[6 * j + 7]) / 2;
+    const zone = zoneAt(frame, of, x, y);
+    byZone.set(zone, (byZone.get(zone) ?? 0) + area);
+    areaMm2 += area;
+  }
+  let hairs = 0;
+  let grams = 0;
+  const patches = [...byZone].map(([zone, area]): ZonePatch => {
+    const own = hairIn(zone, hair);
+    const count = hairsOn(area, own.densityPerCm2);
+    hairs += count;
+    grams += hairGrams(count, own.strand, own.lengthMm);
+    return { zone, areaMm2: area };
+  });
+  const middle = 6 * (ribbon.count >> 1);
+  return { areaMm2, patches, hairs, hairGrams: grams, zone: zoneAt(frame, of, ribbon.opened[middle], ribbon.opened[middle + 1]) };
+}
+
+function zoneAt(frame: Frame, of: SideOfFrame, x: number, y: number): Zone {
+  // A section's end may lie a hair's breadth outside the raster's zones: then the zone a little further in.
+  const zone = zoneNear(frame.grid, x, y) ?? zoneNear(frame.grid, x * 0.97, y * 0.97) ?? zoneNear(frame.grid, x * 0.9, y * 0.9) ?? 'crown';
+  return of === 'own' ? zone : swapSide(zone);
+}
+
+/** Angle of the parting from horizontal at the middle of a section, degrees in (−90, 90]: > 0 diagonal back. */
+export function partingAngle(ribbon: Ribbon, frame: Frame, across: boolean): number {
+  const j = ribbon.count >> 1;
+  const along = subtract(ribbonPoint(ribbon, Math.min(ribbon.count - 1, j + 1)), ribbonPoint(ribbon, j - 1));
+  const axes = partingAxes(frame.head, ribbonPoint(ribbon, j), across);
+  let level = dot(along, axes.level);
+  let fall = -dot(along, axes.up);
+  if (level < 0 || (level === 0 && fall < 0)) {
+    level = -level;
+    fall = -fall;
+  }
+  return (Math.atan2(fall, level) * 180) / Math.PI;
+}
+
+/** Turn between two angles of partings, degrees in (−90, 90]: a line has no direction. */
+export function turnBetween(fromDeg: number, toDeg: number): number {
+  let turn = (toDeg - fromDeg) % 180;
+  if (turn > 90) turn -= 180;
+  if (turn <= -90) turn += 180;
+  return turn;
+}

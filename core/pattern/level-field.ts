@@ -1,0 +1,102 @@
+import { fromOpened, traceLevel, type DistanceRaster, type OpenedPoint, sampleRaster } from '../head';
+import type { Field, Sectioned } from './field';
+import { SAMPLE_MM, sliced, STRIDE, type TracedLine } from './section-line';
+
+/** Nodes this far outside the panel are still traced, so that a parting reaches the panel's edge, mm. */
+const MARGIN_MM = 15;
+
+/**
+ * Field of equal distance: the parting at s is the line over the scalp at a true distance from the hairline (s = distance)
+ * or from the part (s = −distance, so that rows still begin at the side farthest from it).
+ */
+export function levelField(panel: Sectioned, raster: DistanceRaster, sign: 1 | -1): Field {
+  const { frame, depths } = panel;
+  const { grid, head } = frame;
+  const { distance } = raster;
+  const cells: number[] = [];
+  for (let i = 0; i < depths.length; i += 1) if (depths[i] > -MARGIN_MM * head.k) cells.push(i);
+  const { low, high } = range(panel, distance, sign);
+
+  const trace = (s: number, thicknessMm: number): TracedLine | undefined => {
+    const line = longest(traceLevel(grid, distance, sign * s, cells));
+    if (!line || line.points.length < 3) return undefined;
+    const points = evenSteps(ordered(line), SAMPLE_MM * head.k);
+    const count = points.length;
+    if (count < 3) return undefined;
+    const middle = new Float64Array(STRIDE * count);
+    const before = new Float64Array(STRIDE * count);
+    const after = new Float64Array(STRIDE * count);
+    points.forEach((point, i) => {
+      const { x, y, z } = fromOpened(head, point);
+      middle.set([x, y, z, point.x, point.y], STRIDE * i);
+      const step = stepAcross(point, (sign * thicknessMm) / 2);
+      before.set([x, y, z, point.x - step.x, point.y - step.y], STRIDE * i);
+      after.set([x, y, z, point.x + step.x, point.y + step.y], STRIDE * i);
+    });
+    return { count, middle, acrossMm: thicknessMm, edges: sliced(before, after) };
+  };
+
+  /** Step on the opened head that changes the distance by `mm`: along its gradient there. */
+  const stepAcross = ({ x, y }: OpenedPoint, mm: number): OpenedPoint => {
+    const h = grid.step;
+    const gx = (sampleRaster(grid, distance, x + h, y) - sampleRaster(grid, distance, x - h, y)) / (2 * h);
+    const gy = (sampleRaster(grid, distance, x, y + h) - sampleRaster(grid, distance, x, y - h)) / (2 * h);
+    const size = gx * gx + gy * gy;
+    return size > 0.05 ? { x: (mm * gx) / size, y: (mm * gy) / size } : { x: 0, y: 0 };
+  };
+  return { extent: [low, high], trace };
+}
+
+/** Distances that the panel covers, from its outline and its nodes (a panel may enclose the farthest point). */
+function range({ frame: { grid }, depths, outlines }: Sectioned, distance: Float64Array, sign: 1 | -1) {
+  let low = Infinity;
+  let high = -Infinity;
+  const take = (value: number) => {
+    if (Number.isNaN(value)) return;
+    low = Math.min(low, sign * value);
+    high = Math.max(high, sign * value);
+  };
+  for (const { x, y } of outlines.flat()) take(sampleRaster(grid, distance, x, y));
+  depths.forEach((depth, i) => depth > 0 && take(distance[i]));
+  // The outline follows the hairline to within half a step of the raster.
+  return { low: Math.abs(low) < grid.step / 2 ? 0 : low, high: Math.abs(high) < grid.step / 2 ? 0 : high };
+}
+
+interface Level {
+  readonly points: readonly OpenedPoint[];
+  readonly closed: boolean;
+}
+
+function longest(lines: readonly Level[]): Level | undefined {
+  return lines.reduce<Level | undefined>((best, line) => (!best || line.points.length > best.points.length ? line : best), undefined);
+}
+
+/** From the face to the back; a closed line is opened at the back. */
+function ordered({ points, closed }: Level): readonly OpenedPoint[] {
+  const away = (p: OpenedPoint) => Math.abs(Math.atan2(p.x, p.y));
+  if (closed) {
+    const cut = points.reduce((best, p, i) => (away(p) > away(points[best]) ? i : best), 0);
+    return [...points.slice(cut), ...points.slice(0, cut + 1)];
+  }
+  return away(points[0]) <= away(points[points.length - 1]) ? points : [...points].reverse();
+}
+
+/** The same line in even steps of the opened head. */
+function evenSteps(points: readonly OpenedPoint[], step: number): OpenedPoint[] {
+  const out = [points[0]];
+  let left = step;
+  for (let i = 1; i < points.length; i += 1) {
+    const a = points[i - 1];
+    const b = points[i];
+    const length = Math.hypot(b.x - a.x, b.y - a.y);
+    let done = 0;
+    while (length - done >= left) {
+      done += left;
+      out.push({ x: a.x + ((b.x - a.x) * done) / length, y: a.y + ((b.y - a.y) * done) / length });
+      left = step;
+    }
+    left -= length - done;
+  }
+  if (left < step - 1e-6) out.push(points[points.length - 1]);
+  return out;
+}

@@ -1,0 +1,14 @@
+/** A small memory that forgets what was longest unused. */
+export class Remembered<T> {
+  private readonly known = new Map<string, T>();
+  constructor(private readonly size: number) {}
+
+  get(key: string, make: () => T): T {
+    const had = this.known.has(key);
+    const value = had ? (this.known.get(key) as T) : make();
+    this.known.delete(key);
+    this.known.set(key, value);
+    if (this.known.size > this.size) this.known.delete(this.known.keys().next().value as string);
+    return value;
+  }
+}

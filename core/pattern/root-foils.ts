@@ -1,0 +1,136 @@
+import type { Head, Roots } from '../head';
+import type { ComputedPlan } from './compute';
+import type { FoilPath } from './panel-foils';
+import type { Plan, SingleGather } from './types';
+import { gatherOf, isPicked } from './gather';
+
+/** Which foil each root of the hair went into. */
+export interface FoiledRoots {
+  /** Index into the sheet's foils; −1 for hair that was left out. */
+  readonly foil: Int16Array;
+  /** 1 where the root's hair was picked into the foil, 0 where it dropped out. */
+  readonly picked: Uint8Array;
+}
+
+/** Edge of the buckets in which roots are looked up, mm. */
+const BUCKET_MM = 6;
+
+/** Roots by place on the opened head. Made once for a head's roots; plans are then laid over it. */
+export interface RootIndex {
+  readonly roots: Roots;
+  readonly x0: number;
+  readonly y0: number;
+  readonly columns: number;
+  readonly rows: number;
+  /** Roots of bucket b: order[start[b]] … order[start[b + 1] − 1]. */
+  readonly start: Int32Array;
+  readonly order: Int32Array;
+}
+
+export function indexRoots(roots: Roots): RootIndex {
+  let x0 = Infinity;
+  let x1 = -Infinity;
+  let y0 = Infinity;
+  let y1 = -Infinity;
+  for (let i = 0; i < roots.count; i += 1) {
+    x0 = Math.min(x0, roots.opened[2 * i]);
+    x1 = Math.max(x1, roots.opened[2 * i]);
+    y0 = Math.min(y0, roots.opened[2 * i + 1]);
+    y1 = Math.max(y1, roots.opened[2 * i + 1]);
+  }
+  const columns = Math.floor((x1 - x0) / BUCKET_MM) + 1;
+  const rows = Math.floor((y1 - y0) / BUCKET_MM) + 1;
+  const bucketOf = (i: number) =>
+    Math.floor((roots.opened[2 * i + 1] - y0) / BUCKET_MM) * columns + Math.floor((roots.opened[2 * i] - x0) / BUCKET_MM);
+  const start = new Int32Array(columns * rows + 1);
+  for (let i = 0; i < roots.count; i += 1) start[bucketOf(i) + 1] += 1;
+  for (let b = 0; b < columns * rows; b += 1) start[b + 1] += start[b];
+  const next = start.slice();
+  const order = new Int32Array(roots.count);
+  for (let i = 0; i < roots.count; i += 1) {
+    const b = bucketOf(i);
+    order[next[b]] = i;
+    next[b] += 1;
+  }
+  return { roots, x0, y0, columns, rows, start, order };
+}
+
+/**
+ * Lays a computed plan over the roots: each section is a strip of quadrilaterals on the opened head, and the roots within
+ * it went into its foil, or dropped out of its weave. Where strips meet, the first in the order of work has the root.
+ */
+export function foilsOfRoots(index: RootIndex, plan: Plan, computed: ComputedPlan): FoiledRoots {
+  const { roots } = index;
+  const foil = new Int16Array(roots.count).fill(-1);
+  const picked = new Uint8Array(roots.count);
+  const panels = new Map(plan.panels.map((panel) => [panel.id, panel]));
+  const retyped = new Map<string, SingleGather>();
+  for (const edit of plan.edits) if (edit.kind === 'retype' && edit.gather) retyped.set(edit.foil, edit.gather);
+  computed.sheet.foils.forEach((own, f) => {
+    const gather = retyped.get(own.id) ?? gatherOf(panels.get(own.panel)!.gather, own.row);
+    const path = computed.drawing.paths[f];
+    const lengths = cumulated(path);
+    const scale = own.widthMm / lengths[lengths.length - 1];
+    // Picking starts at the end of the parting that lies nearer the hairline, where the gather says so.
+    const turned = gather.kind === 'weave' && gather.fromHairline === true && endsAtHairline(path, computed.drawing.head);
+    for (let j = 0; j + 1 < path.count; j += 1) {
+      visit(index, path, j, (root, along, depth) => {
+        if (foil[root] >= 0) return;
+        foil[root] = f;
+        const at = (lengths[j] + along * (lengths[j + 1] - lengths[j])) * scale;
+        picked[root] = isPicked(gather, own.widthMm, turned ? own.widthMm - at : at, depth) ? 1 : 0;
+      });
+    }
+  });
+  return { foil, picked };
+}
+
+/** Whether the last end of a section lies nearer the hairline than its first. */
+function endsAtHairline({ packed, count }: FoilPath, head: Head): boolean {
+  const depth = (i: number) => head.hairArc(Math.atan2(packed[i], packed[i + 1])) - Math.hypot(packed[i], packed[i + 1]);
+  return depth(6 * (count - 1)) < depth(0);
+}
+
+function cumulated({ packed, count }: FoilPath): Float64Array {
+  const out = new Float64Array(count);
+  for (let j = 1; j < count; j += 1) {
+    const i = 6 * j;
+    out[j] = out[j - 1] + Math.hypot(packed[i] - packed[i - 6], packed[i + 1] - packed[i - 5]);
+  }
+  return out;
+}
+
+/** Calls with every root inside step j of a strip: its share along the step and across the section (0 at its first edge). */
+function visit(index: RootIndex, { packed }: FoilPath, j: number, take: (root: number, along: number, depth: number) => void): void {
+  const i = 6 * j;
+  const ax = packed[i + 2];
+  const ay = packed[i + 3];
+  const dx = packed[i + 4];
+  const dy = packed[i + 5];
+  const bx = packed[i + 8];
+  const by = packed[i + 9];
+  const cx = packed[i + 10];
+  const cy = packed[i + 11];
+  const { min, max, floor } = Math;
+  const { roots, columns, start, order } = index;
+  const left = max(0, floor((min(ax, bx, cx, dx) - index.x0) / BUCKET_MM));
+  const right = min(columns - 1, floor((max(ax, bx, cx, dx) - index.x0) / BUCKET_MM));
+  const low = max(0, floor((min(ay, by, cy, dy) - index.y0) / BUCKET_MM));
+  const high = min(index.rows - 1, floor((max(ay, by, cy, dy) - index.y0) / BUCKET_MM));
+  if (left > right) return;
+  // Share along: between the lines a–d and b–c; share across: between a–b and d–c. Quads are all but parallelograms.
+  for (let r = low; r <= high; r += 1) {
+    for (let n = start[r * columns + left]; n < start[r * columns + right + 1]; n += 1) {
+      const root = order[n];
+      const x = roots.opened[2 * root];
+      const y = roots.opened[2 * root + 1];
+      const fromStart = (dx - ax) * (y - ay) - (dy - ay) * (x - ax);
+      const fromEnd = (cx - bx) * (y - by) - (cy - by) * (x - bx);
+      if (fromStart * fromEnd > 0 || fromStart === fromEnd) continue;
+      const fromBefore = (bx - ax) * (y - ay) - (by - ay) * (x - ax);
+      const fromAfter = (cx - dx) * (y - dy) - (cy - dy) * (x - dx);
+      if (fromBefore * fromAfter > 0 || fromBefore === fromAfter) continue;
+      take(root, fromStart / (fromStart - fromEnd), fromBefore / (fromBefore - fromAfter));
+    }
+  }
+}

@@ -1,0 +1,117 @@
+import { fromOpened, normalize, surfaceAlong, traceOutlines, vec, addScaled, type Outline } from '../head';
+import type { Sectioned } from './field';
+import type { Frame } from './frame';
+import { divideAt, panelRegion } from './place';
+import type { Region } from './region';
+import { nodeArea, regionDepths } from './region-raster';
+import type { Panel, Side } from './types';
+
+/** One side of a panel, sectioned off in a frame: what it has of the head once earlier panels have taken theirs. */
+export interface SectionedPanel extends Sectioned {
+  readonly areaMm2: number;
+  /** Hair of the panel's place that an earlier panel had taken, by its place in the chain, mm². */
+  readonly taken: readonly number[];
+  readonly outlines: readonly Outline[];
+}
+
+/** A panel that takes hair before another one, with the sides of it that can matter. */
+export interface Claim {
+  readonly panel: Panel;
+  readonly side: Side | 'across';
+}
+
+/** Panels in the order in which they take their hair: those named in the plan's sectioning first, then the order of work. */
+export function sectioningOrder(panels: readonly Panel[], sectioning: readonly string[]): Panel[] {
+  const rank = new Map(sectioning.map((id, i) => [id, i]));
+  return panels
+    .map((panel, i) => ({ panel, key: rank.get(panel.id) ?? sectioning.length + i }))
+    .sort((a, b) => a.key - b.key)
+    .map(({ panel }) => panel)
+    .filter((panel) => !panel.muted);
+}
+
+/**
+ * What is taken before one side of a panel. A panel of the other side only matters where the two dividing lines leave
+ * room for an overlap.
+ */
+export function claimsBefore(panel: Panel, side: 'left' | 'across', order: readonly Panel[], frame: Frame): Claim[] {
+  const own = divideAt(panel, frame);
+  const claims: Claim[] = [];
+  for (const earlier of order) {
+    if (earlier.id === panel.id) break;
+    const divide = divideAt(earlier, frame);
+    if (earlier.side === 'across') claims.push({ panel: earlier, side: 'across' });
+    if (earlier.side === 'left' || earlier.side === 'both') claims.push({ panel: earlier, side: 'left' });
+    if ((earlier.side === 'right' || earlier.side === 'both') && (side === 'across' || divide > own)) {
+      claims.push({ panel: earlier, side: 'right' });
+    }
+  }
+  return claims;
+}
+
+/** Everything that a sectioned panel depends on beside the head: two with the same key are the same. */
+export function sectionedKey(panel: Panel, side: 'left' | 'across', claims: readonly Claim[], frame: Frame): string {
+  const place = ({ panel: own, side: of }: Claim) => [own.place, own.leaveOut, of, own.side === 'both', own.divide];
+  const usesPart = JSON.stringify([panel, ...claims]).match(/"(side|part-strip|face-frame|part)"/) !== null;
+  return JSON.stringify([
+    place({ panel, side }), claims.map(place), usesPart ? [frame.partOffsetMm, frame.partLengthMm] : 0, panel.side === 'across',
+  ]);
+}
+
+/** @returns undefined when nothing is left for the panel. @throws PlaceProblem */
+export function sectionOff(panel: Panel, side: 'left' | 'across', claims: readonly Claim[], frame: Frame): SectionedPanel | undefined {
+  const { grid, head } = frame;
+  const half = side === 'left';
+  const wanted = panelRegion(panel, side, frame);
+  // A place that is a problem for its own panel takes nothing from others.
+  const taking = claims.map(({ panel: earlier, side: of }) => regionOrNone(earlier, of, frame));
+  const taken = taking.map(() => 0);
+  const own: Region = (node) => {
+    const depth = wanted(node);
+    // What other panels took matters nowhere but in the place and at its edge.
+    if (depth < -EDGE_MM * head.k) return depth;
+    let most = -Infinity;
+    let taker = -1;
+    taking.forEach((region, i) => {
+      const theirs = region(node);
+      most = Math.max(most, theirs);
+      if (theirs > 0 && taker < 0) taker = i;
+    });
+    if (depth > 0 && taker >= 0) taken[taker] += grid.area[node.index];
+    return Math.min(depth, -most);
+  };
+  const depths = regionDepths(grid, own, half);
+  const outlines = traceOutlines(grid, depths);
+  let areaMm2 = 0;
+  let sum = vec(0, 0, 0);
+  for (let i = 0; i < depths.length; i += 1) {
+    const area = nodeArea(grid, depths, i);
+    if (area === 0) continue;
+    areaMm2 += area;
+    sum = addScaled(sum, grid.points[i]!, area);
+  }
+  if (outlines.length === 0 || areaMm2 < SMALLEST_MM2 * head.k * head.k) return undefined;
+  return {
+    frame,
+    across: panel.side === 'across',
+    depths,
+    outlines,
+    edge: outlines.flatMap((outline) => outline.map((point) => fromOpened(head, point))),
+    centre: surfaceAlong(normalize(sum), head.skull),
+    areaMm2,
+    taken,
+  };
+}
+
+/** How far outside its place a panel's edge is still looked at, mm on the average head. */
+const EDGE_MM = 12;
+/** Less than this is no panel, mm². */
+const SMALLEST_MM2 = 50;
+
+function regionOrNone(panel: Panel, side: Side | 'across', frame: Frame): Region {
+  try {
+    return panelRegion(panel, side, frame);
+  } catch {
+    return () => -1000;
+  }
+}

@@ -1,0 +1,122 @@
+import type { Zone } from '../head';
+import type { Side, SingleGather, Treatment } from './types';
+
+export type GatherKind = SingleGather['kind'];
+
+/** One foil of the computed sheet. */
+export interface Foil {
+  /** panel/row/column; counted from a stable origin and never renumbered. */
+  readonly id: string;
+  /** Place in the order of work, from 1. */
+  readonly order: number;
+  readonly panel: string;
+  /** Row within the panel from its first parting, from 1; foils added by hand count from 1001. */
+  readonly row: number;
+  /** Column counted outwards from the middle: 1, 2 … on the client's left, −1, −2 … on the right, 0 across the middle. */
+  readonly column: number;
+  readonly side: Side | 'across';
+  readonly widthMm: number;
+  readonly thicknessMm: number;
+  readonly dropoutMm: number;
+  /** Angle of the parting from horizontal at the foil's middle, degrees, as in a panel's direction. */
+  readonly angleDeg: number;
+  /** How far that angle has turned from the panel's first foil on this side, degrees. */
+  readonly driftDeg: number;
+  readonly gather: GatherKind;
+  /** Number of stitches or points picked; 1 for a slice. */
+  readonly stitches: number;
+  /** Share of the section's hair that is picked, 0–1. */
+  readonly pickedShare: number;
+  /** Estimate from density. */
+  readonly hairs: number;
+  /** Grams of hair in the foil (estimate from strand thickness and length). */
+  readonly hairGrams: number;
+  readonly areaMm2: number;
+  readonly formula: string;
+  /** Zone under the middle of the foil. */
+  readonly zone: Zone;
+  /** Changed or added by hand. */
+  readonly byHand: boolean;
+}
+
+/** A section painted in the open air, or a drop-out treated between foils. */
+export interface OpenSection {
+  readonly id: string;
+  readonly panel: string;
+  readonly row: number;
+  readonly side: Side | 'across';
+  readonly widthMm: number;
+  readonly areaMm2: number;
+  readonly hairs: number;
+  readonly hairGrams: number;
+}
+export interface PaintedSection extends OpenSection {
+  readonly pickedShare: number;
+  readonly formula: string;
+}
+export interface TreatedDropout extends OpenSection {
+  readonly treatment: Exclude<Treatment, 'left'>;
+}
+
+export interface ZoneShare {
+  readonly zone: Zone;
+  readonly areaCm2: number;
+  /** Share of the zone's hair that went through foils' sections. */
+  readonly foiledShare: number;
+  /** Share of the zone's hair that was picked, in foils or in the open air. */
+  readonly lightenedShare: number;
+  /** Mean of thickness + drop-out over the foils that touch the zone, weighted by their skin in it; null without foils. */
+  readonly meanPitchMm: number | null;
+}
+
+export interface PanelTotals {
+  readonly panel: string;
+  readonly foils: number;
+  readonly rows: number;
+  readonly areaCm2: number;
+  /** Even drop-out that a target of foils, share or time came to, mm; null where the plan says the drop-out itself. */
+  readonly solvedDropoutMm: number | null;
+  /** Hair that panels sectioned off earlier had taken already. */
+  readonly takenBy: readonly { readonly panel: string; readonly areaCm2: number }[];
+  readonly minutes: number;
+}
+
+export interface Totals {
+  readonly foils: number;
+  readonly byGather: Readonly<Record<GatherKind, number>>;
+  readonly byFormula: Readonly<Record<string, number>>;
+  readonly foiledShare: number;
+  readonly lightenedShare: number;
+  readonly hairs: number;
+  readonly hairGrams: number;
+  /** Estimate: working time of the foils, painted sections and panel changes. */
+  readonly foilingMinutes: number;
+}
+
+/** Something wrong with one panel; the rest of the plan is still computed. */
+export interface PanelProblem {
+  readonly panel: string;
+  readonly problem: string;
+}
+
+/** A hand edit that no longer has its foil, or whose foil now lies in another's place. */
+export interface EditNote {
+  /** Index into the plan's edits. */
+  readonly edit: number;
+  readonly applied: boolean;
+  readonly note: string;
+}
+
+export interface Sheet {
+  readonly format: 'dappled-lattice/plan-sheet';
+  readonly version: 2;
+  readonly plan: string;
+  readonly foils: readonly Foil[];
+  readonly painted: readonly PaintedSection[];
+  readonly dropouts: readonly TreatedDropout[];
+  readonly panels: readonly PanelTotals[];
+  readonly zones: readonly ZoneShare[];
+  readonly totals: Totals;
+  readonly edits: readonly EditNote[];
+  readonly problems: readonly PanelProblem[];
+}

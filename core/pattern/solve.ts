@@ -1,0 +1,118 @@
+import { foilSeconds } from '../clock';
+import { gatherOf, pick } from './gather';
+import { cellsOf, foilCounter, placeRows, type PanelHalf } from './rows';
+import { ribbonArea } from './section-line';
+import { dropoutForCount } from './spacing';
+import type { FoilStock, Panel, PlainSpacing, Spacing } from './types';
+
+/** A spacing that says every drop-out, and the even drop-out that a target came to (null where none was asked for). */
+export interface SolvedSpacing {
+  readonly spacing: PlainSpacing;
+  readonly sliverMm?: number;
+  readonly solvedDropoutMm: number | null;
+  /** What could not be met, as a sentence. */
+  readonly problem?: string;
+}
+
+/** A wider drop-out than this is no pattern any more, mm. */
+const WIDEST_MM = 200;
+/** Width at which a gather's share is taken for a first guess, mm. */
+const USUAL_WIDTH_MM = 80;
+
+/** Solves a panel's spacing over all its sides. */
+export function solveSpacing(panel: Panel, halves: readonly PanelHalf[], stock: FoilStock): SolvedSpacing {
+  const { spacing } = panel;
+  switch (spacing.kind) {
+    case 'count':
+      return byCount(panel, halves, stock, spacing.foils);
+    case 'minutes':
+      return byCount(panel, halves, stock, foilsIn(panel, spacing.minutes));
+    case 'budget':
+      return byCount(panel, halves, stock, foilsIn(panel, (60 * spacing.amountMinor) / spacing.perHourMinor));
+    case 'share':
+      return byShare(panel, halves, stock, spacing.lightened);
+    case 'backwards':
+      // Both sides of a line share its sliver; a panel in one piece has it for itself.
+      return { spacing: spacing.spacing, sliverMm: panel.side === 'across' ? spacing.sliverMm : spacing.sliverMm / 2, solvedDropoutMm: null };
+    default:
+      return { spacing, solvedDropoutMm: null };
+  }
+}
+
+/** Foils of this panel's gather that can be placed in a time (estimate from the usual pace), minutes. */
+export function foilsIn(panel: Panel, minutes: number): number {
+  return Math.floor((minutes * 60) / secondsPerFoil(panel) + 1e-9);
+}
+
+export function secondsPerFoil(panel: Panel): number {
+  const gathers = panel.gather.kind === 'alternate' ? panel.gather.of : [panel.gather];
+  return gathers.reduce((sum, { kind }) => sum + foilSeconds({ gather: kind, panel: panel.id, teasing: panel.start.teasing }), 0) / gathers.length;
+}
+
+const even = (dropoutMm: number): PlainSpacing => ({ kind: 'constant', dropoutMm });
+
+function byCount(panel: Panel, halves: readonly PanelHalf[], stock: FoilStock, foils: number): SolvedSpacing {
+  const counters = halves.map((half) => foilCounter(half, panel, stock));
+  const countAt = (dropoutMm: number) =>
+    halves.reduce((sum, half, i) => sum + placeRows(half, panel, even(dropoutMm)).reduce((own, row) => own + counters[i](row), 0), 0);
+  const dropoutMm = dropoutForCount(foils, panel.thicknessMm, WIDEST_MM, countAt);
+  if (dropoutMm === undefined) {
+    const fewest = countAt(WIDEST_MM);
+    return { spacing: even(WIDEST_MM), solvedDropoutMm: WIDEST_MM, problem: `${foils} foils are fewer than the ${fewest} that one row takes` };
+  }
+  const reached = dropoutMm === 0 ? countAt(0) : foils;
+  const problem = reached < foils ? `only ${reached} of ${foils} foils fit, back to back` : undefined;
+  return { spacing: even(dropoutMm), solvedDropoutMm: dropoutMm, problem };
+}
+
+function byShare(panel: Panel, halves: readonly PanelHalf[], stock: FoilStock, wanted: number): SolvedSpacing {
+  const area = halves.reduce((sum, { sectioned }) => sum + sectioned.areaMm2, 0);
+  const lightenedAt = (dropoutMm: number): number => {
+    let sum = 0;
+    for (const half of halves) {
+      for (const row of placeRows(half, panel, even(dropoutMm))) {
+        for (const { ribbon } of cellsOf(half, row, panel, stock)) {
+          sum += ribbonArea(ribbon) * pick(gatherOf(panel.gather, row.row), ribbon.widthMm).share;
+        }
+      }
+    }
+    return sum / area;
+  };
+  const gathers = panel.gather.kind === 'alternate' ? panel.gather.of : [panel.gather];
+  const picked = gathers.reduce((sum, gather) => sum + pick(gather, USUAL_WIDTH_MM).share, 0) / gathers.length;
+  let dropoutMm = Math.min(WIDEST_MM, Math.max(0, panel.thicknessMm * (picked / wanted - 1)));
+  let reached = lightenedAt(dropoutMm);
+  // The share is all but proportional to 1/pitch: two corrections bring it within what one row makes.
+  for (let i = 0; i < 2 && reached > 0; i += 1) {
+    const pitch = ((panel.thicknessMm + dropoutMm) * reached) / wanted;
+    const next = Math.min(WIDEST_MM, Math.max(0, pitch - panel.thicknessMm));
+    const then = lightenedAt(next);
+    if (Math.abs(then - wanted) >= Math.abs(reached - wanted)) break;
+    dropoutMm = next;
+    reached = then;
+  }
+  const percent = (share: number) => `${Math.round(share * 1000) / 10} %`;
+  if (dropoutMm === 0 && reached < wanted * 0.97) {
+    return {
+      spacing: even(0), solvedDropoutMm: 0,
+      problem: `even back to back this gather lightens ${percent(reached)} of the panel, not ${percent(wanted)}`,
+    };
+  }
+  return { spacing: even(dropoutMm), solvedDropoutMm: dropoutMm };
+}
+
+/** The nominal drop-out of a spacing, mm, for a line of text; undefined where it is solved. */
+export function nominalDropout(spacing: Spacing): number | undefined {
+  switch (spacing.kind) {
+    case 'constant':
+      return spacing.dropoutMm;
+    case 'graded':
+      return spacing.dropoutsMm[spacing.dropoutsMm.length - 1];
+    case 'eased':
+      return spacing.toMm;
+    case 'backwards':
+      return nominalDropout(spacing.spacing);
+    default:
+      return undefined;
+  }
+}
