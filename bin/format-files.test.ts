@@ -29,7 +29,7 @@ describe('bin/lattice plan', () => {
   test.each([
     ['{"format":"dappled-lattice/plan","version":1', /This is not JSON/],
     ['{"format":"something/else","version":1,"panels":[]}', /format: must be "dappled-lattice\/plan"\./],
-    ['{"format":"dappled-lattice/plan","version":7,"panels":[]}', /version: this program reads version 1, not 7\./],
+    ['{"format":"dappled-lattice/plan","version":7,"panels":[]}', /version: this program reads versions 1 to 2, not 7\./],
     ['[]', /A plan document is an object/],
   ])('refuses %s with a sentence, a non-zero exit and nothing written', (text, sentence) => {
     const file = path.join(mkdtempSync(path.join(tmpdir(), 'lattice-plan-')), 'bad.json');
@@ -64,18 +64,68 @@ describe('reading a plan names the field', () => {
   };
 
   test.each([
-    [(p: typeof base) => { p.panels[1].thicknessMm = 0; }, 'panels[1].thicknessMm: must be a number from 0.5 to 40 mm.'],
-    [(p: typeof base) => { p.panels[0].thicknessMm = null; }, 'panels[0].thicknessMm: must be a number from 0.5 to 40 mm.'],
-    [(p: typeof base) => { p.panels[0].spacing.dropoutMm = '5'; }, 'panels[0].spacing.dropoutMm: must be a number from 0 to 80 mm.'],
+    [(p: typeof base) => { p.panels[1].thicknessMm = 41; }, 'panels[1].thicknessMm: must be a number from 0 to 40 mm.'],
+    [(p: typeof base) => { p.panels[0].thicknessMm = null; }, 'panels[0].thicknessMm: must be a number from 0 to 40 mm.'],
+    [(p: typeof base) => { p.panels[0].spacing.fromMm = '5'; }, 'panels[0].spacing.fromMm: must be a number from 0 to 80 mm.'],
     [(p: typeof base) => { p.panels[2].id = 'back'; }, 'panels[2].id: "back" is used twice.'],
     [(p: typeof base) => { p.panels[0].gather.kind = 'plait'; }, 'panels[0].gather'],
-    [(p: typeof base) => { p.head.hairline.left = 'square'; }, 'head.hairline.left: must be one of round, straight, pointed, receding.'],
+    [(p: typeof base) => { p.panels[0].place = { kind: 'ear' }; }, 'panels[0].place'],
+    [(p: typeof base) => { p.panels[0].direction = { kind: 'parallel', angleDeg: 120 }; }, 'panels[0].direction.angleDeg: must be a number from -90 to 90 degrees.'],
+    [(p: typeof base) => { p.panels[1].rotation.sequence = 'ab'; }, 'panels[1].rotation.sequence: must be 2–24 capital letters, such as AABB.'],
+    [(p: typeof base) => { p.sectioning = ['nowhere']; }, 'sectioning[0]: there is no panel "nowhere".'],
+    [(p: typeof base) => { p.edits[0].foil = 'back'; }, 'edits[0].foil: must be a foil id such as back/3/-1.'],
+    [(p: typeof base) => { p.head.hairline.left = 'square'; }, 'head.hairline.left: must be one of round, straight, pointed, receding, or landmarks of its own.'],
+    [(p: typeof base) => { p.head.hairline.left = { landmarks: [[0, 40], [90, -10], [80, 5], [180, -90]] }; }, 'head.hairline.left.landmarks: landmark 3: its azimuth must be greater than the one before.'],
+    [(p: typeof base) => { p.head.earToEarMm = 449; p.head.circumferenceMm = 450; }, 'head: The ear-to-ear measure of 449 mm does not go with the other measures of this head.'],
     [(p: typeof base) => { delete p.panels; }, 'panels: must be a list of panels.'],
     [(p: typeof base) => { p.colour = 'red'; }, 'Unrecognized key'],
   ])('case %#', (change, sentence) => expect(problemOf(change)).toContain(sentence));
 
   test('a bare document is enough: everything but the panels has a default', () => {
-    const read = parsePlanText('{"format":"dappled-lattice/plan","version":1,"panels":[]}');
-    expect(read).toMatchObject({ ok: true, value: { foil: { usableWidthMm: 95, toleranceMm: 25 } } });
+    const read = parsePlanText('{"format":"dappled-lattice/plan","version":2,"panels":[]}');
+    expect(read).toMatchObject({ ok: true, value: { foil: { usableWidthMm: 95, toleranceMm: 25 }, sectioning: [], edits: [] } });
+  });
+});
+
+describe('a document of version 1', () => {
+  const old = {
+    format: 'dappled-lattice/plan', version: 1, name: 'Old',
+    head: { circumferenceMm: 560, hairline: { left: 'round', right: 'round' }, part: { offsetMm: 22 } },
+    hair: { densityPerCm2: 170, strand: 'medium', lengthMm: 300 },
+    panels: [
+      { id: 'back', name: 'Back', place: { kind: 'back' }, direction: { kind: 'parallel', angleDeg: 0 }, gather: { kind: 'slice' }, thicknessMm: 4, spacing: { kind: 'constant', dropoutMm: 5 } },
+      { id: 'side', name: 'Side', place: { kind: 'side', side: 'right' }, gather: { kind: 'slice' }, thicknessMm: 4, spacing: { kind: 'constant', dropoutMm: 5 } },
+    ],
+  };
+
+  test('is read as one of the newest: the side stands beside the place, everything new has its default', () => {
+    const read = parsePlanText(JSON.stringify(old));
+    expect(read).toMatchObject({
+      ok: true,
+      value: { version: 2, head: { earToEarMm: null, part: { offsetMm: 22, none: false } }, panels: [{ side: 'both', place: { kind: 'back' } }, { side: 'right', place: { kind: 'side' } }] },
+    });
+  });
+
+  test('what was wrong in it still names the field', () => {
+    const read = parsePlanText(JSON.stringify({ ...old, panels: [{ ...old.panels[1], place: { kind: 'side', side: 'middle' } }] }));
+    expect(read).toMatchObject({ ok: false, problem: 'panels[0].side: must be left, right, both or across.' });
+  });
+});
+
+describe('bin/lattice plan --svg', () => {
+  test('draws the opened head with a foil each, in real size', () => {
+    const folder = mkdtempSync(path.join(tmpdir(), 'lattice-svg-'));
+    const out = path.join(folder, 'head.svg');
+    const sheet = JSON.parse(execFileSync(lattice, ['plan', example, '--svg', out], { encoding: 'utf8' }));
+    const svg = readFileSync(out, 'utf8');
+    expect(svg.match(/<g id="/g)).toHaveLength(sheet.totals.foils);
+    expect(svg).toMatch(/^<svg [^>]*width="\d+(\.\d)?mm"/);
+    expect(svg).not.toMatch(/NaN|Infinity|undefined/);
+  });
+
+  test('a file that cannot be written is a sentence', () => {
+    expect(spawnSync(lattice, ['plan', example, '--svg', '/nowhere/head.svg'], { encoding: 'utf8' })).toMatchObject({
+      status: 2, stderr: expect.stringMatching(/\/nowhere\/head\.svg cannot be written/),
+    });
   });
 });

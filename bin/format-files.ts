@@ -1,18 +1,38 @@
 import { z } from 'zod';
-import { parsePlan, planSchema, roundedSheet, sheetSchema, startPlan } from '@/core/formats';
-import { createPatternEngine, type Plan } from '@/core/pattern';
+import { parsePlan, planSchema, roundedSheet, sheetSchema } from '@/core/formats';
+import { createPatternEngine } from '@/core/pattern';
 import { printed } from './verbs/verb';
 
-/** A worked example with a head, a part off the middle and two gathers. */
-const example: Plan = {
-  ...startPlan(),
-  name: 'Fine weaves behind, slices at the sides',
-  head: { circumferenceMm: 560, hairline: { left: 'round', right: 'round' }, part: { offsetMm: 22 } },
-  panels: startPlan().panels.map((panel) =>
-    panel.id === 'back'
-      ? { ...panel, spacing: { kind: 'constant', dropoutMm: 8 } }
-      : { ...panel, gather: { kind: 'slice' }, thicknessMm: 3, spacing: { kind: 'constant', dropoutMm: 9 }, formula: 'B' },
-  ),
+type PlanInput = z.input<typeof planSchema>;
+
+/** A worked example: a fitted head with a part off the middle, and some of what panels can be. */
+const example: PlanInput = {
+  format: 'dappled-lattice/plan',
+  version: 2,
+  name: 'Fine weaves behind, slices at the face',
+  head: {
+    circumferenceMm: 560, earToEarMm: 350, frontToNapeMm: null, hairline: { left: 'round', right: 'pointed' },
+    part: { offsetMm: 22, lengthMm: null, none: false },
+  },
+  hair: { densityPerCm2: 165, strand: 'medium', lengthMm: 340, byZone: { 'temple-l': { densityPerCm2: 120 }, 'temple-r': { densityPerCm2: 120 } } },
+  panels: [
+    {
+      id: 'back', name: 'Back', place: { kind: 'back' }, side: 'both',
+      gather: { kind: 'weave', stitchMm: 2.5, gapMm: 2.5, depth: 0.5 }, thicknessMm: 4, spacing: { kind: 'eased', fromMm: 10, toMm: 4 },
+      columns: { layout: 'bricklaid', onePerRow: false },
+    },
+    {
+      id: 'sides', name: 'Sides', place: { kind: 'side' }, side: 'both', direction: { kind: 'parallel', angleDeg: 30 },
+      gather: { kind: 'alternate', of: [{ kind: 'weave', stitchMm: 2.5, gapMm: 2.5, depth: 0.5 }, { kind: 'slice' }] }, thicknessMm: 4,
+      spacing: { kind: 'count', foils: 24 }, rotation: { sequence: 'AAB' }, dropouts: { every: 3, treatments: ['tip-out', 'lowlight'] },
+    },
+    {
+      id: 'face', name: 'Face', place: { kind: 'face-frame', depthMm: 45, reachDeg: 55 }, side: 'both', direction: { kind: 'hairline' },
+      gather: { kind: 'slice' }, thicknessMm: 3, spacing: { kind: 'graded', dropoutsMm: [2, 2, 5] }, formula: 'B', order: { rows: 'up', sides: 'alternate' },
+    },
+  ],
+  sectioning: ['face'],
+  edits: [{ kind: 'retype', foil: 'back/1/1', gather: { kind: 'slice' } }],
 };
 
 /** Everything under docs/formats/: schemas generated from the Zod types, examples computed by the engine. */

@@ -1,3 +1,4 @@
+import { writeFile } from 'node:fs/promises';
 import { planVerb } from './verbs/plan';
 import type { Verb } from './verbs/verb';
 
@@ -7,7 +8,7 @@ const usage = () =>
   [
     'Usage: bin/lattice VERB [arguments]',
     '',
-    ...VERBS.map((verb) => `  ${verb.usage.padEnd(24)}${verb.summary}`),
+    ...VERBS.map((verb) => `  ${verb.usage.padEnd(32)}${verb.summary}`),
     '',
     'bin/lattice VERB --help says more. Exit: 0 done, 2 the call or the document is wrong (a sentence on standard error).',
   ].join('\n');
@@ -32,6 +33,14 @@ export async function main(args: readonly string[]): Promise<number> {
   if (!result.ok) {
     process.stderr.write(`bin/lattice ${name}: ${result.problem}\n`);
     return 2;
+  }
+  for (const [file, text] of Object.entries(result.files ?? {})) {
+    try {
+      await writeFile(file, text);
+    } catch (error) {
+      process.stderr.write(`bin/lattice ${name}: ${file} cannot be written: ${(error as Error).message}.\n`);
+      return 2;
+    }
   }
   process.stdout.write(result.output);
   return 0;

@@ -96,7 +96,7 @@ describe('saving', () => {
 
 describe('visits', () => {
   test('a new visit carries head, wish and pattern over and starts regrowth and notes empty', async () => {
-    const head = { ...EMPTY_CONSULT.head, part: { offsetMm: 22 } };
+    const head = { ...EMPTY_CONSULT.head, part: { ...EMPTY_CONSULT.head.part, offsetMm: 22 } };
     await saveConsult(owner, visitId, edit(1, { ...EMPTY_CONSULT, head, goalLevel: 9, notes: 'old', regrowthMm: { crown: 12 } }));
     await savePlan(owner, visitId, edit(1, named('Carried over')));
     const next = (await readVisit(owner, (await createVisit(owner, clientId, '2026-12-24'))!))!;

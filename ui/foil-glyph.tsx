@@ -1,9 +1,8 @@
-/** How a foil's hair is gathered, as far as a glyph shows it: solid, or broken in the proportion of stitch to gap. */
-export interface GlyphGather {
-  readonly kind: 'slice' | 'weave';
-  readonly stitchMm?: number;
-  readonly gapMm?: number;
-}
+/** How a foil's hair is gathered, as far as a glyph shows it: solid, broken in the proportion of stitch to gap, or toothed. */
+export type GlyphGather =
+  | { readonly kind: 'slice' }
+  | { readonly kind: 'weave'; readonly stitchMm: number; readonly gapMm: number }
+  | { readonly kind: 'zigzag'; readonly pointMm: number };
 
 /** Foil glyph of the ribbon: an upright foil on bark, lit where hair is picked. */
 export function FoilGlyph({ gather, width, height }: { gather: GlyphGather; width: number; height: number }) {
@@ -12,8 +11,14 @@ export function FoilGlyph({ gather, width, height }: { gather: GlyphGather; widt
   if (gather.kind === 'slice') {
     return <rect x={x} y={3} width={bar} height={height - 6} rx={1} fill="var(--color-sun)" />;
   }
-  const stitch = gather.stitchMm ?? 2;
-  const gap = gather.gapMm ?? 2;
+  if (gather.kind === 'zigzag') {
+    const tooth = Math.max(4, gather.pointMm * 1.6);
+    const count = Math.max(1, Math.floor((height - 6) / tooth));
+    const top = (height - count * tooth) / 2;
+    const points = Array.from({ length: count }, (_, i) => `${x},${top + i * tooth} ${x + bar},${top + (i + 0.5) * tooth} ${x},${top + (i + 1) * tooth}`);
+    return <polygon points={points.join(' ')} fill="var(--color-sun)" />;
+  }
+  const { stitchMm: stitch, gapMm: gap } = gather;
   // Real proportion at a scale at which a fine weave still shows: 1 mm is 1.6 px, at least 2 px a stitch.
   const scale = Math.max(1.6, 2 / stitch);
   const step = (stitch + gap) * scale;

@@ -24,25 +24,21 @@ const hairlineShape = z.enum(HAIRLINE_SHAPES as [string, ...string[]], {
   error: `must be one of ${HAIRLINE_SHAPES.join(', ')}`,
 }) as z.ZodType<'round' | 'straight' | 'pointed' | 'receding'>;
 
-const landmark = z.tuple(
-  [between(0, 180, 'degrees', 'Azimuth from the forehead, degrees'), between(-120, 80, 'mm', 'Height on the average head, mm')],
-  { error: 'must be a pair of azimuth and height' },
-);
+const landmark = z
+  .tuple([z.number().describe('Azimuth from the forehead, 0–180 degrees'), z.number().describe('Height on the average head, −120–80 mm')])
+  .describe('Landmark of the hairline');
 
 const hairlineSide = z
   .union([
     hairlineShape,
     z.strictObject({
-      landmarks: z
-        .array(landmark, { error: 'must be a list of landmarks' })
-        .max(60, 'must hold at most 60 landmarks')
-        .superRefine((landmarks, context) => {
-          const problem = hairlineProblem(landmarks);
-          if (problem) context.addIssue({ code: 'custom', message: problem });
-        })
-        .describe('Landmarks of one side from the forehead (0°) to the nape (180°), azimuth growing'),
+      landmarks: z.array(landmark).max(60).describe('Landmarks of one side from the forehead (0°) to the nape (180°), azimuth growing'),
     }),
   ], { error: `must be one of ${HAIRLINE_SHAPES.join(', ')}, or landmarks of its own` })
+  .superRefine((side, context) => {
+    const problem = typeof side === 'string' ? undefined : hairlineProblem(side.landmarks);
+    if (problem) context.addIssue({ code: 'custom', path: ['landmarks'], message: problem });
+  })
   .describe('A named shape, or landmarks set by hand');
 
 const optionalLength = (min: number, max: number, description: string) => between(min, max, 'mm', description).nullable().default(null);

@@ -104,7 +104,7 @@ export const directionSchema: z.ZodType<Direction> = z
         kind: z.literal('parallel'),
         angleDeg: angle('Angle from horizontal: 90 vertical, positive diagonal back, negative diagonal forward; across the middle positive falls to the client’s left'),
       }),
-      z.strictObject({ kind: z.literal('pivot'), fromDeg: angle('Angle of the first parting'), toDeg: angle('Angle of the last parting') }),
+      z.strictObject({ kind: z.literal('pivot'), fromDeg: angle('Angle of the first parting'), toDeg: z.union([angle('Angle of the last parting'), z.literal('part')], { error: 'must be an angle from -90 to 90 degrees, or "part"' }).describe('Angle of the last parting; "part": parallel to the part') }),
       z.strictObject({ kind: z.literal('hairline') }).describe('Parallel to the hairline'),
       z.strictObject({ kind: z.literal('part') }).describe('Parallel to the part'),
       z.strictObject({
@@ -169,7 +169,7 @@ export const gatherSchema: z.ZodType<Gather> = z
     'kind',
     [
       ...singleGathers,
-      z.strictObject({ kind: z.literal('alternate'), of: z.array(singleGatherSchema).min(1, 'must hold at least one gather').max(6) }).describe('In turn, row by row'),
+      z.strictObject({ kind: z.literal('alternate'), of: z.array(singleGatherSchema).min(1, 'must hold at least one gather').max(24) }).describe('In turn, row by row'),
     ],
     kindOf('slice', 'weave', 'zigzag', 'alternate'),
   )

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { makeHead } from '../head';
 import type { HandEdit, Panel, Plan } from '../pattern';
 import { AVERAGE_HAIR, AVERAGE_HEAD, between, hairSchema, headSchema, whole, yesOrNo } from './fields';
+import type { SameShape } from './deep-readonly';
 import { migratePlan } from './migrate-plan';
 import { directionSchema, diskPoint, gatherSchema, placeSchema, singleGatherSchema, spacingSchema } from './panel-fields';
 import { parseWith, type Parsed } from './problem';
@@ -156,8 +157,8 @@ export const planSchema = z
     }
   });
 
-/** Fails to compile when the schema and the engine's panel drift apart. */
-export type PanelShapesAgree = z.infer<typeof panelSchema> extends Panel ? (Panel extends z.infer<typeof panelSchema> ? true : never) : never;
+/** Fails to compile when the schema and the engine's plan drift apart. */
+export const PLAN_SHAPES_AGREE: SameShape<z.infer<typeof planSchema>, Plan> = true;
 
 /** Reads a plan document of any age; never throws. */
 export function parsePlan(value: unknown): Parsed<Plan> {
@@ -168,7 +169,7 @@ export function parsePlan(value: unknown): Parsed<Plan> {
   if (migrated === undefined) {
     return { ok: false, problem: `version: this program reads versions 1 to ${PLAN_VERSION}, not ${JSON.stringify(head.data.version)}.` };
   }
-  return parseWith(planSchema as unknown as z.ZodType<Plan>, migrated);
+  return parseWith(planSchema as z.ZodType<Plan>, migrated);
 }
 
 /** Reads plan text (JSON). */
@@ -182,7 +183,7 @@ export function parsePlanText(text: string): Parsed<Plan> {
 
 /** A panel with everything that is not said taken from the defaults. @throws when what is said is not a panel's */
 export function panelOf(fields: z.input<typeof panelSchema>): Panel {
-  return panelSchema.parse(fields) as Panel;
+  return panelSchema.parse(fields);
 }
 
 export type PanelInput = z.input<typeof panelSchema>;

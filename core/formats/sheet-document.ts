@@ -1,40 +1,60 @@
 import { z } from 'zod';
 import { ZONES } from '../head';
-import type { Sheet } from '../pattern';
+import type { SameShape } from './deep-readonly';
+import type { OpenSection, Sheet } from '../pattern';
 
 const share = z.number().min(0).max(1);
 const zone = z.enum(ZONES);
+const side = z.enum(['left', 'right', 'across']).describe("The client's side");
+const letter = z.string();
+
+const section = {
+  id: z.string().describe('panel/row/column, counted from a stable origin and never renumbered; d before the row of a treated drop-out'),
+  panel: z.string(),
+  row: z.int().min(1).describe("Row from the panel's first parting; foils added by hand count from 1001"),
+  side,
+  widthMm: z.number().describe('Width of the section along the parting, mm'),
+  areaMm2: z.number().describe("Skin under the section, mm², integrated over the head's surface"),
+  hairs: z.number().describe('Hairs picked (estimate)'),
+  hairGrams: z.number().describe('Weight of the picked hair, g (estimate)'),
+};
 
 /** The computed sheet of a plan, as `bin/lattice plan` prints it. */
 export const sheetSchema = z.strictObject({
   format: z.literal('dappled-lattice/plan-sheet'),
-  version: z.literal(1),
+  version: z.literal(2),
   plan: z.string().describe('Name of the plan'),
   foils: z
     .array(
       z.strictObject({
-        id: z.string().describe('panel/row/column, counted from a stable origin and never renumbered'),
+        ...section,
         order: z.int().min(1).describe('Place in the order of work'),
-        panel: z.string(),
-        row: z.int().min(1).describe("Row from the panel's first parting"),
-        column: z.int().describe("Counted outwards from the middle: 1, 2 … on the client's left, −1, −2 … on the right"),
-        side: z.enum(['left', 'right']),
-        widthMm: z.number().describe('Width of the section along the parting, mm'),
+        column: z.int().describe("Counted outwards from the middle: 1, 2 … on the client's left, −1, −2 … on the right, 0 across it"),
         thicknessMm: z.number().describe('Thickness of the section on the scalp, mm'),
         dropoutMm: z.number().describe('Hair left out behind it, mm'),
-        gather: z.enum(['slice', 'weave']),
-        stitches: z.int().describe('Stitches picked; 1 for a slice'),
+        angleDeg: z.number().describe('Angle of the parting from horizontal at its middle, degrees; positive diagonal back'),
+        driftDeg: z.number().describe("How far the angle has turned from the panel's first foil on this side, degrees"),
+        gather: z.enum(['slice', 'weave', 'zigzag']),
+        stitches: z.int().describe('Stitches or points picked; 1 for a slice'),
         pickedShare: share.describe("Share of the section's hair that is picked"),
-        hairs: z.number().describe('Hairs picked (estimate)'),
-        hairGrams: z.number().describe('Weight of the picked hair, g (estimate)'),
-        areaMm2: z.number().describe("Skin under the section, mm², integrated over the head's surface"),
-        formula: z.string(),
+        formula: letter,
         zone: zone.describe('Zone under the middle of the foil'),
+        byHand: z.boolean().describe('Changed or added by hand'),
       }),
     )
     .describe('In the order of work'),
+  painted: z.array(z.strictObject({ ...section, pickedShare: share, formula: letter })).describe('Sections painted in the open air'),
+  dropouts: z.array(z.strictObject({ ...section, treatment: z.enum(['tip-out', 'lowlight']) })).describe('Drop-outs that are treated'),
   panels: z.array(
-    z.strictObject({ panel: z.string(), foils: z.int(), rows: z.int(), areaCm2: z.number().describe('Skin sectioned off, cm²') }),
+    z.strictObject({
+      panel: z.string(),
+      foils: z.int(),
+      rows: z.int().describe('Rows, both sides counted'),
+      areaCm2: z.number().describe('Skin sectioned off, cm²'),
+      solvedDropoutMm: z.number().nullable().describe('Even drop-out that a target came to, mm; null where the plan says it'),
+      takenBy: z.array(z.strictObject({ panel: z.string(), areaCm2: z.number() })).describe('Hair of its place that panels sectioned off earlier had taken'),
+      minutes: z.number().describe('Working time of its foils, minutes (estimate)'),
+    }),
   ),
   zones: z.array(
     z.strictObject({
@@ -42,11 +62,12 @@ export const sheetSchema = z.strictObject({
       areaCm2: z.number(),
       foiledShare: share.describe("Share of the zone's hair that went through foils' sections"),
       lightenedShare: share.describe("Share of the zone's hair that was picked"),
+      meanPitchMm: z.number().nullable().describe('Mean of thickness + drop-out over its foils, mm; null without foils'),
     }),
   ),
   totals: z.strictObject({
     foils: z.int(),
-    byGather: z.strictObject({ slice: z.int(), weave: z.int() }),
+    byGather: z.strictObject({ slice: z.int(), weave: z.int(), zigzag: z.int() }),
     byFormula: z.record(z.string(), z.int()),
     foiledShare: share,
     lightenedShare: share,
@@ -54,36 +75,41 @@ export const sheetSchema = z.strictObject({
     hairGrams: z.number(),
     foilingMinutes: z.number().describe('First foil to last, minutes (estimate)'),
   }),
-  problems: z.array(z.strictObject({ panel: z.string(), problem: z.string() })).describe('Panels that could not be computed, and why'),
+  edits: z
+    .array(z.strictObject({ edit: z.int().describe("Index into the plan's edits"), applied: z.boolean(), note: z.string() }))
+    .describe('Hand edits that no longer find their foil, or whose foil now lies over another'),
+  problems: z.array(z.strictObject({ panel: z.string(), problem: z.string() })).describe('Panels that could not be computed as asked, and why'),
 });
 
-type DeepReadonly<T> = T extends object ? { readonly [K in keyof T]: DeepReadonly<T[K]> } : T;
-type Printed = DeepReadonly<z.infer<typeof sheetSchema>>;
-type SameShape = Printed extends Sheet ? (Sheet extends Printed ? true : never) : never;
 /** Fails to compile when the schema and the engine's sheet drift apart. */
-export const SHEET_SHAPES_AGREE: SameShape = true;
+export const SHEET_SHAPES_AGREE: SameShape<z.infer<typeof sheetSchema>, Sheet> = true;
 
 /** Sheets are printed with lengths to 0.01 mm, shares to 0.0001: more digits would claim more than a comb can do. */
 export function roundedSheet(sheet: Sheet): Sheet {
-  const to = (digits: number) => (value: number) => Number(value.toFixed(digits));
-  const two = to(2);
-  const four = to(4);
+  const section = <T extends OpenSection>(own: T): T => ({
+    ...own, widthMm: two(own.widthMm), areaMm2: two(own.areaMm2), hairs: Math.round(own.hairs), hairGrams: three(own.hairGrams),
+  });
   return {
     ...sheet,
     foils: sheet.foils.map((foil) => ({
-      ...foil,
-      widthMm: two(foil.widthMm),
-      pickedShare: four(foil.pickedShare),
-      hairs: Math.round(foil.hairs),
-      hairGrams: to(3)(foil.hairGrams),
-      areaMm2: two(foil.areaMm2),
+      ...section(foil), thicknessMm: two(foil.thicknessMm), dropoutMm: two(foil.dropoutMm), angleDeg: one(foil.angleDeg),
+      driftDeg: one(foil.driftDeg), pickedShare: four(foil.pickedShare),
     })),
-    panels: sheet.panels.map((panel) => ({ ...panel, areaCm2: two(panel.areaCm2) })),
+    painted: sheet.painted.map((own) => ({ ...section(own), pickedShare: four(own.pickedShare) })),
+    dropouts: sheet.dropouts.map(section),
+    panels: sheet.panels.map((panel) => ({
+      ...panel,
+      areaCm2: two(panel.areaCm2),
+      solvedDropoutMm: panel.solvedDropoutMm === null ? null : two(panel.solvedDropoutMm),
+      takenBy: panel.takenBy.map((taken) => ({ ...taken, areaCm2: two(taken.areaCm2) })),
+      minutes: one(panel.minutes),
+    })),
     zones: sheet.zones.map((zone) => ({
       ...zone,
       areaCm2: two(zone.areaCm2),
       foiledShare: four(zone.foiledShare),
       lightenedShare: four(zone.lightenedShare),
+      meanPitchMm: zone.meanPitchMm === null ? null : two(zone.meanPitchMm),
     })),
     totals: {
       ...sheet.totals,
@@ -91,7 +117,14 @@ export function roundedSheet(sheet: Sheet): Sheet {
       lightenedShare: four(sheet.totals.lightenedShare),
       hairs: Math.round(sheet.totals.hairs),
       hairGrams: two(sheet.totals.hairGrams),
-      foilingMinutes: to(1)(sheet.totals.foilingMinutes),
+      foilingMinutes: one(sheet.totals.foilingMinutes),
     },
   };
 }
+
+/** Rounds, and never to −0. */
+const to = (digits: number) => (value: number) => Number(value.toFixed(digits)) + 0;
+const one = to(1);
+const two = to(2);
+const three = to(3);
+const four = to(4);

@@ -18,8 +18,9 @@ export function columnEdges(widthMm: number, row: number, stock: FoilStock, { la
   const equal = Array.from({ length: n + 1 }, (_, i) => i / n);
   if (layout === 'aligned' || n === 1 || row % 2 === 1) return equal;
   const shifted = [0, ...Array.from({ length: n }, (_, i) => (i + 0.5) / n), 1];
-  const narrow = widthMm / n / 2 < NARROWEST_PIECE_MM;
-  // Joined to its neighbour, an end piece must still fit on the foil.
-  const joins = narrow && (1.5 * widthMm) / n <= stock.usableWidthMm + stock.toleranceMm + 1e-9;
-  return joins ? [0, ...shifted.slice(2, -2), 1] : shifted;
+  if (widthMm / n / 2 >= NARROWEST_PIECE_MM) return shifted;
+  const joined = [0, ...shifted.slice(2, -2), 1];
+  // Joined, a piece must still fit on the foil; two columns with both ends joined do not, and stay as they were.
+  const widest = Math.max(...joined.slice(1).map((edge, i) => edge - joined[i])) * widthMm;
+  return widest <= stock.usableWidthMm + stock.toleranceMm + 1e-9 ? joined : equal;
 }

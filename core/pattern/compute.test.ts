@@ -24,9 +24,10 @@ function plan(changes: Changes = {}): Plan {
   return {
     ...start,
     head: {
+      ...start.head,
       circumferenceMm: changes.circumference ?? 550,
       hairline: changes.hairline ?? start.head.hairline,
-      part: { offsetMm: changes.part ?? 0 },
+      part: { ...start.head.part, offsetMm: changes.part ?? 0 },
     },
     foil: { usableWidthMm: 95, toleranceMm: changes.tolerance ?? 25 },
     panels: changes.panel ? panels.map(changes.panel) : panels,
@@ -169,7 +170,7 @@ describe('the sheet', () => {
   test('slices light what they foil', () => {
     const { totals } = sheet({ panel: (panel) => ({ ...panel, gather: { kind: 'slice' } }) });
     expect(totals.lightenedShare).toBeCloseTo(totals.foiledShare, 12);
-    expect(totals.byGather).toEqual({ slice: totals.foils, weave: 0 });
+    expect(totals.byGather).toEqual({ slice: totals.foils, weave: 0, zigzag: 0 });
   });
 
   test('far too many foils are a named problem; the rest is still computed', () => {
@@ -178,7 +179,7 @@ describe('the sheet', () => {
     });
     expect(problems).toHaveLength(1);
     expect(problems[0].panel).toBe('back');
-    expect(problems[0].problem).toMatch(/^Back: \d+ foils/);
+    expect(problems[0].problem).toMatch(/^Back: about \d+ foils are more than 600/);
     expect(foils.some((foil) => foil.panel === 'side-left')).toBe(true);
   });
 });

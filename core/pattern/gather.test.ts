@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { pick, stitchIntervals } from './gather';
 import { hairGrams, hairsOn } from './hair';
-import type { Gather } from './types';
+import type { SingleGather } from './types';
 
-const weave = (stitchMm: number, gapMm: number, depth = 1): Gather => ({ kind: 'weave', stitchMm, gapMm, depth });
+const weave = (stitchMm: number, gapMm: number, depth = 1): SingleGather => ({ kind: 'weave', stitchMm, gapMm, depth });
 
 test('hand-worked: 95 × 4 mm, stitch and gap 1.5 mm, through the section', () => {
   const picked = pick(weave(1.5, 1.5), 95);

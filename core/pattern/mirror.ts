@@ -89,7 +89,9 @@ function mirrorDirection(direction: Direction, side: PanelSide): Direction {
     case 'parallel':
       return across ? { ...direction, angleDeg: 0 - direction.angleDeg } : direction;
     case 'pivot':
-      return across ? { ...direction, fromDeg: 0 - direction.fromDeg, toDeg: 0 - direction.toDeg } : direction;
+      return across
+        ? { ...direction, fromDeg: 0 - direction.fromDeg, toDeg: direction.toDeg === 'part' ? 'part' : 0 - direction.toDeg }
+        : direction;
     case 'radial':
       return direction.about === 'crown' || side === 'both'
         ? direction

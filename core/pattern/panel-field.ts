@@ -2,7 +2,7 @@ import { toOpened } from '../head';
 import { crossedLines } from './crossed';
 import type { Field } from './field';
 import { levelField } from './level-field';
-import { planeField, type PlaneField } from './plane-field';
+import { partingAxes, planeField, type PlaneField } from './plane-field';
 import { radialField } from './radial-field';
 import { runsInside, SAMPLE_MM, type TracedLine } from './section-line';
 import type { SectionedPanel } from './sectioning';
@@ -43,7 +43,7 @@ export function panelField(panel: SectionedPanel, direction: Direction): PanelFi
     case 'parallel':
       return even(planeField(panel, { fromDeg: direction.angleDeg, toDeg: direction.angleDeg }));
     case 'pivot':
-      return even(planeField(panel, direction));
+      return even(planeField(panel, { fromDeg: direction.fromDeg, toDeg: direction.toDeg === 'part' ? partAngle(panel) : direction.toDeg }));
     case 'hairline':
       return even(levelField(panel, frame.hairlineDistance(), 1));
     case 'part':
@@ -67,6 +67,13 @@ export function panelField(panel: SectionedPanel, direction: Direction): PanelFi
     case 'sequence':
       return sequence(panel, direction);
   }
+}
+
+/** Angle that a parting parallel to the part has at the panel's centre, degrees. */
+function partAngle({ frame, centre, across }: SectionedPanel): number {
+  const { level, up } = partingAxes(frame.head, centre, across);
+  // Straight back over the head, seen along the skin.
+  return (Math.atan2(up.z, -level.z) * 180) / Math.PI;
 }
 
 function even(field: Field): PanelField {

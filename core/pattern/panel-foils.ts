@@ -12,6 +12,8 @@ import type { FoilStock, HandEdit, Panel, PlanHair, Side, SingleGather, Treatmen
 /** A foil's shape on the opened head, in the client's own left and right. */
 export interface FoilPath {
   readonly id: string;
+  /** How hair is picked along it. */
+  readonly gather: SingleGather;
   /** Samples along the parting, evenly spaced. */
   readonly count: number;
   /**
@@ -29,7 +31,6 @@ export function pathPoints({ packed, count }: FoilPath, line: 'middle' | 'before
 
 export interface ComputedFoil {
   readonly foil: Omit<Foil, 'order' | 'driftDeg'>;
-  readonly gather: SingleGather;
   readonly path: FoilPath;
   readonly patches: readonly ZonePatch[];
 }
@@ -115,8 +116,7 @@ function computedFoil(draft: DraftFoil, own: SideOfPanel, panel: Panel, hair: Pl
       zone: figures.zone,
       byHand: draft.byHand,
     },
-    gather,
-    path: pathOf(draft.id, ribbon, own.frameSide),
+    path: pathOf(draft.id, gather, ribbon, own.frameSide),
     patches: figures.patches,
   };
 }
@@ -143,7 +143,7 @@ function treatedDropouts(panel: Panel, own: SideOfPanel, rows: readonly PlacedRo
         id, panel: panel.id, row: row.row, side: own.side, treatment, widthMm: ribbon.widthMm,
         areaMm2: figures.areaMm2, hairs: figures.hairs, hairGrams: figures.hairGrams,
       };
-      return { dropout, path: pathOf(id, ribbon, own.frameSide), patches: figures.patches };
+      return { dropout, path: pathOf(id, WHOLE, ribbon, own.frameSide), patches: figures.patches };
     });
   });
 }
@@ -154,11 +154,14 @@ export function paintedSection({ foil }: ComputedFoil): PaintedSection {
   return { id, panel, row, side, widthMm, areaMm2, hairs, hairGrams, pickedShare, formula };
 }
 
-function pathOf(id: string, { opened, count }: Ribbon, of: SideOfFrame): FoilPath {
-  if (of === 'own') return { id, count, packed: opened };
+/** A drop-out is treated over its whole width. */
+const WHOLE: SingleGather = { kind: 'slice' };
+
+function pathOf(id: string, gather: SingleGather, { opened, count }: Ribbon, of: SideOfFrame): FoilPath {
+  if (of === 'own') return { id, gather, count, packed: opened };
   const packed = opened.slice();
   for (let i = 0; i < packed.length; i += 2) packed[i] = -packed[i];
-  return { id, count, packed };
+  return { id, gather, count, packed };
 }
 
 /**

@@ -28,7 +28,7 @@ export function directionName(direction: Direction): string {
     case 'parallel':
       return angleName(direction.angleDeg);
     case 'pivot':
-      return `${angleName(direction.fromDeg)} turning to ${angleName(direction.toDeg)}`;
+      return `${angleName(direction.fromDeg)} turning to ${direction.toDeg === 'part' ? 'the part' : angleName(direction.toDeg)}`;
     case 'hairline':
       return 'parallel to the hairline';
     case 'part':

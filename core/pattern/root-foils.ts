@@ -1,8 +1,7 @@
 import type { Head, Roots } from '../head';
 import type { ComputedPlan } from './compute';
 import type { FoilPath } from './panel-foils';
-import type { Plan, SingleGather } from './types';
-import { gatherOf, isPicked } from './gather';
+import { isPicked } from './gather';
 
 /** Which foil each root of the hair went into. */
 export interface FoiledRoots {
@@ -59,20 +58,17 @@ export function indexRoots(roots: Roots): RootIndex {
  * Lays a computed plan over the roots: each section is a strip of quadrilaterals on the opened head, and the roots within
  * it went into its foil, or dropped out of its weave. Where strips meet, the first in the order of work has the root.
  */
-export function foilsOfRoots(index: RootIndex, plan: Plan, computed: ComputedPlan): FoiledRoots {
+export function foilsOfRoots(index: RootIndex, { sheet, drawing }: ComputedPlan): FoiledRoots {
   const { roots } = index;
   const foil = new Int16Array(roots.count).fill(-1);
   const picked = new Uint8Array(roots.count);
-  const panels = new Map(plan.panels.map((panel) => [panel.id, panel]));
-  const retyped = new Map<string, SingleGather>();
-  for (const edit of plan.edits) if (edit.kind === 'retype' && edit.gather) retyped.set(edit.foil, edit.gather);
-  computed.sheet.foils.forEach((own, f) => {
-    const gather = retyped.get(own.id) ?? gatherOf(panels.get(own.panel)!.gather, own.row);
-    const path = computed.drawing.paths[f];
+  sheet.foils.forEach((own, f) => {
+    const path = drawing.paths[f];
+    const { gather } = path;
     const lengths = cumulated(path);
     const scale = own.widthMm / lengths[lengths.length - 1];
     // Picking starts at the end of the parting that lies nearer the hairline, where the gather says so.
-    const turned = gather.kind === 'weave' && gather.fromHairline === true && endsAtHairline(path, computed.drawing.head);
+    const turned = gather.kind === 'weave' && gather.fromHairline === true && endsAtHairline(path, drawing.head);
     for (let j = 0; j + 1 < path.count; j += 1) {
       visit(index, path, j, (root, along, depth) => {
         if (foil[root] >= 0) return;

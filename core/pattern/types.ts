@@ -40,8 +40,8 @@ export type PanelSide = Side | 'both' | 'across';
 /** Family of partings. Angles in degrees from horizontal: 90 vertical, > 0 diagonal back, < 0 diagonal forward; across the middle > 0 falls to the client's left. */
 export type Direction =
   | { readonly kind: 'parallel'; readonly angleDeg: number }
-  /** Turns evenly from the first parting's angle to the last one's. */
-  | { readonly kind: 'pivot'; readonly fromDeg: number; readonly toDeg: number }
+  /** Turns evenly from the first parting's angle to the last one's, which may be that of the part. */
+  | { readonly kind: 'pivot'; readonly fromDeg: number; readonly toDeg: number | 'part' }
   | { readonly kind: 'hairline' }
   | { readonly kind: 'part' }
   /** Wedges about a point; thickness and drop-out are measured at the radius. Sections reach these shares of it in turn. */

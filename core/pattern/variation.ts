@@ -15,7 +15,11 @@ export function varied(panel: Panel): Panel {
     panel.direction.kind === 'parallel'
       ? { ...panel.direction, angleDeg: panel.direction.angleDeg + angle }
       : panel.direction.kind === 'pivot'
-        ? { ...panel.direction, fromDeg: panel.direction.fromDeg + angle, toDeg: panel.direction.toDeg + angle }
+        ? {
+            ...panel.direction,
+            fromDeg: panel.direction.fromDeg + angle,
+            toDeg: panel.direction.toDeg === 'part' ? panel.direction.toDeg : panel.direction.toDeg + angle,
+          }
         : panel.direction;
   const vary = (spacing: PlainSpacing): PlainSpacing => {
     if (spacing.kind === 'eased') return spacing;

@@ -1,5 +1,5 @@
-import { EMPTY_CONSULT, startPlan, type Consult, type Outcome } from '../../core/formats';
-import { zonesOf, type Zone, type ZoneFamily } from '../../core/head';
+import { AVERAGE_HEAD, EMPTY_CONSULT, startPlan, type Consult, type Outcome } from '../../core/formats';
+import { zonesOf, type HairlineShape, type Zone, type ZoneFamily } from '../../core/head';
 import type { Gather, Panel, Plan } from '../../core/pattern';
 
 export interface DemoVisit {
@@ -66,33 +66,37 @@ function plan(name: string, consult: Consult, back: Recipe, sides: Recipe = back
 function consult(fields: Partial<Consult> & { partMm?: number }): Consult {
   const { partMm, ...rest } = fields;
   const made = { ...EMPTY_CONSULT, ...rest };
-  return partMm === undefined ? made : { ...made, head: { ...made.head, part: { offsetMm: partMm } } };
+  return partMm === undefined ? made : { ...made, head: { ...made.head, part: { ...made.head.part, offsetMm: partMm } } };
+}
+
+function head(circumferenceMm: number, partMm: number, left: HairlineShape = 'round', right = left): Consult['head'] {
+  return { ...AVERAGE_HEAD, circumferenceMm, hairline: { left, right }, part: { ...AVERAGE_HEAD.part, offsetMm: partMm } };
 }
 
 const maren = consult({
   naturalLevel: 6, goalLevel: 9, brightness: 4, partMm: 22,
-  head: { circumferenceMm: 555, hairline: { left: 'round', right: 'round' }, part: { offsetMm: 22 } },
-  hair: { densityPerCm2: 165, strand: 'medium', lengthMm: 380 },
+  head: head(555, 22),
+  hair: { densityPerCm2: 165, strand: 'medium', lengthMm: 380, byZone: {} },
 });
 const ines = consult({
   naturalLevel: 3, goalLevel: 6.5, brightness: 2,
-  head: { circumferenceMm: 562, hairline: { left: 'straight', right: 'straight' }, part: { offsetMm: 0 } },
-  hair: { densityPerCm2: 190, strand: 'coarse', lengthMm: 520 },
+  head: head(562, 0, 'straight', 'straight'),
+  hair: { densityPerCm2: 190, strand: 'coarse', lengthMm: 520, byZone: {} },
 });
 const delphine = consult({
   naturalLevel: 5, goalLevel: 8, brightness: 3,
-  head: { circumferenceMm: 572, hairline: { left: 'round', right: 'round' }, part: { offsetMm: -15 } },
-  hair: { densityPerCm2: 210, strand: 'coarse', lengthMm: 300 },
+  head: head(572, -15),
+  hair: { densityPerCm2: 210, strand: 'coarse', lengthMm: 300, byZone: {} },
 });
 const perpetua = consult({
   naturalLevel: 7, goalLevel: 9, brightness: 3,
-  head: { circumferenceMm: 548, hairline: { left: 'receding', right: 'round' }, part: { offsetMm: 10 } },
-  hair: { densityPerCm2: 130, strand: 'fine', lengthMm: 160 },
+  head: head(548, 10, 'receding', 'round'),
+  hair: { densityPerCm2: 130, strand: 'fine', lengthMm: 160, byZone: {} },
 });
 const rosamund = consult({
   naturalLevel: 8, goalLevel: 10, brightness: 5,
-  head: { circumferenceMm: 540, hairline: { left: 'round', right: 'round' }, part: { offsetMm: 0 } },
-  hair: { densityPerCm2: 175, strand: 'fine', lengthMm: 250 },
+  head: head(540, 0),
+  hair: { densityPerCm2: 175, strand: 'fine', lengthMm: 250, byZone: {} },
 });
 
 const weave = (dropoutMm: number): Recipe => ({ gather: FINE, thicknessMm: 4, dropoutMm });

@@ -1,7 +1,7 @@
 'use client';
 
 import type { Consult } from '@/core/formats';
-import { HAIRLINE_SHAPES, type HairlineShape } from '@/core/head';
+import { HAIRLINE_SHAPES, type HairlineShape, type HairlineSide } from '@/core/head';
 import { NumberField } from '@/ui/number-field';
 import { Segmented } from '@/ui/segmented';
 import { useVisit } from '../visit/store';
@@ -12,6 +12,10 @@ const STRANDS = [
   { value: 'medium', words: 'Medium' },
   { value: 'coarse', words: 'Coarse' },
 ] as const;
+
+/** How a hairline with landmarks of its own is named beside the usual shapes. */
+const OWN_SHAPE = 'as drawn';
+const shapeName = (side: HairlineSide) => (typeof side === 'string' ? side : OWN_SHAPE);
 
 /** The head and hair that the counts rest on. */
 export function Hair() {
@@ -47,13 +51,14 @@ export function Hair() {
           <label key={side} className="block">
             <span className="mb-1 block text-sm font-semibold">Hairline, {side}</span>
             <select
-              value={head.hairline[side]}
+              value={shapeName(head.hairline[side])}
               onChange={(event) =>
                 setHead(`hairline, ${side}`, { hairline: { ...head.hairline, [side]: event.target.value as HairlineShape } })
               }
               className="h-10 w-full rounded-ui border border-edge bg-white px-2 text-md capitalize hover:border-ink"
             >
               {HAIRLINE_SHAPES.map((shape) => <option key={shape} value={shape}>{shape}</option>)}
+              {shapeName(head.hairline[side]) === OWN_SHAPE && <option value={OWN_SHAPE} disabled>{OWN_SHAPE}</option>}
             </select>
           </label>
         ))}

@@ -30,7 +30,7 @@ export function Wish() {
   const offset = consult.head.part.offsetMm;
   const side: PartSide = offset === 0 ? 'middle' : offset > 0 ? 'left' : 'right';
   const setPart = (offsetMm: number) =>
-    editConsult('part', (before) => ({ ...before, head: { ...before.head, part: { offsetMm } } }), 'part');
+    editConsult('part', (before) => ({ ...before, head: { ...before.head, part: { ...before.head.part, offsetMm } } }), 'part');
   return (
     <div className="grid gap-3">
       <h2 className="text-xl font-bold wide">Wish</h2>

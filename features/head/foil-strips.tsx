@@ -1,13 +1,13 @@
 'use client';
 
 import { memo } from 'react';
-import type { Foil, FoilPath, Panel } from '@/core/pattern';
+import type { OpenedPoint } from '@/core/head';
+import { pathPoints, stitchIntervals, type Foil, type FoilPath, type SingleGather } from '@/core/pattern';
 import { pathThrough } from './scalp-map';
 
 interface FoilStripsProps {
   foils: readonly Foil[];
   paths: readonly FoilPath[];
-  panels: readonly Panel[];
   bark: string;
   selectedPanel?: string;
   selectedFoil?: string;
@@ -17,8 +17,7 @@ interface FoilStripsProps {
 }
 
 /** Foils as strips lying on the opened head: edge of foil, hair inside, light where it is picked, in real proportion. */
-export function FoilStrips({ foils, paths, panels, bark, selectedPanel, selectedFoil, lit, onLight, onSelect }: FoilStripsProps) {
-  const gathers = new Map(panels.map((panel) => [panel.id, panel.gather]));
+export function FoilStrips({ foils, paths, bark, selectedPanel, selectedFoil, lit, onLight, onSelect }: FoilStripsProps) {
   return foils.map((foil, i) => (
     <g
       key={foil.id} className={onSelect && 'cursor-pointer'}
@@ -26,9 +25,9 @@ export function FoilStrips({ foils, paths, panels, bark, selectedPanel, selected
       onClick={onSelect && (() => onSelect(foil))}
     >
       <Strip
-        path={paths[i]} gather={gathers.get(foil.panel)!} widthMm={foil.widthMm} thicknessMm={foil.thicknessMm} bark={bark}
+        path={paths[i]} widthMm={foil.widthMm} thicknessMm={foil.thicknessMm} bark={bark}
         state={foil.id === selectedFoil || foil.id === lit ? 'lit' : foil.panel === selectedPanel ? 'chosen' : 'plain'}
-        number={foil.panel === selectedPanel && Math.abs(foil.column) === 1 ? foil.row : undefined}
+        number={foil.panel === selectedPanel && Math.abs(foil.column) <= 1 ? foil.row : undefined}
       />
     </g>
   ));
@@ -36,7 +35,6 @@ export function FoilStrips({ foils, paths, panels, bark, selectedPanel, selected
 
 interface StripProps {
   path: FoilPath;
-  gather: Panel['gather'];
   widthMm: number;
   thicknessMm: number;
   bark: string;
@@ -44,11 +42,13 @@ interface StripProps {
   number?: number;
 }
 
-const Strip = memo(function Strip({ path, gather, widthMm, thicknessMm, bark, state, number }: StripProps) {
-  const d = pathThrough(path.points);
+const Strip = memo(function Strip({ path, widthMm, thicknessMm, bark, state, number }: StripProps) {
+  const middle = pathPoints(path);
+  const d = pathThrough(middle);
+  const { gather } = path;
   const edge = state === 'lit' ? 3 : 1.1;
   const depth = gather.kind === 'slice' ? 0.8 : 0.35 + 0.5 * gather.depth;
-  const end = labelEnd(path);
+  const end = labelEnd(middle);
   return (
     <>
       {/* A wide, unseen line, so that a fingertip finds the foil. */}
@@ -61,7 +61,7 @@ const Strip = memo(function Strip({ path, gather, widthMm, thicknessMm, bark, st
       <path d={d} fill="none" stroke={`color-mix(in oklab, ${bark} 62%, black)`} strokeWidth={Math.max(0.4, thicknessMm - 0.4)} />
       <path
         d={d} fill="none" stroke="var(--color-sun)" strokeWidth={Math.max(0.8, (thicknessMm - 0.4) * depth)} pathLength={widthMm}
-        strokeDasharray={gather.kind === 'slice' ? undefined : `${gather.stitchMm} ${gather.gapMm}`}
+        strokeDasharray={dashes(gather, widthMm)}
       />
       {number !== undefined && (
         <text x={-end.x} y={-end.y + 2.2} fontSize="6.2" fontWeight="700" textAnchor="middle" fill="var(--color-white)" stroke="#000" strokeOpacity="0.55" strokeWidth="1.8" paintOrder="stroke" pointerEvents="none">
@@ -72,8 +72,17 @@ const Strip = memo(function Strip({ path, gather, widthMm, thicknessMm, bark, st
   );
 });
 
+/** Stitches and gaps along the section as a dash pattern, in mm of the path; solid for a slice. */
+function dashes(gather: SingleGather, widthMm: number): string | undefined {
+  if (gather.kind === 'slice') return undefined;
+  if (gather.kind === 'zigzag') return `${gather.pointMm / 2} ${gather.pointMm / 2}`;
+  if (!gather.lastStitchMm) return `${gather.stitchMm} ${gather.gapMm}`;
+  const stitches = stitchIntervals(gather, widthMm);
+  return stitches.flatMap(([from, to], i) => [to - from, (stitches[i + 1]?.[0] ?? widthMm) - to]).map((mm) => mm.toFixed(2)).join(' ');
+}
+
 /** The row's number stands on the middle line where the foil reaches it, otherwise at the end that lies farther out. */
-function labelEnd({ points }: FoilPath) {
+function labelEnd(points: readonly OpenedPoint[]): OpenedPoint {
   const first = points[0];
   const last = points[points.length - 1];
   const nearest = Math.abs(first.x) < Math.abs(last.x) ? first : last;

@@ -35,7 +35,7 @@ export function RecordStep() {
     <main className="grid h-full grid-cols-[minmax(0,1fr)_440px]">
       <section aria-label="Pattern of the visit" className="flex min-h-0 flex-col p-3">
         <ScalpMap head={computed.drawing.head} bark={bark} partOffsetMm={plan.head.part.offsetMm} className="min-h-0 w-full flex-1" label="Pattern of the visit">
-          <FoilStrips foils={computed.sheet.foils} paths={computed.drawing.paths} panels={plan.panels} bark={bark} lit={lit} onLight={light} />
+          <FoilStrips foils={computed.sheet.foils} paths={computed.drawing.paths} bark={bark} lit={lit} onLight={light} />
         </ScalpMap>
         <Facts />
       </section>

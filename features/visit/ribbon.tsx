@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { SECONDS_PER_FOIL } from '@/core/clock';
+import { foilSeconds } from '@/core/clock';
 import type { Foil, Panel } from '@/core/pattern';
 import { FoilGlyph } from '@/ui/foil-glyph';
 import { barkOf } from './bark';
@@ -20,7 +20,8 @@ export function Ribbon() {
   const { foils } = computed.sheet;
   const [width, frame] = useWidth();
   const groups = useMemo(() => grouped(plan.panels, foils), [plan.panels, foils]);
-  const seconds = foils.reduce((sum, foil) => sum + SECONDS_PER_FOIL[foil.gather], 0);
+  const gathers = useMemo(() => new Map(computed.drawing.paths.map((path) => [path.id, path.gather])), [computed]);
+  const seconds = foils.reduce((sum, foil) => sum + foilSeconds(foil), 0);
   const room = Math.max(0, width - 32 - GROUP_GAP * Math.max(0, groups.length - 1));
   // Never thinner than a pointer can hit; a long plan scrolls.
   const perSecond = seconds > 0 ? Math.min(26 / 60, Math.max(7.5 / 60, room / seconds)) : 0;
@@ -37,7 +38,7 @@ export function Ribbon() {
       <div className="flex w-max" style={{ gap: GROUP_GAP }}>
         {groups.map(({ panel, foils: own }) => {
           const current = selected.panel === panel.id;
-          const cells = own.map((foil) => SECONDS_PER_FOIL[foil.gather] * perSecond);
+          const cells = own.map((foil) => foilSeconds(foil) * perSecond);
           const total = cells.reduce((a, b) => a + b, 0);
           const starts = cells.map((_, i) => cells.slice(0, i).reduce((a, b) => a + b, 0));
           return (
@@ -60,7 +61,7 @@ export function Ribbon() {
                     >
                       <rect width={cells[i]} height={HEIGHT + LETTER} fill="transparent" />
                       <rect x={0.75} width={cells[i] - 1.5} height={HEIGHT} rx={2} fill={barkOf(consult.naturalLevel)} stroke={on ? 'var(--color-leaf)' : 'none'} strokeWidth={3} paintOrder="stroke" />
-                      <FoilGlyph gather={panel.gather} width={cells[i]} height={HEIGHT} />
+                      <FoilGlyph gather={gathers.get(foil.id)!} width={cells[i]} height={HEIGHT} />
                       {cells[i] >= 7.4 && (i === 0 || own[i - 1].formula !== foil.formula || cells[i] >= 12) && (
                         <text x={cells[i] / 2} y={HEIGHT + 12} textAnchor="middle" fontSize="11" className="fill-ink-soft" fontWeight={on ? 700 : 500}>
                           {foil.formula}

@@ -77,7 +77,7 @@ function Head() {
         )),
       )}
       <FoilStrips
-        foils={sheet.foils} paths={drawing.paths} panels={plan.panels} bark={bark}
+        foils={sheet.foils} paths={drawing.paths} bark={bark}
         selectedPanel={selected.panel} selectedFoil={selected.foil} lit={lit}
         onLight={light} onSelect={(foil) => select(foil.panel, foil.id)}
       />

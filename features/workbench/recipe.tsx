@@ -1,6 +1,6 @@
 'use client';
 
-import { gatherName, pitchOf, stitchIntervals, type Gather, type Panel } from '@/core/pattern';
+import { directionName, gatherName, gatherOf, nominalDropout, pitchOf, stitchIntervals, type Gather, type Panel, type SingleGather } from '@/core/pattern';
 import { Segmented } from '@/ui/segmented';
 import { Slider } from '@/ui/slider';
 import { barkOf } from '../visit/bark';
@@ -31,11 +31,12 @@ export function Recipe() {
       (own) => ({ ...own, gather: { ...(own.gather.kind === 'weave' ? own.gather : START_WEAVE), ...to } }),
     );
   const name = gatherName(panel.gather, panel.thicknessMm);
+  const dropout = shownDropout(panel, totals);
 
   return (
     <aside aria-label={`Recipe of ${panel.name}`} className="overflow-y-auto border-l border-line bg-raised px-4 py-4">
       <p className="text-sm font-semibold">{panel.name}</p>
-      <h2 className="mb-2 text-lg leading-tight font-bold wide">{name[0].toUpperCase() + name.slice(1)}, horizontal</h2>
+      <h2 className="mb-2 text-lg leading-tight font-bold wide">{name[0].toUpperCase() + name.slice(1)}, {directionName(panel.direction)}</h2>
       <Segmented
         label="Gather" value={panel.gather.kind}
         options={[{ value: 'slice', words: 'Slice' }, { value: 'weave', words: 'Weave' }]}
@@ -43,7 +44,7 @@ export function Recipe() {
           change('gather', (own) => own.gather.kind, (own) => ({ ...own, gather: kind === 'slice' ? { kind } : START_WEAVE }))
         }
       />
-      <SectionPreview panel={panel} />
+      <SectionPreview gather={gatherOf(panel.gather, 1)} thicknessMm={panel.thicknessMm} dropoutMm={dropout} />
 
       <div className="mt-4 grid gap-1">
         <Slider
@@ -51,10 +52,10 @@ export function Recipe() {
           onChange={(mm) => change('thickness', (own) => `${own.thicknessMm} mm`, (own) => ({ ...own, thicknessMm: mm }))}
         />
         <Slider
-          label="Drop-out" min={0} max={30} step={1} value={panel.spacing.dropoutMm} said={`${panel.spacing.dropoutMm} mm`}
-          hint={`Pitch ${pitchOf(panel.thicknessMm, panel.spacing)} mm. ${panel.spacing.dropoutMm === 0 ? 'Back to back.' : ''}`}
+          label="Drop-out" min={0} max={30} step={1} value={dropout} said={`${dropout} mm`}
+          hint={`Pitch ${pitchOf(panel.thicknessMm, dropout)} mm. ${dropout === 0 ? 'Back to back.' : ''}`}
           onChange={(mm) =>
-            change('drop-out', (own) => `${own.spacing.dropoutMm} mm`, (own) => ({ ...own, spacing: { kind: 'constant', dropoutMm: mm } }))
+            change('drop-out', (own) => `${shownDropout(own, totals)} mm`, (own) => ({ ...own, spacing: { kind: 'constant', dropoutMm: mm } }))
           }
         />
         {weave && (
@@ -85,11 +86,16 @@ export function Recipe() {
       />
       {totals && (
         <p className="mt-4 text-sm text-ink-soft">
-          {totals.foils} foils in {totals.rows} rows{panel.place.kind === 'back' && ', both sides counted,'} on {Math.round(totals.areaCm2)} cm² of scalp.
+          {totals.foils} foils in {totals.rows} rows{panel.side === 'both' && ', both sides counted,'} on {Math.round(totals.areaCm2)} cm² of scalp.
         </p>
       )}
     </aside>
   );
+}
+
+/** The drop-out that is shown and moved: the one solved for a target, or the one that the spacing ends in, to half a mm. */
+function shownDropout(panel: Panel, totals: { solvedDropoutMm: number | null } | undefined): number {
+  return Math.round((nominalDropout(panel.spacing) ?? totals?.solvedDropoutMm ?? 0) * 2) / 2;
 }
 
 const find = (panels: readonly Panel[], id: string) => panels.find((panel) => panel.id === id)!;
@@ -97,20 +103,20 @@ const find = (panels: readonly Panel[], id: string) => panels.find((panel) => pa
 const SHOWN_MM = 60;
 
 /** A piece of the section from the front, as large as life on a screen of 96 dots an inch: light is what goes into the foil. */
-function SectionPreview({ panel }: { panel: Panel }) {
+function SectionPreview({ gather, thicknessMm, dropoutMm }: { gather: SingleGather; thicknessMm: number; dropoutMm: number }) {
   const { consult } = useVisit();
   const bark = barkOf(consult.naturalLevel);
-  const height = panel.thicknessMm + Math.min(panel.spacing.dropoutMm, 12);
-  const depth = panel.gather.kind === 'slice' ? 1 : panel.gather.depth;
+  const height = thicknessMm + Math.min(dropoutMm, 12);
+  const depth = gather.kind === 'slice' ? 1 : gather.depth;
   return (
     <figure className="mt-3">
       <svg viewBox={`0 0 ${SHOWN_MM} ${height}`} style={{ width: `${SHOWN_MM}mm`, height: `${height}mm` }} className="max-w-full rounded-[4px]" role="img"
-        aria-label={`Section ${panel.thicknessMm} mm thick with ${panel.spacing.dropoutMm} mm left out behind it`}>
+        aria-label={`Section ${thicknessMm} mm thick with ${dropoutMm} mm left out behind it`}>
         <rect width={SHOWN_MM} height={height} fill={bark} />
-        {stitchIntervals(panel.gather, SHOWN_MM).map(([from, to]) => (
-          <rect key={from} x={from} width={to - from} y={0} height={panel.thicknessMm * depth} fill="var(--color-sun)" />
+        {stitchIntervals(gather, SHOWN_MM).map(([from, to]) => (
+          <rect key={from} x={from} width={to - from} y={0} height={thicknessMm * depth} fill="var(--color-sun)" />
         ))}
-        <path d={`M0 ${panel.thicknessMm}H${SHOWN_MM}`} stroke="var(--color-foil)" strokeWidth="0.35" />
+        <path d={`M0 ${thicknessMm}H${SHOWN_MM}`} stroke="var(--color-foil)" strokeWidth="0.35" />
       </svg>
       <figcaption className="mt-1 text-xs text-ink-soft">
         About life-size: the section above the line, the drop-out under it.

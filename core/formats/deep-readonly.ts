@@ -1,0 +1,5 @@
+/** A type as a reader sees it: nothing in it can be written. */
+export type DeepReadonly<T> = T extends object ? { readonly [K in keyof T]: DeepReadonly<T[K]> } : T;
+
+/** True when each of two shapes fits the other; otherwise never, so that a constant of this type fails to compile. */
+export type SameShape<A, B> = DeepReadonly<A> extends B ? (B extends DeepReadonly<A> ? true : never) : never;

@@ -1,0 +1,2 @@
+export { techniqueOf, TECHNIQUES, type Technique } from './library';
+export { planOf } from './plan';

@@ -1,0 +1,232 @@
+import type { PanelInput } from '../formats';
+import {
+  apart, baby, chunky, deep, diagonalBack, eased, fine, fromHairline, graded, horizontal, inTurn, lived, medium, micro, slice,
+} from './recipes';
+
+/** A pattern by name, ready to be laid on any head. */
+export interface Technique {
+  /** Short name for files and calls. */
+  readonly key: string;
+  readonly name: string;
+  /** What it is for, in a sentence. */
+  readonly purpose: string;
+  /** In the order of work. */
+  readonly panels: readonly PanelInput[];
+  /** Order of sectioning off where it is not the order of work. */
+  readonly sectioning?: readonly string[];
+}
+
+const BACK = { kind: 'back' } as const;
+const SIDE = { kind: 'side' } as const;
+const brick = { layout: 'bricklaid', onePerRow: false } as const;
+const oneAcross = { layout: 'aligned', onePerRow: true } as const;
+
+/** Strip of the part with its usual widths: the shallow side takes less than the heavy one. */
+const partStrip = (leftMm = 25, rightMm = 38, toMm: number | null = null) => ({ kind: 'part-strip', leftMm, rightMm, fromMm: 0, toMm }) as const;
+
+/** The built-in patterns. Foils and minutes follow from the head that they are laid on. */
+export const TECHNIQUES: readonly Technique[] = [
+  {
+    key: 'four-quarters',
+    name: 'Four quarters, fine weaves',
+    purpose: 'An even, soft blonde over the whole head that still shows depth.',
+    panels: [
+      { id: 'back', name: 'Back', place: BACK, direction: horizontal, gather: fine, thicknessMm: 4, spacing: apart(5), columns: brick },
+      { id: 'sides', name: 'Sides and top', place: SIDE, direction: diagonalBack(30), gather: fromHairline(fine), thicknessMm: 4, spacing: graded(2, 2, 5) },
+    ],
+  },
+  {
+    key: 'baby-veil',
+    name: 'Baby lights under a crown veil',
+    purpose: 'The softest full blonde: no edges, bright at the face only, with a root shadow to follow.',
+    panels: [
+      { id: 'back', name: 'Back', place: BACK, direction: horizontal, gather: baby, thicknessMm: 2.5, spacing: apart(7), columns: brick },
+      { id: 'crown', name: 'Crown triangle', place: { kind: 'crown-triangle', behindApexMm: 15, halfWidthMm: 65 }, side: 'across', direction: horizontal, gather: baby, thicknessMm: 2.5, spacing: apart(5) },
+      { id: 'sides', name: 'Sides', place: SIDE, direction: diagonalBack(30), gather: baby, thicknessMm: 2.5, spacing: apart(5) },
+      { id: 'face', name: 'Face frame', place: { kind: 'face-frame', depthMm: 26, reachDeg: 50 }, direction: { kind: 'hairline' }, gather: slice, thicknessMm: 2.5, spacing: apart(4), columns: oneAcross },
+    ],
+    sectioning: ['face', 'crown'],
+  },
+  {
+    key: 'hairline-and-threes',
+    name: 'All round the hairline, threes inside',
+    purpose: 'Bright wherever the hairline shows, dimensional inside: after every three, one drop-out is tipped out or lowlit.',
+    panels: [
+      { id: 'inside-back', name: 'Inside, back', place: BACK, direction: horizontal, gather: baby, thicknessMm: 3, spacing: apart(8), dropouts: { every: 3, treatments: ['tip-out', 'lowlight'] } },
+      { id: 'inside-sides', name: 'Inside, sides', place: SIDE, direction: diagonalBack(30), gather: baby, thicknessMm: 3, spacing: apart(6), dropouts: { every: 3, treatments: ['tip-out', 'lowlight'] } },
+      { id: 'crown', name: 'Crown', place: { kind: 'zones', zones: ['crown'] }, side: 'across', direction: horizontal, gather: baby, thicknessMm: 3, spacing: apart(6), dropouts: { every: 3, treatments: ['tip-out'] } },
+      { id: 'hairline', name: 'Hairline all round', place: { kind: 'hairline-band', widthMm: 12, fromDeg: 0, toDeg: 180 }, direction: { kind: 'hairline' }, gather: fromHairline(fine), thicknessMm: 4, spacing: apart(3) },
+      { id: 'face', name: 'Face triangle', place: { kind: 'face-frame', depthMm: 35, reachDeg: 45 }, direction: diagonalBack(45), gather: slice, thicknessMm: 3, spacing: apart(3), columns: oneAcross },
+    ],
+    sectioning: ['hairline', 'face', 'crown'],
+  },
+  {
+    key: 'crossed-part',
+    name: 'Crossed diagonals along the part',
+    purpose: 'Most lightness for the least foils: eight along the part.',
+    panels: [
+      { id: 'part', name: 'Part panel', place: partStrip(), side: 'across', direction: { kind: 'crossed', angleDeg: 37, firstFrom: 'left' }, gather: medium, thicknessMm: 6, spacing: apart(14) },
+    ],
+  },
+  {
+    key: 'crossed-part-and-sides',
+    name: 'Crossed diagonals with sides',
+    purpose: 'The part panel and a few wide foils down each side: about fifteen in all.',
+    panels: [
+      { id: 'part', name: 'Part panel', place: partStrip(), side: 'across', direction: { kind: 'crossed', angleDeg: 37, firstFrom: 'left' }, gather: medium, thicknessMm: 6, spacing: apart(14) },
+      { id: 'sides', name: 'Sides', place: SIDE, divide: 'part', direction: diagonalBack(40), gather: medium, thicknessMm: 6, spacing: { kind: 'count', foils: 7 }, columns: oneAcross },
+    ],
+    sectioning: ['part'],
+  },
+  {
+    key: 'perimeter-up',
+    name: 'Rim for hair worn up',
+    purpose: 'An even line of light all round when hair is tied up, with at most fifteen foils.',
+    panels: [
+      { id: 'nape', name: 'Nape', place: { kind: 'zones', zones: ['nape-hairline', 'nape'] }, side: 'both', direction: horizontal, gather: medium, thicknessMm: 6, spacing: apart(9), columns: oneAcross },
+      { id: 'sides', name: 'Side rims', place: { kind: 'hairline-band', widthMm: 10, fromDeg: 42, toDeg: 125 }, side: 'both', direction: { kind: 'hairline' }, gather: fromHairline(fine), thicknessMm: 5, spacing: apart(6) },
+      { id: 'front', name: 'Front rim', place: { kind: 'hairline-band', widthMm: 8, fromDeg: 0, toDeg: 42 }, side: 'across', direction: { kind: 'hairline' }, gather: fromHairline(fine), thicknessMm: 4, spacing: apart(5), columns: oneAcross },
+    ],
+  },
+  {
+    key: 'teased-sweep',
+    name: 'Teased sweep: two diagonals, one straight',
+    purpose: 'A painted look in foil: soft teased starts, full bright ends, fine weaves at the hairline.',
+    panels: [
+      {
+        id: 'back', name: 'Back', place: BACK, side: 'across',
+        direction: { kind: 'sequence', steps: [{ angleDeg: 15, over: 'left' }, { angleDeg: 15, over: 'right' }, { angleDeg: 0, over: 'across' }] },
+        gather: deep, thicknessMm: 14, spacing: apart(6), start: lived(60, 40, 2),
+      },
+      { id: 'sides', name: 'Sides', place: SIDE, direction: diagonalBack(35), gather: deep, thicknessMm: 12, spacing: apart(8), start: lived(50, 40, 2) },
+      { id: 'hairline', name: 'Hairline', place: { kind: 'hairline-band', widthMm: 12, fromDeg: 0, toDeg: 80 }, direction: { kind: 'hairline' }, gather: fromHairline(fine), thicknessMm: 3, spacing: apart(3), formula: 'B' },
+    ],
+    sectioning: ['hairline'],
+  },
+  {
+    key: 'refresh-and-teased',
+    name: 'Hairline and face refresh, teased inside',
+    purpose: 'Between two full visits: the face and hairline made bright again, some teased diagonals inside.',
+    panels: [
+      { id: 'inside', name: 'Inside', place: { kind: 'union', of: [{ kind: 'zones', zones: ['upper-side', 'top', 'front'] }] }, side: 'both', divide: 'part', direction: diagonalBack(35), gather: medium, thicknessMm: 8, spacing: apart(10), start: lived(40, 30, 1) },
+      { id: 'hairline', name: 'Hairline', place: { kind: 'hairline-band', widthMm: 14, fromDeg: 42, toDeg: 142 }, direction: { kind: 'hairline' }, gather: fromHairline(fine), thicknessMm: 3, spacing: apart(4) },
+      { id: 'face', name: 'Face', place: { kind: 'face-frame', depthMm: 30, reachDeg: 42 }, direction: { kind: 'hairline' }, gather: fine, thicknessMm: 3, spacing: apart(2), columns: oneAcross },
+    ],
+    sectioning: ['face', 'hairline'],
+  },
+  {
+    key: 'grey-blend',
+    name: 'Grey blend',
+    purpose: 'White hair made to look meant: dense at the face, wide where it is still dark, the drop-outs tipped.',
+    panels: [
+      { id: 'back-hairline', name: 'Back hairline', place: { kind: 'zones', zones: ['nape-hairline', 'nape'] }, side: 'both', direction: horizontal, gather: medium, thicknessMm: 5, spacing: apart(9), columns: oneAcross },
+      { id: 'back', name: 'Back', place: BACK, direction: horizontal, gather: medium, thicknessMm: 5, spacing: apart(13), dropouts: { every: 1, treatments: ['tip-out'] } },
+      { id: 'sides', name: 'Sides', place: SIDE, direction: diagonalBack(25), gather: fine, thicknessMm: 4, spacing: apart(8), dropouts: { every: 1, treatments: ['tip-out'] } },
+      { id: 'temples', name: 'Temples', place: { kind: 'zones', zones: ['temple'] }, side: 'both', direction: { kind: 'hairline' }, gather: slice, thicknessMm: 3, spacing: apart(4) },
+      { id: 'face', name: 'Face', place: { kind: 'zones', zones: ['front-hairline'] }, side: 'both', direction: { kind: 'hairline' }, gather: fromHairline(micro), thicknessMm: 2, spacing: apart(2) },
+    ],
+    sectioning: ['face', 'temples', 'back-hairline'],
+  },
+  {
+    key: 'silver-turn',
+    name: 'Silver turn',
+    purpose: 'From colour towards natural silver with about sixteen foils: sections turn until they lie along the part, finest at the top.',
+    panels: [
+      { id: 'heavy', name: 'Heavy side', place: { kind: 'overlap', of: [SIDE, { kind: 'part-strip', leftMm: 0, rightMm: 110, fromMm: 0, toMm: 160 }] }, side: 'right', divide: 'part', direction: { kind: 'pivot', fromDeg: 35, toDeg: 'part' }, gather: medium, thicknessMm: 5, spacing: eased(10, 5), columns: oneAcross },
+      { id: 'shallow', name: 'Shallow side', place: { kind: 'overlap', of: [SIDE, { kind: 'part-strip', leftMm: 85, rightMm: 0, fromMm: 0, toMm: 160 }] }, side: 'left', divide: 'part', direction: { kind: 'pivot', fromDeg: 35, toDeg: 'part' }, gather: medium, thicknessMm: 5, spacing: eased(14, 8), columns: oneAcross },
+    ],
+  },
+  {
+    key: 'crown-wheel',
+    name: 'Crown wheel',
+    purpose: 'Chunky wedges in two colours round the crown with a coloured rim; found again exactly at the retouch.',
+    panels: [
+      { id: 'wheel-back', name: 'Wheel, back', place: { kind: 'wheel', radiusMm: 60, half: 'back' }, direction: { kind: 'radial', about: 'crown', radiusMm: 60, reaches: [1, 2 / 3, 1 / 3] }, gather: chunky, thicknessMm: 8, spacing: { kind: 'count', foils: 12 }, rotation: { sequence: 'AB' } },
+      { id: 'wheel-front', name: 'Wheel, front', place: { kind: 'wheel', radiusMm: 60, half: 'front' }, direction: { kind: 'radial', about: 'crown', radiusMm: 60, reaches: [1, 2 / 3, 1 / 3] }, gather: chunky, thicknessMm: 8, spacing: { kind: 'count', foils: 12 }, rotation: { sequence: 'AB' } },
+      { id: 'rim', name: 'Coloured rim', place: { kind: 'hairline-band', widthMm: 5, fromDeg: 0, toDeg: 180 }, direction: { kind: 'hairline' }, gather: slice, thicknessMm: 4, spacing: apart(5), formula: 'C' },
+    ],
+    sectioning: ['rim'],
+  },
+  {
+    key: 'fast-slices',
+    name: 'Fast slices, a finger apart',
+    purpose: 'A broad effect in little time: paper-thin slices behind, closer ones at the sides, weaves near the part.',
+    panels: [
+      { id: 'back', name: 'Back', place: BACK, direction: diagonalBack(30), gather: slice, thicknessMm: 2, spacing: apart(17) },
+      { id: 'sides', name: 'Sides', place: SIDE, direction: horizontal, gather: slice, thicknessMm: 2, spacing: apart(9) },
+      { id: 'part', name: 'At the part', place: partStrip(25, 25), side: 'both', direction: { kind: 'part' }, gather: fine, thicknessMm: 3, spacing: { kind: 'backwards', sliverMm: 4, spacing: apart(5) } },
+    ],
+    sectioning: ['part'],
+  },
+  {
+    key: 'deep-contrast',
+    name: 'Deep weave, high contrast',
+    purpose: 'Bold, connected ribbons on dark hair with clean starts, and a face frame that follows the density.',
+    panels: [
+      { id: 'back', name: 'Back', place: BACK, direction: diagonalBack(20), gather: deep, thicknessMm: 10, spacing: apart(12) },
+      { id: 'sides', name: 'Sides', place: SIDE, direction: diagonalBack(30), gather: deep, thicknessMm: 10, spacing: apart(10) },
+      { id: 'face', name: 'Face frame', place: { kind: 'face-frame', depthMm: 30, reachDeg: 55 }, direction: { kind: 'hairline' }, gather: { kind: 'weave', stitchMm: 3, gapMm: 2, depth: 1, lastStitchMm: 6 }, thicknessMm: 5, spacing: graded(0, 2, 5), columns: oneAcross },
+    ],
+    sectioning: ['face'],
+  },
+  {
+    key: 'face-only',
+    name: 'Face frame between visits',
+    purpose: 'Only the frame of the face, eight or nine foils a side: three slices, two weaves, then slices; light ends stay out of the foil.',
+    panels: [
+      {
+        id: 'face', name: 'Face frame', place: { kind: 'face-frame', depthMm: 50, reachDeg: 60 },
+        side: 'both', divide: 'part', direction: { kind: 'hairline' }, gather: inTurn(slice, slice, slice, fine, fine, slice, slice, slice, slice),
+        thicknessMm: 3, spacing: graded(2, 2, 2, 2, 3), columns: oneAcross,
+      },
+    ],
+  },
+  {
+    key: 'two-mixes-in-bricks',
+    name: 'Two mixes in brick columns',
+    purpose: 'Lightener and high-lift in turn through the whole head, columns laid like bricks.',
+    panels: [
+      { id: 'back', name: 'Back', place: BACK, direction: horizontal, gather: medium, thicknessMm: 5, spacing: apart(6), columns: brick, rotation: { sequence: 'AB' } },
+      { id: 'sides', name: 'Sides', place: SIDE, direction: horizontal, gather: medium, thicknessMm: 5, spacing: apart(6), columns: brick, rotation: { sequence: 'AB' } },
+    ],
+  },
+  {
+    key: 'painted-by-foils',
+    name: 'Painted look by foils',
+    purpose: 'Weave and slice in pairs, so that each slice is softened by the weave behind it; some drop-outs painted at the ends.',
+    panels: [
+      { id: 'back', name: 'Back', place: BACK, direction: horizontal, gather: inTurn(fine, slice), thicknessMm: 4, spacing: graded(1, 9, 1, 9, 1, 9, 1, 9, 1, 9, 1, 9, 1, 9, 1, 9, 1, 9, 1, 9, 1, 9), dropouts: { every: 2, treatments: ['tip-out'] }, start: lived(20, 20) },
+      { id: 'sides', name: 'Sides', place: SIDE, direction: diagonalBack(30), gather: inTurn(fine, slice), thicknessMm: 4, spacing: graded(1, 8, 1, 8, 1, 8, 1, 8, 1, 8, 1, 8, 1, 8), dropouts: { every: 2, treatments: ['tip-out'] }, start: lived(15, 20) },
+    ],
+  },
+  {
+    key: 'open-air',
+    name: 'Open-air painting, fine hairline foils',
+    purpose: 'Large soft pieces painted without foil, baby lights in foil round the hairline.',
+    panels: [
+      { id: 'hairline', name: 'Hairline', place: { kind: 'hairline-band', widthMm: 12, fromDeg: 0, toDeg: 142 }, direction: { kind: 'hairline' }, gather: fromHairline(baby), thicknessMm: 3, spacing: apart(3) },
+      { id: 'back', name: 'Back, painted', place: BACK, direction: diagonalBack(30), gather: { kind: 'weave', stitchMm: 20, gapMm: 15, depth: 0.5 }, medium: 'open-air', thicknessMm: 12, spacing: apart(14), start: lived(80, 60) },
+      { id: 'sides', name: 'Sides, painted', place: SIDE, direction: diagonalBack(35), gather: { kind: 'weave', stitchMm: 20, gapMm: 15, depth: 0.5 }, medium: 'open-air', thicknessMm: 12, spacing: apart(12), start: lived(60, 50) },
+    ],
+    sectioning: ['hairline'],
+  },
+  {
+    key: 'staggered-back',
+    name: 'Staggered back on a budget',
+    purpose: 'Half the time behind: two diagonals and one straight with whole triangles left out, dense only on top.',
+    panels: [
+      {
+        id: 'back', name: 'Back', place: { kind: 'except', place: BACK, without: [{ kind: 'zones', zones: ['crown'] }] }, side: 'across',
+        direction: { kind: 'sequence', steps: [{ angleDeg: 10, over: 'left' }, { angleDeg: 10, over: 'right' }, { angleDeg: 0, over: 'across' }] },
+        gather: medium, thicknessMm: 6, spacing: apart(5),
+      },
+      { id: 'crown', name: 'Crown', place: { kind: 'zones', zones: ['crown'] }, side: 'across', direction: horizontal, gather: fine, thicknessMm: 4, spacing: apart(5) },
+      { id: 'part', name: 'Top', place: partStrip(38, 38, 120), side: 'both', direction: { kind: 'part' }, gather: fine, thicknessMm: 4, spacing: { kind: 'backwards', sliverMm: 4, spacing: apart(5) } },
+    ],
+    sectioning: ['crown', 'part'],
+  },
+];
+
+export function techniqueOf(key: string): Technique | undefined {
+  return TECHNIQUES.find((technique) => technique.key === key);
+}

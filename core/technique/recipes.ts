@@ -1,0 +1,20 @@
+import { GATHER_PRESETS, type Gather, type SingleGather } from '../pattern';
+
+/** Gathers by the trade's names, for writing techniques. */
+export const { micro, baby, fine, medium, chunky, deep, slice } = Object.fromEntries(
+  Object.entries(GATHER_PRESETS).map(([name, preset]) => [name, preset.gather]),
+) as Record<keyof typeof GATHER_PRESETS, SingleGather>;
+
+/** A weave whose first stitch takes the hairline's own hair. */
+export const fromHairline = (gather: SingleGather): SingleGather => (gather.kind === 'weave' ? { ...gather, fromHairline: true } : gather);
+
+export const inTurn = (...of: SingleGather[]): Gather => ({ kind: 'alternate', of });
+
+export const apart = (dropoutMm: number) => ({ kind: 'constant', dropoutMm }) as const;
+export const graded = (...dropoutsMm: number[]) => ({ kind: 'graded', dropoutsMm }) as const;
+export const eased = (fromMm: number, toMm: number) => ({ kind: 'eased', fromMm, toMm }) as const;
+
+export const horizontal = { kind: 'parallel', angleDeg: 0 } as const;
+export const diagonalBack = (angleDeg: number) => ({ kind: 'parallel', angleDeg }) as const;
+
+export const lived = (distanceMm: number, featherMm: number, teasing = 0) => ({ distanceMm, featherMm, teasing });
