@@ -148,9 +148,8 @@ export const planSchema = z
     plan.sectioning.forEach((id, i) => {
       if (!seen.has(id)) context.addIssue({ code: 'custom', path: ['sectioning', i], message: `there is no panel "${id}"` });
     });
-    const { part: _part, ...spec } = plan.head;
     try {
-      makeHead(spec);
+      makeHead(plan.head);
     } catch (error) {
       if (!(error instanceof RangeError)) throw error;
       context.addIssue({ code: 'custom', path: ['head'], message: error.message });

@@ -2,6 +2,9 @@ import { openedChord, type ScalpGrid } from './scalp';
 import { surfaceNormal } from './skull';
 import { dot, type Vec3 } from './vector';
 
+// Taken once: these run in the hot loops.
+const { floor, max, min, sqrt } = Math;
+
 /** Distance over the skin from every node of a raster to a line on the scalp. */
 export interface DistanceRaster {
   /** mm; NaN where the raster holds no point. */
@@ -27,6 +30,7 @@ export function distanceRaster(grid: ScalpGrid, line: readonly Vec3[], closed: b
   const normals = line.map((p) => surfaceNormal(p, skull));
   const distance = new Float64Array(grid.points.length).fill(Number.NaN);
   const along = new Float64Array(grid.points.length).fill(Number.NaN);
+  const within = (i: number) => (closed ? (i + n) % n : min(n - 1, max(0, i)));
   const square = (i: number, p: Vec3) => {
     const dx = flat[3 * i] - p.x;
     const dy = flat[3 * i + 1] - p.y;
@@ -43,14 +47,16 @@ export function distanceRaster(grid: ScalpGrid, line: readonly Vec3[], closed: b
     }
     const middle = best;
     for (let step = -COARSE; step <= COARSE; step += 1) {
-      const i = closed ? (middle + step + n) % n : Math.min(n - 1, Math.max(0, middle + step));
+      const i = within(middle + step);
       const d = square(i, p);
       if (d < least) { least = d; best = i; }
     }
     const [chordSquare, position] = refine(p, best);
-    const from = Math.round(position);
-    const foot = normals[closed ? (from + n) % n : Math.min(n - 1, Math.max(0, from))];
-    distance[node] = openedChord(Math.sqrt(chordSquare), dot(surfaceNormal(p, skull), foot));
+    const before = floor(position);
+    const f = position - before;
+    const own = surfaceNormal(p, skull);
+    const cosine = dot(own, normals[within(before)]) * (1 - f) + dot(own, normals[within(before + 1)]) * f;
+    distance[node] = openedChord(sqrt(chordSquare), cosine);
     along[node] = position;
   });
 
@@ -67,7 +73,7 @@ export function distanceRaster(grid: ScalpGrid, line: readonly Vec3[], closed: b
       const px = p.x - flat[3 * i];
       const py = p.y - flat[3 * i + 1];
       const pz = p.z - flat[3 * i + 2];
-      const f = Math.min(1, Math.max(0, (px * ex + py * ey + pz * ez) / (ex * ex + ey * ey + ez * ez)));
+      const f = min(1, max(0, (px * ex + py * ey + pz * ez) / (ex * ex + ey * ey + ez * ez)));
       const d = (px - f * ex) ** 2 + (py - f * ey) ** 2 + (pz - f * ez) ** 2;
       if (d < least) { least = d; position = i + side * f; }
     }

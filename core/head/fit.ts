@@ -9,7 +9,7 @@ export interface Measures {
   readonly frontToNapeMm: number | null;
 }
 
-/** A measure that asks for a scale outside this range is a slip of the tape, not a head. */
+/** A measure that asks for a scale outside this range of the circumference's is a slip of the tape, not a head. */
 const LEAST = 0.7;
 const MOST = 1.4;
 
@@ -26,19 +26,19 @@ export function fitSkull(measures: Measures, forehead: number, nape: number): Sk
   const k = circumferenceMm / SKULL.circumferenceMm;
   if (!(k > 0) || !Number.isFinite(k)) throw new RangeError(`Head circumference ${circumferenceMm} mm is not a length.`);
   const heightBy = (x: number, z: number): number => {
-    if (earToEarMm !== null) return solve(earToEarMm, (y) => earToEar({ x, y, z }), 'ear-to-ear');
-    if (frontToNapeMm !== null) return solve(frontToNapeMm, (y) => frontToNape({ x, y, z }, forehead, nape), 'front-to-nape');
+    if (earToEarMm !== null) return solve(earToEarMm, (r) => earToEar({ x, y: r * k, z }), 'ear-to-ear') * k;
+    if (frontToNapeMm !== null) return solve(frontToNapeMm, (r) => frontToNape({ x, y: r * k, z }, forehead, nape), 'front-to-nape') * k;
     return k;
   };
   if (earToEarMm === null || frontToNapeMm === null) return { x: k, y: heightBy(k, k), z: k };
   const withLength = (z: number): SkullScale => {
-    const x = solve(circumferenceMm, (breadth) => circumference({ x: breadth, y: k, z }), 'circumference');
+    const x = solve(circumferenceMm, (r) => circumference({ x: r * k, y: k, z }), 'circumference') * k;
     return { x, y: heightBy(x, z), z };
   };
-  return withLength(solve(frontToNapeMm, (z) => frontToNape(withLength(z), forehead, nape), 'front-to-nape', 0.85, 1.15));
+  return withLength(k * solve(frontToNapeMm, (r) => frontToNape(withLength(r * k), forehead, nape), 'front-to-nape', 0.85, 1.15));
 }
 
-/** The scale between low·k and high·k at which a growing length meets the measure, by bisection. */
+/** The ratio between low and high at which a growing length meets the measure, by bisection. */
 function solve(measure: number, lengthAt: (scale: number) => number, what: string, low = LEAST, high = MOST): number {
   if (!(lengthAt(low) <= measure && measure <= lengthAt(high))) {
     throw new RangeError(`The ${what} measure of ${measure} mm does not go with the other measures of this head.`);

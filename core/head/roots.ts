@@ -1,6 +1,9 @@
 import { zoneNear, type ScalpGrid } from './scalp';
 import { ZONES } from './zones';
 
+// Taken once: these run in the hot loops.
+const { acos, ceil, cos, max, sin, sqrt } = Math;
+
 /** Sampled roots of the hair: one generator for drawing, wear and zone totals. */
 export interface Roots {
   readonly count: number;
@@ -14,7 +17,7 @@ export interface Roots {
   readonly zone: Uint8Array;
 }
 
-const GOLDEN = Math.PI * (3 - Math.sqrt(5));
+const GOLDEN = Math.PI * (3 - sqrt(5));
 
 /** Share of all directions from an average head's centre that meet hair: how many are needed for a number of roots. */
 const HAIR_SHARE = 0.61;
@@ -27,7 +30,7 @@ const HAIR_SHARE = 0.61;
 export function makeRoots(grid: ScalpGrid, count: number): Roots {
   const { head } = grid.scalp;
   const { meridians } = head;
-  const directions = Math.max(2, Math.ceil(count / 2 / HAIR_SHARE));
+  const directions = max(2, ceil(count / 2 / HAIR_SHARE));
   const solid = (2 * Math.PI) / directions;
   const most = 2 * directions;
   const xyz = new Float64Array(3 * most);
@@ -38,18 +41,18 @@ export function makeRoots(grid: ScalpGrid, count: number): Roots {
   let n = 0;
   for (let i = 0; i < directions; i += 1) {
     // A half sphere, x ≥ 0: height even in y, azimuth by the golden angle folded into half a turn.
-    const polar = Math.acos(1 - (2 * (i + 0.5)) / directions);
+    const polar = acos(1 - (2 * (i + 0.5)) / directions);
     const azimuth = (i * GOLDEN) % Math.PI;
     const arc = meridians.arcAtPolar(azimuth, polar);
     for (const side of BOTH) {
       if (arc > head.hairArc(side * azimuth)) continue;
       const radius = meridians.radiusAt(azimuth, polar);
-      const ring = radius * Math.sin(polar);
-      xyz[3 * n] = side * ring * Math.sin(azimuth);
-      xyz[3 * n + 1] = radius * Math.cos(polar);
-      xyz[3 * n + 2] = ring * Math.cos(azimuth);
-      const x = side * arc * Math.sin(azimuth);
-      const y = arc * Math.cos(azimuth);
+      const ring = radius * sin(polar);
+      xyz[3 * n] = side * ring * sin(azimuth);
+      xyz[3 * n + 1] = radius * cos(polar);
+      xyz[3 * n + 2] = ring * cos(azimuth);
+      const x = side * arc * sin(azimuth);
+      const y = arc * cos(azimuth);
       opened[2 * n] = x;
       opened[2 * n + 1] = y;
       area[n] = solid * meridians.skinAt(azimuth, polar);

@@ -4,6 +4,9 @@ import { SKULL, surfaceNormal, type SkullScale } from './skull';
 import { distance, dot, length, mirrored, subtract, vec, type Vec3 } from './vector';
 import { swapSide, ZONES, type Zone } from './zones';
 
+// Taken once: these run in the hot loops.
+const { abs, acos, atan2, ceil, cos, floor, hypot, max, min, round, sin } = Math;
+
 const DEG = Math.PI / 180;
 /** Width of the hairline band, mm on the average head. */
 export const HAIRLINE_BAND_MM = 15;
@@ -18,8 +21,8 @@ export function surfaceDistance(a: Vec3, b: Vec3, skull?: SkullScale): number {
 
 /** Arc over a chord whose ends have normals with this cosine between them: as on a circle. */
 export function openedChord(chord: number, cosine: number): number {
-  const turn = Math.acos(Math.min(1, Math.max(-1, cosine)));
-  return turn < 1e-6 ? chord : (chord * (turn / 2)) / Math.sin(turn / 2);
+  const turn = acos(min(1, max(-1, cosine)));
+  return turn < 1e-6 ? chord : (chord * (turn / 2)) / sin(turn / 2);
 }
 
 /** The scalp of a head: what lies where on it. */
@@ -47,7 +50,7 @@ export function makeScalp(head: Head): Scalp {
   const zoneAt = (point: Vec3, place: ScalpPlace = head.locate(point)): Zone => {
     if (distance(point, crown) <= CROWN_RADIUS_MM * k && surfaceDistance(point, crown, head.skull) <= CROWN_RADIUS_MM * k) return 'crown';
     const side = point.x >= 0 ? 'l' : 'r';
-    const a = Math.abs(place.azimuth) / DEG;
+    const a = abs(place.azimuth) / DEG;
     if (nearHairline(point, place, band)) {
       if (a <= 42) return `front-hairline-${side}`;
       if (a <= 80) return `temple-${side}`;
@@ -82,6 +85,8 @@ export interface ScalpGrid {
   readonly places: readonly (ScalpPlace | undefined)[];
   /** Skin belonging to the node, mm²; 0 outside the hairline, partial along it. */
   readonly area: Float64Array;
+  /** Skin of the whole cell of the node, hair-bearing or not, mm²; 0 where it lies wholly outside. */
+  readonly cell: Float64Array;
   readonly zones: readonly (Zone | undefined)[];
 }
 
@@ -89,12 +94,12 @@ export function makeScalpGrid(scalp: Scalp): ScalpGrid {
   const { head } = scalp;
   const { meridians } = head;
   const step = 3 * head.k;
-  const reach = 252 * Math.max(head.k, head.skull.y);
-  const half = Math.ceil((204 * Math.max(head.k, head.skull.y)) / step);
+  const reach = 252 * max(head.k, head.skull.y);
+  const half = ceil((204 * max(head.k, head.skull.y)) / step);
   // An even number of columns: no node lies on the middle line, so left and right hold equal shares.
   const columns = 2 * half;
-  const below = Math.ceil(reach / step);
-  const above = Math.ceil((132 * Math.max(head.k, head.skull.y)) / step);
+  const below = ceil(reach / step);
+  const above = ceil((132 * max(head.k, head.skull.y)) / step);
   const rows = below + above + 1;
   const x0 = -(half - 0.5) * step;
   const y0 = -below * step;
@@ -102,26 +107,28 @@ export function makeScalpGrid(scalp: Scalp): ScalpGrid {
   const places = new Array<ScalpPlace | undefined>(columns * rows);
   const zones = new Array<Zone | undefined>(columns * rows);
   const area = new Float64Array(columns * rows);
+  const cell = new Float64Array(columns * rows);
   // Where both sides are alike, the client's right is the left seen in a mirror.
   const firstColumn = head.symmetric ? half : 0;
   for (let r = 0; r < rows; r += 1) {
     for (let c = firstColumn; c < columns; c += 1) {
       const x = x0 + c * step;
       const y = y0 + r * step;
-      const azimuth = Math.atan2(x, y);
-      const arc = Math.hypot(x, y);
+      const azimuth = atan2(x, y);
+      const arc = hypot(x, y);
       const hairArc = head.hairArc(azimuth);
       if (arc > hairArc + 6 * step) continue;
       const i = r * columns + c;
       const polar = meridians.polarAtArc(azimuth, arc);
       const radius = meridians.radiusAt(azimuth, polar);
-      const ring = radius * Math.sin(polar);
-      const point = { x: ring * Math.sin(azimuth), y: radius * Math.cos(polar), z: ring * Math.cos(azimuth) };
+      const ring = radius * sin(polar);
+      const point = { x: ring * sin(azimuth), y: radius * cos(polar), z: ring * cos(azimuth) };
       points[i] = point;
       places[i] = { azimuth, arc, hairArc };
-      const coverage = Math.min(1, Math.max(0, 0.5 + (hairArc - arc) / step));
+      const coverage = min(1, max(0, 0.5 + (hairArc - arc) / step));
       if (coverage > 0) {
-        area[i] = coverage * step * step * skinRatio(meridians, azimuth, polar, arc);
+        cell[i] = step * step * skinRatio(meridians, azimuth, polar, arc);
+        area[i] = coverage * cell[i];
         zones[i] = scalp.zoneAt(point, places[i]);
       }
       if (!head.symmetric) continue;
@@ -129,18 +136,19 @@ export function makeScalpGrid(scalp: Scalp): ScalpGrid {
       points[twin] = mirrored(point);
       places[twin] = { azimuth: -azimuth, arc, hairArc };
       area[twin] = area[i];
+      cell[twin] = cell[i];
       zones[twin] = zones[i] && swapSide(zones[i]);
     }
   }
-  return { scalp, columns, rows, x0, y0, step, points, places, area, zones };
+  return { scalp, columns, rows, x0, y0, step, points, places, area, cell, zones };
 }
 
 /** Value of a raster at a point of the opened head by bilinear interpolation; NaN where a node of it is NaN or missing. */
 export function sampleRaster(grid: ScalpGrid, values: Float64Array, x: number, y: number): number {
   const column = (x - grid.x0) / grid.step;
   const row = (y - grid.y0) / grid.step;
-  const c = Math.floor(column);
-  const r = Math.floor(row);
+  const c = floor(column);
+  const r = floor(row);
   if (!(c >= 0 && r >= 0 && c + 1 < grid.columns && r + 1 < grid.rows)) return Number.NaN;
   const f = column - c;
   const h = row - r;
@@ -152,8 +160,8 @@ export function sampleRaster(grid: ScalpGrid, values: Float64Array, x: number, y
 
 /** Zone of the raster's node nearest to a point of the opened head. */
 export function zoneNear(grid: ScalpGrid, x: number, y: number): Zone | undefined {
-  const c = Math.round((x - grid.x0) / grid.step);
-  const r = Math.round((y - grid.y0) / grid.step);
+  const c = round((x - grid.x0) / grid.step);
+  const r = round((y - grid.y0) / grid.step);
   return c >= 0 && r >= 0 && c < grid.columns && r < grid.rows ? grid.zones[r * grid.columns + c] : undefined;
 }
 
@@ -162,7 +170,7 @@ function skinRatio(meridians: Meridians, azimuth: number, polar: number, arc: nu
   if (arc < 1e-6) return 1;
   const h = 0.01;
   const slope = (meridians.arcAtPolar(azimuth, polar + h) - meridians.arcAtPolar(azimuth, polar - h)) / (2 * h);
-  return (meridians.skinAt(azimuth, polar) * Math.sin(polar)) / (arc * slope);
+  return (meridians.skinAt(azimuth, polar) * sin(polar)) / (arc * slope);
 }
 
 function sampleHairline(head: Head): Float64Array {
@@ -176,7 +184,7 @@ function sampleHairline(head: Head): Float64Array {
 
 /** Whether a sampled hairline passes within `mm` of a point; only samples within 45° of its azimuth can be that near. */
 function passesWithin(line: Float64Array, p: Vec3, azimuth: number, mm: number): boolean {
-  const middle = Math.floor((azimuth / (2 * Math.PI) + 0.5) * HAIRLINE_SAMPLES);
+  const middle = floor((azimuth / (2 * Math.PI) + 0.5) * HAIRLINE_SAMPLES);
   const window = HAIRLINE_SAMPLES / 8;
   const limit = mm * mm;
   for (let step = -window; step <= window; step += 1) {

@@ -1,3 +1,5 @@
+const { sqrt } = Math;
+
 /** A point or direction in the head's axes, mm: +x the client's left, +y up, +z forward; origin at the head's centre. */
 export interface Vec3 {
   readonly x: number;
@@ -17,7 +19,7 @@ export const cross = (a: Vec3, b: Vec3): Vec3 => ({
   y: a.z * b.x - a.x * b.z,
   z: a.x * b.y - a.y * b.x,
 });
-export const length = (a: Vec3): number => Math.sqrt(dot(a, a));
+export const length = (a: Vec3): number => sqrt(dot(a, a));
 export const distance = (a: Vec3, b: Vec3): number => length(subtract(a, b));
 /** Unit vector along a. The zero vector has no direction and gives NaN. */
 export const normalize = (a: Vec3): Vec3 => scale(a, 1 / length(a));

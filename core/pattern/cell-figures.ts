@@ -1,9 +1,12 @@
-import { dot, subtract, swapSide, zoneNear, type Zone } from '../head';
+import { dot, mix, subtract, swapSide, zoneNear, type Zone } from '../head';
 import type { Frame } from './frame';
 import { hairGrams, hairIn, hairsOn } from './hair';
 import { partingAxes } from './plane-field';
 import { ribbonPoint, ribbonStep, type Ribbon } from './section-line';
 import type { PlanHair } from './types';
+
+// Taken once: these run in the hot loops.
+const { atan2, max, min } = Math;
 
 /** Skin of a zone that a section covers. */
 export interface ZonePatch {
@@ -46,8 +49,15 @@ export function ribbonFigures(ribbon: Ribbon, frame: Frame, of: SideOfFrame, hai
     grams += hairGrams(count, own.strand, own.lengthMm);
     return { zone, areaMm2: area };
   });
-  const middle = 6 * (ribbon.count >> 1);
-  return { areaMm2, patches, hairs, hairGrams: grams, zone: zoneAt(frame, of, ribbon.opened[middle], ribbon.opened[middle + 1]) };
+  const [x, y] = middleOf(ribbon);
+  return { areaMm2, patches, hairs, hairGrams: grams, zone: zoneAt(frame, of, x, y) };
+}
+
+/** Middle of a section on the opened head, the same from whichever end it is counted. */
+function middleOf({ opened, count }: Ribbon): readonly [number, number] {
+  const i = 6 * ((count - 1) >> 1);
+  const j = 6 * (count >> 1);
+  return [(opened[i] + opened[j]) / 2, (opened[i + 1] + opened[j + 1]) / 2];
 }
 
 function zoneAt(frame: Frame, of: SideOfFrame, x: number, y: number): Zone {
@@ -58,16 +68,17 @@ function zoneAt(frame: Frame, of: SideOfFrame, x: number, y: number): Zone {
 
 /** Angle of the parting from horizontal at the middle of a section, degrees in (−90, 90]: > 0 diagonal back. */
 export function partingAngle(ribbon: Ribbon, frame: Frame, across: boolean): number {
+  const i = (ribbon.count - 1) >> 1;
   const j = ribbon.count >> 1;
-  const along = subtract(ribbonPoint(ribbon, Math.min(ribbon.count - 1, j + 1)), ribbonPoint(ribbon, j - 1));
-  const axes = partingAxes(frame.head, ribbonPoint(ribbon, j), across);
+  const along = subtract(ribbonPoint(ribbon, min(ribbon.count - 1, j + 1)), ribbonPoint(ribbon, max(0, i - 1)));
+  const axes = partingAxes(frame.head, mix(ribbonPoint(ribbon, i), ribbonPoint(ribbon, j), 0.5), across);
   let level = dot(along, axes.level);
   let fall = -dot(along, axes.up);
   if (level < 0 || (level === 0 && fall < 0)) {
     level = -level;
     fall = -fall;
   }
-  return (Math.atan2(fall, level) * 180) / Math.PI;
+  return (atan2(fall, level) * 180) / Math.PI;
 }
 
 /** Turn between two angles of partings, degrees in (−90, 90]: a line has no direction. */

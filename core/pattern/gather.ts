@@ -1,5 +1,8 @@
 import type { Gather, SingleGather } from './types';
 
+// Taken once: these run in the hot loops.
+const { abs, ceil, floor, max, min } = Math;
+
 /** What a gather takes from one section. */
 export interface Picked {
   /** Stitches along the parting; 1 for a slice. */
@@ -25,8 +28,8 @@ export function gatherOf(gather: Gather, row: number): SingleGather {
 export function pick(gather: SingleGather, widthMm: number): Picked {
   if (gather.kind === 'slice') return { stitches: 1, share: 1 };
   if (gather.kind === 'zigzag') {
-    const points = Math.max(1, Math.floor(widthMm / gather.pointMm + 1e-9));
-    return { stitches: points, share: (Math.min(widthMm, points * gather.pointMm) / widthMm) * 0.5 * gather.depth };
+    const points = max(1, floor(widthMm / gather.pointMm + 1e-9));
+    return { stitches: points, share: (min(widthMm, points * gather.pointMm) / widthMm) * 0.5 * gather.depth };
   }
   const { stitchMm, gapMm, depth } = gather;
   if (gather.lastStitchMm) {
@@ -34,8 +37,8 @@ export function pick(gather: SingleGather, widthMm: number): Picked {
     const taken = intervals.reduce((sum, [from, to]) => sum + to - from, 0);
     return { stitches: intervals.length, share: (taken / widthMm) * depth };
   }
-  const stitches = Math.max(1, Math.floor((widthMm + gapMm) / (stitchMm + gapMm) + 1e-9));
-  const taken = Math.min(stitches * stitchMm, widthMm);
+  const stitches = max(1, floor((widthMm + gapMm) / (stitchMm + gapMm) + 1e-9));
+  const taken = min(stitches * stitchMm, widthMm);
   return { stitches, share: (taken / widthMm) * depth };
 }
 
@@ -44,11 +47,11 @@ export function stitchIntervals(gather: SingleGather, widthMm: number): readonly
   if (gather.kind === 'slice') return [[0, widthMm]];
   const { stitches } = pick(gather, widthMm);
   if (gather.kind === 'zigzag') {
-    return Array.from({ length: stitches }, (_, i) => [i * gather.pointMm, Math.min((i + 1) * gather.pointMm, widthMm)] as const);
+    return Array.from({ length: stitches }, (_, i) => [i * gather.pointMm, min((i + 1) * gather.pointMm, widthMm)] as const);
   }
   if (gather.lastStitchMm) return gradedIntervals(gather.stitchMm, gather.lastStitchMm, gather.gapMm, widthMm);
   const step = gather.stitchMm + gather.gapMm;
-  return Array.from({ length: stitches }, (_, i) => [i * step, Math.min(i * step + gather.stitchMm, widthMm)] as const);
+  return Array.from({ length: stitches }, (_, i) => [i * step, min(i * step + gather.stitchMm, widthMm)] as const);
 }
 
 /**
@@ -62,7 +65,7 @@ function gradedIntervals(first: number, last: number, gap: number, widthMm: numb
     for (let i = 0; i < n; i += 1) sum += first * ratio ** i;
     return sum;
   };
-  const most = Math.max(1, Math.ceil((widthMm + gap) / (Math.min(first, last) + gap)));
+  const most = max(1, ceil((widthMm + gap) / (min(first, last) + gap)));
   let n = 1;
   while (n < most && total(n + 1) <= widthMm + 1e-9) n += 1;
   const ratio = n > 1 ? (last / first) ** (1 / (n - 1)) : 1;
@@ -70,7 +73,7 @@ function gradedIntervals(first: number, last: number, gap: number, widthMm: numb
   let at = 0;
   for (let i = 0; i < n; i += 1) {
     const stitch = first * ratio ** i;
-    out.push([at, Math.min(at + stitch, widthMm)]);
+    out.push([at, min(at + stitch, widthMm)]);
     at += stitch + gap;
   }
   return out;
@@ -80,15 +83,15 @@ function gradedIntervals(first: number, last: number, gap: number, widthMm: numb
 export function isPicked(gather: SingleGather, widthMm: number, alongMm: number, depthShare: number): boolean {
   if (gather.kind === 'slice') return true;
   if (gather.kind === 'zigzag') {
-    const points = Math.max(1, Math.floor(widthMm / gather.pointMm + 1e-9));
+    const points = max(1, floor(widthMm / gather.pointMm + 1e-9));
     if (alongMm > points * gather.pointMm) return false;
     const f = (alongMm / gather.pointMm) % 1;
     // A point is as deep as the gather goes at its middle and runs out to nothing at both sides.
-    return depthShare < gather.depth * (1 - Math.abs(2 * f - 1));
+    return depthShare < gather.depth * (1 - abs(2 * f - 1));
   }
   if (depthShare >= gather.depth) return false;
   if (gather.lastStitchMm) return stitchIntervals(gather, widthMm).some(([from, to]) => alongMm >= from && alongMm < to);
   const step = gather.stitchMm + gather.gapMm;
-  const i = Math.floor(alongMm / step);
+  const i = floor(alongMm / step);
   return i < pick(gather, widthMm).stitches && alongMm - i * step < gather.stitchMm;
 }

@@ -126,8 +126,9 @@ function stepOf({ cell }: DraftFoil): number {
 /** The cells of a row as drafts: columns counted outwards from the middle of the head, named panel/row/column. */
 export function draftRow(half: PanelHalf, row: PlacedRow, panel: Panel, side: Side | 'across', stock: FoilStock): DraftFoil[] {
   const cells = cellsOf(half, row, panel, stock).map((cell) => {
-    const middle = 3 * (cell.ribbon.count >> 1);
-    return { cell, x: cell.ribbon.xyz[middle], off: Math.abs(cell.ribbon.xyz[middle]) };
+    const { xyz, count } = cell.ribbon;
+    const x = (xyz[3 * ((count - 1) >> 1)] + xyz[3 * (count >> 1)]) / 2;
+    return { cell, x, off: Math.abs(x) };
   });
   cells.sort((a, b) => a.off - b.off || b.x - a.x);
   let left = 0;

@@ -2,6 +2,9 @@ import { fromOpened, traceLevel, type DistanceRaster, type OpenedPoint, sampleRa
 import type { Field, Sectioned } from './field';
 import { SAMPLE_MM, sliced, STRIDE, type TracedLine } from './section-line';
 
+// Taken once: these run in the hot loops.
+const { abs, atan2, hypot, max, min, round } = Math;
+
 /** Nodes this far outside the panel are still traced, so that a parting reaches the panel's edge, mm. */
 const MARGIN_MM = 15;
 
@@ -13,8 +16,12 @@ export function levelField(panel: Sectioned, raster: DistanceRaster, sign: 1 | -
   const { frame, depths } = panel;
   const { grid, head } = frame;
   const { distance } = raster;
+  const near = (i: number) => depths[i] > -MARGIN_MM * head.k;
   const cells: number[] = [];
-  for (let i = 0; i < depths.length; i += 1) if (depths[i] > -MARGIN_MM * head.k) cells.push(i);
+  // A cell counts from whichever corner it is seen, so that a mirrored head is traced alike.
+  for (let i = 0; i + grid.columns + 1 < depths.length; i += 1) {
+    if (near(i) || near(i + 1) || near(i + grid.columns) || near(i + grid.columns + 1)) cells.push(i);
+  }
   const { low, high } = range(panel, distance, sign);
 
   const trace = (s: number, thicknessMm: number): TracedLine | undefined => {
@@ -53,13 +60,13 @@ function range({ frame: { grid }, depths, outlines }: Sectioned, distance: Float
   let high = -Infinity;
   const take = (value: number) => {
     if (Number.isNaN(value)) return;
-    low = Math.min(low, sign * value);
-    high = Math.max(high, sign * value);
+    low = min(low, sign * value);
+    high = max(high, sign * value);
   };
   for (const { x, y } of outlines.flat()) take(sampleRaster(grid, distance, x, y));
   depths.forEach((depth, i) => depth > 0 && take(distance[i]));
   // The outline follows the hairline to within half a step of the raster.
-  return { low: Math.abs(low) < grid.step / 2 ? 0 : low, high: Math.abs(high) < grid.step / 2 ? 0 : high };
+  return { low: abs(low) < grid.step / 2 ? 0 : low, high: abs(high) < grid.step / 2 ? 0 : high };
 }
 
 interface Level {
@@ -73,7 +80,7 @@ function longest(lines: readonly Level[]): Level | undefined {
 
 /** From the face to the back; a closed line is opened at the back. */
 function ordered({ points, closed }: Level): readonly OpenedPoint[] {
-  const away = (p: OpenedPoint) => Math.abs(Math.atan2(p.x, p.y));
+  const away = (p: OpenedPoint) => abs(atan2(p.x, p.y));
   if (closed) {
     const cut = points.reduce((best, p, i) => (away(p) > away(points[best]) ? i : best), 0);
     return [...points.slice(cut), ...points.slice(0, cut + 1)];
@@ -81,22 +88,21 @@ function ordered({ points, closed }: Level): readonly OpenedPoint[] {
   return away(points[0]) <= away(points[points.length - 1]) ? points : [...points].reverse();
 }
 
-/** The same line in even steps of the opened head. */
+/** The same line in even steps of the opened head, as near to the wanted step as its length allows, from end to end. */
 function evenSteps(points: readonly OpenedPoint[], step: number): OpenedPoint[] {
-  const out = [points[0]];
-  let left = step;
+  const lengths = [0];
   for (let i = 1; i < points.length; i += 1) {
-    const a = points[i - 1];
-    const b = points[i];
-    const length = Math.hypot(b.x - a.x, b.y - a.y);
-    let done = 0;
-    while (length - done >= left) {
-      done += left;
-      out.push({ x: a.x + ((b.x - a.x) * done) / length, y: a.y + ((b.y - a.y) * done) / length });
-      left = step;
-    }
-    left -= length - done;
+    lengths.push(lengths[i - 1] + hypot(points[i].x - points[i - 1].x, points[i].y - points[i - 1].y));
   }
-  if (left < step - 1e-6) out.push(points[points.length - 1]);
+  const whole = lengths[lengths.length - 1];
+  const pieces = max(1, round(whole / step));
+  const out: OpenedPoint[] = [];
+  let i = 1;
+  for (let n = 0; n <= pieces; n += 1) {
+    const wanted = (whole * n) / pieces;
+    while (i < points.length - 1 && lengths[i] < wanted) i += 1;
+    const f = lengths[i] > lengths[i - 1] ? (wanted - lengths[i - 1]) / (lengths[i] - lengths[i - 1]) : 0;
+    out.push({ x: points[i - 1].x + (points[i].x - points[i - 1].x) * f, y: points[i - 1].y + (points[i].y - points[i - 1].y) * f });
+  }
   return out;
 }

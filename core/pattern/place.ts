@@ -7,6 +7,9 @@ import { crossesItself, polygonArea, polygonDepth } from './polygon';
 import { behindEarLine, beyondAzimuth, both, either, hairBearing, leftOf, not, type Region } from './region';
 import type { DiskPoint, Panel, Place, Side } from './types';
 
+// Taken once: these run in the hot loops.
+const { cos, hypot, max, min, sin } = Math;
+
 /** A place that cannot be sectioned off, said as a sentence about it. */
 export class PlaceProblem extends Error {}
 
@@ -116,7 +119,7 @@ function partStrip(place: Extract<Place, { kind: 'part-strip' }>, frame: Frame):
   const { leftMm, rightMm } = place;
   const end = place.toMm ?? frame.partLengthMm ?? crownAlong(frame);
   return ({ point, index }) =>
-    Math.min(
+    min(
       point.x >= frame.partOffsetMm ? leftMm - distance[index] : rightMm + distance[index],
       along[index] - place.fromMm,
       end - along[index],
@@ -133,7 +136,7 @@ function hairlineBand(place: Extract<Place, { kind: 'hairline-band' }>, frame: F
   const { distance } = frame.hairlineDistance();
   const widthAt = bandWidth(place.widthMm);
   return ({ index, place: at }) =>
-    Math.min(
+    min(
       widthAt(at.azimuth / DEG) - distance[index],
       beyondAzimuth(at, place.fromDeg * DEG) + (place.fromDeg === 0 ? 1000 : 0),
       place.toDeg >= 180 ? 1000 : -beyondAzimuth(at, place.toDeg * DEG),
@@ -157,14 +160,14 @@ export function bandWidth(width: Extract<Place, { kind: 'hairline-band' }>['widt
 
 function faceFrame(place: Extract<Place, { kind: 'face-frame' }>, frame: Frame): Region {
   const { head } = frame;
-  const depth = Math.max(0, place.depthMm);
+  const depth = max(0, place.depthMm);
   // The point of the part this far behind the front hairline, on the opened head.
   const tip: OpenedPoint = { x: frame.partOffsetMm, y: head.hairArc(0) - depth };
   const reach = place.reachDeg * DEG;
   const arm = (side: 1 | -1): Region => {
     const arc = head.hairArc(side * reach);
-    const end = { x: side * arc * Math.sin(reach), y: arc * Math.cos(reach) };
-    const length = Math.hypot(end.x - tip.x, end.y - tip.y);
+    const end = { x: side * arc * sin(reach), y: arc * cos(reach) };
+    const length = hypot(end.x - tip.x, end.y - tip.y);
     // In front of the line from the tip to the end.
     return ({ opened }) => (side * ((end.x - tip.x) * (opened.y - tip.y) - (end.y - tip.y) * (opened.x - tip.x))) / length;
   };
@@ -209,10 +212,10 @@ function outlineRegion(points: readonly DiskPoint[], frame: Frame, flip: boolean
   });
   const xs = outline.map(({ x }) => x);
   const ys = outline.map(({ y }) => y);
-  const box = { left: Math.min(...xs), right: Math.max(...xs), low: Math.min(...ys), high: Math.max(...ys) };
+  const box = { left: min(...xs), right: max(...xs), low: min(...ys), high: max(...ys) };
   return ({ opened }) => {
     // Far from the outline its bounding box says enough.
-    const off = Math.max(box.left - opened.x, opened.x - box.right, box.low - opened.y, opened.y - box.high);
+    const off = max(box.left - opened.x, opened.x - box.right, box.low - opened.y, opened.y - box.high);
     return off > 12 ? -off : polygonDepth(outline, opened);
   };
 }

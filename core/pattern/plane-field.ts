@@ -8,6 +8,9 @@ import type { Frame } from './frame';
 import { curvePoint, traceSection, type SectionCurve } from './section-curve';
 import { SAMPLE_MM, STRIDE, type TracedLine } from './section-line';
 
+// Taken once: these run in the hot loops.
+const { abs, cos, floor, max, min, sin } = Math;
+
 /**
  * How far a parting's plane turns with the spine: 0 keeps all planes parallel, 1 keeps each perpendicular to it.
  * Measured: 0.25 gives no folds on wide panels and keeps Σ width·pitch/area within 0.97–1.08.
@@ -34,6 +37,8 @@ export interface PlaneAngles {
 export interface PlaneField extends Field {
   /** Writes x, y, z and opened x, y of the point at (s, u) into out at an offset. Beyond the traced range it stays at the edge. */
   pointAt(s: number, u: number, out: Float64Array, offset: number): void;
+  /** s of every parting that passes a point: one where all is well, none beyond the spine, more where the field folds. */
+  partingsThrough(point: Vec3): readonly number[];
   /** Range of u traced at s. */
   uRange(s: number): readonly [number, number] | undefined;
 }
@@ -48,7 +53,7 @@ export function planeField(panel: Sectioned, angles: PlaneAngles, planeTurn = PL
   if (angles.fromDeg === angles.toDeg) return even;
   const [first, last] = even.extent;
   const turn = (angles.toDeg - angles.fromDeg) * DEG;
-  return build(panel, meanDeg, planeTurn, (s) => turn * Math.min(0.5, Math.max(-0.5, (s - first) / (last - first) - 0.5)));
+  return build(panel, meanDeg, planeTurn, (s) => turn * min(0.5, max(-0.5, (s - first) / (last - first) - 0.5)));
 }
 
 function build({ frame, across, centre, edge, depths, outlines }: Sectioned, angleDeg: number, planeTurn: number, turnAt: (s: number) => number): PlaneField {
@@ -59,8 +64,8 @@ function build({ frame, across, centre, edge, depths, outlines }: Sectioned, ang
   const climb = climbing(cross(parting, surfaceNormal(centre, skull)));
   const spine = traceSection(skull, centre, parting, climb, SAMPLE_MM * k, SPINE_REACH_MM * k);
   const tangentAtCentre = tangentOf(spine, 0);
-  const firstKnot = -Math.floor(spine.back / PER_KNOT);
-  const lastKnot = Math.floor(spine.ahead / PER_KNOT);
+  const firstKnot = -floor(spine.back / PER_KNOT);
+  const lastKnot = floor(spine.ahead / PER_KNOT);
   const knotStep = KNOT_MM * k;
   const step = SAMPLE_MM * k;
   const planes: { origin: Vec3; normal: Vec3 }[] = [];
@@ -81,9 +86,9 @@ function build({ frame, across, centre, edge, depths, outlines }: Sectioned, ang
   const around = (s: number) => {
     const position = s / knotStep - firstKnot;
     if (!(position >= -1e-9 && position <= planes.length - 1 + 1e-9)) return undefined;
-    const j = Math.min(planes.length - 2, Math.max(0, Math.floor(position)));
-    const four = [curveAt(Math.max(0, j - 1)), curveAt(j), curveAt(j + 1), curveAt(Math.min(planes.length - 1, j + 2))];
-    return { four, f: position - j, back: Math.min(four[1].back, four[2].back), ahead: Math.min(four[1].ahead, four[2].ahead) };
+    const j = min(planes.length - 2, max(0, floor(position)));
+    const four = [curveAt(max(0, j - 1)), curveAt(j), curveAt(j + 1), curveAt(min(planes.length - 1, j + 2))];
+    return { four, f: position - j, back: min(four[1].back, four[2].back), ahead: min(four[1].ahead, four[2].ahead) };
   };
 
   const trace = (s: number, thicknessMm: number): TracedLine | undefined => {
@@ -95,11 +100,11 @@ function build({ frame, across, centre, edge, depths, outlines }: Sectioned, ang
     let from = Infinity;
     let to = -Infinity;
     for (const curve of middle.four) {
-      from = Math.min(from, curve.from);
-      to = Math.max(to, curve.to);
+      from = min(from, curve.from);
+      to = max(to, curve.to);
     }
-    from = Math.max(from - BEYOND, -middle.back, -before.back, -after.back);
-    to = Math.min(to + BEYOND, middle.ahead, before.ahead, after.ahead);
+    from = max(from - BEYOND, -middle.back, -before.back, -after.back);
+    to = min(to + BEYOND, middle.ahead, before.ahead, after.ahead);
     const count = to - from + 1;
     if (!(count >= 3)) return undefined;
     return {
@@ -112,18 +117,29 @@ function build({ frame, across, centre, edge, depths, outlines }: Sectioned, ang
       }),
     };
   };
-  const clampS = (s: number) => Math.min(sOf(planes.length - 1), Math.max(sOf(0), s));
+  const clampS = (s: number) => min(sOf(planes.length - 1), max(sOf(0), s));
 
   const pointAt = (s: number, u: number, out: Float64Array, offset: number): void => {
     const at = around(clampS(s))!;
-    const index = Math.min(at.ahead, Math.max(-at.back, u / step));
-    const i = Math.min(at.ahead - 1, Math.max(-at.back, Math.floor(index)));
+    const index = min(at.ahead, max(-at.back, u / step));
+    const i = min(at.ahead - 1, max(-at.back, floor(index)));
     const near = interpolated(at.four, at.f, i, i + 1);
     for (let n = 0; n < STRIDE; n += 1) out[offset + n] = near[n] + (near[STRIDE + n] - near[n]) * (index - i);
   };
 
-  const { extent, folded } = extentOf(planes, sOf, edge);
+  const partingsThrough = (point: Vec3): number[] => {
+    const found: number[] = [];
+    let before = Number.NaN;
+    for (let j = 0; j < planes.length; j += 1) {
+      const beyond = dot(subtract(point, planes[j].origin), planes[j].normal);
+      if (before >= 0 && beyond < 0) found.push(sOf(refine(planes, j - 1, point, before, beyond)));
+      before = beyond;
+    }
+    return found;
+  };
+  const { extent, folded } = extentOf(edge, partingsThrough);
   return {
+    partingsThrough,
     extent,
     folded,
     trace,
@@ -157,10 +173,10 @@ function packed({ head, grid }: Frame, depths: Float64Array, curve: SectionCurve
     values[at] = point.x;
     values[at + 1] = point.y;
     values[at + 2] = point.z;
-    values[at + 3] = arc * Math.sin(azimuth);
-    values[at + 4] = arc * Math.cos(azimuth);
+    values[at + 3] = arc * sin(azimuth);
+    values[at + 4] = arc * cos(azimuth);
     if (sampleRaster(grid, depths, values[at + 3], values[at + 4]) > 0) {
-      from = Math.min(from, i - curve.back);
+      from = min(from, i - curve.back);
       to = i - curve.back;
     }
   }
@@ -174,15 +190,15 @@ function boundsOf(outlines: readonly Outline[], margin: number, head: Head): (po
   let low = Infinity;
   let high = -Infinity;
   for (const { x, y } of outlines.flat()) {
-    left = Math.min(left, x - margin);
-    right = Math.max(right, x + margin);
-    low = Math.min(low, y - margin);
-    high = Math.max(high, y + margin);
+    left = min(left, x - margin);
+    right = max(right, x + margin);
+    low = min(low, y - margin);
+    high = max(high, y + margin);
   }
   return (point) => {
     const { azimuth, arc } = head.locate(point);
-    const x = arc * Math.sin(azimuth);
-    const y = arc * Math.cos(azimuth);
+    const x = arc * sin(azimuth);
+    const y = arc * cos(azimuth);
     return x > left && x < right && y > low && y < high;
   };
 }
@@ -225,26 +241,17 @@ function interpolated(four: readonly Packed[], f: number, from: number, to: numb
 }
 
 /** Extent of a panel along the spine from the points of its outline, and the share of them that more than one parting passes. */
-function extentOf(planes: readonly { origin: Vec3; normal: Vec3 }[], sOf: (position: number) => number, edge: readonly Vec3[]) {
+function extentOf(edge: readonly Vec3[], partingsThrough: (point: Vec3) => readonly number[]) {
   let low = Infinity;
   let high = -Infinity;
   let folds = 0;
   for (const point of edge) {
-    let before = Number.NaN;
-    let crossings = 0;
-    for (let j = 0; j < planes.length; j += 1) {
-      const beyond = dot(subtract(point, planes[j].origin), planes[j].normal);
-      if (before >= 0 && beyond < 0) {
-        crossings += 1;
-        if (crossings === 1) {
-          const s = sOf(refine(planes, j - 1, point, before, beyond));
-          low = Math.min(low, s);
-          high = Math.max(high, s);
-        }
-      }
-      before = beyond;
+    const [s, another] = partingsThrough(point);
+    if (s !== undefined) {
+      low = min(low, s);
+      high = max(high, s);
     }
-    if (crossings > 1) folds += 1;
+    if (another !== undefined) folds += 1;
   }
   return { extent: [low, high] as const, folded: edge.length > 0 ? folds / edge.length : 0 };
 }
@@ -255,12 +262,12 @@ function refine(planes: readonly { origin: Vec3; normal: Vec3 }[], j: number, po
   const weights = catmullRom(f);
   let origin = vec(0, 0, 0);
   weights.forEach((weight, n) => {
-    const neighbour = planes[Math.min(planes.length - 1, Math.max(0, j - 1 + n))];
+    const neighbour = planes[min(planes.length - 1, max(0, j - 1 + n))];
     origin = addScaled(origin, neighbour.origin, weight);
   });
   const normal = normalize(mix(planes[j].normal, planes[j + 1].normal, f));
   const left = dot(subtract(point, origin), normal);
-  return j + Math.min(1, Math.max(0, f + left / (before - beyond)));
+  return j + min(1, max(0, f + left / (before - beyond)));
 }
 
 /** Horizontal and upward tangents at a point, from which angles of partings are measured. */
@@ -286,7 +293,7 @@ export function partingAxes(head: Head, point: Vec3, across: boolean): PartingAx
     if (length(straight) > LEAST_LEVEL) {
       const level = normalize(straight);
       const around = cross(normal, level);
-      const climbs = Math.abs(around.y) > 1e-9 ? around.y > 0 : around.z > 0;
+      const climbs = abs(around.y) > 1e-9 ? around.y > 0 : around.z > 0;
       return { level, up: climbs ? around : scale(around, -1), handed: climbs ? -1 : 1 };
     }
   }
@@ -301,12 +308,12 @@ export function partingAxes(head: Head, point: Vec3, across: boolean): PartingAx
 /** Tangent along which hair is parted at an angle: cos φ · level − sin φ · up. */
 export function directionAtAngle({ level, up }: PartingAxes, angleDeg: number): Vec3 {
   const phi = angleDeg * DEG;
-  return addScaled(scale(level, Math.cos(phi)), up, -Math.sin(phi));
+  return addScaled(scale(level, cos(phi)), up, -sin(phi));
 }
 
 /** Spines climb; one that runs level (vertical partings) goes towards the face. */
 function climbing(along: Vec3): Vec3 {
-  const rise = Math.abs(along.y) > 0.05 ? along.y : along.z;
+  const rise = abs(along.y) > 0.05 ? along.y : along.z;
   return rise >= 0 ? along : scale(along, -1);
 }
 
@@ -316,11 +323,11 @@ function turned(normal: Vec3, outward: Vec3, parting: Vec3, handed: 1 | -1, angl
   const along = normalize(subtract(parting, scale(normal, dot(parting, normal))));
   // With a growing angle the parting turns towards handed·(outward × along), and its normal turns with it.
   const sense = handed * dot(cross(outward, along), normal) >= 0 ? 1 : -1;
-  return normalize(addScaled(scale(normal, Math.cos(angle)), along, -sense * Math.sin(angle)));
+  return normalize(addScaled(scale(normal, cos(angle)), along, -sense * sin(angle)));
 }
 
 function tangentOf(curve: SectionCurve, i: number): Vec3 {
-  const from = Math.max(-curve.back, i - 1);
-  const to = Math.min(curve.ahead, i + 1);
+  const from = max(-curve.back, i - 1);
+  const to = min(curve.ahead, i + 1);
   return normalize(subtract(curvePoint(curve, to), curvePoint(curve, from)));
 }

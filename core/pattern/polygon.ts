@@ -1,5 +1,8 @@
 import type { OpenedPoint } from '../head';
 
+// Taken once: these run in the hot loops.
+const { abs, max, min, sqrt } = Math;
+
 /** Signed distance to a closed outline on the opened head, mm: positive inside (even–odd rule). */
 export function polygonDepth(outline: readonly OpenedPoint[], { x, y }: OpenedPoint): number {
   let inside = false;
@@ -12,11 +15,11 @@ export function polygonDepth(outline: readonly OpenedPoint[], { x, y }: OpenedPo
     const px = x - a.x;
     const py = y - a.y;
     const size = ex * ex + ey * ey;
-    const f = size > 0 ? Math.min(1, Math.max(0, (px * ex + py * ey) / size)) : 0;
-    least = Math.min(least, (px - f * ex) ** 2 + (py - f * ey) ** 2);
+    const f = size > 0 ? min(1, max(0, (px * ex + py * ey) / size)) : 0;
+    least = min(least, (px - f * ex) ** 2 + (py - f * ey) ** 2);
     if (a.y > y !== b.y > y && x < a.x + ((y - a.y) / (b.y - a.y)) * ex) inside = !inside;
   }
-  return inside ? Math.sqrt(least) : -Math.sqrt(least);
+  return inside ? sqrt(least) : -sqrt(least);
 }
 
 /** Whether two edges of a closed outline cross each other. */
@@ -43,5 +46,5 @@ export function polygonArea(outline: readonly OpenedPoint[]): number {
     const b = outline[(i + 1) % outline.length];
     twice += a.x * b.y - b.x * a.y;
   });
-  return Math.abs(twice) / 2;
+  return abs(twice) / 2;
 }

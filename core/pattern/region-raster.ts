@@ -1,6 +1,9 @@
 import type { ScalpGrid } from '../head';
 import type { Region, RegionNode } from './region';
 
+// Taken once: these run in the hot loops.
+const { floor, max, min } = Math;
+
 /** Depth given to nodes that are known to lie outside, mm. */
 const OUTSIDE = -1000;
 
@@ -21,7 +24,7 @@ export function regionDepths(grid: ScalpGrid, region: Region, half: boolean): Fl
     }
     node.point = point;
     node.place = place;
-    node.opened = { x: grid.x0 + (i % grid.columns) * grid.step, y: grid.y0 + Math.floor(i / grid.columns) * grid.step };
+    node.opened = { x: grid.x0 + (i % grid.columns) * grid.step, y: grid.y0 + floor(i / grid.columns) * grid.step };
     node.index = i;
     depths[i] = region(node);
   }
@@ -37,8 +40,8 @@ export function regionArea(grid: ScalpGrid, depths: Float64Array): number {
   return sum;
 }
 
-/** Skin of one node within a region, mm². */
+/** Skin of one node within a region that ends at the hairline, mm². */
 export function nodeArea(grid: ScalpGrid, depths: Float64Array, i: number): number {
-  const area = grid.area[i];
-  return area > 0 ? area * Math.min(1, Math.max(0, 0.5 + depths[i] / grid.step)) : 0;
+  const cell = grid.cell[i];
+  return cell > 0 ? cell * min(1, max(0, 0.5 + depths[i] / grid.step)) : 0;
 }

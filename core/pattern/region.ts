@@ -1,5 +1,8 @@
 import type { OpenedPoint, ScalpPlace, Vec3 } from '../head';
 
+// Taken once: these run in the hot loops.
+const { abs, max, min, sin } = Math;
+
 /**
  * A region of the scalp as a signed depth: positive inside, roughly the distance in mm to the edge, negative outside.
  * Regions combine by min (both), max (either) and negation (not). The node is that of the frame's raster.
@@ -27,7 +30,7 @@ export const behindEarLine: Region = ({ place }) => beyondAzimuth(place, EAR_LIN
 
 /** Depth in mm of a place beyond ± an azimuth (radians), towards the back. */
 export function beyondAzimuth(place: ScalpPlace, azimuth: number): number {
-  return place.arc * Math.sin(clampTurn(Math.abs(place.azimuth) - azimuth));
+  return place.arc * sin(clampTurn(abs(place.azimuth) - azimuth));
 }
 
 /** On the client's left (in this frame) of the sagittal plane at `offsetMm`. */
@@ -35,13 +38,13 @@ export const leftOf = (offsetMm: number): Region => ({ point }) => point.x - off
 
 export const both = (...regions: Region[]): Region => (node) => {
   let depth = Infinity;
-  for (const region of regions) depth = Math.min(depth, region(node));
+  for (const region of regions) depth = min(depth, region(node));
   return depth;
 };
 
 export const either = (...regions: Region[]): Region => (node) => {
   let depth = -Infinity;
-  for (const region of regions) depth = Math.max(depth, region(node));
+  for (const region of regions) depth = max(depth, region(node));
   return depth;
 };
 
@@ -49,5 +52,5 @@ export const not = (region: Region): Region => (node) => -region(node);
 
 /** An angle kept within ±90°, where its sine still grows. */
 function clampTurn(angle: number): number {
-  return Math.min(Math.PI / 2, Math.max(-Math.PI / 2, angle));
+  return min(Math.PI / 2, max(-Math.PI / 2, angle));
 }

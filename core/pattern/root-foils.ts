@@ -3,6 +3,9 @@ import type { ComputedPlan } from './compute';
 import type { FoilPath } from './panel-foils';
 import { isPicked } from './gather';
 
+// Taken once: these run in the hot loops.
+const { atan2, floor, hypot, max, min } = Math;
+
 /** Which foil each root of the hair went into. */
 export interface FoiledRoots {
   /** Index into the sheet's foils; −1 for hair that was left out. */
@@ -32,15 +35,15 @@ export function indexRoots(roots: Roots): RootIndex {
   let y0 = Infinity;
   let y1 = -Infinity;
   for (let i = 0; i < roots.count; i += 1) {
-    x0 = Math.min(x0, roots.opened[2 * i]);
-    x1 = Math.max(x1, roots.opened[2 * i]);
-    y0 = Math.min(y0, roots.opened[2 * i + 1]);
-    y1 = Math.max(y1, roots.opened[2 * i + 1]);
+    x0 = min(x0, roots.opened[2 * i]);
+    x1 = max(x1, roots.opened[2 * i]);
+    y0 = min(y0, roots.opened[2 * i + 1]);
+    y1 = max(y1, roots.opened[2 * i + 1]);
   }
-  const columns = Math.floor((x1 - x0) / BUCKET_MM) + 1;
-  const rows = Math.floor((y1 - y0) / BUCKET_MM) + 1;
+  const columns = floor((x1 - x0) / BUCKET_MM) + 1;
+  const rows = floor((y1 - y0) / BUCKET_MM) + 1;
   const bucketOf = (i: number) =>
-    Math.floor((roots.opened[2 * i + 1] - y0) / BUCKET_MM) * columns + Math.floor((roots.opened[2 * i] - x0) / BUCKET_MM);
+    floor((roots.opened[2 * i + 1] - y0) / BUCKET_MM) * columns + floor((roots.opened[2 * i] - x0) / BUCKET_MM);
   const start = new Int32Array(columns * rows + 1);
   for (let i = 0; i < roots.count; i += 1) start[bucketOf(i) + 1] += 1;
   for (let b = 0; b < columns * rows; b += 1) start[b + 1] += start[b];
@@ -83,7 +86,7 @@ export function foilsOfRoots(index: RootIndex, { sheet, drawing }: ComputedPlan)
 
 /** Whether the last end of a section lies nearer the hairline than its first. */
 function endsAtHairline({ packed, count }: FoilPath, head: Head): boolean {
-  const depth = (i: number) => head.hairArc(Math.atan2(packed[i], packed[i + 1])) - Math.hypot(packed[i], packed[i + 1]);
+  const depth = (i: number) => head.hairArc(atan2(packed[i], packed[i + 1])) - hypot(packed[i], packed[i + 1]);
   return depth(6 * (count - 1)) < depth(0);
 }
 
@@ -91,7 +94,7 @@ function cumulated({ packed, count }: FoilPath): Float64Array {
   const out = new Float64Array(count);
   for (let j = 1; j < count; j += 1) {
     const i = 6 * j;
-    out[j] = out[j - 1] + Math.hypot(packed[i] - packed[i - 6], packed[i + 1] - packed[i - 5]);
+    out[j] = out[j - 1] + hypot(packed[i] - packed[i - 6], packed[i + 1] - packed[i - 5]);
   }
   return out;
 }
@@ -107,7 +110,6 @@ function visit(index: RootIndex, { packed }: FoilPath, j: number, take: (root: n
   const by = packed[i + 9];
   const cx = packed[i + 10];
   const cy = packed[i + 11];
-  const { min, max, floor } = Math;
   const { roots, columns, start, order } = index;
   const left = max(0, floor((min(ax, bx, cx, dx) - index.x0) / BUCKET_MM));
   const right = min(columns - 1, floor((max(ax, bx, cx, dx) - index.x0) / BUCKET_MM));

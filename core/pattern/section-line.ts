@@ -1,6 +1,9 @@
 import { sampleRaster, type Vec3 } from '../head';
 import type { Frame } from './frame';
 
+// Taken once: these run in the hot loops.
+const { atan2, ceil, floor, hypot, max, min, round, sqrt } = Math;
+
 /** Numbers per sample of a traced line: x, y, z on the head and x, y on the opened head, mm. */
 export const STRIDE = 5;
 /** Distance between the samples along a section, mm on the average head. */
@@ -76,10 +79,10 @@ export function runsInside(line: TracedLine, frame: Frame, depths: Float64Array)
   return joined.filter(([from, to]) => to - from >= shortest);
 
   function outsideHair(position: number): boolean {
-    const i = STRIDE * Math.round(position);
+    const i = STRIDE * round(position);
     const x = line.middle[i + 3];
     const y = line.middle[i + 4];
-    return Math.hypot(x, y) > head.hairArc(Math.atan2(x, y));
+    return hypot(x, y) > head.hairArc(atan2(x, y));
   }
 }
 
@@ -95,23 +98,23 @@ function stepLength(packed: Float64Array, stride: number, i: number, j: number):
   const x = packed[b] - packed[a];
   const y = packed[b + 1] - packed[a + 1];
   const z = packed[b + 2] - packed[a + 2];
-  return Math.sqrt(x * x + y * y + z * z);
+  return sqrt(x * x + y * y + z * z);
 }
 
 /** Cuts a run out of a traced line as a ribbon. */
 export function ribbonOf(line: TracedLine, [from, to]: Run, stepMm: number): Ribbon {
   // Roughly even steps first; a section's own length is summed over them.
-  const pieces = Math.max(2, Math.ceil(((to - from) * meanStep(line, from, to)) / stepMm));
+  const pieces = max(2, ceil(((to - from) * meanStep(line, from, to)) / stepMm));
   const count = pieces + 1;
   const xyz = new Float64Array(3 * count);
   const opened = new Float64Array(6 * count);
   const across = new Float64Array(count);
-  const first = Math.min(line.count - 2, Math.floor(from));
-  const last = Math.min(line.count - 1, Math.floor(to) + 1);
+  const first = min(line.count - 2, floor(from));
+  const last = min(line.count - 1, floor(to) + 1);
   const { before, after } = line.edges(first, last);
   for (let j = 0; j < count; j += 1) {
     const position = from + ((to - from) * j) / pieces;
-    const i = Math.min(line.count - 2, Math.floor(position));
+    const i = min(line.count - 2, floor(position));
     const f = position - i;
     const a = STRIDE * i;
     const b = a + STRIDE;
@@ -134,9 +137,9 @@ export function ribbonOf(line: TracedLine, [from, to]: Run, stepMm: number): Rib
 }
 
 function meanStep(line: TracedLine, from: number, to: number): number {
-  const a = Math.max(0, Math.floor(from));
-  const b = Math.min(line.count - 1, Math.ceil(to));
-  return lengthBetween(line.middle, a, b) / Math.max(1, b - a);
+  const a = max(0, floor(from));
+  const b = min(line.count - 1, ceil(to));
+  return lengthBetween(line.middle, a, b) / max(1, b - a);
 }
 
 /** Distance between the section's edges at right angles to the parting, mm; `a` and `c` are where the step's samples begin. */
@@ -154,7 +157,7 @@ function acrossAt(middle: Float64Array, a: number, before: Float64Array, after: 
   const px = dx - along * tx;
   const py = dy - along * ty;
   const pz = dz - along * tz;
-  return Math.sqrt(px * px + py * py + pz * pz);
+  return sqrt(px * px + py * py + pz * pz);
 }
 
 /** Skin under a ribbon, mm²: T·J integrated along the parting. */

@@ -6,6 +6,9 @@ import type { Region } from './region';
 import { nodeArea, regionDepths } from './region-raster';
 import type { Panel, Side } from './types';
 
+// Taken once: these run in the hot loops.
+const { max, min } = Math;
+
 /** One side of a panel, sectioned off in a frame: what it has of the head once earlier panels have taken theirs. */
 export interface SectionedPanel extends Sectioned {
   readonly areaMm2: number;
@@ -74,11 +77,11 @@ export function sectionOff(panel: Panel, side: 'left' | 'across', claims: readon
     let taker = -1;
     taking.forEach((region, i) => {
       const theirs = region(node);
-      most = Math.max(most, theirs);
+      most = max(most, theirs);
       if (theirs > 0 && taker < 0) taker = i;
     });
     if (depth > 0 && taker >= 0) taken[taker] += grid.area[node.index];
-    return Math.min(depth, -most);
+    return min(depth, -most);
   };
   const depths = regionDepths(grid, own, half);
   const outlines = traceOutlines(grid, depths);

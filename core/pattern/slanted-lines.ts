@@ -1,6 +1,9 @@
 import type { PlaneField } from './plane-field';
 import { SAMPLE_MM, sliced, STRIDE, type TracedLine } from './section-line';
 
+// Taken once: these run in the hot loops.
+const { ceil, hypot } = Math;
+
 /** A straight line in the coordinates (s, u) of a plane field, from one end to the other, mm. */
 export interface SlantedLine {
   readonly from: readonly [s: number, u: number];
@@ -11,8 +14,8 @@ export interface SlantedLine {
 export function traceSlanted(field: PlaneField, line: SlantedLine, thicknessMm: number, k: number): TracedLine | undefined {
   const [s0, u0] = line.from;
   const [s1, u1] = line.to;
-  const length = Math.hypot(s1 - s0, u1 - u0);
-  const pieces = Math.ceil(length / (SAMPLE_MM * k));
+  const length = hypot(s1 - s0, u1 - u0);
+  const pieces = ceil(length / (SAMPLE_MM * k));
   if (pieces < 2) return undefined;
   // Across the line, towards growing s.
   const turn = u1 >= u0 ? 1 : -1;
