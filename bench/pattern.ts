@@ -1,6 +1,6 @@
 import { startPlan } from '../core/formats';
-import { gauge, makeHead, makeRoots, makeScalp, makeScalpGrid } from '../core/head';
-import { createPatternEngine, foilsOfRoots, indexRoots, type Plan } from '../core/pattern';
+import { gauge, makeRoots } from '../core/head';
+import { createPatternEngine, foilsOfRoots, indexRoots, type ComputedPlan, type Plan } from '../core/pattern';
 import { median, type Measure } from './measure';
 
 const ROOTS = 30_000;
@@ -18,10 +18,7 @@ function baseline(): number {
   return sum;
 }
 
-const rootsOf = (count: number) => {
-  const grid = makeScalpGrid(makeScalp(makeHead({ circumferenceMm: 550, hairline: { left: 'round', right: 'round' } })));
-  return indexRoots(makeRoots(grid, count));
-};
+const rootsOf = ({ grid }: ComputedPlan, count: number) => indexRoots(makeRoots(grid, count));
 
 /** The measures of the pattern engine, with their budgets on one core. */
 export function patternMeasures(): Measure[] {
@@ -30,8 +27,9 @@ export function patternMeasures(): Measure[] {
   const measures = [line('baseline: skull equation, 30 000 points', plain, null)];
 
   const warm = createPatternEngine();
-  const index = rootsOf(ROOTS);
-  const foils = warm.compute(fullHead()).sheet.totals.foils;
+  const first = warm.compute(fullHead());
+  const index = rootsOf(first, ROOTS);
+  const foils = first.sheet.totals.foils;
   // Another thickness each time, so that nothing but the fields is remembered.
   let turn = 0;
   const next = () => fullHead(3.5, 4 + (turn++ % 40) / 100);
@@ -39,7 +37,10 @@ export function patternMeasures(): Measure[] {
     line(`whole plan, ${foils} foils and ${ROOTS} roots, warm fields`, median(next, (plan) => foilsOfRoots(index, warm.compute(plan))), 16),
     line(
       `whole plan, ${foils} foils and ${ROOTS} roots, cold`,
-      median(next, (plan) => foilsOfRoots(rootsOf(ROOTS), createPatternEngine().compute(plan))),
+      median(next, (plan) => {
+        const computed = createPatternEngine().compute(plan);
+        return foilsOfRoots(rootsOf(computed, ROOTS), computed);
+      }),
       80,
     ),
   );
@@ -57,7 +58,7 @@ export function patternMeasures(): Measure[] {
     return ms / count;
   });
   const perRoot = [1, 2, 4].map((times) => {
-    const many = rootsOf(ROOTS * times);
+    const many = rootsOf(first, ROOTS * times);
     const computed = warm.compute(fullHead());
     const ms = median(() => many, (own) => foilsOfRoots(own, computed));
     measures.push(line(`roots ${times}×: ${many.roots.count} roots, ${((1e6 * ms) / many.roots.count).toFixed(0)} ns a root`, ms, null));

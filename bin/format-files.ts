@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { parsePlan, planSchema, roundedSheet, sheetSchema } from '@/core/formats';
 import { createPatternEngine } from '@/core/pattern';
+import { fieldPicture } from './field-picture';
 import { printed } from './verbs/verb';
 
 type PlanInput = z.input<typeof planSchema>;
@@ -35,11 +36,12 @@ const example: PlanInput = {
   edits: [{ kind: 'retype', foil: 'back/1/1', gather: { kind: 'slice' } }],
 };
 
-/** Everything under docs/formats/: schemas generated from the Zod types, examples computed by the engine. */
+/** What is generated under docs/: schemas from the Zod types, examples and the picture of the field from the engine. */
 export function formatFiles(): Record<string, string> {
   const plan = parsePlan(example);
   if (!plan.ok) throw new Error(plan.problem);
   return {
+    'docs/pictures/field.svg': fieldPicture(),
     'docs/formats/plan.schema.json': printed(z.toJSONSchema(planSchema, { io: 'input' })),
     'docs/formats/plan.sheet.schema.json': printed(z.toJSONSchema(sheetSchema)),
     'docs/formats/examples/plan.json': printed(example),

@@ -38,22 +38,40 @@ export function fitSkull(measures: Measures, forehead: number, nape: number): Sk
   return withLength(k * solve(frontToNapeMm, (r) => frontToNape(withLength(r * k), forehead, nape), 'front-to-nape', 0.85, 1.15));
 }
 
-/** The ratio between low and high at which a growing length meets the measure, by bisection. */
+/** Lengths are fitted to this, mm: far finer than a tape. */
+const TOLERANCE_MM = 1e-5;
+
+/** The ratio between low and high at which a growing length meets the measure: regula falsi in the Illinois variant. */
 function solve(measure: number, lengthAt: (scale: number) => number, what: string, low = LEAST, high = MOST): number {
-  if (!(lengthAt(low) <= measure && measure <= lengthAt(high))) {
-    throw new RangeError(`The ${what} measure of ${measure} mm does not go with the other measures of this head.`);
-  }
   let a = low;
   let b = high;
-  for (let i = 0; i < 40; i += 1) {
-    const middle = (a + b) / 2;
-    if (lengthAt(middle) < measure) a = middle;
-    else b = middle;
+  let atA = lengthAt(a) - measure;
+  let atB = lengthAt(b) - measure;
+  if (!(atA <= 0 && atB >= 0)) {
+    throw new RangeError(`The ${what} measure of ${measure} mm does not go with the other measures of this head.`);
+  }
+  let kept = 0;
+  for (let i = 0; i < 60; i += 1) {
+    const c = atB === atA ? (a + b) / 2 : (a * atB - b * atA) / (atB - atA);
+    const atC = lengthAt(c) - measure;
+    if (abs(atC) < TOLERANCE_MM) return c;
+    if (atC < 0) {
+      a = c;
+      atA = atC;
+      if (kept === -1) atB /= 2;
+      kept = -1;
+    } else {
+      b = c;
+      atB = atC;
+      if (kept === 1) atA /= 2;
+      kept = 1;
+    }
   }
   return (a + b) / 2;
 }
 
-const STEPS = 240;
+const { abs, cos, hypot, sin } = Math;
+const STEPS = 120;
 
 /** Length of a plane curve of the surface between two angles; `direction` gives its rays. */
 function curve(scaled: SkullScale, from: number, to: number, direction: (angle: number) => readonly [number, number, number]): number {
@@ -63,37 +81,37 @@ function curve(scaled: SkullScale, from: number, to: number, direction: (angle: 
     const [x, y, z] = direction(from + ((to - from) * i) / STEPS);
     const g = gaugeOn(scaled, x, y, z);
     const here = [x / g, y / g, z / g] as const;
-    if (before) length += Math.hypot(here[0] - before[0], here[1] - before[1], here[2] - before[2]);
+    if (before) length += hypot(here[0] - before[0], here[1] - before[1], here[2] - before[2]);
     before = here;
   }
   return length;
 }
 
 function circumference(scaled: SkullScale): number {
-  return curve(scaled, 0, 2 * Math.PI, (a) => [Math.sin(a), 0, Math.cos(a)]);
+  return curve(scaled, 0, 2 * Math.PI, (a) => [sin(a), 0, cos(a)]);
 }
 
 /** Arc over the apex from ear canal to ear canal, mm. */
 export function earToEar(scaled: SkullScale): number {
   const angle = polarAtHeight(scaled, SKULL.earCanalY * scaled.y, 'x');
-  return 2 * curve(scaled, 0, angle, (a) => [Math.sin(a), Math.cos(a), 0]);
+  return 2 * curve(scaled, 0, angle, (a) => [sin(a), cos(a), 0]);
 }
 
 /** Arc over the apex from the hairline of the forehead to that of the nape, mm. */
 export function frontToNape(scaled: SkullScale, forehead: number, nape: number): number {
   const front = polarAtHeight(scaled, forehead * scaled.y, 'z');
   const back = polarAtHeight(scaled, nape * scaled.y, '-z');
-  return curve(scaled, -front, back, (a) => [0, Math.cos(a), -Math.sin(a)]);
+  return curve(scaled, -front, back, (a) => [0, cos(a), -sin(a)]);
 }
 
 /** Angle from the apex at which the outline in a vertical plane of symmetry has come down to a height. */
 function polarAtHeight(scaled: SkullScale, y: number, axis: 'x' | 'z' | '-z'): number {
   let low = 0;
   let high = Math.PI;
-  for (let i = 0; i < 40; i += 1) {
+  for (let i = 0; i < 34; i += 1) {
     const angle = (low + high) / 2;
-    const across = axis === '-z' ? -Math.sin(angle) : Math.sin(angle);
-    const up = Math.cos(angle);
+    const across = axis === '-z' ? -sin(angle) : sin(angle);
+    const up = cos(angle);
     const g = axis === 'x' ? gaugeOn(scaled, across, up, 0) : gaugeOn(scaled, 0, up, across);
     if (up / g > y) low = angle;
     else high = angle;

@@ -1,4 +1,4 @@
-import { makeHead, scalpAreas, type Head, type HeadSpec, type OpenedPoint, type Outline, type Zone } from '../head';
+import { makeHead, scalpAreas, type Head, type HeadSpec, type OpenedPoint, type Outline, type ScalpGrid, type Zone } from '../head';
 import { framesOf, headGrids, type Frame, type HeadGrids } from './frame';
 import { mirrorPanel } from './mirror';
 import { driftsOf, foilsOfPanel, type FoilPath, type PanelFoils, type SideOfPanel } from './panel-foils';
@@ -34,6 +34,8 @@ export interface ComputedPlan {
   readonly drawing: PatternDrawing;
   /** Skin by zone, mm². */
   readonly zoneAreas: Readonly<Record<Zone, number>>;
+  /** The head's raster: what roots are made on. */
+  readonly grid: ScalpGrid;
 }
 
 interface HeadModel {
@@ -122,7 +124,7 @@ export function createPatternEngine(): PatternEngine {
     });
     notes.sort((a, b) => a.edit - b.edit);
     const { sheet, paths, painted, dropouts } = buildSheet(plan, computed, model.areas.byZone, problems, notes);
-    return { sheet, drawing: { head: model.head, paths, painted, dropouts, outlines }, zoneAreas: model.areas.byZone };
+    return { sheet, drawing: { head: model.head, paths, painted, dropouts, outlines }, zoneAreas: model.areas.byZone, grid: model.own.grid };
   };
 
   const halfOf = (
