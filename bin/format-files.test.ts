@@ -13,6 +13,23 @@ test('docs/formats is what the code generates (npm run formats writes it anew)',
   for (const [name, text] of Object.entries(formatFiles())) expect(readFileSync(path.join(root, name), 'utf8')).toBe(text);
 });
 
+test('every field of the plan document is described, and every number has its range', () => {
+  const schema = JSON.parse(readFileSync(path.join(root, 'docs/formats/plan.schema.json'), 'utf8'));
+  const lacking: string[] = [];
+  const walk = (node: unknown, where: string): void => {
+    if (typeof node !== 'object' || node === null) return;
+    const { properties, type, minimum, maximum, const: fixed } = node as Record<string, unknown>;
+    if ((type === 'number' || type === 'integer') && fixed === undefined && !/landmarks/.test(where) && (minimum === undefined || maximum === undefined)) lacking.push(`${where}: range`);
+    for (const [name, own] of Object.entries((properties ?? {}) as Record<string, Record<string, unknown>>)) {
+      const said = [own, ...((own.anyOf ?? []) as Record<string, unknown>[])].some((one) => one.description ?? one.const ?? one.$ref);
+      if (!said) lacking.push(`${where}.${name}`);
+    }
+    for (const [name, inner] of Object.entries(node)) if (name !== 'default') walk(inner, `${where}/${name}`);
+  };
+  walk(schema, '');
+  expect(lacking).toEqual([]);
+});
+
 describe('bin/lattice plan', () => {
   test('prints the sheet of the worked example, which fits its schema', () => {
     const printed = execFileSync(lattice, ['plan', example], { encoding: 'utf8' });

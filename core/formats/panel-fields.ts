@@ -42,7 +42,7 @@ export const placeSchema: z.ZodType<Place> = z.lazy(() =>
     z
       .strictObject({
         kind: z.literal('zones'),
-        zones: z.array(z.enum(ZONE_FAMILIES, { error: `must be one of ${ZONE_FAMILIES.join(', ')}` })).min(1, 'must name at least one zone'),
+        zones: z.array(z.enum(ZONE_FAMILIES, { error: `must be one of ${ZONE_FAMILIES.join(', ')}` })).min(1, 'must name at least one zone').describe('Zones of both sides; the panel’s side chooses'),
       })
       .describe('Zones together'),
     z
@@ -80,15 +80,15 @@ export const placeSchema: z.ZodType<Place> = z.lazy(() =>
       .strictObject({
         kind: z.literal('wheel'),
         radiusMm: between(15, 140, 'mm', 'Radius round the crown, mm'),
-        half: z.enum(['all', 'front', 'back'], { error: 'must be all, front or back' }).default('all'),
+        half: z.enum(['all', 'front', 'back'], { error: 'must be all, front or back' }).default('all').describe('All of the disc, or the half before or behind the crown'),
       })
       .describe('Disc round the crown; with a side and a half, one of its quadrants'),
-    z.strictObject({ kind: z.literal('triangle'), corners: corners(3, 3) }).describe('Triangle between three points'),
-    z.strictObject({ kind: z.literal('outline'), points: corners(3, 200) }).describe('Free outline, straight between its points in the disk'),
-    z.strictObject({ kind: z.literal('union'), of: z.array(placeSchema).min(1, 'must hold at least one place').max(12) }).describe('All of them together'),
-    z.strictObject({ kind: z.literal('overlap'), of: z.array(placeSchema).min(1, 'must hold at least one place').max(12) }).describe('Only where all of them are'),
+    z.strictObject({ kind: z.literal('triangle'), corners: corners(3, 3).describe('Its corners') }).describe('Triangle between three points'),
+    z.strictObject({ kind: z.literal('outline'), points: corners(3, 200).describe('Its corners, in order') }).describe('Free outline, straight between its points in the disk'),
+    z.strictObject({ kind: z.literal('union'), of: z.array(placeSchema).min(1, 'must hold at least one place').max(12).describe('Places') }).describe('All of them together'),
+    z.strictObject({ kind: z.literal('overlap'), of: z.array(placeSchema).min(1, 'must hold at least one place').max(12).describe('Places') }).describe('Only where all of them are'),
     z
-      .strictObject({ kind: z.literal('except'), place: placeSchema, without: z.array(placeSchema).min(1, 'must hold at least one place').max(12) })
+      .strictObject({ kind: z.literal('except'), place: placeSchema, without: z.array(placeSchema).min(1, 'must hold at least one place').max(12).describe('What is taken away') })
       .describe('One without others'),
   ], kindOf(...PLACE_KINDS)),
 ) as z.ZodType<Place>;
@@ -121,7 +121,7 @@ export const directionSchema: z.ZodType<Direction> = z
       z.strictObject({
         kind: z.literal('crossed'),
         angleDeg: between(5, 75, 'degrees', 'Angle of each parting from straight across'),
-        firstFrom: z.enum(['left', 'right'], { error: 'must be left or right (the client’s)' }).default('left'),
+        firstFrom: z.enum(['left', 'right'], { error: 'must be left or right (the client’s)' }).default('left').describe('Front corner in which the first begins'),
         closing: yesOrNo('One lengthwise foil closes the end').default(false),
       }),
       z.strictObject({
@@ -130,12 +130,13 @@ export const directionSchema: z.ZodType<Direction> = z
           .array(
             z.strictObject({
               angleDeg: between(-75, 75, 'degrees', 'Angle from horizontal; positive diagonal back'),
-              over: z.enum(['left', 'right', 'across'], { error: 'must be left, right or across' }).default('across'),
+              over: z.enum(['left', 'right', 'across'], { error: 'must be left, right or across' }).default('across').describe('Half that it runs over, of a panel across the middle'),
               count: whole(1, 20, 'How often in a row').default(1),
             }),
           )
           .min(1, 'must have at least one step')
-          .max(12),
+          .max(12)
+          .describe('In turn, packed upwards'),
       }),
     ],
     kindOf('parallel', 'pivot', 'hairline', 'part', 'radial', 'crossed', 'sequence'),
@@ -169,7 +170,7 @@ export const gatherSchema: z.ZodType<Gather> = z
     'kind',
     [
       ...singleGathers,
-      z.strictObject({ kind: z.literal('alternate'), of: z.array(singleGatherSchema).min(1, 'must hold at least one gather').max(24) }).describe('In turn, row by row'),
+      z.strictObject({ kind: z.literal('alternate'), of: z.array(singleGatherSchema).min(1, 'must hold at least one gather').max(24).describe('One a row, in turn') }).describe('In turn, row by row'),
     ],
     kindOf('slice', 'weave', 'zigzag', 'alternate'),
   )
@@ -180,7 +181,7 @@ const dropout = between(0, 80, 'mm', 'Hair left out behind each foil, mm; pitch 
 const plainSpacings = [
   z.strictObject({ kind: z.literal('constant'), dropoutMm: dropout }),
   z
-    .strictObject({ kind: z.literal('graded'), dropoutsMm: z.array(dropout).min(1, 'must have at least one drop-out').max(200) })
+    .strictObject({ kind: z.literal('graded'), dropoutsMm: z.array(dropout).min(1, 'must have at least one drop-out').max(200).describe('Drop-outs behind the first row, the second …, mm') })
     .describe('One after the other; the last repeats'),
   z
     .strictObject({ kind: z.literal('eased'), fromMm: dropout, toMm: dropout })
@@ -206,7 +207,7 @@ export const spacingSchema: z.ZodType<Spacing> = z
         .strictObject({
           kind: z.literal('backwards'),
           sliverMm: between(0, 40, 'mm', 'Hair left at the line between the first foils of both sides, mm'),
-          spacing: plainSpacingSchema,
+          spacing: plainSpacingSchema.describe('Drop-outs counted away from the line'),
         })
         .describe('Measured back from the edge where the panel ends'),
     ],

@@ -18,7 +18,7 @@ const thickness = between(0, 40, 'mm', 'Thickness of the section on the scalp, m
 
 const panelSchema = z.strictObject({
   id: panelId.describe('Name within the plan, the first part of every foil id'),
-  name: z.string({ error: 'must be text' }).trim().min(1, 'must not be empty').max(80, 'must be at most 80 characters'),
+  name: z.string({ error: 'must be text' }).trim().min(1, 'must not be empty').max(80, 'must be at most 80 characters').describe('As it is said'),
   muted: yesOrNo('Keeps its recipe but places no foil and takes no hair').default(false),
   place: placeSchema.describe('Which part of the head the panel sections off'),
   side: z
@@ -43,7 +43,7 @@ const panelSchema = z.strictObject({
   lastRow: yesOrNo('A remainder of half a pitch or more earns a last row').default(false),
   columns: z
     .strictObject({
-      layout: z.enum(['aligned', 'bricklaid'], { error: 'must be aligned or bricklaid' }),
+      layout: z.enum(['aligned', 'bricklaid'], { error: 'must be aligned or bricklaid' }).describe('Every second row shifted by half a column, or not'),
       onePerRow: yesOrNo('One foil a row however wide'),
     })
     .default({ layout: 'aligned', onePerRow: false })
@@ -51,7 +51,7 @@ const panelSchema = z.strictObject({
   formula: letter.default('A').describe('Letter of the formula'),
   rotation: z
     .strictObject({
-      sequence: z.string({ error: 'must be letters' }).regex(/^[A-Z]{2,24}$/, 'must be 2–24 capital letters, such as AABB'),
+      sequence: z.string({ error: 'must be letters' }).regex(/^[A-Z]{2,24}$/, 'must be 2–24 capital letters, such as AABB').describe('Letters of the formulas in turn'),
       fromFoil: whole(1, 600, 'First foil of the panel, in the order of work, that takes part').default(1),
       toFoil: whole(1, 600, 'Last foil that takes part; null all of them').nullable().default(null),
     })
@@ -61,7 +61,7 @@ const panelSchema = z.strictObject({
   dropouts: z
     .strictObject({
       every: whole(1, 50, 'After this many rows one drop-out is treated'),
-      treatments: z.array(z.enum(['tip-out', 'lowlight', 'left'], { error: 'must be tip-out, lowlight or left' })).min(1, 'must name at least one treatment').max(12),
+      treatments: z.array(z.enum(['tip-out', 'lowlight', 'left'], { error: 'must be tip-out, lowlight or left' })).min(1, 'must name at least one treatment').max(12).describe('In turn: ends lightened, lowlight, left as it is'),
     })
     .nullable()
     .default(null)
@@ -76,8 +76,8 @@ const panelSchema = z.strictObject({
     .describe('Where the product begins on the strand'),
   order: z
     .strictObject({
-      rows: z.enum(['up', 'down'], { error: 'must be up or down' }),
-      sides: z.enum(['left-first', 'right-first', 'alternate'], { error: 'must be left-first, right-first or alternate' }),
+      rows: z.enum(['up', 'down'], { error: 'must be up or down' }).describe("From the panel's first parting up, or from its last down"),
+      sides: z.enum(['left-first', 'right-first', 'alternate'], { error: 'must be left-first, right-first or alternate' }).describe('One side after the other, or row by row in turn'),
     })
     .default({ rows: 'up', sides: 'left-first' })
     .describe('Order of rows and sides within the panel'),
@@ -92,7 +92,7 @@ const panelSchema = z.strictObject({
     .describe('Not quite mirrored: seeded differences within limits'),
 });
 
-const foilId = z.string({ error: 'must be a foil id' }).regex(/^[a-z][a-z0-9-]{0,39}\/\d{1,5}\/-?\d{1,3}$/, 'must be a foil id such as back/3/-1');
+const foilId = z.string({ error: 'must be a foil id' }).regex(/^[a-z][a-z0-9-]{0,39}\/\d{1,5}\/-?\d{1,3}$/, 'must be a foil id such as back/3/-1').describe('Id of the foil: panel/row/column');
 
 const editSchema = z.discriminatedUnion(
   'kind',
@@ -106,11 +106,12 @@ const editSchema = z.discriminatedUnion(
       endMm: between(-200, 200, 'mm', 'Longer at its end, mm').default(0),
     }),
     z.strictObject({
-      kind: z.literal('retype'), foil: foilId, gather: singleGatherSchema.optional(), formula: letter.optional(),
+      kind: z.literal('retype'), foil: foilId, gather: singleGatherSchema.optional().describe('Its own gather'), formula: letter.optional().describe('Its own formula'),
       thicknessMm: between(0.5, 40, 'mm', 'Thickness of the section, mm').optional(),
     }),
     z.strictObject({
-      kind: z.literal('add'), panel: panelId, side: z.enum(['left', 'right', 'across'], { error: 'must be left, right or across' }),
+      kind: z.literal('add'), panel: panelId.describe('Panel that gets one more'),
+      side: z.enum(['left', 'right', 'across'], { error: 'must be left, right or across' }).describe("The client's side"),
       atMm: between(0, 500, 'mm', "From the panel's first edge along its spine, mm"),
     }),
   ],
@@ -122,15 +123,16 @@ export const planSchema = z
   .strictObject({
     format: z.literal(PLAN_FORMAT, { error: `must be "${PLAN_FORMAT}"` }),
     version: z.literal(PLAN_VERSION, { error: `must be ${PLAN_VERSION}` }),
-    name: z.string({ error: 'must be text' }).trim().min(1, 'must not be empty').max(120, 'must be at most 120 characters').default('Plan'),
-    head: headSchema.default(AVERAGE_HEAD),
-    hair: hairSchema.default(AVERAGE_HAIR),
+    name: z.string({ error: 'must be text' }).trim().min(1, 'must not be empty').max(120, 'must be at most 120 characters').default('Plan').describe('Name of the pattern'),
+    head: headSchema.default(AVERAGE_HEAD).describe('The head that it lies on'),
+    hair: hairSchema.default(AVERAGE_HAIR).describe('The hair on it'),
     foil: z
       .strictObject({
         usableWidthMm: between(30, 300, 'mm', 'Width of hair that fits on one foil, mm'),
         toleranceMm: between(0, 60, 'mm', 'A section may be this much wider than the foil before it needs another column, mm'),
       })
-      .default({ usableWidthMm: 95, toleranceMm: 25 }),
+      .default({ usableWidthMm: 95, toleranceMm: 25 })
+      .describe('Foil of the house'),
     panels: z.array(panelSchema, { error: 'must be a list of panels' }).max(40, 'must hold at most 40 panels').describe('In the order of work'),
     sectioning: z
       .array(panelId)

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { pick, stitchIntervals } from './gather';
+import { gatherOf, isPicked, pick, stitchIntervals } from './gather';
 import { hairGrams, hairsOn } from './hair';
 import type { SingleGather } from './types';
 
@@ -38,4 +38,52 @@ test('what is picked and what drops out make up the section', () => {
       expect(intervals.length === 1 ? Infinity : intervals.at(-1)![1] + gap + stitch).toBeGreaterThan(w - 1e-6);
     }),
   );
+});
+
+describe('graded stitches', () => {
+  const graded = (first: number, last: number): SingleGather => ({ kind: 'weave', stitchMm: first, gapMm: 2, depth: 1, lastStitchMm: last });
+
+  test('hand-worked: 6 to 1.5 mm with gaps of 2 on 20 mm: 6, 3, 1.5', () => {
+    // Three stitches in the ratio 1/2 take 6 + 2 + 3 + 2 + 1.5 = 14.5 mm; four would take 6 + 3.78 + 2.38 + 1.5 + 6 = 19.66 mm.
+    const widths = stitchIntervals(graded(6, 1.5), 19.5).map(([from, to]) => to - from);
+    expect(widths).toHaveLength(3);
+    [6, 3, 1.5].forEach((mm, i) => expect(widths[i]).toBeCloseTo(mm, 9));
+    expect(stitchIntervals(graded(6, 1.5), 19.7)).toHaveLength(4);
+  });
+
+  test('first and last have the widths asked for, neighbours one ratio, all within the section', () => {
+    const mm = fc.double({ min: 1, max: 9, noNaN: true });
+    fc.assert(
+      fc.property(mm, mm, fc.double({ min: 20, max: 200, noNaN: true }), (first, last, width) => {
+        const widths = stitchIntervals(graded(first, last), width).map(([from, to]) => to - from);
+        expect(widths[0]).toBeCloseTo(first, 6);
+        if (widths.length > 1) expect(widths.at(-1)).toBeCloseTo(last, 6);
+        const taken = widths.reduce((a, b) => a + b, 0);
+        expect(pick(graded(first, last), width).share).toBeCloseTo(taken / width, 9);
+        expect(taken + 2 * (widths.length - 1)).toBeLessThanOrEqual(width + 1e-6);
+      }),
+    );
+  });
+});
+
+test('zigzag: triangles take half of what they span, as deep as they go', () => {
+  expect(pick({ kind: 'zigzag', pointMm: 10, depth: 1 }, 95)).toEqual({ stitches: 9, share: (90 / 95) * 0.5 });
+  expect(pick({ kind: 'zigzag', pointMm: 10, depth: 0.6 }, 100).share).toBeCloseTo(0.3, 12);
+});
+
+test.each([
+  [{ kind: 'slice' }],
+  [weave(2.5, 2.5, 0.5)],
+  [{ kind: 'weave', stitchMm: 5, gapMm: 3, depth: 0.7, lastStitchMm: 2 }],
+  [{ kind: 'zigzag', pointMm: 8, depth: 0.9 }],
+] as [SingleGather][])('%j: the points of a section that are picked make up its share', (gather) => {
+  let picked = 0;
+  const n = 400;
+  for (let i = 0; i < n; i += 1) for (let j = 0; j < n; j += 1) if (isPicked(gather, 83, ((i + 0.5) / n) * 83, (j + 0.5) / n)) picked += 1;
+  expect(picked / n / n).toBeCloseTo(pick(gather, 83).share, 2);
+});
+
+test('gathers in turn, row by row', () => {
+  const of = [{ kind: 'slice' }, weave(2, 2)] as SingleGather[];
+  expect([1, 2, 3, 4].map((row) => gatherOf({ kind: 'alternate', of }, row).kind)).toEqual(['slice', 'weave', 'slice', 'weave']);
 });

@@ -2,6 +2,7 @@ import { toOpened } from '../head';
 import { crossedLines } from './crossed';
 import type { Field } from './field';
 import { levelField } from './level-field';
+import { PlaceProblem } from './place';
 import { partingAxes, planeField, type PlaneField } from './plane-field';
 import { radialField } from './radial-field';
 import { runsInside, SAMPLE_MM, type TracedLine } from './section-line';
@@ -30,6 +31,8 @@ export interface LaidRow extends RowSource {
   readonly dropoutMm?: number;
 }
 
+/** A pivot may lie a little outside the hairline (at the ear), as a share of the arc apex–hairline. */
+const FARTHEST_PIVOT = 1.15;
 /** Rays of a wheel that stop short of the centre begin here at the latest, share of the radius. */
 const CENTRE_SHARE = 0.02;
 
@@ -49,6 +52,9 @@ export function panelField(panel: SectionedPanel, direction: Direction): PanelFi
     case 'part':
       return even(levelField(panel, frame.partDistance(), -1));
     case 'radial': {
+      if (direction.about !== 'crown' && Math.hypot(...direction.about) > FARTHEST_PIVOT) {
+        throw new PlaceProblem('the point at which its wedges meet lies off the head');
+      }
       const pivot = direction.about === 'crown' ? toOpened(frame.head, frame.head.crown) : frame.open(direction.about);
       const field = radialField(panel, pivot, direction.radiusMm);
       const inner = (row: number) => {

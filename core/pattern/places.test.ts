@@ -1,6 +1,6 @@
 import { ZONE_FAMILIES, zonesOf } from '../head';
 import type { Place } from './types';
-import { sheetOf } from './testing';
+import { engine, planWith, sheetOf } from './testing';
 
 const slice = { kind: 'slice' } as const;
 const areaOf = (place: Place, side: 'left' | 'right' | 'both' | 'across' = 'across') => sheetOf([{ place, side, gather: slice }]).panels[0].areaCm2;
@@ -124,6 +124,7 @@ describe('what makes no sense is said of its panel, and the rest is computed', (
     [{ spacing: { kind: 'count', foils: 10_000 } }, /10000 foils are more than 600/],
     [{ thicknessMm: 0.1, spacing: { kind: 'constant', dropoutMm: 0 } }, /about \d+ foils are more than 600/],
     [{ place: { kind: 'triangle', corners: [[0.1, 0.1], [0.2, 0.2], [0.3, 0.3]] }, side: 'left' }, /encloses nothing/],
+    [{ direction: { kind: 'radial', about: [1.3, 0], radiusMm: 60 } }, /^Panel 1: the point at which its wedges meet lies off the head\.$/],
   ] as const)('%j', (panel, sentence) => {
     const sheet = sheetOf([panel as never, good]);
     expect(sheet.problems).toEqual([{ panel: 'p1', problem: expect.stringMatching(sentence) }]);
@@ -131,4 +132,24 @@ describe('what makes no sense is said of its panel, and the rest is computed', (
     expect(sheet.foils.every((foil) => foil.panel === 'good')).toBe(true);
   });
 
+  test('a number that is none is named, wherever it hides', () => {
+    const plan = planWith([{}, good]);
+    const broken = { ...plan, panels: [{ ...plan.panels[0], direction: { kind: 'parallel' as const, angleDeg: Number.NaN } }, plan.panels[1]] };
+    const { sheet } = engine.compute(broken);
+    expect(sheet.problems).toEqual([{ panel: 'p1', problem: 'Panel 1: direction.angleDeg is not a number.' }]);
+    expect(sheet.foils.length).toBeGreaterThan(20);
+  });
+});
+
+test('hair noted by zone counts there and nowhere else', () => {
+  const hair = { densityPerCm2: 170, strand: 'medium', lengthMm: 300 } as const;
+  const even = sheetOf([{}], { hair: { ...hair, byZone: {} } });
+  const thin = sheetOf([{}], { hair: { ...hair, byZone: { 'nape-l': { densityPerCm2: 85 }, 'upper-back-r': { lengthMm: 600 } } } });
+  even.foils.forEach((foil, i) => {
+    if (!/nape|occipital/.test(foil.zone)) expect(thin.foils[i].hairs).toBeCloseTo(foil.hairs, 6);
+    if (foil.side === 'left' && foil.zone === 'upper-back-l') expect(thin.foils[i].hairGrams).toBeCloseTo(foil.hairGrams, 6);
+  });
+  const inside = (zone: string) => even.foils.findIndex((foil, i) => foil.zone === zone && foil.hairs / thin.foils[i].hairs > 1.3);
+  expect(inside('nape-l')).toBeGreaterThanOrEqual(0);
+  expect(thin.totals.hairGrams).toBeGreaterThan(even.totals.hairGrams);
 });
