@@ -1,7 +1,7 @@
 import { EMPTY_CONSULT, startPlan, type Outcome } from '../core/formats';
 import type { Plan } from '../core/pattern';
 import { createClient, listClients, readClient } from './clients';
-import type { Actor } from './database';
+import { inSalon, type Actor } from './database';
 import { discardDraft } from './drafts';
 import { loadDemo } from './demo/load';
 import { DEMO_PASSWORD } from './demo/people';
@@ -32,6 +32,18 @@ afterAll(() => scratch.drop());
 beforeEach(async () => {
   clientId = await createClient(owner, { name: 'Test Client', phone: '', note: '' });
   visitId = (await createVisit(owner, clientId, TODAY))!;
+});
+
+test('a plan stored in an older version is read as one of the newest', async () => {
+  const [side] = startPlan().panels.slice(1);
+  const old = {
+    format: 'dappled-lattice/plan', version: 1, name: 'Old', panels: [
+      { id: 'side', name: 'Side', place: { kind: 'side', side: 'left' }, gather: side.gather, thicknessMm: 4, spacing: side.spacing },
+    ],
+  };
+  await inSalon(owner.salonId, (trx) => trx('plan').where({ visit_id: visitId }).update({ document: JSON.stringify(old) }), scratch.owner);
+  const visit = (await readVisit(owner, visitId))!;
+  expect(visit.plan.document).toMatchObject({ version: 2, name: 'Old', panels: [{ side: 'left', place: { kind: 'side' }, medium: 'foil' }] });
 });
 
 describe('saving', () => {

@@ -29,4 +29,13 @@ test('regrowth is named by zone', () => {
   expect(differencesOf(mine, EMPTY_CONSULT)).toEqual([{ where: 'regrowth, temple, left', mine: '12 mm', theirs: 'none' }]);
 });
 
+test('lists are counted, zones named, and what is missing is none', () => {
+  const [back] = startPlan().panels;
+  const graded = (...dropoutsMm: number[]) => ({ panels: [{ ...back, spacing: { kind: 'graded', dropoutsMm } }] });
+  expect(differencesOf(graded(2, 5), graded(2, 6))).toEqual([{ where: 'Back, drop-out 2', mine: '5 mm', theirs: '6 mm' }]);
+  const hair = (byZone: object) => ({ hair: { byZone } });
+  expect(differencesOf(hair({ 'temple-l': { densityPerCm2: 120 } }), hair({}))).toEqual([{ where: 'density, temple, left', mine: '120', theirs: 'none' }]);
+  expect(differencesOf({ earToEarMm: null }, {})).toEqual([]);
+});
+
 test('equal documents do not differ', () => expect(differencesOf(startPlan(), startPlan())).toEqual([]));

@@ -15,7 +15,14 @@ const FIELD_NAMES: Record<string, string> = {
   left: 'hairline, left', right: 'hairline, right', offsetMm: 'part', densityPerCm2: 'density', strand: 'strand thickness',
   lengthMm: 'length', usableWidthMm: 'usable foil width', toleranceMm: 'foil tolerance', naturalLevel: 'natural level',
   goalLevel: 'goal level', brightness: 'brightness', notes: 'notes', done: 'what was done', foilsPlaced: 'foils placed',
-  levelReached: 'level reached', nextOn: 'next visit',
+  levelReached: 'level reached', nextOn: 'next visit', regrowthMm: 'regrowth', earToEarMm: 'ear to ear', frontToNapeMm: 'front to nape',
+  none: 'worn without a part', behindApexMm: 'crown behind the apex', leftMm: 'width, left', rightMm: 'width, right', whorl: 'whorl',
+  landmarks: 'hairline landmark', side: 'side', divide: 'dividing line', leaveOut: 'left out', medium: 'foil or open air', lastRow: 'last row',
+  layout: 'columns', onePerRow: 'one foil a row', sequence: 'formulas in turn', fromFoil: 'first foil in turn', toFoil: 'last foil in turn',
+  every: 'treated after', treatments: 'treatment', distanceMm: 'start from the scalp', featherMm: 'feather', teasing: 'teasing', rows: 'order of rows',
+  sides: 'order of sides', seed: 'seed', widthMm: 'width', fromMm: 'from', toMm: 'to', fromDeg: 'from angle', toDeg: 'to angle', radiusMm: 'radius',
+  dropoutsMm: 'drop-out', foils: 'foils wanted', lightened: 'share wanted', minutes: 'minutes wanted', sliverMm: 'sliver', zones: 'zone',
+  lastStitchMm: 'last stitch', fromHairline: 'first stitch on the hairline', pointMm: 'point', sectioning: 'sectioned off', foil: 'foil', byMm: 'moved by',
 };
 const IN_MM = /Mm$/;
 
@@ -28,7 +35,7 @@ export function differencesOf(mine: unknown, theirs: unknown): Difference[] {
   const other = flatten(theirs);
   const paths = [...new Set([...own.keys(), ...other.keys()])];
   return paths
-    .filter((path) => own.get(path)?.text !== other.get(path)?.text)
+    .filter((path) => (own.get(path)?.text ?? 'none') !== (other.get(path)?.text ?? 'none'))
     .map((path) => ({
       where: own.get(path)?.where ?? other.get(path)!.where,
       mine: own.get(path)?.text ?? 'none',
@@ -55,11 +62,13 @@ function flatten(value: unknown, path: readonly string[] = [], panel = ''): Map<
       for (const [k, leaf] of flatten(item, [...path, key], panel)) out.set(k, leaf);
     }
   } else if (value !== undefined) {
-    const field = path.at(-1) ?? '';
-    const zone = ZONES.find((candidate) => candidate === field);
-    const name = zone ? `regrowth, ${zoneName(zone).toLowerCase()}` : (FIELD_NAMES[field] ?? field);
-    const inMm = IN_MM.test(field) || zone !== undefined;
-    out.set(path.join('/'), { where: panel ? `${panel}, ${name}` : name, text: spoken(value, inMm) });
+    // The last of the path that is a word: figures count the items of a list.
+    const zone = ZONES.find((candidate) => path.includes(candidate));
+    const field = [...path].reverse().find((part) => part !== zone && !/^\d+$/.test(part)) ?? '';
+    const nth = /^\d+$/.test(path.at(-1) ?? '') ? ` ${Number(path.at(-1)) + 1}` : '';
+    const said = `${FIELD_NAMES[field] ?? field}${nth}`;
+    const name = zone ? `${said}, ${zoneName(zone).toLowerCase()}` : said;
+    out.set(path.join('/'), { where: panel ? `${panel}, ${name}` : name, text: spoken(value, IN_MM.test(field)) });
   }
   return out;
 }

@@ -79,19 +79,27 @@ function gradedIntervals(first: number, last: number, gap: number, widthMm: numb
   return out;
 }
 
-/** Share of the section that a point of it (mm along the parting, share of the thickness from the surface) belongs to the picked hair: 1 or 0. */
-export function isPicked(gather: SingleGather, widthMm: number, alongMm: number, depthShare: number): boolean {
-  if (gather.kind === 'slice') return true;
+/** Tells for points of one section (mm along the parting, share of the thickness from the surface) whether their hair is picked. */
+export type Picker = (alongMm: number, depthShare: number) => boolean;
+
+/** The {@link Picker} of a gather on a section of the given width. */
+export function pickerOf(gather: SingleGather, widthMm: number): Picker {
+  if (gather.kind === 'slice') return () => true;
+  const { depth } = gather;
+  const { stitches } = pick(gather, widthMm);
   if (gather.kind === 'zigzag') {
-    const points = max(1, floor(widthMm / gather.pointMm + 1e-9));
-    if (alongMm > points * gather.pointMm) return false;
-    const f = (alongMm / gather.pointMm) % 1;
+    const { pointMm } = gather;
     // A point is as deep as the gather goes at its middle and runs out to nothing at both sides.
-    return depthShare < gather.depth * (1 - abs(2 * f - 1));
+    return (alongMm, share) => alongMm <= stitches * pointMm && share < depth * (1 - abs(2 * ((alongMm / pointMm) % 1) - 1));
   }
-  if (depthShare >= gather.depth) return false;
-  if (gather.lastStitchMm) return stitchIntervals(gather, widthMm).some(([from, to]) => alongMm >= from && alongMm < to);
-  const step = gather.stitchMm + gather.gapMm;
-  const i = floor(alongMm / step);
-  return i < pick(gather, widthMm).stitches && alongMm - i * step < gather.stitchMm;
+  if (gather.lastStitchMm) {
+    const intervals = stitchIntervals(gather, widthMm);
+    return (alongMm, share) => share < depth && intervals.some(([from, to]) => alongMm >= from && alongMm < to);
+  }
+  const { stitchMm } = gather;
+  const step = stitchMm + gather.gapMm;
+  return (alongMm, share) => {
+    const i = floor(alongMm / step);
+    return share < depth && i < stitches && alongMm - i * step < stitchMm;
+  };
 }

@@ -1,7 +1,7 @@
 export { BRIGHTNESS, brightnessStep } from './brightness';
 export { columnCount, columnEdges } from './columns';
 export { createPatternEngine, MOST_FOILS_PER_PANEL, type ComputedPlan, type PatternDrawing, type PatternEngine } from './compute';
-export { gatherOf, isPicked, pick, stitchIntervals, type Picked } from './gather';
+export { gatherOf, pick, pickerOf, stitchIntervals, type Picked, type Picker } from './gather';
 export { GATHER_PRESETS, type GatherPreset } from './gather-presets';
 export { hairGrams, hairIn, hairsOn } from './hair';
 export { looselyMirrored, mirrorPanel, mirrorPlan } from './mirror';

@@ -48,6 +48,25 @@ export function divideAt(panel: Panel, frame: Frame): number {
   }
 }
 
+/** Whether a panel's region changes when the part moves. */
+export function followsPart({ place, divide }: Panel): boolean {
+  const within = (own: Place): boolean => {
+    switch (own.kind) {
+      case 'part-strip':
+      case 'face-frame':
+        return true;
+      case 'union':
+      case 'overlap':
+        return own.of.some(within);
+      case 'except':
+        return within(own.place) || own.without.some(within);
+      default:
+        return false;
+    }
+  };
+  return divide === 'part' || (divide === null && place.kind === 'side') || within(place);
+}
+
 function placeRegion(place: Place, frame: Frame, flip: boolean): Region {
   const inner = (own: Place) => placeRegion(own, frame, flip);
   switch (place.kind) {

@@ -1,7 +1,7 @@
 import type { Head, Roots } from '../head';
 import type { ComputedPlan } from './compute';
 import type { FoilPath } from './panel-foils';
-import { isPicked } from './gather';
+import { pickerOf } from './gather';
 
 // Taken once: these run in the hot loops.
 const { atan2, floor, hypot, max, min } = Math;
@@ -68,6 +68,7 @@ export function foilsOfRoots(index: RootIndex, { sheet, drawing }: ComputedPlan)
   sheet.foils.forEach((own, f) => {
     const path = drawing.paths[f];
     const { gather } = path;
+    const isPicked = pickerOf(gather, own.widthMm);
     const lengths = cumulated(path);
     const scale = own.widthMm / lengths[lengths.length - 1];
     // Picking starts at the end of the parting that lies nearer the hairline, where the gather says so.
@@ -77,7 +78,7 @@ export function foilsOfRoots(index: RootIndex, { sheet, drawing }: ComputedPlan)
         if (foil[root] >= 0) return;
         foil[root] = f;
         const at = (lengths[j] + along * (lengths[j + 1] - lengths[j])) * scale;
-        picked[root] = isPicked(gather, own.widthMm, turned ? own.widthMm - at : at, depth) ? 1 : 0;
+        picked[root] = isPicked(turned ? own.widthMm - at : at, depth) ? 1 : 0;
       });
     }
   });

@@ -1,7 +1,7 @@
 import { fromOpened, normalize, surfaceAlong, traceOutlines, vec, addScaled, type Outline } from '../head';
 import type { Sectioned } from './field';
 import type { Frame } from './frame';
-import { divideAt, panelRegion } from './place';
+import { divideAt, followsPart, panelRegion } from './place';
 import type { Region } from './region';
 import { nodeArea, regionDepths } from './region-raster';
 import type { Panel, Side } from './types';
@@ -55,7 +55,7 @@ export function claimsBefore(panel: Panel, side: 'left' | 'across', order: reado
 /** Everything that a sectioned panel depends on beside the head: two with the same key are the same. */
 export function sectionedKey(panel: Panel, side: 'left' | 'across', claims: readonly Claim[], frame: Frame): string {
   const place = ({ panel: own, side: of }: Claim) => [own.place, own.leaveOut, of, own.side === 'both', own.divide];
-  const usesPart = JSON.stringify([panel, ...claims]).match(/"(side|part-strip|face-frame|part)"/) !== null;
+  const usesPart = [panel, ...claims.map((claim) => claim.panel)].some(followsPart);
   return JSON.stringify([
     place({ panel, side }), claims.map(place), usesPart ? [frame.partOffsetMm, frame.partLengthMm] : 0, panel.side === 'across',
   ]);
