@@ -19,11 +19,15 @@ export interface Meridians {
   arcAtPolar(azimuth: number, polar: number): number;
   /** Inverse: the polar angle at which the meridian has run `arc` mm. */
   polarAtArc(azimuth: number, arc: number): number;
-  /** Distance of the surface from the head's centre, mm. */
-  radiusAt(azimuth: number, polar: number): number;
-  /** Skin within a unit of solid angle, mm². */
-  skinAt(azimuth: number, polar: number): number;
+  /** Everything about the surface in one direction at once, into out: see {@link SURFACE}. */
+  surfaceAt(azimuth: number, polar: number, out: Float64Array): void;
 }
+
+/**
+ * Where {@link Meridians.surfaceAt} puts its figures: arc from the apex (mm), distance from the centre (mm), skin within a
+ * unit of solid angle (mm²), arc per radian of the polar angle (mm).
+ */
+export const SURFACE = { arc: 0, radius: 1, skin: 2, slope: 3, size: 4 } as const;
 
 interface Tables {
   readonly arcs: Float64Array;
@@ -49,8 +53,22 @@ export function meridiansOf(scaled: SkullScale): Meridians {
   return {
     arcAtPolar: (azimuth, polar) => size * lookUp(arcs, azimuth, polar),
     polarAtArc: (azimuth, arc) => polarAtArc(arcs, azimuth, arc / size),
-    radiusAt: (azimuth, polar) => size * lookUp(radii, azimuth, polar),
-    skinAt: (azimuth, polar) => size * size * lookUp(skin, azimuth, polar),
+    surfaceAt: (azimuth, polar, out) => {
+      const column = min(abs(azimuth) / AZIMUTH_STEP, AZIMUTHS - 1.000001);
+      const row = min(max(polar, 0) / POLAR_STEP, POLARS - 1.000001);
+      const i = floor(column);
+      const j = floor(row);
+      const f = column - i;
+      const h = row - j;
+      const near = i * POLARS + j;
+      const far = near + POLARS;
+      const above = arcs[near] * (1 - f) + arcs[far] * f;
+      const below = arcs[near + 1] * (1 - f) + arcs[far + 1] * f;
+      out[SURFACE.arc] = size * (above * (1 - h) + below * h);
+      out[SURFACE.slope] = (size * (below - above)) / POLAR_STEP;
+      out[SURFACE.radius] = size * ((radii[near] * (1 - h) + radii[near + 1] * h) * (1 - f) + (radii[far] * (1 - h) + radii[far + 1] * h) * f);
+      out[SURFACE.skin] = size * size * ((skin[near] * (1 - h) + skin[near + 1] * h) * (1 - f) + (skin[far] * (1 - h) + skin[far + 1] * h) * f);
+    },
   };
 }
 

@@ -1,3 +1,4 @@
+import { SURFACE } from './meridian';
 import { zoneNear, type ScalpGrid } from './scalp';
 import { ZONES } from './zones';
 
@@ -30,6 +31,7 @@ const HAIR_SHARE = 0.61;
 export function makeRoots(grid: ScalpGrid, count: number): Roots {
   const { head } = grid.scalp;
   const { meridians } = head;
+  const surface = new Float64Array(SURFACE.size);
   const directions = max(2, ceil(count / 2 / HAIR_SHARE));
   const solid = (2 * Math.PI) / directions;
   const most = 2 * directions;
@@ -43,19 +45,21 @@ export function makeRoots(grid: ScalpGrid, count: number): Roots {
     // A half sphere, x ≥ 0: height even in y, azimuth by the golden angle folded into half a turn.
     const polar = acos(1 - (2 * (i + 0.5)) / directions);
     const azimuth = (i * GOLDEN) % Math.PI;
-    const arc = meridians.arcAtPolar(azimuth, polar);
+    meridians.surfaceAt(azimuth, polar, surface);
+    const arc = surface[SURFACE.arc];
+    const across = sin(azimuth);
+    const ahead = cos(azimuth);
+    const ring = surface[SURFACE.radius] * sin(polar);
     for (const side of BOTH) {
       if (arc > head.hairArc(side * azimuth)) continue;
-      const radius = meridians.radiusAt(azimuth, polar);
-      const ring = radius * sin(polar);
-      xyz[3 * n] = side * ring * sin(azimuth);
-      xyz[3 * n + 1] = radius * cos(polar);
-      xyz[3 * n + 2] = ring * cos(azimuth);
-      const x = side * arc * sin(azimuth);
-      const y = arc * cos(azimuth);
+      xyz[3 * n] = side * ring * across;
+      xyz[3 * n + 1] = surface[SURFACE.radius] * cos(polar);
+      xyz[3 * n + 2] = ring * ahead;
+      const x = side * arc * across;
+      const y = arc * ahead;
       opened[2 * n] = x;
       opened[2 * n + 1] = y;
-      area[n] = solid * meridians.skinAt(azimuth, polar);
+      area[n] = solid * surface[SURFACE.skin];
       const own = zoneNear(grid, x, y) ?? zoneNear(grid, x * 0.97, y * 0.97) ?? 'crown';
       zone[n] = zoneIndex.get(own)!;
       n += 1;

@@ -1,5 +1,5 @@
 import type { Head, ScalpPlace } from './head';
-import type { Meridians } from './meridian';
+import { SURFACE } from './meridian';
 import { SKULL, surfaceNormal, type SkullScale } from './skull';
 import { distance, dot, length, mirrored, subtract, vec, type Vec3 } from './vector';
 import { swapSide, ZONES, type Zone } from './zones';
@@ -93,6 +93,7 @@ export interface ScalpGrid {
 export function makeScalpGrid(scalp: Scalp): ScalpGrid {
   const { head } = scalp;
   const { meridians } = head;
+  const surface = new Float64Array(SURFACE.size);
   const step = 3 * head.k;
   const reach = 252 * max(head.k, head.skull.y);
   const half = ceil((204 * max(head.k, head.skull.y)) / step);
@@ -120,14 +121,17 @@ export function makeScalpGrid(scalp: Scalp): ScalpGrid {
       if (arc > hairArc + 6 * step) continue;
       const i = r * columns + c;
       const polar = meridians.polarAtArc(azimuth, arc);
-      const radius = meridians.radiusAt(azimuth, polar);
+      meridians.surfaceAt(azimuth, polar, surface);
+      const radius = surface[SURFACE.radius];
       const ring = radius * sin(polar);
-      const point = { x: ring * sin(azimuth), y: radius * cos(polar), z: ring * cos(azimuth) };
+      // The azimuth's sine and cosine are those of the opened head.
+      const point = { x: (ring * x) / arc, y: radius * cos(polar), z: (ring * y) / arc };
       points[i] = point;
       places[i] = { azimuth, arc, hairArc };
       const coverage = min(1, max(0, 0.5 + (hairArc - arc) / step));
       if (coverage > 0) {
-        cell[i] = step * step * skinRatio(meridians, azimuth, polar, arc);
+        // Skin under an element arc·d(arc)·da of the opened head is that of the solid angle sin θ·dθ·da.
+        cell[i] = (step * step * surface[SURFACE.skin] * sin(polar)) / (arc * surface[SURFACE.slope]);
         area[i] = coverage * cell[i];
         zones[i] = scalp.zoneAt(point, places[i]);
       }
@@ -163,14 +167,6 @@ export function zoneNear(grid: ScalpGrid, x: number, y: number): Zone | undefine
   const c = round((x - grid.x0) / grid.step);
   const r = round((y - grid.y0) / grid.step);
   return c >= 0 && r >= 0 && c < grid.columns && r < grid.rows ? grid.zones[r * grid.columns + c] : undefined;
-}
-
-/** Area of skin under one unit of area of the opened head: dΩ is sin θ·dθ·da, the opened head's element arc·d(arc)·da. */
-function skinRatio(meridians: Meridians, azimuth: number, polar: number, arc: number): number {
-  if (arc < 1e-6) return 1;
-  const h = 0.01;
-  const slope = (meridians.arcAtPolar(azimuth, polar + h) - meridians.arcAtPolar(azimuth, polar - h)) / (2 * h);
-  return (meridians.skinAt(azimuth, polar) * sin(polar)) / (arc * slope);
 }
 
 function sampleHairline(head: Head): Float64Array {

@@ -1,7 +1,7 @@
 import { dot, mix, subtract, swapSide, zoneNear, type Zone } from '../head';
 import type { Frame } from './frame';
 import { hairGrams, hairIn, hairsOn } from './hair';
-import { partingAxes } from './plane-field';
+import { partingAxes } from './parting-axes';
 import { ribbonPoint, ribbonStep, type Ribbon } from './section-line';
 import type { PlanHair } from './types';
 
