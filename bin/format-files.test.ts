@@ -2,12 +2,18 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { parsePlanText, sheetSchema } from '@/core/formats';
+import { parsePlanText, sheetSchema, techniquesSchema } from '@/core/formats';
 import { formatFiles } from './format-files';
 
 const root = path.join(__dirname, '..');
 const lattice = path.join(root, 'bin', 'lattice');
 const example = path.join(root, 'docs/formats/examples/plan.json');
+
+const call = (...args: string[]) => {
+  const cwd = mkdtempSync(path.join(tmpdir(), 'lattice-cli-'));
+  const done = spawnSync(lattice, args, { encoding: 'utf8', cwd });
+  return { ...done, written: readdirSync(cwd) };
+};
 
 test('docs/formats is what the code generates (npm run formats writes it anew)', () => {
   for (const [name, text] of Object.entries(formatFiles())) expect(readFileSync(path.join(root, name), 'utf8')).toBe(text);
@@ -37,12 +43,6 @@ describe('bin/lattice plan', () => {
     expect(sheetSchema.safeParse(JSON.parse(printed)).success).toBe(true);
   });
 
-  const call = (...args: string[]) => {
-    const cwd = mkdtempSync(path.join(tmpdir(), 'lattice-cli-'));
-    const done = spawnSync(lattice, args, { encoding: 'utf8', cwd });
-    return { ...done, written: readdirSync(cwd) };
-  };
-
   test.each([
     ['{"format":"dappled-lattice/plan","version":1', /This is not JSON/],
     ['{"format":"something/else","version":1,"panels":[]}', /format: must be "dappled-lattice\/plan"\./],
@@ -67,6 +67,26 @@ describe('bin/lattice plan', () => {
   test('--help says how, and exits 0', () => {
     expect(call('plan', '--help')).toMatchObject({ status: 0, stdout: expect.stringMatching(/^Usage: bin\/lattice plan FILE\.json/) });
     expect(call('--help')).toMatchObject({ status: 0, stdout: expect.stringMatching(/plan FILE\.json/) });
+  });
+});
+
+describe('bin/lattice techniques and technique', () => {
+  test('prints the library, which fits its schema', () => {
+    const library = techniquesSchema.parse(JSON.parse(execFileSync(lattice, ['techniques'], { encoding: 'utf8' })));
+    expect(library.techniques.length).toBeGreaterThanOrEqual(17);
+    for (const { cautions, purpose } of library.techniques) expect(cautions.length * purpose.length).toBeGreaterThan(0);
+  });
+
+  test('prints one pattern as a plan document that bin/lattice plan takes', () => {
+    const document = execFileSync(lattice, ['technique', 'perimeter-up'], { encoding: 'utf8' });
+    const sheet = JSON.parse(execFileSync(lattice, ['plan', '-'], { encoding: 'utf8', input: document }));
+    expect(sheet.totals.foils).toBeLessThanOrEqual(15);
+    expect(sheet.problems).toEqual([]);
+  });
+
+  test('an unknown pattern is a sentence with the names that there are', () => {
+    expect(call('technique', 'plaits')).toMatchObject({ status: 2, stdout: '', stderr: expect.stringMatching(/there is no pattern “plaits”.*four-quarters/) });
+    expect(call('technique')).toMatchObject({ status: 2, stderr: expect.stringMatching(/name one pattern/) });
   });
 });
 

@@ -1,7 +1,8 @@
 import { z } from 'zod';
-import { parsePlan, planSchema, roundedSheet, sheetSchema } from '@/core/formats';
+import { parsePlan, planSchema, roundedSheet, sheetSchema, techniquesSchema } from '@/core/formats';
 import { createPatternEngine } from '@/core/pattern';
 import { fieldPicture } from './field-picture';
+import { techniquesDocument } from './verbs/techniques';
 import { printed } from './verbs/verb';
 
 type PlanInput = z.input<typeof planSchema>;
@@ -44,6 +45,8 @@ export function formatFiles(): Record<string, string> {
     'docs/pictures/field.svg': fieldPicture(),
     'docs/formats/plan.schema.json': printed(z.toJSONSchema(planSchema, { io: 'input' })),
     'docs/formats/plan.sheet.schema.json': printed(z.toJSONSchema(sheetSchema)),
+    'docs/formats/techniques.sheet.schema.json': printed(z.toJSONSchema(techniquesSchema)),
+    'docs/formats/examples/techniques.sheet.json': printed(techniquesDocument()),
     'docs/formats/examples/plan.json': printed(example),
     'docs/formats/examples/plan.sheet.json': printed(roundedSheet(createPatternEngine().compute(plan.value).sheet)),
   };

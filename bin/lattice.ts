@@ -1,8 +1,9 @@
 import { writeFile } from 'node:fs/promises';
 import { planVerb } from './verbs/plan';
+import { techniquesVerb, techniqueVerb } from './verbs/techniques';
 import type { Verb } from './verbs/verb';
 
-const VERBS: readonly Verb[] = [planVerb];
+const VERBS: readonly Verb[] = [planVerb, techniquesVerb, techniqueVerb];
 
 const usage = () =>
   [

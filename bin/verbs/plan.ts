@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises';
+import { text as textOf } from 'node:stream/consumers';
 import { openedHeadSvg, parsePlanText, roundedSheet } from '@/core/formats';
 import { createPatternEngine } from '@/core/pattern';
 import { printed, type Verb, type VerbResult } from './verb';
@@ -30,7 +31,7 @@ async function run(args: readonly string[]): Promise<VerbResult> {
   const [file] = rest;
   let text: string;
   try {
-    text = await readFile(file === '-' ? '/dev/stdin' : file, 'utf8');
+    text = file === '-' ? await textOf(process.stdin) : await readFile(file, 'utf8');
   } catch (error) {
     return { ok: false, problem: `${file} cannot be read: ${(error as Error).message}.` };
   }

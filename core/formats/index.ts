@@ -7,3 +7,4 @@ export { panelOf, parsePlan, parsePlanText, PLAN_FORMAT, PLAN_VERSION, planSchem
 export { parseWith, pathOf, sentenceOf, type Parsed } from './problem';
 export { roundedSheet, sheetSchema } from './sheet-document';
 export { emptyPlan, START_PANELS, startPlan } from './start-plan';
+export { techniquesSchema, type TechniquesDocument } from './techniques-document';

@@ -10,6 +10,8 @@ export interface Technique {
   readonly name: string;
   /** What it is for, in a sentence. */
   readonly purpose: string;
+  /** What to mind beside the product's leaflet, local rules and licensed judgement. */
+  readonly cautions: readonly string[];
   /** In the order of work. */
   readonly panels: readonly PanelInput[];
   /** Order of sectioning off where it is not the order of work. */
@@ -30,6 +32,7 @@ export const TECHNIQUES: readonly Technique[] = [
     key: 'four-quarters',
     name: 'Four quarters, fine weaves',
     purpose: 'An even, soft blonde over the whole head that still shows depth.',
+    cautions: ['A hundred foils take longer than one processing time: rinse in stages, or place the hairline last with a weaker mix.'],
     panels: [
       { id: 'back', name: 'Back', place: BACK, direction: horizontal, gather: fine, thicknessMm: 4, spacing: apart(5), columns: brick },
       { id: 'sides', name: 'Sides and top', place: SIDE, direction: diagonalBack(30), gather: fromHairline(fine), thicknessMm: 4, spacing: graded(2, 2, 5) },
@@ -39,6 +42,7 @@ export const TECHNIQUES: readonly Technique[] = [
     key: 'baby-veil',
     name: 'Baby lights under a crown veil',
     purpose: 'The softest full blonde: no edges, bright at the face only, with a root shadow to follow.',
+    cautions: ['The first foils are past any limit when the last is placed: rinse the back while the front still processes.', 'A root shadow is planned: minutes spent on a detailed hairline may be wasted under it.'],
     panels: [
       { id: 'back', name: 'Back', place: BACK, direction: horizontal, gather: baby, thicknessMm: 2.5, spacing: apart(7), columns: brick },
       { id: 'crown', name: 'Crown triangle', place: { kind: 'crown-triangle', behindApexMm: 15, halfWidthMm: 65 }, side: 'across', direction: horizontal, gather: baby, thicknessMm: 2.5, spacing: apart(5) },
@@ -51,6 +55,7 @@ export const TECHNIQUES: readonly Technique[] = [
     key: 'hairline-and-threes',
     name: 'All round the hairline, threes inside',
     purpose: 'Bright wherever the hairline shows, dimensional inside: after every three, one drop-out is tipped out or lowlit.',
+    cautions: ['Hairline hair is fragile: weaker mix, older bowl, or last.', 'Not over 20 vol at the hairline without a decision.'],
     panels: [
       { id: 'inside-back', name: 'Inside, back', place: BACK, direction: horizontal, gather: baby, thicknessMm: 3, spacing: apart(8), dropouts: { every: 3, treatments: ['tip-out', 'lowlight'] } },
       { id: 'inside-sides', name: 'Inside, sides', place: SIDE, direction: diagonalBack(30), gather: baby, thicknessMm: 3, spacing: apart(6), dropouts: { every: 3, treatments: ['tip-out', 'lowlight'] } },
@@ -64,6 +69,7 @@ export const TECHNIQUES: readonly Technique[] = [
     key: 'crossed-part',
     name: 'Crossed diagonals along the part',
     purpose: 'Most lightness for the least foils: eight along the part.',
+    cautions: ['With highlights and lowlights work in pairs, A A B B: turn by turn puts all of one colour on one side.'],
     panels: [
       { id: 'part', name: 'Part panel', place: partStrip(), side: 'across', direction: { kind: 'crossed', angleDeg: 37, firstFrom: 'left' }, gather: medium, thicknessMm: 6, spacing: apart(14) },
     ],
@@ -72,6 +78,7 @@ export const TECHNIQUES: readonly Technique[] = [
     key: 'crossed-part-and-sides',
     name: 'Crossed diagonals with sides',
     purpose: 'The part panel and a few wide foils down each side: about fifteen in all.',
+    cautions: ['With highlights and lowlights work in pairs, A A B B: turn by turn puts all of one colour on one side.', 'Sides one wide foil a row: check that no section is wider than the foil.'],
     panels: [
       { id: 'part', name: 'Part panel', place: partStrip(), side: 'across', direction: { kind: 'crossed', angleDeg: 37, firstFrom: 'left' }, gather: medium, thicknessMm: 6, spacing: apart(14) },
       { id: 'sides', name: 'Sides', place: SIDE, divide: 'part', direction: diagonalBack(40), gather: medium, thicknessMm: 6, spacing: { kind: 'count', foils: 7 }, columns: oneAcross },
@@ -82,6 +89,7 @@ export const TECHNIQUES: readonly Technique[] = [
     key: 'perimeter-up',
     name: 'Rim for hair worn up',
     purpose: 'An even line of light all round when hair is tied up, with at most fifteen foils.',
+    cautions: ['Hairline hair is fragile: weaker mix, and short baby hairs pinned away.', 'Around and behind the ear is the spot that is missed.'],
     panels: [
       { id: 'nape', name: 'Nape', place: { kind: 'zones', zones: ['nape-hairline', 'nape'] }, side: 'both', direction: horizontal, gather: medium, thicknessMm: 6, spacing: apart(9), columns: oneAcross },
       { id: 'sides', name: 'Side rims', place: { kind: 'hairline-band', widthMm: 10, fromDeg: 42, toDeg: 125 }, side: 'both', direction: { kind: 'hairline' }, gather: fromHairline(fine), thicknessMm: 5, spacing: apart(6) },
@@ -92,6 +100,7 @@ export const TECHNIQUES: readonly Technique[] = [
     key: 'teased-sweep',
     name: 'Teased sweep: two diagonals, one straight',
     purpose: 'A painted look in foil: soft teased starts, full bright ends, fine weaves at the hairline.',
+    cautions: ['One or two soft pushes: every push takes hair from the bold end.', 'Sections fail the see-through test on purpose: work the product into both faces and look inside for dry spots.'],
     panels: [
       {
         id: 'back', name: 'Back', place: BACK, side: 'across',
@@ -107,6 +116,7 @@ export const TECHNIQUES: readonly Technique[] = [
     key: 'refresh-and-teased',
     name: 'Hairline and face refresh, teased inside',
     purpose: 'Between two full visits: the face and hairline made bright again, some teased diagonals inside.',
+    cautions: ['Only the regrowth at the hairline: keep light ends out of the foil.', 'One or two soft pushes of backcombing.'],
     panels: [
       { id: 'inside', name: 'Inside', place: { kind: 'union', of: [{ kind: 'zones', zones: ['upper-side', 'top', 'front'] }] }, side: 'both', divide: 'part', direction: diagonalBack(35), gather: medium, thicknessMm: 8, spacing: apart(10), start: lived(40, 30, 1) },
       { id: 'hairline', name: 'Hairline', place: { kind: 'hairline-band', widthMm: 14, fromDeg: 42, toDeg: 142 }, direction: { kind: 'hairline' }, gather: fromHairline(fine), thicknessMm: 3, spacing: apart(4) },
@@ -118,6 +128,7 @@ export const TECHNIQUES: readonly Technique[] = [
     key: 'grey-blend',
     name: 'Grey blend',
     purpose: 'White hair made to look meant: dense at the face, wide where it is still dark, the drop-outs tipped.',
+    cautions: ['White hair is often coarse and lifts slowly; the dark inside is not white: look zone by zone.', 'Do not light broken or thin hair: it draws the eye to it.'],
     panels: [
       { id: 'back-hairline', name: 'Back hairline', place: { kind: 'zones', zones: ['nape-hairline', 'nape'] }, side: 'both', direction: horizontal, gather: medium, thicknessMm: 5, spacing: apart(9), columns: oneAcross },
       { id: 'back', name: 'Back', place: BACK, direction: horizontal, gather: medium, thicknessMm: 5, spacing: apart(13), dropouts: { every: 1, treatments: ['tip-out'] } },
@@ -131,6 +142,7 @@ export const TECHNIQUES: readonly Technique[] = [
     key: 'silver-turn',
     name: 'Silver turn',
     purpose: 'From colour towards natural silver with about sixteen foils: sections turn until they lie along the part, finest at the top.',
+    cautions: ['Each visit fewer foils: agree on the way before starting.'],
     panels: [
       { id: 'heavy', name: 'Heavy side', place: { kind: 'overlap', of: [SIDE, { kind: 'part-strip', leftMm: 0, rightMm: 110, fromMm: 0, toMm: 160 }] }, side: 'right', divide: 'part', direction: { kind: 'pivot', fromDeg: 35, toDeg: 'part' }, gather: medium, thicknessMm: 5, spacing: eased(10, 5), columns: oneAcross },
       { id: 'shallow', name: 'Shallow side', place: { kind: 'overlap', of: [SIDE, { kind: 'part-strip', leftMm: 85, rightMm: 0, fromMm: 0, toMm: 160 }] }, side: 'left', divide: 'part', direction: { kind: 'pivot', fromDeg: 35, toDeg: 'part' }, gather: medium, thicknessMm: 5, spacing: eased(14, 8), columns: oneAcross },
@@ -140,6 +152,7 @@ export const TECHNIQUES: readonly Technique[] = [
     key: 'crown-wheel',
     name: 'Crown wheel',
     purpose: 'Chunky wedges in two colours round the crown with a coloured rim; found again exactly at the retouch.',
+    cautions: ['On a retouch the same sections must be found again, or the centre moves and lines appear.', 'Deposit colour: allergy alert test first, as the product says.'],
     panels: [
       { id: 'wheel-back', name: 'Wheel, back', place: { kind: 'wheel', radiusMm: 60, half: 'back' }, direction: { kind: 'radial', about: 'crown', radiusMm: 60, reaches: [1, 2 / 3, 1 / 3] }, gather: chunky, thicknessMm: 8, spacing: { kind: 'count', foils: 12 }, rotation: { sequence: 'AB' } },
       { id: 'wheel-front', name: 'Wheel, front', place: { kind: 'wheel', radiusMm: 60, half: 'front' }, direction: { kind: 'radial', about: 'crown', radiusMm: 60, reaches: [1, 2 / 3, 1 / 3] }, gather: chunky, thicknessMm: 8, spacing: { kind: 'count', foils: 12 }, rotation: { sequence: 'AB' } },
@@ -151,6 +164,7 @@ export const TECHNIQUES: readonly Technique[] = [
     key: 'fast-slices',
     name: 'Fast slices, a finger apart',
     purpose: 'A broad effect in little time: paper-thin slices behind, closer ones at the sides, weaves near the part.',
+    cautions: ['Horizontal slices at the sides stripe when tied back: a root tap at the front, or weaves between.', 'Slices as thin as see-through, or they lift unevenly.'],
     panels: [
       { id: 'back', name: 'Back', place: BACK, direction: diagonalBack(30), gather: slice, thicknessMm: 2, spacing: apart(17) },
       { id: 'sides', name: 'Sides', place: SIDE, direction: horizontal, gather: slice, thicknessMm: 2, spacing: apart(9) },
@@ -162,6 +176,7 @@ export const TECHNIQUES: readonly Technique[] = [
     key: 'deep-contrast',
     name: 'Deep weave, high contrast',
     purpose: 'Bold, connected ribbons on dark hair with clean starts, and a face frame that follows the density.',
+    cautions: ['Dark base: no far feathering, it exposes warmth; clean starts.', 'Sections fail the see-through test on purpose: look inside for dry spots.'],
     panels: [
       { id: 'back', name: 'Back', place: BACK, direction: diagonalBack(20), gather: deep, thicknessMm: 10, spacing: apart(12) },
       { id: 'sides', name: 'Sides', place: SIDE, direction: diagonalBack(30), gather: deep, thicknessMm: 10, spacing: apart(10) },
@@ -173,6 +188,7 @@ export const TECHNIQUES: readonly Technique[] = [
     key: 'face-only',
     name: 'Face frame between visits',
     purpose: 'Only the frame of the face, eight or nine foils a side: three slices, two weaves, then slices; light ends stay out of the foil.',
+    cautions: ['Light ends stay out of the foil: no overlap on lightened hair.', 'Take the front as one piece, or both sides come out at unequal heights.'],
     panels: [
       {
         id: 'face', name: 'Face frame', place: { kind: 'face-frame', depthMm: 50, reachDeg: 60 },
@@ -185,6 +201,7 @@ export const TECHNIQUES: readonly Technique[] = [
     key: 'two-mixes-in-bricks',
     name: 'Two mixes in brick columns',
     purpose: 'Lightener and high-lift in turn through the whole head, columns laid like bricks.',
+    cautions: ['Two mixes have two clocks: lightener is checked first.'],
     panels: [
       { id: 'back', name: 'Back', place: BACK, direction: horizontal, gather: medium, thicknessMm: 5, spacing: apart(6), columns: brick, rotation: { sequence: 'AB' } },
       { id: 'sides', name: 'Sides', place: SIDE, direction: horizontal, gather: medium, thicknessMm: 5, spacing: apart(6), columns: brick, rotation: { sequence: 'AB' } },
@@ -194,6 +211,7 @@ export const TECHNIQUES: readonly Technique[] = [
     key: 'painted-by-foils',
     name: 'Painted look by foils',
     purpose: 'Weave and slice in pairs, so that each slice is softened by the weave behind it; some drop-outs painted at the ends.',
+    cautions: ['Drop-outs painted between foils start late and must rinse with the rest: a faster product, or paint as you foil.'],
     panels: [
       { id: 'back', name: 'Back', place: BACK, direction: horizontal, gather: inTurn(fine, slice), thicknessMm: 4, spacing: graded(1, 9, 1, 9, 1, 9, 1, 9, 1, 9, 1, 9, 1, 9, 1, 9, 1, 9, 1, 9, 1, 9), dropouts: { every: 2, treatments: ['tip-out'] }, start: lived(20, 20) },
       { id: 'sides', name: 'Sides', place: SIDE, direction: diagonalBack(30), gather: inTurn(fine, slice), thicknessMm: 4, spacing: graded(1, 8, 1, 8, 1, 8, 1, 8, 1, 8, 1, 8, 1, 8), dropouts: { every: 2, treatments: ['tip-out'] }, start: lived(15, 20) },
@@ -203,6 +221,7 @@ export const TECHNIQUES: readonly Technique[] = [
     key: 'open-air',
     name: 'Open-air painting, fine hairline foils',
     purpose: 'Large soft pieces painted without foil, baby lights in foil round the hairline.',
+    cautions: ['Open air lifts less than foil: one level less in the same time.', 'Painted hair starts late and must rinse with the rest.'],
     panels: [
       { id: 'hairline', name: 'Hairline', place: { kind: 'hairline-band', widthMm: 12, fromDeg: 0, toDeg: 142 }, direction: { kind: 'hairline' }, gather: fromHairline(baby), thicknessMm: 3, spacing: apart(3) },
       { id: 'back', name: 'Back, painted', place: BACK, direction: diagonalBack(30), gather: { kind: 'weave', stitchMm: 20, gapMm: 15, depth: 0.5 }, medium: 'open-air', thicknessMm: 12, spacing: apart(14), start: lived(80, 60) },
@@ -214,6 +233,7 @@ export const TECHNIQUES: readonly Technique[] = [
     key: 'staggered-back',
     name: 'Staggered back on a budget',
     purpose: 'Half the time behind: two diagonals and one straight with whole triangles left out, dense only on top.',
+    cautions: ['Whole triangles stay dark underneath: say so when hair is worn up or forward.'],
     panels: [
       {
         id: 'back', name: 'Back', place: { kind: 'except', place: BACK, without: [{ kind: 'zones', zones: ['crown'] }] }, side: 'across',

@@ -1,0 +1,21 @@
+import { z } from 'zod';
+
+/** The built-in library as `bin/lattice techniques` prints it: what each comes to on the average head. */
+export const techniquesSchema = z.strictObject({
+  format: z.literal('dappled-lattice/techniques'),
+  version: z.literal(1),
+  techniques: z.array(
+    z.strictObject({
+      key: z.string().describe('Name for bin/lattice technique'),
+      name: z.string(),
+      purpose: z.string().describe('What it is for'),
+      cautions: z.array(z.string()).describe('What to mind, beside leaflet, local rules and licensed judgement'),
+      foils: z.int().min(0),
+      painted: z.int().min(0).describe('Sections painted in the open air'),
+      minutes: z.number().min(0).describe('First foil to last, minutes (estimate)'),
+      lightenedShare: z.number().min(0).max(1).describe('Share of the hair that is lightened'),
+    }),
+  ),
+});
+
+export type TechniquesDocument = z.infer<typeof techniquesSchema>;

@@ -1,0 +1,32 @@
+import type { PatternEngine, Plan } from '../pattern';
+import { TECHNIQUES, type Technique } from './library';
+import { planOf } from './plan';
+
+/** A technique with what it comes to on one head. */
+export interface TechniqueOverview {
+  readonly key: string;
+  readonly name: string;
+  readonly purpose: string;
+  readonly cautions: readonly string[];
+  readonly foils: number;
+  /** Sections painted in the open air. */
+  readonly painted: number;
+  /** First foil to last (estimate), minutes. */
+  readonly minutes: number;
+  /** Share of the hair that is lightened, 0–1. */
+  readonly lightenedShare: number;
+}
+
+/** What a technique comes to on a head and hair; the average ones where none are given. */
+export function overviewOf(technique: Technique, engine: PatternEngine, on: Partial<Pick<Plan, 'head' | 'hair' | 'foil'>> = {}): TechniqueOverview {
+  const { totals, painted } = engine.compute(planOf(technique, on)).sheet;
+  const { key, name, purpose, cautions } = technique;
+  return {
+    key, name, purpose, cautions, foils: totals.foils, painted: painted.length, minutes: totals.foilingMinutes, lightenedShare: totals.lightenedShare,
+  };
+}
+
+/** The whole built-in library on one head. */
+export function libraryOn(engine: PatternEngine, on: Partial<Pick<Plan, 'head' | 'hair' | 'foil'>> = {}): TechniqueOverview[] {
+  return TECHNIQUES.map((technique) => overviewOf(technique, engine, on));
+}
