@@ -28,3 +28,10 @@ export function sayDistance(day: string, from: string): string {
   const words = size < 14 ? `${size} day${size === 1 ? '' : 's'}` : `${weeks} weeks`;
   return days < 0 ? `${words} ago` : `in ${words}`;
 }
+
+/** A duration as it is said: `1 h 05`, `45 min`. */
+export function hoursAndMinutes(minutes: number): string {
+  const whole = Math.round(minutes);
+  const hours = Math.floor(whole / 60);
+  return hours > 0 ? `${hours} h ${String(whole % 60).padStart(2, '0')}` : `${whole} min`;
+}

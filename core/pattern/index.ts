@@ -5,6 +5,9 @@ export { gatherOf, pick, pickerOf, stitchIntervals, type Picked, type Picker } f
 export { GATHER_PRESETS, type GatherPreset } from './gather-presets';
 export { hairGrams, hairIn, hairsOn } from './hair';
 export { looselyMirrored, mirrorPanel, mirrorPlan } from './mirror';
+export {
+  addPanel, duplicatePanel, freeId, isSectionedFirst, mirrorPanelIn, movePanel, removePanel, sectionFirst,
+} from './panel-edits';
 export { pathPoints, type FoilPath } from './panel-foils';
 export { crossesItself } from './polygon';
 export { directionName, gatherName, recipeLine } from './recipe-name';

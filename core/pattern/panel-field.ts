@@ -181,7 +181,10 @@ function uRuns(panel: SectionedPanel, field: PlaneField, s: number): (readonly [
   return runsInside(line, panel.frame, panel.depths).map(([a, b]) => [first + a * step, first + b * step] as const);
 }
 
-/** Edges of a strip by place along it, from its runs every few mm; past its ends those of the ends. */
+/** Where the hairline cuts a strip's end aslant it is narrower than this share of its usual width, and its edges are drawn on. */
+const CUT_SHARE = 0.8;
+
+/** Edges of a strip by place along it, from its runs every few mm; at its ends those of its full width go on. */
 function stripEdges(panel: SectionedPanel, field: PlaneField, sOf: (along: number) => number, length: number) {
   const stepMm = 3;
   const known: (readonly [number, number])[] = [];
@@ -192,6 +195,12 @@ function stripEdges(panel: SectionedPanel, field: PlaneField, sOf: (along: numbe
     known.push([runs[0][0], runs[runs.length - 1][1]]);
     at.push(a);
   }
+  const widths = known.map(([from, to]) => to - from);
+  const usual = [...widths].sort((a, b) => a - b)[widths.length >> 1];
+  const isFull = (i: number) => widths[i] >= CUT_SHARE * usual;
+  const first = widths.findIndex((_, i) => isFull(i));
+  const last = widths.length - 1 - [...widths].reverse().findIndex((_, i) => isFull(widths.length - 1 - i));
+  for (let i = 0; i < known.length; i += 1) if (i < first || i > last) known[i] = known[i < first ? first : last];
   return (along: number): readonly [number, number] => {
     if (known.length === 0) return [0, 0];
     const i = at.findIndex((a) => a >= along);

@@ -1,3 +1,4 @@
 export { techniqueOf, TECHNIQUES, type Technique } from './library';
 export { libraryOn, overviewOf, type TechniqueOverview } from './overview';
-export { planOf } from './plan';
+export { PANEL_STARTS, type PanelStart } from './panel-starts';
+export { applyTechnique, planOf } from './plan';

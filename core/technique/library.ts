@@ -68,7 +68,7 @@ export const TECHNIQUES: readonly Technique[] = [
   {
     key: 'crossed-part',
     name: 'Crossed diagonals along the part',
-    purpose: 'Most lightness for the least foils: eight along the part.',
+    purpose: 'Most lightness for the least foils: eight or nine along the part.',
     cautions: ['With highlights and lowlights work in pairs, A A B B: turn by turn puts all of one colour on one side.'],
     panels: [
       { id: 'part', name: 'Part panel', place: partStrip(), side: 'across', direction: { kind: 'crossed', angleDeg: 37, firstFrom: 'left' }, gather: medium, thicknessMm: 6, spacing: apart(14) },

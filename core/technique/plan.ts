@@ -11,3 +11,8 @@ export function planOf(technique: Technique, on: Partial<Pick<Plan, 'head' | 'ha
     sectioning: technique.sectioning ?? [],
   };
 }
+
+/** A plan with the technique in place of its panels: head, hair and foil stay the client's and the house's. */
+export function applyTechnique(plan: Plan, technique: Technique): Plan {
+  return planOf(technique, { head: plan.head, hair: plan.hair, foil: plan.foil });
+}

@@ -2,7 +2,7 @@
 
 import { memo } from 'react';
 import type { OpenedPoint } from '@/core/head';
-import { pathPoints, stitchIntervals, type Foil, type FoilPath, type SingleGather } from '@/core/pattern';
+import { pathPoints, stitchIntervals, type ComputedPlan, type Foil, type FoilPath, type SingleGather } from '@/core/pattern';
 import { pathThrough } from './scalp-map';
 
 interface FoilStripsProps {
@@ -32,6 +32,21 @@ export function FoilStrips({ foils, paths, bark, selectedPanel, selectedFoil, li
     </g>
   ));
 }
+
+/** Hair between the foils that is treated: tipped out (light) or lowlit (dusk), and sections painted in the open air. */
+export const Between = memo(function Between({ computed }: { computed: ComputedPlan }) {
+  const { sheet, drawing } = computed;
+  const shape = (paths: readonly FoilPath[]) =>
+    paths.map((path) => pathThrough([...pathPoints(path, 'before'), ...pathPoints(path, 'after').reverse()], true)).join('');
+  const treated = (treatment: 'tip-out' | 'lowlight') => shape(drawing.dropouts.filter((_, i) => sheet.dropouts[i].treatment === treatment));
+  return (
+    <g pointerEvents="none">
+      <path d={shape(drawing.painted)} fill="var(--color-sun)" fillOpacity="0.62" />
+      <path d={treated('tip-out')} fill="var(--color-sun)" fillOpacity="0.3" />
+      <path d={treated('lowlight')} fill="var(--color-dusk)" fillOpacity="0.75" />
+    </g>
+  );
+});
 
 interface StripProps {
   path: FoilPath;

@@ -9,7 +9,7 @@ import { Button } from '@/ui/button';
 import { TextArea, TextField } from '@/ui/field';
 import { HairSwatch } from '@/ui/hair-swatch';
 import { LevelSlider } from '../consult/level-slider';
-import { FoilStrips } from '../head/foil-strips';
+import { Between, FoilStrips } from '../head/foil-strips';
 import { ScalpMap } from '../head/scalp-map';
 import { sayDay } from '../shared';
 import { barkOf } from '../visit/bark';
@@ -35,6 +35,7 @@ export function RecordStep() {
     <main className="grid h-full grid-cols-[minmax(0,1fr)_440px]">
       <section aria-label="Pattern of the visit" className="flex min-h-0 flex-col p-3">
         <ScalpMap head={computed.drawing.head} bark={bark} partOffsetMm={plan.head.part.offsetMm} className="min-h-0 w-full flex-1" label="Pattern of the visit">
+          <Between computed={computed} />
           <FoilStrips foils={computed.sheet.foils} paths={computed.drawing.paths} bark={bark} lit={lit} onLight={light} />
         </ScalpMap>
         <Facts />

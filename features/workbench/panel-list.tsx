@@ -1,16 +1,34 @@
 'use client';
 
 import clsx from 'clsx';
-import { recipeLine } from '@/core/pattern';
+import { useState, type DragEvent } from 'react';
+import { addPanel, duplicatePanel, mirrorPanelIn, movePanel, recipeLine, removePanel, sectionFirst, type Panel } from '@/core/pattern';
+import { PANEL_STARTS } from '@/core/technique';
+import { GripIcon, MoreIcon, PlusIcon } from '@/ui/icons';
+import { Menu } from '@/ui/menu';
 import { Switch } from '@/ui/switch';
 import { useVisit } from '../visit/store';
 
-/** Panels in the order of work: select one, switch it on or off. */
-export function PanelList() {
+/** Panels in the order of work: select one, switch it on or off, move, copy, mirror or remove it. */
+export function PanelList({ onLibrary }: { onLibrary(): void }) {
   const { plan, computed, selected, select, editPlan } = useVisit();
+  const [dragged, setDragged] = useState<string>();
+  const [over, setOver] = useState<number>();
   const counts = new Map(computed.sheet.panels.map((panel) => [panel.panel, panel.foils]));
+
+  const drop = (event: DragEvent, to: number) => {
+    event.preventDefault();
+    if (dragged) move(dragged, to);
+    setDragged(undefined);
+    setOver(undefined);
+  };
+  const move = (id: string, to: number) => {
+    const name = plan.panels.find((panel) => panel.id === id)?.name ?? id;
+    editPlan(`order of work, ${name}`, (before) => movePanel(before, id, to));
+  };
+
   return (
-    <nav aria-label="Panels in working order" className="overflow-y-auto border-r border-line bg-raised">
+    <nav aria-label="Panels in working order" className="flex flex-col overflow-y-auto border-r border-line bg-raised">
       <div className="px-4 pt-3 pb-2">
         <label htmlFor="plan-name" className="block text-sm text-ink-soft">Pattern</label>
         <input
@@ -21,40 +39,110 @@ export function PanelList() {
           }}
           className="-mx-2 h-9 w-[calc(100%+16px)] rounded-ui border border-transparent bg-transparent px-2 text-md font-semibold hover:border-edge focus:border-edge focus:bg-white"
         />
+        <button type="button" onClick={onLibrary} className="mt-1 h-10 w-full rounded-ui border border-edge bg-white text-base font-semibold hover:border-ink">
+          From the library …
+        </button>
       </div>
       <h2 className="border-t border-line px-4 pt-3 pb-2 text-sm font-semibold">Panels in working order</h2>
       <ol>
-        {plan.panels.map((panel, i) => {
-          const current = panel.id === selected.panel;
-          return (
-            <li
-              key={panel.id}
-              className={clsx('flex items-center border-l-[3px] pr-4', current ? 'border-leaf bg-leaf-pale' : 'border-transparent hover:bg-ground')}
+        {plan.panels.map((panel, i) => (
+          <li
+            key={panel.id} draggable
+            onDragStart={(event) => {
+              event.dataTransfer.effectAllowed = 'move';
+              setDragged(panel.id);
+            }}
+            onDragOver={(event) => {
+              event.preventDefault();
+              setOver(i);
+            }}
+            onDragEnd={() => {
+              setDragged(undefined);
+              setOver(undefined);
+            }}
+            onDrop={(event) => drop(event, i)}
+            className={clsx(
+              'group flex items-center border-l-[3px]', panel.id === selected.panel ? 'border-leaf bg-leaf-pale' : 'border-transparent hover:bg-ground',
+              dragged && over === i && dragged !== panel.id && 'outline-2 -outline-offset-2 outline-leaf',
+            )}
+          >
+            <span className="cursor-grab pl-1 text-edge" aria-hidden="true"><GripIcon /></span>
+            <button
+              type="button" onClick={() => select(panel.id)} aria-current={panel.id === selected.panel || undefined}
+              onKeyDown={(event) => {
+                const by = event.altKey && event.key === 'ArrowUp' ? -1 : event.altKey && event.key === 'ArrowDown' ? 1 : 0;
+                if (by === 0) return;
+                event.preventDefault();
+                move(panel.id, i + by);
+              }}
+              className={clsx('grid min-w-0 flex-1 grid-cols-[16px_1fr_auto] items-center gap-1.5 py-2.5 pl-1 text-left', panel.muted && 'text-ink-soft')}
             >
-              <button
-                type="button" onClick={() => select(panel.id)} aria-current={current || undefined}
-                className={clsx('grid min-w-0 flex-1 grid-cols-[20px_1fr_auto] items-center gap-2 py-3 pl-3 text-left', panel.muted && 'text-ink-soft')}
-              >
-                <span className="text-sm text-ink-soft">{i + 1}</span>
-                <span className="min-w-0">
-                  <span className="block font-semibold">{panel.name}</span>
-                  <span className="block truncate text-sm text-ink-soft narrow">{panel.muted ? 'off' : recipeLine(panel)}</span>
-                </span>
-                <span className="pr-3 text-xl font-bold" data-panel-foils={panel.id}>{panel.muted ? '–' : (counts.get(panel.id) ?? 0)}</span>
-              </button>
-              <Switch
-                label={`Foil the panel ${panel.name}`} on={!panel.muted}
-                onChange={(on) =>
-                  editPlan(`${panel.name} ${on ? 'on' : 'off'}`, (before) => ({
-                    ...before,
-                    panels: before.panels.map((other) => (other.id === panel.id ? { ...other, muted: !on } : other)),
-                  }))
-                }
-              />
-            </li>
-          );
-        })}
+              <span className="text-sm text-ink-soft">{i + 1}</span>
+              <span className="min-w-0">
+                <span className="block truncate font-semibold">{panel.name}</span>
+                <span className="block truncate text-sm text-ink-soft narrow">{panel.muted ? 'off' : recipeLine(panel)}</span>
+              </span>
+              <span className="pr-2 text-xl font-bold" data-panel-foils={panel.id}>{panel.muted ? '–' : (counts.get(panel.id) ?? 0)}</span>
+            </button>
+            <Switch
+              label={`Foil the panel ${panel.name}`} on={!panel.muted}
+              onChange={(on) =>
+                editPlan(`${panel.name} ${on ? 'on' : 'off'}`, (before) => ({
+                  ...before,
+                  panels: before.panels.map((other) => (other.id === panel.id ? { ...other, muted: !on } : other)),
+                }))
+              }
+            />
+            <PanelMenu panel={panel} place={i} onMove={move} />
+          </li>
+        ))}
       </ol>
+      {plan.panels.length === 0 && <p className="px-4 pb-3 text-base text-ink-soft">No panels yet. Take a pattern from the library, or add a panel.</p>}
+      <div className="px-4 py-3">
+        <Menu
+          label="Add a panel"
+          className="flex h-10 w-full items-center justify-center gap-2 rounded-ui border border-edge bg-white text-base font-semibold hover:border-ink"
+          trigger={<><PlusIcon /> Add a panel</>}
+          items={PANEL_STARTS.map(({ words, hint, panel, first }) => ({
+            words,
+            hint,
+            choose: () => {
+              const after = addPanel(plan, panel, selected.panel);
+              const added = after.panels.find(({ id }) => !plan.panels.some((other) => other.id === id))!;
+              editPlan(`panel ${added.name} added`, () => (first ? sectionFirst(after, added.id, true) : after));
+              select(added.id);
+            },
+          }))}
+        />
+      </div>
     </nav>
+  );
+}
+
+function PanelMenu({ panel, place, onMove }: { panel: Panel; place: number; onMove(id: string, to: number): void }) {
+  const { plan, select, editPlan } = useVisit();
+  const oneSided = panel.side === 'left' || panel.side === 'right';
+  return (
+    <Menu
+      label={`More for ${panel.name}`} trigger={<MoreIcon />}
+      className="grid size-9 shrink-0 place-items-center rounded-ui text-ink-soft hover:bg-white hover:text-ink"
+      items={[
+        { words: 'Duplicate', choose: () => editPlan(`${panel.name} duplicated`, (before) => duplicatePanel(before, panel.id)) },
+        {
+          words: oneSided ? 'Mirror to the other side' : 'Turn into its mirror image',
+          choose: () => editPlan(`${panel.name} mirrored`, (before) => mirrorPanelIn(before, panel.id)),
+        },
+        { words: 'Move up', hint: 'Alt + ↑', disabled: place === 0, choose: () => onMove(panel.id, place - 1) },
+        { words: 'Move down', hint: 'Alt + ↓', disabled: place === plan.panels.length - 1, choose: () => onMove(panel.id, place + 1) },
+        {
+          words: 'Remove', danger: true,
+          choose: () => {
+            editPlan(`${panel.name} removed`, (before) => removePanel(before, panel.id));
+            const left = plan.panels.filter(({ id }) => id !== panel.id);
+            select((left[place] ?? left[place - 1])?.id ?? '');
+          },
+        },
+      ]}
+    />
   );
 }

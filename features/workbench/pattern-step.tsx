@@ -1,19 +1,24 @@
 'use client';
 
+import { useState } from 'react';
 import { zoneName } from '@/core/head';
 import { brightnessStep, type Foil } from '@/core/pattern';
-import { FoilStrips } from '../head/foil-strips';
+import { Between, FoilStrips } from '../head/foil-strips';
 import { pathThrough, ScalpMap } from '../head/scalp-map';
+import { hoursAndMinutes } from '../shared';
 import { barkOf } from '../visit/bark';
 import { useVisit } from '../visit/store';
+import { Library } from './library';
 import { PanelList } from './panel-list';
 import { Recipe } from './recipe';
 
 /** The workbench: panels in working order, the head in the middle, the selected panel's recipe. */
 export function PatternStep() {
+  const [library, setLibrary] = useState(false);
   return (
-    <main className="grid h-full grid-cols-[244px_minmax(0,1fr)_276px]">
-      <PanelList />
+    <main className="grid h-full grid-cols-[264px_minmax(0,1fr)_284px]">
+      <PanelList onLibrary={() => setLibrary(true)} />
+      <Library open={library} onOpenChange={setLibrary} />
       <section aria-label="Opened head" className="relative flex min-h-0 flex-col">
         <Totals />
         <Head />
@@ -52,12 +57,6 @@ function Total({ figure, name, id }: { figure: string; name: string; id?: string
   );
 }
 
-function hoursAndMinutes(minutes: number): string {
-  const whole = Math.round(minutes);
-  const hours = Math.floor(whole / 60);
-  return hours > 0 ? `${hours} h ${String(whole % 60).padStart(2, '0')}` : `${whole} min`;
-}
-
 function Head() {
   const { plan, computed, consult, selected, lit, light, select } = useVisit();
   const { sheet, drawing } = computed;
@@ -76,6 +75,7 @@ function Head() {
           />
         )),
       )}
+      <Between computed={computed} />
       <FoilStrips
         foils={sheet.foils} paths={drawing.paths} bark={bark}
         selectedPanel={selected.panel} selectedFoil={selected.foil} lit={lit}
@@ -104,12 +104,12 @@ function FoilFacts() {
 }
 
 function FoilWords({ foil, panel }: { foil: Foil; panel: string }) {
-  const column = foil.column === 0 ? 'middle' : `${foil.side} ${Math.abs(foil.column)}`;
+  const column = foil.column === 0 ? 'middle' : `${foil.column > 0 ? 'left' : 'right'} ${Math.abs(foil.column)}`;
   const stitches = foil.gather === 'slice' ? 'slice' : `${foil.stitches} stitches`;
   return (
     <>
       <b>{panel}, row {foil.row}, {column}</b>
-      {`: ${Math.round(foil.widthMm)} × ${foil.thicknessMm} mm, ${stitches}, ${Math.round(foil.pickedShare * 100)} % picked, about ${Math.round(foil.hairs)} hairs, ${zoneName(foil.zone).toLowerCase()}`}
+      {`: ${Math.round(foil.widthMm)} × ${foil.thicknessMm} mm, ${Math.round(foil.angleDeg)}°, ${stitches}, ${Math.round(foil.pickedShare * 100)} % picked, about ${Math.round(foil.hairs)} hairs, ${zoneName(foil.zone).toLowerCase()}`}
     </>
   );
 }

@@ -1,0 +1,66 @@
+'use client';
+
+import { directionName, type Direction, type Panel } from '@/core/pattern';
+import { Select } from '@/ui/select';
+import { Slider } from '@/ui/slider';
+import type { RecipeProps } from './recipe';
+
+const KINDS: readonly { value: Direction['kind']; words: string }[] = [
+  { value: 'parallel', words: 'At an angle' },
+  { value: 'hairline', words: 'Along the hairline' },
+  { value: 'part', words: 'Along the part' },
+  { value: 'pivot', words: 'Turning towards the part' },
+  { value: 'radial', words: 'Wheel round the crown' },
+  { value: 'crossed', words: 'Crossed diagonals' },
+  { value: 'sequence', words: 'Two diagonals, one straight' },
+];
+
+function begin(kind: Direction['kind'], panel: Panel): Direction {
+  if (panel.direction.kind === kind) return panel.direction;
+  switch (kind) {
+    case 'parallel':
+      return { kind, angleDeg: 0 };
+    case 'pivot':
+      return { kind, fromDeg: 35, toDeg: 'part' };
+    case 'radial':
+      return { kind, about: 'crown', radiusMm: 60, reaches: [1, 2 / 3, 1 / 3] };
+    case 'crossed':
+      return { kind, angleDeg: 37, firstFrom: 'left', closing: false };
+    case 'sequence':
+      return { kind, steps: [{ angleDeg: 15, over: 'left', count: 1 }, { angleDeg: 15, over: 'right', count: 1 }, { angleDeg: 0, over: 'across', count: 1 }] };
+    default:
+      return { kind };
+  }
+}
+
+/** Direction of the partings. */
+export function PartingFields({ panel, change }: RecipeProps) {
+  const { direction } = panel;
+  const set = (what: string, next: Direction) => change(what, (own) => directionName(own.direction), (own) => ({ ...own, direction: next }));
+  const angle = (label: string, value: number, limits: readonly [number, number], to: (deg: number) => Direction) => (
+    <Slider label={label} min={limits[0]} max={limits[1]} step={1} value={value} said={saidAngle(value)} onChange={(deg) => set(label.toLowerCase(), to(deg))} />
+  );
+  return (
+    <div className="mt-4 grid gap-1 border-t border-line pt-3">
+      <Select label="Partings" value={direction.kind} options={KINDS} onChange={(kind) => set('partings', begin(kind, panel))} />
+      {direction.kind === 'parallel' && angle('Angle', direction.angleDeg, [-90, 90], (angleDeg) => ({ ...direction, angleDeg }))}
+      {direction.kind === 'pivot' && angle('First angle', direction.fromDeg, [-90, 90], (fromDeg) => ({ ...direction, fromDeg }))}
+      {direction.kind === 'crossed' && angle('Angle from straight across', direction.angleDeg, [5, 75], (angleDeg) => ({ ...direction, angleDeg }))}
+      {direction.kind === 'radial' && (
+        <Slider
+          label="Radius" min={20} max={120} step={5} value={direction.radiusMm} said={`${direction.radiusMm} mm`}
+          hint="Thickness and drop-out are measured there." onChange={(radiusMm) => set('radius', { ...direction, radiusMm })}
+        />
+      )}
+      {direction.kind === 'sequence' && angle('Angle of the diagonals', direction.steps[0].angleDeg, [0, 45], (deg) => ({
+        ...direction, steps: direction.steps.map((step) => (step.angleDeg === 0 && step.over === 'across' ? step : { ...step, angleDeg: deg })),
+      }))}
+    </div>
+  );
+}
+
+function saidAngle(deg: number): string {
+  if (deg === 0) return 'horizontal';
+  if (Math.abs(deg) === 90) return 'vertical';
+  return `${Math.abs(deg)}° ${deg > 0 ? 'back' : 'forward'}`;
+}

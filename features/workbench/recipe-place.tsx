@@ -1,0 +1,67 @@
+'use client';
+
+import { isSectionedFirst, sectionFirst, type Panel, type PanelSide, type Place } from '@/core/pattern';
+import { Select } from '@/ui/select';
+import { Slider } from '@/ui/slider';
+import { Switch } from '@/ui/switch';
+import { useVisit } from '../visit/store';
+import type { RecipeProps } from './recipe';
+
+const SIDES: readonly { value: PanelSide; words: string }[] = [
+  { value: 'both', words: 'Both sides, mirrored' },
+  { value: 'left', words: 'The client’s left' },
+  { value: 'right', words: 'The client’s right' },
+  { value: 'across', words: 'Across the middle, in one piece' },
+];
+
+const PLACE_NAMES: Record<Place['kind'], string> = {
+  whole: 'whole head', back: 'behind the ears', side: 'in front of the ears', zones: 'zones', 'part-strip': 'beside the part', 'hairline-band': 'along the hairline',
+  'face-frame': 'triangle at the face', 'crown-triangle': 'triangle at the crown', wheel: 'round the crown', triangle: 'triangle', outline: 'as drawn',
+  union: 'several places', overlap: 'where places meet', except: 'a place without others',
+};
+
+/** Where the panel lies, with the figures of its place. */
+export function PlaceFields({ panel, change }: RecipeProps) {
+  const { plan, editPlan } = useVisit();
+  const { place } = panel;
+  const set = (what: string, figure: (own: Place) => string, next: Place) => change(what, (own) => figure(own.place), (own) => ({ ...own, place: next }));
+  const length = (label: string, value: number, limits: readonly [number, number], read: (own: Place) => number | undefined, to: (mm: number) => Place) => (
+    <Slider label={label} min={limits[0]} max={limits[1]} step={1} value={value} said={`${value} mm`} onChange={(mm) => set(label.toLowerCase(), (own) => `${read(own) ?? 0} mm`, to(mm))} />
+  );
+  const first = isSectionedFirst(plan, panel.id);
+  return (
+    <div className="mt-4 grid gap-1 border-t border-line pt-3">
+      <p className="text-base"><span className="text-ink-soft">Place:</span> <b className="font-semibold">{PLACE_NAMES[place.kind]}</b></p>
+      {place.kind === 'hairline-band' && typeof place.widthMm === 'number' &&
+        length('Width of the band', place.widthMm, [3, 60], (own) => (own.kind === 'hairline-band' && typeof own.widthMm === 'number' ? own.widthMm : undefined), (widthMm) => ({ ...place, widthMm }))}
+      {place.kind === 'face-frame' &&
+        length('Depth behind the hairline', place.depthMm, [10, 110], (own) => (own.kind === 'face-frame' ? own.depthMm : undefined), (depthMm) => ({ ...place, depthMm }))}
+      {place.kind === 'face-frame' && (
+        <Slider label="Reach" min={20} max={100} step={1} value={place.reachDeg} said={reachSaid(place.reachDeg)} onChange={(reachDeg) => set('reach', (own) => (own.kind === 'face-frame' ? `${own.reachDeg}°` : ''), { ...place, reachDeg })} />
+      )}
+      {place.kind === 'part-strip' && (
+        <>
+          {length('Width, left', place.leftMm, [0, 80], (own) => (own.kind === 'part-strip' ? own.leftMm : undefined), (leftMm) => ({ ...place, leftMm }))}
+          {length('Width, right', place.rightMm, [0, 80], (own) => (own.kind === 'part-strip' ? own.rightMm : undefined), (rightMm) => ({ ...place, rightMm }))}
+        </>
+      )}
+      {place.kind === 'wheel' && length('Radius of the disc', place.radiusMm, [20, 120], (own) => (own.kind === 'wheel' ? own.radiusMm : undefined), (radiusMm) => ({ ...place, radiusMm }))}
+      {place.kind === 'crown-triangle' && length('Half its upper edge', place.halfWidthMm, [20, 120], (own) => (own.kind === 'crown-triangle' ? own.halfWidthMm : undefined), (halfWidthMm) => ({ ...place, halfWidthMm }))}
+      <Select label="Side" hideLabel value={panel.side} options={SIDES} onChange={(side) => change('side', (own) => own.side, (own: Panel) => ({ ...own, side }))} />
+      <div className="mt-1 flex items-center justify-between gap-3">
+        <span className="text-base text-ink-soft">Sectioned off before the others</span>
+        <Switch
+          label={`Section ${panel.name} off first`} on={first}
+          onChange={(on) => editPlan(`${panel.name} sectioned off ${on ? 'first' : 'in turn'}`, (before) => sectionFirst(before, panel.id, on))}
+        />
+      </div>
+    </div>
+  );
+}
+
+/** How far round the head an azimuth lies, by the nearest landmark. */
+function reachSaid(deg: number): string {
+  if (deg < 38) return `${deg}°, forehead`;
+  if (deg < 68) return `${deg}°, temple`;
+  return `${deg}°, ear`;
+}

@@ -1,0 +1,32 @@
+'use client';
+
+import { stitchIntervals, type SingleGather } from '@/core/pattern';
+import { barkOf } from '../visit/bark';
+import { useVisit } from '../visit/store';
+
+const SHOWN_MM = 60;
+
+/** A piece of the section from the front, as large as life on a screen of 96 dots an inch: light is what goes into the foil. */
+export function SectionPreview({ gather, thicknessMm, dropoutMm }: { gather: SingleGather; thicknessMm: number; dropoutMm: number }) {
+  const { consult } = useVisit();
+  const height = Math.max(1, thicknessMm + Math.min(dropoutMm, 12));
+  return (
+    <figure className="mt-3">
+      <svg
+        viewBox={`0 0 ${SHOWN_MM} ${height}`} style={{ width: `${SHOWN_MM}mm`, height: `${height}mm` }} className="max-w-full rounded-[4px]" role="img"
+        aria-label={`Section ${thicknessMm} mm thick with ${dropoutMm} mm left out behind it`}
+      >
+        <rect width={SHOWN_MM} height={height} fill={barkOf(consult.naturalLevel)} />
+        {stitchIntervals(gather, SHOWN_MM).map(([from, to]) => <path key={from} d={stitchPath(gather, from, to, thicknessMm)} fill="var(--color-sun)" />)}
+        <path d={`M0 ${thicknessMm}H${SHOWN_MM}`} stroke="var(--color-foil)" strokeWidth="0.35" />
+      </svg>
+      <figcaption className="mt-1 text-xs text-ink-soft">About life-size: the section above the line, the drop-out under it.</figcaption>
+    </figure>
+  );
+}
+
+function stitchPath(gather: SingleGather, from: number, to: number, thicknessMm: number): string {
+  const deep = thicknessMm * (gather.kind === 'slice' ? 1 : gather.depth);
+  if (gather.kind === 'zigzag') return `M${from} 0L${(from + to) / 2} ${deep}L${to} 0Z`;
+  return `M${from} 0H${to}V${deep}H${from}Z`;
+}

@@ -1,0 +1,20 @@
+'use client';
+
+import type { Panel } from '@/core/pattern';
+import { useVisit } from '../visit/store';
+
+/** Changes one thing of a panel: what it is, how it is said before and after, and the panel that comes of it. */
+export type ChangePanel = (what: string, figure: (panel: Panel) => string, next: (panel: Panel) => Panel) => void;
+
+/** Edits of one panel: each is one step of undo, a drag as a whole, named from where it began. */
+export function usePanelEdit(panelId: string): ChangePanel {
+  const { editPlan } = useVisit();
+  return (what, figure, next) =>
+    editPlan(
+      (before, after) => `${what} ${figure(find(before.panels, panelId))} → ${figure(find(after.panels, panelId))}, ${find(after.panels, panelId).name}`,
+      (before) => ({ ...before, panels: before.panels.map((own) => (own.id === panelId ? next(own) : own)) }),
+      `${panelId}/${what}`,
+    );
+}
+
+const find = (panels: readonly Panel[], id: string) => panels.find((panel) => panel.id === id)!;

@@ -1,0 +1,27 @@
+'use client';
+
+import { useId } from 'react';
+
+interface SelectProps<T extends string> {
+  label: string;
+  value: T;
+  options: readonly { readonly value: T; readonly words: string }[];
+  onChange(value: T): void;
+  hideLabel?: boolean;
+}
+
+/** A choice of many: the system's own list, which every keyboard, finger and screen reader knows. */
+export function Select<T extends string>({ label, value, options, onChange, hideLabel }: SelectProps<T>) {
+  const id = useId();
+  return (
+    <div>
+      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'mb-1 block text-base text-ink-soft'}>{label}</label>
+      <select
+        id={id} value={value} onChange={(event) => onChange(event.target.value as T)}
+        className="h-10 w-full rounded-ui border border-edge bg-white px-2 text-base font-medium hover:border-ink"
+      >
+        {options.map((option) => <option key={option.value} value={option.value}>{option.words}</option>)}
+      </select>
+    </div>
+  );
+}
