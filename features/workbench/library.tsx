@@ -77,7 +77,7 @@ const Card = memo(function Card({ technique, computed, bark, current, onApply }:
       <ul className="grow text-xs text-amber-bark">
         {technique.cautions.map((caution) => <li key={caution} className="mt-0.5">{caution}</li>)}
       </ul>
-      <Button small onClick={() => onApply(technique)} aria-label={`Take ${technique.name}`}>{current ? 'Take it anew' : 'Take this pattern'}</Button>
+      <Button small onClick={() => onApply(technique)} aria-label={`${current ? 'Take it anew' : 'Take this pattern'}: ${technique.name}`}>{current ? 'Take it anew' : 'Take this pattern'}</Button>
     </li>
   );
 });

@@ -10,7 +10,7 @@ import { Switch } from '@/ui/switch';
 import { useVisit } from '../visit/store';
 
 /** Panels in the order of work: select one, switch it on or off, move, copy, mirror or remove it. */
-export function PanelList({ onLibrary }: { onLibrary(): void }) {
+export function PanelList({ onLibrary, onFit }: { onLibrary(): void; onFit(): void }) {
   const { plan, computed, selected, select, editPlan } = useVisit();
   const [dragged, setDragged] = useState<string>();
   const [over, setOver] = useState<number>();
@@ -39,9 +39,10 @@ export function PanelList({ onLibrary }: { onLibrary(): void }) {
           }}
           className="-mx-2 h-9 w-[calc(100%+16px)] rounded-ui border border-transparent bg-transparent px-2 text-md font-semibold hover:border-edge focus:border-edge focus:bg-white"
         />
-        <button type="button" onClick={onLibrary} className="mt-1 h-10 w-full rounded-ui border border-edge bg-white text-base font-semibold hover:border-ink">
-          From the library …
-        </button>
+        <div className="mt-1 grid grid-cols-2 gap-2">
+          <button type="button" onClick={onLibrary} className="h-10 rounded-ui border border-edge bg-white text-base font-semibold hover:border-ink">Library …</button>
+          <button type="button" onClick={onFit} className="h-10 rounded-ui border border-edge bg-white text-base font-semibold hover:border-ink">Fit to …</button>
+        </div>
       </div>
       <h2 className="border-t border-line px-4 pt-3 pb-2 text-sm font-semibold">Panels in working order</h2>
       <ol>

@@ -8,6 +8,8 @@ import { pathThrough, ScalpMap } from '../head/scalp-map';
 import { hoursAndMinutes } from '../shared';
 import { barkOf } from '../visit/bark';
 import { useVisit } from '../visit/store';
+import { Checks } from './checks';
+import { FitDialog } from './fit-dialog';
 import { Library } from './library';
 import { PanelList } from './panel-list';
 import { Recipe } from './recipe';
@@ -15,12 +17,15 @@ import { Recipe } from './recipe';
 /** The workbench: panels in working order, the head in the middle, the selected panel's recipe. */
 export function PatternStep() {
   const [library, setLibrary] = useState(false);
+  const [fit, setFit] = useState(false);
   return (
     <main className="grid h-full grid-cols-[264px_minmax(0,1fr)_284px]">
-      <PanelList onLibrary={() => setLibrary(true)} />
+      <PanelList onLibrary={() => setLibrary(true)} onFit={() => setFit(true)} />
       <Library open={library} onOpenChange={setLibrary} />
+      <FitDialog open={fit} onOpenChange={setFit} />
       <section aria-label="Opened head" className="relative flex min-h-0 flex-col">
         <Totals />
+        <Checks />
         <Head />
         <FoilFacts />
       </section>
@@ -36,14 +41,14 @@ function Totals() {
   const percent = (value: number) => Math.round(value * 100);
   const against = totals.lightenedShare < share[0] ? 'below' : totals.lightenedShare > share[1] ? 'above' : 'within';
   return (
-    <dl className="flex flex-wrap gap-x-7 px-5 pt-4">
+    <dl className="flex flex-wrap gap-x-6 pt-4 pr-52 pl-5">
       <Total figure={String(totals.foils)} name="foils" id="total-foils" />
       <Total figure={hoursAndMinutes(totals.foilingMinutes)} name="foiling, estimated" />
       <Total
         figure={`${percent(totals.lightenedShare)} %`}
-        name={`lightened, ${against} the wish of ${percent(share[0])}–${percent(share[1])} %`}
+        name={`lightened, ${against} ${percent(share[0])}–${percent(share[1])} % wished`}
       />
-      <Total figure={`${Math.round(totals.hairGrams)} g`} name="of hair picked, estimated" />
+      <Total figure={`${Math.round(totals.hairGrams)} g`} name="hair picked, estimated" />
     </dl>
   );
 }

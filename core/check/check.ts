@@ -1,0 +1,57 @@
+import type { ComputedPlan, Plan } from '../pattern';
+
+/** The rules that a pattern is held against. */
+export const RULES = [
+  'thick', 'wide', 'back-to-back', 'jump', 'unlit-hairline', 'behind-ear', 'slice-on-hairline', 'drift', 'single-alternation', 'crown-open', 'over-time',
+] as const;
+
+export type Rule = (typeof RULES)[number];
+
+/** One finding: what, where, why, and a mend where there is one. */
+export interface Check {
+  readonly rule: Rule;
+  /** What is seen, in a sentence with its figures. */
+  readonly seen: string;
+  /** Why it matters. */
+  readonly why: string;
+  /** Panel and foils to look at. */
+  readonly panel?: string;
+  readonly foils: readonly string[];
+  readonly mend?: Mend;
+}
+
+export interface Mend {
+  /** What it does, as on a button: `Thickness 6 → 4 mm`. */
+  readonly words: string;
+  apply(plan: Plan): Plan;
+}
+
+/** Limits of the rules. Working assumptions from the trade's usual figures, to be set by the house. */
+export interface CheckLimits {
+  /** Thickest section that is still see-through, by gather, mm. */
+  readonly sliceMm: number;
+  readonly fineMm: number;
+  readonly babyMm: number;
+  /** Hair between two foils that meet at the part, mm. */
+  readonly sliverMm: number;
+  /** Largest ratio between neighbouring drop-outs. */
+  readonly jump: number;
+  /** Longest stretch of hairline without a foil within `behindMm` behind it, mm. */
+  readonly unlitMm: number;
+  readonly behindMm: number;
+  /** Turn of a diagonal over its panel, degrees. */
+  readonly driftDeg: number;
+  /** Time for the foils; null where none was agreed, minutes. */
+  readonly minutes: number | null;
+}
+
+export const USUAL_LIMITS: CheckLimits = {
+  sliceMm: 6.4, fineMm: 5, babyMm: 3.2, sliverMm: 1, jump: 1.5, unlitMm: 40, behindMm: 25, driftDeg: 25, minutes: null,
+};
+
+/** What a rule looks at. */
+export interface CheckInput {
+  readonly plan: Plan;
+  readonly computed: ComputedPlan;
+  readonly limits: CheckLimits;
+}

@@ -1,0 +1,127 @@
+import { gatherName, type Panel, type Plan } from '../pattern';
+import type { Check, CheckInput, Mend } from './check';
+
+const changed = (id: string, change: (panel: Panel) => Panel) => (plan: Plan): Plan => ({
+  ...plan, panels: plan.panels.map((panel) => (panel.id === id ? change(panel) : panel)),
+});
+
+const active = ({ plan }: CheckInput) => plan.panels.filter((panel) => !panel.muted);
+
+/** Slices and fine weaves must be see-through; deep weaves and teased sections fail that test on purpose. */
+export function thickChecks(input: CheckInput): Check[] {
+  const { sliceMm, fineMm, babyMm } = input.limits;
+  return active(input).flatMap((panel): Check[] => {
+    if (panel.start.teasing > 0 || panel.medium === 'open-air') return [];
+    const name = gatherName(panel.gather, panel.thicknessMm);
+    const limit = name === 'slice' ? sliceMm : /baby light/.test(name) ? babyMm : name === 'fine weave' ? fineMm : undefined;
+    if (limit === undefined || panel.thicknessMm <= limit) return [];
+    return [{
+      rule: 'thick', panel: panel.id, foils: [],
+      seen: `${panel.name}: sections of ${panel.thicknessMm} mm are thicker than see-through for a ${name} (${limit} mm).`,
+      why: 'What the foil cannot be seen through does not lift evenly.',
+      mend: { words: `Thickness ${panel.thicknessMm} → ${limit} mm`, apply: changed(panel.id, (own) => ({ ...own, thicknessMm: limit })) },
+    }];
+  });
+}
+
+/** Never wider than the foil. */
+export function wideChecks(input: CheckInput): Check[] {
+  const { usableWidthMm, toleranceMm } = input.plan.foil;
+  const limit = usableWidthMm + toleranceMm;
+  return active(input).flatMap((panel): Check[] => {
+    const wide = input.computed.sheet.foils.filter((foil) => foil.panel === panel.id && foil.widthMm > limit + 0.5);
+    if (wide.length === 0) return [];
+    const widest = Math.max(...wide.map(({ widthMm }) => widthMm));
+    return [{
+      rule: 'wide', panel: panel.id, foils: wide.map(({ id }) => id),
+      seen: `${panel.name}: ${wide.length === 1 ? 'one section is' : `${wide.length} sections are`} wider than the foil (${Math.round(widest)} of ${limit} mm).`,
+      why: 'Hair beside the foil takes no product, or bleeds.',
+      mend: panel.columns.onePerRow
+        ? { words: 'Divide into columns', apply: changed(panel.id, (own) => ({ ...own, columns: { ...own.columns, onePerRow: false } })) }
+        : undefined,
+    }];
+  });
+}
+
+/** Nothing should jump: neighbouring drop-outs ease from one to the other. */
+export function jumpChecks(input: CheckInput): Check[] {
+  return active(input).flatMap((panel): Check[] => {
+    const { spacing } = panel;
+    const plain = spacing.kind === 'backwards' ? spacing.spacing : spacing;
+    // Gathers in turn are paired on purpose.
+    if (plain.kind !== 'graded' || panel.gather.kind === 'alternate') return [];
+    const series = plain.dropoutsMm;
+    const at = series.findIndex((mm, i) => i > 0 && Math.max(mm, series[i - 1]) > Math.max(1, Math.min(mm, series[i - 1])) * (input.limits.jump + 1));
+    if (at < 0) return [];
+    const mend: Mend = {
+      words: 'Ease between them',
+      apply: changed(panel.id, (own) => {
+        const eased = { kind: 'eased' as const, fromMm: series[0], toMm: series[series.length - 1] };
+        return { ...own, spacing: own.spacing.kind === 'backwards' ? { ...own.spacing, spacing: eased } : eased };
+      }),
+    };
+    return [{
+      rule: 'jump', panel: panel.id, foils: [], mend,
+      seen: `${panel.name}: the drop-out jumps from ${series[at - 1]} to ${series[at]} mm.`,
+      why: 'A jump shows as a line; ease from one spacing to the next.',
+    }];
+  });
+}
+
+/** The finest weave belongs at the hairline; a slice there shows its edge. */
+export function sliceChecks(input: CheckInput): Check[] {
+  return active(input).flatMap((panel): Check[] => {
+    if (panel.gather.kind !== 'slice') return [];
+    const there = input.computed.sheet.foils.filter((foil) => foil.panel === panel.id && foil.gather === 'slice' && /hairline|temple/.test(foil.zone));
+    if (there.length === 0) return [];
+    return [{
+      rule: 'slice-on-hairline', panel: panel.id, foils: there.map(({ id }) => id),
+      seen: `${panel.name}: ${there.length === 1 ? 'a slice lies' : `${there.length} slices lie`} on the hairline.`,
+      why: 'A solid edge at the hairline shows a hard line as it grows; others put it there for boldness.',
+      mend: {
+        words: 'First the finest weave',
+        apply: changed(panel.id, (own) => ({ ...own, gather: { kind: 'weave', stitchMm: 2, gapMm: 2, depth: 0.5, fromHairline: true } })),
+      },
+    }];
+  });
+}
+
+/** Keeping an angle is hard: it turns bit by bit until the last one lies flat. */
+export function driftChecks(input: CheckInput): Check[] {
+  return active(input).flatMap((panel): Check[] => {
+    if (panel.direction.kind !== 'parallel' || panel.direction.angleDeg === 0) return [];
+    const own = input.computed.sheet.foils.filter((foil) => foil.panel === panel.id && Math.abs(foil.driftDeg) > input.limits.driftDeg && !/crown|top/.test(foil.zone));
+    if (own.length < 2) return [];
+    const most = own.reduce((a, b) => (Math.abs(b.driftDeg) > Math.abs(a.driftDeg) ? b : a));
+    return [{
+      rule: 'drift', panel: panel.id, foils: own.map(({ id }) => id),
+      seen: `${panel.name}: the diagonal turns by ${Math.round(Math.abs(most.driftDeg))}° over its rows, most at row ${most.row}.`,
+      why: 'Where the angle is lost, so is the softness: find it anew from the landmark at these rows.',
+    }];
+  });
+}
+
+/** In a crossed pattern every second foil lies on the same side. */
+export function alternationChecks(input: CheckInput): Check[] {
+  return active(input).flatMap((panel): Check[] => {
+    if (panel.direction.kind !== 'crossed' || panel.rotation?.sequence.length !== 2) return [];
+    const [a, b] = panel.rotation.sequence;
+    return [{
+      rule: 'single-alternation', panel: panel.id, foils: [],
+      seen: `${panel.name}: ${a} and ${b} alternate foil by foil in a crossed pattern.`,
+      why: 'That puts all of one on one side. Work in pairs.',
+      mend: { words: `${a} ${a} ${b} ${b}`, apply: changed(panel.id, (own) => ({ ...own, rotation: own.rotation && { ...own.rotation, sequence: a + a + b + b } })) },
+    }];
+  });
+}
+
+/** Foils take longer than was agreed. */
+export function timeChecks({ computed, limits }: CheckInput): Check[] {
+  const { foilingMinutes } = computed.sheet.totals;
+  if (limits.minutes === null || foilingMinutes <= limits.minutes) return [];
+  return [{
+    rule: 'over-time', foils: [],
+    seen: `The foils take about ${Math.round(foilingMinutes)} min; ${limits.minutes} min are there.`,
+    why: 'The first foils would be on for longer than the maker allows, or the visit runs over.',
+  }];
+}

@@ -1,0 +1,162 @@
+import { foilSeconds, MINUTES_PER_PANEL_CHANGE } from '../clock';
+import { zonesOf, type ZoneFamily } from '../head';
+import { recipeLine, type ComputedPlan, type PatternEngine, type Plan } from '../pattern';
+import { thinned } from './thin';
+import { placeOf, worthOf, type Place } from './worth';
+
+/** The limit that a plan is fitted to. */
+export type FitLimit = { readonly kind: 'foils'; readonly foils: number } | { readonly kind: 'minutes'; readonly minutes: number };
+
+export interface FitChange {
+  readonly panel: string;
+  /** What changes, with its figures: `Back: fine weave, 4 + 5 mm → 4 + 12 mm; 62 → 36 foils`. */
+  readonly words: string;
+}
+
+export type Fitted =
+  | {
+      readonly ok: true;
+      readonly plan: Plan;
+      readonly foils: number;
+      readonly minutes: number;
+      /** Worth of what is left, in points; only to be compared with another fit of the same plan. */
+      readonly worth: number;
+      readonly changes: readonly FitChange[];
+      /** What is lost, in words, before it is accepted. */
+      readonly lost: readonly string[];
+    }
+  | { readonly ok: false; readonly problem: string };
+
+/** How far a panel's pitch may be stretched. */
+const FACTORS = [1, 1.15, 1.3, 1.5, 1.75, 2, 2.5, 3, 4];
+
+interface Option {
+  readonly factor: number;
+  readonly foils: number;
+  /** Cost in the limit's unit, whole numbers: foils, or tenths of a minute. */
+  readonly cost: number;
+  readonly worth: number;
+}
+
+const GROUPS: readonly { words: string; families: readonly ZoneFamily[] }[] = [
+  { words: 'hairline', families: ['front-hairline', 'temple', 'ear-hairline', 'nape-hairline'] },
+  { words: 'top and front', families: ['top', 'front'] },
+  { words: 'crown', families: ['crown'] },
+  { words: 'sides', families: ['upper-side', 'lower-side'] },
+  { words: 'back', families: ['upper-back', 'occipital'] },
+  { words: 'nape', families: ['nape'] },
+];
+
+/**
+ * Thins a plan to a limit where it shows least: every panel may stretch its pitch, and of all combinations within the
+ * limit the one with the greatest worth is taken (dynamic programming over panels, exact for the steps offered). No panel
+ * is emptied. The sum over panels is separable while each place belongs mostly to one of them.
+ */
+export function fitPlan(plan: Plan, engine: PatternEngine, limit: FitLimit): Fitted {
+  const before = engine.compute(plan);
+  const panels = plan.panels.filter((panel) => before.sheet.panels.some((own) => own.panel === panel.id && own.foils > 0));
+  if (panels.length === 0) return { ok: false, problem: 'There are no foils to fit.' };
+  const full = countByPlace(before, plan.head.part.offsetMm);
+  const unit = (foils: number, seconds: number) => (limit.kind === 'foils' ? foils : Math.ceil(seconds / 6));
+  const changes = (panels.length - 1) * MINUTES_PER_PANEL_CHANGE * 10;
+  const most = limit.kind === 'foils' ? Math.floor(limit.foils) : Math.floor(limit.minutes * 10) - changes;
+
+  const options = panels.map((panel) =>
+    FACTORS.flatMap((factor): Option[] => {
+      const own = thinned(panel, factor);
+      if (!own) return [];
+      // In its place among the others, so that what they have taken stays theirs.
+      const computed = factor === 1 ? before : engine.compute(withPanels(plan, new Map([[panel.id, own]])));
+      const foils = computed.sheet.foils.filter((foil) => foil.panel === panel.id);
+      if (foils.length === 0) return [];
+      const seconds = foils.reduce((sum, foil) => sum + foilSeconds({ gather: foil.gather, panel: panel.id, teasing: panel.start.teasing }), 0);
+      return [{ factor, foils: foils.length, cost: unit(foils.length, seconds), worth: worthOf(countByPlace(computed, plan.head.part.offsetMm, panel.id), full) }];
+    }),
+  );
+  const least = options.reduce((sum, own) => sum + Math.min(...own.map(({ cost }) => cost)), 0);
+  if (least > most) {
+    const names = panels.map(({ name }) => name).join(', ');
+    const said = limit.kind === 'foils' ? `${least} foils` : `${Math.ceil((least + changes) / 10)} minutes`;
+    return { ok: false, problem: `Even at its widest this pattern takes ${said} (${names}). Switch a panel off first.` };
+  }
+  const chosen = bestWithin(options, most);
+  const thin = new Map(panels.map((panel, i) => [panel.id, thinned(panel, options[i][chosen[i]].factor)!]));
+  const fitted = withPanels(plan, thin);
+  const after = engine.compute(fitted);
+  return {
+    ok: true,
+    plan: fitted,
+    foils: after.sheet.totals.foils,
+    minutes: after.sheet.totals.foilingMinutes,
+    worth: options.reduce((sum, own, i) => sum + own[chosen[i]].worth, 0),
+    changes: panels.flatMap((panel, i): FitChange[] => {
+      const own = options[i][chosen[i]];
+      if (own.factor === 1) return [];
+      const first = options[i].find(({ factor }) => factor === 1)!;
+      return [{ panel: panel.id, words: `${panel.name}: ${recipeLine(panel)} → ${recipeLine(thin.get(panel.id)!)}; ${first.foils} → ${own.foils} foils` }];
+    }),
+    lost: lostOf(before, after),
+  };
+}
+
+function withPanels(plan: Plan, own: ReadonlyMap<string, Plan['panels'][number]>): Plan {
+  return { ...plan, panels: plan.panels.map((panel) => own.get(panel.id) ?? panel) };
+}
+
+function countByPlace(computed: ComputedPlan, partOffsetMm: number, panel?: string): Map<Place, number> {
+  const out = new Map<Place, number>();
+  computed.sheet.foils.forEach((foil, i) => {
+    if (panel !== undefined && foil.panel !== panel) return;
+    const place = placeOf(foil, computed, i, partOffsetMm);
+    out.set(place, (out.get(place) ?? 0) + 1);
+  });
+  return out;
+}
+
+/** For each panel the index of its option, such that the worth is greatest within the cost. */
+function bestWithin(options: readonly (readonly Option[])[], most: number): number[] {
+  let best = new Float64Array(most + 1).fill(-Infinity);
+  best[0] = 0;
+  const choices: Int16Array[] = [];
+  for (const own of options) {
+    const next = new Float64Array(most + 1).fill(-Infinity);
+    const choice = new Int16Array(most + 1).fill(-1);
+    own.forEach(({ cost, worth }, o) => {
+      for (let c = cost; c <= most; c += 1) {
+        const value = best[c - cost] + worth;
+        if (value > next[c] + 1e-12) {
+          next[c] = value;
+          choice[c] = o;
+        }
+      }
+    });
+    best = next;
+    choices.push(choice);
+  }
+  let cost = best.indexOf(best.reduce((a, b) => Math.max(a, b), -Infinity));
+  const out = new Array<number>(options.length);
+  for (let i = options.length - 1; i >= 0; i -= 1) {
+    out[i] = choices[i][cost];
+    cost -= options[i][out[i]].cost;
+  }
+  return out;
+}
+
+function lostOf(before: ComputedPlan, after: ComputedPlan): string[] {
+  const share = (computed: ComputedPlan, families: readonly ZoneFamily[]) => {
+    const zones = new Set<string>(families.flatMap(zonesOf));
+    let lit = 0;
+    let area = 0;
+    for (const zone of computed.sheet.zones) {
+      if (!zones.has(zone.zone)) continue;
+      lit += zone.lightenedShare * zone.areaCm2;
+      area += zone.areaCm2;
+    }
+    return lit / area;
+  };
+  return GROUPS.flatMap(({ words, families }) => {
+    const [was, is] = [share(before, families), share(after, families)];
+    const percent = (value: number) => `${Math.round(value * 1000) / 10} %`;
+    return was - is > 0.002 ? [`${words}: ${percent(was)} → ${percent(is)} lightened`] : [];
+  });
+}

@@ -1,0 +1,1 @@
+export { fitPlan, type FitChange, type FitLimit, type Fitted } from './fit';

@@ -1,0 +1,36 @@
+import type { Panel, PlainSpacing } from '../pattern';
+
+/** Widest drop-out that thinning comes to, mm. */
+const WIDEST_MM = 80;
+
+/** A panel with its pitch stretched by a factor of 1 or more; undefined for one whose family lays its partings itself. */
+export function thinned(panel: Panel, factor: number): Panel | undefined {
+  if (factor === 1) return panel;
+  if (panel.direction.kind === 'crossed') return undefined;
+  const wider = (mm: number) => Math.min(WIDEST_MM, Math.round(((panel.thicknessMm + mm) * factor - panel.thicknessMm) * 2) / 2);
+  const plain = (spacing: PlainSpacing): PlainSpacing => {
+    switch (spacing.kind) {
+      case 'constant':
+        return { kind: 'constant', dropoutMm: wider(spacing.dropoutMm) };
+      case 'graded':
+        return { kind: 'graded', dropoutsMm: spacing.dropoutsMm.map(wider) };
+      case 'eased':
+        return { kind: 'eased', fromMm: wider(spacing.fromMm), toMm: wider(spacing.toMm) };
+    }
+  };
+  const { spacing } = panel;
+  switch (spacing.kind) {
+    case 'count':
+      return { ...panel, spacing: { ...spacing, foils: Math.max(1, Math.floor(spacing.foils / factor)) } };
+    case 'share':
+      return { ...panel, spacing: { ...spacing, lightened: Math.max(0.005, spacing.lightened / factor) } };
+    case 'minutes':
+      return { ...panel, spacing: { ...spacing, minutes: Math.max(1, spacing.minutes / factor) } };
+    case 'budget':
+      return { ...panel, spacing: { ...spacing, amountMinor: Math.max(1, Math.floor(spacing.amountMinor / factor)) } };
+    case 'backwards':
+      return { ...panel, spacing: { ...spacing, spacing: plain(spacing.spacing) } };
+    default:
+      return { ...panel, spacing: plain(spacing) };
+  }
+}

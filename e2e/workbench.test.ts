@@ -1,0 +1,126 @@
+import { fill, foilCount, live, newVisit, openBrowser, press, saved, see, seriousFindings, signIn, type Session } from './harness';
+
+let session: Session;
+beforeAll(async () => {
+  session = await openBrowser();
+  await signIn(session.page);
+});
+afterAll(() => session.close());
+
+const panels = () => session.page.$$eval('[data-panel-foils]', (all) => all.map((element) => [element.getAttribute('data-panel-foils'), Number(element.textContent)] as const));
+const choose = async (trigger: string, item: string) => {
+  await press(session.page, trigger);
+  const found = (await session.page.waitForSelector(`::-p-xpath(//*[@role="menuitem"][.//*[normalize-space()="${item}"]])`))!;
+  await found.click();
+};
+const pressFirst = async (words: string) => {
+  const found = (await session.page.waitForSelector(`::-p-xpath(//button[normalize-space()="${words}"])`))!;
+  await found.click();
+};
+
+test('a pattern from the library is laid on this head, and undone by name', async () => {
+  const { page } = session;
+  await newVisit(page, 'Library Head');
+  await press(page, 'Pattern');
+  await page.waitForSelector('#total-foils');
+  const before = await foilCount(page);
+  await press(page, 'Library …');
+  await page.waitForFunction(() => document.querySelectorAll('[role=dialog] svg[role=img]').length >= 18, { timeout: 30_000 });
+  expect(await seriousFindings(page)).toEqual([]);
+  await press(page, 'Take this pattern: Rim for hair worn up');
+  await see(page, 'Front rim');
+  expect(await foilCount(page)).toBeLessThanOrEqual(15);
+  expect((await panels()).map(([id]) => id)).toEqual(['nape', 'sides', 'front']);
+  await press(page, 'Undo: pattern Rim for hair worn up');
+  expect(await foilCount(page)).toBe(before);
+  await press(page, 'Redo: pattern Rim for hair worn up');
+  await saved(page);
+  await page.reload();
+  await live(page);
+  expect(await foilCount(page)).toBeLessThanOrEqual(15);
+}, 120_000);
+
+test('panels are added, copied, mirrored, moved by keyboard and removed', async () => {
+  const { page } = session;
+  await newVisit(page, 'Panel Head');
+  await press(page, 'Pattern');
+  await choose('More for Side, right', 'Remove');
+  expect((await panels()).map(([id]) => id)).toEqual(['back', 'side-left']);
+  await choose('More for Side, left', 'Mirror to the other side');
+  const [, left, right] = await panels();
+  expect(right[0]).toBe('side-right');
+  expect(right[1]).toBe(left[1]);
+  await choose('Add a panel', 'Face frame');
+  await see(page, 'triangle at the face');
+  const withFace = await panels();
+  expect(withFace.find(([id]) => id === 'face')![1]).toBeGreaterThan(4);
+  // What the face frame takes, the sides no longer have.
+  expect(withFace.find(([id]) => id === 'side-left')![1]).toBeLessThan(left[1]);
+  await choose('More for Back', 'Duplicate');
+  await see(page, 'Back 2');
+  await choose('More for Back 2', 'Remove');
+  const back = (await page.waitForSelector('[data-panel-foils="back"]'))!;
+  await back.evaluate((element) => (element.closest('button') as HTMLButtonElement).focus());
+  await page.keyboard.down('Alt');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.up('Alt');
+  await page.waitForFunction(() => document.querySelectorAll('[data-panel-foils]')[1].getAttribute('data-panel-foils') === 'back');
+  expect(await seriousFindings(page)).toEqual([]);
+  await saved(page);
+}, 90_000);
+
+test('a finding says what and why, and its mend is one press', async () => {
+  const { page, complaints } = session;
+  await newVisit(page, 'Back Only');
+  await press(page, 'Pattern');
+  for (const panel of ['Side, left', 'Side, right']) await press(page, `Foil the panel ${panel}`);
+  await page.waitForFunction(() => /things? to look at/.test(document.body.innerText));
+  const toggle = (await page.waitForSelector('button[aria-expanded="false"]::-p-text(to look at)'))!;
+  await toggle.click();
+  await see(page, 'of the hairline round the face.');
+  expect(await seriousFindings(page)).toEqual([]);
+  await pressFirst('Add a fine weave there');
+  await see(page, 'Rim');
+  await page.waitForFunction(() => !document.body.innerText.includes('of the hairline round the face.'));
+  await press(page, 'Undo: Add a fine weave there');
+  await see(page, 'of the hairline round the face.');
+  await saved(page);
+  expect(complaints).toEqual([]);
+}, 90_000);
+
+test('the plan is fitted to a number of foils: shown first, then taken, then undone', async () => {
+  const { page } = session;
+  await newVisit(page, 'Fitted Head');
+  await press(page, 'Pattern');
+  await page.waitForSelector('#total-foils');
+  const before = await foilCount(page);
+  await press(page, 'Fit to …');
+  await fill(page, 'At most so many foils', '60');
+  await press(page, 'Show how');
+  await see(page, 'Lost:');
+  expect(await foilCount(page)).toBe(before);
+  expect(await seriousFindings(page)).toEqual([]);
+  await press(page, 'Take it');
+  await page.waitForFunction(() => Number(document.querySelector('#total-foils')!.textContent) <= 60);
+  expect(await foilCount(page)).toBeGreaterThan(50);
+  await press(page, 'Undo: fitted to 60 foils');
+  expect(await foilCount(page)).toBe(before);
+  await press(page, 'Fit to …');
+  await fill(page, 'At most so many foils', '2');
+  await press(page, 'Show how');
+  await see(page, 'Even at its widest this pattern takes');
+  await press(page, 'Close');
+  await saved(page);
+}, 90_000);
+
+test('a target is solved to a drop-out that is said', async () => {
+  const { page } = session;
+  const rule = await page.waitForSelector('::-p-aria([name="Spacing rule"])');
+  await rule!.evaluate((element) => {
+    const select = element as HTMLSelectElement;
+    select.value = 'count';
+    select.dispatchEvent(new Event('change', { bubbles: true }));
+  });
+  await see(page, 'Comes to a drop-out of');
+  await saved(page);
+}, 60_000);

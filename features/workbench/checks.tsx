@@ -1,0 +1,56 @@
+'use client';
+
+import { useDeferredValue, useMemo, useState } from 'react';
+import { checksOf, type Check } from '@/core/check';
+import { WarnIcon } from '@/ui/icons';
+import { useVisit } from '../visit/store';
+
+/** What is worth a second look in the pattern: each finding with its reason, its place, and a mend where there is one. */
+export function Checks() {
+  const { plan, computed, editPlan, select, light } = useVisit();
+  const [open, setOpen] = useState(false);
+  // Findings may come a moment after the drawing: the drawing answers first.
+  const settled = useDeferredValue(computed);
+  const settledPlan = useDeferredValue(plan);
+  const checks = useMemo(() => checksOf(settledPlan, settled), [settledPlan, settled]);
+  if (checks.length === 0) {
+    return <p className="absolute top-4 right-4 text-sm text-ink-soft">{computed.sheet.foils.length > 0 ? 'Nothing to look at again' : ''}</p>;
+  }
+  const show = (check: Check) => {
+    if (check.panel) select(check.panel, check.foils[0]);
+  };
+  return (
+    <div className="absolute top-4 right-4 z-10 flex w-[300px] flex-col items-end">
+      <button
+        type="button" onClick={() => setOpen(!open)} aria-expanded={open}
+        className="flex h-10 items-center gap-2 rounded-ui border border-amber-bark bg-amber-pale px-3 text-base font-semibold text-amber-bark"
+      >
+        <WarnIcon /> {checks.length === 1 ? '1 thing to look at' : `${checks.length} things to look at`}
+      </button>
+      {open && (
+        <ul aria-label="Findings" className="mt-5 grid max-h-[60dvh] w-full gap-2 overflow-y-auto rounded-[8px] bg-ground/90 p-1 shadow-2xl">
+          {checks.map((check) => (
+            <li
+              key={check.seen} className="card border-l-[3px] border-l-amber-bark p-3"
+              onPointerEnter={() => light(check.foils[0])} onPointerLeave={() => light(undefined)}
+            >
+              <p className="text-base font-medium">{check.seen}</p>
+              <p className="mt-0.5 text-sm text-ink-soft">{check.why}</p>
+              <div className="mt-1 flex gap-3">
+                {check.mend && (
+                  <button
+                    type="button" className="h-9 text-base font-semibold text-leaf hover:text-leaf-dark"
+                    onClick={() => editPlan(check.mend!.words, check.mend!.apply)}
+                  >
+                    {check.mend.words}
+                  </button>
+                )}
+                {check.panel && <button type="button" className="h-9 text-base text-ink-soft hover:text-ink" onClick={() => show(check)}>Show</button>}
+              </div>
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
