@@ -88,6 +88,53 @@ test('a finding says what and why, and its mend is one press', async () => {
   expect(complaints).toEqual([]);
 }, 90_000);
 
+test('one foil is changed by hand, and is as the recipe has it again', async () => {
+  const { page } = session;
+  await newVisit(page, 'By Hand');
+  await press(page, 'Pattern');
+  await page.waitForSelector('#total-foils');
+  const before = await foilCount(page);
+  const cell = (await page.$$('footer svg g'))[10];
+  await cell.click();
+  await press(page, 'Make it a slice');
+  await see(page, ', by hand');
+  await press(page, 'As the recipe has it');
+  await page.waitForFunction(() => !document.body.innerText.includes(', by hand'));
+  await press(page, 'Drop it');
+  await page.waitForFunction((n) => Number(document.querySelector('#total-foils')!.textContent) === n, {}, before - 1);
+  await saved(page);
+  expect(await seriousFindings(page)).toEqual([]);
+}, 60_000);
+
+test('enlarged, every foil carries its number; all of the head is one press away', async () => {
+  const { page } = session;
+  const numbers = () => page.$$eval('[aria-label^="Opened head with"] text', (all) => all.length);
+  const before = await numbers();
+  await press(page, 'Larger');
+  await press(page, 'Larger');
+  const foils = await foilCount(page);
+  await page.waitForFunction((n) => document.querySelectorAll('[aria-label^="Opened head with"] text').length >= n, {}, foils);
+  await press(page, 'All');
+  await page.waitForFunction((n) => document.querySelectorAll('[aria-label^="Opened head with"] text').length === n, {}, before);
+});
+
+test('the dim theme and the left hand are kept on this device, and ? shows the shortcuts', async () => {
+  const { page } = session;
+  await choose('View and shortcuts', 'Dim theme');
+  await choose('View and shortcuts', 'Left-handed');
+  expect(await seriousFindings(page)).toEqual([]);
+  await page.reload();
+  await live(page);
+  expect(await page.evaluate(() => ({ ...document.documentElement.dataset }))).toMatchObject({ theme: 'dim', hand: 'left' });
+  const places = await page.evaluate(() => ['nav[aria-label="Panels in working order"]', 'aside'].map((own) => document.querySelector(own)!.getBoundingClientRect().left));
+  expect(places[0]).toBeGreaterThan(places[1]);
+  await page.keyboard.press('?');
+  await see(page, 'move a panel in the order of work');
+  await page.keyboard.press('Escape');
+  await choose('View and shortcuts', 'Day theme');
+  await choose('View and shortcuts', 'Right-handed');
+});
+
 test('the plan is fitted to a number of foils: shown first, then taken, then undone', async () => {
   const { page } = session;
   await newVisit(page, 'Fitted Head');

@@ -1,7 +1,7 @@
 import clsx from 'clsx';
 import { useId, type ComponentProps, type ReactNode } from 'react';
 
-const BOX = 'w-full rounded-ui border bg-white text-ink text-md px-3 eases placeholder:text-ink-soft';
+const BOX = 'w-full rounded-ui border bg-field text-ink text-md px-3 eases placeholder:text-ink-soft';
 const edge = (problem?: string) => (problem ? 'border-rowan' : 'border-edge hover:border-ink');
 
 interface Labelled {

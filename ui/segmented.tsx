@@ -18,7 +18,7 @@ export function Segmented<T extends string>({ label, value, options, onChange }:
       aria-label={label}
       value={value}
       onValueChange={(next) => next && onChange(next as T)}
-      className="grid auto-cols-fr grid-flow-col overflow-hidden rounded-ui border border-edge bg-white"
+      className="grid auto-cols-fr grid-flow-col overflow-hidden rounded-ui border border-edge bg-field"
     >
       {options.map((option) => (
         <ToggleGroup.Item
@@ -26,7 +26,7 @@ export function Segmented<T extends string>({ label, value, options, onChange }:
           value={option.value}
           className={clsx(
             'h-10 border-r border-line px-1 text-base font-medium last:border-r-0 eases',
-            option.value === value ? 'bg-leaf text-white' : 'hover:bg-leaf-pale',
+            option.value === value ? 'bg-leaf text-on-leaf' : 'hover:bg-leaf-pale',
           )}
         >
           {option.words}

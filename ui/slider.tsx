@@ -41,7 +41,7 @@ export function Slider({ label, value, min, max, step, said, onChange, track, hi
         <Radix.Thumb
           aria-labelledby={id}
           aria-valuetext={said}
-          className="block size-6 rounded-full border-[3px] border-leaf bg-white shadow-sm hover:border-leaf-dark"
+          className="block size-6 rounded-full border-[3px] border-leaf bg-field shadow-sm hover:border-leaf-dark"
         />
       </Radix.Root>
       {hint && <p className="-mt-1 text-xs text-ink-soft">{hint}</p>}

@@ -1,6 +1,7 @@
 export { BRIGHTNESS, brightnessStep } from './brightness';
 export { columnCount, columnEdges } from './columns';
 export { createPatternEngine, MOST_FOILS_PER_PANEL, type ComputedPlan, type PatternDrawing, type PatternEngine } from './compute';
+export { clearLostEdits, dropFoil, moveFoil, restoreFoil, retypeFoil } from './foil-edits';
 export { gatherOf, pick, pickerOf, stitchIntervals, type Picked, type Picker } from './gather';
 export { GATHER_PRESETS, type GatherPreset } from './gather-presets';
 export { hairGrams, hairIn, hairsOn } from './hair';

@@ -24,7 +24,7 @@ export function SearchField({ search }: { search: string }) {
       <input
         type="search" value={text} onChange={(event) => setText(event.target.value)} maxLength={200}
         placeholder="Find by name, phone or note"
-        className="h-11 w-full rounded-ui border border-edge bg-white pr-3 pl-10 text-md placeholder:text-ink-soft hover:border-ink"
+        className="h-11 w-full rounded-ui border border-edge bg-field pr-3 pl-10 text-md placeholder:text-ink-soft hover:border-ink"
       />
     </label>
   );

@@ -55,7 +55,7 @@ export function Hair() {
               onChange={(event) =>
                 setHead(`hairline, ${side}`, { hairline: { ...head.hairline, [side]: event.target.value as HairlineShape } })
               }
-              className="h-10 w-full rounded-ui border border-edge bg-white px-2 text-md capitalize hover:border-ink"
+              className="h-10 w-full rounded-ui border border-edge bg-field px-2 text-md capitalize hover:border-ink"
             >
               {HAIRLINE_SHAPES.map((shape) => <option key={shape} value={shape}>{shape}</option>)}
               {shapeName(head.hairline[side]) === OWN_SHAPE && <option value={OWN_SHAPE} disabled>{OWN_SHAPE}</option>}

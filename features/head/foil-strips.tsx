@@ -12,12 +12,14 @@ interface FoilStripsProps {
   selectedPanel?: string;
   selectedFoil?: string;
   lit?: string;
+  /** Every foil carries its place in the order of work: legible once the head is enlarged. */
+  numbered?: boolean;
   onLight?(foil: string | undefined): void;
   onSelect?(foil: Foil): void;
 }
 
 /** Foils as strips lying on the opened head: edge of foil, hair inside, light where it is picked, in real proportion. */
-export function FoilStrips({ foils, paths, bark, selectedPanel, selectedFoil, lit, onLight, onSelect }: FoilStripsProps) {
+export function FoilStrips({ foils, paths, bark, selectedPanel, selectedFoil, lit, numbered = false, onLight, onSelect }: FoilStripsProps) {
   return foils.map((foil, i) => (
     <g
       key={foil.id} className={onSelect && 'cursor-pointer'}
@@ -27,7 +29,8 @@ export function FoilStrips({ foils, paths, bark, selectedPanel, selectedFoil, li
       <Strip
         path={paths[i]} widthMm={foil.widthMm} thicknessMm={foil.thicknessMm} bark={bark}
         state={foil.id === selectedFoil || foil.id === lit ? 'lit' : foil.panel === selectedPanel ? 'chosen' : 'plain'}
-        number={foil.panel === selectedPanel && Math.abs(foil.column) <= 1 ? foil.row : undefined}
+        number={numbered ? undefined : foil.panel === selectedPanel && Math.abs(foil.column) <= 1 ? foil.row : undefined}
+        order={numbered ? foil.order : undefined}
       />
     </g>
   ));
@@ -43,7 +46,7 @@ export const Between = memo(function Between({ computed }: { computed: ComputedP
     <g pointerEvents="none">
       <path d={shape(drawing.painted)} fill="var(--color-sun)" fillOpacity="0.62" />
       <path d={treated('tip-out')} fill="var(--color-sun)" fillOpacity="0.3" />
-      <path d={treated('lowlight')} fill="var(--color-dusk)" fillOpacity="0.75" />
+      <path d={treated('lowlight')} fill="var(--color-lowlight)" fillOpacity="0.8" />
     </g>
   );
 });
@@ -55,9 +58,10 @@ interface StripProps {
   bark: string;
   state: 'lit' | 'chosen' | 'plain';
   number?: number;
+  order?: number;
 }
 
-const Strip = memo(function Strip({ path, widthMm, thicknessMm, bark, state, number }: StripProps) {
+const Strip = memo(function Strip({ path, widthMm, thicknessMm, bark, state, number, order }: StripProps) {
   const middle = pathPoints(path);
   const d = pathThrough(middle);
   const { gather } = path;
@@ -78,6 +82,7 @@ const Strip = memo(function Strip({ path, widthMm, thicknessMm, bark, state, num
         d={d} fill="none" stroke="var(--color-sun)" strokeWidth={Math.max(0.8, (thicknessMm - 0.4) * depth)} pathLength={widthMm}
         strokeDasharray={dashes(gather, widthMm)}
       />
+      {order !== undefined && <FoilNumber at={middle[middle.length >> 1]} size={Math.min(3.4, Math.max(2.2, thicknessMm * 0.9))} figure={order} />}
       {number !== undefined && (
         <text x={-end.x} y={-end.y + 2.2} fontSize="6.2" fontWeight="700" textAnchor="middle" fill="var(--color-white)" stroke="#000" strokeOpacity="0.55" strokeWidth="1.8" paintOrder="stroke" pointerEvents="none">
           {number}
@@ -86,6 +91,14 @@ const Strip = memo(function Strip({ path, widthMm, thicknessMm, bark, state, num
     </>
   );
 });
+
+function FoilNumber({ at, size, figure }: { at: OpenedPoint; size: number; figure: number }) {
+  return (
+    <text x={-at.x} y={-at.y + size / 3} fontSize={size} fontWeight="700" textAnchor="middle" fill="var(--color-white)" stroke="#000" strokeOpacity="0.7" strokeWidth={size / 4} paintOrder="stroke" pointerEvents="none">
+      {figure}
+    </text>
+  );
+}
 
 /** Stitches and gaps along the section as a dash pattern, in mm of the path; solid for a slice. */
 function dashes(gather: SingleGather, widthMm: number): string | undefined {

@@ -1,6 +1,6 @@
 'use client';
 
-import { useId, useMemo, type ReactNode } from 'react';
+import { useId, useMemo, type ReactNode, type SVGProps } from 'react';
 import { landmarks, openedHairline, openedPart, toOpened, type Head, type OpenedPoint } from '@/core/head';
 
 /** Screen coordinates of the opened head: mm, the client's left on screen-left, the forehead up. */
@@ -15,6 +15,23 @@ export function pathThrough(points: readonly OpenedPoint[], closed = false): str
   return text.join('') + (closed ? 'Z' : '');
 }
 
+/** A piece of the opened head: its middle in screen mm of the average head, and how many times it is enlarged. */
+export interface View {
+  readonly x: number;
+  readonly y: number;
+  readonly times: number;
+}
+
+/** All of the head: its middle on the drawing, mm of the average head. */
+export const WHOLE_HEAD: View = { x: 0, y: 70, times: 1 };
+/** Edge of the square that holds the whole head, mm of the average head. */
+export const HEAD_BOX_MM = 376;
+
+function boxOf(head: Head, { x, y, times }: View = WHOLE_HEAD): string {
+  const size = (HEAD_BOX_MM * head.k) / times;
+  return `${x * head.k - size / 2} ${y * head.k - size / 2} ${size} ${size}`;
+}
+
 interface ScalpMapProps {
   head: Head;
   /** Colour of unlit hair (CSS). */
@@ -22,19 +39,23 @@ interface ScalpMapProps {
   partOffsetMm: number;
   label: string;
   className?: string;
+  /** The piece of the head that is shown; all of it where none is given. */
+  view?: View;
+  /** Pointer and wheel on the drawing. */
+  handlers?: SVGProps<SVGSVGElement>;
   /** Drawn on the hair, under the part and the landmarks. */
   children?: ReactNode;
 }
 
 /** The opened head: the scalp unrolled around the apex, forehead up, dark as hair; landmarks softly named. */
-export function ScalpMap({ head, bark, partOffsetMm, label, className, children }: ScalpMapProps) {
+export function ScalpMap({ head, bark, partOffsetMm, label, className, view, handlers, children }: ScalpMapProps) {
   const id = useId();
   const outline = useMemo(() => pathThrough(openedHairline(head, 360), true), [head]);
   const flow = useMemo(() => hairFlow(head), [head]);
   const part = useMemo(() => pathThrough(openedPart(head, partOffsetMm)), [head, partOffsetMm]);
   const marks = useMemo(() => landmarkPlaces(head), [head]);
   return (
-    <svg viewBox={`${-188 * head.k} ${-118 * head.k} ${376 * head.k} ${376 * head.k}`} className={className} role="group" aria-label={label}>
+    <svg viewBox={boxOf(head, view)} className={className} role="group" aria-label={label} {...handlers}>
       <defs>
         <clipPath id={`${id}hair`}><path d={outline} /></clipPath>
         <radialGradient id={`${id}light`} cx="0.5" cy="0.32" r="0.7">

@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import { Button } from '@/ui/button';
 import { Mark } from '@/ui/mark';
+import { ComfortMenu } from '../comfort/comfort-menu';
 import { signOut } from './actions';
 
 /** The bar of the pages outside a visit: where we are and who is signed in. */
@@ -16,6 +17,7 @@ export function TopBar({ personName, role, salonName }: { personName: string; ro
         <span className="ml-auto text-sm">
           {personName}, <span className="text-ink-soft">{role}</span>
         </span>
+        <ComfortMenu />
         <form action={signOut}>
           <Button type="submit" look="quiet" small>Sign out</Button>
         </form>

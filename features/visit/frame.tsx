@@ -6,6 +6,7 @@ import { useEffect, useSyncExternalStore, type ReactNode } from 'react';
 import { formatLevel } from '@/core/units';
 import { BackIcon, RedoIcon, UndoIcon } from '@/ui/icons';
 import { sayDay, sayDistance } from '../shared';
+import { ComfortMenu } from '../comfort/comfort-menu';
 import { DraftBanner } from './draft-banner';
 import { Ribbon } from './ribbon';
 import { useVisit } from './store';
@@ -55,6 +56,7 @@ function Header({ today, step }: { today: string; step: string }) {
       <p className="min-w-0 flex-1 truncate text-sm text-ink-soft narrow">{facts.join(' · ')}</p>
       <SaveMark />
       <UndoButtons />
+      <ComfortMenu />
       <nav aria-label="Steps of the visit" className="flex h-full">
         {STEPS.map(({ path, name }) => (
           <Link

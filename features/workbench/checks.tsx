@@ -2,6 +2,7 @@
 
 import { useDeferredValue, useMemo, useState } from 'react';
 import { checksOf, type Check } from '@/core/check';
+import { clearLostEdits } from '@/core/pattern';
 import { WarnIcon } from '@/ui/icons';
 import { useVisit } from '../visit/store';
 
@@ -13,7 +14,9 @@ export function Checks() {
   const settled = useDeferredValue(computed);
   const settledPlan = useDeferredValue(plan);
   const checks = useMemo(() => checksOf(settledPlan, settled), [settledPlan, settled]);
-  if (checks.length === 0) {
+  const lost = settled.sheet.edits.filter(({ applied }) => !applied);
+  const count = checks.length + (lost.length > 0 ? 1 : 0);
+  if (count === 0) {
     return <p className="absolute top-4 right-4 text-sm text-ink-soft">{computed.sheet.foils.length > 0 ? 'Nothing to look at again' : ''}</p>;
   }
   const show = (check: Check) => {
@@ -25,10 +28,22 @@ export function Checks() {
         type="button" onClick={() => setOpen(!open)} aria-expanded={open}
         className="flex h-10 items-center gap-2 rounded-ui border border-amber-bark bg-amber-pale px-3 text-base font-semibold text-amber-bark"
       >
-        <WarnIcon /> {checks.length === 1 ? '1 thing to look at' : `${checks.length} things to look at`}
+        <WarnIcon /> {count === 1 ? '1 thing to look at' : `${count} things to look at`}
       </button>
       {open && (
         <ul aria-label="Findings" className="mt-5 grid max-h-[60dvh] w-full gap-2 overflow-y-auto rounded-[8px] bg-ground/90 p-1 shadow-2xl">
+          {lost.length > 0 && (
+            <li className="card border-l-[3px] border-l-amber-bark p-3">
+              <p className="text-base font-medium">{lost.length === 1 ? lost[0].note : `${lost.length} changes by hand no longer find their foil.`}</p>
+              <p className="mt-0.5 text-sm text-ink-soft">The recipe has changed under them. They come back when their foil does.</p>
+              <button
+                type="button" className="mt-1 h-9 text-base font-semibold text-leaf hover:text-leaf-dark"
+                onClick={() => editPlan('lost changes by hand cleared', (before) => clearLostEdits(before, lost))}
+              >
+                Clear them
+              </button>
+            </li>
+          )}
           {checks.map((check) => (
             <li
               key={check.seen} className="card border-l-[3px] border-l-amber-bark p-3"

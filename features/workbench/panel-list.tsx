@@ -37,11 +37,11 @@ export function PanelList({ onLibrary, onFit }: { onLibrary(): void; onFit(): vo
             const name = event.target.value;
             if (name.trim() !== '') editPlan(`name of the pattern, ${name}`, (before) => ({ ...before, name }), 'plan name');
           }}
-          className="-mx-2 h-9 w-[calc(100%+16px)] rounded-ui border border-transparent bg-transparent px-2 text-md font-semibold hover:border-edge focus:border-edge focus:bg-white"
+          className="-mx-2 h-9 w-[calc(100%+16px)] rounded-ui border border-transparent bg-transparent px-2 text-md font-semibold hover:border-edge focus:border-edge focus:bg-field"
         />
         <div className="mt-1 grid grid-cols-2 gap-2">
-          <button type="button" onClick={onLibrary} className="h-10 rounded-ui border border-edge bg-white text-base font-semibold hover:border-ink">Library …</button>
-          <button type="button" onClick={onFit} className="h-10 rounded-ui border border-edge bg-white text-base font-semibold hover:border-ink">Fit to …</button>
+          <button type="button" onClick={onLibrary} className="h-10 rounded-ui border border-edge bg-field text-base font-semibold hover:border-ink">Library …</button>
+          <button type="button" onClick={onFit} className="h-10 rounded-ui border border-edge bg-field text-base font-semibold hover:border-ink">Fit to …</button>
         </div>
       </div>
       <h2 className="border-t border-line px-4 pt-3 pb-2 text-sm font-semibold">Panels in working order</h2>
@@ -102,7 +102,7 @@ export function PanelList({ onLibrary, onFit }: { onLibrary(): void; onFit(): vo
       <div className="px-4 py-3">
         <Menu
           label="Add a panel"
-          className="flex h-10 w-full items-center justify-center gap-2 rounded-ui border border-edge bg-white text-base font-semibold hover:border-ink"
+          className="flex h-10 w-full items-center justify-center gap-2 rounded-ui border border-edge bg-field text-base font-semibold hover:border-ink"
           trigger={<><PlusIcon /> Add a panel</>}
           items={PANEL_STARTS.map(({ words, hint, panel, first }) => ({
             words,
@@ -126,7 +126,7 @@ function PanelMenu({ panel, place, onMove }: { panel: Panel; place: number; onMo
   return (
     <Menu
       label={`More for ${panel.name}`} trigger={<MoreIcon />}
-      className="grid size-9 shrink-0 place-items-center rounded-ui text-ink-soft hover:bg-white hover:text-ink"
+      className="grid size-9 shrink-0 place-items-center rounded-ui text-ink-soft hover:bg-field hover:text-ink"
       items={[
         { words: 'Duplicate', choose: () => editPlan(`${panel.name} duplicated`, (before) => duplicatePanel(before, panel.id)) },
         {

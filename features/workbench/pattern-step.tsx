@@ -1,8 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { zoneName } from '@/core/head';
-import { brightnessStep, type Foil } from '@/core/pattern';
+import { brightnessStep } from '@/core/pattern';
 import { Between, FoilStrips } from '../head/foil-strips';
 import { pathThrough, ScalpMap } from '../head/scalp-map';
 import { hoursAndMinutes } from '../shared';
@@ -10,16 +9,18 @@ import { barkOf } from '../visit/bark';
 import { useVisit } from '../visit/store';
 import { Checks } from './checks';
 import { FitDialog } from './fit-dialog';
+import { FoilFacts } from './foil-facts';
 import { Library } from './library';
 import { PanelList } from './panel-list';
 import { Recipe } from './recipe';
+import { NUMBERED_FROM, useZoom, ZoomButtons } from './zoom';
 
 /** The workbench: panels in working order, the head in the middle, the selected panel's recipe. */
 export function PatternStep() {
   const [library, setLibrary] = useState(false);
   const [fit, setFit] = useState(false);
   return (
-    <main className="grid h-full grid-cols-[264px_minmax(0,1fr)_284px]">
+    <main className="workbench grid h-full grid-cols-[264px_minmax(0,1fr)_284px]">
       <PanelList onLibrary={() => setLibrary(true)} onFit={() => setFit(true)} />
       <Library open={library} onOpenChange={setLibrary} />
       <FitDialog open={fit} onOpenChange={setFit} />
@@ -66,55 +67,30 @@ function Head() {
   const { plan, computed, consult, selected, lit, light, select } = useVisit();
   const { sheet, drawing } = computed;
   const bark = barkOf(consult.naturalLevel);
-  return (
-    <ScalpMap
-      head={drawing.head} bark={bark} partOffsetMm={plan.head.part.offsetMm} className="mt-2 min-h-0 w-full flex-1"
-      label={`Opened head with ${sheet.totals.foils} foils`}
-    >
-      {drawing.outlines.flatMap(({ panel, side, outlines }) =>
-        outlines.map((outline, i) => (
-          <path
-            key={`${panel}${side}${i}`} d={pathThrough(outline, true)}
-            fill="var(--color-white)" fillOpacity={panel === selected.panel ? 0.05 : 0} onClick={() => select(panel)}
-            stroke="var(--color-white)" strokeOpacity={panel === selected.panel ? 0.75 : 0.3} strokeWidth="0.8"
-          />
-        )),
-      )}
-      <Between computed={computed} />
-      <FoilStrips
-        foils={sheet.foils} paths={drawing.paths} bark={bark}
-        selectedPanel={selected.panel} selectedFoil={selected.foil} lit={lit}
-        onLight={light} onSelect={(foil) => select(foil.panel, foil.id)}
-      />
-    </ScalpMap>
-  );
-}
-
-/** What is known of the foil under the pointer, or of the selected one. */
-function FoilFacts() {
-  const { computed, plan, lit, selected } = useVisit();
-  const { foils, problems } = computed.sheet;
-  const foil = foils.find(({ id }) => id === (lit ?? selected.foil));
-  return (
-    <div className="h-9 px-5 text-center text-base">
-      {foil ? (
-        <p><FoilWords foil={foil} panel={plan.panels.find(({ id }) => id === foil.panel)?.name ?? foil.panel} /></p>
-      ) : problems.length > 0 ? (
-        <p role="alert" className="font-semibold text-rowan">{problems[0].problem}</p>
-      ) : (
-        <p className="text-ink-soft">Point at a foil, or tap it, to see its measures.</p>
-      )}
-    </div>
-  );
-}
-
-function FoilWords({ foil, panel }: { foil: Foil; panel: string }) {
-  const column = foil.column === 0 ? 'middle' : `${foil.column > 0 ? 'left' : 'right'} ${Math.abs(foil.column)}`;
-  const stitches = foil.gather === 'slice' ? 'slice' : `${foil.stitches} stitches`;
+  const zoom = useZoom();
   return (
     <>
-      <b>{panel}, row {foil.row}, {column}</b>
-      {`: ${Math.round(foil.widthMm)} × ${foil.thicknessMm} mm, ${Math.round(foil.angleDeg)}°, ${stitches}, ${Math.round(foil.pickedShare * 100)} % picked, about ${Math.round(foil.hairs)} hairs, ${zoneName(foil.zone).toLowerCase()}`}
+      <ZoomButtons zoom={zoom} />
+      <ScalpMap
+        head={drawing.head} bark={bark} partOffsetMm={plan.head.part.offsetMm} className="mt-2 min-h-0 w-full flex-1 touch-none"
+        label={`Opened head with ${sheet.totals.foils} foils`} view={zoom.view} handlers={zoom.handlers}
+      >
+        {drawing.outlines.flatMap(({ panel, side, outlines }) =>
+          outlines.map((outline, i) => (
+            <path
+              key={`${panel}${side}${i}`} d={pathThrough(outline, true)}
+              fill="var(--color-white)" fillOpacity={panel === selected.panel ? 0.05 : 0} onClick={() => select(panel)}
+              stroke="var(--color-white)" strokeOpacity={panel === selected.panel ? 0.75 : 0.3} strokeWidth="0.8"
+            />
+          )),
+        )}
+        <Between computed={computed} />
+        <FoilStrips
+          foils={sheet.foils} paths={drawing.paths} bark={bark}
+          selectedPanel={selected.panel} selectedFoil={selected.foil} lit={lit} numbered={zoom.view.times >= NUMBERED_FROM}
+          onLight={light} onSelect={(foil) => !zoom.dragged() && select(foil.panel, foil.id)}
+        />
+      </ScalpMap>
     </>
   );
 }

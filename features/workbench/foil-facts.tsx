@@ -1,0 +1,75 @@
+'use client';
+
+import { zoneName } from '@/core/head';
+import { dropFoil, GATHER_PRESETS, moveFoil, restoreFoil, retypeFoil, type Foil } from '@/core/pattern';
+import { useVisit } from '../visit/store';
+
+const LETTERS = ['A', 'B', 'C', 'D'];
+
+/** What is known of the foil under the pointer, or of the selected one, and what can be changed of it by hand. */
+export function FoilFacts() {
+  const { computed, plan, lit, selected } = useVisit();
+  const { foils, problems } = computed.sheet;
+  const chosen = foils.find(({ id }) => id === selected.foil);
+  const foil = foils.find(({ id }) => id === lit) ?? chosen;
+  const panel = (id: string) => plan.panels.find((own) => own.id === id)?.name ?? id;
+  return (
+    <div className="min-h-[72px] px-5 pb-2 text-center text-base">
+      {foil ? (
+        <p><FoilWords foil={foil} panel={panel(foil.panel)} /></p>
+      ) : problems.length > 0 ? (
+        <p role="alert" className="font-semibold text-rowan">{problems[0].problem}</p>
+      ) : (
+        <p className="text-ink-soft">Point at a foil to see its measures; tap it to change it alone.</p>
+      )}
+      {chosen && <FoilActions foil={chosen} panel={panel(chosen.panel)} />}
+    </div>
+  );
+}
+
+function FoilWords({ foil, panel }: { foil: Foil; panel: string }) {
+  const column = foil.column === 0 ? 'middle' : `${foil.column > 0 ? 'left' : 'right'} ${Math.abs(foil.column)}`;
+  const stitches = foil.gather === 'slice' ? 'slice' : `${foil.stitches} ${foil.gather === 'zigzag' ? 'points' : 'stitches'}`;
+  return (
+    <>
+      <b>{panel}, row {foil.row}, {column}</b>
+      {`: ${Math.round(foil.widthMm)} × ${foil.thicknessMm} mm, ${Math.round(foil.angleDeg)}°, ${stitches}, ${Math.round(foil.pickedShare * 100)} % picked, about ${Math.round(foil.hairs)} hairs, ${zoneName(foil.zone).toLowerCase()}`}
+      {foil.byHand && ', by hand'}
+    </>
+  );
+}
+
+function FoilActions({ foil, panel }: { foil: Foil; panel: string }) {
+  const { editPlan, select } = useVisit();
+  const named = `row ${foil.row}, ${panel}`;
+  const button = 'h-9 rounded-ui border border-edge bg-raised px-3 text-sm font-semibold hover:border-ink';
+  const next = LETTERS[(LETTERS.indexOf(foil.formula) + 1) % LETTERS.length];
+  return (
+    <div role="group" aria-label="Change this foil" className="mt-1 flex flex-wrap justify-center gap-2">
+      <button
+        type="button" className={button}
+        onClick={() => {
+          editPlan(`foil dropped, ${named}`, (before) => dropFoil(before, foil.id));
+          select(foil.panel);
+        }}
+      >
+        Drop it
+      </button>
+      <button
+        type="button" className={button}
+        onClick={() =>
+          editPlan(`${foil.gather} → ${foil.gather === 'slice' ? 'fine weave' : 'slice'}, ${named}`, (before) =>
+            retypeFoil(before, foil.id, { gather: foil.gather === 'slice' ? GATHER_PRESETS.fine.gather : GATHER_PRESETS.slice.gather }))
+        }
+      >
+        {foil.gather === 'slice' ? 'Make it a fine weave' : 'Make it a slice'}
+      </button>
+      <button type="button" className={button} onClick={() => editPlan(`formula ${foil.formula} → ${next}, ${named}`, (before) => retypeFoil(before, foil.id, { formula: next }))}>
+        Formula {next}
+      </button>
+      <button type="button" className={button} aria-label="Move it 1 mm down" onClick={() => editPlan(`moved 1 mm, ${named}`, (before) => moveFoil(before, foil.id, -1), `move/${foil.id}`)}>↓ 1 mm</button>
+      <button type="button" className={button} aria-label="Move it 1 mm up" onClick={() => editPlan(`moved 1 mm, ${named}`, (before) => moveFoil(before, foil.id, 1), `move/${foil.id}`)}>↑ 1 mm</button>
+      {foil.byHand && <button type="button" className={button} onClick={() => editPlan(`by the recipe again, ${named}`, (before) => restoreFoil(before, foil.id))}>As the recipe has it</button>}
+    </div>
+  );
+}
