@@ -17,7 +17,7 @@ export function Checks() {
   const lost = settled.sheet.edits.filter(({ applied }) => !applied);
   const count = checks.length + (lost.length > 0 ? 1 : 0);
   if (count === 0) {
-    return <p className="absolute top-4 right-4 text-sm text-ink-soft">{computed.sheet.foils.length > 0 ? 'Nothing to look at again' : ''}</p>;
+    return <p className="absolute top-4 right-4 text-sm text-ink-soft max-xl:hidden">{computed.sheet.foils.length > 0 ? 'Nothing to look at again' : ''}</p>;
   }
   const show = (check: Check) => {
     if (check.panel) select(check.panel, check.foils[0]);
@@ -28,7 +28,7 @@ export function Checks() {
         type="button" onClick={() => setOpen(!open)} aria-expanded={open}
         className="flex h-10 items-center gap-2 rounded-ui border border-amber-bark bg-amber-pale px-3 text-base font-semibold text-amber-bark"
       >
-        <WarnIcon /> {count === 1 ? '1 thing to look at' : `${count} things to look at`}
+        <WarnIcon /> {count} <span className="max-xl:sr-only">{count === 1 ? 'thing to look at' : 'things to look at'}</span>
       </button>
       {open && (
         <ul aria-label="Findings" className="mt-5 grid max-h-[60dvh] w-full gap-2 overflow-y-auto rounded-[8px] bg-ground/90 p-1 shadow-2xl">

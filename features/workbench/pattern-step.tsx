@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { brightnessStep } from '@/core/pattern';
 import { Between, FoilStrips } from '../head/foil-strips';
 import { pathThrough, ScalpMap } from '../head/scalp-map';
@@ -20,7 +20,7 @@ export function PatternStep() {
   const [library, setLibrary] = useState(false);
   const [fit, setFit] = useState(false);
   return (
-    <main className="workbench grid h-full grid-cols-[264px_minmax(0,1fr)_284px]">
+    <main className="workbench grid h-full grid-cols-[236px_minmax(0,1fr)_264px] xl:grid-cols-[264px_minmax(0,1fr)_284px]">
       <PanelList onLibrary={() => setLibrary(true)} onFit={() => setFit(true)} />
       <Library open={library} onOpenChange={setLibrary} />
       <FitDialog open={fit} onOpenChange={setFit} />
@@ -42,21 +42,22 @@ function Totals() {
   const percent = (value: number) => Math.round(value * 100);
   const against = totals.lightenedShare < share[0] ? 'below' : totals.lightenedShare > share[1] ? 'above' : 'within';
   return (
-    <dl className="flex flex-wrap gap-x-6 pt-4 pr-52 pl-5">
+    <dl className="flex flex-wrap gap-x-5 pt-4 pr-24 pl-5 xl:gap-x-6 xl:pr-52">
       <Total figure={String(totals.foils)} name="foils" id="total-foils" />
       <Total figure={hoursAndMinutes(totals.foilingMinutes)} name="foiling, estimated" />
       <Total
         figure={`${percent(totals.lightenedShare)} %`}
-        name={`lightened, ${against} ${percent(share[0])}–${percent(share[1])} % wished`}
+        name={<>lightened<span className="hidden xl:inline">, {against} {percent(share[0])}–{percent(share[1])} % wished</span></>}
       />
-      <Total figure={`${Math.round(totals.hairGrams)} g`} name="hair picked, estimated" />
+      <Total figure={`${Math.round(totals.hairGrams)} g`} name="hair picked, estimated" wide />
     </dl>
   );
 }
 
-function Total({ figure, name, id }: { figure: string; name: string; id?: string }) {
+/** @param wide shown only where there is room */
+function Total({ figure, name, id, wide = false }: { figure: string; name: ReactNode; id?: string; wide?: boolean }) {
   return (
-    <div className="flex flex-col">
+    <div className={wide ? 'hidden flex-col xl:flex' : 'flex flex-col'}>
       <dt className="order-2 text-sm leading-tight text-ink-soft narrow">{name}</dt>
       <dd id={id} className="order-1 text-2xl leading-tight font-bold">{figure}</dd>
     </div>
