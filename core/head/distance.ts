@@ -14,7 +14,7 @@ export interface DistanceRaster {
 }
 
 /** First look at every nth sample of the line; the nearest of them is refined among its neighbours. */
-const COARSE = 12;
+export const COARSE = 12;
 
 /**
  * Nearest point of a sampled line by chord, then the chord opened to an arc by the turn of the normal. (The way down a

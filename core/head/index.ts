@@ -1,5 +1,5 @@
 export { traceLevel, traceOutlines, type LevelLine, type Outline } from './contour';
-export { distanceRaster, type DistanceRaster } from './distance';
+export { COARSE, distanceRaster, type DistanceRaster } from './distance';
 export { earToEar, frontToNape } from './fit';
 export {
   HAIRLINE_SHAPES, hairlineCurve, hairlineKnots, hairlineProblem, type HairlineKnot, type HairlineShape, type HairlineSide,
@@ -7,7 +7,7 @@ export {
 export {
   makeHead, mirrorHead, mirrorHeadSpec, USUAL_CROWN, type CrownSpec, type Head, type HeadSpec, type ScalpPlace,
 } from './head';
-export { fromOpened, openedHairline, openedPart, toOpened, type OpenedPoint } from './opened';
+export { fromOpened, openedHairline, openedPart, sagittalPoint, toOpened, type OpenedPoint } from './opened';
 export { makeRoots, type Roots } from './roots';
 export {
   CROWN_RADIUS_MM, HAIRLINE_BAND_MM, landmarks, makeScalp, makeScalpGrid, sampleRaster, scalpAreas, surfaceDistance, zoneNear,

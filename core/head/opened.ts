@@ -29,6 +29,18 @@ export function openedHairline(head: Head, count = 360): OpenedPoint[] {
   });
 }
 
+/** Point of the skin in the plane x = offset, turned by an angle from straight ahead over the top (radians). */
+export function sagittalPoint(head: Head, offsetMm: number, angle: number): Vec3 {
+  let inside = 0;
+  let outside = 400 * head.k;
+  for (let i = 0; i < 40; i += 1) {
+    const r = (inside + outside) / 2;
+    if (gaugeOn(head.skull, offsetMm, r * Math.sin(angle), r * Math.cos(angle)) < 1) inside = r;
+    else outside = r;
+  }
+  return { x: offsetMm, y: inside * Math.sin(angle), z: inside * Math.cos(angle) };
+}
+
 /**
  * The part on the opened head: the line over the scalp at `offsetMm` from the middle plane (+ the client's left), from
  * the hairline to the height of the crown.
@@ -38,14 +50,7 @@ export function openedPart(head: Head, offsetMm: number, behindApexMm = 50): Ope
   // Turning in the plane x = offset from straight ahead over the top to the back.
   for (let turn = 0; turn <= 180; turn += 2) {
     const angle = (turn * Math.PI) / 180;
-    let inside = 0;
-    let outside = 400 * head.k;
-    for (let i = 0; i < 40; i += 1) {
-      const r = (inside + outside) / 2;
-      if (gaugeOn(head.skull, offsetMm, r * Math.sin(angle), r * Math.cos(angle)) < 1) inside = r;
-      else outside = r;
-    }
-    const point = { x: offsetMm, y: inside * Math.sin(angle), z: inside * Math.cos(angle) };
+    const point = sagittalPoint(head, offsetMm, angle);
     const { azimuth, arc, hairArc } = head.locate(point);
     if (arc > hairArc) continue;
     if (point.z < 0 && arc > behindApexMm * head.k) break;

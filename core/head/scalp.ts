@@ -12,7 +12,7 @@ const DEG = Math.PI / 180;
 export const HAIRLINE_BAND_MM = 15;
 /** Radius of the crown zone, mm on the average head. */
 export const CROWN_RADIUS_MM = 35;
-const HAIRLINE_SAMPLES = 720;
+const HAIRLINE_SAMPLES = 1440;
 
 /** Surface distance between two scalp points: the chord opened to an arc by the turn of the normal along it. */
 export function surfaceDistance(a: Vec3, b: Vec3, skull?: SkullScale): number {
@@ -203,7 +203,8 @@ function passesWithin(line: Float64Array, p: Vec3, azimuth: number, mm: number):
       nearest = step;
     }
   }
-  // Samples lie about 1 mm apart: between two that were looked at, the line comes no nearer than by half their distance.
+  // Samples lie up to 2 mm apart (before the ear): between two that were looked at, the line comes no nearer than by half
+  // their distance.
   if (least > (mm + COARSE) * (mm + COARSE)) return false;
   for (let step = nearest - COARSE + 1; step < nearest + COARSE; step += 1) if (square(step) <= limit) return true;
   return false;

@@ -10,7 +10,7 @@ import { claimsBefore, sectionedKey, sectioningOrder, sectionOff, type Sectioned
 import type { EditNote, PanelProblem, Sheet } from './sheet';
 import { buildSheet, type ComputedPanel } from './build-sheet';
 import { pitchOf } from './spacing';
-import { solveSpacing } from './solve';
+import { nominalDropout, solveSpacing } from './solve';
 import type { Panel, Plan, Side } from './types';
 import { varied } from './variation';
 
@@ -195,17 +195,7 @@ function rowsAreTooMany(panel: Panel, sides: readonly SideOfPanel[], solvedDropo
 }
 
 function leastDropoutOf(spacing: Panel['spacing']): number {
-  switch (spacing.kind) {
-    case 'constant':
-      return spacing.dropoutMm;
-    // The last one repeats.
-    case 'graded':
-      return spacing.dropoutsMm[spacing.dropoutsMm.length - 1];
-    case 'eased':
-      return Math.min(spacing.fromMm, spacing.toMm);
-    default:
-      return 0;
-  }
+  return spacing.kind === 'eased' ? Math.min(spacing.fromMm, spacing.toMm) : (nominalDropout(spacing) ?? 0);
 }
 
 function computedPanel(

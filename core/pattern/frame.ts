@@ -1,5 +1,5 @@
 import {
-  distanceRaster, fromOpened, gaugeOn, makeScalp, makeScalpGrid, mirrorHead, openedHairline,
+  COARSE, distance, distanceRaster, fromOpened, makeScalp, makeScalpGrid, mirrorHead, mix, openedHairline, sagittalPoint,
   type DistanceRaster, type Head, type OpenedPoint, type ScalpGrid, type Vec3,
 } from '../head';
 import type { DiskPoint, PlanHead } from './types';
@@ -15,7 +15,7 @@ export interface Frame {
   readonly partOffsetMm: number;
   /** Arc from the front hairline to the end of the part, mm; null to the crown. */
   readonly partLengthMm: number | null;
-  /** Distance over the skin to the hairline, < 0 outside it; position in degrees of azimuth. */
+  /** Distance over the skin to the hairline, < 0 outside it; position in mm along it from the forehead round over the left. */
   hairlineDistance(): DistanceRaster;
   /** Distance over the skin to the line of the part, drawn on over the whole head, < 0 on its right; position in mm behind the front hairline. */
   partDistance(): DistanceRaster;
@@ -23,7 +23,9 @@ export interface Frame {
   open(point: DiskPoint): OpenedPoint;
 }
 
-const HAIRLINE_SAMPLES = 720;
+/** Fine enough that the hairline before the ear, where it is steepest, is followed to 0.1 mm. */
+const HAIRLINE_SAMPLES = 2880;
+const HAIRLINE_STEP_MM = 1;
 const PART_STEP_MM = 2;
 
 /** What is the same for every part that a head can have: its raster and that of its mirror image. */
@@ -85,22 +87,51 @@ function makeFrame({ grid, hairlineDistance }: RasteredHead, partOffsetMm: numbe
 
 function distanceToHairline(grid: ScalpGrid): DistanceRaster {
   const { head } = grid.scalp;
-  const line = openedHairline(head, HAIRLINE_SAMPLES).map((point) => fromOpened(head, point));
-  const { distance, along } = distanceRaster(grid, line, true);
+  // Before the ear a degree of azimuth is many millimetres of hairline: even steps of arc, not of azimuth.
+  const dense = openedHairline(head, HAIRLINE_SAMPLES).map((point) => fromOpened(head, point));
+  const round = [...dense, dense[0]];
+  const length = lengthOf(round);
+  // A whole number of coarse steps, so that a mirrored head is sampled at the mirrored points.
+  const count = COARSE * Math.round(length / (COARSE * HAIRLINE_STEP_MM * head.k));
+  const line = evenly(round, length / count).slice(0, count);
+  const raster = distanceRaster(grid, line, true);
   grid.places.forEach((place, i) => {
-    if (place && place.arc > place.hairArc) distance[i] = -distance[i];
+    if (place && place.arc > place.hairArc) raster.distance[i] = -raster.distance[i];
   });
-  return { distance, along: along.map((i) => (i * 360) / HAIRLINE_SAMPLES) };
+  return { distance: raster.distance, along: raster.along.map((i) => (i * length) / count) };
+}
+
+function lengthOf(line: readonly Vec3[]): number {
+  return line.slice(1).reduce((sum, p, i) => sum + distance(line[i], p), 0);
+}
+
+/** The same line in even steps of arc from its first point; what is left at the end is less than a step. */
+function evenly(line: readonly Vec3[], stepMm: number): Vec3[] {
+  const points: Vec3[] = [line[0]];
+  let left = stepMm;
+  for (let i = 1; i < line.length; i += 1) {
+    const a = line[i - 1];
+    const b = line[i];
+    const length = distance(a, b);
+    let done = 0;
+    while (length - done >= left) {
+      done += left;
+      points.push(mix(a, b, done / length));
+      left = stepMm;
+    }
+    left -= length - done;
+  }
+  return points;
 }
 
 function distanceToPart(grid: ScalpGrid, offsetMm: number): DistanceRaster {
   const { head } = grid.scalp;
   const line = partLine(head, offsetMm);
-  const { distance, along } = distanceRaster(grid, line.points, false);
+  const raster = distanceRaster(grid, line.points, false);
   grid.points.forEach((point, i) => {
-    if (point && point.x < offsetMm) distance[i] = -distance[i];
+    if (point && point.x < offsetMm) raster.distance[i] = -raster.distance[i];
   });
-  return { distance, along: along.map((i) => (i - line.hairline) * PART_STEP_MM) };
+  return { distance: raster.distance, along: raster.along.map((i) => (i - line.hairline) * PART_STEP_MM) };
 }
 
 /** The section of the head at x = offset from under the forehead over the top to the neck, about every 2 mm. */
@@ -109,24 +140,9 @@ function partLine(head: Head, offsetMm: number): { points: Vec3[]; hairline: num
   const steps = 720;
   for (let i = 0; i <= steps; i += 1) {
     const angle = (-0.35 + (1.7 * i) / steps) * Math.PI;
-    raw.push(pointInPlane(head, offsetMm, angle));
+    raw.push(sagittalPoint(head, offsetMm, angle));
   }
-  // Again in even steps of arc.
-  const points: Vec3[] = [raw[0]];
-  let left = PART_STEP_MM;
-  for (let i = 1; i < raw.length; i += 1) {
-    const a = raw[i - 1];
-    const b = raw[i];
-    const length = Math.hypot(b.x - a.x, b.y - a.y, b.z - a.z);
-    let done = 0;
-    while (length - done >= left) {
-      done += left;
-      const f = done / length;
-      points.push({ x: a.x + (b.x - a.x) * f, y: a.y + (b.y - a.y) * f, z: a.z + (b.z - a.z) * f });
-      left = PART_STEP_MM;
-    }
-    left -= length - done;
-  }
+  const points = evenly(raw, PART_STEP_MM);
   const inside = (p: Vec3) => {
     const { arc, hairArc } = head.locate(p);
     return hairArc - arc;
@@ -135,15 +151,4 @@ function partLine(head: Head, offsetMm: number): { points: Vec3[]; hairline: num
   if (first <= 0) return { points, hairline: 0 };
   const before = inside(points[first - 1]);
   return { points, hairline: first - 1 + before / (before - inside(points[first])) };
-}
-
-function pointInPlane(head: Head, x: number, angle: number): Vec3 {
-  let inside = 0;
-  let outside = 400 * head.k;
-  for (let i = 0; i < 34; i += 1) {
-    const r = (inside + outside) / 2;
-    if (gaugeOn(head.skull, x, r * Math.sin(angle), r * Math.cos(angle)) < 1) inside = r;
-    else outside = r;
-  }
-  return { x, y: inside * Math.sin(angle), z: inside * Math.cos(angle) };
 }

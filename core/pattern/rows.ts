@@ -1,4 +1,3 @@
-import type { Field } from './field';
 import type { PanelField, RowSource } from './panel-field';
 import { columnEdges } from './columns';
 import { ribbonOf, runsInside, SAMPLE_MM, type Ribbon, type Run, type TracedLine } from './section-line';
@@ -95,8 +94,4 @@ export function foilCounter(half: PanelHalf, panel: Panel, stock: FoilStock): (r
     }
     return count;
   };
-}
-
-export function extentLength(field: Field): number {
-  return field.extent[1] - field.extent[0];
 }
