@@ -21,6 +21,8 @@ const config: NextConfig = {
   // bin/test checks types; a start need not wait for it.
   typescript: { ignoreBuildErrors: true },
   turbopack: { root: import.meta.dirname },
+  // A browser that has not met the page's icon yet (it streams in after the body) asks for this name.
+  rewrites: async () => [{ source: '/favicon.ico', destination: '/icon.svg' }],
   async headers() {
     const security = [
       { key: 'X-Content-Type-Options', value: 'nosniff' },

@@ -35,7 +35,8 @@ export async function openBrowser(width = 1280, height = 800): Promise<Session> 
   page.setDefaultTimeout(15_000);
   const complaints: string[] = [];
   page.on('pageerror', (error) => complaints.push(String(error)));
-  page.on('console', (message) => message.type() === 'error' && complaints.push(message.text()));
+  // With the address, since “failed to load” alone says nothing of what.
+  page.on('console', (message) => message.type() === 'error' && complaints.push(`${message.text()} ${message.location().url ?? ''}`.trim()));
   return {
     browser,
     page,
