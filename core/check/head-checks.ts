@@ -1,5 +1,5 @@
-import { fromOpened, sampleRaster, ZONES } from '../head';
-import { addPanel, sectionFirst, type FoilPath, type Panel, type Plan } from '../pattern';
+import { fromOpened, ZONES } from '../head';
+import { addPanelFirst, type FoilPath, type Panel, type Plan } from '../pattern';
 import type { Check, CheckInput } from './check';
 import { landmarkPanels } from './mends';
 
@@ -102,9 +102,7 @@ function withRim(plan: Plan, { fromDeg, toDeg }: Stretch): Plan {
   const b = Math.abs(toDeg);
   const range = whole ? [0, 180] : crossesFront ? [0, Math.max(a, b)] : crossesBack ? [Math.min(a, b), 180] : [Math.min(a, b), Math.max(a, b)];
   const side: Panel['side'] = whole || crossesFront || crossesBack ? 'both' : fromDeg >= 0 ? 'left' : 'right';
-  const after = addPanel(plan, landmarkPanels.rim(range[0], range[1], side));
-  const added = after.panels.find(({ id }) => !plan.panels.some((own) => own.id === id))!;
-  return sectionFirst(after, added.id, true);
+  return addPanelFirst(plan, landmarkPanels.rim(range[0], range[1], side));
 }
 
 /** The crown is what people behind the client see: it is open where the head round it is lit. */
@@ -118,35 +116,33 @@ export function crownChecks({ computed }: CheckInput): Check[] {
     why: 'People behind the client see the crown first.',
     mend: {
       words: 'Foil the crown',
-      apply: (plan) => {
-        const after = addPanel(plan, landmarkPanels.crown());
-        const added = after.panels.find(({ id }) => !plan.panels.some((own) => own.id === id))!;
-        return sectionFirst(after, added.id, true);
-      },
+      apply: (plan) => addPanelFirst(plan, landmarkPanels.crown()),
     },
   }];
 }
+
+/** A foil all of whose hair lies this near to the part runs along it, mm. */
+const ALONG_PART_MM = 12;
 
 /** The last foils of both sides of the part must leave a sliver between them. */
 export function partChecks(input: CheckInput): Check[] {
   const { plan, computed, limits } = input;
   if (plan.head.part.none) return [];
-  const { grid, drawing, sheet } = computed;
+  const { drawing, sheet } = computed;
   const offset = plan.head.part.offsetMm;
   const nearest = { left: { mm: Infinity, at: -1 }, right: { mm: Infinity, at: -1 } };
   drawing.paths.forEach((path, i) => {
     const foil = sheet.foils[i];
     if (foil.side === 'across') return;
-    // Foils that run along the part: every point of their nearer edge within a few millimetres of one distance.
-    const gaps: number[] = [];
+    // Only foils that run along the part: no point of their edges is farther from it than this.
+    let mm = Infinity;
     for (let j = 0; j < path.count; j += 1) {
       for (const edge of [2, 4]) {
-        const point = fromOpened(drawing.head, { x: path.packed[6 * j + edge], y: path.packed[6 * j + edge + 1] });
-        if (!Number.isNaN(sampleRaster(grid, grid.cell, path.packed[6 * j], path.packed[6 * j + 1]))) gaps.push(Math.abs(point.x - offset));
+        const gap = Math.abs(fromOpened(drawing.head, { x: path.packed[6 * j + edge], y: path.packed[6 * j + edge + 1] }).x - offset);
+        if (gap > ALONG_PART_MM) return;
+        mm = Math.min(mm, gap);
       }
     }
-    if (gaps.length === 0 || Math.max(...gaps) > 12) return;
-    const mm = Math.min(...gaps);
     if (mm < nearest[foil.side].mm) nearest[foil.side] = { mm, at: i };
   });
   const between = nearest.left.mm + nearest.right.mm;

@@ -1,9 +1,7 @@
-import { gatherName, type Panel, type Plan } from '../pattern';
+import { changePanel, gatherName, type Panel, type Plan } from '../pattern';
 import type { Check, CheckInput, Mend } from './check';
 
-const changed = (id: string, change: (panel: Panel) => Panel) => (plan: Plan): Plan => ({
-  ...plan, panels: plan.panels.map((panel) => (panel.id === id ? change(panel) : panel)),
-});
+const changed = (id: string, change: (panel: Panel) => Panel) => (plan: Plan) => changePanel(plan, id, change);
 
 const active = ({ plan }: CheckInput) => plan.panels.filter((panel) => !panel.muted);
 

@@ -60,8 +60,7 @@ export function makeRoots(grid: ScalpGrid, count: number): Roots {
       opened[2 * n] = x;
       opened[2 * n + 1] = y;
       area[n] = solid * surface[SURFACE.skin];
-      const own = zoneNear(grid, x, y) ?? zoneNear(grid, x * 0.97, y * 0.97) ?? 'crown';
-      zone[n] = zoneIndex.get(own)!;
+      zone[n] = zoneIndex.get(zoneNear(grid, x, y))!;
       n += 1;
     }
   }

@@ -162,11 +162,18 @@ export function sampleRaster(grid: ScalpGrid, values: Float64Array, x: number, y
   return low * (1 - h) + high * h;
 }
 
-/** Zone of the raster's node nearest to a point of the opened head. */
-export function zoneNear(grid: ScalpGrid, x: number, y: number): Zone | undefined {
-  const c = round((x - grid.x0) / grid.step);
-  const r = round((y - grid.y0) / grid.step);
-  return c >= 0 && r >= 0 && c < grid.columns && r < grid.rows ? grid.zones[r * grid.columns + c] : undefined;
+/**
+ * Zone of the raster's node nearest to a point of the opened head. A point that lies a hair's breadth outside the zones has
+ * the one a little further in.
+ */
+export function zoneNear(grid: ScalpGrid, x: number, y: number): Zone {
+  for (const inwards of [1, 0.97, 0.9]) {
+    const c = round((x * inwards - grid.x0) / grid.step);
+    const r = round((y * inwards - grid.y0) / grid.step);
+    const zone = c >= 0 && r >= 0 && c < grid.columns && r < grid.rows ? grid.zones[r * grid.columns + c] : undefined;
+    if (zone) return zone;
+  }
+  return 'crown';
 }
 
 function sampleHairline(head: Head): Float64Array {

@@ -2,7 +2,7 @@ import { dot, mix, subtract, swapSide, zoneNear, type Zone } from '../head';
 import type { Frame } from './frame';
 import { hairGrams, hairIn, hairsOn } from './hair';
 import { partingAxes } from './parting-axes';
-import { ribbonPoint, ribbonStep, type Ribbon } from './section-line';
+import { pieceArea, ribbonPoint, type Ribbon } from './section-line';
 import type { PlanHair } from './types';
 
 // Taken once: these run in the hot loops.
@@ -33,7 +33,7 @@ export function ribbonFigures(ribbon: Ribbon, frame: Frame, of: SideOfFrame, hai
   const byZone = new Map<Zone, number>();
   let areaMm2 = 0;
   for (let j = 0; j + 1 < ribbon.count; j += 1) {
-    const area = ribbonStep(ribbon, j) * ((ribbon.across[j] + ribbon.across[j + 1]) / 2);
+    const area = pieceArea(ribbon, j);
     const x = (ribbon.opened[6 * j] + ribbon.opened[6 * j + 6]) / 2;
     const y = (ribbon.opened[6 * j + 1] + ribbon.opened[6 * j + 7]) / 2;
     const zone = zoneAt(frame, of, x, y);
@@ -61,8 +61,7 @@ function middleOf({ opened, count }: Ribbon): readonly [number, number] {
 }
 
 function zoneAt(frame: Frame, of: SideOfFrame, x: number, y: number): Zone {
-  // A section's end may lie a hair's breadth outside the raster's zones: then the zone a little further in.
-  const zone = zoneNear(frame.grid, x, y) ?? zoneNear(frame.grid, x * 0.97, y * 0.97) ?? zoneNear(frame.grid, x * 0.9, y * 0.9) ?? 'crown';
+  const zone = zoneNear(frame.grid, x, y);
   return of === 'own' ? zone : swapSide(zone);
 }
 

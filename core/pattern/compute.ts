@@ -5,12 +5,11 @@ import { driftsOf, foilsOfPanel, type FoilPath, type PanelFoils, type SideOfPane
 import { panelField, type PanelField } from './panel-field';
 import { PlaceProblem } from './place';
 import { Remembered } from './remembered';
-import type { PanelHalf } from './rows';
 import { claimsBefore, sectionedKey, sectioningOrder, sectionOff, type SectionedPanel } from './sectioning';
 import type { EditNote, PanelProblem, Sheet } from './sheet';
 import { buildSheet, type ComputedPanel } from './build-sheet';
-import { pitchOf } from './spacing';
-import { nominalDropout, solveSpacing } from './solve';
+import { nominalDropout, pitchOf } from './spacing';
+import { solveSpacing } from './solve';
 import type { Panel, Plan, Side } from './types';
 import { varied } from './variation';
 
@@ -90,7 +89,7 @@ export function createPatternEngine(): PatternEngine {
             say(side === 'across' || panel.side !== 'both' ? 'no hair is left for this panel' : `no hair is left for it on the ${side}`);
             return [];
           }
-          return [{ half, side, frameSide: side === 'right' ? 'mirror' : 'own' }];
+          return [{ ...half, side, frameSide: side === 'right' ? 'mirror' : 'own' }];
         });
         if (sides.length === 0) continue;
         for (const { half, side } of sides) {
@@ -113,7 +112,7 @@ export function createPatternEngine(): PatternEngine {
           continue;
         }
         if (placed.foils.length === 0) say('not one section fits into it; make it larger or the section thinner');
-        computed.push(computedPanel(panel, sides, placed, solved.solvedDropoutMm, order, model));
+        computed.push(computedPanel(panel, sides, placed, solved.solvedDropoutMm));
       } catch (error) {
         if (!(error instanceof PlaceProblem)) throw error;
         say(error.message);
@@ -129,7 +128,7 @@ export function createPatternEngine(): PatternEngine {
 
   const halfOf = (
     panel: Panel, side: Side | 'across', model: HeadModel, headKey: string, order: readonly Panel[], mirrorOrder: readonly Panel[],
-  ): PanelHalf | undefined => {
+  ): Pick<SideOfPanel, 'half' | 'claimedBy'> | undefined => {
     const inMirror = side === 'right';
     const frame = inMirror ? model.mirror : model.own;
     const own = inMirror ? mirrorPanel(panel) : panel;
@@ -141,7 +140,8 @@ export function createPatternEngine(): PatternEngine {
     if (!sectioned) return undefined;
     // The distance to the part does not stand in the key of a panel that only its partings follow.
     const partKey = own.direction.kind === 'part' ? `${frame.partOffsetMm}` : '';
-    return { sectioned, partings: fields.get(key + JSON.stringify(own.direction) + partKey, () => panelField({ ...sectioned, frame }, own.direction)) };
+    const partings = fields.get(key + JSON.stringify(own.direction) + partKey, () => panelField({ ...sectioned, frame }, own.direction));
+    return { half: { sectioned, partings }, claimedBy: claims.map((claim) => claim.panel.id) };
   };
   return { compute };
 }
@@ -198,18 +198,11 @@ function leastDropoutOf(spacing: Panel['spacing']): number {
   return spacing.kind === 'eased' ? Math.min(spacing.fromMm, spacing.toMm) : (nominalDropout(spacing) ?? 0);
 }
 
-function computedPanel(
-  panel: Panel, sides: readonly SideOfPanel[], placed: PanelFoils, solvedDropoutMm: number | null, order: readonly Panel[], model: HeadModel,
-): ComputedPanel {
+function computedPanel(panel: Panel, sides: readonly SideOfPanel[], placed: PanelFoils, solvedDropoutMm: number | null): ComputedPanel {
   const taken = new Map<string, number>();
-  const mirrorOrder = order.map(mirrorPanel);
-  for (const { half, side } of sides) {
-    const inMirror = side === 'right';
-    const claims = claimsBefore(
-      inMirror ? mirrorPanel(panel) : panel, side === 'across' ? 'across' : 'left', inMirror ? mirrorOrder : order, inMirror ? model.mirror : model.own,
-    );
+  for (const { half, claimedBy } of sides) {
     half.sectioned.taken.forEach((area, i) => {
-      if (area > 0) taken.set(claims[i].panel.id, (taken.get(claims[i].panel.id) ?? 0) + area);
+      if (area > 0) taken.set(claimedBy[i], (taken.get(claimedBy[i]) ?? 0) + area);
     });
   }
   return {

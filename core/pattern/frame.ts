@@ -15,8 +15,8 @@ export interface Frame {
   readonly partOffsetMm: number;
   /** Arc from the front hairline to the end of the part, mm; null to the crown. */
   readonly partLengthMm: number | null;
-  /** Distance over the skin to the hairline, < 0 outside it; position in mm along it from the forehead round over the left. */
-  hairlineDistance(): DistanceRaster;
+  /** Distance over the skin to the hairline, < 0 outside it; by node, mm. */
+  hairlineDistance(): Float64Array;
   /** Distance over the skin to the line of the part, drawn on over the whole head, < 0 on its right; position in mm behind the front hairline. */
   partDistance(): DistanceRaster;
   /** Point of the disk on the opened head. */
@@ -37,7 +37,7 @@ export interface HeadGrids {
 
 interface RasteredHead {
   readonly grid: ScalpGrid;
-  hairlineDistance(): DistanceRaster;
+  hairlineDistance(): Float64Array;
 }
 
 export function headGrids(head: Head): HeadGrids {
@@ -46,7 +46,7 @@ export function headGrids(head: Head): HeadGrids {
 }
 
 function rastered(grid: ScalpGrid): RasteredHead {
-  let known: DistanceRaster | undefined;
+  let known: Float64Array | undefined;
   return {
     grid,
     hairlineDistance: () => {
@@ -85,7 +85,7 @@ function makeFrame({ grid, hairlineDistance }: RasteredHead, partOffsetMm: numbe
   };
 }
 
-function distanceToHairline(grid: ScalpGrid): DistanceRaster {
+function distanceToHairline(grid: ScalpGrid): Float64Array {
   const { head } = grid.scalp;
   // Before the ear a degree of azimuth is many millimetres of hairline: even steps of arc, not of azimuth.
   const dense = openedHairline(head, HAIRLINE_SAMPLES).map((point) => fromOpened(head, point));
@@ -94,11 +94,11 @@ function distanceToHairline(grid: ScalpGrid): DistanceRaster {
   // A whole number of coarse steps, so that a mirrored head is sampled at the mirrored points.
   const count = COARSE * Math.round(length / (COARSE * HAIRLINE_STEP_MM * head.k));
   const line = evenly(round, length / count).slice(0, count);
-  const raster = distanceRaster(grid, line, true);
+  const { distance: mm } = distanceRaster(grid, line, true);
   grid.places.forEach((place, i) => {
-    if (place && place.arc > place.hairArc) raster.distance[i] = -raster.distance[i];
+    if (place && place.arc > place.hairArc) mm[i] = -mm[i];
   });
-  return { distance: raster.distance, along: raster.along.map((i) => (i * length) / count) };
+  return mm;
 }
 
 function lengthOf(line: readonly Vec3[]): number {

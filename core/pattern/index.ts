@@ -7,7 +7,7 @@ export { GATHER_PRESETS, type GatherPreset } from './gather-presets';
 export { hairGrams, hairIn, hairsOn } from './hair';
 export { looselyMirrored, mirrorPanel, mirrorPlan } from './mirror';
 export {
-  addPanel, duplicatePanel, freeId, isSectionedFirst, mirrorPanelIn, movePanel, removePanel, sectionFirst,
+  addPanel, addPanelFirst, changePanel, duplicatePanel, freeId, isSectionedFirst, mirrorPanelIn, movePanel, removePanel, sectionFirst,
 } from './panel-edits';
 export { pathPoints, type FoilPath } from './panel-foils';
 export { crossesItself } from './polygon';
@@ -15,7 +15,6 @@ export { directionName, gatherName, recipeLine } from './recipe-name';
 export { EAR_LINE_DEG } from './region';
 export { foilsOfRoots, indexRoots, type FoiledRoots, type RootIndex } from './root-foils';
 export type * from './sheet';
-export { nominalDropout } from './solve';
-export { pitchOf, rowCount, rowOffsets } from './spacing';
+export { nominalDropout, pitchOf, rowCount, rowOffsets } from './spacing';
 export { planSummary } from './summary';
 export type * from './types';

@@ -1,4 +1,4 @@
-import { fromOpened, traceLevel, type DistanceRaster, type OpenedPoint, sampleRaster } from '../head';
+import { fromOpened, sampleRaster, traceLevel, type OpenedPoint } from '../head';
 import type { Field, Sectioned } from './field';
 import { SAMPLE_MM, sliced, STRIDE, type TracedLine } from './section-line';
 
@@ -12,10 +12,9 @@ const MARGIN_MM = 15;
  * Field of equal distance: the parting at s is the line over the scalp at a true distance from the hairline (s = distance)
  * or from the part (s = −distance, so that rows still begin at the side farthest from it).
  */
-export function levelField(panel: Sectioned, raster: DistanceRaster, sign: 1 | -1): Field {
+export function levelField(panel: Sectioned, distance: Float64Array, sign: 1 | -1): Field {
   const { frame, depths } = panel;
   const { grid, head } = frame;
-  const { distance } = raster;
   const near = (i: number) => depths[i] > -MARGIN_MM * head.k;
   const cells: number[] = [];
   // A cell counts from whichever corner it is seen, so that a mirrored head is traced alike.

@@ -28,6 +28,16 @@ export function addPanel(plan: Plan, panel: Panel, behind?: string): Plan {
   return { ...plan, panels };
 }
 
+/** The plan with one panel changed. */
+export function changePanel(plan: Plan, id: string, change: (panel: Panel) => Panel): Plan {
+  return { ...plan, panels: plan.panels.map((own) => (own.id === id ? change(own) : own)) };
+}
+
+/** Adds a panel that lies in others' hair and is sectioned off before them; its id is that of {@link freeId}. */
+export function addPanelFirst(plan: Plan, panel: Panel, behind?: string): Plan {
+  return sectionFirst(addPanel(plan, panel, behind), freeId(plan, panel.id), true);
+}
+
 /** The same panel once more, behind it. */
 export function duplicatePanel(plan: Plan, id: string): Plan {
   const panel = plan.panels.find((own) => own.id === id);
@@ -38,12 +48,9 @@ export function duplicatePanel(plan: Plan, id: string): Plan {
 export function mirrorPanelIn(plan: Plan, id: string): Plan {
   const panel = plan.panels.find((own) => own.id === id);
   if (!panel) return plan;
-  const mirrored = mirrorPanel(panel);
-  if (panel.side !== 'left' && panel.side !== 'right') {
-    return { ...plan, panels: plan.panels.map((own) => (own.id === id ? mirrored : own)) };
-  }
+  if (panel.side !== 'left' && panel.side !== 'right') return changePanel(plan, id, mirrorPanel);
   const other = (text: string) => text.replace(/left|right/gi, (word) => swapped(word));
-  return addPanel(plan, { ...mirrored, id: other(panel.id), name: other(panel.name) }, id);
+  return addPanel(plan, { ...mirrorPanel(panel), id: other(panel.id), name: other(panel.name) }, id);
 }
 
 function swapped(word: string): string {

@@ -51,7 +51,7 @@ export function panelField(panel: SectionedPanel, direction: Direction): PanelFi
     case 'hairline':
       return even(levelField(panel, frame.hairlineDistance(), 1));
     case 'part':
-      return even(levelField(panel, frame.partDistance(), -1));
+      return even(levelField(panel, frame.partDistance().distance, -1));
     case 'radial': {
       if (direction.about !== 'crown' && Math.hypot(...direction.about) > FARTHEST_PIVOT) {
         throw new PlaceProblem('the point at which its wedges meet lies off the head');

@@ -41,6 +41,8 @@ export interface SideOfPanel {
   readonly side: Side | 'across';
   /** The client's right is computed in the mirror. */
   readonly frameSide: SideOfFrame;
+  /** Panels that took hair before it, in the order of `half.sectioned.taken`. */
+  readonly claimedBy: readonly string[];
 }
 
 export interface PanelFoils {

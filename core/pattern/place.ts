@@ -106,7 +106,7 @@ function zoneRegion(family: ZoneFamily, frame: Frame): Region {
   const { head } = frame;
   const { k, skull } = head;
   const crown: Region = ({ point }) => CROWN_RADIUS_MM * k - surfaceDistance(point, head.crown, skull);
-  const toHairline = frame.hairlineDistance().distance;
+  const toHairline = frame.hairlineDistance();
   const band: Region = ({ index }) => HAIRLINE_BAND_MM * k - toHairline[index];
   const within = (deg: number): Region => ({ place }) => -beyondAzimuth(place, deg * DEG);
   const nearer = (t: number): Region => ({ place }) => (t * place.hairArc - place.arc);
@@ -152,7 +152,7 @@ export function crownAlong(frame: Frame): number {
 }
 
 function hairlineBand(place: Extract<Place, { kind: 'hairline-band' }>, frame: Frame): Region {
-  const { distance } = frame.hairlineDistance();
+  const distance = frame.hairlineDistance();
   const widthAt = bandWidth(place.widthMm);
   return ({ index, place: at }) =>
     min(

@@ -7,7 +7,7 @@ import type { Field, Sectioned } from './field';
 import type { Frame } from './frame';
 import { directionAtAngle, partingAxes } from './parting-axes';
 import { curvePoint, traceSection, type SectionCurve } from './section-curve';
-import { SAMPLE_MM, STRIDE, type TracedLine } from './section-line';
+import { packSample, SAMPLE_MM, STRIDE, type TracedLine } from './section-line';
 
 // Taken once: these run in the hot loops.
 const { abs, cos, floor, max, min, sin } = Math;
@@ -169,13 +169,8 @@ function packed({ head, grid }: Frame, depths: Float64Array, curve: SectionCurve
   let to = -Infinity;
   for (let i = 0; i < count; i += 1) {
     const point = { x: curve.xyz[3 * i], y: curve.xyz[3 * i + 1], z: curve.xyz[3 * i + 2] };
-    const { azimuth, arc } = head.locate(point);
+    packSample(head, point, values, i);
     const at = STRIDE * i;
-    values[at] = point.x;
-    values[at + 1] = point.y;
-    values[at + 2] = point.z;
-    values[at + 3] = arc * sin(azimuth);
-    values[at + 4] = arc * cos(azimuth);
     if (sampleRaster(grid, depths, values[at + 3], values[at + 4]) > 0) {
       from = min(from, i - curve.back);
       to = i - curve.back;

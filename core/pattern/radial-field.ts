@@ -2,7 +2,7 @@ import { addScaled, cross, dot, fromOpened, normalize, scale, subtract, surfaceN
 import { catmullRom } from './catmull-rom';
 import type { Field, Sectioned } from './field';
 import { traceSection } from './section-curve';
-import { SAMPLE_MM, STRIDE, type TracedLine } from './section-line';
+import { packSample, SAMPLE_MM, STRIDE, type TracedLine } from './section-line';
 
 /** Angle between the traced rays; those between are interpolated. */
 const KNOT_DEG = 5;
@@ -12,14 +12,18 @@ const TURN = 2 * Math.PI;
 /** Samples at the pivot itself, where all rays meet, are left out. */
 const FIRST_SAMPLE = 1;
 
+/** A radial field also traces wedges that reach only part of the radius: their rays begin `innerMm` from the pivot. */
+export interface RadialField extends Field {
+  ray(s: number, thicknessMm: number, innerMm: number): TracedLine | undefined;
+}
+
 /**
  * Field of wedges: rays in the planes through the head's normal at a pivot. s is the angle times the radius of the circle
  * at `radiusMm` from the pivot, so thickness and drop-out are true there and narrow towards the pivot.
  *
  * @param pivot on the opened head
- * @param innerMm rays begin this far from the pivot (wedges that reach only part of the radius)
  */
-export function radialField(panel: Sectioned, pivot: OpenedPoint, radiusMm: number): Field & { ray(s: number, thicknessMm: number, innerMm: number): TracedLine | undefined } {
+export function radialField(panel: Sectioned, pivot: OpenedPoint, radiusMm: number): RadialField {
   const { head } = panel.frame;
   const { skull, k } = head;
   const step = SAMPLE_MM * k;
@@ -40,8 +44,7 @@ export function radialField(panel: Sectioned, pivot: OpenedPoint, radiusMm: numb
     for (let j = 0; j <= curve.ahead; j += 1) {
       const at = 3 * (j + curve.back);
       const point = { x: curve.xyz[at], y: curve.xyz[at + 1], z: curve.xyz[at + 2] };
-      const { azimuth, arc } = head.locate(point);
-      made.set([point.x, point.y, point.z, arc * Math.sin(azimuth), arc * Math.cos(azimuth)], STRIDE * j);
+      packSample(head, point, made, j);
     }
     rays[i] = made;
     return made;
@@ -60,8 +63,6 @@ export function radialField(panel: Sectioned, pivot: OpenedPoint, radiusMm: numb
     }
     return out;
   };
-  const longest = () => rays.reduce((least, own) => Math.min(least, own ? own.length / STRIDE : Infinity), Infinity) - 1;
-
   // Radius of the circle at the rim: its length over a whole turn.
   const rimSample = Math.max(1, Math.round(radiusMm / step));
   const rimPoint = (i: number): Vec3 => {
@@ -70,7 +71,12 @@ export function radialField(panel: Sectioned, pivot: OpenedPoint, radiusMm: numb
     return vec(own[at], own[at + 1], own[at + 2]);
   };
   let rim = 0;
-  for (let i = 0; i < KNOTS; i += 1) rim += lengthOf(subtract(rimPoint(i + 1), rimPoint(i)));
+  // The last sample that every ray has.
+  let shortest = Infinity;
+  for (let i = 0; i < KNOTS; i += 1) {
+    rim += lengthOf(subtract(rimPoint(i + 1), rimPoint(i)));
+    shortest = Math.min(shortest, rayAt(i).length / STRIDE - 1);
+  }
   const perRadian = (rim / TURN) * (radiusMm / (rimSample * step));
 
   const angleOf = (point: Vec3): number => {
@@ -83,12 +89,7 @@ export function radialField(panel: Sectioned, pivot: OpenedPoint, radiusMm: numb
     const angle = s / perRadian;
     const half = thicknessMm / 2 / perRadian;
     const from = Math.max(FIRST_SAMPLE, Math.round(innerMm / step));
-    // Make sure of the rays around before asking how far they reach.
-    for (const a of [angle - half, angle, angle + half]) {
-      const i = Math.floor(a / (KNOT_DEG * (Math.PI / 180)));
-      for (let n = -1; n <= 2; n += 1) rayAt(i + n);
-    }
-    const to = Math.min(longest(), Math.ceil((radiusMm * 1.6) / step) + 4);
+    const to = Math.min(shortest, Math.ceil((radiusMm * 1.6) / step) + 4);
     if (to - from < 2) return undefined;
     return {
       count: to - from + 1,

@@ -1,4 +1,4 @@
-import { nominalDropout } from './solve';
+import { nominalDropout } from './spacing';
 import type { Direction, Gather, Panel } from './types';
 
 /** The gather by the name the trade gives it, from its stitch, depth and thickness. */

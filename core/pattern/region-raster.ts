@@ -33,13 +33,6 @@ export function regionDepths(grid: ScalpGrid, region: Region, half: boolean): Fl
 
 type Writable<T> = { -readonly [K in keyof T]: T[K] };
 
-/** Skin within a region, mm²: nodes along its edge count by how much of them is inside. */
-export function regionArea(grid: ScalpGrid, depths: Float64Array): number {
-  let sum = 0;
-  for (let i = 0; i < depths.length; i += 1) sum += nodeArea(grid, depths, i);
-  return sum;
-}
-
 /** Skin of one node within a region that ends at the hairline, mm². */
 export function nodeArea(grid: ScalpGrid, depths: Float64Array, i: number): number {
   const cell = grid.cell[i];

@@ -2,7 +2,7 @@ import type { PanelField, RowSource } from './panel-field';
 import { columnEdges } from './columns';
 import { ribbonOf, runsInside, SAMPLE_MM, type Ribbon, type Run, type TracedLine } from './section-line';
 import type { SectionedPanel } from './sectioning';
-import { rowOffsets, rowsFromLine } from './spacing';
+import { nominalDropout, rowOffsets, rowsFromLine } from './spacing';
 import type { FoilStock, Panel, PlainSpacing } from './types';
 
 /** One side of a panel, ready to be foiled. */
@@ -53,9 +53,8 @@ export function placeRows(half: PanelHalf, panel: Panel, spacing: PlainSpacing, 
 
 function laidRows(partings: Extract<PanelField, { kind: 'laid' }>, thicknessMm: number, spacing: PlainSpacing): PlacedRow[] {
   const dropoutOf = (row: number): number => {
-    if (spacing.kind === 'constant') return spacing.dropoutMm;
-    if (spacing.kind === 'eased') return spacing.toMm;
-    return spacing.dropoutsMm[Math.min(row, spacing.dropoutsMm.length - 1)];
+    const { dropoutsMm } = spacing.kind === 'graded' ? spacing : { dropoutsMm: [nominalDropout(spacing)!] };
+    return dropoutsMm[Math.min(row, dropoutsMm.length - 1)];
   };
   return partings
     .lay((row) => ({ thicknessMm, dropoutMm: dropoutOf(row) }))

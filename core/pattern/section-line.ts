@@ -1,8 +1,8 @@
-import { sampleRaster, type Vec3 } from '../head';
+import { sampleRaster, type Head, type Vec3 } from '../head';
 import type { Frame } from './frame';
 
 // Taken once: these run in the hot loops.
-const { atan2, ceil, floor, hypot, max, min, round, sqrt } = Math;
+const { atan2, ceil, cos, floor, hypot, max, min, round, sin, sqrt } = Math;
 
 /** Numbers per sample of a traced line: x, y, z on the head and x, y on the opened head, mm. */
 export const STRIDE = 5;
@@ -38,6 +38,17 @@ export interface Ribbon {
   readonly opened: Float64Array;
   /** Skin across the section at each sample, mm. */
   readonly across: Float64Array;
+}
+
+/** Writes a point of the head and its place on the opened head as sample i. */
+export function packSample(head: Head, point: Vec3, out: Float64Array, i: number): void {
+  const { azimuth, arc } = head.locate(point);
+  const at = STRIDE * i;
+  out[at] = point.x;
+  out[at + 1] = point.y;
+  out[at + 2] = point.z;
+  out[at + 3] = arc * sin(azimuth);
+  out[at + 4] = arc * cos(azimuth);
 }
 
 /** Edges traced as a whole, cut to what is asked for. */
@@ -163,15 +174,13 @@ function acrossAt(middle: Float64Array, a: number, before: Float64Array, after: 
 /** Skin under a ribbon, mm²: T·J integrated along the parting. */
 export function ribbonArea(ribbon: Ribbon): number {
   let sum = 0;
-  for (let j = 0; j + 1 < ribbon.count; j += 1) {
-    sum += stepLength(ribbon.xyz, 3, j, j + 1) * ((ribbon.across[j] + ribbon.across[j + 1]) / 2);
-  }
+  for (let j = 0; j + 1 < ribbon.count; j += 1) sum += pieceArea(ribbon, j);
   return sum;
 }
 
-/** Length of one step of a ribbon, mm. */
-export function ribbonStep(ribbon: Ribbon, j: number): number {
-  return stepLength(ribbon.xyz, 3, j, j + 1);
+/** Skin under the step of a ribbon from sample j to the next, mm². */
+export function pieceArea({ xyz, across }: Ribbon, j: number): number {
+  return stepLength(xyz, 3, j, j + 1) * ((across[j] + across[j + 1]) / 2);
 }
 
 /** Point of the ribbon's middle at a sample. */

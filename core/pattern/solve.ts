@@ -3,7 +3,7 @@ import { gatherOf, pick } from './gather';
 import { cellsOf, foilCounter, placeRows, type PanelHalf } from './rows';
 import { ribbonArea } from './section-line';
 import { dropoutForCount } from './spacing';
-import type { FoilStock, Panel, PlainSpacing, Spacing } from './types';
+import type { FoilStock, Panel, PlainSpacing } from './types';
 
 /** A spacing that says every drop-out, and the even drop-out that a target came to (null where none was asked for). */
 export interface SolvedSpacing {
@@ -99,20 +99,4 @@ function byShare(panel: Panel, halves: readonly PanelHalf[], stock: FoilStock, w
     };
   }
   return { spacing: even(dropoutMm), solvedDropoutMm: dropoutMm };
-}
-
-/** The nominal drop-out of a spacing, mm, for a line of text; undefined where it is solved. */
-export function nominalDropout(spacing: Spacing): number | undefined {
-  switch (spacing.kind) {
-    case 'constant':
-      return spacing.dropoutMm;
-    case 'graded':
-      return spacing.dropoutsMm[spacing.dropoutsMm.length - 1];
-    case 'eased':
-      return spacing.toMm;
-    case 'backwards':
-      return nominalDropout(spacing.spacing);
-    default:
-      return undefined;
-  }
 }

@@ -1,4 +1,4 @@
-import type { PlainSpacing } from './types';
+import type { PlainSpacing, Spacing } from './types';
 
 /** Neighbouring drop-outs of an eased spacing differ by no more than this factor. */
 const LARGEST_JUMP = 1.5;
@@ -124,4 +124,20 @@ function leastWith(passes: (count: number) => boolean, widestMm: number, countAt
     else low = middle;
   }
   return high;
+}
+
+/** The nominal drop-out of a spacing, mm, for a line of text; undefined where it is solved. */
+export function nominalDropout(spacing: Spacing): number | undefined {
+  switch (spacing.kind) {
+    case 'constant':
+      return spacing.dropoutMm;
+    case 'graded':
+      return spacing.dropoutsMm[spacing.dropoutsMm.length - 1];
+    case 'eased':
+      return spacing.toMm;
+    case 'backwards':
+      return nominalDropout(spacing.spacing);
+    default:
+      return undefined;
+  }
 }

@@ -58,7 +58,7 @@ function FitForm({ onDone }: { onDone(): void }) {
           }}
         />
         <NumberField
-          label={kind === 'foils' ? 'At most so many foils' : 'At most so many minutes'} hideLabel unit={`of ${now}`} min={1} max={kind === 'foils' ? 600 : 600} value={value} parse={readWhole}
+          label={kind === 'foils' ? 'At most so many foils' : 'At most so many minutes'} hideLabel unit={`of ${now}`} min={1} max={600} value={value} parse={readWhole}
           onChange={(next) => {
             setValue(next);
             setFitted(undefined);

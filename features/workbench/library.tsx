@@ -113,7 +113,7 @@ function useLaid(open: boolean): ReadonlyMap<string, ComputedPlan> {
     const next = (i: number) => {
       if (stopped || i >= TECHNIQUES.length) return;
       const technique = TECHNIQUES[i];
-      made.set(technique.key, engine.compute(applyTechnique({ ...plan, head, hair, foil }, technique)));
+      made.set(technique.key, engine.compute(applyTechnique(plan, technique)));
       setLaid(new Map(made));
       setTimeout(() => next(i + 1));
     };

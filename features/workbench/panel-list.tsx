@@ -2,7 +2,9 @@
 
 import clsx from 'clsx';
 import { useState, type DragEvent } from 'react';
-import { addPanel, duplicatePanel, mirrorPanelIn, movePanel, recipeLine, removePanel, sectionFirst, type Panel } from '@/core/pattern';
+import {
+  addPanel, addPanelFirst, changePanel, duplicatePanel, freeId, mirrorPanelIn, movePanel, recipeLine, removePanel, type Panel,
+} from '@/core/pattern';
 import { PANEL_STARTS } from '@/core/technique';
 import { GripIcon, MoreIcon, PlusIcon } from '@/ui/icons';
 import { Menu } from '@/ui/menu';
@@ -88,10 +90,7 @@ export function PanelList({ onLibrary, onFit }: { onLibrary(): void; onFit(): vo
             <Switch
               label={`Foil the panel ${panel.name}`} on={!panel.muted}
               onChange={(on) =>
-                editPlan(`${panel.name} ${on ? 'on' : 'off'}`, (before) => ({
-                  ...before,
-                  panels: before.panels.map((other) => (other.id === panel.id ? { ...other, muted: !on } : other)),
-                }))
+                editPlan(`${panel.name} ${on ? 'on' : 'off'}`, (before) => changePanel(before, panel.id, (own) => ({ ...own, muted: !on })))
               }
             />
             <PanelMenu panel={panel} place={i} onMove={move} />
@@ -108,10 +107,12 @@ export function PanelList({ onLibrary, onFit }: { onLibrary(): void; onFit(): vo
             words,
             hint,
             choose: () => {
-              const after = addPanel(plan, panel, selected.panel);
-              const added = after.panels.find(({ id }) => !plan.panels.some((other) => other.id === id))!;
-              editPlan(`panel ${added.name} added`, () => (first ? sectionFirst(after, added.id, true) : after));
-              select(added.id);
+              const id = freeId(plan, panel.id);
+              editPlan(
+                (_, after) => `panel ${after.panels.find((own) => own.id === id)?.name ?? panel.name} added`,
+                (before) => (first ? addPanelFirst : addPanel)(before, panel, selected.panel),
+              );
+              select(id);
             },
           }))}
         />

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Panel } from '@/core/pattern';
+import { changePanel, type Panel } from '@/core/pattern';
 import { useVisit } from '../visit/store';
 
 /** Changes one thing of a panel: what it is, how it is said before and after, and the panel that comes of it. */
@@ -12,7 +12,7 @@ export function usePanelEdit(panelId: string): ChangePanel {
   return (what, figure, next) =>
     editPlan(
       (before, after) => `${what} ${figure(find(before.panels, panelId))} → ${figure(find(after.panels, panelId))}, ${find(after.panels, panelId).name}`,
-      (before) => ({ ...before, panels: before.panels.map((own) => (own.id === panelId ? next(own) : own)) }),
+      (before) => changePanel(before, panelId, next),
       `${panelId}/${what}`,
     );
 }
