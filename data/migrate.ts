@@ -1,7 +1,8 @@
 import type { Knex } from 'knex';
 import * as first from './migrations/0001-first';
+import * as house from './migrations/0002-house';
 
-const MIGRATIONS: Record<string, Knex.Migration> = { '0001-first': first };
+const MIGRATIONS: Record<string, Knex.Migration> = { '0001-first': first, '0002-house': house };
 
 const source: Knex.MigrationSource<string> = {
   getMigrations: async () => Object.keys(MIGRATIONS),

@@ -9,7 +9,7 @@ import { scratchDatabase, type Scratch } from './testing/scratch';
 import { createVisit, readVisit } from './visits';
 
 const TODAY = '2026-11-24';
-const TABLES = ['salon', 'person', 'session', 'client', 'visit', 'plan', 'outcome', 'draft'];
+const TABLES = ['salon', 'person', 'session', 'client', 'visit', 'plan', 'outcome', 'draft', 'house', 'technique', 'technique_version'];
 let scratch: Scratch;
 let first: Actor;
 let second: Actor;

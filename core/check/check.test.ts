@@ -2,7 +2,7 @@ import { planWith, engine } from '../pattern/testing';
 import { planOf, TECHNIQUES, techniqueOf } from '../technique';
 import { startPlan } from '../formats';
 import type { Plan } from '../pattern';
-import { checksOf, unlitStretches, USUAL_LIMITS, type Rule } from './index';
+import { checksOf, NO_FACTS, unlitStretches, USUAL_LIMITS, type Rule } from './index';
 
 const rules = (plan: Plan, limits = USUAL_LIMITS) => checksOf(plan, engine.compute(plan), limits).map(({ rule }) => rule);
 const check = (plan: Plan, rule: Rule) => checksOf(plan, engine.compute(plan)).find((own) => own.rule === rule);
@@ -69,7 +69,7 @@ describe('the hairline', () => {
 
   test('the mend lights it', () => {
     const { mended } = leftAfterMend(backOnly, 'unlit-hairline');
-    const longest = unlitStretches({ plan: mended, computed: engine.compute(mended), limits: USUAL_LIMITS })[0];
+    const longest = unlitStretches({ plan: mended, computed: engine.compute(mended), limits: USUAL_LIMITS, facts: NO_FACTS })[0];
     expect(longest?.lengthMm ?? 0).toBeLessThan(USUAL_LIMITS.unlitMm);
   });
 
@@ -121,4 +121,40 @@ test.each(TECHNIQUES.map(({ key }) => key))('%s: every finding has its reason, a
     expect(own.seen.length * own.why.length).toBeGreaterThan(0);
     if (own.mend) expect(own.mend.apply(plan)).not.toEqual(plan);
   }
+});
+
+test('straight partings at a pointed hairline are taken along the hairline', () => {
+  const pointed = { ...planWith([]).head, hairline: { left: 'pointed', right: 'round' } } as const;
+  const plan = planWith([{ place: { kind: 'whole' } }], { head: pointed });
+  const { found, left } = leftAfterMend(plan, 'pointed-column');
+  expect(found.seen).toMatch(/^Panel 1: straight partings at a pointed hairline \(\d+ foils? in front\)\.$/);
+  expect(left).toBeUndefined();
+  expect(rules(planWith([{ place: { kind: 'whole' } }]))).not.toContain('pointed-column');
+});
+
+test('short hair at the hairline is not foiled', () => {
+  const average = planWith([{ place: { kind: 'hairline-band', widthMm: 12 }, direction: { kind: 'hairline' } }]);
+  const plan = { ...average, hair: { ...average.hair, byZone: { 'nape-hairline': { lengthMm: 25 } } } };
+  const { found, left } = leftAfterMend(plan, 'short-hairline');
+  expect(found.foils.length).toBeGreaterThan(0);
+  expect(left).toBeUndefined();
+  expect(rules(average)).not.toContain('short-hairline');
+});
+
+test('over hair that was lightened before, it says where to stop', () => {
+  const plan = planWith([{}]);
+  const facts = { ...NO_FACTS, regrowthMm: { 'upper-back-l': 25, 'upper-back-r': 30 } };
+  const found = checksOf(plan, engine.compute(plan), USUAL_LIMITS, [], facts).find(({ rule }) => rule === 'overlap')!;
+  expect(found.seen).toMatch(/stop 25–30 mm from the scalp/);
+  // Hair that has grown past its length since was never lightened.
+  const long = checksOf(plan, engine.compute(plan), USUAL_LIMITS, [], { ...NO_FACTS, regrowthMm: { 'upper-back-l': 300 } });
+  expect(long.map(({ rule }) => rule)).not.toContain('overlap');
+});
+
+test('over budget by one cent is said, at the budget it is not; a rule that is off is silent', () => {
+  const plan = planWith([{}]);
+  const at = (priceMinor: number, off: Rule[] = []) => checksOf(plan, engine.compute(plan), USUAL_LIMITS, off, { ...NO_FACTS, priceMinor, budgetMinor: 12_000 }).map(({ rule }) => rule);
+  expect(at(12_001)).toContain('over-budget');
+  expect(at(12_000)).not.toContain('over-budget');
+  expect(at(12_001, ['over-budget'])).not.toContain('over-budget');
 });

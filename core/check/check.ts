@@ -1,8 +1,9 @@
+import type { Zone } from '../head';
 import type { ComputedPlan, Plan } from '../pattern';
 
 /** The rules that a pattern is held against. */
 export const RULES = [
-  'thick', 'wide', 'back-to-back', 'jump', 'unlit-hairline', 'behind-ear', 'slice-on-hairline', 'drift', 'single-alternation', 'crown-open', 'over-time',
+  'thick', 'wide', 'back-to-back', 'jump', 'unlit-hairline', 'behind-ear', 'slice-on-hairline', 'drift', 'single-alternation', 'crown-open', 'pointed-column', 'short-hairline', 'overlap', 'over-time', 'over-budget',
 ] as const;
 
 export type Rule = (typeof RULES)[number];
@@ -41,12 +42,25 @@ export interface CheckLimits {
   readonly behindMm: number;
   /** Turn of a diagonal over its panel, degrees. */
   readonly driftDeg: number;
+  /** Hairline hair shorter than this does not belong in a foil, mm. */
+  readonly shortMm: number;
   /** Time for the foils; null where none was agreed, minutes. */
   readonly minutes: number | null;
 }
 
+/** What is known of the visit beside its plan. */
+export interface CheckFacts {
+  /** Regrowth since the last lightening by zone, mm; zones that were never lightened are left out. */
+  readonly regrowthMm: Readonly<Partial<Record<Zone, number>>>;
+  /** Estimated price and what was agreed at most, minor units; null where nothing was. */
+  readonly priceMinor: number | null;
+  readonly budgetMinor: number | null;
+}
+
+export const NO_FACTS: CheckFacts = { regrowthMm: {}, priceMinor: null, budgetMinor: null };
+
 export const USUAL_LIMITS: CheckLimits = {
-  sliceMm: 6.4, fineMm: 5, babyMm: 3.2, sliverMm: 1, jump: 1.5, unlitMm: 40, behindMm: 25, driftDeg: 25, minutes: null,
+  sliceMm: 6.4, fineMm: 5, babyMm: 3.2, sliverMm: 1, jump: 1.5, unlitMm: 40, behindMm: 25, driftDeg: 25, shortMm: 40, minutes: null,
 };
 
 /** What a rule looks at. */
@@ -54,4 +68,24 @@ export interface CheckInput {
   readonly plan: Plan;
   readonly computed: ComputedPlan;
   readonly limits: CheckLimits;
+  readonly facts: CheckFacts;
 }
+
+/** What each rule looks for, as a house reads it. */
+export const RULE_WORDS: Readonly<Record<Rule, string>> = {
+  thick: 'Sections thicker than see-through for their gather',
+  wide: 'Sections wider than the foil and its tolerance',
+  'back-to-back': 'Foils back to back at the part',
+  jump: 'A jump between neighbouring drop-outs',
+  'unlit-hairline': 'An unlit stretch of hairline',
+  'behind-ear': 'A gap behind the ear',
+  'slice-on-hairline': 'A slice on the hairline',
+  drift: 'An angle that drifts over the foils',
+  'single-alternation': 'Single alternation in a crossed pattern',
+  'crown-open': 'An open crown',
+  'pointed-column': 'Straight partings at a pointed hairline',
+  'short-hairline': 'Short hairline hair in a foil',
+  overlap: 'Overlap onto lightened hair',
+  'over-time': 'Over the time there is',
+  'over-budget': 'Over the budget',
+};

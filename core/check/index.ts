@@ -1,16 +1,18 @@
 import type { ComputedPlan, Plan } from '../pattern';
-import { USUAL_LIMITS, type Check, type CheckLimits, type Rule } from './check';
+import { NO_FACTS, USUAL_LIMITS, type Check, type CheckFacts, type CheckLimits, type Rule } from './check';
+import { budgetChecks, overlapChecks, pointedChecks, shortChecks } from './hair-checks';
 import { crownChecks, hairlineChecks, partChecks } from './head-checks';
 import { alternationChecks, driftChecks, jumpChecks, sliceChecks, thickChecks, timeChecks, wideChecks } from './section-checks';
 
-export { RULES, USUAL_LIMITS, type Check, type CheckLimits, type Mend, type Rule } from './check';
+export { NO_FACTS, RULE_WORDS, RULES, USUAL_LIMITS, type Check, type CheckFacts, type CheckLimits, type Mend, type Rule } from './check';
 export { unlitStretches } from './head-checks';
 
 /** All findings about a pattern, what matters most first. An empty head has none. */
-export function checksOf(plan: Plan, computed: ComputedPlan, limits: CheckLimits = USUAL_LIMITS, off: readonly Rule[] = []): Check[] {
+export function checksOf(plan: Plan, computed: ComputedPlan, limits: CheckLimits = USUAL_LIMITS, off: readonly Rule[] = [], facts: CheckFacts = NO_FACTS): Check[] {
   if (computed.sheet.foils.length === 0) return [];
-  const input = { plan, computed, limits };
+  const input = { plan, computed, limits, facts };
   return [
-    partChecks, hairlineChecks, wideChecks, thickChecks, crownChecks, jumpChecks, alternationChecks, timeChecks, driftChecks, sliceChecks,
+    partChecks, hairlineChecks, shortChecks, wideChecks, thickChecks, crownChecks, pointedChecks, jumpChecks, alternationChecks, timeChecks, budgetChecks,
+    overlapChecks, driftChecks, sliceChecks,
   ].flatMap((rule) => rule(input)).filter(({ rule }) => !off.includes(rule));
 }

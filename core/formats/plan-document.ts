@@ -16,7 +16,7 @@ const panelId = z
 const letter = z.string({ error: 'must be a letter' }).regex(/^[A-Z]$/, 'must be one capital letter');
 const thickness = between(0, 40, 'mm', 'Thickness of the section on the scalp, mm');
 
-const panelSchema = z.strictObject({
+export const panelSchema = z.strictObject({
   id: panelId.describe('Name within the plan, the first part of every foil id'),
   name: z.string({ error: 'must be text' }).trim().min(1, 'must not be empty').max(80, 'must be at most 80 characters').describe('As it is said'),
   muted: yesOrNo('Keeps its recipe but places no foil and takes no hair').default(false),

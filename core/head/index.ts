@@ -7,13 +7,15 @@ export {
 export {
   makeHead, mirrorHead, mirrorHeadSpec, USUAL_CROWN, type CrownSpec, type Head, type HeadSpec, type ScalpPlace,
 } from './head';
+export { moveLandmark } from './landmark-move';
 export { fromOpened, openedHairline, openedPart, sagittalPoint, toOpened, type OpenedPoint } from './opened';
+export { skullHit, type Ray } from './ray';
 export { makeRoots, type Roots } from './roots';
 export {
   CROWN_RADIUS_MM, HAIRLINE_BAND_MM, landmarks, makeScalp, makeScalpGrid, sampleRaster, scalpAreas, surfaceDistance, zoneNear,
   type Scalp, type ScalpGrid,
 } from './scalp';
-export { evenScale, gauge, gaugeOn, gaugeWithGradient, SKULL, surfaceAlong, surfaceNormal, type SkullScale } from './skull';
+export { directionAt, evenScale, gauge, gaugeOn, gaugeWithGradient, SKULL, surfaceAlong, surfaceNormal, type SkullScale } from './skull';
 export * from './vector';
 export {
   familyName, swapSide, ZONE_FAMILIES, zoneName, ZONES, zonesOf, type Zone, type ZoneFamily,

@@ -27,3 +27,22 @@ export function naturalHair(level: number): HairColour {
 export function cssColour({ lightness, chroma, hueDeg }: HairColour): string {
   return `oklch(${lightness.toFixed(3)} ${chroma.toFixed(3)} ${hueDeg.toFixed(1)})`;
 }
+
+/**
+ * The colour as linear-light sRGB, 0–1; what lies outside the gamut is clipped.
+ * Matrices: OKLab's published conversion.
+ */
+export function linearRgb({ lightness, chroma, hueDeg }: HairColour): [number, number, number] {
+  const hue = (hueDeg * Math.PI) / 180;
+  const a = chroma * Math.cos(hue);
+  const b = chroma * Math.sin(hue);
+  const l = (lightness + 0.3963377774 * a + 0.2158037573 * b) ** 3;
+  const m = (lightness - 0.1055613458 * a - 0.0638541728 * b) ** 3;
+  const s = (lightness - 0.0894841775 * a - 1.291485548 * b) ** 3;
+  const clipped = (value: number) => Math.min(1, Math.max(0, value));
+  return [
+    clipped(4.0767416621 * l - 3.3077115913 * m + 0.2309699292 * s),
+    clipped(-1.2684380046 * l + 2.6097574011 * m - 0.3413193965 * s),
+    clipped(-0.0041960863 * l - 0.7034186147 * m + 1.707614701 * s),
+  ];
+}

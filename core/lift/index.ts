@@ -1,1 +1,1 @@
-export { cssColour, naturalHair, type HairColour } from './hair-colour';
+export { cssColour, linearRgb, naturalHair, type HairColour } from './hair-colour';

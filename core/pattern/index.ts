@@ -1,7 +1,9 @@
+export { asOutline } from './as-outline';
 export { BRIGHTNESS, brightnessStep } from './brightness';
 export { columnCount, columnEdges } from './columns';
 export { createPatternEngine, MOST_FOILS_PER_PANEL, type ComputedPlan, type PatternDrawing, type PatternEngine } from './compute';
 export { clearLostEdits, dropFoil, moveFoil, restoreFoil, retypeFoil } from './foil-edits';
+export { foilAt, panelAt } from './foil-at';
 export { gatherOf, pick, pickerOf, stitchIntervals, type Picked, type Picker } from './gather';
 export { GATHER_PRESETS, type GatherPreset } from './gather-presets';
 export { hairGrams, hairIn, hairsOn } from './hair';
@@ -10,6 +12,8 @@ export {
   addPanel, addPanelFirst, changePanel, duplicatePanel, freeId, isSectionedFirst, mirrorPanelIn, movePanel, removePanel, sectionFirst,
 } from './panel-edits';
 export { pathPoints, type FoilPath } from './panel-foils';
+export { foilPoints, turnsByHand, withFoilMovedTo, withFoilTurnedTo } from './parting-grips';
+export { diskPointOf, placeGrips, type Grip } from './place-grips';
 export { crossesItself } from './polygon';
 export { directionName, gatherName, recipeLine } from './recipe-name';
 export { EAR_LINE_DEG } from './region';

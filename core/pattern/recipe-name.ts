@@ -1,3 +1,4 @@
+import { formatLength, type LengthUnit } from '../units';
 import { nominalDropout } from './spacing';
 import type { Direction, Gather, Panel } from './types';
 
@@ -48,19 +49,22 @@ function angleName(deg: number): string {
   return `diagonal ${deg > 0 ? 'back' : 'forward'} ${Math.round(Math.abs(deg))}°`;
 }
 
-/** Recipe of a panel in one line: `fine weave, 4 + 5 mm` (thickness + drop-out). */
-export function recipeLine(panel: Panel): string {
-  return `${gatherName(panel.gather, panel.thicknessMm)}, ${panel.thicknessMm} + ${spacingName(panel)}`;
+/** Recipe of a panel in one line: `fine weave, 4 + 5 mm` (thickness + drop-out), in the unit that is asked for. */
+export function recipeLine(panel: Panel, unit: LengthUnit = 'mm'): string {
+  return `${gatherName(panel.gather, panel.thicknessMm)}, ${figure(panel.thicknessMm, unit)} + ${spacingName(panel, unit)}`;
 }
 
-function spacingName({ spacing }: Panel): string {
+/** The figure of a length without its unit; inches keep their mark. */
+const figure = (mm: number, unit: LengthUnit) => formatLength(mm, unit).replace(/ (mm|cm)$/, '');
+
+function spacingName({ spacing }: Panel, unit: LengthUnit): string {
   switch (spacing.kind) {
     case 'constant':
-      return `${spacing.dropoutMm} mm`;
+      return formatLength(spacing.dropoutMm, unit);
     case 'graded':
-      return `${spacing.dropoutsMm.join(', ')} … mm`;
+      return `${spacing.dropoutsMm.map((mm) => figure(mm, unit)).join(', ')} …${unit === 'in' ? '' : ` ${unit}`}`;
     case 'eased':
-      return `${spacing.fromMm}–${spacing.toMm} mm`;
+      return `${figure(spacing.fromMm, unit)}–${formatLength(spacing.toMm, unit)}`;
     case 'count':
       return `as ${spacing.foils} foils ask`;
     case 'share':
@@ -70,6 +74,6 @@ function spacingName({ spacing }: Panel): string {
     case 'budget':
       return 'as the budget asks';
     case 'backwards':
-      return `${nominalDropout(spacing)} mm from the line`;
+      return `${formatLength(nominalDropout(spacing) ?? 0, unit)} from the line`;
   }
 }

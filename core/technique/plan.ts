@@ -1,9 +1,12 @@
 import { emptyPlan, panelOf } from '../formats';
-import type { Plan } from '../pattern';
+import { changePanel, type Panel, type Plan } from '../pattern';
 import type { Technique } from './library';
 
+/** What of a technique is laid on a head: a built-in one's, or a house's own. */
+export type Laid = Pick<Technique, 'name' | 'panels' | 'sectioning'>;
+
 /** A technique as a plan for a head and hair; the average ones where none are given. */
-export function planOf(technique: Technique, on: Partial<Pick<Plan, 'head' | 'hair' | 'foil'>> = {}): Plan {
+export function planOf(technique: Laid, on: Partial<Pick<Plan, 'head' | 'hair' | 'foil'>> = {}): Plan {
   return {
     ...emptyPlan(technique.name),
     ...on,
@@ -13,6 +16,21 @@ export function planOf(technique: Technique, on: Partial<Pick<Plan, 'head' | 'ha
 }
 
 /** A plan with the technique in place of its panels: head, hair and foil stay the client's and the house's. */
-export function applyTechnique(plan: Plan, technique: Technique): Plan {
+export function applyTechnique(plan: Plan, technique: Laid): Plan {
   return planOf(technique, { head: plan.head, hair: plan.hair, foil: plan.foil });
+}
+
+/** What of a panel is its place and name, and stays when a technique's recipe is taken for it alone. */
+const KEPT = ['id', 'name', 'muted', 'place', 'side', 'divide', 'leaveOut'] as const satisfies readonly (keyof Panel)[];
+
+/**
+ * The recipe of a technique for one panel only: partings, gather, spacing, formula, start. It is that of the technique's
+ * panel on a place of the same kind, of its first one where there is none.
+ */
+export function applyToPanel(plan: Plan, panelId: string, technique: Laid): Plan {
+  const panels = technique.panels.map(panelOf);
+  return changePanel(plan, panelId, (own) => {
+    const recipe = panels.find(({ place }) => place.kind === own.place.kind) ?? panels[0];
+    return recipe ? { ...recipe, ...Object.fromEntries(KEPT.map((key) => [key, own[key]])) } : own;
+  });
 }

@@ -6,7 +6,7 @@ import { insertVisit } from '../visits';
 import { DEMO_CLIENTS, type DemoClient } from './clients';
 import { DEMO_PASSWORD, DEMO_SALONS } from './people';
 
-const TABLES = ['draft', 'outcome', 'plan', 'visit', 'client', 'session', 'person'] as const;
+const TABLES = ['technique_version', 'technique', 'house', 'draft', 'outcome', 'plan', 'visit', 'client', 'session', 'person'] as const;
 
 const dayBefore = (today: string, weeks: number) =>
   new Date(Date.parse(today) - weeks * 7 * 86_400_000).toISOString().slice(0, 10);

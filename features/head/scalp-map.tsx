@@ -36,7 +36,8 @@ interface ScalpMapProps {
   head: Head;
   /** Colour of unlit hair (CSS). */
   bark: string;
-  partOffsetMm: number;
+  /** mm from the middle, + the client's left; null without a part. */
+  partOffsetMm: number | null;
   label: string;
   className?: string;
   /** The piece of the head that is shown; all of it where none is given. */
@@ -45,14 +46,16 @@ interface ScalpMapProps {
   handlers?: SVGProps<SVGSVGElement>;
   /** Drawn on the hair, under the part and the landmarks. */
   children?: ReactNode;
+  /** Drawn over everything, beyond the hairline too. */
+  over?: ReactNode;
 }
 
 /** The opened head: the scalp unrolled around the apex, forehead up, dark as hair; landmarks softly named. */
-export function ScalpMap({ head, bark, partOffsetMm, label, className, view, handlers, children }: ScalpMapProps) {
+export function ScalpMap({ head, bark, partOffsetMm, label, className, view, handlers, children, over }: ScalpMapProps) {
   const id = useId();
   const outline = useMemo(() => pathThrough(openedHairline(head, 360), true), [head]);
   const flow = useMemo(() => hairFlow(head), [head]);
-  const part = useMemo(() => pathThrough(openedPart(head, partOffsetMm)), [head, partOffsetMm]);
+  const part = useMemo(() => (partOffsetMm === null ? '' : pathThrough(openedPart(head, partOffsetMm))), [head, partOffsetMm]);
   const marks = useMemo(() => landmarkPlaces(head), [head]);
   return (
     <svg viewBox={boxOf(head, view)} className={className} role="group" aria-label={label} {...handlers}>
@@ -78,6 +81,7 @@ export function ScalpMap({ head, bark, partOffsetMm, label, className, view, han
           {name}
         </text>
       ))}
+      {over}
     </svg>
   );
 }

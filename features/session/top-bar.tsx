@@ -3,6 +3,7 @@ import { Button } from '@/ui/button';
 import { Mark } from '@/ui/mark';
 import { ComfortMenu } from '../comfort/comfort-menu';
 import { signOut } from './actions';
+import { PageLink } from './page-link';
 
 /** The bar of the pages outside a visit: where we are and who is signed in. */
 export function TopBar({ personName, role, salonName }: { personName: string; role: string; salonName: string }) {
@@ -14,6 +15,10 @@ export function TopBar({ personName, role, salonName }: { personName: string; ro
           <span className="text-lg font-bold wide">Dappled Lattice</span>
         </Link>
         <span className="text-sm text-ink-soft">{salonName}</span>
+        <nav aria-label="Pages" className="flex h-full">
+          <PageLink href="/clients">Clients</PageLink>
+          <PageLink href="/house">House</PageLink>
+        </nav>
         <span className="ml-auto text-sm">
           {personName}, <span className="text-ink-soft">{role}</span>
         </span>

@@ -1,10 +1,15 @@
-import { cssColour, naturalHair } from '@/core/lift';
+import { cssColour, linearRgb, naturalHair, type HairColour } from '@/core/lift';
 
 /** Drawn hair is never lighter than this, so that light still reads as light on it. */
 const LIGHTEST_DRAWN = 0.4;
 
 /** Colour in which unlit hair is drawn for a natural level: its own, darkened where lit hair would not stand out. */
-export function barkOf(naturalLevel: number): string {
+function drawnHair(naturalLevel: number): HairColour {
   const hair = naturalHair(naturalLevel);
-  return cssColour({ ...hair, lightness: Math.min(LIGHTEST_DRAWN, hair.lightness * 0.72 + 0.03) });
+  return { ...hair, lightness: Math.min(LIGHTEST_DRAWN, hair.lightness * 0.72 + 0.03) };
 }
+
+/** As CSS. */
+export const barkOf = (naturalLevel: number): string => cssColour(drawnHair(naturalLevel));
+/** As linear-light red, green and blue, 0–1. */
+export const barkLightOf = (naturalLevel: number): readonly [number, number, number] => linearRgb(drawnHair(naturalLevel));

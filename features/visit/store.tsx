@@ -2,6 +2,7 @@
 
 import { createContext, useCallback, useContext, useEffect, useMemo, useReducer, useRef, useState, type ReactNode } from 'react';
 import { differencesOf, parseConsult, parseOutcome, parsePlan, type Consult, type Difference, type Outcome } from '@/core/formats';
+import { makeHead } from '@/core/head';
 import { createPatternEngine, type ComputedPlan, type Plan } from '@/core/pattern';
 import { discardDraft } from './actions';
 import { advance, historyOf, redo, replaced, undo, type History } from './history';
@@ -28,7 +29,7 @@ interface VisitContext {
   readonly selected: { readonly panel: string; readonly foil?: string };
   /** Foil under the pointer or the focus, lit on the head and in the ribbon alike. */
   readonly lit: string | undefined;
-  editConsult(label: string, change: (consult: Consult) => Consult, gesture?: string): void;
+  editConsult(label: string | ((before: Consult, after: Consult) => string), change: (consult: Consult) => Consult, gesture?: string): void;
   editPlan(label: string | ((before: Plan, after: Plan) => string), change: (plan: Plan) => Plan, gesture?: string): void;
   saveOutcome(outcome: Outcome): void;
   undo(): void;
@@ -58,7 +59,19 @@ function reduce(history: History<VisitWork>, action: Action): History<VisitWork>
   if (action.kind === 'undo') return undo(history);
   if (action.kind === 'redo') return redo(history);
   if (action.kind === 'replace') return replaced(action.work);
-  return advance(history, joined(action.change(history.present)), action);
+  const next = joined(action.change(history.present));
+  // Measures that belong to no head cannot be drawn: such an edit is not taken.
+  return next.plan.head === history.present.plan.head || isHead(next.plan) ? advance(history, next, action) : history;
+}
+
+function isHead({ head }: Plan): boolean {
+  try {
+    makeHead(head);
+    return true;
+  } catch (error) {
+    if (error instanceof RangeError) return false;
+    throw error;
+  }
 }
 
 /** Head and hair belong to the visit: the plan takes them from the consultation. */
@@ -222,8 +235,12 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
       drafts,
       selected,
       lit,
-      editConsult: (label, change, gesture = label) =>
-        edit(() => label, (work) => ({ ...work, consult: change(work.consult) }), gesture),
+      editConsult: (label, change, gesture = typeof label === 'string' ? label : crypto.randomUUID()) =>
+        edit(
+          (before, after) => (typeof label === 'string' ? label : label(before.consult, after.consult)),
+          (work) => ({ ...work, consult: change(work.consult) }),
+          gesture,
+        ),
       editPlan: (label, change, gesture = crypto.randomUUID()) =>
         edit(
           (before, after) => (typeof label === 'string' ? label : label(before.plan, after.plan)),

@@ -2,6 +2,7 @@
 
 import { zoneName } from '@/core/head';
 import { dropFoil, GATHER_PRESETS, moveFoil, restoreFoil, retypeFoil, type Foil } from '@/core/pattern';
+import { useUnits } from '../house/context';
 import { useVisit } from '../visit/store';
 
 const LETTERS = ['A', 'B', 'C', 'D'];
@@ -14,7 +15,7 @@ export function FoilFacts() {
   const foil = foils.find(({ id }) => id === lit) ?? chosen;
   const panel = (id: string) => plan.panels.find((own) => own.id === id)?.name ?? id;
   return (
-    <div className="min-h-[72px] px-5 pb-2 text-center text-base">
+    <div className="min-h-[92px] pr-[180px] pl-5 pb-2 text-base">
       {foil ? (
         <p><FoilWords foil={foil} panel={panel(foil.panel)} /></p>
       ) : problems.length > 0 ? (
@@ -28,12 +29,13 @@ export function FoilFacts() {
 }
 
 function FoilWords({ foil, panel }: { foil: Foil; panel: string }) {
+  const { say } = useUnits();
   const column = foil.column === 0 ? 'middle' : `${foil.column > 0 ? 'left' : 'right'} ${Math.abs(foil.column)}`;
   const stitches = foil.gather === 'slice' ? 'slice' : `${foil.stitches} ${foil.gather === 'zigzag' ? 'points' : 'stitches'}`;
   return (
     <>
       <b>{panel}, row {foil.row}, {column}</b>
-      {`: ${Math.round(foil.widthMm)} × ${foil.thicknessMm} mm, ${Math.round(foil.angleDeg)}°, ${stitches}, ${Math.round(foil.pickedShare * 100)} % picked, about ${Math.round(foil.hairs)} hairs, ${zoneName(foil.zone).toLowerCase()}`}
+      {`: ${say(Math.round(foil.widthMm))} × ${say(foil.thicknessMm)}, ${Math.round(foil.angleDeg)}°, ${stitches}, ${Math.round(foil.pickedShare * 100)} % picked, about ${Math.round(foil.hairs)} hairs, ${zoneName(foil.zone).toLowerCase()}`}
       {foil.byHand && ', by hand'}
     </>
   );
@@ -45,7 +47,7 @@ function FoilActions({ foil, panel }: { foil: Foil; panel: string }) {
   const button = 'h-9 rounded-ui border border-edge bg-raised px-3 text-sm font-semibold hover:border-ink';
   const next = LETTERS[(LETTERS.indexOf(foil.formula) + 1) % LETTERS.length];
   return (
-    <div role="group" aria-label="Change this foil" className="mt-1 flex flex-wrap justify-center gap-2">
+    <div role="group" aria-label="Change this foil" className="mt-1 flex flex-wrap gap-2">
       <button
         type="button" className={button}
         onClick={() => {

@@ -9,11 +9,13 @@ import { PANEL_STARTS } from '@/core/technique';
 import { GripIcon, MoreIcon, PlusIcon } from '@/ui/icons';
 import { Menu } from '@/ui/menu';
 import { Switch } from '@/ui/switch';
+import { useUnits } from '../house/context';
 import { useVisit } from '../visit/store';
 
 /** Panels in the order of work: select one, switch it on or off, move, copy, mirror or remove it. */
 export function PanelList({ onLibrary, onFit }: { onLibrary(): void; onFit(): void }) {
   const { plan, computed, selected, select, editPlan } = useVisit();
+  const { unit } = useUnits();
   const [dragged, setDragged] = useState<string>();
   const [over, setOver] = useState<number>();
   const counts = new Map(computed.sheet.panels.map((panel) => [panel.panel, panel.foils]));
@@ -83,7 +85,7 @@ export function PanelList({ onLibrary, onFit }: { onLibrary(): void; onFit(): vo
               <span className="text-sm text-ink-soft">{i + 1}</span>
               <span className="min-w-0">
                 <span className="block truncate font-semibold">{panel.name}</span>
-                <span className="line-clamp-2 text-sm leading-tight text-ink-soft narrow">{panel.muted ? 'off' : recipeLine(panel)}</span>
+                <span className="line-clamp-2 text-sm leading-tight text-ink-soft narrow">{panel.muted ? 'off' : recipeLine(panel, unit)}</span>
               </span>
               <span className="pr-2 text-xl font-bold" data-panel-foils={panel.id}>{panel.muted ? '–' : (counts.get(panel.id) ?? 0)}</span>
             </button>

@@ -2,18 +2,15 @@
 
 import { useState, type ReactNode } from 'react';
 import { brightnessStep } from '@/core/pattern';
-import { Between, FoilStrips } from '../head/foil-strips';
-import { pathThrough, ScalpMap } from '../head/scalp-map';
 import { hoursAndMinutes } from '../shared';
-import { barkOf } from '../visit/bark';
 import { useVisit } from '../visit/store';
 import { Checks } from './checks';
 import { FitDialog } from './fit-dialog';
 import { FoilFacts } from './foil-facts';
+import { Heads } from './heads';
 import { Library } from './library';
 import { PanelList } from './panel-list';
 import { Recipe } from './recipe';
-import { NUMBERED_FROM, useZoom, ZoomButtons } from './zoom';
 
 /** The workbench: panels in working order, the head in the middle, the selected panel's recipe. */
 export function PatternStep() {
@@ -24,10 +21,10 @@ export function PatternStep() {
       <PanelList onLibrary={() => setLibrary(true)} onFit={() => setFit(true)} />
       <Library open={library} onOpenChange={setLibrary} />
       <FitDialog open={fit} onOpenChange={setFit} />
-      <section aria-label="Opened head" className="relative flex min-h-0 flex-col">
+      <section aria-label="The head" className="relative flex min-h-0 flex-col">
         <Totals />
         <Checks />
-        <Head />
+        <Heads />
         <FoilFacts />
       </section>
       <Recipe />
@@ -61,37 +58,5 @@ function Total({ figure, name, id, wide = false }: { figure: string; name: React
       <dt className="order-2 text-sm leading-tight text-ink-soft narrow">{name}</dt>
       <dd id={id} className="order-1 text-2xl leading-tight font-bold">{figure}</dd>
     </div>
-  );
-}
-
-function Head() {
-  const { plan, computed, consult, selected, lit, light, select } = useVisit();
-  const { sheet, drawing } = computed;
-  const bark = barkOf(consult.naturalLevel);
-  const zoom = useZoom();
-  return (
-    <>
-      <ZoomButtons zoom={zoom} />
-      <ScalpMap
-        head={drawing.head} bark={bark} partOffsetMm={plan.head.part.offsetMm} className="mt-2 min-h-0 w-full flex-1 touch-none"
-        label={`Opened head with ${sheet.totals.foils} foils`} view={zoom.view} handlers={zoom.handlers}
-      >
-        {drawing.outlines.flatMap(({ panel, side, outlines }) =>
-          outlines.map((outline, i) => (
-            <path
-              key={`${panel}${side}${i}`} d={pathThrough(outline, true)}
-              fill="var(--color-white)" fillOpacity={panel === selected.panel ? 0.05 : 0} onClick={() => select(panel)}
-              stroke="var(--color-white)" strokeOpacity={panel === selected.panel ? 0.75 : 0.3} strokeWidth="0.8"
-            />
-          )),
-        )}
-        <Between computed={computed} />
-        <FoilStrips
-          foils={sheet.foils} paths={drawing.paths} bark={bark}
-          selectedPanel={selected.panel} selectedFoil={selected.foil} lit={lit} numbered={zoom.view.times >= NUMBERED_FROM}
-          onLight={light} onSelect={(foil) => !zoom.dragged() && select(foil.panel, foil.id)}
-        />
-      </ScalpMap>
-    </>
   );
 }

@@ -4,6 +4,8 @@ import type { Panel } from '@/core/pattern';
 import { Segmented } from '@/ui/segmented';
 import { Select } from '@/ui/select';
 import { Slider } from '@/ui/slider';
+import { useUnits } from '../house/context';
+import { LengthSlider } from './length-slider';
 import type { RecipeProps } from './recipe';
 
 const FORMULAS = ['A', 'B', 'C', 'D'].map((letter) => ({ value: letter, words: letter }));
@@ -33,6 +35,7 @@ const words = (options: readonly { value: string; words: string }[], value: stri
 /** What goes on and where it begins, how wide sections are foiled, what happens between. */
 export function FoilFields({ panel, change }: RecipeProps) {
   const { start, rotation } = panel;
+  const { say } = useUnits();
   const setStart = (what: string, figure: (own: Panel['start']) => string, to: Partial<Panel['start']>) =>
     change(what, (own) => figure(own.start), (own) => ({ ...own, start: { ...own.start, ...to } }));
   const dropouts = dropoutsOf(panel);
@@ -44,13 +47,13 @@ export function FoilFields({ panel, change }: RecipeProps) {
         label="Formulas in turn" hideLabel value={rotation?.sequence ?? ''} options={rotation && !ROTATIONS.some(({ value }) => value === rotation.sequence) ? [...ROTATIONS, { value: rotation.sequence, words: rotation.sequence.split('').join(' ') }] : ROTATIONS}
         onChange={(sequence) => change('formulas', (own) => own.rotation?.sequence ?? own.formula, (own) => ({ ...own, rotation: sequence === '' ? null : { sequence, fromFoil: 1, toFoil: null } }))}
       />
-      <Slider
-        label="Start from the scalp" min={0} max={120} step={1} value={Math.min(120, start.distanceMm)} said={start.distanceMm === 0 ? 'at the scalp' : `${start.distanceMm} mm`}
-        onChange={(mm) => setStart('start', (own) => `${own.distanceMm} mm`, { distanceMm: mm })}
+      <LengthSlider
+        label="Start from the scalp" min={0} max={120} step={1} mm={Math.min(120, start.distanceMm)} said={(mm) => (mm === 0 ? 'at the scalp' : undefined)}
+        onChange={(mm) => setStart('start', (own) => say(own.distanceMm), { distanceMm: mm })}
       />
-      <Slider
-        label="Feather" min={0} max={80} step={5} value={Math.min(80, start.featherMm)} said={start.featherMm === 0 ? 'clean line' : `${start.featherMm} mm`}
-        onChange={(mm) => setStart('feather', (own) => `${own.featherMm} mm`, { featherMm: mm })}
+      <LengthSlider
+        label="Feather" min={0} max={80} step={5} mm={Math.min(80, start.featherMm)} said={(mm) => (mm === 0 ? 'clean line' : undefined)}
+        onChange={(mm) => setStart('feather', (own) => say(own.featherMm), { featherMm: mm })}
       />
       <Slider
         label="Teasing" min={0} max={4} step={1} value={start.teasing} said={start.teasing === 0 ? 'none' : start.teasing === 1 ? '1 push' : `${start.teasing} pushes`}

@@ -3,7 +3,8 @@
 import { GATHER_PRESETS, gatherName, type SingleGather } from '@/core/pattern';
 import { Segmented } from '@/ui/segmented';
 import { Select } from '@/ui/select';
-import { Slider } from '@/ui/slider';
+import { useUnits } from '../house/context';
+import { LengthSlider } from './length-slider';
 import type { RecipeProps } from './recipe';
 
 type Kind = SingleGather['kind'] | 'alternate';
@@ -21,6 +22,7 @@ const PRESETS = Object.entries(GATHER_PRESETS).map(([value, { name }]) => ({ val
 /** How hair is picked, and how thick the section is. */
 export function GatherFields({ panel, change }: RecipeProps) {
   const { gather } = panel;
+  const { say } = useUnits();
   const setGather = (what: string, figure: (own: SingleGather) => string, next: (own: SingleGather) => SingleGather) =>
     change(what, (own) => (own.gather.kind === 'alternate' ? 'in turn' : figure(own.gather)), (own) => ({ ...own, gather: own.gather.kind === 'alternate' ? own.gather : next(own.gather) }));
   const name = gatherName(gather, panel.thicknessMm);
@@ -41,27 +43,27 @@ export function GatherFields({ panel, change }: RecipeProps) {
         />
       </div>
       <div className="mt-3">
-        <Slider
-          label="Thickness" min={0.5} max={20} step={0.5} value={panel.thicknessMm} said={`${panel.thicknessMm} mm`}
-          onChange={(mm) => change('thickness', (own) => `${own.thicknessMm} mm`, (own) => ({ ...own, thicknessMm: mm }))}
+        <LengthSlider
+          label="Thickness" min={0.5} max={20} step={0.5} mm={panel.thicknessMm}
+          onChange={(mm) => change('thickness', (own) => say(own.thicknessMm), (own) => ({ ...own, thicknessMm: mm }))}
         />
       </div>
       {gather.kind === 'weave' && (
         <>
-          <Slider
-            label="Stitch" min={0.5} max={12} step={0.5} value={gather.stitchMm} said={`${gather.stitchMm} mm`}
-            onChange={(mm) => setGather('stitch', (own) => (own.kind === 'weave' ? `${own.stitchMm} mm` : own.kind), (own) => (own.kind === 'weave' ? { ...own, stitchMm: mm } : own))}
+          <LengthSlider
+            label="Stitch" min={0.5} max={12} step={0.5} mm={gather.stitchMm}
+            onChange={(mm) => setGather('stitch', (own) => (own.kind === 'weave' ? say(own.stitchMm) : own.kind), (own) => (own.kind === 'weave' ? { ...own, stitchMm: mm } : own))}
           />
-          <Slider
-            label="Gap" min={0.5} max={12} step={0.5} value={gather.gapMm} said={`${gather.gapMm} mm`}
-            onChange={(mm) => setGather('gap', (own) => (own.kind === 'weave' ? `${own.gapMm} mm` : own.kind), (own) => (own.kind === 'weave' ? { ...own, gapMm: mm } : own))}
+          <LengthSlider
+            label="Gap" min={0.5} max={12} step={0.5} mm={gather.gapMm}
+            onChange={(mm) => setGather('gap', (own) => (own.kind === 'weave' ? say(own.gapMm) : own.kind), (own) => (own.kind === 'weave' ? { ...own, gapMm: mm } : own))}
           />
         </>
       )}
       {gather.kind === 'zigzag' && (
-        <Slider
-          label="Point" min={2} max={30} step={1} value={gather.pointMm} said={`${gather.pointMm} mm`}
-          onChange={(mm) => setGather('point', (own) => (own.kind === 'zigzag' ? `${own.pointMm} mm` : own.kind), (own) => (own.kind === 'zigzag' ? { ...own, pointMm: mm } : own))}
+        <LengthSlider
+          label="Point" min={2} max={30} step={1} mm={gather.pointMm}
+          onChange={(mm) => setGather('point', (own) => (own.kind === 'zigzag' ? say(own.pointMm) : own.kind), (own) => (own.kind === 'zigzag' ? { ...own, pointMm: mm } : own))}
         />
       )}
       {(gather.kind === 'weave' || gather.kind === 'zigzag') && (

@@ -5,6 +5,8 @@ import { Select } from '@/ui/select';
 import { Slider } from '@/ui/slider';
 import { Switch } from '@/ui/switch';
 import { useVisit } from '../visit/store';
+import { useUnits } from '../house/context';
+import { LengthSlider } from './length-slider';
 import type { RecipeProps } from './recipe';
 
 const SIDES: readonly { value: PanelSide; words: string }[] = [
@@ -22,11 +24,12 @@ const PLACE_NAMES: Record<Place['kind'], string> = {
 
 /** Where the panel lies, with the figures of its place. */
 export function PlaceFields({ panel, change }: RecipeProps) {
-  const { plan, editPlan } = useVisit();
+  const { plan, computed, editPlan } = useVisit();
+  const { say } = useUnits();
   const { place } = panel;
   const set = (what: string, figure: (own: Place) => string, next: Place) => change(what, (own) => figure(own.place), (own) => ({ ...own, place: next }));
   const length = (label: string, value: number, limits: readonly [number, number], read: (own: Place) => number | undefined, to: (mm: number) => Place) => (
-    <Slider label={label} min={limits[0]} max={limits[1]} step={1} value={value} said={`${value} mm`} onChange={(mm) => set(label.toLowerCase(), (own) => `${read(own) ?? 0} mm`, to(mm))} />
+    <LengthSlider label={label} min={limits[0]} max={limits[1]} step={1} mm={value} onChange={(mm) => set(label.toLowerCase(), (own) => say(read(own) ?? 0), to(mm))} />
   );
   const first = isSectionedFirst(plan, panel.id);
   return (

@@ -3,6 +3,8 @@
 import { pitchOf, type Panel, type PlainSpacing, type Spacing } from '@/core/pattern';
 import { Select } from '@/ui/select';
 import { Slider } from '@/ui/slider';
+import { useUnits } from '../house/context';
+import { LengthSlider } from './length-slider';
 import type { RecipeProps } from './recipe';
 import { shownDropout } from './shown-dropout';
 
@@ -40,59 +42,60 @@ function begin(kind: Spacing['kind'], panel: Panel, { dropoutMm, foils, minutes 
 /** Distance between the foils: a drop-out, a rule for it, or a target that it is solved for. */
 export function SpacingFields({ panel, totals, change }: RecipeProps) {
   const { spacing } = panel;
+  const { say } = useUnits();
   const dropout = shownDropout(panel, totals);
   const set = (what: string, figure: (own: Panel) => string, next: Spacing) => change(what, figure, (own) => ({ ...own, spacing: next }));
   const solved = totals?.solvedDropoutMm;
   return (
     <div className="mt-3 grid gap-1">
       {(spacing.kind === 'constant' || spacing.kind === 'backwards') && (
-        <Slider
-          label="Drop-out" min={0} max={30} step={1} value={dropout} said={`${dropout} mm`}
-          hint={`Pitch ${pitchOf(panel.thicknessMm, dropout)} mm. ${dropout === 0 ? 'Back to back.' : ''}`}
+        <LengthSlider
+          label="Drop-out" min={0} max={30} step={1} mm={dropout}
+          hint={`Pitch ${say(pitchOf(panel.thicknessMm, dropout))}. ${dropout === 0 ? 'Back to back.' : ''}`}
           onChange={(mm) =>
-            set('drop-out', (own) => `${shownDropout(own, totals)} mm`, spacing.kind === 'backwards' ? { ...spacing, spacing: { kind: 'constant', dropoutMm: mm } } : { kind: 'constant', dropoutMm: mm })
+            set('drop-out', (own) => say(shownDropout(own, totals)), spacing.kind === 'backwards' ? { ...spacing, spacing: { kind: 'constant', dropoutMm: mm } } : { kind: 'constant', dropoutMm: mm })
           }
         />
       )}
       {spacing.kind === 'backwards' && (
-        <Slider
-          label="Sliver at the line" min={0} max={15} step={0.5} value={spacing.sliverMm} said={`${spacing.sliverMm} mm`}
-          onChange={(mm) => set('sliver', (own) => (own.spacing.kind === 'backwards' ? `${own.spacing.sliverMm} mm` : 'none'), { ...spacing, sliverMm: mm })}
+        <LengthSlider
+          label="Sliver at the line" min={0} max={15} step={0.5} mm={spacing.sliverMm}
+          onChange={(mm) => set('sliver', (own) => (own.spacing.kind === 'backwards' ? say(own.spacing.sliverMm) : 'none'), { ...spacing, sliverMm: mm })}
         />
       )}
       {spacing.kind === 'graded' && (
-        <Slider
-          label="Last drop-out" min={0} max={30} step={1} value={dropout} said={`${dropout} mm`} hint={`Before it: ${spacing.dropoutsMm.slice(0, -1).join(', ') || 'none'} mm.`}
-          onChange={(mm) => set('last drop-out', (own) => `${shownDropout(own, totals)} mm`, { ...spacing, dropoutsMm: [...spacing.dropoutsMm.slice(0, -1), mm] })}
+        <LengthSlider
+          label="Last drop-out" min={0} max={30} step={1} mm={dropout} hint={`Before it: ${spacing.dropoutsMm.slice(0, -1).map(say).join(', ') || 'none'}.`}
+          onChange={(mm) => set('last drop-out', (own) => say(shownDropout(own, totals)), { ...spacing, dropoutsMm: [...spacing.dropoutsMm.slice(0, -1), mm] })}
         />
       )}
       {spacing.kind === 'eased' && (
         <>
-          <Slider
-            label="First drop-out" min={0} max={30} step={1} value={spacing.fromMm} said={`${spacing.fromMm} mm`}
-            onChange={(mm) => set('first drop-out', (own) => (own.spacing.kind === 'eased' ? `${own.spacing.fromMm} mm` : 'none'), { ...spacing, fromMm: mm })}
+          <LengthSlider
+            label="First drop-out" min={0} max={30} step={1} mm={spacing.fromMm}
+            onChange={(mm) => set('first drop-out', (own) => (own.spacing.kind === 'eased' ? say(own.spacing.fromMm) : 'none'), { ...spacing, fromMm: mm })}
           />
-          <Slider
-            label="Last drop-out" min={0} max={30} step={1} value={spacing.toMm} said={`${spacing.toMm} mm`}
-            onChange={(mm) => set('last drop-out', (own) => (own.spacing.kind === 'eased' ? `${own.spacing.toMm} mm` : 'none'), { ...spacing, toMm: mm })}
+          <LengthSlider
+            label="Last drop-out" min={0} max={30} step={1} mm={spacing.toMm}
+            onChange={(mm) => set('last drop-out', (own) => (own.spacing.kind === 'eased' ? say(own.spacing.toMm) : 'none'), { ...spacing, toMm: mm })}
           />
         </>
       )}
       {spacing.kind === 'count' && (
         <Slider
-          label="Foils at most" min={1} max={120} step={1} value={Math.min(120, spacing.foils)} said={String(spacing.foils)} hint={solvedHint(panel, solved)}
+          label="Foils at most" min={1} max={120} step={1} value={Math.min(120, spacing.foils)} said={String(spacing.foils)} hint={solvedHint(panel, solved, say)}
           onChange={(foils) => set('foils', (own) => (own.spacing.kind === 'count' ? String(own.spacing.foils) : 'none'), { ...spacing, foils })}
         />
       )}
       {spacing.kind === 'share' && (
         <Slider
-          label="Lightened" min={1} max={60} step={1} value={Math.round(spacing.lightened * 100)} said={`${Math.round(spacing.lightened * 100)} %`} hint={solvedHint(panel, solved)}
+          label="Lightened" min={1} max={60} step={1} value={Math.round(spacing.lightened * 100)} said={`${Math.round(spacing.lightened * 100)} %`} hint={solvedHint(panel, solved, say)}
           onChange={(percent) => set('lightened', (own) => (own.spacing.kind === 'share' ? `${Math.round(own.spacing.lightened * 100)} %` : 'none'), { ...spacing, lightened: percent / 100 })}
         />
       )}
       {spacing.kind === 'minutes' && (
         <Slider
-          label="Minutes at most" min={1} max={150} step={1} value={Math.min(150, spacing.minutes)} said={`${spacing.minutes} min`} hint={solvedHint(panel, solved)}
+          label="Minutes at most" min={1} max={150} step={1} value={Math.min(150, spacing.minutes)} said={`${spacing.minutes} min`} hint={solvedHint(panel, solved, say)}
           onChange={(minutes) => set('minutes', (own) => (own.spacing.kind === 'minutes' ? `${own.spacing.minutes} min` : 'none'), { ...spacing, minutes })}
         />
       )}
@@ -104,7 +107,7 @@ export function SpacingFields({ panel, totals, change }: RecipeProps) {
   );
 }
 
-function solvedHint(panel: Panel, solved: number | null | undefined): string | undefined {
+function solvedHint(panel: Panel, solved: number | null | undefined, say: (mm: number) => string): string | undefined {
   if (solved === null || solved === undefined) return undefined;
-  return `Comes to a drop-out of ${Math.round(solved * 10) / 10} mm, pitch ${Math.round(pitchOf(panel.thicknessMm, solved) * 10) / 10} mm.`;
+  return `Comes to a drop-out of ${say(solved)}, pitch ${say(pitchOf(panel.thicknessMm, solved))}.`;
 }

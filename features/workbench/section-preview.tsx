@@ -1,6 +1,7 @@
 'use client';
 
 import { stitchIntervals, type SingleGather } from '@/core/pattern';
+import { useUnits } from '../house/context';
 import { barkOf } from '../visit/bark';
 import { useVisit } from '../visit/store';
 
@@ -9,12 +10,13 @@ const SHOWN_MM = 60;
 /** A piece of the section from the front, as large as life on a screen of 96 dots an inch: light is what goes into the foil. */
 export function SectionPreview({ gather, thicknessMm, dropoutMm }: { gather: SingleGather; thicknessMm: number; dropoutMm: number }) {
   const { consult } = useVisit();
+  const { say } = useUnits();
   const height = Math.max(1, thicknessMm + Math.min(dropoutMm, 12));
   return (
     <figure className="mt-3">
       <svg
         viewBox={`0 0 ${SHOWN_MM} ${height}`} style={{ width: `${SHOWN_MM}mm`, height: `${height}mm` }} className="max-w-full rounded-[4px]" role="img"
-        aria-label={`Section ${thicknessMm} mm thick with ${dropoutMm} mm left out behind it`}
+        aria-label={`Section ${say(thicknessMm)} thick with ${say(dropoutMm)} left out behind it`}
       >
         <rect width={SHOWN_MM} height={height} fill={barkOf(consult.naturalLevel)} />
         {stitchIntervals(gather, SHOWN_MM).map(([from, to]) => <path key={from} d={stitchPath(gather, from, to, thicknessMm)} fill="var(--color-sun)" />)}

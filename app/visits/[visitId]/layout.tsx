@@ -1,6 +1,8 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
+import { HouseProvider } from '@/features/house/context';
+import { loadHouse } from '@/features/house/queries';
 import { today } from '@/features/shared';
 import { VisitFrame } from '@/features/visit/frame';
 import { loadVisit } from '@/features/visit/queries';
@@ -14,11 +16,14 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 }
 
 export default async function VisitLayout({ params, children }: Props & { children: ReactNode }) {
-  const visit = await loadVisit((await params).visitId);
+  const { visitId } = await params;
+  const [visit, { document: house }] = await Promise.all([loadVisit(visitId), loadHouse()]);
   if (!visit) notFound();
   return (
-    <VisitProvider key={visit.id} initial={visit}>
-      <VisitFrame today={today()}>{children}</VisitFrame>
-    </VisitProvider>
+    <HouseProvider house={house}>
+      <VisitProvider key={visit.id} initial={visit}>
+        <VisitFrame today={today()}>{children}</VisitFrame>
+      </VisitProvider>
+    </HouseProvider>
   );
 }

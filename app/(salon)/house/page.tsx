@@ -1,0 +1,16 @@
+import type { Metadata } from 'next';
+import { HouseForm } from '@/features/house/house-form';
+import { loadHouse } from '@/features/house/queries';
+
+export const metadata: Metadata = { title: 'House' };
+
+export default async function HousePage() {
+  const { document, revision, mayChange } = await loadHouse();
+  return (
+    <>
+      <h1 className="mb-1 text-3xl font-bold wide">House</h1>
+      <p className="mb-6 text-base text-ink-soft">Set once for the whole salon. Every visit that is opened afterwards goes by it.</p>
+      <HouseForm initial={document} revision={revision} mayChange={mayChange} />
+    </>
+  );
+}

@@ -1,0 +1,74 @@
+import { hairlineKnots, zoneName, type Zone } from '../head';
+import { changePanel, dropFoil, type Panel } from '../pattern';
+import type { Check, CheckInput } from './check';
+
+/** A widow's peak: the middle of the forehead lies this much lower than the hairline beside it, mm on the average head. */
+const PEAK_MM = 4;
+/** Landmarks within this azimuth of the middle are the forehead's, degrees. */
+const FOREHEAD_DEG = 25;
+
+const ON_HAIRLINE = /front-hairline|temple|ear-hairline|nape-hairline/;
+
+/** At a pointed hairline straight partings leave unlit places at both sides of the forehead. */
+export function pointedChecks({ plan, computed }: CheckInput): Check[] {
+  const peaked = (['left', 'right'] as const).some((side) => {
+    const forehead = hairlineKnots(plan.head.hairline[side]).filter(([azimuth]) => azimuth <= FOREHEAD_DEG);
+    return Math.max(...forehead.map(([, y]) => y)) - forehead[0][1] >= PEAK_MM;
+  });
+  if (!peaked) return [];
+  return plan.panels.flatMap((panel): Check[] => {
+    const { direction } = panel;
+    if (panel.muted || direction.kind !== 'parallel' || direction.angleDeg !== 0) return [];
+    const there = computed.sheet.foils.filter((foil) => foil.panel === panel.id && /^front-hairline/.test(foil.zone));
+    if (there.length === 0) return [];
+    return [{
+      rule: 'pointed-column', panel: panel.id, foils: there.map(({ id }) => id),
+      seen: `${panel.name}: straight partings at a pointed hairline (${there.length} ${there.length === 1 ? 'foil' : 'foils'} in front).`,
+      why: 'Straight across a widow’s peak leaves unlit places at both sides of the forehead.',
+      mend: { words: 'Partings along the hairline', apply: (before) => changePanel(before, panel.id, (own): Panel => ({ ...own, direction: { kind: 'hairline' } })) },
+    }];
+  });
+}
+
+/** Short or broken hair at the hairline is pinned away, not lightened. */
+export function shortChecks({ plan, computed, limits }: CheckInput): Check[] {
+  const short = Object.entries(plan.hair.byZone).filter(([zone, own]) => ON_HAIRLINE.test(zone) && own?.lengthMm !== undefined && own.lengthMm < limits.shortMm);
+  return short.flatMap(([zone, own]): Check[] => {
+    const foils = computed.sheet.foils.filter((foil) => foil.zone === zone);
+    if (foils.length === 0) return [];
+    return [{
+      rule: 'short-hairline', panel: foils[0].panel, foils: foils.map(({ id }) => id),
+      seen: `${zoneName(zone as Zone)}: hair of ${own!.lengthMm} mm lies in ${foils.length === 1 ? 'a foil' : `${foils.length} foils`}.`,
+      why: 'Baby hair and breakage break further, and lightening them draws the eye there. Pin them away.',
+      mend: { words: foils.length === 1 ? 'Drop that foil' : `Drop these ${foils.length} foils`, apply: (before) => foils.reduce((plan, { id }) => dropFoil(plan, id), before) },
+    }];
+  });
+}
+
+/** Product on hair that is light already breaks it. */
+export function overlapChecks({ plan, computed, facts }: CheckInput): Check[] {
+  const lengthOf = (zone: Zone) => plan.hair.byZone[zone]?.lengthMm ?? plan.hair.lengthMm;
+  const over = computed.sheet.foils.filter(({ zone }) => {
+    const regrowth = facts.regrowthMm[zone];
+    return regrowth !== undefined && regrowth < lengthOf(zone) - 10;
+  });
+  if (over.length === 0) return [];
+  const reach = over.map(({ zone }) => facts.regrowthMm[zone]!);
+  const [least, most] = [Math.min(...reach), Math.max(...reach)];
+  return [{
+    rule: 'overlap', panel: over[0].panel, foils: over.map(({ id }) => id),
+    seen: `${over.length === 1 ? 'One foil lies' : `${over.length} foils lie`} over hair lightened before: stop ${least === most ? `${least}` : `${least}–${most}`} mm from the scalp.`,
+    why: 'Overlap on lightened hair breaks it. Carry product to the old light, and no further unless the ends are to be lifted too.',
+  }];
+}
+
+/** The estimate is above what was agreed. */
+export function budgetChecks({ facts: { priceMinor, budgetMinor } }: CheckInput): Check[] {
+  if (priceMinor === null || budgetMinor === null || priceMinor <= budgetMinor) return [];
+  const money = (minor: number) => (minor / 100).toFixed(2);
+  return [{
+    rule: 'over-budget', foils: [],
+    seen: `The estimate is ${money(priceMinor)}; ${money(budgetMinor)} was agreed.`,
+    why: 'A price is said before the start. Fit the pattern to the budget, or agree on more.',
+  }];
+}

@@ -1,0 +1,1 @@
+export { priceOf, withinBudget, type FoilPrices, type Priced, type WithinBudget } from './estimate';

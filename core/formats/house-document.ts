@@ -1,0 +1,77 @@
+import { z } from 'zod';
+import { RULES, USUAL_LIMITS, type CheckLimits } from '../check/check';
+import { SCHOOL_KEYS, SCHOOLS, USUAL_SCHOOLS, type Schools } from '../school';
+import { between, whole } from './fields';
+import { parseWith, type Parsed } from './problem';
+
+const money = (description: string) => whole(0, 10_000_000, `${description}, minor units of the currency`);
+
+const schools = z
+  .strictObject(
+    Object.fromEntries(
+      SCHOOL_KEYS.map((key) => {
+        const { question, answers, usual } = SCHOOLS[key];
+        const values = Object.keys(answers);
+        return [key, z.enum(values as [string, ...string[]], { error: `must be one of ${values.join(', ')}` }).default(usual).describe(question)];
+      }),
+    ),
+  )
+  .default(() => ({ ...USUAL_SCHOOLS }))
+  .describe('On what good colourists disagree: the preference of the house') as unknown as z.ZodType<Schools>;
+
+const limit = (least: number, most: number, unit: string, usual: number, description: string) => between(least, most, unit, description).default(usual);
+
+/** What a salon sets once for all its visits. */
+export const houseSchema = z.strictObject({
+  version: z.literal(1),
+  units: z.enum(['mm', 'cm', 'in'], { error: 'must be mm, cm or in' }).default('mm').describe('Unit in which lengths are said and read'),
+  foil: z
+    .strictObject({ usableWidthMm: between(30, 300, 'mm', 'Width of hair that fits on one foil, mm'), toleranceMm: between(0, 60, 'mm', 'A section may be this much wider, mm') })
+    .default({ usableWidthMm: 95, toleranceMm: 25 })
+    .describe('Foil of the house; new patterns take it'),
+  prices: z
+    .strictObject({
+      currency: z.string({ error: 'must be a currency code' }).regex(/^[A-Z]{3}$/, 'must be three capital letters, such as EUR').describe('Currency code'),
+      way: z.enum(['flat', 'hourly'], { error: 'must be flat or hourly' }).describe('Flat with add-ons, or by the hour of foiling'),
+      baseMinor: money('Base of a foil service'),
+      includedFoils: whole(0, 300, 'Foils that the base includes'),
+      perFoilMinor: money('Each further foil'),
+      perHourMinor: money('Hour of foiling'),
+    })
+    .default({ currency: 'EUR', way: 'flat', baseMinor: 9000, includedFoils: 20, perFoilMinor: 150, perHourMinor: 6000 })
+    .describe('Prices, first estimates'),
+  slotMinutes: whole(10, 600, 'Time for the foils of a visit, minutes; null where none is set').nullable().default(null),
+  rulesOff: z.array(z.enum(RULES, { error: `must be one of ${RULES.join(', ')}` })).max(RULES.length).default([]).describe('Pattern checks that this house does not want'),
+  limits: z
+    .strictObject({
+      sliceMm: limit(1, 20, 'mm', USUAL_LIMITS.sliceMm, 'Thickest see-through slice, mm'),
+      fineMm: limit(1, 20, 'mm', USUAL_LIMITS.fineMm, 'Thickest see-through fine weave, mm'),
+      babyMm: limit(1, 20, 'mm', USUAL_LIMITS.babyMm, 'Thickest see-through baby light, mm'),
+      sliverMm: limit(0, 20, 'mm', USUAL_LIMITS.sliverMm, 'Least hair between foils that meet at the part, mm'),
+      jump: limit(1, 5, '', USUAL_LIMITS.jump, 'Largest ratio between neighbouring drop-outs'),
+      unlitMm: limit(10, 200, 'mm', USUAL_LIMITS.unlitMm, 'Longest unlit stretch of hairline, mm'),
+      behindMm: limit(5, 60, 'mm', USUAL_LIMITS.behindMm, 'A foil this far behind the hairline still lights it, mm'),
+      driftDeg: limit(5, 90, 'degrees', USUAL_LIMITS.driftDeg, 'Turn of a diagonal over its panel, degrees'),
+      shortMm: limit(5, 200, 'mm', USUAL_LIMITS.shortMm, 'Hairline hair shorter than this is pinned away, mm'),
+    })
+    .default({
+      sliceMm: USUAL_LIMITS.sliceMm, fineMm: USUAL_LIMITS.fineMm, babyMm: USUAL_LIMITS.babyMm, sliverMm: USUAL_LIMITS.sliverMm, jump: USUAL_LIMITS.jump,
+      unlitMm: USUAL_LIMITS.unlitMm, behindMm: USUAL_LIMITS.behindMm, driftDeg: USUAL_LIMITS.driftDeg, shortMm: USUAL_LIMITS.shortMm,
+    })
+    .describe('Limits of the pattern checks'),
+  schools,
+});
+
+export type House = z.infer<typeof houseSchema>;
+
+/** A house that has set nothing yet. */
+export const USUAL_HOUSE: House = houseSchema.parse({ version: 1 });
+
+export function parseHouse(value: unknown): Parsed<House> {
+  return parseWith(houseSchema, value);
+}
+
+/** The checks' limits of a house. */
+export function limitsOf({ limits, slotMinutes }: House): CheckLimits {
+  return { ...limits, minutes: slotMinutes };
+}

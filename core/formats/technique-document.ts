@@ -1,0 +1,39 @@
+import { z } from 'zod';
+import type { Panel } from '../pattern';
+import { panelSchema } from './plan-document';
+import { parseWith, type Parsed } from './problem';
+
+export const TECHNIQUE_FORMAT = 'dappled-lattice/technique';
+
+/** A technique of one's own: panels to be laid on any head. */
+export interface OwnTechnique {
+  readonly format: typeof TECHNIQUE_FORMAT;
+  readonly version: 1;
+  readonly name: string;
+  readonly purpose: string;
+  readonly panels: readonly Panel[];
+  readonly sectioning: readonly string[];
+}
+
+export const techniqueSchema = z
+  .strictObject({
+    format: z.literal(TECHNIQUE_FORMAT, { error: `must be "${TECHNIQUE_FORMAT}"` }),
+    version: z.literal(1, { error: 'must be 1' }),
+    name: z.string({ error: 'must be text' }).trim().min(1, 'must not be empty').max(120, 'must be at most 120 characters').describe('As the house calls it'),
+    purpose: z.string({ error: 'must be text' }).trim().max(400, 'must be at most 400 characters').default('').describe('What it is for'),
+    panels: z.array(panelSchema, { error: 'must be a list of panels' }).min(1, 'must hold at least one panel').max(40, 'must hold at most 40 panels').describe('In the order of work'),
+    sectioning: z.array(z.string()).max(40).default([]).describe('Panels in the order in which they are sectioned off'),
+  })
+  .superRefine((technique, context) => {
+    const ids = technique.panels.map(({ id }) => id);
+    ids.forEach((id, i) => {
+      if (ids.indexOf(id) !== i) context.addIssue({ code: 'custom', path: ['panels', i, 'id'], message: `"${id}" is used twice` });
+    });
+    technique.sectioning.forEach((id, i) => {
+      if (!ids.includes(id)) context.addIssue({ code: 'custom', path: ['sectioning', i], message: `there is no panel "${id}"` });
+    });
+  });
+
+export function parseTechnique(value: unknown): Parsed<OwnTechnique> {
+  return parseWith(techniqueSchema as unknown as z.ZodType<OwnTechnique>, value);
+}

@@ -1,0 +1,30 @@
+import { parseHouse, USUAL_HOUSE, type House } from '../core/formats';
+import { inSalon, type Actor } from './database';
+import { stored } from './documents';
+import type { Revised } from './visits';
+
+/** What the salon has set; revision 0 and the usual figures where it has set nothing yet. */
+export function readHouse(actor: Actor): Promise<Revised<House>> {
+  return inSalon(actor.salonId, async (trx) => {
+    const row = await trx('house').select('document', 'revision').where({ salon_id: actor.salonId }).first();
+    return row ? { revision: row.revision, document: stored('settings of the house', parseHouse(row.document)) } : { revision: 0, document: USUAL_HOUSE };
+  });
+}
+
+export type HouseSaved = { readonly ok: true; readonly revision: number } | { readonly ok: false; readonly revision: number };
+
+/** Saves the settings, unless somebody saved others since `baseRevision`: then nothing is written. */
+export function saveHouse(actor: Actor, baseRevision: number, house: House): Promise<HouseSaved> {
+  return inSalon(actor.salonId, async (trx) => {
+    const written = { document: JSON.stringify(house), updated_by: actor.personId };
+    if (baseRevision === 0) {
+      const made = await trx('house').insert({ salon_id: actor.salonId, ...written }).onConflict('salon_id').ignore().returning('revision');
+      if (made.length > 0) return { ok: true, revision: made[0].revision };
+    }
+    const row = await trx('house').select('revision').where({ salon_id: actor.salonId }).forUpdate().first();
+    if (row.revision !== baseRevision) return { ok: false, revision: row.revision };
+    const revision = baseRevision + 1;
+    await trx('house').where({ salon_id: actor.salonId }).update({ ...written, revision, updated_at: trx.fn.now() });
+    return { ok: true, revision };
+  });
+}

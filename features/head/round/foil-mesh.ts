@@ -1,0 +1,148 @@
+import { BufferAttribute, BufferGeometry, Color } from 'three';
+import { addScaled, fromOpened, surfaceNormal, type Head, type OpenedPoint, type Vec3 } from '@/core/head';
+import { stitchIntervals, type FoilPath, type PatternDrawing } from '@/core/pattern';
+import { Solid, type Rgb } from './solid';
+
+/** A folded foil hangs from its upper edge over what is below: mm above the skin at the edge nearer the apex, and at the other. */
+const UPPER_MM = 1;
+const LOWER_MM = 2.8;
+/** Bare foil that is seen round the hair in it, share of the section's thickness. */
+const RIM = 0.14;
+
+const rgb = (hex: string): Rgb => new Color(hex).toArray() as unknown as Rgb;
+const FOIL = rgb('#e9e7df');
+const FOIL_SIDE = rgb('#a9aaa2');
+const LIT = rgb('#ffffff');
+const SUN = rgb('#f0b93a');
+const DUSK = rgb('#6a4c86');
+
+/** A share of the section (0 at its first edge) and a position along it (in samples) as a point over the skin. */
+type Over = (position: number, share: number, above: number) => Vec3;
+
+/** Sections lying on the scalp: the folded foil with hair in it, and light where it is picked, in real proportion. */
+export function foilGeometry({ head, paths }: Pick<PatternDrawing, 'head' | 'paths'>, bark: Rgb, widths: readonly number[]): BufferGeometry {
+  const solid = new Solid();
+  const hair = bark.map((c) => c * 0.5) as unknown as Rgb;
+  paths.forEach((path, i) => {
+    const over = overSkin(head, path);
+    addSlab(solid, path, over, FOIL, FOIL_SIDE);
+    addStrip(solid, path, over, RIM, 1 - RIM, 0.25, hair);
+    addStitches(solid, path, over, widths[i]);
+  });
+  return solid.geometry();
+}
+
+/** Foils that are under the pointer or chosen: their rim bright, a little above the rest. */
+export function brightGeometry(head: Head, paths: readonly FoilPath[]): BufferGeometry {
+  const solid = new Solid();
+  for (const path of paths) {
+    const over = overSkin(head, path);
+    addStrip(solid, path, over, -0.2, RIM + 0.06, 0.7, LIT);
+    addStrip(solid, path, over, 1 - RIM - 0.06, 1.2, 0.7, LIT);
+  }
+  return solid.geometry();
+}
+
+/** Sections painted in the open air, and drop-outs that are treated: hair that lies free. */
+export function freeGeometry({ head, painted, dropouts }: PatternDrawing, treatments: readonly string[]): BufferGeometry {
+  const solid = new Solid();
+  for (const path of painted) addStrip(solid, path, overSkin(head, path), 0, 1, -0.6, SUN.map((c) => c * 0.8) as unknown as Rgb);
+  dropouts.forEach((path, i) => addStrip(solid, path, overSkin(head, path), 0, 1, -0.6, treatments[i] === 'lowlight' ? DUSK : (SUN.map((c) => c * 0.45) as unknown as Rgb)));
+  return solid.geometry();
+}
+
+/** Lines of the opened head (panel edges, the part) over the skin, their points joined two by two. */
+export function lineGeometry(head: Head, lines: readonly (readonly OpenedPoint[])[], closed: boolean, aboveMm = 1.4): BufferGeometry {
+  const out: number[] = [];
+  for (const line of lines) {
+    const points = line.map((point) => {
+      const at = fromOpened(head, point);
+      return addScaled(at, surfaceNormal(at, head.skull), aboveMm);
+    });
+    points.forEach((p, i) => {
+      if (i + 1 === points.length && !closed) return;
+      const q = points[(i + 1) % points.length];
+      out.push(p.x, p.y, p.z, q.x, q.y, q.z);
+    });
+  }
+  const geometry = new BufferGeometry();
+  geometry.setAttribute('position', new BufferAttribute(new Float32Array(out), 3));
+  return geometry;
+}
+
+function overSkin(head: Head, { packed, count }: FoilPath): Over {
+  const edge = (j: number, offset: number) => fromOpened(head, { x: packed[6 * j + offset], y: packed[6 * j + offset + 1] });
+  const before = Array.from({ length: count }, (_, j) => edge(j, 2));
+  const after = Array.from({ length: count }, (_, j) => edge(j, 4));
+  // Which edge is the lower one, sample by sample; a section that runs down the head has none.
+  const lift = Array.from({ length: count }, (_, j) => {
+    const [inner, outer] = [2, 4].map((offset) => Math.hypot(packed[6 * j + offset], packed[6 * j + offset + 1]));
+    const across = Math.hypot(packed[6 * j + 2] - packed[6 * j + 4], packed[6 * j + 3] - packed[6 * j + 5]) || 1;
+    const fall = ((outer - inner) / across) * ((LOWER_MM - UPPER_MM) / 2);
+    const middle = (UPPER_MM + LOWER_MM) / 2;
+    return [middle - fall, middle + fall] as const;
+  });
+  const normals = before.map((point) => surfaceNormal(point, head.skull));
+  return (position, share, above) => {
+    const j = Math.min(count - 2, Math.max(0, Math.floor(position)));
+    const f = position - j;
+    const lifted = above + lift[j][0] + (lift[j][1] - lift[j][0]) * share;
+    const mix = (axis: 'x' | 'y' | 'z') => {
+      const p = before[j][axis] * (1 - f) + before[j + 1][axis] * f;
+      const q = after[j][axis] * (1 - f) + after[j + 1][axis] * f;
+      const normal = normals[j][axis] * (1 - f) + normals[j + 1][axis] * f;
+      return p + (q - p) * share + normal * lifted;
+    };
+    return { x: mix('x'), y: mix('y'), z: mix('z') };
+  };
+}
+
+function corner(solid: Solid, { x, y, z }: Vec3, colour: Rgb): number {
+  return solid.corner(x, y, z, colour);
+}
+
+/** The folded foil: its upper side and the walls of its fold. */
+function addSlab(solid: Solid, path: FoilPath, over: Over, top: Rgb, side: Rgb): void {
+  addStrip(solid, path, over, 0, 1, 0, top);
+  for (const share of [0, 1]) {
+    for (let j = 0; j < path.count; j += 1) {
+      const high = corner(solid, over(j, share, 0), side);
+      const low = corner(solid, over(j, share, -LOWER_MM), side);
+      if (j === 0) continue;
+      if (share === 0) solid.quad(high - 2, low - 2, high, low);
+      else solid.quad(low - 2, high - 2, low, high);
+    }
+  }
+}
+
+function addStrip(solid: Solid, { count }: FoilPath, over: Over, from: number, to: number, above: number, colour: Rgb): void {
+  for (let j = 0; j < count; j += 1) {
+    const a = corner(solid, over(j, from, above), colour);
+    const b = corner(solid, over(j, to, above), colour);
+    if (j > 0) solid.quad(a - 2, b - 2, a, b);
+  }
+}
+
+function addStitches(solid: Solid, path: FoilPath, over: Over, widthMm: number): void {
+  const { gather, count } = path;
+  const depth = gather.kind === 'slice' ? 1 - RIM : RIM + (1 - 2 * RIM) * gather.depth;
+  const perMm = (count - 1) / widthMm;
+  for (const [from, to] of stitchIntervals(gather, widthMm)) {
+    if (gather.kind === 'zigzag') {
+      const a = corner(solid, over(from * perMm, RIM, 0.5), SUN);
+      const b = corner(solid, over(to * perMm, RIM, 0.5), SUN);
+      const tip = corner(solid, over(((from + to) / 2) * perMm, depth, 0.5), SUN);
+      solid.triangle(a, tip, b);
+      solid.triangle(a, b, tip);
+      continue;
+    }
+    // Long pieces bend with the section.
+    const steps = Math.max(1, Math.ceil((to - from) / 6));
+    for (let i = 0; i <= steps; i += 1) {
+      const position = (from + ((to - from) * i) / steps) * perMm;
+      const a = corner(solid, over(position, RIM, 0.5), SUN);
+      const b = corner(solid, over(position, depth, 0.5), SUN);
+      if (i > 0) solid.quad(a - 2, b - 2, a, b);
+    }
+  }
+}

@@ -1,0 +1,47 @@
+import { makeHead, skullHit, vec } from '@/core/head';
+import { eyeOf, onScreenOf, rayThrough, saidView, settled, turned, VIEWS, type ViewName } from './turn';
+
+const head = makeHead({ circumferenceMm: 550, hairline: { left: 'round', right: 'round' } });
+const earLeft = vec(72, -38, 0);
+const place = (view: ViewName, point = earLeft) => onScreenOf(eyeOf(VIEWS[view], 1), 1, point);
+
+test.each(['Back', 'Top', 'Front'] as const)('the client’s left is screen-left: %s', (view) => {
+  expect(place(view).x).toBeLessThan(-0.2);
+});
+
+test('from above the forehead is up, from behind the apex', () => {
+  expect(place('Top', vec(0, 40, 90)).y).toBeGreaterThan(0.3);
+  expect(place('Back', vec(0, 89, 0)).y).toBeGreaterThan(0.3);
+});
+
+test('the front stands in a mirror, the sides do not: from the left the face looks to screen-left', () => {
+  expect(VIEWS.Front.mirrored).toBe(true);
+  expect(VIEWS.Left.mirrored).toBe(false);
+  expect(place('Left', vec(0, 0, 96)).x).toBeLessThan(0);
+  expect(place('Right', vec(0, 0, 96)).x).toBeGreaterThan(0);
+});
+
+test.each(Object.keys(VIEWS) as ViewName[])('what is under the pointer is what is drawn there: %s', (view) => {
+  const eye = eyeOf(VIEWS[view], 1);
+  const hit = skullHit(head.skull, rayThrough(eye, 1.3, { x: 0.1, y: 0.2 }))!;
+  const back = onScreenOf(eye, 1.3, hit);
+  expect(back.x).toBeCloseTo(0.1, 6);
+  expect(back.y).toBeCloseTo(0.2, 6);
+});
+
+test.each(['Back', 'Left', 'Front'] as const)('what lies under the hand follows it: %s', (view) => {
+  const turn = VIEWS[view];
+  const eye = eyeOf(turn, 1);
+  const point = skullHit(head.skull, rayThrough(eye, 1, { x: 0, y: 0.1 }))!;
+  const after = onScreenOf(eyeOf(turned(turn, 10, 5), 1), 1, point);
+  expect(after.x).toBeGreaterThan(0.02);
+  expect(after.y).toBeLessThan(0.1);
+});
+
+test('a drag never flips the picture; letting go does, where the front begins', () => {
+  const dragged = turned(VIEWS.Left, -70, 0);
+  expect(dragged.mirrored).toBe(false);
+  expect(settled(dragged)).toMatchObject({ mirrored: Math.abs(dragged.azimuthDeg) < 75 });
+  expect(saidView(VIEWS.Front)).toBe('from the front, as in the mirror');
+  expect(saidView(VIEWS.Left)).toBe('from the client’s left');
+});

@@ -1,0 +1,49 @@
+'use client';
+
+import { createContext, useContext, useMemo, type ReactNode } from 'react';
+import { USUAL_HOUSE, type House } from '@/core/formats';
+import { formatLength, parseLength, type LengthUnit } from '@/core/units';
+
+const Context = createContext<House>(USUAL_HOUSE);
+
+/** What the salon has set, for everything under it. */
+export function HouseProvider({ house, children }: { house: House; children: ReactNode }) {
+  return <Context.Provider value={house}>{children}</Context.Provider>;
+}
+
+export const useHouse = (): House => useContext(Context);
+
+/** Lengths in the unit of the house. */
+export interface Units {
+  readonly unit: LengthUnit;
+  /** `6 mm`, `0.6 cm`, `1/4"`. */
+  say(mm: number): string;
+  /** Reads what was typed, in any unit; undefined when it is no length. */
+  read(text: string): number | undefined;
+}
+
+export function useUnits(): Units {
+  const { units } = useHouse();
+  return useMemo(
+    () => ({
+      unit: units,
+      say: (mm) => formatLength(mm, units),
+      read: (text) => {
+        const parsed = parseLength(text, units);
+        return parsed.ok ? parsed.mm : undefined;
+      },
+    }),
+    [units],
+  );
+}
+
+/** Money as the house says it. */
+export function useMoney(): (minor: number) => string {
+  const { prices } = useHouse();
+  return useMemo(() => moneyIn(prices.currency), [prices.currency]);
+}
+
+export function moneyIn(currency: string): (minor: number) => string {
+  const format = new Intl.NumberFormat('en-GB', { style: 'currency', currency, currencyDisplay: 'narrowSymbol' });
+  return (minor) => format.format(minor / 100);
+}

@@ -1,0 +1,141 @@
+'use client';
+
+import { useState, useTransition, type ReactNode } from 'react';
+import { RULE_WORDS, RULES, type Rule } from '@/core/check';
+import type { House } from '@/core/formats';
+import { SCHOOL_KEYS, SCHOOLS, type SchoolKey } from '@/core/school';
+import { parseLength } from '@/core/units';
+import { Button } from '@/ui/button';
+import { NumberField } from '@/ui/number-field';
+import { Segmented } from '@/ui/segmented';
+import { Select } from '@/ui/select';
+import { Switch } from '@/ui/switch';
+import { saveHouseSettings } from './actions';
+
+const UNITS = [{ value: 'mm', words: 'mm' }, { value: 'cm', words: 'cm' }, { value: 'in', words: 'inch' }] as const;
+const WAYS = [{ value: 'flat', words: 'Flat, with add-ons' }, { value: 'hourly', words: 'By the hour' }] as const;
+
+const LIMITS: readonly { key: keyof House['limits']; words: string; unit: string; min: number; max: number }[] = [
+  { key: 'sliceMm', words: 'Thickest slice', unit: 'mm', min: 1, max: 20 },
+  { key: 'fineMm', words: 'Thickest fine weave', unit: 'mm', min: 1, max: 20 },
+  { key: 'babyMm', words: 'Thickest baby light', unit: 'mm', min: 1, max: 20 },
+  { key: 'sliverMm', words: 'Least sliver at the part', unit: 'mm', min: 0, max: 20 },
+  { key: 'unlitMm', words: 'Longest unlit hairline', unit: 'mm', min: 10, max: 200 },
+  { key: 'behindMm', words: 'A foil lights so far before it', unit: 'mm', min: 5, max: 60 },
+  { key: 'jump', words: 'Largest jump of drop-outs', unit: 'times', min: 1, max: 5 },
+  { key: 'driftDeg', words: 'Most drift of an angle', unit: '°', min: 5, max: 90 },
+  { key: 'shortMm', words: 'Hairline hair too short', unit: 'mm', min: 5, max: 200 },
+];
+
+const plain = (text: string): number | undefined => (/^\d+([.,]\d+)?$/.test(text.trim()) ? Number(text.trim().replace(',', '.')) : undefined);
+const millimetres = (text: string): number | undefined => {
+  const parsed = parseLength(text);
+  return parsed.ok ? Math.round(parsed.mm * 10) / 10 : undefined;
+};
+const whole = (text: string): number | undefined => (/^\d+$/.test(text.trim()) ? Number(text.trim()) : undefined);
+const minor = (text: string): number | undefined => {
+  const value = plain(text);
+  return value === undefined ? undefined : Math.round(value * 100) / 100;
+};
+
+/** What the salon sets once for all its visits. */
+export function HouseForm({ initial, revision, mayChange }: { initial: House; revision: number; mayChange: boolean }) {
+  const [house, setHouse] = useState(initial);
+  const [base, setBase] = useState(revision);
+  const [said, setSaid] = useState<{ ok: boolean; words: string }>();
+  const [saving, startSaving] = useTransition();
+  const set = (part: Partial<House>) => {
+    setHouse((before) => ({ ...before, ...part }));
+    setSaid(undefined);
+  };
+  const prices = (part: Partial<House['prices']>) => set({ prices: { ...house.prices, ...part } });
+  const save = () =>
+    startSaving(async () => {
+      const answer = await saveHouseSettings(base, house);
+      if (answer.ok) setBase(answer.value);
+      setSaid(answer.ok ? { ok: true, words: 'Saved for the whole salon.' } : { ok: false, words: answer.problem });
+    });
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        save();
+      }}
+    >
+      <fieldset disabled={!mayChange} className="grid gap-6">
+        <div className="grid gap-6 lg:grid-cols-2">
+          <Part title="Lengths and foils">
+            <Segmented label="Unit of lengths" value={house.units} options={UNITS} onChange={(units) => set({ units })} />
+            <p className="text-sm text-ink-soft">Lengths are said in this unit; any of them can be typed: 6mm, 0.6 cm, 1/4&quot;.</p>
+            <div className="grid grid-cols-2 gap-3">
+              <NumberField label="Usable foil width" unit="mm" min={30} max={300} value={house.foil.usableWidthMm} parse={millimetres} onChange={(mm) => mm !== undefined && set({ foil: { ...house.foil, usableWidthMm: mm } })} />
+              <NumberField label="Tolerance" unit="mm" min={0} max={60} value={house.foil.toleranceMm} parse={millimetres} onChange={(mm) => mm !== undefined && set({ foil: { ...house.foil, toleranceMm: mm } })} />
+            </div>
+            <p className="text-sm text-ink-soft">A section wider than both together is divided into columns.</p>
+          </Part>
+          <Part title="Prices and time, first estimates">
+            <Segmented label="How foils are priced" value={house.prices.way} options={WAYS} onChange={(way) => prices({ way })} />
+            <div className="grid grid-cols-2 gap-3">
+              <NumberField label="Base of the service" unit={house.prices.currency} min={0} max={100_000} value={house.prices.baseMinor / 100} parse={minor} onChange={(value) => value !== undefined && prices({ baseMinor: Math.round(value * 100) })} />
+              {house.prices.way === 'flat' ? (
+                <>
+                  <NumberField label="Foils in the base" unit="foils" min={0} max={300} value={house.prices.includedFoils} parse={whole} onChange={(foils) => foils !== undefined && prices({ includedFoils: foils })} />
+                  <NumberField label="Each further foil" unit={house.prices.currency} min={0} max={1000} value={house.prices.perFoilMinor / 100} parse={minor} onChange={(value) => value !== undefined && prices({ perFoilMinor: Math.round(value * 100) })} />
+                </>
+              ) : (
+                <NumberField label="Hour of foiling" unit={house.prices.currency} min={0} max={10_000} value={house.prices.perHourMinor / 100} parse={minor} onChange={(value) => value !== undefined && prices({ perHourMinor: Math.round(value * 100) })} />
+              )}
+              <NumberField label="Time for the foils" unit="min" min={10} max={600} value={house.slotMinutes ?? undefined} placeholder="not set" parse={whole} onChange={(minutes) => set({ slotMinutes: minutes ?? null })} />
+            </div>
+          </Part>
+        </div>
+        <Part title="Pattern checks" hint="A check points at a place and gives its reason. What your house does on purpose, it need not be told.">
+          <ul className="grid gap-x-8 gap-y-1 md:grid-cols-2">
+            {RULES.map((rule) => (
+              <li key={rule} className="flex min-h-9 items-center justify-between gap-4">
+                <span className="text-base">{RULE_WORDS[rule]}</span>
+                <Switch label={RULE_WORDS[rule]} on={!house.rulesOff.includes(rule)} onChange={(on) => set({ rulesOff: on ? house.rulesOff.filter((own) => own !== rule) : [...house.rulesOff, rule as Rule] })} />
+              </li>
+            ))}
+          </ul>
+          <div className="mt-2 grid grid-cols-2 gap-3 border-t border-line pt-4 md:grid-cols-3 lg:grid-cols-5">
+            {LIMITS.map(({ key, words, unit, min, max }) => (
+              <NumberField key={key} label={words} unit={unit} min={min} max={max} value={house.limits[key]} parse={unit === 'mm' ? millimetres : plain} onChange={(value) => value !== undefined && set({ limits: { ...house.limits, [key]: value } })} />
+            ))}
+          </div>
+        </Part>
+        <Part title="Schools" hint="Good colourists disagree. What your house prefers is used for suggestions and defaults, and never done without being shown.">
+          <ul className="grid gap-4 md:grid-cols-2 lg:grid-cols-3">
+            {SCHOOL_KEYS.map((key) => <SchoolField key={key} school={key} value={house.schools[key]} onChange={(value) => set({ schools: { ...house.schools, [key]: value } })} />)}
+          </ul>
+        </Part>
+      </fieldset>
+      <div className="sticky bottom-0 mt-6 flex items-center justify-end gap-4 border-t border-line bg-ground py-3">
+        {!mayChange && <p className="text-base text-ink-soft">Only the owner sets this for the house.</p>}
+        {said && <p role={said.ok ? 'status' : 'alert'} className={said.ok ? 'text-base text-ink-soft' : 'text-base font-semibold text-rowan'}>{said.words}</p>}
+        {mayChange && <Button look="primary" type="submit" disabled={saving}>Save for the house</Button>}
+      </div>
+    </form>
+  );
+}
+
+function Part({ title, hint, children }: { title: string; hint?: string; children: ReactNode }) {
+  return (
+    <section className="card grid content-start gap-3 p-5">
+      <h2 className="text-xl font-bold wide">{title}</h2>
+      {hint && <p className="text-base text-ink-soft">{hint}</p>}
+      {children}
+    </section>
+  );
+}
+
+function SchoolField({ school, value, onChange }: { school: SchoolKey; value: string; onChange(value: string): void }) {
+  const { question, answers, usual, why } = SCHOOLS[school];
+  const options = Object.entries(answers).map(([answer, words]) => ({ value: answer, words: `${words}${answer === usual ? ' (usual)' : ''}` }));
+  return (
+    <li>
+      <Select label={question} value={value} options={options} onChange={onChange} />
+      {value === usual && <p className="mt-1 text-xs text-ink-soft">{why}</p>}
+    </li>
+  );
+}

@@ -1,0 +1,18 @@
+'use client';
+
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
+import type { ReactNode } from 'react';
+
+/** A link to one of the salon's pages; the one that is open is marked. */
+export function PageLink({ href, children }: { href: string; children: ReactNode }) {
+  const open = usePathname().startsWith(href);
+  return (
+    <Link
+      href={href} aria-current={open ? 'page' : undefined}
+      className={`grid h-full place-items-center border-b-[3px] px-4 text-md ${open ? 'border-leaf font-semibold' : 'border-transparent text-ink-soft hover:text-ink'}`}
+    >
+      {children}
+    </Link>
+  );
+}

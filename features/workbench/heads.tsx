@@ -1,0 +1,94 @@
+'use client';
+
+import dynamic from 'next/dynamic';
+import { Component, useDeferredValue, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
+import { barkLightOf, barkOf } from '../visit/bark';
+import { useVisit } from '../visit/store';
+import { OpenedHead } from './opened-head';
+
+const RoundHead = dynamic(() => import('../head/round/round-head'), { ssr: false });
+
+type Which = 'opened' | 'round';
+
+/** The head twice, linked: one large, the other small beside it; a press changes them over. */
+export function Heads() {
+  const [large, setLarge] = useState<Which>('opened');
+  const other = large === 'opened' ? 'round' : 'opened';
+  const place = (which: Which) =>
+    which === large ? 'absolute inset-0' : 'absolute right-3 bottom-[-50px] z-10 h-[124px] w-[156px] overflow-hidden rounded-t-[8px] border border-b-0 border-edge bg-raised';
+  return (
+    <div className="relative mt-2 min-h-0 flex-1">
+      <div className={place('opened')}><OpenedHead large={large === 'opened'} /></div>
+      <div className={place('round')}><Round large={large === 'round'} /></div>
+      <button
+        type="button" onClick={() => setLarge(other)} aria-label={`${SAID[other]}, large`}
+        className="absolute right-3 bottom-[-86px] z-20 h-[36px] w-[156px] rounded-b-[8px] border border-edge bg-raised text-sm font-semibold hover:border-ink"
+      >
+        {SAID[other]}
+      </button>
+    </div>
+  );
+}
+
+const SAID: Record<Which, string> = { opened: 'Opened head', round: 'Round head' };
+
+function Round({ large }: { large: boolean }) {
+  const { plan, computed, consult, selected, lit, light, select } = useVisit();
+  const able = useSyncExternalStore(never, drawsSolids, () => undefined);
+  // The opened head answers first; the round one follows within the same moment.
+  const settled = useDeferredValue(computed);
+  const { naturalLevel } = consult;
+  const bark = barkOf(naturalLevel);
+  const barkLight = useBarkLight(naturalLevel);
+  if (able === undefined) return null;
+  if (!able) return <NoRoundHead />;
+  return (
+    <Guard>
+      <RoundHead
+        computed={settled} bark={bark} barkLight={barkLight} partOffsetMm={plan.head.part.none ? null : plan.head.part.offsetMm}
+        selectedPanel={selected.panel} selectedFoil={selected.foil} lit={lit} large={large} onLight={light} onSelect={select}
+      />
+    </Guard>
+  );
+}
+
+/** Linear light of unlit hair: one and the same array for a level, so that nothing is drawn anew for it. */
+function useBarkLight(naturalLevel: number) {
+  return useMemo(() => barkLightOf(naturalLevel), [naturalLevel]);
+}
+
+const never = () => () => undefined;
+
+let known: boolean | undefined;
+/** Whether this browser draws solid bodies at all (WebGL); asked once. */
+function drawsSolids(): boolean {
+  known ??= (() => {
+    try {
+      const context = document.createElement('canvas').getContext('webgl2');
+      context?.getExtension('WEBGL_lose_context')?.loseContext();
+      return context !== null;
+    } catch {
+      return false;
+    }
+  })();
+  return known;
+}
+
+function NoRoundHead() {
+  return (
+    <p className="grid h-full place-items-center p-3 text-center text-sm text-ink-soft">
+      This browser has no WebGL, so the round head is not drawn. The opened head shows everything.
+    </p>
+  );
+}
+
+/** Where the round head fails while it is drawn, the opened head goes on. */
+class Guard extends Component<{ children: ReactNode }, { failed: boolean }> {
+  override state = { failed: false };
+  static getDerivedStateFromError() {
+    return { failed: true };
+  }
+  override render() {
+    return this.state.failed ? <NoRoundHead /> : this.props.children;
+  }
+}

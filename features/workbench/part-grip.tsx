@@ -1,0 +1,32 @@
+'use client';
+
+import { openedPart } from '@/core/head';
+import { useVisit } from '../visit/store';
+import { GripMark } from './grip-mark';
+import { saidPart } from './said-part';
+
+/** Farthest that a part runs from the middle, mm. */
+const MOST_MM = 60;
+
+/** The part, taken at the forehead and moved to either side; panels beside it are solved anew. */
+export function PartGrip({ times }: { times: number }) {
+  const { plan, computed, editConsult } = useVisit();
+  const { part } = plan.head;
+  if (part.none) return null;
+  const { head } = computed.drawing;
+  const at = openedPart(head, part.offsetMm)[0] ?? { x: part.offsetMm, y: head.hairArc(0) };
+  return (
+    <GripMark
+      at={{ x: at.x, y: at.y + 5 * head.k }} label="part" said={saidPart(part.offsetMm)} times={times}
+      onMove={({ x }) => {
+        const offsetMm = Math.round(Math.min(MOST_MM, Math.max(-MOST_MM, x)));
+        if (offsetMm === part.offsetMm) return;
+        editConsult(
+          (before, after) => `part ${saidPart(before.head.part.offsetMm)} → ${saidPart(after.head.part.offsetMm)}`,
+          (before) => ({ ...before, head: { ...before.head, part: { ...before.head.part, offsetMm } } }),
+          'part by hand',
+        );
+      }}
+    />
+  );
+}

@@ -1,0 +1,37 @@
+'use client';
+
+import { ToggleGroup } from 'radix-ui';
+import { useVisit } from '../visit/store';
+
+export type Tool = 'choose' | 'leave-out' | 'hairline';
+
+const TOOLS: readonly { value: Tool; words: string; hint: string }[] = [
+  { value: 'choose', words: 'Choose', hint: '' },
+  { value: 'leave-out', words: 'Leave out', hint: 'Draw a triangle from its tip over the hair that stays out of the panel.' },
+  { value: 'hairline', words: 'Hairline', hint: 'Move the landmarks to where this client’s hairline runs. The other side goes along while both are alike.' },
+];
+
+/** What the hand does on the opened head. */
+export function Tools({ tool, onTool }: { tool: Tool; onTool(tool: Tool): void }) {
+  const { plan, selected } = useVisit();
+  const panel = plan.panels.find(({ id }) => id === selected.panel);
+  const hint = TOOLS.find(({ value }) => value === tool)!.hint;
+  return (
+    <>
+      <ToggleGroup.Root
+        type="single" orientation="vertical" aria-label="What the hand does" value={tool} onValueChange={(next) => next && onTool(next as Tool)}
+        className="absolute top-2 left-4 z-10 flex flex-col overflow-hidden rounded-ui border border-edge bg-raised"
+      >
+        {TOOLS.map(({ value, words }) => (
+          <ToggleGroup.Item
+            key={value} value={value} disabled={value === 'leave-out' && !panel}
+            className="h-10 border-b border-line px-2.5 text-left text-sm font-semibold last:border-b-0 hover:bg-leaf-pale disabled:text-edge data-[state=on]:bg-leaf data-[state=on]:text-on-leaf"
+          >
+            {words}
+          </ToggleGroup.Item>
+        ))}
+      </ToggleGroup.Root>
+      {hint && <p role="status" className="pointer-events-none absolute inset-x-28 top-0 z-10 text-center text-sm text-ink-soft">{hint}</p>}
+    </>
+  );
+}
