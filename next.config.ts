@@ -17,7 +17,7 @@ const contentSecurityPolicy = [
 const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
-  serverExternalPackages: ['knex', 'pg', '@node-rs/argon2'],
+  serverExternalPackages: ['pdfkit', 'knex', 'pg', '@node-rs/argon2'],
   // bin/test checks types; a start need not wait for it.
   typescript: { ignoreBuildErrors: true },
   turbopack: { root: import.meta.dirname },

@@ -155,8 +155,8 @@ describe('bin/lattice plan --svg', () => {
     const out = path.join(folder, 'head.svg');
     const sheet = JSON.parse(execFileSync(lattice, ['plan', example, '--svg', out], { encoding: 'utf8' }));
     const svg = readFileSync(out, 'utf8');
-    expect(svg.match(/<g id="/g)).toHaveLength(sheet.totals.foils);
-    expect(svg).toMatch(/^<svg [^>]*width="\d+(\.\d)?mm"/);
+    expect(svg.match(/<path id="/g)).toHaveLength(sheet.totals.foils);
+    expect(svg).toMatch(/^<svg [^>]*width="\d+(\.\d+)?mm"/);
     expect(svg).not.toMatch(/NaN|Infinity|undefined/);
   });
 

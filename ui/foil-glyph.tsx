@@ -24,11 +24,7 @@ export function FoilGlyph({ gather, width, height }: { gather: GlyphGather; widt
   const step = (stitch + gap) * scale;
   const count = Math.max(1, Math.floor((height - 6 + gap * scale) / step));
   const top = (height - (count * step - gap * scale)) / 2;
-  return (
-    <>
-      {Array.from({ length: count }, (_, i) => (
-        <rect key={i} x={x} y={top + i * step} width={bar} height={stitch * scale} fill="var(--color-sun)" />
-      ))}
-    </>
-  );
+  const stitches = Array.from({ length: count }, (_, i) => `M${x} ${(top + i * step).toFixed(1)}h${bar}v${(stitch * scale).toFixed(1)}h${-bar}z`);
+  // One shape for all stitches: a full head has a thousand of them.
+  return <path d={stitches.join('')} fill="var(--color-sun)" />;
 }

@@ -19,4 +19,6 @@ export const RedoIcon = () => <Icon><path d="M11.5 4L15 7.5 11.5 11" /><path d="
 export const PlusIcon = () => <Icon><path d="M9 3.5v11M3.5 9h11" /></Icon>;
 export const WarnIcon = () => <Icon><path d="M9 2.8L16 15H2z" /><path d="M9 7.5v3.2M9 12.9v.1" /></Icon>;
 export const MoreIcon = () => <Icon><path d="M4 9h.01M9 9h.01M14 9h.01" strokeWidth="2.6" /></Icon>;
+/** Points down when what it folds is open. */
+export const FoldIcon = ({ open }: { open: boolean }) => <Icon size={14}>{open ? <path d="M4 6.5L9 12l5-5.5" /> : <path d="M6.5 4l5.5 5-5.5 5" />}</Icon>;
 export const GripIcon = () => <Icon size={14}><path d="M6.5 4h.01M11.5 4h.01M6.5 9h.01M11.5 9h.01M6.5 14h.01M11.5 14h.01" strokeWidth="2.4" /></Icon>;

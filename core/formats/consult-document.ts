@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { ZONES, type Zone } from '../head';
-import { AVERAGE_HAIR, AVERAGE_HEAD, between, hairSchema, headSchema, levelField } from './fields';
+import { AVERAGE_HAIR, AVERAGE_HEAD, between, hairSchema, whole, headSchema, levelField } from './fields';
 import { parseWith, type Parsed } from './problem';
 
 const regrowth = z
@@ -15,6 +15,9 @@ export const consultSchema = z.strictObject({
   naturalLevel: levelField('Level of the untouched hair at the root'),
   goalLevel: levelField('Level wished for'),
   brightness: z.int().min(1).max(5).describe('1 natural with a few lights … 5 light all over with some depth'),
+  wornUpShare: between(0, 1, '', 'Share of the time that hair is tied up, 0–1; null when it was not asked').nullable().default(null),
+  minutesAtMost: whole(10, 600, 'Time that the client has for the foils, minutes; null without a limit').nullable().default(null),
+  budgetMinor: whole(0, 10_000_000, 'What was agreed at most, minor units of the house’s currency; null without a limit').nullable().default(null),
   head: headSchema,
   hair: hairSchema,
   regrowthMm: regrowth,
@@ -29,6 +32,9 @@ export const EMPTY_CONSULT: Consult = {
   naturalLevel: 6,
   goalLevel: 8,
   brightness: 3,
+  wornUpShare: null,
+  minutesAtMost: null,
+  budgetMinor: null,
   head: AVERAGE_HEAD,
   hair: AVERAGE_HAIR,
   regrowthMm: {},

@@ -15,7 +15,7 @@ const FIELD_NAMES: Record<string, string> = {
   left: 'hairline, left', right: 'hairline, right', offsetMm: 'part', densityPerCm2: 'density', strand: 'strand thickness',
   lengthMm: 'length', usableWidthMm: 'usable foil width', toleranceMm: 'foil tolerance', naturalLevel: 'natural level',
   goalLevel: 'goal level', brightness: 'brightness', notes: 'notes', done: 'what was done', foilsPlaced: 'foils placed',
-  levelReached: 'level reached', nextOn: 'next visit', regrowthMm: 'regrowth', earToEarMm: 'ear to ear', frontToNapeMm: 'front to nape',
+  levelReached: 'level reached', nextOn: 'next visit', regrowthMm: 'regrowth', wornUpShare: 'tied up', minutesAtMost: 'time for the foils', budgetMinor: 'budget', earToEarMm: 'ear to ear', frontToNapeMm: 'front to nape',
   none: 'worn without a part', behindApexMm: 'crown behind the apex', leftMm: 'width, left', rightMm: 'width, right', whorl: 'whorl',
   landmarks: 'hairline landmark', side: 'side', divide: 'dividing line', leaveOut: 'left out', medium: 'foil or open air', lastRow: 'last row',
   layout: 'columns', onePerRow: 'one foil a row', sequence: 'formulas in turn', fromFoil: 'first foil in turn', toFoil: 'last foil in turn',

@@ -54,10 +54,7 @@ export const houseSchema = z.strictObject({
       driftDeg: limit(5, 90, 'degrees', USUAL_LIMITS.driftDeg, 'Turn of a diagonal over its panel, degrees'),
       shortMm: limit(5, 200, 'mm', USUAL_LIMITS.shortMm, 'Hairline hair shorter than this is pinned away, mm'),
     })
-    .default({
-      sliceMm: USUAL_LIMITS.sliceMm, fineMm: USUAL_LIMITS.fineMm, babyMm: USUAL_LIMITS.babyMm, sliverMm: USUAL_LIMITS.sliverMm, jump: USUAL_LIMITS.jump,
-      unlitMm: USUAL_LIMITS.unlitMm, behindMm: USUAL_LIMITS.behindMm, driftDeg: USUAL_LIMITS.driftDeg, shortMm: USUAL_LIMITS.shortMm,
-    })
+    .prefault({})
     .describe('Limits of the pattern checks'),
   schools,
 });
@@ -69,6 +66,12 @@ export const USUAL_HOUSE: House = houseSchema.parse({ version: 1 });
 
 export function parseHouse(value: unknown): Parsed<House> {
   return parseWith(houseSchema, value);
+}
+
+/** Time for the foils of a visit, minutes: the house's or the client's, whichever is less; null where neither is set. */
+export function timeThereIs({ slotMinutes }: House, minutesAtMost: number | null): number | null {
+  if (slotMinutes === null || minutesAtMost === null) return slotMinutes ?? minutesAtMost;
+  return Math.min(slotMinutes, minutesAtMost);
 }
 
 /** The checks' limits of a house. */

@@ -1,12 +1,15 @@
 export { type Consult, consultSchema, EMPTY_CONSULT, parseConsult, type RegrowthByZone } from './consult-document';
 export { differencesOf, type Difference } from './differences';
 export { AVERAGE_HAIR, AVERAGE_HEAD } from './fields';
-export { houseSchema, limitsOf, parseHouse, USUAL_HOUSE, type House } from './house-document';
+export { houseSchema, limitsOf, parseHouse, timeThereIs, USUAL_HOUSE, type House } from './house-document';
 export { type Outcome, outcomeSchema, parseOutcome } from './outcome-document';
-export { openedHeadSvg } from './opened-head-svg';
+export { openedHeadSvg } from './opened-head-shapes';
 export { panelOf, parsePlan, parsePlanText, PLAN_FORMAT, PLAN_VERSION, planSchema, type PanelInput } from './plan-document';
 export { parseWith, pathOf, sentenceOf, type Parsed } from './problem';
 export { roundedSheet, sheetSchema } from './sheet-document';
 export { emptyPlan, START_PANELS, startPlan } from './start-plan';
 export { parseTechnique, TECHNIQUE_FORMAT, techniqueSchema, type OwnTechnique } from './technique-document';
+export { svgOf, type Shape } from './shapes';
+export { stationSheet, type SheetFacts, type StationSheet } from './station-sheet';
+export { thumbnailOf, type Thumbnail } from './thumbnail';
 export { techniquesSchema, type TechniquesDocument } from './techniques-document';

@@ -8,6 +8,7 @@ export { gatherOf, pick, pickerOf, stitchIntervals, type Picked, type Picker } f
 export { GATHER_PRESETS, type GatherPreset } from './gather-presets';
 export { hairGrams, hairIn, hairsOn } from './hair';
 export { looselyMirrored, mirrorPanel, mirrorPlan } from './mirror';
+export { panelDifferences, withPanelOf, type PanelDifference } from './panel-differences';
 export {
   addPanel, addPanelFirst, changePanel, duplicatePanel, freeId, isSectionedFirst, mirrorPanelIn, movePanel, removePanel, sectionFirst,
 } from './panel-edits';

@@ -1,16 +1,18 @@
-import { emptyPlan, panelOf } from '../formats';
+import { emptyPlan, panelOf, type PanelInput } from '../formats';
 import { changePanel, type Panel, type Plan } from '../pattern';
 import type { Technique } from './library';
 
 /** What of a technique is laid on a head: a built-in one's, or a house's own. */
-export type Laid = Pick<Technique, 'name' | 'panels' | 'sectioning'>;
+export interface Laid extends Pick<Technique, 'name' | 'sectioning'> {
+  readonly panels: readonly (PanelInput | Panel)[];
+}
 
 /** A technique as a plan for a head and hair; the average ones where none are given. */
 export function planOf(technique: Laid, on: Partial<Pick<Plan, 'head' | 'hair' | 'foil'>> = {}): Plan {
   return {
     ...emptyPlan(technique.name),
     ...on,
-    panels: technique.panels.map(panelOf),
+    panels: technique.panels.map((panel) => panelOf(panel as PanelInput)),
     sectioning: technique.sectioning ?? [],
   };
 }
@@ -28,7 +30,7 @@ const KEPT = ['id', 'name', 'muted', 'place', 'side', 'divide', 'leaveOut'] as c
  * panel on a place of the same kind, of its first one where there is none.
  */
 export function applyToPanel(plan: Plan, panelId: string, technique: Laid): Plan {
-  const panels = technique.panels.map(panelOf);
+  const panels = technique.panels.map((panel) => panelOf(panel as PanelInput));
   return changePanel(plan, panelId, (own) => {
     const recipe = panels.find(({ place }) => place.kind === own.place.kind) ?? panels[0];
     return recipe ? { ...recipe, ...Object.fromEntries(KEPT.map((key) => [key, own[key]])) } : own;

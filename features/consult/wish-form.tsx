@@ -8,6 +8,7 @@ import { Segmented } from '@/ui/segmented';
 import { Slider } from '@/ui/slider';
 import { TextArea } from '@/ui/field';
 import { useVisit } from '../visit/store';
+import { useHouse } from '../house/context';
 import { LevelSlider } from './level-slider';
 
 type PartSide = 'left' | 'middle' | 'right';
@@ -22,9 +23,12 @@ export const readMm = (text: string): number | undefined => {
   return read.ok ? Math.round(read.mm * 2) / 2 : undefined;
 };
 
+const readWhole = (text: string): number | undefined => (/^\d{1,6}$/.test(text.trim()) ? Number(text.trim()) : undefined);
+
 /** What the client wishes for and where the part lies. */
 export function Wish() {
   const { consult, editConsult } = useVisit();
+  const { prices } = useHouse();
   const set = (label: string, part: Partial<Consult>) => editConsult(label, (before) => ({ ...before, ...part }), label);
   const wish = brightnessStep(consult.brightness);
   const offset = consult.head.part.offsetMm;
@@ -41,6 +45,22 @@ export function Wish() {
         hint={`Asks for ${Math.round(wish.share[0] * 100)}–${Math.round(wish.share[1] * 100)} % of the hair lightened.`}
         onChange={(brightness) => set('brightness', { brightness })}
       />
+      <Slider
+        label="Tied up" min={0} max={100} step={10} value={Math.round((consult.wornUpShare ?? 0) * 100)}
+        said={consult.wornUpShare === null ? 'not asked' : `${Math.round(consult.wornUpShare * 100)} % of the time`}
+        hint="From half on the pattern must work from the hairline; people say less than it is."
+        onChange={(percent) => set('tied up', { wornUpShare: percent / 100 })}
+      />
+      <div className="grid grid-cols-2 gap-3">
+        <NumberField
+          label="Time for the foils" unit="min" min={10} max={600} value={consult.minutesAtMost ?? undefined} placeholder="no limit" parse={readWhole}
+          onChange={(minutes) => set('time for the foils', { minutesAtMost: minutes ?? null })}
+        />
+        <NumberField
+          label="Budget" unit={prices.currency} min={0} max={100_000} value={consult.budgetMinor === null ? undefined : consult.budgetMinor / 100} placeholder="no limit" parse={readWhole}
+          onChange={(amount) => set('budget', { budgetMinor: amount === undefined ? null : amount * 100 })}
+        />
+      </div>
       <div>
         <p className="mb-1 text-sm font-semibold">Part</p>
         <div className="grid grid-cols-[1fr_104px] gap-3">
@@ -58,7 +78,7 @@ export function Wish() {
       <TextArea
         label="Notes" rows={3} maxLength={4000} value={consult.notes}
         onChange={(event) => set('notes', { notes: event.target.value })}
-        hint="What was said: time, budget, how it is worn."
+        hint="What else was said."
       />
       <p className="rounded-ui bg-amber-pale p-3 text-sm">
         <b className="text-amber-bark">Before any product:</b> alert test as the leaflet says, a sound scalp, and a strand test where metal-salt

@@ -10,30 +10,91 @@ interface FoilStripsProps {
   paths: readonly FoilPath[];
   bark: string;
   selectedPanel?: string;
-  selectedFoil?: string;
-  lit?: string;
   /** Every foil carries its place in the order of work: legible once the head is enlarged. */
   numbered?: boolean;
-  onLight?(foil: string | undefined): void;
-  onSelect?(foil: Foil): void;
 }
 
 /** Foils as strips lying on the opened head: edge of foil, hair inside, light where it is picked, in real proportion. */
-export function FoilStrips({ foils, paths, bark, selectedPanel, selectedFoil, lit, numbered = false, onLight, onSelect }: FoilStripsProps) {
-  return foils.map((foil, i) => (
-    <g
-      key={foil.id} className={onSelect && 'cursor-pointer'}
-      onPointerEnter={onLight && (() => onLight(foil.id))} onPointerLeave={onLight && (() => onLight(undefined))}
-      onClick={onSelect && (() => onSelect(foil))}
-    >
-      <Strip
-        path={paths[i]} widthMm={foil.widthMm} thicknessMm={foil.thicknessMm} bark={bark}
-        state={foil.id === selectedFoil || foil.id === lit ? 'lit' : foil.panel === selectedPanel ? 'chosen' : 'plain'}
-        number={numbered ? undefined : foil.panel === selectedPanel && Math.abs(foil.column) <= 1 ? foil.row : undefined}
-        order={numbered ? foil.order : undefined}
-      />
+export const FoilStrips = memo(function FoilStrips({ foils, paths, bark, selectedPanel, numbered = false }: FoilStripsProps) {
+  return (
+    <g pointerEvents="none">
+      {[...sheaves(foils, paths)].map(([key, sheaf]) => (
+        <Sheaf key={key} d={sheaf.d} thicknessMm={sheaf.thicknessMm} bark={bark} chosen={sheaf.panel === selectedPanel} />
+      ))}
+      {foils.map((foil, i) => <Light key={foil.id} path={paths[i]} widthMm={foil.widthMm} thicknessMm={foil.thicknessMm} />)}
+      {foils.map((foil, i) => {
+        if (numbered) return <FoilNumber key={foil.id} at={middleOf(paths[i])} size={Math.min(3.4, Math.max(2.2, foil.thicknessMm * 0.9))} figure={foil.order} />;
+        const named = foil.panel === selectedPanel && Math.abs(foil.column) <= 1;
+        return named && <RowNumber key={foil.id} at={labelEnd(pathPoints(paths[i]))} figure={foil.row} />;
+      })}
     </g>
-  ));
+  );
+});
+
+/** Foils drawn bright, over the others: what is under the pointer, what is chosen. */
+export function BrightFoils({ foils, paths, bark, ids }: Pick<FoilStripsProps, 'foils' | 'paths' | 'bark'> & { ids: readonly (string | undefined)[] }) {
+  return <g pointerEvents="none">{foils.map((foil, i) => ids.includes(foil.id) && <Bright key={foil.id} path={paths[i]} foil={foil} bark={bark} />)}</g>;
+}
+
+/** Foils of one panel and thickness: their edges are one shape. */
+interface SheafOfFoils {
+  readonly panel: string;
+  readonly thicknessMm: number;
+  d: string;
+}
+
+function sheaves(foils: readonly Foil[], paths: readonly FoilPath[]): ReadonlyMap<string, SheafOfFoils> {
+  const out = new Map<string, SheafOfFoils>();
+  foils.forEach(({ panel, thicknessMm }, i) => {
+    const key = `${panel} ${thicknessMm}`;
+    const sheaf = out.get(key) ?? { panel, thicknessMm, d: '' };
+    sheaf.d += lineOf(paths[i]);
+    out.set(key, sheaf);
+  });
+  return out;
+}
+
+const lines = new WeakMap<FoilPath, string>();
+/** The middle line of a foil as an SVG path, written once. */
+function lineOf(path: FoilPath): string {
+  const known = lines.get(path);
+  if (known !== undefined) return known;
+  const line = pathThrough(pathPoints(path));
+  lines.set(path, line);
+  return line;
+}
+
+const hairIn = (bark: string) => `color-mix(in oklab, ${bark} 62%, black)`;
+
+const Sheaf = memo(function Sheaf({ d, thicknessMm, bark, chosen }: { d: string; thicknessMm: number; bark: string; chosen: boolean }) {
+  return (
+    <>
+      <path d={d} fill="none" strokeWidth={thicknessMm + 1.1} stroke="var(--color-foil)" strokeOpacity={chosen ? 1 : 0.62} />
+      <path d={d} fill="none" stroke={hairIn(bark)} strokeWidth={Math.max(0.4, thicknessMm - 0.4)} />
+    </>
+  );
+});
+
+const Light = memo(function Light({ path, widthMm, thicknessMm }: { path: FoilPath; widthMm: number; thicknessMm: number }) {
+  const { gather } = path;
+  const depth = gather.kind === 'slice' ? 0.8 : 0.35 + 0.5 * gather.depth;
+  return (
+    <path
+      d={lineOf(path)} fill="none" stroke="var(--color-sun)" strokeWidth={Math.max(0.8, (thicknessMm - 0.4) * depth)} pathLength={widthMm}
+      strokeDasharray={dashes(gather, widthMm)}
+    />
+  );
+});
+
+function Bright({ path, foil, bark }: { path: FoilPath; foil: Foil; bark: string }) {
+  const d = lineOf(path);
+  return (
+    <>
+      <path d={d} fill="none" stroke="var(--color-white)" strokeWidth={foil.thicknessMm + 3} />
+      <path d={d} fill="none" stroke={hairIn(bark)} strokeWidth={Math.max(0.4, foil.thicknessMm - 0.4)} />
+      <Light path={path} widthMm={foil.widthMm} thicknessMm={foil.thicknessMm} />
+    </>
+  );
 }
 
 /** Hair between the foils that is treated: tipped out (light) or lowlit (dusk), and sections painted in the open air. */
@@ -51,53 +112,25 @@ export const Between = memo(function Between({ computed }: { computed: ComputedP
   );
 });
 
-interface StripProps {
-  path: FoilPath;
-  widthMm: number;
-  thicknessMm: number;
-  bark: string;
-  state: 'lit' | 'chosen' | 'plain';
-  number?: number;
-  order?: number;
-}
-
-const Strip = memo(function Strip({ path, widthMm, thicknessMm, bark, state, number, order }: StripProps) {
-  const middle = pathPoints(path);
-  const d = pathThrough(middle);
-  const { gather } = path;
-  const edge = state === 'lit' ? 3 : 1.1;
-  const depth = gather.kind === 'slice' ? 0.8 : 0.35 + 0.5 * gather.depth;
-  const end = labelEnd(middle);
-  return (
-    <>
-      {/* A wide, unseen line, so that a fingertip finds the foil. */}
-      <path d={d} fill="none" stroke="transparent" strokeWidth={thicknessMm + 4} />
-      <path
-        d={d} fill="none" strokeWidth={thicknessMm + edge}
-        stroke={state === 'lit' ? 'var(--color-white)' : 'var(--color-foil)'}
-        strokeOpacity={state === 'plain' ? 0.62 : 1}
-      />
-      <path d={d} fill="none" stroke={`color-mix(in oklab, ${bark} 62%, black)`} strokeWidth={Math.max(0.4, thicknessMm - 0.4)} />
-      <path
-        d={d} fill="none" stroke="var(--color-sun)" strokeWidth={Math.max(0.8, (thicknessMm - 0.4) * depth)} pathLength={widthMm}
-        strokeDasharray={dashes(gather, widthMm)}
-      />
-      {order !== undefined && <FoilNumber at={middle[middle.length >> 1]} size={Math.min(3.4, Math.max(2.2, thicknessMm * 0.9))} figure={order} />}
-      {number !== undefined && (
-        <text x={-end.x} y={-end.y + 2.2} fontSize="6.2" fontWeight="700" textAnchor="middle" fill="var(--color-white)" stroke="#000" strokeOpacity="0.55" strokeWidth="1.8" paintOrder="stroke" pointerEvents="none">
-          {number}
-        </text>
-      )}
-    </>
-  );
-});
-
 function FoilNumber({ at, size, figure }: { at: OpenedPoint; size: number; figure: number }) {
   return (
-    <text x={-at.x} y={-at.y + size / 3} fontSize={size} fontWeight="700" textAnchor="middle" fill="var(--color-white)" stroke="#000" strokeOpacity="0.7" strokeWidth={size / 4} paintOrder="stroke" pointerEvents="none">
+    <text x={-at.x} y={-at.y + size / 3} fontSize={size} fontWeight="700" textAnchor="middle" fill="var(--color-white)" stroke="#000" strokeOpacity="0.7" strokeWidth={size / 4} paintOrder="stroke">
       {figure}
     </text>
   );
+}
+
+function RowNumber({ at, figure }: { at: OpenedPoint; figure: number }) {
+  return (
+    <text x={-at.x} y={-at.y + 2.2} fontSize="6.2" fontWeight="700" textAnchor="middle" fill="var(--color-white)" stroke="#000" strokeOpacity="0.55" strokeWidth="1.8" paintOrder="stroke">
+      {figure}
+    </text>
+  );
+}
+
+function middleOf({ packed, count }: FoilPath): OpenedPoint {
+  const j = 6 * (count >> 1);
+  return { x: packed[j], y: packed[j + 1] };
 }
 
 /** Stitches and gaps along the section as a dash pattern, in mm of the path; solid for a slice. */

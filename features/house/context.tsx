@@ -3,6 +3,7 @@
 import { createContext, useContext, useMemo, type ReactNode } from 'react';
 import { USUAL_HOUSE, type House } from '@/core/formats';
 import { formatLength, parseLength, type LengthUnit } from '@/core/units';
+import { moneyIn } from './money';
 
 const Context = createContext<House>(USUAL_HOUSE);
 
@@ -41,9 +42,4 @@ export function useUnits(): Units {
 export function useMoney(): (minor: number) => string {
   const { prices } = useHouse();
   return useMemo(() => moneyIn(prices.currency), [prices.currency]);
-}
-
-export function moneyIn(currency: string): (minor: number) => string {
-  const format = new Intl.NumberFormat('en-GB', { style: 'currency', currency, currencyDisplay: 'narrowSymbol' });
-  return (minor) => format.format(minor / 100);
 }

@@ -89,7 +89,7 @@ export function HouseForm({ initial, revision, mayChange }: { initial: House; re
             </div>
           </Part>
         </div>
-        <Part title="Pattern checks" hint="A check points at a place and gives its reason. What your house does on purpose, it need not be told.">
+        <Part title="Pattern checks" hint="A check points at a place and gives its reason. Switch off what your house does on purpose.">
           <ul className="grid gap-x-8 gap-y-1 md:grid-cols-2">
             {RULES.map((rule) => (
               <li key={rule} className="flex min-h-9 items-center justify-between gap-4">

@@ -9,11 +9,11 @@ import { Button } from '@/ui/button';
 import { TextArea, TextField } from '@/ui/field';
 import { HairSwatch } from '@/ui/hair-swatch';
 import { LevelSlider } from '../consult/level-slider';
-import { Between, FoilStrips } from '../head/foil-strips';
+import { Between, BrightFoils, FoilStrips } from '../head/foil-strips';
 import { ScalpMap } from '../head/scalp-map';
 import { sayDay } from '../shared';
 import { barkOf } from '../visit/bark';
-import { useVisit } from '../visit/store';
+import { useLit, useVisit } from '../visit/store';
 
 type Problems = Partial<Record<'foilsPlaced' | 'done' | 'nextOn' | 'levelReached', string>>;
 
@@ -29,14 +29,16 @@ const FIELD_NAMES = { foilsPlaced: 'Foils placed', levelReached: 'Level reached'
 
 /** What was done, beside what was planned: the record of the visit. */
 export function RecordStep() {
-  const { bundle, plan, computed, consult, lit, light } = useVisit();
+  const { bundle, plan, computed, consult } = useVisit();
+  const lit = useLit();
   const bark = barkOf(consult.naturalLevel);
   return (
     <main className="grid h-full grid-cols-[minmax(0,1fr)_440px]">
       <section aria-label="Pattern of the visit" className="flex min-h-0 flex-col p-3">
         <ScalpMap head={computed.drawing.head} bark={bark} partOffsetMm={plan.head.part.offsetMm} className="min-h-0 w-full flex-1" label="Pattern of the visit">
           <Between computed={computed} />
-          <FoilStrips foils={computed.sheet.foils} paths={computed.drawing.paths} bark={bark} lit={lit} onLight={light} />
+          <FoilStrips foils={computed.sheet.foils} paths={computed.drawing.paths} bark={bark} />
+          <BrightFoils foils={computed.sheet.foils} paths={computed.drawing.paths} bark={bark} ids={[lit]} />
         </ScalpMap>
         <Facts />
       </section>

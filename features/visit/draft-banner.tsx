@@ -1,6 +1,8 @@
 'use client';
 
 import { useState } from 'react';
+import { parsePlan } from '@/core/formats';
+import { panelDifferences, type PanelDifference } from '@/core/pattern';
 import { Button } from '@/ui/button';
 import { WarnIcon } from '@/ui/icons';
 import { PART_NAMES } from './edits';
@@ -18,7 +20,7 @@ function Draft({ draft }: { draft: OpenDraft }) {
   const { differences } = draft;
   const shown = all ? differences : differences.slice(0, 3);
   return (
-    <section aria-label="Your draft" role="alert" className="flex items-start gap-4 border-b border-line bg-amber-pale px-4 py-3">
+    <section aria-label="Your draft" role="alert" className="flex max-h-[40dvh] items-start gap-4 overflow-y-auto border-b border-line bg-amber-pale px-4 py-3">
       <span className="mt-0.5 text-amber-bark"><WarnIcon /></span>
       <div className="min-w-0 flex-1">
         <p className="font-semibold">
@@ -36,9 +38,27 @@ function Draft({ draft }: { draft: OpenDraft }) {
             {all ? 'Show fewer' : `Show all ${differences.length} differences`}
           </button>
         )}
+        {draft.part === 'plan' && <ByPanel draft={draft} />}
       </div>
       <Button small onClick={() => dropDraft(draft)}>Keep the saved one</Button>
       <Button small look="primary" onClick={() => takeDraft(draft)}>Take mine over</Button>
     </section>
+  );
+}
+
+const DOES: Record<PanelDifference['kind'], string> = { changed: 'as you have it', added: 'which you added', removed: 'away, as you have it' };
+
+/** The panels that differ, each to be taken over alone. */
+function ByPanel({ draft }: { draft: OpenDraft }) {
+  const { plan, takeDraftPanel } = useVisit();
+  const read = parsePlan(draft.document);
+  const panels = read.ok ? panelDifferences(plan, read.value) : [];
+  if (panels.length === 0) return null;
+  return (
+    <ul aria-label="Panel by panel" className="mt-2 flex flex-wrap gap-2">
+      {panels.map(({ id, name, kind }) => (
+        <li key={id}><Button small onClick={() => takeDraftPanel(draft, id)}>{`Take ${name}, ${DOES[kind]}`}</Button></li>
+      ))}
+    </ul>
   );
 }

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { advance, historyOf, redo, undo } from './history';
+import { advance, held, historyOf, redo, undo } from './history';
 
 const set = (value: number, gesture: string, at: number) => ({
   value, step: { label: (before: number, after: number) => `${before} → ${after}`, gesture, at },
@@ -44,3 +44,9 @@ test('undoing everything gives the first value, redoing everything the last', ()
 });
 
 test('nothing to undo changes nothing', () => expect(undo(historyOf(3))).toEqual(historyOf(3)));
+
+test('a drag is one step however slowly it goes; another drag of the same thing is another', () => {
+  const first = held('width 1');
+  const made = run([set(2, first, 0), set(3, first, 60_000), set(4, held('width 2'), 60_100)]);
+  expect(made.past.map((step) => step.label)).toEqual(['0 → 3', '3 → 4']);
+});

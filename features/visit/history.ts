@@ -19,6 +19,10 @@ interface Step<T> {
 const GESTURE_MS = 900;
 const DEEPEST = 300;
 
+/** Name of a gesture that lasts until the hand lifts, however slowly it moves: a drag. */
+export const held = (id: string): string => `held ${id}`;
+const isHeld = (gesture: string) => gesture.startsWith('held ');
+
 export const historyOf = <T>(present: T): History<T> => ({ past: [], present, future: [] });
 
 /**
@@ -30,7 +34,7 @@ export function advance<T>(
   step: { label: (before: T, after: T) => string; gesture: string; at: number },
 ): History<T> {
   const last = history.past.at(-1);
-  const continues = last !== undefined && last.gesture === step.gesture && step.at - last.at <= GESTURE_MS && history.future.length === 0;
+  const continues = last !== undefined && last.gesture === step.gesture && (isHeld(step.gesture) || step.at - last.at <= GESTURE_MS) && history.future.length === 0;
   const before = continues ? last.value : history.present;
   const earlier = continues ? history.past.slice(0, -1) : history.past.slice(-DEEPEST + 1);
   return {

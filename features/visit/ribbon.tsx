@@ -1,11 +1,11 @@
 'use client';
 
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { foilSeconds } from '@/core/clock';
-import type { Foil, Panel } from '@/core/pattern';
+import type { ComputedPlan, Foil, Panel, SingleGather } from '@/core/pattern';
 import { FoilGlyph } from '@/ui/foil-glyph';
 import { barkOf } from './bark';
-import { useVisit } from './store';
+import { useLit, useVisit } from './store';
 
 const HEIGHT = 44;
 const LETTER = 15;
@@ -16,10 +16,29 @@ const GROUP_GAP = 10;
  * grouped by panel. It stays in the same place through the whole visit.
  */
 export function Ribbon() {
-  const { plan, computed, consult, selected, lit, select, light } = useVisit();
+  const { plan, computed, consult, selected, select, light } = useVisit();
+  const lit = useLit();
+  // The head answers first; the ribbon follows within the same moment.
+  const settled = useDeferredValue(computed);
+  const panels = useDeferredValue(plan.panels);
+  return <Cells panels={panels} computed={settled} bark={barkOf(consult.naturalLevel)} panel={selected.panel} chosen={selected.foil} lit={lit} onSelect={select} onLight={light} />;
+}
+
+interface CellsProps {
+  panels: readonly Panel[];
+  computed: ComputedPlan;
+  bark: string;
+  panel: string;
+  chosen: string | undefined;
+  lit: string | undefined;
+  onSelect(panel: string, foil?: string): void;
+  onLight(foil: string | undefined): void;
+}
+
+const Cells = memo(function Cells({ panels, computed, bark, panel: current, chosen, lit, onSelect, onLight }: CellsProps) {
   const { foils } = computed.sheet;
   const [width, frame] = useWidth();
-  const groups = useMemo(() => grouped(plan.panels, foils), [plan.panels, foils]);
+  const groups = useMemo(() => grouped(panels, foils), [panels, foils]);
   const gathers = useMemo(() => new Map(computed.drawing.paths.map((path) => [path.id, path.gather])), [computed]);
   const seconds = foils.reduce((sum, foil) => sum + foilSeconds(foil), 0);
   const room = Math.max(0, width - 32 - GROUP_GAP * Math.max(0, groups.length - 1));
@@ -37,39 +56,29 @@ export function Ribbon() {
     <footer ref={frame} aria-label="Foils in the order of work" className="h-[92px] shrink-0 overflow-x-auto overflow-y-hidden border-t border-line bg-raised px-4 pt-2">
       <div className="flex w-max" style={{ gap: GROUP_GAP }}>
         {groups.map(({ panel, foils: own }) => {
-          const current = selected.panel === panel.id;
           const cells = own.map((foil) => foilSeconds(foil) * perSecond);
           const total = cells.reduce((a, b) => a + b, 0);
           const starts = cells.map((_, i) => cells.slice(0, i).reduce((a, b) => a + b, 0));
           return (
             <div key={panel.id} style={{ width: total }}>
               <button
-                type="button" onClick={() => select(panel.id)} aria-pressed={current}
-                className={`mb-1 flex w-full items-baseline gap-2 overflow-hidden rounded-[3px] text-sm narrow ${current ? 'font-bold text-leaf' : 'text-ink-soft hover:text-ink'}`}
+                type="button" onClick={() => onSelect(panel.id)} aria-pressed={current === panel.id}
+                className={`mb-1 flex w-full items-baseline gap-2 overflow-hidden rounded-[3px] text-sm narrow ${current === panel.id ? 'font-bold text-leaf' : 'text-ink-soft hover:text-ink'}`}
               >
                 <span className="truncate">{panel.name}</span>
                 <span className="ml-auto font-semibold text-ink">{own.length}</span>
               </button>
-              <svg width={total} height={HEIGHT + LETTER} role="group" aria-label={`${panel.name}: ${own.length} foils`} className="block overflow-visible">
-                {own.map((foil, i) => {
-                  const on = lit === foil.id || selected.foil === foil.id;
-                  return (
-                    <g
-                      key={foil.id} transform={`translate(${starts[i]} 0)`} className="cursor-pointer"
-                      onPointerEnter={() => light(foil.id)} onPointerLeave={() => light(undefined)}
-                      onClick={() => select(panel.id, foil.id)}
-                    >
-                      <rect width={cells[i]} height={HEIGHT + LETTER} fill="transparent" />
-                      <rect x={0.75} width={cells[i] - 1.5} height={HEIGHT} rx={2} fill={barkOf(consult.naturalLevel)} stroke={on ? 'var(--color-leaf)' : 'none'} strokeWidth={3} paintOrder="stroke" />
-                      <FoilGlyph gather={gathers.get(foil.id)!} width={cells[i]} height={HEIGHT} />
-                      {cells[i] >= 7.4 && (i === 0 || own[i - 1].formula !== foil.formula || cells[i] >= 12) && (
-                        <text x={cells[i] / 2} y={HEIGHT + 12} textAnchor="middle" fontSize="11" className="fill-ink-soft" fontWeight={on ? 700 : 500}>
-                          {foil.formula}
-                        </text>
-                      )}
-                    </g>
-                  );
-                })}
+              <svg
+                width={total} height={HEIGHT + LETTER} role="group" aria-label={`${panel.name}: ${own.length} foils`} className="block cursor-pointer overflow-visible"
+                onPointerOver={(event) => onLight(foilOf(event))} onPointerLeave={() => onLight(undefined)}
+                onClick={(event) => onSelect(panel.id, foilOf(event))}
+              >
+                {own.map((foil, i) => (
+                  <Cell
+                    key={foil.id} id={foil.id} x={starts[i]} width={cells[i]} gather={gathers.get(foil.id)!} bark={bark} on={lit === foil.id || chosen === foil.id}
+                    letter={cells[i] >= 7.4 && (i === 0 || own[i - 1].formula !== foil.formula || cells[i] >= 12) ? foil.formula : undefined}
+                  />
+                ))}
               </svg>
             </div>
           );
@@ -77,7 +86,42 @@ export function Ribbon() {
       </div>
     </footer>
   );
+});
+
+/** The foil of the cell under a pointer. */
+function foilOf(event: { target: EventTarget }): string | undefined {
+  return (event.target as Element).closest('[data-foil]')?.getAttribute('data-foil') ?? undefined;
 }
+
+interface CellProps {
+  id: string;
+  x: number;
+  width: number;
+  gather: SingleGather;
+  bark: string;
+  on: boolean;
+  letter: string | undefined;
+}
+
+const Cell = memo(
+  function Cell({ id, x, width, gather, bark, on, letter }: CellProps) {
+    return (
+      <g data-foil={id} transform={`translate(${x} 0)`}>
+        <rect width={width} height={HEIGHT + LETTER} fill="transparent" />
+        <rect x={0.75} width={width - 1.5} height={HEIGHT} rx={2} fill={bark} stroke={on ? 'var(--color-leaf)' : 'none'} strokeWidth={3} paintOrder="stroke" />
+        <FoilGlyph gather={gather} width={width} height={HEIGHT} />
+        {letter !== undefined && (
+          <text x={width / 2} y={HEIGHT + 12} textAnchor="middle" fontSize="11" className="fill-ink-soft" fontWeight={on ? 700 : 500}>
+            {letter}
+          </text>
+        )}
+      </g>
+    );
+  },
+  // Gathers of equal figures draw the same glyph, whichever computation they come from.
+  ({ gather: a, ...before }, { gather: b, ...after }) =>
+    (a === b || JSON.stringify(a) === JSON.stringify(b)) && (Object.keys(before) as (keyof typeof before)[]).every((key) => before[key] === after[key]),
+);
 
 function grouped(panels: readonly Panel[], foils: readonly Foil[]): { panel: Panel; foils: Foil[] }[] {
   return panels

@@ -12,6 +12,7 @@ interface Handlers {
 }
 
 const WAIT_MS = 350;
+const SETTLE_MS = 4000;
 const RETRY_MS = [1000, 2000, 4000, 8000, 15_000];
 
 /**
@@ -72,6 +73,13 @@ export class PartSaver {
   /** Sends at once what waits, in a request that outlives the page. */
   flush(): void {
     if (this.pending && !this.sending) void this.send(true);
+  }
+
+  /** Sends what waits; settles when it has been answered, whatever the answer, or after a while without one. */
+  async settled(): Promise<void> {
+    this.retryNow();
+    const until = Date.now() + SETTLE_MS;
+    while (this.dirty && this.failures === 0 && Date.now() < until) await new Promise((again) => setTimeout(again, 30));
   }
 
   retryNow(): void {

@@ -3,7 +3,7 @@
 import { createContext, useCallback, useContext, useEffect, useMemo, useReducer, useRef, useState, type ReactNode } from 'react';
 import { differencesOf, parseConsult, parseOutcome, parsePlan, type Consult, type Difference, type Outcome } from '@/core/formats';
 import { makeHead } from '@/core/head';
-import { createPatternEngine, type ComputedPlan, type Plan } from '@/core/pattern';
+import { createPatternEngine, withPanelOf, type ComputedPlan, type Plan } from '@/core/pattern';
 import { discardDraft } from './actions';
 import { advance, historyOf, redo, replaced, undo, type History } from './history';
 import { PartSaver, type SaveState } from './saver';
@@ -27,20 +27,32 @@ interface VisitContext {
   readonly save: { readonly state: SaveState; readonly problem?: string };
   readonly drafts: readonly OpenDraft[];
   readonly selected: { readonly panel: string; readonly foil?: string };
-  /** Foil under the pointer or the focus, lit on the head and in the ribbon alike. */
-  readonly lit: string | undefined;
   editConsult(label: string | ((before: Consult, after: Consult) => string), change: (consult: Consult) => Consult, gesture?: string): void;
   editPlan(label: string | ((before: Plan, after: Plan) => string), change: (plan: Plan) => Plan, gesture?: string): void;
   saveOutcome(outcome: Outcome): void;
+  /** Sends what waits to be saved; settles once it is, or cannot be. */
+  flush(): Promise<void>;
   undo(): void;
   redo(): void;
   select(panel: string, foil?: string): void;
   light(foil: string | undefined): void;
   takeDraft(draft: OpenDraft): void;
+  /** Takes over one panel of a refused plan, by its id: changed, added or removed as it was in the draft. */
+  takeDraftPanel(draft: OpenDraft, panel: string): void;
   dropDraft(draft: OpenDraft): void;
 }
 
+/** What can be done with a visit: the same functions for as long as it is open. */
+type VisitActions = Pick<
+  VisitContext,
+  'editConsult' | 'editPlan' | 'saveOutcome' | 'flush' | 'undo' | 'redo' | 'select' | 'light' | 'takeDraft' | 'takeDraftPanel' | 'dropDraft'
+>;
+
 const Context = createContext<VisitContext | null>(null);
+const LitContext = createContext<string | undefined>(undefined);
+
+/** Foil under the pointer or the focus, lit on the head and in the ribbon alike. Apart, since it changes with every move of the pointer. */
+export const useLit = (): string | undefined => useContext(LitContext);
 
 /** The visit that is open. */
 export function useVisit(): VisitContext {
@@ -211,30 +223,20 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
     }
   }, [history.present]);
 
-  const value = useMemo<VisitContext>(() => {
-    const saved: Record<VisitPart, unknown> = { consult, plan, outcome: outcome?.document ?? {} };
-    const drafts = refusedHere
-      .map((draft) => ({ ...draft, differences: differencesOf(draft.document, saved[draft.part]) }))
-      .filter((draft) => draft.differences.length > 0);
-    const worst = Object.values(states).sort((a, b) => WORST_FIRST.indexOf(a.state) - WORST_FIRST.indexOf(b.state))[0];
+  const actions = useMemo<VisitActions>(() => {
     const edit = (label: (before: VisitWork, after: VisitWork) => string, change: (work: VisitWork) => VisitWork, gesture: string) =>
       dispatch({ kind: 'edit', change, label, gesture, at: Date.now() });
     const dropDraft = (draft: OpenDraft) => {
       setRefusedHere((all) => all.filter((other) => other.part !== draft.part));
       void discardDraft(initial.id, draft.part);
     };
+    function takeOver<T>(draft: OpenDraft, read: { ok: true; value: T } | { ok: false }, into: (work: VisitWork, document: T) => VisitWork) {
+      if (!read.ok) return;
+      const { value: document } = read;
+      edit(() => 'taking over your draft', (work) => into(work, document), crypto.randomUUID());
+      dropDraft(draft);
+    }
     return {
-      bundle,
-      consult,
-      plan,
-      computed,
-      outcome,
-      undoLabel: history.past.at(-1)?.label,
-      redoLabel: history.future[0]?.label,
-      save: worst ?? { state: 'saved' },
-      drafts,
-      selected,
-      lit,
       editConsult: (label, change, gesture = typeof label === 'string' ? label : crypto.randomUUID()) =>
         edit(
           (before, after) => (typeof label === 'string' ? label : label(before.consult, after.consult)),
@@ -252,6 +254,9 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
         savers.current?.outcome.put(document);
         savers.current?.outcome.flush();
       },
+      flush: async () => {
+        await Promise.all(Object.values(savers.current ?? {}).map((saver) => saver.settled()));
+      },
       undo: () => dispatch({ kind: 'undo' }),
       redo: () => dispatch({ kind: 'redo' }),
       select: (panel, foil) => select({ panel, foil }),
@@ -268,20 +273,33 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
           }
         }
       },
+      takeDraftPanel: (draft, panel) => {
+        const read = parsePlan(draft.document);
+        if (!read.ok) return;
+        const name = (plan: Plan) => [...read.value.panels, ...plan.panels].find(({ id }) => id === panel)?.name ?? panel;
+        edit((before) => `${name(before.plan)} from your draft`, (work) => ({ ...work, plan: withPanelOf(work.plan, read.value, panel) }), crypto.randomUUID());
+      },
       dropDraft,
     };
+  }, [initial.id]);
 
-    function takeOver<T>(
-      draft: OpenDraft,
-      read: { ok: true; value: T } | { ok: false },
-      into: (work: VisitWork, document: T) => VisitWork,
-    ) {
-      if (!read.ok) return;
-      const { value: document } = read;
-      edit(() => 'taking over your draft', (work) => into(work, document), crypto.randomUUID());
-      dropDraft(draft);
-    }
-  }, [bundle, consult, plan, computed, outcome, history, states, refusedHere, selected, lit, initial.id]);
+  const drafts = useMemo(() => {
+    const saved: Record<VisitPart, unknown> = { consult, plan, outcome: outcome?.document ?? {} };
+    return refusedHere
+      .map((draft) => ({ ...draft, differences: differencesOf(draft.document, saved[draft.part]) }))
+      .filter((draft) => draft.differences.length > 0);
+  }, [refusedHere, consult, plan, outcome]);
+  const save = useMemo(() => Object.values(states).sort((a, b) => WORST_FIRST.indexOf(a.state) - WORST_FIRST.indexOf(b.state))[0] ?? ({ state: 'saved' } as const), [states]);
+  const undoLabel = history.past.at(-1)?.label;
+  const redoLabel = history.future[0]?.label;
+  const value = useMemo<VisitContext>(
+    () => ({ ...actions, bundle, consult, plan, computed, outcome, undoLabel, redoLabel, save, drafts, selected }),
+    [actions, bundle, consult, plan, computed, outcome, undoLabel, redoLabel, save, drafts, selected],
+  );
 
-  return <Context value={value}>{children}</Context>;
+  return (
+    <Context value={value}>
+      <LitContext value={lit}>{children}</LitContext>
+    </Context>
+  );
 }

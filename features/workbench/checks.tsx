@@ -2,18 +2,26 @@
 
 import { useDeferredValue, useMemo, useState } from 'react';
 import { checksOf, type Check } from '@/core/check';
+import { priceOf } from '@/core/fee';
+import { limitsOf, timeThereIs } from '@/core/formats';
 import { clearLostEdits } from '@/core/pattern';
 import { WarnIcon } from '@/ui/icons';
+import { useHouse } from '../house/context';
 import { useVisit } from '../visit/store';
 
 /** What is worth a second look in the pattern: each finding with its reason, its place, and a mend where there is one. */
 export function Checks() {
-  const { plan, computed, editPlan, select, light } = useVisit();
+  const { plan, computed, consult, editPlan, select, light } = useVisit();
+  const house = useHouse();
   const [open, setOpen] = useState(false);
   // Findings may come a moment after the drawing: the drawing answers first.
   const settled = useDeferredValue(computed);
   const settledPlan = useDeferredValue(plan);
-  const checks = useMemo(() => checksOf(settledPlan, settled), [settledPlan, settled]);
+  const { regrowthMm, budgetMinor, minutesAtMost } = consult;
+  const checks = useMemo(() => {
+    const facts = { regrowthMm, priceMinor: priceOf(settled.sheet.totals, house.prices), budgetMinor };
+    return checksOf(settledPlan, settled, { ...limitsOf(house), minutes: timeThereIs(house, minutesAtMost) }, house.rulesOff, facts);
+  }, [settledPlan, settled, house, regrowthMm, budgetMinor, minutesAtMost]);
   const lost = settled.sheet.edits.filter(({ applied }) => !applied);
   const count = checks.length + (lost.length > 0 ? 1 : 0);
   if (count === 0) {
@@ -23,7 +31,7 @@ export function Checks() {
     if (check.panel) select(check.panel, check.foils[0]);
   };
   return (
-    <div className="absolute top-4 right-4 z-10 flex w-[300px] flex-col items-end">
+    <div className="pointer-events-none absolute top-4 right-4 z-10 flex w-[300px] flex-col items-end *:pointer-events-auto">
       <button
         type="button" onClick={() => setOpen(!open)} aria-expanded={open}
         className="flex h-10 items-center gap-2 rounded-ui border border-amber-bark bg-amber-pale px-3 text-base font-semibold text-amber-bark"

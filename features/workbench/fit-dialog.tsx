@@ -1,21 +1,25 @@
 'use client';
 
-import { useState } from 'react';
-import { fitPlan, type FitLimit, type Fitted } from '@/core/fit';
-import { createPatternEngine } from '@/core/pattern';
+import { useEffect, useRef, useState } from 'react';
+import { priceOf, withinBudget } from '@/core/fee';
+import type { FitLimit, Fitted } from '@/core/fit';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { NumberField } from '@/ui/number-field';
 import { Segmented } from '@/ui/segmented';
 import { hoursAndMinutes } from '../shared';
+import { useHouse, useMoney } from '../house/context';
 import { useVisit } from '../visit/store';
+import { PatternWorker } from './pattern-worker';
 
 interface FitDialogProps {
   open: boolean;
   onOpenChange(open: boolean): void;
 }
 
-const KINDS = [{ value: 'foils', words: 'Foils' }, { value: 'minutes', words: 'Minutes' }] as const;
+type Kind = 'foils' | 'minutes' | 'budget';
+const KINDS: readonly { value: Kind; words: string }[] = [{ value: 'foils', words: 'Foils' }, { value: 'minutes', words: 'Minutes' }, { value: 'budget', words: 'Budget' }];
+const LABELS: Record<Kind, string> = { foils: 'At most so many foils', minutes: 'At most so many minutes', budget: 'At most so much money' };
 const readWhole = (text: string): number | undefined => (/^\d{1,4}$/.test(text.trim()) ? Number(text.trim()) : undefined);
 
 /** Fits the pattern to a number of foils or minutes: what changes and what is lost is shown before it is accepted. */
@@ -30,14 +34,37 @@ export function FitDialog({ open, onOpenChange }: FitDialogProps) {
 function FitForm({ onDone }: { onDone(): void }) {
   const { plan, computed, editPlan } = useVisit();
   const { totals } = computed.sheet;
-  const [kind, setKind] = useState<FitLimit['kind']>('foils');
+  const { prices } = useHouse();
+  const money = useMoney();
+  const [kind, setKind] = useState<Kind>('foils');
   const [value, setValue] = useState<number>();
   const [fitted, setFitted] = useState<Fitted>();
-  const now = kind === 'foils' ? totals.foils : Math.round(totals.foilingMinutes);
+  const [working, setWorking] = useState(false);
+  const worker = useRef<PatternWorker>(null);
+  useEffect(() => () => worker.current?.stop(), []);
+  const price = priceOf(totals, prices);
+  const now = kind === 'foils' ? `of ${totals.foils}` : kind === 'minutes' ? `of ${Math.round(totals.foilingMinutes)}` : `of ${money(price)}`;
 
   const work = () => {
     if (value === undefined) return;
-    setFitted(fitPlan(plan, createPatternEngine(), kind === 'foils' ? { kind, foils: value } : { kind, minutes: value }));
+    const limit = limitOf(kind, value);
+    if ('problem' in limit) return setFitted({ ok: false, problem: limit.problem });
+    setWorking(true);
+    worker.current?.stop();
+    worker.current = new PatternWorker();
+    void worker.current.ask('fit', { plan, limit }).then((answer) => {
+      setFitted(answer);
+      setWorking(false);
+    });
+  };
+  /** A budget is a limit of foils or minutes, by the prices of the house. */
+  const limitOf = (of: Kind, figure: number): FitLimit | { problem: string } => {
+    if (of === 'foils') return { kind: of, foils: figure };
+    if (of === 'minutes') return { kind: of, minutes: figure };
+    const paid = withinBudget(figure * 100, prices);
+    if (!paid.ok) return { problem: `By the prices of the house foils begin at ${money(paid.leastMinor)}.` };
+    if (paid.kind === 'all') return { kind: 'foils', foils: totals.foils };
+    return paid;
   };
   return (
     <form
@@ -47,7 +74,7 @@ function FitForm({ onDone }: { onDone(): void }) {
         work();
       }}
     >
-      <p className="text-base text-ink-soft">The pattern is thinned where it shows least; hairline, part and crown are kept longest. Minutes are estimates.</p>
+      <p className="text-base text-ink-soft">The pattern is thinned where it shows least; hairline, part and crown are kept longest. Minutes and money are estimates.</p>
       <div className="grid grid-cols-2 gap-3">
         <Segmented
           label="Limit" value={kind} options={KINDS}
@@ -58,7 +85,7 @@ function FitForm({ onDone }: { onDone(): void }) {
           }}
         />
         <NumberField
-          label={kind === 'foils' ? 'At most so many foils' : 'At most so many minutes'} hideLabel unit={`of ${now}`} min={1} max={600} value={value} parse={readWhole}
+          label={LABELS[kind]} hideLabel unit={now} min={1} max={kind === 'budget' ? 9999 : 600} value={value} parse={readWhole}
           onChange={(next) => {
             setValue(next);
             setFitted(undefined);
@@ -68,7 +95,7 @@ function FitForm({ onDone }: { onDone(): void }) {
       {fitted && !fitted.ok && <p role="alert" className="text-base font-semibold text-rowan">{fitted.problem}</p>}
       {fitted?.ok && (
         <div role="status" className="grid gap-2 text-base">
-          <p><b className="text-xl">{fitted.foils}</b> foils in {hoursAndMinutes(fitted.minutes)}{fitted.changes.length === 0 && ': it fits as it is.'}</p>
+          <p><b className="text-xl">{fitted.foils}</b> foils in {hoursAndMinutes(fitted.minutes)}, {money(priceOf({ foils: fitted.foils, foilingMinutes: fitted.minutes }, prices))}{fitted.changes.length === 0 && ': it fits as it is.'}</p>
           {fitted.changes.length > 0 && (
             <ul className="list-disc pl-5">
               {fitted.changes.map(({ panel, words }) => <li key={panel}>{words}</li>)}
@@ -82,14 +109,14 @@ function FitForm({ onDone }: { onDone(): void }) {
           <Button
             look="primary"
             onClick={() => {
-              editPlan(`fitted to ${value} ${kind}`, () => fitted.plan);
+              editPlan(`fitted to ${kind === 'budget' ? money((value ?? 0) * 100) : `${value} ${kind}`}`, () => fitted.plan);
               onDone();
             }}
           >
             Take it
           </Button>
         ) : (
-          <Button look="primary" type="submit" disabled={value === undefined}>Show how</Button>
+          <Button look="primary" type="submit" disabled={value === undefined || working}>{working ? 'Working it out …' : 'Show how'}</Button>
         )}
       </div>
     </form>

@@ -3,13 +3,14 @@
 import { zoneName } from '@/core/head';
 import { dropFoil, GATHER_PRESETS, moveFoil, restoreFoil, retypeFoil, type Foil } from '@/core/pattern';
 import { useUnits } from '../house/context';
-import { useVisit } from '../visit/store';
+import { useLit, useVisit } from '../visit/store';
 
 const LETTERS = ['A', 'B', 'C', 'D'];
 
 /** What is known of the foil under the pointer, or of the selected one, and what can be changed of it by hand. */
 export function FoilFacts() {
-  const { computed, plan, lit, selected } = useVisit();
+  const { computed, plan, selected } = useVisit();
+  const lit = useLit();
   const { foils, problems } = computed.sheet;
   const chosen = foils.find(({ id }) => id === selected.foil);
   const foil = foils.find(({ id }) => id === lit) ?? chosen;

@@ -3,6 +3,7 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import type { OpenedPoint } from '@/core/head';
 import { onScreen } from '../head/scalp-map';
+import { held } from '../visit/history';
 
 /** Where a pointer is on the opened head that it moves over, mm. */
 export function openedPointOf(event: { clientX: number; clientY: number; currentTarget: Element }): OpenedPoint {
@@ -20,7 +21,8 @@ interface GripMarkProps {
   /** Enlargement of the drawing: grips keep their size on the screen. */
   times: number;
   look?: 'edge' | 'turn' | 'landmark';
-  onMove(to: OpenedPoint): void;
+  /** @param gesture moves of one drag carry the same name, so that they are one step of undo */
+  onMove(to: OpenedPoint, gesture: string): void;
 }
 
 /** Step of an arrow key, mm; ten times as much with Shift. */
@@ -28,7 +30,7 @@ const STEP_MM = 1;
 
 /** A point that is taken and moved: by a finger, the pointer, or the arrow keys. */
 export function GripMark({ at, label, said, times, look = 'edge', onMove }: GripMarkProps) {
-  const held = useRef<{ dx: number; dy: number } | undefined>(undefined);
+  const taken = useRef<{ dx: number; dy: number; gesture: string } | undefined>(undefined);
   const { x, y } = onScreen(at);
   const size = 1 / times ** 0.8;
 
@@ -36,13 +38,13 @@ export function GripMark({ at, label, said, times, look = 'edge', onMove }: Grip
     event.stopPropagation();
     event.currentTarget.setPointerCapture(event.pointerId);
     const from = openedPointOf(event);
-    held.current = { dx: at.x - from.x, dy: at.y - from.y };
+    taken.current = { dx: at.x - from.x, dy: at.y - from.y, gesture: held(`${label} ${crypto.randomUUID()}`) };
   };
   const move = (event: PointerEvent<SVGGElement>) => {
-    if (!held.current) return;
+    if (!taken.current) return;
     event.stopPropagation();
     const to = openedPointOf(event);
-    onMove({ x: to.x + held.current.dx, y: to.y + held.current.dy });
+    onMove({ x: to.x + taken.current.dx, y: to.y + taken.current.dy }, taken.current.gesture);
   };
   const step = (event: KeyboardEvent<SVGGElement>) => {
     const by: Record<string, [number, number]> = { ArrowLeft: [1, 0], ArrowRight: [-1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] };
@@ -51,7 +53,7 @@ export function GripMark({ at, label, said, times, look = 'edge', onMove }: Grip
     event.preventDefault();
     event.stopPropagation();
     const mm = STEP_MM * (event.shiftKey ? 10 : 1);
-    onMove({ x: at.x + way[0] * mm, y: at.y + way[1] * mm });
+    onMove({ x: at.x + way[0] * mm, y: at.y + way[1] * mm }, `keys ${label}`);
   };
   return (
     <g
@@ -60,9 +62,9 @@ export function GripMark({ at, label, said, times, look = 'edge', onMove }: Grip
       onPointerDown={take} onPointerMove={move} onClick={(event) => event.stopPropagation()}
       onPointerUp={(event) => {
         event.stopPropagation();
-        held.current = undefined;
+        taken.current = undefined;
       }}
-      onPointerCancel={() => (held.current = undefined)} onKeyDown={step}
+      onPointerCancel={() => (taken.current = undefined)} onKeyDown={step}
     >
       {/* A wide, unseen disc, so that a fingertip finds the grip. */}
       <circle r="12" fill="transparent" />

@@ -23,7 +23,7 @@ export function HairlineGrips({ times }: { times: number }) {
           key={`${side}${i}`} at={at} look="landmark" times={times}
           label={inMiddle ? (i === 0 ? 'hairline, middle of the forehead' : 'hairline, middle of the nape') : `hairline, ${side}, landmark ${i + 1} of ${knots.length}`}
           said={`${azimuth}°, ${y} mm`}
-          onMove={(to) => {
+          onMove={(to, gesture) => {
             const point = fromOpened(head, to);
             editConsult(
               inMiddle ? 'hairline, middle' : `hairline, ${alike ? 'both sides' : side}`,
@@ -34,7 +34,7 @@ export function HairlineGrips({ times }: { times: number }) {
                 const opposite = alike ? moved : inMiddle ? moveLandmark(hairline[other], i === 0 ? 0 : hairlineKnots(hairline[other]).length - 1, head.skull, point) : hairline[other];
                 return { ...before, head: { ...before.head, hairline: { ...hairline, [side]: moved, [other]: opposite } } };
               },
-              `hairline ${side} ${i}`,
+              gesture,
             );
           }}
         />

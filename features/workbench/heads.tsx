@@ -2,8 +2,8 @@
 
 import dynamic from 'next/dynamic';
 import { Component, useDeferredValue, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
-import { barkLightOf, barkOf } from '../visit/bark';
-import { useVisit } from '../visit/store';
+import { barkLightOf } from '../visit/bark';
+import { useLit, useVisit } from '../visit/store';
 import { OpenedHead } from './opened-head';
 
 const RoundHead = dynamic(() => import('../head/round/round-head'), { ssr: false });
@@ -33,28 +33,23 @@ export function Heads() {
 const SAID: Record<Which, string> = { opened: 'Opened head', round: 'Round head' };
 
 function Round({ large }: { large: boolean }) {
-  const { plan, computed, consult, selected, lit, light, select } = useVisit();
+  const { plan, computed, consult, selected, light, select } = useVisit();
+  const lit = useLit();
   const able = useSyncExternalStore(never, drawsSolids, () => undefined);
   // The opened head answers first; the round one follows within the same moment.
   const settled = useDeferredValue(computed);
-  const { naturalLevel } = consult;
-  const bark = barkOf(naturalLevel);
-  const barkLight = useBarkLight(naturalLevel);
+  // One and the same array for a level, so that nothing is drawn anew for it.
+  const bark = useMemo(() => barkLightOf(consult.naturalLevel), [consult.naturalLevel]);
   if (able === undefined) return null;
   if (!able) return <NoRoundHead />;
   return (
     <Guard>
       <RoundHead
-        computed={settled} bark={bark} barkLight={barkLight} partOffsetMm={plan.head.part.none ? null : plan.head.part.offsetMm}
+        computed={settled} bark={bark} partOffsetMm={plan.head.part.none ? null : plan.head.part.offsetMm}
         selectedPanel={selected.panel} selectedFoil={selected.foil} lit={lit} large={large} onLight={light} onSelect={select}
       />
     </Guard>
   );
-}
-
-/** Linear light of unlit hair: one and the same array for a level, so that nothing is drawn anew for it. */
-function useBarkLight(naturalLevel: number) {
-  return useMemo(() => barkLightOf(naturalLevel), [naturalLevel]);
 }
 
 const never = () => () => undefined;

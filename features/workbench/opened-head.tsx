@@ -1,10 +1,12 @@
 'use client';
 
-import { useState } from 'react';
-import { Between, FoilStrips } from '../head/foil-strips';
+import { memo, useState, type MouseEvent, type PointerEvent } from 'react';
+import { foilAt, panelAt, type Foil, type PatternDrawing } from '@/core/pattern';
+import { Between, BrightFoils, FoilStrips } from '../head/foil-strips';
 import { pathThrough, ScalpMap } from '../head/scalp-map';
 import { barkOf } from '../visit/bark';
-import { useVisit } from '../visit/store';
+import { useLit, useVisit } from '../visit/store';
+import { openedPointOf } from './grip-mark';
 import { HairlineGrips } from './hairline-grips';
 import { LeaveOut, useLeaveOut } from './leave-out';
 import { PartGrip } from './part-grip';
@@ -13,15 +15,38 @@ import { Ruler } from './ruler';
 import { Tools, type Tool } from './tools';
 import { NUMBERED_FROM, useZoom, ZoomButtons } from './zoom';
 
+/** So far beside its section a foil is still meant by a finger, mm. */
+const SLACK_MM = 2.5;
+
 /** The opened head: the whole pattern at once, with everything on it that can be taken by hand. */
 export function OpenedHead({ large }: { large: boolean }) {
-  const { plan, computed, consult, selected, lit, light, select } = useVisit();
+  const { plan, computed, consult, selected, light, select } = useVisit();
+  const lit = useLit();
   const { sheet, drawing } = computed;
   const bark = barkOf(consult.naturalLevel);
   const zoom = useZoom();
   const [tool, setTool] = useState<Tool>('choose');
   const leaveOut = useLeaveOut(() => setTool('choose'));
   const { times } = zoom.view;
+  const foilUnder = (event: PointerEvent<SVGSVGElement> | MouseEvent<SVGSVGElement>) => sheet.foils[foilAt(drawing.paths, openedPointOf(event), SLACK_MM / times)] as Foil | undefined;
+  const handlers: typeof zoom.handlers = {
+    ...zoom.handlers,
+    onPointerMove: (event) => {
+      zoom.handlers.onPointerMove?.(event);
+      if (event.buttons === 0) light(foilUnder(event)?.id);
+    },
+    onPointerLeave: (event) => {
+      zoom.handlers.onPointerLeave?.(event);
+      light(undefined);
+    },
+    onClick: (event) => {
+      if (zoom.dragged()) return;
+      const foil = foilUnder(event);
+      const panel = foil?.panel ?? panelAt(drawing, openedPointOf(event));
+      if (panel) select(panel, foil?.id);
+    },
+    style: { cursor: lit ? 'pointer' : zoom.handlers.style?.cursor },
+  };
   return (
     <>
       {large && <ZoomButtons zoom={zoom} />}
@@ -29,7 +54,7 @@ export function OpenedHead({ large }: { large: boolean }) {
       <ScalpMap
         head={drawing.head} bark={bark} partOffsetMm={plan.head.part.none ? null : plan.head.part.offsetMm} className="h-full w-full touch-none"
         label={`Opened head with ${sheet.totals.foils} foils`} view={large ? zoom.view : undefined}
-        handlers={large ? (tool === 'leave-out' ? leaveOut.handlers : zoom.handlers) : undefined}
+        handlers={large ? (tool === 'leave-out' ? leaveOut.handlers : handlers) : undefined}
         over={large && (
           <>
             {tool === 'choose' && <PanelGrips times={times} />}
@@ -40,23 +65,27 @@ export function OpenedHead({ large }: { large: boolean }) {
           </>
         )}
       >
-        {drawing.outlines.flatMap(({ panel, side, outlines }) =>
-          outlines.map((outline, i) => (
-            <path
-              key={`${panel}${side}${i}`} d={pathThrough(outline, true)}
-              fill="var(--color-white)" fillOpacity={panel === selected.panel ? 0.05 : 0} onClick={() => !zoom.dragged() && select(panel)}
-              stroke="var(--color-white)" strokeOpacity={panel === selected.panel ? 0.75 : 0.3} strokeWidth="0.8"
-            />
-          )),
-        )}
+        <PanelEdges outlines={drawing.outlines} selected={selected.panel} />
         <Between computed={computed} />
         <FoilStrips
           foils={sheet.foils} paths={drawing.paths} bark={bark}
-          selectedPanel={selected.panel} selectedFoil={selected.foil} lit={lit} numbered={large && times >= NUMBERED_FROM}
-          onLight={light} onSelect={(foil) => !zoom.dragged() && select(foil.panel, foil.id)}
+          selectedPanel={selected.panel} numbered={large && times >= NUMBERED_FROM}
         />
+        <BrightFoils foils={sheet.foils} paths={drawing.paths} bark={bark} ids={[selected.foil, lit]} />
         {large && <Ruler times={times} />}
       </ScalpMap>
     </>
   );
 }
+
+/** Edges of the panels; the selected one is tinted. */
+const PanelEdges = memo(function PanelEdges({ outlines, selected }: { outlines: PatternDrawing['outlines']; selected: string }) {
+  return outlines.flatMap(({ panel, side, outlines: lines }) =>
+    lines.map((outline, i) => (
+      <path
+        key={`${panel}${side}${i}`} d={pathThrough(outline, true)} fill="var(--color-white)" fillOpacity={panel === selected ? 0.05 : 0}
+        stroke="var(--color-white)" strokeOpacity={panel === selected ? 0.75 : 0.3} strokeWidth="0.8"
+      />
+    )),
+  );
+});

@@ -20,14 +20,14 @@ export function PanelGrips({ times }: { times: number }) {
     return (
       <GripMark
         key={grip.id} at={grip.at} label={`${grip.label}, ${panel.name}`} said={grip.said} times={times}
-        onMove={(to) =>
+        onMove={(to, gesture) =>
           editPlan(
             (before, after) => {
               const [from, now] = [before, after].map((own) => said(own.panels.find(({ id }) => id === panel.id)!));
               return `${grip.label}${now && ` ${from} → ${now}`}, ${panel.name}`;
             },
             (before) => changePanel(before, panel.id, () => grip.moved(to)),
-            `${panel.id}/${grip.id}`,
+            gesture,
           )
         }
       />
@@ -53,13 +53,13 @@ export function PartingGrips({ times }: { times: number }) {
       {foil.row > 1 && (
         <GripMark
           at={middle} label={`row ${foil.row}, drag to change the pitch`} said={`drop-out ${say(foil.dropoutMm)}`} times={times}
-          onMove={(to) => change('drop-out', (own) => say(shownDropout(own, totals)), () => withFoilMovedTo(panel, foil, path, to, totals))}
+          onMove={(to, gesture) => change('drop-out', (own) => say(shownDropout(own, totals)), () => withFoilMovedTo(panel, foil, path, to, totals), gesture)}
         />
       )}
       {turnsByHand(panel.direction) && (
         <GripMark
           at={end} look="turn" label={`end of row ${foil.row}, drag to turn the partings`} said={`${Math.round(foil.angleDeg)}°`} times={times}
-          onMove={(to) => change('angle', angleOf, () => withFoilTurnedTo(panel, foil, path, drawing.head, to))}
+          onMove={(to, gesture) => change('angle', angleOf, () => withFoilTurnedTo(panel, foil, path, drawing.head, to), gesture)}
         />
       )}
     </>

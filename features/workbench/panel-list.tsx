@@ -1,25 +1,40 @@
 'use client';
 
 import clsx from 'clsx';
-import { useState, type DragEvent } from 'react';
+import { memo, useState, type DragEvent } from 'react';
 import {
   addPanel, addPanelFirst, changePanel, duplicatePanel, freeId, mirrorPanelIn, movePanel, recipeLine, removePanel, type Panel,
 } from '@/core/pattern';
 import { PANEL_STARTS } from '@/core/technique';
-import { GripIcon, MoreIcon, PlusIcon } from '@/ui/icons';
+import { FoldIcon, MoreIcon, PlusIcon } from '@/ui/icons';
 import { Menu } from '@/ui/menu';
 import { Switch } from '@/ui/switch';
 import { useUnits } from '../house/context';
 import { useVisit } from '../visit/store';
+import { PanelRows } from './panel-rows';
 
 /** Panels in the order of work: select one, switch it on or off, move, copy, mirror or remove it. */
 export function PanelList({ onLibrary, onFit }: { onLibrary(): void; onFit(): void }) {
-  const { plan, computed, selected, select, editPlan } = useVisit();
+  const { bundle, plan, computed, selected, select, editPlan, flush } = useVisit();
+  const [open, setOpen] = useState<ReadonlySet<string>>(new Set());
   const { unit } = useUnits();
   const [dragged, setDragged] = useState<string>();
   const [over, setOver] = useState<number>();
   const counts = new Map(computed.sheet.panels.map((panel) => [panel.panel, panel.foils]));
 
+  /** The sheet is made from what is saved, so that is done first. */
+  const openSheet = (form: 'pdf' | 'svg') => {
+    const page = window.open('', '_blank');
+    void flush().then(() => {
+      page?.location.replace(`/visits/${bundle.id}/sheet/pattern.${form}`);
+    });
+  };
+  const fold = (id: string) =>
+    setOpen((before) => {
+      const next = new Set(before);
+      if (!next.delete(id)) next.add(id);
+      return next;
+    });
   const drop = (event: DragEvent, to: number) => {
     event.preventDefault();
     if (dragged) move(dragged, to);
@@ -43,9 +58,16 @@ export function PanelList({ onLibrary, onFit }: { onLibrary(): void; onFit(): vo
           }}
           className="-mx-2 h-9 w-[calc(100%+16px)] rounded-ui border border-transparent bg-transparent px-2 text-md font-semibold hover:border-edge focus:border-edge focus:bg-field"
         />
-        <div className="mt-1 grid grid-cols-2 gap-2">
+        <div className="mt-1 grid grid-cols-3 gap-1.5">
           <button type="button" onClick={onLibrary} className="h-10 rounded-ui border border-edge bg-field text-base font-semibold hover:border-ink">Library …</button>
           <button type="button" onClick={onFit} className="h-10 rounded-ui border border-edge bg-field text-base font-semibold hover:border-ink">Fit to …</button>
+          <Menu
+            label="Print the sheet" trigger="Sheet …" className="h-10 rounded-ui border border-edge bg-field text-base font-semibold hover:border-ink"
+            items={[
+              { words: 'One page for the station, PDF', hint: 'opens to print', choose: () => openSheet('pdf') },
+              { words: 'The same as a drawing, SVG', choose: () => openSheet('svg') },
+            ]}
+          />
         </div>
       </div>
       <h2 className="border-t border-line px-4 pt-3 pb-2 text-sm font-semibold">Panels in working order</h2>
@@ -67,11 +89,17 @@ export function PanelList({ onLibrary, onFit }: { onLibrary(): void; onFit(): vo
             }}
             onDrop={(event) => drop(event, i)}
             className={clsx(
-              'group flex items-center border-l-[3px]', panel.id === selected.panel ? 'border-leaf bg-leaf-pale' : 'border-transparent hover:bg-ground',
+              'group cursor-grab border-l-[3px]', panel.id === selected.panel ? 'border-leaf bg-leaf-pale' : 'border-transparent hover:bg-ground',
               dragged && over === i && dragged !== panel.id && 'outline-2 -outline-offset-2 outline-leaf',
             )}
           >
-            <span className="cursor-grab pl-1 text-edge" aria-hidden="true"><GripIcon /></span>
+            <div className="flex items-center pl-1">
+            <button
+              type="button" aria-expanded={open.has(panel.id)} aria-label={`Rows of ${panel.name}`} onClick={() => fold(panel.id)}
+              className="grid size-7 shrink-0 place-items-center rounded-ui text-ink-soft hover:bg-field hover:text-ink"
+            >
+              <FoldIcon open={open.has(panel.id)} />
+            </button>
             <button
               type="button" onClick={() => select(panel.id)} aria-current={panel.id === selected.panel || undefined}
               onKeyDown={(event) => {
@@ -80,7 +108,7 @@ export function PanelList({ onLibrary, onFit }: { onLibrary(): void; onFit(): vo
                 event.preventDefault();
                 move(panel.id, i + by);
               }}
-              className={clsx('grid min-w-0 flex-1 grid-cols-[16px_1fr_auto] items-center gap-1.5 py-2.5 pl-1 text-left', panel.muted && 'text-ink-soft')}
+              className={clsx('grid min-w-0 flex-1 grid-cols-[14px_1fr_auto] items-center gap-1 py-2.5 text-left', panel.muted && 'text-ink-soft')}
             >
               <span className="text-sm text-ink-soft">{i + 1}</span>
               <span className="min-w-0">
@@ -95,7 +123,9 @@ export function PanelList({ onLibrary, onFit }: { onLibrary(): void; onFit(): vo
                 editPlan(`${panel.name} ${on ? 'on' : 'off'}`, (before) => changePanel(before, panel.id, (own) => ({ ...own, muted: !on })))
               }
             />
-            <PanelMenu panel={panel} place={i} onMove={move} />
+            <PanelMenu id={panel.id} name={panel.name} side={panel.side} place={i} last={i === plan.panels.length - 1} after={(plan.panels[i + 1] ?? plan.panels[i - 1])?.id ?? ''} />
+            </div>
+            {open.has(panel.id) && <PanelRows panel={panel.id} />}
           </li>
         ))}
       </ol>
@@ -123,30 +153,42 @@ export function PanelList({ onLibrary, onFit }: { onLibrary(): void; onFit(): vo
   );
 }
 
-function PanelMenu({ panel, place, onMove }: { panel: Panel; place: number; onMove(id: string, to: number): void }) {
-  const { plan, select, editPlan } = useVisit();
-  const oneSided = panel.side === 'left' || panel.side === 'right';
+interface PanelMenuProps extends Pick<Panel, 'id' | 'name' | 'side'> {
+  /** Place in the order of work, from 0. */
+  place: number;
+  last: boolean;
+  /** The panel that is selected when this one goes. */
+  after: string;
+}
+
+function PanelMenu(props: PanelMenuProps) {
+  const { select, editPlan } = useVisit();
+  return <PanelMenuItems {...props} select={select} editPlan={editPlan} />;
+}
+
+const PanelMenuItems = memo(function PanelMenuItems({ id, name, side, place, last, after, select, editPlan }: PanelMenuProps & Pick<ReturnType<typeof useVisit>, 'select' | 'editPlan'>) {
+  const oneSided = side === 'left' || side === 'right';
+  const move = (to: number) => editPlan(`order of work, ${name}`, (before) => movePanel(before, id, to));
   return (
     <Menu
-      label={`More for ${panel.name}`} trigger={<MoreIcon />}
+      label={`More for ${name}`} trigger={<MoreIcon />}
       className="grid size-9 shrink-0 place-items-center rounded-ui text-ink-soft hover:bg-field hover:text-ink"
       items={[
-        { words: 'Duplicate', choose: () => editPlan(`${panel.name} duplicated`, (before) => duplicatePanel(before, panel.id)) },
+        { words: 'Duplicate', choose: () => editPlan(`${name} duplicated`, (before) => duplicatePanel(before, id)) },
         {
           words: oneSided ? 'Mirror to the other side' : 'Turn into its mirror image',
-          choose: () => editPlan(`${panel.name} mirrored`, (before) => mirrorPanelIn(before, panel.id)),
+          choose: () => editPlan(`${name} mirrored`, (before) => mirrorPanelIn(before, id)),
         },
-        { words: 'Move up', hint: 'Alt + ↑', disabled: place === 0, choose: () => onMove(panel.id, place - 1) },
-        { words: 'Move down', hint: 'Alt + ↓', disabled: place === plan.panels.length - 1, choose: () => onMove(panel.id, place + 1) },
+        { words: 'Move up', hint: 'Alt + ↑', disabled: place === 0, choose: () => move(place - 1) },
+        { words: 'Move down', hint: 'Alt + ↓', disabled: last, choose: () => move(place + 1) },
         {
           words: 'Remove', danger: true,
           choose: () => {
-            editPlan(`${panel.name} removed`, (before) => removePanel(before, panel.id));
-            const left = plan.panels.filter(({ id }) => id !== panel.id);
-            select((left[place] ?? left[place - 1])?.id ?? '');
+            editPlan(`${name} removed`, (before) => removePanel(before, id));
+            select(after);
           },
         },
       ]}
     />
   );
-}
+});

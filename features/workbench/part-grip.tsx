@@ -18,13 +18,13 @@ export function PartGrip({ times }: { times: number }) {
   return (
     <GripMark
       at={{ x: at.x, y: at.y + 5 * head.k }} label="part" said={saidPart(part.offsetMm)} times={times}
-      onMove={({ x }) => {
+      onMove={({ x }, gesture) => {
         const offsetMm = Math.round(Math.min(MOST_MM, Math.max(-MOST_MM, x)));
         if (offsetMm === part.offsetMm) return;
         editConsult(
           (before, after) => `part ${saidPart(before.head.part.offsetMm)} → ${saidPart(after.head.part.offsetMm)}`,
           (before) => ({ ...before, head: { ...before.head, part: { ...before.head.part, offsetMm } } }),
-          'part by hand',
+          gesture,
         );
       }}
     />

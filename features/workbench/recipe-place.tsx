@@ -1,7 +1,8 @@
 'use client';
 
-import { isSectionedFirst, sectionFirst, type Panel, type PanelSide, type Place } from '@/core/pattern';
+import { asOutline, changePanel, isSectionedFirst, sectionFirst, type Panel, type PanelSide, type Place } from '@/core/pattern';
 import { Select } from '@/ui/select';
+import { Button } from '@/ui/button';
 import { Slider } from '@/ui/slider';
 import { Switch } from '@/ui/switch';
 import { useVisit } from '../visit/store';
@@ -32,6 +33,12 @@ export function PlaceFields({ panel, change }: RecipeProps) {
     <LengthSlider label={label} min={limits[0]} max={limits[1]} step={1} mm={value} onChange={(mm) => set(label.toLowerCase(), (own) => say(read(own) ?? 0), to(mm))} />
   );
   const first = isSectionedFirst(plan, panel.id);
+  const { head, outlines } = computed.drawing;
+  const drawn = outlines.find((own) => own.panel === panel.id && (panel.side !== 'both' || own.side === 'left'));
+  const drawEdge = () => {
+    const edge = drawn && asOutline(panel, drawn.outlines, head);
+    if (edge) editPlan(`edge by hand, ${panel.name}`, (before) => changePanel(before, panel.id, () => edge));
+  };
   return (
     <div className="mt-4 grid gap-1 border-t border-line pt-3">
       <p className="text-base"><span className="text-ink-soft">Place:</span> <b className="font-semibold">{PLACE_NAMES[place.kind]}</b></p>
@@ -50,6 +57,17 @@ export function PlaceFields({ panel, change }: RecipeProps) {
       )}
       {place.kind === 'wheel' && length('Radius of the disc', place.radiusMm, [20, 120], (own) => (own.kind === 'wheel' ? own.radiusMm : undefined), (radiusMm) => ({ ...place, radiusMm }))}
       {place.kind === 'crown-triangle' && length('Half its upper edge', place.halfWidthMm, [20, 120], (own) => (own.kind === 'crown-triangle' ? own.halfWidthMm : undefined), (halfWidthMm) => ({ ...place, halfWidthMm }))}
+      {panel.leaveOut.length > 0 && (
+        <p className="flex items-center justify-between gap-3 text-base">
+          <span className="text-ink-soft">{panel.leaveOut.length === 1 ? 'A triangle is left out' : `${panel.leaveOut.length} triangles are left out`}</span>
+          <Button
+            small onClick={() => change('left out', (own) => String(own.leaveOut.length), (own) => ({ ...own, leaveOut: own.leaveOut.slice(0, -1) }))}
+          >
+            Take the last back in
+          </Button>
+        </p>
+      )}
+      {place.kind !== 'outline' && place.kind !== 'triangle' && drawn && <Button small onClick={drawEdge}>Draw its edge by hand</Button>}
       <Select label="Side" hideLabel value={panel.side} options={SIDES} onChange={(side) => change('side', (own) => own.side, (own: Panel) => ({ ...own, side }))} />
       <div className="mt-1 flex items-center justify-between gap-3">
         <span className="text-base text-ink-soft">Sectioned off before the others</span>

@@ -1,5 +1,6 @@
 'use client';
 
+import { memo, type ComponentType } from 'react';
 import { directionName, gatherName, gatherOf, type Panel, type PanelTotals } from '@/core/pattern';
 import { useVisit } from '../visit/store';
 import { FoilFields } from './recipe-foil';
@@ -17,6 +18,14 @@ export interface RecipeProps {
   readonly totals: PanelTotals | undefined;
   readonly change: ChangePanel;
 }
+
+/** A part of the recipe that is drawn anew only when what it shows of the panel has changed. */
+function reading(Fields: ComponentType<RecipeProps>, keys: readonly (keyof Panel)[]) {
+  return memo(Fields, (before, after) => before.change === after.change && keys.every((key) => before.panel[key] === after.panel[key]));
+}
+const Gather = reading(GatherFields, ['gather', 'thicknessMm']);
+const Parting = reading(PartingFields, ['direction', 'gather', 'place']);
+const OnFoil = reading(FoilFields, ['start', 'rotation', 'formula', 'medium', 'columns', 'dropouts']);
 
 /** The recipe of the selected panel; every change shows at once. */
 export function Recipe() {
@@ -42,11 +51,11 @@ function PanelRecipe({ panel }: { panel: Panel }) {
     <aside aria-label={`Recipe of ${panel.name}`} className="overflow-y-auto border-l border-line bg-raised px-4 py-4">
       <p className="text-sm font-semibold">{panel.name}</p>
       <h2 className="mb-2 text-lg leading-tight font-bold wide">{name[0].toUpperCase() + name.slice(1)}, {directionName(panel.direction)}</h2>
-      <GatherFields {...parts} />
+      <Gather {...parts} />
       <SectionPreview gather={gatherOf(panel.gather, 1)} thicknessMm={panel.thicknessMm} dropoutMm={shownDropout(panel, totals)} />
       <SpacingFields {...parts} />
-      <PartingFields {...parts} />
-      <FoilFields {...parts} />
+      <Parting {...parts} />
+      <OnFoil {...parts} />
       <PlaceFields {...parts} />
       {totals && (
         <p className="mt-4 border-t border-line pt-3 text-sm text-ink-soft">

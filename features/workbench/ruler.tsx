@@ -3,14 +3,15 @@
 import { pathPoints, type FoilPath } from '@/core/pattern';
 import { onScreen } from '../head/scalp-map';
 import { useUnits } from '../house/context';
-import { useVisit } from '../visit/store';
+import { useLit, useVisit } from '../visit/store';
 
 /** A mark every so many mm along the parting. */
 const MARK_MM = 10;
 
 /** A ruler along the parting under the pointer, or of the selected foil: its length against the foil's, and its angle. */
 export function Ruler({ times }: { times: number }) {
-  const { plan, computed, selected, lit } = useVisit();
+  const { plan, computed, selected } = useVisit();
+  const lit = useLit();
   const { say } = useUnits();
   const { sheet, drawing } = computed;
   const i = sheet.foils.findIndex(({ id }) => id === (lit ?? selected.foil));
@@ -27,7 +28,7 @@ export function Ruler({ times }: { times: number }) {
         x={middle.x} y={middle.y - size} fontSize={size} fontWeight="600" textAnchor="middle" fill="var(--color-white)" stroke="#000" strokeOpacity="0.75"
         strokeWidth={size / 3} paintOrder="stroke"
       >
-        {`${say(foil.widthMm)} of ${say(usable)} foil · ${Math.abs(Math.round(foil.angleDeg))}°`}
+        {`${say(Math.round(foil.widthMm))} on a ${say(usable)} foil · ${Math.abs(Math.round(foil.angleDeg))}°`}
       </text>
     </g>
   );

@@ -7,8 +7,8 @@ export type Tool = 'choose' | 'leave-out' | 'hairline';
 
 const TOOLS: readonly { value: Tool; words: string; hint: string }[] = [
   { value: 'choose', words: 'Choose', hint: '' },
-  { value: 'leave-out', words: 'Leave out', hint: 'Draw a triangle from its tip over the hair that stays out of the panel.' },
-  { value: 'hairline', words: 'Hairline', hint: 'Move the landmarks to where this client’s hairline runs. The other side goes along while both are alike.' },
+  { value: 'leave-out', words: 'Leave out', hint: 'Draw from the tip of a triangle: what it covers stays out of the panel.' },
+  { value: 'hairline', words: 'Hairline', hint: 'Move the landmarks to this client’s hairline. Sides that are alike stay alike.' },
 ];
 
 /** What the hand does on the opened head. */
@@ -31,7 +31,7 @@ export function Tools({ tool, onTool }: { tool: Tool; onTool(tool: Tool): void }
           </ToggleGroup.Item>
         ))}
       </ToggleGroup.Root>
-      {hint && <p role="status" className="pointer-events-none absolute inset-x-28 top-0 z-10 text-center text-sm text-ink-soft">{hint}</p>}
+      {hint && <p role="status" className="pointer-events-none absolute top-[122px] left-4 z-10 w-[112px] text-xs text-ink-soft">{hint}</p>}
     </>
   );
 }

@@ -7,9 +7,12 @@ const { abs, cos, exp, max, min, sin, PI } = Math;
 const SKIN: Rgb = [0.56, 0.575, 0.53];
 const LINE: Rgb = [0.27, 0.28, 0.25];
 
-const AZIMUTHS = 180;
-const POLARS = 84;
+const AZIMUTHS = 112;
+const POLARS = 64;
 const LOWEST = (164 * PI) / 180;
+
+/** Columns stand closer together in front, where the face is. */
+const azimuthOf = (i: number) => (i / AZIMUTHS) * 2 * PI - 0.6 * sin((i / AZIMUTHS) * 2 * PI);
 
 const eased = (value: number) => {
   const f = min(1, max(0, value));
@@ -33,18 +36,27 @@ function addSkull(solid: Solid, head: Head): void {
   const { skull } = head;
   for (let j = 0; j <= POLARS; j += 1) {
     for (let i = 0; i <= AZIMUTHS; i += 1) {
-      const p = surfaceAlong(directionAt((i / AZIMUTHS) * 2 * PI, (j / POLARS) * LOWEST), skull);
+      const p = surfaceAlong(directionAt(azimuthOf(i), (j / POLARS) * LOWEST), skull);
       const [x, y, z] = faced(p.x / skull.x, p.y / skull.y, p.z / skull.z);
       solid.corner(x * skull.x, y * skull.y, z * skull.z, faceColour(x, y, z));
     }
   }
-  addGrid(solid, 0, POLARS, AZIMUTHS);
+  // Skin under hair is not seen: only what lies outside the hairline, and a little under its edge.
+  const covered = (i: number, j: number) => {
+    const azimuth = azimuthOf(i);
+    return head.meridians.arcAtPolar(azimuth > PI ? azimuth - 2 * PI : azimuth, (j / POLARS) * LOWEST) < head.hairArc(azimuth) - UNDER_HAIR_MM;
+  };
+  addGrid(solid, 0, POLARS, AZIMUTHS, false, (i, j) => [0, 1].some((di) => [0, 1].some((dj) => !covered(i + di, j + dj))));
 }
 
+/** Skin goes on under the edge of the hair by this, mm. */
+const UNDER_HAIR_MM = 4;
+
 /** Joins rows of corners that were added row by row. */
-function addGrid(solid: Solid, first: number, rows: number, columns: number, flipped = false): void {
+function addGrid(solid: Solid, first: number, rows: number, columns: number, flipped = false, seen: (i: number, j: number) => boolean = () => true): void {
   for (let j = 0; j < rows; j += 1) {
     for (let i = 0; i < columns; i += 1) {
+      if (!seen(i, j)) continue;
       const a = first + j * (columns + 1) + i;
       const b = a + columns + 1;
       if (flipped) solid.quad(a, b, a + 1, b + 1);
@@ -111,8 +123,8 @@ function addEar(solid: Solid, head: Head, side: number): void {
 /** Neck and the beginning of the shoulders: rings from under the hair down. */
 function addNeck(solid: Solid, head: Head): void {
   const { skull } = head;
-  const rows = 24;
-  const columns = 48;
+  const rows = 16;
+  const columns = 40;
   let first = -1;
   for (let j = 0; j <= rows; j += 1) {
     const f = j / rows;

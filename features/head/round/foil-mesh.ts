@@ -29,7 +29,7 @@ export function foilGeometry({ head, paths }: Pick<PatternDrawing, 'head' | 'pat
     addStrip(solid, path, over, RIM, 1 - RIM, 0.25, hair);
     addStitches(solid, path, over, widths[i]);
   });
-  return solid.geometry();
+  return solid.geometry(false);
 }
 
 /** Foils that are under the pointer or chosen: their rim bright, a little above the rest. */
@@ -40,7 +40,7 @@ export function brightGeometry(head: Head, paths: readonly FoilPath[]): BufferGe
     addStrip(solid, path, over, -0.2, RIM + 0.06, 0.7, LIT);
     addStrip(solid, path, over, 1 - RIM - 0.06, 1.2, 0.7, LIT);
   }
-  return solid.geometry();
+  return solid.geometry(false);
 }
 
 /** Sections painted in the open air, and drop-outs that are treated: hair that lies free. */
@@ -48,7 +48,7 @@ export function freeGeometry({ head, painted, dropouts }: PatternDrawing, treatm
   const solid = new Solid();
   for (const path of painted) addStrip(solid, path, overSkin(head, path), 0, 1, -0.6, SUN.map((c) => c * 0.8) as unknown as Rgb);
   dropouts.forEach((path, i) => addStrip(solid, path, overSkin(head, path), 0, 1, -0.6, treatments[i] === 'lowlight' ? DUSK : (SUN.map((c) => c * 0.45) as unknown as Rgb)));
-  return solid.geometry();
+  return solid.geometry(false);
 }
 
 /** Lines of the opened head (panel edges, the part) over the skin, their points joined two by two. */
@@ -97,30 +97,38 @@ function overSkin(head: Head, { packed, count }: FoilPath): Over {
   };
 }
 
-function corner(solid: Solid, { x, y, z }: Vec3, colour: Rgb): number {
-  return solid.corner(x, y, z, colour);
+/** Light from above, baked into the corners: foils are many and are not lit one by one. Higher up is lighter. */
+function corner(solid: Solid, { x, y, z }: Vec3, [r, g, b]: Rgb): number {
+  const light = 0.62 + 0.38 * Math.min(1, Math.max(0, (y + 90) / 180));
+  return solid.corner(x, y, z, [r * light, g * light, b * light]);
 }
 
 /** The folded foil: its upper side and the walls of its fold. */
 function addSlab(solid: Solid, path: FoilPath, over: Over, top: Rgb, side: Rgb): void {
   addStrip(solid, path, over, 0, 1, 0, top);
   for (const share of [0, 1]) {
-    for (let j = 0; j < path.count; j += 1) {
+    eachSample(path.count, (j, begins) => {
       const high = corner(solid, over(j, share, 0), side);
       const low = corner(solid, over(j, share, -LOWER_MM), side);
-      if (j === 0) continue;
+      if (begins) return;
       if (share === 0) solid.quad(high - 2, low - 2, high, low);
       else solid.quad(low - 2, high - 2, low, high);
-    }
+    });
   }
 }
 
+/** Every second sample of a path and its last: a section bends little in a centimetre. */
+function eachSample(count: number, at: (j: number, begins: boolean) => void): void {
+  for (let j = 0; j < count - 1; j += 2) at(j, j === 0);
+  at(count - 1, false);
+}
+
 function addStrip(solid: Solid, { count }: FoilPath, over: Over, from: number, to: number, above: number, colour: Rgb): void {
-  for (let j = 0; j < count; j += 1) {
+  eachSample(count, (j, begins) => {
     const a = corner(solid, over(j, from, above), colour);
     const b = corner(solid, over(j, to, above), colour);
-    if (j > 0) solid.quad(a - 2, b - 2, a, b);
-  }
+    if (!begins) solid.quad(a - 2, b - 2, a, b);
+  });
 }
 
 function addStitches(solid: Solid, path: FoilPath, over: Over, widthMm: number): void {

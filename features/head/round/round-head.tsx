@@ -13,9 +13,8 @@ import { eyeOf, FIELD_DEG, onScreenOf, rayThrough, saidView, settled, turned, VI
 
 export interface RoundHeadProps {
   computed: ComputedPlan;
-  /** Colour of unlit hair: as CSS, and as linear light. */
-  bark: string;
-  barkLight: Rgb;
+  /** Colour of unlit hair, linear light. */
+  bark: Rgb;
   /** mm from the middle; null without a part. */
   partOffsetMm: number | null;
   selectedPanel: string;
@@ -28,6 +27,20 @@ export interface RoundHeadProps {
 }
 
 const DEG_PER_PX = 0.45;
+/** So far beside its section a foil is still meant by a finger, mm. */
+const SLACK_MM = 3;
+
+/** Without a graphics card every point is computed: then edges are left unsmoothed, so that the head still turns at once. */
+const SOFTWARE = drawsInSoftware();
+
+function drawsInSoftware(): boolean {
+  const context = document.createElement('canvas').getContext('webgl2');
+  const about = context?.getExtension('WEBGL_debug_renderer_info');
+  const renderer = about ? String(context!.getParameter(about.UNMASKED_RENDERER_WEBGL)) : '';
+  context?.getExtension('WEBGL_lose_context')?.loseContext();
+  return /swiftshader|llvmpipe|software|basic render/i.test(renderer);
+}
+
 /** A pointer that moved farther than this was turning, not tapping, px. */
 const DRAG_PX = 5;
 
@@ -51,7 +64,7 @@ export default function RoundHead(props: RoundHeadProps) {
   };
   const foilUnder = (event: { clientX: number; clientY: number }) => {
     const point = under(event);
-    const i = point ? foilAt(computed.drawing.paths, point) : -1;
+    const i = point ? foilAt(computed.drawing.paths, point, SLACK_MM) : -1;
     return { point, foil: i < 0 ? undefined : computed.sheet.foils[i] };
   };
 
@@ -117,7 +130,7 @@ export default function RoundHead(props: RoundHeadProps) {
       onPointerLeave={() => onLight(undefined)} onKeyDown={onKeyDown}
     >
       <Canvas
-        frameloop="demand" dpr={[1, 2]} flat camera={{ fov: FIELD_DEG, near: 120, far: 2400 }} gl={{ antialias: true, alpha: true }}
+        frameloop="demand" dpr={SOFTWARE ? 1 : [1, 2]} flat camera={{ fov: FIELD_DEG, near: 120, far: 2400 }} gl={{ antialias: !SOFTWARE, alpha: true }}
         style={{ pointerEvents: 'none' }} aria-hidden="true"
       >
         <Viewpoint turn={turn} k={head.k} />
@@ -174,14 +187,14 @@ function aim(camera: PerspectiveCamera, light: DirectionalLight | null, turn: Tu
   light?.position.set(x * flip, y, z);
 }
 
-function Scene({ computed, bark, barkLight, partOffsetMm, selectedPanel, selectedFoil, lit, mirrored }: RoundHeadProps & { mirrored: boolean }) {
+function Scene({ computed, bark, partOffsetMm, selectedPanel, selectedFoil, lit, mirrored }: RoundHeadProps & { mirrored: boolean }) {
   const invalidate = useThree((state) => state.invalidate);
   const { drawing, sheet } = computed;
   const { head } = drawing;
   const body = useLetGo(useMemo(() => bodyGeometry(head), [head]));
   const scalp = useLetGo(useMemo(() => scalpGeometry(head), [head]));
   const hair = useLetGo(useMemo(() => hairTexture(bark), [bark]));
-  const foils = useLetGo(useMemo(() => foilGeometry(drawing, barkLight, sheet.foils.map(({ widthMm }) => widthMm)), [drawing, sheet, barkLight]));
+  const foils = useLetGo(useMemo(() => foilGeometry(drawing, bark, sheet.foils.map(({ widthMm }) => widthMm)), [drawing, sheet, bark]));
   const free = useLetGo(useMemo(() => freeGeometry(drawing, sheet.dropouts.map(({ treatment }) => treatment)), [drawing, sheet]));
   const bright = useLetGo(
     useMemo(() => brightGeometry(head, drawing.paths.filter(({ id }) => id === lit || id === selectedFoil)), [head, drawing, lit, selectedFoil]),
@@ -192,10 +205,11 @@ function Scene({ computed, bark, barkLight, partOffsetMm, selectedPanel, selecte
   useEffect(() => invalidate());
   return (
     <group scale={[mirrored ? -1 : 1, 1, 1]}>
-      <mesh geometry={body}><meshLambertMaterial vertexColors /></mesh>
-      <mesh geometry={scalp}><meshLambertMaterial map={hair} /></mesh>
-      <mesh geometry={free}><meshLambertMaterial vertexColors side={2} transparent opacity={0.85} /></mesh>
-      <mesh geometry={foils}><meshLambertMaterial vertexColors side={2} /></mesh>
+      {/* What lies in front is drawn first, so that what it hides costs nothing. */}
+      <mesh geometry={scalp} renderOrder={1}><meshLambertMaterial map={hair} /></mesh>
+      <mesh geometry={body} renderOrder={2}><meshLambertMaterial vertexColors /></mesh>
+      <mesh geometry={free}><meshBasicMaterial vertexColors side={2} transparent opacity={0.85} /></mesh>
+      <mesh geometry={foils}><meshBasicMaterial vertexColors side={2} /></mesh>
       <mesh geometry={bright}><meshBasicMaterial vertexColors side={2} /></mesh>
       <lineSegments geometry={edges}><lineBasicMaterial color="#ffffff" transparent opacity={0.35} /></lineSegments>
       <lineSegments geometry={chosen}><lineBasicMaterial color="#ffffff" transparent opacity={0.95} /></lineSegments>

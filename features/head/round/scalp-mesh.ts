@@ -1,8 +1,9 @@
-import { BufferAttribute, BufferGeometry, CanvasTexture, RepeatWrapping, SRGBColorSpace, type Texture } from 'three';
+import { BufferAttribute, BufferGeometry, DataTexture, LinearFilter, RepeatWrapping, SRGBColorSpace, type Texture } from 'three';
 import { addScaled, surfaceNormal, type Head } from '@/core/head';
+import type { Rgb } from './solid';
 
-const AZIMUTHS = 160;
-const ARCS = 44;
+const AZIMUTHS = 120;
+const ARCS = 28;
 /** Hair stands this far off the skin, mm. */
 const OFF_MM = 0.8;
 
@@ -34,29 +35,32 @@ export function scalpGeometry(head: Head): BufferGeometry {
   return geometry;
 }
 
-/** Hair of one colour falling from the apex, as fine streaks: drawn once on a canvas. */
-export function hairTexture(bark: string): Texture {
-  const canvas = document.createElement('canvas');
-  canvas.width = 1024;
-  canvas.height = 256;
-  const draw = canvas.getContext('2d')!;
-  draw.fillStyle = bark;
-  draw.fillRect(0, 0, canvas.width, canvas.height);
-  for (let i = 0; i < 1500; i += 1) {
-    // Places from the golden ratio: even, without a visible order, and the same every time.
-    const x = ((i * 0.6180339887) % 1) * canvas.width;
-    const from = ((i * 0.7548776662) % 1) ** 2 * canvas.height * 0.8;
-    draw.strokeStyle = i % 2 === 0 ? 'rgba(255, 255, 255, 0.07)' : 'rgba(0, 0, 0, 0.16)';
-    draw.lineWidth = 0.8 + ((i * 0.5698402911) % 1) * 1.2;
-    draw.beginPath();
-    draw.moveTo(x, from);
-    draw.quadraticCurveTo(x + 4 * Math.sin(i), (from + canvas.height) / 2, x + 2 * Math.sin(i * 1.7), canvas.height);
-    draw.stroke();
+const STREAKS = 512;
+const LENGTHS = 16;
+
+/** Hair of one colour falling from the apex, as fine streaks: lighter and darker strands side by side, each changing slowly on its way. */
+export function hairTexture(bark: Rgb): Texture {
+  const pixels = new Uint8Array(4 * STREAKS * LENGTHS);
+  for (let i = 0; i < STREAKS; i += 1) {
+    for (let j = 0; j < LENGTHS; j += 1) {
+      // Places from two irrational steps: even, without a visible order, and the same every time.
+      const strand = (i * 0.6180339887) % 1;
+      const shade = 0.78 + 0.5 * strand + 0.12 * Math.sin(i * 1.7 + j * (0.3 + 0.5 * ((i * 0.7548776662) % 1)));
+      for (let c = 0; c < 3; c += 1) pixels[4 * (j * STREAKS + i) + c] = toByte(bark[c] * shade);
+      pixels[4 * (j * STREAKS + i) + 3] = 255;
+    }
   }
-  const texture = new CanvasTexture(canvas);
+  const texture = new DataTexture(pixels, STREAKS, LENGTHS);
   texture.colorSpace = SRGBColorSpace;
   texture.wrapS = RepeatWrapping;
-  texture.flipY = false;
-  texture.anisotropy = 4;
+  texture.magFilter = LinearFilter;
+  texture.minFilter = LinearFilter;
+  texture.needsUpdate = true;
   return texture;
+}
+
+/** Linear light as an sRGB byte (the standard's transfer curve). */
+function toByte(linear: number): number {
+  const value = linear <= 0.0031308 ? 12.92 * linear : 1.055 * linear ** (1 / 2.4) - 0.055;
+  return Math.round(255 * Math.min(1, Math.max(0, value)));
 }

@@ -46,13 +46,13 @@ export class Solid {
     return this.edges / 3;
   }
 
-  /** The geometry, its normals computed from its faces. */
-  geometry(): BufferGeometry {
+  /** The geometry; with normals from its faces where it is to be lit. */
+  geometry(lit = true): BufferGeometry {
     const geometry = new BufferGeometry();
     geometry.setAttribute('position', new BufferAttribute(this.positions.slice(0, 3 * this.corners), 3));
     geometry.setAttribute('color', new BufferAttribute(this.colours.slice(0, 3 * this.corners), 3));
     geometry.setIndex(new BufferAttribute(this.triangles.slice(0, this.edges), 1));
-    geometry.computeVertexNormals();
+    if (lit) geometry.computeVertexNormals();
     return geometry;
   }
 }

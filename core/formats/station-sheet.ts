@@ -1,0 +1,157 @@
+import { BRIGHTNESS, directionName, recipeLine, type ComputedPlan, type Panel, type PanelTotals, type Plan } from '../pattern';
+import { formatLength, type LengthUnit } from '../units';
+import { openedHeadShapes } from './opened-head-shapes';
+import type { Shape } from './shapes';
+import { textWidth } from './text-width';
+
+/** What stands on the sheet beside the pattern itself. */
+export interface SheetFacts {
+  readonly client: string;
+  /** As a person writes it. */
+  readonly date: string;
+  readonly colourist: string;
+  readonly base: string;
+  readonly goal: string;
+  readonly brightness: number;
+  readonly units: LengthUnit;
+  /** Estimate, as it is said; null where none is given. */
+  readonly price: string | null;
+  readonly cautions: readonly string[];
+}
+
+/** One page, lengths in mm from its upper left corner. */
+export interface StationSheet {
+  readonly widthMm: number;
+  readonly heightMm: number;
+  readonly title: string;
+  readonly shapes: readonly Shape[];
+}
+
+const PAGE = { width: 210, height: 297, margin: 12 };
+const INK = '#17251f';
+const SOFT = '#55635b';
+const LINE = '#b9c2b8';
+
+/** Height of the head on the page. */
+const HEAD = { most: 196, least: 122 };
+
+/** Rows of panels that fit on the page; the smallest text is 7 point. */
+const ROW = { most: 12.5, least: 5.6 };
+
+/**
+ * The sheet for the station: the opened head, the panels in the order of work with their recipe and counts, totals and
+ * cautions, on one page of A4. Pure: the same plan gives the same shapes.
+ */
+export function stationSheet(plan: Plan, computed: ComputedPlan, facts: SheetFacts): StationSheet {
+  const { sheet } = computed;
+  const { totals } = sheet;
+  const inner = PAGE.width - 2 * PAGE.margin;
+  const say = (mm: number) => formatLength(mm, facts.units);
+  const shapes: Shape[] = [];
+  const text = (x: number, y: number, size: number, words: string, more: Partial<Extract<Shape, { kind: 'text' }>> = {}) =>
+    shapes.push({ kind: 'text', x, y, size, words, fill: INK, weight: 400, anchor: 'start', ...more });
+  const rule = (y: number) => shapes.push({ kind: 'path', d: `M${PAGE.margin} ${y}H${PAGE.width - PAGE.margin}`, stroke: LINE, width: 0.25 });
+
+  // Who and what.
+  text(PAGE.margin, 19, 6.2, cut(facts.client, 6.2, 112, 700), { weight: 700 });
+  text(PAGE.margin, 25.5, 3.6, cut(`${facts.date} · ${facts.colourist} · base ${facts.base} to ${facts.goal} · ${saidPart(plan, say)}`, 3.6, inner - 62), { fill: SOFT });
+  text(PAGE.width - PAGE.margin, 19, 4.6, cut(plan.name, 4.6, 70, 600), { weight: 600, anchor: 'end' });
+  text(PAGE.width - PAGE.margin, 25.5, 3.6, BRIGHTNESS[Math.min(5, Math.max(1, facts.brightness)) - 1].words, { fill: SOFT, anchor: 'end' });
+  rule(29);
+
+  // Totals.
+  const figures: [string, string][] = [
+    [String(totals.foils), 'foils'],
+    [minutesSaid(totals.foilingMinutes), 'foiling, estimated'],
+    [`${Math.round(totals.lightenedShare * 100)} %`, 'lightened'],
+    [`${Math.round(totals.hairGrams)} g`, 'hair picked, estimated'],
+    ...(facts.price === null ? [] : [[facts.price, 'estimate'] as [string, string]]),
+  ];
+  figures.forEach(([figure, name], i) => {
+    const x = PAGE.margin + (i * inner) / figures.length;
+    text(x, 38, 7, figure, { weight: 700 });
+    text(x, 42.5, 3, name, { fill: SOFT });
+  });
+  const kinds = [kindsSaid(totals.byGather), lettersSaid(totals.byFormula)].filter(Boolean).join(' · ');
+  text(PAGE.margin, 49, 3.4, cut(kinds, 3.4, inner));
+
+  // The head takes what the panels leave, so that its numbers are as large as they can be.
+  const cautions = wrapped([...facts.cautions, 'Estimates are estimates. Leaflet, local rules and licensed judgement come first.'], 3, inner);
+  const foot = PAGE.height - PAGE.margin - cautions.length * 4;
+  const panels = plan.panels.filter(({ muted }) => !muted);
+  const headTop = 52;
+  const headHeight = Math.min(HEAD.most, Math.max(HEAD.least, foot - headTop - 12 - panels.length * ROW.most));
+  shapes.push(...openedHeadShapes(plan, computed, { x: PAGE.margin, y: headTop, width: inner, height: headHeight }));
+  const top = headTop + headHeight + 8;
+  rule(top - 4);
+
+  const height = Math.min(ROW.most, (foot - top - 5) / Math.max(1, panels.length));
+  const size = Math.max(2.3, Math.min(3.6, height * 0.36));
+  const most = Math.max(1, Math.floor((foot - top - 5) / Math.max(ROW.least, height)));
+  panels.slice(0, most).forEach((panel, i) => {
+    const own = sheet.panels.find((candidate) => candidate.panel === panel.id);
+    const y = top + i * height + size;
+    text(PAGE.margin + 3, y, size, String(i + 1), { fill: SOFT, anchor: 'end' });
+    text(PAGE.margin + 6, y, size, cut(panel.name, size, 40, 700), { weight: 700 });
+    text(PAGE.margin + 50, y, size, cut(`${recipeLine(panel, facts.units)}, ${directionName(panel.direction)}`, size, inner - 50 - 26));
+    text(PAGE.width - PAGE.margin, y, size * 1.25, `${own?.foils ?? 0}`, { weight: 700, anchor: 'end' });
+    if (height >= 2.5 * size) text(PAGE.margin + 50, y + size * 1.35, size * 0.9, cut(details(panel, own, say), size * 0.9, inner - 50 - 26), { fill: SOFT });
+  });
+  if (panels.length > most) text(PAGE.margin + 6, top + most * height + size, size, `and ${panels.length - most} more panels`, { fill: SOFT });
+  rule(foot - 1);
+  cautions.forEach((line, i) => text(PAGE.margin, foot + 3 + i * 4, 3, line, { fill: SOFT }));
+  return { widthMm: PAGE.width, heightMm: PAGE.height, title: `${facts.client}, ${plan.name}: ${totals.foils} foils`, shapes };
+}
+
+function saidPart({ head: { part } }: Plan, say: (mm: number) => string): string {
+  if (part.none) return 'worn without a part';
+  return part.offsetMm === 0 ? 'part in the middle' : `part ${say(Math.abs(part.offsetMm))} ${part.offsetMm > 0 ? 'left' : 'right'}`;
+}
+
+function minutesSaid(minutes: number): string {
+  const whole = Math.round(minutes);
+  return whole < 60 ? `${whole} min` : `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, '0')}`;
+}
+
+function kindsSaid(byGather: Readonly<Record<string, number>>): string {
+  const names: Record<string, [string, string]> = { slice: ['slice', 'slices'], weave: ['weave', 'weaves'], zigzag: ['zigzag', 'zigzags'] };
+  return Object.entries(byGather).filter(([, n]) => n > 0).map(([kind, n]) => `${n} ${names[kind][n === 1 ? 0 : 1]}`).join(', ');
+}
+
+function lettersSaid(byFormula: Readonly<Record<string, number>>): string {
+  return Object.entries(byFormula).sort().map(([letter, n]) => `${letter} × ${n}`).join(', ');
+}
+
+function details(panel: Panel, own: PanelTotals | undefined, say: (mm: number) => string): string {
+  const { start, rotation, medium, side } = panel;
+  return [
+    rotation ? `formulas ${rotation.sequence.split('').join(' ')}` : `formula ${panel.formula}`,
+    medium === 'open-air' ? 'in the open air' : own && (side === 'both' && own.rows % 2 === 0 ? `${own.rows / 2} rows a side` : `${own.rows} rows`),
+    side === 'both' ? 'both sides' : side === 'across' ? 'across the middle' : `the client’s ${side}`,
+    start.distanceMm > 0 ? `start ${say(start.distanceMm)}` : 'at the scalp',
+    start.featherMm > 0 && `feather ${say(start.featherMm)}`,
+    start.teasing > 0 && `${start.teasing} ${start.teasing === 1 ? 'push' : 'pushes'} of teasing`,
+    panel.dropouts && `after ${panel.dropouts.every} ${panel.dropouts.treatments.join(', ')}`,
+    own && `about ${Math.round(own.minutes)} min`,
+  ].filter(Boolean).join(' · ');
+}
+
+/** Text as much of which stands in a width (mm) as fits. */
+function cut(words: string, size: number, width: number, weight = 400): string {
+  if (textWidth(words, size, weight) <= width) return words;
+  let end = words.length;
+  while (end > 1 && textWidth(`${words.slice(0, end)}…`, size, weight) > width) end -= 1;
+  return `${words.slice(0, end).trimEnd()}…`;
+}
+
+/** Sentences in lines of a width, mm. */
+function wrapped(sentences: readonly string[], size: number, width: number): string[] {
+  const lines: string[] = [];
+  for (const word of sentences.join(' ').split(' ')) {
+    const last = lines.at(-1);
+    if (last !== undefined && textWidth(`${last} ${word}`, size) <= width) lines[lines.length - 1] = `${last} ${word}`;
+    else lines.push(word);
+  }
+  return lines;
+}
+

@@ -1,0 +1,113 @@
+'use client';
+
+import { useEffect, useMemo, useState, useTransition } from 'react';
+import { TECHNIQUE_FORMAT, type OwnTechnique } from '@/core/formats';
+import { Button } from '@/ui/button';
+import { TextField } from '@/ui/field';
+import { Select } from '@/ui/select';
+import { keepOwnTechnique, ownTechniques, putTechniqueAway, type Answer } from '../house/actions';
+import type { KeptTechnique } from '../house/queries';
+import { sayDay } from '../shared';
+import { barkOf } from '../visit/bark';
+import { useVisit } from '../visit/store';
+import { TakeButtons, type TakePattern } from './library';
+import { PatternCard } from './pattern-card';
+import { useLaid } from './use-laid';
+
+const NEW = 'new';
+
+/** The house's own patterns with all their versions, and keeping the present one among them. */
+export function HouseLibrary({ take, panelName }: { take: TakePattern; panelName: string | undefined }) {
+  const { plan, consult } = useVisit();
+  const [kept, setKept] = useState<readonly KeptTechnique[]>();
+  const [problem, setProblem] = useState<string>();
+  const [shown, setShown] = useState<Readonly<Record<string, number>>>({});
+  const [away, setAway] = useState<KeptTechnique>();
+  const answered = (answer: Answer<KeptTechnique[]>) => {
+    if (answer.ok) setKept(answer.value);
+    setProblem(answer.ok ? undefined : answer.problem);
+  };
+  useEffect(() => {
+    let here = true;
+    void ownTechniques().then((answer) => here && answered(answer));
+    return () => {
+      here = false;
+    };
+  }, []);
+  const version = (own: KeptTechnique) => own.versions.find(({ number }) => number === shown[own.id]) ?? own.versions[0];
+  const laying = useMemo(
+    () => (kept ?? []).map((own) => ({ key: own.id, technique: (own.versions.find(({ number }) => number === shown[own.id]) ?? own.versions[0]).document })),
+    [kept, shown],
+  );
+  const laid = useLaid(laying.length > 0, plan, laying);
+  return (
+    <>
+      <Keep kept={kept ?? []} onKept={answered} />
+      {problem && <p role="alert" className="mb-3 text-base font-semibold text-rowan">{problem}</p>}
+      {away && (
+        <p role="status" className="mb-3 flex items-center gap-3 text-base">
+          {away.versions[0].document.name} is put away.
+          <Button small onClick={async () => { answered(await putTechniqueAway(away.id, false)); setAway(undefined); }}>Take it out again</Button>
+        </p>
+      )}
+      {kept?.length === 0 && <p className="py-6 text-center text-base text-ink-soft">No pattern of this house yet. Plan one, then keep it here under a name of your own.</p>}
+      <ul className="grid grid-cols-[repeat(auto-fill,minmax(300px,1fr))] gap-4" aria-label="Patterns of this house">
+        {(kept ?? []).map((own) => {
+          const { document, savedAt, savedBy, number } = version(own);
+          return (
+            <PatternCard
+              key={own.id} name={document.name} laid={laid.get(own.id)} bark={barkOf(consult.naturalLevel)} purpose={document.purpose}
+              more={
+                own.versions.length === 1 ? (
+                  <p className="text-xs text-ink-soft">Kept {sayDay(savedAt.slice(0, 10))} by {savedBy}</p>
+                ) : (
+                  <Select
+                    label={`Version of ${document.name}`} hideLabel value={String(number)} onChange={(next) => setShown((before) => ({ ...before, [own.id]: Number(next) }))}
+                    options={own.versions.map((one) => ({ value: String(one.number), words: `Version ${one.number}, ${sayDay(one.savedAt.slice(0, 10))}, ${one.savedBy}` }))}
+                  />
+                )
+              }
+              actions={
+                <>
+                  <TakeButtons technique={document} take={take} panelName={panelName} />
+                  <Button small look="quiet" aria-label={`Put away: ${document.name}`} onClick={async () => { answered(await putTechniqueAway(own.id, true)); setAway(own); }}>Put away</Button>
+                </>
+              }
+            />
+          );
+        })}
+      </ul>
+    </>
+  );
+}
+
+/** Keeps the present pattern: under a new name, or as the next version of one that the house has. */
+function Keep({ kept, onKept }: { kept: readonly KeptTechnique[]; onKept(answer: Answer<KeptTechnique[]>): void }) {
+  const { plan } = useVisit();
+  const [name, setName] = useState(plan.name);
+  const [purpose, setPurpose] = useState('');
+  const [of, setOf] = useState(NEW);
+  const [busy, start] = useTransition();
+  const chosen = kept.find(({ id }) => id === of);
+  const document: OwnTechnique = {
+    format: TECHNIQUE_FORMAT, version: 1, name: chosen?.versions[0].document.name ?? name, purpose: chosen && purpose === '' ? chosen.versions[0].document.purpose : purpose,
+    panels: plan.panels, sectioning: plan.sectioning,
+  };
+  return (
+    <form
+      className="mb-4 grid items-end gap-3 rounded-ui bg-leaf-pale p-4 sm:grid-cols-[1fr_1fr_1fr_auto]"
+      onSubmit={(event) => {
+        event.preventDefault();
+        start(async () => onKept(await keepOwnTechnique(document, chosen ? chosen.id : null)));
+      }}
+    >
+      <Select
+        label="Keep the present pattern" value={of} onChange={setOf}
+        options={[{ value: NEW, words: 'as a new one' }, ...kept.map((own) => ({ value: own.id, words: `as version ${own.versions[0].number + 1} of ${own.versions[0].document.name}` }))]}
+      />
+      {chosen ? <p className="pb-2 text-base text-ink-soft">Earlier versions stay.</p> : <TextField label="Name" value={name} maxLength={120} onChange={(event) => setName(event.target.value)} />}
+      <TextField label="What it is for" value={purpose} maxLength={400} onChange={(event) => setPurpose(event.target.value)} />
+      <Button type="submit" look="primary" disabled={busy || plan.panels.length === 0 || document.name.trim() === ''}>Keep it</Button>
+    </form>
+  );
+}

@@ -1,0 +1,66 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import { timeThereIs } from '@/core/formats';
+import type { SuggestFacts } from '@/core/suggest';
+import type { PatternAsks } from '@/workers/pattern-asks';
+import { Button } from '@/ui/button';
+import { useHouse } from '../house/context';
+import { barkOf } from '../visit/bark';
+import { useVisit } from '../visit/store';
+import type { TakePattern } from './library';
+import { PatternCard } from './pattern-card';
+import { PatternWorker } from './pattern-worker';
+
+const WEEK_MS = 7 * 86_400_000;
+
+/** Up to three patterns for this visit, each with its reasons; never taken by itself. */
+export function Suggestions({ take }: { take: TakePattern }) {
+  const { consult } = useVisit();
+  const facts = useFacts();
+  const [found, setFound] = useState<PatternAsks['suggest']['answer']>();
+  const asked = JSON.stringify(facts);
+  useEffect(() => {
+    const worker = new PatternWorker();
+    void worker.ask('suggest', JSON.parse(asked) as SuggestFacts).then(setFound);
+    return () => worker.stop();
+  }, [asked]);
+  if (!found) return <p role="status" className="py-10 text-center text-base text-ink-soft">Weighing the patterns for this visit …</p>;
+  if (found.length === 0) return <p className="py-10 text-center text-base text-ink-soft">Nothing speaks for any of the built-in patterns. Choose by eye among all of them.</p>;
+  return (
+    <>
+      <p className="mb-3 text-sm text-ink-soft">From the wish, how hair is worn, the time there is, the last visit and the schools of the house. Suggestions, to take, change or leave.</p>
+      <ol className="grid grid-cols-[repeat(auto-fit,minmax(300px,1fr))] gap-4" aria-label="Suggestions">
+        {found.map(({ suggestion: { technique, plan, why, but, settings }, laid }) => (
+          <PatternCard
+            key={technique.key} name={technique.name} laid={laid} bark={barkOf(consult.naturalLevel)} purpose={technique.purpose}
+            more={
+              <>
+                <ul aria-label="Why">{why.map((words) => <li key={words} className="mt-1 border-l-[3px] border-leaf pl-2">{words}</li>)}</ul>
+                {settings.length > 0 && (
+                  <ul aria-label="Set for this visit" className="mt-2">
+                    {settings.map((setting) => <li key={setting.words} className="mt-1 border-l-[3px] border-sky pl-2"><b>{setting.words}</b>: {setting.why}</li>)}
+                  </ul>
+                )}
+                {but.length > 0 && <ul aria-label="Against it" className="mt-2">{but.map((words) => <li key={words} className="mt-1 border-l-[3px] border-amber-bark pl-2 text-amber-bark">{words}</li>)}</ul>}
+                <ul className="mt-2 text-xs text-amber-bark">{technique.cautions.map((caution) => <li key={caution} className="mt-0.5">{caution}</li>)}</ul>
+              </>
+            }
+            actions={<Button small className="grow" onClick={() => take.plan(plan, technique.name)} aria-label={`Take this suggestion: ${technique.name}`}>Take this suggestion</Button>}
+          />
+        ))}
+      </ol>
+    </>
+  );
+}
+
+function useFacts(): SuggestFacts {
+  const { plan, consult, bundle } = useVisit();
+  const house = useHouse();
+  const { head, hair, foil } = plan;
+  return {
+    on: { head, hair, foil }, brightness: consult.brightness, naturalLevel: consult.naturalLevel, goalLevel: consult.goalLevel, schools: house.schools,
+    minutes: timeThereIs(house, consult.minutesAtMost), wornUpShare: consult.wornUpShare, greyShare: null,
+    weeksSinceLast: bundle.previous && Math.round((Date.parse(bundle.heldOn) - Date.parse(bundle.previous.heldOn)) / WEEK_MS),
+  };
+}
