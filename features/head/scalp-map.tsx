@@ -27,15 +27,21 @@ export const WHOLE_HEAD: View = { x: 0, y: 70, times: 1 };
 /** Edge of the square that holds the whole head, mm of the average head. */
 export const HEAD_BOX_MM = 376;
 
-function boxOf(head: Head, { x, y, times }: View = WHOLE_HEAD): string {
+/** The square of the opened head that is seen, in screen mm of this head. */
+export function viewedBox(head: Head, { x, y, times }: View = WHOLE_HEAD): { x: number; y: number; size: number } {
   const size = (HEAD_BOX_MM * head.k) / times;
-  return `${x * head.k - size / 2} ${y * head.k - size / 2} ${size} ${size}`;
+  return { x: x * head.k - size / 2, y: y * head.k - size / 2, size };
+}
+
+function boxOf(head: Head, view?: View): string {
+  const { x, y, size } = viewedBox(head, view);
+  return `${x} ${y} ${size} ${size}`;
 }
 
 interface ScalpMapProps {
   head: Head;
-  /** Colour of unlit hair (CSS). */
-  bark: string;
+  /** Colour of unlit hair (CSS); null where the hair is drawn under the map (HairCanvas). */
+  bark: string | null;
   /** mm from the middle, + the client's left; null without a part. */
   partOffsetMm: number | null;
   label: string;
@@ -54,7 +60,7 @@ interface ScalpMapProps {
 export function ScalpMap({ head, bark, partOffsetMm, label, className, view, handlers, children, over }: ScalpMapProps) {
   const id = useId();
   const outline = useMemo(() => pathThrough(openedHairline(head, 360), true), [head]);
-  const flow = useMemo(() => hairFlow(head), [head]);
+  const flow = useMemo(() => (bark ? hairFlow(head) : null), [head, bark]);
   const part = useMemo(() => (partOffsetMm === null ? '' : pathThrough(openedPart(head, partOffsetMm))), [head, partOffsetMm]);
   const marks = useMemo(() => landmarkPlaces(head), [head]);
   return (
@@ -67,11 +73,15 @@ export function ScalpMap({ head, bark, partOffsetMm, label, className, view, han
           <stop offset="1" stopColor="#000" stopOpacity="0.22" />
         </radialGradient>
       </defs>
-      <path d={outline} fill={bark} />
-      <g clipPath={`url(#${id}hair)`}>
-        <path d={flow.lighter} fill="none" stroke="#fff" strokeOpacity="0.055" strokeWidth="0.7" />
-        <path d={flow.darker} fill="none" stroke="#000" strokeOpacity="0.13" strokeWidth="0.8" />
-        <path d={outline} fill={`url(#${id}light)`} />
+      {bark && <path d={outline} fill={bark} />}
+      <g clipPath={bark ? `url(#${id}hair)` : undefined}>
+        {flow && (
+          <>
+            <path d={flow.lighter} fill="none" stroke="#fff" strokeOpacity="0.055" strokeWidth="0.7" />
+            <path d={flow.darker} fill="none" stroke="#000" strokeOpacity="0.13" strokeWidth="0.8" />
+            <path d={outline} fill={`url(#${id}light)`} />
+          </>
+        )}
         {children}
       </g>
       <path d={outline} fill="none" stroke="var(--color-ink)" strokeWidth="1" />
@@ -87,7 +97,7 @@ export function ScalpMap({ head, bark, partOffsetMm, label, className, view, han
 }
 
 /** Faint strands along the meridians, so that the shape reads as hair; they fall away from the apex. */
-function hairFlow(head: Head): { lighter: string; darker: string } {
+export function hairFlow(head: Head): { lighter: string; darker: string } {
   const paths = { lighter: '', darker: '' };
   for (let i = 0; i < 240; i += 1) {
     const azimuth = (i / 240) * 2 * Math.PI;

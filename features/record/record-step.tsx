@@ -9,10 +9,11 @@ import { Button } from '@/ui/button';
 import { TextArea, TextField } from '@/ui/field';
 import { HairSwatch } from '@/ui/hair-swatch';
 import { LevelSlider } from '../consult/level-slider';
-import { Between, BrightFoils, FoilStrips } from '../head/foil-strips';
+import { BrightFoils } from '../head/foil-marks';
+import { HairCanvas } from '../head/hair-canvas';
 import { ScalpMap } from '../head/scalp-map';
 import { sayDay } from '../shared';
-import { barkOf } from '../visit/bark';
+import { barkOf, shadeOf } from '../visit/bark';
 import { useLit, useVisit } from '../visit/store';
 
 type Problems = Partial<Record<'foilsPlaced' | 'done' | 'nextOn' | 'levelReached', string>>;
@@ -31,15 +32,16 @@ const FIELD_NAMES = { foilsPlaced: 'Foils placed', levelReached: 'Level reached'
 export function RecordStep() {
   const { bundle, plan, computed, consult } = useVisit();
   const lit = useLit();
-  const bark = barkOf(consult.naturalLevel);
+  const shade = shadeOf(consult.naturalLevel);
   return (
     <main className="grid h-full grid-cols-[minmax(0,1fr)_440px]">
       <section aria-label="Pattern of the visit" className="flex min-h-0 flex-col p-3">
-        <ScalpMap head={computed.drawing.head} bark={bark} partOffsetMm={plan.head.part.offsetMm} className="min-h-0 w-full flex-1" label="Pattern of the visit">
-          <Between computed={computed} />
-          <FoilStrips foils={computed.sheet.foils} paths={computed.drawing.paths} bark={bark} />
-          <BrightFoils foils={computed.sheet.foils} paths={computed.drawing.paths} bark={bark} ids={[lit]} />
-        </ScalpMap>
+        <div className="relative min-h-0 flex-1">
+          <HairCanvas computed={computed} bark={barkOf(consult.naturalLevel)} shade={shade} />
+          <ScalpMap head={computed.drawing.head} bark={null} partOffsetMm={plan.head.part.none ? null : plan.head.part.offsetMm} className="relative h-full w-full" label="Pattern of the visit">
+            <BrightFoils foils={computed.sheet.foils} paths={computed.drawing.paths} shade={shade} ids={[lit]} />
+          </ScalpMap>
+        </div>
         <Facts />
       </section>
       <section aria-label="Record" className="overflow-y-auto border-l border-line bg-raised px-5 py-4">

@@ -94,6 +94,9 @@ function joined(work: VisitWork): VisitWork {
   return { ...work, plan: { ...work.plan, head, hair } };
 }
 
+/** One for the page, or for all pages that a server writes: it remembers heads, and what it remembers changes no result. */
+const engine = createPatternEngine();
+
 const same = (a: unknown, b: unknown) => a === b || differencesOf(a, b).length === 0;
 const workOf = (bundle: VisitBundle): VisitWork => joined({ consult: bundle.consult.document, plan: bundle.plan.document });
 const WORK_PARTS = ['consult', 'plan'] as const;
@@ -109,9 +112,8 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
   const [selected, select] = useState<{ panel: string; foil?: string }>({ panel: initial.plan.document.panels[0]?.id ?? '' });
   const [lit, light] = useState<string>();
 
-  const engine = useMemo(() => createPatternEngine(), []);
   const { consult, plan } = history.present;
-  const computed = useMemo(() => engine.compute(plan), [engine, plan]);
+  const computed = useMemo(() => engine.compute(plan), [plan]);
 
   // What the server holds, so that only true changes are sent.
   const sent = useRef<Record<(typeof WORK_PARTS)[number], unknown>>({ consult, plan: initial.plan.document });

@@ -16,7 +16,7 @@ export function FoilFacts() {
   const foil = foils.find(({ id }) => id === lit) ?? chosen;
   const panel = (id: string) => plan.panels.find((own) => own.id === id)?.name ?? id;
   return (
-    <div className="min-h-[92px] pr-[180px] pl-5 pb-2 text-base">
+    <div className="min-h-[92px] pr-[140px] xl:pr-[180px] pl-5 pb-2 text-base">
       {foil ? (
         <p><FoilWords foil={foil} panel={panel(foil.panel)} /></p>
       ) : problems.length > 0 ? (

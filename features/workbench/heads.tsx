@@ -15,14 +15,14 @@ export function Heads() {
   const [large, setLarge] = useState<Which>('opened');
   const other = large === 'opened' ? 'round' : 'opened';
   const place = (which: Which) =>
-    which === large ? 'absolute inset-0' : 'absolute right-3 bottom-[-50px] z-10 h-[124px] w-[156px] overflow-hidden rounded-t-[8px] border border-b-0 border-edge bg-raised';
+    which === large ? `absolute inset-0 ${which === 'opened' ? 'max-xl:left-[62px]' : ''}` : 'absolute right-3 bottom-[-50px] z-10 h-[92px] w-[116px] xl:h-[124px] xl:w-[156px] overflow-hidden rounded-t-[8px] border border-b-0 border-edge bg-raised';
   return (
     <div className="relative mt-2 min-h-0 flex-1">
       <div className={place('opened')}><OpenedHead large={large === 'opened'} /></div>
       <div className={place('round')}><Round large={large === 'round'} /></div>
       <button
         type="button" onClick={() => setLarge(other)} aria-label={`${SAID[other]}, large`}
-        className="absolute right-3 bottom-[-86px] z-20 h-[36px] w-[156px] rounded-b-[8px] border border-edge bg-raised text-sm font-semibold hover:border-ink"
+        className="absolute right-3 bottom-[-86px] z-20 h-[36px] w-[116px] xl:w-[156px] rounded-b-[8px] border border-edge bg-raised text-sm font-semibold hover:border-ink"
       >
         {SAID[other]}
       </button>

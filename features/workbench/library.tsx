@@ -94,7 +94,7 @@ export function TakeButtons({ technique, take, panelName, current = false }: { t
   return (
     <>
       <Button small className="grow" onClick={() => take.whole(technique)} aria-label={`${words}: ${technique.name}`}>{words}</Button>
-      {take.panel && <Button small onClick={() => take.panel?.(technique)} aria-label={`For ${panelName} only: ${technique.name}`}>For one panel</Button>}
+      {take.panel && <Button small onClick={() => take.panel?.(technique)} aria-label={`For one panel, ${panelName}: ${technique.name}`}>For one panel</Button>}
     </>
   );
 }

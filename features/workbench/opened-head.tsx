@@ -2,9 +2,10 @@
 
 import { memo, useState, type MouseEvent, type PointerEvent } from 'react';
 import { foilAt, panelAt, type Foil, type PatternDrawing } from '@/core/pattern';
-import { Between, BrightFoils, FoilStrips } from '../head/foil-strips';
+import { BrightFoils, FoilNumbers } from '../head/foil-marks';
+import { HairCanvas } from '../head/hair-canvas';
 import { pathThrough, ScalpMap } from '../head/scalp-map';
-import { barkOf } from '../visit/bark';
+import { barkOf, shadeOf } from '../visit/bark';
 import { useLit, useVisit } from '../visit/store';
 import { openedPointOf } from './grip-mark';
 import { HairlineGrips } from './hairline-grips';
@@ -23,7 +24,7 @@ export function OpenedHead({ large }: { large: boolean }) {
   const { plan, computed, consult, selected, light, select } = useVisit();
   const lit = useLit();
   const { sheet, drawing } = computed;
-  const bark = barkOf(consult.naturalLevel);
+  const shade = shadeOf(consult.naturalLevel);
   const zoom = useZoom();
   const [tool, setTool] = useState<Tool>('choose');
   const leaveOut = useLeaveOut(() => setTool('choose'));
@@ -51,8 +52,9 @@ export function OpenedHead({ large }: { large: boolean }) {
     <>
       {large && <ZoomButtons zoom={zoom} />}
       {large && <Tools tool={tool} onTool={setTool} />}
+      <HairCanvas computed={computed} bark={barkOf(consult.naturalLevel)} shade={shade} selectedPanel={selected.panel} view={large ? zoom.view : undefined} />
       <ScalpMap
-        head={drawing.head} bark={bark} partOffsetMm={plan.head.part.none ? null : plan.head.part.offsetMm} className="h-full w-full touch-none"
+        head={drawing.head} bark={null} partOffsetMm={plan.head.part.none ? null : plan.head.part.offsetMm} className="relative h-full w-full touch-none"
         label={`Opened head with ${sheet.totals.foils} foils`} view={large ? zoom.view : undefined}
         handlers={large ? (tool === 'leave-out' ? leaveOut.handlers : handlers) : undefined}
         over={large && (
@@ -66,12 +68,8 @@ export function OpenedHead({ large }: { large: boolean }) {
         )}
       >
         <PanelEdges outlines={drawing.outlines} selected={selected.panel} />
-        <Between computed={computed} />
-        <FoilStrips
-          foils={sheet.foils} paths={drawing.paths} bark={bark}
-          selectedPanel={selected.panel} numbered={large && times >= NUMBERED_FROM}
-        />
-        <BrightFoils foils={sheet.foils} paths={drawing.paths} bark={bark} ids={[selected.foil, lit]} />
+        <BrightFoils foils={sheet.foils} paths={drawing.paths} shade={shade} ids={[selected.foil, lit]} />
+        <FoilNumbers foils={sheet.foils} paths={drawing.paths} selectedPanel={selected.panel} all={large && times >= NUMBERED_FROM} />
         {large && <Ruler times={times} />}
       </ScalpMap>
     </>

@@ -59,10 +59,10 @@ export function PanelList({ onLibrary, onFit }: { onLibrary(): void; onFit(): vo
           className="-mx-2 h-9 w-[calc(100%+16px)] rounded-ui border border-transparent bg-transparent px-2 text-md font-semibold hover:border-edge focus:border-edge focus:bg-field"
         />
         <div className="mt-1 grid grid-cols-3 gap-1.5">
-          <button type="button" onClick={onLibrary} className="h-10 rounded-ui border border-edge bg-field text-base font-semibold hover:border-ink">Library …</button>
-          <button type="button" onClick={onFit} className="h-10 rounded-ui border border-edge bg-field text-base font-semibold hover:border-ink">Fit to …</button>
+          <button type="button" onClick={onLibrary} className="h-10 rounded-ui border border-edge bg-field text-sm font-semibold hover:border-ink xl:text-base">Library …</button>
+          <button type="button" onClick={onFit} className="h-10 rounded-ui border border-edge bg-field text-sm font-semibold hover:border-ink xl:text-base">Fit to …</button>
           <Menu
-            label="Print the sheet" trigger="Sheet …" className="h-10 rounded-ui border border-edge bg-field text-base font-semibold hover:border-ink"
+            label="Print the sheet" trigger="Sheet …" className="h-10 rounded-ui border border-edge bg-field text-sm xl:text-base font-semibold hover:border-ink"
             items={[
               { words: 'One page for the station, PDF', hint: 'opens to print', choose: () => openSheet('pdf') },
               { words: 'The same as a drawing, SVG', choose: () => openSheet('svg') },
@@ -113,7 +113,7 @@ export function PanelList({ onLibrary, onFit }: { onLibrary(): void; onFit(): vo
               <span className="text-sm text-ink-soft">{i + 1}</span>
               <span className="min-w-0">
                 <span className="block truncate font-semibold">{panel.name}</span>
-                <span className="line-clamp-2 text-sm leading-tight text-ink-soft narrow">{panel.muted ? 'off' : recipeLine(panel, unit)}</span>
+                <span className="line-clamp-2 text-sm leading-tight text-balance text-ink-soft narrow">{panel.muted ? 'off' : recipeLine(panel, unit)}</span>
               </span>
               <span className="pr-2 text-xl font-bold" data-panel-foils={panel.id}>{panel.muted ? '–' : (counts.get(panel.id) ?? 0)}</span>
             </button>

@@ -20,7 +20,7 @@ export function Tools({ tool, onTool }: { tool: Tool; onTool(tool: Tool): void }
     <>
       <ToggleGroup.Root
         type="single" orientation="vertical" aria-label="What the hand does" value={tool} onValueChange={(next) => next && onTool(next as Tool)}
-        className="absolute top-2 left-4 z-10 flex flex-col overflow-hidden rounded-ui border border-edge bg-raised"
+        className="absolute top-2 left-4 z-10 flex max-xl:-left-[52px] flex-col overflow-hidden rounded-ui border border-edge bg-raised"
       >
         {TOOLS.map(({ value, words }) => (
           <ToggleGroup.Item
@@ -31,7 +31,7 @@ export function Tools({ tool, onTool }: { tool: Tool; onTool(tool: Tool): void }
           </ToggleGroup.Item>
         ))}
       </ToggleGroup.Root>
-      {hint && <p role="status" className="pointer-events-none absolute top-[122px] left-4 z-10 w-[112px] text-xs text-ink-soft">{hint}</p>}
+      {hint && <p role="status" className="pointer-events-none absolute top-[122px] left-4 z-10 w-[112px] max-xl:-left-[52px] max-xl:w-[64px] text-xs text-ink-soft">{hint}</p>}
     </>
   );
 }

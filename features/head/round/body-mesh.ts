@@ -131,7 +131,8 @@ function addNeck(solid: Solid, head: Head): void {
     const y = -62 - 168 * f;
     const shoulder = eased((f - 0.62) / 0.5);
     const x = 52 + 6 * f + 85 * shoulder;
-    const z = 58 - 4 * f + 12 * shoulder;
+    // Within the nape's hair at its top.
+    const z = 47 + 8 * eased(f / 0.35) + 12 * shoulder;
     const back = -22 - 12 * f;
     for (let i = 0; i <= columns; i += 1) {
       const a = (i / columns) * 2 * PI;

@@ -3,6 +3,8 @@ import { addScaled, fromOpened, surfaceNormal, type Head, type OpenedPoint, type
 import { stitchIntervals, type FoilPath, type PatternDrawing } from '@/core/pattern';
 import { Solid, type Rgb } from './solid';
 
+const { hypot } = Math;
+
 /** A folded foil hangs from its upper edge over what is below: mm above the skin at the edge nearer the apex, and at the other. */
 const UPPER_MM = 1;
 const LOWER_MM = 2.8;
@@ -16,7 +18,7 @@ const LIT = rgb('#ffffff');
 const SUN = rgb('#f0b93a');
 const DUSK = rgb('#6a4c86');
 
-/** A share of the section (0 at its first edge) and a position along it (in samples) as a point over the skin. */
+/** A share of the section (0 at its first edge) and a position along it (in samples) as a point over the skin; the point is used again. */
 type Over = (position: number, share: number, above: number) => Vec3;
 
 /** Sections lying on the scalp: the folded foil with hair in it, and light where it is picked, in real proportion. */
@@ -71,29 +73,33 @@ export function lineGeometry(head: Head, lines: readonly (readonly OpenedPoint[]
 }
 
 function overSkin(head: Head, { packed, count }: FoilPath): Over {
-  const edge = (j: number, offset: number) => fromOpened(head, { x: packed[6 * j + offset], y: packed[6 * j + offset + 1] });
-  const before = Array.from({ length: count }, (_, j) => edge(j, 2));
-  const after = Array.from({ length: count }, (_, j) => edge(j, 4));
-  // Which edge is the lower one, sample by sample; a section that runs down the head has none.
-  const lift = Array.from({ length: count }, (_, j) => {
-    const [inner, outer] = [2, 4].map((offset) => Math.hypot(packed[6 * j + offset], packed[6 * j + offset + 1]));
-    const across = Math.hypot(packed[6 * j + 2] - packed[6 * j + 4], packed[6 * j + 3] - packed[6 * j + 5]) || 1;
-    const fall = ((outer - inner) / across) * ((LOWER_MM - UPPER_MM) / 2);
+  // Every second sample and the last: a section bends little in a centimetre.
+  const kept: number[] = [];
+  for (let j = 0; j < count - 1; j += 2) kept.push(j);
+  kept.push(count - 1);
+  // Nine figures a sample: both edges and the normal; then how far each edge is lifted.
+  const at = new Float64Array(11 * kept.length);
+  kept.forEach((j, i) => {
+    const [bx, by, ax, ay] = [packed[6 * j + 2], packed[6 * j + 3], packed[6 * j + 4], packed[6 * j + 5]];
+    const before = fromOpened(head, { x: bx, y: by });
+    const after = fromOpened(head, { x: ax, y: ay });
+    const normal = surfaceNormal(before, head.skull);
+    // Which edge is the lower one; a section that runs down the head has none.
+    const fall = ((hypot(ax, ay) - hypot(bx, by)) / (hypot(bx - ax, by - ay) || 1)) * ((LOWER_MM - UPPER_MM) / 2);
     const middle = (UPPER_MM + LOWER_MM) / 2;
-    return [middle - fall, middle + fall] as const;
+    at.set([before.x, before.y, before.z, after.x, after.y, after.z, normal.x, normal.y, normal.z, middle - fall, middle + fall], 11 * i);
   });
-  const normals = before.map((point) => surfaceNormal(point, head.skull));
+  const last = kept.length - 1;
+  const point = { x: 0, y: 0, z: 0 };
   return (position, share, above) => {
-    const j = Math.min(count - 2, Math.max(0, Math.floor(position)));
-    const f = position - j;
-    const lifted = above + lift[j][0] + (lift[j][1] - lift[j][0]) * share;
-    const mix = (axis: 'x' | 'y' | 'z') => {
-      const p = before[j][axis] * (1 - f) + before[j + 1][axis] * f;
-      const q = after[j][axis] * (1 - f) + after[j + 1][axis] * f;
-      const normal = normals[j][axis] * (1 - f) + normals[j + 1][axis] * f;
-      return p + (q - p) * share + normal * lifted;
-    };
-    return { x: mix('x'), y: mix('y'), z: mix('z') };
+    const i = position >= kept[last - 1] ? last - 1 : Math.max(0, Math.floor(position / 2));
+    const f = (position - kept[i]) / (kept[i + 1] - kept[i]);
+    const read = (k: number) => at[11 * i + k] * (1 - f) + at[11 * i + 11 + k] * f;
+    const lifted = above + read(9) + (read(10) - read(9)) * share;
+    point.x = read(0) + (read(3) - read(0)) * share + read(6) * lifted;
+    point.y = read(1) + (read(4) - read(1)) * share + read(7) * lifted;
+    point.z = read(2) + (read(5) - read(2)) * share + read(8) * lifted;
+    return point;
   };
 }
 
@@ -117,7 +123,7 @@ function addSlab(solid: Solid, path: FoilPath, over: Over, top: Rgb, side: Rgb):
   }
 }
 
-/** Every second sample of a path and its last: a section bends little in a centimetre. */
+/** Every second sample of a path and its last. */
 function eachSample(count: number, at: (j: number, begins: boolean) => void): void {
   for (let j = 0; j < count - 1; j += 2) at(j, j === 0);
   at(count - 1, false);

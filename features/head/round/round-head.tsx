@@ -145,7 +145,7 @@ export default function RoundHead(props: RoundHeadProps) {
 
 function Views({ turn, onTurn }: { turn: Turn; onTurn(turn: Turn): void }) {
   return (
-    <div role="group" aria-label="Look from" className="absolute inset-x-0 bottom-1 flex justify-center gap-1">
+    <div role="group" aria-label="Look from" className="absolute right-[124px] bottom-1 left-0 flex justify-center gap-1 xl:right-0">
       {(Object.keys(VIEWS) as ViewName[]).map((name) => (
         <button
           key={name} type="button" onClick={() => onTurn(VIEWS[name])} aria-pressed={turn.azimuthDeg === VIEWS[name].azimuthDeg && turn.elevationDeg === VIEWS[name].elevationDeg}

@@ -1,0 +1,156 @@
+import { address, at, fill, foilCount, live, newVisit, openBrowser, openStep, press, saved, see, seriousFindings, signIn, type Session } from './harness';
+
+let session: Session;
+beforeAll(async () => {
+  session = await openBrowser();
+  await signIn(session.page);
+});
+afterAll(() => session.close());
+
+const pressWords = async (words: string) => (await session.page.waitForSelector(`::-p-xpath(//button[normalize-space()="${words}"])`))!.click();
+const rule = 'Sections thicker than see-through for their gather';
+
+test('what the owner sets holds for every visit: units, a rule switched off, the time there is', async () => {
+  const { page, complaints } = session;
+  const visitId = await newVisit(page, 'House Rules');
+  await press(page, 'Pattern');
+  await fill(page, 'Thickness, typed', '8 mm');
+  await page.keyboard.press('Enter');
+  await (await page.waitForSelector('button[aria-expanded="false"]::-p-text(to look at)'))!.click();
+  await see(page, 'thicker than see-through');
+  await saved(page);
+
+  await page.goto(`${address()}/house`);
+  await see(page, 'Set once for the whole salon');
+  expect(await seriousFindings(page)).toEqual([]);
+  await press(page, 'inch');
+  await press(page, rule);
+  await fill(page, 'Time for the foils', 'an hour');
+  await see(page, 'Time for the foils: write a figure from 10 to 600 min.');
+  await fill(page, 'Time for the foils', '60');
+  await press(page, 'Save for the house');
+  await see(page, 'Saved for the whole salon.');
+
+  await openStep(page, visitId, 'pattern');
+  await see(page, 'fine weave, 5/16" + 3/16"');
+  await (await page.waitForSelector('button[aria-expanded="false"]::-p-text(to look at)'))!.click();
+  await see(page, '60 min are there');
+  expect(await page.evaluate(() => document.body.innerText.includes('thicker than see-through'))).toBe(false);
+
+  // Back to what it was, for the other tests.
+  await page.goto(`${address()}/house`);
+  await press(page, 'mm');
+  await press(page, rule);
+  await fill(page, 'Time for the foils', '');
+  await press(page, 'Save for the house');
+  await see(page, 'Saved for the whole salon.');
+  expect(complaints).toEqual([]);
+}, 90_000);
+
+test('only the owner changes the house', async () => {
+  const other = await openBrowser();
+  try {
+    await signIn(other.page, 'bram@fernhollow.example');
+    await press(other.page, 'House');
+    await see(other.page, 'Only the owner sets this for the house.');
+    expect(await other.page.$('::-p-aria([name="Save for the house"])')).toBeNull();
+  } finally {
+    await other.close();
+  }
+});
+
+test('a pattern is kept under a name, shared, versioned, taken for one panel, and put away', async () => {
+  const { page, complaints } = session;
+  await newVisit(page, 'Keeper');
+  await press(page, 'Pattern');
+  await page.waitForSelector('#total-foils');
+  const name = `Kept ${Date.now() % 100_000}`;
+  await press(page, 'Library …');
+  await press(page, 'Of this house');
+  await fill(page, 'Name', name);
+  await fill(page, 'What it is for', 'Every day');
+  await pressWords('Keep it');
+  await see(page, name);
+  await press(page, 'Close');
+
+  await fill(page, 'Drop-out, typed', '12');
+  await page.keyboard.press('Enter');
+  await page.waitForFunction(() => Number(document.querySelector('#total-foils')!.textContent) < 95);
+  const fewer = await foilCount(page);
+  await press(page, 'Library …');
+  await press(page, 'Of this house');
+  await page.waitForFunction((wanted) => [...document.querySelectorAll('option')].some((option) => option.textContent === `as version 2 of ${wanted}`), {}, name);
+  const choice = (await page.waitForSelector('::-p-aria([name="Keep the present pattern"])'))!;
+  await choice.evaluate((element, wanted) => {
+    const select = element as HTMLSelectElement;
+    select.value = [...select.options].find((option) => option.textContent === `as version 2 of ${wanted}`)!.value;
+    select.dispatchEvent(new Event('change', { bubbles: true }));
+  }, name);
+  await pressWords('Keep it');
+  await page.waitForSelector(`::-p-aria([name="Version of ${name}"])`);
+  expect(await seriousFindings(page)).toEqual([]);
+  // The first version is still there, and is taken with its own drop-outs.
+  const version = (await page.waitForSelector(`::-p-aria([name="Version of ${name}"])`))!;
+  await version.evaluate((element) => {
+    const select = element as HTMLSelectElement;
+    select.value = '1';
+    select.dispatchEvent(new Event('change', { bubbles: true }));
+  });
+  await press(page, `Take this pattern: ${name}`);
+  await page.waitForFunction((n) => Number(document.querySelector('#total-foils')!.textContent) > n, {}, fewer);
+
+  // A colleague in the same salon sees it.
+  const other = await openBrowser();
+  try {
+    await signIn(other.page, 'bram@fernhollow.example');
+    await newVisit(other.page, 'Colleague');
+    await press(other.page, 'Pattern');
+    await press(other.page, 'Library …');
+    await press(other.page, 'Of this house');
+    await see(other.page, name);
+    await press(other.page, `For one panel, Back: ${name}`);
+    await other.page.waitForFunction((wanted) => document.querySelector(`button[aria-label="Undo: recipe of ${wanted}, Back"]`), {}, name);
+    await saved(other.page);
+  } finally {
+    await other.close();
+  }
+
+  await press(page, 'Library …');
+  await press(page, 'Of this house');
+  await press(page, `Put away: ${name}`);
+  await see(page, `${name} is put away.`);
+  await pressWords('Take it out again');
+  await page.waitForSelector(`::-p-aria([name="Put away: ${name}"])`);
+  await press(page, 'Close');
+  await saved(page);
+  expect(complaints).toEqual([]);
+}, 120_000);
+
+test('suggestions give their reasons, and are only taken when they are taken', async () => {
+  const { page } = session;
+  const visitId = await newVisit(page, 'Suggested');
+  const slider = (await page.waitForSelector('::-p-aria([name="Tied up"])'))!;
+  await slider.focus();
+  for (let i = 0; i < 7; i += 1) await page.keyboard.press('ArrowRight');
+  await see(page, '70 % of the time');
+  await fill(page, 'Time for the foils', '70');
+  await saved(page);
+  await openStep(page, visitId, 'pattern');
+  const before = await foilCount(page);
+  await press(page, 'Library …');
+  await press(page, 'Suggested for this visit');
+  await page.waitForSelector('[aria-label="Suggestions"]');
+  await see(page, 'tied up 70 % of the time: the hairline band carries the look');
+  expect(await foilCount(page)).toBe(before);
+  expect(await seriousFindings(page)).toEqual([]);
+  const taken = await page.$eval('button[aria-label^="Take this suggestion"]', (element) => element.getAttribute('aria-label')!);
+  const shown = Number(await page.$eval('[aria-label="Suggestions"] li b', (element) => element.textContent));
+  await press(page, taken);
+  await page.waitForFunction((n) => Number(document.querySelector('#total-foils')!.textContent) === n, {}, shown);
+  await saved(page);
+  await page.reload();
+  await live(page);
+  expect(await foilCount(page)).toBe(shown);
+  await press(page, 'Consult');
+  await at(page, /consult$/);
+}, 90_000);

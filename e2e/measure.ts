@@ -1,0 +1,110 @@
+import { fill, newVisit, openBrowser, openStep, press, saved, signIn } from './harness';
+
+/**
+ * Measures the workbench at about 120 foils against its numbers: an edit on the opened head and on the round head, turning
+ * the round head, the longest time that the page's own thread is kept, and the first useful paint from a warm server.
+ * bin/start must be running. Medians and the quickest of each; this is no test, since a loaded machine fails it.
+ */
+process.env.LATTICE_TEST_ADDRESS ??= 'http://127.0.0.1:4600';
+
+const { page, close } = await openBrowser(1280, 960);
+// The runner names inner functions by a helper of its own, which a page does not have.
+await page.evaluateOnNewDocument('globalThis.__name = (own) => own');
+await signIn(page);
+const visitId = await newVisit(page, 'Measured Head');
+await press(page, 'Pattern');
+await page.waitForSelector('#total-foils');
+for (const [field, mm] of [['Thickness, typed', '3'], ['Drop-out, typed', '4']]) {
+  await fill(page, field, mm);
+  await page.keyboard.press('Enter');
+}
+await page.waitForFunction(() => Number(document.querySelector('#total-foils')!.textContent) > 112);
+await saved(page);
+
+const median = (all: number[]) => [...all].sort((a, b) => a - b)[all.length >> 1];
+const line = (name: string, budget: string, all: number[]) =>
+  console.log(`${name.padEnd(46)} median ${median(all).toFixed(0).padStart(5)} ms, quickest ${Math.min(...all).toFixed(0).padStart(5)} ms (${budget}, n ${all.length})`);
+
+const foils = await page.$eval('#total-foils', (element) => element.textContent);
+console.log(`${foils} foils`);
+
+const edits = await page.evaluate(async () => {
+  const named = (id: string | null) => (id ? document.getElementById(id)?.textContent : undefined);
+  const thumb = [...document.querySelectorAll<HTMLElement>('[role=slider]')].find((own) => named(own.getAttribute('aria-labelledby')) === 'Drop-out')!;
+  const tasks: number[] = [];
+  new PerformanceObserver((list) => tasks.push(...list.getEntries().map(({ duration }) => duration))).observe({ entryTypes: ['longtask'] });
+  const opened: number[] = [];
+  const count = () => document.querySelector('[aria-label^="Opened head with"]')!.getAttribute('aria-label');
+  thumb.focus();
+  for (let i = 0; i < 24; i += 1) {
+    await new Promise((next) => setTimeout(next, 700));
+    const before = count();
+    const start = performance.now();
+    thumb.dispatchEvent(new KeyboardEvent('keydown', { key: i % 2 ? 'ArrowLeft' : 'ArrowRight', bubbles: true }));
+    await new Promise<void>((done) => {
+      const observer = new MutationObserver(() => {
+        if (count() === before) return;
+        observer.disconnect();
+        done();
+      });
+      observer.observe(document.body, { attributes: true, subtree: true, attributeFilter: ['aria-label'] });
+    });
+    opened.push(performance.now() - start);
+  }
+  return { opened: opened.slice(4), tasks };
+});
+line('an edit stands on the opened head after', '≤ 50', edits.opened);
+
+const round = await page.evaluate(async () => {
+  const named = (id: string | null) => (id ? document.getElementById(id)?.textContent : undefined);
+  const thumb = [...document.querySelectorAll<HTMLElement>('[role=slider]')].find((own) => named(own.getAttribute('aria-labelledby')) === 'Drop-out')!;
+  const label = () => document.querySelector('[aria-label^="Round head"][role=group]')!.getAttribute('aria-label');
+  const out: number[] = [];
+  for (let i = 0; i < 16; i += 1) {
+    await new Promise((next) => setTimeout(next, 900));
+    const before = label();
+    const start = performance.now();
+    const changed = new Promise<void>((done) => {
+      const observer = new MutationObserver(() => {
+        if (label() === before) return;
+        observer.disconnect();
+        done();
+      });
+      observer.observe(document.body, { attributes: true, subtree: true, attributeFilter: ['aria-label'] });
+    });
+    thumb.dispatchEvent(new KeyboardEvent('keydown', { key: i % 2 ? 'ArrowLeft' : 'ArrowRight', bubbles: true }));
+    await changed;
+    // Its picture is drawn in the frame that follows.
+    await new Promise((next) => requestAnimationFrame(next));
+    out.push(performance.now() - start);
+  }
+  return out.slice(2);
+});
+line('an edit stands on the round head after', '≤ 200', round);
+
+await press(page, 'Round head, large');
+const head = (await page.waitForSelector('[aria-label^="Round head"][role=group]'))!;
+const box = (await head.boundingBox())!;
+const frames: number[] = [];
+await page.mouse.move(box.x + 120, box.y + box.height / 2);
+await page.mouse.down();
+for (let i = 0; i < 40; i += 1) {
+  const start = Date.now();
+  await page.mouse.move(box.x + 120 + i * 8, box.y + box.height / 2);
+  frames.push(Date.now() - start);
+}
+await page.mouse.up();
+line(`a frame of the turning head, ${Math.round(box.width)} × ${Math.round(box.height)} px`, '≤ 100', frames.slice(5));
+line('long tasks of the page while editing', '≤ 100', edits.tasks.length > 0 ? edits.tasks : [0]);
+console.log(`${edits.tasks.filter((ms) => ms > 100).length} of ${edits.tasks.length} long tasks took over 100 ms, the longest ${Math.max(0, ...edits.tasks).toFixed(0)} ms`);
+
+const paints: number[] = [];
+const heads: number[] = [];
+for (let i = 0; i < 8; i += 1) {
+  await openStep(page, visitId, 'pattern');
+  paints.push(await page.evaluate(() => performance.getEntriesByName('first-contentful-paint')[0].startTime));
+  heads.push(await page.evaluate(() => performance.getEntriesByName('hair first drawn')[0].startTime));
+}
+line('first paint from a warm server', '≤ 1000', paints.slice(1));
+line('the head with its foils stands after', '≤ 1000', heads.slice(1));
+await close();

@@ -1,0 +1,79 @@
+'use client';
+
+import { memo } from 'react';
+import type { OpenedPoint } from '@/core/head';
+import { pathPoints, type Foil, type FoilPath } from '@/core/pattern';
+import { dashes } from './hair-canvas';
+import { pathThrough } from './scalp-map';
+
+interface FoilNumbersProps {
+  foils: readonly Foil[];
+  paths: readonly FoilPath[];
+  selectedPanel?: string;
+  /** Every foil carries its place in the order of work: legible once the head is enlarged. */
+  all?: boolean;
+}
+
+/** Numbers on the foils: rows of the selected panel, or every foil's place in the order of work. */
+export const FoilNumbers = memo(function FoilNumbers({ foils, paths, selectedPanel, all = false }: FoilNumbersProps) {
+  return (
+    <g pointerEvents="none">
+      {foils.map((foil, i) => {
+        if (all) return <FoilNumber key={foil.id} at={middleOf(paths[i])} size={Math.min(3.4, Math.max(2.2, foil.thicknessMm * 0.9))} figure={foil.order} />;
+        const named = foil.panel === selectedPanel && Math.abs(foil.column) <= 1;
+        return named && <FoilNumber key={foil.id} at={labelEnd(pathPoints(paths[i]))} size={6.2} figure={foil.row} />;
+      })}
+    </g>
+  );
+});
+
+interface BrightFoilsProps {
+  foils: readonly Foil[];
+  paths: readonly FoilPath[];
+  shade: string;
+  ids: readonly (string | undefined)[];
+}
+
+/** Foils drawn bright, over the others: what is under the pointer, what is chosen. */
+export function BrightFoils({ foils, paths, shade, ids }: BrightFoilsProps) {
+  return <g pointerEvents="none">{foils.map((foil, i) => ids.includes(foil.id) && <Bright key={foil.id} path={paths[i]} foil={foil} shade={shade} />)}</g>;
+}
+
+function Bright({ path, foil, shade }: { path: FoilPath; foil: Foil; shade: string }) {
+  const d = pathThrough(pathPoints(path));
+  const { gather } = path;
+  const hair = Math.max(0.4, foil.thicknessMm - 0.4);
+  const pattern = dashes(gather, foil.widthMm);
+  return (
+    <>
+      <path d={d} fill="none" stroke="var(--color-white)" strokeWidth={foil.thicknessMm + 3} />
+      <path d={d} fill="none" stroke={shade} strokeWidth={hair} />
+      <path
+        d={d} fill="none" stroke="var(--color-sun)" strokeWidth={Math.max(0.8, hair * (gather.kind === 'slice' ? 0.8 : 0.35 + 0.5 * gather.depth))} pathLength={foil.widthMm}
+        strokeDasharray={pattern.length > 0 ? pattern.map((mm) => mm.toFixed(2)).join(' ') : undefined}
+      />
+    </>
+  );
+}
+
+function FoilNumber({ at, size, figure }: { at: OpenedPoint; size: number; figure: number }) {
+  return (
+    <text x={-at.x} y={-at.y + size / 3} fontSize={size} fontWeight="700" textAnchor="middle" fill="var(--color-white)" stroke="#000" strokeOpacity="0.65" strokeWidth={size / 4} paintOrder="stroke">
+      {figure}
+    </text>
+  );
+}
+
+function middleOf({ packed, count }: FoilPath): OpenedPoint {
+  const j = 6 * (count >> 1);
+  return { x: packed[j], y: packed[j + 1] };
+}
+
+/** The row's number stands on the middle line where the foil reaches it, otherwise at the end that lies farther out. */
+function labelEnd(points: readonly OpenedPoint[]): OpenedPoint {
+  const first = points[0];
+  const last = points[points.length - 1];
+  const nearest = Math.abs(first.x) < Math.abs(last.x) ? first : last;
+  if (Math.abs(nearest.x) < 3) return nearest;
+  return Math.hypot(first.x, first.y) > Math.hypot(last.x, last.y) ? first : last;
+}
