@@ -1,5 +1,5 @@
-import { TECHNIQUE_FORMAT, USUAL_HOUSE, type OwnTechnique } from '../core/formats';
-import { startPlan } from '../core/formats';
+import { startPlan, TECHNIQUE_FORMAT, USUAL_HOUSE, type OwnTechnique } from '../core/formats';
+import { createClient } from './clients';
 import type { Actor } from './database';
 import { loadDemo } from './demo/load';
 import { DEMO_PASSWORD } from './demo/people';
@@ -7,6 +7,7 @@ import { readHouse, saveHouse } from './house';
 import { openSession, readSession } from './sessions';
 import { archiveTechnique, keepTechnique, listTechniques, saveTechniqueVersion } from './techniques';
 import { scratchDatabase, type Scratch } from './testing/scratch';
+import { createVisit, readVisit } from './visits';
 
 let scratch: Scratch;
 let first: Actor;
@@ -37,6 +38,14 @@ test('settings based on an older revision overwrite nothing, from the first one 
     expect(await saveHouse(second, stale, { ...before.document, slotMinutes: 30 })).toEqual({ ok: false, revision: before.revision + 1 });
   }
   expect((await readHouse(second)).document.slotMinutes).toBe(90);
+});
+
+test('a first visit takes the foil of the house', async () => {
+  const { revision, document } = await readHouse(second);
+  await saveHouse(second, revision, { ...document, foil: { usableWidthMm: 110, toleranceMm: 15 } });
+  const clientId = await createClient(second, { name: 'Foil Width', phone: '', note: '' });
+  const visit = await readVisit(second, (await createVisit(second, clientId, '2026-11-25'))!);
+  expect(visit?.plan.document.foil).toEqual({ usableWidthMm: 110, toleranceMm: 15 });
 });
 
 test('every saved version of a technique is kept, for this salon only', async () => {

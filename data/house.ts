@@ -1,14 +1,11 @@
-import { parseHouse, USUAL_HOUSE, type House } from '../core/formats';
+import { USUAL_HOUSE, type House } from '../core/formats';
 import { inSalon, type Actor } from './database';
-import { stored } from './documents';
+import { houseRow } from './house-row';
 import type { Revised } from './visits';
 
 /** What the salon has set; revision 0 and the usual figures where it has set nothing yet. */
 export function readHouse(actor: Actor): Promise<Revised<House>> {
-  return inSalon(actor.salonId, async (trx) => {
-    const row = await trx('house').select('document', 'revision').where({ salon_id: actor.salonId }).first();
-    return row ? { revision: row.revision, document: stored('settings of the house', parseHouse(row.document)) } : { revision: 0, document: USUAL_HOUSE };
-  });
+  return inSalon(actor.salonId, async (trx) => (await houseRow(trx, actor.salonId)) ?? { revision: 0, document: USUAL_HOUSE });
 }
 
 export type HouseSaved = { readonly ok: true; readonly revision: number } | { readonly ok: false; readonly revision: number };

@@ -3,6 +3,7 @@ import type { GrowthInterval } from '../core/growth';
 import type { Plan } from '../core/pattern';
 import { inSalon, type Actor, type Transaction } from './database';
 import { stored } from './documents';
+import { houseOf } from './house-row';
 import { listDrafts, type Draft } from './drafts';
 
 export interface VisitSummary {
@@ -93,7 +94,7 @@ export function createVisit(actor: Actor, clientId: string, heldOn: string): Pro
     const consult: Consult = last
       ? { ...stored('consultation', parseConsult(last.consult)), regrowthMm: {}, notes: '' }
       : EMPTY_CONSULT;
-    const plan: Plan = last?.document ? stored('plan', parsePlan(last.document)) : startPlan();
+    const plan: Plan = last?.document ? stored('plan', parsePlan(last.document)) : { ...startPlan(), foil: (await houseOf(trx, actor.salonId)).foil };
     return insertVisit(trx, actor, { clientId, heldOn, consult, plan });
   });
 }

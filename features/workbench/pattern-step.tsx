@@ -4,10 +4,10 @@ import { useState } from 'react';
 import { Checks } from './checks';
 import { FitDialog } from './fit-dialog';
 import { FoilFacts } from './foil-facts';
-import { Heads } from './heads';
-import { Library } from './library';
+import { Heads } from './hand/heads';
+import { Library } from './library/library';
 import { PanelList } from './panel-list';
-import { Recipe } from './recipe';
+import { Recipe } from './recipe/recipe';
 import { Totals } from './totals';
 
 /** The workbench: panels in working order, the head in the middle, the selected panel's recipe. */

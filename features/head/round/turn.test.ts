@@ -1,5 +1,5 @@
 import { makeHead, skullHit, vec } from '@/core/head';
-import { eyeOf, onScreenOf, rayThrough, saidView, settled, turned, VIEWS, type ViewName } from './turn';
+import { enlarged, eyeOf, onScreenOf, rayThrough, saidView, settled, turned, VIEWS, type ViewName } from './turn';
 
 const head = makeHead({ circumferenceMm: 550, hairline: { left: 'round', right: 'round' } });
 const earLeft = vec(72, -38, 0);
@@ -44,4 +44,12 @@ test('a drag never flips the picture; letting go does, where the front begins', 
   expect(settled(dragged)).toMatchObject({ mirrored: Math.abs(dragged.azimuthDeg) < 75 });
   expect(saidView(VIEWS.Front)).toBe('from the front, as in the mirror');
   expect(saidView(VIEWS.Left)).toBe('from the client’s left');
+});
+
+test('enlarged twice as much, a point stands twice as far from the middle; never smaller than whole', () => {
+  const point = vec(40, 20, -80);
+  const [whole, twice] = [VIEWS.Back, enlarged(VIEWS.Back, 2)].map((turn) => onScreenOf(eyeOf(turn, 1), 1, point));
+  expect(twice.x / whole.x).toBeCloseTo(2, 6);
+  expect(twice.y / whole.y).toBeCloseTo(2, 6);
+  expect(enlarged(VIEWS.Back, 0.2).times).toBe(1);
 });

@@ -44,6 +44,12 @@ export function turned(turn: Turn, rightDeg: number, downDeg: number): Turn {
   };
 }
 
+const MOST_TIMES = 4;
+/** Enlarged by a factor, never smaller than the whole head. */
+export function enlarged(turn: Turn, by: number): Turn {
+  return { ...turn, times: Math.min(MOST_TIMES, Math.max(1, turn.times * by)) };
+}
+
 /** Taken up when the hand rests, so that the picture never flips under it. */
 export function settled(turn: Turn): Turn {
   const mirrored = seenInMirror(turn.azimuthDeg) && turn.elevationDeg < 70;

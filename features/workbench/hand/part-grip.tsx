@@ -1,7 +1,7 @@
 'use client';
 
 import { openedPart } from '@/core/head';
-import { useVisit } from '../visit/store';
+import { useVisit } from '../../visit/store';
 import { GripMark } from './grip-mark';
 import { saidPart } from './said-part';
 

@@ -2,8 +2,8 @@
 
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import type { OpenedPoint } from '@/core/head';
-import { onScreen } from '../head/scalp-map';
-import { held } from '../visit/history';
+import { onScreen } from '../../head/scalp-map';
+import { held } from '../../visit/history';
 
 /** Where a pointer is on the opened head that it moves over, mm. */
 export function openedPointOf(event: { clientX: number; clientY: number; currentTarget: Element }): OpenedPoint {

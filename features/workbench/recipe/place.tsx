@@ -5,8 +5,8 @@ import { Select } from '@/ui/select';
 import { Button } from '@/ui/button';
 import { Slider } from '@/ui/slider';
 import { Switch } from '@/ui/switch';
-import { useVisit } from '../visit/store';
-import { useUnits } from '../house/context';
+import { useVisit } from '../../visit/store';
+import { useUnits } from '../../house/context';
 import { LengthSlider } from './length-slider';
 import type { RecipeProps } from './recipe';
 

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState, type PointerEvent, type SVGProps } from 'react';
-import { HEAD_BOX_MM, WHOLE_HEAD, type View } from '../head/scalp-map';
+import { HEAD_BOX_MM, WHOLE_HEAD, type View } from '../../head/scalp-map';
 
 const MOST_TIMES = 8;
 /** From this enlargement on every foil carries its number. */

@@ -3,7 +3,7 @@
 import { GATHER_PRESETS, gatherName, type SingleGather } from '@/core/pattern';
 import { Segmented } from '@/ui/segmented';
 import { Select } from '@/ui/select';
-import { useUnits } from '../house/context';
+import { useUnits } from '../../house/context';
 import { LengthSlider } from './length-slider';
 import type { RecipeProps } from './recipe';
 

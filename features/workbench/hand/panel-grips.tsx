@@ -2,11 +2,11 @@
 
 import { useMemo } from 'react';
 import { changePanel, foilPoints, placeGrips, turnsByHand, withFoilMovedTo, withFoilTurnedTo, type Panel } from '@/core/pattern';
-import { useUnits } from '../house/context';
-import { useVisit } from '../visit/store';
+import { useUnits } from '../../house/context';
+import { useVisit } from '../../visit/store';
 import { GripMark } from './grip-mark';
-import { shownDropout } from './shown-dropout';
-import { usePanelEdit } from './use-panel-edit';
+import { shownDropout } from '../shown-dropout';
+import { usePanelEdit } from '../use-panel-edit';
 
 /** Grips on the edges of the selected panel and on what is left out of it. */
 export function PanelGrips({ times }: { times: number }) {

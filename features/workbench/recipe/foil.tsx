@@ -4,7 +4,8 @@ import type { Panel } from '@/core/pattern';
 import { Segmented } from '@/ui/segmented';
 import { Select } from '@/ui/select';
 import { Slider } from '@/ui/slider';
-import { useUnits } from '../house/context';
+import { useUnits } from '../../house/context';
+import { useVisit } from '../../visit/store';
 import { LengthSlider } from './length-slider';
 import type { RecipeProps } from './recipe';
 
@@ -64,6 +65,7 @@ export function FoilFields({ panel, change }: RecipeProps) {
         label="Columns" hideLabel value={layoutOf(panel)} options={LAYOUTS}
         onChange={(next) => change('columns', (own) => words(LAYOUTS, layoutOf(own)), (own) => ({ ...own, columns: { layout: next === 'bricklaid' ? 'bricklaid' : 'aligned', onePerRow: next === 'one' } }))}
       />
+      <FoilStock />
       <Select
         label="Drop-outs" hideLabel value={dropouts} options={DROPOUTS.some(({ value }) => value === dropouts) ? DROPOUTS : [...DROPOUTS, { value: dropouts, words: `After ${dropouts.replace(/ /g, ', ')}` }]}
         onChange={(next) =>
@@ -74,5 +76,24 @@ export function FoilFields({ panel, change }: RecipeProps) {
         }
       />
     </div>
+  );
+}
+
+/** The foil of this plan: wider sections are divided into columns. */
+function FoilStock() {
+  const { plan, editPlan } = useVisit();
+  const { say } = useUnits();
+  const { usableWidthMm, toleranceMm } = plan.foil;
+  return (
+    <LengthSlider
+      label="Foil size, all panels" min={30} max={300} step={5} mm={usableWidthMm} hint={`Usable width; a section up to ${say(usableWidthMm + toleranceMm)} still goes on one.`}
+      onChange={(mm) =>
+        editPlan(
+          (before, after) => `foil size ${say(before.foil.usableWidthMm)} → ${say(after.foil.usableWidthMm)}`,
+          (before) => ({ ...before, foil: { ...before.foil, usableWidthMm: mm } }),
+          'foil size',
+        )
+      }
+    />
   );
 }

@@ -2,15 +2,15 @@
 
 import { memo, type ComponentType } from 'react';
 import { directionName, gatherName, gatherOf, type Panel, type PanelTotals } from '@/core/pattern';
-import { useVisit } from '../visit/store';
-import { FoilFields } from './recipe-foil';
-import { GatherFields } from './recipe-gather';
-import { PartingFields } from './recipe-parting';
-import { PlaceFields } from './recipe-place';
-import { SpacingFields } from './recipe-spacing';
+import { useVisit } from '../../visit/store';
+import { FoilFields } from './foil';
+import { GatherFields } from './gather';
+import { PartingFields } from './parting';
+import { PlaceFields } from './place';
+import { SpacingFields } from './spacing';
 import { SectionPreview } from './section-preview';
-import { shownDropout } from './shown-dropout';
-import { usePanelEdit, type ChangePanel } from './use-panel-edit';
+import { shownDropout } from '../shown-dropout';
+import { usePanelEdit, type ChangePanel } from '../use-panel-edit';
 
 /** What each part of a recipe is given. */
 export interface RecipeProps {

@@ -2,11 +2,11 @@
 
 import { memo, useState, type MouseEvent, type PointerEvent } from 'react';
 import { foilAt, panelAt, type Foil, type PatternDrawing } from '@/core/pattern';
-import { BrightFoils, FoilNumbers } from '../head/foil-marks';
-import { HairCanvas } from '../head/hair-canvas';
-import { pathThrough, ScalpMap } from '../head/scalp-map';
-import { barkOf, shadeOf } from '../visit/bark';
-import { useLit, useVisit } from '../visit/store';
+import { BrightFoils, FoilNumbers } from '../../head/foil-marks';
+import { HairCanvas } from '../../head/hair-canvas';
+import { pathThrough, ScalpMap } from '../../head/scalp-map';
+import { barkOf, shadeOf } from '../../visit/bark';
+import { useLit, useVisit } from '../../visit/store';
 import { openedPointOf } from './grip-mark';
 import { HairlineGrips } from './hairline-grips';
 import { LeaveOut, useLeaveOut } from './leave-out';

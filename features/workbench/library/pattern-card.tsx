@@ -2,7 +2,7 @@
 
 import { memo, type ReactNode } from 'react';
 import type { LaidPattern } from '@/workers/pattern-asks';
-import { hoursAndMinutes } from '../shared';
+import { hoursAndMinutes } from '../../shared';
 
 interface PatternCardProps {
   name: string;

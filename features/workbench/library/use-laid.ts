@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import type { Plan } from '@/core/pattern';
 import { applyTechnique, type Laid } from '@/core/technique';
 import type { LaidPattern } from '@/workers/pattern-asks';
-import { PatternWorker } from './pattern-worker';
+import { PatternWorker } from '../pattern-worker';
 
 export interface KeyedTechnique {
   readonly key: string;

@@ -1,9 +1,9 @@
 'use client';
 
 import { stitchIntervals, type SingleGather } from '@/core/pattern';
-import { useUnits } from '../house/context';
-import { barkOf } from '../visit/bark';
-import { useVisit } from '../visit/store';
+import { useUnits } from '../../house/context';
+import { barkOf } from '../../visit/bark';
+import { useVisit } from '../../visit/store';
 
 const SHOWN_MM = 60;
 

@@ -3,8 +3,8 @@
 import { useState, type PointerEvent, type SVGProps } from 'react';
 import type { OpenedPoint } from '@/core/head';
 import { changePanel, diskPointOf } from '@/core/pattern';
-import { pathThrough } from '../head/scalp-map';
-import { useVisit } from '../visit/store';
+import { pathThrough } from '../../head/scalp-map';
+import { useVisit } from '../../visit/store';
 import { openedPointOf } from './grip-mark';
 
 /** Half of the triangle's base against its height. */

@@ -3,10 +3,10 @@
 import { pitchOf, type Panel, type PlainSpacing, type Spacing } from '@/core/pattern';
 import { Select } from '@/ui/select';
 import { Slider } from '@/ui/slider';
-import { useUnits } from '../house/context';
+import { useUnits } from '../../house/context';
 import { LengthSlider } from './length-slider';
 import type { RecipeProps } from './recipe';
-import { shownDropout } from './shown-dropout';
+import { shownDropout } from '../shown-dropout';
 
 const KINDS: readonly { value: Spacing['kind']; words: string }[] = [
   { value: 'constant', words: 'Even drop-out' },

@@ -2,11 +2,11 @@
 
 import dynamic from 'next/dynamic';
 import { Component, useDeferredValue, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
-import { barkLightOf } from '../visit/bark';
-import { useLit, useVisit } from '../visit/store';
+import { barkLightOf } from '../../visit/bark';
+import { useLit, useVisit } from '../../visit/store';
 import { OpenedHead } from './opened-head';
 
-const RoundHead = dynamic(() => import('../head/round/round-head'), { ssr: false });
+const RoundHead = dynamic(() => import('../../head/round/round-head'), { ssr: false });
 
 type Which = 'opened' | 'round';
 

@@ -1,7 +1,7 @@
 'use client';
 
 import { fromOpened, hairlineKnots, mirrored, moveLandmark, toOpened } from '@/core/head';
-import { useVisit } from '../visit/store';
+import { useVisit } from '../../visit/store';
 import { GripMark } from './grip-mark';
 
 /** Landmarks of the hairline, to be moved to where this client's runs. Sides that are alike stay alike. */

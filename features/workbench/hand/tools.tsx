@@ -1,7 +1,7 @@
 'use client';
 
 import { ToggleGroup } from 'radix-ui';
-import { useVisit } from '../visit/store';
+import { useVisit } from '../../visit/store';
 
 export type Tool = 'choose' | 'leave-out' | 'hairline';
 

@@ -5,12 +5,12 @@ import { timeThereIs } from '@/core/formats';
 import type { SuggestFacts } from '@/core/suggest';
 import type { PatternAsks } from '@/workers/pattern-asks';
 import { Button } from '@/ui/button';
-import { useHouse } from '../house/context';
-import { barkOf } from '../visit/bark';
-import { useVisit } from '../visit/store';
+import { useHouse } from '../../house/context';
+import { barkOf } from '../../visit/bark';
+import { useVisit } from '../../visit/store';
 import type { TakePattern } from './library';
 import { PatternCard } from './pattern-card';
-import { PatternWorker } from './pattern-worker';
+import { PatternWorker } from '../pattern-worker';
 
 const WEEK_MS = 7 * 86_400_000;
 

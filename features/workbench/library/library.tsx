@@ -6,8 +6,8 @@ import { applyTechnique, applyToPanel, TECHNIQUES, type Laid } from '@/core/tech
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { Segmented } from '@/ui/segmented';
-import { barkOf } from '../visit/bark';
-import { useVisit } from '../visit/store';
+import { barkOf } from '../../visit/bark';
+import { useVisit } from '../../visit/store';
 import { HouseLibrary } from './house-library';
 import { PatternCard } from './pattern-card';
 import { Suggestions } from './suggestions';

@@ -1,9 +1,9 @@
 'use client';
 
 import { pathPoints, type FoilPath } from '@/core/pattern';
-import { onScreen } from '../head/scalp-map';
-import { useUnits } from '../house/context';
-import { useLit, useVisit } from '../visit/store';
+import { onScreen } from '../../head/scalp-map';
+import { useUnits } from '../../house/context';
+import { useLit, useVisit } from '../../visit/store';
 
 /** A mark every so many mm along the parting. */
 const MARK_MM = 10;

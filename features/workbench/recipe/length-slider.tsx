@@ -2,7 +2,7 @@
 
 import { MM_PER_INCH } from '@/core/units';
 import { Slider } from '@/ui/slider';
-import { useUnits } from '../house/context';
+import { useUnits } from '../../house/context';
 
 interface LengthSliderProps {
   label: string;
