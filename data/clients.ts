@@ -31,16 +31,22 @@ export interface ClientStory {
 const DAY_MS = 86_400_000;
 const weeksBetween = (from: string, to: string) => (Date.parse(to) - Date.parse(from)) / DAY_MS / 7;
 
-/** Clients whose name, phone or note holds the words typed, by name. `today` is a day, YYYY-MM-DD. */
+const MOST_FOUND = 100;
+const MOST_LISTED = 300;
+const MOST_WORDS = 8;
+
+/**
+ * Clients whose name, phone or note holds the words typed, or words much like them, the likeliest first; all by name
+ * where nothing is typed. `today` is a day, YYYY-MM-DD.
+ */
 export function listClients(actor: Actor, search: string, today: string): Promise<ClientSummary[]> {
+  const words = search.toLowerCase().normalize('NFC').trim().split(/\s+/).filter(Boolean).slice(0, MOST_WORDS);
   return inSalon(actor.salonId, async (trx) => {
-    const query = trx('client').select('id', 'name', 'phone', 'note').orderByRaw('lower(name)').limit(300);
-    for (const word of search.trim().split(/\s+/).filter(Boolean).slice(0, 8)) {
-      const like = `%${word.replace(/[\\%_]/g, (special) => `\\${special}`)}%`;
-      query.where((either) => either.whereILike('name', like).orWhereILike('phone', like).orWhereILike('note', like));
-    }
-    const clients: Client[] = await query;
-    return summaries(trx, clients, today);
+    const clients = trx('client').select<Client[]>('id', 'name', 'phone', 'note');
+    if (words.length === 0) return summaries(trx, await clients.orderByRaw('lower(name)').limit(MOST_LISTED), today);
+    const found: { client_id: string }[] = (await trx.raw('select client_id from find_clients(?, ?) order by rank', [words, MOST_FOUND])).rows;
+    const byId = new Map((await clients.whereIn('id', found.map(({ client_id }) => client_id))).map((client) => [client.id, client]));
+    return summaries(trx, found.flatMap(({ client_id }) => byId.get(client_id) ?? []), today);
   });
 }
 

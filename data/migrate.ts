@@ -1,8 +1,9 @@
 import type { Knex } from 'knex';
 import * as first from './migrations/0001-first';
 import * as house from './migrations/0002-house';
+import * as search from './migrations/0003-search';
 
-const MIGRATIONS: Record<string, Knex.Migration> = { '0001-first': first, '0002-house': house };
+const MIGRATIONS: Record<string, Knex.Migration> = { '0001-first': first, '0002-house': house, '0003-search': search };
 
 const source: Knex.MigrationSource<string> = {
   getMigrations: async () => Object.keys(MIGRATIONS),

@@ -1,0 +1,57 @@
+import { createClient, listClients } from './clients';
+import type { Actor } from './database';
+import { loadDemo } from './demo/load';
+import { DEMO_PASSWORD } from './demo/people';
+import { openSession, readSession } from './sessions';
+import { scratchDatabase, type Scratch } from './testing/scratch';
+
+const TODAY = '2026-11-25';
+let scratch: Scratch;
+let first: Actor;
+let second: Actor;
+const actor = async (email: string): Promise<Actor> => (await readSession((await openSession(email, DEMO_PASSWORD))!))!;
+const names = async (search: string, who = first) => (await listClients(who, search, TODAY)).map(({ name }) => name);
+
+beforeAll(async () => {
+  scratch = await scratchDatabase();
+  await loadDemo(scratch.owner, TODAY);
+  first = await actor('ottilie@fernhollow.example');
+  second = await actor('leocadia@osieryard.example');
+  for (const [name, phone, note] of [
+    ['Josephine Aldermoor', '0700 900 123', 'asks for 100 % cover'], ['Åsa Lindqvist-Øye', '', ''], ['王小明', '', 'long, worn up'], ['Jo Quill', '', 'under_score'],
+  ]) await createClient(first, { name, phone, note });
+  await createClient(second, { name: 'Josephine Elsewhere', phone: '0700 900 123', note: '' });
+});
+afterAll(() => scratch.drop());
+
+test.each([
+  ['any part of a name', 'dermo', 'Josephine Aldermoor'],
+  ['a slip of the finger', 'josefine', 'Josephine Aldermoor'],
+  ['letters changed over', 'aldremoor', 'Josephine Aldermoor'],
+  ['several words in any order', 'aldermoor jose', 'Josephine Aldermoor'],
+  ['a phone number however it is spaced', '0700900123', 'Josephine Aldermoor'],
+  ['letters with marks', 'lindqvist-øye', 'Åsa Lindqvist-Øye'],
+  ['another script', '王小明', '王小明'],
+  ['the beginning of a name, two letters', 'jo', 'Jo Quill'],
+  ['a percent sign as itself', '100 %', 'Josephine Aldermoor'],
+  ['an underscore as itself', 'under_score', 'Jo Quill'],
+])('found by %s', async (_, search, name) => expect(await names(search)).toContain(name));
+
+test('what begins with the words comes first', async () => expect((await names('josephine'))[0]).toBe('Josephine Aldermoor'));
+
+test('another salon’s client is found by no words, nor by the function called under the application’s role', async () => {
+  for (const search of ['elsewhere', 'josephine', '0700900123', 'jo']) expect(await names(search)).not.toContain('Josephine Elsewhere');
+  expect(await names('aldermoor', second)).toEqual([]);
+  const { rows } = await scratch.app.raw("select * from find_clients(array['josephine'], 10)");
+  expect(rows).toEqual([]);
+});
+
+test.each([
+  ['zzzzqqq', []], ["'; drop table client; --", []], ['\\', []], ['_', []], ['%', ['Josephine Aldermoor']], ['x'.repeat(500), []],
+])('%j is looked for as it is written', async (search, found) => expect(await names(search)).toEqual(found));
+
+test('nothing typed lists everybody by name', async () => {
+  const all = await names('');
+  expect(all.length).toBeGreaterThan(8);
+  expect(all).toContain('Jo Quill');
+});
