@@ -17,6 +17,16 @@ async function slideTo(label: string, value: number, step: number): Promise<void
   await page.waitForFunction((element, wanted) => element.getAttribute('aria-valuenow') === String(wanted), {}, thumb, value);
 }
 
+/** Points of the drawn head that are as bright as lifted hair. */
+const light = () =>
+  session.page.$eval('[aria-label="The head"] canvas:not([data-engine])', (element) => {
+    const canvas = element as HTMLCanvasElement;
+    const { data } = canvas.getContext('2d', { willReadFrequently: true })!.getImageData(0, 0, canvas.width, canvas.height);
+    let points = 0;
+    for (let i = 0; i < data.length; i += 4) if (data[i] > 190 && data[i + 1] > 130 && data[i + 2] < 120) points += 1;
+    return points;
+  });
+
 test('from signing in to a recorded pattern that is found on the client', async () => {
   const { page, complaints } = session;
   await page.goto(`${address()}/sign-in`);
@@ -54,13 +64,17 @@ test('from signing in to a recorded pattern that is found on the client', async 
   await page.waitForSelector('#total-foils');
   const dense = await foilCount(page);
   expect(dense).toBeGreaterThan(90);
+  await page.waitForFunction(() => performance.getEntriesByName('hair first drawn').length > 0);
+  const bright = await light();
   await slideTo('Drop-out', 10, 1);
   const sparse = await foilCount(page);
   expect(sparse).toBeLessThan(dense);
-  const drawn = await page.$$eval('[aria-label^="Opened head with"] path[pathLength]', (paths) => paths.length);
-  expect(drawn).toBe(sparse);
-  const ribbon = await page.$$eval('footer svg g', (cells) => cells.length);
-  expect(ribbon).toBe(sparse);
+  // The drawing shows it: with fewer foils there is less light on the hair, in their proportion.
+  const less = await light();
+  expect(less / bright).toBeGreaterThan(0.8 * (sparse / dense));
+  expect(less / bright).toBeLessThan(1.2 * (sparse / dense));
+  // So does the ribbon, a moment later.
+  await page.waitForFunction((n) => document.querySelectorAll('footer svg g').length === n, {}, sparse);
   expect(await seriousFindings(page)).toEqual([]);
 
   // Undo says what it undoes; redo brings it back.
