@@ -55,9 +55,11 @@ export interface CheckFacts {
   /** Estimated price and what was agreed at most, minor units; null where nothing was. */
   readonly priceMinor: number | null;
   readonly budgetMinor: number | null;
+  /** An amount as the house says it. */
+  sayMoney(minor: number): string;
 }
 
-export const NO_FACTS: CheckFacts = { regrowthMm: {}, priceMinor: null, budgetMinor: null };
+export const NO_FACTS: CheckFacts = { regrowthMm: {}, priceMinor: null, budgetMinor: null, sayMoney: String };
 
 export const USUAL_LIMITS: CheckLimits = {
   sliceMm: 6.4, fineMm: 5, babyMm: 3.2, sliverMm: 1, jump: 1.5, unlitMm: 40, behindMm: 25, driftDeg: 25, shortMm: 40, minutes: null,

@@ -63,12 +63,11 @@ export function overlapChecks({ plan, computed, facts }: CheckInput): Check[] {
 }
 
 /** The estimate is above what was agreed. */
-export function budgetChecks({ facts: { priceMinor, budgetMinor } }: CheckInput): Check[] {
+export function budgetChecks({ facts: { priceMinor, budgetMinor, sayMoney } }: CheckInput): Check[] {
   if (priceMinor === null || budgetMinor === null || priceMinor <= budgetMinor) return [];
-  const money = (minor: number) => (minor / 100).toFixed(2);
   return [{
     rule: 'over-budget', foils: [],
-    seen: `The estimate is ${money(priceMinor)}; ${money(budgetMinor)} was agreed.`,
+    seen: `The estimate is ${sayMoney(priceMinor)}; ${sayMoney(budgetMinor)} was agreed.`,
     why: 'A price is said before the start. Fit the pattern to the budget, or agree on more.',
   }];
 }

@@ -1,5 +1,5 @@
 import type { Head, OpenedPoint, Outline } from '../head';
-import { diskPointOf } from './place-grips';
+import { diskPointOf } from './disk';
 import { polygonArea } from './polygon';
 import type { DiskPoint, Panel } from './types';
 

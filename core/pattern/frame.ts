@@ -2,6 +2,7 @@ import {
   COARSE, distance, distanceRaster, fromOpened, makeScalp, makeScalpGrid, mirrorHead, mix, openedHairline, sagittalPoint,
   type DistanceRaster, type Head, type OpenedPoint, type ScalpGrid, type Vec3,
 } from '../head';
+import { openedFromDisk } from './disk';
 import type { DiskPoint, PlanHead } from './types';
 
 /**
@@ -77,11 +78,7 @@ function makeFrame({ grid, hairlineDistance }: RasteredHead, partOffsetMm: numbe
       toPart ??= distanceToPart(grid, partOffsetMm);
       return toPart;
     },
-    open: ([x, y]) => {
-      const azimuth = Math.atan2(x, y);
-      const arc = Math.hypot(x, y) * head.hairArc(azimuth);
-      return { x: arc * Math.sin(azimuth), y: arc * Math.cos(azimuth) };
-    },
+    open: (point) => openedFromDisk(head, point),
   };
 }
 

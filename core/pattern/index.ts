@@ -3,6 +3,7 @@ export { BRIGHTNESS, brightnessStep } from './brightness';
 export { columnCount, columnEdges } from './columns';
 export { createPatternEngine, MOST_FOILS_PER_PANEL, type ComputedPlan, type PatternDrawing, type PatternEngine } from './compute';
 export { clearLostEdits, dropFoil, moveFoil, restoreFoil, retypeFoil } from './foil-edits';
+export { diskPointOf } from './disk';
 export { foilAt, panelAt } from './foil-at';
 export { gatherOf, pick, pickerOf, stitchIntervals, type Picked, type Picker } from './gather';
 export { GATHER_PRESETS, type GatherPreset } from './gather-presets';
@@ -14,7 +15,7 @@ export {
 } from './panel-edits';
 export { pathPoints, type FoilPath } from './panel-foils';
 export { foilPoints, turnsByHand, withFoilMovedTo, withFoilTurnedTo } from './parting-grips';
-export { diskPointOf, placeGrips, type Grip } from './place-grips';
+export { placeGrips, type Grip } from './place-grips';
 export { crossesItself } from './polygon';
 export { directionName, gatherName, recipeLine } from './recipe-name';
 export { EAR_LINE_DEG } from './region';

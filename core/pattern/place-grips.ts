@@ -1,4 +1,5 @@
 import { distance, fromOpened, sagittalPoint, surfaceDistance, toOpened, type Head, type OpenedPoint, type Vec3 } from '../head';
+import { diskPointOf, openedFromDisk } from './disk';
 import type { DiskPoint, Panel, Place, PlanHead } from './types';
 
 /** A point of a panel's edge that can be taken and moved on the opened head. */
@@ -13,7 +14,7 @@ export interface Grip {
   moved(to: OpenedPoint): Panel;
 }
 
-const { abs, atan2, cos, hypot, max, min, round, sin, PI } = Math;
+const { abs, atan2, cos, max, min, round, sin, PI } = Math;
 const DEG = PI / 180;
 const HAIRLINE_SAMPLES = 720;
 
@@ -31,7 +32,7 @@ export function placeGrips(panel: Panel, head: Head, part: PlanHead['part']): Gr
     })),
     ...panel.leaveOut.flatMap((corners, n) =>
       corners.map((corner, i): Grip => ({
-        id: `leave-out ${n} ${i}`, label: `corner ${i + 1} of what is left out`, said: '', at: open(head, corner),
+        id: `leave-out ${n} ${i}`, label: `corner ${i + 1} of what is left out`, said: '', at: openedFromDisk(head, corner),
         moved: (to) => ({ ...panel, leaveOut: panel.leaveOut.map((own, m) => (m === n ? replaced(own, i, diskPointOf(head, to)) : own)) }),
       })),
     ),
@@ -98,26 +99,12 @@ function gripsOf(place: Place, head: Head, offset: number): PlaceGrip[] {
 
 function cornerGrips(corners: readonly DiskPoint[], head: Head, next: (corners: readonly DiskPoint[]) => Place): PlaceGrip[] {
   return corners.map((corner, i) => ({
-    id: `corner ${i}`, label: `corner ${i + 1}`, said: '', at: open(head, corner),
+    id: `corner ${i}`, label: `corner ${i + 1}`, said: '', at: openedFromDisk(head, corner),
     moved: (to) => next(replaced(corners, i, diskPointOf(head, to))),
   }));
 }
 
 const replaced = (corners: readonly DiskPoint[], at: number, by: DiskPoint): DiskPoint[] => corners.map((corner, i) => (i === at ? by : corner));
-
-/** A point of the opened head in the disk, rounded to about a tenth of a millimetre. */
-export function diskPointOf(head: Head, { x, y }: OpenedPoint): DiskPoint {
-  const azimuth = atan2(x, y);
-  const t = min(1.45, hypot(x, y) / head.hairArc(azimuth));
-  const rounded = (value: number) => round(value * 1000) / 1000 + 0;
-  return [rounded(t * sin(azimuth)), rounded(t * cos(azimuth))];
-}
-
-function open(head: Head, [x, y]: DiskPoint): OpenedPoint {
-  const azimuth = atan2(x, y);
-  const arc = hypot(x, y) * head.hairArc(azimuth);
-  return { x: arc * sin(azimuth), y: arc * cos(azimuth) };
-}
 
 const azimuthDeg = ({ x, y }: OpenedPoint) => abs(atan2(x, y)) / DEG;
 

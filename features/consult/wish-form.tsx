@@ -9,6 +9,7 @@ import { Slider } from '@/ui/slider';
 import { TextArea } from '@/ui/field';
 import { useVisit } from '../visit/store';
 import { useHouse } from '../house/context';
+import { minorPerUnit } from '../house/money';
 import { LevelSlider } from './level-slider';
 
 type PartSide = 'left' | 'middle' | 'right';
@@ -29,6 +30,7 @@ const readWhole = (text: string): number | undefined => (/^\d{1,6}$/.test(text.t
 export function Wish() {
   const { consult, editConsult } = useVisit();
   const { prices } = useHouse();
+  const per = minorPerUnit(prices.currency);
   const set = (label: string, part: Partial<Consult>) => editConsult(label, (before) => ({ ...before, ...part }), label);
   const wish = brightnessStep(consult.brightness);
   const offset = consult.head.part.offsetMm;
@@ -57,8 +59,8 @@ export function Wish() {
           onChange={(minutes) => set('time for the foils', { minutesAtMost: minutes ?? null })}
         />
         <NumberField
-          label="Budget" unit={prices.currency} min={0} max={100_000} value={consult.budgetMinor === null ? undefined : consult.budgetMinor / 100} placeholder="no limit" parse={readWhole}
-          onChange={(amount) => set('budget', { budgetMinor: amount === undefined ? null : amount * 100 })}
+          label="Budget" unit={prices.currency} min={0} max={100_000} value={consult.budgetMinor === null ? undefined : consult.budgetMinor / per} placeholder="no limit" parse={readWhole}
+          onChange={(amount) => set('budget', { budgetMinor: amount === undefined ? null : amount * per })}
         />
       </div>
       <div>

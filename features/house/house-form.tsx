@@ -11,6 +11,7 @@ import { Segmented } from '@/ui/segmented';
 import { Select } from '@/ui/select';
 import { Switch } from '@/ui/switch';
 import { saveHouseSettings } from './actions';
+import { minorPerUnit } from './money';
 
 const UNITS = [{ value: 'mm', words: 'mm' }, { value: 'cm', words: 'cm' }, { value: 'in', words: 'inch' }] as const;
 const WAYS = [{ value: 'flat', words: 'Flat, with add-ons' }, { value: 'hourly', words: 'By the hour' }] as const;
@@ -48,6 +49,7 @@ export function HouseForm({ initial, revision, mayChange }: { initial: House; re
     setHouse((before) => ({ ...before, ...part }));
     setSaid(undefined);
   };
+  const per = minorPerUnit(house.prices.currency);
   const prices = (part: Partial<House['prices']>) => set({ prices: { ...house.prices, ...part } });
   const save = () =>
     startSaving(async () => {
@@ -76,14 +78,14 @@ export function HouseForm({ initial, revision, mayChange }: { initial: House; re
           <Part title="Prices and time, first estimates">
             <Segmented label="How foils are priced" value={house.prices.way} options={WAYS} onChange={(way) => prices({ way })} />
             <div className="grid grid-cols-2 gap-3">
-              <NumberField label="Base of the service" unit={house.prices.currency} min={0} max={100_000} value={house.prices.baseMinor / 100} parse={minor} onChange={(value) => value !== undefined && prices({ baseMinor: Math.round(value * 100) })} />
+              <NumberField label="Base of the service" unit={house.prices.currency} min={0} max={100_000} value={house.prices.baseMinor / per} parse={minor} onChange={(value) => value !== undefined && prices({ baseMinor: Math.round(value * per) })} />
               {house.prices.way === 'flat' ? (
                 <>
                   <NumberField label="Foils in the base" unit="foils" min={0} max={300} value={house.prices.includedFoils} parse={whole} onChange={(foils) => foils !== undefined && prices({ includedFoils: foils })} />
-                  <NumberField label="Each further foil" unit={house.prices.currency} min={0} max={1000} value={house.prices.perFoilMinor / 100} parse={minor} onChange={(value) => value !== undefined && prices({ perFoilMinor: Math.round(value * 100) })} />
+                  <NumberField label="Each further foil" unit={house.prices.currency} min={0} max={1000} value={house.prices.perFoilMinor / per} parse={minor} onChange={(value) => value !== undefined && prices({ perFoilMinor: Math.round(value * per) })} />
                 </>
               ) : (
-                <NumberField label="Hour of foiling" unit={house.prices.currency} min={0} max={10_000} value={house.prices.perHourMinor / 100} parse={minor} onChange={(value) => value !== undefined && prices({ perHourMinor: Math.round(value * 100) })} />
+                <NumberField label="Hour of foiling" unit={house.prices.currency} min={0} max={10_000} value={house.prices.perHourMinor / per} parse={minor} onChange={(value) => value !== undefined && prices({ perHourMinor: Math.round(value * per) })} />
               )}
               <NumberField label="Time for the foils" unit="min" min={10} max={600} value={house.slotMinutes ?? undefined} placeholder="not set" parse={whole} onChange={(minutes) => set({ slotMinutes: minutes ?? null })} />
             </div>

@@ -23,11 +23,12 @@ export async function loadSheet(visitId: string): Promise<StationSheet | 'signed
   const { totals } = computed.sheet;
   const limits = { ...limitsOf(house), minutes: timeThereIs(house, consult.minutesAtMost) };
   const price = priceOf(totals, house.prices);
-  const facts = { regrowthMm: consult.regrowthMm, priceMinor: price, budgetMinor: consult.budgetMinor };
+  const money = moneyIn(house.prices.currency);
+  const facts = { regrowthMm: consult.regrowthMm, priceMinor: price, budgetMinor: consult.budgetMinor, sayMoney: money };
   const findings = checksOf(plan, computed, limits, house.rulesOff, facts);
   return stationSheet(plan, computed, {
     client: visit.client.name, date: sayDay(visit.heldOn), colourist: visit.personName, base: formatLevel(consult.naturalLevel), goal: formatLevel(consult.goalLevel),
-    brightness: consult.brightness, units: house.units, price: totals.foils > 0 ? moneyIn(house.prices.currency)(price) : null,
+    brightness: consult.brightness, units: house.units, price: totals.foils > 0 ? money(price) : null,
     cautions: findings.slice(0, 4).map(({ seen }) => seen),
   });
 }

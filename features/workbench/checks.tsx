@@ -6,22 +6,23 @@ import { priceOf } from '@/core/fee';
 import { limitsOf, timeThereIs } from '@/core/formats';
 import { clearLostEdits } from '@/core/pattern';
 import { WarnIcon } from '@/ui/icons';
-import { useHouse } from '../house/context';
+import { useHouse, useMoney } from '../house/context';
 import { useVisit } from '../visit/store';
 
 /** What is worth a second look in the pattern: each finding with its reason, its place, and a mend where there is one. */
 export function Checks() {
   const { plan, computed, consult, editPlan, select, light } = useVisit();
   const house = useHouse();
+  const money = useMoney();
   const [open, setOpen] = useState(false);
   // Findings may come a moment after the drawing: the drawing answers first.
   const settled = useDeferredValue(computed);
   const settledPlan = useDeferredValue(plan);
   const { regrowthMm, budgetMinor, minutesAtMost } = consult;
   const checks = useMemo(() => {
-    const facts = { regrowthMm, priceMinor: priceOf(settled.sheet.totals, house.prices), budgetMinor };
+    const facts = { regrowthMm, priceMinor: priceOf(settled.sheet.totals, house.prices), budgetMinor, sayMoney: money };
     return checksOf(settledPlan, settled, { ...limitsOf(house), minutes: timeThereIs(house, minutesAtMost) }, house.rulesOff, facts);
-  }, [settledPlan, settled, house, regrowthMm, budgetMinor, minutesAtMost]);
+  }, [settledPlan, settled, house, money, regrowthMm, budgetMinor, minutesAtMost]);
   const lost = settled.sheet.edits.filter(({ applied }) => !applied);
   const count = checks.length + (lost.length > 0 ? 1 : 0);
   if (count === 0) {

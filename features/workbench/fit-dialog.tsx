@@ -9,6 +9,7 @@ import { NumberField } from '@/ui/number-field';
 import { Segmented } from '@/ui/segmented';
 import { hoursAndMinutes } from '../shared';
 import { useHouse, useMoney } from '../house/context';
+import { minorPerUnit } from '../house/money';
 import { useVisit } from '../visit/store';
 import { PatternWorker } from './pattern-worker';
 
@@ -42,6 +43,7 @@ function FitForm({ onDone }: { onDone(): void }) {
   const [working, setWorking] = useState(false);
   const worker = useRef<PatternWorker>(null);
   useEffect(() => () => worker.current?.stop(), []);
+  const per = minorPerUnit(prices.currency);
   const price = priceOf(totals, prices);
   const now = kind === 'foils' ? `of ${totals.foils}` : kind === 'minutes' ? `of ${Math.round(totals.foilingMinutes)}` : `of ${money(price)}`;
 
@@ -61,7 +63,7 @@ function FitForm({ onDone }: { onDone(): void }) {
   const limitOf = (of: Kind, figure: number): FitLimit | { problem: string } => {
     if (of === 'foils') return { kind: of, foils: figure };
     if (of === 'minutes') return { kind: of, minutes: figure };
-    const paid = withinBudget(figure * 100, prices);
+    const paid = withinBudget(figure * per, prices);
     if (!paid.ok) return { problem: `By the prices of the house foils begin at ${money(paid.leastMinor)}.` };
     if (paid.kind === 'all') return { kind: 'foils', foils: totals.foils };
     return paid;
@@ -109,7 +111,7 @@ function FitForm({ onDone }: { onDone(): void }) {
           <Button
             look="primary"
             onClick={() => {
-              editPlan(`fitted to ${kind === 'budget' ? money((value ?? 0) * 100) : `${value} ${kind}`}`, () => fitted.plan);
+              editPlan(`fitted to ${kind === 'budget' ? money((value ?? 0) * per) : `${value} ${kind}`}`, () => fitted.plan);
               onDone();
             }}
           >
