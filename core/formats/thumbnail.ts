@@ -10,12 +10,17 @@ export interface Thumbnail {
   readonly painted: string;
 }
 
+/** Free space round the head, mm: a foil's corner may stand out a little. */
+const MARGIN_MM = 4;
+
 export function thumbnailOf({ drawing }: ComputedPlan): Thumbnail {
   const { head, paths, painted } = drawing;
-  const { k } = head;
+  const hairline = openedHairline(head, 90);
+  const edge = (of: (...all: number[]) => number, axis: 'x' | 'y') => of(...hairline.map((point) => -point[axis]));
+  const [left, top] = [edge(Math.min, 'x') - MARGIN_MM, edge(Math.min, 'y') - MARGIN_MM];
   return {
-    box: [-170 * k, -112 * k, 340 * k, 362 * k].map(mm).join(' '),
-    hairline: line(openedHairline(head, 90)),
+    box: [left, top, edge(Math.max, 'x') + MARGIN_MM - left, edge(Math.max, 'y') + MARGIN_MM - top].map(mm).join(' '),
+    hairline: line(hairline),
     foils: paths.map(ribbon).join(''),
     painted: painted.map(ribbon).join(''),
   };
