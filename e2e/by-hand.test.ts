@@ -197,6 +197,18 @@ test('by hand: a panel’s edge, the pitch, the angle, the hairline, a triangle 
   await pressWords('Take the last back in');
   await page.waitForFunction((n) => Number(document.querySelector('#total-foils')!.textContent) === n, {}, before);
 
+  // And by keyboard alone: a triangle in the middle of the panel, whose corners the arrow keys move.
+  await (await button('Leave a triangle out')).evaluate((element) => (element as HTMLButtonElement).focus());
+  await page.keyboard.press('Enter');
+  const corner = (await page.waitForSelector('g.grip[aria-label^="Corner 1 of what is left out"]'))!;
+  const count = await foilCount(page);
+  await corner.evaluate((element) => (element as SVGGElement).focus());
+  await page.keyboard.down('Shift');
+  for (let i = 0; i < 4; i += 1) await page.keyboard.press('ArrowUp');
+  await page.keyboard.up('Shift');
+  await page.waitForFunction((n) => Number(document.querySelector('#total-foils')!.textContent) !== n, {}, count);
+  await pressWords('Take the last back in');
+
   // A landmark of the hairline, by keyboard; the other side goes along.
   await pressWords('Hairline');
   const landmark = (await page.waitForSelector('g.grip[aria-label^="Hairline, left, landmark 3"]'))!;

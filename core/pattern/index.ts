@@ -8,6 +8,7 @@ export { foilAt, panelAt } from './foil-at';
 export { gatherOf, pick, pickerOf, stitchIntervals, type Picked, type Picker } from './gather';
 export { GATHER_PRESETS, type GatherPreset } from './gather-presets';
 export { hairGrams, hairIn, hairsOn } from './hair';
+export { middleTriangle } from './middle-triangle';
 export { looselyMirrored, mirrorPanel, mirrorPlan } from './mirror';
 export { panelDifferences, withPanelOf, type PanelDifference } from './panel-differences';
 export {

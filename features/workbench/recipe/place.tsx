@@ -1,6 +1,6 @@
 'use client';
 
-import { asOutline, changePanel, isSectionedFirst, sectionFirst, type Panel, type PanelSide, type Place } from '@/core/pattern';
+import { asOutline, changePanel, isSectionedFirst, middleTriangle, sectionFirst, type Panel, type PanelSide, type Place } from '@/core/pattern';
 import { Select } from '@/ui/select';
 import { Button } from '@/ui/button';
 import { Slider } from '@/ui/slider';
@@ -39,6 +39,10 @@ export function PlaceFields({ panel, change }: RecipeProps) {
     const edge = drawn && asOutline(panel, drawn.outlines, head);
     if (edge) editPlan(`edge by hand, ${panel.name}`, (before) => changePanel(before, panel.id, () => edge));
   };
+  const leaveOut = () => {
+    const corners = drawn && middleTriangle(drawn.outlines, head);
+    if (corners) editPlan(`triangle left out, ${panel.name}`, (before) => changePanel(before, panel.id, (own) => ({ ...own, leaveOut: [...own.leaveOut, corners] })));
+  };
   return (
     <div className="mt-4 grid gap-1 border-t border-line pt-3">
       <p className="text-base"><span className="text-ink-soft">Place:</span> <b className="font-semibold">{PLACE_NAMES[place.kind]}</b></p>
@@ -68,6 +72,7 @@ export function PlaceFields({ panel, change }: RecipeProps) {
         </p>
       )}
       {place.kind !== 'outline' && place.kind !== 'triangle' && drawn && <Button small onClick={drawEdge}>Draw its edge by hand</Button>}
+      {drawn && <Button small onClick={leaveOut}>Leave a triangle out</Button>}
       <Select label="Side" hideLabel value={panel.side} options={SIDES} onChange={(side) => change('side', (own) => own.side, (own: Panel) => ({ ...own, side }))} />
       <div className="mt-1 flex items-center justify-between gap-3">
         <span className="text-base text-ink-soft">Sectioned off before the others</span>
