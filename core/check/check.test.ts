@@ -1,6 +1,7 @@
 import { planWith, engine } from '../pattern/testing';
 import { planOf, TECHNIQUES, techniqueOf } from '../technique';
 import { startPlan } from '../formats';
+import type { Zone } from '../head';
 import type { Plan } from '../pattern';
 import { checksOf, NO_FACTS, unlitStretches, USUAL_LIMITS, type Rule } from './index';
 
@@ -139,6 +140,13 @@ test('short hair at the hairline is not foiled', () => {
   expect(found.foils.length).toBeGreaterThan(0);
   expect(left).toBeUndefined();
   expect(rules(average)).not.toContain('short-hairline');
+});
+
+test('baby hair marked on the hair map is not foiled either, and away from the hairline it is no matter', () => {
+  const plan = planWith([{ place: { kind: 'hairline-band', widthMm: 12 }, direction: { kind: 'hairline' } }]);
+  const found = (zone: Zone) => checksOf(plan, engine.compute(plan), USUAL_LIMITS, [], { ...NO_FACTS, brokenZones: [zone] }).find(({ rule }) => rule === 'short-hairline');
+  expect(found('temple-l')!.seen).toMatch(/^Temple, left: baby hair or breakage lies in \d+ foils/);
+  expect(found('crown')).toBeUndefined();
 });
 
 test('over hair that was lightened before, it says where to stop', () => {

@@ -1,4 +1,4 @@
-import { hairlineKnots, zoneName, type Zone } from '../head';
+import { hairlineKnots, zoneName, ZONES, type Zone } from '../head';
 import { changePanel, dropFoil, type Panel } from '../pattern';
 import type { Check, CheckInput } from './check';
 
@@ -31,14 +31,18 @@ export function pointedChecks({ plan, computed }: CheckInput): Check[] {
 }
 
 /** Short or broken hair at the hairline is pinned away, not lightened. */
-export function shortChecks({ plan, computed, limits }: CheckInput): Check[] {
-  const short = Object.entries(plan.hair.byZone).filter(([zone, own]) => ON_HAIRLINE.test(zone) && own?.lengthMm !== undefined && own.lengthMm < limits.shortMm);
-  return short.flatMap(([zone, own]): Check[] => {
+export function shortChecks({ plan, computed, limits, facts }: CheckInput): Check[] {
+  const short = ZONES.filter((zone) => ON_HAIRLINE.test(zone)).flatMap((zone) => {
+    const { lengthMm } = plan.hair.byZone[zone] ?? {};
+    if (lengthMm !== undefined && lengthMm < limits.shortMm) return [{ zone, words: `hair of ${lengthMm} mm` }];
+    return facts.brokenZones.includes(zone) ? [{ zone, words: 'baby hair or breakage' }] : [];
+  });
+  return short.flatMap(({ zone, words }): Check[] => {
     const foils = computed.sheet.foils.filter((foil) => foil.zone === zone);
     if (foils.length === 0) return [];
     return [{
       rule: 'short-hairline', panel: foils[0].panel, foils: foils.map(({ id }) => id),
-      seen: `${zoneName(zone as Zone)}: hair of ${own!.lengthMm} mm lies in ${foils.length === 1 ? 'a foil' : `${foils.length} foils`}.`,
+      seen: `${zoneName(zone)}: ${words} lies in ${foils.length === 1 ? 'a foil' : `${foils.length} foils`}.`,
       why: 'Baby hair and breakage break further, and lightening them draws the eye there. Pin them away.',
       mend: { words: foils.length === 1 ? 'Drop that foil' : `Drop these ${foils.length} foils`, apply: (before) => foils.reduce((plan, { id }) => dropFoil(plan, id), before) },
     }];

@@ -1,7 +1,14 @@
 import { z } from 'zod';
 import { ZONES, type Zone } from '../head';
 import { AVERAGE_HAIR, AVERAGE_HEAD, between, hairSchema, whole, headSchema, levelField } from './fields';
+import { healthSchema, historySchema, goalsSchema, occasionsSchema } from './history-fields';
+import { zoneHairSchema } from './zone-hair';
 import { parseWith, type Parsed } from './problem';
+
+/** One of a few answers; null until it was asked. */
+function answer<T extends string>(values: readonly [T, ...T[]], description: string) {
+  return z.enum(values, { error: `must be one of ${values.join(', ')}` }).nullable().default(null).describe(`${description}; null when it was not asked`);
+}
 
 const regrowth = z
   .partialRecord(z.enum(ZONES), between(0, 400, 'mm', 'Regrowth since the zone was last taken to the root, mm'), {
@@ -16,30 +23,71 @@ export const consultSchema = z.strictObject({
   goalLevel: levelField('Level wished for'),
   brightness: z.int().min(1).max(5).describe('1 natural with a few lights … 5 light all over with some depth'),
   wornUpShare: between(0, 1, '', 'Share of the time that hair is tied up, 0–1; null when it was not asked').nullable().default(null),
+  wornHalfUpShare: between(0, 1, '', 'Share of the time that hair is half up, 0–1; null when it was not asked').nullable().default(null),
+  contrast: answer(['blended', 'defined', 'high'], 'How far light and dark stand apart'),
+  tone: answer(['warm', 'neutral', 'cool', 'bright'], 'Tone wished for; bright is a bright white'),
+  skinTone: answer(['cool', 'neutral', 'olive', 'warm'], 'Skin and eyes, only a hint for the tone'),
+  faceFrame: z
+    .strictObject({
+      strength: z.enum(['none', 'soft', 'bold'], { error: 'must be none, soft or bold' }).describe('How bright the face frame is'),
+      behindMm: between(0, 120, 'mm', 'How far back from the hairline it goes, mm'),
+    })
+    .nullable()
+    .default(null)
+    .describe('Face frame; null when it was not asked'),
+  hairlineBlend: answer(['strong', 'sun-touched'], 'Blend at the hairline'),
+  partMoves: answer(['never', 'sometimes', 'often'], 'How often the part moves'),
+  cowlick: answer(['none', 'front', 'crown', 'both'], 'Where a cowlick is'),
+  weeksBetween: whole(2, 60, 'Weeks between visits; null when it was not asked').nullable().default(null),
+  washesPerWeek: between(0.5, 14, 'a week', 'Washes a week; null when it was not asked').nullable().default(null),
   minutesAtMost: whole(10, 600, 'Time that the client has for the foils, minutes; null without a limit').nullable().default(null),
   budgetMinor: whole(0, 10_000_000, 'What was agreed at most, minor units of the house’s currency; null without a limit').nullable().default(null),
   head: headSchema,
   hair: hairSchema,
   regrowthMm: regrowth,
+  map: z.partialRecord(z.enum(ZONES), zoneHairSchema, { error: 'must be what was seen by zone' }).default({}).describe('Hair map: what was seen zone by zone'),
+  history: historySchema,
+  occasions: occasionsSchema,
+  extensions: answer(['none', 'worn', 'planned'], 'Extensions'),
+  goals: goalsSchema,
+  health: healthSchema,
   notes: z.string({ error: 'must be text' }).max(4000, 'must be at most 4000 characters'),
+}).superRefine((consult, context) => {
+  for (const [path, message] of contradictions(consult)) context.addIssue({ code: 'custom', path: [...path], message });
 });
+
+/** What cannot be true together, each with the place where it is seen. */
+function contradictions(consult: {
+  wornUpShare: number | null; wornHalfUpShare: number | null; hair: Consult['hair']; regrowthMm: RegrowthByZone; map: Consult['map'];
+}): [readonly string[], string][] {
+  const out: [readonly string[], string][] = [];
+  if ((consult.wornUpShare ?? 0) + (consult.wornHalfUpShare ?? 0) > 1 + 1e-9) out.push([['wornHalfUpShare'], 'tied up and half up together are more than all of the time']);
+  const lengthIn = (zone: Zone) => consult.hair.byZone[zone]?.lengthMm ?? consult.hair.lengthMm;
+  for (const zone of ZONES) {
+    const length = lengthIn(zone);
+    const regrowth = consult.regrowthMm[zone];
+    if (regrowth !== undefined && regrowth > length) {
+      out.push([['regrowthMm', zone], `regrowth of ${regrowth} mm is longer than the hair there, ${length} mm`]);
+    }
+    const band = consult.map[zone]?.band;
+    if (band && band.toMm > length) out.push([['map', zone, 'band'], `the band ends ${band.toMm} mm from the scalp, and the hair there is ${length} mm long`]);
+  }
+  return out;
+}
 
 export type Consult = z.infer<typeof consultSchema>;
 export type RegrowthByZone = Partial<Record<Zone, number>>;
 
-export const EMPTY_CONSULT: Consult = {
+export const EMPTY_CONSULT: Consult = consultSchema.parse({
   version: 1,
   naturalLevel: 6,
   goalLevel: 8,
   brightness: 3,
-  wornUpShare: null,
-  minutesAtMost: null,
-  budgetMinor: null,
   head: AVERAGE_HEAD,
   hair: AVERAGE_HAIR,
   regrowthMm: {},
   notes: '',
-};
+});
 
 export function parseConsult(value: unknown): Parsed<Consult> {
   return parseWith(consultSchema, value);

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { RULES, USUAL_LIMITS, type CheckLimits } from '../check/check';
 import { SCHOOL_KEYS, SCHOOLS, USUAL_SCHOOLS, type Schools } from '../school';
-import { between, whole } from './fields';
+import { between, whole, yesOrNo } from './fields';
 import { parseWith, type Parsed } from './problem';
 
 const money = (description: string) => whole(0, 10_000_000, `${description}, minor units of the currency`);
@@ -21,10 +21,34 @@ const schools = z
 
 const limit = (least: number, most: number, unit: string, usual: number, description: string) => between(least, most, unit, description).default(usual);
 
+function isTimeZone(name: string): boolean {
+  try {
+    return new Intl.DateTimeFormat('en', { timeZone: name }) !== null;
+  } catch {
+    return false;
+  }
+}
+
 /** What a salon sets once for all its visits. */
 export const houseSchema = z.strictObject({
   version: z.literal(1),
   units: z.enum(['mm', 'cm', 'in'], { error: 'must be mm, cm or in' }).default('mm').describe('Unit in which lengths are said and read'),
+  decimalComma: yesOrNo('Figures are written with a decimal comma').default(false),
+  timeZone: z
+    .string({ error: 'must be the name of a time zone' })
+    .max(60, 'must be the name of a time zone')
+    .refine(isTimeZone, 'is no time zone that is known here')
+    .default('UTC')
+    .describe('Time zone of the salon, as the time zone database names it'),
+  lockMinutes: whole(1, 240, 'A station locks after this many minutes without a touch').default(10),
+  cautions: z
+    .strictObject({
+      alertHours: whole(0, 240, 'An alert test is read this many hours after it was put on').default(48),
+      alertDays: whole(1, 1000, 'An alert test counts for this many days').default(180),
+      age: whole(0, 21, 'Below this age a guardian’s consent is asked, as local law has it').default(16),
+    })
+    .prefault({})
+    .describe('What cautions go by; the leaflet and local rules come first'),
   foil: z
     .strictObject({ usableWidthMm: between(30, 300, 'mm', 'Width of hair that fits on one foil, mm'), toleranceMm: between(0, 60, 'mm', 'A section may be this much wider, mm') })
     .default({ usableWidthMm: 95, toleranceMm: 25 })

@@ -2,6 +2,7 @@ export { type Consult, consultSchema, EMPTY_CONSULT, parseConsult, type Regrowth
 export { differencesOf, type Difference } from './differences';
 export { AVERAGE_HAIR, AVERAGE_HEAD } from './fields';
 export { houseSchema, limitsOf, parseHouse, timeThereIs, USUAL_HOUSE, type House } from './house-document';
+export { NOTED, SERVICES, type Health, type HistoryEntry, type Service } from './history-fields';
 export { type Outcome, outcomeSchema, parseOutcome } from './outcome-document';
 export { openedHeadSvg } from './opened-head-shapes';
 export { panelOf, parsePlan, parsePlanText, PLAN_FORMAT, PLAN_VERSION, planSchema, type PanelInput } from './plan-document';
@@ -13,3 +14,4 @@ export { svgOf, type Shape } from './shapes';
 export { stationSheet, type SheetFacts, type StationSheet } from './station-sheet';
 export { thumbnailOf, type Thumbnail } from './thumbnail';
 export { techniquesSchema, type TechniquesDocument } from './techniques-document';
+export { CONDITIONS, HAIR_FLAGS, type Condition, type HairFlag, type ZoneHair } from './zone-hair';

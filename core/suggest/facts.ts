@@ -16,4 +16,8 @@ export interface SuggestFacts {
   readonly weeksSinceLast: number | null;
   /** Share of grey, 0–1. */
   readonly greyShare: number | null;
+  /** Weeks that the client lets pass between visits. */
+  readonly weeksBetween: number | null;
+  readonly contrast: 'blended' | 'defined' | 'high' | null;
+  readonly partMoves: 'never' | 'sometimes' | 'often' | null;
 }

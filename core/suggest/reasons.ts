@@ -14,6 +14,9 @@ const UP_SHARE = 0.5;
 /** Before so many weeks a full service comes too early; the hairline shows first. */
 const EARLY_WEEKS = 7;
 
+/** From so many weeks between visits a root line would show before the next one. */
+const LONG_WEEKS = 11;
+
 type Trait = 'partial' | 'perimeter' | 'contrast' | 'grey' | 'lived-in' | 'quick' | 'soft';
 
 /** What each built-in technique is good for. */
@@ -79,6 +82,14 @@ export function reasonsFor(technique: Technique, overview: TechniqueOverview, fa
     if (has('contrast')) out.push({ weight: facts.brightness >= 4 ? 2 : 0.5, words: `base ${facts.naturalLevel}, ${lift} levels of lift: contrast is part of it` });
     if (has('soft')) out.push({ weight: 0.7, words: `base ${facts.naturalLevel} to ${facts.goalLevel}: fine pieces keep ${lift} levels of lift from striping` });
   } else if (has('contrast')) out.push({ weight: -1, words: '' });
+  if (facts.weeksBetween !== null && facts.weeksBetween >= LONG_WEEKS) {
+    if (has('lived-in')) out.push({ weight: 3, words: `comes every ${facts.weeksBetween} weeks: starts off the scalp grow out without a line` });
+    if (has('contrast')) out.push({ weight: -1, words: `comes every ${facts.weeksBetween} weeks, and contrast shows its line early` });
+  }
+  if (facts.contrast === 'high') out.push({ weight: has('contrast') ? 2 : has('soft') ? -1 : 0, words: has('contrast') ? 'high contrast is wished for' : has('soft') ? 'soft, where high contrast is wished for' : '' });
+  if (facts.contrast === 'blended' && (has('soft') || has('lived-in'))) out.push({ weight: 1, words: 'blended, as wished for' });
+  if (facts.contrast === 'blended' && has('contrast')) out.push({ weight: -1.5, words: 'stands apart, where a blend is wished for' });
+  if (facts.partMoves === 'often' && /part/.test(technique.key)) out.push({ weight: 1, words: 'the part moves often: the whole part panel is lit' });
   if (has('lived-in') && facts.schools.rootShadow === 'spacing' && facts.schools.feather === 'feather') {
     out.push({ weight: 0.6, words: 'starts off the scalp and feathered, as your house likes it' });
   }

@@ -7,6 +7,7 @@ import { settle, suggest, type SuggestFacts } from './index';
 const facts: SuggestFacts = {
   on: { head: AVERAGE_HEAD, hair: AVERAGE_HAIR, foil: { usableWidthMm: 95, toleranceMm: 25 } },
   brightness: 3, naturalLevel: 6, goalLevel: 8, schools: USUAL_SCHOOLS, minutes: null, wornUpShare: null, weeksSinceLast: null, greyShare: null,
+  weeksBetween: null, contrast: null, partMoves: null,
 };
 const first = (more: Partial<SuggestFacts>) => suggest({ ...facts, ...more }, engine);
 
@@ -60,4 +61,16 @@ test('a band is added for hair that is worn up, once', () => {
   const once = settle(planOf(techniqueOf('four-quarters')!), worn);
   expect(once.settings.map(({ words }) => words)).toContain('a hairline band added');
   expect(settle(once.plan, worn).settings).toEqual([]);
+});
+
+test('who comes every 14 weeks is offered patterns that grow out without a line, with that reason', () => {
+  const suggestions = first({ weeksBetween: 14, brightness: 4 });
+  expect(suggestions.some(({ why }) => why.some((words) => /every 14 weeks/.test(words)))).toBe(true);
+});
+
+test('a wish for high contrast brings a pattern of contrast in, a wish for a blend keeps it out', () => {
+  const contrast = ['crown-wheel', 'fast-slices', 'deep-contrast'];
+  const keys = (part: Parameters<typeof first>[0]) => first({ naturalLevel: 4, goalLevel: 8, ...part }).map(({ technique }) => technique.key);
+  expect(keys({ contrast: 'high' }).some((key) => contrast.includes(key))).toBe(true);
+  expect(keys({ contrast: 'blended' }).some((key) => contrast.includes(key))).toBe(false);
 });

@@ -2,6 +2,7 @@ import 'server-only';
 import { priceOf } from '@/core/fee';
 import { checksOf } from '@/core/check';
 import { limitsOf, stationSheet, timeThereIs, type StationSheet } from '@/core/formats';
+import { brokenZonesOf } from '@/core/hair-map';
 import { createPatternEngine } from '@/core/pattern';
 import { formatLevel } from '@/core/units';
 import { readHouse } from '@/data/house';
@@ -24,7 +25,7 @@ export async function loadSheet(visitId: string): Promise<StationSheet | 'signed
   const limits = { ...limitsOf(house), minutes: timeThereIs(house, consult.minutesAtMost) };
   const price = priceOf(totals, house.prices);
   const money = moneyIn(house.prices.currency);
-  const facts = { regrowthMm: consult.regrowthMm, priceMinor: price, budgetMinor: consult.budgetMinor, sayMoney: money };
+  const facts = { regrowthMm: consult.regrowthMm, brokenZones: brokenZonesOf(consult), priceMinor: price, budgetMinor: consult.budgetMinor, sayMoney: money };
   const findings = checksOf(plan, computed, limits, house.rulesOff, facts);
   return stationSheet(plan, computed, {
     client: visit.client.name, date: sayDay(visit.heldOn), colourist: visit.personName, base: formatLevel(consult.naturalLevel), goal: formatLevel(consult.goalLevel),

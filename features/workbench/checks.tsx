@@ -4,6 +4,7 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { checksOf, type Check } from '@/core/check';
 import { priceOf } from '@/core/fee';
 import { limitsOf, timeThereIs } from '@/core/formats';
+import { brokenZonesOf } from '@/core/hair-map';
 import { clearLostEdits } from '@/core/pattern';
 import { WarnIcon } from '@/ui/icons';
 import { useHouse, useMoney } from '../house/context';
@@ -19,10 +20,11 @@ export function Checks() {
   const settled = useDeferredValue(computed);
   const settledPlan = useDeferredValue(plan);
   const { regrowthMm, budgetMinor, minutesAtMost } = consult;
+  const brokenZones = useMemo(() => brokenZonesOf(consult), [consult]);
   const checks = useMemo(() => {
-    const facts = { regrowthMm, priceMinor: priceOf(settled.sheet.totals, house.prices), budgetMinor, sayMoney: money };
+    const facts = { regrowthMm, brokenZones, priceMinor: priceOf(settled.sheet.totals, house.prices), budgetMinor, sayMoney: money };
     return checksOf(settledPlan, settled, { ...limitsOf(house), minutes: timeThereIs(house, minutesAtMost) }, house.rulesOff, facts);
-  }, [settledPlan, settled, house, money, regrowthMm, budgetMinor, minutesAtMost]);
+  }, [settledPlan, settled, house, money, regrowthMm, brokenZones, budgetMinor, minutesAtMost]);
   const lost = settled.sheet.edits.filter(({ applied }) => !applied);
   const count = checks.length + (lost.length > 0 ? 1 : 0);
   if (count === 0) {

@@ -2,6 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import { timeThereIs } from '@/core/formats';
+import { greyShareOf } from '@/core/hair-map';
 import type { SuggestFacts } from '@/core/suggest';
 import type { PatternAsks } from '@/workers/pattern-asks';
 import { Button } from '@/ui/button';
@@ -60,7 +61,7 @@ function useFacts(): SuggestFacts {
   const { head, hair, foil } = plan;
   return {
     on: { head, hair, foil }, brightness: consult.brightness, naturalLevel: consult.naturalLevel, goalLevel: consult.goalLevel, schools: house.schools,
-    minutes: timeThereIs(house, consult.minutesAtMost), wornUpShare: consult.wornUpShare, greyShare: null,
+    minutes: timeThereIs(house, consult.minutesAtMost), wornUpShare: consult.wornUpShare, greyShare: greyShareOf(consult), weeksBetween: consult.weeksBetween, contrast: consult.contrast, partMoves: consult.partMoves,
     weeksSinceLast: bundle.previous && Math.round((Date.parse(bundle.heldOn) - Date.parse(bundle.previous.heldOn)) / WEEK_MS),
   };
 }

@@ -1,0 +1,151 @@
+import type { Health } from '../formats';
+
+/** What a caution asks: to be read, to be given a reason that is kept, or to stop. */
+export type CautionWeight = 'shown' | 'reason' | 'stop';
+
+export const CAUTION_KEYS = [
+  'allergy', 'alert-reaction', 'alert-test', 'allergy-unasked', 'scalp', 'scalp-unseen', 'dye', 'dye-unasked', 'stretchy', 'age', 'fragile', 'noted',
+] as const;
+export type CautionKey = (typeof CAUTION_KEYS)[number];
+
+/** One caution. It defers to the product's leaflet, local rules and licensed judgement, always. */
+export interface Caution {
+  readonly key: CautionKey;
+  readonly weight: CautionWeight;
+  /** What is the case. */
+  readonly seen: string;
+  /** Why it matters, and what is asked. */
+  readonly why: string;
+}
+
+/** A test of the client's skin or hair. */
+export interface HairTest {
+  readonly kind: 'alert' | 'strand';
+  /** Day on which it was put on, YYYY-MM-DD. */
+  readonly onDay: string;
+  /** clear or reaction (alert); passed or failed (strand); null while it is not read yet. */
+  readonly result: 'clear' | 'reaction' | 'passed' | 'failed' | null;
+}
+
+export interface CautionFacts {
+  /** Day of the visit, YYYY-MM-DD. */
+  readonly onDay: string;
+  /** The client's birthday, YYYY-MM-DD; null when it is not known. */
+  readonly bornOn: string | null;
+  readonly health: Health;
+  /** Whether the history names a metal-salt or plant dye. */
+  readonly dyeInHistory: boolean;
+  readonly tests: readonly HairTest[];
+  /** Whether a guardian's consent stands. */
+  readonly guardianConsent: boolean;
+  /** Names of zones with fragile or broken hair. */
+  readonly fragileZones: readonly string[];
+}
+
+/** What the house, its law and its leaflets set. */
+export interface CautionLimits {
+  readonly alertHours: number;
+  readonly alertDays: number;
+  readonly age: number;
+}
+
+const DAY_MS = 86_400_000;
+const days = (from: string, to: string) => Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS);
+
+/** Whole years from a birthday to a day. */
+export function ageOn(bornOn: string, day: string): number {
+  const years = Number(day.slice(0, 4)) - Number(bornOn.slice(0, 4));
+  return day.slice(5) < bornOn.slice(5) ? years - 1 : years;
+}
+
+/**
+ * The cautions of a visit, stops first. Table: model, cautions; strengths, times and heat join it when mixes and the clock
+ * know them.
+ */
+export function cautionsOf(facts: CautionFacts, limits: CautionLimits): Caution[] {
+  const { health } = facts;
+  const out: (Caution | undefined)[] = [
+    allergy(health),
+    ...alertTest(facts, limits),
+    scalp(health),
+    dye(facts),
+    health.strandFeel === 'stretchy'
+      ? { key: 'stretchy', weight: 'reason', seen: 'The wet strand is stretchy or gummy.', why: 'Such hair breaks under more lightener. Say why it is lightened all the same, and where it is not.' }
+      : undefined,
+    age(facts, limits),
+    facts.fragileZones.length > 0
+      ? { key: 'fragile', weight: 'shown', seen: `Fragile or broken hair: ${facts.fragileZones.join(', ')}.`, why: 'One strength down there, late or left out; not over 20 vol without a reason.' }
+      : undefined,
+    health.noted.length > 0
+      ? { key: 'noted', weight: 'shown', seen: `Noted: ${health.noted.map((fact) => NOTED_WORDS[fact]).join(', ')}.`, why: 'Left to your licensed judgement and, where in doubt, to the client’s doctor.' }
+      : undefined,
+  ];
+  const rank = { stop: 0, reason: 1, shown: 2 };
+  return out.filter((caution) => caution !== undefined).sort((a, b) => rank[a.weight] - rank[b.weight]);
+}
+
+export const NOTED_WORDS = { pregnancy: 'pregnancy', medication: 'medication', 'recent-chemical': 'a recent chemical service' } as const;
+
+function allergy({ allergy: known }: Health): Caution | undefined {
+  if (known === 'known') return { key: 'allergy', weight: 'stop', seen: 'A known allergic reaction to colour.', why: 'No colour or lightener: send the client to a doctor. There is no reason that lifts this.' };
+  if (known === null) return { key: 'allergy-unasked', weight: 'reason', seen: 'Nobody asked about allergic reactions yet.', why: 'Ask before any product.' };
+  return undefined;
+}
+
+function alertTest({ tests, onDay }: CautionFacts, { alertHours, alertDays }: CautionLimits): (Caution | undefined)[] {
+  const alerts = tests.filter(({ kind, onDay: put }) => kind === 'alert' && put <= onDay).sort((a, b) => (a.onDay < b.onDay ? 1 : -1));
+  if (alerts.some(({ result }) => result === 'reaction')) {
+    return [{ key: 'alert-reaction', weight: 'stop', seen: 'An alert test of this client reacted.', why: 'No colour that deposits: send the client to a doctor. There is no reason that lifts this.' }];
+  }
+  const [last] = alerts.filter(({ result }) => result === 'clear');
+  const why = `Before any deposit an alert test is asked, as the leaflet says (${alertHours} h here, counting ${alertDays} days). Say why the visit goes on without one.`;
+  if (!last) {
+    const waiting = alerts.length > 0;
+    return [{ key: 'alert-test', weight: 'reason', seen: waiting ? 'The alert test is not read yet.' : 'No alert test on record.', why }];
+  }
+  const old = days(last.onDay, onDay);
+  if (old > alertDays) return [{ key: 'alert-test', weight: 'reason', seen: `The alert test is ${old} days old.`, why }];
+  if (old * 24 < alertHours) return [{ key: 'alert-test', weight: 'reason', seen: `The alert test was put on less than ${alertHours} h ago.`, why }];
+  return [];
+}
+
+const SCALP_WORDS = { irritated: 'irritated', inflamed: 'inflamed', broken: 'broken' } as const;
+
+function scalp({ scalp: state }: Health): Caution | undefined {
+  if (state === null) return { key: 'scalp-unseen', weight: 'reason', seen: 'The scalp was not looked at yet.', why: 'Look before any product, and write down what was seen.' };
+  if (state === 'sound') return undefined;
+  const words = SCALP_WORDS[state];
+  return state === 'irritated'
+    ? { key: 'scalp', weight: 'stop', seen: 'The scalp is irritated.', why: 'No lightener or colour on it. Come back when it is sound; there is no reason that lifts this.' }
+    : { key: 'scalp', weight: 'stop', seen: `The scalp is ${words}.`, why: 'No lightener or colour on it. Come back when it has healed; there is no reason that lifts this.' };
+}
+
+function dye({ health, dyeInHistory, tests, onDay }: CautionFacts): Caution | undefined {
+  const { dyes } = health;
+  if (dyes === null && !dyeInHistory) return { key: 'dye-unasked', weight: 'reason', seen: 'Nobody asked about metal-salt or plant dyes yet.', why: 'Lightener on them can heat and smoke. Ask, and look at the hair.' };
+  const there = dyeInHistory || (dyes !== null && dyes !== 'none');
+  if (!there) return undefined;
+  // The newest test that was read decides: a failed one is not undone by an older pass.
+  const [last] = tests.filter(({ kind, result, onDay: put }) => kind === 'strand' && result !== null && put <= onDay).sort((a, b) => (a.onDay < b.onDay ? 1 : -1));
+  if (last?.result === 'passed') return { key: 'dye', weight: 'shown', seen: 'Metal-salt or plant dye in the hair; its strand test passed.', why: 'Watch the first foils closely all the same.' };
+  return {
+    key: 'dye', weight: 'stop',
+    seen: last ? 'The strand test on dyed hair failed.' : 'Metal-salt, plant or unknown dye, and no strand test.',
+    why: 'Heat and smoke are possible. Nothing goes on until a strand test has passed.',
+  };
+}
+
+function age({ bornOn, onDay, guardianConsent }: CautionFacts, limits: CautionLimits): Caution | undefined {
+  if (bornOn === null) return undefined;
+  const years = ageOn(bornOn, onDay);
+  if (years >= limits.age || guardianConsent) return undefined;
+  return {
+    key: 'age', weight: 'reason', seen: `The client is ${years}, and no guardian’s consent is on record.`,
+    why: `Many places ask for it below ${limits.age}. Follow local law; record the consent or say why not.`,
+  };
+}
+
+/** Those that still keep the visit from beginning: stops, and reasons not given. */
+export function openCautions(cautions: readonly Caution[], given: readonly CautionKey[]): Caution[] {
+  return cautions.filter(({ key, weight }) => weight === 'stop' || (weight === 'reason' && !given.includes(key)));
+}
