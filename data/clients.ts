@@ -1,13 +1,8 @@
 import { growthRate, regrowthAfter, type GrowthRate } from '../core/growth';
+import { asRow, clientRows, type Client, type ClientFields } from './client-fields';
 import { inSalon, type Actor, type Transaction } from './database';
+import { leaveTrail } from './trail';
 import { growthIntervals, listVisits, type VisitSummary } from './visits';
-
-export interface Client {
-  readonly id: string;
-  readonly name: string;
-  readonly phone: string;
-  readonly note: string;
-}
 
 /** A client as the list shows her: the facts that matter before a visit. */
 export interface ClientSummary extends Client {
@@ -20,7 +15,11 @@ export interface ClientSummary extends Client {
   readonly nextOn: string | null;
   /** Estimate, mm with standard deviation; null before the first record. */
   readonly regrowthToday: { readonly mm: number; readonly sd: number } | null;
+  /** Found by this pattern, or by what was done with it, and not by name; null otherwise. */
+  readonly foundBy: string | null;
 }
+
+export type { Client, ClientFields };
 
 export interface ClientStory {
   readonly client: ClientSummary;
@@ -35,25 +34,36 @@ const MOST_FOUND = 100;
 const MOST_LISTED = 300;
 const MOST_WORDS = 8;
 
+/** Which clients are listed. */
+export interface ListOf {
+  readonly archived?: boolean;
+}
+
 /**
- * Clients whose name, phone or note holds the words typed, or words much like them, the likeliest first; all by name
- * where nothing is typed. `today` is a day, YYYY-MM-DD.
+ * Clients whose name, phone or note holds the words typed, or words much like them, the likeliest first; then those with a
+ * pattern of that name, or something done in those words; all by name where nothing is typed. `today` is a day, YYYY-MM-DD.
  */
-export function listClients(actor: Actor, search: string, today: string): Promise<ClientSummary[]> {
+export function listClients(actor: Actor, search: string, today: string, { archived = false }: ListOf = {}): Promise<ClientSummary[]> {
   const words = search.toLowerCase().normalize('NFC').trim().split(/\s+/).filter(Boolean).slice(0, MOST_WORDS);
   return inSalon(actor.salonId, async (trx) => {
-    const clients = trx('client').select<Client[]>('id', 'name', 'phone', 'note');
-    if (words.length === 0) return summaries(trx, await clients.orderByRaw('lower(name)').limit(MOST_LISTED), today);
-    const found: { client_id: string }[] = (await trx.raw('select client_id from find_clients(?, ?) order by rank', [words, MOST_FOUND])).rows;
-    const byId = new Map((await clients.whereIn('id', found.map(({ client_id }) => client_id))).map((client) => [client.id, client]));
-    return summaries(trx, found.flatMap(({ client_id }) => byId.get(client_id) ?? []), today);
+    if (words.length === 0) {
+      const all = await clientRows(trx, (query) => query[archived ? 'whereNotNull' : 'whereNull']('archived_at').orderByRaw('lower(name)').limit(MOST_LISTED));
+      return summaries(trx, all, today);
+    }
+    const found: { client_id: string }[] = (await trx.raw('select client_id from find_clients(?, ?, ?) order by rank', [words, MOST_FOUND, archived])).rows;
+    const byPattern: { client_id: string; pattern: string }[] = archived ? [] : (await trx.raw('select client_id, pattern from find_by_pattern(?, ?)', [words, MOST_FOUND])).rows;
+    const patterns = new Map(byPattern.map(({ client_id, pattern }) => [client_id, pattern]));
+    const ids = [...new Set([...found, ...byPattern].map(({ client_id }) => client_id))].slice(0, MOST_FOUND);
+    const byId = new Map((await clientRows(trx, (query) => query.whereIn('id', ids))).map((client) => [client.id, client]));
+    const named = new Set(found.map(({ client_id }) => client_id));
+    return summaries(trx, ids.flatMap((id) => byId.get(id) ?? []), today, (id) => (named.has(id) ? null : patterns.get(id) ?? null));
   });
 }
 
 /** One client with her visits, newest first; undefined when this salon has no such client. */
 export function readClient(actor: Actor, clientId: string, today: string): Promise<ClientStory | undefined> {
   return inSalon(actor.salonId, async (trx) => {
-    const client: Client | undefined = await trx('client').select('id', 'name', 'phone', 'note').where({ id: clientId }).first();
+    const [client] = await clientRows(trx, (query) => query.where({ id: clientId }));
     if (!client) return undefined;
     const [summary] = await summaries(trx, [client], today);
     const visits = await listVisits(trx, [clientId]);
@@ -62,16 +72,21 @@ export function readClient(actor: Actor, clientId: string, today: string): Promi
   });
 }
 
-export function createClient(actor: Actor, fields: Omit<Client, 'id'>): Promise<string> {
-  return inSalon(actor.salonId, async (trx) => {
-    const [row] = await trx('client')
-      .insert({ ...fields, salon_id: actor.salonId, created_by: actor.personId })
-      .returning('id');
-    return row.id as string;
-  });
+/** Adds a client. @returns her id */
+export function createClient(actor: Actor, fields: ClientFields): Promise<string> {
+  return inSalon(actor.salonId, (trx) => insertClient(trx, actor, fields));
 }
 
-async function summaries(trx: Transaction, clients: readonly Client[], today: string): Promise<ClientSummary[]> {
+/** Adds a client within a transaction. */
+export async function insertClient(trx: Transaction, actor: Actor, fields: ClientFields): Promise<string> {
+  const [row] = await trx('client').insert({ ...asRow(fields), salon_id: actor.salonId, created_by: actor.personId }).returning('id');
+  await leaveTrail(trx, actor, 'client-added', { clientId: row.id, words: fields.name });
+  return row.id as string;
+}
+
+async function summaries(
+  trx: Transaction, clients: readonly Client[], today: string, foundBy: (id: string) => string | null = () => null,
+): Promise<ClientSummary[]> {
   const visits = await listVisits(trx, clients.map((client) => client.id));
   const byClient = grouped(visits);
   return clients.map((client) => {
@@ -81,6 +96,7 @@ async function summaries(trx: Transaction, clients: readonly Client[], today: st
     const rate = growthRate(growthIntervals(own));
     return {
       ...client,
+      foundBy: foundBy(client.id),
       lastRecordedOn: recorded?.heldOn ?? null,
       openVisit: open ? { id: open.id, heldOn: open.heldOn } : null,
       naturalLevel: own[0]?.consult.naturalLevel ?? null,

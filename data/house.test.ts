@@ -2,9 +2,8 @@ import { startPlan, TECHNIQUE_FORMAT, USUAL_HOUSE, type OwnTechnique } from '../
 import { createClient } from './clients';
 import type { Actor } from './database';
 import { loadDemo } from './demo/load';
-import { DEMO_PASSWORD } from './demo/people';
 import { readHouse, saveHouse } from './house';
-import { openSession, readSession } from './sessions';
+import { signedIn } from './testing/actor';
 import { archiveTechnique, keepTechnique, listTechniques, saveTechniqueVersion } from './techniques';
 import { scratchDatabase, type Scratch } from './testing/scratch';
 import { createVisit, readVisit } from './visits';
@@ -12,13 +11,12 @@ import { createVisit, readVisit } from './visits';
 let scratch: Scratch;
 let first: Actor;
 let second: Actor;
-const actor = async (email: string): Promise<Actor> => (await readSession((await openSession(email, DEMO_PASSWORD))!))!;
 
 beforeAll(async () => {
   scratch = await scratchDatabase();
   await loadDemo(scratch.owner, '2026-11-25');
-  first = await actor('ottilie@fernhollow.example');
-  second = await actor('leocadia@osieryard.example');
+  first = await signedIn('ottilie@fernhollow.example');
+  second = await signedIn('leocadia@osieryard.example');
 });
 afterAll(() => scratch.drop());
 
@@ -43,7 +41,7 @@ test('settings based on an older revision overwrite nothing, from the first one 
 test('a first visit takes the foil of the house', async () => {
   const { revision, document } = await readHouse(second);
   await saveHouse(second, revision, { ...document, foil: { usableWidthMm: 110, toleranceMm: 15 } });
-  const clientId = await createClient(second, { name: 'Foil Width', phone: '', note: '' });
+  const clientId = await createClient(second, { name: 'Foil Width', phone: '', note: '', bornOn: null });
   const visit = await readVisit(second, (await createVisit(second, clientId, '2026-11-25'))!);
   expect(visit?.plan.document.foil).toEqual({ usableWidthMm: 110, toleranceMm: 15 });
 });

@@ -2,8 +2,13 @@ import type { Knex } from 'knex';
 import * as first from './migrations/0001-first';
 import * as house from './migrations/0002-house';
 import * as search from './migrations/0003-search';
+import * as people from './migrations/0004-people';
+import * as clients from './migrations/0005-clients';
+import * as find from './migrations/0006-find';
 
-const MIGRATIONS: Record<string, Knex.Migration> = { '0001-first': first, '0002-house': house, '0003-search': search };
+const MIGRATIONS: Record<string, Knex.Migration> = {
+  '0001-first': first, '0002-house': house, '0003-search': search, '0004-people': people, '0005-clients': clients, '0006-find': find,
+};
 
 const source: Knex.MigrationSource<string> = {
   getMigrations: async () => Object.keys(MIGRATIONS),

@@ -2,6 +2,7 @@ import type { Consult, Outcome } from '../core/formats';
 import type { Plan } from '../core/pattern';
 import { inSalon, type Actor, type Transaction } from './database';
 import { keepDraft, type VisitPart } from './drafts';
+import { changesBetween, leaveTrail } from './trail';
 
 /** One edit: the whole new document, the revision that it was made from, and an id of its own. */
 export interface Edit<T> {
@@ -17,7 +18,9 @@ export type SaveResult =
   | { readonly ok: true; readonly revision: number }
   /** Somebody saved meanwhile; the edit was kept as a draft. */
   | { readonly ok: false; readonly reason: 'stale'; readonly revision: number }
-  | { readonly ok: false; readonly reason: 'missing' };
+  | { readonly ok: false; readonly reason: 'missing' }
+  /** A visit that has not begun cannot be recorded. */
+  | { readonly ok: false; readonly reason: 'not-begun' };
 
 /** Where each part of a visit lies. */
 const PLACES = {
@@ -42,8 +45,9 @@ export function savePlan(actor: Actor, visitId: string, edit: Edit<Plan>): Promi
 export function saveOutcome(actor: Actor, visitId: string, edit: Edit<Outcome>): Promise<SaveResult> {
   return inSalon(actor.salonId, async (trx) => {
     if (edit.baseRevision === 0) {
-      const visit = await trx('visit').select('id').where({ id: visitId }).first();
+      const visit = await trx('visit').select('client_id', 'begun_at').where({ id: visitId }).first();
       if (!visit) return { ok: false, reason: 'missing' };
+      if (!visit.begun_at) return { ok: false, reason: 'not-begun' };
       const made = await trx('outcome')
         .insert({
           visit_id: visitId,
@@ -55,10 +59,18 @@ export function saveOutcome(actor: Actor, visitId: string, edit: Edit<Outcome>):
         .onConflict('visit_id')
         .ignore()
         .returning('revision');
-      if (made.length > 0) return { ok: true, revision: made[0].revision };
+      if (made.length > 0) {
+        await leaveTrail(trx, actor, 'outcome', { clientId: visit.client_id, visitId, words: 'recorded' });
+        return { ok: true, revision: made[0].revision };
+      }
     }
     return update(trx, actor, visitId, 'outcome', edit, { recorded_at: trx.fn.now(), recorded_by: actor.personId });
   });
+}
+
+/** Head and hair belong to the consultation: that a plan follows them is no change of its own. */
+function told(part: VisitPart, document: unknown): unknown {
+  return part === 'plan' ? { ...(document as object), head: undefined, hair: undefined } : document;
 }
 
 async function update<T>(
@@ -71,7 +83,7 @@ async function update<T>(
 ): Promise<SaveResult> {
   const place = PLACES[part];
   const row = await trx(place.table)
-    .select({ revision: place.revision, edit: place.edit })
+    .select({ revision: place.revision, edit: place.edit, before: place.document })
     .where({ [place.key]: visitId })
     .forUpdate()
     .first();
@@ -91,5 +103,8 @@ async function update<T>(
       [place.edit]: edit.editId,
       ...also,
     });
+  const { client_id: clientId } = await trx('visit').select('client_id').where({ id: visitId }).first();
+  const changes = changesBetween(told(part, row.before), told(part, edit.document));
+  if (changes.length > 0) await leaveTrail(trx, actor, part, { clientId, visitId, changes });
   return { ok: true, revision };
 }

@@ -1,4 +1,5 @@
-import { database, inSalon, type Actor } from './database';
+import { countFailure, forgetFailures, secondsToWait } from './attempts';
+import { database, inSalon, type Actor, type Transaction } from './database';
 import { hashPassword, passwordMatches } from './passwords';
 
 export type Role = 'owner' | 'colourist' | 'assistant';
@@ -9,38 +10,65 @@ export interface SignedIn extends Actor {
   readonly personName: string;
   readonly role: Role;
   readonly salonName: string;
+  /** The station is locked: it shows nothing until a PIN or password is given. */
+  readonly locked: boolean;
 }
+
+/** Where a sign-in comes from. */
+export interface Station {
+  /** Network address; wrong tries are counted by it. */
+  readonly from: string;
+  /** What the browser says it is, shown in the list of one's sessions. */
+  readonly device: string;
+}
+
+/** A session's id, or how many seconds to wait after too many wrong tries; undefined when name and password do not match. */
+export type Opened = { readonly sessionId: string } | { readonly waitSeconds: number } | undefined;
 
 const SESSION_DAYS = 14;
 
 /** Spent on a sign-in with an unknown address, so that it takes as long as one with a wrong password. */
 let decoy: Promise<string> | undefined;
 
-/** Checks an e-mail address and password; opens a session and returns its id, or undefined when they do not match. */
-export async function openSession(email: string, password: string): Promise<string | undefined> {
-  const { rows } = await database().raw('select * from find_sign_in(?)', [email.trim()]);
+/** Checks an e-mail address and password and opens a session. Wrong tries are limited by address and by where they come from. */
+export async function openSession(email: string, password: string, station: Station = { from: 'local', device: '' }): Promise<Opened> {
+  const address = email.trim().toLowerCase();
+  const waitSeconds = Math.max(await secondsToWait('sign-in', address), await secondsToWait('from', station.from));
+  if (waitSeconds > 0) return { waitSeconds };
+  const { rows } = await database().raw('select * from find_sign_in(?)', [address]);
   const found = rows[0] as { person_id: string; salon_id: string; password_hash: string } | undefined;
   decoy ??= hashPassword('no one has this password');
   const matches = await passwordMatches(found?.password_hash ?? (await decoy), password);
-  if (!found || !matches) return undefined;
-  return inSalon(found.salon_id, async (trx) => {
-    const [session] = await trx('session')
-      .insert({
-        salon_id: found.salon_id,
-        person_id: found.person_id,
-        expires_at: trx.raw(`now() + interval '${SESSION_DAYS} days'`),
-      })
-      .returning('id');
-    return session.id as string;
-  });
+  if (!found || !matches) {
+    await countFailure('sign-in', address);
+    await countFailure('from', station.from);
+    return undefined;
+  }
+  await forgetFailures('sign-in', address);
+  const sessionId = await inSalon(found.salon_id, (trx) => insertSession(trx, { salonId: found.salon_id, personId: found.person_id }, station.device));
+  return { sessionId };
 }
 
-/** The person behind a session id; undefined when it is unknown, revoked or expired. The row decides, not the cookie. */
+/** Writes a session's row. */
+export async function insertSession(trx: Transaction, { salonId, personId }: Actor, device: string): Promise<string> {
+  const [session] = await trx('session')
+    .insert({ salon_id: salonId, person_id: personId, device: device.slice(0, 200), expires_at: trx.raw(`now() + interval '${SESSION_DAYS} days'`) })
+    .returning('id');
+  return session.id as string;
+}
+
+/**
+ * The person behind a session id; undefined when it is unknown, revoked or expired. The row decides, not the cookie.
+ * A session that is not locked counts as used now.
+ */
 export async function readSession(sessionId: string): Promise<SignedIn | undefined> {
   if (!/^[0-9a-f-]{36}$/.test(sessionId)) return undefined;
   const { rows } = await database().raw('select * from find_session(?)', [sessionId]);
   const row = rows[0];
   if (!row) return undefined;
+  if (row.to_touch && !row.locked) {
+    await inSalon(row.salon_id, (trx) => trx('session').where({ id: sessionId }).update({ seen_at: trx.fn.now() }));
+  }
   return {
     sessionId: row.session_id,
     personId: row.person_id,
@@ -48,14 +76,61 @@ export async function readSession(sessionId: string): Promise<SignedIn | undefin
     personName: row.person_name,
     role: row.role,
     salonName: row.salon_name,
+    locked: row.locked,
   };
 }
 
 /** Ends a session for good. */
 export async function revokeSession(signedIn: SignedIn): Promise<void> {
-  await inSalon(signedIn.salonId, (trx) =>
-    trx('session').where({ id: signedIn.sessionId }).update({ revoked_at: trx.fn.now() }),
-  );
+  await inSalon(signedIn.salonId, (trx) => revoke(trx, signedIn.sessionId));
+}
+
+const revoke = (trx: Transaction, id: string) => trx('session').where({ id }).whereNull('revoked_at').update({ revoked_at: trx.fn.now() });
+
+/** Locks the station: the session stays, and shows nothing until somebody of the salon unlocks it. */
+export async function lockSession(signedIn: SignedIn): Promise<void> {
+  await inSalon(signedIn.salonId, (trx) => trx('session').where({ id: signedIn.sessionId }).update({ locked_at: trx.fn.now() }));
+}
+
+/** Somebody who may take over a station. */
+export interface StationPerson {
+  readonly id: string;
+  readonly name: string;
+  readonly role: Role;
+  readonly hasPin: boolean;
+}
+
+/** The people of a station's salon. */
+export function stationPeople({ salonId }: Actor): Promise<StationPerson[]> {
+  return inSalon(salonId, async (trx) => {
+    const rows = await trx('person').where({ active: true }).orderByRaw("case role when 'owner' then 0 when 'colourist' then 1 else 2 end, name").select('id', 'name', 'role', 'pin_hash');
+    return rows.map(({ id, name, role, pin_hash }) => ({ id, name, role, hasPin: pin_hash !== null }));
+  });
+}
+
+/**
+ * Unlocks a station or hands it to another person of its salon, by PIN, or by password.
+ * @returns the session that goes on: the same one for the same person, a new one for another; the old one is revoked
+ */
+export async function takeStation(station: SignedIn, personId: string, secret: string, device: string): Promise<Opened> {
+  const waitSeconds = await secondsToWait('pin', personId);
+  if (waitSeconds > 0) return { waitSeconds };
+  const person = await inSalon(station.salonId, (trx) => trx('person').where({ id: personId, active: true }).select('pin_hash', 'password_hash').first());
+  if (!person) return undefined;
+  const isPin = /^\d{4,8}$/.test(secret) && person.pin_hash !== null && (await passwordMatches(person.pin_hash, secret));
+  if (!isPin && !(await passwordMatches(person.password_hash, secret))) {
+    await countFailure('pin', personId);
+    return undefined;
+  }
+  await forgetFailures('pin', personId);
+  return inSalon(station.salonId, async (trx) => {
+    if (personId === station.personId) {
+      await trx('session').where({ id: station.sessionId }).update({ locked_at: null, seen_at: trx.fn.now() });
+      return { sessionId: station.sessionId };
+    }
+    await revoke(trx, station.sessionId);
+    return { sessionId: await insertSession(trx, { salonId: station.salonId, personId }, device) };
+  });
 }
 
 export interface DemoAccount {

@@ -4,9 +4,8 @@ import { createClient, listClients, readClient } from './clients';
 import { inSalon, type Actor } from './database';
 import { discardDraft } from './drafts';
 import { loadDemo } from './demo/load';
-import { DEMO_PASSWORD } from './demo/people';
 import { saveConsult, saveOutcome, savePlan } from './saves';
-import { openSession, readSession } from './sessions';
+import { signedIn } from './testing/actor';
 import { scratchDatabase, type Scratch } from './testing/scratch';
 import { createVisit, readVisit } from './visits';
 
@@ -24,13 +23,12 @@ const outcome: Outcome = { version: 1, done: 'Fine weaves', foilsPlaced: 98, lev
 beforeAll(async () => {
   scratch = await scratchDatabase();
   await loadDemo(scratch.owner, TODAY);
-  const as = async (email: string) => (await readSession((await openSession(email, DEMO_PASSWORD))!))!;
-  owner = await as('ottilie@fernhollow.example');
-  colourist = await as('bram@fernhollow.example');
+  owner = await signedIn('ottilie@fernhollow.example');
+  colourist = await signedIn('bram@fernhollow.example');
 });
 afterAll(() => scratch.drop());
 beforeEach(async () => {
-  clientId = await createClient(owner, { name: 'Test Client', phone: '', note: '' });
+  clientId = await createClient(owner, { name: 'Test Client', phone: '', note: '', bornOn: null });
   visitId = (await createVisit(owner, clientId, TODAY))!;
 });
 

@@ -5,6 +5,8 @@ import { inSalon, type Actor, type Transaction } from './database';
 import { stored } from './documents';
 import { houseOf } from './house-row';
 import { listDrafts, type Draft } from './drafts';
+import { safetyOf, type Safety } from './safety';
+import { leaveTrail } from './trail';
 
 export interface VisitSummary {
   readonly id: string;
@@ -27,7 +29,7 @@ export interface Revised<T> {
 export interface Visit {
   readonly id: string;
   readonly heldOn: string;
-  readonly client: { readonly id: string; readonly name: string; readonly note: string };
+  readonly client: { readonly id: string; readonly name: string; readonly note: string; readonly bornOn: string | null };
   readonly personName: string;
   readonly consult: Revised<Consult>;
   readonly planId: string;
@@ -36,7 +38,11 @@ export interface Visit {
   /** This person's refused edits, kept until taken over or thrown away. */
   readonly drafts: readonly Draft[];
   /** The visit recorded before this one. */
-  readonly previous: { readonly heldOn: string; readonly outcome: Outcome } | null;
+  readonly previous: { readonly heldOn: string; readonly outcome: Outcome; readonly consult: Consult } | null;
+  /** When the service began, as a moment; null before. */
+  readonly begunAt: string | null;
+  /** What cautions rest on beside the consultation. */
+  readonly safety: Safety;
 }
 
 /** Visits of some clients, newest first. */
@@ -78,25 +84,33 @@ export function growthIntervals(visits: readonly VisitSummary[]): GrowthInterval
 
 /**
  * Opens a new visit. What is known of the head, the hair and the wish is carried over from the client's last visit, and
- * so is its pattern; regrowth and notes start empty.
+ * so is its pattern; what must be looked at anew (regrowth, scalp, strand) and notes start empty.
  * @returns the visit's id; undefined when this salon has no such client
  */
 export function createVisit(actor: Actor, clientId: string, heldOn: string): Promise<string | undefined> {
-  return inSalon(actor.salonId, async (trx) => {
-    const client = await trx('client').select('id').where({ id: clientId }).first();
-    if (!client) return undefined;
-    const last = await trx('visit as v')
-      .leftJoin('plan as l', 'l.visit_id', 'v.id')
-      .where('v.client_id', clientId)
-      .orderBy([{ column: 'v.held_on', order: 'desc' }, { column: 'v.created_at', order: 'desc' }])
-      .select('v.consult', 'l.document')
-      .first();
-    const consult: Consult = last
-      ? { ...stored('consultation', parseConsult(last.consult)), regrowthMm: {}, notes: '' }
-      : EMPTY_CONSULT;
-    const plan: Plan = last?.document ? stored('plan', parsePlan(last.document)) : { ...startPlan(), foil: (await houseOf(trx, actor.salonId)).foil };
-    return insertVisit(trx, actor, { clientId, heldOn, consult, plan });
-  });
+  return inSalon(actor.salonId, (trx) => openVisit(trx, actor, clientId, heldOn));
+}
+
+/** The same within a transaction. */
+export async function openVisit(trx: Transaction, actor: Actor, clientId: string, heldOn: string): Promise<string | undefined> {
+  const client = await trx('client').select('id').where({ id: clientId }).whereNull('archived_at').first();
+  if (!client) return undefined;
+  const last = await trx('visit as v')
+    .leftJoin('plan as l', 'l.visit_id', 'v.id')
+    .where('v.client_id', clientId)
+    .orderBy([{ column: 'v.held_on', order: 'desc' }, { column: 'v.created_at', order: 'desc' }])
+    .select('v.consult', 'l.document')
+    .first();
+  const consult: Consult = last ? carriedOver(stored('consultation', parseConsult(last.consult))) : EMPTY_CONSULT;
+  const plan: Plan = last?.document ? stored('plan', parsePlan(last.document)) : { ...startPlan(), foil: (await houseOf(trx, actor.salonId)).foil };
+  const visitId = await insertVisit(trx, actor, { clientId, heldOn, consult, plan });
+  await leaveTrail(trx, actor, 'visit-opened', { clientId, visitId });
+  return visitId;
+}
+
+/** What of a consultation still holds at the next visit. */
+function carriedOver(consult: Consult): Consult {
+  return { ...consult, regrowthMm: {}, notes: '', health: { ...consult.health, scalp: null, strandFeel: null } };
 }
 
 /** Writes a visit with its plan. */
@@ -128,7 +142,7 @@ export function readVisit(actor: Actor, visitId: string): Promise<Visit | undefi
       .join('plan as l', 'l.visit_id', 'v.id')
       .leftJoin('outcome as o', 'o.visit_id', 'v.id')
       .where('v.id', visitId)
-      .select('v.id', 'v.held_on', 'v.consult', 'v.consult_revision', 'c.id as client_id', 'c.name as client_name', 'c.note',
+      .select('v.id', 'v.held_on', 'v.consult', 'v.consult_revision', 'c.id as client_id', 'c.name as client_name', 'c.note', 'c.born_on', 'v.begun_at',
         'p.name as person_name', 'l.id as plan_id', 'l.document as plan', 'l.revision as plan_revision',
         'o.document as outcome', 'o.revision as outcome_revision')
       .first();
@@ -138,12 +152,12 @@ export function readVisit(actor: Actor, visitId: string): Promise<Visit | undefi
       .where('v.client_id', row.client_id)
       .where('v.held_on', '<', row.held_on)
       .orderBy('v.held_on', 'desc')
-      .select('v.held_on', 'o.document')
+      .select('v.held_on', 'v.consult', 'o.document')
       .first();
     return {
       id: row.id,
       heldOn: row.held_on,
-      client: { id: row.client_id, name: row.client_name, note: row.note },
+      client: { id: row.client_id, name: row.client_name, note: row.note, bornOn: row.born_on },
       personName: row.person_name,
       consult: { revision: row.consult_revision, document: stored('consultation', parseConsult(row.consult)) },
       planId: row.plan_id,
@@ -152,7 +166,11 @@ export function readVisit(actor: Actor, visitId: string): Promise<Visit | undefi
         ? { revision: row.outcome_revision, document: stored('outcome', parseOutcome(row.outcome)) }
         : null,
       drafts: await listDrafts(trx, actor, visitId),
-      previous: earlier ? { heldOn: earlier.held_on, outcome: stored('outcome', parseOutcome(earlier.document)) } : null,
+      previous: earlier
+        ? { heldOn: earlier.held_on, outcome: stored('outcome', parseOutcome(earlier.document)), consult: stored('consultation', parseConsult(earlier.consult)) }
+        : null,
+      begunAt: row.begun_at?.toISOString() ?? null,
+      safety: await safetyOf(trx, row.client_id, visitId),
     };
   });
 }

@@ -145,7 +145,7 @@ test('short hair at the hairline is not foiled', () => {
 test('baby hair marked on the hair map is not foiled either, and away from the hairline it is no matter', () => {
   const plan = planWith([{ place: { kind: 'hairline-band', widthMm: 12 }, direction: { kind: 'hairline' } }]);
   const found = (zone: Zone) => checksOf(plan, engine.compute(plan), USUAL_LIMITS, [], { ...NO_FACTS, brokenZones: [zone] }).find(({ rule }) => rule === 'short-hairline');
-  expect(found('temple-l')!.seen).toMatch(/^Temple, left: baby hair or breakage lies in \d+ foils/);
+  expect(found('nape-hairline')!.seen).toMatch(/^Nape hairline: baby hair or breakage lies in \d+ foils/);
   expect(found('crown')).toBeUndefined();
 });
 

@@ -6,6 +6,7 @@ export { NOTED, SERVICES, type Health, type HistoryEntry, type Service } from '.
 export { type Outcome, outcomeSchema, parseOutcome } from './outcome-document';
 export { openedHeadSvg } from './opened-head-shapes';
 export { panelOf, parsePlan, parsePlanText, PLAN_FORMAT, PLAN_VERSION, planSchema, type PanelInput } from './plan-document';
+export { EMPTY_PHOTO, parsePhoto, photoSchema, type PhotoDocument } from './photo-document';
 export { parseWith, pathOf, sentenceOf, type Parsed } from './problem';
 export { roundedSheet, sheetSchema } from './sheet-document';
 export { emptyPlan, START_PANELS, startPlan } from './start-plan';
@@ -14,4 +15,5 @@ export { svgOf, type Shape } from './shapes';
 export { stationSheet, type SheetFacts, type StationSheet } from './station-sheet';
 export { thumbnailOf, type Thumbnail } from './thumbnail';
 export { techniquesSchema, type TechniquesDocument } from './techniques-document';
+export { parseTest, testSchema, type TestDocument } from './test-document';
 export { CONDITIONS, HAIR_FLAGS, type Condition, type HairFlag, type ZoneHair } from './zone-hair';

@@ -6,7 +6,11 @@ import { insertVisit } from '../visits';
 import { DEMO_CLIENTS, type DemoClient } from './clients';
 import { DEMO_PASSWORD, DEMO_SALONS } from './people';
 
-const TABLES = ['technique_version', 'technique', 'house', 'draft', 'outcome', 'plan', 'visit', 'client', 'session', 'person'] as const;
+/** In the order in which rows can go. */
+const TABLES = [
+  'trail', 'access_link', 'technique_version', 'technique', 'house', 'draft', 'outcome', 'plan', 'caution_reason', 'consent', 'hair_test', 'photo_bytes', 'photo',
+  'visit', 'client', 'client_word', 'session', 'person',
+] as const;
 
 const dayBefore = (today: string, weeks: number) =>
   new Date(Date.parse(today) - weeks * 7 * 86_400_000).toISOString().slice(0, 10);
@@ -64,6 +68,7 @@ async function loadClient(
     const heldOn = dayBefore(today, visit.weeksAgo);
     const visitId = await insertVisit(trx, actor, { clientId, heldOn, consult: visit.consult, plan: visit.plan });
     if (!visit.outcome) continue;
+    await trx('visit').where({ id: visitId }).update({ begun_at: `${heldOn}T13:00:00Z`, begun_by: actor.personId });
     const { nextInWeeks, ...said } = visit.outcome;
     await trx('outcome').insert({
       visit_id: visitId,

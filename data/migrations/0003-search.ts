@@ -1,24 +1,7 @@
 import type { Knex } from 'knex';
 
-/**
- * Clients found as one types, whatever part of name, phone or note, and with a slip of the finger.
- *
- * Under row-level security PostgreSQL does not use a trigram index, since LIKE could leak what the policy hides. So the
- * search is a function of lattice_lookup that looks at the set salon only and gives back nothing but ids and a rank.
- */
-export async function up(knex: Knex): Promise<void> {
-  await knex.raw(`
-    create extension if not exists pg_trgm;
-    create extension if not exists btree_gin;
-
-    -- What is searched: as written, and the phone number's digits alone.
-    alter table client add column search text not null
-      generated always as (lower(name || ' ' || phone || ' ' || regexp_replace(phone, '[^0-9]', '', 'g') || ' ' || note)) stored;
-    create index client_search on client using gin (salon_id, search gin_trgm_ops);
-
-    create policy lookup on client for select to lattice_lookup using (true);
-    grant select on client to lattice_lookup;
-
+/** The search of this version. */
+export const FIND_CLIENTS = `
     create function find_clients(wanted text[], most integer)
       returns table (client_id uuid, rank integer)
       language plpgsql stable security definer
@@ -56,7 +39,28 @@ export async function up(knex: Knex): Promise<void> {
     revoke create on schema public from lattice_lookup;
     revoke all on function find_clients(text[], integer) from public;
     grant execute on function find_clients(text[], integer) to lattice_app;
+`;
+
+/**
+ * Clients found as one types, whatever part of name, phone or note, and with a slip of the finger.
+ *
+ * Under row-level security PostgreSQL does not use a trigram index, since LIKE could leak what the policy hides. So the
+ * search is a function of lattice_lookup that looks at the set salon only and gives back nothing but ids and a rank.
+ */
+export async function up(knex: Knex): Promise<void> {
+  await knex.raw(`
+    create extension if not exists pg_trgm;
+    create extension if not exists btree_gin;
+
+    -- What is searched: as written, and the phone number's digits alone.
+    alter table client add column search text not null
+      generated always as (lower(name || ' ' || phone || ' ' || regexp_replace(phone, '[^0-9]', '', 'g') || ' ' || note)) stored;
+    create index client_search on client using gin (salon_id, search gin_trgm_ops);
+
+    create policy lookup on client for select to lattice_lookup using (true);
+    grant select on client to lattice_lookup;
   `);
+  await knex.raw(FIND_CLIENTS);
 }
 
 export async function down(knex: Knex): Promise<void> {

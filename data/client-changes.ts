@@ -1,0 +1,81 @@
+import { asRow, clientRows, type ClientFields } from './client-fields';
+import { insertClient } from './clients';
+import { inSalon, type Actor } from './database';
+import { leaveTrail } from './trail';
+import { openVisit } from './visits';
+
+export type ClientSaved = { readonly ok: true } | { readonly ok: false; readonly reason: 'stale' | 'missing' };
+
+const FIELD_WORDS = { name: 'name', phone: 'phone', note: 'note', bornOn: 'birthday' } as const;
+
+/** Changes what is written down of a client, unless somebody changed it since `baseRevision`: then nothing is written. */
+export function changeClient(actor: Actor, clientId: string, baseRevision: number, fields: ClientFields): Promise<ClientSaved> {
+  return inSalon(actor.salonId, async (trx) => {
+    const [before] = await clientRows(trx, (query) => query.where({ id: clientId }).forUpdate());
+    if (!before) return { ok: false, reason: 'missing' };
+    if (before.revision !== baseRevision) return { ok: false, reason: 'stale' };
+    const changes = (Object.keys(FIELD_WORDS) as (keyof ClientFields)[])
+      .filter((key) => before[key] !== fields[key])
+      .map((key) => ({ where: FIELD_WORDS[key], from: before[key] || 'none', to: fields[key] || 'none' }));
+    if (changes.length === 0) return { ok: true };
+    await trx('client').where({ id: clientId }).update({ ...asRow(fields), revision: baseRevision + 1 });
+    await leaveTrail(trx, actor, 'client-changed', { clientId, changes });
+    return { ok: true };
+  });
+}
+
+/** Puts a client away, or takes her out again. @returns whether the salon has her */
+export function archiveClient(actor: Actor, clientId: string, away: boolean): Promise<boolean> {
+  return inSalon(actor.salonId, async (trx) => {
+    const [client] = await clientRows(trx, (query) => query.where({ id: clientId }).forUpdate());
+    if (!client) return false;
+    if (client.archived === away) return true;
+    await trx('client').where({ id: clientId }).update({ archived_at: away ? trx.fn.now() : null });
+    await leaveTrail(trx, actor, away ? 'client-archived' : 'client-restored', { clientId });
+    return true;
+  });
+}
+
+/** A client who walks in: she and her visit of today in one act. @returns the visit's id */
+export function walkIn(actor: Actor, fields: ClientFields, today: string): Promise<string> {
+  return inSalon(actor.salonId, async (trx) => {
+    const clientId = await insertClient(trx, actor, fields);
+    return (await openVisit(trx, actor, clientId, today))!;
+  });
+}
+
+/** What of a client moves to another when two records of one person become one. */
+const MOVED = ['visit', 'hair_test', 'consent', 'photo'] as const;
+
+/**
+ * Makes two records of one person one: everything of `fromId` becomes `intoId`'s, whose own fields stay; a phone, birthday
+ * or note that she has none of is taken over. The other record is put away with a pointer to her.
+ * @returns how many visits moved; undefined when either is not there, or both are the same
+ */
+export function mergeClients(actor: Actor, fromId: string, intoId: string): Promise<{ visits: number } | undefined> {
+  return inSalon(actor.salonId, async (trx) => {
+    const rows = await clientRows(trx, (query) => query.whereIn('id', [fromId, intoId]).orderBy('id').forUpdate());
+    const [from, into] = [fromId, intoId].map((id) => rows.find((row) => row.id === id));
+    if (!from || !into || fromId === intoId) return undefined;
+    const moved: Record<string, number> = {};
+    for (const table of MOVED) moved[table] = await trx(table).where({ client_id: fromId }).update({ client_id: intoId });
+    await trx('client').where({ id: intoId }).update({
+      ...asRow({
+        name: into.name, phone: into.phone || from.phone, bornOn: into.bornOn ?? from.bornOn,
+        note: [into.note, from.note === into.note ? '' : from.note].filter(Boolean).join(' · ').slice(0, 2000),
+      }),
+      revision: into.revision + 1, archived_at: null,
+    });
+    await trx('client').where({ merged_into: fromId }).update({ merged_into: intoId });
+    await trx('client').where({ id: fromId }).update({ merged_into: intoId, archived_at: trx.fn.now() });
+    const words = `${from.name} into ${into.name}: ${moved.visit} visit${moved.visit === 1 ? '' : 's'}, ${moved.photo} photo${moved.photo === 1 ? '' : 's'}, ${moved.hair_test} test${moved.hair_test === 1 ? '' : 's'}`;
+    await leaveTrail(trx, actor, 'client-merged', { clientId: intoId, words });
+    await leaveTrail(trx, actor, 'client-merged', { clientId: fromId, words });
+    return { visits: moved.visit };
+  });
+}
+
+/** Where a record that was merged away went; undefined when it was not. */
+export function mergedInto(actor: Actor, clientId: string): Promise<string | undefined> {
+  return inSalon(actor.salonId, async (trx) => (await trx('client').where({ id: clientId }).select('merged_into').first())?.merged_into ?? undefined);
+}

@@ -1,0 +1,29 @@
+import type { Transaction } from './database';
+
+/** What is written down of a client. */
+export interface ClientFields {
+  readonly name: string;
+  readonly phone: string;
+  readonly note: string;
+  /** Birthday, YYYY-MM-DD; null when it is not known. */
+  readonly bornOn: string | null;
+}
+
+export interface Client extends ClientFields {
+  readonly id: string;
+  readonly revision: number;
+  readonly archived: boolean;
+}
+
+const COLUMNS = ['id', 'name', 'phone', 'note', 'born_on', 'revision', 'archived_at'] as const;
+
+/** Clients that were not merged into another. */
+export async function clientRows(trx: Transaction, where: (query: ReturnType<Transaction>) => void): Promise<Client[]> {
+  const query = trx('client').whereNull('merged_into');
+  where(query);
+  const rows = await query.select(...COLUMNS);
+  return rows.map(({ id, name, phone, note, born_on, revision, archived_at }) => ({ id, name, phone, note, bornOn: born_on, revision, archived: archived_at !== null }));
+}
+
+/** The same as a row to write. */
+export const asRow = ({ name, phone, note, bornOn }: ClientFields) => ({ name, phone, note, born_on: bornOn });

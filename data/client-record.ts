@@ -1,0 +1,53 @@
+import { clientRows } from './client-fields';
+import { inSalon, type Actor } from './database';
+import { inDatabase, objectStore } from './photo-store';
+import { photosOf, removeObjects } from './photos';
+import { safetyOf } from './safety';
+import { leaveTrail } from './trail';
+
+/**
+ * Everything that is kept of one client, to be handed to her: her fields, visits with all their documents, tests, consents,
+ * reasons, photos with their bytes (JPEG, base64), and her trail.
+ * @returns undefined when the salon has no such client
+ */
+export function exportClient(actor: Actor, clientId: string): Promise<Record<string, unknown> | undefined> {
+  return inSalon(actor.salonId, async (trx) => {
+    const [client] = await clientRows(trx, (query) => query.where({ id: clientId }));
+    if (!client) return undefined;
+    await leaveTrail(trx, actor, 'client-exported', { clientId });
+    const visits = await trx('visit as v').leftJoin('plan as l', 'l.visit_id', 'v.id').leftJoin('outcome as o', 'o.visit_id', 'v.id').join('person as p', 'p.id', 'v.person_id')
+      .where('v.client_id', clientId).orderBy('v.held_on')
+      .select('v.id', 'v.held_on', 'v.begun_at', 'v.consult', 'l.document as plan', 'o.document as outcome', 'p.name as colourist');
+    const { tests, consents } = await safetyOf(trx, clientId, null);
+    const reasons = await trx('caution_reason').whereIn('visit_id', visits.map(({ id }) => id)).orderBy('given_at').select('visit_id', 'caution', 'seen', 'reason', 'given_at');
+    const photos = [];
+    for (const photo of await photosOf(trx, clientId)) {
+      const key = { salonId: actor.salonId, photoId: photo.id, size: 'full' as const };
+      const bytes = (await inDatabase.get(trx, key)) ?? (await objectStore()?.get(key));
+      photos.push({ ...photo, jpeg: bytes?.toString('base64') ?? null });
+    }
+    const trail = await trx('trail as t').leftJoin('person as p', 'p.id', 't.person_id').where('t.client_id', clientId).orderBy('t.id').select('t.at', 't.act', 't.details', 'p.name as by');
+    return {
+      format: 'dappled-lattice/client-record', version: 1, client,
+      visits: visits.map(({ held_on, begun_at, ...visit }) => ({ ...visit, heldOn: held_on, begunAt: begun_at })),
+      tests, consents, reasons, photos, trail,
+    };
+  });
+}
+
+/**
+ * Erases a client and all that is hers; the trail keeps that it was done, when and by whom, and no word of hers.
+ * @returns whether the salon had her
+ */
+export async function eraseClient(actor: Actor, clientId: string): Promise<boolean> {
+  const objects: string[] = [];
+  const erased = await inSalon(actor.salonId, async (trx) => {
+    const photos = await trx('photo as f').join('client as c', 'c.id', 'f.client_id').where('f.stored_in', 'objects')
+      .where((own) => own.where('c.id', clientId).orWhere('c.merged_into', clientId)).select('f.id');
+    objects.push(...photos.map(({ id }) => id));
+    const { rows } = await trx.raw('select erase_client(?, ?) as erased', [clientId, actor.personId]);
+    return rows[0].erased as boolean;
+  });
+  if (erased) await removeObjects(actor.salonId, objects);
+  return erased;
+}
