@@ -17,7 +17,7 @@ export type PictureRead = { readonly ok: true; readonly value: ReadPicture } | {
 
 const FULL_EDGE = 2400;
 const SMALL_EDGE = 360;
-export const MOST_BYTES = 30_000_000;
+export const MOST_BYTES = 40_000_000;
 const MOST_PIXELS = 50_000_000;
 const HEIC_BRANDS = ['heic', 'heix', 'heim', 'heis', 'hevc', 'mif1', 'msf1'];
 
@@ -87,7 +87,7 @@ const DECODE_MS = 30_000;
 
 async function fromHeic(bytes: Buffer): Promise<Opened> {
   const library = createRequire(path.join(process.cwd(), 'package.json')).resolve('libheif-js/wasm-bundle');
-  const worker = new Worker(DECODER, { eval: true, workerData: { bytes, library, most: MOST_PIXELS }, resourceLimits: { maxOldGenerationSizeMb: 1024 } });
+  const worker = new Worker(DECODER, { eval: true, workerData: { bytes, library, most: MOST_PIXELS }, stdout: true, stderr: true, resourceLimits: { maxOldGenerationSizeMb: 1024 } });
   let timer: NodeJS.Timeout | undefined;
   try {
     const { width, height, pixels } = await new Promise<Decoded>((resolve, reject) => {
