@@ -70,9 +70,12 @@ export function changePerson(actor: Actor, personId: string, change: { role?: Ro
   });
 }
 
-/** Ends one session of somebody in the salon. */
-export function endSession(actor: Actor, sessionId: string): Promise<boolean> {
-  return inSalon(actor.salonId, async (trx) => (await trx('session').where({ id: sessionId }).whereNull('revoked_at').update({ revoked_at: trx.fn.now() })) > 0);
+/** Ends one session of somebody in the salon, or only of one person in it. @returns whether there was one to end */
+export function endSession(actor: Actor, sessionId: string, ofPerson?: string): Promise<boolean> {
+  return inSalon(actor.salonId, async (trx) => {
+    const ended = await trx('session').where({ id: sessionId, ...(ofPerson && { person_id: ofPerson }) }).whereNull('revoked_at').update({ revoked_at: trx.fn.now() });
+    return ended > 0;
+  });
 }
 
 /** Sets one's own PIN, or takes it away; the password is asked for. */

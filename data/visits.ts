@@ -70,7 +70,9 @@ export async function listVisits(trx: Transaction, clientIds: readonly string[])
  * Growth between visits: weeks from a recorded visit to the next one, with the middle of the regrowth measured there.
  * @param visits of one client, newest first
  */
-export function growthIntervals(visits: readonly VisitSummary[]): GrowthInterval[] {
+export function growthIntervals(
+  visits: readonly { readonly heldOn: string; readonly consult: Pick<Consult, 'regrowthMm'>; readonly outcome: object | null }[],
+): GrowthInterval[] {
   const out: GrowthInterval[] = [];
   visits.forEach((visit, i) => {
     const before = visits.slice(i + 1).find((earlier) => earlier.outcome !== null);

@@ -10,7 +10,8 @@ test('days are said as at the desk', () => {
 
 test('days between cross months and years', () => expect(daysBetween('2026-12-30', '2027-01-02')).toBe(3));
 
-test('today is the local day', () => expect(today(new Date(2026, 0, 5, 23, 59))).toBe('2026-01-05'));
+test.each([['UTC', '2026-01-05'], ['Etc/GMT-2', '2026-01-06'], ['Etc/GMT+12', '2026-01-05']])('today in %s', (zone, day) =>
+  expect(today(zone, new Date('2026-01-05T23:30:00Z'))).toBe(day));
 
 test('only ids look like ids', () => {
   expect(isId('2b0c9c1e-8a55-4c57-9f3a-0d9b2f6f3f10')).toBe(true);

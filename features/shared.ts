@@ -1,10 +1,10 @@
 /** Whether a text from a URL has the form of a row's id. */
 export const isId = (text: string): boolean => /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(text);
 
-/** Today as a day, YYYY-MM-DD, where the salon's server stands. */
-export function today(now = new Date()): string {
-  const two = (value: number) => String(value).padStart(2, '0');
-  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
+/** Today as a day, YYYY-MM-DD, in a time zone. */
+export function today(timeZone: string, now = new Date()): string {
+  const parts = Object.fromEntries(new Intl.DateTimeFormat('en-GB', { year: 'numeric', month: '2-digit', day: '2-digit', timeZone }).formatToParts(now).map(({ type, value }) => [type, value]));
+  return `${parts.year}-${parts.month}-${parts.day}`;
 }
 
 /** A day as it is said: `24 Nov 2026`. */

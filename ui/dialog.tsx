@@ -10,18 +10,20 @@ interface DialogProps {
   title: string;
   /** Takes most of the window: for things to choose from by looking. */
   wide?: boolean;
+  /** Somewhat wider than a small form. */
+  middle?: boolean;
   children: ReactNode;
 }
 
 /** A small window over the page; Escape and the cross close it. */
-export function Dialog({ open, onOpenChange, title, wide = false, children }: DialogProps) {
+export function Dialog({ open, onOpenChange, title, wide = false, middle = false, children }: DialogProps) {
   return (
     <Radix.Root open={open} onOpenChange={onOpenChange}>
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 z-40 bg-ink/40" />
         <Radix.Content
           aria-describedby={undefined}
-          className={`fixed top-1/2 left-1/2 z-50 max-h-[92dvh] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-[8px] bg-raised p-6 shadow-2xl ${wide ? 'w-[min(1080px,96vw)]' : 'w-[min(480px,92vw)]'}`}
+          className={`fixed top-1/2 left-1/2 z-50 max-h-[92dvh] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-[8px] bg-raised p-6 shadow-2xl ${wide ? 'w-[min(1180px,97vw)]' : middle ? 'w-[min(680px,94vw)]' : 'w-[min(480px,92vw)]'}`}
         >
           <div className="mb-4 flex items-center justify-between">
             <Radix.Title className="text-xl font-bold wide">{title}</Radix.Title>

@@ -5,9 +5,10 @@ import { ToggleGroup } from 'radix-ui';
 
 interface SegmentedProps<T extends string> {
   label: string;
-  value: T;
+  /** null where none is chosen yet. */
+  value: T | null;
   options: readonly { readonly value: T; readonly words: string }[];
-  onChange(value: T): void;
+  onChange(value: NoInfer<T>): void;
 }
 
 /** A choice of a few, all in sight. */
@@ -16,7 +17,7 @@ export function Segmented<T extends string>({ label, value, options, onChange }:
     <ToggleGroup.Root
       type="single"
       aria-label={label}
-      value={value}
+      value={value ?? ''}
       onValueChange={(next) => next && onChange(next as T)}
       className="grid auto-cols-fr grid-flow-col overflow-hidden rounded-ui border border-edge bg-field"
     >

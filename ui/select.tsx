@@ -6,7 +6,7 @@ interface SelectProps<T extends string> {
   label: string;
   value: T;
   options: readonly { readonly value: T; readonly words: string }[];
-  onChange(value: T): void;
+  onChange(value: NoInfer<T>): void;
   hideLabel?: boolean;
 }
 

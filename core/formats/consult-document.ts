@@ -92,3 +92,9 @@ export const EMPTY_CONSULT: Consult = consultSchema.parse({
 export function parseConsult(value: unknown): Parsed<Consult> {
   return parseWith(consultSchema, value);
 }
+
+/** What was done in the past must lie in it: the first entry of the history that does not, as a sentence. @param today YYYY-MM-DD */
+export function futureProblem(consult: Consult, today: string): string | undefined {
+  const at = consult.history.findIndex(({ on }) => on > today);
+  return at < 0 ? undefined : `history[${at}].on: ${consult.history[at].on} lies in the future.`;
+}

@@ -1,4 +1,4 @@
-export { type Consult, consultSchema, EMPTY_CONSULT, parseConsult, type RegrowthByZone } from './consult-document';
+export { type Consult, consultSchema, EMPTY_CONSULT, futureProblem, parseConsult, type RegrowthByZone } from './consult-document';
 export { differencesOf, type Difference } from './differences';
 export { AVERAGE_HAIR, AVERAGE_HEAD } from './fields';
 export { houseSchema, limitsOf, parseHouse, timeThereIs, USUAL_HOUSE, type House } from './house-document';
@@ -15,5 +15,5 @@ export { svgOf, type Shape } from './shapes';
 export { stationSheet, type SheetFacts, type StationSheet } from './station-sheet';
 export { thumbnailOf, type Thumbnail } from './thumbnail';
 export { techniquesSchema, type TechniquesDocument } from './techniques-document';
-export { parseTest, testSchema, type TestDocument } from './test-document';
+export { EMPTY_TEST, parseTest, testSchema, type TestDocument } from './test-document';
 export { CONDITIONS, HAIR_FLAGS, type Condition, type HairFlag, type ZoneHair } from './zone-hair';

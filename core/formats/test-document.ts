@@ -17,6 +17,8 @@ export const testSchema = z.strictObject({
 
 export type TestDocument = z.infer<typeof testSchema>;
 
+export const EMPTY_TEST: TestDocument = testSchema.parse({ version: 1 });
+
 export function parseTest(value: unknown): Parsed<TestDocument> {
   return parseWith(testSchema, value);
 }

@@ -38,10 +38,7 @@ export interface Attribute<K extends AttributeKey> {
   say(value: AttributeValues[K]): string;
 }
 
-const without = <T extends object>(record: T, key: keyof T): T => {
-  const { [key]: _gone, ...rest } = record;
-  return rest as T;
-};
+const without = <T extends object>(record: T, key: keyof T): T => Object.fromEntries(Object.entries(record).filter(([own]) => own !== key)) as T;
 
 /** An attribute that lies in the map's entry of the zone. */
 function inMap<K extends AttributeKey>(

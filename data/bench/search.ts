@@ -103,7 +103,7 @@ async function fill(from: number, to: number): Promise<void> {
                    || ' ' || (array['Holl','Brack','Vane','Mirr','Ash','Lorn','Pell','Gris','Tarn','Wick','Mar','Sel','Dun','Ever','Fen','Hart','Ink','Kel','Ost','Pru'])[1 + (i / 10) % 20]
                    || (array['owby','enfield','amere','ister','worth','adine','over','eaux','ingley','mark','rowby','stone','ley','combe','thorn','den','ford','wick','by','sey'])[1 + (i / 200) % 20]
                    || case when i % 3 = 0 then '-' || chr(97 + i / 7 % 26) || chr(97 + i / 11 % 26) || 'ane' || chr(97 + i / 13 % 26) else '' end,
-                '07' || lpad((i::bigint * 7919 % 100000000)::text, 8, '0'), case when i % 997 = 0 then 'knows Marrowby' else '' end, :person
+                '07' || lpad((abs(hashtext(i::text)::bigint) % 100000000)::text, 8, '0'), case when i % 997 = 0 then 'knows Marrowby' else '' end, :person
          from generate_series(:from::integer, :to::integer) i returning id
        ), held as (
          insert into visit (salon_id, client_id, person_id, held_on, consult, begun_at, begun_by)

@@ -1,110 +1,45 @@
-import { AVERAGE_HEAD, EMPTY_CONSULT, startPlan, type Consult, type Outcome } from '../../core/formats';
-import { zonesOf, type HairlineShape, type Zone, type ZoneFamily } from '../../core/head';
-import type { Gather, Panel, Plan } from '../../core/pattern';
-
-export interface DemoVisit {
-  /** Weeks before today; 0 is today, a visit that is still to be done. */
-  readonly weeksAgo: number;
-  /** Whose chair: index into the salon's people. */
-  readonly person: number;
-  readonly consult: Consult;
-  readonly plan: Plan;
-  readonly outcome?: Omit<Outcome, 'version' | 'nextOn' | 'foilsPlaced'> & { readonly nextInWeeks: number | null };
-}
-
-export interface DemoClient {
-  readonly salon: number;
-  readonly name: string;
-  readonly phone: string;
-  readonly note: string;
-  readonly visits: readonly DemoVisit[];
-}
-
-/** Regrowth in mm by family of zones, both sides. */
-function regrowth(mm: Partial<Record<ZoneFamily, number>>): Consult['regrowthMm'] {
-  const out: Partial<Record<Zone, number>> = {};
-  for (const [family, value] of Object.entries(mm)) for (const zone of zonesOf(family as ZoneFamily)) out[zone] = value;
-  return out;
-}
-
-const everywhere = (mm: number): Consult['regrowthMm'] =>
-  regrowth({
-    'front-hairline': mm, temple: mm, 'ear-hairline': mm, 'nape-hairline': mm, front: mm, top: mm, crown: mm,
-    'upper-side': mm, 'lower-side': mm, 'upper-back': mm, occipital: mm, nape: mm,
-  });
-
-interface Recipe {
-  readonly gather: Gather;
-  readonly thicknessMm: number;
-  readonly dropoutMm: number;
-  readonly formula?: string;
-}
-
-const FINE: Gather = { kind: 'weave', stitchMm: 2.5, gapMm: 2.5, depth: 0.5 };
-const BABY: Gather = { kind: 'weave', stitchMm: 1.5, gapMm: 2, depth: 0.5 };
-const CHUNKY: Gather = { kind: 'weave', stitchMm: 8, gapMm: 8, depth: 0.5 };
-const SLICE: Gather = { kind: 'slice' };
-
-function plan(name: string, consult: Consult, back: Recipe, sides: Recipe = back): Plan {
-  const start = startPlan();
-  const with_ = (panel: Panel, recipe: Recipe): Panel => ({
-    ...panel,
-    gather: recipe.gather,
-    thicknessMm: recipe.thicknessMm,
-    spacing: { kind: 'constant', dropoutMm: recipe.dropoutMm },
-    formula: recipe.formula ?? 'A',
-  });
-  return {
-    ...start,
-    name,
-    head: consult.head,
-    hair: consult.hair,
-    panels: start.panels.map((panel) => with_(panel, panel.id === 'back' ? back : sides)),
-  };
-}
-
-function consult(fields: Partial<Consult> & { partMm?: number }): Consult {
-  const { partMm, ...rest } = fields;
-  const made = { ...EMPTY_CONSULT, ...rest };
-  return partMm === undefined ? made : { ...made, head: { ...made.head, part: { ...made.head.part, offsetMm: partMm } } };
-}
-
-function head(circumferenceMm: number, partMm: number, left: HairlineShape = 'round', right = left): Consult['head'] {
-  return { ...AVERAGE_HEAD, circumferenceMm, hairline: { left, right }, part: { ...AVERAGE_HEAD.part, offsetMm: partMm } };
-}
+import { EMPTY_CONSULT } from '../../core/formats';
+import { MORE_CLIENTS } from './more-clients';
+import { baby, CHUNKY, consult, everywhere, head, plan, regrowth, seen, SLICE, weave, WELL, type DemoClient } from './visit-parts';
 
 const maren = consult({
+  health: WELL, contrast: 'blended', tone: 'neutral', wornUpShare: 0.6, wornHalfUpShare: 0.1, partMoves: 'sometimes', cowlick: 'none', weeksBetween: 9, washesPerWeek: 3,
+  faceFrame: { strength: 'soft', behindMm: 30 }, extensions: 'none',
   naturalLevel: 6, goalLevel: 9, brightness: 4, partMm: 22,
   head: head(555, 22),
   hair: { densityPerCm2: 165, strand: 'medium', lengthMm: 380, byZone: {} },
 });
 const ines = consult({
+  health: { ...WELL, noted: ['medication'] }, contrast: 'defined', tone: 'warm', wornUpShare: 0.2, partMoves: 'never', weeksBetween: 16, washesPerWeek: 2,
   naturalLevel: 3, goalLevel: 6.5, brightness: 2,
   head: head(562, 0, 'straight', 'straight'),
   hair: { densityPerCm2: 190, strand: 'coarse', lengthMm: 520, byZone: {} },
 });
 const delphine = consult({
+  health: WELL, contrast: 'high', wornUpShare: 0.3, partMoves: 'often', weeksBetween: 17, washesPerWeek: 1,
   naturalLevel: 5, goalLevel: 8, brightness: 3,
   head: head(572, -15),
   hair: { densityPerCm2: 210, strand: 'coarse', lengthMm: 300, byZone: {} },
 });
 const perpetua = consult({
+  health: WELL, contrast: 'blended', tone: 'cool', wornUpShare: 0.1, weeksBetween: 8,
+  map: seen({ 'front-hairline': { greyShare: 0.7 }, temple: { greyShare: 0.8, condition: 'dry' }, front: { greyShare: 0.4 }, top: { greyShare: 0.25 }, 'upper-side': { greyShare: 0.3 }, nape: { greyShare: 0.05 } }),
   naturalLevel: 7, goalLevel: 9, brightness: 3,
   head: head(548, 10, 'receding', 'round'),
   hair: { densityPerCm2: 130, strand: 'fine', lengthMm: 160, byZone: {} },
 });
 const rosamund = consult({
+  health: WELL, contrast: 'blended', tone: 'bright', wornUpShare: 0.4, weeksBetween: 6, washesPerWeek: 3,
   naturalLevel: 8, goalLevel: 10, brightness: 5,
   head: head(540, 0),
   hair: { densityPerCm2: 175, strand: 'fine', lengthMm: 250, byZone: {} },
 });
 
-const weave = (dropoutMm: number): Recipe => ({ gather: FINE, thicknessMm: 4, dropoutMm });
-const baby = (dropoutMm: number): Recipe => ({ gather: BABY, thicknessMm: 3, dropoutMm });
-
 export const DEMO_CLIENTS: readonly DemoClient[] = [
   {
-    salon: 0, name: 'Maren Tolland', phone: '0700 900 114', note: 'Ties it up on most working days. Alert test done.',
+    salon: 0, name: 'Maren Tolland', phone: '0700 900 114', note: 'Ties it up on most working days.', age: 38,
+    tests: [{ kind: 'alert', result: 'clear', weeksAgo: 10, document: { product: 'Pale gold toner' } }, { kind: 'strand', result: 'passed', weeksAgo: 30, document: { volume: 20, minutes: 15, fromLevel: 6, level: 7.5 } }],
+    consents: ['photo', 'service'],
     visits: [
       {
         weeksAgo: 30, person: 0, consult: maren, plan: plan('Fine weave, first visit', maren, weave(8)),
@@ -132,15 +67,20 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
   },
   {
     salon: 0, name: 'Ines Harrow', phone: '0700 900 127', note: 'Very dark, grows fast. Low contrast, no brass.',
+    age: 29, tests: [{ kind: 'alert', result: 'clear', weeksAgo: 31 }],
     visits: [
       {
-        weeksAgo: 14, person: 1, consult: ines, plan: plan('Chunky ribbons, sparse', ines, { gather: CHUNKY, thicknessMm: 8, dropoutMm: 16 }),
+        weeksAgo: 30, person: 1, consult: ines, plan: plan('Ribbons, first visit', ines, { gather: CHUNKY, thicknessMm: 8, dropoutMm: 19 }),
+        outcome: { done: 'Few wide ribbons to see how she lifts. Slow past 5.', levelReached: 5.5, nextInWeeks: 16 },
+      },
+      {
+        weeksAgo: 14, person: 1, consult: { ...ines, regrowthMm: everywhere(54) }, plan: plan('Chunky ribbons, sparse', ines, { gather: CHUNKY, thicknessMm: 8, dropoutMm: 16 }),
         outcome: { done: 'Wide ribbons, started 30 mm off the scalp. Stopped at 6, warm as wished.', levelReached: 6, nextInWeeks: 16 },
       },
     ],
   },
   {
-    salon: 0, name: 'Delphine Oduro', phone: '0700 900 139', note: 'Curly, shrinks by a third when dry.',
+    salon: 0, name: 'Delphine Oduro', phone: '0700 900 139', note: 'Curly, shrinks by a third when dry.', age: 33,
     visits: [
       {
         weeksAgo: 24, person: 0, consult: delphine, plan: plan('Deep ribbons', delphine, { gather: { ...CHUNKY, depth: 1 }, thicknessMm: 9, dropoutMm: 14 }),
@@ -155,9 +95,14 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
   },
   {
     salon: 0, name: 'Perpetua Lindgren', phone: '', note: 'Silver at the temples, likes it soft. Left hairline recedes.',
+    age: 61, tests: [{ kind: 'alert', result: 'clear', weeksAgo: 15 }],
     visits: [
       {
-        weeksAgo: 6, person: 0, consult: perpetua, plan: plan('Grey blend, fine', perpetua, weave(9), baby(6)),
+        weeksAgo: 14, person: 0, consult: perpetua, plan: plan('Grey blend, wide', perpetua, weave(11), weave(8)),
+        outcome: { done: 'Wide to begin with; hairline in baby lights.', levelReached: 8.5, nextInWeeks: 8 },
+      },
+      {
+        weeksAgo: 6, person: 0, consult: { ...perpetua, regrowthMm: everywhere(22) }, plan: plan('Grey blend, fine', perpetua, weave(9), baby(6)),
         outcome: { done: 'Fine weaves behind, baby lights at the sides to blend the silver.', levelReached: 9, nextInWeeks: 8 },
       },
     ],
@@ -176,6 +121,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     ],
   },
   { salon: 0, name: 'Tamsin Whitlow', phone: '0700 900 168', note: 'New. Pointed hairline, wants to see less grey on top.', visits: [] },
+  ...MORE_CLIENTS,
   {
     salon: 1, name: 'Quenby Sallow', phone: '0700 900 201', note: 'Slices, high contrast.',
     visits: [

@@ -3,7 +3,9 @@ import { createPatternEngine } from '../../core/pattern';
 import { inSalon, type Transaction } from '../database';
 import { hashPassword } from '../passwords';
 import { insertVisit } from '../visits';
-import { DEMO_CLIENTS, type DemoClient } from './clients';
+import { EMPTY_TEST } from '../../core/formats';
+import { DEMO_CLIENTS } from './clients';
+import type { DemoClient } from './visit-parts';
 import { DEMO_PASSWORD, DEMO_SALONS } from './people';
 
 /** In the order in which rows can go. */
@@ -14,6 +16,9 @@ const TABLES = [
 
 const dayBefore = (today: string, weeks: number) =>
   new Date(Date.parse(today) - weeks * 7 * 86_400_000).toISOString().slice(0, 10);
+
+/** Born this many years and half a year before. */
+const birthday = (today: string, years: number) => dayBefore(today, Math.round((years + 0.5) * 52.18));
 
 /** Whether any salon exists. The owner of the tables may look salons up, being a member of lattice_lookup. */
 export async function isEmpty(owner: Knex): Promise<boolean> {
@@ -61,8 +66,18 @@ async function loadClient(
   countFoils: (plan: DemoClient['visits'][number]['plan']) => number,
 ): Promise<void> {
   const [{ id: clientId }] = await trx('client')
-    .insert({ salon_id: salonId, name: client.name, phone: client.phone, note: client.note, created_by: people[0] })
+    .insert({ salon_id: salonId, name: client.name, phone: client.phone, note: client.note, born_on: client.age ? birthday(today, client.age) : null, created_by: people[0] })
     .returning('id');
+  for (const { kind, result, weeksAgo, document } of client.tests ?? []) {
+    await trx('hair_test').insert({
+      salon_id: salonId, client_id: clientId, kind, result, on_day: dayBefore(today, weeksAgo), document: JSON.stringify({ ...EMPTY_TEST, ...document }), noted_by: people[0],
+    });
+  }
+  for (const kind of client.consents ?? []) {
+    await trx('consent').insert({
+      salon_id: salonId, client_id: clientId, kind, words: 'As shown at the station.', signed_name: kind === 'guardian' ? 'The guardian' : client.name, taken_by: people[0],
+    });
+  }
   for (const visit of client.visits) {
     const actor = { salonId, personId: people[visit.person] };
     const heldOn = dayBefore(today, visit.weeksAgo);

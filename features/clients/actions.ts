@@ -1,50 +1,98 @@
 'use server';
 
+import { revalidatePath } from 'next/cache';
 import { redirect } from 'next/navigation';
-import { z } from 'zod';
-import { createClient } from '@/data/clients';
+import { archiveClient, changeClient, mergeClients, walkIn } from '@/data/client-changes';
+import { eraseClient } from '@/data/client-record';
+import { createClient, listClients, readClient } from '@/data/clients';
 import { createVisit } from '@/data/visits';
-import { requirePerson } from '../session/current';
-import { isId, today } from '../shared';
+import { fieldProblems, textsOf, type FormState } from '../forms';
+import { salonToday } from '../house/queries';
+import { currentOwner, currentPerson, requirePerson } from '../session/current';
+import { isId } from '../shared';
+import { CLIENT_FIELDS, clientForm, type ClientField } from './fields';
 
-export interface ClientFields {
-  readonly name: string;
-  readonly phone: string;
-  readonly note: string;
+export type ClientFormState = FormState<ClientField>;
+export type Done = { readonly ok: true } | { readonly ok: false; readonly problem: string };
+
+const SIGNED_OUT = { ok: false, problem: 'You are signed out. Sign in again.' } as const;
+const NO_CLIENT = { ok: false, problem: 'This salon has no such client; somebody may have put her away or merged her.' } as const;
+
+async function readFields(data: FormData) {
+  const fields = textsOf(data, CLIENT_FIELDS);
+  const read = clientForm(await salonToday()).safeParse(fields);
+  return { fields, read };
 }
 
-export interface NewClientState {
-  readonly fields: ClientFields;
-  readonly problems: Partial<Record<keyof ClientFields, string>>;
-}
-
-const form = z.object({
-  name: z.string().trim().min(1, 'Name: it is empty.').max(120, 'Name: it is longer than 120 characters.'),
-  phone: z
-    .string()
-    .trim()
-    .max(40, 'Phone: it is longer than 40 characters.')
-    .regex(/^[\d\s()+/.-]*$/, 'Phone: it holds something other than digits, spaces and + ( ) / . -'),
-  note: z.string().trim().max(2000, 'Note: it is longer than 2000 characters.'),
-});
-
-/** Adds a client and opens her page; otherwise says which field is wrong and keeps what was typed. */
-export async function addClient(_: NewClientState, data: FormData): Promise<NewClientState> {
+/** Adds a client and opens her page; as a walk-in, with a visit of today, and opens its consultation. */
+export async function addClient(_: ClientFormState, data: FormData): Promise<ClientFormState> {
   const person = await requirePerson();
-  const text = (name: string) => String(data.get(name) ?? '');
-  const fields = { name: text('name'), phone: text('phone'), note: text('note') };
-  const read = form.safeParse(fields);
-  if (!read.success) {
-    return { fields, problems: Object.fromEntries(read.error.issues.map((issue) => [issue.path[0], issue.message]).reverse()) };
+  const { fields, read } = await readFields(data);
+  if (!read.success) return { fields, problems: fieldProblems(read.error) };
+  if (data.get('walk-in') === 'yes') redirect(`/visits/${await walkIn(person, read.data, await salonToday())}/consult`);
+  redirect(`/clients/${await createClient(person, read.data)}`);
+}
+
+/** Changes what is written down of a client; somebody else's newer change is never overwritten. */
+export async function editClient(clientId: string, baseRevision: number, _: ClientFormState, data: FormData): Promise<ClientFormState> {
+  const person = await requirePerson();
+  const { fields, read } = await readFields(data);
+  if (!read.success) return { fields, problems: fieldProblems(read.error) };
+  const saved = isId(clientId) && Number.isInteger(baseRevision) ? await changeClient(person, clientId, baseRevision, read.data) : ({ ok: false, reason: 'missing' } as const);
+  if (!saved.ok) {
+    const words = saved.reason === 'stale'
+      ? 'Somebody changed this client meanwhile. Nothing was overwritten: what you typed stays here; load the page again to see theirs.'
+      : NO_CLIENT.problem;
+    return { fields, problems: {}, said: { ok: false, words } };
   }
-  const id = await createClient(person, read.data);
-  redirect(`/clients/${id}`);
+  revalidatePath(`/clients/${clientId}`);
+  return { fields, problems: {}, said: { ok: true, words: 'Saved.' } };
 }
 
 /** Opens a visit today for a client and goes to its consultation. */
 export async function addVisit(clientId: string): Promise<void> {
   const person = await requirePerson();
-  const visitId = isId(clientId) ? await createVisit(person, clientId, today()) : undefined;
+  const visitId = isId(clientId) ? await createVisit(person, clientId, await salonToday()) : undefined;
   if (!visitId) redirect('/clients');
   redirect(`/visits/${visitId}/consult`);
+}
+
+/** Puts a client away, or takes her out again. */
+export async function putClientAway(clientId: string, away: boolean): Promise<Done> {
+  const person = await currentPerson();
+  if (!person) return SIGNED_OUT;
+  if (!isId(clientId) || !(await archiveClient(person, clientId, away === true))) return NO_CLIENT;
+  revalidatePath('/clients');
+  revalidatePath(`/clients/${clientId}`);
+  return { ok: true };
+}
+
+/** Clients to choose one to merge with, by what is typed. */
+export async function clientsToMerge(search: string, notId: string): Promise<{ id: string; name: string; phone: string; visits: string }[]> {
+  const person = await currentPerson();
+  if (!person || person.role === 'assistant') return [];
+  const found = await listClients(person, String(search).slice(0, 200), await salonToday());
+  return found.filter(({ id }) => id !== notId).slice(0, 8).map(({ id, name, phone, lastRecordedOn }) => ({ id, name, phone, visits: lastRecordedOn ?? 'no recorded visit' }));
+}
+
+/** Makes two records one: everything of `fromId` becomes `intoId`'s. */
+export async function mergeTwo(fromId: string, intoId: string): Promise<Done> {
+  const person = await currentPerson();
+  if (!person) return SIGNED_OUT;
+  if (person.role === 'assistant') return { ok: false, problem: 'A colourist or the owner merges records.' };
+  if (!isId(fromId) || !isId(intoId) || !(await mergeClients(person, fromId, intoId))) return NO_CLIENT;
+  revalidatePath('/clients');
+  return { ok: true };
+}
+
+/** Erases a client for good, when her name was typed as it is written; only the owner may. */
+export async function eraseForGood(clientId: string, typedName: string): Promise<Done> {
+  const owner = await currentOwner();
+  if (!owner) return { ok: false, problem: 'Only the owner erases a client.' };
+  const story = isId(clientId) ? await readClient(owner, clientId, await salonToday()) : undefined;
+  if (!story) return NO_CLIENT;
+  if (String(typedName).trim().normalize('NFC') !== story.client.name) return { ok: false, problem: `Write the name as it stands here: ${story.client.name}.` };
+  if (!(await eraseClient(owner, clientId))) return NO_CLIENT;
+  revalidatePath('/clients');
+  return { ok: true };
 }

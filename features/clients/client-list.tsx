@@ -25,7 +25,7 @@ export function ClientList({ clients, today }: { clients: readonly ClientSummary
               <Link href={`/clients/${client.id}`} className="text-md font-semibold after:absolute after:inset-0">
                 {client.name}
               </Link>
-              <p className="max-w-[340px] truncate text-sm font-normal text-ink-soft">{client.note || client.phone || ' '}</p>
+              <p className="max-w-[340px] truncate text-sm font-normal text-ink-soft">{client.foundBy ? <>by its pattern: <b className="text-ink">{client.foundBy}</b></> : client.note || client.phone || ' '}</p>
             </th>
             <td className="border-y border-line bg-raised px-4 group-hover:bg-leaf-pale">
               <Levels from={client.naturalLevel} to={client.goalLevel} />

@@ -3,39 +3,31 @@
 import { useActionState, useState } from 'react';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
-import { TextArea, TextField } from '@/ui/field';
 import { PlusIcon } from '@/ui/icons';
-import { addClient, type NewClientState } from './actions';
+import { addClient, type ClientFormState } from './actions';
+import { ClientInputs } from './client-inputs';
 
-/** The button for a new client and its form. */
+/** The buttons for a new client and for one who walks in, and their form. */
 export function NewClient({ name = '' }: { name?: string }) {
-  const [open, setOpen] = useState(false);
+  const [open, setOpen] = useState<'client' | 'walk-in'>();
   return (
     <>
-      <Button look="primary" onClick={() => setOpen(true)}>
-        <PlusIcon /> New client
-      </Button>
-      <Dialog open={open} onOpenChange={setOpen} title="New client">
-        <NewClientForm name={name} />
+      <Button onClick={() => setOpen('walk-in')}>Walk-in</Button>
+      <Button look="primary" onClick={() => setOpen('client')}><PlusIcon /> New client</Button>
+      <Dialog open={open !== undefined} onOpenChange={(next) => !next && setOpen(undefined)} title={open === 'walk-in' ? 'Walk-in' : 'New client'}>
+        <NewClientForm name={name} walkIn={open === 'walk-in'} />
       </Dialog>
     </>
   );
 }
 
-function NewClientForm({ name }: { name: string }) {
-  const [state, submit, pending] = useActionState<NewClientState, FormData>(addClient, {
-    fields: { name, phone: '', note: '' },
-    problems: {},
-  });
+function NewClientForm({ name, walkIn }: { name: string; walkIn: boolean }) {
+  const [state, submit, pending] = useActionState<ClientFormState, FormData>(addClient, { fields: { name, phone: '', bornOn: '', note: '' }, problems: {} });
   return (
     <form action={submit} className="grid gap-4" noValidate>
-      <TextField label="Name" name="name" defaultValue={state.fields.name} problem={state.problems.name} autoComplete="off" autoFocus />
-      <TextField label="Phone" name="phone" type="tel" defaultValue={state.fields.phone} problem={state.problems.phone} autoComplete="off" />
-      <TextArea
-        label="Note" name="note" rows={3} defaultValue={state.fields.note} problem={state.problems.note}
-        hint="What everyone at the chair should know."
-      />
-      <Button type="submit" look="primary" disabled={pending}>{pending ? 'Adding …' : 'Add client'}</Button>
+      {walkIn && <input type="hidden" name="walk-in" value="yes" />}
+      <ClientInputs {...state} />
+      <Button type="submit" look="primary" disabled={pending}>{pending ? 'Adding …' : walkIn ? 'Add and open a visit' : 'Add client'}</Button>
     </form>
   );
 }

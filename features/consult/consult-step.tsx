@@ -1,21 +1,84 @@
 'use client';
 
-import { useState } from 'react';
-import { Hair } from './hair-form';
-import { Regrowth, RegrowthMap } from './regrowth';
-import { Wish } from './wish-form';
+import { useSyncExternalStore } from 'react';
+import { CHAPTER_WORDS, CHAPTERS, progressOf, type Chapter } from '@/core/consult';
+import { useVisit } from '../visit/store';
+import { GoalsChapter } from './chapters/goals';
+import { HeadChapter } from './chapters/head';
+import { HistoryChapter } from './chapters/history';
+import { SafetyChapter } from './chapters/safety';
+import { UpkeepChapter } from './chapters/upkeep';
+import { WishChapter } from './chapters/wish';
+import { WornChapter } from './chapters/worn';
+import { Effects } from './effects';
+import { MapChapter } from './map/map-chapter';
 
-/** The consultation in the order in which it is held: the wish, the head and hair, the regrowth. */
+const BODIES: Record<Exclude<Chapter, 'map'>, () => React.ReactNode> = {
+  wish: WishChapter, worn: WornChapter, upkeep: UpkeepChapter, history: HistoryChapter, head: HeadChapter, safety: SafetyChapter, goals: GoalsChapter,
+};
+
+/** The consultation in the order in which it is held, a chapter at a time, beside what its answers change in the plan. */
 export function ConsultStep() {
-  const [family, setFamily] = useState<string>();
+  const chapter = useChapter();
+  if (chapter === 'map') {
+    return (
+      <main className="grid h-full grid-cols-[184px_minmax(0,1fr)]">
+        <Track chapter={chapter} />
+        <MapChapter />
+      </main>
+    );
+  }
+  const Body = BODIES[chapter];
+  const next = CHAPTERS[CHAPTERS.indexOf(chapter) + 1];
   return (
-    <main className="grid h-full grid-cols-[340px_minmax(0,1fr)_276px]">
-      <section aria-label="Wish" className="overflow-y-auto border-r border-line bg-raised px-5 py-4">
-        <Wish />
-        <Hair />
+    <main className="grid h-full grid-cols-[184px_minmax(0,1fr)_288px]">
+      <Track chapter={chapter} />
+      <section key={chapter} aria-label={CHAPTER_WORDS[chapter]} className="overflow-y-auto px-7 py-5">
+        <div className="mx-auto max-w-[720px]">
+          <h2 className="mb-4 text-2xl font-bold wide">{CHAPTER_WORDS[chapter]}</h2>
+          <Body />
+          {next && <p className="mt-7 mb-2 border-t border-line pt-4 text-right"><a href={`#${next}`} className="rounded-ui px-3 py-2 text-md font-semibold text-leaf hover:bg-leaf-pale">Next: {CHAPTER_WORDS[next]} →</a></p>}
+        </div>
       </section>
-      <RegrowthMap family={family} onFamily={setFamily} />
-      <Regrowth family={family} onFamily={setFamily} />
+      <Effects chapter={chapter} />
     </main>
   );
+}
+
+/** The chapters, how much of each was asked, and where we are. */
+function Track({ chapter }: { chapter: Chapter }) {
+  const { consult } = useVisit();
+  const progress = progressOf(consult);
+  return (
+    <nav aria-label="Consultation" className="overflow-y-auto border-r border-line bg-raised py-3">
+      <ol>
+        {CHAPTERS.map((own) => {
+          const { asked, of } = progress[own];
+          const here = own === chapter;
+          return (
+            <li key={own}>
+              <a
+                href={`#${own}`} aria-current={here ? 'true' : undefined}
+                className={`flex min-h-11 items-center justify-between gap-2 border-l-[3px] px-4 py-1.5 text-base ${here ? 'border-leaf bg-leaf-pale font-semibold' : 'border-transparent hover:bg-leaf-pale'}`}
+              >
+                {CHAPTER_WORDS[own]}
+                {of > 0 && <span className={`text-xs ${asked < of ? 'text-ink-soft' : 'font-semibold text-leaf'}`} aria-label={`${asked} of ${of} asked`}>{asked}/{of}</span>}
+              </a>
+            </li>
+          );
+        })}
+      </ol>
+    </nav>
+  );
+}
+
+/** The chapter that the address names: a reload or a link finds the same one. */
+function useChapter(): Chapter {
+  const hash = useSyncExternalStore(subscribe, () => window.location.hash.slice(1), () => '');
+  return CHAPTERS.find((own) => own === hash) ?? 'wish';
+}
+
+function subscribe(onChange: () => void) {
+  window.addEventListener('hashchange', onChange);
+  return () => window.removeEventListener('hashchange', onChange);
 }

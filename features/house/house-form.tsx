@@ -16,6 +16,8 @@ import { minorPerUnit } from './money';
 const UNITS = [{ value: 'mm', words: 'mm' }, { value: 'cm', words: 'cm' }, { value: 'in', words: 'inch' }] as const;
 const WAYS = [{ value: 'flat', words: 'Flat, with add-ons' }, { value: 'hourly', words: 'By the hour' }] as const;
 
+const CURRENCIES = Intl.supportedValuesOf('currency');
+
 const LIMITS: readonly { key: keyof House['limits']; words: string; unit: string; min: number; max: number }[] = [
   { key: 'sliceMm', words: 'Thickest slice', unit: 'mm', min: 1, max: 20 },
   { key: 'fineMm', words: 'Thickest fine weave', unit: 'mm', min: 1, max: 20 },
@@ -39,8 +41,15 @@ const minor = (text: string): number | undefined => {
   return value === undefined ? undefined : Math.round(value * 100) / 100;
 };
 
+interface HouseFormProps {
+  initial: House;
+  revision: number;
+  mayChange: boolean;
+  timeZones: readonly string[];
+}
+
 /** What the salon sets once for all its visits. */
-export function HouseForm({ initial, revision, mayChange }: { initial: House; revision: number; mayChange: boolean }) {
+export function HouseForm({ initial, revision, mayChange, timeZones }: HouseFormProps) {
   const [house, setHouse] = useState(initial);
   const [base, setBase] = useState(revision);
   const [said, setSaid] = useState<{ ok: boolean; words: string }>();
@@ -88,6 +97,26 @@ export function HouseForm({ initial, revision, mayChange }: { initial: House; re
                 <NumberField label="Hour of foiling" unit={house.prices.currency} min={0} max={10_000} value={house.prices.perHourMinor / per} parse={minor} onChange={(value) => value !== undefined && prices({ perHourMinor: Math.round(value * per) })} />
               )}
               <NumberField label="Time for the foils" unit="min" min={10} max={600} value={house.slotMinutes ?? undefined} placeholder="not set" parse={whole} onChange={(minutes) => set({ slotMinutes: minutes ?? null })} />
+            </div>
+          </Part>
+        </div>
+        <div className="grid gap-6 lg:grid-cols-2">
+          <Part title="Place and station">
+            <div className="grid grid-cols-2 gap-3">
+              <Select label="Time zone" value={house.timeZone} options={[...new Set(['UTC', house.timeZone, ...timeZones])].map((value) => ({ value, words: value.replaceAll('_', ' ') }))} onChange={(timeZone) => set({ timeZone })} />
+              <Select label="Currency" value={house.prices.currency} options={CURRENCIES.map((value) => ({ value, words: value }))} onChange={(currency) => prices({ currency })} />
+              <NumberField label="Lock after" unit="min" min={1} max={240} value={house.lockMinutes} parse={whole} onChange={(lockMinutes) => lockMinutes !== undefined && set({ lockMinutes })} />
+            </div>
+            <div className="flex min-h-9 items-center justify-between gap-4">
+              <span className="text-base">Figures with a decimal comma</span>
+              <Switch label="Figures with a decimal comma" on={house.decimalComma} onChange={(decimalComma) => set({ decimalComma })} />
+            </div>
+          </Part>
+          <Part title="Cautions" hint="What your leaflets and your law say. Cautions go by it; they never stand in for either.">
+            <div className="grid grid-cols-3 gap-3">
+              <NumberField label="Alert test read after" unit="h" min={0} max={240} value={house.cautions.alertHours} parse={whole} onChange={(alertHours) => alertHours !== undefined && set({ cautions: { ...house.cautions, alertHours } })} />
+              <NumberField label="and counts for" unit="days" min={1} max={1000} value={house.cautions.alertDays} parse={whole} onChange={(alertDays) => alertDays !== undefined && set({ cautions: { ...house.cautions, alertDays } })} />
+              <NumberField label="Guardian below" unit="years" min={0} max={21} value={house.cautions.age} parse={whole} onChange={(age) => age !== undefined && set({ cautions: { ...house.cautions, age } })} />
             </div>
           </Part>
         </div>

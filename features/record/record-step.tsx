@@ -6,12 +6,15 @@ import { cssColour, naturalHair } from '@/core/lift';
 import { planSummary } from '@/core/pattern';
 import { formatLevel } from '@/core/units';
 import { Button } from '@/ui/button';
+import { Dialog } from '@/ui/dialog';
 import { TextArea, TextField } from '@/ui/field';
 import { HairSwatch } from '@/ui/hair-swatch';
 import { LevelSlider } from '../consult/level-slider';
 import { BrightFoils } from '../head/foil-marks';
 import { HairCanvas } from '../head/hair-canvas';
 import { ScalpMap } from '../head/scalp-map';
+import { BeginDialog } from '../safety/begin-dialog';
+import { useCautions } from '../safety/use-cautions';
 import { sayDay } from '../shared';
 import { barkOf, shadeOf } from '../visit/bark';
 import { useLit, useVisit } from '../visit/store';
@@ -67,6 +70,7 @@ function RecordForm() {
   const [problems, setProblems] = useState<Problems>({});
   const fields: Fields = { ...fallback, ...(outcome && fieldsOf(outcome.document)), ...typed };
   const set = (part: Partial<Fields>) => setTyped({ ...typed, ...part });
+  const begun = bundle.begunAt !== null;
   const changed = typed !== undefined && Object.keys(typed).length > 0;
 
   const submit = () => {
@@ -108,10 +112,24 @@ function RecordForm() {
           <Button small look="quiet" onClick={() => set({ nextOn: '' })}>None</Button>
         </div>
       </div>
-      <Button type="submit" look="primary" disabled={outcome !== null && !changed}>
+      {!begun && <NotBegun />}
+      <Button type="submit" look="primary" disabled={!begun || (outcome !== null && !changed)}>
         {outcome ? 'Save the changes' : 'Record the visit'}
       </Button>
     </form>
+  );
+}
+
+/** A service is begun before it is recorded: what stands in its way is said first. */
+function NotBegun() {
+  const { open } = useCautions();
+  const [shown, show] = useState(false);
+  return (
+    <div className="grid gap-2 rounded-ui border border-amber-bark bg-amber-pale p-3">
+      <p>The service has not begun{open.length > 0 ? `: ${open.length === 1 ? 'one caution is' : `${open.length} cautions are`} open.` : '.'} Begin it, then record it.</p>
+      <Button onClick={() => show(true)}>Before you begin</Button>
+      <Dialog open={shown} onOpenChange={show} title="Before you begin" middle><BeginDialog onDone={() => show(false)} /></Dialog>
+    </div>
   );
 }
 

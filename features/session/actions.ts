@@ -1,10 +1,14 @@
 'use server';
 
+import { headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { z } from 'zod';
-import { openSession, revokeSession } from '@/data/sessions';
-import { currentPerson } from './current';
+import { lockSession, openSession, revokeSession, takeStation } from '@/data/sessions';
+import { fieldProblems } from '../forms';
+import { isId } from '../shared';
 import { sealedCookie } from './cookie';
+import { currentPerson, personAtStation } from './current';
+import { placeAfter } from './place-after';
 
 export interface SignInState {
   readonly email: string;
@@ -16,28 +20,60 @@ const form = z.object({
   password: z.string().min(1, 'Password: it is empty.').max(200, 'Password: it is longer than 200 characters.'),
 });
 
+const minutes = (seconds: number) => `${Math.ceil(seconds / 60)} minute${seconds > 60 ? 's' : ''}`;
+
 /** Signs in and goes to the clients; otherwise says which field is wrong and keeps the address. */
 export async function signIn(_: SignInState, data: FormData): Promise<SignInState> {
   const email = String(data.get('email') ?? '');
   const read = form.safeParse({ email, password: String(data.get('password') ?? '') });
-  if (!read.success) {
-    const problems = Object.fromEntries(read.error.issues.map((issue) => [issue.path[0], issue.message]).reverse());
-    return { email, problems };
+  if (!read.success) return { email, problems: fieldProblems(read.error) };
+  const opened = await openSession(read.data.email, read.data.password, await station());
+  if (!opened) return { email, problems: { password: 'Password: this e-mail address and password do not belong together.' } };
+  if ('waitSeconds' in opened) {
+    return { email, problems: { password: `Too many wrong tries. Wait ${minutes(opened.waitSeconds)}, or ask the owner for a reset link.` } };
   }
-  const sessionId = await openSession(read.data.email, read.data.password);
-  if (!sessionId) {
-    return { email, problems: { password: 'Password: this e-mail address and password do not belong together.' } };
-  }
-  const cookie = await sealedCookie();
-  cookie.sessionId = sessionId;
-  await cookie.save();
+  await keep(opened.sessionId);
   redirect('/clients');
 }
 
 /** Ends the session in the database and forgets the cookie. */
 export async function signOut(): Promise<void> {
-  const person = await currentPerson();
+  const person = await personAtStation();
   if (person) await revokeSession(person);
   (await sealedCookie()).destroy();
   redirect('/sign-in');
+}
+
+/** Locks the station; somebody of the salon unlocks it by PIN or password. */
+export async function lockStation(): Promise<void> {
+  const person = await currentPerson();
+  if (person) await lockSession(person);
+}
+
+export interface UnlockState {
+  readonly problem?: string;
+}
+
+/** Unlocks the station, or hands it to another person of the salon, and goes on where it was. */
+export async function unlockStation(personId: string, to: string, _: UnlockState, data: FormData): Promise<UnlockState> {
+  const at = await personAtStation();
+  if (!at) redirect('/sign-in');
+  const secret = String(data.get('secret') ?? '').trim();
+  if (secret === '') return { problem: 'Write your PIN or password.' };
+  const opened = isId(personId) && secret.length <= 200 ? await takeStation(at, personId, secret, (await station()).device) : undefined;
+  if (!opened) return { problem: 'This PIN or password is not theirs.' };
+  if ('waitSeconds' in opened) return { problem: `Too many wrong tries. Wait ${minutes(opened.waitSeconds)}, or sign in with e-mail and password.` };
+  await keep(opened.sessionId);
+  redirect(placeAfter(to));
+}
+
+async function keep(sessionId: string): Promise<void> {
+  const cookie = await sealedCookie();
+  cookie.sessionId = sessionId;
+  await cookie.save();
+}
+
+async function station() {
+  const asked = await headers();
+  return { from: asked.get('x-forwarded-for')?.split(',')[0].trim() ?? 'unknown', device: asked.get('user-agent') ?? '' };
 }

@@ -1,9 +1,8 @@
 import Link from 'next/link';
-import { Button } from '@/ui/button';
 import { Mark } from '@/ui/mark';
 import { ComfortMenu } from '../comfort/comfort-menu';
-import { signOut } from './actions';
 import { PageLink } from './page-link';
+import { PersonMenu } from './person-menu';
 
 /** The bar of the pages outside a visit: where we are and who is signed in. */
 export function TopBar({ personName, role, salonName }: { personName: string; role: string; salonName: string }) {
@@ -19,13 +18,10 @@ export function TopBar({ personName, role, salonName }: { personName: string; ro
           <PageLink href="/clients">Clients</PageLink>
           <PageLink href="/house">House</PageLink>
         </nav>
-        <span className="ml-auto text-sm">
-          {personName}, <span className="text-ink-soft">{role}</span>
-        </span>
-        <ComfortMenu />
-        <form action={signOut}>
-          <Button type="submit" look="quiet" small>Sign out</Button>
-        </form>
+        <div className="ml-auto flex items-center gap-2">
+          <PersonMenu personName={personName} role={role} />
+          <ComfortMenu />
+        </div>
       </div>
     </header>
   );

@@ -1,11 +1,12 @@
 'use server';
 
-import { parseConsult, parseOutcome, parsePlan, parseWith, type Parsed } from '@/core/formats';
+import { futureProblem, parseConsult, parseOutcome, parsePlan, parseWith, type Parsed } from '@/core/formats';
 import { discardDraft as discard } from '@/data/drafts';
 import { saveConsult, saveOutcome, savePlan, type SaveResult } from '@/data/saves';
 import type { SignedIn } from '@/data/sessions';
+import { readHouse } from '@/data/house';
 import { currentPerson } from '../session/current';
-import { isId } from '../shared';
+import { isId, today } from '../shared';
 import { editSchema, PART_NAMES, type SaveAnswer } from './edits';
 import type { VisitPart } from './types';
 
@@ -14,7 +15,7 @@ const PARTS: readonly string[] = Object.keys(PART_NAMES);
 /** Saves one part of a visit. Nothing is written unless the whole document is sound and its base is the newest. */
 export async function saveVisitPart(visitId: string, part: string, body: unknown): Promise<SaveAnswer> {
   const person = await currentPerson();
-  if (!person) return { ok: false, reason: 'signed-out', problem: 'You are signed out. Sign in again; your work is kept here.' };
+  if (!person) return { ok: false, reason: 'signed-out', problem: 'This station is locked or signed out. Go on with your PIN or password; your work is kept here.' };
   if (!isId(visitId) || !PARTS.includes(part)) return { ok: false, reason: 'missing', problem: 'There is no such visit in this salon.' };
   const edit = parseWith(editSchema, body);
   if (!edit.ok) return { ok: false, reason: 'invalid', problem: edit.problem };
@@ -36,13 +37,18 @@ async function saveDocument(
 ): Promise<SaveResult | { problem: string }> {
   const take = <T>(read: Parsed<T>, save: (edit: Base & { document: T }) => Promise<SaveResult>) =>
     read.ok ? save({ ...base, document: read.value }) : Promise.resolve({ problem: read.problem });
-  if (part === 'consult') return take(parseConsult(document), (edit) => saveConsult(person, visitId, edit));
+  if (part === 'consult') {
+    const read = parseConsult(document);
+    const future = read.ok ? futureProblem(read.value, today((await readHouse(person)).document.timeZone)) : undefined;
+    return future ? { problem: future } : take(read, (edit) => saveConsult(person, visitId, edit));
+  }
   if (part === 'plan') return take(parsePlan(document), (edit) => savePlan(person, visitId, edit));
   return take(parseOutcome(document), (edit) => saveOutcome(person, visitId, edit));
 }
 
 function answer(saved: SaveResult, part: VisitPart): SaveAnswer {
   if (saved.ok) return saved;
+  if (saved.reason === 'not-begun') return { ok: false, reason: 'invalid', problem: 'The service has not begun yet: begin it first, then record it. What you wrote is kept here.' };
   if (saved.reason === 'missing') return { ok: false, reason: 'missing', problem: 'There is no such visit in this salon.' };
   return {
     ok: false,

@@ -2,9 +2,11 @@
 
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
-import { useEffect, useSyncExternalStore, type ReactNode } from 'react';
+import { useEffect, useState, useSyncExternalStore, type ReactNode } from 'react';
 import { formatLevel } from '@/core/units';
+import { Button } from '@/ui/button';
 import { BackIcon, RedoIcon, UndoIcon } from '@/ui/icons';
+import { CautionBar } from '../safety/caution-bar';
 import { sayDay, sayDistance } from '../shared';
 import { ComfortMenu } from '../comfort/comfort-menu';
 import { DraftBanner } from './draft-banner';
@@ -23,11 +25,14 @@ export function VisitFrame({ today, children }: { today: string; children: React
   const { bundle } = useVisit();
   const step = usePathname().split('/').at(-1) ?? 'consult';
   useStepKeys(bundle.id, step);
+  const [facing, setFacing] = useState(false);
   // False in what the server sends: until the page is live, it shows but does not answer.
   const live = useSyncExternalStore(never, () => true, () => false);
   return (
-    <div data-live={live} className="flex h-dvh flex-col">
-      <Header today={today} step={step} />
+    <div data-live={live} data-facing={facing || undefined} className="flex h-dvh flex-col">
+      <Header today={today} step={step} facing={facing} onFacing={setFacing} />
+      <NotSaved />
+      <CautionBar />
       <DraftBanner />
       <div className="min-h-0 flex-1">{children}</div>
       <Ribbon />
@@ -37,7 +42,15 @@ export function VisitFrame({ today, children }: { today: string; children: React
 
 const never = () => () => undefined;
 
-function Header({ today, step }: { today: string; step: string }) {
+interface HeaderProps {
+  today: string;
+  step: string;
+  /** Turned towards the client: notes, prices and cautions are hidden. */
+  facing: boolean;
+  onFacing(facing: boolean): void;
+}
+
+function Header({ today, step, facing, onFacing }: HeaderProps) {
   const { bundle, consult } = useVisit();
   const { offsetMm } = consult.head.part;
   const part = offsetMm === 0 ? 'part in the middle' : `part ${offsetMm > 0 ? 'left' : 'right'}, ${Math.abs(offsetMm)} mm`;
@@ -54,6 +67,7 @@ function Header({ today, step }: { today: string; step: string }) {
       </Link>
       <h1 className="text-lg font-bold whitespace-nowrap wide">{bundle.client.name}</h1>
       <p className="min-w-0 flex-1 truncate text-sm text-ink-soft narrow">{facts.join(' · ')}</p>
+      <Button small look={facing ? 'primary' : 'quiet'} aria-pressed={facing} onClick={() => onFacing(!facing)}>{facing ? 'Turn back' : 'Turn to client'}</Button>
       <SaveMark />
       <UndoButtons />
       <ComfortMenu />
@@ -71,6 +85,13 @@ function Header({ today, step }: { today: string; step: string }) {
       </nav>
     </header>
   );
+}
+
+/** Why the last edit was not taken; what was typed stays, and the next sound edit is saved with it. */
+function NotSaved() {
+  const { save } = useVisit();
+  if (save.state !== 'refused' || !save.problem) return null;
+  return <p role="alert" className="border-b border-line bg-rowan-pale px-4 py-2 text-base font-semibold text-rowan">Not saved. {save.problem}</p>;
 }
 
 function SaveMark() {

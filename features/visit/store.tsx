@@ -32,6 +32,8 @@ interface VisitContext {
   saveOutcome(outcome: Outcome): void;
   /** Sends what waits to be saved; settles once it is, or cannot be. */
   flush(): Promise<void>;
+  /** Reads anew what stands beside the documents: tests, consents, reasons, and whether the service has begun. */
+  reload(): Promise<void>;
   undo(): void;
   redo(): void;
   select(panel: string, foil?: string): void;
@@ -45,7 +47,7 @@ interface VisitContext {
 /** What can be done with a visit: the same functions for as long as it is open. */
 type VisitActions = Pick<
   VisitContext,
-  'editConsult' | 'editPlan' | 'saveOutcome' | 'flush' | 'undo' | 'redo' | 'select' | 'light' | 'takeDraft' | 'takeDraftPanel' | 'dropDraft'
+  'editConsult' | 'editPlan' | 'saveOutcome' | 'flush' | 'reload' | 'undo' | 'redo' | 'select' | 'light' | 'takeDraft' | 'takeDraftPanel' | 'dropDraft'
 >;
 
 const Context = createContext<VisitContext | null>(null);
@@ -256,6 +258,10 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
         savers.current?.outcome.put(document);
         savers.current?.outcome.flush();
       },
+      reload: async () => {
+        const fresh = await fetchVisit();
+        if (fresh) setBundle((own) => ({ ...own, safety: fresh.safety, begunAt: fresh.begunAt, client: fresh.client }));
+      },
       flush: async () => {
         await Promise.all(Object.values(savers.current ?? {}).map((saver) => saver.settled()));
       },
@@ -283,7 +289,7 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
       },
       dropDraft,
     };
-  }, [initial.id]);
+  }, [initial.id, fetchVisit]);
 
   const drafts = useMemo(() => {
     const saved: Record<VisitPart, unknown> = { consult, plan, outcome: outcome?.document ?? {} };

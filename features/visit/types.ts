@@ -1,5 +1,6 @@
 import type { Consult, Outcome } from '@/core/formats';
 import type { Plan } from '@/core/pattern';
+import type { Safety } from '../safety/types';
 
 /** The three documents of a visit that are edited and saved apart. */
 export type VisitPart = 'consult' | 'plan' | 'outcome';
@@ -14,13 +15,16 @@ export interface Revised<T> {
 export interface VisitBundle {
   readonly id: string;
   readonly heldOn: string;
-  readonly client: { readonly id: string; readonly name: string; readonly note: string };
+  readonly client: { readonly id: string; readonly name: string; readonly note: string; readonly bornOn: string | null };
   readonly personName: string;
   readonly consult: Revised<Consult>;
   readonly plan: Revised<Plan>;
   readonly outcome: Revised<Outcome> | null;
   readonly drafts: readonly { readonly part: VisitPart; readonly document: unknown; readonly keptAt: string }[];
-  readonly previous: { readonly heldOn: string; readonly outcome: Outcome } | null;
+  readonly previous: { readonly heldOn: string; readonly outcome: Outcome; readonly consult: Consult } | null;
+  /** When the service began; null before. */
+  readonly begunAt: string | null;
+  readonly safety: Safety;
 }
 
 /** What is edited and undone together. */

@@ -28,7 +28,7 @@ export function Totals() {
         <Total figure={String(totals.foils)} name="foils" id="total-foils" />
         <Total figure={hoursAndMinutes(totals.foilingMinutes)} name="foiling, estimated" />
         <Total figure={`${percent(totals.lightenedShare)} %`} name={<>lightened<span className="hidden xl:inline">, {against} {percent(share[0])}–{percent(share[1])}</span></>} />
-        <Total figure={money(priceOf(totals, prices)).replace(/[.,]00$/, '')} name="price, estimated" />
+        <div className="private"><Total figure={money(priceOf(totals, prices)).replace(/[.,]00$/, '')} name="price, estimated" /></div>
       </dl>
       <Popover.Root>
         <Popover.Trigger className="mt-0.5 h-9 shrink-0 rounded-ui border border-edge bg-raised px-2.5 text-sm font-semibold hover:border-ink data-[state=open]:border-leaf data-[state=open]:bg-leaf-pale">

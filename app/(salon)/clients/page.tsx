@@ -1,28 +1,34 @@
 import type { Metadata } from 'next';
+import Link from 'next/link';
 import { ClientList } from '@/features/clients/client-list';
 import { NewClient } from '@/features/clients/new-client';
 import { findClients } from '@/features/clients/queries';
 import { SearchField } from '@/features/clients/search-field';
-import { today } from '@/features/shared';
+import { salonToday } from '@/features/house/queries';
+import { buttonLook } from '@/ui/button';
 
 export const metadata: Metadata = { title: 'Clients' };
 
-export default async function ClientsPage({ searchParams }: { searchParams: Promise<{ find?: string | string[] }> }) {
-  const { find } = await searchParams;
+type Asked = { find?: string | string[]; away?: string | string[] };
+
+export default async function ClientsPage({ searchParams }: { searchParams: Promise<Asked> }) {
+  const { find, away } = await searchParams;
   const search = typeof find === 'string' ? find : '';
-  const clients = await findClients(search);
+  const archived = away === 'yes';
+  const clients = await findClients(search, archived);
   return (
     <>
       <div className="mb-6 flex flex-wrap items-center gap-4">
-        <h1 className="mr-4 text-2xl font-bold wide">Clients</h1>
-        <SearchField search={search} />
-        <div className="ml-auto"><NewClient name={clients.length === 0 ? search : ''} /></div>
+        <h1 className="mr-4 text-2xl font-bold wide">{archived ? 'Put away' : 'Clients'}</h1>
+        <SearchField search={search} archived={archived} />
+        <Link href={archived ? '/clients' : '/clients?away=yes'} className={buttonLook('quiet', true)}>{archived ? 'Back to clients' : 'Put away'}</Link>
+        {!archived && <div className="ml-auto flex gap-3"><NewClient name={clients.length === 0 ? search : ''} /></div>}
       </div>
       {clients.length > 0 ? (
-        <ClientList clients={clients} today={today()} />
+        <ClientList clients={clients} today={await salonToday()} />
       ) : (
         <p className="card p-8 text-center text-ink-soft">
-          {search ? `No client here has “${search}” in name, phone or note.` : 'No clients yet. Begin with New client.'}
+          {search ? `No client here has “${search}” in name, phone, note or pattern.` : archived ? 'Nobody is put away.' : 'No clients yet. Begin with New client.'}
         </p>
       )}
     </>

@@ -8,9 +8,8 @@ export default async function HousePage() {
   const { document, revision, mayChange } = await loadHouse();
   return (
     <>
-      <h1 className="mb-1 text-3xl font-bold wide">House</h1>
       <p className="mb-6 text-base text-ink-soft">Set once for the whole salon. Every visit that is opened afterwards goes by it.</p>
-      <HouseForm initial={document} revision={revision} mayChange={mayChange} />
+      <HouseForm initial={document} revision={revision} mayChange={mayChange} timeZones={Intl.supportedValuesOf('timeZone')} />
     </>
   );
 }

@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { HouseProvider } from '@/features/house/context';
 import { loadHouse } from '@/features/house/queries';
+import { IdleLock } from '@/features/session/idle-lock';
 import { today } from '@/features/shared';
 import { VisitFrame } from '@/features/visit/frame';
 import { loadVisit } from '@/features/visit/queries';
@@ -21,8 +22,9 @@ export default async function VisitLayout({ params, children }: Props & { childr
   if (!visit) notFound();
   return (
     <HouseProvider house={house}>
+      <IdleLock minutes={house.lockMinutes} />
       <VisitProvider key={visit.id} initial={visit}>
-        <VisitFrame today={today()}>{children}</VisitFrame>
+        <VisitFrame today={today(house.timeZone)}>{children}</VisitFrame>
       </VisitProvider>
     </HouseProvider>
   );

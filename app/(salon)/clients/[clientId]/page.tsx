@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
-import { notFound } from 'next/navigation';
+import { notFound, redirect } from 'next/navigation';
 import { ClientPage } from '@/features/clients/client-page';
-import { clientStory } from '@/features/clients/queries';
-import { today } from '@/features/shared';
+import { clientStory, whereMerged } from '@/features/clients/queries';
+import { salonToday } from '@/features/house/queries';
 
 type Props = { params: Promise<{ clientId: string }> };
 
@@ -12,7 +12,12 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 }
 
 export default async function Page({ params }: Props) {
-  const story = await clientStory((await params).clientId);
-  if (!story) notFound();
-  return <ClientPage story={story} today={today()} />;
+  const { clientId } = await params;
+  const story = await clientStory(clientId);
+  if (!story) {
+    const other = await whereMerged(clientId);
+    if (other) redirect(`/clients/${other}`);
+    notFound();
+  }
+  return <ClientPage story={story} today={await salonToday()} />;
 }

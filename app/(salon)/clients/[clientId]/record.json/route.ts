@@ -1,0 +1,17 @@
+import { clientRecord } from '@/features/clients/queries';
+
+const REFUSED = {
+  'signed-out': [401, 'You are signed out.'],
+  'not-allowed': [403, 'A colourist or the owner exports a record.'],
+  missing: [404, 'There is no such client in this salon.'],
+} as const;
+
+/** Everything that is kept of one client, as one file. */
+export async function GET(_: Request, { params }: { params: Promise<{ clientId: string }> }) {
+  const { clientId } = await params;
+  const record = await clientRecord(clientId);
+  if (typeof record === 'string') return Response.json({ problem: REFUSED[record][1] }, { status: REFUSED[record][0] });
+  return new Response(`${JSON.stringify(record, null, 1)}\n`, {
+    headers: { 'Content-Type': 'application/json', 'Content-Disposition': `attachment; filename="client-${clientId}.json"`, 'Cache-Control': 'no-store' },
+  });
+}

@@ -1,0 +1,100 @@
+import type { HairTest } from '../../core/caution';
+import { AVERAGE_HEAD, EMPTY_CONSULT, startPlan, type Consult, type Outcome, type TestDocument } from '../../core/formats';
+import { zonesOf, type HairlineShape, type Zone, type ZoneFamily } from '../../core/head';
+import type { Gather, Panel, Plan } from '../../core/pattern';
+import { planOf, techniqueOf } from '../../core/technique';
+
+export interface DemoVisit {
+  /** Weeks before today; 0 is today, a visit that is still to be done. */
+  readonly weeksAgo: number;
+  /** Whose chair: index into the salon's people. */
+  readonly person: number;
+  readonly consult: Consult;
+  readonly plan: Plan;
+  readonly outcome?: Omit<Outcome, 'version' | 'nextOn' | 'foilsPlaced'> & { readonly nextInWeeks: number | null };
+}
+
+export interface DemoClient {
+  readonly salon: number;
+  readonly name: string;
+  readonly phone: string;
+  readonly note: string;
+  /** Years before today that she was born; no birthday where it is not known. */
+  readonly age?: number;
+  readonly tests?: readonly (Pick<HairTest, 'kind' | 'result'> & { readonly weeksAgo: number; readonly document?: Partial<TestDocument> })[];
+  /** Kinds of consent, signed by typing the name, at the first visit. */
+  readonly consents?: readonly ('photo' | 'service' | 'guardian')[];
+  readonly visits: readonly DemoVisit[];
+}
+
+/** Regrowth in mm by family of zones, both sides. */
+export function regrowth(mm: Partial<Record<ZoneFamily, number>>): Consult['regrowthMm'] {
+  const out: Partial<Record<Zone, number>> = {};
+  for (const [family, value] of Object.entries(mm)) for (const zone of zonesOf(family as ZoneFamily)) out[zone] = value;
+  return out;
+}
+
+export const everywhere = (mm: number): Consult['regrowthMm'] =>
+  regrowth({
+    'front-hairline': mm, temple: mm, 'ear-hairline': mm, 'nape-hairline': mm, front: mm, top: mm, crown: mm,
+    'upper-side': mm, 'lower-side': mm, 'upper-back': mm, occipital: mm, nape: mm,
+  });
+
+export interface Recipe {
+  readonly gather: Gather;
+  readonly thicknessMm: number;
+  readonly dropoutMm: number;
+  readonly formula?: string;
+}
+
+export const FINE: Gather = { kind: 'weave', stitchMm: 2.5, gapMm: 2.5, depth: 0.5 };
+export const BABY: Gather = { kind: 'weave', stitchMm: 1.5, gapMm: 2, depth: 0.5 };
+export const CHUNKY = { kind: 'weave', stitchMm: 8, gapMm: 8, depth: 0.5 } as const satisfies Gather;
+export const SLICE: Gather = { kind: 'slice' };
+
+export function plan(name: string, consult: Consult, back: Recipe, sides: Recipe = back): Plan {
+  const start = startPlan();
+  const with_ = (panel: Panel, recipe: Recipe): Panel => ({
+    ...panel,
+    gather: recipe.gather,
+    thicknessMm: recipe.thicknessMm,
+    spacing: { kind: 'constant', dropoutMm: recipe.dropoutMm },
+    formula: recipe.formula ?? 'A',
+  });
+  return {
+    ...start,
+    name,
+    head: consult.head,
+    hair: consult.hair,
+    panels: start.panels.map((panel) => with_(panel, panel.id === 'back' ? back : sides)),
+  };
+}
+
+export function consult(fields: Partial<Consult> & { partMm?: number }): Consult {
+  const { partMm, ...rest } = fields;
+  const made = { ...EMPTY_CONSULT, ...rest };
+  return partMm === undefined ? made : { ...made, head: { ...made.head, part: { ...made.head.part, offsetMm: partMm } } };
+}
+
+export function head(circumferenceMm: number, partMm: number, left: HairlineShape = 'round', right = left): Consult['head'] {
+  return { ...AVERAGE_HEAD, circumferenceMm, hairline: { left, right }, part: { ...AVERAGE_HEAD.part, offsetMm: partMm } };
+}
+
+export const weave = (dropoutMm: number): Recipe => ({ gather: FINE, thicknessMm: 4, dropoutMm });
+export const baby = (dropoutMm: number): Recipe => ({ gather: BABY, thicknessMm: 3, dropoutMm });
+
+/** A technique of the library, laid on this head. */
+export function laid(key: string, consulted: Consult, name?: string): Plan {
+  const technique = techniqueOf(key)!;
+  return { ...planOf(technique, { head: consulted.head, hair: consulted.hair }), name: name ?? technique.name };
+}
+
+/** The hair map of some families of zones, both sides. */
+export function seen(parts: Partial<Record<ZoneFamily, Consult['map'][Zone]>>): Consult['map'] {
+  const out: Consult['map'] = {};
+  for (const [family, entry] of Object.entries(parts)) for (const zone of zonesOf(family as ZoneFamily)) out[zone] = entry;
+  return out;
+}
+
+/** Asked and looked at, and nothing found. */
+export const WELL: Consult['health'] = { allergy: 'none', dyes: 'none', scalp: 'sound', strandFeel: 'sound', noted: [] };

@@ -1,0 +1,125 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useActionState, useEffect, useState, useTransition } from 'react';
+import { Button } from '@/ui/button';
+import { Dialog } from '@/ui/dialog';
+import { TextField } from '@/ui/field';
+import { MoreIcon } from '@/ui/icons';
+import { Menu } from '@/ui/menu';
+import { clientsToMerge, editClient, eraseForGood, mergeTwo, putClientAway, type ClientFormState } from './actions';
+import { ClientInputs } from './client-inputs';
+import type { ClientSummary } from './queries';
+
+type Open = 'edit' | 'merge' | 'erase';
+
+/** What can be done with a client's record. */
+export function ClientMenu({ client, role }: { client: ClientSummary; role: string }) {
+  const router = useRouter();
+  const [open, setOpen] = useState<Open>();
+  const close = () => setOpen(undefined);
+  return (
+    <>
+      <Menu
+        label={`More for ${client.name}`} trigger={<MoreIcon />} className="grid size-11 place-items-center rounded-ui border border-edge bg-raised hover:border-ink"
+        items={[
+          { words: 'Name, phone, birthday, note', choose: () => setOpen('edit') },
+          ...(role === 'assistant' ? [] : [
+            { words: 'Merge with another record', hint: 'two records of one person', choose: () => setOpen('merge') },
+            { words: 'Export the whole record', hint: 'one file to hand over', choose: () => { window.location.href = `/clients/${client.id}/record.json`; } },
+          ]),
+          ...(role === 'owner' ? [{ words: 'Trail', hint: 'who did what', choose: () => router.push(`/clients/${client.id}/trail`) }] : []),
+          client.archived
+            ? { words: 'Take out again', choose: () => void putClientAway(client.id, false) }
+            : { words: 'Put away', hint: 'not listed, nothing lost', choose: () => void putClientAway(client.id, true) },
+          ...(role === 'owner' ? [{ words: 'Erase for good', hint: 'on her request', danger: true, choose: () => setOpen('erase') }] : []),
+        ]}
+      />
+      <Dialog open={open === 'edit'} onOpenChange={close} title="What is written down"><EditForm client={client} onDone={close} /></Dialog>
+      <Dialog open={open === 'merge'} onOpenChange={close} title="Merge two records"><MergeForm client={client} /></Dialog>
+      <Dialog open={open === 'erase'} onOpenChange={close} title="Erase for good"><EraseForm client={client} /></Dialog>
+    </>
+  );
+}
+
+function EditForm({ client, onDone }: { client: ClientSummary; onDone(): void }) {
+  const [state, submit, pending] = useActionState<ClientFormState, FormData>(editClient.bind(null, client.id, client.revision), {
+    fields: { name: client.name, phone: client.phone, bornOn: client.bornOn ?? '', note: client.note }, problems: {},
+  });
+  const done = state.said?.ok === true;
+  useEffect(() => {
+    if (done) onDone();
+  }, [done, onDone]);
+  return (
+    <form action={submit} className="grid gap-4" noValidate>
+      <ClientInputs {...state} />
+      {state.said && !state.said.ok && <p role="alert" className="font-semibold text-rowan">{state.said.words}</p>}
+      <Button type="submit" look="primary" disabled={pending}>Save</Button>
+    </form>
+  );
+}
+
+function MergeForm({ client }: { client: ClientSummary }) {
+  const router = useRouter();
+  const [search, setSearch] = useState(client.name.split(' ').at(-1) ?? '');
+  const [found, setFound] = useState<Awaited<ReturnType<typeof clientsToMerge>>>();
+  const [problem, setProblem] = useState<string>();
+  const [busy, start] = useTransition();
+  useEffect(() => {
+    let stale = false;
+    const timer = setTimeout(() => void clientsToMerge(search, client.id).then((next) => !stale && setFound(next)), 150);
+    return () => {
+      stale = true;
+      clearTimeout(timer);
+    };
+  }, [search, client.id]);
+  const merge = (fromId: string) =>
+    start(async () => {
+      const answer = await mergeTwo(fromId, client.id);
+      if (answer.ok) router.refresh();
+      setProblem(answer.ok ? undefined : answer.problem);
+      if (answer.ok) setFound((all) => all?.filter(({ id }) => id !== fromId));
+    });
+  return (
+    <div className="grid gap-4">
+      <p>Visits, photos, tests and consents of the other record become {client.name}’s. What is written down here stays; a missing phone or birthday is taken over. The trail of both is kept.</p>
+      <TextField label="The other record" value={search} onChange={(event) => setSearch(event.target.value)} autoComplete="off" />
+      <ul className="grid gap-2">
+        {found?.map(({ id, name, phone, visits }) => (
+          <li key={id} className="flex items-center justify-between gap-3 rounded-ui border border-line px-3 py-2">
+            <span><b>{name}</b> <span className="text-sm text-ink-soft">{[phone, visits].filter(Boolean).join(' · ')}</span></span>
+            <Button small disabled={busy} onClick={() => merge(id)}>{`Merge into ${client.name}`}</Button>
+          </li>
+        ))}
+        {found?.length === 0 && <li className="text-ink-soft">Nobody else is found by this.</li>}
+      </ul>
+      {problem && <p role="alert" className="font-semibold text-rowan">{problem}</p>}
+    </div>
+  );
+}
+
+function EraseForm({ client }: { client: ClientSummary }) {
+  const router = useRouter();
+  const [typed, setTyped] = useState('');
+  const [problem, setProblem] = useState<string>();
+  const [busy, start] = useTransition();
+  const erase = () =>
+    start(async () => {
+      const answer = await eraseForGood(client.id, typed);
+      if (answer.ok) router.push('/clients');
+      else setProblem(answer.problem);
+    });
+  return (
+    <form
+      className="grid gap-4" noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        erase();
+      }}
+    >
+      <p>All visits, photos, tests and consents of {client.name} go, and so do her words in the trail. That she was erased, when and by whom, stays. This cannot be undone; export the record first if she wants it.</p>
+      <TextField label="Her name, as it stands here" value={typed} onChange={(event) => setTyped(event.target.value)} problem={problem} autoComplete="off" />
+      <Button type="submit" disabled={busy} className="border-rowan text-rowan">Erase for good</Button>
+    </form>
+  );
+}

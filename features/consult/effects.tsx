@@ -1,0 +1,40 @@
+'use client';
+
+import { useMemo } from 'react';
+import { CHAPTER_WORDS, CHAPTERS, effectsOf, type Chapter } from '@/core/consult';
+import { growthRate } from '@/core/growth';
+import { useHouse, useMoney } from '../house/context';
+import { sayDistance } from '../shared';
+import { useVisit } from '../visit/store';
+
+/** What the answers change in the plan, those of the open chapter first. */
+export function Effects({ chapter }: { chapter: Chapter }) {
+  const { consult, bundle } = useVisit();
+  const house = useHouse();
+  const money = useMoney();
+  const effects = useMemo(() => effectsOf(consult, house, growthRate([]), money), [consult, house, money]);
+  const chapters = [chapter, ...CHAPTERS.filter((own) => own !== chapter)];
+  return (
+    <aside aria-label="What this changes" className="private overflow-y-auto border-l border-line bg-raised px-5 py-5">
+      <h2 className="text-lg font-bold wide">What this changes</h2>
+      {bundle.previous && <p className="mt-1 text-sm text-ink-soft">Last recorded visit {sayDistance(bundle.previous.heldOn, bundle.heldOn).replace(' ago', ' before')}; what was known then is carried over.</p>}
+      {chapters.map((own) => {
+        const of = effects.filter((effect) => effect.chapter === own);
+        if (of.length === 0) return null;
+        return (
+          <section key={own} className={own === chapter ? '' : 'opacity-80'}>
+            <h3 className="mt-4 mb-1 text-xs font-semibold text-ink-soft">{CHAPTER_WORDS[own]}</h3>
+            <dl className="grid gap-2">
+              {of.map(({ answer, changes }) => (
+                <div key={answer} className={own === chapter ? 'border-l-2 border-leaf pl-3' : 'border-l-2 border-line pl-3'}>
+                  <dt className="text-sm font-semibold">{answer}</dt>
+                  <dd className="text-sm text-ink-soft">{changes}</dd>
+                </div>
+              ))}
+            </dl>
+          </section>
+        );
+      })}
+    </aside>
+  );
+}

@@ -1,0 +1,12 @@
+import { PageTab } from '../session/page-link';
+
+/** The pages of the house: settings for everybody to see, people and trail for its owner. */
+export function HouseTabs({ owner }: { owner: boolean }) {
+  return (
+    <nav aria-label="House" className="mb-6 flex gap-1 border-b border-line">
+      <PageTab href="/house">Settings</PageTab>
+      {owner && <PageTab href="/house/people">People</PageTab>}
+      {owner && <PageTab href="/house/trail">Trail</PageTab>}
+    </nav>
+  );
+}

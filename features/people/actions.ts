@@ -1,0 +1,123 @@
+'use server';
+
+import { revalidatePath } from 'next/cache';
+import { z } from 'zod';
+import { changePerson, endSession, invite, join, makeResetLink, resetPassword, revokeLink, setPassword, setPin } from '@/data/people';
+import type { Role } from '@/data/sessions';
+import { fieldProblems, textsOf, type FormState } from '../forms';
+import { currentOwner, currentPerson } from '../session/current';
+import { isId } from '../shared';
+
+export type Done<T = undefined> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: string };
+
+const ONLY_OWNER = { ok: false, problem: 'Only the owner may do this.' } as const;
+const SIGNED_OUT = 'You are signed out. Sign in again.';
+const done = { ok: true, value: undefined } as const;
+const isRole = (role: string): role is Role => ['owner', 'colourist', 'assistant'].includes(role);
+
+/** Changes a person's role, or whether she works here. */
+export async function changeSomebody(personId: string, change: { role?: string; active?: boolean }): Promise<Done> {
+  const owner = await currentOwner();
+  if (!owner) return ONLY_OWNER;
+  const { role, active } = change;
+  if (!isId(personId) || (role !== undefined && !isRole(role)) || (active !== undefined && typeof active !== 'boolean')) return { ok: false, problem: 'There is no such person or role.' };
+  const changed = await changePerson(owner, personId, { role, active });
+  revalidatePath('/house/people');
+  return changed.ok ? done : changed;
+}
+
+/** Makes an invitation. @returns the path to hand over, said once */
+export async function inviteSomebody(role: string): Promise<Done<string>> {
+  const owner = await currentOwner();
+  if (!owner) return ONLY_OWNER;
+  if (!isRole(role)) return { ok: false, problem: 'There is no such role.' };
+  const token = await invite(owner, role);
+  revalidatePath('/house/people');
+  return { ok: true, value: `/join/${token}` };
+}
+
+/** Makes a link with which a person sets a new password. @returns the path to hand over, said once */
+export async function resetLinkFor(personId: string): Promise<Done<string>> {
+  const owner = await currentOwner();
+  if (!owner) return ONLY_OWNER;
+  const token = isId(personId) ? await makeResetLink(owner, personId) : undefined;
+  if (!token) return { ok: false, problem: 'Nobody of that name works in this salon.' };
+  revalidatePath('/house/people');
+  return { ok: true, value: `/reset/${token}` };
+}
+
+/** Takes back a link that was not used yet. */
+export async function takeLinkBack(linkId: string): Promise<Done> {
+  const owner = await currentOwner();
+  if (!owner) return ONLY_OWNER;
+  const gone = isId(linkId) && (await revokeLink(owner, linkId));
+  revalidatePath('/house/people');
+  return gone ? done : { ok: false, problem: 'This link was used or taken back already.' };
+}
+
+/** Ends a session: one's own, or the owner anybody's in the salon. */
+export async function endOneSession(sessionId: string, ofPerson: string): Promise<Done> {
+  const person = await currentPerson();
+  if (!person) return { ok: false, problem: SIGNED_OUT };
+  if (person.role !== 'owner' && ofPerson !== person.personId) return ONLY_OWNER;
+  const ended = isId(sessionId) && (await endSession(person, sessionId, person.role === 'owner' ? undefined : person.personId));
+  revalidatePath('/me');
+  revalidatePath('/house/people');
+  return ended ? done : { ok: false, problem: 'This session has ended already.' };
+}
+
+const newPassword = z.string().min(10, 'Password: at least 10 characters.').max(200, 'Password: it is longer than 200 characters.');
+
+/** Sets one's own PIN; an empty one takes it away. */
+export async function changePin(_: FormState<'password' | 'pin'>, data: FormData): Promise<FormState<'password' | 'pin'>> {
+  const typed = textsOf(data, ['password', 'pin']);
+  const fields = { password: '', pin: '' };
+  const person = await currentPerson();
+  if (!person) return { fields, problems: {}, said: { ok: false, words: SIGNED_OUT } };
+  const pin = typed.pin.trim();
+  if (pin !== '' && !/^\d{4,8}$/.test(pin)) return { fields, problems: { pin: 'PIN: 4 to 8 figures, or nothing to take it away.' } };
+  const changed = await setPin(person, typed.password, pin === '' ? null : pin);
+  revalidatePath('/me');
+  return changed.ok ? { fields, problems: {}, said: { ok: true, words: pin === '' ? 'Your PIN is taken away.' : 'Your PIN is set.' } } : { fields, problems: { password: changed.problem } };
+}
+
+type PasswordFields = 'before' | 'after';
+
+/** Sets one's own password. */
+export async function changePassword(_: FormState<PasswordFields>, data: FormData): Promise<FormState<PasswordFields>> {
+  const typed = textsOf(data, ['before', 'after']);
+  const fields = { before: '', after: '' };
+  const person = await currentPerson();
+  if (!person) return { fields, problems: {}, said: { ok: false, words: SIGNED_OUT } };
+  const read = newPassword.safeParse(typed.after);
+  if (!read.success) return { fields, problems: { after: read.error.issues[0].message } };
+  const changed = await setPassword(person, typed.before, read.data);
+  return changed.ok ? { fields, problems: {}, said: { ok: true, words: 'Your password is set; your other sessions have ended.' } } : { fields, problems: { before: changed.problem } };
+}
+
+export type JoinFields = 'name' | 'email' | 'password';
+const joining = z.object({
+  name: z.string().trim().min(1, 'Name: it is empty.').max(120, 'Name: it is longer than 120 characters.'),
+  email: z.string().trim().regex(/^[^\s@]+@[^\s@]+$/, 'E-mail: write an address such as name@salon.example.').max(200, 'E-mail: it is longer than 200 characters.'),
+  password: newPassword,
+});
+
+/** Joins a salon by an invitation. */
+export async function joinSalon(token: string, _: FormState<JoinFields>, data: FormData): Promise<FormState<JoinFields>> {
+  const typed = textsOf(data, ['name', 'email', 'password']);
+  const fields = { ...typed, password: '' };
+  const read = joining.safeParse(typed);
+  if (!read.success) return { fields, problems: fieldProblems(read.error) };
+  const joined = await join(String(token), read.data);
+  if (joined.ok) return { fields, problems: {}, said: { ok: true, words: 'You are in. Sign in with your address and password.' } };
+  return joined.problem.startsWith('E-mail') ? { fields, problems: { email: joined.problem } } : { fields, problems: {}, said: { ok: false, words: joined.problem } };
+}
+
+/** Sets a new password by a link. */
+export async function takePasswordLink(token: string, _: FormState<'password'>, data: FormData): Promise<FormState<'password'>> {
+  const fields = { password: '' };
+  const read = newPassword.safeParse(String(data.get('password') ?? ''));
+  if (!read.success) return { fields, problems: { password: read.error.issues[0].message } };
+  const set = await resetPassword(String(token), read.data);
+  return { fields, problems: {}, said: set.ok ? { ok: true, words: 'Your new password is set. Sign in with it.' } : { ok: false, words: set.problem } };
+}

@@ -1,0 +1,16 @@
+/** A moment as it is said: `25 Nov 2026, 09:14`. */
+export function sayMoment(iso: string, timeZone: string): string {
+  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit', timeZone }).format(new Date(iso));
+}
+
+/** What a session runs on, as far as it says. */
+export function sayDevice(device: string): string {
+  if (device === '') return 'unknown device';
+  return /mobi|tablet/i.test(device) ? 'phone or tablet' : 'computer';
+}
+
+export const ROLE_WORDS = {
+  owner: { name: 'Owner', may: 'everything, people and settings too' },
+  colourist: { name: 'Colourist', may: 'clients and visits, merging and export' },
+  assistant: { name: 'Assistant', may: 'clients and visits' },
+} as const;

@@ -1,0 +1,31 @@
+'use server';
+
+import { parsePhoto } from '@/core/formats';
+import { changePhoto, removePhoto } from '@/data/photos';
+import { currentPerson } from '../session/current';
+import { isId } from '../shared';
+
+export type PhotoAnswer = { readonly ok: true; readonly revision: number } | { readonly ok: false; readonly problem: string };
+
+const SIGNED_OUT = { ok: false, problem: 'This station is locked or signed out. Go on with your PIN or password.' } as const;
+const GONE = { ok: false, problem: 'There is no such photo any more.' } as const;
+
+/** Saves a photo's note, marks and measures. */
+export async function savePhoto(photoId: string, baseRevision: number, note: string, document: unknown): Promise<PhotoAnswer> {
+  const person = await currentPerson();
+  if (!person) return SIGNED_OUT;
+  const read = parsePhoto(document);
+  if (!read.ok) return read;
+  if (String(note).length > 500) return { ok: false, problem: 'Note: it is longer than 500 characters.' };
+  if (!isId(photoId) || !Number.isInteger(baseRevision)) return GONE;
+  const saved = await changePhoto(person, photoId, baseRevision, { note: String(note).trim(), document: read.value });
+  if (saved.ok) return saved;
+  return saved.reason === 'stale' ? { ok: false, problem: 'Somebody marked this photo meanwhile. Nothing was overwritten; open it again to see theirs.' } : GONE;
+}
+
+/** Takes a photo away for good. */
+export async function takePhotoAway(photoId: string): Promise<{ readonly ok: true } | { readonly ok: false; readonly problem: string }> {
+  const person = await currentPerson();
+  if (!person) return SIGNED_OUT;
+  return isId(photoId) && (await removePhoto(person, photoId)) ? { ok: true } : GONE;
+}

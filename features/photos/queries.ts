@@ -1,0 +1,39 @@
+import 'server-only';
+import { addPhoto, listPhotos, photoBytes } from '@/data/photos';
+import { MOST_BYTES, readPicture } from '@/data/picture';
+import { currentPerson } from '../session/current';
+import { isId } from '../shared';
+import type { Photo, PhotoKind } from './types';
+
+export type Uploaded = { readonly ok: true; readonly photoId: string } | { readonly ok: false; readonly status: number; readonly problem: string };
+export const MOST_REQUEST_BYTES = MOST_BYTES + 100_000;
+
+const MISSING = { ok: false, status: 404, problem: 'This salon has no such client or visit.' } as const;
+
+/** Reads an uploaded picture and keeps it; nothing is kept of one that cannot be used. */
+export async function uploadPhoto(clientId: string, form: FormData): Promise<Uploaded> {
+  const person = await currentPerson();
+  if (!person) return { ok: false, status: 401, problem: 'This station is locked or signed out.' };
+  const file = form.get('file');
+  const kind = String(form.get('kind'));
+  const visitId = String(form.get('visitId') ?? '');
+  if (!(file instanceof File)) return { ok: false, status: 400, problem: 'Choose a picture first.' };
+  if (kind !== 'wish' && kind !== 'hair') return { ok: false, status: 400, problem: 'kind: must be wish or hair.' };
+  if (!isId(clientId) || (visitId !== '' && !isId(visitId))) return MISSING;
+  const read = await readPicture(Buffer.from(await file.arrayBuffer()));
+  if (!read.ok) return { ok: false, status: 422, problem: read.problem };
+  const photoId = await addPhoto(person, clientId, { visitId: visitId || null, kind: kind as PhotoKind, note: '', picture: read.value });
+  return photoId ? { ok: true, photoId } : MISSING;
+}
+
+/** A photo's bytes; undefined when nobody is signed in, or the salon has none of that id. */
+export async function photoFile(photoId: string, size: string): Promise<Buffer | undefined> {
+  const person = await currentPerson();
+  return person && isId(photoId) && (size === 'full' || size === 'small') ? photoBytes(person, photoId, size) : undefined;
+}
+
+/** The photos of a client; none when nobody is signed in. */
+export async function photosFor(clientId: string): Promise<Photo[]> {
+  const person = await currentPerson();
+  return person && isId(clientId) ? listPhotos(person, clientId) : [];
+}

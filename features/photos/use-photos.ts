@@ -1,0 +1,39 @@
+'use client';
+
+import { useCallback, useEffect, useState } from 'react';
+import type { Photo, PhotoKind } from './types';
+
+/** The photos of one kind of a client, and a way to add one. */
+export function usePhotos(clientId: string, kind: PhotoKind, visitId: string | null) {
+  const [photos, setPhotos] = useState<readonly Photo[]>();
+  const [state, setState] = useState<{ busy: boolean; problem?: string }>({ busy: false });
+  const load = useCallback(async () => {
+    try {
+      const answer = await fetch(`/api/clients/${clientId}/photos`, { cache: 'no-store' });
+      if (answer.ok) setPhotos(((await answer.json()) as Photo[]).filter((photo) => photo.kind === kind));
+    } catch {
+      // Without the network the photos that are shown stay.
+    }
+  }, [clientId, kind]);
+  useEffect(() => {
+    // Read after the first paint: photos do not hold the conversation up.
+    // eslint-disable-next-line react-hooks/set-state-in-effect
+    void load();
+  }, [load]);
+  const add = async (file: File) => {
+    setState({ busy: true });
+    const form = new FormData();
+    form.set('file', file);
+    form.set('kind', kind);
+    if (visitId) form.set('visitId', visitId);
+    try {
+      const answer = await fetch(`/api/clients/${clientId}/photos`, { method: 'POST', body: form });
+      const { problem } = (await answer.json()) as { problem?: string };
+      setState({ busy: false, problem: problem && `${file.name}: ${problem}` });
+    } catch {
+      setState({ busy: false, problem: `${file.name} could not be sent: is the network there? Choose it again.` });
+    }
+    await load();
+  };
+  return { photos, load, add, ...state };
+}

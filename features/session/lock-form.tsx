@@ -1,0 +1,45 @@
+'use client';
+
+import { useActionState, useState } from 'react';
+import { Button } from '@/ui/button';
+import { TextField } from '@/ui/field';
+import { signOut, unlockStation, type UnlockState } from './actions';
+import type { StationPerson } from './queries';
+
+/** Who goes on at this station: a person, then her PIN, or her password where she has none. */
+export function LockForm({ people, ownId, to }: { people: readonly StationPerson[]; ownId: string; to: string }) {
+  const [chosen, choose] = useState(ownId);
+  const person = people.find(({ id }) => id === chosen) ?? people[0];
+  return (
+    <div className="grid gap-4">
+      <ul aria-label="Who goes on here" className="grid grid-cols-2 gap-2">
+        {people.map(({ id, name, role }) => (
+          <li key={id}>
+            <button
+              type="button" aria-pressed={id === person.id} onClick={() => choose(id)}
+              className={`h-full w-full rounded-ui border px-3 py-2 text-left ${id === person.id ? 'border-leaf bg-leaf-pale' : 'border-edge bg-raised hover:border-ink'}`}
+            >
+              <span className="block text-md font-semibold">{name}</span>
+              <span className="text-sm text-ink-soft">{id === ownId ? `${role}, was here last` : role}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      <Unlock key={person.id} person={person} to={to} />
+      <form action={signOut}><Button type="submit" look="quiet" small>Sign out of this station</Button></form>
+    </div>
+  );
+}
+
+function Unlock({ person, to }: { person: StationPerson; to: string }) {
+  const [state, submit, pending] = useActionState<UnlockState, FormData>(unlockStation.bind(null, person.id, to), {});
+  return (
+    <form action={submit} className="card grid gap-4 p-5" noValidate>
+      <TextField
+        label={person.hasPin ? `PIN of ${person.name}` : `Password of ${person.name}`} name="secret" type="password" autoFocus autoComplete="off"
+        inputMode={person.hasPin ? 'numeric' : undefined} problem={state.problem} hint={person.hasPin ? 'Your password works as well.' : 'A PIN can be set under your name, top right.'}
+      />
+      <Button type="submit" look="primary" disabled={pending}>{pending ? 'One moment …' : 'Go on'}</Button>
+    </form>
+  );
+}

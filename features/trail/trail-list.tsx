@@ -1,0 +1,43 @@
+import Link from 'next/link';
+import { sayMoment } from '../people/words';
+import { sayDay } from '../shared';
+import type { Act, TrailEntry } from './queries';
+
+const ACT_WORDS: Record<Act, string> = {
+  'client-added': 'added the client', 'client-changed': 'changed what is written down', 'client-archived': 'put the client away', 'client-restored': 'took the client out again',
+  'client-merged': 'merged two records', 'client-exported': 'exported the record', 'client-erased': 'erased the client',
+  'visit-opened': 'opened a visit', 'visit-begun': 'began the service', consult: 'edited the consultation', plan: 'edited the pattern', outcome: 'edited the record',
+  'photo-added': 'added a photo', 'photo-changed': 'marked a photo', 'photo-removed': 'took a photo away', 'test-added': 'wrote down a test', 'test-read': 'read a test',
+  'consent-given': 'took a consent', 'consent-withdrawn': 'withdrew a consent', 'reason-given': 'gave a reason',
+  'person-invited': 'made an invitation', 'person-joined': 'joined', 'person-changed': 'changed somebody’s place', 'link-made': 'made a reset link', 'password-set': 'set a password', 'pin-set': 'set a PIN', house: 'changed the settings of the house',
+};
+const SHOWN = 8;
+
+/** Who did what, newest first. */
+export function TrailList({ entries, timeZone, ofClient }: { entries: readonly TrailEntry[]; timeZone: string; ofClient: boolean }) {
+  if (entries.length === 0) return <p className="card p-8 text-center text-ink-soft">Nothing here yet.</p>;
+  return (
+    <ol aria-label="Trail, newest first" className="card divide-y divide-line">
+      {entries.map((entry, i) => (
+        <li key={`${entry.at}${i}`} className="grid grid-cols-[150px_minmax(0,1fr)] gap-5 px-5 py-3">
+          <p className="text-sm text-ink-soft">{sayMoment(entry.at, timeZone)}</p>
+          <div className="grid gap-1">
+            <p>
+              <b>{entry.personName ?? 'The server'}</b> {ACT_WORDS[entry.act]}
+              {entry.visitOn && <>, visit of <Link className="underline" href={`/visits/${entry.visitId}/pattern`}>{sayDay(entry.visitOn)}</Link></>}
+              {!ofClient && entry.clientId && <>: {entry.clientName ? <Link className="underline" href={`/clients/${entry.clientId}`}>{entry.clientName}</Link> : <span className="text-ink-soft">a client who was erased</span>}</>}
+            </p>
+            {entry.words && <p className="text-sm text-ink-soft">{entry.words}</p>}
+            {entry.erased && <p className="text-sm text-ink-soft">What it said was erased with the client.</p>}
+            {entry.changes.length > 0 && (
+              <ul className="text-sm text-ink-soft">
+                {entry.changes.slice(0, SHOWN).map(({ where, from, to }) => <li key={where}>{where}: {from} → <span className="text-ink">{to}</span></li>)}
+                {entry.changes.length + entry.more > SHOWN && <li>and {entry.changes.length + entry.more - SHOWN} more</li>}
+              </ul>
+            )}
+          </div>
+        </li>
+      ))}
+    </ol>
+  );
+}
