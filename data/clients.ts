@@ -2,6 +2,7 @@ import type { Consult, Outcome } from '../core/formats';
 import { growthRate, regrowthAfter, type GrowthRate } from '../core/growth';
 import { asRow, clientRows, type Client, type ClientFields } from './client-fields';
 import { inSalon, type Actor, type Transaction } from './database';
+import { safetyOf, type Safety } from './safety';
 import { leaveTrail } from './trail';
 import { growthIntervals, listVisits, type VisitSummary } from './visits';
 
@@ -26,6 +27,7 @@ export interface ClientStory {
   readonly client: ClientSummary;
   readonly visits: readonly VisitSummary[];
   readonly growth: GrowthRate & { readonly measuredIntervals: number };
+  readonly safety: Safety;
 }
 
 const DAY_MS = 86_400_000;
@@ -69,7 +71,7 @@ export function readClient(actor: Actor, clientId: string, today: string): Promi
     const [summary] = await summaries(trx, [client], today);
     const visits = await listVisits(trx, [clientId]);
     const intervals = growthIntervals(visits);
-    return { client: summary, visits, growth: { ...growthRate(intervals), measuredIntervals: intervals.length } };
+    return { client: summary, visits, growth: { ...growthRate(intervals), measuredIntervals: intervals.length }, safety: await safetyOf(trx, clientId, null) };
   });
 }
 

@@ -127,10 +127,11 @@ function dye({ health, dyeInHistory, tests, onDay }: CautionFacts): Caution | un
   if (!there) return undefined;
   // The newest test that was read decides: a failed one is not undone by an older pass.
   const [last] = tests.filter(({ kind, result, onDay: put }) => kind === 'strand' && result !== null && put <= onDay).sort((a, b) => (a.onDay < b.onDay ? 1 : -1));
+  const waiting = tests.some(({ kind, result }) => kind === 'strand' && result === null);
   if (last?.result === 'passed') return { key: 'dye', weight: 'shown', seen: 'Metal-salt or plant dye in the hair; its strand test passed.', why: 'Watch the first foils closely all the same.' };
   return {
     key: 'dye', weight: 'stop',
-    seen: last ? 'The strand test on dyed hair failed.' : 'Metal-salt, plant or unknown dye, and no strand test.',
+    seen: last ? 'The strand test on dyed hair failed.' : `Metal-salt, plant or unknown dye, and ${waiting ? 'its strand test is not read yet' : 'no strand test'}.`,
     why: 'Heat and smoke are possible. Nothing goes on until a strand test has passed.',
   };
 }

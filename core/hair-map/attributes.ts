@@ -28,6 +28,8 @@ export interface AttributeValues {
 /** How one attribute is named, read, written and said. */
 export interface Attribute<K extends AttributeKey> {
   readonly name: string;
+  /** The name where there is little room. */
+  readonly short: string;
   readonly hint: string;
   /** What was set in this zone itself; undefined where nothing was. */
   own(consult: Consult, zone: Zone): AttributeValues[K] | undefined;
@@ -42,7 +44,7 @@ const without = <T extends object>(record: T, key: keyof T): T => Object.fromEnt
 
 /** An attribute that lies in the map's entry of the zone. */
 function inMap<K extends AttributeKey>(
-  field: keyof ZoneHair, texts: Pick<Attribute<K>, 'name' | 'hint' | 'say'>, whole: Attribute<K>['whole'] = () => undefined,
+  field: keyof ZoneHair, texts: Pick<Attribute<K>, 'name' | 'short' | 'hint' | 'say'>, whole: Attribute<K>['whole'] = () => undefined,
 ): Attribute<K> {
   return {
     ...texts,
@@ -57,7 +59,7 @@ function inMap<K extends AttributeKey>(
 
 /** An attribute that lies with the hair's figures, which counts and grams rest on. */
 function inHair<K extends 'length' | 'density' | 'strand'>(
-  field: 'lengthMm' | 'densityPerCm2' | 'strand', texts: Pick<Attribute<K>, 'name' | 'hint' | 'say'>,
+  field: 'lengthMm' | 'densityPerCm2' | 'strand', texts: Pick<Attribute<K>, 'name' | 'short' | 'hint' | 'say'>,
 ): Attribute<K> {
   return {
     ...texts,
@@ -82,7 +84,7 @@ export const FLAG_WORDS: Record<HairFlag, string> = { baby: 'baby hair', breakag
 /** All attributes by key. */
 export const ATTRIBUTE: { readonly [K in AttributeKey]: Attribute<K> } = {
   regrowth: {
-    name: 'Regrowth', hint: 'Since the zone was last taken to the root.', say: millimetres,
+    name: 'Regrowth', short: 'Regrowth', hint: 'Since the zone was last taken to the root.', say: millimetres,
     whole: () => undefined,
     own: ({ regrowthMm }, zone) => regrowthMm[zone],
     write: (consult, zone, mm) => ({
@@ -90,19 +92,19 @@ export const ATTRIBUTE: { readonly [K in AttributeKey]: Attribute<K> } = {
       regrowthMm: mm === undefined ? without(consult.regrowthMm, zone) : { ...consult.regrowthMm, [zone]: mm },
     }),
   },
-  natural: inMap<'natural'>('naturalLevel', { name: 'Natural level', hint: 'Of the untouched hair at the root.', say: level }, ({ naturalLevel }) => naturalLevel),
-  grey: inMap<'grey'>('greyShare', { name: 'Grey', hint: 'Often white at the hairline, dark inside.', say: (share) => `${Math.round(share * 100)} %` }),
-  mids: inMap<'mids'>('midsLevel', { name: 'Level at mids', hint: 'Earlier colour in the mid-lengths.', say: level }),
-  ends: inMap<'ends'>('endsLevel', { name: 'Level at ends', hint: 'Earlier colour at the ends.', say: level }),
+  natural: inMap<'natural'>('naturalLevel', { name: 'Natural level', short: 'Natural', hint: 'Of the untouched hair at the root.', say: level }, ({ naturalLevel }) => naturalLevel),
+  grey: inMap<'grey'>('greyShare', { name: 'Grey', short: 'Grey', hint: 'Often white at the hairline, dark inside.', say: (share) => `${Math.round(share * 100)} %` }),
+  mids: inMap<'mids'>('midsLevel', { name: 'Level at mids', short: 'Mids', hint: 'Earlier colour in the mid-lengths.', say: level }),
+  ends: inMap<'ends'>('endsLevel', { name: 'Level at ends', short: 'Ends', hint: 'Earlier colour at the ends.', say: level }),
   band: inMap<'band'>('band', {
-    name: 'Band', hint: 'A strip of another colour left by an earlier service.',
+    name: 'Band', short: 'Band', hint: 'A strip of another colour left by an earlier service.',
     say: ({ level: at, fromMm, toMm }) => `${formatLevel(at)} at ${fromMm}–${toMm} mm`,
   }),
-  length: inHair<'length'>('lengthMm', { name: 'Length', hint: 'From the root.', say: millimetres }),
-  density: inHair<'density'>('densityPerCm2', { name: 'Density', hint: 'Temples and hairline are thinner.', say: (value) => `${value} /cm²` }),
-  strand: inHair<'strand'>('strand', { name: 'Strand', hint: 'Thickness of a single hair; coarse lifts slower.', say: (value) => value }),
-  condition: inMap<'condition'>('condition', { name: 'Condition', hint: 'Porous hair takes colour faster.', say: (value) => CONDITION_WORDS[value] }),
-  flags: inMap<'flags'>('flags', { name: 'Marks', hint: 'Baby hair, breakage, thin places, scars.', say: (flags) => flags.map((flag) => FLAG_WORDS[flag]).join(', ') }),
+  length: inHair<'length'>('lengthMm', { name: 'Length', short: 'Length', hint: 'From the root.', say: millimetres }),
+  density: inHair<'density'>('densityPerCm2', { name: 'Density', short: 'Density', hint: 'Temples and hairline are thinner.', say: (value) => `${value} /cm²` }),
+  strand: inHair<'strand'>('strand', { name: 'Strand', short: 'Strand', hint: 'Thickness of a single hair; coarse lifts slower.', say: (value) => value }),
+  condition: inMap<'condition'>('condition', { name: 'Condition', short: 'Condition', hint: 'Porous hair takes colour faster.', say: (value) => CONDITION_WORDS[value] }),
+  flags: inMap<'flags'>('flags', { name: 'Marks', short: 'Marks', hint: 'Baby hair, breakage, thin places, scars.', say: (flags) => flags.map((flag) => FLAG_WORDS[flag]).join(', ') }),
 };
 
 /** What holds in a zone: its own value, or the whole head's. */

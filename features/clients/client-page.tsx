@@ -6,20 +6,26 @@ import { HairSwatch } from '@/ui/hair-swatch';
 import { BackIcon, PlusIcon } from '@/ui/icons';
 import { daysBetween, sayDay, sayDistance } from '../shared';
 import { addVisit } from './actions';
-import type { ClientStory } from './queries';
+import { WarnIcon } from '@/ui/icons';
+import { ageOn } from '@/core/caution';
+import { PhotoSet } from '../photos/photo-set';
+import { CONSENT_WORDS, RESULT_WORDS } from '../safety/words';
+import { ClientMenu } from './client-menu';
+import type { ShownClient } from './queries';
 
 const WEEKS_PER_MONTH = 365.25 / 12 / 7;
 
 /** One client: regrowth, goal and the visits, newest first. */
-export function ClientPage({ story, today }: { story: ClientStory; today: string }) {
-  const { client, visits } = story;
+export function ClientPage({ story }: { story: ShownClient }) {
+  const { client, visits, today } = story;
+  const about = [client.phone, client.bornOn && `${ageOn(client.bornOn, today)} years`, client.note].filter(Boolean);
   return (
     <>
       <Link href="/clients" className={`${buttonLook('quiet', true)} -ml-3`}><BackIcon /> Clients</Link>
       <div className="mt-2 mb-6 flex flex-wrap items-end gap-x-6 gap-y-3">
         <div>
           <h1 className="text-3xl leading-tight font-bold wide">{client.name}</h1>
-          <p className="text-ink-soft">{[client.phone, client.note].filter(Boolean).join(' · ') || 'No phone or note yet.'}</p>
+          <p className="text-ink-soft">{about.join(' · ') || 'No phone or note yet.'}</p>
         </div>
         <div className="ml-auto flex gap-3">
           {client.openVisit && (
@@ -28,22 +34,45 @@ export function ClientPage({ story, today }: { story: ClientStory; today: string
             </Link>
           )}
           <form action={addVisit.bind(null, client.id)}>
-            <Button type="submit" look={client.openVisit ? 'plain' : 'primary'}><PlusIcon /> New visit</Button>
+            <Button type="submit" look={client.openVisit ? 'plain' : 'primary'} disabled={client.archived}><PlusIcon /> New visit</Button>
           </form>
+          <ClientMenu client={client} role={story.role} />
         </div>
       </div>
+      {client.archived && <p className="mb-4 rounded-ui bg-amber-pale p-3">Put away: she is not listed. “Take out again” brings her back as she was.</p>}
+      <Cautions story={story} />
       <div className="grid items-start gap-6 lg:grid-cols-[300px_1fr]">
         <Facts story={story} today={today} />
         {visits.length > 0 ? <Visits story={story} today={today} /> : (
           <p className="card p-8 text-center text-ink-soft">No visits yet. New visit opens today’s with its consultation.</p>
         )}
       </div>
+      <section aria-label="Pictures" className="mt-6 grid gap-6 lg:grid-cols-2">
+        <div className="card grid content-start gap-3 p-5"><h2 className="text-lg font-bold wide">What is wished for</h2><PhotoSet clientId={client.id} visitId={null} kind="wish" /></div>
+        <div className="card grid content-start gap-3 p-5"><h2 className="text-lg font-bold wide">Pictures of the hair</h2><PhotoSet clientId={client.id} visitId={null} kind="hair" /></div>
+      </section>
     </>
   );
 }
 
-function Facts({ story, today }: { story: ClientStory; today: string }) {
-  const { client, growth } = story;
+/** What must be known before anything is planned on her. */
+function Cautions({ story: { cautions } }: { story: ShownClient }) {
+  if (cautions.length === 0) return null;
+  const stop = cautions.some(({ weight }) => weight === 'stop');
+  return (
+    <section aria-label="Cautions" className={`mb-5 flex gap-3 rounded-ui p-3 ${stop ? 'bg-rowan-pale' : 'bg-amber-pale'}`}>
+      <span className={stop ? 'text-rowan' : 'text-amber-bark'}><WarnIcon /></span>
+      <ul className="grid gap-0.5">
+        {cautions.map(({ key, weight, seen }) => <li key={key} className={weight === 'stop' ? 'font-bold text-rowan' : weight === 'reason' ? 'font-semibold text-amber-bark' : ''}>{weight === 'stop' && 'Stop: '}{seen}</li>)}
+      </ul>
+    </section>
+  );
+}
+
+function Facts({ story, today }: { story: ShownClient; today: string }) {
+  const { client, growth, safety, visits } = story;
+  const goals = visits[0]?.consult.goals ?? [];
+  const consents = safety.consents.filter(({ withdrawnAt }) => withdrawnAt === null);
   const late = client.nextOn ? daysBetween(client.nextOn, today) : 0;
   return (
     <dl className="card divide-y divide-line">
@@ -88,11 +117,24 @@ function Facts({ story, today }: { story: ClientStory; today: string }) {
           <Small>Nothing agreed.</Small>
         )}
       </Fact>
+      {goals.length > 0 && (
+        <Fact name="Goals, visit by visit">
+          <ol className="grid list-inside list-decimal gap-0.5 text-base">{goals.map(({ words }) => <li key={words}>{words}</li>)}</ol>
+        </Fact>
+      )}
+      <Fact name="Tests">
+        {safety.tests.length === 0 ? <Small>None on record.</Small> : safety.tests.slice(0, 3).map(({ id, kind, onDay, result }) => (
+          <p key={id} className="text-base">{kind === 'alert' ? 'Alert test' : 'Strand test'}, {sayDay(onDay)}: <b className={result === 'reaction' || result === 'failed' ? 'text-rowan' : ''}>{result ? RESULT_WORDS[result] : 'not read yet'}</b></p>
+        ))}
+      </Fact>
+      <Fact name="Consents">
+        {consents.length === 0 ? <Small>None signed.</Small> : <p className="text-base">{[...new Set(consents.map(({ kind }) => CONSENT_WORDS[kind].name))].join(', ')}</p>}
+      </Fact>
     </dl>
   );
 }
 
-function Visits({ story, today }: { story: ClientStory; today: string }) {
+function Visits({ story, today }: { story: ShownClient; today: string }) {
   return (
     <ol aria-label="Visits, newest first" className="grid gap-3">
       {story.visits.map((visit) => (

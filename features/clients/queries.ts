@@ -1,8 +1,11 @@
 import 'server-only';
+import { cache } from 'react';
+import type { Caution, CautionKey } from '@/core/caution';
 import { exportClient } from '@/data/client-record';
 import { mergedInto } from '@/data/client-changes';
 import { listClients, readClient, type ClientStory, type ClientSummary } from '@/data/clients';
-import { salonToday } from '../house/queries';
+import { cautionsFor } from '@/data/safety';
+import { loadHouse, salonToday } from '../house/queries';
 import { currentPerson, requirePerson } from '../session/current';
 import { isId } from '../shared';
 
@@ -13,12 +16,27 @@ export async function findClients(search: string, archived: boolean): Promise<Cl
   return listClients(await requirePerson(), search.slice(0, 200), await salonToday(), { archived });
 }
 
-/** One client's story; undefined when this salon has none of that id. */
-export async function clientStory(clientId: string): Promise<(ClientStory & { role: string }) | undefined> {
-  const person = await requirePerson();
-  const story = isId(clientId) ? await readClient(person, clientId, await salonToday()) : undefined;
-  return story && { ...story, role: person.role };
+/** A client's story with what her page needs beside it. */
+export interface ShownClient extends ClientStory {
+  readonly role: string;
+  /** Cautions by what was asked last; what is looked at anew at each visit is left to the visit. */
+  readonly cautions: readonly Caution[];
+  readonly today: string;
 }
+
+const AT_THE_VISIT: readonly CautionKey[] = ['allergy-unasked', 'scalp-unseen', 'dye-unasked'];
+
+/** One client's story; undefined when this salon has none of that id. */
+export const clientStory = cache(async (clientId: string): Promise<ShownClient | undefined> => {
+  const person = await requirePerson();
+  const { document: house } = await loadHouse();
+  const today = await salonToday();
+  const story = isId(clientId) ? await readClient(person, clientId, today) : undefined;
+  if (!story) return undefined;
+  const [newest] = story.visits;
+  const cautions = newest ? cautionsFor(newest.consult, story.safety, { onDay: today, bornOn: story.client.bornOn }, house) : [];
+  return { ...story, role: person.role, cautions: cautions.filter(({ key }) => !AT_THE_VISIT.includes(key)), today };
+});
 
 /** Where a record that was merged into another went. */
 export async function whereMerged(clientId: string): Promise<string | undefined> {

@@ -22,7 +22,7 @@ export function Effects({ chapter }: { chapter: Chapter }) {
         const of = effects.filter((effect) => effect.chapter === own);
         if (of.length === 0) return null;
         return (
-          <section key={own} className={own === chapter ? '' : 'opacity-80'}>
+          <section key={own}>
             <h3 className="mt-4 mb-1 text-xs font-semibold text-ink-soft">{CHAPTER_WORDS[own]}</h3>
             <dl className="grid gap-2">
               {of.map(({ answer, changes }) => (

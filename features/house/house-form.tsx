@@ -16,8 +16,6 @@ import { minorPerUnit } from './money';
 const UNITS = [{ value: 'mm', words: 'mm' }, { value: 'cm', words: 'cm' }, { value: 'in', words: 'inch' }] as const;
 const WAYS = [{ value: 'flat', words: 'Flat, with add-ons' }, { value: 'hourly', words: 'By the hour' }] as const;
 
-const CURRENCIES = Intl.supportedValuesOf('currency');
-
 const LIMITS: readonly { key: keyof House['limits']; words: string; unit: string; min: number; max: number }[] = [
   { key: 'sliceMm', words: 'Thickest slice', unit: 'mm', min: 1, max: 20 },
   { key: 'fineMm', words: 'Thickest fine weave', unit: 'mm', min: 1, max: 20 },
@@ -45,11 +43,13 @@ interface HouseFormProps {
   initial: House;
   revision: number;
   mayChange: boolean;
+  /** What the server knows; a browser may know others, and both must draw the same. */
   timeZones: readonly string[];
+  currencies: readonly string[];
 }
 
 /** What the salon sets once for all its visits. */
-export function HouseForm({ initial, revision, mayChange, timeZones }: HouseFormProps) {
+export function HouseForm({ initial, revision, mayChange, timeZones, currencies }: HouseFormProps) {
   const [house, setHouse] = useState(initial);
   const [base, setBase] = useState(revision);
   const [said, setSaid] = useState<{ ok: boolean; words: string }>();
@@ -104,7 +104,7 @@ export function HouseForm({ initial, revision, mayChange, timeZones }: HouseForm
           <Part title="Place and station">
             <div className="grid grid-cols-2 gap-3">
               <Select label="Time zone" value={house.timeZone} options={[...new Set(['UTC', house.timeZone, ...timeZones])].map((value) => ({ value, words: value.replaceAll('_', ' ') }))} onChange={(timeZone) => set({ timeZone })} />
-              <Select label="Currency" value={house.prices.currency} options={CURRENCIES.map((value) => ({ value, words: value }))} onChange={(currency) => prices({ currency })} />
+              <Select label="Currency" value={house.prices.currency} options={currencies.map((value) => ({ value, words: value }))} onChange={(currency) => prices({ currency })} />
               <NumberField label="Lock after" unit="min" min={1} max={240} value={house.lockMinutes} parse={whole} onChange={(lockMinutes) => lockMinutes !== undefined && set({ lockMinutes })} />
             </div>
             <div className="flex min-h-9 items-center justify-between gap-4">

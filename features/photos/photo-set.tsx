@@ -3,12 +3,14 @@
 import { useId, useState } from 'react';
 import { buttonLook, Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
-import { useVisit } from '../visit/store';
 import { PhotoTool } from './photo-tool';
 import { photoAddress, type Photo, type PhotoKind } from './types';
 import { usePhotos } from './use-photos';
 
 interface PhotoSetProps {
+  clientId: string;
+  /** The visit that new pictures belong to; null for none. */
+  visitId: string | null;
   kind: PhotoKind;
   /** Takes a regrowth that was measured on a photo over. */
   onRegrowth?(mm: number): void;
@@ -17,9 +19,8 @@ interface PhotoSetProps {
 }
 
 /** The client's own set of pictures of a kind: added, opened, and laid side by side. */
-export function PhotoSet({ kind, onRegrowth, onLevel }: PhotoSetProps) {
-  const { bundle } = useVisit();
-  const { photos, load, add, busy, problem } = usePhotos(bundle.client.id, kind, bundle.id);
+export function PhotoSet({ clientId, visitId, kind, onRegrowth, onLevel }: PhotoSetProps) {
+  const { photos, load, add, busy, problem } = usePhotos(clientId, kind, visitId);
   const [open, setOpen] = useState<string>();
   const [beside, setBeside] = useState<readonly string[]>([]);
   const [comparing, compare] = useState(false);

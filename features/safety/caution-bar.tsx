@@ -17,14 +17,13 @@ export function CautionBar() {
   const [shown, show] = useState(false);
   const stops = open.filter(({ weight }) => weight === 'stop');
   const begun = bundle.begunAt !== null;
-  if (cautions.length === 0 && begun) return null;
+  if (cautions.length === 0) return null;
   return (
-    <section aria-label="Cautions" className={clsx('private flex min-h-10 shrink-0 items-center gap-3 border-b border-line px-4 py-1', stops.length > 0 ? 'bg-rowan-pale' : cautions.length > 0 ? 'bg-amber-pale' : 'bg-raised')}>
-      {cautions.length > 0 && <span className={stops.length > 0 ? 'text-rowan' : 'text-amber-bark'}><WarnIcon /></span>}
+    <section aria-label="Cautions" className={clsx('private flex min-h-10 shrink-0 items-center gap-3 border-b border-line px-4 py-1', stops.length > 0 ? 'bg-rowan-pale' : 'bg-amber-pale')}>
+      <span className={stops.length > 0 ? 'text-rowan' : 'text-amber-bark'}><WarnIcon /></span>
       <ul className="flex min-w-0 flex-1 flex-wrap gap-x-5 gap-y-0.5 text-sm">
         {cautions.slice(0, 4).map((caution) => <li key={caution.key}><CautionLine caution={caution} open={open.includes(caution)} /></li>)}
         {cautions.length > 4 && <li className="text-ink-soft">and {cautions.length - 4} more</li>}
-        {cautions.length === 0 && <li className="text-ink-soft">No cautions stand. Leaflet, local rules and your own judgement come first.</li>}
       </ul>
       <Button small look={begun ? 'plain' : open.length > 0 ? 'plain' : 'primary'} onClick={() => show(true)}>
         {begun ? 'Cautions' : open.length > 0 ? `Before you begin: ${open.length} open` : 'Begin the service'}

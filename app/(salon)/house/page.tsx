@@ -9,7 +9,7 @@ export default async function HousePage() {
   return (
     <>
       <p className="mb-6 text-base text-ink-soft">Set once for the whole salon. Every visit that is opened afterwards goes by it.</p>
-      <HouseForm initial={document} revision={revision} mayChange={mayChange} timeZones={Intl.supportedValuesOf('timeZone')} />
+      <HouseForm initial={document} revision={revision} mayChange={mayChange} timeZones={Intl.supportedValuesOf('timeZone')} currencies={Intl.supportedValuesOf('currency')} />
     </>
   );
 }

@@ -5,6 +5,7 @@ import { brightnessStep } from '@/core/pattern';
 import { Slider } from '@/ui/slider';
 import { useUnits } from '../../house/context';
 import { PhotoSet } from '../../photos/photo-set';
+import { useVisit } from '../../visit/store';
 import { LevelSlider } from '../level-slider';
 import { Choice, Questions } from '../question';
 import { readMm } from '../read-figures';
@@ -21,6 +22,7 @@ const USUAL_FRAME_MM = 35;
 /** What the client wishes for. */
 export function WishChapter() {
   const { consult, set } = useAnswers();
+  const { bundle } = useVisit();
   const wish = brightnessStep(consult.brightness);
   return (
     <div className="grid gap-6">
@@ -43,7 +45,7 @@ export function WishChapter() {
         </Questions>
       </div>
       <Questions title="Pictures of what is wished for">
-        <PhotoSet kind="wish" />
+        <PhotoSet clientId={bundle.client.id} visitId={bundle.id} kind="wish" />
       </Questions>
     </div>
   );

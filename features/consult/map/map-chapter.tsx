@@ -18,7 +18,7 @@ const TYPED: readonly AttributeKey[] = ['regrowth', 'length', 'density'];
 
 /** The hair map: what is seen zone by zone, painted or typed, beside what changed since last time. */
 export function MapChapter() {
-  const { consult, editConsult } = useVisit();
+  const { bundle, consult, editConsult } = useVisit();
   const [attribute, setAttribute] = useState<AttributeKey>('regrowth');
   const [brushes, setBrushes] = useState<Brushes>(FIRST_BRUSHES);
   const [both, setBoth] = useState(() => sidesAgree(consult));
@@ -36,10 +36,10 @@ export function MapChapter() {
         <div role="radiogroup" aria-label="What is painted" className="flex flex-wrap gap-1.5">
           {ATTRIBUTES.map((key) => (
             <button
-              key={key} type="button" role="radio" aria-checked={key === attribute} onClick={() => setAttribute(key)}
-              className={`h-9 rounded-ui border px-3 text-sm font-semibold ${key === attribute ? 'border-leaf bg-leaf text-on-leaf' : 'border-edge bg-raised hover:border-ink'}`}
+              key={key} type="button" role="radio" aria-checked={key === attribute} aria-label={ATTRIBUTE[key].name} onClick={() => setAttribute(key)}
+              className={`h-9 rounded-ui border px-2.5 text-sm font-semibold ${key === attribute ? 'border-leaf bg-leaf text-on-leaf' : 'border-edge bg-raised hover:border-ink'}`}
             >
-              {ATTRIBUTE[key].name}
+              {ATTRIBUTE[key].short}
             </button>
           ))}
         </div>
@@ -72,7 +72,7 @@ export function MapChapter() {
         <SinceLastTime />
         <div className="mt-5 border-t border-line pt-3">
           <h3 className="mb-2 text-md font-bold">Pictures of the hair</h3>
-          <PhotoSet kind="hair" onRegrowth={(mm) => {
+          <PhotoSet clientId={bundle.client.id} visitId={bundle.id} kind="hair" onRegrowth={(mm) => {
             setAttribute('regrowth');
             setBrushes((all) => ({ ...all, regrowth: mm }));
           }} onLevel={(level) => {

@@ -74,7 +74,7 @@ export function ZoneMap({ attribute, zone: chosen, onZone, onPaint }: ZoneMapPro
               />
             ))}
             <text
-              x={-at.x} y={-at.y + 2.4} textAnchor="middle" fontSize="6.8" fontWeight="700" fill="var(--color-white)" stroke="#000" strokeOpacity="0.6" strokeWidth="1.7" paintOrder="stroke" pointerEvents="none" aria-hidden
+              x={-at.x} y={-at.y + 3.1} textAnchor="middle" fontSize="9" fontWeight="700" fill="var(--color-white)" stroke="#000" strokeOpacity="0.6" strokeWidth="2" paintOrder="stroke" pointerEvents="none" aria-hidden
             >
               {short(consult, attribute, zone)}
             </text>

@@ -2,7 +2,6 @@ import type { Metadata } from 'next';
 import { notFound, redirect } from 'next/navigation';
 import { ClientPage } from '@/features/clients/client-page';
 import { clientStory, whereMerged } from '@/features/clients/queries';
-import { salonToday } from '@/features/house/queries';
 
 type Props = { params: Promise<{ clientId: string }> };
 
@@ -19,5 +18,5 @@ export default async function Page({ params }: Props) {
     if (other) redirect(`/clients/${other}`);
     notFound();
   }
-  return <ClientPage story={story} today={await salonToday()} />;
+  return <ClientPage story={story} />;
 }
