@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import axe from 'axe-core';
 import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
+import type { Chapter } from '@/core/consult';
 import { DEMO_PASSWORD } from '@/data/demo/people';
 
 const CHROMIUM = process.env.LATTICE_CHROMIUM ?? '/usr/bin/chromium';
@@ -69,6 +70,26 @@ export async function openStep(page: Page, visitId: string, step: 'consult' | 'p
 
 export async function live(page: Page): Promise<void> {
   await page.waitForSelector('[data-live=true]');
+}
+
+/** Goes to a chapter of the consultation that is open. */
+export async function chapter(page: Page, key: Chapter): Promise<void> {
+  await (await page.waitForSelector(`nav[aria-label="Consultation"] a[href="#${key}"]`))!.click();
+  await page.waitForSelector(`nav[aria-label="Consultation"] a[href="#${key}"][aria-current="true"]`);
+}
+
+/** Gives the usual reason for each caution that asks one, and begins the service; the record's step is open. */
+export async function begin(page: Page): Promise<void> {
+  await press(page, 'Before you begin');
+  await page.waitForSelector('[role=dialog]');
+  const reasons = () => page.$$eval('[role=dialog] li form', (forms) => forms.length);
+  for (let left = await reasons(); left > 0; left = await reasons()) {
+    await page.click('[role=dialog] li form button[type=button]');
+    await page.click('[role=dialog] li form button[type=submit]');
+    await page.waitForFunction((before) => document.querySelectorAll('[role=dialog] li form').length < before, {}, left);
+  }
+  await press(page, 'Begin the service');
+  await page.waitForSelector('[role=dialog]', { hidden: true });
 }
 
 /** Adds a client and opens a visit with her; returns the visit's id. */

@@ -1,4 +1,4 @@
-import { address, at, fill, foilCount, live, newVisit, openBrowser, openStep, press, saved, see, seriousFindings, signIn, type Session } from './harness';
+import { chapter, address, at, fill, foilCount, live, newVisit, openBrowser, openStep, press, saved, see, seriousFindings, signIn, type Session } from './harness';
 
 let session: Session;
 beforeAll(async () => {
@@ -129,10 +129,12 @@ test('a pattern is kept under a name, shared, versioned, taken for one panel, an
 test('suggestions give their reasons, and are only taken when they are taken', async () => {
   const { page } = session;
   const visitId = await newVisit(page, 'Suggested');
-  const slider = (await page.waitForSelector('::-p-aria([name="Tied up"])'))!;
+  await chapter(page, 'worn');
+  const slider = (await page.waitForSelector('::-p-aria([name="Tied up"][role="slider"])'))!;
   await slider.focus();
   for (let i = 0; i < 7; i += 1) await page.keyboard.press('ArrowRight');
   await see(page, '70 % of the time');
+  await chapter(page, 'upkeep');
   await fill(page, 'Time for the foils', '70');
   await saved(page);
   await openStep(page, visitId, 'pattern');

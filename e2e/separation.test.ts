@@ -72,6 +72,7 @@ test('a server action aimed at the first salon’s client changes nothing', asyn
 test('signed out, every page leads to sign-in and no read answers', async () => {
   const { page } = first;
   await page.goto(`${address()}/clients`);
+  await press(page, 'Ottilie Marsh, owner');
   await press(page, 'Sign out');
   await at(page, /\/sign-in$/);
   await page.goto(`${address()}/clients`);

@@ -1,4 +1,4 @@
-import { address, at, fill, foilCount, live, newVisit, openBrowser, openStep, press, saved, see, seriousFindings, signIn, type Session } from './harness';
+import { address, at, begin, chapter, fill, foilCount, live, newVisit, openBrowser, openStep, press, saved, see, seriousFindings, signIn, type Session } from './harness';
 
 let first: Session;
 let second: Session;
@@ -47,12 +47,16 @@ describe('bad input', () => {
   test('a figure that cannot be read stays in its field with a sentence, and the plan keeps its value', async () => {
     const { page } = first;
     await newVisit(page, 'Odd Figures');
+    await chapter(page, 'map');
+    await fill(page, 'Crown', 'lots');
+    await see(page, 'Crown: write a figure from 0 to 300 mm.');
+    await fill(page, 'Crown', '301');
+    await see(page, 'Crown: write a figure from 0 to 300 mm.');
+    await chapter(page, 'head');
     await fill(page, 'Head circumference', '5500');
     await see(page, 'Head circumference: write a figure from 440 to 680 mm.');
-    await fill(page, 'Crown', 'lots');
-    await see(page, 'Crown: write a figure from 0 to 400 mm.');
     await page.reload();
-    await see(page, 'Head and hair');
+    await see(page, 'Measured arcs');
     const value = await page.$eval('::-p-aria([name="Head circumference"])', (input) => (input as HTMLInputElement).value);
     expect(value).toBe('550');
   });
@@ -61,6 +65,7 @@ describe('bad input', () => {
     const { page } = first;
     await press(page, 'Record');
     await at(page, /\/record$/);
+    await begin(page);
     await fill(page, 'Foils placed', 'many');
     await press(page, 'Record the visit');
     await see(page, 'Foils placed: must be a whole number.');

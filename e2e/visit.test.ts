@@ -1,4 +1,4 @@
-import { at, address, fill, field, foilCount, live, newVisit, openBrowser, press, saved, see, seriousFindings, signIn, type Session } from './harness';
+import { at, address, begin, chapter, fill, field, foilCount, live, newVisit, openBrowser, press, saved, see, seriousFindings, signIn, type Session } from './harness';
 
 let session: Session;
 beforeAll(async () => {
@@ -52,11 +52,17 @@ test('from signing in to a recorded pattern that is found on the client', async 
   await at(page, /\/consult$/);
   await live(page);
   await slideTo('Goal level', 9, 0.5);
-  await fill(page, 'Whole head', '18');
-  await fill(page, 'Temple', '14');
-  await (await field(page, 'Notes')).type('Two hours, ties it up.');
   await saved(page);
   expect(await seriousFindings(page)).toEqual([]);
+  await chapter(page, 'map');
+  await fill(page, 'Regrowth to paint', '18');
+  await press(page, 'Whole head');
+  await fill(page, 'Temple', '14');
+  await saved(page);
+  expect(await seriousFindings(page)).toEqual([]);
+  await chapter(page, 'goals');
+  await (await field(page, 'Notes')).type('Two hours, ties it up.');
+  await saved(page);
 
   // Pattern: the back from 5 to 10 mm has fewer foils at once.
   await press(page, 'Pattern');
@@ -91,6 +97,7 @@ test('from signing in to a recorded pattern that is found on the client', async 
   await see(page, '4 + 10 mm');
   await press(page, 'Consult');
   await at(page, /\/consult$/);
+  await chapter(page, 'map');
   expect(await (await field(page, 'Temple')).evaluate((input) => input.value)).toBe('14');
   expect(await (await field(page, 'Crown')).evaluate((input) => input.value)).toBe('18');
 
@@ -101,6 +108,7 @@ test('from signing in to a recorded pattern that is found on the client', async 
   await page.keyboard.press(']');
   await at(page, /\/record$/);
   expect(await (await field(page, 'Foils placed')).evaluate((input) => input.value)).toBe(String(sparse));
+  await begin(page);
   await press(page, '8 weeks');
   await press(page, 'Record the visit');
   await see(page, `On record: ${sparse} foils, level 9 reached.`);
@@ -147,6 +155,7 @@ test('moving the part in the consultation sections the sides anew', async () => 
   expect(left).toBe(right);
   await press(page, 'Consult');
   await at(page, /\/consult$/);
+  await chapter(page, 'worn');
   await press(page, 'Left');
   await fill(page, 'Part, distance from the middle', '30');
   await press(page, 'Pattern');

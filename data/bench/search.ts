@@ -12,7 +12,7 @@ const SIZES = [10_000, 50_000, 200_000];
 const most = Number(process.argv[process.argv.indexOf('--most') + 1]) || SIZES.at(-1)!;
 const SEARCHES = [
   ['part of a name', 'rowby'], ['a whole name', 'marrowby'], ['a slip of the finger', 'marowby'], ['two words', 'tansy holl'], ['two letters', 'jo'],
-  ['part of a phone number', '0734'], ['a word of a note', 'knows'], ['nobody', 'nobodyatall'], ['a pattern', 'ribbons'],
+  ['part of a phone number', '0734'], ['a word of a note', 'knows'], ['nobody', 'nobodyatall'], ['a pattern', 'ribbons'], ['a word of every record', 'toned'],
 ] as const;
 const RUNS = 15;
 const TODAY = '2026-11-25';

@@ -26,7 +26,7 @@ export function ClientMenu({ client, role }: { client: ClientSummary; role: stri
           { words: 'Name, phone, birthday, note', choose: () => setOpen('edit') },
           ...(role === 'assistant' ? [] : [
             { words: 'Merge with another record', hint: 'two records of one person', choose: () => setOpen('merge') },
-            { words: 'Export the whole record', hint: 'one file to hand over', choose: () => { window.location.href = `/clients/${client.id}/record.json`; } },
+            { words: 'Export the whole record', hint: 'one file to hand over', choose: () => Object.assign(document.createElement('a'), { href: `/clients/${client.id}/record.json`, download: '' }).click() },
           ]),
           ...(role === 'owner' ? [{ words: 'Trail', hint: 'who did what', choose: () => router.push(`/clients/${client.id}/trail`) }] : []),
           client.archived
@@ -119,7 +119,7 @@ function EraseForm({ client }: { client: ClientSummary }) {
     >
       <p>All visits, photos, tests and consents of {client.name} go, and so do her words in the trail. That she was erased, when and by whom, stays. This cannot be undone; export the record first if she wants it.</p>
       <TextField label="Her name, as it stands here" value={typed} onChange={(event) => setTyped(event.target.value)} problem={problem} autoComplete="off" />
-      <Button type="submit" disabled={busy} className="border-rowan text-rowan">Erase for good</Button>
+      <Button type="submit" disabled={busy} className="border-rowan text-rowan">Erase the record</Button>
     </form>
   );
 }

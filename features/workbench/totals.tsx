@@ -28,7 +28,7 @@ export function Totals() {
         <Total figure={String(totals.foils)} name="foils" id="total-foils" />
         <Total figure={hoursAndMinutes(totals.foilingMinutes)} name="foiling, estimated" />
         <Total figure={`${percent(totals.lightenedShare)} %`} name={<>lightened<span className="hidden xl:inline">, {against} {percent(share[0])}–{percent(share[1])}</span></>} />
-        <div className="private"><Total figure={money(priceOf(totals, prices)).replace(/[.,]00$/, '')} name="price, estimated" /></div>
+        <Total figure={money(priceOf(totals, prices)).replace(/[.,]00$/, '')} name="price, estimated" className="private" />
       </dl>
       <Popover.Root>
         <Popover.Trigger className="mt-0.5 h-9 shrink-0 rounded-ui border border-edge bg-raised px-2.5 text-sm font-semibold hover:border-ink data-[state=open]:border-leaf data-[state=open]:bg-leaf-pale">
@@ -44,9 +44,9 @@ export function Totals() {
   );
 }
 
-function Total({ figure, name, id }: { figure: string; name: ReactNode; id?: string }) {
+function Total({ figure, name, id, className = '' }: { figure: string; name: ReactNode; id?: string; className?: string }) {
   return (
-    <div className="flex flex-col">
+    <div className={`flex flex-col ${className}`}>
       <dt className="order-2 text-sm leading-tight text-ink-soft narrow">{name}</dt>
       <dd id={id} className="order-1 text-2xl leading-tight font-bold">{figure}</dd>
     </div>

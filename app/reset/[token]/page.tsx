@@ -13,7 +13,7 @@ export default async function Page({ params }: { params: Promise<{ token: string
       <div className="flex items-center gap-4">
         <Mark size={52} />
         <div>
-          <h1 className="text-2xl leading-tight font-bold wide">New password</h1>
+          <h1 className="text-2xl leading-tight font-bold wide">Set a new password</h1>
           <p className="text-ink-soft">{link ? `For ${link.personName}, ${link.email}` : 'Dappled Lattice'}</p>
         </div>
       </div>

@@ -7,6 +7,7 @@ import { makeScalp, makeScalpGrid, zoneName, zoneOutlines, type Zone } from '@/c
 import { formatLevel } from '@/core/units';
 import { pathThrough, ScalpMap } from '../../head/scalp-map';
 import { barkOf } from '../../visit/bark';
+import { held } from '../../visit/history';
 import { useVisit } from '../../visit/store';
 import { fillOf, isArrow, neighbour } from './zone-paint';
 
@@ -53,7 +54,7 @@ export function ZoneMap({ attribute, zone: chosen, onZone, onPaint }: ZoneMapPro
             aria-label={`${zoneName(zone)}: ${said ?? 'not seen'}`} className="cursor-crosshair outline-none"
             onFocus={() => onZone(zone)}
             onPointerDown={(event) => {
-              stroke.current = { id: crypto.randomUUID(), last: zone };
+              stroke.current = { id: held(crypto.randomUUID()), last: zone };
               event.currentTarget.focus();
               onPaint(zone, stroke.current.id);
             }}

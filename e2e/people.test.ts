@@ -1,0 +1,246 @@
+import type { Page } from 'puppeteer-core';
+import { DEMO_PASSWORD } from '@/data/demo/people';
+import { address, at, fill, live, newVisit, openBrowser, press, see, seriousFindings, signIn, type Session } from './harness';
+
+let owner: Session;
+let other: Session;
+beforeAll(async () => {
+  [owner, other] = [await openBrowser(), await openBrowser()];
+  await signIn(owner.page);
+});
+afterAll(async () => {
+  await owner.close();
+  await other.close();
+});
+
+const menu = async (page: Page, name: string, item: string) => {
+  await press(page, name);
+  await (await page.waitForSelector(`[role=menuitem]::-p-text(${item})`))!.click();
+};
+
+test('somebody is invited, joins, sets a PIN, takes a locked station over, and leaves', async () => {
+  const { page } = owner;
+  await page.goto(`${address()}/house/people`);
+  await press(page, 'Make an invitation');
+  await see(page, 'said once, copy it now');
+  expect(await seriousFindings(page)).toEqual([]);
+  const link = await page.$eval('input[readonly]', (input) => (input as HTMLInputElement).value);
+
+  await other.page.goto(link);
+  await see(other.page, 'Join Fernhollow Colour Rooms');
+  await press(other.page, 'Join');
+  await see(other.page, 'Name: it is empty.');
+  await fill(other.page, 'Name', 'Linnea Garrick');
+  const email = `linnea-${Date.now()}@fernhollow.example`;
+  await fill(other.page, 'E-mail', email);
+  await fill(other.page, 'Password', 'a long enough one');
+  expect(await seriousFindings(other.page)).toEqual([]);
+  await press(other.page, 'Join');
+  await see(other.page, 'You are in.');
+  await other.page.goto(link);
+  await see(other.page, 'This link was used already');
+
+  await signIn(other.page, email, 'a long enough one');
+  await menu(other.page, 'Linnea Garrick, colourist', 'PIN, password');
+  await at(other.page, /\/me$/);
+  await fill(other.page, 'New PIN', '12');
+  await press(other.page, 'Set the PIN');
+  await see(other.page, 'PIN: 4 to 8 figures');
+  await fill(other.page, 'New PIN', '4711');
+  await fill(other.page, 'Your password', 'a long enough one');
+  await press(other.page, 'Set the PIN');
+  await see(other.page, 'Your PIN is set.');
+  expect(await seriousFindings(other.page)).toEqual([]);
+
+  // The owner's station is locked in the middle of a visit; Linnea goes on there.
+  await newVisit(page, 'Locked In Between');
+  const visit = new URL(page.url()).pathname.split('/')[2];
+  await page.goto(`${address()}/locked?to=${encodeURIComponent(`/visits/${visit}/pattern`)}`);
+  await (await page.waitForSelector('button::-p-text(Linnea Garrick)'))!.click();
+  expect(await seriousFindings(page)).toEqual([]);
+  await fill(page, 'PIN of Linnea Garrick', '0000');
+  await press(page, 'Go on');
+  await see(page, 'This PIN or password is not theirs.');
+  await fill(page, 'PIN of Linnea Garrick', '4711');
+  await press(page, 'Go on');
+  await at(page, /pattern$/);
+  await live(page);
+  // She is a colourist: people and trail are not hers to see.
+  await page.goto(`${address()}/house/people`);
+  await see(page, 'Not in this salon');
+  await page.goto(`${address()}/house/trail`);
+  await see(page, 'Not in this salon');
+
+  await page.goto(`${address()}/clients`);
+  await menu(page, 'Linnea Garrick, colourist', 'Sign out');
+  await at(page, /sign-in$/);
+  await signIn(page);
+  await page.goto(`${address()}/house/people`);
+  await menu(page, 'More for Linnea Garrick', 'Works here no more');
+  await page.waitForSelector('article[aria-label="Linnea Garrick"] p::-p-text(Works here no more)');
+  await other.page.goto(`${address()}/clients`);
+  await at(other.page, /sign-in$/);
+}, 120_000);
+
+test('a locked station shows nothing and answers nothing until it is unlocked', async () => {
+  const { page } = owner;
+  await newVisit(page, 'Behind The Lock');
+  const visit = new URL(page.url()).pathname.split('/')[2];
+  await page.goto(`${address()}/clients`);
+  await menu(page, 'Ottilie Marsh, owner', 'Lock or switch person');
+  await at(page, /locked$/);
+  for (const path of ['/clients', `/visits/${visit}/pattern`, '/house', '/me']) {
+    await page.goto(`${address()}${path}`);
+    await at(page, /locked$/);
+    expect(await page.content()).not.toContain('Behind The Lock');
+  }
+  const statuses = await page.evaluate(async (id) => [
+    (await fetch(`/api/visits/${id}`)).status,
+    (await fetch(`/api/visits/${id}/plan`, { method: 'PUT', body: '{}' })).status,
+    (await fetch(`/api/photos/${id}/full`)).status,
+  ], visit);
+  expect(statuses).toEqual([401, 401, 404]);
+  await fill(page, 'Password of Ottilie Marsh', DEMO_PASSWORD);
+  await press(page, 'Go on');
+  await at(page, /clients$/);
+}, 60_000);
+
+test('a reset link sets a new password; the old one opens nothing', async () => {
+  const { page } = owner;
+  await page.goto(`${address()}/house/people`);
+  await menu(page, 'More for Suki Thornfield', 'Make a reset link');
+  await see(page, 'Reset link for Suki Thornfield: said once');
+  const link = await page.$eval('input[readonly]', (input) => (input as HTMLInputElement).value);
+  await other.page.goto(link);
+  await see(other.page, 'For Suki Thornfield');
+  await fill(other.page, 'New password', 'short');
+  await press(other.page, 'Set it');
+  await see(other.page, 'Password: at least 10 characters.');
+  await fill(other.page, 'New password', DEMO_PASSWORD);
+  await press(other.page, 'Set it');
+  await see(other.page, 'Your new password is set.');
+  await signIn(other.page, 'suki@fernhollow.example', DEMO_PASSWORD);
+}, 60_000);
+
+describe('clients', () => {
+  test('a walk-in is a client and a visit in one act', async () => {
+    const { page } = owner;
+    await page.goto(`${address()}/clients`);
+    await press(page, 'Walk-in');
+    await fill(page, 'Name', 'Quirin Walkwell');
+    await press(page, 'Add and open a visit');
+    await at(page, /consult$/);
+    await see(page, 'Quirin Walkwell');
+  });
+
+  test('is changed, put away, taken out, merged, exported and erased', async () => {
+    const { page } = owner;
+    for (const name of ['Doubled Record', 'Double Record']) await newVisit(page, name);
+    await page.goto(`${address()}/clients?find=${encodeURIComponent('doubled record')}`);
+    await press(page, 'Doubled Record');
+    await at(page, /\/clients\/[0-9a-f-]+$/);
+    const path = new URL(page.url()).pathname;
+    await menu(page, 'More for Doubled Record', 'Name, phone');
+    await fill(page, 'Note', 'written once');
+    await press(page, 'Save');
+    await see(page, 'written once');
+    expect(await seriousFindings(page)).toEqual([]);
+
+    await menu(page, 'More for Doubled Record', 'Put away');
+    await see(page, 'she is not listed');
+    await page.goto(`${address()}/clients?find=${encodeURIComponent('doubled record')}&away=yes`);
+    await press(page, 'Doubled Record');
+    await menu(page, 'More for Doubled Record', 'Take out again');
+    await page.waitForFunction(() => !document.body.innerText.includes('she is not listed'));
+
+    await menu(page, 'More for Doubled Record', 'Merge with');
+    await fill(page, 'The other record', 'double record');
+    await press(page, 'Merge into Doubled Record');
+    await see(page, 'Nobody else is found by this.');
+    await press(page, 'Close');
+    await page.reload();
+    expect(await page.$$eval('ol[aria-label^="Visits"] > li', (all) => all.length)).toBe(2);
+
+    const record = await page.evaluate(async (at) => (await (await fetch(`${at}/record.json`)).json()) as { format: string; visits: unknown[]; trail: unknown[] }, path);
+    expect(record.format).toBe('dappled-lattice/client-record');
+    expect(record.visits).toHaveLength(2);
+
+    await menu(page, 'More for Doubled Record', 'Erase for good');
+    await fill(page, 'Her name, as it stands here', 'somebody');
+    await press(page, 'Erase the record');
+    await see(page, 'Write the name as it stands here: Doubled Record.');
+    await fill(page, 'Her name, as it stands here', 'Doubled Record');
+    await press(page, 'Erase the record');
+    await at(page, /\/clients$/);
+    await page.goto(`${address()}${path}`);
+    await see(page, 'Not in this salon');
+    await page.goto(`${address()}/house/trail`);
+    await see(page, 'erased the client: a client who was erased');
+    expect(await page.evaluate(() => document.body.innerText)).not.toContain('Doubled Record');
+    expect(await seriousFindings(page)).toEqual([]);
+  }, 90_000);
+
+  test('an assistant neither merges nor exports nor erases, by menu or by address', async () => {
+    const { page } = other;
+    await page.goto(`${address()}/clients`);
+    await press(page, 'Maren Tolland');
+    await at(page, /\/clients\/[0-9a-f-]+$/);
+    await press(page, 'More for Maren Tolland');
+    const items = await page.$$eval('[role=menuitem]', (all) => all.map((item) => (item as HTMLElement).innerText.split('\n')[0]));
+    expect(items).toEqual(['Name, phone, birthday, note', 'Put away']);
+    const path = new URL(page.url()).pathname;
+    expect(await page.evaluate(async (at) => (await fetch(`${at}/record.json`)).status, path)).toBe(403);
+    await page.goto(`${address()}${path}/trail`);
+    await see(page, 'Not in this salon');
+  });
+
+  test('of one salon have photos, record and trail that another’s owner cannot reach by address', async () => {
+    const { page } = owner;
+    await page.goto(`${address()}/clients?find=maren`);
+    await press(page, 'Maren Tolland');
+    await at(page, /\/clients\/[0-9a-f-]+$/);
+    const path = new URL(page.url()).pathname;
+    const id = path.split('/')[2];
+    const photo = await page.evaluate(async (client) => {
+      const canvas = document.createElement('canvas');
+      canvas.width = canvas.height = 40;
+      const form = new FormData();
+      form.set('file', await new Promise<Blob>((made) => canvas.toBlob((blob) => made(blob!), 'image/png')), 'x.png');
+      form.set('kind', 'wish');
+      return ((await (await fetch(`/api/clients/${client}/photos`, { method: 'POST', body: form })).json()) as { photoId: string }).photoId;
+    }, id);
+    const stranger = await openBrowser();
+    try {
+      await signIn(stranger.page, 'leocadia@osieryard.example');
+      const answers = await stranger.page.evaluate(async (client, own) => {
+        const form = new FormData();
+        form.set('file', new Blob(['x']), 'x.png');
+        form.set('kind', 'wish');
+        return [
+          (await fetch(`/api/photos/${own}/full`)).status, (await fetch(`/clients/${client}/record.json`)).status,
+          await (await fetch(`/api/clients/${client}/photos`)).json(), (await fetch(`/api/clients/${client}/photos`, { method: 'POST', body: form })).ok,
+        ];
+      }, id, photo);
+      expect(answers).toEqual([404, 404, [], false]);
+      await stranger.page.goto(`${address()}${path}/trail`);
+      await see(stranger.page, 'Not in this salon');
+    } finally {
+      await stranger.close();
+    }
+  }, 60_000);
+});
+
+test('after six wrong passwords even the right one waits, and says how long', async () => {
+  const { page } = other;
+  await page.goto(`${address()}/clients`);
+  await menu(page, 'Suki Thornfield, assistant', 'Sign out');
+  await at(page, /sign-in$/);
+  const email = `nobody-${Date.now()}@fernhollow.example`;
+  for (let i = 0; i < 7; i += 1) {
+    await fill(page, 'E-mail', email);
+    await fill(page, 'Password', `wrong ${i}`);
+    await press(page, 'Sign in');
+    await see(page, i < 6 ? 'do not belong together' : 'Too many wrong tries. Wait 15 minutes');
+    if (i < 6) await page.reload();
+  }
+}, 60_000);
