@@ -1,10 +1,10 @@
-import type { Consult, Outcome } from '../core/formats';
 import { growthRate, regrowthAfter, type GrowthRate } from '../core/growth';
 import { asRow, clientRows, type Client, type ClientFields } from './client-fields';
 import { inSalon, type Actor, type Transaction } from './database';
 import { safetyOf, type Safety } from './safety';
 import { leaveTrail } from './trail';
-import { growthIntervals, listVisits, type VisitSummary } from './visits';
+import { growthIntervals, visitFacts } from './visit-facts';
+import { listVisits, type VisitSummary } from './visits';
 
 /** A client as the list shows her: the facts that matter before a visit. */
 export interface ClientSummary extends Client {
@@ -107,33 +107,4 @@ async function summaries(
       regrowthToday: recorded ? regrowthAfter(Math.max(0, weeksBetween(recorded.heldOn, today)), rate) : null,
     };
   });
-}
-
-/** What a list needs of a visit: taken out of its documents by the server, since reading hundreds of them whole takes longer than the search. */
-interface VisitFacts {
-  readonly id: string;
-  readonly heldOn: string;
-  readonly consult: Pick<Consult, 'naturalLevel' | 'goalLevel' | 'regrowthMm'>;
-  readonly outcome: Pick<Outcome, 'nextOn'> | null;
-}
-
-/** Facts of the clients' visits, each client's newest first. */
-async function visitFacts(trx: Transaction, clientIds: readonly string[]): Promise<Map<string, VisitFacts[]>> {
-  const rows = await trx('visit as v').leftJoin('outcome as o', 'o.visit_id', 'v.id')
-    .whereIn('v.client_id', [...clientIds])
-    .orderBy([{ column: 'v.held_on', order: 'desc' }, { column: 'v.created_at', order: 'desc' }])
-    .select('v.id', 'v.client_id', 'v.held_on', trx.raw(
-      "v.consult -> 'naturalLevel' as natural, v.consult -> 'goalLevel' as goal, v.consult -> 'regrowthMm' as regrowth, o.visit_id is not null as recorded, o.document ->> 'nextOn' as next_on",
-    ));
-  const groups = new Map<string, VisitFacts[]>();
-  for (const row of rows) {
-    const facts = {
-      id: row.id, heldOn: row.held_on, consult: { naturalLevel: row.natural, goalLevel: row.goal, regrowthMm: row.regrowth },
-      outcome: row.recorded ? { nextOn: row.next_on } : null,
-    };
-    const own = groups.get(row.client_id);
-    if (own) own.push(facts);
-    else groups.set(row.client_id, [facts]);
-  }
-  return groups;
 }

@@ -1,5 +1,5 @@
 import { EMPTY_CONSULT, parseConsult, parseOutcome, parsePlan, startPlan, type Consult, type Outcome } from '../core/formats';
-import type { GrowthInterval } from '../core/growth';
+import { growthRate, type GrowthRate } from '../core/growth';
 import type { Plan } from '../core/pattern';
 import { inSalon, type Actor, type Transaction } from './database';
 import { stored } from './documents';
@@ -7,6 +7,7 @@ import { houseOf } from './house-row';
 import { listDrafts, type Draft } from './drafts';
 import { safetyOf, type Safety } from './safety';
 import { leaveTrail } from './trail';
+import { growthIntervals, visitFacts } from './visit-facts';
 
 export interface VisitSummary {
   readonly id: string;
@@ -43,6 +44,8 @@ export interface Visit {
   readonly begunAt: string | null;
   /** What cautions rest on beside the consultation. */
   readonly safety: Safety;
+  /** The client's own rate, by what was measured up to this visit. */
+  readonly growth: GrowthRate;
 }
 
 /** Visits of some clients, newest first. */
@@ -64,24 +67,6 @@ export async function listVisits(trx: Transaction, clientIds: readonly string[])
     outcome: row.outcome ? stored('outcome', parseOutcome(row.outcome)) : null,
     planName: row.plan_name ?? '',
   }));
-}
-
-/**
- * Growth between visits: weeks from a recorded visit to the next one, with the middle of the regrowth measured there.
- * @param visits of one client, newest first
- */
-export function growthIntervals(
-  visits: readonly { readonly heldOn: string; readonly consult: Pick<Consult, 'regrowthMm'>; readonly outcome: object | null }[],
-): GrowthInterval[] {
-  const out: GrowthInterval[] = [];
-  visits.forEach((visit, i) => {
-    const before = visits.slice(i + 1).find((earlier) => earlier.outcome !== null);
-    const measured = Object.values(visit.consult.regrowthMm).sort((a, b) => a - b);
-    if (!before || measured.length === 0) return;
-    const weeks = (Date.parse(visit.heldOn) - Date.parse(before.heldOn)) / 86_400_000 / 7;
-    if (weeks >= 1) out.push({ weeks, grownMm: measured[measured.length >> 1] });
-  });
-  return out;
 }
 
 /**
@@ -156,6 +141,7 @@ export function readVisit(actor: Actor, visitId: string): Promise<Visit | undefi
       .orderBy('v.held_on', 'desc')
       .select('v.held_on', 'v.consult', 'o.document')
       .first();
+    const visits = (await visitFacts(trx, [row.client_id])).get(row.client_id) ?? [];
     return {
       id: row.id,
       heldOn: row.held_on,
@@ -173,6 +159,7 @@ export function readVisit(actor: Actor, visitId: string): Promise<Visit | undefi
         : null,
       begunAt: row.begun_at?.toISOString() ?? null,
       safety: await safetyOf(trx, row.client_id, visitId),
+      growth: growthRate(growthIntervals(visits.filter(({ heldOn }) => heldOn <= row.held_on))),
     };
   });
 }

@@ -2,6 +2,7 @@
 
 import clsx from 'clsx';
 import { useId, useState } from 'react';
+import { useWritten } from './decimal';
 
 interface NumberFieldProps {
   label: string;
@@ -23,6 +24,7 @@ interface NumberFieldProps {
 /** A figure with its unit. What cannot be read stays in the field, with a sentence that names it; the value stays as it was. */
 export function NumberField({ label, unit, value, min, max, placeholder, parse, onChange, onFocus, onBlur, hideLabel }: NumberFieldProps) {
   const id = useId();
+  const written = useWritten();
   const [text, setText] = useState<string>();
   const read = text === undefined || text.trim() === '' ? undefined : parse(text);
   const wrong = text !== undefined && text.trim() !== '' && (read === undefined || read < min || read > max);
@@ -37,7 +39,7 @@ export function NumberField({ label, unit, value, min, max, placeholder, parse, 
       <label htmlFor={id} className={hideLabel ? 'sr-only' : 'mb-1 block text-sm font-semibold'}>{label}</label>
       <div className={clsx('flex h-10 items-center rounded-ui border bg-field pr-3', wrong ? 'border-rowan' : 'border-edge hover:border-ink')}>
         <input
-          id={id} inputMode="decimal" autoComplete="off" value={text ?? (value === undefined ? '' : String(value))} placeholder={placeholder}
+          id={id} inputMode="decimal" autoComplete="off" value={text ?? (value === undefined ? '' : written(String(value)))} placeholder={placeholder}
           onChange={(event) => take(event.target.value)} onFocus={onFocus}
           onBlur={() => {
             if (!wrong) setText(undefined);
@@ -46,7 +48,7 @@ export function NumberField({ label, unit, value, min, max, placeholder, parse, 
           aria-invalid={wrong || undefined} aria-describedby={wrong ? `${id}-problem` : undefined}
           className="h-full w-full min-w-0 rounded-ui bg-transparent px-3 text-right text-md font-semibold"
         />
-        <span className="text-sm text-ink-soft">{unit}</span>
+        <span className="text-sm whitespace-nowrap text-ink-soft">{unit}</span>
       </div>
       {wrong && (
         <p id={`${id}-problem`} role="alert" className="mt-1 text-sm font-medium text-rowan">

@@ -15,7 +15,7 @@ export function Select<T extends string>({ label, value, options, onChange, hide
   const id = useId();
   return (
     <div>
-      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'mb-1 block text-base text-ink-soft'}>{label}</label>
+      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'mb-1 block text-sm font-semibold'}>{label}</label>
       <select
         id={id} value={value} onChange={(event) => onChange(event.target.value as T)}
         className="h-10 w-full rounded-ui border border-edge bg-field px-2 text-base font-medium hover:border-ink"

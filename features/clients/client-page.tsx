@@ -2,6 +2,7 @@ import Link from 'next/link';
 import { cssColour, naturalHair } from '@/core/lift';
 import { formatLevel } from '@/core/units';
 import { Button, buttonLook } from '@/ui/button';
+import { written } from '@/ui/written';
 import { HairSwatch } from '@/ui/hair-swatch';
 import { BackIcon, PlusIcon } from '@/ui/icons';
 import { daysBetween, sayDay, sayDistance } from '../shared';
@@ -72,6 +73,7 @@ function Cautions({ story: { cautions } }: { story: ShownClient }) {
 function Facts({ story, today }: { story: ShownClient; today: string }) {
   const { client, growth, safety, visits } = story;
   const goals = visits[0]?.consult.goals ?? [];
+  const say = (figure: string) => written(figure, story.decimalComma);
   const consents = safety.consents.filter(({ withdrawnAt }) => withdrawnAt === null);
   const late = client.nextOn ? daysBetween(client.nextOn, today) : 0;
   return (
@@ -89,10 +91,10 @@ function Facts({ story, today }: { story: ShownClient; today: string }) {
         )}
       </Fact>
       <Fact name="Growth">
-        <Figure>{(growth.mmPerWeek * WEEKS_PER_MONTH).toFixed(1)} mm a month</Figure>
+        <Figure>{say((growth.mmPerWeek * WEEKS_PER_MONTH).toFixed(1))} mm a month</Figure>
         <Small>
           {growth.measuredIntervals > 0
-            ? `± ${(growth.sd * WEEKS_PER_MONTH).toFixed(1)}, from ${growth.measuredIntervals} measured interval${growth.measuredIntervals > 1 ? 's' : ''}`
+            ? `± ${say((growth.sd * WEEKS_PER_MONTH).toFixed(1))}, from ${growth.measuredIntervals} measured interval${growth.measuredIntervals > 1 ? 's' : ''}`
             : 'The average, until regrowth has been measured at a visit.'}
         </Small>
       </Fact>

@@ -22,6 +22,8 @@ export interface ShownClient extends ClientStory {
   /** Cautions by what was asked last; what is looked at anew at each visit is left to the visit. */
   readonly cautions: readonly Caution[];
   readonly today: string;
+  /** Figures are written with a decimal comma. */
+  readonly decimalComma: boolean;
 }
 
 const AT_THE_VISIT: readonly CautionKey[] = ['allergy-unasked', 'scalp-unseen', 'dye-unasked'];
@@ -35,7 +37,7 @@ export const clientStory = cache(async (clientId: string): Promise<ShownClient |
   if (!story) return undefined;
   const [newest] = story.visits;
   const cautions = newest ? cautionsFor(newest.consult, story.safety, { onDay: today, bornOn: story.client.bornOn }, house) : [];
-  return { ...story, role: person.role, cautions: cautions.filter(({ key }) => !AT_THE_VISIT.includes(key)), today };
+  return { ...story, role: person.role, cautions: cautions.filter(({ key }) => !AT_THE_VISIT.includes(key)), today, decimalComma: house.decimalComma };
 });
 
 /** Where a record that was merged into another went. */

@@ -2,7 +2,6 @@
 
 import { useMemo } from 'react';
 import { CHAPTER_WORDS, CHAPTERS, effectsOf, type Chapter } from '@/core/consult';
-import { growthRate } from '@/core/growth';
 import { useHouse, useMoney } from '../house/context';
 import { sayDistance } from '../shared';
 import { useVisit } from '../visit/store';
@@ -12,10 +11,10 @@ export function Effects({ chapter }: { chapter: Chapter }) {
   const { consult, bundle } = useVisit();
   const house = useHouse();
   const money = useMoney();
-  const effects = useMemo(() => effectsOf(consult, house, growthRate([]), money), [consult, house, money]);
+  const effects = useMemo(() => effectsOf(consult, house, bundle.growth, money), [consult, house, bundle.growth, money]);
   const chapters = [chapter, ...CHAPTERS.filter((own) => own !== chapter)];
   return (
-    <aside aria-label="What this changes" className="private overflow-y-auto border-l border-line bg-raised px-5 py-5">
+    <aside aria-label="What this changes" tabIndex={0} className="private overflow-y-auto border-l border-line bg-raised px-5 py-5">
       <h2 className="text-lg font-bold wide">What this changes</h2>
       {bundle.previous && <p className="mt-1 text-sm text-ink-soft">Last recorded visit {sayDistance(bundle.previous.heldOn, bundle.heldOn).replace(' ago', ' before')}; what was known then is carried over.</p>}
       {chapters.map((own) => {

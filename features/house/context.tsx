@@ -3,13 +3,15 @@
 import { createContext, useContext, useMemo, type ReactNode } from 'react';
 import { USUAL_HOUSE, type House } from '@/core/formats';
 import { formatLength, parseLength, type LengthUnit } from '@/core/units';
+import { DecimalComma } from '@/ui/decimal';
+import { written } from '@/ui/written';
 import { moneyIn } from './money';
 
 const Context = createContext<House>(USUAL_HOUSE);
 
 /** What the salon has set, for everything under it. */
 export function HouseProvider({ house, children }: { house: House; children: ReactNode }) {
-  return <Context.Provider value={house}>{children}</Context.Provider>;
+  return <Context.Provider value={house}><DecimalComma comma={house.decimalComma}>{children}</DecimalComma></Context.Provider>;
 }
 
 export const useHouse = (): House => useContext(Context);
@@ -24,22 +26,25 @@ export interface Units {
 }
 
 export function useUnits(): Units {
-  const { units } = useHouse();
+  const { units, decimalComma } = useHouse();
   return useMemo(
     () => ({
       unit: units,
-      say: (mm) => formatLength(mm, units),
+      say: (mm) => written(formatLength(mm, units), decimalComma),
       read: (text) => {
         const parsed = parseLength(text, units);
         return parsed.ok ? parsed.mm : undefined;
       },
     }),
-    [units],
+    [units, decimalComma],
   );
 }
 
 /** Money as the house says it. */
 export function useMoney(): (minor: number) => string {
-  const { prices } = useHouse();
-  return useMemo(() => moneyIn(prices.currency), [prices.currency]);
+  const { prices, decimalComma } = useHouse();
+  return useMemo(() => {
+    const say = moneyIn(prices.currency);
+    return (minor) => written(say(minor), decimalComma);
+  }, [prices.currency, decimalComma]);
 }

@@ -4,6 +4,7 @@ import type { PhotoDocument } from '@/core/formats';
 import { REFERENCES, type levelInPhoto, type Reference } from '@/core/photo';
 import { formatLevel } from '@/core/units';
 import { Button } from '@/ui/button';
+import { useWritten } from '@/ui/decimal';
 import { NumberField } from '@/ui/number-field';
 import { Segmented } from '@/ui/segmented';
 import { readFigure } from '../consult/read-figures';
@@ -59,6 +60,7 @@ interface MeasurePanelProps {
 /** A known distance, and the length that follows from it. */
 export function MeasurePanel({ document, problem, length, drawn, onSave, onScale, onLine, onAnother, onRegrowth }: MeasurePanelProps) {
   const { scale } = document;
+  const written = useWritten();
   return (
     <>
       {!scale && (
@@ -75,11 +77,11 @@ export function MeasurePanel({ document, problem, length, drawn, onSave, onScale
           {!problem && !drawn && <Button small onClick={() => onLine({ from: { x: 0.45, y: 0.4 }, to: { x: 0.45, y: 0.6 } })}>Lay a line in the middle</Button>}
           {length && (
             <div className="rounded-ui bg-leaf-pale p-3">
-              <p role="status" className="text-2xl font-bold"><span id="measured-mm">{length.mm.toFixed(1)}</span> mm <span className="text-base font-normal text-ink-soft">± {Math.max(0.1, length.sd).toFixed(1)}</span></p>
+              <p role="status" className="text-2xl font-bold"><span id="measured-mm">{written(length.mm.toFixed(1))}</span> mm <span className="text-base font-normal text-ink-soft">± {written(Math.max(0.1, length.sd).toFixed(1))}</span></p>
               <p className="text-xs text-ink-soft">An estimate: it holds where hair and scale lie at the same distance from the camera.</p>
             </div>
           )}
-          {length && onRegrowth && <Button look="primary" onClick={() => onRegrowth(Math.round(length.mm * 2) / 2)}>Take {Math.round(length.mm * 2) / 2} mm as regrowth to paint</Button>}
+          {length && onRegrowth && <Button look="primary" onClick={() => onRegrowth(Math.round(length.mm * 2) / 2)}>Take {written(String(Math.round(length.mm * 2) / 2))} mm as regrowth to paint</Button>}
           <Button small look="quiet" onClick={onAnother}>Another scale</Button>
         </>
       )}
@@ -98,13 +100,14 @@ interface LevelPanelProps {
 
 /** A level read beside a reference in the picture. */
 export function LevelPanel({ kind, placed, read, onKind, onAnother, onLevel }: LevelPanelProps) {
+  const written = useWritten();
   return (
     <>
       <Segmented label="Reference in the picture" value={kind} options={REFERENCE_OPTIONS} onChange={onKind} />
       <p>{placed === 'nothing' ? 'Tap the reference first.' : placed === 'reference' ? 'Now tap the hair.' : 'Tap other hair to read it as well.'}</p>
       {read?.ok && (
         <div className="rounded-ui bg-leaf-pale p-3">
-          <p role="status" className="text-2xl font-bold">Level {formatLevel(read.value.level)} <span className="text-base font-normal text-ink-soft">± {read.value.sd.toFixed(1)}</span></p>
+          <p role="status" className="text-2xl font-bold">Level {formatLevel(read.value.level)} <span className="text-base font-normal text-ink-soft">± {written(read.value.sd.toFixed(1))}</span></p>
           <p className="text-xs text-ink-soft">A help, not an oracle: shine, shadow and the camera stay in it. A strand in the hand decides.</p>
         </div>
       )}

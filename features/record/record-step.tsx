@@ -48,6 +48,8 @@ export function RecordStep() {
         <Facts />
       </section>
       <section aria-label="Record" className="overflow-y-auto border-l border-line bg-raised px-5 py-4">
+        {/* Beside the form and not in it: a form of its own must not send this one. */}
+        {bundle.begunAt === null && <NotBegun />}
         <RecordForm key={bundle.id} />
       </section>
     </main>
@@ -112,7 +114,6 @@ function RecordForm() {
           <Button small look="quiet" onClick={() => set({ nextOn: '' })}>None</Button>
         </div>
       </div>
-      {!begun && <NotBegun />}
       <Button type="submit" look="primary" disabled={!begun || (outcome !== null && !changed)}>
         {outcome ? 'Save the changes' : 'Record the visit'}
       </Button>
@@ -125,7 +126,7 @@ function NotBegun() {
   const { open } = useCautions();
   const [shown, show] = useState(false);
   return (
-    <div className="grid gap-2 rounded-ui border border-amber-bark bg-amber-pale p-3">
+    <div className="mb-4 grid gap-2 rounded-ui border border-amber-bark bg-amber-pale p-3">
       <p>The service has not begun{open.length > 0 ? `: ${open.length === 1 ? 'one caution is' : `${open.length} cautions are`} open.` : '.'} Begin it, then record it.</p>
       <Button onClick={() => show(true)}>Before you begin</Button>
       <Dialog open={shown} onOpenChange={show} title="Before you begin" middle><BeginDialog onDone={() => show(false)} /></Dialog>

@@ -1,4 +1,5 @@
 import type { Consult, Outcome } from '@/core/formats';
+import type { GrowthRate } from '@/core/growth';
 import type { Plan } from '@/core/pattern';
 import type { Safety } from '../safety/types';
 
@@ -25,6 +26,8 @@ export interface VisitBundle {
   /** When the service began; null before. */
   readonly begunAt: string | null;
   readonly safety: Safety;
+  /** The client's own rate of growth. */
+  readonly growth: GrowthRate;
 }
 
 /** What is edited and undone together. */

@@ -63,7 +63,7 @@ function AddGoal({ level: usual, onAdd }: { level: number; onAdd(goal: { words: 
       <Select label="Brightness of the target" value={brightness} options={BRIGHTNESS_OPTIONS} onChange={setBrightness} />
       <div className="grid grid-cols-[1fr_auto] items-end gap-2">
         <TextField label="By" type="date" value={byOn} onChange={(event) => setByOn(event.target.value)} />
-        <Button onClick={add}><PlusIcon /> Add target</Button>
+        <Button className="h-10" onClick={add}><PlusIcon /> Add target</Button>
       </div>
     </div>
   );

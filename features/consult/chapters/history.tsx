@@ -23,10 +23,13 @@ const EXTENSIONS = [{ value: 'none', words: 'None' }, { value: 'worn', words: 'W
 export function HistoryChapter() {
   const { consult, set } = useAnswers();
   const { bundle } = useVisit();
+  const measured = Object.values(consult.regrowthMm).sort((a, b) => a - b);
+  const grown = measured[measured.length >> 1];
   return (
     <div className="grid gap-6">
       <Questions title="What was done, where, when">
         {bundle.previous && <p className="text-base text-ink-soft">On record here: {sayDay(bundle.previous.heldOn)}, {sayDistance(bundle.previous.heldOn, bundle.heldOn)}. Trust the record before memory.</p>}
+        {grown !== undefined && <p className="text-base text-ink-soft">By the regrowth: {grown} mm at this client’s rate are about {Math.round(grown / bundle.growth.mmPerWeek)} weeks.</p>}
         <ul className="grid gap-1">
           {consult.history.map((entry, i) => (
             <li key={`${entry.on}${i}`} className="flex items-center gap-3 rounded-ui border border-line bg-raised py-1 pr-1 pl-3">
@@ -38,22 +41,20 @@ export function HistoryChapter() {
         </ul>
         <AddHistory heldOn={bundle.heldOn} onAdd={(entry) => set('history', { history: [...consult.history, entry].sort((a, b) => (a.on < b.on ? 1 : -1)) })} />
       </Questions>
-      <div className="grid gap-x-8 gap-y-6 xl:grid-cols-2">
-        <Questions title="Occasions">
-          <ul className="grid gap-1">
-            {consult.occasions.map((occasion, i) => (
-              <li key={`${occasion.what}${i}`} className="flex items-center gap-3 rounded-ui border border-line bg-raised py-1 pr-1 pl-3">
-                <span className="flex-1"><b>{occasion.what}</b> <span className="text-ink-soft">{sayDay(occasion.on)}, {sayDistance(occasion.on, bundle.heldOn)}</span></span>
-                <Remove what={occasion.what} onRemove={() => set('occasions', { occasions: consult.occasions.filter((own) => own !== occasion) })} />
-              </li>
-            ))}
-          </ul>
-          <AddOccasion onAdd={(occasion) => set('occasions', { occasions: [...consult.occasions, occasion] })} />
-        </Questions>
-        <Questions title="Extensions">
-          <Choice label="Extensions" value={consult.extensions} options={EXTENSIONS} onChange={(extensions) => set('extensions', { extensions })} />
-        </Questions>
-      </div>
+      <Questions title="Occasions">
+        <ul className="grid gap-1">
+          {consult.occasions.map((occasion, i) => (
+            <li key={`${occasion.what}${i}`} className="flex items-center gap-3 rounded-ui border border-line bg-raised py-1 pr-1 pl-3">
+              <span className="flex-1"><b>{occasion.what}</b> <span className="text-ink-soft">{sayDay(occasion.on)}, {sayDistance(occasion.on, bundle.heldOn)}</span></span>
+              <Remove what={occasion.what} onRemove={() => set('occasions', { occasions: consult.occasions.filter((own) => own !== occasion) })} />
+            </li>
+          ))}
+        </ul>
+        <AddOccasion onAdd={(occasion) => set('occasions', { occasions: [...consult.occasions, occasion] })} />
+      </Questions>
+      <Questions title="Extensions">
+        <Choice label="Extensions" value={consult.extensions} options={EXTENSIONS} onChange={(extensions) => set('extensions', { extensions })} />
+      </Questions>
     </div>
   );
 }
@@ -83,7 +84,7 @@ function AddHistory({ heldOn, onAdd }: { heldOn: string; onAdd(entry: HistoryEnt
       <Select label="Where" value={where} options={WHERE_OPTIONS} onChange={setWhere} />
       <TextField label="When" type="date" max={heldOn} value={on} onChange={(event) => setOn(event.target.value)} problem={problem} />
       <TextField label="Note on it" value={note} maxLength={300} onChange={(event) => setNote(event.target.value)} />
-      <Button onClick={add}><PlusIcon /> Add</Button>
+      <Button className="h-10" onClick={add}><PlusIcon /> Add</Button>
     </div>
   );
 }
@@ -104,7 +105,7 @@ function AddOccasion({ onAdd }: { onAdd(occasion: { what: string; on: string }):
     <div className="grid grid-cols-[1fr_140px_auto] items-end gap-2">
       <TextField label="Occasion" value={what} maxLength={80} onChange={(event) => setWhat(event.target.value)} problem={problem.what} />
       <TextField label="Its day" type="date" value={on} onChange={(event) => setOn(event.target.value)} problem={problem.on} />
-      <Button onClick={add}><PlusIcon /> Add occasion</Button>
+      <Button className="h-10" onClick={add}><PlusIcon /> Add occasion</Button>
     </div>
   );
 }

@@ -33,7 +33,7 @@ export function MapChapter() {
   return (
     <div className="grid min-h-0 grid-cols-[minmax(0,1fr)_330px]">
       <section aria-label="Hair map" className="flex min-h-0 flex-col p-3">
-        <div role="radiogroup" aria-label="What is painted" className="flex flex-wrap gap-1.5">
+        <div role="radiogroup" aria-label="What is painted" className="mb-2 flex flex-wrap gap-1.5">
           {ATTRIBUTES.map((key) => (
             <button
               key={key} type="button" role="radio" aria-checked={key === attribute} aria-label={ATTRIBUTE[key].name} onClick={() => setAttribute(key)}
