@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { houseSchema, parsePlan, planSchema, roundedSheet, sheetSchema, techniqueSchema, techniquesSchema } from '@/core/formats';
+import { consultSchema, houseSchema, parsePlan, planSchema, roundedSheet, sheetSchema, techniqueSchema, techniquesSchema } from '@/core/formats';
 import { createPatternEngine } from '@/core/pattern';
 import { fieldPicture } from './field-picture';
 import { techniquesDocument } from './verbs/techniques';
@@ -44,6 +44,7 @@ export function formatFiles(): Record<string, string> {
   return {
     'docs/pictures/field.svg': fieldPicture(),
     'docs/formats/plan.schema.json': printed(z.toJSONSchema(planSchema, { io: 'input' })),
+    'docs/formats/consult.schema.json': printed(z.toJSONSchema(consultSchema, { io: 'input' })),
     'docs/formats/house.schema.json': printed(z.toJSONSchema(houseSchema, { io: 'input' })),
     'docs/formats/technique.schema.json': printed(z.toJSONSchema(techniqueSchema, { io: 'input' })),
     'docs/formats/plan.sheet.schema.json': printed(z.toJSONSchema(sheetSchema)),

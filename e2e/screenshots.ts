@@ -1,5 +1,5 @@
 import path from 'node:path';
-import { at, openBrowser, press, signIn } from './harness';
+import { at, chapter, openBrowser, press, signIn } from './harness';
 
 /**
  * Takes one picture of each main view from the demo data into docs/screenshots/.
@@ -45,4 +45,22 @@ await at(page, /\/record$/);
 await shoot('record');
 await page.goto(`${process.env.LATTICE_TEST_ADDRESS}/house`);
 await shoot('house');
+await page.goto(`${process.env.LATTICE_TEST_ADDRESS}/clients`);
+await press(page, 'Amara Thistlewood');
+await press(page, 'Open the visit');
+await at(page, /\/pattern$/);
+await press(page, 'Consult');
+await at(page, /\/consult$/);
+await chapter(page, 'safety');
+await shoot('cautions');
+await page.goto(`${process.env.LATTICE_TEST_ADDRESS}/clients`);
+await press(page, 'Corwin Ostrander');
+await at(page, /\/clients\/[0-9a-f-]+$/);
+await page.click('ol[aria-label^="Visits"] a');
+await at(page, /\/record$/);
+await press(page, 'Consult');
+await at(page, /\/consult$/);
+await chapter(page, 'map');
+await press(page, 'Grey');
+await shoot('hair-map');
 await close();

@@ -80,7 +80,7 @@ function upkeep(consult: Consult, house: House, growth: GrowthRate, sayMoney: (m
     const { weeks: shows } = visibleLine('soft', contrast, growth.mmPerWeek);
     add('upkeep', `Every ${weeks} weeks`, `About ${grown} mm will have grown. A fine weave to the scalp shows its line after about ${Math.round(shows)} weeks${shows < weeks ? ': start off the scalp and feathered.' : ', which holds.'}`);
   }
-  if (washes !== null) add('upkeep', `${washes} washes a week`, `A toner lasts about ${Math.round(tonerWeeks(washes))} weeks.`);
+  if (washes !== null) add('upkeep', `${washes} ${washes === 1 ? 'wash' : 'washes'} a week`, `A toner lasts about ${Math.round(tonerWeeks(washes))} weeks.`);
   const minutes = timeThereIs(house, consult.minutesAtMost);
   if (minutes !== null) add('upkeep', `${minutes} min for the foils`, 'Suggestions are thinned to it; the checks say when the plan runs over.');
   if (consult.budgetMinor !== null) add('upkeep', `Budget ${sayMoney(consult.budgetMinor)}`, 'The checks say when the estimate runs over; Fit cuts the plan to it.');
