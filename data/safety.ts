@@ -1,4 +1,4 @@
-import { cautionsOf, factsIn, openCautions, type Caution, type CautionKey, type HairTest } from '../core/caution';
+import { cautionsOf, factsIn, openCautions, type Caution, type CautionKey, type ConsentKind, type HairTest } from '../core/caution';
 import { parseConsult, parseTest, type Consult, type House, type TestDocument } from '../core/formats';
 import { inSalon, type Actor, type Transaction } from './database';
 import { stored } from './documents';
@@ -15,7 +15,7 @@ export interface KeptTest extends HairTest {
 /** A consent with its signature: strokes of the pen, x and y in turn, 0–1. */
 export interface Consent {
   readonly id: string;
-  readonly kind: 'photo' | 'service' | 'guardian';
+  readonly kind: ConsentKind;
   readonly words: string;
   readonly signedName: string;
   readonly signature: readonly (readonly number[])[];
@@ -111,7 +111,7 @@ export function withdrawConsent(actor: Actor, consentId: string): Promise<boolea
   return inSalon(actor.salonId, async (trx) => {
     const [row] = await trx('consent').where({ id: consentId }).whereNull('withdrawn_at').update({ withdrawn_at: trx.fn.now() }).returning(['client_id', 'kind']);
     if (!row) return false;
-    await leaveTrail(trx, actor, 'consent-withdrawn', { clientId: row.client_id, words: CONSENT_WORDS[row.kind as Consent['kind']] });
+    await leaveTrail(trx, actor, 'consent-withdrawn', { clientId: row.client_id, words: CONSENT_WORDS[row.kind as ConsentKind] });
     return true;
   });
 }

@@ -27,6 +27,10 @@ export interface HairTest {
   readonly result: 'clear' | 'reaction' | 'passed' | 'failed' | null;
 }
 
+/** What a client signs for. */
+export const CONSENT_KINDS = ['photo', 'service', 'guardian'] as const;
+export type ConsentKind = (typeof CONSENT_KINDS)[number];
+
 export interface CautionFacts {
   /** Day of the visit, YYYY-MM-DD. */
   readonly onDay: string;

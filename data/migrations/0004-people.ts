@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import { handToLookup, protect } from './protect';
 
 /**
  * People and access: PIN, lock, links that invite or reset, a limit on wrong tries, and the trail of who did what.
@@ -46,13 +47,7 @@ export async function up(knex: Knex): Promise<void> {
     create table attempt (key text not null check (length(key) <= 120), at timestamptz not null default now());
     create index attempt_by_key on attempt (key, at desc);
   `);
-  for (const table of ['access_link', 'trail']) {
-    await knex.raw(`
-      alter table ${table} enable row level security;
-      alter table ${table} force row level security;
-      create policy own_salon on ${table} using (salon_id = lattice_salon()) with check (salon_id = lattice_salon());
-    `);
-  }
+  await protect(knex, ['access_link', 'trail']);
   await knex.raw(`
     alter table attempt enable row level security;
     alter table attempt force row level security;
@@ -113,17 +108,10 @@ export async function up(knex: Knex): Promise<void> {
       language sql volatile security definer set search_path = public, pg_temp as $$
         delete from attempt where key = wanted
       $$;
-
-    grant create on schema public to lattice_lookup;
-    alter function find_session(uuid) owner to lattice_lookup;
-    alter function find_link(text) owner to lattice_lookup;
-    alter function attempt_wait(text, integer, integer) owner to lattice_lookup;
-    alter function attempt_failed(text) owner to lattice_lookup;
-    alter function attempt_cleared(text) owner to lattice_lookup;
-    revoke create on schema public from lattice_lookup;
-    revoke all on function find_session(uuid), find_link(text), attempt_wait(text, integer, integer), attempt_failed(text), attempt_cleared(text) from public;
-    grant execute on function find_session(uuid), find_link(text), attempt_wait(text, integer, integer), attempt_failed(text), attempt_cleared(text) to lattice_app;
   `);
+  await handToLookup(knex, [
+    'find_session(uuid)', 'find_link(text)', 'attempt_wait(text, integer, integer)', 'attempt_failed(text)', 'attempt_cleared(text)',
+  ]);
 }
 
 export async function down(knex: Knex): Promise<void> {
@@ -143,9 +131,6 @@ export async function down(knex: Knex): Promise<void> {
         join salon o on o.id = s.salon_id
         where s.id = wanted and s.revoked_at is null and s.expires_at > now() and p.active
       $$;
-    grant create on schema public to lattice_lookup;
-    alter function find_session(uuid) owner to lattice_lookup;
-    revoke create on schema public from lattice_lookup;
-    grant execute on function find_session(uuid) to lattice_app;
   `);
+  await handToLookup(knex, ['find_session(uuid)']);
 }

@@ -1,6 +1,5 @@
 import type { Knex } from 'knex';
-
-const SALON_TABLES = ['hair_test', 'consent', 'caution_reason', 'photo', 'photo_bytes'];
+import { protect } from './protect';
 
 /**
  * What is known of a client beside her visits: tests, consents, reasons given for cautions, photos; archiving, merging and
@@ -102,13 +101,7 @@ export async function up(knex: Knex): Promise<void> {
       foreign key (salon_id, photo_id) references photo (salon_id, id) on delete cascade
     );
   `);
-  for (const table of SALON_TABLES) {
-    await knex.raw(`
-      alter table ${table} enable row level security;
-      alter table ${table} force row level security;
-      create policy own_salon on ${table} using (salon_id = lattice_salon()) with check (salon_id = lattice_salon());
-    `);
-  }
+  await protect(knex, ['hair_test', 'consent', 'caution_reason', 'photo', 'photo_bytes']);
   // Tests and consents are records: a result can be read later, a consent withdrawn, and nothing else changed.
   await knex.raw(`
     grant select, insert on hair_test, consent, caution_reason, photo, photo_bytes to lattice_app;

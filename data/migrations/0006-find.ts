@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import { handToLookup, protect } from './protect';
 
 /**
  * Search in two steps: what is written exactly, and only where that finds nothing, words much like it. Likeness is looked
@@ -19,9 +20,6 @@ export async function up(knex: Knex): Promise<void> {
       primary key (salon_id, word)
     );
     create index client_word_like on client_word using gin (salon_id, word gin_trgm_ops);
-    alter table client_word enable row level security;
-    alter table client_word force row level security;
-    create policy own_salon on client_word using (salon_id = lattice_salon()) with check (salon_id = lattice_salon());
     create policy lookup on client_word for select to lattice_lookup using (true);
     create policy lookup on plan for select to lattice_lookup using (true);
     create policy lookup on outcome for select to lattice_lookup using (true);
@@ -58,6 +56,7 @@ export async function up(knex: Knex): Promise<void> {
     create trigger words_gone after delete on client referencing old table as gone for each statement execute function forget_client_words();
     create trigger words_changed_away after update on client referencing old table as gone for each statement execute function forget_client_words();
   `);
+  await protect(knex, ['client_word']);
   // Clients that were there before: seen by the owner of the tables as lattice_lookup sees them, salon by salon.
   await knex.raw(`
     do $$
@@ -162,14 +161,8 @@ export async function up(knex: Knex): Promise<void> {
              limit %4$s', own, all_words('n.name', wanted), all_words('o.search', wanted), most);
         end
       $$;
-
-    grant create on schema public to lattice_lookup;
-    alter function find_clients(text[], integer, boolean) owner to lattice_lookup;
-    alter function find_by_pattern(text[], integer) owner to lattice_lookup;
-    revoke create on schema public from lattice_lookup;
-    revoke all on function find_clients(text[], integer, boolean), find_by_pattern(text[], integer) from public;
-    grant execute on function find_clients(text[], integer, boolean), find_by_pattern(text[], integer) to lattice_app;
   `);
+  await handToLookup(knex, ['find_clients(text[], integer, boolean)', 'find_by_pattern(text[], integer)']);
 }
 
 export async function down(knex: Knex): Promise<void> {

@@ -4,7 +4,8 @@ import { useId, useState } from 'react';
 import { buttonLook, Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { PhotoTool } from './photo-tool';
-import { photoAddress, type Photo, type PhotoKind } from './types';
+import { photoAddress } from './address';
+import type { Photo, PhotoKind } from './queries';
 import { usePhotos } from './use-photos';
 
 interface PhotoSetProps {

@@ -10,7 +10,8 @@ import { savePhoto, takePhotoAway } from './actions';
 import { LevelPanel, MarksPanel, MeasurePanel, MOST_MARKS } from './panels';
 import { centre, Ruler, type At, type Line } from './ruler';
 import { samplesAt } from './samples';
-import { photoAddress, type Photo } from './types';
+import { photoAddress } from './address';
+import type { Photo } from './queries';
 
 type Mode = 'marks' | 'measure' | 'level';
 

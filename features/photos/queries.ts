@@ -1,9 +1,10 @@
 import 'server-only';
-import { addPhoto, listPhotos, photoBytes } from '@/data/photos';
+import { addPhoto, listPhotos, photoBytes, type Photo, type PhotoKind } from '@/data/photos';
 import { MOST_BYTES, readPicture } from '@/data/picture';
 import { currentPerson } from '../session/current';
 import { isId } from '../shared';
-import type { Photo, PhotoKind } from './types';
+
+export type { Photo, PhotoKind };
 
 export type Uploaded = { readonly ok: true; readonly photoId: string } | { readonly ok: false; readonly status: number; readonly problem: string };
 export const MOST_REQUEST_BYTES = MOST_BYTES + 100_000;

@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useState } from 'react';
-import type { Photo, PhotoKind } from './types';
+import type { Photo, PhotoKind } from './queries';
 
 /** The photos of one kind of a client, and a way to add one. */
 export function usePhotos(clientId: string, kind: PhotoKind, visitId: string | null) {

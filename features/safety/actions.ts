@@ -1,13 +1,12 @@
 'use server';
 
 import { z } from 'zod';
-import { CAUTION_KEYS, type CautionKey } from '@/core/caution';
+import { CAUTION_KEYS, CONSENT_KINDS, type CautionKey } from '@/core/caution';
 import { parseTest, sentenceOf } from '@/core/formats';
 import { addConsent, addTest, beginVisit, giveReason, readTest, withdrawConsent } from '@/data/safety';
 import { salonToday } from '../house/queries';
 import { currentPerson } from '../session/current';
 import { isId } from '../shared';
-import { CONSENT_KINDS } from './types';
 import { CONSENT_WORDS } from './words';
 
 export type Done = { readonly ok: true } | { readonly ok: false; readonly problem: string };

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState, useTransition } from 'react';
+import { CONSENT_KINDS, type ConsentKind } from '@/core/caution';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { TextField } from '@/ui/field';
@@ -8,7 +9,6 @@ import { sayDay } from '../shared';
 import { useVisit } from '../visit/store';
 import { takeConsent, takeConsentBack, type Done } from './actions';
 import { SignaturePad, SignatureDrawing, type Strokes } from './signature';
-import { CONSENT_KINDS, type ConsentKind } from './types';
 import { CONSENT_WORDS } from './words';
 
 /** The client's consents, and signing a new one on this screen. */

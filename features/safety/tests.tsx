@@ -12,7 +12,7 @@ import { readFigure, readWhole } from '../consult/read-figures';
 import { sayDay } from '../shared';
 import { useVisit } from '../visit/store';
 import { recordTest, setTestResult, type Done } from './actions';
-import type { KeptTest } from './types';
+import type { KeptTest } from './queries';
 import { RESULT_WORDS } from './words';
 
 const KINDS = [{ value: 'alert', words: 'Alert test' }, { value: 'strand', words: 'Strand test' }] as const;

@@ -1,5 +1,4 @@
-import type { CautionKey } from '@/core/caution';
-import type { ConsentKind } from './types';
+import type { CautionKey, ConsentKind } from '@/core/caution';
 
 /** Reasons that are often true, to be taken with one press and changed where they are not. */
 export const USUAL_REASONS: Partial<Record<CautionKey, readonly string[]>> = {

@@ -1,7 +1,7 @@
 import type { Consult, Outcome } from '@/core/formats';
 import type { GrowthRate } from '@/core/growth';
 import type { Plan } from '@/core/pattern';
-import type { Safety } from '../safety/types';
+import type { Safety } from '../safety/queries';
 
 /** The three documents of a visit that are edited and saved apart. */
 export type VisitPart = 'consult' | 'plan' | 'outcome';

@@ -1,0 +1,3 @@
+import 'server-only';
+
+export type { Consent, GivenReason, KeptTest, Safety } from '@/data/safety';
