@@ -70,6 +70,25 @@ describe('bin/lattice plan', () => {
   });
 });
 
+describe('bin/lattice wear', () => {
+  test('prints what shows, tied back and weeks later', () => {
+    const look = JSON.parse(execFileSync(lattice, ['wear', example, '--style', 'tied-back', '--weeks', '6'], { encoding: 'utf8' }));
+    expect(look).toMatchObject({ style: 'tied-back', weeks: 6, foils: JSON.parse(readFileSync(path.join(root, 'docs/formats/examples/plan.sheet.json'), 'utf8')).totals.foils });
+    for (const view of ['front', 'left', 'right', 'back', 'top']) expect(look.brightness[view]).toBeGreaterThan(0.02);
+    expect(look.longestUnlitHairline.mm).toBeLessThan(300);
+  });
+
+  test.each([
+    [['--style', 'bun'], /--style: “bun” is none of down, tied-low/],
+    [['--weeks', '61'], /--weeks: must be a number from 0 to 60/],
+    [['--part', 'left'], /--part: must be a number/],
+    [['--style'], /--style needs a value/],
+    [['--colour', 'x'], /--colour is not known/],
+  ])('%j is refused with a sentence', (flags, sentence) => {
+    expect(call('wear', example, ...flags)).toMatchObject({ status: 2, stdout: '', stderr: expect.stringMatching(sentence) });
+  });
+});
+
 describe('bin/lattice techniques and technique', () => {
   test('prints the library, which fits its schema', () => {
     const library = techniquesSchema.parse(JSON.parse(execFileSync(lattice, ['techniques'], { encoding: 'utf8' })));

@@ -2,14 +2,15 @@ import { writeFile } from 'node:fs/promises';
 import { planVerb } from './verbs/plan';
 import { techniquesVerb, techniqueVerb } from './verbs/techniques';
 import type { Verb } from './verbs/verb';
+import { wearVerb } from './verbs/wear';
 
-const VERBS: readonly Verb[] = [planVerb, techniquesVerb, techniqueVerb];
+const VERBS: readonly Verb[] = [planVerb, techniquesVerb, techniqueVerb, wearVerb];
 
 const usage = () =>
   [
     'Usage: bin/lattice VERB [arguments]',
     '',
-    ...VERBS.map((verb) => `  ${verb.usage.padEnd(32)}${verb.summary}`),
+    ...VERBS.map((verb) => `  ${verb.usage.padEnd(52)}${verb.summary}`),
     '',
     'bin/lattice VERB --help says more. Exit: 0 done, 2 the call or the document is wrong (a sentence on standard error).',
   ].join('\n');

@@ -37,6 +37,17 @@ const savedPlan = async (visitId: string, arrived: (plan: Plan) => boolean = () 
   expect(arrived(plan)).toBe(true);
   return plan;
 };
+/** The number of foils once what was drawn by hand has been computed: the same for twenty frames. */
+const settledCount = () =>
+  session.page.evaluate(async () => {
+    const count = () => Number(document.querySelector('#total-foils')!.textContent);
+    for (let same = 0, last = count(); same < 20; ) {
+      await new Promise(requestAnimationFrame);
+      same = count() === last ? same + 1 : 0;
+      last = count();
+    }
+    return count();
+  });
 /** Drags a grip by pixels. */
 const drag = async (label: RegExp, dx: number, dy: number) => {
   const { page } = session;
@@ -186,7 +197,7 @@ test('by hand: a panel’s edge, the pitch, the angle, the hairline, a triangle 
   await page.waitForFunction(() => document.querySelector('button[aria-label^="Undo: angle"]'));
 
   // A triangle is painted out and taken back in.
-  const before = await foilCount(page);
+  const before = await settledCount();
   await pressWords('Leave out');
   await page.mouse.move(630, 330);
   await page.mouse.down();

@@ -25,7 +25,7 @@ export function Menu({ label, trigger, items, className }: MenuProps) {
     <DropdownMenu.Root>
       <DropdownMenu.Trigger aria-label={label} className={className}>{trigger}</DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content align="start" sideOffset={4} collisionPadding={8} className="z-50 max-h-[70dvh] min-w-52 overflow-y-auto rounded-[8px] border border-line bg-raised p-1 shadow-2xl">
+        <DropdownMenu.Content align="start" sideOffset={4} collisionPadding={8} className="z-50 max-h-[min(70dvh,var(--radix-dropdown-menu-content-available-height))] min-w-52 overflow-y-auto rounded-[8px] border border-line bg-raised p-1 shadow-2xl">
           {items.map(({ words, hint, danger, disabled, choose }) => (
             <DropdownMenu.Item
               key={words} disabled={disabled} onSelect={choose}

@@ -1,7 +1,6 @@
-import { readFile } from 'node:fs/promises';
-import { text as textOf } from 'node:stream/consumers';
-import { openedHeadSvg, parsePlanText, roundedSheet } from '@/core/formats';
+import { openedHeadSvg, roundedSheet } from '@/core/formats';
 import { createPatternEngine } from '@/core/pattern';
+import { readPlan } from './read-plan';
 import { printed, type Verb, type VerbResult } from './verb';
 
 /** `plan FILE.json`: reads a plan document, prints the computed sheet; on request draws the opened head. */
@@ -28,15 +27,8 @@ async function run(args: readonly string[]): Promise<VerbResult> {
     rest.splice(flag, 2);
   }
   if (rest.length !== 1) return { ok: false, problem: 'name one plan document. bin/lattice plan --help says how.' };
-  const [file] = rest;
-  let text: string;
-  try {
-    text = file === '-' ? await textOf(process.stdin) : await readFile(file, 'utf8');
-  } catch (error) {
-    return { ok: false, problem: `${file} cannot be read: ${(error as Error).message}.` };
-  }
-  const plan = parsePlanText(text);
-  if (!plan.ok) return { ok: false, problem: `${file}: ${plan.problem}` };
+  const plan = await readPlan(rest[0]);
+  if (!plan.ok) return plan;
   const computed = createPatternEngine().compute(plan.value);
   return {
     ok: true,
