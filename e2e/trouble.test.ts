@@ -1,4 +1,4 @@
-import { address, at, begin, chapter, fill, foilCount, live, newVisit, openBrowser, openStep, press, saved, see, seriousFindings, signIn, type Session } from './harness';
+import { address, at, begin, chapter, field, fill, foilCount, live, newVisit, openBrowser, openStep, press, saved, see, seriousFindings, signIn, type Session } from './harness';
 
 let first: Session;
 let second: Session;
@@ -127,6 +127,25 @@ describe('two people on one visit', () => {
     await see(first.page, '4 + 12 mm');
   });
 });
+
+test('two people on one hair map: the later one is kept as a draft with its zones, and nothing is overwritten', async () => {
+  const visit = await newVisit(first.page, 'Map For Two');
+  for (const { page } of [first, second]) {
+    await openStep(page, visit, 'consult');
+    await chapter(page, 'map');
+  }
+  await fill(first.page, 'Temple', '14');
+  await saved(first.page);
+  await fill(second.page, 'Temple', '20');
+  await see(second.page, 'The consultation was saved by somebody else meanwhile.');
+  await see(second.page, 'regrowth, temple, left: yours 20 mm, saved 14 mm');
+  expect(await (await field(second.page, 'Temple')).evaluate((input) => input.value)).toBe('14');
+  await press(second.page, 'Take mine over');
+  await second.page.waitForFunction(() => document.querySelector('[data-zone="temple-l"]')?.getAttribute('aria-label') === 'Temple, left: 20 mm');
+  await saved(second.page);
+  await first.page.evaluate(() => document.dispatchEvent(new Event('visibilitychange')));
+  await first.page.waitForFunction(() => document.querySelector('[data-zone="temple-r"]')?.getAttribute('aria-label') === 'Temple, right: 20 mm');
+}, 60_000);
 
 test('a refused plan is taken over panel by panel', async () => {
   const visit = await newVisit(first.page, 'Panel By Panel');

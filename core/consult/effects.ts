@@ -17,8 +17,8 @@ export interface Effect {
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 
 /**
- * What the answers given so far change in the plan, in the order of the conversation. Each sentence names something that the
- * program does with the answer, with its figure.
+ * What the answers given so far change in the plan, in the order of the conversation: what the program does with an answer,
+ * with its figure, or what the trade asks of the plan because of it.
  */
 export function effectsOf(consult: Consult, house: House, growth: GrowthRate, sayMoney: (minor: number) => string): Effect[] {
   const out: Effect[] = [];

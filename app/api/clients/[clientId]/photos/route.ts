@@ -1,4 +1,4 @@
-import { MOST_REQUEST_BYTES, photosFor, uploadPhoto } from '@/features/photos/queries';
+import { maySend, MOST_REQUEST_BYTES, photosFor, uploadPhoto } from '@/features/photos/queries';
 
 type Context = { params: Promise<{ clientId: string }> };
 
@@ -9,8 +9,11 @@ export async function GET(_: Request, { params }: Context) {
 
 /** Takes a picture: multipart with `file`, `kind` (wish or hair) and `visitId` where it belongs to one. */
 export async function POST(request: Request, { params }: Context) {
-  if (Number(request.headers.get('content-length') ?? 0) > MOST_REQUEST_BYTES) {
-    return Response.json({ problem: 'The file is too large: a picture may have 40 MB.' }, { status: 413 });
+  // Asked before the body is read: strangers send nothing here, and nobody more than a picture.
+  if (!(await maySend())) return Response.json({ problem: 'This station is locked or signed out.' }, { status: 401 });
+  const length = Number(request.headers.get('content-length') ?? Number.NaN);
+  if (!(length <= MOST_REQUEST_BYTES)) {
+    return Response.json({ problem: 'The file is too large: a picture may have 40 MB.' }, { status: Number.isNaN(length) ? 411 : 413 });
   }
   let form: FormData;
   try {
