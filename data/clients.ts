@@ -54,7 +54,9 @@ export function listClients(actor: Actor, search: string, today: string, { archi
       return summaries(trx, all, today);
     }
     const found: { client_id: string }[] = (await trx.raw('select client_id from find_clients(?, ?, ?) order by rank', [words, MOST_FOUND, archived])).rows;
-    const byPattern: { client_id: string; pattern: string }[] = archived ? [] : (await trx.raw('select client_id, pattern from find_by_pattern(?, ?)', [words, MOST_FOUND])).rows;
+    // A list that is full already needs no more; patterns are looked for where names leave room.
+    const full = archived || found.length >= MOST_FOUND;
+    const byPattern: { client_id: string; pattern: string }[] = full ? [] : (await trx.raw('select client_id, pattern from find_by_pattern(?, ?)', [words, MOST_FOUND])).rows;
     const patterns = new Map(byPattern.map(({ client_id, pattern }) => [client_id, pattern]));
     const ids = [...new Set([...found, ...byPattern].map(({ client_id }) => client_id))].slice(0, MOST_FOUND);
     const byId = new Map((await clientRows(trx, (query) => query.whereIn('id', ids))).map((client) => [client.id, client]));
