@@ -4,7 +4,7 @@ import path from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import sharp from 'sharp';
 import { CHAPTER_WORDS, CHAPTERS, type Chapter } from '@/core/consult';
-import { address, at, begin, chapter, field, fill, live, newVisit, openBrowser, press, saved, see, seriousFindings, signIn, type Session } from './harness';
+import { address, at, begin, chapter, field, fill, live, newVisit, openBrowser, openStep, press, saved, see, seriousFindings, signIn, type Session } from './harness';
 
 let session: Session;
 let page: Page;
@@ -340,10 +340,9 @@ test('a caution takes its reason, a stop takes none, and all of it is in the tra
 }, 90_000);
 
 test('turned to the client, notes, prices and cautions are hidden, and come back', async () => {
-  await newVisit(page, 'Facing Client');
+  const visit = await newVisit(page, 'Facing Client');
   const shown = () => page.evaluate(() => document.body.innerText);
-  await press(page, 'Pattern');
-  await page.waitForSelector('#total-foils');
+  await openStep(page, visit, 'pattern');
   expect(await shown()).toMatch(/price, estimated[\s\S]*/);
   await press(page, 'Turn to client');
   expect(await shown()).not.toMatch(/price, estimated|alert test|Before you begin/i);
