@@ -25,5 +25,10 @@ export async function clientRows(trx: Transaction, where: (query: ReturnType<Tra
   return rows.map(({ id, name, phone, note, born_on, revision, archived_at }) => ({ id, name, phone, note, bornOn: born_on, revision, archived: archived_at !== null }));
 }
 
-/** The same as a row to write. */
+/** Whether the salon has this client, as a record of her own. */
+export async function hasClient(trx: Transaction, clientId: string): Promise<boolean> {
+  return (await trx('client').where({ id: clientId }).whereNull('merged_into').select('id').first()) !== undefined;
+}
+
+/** A client's fields as a row to write. */
 export const asRow = ({ name, phone, note, bornOn }: ClientFields) => ({ name, phone, note, born_on: bornOn });

@@ -1,7 +1,7 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { database, inSalon, type Actor } from './database';
 import { hashPassword, passwordMatches } from './passwords';
-import type { Role } from './sessions';
+import { revokeSessions, type Role } from './sessions';
 import { leaveTrail } from './trail';
 
 /** Somebody who works in the salon. */
@@ -60,7 +60,7 @@ export function changePerson(actor: Actor, personId: string, change: { role?: Ro
     }
     if (after.role === person.role && after.active === person.active) return { ok: true };
     await trx('person').where({ id: personId }).update(after);
-    if (!after.active) await trx('session').where({ person_id: personId }).whereNull('revoked_at').update({ revoked_at: trx.fn.now() });
+    if (!after.active) await revokeSessions(trx, { person_id: personId });
     const changes = [
       ...(after.role === person.role ? [] : [{ where: 'role', from: person.role, to: after.role }]),
       ...(after.active === person.active ? [] : [{ where: 'works here', from: person.active ? 'yes' : 'no', to: after.active ? 'yes' : 'no' }]),
@@ -72,16 +72,17 @@ export function changePerson(actor: Actor, personId: string, change: { role?: Ro
 
 /** Ends one session of somebody in the salon, or only of one person in it. @returns whether there was one to end */
 export function endSession(actor: Actor, sessionId: string, ofPerson?: string): Promise<boolean> {
-  return inSalon(actor.salonId, async (trx) => {
-    const ended = await trx('session').where({ id: sessionId, ...(ofPerson && { person_id: ofPerson }) }).whereNull('revoked_at').update({ revoked_at: trx.fn.now() });
-    return ended > 0;
-  });
+  return inSalon(actor.salonId, async (trx) => (await revokeSessions(trx, { id: sessionId, ...(ofPerson && { person_id: ofPerson }) })) > 0);
+}
+
+async function isOwnPassword(actor: Actor, password: string): Promise<boolean> {
+  const person = await inSalon(actor.salonId, (trx) => trx('person').where({ id: actor.personId }).select('password_hash').first());
+  return person !== undefined && passwordMatches(person.password_hash, password);
 }
 
 /** Sets one's own PIN, or takes it away; the password is asked for. */
 export async function setPin(actor: Actor, password: string, pin: string | null): Promise<Changed> {
-  const person = await inSalon(actor.salonId, (trx) => trx('person').where({ id: actor.personId }).select('password_hash').first());
-  if (!person || !(await passwordMatches(person.password_hash, password))) return { ok: false, problem: 'Password: it is not yours.' };
+  if (!(await isOwnPassword(actor, password))) return { ok: false, problem: 'Password: it is not yours.' };
   const pin_hash = pin === null ? null : await hashPassword(pin);
   await inSalon(actor.salonId, async (trx) => {
     await trx('person').where({ id: actor.personId }).update({ pin_hash });
@@ -92,12 +93,11 @@ export async function setPin(actor: Actor, password: string, pin: string | null)
 
 /** Sets one's own password; every other session of one's own ends. */
 export async function setPassword(actor: Actor & { sessionId: string }, before: string, after: string): Promise<Changed> {
-  const person = await inSalon(actor.salonId, (trx) => trx('person').where({ id: actor.personId }).select('password_hash').first());
-  if (!person || !(await passwordMatches(person.password_hash, before))) return { ok: false, problem: 'Password now: it is not yours.' };
+  if (!(await isOwnPassword(actor, before))) return { ok: false, problem: 'Password now: it is not yours.' };
   const password_hash = await hashPassword(after);
   await inSalon(actor.salonId, async (trx) => {
     await trx('person').where({ id: actor.personId }).update({ password_hash });
-    await trx('session').where({ person_id: actor.personId }).whereNot({ id: actor.sessionId }).whereNull('revoked_at').update({ revoked_at: trx.fn.now() });
+    await revokeSessions(trx, { person_id: actor.personId }, actor.sessionId);
     await leaveTrail(trx, actor, 'password-set');
   });
   return { ok: true };
@@ -205,7 +205,7 @@ export async function resetPassword(token: string, password: string): Promise<Ch
   return inSalon(link.salonId, async (trx) => {
     if (!(await spend(trx, link.linkId))) return GONE;
     await trx('person').where({ id: personId }).update({ password_hash });
-    await trx('session').where({ person_id: personId }).whereNull('revoked_at').update({ revoked_at: trx.fn.now() });
+    await revokeSessions(trx, { person_id: personId });
     await leaveTrail(trx, { salonId: link.salonId, personId }, 'password-set', { words: 'by a link' });
     return { ok: true };
   });

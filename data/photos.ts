@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { EMPTY_PHOTO, parsePhoto, type PhotoDocument } from '../core/formats';
+import { hasClient } from './client-fields';
 import { inSalon, type Actor, type Transaction } from './database';
 import { stored } from './documents';
 import { inDatabase, objectStore, PHOTO_SIZES, type PhotoSize } from './photo-store';
@@ -64,7 +65,7 @@ export async function addPhoto(
 }
 
 async function isOwned(trx: Transaction, clientId: string, visitId: string | null): Promise<boolean> {
-  if (!(await trx('client').where({ id: clientId }).whereNull('merged_into').select('id').first())) return false;
+  if (!(await hasClient(trx, clientId))) return false;
   return visitId === null || (await trx('visit').where({ id: visitId, client_id: clientId }).select('id').first()) !== undefined;
 }
 

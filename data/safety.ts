@@ -1,5 +1,6 @@
-import { cautionsOf, factsIn, openCautions, type Caution, type CautionKey, type ConsentKind, type HairTest } from '../core/caution';
-import { parseConsult, parseTest, type Consult, type House, type TestDocument } from '../core/formats';
+import { cautionsFor, openCautions, type CautionKey, type ConsentKind, type HairTest } from '../core/caution';
+import { parseConsult, parseTest, type TestDocument } from '../core/formats';
+import { hasClient } from './client-fields';
 import { inSalon, type Actor, type Transaction } from './database';
 import { stored } from './documents';
 import { houseOf } from './house-row';
@@ -59,12 +60,6 @@ export async function safetyOf(trx: Transaction, clientId: string, visitId: stri
   };
 }
 
-/** The cautions of a visit by what is known. */
-export function cautionsFor(consult: Consult, safety: Safety, about: { onDay: string; bornOn: string | null }, house: House): Caution[] {
-  const guardianConsent = safety.consents.some(({ kind, withdrawnAt }) => kind === 'guardian' && withdrawnAt === null);
-  return cautionsOf({ ...factsIn(consult), ...about, tests: safety.tests, guardianConsent }, house.cautions);
-}
-
 /** Keeps a test. @returns its id; undefined when the salon has no such client */
 export function addTest(
   actor: Actor, clientId: string, test: { kind: 'alert' | 'strand'; onDay: string; result: HairTest['result']; document: TestDocument },
@@ -116,10 +111,6 @@ export function withdrawConsent(actor: Actor, consentId: string): Promise<boolea
   });
 }
 
-async function hasClient(trx: Transaction, clientId: string): Promise<boolean> {
-  return (await trx('client').where({ id: clientId }).whereNull('merged_into').select('id').first()) !== undefined;
-}
-
 export type Answered = { readonly ok: true } | { readonly ok: false; readonly reason: 'missing' | 'refused'; readonly problem: string };
 const NO_VISIT: Answered = { ok: false, reason: 'missing', problem: 'There is no such visit in this salon.' };
 
@@ -129,7 +120,7 @@ async function visitCautions(trx: Transaction, actor: Actor, visitId: string) {
   if (!row) return undefined;
   const safety = await safetyOf(trx, row.client_id, visitId);
   const consult = stored('consultation', parseConsult(row.consult));
-  const cautions = cautionsFor(consult, safety, { onDay: row.held_on, bornOn: row.born_on }, await houseOf(trx, actor.salonId));
+  const cautions = cautionsFor(consult, safety, { onDay: row.held_on, bornOn: row.born_on }, (await houseOf(trx, actor.salonId)).cautions);
   return { clientId: row.client_id as string, begunAt: row.begun_at as Date | null, safety, cautions };
 }
 

@@ -82,10 +82,14 @@ export async function readSession(sessionId: string): Promise<SignedIn | undefin
 
 /** Ends a session for good. */
 export async function revokeSession(signedIn: SignedIn): Promise<void> {
-  await inSalon(signedIn.salonId, (trx) => revoke(trx, signedIn.sessionId));
+  await inSalon(signedIn.salonId, (trx) => revokeSessions(trx, { id: signedIn.sessionId }));
 }
 
-const revoke = (trx: Transaction, id: string) => trx('session').where({ id }).whereNull('revoked_at').update({ revoked_at: trx.fn.now() });
+/** Within a transaction: ends the sessions that fit and have not ended, but one where it is named. @returns how many */
+export function revokeSessions(trx: Transaction, fitting: { id?: string; person_id?: string }, but?: string): Promise<number> {
+  const open = trx('session').where(fitting).whereNull('revoked_at');
+  return (but === undefined ? open : open.whereNot({ id: but })).update({ revoked_at: trx.fn.now() });
+}
 
 /** Locks the station: the session stays, and shows nothing until somebody of the salon unlocks it. */
 export async function lockSession(signedIn: SignedIn): Promise<void> {
@@ -128,7 +132,7 @@ export async function takeStation(station: SignedIn, personId: string, secret: s
       await trx('session').where({ id: station.sessionId }).update({ locked_at: null, seen_at: trx.fn.now() });
       return { sessionId: station.sessionId };
     }
-    await revoke(trx, station.sessionId);
+    await revokeSessions(trx, { id: station.sessionId });
     return { sessionId: await insertSession(trx, { salonId: station.salonId, personId }, device) };
   });
 }

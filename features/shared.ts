@@ -14,6 +14,11 @@ export function sayDay(day: string): string {
   );
 }
 
+/** A moment as it is said: `25 Nov 2026, 09:14`. */
+export function sayMoment(iso: string, timeZone: string): string {
+  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit', timeZone }).format(new Date(iso));
+}
+
 /** Days from one day to another; negative when the second is earlier. */
 export function daysBetween(from: string, to: string): number {
   return Math.round((Date.parse(to) - Date.parse(from)) / 86_400_000);

@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
+import { Gate } from '@/features/session/gate';
 import { LockForm } from '@/features/session/lock-form';
 import { placeAfter } from '@/features/session/place-after';
 import { lockedStation } from '@/features/session/queries';
-import { Mark } from '@/ui/mark';
 
 export const metadata: Metadata = { title: 'Locked' };
 
@@ -10,15 +10,8 @@ export default async function LockedPage({ searchParams }: { searchParams: Promi
   const { to } = await searchParams;
   const { people, ownId, salonName } = await lockedStation();
   return (
-    <main className="mx-auto grid min-h-dvh w-full max-w-[480px] content-center gap-6 px-5 py-10">
-      <div className="flex items-center gap-4">
-        <Mark size={52} />
-        <div>
-          <h1 className="text-2xl leading-tight font-bold wide">Who goes on?</h1>
-          <p className="text-ink-soft">{salonName}. This station is locked; nothing of its work is lost.</p>
-        </div>
-      </div>
+    <Gate wide title="Who goes on?" words={`${salonName}. This station is locked; nothing of its work is lost.`}>
       <LockForm people={people} ownId={ownId} to={placeAfter(typeof to === 'string' ? to : '')} />
-    </main>
+    </Gate>
   );
 }

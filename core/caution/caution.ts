@@ -113,15 +113,11 @@ function alertTest({ tests, onDay }: CautionFacts, { alertHours, alertDays }: Ca
   return [];
 }
 
-const SCALP_WORDS = { irritated: 'irritated', inflamed: 'inflamed', broken: 'broken' } as const;
-
 function scalp({ scalp: state }: Health): Caution | undefined {
   if (state === null) return { key: 'scalp-unseen', weight: 'reason', seen: 'The scalp was not looked at yet.', why: 'Look before any product, and write down what was seen.' };
   if (state === 'sound') return undefined;
-  const words = SCALP_WORDS[state];
-  return state === 'irritated'
-    ? { key: 'scalp', weight: 'stop', seen: 'The scalp is irritated.', why: 'No lightener or colour on it. Come back when it is sound; there is no reason that lifts this.' }
-    : { key: 'scalp', weight: 'stop', seen: `The scalp is ${words}.`, why: 'No lightener or colour on it. Come back when it has healed; there is no reason that lifts this.' };
+  const again = state === 'irritated' ? 'is sound' : 'has healed';
+  return { key: 'scalp', weight: 'stop', seen: `The scalp is ${state}.`, why: `No lightener or colour on it. Come back when it ${again}; there is no reason that lifts this.` };
 }
 
 function dye({ health, dyeInHistory, tests, onDay }: CautionFacts): Caution | undefined {

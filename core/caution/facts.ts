@@ -1,6 +1,6 @@
 import type { Consult } from '../formats';
 import { zoneName, ZONES } from '../head';
-import type { CautionFacts } from './caution';
+import { cautionsOf, type Caution, type CautionFacts, type CautionLimits, type ConsentKind } from './caution';
 
 /** What the consultation says that cautions rest on. */
 export function factsIn(consult: Consult): Pick<CautionFacts, 'health' | 'dyeInHistory' | 'fragileZones'> {
@@ -12,4 +12,16 @@ export function factsIn(consult: Consult): Pick<CautionFacts, 'health' | 'dyeInH
       return seen?.condition === 'fragile' || seen?.flags?.includes('breakage');
     }).map((zone) => zoneName(zone).toLowerCase()),
   };
+}
+
+/** What is on record of a client beside the consultation. */
+export interface OnRecord {
+  readonly tests: CautionFacts['tests'];
+  readonly consents: readonly { readonly kind: ConsentKind; readonly withdrawnAt: string | null }[];
+}
+
+/** The cautions of a consultation with what is on record, on a day, stops first. */
+export function cautionsFor(consult: Consult, { tests, consents }: OnRecord, about: Pick<CautionFacts, 'onDay' | 'bornOn'>, limits: CautionLimits): Caution[] {
+  const guardianConsent = consents.some(({ kind, withdrawnAt }) => kind === 'guardian' && withdrawnAt === null);
+  return cautionsOf({ ...factsIn(consult), ...about, tests, guardianConsent }, limits);
 }

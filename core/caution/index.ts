@@ -1,2 +1,2 @@
 export { ageOn, CAUTION_KEYS, cautionsOf, CONSENT_KINDS, NOTED_WORDS, openCautions, type Caution, type CautionFacts, type CautionKey, type CautionLimits, type CautionWeight, type ConsentKind, type HairTest } from './caution';
-export { factsIn } from './facts';
+export { cautionsFor, factsIn, type OnRecord } from './facts';

@@ -1,9 +1,9 @@
-import type { Head, OpenedPoint } from '../head';
+import type { Head } from '../head';
 import { lightAt, type Light } from './light';
 import type { Strands } from './strands';
 import type { Surface } from './surface';
 
-const { cos, floor, hypot, min, PI, sin } = Math;
+const { floor, hypot, min, PI } = Math;
 
 /** Share of what is seen that is light, 0–1; 0 where nothing is seen. @param within which pixels count; all where none is given */
 export function brightnessOf(surface: Surface, light: Light, within?: (pixel: number) => boolean): number {
@@ -139,10 +139,3 @@ function longestUnlit(light: Float64Array, azimuthDeg: readonly number[]): Unlit
   }
   return { mm: best.run * STEP_MM, fromDeg: azimuthDeg[best.start % n], toDeg: azimuthDeg[(best.start + Math.max(0, best.run - 1)) % n] };
 }
-
-/** A place of the opened head by azimuth and arc: for pointing at a finding. */
-export const placeAt = (head: Head, azimuthDeg: number): OpenedPoint => {
-  const azimuth = (azimuthDeg * PI) / 180;
-  const arc = head.hairArc(azimuth);
-  return { x: arc * sin(azimuth), y: arc * cos(azimuth) };
-};

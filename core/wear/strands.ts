@@ -53,12 +53,28 @@ export function makeStrands(head: Head, roots: Roots, way: Way, lengthOf: (root:
     const z = roots.xyz[3 * i + 2];
     const length = lengthOf(i) * (1 - RAGGED * noiseAt(x, y, z, 3));
     used[i] = min(points, Math.floor(length / STEP_MM) + 1);
-    walk(xyz, 3 * points * i, used[i], x, y, z);
+    const own = ownHeight(x, y, z);
+    const clump = clumpHeight(x, y, z);
+    const step = walk(x, y, z, own);
+    state.x = x;
+    state.y = y;
+    state.z = z;
+    gaugeWithGradient(head.skull, x, y, z, gradient);
+    for (let p = 0, at = 3 * points * i; p < used[i]; p += 1, at += 3) {
+      if (p > 0) step(layerHeight(p * STEP_MM, own, clump));
+      xyz[at] = state.x;
+      xyz[at + 1] = state.y;
+      xyz[at + 2] = state.z;
+    }
   }
   return { count: roots.count, points, stepMm: STEP_MM, xyz, used };
 }
 
-type Walk = (out: Float32Array, at: number, points: number, x: number, y: number, z: number) => void;
+/**
+ * Begins a strand at its root; what comes back takes the walk's point one step on, to a height above the scalp.
+ * @param own the strand's own deviation in height, −1…1
+ */
+type Walk = (x: number, y: number, z: number, own: number) => (height: number) => void;
 
 /** Height of hair above the scalp after travelling d, mm. */
 function layerHeight(d: number, strand: number, clump: number): number {
@@ -94,17 +110,10 @@ const smooth = (f: number) => {
 /** Down: away from the part, to the back behind the ears, then straight. */
 function walkDown(head: Head, partMm: number): Walk {
   const { k } = head;
-  return (out, at, points, x0, y0, z0) => {
-    const own = ownHeight(x0, y0, z0);
-    const clump = clumpHeight(x0, y0, z0);
+  return (x0, y0, z0) => {
     const turn = (2 * noiseAt(x0, y0, z0, 4) - 1) * 0.16;
     const side = x0 >= partMm ? 1 : -1;
-    state.x = out[at] = x0;
-    state.y = out[at + 1] = y0;
-    state.z = out[at + 2] = z0;
-    gaugeWithGradient(head.skull, x0, y0, z0, gradient);
-    for (let p = 1; p < points; p += 1) {
-      const d = p * STEP_MM;
+    return (height) => {
       const ax = state.x - partMm;
       const az = min(0, state.z + 45 * k);
       const away = max(1e-6, hypot(ax, az));
@@ -131,13 +140,9 @@ function walkDown(head: Head, partMm: number): Walk {
       state.x += (dx / size) * STEP_MM;
       state.y += (dy / size) * STEP_MM;
       state.z += (dz / size) * STEP_MM;
-      const height = layerHeight(d, own, clump);
       if (left < 1) lift(head, height, 1 - left);
       if (left > 0) keepOffNeck(k, height);
-      out[at + 3 * p] = state.x;
-      out[at + 3 * p + 1] = state.y;
-      out[at + 3 * p + 2] = state.z;
-    }
+    };
   };
 }
 
@@ -160,17 +165,9 @@ function walkTied(head: Head, at: keyof typeof TIES): Walk {
   const [sx, sy, sz] = [tx / g, ty / g, tz / g];
   const steep = hypot(gradient[0], gradient[1], gradient[2]);
   const outward = [gradient[0] / steep, gradient[1] / steep, gradient[2] / steep];
-  return (out, start, points, x0, y0, z0) => {
-    const own = ownHeight(x0, y0, z0);
-    const clump = clumpHeight(x0, y0, z0);
+  return (x0, _y0, _z0, own) => {
     let hanging = 0;
-    state.x = out[start] = x0;
-    state.y = out[start + 1] = y0;
-    state.z = out[start + 2] = z0;
-    gaugeWithGradient(head.skull, x0, y0, z0, gradient);
-    for (let p = 1; p < points; p += 1) {
-      const d = p * STEP_MM;
-      const height = layerHeight(d, own, clump);
+    return (height) => {
       let dx = sx - state.x;
       let dy = sy - state.y;
       let dz = sz - state.z;
@@ -195,10 +192,6 @@ function walkTied(head: Head, at: keyof typeof TIES): Walk {
         state.z += (dz / flat) * step;
         lift(head, height, 1);
       }
-      out[start + 3 * p] = state.x;
-      out[start + 3 * p + 1] = state.y;
-      out[start + 3 * p + 2] = state.z;
-    }
+    };
   };
 }
-

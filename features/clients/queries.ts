@@ -1,10 +1,9 @@
 import 'server-only';
 import { cache } from 'react';
-import type { Caution, CautionKey } from '@/core/caution';
+import { cautionsFor, type Caution, type CautionKey } from '@/core/caution';
 import { exportClient } from '@/data/client-record';
 import { mergedInto } from '@/data/client-changes';
 import { listClients, readClient, type ClientStory, type ClientSummary } from '@/data/clients';
-import { cautionsFor } from '@/data/safety';
 import { loadHouse, salonToday } from '../house/queries';
 import { currentPerson, requirePerson } from '../session/current';
 import { isId } from '../shared';
@@ -36,7 +35,7 @@ export const clientStory = cache(async (clientId: string): Promise<ShownClient |
   const story = isId(clientId) ? await readClient(person, clientId, today) : undefined;
   if (!story) return undefined;
   const [newest] = story.visits;
-  const cautions = newest ? cautionsFor(newest.consult, story.safety, { onDay: today, bornOn: story.client.bornOn }, house) : [];
+  const cautions = newest ? cautionsFor(newest.consult, story.safety, { onDay: today, bornOn: story.client.bornOn }, house.cautions) : [];
   return { ...story, role: person.role, cautions: cautions.filter(({ key }) => !AT_THE_VISIT.includes(key)), today, decimalComma: house.decimalComma };
 });
 

@@ -4,9 +4,10 @@ import { useActionState, useTransition } from 'react';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import type { FormState } from '../forms';
+import { sayMoment } from '../shared';
 import { changePassword, changePin, endOneSession } from './actions';
 import type { Person } from './queries';
-import { sayDevice, sayMoment } from './words';
+import { sayDevice } from './words';
 
 /** One's own PIN, password and sessions. */
 export function MePage({ me, timeZone }: { me: Person & { sessionId: string }; timeZone: string }) {

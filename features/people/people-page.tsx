@@ -5,9 +5,10 @@ import { Button } from '@/ui/button';
 import { Menu } from '@/ui/menu';
 import { MoreIcon } from '@/ui/icons';
 import { Select } from '@/ui/select';
+import { sayMoment } from '../shared';
 import { changeSomebody, endOneSession, inviteSomebody, resetLinkFor, takeLinkBack, type Done } from './actions';
 import type { OpenLink, Person } from './queries';
-import { ROLE_WORDS, sayDevice, sayMoment } from './words';
+import { ROLE_WORDS, sayDevice } from './words';
 
 type RoleKey = keyof typeof ROLE_WORDS;
 const ROLES = (Object.keys(ROLE_WORDS) as RoleKey[]).map((value) => ({ value, words: ROLE_WORDS[value].name as string }));

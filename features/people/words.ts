@@ -1,8 +1,3 @@
-/** A moment as it is said: `25 Nov 2026, 09:14`. */
-export function sayMoment(iso: string, timeZone: string): string {
-  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit', timeZone }).format(new Date(iso));
-}
-
 /** What a session runs on, as far as it says. */
 export function sayDevice(device: string): string {
   if (device === '') return 'unknown device';

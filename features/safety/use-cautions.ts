@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import { cautionsOf, factsIn, openCautions, type Caution } from '@/core/caution';
+import { cautionsFor, openCautions, type Caution } from '@/core/caution';
 import { useHouse } from '../house/context';
 import { useVisit } from '../visit/store';
 
@@ -10,9 +10,8 @@ export function useCautions(): { cautions: readonly Caution[]; open: readonly Ca
   const { bundle, consult } = useVisit();
   const { cautions: limits } = useHouse();
   return useMemo(() => {
-    const { tests, consents, reasons } = bundle.safety;
-    const guardianConsent = consents.some(({ kind, withdrawnAt }) => kind === 'guardian' && withdrawnAt === null);
-    const cautions = cautionsOf({ ...factsIn(consult), onDay: bundle.heldOn, bornOn: bundle.client.bornOn, tests, guardianConsent }, limits);
-    return { cautions, open: openCautions(cautions, reasons.map(({ caution }) => caution)) };
+    const { safety, heldOn, client } = bundle;
+    const cautions = cautionsFor(consult, safety, { onDay: heldOn, bornOn: client.bornOn }, limits);
+    return { cautions, open: openCautions(cautions, safety.reasons.map(({ caution }) => caution)) };
   }, [bundle, consult, limits]);
 }

@@ -1,6 +1,5 @@
 import Link from 'next/link';
-import { sayMoment } from '../people/words';
-import { sayDay } from '../shared';
+import { sayDay, sayMoment } from '../shared';
 import type { Act, TrailEntry } from './queries';
 
 const ACT_WORDS: Record<Act, string> = {

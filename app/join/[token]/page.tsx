@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { JoinForm } from '@/features/people/links-form';
 import { linkBehind } from '@/features/people/queries';
-import { Mark } from '@/ui/mark';
+import { Gate, GONE_LINK } from '@/features/session/gate';
 
 export const metadata: Metadata = { title: 'Join', referrer: 'no-referrer' };
 
@@ -9,17 +9,8 @@ export default async function Page({ params }: { params: Promise<{ token: string
   const { token } = await params;
   const link = await linkBehind(token, 'invitation');
   return (
-    <main className="mx-auto grid min-h-dvh w-full max-w-[440px] content-center gap-6 px-5 py-10">
-      <div className="flex items-center gap-4">
-        <Mark size={52} />
-        <div>
-          <h1 className="text-2xl leading-tight font-bold wide">{link ? `Join ${link.salonName}` : 'Join'}</h1>
-          <p className="text-ink-soft">{link ? `You were invited as ${link.role}.` : 'Dappled Lattice'}</p>
-        </div>
-      </div>
-      {link ? <JoinForm token={token} /> : (
-        <p role="alert" className="card p-6">This link was used already, taken back, or is out of date. Ask the owner for a new one.</p>
-      )}
-    </main>
+    <Gate title={link ? `Join ${link.salonName}` : 'Join'} words={link ? `You were invited as ${link.role}.` : 'Dappled Lattice'}>
+      {link ? <JoinForm token={token} /> : GONE_LINK}
+    </Gate>
   );
 }

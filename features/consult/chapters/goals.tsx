@@ -13,7 +13,7 @@ import { sayDay } from '../../shared';
 import { LevelSlider } from '../level-slider';
 import { Questions } from '../question';
 import { useAnswers } from '../use-answers';
-import { Remove } from './history';
+import { Entry } from './entry';
 
 const BRIGHTNESS_OPTIONS = BRIGHTNESS.map(({ step, words }) => ({ value: String(step), words }));
 
@@ -26,12 +26,11 @@ export function GoalsChapter() {
         <p className="text-base text-ink-soft">Off solid lightening, off frequent visits, or into grey: the way takes several visits. Do not force it into one.</p>
         <ol className="grid gap-1">
           {consult.goals.map((goal, i) => (
-            <li key={`${goal.words}${i}`} className="flex items-center gap-3 rounded-ui border border-line bg-raised py-1 pr-1 pl-3">
+            <Entry key={`${goal.words}${i}`} what={goal.words} onRemove={() => set('goals', { goals: consult.goals.filter((own) => own !== goal) })}>
               <span className="w-5 text-lg font-semibold text-leaf">{i + 1}</span>
               {goal.level !== null && <HairSwatch colour={cssColour(naturalHair(goal.level))} />}
               <span className="flex-1"><b>{goal.words}</b> <span className="text-ink-soft">{[goal.level !== null && `level ${formatLevel(goal.level)}`, brightnessStep(goal.brightness).words, goal.byOn && `by ${sayDay(goal.byOn)}`].filter(Boolean).join(' · ')}</span></span>
-              <Remove what={goal.words} onRemove={() => set('goals', { goals: consult.goals.filter((own) => own !== goal) })} />
-            </li>
+            </Entry>
           ))}
         </ol>
         {consult.goals.length < 8 && <AddGoal level={consult.goalLevel} onAdd={(goal) => set('goals', { goals: [...consult.goals, goal] })} />}

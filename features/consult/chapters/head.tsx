@@ -7,9 +7,9 @@ import { pathThrough } from '../../head/scalp-map';
 import { useVisit } from '../../visit/store';
 import { Choice, Questions } from '../question';
 import { readMm } from '../read-figures';
+import { STRANDS } from '../strands';
 import { useAnswers } from '../use-answers';
 
-const STRANDS = [{ value: 'fine', words: 'Fine' }, { value: 'medium', words: 'Medium' }, { value: 'coarse', words: 'Coarse' }] as const;
 const SHAPE_WORDS: Record<HairlineShape, string> = { round: 'Round', straight: 'Straight', pointed: 'Pointed', receding: 'Receding' };
 const isOwn = (side: HairlineSide) => typeof side !== 'string';
 

@@ -4,12 +4,13 @@ import { useState } from 'react';
 import { SERVICES, type HistoryEntry, type Service } from '@/core/formats';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
-import { CloseIcon, PlusIcon } from '@/ui/icons';
+import { PlusIcon } from '@/ui/icons';
 import { Select } from '@/ui/select';
 import { sayDay, sayDistance } from '../../shared';
 import { useVisit } from '../../visit/store';
 import { Choice, Questions } from '../question';
 import { useAnswers } from '../use-answers';
+import { Entry } from './entry';
 
 export const SERVICE_WORDS: Record<Service, string> = {
   lightener: 'Lightener', permanent: 'Permanent colour', demi: 'Demi colour', toner: 'Toner', metallic: 'Metal-salt dye', plant: 'Plant dye', smoothing: 'Smoothing', perm: 'Perm', other: 'Something else',
@@ -32,11 +33,10 @@ export function HistoryChapter() {
         {grown !== undefined && <p className="text-base text-ink-soft">By the regrowth: {grown} mm at this client’s rate are about {Math.round(grown / bundle.growth.mmPerWeek)} weeks.</p>}
         <ul className="grid gap-1">
           {consult.history.map((entry, i) => (
-            <li key={`${entry.on}${i}`} className="flex items-center gap-3 rounded-ui border border-line bg-raised py-1 pr-1 pl-3">
+            <Entry key={`${entry.on}${i}`} what={`${SERVICE_WORDS[entry.what]} of ${sayDay(entry.on)}`} onRemove={() => set('history', { history: consult.history.filter((own) => own !== entry) })}>
               <span className="w-28 text-sm text-ink-soft">{sayDay(entry.on)}</span>
               <span className="flex-1"><b>{SERVICE_WORDS[entry.what]}</b>, {WHERE_WORDS[entry.where].toLowerCase()}{entry.note && <span className="text-ink-soft"> · {entry.note}</span>}</span>
-              <Remove what={`${SERVICE_WORDS[entry.what]} of ${sayDay(entry.on)}`} onRemove={() => set('history', { history: consult.history.filter((own) => own !== entry) })} />
-            </li>
+            </Entry>
           ))}
         </ul>
         <AddHistory heldOn={bundle.heldOn} onAdd={(entry) => set('history', { history: [...consult.history, entry].sort((a, b) => (a.on < b.on ? 1 : -1)) })} />
@@ -44,10 +44,9 @@ export function HistoryChapter() {
       <Questions title="Occasions">
         <ul className="grid gap-1">
           {consult.occasions.map((occasion, i) => (
-            <li key={`${occasion.what}${i}`} className="flex items-center gap-3 rounded-ui border border-line bg-raised py-1 pr-1 pl-3">
+            <Entry key={`${occasion.what}${i}`} what={occasion.what} onRemove={() => set('occasions', { occasions: consult.occasions.filter((own) => own !== occasion) })}>
               <span className="flex-1"><b>{occasion.what}</b> <span className="text-ink-soft">{sayDay(occasion.on)}, {sayDistance(occasion.on, bundle.heldOn)}</span></span>
-              <Remove what={occasion.what} onRemove={() => set('occasions', { occasions: consult.occasions.filter((own) => own !== occasion) })} />
-            </li>
+            </Entry>
           ))}
         </ul>
         <AddOccasion onAdd={(occasion) => set('occasions', { occasions: [...consult.occasions, occasion] })} />
@@ -57,10 +56,6 @@ export function HistoryChapter() {
       </Questions>
     </div>
   );
-}
-
-export function Remove({ what, onRemove }: { what: string; onRemove(): void }) {
-  return <button type="button" aria-label={`Take away: ${what}`} onClick={onRemove} className="grid size-9 place-items-center rounded-ui text-ink-soft hover:bg-leaf-pale hover:text-ink"><CloseIcon /></button>;
 }
 
 function AddHistory({ heldOn, onAdd }: { heldOn: string; onAdd(entry: HistoryEntry): void }) {

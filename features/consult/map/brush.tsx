@@ -7,6 +7,7 @@ import { NumberField } from '@/ui/number-field';
 import { Segmented } from '@/ui/segmented';
 import { LevelSlider } from '../level-slider';
 import { readFigure, readMm, readWhole } from '../read-figures';
+import { STRANDS } from '../strands';
 
 /** What is painted with, for each attribute; undefined paints nothing yet. */
 export type Brushes = { readonly [K in AttributeKey]: AttributeValues[K] | undefined };
@@ -15,7 +16,6 @@ export const FIRST_BRUSHES: Brushes = {
   regrowth: undefined, natural: 6, grey: 0.3, mids: 8, ends: 9, band: { level: 7, fromMm: 60, toMm: 90 }, length: undefined, density: 140, strand: 'fine', condition: 'porous', flags: ['baby'],
 };
 
-const STRANDS = [{ value: 'fine', words: 'Fine' }, { value: 'medium', words: 'Medium' }, { value: 'coarse', words: 'Coarse' }] as const;
 const CONDITION_OPTIONS = CONDITIONS.map((value) => ({ value, words: CONDITION_WORDS[value][0].toUpperCase() + CONDITION_WORDS[value].slice(1) }));
 
 interface BrushProps<K extends AttributeKey> {
