@@ -1,31 +1,37 @@
-import { growthRate } from '@/core/growth';
-import { createPatternEngine } from '@/core/pattern';
-import { lookAt, type Way } from '@/core/wear';
+import sharp from 'sharp';
+import { CURLS, MOST_PART_MM, pictureOf, seenFrom, subjectOf, VIEW_NAMES, WearStudio, type Curl, type Finding, type Way } from '@/core/wear';
 import { readPlan } from './read-plan';
 import { printed, type Verb, type VerbResult } from './verb';
 
 const MOST_WEEKS = 60;
-const MOST_PART_MM = 60;
-
-/** `wear FILE.json`: what an onlooker would notice of a plan, as JSON. */
-export const wearVerb: Verb = {
-  name: 'wear',
-  usage: 'wear FILE.json [--style S] [--weeks N] [--part MM]',
-  summary: 'prints what shows of a plan as it is worn: brightness by view, unlit hairline (estimates)',
-  help: [
-    'FILE.json is a plan document; - reads standard input.',
-    '--style down (as it is when none is named), tied-low, tied-back or tied-high.',
-    `--weeks N shows it N weeks later, 0 to ${MOST_WEEKS}, at the average growth. --part MM moves the part of hair worn down, + to the`,
-    `client's left, −${MOST_PART_MM} to ${MOST_PART_MM}; without it the plan's own part. Estimates of placement and contrast, no promise of colour.`,
-  ].join('\n'),
-  run,
-};
+/** Hairs for a picture: more than the measures need, so that none shows singly. */
+const PICTURE_STRANDS = 40_000;
 
 const STYLES: Readonly<Record<string, (partMm: number) => Way>> = {
   down: (partMm) => ({ kind: 'down', partMm }),
+  zigzag: (partMm) => ({ kind: 'zigzag', partMm }),
+  forward: (partMm) => ({ kind: 'forward', partMm }),
+  blown: (partMm) => ({ kind: 'blown', partMm }),
+  lifted: () => ({ kind: 'lifted' }),
+  'half-up': () => ({ kind: 'half-up' }),
   'tied-low': () => ({ kind: 'tied', at: 'low' }),
   'tied-back': () => ({ kind: 'tied', at: 'middle' }),
   'tied-high': () => ({ kind: 'tied', at: 'high' }),
+};
+
+/** `wear FILE.json`: what an onlooker would notice of a plan, as JSON, and a picture of it. */
+export const wearVerb: Verb = {
+  name: 'wear',
+  usage: 'wear FILE.json [--style S] [--weeks N] [--part MM] [--curl C] [--png OUT.png]',
+  summary: 'prints what shows of a plan as it is worn, and draws it (estimates)',
+  help: [
+    'FILE.json is a plan document; - reads standard input.',
+    `--style ${Object.keys(STYLES).slice(0, -1).join(', ')} or ${Object.keys(STYLES).at(-1)}; without it down.`,
+    `--weeks N shows it N weeks later, 0 to ${MOST_WEEKS}, at the average growth. --part MM puts the part so far from the middle, + to the`,
+    `client's left, −${MOST_PART_MM} to ${MOST_PART_MM}; without it where the plan has it. --curl ${CURLS.join(', ')}. --png writes a picture from five`,
+    'sides on natural level 6 lightened to 9. Estimates of placement and contrast, no promise of colour.',
+  ].join('\n'),
+  run,
 };
 
 async function run(args: readonly string[]): Promise<VerbResult> {
@@ -33,7 +39,7 @@ async function run(args: readonly string[]): Promise<VerbResult> {
   const files: string[] = [];
   for (let i = 0; i < args.length; i += 1) {
     if (!args[i].startsWith('--')) files.push(args[i]);
-    else if (!['--style', '--weeks', '--part'].includes(args[i])) return { ok: false, problem: `${args[i]} is not known. bin/lattice wear --help says what is.` };
+    else if (!['--style', '--weeks', '--part', '--curl', '--png'].includes(args[i])) return { ok: false, problem: `${args[i]} is not known. bin/lattice wear --help says what is.` };
     else if (args[i + 1] === undefined) return { ok: false, problem: `${args[i]} needs a value.` };
     else flags.set(args[i], args[(i += 1)]);
   }
@@ -43,19 +49,52 @@ async function run(args: readonly string[]): Promise<VerbResult> {
   if (!wayOf) return { ok: false, problem: `--style: “${style}” is none of ${Object.keys(STYLES).join(', ')}.` };
   const weeks = Number(flags.get('--weeks') ?? 0);
   if (!(weeks >= 0 && weeks <= MOST_WEEKS)) return { ok: false, problem: `--weeks: must be a number from 0 to ${MOST_WEEKS}.` };
+  const curl = (flags.get('--curl') ?? 'straight') as Curl;
+  if (!CURLS.includes(curl)) return { ok: false, problem: `--curl: “${curl}” is none of ${CURLS.join(', ')}.` };
   const plan = await readPlan(files[0]);
   if (!plan.ok) return plan;
   const partMm = Number(flags.get('--part') ?? plan.value.head.part.offsetMm);
-  if (!(Math.abs(partMm) <= MOST_PART_MM)) return { ok: false, problem: `--part: must be a number from −${MOST_PART_MM} to ${MOST_PART_MM}.` };
-  const look = lookAt(plan.value, createPatternEngine(), wayOf(partMm), weeks * growthRate([]).mmPerWeek);
-  const share = (value: number) => Math.round(value * 1000) / 1000;
-  const { longestUnlit } = look;
+  if (!(Math.abs(partMm) <= MOST_PART_MM)) return { ok: false, problem: `--part: must be a number from −${MOST_PART_MM} to ${MOST_PART_MM}: beyond it lies the side of the head.` };
+
+  const way = wayOf(partMm);
+  const subject = subjectOf(plan.value, { curl });
+  const studio = new WearStudio();
+  const look = studio.look(subject, way, weeks);
+  let findings: readonly Finding[] = [];
+  for (const found of studio.findings(subject, weeks)) findings = found;
+  const png = flags.get('--png');
+  if (png !== undefined) {
+    const problem = await drawn(png, subject, way, weeks);
+    if (problem) return { ok: false, problem };
+  }
+  const share = (value: number | null) => (value === null ? null : Math.round(value * 1000) / 1000);
+  const shares = (all: Readonly<Record<string, number>>) => Object.fromEntries(Object.entries(all).map(([view, value]) => [view, share(value)]));
   return {
     ok: true,
     output: printed({
-      style, weeks, partMm: style === 'down' ? partMm : null, foils: look.foils, lightenedShare: share(look.lightenedShare),
-      brightness: Object.fromEntries(Object.entries(look.brightness).map(([view, value]) => [view, share(value)])),
-      longestUnlitHairline: longestUnlit && { mm: Math.round(longestUnlit.mm), place: longestUnlit.place, fromDeg: Math.round(longestUnlit.fromDeg), toDeg: Math.round(longestUnlit.toDeg) },
+      style, weeks, partMm: 'partMm' in way ? partMm : null, curl, foils: look.foils, lightenedShare: share(look.lightenedShare),
+      brightness: shares(look.brightness), part: share(look.part), crown: share(look.crown), underneath: share(look.under), stripe: shares(look.stripe),
+      unlitHairline: look.unlit && look.unlit.map(({ mm, place, fromDeg, toDeg }) => ({ mm, place, fromDeg: Math.round(fromDeg), toDeg: Math.round(toDeg) })),
+      findings: findings.map(({ key, words, why, fine, panel }) => ({ key, words, why, fine, panel: panel ?? null })),
+      ...(png !== undefined && { picture: png }),
     }),
   };
+}
+
+/** Writes the picture, all five sides beside each other; a sentence where it cannot be written. */
+async function drawn(file: string, subject: Parameters<WearStudio['look']>[0], way: Way, weeks: number): Promise<string | undefined> {
+  const studio = new WearStudio(undefined, PICTURE_STRANDS);
+  const hair = studio.hair(subject.plan, way, subject.curl);
+  const colouring = studio.colouring(subject, weeks);
+  const pictures = VIEW_NAMES.map((view) => pictureOf(seenFrom(hair.head, hair.strands, view, 1), hair.strands, colouring));
+  const [{ width, height }] = pictures;
+  try {
+    await sharp({ create: { width: width * pictures.length, height, channels: 3, background: '#eef1ec' } })
+      .composite(pictures.map(({ rgba }, i) => ({ input: Buffer.from(rgba.buffer), raw: { width, height, channels: 4 as const }, left: i * width, top: 0 })))
+      .png()
+      .toFile(file);
+    return undefined;
+  } catch (error) {
+    return `--png: ${file} cannot be written (${error instanceof Error ? error.message : String(error)}).`;
+  }
 }

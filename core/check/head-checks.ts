@@ -94,7 +94,7 @@ function middleOf({ fromDeg, toDeg }: Stretch): number {
 }
 
 /** A rim panel over a stretch of the hairline, on its side or on both where it crosses the middle. */
-function withRim(plan: Plan, { fromDeg, toDeg }: Stretch): Plan {
+export function withRim(plan: Plan, { fromDeg, toDeg }: Pick<Stretch, 'fromDeg' | 'toDeg'>): Plan {
   const crossesFront = fromDeg < 0 && toDeg > 0 && fromDeg > -175;
   const crossesBack = toDeg < fromDeg;
   const whole = toDeg - fromDeg >= 350;

@@ -5,7 +5,8 @@ import { crownChecks, hairlineChecks, partChecks } from './head-checks';
 import { alternationChecks, driftChecks, jumpChecks, sliceChecks, thickChecks, timeChecks, wideChecks } from './section-checks';
 
 export { NO_FACTS, RULE_WORDS, RULES, USUAL_LIMITS, type Check, type CheckFacts, type CheckLimits, type Mend, type Rule } from './check';
-export { unlitStretches } from './head-checks';
+export { unlitStretches, withRim } from './head-checks';
+export { landmarkPanels } from './mends';
 
 /** All findings about a pattern, what matters most first. An empty head has none. */
 export function checksOf(plan: Plan, computed: ComputedPlan, limits: CheckLimits = USUAL_LIMITS, off: readonly Rule[] = [], facts: CheckFacts = NO_FACTS): Check[] {

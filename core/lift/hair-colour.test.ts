@@ -1,4 +1,4 @@
-import { cssColour, naturalHair, linearRgb } from './hair-colour';
+import { cssColour, linearRgb, mixedHair, naturalHair, tonedHair, undercoatHair } from './hair-colour';
 
 test('levels 1, 6 and 10 of the table, halves between', () => {
   expect(naturalHair(1)).toEqual({ lightness: 0.16, chroma: 0.02, hueDeg: 62 });
@@ -23,4 +23,27 @@ test('colours become linear light: white, mid grey, and sRGB red from their OKLC
   const [r, g, b] = linearRgb({ lightness: 0.62796, chroma: 0.25768, hueDeg: 29.234 });
   expect(r).toBeCloseTo(1, 2);
   expect(Math.max(g, b)).toBeLessThan(0.002);
+});
+
+test('undercoat of the table, halves between; darker than 4 as 4', () => {
+  expect(undercoatHair(8)).toEqual({ lightness: 0.66, hueDeg: 82, chroma: 0.115 });
+  expect(undercoatHair(6.5).hueDeg).toBeCloseTo(61.5, 12);
+  expect(undercoatHair(2)).toEqual({ lightness: 0.21, hueDeg: 35, chroma: 0.09 });
+});
+
+test('tones lie on their side of neutral', () => {
+  const [warm, neutral, cool] = (['warm', 'neutral', 'cool'] as const).map((tone) => tonedHair(8, tone));
+  expect(warm.chroma - neutral.chroma).toBeCloseTo(0.025, 12);
+  expect(neutral.chroma - cool.chroma).toBeCloseTo(0.02, 12);
+  expect(cool.hueDeg - neutral.hueDeg).toBeCloseTo(20, 12);
+});
+
+test('a mixture begins as one colour and ends as the other', () => {
+  const [a, b] = [naturalHair(4), tonedHair(9, 'cool')];
+  for (const [share, end] of [[0, a], [1, b]] as const) {
+    const own = mixedHair(a, b, share);
+    expect(own.lightness).toBeCloseTo(end.lightness, 12);
+    expect(own.chroma).toBeCloseTo(end.chroma, 12);
+    expect(own.hueDeg).toBeCloseTo(end.hueDeg, 9);
+  }
 });

@@ -23,6 +23,37 @@ export function naturalHair(level: number): HairColour {
   return { lightness, chroma: along(NEUTRAL_CHROMA), hueDeg: along(NEUTRAL_HUE) };
 }
 
+/** Hue in degrees and chroma of freshly lightened undercoat at levels 4 … 10 (working table); darker is as 4. */
+const UNDERCOAT = [[35, 0.09], [45, 0.11], [55, 0.12], [68, 0.12], [82, 0.115], [92, 0.08], [98, 0.045]] as const;
+
+/** Colour of hair that was lifted to a level and not toned: its undercoat shows. */
+export function undercoatHair(level: number): HairColour {
+  const at = Math.min(10, Math.max(4, level)) - 4;
+  const i = Math.min(UNDERCOAT.length - 2, Math.floor(at));
+  const [a, b] = [UNDERCOAT[i], UNDERCOAT[i + 1]];
+  return { lightness: naturalHair(level).lightness, hueDeg: a[0] + (b[0] - a[0]) * (at - i), chroma: a[1] + (b[1] - a[1]) * (at - i) };
+}
+
+export type Tone = 'warm' | 'neutral' | 'cool' | 'bright';
+
+/** Colour of hair at a level, toned: warmer hair has more chroma, cooler less and a hue further from red (working table). */
+export function tonedHair(level: number, tone: Tone): HairColour {
+  const { lightness, chroma, hueDeg } = naturalHair(level);
+  switch (tone) {
+    case 'warm': return { lightness, chroma: chroma + 0.025, hueDeg };
+    case 'neutral': return { lightness, chroma, hueDeg };
+    case 'cool': return { lightness, chroma: Math.max(0.004, chroma - 0.02), hueDeg: hueDeg + 20 };
+    case 'bright': return { lightness: Math.min(0.95, lightness + 0.03), chroma: Math.max(0.004, chroma - 0.035), hueDeg: hueDeg + 25 };
+  }
+}
+
+/** One colour on its way to another, straight through OKLab. @param share 0 the first, 1 the second */
+export function mixedHair(a: HairColour, b: HairColour, share: number): HairColour {
+  const [x, y] = [a, b].map(({ chroma, hueDeg }) => [chroma * Math.cos((hueDeg * Math.PI) / 180), chroma * Math.sin((hueDeg * Math.PI) / 180)]);
+  const [p, q] = [x[0] + (y[0] - x[0]) * share, x[1] + (y[1] - x[1]) * share];
+  return { lightness: a.lightness + (b.lightness - a.lightness) * share, chroma: Math.hypot(p, q), hueDeg: (Math.atan2(q, p) * 180) / Math.PI };
+}
+
 /** The colour as CSS. */
 export function cssColour({ lightness, chroma, hueDeg }: HairColour): string {
   return `oklch(${lightness.toFixed(3)} ${chroma.toFixed(3)} ${hueDeg.toFixed(1)})`;

@@ -1,1 +1,1 @@
-export { cssColour, linearRgb, naturalHair, type HairColour } from './hair-colour';
+export { cssColour, linearRgb, mixedHair, naturalHair, tonedHair, undercoatHair, type HairColour, type Tone } from './hair-colour';

@@ -66,3 +66,18 @@ test('every root of a slice is picked, of a surface weave at most half as deep',
   const { foil, picked } = foilsOfRoots(indexRoots(few), engine.compute(plan));
   for (let i = 0; i < few.count; i += 1) expect(picked[i]).toBe(foil[i] >= 0 ? 1 : 0);
 });
+
+test('hair between foils is found in the drop-outs that are treated, hair painted without foils in its sections', () => {
+  const plan = planOf(TECHNIQUES.find(({ key }) => key === 'four-quarters')!);
+  const treated: Plan = { ...plan, panels: plan.panels.map((panel, i) => (i === 0 ? { ...panel, dropouts: { every: 2, treatments: ['lowlight'] } } : { ...panel, muted: i > 1, medium: 'open-air' })) };
+  const computed = engine.compute(treated);
+  const { foil, picked, painted, dropout } = foilsOfRoots(indexRoots(few), computed);
+  const hairs = (of: Int16Array, n: number) => Array.from({ length: n }, (_, own) => of.reduce((sum, at, i) => sum + (at === own ? few.area[i] : 0), 0));
+  const areas = hairs(dropout, computed.sheet.dropouts.length);
+  expect(areas.length).toBeGreaterThan(3);
+  expect(areas.reduce((a, b) => a + b, 0) / computed.sheet.dropouts.reduce((sum, { areaMm2 }) => sum + areaMm2, 0)).toBeCloseTo(1, 1);
+  expect(hairs(painted, computed.sheet.painted.length).reduce((a, b) => a + b, 0) / computed.sheet.painted.reduce((sum, { areaMm2 }) => sum + areaMm2, 0)).toBeCloseTo(1, 1);
+  // A hair lies in one of them only, and drop-outs are not picked.
+  const wrong = Array.from({ length: few.count }, (_, i) => [foil[i], painted[i], dropout[i]].filter((own) => own >= 0).length > 1 || (dropout[i] >= 0 && picked[i] > 0));
+  expect(wrong.filter(Boolean)).toEqual([]);
+});

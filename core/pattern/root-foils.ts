@@ -10,8 +10,12 @@ const { atan2, floor, hypot, max, min } = Math;
 export interface FoiledRoots {
   /** Index into the sheet's foils; −1 for hair that was left out. */
   readonly foil: Int16Array;
-  /** 1 where the root's hair was picked into the foil, 0 where it dropped out. */
+  /** 1 where the root's hair was picked, into the foil or in the open air, 0 where it dropped out. */
   readonly picked: Uint8Array;
+  /** Index into the sheet's sections painted in the open air; −1 for hair that is in none. */
+  readonly painted: Int16Array;
+  /** Index into the sheet's treated drop-outs; −1 for hair that is in none. */
+  readonly dropout: Int16Array;
 }
 
 /** Edge of the buckets in which roots are looked up, mm. */
@@ -62,27 +66,37 @@ export function indexRoots(roots: Roots): RootIndex {
  * it went into its foil, or dropped out of its weave. Where strips meet, the first in the order of work has the root.
  */
 export function foilsOfRoots(index: RootIndex, { sheet, drawing }: ComputedPlan): FoiledRoots {
-  const { roots } = index;
-  const foil = new Int16Array(roots.count).fill(-1);
-  const picked = new Uint8Array(roots.count);
-  sheet.foils.forEach((own, f) => {
-    const path = drawing.paths[f];
+  const { count } = index.roots;
+  const foil = new Int16Array(count).fill(-1);
+  const painted = new Int16Array(count).fill(-1);
+  const dropout = new Int16Array(count).fill(-1);
+  const picked = new Uint8Array(count);
+  const pickedBy = (into: Int16Array, section: number, path: FoilPath, widthMm: number) => {
     const { gather } = path;
-    const isPicked = pickerOf(gather, own.widthMm);
+    const isPicked = pickerOf(gather, widthMm);
     const lengths = cumulated(path);
-    const scale = own.widthMm / lengths[lengths.length - 1];
+    const scale = widthMm / lengths[lengths.length - 1];
     // Picking starts at the end of the parting that lies nearer the hairline, where the gather says so.
     const turned = gather.kind === 'weave' && gather.fromHairline === true && endsAtHairline(path, drawing.head);
     for (let j = 0; j + 1 < path.count; j += 1) {
       visit(index, path, j, (root, along, depth) => {
-        if (foil[root] >= 0) return;
-        foil[root] = f;
+        if (foil[root] >= 0 || painted[root] >= 0) return;
+        into[root] = section;
         const at = (lengths[j] + along * (lengths[j + 1] - lengths[j])) * scale;
-        picked[root] = isPicked(turned ? own.widthMm - at : at, depth) ? 1 : 0;
+        picked[root] = isPicked(turned ? widthMm - at : at, depth) ? 1 : 0;
+      });
+    }
+  };
+  sheet.foils.forEach(({ widthMm }, i) => pickedBy(foil, i, drawing.paths[i], widthMm));
+  sheet.painted.forEach(({ widthMm }, i) => pickedBy(painted, i, drawing.painted[i], widthMm));
+  drawing.dropouts.forEach((path, i) => {
+    for (let j = 0; j + 1 < path.count; j += 1) {
+      visit(index, path, j, (root) => {
+        if (foil[root] < 0 && painted[root] < 0) dropout[root] = i;
       });
     }
   });
-  return { foil, picked };
+  return { foil, picked, painted, dropout };
 }
 
 /** Whether the last end of a section lies nearer the hairline than its first. */

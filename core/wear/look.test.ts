@@ -2,23 +2,34 @@ import { emptyPlan } from '../formats';
 import { makeHead, makeRoots, makeScalp, makeScalpGrid, surfaceAlong } from '../head';
 import { createPatternEngine, mirrorPlan, type Plan } from '../pattern';
 import { planOf, techniqueOf } from '../technique';
-import { brightnessOf, cameraOf, lightAt, lookAt, lookOn, makeStrands, placeOf, seenFrom, VIEWS, wornHair, type View, type WornHair } from '.';
+import {
+  brightnessOf, CURLS, hairRoots, layHair, lightAt, lightOn, litOf, lookAt, lookOf, makeStrands, placeOf, seenFrom, VIEW_NAMES, type Layer, type Light, type LightFacts, type Way, type WornHair,
+} from '.';
+import { axesOf } from './camera';
 
 const engine = createPatternEngine();
 const technique = (key: string) => planOf(techniqueOf(key)!);
-const TIED = { kind: 'tied', at: 'middle' } as const;
-const DOWN = { kind: 'down', partMm: 0 } as const;
-const views = Object.keys(VIEWS) as View[];
+const TIED: Way = { kind: 'tied', at: 'middle' };
+const DOWN: Way = { kind: 'down', partMm: 0 };
+const WAYS: readonly Way[] = [
+  DOWN, TIED, { kind: 'zigzag', partMm: 0 }, { kind: 'forward', partMm: 0 }, { kind: 'blown', partMm: 0 }, { kind: 'lifted' }, { kind: 'half-up' }, { kind: 'tied', at: 'low' }, { kind: 'tied', at: 'high' },
+];
 
 const head = makeHead(emptyPlan('Empty').head);
 const roots = makeRoots(makeScalpGrid(makeScalp(head)), 15_000);
 
+function radiusAlong(x: number, y: number, z: number): number {
+  const point = surfaceAlong({ x, y, z }, head.skull);
+  return Math.hypot(point.x, point.y, point.z);
+}
+
 describe('strands', () => {
-  test.each([DOWN, TIED])('%j: hair lies on the head or outside it, and both sides alike', (way) => {
+  test.each(WAYS)('%j: hair lies on the head or outside it, and both sides alike', (way) => {
     const strands = makeStrands(head, roots, way, () => 300);
     let least = Infinity;
     let differ = 0;
-    for (let i = 0; i + 1 < roots.count; i += 1) {
+    // Every tenth pair.
+    for (let i = 0; i + 1 < roots.count; i += 20) {
       const [a, b] = [3 * strands.points * i, 3 * strands.points * (i + 1)];
       for (let p = 1; p < strands.used[i]; p += 1) {
         const [x, y, z] = [0, 1, 2].map((axis) => strands.xyz[a + 3 * p + axis]);
@@ -26,7 +37,8 @@ describe('strands', () => {
         if (y > -40) least = Math.min(least, Math.hypot(x, y, z) - radiusAlong(x, y, z));
       }
       const mirrored = Math.abs(roots.xyz[3 * i] + roots.xyz[3 * i + 3]) < 1e-9 && Math.abs(roots.xyz[3 * i]) > 1;
-      if (mirrored) for (let p = 0; p < 3 * strands.used[i]; p += 1) differ = Math.max(differ, Math.abs((p % 3 === 0 ? -1 : 1) * strands.xyz[a + p] - strands.xyz[b + p]));
+      // A zigzag is not the same on both sides: it turns about its line.
+      if (mirrored && way.kind !== 'zigzag') for (let p = 0; p < 3 * strands.used[i]; p += 1) differ = Math.max(differ, Math.abs((p % 3 === 0 ? -1 : 1) * strands.xyz[a + p] - strands.xyz[b + p]));
     }
     expect(least).toBeGreaterThan(-0.6);
     expect(differ).toBeLessThan(0.01);
@@ -46,69 +58,110 @@ describe('strands', () => {
     expect(height(1)).toBeGreaterThan(0.5);
     expect(height(4)).toBeGreaterThan(height(1) + 2);
   });
+
+  test('the more hair bends, the less far it reaches and the wider it stands', () => {
+    const reached = CURLS.map((curl) => {
+      const { xyz, points, used } = makeStrands(head, roots, DOWN, () => 300, curl);
+      let lowest = 0;
+      let wide = 0;
+      for (let i = 0; i < roots.count; i += 1) {
+        for (let p = 0; p < used[i]; p += 1) {
+          lowest = Math.min(lowest, xyz[3 * (points * i + p) + 1]);
+          wide = Math.max(wide, Math.abs(xyz[3 * (points * i + p)]));
+        }
+      }
+      return { lowest, wide };
+    });
+    for (let i = 1; i < CURLS.length; i += 1) {
+      expect(reached[i].lowest).toBeGreaterThan(reached[i - 1].lowest);
+      expect(reached[i].wide).toBeGreaterThan(reached[0].wide);
+    }
+  });
+
+  test('hair shorter than a step is only its root, and is seen nowhere', () => {
+    const strands = makeStrands(head, roots, DOWN, () => 5);
+    expect(Math.max(...strands.used)).toBe(1);
+    expect(seenFrom(head, strands, 'back').count).toBe(0);
+  });
 });
 
-function radiusAlong(x: number, y: number, z: number): number {
-  const point = surfaceAlong({ x, y, z }, head.skull);
-  return Math.hypot(point.x, point.y, point.z);
-}
+const layer = (from: number, over: number, count: number): Layer => ({ fromMm: new Float32Array(count).fill(from), overMm: new Float32Array(count).fill(over) });
+const lightOf = (own: Layer, others: Partial<Light> = {}): Light => ({
+  own, old: null, foil: new Int16Array(own.fromMm.length), formula: new Uint8Array(own.fromMm.length), formulas: ['A'], lowlit: new Uint8Array(own.fromMm.length), shadow: null, grownMm: 0, ...others,
+});
 
 describe('what is seen', () => {
   test('the weights of a pixel are one together', () => {
-    const surface = seenFrom(head, makeStrands(head, roots, TIED, () => 300), 'back');
-    const whole = new Map<number, number>();
-    for (let i = 0; i < surface.count; i += 1) whole.set(surface.pixel[i], (whole.get(surface.pixel[i]) ?? 0) + surface.weight[i]);
-    for (const sum of whole.values()) expect(Math.abs(sum - 1)).toBeLessThan(1e-4);
+    const { start, weight } = seenFrom(head, makeStrands(head, roots, TIED, () => 300), 'back');
+    let most = 0;
+    for (let p = 0; p + 1 < start.length; p += 1) {
+      if (start[p] === start[p + 1]) continue;
+      let sum = 0;
+      for (let i = start[p]; i < start[p + 1]; i += 1) sum += weight[i];
+      most = Math.max(most, Math.abs(sum - 1));
+    }
+    expect(most).toBeLessThan(1e-4);
   });
 
   test('from behind, the client’s left is on the left', () => {
-    const [right, , toward] = cameraOf('back');
+    const [right, , toward] = axesOf('back');
     expect(right[0]).toBeCloseTo(-1, 9);
     expect(toward[2]).toBeCloseTo(-1, 9);
   });
 
-  test('a strand all light is as bright as it is seen, none light not at all', () => {
+  test('hair all light is as bright as it is seen, none light not at all', () => {
     const surface = seenFrom(head, makeStrands(head, roots, DOWN, () => 300), 'left');
-    const all = { fromMm: new Float32Array(roots.count), overMm: new Float32Array(roots.count) };
-    expect(brightnessOf(surface, all)).toBeCloseTo(1, 6);
-    expect(brightnessOf(surface, { ...all, fromMm: all.fromMm.map(() => Infinity) })).toBe(0);
+    expect(brightnessOf(surface, litOf(surface, lightOf(layer(0, 0, roots.count))))).toBeCloseTo(1, 6);
+    expect(brightnessOf(surface, litOf(surface, lightOf(layer(Infinity, 0, roots.count))))).toBe(0);
   });
 });
 
-test('light begins at its start and is full after its feather; growth moves it out', () => {
-  const light = { fromMm: Float32Array.of(20), overMm: Float32Array.of(10) };
-  expect([10, 20, 25, 30, 90].map((d) => lightAt(light, 0, d))).toEqual([0, 0, 0.5, 1, 1]);
+describe('light along a strand', () => {
+  const at = (light: Light, ...mm: number[]) => mm.map((d) => lightAt(light, 0, d));
+
+  test('begins at its start and is full after its feather', () => expect(at(lightOf(layer(20, 10, 1)), 10, 20, 25, 30, 90)).toEqual([0, 0, 0.5, 1, 1]));
+  test('of an earlier service counts where it is lighter', () => expect(at(lightOf(layer(40, 0, 1), { old: layer(60, 20, 1) }), 30, 50, 70)).toEqual([0, 1, 1]));
+  test('is covered by a root shadow, which runs out and grows away', () => {
+    expect(at(lightOf(layer(0, 0, 1), { shadow: { mm: 20 } }), 10, 20, 30, 40)).toEqual([0, 0, 0.5, 1]);
+    expect(at(lightOf(layer(10, 0, 1), { shadow: { mm: 20 }, grownMm: 10 }), 5, 30, 40, 50)).toEqual([0, 0, 0.5, 1]);
+  });
 });
 
 describe('looks', () => {
-  const tied = wornHair(technique('four-quarters'), TIED);
-  const down = wornHair(technique('four-quarters'), DOWN);
-  const look = (key: string, hair: WornHair, grownMm = 0) => lookOn(hair, technique(key), engine, grownMm);
+  const sown = hairRoots(emptyPlan('x').head, 20_000);
+  const tied = layHair(sown, emptyPlan('x').hair, TIED);
+  const down = layHair(sown, emptyPlan('x').hair, DOWN);
+  const look = (plan: Plan, hair: WornHair, facts: LightFacts = {}) => {
+    const computed = engine.compute(plan);
+    return lookOf(hair, lightOn(hair, plan, computed, facts), computed);
+  };
 
   test('no foils: all is as it grew, and the whole hairline is unlit', () => {
-    const look = lookAt(emptyPlan('Empty'), engine, TIED, 0, 15_000);
-    expect(Object.values(look.brightness)).toEqual(views.map(() => 0));
-    expect(look.longestUnlit!.mm).toBeGreaterThan(600);
+    const own = lookAt(emptyPlan('Empty'), engine, TIED, {}, 15_000);
+    expect(Object.values(own.brightness)).toEqual(VIEW_NAMES.map(() => 0));
+    expect(Object.values(own.stripe)).toEqual(VIEW_NAMES.map(() => 0));
+    expect(own.unlit![0].mm).toBeGreaterThan(600);
   });
 
   test('a rim lights the hairline when tied back; a part panel leaves it dark', () => {
-    const rim = look('perimeter-up', tied);
-    const part = look('crossed-part', tied);
-    expect(rim.longestUnlit!.mm).toBeLessThan(80);
-    expect(part.longestUnlit!.mm).toBeGreaterThan(500);
+    const rim = look(technique('perimeter-up'), tied);
+    const part = look(technique('crossed-part'), tied);
+    expect(rim.unlit![0].mm).toBeLessThan(80);
+    expect(part.unlit![0].mm).toBeGreaterThan(500);
     // Thirteen foils where they are seen are brighter at the face than a part panel is.
     expect(rim.brightness.front).toBeGreaterThan(3 * part.brightness.front);
   });
 
   test('worn down the part panel shows from above, the rim does not', () => {
-    const rim = look('perimeter-up', down);
-    const part = look('crossed-part', down);
+    const rim = look(technique('perimeter-up'), down);
+    const part = look(technique('crossed-part'), down);
     expect(part.brightness.top).toBeGreaterThan(3 * rim.brightness.top);
+    expect(part.part!).toBeGreaterThan(3 * rim.part!);
   });
 
   test('growth never makes anything brighter', () => {
-    const looks = [0, 12, 36].map((grown) => look('four-quarters', tied, grown));
-    for (const view of views) {
+    const looks = [0, 12, 36].map((grownMm) => look(technique('four-quarters'), tied, { grownMm }));
+    for (const view of VIEW_NAMES) {
       expect(looks[1].brightness[view]).toBeLessThan(looks[0].brightness[view]);
       expect(looks[2].brightness[view]).toBeLessThan(looks[1].brightness[view]);
     }
@@ -116,16 +169,16 @@ describe('looks', () => {
 
   test('the same plan looks the same twice, and its mirror image within two in a hundred', () => {
     const plan: Plan = technique('hairline-and-threes');
-    const own = lookOn(tied, plan, engine);
+    const own = look(plan, tied);
     expect(lookAt(plan, createPatternEngine(), TIED)).toEqual(own);
-    const other = lookOn(tied, mirrorPlan(plan), engine);
+    const other = look(mirrorPlan(plan), tied);
     expect(Math.abs(other.brightness.left / own.brightness.right - 1)).toBeLessThan(0.02);
     expect(Math.abs(other.brightness.back / own.brightness.back - 1)).toBeLessThan(0.02);
   });
 
   test('twice the strands change what is seen by less than eight in a hundred', () => {
     const plan = technique('four-quarters');
-    const [some, many] = [lookOn(tied, plan, engine), lookAt(plan, engine, TIED, 0, 40_000)];
+    const [some, many] = [look(plan, tied), lookAt(plan, engine, TIED, {}, 40_000)];
     for (const view of ['left', 'back'] as const) expect(Math.abs(many.brightness[view] / some.brightness[view] - 1)).toBeLessThan(0.08);
   });
 });

@@ -1,23 +1,29 @@
-import { directionAt, surfaceAlong, type Head } from '../head';
+import type { Head } from '../head';
+import { cameraOf, type Camera } from './camera';
+import { noiseOf } from './noise';
+import { skinDepth } from './skin';
 import type { Strands } from './strands';
-import { VIEWS, type View } from './ways';
+import type { View } from './ways';
 
-const { ceil, cos, exp, floor, hypot, max, min, sin } = Math;
+const { ceil, exp, floor, max, abs } = Math;
 
-/** What is seen of the hair from one side: every stretch of a strand that shows, with how much of it shows. */
+/** What is seen of the hair from one side: stretches of strands that show, sorted by pixel, with how much of it each is. */
 export interface Surface {
   readonly view: View;
+  readonly camera: Camera;
   readonly count: number;
+  /** Stretches of pixel p: start[p] … start[p + 1] − 1. */
+  readonly start: Uint32Array;
   /** Which strand. */
   readonly strand: Uint32Array;
   /** Distance along it from the root, mm. */
   readonly along: Float32Array;
   /** How much of its pixel it is: 0–1, all of a pixel together 1. */
   readonly weight: Float32Array;
-  /** Its pixel: row · columns + column. */
-  readonly pixel: Uint32Array;
-  readonly columns: number;
-  readonly rows: number;
+  /** Where hair lies nearest to the onlooker, mm by pixel; the skin's depth where there is none. */
+  readonly depth: Float32Array;
+  /** Pixels that show hair. */
+  readonly covered: number;
 }
 
 /** Edge of a pixel, mm: 1–3 are fine, 4 is not. */
@@ -26,155 +32,172 @@ export const PIXEL_MM = 2;
 const SOFT_MM = 2.5;
 /** Deeper than so many of them nothing shows. */
 const CUT = 2.5;
-/** The skull stands in the way of what is behind it, drawn a little smaller, mm. */
-const SKULL_INSIDE_MM = 0.6;
-/** Half the width and height of what is looked at, and how far down it goes, average head, mm. */
-const BOX = { half: 150, up: 150, down: 330 } as const;
+/** e^(−x) up to the cut, tabulated: it is asked a million times a view. */
+const SHOWS_STEPS = 100;
+const SHOWS = Float64Array.from({ length: CUT * SHOWS_STEPS }, (_, i) => exp(-(i + 0.5) / SHOWS_STEPS));
+/** Of what shows in a pixel about so many stretches are drawn by lot, each in proportion to how much it shows. */
+const DRAWN = 10;
 
 /**
- * What is seen from one side: a first pass finds the nearest hair of every pixel, a second one weighs all hair by how far it
- * lies behind that.
+ * What is seen from one side: a first pass finds the nearest hair of every pixel, a second how much shows behind it, a third
+ * draws lots among it. Cost linear in strands.
  */
-export function seenFrom(head: Head, strands: Strands, view: View): Surface {
-  const { k } = head;
-  const columns = ceil((2 * BOX.half * k) / PIXEL_MM);
-  const rows = ceil(((BOX.up + BOX.down) * k) / PIXEL_MM);
-  const nearest = skullDepth(head, view, columns, rows);
-  const samples = project(strands, view, k, columns, rows);
-  for (let i = 0; i < samples.count; i += 1) {
-    const { pixel, depth } = samples;
-    if (depth[i] > nearest[pixel[i]]) nearest[pixel[i]] = depth[i];
-  }
-  const whole = new Float32Array(columns * rows);
-  let count = 0;
-  for (let i = 0; i < samples.count; i += 1) {
-    const pixel = samples.pixel[i];
-    const behind = (nearest[pixel] - samples.depth[i]) / SOFT_MM;
+export function seenFrom(head: Head, strands: Strands, view: View, pixelMm = PIXEL_MM): Surface {
+  const camera = cameraOf(view, head.k, pixelMm);
+  const depth = skinDepthOf(head, view, camera).slice();
+  const list = stretchesOf(strands, camera, depth);
+  const { size } = list;
+  // Taken into the function: looked up through the module a million times, it costs more than it does.
+  const noise = noiseOf;
+  const whole = new Float32Array(depth.length);
+  for (let i = 0; i < size; i += 1) {
+    const pixel = list.pixel[i];
+    const behind = (depth[pixel] - list.depth[i]) / SOFT_MM;
     // From here on the depth is how much of it shows, so that it is reckoned once.
-    samples.depth[i] = behind > CUT ? 0 : exp(-behind);
-    if (samples.depth[i] === 0) continue;
-    whole[pixel] += samples.depth[i];
+    const share = behind < CUT ? SHOWS[(behind * SHOWS_STEPS) | 0] : 0;
+    list.depth[i] = share;
+    whole[pixel] += share;
+  }
+  // Drawn by a chance in proportion to its share, a stretch counts the same as every other that was drawn; a pixel with few keeps all.
+  let count = 0;
+  for (let i = 0; i < size; i += 1) {
+    const share = list.depth[i];
+    if (share === 0) continue;
+    const pixel = list.pixel[i];
+    const chance = (share * DRAWN) / whole[pixel];
+    if (chance < 1 && noise(strands.seed[list.strand[i]], 16 + floor(list.along[i] * 8)) >= chance) continue;
+    list.pixel[count] = pixel;
+    list.strand[count] = list.strand[i];
+    list.along[count] = list.along[i];
+    list.depth[count] = chance < 1 ? whole[pixel] / DRAWN : share;
     count += 1;
   }
-  const seen = { strand: new Uint32Array(count), along: new Float32Array(count), weight: new Float32Array(count), pixel: new Uint32Array(count) };
-  let at = 0;
-  for (let i = 0; i < samples.count; i += 1) {
-    if (samples.depth[i] === 0) continue;
-    seen.strand[at] = samples.strand[i];
-    seen.along[at] = samples.along[i];
-    seen.weight[at] = samples.depth[i] / whole[samples.pixel[i]];
-    seen.pixel[at] = samples.pixel[i];
-    at += 1;
+  return sorted(view, camera, depth, count, list);
+}
+
+/** Puts stretches in order of their pixels and makes the weights of each pixel one together. */
+function sorted(view: View, camera: Camera, depth: Float32Array, count: number, { pixel, strand, along, depth: weight }: Stretches): Surface {
+  const pixels = depth.length;
+  const start = new Uint32Array(pixels + 1);
+  const whole = new Float32Array(pixels);
+  for (let i = 0; i < count; i += 1) {
+    start[pixel[i] + 1] += 1;
+    whole[pixel[i]] += weight[i];
   }
-  return { view, count, ...seen, columns, rows };
+  let covered = 0;
+  for (let p = 0; p < pixels; p += 1) {
+    if (start[p + 1] > 0) covered += 1;
+    start[p + 1] += start[p];
+  }
+  const next = start.slice();
+  const out = { strand: new Uint32Array(count), along: new Float32Array(count), weight: new Float32Array(count) };
+  for (let i = 0; i < count; i += 1) {
+    const at = next[pixel[i]];
+    next[pixel[i]] += 1;
+    out.strand[at] = strand[i];
+    out.along[at] = along[i];
+    out.weight[at] = weight[i] / whole[pixel[i]];
+  }
+  return { view, camera, count, start, ...out, depth, covered };
 }
 
-interface Samples {
-  readonly count: number;
-  readonly strand: Uint32Array;
-  readonly along: Float32Array;
-  readonly pixel: Uint32Array;
-  /** Towards the onlooker, mm. */
-  readonly depth: Float32Array;
+/** Stretches of hair, each about a pixel long, in one view. */
+interface Stretches {
+  size: number;
+  pixel: Uint32Array;
+  strand: Uint32Array;
+  along: Float32Array;
+  /** Towards the onlooker, mm; later how much of it shows. */
+  depth: Float32Array;
 }
 
-/** Every stretch of hair that falls into the picture, about a pixel long each. */
-function project(strands: Strands, view: View, k: number, columns: number, rows: number): Samples {
-  const [right, up, toward] = cameraOf(view);
-  // Steps of the walk are no longer than this many pixels.
-  const most = strands.used.reduce((sum, used) => sum + max(0, used - 1), 0) * (ceil(strands.stepMm / PIXEL_MM) + 1);
-  const out = { strand: new Uint32Array(most), along: new Float32Array(most), pixel: new Uint32Array(most), depth: new Float32Array(most) };
-  let count = 0;
-  for (let s = 0; s < strands.count; s += 1) {
-    const start = 3 * strands.points * s;
-    for (let p = 0; p + 1 < strands.used[s]; p += 1) {
-      const i = start + 3 * p;
-      const ax = strands.xyz[i];
-      const ay = strands.xyz[i + 1];
-      const az = strands.xyz[i + 2];
-      const dx = strands.xyz[i + 3] - ax;
-      const dy = strands.xyz[i + 4] - ay;
-      const dz = strands.xyz[i + 5] - az;
-      const steps = min(ceil(strands.stepMm / PIXEL_MM) + 1, max(1, ceil(hypot(dx, dy, dz) / PIXEL_MM)));
-      for (let n = 0; n < steps; n += 1) {
-        const f = (n + 0.5) / steps;
-        const x = ax + dx * f;
-        const y = ay + dy * f;
-        const z = az + dz * f;
-        const column = floor((x * right[0] + y * right[1] + z * right[2] + BOX.half * k) / PIXEL_MM);
-        const row = floor((BOX.up * k - (x * up[0] + y * up[1] + z * up[2])) / PIXEL_MM);
-        if (column < 0 || row < 0 || column >= columns || row >= rows) continue;
-        out.strand[count] = s;
-        out.along[count] = (p + f) * strands.stepMm;
-        out.pixel[count] = row * columns + column;
-        out.depth[count] = x * toward[0] + y * toward[1] + z * toward[2];
-        count += 1;
+/** Used again for every view: a million entries are not asked for anew each time. */
+const scratch: Stretches = withRoom(1 << 16);
+
+function withRoom(room: number): Stretches {
+  return { size: 0, pixel: new Uint32Array(room), strand: new Uint32Array(room), along: new Float32Array(room), depth: new Float32Array(room) };
+}
+
+function makeRoom(list: Stretches): void {
+  const more = withRoom(2 * list.pixel.length);
+  for (const key of ['pixel', 'strand', 'along', 'depth'] as const) {
+    more[key].set(list[key]);
+    (list[key] as Uint32Array | Float32Array) = more[key];
+  }
+}
+
+/**
+ * All stretches that fall into the picture and are not hidden; leaves in `nearest` the depth of the nearest hair by pixel.
+ * The list is used again by the next call.
+ */
+function stretchesOf({ count, points, used, xyz, stepMm }: Strands, camera: Camera, nearest: Float32Array): Stretches {
+  const { columns, rows, pixelMm, leftMm, upMm } = camera;
+  const [rx, ry, rz] = camera.right;
+  const [ux, uy, uz] = camera.up;
+  const [tx, ty, tz] = camera.toward;
+  const per = 1 / pixelMm;
+  // What lies further behind the nearest than this can no longer show; a step of the walk comes forward by at most its length.
+  const slack = CUT * SOFT_MM + stepMm;
+  const list = scratch;
+  list.size = 0;
+  let { pixel, strand, along, depth } = list;
+  let room = pixel.length;
+  let n = 0;
+  for (let s = 0; s < count; s += 1) {
+    let c0 = 0;
+    let r0 = 0;
+    let d0 = 0;
+    let hidden0 = true;
+    for (let p = 0, i = 3 * points * s; p < used[s]; p += 1, i += 3) {
+      const x = xyz[i];
+      const y = xyz[i + 1];
+      const z = xyz[i + 2];
+      const c1 = (x * rx + y * ry + z * rz + leftMm) * per;
+      const r1 = (upMm - (x * ux + y * uy + z * uz)) * per;
+      const d1 = x * tx + y * ty + z * tz;
+      const hidden1 = c1 < 0 || r1 < 0 || c1 >= columns || r1 >= rows || d1 < nearest[(r1 | 0) * columns + (c1 | 0)] - slack;
+      if (p > 0 && !(hidden0 && hidden1)) {
+        const dc = c1 - c0;
+        const dr = r1 - r0;
+        const steps = max(1, ceil(max(abs(dc), abs(dr))));
+        const each = 1 / steps;
+        if (n + steps > room) {
+          makeRoom(list);
+          ({ pixel, strand, along, depth } = list);
+          room = pixel.length;
+        }
+        for (let f = 0.5 * each; f < 1; f += each) {
+          const c = c0 + dc * f;
+          const r = r0 + dr * f;
+          if (c < 0 || r < 0 || c >= columns || r >= rows) continue;
+          const at = (r | 0) * columns + (c | 0);
+          const d = d0 + (d1 - d0) * f;
+          if (d < nearest[at] - slack) continue;
+          if (d > nearest[at]) nearest[at] = d;
+          pixel[n] = at;
+          strand[n] = s;
+          along[n] = (p - 1 + f) * stepMm;
+          depth[n] = d;
+          n += 1;
+        }
       }
+      c0 = c1;
+      r0 = r1;
+      d0 = d1;
+      hidden0 = hidden1;
     }
   }
-  return { count, ...out };
+  list.size = n;
+  return list;
 }
 
-type Axis = readonly [number, number, number];
+const kept = new WeakMap<Head, Map<string, Float32Array>>();
 
-/** Right, up and towards the onlooker, as unit vectors of the head's axes. */
-export function cameraOf(view: View): readonly [Axis, Axis, Axis] {
-  const azimuth = (VIEWS[view].azimuthDeg * Math.PI) / 180;
-  const height = (VIEWS[view].heightDeg * Math.PI) / 180;
-  const toward: Axis = [sin(azimuth) * cos(height), sin(height), cos(azimuth) * cos(height)];
-  const right: Axis = [cos(azimuth), 0, -sin(azimuth)];
-  const up: Axis = [
-    toward[1] * right[2] - toward[2] * right[1],
-    toward[2] * right[0] - toward[0] * right[2],
-    toward[0] * right[1] - toward[1] * right[0],
-  ];
-  return [right, up, toward];
-}
-
-/** Depth of the skull in every pixel; −∞ beside it. */
-function skullDepth(head: Head, view: View, columns: number, rows: number): Float32Array {
-  const depth = new Float32Array(columns * rows).fill(-Infinity);
-  const [right, up, toward] = cameraOf(view);
-  const points = skullPoints(head);
-  for (let i = 0; i < points.length; i += 3) {
-    const x = points[i];
-    const y = points[i + 1];
-    const z = points[i + 2];
-    const column = floor((x * right[0] + y * right[1] + z * right[2] + BOX.half * head.k) / PIXEL_MM);
-    const row = floor((BOX.up * head.k - (x * up[0] + y * up[1] + z * up[2])) / PIXEL_MM);
-    if (column < 1 || row < 1 || column + 1 >= columns || row + 1 >= rows) continue;
-    const near = x * toward[0] + y * toward[1] + z * toward[2];
-    // A pixel to every side as well, so that the points leave no holes.
-    for (let r = row - 1; r <= row + 1; r += 1) {
-      for (let c = column - 1; c <= column + 1; c += 1) {
-        const at = r * columns + c;
-        const own = r === row && c === column ? near : near - 1;
-        if (own > depth[at]) depth[at] = own;
-      }
-    }
-  }
+function skinDepthOf(head: Head, view: View, camera: Camera): Float32Array {
+  const all = kept.get(head) ?? new Map<string, Float32Array>();
+  kept.set(head, all);
+  const key = `${view} ${camera.pixelMm}`;
+  const depth = all.get(key) ?? skinDepth(head, camera);
+  all.set(key, depth);
   return depth;
-}
-
-const kept = new WeakMap<Head, Float32Array>();
-
-/** Points all over the skull, closer than a pixel, packed xyz; made once for a head. */
-function skullPoints(head: Head): Float32Array {
-  const own = kept.get(head);
-  if (own) return own;
-  const out: number[] = [];
-  const steps = 260;
-  for (let i = 0; i <= steps; i += 1) {
-    const polar = (Math.PI * i) / steps;
-    const round = max(8, ceil(2 * steps * sin(polar)));
-    for (let j = 0; j < round; j += 1) {
-      const { x, y, z } = surfaceAlong(directionAt((2 * Math.PI * j) / round, polar), head.skull);
-      const size = hypot(x, y, z);
-      const inside = (size - SKULL_INSIDE_MM) / size;
-      out.push(x * inside, y * inside, z * inside);
-    }
-  }
-  const points = Float32Array.from(out);
-  kept.set(head, points);
-  return points;
 }

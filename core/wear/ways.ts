@@ -1,8 +1,21 @@
-/** How the hair is worn. */
+/** How the hair is worn. A part lies so far from the middle, mm, + the client's left. */
 export type Way =
-  /** Down, parted so far from the middle, mm, + the client's left. */
   | { readonly kind: 'down'; readonly partMm: number }
+  /** Parted in a zigzag about that line. */
+  | { readonly kind: 'zigzag'; readonly partMm: number }
+  /** Brought forward over the shoulders, so that the underneath shows. */
+  | { readonly kind: 'forward'; readonly partMm: number }
+  /** Down, the crown split by wind. */
+  | { readonly kind: 'blown'; readonly partMm: number }
+  /** The top clipped up, the underneath falling. */
+  | { readonly kind: 'lifted' }
+  /** The upper hair tied at the back, the rest down. */
+  | { readonly kind: 'half-up' }
   | { readonly kind: 'tied'; readonly at: 'low' | 'middle' | 'high' };
+
+/** How the hair bends. */
+export const CURLS = ['straight', 'wavy', 'curly', 'coily'] as const;
+export type Curl = (typeof CURLS)[number];
 
 /** From where the head is looked at; the client's left is screen-left in every one but the front, which is seen as it is. */
 export const VIEWS = {
@@ -13,3 +26,26 @@ export const VIEWS = {
   top: { azimuthDeg: 180, heightDeg: 80 },
 } as const;
 export type View = keyof typeof VIEWS;
+export const VIEW_NAMES = Object.keys(VIEWS) as readonly View[];
+
+/** Furthest that a part can be put from the middle: beyond it lies the side of the head, mm. */
+export const MOST_PART_MM = 60;
+
+/** One word for a way, the same for ways that lay the hair alike. */
+export function wayKey(way: Way): string {
+  if (way.kind === 'tied') return `tied ${way.at}`;
+  return 'partMm' in way ? `${way.kind} ${way.partMm}` : way.kind;
+}
+
+/** As it is said. */
+export function wayName(way: Way): string {
+  switch (way.kind) {
+    case 'down': return 'down';
+    case 'zigzag': return 'zigzag part';
+    case 'forward': return 'brought forward';
+    case 'blown': return 'crown blown open';
+    case 'lifted': return 'underneath lifted free';
+    case 'half-up': return 'half up';
+    case 'tied': return { low: 'tied low', middle: 'tied back', high: 'tied high' }[way.at];
+  }
+}

@@ -1,0 +1,277 @@
+import type { Vec3 } from '../head';
+import { toOpened, type Head } from '../head';
+import { brightnessStep, panelAt, type ComputedPlan, type Plan } from '../pattern';
+import { middleOf, pointOnHairline, type Unlit } from './hairline-light';
+import type { Look, UnlitPlace } from './look';
+import type { WearMend } from './mends';
+import type { PartTolerance } from './part-tolerance';
+import { LINE_SEEN } from './root-line';
+import type { Worth } from './worth';
+import { VIEW_NAMES, type View, type Way } from './ways';
+
+export const FINDINGS = ['brightness', 'unlit', 'stripe', 'part', 'root-line', 'demarcation', 'under', 'crown', 'warm', 'sides', 'hairline-worth'] as const;
+export type FindingKey = (typeof FINDINGS)[number];
+
+/** What an onlooker would notice: an estimate of placement and contrast, with where to look and what could be done. */
+export interface Finding {
+  readonly key: FindingKey;
+  /** With its figure, in a sentence. */
+  readonly words: string;
+  readonly why: string;
+  /** Nothing to mind. */
+  readonly fine: boolean;
+  /** How to look at it. */
+  readonly way: Way;
+  readonly view: View;
+  /** Point of the head, mm. */
+  readonly at?: Vec3;
+  /** The panel that causes it. */
+  readonly panel?: string;
+  readonly mend?: WearMend;
+}
+
+/** From these on a finding is one to mind. Working assumptions, in the order of the measures. */
+export const WEAR_LIMITS = {
+  /** Longest stretch of hairline without light, mm: the hand-wide check of the workbench. */
+  unlitMm: 30,
+  /** Stripes that are seen across a room. */
+  stripe: 0.2,
+  /** A part that moves at all moves about a finger's width, mm. */
+  partMm: 15,
+  /** Light of the underneath, and of the crown against all of the back. */
+  under: 0.04,
+  crown: 0.35,
+  /** Old light whose line stands out. */
+  demarcation: LINE_SEEN,
+  /** Share of what is seen that is halfway lifted and looks warm. */
+  warm: 0.12,
+  /** Left against right. */
+  sides: 0.12,
+} as const;
+
+/** Everything that the findings are said from. */
+export interface Seen {
+  readonly plan: Plan;
+  readonly computed: ComputedPlan;
+  readonly head: Head;
+  readonly down: { readonly way: Way; readonly look: Look };
+  readonly tied: { readonly way: Way; readonly look: Look };
+  /** Weeks since the service that are looked at. */
+  readonly weeks: number;
+  readonly lifted?: { readonly way: Way; readonly look: Look };
+  readonly blown?: { readonly way: Way; readonly look: Look };
+  readonly worth?: Worth;
+  readonly part?: PartTolerance;
+  readonly line?: { readonly weeks: number | null; readonly weeksBetween: number | null };
+  /** Old line where it has grown to: as it is, and under this plan; and how far from the scalp, mm. */
+  readonly demarcation?: { readonly before: number; readonly now: number; readonly atMm: number };
+  /** Share of what is seen, worn down, that is halfway lifted. */
+  readonly warm?: number;
+  /** Points that the rows at the hairline earn, with the root shadow and without, and their minutes. */
+  readonly shadowed?: { readonly mm: number; readonly withPoints: number; readonly withoutPoints: number; readonly minutes: number; readonly panels: readonly string[] };
+  readonly brightnessWish: number;
+  readonly partMoves: 'never' | 'sometimes' | 'often' | null;
+}
+
+const percent = (share: number) => `${Math.round(share * 100)} %`;
+const VIEW_WORDS: Readonly<Record<View, string>> = { front: 'from the front', left: 'from the left', right: 'from the right', back: 'from behind', top: 'from above' };
+
+/** What would be noticed, what matters most first. A head without foils has one finding. */
+export function findingsOf(seen: Seen): Finding[] {
+  const { down, computed } = seen;
+  if (computed.sheet.foils.length + computed.sheet.painted.length === 0) {
+    return [{ key: 'brightness', fine: true, way: down.way, view: 'back', words: 'No foils yet: the hair is as it grew.', why: 'Lay a pattern in the workbench, then look at it here.' }];
+  }
+  return [brightness, unlit, stripe, part, line, demarcation, under, crown, warm, sides, shadow].flatMap((say) => say(seen));
+}
+
+function brightness({ down, tied, computed, brightnessWish }: Seen): Finding[] {
+  const { words, share } = brightnessStep(brightnessWish);
+  const { lightenedShare } = computed.sheet.totals;
+  const mean = (look: Look) => VIEW_NAMES.reduce((sum, view) => sum + look.brightness[view], 0) / VIEW_NAMES.length;
+  const off = lightenedShare < share[0] ? 'less than' : lightenedShare > share[1] ? 'more than' : 'as';
+  return [{
+    key: 'brightness', fine: off === 'as', way: down.way, view: 'back',
+    words: `${percent(mean(down.look))} of what is seen is light worn down, ${percent(mean(tied.look))} tied back.`,
+    why: `${percent(lightenedShare)} of the hair is lightened, ${off} the wish asks: ${words}, ${Math.round(share[0] * 100)}–${percent(share[1])}.`,
+  }];
+}
+
+const SIDE_VIEWS: readonly { to: number; view: (deg: number) => View }[] = [
+  { to: 40, view: () => 'front' }, { to: 140, view: (deg) => (deg > 0 ? 'left' : 'right') }, { to: 181, view: () => 'back' },
+];
+
+function unlit({ tied, head, computed }: Seen): Finding[] {
+  const all = tied.look.unlit ?? [];
+  const long = all.filter(({ mm }) => mm > WEAR_LIMITS.unlitMm).slice(0, 3);
+  if (long.length === 0) {
+    return [{
+      key: 'unlit', fine: true, way: tied.way, view: 'left',
+      words: all.length === 0 ? 'Tied back, the hairline is lit all round.' : `Tied back, no stretch of hairline is dark for more than ${Math.round(all[0].mm)} mm.`,
+      why: 'Two or three rows behind the hairline are seen when hair is up.',
+    }];
+  }
+  return long.map((own) => {
+    const deg = middleOf(own.fromDeg, own.toDeg);
+    const at = pointOnHairline(head, deg);
+    return {
+      key: 'unlit' as const, fine: false, way: tied.way, view: SIDE_VIEWS.find(({ to }) => Math.abs(deg) < to)!.view(deg), at,
+      words: `Tied back, ${Math.round(own.mm)} mm of hairline are dark: ${stretchWords(own)}.`,
+      why: /ear/.test(own.place) ? 'Around and behind the ear is the spot that people miss.' : 'Two or three rows behind the hairline are seen when hair is up.',
+      panel: panelBehind(head, computed, deg), mend: { kind: 'rim' as const, fromDeg: own.fromDeg, toDeg: own.toDeg },
+    };
+  });
+}
+
+/** A stretch longer than this is no longer at one place, mm. */
+const LONG_MM = 180;
+
+function stretchWords({ mm, place, fromDeg, toDeg }: UnlitPlace): string {
+  if (mm <= LONG_MM) return place;
+  const middle = middleOf(fromDeg, toDeg);
+  if (Math.abs(middle) < 40) return 'round the face';
+  return Math.abs(middle) > 150 ? 'round the back' : `along the ${middle > 0 ? 'left' : 'right'}`;
+}
+
+/** The panel that has the hair just behind a place of the hairline. */
+function panelBehind(head: Head, { drawing }: ComputedPlan, azimuthDeg: number): string | undefined {
+  const place = head.locate(pointOnHairline(head, azimuthDeg));
+  for (const mm of [6, 14, 24, 40, 60]) {
+    const found = panelAt(drawing, toOpened(head, head.pointAt(place.azimuth, Math.max(0, place.hairArc - mm))));
+    if (found) return found;
+  }
+  return undefined;
+}
+
+function stripe({ tied, down, worth, computed, plan }: Seen): Finding[] {
+  const of = ({ look, way }: Seen['tied']) => VIEW_NAMES.map((view) => ({ view, way, figure: look.stripe[view], brightness: look.brightness[view] }));
+  const [worst] = [...of(tied), ...of(down)].filter(({ view }) => view !== 'front').sort((a, b) => b.figure - a.figure);
+  if (!worst) return [];
+  const fine = worst.figure < WEAR_LIMITS.stripe;
+  const how = worst.way.kind === 'tied' ? 'tied back' : 'worn down';
+  const panel = fine ? undefined : slicedPanel(worth, computed, plan);
+  return [{
+    key: 'stripe', fine, way: worst.way, view: worst.view,
+    words: fine ? `No stripes: ${worst.figure.toFixed(2)} at most, ${VIEW_WORDS[worst.view]}, ${how}.` : `Stripes ${VIEW_WORDS[worst.view]}, ${how}: ${worst.figure.toFixed(2)}.`,
+    why: 'About 0.09 is chance; from 0.20 on single rows are told apart. Horizontal slices stripe when hair is lifted back.',
+    ...(panel && { panel: panel.id, ...(panel.slices && { mend: { kind: 'weave' as const, panel: panel.id, name: panel.name } }) }),
+  }];
+}
+
+/** The panel whose rows earn most light, slices before weaves. */
+function slicedPanel(worth: Worth | undefined, { sheet }: ComputedPlan, plan: Plan): { id: string; name: string; slices: boolean } | undefined {
+  const [most] = plan.panels
+    .map((panel) => {
+      const own = sheet.foils.map((foil, i) => ({ foil, points: worth?.foils[i] ?? foil.areaMm2 * foil.pickedShare })).filter(({ foil }) => foil.panel === panel.id);
+      const points = own.reduce((sum, { points: earned }) => sum + earned, 0);
+      const slices = own.some(({ foil }) => foil.gather === 'slice');
+      return { id: panel.id, name: panel.name, slices, points: points * (slices ? 3 : 1) };
+    })
+    .sort((a, b) => b.points - a.points);
+  return most && most.points > 0 ? most : undefined;
+}
+
+function part({ part: own, down, plan, partMoves, computed, head }: Seen): Finding[] {
+  if (!own || plan.head.part.none) return [];
+  const wanted = partMoves === 'never' ? 0 : partMoves === 'often' ? 25 : WEAR_LIMITS.partMm;
+  const fine = own.mm >= wanted;
+  const at = head.pointAt(Math.atan2(plan.head.part.offsetMm, 60), 60);
+  const words = own.leftMm === own.rightMm
+    ? own.mm === 0 ? 'Moved by a finger, the part goes dark.' : `The part may move ${own.mm} mm to either side.`
+    : `The part may move ${own.leftMm} mm to the left and ${own.rightMm} mm to the right.`;
+  return [{
+    key: 'part', fine, way: down.way, view: 'top', at, words,
+    why: 'As long as three quarters of the light beside it stay. Parts move: put foils in it and on both sides.',
+    ...(!fine && { panel: panelAt(computed.drawing, toOpened(head, at)), mend: { kind: 'part' as const, eachSideMm: wanted > 15 ? 40 : 25 } }),
+  }];
+}
+
+function line({ line: own, down, worth, computed }: Seen): Finding[] {
+  if (!own) return [];
+  const { weeks, weeksBetween } = own;
+  const fine = weeks === null || weeks >= (weeksBetween ?? 6);
+  // An estimate with a spread of about a quarter.
+  const range = weeks === null ? '' : `${Math.round(weeks * 0.75)}–${Math.round(weeks * 1.25)} weeks`;
+  const panels = fine ? [] : brightestPanels(worth, computed);
+  return [{
+    key: 'root-line', fine, way: down.way, view: 'top',
+    words: weeks === null ? 'No root line is drawn.' : weeks === 0 ? 'The root line shows at once.' : `The root line shows after about ${Math.round(weeks)} weeks (${range}).`,
+    why: weeksBetween === null ? 'Compared by their order rather than by the week.' : `The next visit is due after ${weeksBetween} weeks.`,
+    ...(panels.length > 0 && { panel: panels[0], mend: { kind: 'feather' as const, panels, mm: 30 } }),
+  }];
+}
+
+function brightestPanels(worth: Worth | undefined, { sheet }: ComputedPlan): string[] {
+  const points = new Map<string, number>();
+  sheet.foils.forEach(({ panel }, i) => points.set(panel, (points.get(panel) ?? 0) + (worth?.foils[i] ?? 1)));
+  return [...points].sort((a, b) => b[1] - a[1]).slice(0, 3).map(([panel]) => panel);
+}
+
+function demarcation({ demarcation: own, down }: Seen): Finding[] {
+  if (!own || own.before < WEAR_LIMITS.demarcation) return [];
+  const fine = own.now < WEAR_LIMITS.demarcation;
+  return [{
+    key: 'demarcation', fine, way: down.way, view: 'top',
+    words: fine ? `The old line, ${Math.round(own.atMm)} mm off, is broken.` : `The old line, ${Math.round(own.atMm)} mm off, still stands out.`,
+    why: `Its step was ${own.before.toFixed(2)} and is ${own.now.toFixed(2)}; from ${LINE_SEEN} on a line is seen.`,
+  }];
+}
+
+function under({ lifted }: Seen): Finding[] {
+  if (!lifted || lifted.look.under === null) return [];
+  const share = lifted.look.under;
+  const fine = share >= WEAR_LIMITS.under;
+  return [{
+    key: 'under', fine, way: lifted.way, view: 'back',
+    words: fine ? `Lifted free, ${percent(share)} of the underneath is light.` : `Lifted free, the underneath is dark: ${percent(share)} light.`,
+    why: 'It shows when hair is brought forward, tied or half up.',
+    ...(!fine && { mend: { kind: 'under' as const } }),
+  }];
+}
+
+function crown({ blown, down }: Seen): Finding[] {
+  if (!blown) return [];
+  const [open, back] = [blown.look.crown, down.look.brightness.back];
+  const fine = open >= WEAR_LIMITS.crown * back;
+  return [{
+    key: 'crown', fine, way: blown.way, view: 'back',
+    words: fine ? `Blown open, ${percent(open)} of the crown is light.` : `Blown open, the crown is dark: ${percent(open)} light.`,
+    why: 'People behind the client see it.',
+    ...(!fine && { mend: { kind: 'crown' as const } }),
+  }];
+}
+
+function warm({ warm: share, down }: Seen): Finding[] {
+  if (share === undefined || share < WEAR_LIMITS.warm / 2) return [];
+  return [{
+    key: 'warm', fine: share < WEAR_LIMITS.warm, way: down.way, view: 'top',
+    words: `${percent(share)} of what is seen is halfway lifted and looks warm.`,
+    why: 'A long feather is a warm band where the light begins, until it is toned or shadowed.',
+  }];
+}
+
+function sides({ down, tied }: Seen): Finding[] {
+  const [worst] = [down, tied].map(({ look, way }) => {
+    const { left, right } = look.brightness;
+    return { way, left, right, off: Math.abs(left - right) / Math.max(1e-9, (left + right) / 2) };
+  }).sort((a, b) => b.off - a.off);
+  if (worst.off < WEAR_LIMITS.sides) return [];
+  return [{
+    key: 'sides', fine: false, way: worst.way, view: worst.left > worst.right ? 'right' : 'left',
+    words: `The ${worst.left > worst.right ? 'left' : 'right'} is lighter: ${percent(worst.left)} left, ${percent(worst.right)} right.`,
+    why: 'Similar, not exact, is wanted; a side part makes a shallow and a heavy side.',
+  }];
+}
+
+function shadow({ shadowed, tied }: Seen): Finding[] {
+  if (!shadowed || shadowed.withoutPoints === 0) return [];
+  const { mm, withPoints, withoutPoints, minutes, panels } = shadowed;
+  const kept = withPoints / withoutPoints;
+  return [{
+    key: 'hairline-worth', fine: kept >= 0.5, way: tied.way, view: 'front', panel: panels[0],
+    words: `Under a root shadow of ${mm} mm the rows at the hairline keep ${percent(kept)} of their light, for ${Math.round(minutes)} minutes.`,
+    why: kept >= 0.5 ? 'They are worth their time.' : 'Minutes spent on a detailed hairline are mostly covered again: fewer, wider stitches there would do.',
+  }];
+}
+
+export type { Unlit };

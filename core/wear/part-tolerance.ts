@@ -1,0 +1,86 @@
+import { lightAt, type Light } from './light';
+import { partRegion } from './regions';
+import { layHair, type HairRoots } from './worn';
+import type { Plan } from '../pattern';
+import type { Curl } from './ways';
+
+const { abs, max } = Math;
+
+/** The part is moved so far to both sides of where it is worn, in steps of so much, mm. */
+export const PART_REACH_MM = 40;
+export const PART_STEP_MM = 5;
+/** A moved part is as good as its own while it keeps so much of the light, and at least so much at all. */
+const KEEPS = 0.75;
+const LEAST = 0.05;
+
+/** Light beside the part at one place. */
+export interface PartLight {
+  /** From the part as it is worn, mm, + the client's left. */
+  readonly byMm: number;
+  readonly light: number;
+}
+
+/** How far the part may move, mm, to each side. */
+export interface PartTolerance {
+  readonly leftMm: number;
+  readonly rightMm: number;
+  /** The smaller of both. */
+  readonly mm: number;
+}
+
+/** Places at which the part is looked at, its own first, then outwards to both sides. */
+export function partSteps(): number[] {
+  const out = [0];
+  for (let mm = PART_STEP_MM; mm <= PART_REACH_MM; mm += PART_STEP_MM) out.push(mm, -mm);
+  return out;
+}
+
+/** What is seen beside a part put somewhere else: enough to read the light of any pattern there. */
+export interface PartStrip {
+  readonly byMm: number;
+  readonly pixels: number;
+  readonly strand: Uint32Array;
+  readonly along: Float32Array;
+  readonly weight: Float32Array;
+}
+
+/** Lays the hair with its part moved and keeps what is seen beside it. */
+export function partStrip(roots: HairRoots, hair: Plan['hair'], partMm: number, byMm: number, curl: Curl = 'straight'): PartStrip {
+  const at = partMm + byMm;
+  const surface = layHair(roots, hair, { kind: 'down', partMm: at }, curl).surface('top');
+  const region = partRegion(roots.head, surface, at);
+  const kept: number[] = [];
+  let pixels = 0;
+  for (let p = 0; p + 1 < surface.start.length; p += 1) {
+    if (surface.start[p] === surface.start[p + 1] || !region(p)) continue;
+    pixels += 1;
+    for (let i = surface.start[p]; i < surface.start[p + 1]; i += 1) kept.push(i);
+  }
+  return {
+    byMm, pixels, strand: Uint32Array.from(kept, (i) => surface.strand[i]), along: Float32Array.from(kept, (i) => surface.along[i]), weight: Float32Array.from(kept, (i) => surface.weight[i]),
+  };
+}
+
+/** Light beside the part at that place. */
+export function partLightOf({ byMm, pixels, strand, along, weight }: PartStrip, light: Light): PartLight {
+  let sum = 0;
+  for (let i = 0; i < strand.length; i += 1) sum += weight[i] * lightAt(light, strand[i], along[i]);
+  return { byMm, light: pixels > 0 ? sum / pixels : 0 };
+}
+
+/** How far the part may move before it goes dark: three quarters of its own light, or of the mean, are kept. */
+export function partTolerance(lights: readonly PartLight[]): PartTolerance {
+  const own = lights.find(({ byMm }) => byMm === 0)?.light ?? 0;
+  const mean = lights.reduce((sum, { light }) => sum + light, 0) / max(1, lights.length);
+  const fine = (light: number) => light >= KEEPS * max(own, mean) && light >= LEAST;
+  const reach = (side: 1 | -1) => {
+    let mm = 0;
+    for (const { byMm, light } of lights.filter(({ byMm }) => byMm * side >= 0).sort((a, b) => abs(a.byMm) - abs(b.byMm))) {
+      if (!fine(light)) break;
+      mm = abs(byMm);
+    }
+    return mm;
+  };
+  const [leftMm, rightMm] = [reach(1), reach(-1)];
+  return { leftMm, rightMm, mm: Math.min(leftMm, rightMm) };
+}

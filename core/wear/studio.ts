@@ -1,0 +1,253 @@
+import { ZONES as ZONE_NAMES, type Zone } from '../head';
+import { foilSeconds } from '../clock';
+import { growthRate } from '../growth';
+import { createPatternEngine, type ComputedPlan, type PatternEngine, type Plan } from '../pattern';
+import { findingsOf, type Finding, type Seen } from './findings';
+import { hairlineLight } from './hairline-light';
+import { lengths, lightAt, type Light, type RootShadow } from './light';
+import { lightOn, lookOf, type Look } from './look';
+import { partLightOf, partStrip, partSteps, partTolerance, type PartStrip } from './part-tolerance';
+import { meanStripe, PHASES, shifted } from './phases';
+import { litOf } from './lit';
+import { rootWindows, stepBetween, weeksToLine } from './root-line';
+import { basesOf, paletteOf, type Colouring, type HairFacts } from './shade';
+import { stripeOf } from './stripe';
+import { worthOfFoils, type Worth, type WornShare } from './worth';
+import { hairRoots, layHair, USUAL_STRANDS, type HairRoots, type WornHair } from './worn';
+import { VIEW_NAMES, wayKey, type Curl, type View, type Way } from './ways';
+
+/** A plan on a client, as wear looks at it. */
+export interface WearSubject {
+  readonly plan: Plan;
+  readonly curl: Curl;
+  readonly colour: Omit<HairFacts, 'grownMm' | 'tonerLeft'>;
+  readonly mmPerWeek: number;
+  /** Weeks that a toner lasts; null where none is planned. */
+  readonly tonerWeeks: number | null;
+  readonly shadowMm: number | null;
+  /** Light left from the visit before: its plan, and what has grown since by zone (mm), or overall. */
+  readonly before: { readonly plan: Plan; readonly grownMm: number; readonly grownByZone: Readonly<Partial<Record<Zone, number>>> } | null;
+  /** Shares of the time that hair is worn tied and half up, 0–1. */
+  readonly tiedShare: number;
+  readonly halfUpShare: number;
+  readonly brightnessWish: number;
+  readonly partMoves: 'never' | 'sometimes' | 'often' | null;
+  readonly weeksBetween: number | null;
+}
+
+/** A bare plan as a subject: average growth, a neutral tone two levels up, worn down for three fifths of the time. */
+export function subjectOf(plan: Plan, known: Partial<WearSubject> = {}): WearSubject {
+  return {
+    plan, curl: 'straight', colour: { naturalLevel: 6, byZone: {}, regrowthMm: {}, targetLevel: 9, tone: null }, mmPerWeek: growthRate([]).mmPerWeek, tonerWeeks: null,
+    shadowMm: null, before: null, tiedShare: 0.4, halfUpShare: 0, brightnessWish: 3, partMoves: null, weeksBetween: null, ...known,
+  };
+}
+
+/** Hair laid in several ways is kept up to this; what was used longest ago goes first. */
+const MOST_BYTES = 160e6;
+const MOST_HEADS = 3;
+
+/**
+ * Lays hair and looks at it, remembering heads and ways of wearing: an edit of a pattern then only colours anew. What it
+ * remembers never changes a result.
+ */
+export class WearStudio {
+  private readonly heads = new Map<string, HairRoots>();
+  private readonly worn = new Map<string, WornHair>();
+  private readonly strips = new Map<string, PartStrip>();
+
+  constructor(readonly engine: PatternEngine = createPatternEngine(), private readonly strands = USUAL_STRANDS) {}
+
+  roots({ head }: Pick<Plan, 'head'>): HairRoots {
+    const key = headKey(head);
+    const own = this.heads.get(key) ?? hairRoots(head, this.strands);
+    this.heads.delete(key);
+    this.heads.set(key, own);
+    for (const old of this.heads.keys()) if (this.heads.size > MOST_HEADS) this.heads.delete(old);
+    return own;
+  }
+
+  hair({ head, hair }: Pick<Plan, 'head' | 'hair'>, way: Way, curl: Curl = 'straight'): WornHair {
+    const key = `${hairKey({ head, hair }, curl)} ${wayKey(way)}`;
+    const own = this.worn.get(key) ?? layHair(this.roots({ head }), hair, way, curl);
+    this.worn.delete(key);
+    this.worn.set(key, own);
+    this.forget(key);
+    return own;
+  }
+
+  /** Bytes of laid hair that are kept at present. */
+  get bytes(): number {
+    let sum = 0;
+    for (const own of this.worn.values()) sum += own.bytes();
+    return sum;
+  }
+
+  private forget(current: string): void {
+    for (const key of this.worn.keys()) {
+      if (this.bytes <= MOST_BYTES || key === current) return;
+      this.worn.delete(key);
+    }
+  }
+
+  private strip(subject: WearSubject, byMm: number): PartStrip {
+    const { plan, curl } = subject;
+    const { offsetMm } = plan.head.part;
+    const key = `${hairKey(plan, curl)} part ${offsetMm} ${byMm}`;
+    const own = this.strips.get(key) ?? partStrip(this.roots(plan), plan.hair, offsetMm, byMm, curl);
+    this.strips.set(key, own);
+    if (this.strips.size > 5 * partSteps().length) this.strips.delete(this.strips.keys().next().value!);
+    return own;
+  }
+
+  light({ plan, mmPerWeek, shadowMm, before }: WearSubject, weeks: number, computed: ComputedPlan = this.engine.compute(plan)): Light {
+    const roots = this.roots(plan);
+    const shadow: RootShadow | null = shadowMm === null ? null : { mm: shadowMm };
+    const { zone } = roots.index.roots;
+    return lightOn(roots, plan, computed, {
+      grownMm: weeks * mmPerWeek, shadow,
+      before: before && {
+        light: lightOn(roots, { ...before.plan, head: plan.head, hair: plan.hair }, this.engine.compute({ ...before.plan, head: plan.head, hair: plan.hair })),
+        grownMm: (root) => before.grownByZone[ZONE_NAMES[zone[root]]] ?? before.grownMm,
+      },
+    });
+  }
+
+  colouring(subject: WearSubject, weeks: number, light: Light = this.light(subject, weeks)): Colouring {
+    const { plan, colour, mmPerWeek, tonerWeeks } = subject;
+    const tonerLeft = tonerWeeks === null ? 0 : Math.max(0, 1 - weeks / Math.max(0.1, tonerWeeks));
+    const facts: HairFacts = { ...colour, grownMm: weeks * mmPerWeek, tonerLeft };
+    const { roots } = this.roots(plan).index;
+    return { light, bases: basesOf(roots, facts, lengths(plan, roots), light.lowlit), palette: paletteOf(facts) };
+  }
+
+  look(subject: WearSubject, way: Way, weeks: number): Look {
+    const computed = this.engine.compute(subject.plan);
+    return lookOf(this.hair(subject.plan, way, subject.curl), this.light(subject, weeks, computed), computed);
+  }
+
+  /** Ways in which the client wears her hair, with their shares of the time. */
+  shares({ plan, curl, tiedShare, halfUpShare }: WearSubject): WornShare[] {
+    const down = Math.max(0, 1 - tiedShare - halfUpShare);
+    const all: [Way, number][] = [[downOf(plan), down], [TIED, tiedShare], [{ kind: 'half-up' }, halfUpShare]];
+    return all.filter(([, share]) => share > 0).map(([way, share]) => ({ hair: this.hair(plan, way, curl), share }));
+  }
+
+  worth(subject: WearSubject, computed: ComputedPlan = this.engine.compute(subject.plan)): Worth {
+    return worthOfFoils(this.shares(subject), this.light(subject, 0, computed), computed.sheet.foils.length);
+  }
+
+  /**
+   * The findings, first what is quickly known, then what takes more geometries; each step is at most a few tenths of a second, so
+   * that it can be given up in between.
+   */
+  *findings(subject: WearSubject, weeks = 0): Generator<readonly Finding[]> {
+    const { plan, curl, mmPerWeek, weeksBetween, shadowMm } = subject;
+    const computed = this.engine.compute(plan);
+    const light = this.light(subject, weeks, computed);
+    const down = { way: downOf(plan), hair: this.hair(plan, downOf(plan), curl) };
+    const lookIn = (way: Way) => ({ way, look: lookOf(this.hair(plan, way, curl), light, computed) });
+    let seen: Seen = {
+      plan, computed, head: down.hair.head, weeks, down: { way: down.way, look: lookOf(down.hair, light, computed) }, tied: lookIn(TIED),
+      brightnessWish: subject.brightnessWish, partMoves: subject.partMoves,
+    };
+    yield findingsOf(seen);
+    if (computed.sheet.foils.length + computed.sheet.painted.length === 0) return;
+
+    const fresh = weeks === 0 ? light : this.light(subject, 0, computed);
+    const windows = rootWindows(down.hair.rootMap(), down.hair.strands, fresh);
+    seen = {
+      ...seen, worth: this.worth(subject, computed), warm: halfLifted(down.hair, light),
+      line: { weeks: weeksToLine(windows, mmPerWeek), weeksBetween },
+      ...(subject.before && { demarcation: this.demarcation(subject, down.hair) }),
+      ...(shadowMm !== null && { shadowed: this.shadowed(subject, computed) }),
+    };
+    yield findingsOf(seen);
+    seen = { ...seen, lifted: lookIn({ kind: 'lifted' }) };
+    yield findingsOf(seen);
+    seen = { ...seen, blown: lookIn({ kind: 'blown', partMm: plan.head.part.offsetMm }) };
+    yield findingsOf(seen);
+
+    // Stripes as the mean over phases of the pattern.
+    const looks = { down: [seen.down.look], tied: [seen.tied.look] };
+    for (const share of PHASES.slice(1)) {
+      const moved = this.light({ ...subject, plan: shifted(plan, computed.sheet, share) }, weeks);
+      for (const [key, way] of [['down', down.way], ['tied', TIED]] as const) {
+        const hair = this.hair(plan, way, curl);
+        const stripe = Object.fromEntries(VIEW_NAMES.map((view) => [view, stripeOf(hair.flow(view), litOf(hair.surface(view), moved))])) as Record<View, number>;
+        looks[key].push({ ...seen[key].look, stripe });
+      }
+    }
+    const meaned = (all: readonly Look[]) => Object.fromEntries(VIEW_NAMES.map((view) => [view, meanStripe(all.map(({ stripe }) => stripe[view]))])) as Record<View, number>;
+    seen = {
+      ...seen, down: { ...seen.down, look: { ...seen.down.look, stripe: meaned(looks.down) } }, tied: { ...seen.tied, look: { ...seen.tied.look, stripe: meaned(looks.tied) } },
+    };
+    yield findingsOf(seen);
+
+    if (plan.head.part.none) return;
+    const lights = [];
+    for (const byMm of partSteps()) {
+      lights.push(partLightOf(this.strip(subject, byMm), light));
+      yield findingsOf(seen);
+    }
+    seen = { ...seen, part: partTolerance(lights) };
+    yield findingsOf(seen);
+  }
+
+  /** The line of the visit before, where it has grown to: as it would be without this plan, and with it. */
+  private demarcation(subject: WearSubject, hair: WornHair): Seen['demarcation'] {
+    const { grownMm } = subject.before!;
+    const [before, now] = [{ ...subject, plan: { ...subject.plan, panels: [] } }, subject].map((own) =>
+      stepBetween(rootWindows(hair.rootMap(), hair.strands, this.light(own, 0)), grownMm - 8, grownMm + 14));
+    return { before, now, atMm: grownMm };
+  }
+
+  /** What the rows at the hairline earn under the root shadow that is planned, and what without. */
+  private shadowed(subject: WearSubject, computed: ComputedPlan): Seen['shadowed'] {
+    const own = computed.sheet.foils.map((foil, i) => ({ foil, i })).filter(({ foil }) => /hairline|temple/.test(foil.zone));
+    const teasing = new Map(subject.plan.panels.map(({ id, start }) => [id, start.teasing]));
+    const points = (shadowMm: number | null) => {
+      const { foils } = this.worth({ ...subject, shadowMm }, computed);
+      return own.reduce((sum, { i }) => sum + foils[i], 0);
+    };
+    return {
+      mm: subject.shadowMm!, withPoints: points(subject.shadowMm), withoutPoints: points(null), panels: [...new Set(own.map(({ foil }) => foil.panel))],
+      minutes: own.reduce((sum, { foil }) => sum + foilSeconds({ gather: foil.gather, panel: foil.panel, teasing: teasing.get(foil.panel) }) / 60, 0),
+    };
+  }
+
+  /** Light along the hairline, tied back. */
+  hairline(subject: WearSubject, weeks: number) {
+    const hair = this.hair(subject.plan, TIED, subject.curl);
+    return hairlineLight(hair.hairline(), hair.surfaces(), this.light(subject, weeks));
+  }
+}
+
+export const TIED: Way = { kind: 'tied', at: 'middle' };
+
+/** Worn down with the plan's own part; without one as with one in the middle. */
+export function downOf({ head }: Pick<Plan, 'head'>): Way {
+  return { kind: 'down', partMm: head.part.none ? 0 : head.part.offsetMm };
+}
+
+/** Share of what is seen that is between as it grew and light. */
+function halfLifted(hair: WornHair, light: Light): number {
+  let sum = 0;
+  let covered = 0;
+  for (const view of VIEW_NAMES) {
+    const own = hair.surface(view);
+    covered += own.covered;
+    for (let i = 0; i < own.count; i += 1) {
+      const f = lightAt(light, own.strand[i], own.along[i]);
+      if (f > 0.15 && f < 0.85) sum += own.weight[i];
+    }
+  }
+  return covered > 0 ? sum / covered : 0;
+}
+
+const headKey = ({ part: _part, ...spec }: Plan['head']) => JSON.stringify(spec);
+const hairKey = ({ head, hair }: Pick<Plan, 'head' | 'hair'>, curl: Curl) => {
+  // Laying goes by length alone.
+  const lengthsBy = Object.entries(hair.byZone).map(([zone, own]) => [zone, own.lengthMm]);
+  return `${headKey(head)} ${hair.lengthMm} ${JSON.stringify(lengthsBy)} ${curl}`;
+};

@@ -1,0 +1,74 @@
+import { makeHead, makeRoots, makeScalp, makeScalpGrid, type Head } from '../head';
+import { indexRoots, type Plan, type RootIndex } from '../pattern';
+import { hairlineMap, type HairlineMap } from './hairline-light';
+import { lengths } from './light';
+import { rootMap, type RootMap } from './root-line';
+import { makeStrands, type Strands } from './strands';
+import { flowOf, type Flow } from './stripe';
+import { seenFrom, type Surface } from './surface';
+import { VIEW_NAMES, type Curl, type View, type Way } from './ways';
+
+/** Fewer strands make the measures noisy. */
+export const USUAL_STRANDS = 20_000;
+
+/** The roots of a head, from which its hair is laid one way or another. */
+export interface HairRoots {
+  readonly head: Head;
+  readonly index: RootIndex;
+}
+
+/** Sows a head. @param count about how many; from 15 000 on the measures hold still */
+export function hairRoots(spec: Plan['head'], count = USUAL_STRANDS): HairRoots {
+  const head = makeHead(spec);
+  return { head, index: indexRoots(makeRoots(makeScalpGrid(makeScalp(head)), count)) };
+}
+
+/**
+ * Hair worn one way, and what is seen of it: it does not depend on the pattern, and serves all patterns on this head and
+ * hair. Views and what is derived from them are found when they are first asked for, and kept.
+ */
+export interface WornHair extends HairRoots {
+  readonly way: Way;
+  readonly strands: Strands;
+  surface(view: View): Surface;
+  surfaces(): readonly Surface[];
+  flow(view: View): Flow;
+  hairline(): HairlineMap;
+  rootMap(): RootMap;
+  /** Bytes that it holds at present. */
+  bytes(): number;
+}
+
+/** Lays the hair of a head as it is worn. */
+export function layHair({ head, index }: HairRoots, hair: Plan['hair'], way: Way, curl: Curl = 'straight'): WornHair {
+  const { roots } = index;
+  const strands = makeStrands(head, roots, way, lengths({ hair }, roots), curl);
+  const seen = new Map<View, Surface>();
+  const flows = new Map<View, Flow>();
+  let line: HairlineMap | undefined;
+  let rooted: RootMap | undefined;
+  const surface = (view: View) => {
+    const own = seen.get(view) ?? seenFrom(head, strands, view);
+    seen.set(view, own);
+    return own;
+  };
+  const surfaces = () => VIEW_NAMES.map(surface);
+  return {
+    head, index, way, strands, surface, surfaces,
+    flow: (view) => {
+      const own = flows.get(view) ?? flowOf(surface(view), strands);
+      flows.set(view, own);
+      return own;
+    },
+    hairline: () => (line ??= hairlineMap(head, strands, surfaces())),
+    rootMap: () => (rooted ??= rootMap(head, roots, surfaces(), 'partMm' in way ? way.partMm : null)),
+    bytes: () => {
+      let sum = strands.xyz.byteLength;
+      for (const { count, depth } of seen.values()) sum += 12 * count + 8 * depth.length;
+      for (const { along, across } of flows.values()) sum += along.byteLength + across.byteLength;
+      if (line) for (const near of line.near) sum += near.byteLength;
+      if (rooted) sum += rooted.window.byteLength + rooted.seen.byteLength;
+      return sum;
+    },
+  };
+}
