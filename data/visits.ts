@@ -39,7 +39,7 @@ export interface Visit {
   /** This person's refused edits, kept until taken over or thrown away. */
   readonly drafts: readonly Draft[];
   /** The visit recorded before this one. */
-  readonly previous: { readonly heldOn: string; readonly outcome: Outcome; readonly consult: Consult } | null;
+  readonly previous: { readonly heldOn: string; readonly outcome: Outcome; readonly consult: Consult; readonly plan: Plan } | null;
   /** When the service began, as a moment; null before. */
   readonly begunAt: string | null;
   /** What cautions rest on beside the consultation. */
@@ -136,10 +136,11 @@ export function readVisit(actor: Actor, visitId: string): Promise<Visit | undefi
     if (!row) return undefined;
     const earlier = await trx('visit as v')
       .join('outcome as o', 'o.visit_id', 'v.id')
+      .join('plan as l', 'l.visit_id', 'v.id')
       .where('v.client_id', row.client_id)
       .where('v.held_on', '<', row.held_on)
       .orderBy('v.held_on', 'desc')
-      .select('v.held_on', 'v.consult', 'o.document')
+      .select('v.held_on', 'v.consult', 'o.document', 'l.document as plan')
       .first();
     const visits = (await visitFacts(trx, [row.client_id])).get(row.client_id) ?? [];
     return {
@@ -155,7 +156,10 @@ export function readVisit(actor: Actor, visitId: string): Promise<Visit | undefi
         : null,
       drafts: await listDrafts(trx, actor, visitId),
       previous: earlier
-        ? { heldOn: earlier.held_on, outcome: stored('outcome', parseOutcome(earlier.document)), consult: stored('consultation', parseConsult(earlier.consult)) }
+        ? {
+            heldOn: earlier.held_on, outcome: stored('outcome', parseOutcome(earlier.document)), consult: stored('consultation', parseConsult(earlier.consult)),
+            plan: stored('plan', parsePlan(earlier.plan)),
+          }
         : null,
       begunAt: row.begun_at?.toISOString() ?? null,
       safety: await safetyOf(trx, row.client_id, visitId),

@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { CURLS, MOST_PART_MM, pictureOf, seenFrom, subjectOf, VIEW_NAMES, WearStudio, type Curl, type Finding, type Way } from '@/core/wear';
+import { CURLS, MOST_PART_MM, pictureOf, subjectOf, VIEW_NAMES, WearStudio, type Curl, type Finding, type Way } from '@/core/wear';
 import { readPlan } from './read-plan';
 import { printed, type Verb, type VerbResult } from './verb';
 
@@ -61,7 +61,7 @@ async function run(args: readonly string[]): Promise<VerbResult> {
   const studio = new WearStudio();
   const look = studio.look(subject, way, weeks);
   let findings: readonly Finding[] = [];
-  for (const found of studio.findings(subject, weeks)) findings = found;
+  for (const found of studio.findings(subject, weeks)) findings = found ?? findings;
   const png = flags.get('--png');
   if (png !== undefined) {
     const problem = await drawn(png, subject, way, weeks);
@@ -86,7 +86,7 @@ async function drawn(file: string, subject: Parameters<WearStudio['look']>[0], w
   const studio = new WearStudio(undefined, PICTURE_STRANDS);
   const hair = studio.hair(subject.plan, way, subject.curl);
   const colouring = studio.colouring(subject, weeks);
-  const pictures = VIEW_NAMES.map((view) => pictureOf(seenFrom(hair.head, hair.strands, view, 1), hair.strands, colouring));
+  const pictures = VIEW_NAMES.map((view) => pictureOf(hair.surface(view, 1), hair.shading(view, 1), colouring));
   const [{ width, height }] = pictures;
   try {
     await sharp({ create: { width: width * pictures.length, height, channels: 3, background: '#eef1ec' } })

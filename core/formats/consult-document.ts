@@ -37,6 +37,8 @@ export const consultSchema = z.strictObject({
     .describe('Face frame; null when it was not asked'),
   hairlineBlend: answer(['strong', 'sun-touched'], 'Blend at the hairline'),
   partMoves: answer(['never', 'sometimes', 'often'], 'How often the part moves'),
+  curl: answer(['straight', 'wavy', 'curly', 'coily'], 'How the hair bends'),
+  rootShadowMm: between(5, 80, 'mm', 'Root shadow planned after the rinse, mm from the scalp; null where none is').nullable().default(null),
   cowlick: answer(['none', 'front', 'crown', 'both'], 'Where a cowlick is'),
   weeksBetween: whole(2, 60, 'Weeks between visits; null when it was not asked').nullable().default(null),
   washesPerWeek: between(0.5, 14, 'a week', 'Washes a week; null when it was not asked').nullable().default(null),

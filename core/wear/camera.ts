@@ -5,7 +5,7 @@ const { ceil, cos, floor, sin, PI } = Math;
 type Axis = readonly [number, number, number];
 
 /** Half the width of what is looked at, how far up it goes and how far down, average head, mm. */
-const BOX = { half: 150, up: 150, down: 330 } as const;
+const BOX = { half: 150, up: 132, down: 290 } as const;
 
 /** Looks at a head from one side, without perspective: where a point falls in the picture. */
 export interface Camera {

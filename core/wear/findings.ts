@@ -9,7 +9,7 @@ import { LINE_SEEN } from './root-line';
 import type { Worth } from './worth';
 import { VIEW_NAMES, type View, type Way } from './ways';
 
-export const FINDINGS = ['brightness', 'unlit', 'stripe', 'part', 'root-line', 'demarcation', 'under', 'crown', 'warm', 'sides', 'hairline-worth'] as const;
+export const FINDINGS = ['brightness', 'unlit', 'stripe', 'moved', 'part', 'root-line', 'demarcation', 'under', 'crown', 'warm', 'sides', 'hairline-worth'] as const;
 export type FindingKey = (typeof FINDINGS)[number];
 
 /** What an onlooker would notice: an estimate of placement and contrast, with where to look and what could be done. */
@@ -62,6 +62,8 @@ export interface Seen {
   readonly blown?: { readonly way: Way; readonly look: Look };
   readonly worth?: Worth;
   readonly part?: PartTolerance;
+  /** The part put elsewhere, mm from where it is worn: light beside it, and where it is worn. */
+  readonly moved?: { readonly byMm: number; readonly light: number; readonly own: number };
   readonly line?: { readonly weeks: number | null; readonly weeksBetween: number | null };
   /** Old line where it has grown to: as it is, and under this plan; and how far from the scalp, mm. */
   readonly demarcation?: { readonly before: number; readonly now: number; readonly atMm: number };
@@ -82,7 +84,7 @@ export function findingsOf(seen: Seen): Finding[] {
   if (computed.sheet.foils.length + computed.sheet.painted.length === 0) {
     return [{ key: 'brightness', fine: true, way: down.way, view: 'back', words: 'No foils yet: the hair is as it grew.', why: 'Lay a pattern in the workbench, then look at it here.' }];
   }
-  return [brightness, unlit, stripe, part, line, demarcation, under, crown, warm, sides, shadow].flatMap((say) => say(seen));
+  return [brightness, unlit, stripe, moved, part, line, demarcation, under, crown, warm, sides, shadow].flatMap((say) => say(seen));
 }
 
 function brightness({ down, tied, computed, brightnessWish }: Seen): Finding[] {
@@ -183,6 +185,17 @@ function part({ part: own, down, plan, partMoves, computed, head }: Seen): Findi
     key: 'part', fine, way: down.way, view: 'top', at, words,
     why: 'As long as three quarters of the light beside it stay. Parts move: put foils in it and on both sides.',
     ...(!fine && { panel: panelAt(computed.drawing, toOpened(head, at)), mend: { kind: 'part' as const, eachSideMm: wanted > 15 ? 40 : 25 } }),
+  }];
+}
+
+function moved({ moved: own, plan }: Seen): Finding[] {
+  if (!own || own.byMm === 0) return [];
+  const fine = own.light >= 0.75 * own.own && own.light >= 0.05;
+  return [{
+    key: 'moved', fine, way: { kind: 'down', partMm: plan.head.part.offsetMm + own.byMm }, view: 'top',
+    words: `Moved ${Math.round(Math.abs(own.byMm))} mm to the ${own.byMm > 0 ? 'left' : 'right'}, ${percent(own.light)} beside the part is light; ${percent(own.own)} where it is.`,
+    why: fine ? 'The pattern carries it.' : 'It goes dark there: the foils stop short of it.',
+    ...(!fine && { mend: { kind: 'part' as const, eachSideMm: Math.min(60, Math.max(25, Math.ceil((Math.abs(own.byMm) + 10) / 5) * 5)) } }),
   }];
 }
 

@@ -1,10 +1,12 @@
-import { lightAt, type Light } from './light';
+import { lengths, lightAt, type Light } from './light';
 import { partRegion } from './regions';
-import { layHair, type HairRoots } from './worn';
+import { makeStrands } from './strands';
+import { seenFrom } from './surface';
+import type { HairRoots } from './worn';
 import type { Plan } from '../pattern';
 import type { Curl } from './ways';
 
-const { abs, max } = Math;
+const { abs, max, min } = Math;
 
 /** The part is moved so far to both sides of where it is worn, in steps of so much, mm. */
 export const PART_REACH_MM = 40;
@@ -12,6 +14,10 @@ export const PART_STEP_MM = 5;
 /** A moved part is as good as its own while it keeps so much of the light, and at least so much at all. */
 const KEEPS = 0.75;
 const LEAST = 0.05;
+
+/** Hair that grows further from the part than this is not seen within 15 mm of it, average head; nor what is so far from its root. mm */
+const NEAR_MM = 55;
+const SEEN_MM = 90;
 
 /** Light beside the part at one place. */
 export interface PartLight {
@@ -47,8 +53,13 @@ export interface PartStrip {
 /** Lays the hair with its part moved and keeps what is seen beside it. */
 export function partStrip(roots: HairRoots, hair: Plan['hair'], partMm: number, byMm: number, curl: Curl = 'straight'): PartStrip {
   const at = partMm + byMm;
-  const surface = layHair(roots, hair, { kind: 'down', partMm: at }, curl).surface('top');
-  const region = partRegion(roots.head, surface, at);
+  const { head, index } = roots;
+  // Hair falls away from the part: what is seen beside it grows near it, and no further than this from its root.
+  const lengthOf = lengths({ hair }, index.roots);
+  const near = (root: number) => index.roots.xyz[3 * root + 1] > 0 && abs(index.roots.xyz[3 * root] - at) < NEAR_MM * head.k;
+  const strands = makeStrands(head, index.roots, { kind: 'down', partMm: at }, (root) => (near(root) ? min(SEEN_MM, lengthOf(root)) : 0), curl);
+  const surface = seenFrom(head, strands, 'top');
+  const region = partRegion(head, surface, at);
   const kept: number[] = [];
   let pixels = 0;
   for (let p = 0; p + 1 < surface.start.length; p += 1) {

@@ -3,7 +3,7 @@ import { bodyDistance } from './body';
 import type { Camera } from './camera';
 import { shellOf } from './shell';
 
-const { abs, max } = Math;
+const { abs, ceil, floor, max } = Math;
 
 /** The skin stands in the way of what is behind it, a little within itself, mm. */
 const INSIDE_MM = 0.6;
@@ -13,21 +13,33 @@ const MOST_STEPS = 40;
 /** Sight begins so far before the head's centre and ends so far behind it, average head, mm. */
 const REACH_MM = 210;
 
-/** Depth of skin in every pixel, towards the onlooker, mm; −∞ beside it. Where hair is thin it shows; what is behind it does not. */
-export function skinDepth(head: Head, { right, up, toward, pixelMm, columns, rows, leftMm, upMm }: Camera): Float32Array {
+/**
+ * Depth of skin in every pixel, towards the onlooker, mm; −∞ beside it. Where hair is thin it shows; what is behind it does not.
+ * @param coarse the same in larger pixels, where it is known: sight then begins close to what it will meet
+ */
+export function skinDepth(head: Head, camera: Camera, coarse?: { readonly camera: Camera; readonly depth: Float32Array }): Float32Array {
+  const { right, up, toward, pixelMm, columns, rows, leftMm, upMm } = camera;
+  // The body is the same on both sides: seen along its middle, half of the picture is the other half's mirror image.
+  const mirrored = abs(toward[0]) < 1e-9;
+  const most = mirrored ? ceil(columns / 2) : columns;
   const { k } = head;
   const shell = shellOf(head);
   const depth = new Float32Array(columns * rows).fill(-Infinity);
   for (let row = 0; row < rows; row += 1) {
     const v = upMm - (row + 0.5) * pixelMm;
     let last = NaN;
-    for (let column = 0; column < columns; column += 1) {
+    for (let column = 0; column < most; column += 1) {
       const u = (column + 0.5) * pixelMm - leftMm;
       const x0 = u * right[0] + v * up[0];
       const y0 = u * right[1] + v * up[1];
       const z0 = u * right[2] + v * up[2];
-      // Near where the pixel beside it met the skin, or else from before all of it.
+      // Near where larger pixels or the one beside it met the skin, or else from before all of it.
       let t = Number.isNaN(last) ? REACH_MM * k : last + 4 * pixelMm;
+      if (coarse) {
+        t = nearestAbout(coarse, u, v);
+        if (t === -Infinity) continue;
+        t += 2 * coarse.camera.pixelMm;
+      }
       let hit = false;
       for (let step = 0; step < MOST_STEPS && t > -REACH_MM * k; step += 1) {
         const off = bodyDistance(shell, k, x0 + t * toward[0], y0 + t * toward[1], z0 + t * toward[2]);
@@ -39,8 +51,28 @@ export function skinDepth(head: Head, { right, up, toward, pixelMm, columns, row
         t -= off > 0 ? max(NEAR_MM, 0.9 * off) : off;
       }
       last = hit ? t : NaN;
-      if (hit) depth[row * columns + column] = t - INSIDE_MM;
+      if (!hit) continue;
+      depth[row * columns + column] = t - INSIDE_MM;
+      if (mirrored) depth[row * columns + columns - 1 - column] = t - INSIDE_MM;
     }
   }
   return depth;
+}
+
+/** The nearest depth in the larger pixels about a place of the picture; −∞ where none of them meets the skin. */
+function nearestAbout({ camera: { columns, rows, pixelMm, leftMm, upMm }, depth }: { readonly camera: Camera; readonly depth: Float32Array }, u: number, v: number): number {
+  const column = floor((u + leftMm) / pixelMm);
+  const row = floor((upMm - v) / pixelMm);
+  let most = -Infinity;
+  for (let r = max(0, row - 1); r <= row + 1 && r < rows; r += 1) {
+    for (let c = max(0, column - 1); c <= column + 1 && c < columns; c += 1) most = max(most, depth[r * columns + c]);
+  }
+  return most;
+}
+
+/** The same from the other side: the body's mirror image. */
+export function flippedDepth(depth: Float32Array, { columns, rows }: Camera): Float32Array {
+  const out = new Float32Array(depth.length);
+  for (let row = 0; row < rows; row += 1) for (let column = 0; column < columns; column += 1) out[row * columns + column] = depth[row * columns + columns - 1 - column];
+  return out;
 }

@@ -66,11 +66,18 @@ export function makeStrands(head: Head, roots: Roots, way: Way, lengthOf: (root:
     begun.z = roots.xyz[3 * i + 2];
     const own = seedAt(begun.x, begun.y, begun.z);
     seed[i] = own;
+    const length = lengthOf(i);
+    if (length < stepMm) {
+      // Too short to lie anywhere: its root alone.
+      used[i] = 1;
+      xyz.set([begun.x, begun.y, begun.z], 3 * points * i);
+      continue;
+    }
     begun.seed = own;
     begun.own = 2 * noiseOf(own, 1) - 1;
     const clump = clumpHeight(begun.x, begun.y, begun.z);
     const off = LAYER.strand * begun.own + LAYER.clump * clump;
-    used[i] = min(points, floor((lengthOf(i) * (1 - RAGGED * noiseOf(own, 3))) / stepMm) + 1);
+    used[i] = min(points, floor((length * (1 - RAGGED * noiseOf(own, 3))) / stepMm) + 1);
     walk.begin(begun);
     walker.x = begun.x;
     walker.y = begun.y;

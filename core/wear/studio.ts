@@ -55,6 +55,7 @@ export class WearStudio {
   private readonly heads = new Map<string, HairRoots>();
   private readonly worn = new Map<string, WornHair>();
   private readonly strips = new Map<string, PartStrip>();
+  private earlier: { readonly key: string; readonly light: Light } | undefined;
 
   constructor(readonly engine: PatternEngine = createPatternEngine(), private readonly strands = USUAL_STRANDS) {}
 
@@ -96,7 +97,7 @@ export class WearStudio {
     const key = `${hairKey(plan, curl)} part ${offsetMm} ${byMm}`;
     const own = this.strips.get(key) ?? partStrip(this.roots(plan), plan.hair, offsetMm, byMm, curl);
     this.strips.set(key, own);
-    if (this.strips.size > 5 * partSteps().length) this.strips.delete(this.strips.keys().next().value!);
+    if (this.strips.size > 8 * partSteps().length) this.strips.delete(this.strips.keys().next().value!);
     return own;
   }
 
@@ -106,11 +107,16 @@ export class WearStudio {
     const { zone } = roots.index.roots;
     return lightOn(roots, plan, computed, {
       grownMm: weeks * mmPerWeek, shadow,
-      before: before && {
-        light: lightOn(roots, { ...before.plan, head: plan.head, hair: plan.hair }, this.engine.compute({ ...before.plan, head: plan.head, hair: plan.hair })),
-        grownMm: (root) => before.grownByZone[ZONE_NAMES[zone[root]]] ?? before.grownMm,
-      },
+      before: before && { light: this.lightBefore(plan, before.plan), grownMm: (root) => before.grownByZone[ZONE_NAMES[zone[root]]] ?? before.grownMm },
     });
+  }
+
+  /** Light of an earlier plan on today's head; the last one is kept, since it stays the same while the plan is edited. */
+  private lightBefore({ head, hair }: Plan, earlier: Plan): Light {
+    const plan = { ...earlier, head, hair };
+    const key = JSON.stringify(plan);
+    if (this.earlier?.key !== key) this.earlier = { key, light: lightOn(this.roots(plan), plan, this.engine.compute(plan)) };
+    return this.earlier.light;
   }
 
   colouring(subject: WearSubject, weeks: number, light: Light = this.light(subject, weeks)): Colouring {
@@ -140,17 +146,31 @@ export class WearStudio {
   /**
    * The findings, first what is quickly known, then what takes more geometries; each step is at most a few tenths of a second, so
    * that it can be given up in between.
+   * @yields the findings so far; null where nothing new is known yet
+   * @param partByMm the part as it is looked at, from where it is worn
    */
-  *findings(subject: WearSubject, weeks = 0): Generator<readonly Finding[]> {
+  *findings(subject: WearSubject, weeks = 0, partByMm = 0): Generator<readonly Finding[] | null> {
     const { plan, curl, mmPerWeek, weeksBetween, shadowMm } = subject;
     const computed = this.engine.compute(plan);
     const light = this.light(subject, weeks, computed);
     const down = { way: downOf(plan), hair: this.hair(plan, downOf(plan), curl) };
+    // Side by side, so that something more urgent can come between.
+    const laid = [down.hair, this.hair(plan, TIED, curl)];
+    for (const hair of laid) {
+      for (const view of VIEW_NAMES) {
+        hair.surface(view);
+        yield null;
+      }
+    }
     const lookIn = (way: Way) => ({ way, look: lookOf(this.hair(plan, way, curl), light, computed) });
     let seen: Seen = {
       plan, computed, head: down.hair.head, weeks, down: { way: down.way, look: lookOf(down.hair, light, computed) }, tied: lookIn(TIED),
       brightnessWish: subject.brightnessWish, partMoves: subject.partMoves,
     };
+    if (partByMm !== 0) {
+      const [own, there] = [0, partByMm].map((byMm) => partLightOf(this.strip(subject, byMm), light).light);
+      seen = { ...seen, moved: { byMm: partByMm, light: there, own } };
+    }
     yield findingsOf(seen);
     if (computed.sheet.foils.length + computed.sheet.painted.length === 0) return;
 

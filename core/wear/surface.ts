@@ -1,7 +1,7 @@
 import type { Head } from '../head';
 import { cameraOf, type Camera } from './camera';
 import { noiseOf } from './noise';
-import { skinDepth } from './skin';
+import { flippedDepth, skinDepth } from './skin';
 import type { Strands } from './strands';
 import type { View } from './ways';
 
@@ -197,7 +197,14 @@ function skinDepthOf(head: Head, view: View, camera: Camera): Float32Array {
   const all = kept.get(head) ?? new Map<string, Float32Array>();
   kept.set(head, all);
   const key = `${view} ${camera.pixelMm}`;
-  const depth = all.get(key) ?? skinDepth(head, camera);
+  const fromLeft = view === 'right' ? all.get(`left ${camera.pixelMm}`) : undefined;
+  const depth = all.get(key) ?? (fromLeft ? flippedDepth(fromLeft, camera) : skinDepth(head, camera, coarseOf(all, view, camera, head)));
   all.set(key, depth);
   return depth;
+}
+
+/** The depth in the measures' own pixels, if it is known and a picture asks for smaller ones. */
+function coarseOf(all: ReadonlyMap<string, Float32Array>, view: View, { pixelMm }: Camera, { k }: Head) {
+  const depth = pixelMm < PIXEL_MM ? all.get(`${view} ${PIXEL_MM}`) : undefined;
+  return depth && { camera: cameraOf(view, k, PIXEL_MM), depth };
 }

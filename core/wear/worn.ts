@@ -2,10 +2,11 @@ import { makeHead, makeRoots, makeScalp, makeScalpGrid, type Head } from '../hea
 import { indexRoots, type Plan, type RootIndex } from '../pattern';
 import { hairlineMap, type HairlineMap } from './hairline-light';
 import { lengths } from './light';
+import { shadingOf, type Shading } from './picture';
 import { rootMap, type RootMap } from './root-line';
 import { makeStrands, type Strands } from './strands';
 import { flowOf, type Flow } from './stripe';
-import { seenFrom, type Surface } from './surface';
+import { PIXEL_MM, seenFrom, type Surface } from './surface';
 import { VIEW_NAMES, type Curl, type View, type Way } from './ways';
 
 /** Fewer strands make the measures noisy. */
@@ -30,8 +31,10 @@ export function hairRoots(spec: Plan['head'], count = USUAL_STRANDS): HairRoots 
 export interface WornHair extends HairRoots {
   readonly way: Way;
   readonly strands: Strands;
-  surface(view: View): Surface;
+  /** @param pixelMm finer than the measures need, for a picture */
+  surface(view: View, pixelMm?: number): Surface;
   surfaces(): readonly Surface[];
+  shading(view: View, pixelMm?: number): Shading;
   flow(view: View): Flow;
   hairline(): HairlineMap;
   rootMap(): RootMap;
@@ -43,18 +46,26 @@ export interface WornHair extends HairRoots {
 export function layHair({ head, index }: HairRoots, hair: Plan['hair'], way: Way, curl: Curl = 'straight'): WornHair {
   const { roots } = index;
   const strands = makeStrands(head, roots, way, lengths({ hair }, roots), curl);
-  const seen = new Map<View, Surface>();
+  const seen = new Map<string, Surface>();
+  const shadings = new Map<string, Shading>();
   const flows = new Map<View, Flow>();
   let line: HairlineMap | undefined;
   let rooted: RootMap | undefined;
-  const surface = (view: View) => {
-    const own = seen.get(view) ?? seenFrom(head, strands, view);
-    seen.set(view, own);
+  const surface = (view: View, pixelMm = PIXEL_MM) => {
+    const key = `${view} ${pixelMm}`;
+    const own = seen.get(key) ?? seenFrom(head, strands, view, pixelMm);
+    seen.set(key, own);
     return own;
   };
-  const surfaces = () => VIEW_NAMES.map(surface);
+  const surfaces = () => VIEW_NAMES.map((view) => surface(view));
   return {
     head, index, way, strands, surface, surfaces,
+    shading: (view, pixelMm = PIXEL_MM) => {
+      const key = `${view} ${pixelMm}`;
+      const own = shadings.get(key) ?? shadingOf(surface(view, pixelMm), strands);
+      shadings.set(key, own);
+      return own;
+    },
     flow: (view) => {
       const own = flows.get(view) ?? flowOf(surface(view), strands);
       flows.set(view, own);
@@ -65,6 +76,7 @@ export function layHair({ head, index }: HairRoots, hair: Plan['hair'], way: Way
     bytes: () => {
       let sum = strands.xyz.byteLength;
       for (const { count, depth } of seen.values()) sum += 12 * count + 8 * depth.length;
+      for (const { own, skin } of shadings.values()) sum += 8 * own.length + 4 * skin.length;
       for (const { along, across } of flows.values()) sum += along.byteLength + across.byteLength;
       if (line) for (const near of line.near) sum += near.byteLength;
       if (rooted) sum += rooted.window.byteLength + rooted.seen.byteLength;

@@ -17,6 +17,7 @@ import { useVisit } from './store';
 const STEPS = [
   { path: 'consult', name: 'Consult' },
   { path: 'pattern', name: 'Pattern' },
+  { path: 'wear', name: 'Wear' },
   { path: 'record', name: 'Record' },
 ] as const;
 

@@ -22,7 +22,7 @@ export interface VisitBundle {
   readonly plan: Revised<Plan>;
   readonly outcome: Revised<Outcome> | null;
   readonly drafts: readonly { readonly part: VisitPart; readonly document: unknown; readonly keptAt: string }[];
-  readonly previous: { readonly heldOn: string; readonly outcome: Outcome; readonly consult: Consult } | null;
+  readonly previous: { readonly heldOn: string; readonly outcome: Outcome; readonly consult: Consult; readonly plan: Plan } | null;
   /** When the service began; null before. */
   readonly begunAt: string | null;
   readonly safety: Safety;

@@ -11,6 +11,7 @@ import { useAnswers } from '../use-answers';
 const PART_SIDES = [{ value: 'left', words: 'Left' }, { value: 'middle', words: 'Middle' }, { value: 'right', words: 'Right' }] as const;
 const MOVES = [{ value: 'never', words: 'Never' }, { value: 'sometimes', words: 'Sometimes' }, { value: 'often', words: 'Often' }] as const;
 const COWLICKS = [{ value: 'none', words: 'None' }, { value: 'front', words: 'Front' }, { value: 'crown', words: 'Crown' }, { value: 'both', words: 'Both' }] as const;
+const CURLS = [{ value: 'straight', words: 'Straight' }, { value: 'wavy', words: 'Wavy' }, { value: 'curly', words: 'Curly' }, { value: 'coily', words: 'Coily' }] as const;
 const WHORLS = [{ value: 'none', words: 'None' }, { value: 'clockwise', words: 'Clockwise' }, { value: 'anticlockwise', words: 'Anticlockwise' }] as const;
 const USUAL_OFFSET_MM = 22;
 
@@ -37,6 +38,7 @@ export function WornChapter() {
           onChange={(percent) => set('half up', { wornHalfUpShare: Math.min(percent, 100 - Math.round((up ?? 0) * 100)) / 100 })}
         />
         <p className="flex items-baseline justify-between text-base text-ink-soft">Down <span className="text-lg font-semibold text-ink">{asked(down)}</span></p>
+        <Choice label="It bends" value={consult.curl} options={CURLS} onChange={(curl) => set('how the hair bends', { curl })} />
       </Questions>
       <Questions title="The part">
         <div>

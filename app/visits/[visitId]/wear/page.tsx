@@ -1,0 +1,5 @@
+import { WearStep } from '@/features/wear/wear-step';
+
+export default function WearPage() {
+  return <WearStep />;
+}

@@ -1,0 +1,107 @@
+'use client';
+
+import { useDeferredValue, useMemo, useState } from 'react';
+import { cameraOf, MOST_PART_MM, type Finding, type View } from '@/core/wear';
+import { Select } from '@/ui/select';
+import { Slider } from '@/ui/slider';
+import type { WearAsks } from '@/workers/wear-asks';
+import { useVisit } from '../visit/store';
+import { COMPARISONS_NONE, comparedWith, comparisonsFor, type ComparisonKey } from './compare';
+import { Findings } from './findings';
+import { WearPicture } from './picture';
+import { Stage } from './stage';
+import { subjectOfVisit } from './subject';
+import { useWear } from './use-wear';
+import { isParted, keyOf, ownPart, wayOf, WAYS, type WayKey } from './ways';
+
+const MOST_WEEKS = 60;
+const WEEKS = [0, 4, 8, 12, 20] as const;
+
+/** How the pattern falls: worn one way or another, moved, grown out, beside another; and what would be noticed. */
+export function WearStep() {
+  const { consult, plan, computed, bundle } = useVisit();
+  // Edits made here (a mend) colour anew when the page has answered.
+  const settled = useDeferredValue(plan);
+  const subject = useMemo(() => subjectOfVisit(consult, settled, bundle), [consult, settled, bundle]);
+  const [wayKey, setWayKey] = useState<WayKey>('down');
+  const [view, setView] = useState<View>('back');
+  const [weeks, setWeeks] = useState(0);
+  const [movedMm, setMovedMm] = useState(0);
+  const [comparison, setComparison] = useState<ComparisonKey>(COMPARISONS_NONE);
+  const [shown, setShown] = useState<Finding>();
+  const partMm = Math.min(MOST_PART_MM, Math.max(-MOST_PART_MM, ownPart(subject) + movedMm));
+  const way = useMemo(() => wayOf(wayKey, partMm), [wayKey, partMm]);
+  const other = useMemo(() => comparedWith(comparison, subject, weeks), [comparison, subject, weeks]);
+
+  const findings = useWear('findings', 5, 'findings', useMemo(() => ({ subject, weeks, partByMm: partMm - ownPart(subject) }), [subject, weeks, partMm]));
+  const strip = useWear('strip', 4, 'strip', useMemo(() => ({ subject, way, view, weeks: WEEKS }), [subject, way, view]));
+  const see = (finding: Finding) => {
+    setShown(finding);
+    setWayKey(keyOf(finding.way));
+    setView(finding.view);
+    setMovedMm('partMm' in finding.way ? finding.way.partMm - ownPart(subject) : 0);
+  };
+  const choose = (key: WayKey) => {
+    setWayKey(key);
+    setShown(undefined);
+  };
+  const camera = cameraOf(view, computed.drawing.head.k, 1);
+  return (
+    <main className="grid h-full grid-cols-[204px_minmax(0,1fr)_284px] xl:grid-cols-[224px_minmax(0,1fr)_332px]">
+      <aside aria-label="How it is worn" className="flex flex-col gap-4 overflow-y-auto border-r border-line bg-raised px-3 py-4">
+        <div role="radiogroup" aria-label="Worn" className="grid gap-0.5">
+          {WAYS.map(({ key, words, hint }) => (
+            <button
+              key={key} type="button" role="radio" aria-checked={key === wayKey} onClick={() => choose(key)}
+              className={`flex min-h-9 items-baseline justify-between gap-2 rounded-ui border-l-[3px] px-2.5 py-1.5 text-left ${key === wayKey ? 'border-leaf bg-leaf-pale font-semibold' : 'border-transparent hover:bg-leaf-pale'}`}
+            >
+              <span className="text-base">{words}</span><span className="text-right text-xs leading-tight text-ink-soft narrow max-xl:hidden">{hint}</span>
+            </button>
+          ))}
+        </div>
+        <div className="grid gap-3 border-t border-line pt-3">
+          {isParted(wayKey) && (
+            <Slider
+              label="Part" min={-MOST_PART_MM} max={MOST_PART_MM} step={5} value={-partMm} said={saidPart(partMm)}
+              onChange={(mm) => setMovedMm(-mm - ownPart(subject))}
+            />
+          )}
+          <Slider label="Grown out" min={0} max={MOST_WEEKS} step={1} value={weeks} said={weeks === 0 ? 'today' : `${weeks} weeks`} onChange={setWeeks} hint={weeks > 0 ? `about ${Math.round(weeks * subject.mmPerWeek)} mm at her own rate` : undefined} />
+          <Select label="Beside it" value={comparison} options={comparisonsFor(subject, weeks)} onChange={setComparison} />
+        </div>
+      </aside>
+      <section aria-label="Worn" className="flex min-h-0 flex-col px-4 pt-3 pb-2">
+        <Stage
+          subject={subject} way={way} view={view} weeks={weeks} other={other} onView={setView} camera={camera}
+          part={isParted(wayKey) ? { mm: partMm, onMove: (mm) => setMovedMm(mm - ownPart(subject)) } : undefined}
+          mark={shown?.at && shown.view === view && keyOf(shown.way) === wayKey ? shown.at : undefined}
+        />
+        <Strip weeks={weeks} onWeeks={setWeeks} pictures={strip.answer ?? []} mirrored={view === 'front'} />
+      </section>
+      <Findings findings={findings.answer?.findings} complete={findings.done} problem={findings.problem} shown={shown} onSee={see} />
+    </main>
+  );
+}
+
+function saidPart(mm: number): string {
+  return mm === 0 ? 'middle' : `${Math.abs(mm)} mm ${mm > 0 ? 'left' : 'right'}`;
+}
+
+/** The same at a few weeks: pressed, the large picture goes there. */
+function Strip({ weeks, onWeeks, pictures, mirrored }: { weeks: number; onWeeks(weeks: number): void; pictures: WearAsks['strip']['answer']; mirrored: boolean }) {
+  return (
+    <ol aria-label="Weeks later" className="mt-2 flex shrink-0 justify-center gap-2">
+      {WEEKS.map((own) => (
+        <li key={own}>
+          <button
+            type="button" aria-pressed={own === weeks} onClick={() => onWeeks(own)}
+            className={`flex h-[104px] w-[84px] flex-col items-center rounded-ui border bg-raised pt-1 ${own === weeks ? 'border-2 border-leaf' : 'border-line hover:border-ink'}`}
+          >
+            <span className="min-h-0 flex-1"><WearPicture picture={pictures.find((picture) => picture.weeks === own)?.picture} mirrored={mirrored} label={own === 0 ? 'Today' : `After ${own} weeks`} /></span>
+            <span aria-hidden className={`pb-0.5 text-xs ${own === weeks ? 'font-semibold' : 'text-ink-soft'}`}>{own === 0 ? 'today' : `${own} weeks`}</span>
+          </button>
+        </li>
+      ))}
+    </ol>
+  );
+}
