@@ -107,4 +107,25 @@ for (let i = 0; i < 8; i += 1) {
 }
 line('first paint from a warm server', '≤ 1000', paints.slice(1));
 line('the head with its foils stands after', '≤ 1000', heads.slice(1));
+// Wear: ways of wearing one after the other, fine picture and all, and how long the page's own thread is kept meanwhile.
+await openStep(page, visitId, 'wear');
+await page.waitForSelector('[data-complete=true]', { timeout: 90_000 });
+const wear = await page.evaluate(async () => {
+  const tasks: number[] = [];
+  new PerformanceObserver((list) => tasks.push(...list.getEntries().map(({ duration }) => duration))).observe({ entryTypes: ['longtask'] });
+  const times: Record<string, number[]> = { 'new to this page': [], 'seen before': [] };
+  for (const round of Object.keys(times)) {
+    for (const words of ['Tied low', 'Half up', 'Brought forward', 'Zigzag part']) {
+      const radio = [...document.querySelectorAll<HTMLElement>('[role=radio]')].find((own) => own.firstElementChild?.textContent === words)!;
+      const start = performance.now();
+      radio.click();
+      await new Promise((next) => setTimeout(next, 0));
+      while (document.querySelector('[data-way]')!.getAttribute('data-done') !== 'true' || radio.getAttribute('aria-checked') !== 'true') await new Promise((next) => setTimeout(next, 4));
+      times[round].push(performance.now() - start);
+    }
+  }
+  return { times, tasks };
+});
+for (const [round, times] of Object.entries(wear.times)) line(`a way of wearing, fine picture, ${round}`, '–', times);
+line('longest time the page is kept meanwhile', '≤ 50', [Math.max(0, ...wear.tasks)]);
 await close();

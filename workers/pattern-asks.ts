@@ -1,4 +1,3 @@
-import { fitPlan, type FitLimit, type Fitted } from '@/core/fit';
 import { thumbnailOf, type Thumbnail } from '@/core/formats';
 import { createPatternEngine, type Plan } from '@/core/pattern';
 import { suggest, type SuggestFacts, type Suggestion } from '@/core/suggest';
@@ -15,7 +14,6 @@ export interface LaidPattern {
 /** What can be asked of the worker, each with its answer. */
 export interface PatternAsks {
   lay: { ask: Plan; answer: LaidPattern };
-  fit: { ask: { plan: Plan; limit: FitLimit }; answer: Fitted };
   suggest: { ask: SuggestFacts; answer: { suggestion: Suggestion; laid: LaidPattern }[] };
 }
 export type PatternVerb = keyof PatternAsks;
@@ -31,6 +29,5 @@ function lay(plan: Plan): LaidPattern {
 /** Answers one question; the engine remembers heads between them. */
 export const ANSWERS: { [V in PatternVerb]: (ask: PatternAsks[V]['ask']) => PatternAsks[V]['answer'] } = {
   lay,
-  fit: ({ plan, limit }) => fitPlan(plan, engine, limit),
   suggest: (facts) => suggest(facts, engine).map((suggestion) => ({ suggestion, laid: lay(suggestion.plan) })),
 };

@@ -1,4 +1,5 @@
-import { pictureOf, strandColours, strandDirections, WearStudio, type Finding, type Picture, type View, type WearSubject, type Way } from '@/core/wear';
+import { fitInSteps, type FitLimit, type Fitted } from '@/core/fit';
+import { bodyRings, pictureOf, strandColours, strandDirections, WearStudio, type BodyRings, type Finding, type Picture, type View, type WearSubject, type Way } from '@/core/wear';
 
 /** What can be asked of the worker, each with what it answers; some answer several times, better each time. */
 export interface WearAsks {
@@ -10,9 +11,11 @@ export interface WearAsks {
   /** Lines of hair for a picture drawn by the graphics card. */
   strands: {
     ask: { subject: WearSubject; way: Way };
-    answer: { readonly count: number; readonly points: number; readonly used: Uint16Array; readonly xyz: Float32Array<ArrayBuffer>; readonly directions: Int8Array<ArrayBuffer> };
+    answer: { readonly count: number; readonly points: number; readonly used: Uint16Array; readonly xyz: Float32Array<ArrayBuffer>; readonly directions: Int8Array<ArrayBuffer>; readonly body: BodyRings };
   };
   colours: { ask: { subject: WearSubject; way: Way; weeks: number }; answer: Uint8Array<ArrayBuffer> };
+  /** Thins the pattern to a limit where it shows least, as the client wears it. */
+  fit: { ask: { subject: WearSubject; limit: FitLimit }; answer: Fitted };
   /** What each foil earns, in points, in the order of the sheet. */
   worth: { ask: { subject: WearSubject }; answer: { readonly foils: Float64Array; readonly all: number } };
 }
@@ -49,12 +52,19 @@ export const WORK: { [K in WearKind]: (ask: WearAsks[K]['ask']) => Generator<Wea
     yield { findings: last, complete: true };
   },
   *strands({ subject, way }) {
-    const { strands } = studio.hair(subject.plan, way, subject.curl);
+    const { strands, head } = studio.hair(subject.plan, way, subject.curl);
     // Copies, since what is handed over to the page is gone here.
-    yield { count: strands.count, points: strands.points, used: strands.used.slice(), xyz: strands.xyz.slice(), directions: strandDirections(strands) };
+    yield { count: strands.count, points: strands.points, used: strands.used.slice(), xyz: strands.xyz.slice(), directions: strandDirections(strands), body: bodyRings(head) };
   },
   *colours({ subject, way, weeks }) {
     yield strandColours(studio.hair(subject.plan, way, subject.curl).strands, studio.colouring(subject, weeks));
+  },
+  *fit({ subject, limit }) {
+    const steps = fitInSteps(subject.plan, studio.engine, limit, (plan, computed) => studio.worth({ ...subject, plan }, computed).foils);
+    for (let step = steps.next(); ; step = steps.next()) {
+      if (step.done) return yield step.value;
+      yield null;
+    }
   },
   *worth({ subject }) {
     const { foils, all } = studio.worth(subject);

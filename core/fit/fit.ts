@@ -2,7 +2,7 @@ import { foilSeconds, MINUTES_PER_PANEL_CHANGE } from '../clock';
 import { zonesOf, type ZoneFamily } from '../head';
 import { recipeLine, type ComputedPlan, type PatternEngine, type Plan } from '../pattern';
 import { thinned } from './thin';
-import { placeOf, worthOf, type Place } from './worth';
+import { placeOf, usualPoints, worthOfPoints, type Place, type PointsOf } from './worth';
 
 /** The limit that a plan is fitted to. */
 export type FitLimit = { readonly kind: 'foils'; readonly foils: number } | { readonly kind: 'minutes'; readonly minutes: number };
@@ -11,6 +11,11 @@ export interface FitChange {
   readonly panel: string;
   /** What changes, with its figures: `Back: fine weave, 4 + 5 mm → 4 + 12 mm; 62 → 36 foils`. */
   readonly words: string;
+  /** What the panel's foils earn before and after, points; only to be compared with each other. */
+  readonly pointsBefore: number;
+  readonly pointsAfter: number;
+  /** Foils that are saved. */
+  readonly saved: number;
 }
 
 export type Fitted =
@@ -21,6 +26,9 @@ export type Fitted =
       readonly minutes: number;
       /** Worth of what is left, in points; only to be compared with another fit of the same plan. */
       readonly worth: number;
+      /** Light that is seen before and after, points. */
+      readonly pointsBefore: number;
+      readonly pointsAfter: number;
       readonly changes: readonly FitChange[];
       /** What is lost, in words, before it is accepted. */
       readonly lost: readonly string[];
@@ -36,6 +44,7 @@ interface Option {
   /** Cost in the limit's unit, whole numbers: foils, or tenths of a minute. */
   readonly cost: number;
   readonly worth: number;
+  readonly points: number;
 }
 
 const GROUPS: readonly { words: string; families: readonly ZoneFamily[] }[] = [
@@ -51,28 +60,43 @@ const GROUPS: readonly { words: string; families: readonly ZoneFamily[] }[] = [
  * Thins a plan to a limit where it shows least: every panel may stretch its pitch, and of all combinations within the
  * limit the one with the greatest worth is taken (dynamic programming over panels, exact for the steps offered). No panel
  * is emptied. The sum over panels is separable while each place belongs mostly to one of them.
+ * @param pointsOf what foils earn: as the client wears it, where that is known
  */
-export function fitPlan(plan: Plan, engine: PatternEngine, limit: FitLimit): Fitted {
+export function fitPlan(plan: Plan, engine: PatternEngine, limit: FitLimit, pointsOf: PointsOf = usualPoints): Fitted {
+  const steps = fitInSteps(plan, engine, limit, pointsOf);
+  for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
+}
+
+/** {@link fitPlan}, a panel's option at a time, so that it can be given up in between. */
+export function* fitInSteps(plan: Plan, engine: PatternEngine, limit: FitLimit, pointsOf: PointsOf = usualPoints): Generator<undefined, Fitted> {
   const before = engine.compute(plan);
   const panels = plan.panels.filter((panel) => before.sheet.panels.some((own) => own.panel === panel.id && own.foils > 0));
   if (panels.length === 0) return { ok: false, problem: 'There are no foils to fit.' };
-  const full = countByPlace(before, plan.head.part.offsetMm);
+  const { offsetMm } = plan.head.part;
+  const pointsNow = pointsOf(plan, before);
+  const full = pointsByPlace(before, pointsNow, offsetMm);
   const unit = (foils: number, seconds: number) => (limit.kind === 'foils' ? foils : Math.ceil(seconds / 6));
   const changes = (panels.length - 1) * MINUTES_PER_PANEL_CHANGE * 10;
   const most = limit.kind === 'foils' ? Math.floor(limit.foils) : Math.floor(limit.minutes * 10) - changes;
 
-  const options = panels.map((panel) =>
-    FACTORS.flatMap((factor): Option[] => {
-      const own = thinned(panel, factor);
-      if (!own) return [];
+  const options: Option[][] = [];
+  for (const panel of panels) {
+    const own: Option[] = [];
+    for (const factor of FACTORS) {
+      const thin = thinned(panel, factor);
+      if (!thin) continue;
       // In its place among the others, so that what they have taken stays theirs.
-      const computed = factor === 1 ? before : engine.compute(withPanels(plan, new Map([[panel.id, own]])));
+      const changed = factor === 1 ? plan : withPanels(plan, new Map([[panel.id, thin]]));
+      const computed = factor === 1 ? before : engine.compute(changed);
       const foils = computed.sheet.foils.filter((foil) => foil.panel === panel.id);
-      if (foils.length === 0) return [];
+      if (foils.length === 0) continue;
       const seconds = foils.reduce((sum, foil) => sum + foilSeconds({ gather: foil.gather, panel: panel.id, teasing: panel.start.teasing }), 0);
-      return [{ factor, foils: foils.length, cost: unit(foils.length, seconds), worth: worthOf(countByPlace(computed, plan.head.part.offsetMm, panel.id), full) }];
-    }),
-  );
+      const points = pointsByPlace(computed, factor === 1 ? pointsNow : pointsOf(changed, computed), offsetMm, panel.id);
+      own.push({ factor, foils: foils.length, cost: unit(foils.length, seconds), worth: worthOfPoints(points, full), points: sumOf(points.values()) });
+      yield;
+    }
+    options.push(own);
+  }
   const least = options.reduce((sum, own) => sum + Math.min(...own.map(({ cost }) => cost)), 0);
   if (least > most) {
     const names = panels.map(({ name }) => name).join(', ');
@@ -89,11 +113,16 @@ export function fitPlan(plan: Plan, engine: PatternEngine, limit: FitLimit): Fit
     foils: after.sheet.totals.foils,
     minutes: after.sheet.totals.foilingMinutes,
     worth: options.reduce((sum, own, i) => sum + own[chosen[i]].worth, 0),
+    pointsBefore: sumOf(full.values()),
+    pointsAfter: options.reduce((sum, own, i) => sum + own[chosen[i]].points, 0),
     changes: panels.flatMap((panel, i): FitChange[] => {
       const own = options[i][chosen[i]];
       if (own.factor === 1) return [];
       const first = options[i].find(({ factor }) => factor === 1)!;
-      return [{ panel: panel.id, words: `${panel.name}: ${recipeLine(panel)} → ${recipeLine(thin.get(panel.id)!)}; ${first.foils} → ${own.foils} foils` }];
+      return [{
+        panel: panel.id, words: `${panel.name}: ${recipeLine(panel)} → ${recipeLine(thin.get(panel.id)!)}; ${first.foils} → ${own.foils} foils`,
+        pointsBefore: first.points, pointsAfter: own.points, saved: first.foils - own.foils,
+      }];
     }),
     lost: lostOf(before, after),
   };
@@ -103,14 +132,20 @@ function withPanels(plan: Plan, own: ReadonlyMap<string, Plan['panels'][number]>
   return { ...plan, panels: plan.panels.map((panel) => own.get(panel.id) ?? panel) };
 }
 
-function countByPlace(computed: ComputedPlan, partOffsetMm: number, panel?: string): Map<Place, number> {
+function pointsByPlace(computed: ComputedPlan, points: ArrayLike<number>, partOffsetMm: number, panel?: string): Map<Place, number> {
   const out = new Map<Place, number>();
   computed.sheet.foils.forEach((foil, i) => {
     if (panel !== undefined && foil.panel !== panel) return;
     const place = placeOf(foil, computed, i, partOffsetMm);
-    out.set(place, (out.get(place) ?? 0) + 1);
+    out.set(place, (out.get(place) ?? 0) + points[i]);
   });
   return out;
+}
+
+function sumOf(values: Iterable<number>): number {
+  let sum = 0;
+  for (const value of values) sum += value;
+  return sum;
 }
 
 /** For each panel the index of its option, such that the worth is greatest within the cost. */

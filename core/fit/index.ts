@@ -1,1 +1,2 @@
-export { fitPlan, type FitChange, type FitLimit, type Fitted } from './fit';
+export { fitInSteps, fitPlan, type FitChange, type FitLimit, type Fitted } from './fit';
+export type { PointsOf } from './worth';

@@ -1,9 +1,9 @@
 import type { Zone } from '../head';
-import type { ComputedPlan, Foil } from '../pattern';
+import type { ComputedPlan, Foil, Plan } from '../pattern';
 
 /**
  * What one more foil adds to the light that is seen, by where it lies, in points; hair worn down for three fifths of the
- * time and up for two. Tried with a model of wear; to be replaced by the client's own figures when wear is computed.
+ * time and up for two. Tried with a model of wear; the client's own figures take their place where wear is computed.
  */
 const WORTH = { hairline: 0.73, part: 0.5, crown: 0.3, 'lower side': 0.17, top: 0.11, 'upper back': 0.07, 'upper side': 0.04, nape: 0.04, 'middle back': 0.03 } as const;
 
@@ -27,15 +27,21 @@ export function placeOf(foil: Foil, computed: ComputedPlan, index: number, partO
   return /nape/.test(family) ? 'nape' : 'middle back';
 }
 
+/** Points by foil, in the order of its sheet: light that each earns as the client wears it. */
+export type PointsOf = (plan: Plan, computed: ComputedPlan) => ArrayLike<number>;
+
+/** Where no figures of wear are at hand: what a foil is worth at its place. */
+export const usualPoints: PointsOf = ({ head }, computed) => computed.sheet.foils.map((foil, i) => WORTH[placeOf(foil, computed, i, head.part.offsetMm)]);
+
 /**
- * Worth of foils by place: U = g·b·(1 − e^(−n/b)), b the foils that fill the place now. Concave, so that no place is
- * emptied while another stays packed.
+ * Worth of light by place: U = b·(1 − e^(−n/b)), n the points earned there and b what fills the place now. Concave, so that
+ * no place is emptied while another stays packed.
  */
-export function worthOf(foils: ReadonlyMap<Place, number>, full: ReadonlyMap<Place, number>): number {
+export function worthOfPoints(points: ReadonlyMap<Place, number>, full: ReadonlyMap<Place, number>): number {
   let sum = 0;
-  for (const [place, n] of foils) {
-    const b = Math.max(1, full.get(place) ?? n);
-    sum += WORTH[place] * b * (1 - Math.exp(-n / b));
+  for (const [place, n] of points) {
+    const b = Math.max(1e-9, full.get(place) ?? n);
+    sum += b * (1 - Math.exp(-n / b));
   }
   return sum;
 }

@@ -58,8 +58,9 @@ export interface Seen {
   readonly tied: { readonly way: Way; readonly look: Look };
   /** Weeks since the service that are looked at. */
   readonly weeks: number;
-  readonly lifted?: { readonly way: Way; readonly look: Look };
-  readonly blown?: { readonly way: Way; readonly look: Look };
+  /** Light of the underneath with the top clipped up, and of the crown blown open. */
+  readonly under?: number;
+  readonly blownCrown?: { readonly way: Way; readonly light: number };
   readonly worth?: Worth;
   readonly part?: PartTolerance;
   /** The part put elsewhere, mm from where it is worn: light beside it, and where it is worn. */
@@ -230,25 +231,24 @@ function demarcation({ demarcation: own, down }: Seen): Finding[] {
   }];
 }
 
-function under({ lifted }: Seen): Finding[] {
-  if (!lifted || lifted.look.under === null) return [];
-  const share = lifted.look.under;
+function under({ under: share }: Seen): Finding[] {
+  if (share === undefined) return [];
   const fine = share >= WEAR_LIMITS.under;
   return [{
-    key: 'under', fine, way: lifted.way, view: 'back',
+    key: 'under', fine, way: { kind: 'lifted' }, view: 'back',
     words: fine ? `Lifted free, ${percent(share)} of the underneath is light.` : `Lifted free, the underneath is dark: ${percent(share)} light.`,
     why: 'It shows when hair is brought forward, tied or half up.',
     ...(!fine && { mend: { kind: 'under' as const } }),
   }];
 }
 
-function crown({ blown, down }: Seen): Finding[] {
-  if (!blown) return [];
-  const [open, back] = [blown.look.crown, down.look.brightness.back];
-  const fine = open >= WEAR_LIMITS.crown * back;
+function crown({ blownCrown, down }: Seen): Finding[] {
+  if (!blownCrown) return [];
+  const { light, way } = blownCrown;
+  const fine = light >= WEAR_LIMITS.crown * down.look.brightness.back;
   return [{
-    key: 'crown', fine, way: blown.way, view: 'back',
-    words: fine ? `Blown open, ${percent(open)} of the crown is light.` : `Blown open, the crown is dark: ${percent(open)} light.`,
+    key: 'crown', fine, way, view: 'back',
+    words: fine ? `Blown open, ${percent(light)} of the crown is light.` : `Blown open, the crown is dark: ${percent(light)} light.`,
     why: 'People behind the client see it.',
     ...(!fine && { mend: { kind: 'crown' as const } }),
   }];
@@ -268,7 +268,8 @@ function sides({ down, tied }: Seen): Finding[] {
     const { left, right } = look.brightness;
     return { way, left, right, off: Math.abs(left - right) / Math.max(1e-9, (left + right) / 2) };
   }).sort((a, b) => b.off - a.off);
-  if (worst.off < WEAR_LIMITS.sides) return [];
+  // A few hundredths apart are seen by nobody, however little light there is.
+  if (worst.off < WEAR_LIMITS.sides || Math.abs(worst.left - worst.right) < 0.03) return [];
   return [{
     key: 'sides', fine: false, way: worst.way, view: worst.left > worst.right ? 'right' : 'left',
     words: `The ${worst.left > worst.right ? 'left' : 'right'} is lighter: ${percent(worst.left)} left, ${percent(worst.right)} right.`,

@@ -48,11 +48,23 @@ export function lookOf(hair: WornHair, light: Light, { sheet }: Pick<ComputedPla
     lightenedShare: sheet.totals.lightenedShare,
     brightness: byView((view) => within(view, undefined)),
     part: 'partMm' in way ? within('top', partRegion(head, hair.surface('top'), way.partMm)) : null,
-    crown: within('back', crownRegion(head, hair.surface('back'))),
-    under: way.kind === 'lifted' ? (['left', 'right', 'back'] as const).reduce((sum, view) => sum + within(view, underRegion(head, hair.surface(view))) / 3, 0) : null,
+    crown: crownLight(hair, light),
+    under: way.kind === 'lifted' ? underLight(hair, light) : null,
     stripe: byView((view) => stripeOf(hair.flow(view), lit.get(view)!)),
     unlit: unlit && unlit.map((own) => ({ ...own, place: placeOf(own.fromDeg, own.toDeg) })),
   };
+}
+
+/** Share of the crown that is light, seen from behind. */
+export function crownLight(hair: WornHair, light: Light): number {
+  const surface = hair.surface('back');
+  return brightnessOf(surface, litOf(surface, light), crownRegion(hair.head, surface));
+}
+
+/** Share of the underneath that is light, seen from behind and both sides. */
+export function underLight(hair: WornHair, light: Light): number {
+  const views = (['left', 'right', 'back'] as const).map((view) => hair.surface(view));
+  return views.reduce((sum, surface) => sum + brightnessOf(surface, litOf(surface, light), underRegion(hair.head, surface)) / views.length, 0);
 }
 
 /**

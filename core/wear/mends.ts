@@ -27,7 +27,11 @@ export function mendWords(mend: WearMend): string {
   }
 }
 
-const UNDER: Panel = { ...PANEL_STARTS.find(({ panel }) => panel.id === 'nape')!.panel, id: 'under', name: 'Underneath', spacing: { kind: 'constant', dropoutMm: 12 } };
+/** Underneath drop-outs are 6–12 mm. */
+const UNDER: Panel = {
+  ...PANEL_STARTS.find(({ panel }) => panel.id === 'nape')!.panel, id: 'under', name: 'Underneath', place: { kind: 'zones', zones: ['occipital', 'nape', 'nape-hairline'] },
+  spacing: { kind: 'constant', dropoutMm: 9 },
+};
 const AT_PART = PANEL_STARTS.find(({ panel }) => panel.id === 'part')!.panel;
 
 /** The plan with a proposed change made. */

@@ -76,3 +76,44 @@ export function flippedDepth(depth: Float32Array, { columns, rows }: Camera): Fl
   for (let row = 0; row < rows; row += 1) for (let column = 0; column < columns; column += 1) out[row * columns + column] = depth[row * columns + columns - 1 - column];
   return out;
 }
+
+/** The body's skin as rings, one above the other: points packed xyz, ring after ring from the top, and whether each bears hair. */
+export interface BodyRings {
+  readonly rings: number;
+  /** Points of a ring; the last one lies on the first. */
+  readonly round: number;
+  readonly xyz: Float32Array<ArrayBuffer>;
+  readonly hairy: Uint8Array<ArrayBuffer>;
+}
+
+const RING_MM = 5;
+const ROUND = 96;
+/** Rings go from above the apex down to where the picture ends, about an axis a little behind the middle, average head, mm. */
+const BODY = { top: 92, bottom: -300, z: -12, reach: 200 } as const;
+
+export function bodyRings(head: Head): BodyRings {
+  const { k } = head;
+  const shell = shellOf(head);
+  const rings = ceil((BODY.top - BODY.bottom) / RING_MM) + 1;
+  const round = ROUND + 1;
+  const xyz = new Float32Array(3 * rings * round);
+  const hairy = new Uint8Array(rings * round);
+  for (let j = 0, n = 0; j < rings; j += 1) {
+    const y = (BODY.top - j * RING_MM) * k;
+    for (let i = 0; i < round; i += 1, n += 1) {
+      const a = (2 * Math.PI * i) / ROUND;
+      const [dx, dz] = [Math.sin(a), Math.cos(a)];
+      let r: number = BODY.reach * k;
+      for (let step = 0; step < MOST_STEPS && r > 0; step += 1) {
+        const off = bodyDistance(shell, k, dx * r, y, BODY.z * k + dz * r);
+        if (off < NEAR_MM) break;
+        r -= max(NEAR_MM, 0.8 * off);
+      }
+      const at = max(0, r - INSIDE_MM);
+      xyz.set([dx * at, y, BODY.z * k + dz * at], 3 * n);
+      const place = head.locate({ x: xyz[3 * n], y, z: xyz[3 * n + 2] });
+      if (place.arc < place.hairArc) hairy[n] = 1;
+    }
+  }
+  return { rings, round, xyz, hairy };
+}

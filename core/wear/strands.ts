@@ -59,18 +59,31 @@ export function makeStrands(head: Head, roots: Roots, way: Way, lengthOf: (root:
   const shell = shellOf(head);
   const walker: Walker = { x: 0, y: 0, z: 0, shell: new Float64Array(4) };
   const walk = walkOf(way, head, shell, walker);
+  const alike = isAlike(way) && head.crown.x === 0;
   const begun = { x: 0, y: 0, z: 0, own: 0, seed: 0 };
   for (let i = 0; i < roots.count; i += 1) {
     begun.x = roots.xyz[3 * i];
     begun.y = roots.xyz[3 * i + 1];
     begun.z = roots.xyz[3 * i + 2];
-    const own = seedAt(begun.x, begun.y, begun.z);
-    seed[i] = own;
     const length = lengthOf(i);
     if (length < stepMm) {
       // Too short to lie anywhere: its root alone.
       used[i] = 1;
-      xyz.set([begun.x, begun.y, begun.z], 3 * points * i);
+      xyz[3 * points * i] = begun.x;
+      xyz[3 * points * i + 1] = begun.y;
+      xyz[3 * points * i + 2] = begun.z;
+      continue;
+    }
+    const own = seedAt(begun.x, begun.y, begun.z);
+    seed[i] = own;
+    if (alike && i % 2 === 1 && isMirrored(roots, i) && length === lengthOf(i - 1)) {
+      // The strand before it, seen in a mirror.
+      used[i] = used[i - 1];
+      for (let at = 3 * points * i, from = at - 3 * points, end = at + 3 * used[i]; at < end; at += 3, from += 3) {
+        xyz[at] = -xyz[from];
+        xyz[at + 1] = xyz[from + 1];
+        xyz[at + 2] = xyz[from + 2];
+      }
       continue;
     }
     begun.seed = own;
@@ -93,6 +106,12 @@ export function makeStrands(head: Head, roots: Roots, way: Way, lengthOf: (root:
   }
   return { count: roots.count, points, stepMm, xyz, used, seed };
 }
+
+/** Whether both sides of the head are worn the same. */
+const isAlike = (way: Way) => (way.kind === 'zigzag' ? false : 'partMm' in way ? way.partMm === 0 : true);
+
+/** Whether a root is the mirror image of the one before it. */
+const isMirrored = ({ xyz }: Roots, i: number) => xyz[3 * i] === -xyz[3 * i - 3] && xyz[3 * i + 1] === xyz[3 * i - 2] && xyz[3 * i + 2] === xyz[3 * i - 1];
 
 /** Swings a strand out of its way in a wave that its clump shares: across the way, level with the ground, and a little outward. */
 function swing(xyz: Float32Array, start: number, used: number, side: number, seed: number, bent: Float64Array, wave: number): void {

@@ -5,7 +5,7 @@ import { createPatternEngine, type ComputedPlan, type PatternEngine, type Plan }
 import { findingsOf, type Finding, type Seen } from './findings';
 import { hairlineLight } from './hairline-light';
 import { lengths, lightAt, type Light, type RootShadow } from './light';
-import { lightOn, lookOf, type Look } from './look';
+import { crownLight, lightOn, lookOf, underLight, type Look } from './look';
 import { partLightOf, partStrip, partSteps, partTolerance, type PartStrip } from './part-tolerance';
 import { meanStripe, PHASES, shifted } from './phases';
 import { litOf } from './lit';
@@ -55,9 +55,11 @@ export class WearStudio {
   private readonly heads = new Map<string, HairRoots>();
   private readonly worn = new Map<string, WornHair>();
   private readonly strips = new Map<string, PartStrip>();
+  private readonly palettes = new Map<string, Float32Array>();
   private earlier: { readonly key: string; readonly light: Light } | undefined;
 
-  constructor(readonly engine: PatternEngine = createPatternEngine(), private readonly strands = USUAL_STRANDS) {}
+  /** @param mostBytes laid hair is kept up to this, beside the way that is being looked at */
+  constructor(readonly engine: PatternEngine = createPatternEngine(), private readonly strands = USUAL_STRANDS, private readonly mostBytes = MOST_BYTES) {}
 
   roots({ head }: Pick<Plan, 'head'>): HairRoots {
     const key = headKey(head);
@@ -86,7 +88,7 @@ export class WearStudio {
 
   private forget(current: string): void {
     for (const key of this.worn.keys()) {
-      if (this.bytes <= MOST_BYTES || key === current) return;
+      if (this.bytes <= this.mostBytes || key === current) return;
       this.worn.delete(key);
     }
   }
@@ -124,7 +126,16 @@ export class WearStudio {
     const tonerLeft = tonerWeeks === null ? 0 : Math.max(0, 1 - weeks / Math.max(0.1, tonerWeeks));
     const facts: HairFacts = { ...colour, grownMm: weeks * mmPerWeek, tonerLeft };
     const { roots } = this.roots(plan).index;
-    return { light, bases: basesOf(roots, facts, lengths(plan, roots), light.lowlit), palette: paletteOf(facts) };
+    return { light, bases: basesOf(roots, facts, lengths(plan, roots), light.lowlit), palette: this.palette(facts) };
+  }
+
+  /** Palettes of the last few colours: an edit of the pattern needs no new one. */
+  private palette(facts: HairFacts): Float32Array {
+    const key = `${facts.targetLevel} ${facts.tone} ${facts.tonerLeft.toFixed(2)}`;
+    const own = this.palettes.get(key) ?? paletteOf(facts);
+    this.palettes.set(key, own);
+    if (this.palettes.size > 24) this.palettes.delete(this.palettes.keys().next().value!);
+    return own;
   }
 
   look(subject: WearSubject, way: Way, weeks: number): Look {
@@ -132,7 +143,7 @@ export class WearStudio {
     return lookOf(this.hair(subject.plan, way, subject.curl), this.light(subject, weeks, computed), computed);
   }
 
-  /** Ways in which the client wears her hair, with their shares of the time. */
+  /** Ways in which the client wears the hair, with their shares of the time. */
   shares({ plan, curl, tiedShare, halfUpShare }: WearSubject): WornShare[] {
     const down = Math.max(0, 1 - tiedShare - halfUpShare);
     const all: [Way, number][] = [[downOf(plan), down], [TIED, tiedShare], [{ kind: 'half-up' }, halfUpShare]];
@@ -183,9 +194,10 @@ export class WearStudio {
       ...(shadowMm !== null && { shadowed: this.shadowed(subject, computed) }),
     };
     yield findingsOf(seen);
-    seen = { ...seen, lifted: lookIn({ kind: 'lifted' }) };
+    seen = { ...seen, under: underLight(this.hair(plan, { kind: 'lifted' }, curl), light) };
     yield findingsOf(seen);
-    seen = { ...seen, blown: lookIn({ kind: 'blown', partMm: plan.head.part.offsetMm }) };
+    const blown: Way = { kind: 'blown', partMm: plan.head.part.offsetMm };
+    seen = { ...seen, blownCrown: { way: blown, light: crownLight(this.hair(plan, blown, curl), light) } };
     yield findingsOf(seen);
 
     // Stripes as the mean over phases of the pattern.

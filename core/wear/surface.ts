@@ -45,7 +45,9 @@ const DRAWN = 10;
 export function seenFrom(head: Head, strands: Strands, view: View, pixelMm = PIXEL_MM): Surface {
   const camera = cameraOf(view, head.k, pixelMm);
   const depth = skinDepthOf(head, view, camera).slice();
-  const list = stretchesOf(strands, camera, depth);
+  // A few strands first: once they stand in the way, most of the rest need not be looked at closely.
+  stretchesOf(strands, camera, depth, FIRST);
+  const list = stretchesOf(strands, camera, depth, 1);
   const { size } = list;
   // Taken into the function: looked up through the module a million times, it costs more than it does.
   const noise = noiseOf;
@@ -74,6 +76,9 @@ export function seenFrom(head: Head, strands: Strands, view: View, pixelMm = PIX
   }
   return sorted(view, camera, depth, count, list);
 }
+
+/** Every so many-th strand is looked at first. */
+const FIRST = 10;
 
 /** Puts stretches in order of their pixels and makes the weights of each pixel one together. */
 function sorted(view: View, camera: Camera, depth: Float32Array, count: number, { pixel, strand, along, depth: weight }: Stretches): Surface {
@@ -129,8 +134,9 @@ function makeRoom(list: Stretches): void {
 /**
  * All stretches that fall into the picture and are not hidden; leaves in `nearest` the depth of the nearest hair by pixel.
  * The list is used again by the next call.
+ * @param each every so many-th strand
  */
-function stretchesOf({ count, points, used, xyz, stepMm }: Strands, camera: Camera, nearest: Float32Array): Stretches {
+function stretchesOf({ count, points, used, xyz, stepMm }: Strands, camera: Camera, nearest: Float32Array, each: number): Stretches {
   const { columns, rows, pixelMm, leftMm, upMm } = camera;
   const [rx, ry, rz] = camera.right;
   const [ux, uy, uz] = camera.up;
@@ -143,7 +149,7 @@ function stretchesOf({ count, points, used, xyz, stepMm }: Strands, camera: Came
   let { pixel, strand, along, depth } = list;
   let room = pixel.length;
   let n = 0;
-  for (let s = 0; s < count; s += 1) {
+  for (let s = 0; s < count; s += each) {
     let c0 = 0;
     let r0 = 0;
     let d0 = 0;
@@ -160,13 +166,13 @@ function stretchesOf({ count, points, used, xyz, stepMm }: Strands, camera: Came
         const dc = c1 - c0;
         const dr = r1 - r0;
         const steps = max(1, ceil(max(abs(dc), abs(dr))));
-        const each = 1 / steps;
+        const part = 1 / steps;
         if (n + steps > room) {
           makeRoom(list);
           ({ pixel, strand, along, depth } = list);
           room = pixel.length;
         }
-        for (let f = 0.5 * each; f < 1; f += each) {
+        for (let f = 0.5 * part; f < 1; f += part) {
           const c = c0 + dc * f;
           const r = r0 + dr * f;
           if (c < 0 || r < 0 || c >= columns || r >= rows) continue;

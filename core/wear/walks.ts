@@ -7,7 +7,7 @@ import type { Way } from './ways';
 const { abs, cos, exp, max, min, sin, sqrt } = Math;
 
 /** Step of the walk, mm: longer ones cut corners at the edge of the head. */
-export const STEP_MM = 10;
+export const STEP_MM = 12;
 
 /** Where a walk stands: the point, and height and outward normal there as the shell reads them. Reused for every strand. */
 export interface Walker {
@@ -218,12 +218,14 @@ function tied(head: Head, shell: Shell, walker: Walker, at: keyof typeof TIES): 
         walker.y += oy * out - fall * STEP_MM;
         walker.z += oz * out;
         // The tail lies on the head where it meets it again, and on the neck.
-        shell.read(walker.x, walker.y, walker.z, read);
-        const deep = height + TAIL_MM - read[0];
-        if (deep > 0 && hanging > TAIL_MM && walker.y > LEAVES_Y * k) {
-          walker.x += read[1] * deep;
-          walker.y += read[2] * deep;
-          walker.z += read[3] * deep;
+        if (hanging > TAIL_MM && walker.y > LEAVES_Y * k) {
+          shell.read(walker.x, walker.y, walker.z, read);
+          const deep = height + TAIL_MM - read[0];
+          if (deep > 0) {
+            walker.x += read[1] * deep;
+            walker.y += read[2] * deep;
+            walker.z += read[3] * deep;
+          }
         }
         if (walker.y < sy - 60 * k) keepOffBody(walker, k, height);
         return at !== 'top' || hanging < COIL_MM;

@@ -1,6 +1,6 @@
 'use client';
 
-import { createContext, useCallback, useContext, useEffect, useMemo, useReducer, useRef, useState, type ReactNode } from 'react';
+import { createContext, useCallback, useContext, useEffect, useLayoutEffect, useMemo, useReducer, useRef, useState, type ReactNode } from 'react';
 import { differencesOf, parseConsult, parseOutcome, parsePlan, type Consult, type Difference, type Outcome } from '@/core/formats';
 import { makeHead } from '@/core/head';
 import { createPatternEngine, withPanelOf, type ComputedPlan, type Plan } from '@/core/pattern';
@@ -218,7 +218,8 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [initial.id]);
 
-  useEffect(() => {
+  // Before it is painted: what is seen on the screen is kept already, whatever becomes of the page.
+  useLayoutEffect(() => {
     for (const part of WORK_PARTS) {
       const document = history.present[part];
       if (document === sent.current[part]) continue;

@@ -1,13 +1,18 @@
 'use client';
 
-import { useMemo, useRef, useState } from 'react';
+import dynamic from 'next/dynamic';
+import { useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import type { Vec3 } from '@/core/head';
 import { MOST_PART_MM, VIEW_NAMES, wayName, type Camera, type View, type WearSubject, type Way } from '@/core/wear';
 import { Button } from '@/ui/button';
 import { Wiper } from '@/ui/wiper';
+import { drawsSolids } from '../head/round/software';
 import type { Compared } from './compare';
 import { WearPicture } from './picture';
 import { useWear } from './use-wear';
+
+const RoundHair = dynamic(() => import('./round-hair'), { ssr: false });
+const never = () => () => undefined;
 
 const VIEW_WORDS: Readonly<Record<View, string>> = { front: 'Front', left: 'Left', right: 'Right', back: 'Back', top: 'Top' };
 
@@ -19,6 +24,8 @@ interface StageProps {
   other: Compared | undefined;
   onView(view: View): void;
   camera: Camera;
+  /** Size of the head against the average one. */
+  k: number;
   /** Where the part lies, mm from the middle, and how it is moved; undefined where hair has none. */
   part: { mm: number; onMove(mm: number): void } | undefined;
   /** A place of the head to be pointed at. */
@@ -26,9 +33,13 @@ interface StageProps {
 }
 
 /** The hair, large: from one side, alone or beside another. */
-export function Stage({ subject, way, view, weeks, other, onView, camera, part, mark }: StageProps) {
+export function Stage({ subject, way, view, weeks, other, onView, camera, k, part, mark }: StageProps) {
   const [beside, setBeside] = useState(false);
-  const own = useWear('picture', 1, 'picture', useMemo(() => ({ subject, way, view, weeks, fine: true }), [subject, way, view, weeks]));
+  const [turning, setTurning] = useState(false);
+  const able = useSyncExternalStore(never, drawsSolids, () => false);
+  const strands = useWear('strands', 1, 'strands', useMemo(() => (turning ? { subject, way } : null), [turning, subject, way]));
+  const colours = useWear('colours', 2, 'colours', useMemo(() => (turning ? { subject, way, weeks } : null), [turning, subject, way, weeks]));
+  const own = useWear('picture', 1, 'picture', useMemo(() => (turning ? null : { subject, way, view, weeks, fine: true }), [turning, subject, way, view, weeks]));
   const others = useWear('other', 2, 'picture', useMemo(() => (other ? { subject: other.subject, way, view, weeks: other.weeks, fine: true } : null), [other, way, view]));
   const mirrored = view === 'front';
   const said = (words: string, at: number) => `${words}, ${wayName(way)}, ${VIEW_WORDS[view].toLowerCase()}${mirrored ? ' as in the mirror' : ''}, ${at === 0 ? 'today' : `after ${at} weeks`}`;
@@ -51,24 +62,37 @@ export function Stage({ subject, way, view, weeks, other, onView, camera, part, 
         <div role="group" aria-label="Look from" className="flex gap-1">
           {VIEW_NAMES.map((name) => (
             <button
-              key={name} type="button" aria-pressed={name === view} onClick={() => onView(name)}
+              key={name} type="button" aria-pressed={!turning && name === view}
+              onClick={() => {
+                setTurning(false);
+                onView(name);
+              }}
               className="h-10 rounded-ui border border-edge bg-raised px-3 text-sm font-semibold hover:border-ink aria-pressed:border-leaf aria-pressed:bg-leaf-pale"
             >
               {VIEW_WORDS[name]}
             </button>
           ))}
+          {able && (
+            <button
+              type="button" aria-pressed={turning} onClick={() => setTurning(!turning)}
+              className="h-10 rounded-ui border border-edge bg-raised px-3 text-sm font-semibold hover:border-ink aria-pressed:border-leaf aria-pressed:bg-leaf-pale"
+            >
+              Turn by hand
+            </button>
+          )}
         </div>
-        {other && <Button small aria-pressed={beside} look={beside ? 'primary' : 'plain'} onClick={() => setBeside(!beside)}>Side by side</Button>}
+        {other && !turning && <Button small aria-pressed={beside} look={beside ? 'primary' : 'plain'} onClick={() => setBeside(!beside)}>Side by side</Button>}
       </div>
-      <div className="mt-2 flex min-h-0 flex-1 justify-center gap-4" data-way={way.kind} data-done={own.done && (!other || others.done)}>
-        {!other && <div className={frame} style={style}>{mine}{overlay}</div>}
-        {other && !beside && (
+      <div className="mt-2 flex min-h-0 flex-1 justify-center gap-4" data-way={way.kind} data-done={turning ? strands.done && colours.done : own.done && (!other || others.done)}>
+        {turning && <RoundHair hair={strands.answer} colours={strands.done ? colours.answer : undefined} k={k} label={`Hair, ${wayName(way)}`} />}
+        {!turning && !other && <div className={frame} style={style}>{mine}{overlay}</div>}
+        {!turning && other && !beside && (
           <div className={frame} style={style}>
             <Wiper label={`Wipe between ${other.words} and ${planWords.toLowerCase()}`} before={<>{theirs}<Name words={other.words} side="left" /></>} after={<>{mine}<Name words={planWords} side="right" /></>} />
             {overlay}
           </div>
         )}
-        {other && beside && (
+        {!turning && other && beside && (
           <>
             <div className={frame} style={style}>{theirs}<Name words={other.words} side="left" /></div>
             <div className={frame} style={style}>{mine}<Name words={planWords} side="right" />{overlay}</div>

@@ -19,7 +19,7 @@ const WEEKS = [0, 4, 8, 12, 20] as const;
 
 /** How the pattern falls: worn one way or another, moved, grown out, beside another; and what would be noticed. */
 export function WearStep() {
-  const { consult, plan, computed, bundle } = useVisit();
+  const { consult, plan, computed, bundle, editConsult } = useVisit();
   // Edits made here (a mend) colour anew when the page has answered.
   const settled = useDeferredValue(plan);
   const subject = useMemo(() => subjectOfVisit(consult, settled, bundle), [consult, settled, bundle]);
@@ -66,13 +66,17 @@ export function WearStep() {
               onChange={(mm) => setMovedMm(-mm - ownPart(subject))}
             />
           )}
-          <Slider label="Grown out" min={0} max={MOST_WEEKS} step={1} value={weeks} said={weeks === 0 ? 'today' : `${weeks} weeks`} onChange={setWeeks} hint={weeks > 0 ? `about ${Math.round(weeks * subject.mmPerWeek)} mm at her own rate` : undefined} />
+          <Slider label="Grown out" min={0} max={MOST_WEEKS} step={1} value={weeks} said={weeks === 0 ? 'today' : `${weeks} weeks`} onChange={setWeeks} hint={weeks > 0 ? `about ${Math.round(weeks * subject.mmPerWeek)} mm at the client’s own rate` : undefined} />
+          <Slider
+            label="Root shadow" min={0} max={60} step={5} value={consult.rootShadowMm ?? 0} said={consult.rootShadowMm === null ? 'none' : `${consult.rootShadowMm} mm`}
+            onChange={(mm) => editConsult(mm === 0 ? 'no root shadow' : `root shadow ${mm} mm`, (before) => ({ ...before, rootShadowMm: mm === 0 ? null : mm }), 'root shadow')}
+          />
           <Select label="Beside it" value={comparison} options={comparisonsFor(subject, weeks)} onChange={setComparison} />
         </div>
       </aside>
       <section aria-label="Worn" className="flex min-h-0 flex-col px-4 pt-3 pb-2">
         <Stage
-          subject={subject} way={way} view={view} weeks={weeks} other={other} onView={setView} camera={camera}
+          subject={subject} way={way} view={view} weeks={weeks} other={other} onView={setView} camera={camera} k={computed.drawing.head.k}
           part={isParted(wayKey) ? { mm: partMm, onMove: (mm) => setMovedMm(mm - ownPart(subject)) } : undefined}
           mark={shown?.at && shown.view === view && keyOf(shown.way) === wayKey ? shown.at : undefined}
         />

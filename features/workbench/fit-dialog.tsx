@@ -11,7 +11,8 @@ import { hoursAndMinutes } from '../shared';
 import { useHouse, useMoney } from '../house/context';
 import { minorPerUnit } from '../house/money';
 import { useVisit } from '../visit/store';
-import { PatternWorker } from './pattern-worker';
+import { subjectOfVisit } from '../wear/subject';
+import { wearWorker } from '../wear/wear-worker';
 
 interface FitDialogProps {
   open: boolean;
@@ -23,6 +24,8 @@ const KINDS: readonly { value: Kind; words: string }[] = [{ value: 'foils', word
 const LABELS: Record<Kind, string> = { foils: 'At most so many foils', minutes: 'At most so many minutes', budget: 'At most so much money' };
 const readWhole = (text: string): number | undefined => (/^\d{1,4}$/.test(text.trim()) ? Number(text.trim()) : undefined);
 
+const points = (value: number) => (value < 1 ? value.toFixed(2) : value.toFixed(1));
+
 /** Fits the pattern to a number of foils or minutes: what changes and what is lost is shown before it is accepted. */
 export function FitDialog({ open, onOpenChange }: FitDialogProps) {
   return (
@@ -33,7 +36,7 @@ export function FitDialog({ open, onOpenChange }: FitDialogProps) {
 }
 
 function FitForm({ onDone }: { onDone(): void }) {
-  const { plan, computed, editPlan } = useVisit();
+  const { plan, consult, bundle, computed, editPlan } = useVisit();
   const { totals } = computed.sheet;
   const { prices } = useHouse();
   const money = useMoney();
@@ -41,8 +44,8 @@ function FitForm({ onDone }: { onDone(): void }) {
   const [value, setValue] = useState<number>();
   const [fitted, setFitted] = useState<Fitted>();
   const [working, setWorking] = useState(false);
-  const worker = useRef<PatternWorker>(null);
-  useEffect(() => () => worker.current?.stop(), []);
+  const giveUp = useRef<() => void>(null);
+  useEffect(() => () => giveUp.current?.(), []);
   const per = minorPerUnit(prices.currency);
   const price = priceOf(totals, prices);
   const now = kind === 'foils' ? `of ${totals.foils}` : kind === 'minutes' ? `of ${Math.round(totals.foilingMinutes)}` : `of ${money(price)}`;
@@ -52,11 +55,10 @@ function FitForm({ onDone }: { onDone(): void }) {
     const limit = limitOf(kind, value);
     if ('problem' in limit) return setFitted({ ok: false, problem: limit.problem });
     setWorking(true);
-    worker.current?.stop();
-    worker.current = new PatternWorker();
-    void worker.current.ask('fit', { plan, limit }).then((answer) => {
-      setFitted(answer);
-      setWorking(false);
+    giveUp.current = wearWorker.ask('fit', 0, 'fit', { subject: subjectOfVisit(consult, plan, bundle), limit }, (answer, done, problem) => {
+      if (answer) setFitted(answer);
+      if (problem) setFitted({ ok: false, problem: `It could not be worked out: ${problem}.` });
+      if (done) setWorking(false);
     });
   };
   /** A budget is a limit of foils or minutes, by the prices of the house. */
@@ -100,9 +102,12 @@ function FitForm({ onDone }: { onDone(): void }) {
           <p><b className="text-xl">{fitted.foils}</b> foils in {hoursAndMinutes(fitted.minutes)}, {money(priceOf({ foils: fitted.foils, foilingMinutes: fitted.minutes }, prices))}{fitted.changes.length === 0 && ': it fits as it is.'}</p>
           {fitted.changes.length > 0 && (
             <ul className="list-disc pl-5">
-              {fitted.changes.map(({ panel, words }) => <li key={panel}>{words}</li>)}
+              {fitted.changes.map(({ panel, words, pointsBefore, pointsAfter, saved }) => (
+                <li key={panel}>{words}<span className="block text-sm text-ink-soft">gives up {points(pointsBefore - pointsAfter)} of {points(pointsBefore)} points, {points((pointsBefore - pointsAfter) / Math.max(1, saved))} a foil</span></li>
+              ))}
             </ul>
           )}
+          {fitted.changes.length > 0 && <p className="text-sm text-ink-soft">Of all hair that is seen as it is worn, {points(fitted.pointsBefore)} → {points(fitted.pointsAfter)} hundredths are light (estimate). Each panel was thinned until a foil there earns more than one elsewhere.</p>}
           {fitted.lost.length > 0 && <p className="text-amber-bark">Lost: {fitted.lost.join('; ')}.</p>}
         </div>
       )}

@@ -6,6 +6,7 @@ import { skullHit, toOpened, type OpenedPoint } from '@/core/head';
 import { foilAt, panelAt } from '@/core/pattern';
 import { Labels } from './labels';
 import { Scene, Viewpoint, type SceneProps } from './scene';
+import { drawsInSoftware } from './software';
 import { enlarged, eyeOf, FIELD_DEG, rayThrough, saidView, settled, turned, VIEWS, type Turn, type ViewName } from './turn';
 
 export interface RoundHeadProps extends SceneProps {
@@ -19,16 +20,8 @@ const DEG_PER_PX = 0.45;
 /** So far beside its section a foil is still meant by a finger, mm. */
 const SLACK_MM = 3;
 
-/** Without a graphics card every point is computed: then edges are left unsmoothed, so that the head still turns at once. */
+/** Without a graphics card edges are left unsmoothed, so that the head still turns at once. */
 const SOFTWARE = drawsInSoftware();
-
-function drawsInSoftware(): boolean {
-  const context = document.createElement('canvas').getContext('webgl2');
-  const about = context?.getExtension('WEBGL_debug_renderer_info');
-  const renderer = about ? String(context!.getParameter(about.UNMASKED_RENDERER_WEBGL)) : '';
-  context?.getExtension('WEBGL_lose_context')?.loseContext();
-  return /swiftshader|llvmpipe|software|basic render/i.test(renderer);
-}
 
 /** A pointer that moved farther than this was turning, not tapping, px. */
 const DRAG_PX = 5;

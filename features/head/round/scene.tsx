@@ -5,6 +5,7 @@ import { useEffect, useLayoutEffect, useMemo, useRef } from 'react';
 import type { DirectionalLight, PerspectiveCamera } from 'three';
 import { addScaled, openedPart, type OpenedPoint } from '@/core/head';
 import type { ComputedPlan, PatternDrawing } from '@/core/pattern';
+import { aimCamera } from './aim';
 import { bodyGeometry } from './body-mesh';
 import { brightGeometry, foilGeometry, freeGeometry, lineGeometry } from './foil-mesh';
 import { hairTexture, scalpGeometry } from './scalp-mesh';
@@ -40,15 +41,10 @@ export function Viewpoint({ turn, k }: { turn: Turn; k: number }) {
 
 function aim(camera: PerspectiveCamera, light: DirectionalLight | null, turn: Turn, k: number): void {
   const eye = eyeOf(turn, k);
-  const flip = turn.mirrored ? -1 : 1;
-  camera.position.set(eye.at.x * flip, eye.at.y, eye.at.z);
-  camera.up.set(eye.up.x * flip, eye.up.y, eye.up.z);
-  camera.lookAt(eye.target.x * flip, eye.target.y, eye.target.z);
-  camera.fov = (Math.atan(eye.tangent) * 360) / Math.PI;
-  camera.updateProjectionMatrix();
+  aimCamera(camera, eye, turn.mirrored);
   // Over the left shoulder of who looks.
   const { x, y, z } = addScaled(addScaled(eye.at, eye.up, 420), eye.right, turn.mirrored ? 260 : -260);
-  light?.position.set(x * flip, y, z);
+  light?.position.set(turn.mirrored ? -x : x, y, z);
 }
 
 /** Everything that stands before the eye; in the mirror its sides are changed over. */

@@ -84,15 +84,16 @@ export interface Eye {
   readonly tangent: number;
 }
 
-export function eyeOf({ azimuthDeg, elevationDeg, mirrored, times }: Turn, k: number): Eye {
+/** @param lookedAt what stands in the middle, and from how far it is looked at, mm on the average head */
+export function eyeOf({ azimuthDeg, elevationDeg, mirrored, times }: Turn, k: number, lookedAt: Vec3 = LOOKED_AT, fromMm = EYE_MM): Eye {
   const [a, e] = [(azimuthDeg * Math.PI) / 180, (elevationDeg * Math.PI) / 180];
   const towards = vec(Math.cos(e) * Math.sin(a), Math.sin(e), Math.cos(e) * Math.cos(a));
   const up = vec(-Math.sin(e) * Math.sin(a), Math.cos(e), -Math.sin(e) * Math.cos(a));
   const ahead = scale(towards, -1);
   const right = cross(ahead, up);
-  const target = scale(LOOKED_AT, k);
+  const target = scale(lookedAt, k);
   return {
-    at: add(target, scale(towards, EYE_MM * k)), target, up, ahead, right: mirrored ? scale(right, -1) : right,
+    at: add(target, scale(towards, fromMm * k)), target, up, ahead, right: mirrored ? scale(right, -1) : right,
     tangent: Math.tan((FIELD_DEG * Math.PI) / 360) / times,
   };
 }

@@ -2,8 +2,10 @@
 
 import dynamic from 'next/dynamic';
 import { Component, useDeferredValue, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
+import { drawsSolids } from '../../head/round/software';
 import { barkLightOf } from '../../visit/bark';
 import { useLit, useVisit } from '../../visit/store';
+import { SmallWear } from '../../wear/small-wear';
 import { OpenedHead } from './opened-head';
 
 const RoundHead = dynamic(() => import('../../head/round/round-head'), { ssr: false });
@@ -20,6 +22,7 @@ export function Heads() {
     <div className="relative mt-2 min-h-0 flex-1">
       <div className={place('opened')}><OpenedHead large={large === 'opened'} /></div>
       <div className={place('round')}><Round large={large === 'round'} /></div>
+      <div className="absolute top-1 right-3 z-5 h-[128px] w-[84px] xl:top-auto xl:bottom-[84px] xl:z-10 xl:h-[168px] xl:w-[104px]"><SmallWear /></div>
       <button
         type="button" onClick={() => setLarge(other)} aria-label={`${SAID[other]}, large`}
         className="absolute right-3 bottom-[-86px] z-20 h-[36px] w-[116px] xl:w-[156px] rounded-b-[8px] border border-edge bg-raised text-sm font-semibold hover:border-ink"
@@ -53,21 +56,6 @@ function Round({ large }: { large: boolean }) {
 }
 
 const never = () => () => undefined;
-
-let known: boolean | undefined;
-/** Whether this browser draws solid bodies at all (WebGL); asked once. */
-function drawsSolids(): boolean {
-  known ??= (() => {
-    try {
-      const context = document.createElement('canvas').getContext('webgl2');
-      context?.getExtension('WEBGL_lose_context')?.loseContext();
-      return context !== null;
-    } catch {
-      return false;
-    }
-  })();
-  return known;
-}
 
 function NoRoundHead() {
   return (

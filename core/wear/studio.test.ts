@@ -1,0 +1,145 @@
+import { emptyPlan, startPlan } from '../formats';
+import { fitPlan } from '../fit';
+import { ZONES } from '../head';
+import type { Plan } from '../pattern';
+import { planOf, techniqueOf } from '../technique';
+import { mended, mendWords, subjectOf, TIED, WearStudio, type Finding, type WearSubject } from '.';
+
+const studio = new WearStudio(undefined, 15_000);
+const all = (subject: WearSubject, weeks = 0, partByMm = 0): readonly Finding[] => {
+  let last: readonly Finding[] = [];
+  for (const found of studio.findings(subject, weeks, partByMm)) last = found ?? last;
+  return last;
+};
+const of = (findings: readonly Finding[], key: Finding['key']) => findings.filter((own) => own.key === key);
+const quarters = planOf(techniqueOf('four-quarters')!);
+const part = planOf(techniqueOf('crossed-part')!);
+
+describe('findings', () => {
+  const known = all(subjectOf(part));
+
+  test('a pattern on the part alone: the hairline, the underneath and the crown are to be minded, each with a place and a mend', () => {
+    expect(of(known, 'unlit').every(({ fine, at, mend }) => !fine && at !== undefined && mend?.kind === 'rim')).toBe(true);
+    expect(of(known, 'under')[0]).toMatchObject({ fine: false, mend: { kind: 'under' }, way: { kind: 'lifted' } });
+    expect(new Set(known.map(({ key }) => key))).toEqual(new Set(['brightness', 'unlit', 'stripe', 'part', 'root-line', 'under', 'crown']));
+    for (const { words } of known) expect(words).toMatch(/^[A-Z0-9].*\.$/);
+  });
+
+  test('a mend mends: after it the same is not said again', () => {
+    const [unlit] = of(known, 'unlit');
+    const lit = all(subjectOf(mended(part, unlit.mend!)));
+    expect(of(lit, 'unlit').some(({ fine, words }) => !fine && words === unlit.words)).toBe(false);
+    const under = of(known, 'under')[0];
+    expect(mendWords(under.mend!)).toBe('Add a few rows underneath');
+    expect(of(all(subjectOf(mended(part, under.mend!))), 'under')[0].fine).toBe(true);
+  });
+
+  test('a dark temple names the panel behind it', () => {
+    const plan: Plan = { ...startPlan(), head: { ...startPlan().head, part: { ...startPlan().head.part, offsetMm: 22 } } };
+    const temple = of(all(subjectOf(plan)), 'unlit').find(({ words }) => /temple, right/.test(words))!;
+    expect(temple).toMatchObject({ fine: false, panel: 'side-right', view: 'right', way: TIED });
+  });
+
+  test('a part that is moved off its foils is said with both lights', () => {
+    expect(of(known, 'moved')).toEqual([]);
+    const [moved] = of(all(subjectOf(part), 0, 40), 'moved');
+    expect(moved.fine).toBe(false);
+    expect(moved.words).toMatch(/^Moved 40 mm to the left, \d+ % beside the part is light; \d+ % where it is\.$/);
+  });
+
+  test('the wish, the weeks between visits and a part that moves are held against the same pattern', () => {
+    expect(of(all(subjectOf(part, { brightnessWish: 5 })), 'brightness')[0].fine).toBe(false);
+    const [never, often] = (['never', 'often'] as const).map((partMoves) => of(all(subjectOf(part, { partMoves })), 'part')[0].fine);
+    expect([never, often]).toEqual([true, false]);
+  });
+
+  test('the old line is broken by a dense pattern and stands out under an empty-handed one', () => {
+    const slices: Plan = { ...quarters, panels: quarters.panels.map((panel) => ({ ...panel, gather: { kind: 'slice' }, thicknessMm: 6, spacing: { kind: 'constant', dropoutMm: 1 } })) };
+    const before = { plan: slices, grownMm: 35, grownByZone: {} };
+    const line = (plan: Plan) => of(all(subjectOf(plan, { before })), 'demarcation')[0];
+    expect(line(part).fine).toBe(false);
+    expect(line(slices).fine).toBe(true);
+    expect(line(part).words).toMatch(/^The old line, 35 mm off, still stands out\.$/);
+  });
+
+  test('a deep root shadow takes most of what a detailed hairline earns, a shallow one less', () => {
+    const rim = planOf(techniqueOf('perimeter-up')!);
+    const kept = (shadowMm: number) => Number(/keep (\d+) %/.exec(of(all(subjectOf(rim, { shadowMm })), 'hairline-worth')[0].words)![1]);
+    const [shallow, deep] = [8, 40].map(kept);
+    expect(deep).toBeLessThan(shallow);
+    expect(of(all(subjectOf(rim, { shadowMm: 40 })), 'hairline-worth')[0].words).toMatch(/for \d+ minutes\.$/);
+  });
+});
+
+describe('what is asked for may be odd', () => {
+  const finite = (value: unknown): boolean =>
+    typeof value === 'number' ? Number.isFinite(value) : typeof value === 'object' && value !== null ? Object.values(value).every(finite) : true;
+
+  test('an empty plan is one sentence', () => {
+    const found = all(subjectOf(emptyPlan('Empty')));
+    expect(found).toHaveLength(1);
+    expect(found[0].words).toBe('No foils yet: the hair is as it grew.');
+  });
+
+  test.each([
+    ['hair shorter than its start', subjectOf({ ...quarters, hair: { ...quarters.hair, lengthMm: 40 }, panels: quarters.panels.map((panel) => ({ ...panel, start: { distanceMm: 60, featherMm: 20, teasing: 0 } })) })],
+    ['white all over', subjectOf(quarters, { colour: { ...subjectOf(quarters).colour, byZone: Object.fromEntries(ZONES.map((zone) => [zone, { greyShare: 1 }])) } })],
+    ['worn without a part', subjectOf({ ...quarters, head: { ...quarters.head, part: { offsetMm: 0, lengthMm: null, none: true } } })],
+  ])('%s, today and after 60 weeks: figures are figures', (_name, subject) => {
+    for (const weeks of [0, 60]) {
+      expect(finite(all(subject, weeks).map(({ fine, words }) => [fine, words]))).toBe(true);
+      for (const { words } of all(subject, weeks)) expect(words).not.toMatch(/NaN|Infinity|undefined/);
+      const { palette } = studio.colouring(subject, weeks);
+      expect(palette.every((value) => Number.isFinite(value))).toBe(true);
+    }
+    expect(finite(studio.look(subject, TIED, 0))).toBe(true);
+  });
+
+  test('hair too short for its start has no light', () => {
+    const short = subjectOf({ ...quarters, hair: { ...quarters.hair, lengthMm: 40 }, panels: quarters.panels.map((panel) => ({ ...panel, start: { distanceMm: 60, featherMm: 20, teasing: 0 } })) });
+    expect(Object.values(studio.look(short, TIED, 0).brightness)).toEqual([0, 0, 0, 0, 0]);
+  });
+});
+
+test('what foils earn adds up to the light that is seen, and a panel switched off takes its own away', () => {
+  const subject = subjectOf(quarters);
+  const computed = studio.engine.compute(quarters);
+  const worth = studio.worth(subject, computed);
+  expect(worth.foils.reduce((a, b) => a + b, 0)).toBeCloseTo(worth.all, 6);
+  expect(Object.values(worth.zones).reduce((a, b) => a + b, 0)).toBeCloseTo(worth.all, 6);
+  const sides = computed.sheet.foils.reduce((sum, foil, i) => sum + (foil.panel === 'sides' ? worth.foils[i] : 0), 0);
+  const without = studio.worth(subjectOf({ ...quarters, panels: quarters.panels.map((panel) => ({ ...panel, muted: panel.id === 'sides' })) }));
+  expect(worth.all - without.all).toBeCloseTo(sides, 6);
+});
+
+test('foils at the hairline earn more the more the hair is tied up; the best sixty keep them', () => {
+  const plan = planOf(techniqueOf('hairline-and-threes')!);
+  const computed = studio.engine.compute(plan);
+  const rim = (tiedShare: number) => {
+    const { foils, all: whole } = studio.worth(subjectOf(plan, { tiedShare }), computed);
+    return computed.sheet.foils.reduce((sum, foil, i) => sum + (foil.panel === 'hairline' ? foils[i] : 0), 0) / whole;
+  };
+  expect(rim(1)).toBeGreaterThan(1.3 * rim(0));
+  const fitted = fitPlan(plan, studio.engine, { kind: 'foils', foils: 75 }, (own, sheet) => studio.worth(subjectOf(own, { tiedShare: 0.8 }), sheet).foils);
+  if (!fitted.ok) throw new Error(fitted.problem);
+  expect(fitted.foils).toBeLessThanOrEqual(75);
+  const kept = (id: string) => studio.engine.compute(fitted.plan).sheet.panels.find(({ panel }) => panel === id)!.foils / computed.sheet.panels.find(({ panel }) => panel === id)!.foils;
+  expect(kept('hairline')).toBeGreaterThan(kept('inside-back'));
+  expect(fitted.pointsAfter).toBeLessThan(fitted.pointsBefore);
+});
+
+test('what is kept stays within its bounds, and changes no result', () => {
+  const most = 40e6;
+  const small = new WearStudio(undefined, 15_000, most);
+  const subject = subjectOf(quarters);
+  const first = small.look(subject, { kind: 'down', partMm: 0 }, 0);
+  const one = small.bytes;
+  expect(one).toBeGreaterThan(1e6);
+  for (let mm = 1; mm <= 5; mm += 1) {
+    small.look(subject, { kind: 'down', partMm: mm }, 0);
+    // What is being looked at stays, whatever it takes.
+    expect(small.bytes).toBeLessThan(most + one);
+  }
+  expect(6 * one).toBeGreaterThan(most + one);
+  expect(small.look(subject, { kind: 'down', partMm: 0 }, 0)).toEqual(first);
+});

@@ -1,0 +1,135 @@
+import { at, chapter, foilCount, live, newVisit, openBrowser, openStep, press, saved, see, seriousFindings, signIn, type Session } from './harness';
+
+let session: Session;
+let visit: string;
+beforeAll(async () => {
+  session = await openBrowser();
+  await signIn(session.page);
+  visit = await newVisit(session.page, 'Worn Head');
+});
+afterAll(() => session.close());
+
+/** Waits until the large picture shows what was asked for last, and everything was looked at. */
+const drawn = () => session.page.waitForSelector('[data-way][data-done=true]', { timeout: 60_000 });
+const looked = () => session.page.waitForSelector('[data-complete=true]', { timeout: 90_000 });
+const findings = () => session.page.$$eval('[data-finding]', (all) => all.map((own) => ({ key: own.getAttribute('data-finding')!, fine: own.getAttribute('data-fine') === 'true', words: own.querySelector('button')!.textContent! })));
+const wordsOf = async (key: string) => (await findings()).find((own) => own.key === key)?.words;
+const worn = async (words: string) => {
+  for (const radio of await session.page.$$('[role=radio]')) if ((await radio.evaluate((own) => own.firstElementChild!.textContent)) === words) await radio.click();
+};
+const pressIn = async (within: string, words: RegExp) => {
+  for (const button of await session.page.$$(`${within} button`)) {
+    if (words.test((await button.evaluate((own) => own.textContent)) ?? '')) {
+      await button.click();
+      return;
+    }
+  }
+  throw new Error(`No button ${words} in ${within}.`);
+};
+/** What the large picture shows, as a few numbers: the mean of its opaque pixels. */
+const meanOf = (label: RegExp) =>
+  session.page.$$eval('canvas[data-drawn]', (all, source) => {
+    const own = all.find((canvas) => new RegExp(source).test(canvas.getAttribute('aria-label') ?? '')) as HTMLCanvasElement;
+    const { data } = own.getContext('2d')!.getImageData(0, 0, own.width, own.height);
+    let sum = 0;
+    let count = 0;
+    for (let i = 0; i < data.length; i += 4) {
+      if (data[i + 3] === 0) continue;
+      sum += data[i] + data[i + 1] + data[i + 2];
+      count += 3;
+    }
+    return count === 0 ? 0 : sum / count;
+  }, label.source);
+
+test('the part is dragged: the picture and what is said of it change', async () => {
+  const { page } = session;
+  // A side part on a full head: the right temple is what such a pattern leaves dark.
+  await chapter(page, 'worn');
+  const sides = await page.waitForSelector('[aria-label="Side of the part"] [role=radio]');
+  await sides!.click();
+  await see(page, 'part left, 22 mm');
+  await saved(page);
+  await openStep(page, visit, 'wear');
+  await looked();
+  expect(await seriousFindings(page)).toEqual([]);
+  const told = await findings();
+  expect(told.map(({ key }) => key)).toEqual(expect.arrayContaining(['brightness', 'unlit', 'stripe', 'part', 'root-line', 'under', 'crown']));
+  expect(told.some(({ key }) => key === 'moved')).toBe(false);
+
+  await pressIn('[aria-label="Look from"]', /^Top$/);
+  await drawn();
+  const before = await meanOf(/^Hair, down, top/);
+  const grip = (await page.waitForSelector('[aria-label="Move the part"]'))!;
+  const from = Number(await grip.evaluate((own) => own.getAttribute('aria-valuenow')));
+  const { x, y } = await grip.clickablePoint();
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  for (let step = 1; step <= 6; step += 1) await page.mouse.move(x + 8 * step, y);
+  await page.mouse.up();
+  expect(Number(await grip.evaluate((own) => own.getAttribute('aria-valuenow')))).toBeGreaterThan(from + 20);
+  await page.waitForSelector('[data-finding=moved]');
+  await looked();
+  expect(await wordsOf('moved')).toMatch(/^(Fine|Mind)\.Moved \d+ mm to the right, \d+ % beside the part is light; \d+ % where it is\./);
+  await drawn();
+  expect(await meanOf(/^Hair, down, top/)).not.toBe(before);
+}, 240_000);
+
+test('tied up, the unlit temple is looked at, leads to its panel, and is mended', async () => {
+  const { page } = session;
+  await looked();
+  const unlit = (await findings()).filter(({ key, fine }) => key === 'unlit' && !fine);
+  const temple = unlit.find(({ words }) => /temple, right/.test(words));
+  expect(temple?.words ?? unlit.map(({ words }) => words).join(' ')).toMatch(/Tied back, \d+ mm of hairline are dark: temple, right\./);
+  await pressIn('[data-finding=unlit]', /temple, right/);
+  await page.waitForSelector('[data-way=tied]');
+  await drawn();
+  expect(await page.$eval('[role=radio][aria-checked=true]', (own) => own.firstElementChild!.textContent)).toBe('Tied back');
+
+  await page.$$eval('[data-finding=unlit]', (all) => {
+    const own = all.find((item) => /temple, right/.test(item.textContent ?? ''))!;
+    [...own.querySelectorAll('button')].find((button) => /^Panel: /.test(button.textContent ?? ''))!.click();
+  });
+  await at(page, /\/pattern$/);
+  await page.waitForSelector('#total-foils');
+  await see(page, 'Side, right');
+  const before = await foilCount(page);
+  await page.waitForSelector('[data-small-wear=true] canvas[data-drawn]', { timeout: 60_000 });
+
+  await openStep(page, visit, 'wear');
+  await looked();
+  await page.$$eval('[data-finding=unlit]', (all) => {
+    const own = all.find((item) => /temple, right/.test(item.textContent ?? ''))!;
+    [...own.querySelectorAll('button')].find((button) => button.textContent === 'Add a fine weave there')!.click();
+  });
+  await page.waitForFunction(() => ![...document.querySelectorAll('[data-finding=unlit]')].some((item) => /temple, right/.test(item.textContent ?? '')), { timeout: 60_000 });
+  await press(page, 'Pattern');
+  await page.waitForSelector('#total-foils');
+  await see(page, 'Rim, right');
+  expect(await foilCount(page)).not.toBe(before);
+  await saved(page);
+}, 240_000);
+
+test('week 0 is compared with week 12, by a wiper and side by side', async () => {
+  const { page } = session;
+  await openStep(page, visit, 'wear');
+  await worn('Down');
+  await pressIn('[aria-label="Weeks later"]', /12 weeks/);
+  await see(page, 'about 35 mm at the client’s own rate');
+  await page.select('select', 'today');
+  const wiper = (await page.waitForSelector('[aria-label="Wipe between Today and after 12 weeks"]'))!;
+  await drawn();
+  await wiper.focus();
+  await page.keyboard.press('ArrowLeft');
+  expect(await wiper.evaluate((own) => own.getAttribute('aria-valuenow'))).toBe('45');
+  // Grown out, there is less light to be seen.
+  expect(await meanOf(/^Hair, down, back, after 12 weeks/)).toBeLessThan(await meanOf(/^Today, down, back, today/));
+  await press(page, 'Side by side');
+  await page.waitForFunction(() => document.querySelectorAll('[data-way] canvas[data-drawn]').length === 2);
+  await press(page, 'Turn by hand');
+  await page.waitForSelector('[data-turn="180 12"]', { timeout: 60_000 });
+  await page.focus('[data-turn]');
+  await page.keyboard.press('ArrowRight');
+  await page.waitForSelector('[data-turn="170 12"], [data-turn="-170 12"]');
+  await live(page);
+  expect(session.complaints).toEqual([]);
+}, 240_000);

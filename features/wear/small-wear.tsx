@@ -1,0 +1,36 @@
+'use client';
+
+import Link from 'next/link';
+import { useDeferredValue, useMemo, useState } from 'react';
+import type { View } from '@/core/wear';
+import { useVisit } from '../visit/store';
+import { WearPicture } from './picture';
+import { subjectOfVisit } from './subject';
+import { useWear } from './use-wear';
+import { ownPart, wayOf, type WayKey } from './ways';
+
+const LOOKS: readonly { words: string; way: WayKey; view: View }[] = [
+  { words: 'down, behind', way: 'down', view: 'back' },
+  { words: 'down, above', way: 'down', view: 'top' },
+  { words: 'tied, left', way: 'tied', view: 'left' },
+  { words: 'tied, right', way: 'tied', view: 'right' },
+];
+
+/** A small picture of the pattern as it is worn, beside the head: it follows every edit. */
+export function SmallWear() {
+  const { plan, consult, bundle } = useVisit();
+  const settled = useDeferredValue(plan);
+  const [at, setAt] = useState(0);
+  const { words, way: key, view } = LOOKS[at];
+  const subject = useMemo(() => subjectOfVisit(consult, settled, bundle), [consult, settled, bundle]);
+  const way = useMemo(() => wayOf(key, ownPart(subject)), [key, subject]);
+  const picture = useWear('small', 1, 'picture', useMemo(() => ({ subject, way, view, weeks: 0, fine: false }), [subject, way, view]));
+  return (
+    <div className="flex h-full flex-col overflow-hidden rounded-[8px] border border-edge bg-raised" data-small-wear={picture.done}>
+      <Link href={`/visits/${bundle.id}/wear`} aria-label={`Worn ${words}; open Wear`} className="block min-h-0 flex-1 p-1 hover:bg-leaf-pale">
+        <WearPicture picture={picture.answer} mirrored={false} label={`Worn ${words}`} />
+      </Link>
+      <button type="button" onClick={() => setAt((at + 1) % LOOKS.length)} aria-label={`Worn ${words}; show another`} className="h-9 shrink-0 border-t border-edge text-xs font-semibold narrow hover:border-ink">{words} ⟳</button>
+    </div>
+  );
+}
