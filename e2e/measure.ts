@@ -101,6 +101,8 @@ console.log(`${edits.tasks.filter((ms) => ms > 100).length} of ${edits.tasks.len
 const paints: number[] = [];
 const heads: number[] = [];
 for (let i = 0; i < 8; i += 1) {
+  // The page before is left in peace until its hair is laid.
+  await page.waitForSelector('[data-small-wear=true]');
   await openStep(page, visitId, 'pattern');
   paints.push(await page.evaluate(() => performance.getEntriesByName('first-contentful-paint')[0].startTime));
   heads.push(await page.evaluate(() => performance.getEntriesByName('hair first drawn')[0].startTime));

@@ -1,8 +1,9 @@
 'use client';
 
 import Link from 'next/link';
-import { useDeferredValue, useMemo, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import type { View } from '@/core/wear';
+import { drawsInSoftware } from '../head/round/software';
 import { useVisit } from '../visit/store';
 import { WearPicture } from './picture';
 import { subjectOfVisit } from './subject';
@@ -19,12 +20,13 @@ const LOOKS: readonly { words: string; way: WayKey; view: View }[] = [
 /** A small picture of the pattern as it is worn, beside the head: it follows every edit. */
 export function SmallWear() {
   const { plan, consult, bundle } = useVisit();
-  const settled = useDeferredValue(plan);
+  const settled = useDeferredValue(useCalm(plan));
   const [at, setAt] = useState(0);
+  const rested = useRested();
   const { words, way: key, view } = LOOKS[at];
   const subject = useMemo(() => subjectOfVisit(consult, settled, bundle), [consult, settled, bundle]);
   const way = useMemo(() => wayOf(key, ownPart(subject)), [key, subject]);
-  const picture = useWear('small', 1, 'picture', useMemo(() => ({ subject, way, view, weeks: 0, fine: false }), [subject, way, view]));
+  const picture = useWear('small', 1, 'picture', useMemo(() => (rested ? { subject, way, view, weeks: 0, fine: false } : null), [rested, subject, way, view]));
   return (
     <div className="flex h-full flex-col overflow-hidden rounded-[8px] border border-edge bg-raised" data-small-wear={picture.done}>
       <Link href={`/visits/${bundle.id}/wear`} aria-label={`Worn ${words}; open Wear`} className="block min-h-0 flex-1 p-1 hover:bg-leaf-pale">
@@ -33,4 +35,28 @@ export function SmallWear() {
       <button type="button" onClick={() => setAt((at + 1) % LOOKS.length)} aria-label={`Worn ${words}; show another`} className="h-9 shrink-0 border-t border-edge text-xs font-semibold narrow hover:border-ink">{words} ⟳</button>
     </div>
   );
+}
+
+/** The page is drawn first: laying hair may begin when it has stood for a moment. */
+const REST_MS = 800;
+
+function useRested(): boolean {
+  const [rested, setRested] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => setRested(true), REST_MS);
+    return () => clearTimeout(timer);
+  }, []);
+  return rested;
+}
+
+/** Where every point is computed, the head that is being edited comes first: hair waits until the hand rests. */
+const CALM_MS = 350;
+
+function useCalm<T>(value: T): T {
+  const [calm, setCalm] = useState(value);
+  useEffect(() => {
+    const timer = setTimeout(() => setCalm(value), drawsInSoftware() ? CALM_MS : 0);
+    return () => clearTimeout(timer);
+  }, [value]);
+  return calm;
 }
