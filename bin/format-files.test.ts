@@ -72,14 +72,20 @@ describe('bin/lattice plan', () => {
 
 describe('bin/lattice wear', () => {
   test('prints what shows, tied back and weeks later', () => {
-    const look = JSON.parse(execFileSync(lattice, ['wear', example, '--style', 'tied-back', '--weeks', '6'], { encoding: 'utf8' }));
+    const png = path.join(mkdtempSync(path.join(tmpdir(), 'lattice-wear-')), 'out.png');
+    const look = JSON.parse(execFileSync(lattice, ['wear', example, '--style', 'tied-back', '--weeks', '6', '--png', png], { encoding: 'utf8' }));
     expect(look).toMatchObject({ style: 'tied-back', weeks: 6, foils: JSON.parse(readFileSync(path.join(root, 'docs/formats/examples/plan.sheet.json'), 'utf8')).totals.foils });
     for (const view of ['front', 'left', 'right', 'back', 'top']) expect(look.brightness[view]).toBeGreaterThan(0.02);
-    expect(look.longestUnlitHairline.mm).toBeLessThan(300);
+    expect(look.unlitHairline[0].mm).toBeLessThan(300);
+    expect(look.findings.map(({ key }: { key: string }) => key)).toEqual(expect.arrayContaining(['brightness', 'unlit', 'part', 'root-line']));
+    // The picture's own header: five sides beside each other.
+    const header = readFileSync(png);
+    expect(header.subarray(1, 4).toString('latin1')).toBe('PNG');
+    expect(header.readUInt32BE(16) / header.readUInt32BE(20)).toBeCloseTo((5 * 300) / 422, 2);
   });
 
   test.each([
-    [['--style', 'bun'], /--style: “bun” is none of down, tied-low/],
+    [['--style', 'bun'], /--style: “bun” is none of down, zigzag, /],
     [['--weeks', '61'], /--weeks: must be a number from 0 to 60/],
     [['--part', 'left'], /--part: must be a number/],
     [['--style'], /--style needs a value/],

@@ -1,5 +1,5 @@
 import { emptyPlan } from '../formats';
-import { makeHead, makeRoots, makeScalp, makeScalpGrid, surfaceAlong } from '../head';
+import { makeHead, makeRoots, makeScalp, makeScalpGrid, surfaceAlong, ZONES } from '../head';
 import { createPatternEngine, mirrorPlan, type Plan } from '../pattern';
 import { planOf, techniqueOf } from '../technique';
 import {
@@ -76,6 +76,15 @@ describe('strands', () => {
       expect(reached[i].lowest).toBeGreaterThan(reached[i - 1].lowest);
       expect(reached[i].wide).toBeGreaterThan(reached[0].wide);
     }
+  });
+
+  test('thin hair grows fewer strands, in its zones alone', () => {
+    const { hair } = emptyPlan('x');
+    const strands = (byZone: Plan['hair']['byZone']) => layHair(hairRoots(emptyPlan('x').head, 15_000), { ...hair, byZone }, DOWN).strands;
+    const [full, thin] = [strands({}), strands({ 'temple-l': { densityPerCm2: 85 } })];
+    const grown = ({ used }: typeof full, zone: string) => used.reduce((sum, own, i) => sum + (own > 1 && ZONES[roots.zone[i]] === zone ? 1 : 0), 0);
+    expect(grown(thin, 'temple-l') / grown(full, 'temple-l')).toBeCloseTo(0.5, 1);
+    expect(grown(thin, 'temple-r')).toBe(grown(full, 'temple-r'));
   });
 
   test('hair shorter than a step is only its root, and is seen nowhere', () => {

@@ -1,4 +1,5 @@
-import { lengths, lightAt, type Light } from './light';
+import { growing } from './growing';
+import { lightAt, type Light } from './light';
 import { partRegion } from './regions';
 import { makeStrands } from './strands';
 import { seenFrom } from './surface';
@@ -55,7 +56,7 @@ export function partStrip(roots: HairRoots, hair: Plan['hair'], partMm: number, 
   const at = partMm + byMm;
   const { head, index } = roots;
   // Hair falls away from the part: what is seen beside it grows near it, and no further than this from its root.
-  const lengthOf = lengths({ hair }, index.roots);
+  const lengthOf = growing({ hair }, index.roots);
   const near = (root: number) => index.roots.xyz[3 * root + 1] > 0 && abs(index.roots.xyz[3 * root] - at) < NEAR_MM * head.k;
   const strands = makeStrands(head, index.roots, { kind: 'down', partMm: at }, (root) => (near(root) ? min(SEEN_MM, lengthOf(root)) : 0), curl);
   const surface = seenFrom(head, strands, 'top');

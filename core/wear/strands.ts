@@ -31,10 +31,13 @@ const CLUMP_MM = 7;
 /** How hair bends: it takes up more of its length than it covers, and swings so far out over so long a wave, mm. Working assumptions. */
 const BENDS: Readonly<Record<Curl, { covers: number; swing: number; wave: number; body: number }>> = {
   straight: { covers: 1, swing: 0, wave: 160, body: 1 },
-  wavy: { covers: 0.94, swing: 6, wave: 90, body: 1.25 },
-  curly: { covers: 0.8, swing: 9, wave: 46, body: 1.6 },
-  coily: { covers: 0.6, swing: 8, wave: 24, body: 2 },
+  wavy: { covers: 0.94, swing: 7, wave: 130, body: 1.25 },
+  curly: { covers: 0.8, swing: 10, wave: 92, body: 1.6 },
+  coily: { covers: 0.6, swing: 9, wave: 90, body: 2 },
 };
+/** Tied, hair is drawn smooth over the first so much: what is left of its bends there. */
+const TAUT_MM = 150;
+const TAUT = 0.35;
 /** Bends come in over this much of the hair, mm. */
 const BEND_RISE_MM = 60;
 
@@ -55,7 +58,8 @@ export function makeStrands(head: Head, roots: Roots, way: Way, lengthOf: (root:
   // Heights by number of steps: the mean, and how much of a strand's deviation has come in.
   const mean = Float64Array.from({ length: points }, (_, p) => bend.body * LAYER.full * (1 - exp((-p * STEP_MM) / LAYER.over)));
   const risen = Float64Array.from({ length: points }, (_, p) => 1 - exp((-p * STEP_MM) / LAYER.rise));
-  const bent = Float64Array.from({ length: points }, (_, p) => bend.swing * min(1, (p * stepMm) / BEND_RISE_MM));
+  const taut = (mm: number) => (way.kind === 'tied' && mm < TAUT_MM ? TAUT : 1);
+  const bent = Float64Array.from({ length: points }, (_, p) => bend.swing * min(1, (p * stepMm) / BEND_RISE_MM) * taut(p * STEP_MM));
   const shell = shellOf(head);
   const walker: Walker = { x: 0, y: 0, z: 0, shell: new Float64Array(4) };
   const walk = walkOf(way, head, shell, walker);

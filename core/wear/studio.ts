@@ -279,7 +279,7 @@ function halfLifted(hair: WornHair, light: Light): number {
 
 const headKey = ({ part: _part, ...spec }: Plan['head']) => JSON.stringify(spec);
 const hairKey = ({ head, hair }: Pick<Plan, 'head' | 'hair'>, curl: Curl) => {
-  // Laying goes by length alone.
-  const lengthsBy = Object.entries(hair.byZone).map(([zone, own]) => [zone, own.lengthMm]);
-  return `${headKey(head)} ${hair.lengthMm} ${JSON.stringify(lengthsBy)} ${curl}`;
+  // Laying goes by length and density alone.
+  const byZone = Object.entries(hair.byZone).map(([zone, own]) => [zone, own.lengthMm, own.densityPerCm2]);
+  return `${headKey(head)} ${hair.lengthMm} ${hair.densityPerCm2} ${JSON.stringify(byZone)} ${curl}`;
 };

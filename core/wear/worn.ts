@@ -1,7 +1,7 @@
 import { makeHead, makeRoots, makeScalp, makeScalpGrid, type Head } from '../head';
 import { indexRoots, type Plan, type RootIndex } from '../pattern';
 import { hairlineMap, type HairlineMap } from './hairline-light';
-import { lengths } from './light';
+import { growing } from './growing';
 import { shadingOf, type Shading } from './picture';
 import { rootMap, type RootMap } from './root-line';
 import { makeStrands, type Strands } from './strands';
@@ -45,7 +45,7 @@ export interface WornHair extends HairRoots {
 /** Lays the hair of a head as it is worn. */
 export function layHair({ head, index }: HairRoots, hair: Plan['hair'], way: Way, curl: Curl = 'straight'): WornHair {
   const { roots } = index;
-  const strands = makeStrands(head, roots, way, lengths({ hair }, roots), curl);
+  const strands = makeStrands(head, roots, way, growing({ hair }, roots), curl);
   const seen = new Map<string, Surface>();
   const shadings = new Map<string, Shading>();
   const flows = new Map<View, Flow>();
