@@ -1,0 +1,66 @@
+import { effortAt, effortTo } from './effort';
+import { dose } from './lift';
+
+const { exp, log, sqrt } = Math;
+
+/** Spread of heads: standard deviation of ln f before anything was read. */
+const PRIOR_SD = 0.25;
+/** Error of a level read by eye, at the beginning and at the end. */
+const READING_SD = 0.25;
+/** Eight in ten lie within so many standard deviations. */
+const EIGHT_IN_TEN = 1.28;
+
+/** A level read on a strand after so many minutes of a mix. */
+export interface StrandReading {
+  readonly from: number;
+  readonly volumes: number;
+  readonly minutes: number;
+  /** Level read. */
+  readonly level: number;
+  /** Factors that are known already, this head's left out. */
+  readonly known: number;
+  /** The product lifts no further than the level read: it could have been more. */
+  readonly atCap?: boolean;
+}
+
+/** How this head takes lift against the usual one. */
+export interface HeadFactor {
+  readonly factor: number;
+  /** Standard deviation of its logarithm. */
+  readonly sd: number;
+  /** Eight in ten heads like it lie between. */
+  readonly low: number;
+  readonly high: number;
+  readonly readings: number;
+}
+
+/** Why a reading says nothing of the head; undefined where it does. */
+export function readingProblem({ from, level, minutes, volumes }: StrandReading): string | undefined {
+  if (!(minutes > 0)) return 'a strand test needs its minutes';
+  if (!(volumes > 0)) return 'a strand test needs the strength that it was done with';
+  if (level <= from) return `no lift was read: ${level} is not above ${from}`;
+  return undefined;
+}
+
+/** Fits this head's factor to what was read, drawn to the usual one as far as readings are few or unsure. */
+export function headFactor(readings: readonly StrandReading[]): HeadFactor {
+  const prior = 1 / PRIOR_SD ** 2;
+  const sound = readings.filter((own) => readingProblem(own) === undefined);
+  const weighed = sound.map((own) => {
+    const lifted = effortTo(own.level) - effortTo(own.from);
+    const sigma = (effortAt(own.level) * sqrt(2) * READING_SD) / lifted;
+    return { raw: log(lifted / (own.known * dose(own.volumes, own.minutes))), weight: 1 / sigma ** 2, atCap: own.atCap ?? false };
+  });
+  let weight = prior;
+  let sum = 0;
+  const take = (own: (typeof weighed)[number]) => {
+    weight += own.weight;
+    sum += own.weight * own.raw;
+  };
+  weighed.filter(({ atCap }) => !atCap).forEach(take);
+  // What stopped at the product's end is a lower bound: it counts only where it asks for more than is known.
+  weighed.filter(({ atCap, raw }) => atCap && raw > sum / weight).forEach(take);
+  const sd = 1 / sqrt(weight);
+  const factor = exp(sum / weight);
+  return { factor, sd, low: factor * exp(-EIGHT_IN_TEN * sd), high: factor * exp(EIGHT_IN_TEN * sd), readings: sound.length };
+}
