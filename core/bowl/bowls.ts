@@ -1,0 +1,129 @@
+import { mixedGrams } from './grams';
+
+/** A foil as bowls see it, in the order of work. */
+export interface BowlFoil {
+  readonly panel: string;
+  readonly formula: string;
+  /** Grams that it takes. */
+  readonly net: number;
+  /** Minutes from the start of the work at which it is begun and closed. */
+  readonly fromMinutes: number;
+  readonly toMinutes: number;
+}
+
+export interface BowlLimits {
+  /** Grams that are mixed in one bowl at most. */
+  readonly mostGrams: number;
+  /** How long a bowl is used, minutes. */
+  readonly usefulMinutes: number;
+  /** Grams of developer for one of powder, by formula. */
+  ratioOf(formula: string): number;
+}
+
+/** One bowl: consecutive foils of one formula. */
+export interface Bowl {
+  readonly formula: string;
+  /** Indices of its first and last foil. */
+  readonly first: number;
+  readonly last: number;
+  readonly foils: number;
+  readonly net: number;
+  /** What is needed in the bowl, and what is weighed: powder rounded up, developer by it, g. */
+  readonly mixed: number;
+  readonly powder: number;
+  readonly developer: number;
+  readonly fromMinutes: number;
+  readonly toMinutes: number;
+}
+
+export type Bowls = { readonly ok: true; readonly bowls: readonly Bowl[] } | { readonly ok: false; readonly problem: string };
+
+/** Powder is weighed in steps of so much, g. */
+const POWDER_STEP_GRAMS = 5;
+/** Beginning a bowl inside a panel counts as much as being so far off an even share, part of that share. */
+const INSIDE_PANEL = 0.1;
+
+/** Powder, rounded up to the step, and developer by it, for so many grams of mix. @throws RangeError when the ratio is not above 0 */
+export function weighed(mixed: number, ratio: number): { readonly powder: number; readonly developer: number } {
+  if (!(ratio > 0)) throw new RangeError('A ratio must be more than 0: so many grams of developer for one of powder.');
+  // A hair's breadth of rounding error is no reason for another 5 g.
+  const powder = Math.ceil(mixed / (1 + ratio) / POWDER_STEP_GRAMS - 1e-9) * POWDER_STEP_GRAMS;
+  return { powder, developer: powder * ratio };
+}
+
+/**
+ * Splits the work into bowls that stay fresh: as few as will do, closed at a change of formula, then as even as that number
+ * allows, begun where a panel begins if that costs little.
+ */
+export function bowlsFor(foils: readonly BowlFoil[], limits: BowlLimits): Bowls {
+  for (let i = 0; i < foils.length; i += 1) {
+    if (!fits(foils, i, i, limits)) {
+      const own = foils[i];
+      const why = mixedGrams(own.net) > limits.mostGrams ? `it takes ${Math.round(mixedGrams(own.net))} g, a bowl holds ${limits.mostGrams} g` : `it takes longer than a bowl is used, ${limits.usefulMinutes} min`;
+      return { ok: false, problem: `Foil ${i + 1} does not fit into one bowl: ${why}.` };
+    }
+  }
+  const bowls: Bowl[] = [];
+  for (let start = 0; start < foils.length; ) {
+    let end = start;
+    while (end + 1 < foils.length && foils[end + 1].formula === foils[start].formula) end += 1;
+    bowls.push(...ofOneFormula(foils, start, end, limits));
+    start = end + 1;
+  }
+  return { ok: true, bowls };
+}
+
+function fits(foils: readonly BowlFoil[], first: number, last: number, { mostGrams, usefulMinutes }: BowlLimits): boolean {
+  if (foils[last].toMinutes - foils[first].fromMinutes > usefulMinutes + 1e-9) return false;
+  let net = 0;
+  for (let i = first; i <= last; i += 1) net += foils[i].net;
+  return mixedGrams(net) <= mostGrams + 1e-9;
+}
+
+function ofOneFormula(foils: readonly BowlFoil[], start: number, end: number, limits: BowlLimits): Bowl[] {
+  let count = 0;
+  for (let i = start; i <= end; count += 1) {
+    let last = i;
+    while (last < end && fits(foils, i, last + 1, limits)) last += 1;
+    i = last + 1;
+  }
+  let all = 0;
+  for (let i = start; i <= end; i += 1) all += foils[i].net;
+  const even = all / count;
+  // Cheapest way to have used `b` bowls when foil i comes next: squares of how far each is off an even share.
+  const n = end - start + 1;
+  const cost = Array.from({ length: count + 1 }, () => new Float64Array(n + 1).fill(Infinity));
+  const from = Array.from({ length: count + 1 }, () => new Int32Array(n + 1).fill(-1));
+  cost[0][0] = 0;
+  for (let b = 1; b <= count; b += 1) {
+    for (let i = 0; i < n; i += 1) {
+      if (cost[b - 1][i] === Infinity) continue;
+      const inside = i > 0 && foils[start + i].panel === foils[start + i - 1].panel ? (INSIDE_PANEL * even) ** 2 : 0;
+      let net = 0;
+      for (let j = i; j < n && fits(foils, start + i, start + j, limits); j += 1) {
+        net += foils[start + j].net;
+        const own = cost[b - 1][i] + (net - even) ** 2 + inside;
+        // Of equal ones the fuller bowl comes first.
+        if (own < cost[b][j + 1] - 1e-9 || (Math.abs(own - cost[b][j + 1]) <= 1e-9 && i > from[b][j + 1])) {
+          cost[b][j + 1] = own;
+          from[b][j + 1] = i;
+        }
+      }
+    }
+  }
+  const out: Bowl[] = [];
+  for (let b = count, to = n; b > 0; b -= 1) {
+    const first = from[b][to];
+    out.unshift(bowlOf(foils, start + first, start + to - 1, limits));
+    to = first;
+  }
+  return out;
+}
+
+function bowlOf(foils: readonly BowlFoil[], first: number, last: number, { ratioOf }: BowlLimits): Bowl {
+  const { formula } = foils[first];
+  let net = 0;
+  for (let i = first; i <= last; i += 1) net += foils[i].net;
+  const mixed = mixedGrams(net);
+  return { formula, first, last, foils: last - first + 1, net, mixed, ...weighed(mixed, ratioOf(formula)), fromMinutes: foils[first].fromMinutes, toMinutes: foils[last].toMinutes };
+}
