@@ -95,6 +95,28 @@ describe('bin/lattice wear', () => {
   });
 });
 
+describe('bin/lattice mix', () => {
+  test('prints amounts, bowls, lift and undercoats; a strand test moves the ready times', () => {
+    const mix = (...flags: string[]) => JSON.parse(execFileSync(lattice, ['mix', example, '--from', '6', '--to', '9', ...flags], { encoding: 'utf8' }));
+    const usual = mix();
+    const { foils } = JSON.parse(readFileSync(path.join(root, 'docs/formats/examples/plan.sheet.json'), 'utf8')).totals;
+    expect(usual.amounts.reduce((sum: number, own: { foils: number }) => sum + own.foils, 0)).toBe(foils);
+    expect(usual.bowls.reduce((sum: number, own: { foils: number }) => sum + own.foils, 0)).toBe(foils);
+    expect(usual.undercoats.map(({ level }: { level: number }) => level)).toEqual([7, 8, 9]);
+    expect(usual.panels[0].readyMinutes).toBeCloseTo(26.7, 0);
+    expect(mix('--read', '15:7.5').panels[0].readyMinutes).toBeGreaterThan(usual.panels[0].readyMinutes);
+  });
+
+  test.each([
+    [['--ratio', '0'], /--ratio: must be a number above 0/],
+    [['--volumes', 'A=90'], /--volumes: must be from 5 to 40/],
+    [['--read', 'soon'], /--read: must be MINUTES:LEVEL/],
+    [['--read', '15:5', '--from', '6'], /--read: no lift was read: 5 is not above 6/],
+  ])('%j is refused with a sentence', (flags, sentence) => {
+    expect(call('mix', example, ...flags)).toMatchObject({ status: 2, stdout: '', stderr: expect.stringMatching(sentence) });
+  });
+});
+
 describe('bin/lattice techniques and technique', () => {
   test('prints the library, which fits its schema', () => {
     const library = techniquesSchema.parse(JSON.parse(execFileSync(lattice, ['techniques'], { encoding: 'utf8' })));

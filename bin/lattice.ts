@@ -1,10 +1,11 @@
 import { writeFile } from 'node:fs/promises';
+import { mixVerb } from './verbs/mix';
 import { planVerb } from './verbs/plan';
 import { techniquesVerb, techniqueVerb } from './verbs/techniques';
 import type { Verb } from './verbs/verb';
 import { wearVerb } from './verbs/wear';
 
-const VERBS: readonly Verb[] = [planVerb, techniquesVerb, techniqueVerb, wearVerb];
+const VERBS: readonly Verb[] = [planVerb, techniquesVerb, techniqueVerb, wearVerb, mixVerb];
 
 const usage = () =>
   [

@@ -1,5 +1,6 @@
 import sharp from 'sharp';
 import { CURLS, MOST_PART_MM, pictureOf, subjectOf, VIEW_NAMES, WearStudio, type Curl, type Finding, type Way } from '@/core/wear';
+import { flagsOf } from './flags';
 import { readPlan } from './read-plan';
 import { printed, type Verb, type VerbResult } from './verb';
 
@@ -35,15 +36,9 @@ export const wearVerb: Verb = {
 };
 
 async function run(args: readonly string[]): Promise<VerbResult> {
-  const flags = new Map<string, string>();
-  const files: string[] = [];
-  for (let i = 0; i < args.length; i += 1) {
-    if (!args[i].startsWith('--')) files.push(args[i]);
-    else if (!['--style', '--weeks', '--part', '--curl', '--png'].includes(args[i])) return { ok: false, problem: `${args[i]} is not known. bin/lattice wear --help says what is.` };
-    else if (args[i + 1] === undefined) return { ok: false, problem: `${args[i]} needs a value.` };
-    else flags.set(args[i], args[(i += 1)]);
-  }
-  if (files.length !== 1) return { ok: false, problem: 'name one plan document. bin/lattice wear --help says how.' };
+  const call = flagsOf('wear', args, ['--style', '--weeks', '--part', '--curl', '--png']);
+  if (!call.ok) return call;
+  const { flags } = call;
   const style = flags.get('--style') ?? 'down';
   const wayOf = STYLES[style];
   if (!wayOf) return { ok: false, problem: `--style: “${style}” is none of ${Object.keys(STYLES).join(', ')}.` };
@@ -51,7 +46,7 @@ async function run(args: readonly string[]): Promise<VerbResult> {
   if (!(weeks >= 0 && weeks <= MOST_WEEKS)) return { ok: false, problem: `--weeks: must be a number from 0 to ${MOST_WEEKS}.` };
   const curl = (flags.get('--curl') ?? 'straight') as Curl;
   if (!CURLS.includes(curl)) return { ok: false, problem: `--curl: “${curl}” is none of ${CURLS.join(', ')}.` };
-  const plan = await readPlan(files[0]);
+  const plan = await readPlan(call.file);
   if (!plan.ok) return plan;
   const partMm = Number(flags.get('--part') ?? plan.value.head.part.offsetMm);
   if (!(Math.abs(partMm) <= MOST_PART_MM)) return { ok: false, problem: `--part: must be a number from −${MOST_PART_MM} to ${MOST_PART_MM}: beyond it lies the side of the head.` };

@@ -20,12 +20,11 @@ export interface BowlLimits {
   ratioOf(formula: string): number;
 }
 
-/** One bowl: consecutive foils of one formula. */
+/** One bowl: foils of one formula, one after the other; where formulas take turns, several bowls stand open at once. */
 export interface Bowl {
   readonly formula: string;
-  /** Indices of its first and last foil. */
-  readonly first: number;
-  readonly last: number;
+  /** Indices of its foils, in order. */
+  readonly which: readonly number[];
   readonly foils: number;
   readonly net: number;
   /** What is needed in the bowl, and what is weighed: powder rounded up, developer by it, g. */
@@ -52,8 +51,8 @@ export function weighed(mixed: number, ratio: number): { readonly powder: number
 }
 
 /**
- * Splits the work into bowls that stay fresh: as few as will do, closed at a change of formula, then as even as that number
- * allows, begun where a panel begins if that costs little.
+ * Splits the work into bowls that stay fresh: for each formula as few as will do, then as even as that number allows, begun
+ * where a panel begins if that costs little; in the order in which they are mixed.
  */
 export function bowlsFor(foils: readonly BowlFoil[], limits: BowlLimits): Bowls {
   for (let i = 0; i < foils.length; i += 1) {
@@ -63,15 +62,13 @@ export function bowlsFor(foils: readonly BowlFoil[], limits: BowlLimits): Bowls 
       return { ok: false, problem: `Foil ${i + 1} does not fit into one bowl: ${why}.` };
     }
   }
-  const bowls: Bowl[] = [];
-  for (let start = 0; start < foils.length; ) {
-    let end = start;
-    while (end + 1 < foils.length && foils[end + 1].formula === foils[start].formula) end += 1;
-    bowls.push(...ofOneFormula(foils, start, end, limits));
-    start = end + 1;
-  }
-  return { ok: true, bowls };
+  const bowls = [...new Set(foils.map(({ formula }) => formula))].flatMap((formula) =>
+    ofOneFormula(foils.flatMap((foil, index) => (foil.formula === formula ? [{ ...foil, index }] : [])), limits),
+  );
+  return { ok: true, bowls: bowls.sort((a, b) => a.which[0] - b.which[0]) };
 }
+
+type Indexed = BowlFoil & { readonly index: number };
 
 function fits(foils: readonly BowlFoil[], first: number, last: number, { mostGrams, usefulMinutes }: BowlLimits): boolean {
   if (foils[last].toMinutes - foils[first].fromMinutes > usefulMinutes + 1e-9) return false;
@@ -80,28 +77,26 @@ function fits(foils: readonly BowlFoil[], first: number, last: number, { mostGra
   return mixedGrams(net) <= mostGrams + 1e-9;
 }
 
-function ofOneFormula(foils: readonly BowlFoil[], start: number, end: number, limits: BowlLimits): Bowl[] {
+function ofOneFormula(foils: readonly Indexed[], limits: BowlLimits): Bowl[] {
+  const n = foils.length;
   let count = 0;
-  for (let i = start; i <= end; count += 1) {
+  for (let i = 0; i < n; count += 1) {
     let last = i;
-    while (last < end && fits(foils, i, last + 1, limits)) last += 1;
+    while (last + 1 < n && fits(foils, i, last + 1, limits)) last += 1;
     i = last + 1;
   }
-  let all = 0;
-  for (let i = start; i <= end; i += 1) all += foils[i].net;
-  const even = all / count;
+  const even = foils.reduce((sum, { net }) => sum + net, 0) / count;
   // Cheapest way to have used `b` bowls when foil i comes next: squares of how far each is off an even share.
-  const n = end - start + 1;
   const cost = Array.from({ length: count + 1 }, () => new Float64Array(n + 1).fill(Infinity));
   const from = Array.from({ length: count + 1 }, () => new Int32Array(n + 1).fill(-1));
   cost[0][0] = 0;
   for (let b = 1; b <= count; b += 1) {
     for (let i = 0; i < n; i += 1) {
       if (cost[b - 1][i] === Infinity) continue;
-      const inside = i > 0 && foils[start + i].panel === foils[start + i - 1].panel ? (INSIDE_PANEL * even) ** 2 : 0;
+      const inside = i > 0 && foils[i].panel === foils[i - 1].panel ? (INSIDE_PANEL * even) ** 2 : 0;
       let net = 0;
-      for (let j = i; j < n && fits(foils, start + i, start + j, limits); j += 1) {
-        net += foils[start + j].net;
+      for (let j = i; j < n && fits(foils, i, j, limits); j += 1) {
+        net += foils[j].net;
         const own = cost[b - 1][i] + (net - even) ** 2 + inside;
         // Of equal ones the fuller bowl comes first.
         if (own < cost[b][j + 1] - 1e-9 || (Math.abs(own - cost[b][j + 1]) <= 1e-9 && i > from[b][j + 1])) {
@@ -114,16 +109,15 @@ function ofOneFormula(foils: readonly BowlFoil[], start: number, end: number, li
   const out: Bowl[] = [];
   for (let b = count, to = n; b > 0; b -= 1) {
     const first = from[b][to];
-    out.unshift(bowlOf(foils, start + first, start + to - 1, limits));
+    out.unshift(bowlOf(foils.slice(first, to), limits));
     to = first;
   }
   return out;
 }
 
-function bowlOf(foils: readonly BowlFoil[], first: number, last: number, { ratioOf }: BowlLimits): Bowl {
-  const { formula } = foils[first];
-  let net = 0;
-  for (let i = first; i <= last; i += 1) net += foils[i].net;
+function bowlOf(foils: readonly Indexed[], { ratioOf }: BowlLimits): Bowl {
+  const { formula, fromMinutes } = foils[0];
+  const net = foils.reduce((sum, own) => sum + own.net, 0);
   const mixed = mixedGrams(net);
-  return { formula, first, last, foils: last - first + 1, net, mixed, ...weighed(mixed, ratioOf(formula)), fromMinutes: foils[first].fromMinutes, toMinutes: foils[last].toMinutes };
+  return { formula, which: foils.map(({ index }) => index), foils: foils.length, net, mixed, ...weighed(mixed, ratioOf(formula)), fromMinutes, toMinutes: foils[foils.length - 1].toMinutes };
 }
