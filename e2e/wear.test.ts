@@ -56,6 +56,12 @@ test('the part is dragged: the picture and what is said of it change', async () 
   expect(told.map(({ key }) => key)).toEqual(expect.arrayContaining(['brightness', 'unlit', 'stripe', 'part', 'root-line', 'under', 'crown']));
   expect(told.some(({ key }) => key === 'moved')).toBe(false);
 
+  // What each panel's foils earn adds up to what is seen.
+  const earned = await page.$eval('section[aria-label="What the foils earn"]', (own) => ({
+    all: Number(/: ([\d.]+) in all/.exec(own.textContent!)![1]), panels: [...own.querySelectorAll('tbody tr td:nth-child(3)')].map((cell) => Number(cell.textContent)),
+  }));
+  expect(Math.abs(earned.panels.reduce((a, b) => a + b, 0) - earned.all)).toBeLessThan(0.2);
+
   await pressIn('[aria-label="Look from"]', /^Top$/);
   await drawn();
   const before = await meanOf(/^Hair, down, top/);

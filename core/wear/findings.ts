@@ -1,7 +1,6 @@
-import type { Vec3 } from '../head';
-import { toOpened, type Head } from '../head';
+import { toOpened, type Head, type Vec3 } from '../head';
 import { brightnessStep, panelAt, type ComputedPlan, type Plan } from '../pattern';
-import { middleOf, pointOnHairline, type Unlit } from './hairline-light';
+import { middleOf, pointOnHairline } from './hairline-light';
 import type { Look, UnlitPlace } from './look';
 import type { WearMend } from './mends';
 import type { PartTolerance } from './part-tolerance';
@@ -287,5 +286,3 @@ function shadow({ shadowed, tied }: Seen): Finding[] {
     why: kept >= 0.5 ? 'They are worth their time.' : 'Minutes spent on a detailed hairline are mostly covered again: fewer, wider stitches there would do.',
   }];
 }
-
-export type { Unlit };

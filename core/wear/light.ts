@@ -26,9 +26,6 @@ export interface Light {
   readonly old: Layer | null;
   /** The foil that each root's light came from, index into the sheet's foils; −1 for none. */
   readonly foil: Int16Array;
-  /** Index into `formulas` of the formula on each root. */
-  readonly formula: Uint8Array;
-  readonly formulas: readonly string[];
   /** 1 where a drop-out was lowlit. */
   readonly lowlit: Uint8Array;
   readonly shadow: RootShadow | null;
@@ -59,14 +56,11 @@ export function lightOf(
   const { count } = roots;
   const own = noLayer(count);
   const foil = new Int16Array(count).fill(-1);
-  const formula = new Uint8Array(count);
   const lowlit = new Uint8Array(count);
-  const formulas = [...new Set([...sheet.foils, ...sheet.painted].map((section) => section.formula))].sort();
-  if (formulas.length === 0) formulas.push('A');
   const starts = new Map(plan.panels.map((panel) => [panel.id, panel.start]));
-  const sectionOf = (section: { readonly panel: string; readonly formula: string }) => ({ start: starts.get(section.panel)!, formula: formulas.indexOf(section.formula) });
-  const foils = sheet.foils.map(sectionOf);
-  const painted = sheet.painted.map(sectionOf);
+  const startOf = ({ panel }: { readonly panel: string }) => starts.get(panel)!;
+  const foils = sheet.foils.map(startOf);
+  const painted = sheet.painted.map(startOf);
   const lengthOf = lengths(plan, roots);
   for (let i = 0; i < count; i += 1) {
     const treated = foiled.dropout[i];
@@ -79,15 +73,13 @@ export function lightOf(
       continue;
     }
     if (!foiled.picked[i]) continue;
-    const section = foiled.foil[i] >= 0 ? foils[foiled.foil[i]] : painted[foiled.painted[i]];
-    const { distanceMm, featherMm, teasing } = section.start;
+    const { distanceMm, featherMm, teasing } = foiled.foil[i] >= 0 ? foils[foiled.foil[i]] : painted[foiled.painted[i]];
     const teased = teasing === 0 ? 0 : teasing * TEASING_MM * noiseOf(seedAt(roots.xyz[3 * i], roots.xyz[3 * i + 1], roots.xyz[3 * i + 2]), 5);
     own.fromMm[i] = distanceMm + teased + grownMm;
     own.overMm[i] = featherMm;
     foil[i] = foiled.foil[i];
-    formula[i] = section.formula;
   }
-  return { own, old: before && olderOf(before.light, before.grownMm, grownMm), foil, formula, formulas, lowlit, shadow, grownMm };
+  return { own, old: before && olderOf(before.light, before.grownMm, grownMm), foil, lowlit, shadow, grownMm };
 }
 
 function noLayer(count: number): Layer {

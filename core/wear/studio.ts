@@ -3,7 +3,6 @@ import { foilSeconds } from '../clock';
 import { growthRate } from '../growth';
 import { createPatternEngine, type ComputedPlan, type PatternEngine, type Plan } from '../pattern';
 import { findingsOf, type Finding, type Seen } from './findings';
-import { hairlineLight } from './hairline-light';
 import { lengths, lightAt, type Light, type RootShadow } from './light';
 import { crownLight, lightOn, lookOf, underLight, type Look } from './look';
 import { partLightOf, partStrip, partSteps, partTolerance, type PartStrip } from './part-tolerance';
@@ -246,12 +245,6 @@ export class WearStudio {
       mm: subject.shadowMm!, withPoints: points(subject.shadowMm), withoutPoints: points(null), panels: [...new Set(own.map(({ foil }) => foil.panel))],
       minutes: own.reduce((sum, { foil }) => sum + foilSeconds({ gather: foil.gather, panel: foil.panel, teasing: teasing.get(foil.panel) }) / 60, 0),
     };
-  }
-
-  /** Light along the hairline, tied back. */
-  hairline(subject: WearSubject, weeks: number) {
-    const hair = this.hair(subject.plan, TIED, subject.curl);
-    return hairlineLight(hair.hairline(), hair.surfaces(), this.light(subject, weeks));
   }
 }
 

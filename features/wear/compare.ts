@@ -3,7 +3,7 @@ import type { WearSubject } from '@/core/wear';
 
 /** What the pattern is laid beside: nothing, itself today, the last visit's, or one of the library's. */
 export type ComparisonKey = 'none' | 'today' | 'last' | `pattern ${string}`;
-export const COMPARISONS_NONE: ComparisonKey = 'none';
+export const NO_COMPARISON: ComparisonKey = 'none';
 
 /** A subject at a number of weeks, and how it is called. */
 export interface Compared {

@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { mended, mendWords, type Finding } from '@/core/wear';
+import type { WearAsks } from '@/workers/wear-asks';
 import { useVisit } from '../visit/store';
 
 interface FindingsProps {
@@ -9,11 +10,13 @@ interface FindingsProps {
   complete: boolean;
   problem: string | undefined;
   shown: Finding | undefined;
+  /** What each foil earns, in the order of the sheet. */
+  earned: WearAsks['worth']['answer'] | undefined;
   onSee(finding: Finding): void;
 }
 
 /** What would be noticed: each finding can be looked at, leads to its panel, and offers a mend. */
-export function Findings({ findings, complete, problem, shown, onSee }: FindingsProps) {
+export function Findings({ findings, complete, problem, shown, earned, onSee }: FindingsProps) {
   const { bundle, plan, editPlan, select } = useVisit();
   const router = useRouter();
   const sorted = [...(findings ?? [])].sort((a, b) => Number(a.fine) - Number(b.fine));
@@ -59,7 +62,36 @@ export function Findings({ findings, complete, problem, shown, onSee }: Findings
             </li>
           );
         })}
+        {earned && <li><Earned worth={earned} /></li>}
       </ul>
     </aside>
+  );
+}
+
+/** Light that the foils of each panel earn, most for a foil first. */
+function Earned({ worth }: { worth: WearAsks['worth']['answer'] }) {
+  const { plan, computed } = useVisit();
+  const { foils } = computed.sheet;
+  if (worth.foils.length !== foils.length || foils.length === 0) return null;
+  const panels = plan.panels
+    .map(({ id, name }) => {
+      const own = foils.flatMap((foil, i) => (foil.panel === id ? [worth.foils[i]] : []));
+      return { id, name, foils: own.length, points: own.reduce((a, b) => a + b, 0) };
+    })
+    .filter((own) => own.foils > 0)
+    .sort((a, b) => b.points / b.foils - a.points / a.foils);
+  return (
+    <section aria-label="What the foils earn" className="px-1 pt-3">
+      <h3 className="text-md font-bold">What the foils earn</h3>
+      <p className="text-sm text-ink-soft">Hundredths of all hair that is seen, as it is worn: {worth.all.toFixed(1)} in all (estimate).</p>
+      <table className="mt-1 w-full text-sm">
+        <thead><tr className="text-left text-ink-soft"><th className="font-normal">Panel</th><th className="text-right font-normal">foils</th><th className="text-right font-normal">earn</th><th className="text-right font-normal">a foil</th></tr></thead>
+        <tbody>
+          {panels.map(({ id, name, foils: count, points }) => (
+            <tr key={id} className="border-t border-line"><td className="max-w-[140px] truncate py-1">{name}</td><td className="text-right">{count}</td><td className="text-right">{points.toFixed(1)}</td><td className="text-right font-semibold">{(points / count).toFixed(2)}</td></tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
   );
 }

@@ -6,7 +6,7 @@ import { Select } from '@/ui/select';
 import { Slider } from '@/ui/slider';
 import type { WearAsks } from '@/workers/wear-asks';
 import { useVisit } from '../visit/store';
-import { COMPARISONS_NONE, comparedWith, comparisonsFor, type ComparisonKey } from './compare';
+import { NO_COMPARISON, comparedWith, comparisonsFor, type ComparisonKey } from './compare';
 import { Findings } from './findings';
 import { WearPicture } from './picture';
 import { Stage } from './stage';
@@ -27,7 +27,7 @@ export function WearStep() {
   const [view, setView] = useState<View>('back');
   const [weeks, setWeeks] = useState(0);
   const [movedMm, setMovedMm] = useState(0);
-  const [comparison, setComparison] = useState<ComparisonKey>(COMPARISONS_NONE);
+  const [comparison, setComparison] = useState<ComparisonKey>(NO_COMPARISON);
   const [shown, setShown] = useState<Finding>();
   const partMm = Math.min(MOST_PART_MM, Math.max(-MOST_PART_MM, ownPart(subject) + movedMm));
   const way = useMemo(() => wayOf(wayKey, partMm), [wayKey, partMm]);
@@ -35,6 +35,7 @@ export function WearStep() {
 
   const findings = useWear('findings', 5, 'findings', useMemo(() => ({ subject, weeks, partByMm: partMm - ownPart(subject) }), [subject, weeks, partMm]));
   const strip = useWear('strip', 4, 'strip', useMemo(() => ({ subject, way, view, weeks: WEEKS }), [subject, way, view]));
+  const earned = useWear('worth', 6, 'worth', useMemo(() => ({ subject }), [subject]));
   const see = (finding: Finding) => {
     setShown(finding);
     setWayKey(keyOf(finding.way));
@@ -82,7 +83,7 @@ export function WearStep() {
         />
         <Strip weeks={weeks} onWeeks={setWeeks} pictures={strip.answer ?? []} mirrored={view === 'front'} />
       </section>
-      <Findings findings={findings.answer?.findings} complete={findings.done} problem={findings.problem} shown={shown} onSee={see} />
+      <Findings findings={findings.answer?.findings} complete={findings.done} problem={findings.problem} shown={shown} earned={earned.answer} onSee={see} />
     </main>
   );
 }
