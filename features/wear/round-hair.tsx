@@ -7,7 +7,7 @@ import { vec } from '@/core/head';
 import type { WearAsks } from '@/workers/wear-asks';
 import { aimCamera } from '../head/round/aim';
 import { drawsInSoftware } from '../head/round/software';
-import { enlarged, eyeOf, FIELD_DEG, saidView, settled, turned, VIEWS, type Turn, type ViewName } from '../head/round/turn';
+import { enlarged, eyeOf, FIELD_DEG, saidView, settled, turned, turnedByKey, VIEWS, type Turn } from '../head/round/turn';
 
 type Hair = WearAsks['strands']['answer'];
 
@@ -35,14 +35,10 @@ export default function RoundHair({ hair, colours, k, label }: RoundHairProps) {
     setFrom({ x: event.clientX, y: event.clientY });
   };
   const onKeyDown = (event: KeyboardEvent<HTMLDivElement>) => {
-    const by: Record<string, [number, number]> = { ArrowLeft: [-10, 0], ArrowRight: [10, 0], ArrowUp: [0, -10], ArrowDown: [0, 10] };
-    const step = by[event.key];
-    const view = (Object.keys(VIEWS) as ViewName[])[Number(event.key) - 1];
-    const larger = event.key === '+' || event.key === '=' ? 1.25 : event.key === '-' ? 0.8 : 0;
-    if (!step && !view && larger === 0) return;
+    const next = turnedByKey(turn, event.key);
+    if (!next) return;
     event.preventDefault();
-    if (larger) return setTurn((before) => enlarged(before, larger));
-    setTurn((before) => (view ? VIEWS[view] : settled(turned(before, step[0], step[1]))));
+    setTurn(next);
   };
   return (
     <div

@@ -7,7 +7,7 @@ import { foilAt, panelAt } from '@/core/pattern';
 import { Labels } from './labels';
 import { Scene, Viewpoint, type SceneProps } from './scene';
 import { drawsInSoftware } from './software';
-import { enlarged, eyeOf, FIELD_DEG, rayThrough, saidView, settled, turned, VIEWS, type Turn, type ViewName } from './turn';
+import { enlarged, eyeOf, FIELD_DEG, rayThrough, saidView, settled, turned, turnedByKey, VIEWS, type Turn, type ViewName } from './turn';
 
 export interface RoundHeadProps extends SceneProps {
   /** A large drawing names its landmarks and offers its views. */
@@ -87,14 +87,10 @@ export default function RoundHead(props: RoundHeadProps) {
   };
   const onKeyDown = (event: KeyboardEvent<HTMLDivElement>) => {
     if (event.altKey || event.ctrlKey || event.metaKey) return;
-    const by: Record<string, [number, number]> = { ArrowLeft: [-10, 0], ArrowRight: [10, 0], ArrowUp: [0, -10], ArrowDown: [0, 10] };
-    const step = by[event.key];
-    const view = (Object.keys(VIEWS) as ViewName[])[Number(event.key) - 1];
-    const larger = event.key === '+' || event.key === '=' ? 1.25 : event.key === '-' ? 0.8 : 0;
-    if (!step && !view && larger === 0) return;
+    const next = turnedByKey(turn, event.key);
+    if (!next) return;
     event.preventDefault();
-    if (larger) return setTurn((before) => enlarged(before, larger));
-    setTurn((before) => (view ? VIEWS[view] : settled(turned(before, step[0], step[1]))));
+    setTurn(next);
   };
 
   // React listens to wheels passively; the page must not scroll under the drawing.

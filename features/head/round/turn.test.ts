@@ -1,5 +1,5 @@
 import { makeHead, skullHit, vec } from '@/core/head';
-import { enlarged, eyeOf, onScreenOf, rayThrough, saidView, settled, turned, VIEWS, type ViewName } from './turn';
+import { enlarged, eyeOf, onScreenOf, rayThrough, saidView, settled, turned, turnedByKey, VIEWS, type ViewName } from './turn';
 
 const head = makeHead({ circumferenceMm: 550, hairline: { left: 'round', right: 'round' } });
 const earLeft = vec(72, -38, 0);
@@ -52,4 +52,12 @@ test('enlarged twice as much, a point stands twice as far from the middle; never
   expect(twice.x / whole.x).toBeCloseTo(2, 6);
   expect(twice.y / whole.y).toBeCloseTo(2, 6);
   expect(enlarged(VIEWS.Back, 0.2).times).toBe(1);
+});
+
+test('keys turn by ten degrees, jump to a view, enlarge; others do nothing', () => {
+  expect(turnedByKey(VIEWS.Left, 'ArrowDown')).toMatchObject({ azimuthDeg: 90, elevationDeg: VIEWS.Left.elevationDeg + 10 });
+  expect(Math.abs(turnedByKey(VIEWS.Left, 'ArrowRight')!.azimuthDeg - 90)).toBeCloseTo(10, 9);
+  expect(turnedByKey(VIEWS.Left, '1')).toEqual(VIEWS.Back);
+  expect(turnedByKey(VIEWS.Back, '+')!.times).toBeCloseTo(1.25, 12);
+  expect(['6', 'a', 'Enter'].map((key) => turnedByKey(VIEWS.Back, key))).toEqual([undefined, undefined, undefined]);
 });

@@ -56,6 +56,16 @@ export function settled(turn: Turn): Turn {
   return mirrored === turn.mirrored ? turn : { ...turn, mirrored };
 }
 
+/** Turned by a key: arrows turn, 1 to 5 jump to a view, + and − enlarge; undefined for any other key. */
+export function turnedByKey(turn: Turn, key: string): Turn | undefined {
+  const by: Record<string, readonly [number, number]> = { ArrowLeft: [-10, 0], ArrowRight: [10, 0], ArrowUp: [0, -10], ArrowDown: [0, 10] };
+  const view = (Object.keys(VIEWS) as ViewName[])[Number(key) - 1];
+  if (key === '+' || key === '=') return enlarged(turn, 1.25);
+  if (key === '-') return enlarged(turn, 0.8);
+  if (view) return VIEWS[view];
+  return by[key] && settled(turned(turn, by[key][0], by[key][1]));
+}
+
 /** What is seen, in words. */
 export function saidView({ azimuthDeg, elevationDeg, mirrored }: Turn): string {
   if (elevationDeg > 65) return 'from above';
