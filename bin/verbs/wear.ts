@@ -1,24 +1,11 @@
 import sharp from 'sharp';
-import { CURLS, MOST_PART_MM, pictureOf, subjectOf, VIEW_NAMES, WearStudio, type Curl, type Finding, type Way } from '@/core/wear';
+import { CURLS, MOST_PART_MM, MOST_WEEKS, pictureOf, STYLES, subjectOf, VIEW_NAMES, WearStudio, type Curl, type Finding, type Style, type Way } from '@/core/wear';
 import { flagsOf } from './flags';
 import { readPlan } from './read-plan';
 import { printed, type Verb, type VerbResult } from './verb';
 
-const MOST_WEEKS = 60;
 /** Hairs for a picture: more than the measures need, so that none shows singly. */
 const PICTURE_STRANDS = 40_000;
-
-const STYLES: Readonly<Record<string, (partMm: number) => Way>> = {
-  down: (partMm) => ({ kind: 'down', partMm }),
-  zigzag: (partMm) => ({ kind: 'zigzag', partMm }),
-  forward: (partMm) => ({ kind: 'forward', partMm }),
-  blown: (partMm) => ({ kind: 'blown', partMm }),
-  lifted: () => ({ kind: 'lifted' }),
-  'half-up': () => ({ kind: 'half-up' }),
-  'tied-low': () => ({ kind: 'tied', at: 'low' }),
-  'tied-back': () => ({ kind: 'tied', at: 'middle' }),
-  'tied-high': () => ({ kind: 'tied', at: 'high' }),
-};
 
 /** `wear FILE.json`: what an onlooker would notice of a plan, as JSON, and a picture of it. */
 export const wearVerb: Verb = {
@@ -40,7 +27,7 @@ async function run(args: readonly string[]): Promise<VerbResult> {
   if (!call.ok) return call;
   const { flags } = call;
   const style = flags.get('--style') ?? 'down';
-  const wayOf = STYLES[style];
+  const wayOf = Object.hasOwn(STYLES, style) ? STYLES[style as Style] : undefined;
   if (!wayOf) return { ok: false, problem: `--style: “${style}” is none of ${Object.keys(STYLES).join(', ')}.` };
   const weeks = Number(flags.get('--weeks') ?? 0);
   if (!(weeks >= 0 && weeks <= MOST_WEEKS)) return { ok: false, problem: `--weeks: must be a number from 0 to ${MOST_WEEKS}.` };

@@ -20,6 +20,7 @@ export { placeGrips, type Grip } from './place-grips';
 export { crossesItself } from './polygon';
 export { directionName, gatherName, recipeLine } from './recipe-name';
 export { EAR_LINE_DEG } from './region';
+export { Remembered } from './remembered';
 export { foilsOfRoots, indexRoots, type FoiledRoots, type RootIndex } from './root-foils';
 export type * from './sheet';
 export { nominalDropout, pitchOf, rowCount, rowOffsets } from './spacing';

@@ -5,11 +5,11 @@ import type { Look, UnlitPlace } from './look';
 import type { WearMend } from './mends';
 import type { PartTolerance } from './part-tolerance';
 import { LINE_SEEN } from './root-line';
+import { STRIPE_FLOOR } from './stripe';
 import type { Worth } from './worth';
 import { VIEW_NAMES, type View, type Way } from './ways';
 
-export const FINDINGS = ['brightness', 'unlit', 'stripe', 'moved', 'part', 'root-line', 'demarcation', 'under', 'crown', 'warm', 'sides', 'hairline-worth'] as const;
-export type FindingKey = (typeof FINDINGS)[number];
+export type FindingKey = 'brightness' | 'unlit' | 'stripe' | 'moved' | 'part' | 'root-line' | 'demarcation' | 'under' | 'crown' | 'warm' | 'sides' | 'hairline-worth';
 
 /** What an onlooker would notice: an estimate of placement and contrast, with where to look and what could be done. */
 export interface Finding {
@@ -30,7 +30,7 @@ export interface Finding {
 }
 
 /** From these on a finding is one to mind. Working assumptions, in the order of the measures. */
-export const WEAR_LIMITS = {
+const WEAR_LIMITS = {
   /** Longest stretch of hairline without light, mm: the hand-wide check of the workbench. */
   unlitMm: 30,
   /** Stripes that are seen across a room. */
@@ -55,8 +55,6 @@ export interface Seen {
   readonly head: Head;
   readonly down: { readonly way: Way; readonly look: Look };
   readonly tied: { readonly way: Way; readonly look: Look };
-  /** Weeks since the service that are looked at. */
-  readonly weeks: number;
   /** Light of the underneath with the top clipped up, and of the crown blown open. */
   readonly under?: number;
   readonly blownCrown?: { readonly way: Way; readonly light: number };
@@ -155,7 +153,7 @@ function stripe({ tied, down, worth, computed, plan }: Seen): Finding[] {
   return [{
     key: 'stripe', fine, way: worst.way, view: worst.view,
     words: fine ? `No stripes: ${worst.figure.toFixed(2)} at most, ${VIEW_WORDS[worst.view]}, ${how}.` : `Stripes ${VIEW_WORDS[worst.view]}, ${how}: ${worst.figure.toFixed(2)}.`,
-    why: 'About 0.09 is chance; from 0.20 on single rows are told apart. Horizontal slices stripe when hair is lifted back.',
+    why: `About ${STRIPE_FLOOR} is chance; from ${WEAR_LIMITS.stripe.toFixed(2)} on single rows are told apart. Horizontal slices stripe when hair is lifted back.`,
     ...(panel && { panel: panel.id, ...(panel.slices && { mend: { kind: 'weave' as const, panel: panel.id, name: panel.name } }) }),
   }];
 }

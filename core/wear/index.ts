@@ -3,14 +3,14 @@ export { FACE_DEG, hairlineLight, placeOf, unlitWithin, type HairlineLight, type
 export { lightAt, lightOf, type Layer, type Light, type LightFacts, type RootShadow } from './light';
 export { brightnessOf, litOf } from './lit';
 export { lightOn, lookAt, lookOf, type Look, type UnlitPlace } from './look';
-export { LINE_SEEN, rootLineAt, rootWindows, stepBetween, weeksToLine, type RootWindows } from './root-line';
-export { STRIPE_FLOOR, stripeOf } from './stripe';
+export { rootWindows, weeksToLine } from './root-line';
+export { stripeOf } from './stripe';
 export { seenFrom, type Surface } from './surface';
 export { makeStrands, type Strands } from './strands';
 export { hairRoots, layHair, USUAL_STRANDS, type HairRoots, type WornHair } from './worn';
 export { cameraOf, type Camera } from './camera';
 export { bodyRings, type BodyRings } from './skin';
-export { findingsOf, FINDINGS, WEAR_LIMITS, type Finding, type FindingKey } from './findings';
+export { findingsOf, type Finding } from './findings';
 export { mended, mendWords, type WearMend } from './mends';
 export { pictureOf, shadingOf, strandColours, strandDirections, type Picture } from './picture';
 export { basesOf, paletteOf, type Colouring, type HairFacts } from './shade';

@@ -48,23 +48,27 @@ export function lookOf(hair: WornHair, light: Light, { sheet }: Pick<ComputedPla
     lightenedShare: sheet.totals.lightenedShare,
     brightness: byView((view) => within(view, undefined)),
     part: 'partMm' in way ? within('top', partRegion(head, hair.surface('top'), way.partMm)) : null,
-    crown: crownLight(hair, light),
-    under: way.kind === 'lifted' ? underLight(hair, light) : null,
+    crown: crownLight(hair, light, lit.get('back')),
+    under: way.kind === 'lifted' ? underLight(hair, light, lit) : null,
     stripe: byView((view) => stripeOf(hair.flow(view), lit.get(view)!)),
     unlit: unlit && unlit.map((own) => ({ ...own, place: placeOf(own.fromDeg, own.toDeg) })),
   };
 }
 
-/** Share of the crown that is light, seen from behind. */
-export function crownLight(hair: WornHair, light: Light): number {
+/** Share of the crown that is light, seen from behind. @param lit its light by pixel, where it is known */
+export function crownLight(hair: WornHair, light: Light, lit?: Float32Array): number {
   const surface = hair.surface('back');
-  return brightnessOf(surface, litOf(surface, light), crownRegion(hair.head, surface));
+  return brightnessOf(surface, lit ?? litOf(surface, light), crownRegion(hair.head, surface));
 }
 
-/** Share of the underneath that is light, seen from behind and both sides. */
-export function underLight(hair: WornHair, light: Light): number {
-  const views = (['left', 'right', 'back'] as const).map((view) => hair.surface(view));
-  return views.reduce((sum, surface) => sum + brightnessOf(surface, litOf(surface, light), underRegion(hair.head, surface)) / views.length, 0);
+const UNDER_VIEWS = ['left', 'right', 'back'] as const;
+
+/** Share of the underneath that is light, seen from behind and both sides. @param lit light by pixel of views that are known */
+export function underLight(hair: WornHair, light: Light, lit?: ReadonlyMap<View, Float32Array>): number {
+  return UNDER_VIEWS.reduce((sum, view) => {
+    const surface = hair.surface(view);
+    return sum + brightnessOf(surface, lit?.get(view) ?? litOf(surface, light), underRegion(hair.head, surface)) / UNDER_VIEWS.length;
+  }, 0);
 }
 
 /**

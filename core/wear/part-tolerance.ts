@@ -10,8 +10,8 @@ import type { Curl } from './ways';
 const { abs, max, min } = Math;
 
 /** The part is moved so far to both sides of where it is worn, in steps of so much, mm. */
-export const PART_REACH_MM = 40;
-export const PART_STEP_MM = 5;
+const PART_REACH_MM = 40;
+const PART_STEP_MM = 5;
 /** A moved part is as good as its own while it keeps so much of the light, and at least so much at all. */
 const KEEPS = 0.75;
 const LEAST = 0.05;

@@ -6,7 +6,7 @@ import type { Surface } from './surface';
 const { abs, sqrt } = Math;
 
 /** Half the width of the strip by which a part is judged, mm. */
-export const PART_HALF_MM = 15;
+const PART_HALF_MM = 15;
 /** Radius of the crown as it is seen, average head, mm. */
 const CROWN_MM = 42;
 

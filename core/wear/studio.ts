@@ -1,10 +1,10 @@
 import { ZONES as ZONE_NAMES, type Zone } from '../head';
 import { foilSeconds } from '../clock';
 import { growthRate } from '../growth';
-import { createPatternEngine, type ComputedPlan, type PatternEngine, type Plan } from '../pattern';
+import { createPatternEngine, foilsOfRoots, Remembered, type ComputedPlan, type FoiledRoots, type PatternEngine, type Plan } from '../pattern';
 import { findingsOf, type Finding, type Seen } from './findings';
-import { lengths, lightAt, type Light, type RootShadow } from './light';
-import { crownLight, lightOn, lookOf, underLight, type Look } from './look';
+import { lengths, lightAt, lightOf, type Light, type LightFacts, type RootShadow } from './light';
+import { crownLight, lookOf, underLight, type Look } from './look';
 import { partLightOf, partStrip, partSteps, partTolerance, type PartStrip } from './part-tolerance';
 import { meanStripe, PHASES, shifted } from './phases';
 import { litOf } from './lit';
@@ -45,28 +45,27 @@ export function subjectOf(plan: Plan, known: Partial<WearSubject> = {}): WearSub
 /** Hair laid in several ways is kept up to this; what was used longest ago goes first. */
 const MOST_BYTES = 160e6;
 const MOST_HEADS = 3;
+const MOST_STRIPS = 8 * partSteps().length;
+const MOST_PALETTES = 24;
+/** The plan as it is, as it was last visit, beside another, and its phases. */
+const MOST_PATTERNS = 8;
 
 /**
  * Lays hair and looks at it, remembering heads and ways of wearing: an edit of a pattern then only colours anew. What it
  * remembers never changes a result.
  */
 export class WearStudio {
-  private readonly heads = new Map<string, HairRoots>();
+  private readonly heads = new Remembered<HairRoots>(MOST_HEADS);
   private readonly worn = new Map<string, WornHair>();
-  private readonly strips = new Map<string, PartStrip>();
-  private readonly palettes = new Map<string, Float32Array>();
-  private earlier: { readonly key: string; readonly light: Light } | undefined;
+  private readonly strips = new Remembered<PartStrip>(MOST_STRIPS);
+  private readonly palettes = new Remembered<Float32Array>(MOST_PALETTES);
+  private readonly patterns = new Remembered<{ computed: ComputedPlan; foiled: FoiledRoots }>(MOST_PATTERNS);
 
   /** @param mostBytes laid hair is kept up to this, beside the way that is being looked at */
   constructor(readonly engine: PatternEngine = createPatternEngine(), private readonly strands = USUAL_STRANDS, private readonly mostBytes = MOST_BYTES) {}
 
   roots({ head }: Pick<Plan, 'head'>): HairRoots {
-    const key = headKey(head);
-    const own = this.heads.get(key) ?? hairRoots(head, this.strands);
-    this.heads.delete(key);
-    this.heads.set(key, own);
-    for (const old of this.heads.keys()) if (this.heads.size > MOST_HEADS) this.heads.delete(old);
-    return own;
+    return this.heads.get(headKey(head), () => hairRoots(head, this.strands));
   }
 
   hair({ head, hair }: Pick<Plan, 'head' | 'hair'>, way: Way, curl: Curl = 'straight'): WornHair {
@@ -95,29 +94,33 @@ export class WearStudio {
   private strip(subject: WearSubject, byMm: number): PartStrip {
     const { plan, curl } = subject;
     const { offsetMm } = plan.head.part;
-    const key = `${hairKey(plan, curl)} part ${offsetMm} ${byMm}`;
-    const own = this.strips.get(key) ?? partStrip(this.roots(plan), plan.hair, offsetMm, byMm, curl);
-    this.strips.set(key, own);
-    if (this.strips.size > 8 * partSteps().length) this.strips.delete(this.strips.keys().next().value!);
-    return own;
+    return this.strips.get(`${hairKey(plan, curl)} part ${offsetMm} ${byMm}`, () => partStrip(this.roots(plan), plan.hair, offsetMm, byMm, curl));
   }
 
-  light({ plan, mmPerWeek, shadowMm, before }: WearSubject, weeks: number, computed: ComputedPlan = this.engine.compute(plan)): Light {
-    const roots = this.roots(plan);
-    const shadow: RootShadow | null = shadowMm === null ? null : { mm: shadowMm };
-    const { zone } = roots.index.roots;
-    return lightOn(roots, plan, computed, {
-      grownMm: weeks * mmPerWeek, shadow,
-      before: before && { light: this.lightBefore(plan, before.plan), grownMm: (root) => before.grownByZone[ZONE_NAMES[zone[root]]] ?? before.grownMm },
+  /** A plan as the engine computes it, and the roots in its foils: the same for every week, way and measure. */
+  private pattern(plan: Plan, computed?: ComputedPlan): { computed: ComputedPlan; foiled: FoiledRoots } {
+    return this.patterns.get(JSON.stringify(plan), () => {
+      const own = computed ?? this.engine.compute(plan);
+      return { computed: own, foiled: foilsOfRoots(this.roots(plan).index, own) };
     });
   }
 
-  /** Light of an earlier plan on today's head; the last one is kept, since it stays the same while the plan is edited. */
-  private lightBefore({ head, hair }: Plan, earlier: Plan): Light {
-    const plan = { ...earlier, head, hair };
-    const key = JSON.stringify(plan);
-    if (this.earlier?.key !== key) this.earlier = { key, light: lightOn(this.roots(plan), plan, this.engine.compute(plan)) };
-    return this.earlier.light;
+  /** @param computed the plan as it was computed already, where it was */
+  light({ plan, mmPerWeek, shadowMm, before }: WearSubject, weeks: number, computed?: ComputedPlan): Light {
+    const { roots } = this.roots(plan).index;
+    const shadow: RootShadow | null = shadowMm === null ? null : { mm: shadowMm };
+    const lightFrom = (own: Plan, facts: LightFacts, known?: ComputedPlan) => {
+      const pattern = this.pattern(own, known);
+      return lightOf(own, pattern.computed, roots, pattern.foiled, facts);
+    };
+    return lightFrom(plan, {
+      grownMm: weeks * mmPerWeek, shadow,
+      before: before && {
+        // On today's head and hair.
+        light: lightFrom({ ...before.plan, head: plan.head, hair: plan.hair }, {}),
+        grownMm: (root) => before.grownByZone[ZONE_NAMES[roots.zone[root]]] ?? before.grownMm,
+      },
+    }, computed);
   }
 
   colouring(subject: WearSubject, weeks: number, light: Light = this.light(subject, weeks)): Colouring {
@@ -131,14 +134,11 @@ export class WearStudio {
   /** Palettes of the last few colours: an edit of the pattern needs no new one. */
   private palette(facts: HairFacts): Float32Array {
     const key = `${facts.targetLevel} ${facts.tone} ${facts.tonerLeft.toFixed(2)}`;
-    const own = this.palettes.get(key) ?? paletteOf(facts);
-    this.palettes.set(key, own);
-    if (this.palettes.size > 24) this.palettes.delete(this.palettes.keys().next().value!);
-    return own;
+    return this.palettes.get(key, () => paletteOf(facts));
   }
 
   look(subject: WearSubject, way: Way, weeks: number): Look {
-    const computed = this.engine.compute(subject.plan);
+    const { computed } = this.pattern(subject.plan);
     return lookOf(this.hair(subject.plan, way, subject.curl), this.light(subject, weeks, computed), computed);
   }
 
@@ -149,7 +149,7 @@ export class WearStudio {
     return all.filter(([, share]) => share > 0).map(([way, share]) => ({ hair: this.hair(plan, way, curl), share }));
   }
 
-  worth(subject: WearSubject, computed: ComputedPlan = this.engine.compute(subject.plan)): Worth {
+  worth(subject: WearSubject, computed: ComputedPlan = this.pattern(subject.plan).computed): Worth {
     return worthOfFoils(this.shares(subject), this.light(subject, 0, computed), computed.sheet.foils.length);
   }
 
@@ -161,8 +161,8 @@ export class WearStudio {
    */
   *findings(subject: WearSubject, weeks = 0, partByMm = 0): Generator<readonly Finding[] | null> {
     const { plan, curl, mmPerWeek, weeksBetween, shadowMm } = subject;
-    const computed = this.engine.compute(plan);
-    const light = this.light(subject, weeks, computed);
+    const { computed } = this.pattern(plan);
+    const light = this.light(subject, weeks);
     const down = { way: downOf(plan), hair: this.hair(plan, downOf(plan), curl) };
     // Side by side, so that something more urgent can come between.
     const laid = [down.hair, this.hair(plan, TIED, curl)];
@@ -174,7 +174,7 @@ export class WearStudio {
     }
     const lookIn = (way: Way) => ({ way, look: lookOf(this.hair(plan, way, curl), light, computed) });
     let seen: Seen = {
-      plan, computed, head: down.hair.head, weeks, down: { way: down.way, look: lookOf(down.hair, light, computed) }, tied: lookIn(TIED),
+      plan, computed, head: down.hair.head, down: { way: down.way, look: lookOf(down.hair, light, computed) }, tied: lookIn(TIED),
       brightnessWish: subject.brightnessWish, partMoves: subject.partMoves,
     };
     if (partByMm !== 0) {
@@ -219,7 +219,7 @@ export class WearStudio {
     const lights = [];
     for (const byMm of partSteps()) {
       lights.push(partLightOf(this.strip(subject, byMm), light));
-      yield findingsOf(seen);
+      yield null;
     }
     seen = { ...seen, part: partTolerance(lights) };
     yield findingsOf(seen);

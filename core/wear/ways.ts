@@ -28,6 +28,23 @@ export const VIEWS = {
 export type View = keyof typeof VIEWS;
 export const VIEW_NAMES = Object.keys(VIEWS) as readonly View[];
 
+/** Ways by the name of each, with the part put where hair has one. */
+export const STYLES = {
+  down: (partMm: number): Way => ({ kind: 'down', partMm }),
+  zigzag: (partMm: number): Way => ({ kind: 'zigzag', partMm }),
+  forward: (partMm: number): Way => ({ kind: 'forward', partMm }),
+  blown: (partMm: number): Way => ({ kind: 'blown', partMm }),
+  lifted: (): Way => ({ kind: 'lifted' }),
+  'half-up': (): Way => ({ kind: 'half-up' }),
+  'tied-low': (): Way => ({ kind: 'tied', at: 'low' }),
+  'tied-back': (): Way => ({ kind: 'tied', at: 'middle' }),
+  'tied-high': (): Way => ({ kind: 'tied', at: 'high' }),
+} as const;
+export type Style = keyof typeof STYLES;
+
+/** How far ahead a pattern is looked at, weeks. */
+export const MOST_WEEKS = 60;
+
 /** Furthest that a part can be put from the middle: beyond it lies the side of the head, mm. */
 export const MOST_PART_MM = 60;
 

@@ -2,19 +2,19 @@
 
 import Link from 'next/link';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
-import type { View } from '@/core/wear';
+import type { Style, View } from '@/core/wear';
 import { drawsInSoftware } from '../head/round/software';
 import { useVisit } from '../visit/store';
 import { WearPicture } from './picture';
 import { subjectOfVisit } from './subject';
 import { useWear } from './use-wear';
-import { ownPart, wayOf, type WayKey } from './ways';
+import { ownPart, wayOf } from './ways';
 
-const LOOKS: readonly { words: string; way: WayKey; view: View }[] = [
+const LOOKS: readonly { words: string; way: Style; view: View }[] = [
   { words: 'down, behind', way: 'down', view: 'back' },
   { words: 'down, above', way: 'down', view: 'top' },
-  { words: 'tied, left', way: 'tied', view: 'left' },
-  { words: 'tied, right', way: 'tied', view: 'right' },
+  { words: 'tied, left', way: 'tied-back', view: 'left' },
+  { words: 'tied, right', way: 'tied-back', view: 'right' },
 ];
 
 /** A small picture of the pattern as it is worn, beside the head: it follows every edit. */

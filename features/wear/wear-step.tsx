@@ -1,7 +1,7 @@
 'use client';
 
 import { useDeferredValue, useMemo, useState } from 'react';
-import { cameraOf, MOST_PART_MM, type Finding, type View } from '@/core/wear';
+import { cameraOf, MOST_PART_MM, MOST_WEEKS, type Finding, type Style, type View } from '@/core/wear';
 import { Select } from '@/ui/select';
 import { Slider } from '@/ui/slider';
 import type { WearAsks } from '@/workers/wear-asks';
@@ -12,9 +12,8 @@ import { WearPicture } from './picture';
 import { Stage } from './stage';
 import { subjectOfVisit } from './subject';
 import { useWear } from './use-wear';
-import { isParted, keyOf, ownPart, wayOf, WAYS, type WayKey } from './ways';
+import { isParted, ownPart, styleOf, wayOf, WAYS } from './ways';
 
-const MOST_WEEKS = 60;
 const WEEKS = [0, 4, 8, 12, 20] as const;
 
 /** How the pattern falls: worn one way or another, moved, grown out, beside another; and what would be noticed. */
@@ -23,14 +22,14 @@ export function WearStep() {
   // Edits made here (a mend) colour anew when the page has answered.
   const settled = useDeferredValue(plan);
   const subject = useMemo(() => subjectOfVisit(consult, settled, bundle), [consult, settled, bundle]);
-  const [wayKey, setWayKey] = useState<WayKey>('down');
+  const [style, setStyle] = useState<Style>('down');
   const [view, setView] = useState<View>('back');
   const [weeks, setWeeks] = useState(0);
   const [movedMm, setMovedMm] = useState(0);
   const [comparison, setComparison] = useState<ComparisonKey>(NO_COMPARISON);
   const [shown, setShown] = useState<Finding>();
   const partMm = Math.min(MOST_PART_MM, Math.max(-MOST_PART_MM, ownPart(subject) + movedMm));
-  const way = useMemo(() => wayOf(wayKey, partMm), [wayKey, partMm]);
+  const way = useMemo(() => wayOf(style, partMm), [style, partMm]);
   const other = useMemo(() => comparedWith(comparison, subject, weeks), [comparison, subject, weeks]);
 
   const findings = useWear('findings', 5, 'findings', useMemo(() => ({ subject, weeks, partByMm: partMm - ownPart(subject) }), [subject, weeks, partMm]));
@@ -38,12 +37,12 @@ export function WearStep() {
   const earned = useWear('worth', 6, 'worth', useMemo(() => ({ subject }), [subject]));
   const see = (finding: Finding) => {
     setShown(finding);
-    setWayKey(keyOf(finding.way));
+    setStyle(styleOf(finding.way));
     setView(finding.view);
     setMovedMm('partMm' in finding.way ? finding.way.partMm - ownPart(subject) : 0);
   };
-  const choose = (key: WayKey) => {
-    setWayKey(key);
+  const choose = (key: Style) => {
+    setStyle(key);
     setShown(undefined);
   };
   const camera = cameraOf(view, computed.drawing.head.k, 1);
@@ -53,15 +52,15 @@ export function WearStep() {
         <div role="radiogroup" aria-label="Worn" className="grid gap-0.5">
           {WAYS.map(({ key, words, hint }) => (
             <button
-              key={key} type="button" role="radio" aria-checked={key === wayKey} onClick={() => choose(key)}
-              className={`flex min-h-9 items-baseline justify-between gap-2 rounded-ui border-l-[3px] px-2.5 py-1.5 text-left ${key === wayKey ? 'border-leaf bg-leaf-pale font-semibold' : 'border-transparent hover:bg-leaf-pale'}`}
+              key={key} type="button" role="radio" aria-checked={key === style} onClick={() => choose(key)}
+              className={`flex min-h-9 items-baseline justify-between gap-2 rounded-ui border-l-[3px] px-2.5 py-1.5 text-left ${key === style ? 'border-leaf bg-leaf-pale font-semibold' : 'border-transparent hover:bg-leaf-pale'}`}
             >
               <span className="text-base">{words}</span><span className="text-right text-xs leading-tight text-ink-soft narrow max-xl:hidden">{hint}</span>
             </button>
           ))}
         </div>
         <div className="grid gap-3 border-t border-line pt-3">
-          {isParted(wayKey) && (
+          {isParted(style) && (
             <Slider
               label="Part" min={-MOST_PART_MM} max={MOST_PART_MM} step={5} value={-partMm} said={saidPart(partMm)}
               onChange={(mm) => setMovedMm(-mm - ownPart(subject))}
@@ -78,8 +77,8 @@ export function WearStep() {
       <section aria-label="Worn" className="flex min-h-0 flex-col px-4 pt-3 pb-2">
         <Stage
           subject={subject} way={way} view={view} weeks={weeks} other={other} onView={setView} camera={camera} k={computed.drawing.head.k}
-          part={isParted(wayKey) ? { mm: partMm, onMove: (mm) => setMovedMm(mm - ownPart(subject)) } : undefined}
-          mark={shown?.at && shown.view === view && keyOf(shown.way) === wayKey ? shown.at : undefined}
+          part={isParted(style) ? { mm: partMm, onMove: (mm) => setMovedMm(mm - ownPart(subject)) } : undefined}
+          mark={shown?.at && shown.view === view && styleOf(shown.way) === style ? shown.at : undefined}
         />
         <Strip weeks={weeks} onWeeks={setWeeks} pictures={strip.answer ?? []} mirrored={view === 'front'} />
       </section>
