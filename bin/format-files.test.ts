@@ -1,21 +1,50 @@
-import { execFileSync, spawnSync } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { parsePlanText, sheetSchema, techniquesSchema } from '@/core/formats';
 import { formatFiles } from './format-files';
+import { main } from './lattice';
 
 const root = path.join(__dirname, '..');
 const lattice = path.join(root, 'bin', 'lattice');
 const example = path.join(root, 'docs/formats/examples/plan.json');
 
-const call = (...args: string[]) => {
+/** Runs a call in an empty folder of its own: what it printed, how it ended, and what it wrote. The process itself is looked at once. */
+async function call(...args: string[]) {
   const cwd = mkdtempSync(path.join(tmpdir(), 'lattice-cli-'));
-  const done = spawnSync(lattice, args, { encoding: 'utf8', cwd });
-  return { ...done, written: readdirSync(cwd) };
-};
+  const [stdout, stderr] = [printedTo(process.stdout), printedTo(process.stderr)];
+  const home = process.cwd();
+  process.chdir(cwd);
+  try {
+    const status = await main(args);
+    return { status, stdout: stdout.text(), stderr: stderr.text(), written: readdirSync(cwd) };
+  } finally {
+    process.chdir(home);
+    stdout.restore();
+    stderr.restore();
+  }
+}
 
-test('docs/formats is what the code generates (npm run formats writes it anew)', () => {
+function printedTo(stream: NodeJS.WriteStream) {
+  const parts: string[] = [];
+  const spy = jest.spyOn(stream, 'write').mockImplementation((part) => parts.push(String(part)) > 0);
+  return { text: () => parts.join(''), restore: () => spy.mockRestore() };
+}
+
+async function output(...args: string[]): Promise<string> {
+  const { status, stdout, stderr } = await call(...args);
+  if (status !== 0) throw new Error(stderr);
+  return stdout;
+}
+
+test('the command itself: a sentence on standard error, exit 2, nothing on standard output', () => {
+  const { status, stdout, stderr } = spawnSync(lattice, ['mix', example, '--ratio', '0'], { encoding: 'utf8' });
+  expect({ status, stdout }).toEqual({ status: 2, stdout: '' });
+  expect(stderr).toContain('--ratio: must be a number from 0.5 to 5.');
+});
+
+test('docs/formats is what the code generates (npm run formats writes it anew)', async () => {
   for (const [name, text] of Object.entries(formatFiles())) expect(readFileSync(path.join(root, name), 'utf8')).toBe(text);
 });
 
@@ -37,8 +66,8 @@ test('every field of the plan document is described, and every number has its ra
 });
 
 describe('bin/lattice plan', () => {
-  test('prints the sheet of the worked example, which fits its schema', () => {
-    const printed = execFileSync(lattice, ['plan', example], { encoding: 'utf8' });
+  test('prints the sheet of the worked example, which fits its schema', async () => {
+    const printed = await output('plan', example);
     expect(printed).toBe(readFileSync(path.join(root, 'docs/formats/examples/plan.sheet.json'), 'utf8'));
     expect(sheetSchema.safeParse(JSON.parse(printed)).success).toBe(true);
   });
@@ -48,32 +77,32 @@ describe('bin/lattice plan', () => {
     ['{"format":"something/else","version":1,"panels":[]}', /format: must be "dappled-lattice\/plan"\./],
     ['{"format":"dappled-lattice/plan","version":7,"panels":[]}', /version: this program reads versions 1 to 2, not 7\./],
     ['[]', /A plan document is an object/],
-  ])('refuses %s with a sentence, a non-zero exit and nothing written', (text, sentence) => {
+  ])('refuses %s with a sentence, a non-zero exit and nothing written', async (text, sentence) => {
     const file = path.join(mkdtempSync(path.join(tmpdir(), 'lattice-plan-')), 'bad.json');
     writeFileSync(file, text);
-    const { status, stdout, stderr, written } = call('plan', file);
+    const { status, stdout, stderr, written } = await call('plan', file);
     expect(status).toBe(2);
     expect(stdout).toBe('');
     expect(stderr).toMatch(sentence);
     expect(written).toEqual([]);
   });
 
-  test('a missing file, a missing argument and an unknown verb are sentences too', () => {
-    expect(call('plan', 'nowhere.json')).toMatchObject({ status: 2, stderr: expect.stringMatching(/nowhere\.json cannot be read/) });
-    expect(call('plan')).toMatchObject({ status: 2, stderr: expect.stringMatching(/name one plan document/) });
-    expect(call('plait')).toMatchObject({ status: 2, stderr: expect.stringMatching(/there is no verb “plait”/) });
+  test('a missing file, a missing argument and an unknown verb are sentences too', async () => {
+    expect(await call('plan', 'nowhere.json')).toMatchObject({ status: 2, stderr: expect.stringMatching(/nowhere\.json cannot be read/) });
+    expect(await call('plan')).toMatchObject({ status: 2, stderr: expect.stringMatching(/name one plan document/) });
+    expect(await call('plait')).toMatchObject({ status: 2, stderr: expect.stringMatching(/there is no verb “plait”/) });
   });
 
-  test('--help says how, and exits 0', () => {
-    expect(call('plan', '--help')).toMatchObject({ status: 0, stdout: expect.stringMatching(/^Usage: bin\/lattice plan FILE\.json/) });
-    expect(call('--help')).toMatchObject({ status: 0, stdout: expect.stringMatching(/plan FILE\.json/) });
+  test('--help says how, and exits 0', async () => {
+    expect(await call('plan', '--help')).toMatchObject({ status: 0, stdout: expect.stringMatching(/^Usage: bin\/lattice plan FILE\.json/) });
+    expect(await call('--help')).toMatchObject({ status: 0, stdout: expect.stringMatching(/plan FILE\.json/) });
   });
 });
 
 describe('bin/lattice wear', () => {
-  test('prints what shows, tied back and weeks later', () => {
+  test('prints what shows, tied back and weeks later', async () => {
     const png = path.join(mkdtempSync(path.join(tmpdir(), 'lattice-wear-')), 'out.png');
-    const look = JSON.parse(execFileSync(lattice, ['wear', example, '--style', 'tied-back', '--weeks', '6', '--png', png], { encoding: 'utf8' }));
+    const look = JSON.parse(await output('wear', example, '--style', 'tied-back', '--weeks', '6', '--png', png));
     expect(look).toMatchObject({ style: 'tied-back', weeks: 6, foils: JSON.parse(readFileSync(path.join(root, 'docs/formats/examples/plan.sheet.json'), 'utf8')).totals.foils });
     for (const view of ['front', 'left', 'right', 'back', 'top']) expect(look.brightness[view]).toBeGreaterThan(0.02);
     expect(look.unlitHairline[0].mm).toBeLessThan(300);
@@ -90,50 +119,65 @@ describe('bin/lattice wear', () => {
     [['--part', 'left'], /--part: must be a number/],
     [['--style'], /--style needs a value/],
     [['--colour', 'x'], /--colour is not known/],
-  ])('%j is refused with a sentence', (flags, sentence) => {
-    expect(call('wear', example, ...flags)).toMatchObject({ status: 2, stdout: '', stderr: expect.stringMatching(sentence) });
+  ])('%j is refused with a sentence', async (flags, sentence) => {
+    expect(await call('wear', example, ...flags)).toMatchObject({ status: 2, stdout: '', stderr: expect.stringMatching(sentence) });
   });
 });
 
 describe('bin/lattice mix', () => {
-  test('prints amounts, bowls, lift and undercoats; a strand test moves the ready times', () => {
-    const mix = (...flags: string[]) => JSON.parse(execFileSync(lattice, ['mix', example, '--from', '6', '--to', '9', ...flags], { encoding: 'utf8' }));
-    const usual = mix();
+  test('prints amounts, bowls, lift and undercoats; a strand test moves the ready times', async () => {
+    const mix = async (...flags: string[]) => JSON.parse(await output('mix', example, '--from', '6', '--to', '9', ...flags));
+    const usual = await mix();
     const { foils } = JSON.parse(readFileSync(path.join(root, 'docs/formats/examples/plan.sheet.json'), 'utf8')).totals;
     expect(usual.amounts.reduce((sum: number, own: { foils: number }) => sum + own.foils, 0)).toBe(foils);
     expect(usual.bowls.reduce((sum: number, own: { foils: number }) => sum + own.foils, 0)).toBe(foils);
     expect(usual.undercoats.map(({ level }: { level: number }) => level)).toEqual([7, 8, 9]);
     expect(usual.panels[0].readyMinutes).toBeCloseTo(26.7, 0);
-    expect(mix('--read', '15:7.5').panels[0].readyMinutes).toBeGreaterThan(usual.panels[0].readyMinutes);
+    expect((await mix('--read', '15:7.5')).panels[0].readyMinutes).toBeGreaterThan(usual.panels[0].readyMinutes);
+  });
+
+  test('with a mix document: two strengths on a strand, a toner of three parts, a root, a bleach wash', async () => {
+    const mixFile = path.join(root, 'docs/formats/examples/mix.json');
+    const printed = JSON.parse(await output('mix', example, '--from', '6', '--to', '9', '--mix', mixFile));
+    expect(printed.formulas.map(({ letter, kind }: { letter: string; kind: string }) => `${letter} ${kind}`)).toEqual(['A lift', 'B lift', 'C deposit']);
+    expect(printed.amounts.map(({ formula, stretch }: { formula: string; stretch: string }) => `${formula} ${stretch}`)).toEqual(['A length', 'A ends', 'B length', 'C length']);
+    for (const { items } of printed.bowls) expect(items.every(({ grams }: { grams: number }) => Number.isInteger(grams))).toBe(true);
+    expect(printed.toners[0].items).toEqual([{ name: 'Sedge 9 violet', grams: 10 }, { name: 'Sedge 9 pearl', grams: 5 }, { name: 'Sedge clear', grams: 5 }, { name: 'Moth developer 5 vol', grams: 40 }]);
+    expect(printed.root.items.slice(0, 2)).toEqual([{ name: 'Sedge 6 natural', grams: 11 }, { name: 'Sedge 6 ash', grams: 4 }]);
+    expect(printed.corrections[0].volumesOnHair).toBe(6.7);
+    expect(printed.headFactor.strandTests).toBe(1);
   });
 
   test.each([
-    [['--ratio', '0'], /--ratio: must be a number above 0/],
+    [['--ratio', '0'], /--ratio: must be a number from 0.5 to 5/],
+    [['--mix', 'nowhere.json'], /nowhere\.json cannot be read/],
+    [['--mix', example], /version: /],
     [['--volumes', 'A=90'], /--volumes: must be from 5 to 40/],
     [['--read', 'soon'], /--read: must be MINUTES:LEVEL/],
     [['--read', '15:5', '--from', '6'], /--read: no lift was read: 5 is not above 6/],
-  ])('%j is refused with a sentence', (flags, sentence) => {
-    expect(call('mix', example, ...flags)).toMatchObject({ status: 2, stdout: '', stderr: expect.stringMatching(sentence) });
+  ])('%j is refused with a sentence', async (flags, sentence) => {
+    expect(await call('mix', example, ...flags)).toMatchObject({ status: 2, stdout: '', stderr: expect.stringMatching(sentence) });
   });
 });
 
 describe('bin/lattice techniques and technique', () => {
-  test('prints the library, which fits its schema', () => {
-    const library = techniquesSchema.parse(JSON.parse(execFileSync(lattice, ['techniques'], { encoding: 'utf8' })));
+  test('prints the library, which fits its schema', async () => {
+    const library = techniquesSchema.parse(JSON.parse(await output('techniques')));
     expect(library.techniques.length).toBeGreaterThanOrEqual(17);
     for (const { cautions, purpose } of library.techniques) expect(cautions.length * purpose.length).toBeGreaterThan(0);
   });
 
-  test('prints one pattern as a plan document that bin/lattice plan takes', () => {
-    const document = execFileSync(lattice, ['technique', 'perimeter-up'], { encoding: 'utf8' });
-    const sheet = JSON.parse(execFileSync(lattice, ['plan', '-'], { encoding: 'utf8', input: document }));
+  test('prints one pattern as a plan document that bin/lattice plan takes', async () => {
+    const file = path.join(mkdtempSync(path.join(tmpdir(), 'lattice-plan-')), 'pattern.json');
+    writeFileSync(file, await output('technique', 'perimeter-up'));
+    const sheet = JSON.parse(await output('plan', file));
     expect(sheet.totals.foils).toBeLessThanOrEqual(15);
     expect(sheet.problems).toEqual([]);
   });
 
-  test('an unknown pattern is a sentence with the names that there are', () => {
-    expect(call('technique', 'plaits')).toMatchObject({ status: 2, stdout: '', stderr: expect.stringMatching(/there is no pattern “plaits”.*four-quarters/) });
-    expect(call('technique')).toMatchObject({ status: 2, stderr: expect.stringMatching(/name one pattern/) });
+  test('an unknown pattern is a sentence with the names that there are', async () => {
+    expect(await call('technique', 'plaits')).toMatchObject({ status: 2, stdout: '', stderr: expect.stringMatching(/there is no pattern “plaits”.*four-quarters/) });
+    expect(await call('technique')).toMatchObject({ status: 2, stderr: expect.stringMatching(/name one pattern/) });
   });
 });
 
@@ -197,10 +241,10 @@ describe('a document of version 1', () => {
 });
 
 describe('bin/lattice plan --svg', () => {
-  test('draws the opened head with a foil each, in real size', () => {
+  test('draws the opened head with a foil each, in real size', async () => {
     const folder = mkdtempSync(path.join(tmpdir(), 'lattice-svg-'));
     const out = path.join(folder, 'head.svg');
-    const sheet = JSON.parse(execFileSync(lattice, ['plan', example, '--svg', out], { encoding: 'utf8' }));
+    const sheet = JSON.parse(await output('plan', example, '--svg', out));
     const svg = readFileSync(out, 'utf8');
     expect(svg.match(/<path id="/g)).toHaveLength(sheet.totals.foils);
     expect(svg).toMatch(/^<svg [^>]*width="\d+(\.\d+)?mm"/);

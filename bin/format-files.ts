@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { consultSchema, houseSchema, parsePlan, planSchema, roundedSheet, sheetSchema, techniqueSchema, techniquesSchema } from '@/core/formats';
+import { consultSchema, houseSchema, mixSchema, parseMix, parsePlan, planSchema, productsSchema, roundedSheet, sheetSchema, techniqueSchema, techniquesSchema } from '@/core/formats';
 import { createPatternEngine } from '@/core/pattern';
 import { fieldPicture } from './field-picture';
 import { techniquesDocument } from './verbs/techniques';
@@ -37,14 +37,38 @@ const example: PlanInput = {
   edits: [{ kind: 'retype', foil: 'back/1/1', gather: { kind: 'slice' } }],
 };
 
+/** A worked mix for it: two strengths, weaker ends, a strand test, a toner of three parts and a root. */
+const exampleMix: object = {
+  version: 1,
+  formulas: {
+    A: { kind: 'lift', product: 'moth-powder', volumes: 13, ratio: 2, additives: [{ product: 'rootling', perGram: 0.1 }], ends: { volumes: 10, ratio: 2, lastMm: 80 } },
+    B: { kind: 'lift', product: 'moth-cream', volumes: 10, ratio: 1.5, additives: [{ product: 'water', perGram: 0.1 }], reach: 'regrowth' },
+    C: { kind: 'deposit', line: 'sedge', parts: [{ shade: 'sedge-6-natural', parts: 2 }, { shade: 'sedge-6-ash', parts: 1 }], volumes: 10, ratio: 2, minutes: 20 },
+  },
+  tests: [{ formula: 'A', minutes: 20, level: 7.5, from: 6 }],
+  toners: [
+    {
+      id: 'toner-1', where: 'all', line: 'sedge', parts: [{ shade: 'sedge-9-violet', parts: 2 }, { shade: 'sedge-9-pearl', parts: 1 }, { shade: 'sedge-clear', parts: 1 }], grams: 60, ratio: 2, volumes: 5, minutes: 12,
+      state: 'damp',
+    },
+  ],
+  root: { line: 'sedge', grams: 45, ratio: 2, volumes: 10, minutes: 15 },
+  corrections: [{ kind: 'bleach-wash', id: 'wash-1', product: 'moth-powder', volumes: 20, developer: 1, shampoo: 1, water: 1, grams: 80, minutes: 15, from: 9, where: 'ends' }],
+};
+
 /** What is generated under docs/: schemas from the Zod types, examples and the picture of the field from the engine. */
 export function formatFiles(): Record<string, string> {
   const plan = parsePlan(example);
   if (!plan.ok) throw new Error(plan.problem);
+  const mix = parseMix(exampleMix);
+  if (!mix.ok) throw new Error(mix.problem);
   return {
     'docs/pictures/field.svg': fieldPicture(),
     'docs/formats/plan.schema.json': printed(z.toJSONSchema(planSchema, { io: 'input' })),
     'docs/formats/consult.schema.json': printed(z.toJSONSchema(consultSchema, { io: 'input' })),
+    'docs/formats/mix.schema.json': printed(z.toJSONSchema(mixSchema, { io: 'input' })),
+    'docs/formats/products.schema.json': printed(z.toJSONSchema(productsSchema, { io: 'input' })),
+    'docs/formats/examples/mix.json': printed(exampleMix),
     'docs/formats/house.schema.json': printed(z.toJSONSchema(houseSchema, { io: 'input' })),
     'docs/formats/technique.schema.json': printed(z.toJSONSchema(techniqueSchema, { io: 'input' })),
     'docs/formats/plan.sheet.schema.json': printed(z.toJSONSchema(sheetSchema)),

@@ -1,25 +1,31 @@
 import { DEVELOPERS } from '@/core/bowl';
-import { headFactor, readingProblem, undercoatsBetween, type StrandReading } from '@/core/lift';
-import { mixOf, type Recipe } from '@/core/mix';
-import { createPatternEngine } from '@/core/pattern';
+import { EMPTY_CONSULT, EMPTY_MIX, type Parsed } from '@/core/formats';
+import { readingProblem, undercoatsBetween } from '@/core/lift';
+import { mixOfVisit, Shelf, usualFormula, type Formula, type ItemsRead, type VisitMix, type VisitMixed } from '@/core/mix';
+import { createPatternEngine, type ComputedPlan, type Plan } from '@/core/pattern';
+import { USUAL_RANGE } from '@/core/products';
+import { USUAL_SCHOOLS } from '@/core/school';
 import { flagsOf } from './flags';
-import { readPlan } from './read-plan';
+import { readMix, readPlan } from './read-plan';
 import { printed, type Verb, type VerbResult } from './verb';
 
-const USUAL = { from: 6, to: 9, volumes: 20, ratio: 2, bowl: 90, useful: 35, limit: 45 } as const;
+const USUAL = { from: 6, to: 9, ratio: 2, bowl: 90, useful: 35 } as const;
+const USUAL_VOLUMES = 20;
 const [WEAKEST, STRONGEST] = [DEVELOPERS[0], DEVELOPERS[DEVELOPERS.length - 1]];
 
-/** `mix FILE.json`: what a plan takes in the bowl, and when it is ready, as JSON. */
+/** `mix FILE.json`: what a plan takes in the bowl, when it is ready and how it is toned, as JSON. */
 export const mixVerb: Verb = {
   name: 'mix',
-  usage: 'mix FILE.json [--from L] [--to L] [--volumes V] [--ratio R]',
-  summary: 'prints amounts, bowls, lift and undercoats of a plan (estimates)',
+  usage: 'mix FILE.json [--from L] [--to L] [--mix MIX.json] [--volumes V] [--ratio R]',
+  summary: 'prints amounts, strength, bowls, lift and tone of a plan (estimates)',
   help: [
     'FILE.json is a plan document; - reads standard input.',
     `--from, --to: natural level and level wished for, 1 to 10; without them ${USUAL.from} and ${USUAL.to}.`,
-    `--volumes V, or by formula A=20,B=10: strength of the developer, ${WEAKEST} to ${STRONGEST}; without it ${USUAL.volumes}.`,
+    '--mix MIX.json: a mix document (docs/formats/mix.schema.json) with formulas, strand tests, toners, root colour and corrections.',
+    'Products are those of the document, and the invented range that a house begins with.',
+    `--volumes V, or by formula A=20,B=10: strength of the developer, ${WEAKEST} to ${STRONGEST}; without it ${USUAL_VOLUMES}.`,
     `--ratio R: grams of developer for one of powder; without it ${USUAL.ratio}. --bowl G: grams in one bowl at most, ${USUAL.bowl}. --useful MIN: how long`,
-    `a bowl is used, ${USUAL.useful}. --limit MIN: longest that the maker allows, ${USUAL.limit}.`,
+    `a bowl is used, ${USUAL.useful}. These four stand in where no mix document is given.`,
     '--read MINUTES:LEVEL: a strand test with the first formula, read then; it fits the lift to this head.',
     'Estimates: follow the product’s leaflet, local rules and licensed judgement.',
   ].join('\n'),
@@ -27,59 +33,96 @@ export const mixVerb: Verb = {
 };
 
 async function run(args: readonly string[]): Promise<VerbResult> {
-  const call = flagsOf('mix', args, ['--from', '--to', '--volumes', '--ratio', '--bowl', '--useful', '--limit', '--read']);
+  const call = flagsOf('mix', args, ['--from', '--to', '--mix', '--volumes', '--ratio', '--bowl', '--useful', '--read']);
   if (!call.ok) return call;
   const { flags } = call;
-  const problems: string[] = [];
-  const figure = (name: keyof typeof USUAL, fits: (value: number) => boolean, words: string) => {
-    const value = Number(flags.get(`--${name}`) ?? USUAL[name]);
-    if (!fits(value)) problems.push(`--${name}: ${words}.`);
-    return value;
-  };
-  const aLevel = (value: number) => value >= 1 && value <= 10;
-  const above = (value: number) => value > 0 && Number.isFinite(value);
-  const from = figure('from', aLevel, 'must be a level from 1 to 10');
-  const to = figure('to', aLevel, 'must be a level from 1 to 10');
-  const ratio = figure('ratio', above, 'must be a number above 0');
-  const mostGrams = figure('bowl', above, 'must be grams above 0');
-  const usefulMinutes = figure('useful', above, 'must be minutes above 0');
-  const limitMinutes = figure('limit', above, 'must be minutes above 0');
-  const strengths = strengthsOf(flags.get('--volumes'));
-  if (typeof strengths === 'string') problems.push(strengths);
-  if (problems.length > 0 || typeof strengths === 'string') return { ok: false, problem: problems[0] };
-  const recipeOf = (formula: string): Recipe => ({ volumes: strengths.get(formula) ?? strengths.get('') ?? USUAL.volumes, ratio, limitMinutes });
-
+  const from = figureOf(flags, 'from', aLevel, 'must be a level from 1 to 10');
+  const to = figureOf(flags, 'to', aLevel, 'must be a level from 1 to 10');
+  if (!from.ok) return from;
+  if (!to.ok) return to;
   const plan = await readPlan(call.file);
   if (!plan.ok) return plan;
   const computed = createPatternEngine().compute(plan.value);
-  const readings: StrandReading[] = [];
-  const read = flags.get('--read');
-  if (read !== undefined) {
-    const found = /^(\d+(?:\.\d+)?):(\d+(?:\.\d+)?)$/.exec(read);
-    if (!found) return { ok: false, problem: '--read: must be MINUTES:LEVEL, such as 15:7.5.' };
-    const reading = { from, volumes: recipeOf(computed.sheet.foils[0]?.formula ?? 'A').volumes, minutes: Number(found[1]), level: Number(found[2]), known: 1 };
-    const problem = readingProblem(reading);
-    if (problem) return { ok: false, problem: `--read: ${problem}.` };
-    readings.push(reading);
-  }
-  const head = headFactor(readings);
-  const mixed = mixOf(plan.value, computed, { naturalLevel: from, targetLevel: to, head, personal: 1, bowl: { mostGrams, usefulMinutes }, recipeOf });
+  const file = flags.get('--mix');
+  const given = file === undefined ? mixOfFlags(flags, plan.value, computed) : await readMix(file);
+  if (!given.ok) return given;
+  const mix = withReading(given.value, flags.get('--read'), from.value, computed);
+  if (!mix.ok) return mix;
+  const consult = { ...EMPTY_CONSULT, naturalLevel: from.value, goalLevel: to.value, head: plan.value.head as typeof EMPTY_CONSULT.head, hair: plan.value.hair as typeof EMPTY_CONSULT.hair };
+  const mixed = mixOfVisit({ consult, plan: plan.value, computed, mix: mix.value, range: USUAL_RANGE, uses: [], schools: USUAL_SCHOOLS });
+  const wrong = mixed.formulas.find(({ problem }) => problem !== null);
+  if (wrong) return { ok: false, problem: `Formula ${wrong.letter}: ${wrong.problem}.` };
   if (!mixed.bowls.ok) return { ok: false, problem: mixed.bowls.problem };
-  const tenth = (value: number | null) => (value === null ? null : Math.round(value * 10) / 10);
+  return { ok: true, output: printed(outputOf(mixed, mix.value, computed, from.value, to.value)) };
+}
+
+const aLevel = (value: number) => value >= 1 && value <= 10;
+const above = (value: number) => value > 0 && Number.isFinite(value);
+
+function figureOf(flags: ReadonlyMap<string, string>, name: keyof typeof USUAL, fits: (value: number) => boolean, words: string): Parsed<number> {
+  const value = Number(flags.get(`--${name}`) ?? USUAL[name]);
+  return fits(value) ? { ok: true, value } : { ok: false, problem: `--${name}: ${words}.` };
+}
+
+/** A mix of the strengths and the ratio that were called for, with the first lightener of the range. */
+function mixOfFlags(flags: ReadonlyMap<string, string>, plan: Plan, { sheet }: ComputedPlan): Parsed<VisitMix> {
+  const ratio = figureOf(flags, 'ratio', (value) => value >= 0.5 && value <= 5, 'must be a number from 0.5 to 5');
+  const mostGrams = figureOf(flags, 'bowl', above, 'must be grams above 0');
+  const usefulMinutes = figureOf(flags, 'useful', above, 'must be minutes above 0');
+  if (!ratio.ok) return ratio;
+  if (!mostGrams.ok) return mostGrams;
+  if (!usefulMinutes.ok) return usefulMinutes;
+  const strengths = strengthsOf(flags.get('--volumes'));
+  if (typeof strengths === 'string') return { ok: false, problem: strengths };
+  const usual = usualFormula(new Shelf(EMPTY_MIX, USUAL_RANGE))!;
+  const letters = new Set([...sheet.foils, ...sheet.painted, ...plan.panels].map(({ formula }) => formula));
+  const formulas = Object.fromEntries([...letters].map((letter): [string, Formula] => [letter, { ...usual, ratio: ratio.value, volumes: strengths.get(letter) ?? strengths.get('') ?? USUAL_VOLUMES }]));
+  return { ok: true, value: { ...EMPTY_MIX, formulas, bowl: { mostGrams: mostGrams.value, usefulMinutes: usefulMinutes.value } } };
+}
+
+function withReading(mix: VisitMix, read: string | undefined, from: number, { sheet }: ComputedPlan): Parsed<VisitMix> {
+  if (read === undefined) return { ok: true, value: mix };
+  const found = /^(\d+(?:\.\d+)?):(\d+(?:\.\d+)?)$/.exec(read);
+  if (!found) return { ok: false, problem: '--read: must be MINUTES:LEVEL, such as 15:7.5.' };
+  const reading = { formula: sheet.foils[0]?.formula ?? sheet.painted[0]?.formula ?? 'A', from, minutes: Number(found[1]), level: Number(found[2]) };
+  const problem = readingProblem({ ...reading, volumes: USUAL_VOLUMES, known: 1 });
+  return problem ? { ok: false, problem: `--read: ${problem}.` } : { ok: true, value: { ...mix, tests: [...mix.tests, reading] } };
+}
+
+const tenth = (value: number | null) => (value === null ? null : Math.round(value * 10) / 10);
+const hundredth = (value: number) => Math.round(value * 100) / 100;
+const itemsOf = (read: ItemsRead) => (read.ok ? read.items.map(({ name, grams }) => ({ name, grams })) : { problem: read.problem });
+
+function outputOf({ head, mixed, bowls, toners, root, corrections, formulas, reached }: VisitMixed, mix: VisitMix, { sheet }: ComputedPlan, from: number, to: number) {
+  const toner = new Map(toners.map(({ id, result }) => [id, result]));
+  const idOf = (label: string) => {
+    const first = mixed.bowls.ok ? mixed.bowls.bowls.find((own) => own.label === label)!.work[0] : 0;
+    const { kind, index } = mixed.work[first];
+    return { foil: sheet.foils, 'open-air': sheet.painted, 'tip-out': sheet.dropouts, lowlight: sheet.dropouts }[kind][index].id;
+  };
   return {
-    ok: true,
-    output: printed({
-      from, to, headFactor: { factor: Math.round(head.factor * 100) / 100, low: Math.round(head.low * 100) / 100, high: Math.round(head.high * 100) / 100, strandTests: head.readings },
-      amounts: mixed.amounts.map((own) => ({ ...own, net: tenth(own.net), mixed: tenth(own.mixed), developer: tenth(own.developer) })),
-      bowls: mixed.bowls.bowls.map((own) => ({
-        formula: own.formula, foils: own.foils, firstFoil: computed.sheet.foils[own.which[0]].id, powder: own.powder, developer: tenth(own.developer), mixAtMinute: tenth(own.fromMinutes), doneAtMinute: tenth(own.toMinutes),
-      })),
-      panels: mixed.panels.map(({ panel, formula, ready, atLimit, oldestBowlMinutes, readyFromOldest }) => ({
-        panel, formula, readyMinutes: tenth(ready?.minutes ?? null), soonest: tenth(ready?.soonest ?? null), latest: tenth(ready?.latest ?? null),
-        levelAtLimit: tenth(atLimit.level), levelAtLimitLow: tenth(atLimit.low), levelAtLimitHigh: tenth(atLimit.high), oldestBowlMinutes: tenth(oldestBowlMinutes), readyFromOldestBowl: tenth(readyFromOldest),
-      })),
-      undercoats: undercoatsBetween(from, to),
+    from, to, headFactor: { factor: hundredth(head.factor), low: hundredth(head.low), high: hundredth(head.high), strandTests: head.readings },
+    formulas: formulas.map(({ letter, formula, recipe, notes }) => ({ letter, kind: formula.kind, volumes: formula.volumes, volumesOnHair: tenth(recipe!.volumes), ratio: formula.ratio, notes })),
+    amounts: mixed.amounts.map((own) => ({ ...own, net: tenth(own.net), mixed: tenth(own.mixed), developer: tenth(own.developer), volumes: tenth(own.volumes) })),
+    bowls: bowls.ok
+      ? bowls.bowls.map(({ label, formula, stretch, foils, items, fromMinutes, toMinutes }) => ({
+          bowl: label, formula, stretch, foils, firstFoil: idOf(label), items: itemsOf(items), mixAtMinute: tenth(fromMinutes), doneAtMinute: tenth(toMinutes),
+        }))
+      : [],
+    panels: mixed.panels.map(({ panel, formula, stretch, target, ready, atLimit, oldestBowlMinutes, readyFromOldest }) => ({
+      panel, formula, stretch, target, readyMinutes: tenth(ready?.minutes ?? null), soonest: tenth(ready?.soonest ?? null), latest: tenth(ready?.latest ?? null),
+      levelAtLimit: tenth(atLimit.level), levelAtLimitLow: tenth(atLimit.low), levelAtLimitHigh: tenth(atLimit.high), oldestBowlMinutes: tenth(oldestBowlMinutes), readyFromOldestBowl: tenth(readyFromOldest),
+    })),
+    undercoats: undercoatsBetween(from, to),
+    reached: reached.map(({ zone, level, undercoat }) => ({ zone, level: tenth(level), exposed: undercoat.exposed, neutralisedBy: undercoat.neutralisedBy })),
+    toners: mix.toners.map(({ id, where, minutes }) => {
+      const result = toner.get(id)!;
+      return result.ok
+        ? { where, minutes, meetsLevel: tenth(result.meets), level: tenth(result.level), items: itemsOf(result.items), balance: result.toned.balance, warmth: Math.round(1000 * result.toned.warmth) / 1000, notes: result.notes }
+        : { where, problem: result.problem };
     }),
+    root: root && (root.ok ? { level: tenth(root.level), items: itemsOf(root.items), warning: root.warning } : { problem: root.problem }),
+    corrections: corrections.map(({ id, result }) => ({ id, volumesOnHair: tenth(result.volumes), level: tenth(result.level), items: itemsOf(result.items), notes: result.notes })),
   };
 }
 

@@ -1,16 +1,35 @@
 import { readFile } from 'node:fs/promises';
 import { text as textOf } from 'node:stream/consumers';
-import { parsePlanText, type Parsed } from '@/core/formats';
+import { parseMix, parsePlanText, type Parsed } from '@/core/formats';
+import type { VisitMix } from '@/core/mix';
 import type { Plan } from '@/core/pattern';
 
 /** The plan document of a file, or of standard input where it is `-`; otherwise a sentence that names the file. */
 export async function readPlan(file: string): Promise<Parsed<Plan>> {
-  let text: string;
+  const text = await textIn(file);
+  if (!text.ok) return text;
+  const plan = parsePlanText(text.value);
+  return plan.ok ? plan : { ok: false, problem: `${file}: ${plan.problem}` };
+}
+
+/** The mix document of a file, in the same way. */
+export async function readMix(file: string): Promise<Parsed<VisitMix>> {
+  const text = await textIn(file);
+  if (!text.ok) return text;
+  let value: unknown;
   try {
-    text = file === '-' ? await textOf(process.stdin) : await readFile(file, 'utf8');
+    value = JSON.parse(text.value);
+  } catch (error) {
+    return { ok: false, problem: `${file} is not JSON: ${(error as Error).message}.` };
+  }
+  const mix = parseMix(value);
+  return mix.ok ? mix : { ok: false, problem: `${file}: ${mix.problem}` };
+}
+
+async function textIn(file: string): Promise<Parsed<string>> {
+  try {
+    return { ok: true, value: file === '-' ? await textOf(process.stdin) : await readFile(file, 'utf8') };
   } catch (error) {
     return { ok: false, problem: `${file} cannot be read: ${(error as Error).message}.` };
   }
-  const plan = parsePlanText(text);
-  return plan.ok ? plan : { ok: false, problem: `${file}: ${plan.problem}` };
 }

@@ -5,6 +5,7 @@ export type CautionWeight = 'shown' | 'reason' | 'stop';
 
 export const CAUTION_KEYS = [
   'allergy', 'alert-reaction', 'alert-test', 'allergy-unasked', 'scalp', 'scalp-unseen', 'dye', 'dye-unasked', 'stretchy', 'age', 'fragile', 'noted',
+  'strong-scalp', 'forty-near', 'strong-hairline', 'strong-fragile', 'overlap', 'heat', 'over-time', 'root-dark', 'bowl-old',
 ] as const;
 export type CautionKey = (typeof CAUTION_KEYS)[number];
 
@@ -62,10 +63,7 @@ export function ageOn(bornOn: string, day: string): number {
   return day.slice(5) < bornOn.slice(5) ? years - 1 : years;
 }
 
-/**
- * The cautions of a visit, stops first. Table: model, cautions; strengths, times and heat join it when mixes and the clock
- * know them.
- */
+/** The cautions of the client and her hair, stops first; those of what is mixed stand in mix-cautions. Table: model, cautions. */
 export function cautionsOf(facts: CautionFacts, limits: CautionLimits): Caution[] {
   const { health } = facts;
   const out: (Caution | undefined)[] = [
@@ -84,8 +82,13 @@ export function cautionsOf(facts: CautionFacts, limits: CautionLimits): Caution[
       ? { key: 'noted', weight: 'shown', seen: `Noted: ${health.noted.map((fact) => NOTED_WORDS[fact]).join(', ')}.`, why: 'Left to your licensed judgement and, where in doubt, to the client’s doctor.' }
       : undefined,
   ];
-  const rank = { stop: 0, reason: 1, shown: 2 };
-  return out.filter((caution) => caution !== undefined).sort((a, b) => rank[a.weight] - rank[b.weight]);
+  return stopsFirst(out.filter((caution) => caution !== undefined));
+}
+
+const RANK = { stop: 0, reason: 1, shown: 2 };
+
+export function stopsFirst(cautions: readonly Caution[]): Caution[] {
+  return [...cautions].sort((a, b) => RANK[a.weight] - RANK[b.weight]);
 }
 
 export const NOTED_WORDS = { pregnancy: 'pregnancy', medication: 'medication', 'recent-chemical': 'a recent chemical service' } as const;

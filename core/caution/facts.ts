@@ -1,6 +1,7 @@
 import type { Consult } from '../formats';
 import { zoneName, ZONES } from '../head';
-import { cautionsOf, type Caution, type CautionFacts, type CautionLimits, type ConsentKind } from './caution';
+import { cautionsOf, stopsFirst, type Caution, type CautionFacts, type CautionLimits, type ConsentKind } from './caution';
+import { mixCautions, type MixCautionFacts, type StrengthLimits } from './mix-cautions';
 
 /** What the consultation says that cautions rest on. */
 export function factsIn(consult: Consult): Pick<CautionFacts, 'health' | 'dyeInHistory' | 'fragileZones'> {
@@ -20,8 +21,11 @@ export interface OnRecord {
   readonly consents: readonly { readonly kind: ConsentKind; readonly withdrawnAt: string | null }[];
 }
 
-/** The cautions of a consultation with what is on record, on a day, stops first. */
-export function cautionsFor(consult: Consult, { tests, consents }: OnRecord, about: Pick<CautionFacts, 'onDay' | 'bornOn'>, limits: CautionLimits): Caution[] {
+/** The cautions of a consultation with what is on record, on a day, and of what is mixed; stops first. @param mixed null where nothing is mixed yet */
+export function cautionsFor(
+  consult: Consult, { tests, consents }: OnRecord, about: Pick<CautionFacts, 'onDay' | 'bornOn'>, limits: CautionLimits & StrengthLimits, mixed: MixCautionFacts | null = null,
+): Caution[] {
   const guardianConsent = consents.some(({ kind, withdrawnAt }) => kind === 'guardian' && withdrawnAt === null);
-  return cautionsOf({ ...factsIn(consult), ...about, tests, guardianConsent }, limits);
+  const own = cautionsOf({ ...factsIn(consult), ...about, tests, guardianConsent }, limits);
+  return mixed === null ? own : stopsFirst([...own, ...mixCautions(mixed, limits)]);
 }

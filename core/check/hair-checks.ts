@@ -1,4 +1,4 @@
-import { hairlineKnots, zoneName, ZONES, type Zone } from '../head';
+import { hairlineKnots, isHairlineZone, zoneName, ZONES, type Zone } from '../head';
 import { changePanel, dropFoil, type Panel } from '../pattern';
 import type { Check, CheckInput } from './check';
 
@@ -6,8 +6,6 @@ import type { Check, CheckInput } from './check';
 const PEAK_MM = 4;
 /** Landmarks within this azimuth of the middle are the forehead's, degrees. */
 const FOREHEAD_DEG = 25;
-
-const ON_HAIRLINE = /front-hairline|temple|ear-hairline|nape-hairline/;
 
 /** At a pointed hairline straight partings leave unlit places at both sides of the forehead. */
 export function pointedChecks({ plan, computed }: CheckInput): Check[] {
@@ -32,7 +30,7 @@ export function pointedChecks({ plan, computed }: CheckInput): Check[] {
 
 /** Short or broken hair at the hairline is pinned away, not lightened. */
 export function shortChecks({ plan, computed, limits, facts }: CheckInput): Check[] {
-  const short = ZONES.filter((zone) => ON_HAIRLINE.test(zone)).flatMap((zone) => {
+  const short = ZONES.filter(isHairlineZone).flatMap((zone) => {
     const { lengthMm } = plan.hair.byZone[zone] ?? {};
     if (lengthMm !== undefined && lengthMm < limits.shortMm) return [{ zone, words: `hair of ${lengthMm} mm` }];
     return facts.brokenZones.includes(zone) ? [{ zone, words: 'baby hair or breakage' }] : [];

@@ -29,6 +29,12 @@ function isTimeZone(name: string): boolean {
   }
 }
 
+const USUAL_ADD_ONS = [
+  { id: 'treatment', name: 'Second treatment', minor: 1500 },
+  { id: 'cut', name: 'Cut', minor: 4500 },
+  { id: 'finish', name: 'Blow-dry', minor: 2800 },
+] as const;
+
 /** What a salon sets once for all its visits. */
 export const houseSchema = z.strictObject({
   version: z.literal(1),
@@ -45,6 +51,8 @@ export const houseSchema = z.strictObject({
     .strictObject({
       alertHours: whole(0, 240, 'An alert test is read this many hours after it was put on').default(48),
       alertDays: whole(1, 1000, 'An alert test counts for this many days').default(180),
+      strongVolumes: between(5, 30, 'vol', 'Stronger than this asks for a reason at the hairline and on fragile hair, and is not painted on the scalp').default(20),
+      scalpMm: between(10, 60, 'mm', '40 vol is never painted nearer to the scalp than this, mm').default(20),
       age: whole(0, 21, 'Below this age a guardian’s consent is asked, as local law has it').default(16),
     })
     .prefault({})
@@ -61,9 +69,24 @@ export const houseSchema = z.strictObject({
       includedFoils: whole(0, 300, 'Foils that the base includes'),
       perFoilMinor: money('Each further foil'),
       perHourMinor: money('Hour of foiling'),
+      includedBowls: whole(0, 40, 'Bowls that the base includes').default(2),
+      extraBowlMinor: money('Each further bowl').default(1800),
+      includedToners: whole(0, 12, 'Toners that are included').default(1),
+      extraTonerMinor: money('Each further toner').default(2200),
+      rootMinor: money('Root colour; 0 where it is in the base').default(0),
+      longFromMm: between(100, 1200, 'mm', 'Hair from this length is long, mm').default(550),
+      longPercent: whole(0, 200, 'Long hair costs so much more, per cent').default(25),
+      thickFromPerCm2: between(100, 400, 'hairs per cm²', 'Hair from this density is thick').default(230),
+      thickPercent: whole(0, 200, 'Thick hair costs so much more, per cent').default(25),
+      addOns: z
+        .array(z.strictObject({ id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'must be small letters, figures and hyphens'), name: z.string().trim().min(1, 'must be a name').max(60, 'must be at most 60 characters'), minor: money('What it costs') }))
+        .max(30)
+        .refine((own) => new Set(own.map(({ id }) => id)).size === own.length, 'names an add-on twice')
+        .default(() => USUAL_ADD_ONS.map((own) => ({ ...own }))),
+      taxPercent: between(0, 40, '%', 'Tax within the prices, per cent').default(20),
     })
-    .default({ currency: 'EUR', way: 'flat', baseMinor: 9000, includedFoils: 20, perFoilMinor: 150, perHourMinor: 6000 })
-    .describe('Prices, first estimates'),
+    .prefault({ currency: 'EUR', way: 'flat', baseMinor: 9000, includedFoils: 20, perFoilMinor: 150, perHourMinor: 6000 })
+    .describe('Prices'),
   slotMinutes: whole(10, 600, 'Time for the foils of a visit, minutes; null where none is set').nullable().default(null),
   rulesOff: z.array(z.enum(RULES, { error: `must be one of ${RULES.join(', ')}` })).max(RULES.length).default([]).describe('Pattern checks that this house does not want'),
   limits: z

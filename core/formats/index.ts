@@ -2,10 +2,13 @@ export { type Consult, consultSchema, EMPTY_CONSULT, futureProblem, parseConsult
 export { differencesOf, type Difference } from './differences';
 export { AVERAGE_HAIR, AVERAGE_HEAD } from './fields';
 export { houseSchema, limitsOf, parseHouse, timeThereIs, USUAL_HOUSE, type House } from './house-document';
+export { EMPTY_MIX, mixSchema, parseMix } from './mix-document';
 export { NOTED, SERVICES, type Health, type HistoryEntry, type Service } from './history-fields';
 export { type Outcome, outcomeSchema, parseOutcome } from './outcome-document';
 export { openedHeadSvg } from './opened-head-shapes';
 export { panelOf, parsePlan, parsePlanText, PLAN_FORMAT, PLAN_VERSION, planSchema, type PanelInput } from './plan-document';
+export { productsCsv, readProductsCsv, type Import, type RowProblem, type TableStyle } from './products-csv';
+export { parseProducts, productSchema, productsSchema, USUAL_PRODUCTS, type Products } from './products-document';
 export { EMPTY_PHOTO, parsePhoto, photoSchema, type PhotoDocument } from './photo-document';
 export { parseWith, pathOf, sentenceOf, type Parsed } from './problem';
 export { roundedSheet, sheetSchema } from './sheet-document';

@@ -43,7 +43,7 @@ export const sheetSchema = z.strictObject({
       }),
     )
     .describe('In the order of work'),
-  painted: z.array(z.strictObject({ ...section, pickedShare: share, formula: letter })).describe('Sections painted in the open air'),
+  painted: z.array(z.strictObject({ ...section, gather: z.enum(['slice', 'weave', 'zigzag']), pickedShare: share, formula: letter, zone: zone.describe('Zone under the middle of the section') })).describe('Sections painted in the open air'),
   dropouts: z.array(z.strictObject({ ...section, treatment: z.enum(['tip-out', 'lowlight']) })).describe('Drop-outs that are treated'),
   panels: z.array(
     z.strictObject({

@@ -18,6 +18,6 @@ export {
 export { directionAt, evenScale, gauge, gaugeOn, gaugeWithGradient, SKULL, surfaceAlong, surfaceNormal, type SkullScale } from './skull';
 export * from './vector';
 export {
-  familyName, swapSide, ZONE_FAMILIES, zoneName, ZONES, zonesOf, type Zone, type ZoneFamily,
+  familyName, isFaceZone, isHairlineZone, swapSide, ZONE_FAMILIES, zoneName, ZONES, zonesOf, type Zone, type ZoneFamily,
 } from './zones';
 export { zoneOutlines, type ZoneOutline } from './zone-outlines';

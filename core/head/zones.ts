@@ -66,3 +66,9 @@ export function zoneName(zone: Zone): string {
   if (!side) return FAMILY_NAMES[zone as ZoneFamily];
   return `${FAMILY_NAMES[zone.slice(0, -2) as ZoneFamily]}, ${side === 'l' ? 'left' : 'right'}`;
 }
+
+/** Whether a zone lies along the hairline: hair there is finer and breaks sooner. */
+export const isHairlineZone = (zone: Zone): boolean => /^(front-hairline|temple|ear-hairline|nape-hairline)/.test(zone);
+
+/** Whether a zone frames the face: the hairline in front and at the temples. */
+export const isFaceZone = (zone: Zone): boolean => /^(front-hairline|temple)/.test(zone);

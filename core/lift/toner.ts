@@ -1,3 +1,4 @@
+import { shareOut } from '../units';
 import { naturalHair, tonedHair, undercoatHair, type HairColour, type Tone } from './hair-colour';
 
 const { cos, exp, hypot, min, PI, sin } = Math;
@@ -61,14 +62,8 @@ export function tonerOf(parts: readonly Part[]): Toner {
 /** Grams of each shade and of developer for so much toner. Parts add up to the gram. */
 export function tonerGrams(parts: readonly Part[], grams: number, ratio: number): { readonly shades: readonly { readonly shade: Shade; readonly grams: number }[]; readonly developer: number } {
   if (!(ratio > 0)) throw new RangeError('A ratio must be more than 0: so many grams of developer for one of toner.');
-  const all = parts.reduce((sum, own) => sum + own.parts, 0);
   const colour = Math.round(grams / (1 + ratio));
-  // Whole grams that add up: the largest remainders are rounded up.
-  const exact = parts.map((own) => (colour * own.parts) / all);
-  const whole = exact.map(Math.floor);
-  const left = colour - whole.reduce((a, b) => a + b, 0);
-  const order = exact.map((own, i) => [own - whole[i], i] as const).sort((x, y) => y[0] - x[0] || x[1] - y[1]);
-  for (const [, i] of order.slice(0, left)) whole[i] += 1;
+  const whole = shareOut(parts.map((own) => own.parts), colour);
   return { shades: parts.map(({ shade }, i) => ({ shade, grams: whole[i] })), developer: Math.round(colour * ratio) };
 }
 

@@ -1,1 +1,10 @@
-export { mixOf, type FormulaAmount, type Mixed, type MixFacts, type PanelLift, type Recipe } from './mix';
+export { correctionResult, usualWash, type CorrectionResult } from './corrections';
+export { curveOf, mixOf, type FormulaAmount, type LiftPoint, type Mixed, type MixBowl, type MixFacts, type PanelLift, type Stretch } from './mix';
+export { needsOf, type Need } from './needs';
+export { bottlesFor, bowlItems, colourItems, formulaNotes, pouredItems, recipeOf, strengthOf, type BowlItem, type ItemsRead, type Recipe } from './recipe';
+export { strengthIdeas, type StrengthIdea } from './suggest';
+export { levelWhere, partsOf, reachedIn, rootResult, tonerIdeas, tonerResult, type Reached, type RootResult, type TonerIdea, type TonerResult } from './tone';
+export { fragileIn, lightenedIn, mixOfVisit, strengthsFor, type FormulaRow, type VisitMixed, type VisitMixInput, type WeighedBowl } from './visit';
+export { cautionFactsOf } from './caution-facts';
+export * from './visit-mix';
+export { workOf, type WorkUnit } from './work';

@@ -45,7 +45,7 @@ test('a target out of reach is said, not given a time; the darkest zone decides'
   expect(back.ready).toBeNull();
   expect(back.atLimit.level).toBeLessThan(10);
   expect(mix(plan, { levelIn: { 'nape-l': 4 } }).panels[0].from).toBe(4);
-  expect(mix({ ...plan, panels: [] })).toEqual({ amounts: [], bowls: { ok: true, bowls: [] }, panels: [] });
+  expect(mix({ ...plan, panels: [] })).toEqual({ amounts: [], bowls: { ok: true, bowls: [] }, panels: [], meanVolumes: {}, work: [] });
 });
 
 test('two formulas are weighed apart; one’s own use counts', () => {
@@ -54,4 +54,21 @@ test('two formulas are weighed apart; one’s own use counts', () => {
   expect(apart.map(({ formula, volumes }) => [formula, volumes])).toEqual([['A', 20], ['B', 10]]);
   expect(apart[1].developer).toBeCloseTo(1.5 * apart[1].powder, 12);
   expect(mix(plan, { personal: 1.2 }).amounts[0].net).toBeCloseTo(1.2 * mix().amounts[0].net, 9);
+});
+
+test('what is painted in the open air and between foils is in the bowls too', () => {
+  const open: Plan = { ...plan, panels: plan.panels.map((panel, i) => (i === 0 ? { ...panel, medium: 'open-air' } : { ...panel, dropouts: { every: 2, treatments: ['tip-out', 'lowlight'] } })) };
+  const { sheet } = engine.compute(open);
+  const tips = sheet.dropouts.filter(({ treatment }) => treatment === 'tip-out').length;
+  const kinds = (own: ReturnType<typeof mix>) => ['open-air', 'foil', 'tip-out', 'lowlight'].map((kind) => own.work.filter((unit) => unit.kind === kind).length);
+  expect(kinds(mix(open))).toEqual([sheet.painted.length, sheet.foils.length, tips, 0]);
+  // Lowlit drop-outs need a formula that deposits.
+  const deposits = mix(open, { lowlight: 'L', recipeOf: (formula) => (formula === 'L' ? { ...recipe, deposits: true } : recipe) });
+  expect(kinds(deposits)[3]).toBe(sheet.dropouts.length - tips);
+  expect(deposits.amounts.map(({ formula }) => formula)).toEqual(['A', 'L']);
+  expect(deposits.panels.map(({ formula }) => formula)).not.toContain('L');
+  // Open air lifts less: three quarters of what a foil does.
+  const [painted, foiled] = mix(open).panels;
+  expect(painted.lift.factor / foiled.lift.factor).toBeCloseTo(0.75, 9);
+  expect(mix(open).work.every(({ fromMinutes, toMinutes }, i, all) => toMinutes >= fromMinutes && (i === 0 || fromMinutes >= all[i - 1].toMinutes - 1e-9))).toBe(true);
 });

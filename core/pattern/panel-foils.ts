@@ -152,8 +152,8 @@ function treatedDropouts(panel: Panel, own: SideOfPanel, rows: readonly PlacedRo
 
 /** A painted section from what would otherwise be a foil. */
 export function paintedSection({ foil }: ComputedFoil): PaintedSection {
-  const { id, panel, row, side, widthMm, areaMm2, hairs, hairGrams, pickedShare, formula } = foil;
-  return { id, panel, row, side, widthMm, areaMm2, hairs, hairGrams, pickedShare, formula };
+  const { id, panel, row, side, widthMm, areaMm2, hairs, hairGrams, gather, pickedShare, formula, zone } = foil;
+  return { id, panel, row, side, widthMm, areaMm2, hairs, hairGrams, gather, pickedShare, formula, zone };
 }
 
 /** A drop-out is treated over its whole width. */

@@ -51,8 +51,11 @@ export interface OpenSection {
   readonly hairGrams: number;
 }
 export interface PaintedSection extends OpenSection {
+  readonly gather: GatherKind;
   readonly pickedShare: number;
   readonly formula: string;
+  /** Zone under the middle of the section. */
+  readonly zone: Zone;
 }
 export interface TreatedDropout extends OpenSection {
   readonly treatment: Exclude<Treatment, 'left'>;

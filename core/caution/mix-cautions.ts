@@ -1,0 +1,134 @@
+import { isHairlineZone, zoneName, type Zone } from '../head';
+import type { Foil, PaintedSection, Plan } from '../pattern';
+import type { Caution } from './caution';
+
+/** Strengths and places that cautions go by; settings of the house where its leaflets say otherwise. */
+export interface StrengthLimits {
+  /** Over so many volumes asks for a reason at the hairline and on fragile hair, and stops on the scalp itself. */
+  readonly strongVolumes: number;
+  /** Nothing of 40 volumes nearer to the scalp than this, mm. */
+  readonly scalpMm: number;
+}
+
+/** 40 volumes, never on the scalp. A textbook caution, not a setting. */
+const STRONGEST = 40;
+/** Painted nearer than this, product lies on the scalp itself, mm: open air only; in foil hair is held off it. */
+const ON_SCALP_MM = 1;
+/** A bowl loses strength from this age, minutes. */
+const OLD_BOWL = 30;
+/** Hair longer than its regrowth by this much has earlier light in it, mm. */
+const GROWN_OUT_MM = 10;
+
+/** A formula as cautions see it. */
+export interface CautionedFormula {
+  /** Developer as it is poured, the strongest of its mixes, volumes: what weakens it does not count here. */
+  readonly volumes: number;
+  readonly lifts: boolean;
+  readonly heat: boolean;
+  readonly reach: 'ends' | 'regrowth';
+}
+
+type Placed = Pick<Foil | PaintedSection, 'panel' | 'formula' | 'zone'>;
+
+export interface MixCautionFacts {
+  readonly plan: Plan;
+  /** Foils and sections painted in the open air. */
+  readonly foils: readonly Placed[];
+  readonly formulas: Readonly<Record<string, CautionedFormula>>;
+  /** Colour and corrections that touch the scalp: what, and its developer. */
+  readonly onScalp: readonly { readonly what: string; readonly volumes: number }[];
+  readonly fragileZones: readonly Zone[];
+  readonly lightenedZones: readonly Zone[];
+  readonly regrowthMm: Readonly<Partial<Record<Zone, number>>>;
+  /** What is planned to stay on for longer than its maker allows. */
+  readonly tooLong: readonly { readonly what: string; readonly minutes: number; readonly limit: number }[];
+  /** Why to think again about the root colour; null where there is no reason. */
+  readonly rootWarning: string | null;
+  /** Oldest bowl that is painted, minutes. */
+  readonly oldestBowl: number;
+}
+
+/** The cautions of strengths, overlap, heat and time. Table: model, cautions. */
+export function mixCautions(facts: MixCautionFacts, limits: StrengthLimits): Caution[] {
+  return [...scalpCautions(facts, limits), ...strongCautions(facts, limits), overlapCaution(facts), heatCaution(facts), timeCaution(facts), rootCaution(facts), bowlCaution(facts)].filter((own) => own !== undefined);
+}
+
+const said = (volumes: number) => `${Math.round(volumes * 10) / 10} vol`;
+const placed = (foil: Placed, { plan }: MixCautionFacts) => plan.panels.find(({ id }) => id === foil.panel)!;
+
+function scalpCautions(facts: MixCautionFacts, { strongVolumes, scalpMm }: StrengthLimits): Caution[] {
+  const out: Caution[] = [];
+  const painted = facts.foils.filter((foil) => {
+    const { medium, start } = placed(foil, facts);
+    return medium === 'open-air' && start.distanceMm < ON_SCALP_MM && (facts.formulas[foil.formula]?.volumes ?? 0) > strongVolumes;
+  });
+  const onScalp = [
+    ...facts.onScalp.filter(({ volumes }) => volumes > strongVolumes).map(({ what, volumes }) => `${what} (${said(volumes)})`),
+    ...(painted.length > 0 ? [`${placed(painted[0], facts).name}, painted at the scalp (${said(facts.formulas[painted[0].formula].volumes)})`] : []),
+  ];
+  if (onScalp.length > 0) {
+    out.push({ key: 'strong-scalp', weight: 'stop', seen: `Over ${strongVolumes} vol on the scalp itself: ${onScalp.join(', ')}.`, why: 'It burns. Take a weaker developer, or begin away from the scalp. There is no reason that lifts this.' });
+  }
+  const forty = facts.foils.filter((foil) => (facts.formulas[foil.formula]?.volumes ?? 0) >= STRONGEST && placed(foil, facts).start.distanceMm < scalpMm);
+  if (forty.length > 0) {
+    const names = [...new Set(forty.map((foil) => placed(foil, facts).name))];
+    out.push({ key: 'forty-near', weight: 'stop', seen: `${STRONGEST} vol within ${scalpMm} mm of the scalp: ${names.join(', ')}.`, why: 'Never that near. Take a weaker developer, or begin further away. There is no reason that lifts this.' });
+  }
+  return out;
+}
+
+function strongCautions(facts: MixCautionFacts, { strongVolumes }: StrengthLimits): Caution[] {
+  const strong = facts.foils.filter(({ formula }) => (facts.formulas[formula]?.volumes ?? 0) > strongVolumes);
+  const zonesOf = (foils: readonly Placed[]) => [...new Set(foils.map(({ zone }) => zoneName(zone).toLowerCase()))];
+  const out: Caution[] = [];
+  const hairline = zonesOf(strong.filter(({ zone }) => isHairlineZone(zone)));
+  if (hairline.length > 0) {
+    out.push({ key: 'strong-hairline', weight: 'reason', seen: `Over ${strongVolumes} vol at the hairline: ${few(hairline)}.`, why: 'Hair there is fine and light-worn. A step weaker, an older bowl or last; or say why.' });
+  }
+  const fragile = zonesOf(strong.filter(({ zone }) => facts.fragileZones.includes(zone)));
+  if (fragile.length > 0) {
+    out.push({ key: 'strong-fragile', weight: 'reason', seen: `Over ${strongVolumes} vol on fragile hair: ${few(fragile)}.`, why: 'Such hair breaks. One strength down, or left out; or say why.' });
+  }
+  return out;
+}
+
+function overlapCaution(facts: MixCautionFacts): Caution | undefined {
+  const { plan, regrowthMm, lightenedZones } = facts;
+  const over = facts.foils.filter(({ zone, formula }) => {
+    const own = facts.formulas[formula];
+    if (!own?.lifts || own.reach === 'regrowth') return false;
+    const regrowth = regrowthMm[zone];
+    const length = plan.hair.byZone[zone]?.lengthMm ?? plan.hair.lengthMm;
+    return lightenedZones.includes(zone) || (regrowth !== undefined && regrowth < length - GROWN_OUT_MM);
+  });
+  if (over.length === 0) return undefined;
+  return {
+    key: 'overlap', weight: 'reason', seen: `${over.length === 1 ? 'One foil carries' : `${over.length} foils carry`} lightener over hair lightened before.`,
+    why: 'Overlap breaks it. Paint only the regrowth, and leave a gap at both ends; or say why the lengths are lifted again.',
+  };
+}
+
+function heatCaution({ formulas, foils }: MixCautionFacts): Caution | undefined {
+  const warm = Object.entries(formulas).filter(([letter, own]) => own.heat && foils.some(({ formula }) => formula === letter)).map(([letter]) => letter);
+  if (warm.length === 0) return undefined;
+  return { key: 'heat', weight: 'reason', seen: `Warmth is planned on formula ${warm.join(', ')}.`, why: 'Heat speeds everything and swells product. Only where the leaflet allows it, and watched.' };
+}
+
+function timeCaution({ tooLong }: MixCautionFacts): Caution | undefined {
+  if (tooLong.length === 0) return undefined;
+  return {
+    key: 'over-time', weight: 'reason', seen: `Longer than the maker allows: ${tooLong.map(({ what, minutes, limit }) => `${what} ${Math.round(minutes)} min (${limit})`).join(', ')}.`,
+    why: 'Never past the maker’s time without a decision that is written down.',
+  };
+}
+
+function rootCaution({ rootWarning }: MixCautionFacts): Caution | undefined {
+  return rootWarning === null ? undefined : { key: 'root-dark', weight: 'shown', seen: rootWarning, why: 'Tell the client; the natural level, or sheerer, grows out softly.' };
+}
+
+function bowlCaution({ oldestBowl }: MixCautionFacts): Caution | undefined {
+  if (oldestBowl <= OLD_BOWL) return undefined;
+  return { key: 'bowl-old', weight: 'shown', seen: `A bowl is ${Math.round(oldestBowl)} min old when it is last painted.`, why: 'A bowl loses strength from about half an hour on. Smaller bowls, or the old one for the hairline.' };
+}
+
+const few = (names: readonly string[]) => (names.length <= 3 ? names.join(', ') : `${names.slice(0, 3).join(', ')} and ${names.length - 3} more`);

@@ -1,0 +1,87 @@
+import fc from 'fast-check';
+import { foilsWithin, itemise, leftOut, paidOf, receiptText, taxWithin, type PricedVisit, type VisitPrices } from '.';
+
+const prices: VisitPrices = {
+  way: 'flat', baseMinor: 9000, includedFoils: 20, perFoilMinor: 150, perHourMinor: 6000, includedBowls: 1, extraBowlMinor: 1800, includedToners: 1, extraTonerMinor: 2200, rootMinor: 2500,
+  longFromMm: 550, longPercent: 25, thickFromPerCm2: 230, thickPercent: 50, taxPercent: 20, addOns: [{ id: 'cut', name: 'Cut', minor: 4500 }],
+};
+const visit: PricedVisit = { foils: 48, foilingMinutes: 60, bowls: 3, toners: 2, root: true, lengthMm: 300, densityPerCm2: 170, addOns: [], materialsMinor: 1234 };
+const amounts = (own: Partial<PricedVisit> = {}, at: Partial<VisitPrices> = {}) => Object.fromEntries(itemise({ ...visit, ...own }, { ...prices, ...at }).lines.map(({ key, minor }) => [key, minor]));
+
+test('flat: base, further foils, extra bowls and toners, root colour, each on its line', () => {
+  expect(amounts()).toEqual({ base: 9000, foils: 28 * 150, bowls: 2 * 1800, toners: 2200, root: 2500 });
+  expect(itemise(visit, prices).totalMinor).toBe(21_500);
+  expect(amounts({ foils: 20, bowls: 1, toners: 1, root: false })).toEqual({ base: 9000 });
+});
+
+test('long and thick hair count on the foil service; very long and thick can be near twice', () => {
+  expect(amounts({ lengthMm: 550 }).long).toBe(Math.round(13_200 * 0.25));
+  expect(amounts({ lengthMm: 600, densityPerCm2: 240 })).toMatchObject({ long: 3300, thick: 6600 });
+  expect(amounts({ lengthMm: 549 }).long).toBeUndefined();
+});
+
+test('by the hour: time and materials instead of foils and bowls', () => {
+  expect(amounts({ foilingMinutes: 91 }, { way: 'hourly' })).toEqual({ base: 9000, time: 9100, materials: 1234, toners: 2200, root: 2500 });
+});
+
+test('add-ons by name; one that the house has no more costs nothing', () => {
+  expect(amounts({ addOns: ['cut', 'gone'] })['add-on cut']).toBe(4500);
+  expect(itemise({ ...visit, foils: 0, toners: 0, root: false, bowls: 0 }, prices)).toEqual({ lines: [], totalMinor: 0, taxMinor: 0 });
+});
+
+test.each([[12_000, 20, 2000], [21_500, 20, 3583], [100, 0, 0], [1, 20, 0]])('tax within %d at %d %% is %d', (minor, percent, tax) => expect(taxWithin(minor, percent)).toBe(tax));
+
+const anyVisit = fc.record({
+  foils: fc.integer({ min: 0, max: 200 }), foilingMinutes: fc.double({ min: 0, max: 300, noNaN: true }), bowls: fc.integer({ min: 0, max: 9 }), toners: fc.integer({ min: 0, max: 5 }), root: fc.boolean(),
+  lengthMm: fc.integer({ min: 50, max: 900 }), densityPerCm2: fc.integer({ min: 80, max: 300 }), addOns: fc.constantFrom<string[]>([], ['cut']), materialsMinor: fc.integer({ min: 0, max: 9000 }),
+});
+const anyPrices = fc.record({ way: fc.constantFrom('flat' as const, 'hourly' as const), taxPercent: fc.constantFrom(0, 7.7, 19, 20), perFoilMinor: fc.integer({ min: 1, max: 400 }) }).map((own) => ({ ...prices, ...own }));
+
+test('money is whole, lines add up, tax is within, and what is left out saves just that', () => {
+  fc.assert(
+    fc.property(anyVisit, anyPrices, (own, at) => {
+      const { lines, totalMinor, taxMinor } = itemise(own, at);
+      expect(lines.reduce((sum, { minor }) => sum + minor, 0)).toBe(totalMinor);
+      expect([...lines.map(({ minor }) => minor), totalMinor, taxMinor].every(Number.isInteger)).toBe(true);
+      expect(taxMinor).toBeGreaterThanOrEqual(0);
+      expect(taxMinor).toBeLessThanOrEqual(totalMinor);
+      for (const { key, savesMinor } of leftOut(own, at)) {
+        if (key === 'toners') expect(itemise({ ...own, toners: own.toners - 1 }, at).totalMinor).toBe(totalMinor - savesMinor);
+        expect(savesMinor).toBeGreaterThan(0);
+      }
+    }),
+  );
+});
+
+test('a budget buys as many foils as it pays for and not one more', () => {
+  expect(foilsWithin(21_500, visit, prices)).toMatchObject({ ok: true, foils: 48 });
+  expect(foilsWithin(21_499, visit, prices)).toMatchObject({ ok: true, foils: 47 });
+  expect(foilsWithin(5000, visit, prices)).toEqual({ ok: false, leastMinor: 9000 + 2200 + 2500 });
+  expect(foilsWithin(1_000_000, visit, prices)).toMatchObject({ all: true });
+  fc.assert(
+    fc.property(fc.integer({ min: 14_000, max: 60_000 }), anyPrices, (budget, at) => {
+      const found = foilsWithin(budget, visit, at);
+      if (!found.ok || found.all) return;
+      const share = (foils: number) => ({ ...visit, foils, foilingMinutes: (60 * foils) / 48, bowls: Math.ceil((3 * foils) / 48 - 1e-9), materialsMinor: Math.round((1234 * foils) / 48) });
+      expect(itemise(share(found.foils), at).totalMinor).toBeLessThanOrEqual(budget);
+      expect(itemise(share(found.foils + 1), at).totalMinor).toBeGreaterThan(budget);
+    }),
+  );
+});
+
+test('deposit, payments, tip and what is owed; a tip pays for nothing', () => {
+  expect(paidOf(20_000, [{ what: 'deposit', minor: 5000 }, { what: 'tip', minor: 1000 }, { what: 'payment', minor: 10_000 }])).toEqual({ depositMinor: 5000, paidMinor: 15_000, tipMinor: 1000, owedMinor: 5000, changeMinor: 0 });
+  expect(paidOf(100, [{ what: 'payment', minor: 150 }])).toMatchObject({ owedMinor: 0, changeMinor: 50 });
+});
+
+test('a receipt says every line, what was agreed, the tax within, and what is owed', () => {
+  const estimate = itemise(visit, prices);
+  const paid = paidOf(20_000, [{ what: 'deposit', minor: 5000 }]);
+  const text = receiptText({ salon: 'Fernhollow', client: 'Nell', on: '25 Nov 2026', estimate, agreedMinor: 20_000, paid, taxPercent: 20, money: (minor) => (minor / 100).toFixed(2) });
+  expect(text).toBe(
+    [
+      'Fernhollow', 'Nell, 25 Nov 2026', '', 'Foil service, up to 20 foils   90.00', '28 further foils               42.00', '2 extra bowls                  36.00', '1 extra toner                  22.00',
+      'Root colour                    25.00', 'Agreed, less                  -15.00', 'Total                         200.00', 'within it 20 % tax             33.33', 'Deposit                        50.00', 'Owed                          150.00', '',
+    ].join('\n'),
+  );
+});

@@ -1,0 +1,166 @@
+import { priceOf, type FoilPrices } from './estimate';
+
+/** An add-on that the house has. */
+export interface AddOn {
+  readonly id: string;
+  readonly name: string;
+  readonly minor: number;
+}
+
+/** How a house prices a whole visit. Money in minor units, whole numbers. */
+export interface VisitPrices extends FoilPrices {
+  /** Flat: bowls and toners that the base includes, and what each more costs. */
+  readonly includedBowls: number;
+  readonly extraBowlMinor: number;
+  readonly includedToners: number;
+  readonly extraTonerMinor: number;
+  /** Root colour costs so much; 0 where it is in the base. */
+  readonly rootMinor: number;
+  /** Long hair: from a length, and thick hair from a density, so much more, per cent of the base. */
+  readonly longFromMm: number;
+  readonly longPercent: number;
+  readonly thickFromPerCm2: number;
+  readonly thickPercent: number;
+  readonly addOns: readonly AddOn[];
+  /** Tax within the prices, per cent. */
+  readonly taxPercent: number;
+}
+
+export interface PricedVisit {
+  readonly foils: number;
+  readonly foilingMinutes: number;
+  readonly bowls: number;
+  readonly toners: number;
+  readonly root: boolean;
+  readonly lengthMm: number;
+  readonly densityPerCm2: number;
+  readonly addOns: readonly string[];
+  /** What the products cost the house, minor units; by the hour they come on top. */
+  readonly materialsMinor: number;
+}
+
+/** One line of an estimate. */
+export interface PriceLine {
+  readonly key: string;
+  readonly words: string;
+  readonly minor: number;
+}
+
+export interface Itemised {
+  readonly lines: readonly PriceLine[];
+  /** The lines together. */
+  readonly totalMinor: number;
+  /** Tax that is within the total. */
+  readonly taxMinor: number;
+}
+
+const perCent = (minor: number, percent: number) => Math.round((minor * percent) / 100);
+
+/** The estimate of a visit, line by line; the lines add up to the total. Nothing for a visit without foils, toners and add-ons. */
+export function itemise(visit: PricedVisit, prices: VisitPrices): Itemised {
+  const lines: PriceLine[] = [];
+  const line = (key: string, words: string, minor: number) => minor !== 0 && lines.push({ key, words, minor });
+  const many = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`;
+  if (visit.foils > 0) {
+    if (prices.way === 'flat') {
+      line('base', `Foil service, up to ${many(prices.includedFoils, 'foil')}`, prices.baseMinor);
+      const more = Math.max(0, visit.foils - prices.includedFoils);
+      line('foils', `${many(more, 'further foil')}`, more * prices.perFoilMinor);
+    } else {
+      line('base', 'Foil service', prices.baseMinor);
+      line('time', `${Math.round(visit.foilingMinutes)} min of foiling`, priceOf(visit, prices) - prices.baseMinor);
+      line('materials', 'Materials', visit.materialsMinor);
+    }
+    const foiled = lines.reduce((sum, { minor }) => sum + minor, 0);
+    if (visit.lengthMm >= prices.longFromMm) line('long', `Long hair, ${prices.longPercent} %`, perCent(foiled, prices.longPercent));
+    if (visit.densityPerCm2 >= prices.thickFromPerCm2) line('thick', `Thick hair, ${prices.thickPercent} %`, perCent(foiled, prices.thickPercent));
+    if (prices.way === 'flat') {
+      const bowls = Math.max(0, visit.bowls - prices.includedBowls);
+      line('bowls', many(bowls, 'extra bowl'), bowls * prices.extraBowlMinor);
+    }
+  }
+  const toners = Math.max(0, visit.toners - prices.includedToners);
+  line('toners', many(toners, 'extra toner'), toners * prices.extraTonerMinor);
+  if (visit.root) line('root', 'Root colour', prices.rootMinor);
+  for (const id of visit.addOns) {
+    const own = prices.addOns.find((addOn) => addOn.id === id);
+    if (own) line(`add-on ${id}`, own.name, own.minor);
+  }
+  const totalMinor = lines.reduce((sum, { minor }) => sum + minor, 0);
+  return { lines, totalMinor, taxMinor: taxWithin(totalMinor, prices.taxPercent) };
+}
+
+/** Tax that is within an amount. */
+export function taxWithin(minor: number, percent: number): number {
+  return minor - Math.round((minor * 100) / (100 + percent));
+}
+
+/** What changes when something is left out. */
+export interface LeftOut {
+  readonly key: string;
+  readonly words: string;
+  readonly savesMinor: number;
+}
+
+/** What each thing that can be left out saves, the most first. The foils themselves are fitted in the pattern. */
+export function leftOut(visit: PricedVisit, prices: VisitPrices): LeftOut[] {
+  const { totalMinor } = itemise(visit, prices);
+  const without = (key: string, words: string, part: Partial<PricedVisit>): LeftOut => ({ key, words, savesMinor: totalMinor - itemise({ ...visit, ...part }, prices).totalMinor });
+  const options: LeftOut[] = [
+    ...(visit.toners > 0 ? [without('toners', 'One toner less', { toners: visit.toners - 1 })] : []),
+    ...(visit.root ? [without('root', 'Without root colour', { root: false })] : []),
+    ...(visit.bowls > 1 ? [without('bowls', 'One bowl less', { bowls: visit.bowls - 1 })] : []),
+    ...visit.addOns.flatMap((id) => {
+      const own = prices.addOns.find((addOn) => addOn.id === id);
+      return own ? [without(`add-on ${id}`, `Without ${own.name.toLowerCase()}`, { addOns: visit.addOns.filter((other) => other !== id) })] : [];
+    }),
+    ...(visit.foils >= 10 ? [without('foils', 'Ten foils fewer', { foils: visit.foils - 10, foilingMinutes: (visit.foilingMinutes * (visit.foils - 10)) / visit.foils })] : []),
+  ];
+  return options.filter(({ savesMinor }) => savesMinor > 0).sort((a, b) => b.savesMinor - a.savesMinor);
+}
+
+export interface Paid {
+  readonly depositMinor: number;
+  /** Deposit and payments, without tips. */
+  readonly paidMinor: number;
+  readonly tipMinor: number;
+  /** Still owed; 0 where more was paid. */
+  readonly owedMinor: number;
+  /** Paid above what was owed. */
+  readonly changeMinor: number;
+}
+
+/** What is paid of an amount. Tips are kept apart: they pay for nothing. */
+export function paidOf(amountMinor: number, payments: readonly { readonly what: 'deposit' | 'payment' | 'tip'; readonly minor: number }[]): Paid {
+  const sum = (...kinds: string[]) => payments.filter(({ what }) => kinds.includes(what)).reduce((all, { minor }) => all + minor, 0);
+  const paidMinor = sum('deposit', 'payment');
+  return { depositMinor: sum('deposit'), paidMinor, tipMinor: sum('tip'), owedMinor: Math.max(0, amountMinor - paidMinor), changeMinor: Math.max(0, paidMinor - amountMinor) };
+}
+
+export interface ReceiptFacts {
+  readonly salon: string;
+  readonly client: string;
+  readonly on: string;
+  readonly estimate: Itemised;
+  readonly agreedMinor: number | null;
+  readonly paid: Paid;
+  readonly taxPercent: number;
+  money(minor: number): string;
+}
+
+/** Receipt as plain text, amounts in one column. */
+export function receiptText({ salon, client, on, estimate, agreedMinor, paid, taxPercent, money }: ReceiptFacts): string {
+  const amount = agreedMinor ?? estimate.totalMinor;
+  const rows: [string, number | null][] = [...estimate.lines.map(({ words, minor }): [string, number] => [words, minor])];
+  if (agreedMinor !== null && agreedMinor !== estimate.totalMinor) rows.push([agreedMinor < estimate.totalMinor ? 'Agreed, less' : 'Agreed, more', agreedMinor - estimate.totalMinor]);
+  rows.push(['Total', amount]);
+  if (taxPercent > 0) rows.push([`within it ${taxPercent} % tax`, taxWithin(amount, taxPercent)]);
+  if (paid.depositMinor > 0) rows.push(['Deposit', paid.depositMinor]);
+  if (paid.paidMinor > paid.depositMinor) rows.push(['Paid', paid.paidMinor - paid.depositMinor]);
+  rows.push(['Owed', paid.owedMinor]);
+  if (paid.tipMinor > 0) rows.push(['Tip, thank you', paid.tipMinor]);
+  const said = rows.map(([words, minor]) => [words, minor === null ? '' : money(minor)] as const);
+  const left = Math.max(...said.map(([words]) => words.length));
+  const right = Math.max(...said.map(([, figure]) => figure.length));
+  return [salon, `${client}, ${on}`, '', ...said.map(([words, figure]) => `${words.padEnd(left)}  ${figure.padStart(right)}`)].join('\n') + '\n';
+}

@@ -1,0 +1,124 @@
+import { z } from 'zod';
+import { AMOUNT_UNITS, HAIR_STATES, REACHES, TONER_PLACES, type VisitMix } from '../mix/visit-mix';
+import { between, levelField, whole } from './fields';
+import { parseWith, type Parsed } from './problem';
+import { productSchema } from './products-document';
+
+const productId = z.string({ error: 'must name a product' }).min(1, 'must name a product').max(40, 'must name a product');
+const volumes = (description: string) => between(1, 40, 'vol', description);
+const ratio = between(0.5, 5, '', 'Grams of developer for one of product');
+const grams = (description: string, most = 5000) => between(0, most, 'g', description);
+const minutes = (description: string) => between(1, 240, 'min', description);
+const ownId = z.string({ error: 'must be a short name' }).min(1, 'must be a short name').max(40, 'must be at most 40 characters');
+const words = z.string({ error: 'must be text' }).max(200, 'must be at most 200 characters');
+const parts = z
+  .array(z.strictObject({ shade: productId, parts: between(0.05, 20, '', 'Parts by weight') }))
+  .min(1, 'needs parts of at least one shade')
+  .max(8, 'must be at most 8 shades')
+  .refine((own) => new Set(own.map(({ shade }) => shade)).size === own.length, 'names a shade twice')
+  .describe('Shades and their parts by weight');
+const minor = (description: string) => whole(0, 100_000_000, `${description}, minor units of the currency`);
+const day = z.iso.date('must be a day such as 2027-01-31');
+
+const formula = z.discriminatedUnion(
+  'kind',
+  [
+    z.strictObject({
+      kind: z.literal('lift'),
+      product: productId,
+      volumes: volumes('Strength of the developer before anything weakens it, volumes'),
+      bottles: z.array(productId).min(1).max(2).nullable().default(null).describe('Developers that it is blended from; null takes the nearest of the house'),
+      ratio,
+      additives: z.array(z.strictObject({ product: productId, perGram: between(0.01, 10, 'g', 'Grams for one gram of lightener') })).max(6).default([]),
+      ends: z
+        .strictObject({ volumes: volumes('Strength on the ends, volumes'), ratio, lastMm: between(10, 1000, 'mm', 'Length of them, mm from the tips') })
+        .nullable()
+        .default(null)
+        .describe('Another mix on the ends of the same strands'),
+      target: levelField('Level that it is to reach').nullable().default(null),
+      heat: z.boolean({ error: 'must be true or false' }).default(false).describe('Warmth is added'),
+      reach: z.enum(REACHES, { error: `must be one of ${REACHES.join(', ')}` }).default('ends').describe('How far along the hair it is painted'),
+    }),
+    z.strictObject({ kind: z.literal('deposit'), line: productId, parts, volumes: volumes('Strength of its developer, volumes'), ratio, minutes: minutes('Time that it is left on') }),
+  ],
+  { error: 'kind must be lift or deposit' },
+);
+
+const correction = z.discriminatedUnion(
+  'kind',
+  [
+    z.strictObject({
+      kind: z.literal('bleach-wash'), id: ownId, product: productId, volumes: volumes('Strength of its developer, volumes'), developer: between(0.5, 5, '', 'Developer for one of lightener'),
+      shampoo: between(0, 5, '', 'Shampoo for one of lightener'), water: between(0, 5, '', 'Water for one of lightener'), grams: grams('Mixed in all, g', 500), minutes: between(1, 60, 'min', 'Time, watched'),
+      from: levelField('Level that the hair is stuck at'), where: words.describe('Where'),
+    }),
+    z.strictObject({
+      kind: z.literal('spot'), id: ownId, line: productId, parts, volumes: volumes('Strength of its developer, volumes'), ratio, grams: grams('Mixed in all, g', 200), minutes: between(1, 60, 'min', 'Time, watched'),
+      level: levelField('Level that the spot is to match'), where: words.describe('Where'),
+    }),
+  ],
+  { error: 'kind must be bleach-wash or spot' },
+);
+
+const letter = z.string().regex(/^[A-Z]$/, 'must be a letter from A to Z');
+
+/** What is mixed at a visit and what it comes to. */
+export const mixSchema: z.ZodType<VisitMix> = z.strictObject({
+  version: z.literal(1),
+  products: z.array(productSchema).max(200).default([]).describe('Products as they were when this visit used them'),
+  formulas: z.record(letter, formula, { error: 'must be formulas by letter' }).default({}).describe('Formulas by letter'),
+  bowl: z
+    .strictObject({ mostGrams: between(20, 500, 'g', 'Grams that are mixed in one bowl at most'), usefulMinutes: between(10, 90, 'min', 'How long a bowl is used, minutes') })
+    .default({ mostGrams: 90, usefulMinutes: 35 }),
+  tests: z
+    .array(z.strictObject({ formula: letter, minutes: between(1, 120, 'min', 'Minutes until it was read'), level: levelField('Level read'), from: levelField('Level of the strand before') })
+      .refine(({ level, from }) => level > from, { message: 'no lift was read: the level is not above the one before', path: ['level'] }))
+    .max(40)
+    .default([])
+    .describe('Strand tests and checks'),
+  toners: z
+    .array(z.strictObject({
+      id: ownId, where: z.enum(TONER_PLACES, { error: `must be one of ${TONER_PLACES.join(', ')}` }), line: productId, parts, grams: grams('Mixed in all, g', 500), ratio,
+      volumes: volumes('Strength of its developer, volumes'), minutes: between(1, 60, 'min', 'Time, watched'), state: z.enum(HAIR_STATES, { error: `must be one of ${HAIR_STATES.join(', ')}` }),
+    }))
+    .max(12)
+    .default([])
+    .describe('Toners in the order that they are put on'),
+  root: z
+    .strictObject({
+      line: productId,
+      rule: z
+        .strictObject({ natural: between(0, 10, '', 'Parts of natural'), ash: between(0, 10, '', 'Parts of ash'), levels: between(-3, 3, '', 'Levels from the natural one, − darker') })
+        .refine(({ natural, ash }) => natural + ash > 0, 'needs parts of natural or of ash')
+        .nullable()
+        .default(null),
+      grams: grams('Mixed in all, g', 500), ratio, volumes: volumes('Strength of its developer, volumes'), minutes: between(1, 60, 'min', 'Time, watched'),
+    })
+    .nullable()
+    .default(null)
+    .describe('Root colour'),
+  corrections: z.array(correction).max(12).default([]).describe('Bleach washes and spot repairs'),
+  weighed: z
+    .array(z.strictObject({ item: z.string().min(1).max(80).describe('Bowl and part'), grams: grams('What was weighed, g'), by: z.enum(['scale', 'hand']) }))
+    .max(400)
+    .default([]),
+  used: z.record(letter, grams('Grams that the formula took in all')).default({}).describe('What the formulas took, read when they were done'),
+  unit: z.enum(AMOUNT_UNITS, { error: `must be one of ${AMOUNT_UNITS.join(', ')}` }).default('g').describe('In what amounts are said'),
+  scoopGrams: between(2, 60, 'g', 'What a scoop of powder holds, g').default(15),
+  money: z
+    .strictObject({
+      addOns: z.array(ownId).max(40).default([]).describe('Add-ons of the house that are taken'),
+      agreed: z.strictObject({ minor: minor('What was agreed'), on: day.describe('Day that it was agreed on') }).nullable().default(null),
+      payments: z
+        .array(z.strictObject({ what: z.enum(['deposit', 'payment', 'tip'], { error: 'must be deposit, payment or tip' }), minor: minor('Amount'), on: day, how: words.describe('How it was paid') }))
+        .max(40)
+        .default([]),
+    })
+    .prefault({}),
+});
+
+export const EMPTY_MIX: VisitMix = mixSchema.parse({ version: 1 });
+
+export function parseMix(value: unknown): Parsed<VisitMix> {
+  return parseWith(mixSchema, value);
+}

@@ -1,0 +1,209 @@
+import Papa from 'papaparse';
+import { PRODUCT_KINDS, rangeProblems, type Product, type ProductKind } from '../products';
+import { productSchema } from './products-document';
+import { sentenceOf } from './problem';
+
+/** Columns of the table, in their order; a product leaves those empty that its kind does not have. */
+const COLUMNS = [
+  'kind', 'id', 'name', 'line', 'level', 'tone', 'volumes', 'ratio least', 'ratio usual', 'ratio most', 'volumes least', 'volumes most', 'minutes foil', 'minutes open air',
+  'minutes scalp', 'minutes least', 'minutes most', 'speed', 'levels', 'top', 'root natural', 'root ash', 'root levels', 'per gram', 'weakens', 'per use', 'width', 'length',
+  'pack', 'pack price', 'stock', 'note',
+] as const;
+type Column = (typeof COLUMNS)[number];
+const NEEDED: readonly Column[] = ['kind', 'id', 'name'];
+
+/** How a table writes its figures. */
+export interface TableStyle {
+  readonly separator: ',' | ';' | '\t';
+  readonly decimalComma: boolean;
+  /** Minor units in one unit of the currency. */
+  readonly minorPerUnit: number;
+}
+
+type Row = Partial<Record<Column, string | number | boolean | null>>;
+
+function rowOf(own: Product, { minorPerUnit }: TableStyle): Row {
+  const row: Row = { kind: own.kind, id: own.id, name: own.name, pack: own.pack, 'pack price': own.packMinor / minorPerUnit, stock: own.stock, note: own.note };
+  if ('ratio' in own) Object.assign(row, { 'ratio least': own.ratio.least, 'ratio usual': own.ratio.usual, 'ratio most': own.ratio.most, 'volumes least': own.volumes.least, 'volumes most': own.volumes.most });
+  switch (own.kind) {
+    case 'lightener':
+    case 'high-lift':
+      return { ...row, 'minutes foil': own.minutes.foil, 'minutes open air': own.minutes.openAir, 'minutes scalp': own.minutes.scalp, speed: own.speed, levels: own.levels, top: own.top };
+    case 'developer':
+      return { ...row, volumes: own.volumes };
+    case 'line':
+      return { ...row, 'minutes least': own.minutes.least, 'minutes most': own.minutes.most, 'root natural': own.root.natural, 'root ash': own.root.ash, 'root levels': own.root.levels };
+    case 'shade':
+      return { ...row, line: own.line, level: own.level, tone: own.tone };
+    case 'additive':
+      return { ...row, 'per gram': own.perGram, weakens: own.weakens ? 'yes' : 'no' };
+    case 'treatment':
+      return { ...row, 'per use': own.perUse };
+    case 'foil':
+      return { ...row, width: own.widthMm, length: own.lengthMm };
+  }
+}
+
+/** A range as a table that spreadsheets open. */
+export function productsCsv(range: readonly Product[], style: TableStyle): string {
+  // A figure that begins a formula in a spreadsheet would be run there; such text is quoted with an apostrophe.
+  const cell = (value: Row[Column]) =>
+    value === null || value === undefined ? '' : typeof value === 'number' ? (style.decimalComma ? String(value).replace('.', ',') : String(value)) : String(value).replace(/^(?=[=+@\t-])/, "'");
+  const rows = range.map((own) => {
+    const row = rowOf(own, style);
+    return COLUMNS.map((column) => cell(row[column]));
+  });
+  return Papa.unparse({ fields: [...COLUMNS], data: rows }, { delimiter: style.separator, newline: '\r\n' }) + '\r\n';
+}
+
+export interface RowProblem {
+  /** Line of the table as a spreadsheet counts it; the heading is 1. */
+  readonly row: number;
+  readonly problem: string;
+}
+
+/** What a table would do to a range. */
+export interface Import {
+  /** The range as it would be: those of the table changed or added, all others as they are. */
+  readonly range: readonly Product[];
+  readonly added: readonly Product[];
+  readonly changed: readonly { readonly before: Product; readonly after: Product }[];
+  readonly same: number;
+  readonly problems: readonly RowProblem[];
+  /** How the figures were read. */
+  readonly separator: string;
+  readonly decimalComma: boolean;
+}
+
+export type ImportRead = { readonly ok: true; readonly value: Import } | { readonly ok: false; readonly problem: string };
+
+const SEPARATORS = [',', ';', '\t', '|'];
+const SEPARATOR_WORDS: Readonly<Record<string, string>> = { ',': 'comma', ';': 'semicolon', '\t': 'tab', '|': 'bar' };
+
+/**
+ * Reads a table of products against the range that a house has. Separator and decimal sign are found out; a row that cannot
+ * be read is named with what is wrong, and nothing of it is taken.
+ */
+export function readProductsCsv(text: string, range: readonly Product[], minorPerUnit: number): ImportRead {
+  const table = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { delimitersToGuess: SEPARATORS, skipEmptyLines: 'greedy' });
+  const [head, ...rows] = table.data;
+  if (!head) return { ok: false, problem: 'The table is empty.' };
+  const separator = table.meta.delimiter;
+  const columns = head.map((name) => name.trim().toLowerCase());
+  const missing = NEEDED.filter((name) => !columns.includes(name));
+  if (missing.length > 0) {
+    return { ok: false, problem: `The first row must name the columns; ${missing.map((name) => `“${name}”`).join(', ')} ${missing.length === 1 ? 'is' : 'are'} missing. Read with ${SEPARATOR_WORDS[separator] ?? separator} as the separator.` };
+  }
+  const unknown = columns.filter((name) => name !== '' && !(COLUMNS as readonly string[]).includes(name));
+  if (unknown.length > 0) return { ok: false, problem: `“${unknown[0]}” is no column that is known here.` };
+  const twice = columns.find((name, i) => name !== '' && columns.indexOf(name) !== i);
+  if (twice !== undefined) return { ok: false, problem: `The column “${twice}” stands there twice.` };
+  if (rows.length === 0) return { ok: false, problem: 'The table has a heading and no products.' };
+
+  // With a comma between columns it cannot be the decimal sign, unless figures are quoted.
+  const decimalComma = rows.some((row) => row.some((cell, i) => FIGURES.has(columns[i] as Column) && /^\d+,\d+$/.test(cell.trim())));
+  const problems: RowProblem[] = [];
+  const read: { row: number; product: Product }[] = [];
+  rows.forEach((cells, i) => {
+    const row = i + 2;
+    if (cells.length > columns.length && cells.slice(columns.length).some((cell) => cell.trim() !== '')) {
+      problems.push({ row, problem: `It has ${cells.length} cells where the heading has ${columns.length}: a figure with a comma needs another separator, or quotation marks.` });
+      return;
+    }
+    const given: Partial<Record<Column, string>> = {};
+    columns.forEach((column, at) => {
+      const cell = (cells[at] ?? '').trim();
+      if (cell !== '') given[column as Column] = cell;
+    });
+    const product = productOf(given, range, { decimalComma, minorPerUnit });
+    if (typeof product === 'string') problems.push({ row, problem: product });
+    else read.push({ row, product });
+  });
+
+  const before = new Map(range.map((own) => [own.id, own]));
+  const after = new Map(before);
+  const rowOfId = new Map<string, number>();
+  const added: Product[] = [];
+  const changed: { before: Product; after: Product }[] = [];
+  let same = 0;
+  for (const { row, product } of read) {
+    const first = rowOfId.get(product.id);
+    if (first !== undefined) {
+      problems.push({ row, problem: `id: “${product.id}” stands in row ${first} already.` });
+      continue;
+    }
+    rowOfId.set(product.id, row);
+    const was = before.get(product.id);
+    if (was && was.kind !== product.kind) {
+      problems.push({ row, problem: `kind: “${product.id}” is a ${was.kind} in this house, not a ${product.kind}.` });
+      continue;
+    }
+    after.set(product.id, product);
+    if (!was) added.push(product);
+    else if (JSON.stringify(sorted(was)) === JSON.stringify(sorted(product))) same += 1;
+    else changed.push({ before: was, after: product });
+  }
+  const next = [...after.values()];
+  for (const { at, field, problem } of rangeProblems(next)) {
+    const row = rowOfId.get(next[at].id);
+    problems.push({ row: row ?? 1, problem: `${field}: ${problem}.` });
+  }
+  problems.sort((a, b) => a.row - b.row);
+  return { ok: true, value: { range: next, added, changed, same, problems, separator, decimalComma } };
+}
+
+const FIGURES: ReadonlySet<Column> = new Set(COLUMNS.filter((column) => !['kind', 'id', 'name', 'line', 'tone', 'weakens', 'note'].includes(column)));
+
+function sorted(value: unknown): unknown {
+  if (value === null || typeof value !== 'object') return value;
+  return Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)).map(([key, own]) => [key, sorted(own)]));
+}
+
+/** A row as a product, or what is wrong with it. A cell left empty keeps what the house has. */
+function productOf(given: Partial<Record<Column, string>>, range: readonly Product[], { decimalComma, minorPerUnit }: { decimalComma: boolean; minorPerUnit: number }): Product | string {
+  const kind = given.kind?.toLowerCase();
+  if (kind === undefined || !(PRODUCT_KINDS as readonly string[]).includes(kind)) return `kind: must be one of ${PRODUCT_KINDS.join(', ')}${kind ? `, not “${given.kind}”` : ''}.`;
+  const was = range.find((own) => own.id === given.id && own.kind === kind);
+  const usual = was ? rowOf(was, { separator: ',', decimalComma: false, minorPerUnit }) : {};
+  for (const column of FIGURES) {
+    const cell = given[column];
+    if (cell !== undefined && !/^-?\d+([.,]\d+)?$/.test(cell)) return `${column}: “${cell}” is no figure.`;
+    if (cell !== undefined && decimalComma && cell.includes('.')) return `${column}: “${cell}” has a point where other figures of the table have a comma.`;
+  }
+  const text = (column: Column) => given[column]?.replace(/^'(?=[=+@\t-])/, '') ?? usual[column]?.toString();
+  const figure = (column: Column): number | undefined => {
+    const cell = given[column];
+    return cell === undefined ? (usual[column] as number | undefined) : Number(cell.replace(',', '.'));
+  };
+  const orNone = (column: Column) => figure(column) ?? null;
+  const price = figure('pack price');
+  const shared = {
+    kind, id: given.id, name: text('name'), pack: figure('pack') ?? 1, packMinor: price === undefined ? 0 : Math.round(price * minorPerUnit), stock: figure('stock') ?? 0, note: text('note') ?? '',
+  };
+  const read = productSchema.safeParse({ ...shared, ...ownFields(kind as ProductKind, text, figure, orNone) });
+  return read.success ? read.data : sentenceOf(read.error);
+}
+
+function ownFields(kind: ProductKind, text: (column: Column) => string | undefined, figure: (column: Column) => number | undefined, orNone: (column: Column) => number | null): object {
+  const mixed = {
+    ratio: { least: figure('ratio least'), usual: figure('ratio usual'), most: figure('ratio most') },
+    volumes: { least: figure('volumes least'), most: figure('volumes most') },
+  };
+  switch (kind) {
+    case 'lightener':
+    case 'high-lift':
+      return { ...mixed, minutes: { foil: orNone('minutes foil'), openAir: orNone('minutes open air'), scalp: orNone('minutes scalp') }, speed: figure('speed'), levels: figure('levels'), top: figure('top') };
+    case 'developer':
+      return { volumes: figure('volumes') };
+    case 'line':
+      return { ...mixed, minutes: { least: figure('minutes least'), most: figure('minutes most') }, root: { natural: figure('root natural'), ash: figure('root ash'), levels: figure('root levels') } };
+    case 'shade':
+      return { line: text('line') ?? '', level: figure('level'), tone: text('tone')?.toLowerCase() };
+    case 'additive':
+      return { perGram: figure('per gram'), weakens: /^(yes|true|1)$/i.test(text('weakens') ?? '') };
+    case 'treatment':
+      return { perUse: figure('per use') };
+    case 'foil':
+      return { widthMm: figure('width'), lengthMm: figure('length') };
+  }
+}

@@ -1,0 +1,28 @@
+import type { Product } from '../products';
+import type { BowlItem } from './recipe';
+
+/** What a visit takes of one product, and whether the house has it. */
+export interface Need {
+  readonly product: Product;
+  /** Grams (foils: sheets). */
+  readonly needed: number;
+  /** What is missing; 0 where there is enough. */
+  readonly short: number;
+  /** Packs to buy for what is missing. */
+  readonly packs: number;
+  /** What the amount costs the house, minor units. */
+  readonly costMinor: number;
+}
+
+/** Needs of a visit, what is missing first, then in the order of the range. */
+export function needsOf(items: readonly Pick<BowlItem, 'product' | 'grams'>[], range: readonly Product[]): Need[] {
+  const grams = new Map<string, number>();
+  for (const { product, grams: own } of items) grams.set(product, (grams.get(product) ?? 0) + own);
+  const out = range.flatMap((product): Need[] => {
+    const needed = grams.get(product.id) ?? 0;
+    if (needed <= 0) return [];
+    const short = Math.max(0, needed - product.stock);
+    return [{ product, needed, short, packs: Math.ceil(short / product.pack), costMinor: Math.round((product.packMinor * needed) / product.pack) }];
+  });
+  return out.sort((a, b) => Number(b.short > 0) - Number(a.short > 0));
+}

@@ -1,0 +1,105 @@
+import { isHairlineZone, zoneName, type Zone } from '../head';
+import type { HeadFactor } from '../lift';
+import { readyAfter } from '../lift';
+import type { Plan } from '../pattern';
+import type { Schools } from '../school';
+import type { PanelLift } from './mix';
+
+/** A strength that would suit a panel better, and why. Never above what cautions allow. */
+export interface StrengthIdea {
+  readonly panel: string;
+  readonly name: string;
+  readonly formula: string;
+  readonly now: number;
+  readonly volumes: number;
+  readonly why: string;
+}
+
+export interface StrengthFacts {
+  readonly plan: Plan;
+  readonly panels: readonly PanelLift[];
+  readonly schools: Schools;
+  readonly head: HeadFactor;
+  readonly fragileZones: readonly Zone[];
+  /** Hair lightened before, by zone. */
+  readonly lightenedZones: readonly Zone[];
+  /** Strengths that the house can mix with this product, weakest first. */
+  strengthsFor(formula: string): readonly number[];
+}
+
+/** Cautions: the strongest that is suggested on fragile hair and at the hairline, near the scalp, and anywhere. */
+const MOST = { fragile: 20, nearScalp: 30, anywhere: 35 } as const;
+const NEAR_SCALP_MM = 20;
+const FRONT = /^(front|front-hairline|temple|top)/;
+/** Strength that the school of standard volume begins with. */
+const STANDARD = 20;
+
+/**
+ * For each panel the strength that the house's schools ask for: the weakest that gets there in time (low volume, long) or the
+ * standard one, a step down on fragile, fine or lightened hair, the front as the house has it; only where it differs from the
+ * strength that the panel has now.
+ */
+export function strengthIdeas(facts: StrengthFacts): StrengthIdea[] {
+  return facts.panels.filter(({ stretch }) => stretch === 'length').flatMap((panel) => ideaFor(panel, facts) ?? []);
+}
+
+function ideaFor(panel: PanelLift, { plan, schools, head, fragileZones, lightenedZones, strengthsFor }: StrengthFacts): StrengthIdea | undefined {
+  const own = plan.panels.find(({ id }) => id === panel.panel)!;
+  const strengths = strengthsFor(panel.formula);
+  if (strengths.length === 0) return undefined;
+  const fragile = panel.zones.filter((zone) => fragileZones.includes(zone));
+  const hairline = panel.zones.filter(isHairlineZone);
+  const careful = fragile.length > 0 || hairline.length === panel.zones.length;
+  const nearScalp = own.start.distanceMm < NEAR_SCALP_MM;
+  const most = careful ? MOST.fragile : nearScalp ? MOST.nearScalp : MOST.anywhere;
+  const allowed = strengths.filter((volumes) => volumes <= most);
+  if (allowed.length === 0) return undefined;
+  const reaches = (volumes: number) => {
+    const ready = readyAfter(panel.from, panel.target, { ...panel.lift, volumes, factor: panel.lift.factor * head.factor });
+    return ready !== null && ready <= panel.limitMinutes;
+  };
+  const minutes = Math.round(panel.limitMinutes);
+  const weakest = allowed.find(reaches);
+  const reasons: string[] = [];
+  let at: number;
+  if (weakest === undefined) {
+    at = allowed.length - 1;
+    reasons.push(`nothing allowed here is expected to reach level ${said(panel.target)} within ${minutes} min: the strongest comes nearest, a second session goes on from there`);
+  } else if (schools.volume === 'low') {
+    at = allowed.indexOf(weakest);
+    reasons.push(`low volume, long: the weakest that is expected to reach level ${said(panel.target)} within ${minutes} min`);
+  } else {
+    const standard = nearest(allowed, STANDARD);
+    at = Math.max(standard, allowed.indexOf(weakest));
+    reasons.push(at > standard ? `standard volume is not expected to reach level ${said(panel.target)} within ${minutes} min` : 'standard volume, well saturated');
+  }
+  const lightened = panel.zones.filter((zone) => lightenedZones.includes(zone));
+  const down = (why: string) => {
+    const next = at - 1;
+    // A step down that is not expected to get there is not suggested.
+    if (next < 0 || !reaches(allowed[next])) return;
+    at = next;
+    reasons.push(why);
+  };
+  if (fragile.length > 0) down(`one step down on fragile hair (${zoneName(fragile[0]).toLowerCase()})`);
+  else if (plan.hair.strand === 'fine') down('one step down on fine hair');
+  else if (lightened.length > 0) down('one step down on hair lightened before');
+  const front = panel.zones.filter((zone) => FRONT.test(zone)).length > panel.zones.length / 2;
+  if (front && schools.front === 'weaker') down('the front a step weaker: hair there is finest and lifts first');
+  if (front && schools.front === 'stronger' && at + 1 < allowed.length && !careful) {
+    at += 1;
+    reasons.push('the front a step stronger: it is started last and catches up');
+  }
+  if (careful) reasons.push(`not over ${most} vol ${fragile.length > 0 ? 'on fragile hair' : 'at the hairline'}`);
+  const volumes = allowed[at];
+  // What weakens the mix is in its strength: less than a volume is no other strength.
+  if (Math.abs(volumes - panel.lift.volumes) < 1) return undefined;
+  return { panel: panel.panel, name: panel.name, formula: panel.formula, now: panel.lift.volumes, volumes, why: sentence(reasons) };
+}
+
+function nearest(values: readonly number[], wanted: number): number {
+  return values.reduce((best, own, i) => (Math.abs(own - wanted) < Math.abs(values[best] - wanted) ? i : best), 0);
+}
+
+const said = (level: number) => String(Math.round(level * 10) / 10);
+const sentence = (reasons: readonly string[]) => `${reasons[0][0].toUpperCase()}${reasons.join('; ').slice(1)}.`;

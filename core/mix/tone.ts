@@ -1,0 +1,157 @@
+import { isFaceZone, type Zone } from '../head';
+import { bandWarning, rootColour, shadeOf, toned, tonerOf, undercoatAt, type Part, type RootRule, type Tone, type Toned, type Undercoat } from '../lift';
+import type { DepositLine, ShadeProduct } from '../products';
+import type { PanelLift } from './mix';
+import { colourItems, type ItemsRead } from './recipe';
+import type { RootMix, ShadePart, Shelf, TonerPlace, VisitToner } from './visit-mix';
+
+/** What a lifted zone is expected to come to before it is toned. */
+export interface Reached {
+  readonly zone: Zone;
+  readonly level: number;
+  readonly undercoat: Undercoat;
+}
+
+/**
+ * Level that each foiled zone is expected to reach (estimate): the target where it is expected within the maker's time, else
+ * what is reached by then; the lowest where several mixes meet.
+ */
+export function reachedIn(panels: readonly PanelLift[]): Reached[] {
+  const levels = new Map<Zone, number>();
+  for (const { zones, stretch, target, atLimit, from } of panels) {
+    if (stretch !== 'length') continue;
+    const level = Math.max(from, Math.min(target, atLimit.level));
+    for (const zone of zones) levels.set(zone, Math.min(level, levels.get(zone) ?? 10));
+  }
+  return [...levels].map(([zone, level]) => ({ zone, level, undercoat: undercoatAt(level) }));
+}
+
+/** Level that a toner meets where it goes: the mean of what the zones there reach; null where nothing is lifted there. */
+export function levelWhere(where: TonerPlace, reached: readonly Reached[]): number | null {
+  const there = where === 'face' ? reached.filter(({ zone }) => isFaceZone(zone)) : reached;
+  return there.length === 0 ? null : there.reduce((sum, { level }) => sum + level, 0) / there.length;
+}
+
+/** Shades of the house as the plane of tones knows them; undefined where one is not on the shelf. */
+export function partsOf(parts: readonly ShadePart[], shelf: Shelf): Part[] | string {
+  const out: Part[] = [];
+  for (const { shade, parts: own } of parts) {
+    const product = shelf.shade(shade);
+    if (!product) return `the shade “${shade}” is not in the house`;
+    out.push({ shade: shadeOf(product.name, product.level, product.tone), parts: own });
+  }
+  return out;
+}
+
+/** What one toner comes to. */
+export interface TonerResult {
+  readonly ok: true;
+  /** Level that it meets. */
+  readonly meets: number;
+  /** Mean level of what lays colour; null for clear alone. */
+  readonly level: number | null;
+  readonly clearShare: number;
+  readonly toned: Toned;
+  readonly items: ItemsRead;
+  /** In words, each a sentence. */
+  readonly notes: readonly string[];
+}
+
+export interface TonerFacts {
+  readonly reached: readonly Reached[];
+  readonly tone: Tone | null;
+  readonly porous: boolean;
+}
+
+/** A shade may be so many levels from the hair before it is said. */
+const OFF_LEVEL = 1;
+
+export function tonerResult(toner: VisitToner, shelf: Shelf, { reached, tone, porous }: TonerFacts): TonerResult | { readonly ok: false; readonly problem: string } {
+  const line = shelf.line(toner.line);
+  if (!line) return { ok: false, problem: `the line “${toner.line}” is not in the house` };
+  const parts = partsOf(toner.parts, shelf);
+  if (typeof parts === 'string') return { ok: false, problem: parts };
+  const strange = toner.parts.map(({ shade }) => shelf.shade(shade)!).find((own) => own.line !== toner.line);
+  if (strange) return { ok: false, problem: `${strange.name} is of another line than ${line.name}: lines are not mixed` };
+  const meets = levelWhere(toner.where, reached);
+  if (meets === null) return { ok: false, problem: toner.where === 'face' ? 'no foil lies in the face frame' : 'the pattern has no foils yet' };
+  const made = tonerOf(parts);
+  const result = toned(made, { level: meets, timeShare: toner.minutes / line.minutes.most, porous }, tone ?? 'neutral');
+  const colour = Math.round(toner.grams / (1 + toner.ratio));
+  const notes: string[] = [];
+  if (made.level !== null && Math.abs(made.level - meets) > OFF_LEVEL) {
+    notes.push(made.level > meets ? `Its level ${rounded(made.level)} is lighter than the hair, ${rounded(meets)}: it hardly shows.` : `Its level ${rounded(made.level)} is darker than the hair, ${rounded(meets)}: it takes light away.`);
+  }
+  if (toner.minutes > line.minutes.most) notes.push(`${toner.minutes} min is longer than ${line.minutes.most} min, the longest for ${line.name}.`);
+  if (toner.minutes < line.minutes.least) notes.push(`${toner.minutes} min is shorter than ${line.minutes.least} min, the shortest for ${line.name}.`);
+  if (toner.ratio < line.ratio.least || toner.ratio > line.ratio.most) notes.push(`1:${rounded(toner.ratio)} is outside 1:${line.ratio.least} to 1:${line.ratio.most}, which ${line.name} is made for.`);
+  if (toner.volumes > line.volumes.most) notes.push(`${toner.volumes} vol is above ${line.volumes.most} vol, the strongest for ${line.name}.`);
+  return { ok: true, meets, level: made.level, clearShare: made.clearShare, toned: result, items: colourItems(toner.parts, toner.volumes, toner.ratio, colour, shelf), notes };
+}
+
+const rounded = (value: number) => String(Math.round(value * 10) / 10);
+
+/** A composition that a line has for a level and a wish. */
+export interface TonerIdea {
+  readonly parts: readonly ShadePart[];
+  readonly toned: Toned;
+  readonly words: string;
+}
+
+/** Parts that are tried against each other: pure, two to one, even, one to two, and with clear. */
+const PARTS = [[1, 0], [3, 1], [2, 1], [1, 1], [1, 2], [1, 3]] as const;
+
+/**
+ * Up to three compositions of a line that come nearest to what is wished, the nearest first; those with fewer shades where
+ * they come as near. Shades at the level of the hair or one below.
+ */
+export function tonerIdeas(line: DepositLine, shelf: Shelf, level: number, minutes: number, tone: Tone | null, porous: boolean): TonerIdea[] {
+  const near = shelf.shadesOf(line.id).filter((own) => own.tone === 'clear' || (own.level <= level + 0.5 && own.level >= level - 1.25));
+  const facts = { level, timeShare: minutes / line.minutes.most, porous };
+  const seen = new Map<string, { idea: TonerIdea; off: number }>();
+  const compose = (shades: readonly (readonly [ShadeProduct, number])[]) => {
+    const own = shades.filter(([, parts]) => parts > 0).map(([product, parts]) => ({ product, parts }));
+    if (own.every(({ product }) => product.tone === 'clear')) return;
+    const parts = own.map(({ product, parts: many }) => ({ shade: shadeOf(product.name, product.level, product.tone), parts: many }));
+    const result = toned(tonerOf(parts), facts, tone ?? 'neutral');
+    const off = Math.hypot(result.after.a - result.wished.a, result.after.b - result.wished.b) + 0.002 * (own.length - 1);
+    const words = `${own.map(({ parts: many }) => many).join(' : ')} ${own.map(({ product }) => product.name).join(', ')}`;
+    seen.set(words, { off, idea: { parts: own.map(({ product, parts: many }) => ({ shade: product.id, parts: many })), toned: result, words: own.length === 1 ? own[0].product.name : words } });
+  };
+  for (let i = 0; i < near.length; i += 1) {
+    compose([[near[i], 1]]);
+    for (let j = i + 1; j < near.length; j += 1) for (const [a, b] of PARTS) if (b > 0) compose([[near[i], a], [near[j], b]]);
+  }
+  return [...seen.values()].sort((a, b) => a.off - b.off || (a.idea.words < b.idea.words ? -1 : 1)).slice(0, 3).map(({ idea }) => idea);
+}
+
+/** Root colour as it is mixed. */
+export interface RootResult {
+  readonly ok: true;
+  readonly level: number;
+  readonly parts: readonly ShadePart[];
+  readonly rule: RootRule;
+  readonly items: ItemsRead;
+  readonly warning: string | null;
+  /** What the house says of its line. */
+  readonly lineNote: string;
+}
+
+export function rootResult(root: RootMix, naturalLevel: number, shelf: Shelf): RootResult | { readonly ok: false; readonly problem: string } {
+  const line = shelf.line(root.line);
+  if (!line) return { ok: false, problem: `the line “${root.line}” is not in the house` };
+  const rule = root.rule ?? line.root;
+  const wanted = rootColour(naturalLevel, rule);
+  const shades = shelf.shadesOf(line.id);
+  const parts: ShadePart[] = [];
+  for (const { tone, level, parts: many } of wanted.parts) {
+    const shade = shades.filter((own) => own.tone === tone).sort((a, b) => Math.abs(a.level - level) - Math.abs(b.level - level))[0];
+    if (!shade) return { ok: false, problem: `${line.name} has no ${tone} shade` };
+    parts.push({ shade: shade.id, parts: many });
+  }
+  const levels = parts.map((own) => ({ level: shelf.shade(own.shade)!.level, parts: own.parts }));
+  const all = levels.reduce((sum, own) => sum + own.parts, 0);
+  const level = levels.reduce((sum, own) => sum + own.level * own.parts, 0) / all;
+  const colour = Math.round(root.grams / (1 + root.ratio));
+  return { ok: true, level, parts, rule, items: colourItems(parts, root.volumes, root.ratio, colour, shelf), warning: bandWarning(naturalLevel, level), lineNote: line.note };
+}

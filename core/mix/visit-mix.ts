@@ -1,0 +1,265 @@
+import type { AmountUnit } from '../units';
+import { productsOf, type Developer, type Lightener, type Product, type ShadeProduct, type DepositLine } from '../products';
+
+/** An additive in a bowl, grams for one gram of lightener. */
+export interface Added {
+  readonly product: string;
+  readonly perGram: number;
+}
+
+/** A weaker (or stronger) mix for the last stretch of the hair. */
+export interface EndsMix {
+  readonly volumes: number;
+  readonly ratio: number;
+  /** Length of it, mm from the tips. */
+  readonly lastMm: number;
+}
+
+/** A formula that lifts. Products by their ids. */
+export interface LiftFormula {
+  readonly kind: 'lift';
+  readonly product: string;
+  /** Strength of the developer before anything weakens it, volumes. */
+  readonly volumes: number;
+  /** Developers that it is blended from; null takes those of the house that lie nearest. */
+  readonly bottles: readonly string[] | null;
+  /** Grams of developer for one of lightener. */
+  readonly ratio: number;
+  readonly additives: readonly Added[];
+  readonly ends: EndsMix | null;
+  /** Level that it is to reach; null takes the one wished for. */
+  readonly target: number | null;
+  /** Warmth is added. */
+  readonly heat: boolean;
+  /** How far along the hair it is painted: to the ends, or only what has grown since. */
+  readonly reach: Reach;
+}
+
+export const REACHES = ['ends', 'regrowth'] as const;
+export type Reach = (typeof REACHES)[number];
+
+export interface ShadePart {
+  readonly shade: string;
+  /** By weight. */
+  readonly parts: number;
+}
+
+/** A formula that deposits: lowlights. */
+export interface DepositFormula {
+  readonly kind: 'deposit';
+  readonly line: string;
+  readonly parts: readonly ShadePart[];
+  readonly volumes: number;
+  readonly ratio: number;
+  readonly minutes: number;
+}
+
+export type Formula = LiftFormula | DepositFormula;
+
+export const TONER_PLACES = ['all', 'roots', 'mids', 'ends', 'face'] as const;
+export type TonerPlace = (typeof TONER_PLACES)[number];
+export const TONER_PLACE_WORDS: Readonly<Record<TonerPlace, string>> = { all: 'all lifted hair', roots: 'roots', mids: 'mid-lengths', ends: 'ends', face: 'face frame' };
+
+export const HAIR_STATES = ['dry', 'damp', 'treated'] as const;
+export type HairState = (typeof HAIR_STATES)[number];
+export const HAIR_STATE_WORDS: Readonly<Record<HairState, string>> = { dry: 'on dry hair', damp: 'on damp hair', treated: 'under a treatment' };
+
+/** A toner; several are put on in the order that they stand in. */
+export interface VisitToner {
+  readonly id: string;
+  readonly where: TonerPlace;
+  readonly line: string;
+  readonly parts: readonly ShadePart[];
+  /** Mixed in all, g. */
+  readonly grams: number;
+  /** Grams of developer for one of colour. */
+  readonly ratio: number;
+  readonly volumes: number;
+  readonly minutes: number;
+  readonly state: HairState;
+}
+
+/** Root colour. */
+export interface RootMix {
+  readonly line: string;
+  /** Own parts and levels; null goes by the house's rule for the line. */
+  readonly rule: { readonly natural: number; readonly ash: number; readonly levels: number } | null;
+  readonly grams: number;
+  readonly ratio: number;
+  readonly volumes: number;
+  readonly minutes: number;
+}
+
+/** Lightener, developer, shampoo and water for ends that are stuck. */
+export interface BleachWash {
+  readonly kind: 'bleach-wash';
+  readonly id: string;
+  readonly product: string;
+  readonly volumes: number;
+  /** Grams of each for one gram of lightener. */
+  readonly developer: number;
+  readonly shampoo: number;
+  readonly water: number;
+  readonly grams: number;
+  readonly minutes: number;
+  /** Level that the hair is stuck at. */
+  readonly from: number;
+  /** Where, in words. */
+  readonly where: string;
+}
+
+/** A demi of the hair's own level, in a foil for a few minutes, where a spot came out too light. */
+export interface SpotRepair {
+  readonly kind: 'spot';
+  readonly id: string;
+  readonly line: string;
+  readonly parts: readonly ShadePart[];
+  readonly volumes: number;
+  readonly ratio: number;
+  readonly grams: number;
+  readonly minutes: number;
+  /** Level that the spot is to match. */
+  readonly level: number;
+  readonly where: string;
+}
+
+export type Correction = BleachWash | SpotRepair;
+
+/** A level read on a strand of this client. */
+export interface MixTest {
+  readonly formula: string;
+  readonly minutes: number;
+  readonly level: number;
+  /** Natural level of the strand. */
+  readonly from: number;
+}
+
+/** One thing weighed: which bowl, what, and what the scale (or a hand) said. */
+export interface Weighing {
+  /** Bowl and part, such as `A 1/powder`. */
+  readonly item: string;
+  readonly grams: number;
+  readonly by: 'scale' | 'hand';
+}
+
+/** What is agreed, paid and owed. Minor units. */
+export interface VisitMoney {
+  /** Ids of add-ons of the house. */
+  readonly addOns: readonly string[];
+  /** What was agreed, with the day that it was agreed on. */
+  readonly agreed: { readonly minor: number; readonly on: string } | null;
+  readonly payments: readonly { readonly what: 'deposit' | 'payment' | 'tip'; readonly minor: number; readonly on: string; readonly how: string }[];
+}
+
+export const AMOUNT_UNITS = ['g', 'oz', 'scoop'] as const satisfies readonly AmountUnit[];
+
+/** Everything that is mixed at a visit, and what it comes to. */
+export interface VisitMix {
+  readonly version: 1;
+  /** Products as they were when this visit used them: what a house changes later does not change what was done. */
+  readonly products: readonly Product[];
+  /** By letter. A letter of the plan that is missing goes by the usual formula. */
+  readonly formulas: Readonly<Record<string, Formula>>;
+  readonly bowl: { readonly mostGrams: number; readonly usefulMinutes: number };
+  readonly tests: readonly MixTest[];
+  readonly toners: readonly VisitToner[];
+  readonly root: RootMix | null;
+  readonly corrections: readonly Correction[];
+  readonly weighed: readonly Weighing[];
+  /** Grams that a formula took in all, read when it was done: one's own use is learnt from it. */
+  readonly used: Readonly<Record<string, number>>;
+  /** In what amounts are said, and what a scoop of powder holds. */
+  readonly unit: AmountUnit;
+  readonly scoopGrams: number;
+  readonly money: VisitMoney;
+}
+
+/** Finds products: those of the visit first, as they were, then those of the house. */
+export class Shelf {
+  private readonly own: ReadonlyMap<string, Product>;
+  /** All that can be chosen: the house's, with the visit's in place of them. */
+  readonly all: readonly Product[];
+
+  constructor(mix: Pick<VisitMix, 'products'>, range: readonly Product[]) {
+    const kept = new Map(mix.products.map((own) => [own.id, own]));
+    this.all = [...range.map((own) => kept.get(own.id) ?? own), ...mix.products.filter(({ id }) => !range.some((own) => own.id === id))];
+    this.own = new Map(this.all.map((own) => [own.id, own]));
+  }
+
+  find(id: string): Product | undefined {
+    return this.own.get(id);
+  }
+
+  lightener(id: string): Lightener | undefined {
+    const own = this.own.get(id);
+    return own?.kind === 'lightener' || own?.kind === 'high-lift' ? own : undefined;
+  }
+
+  line(id: string): DepositLine | undefined {
+    const own = this.own.get(id);
+    return own?.kind === 'line' ? own : undefined;
+  }
+
+  shade(id: string): ShadeProduct | undefined {
+    const own = this.own.get(id);
+    return own?.kind === 'shade' ? own : undefined;
+  }
+
+  shadesOf(line: string): ShadeProduct[] {
+    return productsOf(this.all, 'shade').filter((own) => own.line === line);
+  }
+
+  get lighteners(): Lightener[] {
+    return productsOf(this.all, 'lightener', 'high-lift');
+  }
+
+  get lines(): DepositLine[] {
+    return productsOf(this.all, 'line');
+  }
+
+  /** Developers, weakest first. */
+  get developers(): Developer[] {
+    return productsOf(this.all, 'developer').sort((a, b) => a.volumes - b.volumes);
+  }
+}
+
+/** The formula that a letter goes by until one is chosen: the first lightener, usual ratio, 20 volumes; null without a lightener. */
+export function usualFormula(shelf: Shelf, volumes = 20): LiftFormula | null {
+  const own = shelf.lighteners[0];
+  if (!own) return null;
+  const within = Math.min(own.volumes.most, Math.max(own.volumes.least, volumes));
+  return { kind: 'lift', product: own.id, volumes: within, bottles: null, ratio: own.ratio.usual, additives: [], ends: null, target: null, heat: false, reach: 'ends' };
+}
+
+/** Ids of the products that a mix uses. */
+export function productsUsed(mix: VisitMix): Set<string> {
+  const out = new Set<string>();
+  const shades = (line: string, parts: readonly ShadePart[]) => {
+    out.add(line);
+    for (const { shade } of parts) out.add(shade);
+  };
+  for (const formula of Object.values(mix.formulas)) {
+    if (formula.kind === 'deposit') shades(formula.line, formula.parts);
+    else {
+      out.add(formula.product);
+      for (const id of formula.bottles ?? []) out.add(id);
+      for (const { product } of formula.additives) out.add(product);
+    }
+  }
+  for (const { line, parts } of mix.toners) shades(line, parts);
+  if (mix.root) out.add(mix.root.line);
+  for (const own of mix.corrections) {
+    if (own.kind === 'spot') shades(own.line, own.parts);
+    else out.add(own.product);
+  }
+  return out;
+}
+
+/** The mix with the products that it uses kept in it as they are now; those kept already stay as they were. */
+export function withProducts(mix: VisitMix, range: readonly Product[]): VisitMix {
+  const used = productsUsed(mix);
+  const kept = mix.products.filter(({ id }) => used.has(id));
+  const known = new Set(kept.map(({ id }) => id));
+  const added = range.filter(({ id }) => used.has(id) && !known.has(id));
+  return added.length === 0 && kept.length === mix.products.length ? mix : { ...mix, products: [...kept, ...added] };
+}

@@ -1,0 +1,127 @@
+import type { DepositTone, RootRule } from '../lift';
+
+/** What every product of the house has. */
+export interface Stocked {
+  /** Short name that never changes: formulas of visits refer to it. */
+  readonly id: string;
+  readonly name: string;
+  /** A pack holds so many grams (foils: sheets), and costs so much, minor units. */
+  readonly pack: number;
+  readonly packMinor: number;
+  /** What the house has, grams (foils: sheets). */
+  readonly stock: number;
+  /** What the maker or the house says of it. */
+  readonly note: string;
+}
+
+/** Grams of developer for one gram of the product. */
+export interface RatioRange {
+  readonly least: number;
+  readonly usual: number;
+  readonly most: number;
+}
+
+/** Strengths of developer that the maker allows, volumes. */
+export interface StrengthRange {
+  readonly least: number;
+  readonly most: number;
+}
+
+/** How a lightener is used, as makers tell them apart. */
+export const USES = ['foil', 'openAir', 'scalp'] as const;
+export type Use = (typeof USES)[number];
+export const USE_WORDS: Readonly<Record<Use, string>> = { foil: 'in foil', openAir: 'in the open air', scalp: 'on the scalp' };
+
+/** Lightener, or high-lift colour used instead. */
+export interface Lightener extends Stocked {
+  readonly kind: 'lightener' | 'high-lift';
+  readonly ratio: RatioRange;
+  readonly volumes: StrengthRange;
+  /** Longest that the maker allows by use, minutes; null where it is not made for that. */
+  readonly minutes: Readonly<Record<Use, number | null>>;
+  /** Lift against usual powder: 1 as quick, 0.8 a slow cream. */
+  readonly speed: number;
+  /** Lifts so many levels at most, and no further than a level. */
+  readonly levels: number;
+  readonly top: number;
+}
+
+export interface Developer extends Stocked {
+  readonly kind: 'developer';
+  readonly volumes: number;
+}
+
+/** A line of deposit colour; its shades refer to it. */
+export interface DepositLine extends Stocked {
+  readonly kind: 'line';
+  readonly ratio: RatioRange;
+  readonly volumes: StrengthRange;
+  /** From shortest to longest, minutes. */
+  readonly minutes: { readonly least: number; readonly most: number };
+  /** How this house mixes a root of it. */
+  readonly root: RootRule;
+}
+
+export interface ShadeProduct extends Stocked {
+  readonly kind: 'shade';
+  /** Id of its line. */
+  readonly line: string;
+  readonly level: number;
+  readonly tone: DepositTone | 'clear';
+}
+
+/** What goes into a bowl beside lightener and developer. */
+export interface Additive extends Stocked {
+  readonly kind: 'additive';
+  /** Grams for one gram of lightener, as the maker says. */
+  readonly perGram: number;
+  /** Thins the developer out, as water and barrier cream do. */
+  readonly weakens: boolean;
+}
+
+export interface TreatmentProduct extends Stocked {
+  readonly kind: 'treatment';
+  /** Grams for one head. */
+  readonly perUse: number;
+}
+
+export interface FoilProduct extends Stocked {
+  readonly kind: 'foil';
+  readonly widthMm: number;
+  readonly lengthMm: number;
+}
+
+export type Product = Lightener | Developer | DepositLine | ShadeProduct | Additive | TreatmentProduct | FoilProduct;
+export type ProductKind = Product['kind'];
+
+export const PRODUCT_KINDS = ['lightener', 'high-lift', 'developer', 'line', 'shade', 'additive', 'treatment', 'foil'] as const satisfies readonly ProductKind[];
+export const KIND_WORDS: Readonly<Record<ProductKind, readonly [one: string, many: string]>> = {
+  lightener: ['Lightener', 'Lighteners'], 'high-lift': ['High-lift colour', 'High-lift colours'], developer: ['Developer', 'Developers'], line: ['Deposit line', 'Deposit lines'],
+  shade: ['Shade', 'Shades'], additive: ['Additive', 'Additives'], treatment: ['Treatment', 'Treatments'], foil: ['Foil', 'Foils'],
+};
+
+/** The products of some kinds, in their order. */
+export function productsOf<K extends ProductKind>(range: readonly Product[], ...kinds: readonly K[]): Extract<Product, { kind: K }>[] {
+  return range.filter((own): own is Extract<Product, { kind: K }> => (kinds as readonly ProductKind[]).includes(own.kind));
+}
+
+/** What cannot be true of a range as a whole: each problem with the index of the product it is seen at. */
+export function rangeProblems(range: readonly Product[]): { readonly at: number; readonly field: string; readonly problem: string }[] {
+  const out: { at: number; field: string; problem: string }[] = [];
+  const lines = new Set(productsOf(range, 'line').map(({ id }) => id));
+  const seen = new Map<string, number>();
+  range.forEach((own, at) => {
+    const first = seen.get(own.id);
+    if (first !== undefined) out.push({ at, field: 'id', problem: `“${own.id}” is the id of ${range[first].name} already` });
+    else seen.set(own.id, at);
+    if (own.kind === 'shade' && !lines.has(own.line)) out.push({ at, field: 'line', problem: `${own.name} belongs to the line “${own.line}”, which this house does not have` });
+    if ('ratio' in own && !(own.ratio.least <= own.ratio.usual && own.ratio.usual <= own.ratio.most)) {
+      out.push({ at, field: 'ratio', problem: 'the usual ratio must lie between the least and the most' });
+    }
+    if ('volumes' in own && typeof own.volumes === 'object' && own.volumes.least > own.volumes.most) {
+      out.push({ at, field: 'volumes', problem: 'the least strength must not be above the most' });
+    }
+    if (own.kind === 'line' && own.minutes.least > own.minutes.most) out.push({ at, field: 'minutes', problem: 'the shortest time must not be above the longest' });
+  });
+  return out;
+}

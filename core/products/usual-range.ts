@@ -1,0 +1,69 @@
+import type { DepositTone } from '../lift';
+import type { Additive, DepositLine, Developer, FoilProduct, Lightener, Product, ShadeProduct, TreatmentProduct } from './product';
+
+/*
+ * An invented range that a house begins with. Times, ratios and strengths are those usual in the trade; speeds of open-air
+ * clay and slow cream are the model’s working assumptions. A house writes what its own leaflets say.
+ */
+
+const note = '';
+
+const LIGHTENERS: readonly Lightener[] = [
+  {
+    kind: 'lightener', id: 'moth-powder', name: 'Moth blue powder', ratio: { least: 1, usual: 2, most: 3 }, volumes: { least: 5, most: 40 }, minutes: { foil: 45, openAir: 50, scalp: null },
+    speed: 1, levels: 7, top: 10, pack: 500, packMinor: 2600, stock: 820, note: 'Strongest of the range; for foils and painting, not on the scalp.',
+  },
+  {
+    kind: 'lightener', id: 'moth-cream', name: 'Moth slow cream', ratio: { least: 1, usual: 1.5, most: 2 }, volumes: { least: 5, most: 30 }, minutes: { foil: 50, openAir: 50, scalp: 45 },
+    speed: 0.8, levels: 6, top: 9.5, pack: 500, packMinor: 2950, stock: 400, note: 'Thick, swells little; blends.',
+  },
+  {
+    kind: 'lightener', id: 'moth-clay', name: 'Moth open-air clay', ratio: { least: 1, usual: 1.5, most: 2 }, volumes: { least: 10, most: 40 }, minutes: { foil: null, openAir: 50, scalp: null },
+    speed: 1, levels: 7, top: 9.5, pack: 450, packMinor: 3100, stock: 300, note: 'Sits on the surface and crusts over; made for painting, not for foils.',
+  },
+  {
+    kind: 'high-lift', id: 'moth-high', name: 'Moth high-lift ash', ratio: { least: 1.5, usual: 2, most: 2 }, volumes: { least: 20, most: 40 }, minutes: { foil: 45, openAir: 45, scalp: 45 },
+    speed: 0.7, levels: 4, top: 9, pack: 100, packMinor: 890, stock: 200, note: 'Soft contrast on fine hair; no heat.',
+  },
+];
+
+const DEVELOPERS: readonly Developer[] = ([[5, 900], [10, 2400], [20, 3800], [30, 1600], [40, 700]] as const).map(([volumes, stock]) => ({
+  kind: 'developer', id: `moth-dev-${volumes}`, name: `Moth developer ${volumes} vol`, volumes, pack: 1000, packMinor: 790, stock, note,
+}));
+
+const LINES: readonly DepositLine[] = [
+  {
+    kind: 'line', id: 'sedge', name: 'Sedge demi', ratio: { least: 1, usual: 2, most: 2 }, volumes: { least: 5, most: 10 }, minutes: { least: 5, most: 20 },
+    root: { natural: 3, ash: 1, levels: 0 }, pack: 60, packMinor: 760, stock: 0, note: 'Natural shades of this line pull a little red: ash goes into every root.',
+  },
+  {
+    kind: 'line', id: 'rill', name: 'Rill acid gloss', ratio: { least: 1, usual: 1, most: 1 }, volumes: { least: 5, most: 6 }, minutes: { least: 5, most: 20 },
+    root: { natural: 2, ash: 2, levels: 0 }, pack: 60, packMinor: 820, stock: 0, note: 'Sheer: one level darker than it is meant to look.',
+  },
+];
+
+const shade = (line: string, name: string, level: number, tone: DepositTone | 'clear', stock: number): ShadeProduct => ({
+  kind: 'shade', id: `${line}-${tone === 'clear' ? 'clear' : `${level}-${tone}`}`, name: `${name} ${tone === 'clear' ? 'clear' : `${level} ${tone}`}`, line, level, tone, pack: 60, packMinor: 760, stock, note,
+});
+
+const TONES: readonly DepositTone[] = ['natural', 'ash', 'blue', 'violet', 'pearl', 'gold'];
+const SHADES: readonly ShadeProduct[] = [
+  ...[5, 6, 7].flatMap((level) => (['natural', 'ash', 'blue'] as const).map((tone) => shade('sedge', 'Sedge', level, tone, 120))),
+  ...[8, 9, 10].flatMap((level) => TONES.map((tone) => shade('sedge', 'Sedge', level, tone, tone === 'gold' ? 60 : 120))),
+  shade('sedge', 'Sedge', 7, 'copper', 60),
+  shade('sedge', 'Sedge', 10, 'clear', 240),
+  ...[7, 8, 9, 10].flatMap((level) => (['natural', 'ash', 'violet', 'pearl'] as const).map((tone) => shade('rill', 'Rill', level, tone, 60))),
+  shade('rill', 'Rill', 10, 'clear', 120),
+];
+
+const REST: readonly (Additive | TreatmentProduct | FoilProduct)[] = [
+  { kind: 'additive', id: 'rootling', name: 'Rootling bond drops', perGram: 0.1, weakens: false, pack: 250, packMinor: 5400, stock: 180, note: 'Into the bowl last; the leaflet asks for no stronger developer because of it.' },
+  { kind: 'additive', id: 'water', name: 'Water', perGram: 0.1, weakens: true, pack: 1000, packMinor: 0, stock: 100_000, note: 'A little of it keeps lightener from swelling.' },
+  { kind: 'additive', id: 'barrier', name: 'Barrier cream', perGram: 0.2, weakens: true, pack: 150, packMinor: 1200, stock: 150, note: 'Softens a mix for fragile hair.' },
+  { kind: 'additive', id: 'wash', name: 'Rill plain shampoo', perGram: 1, weakens: true, pack: 1000, packMinor: 990, stock: 1400, note: 'For a bleach wash.' },
+  { kind: 'treatment', id: 'rill-mask', name: 'Rill mask', perUse: 30, pack: 500, packMinor: 2300, stock: 600, note: '' },
+  { kind: 'foil', id: 'foil-120', name: 'Foil 120 × 300 mm', widthMm: 120, lengthMm: 300, pack: 500, packMinor: 1900, stock: 760, note: '' },
+];
+
+/** The range that a house begins with, invented. */
+export const USUAL_RANGE: readonly Product[] = [...LIGHTENERS, ...DEVELOPERS, ...LINES, ...SHADES, ...REST];
