@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { parsePlanText, sheetSchema, techniquesSchema } from '@/core/formats';
 import { formatFiles } from './format-files';
-import { main } from './lattice';
+import { main } from './command-line';
 
 const root = path.join(__dirname, '..');
 const lattice = path.join(root, 'bin', 'lattice');

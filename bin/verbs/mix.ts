@@ -105,8 +105,8 @@ function outputOf({ head, mixed, bowls, toners, root, corrections, formulas, rea
     formulas: formulas.map(({ letter, formula, recipe, notes }) => ({ letter, kind: formula.kind, volumes: formula.volumes, volumesOnHair: tenth(recipe!.volumes), ratio: formula.ratio, notes })),
     amounts: mixed.amounts.map((own) => ({ ...own, net: tenth(own.net), mixed: tenth(own.mixed), developer: tenth(own.developer), volumes: tenth(own.volumes) })),
     bowls: bowls.ok
-      ? bowls.bowls.map(({ label, formula, stretch, foils, items, fromMinutes, toMinutes }) => ({
-          bowl: label, formula, stretch, foils, firstFoil: idOf(label), items: itemsOf(items), mixAtMinute: tenth(fromMinutes), doneAtMinute: tenth(toMinutes),
+      ? bowls.bowls.map(({ label, formula, stretch, foils, others, items, fromMinutes, toMinutes }) => ({
+          bowl: label, formula, stretch, foils, others, firstFoil: idOf(label), items: itemsOf(items), mixAtMinute: tenth(fromMinutes), doneAtMinute: tenth(toMinutes),
         }))
       : [],
     panels: mixed.panels.map(({ panel, formula, stretch, target, ready, atLimit, oldestBowlMinutes, readyFromOldest }) => ({

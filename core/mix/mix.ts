@@ -59,6 +59,8 @@ export interface FormulaAmount {
   readonly formula: string;
   readonly stretch: 'length' | 'ends';
   readonly foils: number;
+  /** Sections painted in the open air and treated drop-outs. */
+  readonly others: number;
   readonly net: number;
   readonly mixed: number;
   readonly powder: number;
@@ -69,6 +71,8 @@ export interface FormulaAmount {
 
 /** A bowl, with the work that it is for. */
 export interface MixBowl extends Bowl {
+  /** Sections painted in the open air and treated drop-outs; `foils` counts foils alone. */
+  readonly others: number;
   readonly stretch: 'length' | 'ends';
   /** Letter and number: `A 1`. */
   readonly label: string;
@@ -110,11 +114,12 @@ export function mixOf(plan: Plan, computed: Pick<ComputedPlan, 'sheet'>, facts: 
   const made = (split.ok ? split.bowls : []).map((bowl): MixBowl => {
     const number = (counts.get(bowl.formula) ?? 0) + 1;
     counts.set(bowl.formula, number);
-    return { ...bowl, formula: letterOf(bowl.formula), stretch: stretchOf(bowl.formula), label: `${bowl.formula} ${number}`, work: bowl.which.map((i) => entries[i].at) };
+    const units = bowl.which.map((i) => entries[i].at);
+    return { ...bowl, ...counted(units.map((at) => work[at])), formula: letterOf(bowl.formula), stretch: stretchOf(bowl.formula), label: `${bowl.formula} ${number}`, work: units };
   });
   const ages = new Float64Array(work.length);
   for (const bowl of made) for (const i of bowl.work) ages[i] = Math.max(ages[i], work[i].fromMinutes - bowl.fromMinutes);
-  const amounts = amountsOf(entries, made, facts);
+  const amounts = amountsOf(entries, work, made, facts);
   return {
     work, amounts,
     bowls: split.ok ? { ok: true, bowls: made } : split,
@@ -123,14 +128,19 @@ export function mixOf(plan: Plan, computed: Pick<ComputedPlan, 'sheet'>, facts: 
   };
 }
 
-function amountsOf(entries: readonly { readonly formula: string }[], bowls: readonly MixBowl[], { recipeOf }: MixFacts): FormulaAmount[] {
+function counted(units: readonly WorkUnit[]): { foils: number; others: number } {
+  const foils = units.filter(({ kind }) => kind === 'foil').length;
+  return { foils, others: units.length - foils };
+}
+
+function amountsOf(entries: readonly { readonly formula: string; readonly at: number }[], work: readonly WorkUnit[], bowls: readonly MixBowl[], { recipeOf }: MixFacts): FormulaAmount[] {
   return [...new Set(entries.map(({ formula }) => formula))].sort().map((key) => {
     const [formula, stretch] = [letterOf(key), stretchOf(key)];
     const own = bowls.filter((bowl) => bowl.formula === formula && bowl.stretch === stretch);
     const sum = (of: (bowl: MixBowl) => number) => own.reduce((all, bowl) => all + of(bowl), 0);
     const recipe = recipeOf(formula);
     return {
-      formula, stretch, foils: entries.filter((entry) => entry.formula === key).length, volumes: stretch === 'ends' && recipe.ends ? recipe.ends.volumes : recipe.volumes,
+      formula, stretch, ...counted(entries.filter((entry) => entry.formula === key).map(({ at }) => work[at])), volumes: stretch === 'ends' && recipe.ends ? recipe.ends.volumes : recipe.volumes,
       net: sum(({ net }) => net), mixed: sum(({ mixed }) => mixed), powder: sum(({ powder }) => powder), developer: sum(({ developer }) => developer),
     };
   });

@@ -44,6 +44,7 @@ export interface WeighedBowl {
   readonly formula: string;
   readonly stretch: 'length' | 'ends';
   readonly foils: number;
+  readonly others: number;
   /** Numbers of its first and last foil in the order of work; null where only open sections are painted from it. */
   readonly foilNumbers: readonly [first: number, last: number] | null;
   readonly fromMinutes: number;
@@ -99,8 +100,8 @@ export function mixOfVisit({ consult, plan, computed, mix, range, uses, schools 
   const bowls: VisitMixed['bowls'] = mixed.bowls.ok
     ? {
         ok: true,
-        bowls: mixed.bowls.bowls.map(({ label, formula, stretch, foils, work, fromMinutes, toMinutes, mixed: needed, powder }) => ({
-          label, formula, stretch, foils, fromMinutes, toMinutes, needed, foilNumbers: foilNumbers(work.map((i) => mixed.work[i])),
+        bowls: mixed.bowls.bowls.map(({ label, formula, stretch, foils, others, work, fromMinutes, toMinutes, mixed: needed, powder }) => ({
+          label, formula, stretch, foils, others, fromMinutes, toMinutes, needed, foilNumbers: foilNumbers(work.map((i) => mixed.work[i])),
           items: formulaOf.has(formula) ? bowlItems(formulaOf.get(formula)!, powder, shelf, stretch) : { ok: false, problem: `formula ${formula} is not known` },
         })),
       }
