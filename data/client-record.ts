@@ -15,9 +15,9 @@ export function exportClient(actor: Actor, clientId: string): Promise<Record<str
     const [client] = await clientRows(trx, (query) => query.where({ id: clientId }));
     if (!client) return undefined;
     await leaveTrail(trx, actor, 'client-exported', { clientId });
-    const visits = await trx('visit as v').leftJoin('plan as l', 'l.visit_id', 'v.id').leftJoin('outcome as o', 'o.visit_id', 'v.id').join('person as p', 'p.id', 'v.person_id')
+    const visits = await trx('visit as v').leftJoin('plan as l', 'l.visit_id', 'v.id').leftJoin('mix as m', 'm.visit_id', 'v.id').leftJoin('outcome as o', 'o.visit_id', 'v.id').join('person as p', 'p.id', 'v.person_id')
       .where('v.client_id', clientId).orderBy('v.held_on')
-      .select('v.id', 'v.held_on', 'v.begun_at', 'v.consult', 'l.document as plan', 'o.document as outcome', 'p.name as colourist');
+      .select('v.id', 'v.held_on', 'v.begun_at', 'v.consult', 'l.document as plan', 'm.document as mix', 'o.document as outcome', 'p.name as colourist');
     const { tests, consents } = await safetyOf(trx, clientId, null);
     const reasons = await trx('caution_reason').whereIn('visit_id', visits.map(({ id }) => id)).orderBy('given_at').select('visit_id', 'caution', 'seen', 'reason', 'given_at');
     const photos = [];

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { inSalon, type Actor, type Transaction } from './database';
 
-/** The three documents of a visit that are edited and saved apart. */
-export const VISIT_PARTS = ['consult', 'plan', 'outcome'] as const;
+/** The documents of a visit that are edited and saved apart. */
+export const VISIT_PARTS = ['consult', 'plan', 'mix', 'outcome'] as const;
 export type VisitPart = (typeof VISIT_PARTS)[number];
 
 /** An edit that was refused because somebody else's came first: kept, never lost, never written over the other. */

@@ -5,9 +5,10 @@ import * as search from './migrations/0003-search';
 import * as people from './migrations/0004-people';
 import * as clients from './migrations/0005-clients';
 import * as find from './migrations/0006-find';
+import * as mix from './migrations/0007-mix';
 
 const MIGRATIONS: Record<string, Knex.Migration> = {
-  '0001-first': first, '0002-house': house, '0003-search': search, '0004-people': people, '0005-clients': clients, '0006-find': find,
+  '0001-first': first, '0002-house': house, '0003-search': search, '0004-people': people, '0005-clients': clients, '0006-find': find, '0007-mix': mix,
 };
 
 const source: Knex.MigrationSource<string> = {

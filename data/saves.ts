@@ -1,4 +1,5 @@
 import type { Consult, Outcome } from '../core/formats';
+import { mixWords, type VisitMix } from '../core/mix';
 import type { Plan } from '../core/pattern';
 import { inSalon, type Actor, type Transaction } from './database';
 import { keepDraft, type VisitPart } from './drafts';
@@ -26,6 +27,7 @@ export type SaveResult =
 const PLACES = {
   consult: { table: 'visit', key: 'id', document: 'consult', revision: 'consult_revision', edit: 'consult_edit' },
   plan: { table: 'plan', key: 'visit_id', document: 'document', revision: 'revision', edit: 'last_edit' },
+  mix: { table: 'mix', key: 'visit_id', document: 'document', revision: 'revision', edit: 'last_edit' },
   outcome: { table: 'outcome', key: 'visit_id', document: 'document', revision: 'revision', edit: 'last_edit' },
 } as const satisfies Record<VisitPart, Record<string, string>>;
 
@@ -39,6 +41,31 @@ export function savePlan(actor: Actor, visitId: string, edit: Edit<Plan>): Promi
   return inSalon(actor.salonId, (trx) =>
     update(trx, actor, visitId, 'plan', edit, { updated_at: trx.fn.now(), updated_by: actor.personId }),
   );
+}
+
+/** See {@link saveConsult}; the first mix of a visit is based on revision 0. */
+export function saveMix(actor: Actor, visitId: string, edit: Edit<VisitMix>): Promise<SaveResult> {
+  const search = mixWords(edit.document);
+  return inSalon(actor.salonId, async (trx) => {
+    if (edit.baseRevision === 0) {
+      const visit = await trx('visit').select('client_id').where({ id: visitId }).first();
+      if (!visit) return { ok: false, reason: 'missing' };
+      const made = await insertMix(trx, actor, visitId, edit.document, edit.editId);
+      if (made !== undefined) {
+        await leaveTrail(trx, actor, 'mix', { clientId: visit.client_id, visitId, words: 'begun' });
+        return { ok: true, revision: made };
+      }
+    }
+    return update(trx, actor, visitId, 'mix', edit, { search, updated_at: trx.fn.now(), updated_by: actor.personId });
+  });
+}
+
+/** Writes the first mix of a visit. @returns its revision; undefined when it has one already */
+export async function insertMix(trx: Transaction, actor: Actor, visitId: string, document: VisitMix, editId: string | null = null): Promise<number | undefined> {
+  const made = await trx('mix')
+    .insert({ visit_id: visitId, salon_id: actor.salonId, document: JSON.stringify(document), search: mixWords(document), last_edit: editId, updated_by: actor.personId })
+    .onConflict('visit_id').ignore().returning('revision');
+  return made[0]?.revision;
 }
 
 /** See {@link saveConsult}; the first outcome of a visit is based on revision 0. */

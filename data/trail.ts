@@ -4,8 +4,8 @@ import { inSalon, type Actor, type Transaction } from './database';
 /** Everything that is written into the trail. */
 export const ACTS = [
   'client-added', 'client-changed', 'client-archived', 'client-restored', 'client-merged', 'client-exported', 'client-erased',
-  'visit-opened', 'visit-begun', 'consult', 'plan', 'outcome', 'photo-added', 'photo-changed', 'photo-removed', 'test-added', 'test-read',
-  'consent-given', 'consent-withdrawn', 'reason-given', 'person-invited', 'person-joined', 'person-changed', 'link-made', 'password-set', 'pin-set', 'house',
+  'visit-opened', 'visit-begun', 'consult', 'plan', 'mix', 'outcome', 'photo-added', 'photo-changed', 'photo-removed', 'test-added', 'test-read',
+  'consent-given', 'consent-withdrawn', 'reason-given', 'person-invited', 'person-joined', 'person-changed', 'link-made', 'password-set', 'pin-set', 'house', 'products',
 ] as const;
 export type Act = (typeof ACTS)[number];
 
@@ -107,7 +107,7 @@ export function joined(entries: readonly TrailEntry[]): TrailEntry[] {
   return out;
 }
 
-const isEdit = (act: Act) => act === 'consult' || act === 'plan' || act === 'outcome';
+const isEdit = (act: Act) => act === 'consult' || act === 'plan' || act === 'mix' || act === 'outcome';
 
 /** First from to last to, by place; what came back to where it was is no change. */
 function chained(earlier: readonly Change[], later: readonly Change[]): Change[] {

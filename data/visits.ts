@@ -1,11 +1,15 @@
-import { EMPTY_CONSULT, parseConsult, parseOutcome, parsePlan, startPlan, type Consult, type Outcome } from '../core/formats';
+import { EMPTY_CONSULT, EMPTY_MIX, parseConsult, parseMix, parseOutcome, parsePlan, startPlan, type Consult, type Outcome } from '../core/formats';
 import { growthRate, type GrowthRate } from '../core/growth';
+import { carriedMix, withProducts, type VisitMix } from '../core/mix';
 import type { Plan } from '../core/pattern';
+import type { Product } from '../core/products';
 import { inSalon, type Actor, type Transaction } from './database';
 import { stored } from './documents';
 import { houseOf } from './house-row';
 import { listDrafts, type Draft } from './drafts';
+import { rangeOf } from './products';
 import { safetyOf, type Safety } from './safety';
+import { insertMix } from './saves';
 import { leaveTrail } from './trail';
 import { growthIntervals, visitFacts } from './visit-facts';
 
@@ -35,11 +39,17 @@ export interface Visit {
   readonly consult: Revised<Consult>;
   readonly planId: string;
   readonly plan: Revised<Plan>;
+  /** Revision 0 and an empty one until something is mixed. */
+  readonly mix: Revised<VisitMix>;
   readonly outcome: Revised<Outcome> | null;
   /** This person's refused edits, kept until taken over or thrown away. */
   readonly drafts: readonly Draft[];
   /** The visit recorded before this one. */
   readonly previous: { readonly heldOn: string; readonly outcome: Outcome; readonly consult: Consult; readonly plan: Plan } | null;
+  /** Products of the house as they are now. */
+  readonly range: readonly Product[];
+  /** Used against predicted of this visit’s colourist, oldest first. */
+  readonly uses: readonly number[];
   /** When the service began, as a moment; null before. */
   readonly begunAt: string | null;
   /** What cautions rest on beside the consultation. */
@@ -84,13 +94,16 @@ export async function openVisit(trx: Transaction, actor: Actor, clientId: string
   if (!client) return undefined;
   const last = await trx('visit as v')
     .leftJoin('plan as l', 'l.visit_id', 'v.id')
+    .leftJoin('mix as m', 'm.visit_id', 'v.id')
     .where('v.client_id', clientId)
     .orderBy([{ column: 'v.held_on', order: 'desc' }, { column: 'v.created_at', order: 'desc' }])
-    .select('v.consult', 'l.document')
+    .select('v.consult', 'l.document', 'm.document as mix')
     .first();
   const consult: Consult = last ? carriedOver(stored('consultation', parseConsult(last.consult))) : EMPTY_CONSULT;
   const plan: Plan = last?.document ? stored('plan', parsePlan(last.document)) : { ...startPlan(), foil: (await houseOf(trx, actor.salonId)).foil };
   const visitId = await insertVisit(trx, actor, { clientId, heldOn, consult, plan });
+  // Formulas and readings go on from the last visit, with the products as the house has them now.
+  if (last?.mix) await insertMix(trx, actor, visitId, withProducts(carriedMix(stored('mix', parseMix(last.mix))), await rangeOf(trx, actor.salonId)));
   await leaveTrail(trx, actor, 'visit-opened', { clientId, visitId });
   return visitId;
 }
@@ -128,8 +141,9 @@ export function readVisit(actor: Actor, visitId: string): Promise<Visit | undefi
       .join('person as p', 'p.id', 'v.person_id')
       .join('plan as l', 'l.visit_id', 'v.id')
       .leftJoin('outcome as o', 'o.visit_id', 'v.id')
+      .leftJoin('mix as m', 'm.visit_id', 'v.id')
       .where('v.id', visitId)
-      .select('v.id', 'v.held_on', 'v.consult', 'v.consult_revision', 'c.id as client_id', 'c.name as client_name', 'c.note', 'c.born_on', 'v.begun_at',
+      .select('v.person_id', 'm.document as mix', 'm.revision as mix_revision', 'v.id', 'v.held_on', 'v.consult', 'v.consult_revision', 'c.id as client_id', 'c.name as client_name', 'c.note', 'c.born_on', 'v.begun_at',
         'p.name as person_name', 'l.id as plan_id', 'l.document as plan', 'l.revision as plan_revision',
         'o.document as outcome', 'o.revision as outcome_revision')
       .first();
@@ -151,6 +165,9 @@ export function readVisit(actor: Actor, visitId: string): Promise<Visit | undefi
       consult: { revision: row.consult_revision, document: stored('consultation', parseConsult(row.consult)) },
       planId: row.plan_id,
       plan: { revision: row.plan_revision, document: stored('plan', parsePlan(row.plan)) },
+      mix: row.mix ? { revision: row.mix_revision, document: stored('mix', parseMix(row.mix)) } : { revision: 0, document: EMPTY_MIX },
+      range: await rangeOf(trx, actor.salonId),
+      uses: await usesOf(trx, row.person_id, row.held_on),
       outcome: row.outcome
         ? { revision: row.outcome_revision, document: stored('outcome', parseOutcome(row.outcome)) }
         : null,
@@ -166,4 +183,25 @@ export function readVisit(actor: Actor, visitId: string): Promise<Visit | undefi
       growth: growthRate(growthIntervals(visits.filter(({ heldOn }) => heldOn <= row.held_on))),
     };
   });
+}
+
+const VISITS_LEARNT_FROM = 10;
+
+/**
+ * Used against predicted of a person's last visits before a day, oldest first: what was read when a formula was done, against
+ * what had been weighed for it by the estimate.
+ */
+async function usesOf(trx: Transaction, personId: string, before: string): Promise<number[]> {
+  const rows: { used: number; predicted: number }[] = await trx('visit as v')
+    .join('mix as m', 'm.visit_id', 'v.id')
+    .where('v.person_id', personId)
+    .where('v.held_on', '<', before)
+    .whereRaw("m.document -> 'used' <> '{}'::jsonb")
+    .orderBy('v.held_on', 'desc')
+    .limit(VISITS_LEARNT_FROM)
+    .select(
+      trx.raw("(select sum((u.value ->> 'grams')::float) from jsonb_each(m.document -> 'used') u) as used"),
+      trx.raw("(select sum((u.value ->> 'predicted')::float) from jsonb_each(m.document -> 'used') u) as predicted"),
+    );
+  return rows.filter(({ predicted }) => predicted > 0).map(({ used, predicted }) => used / predicted).reverse();
 }

@@ -102,7 +102,7 @@ export const mixSchema: z.ZodType<VisitMix> = z.strictObject({
     .array(z.strictObject({ item: z.string().min(1).max(80).describe('Bowl and part'), grams: grams('What was weighed, g'), by: z.enum(['scale', 'hand']) }))
     .max(400)
     .default([]),
-  used: z.record(letter, grams('Grams that the formula took in all')).default({}).describe('What the formulas took, read when they were done'),
+  used: z.record(letter, z.strictObject({ grams: grams('Grams that the formula took in all'), predicted: grams('Plain estimate, g') })).default({}).describe('What the formulas took, read when they were done'),
   unit: z.enum(AMOUNT_UNITS, { error: `must be one of ${AMOUNT_UNITS.join(', ')}` }).default('g').describe('In what amounts are said'),
   scoopGrams: between(2, 60, 'g', 'What a scoop of powder holds, g').default(15),
   money: z

@@ -142,6 +142,12 @@ export interface Weighing {
   readonly by: 'scale' | 'hand';
 }
 
+export interface Used {
+  readonly grams: number;
+  /** Estimate without anybody's own use in it, g. */
+  readonly predicted: number;
+}
+
 /** What is agreed, paid and owed. Minor units. */
 export interface VisitMoney {
   /** Ids of add-ons of the house. */
@@ -166,8 +172,8 @@ export interface VisitMix {
   readonly root: RootMix | null;
   readonly corrections: readonly Correction[];
   readonly weighed: readonly Weighing[];
-  /** Grams that a formula took in all, read when it was done: one's own use is learnt from it. */
-  readonly used: Readonly<Record<string, number>>;
+  /** Grams that a formula took in all, read when it was done, beside the plain estimate: one's own use is learnt from it. */
+  readonly used: Readonly<Record<string, Used>>;
   /** In what amounts are said, and what a scoop of powder holds. */
   readonly unit: AmountUnit;
   readonly scoopGrams: number;
@@ -262,4 +268,24 @@ export function withProducts(mix: VisitMix, range: readonly Product[]): VisitMix
   const known = new Set(kept.map(({ id }) => id));
   const added = range.filter(({ id }) => used.has(id) && !known.has(id));
   return added.length === 0 && kept.length === mix.products.length ? mix : { ...mix, products: [...kept, ...added] };
+}
+
+/** What a mix is found by: names of its products, strengths and where; small letters. */
+export function mixWords(mix: VisitMix): string {
+  const names = new Map(mix.products.map(({ id, name }) => [id, name]));
+  const name = (id: string) => names.get(id) ?? id;
+  const shades = (line: string, parts: readonly ShadePart[]) => [name(line), ...parts.map(({ shade }) => name(shade))].join(' ');
+  return [
+    ...Object.entries(mix.formulas).map(([letter, own]) =>
+      own.kind === 'deposit' ? `formula ${letter} ${shades(own.line, own.parts)} ${own.volumes} vol` : `formula ${letter} ${name(own.product)} ${own.volumes} vol${own.additives.map(({ product }) => ` ${name(product)}`).join('')}`,
+    ),
+    ...mix.toners.map(({ line, parts }) => `toner ${shades(line, parts)}`),
+    ...(mix.root ? [`root colour ${name(mix.root.line)}`] : []),
+    ...mix.corrections.map((own) => (own.kind === 'spot' ? `spot repair ${shades(own.line, own.parts)}` : `bleach wash ${name(own.product)}`)),
+  ].join(' · ').toLowerCase();
+}
+
+/** What of a mix still holds at the next visit: formulas, toners, root and the readings of this head. What was weighed and paid does not. */
+export function carriedMix(mix: VisitMix): VisitMix {
+  return { ...mix, products: [], weighed: [], used: {}, corrections: [], money: { addOns: mix.money.addOns, agreed: null, payments: [] } };
 }

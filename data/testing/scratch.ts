@@ -33,8 +33,19 @@ export async function scratchDatabase(): Promise<Scratch> {
     app,
     drop: async () => {
       await Promise.all([owner.destroy(), app.destroy(), closeDatabase()]);
-      await server.raw('drop database ?? with (force)', [name]);
+      await dropped(server, name);
       await server.destroy();
     },
   };
+}
+
+/** The server's own vacuum may be at work in the database, and no login but the server's may end that: it is done in a moment. */
+async function dropped(server: Knex, name: string, tries = 20): Promise<void> {
+  try {
+    await server.raw('drop database ?? with (force)', [name]);
+  } catch (error) {
+    if (tries === 0 || !/must be a member of the role/.test(String(error))) throw error;
+    await new Promise((resolve) => setTimeout(resolve, 500));
+    await dropped(server, name, tries - 1);
+  }
 }

@@ -8,6 +8,11 @@ export const USUAL_REASONS: Partial<Record<CautionKey, readonly string[]>> = {
   'dye-unasked': ['Asked now: none.'],
   age: ['Local law asks for no consent here.', 'The guardian is present.'],
   stretchy: ['Only hair that is sound is foiled.'],
+  'strong-hairline': ['Looked at: strong hair there. Watched from the first foil.', 'Placed last, with an older bowl.'],
+  'strong-fragile': ['Only the sound hair of the zone is foiled.'],
+  overlap: ['The lengths are to be lifted again; a strand was tested.', 'Product stops at the old light; the foil only holds it.'],
+  heat: ['The leaflet allows it; the last quarter of an hour only, watched.'],
+  'over-time': ['Rinsed on colour; looked at every five minutes past the limit.'],
 };
 
 /** What is signed, as the client reads it. */

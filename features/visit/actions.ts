@@ -1,8 +1,8 @@
 'use server';
 
-import { futureProblem, parseConsult, parseOutcome, parsePlan, parseWith, type Parsed } from '@/core/formats';
+import { futureProblem, parseConsult, parseMix, parseOutcome, parsePlan, parseWith, type Parsed } from '@/core/formats';
 import { discardDraft as discard } from '@/data/drafts';
-import { saveConsult, saveOutcome, savePlan, type SaveResult } from '@/data/saves';
+import { saveConsult, saveMix, saveOutcome, savePlan, type SaveResult } from '@/data/saves';
 import type { SignedIn } from '@/data/sessions';
 import { readHouse } from '@/data/house';
 import { currentPerson } from '../session/current';
@@ -43,6 +43,7 @@ async function saveDocument(
     return future ? { problem: future } : take(read, (edit) => saveConsult(person, visitId, edit));
   }
   if (part === 'plan') return take(parsePlan(document), (edit) => savePlan(person, visitId, edit));
+  if (part === 'mix') return take(parseMix(document), (edit) => saveMix(person, visitId, edit));
   return take(parseOutcome(document), (edit) => saveOutcome(person, visitId, edit));
 }
 

@@ -15,4 +15,4 @@ export type SaveAnswer =
   | { readonly ok: true; readonly revision: number }
   | { readonly ok: false; readonly reason: 'stale' | 'missing' | 'invalid' | 'signed-out'; readonly problem: string };
 
-export const PART_NAMES: Record<VisitPart, string> = { consult: 'consultation', plan: 'pattern', outcome: 'record' };
+export const PART_NAMES: Record<VisitPart, string> = { consult: 'consultation', plan: 'pattern', mix: 'mix', outcome: 'record' };

@@ -1,8 +1,9 @@
 'use client';
 
 import { createContext, useCallback, useContext, useEffect, useLayoutEffect, useMemo, useReducer, useRef, useState, type ReactNode } from 'react';
-import { differencesOf, parseConsult, parseOutcome, parsePlan, type Consult, type Difference, type Outcome } from '@/core/formats';
+import { differencesOf, parseConsult, parseMix, parseOutcome, parsePlan, type Consult, type Difference, type Outcome } from '@/core/formats';
 import { makeHead } from '@/core/head';
+import { withProducts, type VisitMix } from '@/core/mix';
 import { createPatternEngine, withPanelOf, type ComputedPlan, type Plan } from '@/core/pattern';
 import { discardDraft } from './actions';
 import { advance, historyOf, redo, replaced, undo, type History } from './history';
@@ -20,6 +21,7 @@ interface VisitContext {
   readonly bundle: VisitBundle;
   readonly consult: Consult;
   readonly plan: Plan;
+  readonly mix: VisitMix;
   readonly computed: ComputedPlan;
   readonly outcome: Revised<Outcome> | null;
   readonly undoLabel: string | undefined;
@@ -29,6 +31,9 @@ interface VisitContext {
   readonly selected: { readonly panel: string; readonly foil?: string };
   editConsult(label: string | ((before: Consult, after: Consult) => string), change: (consult: Consult) => Consult, gesture?: string): void;
   editPlan(label: string | ((before: Plan, after: Plan) => string), change: (plan: Plan) => Plan, gesture?: string): void;
+  editMix(label: string | ((before: VisitMix, after: VisitMix) => string), change: (mix: VisitMix) => VisitMix, gesture?: string): void;
+  /** Several documents in one step. */
+  editVisit(label: string, change: (work: VisitWork) => VisitWork): void;
   saveOutcome(outcome: Outcome): void;
   /** Sends what waits to be saved; settles once it is, or cannot be. */
   flush(): Promise<void>;
@@ -47,7 +52,7 @@ interface VisitContext {
 /** What can be done with a visit: the same functions for as long as it is open. */
 type VisitActions = Pick<
   VisitContext,
-  'editConsult' | 'editPlan' | 'saveOutcome' | 'flush' | 'reload' | 'undo' | 'redo' | 'select' | 'light' | 'takeDraft' | 'takeDraftPanel' | 'dropDraft'
+  'editConsult' | 'editPlan' | 'editMix' | 'editVisit' | 'saveOutcome' | 'flush' | 'reload' | 'undo' | 'redo' | 'select' | 'light' | 'takeDraft' | 'takeDraftPanel' | 'dropDraft'
 >;
 
 const Context = createContext<VisitContext | null>(null);
@@ -100,8 +105,8 @@ function joined(work: VisitWork): VisitWork {
 const engine = createPatternEngine();
 
 const same = (a: unknown, b: unknown) => a === b || differencesOf(a, b).length === 0;
-const workOf = (bundle: VisitBundle): VisitWork => joined({ consult: bundle.consult.document, plan: bundle.plan.document });
-const WORK_PARTS = ['consult', 'plan'] as const;
+const workOf = (bundle: VisitBundle): VisitWork => joined({ consult: bundle.consult.document, plan: bundle.plan.document, mix: bundle.mix.document });
+const WORK_PARTS = ['consult', 'plan', 'mix'] as const;
 const WORST_FIRST: readonly SaveState[] = ['refused', 'offline', 'saving', 'waiting', 'saved'];
 
 /** Holds a visit: its documents with undo, saving by itself, and what is selected. */
@@ -114,13 +119,14 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
   const [selected, select] = useState<{ panel: string; foil?: string }>({ panel: initial.plan.document.panels[0]?.id ?? '' });
   const [lit, light] = useState<string>();
 
-  const { consult, plan } = history.present;
+  const { consult, plan, mix } = history.present;
   const computed = useMemo(() => engine.compute(plan), [plan]);
 
   // What the server holds, so that only true changes are sent.
-  const sent = useRef<Record<(typeof WORK_PARTS)[number], unknown>>({ consult, plan: initial.plan.document });
+  const sent = useRef<Record<(typeof WORK_PARTS)[number], unknown>>({ consult, plan: initial.plan.document, mix: initial.mix.document });
   const outcomeSent = useRef<Outcome | null>(null);
   const savers = useRef<Record<VisitPart, PartSaver> | null>(null);
+  const range = useRef(initial.range);
   const present = useRef(history.present);
   useEffect(() => {
     present.current = history.present;
@@ -159,7 +165,7 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
     const fresh = await fetchVisit();
     const own = savers.current;
     if (!fresh || !own) return;
-    const newer = (['consult', 'plan', 'outcome'] as const).filter(
+    const newer = (['consult', 'plan', 'mix', 'outcome'] as const).filter(
       (part) => !own[part].dirty && (fresh[part]?.revision ?? 0) > own[part].baseRevision,
     );
     if (newer.length > 0) adopt(fresh, newer);
@@ -183,6 +189,7 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
     const own: Record<VisitPart, PartSaver> = {
       consult: make('consult', initial.consult.revision),
       plan: make('plan', initial.plan.revision),
+      mix: make('mix', initial.mix.revision),
       outcome: make('outcome', initial.outcome?.revision ?? 0),
     };
     savers.current = own;
@@ -193,8 +200,8 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
     }
     void refresh();
 
-    function showLeftOver(part: 'consult' | 'plan', document: unknown) {
-      const read = part === 'consult' ? parseConsult(document) : parsePlan(document);
+    function showLeftOver(part: (typeof WORK_PARTS)[number], document: unknown) {
+      const read = { consult: parseConsult, plan: parsePlan, mix: parseMix }[part](document);
       if (!read.ok) return;
       sent.current[part] = read.value;
       dispatch({ kind: 'replace', work: joined({ ...present.current, [part]: read.value }) });
@@ -254,6 +261,22 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
           (work) => ({ ...work, plan: change(work.plan) }),
           gesture,
         ),
+      editMix: (label, change, gesture = typeof label === 'string' ? label : crypto.randomUUID()) =>
+        edit(
+          (before, after) => (typeof label === 'string' ? label : label(before.mix, after.mix)),
+          // What the mix uses is kept in it as it is now.
+          (work) => ({ ...work, mix: withProducts(change(work.mix), range.current) }),
+          gesture,
+        ),
+      editVisit: (label, change) =>
+        edit(
+          () => label,
+          (work) => {
+            const next = change(work);
+            return { ...next, mix: withProducts(next.mix, range.current) };
+          },
+          crypto.randomUUID(),
+        ),
       saveOutcome: (document) => {
         outcomeSent.current = document;
         savers.current?.outcome.put(document);
@@ -272,6 +295,7 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
       light,
       takeDraft: (draft) => {
         if (draft.part === 'plan') takeOver(draft, parsePlan(draft.document), (work, document) => ({ ...work, plan: document }));
+        if (draft.part === 'mix') takeOver(draft, parseMix(draft.document), (work, document) => ({ ...work, mix: document }));
         if (draft.part === 'consult') takeOver(draft, parseConsult(draft.document), (work, document) => ({ ...work, consult: document }));
         if (draft.part === 'outcome') {
           const read = parseOutcome(draft.document);
@@ -293,17 +317,17 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
   }, [initial.id, fetchVisit]);
 
   const drafts = useMemo(() => {
-    const saved: Record<VisitPart, unknown> = { consult, plan, outcome: outcome?.document ?? {} };
+    const saved: Record<VisitPart, unknown> = { consult, plan, mix, outcome: outcome?.document ?? {} };
     return refusedHere
       .map((draft) => ({ ...draft, differences: differencesOf(draft.document, saved[draft.part]) }))
       .filter((draft) => draft.differences.length > 0);
-  }, [refusedHere, consult, plan, outcome]);
+  }, [refusedHere, consult, plan, mix, outcome]);
   const save = useMemo(() => Object.values(states).sort((a, b) => WORST_FIRST.indexOf(a.state) - WORST_FIRST.indexOf(b.state))[0] ?? ({ state: 'saved' } as const), [states]);
   const undoLabel = history.past.at(-1)?.label;
   const redoLabel = history.future[0]?.label;
   const value = useMemo<VisitContext>(
-    () => ({ ...actions, bundle, consult, plan, computed, outcome, undoLabel, redoLabel, save, drafts, selected }),
-    [actions, bundle, consult, plan, computed, outcome, undoLabel, redoLabel, save, drafts, selected],
+    () => ({ ...actions, bundle, consult, plan, mix, computed, outcome, undoLabel, redoLabel, save, drafts, selected }),
+    [actions, bundle, consult, plan, mix, computed, outcome, undoLabel, redoLabel, save, drafts, selected],
   );
 
   return (

@@ -1,10 +1,12 @@
 import type { Consult, Outcome } from '@/core/formats';
 import type { GrowthRate } from '@/core/growth';
+import type { VisitMix } from '@/core/mix';
 import type { Plan } from '@/core/pattern';
+import type { Product } from '@/core/products';
 import type { Safety } from '../safety/queries';
 
-/** The three documents of a visit that are edited and saved apart. */
-export type VisitPart = 'consult' | 'plan' | 'outcome';
+/** The documents of a visit that are edited and saved apart. */
+export type VisitPart = 'consult' | 'plan' | 'mix' | 'outcome';
 
 /** A document with the revision that the next edit must be based on. */
 export interface Revised<T> {
@@ -20,6 +22,11 @@ export interface VisitBundle {
   readonly personName: string;
   readonly consult: Revised<Consult>;
   readonly plan: Revised<Plan>;
+  readonly mix: Revised<VisitMix>;
+  /** Products of the house. */
+  readonly range: readonly Product[];
+  /** Used against predicted of this visit’s colourist, oldest first. */
+  readonly uses: readonly number[];
   readonly outcome: Revised<Outcome> | null;
   readonly drafts: readonly { readonly part: VisitPart; readonly document: unknown; readonly keptAt: string }[];
   readonly previous: { readonly heldOn: string; readonly outcome: Outcome; readonly consult: Consult; readonly plan: Plan } | null;
@@ -34,4 +41,5 @@ export interface VisitBundle {
 export interface VisitWork {
   readonly consult: Consult;
   readonly plan: Plan;
+  readonly mix: VisitMix;
 }
