@@ -149,6 +149,7 @@ need_build() {
 serve() {
   local port="$1" tries=0
   NEXT_TELEMETRY_DISABLED=1 NODE_ENV=production LATTICE_APP_DATABASE_URL="$app_url" LATTICE_SESSION_SECRET="$session_secret" \
+    LATTICE_SCALE="${LATTICE_SCALE:-}" LATTICE_SCALE_CONTROL="${LATTICE_SCALE_CONTROL:-}" \
     node node_modules/next/dist/bin/next start -H 127.0.0.1 -p "$port" >"$local_dir/server-$port.log" 2>&1 </dev/null &
   web_pid=$!
   until node -e 'fetch(process.argv[1]).then((r) => process.exit(r.ok ? 0 : 1), () => process.exit(1))' "http://127.0.0.1:$port/sign-in" 2>/dev/null; do
@@ -159,6 +160,24 @@ serve() {
     fi
     sleep 0.5
   done
+}
+
+# Starts the simulated bench scale on loopback and says where it is, unless LATTICE_SCALE names one (or is empty: none).
+start_scale() {
+  local port control
+  [ -z "${LATTICE_SCALE+set}" ] || return 0
+  port="$(free_port)"
+  control="$(free_port)"
+  node_modules/.bin/tsx stands/scale.ts "$port" "$control" >"$local_dir/scale.log" 2>&1 </dev/null &
+  scale_pid=$!
+  export LATTICE_SCALE="127.0.0.1:$port" LATTICE_SCALE_CONTROL="127.0.0.1:$control"
+}
+
+stop_scale() {
+  [ -n "${scale_pid:-}" ] || return 0
+  kill "$scale_pid" 2>/dev/null || true
+  wait "$scale_pid" 2>/dev/null || true
+  scale_pid=""
 }
 
 stop_web() {

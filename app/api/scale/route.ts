@@ -1,0 +1,48 @@
+import { z } from 'zod';
+import { canHandle, handleScale, theScale } from '@/features/scale/scale';
+import type { ScaleEvent } from '@/features/scale/line-driver';
+import { currentPerson } from '@/features/session/current';
+
+const SIGNED_OUT = () => Response.json({ ok: false, problem: 'You are signed out. Sign in again.' }, { status: 401 });
+
+/** What the scale says, as a stream of events; 404 where this house has none. */
+export async function GET(request: Request) {
+  if (!(await currentPerson())) return SIGNED_OUT();
+  const scale = theScale();
+  if (!scale) return Response.json({ ok: false, problem: 'No scale is connected to this house.' }, { status: 404 });
+  const encoder = new TextEncoder();
+  let end = () => {};
+  const stream = new ReadableStream({
+    start(controller) {
+      const send = (event: ScaleEvent | { kind: 'handled' }) => controller.enqueue(encoder.encode(`data: ${JSON.stringify(event)}\n\n`));
+      if (canHandle()) send({ kind: 'handled' });
+      end = scale.listen(send);
+      request.signal.addEventListener('abort', () => {
+        end();
+        try {
+          controller.close();
+        } catch {
+          // Closed by the reader already.
+        }
+      });
+    },
+    cancel: () => end(),
+  });
+  return new Response(stream, { headers: { 'Content-Type': 'text/event-stream; charset=utf-8', 'Cache-Control': 'no-store, no-transform', 'X-Accel-Buffering': 'no' } });
+}
+
+const command = z.discriminatedUnion('do', [
+  z.object({ do: z.literal('tare') }),
+  z.object({ do: z.literal('pour'), grams: z.number('grams: must be a number.').min(-2000).max(2000) }),
+  z.object({ do: z.literal('clear') }),
+]);
+
+/** Tares the scale; a simulated one is poured on and cleared from here too. */
+export async function POST(request: Request) {
+  if (!(await currentPerson())) return SIGNED_OUT();
+  const read = command.safeParse(await request.json().catch(() => undefined));
+  if (!read.success) return Response.json({ ok: false, problem: 'do: must be tare, pour or clear.' }, { status: 400 });
+  const own = read.data;
+  const ok = own.do === 'tare' ? (theScale()?.tare() ?? false) : await handleScale(own.do === 'pour' ? `POUR ${own.grams}` : 'CLEAR');
+  return ok ? Response.json({ ok }) : Response.json({ ok, problem: 'The scale does not answer. Weigh by hand meanwhile.' }, { status: 503 });
+}

@@ -1,0 +1,2 @@
+export { LineBuffer, readScaleLine, scaleLine, type ScaleLine } from './protocol';
+export { against, scaledUp, toleranceOf, type Against } from './weighing';
