@@ -36,6 +36,7 @@ export interface Visit {
   readonly heldOn: string;
   readonly client: { readonly id: string; readonly name: string; readonly note: string; readonly bornOn: string | null };
   readonly personName: string;
+  readonly salonName: string;
   readonly consult: Revised<Consult>;
   readonly planId: string;
   readonly plan: Revised<Plan>;
@@ -140,10 +141,11 @@ export function readVisit(actor: Actor, visitId: string): Promise<Visit | undefi
       .join('client as c', 'c.id', 'v.client_id')
       .join('person as p', 'p.id', 'v.person_id')
       .join('plan as l', 'l.visit_id', 'v.id')
+      .join('salon as s', 's.id', 'v.salon_id')
       .leftJoin('outcome as o', 'o.visit_id', 'v.id')
       .leftJoin('mix as m', 'm.visit_id', 'v.id')
       .where('v.id', visitId)
-      .select('v.person_id', 'm.document as mix', 'm.revision as mix_revision', 'v.id', 'v.held_on', 'v.consult', 'v.consult_revision', 'c.id as client_id', 'c.name as client_name', 'c.note', 'c.born_on', 'v.begun_at',
+      .select('v.person_id', 'm.document as mix', 'm.revision as mix_revision', 's.name as salon_name', 'v.id', 'v.held_on', 'v.consult', 'v.consult_revision', 'c.id as client_id', 'c.name as client_name', 'c.note', 'c.born_on', 'v.begun_at',
         'p.name as person_name', 'l.id as plan_id', 'l.document as plan', 'l.revision as plan_revision',
         'o.document as outcome', 'o.revision as outcome_revision')
       .first();
@@ -162,6 +164,7 @@ export function readVisit(actor: Actor, visitId: string): Promise<Visit | undefi
       heldOn: row.held_on,
       client: { id: row.client_id, name: row.client_name, note: row.note, bornOn: row.born_on },
       personName: row.person_name,
+      salonName: row.salon_name,
       consult: { revision: row.consult_revision, document: stored('consultation', parseConsult(row.consult)) },
       planId: row.plan_id,
       plan: { revision: row.plan_revision, document: stored('plan', parsePlan(row.plan)) },

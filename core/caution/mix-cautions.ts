@@ -48,6 +48,11 @@ export interface MixCautionFacts {
   readonly oldestBowl: number;
 }
 
+/** Letters of formulas that carry no lightener over earlier light: painted on the regrowth only, or depositing. */
+export function regrowthOnly(formulas: MixCautionFacts['formulas']): string[] {
+  return Object.entries(formulas).filter(([, own]) => !own.lifts || own.reach === 'regrowth').map(([letter]) => letter);
+}
+
 /** The cautions of strengths, overlap, heat and time. Table: model, cautions. */
 export function mixCautions(facts: MixCautionFacts, limits: StrengthLimits): Caution[] {
   return [...scalpCautions(facts, limits), ...strongCautions(facts, limits), overlapCaution(facts), heatCaution(facts), timeCaution(facts), rootCaution(facts), bowlCaution(facts)].filter((own) => own !== undefined);

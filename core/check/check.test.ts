@@ -155,6 +155,7 @@ test('over hair that was lightened before, it says where to stop', () => {
   const found = checksOf(plan, engine.compute(plan), USUAL_LIMITS, [], facts).find(({ rule }) => rule === 'overlap')!;
   expect(found.seen).toMatch(/stop 25–30 mm from the scalp/);
   // Hair that has grown past its length since was never lightened.
+  expect(checksOf(plan, engine.compute(plan), USUAL_LIMITS, [], { ...facts, regrowthOnly: ['A'] }).filter(({ rule }) => rule === 'overlap')).toEqual([]);
   const long = checksOf(plan, engine.compute(plan), USUAL_LIMITS, [], { ...NO_FACTS, regrowthMm: { 'upper-back-l': 300 } });
   expect(long.map(({ rule }) => rule)).not.toContain('overlap');
 });

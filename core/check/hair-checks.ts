@@ -50,7 +50,8 @@ export function shortChecks({ plan, computed, limits, facts }: CheckInput): Chec
 /** Product on hair that is light already breaks it. */
 export function overlapChecks({ plan, computed, facts }: CheckInput): Check[] {
   const lengthOf = (zone: Zone) => plan.hair.byZone[zone]?.lengthMm ?? plan.hair.lengthMm;
-  const over = computed.sheet.foils.filter(({ zone }) => {
+  const over = computed.sheet.foils.filter(({ zone, formula }) => {
+    if (facts.regrowthOnly.includes(formula)) return false;
     const regrowth = facts.regrowthMm[zone];
     return regrowth !== undefined && regrowth < lengthOf(zone) - 10;
   });
@@ -60,7 +61,7 @@ export function overlapChecks({ plan, computed, facts }: CheckInput): Check[] {
   return [{
     rule: 'overlap', panel: over[0].panel, foils: over.map(({ id }) => id),
     seen: `${over.length === 1 ? 'One foil lies' : `${over.length} foils lie`} over hair lightened before: stop ${least === most ? `${least}` : `${least}–${most}`} mm from the scalp.`,
-    why: 'Overlap on lightened hair breaks it. Carry product to the old light, and no further unless the ends are to be lifted too.',
+    why: 'Overlap on lightened hair breaks it. Carry product to the old light, and no further unless the ends are to be lifted too: Mix, “Painted: regrowth only”.',
   }];
 }
 

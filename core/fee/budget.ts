@@ -5,8 +5,8 @@ export type FoilsWithin = { readonly ok: true; readonly foils: number; readonly 
 /** A head is never foiled with more than so many. */
 const MOST_FOILS = 400;
 
-/** The visit with another number of foils: bowls, time and materials go with them. */
-function withFoils(visit: PricedVisit, foils: number): PricedVisit {
+/** The visit with another number of foils: bowls, time and materials are taken to go with them. */
+export function withFoils(visit: PricedVisit, foils: number): PricedVisit {
   const share = visit.foils > 0 ? foils / visit.foils : 1;
   return { ...visit, foils, foilingMinutes: visit.foilingMinutes * share, bowls: Math.ceil(visit.bowls * share - 1e-9), materialsMinor: Math.round(visit.materialsMinor * share) };
 }

@@ -1,5 +1,5 @@
-export { priceOf, withinBudget, type FoilPrices, type Priced, type WithinBudget } from './estimate';
+export { priceOf, type FoilPrices, type Priced } from './estimate';
 export {
   itemise, leftOut, paidOf, receiptText, taxWithin, type AddOn, type Itemised, type LeftOut, type Paid, type PricedVisit, type PriceLine, type VisitPrices,
 } from './itemise';
-export { foilsWithin, type FoilsWithin } from './budget';
+export { foilsWithin, withFoils, type FoilsWithin } from './budget';

@@ -2,6 +2,7 @@ export { type Consult, consultSchema, EMPTY_CONSULT, futureProblem, parseConsult
 export { differencesOf, type Difference } from './differences';
 export { AVERAGE_HAIR, AVERAGE_HEAD } from './fields';
 export { houseSchema, limitsOf, parseHouse, timeThereIs, USUAL_HOUSE, type House } from './house-document';
+export { mixCard, type CardFacts } from './mix-card';
 export { EMPTY_MIX, mixSchema, parseMix } from './mix-document';
 export { NOTED, SERVICES, type Health, type HistoryEntry, type Service } from './history-fields';
 export { type Outcome, outcomeSchema, parseOutcome } from './outcome-document';

@@ -2,7 +2,7 @@ import { BRIGHTNESS, directionName, recipeLine, type ComputedPlan, type Panel, t
 import { formatLength, type LengthUnit } from '../units';
 import { openedHeadShapes } from './opened-head-shapes';
 import type { Shape } from './shapes';
-import { textWidth } from './text-width';
+import { cut, wrapped } from './sheet-text';
 
 /** What stands on the sheet beside the pattern itself. */
 export interface SheetFacts {
@@ -135,23 +135,3 @@ function details(panel: Panel, own: PanelTotals | undefined, say: (mm: number) =
     own && `about ${Math.round(own.minutes)} min`,
   ].filter(Boolean).join(' · ');
 }
-
-/** Text as much of which stands in a width (mm) as fits. */
-function cut(words: string, size: number, width: number, weight = 400): string {
-  if (textWidth(words, size, weight) <= width) return words;
-  let end = words.length;
-  while (end > 1 && textWidth(`${words.slice(0, end)}…`, size, weight) > width) end -= 1;
-  return `${words.slice(0, end).trimEnd()}…`;
-}
-
-/** Sentences in lines of a width, mm. */
-function wrapped(sentences: readonly string[], size: number, width: number): string[] {
-  const lines: string[] = [];
-  for (const word of sentences.join(' ').split(' ')) {
-    const last = lines.at(-1);
-    if (last !== undefined && textWidth(`${last} ${word}`, size) <= width) lines[lines.length - 1] = `${last} ${word}`;
-    else lines.push(word);
-  }
-  return lines;
-}
-

@@ -1,5 +1,6 @@
 export { correctionResult, usualWash, type CorrectionResult } from './corrections';
 export { curveOf, mixOf, type FormulaAmount, type LiftPoint, type Mixed, type MixBowl, type MixFacts, type PanelLift, type Stretch } from './mix';
+export { pricedVisit } from './priced';
 export { needsOf, type Need } from './needs';
 export { bottlesFor, bowlItems, colourItems, formulaNotes, pouredItems, recipeOf, strengthOf, type BowlItem, type ItemsRead, type Recipe } from './recipe';
 export { strengthIdeas, type StrengthIdea } from './suggest';

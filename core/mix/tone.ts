@@ -98,6 +98,9 @@ export interface TonerIdea {
   readonly words: string;
 }
 
+/** A level away from the hair counts as much as being so far off in the plane; another shade in the bowl counts half of it. */
+const LEVEL_OFF = 0.004;
+
 /** Parts that are tried against each other: pure, two to one, even, one to two, and with clear. */
 const PARTS = [[1, 0], [3, 1], [2, 1], [1, 1], [1, 2], [1, 3]] as const;
 
@@ -113,8 +116,9 @@ export function tonerIdeas(line: DepositLine, shelf: Shelf, level: number, minut
     const own = shades.filter(([, parts]) => parts > 0).map(([product, parts]) => ({ product, parts }));
     if (own.every(({ product }) => product.tone === 'clear')) return;
     const parts = own.map(({ product, parts: many }) => ({ shade: shadeOf(product.name, product.level, product.tone), parts: many }));
-    const result = toned(tonerOf(parts), facts, tone ?? 'neutral');
-    const off = Math.hypot(result.after.a - result.wished.a, result.after.b - result.wished.b) + 0.002 * (own.length - 1);
+    const made = tonerOf(parts);
+    const result = toned(made, facts, tone ?? 'neutral');
+    const off = Math.hypot(result.after.a - result.wished.a, result.after.b - result.wished.b) + LEVEL_OFF * (Math.abs((made.level ?? level) - level) + (own.length - 1) / 2);
     const words = `${own.map(({ parts: many }) => many).join(' : ')} ${own.map(({ product }) => product.name).join(', ')}`;
     seen.set(words, { off, idea: { parts: own.map(({ product, parts: many }) => ({ shade: product.id, parts: many })), toned: result, words: own.length === 1 ? own[0].product.name : words } });
   };

@@ -1,8 +1,10 @@
 import 'server-only';
-import { priceOf } from '@/core/fee';
+import { cautionsFor, regrowthOnly } from '@/core/caution';
 import { checksOf } from '@/core/check';
-import { limitsOf, stationSheet, timeThereIs, type StationSheet } from '@/core/formats';
+import { itemise } from '@/core/fee';
+import { limitsOf, mixCard, stationSheet, timeThereIs, type StationSheet } from '@/core/formats';
 import { brokenZonesOf } from '@/core/hair-map';
+import { cautionFactsOf, mixOfVisit, pricedVisit } from '@/core/mix';
 import { createPatternEngine } from '@/core/pattern';
 import { formatLevel } from '@/core/units';
 import { readHouse } from '@/data/house';
@@ -11,25 +13,48 @@ import { moneyIn } from '../house/money';
 import { currentPerson } from '../session/current';
 import { isId, sayDay } from '../shared';
 
-/** The sheet for the station of a visit as it is saved; a reason where there is none. */
-export async function loadSheet(visitId: string): Promise<StationSheet | 'signed-out' | 'missing'> {
+export type SheetRead = StationSheet | 'signed-out' | 'missing';
+
+/** It remembers heads, and what it remembers changes no result. */
+const engine = createPatternEngine();
+
+/** A visit as it is saved, with all that is computed of it; a reason where there is none. */
+async function loadAll(visitId: string) {
   const person = await currentPerson();
   if (!person) return 'signed-out';
   const visit = isId(visitId) ? await readVisit(person, visitId) : undefined;
   if (!visit) return 'missing';
   const { document: house } = await readHouse(person);
   const consult = visit.consult.document;
+  const mix = visit.mix.document;
   const plan = { ...visit.plan.document, head: consult.head, hair: consult.hair };
-  const computed = createPatternEngine().compute(plan);
-  const { totals } = computed.sheet;
-  const limits = { ...limitsOf(house), minutes: timeThereIs(house, consult.minutesAtMost) };
-  const price = priceOf(totals, house.prices);
+  const own = { consult, plan, mix, computed: engine.compute(plan) };
+  const mixed = mixOfVisit({ ...own, range: visit.range, uses: visit.uses, schools: house.schools });
   const money = moneyIn(house.prices.currency);
-  const facts = { regrowthMm: consult.regrowthMm, brokenZones: brokenZonesOf(consult), priceMinor: price, budgetMinor: consult.budgetMinor, sayMoney: money };
-  const findings = checksOf(plan, computed, limits, house.rulesOff, facts);
-  return stationSheet(plan, computed, {
-    client: visit.client.name, date: sayDay(visit.heldOn), colourist: visit.personName, base: formatLevel(consult.naturalLevel), goal: formatLevel(consult.goalLevel),
-    brightness: consult.brightness, units: house.units, price: totals.foils > 0 ? money(price) : null,
-    cautions: findings.slice(0, 4).map(({ seen }) => seen),
-  });
+  const price = itemise(pricedVisit(own, mixed), house.prices).totalMinor;
+  const shared = {
+    client: visit.client.name, date: sayDay(visit.heldOn), colourist: visit.personName, base: formatLevel(consult.naturalLevel), goal: formatLevel(consult.goalLevel), price: price > 0 ? money(price) : null,
+  };
+  return { ...own, visit, house, mixed, price, money, shared };
+}
+
+/** The sheet for the station. */
+export async function loadSheet(visitId: string): Promise<SheetRead> {
+  const all = await loadAll(visitId);
+  if (typeof all === 'string') return all;
+  const { consult, plan, computed, house, price, money, shared, mixed } = all;
+  const { formulas } = cautionFactsOf(all, mixed);
+  const facts = { regrowthMm: consult.regrowthMm, regrowthOnly: regrowthOnly(formulas), brokenZones: brokenZonesOf(consult), priceMinor: price, budgetMinor: consult.budgetMinor, sayMoney: money };
+  const findings = checksOf(plan, computed, { ...limitsOf(house), minutes: timeThereIs(house, consult.minutesAtMost) }, house.rulesOff, facts);
+  return stationSheet(plan, computed, { ...shared, brightness: consult.brightness, units: house.units, cautions: findings.slice(0, 4).map(({ seen }) => seen) });
+}
+
+/** The card for the mixing table. */
+export async function loadCard(visitId: string): Promise<SheetRead> {
+  const all = await loadAll(visitId);
+  if (typeof all === 'string') return all;
+  const { consult, mix, mixed, visit, house, money, shared } = all;
+  const cautions = cautionsFor(consult, visit.safety, { onDay: visit.heldOn, bornOn: visit.client.bornOn }, house.cautions, cautionFactsOf(all, mixed));
+  const { agreed } = mix.money;
+  return mixCard(mix, mixed, { ...shared, agreed: agreed && money(agreed.minor), cautions: cautions.map(({ weight, seen }) => (weight === 'stop' ? `Stop: ${seen}` : seen)) });
 }

@@ -18,6 +18,7 @@ const STEPS = [
   { path: 'consult', name: 'Consult' },
   { path: 'pattern', name: 'Pattern' },
   { path: 'wear', name: 'Wear' },
+  { path: 'mix', name: 'Mix' },
   { path: 'record', name: 'Record' },
 ] as const;
 

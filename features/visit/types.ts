@@ -20,6 +20,7 @@ export interface VisitBundle {
   readonly heldOn: string;
   readonly client: { readonly id: string; readonly name: string; readonly note: string; readonly bornOn: string | null };
   readonly personName: string;
+  readonly salonName: string;
   readonly consult: Revised<Consult>;
   readonly plan: Revised<Plan>;
   readonly mix: Revised<VisitMix>;

@@ -1,13 +1,14 @@
 'use client';
 
 import { useDeferredValue, useMemo, useState } from 'react';
+import { regrowthOnly } from '@/core/caution';
 import { checksOf, type Check } from '@/core/check';
-import { priceOf } from '@/core/fee';
 import { limitsOf, timeThereIs } from '@/core/formats';
 import { brokenZonesOf } from '@/core/hair-map';
 import { clearLostEdits } from '@/core/pattern';
 import { WarnIcon } from '@/ui/icons';
 import { useHouse, useMoney } from '../house/context';
+import { useMixed } from '../mix/mixed';
 import { useVisit } from '../visit/store';
 
 /** What is worth a second look in the pattern: each finding with its reason, its place, and a mend where there is one. */
@@ -15,6 +16,7 @@ export function Checks() {
   const { plan, computed, consult, editPlan, select, light } = useVisit();
   const house = useHouse();
   const money = useMoney();
+  const { estimate, cautions } = useMixed();
   const [open, setOpen] = useState(false);
   // Findings may come a moment after the drawing: the drawing answers first.
   const settled = useDeferredValue(computed);
@@ -22,9 +24,9 @@ export function Checks() {
   const { regrowthMm, budgetMinor, minutesAtMost } = consult;
   const brokenZones = useMemo(() => brokenZonesOf(consult), [consult]);
   const checks = useMemo(() => {
-    const facts = { regrowthMm, brokenZones, priceMinor: priceOf(settled.sheet.totals, house.prices), budgetMinor, sayMoney: money };
+    const facts = { regrowthMm, regrowthOnly: regrowthOnly(cautions.formulas), brokenZones, priceMinor: estimate.totalMinor, budgetMinor, sayMoney: money };
     return checksOf(settledPlan, settled, { ...limitsOf(house), minutes: timeThereIs(house, minutesAtMost) }, house.rulesOff, facts);
-  }, [settledPlan, settled, house, money, regrowthMm, brokenZones, budgetMinor, minutesAtMost]);
+  }, [settledPlan, settled, house, money, regrowthMm, cautions, estimate, brokenZones, budgetMinor, minutesAtMost]);
   const lost = settled.sheet.edits.filter(({ applied }) => !applied);
   const count = checks.length + (lost.length > 0 ? 1 : 0);
   if (count === 0) {

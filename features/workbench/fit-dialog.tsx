@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { priceOf, withinBudget } from '@/core/fee';
+import { foilsWithin, itemise, withFoils } from '@/core/fee';
 import type { FitLimit, Fitted } from '@/core/fit';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
@@ -10,12 +10,15 @@ import { Segmented } from '@/ui/segmented';
 import { hoursAndMinutes } from '../shared';
 import { useHouse, useMoney } from '../house/context';
 import { minorPerUnit } from '../house/money';
+import { useMixed } from '../mix/mixed';
 import { useVisit } from '../visit/store';
 import { subjectOfVisit } from '../wear/subject';
 import { wearWorker } from '../wear/wear-worker';
 
 interface FitDialogProps {
   open: boolean;
+  /** What it is fitted to when it opens. */
+  kind?: Kind;
   onOpenChange(open: boolean): void;
 }
 
@@ -27,28 +30,28 @@ const readWhole = (text: string): number | undefined => (/^\d{1,4}$/.test(text.t
 const points = (value: number) => (value < 1 ? value.toFixed(2) : value.toFixed(1));
 
 /** Fits the pattern to a number of foils or minutes: what changes and what is lost is shown before it is accepted. */
-export function FitDialog({ open, onOpenChange }: FitDialogProps) {
+export function FitDialog({ open, onOpenChange, kind = 'foils' }: FitDialogProps) {
   return (
     <Dialog open={open} onOpenChange={onOpenChange} title="Fit to a limit">
-      {open && <FitForm onDone={() => onOpenChange(false)} />}
+      {open && <FitForm first={kind} onDone={() => onOpenChange(false)} />}
     </Dialog>
   );
 }
 
-function FitForm({ onDone }: { onDone(): void }) {
+function FitForm({ first, onDone }: { first: Kind; onDone(): void }) {
   const { plan, consult, bundle, computed, editPlan } = useVisit();
   const { totals } = computed.sheet;
   const { prices } = useHouse();
   const money = useMoney();
-  const [kind, setKind] = useState<Kind>('foils');
-  const [value, setValue] = useState<number>();
+  const [kind, setKind] = useState<Kind>(first);
+  const [value, setValue] = useState<number | undefined>(first === 'budget' && consult.budgetMinor !== null ? Math.floor(consult.budgetMinor / minorPerUnit(prices.currency)) : undefined);
   const [fitted, setFitted] = useState<Fitted>();
   const [working, setWorking] = useState(false);
   const giveUp = useRef<() => void>(null);
   useEffect(() => () => giveUp.current?.(), []);
   const per = minorPerUnit(prices.currency);
-  const price = priceOf(totals, prices);
-  const now = kind === 'foils' ? `of ${totals.foils}` : kind === 'minutes' ? `of ${Math.round(totals.foilingMinutes)}` : `of ${money(price)}`;
+  const { priced, estimate } = useMixed();
+  const now = kind === 'foils' ? `of ${totals.foils}` : kind === 'minutes' ? `of ${Math.round(totals.foilingMinutes)}` : `of ${money(estimate.totalMinor)}`;
 
   const work = () => {
     if (value === undefined) return;
@@ -61,15 +64,15 @@ function FitForm({ onDone }: { onDone(): void }) {
       if (done) setWorking(false);
     });
   };
-  /** A budget is a limit of foils or minutes, by the prices of the house. */
+  /** A budget is a limit of foils, by the prices of the house and the rest of the visit. */
   const limitOf = (of: Kind, figure: number): FitLimit | { problem: string } => {
     if (of === 'foils') return { kind: of, foils: figure };
     if (of === 'minutes') return { kind: of, minutes: figure };
-    const paid = withinBudget(figure * per, prices);
-    if (!paid.ok) return { problem: `By the prices of the house foils begin at ${money(paid.leastMinor)}.` };
-    if (paid.kind === 'all') return { kind: 'foils', foils: totals.foils };
-    return paid;
+    const paid = foilsWithin(figure * per, priced, prices);
+    if (!paid.ok) return { problem: `By the prices of the house, with the rest of this visit, foils begin at ${money(paid.leastMinor)}.` };
+    return { kind: 'foils', foils: paid.all ? totals.foils : Math.max(1, paid.foils - computed.sheet.painted.length) };
   };
+  const priceAt = ({ foils, minutes }: { foils: number; minutes: number }) => itemise({ ...withFoils(priced, foils + computed.sheet.painted.length), foilingMinutes: minutes }, prices).totalMinor;
   return (
     <form
       className="grid gap-4"
@@ -99,7 +102,7 @@ function FitForm({ onDone }: { onDone(): void }) {
       {fitted && !fitted.ok && <p role="alert" className="text-base font-semibold text-rowan">{fitted.problem}</p>}
       {fitted?.ok && (
         <div role="status" className="grid gap-2 text-base">
-          <p><b className="text-xl">{fitted.foils}</b> foils in {hoursAndMinutes(fitted.minutes)}, {money(priceOf({ foils: fitted.foils, foilingMinutes: fitted.minutes }, prices))}{fitted.changes.length === 0 && ': it fits as it is.'}</p>
+          <p><b className="text-xl">{fitted.foils}</b> foils in {hoursAndMinutes(fitted.minutes)}, {money(priceAt(fitted))}{fitted.changes.length === 0 && ': it fits as it is.'}</p>
           {fitted.changes.length > 0 && (
             <ul className="list-disc pl-5">
               {fitted.changes.map(({ panel, words, pointsBefore, pointsAfter, saved }) => (

@@ -2,10 +2,10 @@
 
 import { Popover } from 'radix-ui';
 import type { ReactNode } from 'react';
-import { priceOf } from '@/core/fee';
 import { zoneName, type Zone } from '@/core/head';
 import { brightnessStep, type Totals as Counted, type ZoneShare } from '@/core/pattern';
-import { useHouse, useMoney } from '../house/context';
+import { useMoney } from '../house/context';
+import { useMixed } from '../mix/mixed';
 import { hoursAndMinutes } from '../shared';
 import { useVisit } from '../visit/store';
 
@@ -17,7 +17,7 @@ const KINDS: readonly { kind: keyof Counted['byGather']; one: string; many: stri
 /** What the pattern comes to: foils, time, light, hair, money; by kind, formula and zone behind one press. */
 export function Totals() {
   const { computed, consult } = useVisit();
-  const { prices } = useHouse();
+  const { estimate } = useMixed();
   const money = useMoney();
   const { totals } = computed.sheet;
   const { share } = brightnessStep(consult.brightness);
@@ -28,7 +28,7 @@ export function Totals() {
         <Total figure={String(totals.foils)} name="foils" id="total-foils" />
         <Total figure={hoursAndMinutes(totals.foilingMinutes)} name="foiling, estimated" />
         <Total figure={`${percent(totals.lightenedShare)} %`} name={<>lightened<span className="hidden xl:inline">, {against} {percent(share[0])}–{percent(share[1])}</span></>} />
-        <Total figure={money(priceOf(totals, prices)).replace(/[.,]00$/, '')} name="price, estimated" className="private" />
+        <Total figure={money(estimate.totalMinor).replace(/[.,]00$/, '')} name="price, estimated" className="private" />
       </dl>
       <Popover.Root>
         <Popover.Trigger className="mt-0.5 h-9 shrink-0 rounded-ui border border-edge bg-raised px-2.5 text-sm font-semibold hover:border-ink data-[state=open]:border-leaf data-[state=open]:bg-leaf-pale">

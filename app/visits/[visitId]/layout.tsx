@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { HouseProvider } from '@/features/house/context';
 import { loadHouse } from '@/features/house/queries';
+import { MixedProvider } from '@/features/mix/mixed';
 import { IdleLock } from '@/features/session/idle-lock';
 import { today } from '@/features/shared';
 import { VisitFrame } from '@/features/visit/frame';
@@ -24,7 +25,9 @@ export default async function VisitLayout({ params, children }: Props & { childr
     <HouseProvider house={house}>
       <IdleLock minutes={house.lockMinutes} />
       <VisitProvider key={visit.id} initial={visit}>
-        <VisitFrame today={today(house.timeZone)}>{children}</VisitFrame>
+        <MixedProvider>
+          <VisitFrame today={today(house.timeZone)}>{children}</VisitFrame>
+        </MixedProvider>
       </VisitProvider>
     </HouseProvider>
   );

@@ -1,0 +1,179 @@
+'use client';
+
+import { useState } from 'react';
+import type { Need, WeighedBowl } from '@/core/mix';
+import { Button } from '@/ui/button';
+import { Dialog } from '@/ui/dialog';
+import { NumberField } from '@/ui/number-field';
+import { Segmented } from '@/ui/segmented';
+import { useMoney } from '../../house/context';
+import { useVisit } from '../../visit/store';
+import { readAmount, tenth, useAmounts } from '../amounts';
+import { useMixed } from '../mixed';
+import { WeighForm } from '../weigh/weigh-form';
+import { weighedOf } from '../weigh/weighed';
+import { Blender } from './blender';
+import { FormulaCard } from './formula-card';
+
+const UNITS = [{ value: 'g', words: 'g' }, { value: 'oz', words: 'oz' }, { value: 'scoop', words: 'scoops' }] as const;
+
+/** What is mixed: the formulas, the bowls in the order in which they are mixed, and what has to be bought. */
+export function BowlsSheet() {
+  const { mixed } = useMixed();
+  return (
+    <div className="grid grid-cols-[minmax(340px,400px)_minmax(0,1fr)] items-start gap-6 p-5">
+      <section aria-label="Formulas" className="grid gap-4">
+        <h2 className="flex min-h-[60px] items-end text-xl font-bold wide">Formulas</h2>
+        {mixed.formulas.length === 0 && <p className="card p-4 text-base text-ink-soft">{mixed.shelf.lighteners.length === 0 ? 'The house has no lightener: add one under House, Products.' : 'The pattern has no foils yet: lay one first.'}</p>}
+        {mixed.formulas.map((row) => <FormulaCard key={row.letter} row={row} />)}
+        <AddFormula />
+      </section>
+      <section aria-label="Bowls" className="grid gap-4">
+        <header className="flex items-end justify-between gap-4">
+          <h2 className="text-xl font-bold wide">Bowls</h2>
+          <BowlSettings />
+        </header>
+        <Bowls />
+        <Own />
+        <Blender />
+        <Needs />
+      </section>
+    </div>
+  );
+}
+
+function BowlSettings() {
+  const { mix, editMix } = useVisit();
+  const bowl = (part: Partial<typeof mix.bowl>) => editMix('bowl', (own) => ({ ...own, bowl: { ...own.bowl, ...part } }), Object.keys(part).join());
+  return (
+    <div className="flex items-end gap-3">
+      <div className="w-[116px]"><NumberField label="Most in a bowl" unit="g" min={20} max={500} value={mix.bowl.mostGrams} parse={readAmount} onChange={(mostGrams) => mostGrams !== undefined && bowl({ mostGrams })} /></div>
+      <div className="w-[124px]"><NumberField label="Used within" unit="min" min={10} max={90} value={mix.bowl.usefulMinutes} parse={readAmount} onChange={(usefulMinutes) => usefulMinutes !== undefined && bowl({ usefulMinutes })} /></div>
+      <div className="w-[176px]"><Segmented label="Amounts in" value={mix.unit} options={UNITS} onChange={(unit) => editMix('unit of amounts', (own) => ({ ...own, unit }))} /></div>
+      {mix.unit === 'scoop' && <div className="w-[104px]"><NumberField label="A scoop" unit="g" min={2} max={60} value={mix.scoopGrams} parse={readAmount} onChange={(scoopGrams) => scoopGrams !== undefined && editMix('size of a scoop', (own) => ({ ...own, scoopGrams }), 'scoop')} /></div>}
+    </div>
+  );
+}
+
+function Bowls() {
+  const { mixed } = useMixed();
+  const [open, setOpen] = useState<string>();
+  const { bowls } = mixed;
+  if (!bowls.ok) return <p role="alert" className="card border-l-[3px] border-l-amber-bark p-4 text-base font-medium">{bowls.problem} Raise what a bowl holds, or thin the foil.</p>;
+  if (bowls.bowls.length === 0) return <p className="card p-4 text-base text-ink-soft">No foils, no bowls.</p>;
+  const weighing = bowls.bowls.find(({ label }) => label === open);
+  return (
+    <>
+      <ol className="card divide-y divide-line">{bowls.bowls.map((bowl) => <BowlRow key={bowl.label} bowl={bowl} onWeigh={() => setOpen(bowl.label)} />)}</ol>
+      <Dialog open={weighing !== undefined} onOpenChange={(shown) => !shown && setOpen(undefined)} title={weighing ? `Weigh bowl ${weighing.label}` : ''} middle>
+        {weighing && <WeighForm bowl={weighing} onDone={() => setOpen(undefined)} />}
+      </Dialog>
+    </>
+  );
+}
+
+function BowlRow({ bowl, onWeigh }: { bowl: WeighedBowl; onWeigh(): void }) {
+  const { mix } = useVisit();
+  const { say } = useAmounts();
+  const done = weighedOf(mix, bowl);
+  const { foilNumbers, foils, others, items } = bowl;
+  const what = [
+    foilNumbers && (foils === 1 ? `foil ${foilNumbers[0]}` : foils === foilNumbers[1] - foilNumbers[0] + 1 ? `foils ${foilNumbers[0]}–${foilNumbers[1]}` : `${foils} foils among ${foilNumbers[0]}–${foilNumbers[1]}`),
+    others > 0 && `${others} ${others === 1 ? 'section' : 'sections'} between foils`,
+  ].filter(Boolean).join(', ');
+  return (
+    <li className="grid grid-cols-[64px_minmax(0,1fr)_auto] items-center gap-4 px-4 py-3" aria-label={`Bowl ${bowl.label}`}>
+      <p className="text-2xl leading-tight font-bold whitespace-nowrap">{bowl.label.replace(' ends', '')}{bowl.stretch === 'ends' && <span className="block text-xs font-semibold">ends</span>}</p>
+      <div className="min-w-0">
+        {items.ok ? (
+          <ul className="flex flex-wrap gap-x-5 gap-y-0.5">
+            {items.items.map((own) => <li key={own.product} className="whitespace-nowrap"><b className="text-lg">{say(own.grams, own.powder)}</b> <span className="text-base">{own.name}</span></li>)}
+          </ul>
+        ) : <p role="alert" className="text-base font-semibold text-rowan">It cannot be mixed: {items.problem}.</p>}
+        <p className="text-sm text-ink-soft">{what}; mixed at minute {Math.round(bowl.fromMinutes)}, used up by {Math.round(bowl.toMinutes)}; {say(bowl.needed)} needed{items.ok && `, ${say(items.total)} mixed`}</p>
+      </div>
+      <Button small onClick={onWeigh} disabled={!items.ok}>{done === 'all' ? 'Weighed' : done === 'some' ? 'Go on weighing' : 'Weigh'}</Button>
+    </li>
+  );
+}
+
+/** One's own use against the estimate, and what the formulas took today. */
+function Own() {
+  const { mixed } = useMixed();
+  const { mix, editMix } = useVisit();
+  const { factor, visits } = mixed.personal;
+  const letters = [...new Set(mixed.mixed.amounts.map(({ formula }) => formula))];
+  if (letters.length === 0) return null;
+  const predicted = (letter: string) => Math.round((10 * mixed.mixed.amounts.filter(({ formula }) => formula === letter).reduce((sum, { net }) => sum + net, 0)) / factor) / 10;
+  const used = (letter: string, grams: number | undefined) =>
+    editMix(`formula ${letter}: grams used`, (own) => {
+      const next = { ...own.used };
+      if (grams === undefined) delete next[letter];
+      else next[letter] = { grams, predicted: predicted(letter) };
+      return { ...own, used: next };
+    }, `used ${letter}`);
+  return (
+    <section aria-label="Used" className="card grid gap-2 p-4">
+      <h3 className="text-md font-bold">What was really used</h3>
+      <p className="text-sm text-ink-soft">
+        {visits === 0 ? 'Weigh what is left over: from your own visits the estimate learns how much you use.' : `From ${visits} of your visits: you use ${Math.round(100 * factor)} % of the plain estimate, and the bowls above go by it.`}
+      </p>
+      <div className="flex flex-wrap gap-3">
+        {letters.map((letter) => (
+          <div key={letter} className="w-[190px]">
+            <NumberField label={`Used of ${letter}`} unit={`of ${tenth(predicted(letter) * factor)} g`} min={0} max={5000} value={mix.used[letter]?.grams} placeholder="not read" parse={readAmount} onChange={(grams) => used(letter, grams)} />
+          </div>
+        ))}
+      </div>
+    </section>
+  );
+}
+
+function Needs() {
+  const { mixed } = useMixed();
+  const money = useMoney();
+  const { say } = useAmounts();
+  const short = mixed.needs.filter((need) => need.short > 0);
+  const said = ({ product, needed }: Need) => (product.kind === 'foil' ? `${needed} sheets` : say(needed));
+  return (
+    <section aria-label="Stock" className="card p-4">
+      <h3 className="mb-1 text-md font-bold">Stock</h3>
+      {short.length > 0 && (
+        <ul className="mb-2 grid gap-1">
+          {short.map((need) => (
+            <li key={need.product.id} className="text-base font-semibold text-amber-bark">
+              Buy {need.packs} {need.packs === 1 ? 'pack' : 'packs'} of {need.product.name}: {said(need)} needed, {need.product.kind === 'foil' ? `${need.product.stock} sheets` : say(need.product.stock)} there.
+            </li>
+          ))}
+        </ul>
+      )}
+      <p className="text-sm text-ink-soft">
+        {mixed.needs.length === 0 ? 'Nothing is needed yet.' : `${mixed.needs.map((need) => `${need.product.name} ${said(need)}`).join(' · ')}. `}
+        <span className="private">Materials cost the house {money(mixed.materialsMinor)}.</span>
+      </p>
+    </section>
+  );
+}
+
+function AddFormula() {
+  const { editMix } = useVisit();
+  const { mixed } = useMixed();
+  const { shelf, formulas } = mixed;
+  const letter = [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ'].find((own) => !formulas.some((row) => row.letter === own));
+  const line = shelf.lines[0];
+  if (!letter) return null;
+  const lift = () => {
+    const product = shelf.lighteners[0];
+    if (product) editMix(`formula ${letter} added`, (mix) => ({ ...mix, formulas: { ...mix.formulas, [letter]: { kind: 'lift', product: product.id, volumes: Math.min(20, product.volumes.most), bottles: null, ratio: product.ratio.usual, additives: [], ends: null, target: null, heat: false, reach: 'ends' } } }));
+  };
+  const deposit = () => {
+    const shade = line && shelf.shadesOf(line.id)[0];
+    if (shade) editMix(`formula ${letter} added`, (mix) => ({ ...mix, formulas: { ...mix.formulas, [letter]: { kind: 'deposit', line: line.id, parts: [{ shade: shade.id, parts: 1 }], volumes: Math.min(10, line.volumes.most), ratio: line.ratio.usual, minutes: line.minutes.most } } }));
+  };
+  return (
+    <div className="flex gap-2">
+      <Button small onClick={lift} disabled={shelf.lighteners.length === 0}>Add formula {letter}</Button>
+      <Button small onClick={deposit} disabled={!line || shelf.shadesOf(line.id).length === 0}>Add lowlight {letter}</Button>
+    </div>
+  );
+}

@@ -1,0 +1,222 @@
+'use client';
+
+import { familyName, ZONE_FAMILIES, zonesOf } from '@/core/head';
+import { cssColour, undercoatHair } from '@/core/lift';
+import { HAIR_STATE_WORDS, HAIR_STATES, levelWhere, tonerIdeas, TONER_PLACE_WORDS, TONER_PLACES, usualWash, type Correction, type HairState, type ItemsRead, type TonerPlace, type VisitToner } from '@/core/mix';
+import { formatLevel } from '@/core/units';
+import { Button } from '@/ui/button';
+import { TextField } from '@/ui/field';
+import { HairSwatch } from '@/ui/hair-swatch';
+import { NumberField } from '@/ui/number-field';
+import { Select } from '@/ui/select';
+import { useVisit } from '../../visit/store';
+import { readAmount, tenth, useAmounts } from '../amounts';
+import { changed, freshId } from '../edit';
+import { useMixed } from '../mixed';
+import { PlaneChart } from './plane';
+import { RootCard } from './root-card';
+import { ShadeParts } from './shade-parts';
+
+const BALANCE_WORDS = { under: 'Under-toned: warmth is left.', just: 'Just right.', over: 'Over-toned: it goes flat or cool.' } as const;
+
+/** What undercoat is left, what is put on it in which order, root colour, and corrections. */
+export function ToneSheet() {
+  return (
+    <div className="grid grid-cols-[minmax(280px,320px)_minmax(0,1fr)] items-start gap-6 p-5">
+      <div className="grid gap-6"><Left /></div>
+      <div className="grid gap-4"><Toners /><RootCard /><Corrections /></div>
+    </div>
+  );
+}
+
+/** Undercoat by zone, both sides together. */
+function Left() {
+  const { mixed } = useMixed();
+  const rows = ZONE_FAMILIES.flatMap((family) => {
+    const own = mixed.reached.filter(({ zone }) => zonesOf(family).includes(zone));
+    return own.length === 0 ? [] : [{ family, level: Math.min(...own.map(({ level }) => level)), undercoat: own.reduce((a, b) => (a.level <= b.level ? a : b)).undercoat }];
+  });
+  return (
+    <section aria-label="Undercoat left" className="card p-4">
+      <h2 className="mb-1 text-md font-bold">Undercoat that is left</h2>
+      <p className="mb-2 text-sm text-ink-soft">Level expected by zone when it is rinsed, estimated; look at the hair before you tone.</p>
+      {rows.length === 0 ? <p className="text-base text-ink-soft">Nothing is lifted yet.</p> : (
+        <table className="w-full text-sm">
+          <thead><tr className="text-left text-xs text-ink-soft"><th className="font-normal">Zone</th><th className="pr-2 font-normal">Level</th><th className="pr-2 font-normal">Shows</th><th className="font-normal">Neutralised by</th></tr></thead>
+          <tbody>
+            {rows.map(({ family, level, undercoat }) => (
+              <tr key={family} className="border-t border-line">
+                <th scope="row" className="py-1.5 pr-2 text-left font-medium">{familyName(family)}</th>
+                <td className="pr-2 font-semibold">{tenth(level)}</td>
+                <td className="pr-2 whitespace-nowrap"><HairSwatch colour={cssColour(undercoatHair(level))} width={20} height={14} /> {undercoat.exposed}</td>
+                <td>{undercoat.neutralisedBy ?? 'none'}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </section>
+  );
+}
+
+function Toners() {
+  const { mix, editMix } = useVisit();
+  const { mixed } = useMixed();
+  const { shelf } = mixed;
+  const line = shelf.lines.find(({ id }) => shelf.shadesOf(id).length > 0);
+  const add = () => {
+    if (!line) return;
+    const level = levelWhere('all', mixed.reached) ?? 9;
+    const [shade] = [...shelf.shadesOf(line.id)].sort((a, b) => Number(a.tone === 'clear') - Number(b.tone === 'clear') || Math.abs(a.level - level) - Math.abs(b.level - level));
+    editMix('toner added', (own) => ({
+      ...own,
+      toners: [...own.toners, { id: freshId(own.toners, 'toner'), where: 'all', line: line.id, parts: [{ shade: shade.id, parts: 1 }], grams: 60, ratio: line.ratio.usual, volumes: Math.max(5, line.volumes.least), minutes: Math.min(15, line.minutes.most), state: 'damp' }],
+    }));
+  };
+  return (
+    <section aria-label="Toners" className="grid gap-3">
+      <header className="flex items-center justify-between gap-4">
+        <h2 className="text-xl font-bold wide">Toner</h2>
+        <Button small onClick={add} disabled={!line}>Add a toner</Button>
+      </header>
+      {mix.toners.length === 0 && <p className="card p-4 text-base text-ink-soft">No toner yet. Some results need none: look at the rinsed hair first.</p>}
+      {mix.toners.map((toner, i) => <TonerCard key={toner.id} toner={toner} number={i + 1} of={mix.toners.length} />)}
+    </section>
+  );
+}
+
+function TonerCard({ toner, number, of }: { toner: VisitToner; number: number; of: number }) {
+  const { consult, editMix } = useVisit();
+  const { mixed } = useMixed();
+  const { shelf } = mixed;
+  const line = shelf.line(toner.line);
+  const found = mixed.toners.find(({ id }) => id === toner.id)?.result;
+  const set = (label: string, part: Partial<VisitToner>) => editMix(`toner ${number}: ${label}`, (own) => ({ ...own, toners: changed(own.toners, toner.id, (before) => ({ ...before, ...part })) }), `${toner.id} ${Object.keys(part).join()}`);
+  const move = (by: number) =>
+    editMix(`toner ${number} moved`, (own) => {
+      const toners = [...own.toners];
+      toners.splice(number - 1 + by, 0, ...toners.splice(number - 1, 1));
+      return { ...own, toners };
+    });
+  const ideas = line && found?.ok ? tonerIdeas(line, shelf, found.meets, toner.minutes, consult.tone, mixed.porous) : [];
+  return (
+    <article aria-label={`Toner ${number}`} className="card grid gap-4 p-4">
+      <header className="flex items-center gap-3">
+        <h3 className="flex-1 text-md font-bold">{of > 1 ? `${number}. ` : ''}{TONER_PLACE_WORDS[toner.where]}, {HAIR_STATE_WORDS[toner.state]}</h3>
+        {number > 1 && <Button small look="quiet" onClick={() => move(-1)}>Earlier</Button>}
+        {number < of && <Button small look="quiet" onClick={() => move(1)}>Later</Button>}
+        <Button small look="quiet" onClick={() => editMix(`toner ${number} removed`, (own) => ({ ...own, toners: own.toners.filter(({ id }) => id !== toner.id) }))}>Remove</Button>
+      </header>
+      <div className="grid grid-cols-[minmax(0,1fr)_216px] items-start gap-5">
+        <div className="grid gap-3">
+          <div className="grid grid-cols-3 gap-3">
+            <Select label="Where" value={toner.where} options={TONER_PLACES.map((value) => ({ value, words: TONER_PLACE_WORDS[value] }))} onChange={(where: TonerPlace) => set('place', { where })} />
+            <Select
+              label="Line" value={toner.line} options={shelf.lines.map(({ id, name }) => ({ value: id, words: name }))}
+              onChange={(id) => {
+                const next = shelf.line(id);
+                const shade = shelf.shadesOf(id)[0];
+                if (next && shade) set('line', { line: id, parts: [{ shade: shade.id, parts: 1 }], ratio: next.ratio.usual });
+              }}
+            />
+            <Select label="Hair" value={toner.state} options={HAIR_STATES.map((value) => ({ value, words: HAIR_STATE_WORDS[value] }))} onChange={(state: HairState) => set('state of hair', { state })} />
+          </div>
+          <ShadeParts line={toner.line} parts={toner.parts} onChange={(parts) => set('shades', { parts })} />
+          <div className="grid grid-cols-4 gap-3">
+            <NumberField label="In all" unit="g" min={5} max={500} value={toner.grams} parse={readAmount} onChange={(grams) => grams !== undefined && set('amount', { grams })} />
+            <NumberField label="Ratio 1 :" unit="" min={0.5} max={5} value={toner.ratio} parse={readAmount} onChange={(ratio) => ratio !== undefined && set('ratio', { ratio })} />
+            <NumberField label="Strength" unit="vol" min={1} max={40} value={toner.volumes} parse={readAmount} onChange={(volumes) => volumes !== undefined && set('strength', { volumes })} />
+            <NumberField label="Time" unit="min" min={1} max={60} value={toner.minutes} parse={readAmount} onChange={(minutes) => minutes !== undefined && set('time', { minutes })} />
+          </div>
+        </div>
+        {found?.ok && <PlaneChart toned={found.toned} />}
+      </div>
+      {found && !found.ok && <p role="alert" className="text-base font-semibold text-rowan">It cannot be worked out: {found.problem}.</p>}
+      {found?.ok && (
+        <>
+          <div>
+            <Items read={found.items} />
+            <p className="text-base">
+              <b className={found.toned.balance === 'just' ? 'text-leaf' : 'text-amber-bark'}>{BALANCE_WORDS[found.toned.balance]}</b> On level {tenth(found.meets)}{found.level !== null && <>, a toner of level {tenth(found.level)}</>}
+              {found.clearShare > 0 && <>, {Math.round(found.clearShare * 100)} % clear</>}; watch it, {toner.minutes} min. An estimate; {mixed.porous ? 'porous hair takes it sooner.' : 'a strand first tells more.'}
+            </p>
+            {found.notes.map((note) => <p key={note} className="text-sm font-medium text-amber-bark">{note}</p>)}
+            {line?.note && <p className="text-sm text-ink-soft">{line.name}: {line.note}</p>}
+          </div>
+          {ideas.length > 0 && (
+            <div className="flex flex-wrap items-center gap-2">
+              <span className="text-sm text-ink-soft">Nearest to {consult.tone ?? 'neutral'}:</span>
+              {ideas.map(({ words, parts }) => <Button key={words} small onClick={() => set('taken from what is near', { parts })}>{words}</Button>)}
+            </div>
+          )}
+        </>
+      )}
+    </article>
+  );
+}
+
+/** What is weighed, in one line. */
+export function Items({ read }: { read: ItemsRead }) {
+  const { say } = useAmounts();
+  if (!read.ok) return <p role="alert" className="text-base font-semibold text-rowan">It cannot be mixed: {read.problem}.</p>;
+  return <ul className="flex flex-wrap gap-x-5 gap-y-0.5">{read.items.map((own) => <li key={own.product}><b className="text-lg">{say(own.grams, own.powder)}</b> <span className="text-base">{own.name}</span></li>)}</ul>;
+}
+
+function Corrections() {
+  const { mix, editMix, consult } = useVisit();
+  const { mixed } = useMixed();
+  const { shelf } = mixed;
+  const reached = levelWhere('all', mixed.reached) ?? consult.goalLevel;
+  const add = (own: Correction) => editMix('correction added', (before) => ({ ...before, corrections: [...before.corrections, own] }));
+  const spotLine = shelf.lines.find(({ id }) => shelf.shadesOf(id).some(({ tone }) => tone === 'natural'));
+  const half = (level: number) => Math.round(Math.min(10, Math.max(1, level)) * 2) / 2;
+  return (
+    <section aria-label="Corrections" className="card grid gap-3 p-4">
+      <header className="flex flex-wrap items-center justify-between gap-2">
+        <h2 className="text-md font-bold">Corrections</h2>
+        <span className="flex gap-2">
+          <Button small disabled={shelf.lighteners.length === 0} onClick={() => add(usualWash(freshId(mix.corrections, 'wash'), shelf.lighteners[0].id, half(reached)))}>Bleach wash</Button>
+          <Button
+            small disabled={!spotLine}
+            onClick={() => {
+              const [shade] = shelf.shadesOf(spotLine!.id).filter(({ tone }) => tone === 'natural').sort((a, b) => Math.abs(a.level - reached) - Math.abs(b.level - reached));
+              add({ kind: 'spot', id: freshId(mix.corrections, 'spot'), line: spotLine!.id, parts: [{ shade: shade.id, parts: 1 }], volumes: 10, ratio: spotLine!.ratio.usual, grams: 15, minutes: 5, level: half(reached), where: 'one spot' });
+            }}
+          >
+            Spot repair
+          </Button>
+        </span>
+      </header>
+      {mix.corrections.length === 0 && <p className="text-base text-ink-soft">For ends that are stuck, or a spot that came out too light.</p>}
+      {mix.corrections.map((own) => <CorrectionRow key={own.id} own={own} />)}
+    </section>
+  );
+}
+
+function CorrectionRow({ own }: { own: Correction }) {
+  const { editMix } = useVisit();
+  const { mixed } = useMixed();
+  const result = mixed.corrections.find(({ id }) => id === own.id)?.result;
+  const name = own.kind === 'spot' ? 'Spot repair' : 'Bleach wash';
+  const set = (part: Partial<Correction>) => editMix(name.toLowerCase(), (before) => ({ ...before, corrections: changed(before.corrections, own.id, (was) => ({ ...was, ...part }) as Correction) }), `${own.id} ${Object.keys(part).join()}`);
+  const level = own.kind === 'spot' ? own.level : own.from;
+  return (
+    <article aria-label={name} className="grid gap-2 border-t border-line pt-3">
+      <header className="flex items-center justify-between"><h3 className="text-base font-semibold">{name}</h3><Button small look="quiet" onClick={() => editMix(`${name.toLowerCase()} removed`, (before) => ({ ...before, corrections: before.corrections.filter(({ id }) => id !== own.id) }))}>Remove</Button></header>
+      <div className="grid grid-cols-5 gap-3">
+        <TextField label="Where" value={own.where} maxLength={200} onChange={(event) => set({ where: event.target.value })} />
+        <Select label={own.kind === 'spot' ? 'To match' : 'Stuck at'} value={String(level)} options={Array.from({ length: 19 }, (_, i) => 1 + i / 2).map((value) => ({ value: String(value), words: formatLevel(value) }))} onChange={(text) => set(own.kind === 'spot' ? { level: Number(text) } : { from: Number(text) })} />
+        <NumberField label="In all" unit="g" min={5} max={200} value={own.grams} parse={readAmount} onChange={(grams) => grams !== undefined && set({ grams })} />
+        <NumberField label="Strength" unit="vol" min={1} max={40} value={own.volumes} parse={readAmount} onChange={(volumes) => volumes !== undefined && set({ volumes })} />
+        <NumberField label="Time" unit="min" min={1} max={60} value={own.minutes} parse={readAmount} onChange={(minutes) => minutes !== undefined && set({ minutes })} />
+      </div>
+      {own.kind === 'spot' && <ShadeParts line={own.line} parts={own.parts} onChange={(parts) => set({ parts })} />}
+      {result && (
+        <div>
+          <Items read={result.items} />
+          <p className="text-sm text-ink-soft">{own.kind === 'bleach-wash' && `${tenth(result.volumes)} vol on the hair; ${result.level === null ? '' : `level ${tenth(result.level)} expected after ${own.minutes} min, estimated. `}`}{result.notes.join(' ')}</p>
+        </div>
+      )}
+    </article>
+  );
+}
