@@ -3,6 +3,7 @@ import { formatAmount } from '../units';
 import { cut, wrapped } from './sheet-text';
 import type { Shape } from './shapes';
 import type { StationSheet } from './station-sheet';
+import { textWidth } from './text-width';
 
 /** What stands on the card beside the mix itself. */
 export interface CardFacts {
@@ -25,8 +26,21 @@ const SOFT = '#55635b';
 const LINE = '#b9c2b8';
 const FOOT = PAGE.height - PAGE.margin;
 
+/** Sizes that are tried, the largest first: a card is read at arm's length. */
+const SIZES = [1.5, 1.3, 1.15, 1] as const;
+
 /** The card for the mixing table: bowls with what is weighed, when each panel is ready, toner, root and corrections, on one page. */
 export function mixCard(mix: VisitMix, mixed: VisitMixed, facts: CardFacts): StationSheet {
+  const cards = SIZES.map((size) => () => cardAt(size, mix, mixed, facts));
+  for (const make of cards) {
+    const { left, sheet } = make();
+    if (left === 0) return sheet;
+  }
+  return cards[cards.length - 1]().sheet;
+}
+
+/** The card with its lines at a size, and how many of them found no place. */
+function cardAt(scale: number, mix: VisitMix, mixed: VisitMixed, facts: CardFacts): { sheet: StationSheet; left: number } {
   const shapes: Shape[] = [];
   let y = 19;
   const text = (x: number, size: number, words: string, more: Partial<Extract<Shape, { kind: 'text' }>> = {}) => shapes.push({ kind: 'text', x, y, size, words, fill: INK, weight: 400, anchor: 'start', ...more });
@@ -35,14 +49,23 @@ export function mixCard(mix: VisitMix, mixed: VisitMixed, facts: CardFacts): Sta
   const last = FOOT - cautions.length * 4 - 4;
   let left = 0;
   /** One line of the card; lines that no longer fit are counted and said. */
-  const line = (words: string, { x = PAGE.margin, size = 3.6, weight = 400 as 400 | 600 | 700, fill = INK, step = 5.2, right = '' } = {}) => {
-    if (y + step > last) return void (left += 1);
-    y += step;
-    text(x, size, cut(words, size, PAGE.width - PAGE.margin - x - (right ? 34 : 0), weight), { weight, fill });
-    if (right) text(PAGE.width - PAGE.margin, size, right, { weight: 700, anchor: 'end' });
+  const line = (words: string, { x = PAGE.margin, size = 3.6, weight = 400 as 400 | 600 | 700, fill = INK, step = 5.2, right = '', label = '' } = {}) => {
+    const own = size * scale;
+    const width = PAGE.width - PAGE.margin - x - (right ? textWidth(right, own, 700) + 4 : 0);
+    // Amounts are never cut: they go on in the next line. Bold is a little wider than what is measured.
+    const lines = weight === 400 ? [cut(words, own, width)] : wrapped([words], own, 0.93 * width);
+    if (y + lines.length * step * scale > last) return void (left += 1);
+    const first = y + step * scale;
+    if (label) text(PAGE.margin, own, label, { weight: 700, y: first });
+    for (const part of lines) {
+      y += step * scale;
+      text(x, own, part, { weight, fill });
+    }
+    if (right) text(PAGE.width - PAGE.margin, own, right, { weight: 700, anchor: 'end', y: first });
   };
+  const indent = PAGE.margin + 13 * scale;
   const heading = (words: string) => {
-    y += 3;
+    y += 3 * scale;
     line(words, { size: 4.4, weight: 700, step: 6 });
   };
   const amount = (grams: number, powder: boolean) => formatAmount(grams, mix.unit, powder ? mix.scoopGrams : null);
@@ -62,9 +85,9 @@ export function mixCard(mix: VisitMix, mixed: VisitMixed, facts: CardFacts): Sta
   else if (mixed.bowls.bowls.length === 0) line('No foils, no bowls.', { fill: SOFT });
   else {
     for (const { label, foilNumbers, fromMinutes, items: read } of mixed.bowls.bowls) {
-      line(`${label}   ${items(read)}`, { weight: 600, right: `minute ${Math.round(fromMinutes)}` });
+      line(items(read), { x: indent, label, weight: 600, right: `minute ${Math.round(fromMinutes)}` });
       const strength = mixed.formulas.find(({ letter }) => letter === label[0]);
-      line([foilNumbers && `foils ${foilNumbers[0]}–${foilNumbers[1]}`, strength?.recipe && `${tenth(strength.recipe.volumes)} vol on the hair, 1:${tenth(strength.recipe.ratio)}`, read.ok && `${read.total} g`].filter(Boolean).join(' · '), { x: PAGE.margin + 8, size: 3.1, fill: SOFT, step: 4 });
+      line([foilNumbers && `foils ${foilNumbers[0]}–${foilNumbers[1]}`, strength?.recipe && `${tenth(strength.recipe.volumes)} vol on the hair, 1:${tenth(strength.recipe.ratio)}`, read.ok && `${read.total} g`].filter(Boolean).join(' · '), { x: indent, size: 3.1, fill: SOFT, step: 4 });
     }
   }
   if (mixed.mixed.panels.length > 0) {
@@ -77,17 +100,17 @@ export function mixCard(mix: VisitMix, mixed: VisitMixed, facts: CardFacts): Sta
   mix.toners.forEach((toner, i) => {
     const { result } = mixed.toners[i];
     line(result.ok ? items(result.items) : `cannot be mixed: ${result.problem}`, { weight: 600, right: `${tenth(toner.minutes)} min` });
-    line(`${TONER_PLACE_WORDS[toner.where]}, ${HAIR_STATE_WORDS[toner.state]}; watched${result.ok ? `, on level ${tenth(result.meets)}` : ''}`, { x: PAGE.margin + 8, size: 3.1, fill: SOFT, step: 4 });
+    line(`${TONER_PLACE_WORDS[toner.where]}, ${HAIR_STATE_WORDS[toner.state]}; watched${result.ok ? `, on level ${tenth(result.meets)}` : ''}`, { x: indent, size: 3.1, fill: SOFT, step: 4 });
   });
   if (mix.root && mixed.root) {
     line(mixed.root.ok ? items(mixed.root.items) : `cannot be mixed: ${mixed.root.problem}`, { weight: 600, right: `${tenth(mix.root.minutes)} min` });
-    line(`root colour${mixed.root.ok ? `, level ${tenth(mixed.root.level)}` : ''}`, { x: PAGE.margin + 8, size: 3.1, fill: SOFT, step: 4 });
+    line(`root colour${mixed.root.ok ? `, level ${tenth(mixed.root.level)}` : ''}`, { x: indent, size: 3.1, fill: SOFT, step: 4 });
   }
   if (mix.corrections.length > 0) heading('Corrections');
   mix.corrections.forEach((own, i) => {
     const { result } = mixed.corrections[i];
     line(items(result.items), { weight: 600, right: `${tenth(own.minutes)} min` });
-    line(`${own.kind === 'spot' ? 'spot repair' : 'bleach wash'}, ${own.where}; ${tenth(result.volumes)} vol on the hair; watched`, { x: PAGE.margin + 8, size: 3.1, fill: SOFT, step: 4 });
+    line(`${own.kind === 'spot' ? 'spot repair' : 'bleach wash'}, ${own.where}; ${tenth(result.volumes)} vol on the hair; watched`, { x: indent, size: 3.1, fill: SOFT, step: 4 });
   });
   const short = mixed.needs.filter((need) => need.short > 0);
   if (short.length > 0) {
@@ -104,7 +127,7 @@ export function mixCard(mix: VisitMix, mixed: VisitMixed, facts: CardFacts): Sta
     y += 4;
     text(PAGE.margin, 3, words, { fill: SOFT });
   }
-  return { widthMm: PAGE.width, heightMm: PAGE.height, title: `${facts.client}: mixing card`, shapes };
+  return { left, sheet: { widthMm: PAGE.width, heightMm: PAGE.height, title: `${facts.client}: mixing card`, shapes } };
 }
 
 const tenth = (value: number) => String(Math.round(value * 10) / 10);

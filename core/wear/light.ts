@@ -26,7 +26,7 @@ export interface Light {
   readonly old: Layer | null;
   /** The foil that each root's light came from, index into the sheet's foils; −1 for none. */
   readonly foil: Int16Array;
-  /** 1 where a drop-out was lowlit. */
+  /** 1 where hair was lowlit: in a treated drop-out, or in the foils of a formula that deposits. */
   readonly lowlit: Uint8Array;
   readonly shadow: RootShadow | null;
   /** Growth since the service, mm. */
@@ -42,6 +42,8 @@ export interface LightFacts {
   /** Growth since the service, mm. */
   readonly grownMm?: number;
   readonly shadow?: RootShadow | null;
+  /** Letters of formulas that deposit: their foils are lowlights. */
+  readonly deposits?: readonly string[];
   /** Light of an earlier service, with what has grown since then by the day of this plan, mm by root. */
   readonly before?: { readonly light: Light; grownMm(root: number): number } | null;
 }
@@ -51,7 +53,7 @@ export interface LightFacts {
  * has grown since.
  */
 export function lightOf(
-  plan: Plan, { sheet }: Pick<ComputedPlan, 'sheet'>, roots: Roots, foiled: FoiledRoots, { grownMm = 0, shadow = null, before = null }: LightFacts = {},
+  plan: Plan, { sheet }: Pick<ComputedPlan, 'sheet'>, roots: Roots, foiled: FoiledRoots, { grownMm = 0, shadow = null, deposits = [], before = null }: LightFacts = {},
 ): Light {
   const { count } = roots;
   const own = noLayer(count);
@@ -73,6 +75,11 @@ export function lightOf(
       continue;
     }
     if (!foiled.picked[i]) continue;
+    const { formula } = foiled.foil[i] >= 0 ? sheet.foils[foiled.foil[i]] : sheet.painted[foiled.painted[i]];
+    if (deposits.includes(formula)) {
+      lowlit[i] = 1;
+      continue;
+    }
     const { distanceMm, featherMm, teasing } = foiled.foil[i] >= 0 ? foils[foiled.foil[i]] : painted[foiled.painted[i]];
     const teased = teasing === 0 ? 0 : teasing * TEASING_MM * noiseOf(seedAt(roots.xyz[3 * i], roots.xyz[3 * i + 1], roots.xyz[3 * i + 2]), 5);
     own.fromMm[i] = distanceMm + teased + grownMm;

@@ -143,3 +143,12 @@ test('what is kept stays within its bounds, and changes no result', () => {
   expect(6 * one).toBeGreaterThan(most + one);
   expect(small.look(subject, { kind: 'down', partMm: 0 }, 0)).toEqual(first);
 });
+
+test('foils of a formula that deposits are lowlights: they light nothing', () => {
+  const letters = { ...quarters, panels: quarters.panels.map((panel, i) => ({ ...panel, formula: i === 0 ? 'A' : 'L' })) };
+  const bright = (deposits: readonly string[]) => studio.light({ ...subjectOf(letters), deposits }, 0).own.fromMm.filter((from) => from < Infinity).length;
+  const lowlit = (deposits: readonly string[]) => studio.light({ ...subjectOf(letters), deposits }, 0).lowlit.reduce((sum, own) => sum + own, 0);
+  expect(lowlit([])).toBe(0);
+  expect(lowlit(['L'])).toBeGreaterThan(0);
+  expect(bright([]) - bright(['L'])).toBe(lowlit(['L']));
+});

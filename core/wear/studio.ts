@@ -24,6 +24,8 @@ export interface WearSubject {
   /** Weeks that a toner lasts; null where none is planned. */
   readonly tonerWeeks: number | null;
   readonly shadowMm: number | null;
+  /** Letters of formulas that deposit. */
+  readonly deposits: readonly string[];
   /** Light left from the visit before: its plan, and what has grown since by zone (mm), or overall. */
   readonly before: { readonly plan: Plan; readonly grownMm: number; readonly grownByZone: Readonly<Partial<Record<Zone, number>>> } | null;
   /** Shares of the time that hair is worn tied and half up, 0–1. */
@@ -38,7 +40,7 @@ export interface WearSubject {
 export function subjectOf(plan: Plan, known: Partial<WearSubject> = {}): WearSubject {
   return {
     plan, curl: 'straight', colour: { naturalLevel: 6, byZone: {}, regrowthMm: {}, targetLevel: 9, tone: null }, mmPerWeek: growthRate([]).mmPerWeek, tonerWeeks: null,
-    shadowMm: null, before: null, tiedShare: 0.4, halfUpShare: 0, brightnessWish: 3, partMoves: null, weeksBetween: null, ...known,
+    shadowMm: null, deposits: [], before: null, tiedShare: 0.4, halfUpShare: 0, brightnessWish: 3, partMoves: null, weeksBetween: null, ...known,
   };
 }
 
@@ -106,7 +108,7 @@ export class WearStudio {
   }
 
   /** @param computed the plan as it was computed already, where it was */
-  light({ plan, mmPerWeek, shadowMm, before }: WearSubject, weeks: number, computed?: ComputedPlan): Light {
+  light({ plan, mmPerWeek, shadowMm, deposits, before }: WearSubject, weeks: number, computed?: ComputedPlan): Light {
     const { roots } = this.roots(plan).index;
     const shadow: RootShadow | null = shadowMm === null ? null : { mm: shadowMm };
     const lightFrom = (own: Plan, facts: LightFacts, known?: ComputedPlan) => {
@@ -114,7 +116,7 @@ export class WearStudio {
       return lightOf(own, pattern.computed, roots, pattern.foiled, facts);
     };
     return lightFrom(plan, {
-      grownMm: weeks * mmPerWeek, shadow,
+      grownMm: weeks * mmPerWeek, shadow, deposits,
       before: before && {
         // On today's head and hair.
         light: lightFrom({ ...before.plan, head: plan.head, hair: plan.hair }, {}),

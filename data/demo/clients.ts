@@ -1,6 +1,6 @@
 import { EMPTY_CONSULT } from '../../core/formats';
 import { MORE_CLIENTS } from './more-clients';
-import { baby, CHUNKY, consult, everywhere, head, plan, regrowth, seen, SLICE, weave, WELL, type DemoClient } from './visit-parts';
+import { baby, CHUNKY, consult, everywhere, head, lift, mix, plan, regrowth, seen, SLICE, weave, WELL, type DemoClient } from './visit-parts';
 
 const maren = consult({
   health: WELL, contrast: 'blended', tone: 'neutral', wornUpShare: 0.6, wornHalfUpShare: 0.1, partMoves: 'sometimes', cowlick: 'none', weeksBetween: 9, washesPerWeek: 3,
@@ -9,6 +9,17 @@ const maren = consult({
   head: head(555, 22),
   hair: { densityPerCm2: 165, strand: 'medium', lengthMm: 380, byZone: {} },
 });
+/** What Maren's visits are mixed of: her regrowth only, and a toner of three parts. */
+const marenMix = {
+  formulas: { A: lift({ reach: 'regrowth' }) },
+  tests: [{ formula: 'A', minutes: 15, level: 7.5, from: 6 }],
+  toners: [
+    {
+      id: 'toner-1', where: 'all', line: 'sedge', parts: [{ shade: 'sedge-9-pearl', parts: 2 }, { shade: 'sedge-9-violet', parts: 1 }, { shade: 'sedge-clear', parts: 2 }], grams: 60, ratio: 2, volumes: 5, minutes: 12,
+      state: 'damp',
+    },
+  ],
+} as const;
 const ines = consult({
   health: { ...WELL, noted: ['medication'] }, contrast: 'defined', tone: 'warm', wornUpShare: 0.2, partMoves: 'never', weeksBetween: 16, washesPerWeek: 2,
   naturalLevel: 3, goalLevel: 6.5, brightness: 2,
@@ -47,11 +58,13 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
       },
       {
         weeksAgo: 19, person: 0, consult: { ...maren, regrowthMm: everywhere(31) }, plan: plan('Fine weave, brighter', maren, weave(6)),
+        mix: mix({ ...marenMix, used: { A: { grams: 118, predicted: 104 } } }),
         outcome: { done: 'Same sections, closer at the back. Sides lifted well.', levelReached: 8.5, nextInWeeks: 10 },
       },
       {
         weeksAgo: 9, person: 1, consult: { ...maren, regrowthMm: everywhere(28) },
         plan: plan('Fine weave, brighter sides', maren, weave(6), weave(5)),
+        mix: mix({ ...marenMix, used: { A: { grams: 96, predicted: 101 } } }),
         outcome: { done: 'Back as before, sides at 5 mm. Left temple a little slow, five minutes longer.', levelReached: 9, nextInWeeks: 9 },
       },
       {
@@ -62,6 +75,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
           notes: 'Wants the sides kept bright; has two hours.',
         },
         plan: plan('Fine weave, brighter sides', maren, weave(6), weave(5)),
+        mix: mix(marenMix),
       },
     ],
   },

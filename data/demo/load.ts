@@ -2,6 +2,7 @@ import type { Knex } from 'knex';
 import { createPatternEngine } from '../../core/pattern';
 import { inSalon, type Transaction } from '../database';
 import { hashPassword } from '../passwords';
+import { insertMix } from '../saves';
 import { insertVisit } from '../visits';
 import { EMPTY_TEST } from '../../core/formats';
 import { DEMO_CLIENTS } from './clients';
@@ -82,6 +83,7 @@ async function loadClient(
     const actor = { salonId, personId: people[visit.person] };
     const heldOn = dayBefore(today, visit.weeksAgo);
     const visitId = await insertVisit(trx, actor, { clientId, heldOn, consult: visit.consult, plan: visit.plan });
+    if (visit.mix) await insertMix(trx, actor, visitId, visit.mix);
     if (!visit.outcome) continue;
     await trx('visit').where({ id: visitId }).update({ begun_at: `${heldOn}T13:00:00Z`, begun_by: actor.personId });
     const { nextInWeeks, ...said } = visit.outcome;

@@ -1,7 +1,9 @@
 import type { HairTest } from '../../core/caution';
-import { AVERAGE_HEAD, EMPTY_CONSULT, startPlan, type Consult, type Outcome, type TestDocument } from '../../core/formats';
+import { AVERAGE_HEAD, EMPTY_CONSULT, EMPTY_MIX, startPlan, type Consult, type Outcome, type TestDocument } from '../../core/formats';
 import { zonesOf, type HairlineShape, type Zone, type ZoneFamily } from '../../core/head';
+import { Shelf, usualFormula, withProducts, type LiftFormula, type VisitMix } from '../../core/mix';
 import type { Gather, Panel, Plan } from '../../core/pattern';
+import { USUAL_RANGE } from '../../core/products';
 import { planOf, techniqueOf } from '../../core/technique';
 
 export interface DemoVisit {
@@ -11,6 +13,7 @@ export interface DemoVisit {
   readonly person: number;
   readonly consult: Consult;
   readonly plan: Plan;
+  readonly mix?: VisitMix;
   readonly outcome?: Omit<Outcome, 'version' | 'nextOn' | 'foilsPlaced'> & { readonly nextInWeeks: number | null };
 }
 
@@ -98,3 +101,9 @@ export function seen(parts: Partial<Record<ZoneFamily, Consult['map'][Zone]>>): 
 
 /** Asked and looked at, and nothing found. */
 export const WELL: Consult['health'] = { allergy: 'none', dyes: 'none', scalp: 'sound', strandFeel: 'sound', noted: [] };
+
+/** The usual formula with what differs. */
+export const lift = (part: Partial<LiftFormula> = {}): LiftFormula => ({ ...usualFormula(new Shelf(EMPTY_MIX, USUAL_RANGE))!, ...part });
+
+/** What was mixed, with the products of the usual range. */
+export const mix = (part: Partial<VisitMix>): VisitMix => withProducts({ ...EMPTY_MIX, ...part }, USUAL_RANGE);

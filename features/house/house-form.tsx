@@ -6,6 +6,7 @@ import type { House } from '@/core/formats';
 import { SCHOOL_KEYS, SCHOOLS, type SchoolKey } from '@/core/school';
 import { parseLength } from '@/core/units';
 import { Button } from '@/ui/button';
+import { TextField } from '@/ui/field';
 import { NumberField } from '@/ui/number-field';
 import { Segmented } from '@/ui/segmented';
 import { Select } from '@/ui/select';
@@ -84,7 +85,7 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
             </div>
             <p className="text-sm text-ink-soft">A section wider than both together is divided into columns.</p>
           </Part>
-          <Part title="Prices and time, first estimates">
+          <Part title="Prices and time">
             <Segmented label="How foils are priced" value={house.prices.way} options={WAYS} onChange={(way) => prices({ way })} />
             <div className="grid grid-cols-2 gap-3">
               <NumberField label="Base of the service" unit={house.prices.currency} min={0} max={100_000} value={house.prices.baseMinor / per} parse={minor} onChange={(value) => value !== undefined && prices({ baseMinor: Math.round(value * per) })} />
@@ -100,6 +101,25 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
             </div>
           </Part>
         </div>
+        <Part title="Prices of the whole visit" hint="Said before the start as an itemised estimate, which goes with the plan.">
+          <div className="grid grid-cols-2 gap-3 md:grid-cols-3 lg:grid-cols-5">
+            {house.prices.way === 'flat' && (
+              <>
+                <NumberField label="Bowls included" unit="bowls" min={0} max={40} value={house.prices.includedBowls} parse={whole} onChange={(includedBowls) => includedBowls !== undefined && prices({ includedBowls })} />
+                <NumberField label="Each further bowl" unit={house.prices.currency} min={0} max={1000} value={house.prices.extraBowlMinor / per} parse={minor} onChange={(value) => value !== undefined && prices({ extraBowlMinor: Math.round(value * per) })} />
+              </>
+            )}
+            <NumberField label="Toners included" unit="toners" min={0} max={12} value={house.prices.includedToners} parse={whole} onChange={(includedToners) => includedToners !== undefined && prices({ includedToners })} />
+            <NumberField label="Each further toner" unit={house.prices.currency} min={0} max={1000} value={house.prices.extraTonerMinor / per} parse={minor} onChange={(value) => value !== undefined && prices({ extraTonerMinor: Math.round(value * per) })} />
+            <NumberField label="Root colour" unit={house.prices.currency} min={0} max={1000} value={house.prices.rootMinor / per} parse={minor} onChange={(value) => value !== undefined && prices({ rootMinor: Math.round(value * per) })} />
+            <NumberField label="Long from" unit="mm" min={100} max={1200} value={house.prices.longFromMm} parse={millimetres} onChange={(longFromMm) => longFromMm !== undefined && prices({ longFromMm })} />
+            <NumberField label="Long hair costs" unit="% more" min={0} max={200} value={house.prices.longPercent} parse={whole} onChange={(longPercent) => longPercent !== undefined && prices({ longPercent })} />
+            <NumberField label="Thick from" unit="per cm²" min={100} max={400} value={house.prices.thickFromPerCm2} parse={whole} onChange={(thickFromPerCm2) => thickFromPerCm2 !== undefined && prices({ thickFromPerCm2 })} />
+            <NumberField label="Thick hair costs" unit="% more" min={0} max={200} value={house.prices.thickPercent} parse={whole} onChange={(thickPercent) => thickPercent !== undefined && prices({ thickPercent })} />
+            <NumberField label="Tax within" unit="%" min={0} max={40} value={house.prices.taxPercent} parse={plain} onChange={(taxPercent) => taxPercent !== undefined && prices({ taxPercent })} />
+          </div>
+          <AddOns addOns={house.prices.addOns} currency={house.prices.currency} per={per} onChange={(addOns) => prices({ addOns })} />
+        </Part>
         <div className="grid gap-6 lg:grid-cols-2">
           <Part title="Place and station">
             <div className="grid grid-cols-2 gap-3">
@@ -116,6 +136,8 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
             <div className="grid grid-cols-3 gap-3">
               <NumberField label="Alert test read after" unit="h" min={0} max={240} value={house.cautions.alertHours} parse={whole} onChange={(alertHours) => alertHours !== undefined && set({ cautions: { ...house.cautions, alertHours } })} />
               <NumberField label="and counts for" unit="days" min={1} max={1000} value={house.cautions.alertDays} parse={whole} onChange={(alertDays) => alertDays !== undefined && set({ cautions: { ...house.cautions, alertDays } })} />
+              <NumberField label="Strong above" unit="vol" min={5} max={30} value={house.cautions.strongVolumes} parse={whole} onChange={(strongVolumes) => strongVolumes !== undefined && set({ cautions: { ...house.cautions, strongVolumes } })} />
+              <NumberField label="40 vol stays off" unit="mm" min={10} max={60} value={house.cautions.scalpMm} parse={millimetres} onChange={(scalpMm) => scalpMm !== undefined && set({ cautions: { ...house.cautions, scalpMm } })} />
               <NumberField label="Guardian below" unit="years" min={0} max={21} value={house.cautions.age} parse={whole} onChange={(age) => age !== undefined && set({ cautions: { ...house.cautions, age } })} />
             </div>
           </Part>
@@ -157,6 +179,27 @@ function Part({ title, hint, children }: { title: string; hint?: string; childre
       {hint && <p className="text-base text-ink-soft">{hint}</p>}
       {children}
     </section>
+  );
+}
+
+/** What can be added to a visit, by name and price. */
+function AddOns({ addOns, currency, per, onChange }: { addOns: House['prices']['addOns']; currency: string; per: number; onChange(addOns: House['prices']['addOns']): void }) {
+  const change = (id: string, part: Partial<House['prices']['addOns'][number]>) => onChange(addOns.map((own) => (own.id === id ? { ...own, ...part } : own)));
+  const free = () => {
+    for (let n = 1; ; n += 1) if (!addOns.some(({ id }) => id === `add-on-${n}`)) return `add-on-${n}`;
+  };
+  return (
+    <fieldset className="grid gap-2 border-t border-line pt-3">
+      <legend className="sr-only">Add-ons</legend>
+      {addOns.map((own, i) => (
+        <div key={own.id} className="grid grid-cols-[minmax(0,320px)_160px_auto] items-end justify-start gap-3">
+          <TextField label={`Add-on ${i + 1}`} value={own.name} maxLength={60} onChange={(event) => change(own.id, { name: event.target.value })} />
+          <NumberField label={`Price of add-on ${i + 1}`} unit={currency} min={0} max={100_000} value={own.minor / per} parse={minor} onChange={(value) => value !== undefined && change(own.id, { minor: Math.round(value * per) })} />
+          <Button small look="quiet" onClick={() => onChange(addOns.filter(({ id }) => id !== own.id))}>Remove</Button>
+        </div>
+      ))}
+      {addOns.length < 30 && <Button small className="justify-self-start" onClick={() => onChange([...addOns, { id: free(), name: 'New add-on', minor: 0 }])}>Add an add-on</Button>}
+    </fieldset>
   );
 }
 

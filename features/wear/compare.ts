@@ -25,7 +25,7 @@ export function comparedWith(key: ComparisonKey, subject: WearSubject, weeks: nu
   if (key === 'none' || (key === 'today' && weeks === 0)) return undefined;
   if (key === 'today') return { words: 'Today', subject, weeks: 0 };
   const { plan, before } = subject;
-  if (key === 'last') return before ? { words: 'Last visit’s pattern', subject: { ...subject, plan: { ...before.plan, head: plan.head, hair: plan.hair }, before: null }, weeks } : undefined;
+  if (key === 'last') return before ? { words: 'Last visit’s pattern', subject: { ...subject, plan: { ...before.plan, head: plan.head, hair: plan.hair }, before: null, deposits: [] }, weeks } : undefined;
   const technique = techniqueOf(key.slice('pattern '.length));
-  return technique && { words: technique.name, subject: { ...subject, plan: { ...planOf(technique), head: plan.head, hair: plan.hair, foil: plan.foil } }, weeks };
+  return technique && { words: technique.name, subject: { ...subject, plan: { ...planOf(technique), head: plan.head, hair: plan.hair, foil: plan.foil }, deposits: [] }, weeks };
 }

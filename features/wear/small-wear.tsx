@@ -6,7 +6,7 @@ import type { Style, View } from '@/core/wear';
 import { drawsInSoftware } from '../head/round/software';
 import { useVisit } from '../visit/store';
 import { WearPicture } from './picture';
-import { subjectOfVisit } from './subject';
+import { useWearSubject } from './subject';
 import { useWear } from './use-wear';
 import { ownPart, wayOf } from './ways';
 
@@ -19,12 +19,12 @@ const LOOKS: readonly { words: string; way: Style; view: View }[] = [
 
 /** A small picture of the pattern as it is worn, beside the head: it follows every edit. */
 export function SmallWear() {
-  const { plan, consult, bundle } = useVisit();
+  const { plan, bundle } = useVisit();
   const settled = useDeferredValue(useCalm(plan));
   const [at, setAt] = useState(0);
   const rested = useRested();
   const { words, way: key, view } = LOOKS[at];
-  const subject = useMemo(() => subjectOfVisit(consult, settled, bundle), [consult, settled, bundle]);
+  const subject = useWearSubject(settled);
   const way = useMemo(() => wayOf(key, ownPart(subject)), [key, subject]);
   const picture = useWear('small', 1, 'picture', useMemo(() => (rested ? { subject, way, view, weeks: 0, fine: false } : null), [rested, subject, way, view]));
   return (

@@ -10,7 +10,7 @@ import { NO_COMPARISON, comparedWith, comparisonsFor, type ComparisonKey } from 
 import { Findings } from './findings';
 import { WearPicture } from './picture';
 import { Stage } from './stage';
-import { subjectOfVisit } from './subject';
+import { useWearSubject } from './subject';
 import { useWear } from './use-wear';
 import { isParted, ownPart, styleOf, wayOf, WAYS } from './ways';
 
@@ -18,10 +18,10 @@ const WEEKS = [0, 4, 8, 12, 20] as const;
 
 /** How the pattern falls: worn one way or another, moved, grown out, beside another; and what would be noticed. */
 export function WearStep() {
-  const { consult, plan, computed, bundle, editConsult } = useVisit();
+  const { consult, plan, computed, editConsult } = useVisit();
   // Edits made here (a mend) colour anew when the page has answered.
   const settled = useDeferredValue(plan);
-  const subject = useMemo(() => subjectOfVisit(consult, settled, bundle), [consult, settled, bundle]);
+  const subject = useWearSubject(settled);
   const [style, setStyle] = useState<Style>('down');
   const [view, setView] = useState<View>('back');
   const [weeks, setWeeks] = useState(0);

@@ -12,7 +12,7 @@ import { useHouse, useMoney } from '../house/context';
 import { minorPerUnit } from '../house/money';
 import { useMixed } from '../mix/mixed';
 import { useVisit } from '../visit/store';
-import { subjectOfVisit } from '../wear/subject';
+import { useWearSubject } from '../wear/subject';
 import { wearWorker } from '../wear/wear-worker';
 
 interface FitDialogProps {
@@ -39,7 +39,7 @@ export function FitDialog({ open, onOpenChange, kind = 'foils' }: FitDialogProps
 }
 
 function FitForm({ first, onDone }: { first: Kind; onDone(): void }) {
-  const { plan, consult, bundle, computed, editPlan } = useVisit();
+  const { plan, consult, computed, editPlan } = useVisit();
   const { totals } = computed.sheet;
   const { prices } = useHouse();
   const money = useMoney();
@@ -51,6 +51,7 @@ function FitForm({ first, onDone }: { first: Kind; onDone(): void }) {
   useEffect(() => () => giveUp.current?.(), []);
   const per = minorPerUnit(prices.currency);
   const { priced, estimate } = useMixed();
+  const subject = useWearSubject(plan);
   const now = kind === 'foils' ? `of ${totals.foils}` : kind === 'minutes' ? `of ${Math.round(totals.foilingMinutes)}` : `of ${money(estimate.totalMinor)}`;
 
   const work = () => {
@@ -58,7 +59,7 @@ function FitForm({ first, onDone }: { first: Kind; onDone(): void }) {
     const limit = limitOf(kind, value);
     if ('problem' in limit) return setFitted({ ok: false, problem: limit.problem });
     setWorking(true);
-    giveUp.current = wearWorker.ask('fit', 0, 'fit', { subject: subjectOfVisit(consult, plan, bundle), limit }, (answer, done, problem) => {
+    giveUp.current = wearWorker.ask('fit', 0, 'fit', { subject, limit }, (answer, done, problem) => {
       if (answer) setFitted(answer);
       if (problem) setFitted({ ok: false, problem: `It could not be worked out: ${problem}.` });
       if (done) setWorking(false);

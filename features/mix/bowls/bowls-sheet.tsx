@@ -9,6 +9,7 @@ import { Segmented } from '@/ui/segmented';
 import { useMoney } from '../../house/context';
 import { useVisit } from '../../visit/store';
 import { readAmount, tenth, useAmounts } from '../amounts';
+import { HereCautions } from '../here-cautions';
 import { useMixed } from '../mixed';
 import { WeighForm } from '../weigh/weigh-form';
 import { weighedOf } from '../weigh/weighed';
@@ -24,6 +25,7 @@ export function BowlsSheet() {
     <div className="grid grid-cols-[minmax(340px,400px)_minmax(0,1fr)] items-start gap-6 p-5">
       <section aria-label="Formulas" className="grid gap-4">
         <h2 className="flex min-h-[60px] items-end text-xl font-bold wide">Formulas</h2>
+        <HereCautions keys={['strong-scalp', 'forty-near', 'strong-hairline', 'strong-fragile', 'overlap', 'heat', 'bowl-old']} />
         {mixed.formulas.length === 0 && <p className="card p-4 text-base text-ink-soft">{mixed.shelf.lighteners.length === 0 ? 'The house has no lightener: add one under House, Products.' : 'The pattern has no foils yet: lay one first.'}</p>}
         {mixed.formulas.map((row) => <FormulaCard key={row.letter} row={row} />)}
         <AddFormula />

@@ -12,6 +12,7 @@ import { Select } from '@/ui/select';
 import { useVisit } from '../../visit/store';
 import { readAmount, tenth, useAmounts } from '../amounts';
 import { changed, freshId } from '../edit';
+import { HereCautions } from '../here-cautions';
 import { useMixed } from '../mixed';
 import { PlaneChart } from './plane';
 import { RootCard } from './root-card';
@@ -24,7 +25,7 @@ export function ToneSheet() {
   return (
     <div className="grid grid-cols-[minmax(280px,320px)_minmax(0,1fr)] items-start gap-6 p-5">
       <div className="grid gap-6"><Left /></div>
-      <div className="grid gap-4"><Toners /><RootCard /><Corrections /></div>
+      <div className="grid gap-4"><HereCautions keys={['strong-scalp', 'over-time', 'root-dark']} /><Toners /><RootCard /><Corrections /></div>
     </div>
   );
 }

@@ -1,0 +1,54 @@
+import { mixOfVisit, Shelf, usualFormula, type VisitMix } from '../mix';
+import { createPatternEngine } from '../pattern';
+import { USUAL_RANGE } from '../products';
+import { USUAL_SCHOOLS } from '../school';
+import { EMPTY_CONSULT } from './consult-document';
+import { mixCard } from './mix-card';
+import { EMPTY_MIX } from './mix-document';
+import { startPlan } from './start-plan';
+import { textWidth } from './text-width';
+
+const plan = startPlan();
+const computed = createPatternEngine().compute(plan);
+const facts = { client: 'Nell', date: '25 Nov 2026', colourist: 'Ottilie', base: '6', goal: '9', price: '€200.00', agreed: null, cautions: ['Over 20 vol at the hairline.'] };
+const usual = usualFormula(new Shelf(EMPTY_MIX, USUAL_RANGE))!;
+const toner = (n: number): VisitMix['toners'][number] => ({
+  id: `t${n}`, where: 'all', line: 'sedge', parts: [{ shade: 'sedge-9-violet', parts: 2 }, { shade: 'sedge-9-pearl', parts: 1 }, { shade: 'sedge-clear', parts: 1 }], grams: 60, ratio: 2, volumes: 5, minutes: 10, state: 'damp',
+});
+
+function card(part: Partial<VisitMix>) {
+  const mix = { ...EMPTY_MIX, ...part };
+  const mixed = mixOfVisit({ consult: { ...EMPTY_CONSULT, goalLevel: 9 }, plan, computed, mix, range: USUAL_RANGE, uses: [], schools: USUAL_SCHOOLS });
+  const { shapes, widthMm, heightMm } = mixCard(mix, mixed, facts);
+  const texts = shapes.flatMap((own) => (own.kind === 'text' ? [own] : []));
+  return { mixed, texts, words: texts.map(({ words }) => words).join(' '), widthMm, heightMm };
+}
+
+test('every amount of every bowl and toner stands on it, none is cut, all lies on the page', () => {
+  const additives = [{ product: 'rootling', perGram: 0.1 }, { product: 'water', perGram: 0.1 }, { product: 'barrier', perGram: 0.2 }];
+  const { mixed, texts, words, widthMm, heightMm } = card({ formulas: { A: { ...usual, volumes: 13, additives } }, toners: [toner(1), toner(2)] });
+  if (!mixed.bowls.ok) throw new Error(mixed.bowls.problem);
+  for (const { label, items } of mixed.bowls.bowls) {
+    expect(words).toContain(label);
+    if (items.ok) for (const { grams, name } of items.items) expect(words.replace(/\s+/g, ' ')).toContain(`${grams} g ${name}`);
+  }
+  expect(words.match(/Sedge 9 violet/g)).toHaveLength(2);
+  for (const { x, y, size, words: own, weight, anchor } of texts) {
+    expect(y).toBeLessThanOrEqual(heightMm - 10);
+    const width = textWidth(own, size, weight);
+    expect(anchor === 'end' ? x : x + width).toBeLessThanOrEqual(widthMm - 11);
+  }
+});
+
+test('few lines are large, many are small, and what finds no place is said', () => {
+  const size = (own: ReturnType<typeof card>) => own.texts.find(({ words }) => words === 'Bowls')!.size;
+  expect(size(card({}))).toBeGreaterThan(size(card({ toners: Array.from({ length: 12 }, (_, i) => toner(i)) })));
+  const washes = Array.from({ length: 12 }, (_, i) => ({ kind: 'bleach-wash' as const, id: `w${i}`, product: 'moth-powder', volumes: 20, developer: 1, shampoo: 1, water: 1, grams: 80, minutes: 15, from: 9, where: 'ends' }));
+  const full = card({ toners: Array.from({ length: 12 }, (_, i) => toner(i)), corrections: washes, bowl: { mostGrams: 20, usefulMinutes: 10 } });
+  expect(full.words).toMatch(/and \d+ more lines on the screen/);
+});
+
+test('a target out of reach and a formula without its product are said', () => {
+  expect(card({ formulas: { A: { ...usual, volumes: 5, target: 10 } } }).words).toMatch(/not expected; \d(\.\d)? at 45/);
+  expect(card({ formulas: { A: { ...usual, bottles: ['gone'] } } }).words).toContain('cannot be mixed: a developer that was chosen is not in the house any more');
+});

@@ -1,0 +1,149 @@
+'use client';
+
+import { useState, useTransition } from 'react';
+import { readProductsCsv, type Import } from '@/core/formats';
+import { KIND_WORDS, PRODUCT_KINDS, type Product, type ProductKind } from '@/core/products';
+import { buttonLook } from '@/ui/button';
+import { Dialog } from '@/ui/dialog';
+import { Menu } from '@/ui/menu';
+import { useHouse, useMoney } from '../house/context';
+import { minorPerUnit } from '../house/money';
+import { saveRange } from './actions';
+import { factsOf } from './facts';
+import { ImportPreview } from './import-preview';
+import { ProductForm } from './product-form';
+import { emptyProduct } from './empty-product';
+
+interface ProductsPageProps {
+  initial: readonly Product[];
+  revision: number;
+  mayChange: boolean;
+}
+
+type Said = { readonly ok: boolean; readonly words: string };
+
+/** What the house mixes with: what each product takes and allows, what is in stock, what it costs. */
+export function ProductsPage({ initial, revision, mayChange }: ProductsPageProps) {
+  const [products, setProducts] = useState(initial);
+  const [base, setBase] = useState(revision);
+  const [editing, edit] = useState<{ product: Product; at: number | null }>();
+  const [preview, setPreview] = useState<Import>();
+  const [said, say] = useState<Said>();
+  const [busy, start] = useTransition();
+  const { prices } = useHouse();
+  const nameOf = (id: string) => products.find((own) => own.id === id)?.name ?? id;
+
+  const save = (next: readonly Product[], words: string) =>
+    new Promise<string | undefined>((resolve) =>
+      start(async () => {
+        const answer = await saveRange(base, { version: 1, products: next });
+        if (answer.ok) {
+          setProducts(next);
+          setBase(answer.revision);
+          say({ ok: true, words });
+        }
+        resolve(answer.ok ? undefined : answer.problem);
+      }),
+    );
+  const takeFile = async (file: File) => {
+    if (file.size > 2_000_000) return say({ ok: false, words: `${file.name} is larger than two megabytes: is it the right file?` });
+    const read = readProductsCsv(await textOf(file), products, minorPerUnit(prices.currency));
+    if (read.ok) setPreview(read.value);
+    else say({ ok: false, words: `${file.name}: ${read.problem}` });
+  };
+  return (
+    <>
+      <header className="mb-5 flex flex-wrap items-center gap-3">
+        <p className="min-w-0 flex-1 text-base text-ink-soft">The range that a house begins with is invented: write what your own leaflets say. Visits keep the products as they were when they were mixed.</p>
+        <a href="/api/products" className={buttonLook('plain', true)}>Export as table (CSV)</a>
+        {mayChange && (
+          <>
+            <label className={`${buttonLook('plain', true)} cursor-pointer focus-within:outline-2 focus-within:outline-offset-2 focus-within:outline-leaf`}>
+              Import a table
+              <input
+                type="file" accept=".csv,.tsv,.txt,text/csv" className="sr-only"
+                onChange={(event) => {
+                  const [file] = event.target.files ?? [];
+                  event.target.value = '';
+                  if (file) void takeFile(file);
+                }}
+              />
+            </label>
+            <Menu label="Add a product" trigger="Add a product" className={buttonLook('primary', true)} items={PRODUCT_KINDS.map((kind) => ({ words: KIND_WORDS[kind][0], choose: () => edit({ product: emptyProduct(kind, products), at: null }) }))} />
+          </>
+        )}
+      </header>
+      {said && <p role={said.ok ? 'status' : 'alert'} className={`mb-4 ${said.ok ? 'text-base text-ink-soft' : 'text-base font-semibold text-rowan'}`}>{said.words}</p>}
+      {!mayChange && <p className="mb-4 text-base text-ink-soft">Only the owner sets this for the house.</p>}
+      <div className="grid gap-6">
+        {PRODUCT_KINDS.filter((kind) => products.some((own) => own.kind === kind)).map((kind) => (
+          <Shelf key={kind} kind={kind} products={products} nameOf={nameOf} onEdit={mayChange ? (product) => edit({ product, at: products.indexOf(product) }) : undefined} />
+        ))}
+      </div>
+      <Dialog open={editing !== undefined} onOpenChange={(open) => !open && edit(undefined)} title={editing ? `${editing.at === null ? 'New: ' : ''}${KIND_WORDS[editing.product.kind][0]}` : ''} middle>
+        {editing && (
+          <ProductForm
+            product={editing.product} fresh={editing.at === null} products={products} busy={busy}
+            onSave={async (next) => {
+              const problem = await save(editing.at === null ? [...products, next] : products.map((own, i) => (i === editing.at ? next : own)), `${next.name} saved.`);
+              if (problem === undefined) edit(undefined);
+              return problem;
+            }}
+            onRemove={async () => {
+              const problem = await save(products.filter((_, i) => i !== editing.at), `${editing.product.name} removed; visits that used it keep it.`);
+              if (problem === undefined) edit(undefined);
+              return problem;
+            }}
+          />
+        )}
+      </Dialog>
+      <Dialog open={preview !== undefined} onOpenChange={(open) => !open && setPreview(undefined)} title="What the table would change" wide>
+        {preview && (
+          <ImportPreview
+            preview={preview} nameOf={nameOf} busy={busy}
+            onTake={async () => {
+              const problem = await save(preview.range, `${preview.added.length} added, ${preview.changed.length} changed.`);
+              if (problem === undefined) setPreview(undefined);
+              return problem;
+            }}
+          />
+        )}
+      </Dialog>
+    </>
+  );
+}
+
+/** A file's text: UTF-8, and where it is not, the older code of western spreadsheets. */
+async function textOf(file: File): Promise<string> {
+  const bytes = await file.arrayBuffer();
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+  } catch {
+    return new TextDecoder('windows-1252').decode(bytes);
+  }
+}
+
+function Shelf({ kind, products, nameOf, onEdit }: { kind: ProductKind; products: readonly Product[]; nameOf(id: string): string; onEdit?(product: Product): void }) {
+  const money = useMoney();
+  return (
+    <section aria-label={KIND_WORDS[kind][1]}>
+      <h2 className="mb-2 text-lg font-bold wide">{KIND_WORDS[kind][1]}</h2>
+      <table className="card w-full table-fixed border-separate border-spacing-0 overflow-hidden text-base">
+        <colgroup><col className="w-[220px]" /><col /><col className="w-[120px]" /><col className="w-[170px]" /></colgroup>
+        <thead className="sr-only"><tr><th>Name</th><th>What it takes and allows</th><th>In stock</th><th>A pack</th></tr></thead>
+        <tbody>
+          {products.filter((own) => own.kind === kind).map((own) => (
+            <tr key={own.id} className="[&>*]:px-4 [&>*]:py-2 [&:not(:first-child)>*]:border-t [&:not(:first-child)>*]:border-line">
+              <th scope="row" className="text-left font-semibold">
+                {onEdit ? <button type="button" onClick={() => onEdit(own)} className="min-h-8 text-left underline-offset-2 hover:underline">{own.name}</button> : own.name}
+              </th>
+              <td className="text-sm"><p>{factsOf(own, nameOf)}</p>{own.note && <p className="text-ink-soft">{own.note}</p>}</td>
+              <td className="text-right whitespace-nowrap">{own.kind === 'line' ? '' : own.kind === 'foil' ? `${own.stock} sheets` : `${own.stock} g`}</td>
+              <td className="text-right whitespace-nowrap text-ink-soft">{own.packMinor > 0 && `${money(own.packMinor)} for ${own.pack}${own.kind === 'foil' ? '' : ' g'}`}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
