@@ -48,6 +48,15 @@ await shoot('wear-tied');
 await press(page, 'Consult');
 await at(page, /\/consult$/);
 await shoot('consult');
+await press(page, 'Mix');
+await at(page, /\/mix$/);
+await page.waitForSelector('li[aria-label="Bowl A 1"]');
+await shoot('mix');
+for (const [hash, name, selector] of [['lift', 'lift', '.recharts-line'], ['tone', 'tone', 'article[aria-label="Toner 1"]'], ['price', 'price', '#price-total']] as const) {
+  await page.click(`nav[aria-label="Mix"] a[href="#${hash}"]`);
+  await page.waitForSelector(selector);
+  await shoot(name);
+}
 await press(page, 'Record');
 await at(page, /\/record$/);
 await shoot('record');
