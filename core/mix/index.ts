@@ -5,7 +5,7 @@ export { needsOf, type Need } from './needs';
 export { bottlesFor, bowlItems, colourItems, formulaNotes, pouredItems, recipeOf, strengthOf, type BowlItem, type ItemsRead, type Recipe } from './recipe';
 export { strengthIdeas, type StrengthIdea } from './suggest';
 export { levelWhere, partsOf, reachedIn, rootResult, tonerIdeas, tonerResult, type Reached, type RootResult, type TonerIdea, type TonerResult } from './tone';
-export { fragileIn, lightenedIn, mixOfVisit, strengthsFor, type FormulaRow, type VisitMixed, type VisitMixInput, type WeighedBowl } from './visit';
+export { fragileIn, lightenedIn, mixOfVisit, strengthsFor, type FormulaRow, type RecordedTest, type VisitMixed, type VisitMixInput, type WeighedBowl } from './visit';
 export { cautionFactsOf } from './caution-facts';
 export * from './visit-mix';
 export { workOf, type WorkUnit } from './work';

@@ -110,6 +110,14 @@ describe('a visit', () => {
     expect(visit({ formulas: { A: lift({ product: 'moth-cream' }) } }, { goalLevel: 10 }).mixed.panels[0].ready).toBeNull();
   });
 
+  test('strand tests of the record count as those of the visit do; what was not read of one says nothing', () => {
+    const factor = (recorded: VisitMixInput['recorded'], mix: Partial<VisitMix> = {}) => visit(mix, {}, { recorded }).head.factor;
+    const read = { volumes: 20, minutes: 15, from: 6, level: 7.5 };
+    expect(factor([read])).toBeCloseTo(0.85, 2);
+    expect(factor([read])).toBeCloseTo(factor([], { tests: [{ formula: 'A', minutes: 15, level: 7.5, from: 6 }] }), 9);
+    expect(factor([{ ...read, level: null }, { ...read, level: 5 }])).toBe(1);
+  });
+
   test('the curve never falls and passes the ready time at the target', () => {
     const own = visit({}, { goalLevel: 9 });
     const [panel] = own.mixed.panels;
@@ -163,6 +171,7 @@ describe('suggested strengths', () => {
   test('never over 20 vol on fragile hair, whatever is needed', () => {
     const map = Object.fromEntries([...zonesOf('nape'), ...zonesOf('occipital')].map((zone) => [zone, { condition: 'fragile' as const }]));
     for (const { volumes } of ideas({ volume: 'standard' }, { naturalLevel: 2, map }, { volumes: 40 }).filter(({ panel }) => panel === 'back')) expect(volumes).toBeLessThanOrEqual(20);
+    expect(ideas({ volume: 'standard' }, { naturalLevel: 2, map }, { volumes: 40 }).some(({ panel }) => panel === 'back')).toBe(true);
   });
 });
 

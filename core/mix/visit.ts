@@ -14,12 +14,22 @@ import { reachedIn, rootResult, tonerResult, type Reached, type RootResult, type
 import { Shelf, usualFormula, type Formula, type VisitMix } from './visit-mix';
 import type { WorkUnit } from './work';
 
+/** A strand test as it was written down: what of it was not read is null. */
+export interface RecordedTest {
+  readonly volumes: number | null;
+  readonly minutes: number | null;
+  readonly from: number | null;
+  readonly level: number | null;
+}
+
 export interface VisitMixInput {
   readonly consult: Consult;
   readonly plan: Plan;
   readonly computed: Pick<ComputedPlan, 'sheet'>;
   readonly mix: VisitMix;
   readonly range: readonly Product[];
+  /** Strand tests on the client's record, up to the day of the visit. */
+  readonly recorded?: readonly RecordedTest[];
   /** Used against predicted of this person's last visits, oldest first. */
   readonly uses: readonly number[];
   readonly schools: Schools;
@@ -75,7 +85,7 @@ export interface VisitMixed {
 /** What stands in where the house has no lightener at all: nothing is lifted, and it says so. */
 const NOTHING: Recipe = { volumes: 20, ratio: 2, limitMinutes: 45, most: { levels: 0, top: 10 } };
 
-export function mixOfVisit({ consult, plan, computed, mix, range, uses, schools }: VisitMixInput): VisitMixed {
+export function mixOfVisit({ consult, plan, computed, mix, range, recorded = [], uses, schools }: VisitMixInput): VisitMixed {
   const shelf = new Shelf(mix, range);
   const { sheet } = computed;
   const inUse = (letter: string) => sheet.foils.filter(({ formula }) => formula === letter).length + sheet.painted.filter(({ formula }) => formula === letter).length;
@@ -91,7 +101,7 @@ export function mixOfVisit({ consult, plan, computed, mix, range, uses, schools 
   const recipes = new Map(formulas.map(({ letter, recipe }) => [letter, recipe]));
   const formulaOf = new Map(formulas.map(({ letter, formula }) => [letter, formula]));
   const recipeFor = (letter: string): Recipe => recipes.get(letter) ?? NOTHING;
-  const head = headFactor(readingsOf(mix, recipeFor, plan));
+  const head = headFactor([...recordedReadings(recorded, plan), ...readingsOf(mix, recipeFor, plan)]);
   const personal = { factor: personalFactor(uses), visits: Math.min(10, uses.length) };
   const mixed = mixOf(plan, computed, {
     naturalLevel: consult.naturalLevel, targetLevel: consult.goalLevel, head, personal: personal.factor, bowl: mix.bowl, recipeOf: recipeFor, regrowthMm: consult.regrowthMm, ...hairOf(consult),
@@ -145,6 +155,15 @@ function readingsOf(mix: VisitMix, recipeFor: (letter: string) => Recipe, plan: 
       return { from, volumes: recipe.volumes, minutes, level, known: LIFT_FACTORS.strand[plan.hair.strand] * (recipe.product ?? 1), atCap: level >= cap };
     })
     .filter((own) => readingProblem(own) === undefined);
+}
+
+/** Tests on record that say all that is needed; done with usual lightener as far as is known. */
+function recordedReadings(recorded: readonly RecordedTest[], plan: Plan): StrandReading[] {
+  return recorded.flatMap(({ volumes, minutes, from, level }) => {
+    if (volumes === null || minutes === null || from === null || level === null) return [];
+    const reading: StrandReading = { volumes, minutes, from, level, known: LIFT_FACTORS.strand[plan.hair.strand], atCap: level >= 10 };
+    return readingProblem(reading) === undefined ? [reading] : [];
+  });
 }
 
 function hairOf(consult: Consult): { levelIn: Partial<Record<Zone, number>>; hairIn: Partial<Record<Zone, MixZone>> } {

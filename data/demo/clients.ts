@@ -12,7 +12,6 @@ const maren = consult({
 /** What Maren's visits are mixed of: her regrowth only, and a toner of three parts. */
 const marenMix = {
   formulas: { A: lift({ reach: 'regrowth' }) },
-  tests: [{ formula: 'A', minutes: 15, level: 7.5, from: 6 }],
   toners: [
     {
       id: 'toner-1', where: 'all', line: 'sedge', parts: [{ shade: 'sedge-9-pearl', parts: 2 }, { shade: 'sedge-9-violet', parts: 1 }, { shade: 'sedge-clear', parts: 2 }], grams: 60, ratio: 2, volumes: 5, minutes: 12,

@@ -6,6 +6,7 @@ import { itemise, type Itemised, type PricedVisit } from '@/core/fee';
 import { cautionFactsOf, mixOfVisit, pricedVisit, type VisitMixed } from '@/core/mix';
 import { useHouse } from '../house/context';
 import { useVisit } from '../visit/store';
+import { recordedTests } from './recorded';
 
 interface MixContext {
   readonly mixed: VisitMixed;
@@ -21,8 +22,8 @@ export function MixedProvider({ children }: { children: ReactNode }) {
   const { consult, plan, computed, mix, bundle } = useVisit();
   const { schools, prices } = useHouse();
   const visit = useDeferredValue(useMemo(() => ({ consult, plan, computed, mix }), [consult, plan, computed, mix]));
-  const { range, uses } = bundle;
-  const mixed = useMemo(() => mixOfVisit({ ...visit, range, uses, schools }), [visit, range, uses, schools]);
+  const { range, uses, safety, heldOn } = bundle;
+  const mixed = useMemo(() => mixOfVisit({ ...visit, range, uses, schools, recorded: recordedTests(safety, heldOn) }), [visit, range, uses, schools, safety, heldOn]);
   const value = useMemo<MixContext>(() => {
     const priced = pricedVisit(visit, mixed);
     return { mixed, cautions: cautionFactsOf(visit, mixed), priced, estimate: itemise(priced, prices) };

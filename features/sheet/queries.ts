@@ -10,6 +10,7 @@ import { formatLevel } from '@/core/units';
 import { readHouse } from '@/data/house';
 import { readVisit } from '@/data/visits';
 import { moneyIn } from '../house/money';
+import { recordedTests } from '../mix/recorded';
 import { currentPerson } from '../session/current';
 import { isId, sayDay } from '../shared';
 
@@ -29,7 +30,7 @@ async function loadAll(visitId: string) {
   const mix = visit.mix.document;
   const plan = { ...visit.plan.document, head: consult.head, hair: consult.hair };
   const own = { consult, plan, mix, computed: engine.compute(plan) };
-  const mixed = mixOfVisit({ ...own, range: visit.range, uses: visit.uses, schools: house.schools });
+  const mixed = mixOfVisit({ ...own, range: visit.range, uses: visit.uses, schools: house.schools, recorded: recordedTests(visit.safety, visit.heldOn) });
   const money = moneyIn(house.prices.currency);
   const price = itemise(pricedVisit(own, mixed), house.prices).totalMinor;
   const shared = {

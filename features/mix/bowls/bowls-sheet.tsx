@@ -22,16 +22,16 @@ const UNITS = [{ value: 'g', words: 'g' }, { value: 'oz', words: 'oz' }, { value
 export function BowlsSheet() {
   const { mixed } = useMixed();
   return (
-    <div className="grid grid-cols-[minmax(340px,400px)_minmax(0,1fr)] items-start gap-6 p-5">
+    <div className="grid grid-cols-[292px_minmax(0,1fr)] items-start gap-5 p-4 xl:grid-cols-[minmax(340px,400px)_minmax(0,1fr)] xl:gap-6 xl:p-5">
       <section aria-label="Formulas" className="grid gap-4">
-        <h2 className="flex min-h-[60px] items-end text-xl font-bold wide">Formulas</h2>
+        <h2 className="text-xl font-bold wide xl:flex xl:min-h-[60px] xl:items-end">Formulas</h2>
         <HereCautions keys={['strong-scalp', 'forty-near', 'strong-hairline', 'strong-fragile', 'overlap', 'heat', 'bowl-old']} />
         {mixed.formulas.length === 0 && <p className="card p-4 text-base text-ink-soft">{mixed.shelf.lighteners.length === 0 ? 'The house has no lightener: add one under House, Products.' : 'The pattern has no foils yet: lay one first.'}</p>}
         {mixed.formulas.map((row) => <FormulaCard key={row.letter} row={row} />)}
         <AddFormula />
       </section>
       <section aria-label="Bowls" className="grid gap-4">
-        <header className="flex items-end justify-between gap-4">
+        <header className="flex flex-wrap items-end justify-between gap-x-4 gap-y-2">
           <h2 className="text-xl font-bold wide">Bowls</h2>
           <BowlSettings />
         </header>
@@ -48,7 +48,7 @@ function BowlSettings() {
   const { mix, editMix } = useVisit();
   const bowl = (part: Partial<typeof mix.bowl>) => editMix('bowl', (own) => ({ ...own, bowl: { ...own.bowl, ...part } }), Object.keys(part).join());
   return (
-    <div className="flex items-end gap-3">
+    <div className="flex flex-wrap items-end gap-3">
       <div className="w-[116px]"><NumberField label="Most in a bowl" unit="g" min={20} max={500} value={mix.bowl.mostGrams} parse={readAmount} onChange={(mostGrams) => mostGrams !== undefined && bowl({ mostGrams })} /></div>
       <div className="w-[124px]"><NumberField label="Used within" unit="min" min={10} max={90} value={mix.bowl.usefulMinutes} parse={readAmount} onChange={(usefulMinutes) => usefulMinutes !== undefined && bowl({ usefulMinutes })} /></div>
       <div className="w-[176px]"><Segmented label="Amounts in" value={mix.unit} options={UNITS} onChange={(unit) => editMix('unit of amounts', (own) => ({ ...own, unit }))} /></div>

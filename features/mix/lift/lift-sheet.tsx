@@ -8,10 +8,12 @@ import { Button } from '@/ui/button';
 import { HairSwatch } from '@/ui/hair-swatch';
 import { NumberField } from '@/ui/number-field';
 import { Select } from '@/ui/select';
+import { sayDay } from '../../shared';
 import { useVisit } from '../../visit/store';
 import type { VisitWork } from '../../visit/types';
 import { readAmount, tenth } from '../amounts';
 import { useMixed } from '../mixed';
+import { recordedTests } from '../recorded';
 import { LiftChart } from './lift-chart';
 
 const keyOf = ({ panel, formula, stretch }: Pick<PanelLift, 'panel' | 'formula' | 'stretch'>) => `${panel}/${formula}/${stretch}`;
@@ -25,7 +27,7 @@ export function LiftSheet() {
   if (panels.length === 0) return <p className="m-5 card p-5 text-base text-ink-soft">Nothing lifts yet: lay foils in the pattern, with a formula that lifts.</p>;
   const panel = panels.find((own) => keyOf(own) === chosen) ?? panels[0];
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)_minmax(300px,340px)] items-start gap-6 p-5">
+    <div className="grid grid-cols-[minmax(0,1fr)_276px] items-start gap-5 p-4 xl:grid-cols-[minmax(0,1fr)_340px] xl:gap-6 xl:p-5">
       <div className="grid gap-4">
         <Curve panel={panel} />
         <Panels panels={panels} chosen={keyOf(panel)} onChoose={choose} />
@@ -144,8 +146,9 @@ function withStrength(work: VisitWork, idea: StrengthIdea, rows: readonly { read
 }
 
 function StrandTests({ panel }: { panel: PanelLift }) {
-  const { mix, editMix } = useVisit();
+  const { mix, editMix, bundle } = useVisit();
   const { mixed } = useMixed();
+  const recorded = recordedTests(bundle.safety, bundle.heldOn).filter(({ volumes, minutes, from, level }) => volumes !== null && minutes !== null && from !== null && level !== null);
   const [minutes, setMinutes] = useState<number>();
   const [level, setLevel] = useState<number>();
   const { factor, low, high, readings } = mixed.head;
@@ -162,6 +165,11 @@ function StrandTests({ panel }: { panel: PanelLift }) {
       <p className="text-base">
         {readings === 0 ? 'No test yet: heads differ by about a quarter, and one reading is worth more than any table.' : <>This hair lifts <b className="text-lg">{factor.toFixed(2)}</b> times as fast as usual ({low.toFixed(2)}–{high.toFixed(2)}), from {readings} {readings === 1 ? 'reading' : 'readings'}.</>}
       </p>
+      {recorded.length > 0 && (
+        <ul className="grid gap-1 text-base text-ink-soft">
+          {recorded.map(({ onDay, volumes, minutes: after, from, level: read }) => <li key={`${onDay}${after}`}>On record, {sayDay(onDay)}: {tenth(volumes!)} vol, level {formatLevel(from!)} → {formatLevel(read!)} after {after} min</li>)}
+        </ul>
+      )}
       {mix.tests.length > 0 && (
         <ul className="grid gap-1">
           {mix.tests.map((test, i) => (

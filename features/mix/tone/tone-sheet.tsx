@@ -23,8 +23,8 @@ const BALANCE_WORDS = { under: 'Under-toned: warmth is left.', just: 'Just right
 /** What undercoat is left, what is put on it in which order, root colour, and corrections. */
 export function ToneSheet() {
   return (
-    <div className="grid grid-cols-[minmax(280px,320px)_minmax(0,1fr)] items-start gap-6 p-5">
-      <div className="grid gap-6"><Left /></div>
+    <div className="grid items-start gap-6 p-5 xl:grid-cols-[320px_minmax(0,1fr)]">
+      <div className="max-xl:order-2"><Left /></div>
       <div className="grid gap-4"><HereCautions keys={['strong-scalp', 'over-time', 'root-dark']} /><Toners /><RootCard /><Corrections /></div>
     </div>
   );
