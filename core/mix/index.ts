@@ -1,3 +1,4 @@
+export { blocksOf, clockBlocks, touchesOf, type PanelBlock } from './blocks';
 export { correctionResult, usualWash, type CorrectionResult } from './corrections';
 export { curveOf, mixOf, type FormulaAmount, type LiftPoint, type Mixed, type MixBowl, type MixFacts, type PanelLift, type Stretch } from './mix';
 export { pricedVisit } from './priced';

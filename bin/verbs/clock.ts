@@ -1,0 +1,58 @@
+import { bindingsOf, compareCosts, runService, searchService, simplePlan, USUAL_RULES } from '@/core/clock';
+import { blocksOf, clockBlocks } from '@/core/mix';
+import { MIX_HELP, mixedPlan } from './mixed-plan';
+import { printed, type Verb, type VerbResult } from './verb';
+
+/** Steps of the search after which the best plan so far is taken: the same call always gives the same answer. */
+const MOST_STEPS = 400_000;
+const ASKED_EVERY = 512;
+
+/** `clock FILE.json`: in what order to foil and rinse so that nothing stays on too long, as JSON. */
+export const clockVerb: Verb = {
+  name: 'clock',
+  usage: 'clock FILE.json [--from L] [--to L] [--mix MIX.json] …',
+  summary: 'prints when each foil is placed, ready and due, the rinse stages, and what binds (estimates)',
+  help: [
+    'FILE.json is a plan document; - reads standard input.',
+    ...MIX_HELP,
+    `Minutes from the first foil on. ${USUAL_RULES.margin} minutes are kept in hand before every limit. Estimates: follow the product’s leaflet, local rules and licensed judgement.`,
+  ].join('\n'),
+  run,
+};
+
+async function run(args: readonly string[]): Promise<VerbResult> {
+  const visit = await mixedPlan('clock', args);
+  if (!visit.ok) return visit;
+  const { mixed, computed } = visit.value;
+  const minutesOf = (letter: string) => {
+    const formula = mixed.formulas.find((row) => row.letter === letter)?.formula;
+    return formula?.kind === 'deposit' ? formula.minutes : null;
+  };
+  const panels = blocksOf(mixed.mixed, minutesOf);
+  const { blocks, cut } = clockBlocks(panels);
+  let steps = 0;
+  const found = searchService(blocks, { stop: () => (steps += ASKED_EVERY) > MOST_STEPS });
+  const simple = runService(blocks, simplePlan(blocks, blocks.map((_, i) => i)));
+  const { timeline } = found;
+  const idOf = (block: number, index: number) => {
+    const { kind, index: at } = blocks[block].work[index];
+    return kind === 'foil' ? computed.sheet.foils[at].id : computed.sheet.painted[at].id;
+  };
+  return {
+    ok: true,
+    output: printed({
+      proved: found.proved, cutIntoParts: cut, notExpected: panels.filter(({ expected }) => !expected).map(({ name }) => name),
+      cost: costOf(timeline.cost), simpleOrder: { cost: costOf(simple.cost), end: tenth(simple.end), gained: compareCosts(timeline.cost, simple.cost) < 0 }, end: tenth(timeline.end),
+      order: found.actions.map((action) => (action.kind === 'foil' ? { foil: blocks[action.block].name } : { rinse: action.blocks.map((b) => blocks[b].name) })),
+      stages: timeline.stages.map(({ blocks: set, from, to }) => ({ from: tenth(from), to: tenth(to), rinses: set.map((b) => blocks[b].name) })),
+      bowls: timeline.bowls.map(({ formula, at }) => ({ formula, mixAtMinute: tenth(at) })),
+      binds: bindingsOf(blocks, timeline).map(({ words }) => words),
+      foils: [...timeline.foils].sort((a, b) => a.placed - b.placed).map(({ block, index, placed, ready, limit, wet, clear }) => ({
+        foil: idOf(block, index), part: blocks[block].name, placed: tenth(placed), ready: tenth(ready), limit: tenth(limit), wet: tenth(wet), clear: tenth(clear),
+      })),
+    }),
+  };
+}
+
+const tenth = (value: number) => Math.round(value * 10) / 10;
+const costOf = ({ over, short, visit, past }: { over: number; short: number; visit: number; past: number }) => ({ minutesOver: tenth(over), minutesShort: tenth(short), visit: tenth(visit), meanPastReady: tenth(past) });
