@@ -160,6 +160,27 @@ describe('bin/lattice mix', () => {
   });
 });
 
+describe('bin/lattice clock', () => {
+  test('prints when each foil is placed, ready and due, the stages and what binds; nothing is over', async () => {
+    const clock = JSON.parse(await output('clock', example, '--from', '6', '--to', '8'));
+    const { foils } = JSON.parse(readFileSync(path.join(root, 'docs/formats/examples/plan.sheet.json'), 'utf8')).totals;
+    expect(clock.foils).toHaveLength(foils);
+    expect(clock.cost.minutesOver).toBe(0);
+    for (const { placed, ready, limit, wet, clear } of clock.foils) {
+      expect(placed < ready && ready <= limit && wet < clear).toBe(true);
+      expect(clear).toBeLessThanOrEqual(limit - 3 + 0.1);
+    }
+    expect(clock.stages.length).toBeGreaterThan(1);
+    expect(clock.binds[0]).toMatch(/limit/);
+    // The same call gives the same answer.
+    expect(await output('clock', example, '--from', '6', '--to', '8')).toBe(`${JSON.stringify(clock, null, 2)}\n`);
+  });
+
+  test('a call that cannot be is a sentence', async () => {
+    expect(await call('clock', example, '--from', '11')).toMatchObject({ status: 2, stdout: '', stderr: expect.stringMatching(/--from: must be a level/) });
+  });
+});
+
 describe('bin/lattice techniques and technique', () => {
   test('prints the library, which fits its schema', async () => {
     const library = techniquesSchema.parse(JSON.parse(await output('techniques')));

@@ -63,7 +63,7 @@ export async function at(page: Page, fits: RegExp): Promise<void> {
 }
 
 /** Opens a step of a visit and waits until it answers, not only shows. */
-export async function openStep(page: Page, visitId: string, step: 'consult' | 'pattern' | 'wear' | 'mix' | 'record'): Promise<void> {
+export async function openStep(page: Page, visitId: string, step: 'consult' | 'pattern' | 'wear' | 'mix' | 'clock' | 'record'): Promise<void> {
   await page.goto(`${address()}/visits/${visitId}/${step}`);
   await live(page);
 }

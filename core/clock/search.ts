@@ -20,150 +20,193 @@ export interface Found {
 
 const NEAR = 1e-7;
 const ASK_EVERY = 512;
+/** Of each state (what is foiled, what is rinsed) so many ways to it are followed, and of each length so many in all. */
+const KEPT_OF_STATE = 4;
+const KEPT_OF_LENGTH = 300;
 
-/** State of a service while its actions are chosen; one object that goes forward and back. */
-interface Walk {
-  now: number;
-  foiled: number;
-  rinsed: number;
-  bowl: { readonly formula: string; readonly at: number } | undefined;
-  contiguous: boolean;
-  stages: number;
-  over: number;
-  short: number;
-  past: number;
+/** A service up to some action. */
+interface Label {
+  readonly now: number;
+  /** Blocks as bits. */
+  readonly foiled: number;
+  readonly rinsed: number;
+  readonly bowl: { readonly formula: string; readonly at: number } | undefined;
+  readonly contiguous: boolean;
+  readonly stages: number;
+  readonly over: number;
+  readonly short: number;
+  /** Minutes past ready, all foils together. */
+  readonly past: number;
+  readonly standing: readonly (Standing | undefined)[];
+  readonly placed: readonly (readonly number[] | undefined)[];
+  readonly actions: Chain | null;
+  /** Nothing that follows can cost less. */
+  readonly bound: Cost;
+}
+interface Chain {
+  readonly action: Action;
+  readonly before: Chain | null;
 }
 
 /**
- * The best order of foiling and rinsing: branch and bound over blocks to foil and sets to rinse that the wet order allows.
- * Begins from the simple plan, so it is never worse than that; says whether the answer is proved.
+ * The best order of foiling and rinsing: the simple plan, then ways kept by what they can cost at least, then branch and
+ * bound over blocks to foil and sets to rinse that the wet order allows. Never worse than the simple plan; says whether the
+ * answer is proved.
  */
 export function searchService(blocks: readonly Block[], options: SearchOptions = {}): Found {
   const { rules = USUAL_RULES, order = null, stop = () => false, onBetter } = options;
   if (blocks.length === 0) return { actions: [], timeline: runService([], [], rules), proved: true };
   if (blocks.length > 30) throw new RangeError('At most 30 blocks can be put in order at once.');
-  const under = underRunOff(blocks.map(({ touches }) => touches));
-  const all = 2 ** blocks.length - 1;
-  const foils = blocks.reduce((sum, { seconds }) => sum + seconds.length, 0);
-  const minutes = blocks.map(({ seconds }) => seconds.reduce((sum, own) => sum + own, 0) / 60);
-  const twinBefore = blocks.map((own, i) => blocks.findIndex((other, j) => j < i && alike(own, other) && under[i] === under[j] && !nestled(under, i, j)));
-
-  let best = simplePlan(blocks, order ?? blocks.map((_, i) => i), under, rules);
+  const tree = new Tree(blocks, order, rules);
+  let best: readonly Action[] = simplePlan(blocks, order ?? blocks.map((_, i) => i), tree.under, rules);
   let bestCost = runService(blocks, best, rules).cost;
   onBetter?.(best, bestCost);
-  const standing: (Standing | undefined)[] = new Array(blocks.length).fill(undefined);
-  const placed: (readonly number[] | undefined)[] = new Array(blocks.length).fill(undefined);
-  const path: Action[] = [];
-  const walk: Walk = { now: 0, foiled: 0, rinsed: 0, bowl: undefined, contiguous: false, stages: 0, over: 0, short: 0, past: 0 };
   let steps = 0;
   let stopped = false;
-
-  /** Nothing that follows from here can cost less than this. */
-  function bound(): Cost {
-    let over = walk.over;
-    let left = 0;
-    let toFoil = 0;
-    const clear = walk.now + (walk.contiguous ? 0 : rules.setUp) + rules.clearAfter;
-    for (let b = 0; b < blocks.length; b += 1) {
-      const bit = 1 << b;
-      if (walk.rinsed & bit) continue;
-      left += 1;
-      if (walk.foiled & bit) over += overOf(b, clear);
-      else toFoil += minutes[b] + (walk.bowl === undefined ? 0 : rules.panelChange);
+  const mayGoOn = () => {
+    steps += 1;
+    if (steps % ASK_EVERY === 0 && stop()) stopped = true;
+    return !stopped;
+  };
+  /** Children that may still be better, the most promising first; whole services are taken as they come. */
+  const promising = (label: Label): Label[] => {
+    if (!mayGoOn()) return [];
+    const out: Label[] = [];
+    for (const child of tree.after(label)) {
+      if (compareCosts(child.bound, bestCost) >= 0) continue;
+      if (!tree.isWhole(child)) out.push(child);
+      else {
+        best = actionsOf(child);
+        bestCost = child.bound;
+        onBetter?.(best, bestCost);
+      }
     }
-    // The first of all blocks has no panel change before it.
-    const setUp = left === 0 || (walk.contiguous && toFoil === 0) ? 0 : rules.setUp;
-    const visit = walk.now + toFoil + (left > 0 ? setUp + left * rules.each + rules.finish : 0) + rules.perStage * (walk.stages + (left > 0 ? 1 : 0));
-    return { over, short: walk.short, visit, past: walk.past / foils };
+    return out.sort((x, y) => compareCosts(x.bound, y.bound));
+  };
+  const go = (label: Label): void => {
+    if (compareCosts(label.bound, bestCost) < 0) promising(label).forEach(go);
+  };
+
+  for (let level = [tree.root]; level.length > 0 && !stopped; ) level = kept(level.flatMap(promising));
+  go(tree.root);
+  return { actions: best, timeline: runService(blocks, best, rules), proved: !stopped };
+}
+
+/** Of labels of one length the best of each state, and the best of all. */
+function kept(labels: readonly Label[]): Label[] {
+  const counts = new Map<string, number>();
+  return [...labels]
+    .sort((x, y) => compareCosts(x.bound, y.bound))
+    .filter(({ foiled, rinsed }) => {
+      const key = `${foiled} ${rinsed}`;
+      const count = (counts.get(key) ?? 0) + 1;
+      counts.set(key, count);
+      return count <= KEPT_OF_STATE;
+    })
+    .slice(0, KEPT_OF_LENGTH);
+}
+
+function actionsOf({ actions }: Label): Action[] {
+  const out: Action[] = [];
+  for (let own = actions; own !== null; own = own.before) out.unshift(own.action);
+  return out;
+}
+
+/** All services of some blocks, action by action. */
+class Tree {
+  readonly under: readonly number[];
+  readonly root: Label;
+  private readonly all: number;
+  private readonly foils: number;
+  private readonly minutes: readonly number[];
+  /** A block that stands for this one and comes before it: their order makes no difference. */
+  private readonly twin: readonly number[];
+
+  constructor(private readonly blocks: readonly Block[], private readonly order: readonly number[] | null, private readonly rules: ClockRules) {
+    const n = blocks.length;
+    this.under = underRunOff(blocks.map(({ touches }) => touches));
+    this.all = 2 ** n - 1;
+    this.foils = blocks.reduce((sum, { seconds }) => sum + seconds.length, 0);
+    this.minutes = blocks.map(({ seconds }) => seconds.reduce((sum, own) => sum + own, 0) / 60);
+    this.twin = blocks.map((own, i) => blocks.findIndex((other, j) => j < i && alike(own, other) && this.under[i] === this.under[j] && !nestled(this.under, i, j)));
+    const none = { now: 0, foiled: 0, rinsed: 0, bowl: undefined, contiguous: false, stages: 0, over: 0, short: 0, past: 0, standing: new Array<undefined>(n).fill(undefined), placed: new Array<undefined>(n).fill(undefined), actions: null };
+    this.root = { ...none, bound: this.boundOf(none) };
   }
 
-  function overOf(block: number, clear: number): number {
-    const slack = clear - blocks[block].limitMinutes + rules.margin;
+  isWhole({ rinsed }: Label): boolean {
+    return rinsed === this.all;
+  }
+
+  /** Every action that may follow. */
+  after(label: Label): Label[] {
+    const { foiled, rinsed } = label;
+    const out: Label[] = [];
+    const left = this.order ? this.order.filter((b) => !(foiled & (1 << b))).slice(0, 1) : this.blocks.map((_, b) => b).filter((b) => !(foiled & (1 << b)) && (this.twin[b] < 0 || foiled & (1 << this.twin[b])));
+    for (const b of left) out.push(this.foil(label, b));
+    const waiting = foiled & ~rinsed;
+    for (let set = waiting; set > 0; set = (set - 1) & waiting) if (this.allowed(set, rinsed)) out.push(this.rinse(label, set));
+    return out;
+  }
+
+  private allowed(set: number, rinsed: number): boolean {
+    return this.under.every((under, b) => !(set & (1 << b)) || !(under & ~(rinsed | set)));
+  }
+
+  private foil(label: Label, b: number): Label {
+    const block = this.blocks[b];
+    const foiling = foilBlock(block, label.now, label.bowl === undefined, label.bowl, this.rules);
+    const now = foiling.placed[foiling.placed.length - 1];
+    return this.labelled({
+      ...label, now, foiled: label.foiled | (1 << b), bowl: { formula: block.formula, at: foiling.bowlAt }, contiguous: false, placed: label.placed.with(b, foiling.placed),
+      standing: label.standing.with(b, { first: foiling.placed[0], last: now }), actions: { action: { kind: 'foil', block: b }, before: label.actions },
+    });
+  }
+
+  private rinse(label: Label, set: number): Label {
+    const members = this.blocks.map((_, b) => b).filter((b) => set & (1 << b));
+    const times = basinTimes(members, this.blocks, label.standing, label.now, label.contiguous, this.rules);
+    let { over, short, past } = label;
+    times.order.forEach((b, j) => {
+      const wet = times.wet[j];
+      over += this.overOf(label.placed[b]!, b, wet + this.rules.clearAfter);
+      for (const at of label.placed[b]!) {
+        const late = wet - at - this.blocks[b].readyMinutes;
+        if (late < 0) short -= late;
+        else past += late;
+      }
+    });
+    return this.labelled({ ...label, now: times.to, rinsed: label.rinsed | set, stages: label.stages + 1, contiguous: true, over, short, past, actions: { action: { kind: 'rinse', blocks: members }, before: label.actions } });
+  }
+
+  private labelled(own: Omit<Label, 'bound'>): Label {
+    return { ...own, bound: this.boundOf(own) };
+  }
+
+  private overOf(placed: readonly number[], b: number, clear: number): number {
+    const slack = clear - this.blocks[b].limitMinutes + this.rules.margin;
     let over = 0;
-    for (const at of placed[block]!) over += Math.max(0, slack - at);
+    for (const at of placed) over += Math.max(0, slack - at);
     return over;
   }
 
-  function go(): void {
-    if (stopped) return;
-    steps += 1;
-    if (steps % ASK_EVERY === 0 && stop()) {
-      stopped = true;
-      return;
+  /** What the whole service costs at least: what waits cannot be clear sooner than now, and the rest takes its time. */
+  private boundOf({ now, foiled, rinsed, bowl, contiguous, stages, over, short, past, placed }: Omit<Label, 'bound'>): Cost {
+    const { setUp, each, clearAfter, finish, panelChange, perStage } = this.rules;
+    const clear = now + (contiguous ? 0 : setUp) + clearAfter;
+    let left = 0;
+    let toFoil = 0;
+    let sure = over;
+    for (let b = 0; b < this.blocks.length; b += 1) {
+      if (rinsed & (1 << b)) continue;
+      left += 1;
+      if (foiled & (1 << b)) sure += this.overOf(placed[b]!, b, clear);
+      else toFoil += this.minutes[b] + panelChange;
     }
-    if (walk.rinsed === all) {
-      const cost = { over: walk.over, short: walk.short, visit: walk.now + rules.perStage * walk.stages, past: walk.past / foils };
-      if (compareCosts(cost, bestCost) < 0) {
-        best = [...path];
-        bestCost = cost;
-        onBetter?.(best, cost);
-      }
-      return;
-    }
-    if (compareCosts(bound(), bestCost) >= 0) return;
-    const waiting = walk.foiled & ~walk.rinsed;
-    // Larger sets first: they make fewer stages.
-    const sets = subsetsOf(waiting).filter((set) => allowed(set));
-    const next = order ? order.filter((b) => !(walk.foiled & (1 << b))).slice(0, 1) : blocks.map((_, b) => b).filter((b) => !(walk.foiled & (1 << b)) && (twinBefore[b] < 0 || walk.foiled & (1 << twinBefore[b])));
-    const dueFirst = waiting !== 0 && walk.foiled !== all && tightest(waiting) < walk.now + 20;
-    if (walk.foiled === all || dueFirst) for (const set of sets) rinse(set);
-    for (const b of next) foil(b);
-    if (walk.foiled !== all && !dueFirst) for (const set of sets) rinse(set);
+    // Before the first block of all there is no panel change.
+    if (bowl === undefined && toFoil > 0) toFoil -= panelChange;
+    const basin = left === 0 ? 0 : (contiguous && toFoil === 0 ? 0 : setUp) + left * each + finish + perStage;
+    return { over: sure, short, visit: now + toFoil + basin + perStage * stages, past: past / this.foils };
   }
-
-  function tightest(set: number): number {
-    let least = Infinity;
-    for (let b = 0; b < blocks.length; b += 1) if (set & (1 << b)) least = Math.min(least, standing[b]!.first + blocks[b].limitMinutes);
-    return least;
-  }
-
-  function allowed(set: number): boolean {
-    for (let b = 0; b < blocks.length; b += 1) if (set & (1 << b) && under[b] & ~(walk.rinsed | set)) return false;
-    return true;
-  }
-
-  function foil(b: number): void {
-    const before = { ...walk };
-    const foiling = foilBlock(blocks[b], walk.now, walk.bowl === undefined, walk.bowl, rules);
-    placed[b] = foiling.placed;
-    walk.now = foiling.placed[foiling.placed.length - 1];
-    walk.bowl = { formula: blocks[b].formula, at: foiling.bowlAt };
-    standing[b] = { first: foiling.placed[0], last: walk.now };
-    walk.foiled |= 1 << b;
-    walk.contiguous = false;
-    path.push({ kind: 'foil', block: b });
-    go();
-    path.pop();
-    Object.assign(walk, before);
-    standing[b] = placed[b] = undefined;
-  }
-
-  function rinse(set: number): void {
-    const before = { ...walk };
-    const members: number[] = [];
-    for (let b = 0; b < blocks.length; b += 1) if (set & (1 << b)) members.push(b);
-    const times = basinTimes(members, blocks, standing, walk.now, walk.contiguous, rules);
-    times.order.forEach((b, j) => {
-      const wet = times.wet[j];
-      walk.over += overOf(b, wet + rules.clearAfter);
-      for (const at of placed[b]!) {
-        const past = wet - at - blocks[b].readyMinutes;
-        if (past < 0) walk.short -= past;
-        else walk.past += past;
-      }
-    });
-    walk.now = times.to;
-    walk.rinsed |= set;
-    walk.stages += 1;
-    walk.contiguous = true;
-    path.push({ kind: 'rinse', blocks: members });
-    go();
-    path.pop();
-    Object.assign(walk, before);
-  }
-
-  go();
-  return { actions: best, timeline: runService(blocks, best, rules), proved: !stopped };
 }
 
 /** Blocks that can stand for each other: their order makes no difference. */
@@ -174,18 +217,6 @@ function alike(a: Block, b: Block): boolean {
 
 /** Whether one of two lies under the other's run-off. */
 const nestled = (under: readonly number[], i: number, j: number): boolean => ((under[i] >> j) & 1) === 1 || ((under[j] >> i) & 1) === 1;
-
-/** All sets within a set but the empty one, larger ones first. */
-function subsetsOf(set: number): number[] {
-  const out: number[] = [];
-  for (let own = set; own > 0; own = (own - 1) & set) out.push(own);
-  const size = (own: number) => {
-    let bits = 0;
-    for (let rest = own; rest > 0; rest &= rest - 1) bits += 1;
-    return bits;
-  };
-  return out.sort((a, b) => size(b) - size(a));
-}
 
 /**
  * The simple plan of an order: foil on, and go to the basin with everything that may be rinsed as soon as the next block

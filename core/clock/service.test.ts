@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { ZONES } from '../head';
-import { bindingsOf, compareCosts, runService, searchService, simplePlan, splitBlocks, underRunOff, USUAL_RULES, wetPartOf, type Action, type Block, type WetPart } from '.';
+import { bindingsOf, compareCosts, runService, searchService, simplePlan, splitBlocks, underRunOff, USUAL_RULES, WET_PARTS, wetPartOf, type Action, type Block, type WetPart } from '.';
 
 const RULES = { ...USUAL_RULES, margin: 0 };
 const block = (i: number, part: Partial<Block> = {}): Block => ({
@@ -52,14 +52,16 @@ test('what is not on the head is not rinsed, and nothing is foiled twice', () =>
 
 describe('water runs down', () => {
   test('every zone belongs to a part, and each part waits for what lies under it', () => {
-    expect(new Set(ZONES.map(wetPartOf))).toEqual(new Set(['nape', 'back', 'side', 'top', 'face']));
+    expect(new Set(ZONES.map(wetPartOf))).toEqual(new Set(WET_PARTS));
     // Face over sides and top; top over back; back and side over nape.
-    expect(underRunOff([['nape'], ['back'], ['side'], ['top'], ['face']])).toEqual([0, 0b1, 0b1, 0b10, 0b1100]);
-    expect(underRunOff([['nape', 'back'], ['top', 'face'], ['side']])).toEqual([0, 0b101, 0b1]);
+    expect(underRunOff([['nape'], ['back'], ['side-l'], ['top-l'], ['face-l']])).toEqual([0, 0b1, 0b1, 0b10, 0b1100]);
+    expect(underRunOff([['nape', 'back'], ['top-l', 'face-l'], ['side-l']])).toEqual([0, 0b101, 0b1]);
+    // Water from one side does not run over the other.
+    expect(underRunOff([['face-l'], ['side-r'], ['top-r']])).toEqual([0, 0, 0]);
   });
 
   test('a top that hangs over a back not yet rinsed is never rinsed before it', () => {
-    const parts: WetPart[][] = [['top'], ['back'], ['nape']];
+    const parts: WetPart[][] = [['top-l'], ['back'], ['nape']];
     const blocks = parts.map((touches, i) => block(i, { touches }));
     const { actions } = searchService(blocks, { rules: RULES });
     const at = (b: number) => actions.findIndex((action) => action.kind === 'rinse' && action.blocks.includes(b));
@@ -102,7 +104,7 @@ function exhaustive(blocks: readonly Block[]) {
 
 const anyBlock = fc.record({
   n: fc.integer({ min: 1, max: 14 }), pace: fc.integer({ min: 40, max: 90 }), readyMinutes: fc.integer({ min: 5, max: 40 }), limitMinutes: fc.integer({ min: 30, max: 50 }), formula: fc.constantFrom('A', 'B'),
-  touches: fc.subarray<WetPart>(['nape', 'back', 'side', 'top', 'face'], { minLength: 1, maxLength: 2 }),
+  touches: fc.subarray<WetPart>(['nape', 'back', 'side-l', 'top-l', 'face-l'], { minLength: 1, maxLength: 2 }),
 });
 const blocksOf = (drawn: readonly { n: number; pace: number; readyMinutes: number; limitMinutes: number; formula: string; touches: WetPart[] }[]) =>
   drawn.map(({ n, pace, ...rest }, i) => block(i, { ...rest, seconds: new Array(n).fill(pace) }));
@@ -134,7 +136,7 @@ test('it is never worse than the simple order, stopped at once or not; what it s
 });
 
 test('an order that is given is kept, and the rinsing is solved around it', () => {
-  const blocks = many(4, { touches: ['side'] });
+  const blocks = many(4, { touches: ['side-l'] });
   const { actions, timeline } = searchService(blocks, { rules: RULES, order: [2, 0, 3, 1] });
   expect(actions.filter(({ kind }) => kind === 'foil').map((own) => own.kind === 'foil' && own.block)).toEqual([2, 0, 3, 1]);
   expect(compareCosts(searchService(blocks, { rules: RULES }).timeline.cost, timeline.cost)).toBeLessThanOrEqual(0);

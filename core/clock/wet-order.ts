@@ -1,18 +1,23 @@
 import type { Zone } from '../head';
 
-/** Parts of the head as water runs over them. */
-export const WET_PARTS = ['nape', 'back', 'side', 'top', 'face'] as const;
+/** Parts of the head as water runs over them; left and right are the client's. */
+export const WET_PARTS = ['nape', 'back', 'side-l', 'side-r', 'top-l', 'top-r', 'face-l', 'face-r'] as const;
 export type WetPart = (typeof WET_PARTS)[number];
 
-/** What lies under the run-off of each part: it must be rinsed before, or with it. */
-export const RUNS_OVER: Readonly<Record<WetPart, readonly WetPart[]>> = { nape: [], back: ['nape'], side: ['nape'], top: ['back'], face: ['side', 'top'] };
+/** What lies under the run-off of each part: it must be rinsed before, or with it. Run-off stays on its side of the head. */
+export const RUNS_OVER: Readonly<Record<WetPart, readonly WetPart[]>> = {
+  nape: [], back: ['nape'], 'side-l': ['nape'], 'side-r': ['nape'], 'top-l': ['back'], 'top-r': ['back'], 'face-l': ['side-l', 'top-l'], 'face-r': ['side-r', 'top-r'],
+};
 
-const PART_OF: readonly (readonly [RegExp, WetPart])[] = [
-  [/^(nape|nape-hairline)/, 'nape'], [/^(upper-back|occipital|crown)/, 'back'], [/^(upper-side|lower-side|ear-hairline)/, 'side'], [/^(front-hairline|temple)/, 'face'], [/^(top|front)/, 'top'],
-];
+const BACK = /^(upper-back|occipital|crown)/;
+const SIDE = /^(upper-side|lower-side|ear-hairline)/;
+const FACE = /^(front-hairline|temple)/;
 
 export function wetPartOf(zone: Zone): WetPart {
-  return PART_OF.find(([fits]) => fits.test(zone))![1];
+  if (zone.startsWith('nape')) return 'nape';
+  if (BACK.test(zone)) return 'back';
+  const part = SIDE.test(zone) ? 'side' : FACE.test(zone) ? 'face' : 'top';
+  return `${part}-${zone.endsWith('-r') ? 'r' : 'l'}`;
 }
 
 /**

@@ -19,6 +19,7 @@ const STEPS = [
   { path: 'pattern', name: 'Pattern' },
   { path: 'wear', name: 'Wear' },
   { path: 'mix', name: 'Mix' },
+  { path: 'clock', name: 'Clock' },
   { path: 'record', name: 'Record' },
 ] as const;
 

@@ -1,0 +1,59 @@
+import { runService, searchService, USUAL_RULES } from '../clock';
+import { EMPTY_CONSULT, EMPTY_MIX, startPlan } from '../formats';
+import { createPatternEngine, type Plan } from '../pattern';
+import { USUAL_RANGE } from '../products';
+import { USUAL_SCHOOLS } from '../school';
+import { blocksOf, clockBlocks, mixOfVisit, type VisitMix } from '.';
+
+const engine = createPatternEngine();
+
+function blocks(plan: Plan = startPlan(), mix: Partial<VisitMix> = {}, goalLevel = 8) {
+  const computed = engine.compute(plan);
+  const mixed = mixOfVisit({ consult: { ...EMPTY_CONSULT, goalLevel }, plan, computed, mix: { ...EMPTY_MIX, ...mix }, range: USUAL_RANGE, uses: [], schools: USUAL_SCHOOLS });
+  const minutesOf = (letter: string) => {
+    const formula = mixed.formulas.find((row) => row.letter === letter)?.formula;
+    return formula?.kind === 'deposit' ? formula.minutes : null;
+  };
+  return { computed, mixed, panels: blocksOf(mixed.mixed, minutesOf) };
+}
+
+test('a block for each panel, every foil in one of them, ready and due as the mix has it', () => {
+  const { panels, mixed, computed } = blocks();
+  expect(panels.map(({ name }) => name)).toEqual(['Back', 'Side, left', 'Side, right']);
+  expect(panels.reduce((sum, { seconds }) => sum + seconds.length, 0)).toBe(computed.sheet.foils.length);
+  for (const own of panels) {
+    const lift = mixed.mixed.panels.find(({ panel }) => panel === own.panel)!;
+    expect(own.readyMinutes).toBeCloseTo(lift.ready!.minutes, 9);
+    expect(own.limitMinutes).toBe(45);
+    expect(own.expected).toBe(true);
+  }
+  // Behind the line from the apex to the ears a little of the top lies too.
+  expect([...panels[0].touches].sort()).toEqual(['back', 'nape', 'top-l', 'top-r']);
+});
+
+test('a target out of reach is timed to the limit and said; a lowlight by its own time', () => {
+  const far = blocks(startPlan(), {}, 10).panels[0];
+  expect(far).toMatchObject({ expected: false, readyMinutes: 45 });
+  const lowlit: Plan = { ...startPlan(), panels: startPlan().panels.map((panel, i) => ({ ...panel, formula: i === 0 ? 'L' : 'A' })) };
+  const deposit = { kind: 'deposit' as const, line: 'sedge', parts: [{ shade: 'sedge-6-natural', parts: 1 }], volumes: 10, ratio: 2, minutes: 20 };
+  expect(blocks(lowlit, { formulas: { L: deposit } }).panels[0]).toMatchObject({ readyMinutes: 20, limitMinutes: 30, expected: true });
+});
+
+test('a panel that is cut is worked from below, so that its parts can be rinsed one after the other and no foil is over', () => {
+  const { panels } = blocks();
+  const { blocks: parts, cut } = clockBlocks(panels);
+  expect(cut).toContain('Back');
+  expect(parts.reduce((sum, { work }) => sum + work.length, 0)).toBe(panels.reduce((sum, { work }) => sum + work.length, 0));
+  for (const { work, seconds } of parts) expect(work).toHaveLength(seconds.length);
+  // What lies low is in the first parts alone.
+  const low = parts.filter(({ panel }) => panel === 'back').map(({ touches }) => touches.includes('nape'));
+  expect(low).toEqual(low.map((_, i) => i < low.filter(Boolean).length));
+  expect(low.filter(Boolean).length).toBeLessThan(low.length);
+  let asked = 0;
+  const { timeline } = searchService(parts, { stop: () => (asked += 1) > 100 });
+  expect(timeline.cost.over).toBe(0);
+  // In one go, with one rinse at the end, the first foils would be over by far.
+  const once = runService(panels, [...panels.map((_, block) => ({ kind: 'foil' as const, block })), { kind: 'rinse' as const, blocks: panels.map((_, b) => b) }]);
+  expect(once.cost.over).toBeGreaterThan(500);
+  expect(Math.max(...timeline.foils.map(({ clear, limit }) => clear - limit))).toBeLessThanOrEqual(-USUAL_RULES.margin + 1e-6);
+});
