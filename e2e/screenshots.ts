@@ -57,6 +57,10 @@ for (const [hash, name, selector] of [['lift', 'lift', '.recharts-line'], ['tone
   await page.waitForSelector(selector);
   await shoot(name);
 }
+await press(page, 'Clock');
+await at(page, /\/clock$/);
+await page.waitForFunction(() => /Proved|The best within/.test(document.querySelector('section[aria-label="Compared"]')?.textContent ?? ''), { timeout: 30_000 });
+await shoot('clock');
 await press(page, 'Record');
 await at(page, /\/record$/);
 await shoot('record');

@@ -48,7 +48,7 @@ export function ClockStep() {
           </div>
         )}
       </section>
-      <aside aria-label="What holds it" className="grid content-start gap-4 overflow-y-auto border-l border-line bg-raised p-5">
+      <aside aria-label="What holds it" tabIndex={0} className="grid content-start gap-4 overflow-y-auto border-l border-line bg-raised p-5">
         {timeline && <Binds blocks={blocks} timeline={timeline} />}
         <Compared own={timelines.own} best={timelines.best} done={Boolean(own.answer?.done && best.answer?.done)} proved={best.answer?.proved ?? false} />
         {best.answer && <TakeOrder blocks={blocks} actions={best.answer.actions} />}
@@ -80,6 +80,8 @@ function Headline({ timeline, slot }: { timeline: Timeline | undefined; slot: nu
   const over = timeline.foils.filter(({ clear, limit }) => clear > limit + 1e-6);
   const worst = Math.max(0, ...over.map(({ clear, limit }) => clear - limit));
   const stages = timeline.stages.length;
+  // As long as nothing is foiled between two stages it is the same visit to the basin.
+  const visits = timeline.stages.filter(({ from }, i) => i === 0 || timeline.foils.some(({ placed }) => placed > timeline.stages[i - 1].to && placed <= from)).length;
   const foiled = Math.max(...timeline.foils.map(({ placed }) => placed));
   return (
     <div role="status">
@@ -87,7 +89,7 @@ function Headline({ timeline, slot }: { timeline: Timeline | undefined; slot: nu
         {over.length === 0 ? 'No foil stays on too long' : `${over.length} ${over.length === 1 ? 'foil stays' : 'foils stay'} on too long, by up to ${Math.ceil(worst)} min`}
       </p>
       <p className="text-base text-ink-soft">
-        {stages} {stages === 1 ? 'rinse' : 'rinse stages'}; foiled after {hoursAndMinutes(foiled)}, rinsed after {hoursAndMinutes(timeline.end)}
+        {visits === 1 ? 'Once' : `${visits} times`} at the basin{stages > visits && `, ${stages} rinses`}; foiled after {hoursAndMinutes(foiled)}, rinsed after {hoursAndMinutes(timeline.end)}
         {slot !== null && (timeline.end > slot ? <b className="text-amber-bark">; {Math.ceil(timeline.end - slot)} min more than there is ({hoursAndMinutes(slot)})</b> : `; within the ${hoursAndMinutes(slot)} that there are`)}.
       </p>
     </div>
