@@ -25,11 +25,26 @@ test('a full head is staged so that no foil stays on too long; a slower mix move
   expect(steps[0]).toMatch(/^0 Foil /);
   expect(steps.filter((words) => / Rinse /.test(words))).toHaveLength(Number(rinses));
   // The minutes of the list never go back.
-  const minutes = steps.map((words) => Number(words.split(' ')[0]));
-  expect([...minutes].sort((a, b) => a - b)).toEqual(minutes);
+  const starts = steps.map((words) => Number(words.split(' ')[0]));
+  expect([...starts].sort((a, b) => a - b)).toEqual(starts);
   expect(await seriousFindings(page)).toEqual([]);
   await press(page, 'Best order found');
   expect(await headline()).toMatch(/No foil stays on too long/);
+
+  // What if every foil takes longer: the whole moves.
+  await press(page, 'Your order');
+  await searched();
+  const usual = await headline();
+  await (await page.waitForSelector('aside [role=slider]'))!.focus();
+  for (let i = 0; i < 6; i += 1) await page.keyboard.press('ArrowRight');
+  await see(page, '130 % of the usual time');
+  await page.waitForFunction((before) => (document.querySelector('section[aria-label="Time axis"] header [role=status]') as HTMLElement).innerText.replace(/\s+/g, ' ') !== before, {}, usual);
+  await searched();
+  const minutes = (said: string) => {
+    const [, hours, rest] = /rinsed after (\d+) h (\d+)/.exec(said)!.map(Number);
+    return 60 * hours + rest;
+  };
+  expect(minutes(await headline())).toBeGreaterThan(minutes(usual));
 
   // A weaker mix is ready later, and the clock follows at once.
   const before = await headline();

@@ -181,8 +181,15 @@ stop_scale() {
 }
 
 stop_web() {
+  local tries=0
   [ -n "${web_pid:-}" ] || return 0
   kill "$web_pid" 2>/dev/null || true
+  # A page that listens to the scale keeps its connection for as long as it is open: it is not waited for.
+  while kill -0 "$web_pid" 2>/dev/null && [ "$tries" -lt 20 ]; do
+    sleep 0.25
+    tries=$((tries + 1))
+  done
+  kill -9 "$web_pid" 2>/dev/null || true
   wait "$web_pid" 2>/dev/null || true
   web_pid=""
 }

@@ -49,6 +49,11 @@ test('a panel that is cut is worked from below, so that its parts can be rinsed 
   const low = parts.filter(({ panel }) => panel === 'back').map(({ touches }) => touches.includes('nape'));
   expect(low).toEqual(low.map((_, i) => i < low.filter(Boolean).length));
   expect(low.filter(Boolean).length).toBeLessThan(low.length);
+  // A slower pace stays a slower pace when a panel is cut.
+  const seconds = (own: readonly { readonly seconds: readonly number[] }[]) => own.flatMap((one) => one.seconds).reduce((a, b) => a + b, 0);
+  const slow = clockBlocks(panels.map((own) => ({ ...own, seconds: own.seconds.map((one) => 1.5 * one) }))).blocks;
+  expect(seconds(slow)).toBeCloseTo(1.5 * seconds(parts), 6);
+  expect(slow.length).toBeGreaterThan(parts.length);
   let asked = 0;
   const { timeline } = searchService(parts, { stop: () => (asked += 1) > 100 });
   expect(timeline.cost.over).toBe(0);

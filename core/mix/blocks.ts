@@ -54,8 +54,9 @@ export function clockBlocks(panels: readonly PanelBlock[], rules: ClockRules = U
   const blocks = panels.flatMap((panel): PanelBlock[] => {
     if (splitBlocks([panel], rules).cut.length === 0) return [panel];
     cut.push(panel.name);
-    const work = [...panel.work].sort((a, b) => rankOf(a) - rankOf(b));
-    const arranged = { ...panel, work, seconds: work.map(secondsOf) };
+    const order = panel.work.map((_, i) => i).sort((a, b) => rankOf(panel.work[a]) - rankOf(panel.work[b]));
+    const work = order.map((i) => panel.work[i]);
+    const arranged = { ...panel, work, seconds: order.map((i) => panel.seconds[i]) };
     let from = 0;
     return splitBlocks([arranged], rules).blocks.map((part) => {
       const own = work.slice(from, (from += part.seconds.length));

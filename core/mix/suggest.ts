@@ -23,12 +23,14 @@ export interface StrengthFacts {
   readonly fragileZones: readonly Zone[];
   /** Hair lightened before, by zone. */
   readonly lightenedZones: readonly Zone[];
+  /** Stronger than this asks for a reason on fragile hair and at the hairline: it is never suggested there, volumes. */
+  readonly strongVolumes: number;
   /** Strengths that the house can mix with this product, weakest first. */
   strengthsFor(formula: string): readonly number[];
 }
 
-/** Cautions: the strongest that is suggested on fragile hair and at the hairline, near the scalp, and anywhere. */
-const MOST = { fragile: 20, nearScalp: 30, anywhere: 35 } as const;
+/** The strongest that is suggested near the scalp, and anywhere. On fragile hair and at the hairline the house's cautions decide. */
+const MOST = { nearScalp: 30, anywhere: 35 } as const;
 const NEAR_SCALP_MM = 20;
 const FRONT = /^(front|front-hairline|temple|top)/;
 /** Strength that the school of standard volume begins with. */
@@ -43,15 +45,15 @@ export function strengthIdeas(facts: StrengthFacts): StrengthIdea[] {
   return facts.panels.filter(({ stretch }) => stretch === 'length').flatMap((panel) => ideaFor(panel, facts) ?? []);
 }
 
-function ideaFor(panel: PanelLift, { plan, schools, head, fragileZones, lightenedZones, strengthsFor }: StrengthFacts): StrengthIdea | undefined {
+function ideaFor(panel: PanelLift, { plan, schools, head, fragileZones, lightenedZones, strongVolumes, strengthsFor }: StrengthFacts): StrengthIdea | undefined {
   const own = plan.panels.find(({ id }) => id === panel.panel)!;
   const strengths = strengthsFor(panel.formula);
   if (strengths.length === 0) return undefined;
   const fragile = panel.zones.filter((zone) => fragileZones.includes(zone));
   const hairline = panel.zones.filter(isHairlineZone);
-  const careful = fragile.length > 0 || hairline.length === panel.zones.length;
+  const careful = fragile.length > 0 || hairline.length > 0;
   const nearScalp = own.start.distanceMm < NEAR_SCALP_MM;
-  const most = careful ? MOST.fragile : nearScalp ? MOST.nearScalp : MOST.anywhere;
+  const most = careful ? strongVolumes : nearScalp ? MOST.nearScalp : MOST.anywhere;
   const allowed = strengths.filter((volumes) => volumes <= most);
   if (allowed.length === 0) return undefined;
   const reaches = (volumes: number) => {

@@ -164,8 +164,20 @@ describe('suggested strengths', () => {
 
   test('standard volume stays at 20 where that gets there, and goes up where it does not', () => {
     expect(ideas({ volume: 'standard' }).filter(({ name }) => name === 'Back')).toEqual([]);
-    const [dark] = ideas({ volume: 'standard' }, { naturalLevel: 3 });
+    // Away from the hairline; at it the caution holds, and it is said that the target is not expected.
+    const inside: Plan = { ...plan, panels: [{ ...plan.panels[0], place: { kind: 'zones', zones: ['upper-back'] } }] };
+    const [dark] = visit({}, { naturalLevel: 3, goalLevel: 9 }, { plan: inside, schools: { ...USUAL_SCHOOLS, volume: 'standard' } }).ideas;
     expect(dark.volumes).toBe(30);
+    const [back] = ideas({ volume: 'standard' }, { naturalLevel: 3 }, { volumes: 10 });
+    expect(back).toMatchObject({ volumes: 20, why: expect.stringContaining('second session') });
+  });
+
+  test('never above what the house asks a reason for, at the hairline', () => {
+    for (const strongVolumes of [10, 20]) {
+      const found = visit({ formulas: { A: lift({ volumes: 40 }) } }, { naturalLevel: 2, goalLevel: 9 }, { strongVolumes }).ideas;
+      expect(found.length).toBeGreaterThan(0);
+      for (const { volumes } of found) expect(volumes).toBeLessThanOrEqual(strongVolumes);
+    }
   });
 
   test('never over 20 vol on fragile hair, whatever is needed', () => {

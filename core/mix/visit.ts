@@ -33,6 +33,8 @@ export interface VisitMixInput {
   /** Used against predicted of this person's last visits, oldest first. */
   readonly uses: readonly number[];
   readonly schools: Schools;
+  /** Of the house's cautions; 20 where it has set nothing. */
+  readonly strongVolumes?: number;
 }
 
 /** A formula of the visit as it stands: chosen, or the usual one. */
@@ -85,7 +87,7 @@ export interface VisitMixed {
 /** What stands in where the house has no lightener at all: nothing is lifted, and it says so. */
 const NOTHING: Recipe = { volumes: 20, ratio: 2, limitMinutes: 45, most: { levels: 0, top: 10 } };
 
-export function mixOfVisit({ consult, plan, computed, mix, range, recorded = [], uses, schools }: VisitMixInput): VisitMixed {
+export function mixOfVisit({ consult, plan, computed, mix, range, recorded = [], uses, schools, strongVolumes = 20 }: VisitMixInput): VisitMixed {
   const shelf = new Shelf(mix, range);
   const { sheet } = computed;
   const inUse = (letter: string) => sheet.foils.filter(({ formula }) => formula === letter).length + sheet.painted.filter(({ formula }) => formula === letter).length;
@@ -129,7 +131,7 @@ export function mixOfVisit({ consult, plan, computed, mix, range, recorded = [],
   return {
     shelf, formulas, head, personal, mixed, bowls, reached, porous, toners, root, corrections, needs, materialsMinor: needs.reduce((sum, { costMinor }) => sum + costMinor, 0),
     ideas: strengthIdeas({
-      plan, panels: mixed.panels, schools, head, fragileZones: fragileIn(consult), lightenedZones: lightenedIn(consult), strengthsFor: (letter) => strengthsFor(formulaOf.get(letter), shelf),
+      plan, panels: mixed.panels, schools, head, strongVolumes, fragileZones: fragileIn(consult), lightenedZones: lightenedIn(consult), strengthsFor: (letter) => strengthsFor(formulaOf.get(letter), shelf),
     }),
   };
 }

@@ -1,11 +1,12 @@
 'use client';
 
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { bindingsOf, compareCosts, runService, USUAL_RULES, type Block, type Timeline } from '@/core/clock';
 import { timeThereIs } from '@/core/formats';
 import { blocksOf, clockBlocks } from '@/core/mix';
 import { Button } from '@/ui/button';
 import { Segmented } from '@/ui/segmented';
+import { Slider } from '@/ui/slider';
 import { useHouse } from '../house/context';
 import { useMixed } from '../mix/mixed';
 import { hoursAndMinutes } from '../shared';
@@ -13,6 +14,7 @@ import { useVisit } from '../visit/store';
 import { TimeAxis } from './time-axis';
 import { useClock } from './use-clock';
 
+const USUAL_PACE = 100;
 const OWN = [{ value: 'own', words: 'Your order' }, { value: 'best', words: 'Best order found' }] as const;
 
 /** In what order to foil and rinse so that nothing stays on too long, and what holds it. */
@@ -20,7 +22,8 @@ export function ClockStep() {
   const { mixed } = useMixed();
   const { consult } = useVisit();
   const house = useHouse();
-  const { blocks, cut, unexpected } = useBlocks();
+  const [pace, setPace] = useState(USUAL_PACE);
+  const { blocks, cut, unexpected } = useBlocks(useDeferredValue(pace));
   const order = useMemo(() => blocks.map((_, i) => i), [blocks]);
   const own = useClock(blocks, order);
   const best = useClock(blocks, null);
@@ -49,6 +52,7 @@ export function ClockStep() {
         )}
       </section>
       <aside aria-label="What holds it" tabIndex={0} className="grid content-start gap-4 overflow-y-auto border-l border-line bg-raised p-5">
+        <Slider label="If a foil takes" value={pace} min={60} max={160} step={5} said={pace === USUAL_PACE ? 'the usual time' : `${pace} % of the usual time`} onChange={setPace} hint="Slower with talk or interruptions; quicker with a second pair of hands." />
         {timeline && <Binds blocks={blocks} timeline={timeline} />}
         <Compared own={timelines.own} best={timelines.best} done={Boolean(own.answer?.done && best.answer?.done)} proved={best.answer?.proved ?? false} />
         {best.answer && <TakeOrder blocks={blocks} actions={best.answer.actions} />}
@@ -60,19 +64,20 @@ export function ClockStep() {
   );
 }
 
-function useBlocks() {
+/** Blocks of the visit, at a pace in hundredths of the usual time for a foil. */
+function useBlocks(pace: number) {
   const { mixed } = useMixed();
   return useMemo(() => {
     const minutesOf = (letter: string) => {
       const formula = mixed.formulas.find((row) => row.letter === letter)?.formula;
       return formula?.kind === 'deposit' ? formula.minutes : null;
     };
-    const panels = blocksOf(mixed.mixed, minutesOf);
+    const panels = blocksOf(mixed.mixed, minutesOf).map((own) => ({ ...own, seconds: own.seconds.map((seconds) => (seconds * pace) / 100) }));
     const { blocks, cut } = clockBlocks(panels);
     // A worker takes what it needs and no more.
     const plain = blocks.map(({ id, panel, name, formula, seconds, readyMinutes, limitMinutes, touches }): Block => ({ id, panel, name, formula, seconds, readyMinutes, limitMinutes, touches }));
     return { blocks: plain, cut, unexpected: panels.filter(({ expected }) => !expected).map(({ name }) => name) };
-  }, [mixed]);
+  }, [mixed, pace]);
 }
 
 function Headline({ timeline, slot }: { timeline: Timeline | undefined; slot: number | null }) {

@@ -20,10 +20,10 @@ const Context = createContext<MixContext | null>(null);
 /** What the visit takes in the bowl and comes to; a moment behind the drawing, which answers first. */
 export function MixedProvider({ children }: { children: ReactNode }) {
   const { consult, plan, computed, mix, bundle } = useVisit();
-  const { schools, prices } = useHouse();
+  const { schools, prices, cautions: { strongVolumes } } = useHouse();
   const visit = useDeferredValue(useMemo(() => ({ consult, plan, computed, mix }), [consult, plan, computed, mix]));
   const { range, uses, safety, heldOn } = bundle;
-  const mixed = useMemo(() => mixOfVisit({ ...visit, range, uses, schools, recorded: recordedTests(safety, heldOn) }), [visit, range, uses, schools, safety, heldOn]);
+  const mixed = useMemo(() => mixOfVisit({ ...visit, range, uses, schools, strongVolumes, recorded: recordedTests(safety, heldOn) }), [visit, range, uses, schools, strongVolumes, safety, heldOn]);
   const value = useMemo<MixContext>(() => {
     const priced = pricedVisit(visit, mixed);
     return { mixed, cautions: cautionFactsOf(visit, mixed), priced, estimate: itemise(priced, prices) };
