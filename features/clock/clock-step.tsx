@@ -38,15 +38,15 @@ export function ClockStep() {
   const slot = timeThereIs(house, consult.minutesAtMost);
   return (
     <main className="grid h-full grid-cols-[minmax(0,1fr)_300px] overflow-hidden xl:grid-cols-[minmax(0,1fr)_340px]">
-      <section aria-label="Time axis" className="grid content-start gap-4 overflow-y-auto p-5">
+      <section aria-label="Time axis" className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4 overflow-y-auto p-5">
         <header className="flex flex-wrap items-end justify-between gap-4">
           <Headline timeline={timeline} slot={slot} />
           <div className="w-[300px]"><Segmented label="Order" value={shown} options={OWN} onChange={show} /></div>
         </header>
         {problem && <p role="alert" className="text-base font-semibold text-rowan">It could not be worked out: {problem}.</p>}
         {timeline && (
-          <div className="card overflow-x-auto p-4">
-            <TimeAxis blocks={blocks} timeline={timeline} width={880} />
+          <div className="card min-w-0 p-4">
+            <TimeAxis blocks={blocks} timeline={timeline} />
             <p className="mt-2 text-xs text-ink-soft">Minutes from the first foil on. Dark: foiled (number of foils). Grey: lifting. Gold: ready, until the maker’s limit (red). Dot: rinsed. Letters: a bowl is mixed. Estimates; {USUAL_RULES.margin} min are kept in hand before every limit.</p>
           </div>
         )}

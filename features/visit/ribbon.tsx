@@ -1,9 +1,10 @@
 'use client';
 
-import { memo, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useDeferredValue, useMemo } from 'react';
 import { foilSeconds } from '@/core/clock';
 import type { ComputedPlan, Foil, Panel, SingleGather } from '@/core/pattern';
 import { FoilGlyph } from '@/ui/foil-glyph';
+import { useWidth } from '@/ui/use-width';
 import { barkOf } from './bark';
 import { useLit, useVisit } from './store';
 
@@ -127,18 +128,4 @@ function grouped(panels: readonly Panel[], foils: readonly Foil[]): { panel: Pan
   return panels
     .map((panel) => ({ panel, foils: foils.filter((foil) => foil.panel === panel.id) }))
     .filter((group) => group.foils.length > 0);
-}
-
-/** Width of an element, kept as the window changes. */
-function useWidth(): [number, React.RefObject<HTMLElement | null>] {
-  const ref = useRef<HTMLElement>(null);
-  const [width, setWidth] = useState(1280);
-  useEffect(() => {
-    const element = ref.current;
-    if (!element) return;
-    const observer = new ResizeObserver(([entry]) => setWidth(entry.target.clientWidth));
-    observer.observe(element);
-    return () => observer.disconnect();
-  }, []);
-  return [width, ref];
 }
