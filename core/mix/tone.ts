@@ -137,6 +137,8 @@ export interface RootResult {
   readonly rule: RootRule;
   readonly items: ItemsRead;
   readonly warning: string | null;
+  /** Where the line has no shade of the level that is wanted, and the nearest is taken; null where it has. */
+  readonly nearest: string | null;
   /** What the house says of its line. */
   readonly lineNote: string;
 }
@@ -157,5 +159,5 @@ export function rootResult(root: RootMix, naturalLevel: number, shelf: Shelf): R
   const all = levels.reduce((sum, own) => sum + own.parts, 0);
   const level = levels.reduce((sum, own) => sum + own.level * own.parts, 0) / all;
   const colour = Math.round(root.grams / (1 + root.ratio));
-  return { ok: true, level, parts, rule, items: colourItems(parts, root.volumes, root.ratio, colour, shelf), warning: bandWarning(naturalLevel, level), lineNote: line.note };
+  return { ok: true, level, parts, rule, items: colourItems(parts, root.volumes, root.ratio, colour, shelf), warning: bandWarning(naturalLevel, level), nearest: Math.abs(level - wanted.level) < 0.5 ? null : `${line.name} has no shades of level ${rounded(wanted.level)}: the nearest, ${rounded(level)}, are taken.`, lineNote: line.note };
 }

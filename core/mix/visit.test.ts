@@ -233,6 +233,8 @@ describe('toner, root colour and corrections', () => {
     expect(items(usualRoot.items)).toEqual({ 'sedge-6-natural': 23, 'sedge-6-ash': 7, 'moth-dev-10': 30 });
     expect(usualRoot.warning).toBeNull();
     expect(visit({ root: { ...root, rule: { natural: 1, ash: 0, levels: -2 } } }, { naturalLevel: 7 }).root).toMatchObject({ warning: expect.stringContaining('grows out as a band') });
+    expect(usualRoot.nearest).toBeNull();
+    expect(visit({ root: { ...root, rule: { natural: 1, ash: 0, levels: -2 } } }, { naturalLevel: 5 }).root).toMatchObject({ level: 5, nearest: 'Sedge demi has no shades of level 3: the nearest, 5, are taken.' });
     expect(visit({ root: { ...root, line: 'gone' } }).root).toEqual({ ok: false, problem: 'the line “gone” is not in the house' });
   });
 

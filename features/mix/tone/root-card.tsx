@@ -58,6 +58,7 @@ export function RootCard() {
         <div>
           <Items read={result.items} />
           <p className="text-sm text-ink-soft">Level {tenth(result.level)}. {result.lineNote}</p>
+          {result.nearest && <p role="status" className="text-base font-medium text-amber-bark">{result.nearest}</p>}
           {result.warning && <p role="status" className="text-base font-semibold text-amber-bark">{result.warning}</p>}
         </div>
       )}
