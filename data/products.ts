@@ -2,7 +2,8 @@ import { parseProducts, USUAL_PRODUCTS, type Products } from '../core/formats';
 import type { Product } from '../core/products';
 import { inSalon, type Actor, type Transaction } from './database';
 import { stored } from './documents';
-import { changesBetween, leaveTrail } from './trail';
+import { saveSalonDocument, type SalonDocument, type SalonDocumentSaved } from './salon-document';
+import { changesBetween } from './trail';
 import type { Revised } from './visits';
 
 /** Products of a salon within a transaction: the range that every house begins with until it has set its own. */
@@ -20,30 +21,12 @@ export function readProducts(actor: Actor): Promise<Revised<Products>> {
   return inSalon(actor.salonId, (trx) => productRow(trx, actor.salonId));
 }
 
-export type ProductsSaved = { readonly ok: true; readonly revision: number } | { readonly ok: false; readonly revision: number };
+const PRODUCTS: SalonDocument<Products> = { table: 'product_range', act: 'products', usual: USUAL_PRODUCTS, changes: (before, after) => changesBetween(byId(before), byId(after)) };
 
 /** Saves the whole range, unless somebody saved another since `baseRevision`: then nothing is written. */
-export function saveProducts(actor: Actor, baseRevision: number, products: Products): Promise<ProductsSaved> {
-  return inSalon(actor.salonId, async (trx) => {
-    const written = { document: JSON.stringify(products), updated_by: actor.personId };
-    if (baseRevision === 0) {
-      const made = await trx('product_range').insert({ salon_id: actor.salonId, ...written }).onConflict('salon_id').ignore().returning('revision');
-      if (made.length > 0) {
-        await leaveTrail(trx, actor, 'products', { changes: told(USUAL_PRODUCTS, products) });
-        return { ok: true, revision: made[0].revision };
-      }
-    }
-    const row = await trx('product_range').select('revision', 'document').where({ salon_id: actor.salonId }).forUpdate().first();
-    if (!row || row.revision !== baseRevision) return { ok: false, revision: row?.revision ?? 0 };
-    const revision = baseRevision + 1;
-    await trx('product_range').where({ salon_id: actor.salonId }).update({ ...written, revision, updated_at: trx.fn.now() });
-    await leaveTrail(trx, actor, 'products', { changes: told(row.document, products) });
-    return { ok: true, revision };
-  });
+export function saveProducts(actor: Actor, baseRevision: number, products: Products): Promise<SalonDocumentSaved> {
+  return saveSalonDocument(actor, PRODUCTS, baseRevision, products);
 }
 
-/** Changes by the id of a product, whatever its place in the list. */
-function told(before: Products, after: Products) {
-  const byId = ({ products }: Products) => Object.fromEntries(products.map((own) => [own.id, own]));
-  return changesBetween(byId(before), byId(after));
-}
+/** Changes are told by the id of a product, whatever its place in the list. */
+const byId = ({ products }: Products) => Object.fromEntries(products.map((own) => [own.id, own]));

@@ -24,11 +24,7 @@ async function run(args: readonly string[]): Promise<VerbResult> {
   const visit = await mixedPlan('clock', args);
   if (!visit.ok) return visit;
   const { mixed, computed } = visit.value;
-  const minutesOf = (letter: string) => {
-    const formula = mixed.formulas.find((row) => row.letter === letter)?.formula;
-    return formula?.kind === 'deposit' ? formula.minutes : null;
-  };
-  const panels = blocksOf(mixed.mixed, minutesOf);
+  const panels = blocksOf(mixed);
   const { blocks, cut } = clockBlocks(panels);
   let steps = 0;
   const found = searchService(blocks, { stop: () => (steps += ASKED_EVERY) > MOST_STEPS });

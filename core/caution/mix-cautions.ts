@@ -1,3 +1,4 @@
+import { carriesOldLight } from '../growth';
 import { isHairlineZone, zoneName, type Zone } from '../head';
 import type { Foil, PaintedSection, Plan } from '../pattern';
 import type { Caution } from './caution';
@@ -16,8 +17,6 @@ const STRONGEST = 40;
 const ON_SCALP_MM = 1;
 /** A bowl loses strength from this age, minutes. */
 const OLD_BOWL = 30;
-/** Hair longer than its regrowth by this much has earlier light in it, mm. */
-const GROWN_OUT_MM = 10;
 
 /** A formula as cautions see it. */
 export interface CautionedFormula {
@@ -102,9 +101,8 @@ function overlapCaution(facts: MixCautionFacts): Caution | undefined {
   const over = facts.foils.filter(({ zone, formula }) => {
     const own = facts.formulas[formula];
     if (!own?.lifts || own.reach === 'regrowth') return false;
-    const regrowth = regrowthMm[zone];
     const length = plan.hair.byZone[zone]?.lengthMm ?? plan.hair.lengthMm;
-    return lightenedZones.includes(zone) || (regrowth !== undefined && regrowth < length - GROWN_OUT_MM);
+    return lightenedZones.includes(zone) || carriesOldLight(regrowthMm[zone], length);
   });
   if (over.length === 0) return undefined;
   return {

@@ -1,3 +1,4 @@
+import { carriesOldLight } from '../growth';
 import { hairlineKnots, isHairlineZone, zoneName, ZONES, type Zone } from '../head';
 import { changePanel, dropFoil, type Panel } from '../pattern';
 import type { Check, CheckInput } from './check';
@@ -50,11 +51,7 @@ export function shortChecks({ plan, computed, limits, facts }: CheckInput): Chec
 /** Product on hair that is light already breaks it. */
 export function overlapChecks({ plan, computed, facts }: CheckInput): Check[] {
   const lengthOf = (zone: Zone) => plan.hair.byZone[zone]?.lengthMm ?? plan.hair.lengthMm;
-  const over = computed.sheet.foils.filter(({ zone, formula }) => {
-    if (facts.regrowthOnly.includes(formula)) return false;
-    const regrowth = facts.regrowthMm[zone];
-    return regrowth !== undefined && regrowth < lengthOf(zone) - 10;
-  });
+  const over = computed.sheet.foils.filter(({ zone, formula }) => !facts.regrowthOnly.includes(formula) && carriesOldLight(facts.regrowthMm[zone], lengthOf(zone)));
   if (over.length === 0) return [];
   const reach = over.map(({ zone }) => facts.regrowthMm[zone]!);
   const [least, most] = [Math.min(...reach), Math.max(...reach)];

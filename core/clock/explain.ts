@@ -1,5 +1,4 @@
-import type { Block, ClockRules, Timeline } from './service';
-import { USUAL_RULES } from './service';
+import { USUAL_RULES, type Block, type ClockRules, type Timeline } from './service';
 
 /** What holds a plan as it is: nothing can move without it. */
 export interface Binding {

@@ -1,2 +1,2 @@
-export { growthRate, regrowthAfter, type GrowthInterval, type GrowthRate } from './regrowth';
+export { carriesOldLight, growthRate, regrowthAfter, type GrowthInterval, type GrowthRate } from './regrowth';
 export { tonerWeeks, visibleLine, type Edge, type VisibleLine } from './visible-line';

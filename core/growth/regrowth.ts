@@ -44,3 +44,9 @@ export function regrowthAfter(weeks: number, rate: GrowthRate, leftMm = 0): { mm
   const grown = rate.mmPerWeek * weeks;
   return { mm: leftMm + grown, sd: Math.sqrt(1 + (weeks * rate.sd) ** 2 + (0.05 * grown) ** 2) };
 }
+
+/** Hair longer than its regrowth by this much has earlier light in it, mm. Working assumption. */
+const GROWN_OUT_MM = 10;
+
+/** Whether hair carries light of an earlier service beyond what has grown. @param regrowthMm undefined where the zone was never lightened, or not measured */
+export const carriesOldLight = (regrowthMm: number | undefined, lengthMm: number): boolean => regrowthMm !== undefined && regrowthMm < lengthMm - GROWN_OUT_MM;

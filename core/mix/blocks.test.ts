@@ -10,11 +10,7 @@ const engine = createPatternEngine();
 function blocks(plan: Plan = startPlan(), mix: Partial<VisitMix> = {}, goalLevel = 8) {
   const computed = engine.compute(plan);
   const mixed = mixOfVisit({ consult: { ...EMPTY_CONSULT, goalLevel }, plan, computed, mix: { ...EMPTY_MIX, ...mix }, range: USUAL_RANGE, uses: [], schools: USUAL_SCHOOLS });
-  const minutesOf = (letter: string) => {
-    const formula = mixed.formulas.find((row) => row.letter === letter)?.formula;
-    return formula?.kind === 'deposit' ? formula.minutes : null;
-  };
-  return { computed, mixed, panels: blocksOf(mixed.mixed, minutesOf) };
+  return { computed, mixed, panels: blocksOf(mixed) };
 }
 
 test('a block for each panel, every foil in one of them, ready and due as the mix has it', () => {

@@ -1,5 +1,6 @@
 import { foilSeconds, SECONDS_PER_PAINTED_SECTION, splitBlocks, USUAL_RULES, WET_PARTS, wetPartOf, type Block, type ClockRules, type WetPart } from '../clock';
-import type { Mixed, PanelLift } from './mix';
+import type { PanelLift } from './mix';
+import type { VisitMixed } from './visit';
 import type { WorkUnit } from './work';
 
 /** A block of the clock with the work that it stands for, and whether its target is expected at all. */
@@ -12,15 +13,15 @@ export interface PanelBlock extends Block {
 /**
  * The work of a mix as blocks for the clock, one for each panel in its order: ready when the slowest of its mixes is, with
  * the shortest of their limits. What deposits is ready when its time is over.
- * @param depositMinutes time of a formula that deposits; null for one that lifts
  */
-export function blocksOf({ work, panels }: Pick<Mixed, 'work' | 'panels'>, depositMinutes: (formula: string) => number | null): PanelBlock[] {
+export function blocksOf({ mixed: { work, panels }, formulas }: Pick<VisitMixed, 'mixed' | 'formulas'>): PanelBlock[] {
+  const depositMinutes = new Map(formulas.flatMap(({ letter, formula }) => (formula.kind === 'deposit' ? [[letter, formula.minutes] as const] : [])));
   const byPanel = new Map<string, WorkUnit[]>();
   for (const unit of work) if (unit.kind === 'foil' || unit.kind === 'open-air') byPanel.set(unit.panel.id, [...(byPanel.get(unit.panel.id) ?? []), unit]);
   return [...byPanel].map(([id, own]): PanelBlock => {
     const { panel } = own[0];
     const lifts = panels.filter((lift) => lift.panel === id);
-    const deposits = [...new Set(own.map(({ formula }) => formula))].flatMap((formula) => depositMinutes(formula) ?? []);
+    const deposits = [...new Set(own.map(({ formula }) => formula))].flatMap((formula) => depositMinutes.get(formula) ?? []);
     const limitMinutes = Math.min(...lifts.map((lift) => lift.limitMinutes), ...deposits.map((minutes) => minutes + DEPOSIT_SPARE), LONGEST);
     const expected = lifts.every(({ ready, limitMinutes: limit }) => ready !== null && ready.minutes <= limit);
     return {

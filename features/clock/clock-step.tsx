@@ -68,11 +68,7 @@ export function ClockStep() {
 function useBlocks(pace: number) {
   const { mixed } = useMixed();
   return useMemo(() => {
-    const minutesOf = (letter: string) => {
-      const formula = mixed.formulas.find((row) => row.letter === letter)?.formula;
-      return formula?.kind === 'deposit' ? formula.minutes : null;
-    };
-    const panels = blocksOf(mixed.mixed, minutesOf).map((own) => ({ ...own, seconds: own.seconds.map((seconds) => (seconds * pace) / 100) }));
+    const panels = blocksOf(mixed).map((own) => ({ ...own, seconds: own.seconds.map((seconds) => (seconds * pace) / 100) }));
     const { blocks, cut } = clockBlocks(panels);
     // A worker takes what it needs and no more.
     const plain = blocks.map(({ id, panel, name, formula, seconds, readyMinutes, limitMinutes, touches }): Block => ({ id, panel, name, formula, seconds, readyMinutes, limitMinutes, touches }));

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Formula, LiftFormula, VisitMix } from '@/core/mix';
+import type { Formula, LiftFormula } from '@/core/mix';
 import { useVisit } from '../visit/store';
 import { useMixed } from './mixed';
 
@@ -27,5 +27,3 @@ export function changed<T extends { readonly id: string }>(list: readonly T[], i
 export function freshId(list: readonly { readonly id: string }[], stem: string): string {
   for (let n = 1; ; n += 1) if (!list.some(({ id }) => id === `${stem}-${n}`)) return `${stem}-${n}`;
 }
-
-export type MixChange = (mix: VisitMix) => VisitMix;

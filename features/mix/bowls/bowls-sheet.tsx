@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import type { Need, WeighedBowl } from '@/core/mix';
+import { usualFormula, type Need, type WeighedBowl } from '@/core/mix';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { NumberField } from '@/ui/number-field';
@@ -165,8 +165,8 @@ function AddFormula() {
   const line = shelf.lines[0];
   if (!letter) return null;
   const lift = () => {
-    const product = shelf.lighteners[0];
-    if (product) editMix(`formula ${letter} added`, (mix) => ({ ...mix, formulas: { ...mix.formulas, [letter]: { kind: 'lift', product: product.id, volumes: Math.min(20, product.volumes.most), bottles: null, ratio: product.ratio.usual, additives: [], ends: null, target: null, heat: false, reach: 'ends' } } }));
+    const formula = usualFormula(shelf);
+    if (formula) editMix(`formula ${letter} added`, (mix) => ({ ...mix, formulas: { ...mix.formulas, [letter]: formula } }));
   };
   const deposit = () => {
     const shade = line && shelf.shadesOf(line.id)[0];

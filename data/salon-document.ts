@@ -1,0 +1,37 @@
+import { inSalon, type Actor, type Transaction } from './database';
+import { leaveTrail, type Act, type Change } from './trail';
+
+/** A document that a salon has one of, in a table of its own with its revision; the usual one stands until it is set. */
+export interface SalonDocument<T> {
+  readonly table: 'house' | 'product_range';
+  readonly act: Act;
+  readonly usual: T;
+  /** What an edit changed, for the trail. */
+  changes(before: T, after: T): readonly Change[];
+}
+
+export type SalonDocumentSaved = { readonly ok: true; readonly revision: number } | { readonly ok: false; readonly revision: number };
+
+/** Saves it as a whole, unless somebody saved another since `baseRevision`: then nothing is written. */
+export function saveSalonDocument<T>(actor: Actor, own: SalonDocument<T>, baseRevision: number, document: T): Promise<SalonDocumentSaved> {
+  return inSalon(actor.salonId, async (trx) => {
+    const written = { document: JSON.stringify(document), updated_by: actor.personId };
+    if (baseRevision === 0) {
+      const made = await trx(own.table).insert({ salon_id: actor.salonId, ...written }).onConflict('salon_id').ignore().returning('revision');
+      if (made.length > 0) {
+        await tell(trx, own.usual);
+        return { ok: true, revision: made[0].revision };
+      }
+    }
+    const row = await trx(own.table).select('revision', 'document').where({ salon_id: actor.salonId }).forUpdate().first();
+    if (!row || row.revision !== baseRevision) return { ok: false, revision: row?.revision ?? 0 };
+    const revision = baseRevision + 1;
+    await trx(own.table).where({ salon_id: actor.salonId }).update({ ...written, revision, updated_at: trx.fn.now() });
+    await tell(trx, row.document);
+    return { ok: true, revision };
+  });
+
+  function tell(trx: Transaction, before: T): Promise<void> {
+    return leaveTrail(trx, actor, own.act, { changes: own.changes(before, document) });
+  }
+}
