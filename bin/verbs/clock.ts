@@ -1,4 +1,4 @@
-import { bindingsOf, compareCosts, runService, searchService, simplePlan, USUAL_RULES } from '@/core/clock';
+import { bindingsOf, compareCosts, MOST_BLOCKS, runService, searchService, simplePlan, USUAL_RULES } from '@/core/clock';
 import { blocksOf, clockBlocks } from '@/core/mix';
 import { MIX_HELP, mixedPlan } from './mixed-plan';
 import { printed, type Verb, type VerbResult } from './verb';
@@ -26,6 +26,9 @@ async function run(args: readonly string[]): Promise<VerbResult> {
   const { mixed, computed } = visit.value;
   const panels = blocksOf(mixed);
   const { blocks, cut } = clockBlocks(panels);
+  if (blocks.length > MOST_BLOCKS) {
+    return { ok: false, problem: `kept inside its limits this plan falls into ${blocks.length} parts; at most ${MOST_BLOCKS} can be put in order. Fewer foils, or a mix that is ready sooner.` };
+  }
   let steps = 0;
   const found = searchService(blocks, { stop: () => (steps += ASKED_EVERY) > MOST_STEPS });
   const simple = runService(blocks, simplePlan(blocks, blocks.map((_, i) => i)));

@@ -18,6 +18,9 @@ export interface Found {
   readonly proved: boolean;
 }
 
+/** Blocks are told apart by bits. */
+export const MOST_BLOCKS = 30;
+
 const NEAR = 1e-7;
 const ASK_EVERY = 512;
 /** Of each state (what is foiled, what is rinsed) so many ways to it are followed, and of each length so many in all. */
@@ -56,7 +59,7 @@ interface Chain {
 export function searchService(blocks: readonly Block[], options: SearchOptions = {}): Found {
   const { rules = USUAL_RULES, order = null, stop = () => false, onBetter } = options;
   if (blocks.length === 0) return { actions: [], timeline: runService([], [], rules), proved: true };
-  if (blocks.length > 30) throw new RangeError('At most 30 blocks can be put in order at once.');
+  if (blocks.length > MOST_BLOCKS) throw new RangeError(`At most ${MOST_BLOCKS} blocks can be put in order at once.`);
   const tree = new Tree(blocks, order, rules);
   let best: readonly Action[] = simplePlan(blocks, order ?? blocks.map((_, i) => i), tree.under, rules);
   let bestCost = runService(blocks, best, rules).cost;
