@@ -1,10 +1,12 @@
-import { searchService, type Action, type Block } from '@/core/clock';
+import { searchService, type Action, type Block, type ClockRules, type Fixed, type Start } from '@/core/clock';
 
 /** A question: in what order to foil and rinse these blocks, within so many milliseconds. */
 export interface ClockQuestion {
   readonly blocks: readonly Block[];
-  /** Order that they must be foiled in; null leaves it to the search. */
-  readonly order: readonly number[] | null;
+  readonly rules: ClockRules;
+  readonly fixed: Fixed;
+  /** Where the service stands; null at its beginning. */
+  readonly start: Start | null;
   readonly withinMs: number;
 }
 
@@ -15,8 +17,10 @@ export interface ClockAnswer {
   readonly done: boolean;
 }
 
-addEventListener('message', ({ data: { blocks, order, withinMs } }: MessageEvent<ClockQuestion>) => {
+addEventListener('message', ({ data: { blocks, rules, fixed, start, withinMs } }: MessageEvent<ClockQuestion>) => {
   const until = performance.now() + withinMs;
-  const found = searchService(blocks, { order, stop: () => performance.now() > until, onBetter: (actions) => postMessage({ actions, proved: false, done: false } satisfies ClockAnswer) });
+  const found = searchService(blocks, {
+    rules, fixed, start: start ?? undefined, stop: () => performance.now() > until, onBetter: (actions) => postMessage({ actions, proved: false, done: false } satisfies ClockAnswer),
+  });
   postMessage({ actions: found.actions, proved: found.proved, done: true } satisfies ClockAnswer);
 });

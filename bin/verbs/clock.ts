@@ -1,11 +1,10 @@
-import { bindingsOf, compareCosts, MOST_BLOCKS, runService, searchService, simplePlan, USUAL_RULES } from '@/core/clock';
-import { blocksOf, clockBlocks } from '@/core/mix';
+import { bindingsOf, compareCosts, MOST_BLOCKS, nearestAlternative, runService, searchService, simplePlan, strengthOf, USUAL_RULES } from '@/core/clock';
+import { afterSteps, blocksOf, clockBlocks } from '@/core/mix';
 import { MIX_HELP, mixedPlan } from './mixed-plan';
 import { printed, type Verb, type VerbResult } from './verb';
 
-/** Steps of the search after which the best plan so far is taken: the same call always gives the same answer. */
-const MOST_STEPS = 400_000;
-const ASKED_EVERY = 512;
+/** The search is asked to stop after so many hundred steps, and not by a clock: the same call always gives the same answer. */
+const MOST_ASKED = 60;
 
 /** `clock FILE.json`: in what order to foil and rinse so that nothing stays on too long, as JSON. */
 export const clockVerb: Verb = {
@@ -23,15 +22,15 @@ export const clockVerb: Verb = {
 async function run(args: readonly string[]): Promise<VerbResult> {
   const visit = await mixedPlan('clock', args);
   if (!visit.ok) return visit;
-  const { mixed, computed } = visit.value;
-  const panels = blocksOf(mixed);
+  const { mixed, mix, computed } = visit.value;
+  const panels = blocksOf(mixed, { strengths: true });
   const { blocks, cut } = clockBlocks(panels);
   if (blocks.length > MOST_BLOCKS) {
     return { ok: false, problem: `kept inside its limits this plan falls into ${blocks.length} parts; at most ${MOST_BLOCKS} can be put in order. Fewer foils, or a mix that is ready sooner.` };
   }
-  let steps = 0;
-  const found = searchService(blocks, { stop: () => (steps += ASKED_EVERY) > MOST_STEPS });
-  const simple = runService(blocks, simplePlan(blocks, blocks.map((_, i) => i)));
+  let asked = 0;
+  const found = searchService(blocks, { stop: () => (asked += 1) > MOST_ASKED });
+  const simple = runService(blocks, simplePlan(blocks));
   const { timeline } = found;
   const idOf = (block: number, index: number) => {
     const { kind, index: at } = blocks[block].work[index];
@@ -42,10 +41,14 @@ async function run(args: readonly string[]): Promise<VerbResult> {
     output: printed({
       proved: found.proved, cutIntoParts: cut, notExpected: panels.filter(({ expected }) => !expected).map(({ name }) => name),
       cost: costOf(timeline.cost), simpleOrder: { cost: costOf(simple.cost), end: tenth(simple.end), gained: compareCosts(timeline.cost, simple.cost) < 0 }, end: tenth(timeline.end),
-      order: found.actions.map((action) => (action.kind === 'foil' ? { foil: blocks[action.block].name } : { rinse: action.blocks.map((b) => blocks[b].name) })),
+      order: found.actions.map((action) =>
+        action.kind === 'foil' ? { foil: blocks[action.block].name, mix: strengthOf(blocks[action.block], action.strength).mix } : { rinse: (action.kind === 'rinse' ? action.blocks : [action.block]).map((b) => blocks[b].name) },
+      ),
       stages: timeline.stages.map(({ blocks: set, from, to }) => ({ from: tenth(from), to: tenth(to), rinses: set.map((b) => blocks[b].name) })),
       bowls: timeline.bowls.map(({ formula, at }) => ({ formula, mixAtMinute: tenth(at) })),
       binds: bindingsOf(blocks, timeline).map(({ words }) => words),
+      nearestAlternative: nearestAlternative(blocks, found.actions)?.words ?? null,
+      after: afterSteps(mix).map(({ name, from, to }) => ({ name, from: tenth(timeline.end + from), to: tenth(timeline.end + to) })),
       foils: [...timeline.foils].sort((a, b) => a.placed - b.placed).map(({ block, index, placed, ready, limit, wet, clear }) => ({
         foil: idOf(block, index), part: blocks[block].name, placed: tenth(placed), ready: tenth(ready), limit: tenth(limit), wet: tenth(wet), clear: tenth(clear),
       })),

@@ -125,7 +125,7 @@ test('it is never worse than the simple order, stopped at once or not; what it s
   fc.assert(
     fc.property(fc.array(anyBlock, { minLength: 1, maxLength: 6 }), fc.boolean(), (drawn, stop) => {
       const blocks = blocksOf(drawn);
-      const simple = runService(blocks, simplePlan(blocks, blocks.map((_, i) => i), undefined, RULES), RULES);
+      const simple = runService(blocks, simplePlan(blocks, RULES), RULES);
       const found = searchService(blocks, { rules: RULES, stop: () => stop });
       expect(compareCosts(found.timeline.cost, simple.cost)).toBeLessThanOrEqual(0);
       expect(found.timeline.foils).toHaveLength(blocks.reduce((sum, { seconds }) => sum + seconds.length, 0));
@@ -137,7 +137,7 @@ test('it is never worse than the simple order, stopped at once or not; what it s
 
 test('an order that is given is kept, and the rinsing is solved around it', () => {
   const blocks = many(4, { touches: ['side-l'] });
-  const { actions, timeline } = searchService(blocks, { rules: RULES, order: [2, 0, 3, 1] });
+  const { actions, timeline } = searchService(blocks, { rules: RULES, fixed: { order: [2, 0, 3, 1] } });
   expect(actions.filter(({ kind }) => kind === 'foil').map((own) => own.kind === 'foil' && own.block)).toEqual([2, 0, 3, 1]);
   expect(compareCosts(searchService(blocks, { rules: RULES }).timeline.cost, timeline.cost)).toBeLessThanOrEqual(0);
 });

@@ -62,6 +62,8 @@ const correction = z.discriminatedUnion(
 
 const letter = z.string().regex(/^[A-Z]$/, 'must be a letter from A to Z');
 
+const blockId = z.string().min(1).max(120);
+
 /** What is mixed at a visit and what it comes to. */
 export const mixSchema: z.ZodType<VisitMix> = z.strictObject({
   version: z.literal(1),
@@ -113,6 +115,22 @@ export const mixSchema: z.ZodType<VisitMix> = z.strictObject({
         .array(z.strictObject({ what: z.enum(['deposit', 'payment', 'tip'], { error: 'must be deposit, payment or tip' }), minor: minor('Amount'), on: day, how: words.describe('How it was paid') }))
         .max(40)
         .default([]),
+    })
+    .prefault({}),
+  clock: z
+    .strictObject({
+      order: z.enum(['own', 'best'], { error: 'must be own or best' }).default('own').describe('Work in the order of the plan, or as the search finds best'),
+      strengths: z.boolean().default(false).describe('Whether the search may take other strengths'),
+      second: z.enum(['none', 'mixes', 'foils'], { error: 'must be none, mixes or foils' }).default('none').describe('A second person: none, mixes and pulls, or foils another side'),
+      painting: z.enum(['as-you-foil', 'after'], { error: 'must be as-you-foil or after' }).default('as-you-foil').describe('When the hair between foils is painted'),
+      heat: z.boolean().default(false).describe('Warmth on everything'),
+      pace: between(50, 250, '%', 'Hundredths of the usual time for a foil').default(100),
+      lateMinutes: between(0, 240, 'min', 'Minutes that one starts late').default(0),
+      away: z.strictObject({ from: between(0, 600, 'min', 'Minutes from the first foil on'), minutes: between(1, 240, 'min', 'Minutes away') }).nullable().default(null).describe('Another client, or a break'),
+      pulled: z.strictObject({ block: blockId, index: z.int('must be a whole number').min(0).max(500), minutes: between(1, 120, 'min', 'Minutes after it was closed') }).nullable().default(null).describe('A foil that is pulled alone'),
+      pinned: z.record(blockId, z.int('must be a whole number').min(0).max(60)).default({}).describe('Place in the order of work, by part'),
+      kept: z.record(blockId, z.string().max(40)).default({}).describe('Mix that a part keeps'),
+      together: z.record(blockId, z.string().max(120)).default({}).describe('Parts that are rinsed together share a word'),
     })
     .prefault({}),
 });

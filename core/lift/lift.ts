@@ -19,6 +19,8 @@ export const LIFT_FACTORS = {
   band: 0.6,
   /** Lightened before: quicker, and weaker hair. */
   lightened: 1.2,
+  /** Added warmth, on time. */
+  warmth: 1.3,
 } as const;
 
 /** A bowl keeps its strength so long, then loses it over as long again, minutes. */

@@ -58,3 +58,42 @@ test('a panel that is cut is worked from below, so that its parts can be rinsed 
   expect(once.cost.over).toBeGreaterThan(500);
   expect(Math.max(...timeline.foils.map(({ clear, limit }) => clear - limit))).toBeLessThanOrEqual(-USUAL_RULES.margin + 1e-6);
 });
+
+describe('what may be tried otherwise', () => {
+  const visit = () => blocks();
+  test('other strengths are those of the house that get there in time, ready sooner the stronger, never above what cautions allow', () => {
+    const mixed = visit().mixed;
+    // A house that sees no risk in 40 at the hairline: still not suggested above 35.
+    const own = blocksOf({ ...mixed, careful: { fragileZones: [], strongVolumes: 40 } }, { strengths: true });
+    for (const { others = [], readyMinutes, limitMinutes } of own) {
+      expect(others.map(({ mix }) => mix)).toEqual(expect.arrayContaining(['A 30 vol']));
+      for (const { mix, steps, readyMinutes: ready } of others) {
+        expect(Number(mix.split(' ')[1])).toBeLessThanOrEqual(35);
+        expect(ready).toBeLessThanOrEqual(limitMinutes);
+        expect(Math.sign(ready - readyMinutes)).toBe(steps > 0 ? -1 : 1);
+      }
+    }
+    // At the hairline and on fragile hair it stays at 20.
+    const fragile = { ...mixed, careful: { fragileZones: mixed.mixed.panels.flatMap(({ zones }) => zones), strongVolumes: 20 } };
+    for (const { others } of blocksOf(fragile, { strengths: true })) for (const { mix } of others!) expect(Number(mix.split(' ')[1])).toBeLessThanOrEqual(20);
+  });
+
+  test('warmth acts on time, pace on every foil', () => {
+    const [usual, warm, slow] = [{}, { heat: true }, { pace: 150 }].map((choices) => blocksOf(visit().mixed, choices));
+    usual.forEach(({ readyMinutes, seconds }, i) => {
+      expect(warm[i].readyMinutes).toBeCloseTo(readyMinutes / 1.3, 6);
+      expect(slow[i].seconds.reduce((a, b) => a + b)).toBeCloseTo(1.5 * seconds.reduce((a, b) => a + b), 6);
+    });
+  });
+
+  test('what is painted afterwards rinses with the foils that it lies between', () => {
+    const side = visit().panels[1];
+    const withPaint = { ...side, work: [...side.work.slice(0, 4), ...side.work.slice(0, 2).map((unit) => ({ ...unit, kind: 'open-air' as const }))], seconds: [50, 50, 50, 50, 25, 25] };
+    const { blocks: parts } = clockBlocks([withPaint], undefined, { painting: 'after' });
+    expect(parts.map(({ name, seconds, together, after }) => [name, seconds, together, after])).toEqual([
+      ['Side, left', [50, 50, 50, 50], side.id, undefined], ['Side, left, painted', [25, 25], side.id, [side.id]],
+    ]);
+    const { timeline } = searchService(parts);
+    expect(timeline.stages.map(({ blocks: set }) => [...set].sort())).toEqual([[0, 1]]);
+  });
+});

@@ -1,4 +1,6 @@
-export { blocksOf, clockBlocks, touchesOf, type PanelBlock } from './blocks';
+export { AFTER_MINUTES, afterSteps, type AfterStep } from './after';
+export { blocksOf, clockBlocks, mixName, touchesOf, type ClockChoices, type ClockMix, type PanelBlock } from './blocks';
+export { clockPlanOf, plainBlock, USUAL_CLOCK, type ClockPlan, type VisitClock } from './clock-plan';
 export { correctionResult, usualWash, type CorrectionResult } from './corrections';
 export { curveOf, mixOf, type FormulaAmount, type LiftPoint, type Mixed, type MixBowl, type MixFacts, type PanelLift, type Stretch } from './mix';
 export { pricedVisit } from './priced';

@@ -190,7 +190,7 @@ interface StretchOf {
 
 function stretchLift({ panel, formula, stretch, zones, oldest, recipe, volumes, factor, from }: StretchOf, plan: Plan, facts: MixFacts): PanelLift {
   const open = panel.medium === 'open-air';
-  const lift: LiftOf = { volumes, factor: factor * LIFT_FACTORS.strand[plan.hair.strand] * (open ? LIFT_FACTORS.openAir : 1) * (recipe.product ?? 1), most: recipe.most };
+  const lift: LiftOf = { volumes, factor: factor * LIFT_FACTORS.strand[plan.hair.strand] * (open ? LIFT_FACTORS.openAir : 1) * (recipe.product ?? 1), most: recipe.most, ...(recipe.heat && { warmth: LIFT_FACTORS.warmth }) };
   const limitMinutes = open ? (recipe.openAirMinutes ?? recipe.limitMinutes) : recipe.limitMinutes;
   const target = recipe.target ?? facts.targetLevel;
   const on = (head: number, bowlAgeMinutes = 0): LiftOf => ({ ...lift, factor: lift.factor * head, bowlAgeMinutes });

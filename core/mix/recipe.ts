@@ -15,6 +15,8 @@ export interface Recipe {
   /** Factor of the product on the lift, 1 usual; and where it ends. */
   readonly product?: number;
   readonly most?: LiftOf['most'];
+  /** Warmth is added. */
+  readonly heat?: boolean;
   /** Longest that the maker allows, minutes: in foil, and in the open air where that differs. */
   readonly limitMinutes: number;
   readonly openAirMinutes?: number;
@@ -51,7 +53,7 @@ export function recipeOf(formula: Formula, shelf: Shelf): RecipeRead {
     ok: true,
     recipe: {
       volumes: of(formula.volumes, formula.ratio), ratio: formula.ratio, extra, product: product.speed, most: { levels: product.levels, top: product.top },
-      limitMinutes: limitFor(product, 'foil'), openAirMinutes: limitFor(product, 'openAir'), target: formula.target, reach: formula.reach,
+      limitMinutes: limitFor(product, 'foil'), openAirMinutes: limitFor(product, 'openAir'), target: formula.target, reach: formula.reach, heat: formula.heat,
       ends: formula.ends && { ...formula.ends, volumes: of(formula.ends.volumes, formula.ends.ratio) },
     },
   };

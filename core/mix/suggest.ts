@@ -45,15 +45,19 @@ export function strengthIdeas(facts: StrengthFacts): StrengthIdea[] {
   return facts.panels.filter(({ stretch }) => stretch === 'length').flatMap((panel) => ideaFor(panel, facts) ?? []);
 }
 
+/** The strongest that is suggested or searched for somewhere, volumes: cautions that ask for a reason are limits here. */
+export function mostVolumes(zones: readonly Zone[], startMm: number, { fragileZones, strongVolumes }: Pick<StrengthFacts, 'fragileZones' | 'strongVolumes'>): number {
+  if (zones.some((zone) => isHairlineZone(zone) || fragileZones.includes(zone))) return Math.min(strongVolumes, MOST.anywhere);
+  return startMm < NEAR_SCALP_MM ? MOST.nearScalp : MOST.anywhere;
+}
+
 function ideaFor(panel: PanelLift, { plan, schools, head, fragileZones, lightenedZones, strongVolumes, strengthsFor }: StrengthFacts): StrengthIdea | undefined {
   const own = plan.panels.find(({ id }) => id === panel.panel)!;
   const strengths = strengthsFor(panel.formula);
   if (strengths.length === 0) return undefined;
   const fragile = panel.zones.filter((zone) => fragileZones.includes(zone));
-  const hairline = panel.zones.filter(isHairlineZone);
-  const careful = fragile.length > 0 || hairline.length > 0;
-  const nearScalp = own.start.distanceMm < NEAR_SCALP_MM;
-  const most = careful ? strongVolumes : nearScalp ? MOST.nearScalp : MOST.anywhere;
+  const careful = fragile.length > 0 || panel.zones.some(isHairlineZone);
+  const most = mostVolumes(panel.zones, own.start.distanceMm, { fragileZones, strongVolumes });
   const allowed = strengths.filter((volumes) => volumes <= most);
   if (allowed.length === 0) return undefined;
   const reaches = (volumes: number) => {

@@ -1,3 +1,4 @@
+import { USUAL_CLOCK, type VisitClock } from './clock-plan';
 import type { AmountUnit } from '../units';
 import { productsOf, type Developer, type Lightener, type Product, type ShadeProduct, type DepositLine } from '../products';
 
@@ -178,6 +179,8 @@ export interface VisitMix {
   readonly unit: AmountUnit;
   readonly scoopGrams: number;
   readonly money: VisitMoney;
+  /** What was decided about the order of work. */
+  readonly clock: VisitClock;
 }
 
 /** Finds products: those of the visit first, as they were, then those of the house. */
@@ -285,7 +288,7 @@ export function mixWords(mix: VisitMix): string {
   ].join(' · ').toLowerCase();
 }
 
-/** What of a mix still holds at the next visit: formulas, toners, root and the readings of this head. What was weighed and paid does not. */
+/** What of a mix still holds at the next visit: formulas, toners, root and the readings of this head. What was weighed, paid and decided about this day’s time does not. */
 export function carriedMix(mix: VisitMix): VisitMix {
-  return { ...mix, products: [], weighed: [], used: {}, corrections: [], money: { addOns: mix.money.addOns, agreed: null, payments: [] } };
+  return { ...mix, products: [], weighed: [], used: {}, corrections: [], clock: { ...USUAL_CLOCK, order: mix.clock.order, strengths: mix.clock.strengths, second: mix.clock.second }, money: { addOns: mix.money.addOns, agreed: null, payments: [] } };
 }

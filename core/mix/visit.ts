@@ -82,6 +82,8 @@ export interface VisitMixed {
   readonly needs: readonly Need[];
   readonly materialsMinor: number;
   readonly ideas: readonly StrengthIdea[];
+  /** What limits strengths: fragile zones, and the strength that asks for a reason there and at the hairline. */
+  readonly careful: { readonly fragileZones: readonly Zone[]; readonly strongVolumes: number };
 }
 
 /** What stands in where the house has no lightener at all: nothing is lifted, and it says so. */
@@ -128,10 +130,11 @@ export function mixOfVisit({ consult, plan, computed, mix, range, recorded = [],
   ];
   const foilStock = shelf.all.find(({ kind }) => kind === 'foil');
   const needs = needsOf([...weighedInto.flatMap((own) => (own.ok ? own.items : [])), ...(foilStock ? [{ product: foilStock.id, grams: sheet.foils.length }] : [])], shelf.all.map((own) => range.find(({ id }) => id === own.id) ?? own));
+  const careful = { fragileZones: fragileIn(consult), strongVolumes };
   return {
-    shelf, formulas, head, personal, mixed, bowls, reached, porous, toners, root, corrections, needs, materialsMinor: needs.reduce((sum, { costMinor }) => sum + costMinor, 0),
+    shelf, formulas, head, careful, personal, mixed, bowls, reached, porous, toners, root, corrections, needs, materialsMinor: needs.reduce((sum, { costMinor }) => sum + costMinor, 0),
     ideas: strengthIdeas({
-      plan, panels: mixed.panels, schools, head, strongVolumes, fragileZones: fragileIn(consult), lightenedZones: lightenedIn(consult), strengthsFor: (letter) => strengthsFor(formulaOf.get(letter), shelf),
+      plan, panels: mixed.panels, schools, head, ...careful, lightenedZones: lightenedIn(consult), strengthsFor: (letter) => strengthsFor(formulaOf.get(letter), shelf),
     }),
   };
 }

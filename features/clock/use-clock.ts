@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import type { Block } from '@/core/clock';
+import type { Block, ClockRules, Fixed, Start } from '@/core/clock';
 import type { ClockAnswer, ClockQuestion } from '@/workers/clock';
 
 /** The search goes on for so long before it says what it has. */
@@ -15,16 +15,24 @@ export interface Clocked {
 
 const NONE: Clocked = { answer: undefined, problem: undefined };
 
-/** Searches the order of foiling and rinsing in a worker; a new question ends the old one. @param blocks kept the same as long as they are */
-export function useClock(blocks: readonly Block[], order: readonly number[] | null): Clocked {
-  const [state, setState] = useState<Clocked & { of: unknown; by: unknown }>({ ...NONE, of: null, by: null });
+export interface Asked {
+  readonly blocks: readonly Block[];
+  readonly rules: ClockRules;
+  readonly fixed: Fixed;
+  readonly start?: Start;
+}
+
+/** Searches the order of foiling and rinsing in a worker; a new question ends the old one. @param asked kept the same as long as it is; null asks nothing */
+export function useClock(asked: Asked | null): Clocked {
+  const [state, setState] = useState<Clocked & { of: unknown }>({ ...NONE, of: null });
   useEffect(() => {
-    if (blocks.length === 0) return;
+    if (!asked || asked.blocks.length === 0) return;
+    const { blocks, rules, fixed, start = null } = asked;
     const worker = new Worker(new URL('../../workers/clock.ts', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data }: MessageEvent<ClockAnswer>) => setState({ answer: data, problem: undefined, of: blocks, by: order });
-    worker.onerror = ({ message }) => setState({ answer: undefined, problem: message || 'the worker stopped', of: blocks, by: order });
-    worker.postMessage({ blocks, order, withinMs: WITHIN_MS } satisfies ClockQuestion);
+    worker.onmessage = ({ data }: MessageEvent<ClockAnswer>) => setState({ answer: data, problem: undefined, of: asked });
+    worker.onerror = ({ message }) => setState({ answer: undefined, problem: message.replace(/^Uncaught (\w*Error: )?/, '') || 'the worker stopped', of: asked });
+    worker.postMessage({ blocks, rules, fixed, start, withinMs: WITHIN_MS } satisfies ClockQuestion);
     return () => worker.terminate();
-  }, [blocks, order]);
-  return state.of === blocks && state.by === order ? state : NONE;
+  }, [asked]);
+  return state.of === asked ? state : NONE;
 }

@@ -38,7 +38,8 @@ export function VisitFrame({ today, children }: { today: string; children: React
       <CautionBar />
       <DraftBanner />
       <div className="min-h-0 flex-1">{children}</div>
-      <Ribbon />
+      {/* The clock stretches it over time, in the same place. */}
+      {step !== 'clock' && <Ribbon />}
     </div>
   );
 }

@@ -1,0 +1,91 @@
+'use client';
+
+import type { Block, Timeline } from '@/core/clock';
+import { levelAfter } from '@/core/lift';
+import type { VisitClock, VisitMixed } from '@/core/mix';
+import { formatLevel } from '@/core/units';
+import { Segmented } from '@/ui/segmented';
+import { Select } from '@/ui/select';
+import { Slider } from '@/ui/slider';
+import { Switch } from '@/ui/switch';
+import { useVisit } from '../visit/store';
+
+const SECOND = [{ value: 'none', words: 'Alone' }, { value: 'mixes', words: 'Mixes, pulls' }, { value: 'foils', words: 'Foils too' }] as const;
+const PAINTING = [{ value: 'as-you-foil', words: 'As you foil' }, { value: 'after', words: 'Afterwards' }] as const;
+const USUAL_AWAY = { from: 40, minutes: 20 } as const;
+
+interface WhatIfProps {
+  blocks: readonly Block[];
+  timeline: Timeline | undefined;
+  mixed: VisitMixed;
+  painted: boolean;
+}
+
+/** What could be otherwise: hands, pace, start, another client, warmth, a foil pulled early, painting between foils. */
+export function WhatIf({ blocks, timeline, mixed, painted }: WhatIfProps) {
+  const { mix, editMix } = useVisit();
+  const { clock } = mix;
+  const decide = (label: string, part: Partial<VisitClock>) => editMix(label, (before) => ({ ...before, clock: { ...before.clock, ...part } }), `clock ${Object.keys(part).join()}`);
+  const { away, pulled } = clock;
+  return (
+    <section aria-label="What if" className="grid gap-4">
+      <div>
+        <h3 className="mb-1 text-sm font-semibold">A second pair of hands</h3>
+        <Segmented label="A second pair of hands" value={clock.second} options={SECOND} onChange={(second) => decide('second pair of hands', { second })} />
+        <p className="mt-1 text-xs text-ink-soft">{{ none: 'One person foils, mixes and rinses.', mixes: 'Fresh bowls are handed over; single foils are opened and wiped, half a minute each.', foils: 'Two people foil at once, never at the same side or both at the back.' }[clock.second]}</p>
+      </div>
+      <Line words="Other strengths may be taken"><Switch label="Other strengths may be taken" on={clock.strengths} onChange={(strengths) => decide(strengths ? 'other strengths' : 'chosen strengths', { strengths })} /></Line>
+      <Slider label="If a foil takes" value={clock.pace} min={60} max={160} step={5} said={clock.pace === 100 ? 'the usual time' : `${clock.pace} % of the usual time`} onChange={(pace) => decide('pace', { pace })} />
+      <Slider label="Starting late" value={clock.lateMinutes} min={0} max={60} step={5} said={clock.lateMinutes === 0 ? 'on time' : `${clock.lateMinutes} min late`} onChange={(lateMinutes) => decide('late start', { lateMinutes })} />
+      <Line words="One more client in between"><Switch label="One more client in between" on={away !== null} onChange={(on) => decide(on ? 'another client' : 'nobody between', { away: on ? USUAL_AWAY : null })} /></Line>
+      {away && (
+        <>
+          <Slider label="Away from" value={away.from} min={5} max={180} step={5} said={`minute ${away.from}`} onChange={(from) => decide('away from', { away: { ...away, from } })} />
+          <Slider label="Away for" value={away.minutes} min={5} max={60} step={5} said={`${away.minutes} min`} onChange={(minutes) => decide('away for', { away: { ...away, minutes } })} />
+        </>
+      )}
+      <Line words="Warmth is added"><Switch label="Warmth is added" on={clock.heat} onChange={(heat) => decide(heat ? 'warmth' : 'no warmth', { heat })} /></Line>
+      {clock.heat && <p className="-mt-3 text-xs font-medium text-amber-bark">Warmth quickens the lift and swells the product; it asks for a reason before you begin. Choose it in Mix to keep it.</p>}
+      {painted && (
+        <div>
+          <h3 className="mb-1 text-sm font-semibold">Hair between the foils is painted</h3>
+          <Segmented label="Hair between the foils is painted" value={clock.painting} options={PAINTING} onChange={(painting) => decide('painting', { painting })} />
+          <p className="mt-1 text-xs text-ink-soft">Painted afterwards it starts late and must rinse with the foils that it lies between.</p>
+        </div>
+      )}
+      <Select label="A foil pulled early" value={pulled ? `${pulled.block}/${pulled.index}` : ''} options={[{ value: '', words: 'none' }, ...foilsOf(blocks, timeline)]}
+        onChange={(value: string) => {
+          const at = value.lastIndexOf('/');
+          decide('a foil pulled', { pulled: value === '' ? null : { block: value.slice(0, at), index: Number(value.slice(at + 1)), minutes: pulled?.minutes ?? 20 } });
+        }} />
+      {pulled && (
+        <>
+          <Slider label="Pulled after" value={pulled.minutes} min={5} max={60} step={1} said={`${pulled.minutes} min`} onChange={(minutes) => decide('pulled after', { pulled: { ...pulled, minutes } })} />
+          <PulledLevel block={blocks.find(({ id }) => id === pulled.block)} minutes={pulled.minutes} mixed={mixed} />
+        </>
+      )}
+    </section>
+  );
+}
+
+function Line({ words, children }: { words: string; children: React.ReactNode }) {
+  return <div className="flex min-h-9 items-center justify-between gap-4"><span className="text-base">{words}</span>{children}</div>;
+}
+
+/** First and last foil of each part: those that bind. */
+function foilsOf(blocks: readonly Block[], timeline: Timeline | undefined) {
+  if (!timeline) return [];
+  return blocks.flatMap(({ id, name, seconds }) => [...new Set([0, seconds.length - 1])].map((index) => ({ value: `${id}/${index}`, words: `${name}, foil ${index + 1}` })));
+}
+
+/** Level that a foil has reached when it is pulled (estimate). */
+function PulledLevel({ block, minutes, mixed }: { block: Block | undefined; minutes: number; mixed: VisitMixed }) {
+  const lift = block && mixed.mixed.panels.find(({ panel, stretch }) => panel === block.panel && stretch === 'length');
+  if (!lift) return <p className="text-sm text-ink-soft">That foil is not in this order any more.</p>;
+  const at = (factor: number) => levelAfter(lift.from, { ...lift.lift, factor: lift.lift.factor * factor }, minutes);
+  return (
+    <p role="status" className="text-sm">
+      Level <b>{formatLevel(at(mixed.head.factor))}</b> by then, {formatLevel(at(mixed.head.low))} to {formatLevel(at(mixed.head.high))} (estimate); wanted {formatLevel(lift.target)}.
+    </p>
+  );
+}
