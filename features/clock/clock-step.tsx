@@ -63,7 +63,7 @@ export function ClockStep() {
         )}
       </section>
       <aside aria-label="What holds it" tabIndex={0} className="grid content-start gap-4 overflow-y-auto border-l border-line bg-raised p-5">
-        <Segmented label="Sheet" value={sheet} options={SHEETS} onChange={setSheet} />
+        <div className="h-10"><Segmented label="Sheet" value={sheet} options={SHEETS} onChange={setSheet} /></div>
         {sheet === 'what-if' ? <WhatIf blocks={blocks} timeline={timeline} mixed={mixed} painted={painted} /> : (
           <>
             {timeline && answer && <Binds blocks={blocks} timeline={timeline} actions={answer.actions} plan={plan} shown={shown} />}

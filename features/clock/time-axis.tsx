@@ -53,9 +53,11 @@ export function TimeAxis({ blocks, timeline, rules, after }: TimeAxisProps) {
         {timeline.stages.map(({ from, to }, i) => (
           <g key={i}>
             <rect x={x(from)} y={TOP - 2} width={Math.max(2, x(to) - x(from))} height={body - TOP + 6} className="fill-sky" opacity="0.16" />
-            <text x={(x(from) + x(to)) / 2} y={body + 26} textAnchor="middle" className="fill-sky text-[12px] font-semibold">{i === 0 ? 'rinse 1' : i + 1}</text>
+            <text x={(x(from) + x(to)) / 2} y={body + 26} textAnchor="middle" className="fill-sky text-[12px] font-semibold">{i + 1}</text>
           </g>
         ))}
+        <text x="0" y={body + 12} className="fill-ink-soft text-[12px]">Bowls mixed</text>
+        <text x="0" y={body + 26} className="fill-sky text-[12px] font-semibold">Rinses</text>
         {rows.map(({ block, foils, first, last, from, pull, mix, b }, i) => {
           const y = TOP + i * ROW;
           const late = foils.some((own) => own.clear > own.limit + 1e-6);

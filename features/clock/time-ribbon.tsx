@@ -59,4 +59,4 @@ export function TimeRibbon({ blocks, work, timeline, after }: { blocks: readonly
   );
 }
 
-const short = (name: string, room: number) => (name.length * 6 > room ? `${name.slice(0, Math.max(2, Math.floor(room / 6) - 1))}…` : name);
+const short = (whole: string, room: number, name = whole.replace(', part ', ' ')) => (name.length * 6 > room ? `${name.slice(0, Math.max(2, Math.floor(room / 6) - 1))}…` : name);
