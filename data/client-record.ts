@@ -6,7 +6,7 @@ import { safetyOf } from './safety';
 import { leaveTrail } from './trail';
 
 /**
- * Everything that is kept of one client, to be handed to her: her fields, visits with all their documents, tests, consents,
+ * Everything that is kept of one client, to be handed to her: her fields, visits with all their documents and what happened at the chair, tests, consents,
  * reasons, photos with their bytes (JPEG, base64), and her trail.
  * @returns undefined when the salon has no such client
  */
@@ -20,6 +20,8 @@ export function exportClient(actor: Actor, clientId: string): Promise<Record<str
       .select('v.id', 'v.held_on', 'v.begun_at', 'v.consult', 'l.document as plan', 'm.document as mix', 'o.document as outcome', 'p.name as colourist');
     const { tests, consents } = await safetyOf(trx, clientId, null);
     const reasons = await trx('caution_reason').whereIn('visit_id', visits.map(({ id }) => id)).orderBy('given_at').select('visit_id', 'caution', 'seen', 'reason', 'given_at');
+    const services = await trx('service').whereIn('visit_id', visits.map(({ id }) => id)).select('visit_id', 'script', 'begun_at', 'finished_at');
+    const happened = await trx('service_event as e').join('person as p', 'p.id', 'e.person_id').whereIn('e.visit_id', visits.map(({ id }) => id)).orderBy(['e.visit_id', 'e.position']).select('e.visit_id', 'e.at', 'e.body', 'p.name as by');
     const photos = [];
     for (const photo of await photosOf(trx, clientId)) {
       const key = { salonId: actor.salonId, photoId: photo.id, size: 'full' as const };
@@ -30,7 +32,7 @@ export function exportClient(actor: Actor, clientId: string): Promise<Record<str
     return {
       format: 'dappled-lattice/client-record', version: 1, client,
       visits: visits.map(({ held_on, begun_at, ...visit }) => ({ ...visit, heldOn: held_on, begunAt: begun_at })),
-      tests, consents, reasons, photos, trail,
+      tests, consents, reasons, services, happened, photos, trail,
     };
   });
 }

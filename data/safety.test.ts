@@ -2,7 +2,8 @@ import { EMPTY_CONSULT, type Consult, type Health, type TestDocument } from '../
 import { createClient } from './clients';
 import { inSalon } from './database';
 import { loadDemo } from './demo/load';
-import { addConsent, addTest, beginVisit, giveReason, readTest, withdrawConsent } from './safety';
+import { beginVisit } from './begin-visit';
+import { addConsent, addTest, giveReason, readTest, withdrawConsent } from './safety';
 import { saveConsult, saveOutcome } from './saves';
 import type { SignedIn } from './sessions';
 import { scratchDatabase, type Scratch } from './testing/scratch';

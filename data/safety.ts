@@ -1,4 +1,4 @@
-import { cautionsFor, openCautions, type CautionKey, type ConsentKind, type HairTest } from '../core/caution';
+import { cautionsFor, type CautionKey, type ConsentKind, type HairTest } from '../core/caution';
 import { EMPTY_MIX, parseConsult, parseMix, parsePlan, parseTest, type TestDocument } from '../core/formats';
 import { cautionFactsOf, mixOfVisit } from '../core/mix';
 import { createPatternEngine } from '../core/pattern';
@@ -115,12 +115,13 @@ export function withdrawConsent(actor: Actor, consentId: string): Promise<boolea
 }
 
 export type Answered = { readonly ok: true } | { readonly ok: false; readonly reason: 'missing' | 'refused'; readonly problem: string };
-const NO_VISIT: Answered = { ok: false, reason: 'missing', problem: 'There is no such visit in this salon.' };
+export const NO_VISIT: Answered = { ok: false, reason: 'missing', problem: 'There is no such visit in this salon.' };
 
 /** It remembers heads, and what it remembers changes no result. */
 const engine = createPatternEngine();
 
-async function visitCautions(trx: Transaction, actor: Actor, visitId: string) {
+/** What stands in the way of a visit, by what the server holds; the visit’s row is locked. */
+export async function visitCautions(trx: Transaction, actor: Actor, visitId: string) {
   const row = await trx('visit as v').join('client as c', 'c.id', 'v.client_id').where('v.id', visitId)
     .forUpdate('v').select('v.client_id', 'v.held_on', 'v.consult', 'v.begun_at', 'c.born_on').first();
   if (!row) return undefined;
@@ -147,21 +148,6 @@ export function giveReason(actor: Actor, visitId: string, key: CautionKey, reaso
     if (caution.weight === 'stop') return { ok: false, reason: 'refused', problem: `${caution.seen} ${caution.why}` };
     await trx('caution_reason').insert({ salon_id: actor.salonId, visit_id: visitId, caution: key, seen: caution.seen, reason, given_by: actor.personId });
     await leaveTrail(trx, actor, 'reason-given', { clientId: found.clientId, visitId, words: `${caution.seen} Reason: ${reason}` });
-    return { ok: true };
-  });
-}
-
-/** Begins the service, unless a caution stands in the way: the server decides by what it holds. */
-export function beginVisit(actor: Actor, visitId: string): Promise<Answered> {
-  return inSalon(actor.salonId, async (trx) => {
-    const found = await visitCautions(trx, actor, visitId);
-    if (!found) return NO_VISIT;
-    if (found.begunAt) return { ok: true };
-    const [open] = openCautions(found.cautions, found.safety.reasons.map(({ caution }) => caution));
-    if (open) return { ok: false, reason: 'refused', problem: open.weight === 'stop' ? `${open.seen} ${open.why}` : `${open.seen} Give a reason first.` };
-    await trx('visit').where({ id: visitId }).update({ begun_at: trx.fn.now(), begun_by: actor.personId });
-    const shown = found.cautions.map(({ seen }) => seen).join(' ');
-    await leaveTrail(trx, actor, 'visit-begun', { clientId: found.clientId, visitId, words: shown && `with: ${shown}` });
     return { ok: true };
   });
 }

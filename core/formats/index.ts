@@ -14,6 +14,7 @@ export { EMPTY_PHOTO, parsePhoto, photoSchema, type PhotoDocument } from './phot
 export { parseWith, pathOf, sentenceOf, type Parsed } from './problem';
 export { roundedSheet, sheetSchema } from './sheet-document';
 export { emptyPlan, START_PANELS, startPlan } from './start-plan';
+export { parseEventBatch, parseEventBody, parseScript, type EventBatch } from './service-event';
 export { parseTechnique, TECHNIQUE_FORMAT, techniqueSchema, type OwnTechnique } from './technique-document';
 export { svgOf, type Shape } from './shapes';
 export { stationSheet, type SheetFacts, type StationSheet } from './station-sheet';

@@ -10,5 +10,6 @@ export { strengthIdeas, type StrengthIdea } from './suggest';
 export { levelWhere, partsOf, reachedIn, rootResult, tonerIdeas, tonerResult, type Reached, type RootResult, type TonerIdea, type TonerResult } from './tone';
 export { fragileIn, lightenedIn, mixOfVisit, strengthsFor, type FormulaRow, type RecordedTest, type VisitMixed, type VisitMixInput, type WeighedBowl } from './visit';
 export { cautionFactsOf } from './caution-facts';
+export { recordedTests } from './recorded';
 export * from './visit-mix';
 export { workOf, type WorkUnit } from './work';

@@ -69,6 +69,8 @@ export interface WeighedBowl {
 export interface VisitMixed {
   readonly shelf: Shelf;
   readonly formulas: readonly FormulaRow[];
+  /** What was read of this head, and what follows from it. */
+  readonly readings: readonly StrandReading[];
   readonly head: HeadFactor;
   /** Used against predicted, 1 usual, and of how many visits. */
   readonly personal: { readonly factor: number; readonly visits: number };
@@ -105,7 +107,8 @@ export function mixOfVisit({ consult, plan, computed, mix, range, recorded = [],
   const recipes = new Map(formulas.map(({ letter, recipe }) => [letter, recipe]));
   const formulaOf = new Map(formulas.map(({ letter, formula }) => [letter, formula]));
   const recipeFor = (letter: string): Recipe => recipes.get(letter) ?? NOTHING;
-  const head = headFactor([...recordedReadings(recorded, plan), ...readingsOf(mix, recipeFor, plan)]);
+  const readings = [...recordedReadings(recorded, plan), ...readingsOf(mix, recipeFor, plan)];
+  const head = headFactor(readings);
   const personal = { factor: personalFactor(uses), visits: Math.min(10, uses.length) };
   const mixed = mixOf(plan, computed, {
     naturalLevel: consult.naturalLevel, targetLevel: consult.goalLevel, head, personal: personal.factor, bowl: mix.bowl, recipeOf: recipeFor, regrowthMm: consult.regrowthMm, ...hairOf(consult),
@@ -132,7 +135,7 @@ export function mixOfVisit({ consult, plan, computed, mix, range, recorded = [],
   const needs = needsOf([...weighedInto.flatMap((own) => (own.ok ? own.items : [])), ...(foilStock ? [{ product: foilStock.id, grams: sheet.foils.length }] : [])], shelf.all.map((own) => range.find(({ id }) => id === own.id) ?? own));
   const careful = { fragileZones: fragileIn(consult), strongVolumes };
   return {
-    shelf, formulas, head, careful, personal, mixed, bowls, reached, porous, toners, root, corrections, needs, materialsMinor: needs.reduce((sum, { costMinor }) => sum + costMinor, 0),
+    shelf, formulas, readings, head, careful, personal, mixed, bowls, reached, porous, toners, root, corrections, needs, materialsMinor: needs.reduce((sum, { costMinor }) => sum + costMinor, 0),
     ideas: strengthIdeas({
       plan, panels: mixed.panels, schools, head, ...careful, lightenedZones: lightenedIn(consult), strengthsFor: (letter) => strengthsFor(formulaOf.get(letter), shelf),
     }),

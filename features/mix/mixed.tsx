@@ -3,10 +3,9 @@
 import { createContext, useContext, useDeferredValue, useMemo, type ReactNode } from 'react';
 import type { MixCautionFacts } from '@/core/caution';
 import { itemise, type Itemised, type PricedVisit } from '@/core/fee';
-import { cautionFactsOf, mixOfVisit, pricedVisit, type VisitMixed } from '@/core/mix';
+import { cautionFactsOf, mixOfVisit, pricedVisit, type VisitMixed, recordedTests } from '@/core/mix';
 import { useHouse } from '../house/context';
 import { useVisit } from '../visit/store';
-import { recordedTests } from './recorded';
 
 interface MixContext {
   readonly mixed: VisitMixed;
@@ -23,7 +22,7 @@ export function MixedProvider({ children }: { children: ReactNode }) {
   const { schools, prices, cautions: { strongVolumes } } = useHouse();
   const visit = useDeferredValue(useMemo(() => ({ consult, plan, computed, mix }), [consult, plan, computed, mix]));
   const { range, uses, safety, heldOn } = bundle;
-  const mixed = useMemo(() => mixOfVisit({ ...visit, range, uses, schools, strongVolumes, recorded: recordedTests(safety, heldOn) }), [visit, range, uses, schools, strongVolumes, safety, heldOn]);
+  const mixed = useMemo(() => mixOfVisit({ ...visit, range, uses, schools, strongVolumes, recorded: recordedTests(safety.tests, heldOn) }), [visit, range, uses, schools, strongVolumes, safety, heldOn]);
   const value = useMemo<MixContext>(() => {
     const priced = pricedVisit(visit, mixed);
     return { mixed, cautions: cautionFactsOf(visit, mixed), priced, estimate: itemise(priced, prices) };

@@ -3,7 +3,8 @@
 import { z } from 'zod';
 import { CAUTION_KEYS, CONSENT_KINDS, type CautionKey } from '@/core/caution';
 import { parseTest, sentenceOf } from '@/core/formats';
-import { addConsent, addTest, beginVisit, giveReason, readTest, withdrawConsent } from '@/data/safety';
+import { beginVisit } from '@/data/begin-visit';
+import { addConsent, addTest, giveReason, readTest, withdrawConsent } from '@/data/safety';
 import { salonToday } from '../house/queries';
 import { currentPerson } from '../session/current';
 import { isId } from '../shared';

@@ -4,13 +4,12 @@ import { checksOf } from '@/core/check';
 import { itemise } from '@/core/fee';
 import { limitsOf, mixCard, stationSheet, timeThereIs, type StationSheet } from '@/core/formats';
 import { brokenZonesOf } from '@/core/hair-map';
-import { cautionFactsOf, mixOfVisit, pricedVisit } from '@/core/mix';
+import { cautionFactsOf, mixOfVisit, pricedVisit, recordedTests } from '@/core/mix';
 import { createPatternEngine } from '@/core/pattern';
 import { formatLevel } from '@/core/units';
 import { readHouse } from '@/data/house';
 import { readVisit } from '@/data/visits';
 import { moneyIn } from '../house/money';
-import { recordedTests } from '../mix/recorded';
 import { currentPerson } from '../session/current';
 import { isId, sayDay } from '../shared';
 
@@ -30,7 +29,7 @@ async function loadAll(visitId: string) {
   const mix = visit.mix.document;
   const plan = { ...visit.plan.document, head: consult.head, hair: consult.hair };
   const own = { consult, plan, mix, computed: engine.compute(plan) };
-  const mixed = mixOfVisit({ ...own, range: visit.range, uses: visit.uses, schools: house.schools, recorded: recordedTests(visit.safety, visit.heldOn) });
+  const mixed = mixOfVisit({ ...own, range: visit.range, uses: visit.uses, schools: house.schools, recorded: recordedTests(visit.safety.tests, visit.heldOn) });
   const money = moneyIn(house.prices.currency);
   const price = itemise(pricedVisit(own, mixed), house.prices).totalMinor;
   const shared = {

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { cssColour, undercoatHair, undercoatsBetween } from '@/core/lift';
-import { curveOf, type PanelLift, type StrengthIdea, type VisitMix } from '@/core/mix';
+import { curveOf, type PanelLift, type StrengthIdea, type VisitMix, recordedTests } from '@/core/mix';
 import { formatLevel } from '@/core/units';
 import { Button } from '@/ui/button';
 import { HairSwatch } from '@/ui/hair-swatch';
@@ -13,7 +13,6 @@ import { useVisit } from '../../visit/store';
 import type { VisitWork } from '../../visit/types';
 import { readAmount, tenth } from '../amounts';
 import { useMixed } from '../mixed';
-import { recordedTests } from '../recorded';
 import { LiftChart } from './lift-chart';
 
 const keyOf = ({ panel, formula, stretch }: Pick<PanelLift, 'panel' | 'formula' | 'stretch'>) => `${panel}/${formula}/${stretch}`;
@@ -148,7 +147,7 @@ function withStrength(work: VisitWork, idea: StrengthIdea, rows: readonly { read
 function StrandTests({ panel }: { panel: PanelLift }) {
   const { mix, editMix, bundle } = useVisit();
   const { mixed } = useMixed();
-  const recorded = recordedTests(bundle.safety, bundle.heldOn).filter(({ volumes, minutes, from, level }) => volumes !== null && minutes !== null && from !== null && level !== null);
+  const recorded = recordedTests(bundle.safety.tests, bundle.heldOn).filter(({ volumes, minutes, from, level }) => volumes !== null && minutes !== null && from !== null && level !== null);
   const [minutes, setMinutes] = useState<number>();
   const [level, setLevel] = useState<number>();
   const { factor, low, high, readings } = mixed.head;

@@ -1,0 +1,98 @@
+import type { ServiceScript } from './script';
+import { MINUTE, type BlockState, type ServiceState } from './state';
+
+/** Something that wants to be heard at a moment. */
+export interface Alarm {
+  /** The same for every device that computes it. */
+  readonly key: string;
+  readonly kind: 'check' | 'ready' | 'limit' | 'over' | 'bowl' | 'basin' | 'step';
+  readonly due: number;
+  readonly words: string;
+  readonly urgent: boolean;
+  readonly block: string | null;
+}
+
+/** Checks: the first so long before the oldest foil is ready, then again and again. Middle of the usual 5–10 minutes. */
+const CHECK_EVERY = 8;
+/** Before a limit is reached there is a warning. */
+const LIMIT_AHEAD = 5;
+/** After a reason for staying on was given it is asked again. */
+const ASK_AGAIN = 5;
+
+/** Every alarm of a service as it stands, past and to come, soonest first. Computed from recorded moments, never from a counter. */
+export function alarmsOf(script: ServiceScript, state: ServiceState): Alarm[] {
+  if (state.startedAt === null || state.finishedAt !== null) return [];
+  return [...state.blocks.flatMap((own) => blockAlarms(own)), ...bowlAlarms(script, state), ...basinAlarms(script, state), ...stepAlarms(script, state)].sort((a, b) => a.due - b.due);
+}
+
+/** Alarms that are due and that no device has raised. */
+export function dueAlarms(alarms: readonly Alarm[], raised: ReadonlyMap<string, unknown>, now: number): Alarm[] {
+  return alarms.filter(({ key, due }) => due <= now && !raised.has(key));
+}
+
+function blockAlarms({ block, standing, firstAt, lastAt, readyMinutes, limitMinutes, checks, pastLimit, expected }: BlockState): Alarm[] {
+  if (firstAt === null || lastAt === null) return [];
+  const { id, name } = block;
+  const out: Alarm[] = [];
+  const add = (key: string, kind: Alarm['kind'], due: number, words: string, urgent = false) => out.push({ key: `${kind} ${id} ${key}`, kind, due, words, urgent, block: id });
+  const last = checks.at(-1);
+  if (last?.then !== 'rinse') {
+    const due = last ? last.at + Math.min(CHECK_EVERY, last.minutes ?? CHECK_EVERY) * MINUTE : firstAt + Math.max(readyMinutes - CHECK_EVERY, readyMinutes / 2) * MINUTE;
+    add(`${checks.length} ${firstAt}`, 'check', due, `Check ${name}: open a foil, wipe, compare.`);
+  }
+  if (standing === 'on') add(`${checks.length} ${lastAt}`, 'ready', lastAt + readyMinutes * MINUTE, expected ? `${name} is ready, by the estimate.` : `${name} has had its time; its target was not expected.`);
+  add(`${firstAt}`, 'limit', firstAt + (limitMinutes - LIMIT_AHEAD) * MINUTE, `${name}: its first foil reaches the maker’s limit in ${LIMIT_AHEAD} min.`, true);
+  add(`${firstAt} ${pastLimit.length}`, 'over', firstAt + (limitMinutes + pastLimit.length * ASK_AGAIN) * MINUTE, `${name} is past the maker’s limit: rinse it, or say why not.`, true);
+  return out;
+}
+
+function bowlAlarms({ rules }: ServiceScript, { blocks, bowls }: ServiceState): Alarm[] {
+  const mixes = [...new Set(bowls.map(({ mix }) => mix))];
+  return mixes.flatMap((mix): Alarm[] => {
+    if (!blocks.some(({ block, foils }) => block.formula === mix && foils.some(({ standing }) => standing === 'waiting'))) return [];
+    const { at } = bowls.findLast((own) => own.mix === mix)!;
+    return [{ key: `bowl ${mix} ${at}`, kind: 'bowl', due: at + rules.usefulMinutes * MINUTE, words: `Bowl ${mix} is ${rules.usefulMinutes} min old: treat it as weak.`, urgent: false, block: null }];
+  });
+}
+
+function basinAlarms({ rules }: ServiceScript, { stages }: ServiceState): Alarm[] {
+  return stages.flatMap(({ begunAt, doneAt, blocks }, i): Alarm[] => {
+    if (doneAt !== null) return [];
+    const minutes = rules.setUp + blocks.length * rules.each + rules.finish;
+    return [{ key: `basin ${i} ${begunAt}`, kind: 'basin', due: begunAt + minutes * MINUTE, words: `The rinse has taken its ${minutes} min.`, urgent: false, block: null }];
+  });
+}
+
+function stepAlarms({ after }: ServiceScript, { steps }: ServiceState): Alarm[] {
+  return after.flatMap(({ id, name, kind, from, to }): Alarm[] => {
+    const { begunAt, doneAt } = steps[id];
+    if (begunAt === null || doneAt !== null) return [];
+    return [{ key: `step ${id} ${begunAt}`, kind: 'step', due: begunAt + (to - from) * MINUTE, words: `${name}: ${Math.round(to - from)} min are over.`, urgent: kind === 'correction' || kind === 'toner' || kind === 'root', block: null }];
+  });
+}
+
+/** What is shown of time, each minute from recorded moments. */
+export interface Timers {
+  readonly oldest: { readonly name: string; readonly minutes: number; readonly limitMinutes: number } | null;
+  readonly nextCheck: { readonly name: string; readonly due: number } | null;
+  readonly nextLimit: { readonly name: string; readonly due: number } | null;
+  readonly ready: readonly string[];
+  readonly bowls: readonly { readonly mix: string; readonly minutes: number; readonly usefulMinutes: number }[];
+}
+
+export function timersOf(script: ServiceScript, state: ServiceState, now: number): Timers {
+  const on = state.blocks.filter(({ firstAt }) => firstAt !== null);
+  const oldest = on.reduce<BlockState | null>((best, own) => (best === null || own.firstAt! < best.firstAt! ? own : best), null);
+  const alarms = alarmsOf(script, state);
+  const nearest = (kind: Alarm['kind']) => {
+    const own = alarms.find((alarm) => alarm.kind === kind);
+    return own ? { name: state.blocks.find(({ block }) => block.id === own.block)!.block.name, due: own.due } : null;
+  };
+  const next = on.reduce<BlockState | null>((best, own) => (best === null || own.firstAt! + own.limitMinutes * MINUTE < best.firstAt! + best.limitMinutes * MINUTE ? own : best), null);
+  return {
+    oldest: oldest && { name: oldest.block.name, minutes: (now - oldest.firstAt!) / MINUTE, limitMinutes: oldest.limitMinutes },
+    nextCheck: nearest('check'), nextLimit: next && { name: next.block.name, due: next.firstAt! + next.limitMinutes * MINUTE },
+    ready: on.filter(({ standing, lastAt, readyMinutes }) => standing === 'on' && now >= lastAt! + readyMinutes * MINUTE).map(({ block }) => block.name),
+    bowls: alarms.filter(({ kind }) => kind === 'bowl').map(({ key, due }) => ({ mix: key.split(' ')[1], minutes: (now - due) / MINUTE + script.rules.usefulMinutes, usefulMinutes: script.rules.usefulMinutes })),
+  };
+}

@@ -1,0 +1,234 @@
+import { runService, searchService } from '../clock';
+import { EMPTY_CONSULT, EMPTY_MIX, startPlan } from '../formats';
+import { mixOfVisit } from '../mix';
+import { createPatternEngine } from '../pattern';
+import { USUAL_RANGE } from '../products';
+import { USUAL_SCHOOLS } from '../school';
+import { alarmsOf, dueAlarms, lastUndoable, mayRinseNow, MINUTE, nextStep, plannedActions, recordOf, restOf, restSteps, scriptOf, serviceState, simpleRest, timersOf, type EventBody, type ServiceEvent, type ServiceScript } from '.';
+import { closed, happened, scriptFor, started, T0 } from './testing';
+
+const at = (minute: number) => T0 + minute * MINUTE;
+const foiledFrom = (block: number, n: number, from: number) => Array.from({ length: n }, (_, i) => [from + i + 1, closed(`b${block}/${i}`)] as const);
+
+test('a script holds every foil of the plan in the order of its blocks, with what it takes', () => {
+  const plan = startPlan();
+  const computed = createPatternEngine().compute(plan);
+  const mixed = mixOfVisit({ consult: { ...EMPTY_CONSULT, naturalLevel: 6, goalLevel: 8 }, plan, computed, mix: EMPTY_MIX, range: USUAL_RANGE, uses: [], schools: USUAL_SCHOOLS });
+  const script = scriptOf({ plan, computed, mix: EMPTY_MIX, mixed, naturalLevel: 6 });
+  expect(script.foils.map(({ id }) => id).sort()).toEqual(computed.sheet.foils.map(({ id }) => id).sort());
+  expect(script.foils.map(({ number }) => number)).toEqual(script.foils.map((_, i) => i + 1));
+  for (const { foils, seconds, lifts } of script.blocks) {
+    expect(foils).toHaveLength(seconds.length);
+    expect(lifts.length).toBeGreaterThan(0);
+  }
+  expect(script.mixes.A).toMatch(/^.+, 20 vol, 1 : \d/);
+  expect(JSON.parse(JSON.stringify(script))).toEqual(script);
+  // It is ready when the clock says so: checks begin from the same estimate.
+  for (const { block, readyMinutes } of serviceState(script, []).blocks) expect(readyMinutes).toBeCloseTo(block.readyMinutes, 6);
+});
+
+describe('how a service stands', () => {
+  const script = scriptFor([3, 3]);
+
+  test('nothing before it starts; then each foil with its moment, its seconds and who closed it', () => {
+    expect(serviceState(script, happened([[1, closed('b0/0')]])).blocks[0].foils[0].standing).toBe('waiting');
+    const state = serviceState(script, happened([[0, started], [1, closed('b0/0')], [2.5, closed('b0/1')]]));
+    expect(state.blocks[0]).toMatchObject({ standing: 'begun', firstAt: at(1), lastAt: at(2.5) });
+    expect(state.blocks[0].foils.map(({ seconds, closedBy }) => [seconds, closedBy])).toEqual([[60, 'Ottilie'], [90, 'Ottilie'], [null, null]]);
+  });
+
+  test('whatever way events arrive, the service is the same', () => {
+    const events = happened([[0, started], ...foiledFrom(0, 3, 0), [4, { kind: 'next', block: 'b1' }], [6, closed('b1/0')], [20, { kind: 'checked', foil: 'b0/0', level: 7.5, then: 'more', minutes: 5, reason: null, photo: null }]]);
+    expect(serviceState(script, [...events].reverse())).toEqual(serviceState(script, events));
+  });
+
+  test('taking back goes one by one, and words that were heard stay heard', () => {
+    const events = happened([[0, started], [1, closed('b0/0')], [2, closed('b0/1')], [3, { kind: 'silenced', alarm: 'x' }]]);
+    const last = lastUndoable(events)!;
+    expect(last.body).toEqual(closed('b0/1'));
+    const undo: ServiceEvent = { id: 'u1', device: 'station', at: at(4), by: 'Ottilie', body: { kind: 'undone', event: last.id } };
+    expect(serviceState(script, [...events, undo]).blocks[0].foils.map(({ standing }) => standing)).toEqual(['on', 'waiting', 'waiting']);
+    expect(lastUndoable([...events, undo])!.body).toEqual(closed('b0/0'));
+    const all = { ...undo, id: 'u2', body: { kind: 'undone', event: events[0].id } as EventBody };
+    // The start itself is not taken back.
+    expect(serviceState(script, [...events, all]).startedAt).toBe(at(0));
+  });
+
+  test('two people finish the same foil: the earlier counts, and it is said', () => {
+    const events = happened([[0, started], [1, closed('b0/0')]]);
+    const other: ServiceEvent = { id: 'o1', device: 'tablet', at: at(1.2), by: 'Bram', body: closed('b0/0') };
+    for (const order of [[...events, other], [other, ...events]]) {
+      const { blocks, conflicts } = serviceState(script, order);
+      expect(blocks[0].foils[0]).toMatchObject({ closedAt: at(1), closedBy: 'Ottilie' });
+      expect(conflicts.map(({ words }) => words)).toEqual(['Foil 1 was closed twice: Ottilie at 09:01 counts, Bram at 09:01 does not.']);
+    }
+  });
+
+  test('what was skipped here and closed there is on the head', () => {
+    const { blocks, conflicts } = serviceState(script, happened([[0, started], [1, { kind: 'skipped', foil: 'b0/0', why: 'too short' }], [2, closed('b0/0'), 'tablet']]));
+    expect(blocks[0].foils[0].standing).toBe('on');
+    expect(conflicts[0].words).toMatch(/skipped and then closed/);
+  });
+
+  test('a foil is added where the hands are; pulled foils set no limit; a rinse ends all of a block', () => {
+    const state = serviceState(script, happened([[0, started], [1, closed('b0/0')], [2, { kind: 'added', foil: 'extra', block: 'b0' }], [9, { kind: 'pulled', foils: ['b0/0'], reason: 'light enough' }]]));
+    expect(state.blocks[0].foils.map(({ id, standing }) => [id, standing])).toEqual([['b0/0', 'pulled'], ['extra', 'on'], ['b0/1', 'waiting'], ['b0/2', 'waiting']]);
+    expect(state.blocks[0].firstAt).toBe(at(2));
+    const rinsed = serviceState(script, happened([[0, started], ...foiledFrom(0, 3, 0), [20, { kind: 'rinse-begun', blocks: ['b0', 'b1'], incident: null }], [27, { kind: 'rinse-done' }]]));
+    expect(rinsed.blocks.map(({ standing }) => standing)).toEqual(['rinsed', 'waiting']);
+    // Wet after setting up; and never after the rinse was done.
+    expect(rinsed.blocks[0].foils[0].offAt).toBe(at(23));
+    const quick = serviceState(script, happened([[0, started], ...foiledFrom(0, 3, 0), [20, { kind: 'rinse-begun', blocks: ['b0'], incident: null }], [21, { kind: 'rinse-done' }]]));
+    expect(quick.blocks[0].foils[0].offAt).toBe(at(21));
+  });
+
+  test('a check recalibrates the mix for all its foils, and its decision goes before the estimate', () => {
+    const two = scriptFor([3, 3]);
+    const events = happened([[0, started], ...foiledFrom(0, 3, 0), ...foiledFrom(1, 3, 4), [16, { kind: 'checked', foil: 'b0/0', level: 6.8, then: 'more', minutes: 10, reason: null, photo: null }]]);
+    const before = serviceState(two, events.slice(0, -1));
+    const after = serviceState(two, events);
+    expect(after.heads.A.factor).toBeLessThan(before.heads.A.factor);
+    expect(after.blocks[1].readyMinutes).toBeGreaterThan(before.blocks[1].readyMinutes + 1);
+    expect(after.blocks[0].lastAt! + after.blocks[0].readyMinutes * MINUTE).toBeCloseTo(at(26), 0);
+  });
+});
+
+describe('alarms', () => {
+  const script = scriptFor([3, 3]);
+  const events = happened([[0, started], ...foiledFrom(0, 3, 0)]);
+  const alarms = alarmsOf(script, serviceState(script, events));
+  const due = (kind: string) => alarms.filter((own) => own.kind === kind).map((own) => (own.due - T0) / MINUTE);
+
+  test('belong to foils: check near the end, ready after the last, the limit from the first, the bowl from its mixing', () => {
+    const { readyMinutes } = serviceState(script, events).blocks[0];
+    expect(due('check')).toEqual([expect.closeTo(1 + Math.max(readyMinutes - 8, readyMinutes / 2), 6)]);
+    expect(due('ready')).toEqual([expect.closeTo(3 + readyMinutes, 6)]);
+    expect([due('limit'), due('over'), due('bowl')]).toEqual([[41], [46], [35]]);
+    expect(alarms.map((own) => own.due)).toEqual([...alarms].map((own) => own.due).sort((a, b) => a - b));
+  });
+
+  test('those that fell due are found however late one looks, once; raised ones are not raised again', () => {
+    const state = serviceState(script, events);
+    expect(dueAlarms(alarms, state.raised, at(60))).toHaveLength(alarms.length);
+    const raised = serviceState(script, [...events, { id: 'r', device: 'tablet', at: at(46), by: 'Bram', body: { kind: 'raised', alarm: alarms.find(({ kind }) => kind === 'over')!.key, due: at(46), late: false } }]);
+    expect(dueAlarms(alarmsOf(script, raised), raised.raised, at(60)).map(({ kind }) => kind)).not.toContain('over');
+  });
+
+  test('a reason for staying on asks again five minutes later; a rinse ends them; a check moves the next', () => {
+    const reason = serviceState(script, [...events, ...happened([[46, { kind: 'past-limit', block: 'b0', reason: 'stuck at 9' }]]).map((own) => ({ ...own, id: 'p' }))]);
+    expect(alarmsOf(script, reason).find(({ kind }) => kind === 'over')!.due).toBe(at(51));
+    const rinsed = serviceState(script, [...events, ...happened([[20, { kind: 'rinse-begun', blocks: ['b0'], incident: null }]]).map((own) => ({ ...own, id: 'q' }))]);
+    expect(alarmsOf(script, rinsed).map(({ kind }) => kind)).toEqual(['basin', 'bowl']);
+    const checked = serviceState(script, [...events, ...happened([[12, { kind: 'checked', foil: 'b0/0', level: 7.4, then: 'more', minutes: 5, reason: null, photo: null }]]).map((own) => ({ ...own, id: 'c' }))]);
+    expect(alarmsOf(script, checked).find(({ kind }) => kind === 'check')!.due).toBe(at(17));
+  });
+
+  test('timers read from recorded moments', () => {
+    const timers = timersOf(script, serviceState(script, events), at(25));
+    expect(timers.oldest).toEqual({ name: 'Panel 1', minutes: 24, limitMinutes: 45 });
+    expect(timers.nextLimit).toEqual({ name: 'Panel 1', due: at(46) });
+    expect(timers.ready).toEqual(['Panel 1']);
+    expect(timers.bowls).toEqual([{ mix: 'A', minutes: 25, usefulMinutes: 35 }]);
+  });
+});
+
+/** Follows what Chair says, each foil in so many seconds, until everything is done. */
+function follow(script: ServiceScript, secondsEach = 60, until = Infinity) {
+  const events: ServiceEvent[] = [];
+  let now = T0;
+  let n = 0;
+  const act = (body: EventBody) => events.push({ id: `f${(n += 1)}`, device: 'station', at: now, by: 'Ottilie', body });
+  const kinds: string[] = [];
+  for (let guard = 0; guard < 400 && now < T0 + until * MINUTE; guard += 1) {
+    const state = serviceState(script, events);
+    const question = restOf(script, state, now);
+    const actions = question ? searchService(question.blocks, { ...question, stop: () => false }).actions : [];
+    const step = nextStep(script, state, question ? restSteps(question, actions, state.startedAt ?? now) : [], now);
+    if (kinds.at(-1) !== step.kind) kinds.push(step.kind);
+    if (step.kind === 'finished') break;
+    if (step.kind === 'start') act({ kind: 'started', plan: question ? plannedActions(question, actions) : [] });
+    else if (step.kind === 'foil') {
+      const fresh = step.place === 0 && state.lastBlock !== null && state.lastBlock !== step.block.block.id;
+      now += secondsEach * 1000 + (fresh ? script.rules.panelChange * MINUTE : 0);
+      act(closed(step.foil));
+    } else if (step.kind === 'bowl') {
+      now += script.rules.mixChange * MINUTE;
+      act({ kind: 'bowl', mix: step.mix });
+    } else if (step.kind === 'wait') now = step.until;
+    else if (step.kind === 'rinse') act({ kind: 'rinse-begun', blocks: step.blocks, incident: null });
+    else if (step.kind === 'at-basin') {
+      now = step.begunAt + (script.rules.setUp + step.blocks.length * script.rules.each + script.rules.finish) * MINUTE;
+      act({ kind: 'rinse-done' });
+    } else if (step.kind === 'step-begin') act({ kind: 'step-begun', step: step.step.id });
+    else if (step.kind === 'step-done') {
+      now = Math.max(now, step.begunAt) + MINUTE;
+      if (now >= step.begunAt + (step.step.to - step.step.from) * MINUTE) act({ kind: 'step-done', step: step.step.id });
+    } else if (step.kind === 'finish') act({ kind: 'finished' });
+  }
+  return { events, kinds, state: serviceState(script, events) };
+}
+
+describe('the service, followed to its end', () => {
+  const script = scriptFor([6, 6, 6]);
+
+  test('one step after the other, every foil closed and rinsed inside its limit, the colours done together', () => {
+    const { kinds, state, events } = follow(script);
+    expect(kinds[0]).toBe('start');
+    expect(kinds.slice(-2)).toEqual(['finish', 'finished']);
+    expect(state.blocks.every(({ standing }) => standing === 'rinsed')).toBe(true);
+    const record = recordOf(script, state);
+    expect(record).toMatchObject({ placed: 18, skipped: 0, added: 0, over: 0 });
+    expect(record.longest).toBeLessThanOrEqual(45);
+    // As it was planned, foil by foil: nothing went otherwise.
+    for (const { planned, placed } of record.foils) expect(placed).toBeCloseTo(planned!.placed, 6);
+    expect(record.rinsed.done).toBeCloseTo(record.rinsed.planned!, 6);
+    const { steps } = state;
+    expect((steps.root.begunAt! - steps['toner t'].begunAt!) / MINUTE).toBeGreaterThanOrEqual(10);
+    expect(steps.dry.begunAt).toBeGreaterThanOrEqual(Math.max(steps.root.doneAt!, steps['toner t'].doneAt!));
+    expect(record.summary).toMatch(/^18 foils placed of 18 planned\.\n/);
+    expect(new Set(events.map(({ id }) => id)).size).toBe(events.length);
+  });
+
+  test('slower than planned: the rest moves, and still nothing is over', () => {
+    const usual = recordOf(script, follow(script).state);
+    const slow = recordOf(script, follow(script, 100).state);
+    expect(slow.rinsed.done!).toBeGreaterThan(usual.rinsed.done! + 5);
+    expect(slow.over).toBe(0);
+    expect(slow.foils[0].seconds).toBe(100);
+  });
+
+  test('without deviation the rest is the plan', () => {
+    const whole = restOf(script, serviceState(script, []), T0)!;
+    const planned = searchService(whole.blocks, whole);
+    const { events } = follow(script, 60, 9);
+    const state = serviceState(script, events);
+    const rest = restOf(script, state, events.at(-1)!.at)!;
+    expect(rest.blocks.map(({ id }) => id)).toContain('b1~rest');
+    expect(searchService(rest.blocks, rest).timeline.end).toBeCloseTo(planned.timeline.end, 6);
+    expect(simpleRest(rest).length).toBeGreaterThan(0);
+    expect(runService(rest.blocks, simpleRest(rest), rest.rules, rest.start).foils).toHaveLength(18);
+  });
+
+  test('another panel is worked next when somebody says so', () => {
+    const state = serviceState(script, happened([[0, started], ...foiledFrom(0, 2, 0), [3, { kind: 'next', block: 'b2' }]]));
+    expect(nextStep(script, state, [], at(3))).toMatchObject({ kind: 'foil', foil: 'b2/0' });
+    const rest = restOf(script, state, at(3))!;
+    const order = searchService(rest.blocks, rest).actions.flatMap((own) => (own.kind === 'foil' ? [rest.blocks[own.block].id] : []));
+    expect(order).toEqual(['b2', 'b0~rest', 'b1']);
+  });
+
+  test('a spent bowl is mixed anew before the next foil', () => {
+    const state = serviceState(script, happened([[0, started], ...foiledFrom(0, 2, 0)]));
+    expect(nextStep(script, state, [], at(36))).toMatchObject({ kind: 'bowl', mix: 'A', why: 'spent' });
+    expect(nextStep(script, serviceState(script, [...happened([[0, started], ...foiledFrom(0, 2, 0), [36, { kind: 'bowl', mix: 'A' }]])]), [], at(36.5))).toMatchObject({ kind: 'foil' });
+  });
+});
+
+test('only what lies over nothing that still lifts may be rinsed now', () => {
+  const script = scriptFor([2, 2]);
+  const wet = { ...script, blocks: [{ ...script.blocks[0], touches: ['top-l' as const] }, { ...script.blocks[1], touches: ['back' as const] }] };
+  const state = serviceState(wet, happened([[0, started], ...foiledFrom(0, 2, 0), ...foiledFrom(1, 2, 3)]));
+  expect(mayRinseNow(wet, state, ['b0'])).toEqual([]);
+  expect(mayRinseNow(wet, state, ['b1'])).toEqual(['b1']);
+  expect(mayRinseNow(wet, state, ['b0', 'b1'])).toEqual(['b0', 'b1']);
+});

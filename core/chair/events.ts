@@ -1,0 +1,62 @@
+/** An action of a plan, blocks by their ids. */
+export type PlannedAction = { readonly kind: 'foil'; readonly block: string } | { readonly kind: 'rinse'; readonly blocks: readonly string[] } | { readonly kind: 'pull'; readonly block: string };
+
+/** What a device says of a service. Foils and blocks by their ids. */
+export type EventBody =
+  /** The clock runs from here: the first foil is begun, from a fresh bowl. With the plan as it was then. */
+  | { readonly kind: 'started'; readonly plan: readonly PlannedAction[] }
+  | { readonly kind: 'closed'; readonly foil: string }
+  | { readonly kind: 'skipped'; readonly foil: string; readonly why: string | null }
+  /** A foil that was not planned, laid in a block and closed at once. */
+  | { readonly kind: 'added'; readonly foil: string; readonly block: string }
+  /** Another block is worked next. */
+  | { readonly kind: 'next'; readonly block: string }
+  | { readonly kind: 'bowl'; readonly mix: string }
+  | { readonly kind: 'checked'; readonly foil: string; readonly level: number; readonly then: 'more' | 'rinse'; readonly minutes: number | null; readonly reason: string | null; readonly photo: string | null }
+  | { readonly kind: 'pulled'; readonly foils: readonly string[]; readonly reason: string | null }
+  /** Blocks go to the basin; `incident` where all of it had to, at once. */
+  | { readonly kind: 'rinse-begun'; readonly blocks: readonly string[]; readonly incident: string | null }
+  | { readonly kind: 'rinse-done' }
+  /** Why a block stays on past its limit. */
+  | { readonly kind: 'past-limit'; readonly block: string; readonly reason: string }
+  | { readonly kind: 'step-begun'; readonly step: string }
+  | { readonly kind: 'step-done'; readonly step: string }
+  | { readonly kind: 'note'; readonly words: string; readonly foil: string | null }
+  /** The step is free for another screen, or this one takes it. */
+  | { readonly kind: 'handed' }
+  | { readonly kind: 'taken' }
+  | { readonly kind: 'raised'; readonly alarm: string; readonly due: number; readonly late: boolean }
+  | { readonly kind: 'silenced'; readonly alarm: string }
+  | { readonly kind: 'undone'; readonly event: string }
+  | { readonly kind: 'finished' };
+
+/** Something that happened, as every device holds it. */
+export interface ServiceEvent {
+  /** Made by the device: the same one sent twice is one event. */
+  readonly id: string;
+  readonly device: string;
+  /** Milliseconds since 1970, by the server’s clock as far as it is known. */
+  readonly at: number;
+  /** Who was signed in. */
+  readonly by: string;
+  readonly body: EventBody;
+}
+
+/** Events in the order in which they happened; what happened in the same millisecond stays as it came. */
+export function inOrder(events: readonly ServiceEvent[]): ServiceEvent[] {
+  return [...events].sort((a, b) => a.at - b.at);
+}
+
+/** What can be taken back: work, not words about it. */
+const UNDOABLE: ReadonlySet<EventBody['kind']> = new Set(['closed', 'skipped', 'added', 'next', 'bowl', 'checked', 'pulled', 'rinse-begun', 'rinse-done', 'past-limit', 'step-begun', 'step-done', 'note', 'finished']);
+
+/** Events without those that were taken back, and without the taking back. */
+export function standing(events: readonly ServiceEvent[]): ServiceEvent[] {
+  const gone = new Set(events.flatMap(({ body }) => (body.kind === 'undone' ? [body.event] : [])));
+  return events.filter(({ id, body }) => body.kind !== 'undone' && !(gone.has(id) && UNDOABLE.has(body.kind)));
+}
+
+/** The last thing that can be taken back; undefined where there is nothing. */
+export function lastUndoable(events: readonly ServiceEvent[]): ServiceEvent | undefined {
+  return standing(events).findLast(({ body }) => UNDOABLE.has(body.kind));
+}

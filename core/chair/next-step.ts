@@ -1,0 +1,69 @@
+import type { AfterStep } from '../mix';
+import type { RestStep } from './rest';
+import type { ScriptFoil, ServiceScript } from './script';
+import { MINUTE, type BlockState, type ServiceState } from './state';
+
+/** The one thing that is to be done now. */
+export type NextStep =
+  | { readonly kind: 'start' }
+  | { readonly kind: 'bowl'; readonly mix: string; readonly why: 'first' | 'spent' }
+  | { readonly kind: 'foil'; readonly foil: string; readonly planned: ScriptFoil | null; readonly block: BlockState; readonly place: number }
+  /** Nothing to foil: until something is ready. */
+  | { readonly kind: 'wait'; readonly blocks: readonly string[]; readonly until: number }
+  | { readonly kind: 'rinse'; readonly blocks: readonly string[] }
+  | { readonly kind: 'pull'; readonly block: string }
+  | { readonly kind: 'at-basin'; readonly blocks: readonly string[]; readonly begunAt: number }
+  | { readonly kind: 'step-begin'; readonly step: AfterStep }
+  | { readonly kind: 'step-done'; readonly step: AfterStep; readonly begunAt: number }
+  | { readonly kind: 'finish' }
+  | { readonly kind: 'finished' };
+
+/** A rinse that is due within this is begun, minutes. */
+const SOON = 0.5;
+
+/** What is to be done now: the block in hand goes on, then what the plan of the rest says. @param rest the plan of the rest, [] where nothing is left on the head */
+export function nextStep(script: ServiceScript, state: ServiceState, rest: readonly RestStep[], now: number): NextStep {
+  if (state.finishedAt !== null) return { kind: 'finished' };
+  if (state.startedAt === null) return { kind: 'start' };
+  const open = state.stages.find(({ doneAt }) => doneAt === null);
+  if (open) return { kind: 'at-basin', blocks: open.blocks, begunAt: open.begunAt };
+  const inHand = state.blocks.find(({ block, foils }) => block.id === (state.next ?? state.lastBlock) && foils.some(isWaiting));
+  if (inHand) return foilStep(script, state, inHand, now);
+  const [first] = rest;
+  if (first?.kind === 'foil') {
+    const block = state.blocks.find((own) => own.block.id === first.block);
+    if (block) return foilStep(script, state, block, now);
+  }
+  if (first?.kind === 'pull') return first.at > now + SOON * MINUTE ? { kind: 'wait', blocks: [first.block], until: first.at } : { kind: 'pull', block: first.block };
+  if (first?.kind === 'rinse') return first.at > now + SOON * MINUTE ? { kind: 'wait', blocks: first.blocks, until: first.at } : { kind: 'rinse', blocks: first.blocks };
+  return afterStep(script, state, now);
+}
+
+const isWaiting = ({ standing }: { readonly standing: string }) => standing === 'waiting';
+
+function foilStep({ foils, rules }: ServiceScript, { bowls }: ServiceState, block: BlockState, now: number): NextStep {
+  const mix = block.block.formula;
+  const bowl = bowls.findLast((own) => own.mix === mix);
+  // The bowl that a service starts with is at hand.
+  if (!bowl && bowls.length > 0) return { kind: 'bowl', mix, why: 'first' };
+  if (bowl && now - bowl.at >= rules.usefulMinutes * MINUTE) return { kind: 'bowl', mix, why: 'spent' };
+  const place = block.foils.findIndex(isWaiting);
+  const foil = block.foils[place].id;
+  return { kind: 'foil', foil, planned: foils.find(({ id }) => id === foil) ?? null, block, place };
+}
+
+/** Steps once the foils are out: those that overlap are begun at their own minutes. */
+function afterStep({ after }: ServiceScript, { steps }: ServiceState, now: number): NextStep {
+  const running = after.filter(({ id }) => steps[id].begunAt !== null && steps[id].doneAt === null);
+  const next = after.find(({ id }) => steps[id].begunAt === null);
+  if (next) {
+    const before = after.filter(({ id, to }) => id !== next.id && to <= next.from);
+    const free = before.every(({ id }) => steps[id].doneAt !== null);
+    const beside = running.find(({ to }) => to > next.from);
+    const due = beside ? steps[beside.id].begunAt! + (next.from - beside.from) * MINUTE : -Infinity;
+    if (free && due <= now) return { kind: 'step-begin', step: next };
+  }
+  const own = running[0];
+  if (own) return { kind: 'step-done', step: own, begunAt: steps[own.id].begunAt! };
+  return { kind: 'finish' };
+}

@@ -1,0 +1,150 @@
+import { recordOf, scriptOf, serviceState, type ServiceEvent, type ServiceScript } from '../core/chair';
+import { EMPTY_MIX, parseConsult, parseEventBody, parseMix, parsePlan, parseScript, type EventBatch, type Outcome } from '../core/formats';
+import { mixOfVisit, recordedTests } from '../core/mix';
+import { createPatternEngine } from '../core/pattern';
+import { inSalon, type Actor, type Transaction } from './database';
+import { stored } from './documents';
+import { houseOf } from './house-row';
+import { serverNow } from './now';
+import { rangeOf } from './products';
+import { safetyOf } from './safety';
+import { announce } from './signals';
+import { leaveTrail } from './trail';
+
+/** An event with its place in the order in which the server took them. */
+export interface TakenEvent extends ServiceEvent {
+  readonly position: number;
+}
+
+/** A service as a device opens it. */
+export interface OpenedService {
+  readonly visitId: string;
+  readonly clientId: string;
+  readonly clientName: string;
+  readonly script: ServiceScript;
+  readonly events: readonly TakenEvent[];
+  readonly serverNow: number;
+}
+
+export type Reached<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly reason: 'missing' | 'not-begun' | 'nothing'; readonly problem: string };
+
+const MISSING = { ok: false, reason: 'missing', problem: 'There is no such visit in this salon.' } as const;
+const NOT_BEGUN = { ok: false, reason: 'not-begun', problem: 'The service has not begun: begin it first, with its cautions answered.' } as const;
+const NOTHING = { ok: false, reason: 'nothing', problem: 'The pattern has no foils: there is nothing to carry out.' } as const;
+
+/** It remembers heads, and what it remembers changes no result. */
+const engine = createPatternEngine();
+
+/** Opens the service of a visit that has begun; its script is frozen the first time. */
+export function openService(actor: Actor, visitId: string): Promise<Reached<OpenedService>> {
+  return inSalon(actor.salonId, async (trx) => {
+    const visit = await trx('visit as v').join('client as c', 'c.id', 'v.client_id').where('v.id', visitId).select('v.client_id', 'v.begun_at', 'c.name').first();
+    if (!visit) return MISSING;
+    if (!visit.begun_at) return NOT_BEGUN;
+    const script = await frozenScript(trx, actor, visitId);
+    if (!script) return NOTHING;
+    return { ok: true, value: { visitId, clientId: visit.client_id, clientName: visit.name, script, events: await eventsAfter(trx, visitId, 0), serverNow: serverNow() } };
+  });
+}
+
+/** Freezes the script of a visit, unless that was done; undefined where its pattern has no foils. */
+export async function frozenScript(trx: Transaction, actor: Actor, visitId: string): Promise<ServiceScript | undefined> {
+  const kept = await trx('service').where({ visit_id: visitId }).select('script').first();
+  if (kept) return stored('script', parseScript(kept.script));
+  const row = await trx('visit as v').join('plan as l', 'l.visit_id', 'v.id').leftJoin('mix as m', 'm.visit_id', 'v.id').where('v.id', visitId).select('v.client_id', 'v.held_on', 'v.consult', 'l.document as plan', 'm.document as mix').first();
+  const consult = stored('consultation', parseConsult(row.consult));
+  const plan = stored('plan', parsePlan(row.plan));
+  const mix = row.mix ? stored('mix', parseMix(row.mix)) : EMPTY_MIX;
+  const computed = engine.compute(plan);
+  const house = await houseOf(trx, actor.salonId);
+  // Own use changes amounts and no time: a script does without it.
+  const mixed = mixOfVisit({
+    consult, plan, computed, mix, range: await rangeOf(trx, actor.salonId), uses: [], schools: house.schools, strongVolumes: house.cautions.strongVolumes, recorded: recordedTests((await safetyOf(trx, row.client_id, null)).tests, row.held_on),
+  });
+  const script = scriptOf({ plan, computed, mix, mixed, naturalLevel: consult.naturalLevel });
+  if (script.foils.length === 0) return undefined;
+  await trx('service').insert({ visit_id: visitId, salon_id: actor.salonId, script: JSON.stringify(script), begun_at: new Date(serverNow()) }).onConflict('visit_id').ignore();
+  const { script: first } = await trx('service').where({ visit_id: visitId }).select('script').first();
+  return stored('script', parseScript(first));
+}
+
+interface EventRow { position: number; id: string; device: string; at: Date; body: unknown; name: string }
+
+/** Events that were taken after a position, or those of some ids, in that order. */
+async function eventsAfter(trx: Transaction, visitId: string, position: number, ids?: readonly string[]): Promise<TakenEvent[]> {
+  const rows = await trx('service_event as e').join('person as p', 'p.id', 'e.person_id').where('e.visit_id', visitId).where('e.position', '>', position).orderBy('e.position')
+    .modify((own) => void (ids && own.whereIn('e.id', [...ids])))
+    .select<EventRow[]>('e.position', 'e.id', 'e.device', 'e.at', 'e.body', 'p.name');
+  return rows.map(({ position: own, id, device, at, body, name }) => ({ position: own, id, device, at: at.getTime(), by: name, body: stored('event', parseEventBody(body)) }));
+}
+
+export function readEvents(actor: Actor, visitId: string, after: number): Promise<TakenEvent[]> {
+  return inSalon(actor.salonId, (trx) => eventsAfter(trx, visitId, after));
+}
+
+/**
+ * Takes a device's events, each exactly once and in its order, and tells everybody who listens. Moments are put right by the
+ * device's own now: what matters is how long ago something was, not what its clock says. The record is written with the end.
+ */
+export function appendEvents(actor: Actor, visitId: string, { device, deviceNow, events }: EventBatch): Promise<Reached<{ readonly events: readonly TakenEvent[]; readonly serverNow: number }>> {
+  return inSalon(actor.salonId, async (trx) => {
+    // One batch after the other: positions follow each other without gaps.
+    const service = await trx('service').where({ visit_id: visitId }).forUpdate().select('last_position', 'script').first();
+    if (!service) return MISSING;
+    const now = serverNow();
+    const known = new Set((await trx('service_event').where({ visit_id: visitId }).whereIn('id', events.map(({ id }) => id)).select('id')).map(({ id }) => id as string));
+    const last = await trx('service_event').where({ visit_id: visitId, device }).max('at as at').first();
+    let before = (last?.at as Date | null)?.getTime() ?? 0;
+    let position = service.last_position as number;
+    const rows = events.filter(({ id }, i) => !known.has(id) && events.findIndex((own) => own.id === id) === i).map(({ id, at, body }) => {
+      // Never after now, and never before what the same device said earlier.
+      before = Math.max(before, Math.min(now, now - (deviceNow - at)));
+      position += 1;
+      return { salon_id: actor.salonId, visit_id: visitId, position, id, device, at: new Date(before), made_at: new Date(at), person_id: actor.personId, body: JSON.stringify(body) };
+    });
+    if (rows.length > 0) {
+      await trx('service_event').insert(rows);
+      await trx('service').where({ visit_id: visitId }).update({ last_position: position });
+      if (events.some(({ body }) => ENDS.has(body.kind))) await end(trx, actor, visitId, stored('script', parseScript(service.script)));
+      await announce(trx, { salonId: actor.salonId, visitId, position });
+    }
+    return { ok: true, value: { events: await eventsAfter(trx, visitId, 0, events.map(({ id }) => id)), serverNow: now } };
+  });
+}
+
+/** What may end a service, or begin it anew. */
+const ENDS: ReadonlySet<string> = new Set(['finished', 'undone']);
+
+/** Whether a service is over, by all that happened; its record is written then, unless somebody has recorded the visit by hand. */
+async function end(trx: Transaction, actor: Actor, visitId: string, script: ServiceScript): Promise<void> {
+  const state = serviceState(script, await eventsAfter(trx, visitId, 0));
+  await trx('service').where({ visit_id: visitId }).update({ finished_at: state.finishedAt === null ? null : new Date(state.finishedAt) });
+  if (state.finishedAt === null) return;
+  const record = recordOf(script, state);
+  const visit = await trx('visit').where({ id: visitId }).select('client_id', 'consult').first();
+  const goal = stored('consultation', parseConsult(visit.consult)).goalLevel;
+  const level = Math.round((record.levelReached ?? goal) * 10) / 10;
+  const document: Outcome = { version: 1, done: record.summary.slice(0, 4000), foilsPlaced: record.placed, levelReached: Math.min(10, Math.max(1, level)), nextOn: null };
+  const made = await trx('outcome').insert({ visit_id: visitId, salon_id: actor.salonId, document: JSON.stringify(document), recorded_by: actor.personId }).onConflict('visit_id').ignore().returning('revision');
+  if (made.length > 0) await leaveTrail(trx, actor, 'outcome', { clientId: visit.client_id, visitId, words: 'written by the service' });
+}
+
+/** A service that runs. */
+export interface LiveService {
+  readonly visitId: string;
+  readonly clientName: string;
+  readonly personId: string;
+  readonly begunAt: string;
+}
+
+/** What runs in a salon is shown for so long. */
+const LIVE_HOURS = 16;
+
+/** Services that have begun and are not finished, newest first. */
+export function liveServices(actor: Actor): Promise<LiveService[]> {
+  return inSalon(actor.salonId, async (trx) => {
+    const rows = await trx('service as s').join('visit as v', 'v.id', 's.visit_id').join('client as c', 'c.id', 'v.client_id').whereNull('s.finished_at')
+      .where('s.begun_at', '>', new Date(serverNow() - LIVE_HOURS * 3_600_000)).orderBy('s.begun_at', 'desc').limit(50).select('s.visit_id', 'c.name', 'v.person_id', 's.begun_at');
+    return rows.map(({ visit_id, name, person_id, begun_at }) => ({ visitId: visit_id, clientName: name, personId: person_id, begunAt: (begun_at as Date).toISOString() }));
+  });
+}

@@ -1,0 +1,104 @@
+import 'server-only';
+import { parseEventBatch } from '@/core/formats';
+import { appendEvents, liveServices, openService, readEvents, type LiveService, type OpenedService, type Reached, type TakenEvent } from '@/data/services';
+import { readSession } from '@/data/sessions';
+import { listenToService } from '@/data/signals';
+import { serverNow } from '@/data/now';
+import { currentPerson } from '../session/current';
+import { isId } from '../shared';
+import type { DeviceFacts } from './types';
+
+export type { LiveService, OpenedService, TakenEvent };
+
+const SIGNED_OUT = { ok: false, reason: 'signed-out', problem: 'This station is locked or signed out. What you did is kept on this device; go on with your PIN or password.' } as const;
+const NO_VISIT = { ok: false, reason: 'missing', problem: 'There is no such visit in this salon.' } as const;
+
+export type Answer<T> = Reached<T> | typeof SIGNED_OUT | { readonly ok: false; readonly reason: 'invalid'; readonly problem: string };
+
+/** Services that run in the salon, with who is at this device. */
+export async function runningServices(): Promise<Answer<DeviceFacts & { readonly services: readonly LiveService[] }>> {
+  const person = await currentPerson();
+  if (!person) return SIGNED_OUT;
+  return { ok: true, value: { services: await liveServices(person), person: person.personName, salonId: person.salonId, serverNow: serverNow() } };
+}
+
+/** A service with its script and everything that happened. */
+export async function serviceFor(visitId: string): Promise<Answer<OpenedService & DeviceFacts>> {
+  const person = await currentPerson();
+  if (!person) return SIGNED_OUT;
+  if (!isId(visitId)) return NO_VISIT;
+  const opened = await openService(person, visitId);
+  return opened.ok ? { ok: true, value: { ...opened.value, person: person.personName, salonId: person.salonId } } : opened;
+}
+
+/** Takes events of a device. */
+export async function takeEvents(visitId: string, batch: unknown): Promise<Answer<{ readonly events: readonly TakenEvent[]; readonly serverNow: number }>> {
+  const person = await currentPerson();
+  if (!person) return SIGNED_OUT;
+  if (!isId(visitId)) return NO_VISIT;
+  const read = parseEventBatch(batch);
+  return read.ok ? appendEvents(person, visitId, read.value) : { ok: false, reason: 'invalid', problem: read.problem };
+}
+
+const HEARTBEAT_MS = 10_000;
+
+/**
+ * What happens at a service from a position on, as server-sent events: `happened` with each event and its position as id, `now`
+ * with the server's time now and then. Ends when the session does.
+ */
+export async function serviceStream(visitId: string, after: number, signal: AbortSignal): Promise<ReadableStream<Uint8Array> | null> {
+  const person = await currentPerson();
+  if (!person || !isId(visitId)) return null;
+  const encoder = new TextEncoder();
+  let stop: () => void = () => undefined;
+  return new ReadableStream({
+    async start(controller) {
+      let sent = after;
+      let open = true;
+      let wanted = false;
+      let reading = false;
+      const write = (text: string) => open && controller.enqueue(encoder.encode(text));
+      const push = async () => {
+        wanted = true;
+        if (reading) return;
+        reading = true;
+        try {
+          while (wanted && open) {
+            wanted = false;
+            for (const event of await readEvents(person, visitId, sent)) {
+              sent = event.position;
+              write(`id: ${sent}\nevent: happened\ndata: ${JSON.stringify(event)}\n\n`);
+            }
+          }
+        } catch {
+          // The database is away: the device asks anew and loses nothing.
+          close();
+        } finally {
+          reading = false;
+        }
+      };
+      const beat = setInterval(() => {
+        readSession(person.sessionId).then((own) => (own ? write(`event: now\ndata: ${serverNow()}\n\n`) : close()), close);
+      }, HEARTBEAT_MS);
+      let forget: () => void = () => undefined;
+      function close() {
+        if (!open) return;
+        open = false;
+        clearInterval(beat);
+        forget();
+        try {
+          controller.close();
+        } catch {
+          // Closed by the reader already.
+        }
+      }
+      stop = close;
+      signal.addEventListener('abort', close);
+      write(`retry: 1000\nevent: now\ndata: ${serverNow()}\n\n`);
+      forget = await listenToService(visitId, () => void push());
+      if (!open) forget();
+      await push();
+    },
+    cancel: () => stop(),
+  });
+}
