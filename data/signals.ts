@@ -38,6 +38,11 @@ class Signals {
     };
   }
 
+  async close(): Promise<void> {
+    this.listeners.clear();
+    await this.client?.end();
+  }
+
   private open(): Promise<void> {
     if (this.client) return Promise.resolve();
     this.opening ??= this.connect().finally(() => (this.opening = undefined));
@@ -77,4 +82,10 @@ const kept = globalThis as typeof globalThis & { latticeSignals?: Signals };
 export function listenToService(visitId: string, on: Listener): Promise<() => void> {
   kept.latticeSignals ??= new Signals();
   return kept.latticeSignals.listen(visitId, on);
+}
+
+/** Ends the connection that listens (tests). */
+export async function closeSignals(): Promise<void> {
+  await kept.latticeSignals?.close();
+  kept.latticeSignals = undefined;
 }

@@ -22,10 +22,10 @@ class Server {
   ports(ids: () => string): LinkPorts {
     return {
       randomId: ids,
-      fetch: async (url, init) => {
+      fetch: async (_url, init) => {
         const fate = this.fate.shift() ?? 'well';
         if (fate === 'lost') throw new TypeError('Failed to fetch');
-        const answer = this.answer(url, init);
+        const answer = this.answer(init);
         if (fate === 'answer-lost') throw new TypeError('Failed to fetch');
         return answer;
       },
@@ -38,7 +38,7 @@ class Server {
     };
   }
 
-  private answer(url: string, init?: RequestInit): Response {
+  private answer(init?: RequestInit): Response {
     if (this.signedOut) return Response.json({ ok: false, problem: 'You are signed out.' }, { status: 401 });
     if (init?.method !== 'POST') return Response.json({ ok: true, visitId: VISIT, clientId: 'c', clientName: 'Ada Fell', script: SCRIPT, salonId: 's', person: 'Ottilie', events: this.taken, serverNow: this.now });
     const read = parseEventBatch(JSON.parse(init.body as string));

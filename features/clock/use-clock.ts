@@ -4,8 +4,8 @@ import { useEffect, useState } from 'react';
 import type { Block, ClockRules, Fixed, Start } from '@/core/clock';
 import type { ClockAnswer, ClockQuestion } from '@/workers/clock';
 
-/** The search goes on for so long before it says what it has. */
-const WITHIN_MS = 4000;
+/** The search goes on for so long before it says what it has, unless another end is named. */
+const WITHIN = { ms: 4000 } as const;
 
 export interface Clocked {
   /** The best plan so far; undefined until there is one. */
@@ -23,7 +23,7 @@ export interface Asked {
 }
 
 /** Searches the order of foiling and rinsing in a worker; a new question ends the old one. @param asked kept the same as long as it is; null asks nothing */
-export function useClock(asked: Asked | null): Clocked {
+export function useClock(asked: Asked | null, within: ClockQuestion['within'] = WITHIN): Clocked {
   const [state, setState] = useState<Clocked & { of: unknown }>({ ...NONE, of: null });
   useEffect(() => {
     if (!asked || asked.blocks.length === 0) return;
@@ -31,8 +31,8 @@ export function useClock(asked: Asked | null): Clocked {
     const worker = new Worker(new URL('../../workers/clock.ts', import.meta.url), { type: 'module' });
     worker.onmessage = ({ data }: MessageEvent<ClockAnswer>) => setState({ answer: data, problem: undefined, of: asked });
     worker.onerror = ({ message }) => setState({ answer: undefined, problem: message.replace(/^Uncaught (\w*Error: )?/, '') || 'the worker stopped', of: asked });
-    worker.postMessage({ blocks, rules, fixed, start, withinMs: WITHIN_MS } satisfies ClockQuestion);
+    worker.postMessage({ blocks, rules, fixed, start, within } satisfies ClockQuestion);
     return () => worker.terminate();
-  }, [asked]);
+  }, [asked, within]);
   return state.of === asked ? state : NONE;
 }

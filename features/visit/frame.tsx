@@ -20,8 +20,12 @@ const STEPS = [
   { path: 'wear', name: 'Wear' },
   { path: 'mix', name: 'Mix' },
   { path: 'clock', name: 'Clock' },
+  { path: 'chair', name: 'Chair' },
   { path: 'record', name: 'Record' },
 ] as const;
+
+/** Chair is a page of its own, which opens without a network too. */
+const hrefOf = (visitId: string, path: (typeof STEPS)[number]['path']) => (path === 'chair' ? `/chair?visit=${visitId}` : `/visits/${visitId}/${path}`);
 
 /** One visit: header, steps, the page of the step, and the ribbon that runs through all of them. */
 export function VisitFrame({ today, children }: { today: string; children: ReactNode }) {
@@ -78,7 +82,7 @@ function Header({ today, step, facing, onFacing }: HeaderProps) {
       <nav aria-label="Steps of the visit" className="flex h-full">
         {STEPS.map(({ path, name }) => (
           <Link
-            key={path} href={`/visits/${bundle.id}/${path}`} aria-current={path === step ? 'step' : undefined}
+            key={path} href={hrefOf(bundle.id, path)} prefetch={path === 'chair' ? false : undefined} aria-current={path === step ? 'step' : undefined}
             className={`grid h-full place-items-center border-b-[3px] px-4 text-md ${
               path === step ? 'border-leaf font-semibold' : 'border-transparent text-ink-soft hover:text-ink'
             }`}
@@ -148,7 +152,7 @@ function useStepKeys(visitId: string, step: string) {
       if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
       const by = event.key === ']' ? 1 : event.key === '[' ? -1 : 0;
       const next = by !== 0 && STEPS[STEPS.findIndex(({ path }) => path === step) + by];
-      if (next) router.push(`/visits/${visitId}/${next.path}`);
+      if (next) router.push(hrefOf(visitId, next.path));
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);

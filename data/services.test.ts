@@ -1,0 +1,178 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { recordOf, serviceState, type EventBody } from '../core/chair';
+import { EMPTY_CONSULT, type EventBatch } from '../core/formats';
+import { beginVisit } from './begin-visit';
+import { createClient } from './clients';
+import { eraseClient, exportClient } from './client-record';
+import { inSalon } from './database';
+import { loadDemo } from './demo/load';
+import { appendEvents, liveServices, openService, readEvents } from './services';
+import { addTest } from './safety';
+import { saveConsult, savePlan } from './saves';
+import type { SignedIn } from './sessions';
+import { closeSignals, listenToService, type Signal } from './signals';
+import { signedIn } from './testing/actor';
+import { scratchDatabase, type Scratch } from './testing/scratch';
+import { createVisit, readVisit } from './visits';
+
+const TODAY = '2026-11-25';
+let scratch: Scratch;
+let owner: SignedIn;
+let helper: SignedIn;
+let stranger: SignedIn;
+beforeAll(async () => {
+  scratch = await scratchDatabase();
+  await loadDemo(scratch.owner, TODAY);
+  owner = await signedIn('ottilie@fernhollow.example');
+  helper = await signedIn('bram@fernhollow.example');
+  stranger = await signedIn('leocadia@osieryard.example');
+});
+afterAll(async () => {
+  await closeSignals();
+  await scratch.drop();
+});
+
+/** A visit that has begun. */
+async function begun(): Promise<string> {
+  const clientId = await createClient(owner, { name: 'Chair Subject', phone: '', note: '', bornOn: null });
+  const visitId = (await createVisit(owner, clientId, TODAY))!;
+  await saveConsult(owner, visitId, { baseRevision: 1, editId: crypto.randomUUID(), document: { ...EMPTY_CONSULT, health: { allergy: 'none', dyes: 'none', scalp: 'sound', strandFeel: 'sound', noted: [] } } });
+  await addTest(owner, clientId, { kind: 'alert', onDay: '2026-11-20', result: 'clear', document: { version: 1, product: '', volume: null, minutes: null, fromLevel: null, level: null, note: '' } });
+  expect(await beginVisit(owner, visitId)).toEqual({ ok: true });
+  return visitId;
+}
+const opened = async (visitId: string, actor = owner) => {
+  const answer = await openService(actor, visitId);
+  if (!answer.ok) throw new Error(answer.problem);
+  return answer.value;
+};
+const batch = (device: string, bodies: readonly EventBody[], ago: readonly number[] = bodies.map(() => 0), deviceNow = Date.now()): EventBatch => ({
+  device, deviceNow, events: bodies.map((body, i) => ({ id: crypto.randomUUID(), at: deviceNow - ago[i], body })),
+});
+const started: EventBody = { kind: 'started', plan: [] };
+
+test('a service is frozen when it begins: a plan changed later changes nothing of it', async () => {
+  const visitId = await begun();
+  const before = await opened(visitId);
+  expect(before.script.foils.length).toBeGreaterThan(20);
+  const { plan } = (await readVisit(owner, visitId))!;
+  expect(await savePlan(owner, visitId, { baseRevision: plan.revision, editId: crypto.randomUUID(), document: { ...plan.document, panels: [] } })).toMatchObject({ ok: true });
+  expect((await opened(visitId)).script).toEqual(before.script);
+});
+
+test('a visit that has not begun has no service, and neither has one of another salon', async () => {
+  const clientId = await createClient(owner, { name: 'Not Begun', phone: '', note: '', bornOn: null });
+  const visitId = (await createVisit(owner, clientId, TODAY))!;
+  expect(await openService(owner, visitId)).toMatchObject({ ok: false, reason: 'not-begun' });
+  const own = await begun();
+  expect(await openService(stranger, own)).toMatchObject({ ok: false, reason: 'missing' });
+  expect(await appendEvents(stranger, own, batch('x', [started]))).toMatchObject({ ok: false, reason: 'missing' });
+  await appendEvents(owner, own, batch('x', [started]));
+  expect(await readEvents(stranger, own, 0)).toEqual([]);
+  expect((await liveServices(stranger)).map((one) => one.visitId)).not.toContain(own);
+  expect((await liveServices(owner)).map((one) => one.visitId)).toContain(own);
+});
+
+test('sent twice, also at once: each event is there once, in the order of its device', async () => {
+  const visitId = await begun();
+  const { script } = await opened(visitId);
+  const sent = batch('station', [started, ...script.foils.slice(0, 5).map(({ id }): EventBody => ({ kind: 'closed', foil: id }))]);
+  const answers = await Promise.all([1, 2, 3].map(() => appendEvents(owner, visitId, sent)));
+  for (const answer of answers) expect(answer).toMatchObject({ ok: true, value: { events: sent.events.map(({ id }, i) => ({ id, position: i + 1 })) } });
+  expect((await readEvents(owner, visitId, 0)).map(({ id }) => id)).toEqual(sent.events.map(({ id }) => id));
+  expect((await readEvents(owner, visitId, 4)).map(({ position }) => position)).toEqual([5, 6]);
+});
+
+test('two devices at once: positions without gaps, each device’s own order kept', async () => {
+  const visitId = await begun();
+  const notes = (device: string) => Array.from({ length: 8 }, (_, i) => batch(device, [{ kind: 'note', words: `${device} ${i}`, foil: null }]));
+  const run = async (actor: SignedIn, all: EventBatch[]) => {
+    for (const own of all) await appendEvents(actor, visitId, own);
+  };
+  await Promise.all([run(owner, notes('station')), run(helper, notes('tablet'))]);
+  const events = await readEvents(owner, visitId, 0);
+  expect(events.map(({ position }) => position)).toEqual(Array.from({ length: 16 }, (_, i) => i + 1));
+  for (const device of ['station', 'tablet']) expect(events.flatMap(({ body }) => (body.kind === 'note' && body.words.startsWith(device) ? [body.words] : []))).toEqual(Array.from({ length: 8 }, (_, i) => `${device} ${i}`));
+});
+
+test('a device whose clock is wrong, or jumps, is put right by how long ago things were', async () => {
+  const visitId = await begun();
+  const now = Date.now();
+  const wrong = now - 26 * 3_600_000;
+  await appendEvents(owner, visitId, batch('station', [started, { kind: 'note', words: 'a', foil: null }], [600_000, 60_000], wrong));
+  const [first, second] = await readEvents(owner, visitId, 0);
+  expect(Math.abs(first.at - (now - 600_000))).toBeLessThan(5000);
+  expect(second.at - first.at).toBe(540_000);
+  // Something from its own future is not later than now; something before what it said already is not before it.
+  await appendEvents(owner, visitId, batch('station', [{ kind: 'note', words: 'b', foil: null }, { kind: 'note', words: 'c', foil: null }], [-3_600_000, 7_200_000]));
+  const later = (await readEvents(owner, visitId, 2)).map(({ at }) => at);
+  expect(later[0]).toBeLessThanOrEqual(Date.now());
+  expect(later[1]).toBeGreaterThanOrEqual(later[0]);
+});
+
+test('everybody who listens is told, and again after the connection was lost', async () => {
+  const visitId = await begun();
+  const heard: (Signal | null)[] = [];
+  const until = async (fits: () => boolean) => {
+    for (let i = 0; i < 200 && !fits(); i += 1) await new Promise((resolve) => setTimeout(resolve, 25));
+    expect(fits()).toBe(true);
+  };
+  const end = await listenToService(visitId, (signal) => heard.push(signal));
+  await appendEvents(owner, visitId, batch('station', [started]));
+  await until(() => heard.some((own) => own?.position === 1));
+  const count = heard.length;
+  const { rows } = await scratch.app.raw("select pg_terminate_backend(pid) from pg_stat_activity where query ilike 'listen %' and datname = current_database() and pid <> pg_backend_pid()");
+  expect(rows).toHaveLength(1);
+  // It looks anew on its own: null says that something may have been missed.
+  await until(() => heard.slice(count).includes(null));
+  await appendEvents(owner, visitId, batch('station', [{ kind: 'note', words: 'after', foil: null }]));
+  await until(() => heard.some((own) => own?.position === 2));
+  end();
+});
+
+test('with its end the record is written, once, from what happened; by hand it stays as it was', async () => {
+  const visitId = await begun();
+  const { script } = await opened(visitId);
+  const [first] = script.blocks;
+  const bodies: EventBody[] = [started, ...first.foils.map((foil): EventBody => ({ kind: 'closed', foil })), { kind: 'checked', foil: first.foils[0], level: 7.5, then: 'rinse', minutes: null, reason: null, photo: null }, { kind: 'rinse-begun', blocks: [first.id], incident: null }, { kind: 'rinse-done' }];
+  await appendEvents(owner, visitId, batch('station', bodies, bodies.map((_, i) => (bodies.length - i) * 60_000)));
+  expect((await readVisit(owner, visitId))!.outcome).toBeNull();
+  const finished = batch('tablet', [{ kind: 'finished' }]);
+  await appendEvents(helper, visitId, finished);
+  const { outcome } = (await readVisit(owner, visitId))!;
+  expect(outcome!.document).toMatchObject({ foilsPlaced: first.foils.length, levelReached: 7.5, done: expect.stringContaining(`${first.foils.length} foils placed of ${script.foils.length} planned`) });
+  const record = recordOf(script, serviceState(script, await readEvents(owner, visitId, 0)));
+  expect(outcome!.document.done).toBe(record.summary);
+  expect((await liveServices(owner)).map((own) => own.visitId)).not.toContain(visitId);
+  // Taken back, it runs again; finished again, the record that stands is not overwritten.
+  await appendEvents(owner, visitId, batch('station', [{ kind: 'undone', event: finished.events[0].id }]));
+  expect((await liveServices(owner)).map((own) => own.visitId)).toContain(visitId);
+  await appendEvents(owner, visitId, batch('station', [{ kind: 'finished' }]));
+  expect((await readVisit(owner, visitId))!.outcome!.revision).toBe(1);
+});
+
+test('nothing that happened is changed or taken away, but with the client', async () => {
+  const visitId = await begun();
+  await appendEvents(owner, visitId, batch('station', [started]));
+  await expect(inSalon(owner.salonId, (trx) => trx('service_event').where({ visit_id: visitId }).update({ device: 'other' }))).rejects.toThrow(/permission denied/);
+  await expect(inSalon(owner.salonId, (trx) => trx('service_event').where({ visit_id: visitId }).delete())).rejects.toThrow(/permission denied/);
+  const { clientId } = await opened(visitId);
+  const record = (await exportClient(owner, clientId))! as { happened: { body: EventBody }[]; services: unknown[] };
+  expect([record.happened.map(({ body }) => body.kind), record.services.length]).toEqual([['started'], 1]);
+  expect(await eraseClient(owner, clientId)).toBe(true);
+  expect(await readEvents(owner, visitId, 0)).toEqual([]);
+});
+
+test('hours that tests do not wait for are added to the server’s time', async () => {
+  const file = path.join(mkdtempSync(path.join(tmpdir(), 'lattice-clock-')), 'added');
+  writeFileSync(file, String(7_200_000));
+  process.env.LATTICE_CLOCK = file;
+  try {
+    const visitId = await begun();
+    expect(Math.abs((await opened(visitId)).serverNow - (Date.now() + 7_200_000))).toBeLessThan(2000);
+  } finally {
+    delete process.env.LATTICE_CLOCK;
+  }
+});

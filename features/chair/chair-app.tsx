@@ -1,0 +1,166 @@
+'use client';
+
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { Button } from '@/ui/button';
+import { Dialog } from '@/ui/dialog';
+import { ChairScreen } from './chair-screen';
+import { OtherClients } from './other-clients';
+import { wakeSound } from './sound';
+import { useAlarms } from './use-alarms';
+import { useDevice, useLinks, useNow, useSnapshots, type Device } from './use-chair';
+import { clockTime } from './words';
+
+/** A service that runs somewhere in the salon. */
+interface Running {
+  readonly visitId: string;
+  readonly clientName: string;
+  readonly begunAt: string;
+}
+
+/** The services of this device: one in sight, the others with their timers; alarms of all of them sound. */
+export function ChairApp() {
+  const device = useDevice();
+  const [visitId, setVisitId] = useVisitOfAddress();
+  const kept = useKeptServices(device);
+  const ids = useMemo(() => [...new Set([...(visitId ? [visitId] : []), ...kept.ids])], [visitId, kept.ids]);
+  const links = useLinks(device, ids);
+  const snapshots = useSnapshots(links);
+  const now = useNow(device);
+  const alarms = useAlarms(links, snapshots, now);
+  const [choosing, setChoosing] = useState(false);
+  useChairWorker();
+  useEffect(() => {
+    const wake = () => void wakeSound();
+    window.addEventListener('pointerdown', wake);
+    window.addEventListener('keydown', wake);
+    return () => {
+      window.removeEventListener('pointerdown', wake);
+      window.removeEventListener('keydown', wake);
+    };
+  }, []);
+
+  const own = snapshots.find((one) => one.visitId === visitId);
+  const link = links.find((one) => one.visitId === visitId);
+  const others = snapshots.filter((one) => one.visitId !== visitId && one.state !== null && one.state.startedAt !== null && one.state.finishedAt === null);
+  return (
+    <div data-live={device !== undefined} className="flex h-dvh flex-col">
+      {others.length > 0 && <OtherClients snapshots={others} now={now} onShow={setVisitId} />}
+      {device && own && link && own.service && own.state
+        ? <ChairScreen key={own.visitId} device={device} link={link} links={links} snapshot={own} service={own.service} state={own.state} alarms={alarms} now={now} onServices={() => setChoosing(true)} />
+        : <Nothing problem={own?.problem ?? null} opening={visitId !== null && (own === undefined || own.status === 'opening')} offline={own?.status === 'offline'} onServices={() => setChoosing(true)} visitId={visitId} />}
+      <Dialog open={choosing} onOpenChange={setChoosing} title="Services that run" middle>
+        {choosing && <Choose onShow={(id) => {
+          kept.keep(id);
+          setVisitId(id);
+          setChoosing(false);
+        }} />}
+      </Dialog>
+    </div>
+  );
+}
+
+/** The visit that the address names; changing it changes the address, without asking the server. */
+function useVisitOfAddress(): [string | null, (id: string) => void] {
+  const [visitId, set] = useState<string | null>(null);
+  useEffect(() => {
+    const read = () => set(new URL(location.href).searchParams.get('visit'));
+    read();
+    window.addEventListener('popstate', read);
+    return () => window.removeEventListener('popstate', read);
+  }, []);
+  const show = useCallback((id: string) => {
+    history.pushState(null, '', `/chair?visit=${id}`);
+    set(id);
+  }, []);
+  return [visitId, show];
+}
+
+/** Services that this device keeps; those of another salon are not shown to this one. */
+function useKeptServices(device: Device | undefined): { ids: readonly string[]; keep(id: string): void } {
+  const [ids, setIds] = useState<readonly string[]>([]);
+  useEffect(() => {
+    if (!device?.db) return;
+    const { db } = device;
+    let gone = false;
+    void (async () => {
+      const all = await db.services().catch(() => []);
+      const answer = await fetch('/api/services', { cache: 'no-store' }).then((own) => own.json(), () => null) as { ok: boolean; salonId?: string; services?: Running[] } | null;
+      const shown: string[] = [];
+      for (const { visitId, salonId } of all) {
+        if (answer?.ok && answer.salonId !== salonId) continue;
+        // What is over, and was sent in full, need not stay on the device.
+        if (answer?.ok && !answer.services?.some((own) => own.visitId === visitId) && (await db.forget(visitId).catch(() => false))) continue;
+        shown.push(visitId);
+      }
+      if (!gone) setIds(shown);
+    })();
+    return () => {
+      gone = true;
+    };
+  }, [device]);
+  return { ids, keep: (id) => setIds((before) => (before.includes(id) ? before : [...before, id])) };
+}
+
+/** Keeps the page and what it is made of, so that it opens without a network. */
+function useChairWorker(): void {
+  useEffect(() => {
+    if (!('serviceWorker' in navigator)) return;
+    let again: ReturnType<typeof setTimeout> | undefined;
+    navigator.serviceWorker.register('/chair-worker.js', { scope: '/chair' }).then(
+      async () => {
+        const { active } = await navigator.serviceWorker.ready;
+        const name = () => active?.postMessage({ keep: ['/chair', ...performance.getEntriesByType('resource').map((own) => own.name).filter((own) => own.startsWith(`${location.origin}/_next/static/`))] });
+        name();
+        // What was loaded a little later: workers, and what they are made of.
+        again = setTimeout(name, 4000);
+      },
+      // Without it Chair works as long as there is a network.
+      () => undefined,
+    );
+    return () => clearTimeout(again);
+  }, []);
+}
+
+interface NothingProps {
+  problem: string | null;
+  opening: boolean;
+  offline: boolean;
+  visitId: string | null;
+  onServices(): void;
+}
+
+function Nothing({ problem, opening, offline, visitId, onServices }: NothingProps) {
+  const words = problem ?? (opening ? 'Opening the service …' : offline ? 'No network, and this device does not keep that service yet. It opens as soon as the network is back.' : 'Choose the service that you carry out.');
+  return (
+    <main className="grid flex-1 place-items-center p-8">
+      <div className="grid max-w-[560px] gap-4 text-center">
+        <h1 className="text-3xl font-bold wide">Chair</h1>
+        <p role="status" className="text-lg">{words}</p>
+        <div className="flex justify-center gap-3">
+          <Button look="primary" onClick={onServices}>Services that run</Button>
+          <a href={visitId ? `/visits/${visitId}/clock` : '/clients'} className="inline-flex h-11 items-center rounded-ui border border-edge px-4 font-semibold hover:border-ink">{visitId ? 'To the visit' : 'To the clients'}</a>
+        </div>
+      </div>
+    </main>
+  );
+}
+
+function Choose({ onShow }: { onShow(id: string): void }) {
+  const [services, setServices] = useState<readonly Running[]>();
+  const [problem, setProblem] = useState<string>();
+  useEffect(() => {
+    fetch('/api/services', { cache: 'no-store' }).then(async (response) => {
+      const answer = (await response.json()) as { ok: boolean; problem?: string; services: Running[] };
+      if (answer.ok) setServices(answer.services);
+      else setProblem(answer.problem);
+    }, () => setProblem('No network: only what this device keeps can be shown.'));
+  }, []);
+  if (problem) return <p role="alert" className="text-lg">{problem}</p>;
+  if (!services) return <p role="status" className="text-lg text-ink-soft">Looking …</p>;
+  if (services.length === 0) return <p className="text-lg">Nothing runs. Begin a service from its visit, under Before you begin.</p>;
+  return (
+    <ul className="grid max-h-[60dvh] gap-2 overflow-y-auto">
+      {services.map(({ visitId, clientName, begunAt }) => <li key={visitId}><Button className="h-14 w-full justify-between text-lg" onClick={() => onShow(visitId)}>{clientName}<span className="text-base font-medium text-ink-soft">begun {clockTime(Date.parse(begunAt))}</span></Button></li>)}
+    </ul>
+  );
+}

@@ -1,0 +1,205 @@
+'use client';
+
+import clsx from 'clsx';
+import { useRouter } from 'next/navigation';
+import { useCallback, useEffect, useMemo, useRef, useState, type MouseEvent } from 'react';
+import { lastUndoable, mayRinseNow, MINUTE, nextStep, plannedActions, recordOf, type EventBody, type NextStep, type ServiceState } from '@/core/chair';
+import { Button } from '@/ui/button';
+import { BackIcon } from '@/ui/icons';
+import { AlarmCards } from './alarm-cards';
+import type { KeptService } from './device-db';
+import { PlaceView } from './place-view';
+import { ProgressRibbon } from './progress-ribbon';
+import type { LinkSnapshot, ServiceLink } from './service-link';
+import { Sheets, type Sheet } from './sheets';
+import { soundIsOn } from './sound';
+import { StepView } from './step-view';
+import { TimersBar } from './timers-bar';
+import type { Sounding } from './use-alarms';
+import type { Device } from './use-chair';
+import { useRest } from './use-rest';
+import { useWakeLock } from './use-wake-lock';
+import { clockTime } from './words';
+
+/** Keys that a pedal or a button sends, beside a tap anywhere. */
+const DONE_KEYS = new Set([' ', 'Enter', 'PageDown', 'ArrowRight', 'MediaPlayPause', 'MediaTrackNext']);
+/** A second tap sooner than this is the same tap, ms. */
+const SAME_TAP_MS = 900;
+/** A conflict is shown for so long, ms. */
+const CONFLICT_MS = 10 * MINUTE;
+
+interface ChairScreenProps {
+  device: Device;
+  link: ServiceLink;
+  links: readonly ServiceLink[];
+  snapshot: LinkSnapshot;
+  service: KeptService;
+  state: ServiceState;
+  alarms: readonly Sounding[];
+  now: number;
+  onServices(): void;
+}
+
+/** One service: what is to be done now, with its timers; done with a tap anywhere. */
+export function ChairScreen({ device, link, links, snapshot, service, state, alarms, now, onServices }: ChairScreenProps) {
+  const { script } = service;
+  const rest = useRest(script, state, now);
+  const step = nextStep(script, state, rest.steps, now);
+  const [sheet, setSheet] = useState<Sheet | null>(null);
+  const [said, say] = useState('');
+  const router = useRouter();
+  const tapped = useRef(0);
+  const act = useCallback((body: EventBody) => link.act(body), [link]);
+  useWakeLock(state.startedAt !== null && state.finishedAt === null);
+
+  const elsewhere = state.heldBy !== null && state.heldBy.device !== device.name;
+  const free = state.handedAt !== null;
+  const body = stepBody(step, state, rest);
+  const done = () => {
+    if (!body || elsewhere || free) return;
+    if (performance.now() - tapped.current < SAME_TAP_MS) return say('Once is enough: that was the same tap.');
+    tapped.current = performance.now();
+    say('');
+    act(body);
+  };
+  const undo = () => {
+    const last = lastUndoable(snapshot.events);
+    if (!last) return;
+    act({ kind: 'undone', event: last.id });
+    say(`Taken back: ${UNDO_WORDS[last.body.kind] ?? last.body.kind}.`);
+  };
+  const onKey = useRef<(event: KeyboardEvent) => void>(() => undefined);
+  useEffect(() => {
+    onKey.current = (event) => {
+      if (sheet !== null || event.altKey || isWriting(event.target)) return;
+      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
+        event.preventDefault();
+        return undo();
+      }
+      if (event.ctrlKey || event.metaKey) return;
+      if (event.key === '[' || event.key === ']') return router.push(`/visits/${snapshot.visitId}/${event.key === '[' ? 'clock' : 'record'}`);
+      if (!DONE_KEYS.has(event.key) || event.repeat) return;
+      // A button that has the focus answers to the space bar itself.
+      if ((event.key === ' ' || event.key === 'Enter') && event.target instanceof HTMLElement && event.target.closest('button, a, [role=dialog]')) return;
+      event.preventDefault();
+      done();
+    };
+  });
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => onKey.current(event);
+    window.addEventListener('keydown', listen);
+    return () => window.removeEventListener('keydown', listen);
+  }, []);
+  const onTap = (event: MouseEvent) => {
+    if (!(event.target instanceof Element) || event.target.closest('button, a, input')) return;
+    done();
+  };
+  /** After a touch no button keeps the focus: the pedal's space bar must not press it again. */
+  const letGo = (event: MouseEvent) => {
+    if (event.detail > 0 && document.activeElement instanceof HTMLElement) document.activeElement.blur();
+  };
+
+  const foil = step.kind === 'foil' ? step.foil : null;
+  const blocks = step.kind === 'foil' ? [step.block.block.id] : 'blocks' in step ? step.blocks : 'block' in step ? [step.block] : [];
+  const started = state.startedAt !== null && state.finishedAt === null;
+  const onHead = state.blocks.filter(({ firstAt }) => firstAt !== null);
+  const allowed = useMemo(() => mayRinseNow(script, state, state.blocks.filter(({ standing }) => standing === 'on').map(({ block }) => block.id)), [script, state]);
+  const conflict = state.conflicts.at(-1);
+  return (
+    <div className="flex min-h-0 flex-1 flex-col" onClickCapture={letGo}>
+      <TopLine snapshot={snapshot} service={service} state={state} now={now} onServices={onServices} />
+      <TimersBar script={script} state={state} now={now} />
+      <AlarmCards alarms={alarms} links={links} visitId={snapshot.visitId} onCheck={(block) => setSheet({ kind: 'check', block })} onPastLimit={(block) => setSheet({ kind: 'past-limit', block })} />
+      {conflict && now - conflict.at < CONFLICT_MS && <p role="status" className="border-b border-line bg-amber-pale px-4 py-1.5 text-lg font-semibold text-amber-bark">{conflict.words}</p>}
+      <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,42%)_minmax(0,1fr)]" onClick={onTap}>
+        <section aria-label="Place" className="min-h-0 p-3"><PlaceView script={script} state={state} foil={foil} blocks={blocks} /></section>
+        <section aria-label="Now" className={clsx('flex min-h-0 cursor-pointer flex-col gap-3 overflow-y-auto border-l border-line bg-raised px-6 py-4', step.kind === 'rinse' || step.kind === 'at-basin' ? 'shadow-[inset_8px_0_0_var(--color-sky)]' : '')}>
+          <div className="grid flex-1 content-center" aria-live="polite">
+            <StepView script={script} state={state} step={step} now={now} />
+          </div>
+          {(elsewhere || free) && (
+            <div className="flex items-center justify-between gap-3 rounded-ui border border-leaf bg-leaf-pale p-3 text-lg">
+              <p>{elsewhere ? `${state.heldBy!.person} has the step on another screen.` : 'The step is handed over: whoever takes it has it.'}</p>
+              <Button look="primary" onClick={() => act({ kind: 'taken' })}>{elsewhere ? 'Take it over' : 'Take the step'}</Button>
+            </div>
+          )}
+          <p role="status" className="min-h-6 text-lg font-semibold text-amber-bark">{said}</p>
+          {started && <RestLine state={state} rest={rest} planned={recordOf(script, state).rinsed.planned} />}
+          <div className="flex flex-wrap gap-2">
+            <Button onClick={undo} disabled={!lastUndoable(snapshot.events)}>Undo</Button>
+            {foil !== null && <Button onClick={() => setSheet({ kind: 'skip' })}>Skip</Button>}
+            {step.kind === 'foil' && <Button onClick={() => act({ kind: 'added', foil: crypto.randomUUID(), block: step.block.block.id })}>Add a foil</Button>}
+            {started && <Button onClick={() => setSheet({ kind: 'panel' })}>Another panel</Button>}
+            {onHead.length > 0 && <Button onClick={() => setSheet({ kind: 'check', block: onHead[0].block.id })}>Check</Button>}
+            {onHead.length > 0 && <Button onClick={() => setSheet({ kind: 'pull' })}>Pull</Button>}
+            {started && step.kind !== 'rinse' && step.kind !== 'at-basin' && allowed.length > 0 && <Button onClick={() => act({ kind: 'rinse-begun', blocks: allowed, incident: null })}>Rinse what may go</Button>}
+            {started && <Button onClick={() => setSheet({ kind: 'note' })}>Note</Button>}
+            {started && !elsewhere && !free && <Button onClick={() => act({ kind: 'handed' })}>Hand over</Button>}
+            {onHead.length > 0 && <Button className="ml-auto border-rowan! text-rowan!" onClick={() => setSheet({ kind: 'all-now' })}>Rinse all now</Button>}
+            {state.finishedAt !== null && <a href={`/visits/${snapshot.visitId}/record`} className="inline-flex h-11 items-center rounded-ui border border-leaf bg-leaf px-4 font-semibold text-on-leaf">To the record</a>}
+          </div>
+        </section>
+      </main>
+      <ProgressRibbon script={script} state={state} foil={foil} />
+      <Sheets sheet={sheet} script={script} state={state} now={now} foil={foil} act={act} onClose={() => setSheet(null)} />
+    </div>
+  );
+}
+
+const UNDO_WORDS: Partial<Record<EventBody['kind'], string>> = {
+  closed: 'the last foil', skipped: 'the skip', added: 'the added foil', bowl: 'the fresh bowl', checked: 'the check', pulled: 'the pull', 'rinse-begun': 'the rinse', 'rinse-done': 'the end of the rinse', next: 'the other panel',
+  'step-begun': 'the beginning', 'step-done': 'the end of the step', note: 'the note', finished: 'the end', 'past-limit': 'the reason',
+};
+
+/** What a tap says; null where there is nothing to say. */
+function stepBody(step: NextStep, state: ServiceState, rest: ReturnType<typeof useRest>): EventBody | null {
+  switch (step.kind) {
+    case 'start': return { kind: 'started', plan: rest.question ? plannedActions(rest.question, rest.actions) : [] };
+    case 'foil': return { kind: 'closed', foil: step.foil };
+    case 'bowl': return { kind: 'bowl', mix: step.mix };
+    case 'rinse': return { kind: 'rinse-begun', blocks: step.blocks, incident: null };
+    case 'pull': return { kind: 'pulled', foils: state.blocks.find(({ block }) => block.id === step.block)!.foils.filter(({ standing }) => standing === 'on').map(({ id }) => id), reason: null };
+    case 'at-basin': return { kind: 'rinse-done' };
+    case 'step-begin': return { kind: 'step-begun', step: step.step.id };
+    case 'step-done': return { kind: 'step-done', step: step.step.id };
+    case 'finish': return { kind: 'finished' };
+    case 'wait': case 'finished': return null;
+  }
+}
+
+const isWriting = (target: EventTarget | null) => target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement;
+
+/** Where the rest of the clock leads, and what holds it. */
+function RestLine({ state, rest, planned }: { state: ServiceState; rest: ReturnType<typeof useRest>; planned: number | null }) {
+  if (!rest.timeline) return null;
+  const end = state.startedAt! + rest.timeline.end * MINUTE;
+  const late = planned === null ? 0 : Math.round(rest.timeline.end - planned);
+  return (
+    <p aria-label="The rest" className="text-md text-ink-soft">
+      All rinsed about <b className="text-ink">{clockTime(end)}</b>{late !== 0 && `, ${Math.abs(late)} min ${late > 0 ? 'later' : 'sooner'} than planned`}. {rest.binds}{!rest.searched && ' Looking for better …'}
+    </p>
+  );
+}
+
+const STATUS_WORDS = { opening: 'Opening …', live: 'Live', offline: 'No network', 'signed-out': 'Locked' } as const;
+
+function TopLine({ snapshot, service, state, now, onServices }: { snapshot: LinkSnapshot; service: KeptService; state: ServiceState; now: number; onServices(): void }) {
+  const { status, unsent, full, problem } = snapshot;
+  const foils = state.blocks.flatMap((own) => own.foils);
+  const closed = foils.filter(({ closedAt }) => closedAt !== null).length;
+  const bad = status !== 'live' || unsent > 0 || full;
+  return (
+    <header className="flex h-12 shrink-0 items-center gap-4 border-b border-line bg-raised pr-4 pl-2">
+      <a href={`/visits/${snapshot.visitId}/clock`} aria-label={`Back to the visit of ${service.clientName}`} className="grid size-10 place-items-center rounded-ui text-ink-soft hover:bg-leaf-pale hover:text-ink"><BackIcon /></a>
+      <h1 className="truncate text-xl font-bold wide">{service.clientName}</h1>
+      <p className="text-lg whitespace-nowrap">{closed} of {foils.length} foils</p>
+      <p className="text-xl font-bold">{clockTime(now)}</p>
+      <p role="status" aria-label="Connection" title={problem ?? undefined} className={clsx('ml-auto truncate text-base', bad ? 'font-semibold text-amber-bark' : 'text-ink-soft')}>
+        {STATUS_WORDS[status]}{unsent > 0 && `: ${unsent} kept on this device`}{full && '; this device has no room left, keep this page open until all is sent'}{status === 'signed-out' && ', sign in to send'}{problem && status === 'live' && `; ${problem}`}
+      </p>
+      {status === 'signed-out' && <a href={`/locked?to=${encodeURIComponent(`/chair?visit=${snapshot.visitId}`)}`} className="font-semibold text-leaf underline">Unlock</a>}
+      {!soundIsOn() && <span className="text-base text-amber-bark">Touch once for sound</span>}
+      <Button small look="quiet" onClick={onServices}>Services</Button>
+    </header>
+  );
+}
