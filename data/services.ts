@@ -123,7 +123,8 @@ async function end(trx: Transaction, actor: Actor, visitId: string, script: Serv
   const record = recordOf(script, state);
   const visit = await trx('visit').where({ id: visitId }).select('client_id', 'consult').first();
   const goal = stored('consultation', parseConsult(visit.consult)).goalLevel;
-  const level = Math.round((record.levelReached ?? goal) * 10) / 10;
+  // A record says levels in halves.
+  const level = Math.round((record.levelReached ?? goal) * 2) / 2;
   const document: Outcome = { version: 1, done: record.summary.slice(0, 4000), foilsPlaced: record.placed, levelReached: Math.min(10, Math.max(1, level)), nextOn: null };
   const made = await trx('outcome').insert({ visit_id: visitId, salon_id: actor.salonId, document: JSON.stringify(document), recorded_by: actor.personId }).onConflict('visit_id').ignore().returning('revision');
   if (made.length > 0) await leaveTrail(trx, actor, 'outcome', { clientId: visit.client_id, visitId, words: 'written by the service' });

@@ -145,12 +145,35 @@ need_build() {
   printf '%s\n' "$wanted" >"$local_dir/build"
 }
 
+# Runs the application until it is told to stop; one that was killed is started again, since a service may be running on it.
+keep_serving() {
+  local port="$1" child code
+  trap 'stopping=1; kill "$child" 2>/dev/null || true' TERM INT
+  stopping=""
+  while :; do
+    run_web "$port" &
+    child=$!
+    printf '%s\n' "$child" >"$local_dir/web-$port.pid"
+    code=0
+    wait "$child" || code=$?
+    # A signal to this shell ends the first wait; the child still has to go.
+    [ -z "$stopping" ] || { wait "$child" 2>/dev/null || true; return 0; }
+    [ "$code" -gt 128 ] || return "$code"
+    sleep 0.3
+  done
+}
+
+run_web() {
+  local port="$1"
+  NEXT_TELEMETRY_DISABLED=1 NODE_ENV=production LATTICE_APP_DATABASE_URL="$app_url" LATTICE_SESSION_SECRET="$session_secret" \
+    LATTICE_SCALE="${LATTICE_SCALE:-}" LATTICE_SCALE_CONTROL="${LATTICE_SCALE_CONTROL:-}" LATTICE_CLOCK="${LATTICE_CLOCK:-}" LATTICE_SECURE_COOKIE="${LATTICE_SECURE_COOKIE:-}" \
+    exec node node_modules/next/dist/bin/next start -H 127.0.0.1 -p "$port" </dev/null
+}
+
 # serve PORT: starts the built application on loopback in the background; sets web_pid. Waits until it answers.
 serve() {
   local port="$1" tries=0
-  NEXT_TELEMETRY_DISABLED=1 NODE_ENV=production LATTICE_APP_DATABASE_URL="$app_url" LATTICE_SESSION_SECRET="$session_secret" \
-    LATTICE_SCALE="${LATTICE_SCALE:-}" LATTICE_SCALE_CONTROL="${LATTICE_SCALE_CONTROL:-}" \
-    node node_modules/next/dist/bin/next start -H 127.0.0.1 -p "$port" >"$local_dir/server-$port.log" 2>&1 </dev/null &
+  keep_serving "$port" >"$local_dir/server-$port.log" 2>&1 </dev/null &
   web_pid=$!
   until node -e 'fetch(process.argv[1]).then((r) => process.exit(r.ok ? 0 : 1), () => process.exit(1))' "http://127.0.0.1:$port/sign-in" 2>/dev/null; do
     tries=$((tries + 1))
@@ -188,6 +211,9 @@ stop_web() {
   while kill -0 "$web_pid" 2>/dev/null && [ "$tries" -lt 20 ]; do
     sleep 0.25
     tries=$((tries + 1))
+  done
+  for tries in "$local_dir"/web-*.pid; do
+    [ ! -f "$tries" ] || { kill -9 "$(cat "$tries")" 2>/dev/null || true; rm -f "$tries"; }
   done
   kill -9 "$web_pid" 2>/dev/null || true
   wait "$web_pid" 2>/dev/null || true

@@ -23,6 +23,8 @@ import { clockTime } from './words';
 
 /** Keys that a pedal or a button sends, beside a tap anywhere. */
 const DONE_KEYS = new Set([' ', 'Enter', 'PageDown', 'ArrowRight', 'MediaPlayPause', 'MediaTrackNext']);
+/** Big enough for a glove. */
+const BIG = 'h-12 px-3 text-lg';
 /** A second tap sooner than this is the same tap, ms. */
 const SAME_TAP_MS = 900;
 /** A conflict is shown for so long, ms. */
@@ -107,12 +109,12 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
   const conflict = state.conflicts.at(-1);
   return (
     <div className="flex min-h-0 flex-1 flex-col" onClickCapture={letGo}>
-      <TopLine snapshot={snapshot} service={service} state={state} now={now} onServices={onServices} />
+      <TopLine snapshot={snapshot} service={service} state={state} now={now} onServices={onServices} onAllNow={onHead.length > 0 ? () => setSheet({ kind: 'all-now' }) : null} />
       <TimersBar script={script} state={state} now={now} />
       <AlarmCards alarms={alarms} links={links} visitId={snapshot.visitId} onCheck={(block) => setSheet({ kind: 'check', block })} onPastLimit={(block) => setSheet({ kind: 'past-limit', block })} />
       {conflict && now - conflict.at < CONFLICT_MS && <p role="status" className="border-b border-line bg-amber-pale px-4 py-1.5 text-lg font-semibold text-amber-bark">{conflict.words}</p>}
       <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,42%)_minmax(0,1fr)]" onClick={onTap}>
-        <section aria-label="Place" className="min-h-0 p-3"><PlaceView script={script} state={state} foil={foil} blocks={blocks} /></section>
+        <section aria-label="Place" className="min-h-0 p-3"><PlaceView script={script} state={state} foil={foil} blocks={blocks.join('|')} /></section>
         <section aria-label="Now" className={clsx('flex min-h-0 cursor-pointer flex-col gap-3 overflow-y-auto border-l border-line bg-raised px-6 py-4', step.kind === 'rinse' || step.kind === 'at-basin' ? 'shadow-[inset_8px_0_0_var(--color-sky)]' : '')}>
           <div className="grid flex-1 content-center" aria-live="polite">
             <StepView script={script} state={state} step={step} now={now} />
@@ -126,16 +128,15 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
           <p role="status" className="min-h-6 text-lg font-semibold text-amber-bark">{said}</p>
           {started && <RestLine state={state} rest={rest} planned={recordOf(script, state).rinsed.planned} />}
           <div className="flex flex-wrap gap-2">
-            <Button onClick={undo} disabled={!lastUndoable(snapshot.events)}>Undo</Button>
-            {foil !== null && <Button onClick={() => setSheet({ kind: 'skip' })}>Skip</Button>}
-            {step.kind === 'foil' && <Button onClick={() => act({ kind: 'added', foil: crypto.randomUUID(), block: step.block.block.id })}>Add a foil</Button>}
-            {started && <Button onClick={() => setSheet({ kind: 'panel' })}>Another panel</Button>}
-            {onHead.length > 0 && <Button onClick={() => setSheet({ kind: 'check', block: onHead[0].block.id })}>Check</Button>}
-            {onHead.length > 0 && <Button onClick={() => setSheet({ kind: 'pull' })}>Pull</Button>}
-            {started && step.kind !== 'rinse' && step.kind !== 'at-basin' && allowed.length > 0 && <Button onClick={() => act({ kind: 'rinse-begun', blocks: allowed, incident: null })}>Rinse what may go</Button>}
-            {started && <Button onClick={() => setSheet({ kind: 'note' })}>Note</Button>}
-            {started && !elsewhere && !free && <Button onClick={() => act({ kind: 'handed' })}>Hand over</Button>}
-            {onHead.length > 0 && <Button className="ml-auto border-rowan! text-rowan!" onClick={() => setSheet({ kind: 'all-now' })}>Rinse all now</Button>}
+            <Button className={BIG} onClick={undo} disabled={!lastUndoable(snapshot.events)}>Undo</Button>
+            {foil !== null && <Button className={BIG} onClick={() => setSheet({ kind: 'skip' })}>Skip</Button>}
+            {step.kind === 'foil' && <Button className={BIG} onClick={() => act({ kind: 'added', foil: crypto.randomUUID(), block: step.block.block.id })}>Add a foil</Button>}
+            {started && <Button className={BIG} onClick={() => setSheet({ kind: 'panel' })}>Another panel</Button>}
+            {onHead.length > 0 && <Button className={BIG} onClick={() => setSheet({ kind: 'check', block: onHead[0].block.id })}>Check</Button>}
+            {onHead.length > 0 && <Button className={BIG} onClick={() => setSheet({ kind: 'pull' })}>Pull</Button>}
+            {started && step.kind !== 'rinse' && step.kind !== 'at-basin' && allowed.length > 0 && <Button className={BIG} onClick={() => act({ kind: 'rinse-begun', blocks: allowed, incident: null })}>Rinse what may go</Button>}
+            {started && <Button className={BIG} onClick={() => setSheet({ kind: 'note' })}>Note</Button>}
+            {started && !elsewhere && !free && <Button className={BIG} onClick={() => act({ kind: 'handed' })}>Hand over</Button>}
             {state.finishedAt !== null && <a href={`/visits/${snapshot.visitId}/record`} className="inline-flex h-11 items-center rounded-ui border border-leaf bg-leaf px-4 font-semibold text-on-leaf">To the record</a>}
           </div>
         </section>
@@ -183,13 +184,23 @@ function RestLine({ state, rest, planned }: { state: ServiceState; rest: ReturnT
 
 const STATUS_WORDS = { opening: 'Opening …', live: 'Live', offline: 'No network', 'signed-out': 'Locked' } as const;
 
-function TopLine({ snapshot, service, state, now, onServices }: { snapshot: LinkSnapshot; service: KeptService; state: ServiceState; now: number; onServices(): void }) {
+interface TopLineProps {
+  snapshot: LinkSnapshot;
+  service: KeptService;
+  state: ServiceState;
+  now: number;
+  onServices(): void;
+  /** null while nothing is on the head. */
+  onAllNow: (() => void) | null;
+}
+
+function TopLine({ snapshot, service, state, now, onServices, onAllNow }: TopLineProps) {
   const { status, unsent, full, problem } = snapshot;
   const foils = state.blocks.flatMap((own) => own.foils);
   const closed = foils.filter(({ closedAt }) => closedAt !== null).length;
   const bad = status !== 'live' || unsent > 0 || full;
   return (
-    <header className="flex h-12 shrink-0 items-center gap-4 border-b border-line bg-raised pr-4 pl-2">
+    <header className="flex h-14 shrink-0 items-center gap-4 border-b border-line bg-raised pr-4 pl-2">
       <a href={`/visits/${snapshot.visitId}/clock`} aria-label={`Back to the visit of ${service.clientName}`} className="grid size-10 place-items-center rounded-ui text-ink-soft hover:bg-leaf-pale hover:text-ink"><BackIcon /></a>
       <h1 className="truncate text-xl font-bold wide">{service.clientName}</h1>
       <p className="text-lg whitespace-nowrap">{closed} of {foils.length} foils</p>
@@ -200,6 +211,7 @@ function TopLine({ snapshot, service, state, now, onServices }: { snapshot: Link
       {status === 'signed-out' && <a href={`/locked?to=${encodeURIComponent(`/chair?visit=${snapshot.visitId}`)}`} className="font-semibold text-leaf underline">Unlock</a>}
       {!soundIsOn() && <span className="text-base text-amber-bark">Touch once for sound</span>}
       <Button small look="quiet" onClick={onServices}>Services</Button>
+      {onAllNow && <Button className="border-rowan! text-rowan!" onClick={onAllNow}>Rinse all now</Button>}
     </header>
   );
 }

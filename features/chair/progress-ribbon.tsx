@@ -1,5 +1,6 @@
 'use client';
 
+import { memo } from 'react';
 import type { ServiceScript, ServiceState } from '@/core/chair';
 import { FoilGlyph } from '@/ui/foil-glyph';
 import { useWidth } from '@/ui/use-width';
@@ -9,7 +10,7 @@ const HEIGHT = 40;
 const GAP = 8;
 
 /** The ribbon as progress: what is on is lit, what is rinsed is water, what waits is pale, the one in hand is framed. */
-export function ProgressRibbon({ script, state, foil }: { script: ServiceScript; state: ServiceState; foil: string | null }) {
+export const ProgressRibbon = memo(function ProgressRibbon({ script, state, foil }: { script: ServiceScript; state: ServiceState; foil: string | null }) {
   const [width, frame] = useWidth<HTMLElement>();
   const plans = new Map(script.foils.map((own) => [own.id, own]));
   const total = state.blocks.reduce((sum, { foils }) => sum + foils.length, 0);
@@ -23,7 +24,7 @@ export function ProgressRibbon({ script, state, foil }: { script: ServiceScript;
           <div key={block.id} style={{ width: foils.length * cell }} className="min-w-0">
             <svg width={foils.length * cell} height={HEIGHT} className="block overflow-visible" aria-hidden>
               {foils.map(({ id, standing }, i) => (
-                <g key={id} transform={`translate(${i * cell} 0)`} opacity={standing === 'waiting' ? 0.32 : standing === 'skipped' ? 0.12 : 1}>
+                <g key={id} transform={`translate(${i * cell} 0)`} opacity={id === foil ? 1 : standing === 'waiting' ? 0.32 : standing === 'skipped' ? 0.12 : 1}>
                   <rect x={0.5} width={Math.max(0.8, cell - 1)} height={HEIGHT} rx={2} fill={bark} stroke={id === foil ? 'var(--color-leaf)' : 'none'} strokeWidth={4} paintOrder="stroke" />
                   {plans.has(id) && cell > 3 && <FoilGlyph gather={plans.get(id)!.gather} width={cell} height={HEIGHT} />}
                   {(standing === 'rinsed' || standing === 'pulled') && <rect x={0.5} width={Math.max(0.8, cell - 1)} height={HEIGHT} rx={2} fill="var(--color-sky)" opacity={0.85} />}
@@ -36,4 +37,4 @@ export function ProgressRibbon({ script, state, foil }: { script: ServiceScript;
       </div>
     </footer>
   );
-}
+});

@@ -6,7 +6,7 @@ import { MINUTE, restOf, restSteps, simpleRest, type RestQuestion, type RestStep
 import { useClock } from '../clock/use-clock';
 
 /** So many hundred steps: every device comes to the same plan. */
-const WITHIN = { steps: 40 } as const;
+const WITHIN = { steps: 16 } as const;
 /** What is late is planned anew so often, ms. */
 const AGAIN_MS = 2 * MINUTE;
 

@@ -18,6 +18,7 @@ import { useCautions } from '../safety/use-cautions';
 import { sayDay } from '../shared';
 import { barkOf, shadeOf } from '../visit/bark';
 import { useLit, useVisit } from '../visit/store';
+import { PlannedRibbon, PlannedTable, useServed } from './planned-done';
 
 type Problems = Partial<Record<'foilsPlaced' | 'done' | 'nextOn' | 'levelReached', string>>;
 
@@ -36,6 +37,7 @@ export function RecordStep() {
   const { bundle, plan, computed, consult } = useVisit();
   const lit = useLit();
   const shade = shadeOf(consult.naturalLevel);
+  const served = useServed();
   return (
     <main className="grid h-full grid-cols-[minmax(0,1fr)_440px]">
       <section aria-label="Pattern of the visit" className="flex min-h-0 flex-col p-3">
@@ -46,11 +48,13 @@ export function RecordStep() {
           </ScalpMap>
         </div>
         <Facts />
+        {served && <PlannedRibbon record={served.record} />}
       </section>
       <section aria-label="Record" className="overflow-y-auto border-l border-line bg-raised px-5 py-4">
         {/* Beside the form and not in it: a form of its own must not send this one. */}
         {bundle.begunAt === null && <NotBegun />}
         <RecordForm key={bundle.id} />
+        {served && <PlannedTable {...served} />}
       </section>
     </main>
   );

@@ -1,0 +1,334 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import type { Page } from 'puppeteer-core';
+import { alarmsOf, inOrder, MINUTE, serviceState, type ServiceEvent, type ServiceScript } from '@/core/chair';
+import { startPlan } from '@/core/formats';
+import { createPatternEngine } from '@/core/pattern';
+import { address, begin, live, newVisit, openBrowser, openStep, press, see, seriousFindings, signIn, type Session } from './harness';
+
+/** Hours pass here without being waited for: the server and every page are told how much later it is. */
+let added = 0;
+const pages: Page[] = [];
+const clockFile = () => {
+  const file = process.env.LATTICE_CLOCK;
+  if (!file) throw new Error('The test of the chair needs the server’s stand-in clock: run bin/test.');
+  return file;
+};
+
+async function withClock(page: Page): Promise<void> {
+  await page.evaluateOnNewDocument(() => {
+    const own = globalThis as unknown as { added: number; Date: DateConstructor };
+    const Real = Date;
+    own.added = Number(localStorage.getItem('test-added') ?? 0);
+    own.Date = class extends Real {
+      constructor(...given: []) {
+        if (given.length === 0) super(Real.now() + own.added);
+        else super(...given);
+      }
+      static override now() {
+        return Real.now() + own.added;
+      }
+    } as unknown as DateConstructor;
+  });
+  pages.push(page);
+}
+
+async function advance(minutes: number): Promise<void> {
+  added += minutes * MINUTE;
+  writeFileSync(clockFile(), String(added));
+  for (const page of pages) {
+    await page.evaluate((ms) => {
+      (globalThis as unknown as { added: number }).added = ms;
+      localStorage.setItem('test-added', String(ms));
+    }, added);
+  }
+}
+
+/** Waits for real moments: a tap too soon after the last is the same tap. */
+const breathe = () => new Promise((resolve) => setTimeout(resolve, 950));
+
+interface Served {
+  script: ServiceScript;
+  events: (ServiceEvent & { position: number })[];
+}
+const served = (page: Page, visit: string): Promise<Served> => page.evaluate(async (id) => (await fetch(`/api/services/${id}`, { cache: 'no-store' })).json() as Promise<Served>, visit);
+const now = (page: Page) => page.$eval('section[aria-label=Now]', (own) => (own as HTMLElement).innerText.replace(/\s+/g, ' '));
+const counted = (page: Page, foils: number) => page.waitForFunction((n) => (document.querySelector('header') as HTMLElement | null)?.innerText.includes(`${n} of 24 foils`), { polling: 100 }, foils);
+const connection = (page: Page, words: string) => page.waitForFunction((text) => document.querySelector('[aria-label=Connection]')?.textContent?.includes(text), { timeout: 20_000 }, words);
+
+/** Waits until the server has everything. */
+const sent = (page: Page) => page.waitForFunction(() => document.querySelector('[aria-label=Connection]')?.textContent === 'Live', { timeout: 20_000 });
+
+async function offline(session: Session, page: Page, off: boolean): Promise<void> {
+  await page.setOfflineMode(off);
+  for (const target of session.browser.targets()) {
+    if (target.type() !== 'service_worker') continue;
+    const client = await target.createCDPSession();
+    await client.send('Network.enable');
+    await client.send('Network.emulateNetworkConditions', { offline: off, latency: 0, downloadThroughput: -1, uploadThroughput: -1 });
+  }
+}
+
+/** A visit of 24 foils that has begun. */
+async function begun(page: Page, name: string): Promise<string> {
+  const visit = await newVisit(page, name);
+  const plan = { ...startPlan(), panels: startPlan().panels.map((panel) => ({ ...panel, spacing: { kind: 'constant' as const, dropoutMm: 34 } })) };
+  expect(createPatternEngine().compute(plan).sheet.foils).toHaveLength(24);
+  const status = await page.evaluate(async (id, document) => {
+    const before = (await (await fetch(`/api/visits/${id}`)).json()) as { plan: { revision: number } };
+    return (await fetch(`/api/visits/${id}/plan`, { method: 'PUT', body: JSON.stringify({ baseRevision: before.plan.revision, editId: crypto.randomUUID(), document }) })).status;
+  }, visit, plan);
+  expect(status).toBe(200);
+  await openStep(page, visit, 'record');
+  await begin(page);
+  return visit;
+}
+
+let station: Session;
+let tablet: Session;
+beforeAll(async () => {
+  added = 0;
+  writeFileSync(clockFile(), '0');
+  station = await openBrowser();
+  tablet = await openBrowser(1024, 768);
+  await withClock(station.page);
+  await withClock(tablet.page);
+  await signIn(station.page);
+  await signIn(tablet.page, 'bram@fernhollow.example');
+});
+afterAll(async () => {
+  writeFileSync(clockFile(), '0');
+  await Promise.all([station?.close(), tablet?.close()]);
+});
+
+test('a service of 24 foils, through an offline stretch, a reload, a restart and on two devices: nothing lost, no alarm missed', async () => {
+  const { page } = station;
+  const visit = await begun(page, 'Served Wholly');
+  await page.goto(`${address()}/chair?visit=${visit}`);
+  await live(page);
+  await see(page, '24 foils in');
+  await page.waitForFunction(async () => (await caches.match('/chair', { ignoreSearch: true })) !== undefined);
+  const tap = async (minutes = 62 / 60) => {
+    await advance(minutes);
+    await breathe();
+    await page.keyboard.press('Space');
+  };
+  await tap(0);
+  await see(page, 'Foil 1');
+  for (let i = 1; i <= 6; i += 1) {
+    await tap();
+    await counted(page, i);
+  }
+  expect(await seriousFindings(page)).toEqual([]);
+
+  // The same tap twice is one foil.
+  await advance(1);
+  await breathe();
+  await page.evaluate(() => {
+    const main = document.querySelector('section[aria-label=Now]') as HTMLElement;
+    main.click();
+    main.click();
+  });
+  await see(page, 'Once is enough');
+  await counted(page, 7);
+
+  // The assistant’s screen has it within a second.
+  await tablet.page.goto(`${address()}/chair?visit=${visit}`);
+  await live(tablet.page);
+  await counted(tablet.page, 7);
+  await tap();
+  const before = performance.now();
+  await counted(tablet.page, 8);
+  expect(performance.now() - before).toBeLessThan(1000);
+
+  // Without a network it goes on, and opens again.
+  await connection(page, 'Live');
+  await offline(station, page, true);
+  for (let i = 9; i <= 12; i += 1) {
+    await tap();
+    await counted(page, i);
+  }
+  await connection(page, 'No network');
+  await connection(page, 'kept on this device');
+  await page.reload();
+  await counted(page, 12);
+  await tap();
+  await counted(page, 13);
+  // Both finish the same foil: the earlier counts, and it is said.
+  await tablet.page.bringToFront();
+  await breathe();
+  await tablet.page.keyboard.press('PageDown');
+  await counted(tablet.page, 9);
+  await page.bringToFront();
+  await offline(station, page, false);
+  await page.evaluate(() => window.dispatchEvent(new Event('online')));
+  await connection(page, 'Live');
+  await counted(tablet.page, 13);
+  await see(page, 'was closed twice: Ottilie Marsh');
+  await see(tablet.page, 'was closed twice: Ottilie Marsh');
+
+  // The server is killed in the middle of a foil.
+  process.kill(Number(readFileSync(process.env.LATTICE_TEST_WEB_PID!, 'utf8')), 'SIGKILL');
+  await tap();
+  await counted(page, 14);
+  await connection(page, 'Live');
+  await connection(tablet.page, 'Live');
+  await counted(tablet.page, 14);
+
+  // Nobody looks for twelve minutes: what fell due is raised within a second, and says that it is late.
+  await advance(12);
+  const woke = performance.now();
+  await page.waitForFunction(() => /Late: it was due/.test((document.querySelector('[aria-label=Alarms]') as HTMLElement | null)?.innerText ?? ''));
+  expect(performance.now() - woke).toBeLessThan(1000);
+  await press(page, 'Check now');
+  await press(page, 'Level 7.5 seen');
+  await press(page, '3 min more');
+  await page.waitForSelector('[role=dialog]', { hidden: true });
+
+  // The step is handed over, and taken on the other screen.
+  await press(page, 'Hand over');
+  await press(tablet.page, 'Take the step');
+  await see(page, 'Bram Vale-Osei has the step');
+  await breathe();
+  await page.keyboard.press('Space');
+  await counted(page, 14);
+  await press(page, 'Take it over');
+  await page.waitForFunction(() => !document.body.innerText.includes('has the step on another screen'));
+
+  // And so on to the end, as Chair says.
+  for (let guard = 0; guard < 90; guard += 1) {
+    const words = await now(page);
+    if (words.includes('Recorded')) break;
+    for (const button of await page.$$('[aria-label=Alarms] button')) if ((await button.evaluate((own) => own.textContent)) === 'Heard') {
+      await button.evaluate((own) => (own as HTMLElement).click());
+      break;
+    }
+    if (/Nothing to foil until then/.test(words)) await advance(1);
+    else if (/Tap once the last panel runs clear/.test(words)) await tap(9);
+    else if (/Tap when it is done/.test(words)) await tap(10);
+    else if (/Foil \d|Paint/.test(words)) await tap();
+    else await tap(0);
+    await new Promise((resolve) => setTimeout(resolve, 300));
+  }
+  expect(await now(page)).toContain('Recorded');
+  await sent(page);
+
+  const { script, events } = await served(page, visit);
+  expect(events.map(({ position }) => position)).toEqual(events.map((_, i) => i + 1));
+  expect(new Set(events.map(({ id }) => id)).size).toBe(events.length);
+  for (const device of new Set(events.map((own) => own.device))) {
+    const own = events.filter((event) => event.device === device).map(({ at }) => at);
+    expect([...own].sort((a, b) => a - b)).toEqual(own);
+  }
+  const closings = events.flatMap(({ body }) => (body.kind === 'closed' ? [body.foil] : []));
+  expect(new Set(closings)).toEqual(new Set(script.foils.map(({ id }) => id)));
+  expect(closings).toHaveLength(25);
+  expect(missed(script, events)).toEqual([]);
+
+  const state = serviceState(script, events);
+  expect(state.conflicts).toHaveLength(1);
+  expect(state.blocks.every(({ standing }) => standing === 'rinsed')).toBe(true);
+  // The record is written, and stands beside the plan.
+  await openStep(page, visit, 'record');
+  await see(page, 'On record: 24 foils');
+  expect(await page.$eval('textarea', (own) => own.value)).toMatch(/^24 foils placed of 24 planned\./);
+  await page.waitForSelector('table[aria-label="Planned against done"]');
+  expect(await page.$$eval('table[aria-label="Planned against done"] tbody tr', (rows) => rows.length)).toBe(24);
+  expect(await seriousFindings(page)).toEqual([]);
+  expect(tablet.complaints.filter((own) => !/ERR_|Failed to load resource/.test(own))).toEqual([]);
+}, 240_000);
+
+/** Alarms that fell due while they held, and that no device raised. */
+function missed(script: ServiceScript, events: readonly ServiceEvent[]): string[] {
+  const ordered = inOrder(events);
+  const { raised } = serviceState(script, ordered);
+  const out = new Set<string>();
+  ordered.forEach((_, i) => {
+    const next = ordered[i + 1];
+    if (!next) return;
+    // What is due in the same moment as something happens may be over before it is raised.
+    for (const { key, due } of alarmsOf(script, serviceState(script, ordered.slice(0, i + 1)))) if (due <= next.at - 1500 && !raised.has(key)) out.add(key);
+  });
+  return [...out];
+}
+
+test('two clients’ timers on one screen, alarms of both; rinse all now with what happened', async () => {
+  const { page } = station;
+  const first = await begun(page, 'Minded First');
+  const second = await begun(page, 'Minded Second');
+  for (const visit of [first, second]) {
+    await page.goto(`${address()}/chair?visit=${visit}`);
+    await live(page);
+    await see(page, '24 foils in');
+    await breathe();
+    await page.keyboard.press('Space');
+    await see(page, 'Foil 1');
+    await advance(1);
+    await breathe();
+    await page.keyboard.press('Space');
+    await counted(page, 1);
+  }
+  await page.waitForSelector('nav[aria-label="Other clients"]');
+  const strip = () => page.$eval('nav[aria-label="Other clients"]', (own) => (own as HTMLElement).innerText);
+  expect(await strip()).toContain('Minded First');
+  await advance(42);
+  await page.waitForFunction(() => document.querySelector('[aria-label=Alarms]')?.textContent?.includes('Minded First: '));
+  expect(await page.$eval('[aria-label=Alarms]', (own) => own.textContent)).toMatch(/reaches the maker’s limit in 5 min/);
+  await press(page, 'Rinse all now');
+  await press(page, 'Burning or stinging');
+  await see(page, 'At the basin');
+  await sent(page);
+  const { events } = await served(page, second);
+  expect(events.map(({ body }) => body)).toContainEqual(expect.objectContaining({ kind: 'rinse-begun', incident: 'Burning or stinging' }));
+  // Taken back, it never went to the basin.
+  await press(page, 'Undo');
+  await see(page, 'Taken back: the rinse.');
+  for (const button of await page.$$('nav[aria-label="Other clients"] button')) {
+    if (!(await button.evaluate((own) => own.textContent!)).includes('Minded First')) continue;
+    await button.click();
+    break;
+  }
+  await page.waitForFunction(() => document.querySelector('h1')?.textContent === 'Minded First');
+});
+
+test('a database that goes away in the middle of a foil loses nothing', async () => {
+  const { page } = station;
+  const visit = await begun(page, 'Cut Off');
+  await page.goto(`${address()}/chair?visit=${visit}`);
+  await live(page);
+  await see(page, '24 foils in');
+  await connection(page, 'Live');
+  await cutConnections();
+  await breathe();
+  await page.keyboard.press('Space');
+  await see(page, 'Foil 1');
+  await cutConnections();
+  await advance(1);
+  await breathe();
+  await page.keyboard.press('Space');
+  await counted(page, 1);
+  await sent(page);
+  const { events } = await served(page, visit);
+  expect(events.map(({ body }) => body.kind)).toEqual(['started', 'closed']);
+});
+
+/** Ends every connection of the application to its database. */
+async function cutConnections(): Promise<void> {
+  const { default: pg } = await import('pg');
+  const client = new pg.Client({ connectionString: process.env.LATTICE_APP_DATABASE_URL });
+  await client.connect();
+  await client.query('select pg_terminate_backend(pid) from pg_stat_activity where usename = current_user and pid <> pg_backend_pid()');
+  await client.end();
+}
+
+test.each([
+  ['not json', 'The request body is not JSON.'],
+  ['{"device":"d","deviceNow":0,"events":[{"id":"x","at":0,"body":{"kind":"closed","foil":"a"}}]}', 'events[0].id: must be an id'],
+  ['{"device":"d","deviceNow":0,"events":[{"id":"2b0c9c1e-8a55-4c57-9f3a-0d9b2f6f3f10","at":0,"body":{"kind":"danced"}}]}', 'kind is not one that a service knows'],
+])('events such as %j are refused with a sentence', async (body, problem) => {
+  const answer = await station.page.evaluate(async (text) => {
+    const response = await fetch('/api/services/00000000-0000-4000-8000-000000000000/events', { method: 'POST', body: text });
+    return { status: response.status, problem: ((await response.json()) as { problem: string }).problem };
+  }, body);
+  expect(answer.status).toBe(400);
+  expect(answer.problem).toContain(problem);
+});
