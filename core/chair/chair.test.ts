@@ -64,6 +64,15 @@ describe('how a service stands', () => {
     }
   });
 
+  test('the step belongs to whoever took it last by the server, whatever the clocks say', () => {
+    const on = (device: string, minute: number, kind: 'handed' | 'taken', position?: number): ServiceEvent => ({ id: `${device}${minute}`, device, at: at(minute), by: device, body: { kind }, ...(position !== undefined && { position }) });
+    const events = [on('station', 1, 'handed', 1), on('tablet', 3, 'taken', 2)];
+    expect(serviceState(script, events)).toMatchObject({ heldBy: { device: 'tablet' }, handedAt: null });
+    // The station's clock is behind: it took the step back all the same, at once and after the server has it.
+    for (const position of [undefined, 3]) expect(serviceState(script, [...events, on('station', 2, 'taken', position)]).heldBy).toEqual({ device: 'station', person: 'station' });
+    expect(serviceState(script, [on('tablet', 3, 'taken', 1), on('station', 1, 'handed', 2)])).toMatchObject({ heldBy: null, handedAt: at(1) });
+  });
+
   test('what was skipped here and closed there is on the head', () => {
     const { blocks, conflicts } = serviceState(script, happened([[0, started], [1, { kind: 'skipped', foil: 'b0/0', why: 'too short' }], [2, closed('b0/0'), 'tablet']]));
     expect(blocks[0].foils[0].standing).toBe('on');

@@ -40,11 +40,18 @@ export interface ServiceEvent {
   /** Who was signed in. */
   readonly by: string;
   readonly body: EventBody;
+  /** Place in the order in which the server took it; missing until it has. */
+  readonly position?: number;
 }
 
 /** Events in the order in which they happened; what happened in the same millisecond stays as it came. */
 export function inOrder(events: readonly ServiceEvent[]): ServiceEvent[] {
   return [...events].sort((a, b) => a.at - b.at);
+}
+
+/** Events in the order in which the server took them, those that it has not taken last. */
+export function asTaken(events: readonly ServiceEvent[]): ServiceEvent[] {
+  return [...events].sort((a, b) => (a.position ?? Number.MAX_SAFE_INTEGER) - (b.position ?? Number.MAX_SAFE_INTEGER));
 }
 
 /** What can be taken back: work, not words about it. */

@@ -1,5 +1,5 @@
 import { headFactor, readingProblem, readyAfter, type HeadFactor, type StrandReading } from '../lift';
-import { inOrder, standing, type PlannedAction, type ServiceEvent } from './events';
+import { asTaken, inOrder, standing, type PlannedAction, type ServiceEvent } from './events';
 import type { ScriptBlock, ServiceScript } from './script';
 
 /** A level seen when a foil was opened. */
@@ -134,8 +134,6 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
   let next: string | null = null;
   let freeAt: number | null = null;
   let lastBlock: string | null = null;
-  let heldBy: ServiceState['heldBy'] = null;
-  let handedAt: number | null = null;
   const rinsedBlocks = new Set<string>();
   const mixOf = (block: string) => script.blocks.find(({ id }) => id === block)?.formula;
 
@@ -242,14 +240,6 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
       case 'note':
         notes.push({ at, words: body.words, foil: body.foil, by });
         break;
-      case 'handed':
-        heldBy = null;
-        handedAt = at;
-        break;
-      case 'taken':
-        heldBy = { device, person: by };
-        handedAt = null;
-        break;
       case 'raised':
         if (!raised.has(body.alarm)) raised.set(body.alarm, { at, due: body.due, late: body.late, device });
         break;
@@ -259,7 +249,7 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
       case 'finished':
         finishedAt ??= at;
         break;
-      case 'undone':
+      case 'handed': case 'taken': case 'undone':
         break;
     }
   }
@@ -278,11 +268,19 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
     if (next === block && lists.get(block)!.every((foil) => foils.get(foil)!.standing !== 'waiting')) next = null;
   }
 
+  const { heldBy, handedAt } = holderOf(events);
   const heads = headsOf(script, checks, foils);
   return {
     startedAt, plan, finishedAt, stages, steps, bowls, next, freeAt, lastBlock, heads, notes, raised, silenced, heldBy, handedAt, conflicts,
     blocks: script.blocks.map((block) => blockState(block, lists.get(block.id)!.map((id) => ({ id, ...foils.get(id)! })), checks.get(block.id) ?? [], pastLimit.get(block.id) ?? [], heads[block.formula], stages)),
   };
+}
+
+/** Who has the step: told in the order in which the server heard of it, whatever the clocks of the devices say. */
+function holderOf(events: readonly ServiceEvent[]): Pick<ServiceState, 'heldBy' | 'handedAt'> {
+  const last = asTaken(events).findLast(({ body }) => body.kind === 'handed' || body.kind === 'taken');
+  if (!last) return { heldBy: null, handedAt: null };
+  return last.body.kind === 'taken' ? { heldBy: { device: last.device, person: last.by }, handedAt: null } : { heldBy: null, handedAt: last.at };
 }
 
 export const MINUTE = 60_000;

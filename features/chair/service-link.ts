@@ -244,7 +244,7 @@ export class ServiceLink {
   }
 
   private take(): LinkSnapshot {
-    const events = [...this.known.values()].map(({ event }) => event);
+    const events = [...this.known.values()].map(({ event, position }) => (position === null ? event : { ...event, position }));
     const script: ServiceScript | undefined = this.service?.script;
     return {
       visitId: this.visitId, status: this.status, problem: this.problem, service: this.service, events, full: this.full,
