@@ -1,49 +1,13 @@
-import { readFileSync, writeFileSync } from 'node:fs';
-import type { Page } from 'puppeteer-core';
-import { alarmsOf, inOrder, MINUTE, serviceState, type ServiceEvent, type ServiceScript } from '@/core/chair';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import type { ElementHandle, Page } from 'puppeteer-core';
+import sharp from 'sharp';
+import { alarmsOf, inOrder, serviceState, type ServiceEvent, type ServiceScript } from '@/core/chair';
 import { startPlan } from '@/core/formats';
 import { createPatternEngine } from '@/core/pattern';
+import { advance, later, withClock } from './later';
 import { address, begin, live, newVisit, openBrowser, openStep, press, see, seriousFindings, signIn, type Session } from './harness';
-
-/** Hours pass here without being waited for: the server and every page are told how much later it is. */
-let added = 0;
-const pages: Page[] = [];
-const clockFile = () => {
-  const file = process.env.LATTICE_CLOCK;
-  if (!file) throw new Error('The test of the chair needs the server’s stand-in clock: run bin/test.');
-  return file;
-};
-
-async function withClock(page: Page): Promise<void> {
-  await page.evaluateOnNewDocument(() => {
-    const own = globalThis as unknown as { added: number; Date: DateConstructor };
-    const Real = Date;
-    own.added = Number(localStorage.getItem('test-added') ?? 0);
-    own.Date = class extends Real {
-      constructor(...given: []) {
-        if (given.length === 0) super(Real.now() + own.added);
-        else super(...given);
-      }
-      static override now() {
-        return Real.now() + own.added;
-      }
-    } as unknown as DateConstructor;
-  });
-  pages.push(page);
-}
-
-async function advance(minutes: number): Promise<void> {
-  added += minutes * MINUTE;
-  writeFileSync(clockFile(), String(added));
-  for (const page of pages) {
-    await page.evaluate((ms) => {
-      (globalThis as unknown as { added: number }).added = ms;
-      localStorage.setItem('test-added', String(ms));
-      // An answer that was under way over the jump would be taken for a wrong clock: it asks anew.
-      window.dispatchEvent(new Event('online'));
-    }, added);
-  }
-}
 
 /** Waits for real moments: a tap too soon after the last is the same tap. */
 const breathe = () => new Promise((resolve) => setTimeout(resolve, 950));
@@ -85,11 +49,17 @@ async function begun(page: Page, name: string): Promise<string> {
   return visit;
 }
 
+/** A picture of a foil's hair. */
+async function picture(): Promise<string> {
+  const file = path.join(mkdtempSync(path.join(tmpdir(), 'lattice-check-')), 'foil.png');
+  writeFileSync(file, await sharp({ create: { width: 120, height: 90, channels: 3, background: '#c9a86a' } }).png().toBuffer());
+  return file;
+}
+
 let station: Session;
 let tablet: Session;
 beforeAll(async () => {
-  added = 0;
-  writeFileSync(clockFile(), '0');
+  later(0);
   station = await openBrowser();
   tablet = await openBrowser(1024, 768);
   await withClock(station.page);
@@ -98,7 +68,7 @@ beforeAll(async () => {
   await signIn(tablet.page, 'bram@fernhollow.example');
 });
 afterAll(async () => {
-  writeFileSync(clockFile(), '0');
+  later(0);
   await Promise.all([station?.close(), tablet?.close()]);
 });
 
@@ -183,10 +153,13 @@ test('a service of 24 foils, through an offline stretch, a reload, a restart and
   expect(performance.now() - woke).toBeLessThan(1000);
   await press(page, 'Check now');
   await press(page, 'Level 7.5 seen');
+  await ((await page.waitForSelector('[role=dialog] input[type=file]')) as ElementHandle<HTMLInputElement>).uploadFile(await picture());
+  await see(page, 'Photo kept.');
   await press(page, '3 min more');
   await page.waitForSelector('[role=dialog]', { hidden: true });
 
   // The step is handed over, and taken on the other screen.
+  await press(page, 'More');
   await press(page, 'Hand over');
   await press(tablet.page, 'Take the step');
   await see(page, 'Bram Vale-Osei has the step');

@@ -36,7 +36,8 @@ const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'star
   env: { ...process.env, NODE_ENV: 'production', LATTICE_SESSION_SECRET: SECRET, LATTICE_SCALE: '' }, stdio: 'ignore',
 });
 process.on('exit', () => server.kill('SIGKILL'));
-const agent = new http.Agent({ keepAlive: true, maxSockets: Infinity });
+// A connection for each request: one that is kept may be closed by the server in the moment it is used again.
+const agent = new http.Agent({ maxSockets: Infinity });
 const request = (method: string, path: string, body?: unknown): Promise<{ status: number; response: http.IncomingMessage }> =>
   new Promise((resolve, reject) => {
     const own = http.request({ host: '127.0.0.1', port, method, path, agent, headers: { cookie, ...(body !== undefined && { 'content-type': 'application/json' }) } }, (response) => resolve({ status: response.statusCode ?? 0, response }));
@@ -71,6 +72,7 @@ const seen: [Map<string, number>, Map<string, number>] = [new Map(), new Map()];
 const streams = await Promise.all(visits.flatMap((visit) => [0, 1].map(async (which) => {
   const { response } = await request('GET', `/api/services/${visit}/stream?after=0`);
   let rest = '';
+  response.on('error', () => undefined);
   response.on('data', (chunk) => {
     rest += String(chunk);
     const parts = rest.split('\n\n');
@@ -93,9 +95,8 @@ await Promise.all(visits.map(async (visit, i) => {
     const id = crypto.randomUUID();
     sentAt.set(id, performance.now());
     const now = Date.now();
-    const { status, response } = await request('POST', `/api/services/${visit}/events`, { device: `bench ${i}`, deviceNow: now, events: [{ id, at: now, body: { kind: 'note', words: `event ${n}`, foil: null } }] });
-    await drained(response);
-    if (status !== 200) failures.push(`${status}`);
+    const answer = await request('POST', `/api/services/${visit}/events`, { device: `bench ${i}`, deviceNow: now, events: [{ id, at: now, body: { kind: 'note', words: `event ${n}`, foil: null } }] }).then(async ({ status, response }) => (await drained(response), String(status)), String);
+    if (answer !== '200') failures.push(answer);
     taken.push(performance.now() - sentAt.get(id)!);
   }
 }));
@@ -110,7 +111,7 @@ say('taken by the server', taken);
 say('seen on both streams', [...sentAt].flatMap(([id, at]) => (seen[0].has(id) && seen[1].has(id) ? [Math.max(seen[0].get(id)!, seen[1].get(id)!) - at] : [])));
 const lost = [...sentAt.keys()].filter((id) => !seen[0].has(id) || !seen[1].has(id)).length;
 const { rows } = await scratch.owner.raw('select count(*)::int as n, count(distinct id)::int as d from service_event');
-console.log(`events sent ${sentAt.size}, kept ${rows[0].n} (each once: ${rows[0].n === rows[0].d}), not seen on both streams ${lost}, refused ${failures.length}`);
+console.log(`events sent ${sentAt.size}, kept ${rows[0].n} (each once: ${rows[0].n === rows[0].d}), not seen on both streams ${lost}, refused ${failures.length}${failures.length > 0 ? ` (${[...new Set(failures)].join(', ')})` : ''}`);
 streams.forEach((own) => own.destroy());
 server.kill('SIGTERM');
 agent.destroy();

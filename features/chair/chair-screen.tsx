@@ -50,17 +50,18 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
   const [sheet, setSheet] = useState<Sheet | null>(null);
   const [said, say] = useState('');
   const router = useRouter();
-  const tapped = useRef(0);
+  const tapped = useRef(-Infinity);
   const act = useCallback((body: EventBody) => link.act(body), [link]);
   useWakeLock(state.startedAt !== null && state.finishedAt === null);
 
   const elsewhere = state.heldBy !== null && state.heldBy.device !== device.name;
   const free = state.handedAt !== null;
   const body = stepBody(step, state, rest);
-  const done = () => {
+  /** @param at moment of the touch, ms since the page was opened */
+  const done = (at: number) => {
     if (!body || elsewhere || free) return;
-    if (performance.now() - tapped.current < SAME_TAP_MS) return say('Once is enough: that was the same tap.');
-    tapped.current = performance.now();
+    if (at - tapped.current < SAME_TAP_MS) return say('Once is enough: that was the same tap.');
+    tapped.current = at;
     say('');
     act(body);
   };
@@ -84,7 +85,7 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
       // A button that has the focus answers to the space bar itself.
       if ((event.key === ' ' || event.key === 'Enter') && event.target instanceof HTMLElement && event.target.closest('button, a, [role=dialog]')) return;
       event.preventDefault();
-      done();
+      done(event.timeStamp);
     };
   });
   useEffect(() => {
@@ -94,7 +95,7 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
   }, []);
   const onTap = (event: MouseEvent) => {
     if (!(event.target instanceof Element) || event.target.closest('button, a, input')) return;
-    done();
+    done(event.timeStamp);
   };
   /** After a touch no button keeps the focus: the pedal's space bar must not press it again. */
   const letGo = (event: MouseEvent) => {
@@ -106,6 +107,7 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
   const started = state.startedAt !== null && state.finishedAt === null;
   const onHead = state.blocks.filter(({ firstAt }) => firstAt !== null);
   const allowed = useMemo(() => mayRinseNow(script, state, state.blocks.filter(({ standing }) => standing === 'on').map(({ block }) => block.id)), [script, state]);
+  const rinseAllowed = () => void act({ kind: 'rinse-begun', blocks: allowed, incident: null });
   const conflict = state.conflicts.at(-1);
   return (
     <div className="flex min-h-0 flex-1 flex-col" onClickCapture={letGo}>
@@ -130,19 +132,23 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
           <div className="flex flex-wrap gap-2">
             <Button className={BIG} onClick={undo} disabled={!lastUndoable(snapshot.events)}>Undo</Button>
             {foil !== null && <Button className={BIG} onClick={() => setSheet({ kind: 'skip' })}>Skip</Button>}
-            {step.kind === 'foil' && <Button className={BIG} onClick={() => act({ kind: 'added', foil: crypto.randomUUID(), block: step.block.block.id })}>Add a foil</Button>}
-            {started && <Button className={BIG} onClick={() => setSheet({ kind: 'panel' })}>Another panel</Button>}
             {onHead.length > 0 && <Button className={BIG} onClick={() => setSheet({ kind: 'check', block: onHead[0].block.id })}>Check</Button>}
-            {onHead.length > 0 && <Button className={BIG} onClick={() => setSheet({ kind: 'pull' })}>Pull</Button>}
-            {started && step.kind !== 'rinse' && step.kind !== 'at-basin' && allowed.length > 0 && <Button className={BIG} onClick={() => act({ kind: 'rinse-begun', blocks: allowed, incident: null })}>Rinse what may go</Button>}
+            {step.kind === 'wait' && allowed.length > 0 && <Button className={BIG} onClick={rinseAllowed}>Rinse what may go</Button>}
             {started && <Button className={BIG} onClick={() => setSheet({ kind: 'note' })}>Note</Button>}
-            {started && !elsewhere && !free && <Button className={BIG} onClick={() => act({ kind: 'handed' })}>Hand over</Button>}
+            {started && <Button className={BIG} onClick={() => setSheet({ kind: 'more' })}>More</Button>}
             {state.finishedAt !== null && <a href={`/visits/${snapshot.visitId}/record`} className="inline-flex h-11 items-center rounded-ui border border-leaf bg-leaf px-4 font-semibold text-on-leaf">To the record</a>}
           </div>
         </section>
       </main>
       <ProgressRibbon script={script} state={state} foil={foil} />
-      <Sheets sheet={sheet} script={script} state={state} now={now} foil={foil} act={act} onClose={() => setSheet(null)} />
+      <Sheets sheet={sheet} script={script} state={state} now={now} foil={foil} service={service} act={act} onClose={() => setSheet(null)}
+        more={[
+          ...(step.kind === 'foil' ? [{ words: 'Add a foil', onPress: () => void act({ kind: 'added', foil: crypto.randomUUID(), block: step.block.block.id }) }] : []),
+          { words: 'Another panel next', onPress: () => setSheet({ kind: 'panel' }) },
+          ...(onHead.length > 0 ? [{ words: 'Pull foils', onPress: () => setSheet({ kind: 'pull' }) }] : []),
+          ...(step.kind !== 'rinse' && step.kind !== 'at-basin' && allowed.length > 0 ? [{ words: 'Rinse what may go', onPress: rinseAllowed }] : []),
+          ...(!elsewhere && !free ? [{ words: 'Hand over', onPress: () => void act({ kind: 'handed' }) }] : []),
+        ]} />
     </div>
   );
 }

@@ -6,12 +6,13 @@ import { MINUTE } from '@/core/chair';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { TextField } from '@/ui/field';
+import type { KeptService } from './device-db';
 import { USUAL_INCIDENTS, USUAL_NOTES, USUAL_REASONS, USUAL_SKIPS } from './words';
 
 export type Sheet =
   | { readonly kind: 'check'; readonly block: string }
   | { readonly kind: 'past-limit'; readonly block: string }
-  | { readonly kind: 'note' | 'skip' | 'all-now' | 'panel' | 'pull' };
+  | { readonly kind: 'note' | 'skip' | 'all-now' | 'panel' | 'pull' | 'more' };
 
 interface SheetsProps {
   sheet: Sheet | null;
@@ -20,23 +21,26 @@ interface SheetsProps {
   now: number;
   /** The foil in hand. */
   foil: string | null;
+  service: Pick<KeptService, 'clientId' | 'visitId'>;
   act(body: EventBody): void;
   onClose(): void;
+  /** What is needed less often. */
+  more: readonly { readonly words: string; onPress(): void }[];
 }
 
 const TITLES: Record<Sheet['kind'], string> = {
-  check: 'Check', 'past-limit': 'Past the maker’s limit', note: 'Note', skip: 'Skip this foil', 'all-now': 'Rinse all now', panel: 'Another panel next', pull: 'Pull foils',
+  check: 'Check', 'past-limit': 'Past the maker’s limit', note: 'Note', skip: 'Skip this foil', 'all-now': 'Rinse all now', panel: 'Another panel next', pull: 'Pull foils', more: 'More',
 };
 
 /** Everything that takes more than a tap; big enough for gloves. */
-export function Sheets({ sheet, script, state, now, foil, act, onClose }: SheetsProps) {
+export function Sheets({ sheet, script, state, now, foil, service, act, onClose, more }: SheetsProps) {
   const done = (body: EventBody) => {
     act(body);
     onClose();
   };
   return (
     <Dialog open={sheet !== null} onOpenChange={(open) => !open && onClose()} title={sheet ? TITLES[sheet.kind] : ''} middle>
-      {sheet?.kind === 'check' && <CheckSheet state={state} now={now} first={sheet.block} done={done} />}
+      {sheet?.kind === 'check' && <CheckSheet state={state} now={now} first={sheet.block} service={service} done={done} />}
       {sheet?.kind === 'past-limit' && <Presets words={USUAL_REASONS} label="Why it stays on" onTake={(reason) => done({ kind: 'past-limit', block: sheet.block, reason })} />}
       {sheet?.kind === 'note' && <Presets words={USUAL_NOTES} label="Note" onTake={(words) => done({ kind: 'note', words, foil })} />}
       {sheet?.kind === 'skip' && foil !== null && <Presets words={USUAL_SKIPS} label="Why it is skipped" onTake={(why) => done({ kind: 'skipped', foil, why })} />}
@@ -53,6 +57,10 @@ export function Sheets({ sheet, script, state, now, foil, act, onClose }: Sheets
           ))}
         </ul>
       )}
+      {sheet?.kind === 'more' && <ul className="grid gap-2">{more.map(({ words, onPress }) => <li key={words}><Button className="h-14 w-full text-lg" onClick={() => {
+        onClose();
+        onPress();
+      }}>{words}</Button></li>)}</ul>}
       {sheet?.kind === 'pull' && <PullSheet script={script} state={state} now={now} done={done} />}
     </Dialog>
   );
@@ -78,11 +86,12 @@ const LEVELS = [5, 6, 7, 7.5, 8, 8.5, 9, 9.5, 10];
 const MORE = [3, 5, 8, 10];
 
 /** A foil is opened and compared: what is seen, and what follows. */
-function CheckSheet({ state, now, first, done }: { state: ServiceState; now: number; first: string; done(body: EventBody): void }) {
+function CheckSheet({ state, now, first, service, done }: { state: ServiceState; now: number; first: string; service: SheetsProps['service']; done(body: EventBody): void }) {
   const on = state.blocks.filter(({ firstAt }) => firstAt !== null);
   const [block, setBlock] = useState(on.some((own) => own.block.id === first) ? first : (on[0]?.block.id ?? ''));
   const [level, setLevel] = useState<number>();
   const [reason, setReason] = useState('');
+  const [photo, setPhoto] = useState<string | null>(null);
   const own = on.find((one) => one.block.id === block);
   if (!own) return <p className="text-lg">Nothing is on the head.</p>;
   const oldest = own.foils.filter(({ standing }) => standing === 'on').sort((a, b) => a.closedAt! - b.closedAt!)[0];
@@ -90,18 +99,46 @@ function CheckSheet({ state, now, first, done }: { state: ServiceState; now: num
   const target = Math.max(...own.block.lifts.map((lift) => lift.target), 0);
   const past = (more: number) => minutes + more > own.limitMinutes;
   const needsReason = (more: number) => past(more) && reason.trim() === '';
-  const take = (then: 'more' | 'rinse', more: number | null) => level !== undefined && done({ kind: 'checked', foil: oldest.id, level, then, minutes: more, reason: reason.trim() === '' ? null : reason.trim(), photo: null });
+  const take = (then: 'more' | 'rinse', more: number | null) => level !== undefined && done({ kind: 'checked', foil: oldest.id, level, then, minutes: more, reason: reason.trim() === '' ? null : reason.trim(), photo });
   return (
     <div className="grid gap-4">
       <div className="flex flex-wrap gap-2">{on.map((one) => <Button key={one.block.id} look={one.block.id === block ? 'primary' : 'plain'} aria-pressed={one.block.id === block} onClick={() => setBlock(one.block.id)}>{one.block.name}</Button>)}</div>
       <p className="text-lg">Open its oldest foil, {Math.floor(minutes)} min on; wipe and compare. {target > 0 && `Wanted: level ${target}.`} The maker’s limit is {Math.round(own.limitMinutes)} min.</p>
       <div role="group" aria-label="Level seen" className="grid grid-cols-9 gap-1.5">{LEVELS.map((one) => <Button key={one} className="h-14 px-0 text-xl" look={one === level ? 'primary' : 'plain'} aria-pressed={one === level} aria-label={`Level ${one} seen`} onClick={() => setLevel(one)}>{one}</Button>)}</div>
-      <Estimate own={own} minutes={minutes} level={level} />
+      <div className="flex items-center justify-between gap-4"><Estimate own={own} minutes={minutes} level={level} /><PhotoField service={service} onTaken={setPhoto} /></div>
       <div className="grid grid-cols-5 gap-1.5">
         {MORE.map((more) => <Button key={more} className="h-14 text-lg" disabled={level === undefined || needsReason(more)} onClick={() => take('more', more)}>{more} min more</Button>)}
         <Button className="h-14 text-lg" look="primary" disabled={level === undefined} onClick={() => take('rinse', null)}>Rinse</Button>
       </div>
       {MORE.some(past) && <TextField label={`Reason, where it goes past ${Math.round(own.limitMinutes)} min`} value={reason} maxLength={500} onChange={(event) => setReason(event.target.value)} />}
+    </div>
+  );
+}
+
+/** A picture of the opened foil, kept with the client's photos; without a network the check goes on without it. */
+function PhotoField({ service: { clientId, visitId }, onTaken }: { service: SheetsProps['service']; onTaken(photoId: string): void }) {
+  const [said, say] = useState('');
+  const take = async (file: File) => {
+    say('Sending …');
+    const form = new FormData();
+    form.set('file', file);
+    form.set('kind', 'hair');
+    form.set('visitId', visitId);
+    try {
+      const answer = (await (await fetch(`/api/clients/${clientId}/photos`, { method: 'POST', body: form })).json()) as { photoId?: string; problem?: string };
+      if (answer.photoId) onTaken(answer.photoId);
+      say(answer.photoId ? 'Photo kept.' : (answer.problem ?? 'The photo was not taken.'));
+    } catch {
+      say('No network: the photo is not kept. The check goes on without it.');
+    }
+  };
+  return (
+    <div className="flex shrink-0 items-center gap-3 text-right">
+      <span role="status" className="text-md text-ink-soft">{said}</span>
+      <label className="inline-flex h-12 cursor-pointer items-center rounded-ui border border-edge px-4 text-lg font-semibold hover:border-ink has-focus-visible:outline-2 has-focus-visible:outline-leaf">
+        Photo
+        <input type="file" accept="image/*" capture="environment" className="sr-only" onChange={(event) => event.target.files?.[0] && void take(event.target.files[0])} />
+      </label>
     </div>
   );
 }

@@ -58,10 +58,10 @@ function FoilWords({ script, state, step, now }: StepViewProps & { step: Extract
   const zone = planned ? zoneWords(planned.zone) : '';
   const spent = state.freeAt === null ? 0 : now - state.freeAt;
   return (
-    <div className="grid content-center gap-4">
+    <div className="grid content-center gap-[clamp(6px,1.8vh,16px)]">
       <div>
         <p className="text-2xl font-semibold text-ink-soft">{block.block.name}{zone && ` · ${zone.toLowerCase()}`}</p>
-        <p className="text-[clamp(56px,7.4vw,96px)] leading-none font-extrabold wide">{planned?.kind === 'open-air' ? 'Paint' : 'Foil'} {planned?.number ?? '+'}</p>
+        <p className="text-[clamp(52px,min(7.4vw,11vh),96px)] leading-none font-extrabold wide">{planned?.kind === 'open-air' ? 'Paint' : 'Foil'} {planned?.number ?? '+'}</p>
         <p className="text-2xl">{place + 1} of {block.foils.length} in this part</p>
       </div>
       {planned && (
@@ -74,7 +74,7 @@ function FoilWords({ script, state, step, now }: StepViewProps & { step: Extract
         <span className="grid size-16 shrink-0 place-items-center rounded-full bg-ink text-[34px] font-extrabold text-raised">{block.block.formula}</span>
         <p className="text-2xl leading-tight">{script.mixes[block.block.formula] ?? ''}<br />{planned && (planned.startMm > 0 ? `Start ${Math.round(planned.startMm)} mm off the scalp${planned.featherMm > 0 ? `, feather ${Math.round(planned.featherMm)} mm` : ''}` : 'From the scalp, not on it')}</p>
       </div>
-      <p className="text-[56px] leading-none font-bold" aria-label="Seconds spent">{seconds(spent)} <span className="text-2xl font-medium text-ink-soft">usually {seconds((planned?.seconds ?? 60) * 1000)}</span></p>
+      <p className="text-[clamp(40px,7vh,56px)] leading-none font-bold" aria-label="Seconds spent">{seconds(spent)} <span className="text-2xl font-medium text-ink-soft">usually {seconds((planned?.seconds ?? 60) * 1000)}</span></p>
     </div>
   );
 }
