@@ -1,8 +1,8 @@
-import { fill, newVisit, openBrowser, openStep, press, saved, signIn } from './harness';
+import { begin, fill, newVisit, openBrowser, openStep, press, saved, signIn } from './harness';
 
 /**
  * Measures the workbench at about 120 foils against its numbers: an edit on the opened head and on the round head, turning
- * the round head, the longest time that the page's own thread is kept, and the first useful paint from a warm server.
+ * the round head, the longest time that the page's own thread is kept, the first useful paint from a warm server, and taps at the chair.
  * bin/start must be running. Medians and the quickest of each; this is no test, since a loaded machine fails it.
  */
 process.env.LATTICE_TEST_ADDRESS ??= 'http://127.0.0.1:4600';
@@ -130,4 +130,47 @@ const wear = await page.evaluate(async () => {
 });
 for (const [round, times] of Object.entries(wear.times)) line(`a way of wearing, fine picture, ${round}`, '–', times);
 line('longest time the page is kept meanwhile', '≤ 50', [Math.max(0, ...wear.tasks)]);
+// At the chair: a tap until it is painted, without a network; then until a second device shows it.
+await openStep(page, visitId, 'record');
+await begin(page);
+const other = await openBrowser(1024, 768);
+await other.page.evaluateOnNewDocument('globalThis.__name = (own) => own');
+await signIn(other.page, 'bram@fernhollow.example');
+for (const own of [page, other.page]) {
+  await own.goto(`${process.env.LATTICE_TEST_ADDRESS}/chair?visit=${visitId}`);
+  await own.waitForFunction(() => document.body.innerText.includes('The clock runs from the first foil on'));
+}
+await page.keyboard.press('Space');
+const pause = () => new Promise((resolve) => setTimeout(resolve, 1500));
+const tapped = () =>
+  page.evaluate(async () => {
+    const shown = () => (document.querySelector('header') as HTMLElement).innerText;
+    const before = shown();
+    const start = performance.now();
+    (document.querySelector('section[aria-label=Now]') as HTMLElement).click();
+    while (shown() === before) await Promise.resolve();
+    await new Promise<void>((painted) => requestAnimationFrame(() => setTimeout(painted)));
+    return performance.now() - start;
+  });
+await pause();
+await page.setOfflineMode(true);
+const taps: number[] = [];
+for (let i = 0; i < 15; i += 1) {
+  await pause();
+  taps.push(await tapped());
+}
+line('a tap is painted after, without a network', '≤ 50', taps.slice(2));
+await page.setOfflineMode(false);
+await page.evaluate(() => window.dispatchEvent(new Event('online')));
+const seenAfter: number[] = [];
+for (let i = 15; i < 25; i += 1) {
+  await other.page.waitForFunction((n) => (document.querySelector('header') as HTMLElement).innerText.includes(`${n} of `), { polling: 20 }, i);
+  await pause();
+  const start = performance.now();
+  await tapped();
+  await other.page.waitForFunction((n) => (document.querySelector('header') as HTMLElement).innerText.includes(`${n} of `), { polling: 20 }, i + 1);
+  seenAfter.push(performance.now() - start);
+}
+line('a second device shows it after', '≤ 1000', seenAfter);
+await other.close();
 await close();

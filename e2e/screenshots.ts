@@ -1,5 +1,6 @@
 import path from 'node:path';
-import { at, chapter, openBrowser, press, signIn } from './harness';
+import { at, begin, chapter, openBrowser, openStep, press, signIn } from './harness';
+import { advance, later, withClock } from './later';
 
 /**
  * Takes one picture of each main view from the demo data into docs/screenshots/.
@@ -15,8 +16,6 @@ const shoot = async (name: string) => {
   console.log(`docs/screenshots/${name}.png`);
 };
 
-await page.goto(`${process.env.LATTICE_TEST_ADDRESS}/sign-in`);
-await shoot('sign-in');
 await signIn(page);
 await shoot('clients');
 await press(page, 'Maren Tolland');
@@ -34,9 +33,6 @@ await press(page, 'Opened head, large');
 await press(page, 'Library …');
 await page.waitForFunction(() => document.querySelectorAll('[role=dialog] svg[role=img]').length >= 18, { timeout: 30_000 });
 await shoot('library');
-await press(page, 'Suggested for this visit');
-await page.waitForSelector('[aria-label="Suggestions"]');
-await shoot('suggestions');
 await press(page, 'Close');
 await press(page, 'Wear');
 await at(page, /\/wear$/);
@@ -84,4 +80,41 @@ await at(page, /\/consult$/);
 await chapter(page, 'map');
 await press(page, 'Grey');
 await shoot('hair-map');
+
+// At the chair: a service of the demo's Ines Harrow, half an hour in.
+await page.goto(`${process.env.LATTICE_TEST_ADDRESS}/clients`);
+await press(page, 'Ines Harrow');
+await press(page, 'New visit');
+await at(page, /\/consult$/);
+const visit = new URL(page.url()).pathname.split('/')[2];
+await openStep(page, visit, 'record');
+await begin(page);
+const timed = process.env.LATTICE_CLOCK !== undefined;
+if (timed) {
+  later(0);
+  await withClock(page);
+}
+await page.goto(`${process.env.LATTICE_TEST_ADDRESS}/chair?visit=${visit}`);
+await page.waitForFunction(() => document.body.innerText.includes('The clock runs from the first foil on'));
+const tap = async () => {
+  await new Promise((resolve) => setTimeout(resolve, 1200));
+  await page.keyboard.press('Space');
+};
+const picture = async (name: string) => {
+  await new Promise((resolve) => setTimeout(resolve, 1500));
+  await page.screenshot({ path: path.join(folder, `${name}.png`) });
+  console.log(`docs/screenshots/${name}.png`);
+};
+await tap();
+for (let i = 0; i < 13; i += 1) {
+  if (timed) await advance(62 / 60);
+  await tap();
+}
+for (const heard of await page.$$('[aria-label=Alarms] button')) if ((await heard.evaluate((own) => own.textContent)) === 'Heard') await heard.click();
+if (timed) await advance(0.4);
+await picture('chair');
+await page.setViewport({ width: 1024, height: 768, hasTouch: true });
+if (timed) await advance(9);
+await picture('chair-touch');
+if (timed) later(0);
 await close();
