@@ -89,7 +89,7 @@ export function readEvents(actor: Actor, visitId: string, after: number): Promis
 export function appendEvents(actor: Actor, visitId: string, { device, deviceNow, events }: EventBatch): Promise<Reached<{ readonly events: readonly TakenEvent[]; readonly serverNow: number }>> {
   return inSalon(actor.salonId, async (trx) => {
     // One batch after the other: positions follow each other without gaps.
-    const service = await trx('service').where({ visit_id: visitId }).forUpdate().select('last_position', 'script').first();
+    const service = await trx('service').where({ visit_id: visitId }).forUpdate().select('last_position').first();
     if (!service) return MISSING;
     const now = serverNow();
     const known = new Set((await trx('service_event').where({ visit_id: visitId }).whereIn('id', events.map(({ id }) => id)).select('id')).map(({ id }) => id as string));
@@ -105,7 +105,7 @@ export function appendEvents(actor: Actor, visitId: string, { device, deviceNow,
     if (rows.length > 0) {
       await trx('service_event').insert(rows);
       await trx('service').where({ visit_id: visitId }).update({ last_position: position });
-      if (events.some(({ body }) => ENDS.has(body.kind))) await end(trx, actor, visitId, stored('script', parseScript(service.script)));
+      if (events.some(({ body }) => ENDS.has(body.kind))) await end(trx, actor, visitId);
       await announce(trx, { salonId: actor.salonId, visitId, position });
     }
     return { ok: true, value: { events: await eventsAfter(trx, visitId, 0, events.map(({ id }) => id)), serverNow: now } };
@@ -116,7 +116,9 @@ export function appendEvents(actor: Actor, visitId: string, { device, deviceNow,
 const ENDS: ReadonlySet<string> = new Set(['finished', 'undone']);
 
 /** Whether a service is over, by all that happened; its record is written then, unless somebody has recorded the visit by hand. */
-async function end(trx: Transaction, actor: Actor, visitId: string, script: ServiceScript): Promise<void> {
+async function end(trx: Transaction, actor: Actor, visitId: string): Promise<void> {
+  const kept = await trx('service').where({ visit_id: visitId }).select('script').first();
+  const script = stored('script', parseScript(kept.script));
   const state = serviceState(script, await eventsAfter(trx, visitId, 0));
   await trx('service').where({ visit_id: visitId }).update({ finished_at: state.finishedAt === null ? null : new Date(state.finishedAt) });
   if (state.finishedAt === null) return;

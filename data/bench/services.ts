@@ -6,7 +6,8 @@ import { createClient } from '../clients';
 import { inSalon } from '../database';
 import { loadDemo } from '../demo/load';
 import { frozenScript } from '../services';
-import { sessionOf, signedIn } from '../testing/actor';
+import { insertSession } from '../sessions';
+import { signedIn } from '../testing/actor';
 import { scratchDatabase } from '../testing/scratch';
 import { createVisit } from '../visits';
 
@@ -25,7 +26,13 @@ const SECRET = 'a secret of the bench, never used anywhere else';
 const scratch = await scratchDatabase();
 await loadDemo(scratch.owner, '2026-11-25');
 const actor = await signedIn('ottilie@fernhollow.example');
-const cookie = `lattice=${await sealData({ sessionId: await sessionOf('ottilie@fernhollow.example') }, { password: SECRET })}`;
+// Every device has a session of its own, as in a salon.
+const sessions = await inSalon(actor.salonId, async (trx) => {
+  const out: string[] = [];
+  for (let i = 0; i < 2 * SERVICES; i += 1) out.push(await insertSession(trx, actor, 'bench'));
+  return out;
+});
+const cookies = await Promise.all(sessions.map(async (sessionId) => `lattice=${await sealData({ sessionId }, { password: SECRET })}`));
 const port = await new Promise<number>((resolve) => {
   const probe = createServer().listen(0, '127.0.0.1', () => {
     const own = (probe.address() as { port: number }).port;
@@ -33,12 +40,12 @@ const port = await new Promise<number>((resolve) => {
   });
 });
 const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], {
-  env: { ...process.env, NODE_ENV: 'production', LATTICE_SESSION_SECRET: SECRET, LATTICE_SCALE: '' }, stdio: 'ignore',
+  env: { ...process.env, NODE_ENV: 'production', LATTICE_SESSION_SECRET: SECRET, LATTICE_SCALE: '' }, stdio: ['ignore', 'ignore', 'inherit'],
 });
 process.on('exit', () => server.kill('SIGKILL'));
 // A connection for each request: one that is kept may be closed by the server in the moment it is used again.
 const agent = new http.Agent({ maxSockets: Infinity });
-const request = (method: string, path: string, body?: unknown): Promise<{ status: number; response: http.IncomingMessage }> =>
+const request = (method: string, path: string, cookie: string, body?: unknown): Promise<{ status: number; response: http.IncomingMessage }> =>
   new Promise((resolve, reject) => {
     const own = http.request({ host: '127.0.0.1', port, method, path, agent, headers: { cookie, ...(body !== undefined && { 'content-type': 'application/json' }) } }, (response) => resolve({ status: response.statusCode ?? 0, response }));
     own.on('error', reject);
@@ -50,7 +57,7 @@ const drained = async (response: http.IncomingMessage) => {
   return text;
 };
 for (let i = 0; i < 120; i += 1) {
-  const answered = await request('GET', '/api/services').then(async ({ status, response }) => (await drained(response), status === 200), () => false);
+  const answered = await request('GET', '/api/services', cookies[0]).then(async ({ status, response }) => (await drained(response), status === 200), () => false);
   if (answered) break;
   await new Promise((resolve) => setTimeout(resolve, 500));
 }
@@ -69,8 +76,8 @@ for (let i = 0; i < SERVICES; i += 1) {
 
 const sentAt = new Map<string, number>();
 const seen: [Map<string, number>, Map<string, number>] = [new Map(), new Map()];
-const streams = await Promise.all(visits.flatMap((visit) => [0, 1].map(async (which) => {
-  const { response } = await request('GET', `/api/services/${visit}/stream?after=0`);
+const streams = await Promise.all(visits.flatMap((visit, at) => [0, 1].map(async (which) => {
+  const { response } = await request('GET', `/api/services/${visit}/stream?after=0`, cookies[2 * at + which]);
   let rest = '';
   response.on('error', () => undefined);
   response.on('data', (chunk) => {
@@ -95,7 +102,7 @@ await Promise.all(visits.map(async (visit, i) => {
     const id = crypto.randomUUID();
     sentAt.set(id, performance.now());
     const now = Date.now();
-    const answer = await request('POST', `/api/services/${visit}/events`, { device: `bench ${i}`, deviceNow: now, events: [{ id, at: now, body: { kind: 'note', words: `event ${n}`, foil: null } }] }).then(async ({ status, response }) => (await drained(response), String(status)), String);
+    const answer = await request('POST', `/api/services/${visit}/events`, cookies[2 * i], { device: `bench ${i}`, deviceNow: now, events: [{ id, at: now, body: { kind: 'note', words: `event ${n}`, foil: null } }] }).then(async ({ status, response }) => (await drained(response), String(status)), String);
     if (answer !== '200') failures.push(answer);
     taken.push(performance.now() - sentAt.get(id)!);
   }
@@ -110,7 +117,7 @@ const say = (what: string, values: number[]) => {
 say('taken by the server', taken);
 say('seen on both streams', [...sentAt].flatMap(([id, at]) => (seen[0].has(id) && seen[1].has(id) ? [Math.max(seen[0].get(id)!, seen[1].get(id)!) - at] : [])));
 const lost = [...sentAt.keys()].filter((id) => !seen[0].has(id) || !seen[1].has(id)).length;
-const { rows } = await scratch.owner.raw('select count(*)::int as n, count(distinct id)::int as d from service_event');
+const { rows } = await inSalon(actor.salonId, (trx) => trx.raw('select count(*)::int as n, count(distinct id)::int as d from service_event'));
 console.log(`events sent ${sentAt.size}, kept ${rows[0].n} (each once: ${rows[0].n === rows[0].d}), not seen on both streams ${lost}, refused ${failures.length}${failures.length > 0 ? ` (${[...new Set(failures)].join(', ')})` : ''}`);
 streams.forEach((own) => own.destroy());
 server.kill('SIGTERM');
