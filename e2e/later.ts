@@ -18,6 +18,8 @@ export function later(ms: number): void {
 }
 
 export async function withClock(page: Page): Promise<void> {
+  // The runner of scripts names inner classes by a helper of its own, which a page does not have.
+  await page.evaluateOnNewDocument('globalThis.__name = (own) => own');
   await page.evaluateOnNewDocument(() => {
     const own = globalThis as unknown as { added: number; Date: DateConstructor };
     const Real = Date;

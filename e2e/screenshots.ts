@@ -1,5 +1,5 @@
 import path from 'node:path';
-import { at, begin, chapter, openBrowser, openStep, press, signIn } from './harness';
+import { at, begin, chapter, newVisit, openBrowser, openStep, press, signIn } from './harness';
 import { advance, later, withClock } from './later';
 
 /**
@@ -81,12 +81,8 @@ await chapter(page, 'map');
 await press(page, 'Grey');
 await shoot('hair-map');
 
-// At the chair: a service of the demo's Ines Harrow, half an hour in.
-await page.goto(`${process.env.LATTICE_TEST_ADDRESS}/clients`);
-await press(page, 'Ines Harrow');
-await press(page, 'New visit');
-await at(page, /\/consult$/);
-const visit = new URL(page.url()).pathname.split('/')[2];
+// At the chair: a service a quarter of an hour in.
+const visit = await newVisit(page, 'Ada Fellbrook');
 await openStep(page, visit, 'record');
 await begin(page);
 const timed = process.env.LATTICE_CLOCK !== undefined;

@@ -235,6 +235,17 @@ describe('the service, followed to its end', () => {
   });
 });
 
+test('of more parts than can be searched at once it plans what is on and what comes next', () => {
+  const script = scriptFor(new Array(45).fill(2));
+  const state = serviceState(script, happened([[0, started], ...foiledFrom(7, 2, 0)]));
+  const rest = restOf(script, state, at(2))!;
+  expect(rest.blocks).toHaveLength(30);
+  expect(rest.blocks.map(({ id }) => id)).toEqual(expect.arrayContaining(['b7', 'b0', 'b1']));
+  const foiled = restSteps(rest, simpleRest(rest), T0).filter(({ kind }) => kind === 'foil');
+  expect(foiled).toHaveLength(29);
+  expect(nextStep(script, state, restSteps(rest, simpleRest(rest), T0), at(2))).toMatchObject({ kind: 'foil', foil: 'b0/0' });
+});
+
 test('only what lies over nothing that still lifts may be rinsed now', () => {
   const script = scriptFor([2, 2]);
   const wet = { ...script, blocks: [{ ...script.blocks[0], touches: ['top-l' as const] }, { ...script.blocks[1], touches: ['back' as const] }] };

@@ -1,4 +1,4 @@
-import { Allowed, Courses, runService, simplePlan, type Action, type Block, type ClockRules, type Fixed, type Start, type Timeline } from '../clock';
+import { Allowed, Courses, MOST_BLOCKS, runService, simplePlan, type Action, type Block, type ClockRules, type Fixed, type Start, type Timeline } from '../clock';
 import type { PlannedAction } from './events';
 import type { ServiceScript } from './script';
 import { MINUTE, type ServiceState } from './state';
@@ -22,6 +22,7 @@ export type RestStep =
 /**
  * What is left of a service: what happened is fixed, a half-done panel is two blocks, the rest is free (or goes on in one's
  * own order). null where nothing is on the head and nothing waits.
+ * Of more parts than can be searched at once it is what is on the head and what comes next.
  * @param now moment from which it is planned; what is at the basin is waited for
  */
 export function restOf(script: ServiceScript, state: ServiceState, now: number): RestQuestion | null {
@@ -48,6 +49,14 @@ export function restOf(script: ServiceScript, state: ServiceState, now: number):
     if (waiting.length > 0) push({ ...base, id: on.length + opened.length > 0 ? id + REST : id, seconds: seconds(waiting) }, undefined, false);
   }
   if (blocks.length === 0) return null;
+  // More than can be searched at once: what is on the head, and what comes next of the rest.
+  if (blocks.length > MOST_BLOCKS) {
+    const order = fixedOf(script, state, blocks, placed);
+    const on = blocks.map((_, b) => b).filter((b) => placed[b] !== undefined);
+    const next = (order.order ?? [...Object.values(order.at ?? {}), ...blocks.map((_, b) => b)]).filter((b, i, all) => placed[b] === undefined && all.indexOf(b) === i);
+    const taken = new Set([...on, ...next].slice(0, MOST_BLOCKS));
+    for (const list of [blocks, placed, pulled]) list.splice(0, list.length, ...(list as unknown[]).filter((_, b) => taken.has(b)) as never[]);
+  }
   const open = state.stages.find(({ doneAt }) => doneAt === null);
   const { rules } = script;
   const basin = open ? open.begunAt + (rules.setUp + open.blocks.length * rules.each + rules.finish) * MINUTE : 0;
