@@ -62,8 +62,12 @@ export interface StepState {
 /** Two devices said what cannot both be: which counts, in words. */
 export interface Conflict {
   readonly at: number;
-  readonly words: string;
+  /** A sentence; numbers in it are moments, said by the clock of whoever reads it. */
+  readonly parts: readonly (string | number)[];
 }
+
+/** A conflict as a sentence. @param time says a moment, such as `10:42` */
+export const conflictWords = ({ parts }: Conflict, time: (at: number) => string): string => parts.map((own) => (typeof own === 'number' ? time(own) : own)).join('');
 
 /** Everything that a service is, computed from its script and what happened: nothing is counted while it runs. */
 export interface ServiceState {
@@ -101,8 +105,6 @@ interface Mutable {
   offAt: number | null;
   why: string | null;
 }
-
-const timeWords = (at: number) => new Date(at).toISOString().slice(11, 16);
 
 /**
  * Folds what happened into how a service stands.
@@ -150,7 +152,7 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
         const own = foils.get(body.foil);
         if (!own || startedAt === null) break;
         if (own.standing !== 'waiting') {
-          conflicts.push({ at, words: own.standing === 'skipped' ? `${called(body.foil)} was skipped and then closed: it is on the head.` : `${called(body.foil)} was closed twice: ${own.closedBy} at ${timeWords(own.closedAt!)} counts, ${by} at ${timeWords(at)} does not.` });
+          conflicts.push({ at, parts: own.standing === 'skipped' ? [`${called(body.foil)} was skipped and then closed: it is on the head.`] : [`${called(body.foil)} was closed twice: ${own.closedBy} at `, own.closedAt!, ` counts, ${by} at `, at, ' does not.'] });
           if (own.standing !== 'skipped') break;
         }
         close(body.foil, own, at, by);
@@ -168,7 +170,7 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
       case 'skipped': {
         const own = foils.get(body.foil);
         if (own?.standing === 'waiting') Object.assign(own, { standing: 'skipped', why: body.why });
-        else if (own && own.standing !== 'skipped') conflicts.push({ at, words: `${called(body.foil)} was closed before it was skipped: it is on the head.` });
+        else if (own && own.standing !== 'skipped') conflicts.push({ at, parts: [`${called(body.foil)} was closed before it was skipped: it is on the head.`] });
         break;
       }
       case 'next':
@@ -196,7 +198,7 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
         const own = body.blocks.filter((id) => lists.has(id) && !rinsedBlocks.has(id) && lists.get(id)!.some((foil) => ['on', 'pulled'].includes(foils.get(foil)!.standing)));
         if (open) {
           const more = own.filter((id) => !open.blocks.includes(id));
-          if (more.length === 0) conflicts.push({ at, words: `The same rinse was begun twice: ${timeWords(open.begunAt)} counts.` });
+          if (more.length === 0) conflicts.push({ at, parts: ['The same rinse was begun twice: ', open.begunAt, ' counts.'] });
           open.blocks.push(...more);
           if (body.incident !== null) open.incident = body.incident;
           own.push(...more);

@@ -3,7 +3,7 @@
 import clsx from 'clsx';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState, type MouseEvent } from 'react';
-import { lastUndoable, mayRinseNow, MINUTE, nextStep, plannedActions, recordOf, type EventBody, type NextStep, type ServiceState } from '@/core/chair';
+import { conflictWords, lastUndoable, mayRinseNow, MINUTE, nextStep, plannedActions, recordOf, type EventBody, type NextStep, type ServiceState } from '@/core/chair';
 import { Button } from '@/ui/button';
 import { BackIcon } from '@/ui/icons';
 import { AlarmCards } from './alarm-cards';
@@ -114,7 +114,7 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
       <TopLine snapshot={snapshot} service={service} state={state} now={now} onServices={onServices} onAllNow={onHead.length > 0 ? () => setSheet({ kind: 'all-now' }) : null} />
       <TimersBar script={script} state={state} now={now} />
       <AlarmCards alarms={alarms} links={links} visitId={snapshot.visitId} onCheck={(block) => setSheet({ kind: 'check', block })} onPastLimit={(block) => setSheet({ kind: 'past-limit', block })} />
-      {conflict && now - conflict.at < CONFLICT_MS && <p role="status" className="border-b border-line bg-amber-pale px-4 py-1.5 text-lg font-semibold text-amber-bark">{conflict.words}</p>}
+      {conflict && now - conflict.at < CONFLICT_MS && <p role="status" className="border-b border-line bg-amber-pale px-4 py-1.5 text-lg font-semibold text-amber-bark">{conflictWords(conflict, clockTime)}</p>}
       <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,42%)_minmax(0,1fr)]" onClick={onTap}>
         <section aria-label="Place" className="min-h-0 p-3"><PlaceView script={script} state={state} foil={foil} blocks={blocks.join('|')} /></section>
         <section aria-label="Now" className={clsx('flex min-h-0 cursor-pointer flex-col gap-3 overflow-y-auto border-l border-line bg-raised px-6 py-4', step.kind === 'rinse' || step.kind === 'at-basin' ? 'shadow-[inset_8px_0_0_var(--color-sky)]' : '')}>
