@@ -21,6 +21,18 @@ const now = (page: Page) => page.$eval('section[aria-label=Now]', (own) => (own 
 const counted = (page: Page, foils: number) => page.waitForFunction((n) => (document.querySelector('header') as HTMLElement | null)?.innerText.includes(`${n} of 24 foils`), { polling: 100 }, foils);
 const connection = (page: Page, words: string) => page.waitForFunction((text) => document.querySelector('[aria-label=Connection]')?.textContent?.includes(text), { timeout: 20_000 }, words);
 
+/** The real moment, ms, at which a page comes to show so many foils: read in the page, since what drives it is slower. */
+const momentOf = (page: Page, foils: number) => page.evaluate((words) => new Promise<number>((resolve) => {
+  const look = () => {
+    if (!document.querySelector('header')?.textContent?.includes(words)) return;
+    observer.disconnect();
+    resolve(performance.timeOrigin + performance.now());
+  };
+  const observer = new MutationObserver(look);
+  observer.observe(document.body, { childList: true, subtree: true, characterData: true });
+  look();
+}), `${foils} of 24 foils`);
+
 /** Waits until the server has everything. */
 const sent = (page: Page) => page.waitForFunction(() => document.querySelector('[aria-label=Connection]')?.textContent === 'Live', { timeout: 20_000 });
 
@@ -103,12 +115,14 @@ test('a service of 24 foils, through an offline stretch, a reload, a restart and
   await see(page, 'Once is enough');
   await counted(page, 7);
 
-  // The assistant’s screen has it; how soon is measured by npm run measure.
+  // The assistant’s screen has it within a second.
   await tablet.page.goto(`${address()}/chair?visit=${visit}`);
   await live(tablet.page);
   await counted(tablet.page, 7);
+  const seen = momentOf(tablet.page, 8);
+  const done = momentOf(page, 8);
   await tap();
-  await counted(tablet.page, 8);
+  expect((await seen) - (await done)).toBeLessThan(1000);
 
   // Without a network it goes on, and opens again.
   await connection(page, 'Live');
@@ -148,8 +162,7 @@ test('a service of 24 foils, through an offline stretch, a reload, a restart and
   await advance(12);
   const woke = performance.now();
   await page.waitForFunction(() => /Late: it was due/.test((document.querySelector('[aria-label=Alarms]') as HTMLElement | null)?.innerText ?? ''));
-  // A quarter of a second by the pulse; the rest is for a machine that draws two browsers in software.
-  expect(performance.now() - woke).toBeLessThan(3000);
+  expect(performance.now() - woke).toBeLessThan(1000);
   await press(page, 'Check now');
   await press(page, 'Level 7.5 seen');
   await ((await page.waitForSelector('[role=dialog] input[type=file]')) as ElementHandle<HTMLInputElement>).uploadFile(await picture());

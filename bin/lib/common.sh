@@ -153,7 +153,7 @@ keep_serving() {
   while :; do
     run_web "$port" &
     child=$!
-    printf '%s\n' "$child" >"$local_dir/web-$port.pid"
+    printf '%s\n' "$child" >"$web_pid_file"
     code=0
     wait "$child" || code=$?
     # A signal to this shell ends the first wait; the child still has to go.
@@ -173,6 +173,7 @@ run_web() {
 # serve PORT: starts the built application on loopback in the background; sets web_pid. Waits until it answers.
 serve() {
   local port="$1" tries=0
+  web_pid_file="$local_dir/web-$port.pid"
   keep_serving "$port" >"$local_dir/server-$port.log" 2>&1 </dev/null &
   web_pid=$!
   until node -e 'fetch(process.argv[1]).then((r) => process.exit(r.ok ? 0 : 1), () => process.exit(1))' "http://127.0.0.1:$port/sign-in" 2>/dev/null; do
@@ -212,9 +213,7 @@ stop_web() {
     sleep 0.25
     tries=$((tries + 1))
   done
-  for tries in "$local_dir"/web-*.pid; do
-    [ ! -f "$tries" ] || { kill -9 "$(cat "$tries")" 2>/dev/null || true; rm -f "$tries"; }
-  done
+  [ ! -f "$web_pid_file" ] || { kill -9 "$(cat "$web_pid_file")" 2>/dev/null || true; rm -f "$web_pid_file"; }
   kill -9 "$web_pid" 2>/dev/null || true
   wait "$web_pid" 2>/dev/null || true
   web_pid=""

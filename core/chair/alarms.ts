@@ -1,3 +1,4 @@
+import { basinMinutes } from '../clock';
 import type { ServiceScript } from './script';
 import { MINUTE, type BlockState, type ServiceState } from './state';
 
@@ -58,7 +59,7 @@ function bowlAlarms({ rules }: ServiceScript, { blocks, bowls }: ServiceState): 
 function basinAlarms({ rules }: ServiceScript, { stages }: ServiceState): Alarm[] {
   return stages.flatMap(({ begunAt, doneAt, blocks }, i): Alarm[] => {
     if (doneAt !== null) return [];
-    const minutes = rules.setUp + blocks.length * rules.each + rules.finish;
+    const minutes = basinMinutes(blocks.length, rules);
     return [{ key: `basin ${i} ${begunAt}`, kind: 'basin', due: begunAt + minutes * MINUTE, words: `The rinse has taken its ${minutes} min.`, urgent: false, block: null }];
   });
 }

@@ -1,4 +1,4 @@
-import { Allowed, Courses, MOST_BLOCKS, runService, simplePlan, type Action, type Block, type ClockRules, type Fixed, type Start, type Timeline } from '../clock';
+import { Allowed, basinMinutes, Courses, MOST_BLOCKS, runService, simplePlan, type Action, type Block, type ClockRules, type Fixed, type Start, type Timeline } from '../clock';
 import type { PlannedAction } from './events';
 import type { ServiceScript } from './script';
 import { MINUTE, type ServiceState } from './state';
@@ -59,7 +59,7 @@ export function restOf(script: ServiceScript, state: ServiceState, now: number):
   }
   const open = state.stages.find(({ doneAt }) => doneAt === null);
   const { rules } = script;
-  const basin = open ? open.begunAt + (rules.setUp + open.blocks.length * rules.each + rules.finish) * MINUTE : 0;
+  const basin = open ? open.begunAt + basinMinutes(open.blocks.length, rules) * MINUTE : 0;
   const bowl = state.bowls.at(-1);
   const lastPanel = state.blocks.find(({ block }) => block.id === state.lastBlock)?.block.panel;
   return {

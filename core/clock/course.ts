@@ -86,36 +86,35 @@ export class Courses {
     // One head cannot be worked on at the basin: it waits for everybody, and everybody for it.
     const now = Math.max(this.now(course), course.pulling);
     const times = basinTimes(set, course.on, now, course.contiguous && now === this.now(course), this.rules);
-    let { over, short, past } = course;
+    const tally = { over: course.over, short: course.short, past: course.past };
     times.order.forEach((b, j) => {
       const own = course.on[b];
-      if (!own) return;
-      const wet = times.wet[j];
-      own.placed.forEach((at, i) => {
-        if (this.blocks[b].pulled?.[i] !== undefined) return;
-        over += Math.max(0, wet + this.rules.clearAfter - (at + own.limitMinutes - this.rules.margin));
-        const late = wet - at - own.readyMinutes;
-        if (late < 0) short -= late;
-        else past += late;
-      });
+      if (own) this.count(tally, own, b, () => times.wet[j], this.rules.clearAfter);
     });
     const [mine, second] = course.hands;
     const rinsed = set.reduce((bits, b) => bits | (1 << b), course.rinsed);
-    return { times, course: { ...course, hands: [{ ...mine, free: times.to }, { ...second, free: times.to }], began: times.to, pulling: times.to, rinsed, stages: course.stages + 1, contiguous: true, over, short, past } };
+    return { times, course: { ...course, hands: [{ ...mine, free: times.to }, { ...second, free: times.to }], began: times.to, pulling: times.to, rinsed, stages: course.stages + 1, contiguous: true, ...tally } };
   }
 
   pull(course: Course, b: number): { readonly course: Course; readonly times: ReturnType<typeof pullTimes> } {
     const own = course.on[b]!;
     const times = pullTimes(own, Math.max(course.pulling, own.placed[0]), this.rules);
-    let { over, short, past } = course;
-    own.placed.forEach((at, i) => {
-      const opened = times.opened[i];
-      over += Math.max(0, opened + this.rules.pullEach - (at + own.limitMinutes - this.rules.margin));
-      const late = opened - at - own.readyMinutes;
-      if (late < 0) short -= late;
-      else past += late;
-    });
-    return { times, course: { ...course, pulling: times.to, pulled: course.pulled | (1 << b), on: course.on.with(b, null), over, short, past } };
+    const tally = { over: course.over, short: course.short, past: course.past };
+    this.count(tally, own, b, (i) => times.opened[i], this.rules.pullEach);
+    return { times, course: { ...course, pulling: times.to, pulled: course.pulled | (1 << b), on: course.on.with(b, null), ...tally } };
+  }
+
+  /** Counts what the foils of a block cost that come off now; those that were pulled alone are off already. @param wet when each is wet or opened @param clears minutes from then until it is clear */
+  private count(tally: { over: number; short: number; past: number }, own: OnHead, b: number, wet: (i: number) => number, clears: number): void {
+    const pulled = this.blocks[b].pulled;
+    for (let i = 0; i < own.placed.length; i += 1) {
+      if (pulled?.[i] !== undefined) continue;
+      const off = wet(i);
+      tally.over += Math.max(0, off + clears - (own.placed[i] + own.limitMinutes - this.rules.margin));
+      const late = off - own.placed[i] - own.readyMinutes;
+      if (late < 0) tally.short -= late;
+      else tally.past += late;
+    }
   }
 
   isWhole({ rinsed }: Course): boolean {

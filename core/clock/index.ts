@@ -1,5 +1,6 @@
 export { Allowed, type Fixed } from './allowed';
 export { Courses } from './course';
+export { basinMinutes } from './moves';
 export { bindingsOf, nearestAlternative, type Alternative, type Binding } from './explain';
 export {
   foilingMinutes, foilSeconds, MINUTES_PER_PANEL_CHANGE, SECONDS_PER_FOIL, SECONDS_PER_PAINTED_SECTION, type PacedFoil,

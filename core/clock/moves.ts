@@ -60,6 +60,9 @@ export function foilBlock(block: Block, mix: string, from: number, { panel, bowl
   return { placed, bowls, hands: { free: at, panel: block.panel, bowl: { formula: mix, at: bowlAt } } };
 }
 
+/** Minutes that a rinse of so many panels takes. */
+export const basinMinutes = (panels: number, rules: ClockRules, setUp = rules.setUp): number => setUp + panels * rules.each + rules.finish;
+
 /** Minutes at the basin for a set, its panels tightest limit first; what was pulled before waits till the end. */
 export interface BasinTimes {
   readonly from: number;
@@ -90,7 +93,7 @@ export function basinTimes(set: readonly number[], on: readonly (OnHead | null |
     });
     return Math.max(now, Math.min(ready, latest));
   };
-  const lasts = (setUp: number) => setUp + order.length * rules.each + rules.finish;
+  const lasts = (setUp: number) => basinMinutes(order.length, rules, setUp);
   // Going on at the basin without a break needs no setting up; waiting there first is a stage of its own.
   const onward = contiguous && at(0) <= now + NEAR;
   const setUp = onward ? 0 : rules.setUp;

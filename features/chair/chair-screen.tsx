@@ -6,6 +6,7 @@ import { useCallback, useEffect, useMemo, useRef, useState, type MouseEvent } fr
 import { conflictWords, lastUndoable, mayRinseNow, MINUTE, nextStep, plannedActions, recordOf, type EventBody, type NextStep, type ServiceState } from '@/core/chair';
 import { Button } from '@/ui/button';
 import { BackIcon } from '@/ui/icons';
+import { isTyping } from '@/ui/is-typing';
 import { AlarmCards } from './alarm-cards';
 import type { KeptService } from './device-db';
 import { PlaceView } from './place-view';
@@ -74,7 +75,7 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
   const onKey = useRef<(event: KeyboardEvent) => void>(() => undefined);
   useEffect(() => {
     onKey.current = (event) => {
-      if (sheet !== null || event.altKey || isWriting(event.target)) return;
+      if (sheet !== null || event.altKey || isTyping(event.target)) return;
       if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
         event.preventDefault();
         return undo();
@@ -107,6 +108,7 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
   const started = state.startedAt !== null && state.finishedAt === null;
   const onHead = state.blocks.filter(({ firstAt }) => firstAt !== null);
   const allowed = useMemo(() => mayRinseNow(script, state, state.blocks.filter(({ standing }) => standing === 'on').map(({ block }) => block.id)), [script, state]);
+  const planned = useMemo(() => recordOf(script, state).rinsed.planned, [script, state]);
   const rinseAllowed = () => void act({ kind: 'rinse-begun', blocks: allowed, incident: null });
   const conflict = state.conflicts.at(-1);
   return (
@@ -128,7 +130,7 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
             </div>
           )}
           <p role="status" className="min-h-6 text-lg font-semibold text-amber-bark">{said}</p>
-          {started && <RestLine state={state} rest={rest} planned={recordOf(script, state).rinsed.planned} />}
+          {started && <RestLine state={state} rest={rest} planned={planned} />}
           <div className="flex flex-wrap gap-2">
             <Button className={BIG} onClick={undo} disabled={!lastUndoable(snapshot.events)}>Undo</Button>
             {foil !== null && <Button className={BIG} onClick={() => setSheet({ kind: 'skip' })}>Skip</Button>}
@@ -173,8 +175,6 @@ function stepBody(step: NextStep, state: ServiceState, rest: ReturnType<typeof u
     case 'wait': case 'finished': return null;
   }
 }
-
-const isWriting = (target: EventTarget | null) => target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement;
 
 /** Where the rest of the clock leads, and what holds it. */
 function RestLine({ state, rest, planned }: { state: ServiceState; rest: ReturnType<typeof useRest>; planned: number | null }) {

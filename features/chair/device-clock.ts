@@ -14,11 +14,6 @@ export class DeviceClock {
     return this.own() + this.offset;
   }
 
-  /** How far this device's own clock is off, ms. */
-  get off(): number {
-    return -this.offset;
-  }
-
   /** The device's own moment, to measure an answer from. */
   mark(): number {
     return this.own();

@@ -1,6 +1,7 @@
 'use client';
 
 import { zoneWords, type NextStep, type ServiceScript, type ServiceState } from '@/core/chair';
+import { basinMinutes } from '@/core/clock';
 import { gatherName } from '@/core/pattern';
 import { Stitches } from './stitches';
 import { clockTime, seconds, until } from './words';
@@ -29,7 +30,7 @@ export function StepView({ script, state, step, now }: StepViewProps) {
     case 'pull':
       return <Words over="The second person opens and wipes" big="Pull" under={names([step.block])} blue />;
     case 'at-basin':
-      return <Words over={`At the basin: ${names(step.blocks)}`} big={seconds(now - step.begunAt)} under={`Usually ${script.rules.setUp + step.blocks.length * script.rules.each + script.rules.finish} min. Tap once the last panel runs clear.`} blue />;
+      return <Words over={`At the basin: ${names(step.blocks)}`} big={seconds(now - step.begunAt)} under={`Usually ${basinMinutes(step.blocks.length, script.rules)} min. Tap once the last panel runs clear.`} blue />;
     case 'step-begin':
       return <Words over="Next" big={step.step.name} under={`${Math.round(step.step.to - step.step.from)} min. Tap when it begins.`} blue={step.step.kind === 'wash' || step.step.kind === 'rinse'} />;
     case 'step-done': {

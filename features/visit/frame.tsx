@@ -6,6 +6,7 @@ import { useEffect, useState, useSyncExternalStore, type ReactNode } from 'react
 import { formatLevel } from '@/core/units';
 import { Button } from '@/ui/button';
 import { BackIcon, RedoIcon, UndoIcon } from '@/ui/icons';
+import { isTyping } from '@/ui/is-typing';
 import { CautionBar } from '../safety/caution-bar';
 import { sayDay, sayDistance } from '../shared';
 import { ComfortMenu } from '../comfort/comfort-menu';
@@ -157,8 +158,4 @@ function useStepKeys(visitId: string, step: string) {
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, [router, visitId, step]);
-}
-
-function isTyping(target: EventTarget | null): boolean {
-  return target instanceof HTMLTextAreaElement || (target instanceof HTMLInputElement && target.type !== 'range') || target instanceof HTMLSelectElement;
 }
