@@ -242,6 +242,17 @@ test('two clients’ timers on one screen, alarms of both; rinse all now with wh
   const { page } = station;
   const first = await begun(page, 'Minded First');
   const second = await begun(page, 'Minded Second');
+  await page.evaluateOnNewDocument(() => {
+    const felt = { notes: 0, shakes: 0, awake: 0 };
+    const { createOscillator } = AudioContext.prototype;
+    AudioContext.prototype.createOscillator = function () {
+      felt.notes += 1;
+      return createOscillator.call(this);
+    };
+    Object.assign(navigator, { vibrate: () => (felt.shakes += 1) });
+    Object.defineProperty(navigator, 'wakeLock', { value: { request: async () => ({ release: async () => void (felt.awake -= 1), kept: (felt.awake += 1) }) } });
+    Object.assign(globalThis, { felt });
+  });
   for (const visit of [first, second]) {
     await page.goto(`${address()}/chair?visit=${visit}`);
     await live(page);
@@ -259,6 +270,11 @@ test('two clients’ timers on one screen, alarms of both; rinse all now with wh
   expect(await strip()).toContain('Minded First');
   await advance(42);
   await page.waitForFunction(() => /Minded First: .*reaches the maker’s limit in 5 min/.test(document.querySelector('[aria-label=Alarms]')?.textContent ?? ''));
+  // It sounds, it shakes, and the screen stays awake.
+  await page.waitForFunction(() => {
+    const { felt } = globalThis as unknown as { felt: { notes: number; shakes: number; awake: number } };
+    return felt.notes >= 3 && felt.shakes > 0 && felt.awake === 1;
+  });
   await press(page, 'Rinse all now');
   await press(page, 'Burning or stinging');
   await see(page, 'At the basin');

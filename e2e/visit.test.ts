@@ -113,6 +113,7 @@ test('from signing in to a recorded pattern that is found on the client', async 
   await at(page, /\/clock$/);
   await page.keyboard.press(']');
   await at(page, /\/chair$/);
+  await see(page, 'To the visit');
   await page.keyboard.press(']');
   await at(page, /\/record$/);
   expect(await (await field(page, 'Foils placed')).evaluate((input) => input.value)).toBe(String(sparse));

@@ -17,13 +17,24 @@ export interface Alarm {
 const CHECK_EVERY = 8;
 /** Before a limit is reached there is a warning. */
 const LIMIT_AHEAD = 5;
-/** After a reason for staying on was given it is asked again. */
+/** After a reason for staying on was given, or a call was heard and nothing done, it is asked again. Working assumption. */
 const ASK_AGAIN = 5;
+/** What somebody has to do something about: heard is not yet done. */
+const WANTS_DOING: ReadonlySet<Alarm['kind']> = new Set(['check', 'over']);
 
 /** Every alarm of a service as it stands, past and to come, soonest first. Computed from recorded moments, never from a counter. */
 export function alarmsOf(script: ServiceScript, state: ServiceState): Alarm[] {
   if (state.startedAt === null || state.finishedAt !== null) return [];
-  return [...state.blocks.flatMap((own) => blockAlarms(own)), ...bowlAlarms(script, state), ...basinAlarms(script, state), ...stepAlarms(script, state)].sort((a, b) => a.due - b.due);
+  const first = [...state.blocks.flatMap((own) => blockAlarms(own)), ...bowlAlarms(script, state), ...basinAlarms(script, state), ...stepAlarms(script, state)];
+  return first.flatMap((own) => [own, ...askedAgain(own, state.silenced)]).sort((a, b) => a.due - b.due);
+}
+
+/** What was heard and not done is called again, each time it was heard. */
+function askedAgain(alarm: Alarm, silenced: ServiceState['silenced']): Alarm[] {
+  const heard = silenced.get(alarm.key);
+  if (heard === undefined || !WANTS_DOING.has(alarm.kind)) return [];
+  const again = { ...alarm, key: `${alarm.key} again`, due: heard + ASK_AGAIN * MINUTE };
+  return [again, ...askedAgain(again, silenced)];
 }
 
 /** Alarms that are due and that no device has raised. */

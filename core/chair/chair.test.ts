@@ -132,6 +132,14 @@ describe('alarms', () => {
     expect(alarmsOf(script, checked).find(({ kind }) => kind === 'check')!.due).toBe(at(17));
   });
 
+  test('what was heard and not done is called again five minutes later, and again; what was done is not', () => {
+    const check = alarms.find(({ kind }) => kind === 'check')!;
+    const heard = happened([[15, { kind: 'silenced', alarm: check.key }], [21, { kind: 'silenced', alarm: `${check.key} again` }]]).map((own, i) => ({ ...own, id: `h${i}` }));
+    const checks = (list: typeof events) => alarmsOf(script, serviceState(script, list)).filter(({ kind }) => kind === 'check').map(({ due }) => (due - T0) / MINUTE);
+    expect(checks([...events, ...heard])).toEqual([(check.due - T0) / MINUTE, 20, 26]);
+    expect(checks([...events, ...heard, ...happened([[22, { kind: 'checked', foil: 'b0/0', level: 7.4, then: 'rinse', minutes: null, reason: null, photo: null }]]).map((own) => ({ ...own, id: 'd' }))])).toEqual([]);
+  });
+
   test('timers read from recorded moments', () => {
     const timers = timersOf(script, serviceState(script, events), at(25));
     expect(timers.oldest).toEqual({ name: 'Panel 1', minutes: 24, limitMinutes: 45 });

@@ -88,9 +88,9 @@ export interface ServiceState {
   /** How this head takes each letter’s mix. */
   readonly heads: Readonly<Record<string, HeadFactor>>;
   readonly notes: readonly { readonly at: number; readonly words: string; readonly foil: string | null; readonly by: string }[];
-  /** Alarms that some device has raised, the first of each; and those that somebody has heard. */
+  /** Alarms that some device has raised, the first of each; and those that somebody has heard, each with the moment. */
   readonly raised: ReadonlyMap<string, { readonly at: number; readonly due: number; readonly late: boolean; readonly device: string }>;
-  readonly silenced: ReadonlySet<string>;
+  readonly silenced: ReadonlyMap<string, number>;
   /** Device that has the step; null where it is free. */
   readonly heldBy: { readonly device: string; readonly person: string } | null;
   readonly handedAt: number | null;
@@ -128,7 +128,7 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
   const bowls: { mix: string; at: number }[] = [];
   const notes: { at: number; words: string; foil: string | null; by: string }[] = [];
   const raised = new Map<string, { at: number; due: number; late: boolean; device: string }>();
-  const silenced = new Set<string>();
+  const silenced = new Map<string, number>();
   const conflicts: Conflict[] = [];
   let startedAt: number | null = null;
   let plan: readonly PlannedAction[] = [];
@@ -246,7 +246,7 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
         if (!raised.has(body.alarm)) raised.set(body.alarm, { at, due: body.due, late: body.late, device });
         break;
       case 'silenced':
-        silenced.add(body.alarm);
+        if (!silenced.has(body.alarm)) silenced.set(body.alarm, at);
         break;
       case 'finished':
         finishedAt ??= at;

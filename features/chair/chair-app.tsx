@@ -1,8 +1,10 @@
 'use client';
 
+import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
+import { isTyping } from '@/ui/is-typing';
 import { ChairScreen } from './chair-screen';
 import { OtherClients } from './other-clients';
 import { wakeSound } from './sound';
@@ -29,6 +31,7 @@ export function ChairApp() {
   const alarms = useAlarms(links, snapshots, now);
   const [choosing, setChoosing] = useState(false);
   useChairWorker();
+  useStepKeys(visitId, choosing);
   useEffect(() => {
     const wake = () => void wakeSound();
     window.addEventListener('pointerdown', wake);
@@ -99,6 +102,21 @@ function useKeptServices(device: Device | undefined): { ids: readonly string[]; 
     };
   }, [device]);
   return { ids, keep: (id) => setIds((before) => (before.includes(id) ? before : [...before, id])) };
+}
+
+/** The keys that lead to the step before and the step after, as in every step of a visit. */
+function useStepKeys(visitId: string | null, off: boolean): void {
+  const router = useRouter();
+  useEffect(() => {
+    if (visitId === null || off) return;
+    const onKey = (event: KeyboardEvent) => {
+      if (event.altKey || event.ctrlKey || event.metaKey || isTyping(event.target) || document.querySelector('[role=dialog]')) return;
+      if (event.key === '[') router.push(`/visits/${visitId}/clock`);
+      if (event.key === ']') router.push(`/visits/${visitId}/record`);
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [visitId, off, router]);
 }
 
 /** Keeps the page and what it is made of, so that it opens without a network. */

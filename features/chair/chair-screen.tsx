@@ -1,7 +1,6 @@
 'use client';
 
 import clsx from 'clsx';
-import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState, type MouseEvent } from 'react';
 import { conflictWords, lastUndoable, mayRinseNow, MINUTE, nextStep, plannedActions, recordOf, type EventBody, type NextStep, type ServiceState } from '@/core/chair';
 import { Button } from '@/ui/button';
@@ -50,7 +49,6 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
   const step = nextStep(script, state, rest.steps, now);
   const [sheet, setSheet] = useState<Sheet | null>(null);
   const [said, say] = useState('');
-  const router = useRouter();
   const tapped = useRef(-Infinity);
   const act = useCallback((body: EventBody) => link.act(body), [link]);
   useWakeLock(state.startedAt !== null && state.finishedAt === null);
@@ -81,7 +79,6 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
         return undo();
       }
       if (event.ctrlKey || event.metaKey) return;
-      if (event.key === '[' || event.key === ']') return router.push(`/visits/${snapshot.visitId}/${event.key === '[' ? 'clock' : 'record'}`);
       if (!DONE_KEYS.has(event.key) || event.repeat) return;
       // A button that has the focus answers to the space bar itself.
       if ((event.key === ' ' || event.key === 'Enter') && event.target instanceof HTMLElement && event.target.closest('button, a, [role=dialog]')) return;

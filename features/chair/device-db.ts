@@ -82,6 +82,12 @@ export class DeviceDb {
     return true;
   }
 
+  /** Forgets every service that was sent in full. @returns how many stay, because something of them was not sent yet */
+  async forgetSent(): Promise<number> {
+    const kept = await Promise.all((await this.services()).map(({ visitId }) => this.forget(visitId)));
+    return kept.filter((gone) => !gone).length;
+  }
+
   close(): void {
     this.db.close();
   }

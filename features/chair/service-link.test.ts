@@ -202,9 +202,11 @@ test('a service is forgotten on the device only once all of it was sent', async 
   link.act(started);
   await settled();
   expect(await db.forget(VISIT)).toBe(false);
+  expect(await db.forgetSent()).toBe(1);
+  expect(await db.services()).toHaveLength(1);
   await until(() => link.read().unsent === 0, link);
   await settled();
-  expect(await db.forget(VISIT)).toBe(true);
+  expect(await db.forgetSent()).toBe(0);
   expect(await db.services()).toEqual([]);
   link.close();
   db.close();

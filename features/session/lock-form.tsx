@@ -3,6 +3,7 @@
 import { useActionState, useState } from 'react';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
+import { forgetServices } from '../chair/forget';
 import { signOut, unlockStation, type UnlockState } from './actions';
 import type { StationPerson } from './queries';
 
@@ -26,7 +27,7 @@ export function LockForm({ people, ownId, to }: { people: readonly StationPerson
         ))}
       </ul>
       <Unlock key={person.id} person={person} to={to} />
-      <form action={signOut}><Button type="submit" look="quiet" small>Sign out of this station</Button></form>
+      <form action={() => forgetServices().then(signOut)}><Button type="submit" look="quiet" small>Sign out of this station</Button></form>
     </div>
   );
 }
