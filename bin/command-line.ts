@@ -1,12 +1,13 @@
 import { writeFile } from 'node:fs/promises';
 import { clockVerb } from './verbs/clock';
+import { growthVerb } from './verbs/growth';
 import { mixVerb } from './verbs/mix';
 import { planVerb } from './verbs/plan';
 import { techniquesVerb, techniqueVerb } from './verbs/techniques';
 import type { Verb } from './verbs/verb';
 import { wearVerb } from './verbs/wear';
 
-const VERBS: readonly Verb[] = [planVerb, techniquesVerb, techniqueVerb, wearVerb, mixVerb, clockVerb];
+const VERBS: readonly Verb[] = [planVerb, techniquesVerb, techniqueVerb, wearVerb, mixVerb, clockVerb, growthVerb];
 
 const usage = () =>
   [

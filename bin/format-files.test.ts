@@ -181,6 +181,36 @@ describe('bin/lattice clock', () => {
   });
 });
 
+describe('bin/lattice growth', () => {
+  const visits = path.join(root, 'docs/formats/examples/growth.json');
+
+  test('prints rate, regrowth by zone, when the line shows and the next visit, as worked by hand', async () => {
+    const report = JSON.parse(await output('growth', visits));
+    // 24 in 8 weeks (middle of 24, 23, 24), 25 in 8, 49 in 16: variances 2.32, 2.32, 6.29.
+    const [one, two, three] = [[8, 24], [8, 25], [16, 49]].map(([weeks, mm]) => [weeks, mm, 1 + (0.05 * 2.875 * weeks) ** 2]);
+    const weight = [one, two, three].reduce((sum, [w, , v]) => sum + w ** 2 / v, 1 / 0.46 ** 2);
+    const rate = [one, two, three].reduce((sum, [w, mm, v]) => sum + (w * mm) / v, 2.875 / 0.46 ** 2) / weight;
+    expect(report.rate.mmPerWeek).toBeCloseTo(rate, 2);
+    expect(report.rate.intervals).toHaveLength(3);
+    // Six weeks after three millimetres were left.
+    expect(report.today.crown.mm).toBeCloseTo(3 + 6 * rate, 1);
+    expect(report.today['ear-hairline-l']).toBeUndefined();
+    expect(report.next).toMatchObject({ what: 'toner', reasons: expect.arrayContaining([expect.stringMatching(/at the hairline at about 40 mm/)]) });
+  });
+
+  test.each([
+    [{ visits: [] }, /visits: must hold at least one visit/],
+    [{ on: '2027-02-01' }, /visits\[1\]\.on: lies after the day of the estimate/],
+    [{ visits: [{ on: '2027-01-04', regrowthMm: { brow: 3 } }] }, /visits\[0\]\.regrowthMm/],
+    [{ visits: [{ on: '2027-01-04' }, { on: '2027-01-04' }] }, /visits\[1\]\.on: stands there twice/],
+    [{ lightLevel: 12 }, /lightLevel: must be a number from 1 to 10/],
+  ])('%j is refused with a sentence', async (part, sentence) => {
+    const file = path.join(mkdtempSync(path.join(tmpdir(), 'lattice-growth-')), 'growth.json');
+    writeFileSync(file, JSON.stringify({ ...JSON.parse(readFileSync(visits, 'utf8')), ...part }));
+    expect(await call('growth', file)).toMatchObject({ status: 2, stdout: '', stderr: expect.stringMatching(sentence) });
+  });
+});
+
 describe('bin/lattice techniques and technique', () => {
   test('prints the library, which fits its schema', async () => {
     const library = techniquesSchema.parse(JSON.parse(await output('techniques')));

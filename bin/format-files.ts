@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { consultSchema, houseSchema, mixSchema, parseMix, parsePlan, planSchema, productsSchema, roundedSheet, sheetSchema, techniqueSchema, techniquesSchema } from '@/core/formats';
+import { consultSchema, growthDocumentSchema, growthReport, houseSchema, mixSchema, parseGrowthDocument, parseMix, parsePlan, planSchema, productsSchema, roundedSheet, sheetSchema, techniqueSchema, techniquesSchema } from '@/core/formats';
 import { createPatternEngine } from '@/core/pattern';
 import { fieldPicture } from './field-picture';
 import { techniquesDocument } from './verbs/techniques';
@@ -56,18 +56,36 @@ const exampleMix: object = {
   corrections: [{ kind: 'bleach-wash', id: 'wash-1', product: 'moth-powder', volumes: 20, developer: 1, shampoo: 1, water: 1, grams: 80, minutes: 15, from: 9, where: 'ends' }],
 };
 
+/** Three visits a few months apart: all, then the face frame only, then all again; the last one is today's. */
+const exampleGrowth: object = {
+  format: 'dappled-lattice/growth',
+  version: 1,
+  on: '2027-06-07',
+  visits: [
+    { on: '2027-01-04', takenMm: { 'front-l': 0, 'front-r': 0, 'temple-l': 0, 'temple-r': 0, crown: 0 } },
+    { on: '2027-03-01', regrowthMm: { 'front-l': 24, 'temple-l': 23, crown: 24 }, takenMm: { 'front-l': 0, 'front-r': 0, 'temple-l': 0, 'temple-r': 0 } },
+    { on: '2027-04-26', regrowthMm: { 'front-l': 25, crown: 49 }, takenMm: { 'front-l': 3, 'front-r': 3, 'temple-l': 3, 'temple-r': 3, crown: 3 } },
+  ],
+  edge: 'soft', featherMm: 20, baseLevel: 6, lightLevel: 9.5, washesPerWeek: 3, weeksBetween: 10,
+};
+
 /** What is generated under docs/: schemas from the Zod types, examples and the picture of the field from the engine. */
 export function formatFiles(): Record<string, string> {
   const plan = parsePlan(example);
   if (!plan.ok) throw new Error(plan.problem);
   const mix = parseMix(exampleMix);
   if (!mix.ok) throw new Error(mix.problem);
+  const growth = parseGrowthDocument(exampleGrowth);
+  if (!growth.ok) throw new Error(growth.problem);
   return {
     'docs/pictures/field.svg': fieldPicture(),
     'docs/formats/plan.schema.json': printed(z.toJSONSchema(planSchema, { io: 'input' })),
     'docs/formats/consult.schema.json': printed(z.toJSONSchema(consultSchema, { io: 'input' })),
     'docs/formats/mix.schema.json': printed(z.toJSONSchema(mixSchema, { io: 'input' })),
     'docs/formats/products.schema.json': printed(z.toJSONSchema(productsSchema, { io: 'input' })),
+    'docs/formats/growth.schema.json': printed(z.toJSONSchema(growthDocumentSchema, { io: 'input' })),
+    'docs/formats/examples/growth.json': printed(exampleGrowth),
+    'docs/formats/examples/growth.report.json': printed(growthReport(growth.value)),
     'docs/formats/examples/mix.json': printed(exampleMix),
     'docs/formats/house.schema.json': printed(z.toJSONSchema(houseSchema, { io: 'input' })),
     'docs/formats/technique.schema.json': printed(z.toJSONSchema(techniqueSchema, { io: 'input' })),

@@ -13,7 +13,10 @@ export async function readPlan(file: string): Promise<Parsed<Plan>> {
 }
 
 /** The mix document of a file, in the same way. */
-export async function readMix(file: string): Promise<Parsed<VisitMix>> {
+export const readMix = (file: string): Promise<Parsed<VisitMix>> => readJson(file, parseMix);
+
+/** Any document of a file that is JSON, in the same way. */
+export async function readJson<T>(file: string, parse: (value: unknown) => Parsed<T>): Promise<Parsed<T>> {
   const text = await textIn(file);
   if (!text.ok) return text;
   let value: unknown;
@@ -22,8 +25,8 @@ export async function readMix(file: string): Promise<Parsed<VisitMix>> {
   } catch (error) {
     return { ok: false, problem: `${file} is not JSON: ${(error as Error).message}.` };
   }
-  const mix = parseMix(value);
-  return mix.ok ? mix : { ok: false, problem: `${file}: ${mix.problem}` };
+  const read = parse(value);
+  return read.ok ? read : { ok: false, problem: `${file}: ${read.problem}` };
 }
 
 async function textIn(file: string): Promise<Parsed<string>> {

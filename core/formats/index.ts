@@ -1,6 +1,7 @@
 export { type Consult, consultSchema, EMPTY_CONSULT, futureProblem, parseConsult, type RegrowthByZone } from './consult-document';
 export { differencesOf, type Difference } from './differences';
 export { AVERAGE_HAIR, AVERAGE_HEAD } from './fields';
+export { growthDocumentSchema, growthReport, parseGrowthDocument, type GrowthDocument } from './growth-document';
 export { houseSchema, limitsOf, parseHouse, timeThereIs, USUAL_HOUSE, type House } from './house-document';
 export { mixCard, type CardFacts } from './mix-card';
 export { EMPTY_MIX, mixSchema, parseMix } from './mix-document';

@@ -1,2 +1,5 @@
-export { carriesOldLight, growthRate, regrowthAfter, type GrowthInterval, type GrowthRate } from './regrowth';
-export { tonerWeeks, visibleLine, type Edge, type VisibleLine } from './visible-line';
+export { growthIntervals, regrowthByZone, weeksBetween, type GrowthVisit, type Taken, type ZoneRegrowth, type ZoneTaken } from './by-zone';
+export { nextVisit, type NextFacts, type NextReason, type NextVisit, type NextWhat } from './next-visit';
+export { carriesOldLight, growthRate, regrowthAfter, WEEKS_PER_MONTH, type GrowthInterval, type GrowthRate, type Regrowth } from './regrowth';
+export { sessionsToGoal, type LevelVisit, type Sessions } from './sessions';
+export { edgeOf, tonerWeeks, visibleLine, type Edge, type VisibleLine } from './visible-line';

@@ -30,3 +30,12 @@ const TONER_WASHES = 20;
 export function tonerWeeks(washesPerWeek: number): number {
   return TONER_WASHES / washesPerWeek;
 }
+
+/** How light begins, as far as its edge goes: a slice, a weave, or what is fine or teased. @param stitchMm width of a stitch, mm; null for a slice */
+export function edgeOf(gather: 'slice' | 'weave' | 'zigzag', stitchMm: number | null, teasing: number): Edge {
+  if (teasing > 0 || (stitchMm !== null && stitchMm <= FINE_STITCH_MM)) return 'soft';
+  return gather === 'slice' ? 'slice' : 'medium';
+}
+
+/** A stitch no wider than this is fine, mm. Working assumption. */
+const FINE_STITCH_MM = 2.5;

@@ -1,0 +1,99 @@
+import type { Zone } from '../head';
+import type { GrowthRate } from './regrowth';
+import { tonerWeeks, visibleLine, type Edge } from './visible-line';
+
+/** What a visit is for: a toner alone; the frame of the face with the hairline; everything. */
+export type NextWhat = 'toner' | 'face' | 'full';
+
+/** What the next visit is reckoned from. */
+export interface NextFacts {
+  /** Day that the weeks are counted from: that of the last visit. YYYY-MM-DD */
+  readonly on: string;
+  readonly rate: GrowthRate;
+  /** Zones with light: what was left at the root that day, mm, and how the light begins there. */
+  readonly light: Readonly<Partial<Record<Zone, { readonly leftMm: number; readonly edge: Edge; readonly featherMm: number }>>>;
+  /** Levels between base and light. */
+  readonly contrast: number;
+  /** Washes a week where a toner is on the hair; null without one. */
+  readonly tonerWashes: number | null;
+  /** How often the client wants to come, weeks; null when it was not asked. */
+  readonly wishWeeks: number | null;
+}
+
+/** One thing that she will mind, soonest first. */
+export interface NextReason {
+  readonly what: NextWhat;
+  /** Estimate in weeks, with what it may lie between. */
+  readonly weeks: number;
+  readonly from: number;
+  readonly to: number;
+  readonly on: string;
+  readonly words: string;
+}
+
+export interface NextVisit {
+  readonly what: NextWhat;
+  readonly on: string;
+  readonly weeks: number;
+  /** Soonest first; all of them, also what comes after the next visit. */
+  readonly reasons: readonly NextReason[];
+}
+
+/** The quick estimate of a visible line is good to a quarter, either way. */
+const SPREAD = 0.25;
+/** Nobody is booked sooner than this, nor reckoned further ahead, weeks: half a year is lived-in work. */
+const SOONEST = 2;
+const LATEST = 26;
+/** What falls due so soon after is done in the same visit, weeks. Working assumption. */
+const TOGETHER = 1.5;
+
+const FACE: ReadonlySet<Zone> = new Set<Zone>(['front-hairline-l', 'front-hairline-r', 'temple-l', 'temple-r', 'ear-hairline-l', 'ear-hairline-r', 'nape-hairline']);
+
+/**
+ * When to come again, and for what: the earliest thing that the client minds, each with its reason. Estimates; where the
+ * worn picture is at hand, it decides. @returns null where there is nothing to come for
+ */
+export function nextVisit(facts: NextFacts): NextVisit | null {
+  const reasons = [...lineReasons(facts), ...tonerReason(facts), ...wishReason(facts)].sort((a, b) => a.weeks - b.weeks);
+  const [first] = reasons;
+  if (!first) return null;
+  const weeks = Math.min(LATEST, Math.max(SOONEST, first.weeks));
+  const what = reasons.filter((own) => own.weeks <= weeks + TOGETHER).reduce<NextWhat>((most, own) => (RANK[own.what] > RANK[most] ? own.what : most), first.what);
+  return { what, weeks, on: dayAfter(facts.on, weeks), reasons };
+}
+
+const RANK = { toner: 0, face: 1, full: 2 } satisfies Record<NextWhat, number>;
+
+function lineReasons(facts: NextFacts): NextReason[] {
+  const { light, contrast, rate } = facts;
+  const shows = (face: boolean) =>
+    (Object.entries(light) as [Zone, { leftMm: number; edge: Edge; featherMm: number }][])
+      .filter(([zone]) => FACE.has(zone) === face)
+      .map(([, { edge, featherMm, leftMm }]) => visibleLine(edge, contrast, rate.mmPerWeek, featherMm, leftMm))
+      .sort((a, b) => a.weeks - b.weeks);
+  const reason = (what: NextWhat, where: string, { weeks, atMm }: { weeks: number; atMm: number }): NextReason => ({
+    what, weeks, from: weeks * (1 - SPREAD), to: weeks * (1 + SPREAD), on: dayAfter(facts.on, weeks),
+    words: `The root line shows ${where} at about ${Math.round(atMm)} mm: ${weeksWords(weeks)}.`,
+  });
+  const face = shows(true);
+  const rest = shows(false);
+  // At the face the first place that shows is minded; elsewhere the middle, since the rest lies under it.
+  return [...(face.length > 0 ? [reason('face', 'at the hairline', face[0])] : []), ...(rest.length > 0 ? [reason('full', 'on top and inside', rest[rest.length >> 1])] : [])];
+}
+
+function tonerReason({ tonerWashes, on }: NextFacts): NextReason[] {
+  if (tonerWashes === null || tonerWashes <= 0) return [];
+  const weeks = tonerWeeks(tonerWashes);
+  return [{ what: 'toner', weeks, from: weeks * (1 - SPREAD), to: weeks * (1 + SPREAD), on: dayAfter(on, weeks), words: `The toner has faded after about 20 washes: ${weeksWords(weeks)} at ${tonerWashes} a week.` }];
+}
+
+function wishReason({ wishWeeks, on }: NextFacts): NextReason[] {
+  return wishWeeks === null ? [] : [{ what: 'full', weeks: wishWeeks, from: wishWeeks, to: wishWeeks, on: dayAfter(on, wishWeeks), words: `She wishes to come every ${wishWeeks} weeks.` }];
+}
+
+const weeksWords = (weeks: number) => (weeks < 0.95 ? 'now' : `${Math.round(weeks)} ${Math.round(weeks) === 1 ? 'week' : 'weeks'}`);
+
+/** The day so many weeks after another. */
+function dayAfter(on: string, weeks: number): string {
+  return new Date(Date.parse(`${on}T00:00:00Z`) + Math.round(weeks * 7) * 86_400_000).toISOString().slice(0, 10);
+}
