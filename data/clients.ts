@@ -1,9 +1,9 @@
-import { growthRate, regrowthAfter, type GrowthRate } from '../core/growth';
+import { growthIntervals, growthRate, regrowthByZone, type GrowthRate, type ZoneRegrowth } from '../core/growth';
 import { asRow, clientRows, type Client, type ClientFields } from './client-fields';
 import { inSalon, type Actor, type Transaction } from './database';
 import { safetyOf, type Safety } from './safety';
 import { leaveTrail } from './trail';
-import { growthIntervals, visitFacts } from './visit-facts';
+import { growthVisits, visitFacts } from './visit-facts';
 import { listVisits, type VisitSummary } from './visits';
 
 /** A client as the list shows her: the facts that matter before a visit. */
@@ -16,7 +16,7 @@ export interface ClientSummary extends Client {
   readonly goalLevel: number | null;
   readonly nextOn: string | null;
   /** Estimate, mm with standard deviation; null before the first record. */
-  readonly regrowthToday: { readonly mm: number; readonly sd: number } | null;
+  readonly regrowthToday: { readonly mm: number; readonly sd: number; readonly measuredToday: boolean } | null;
   /** Found by this pattern, or by what was done with it, and not by name; null otherwise. */
   readonly foundBy: string | null;
 }
@@ -30,8 +30,11 @@ export interface ClientStory {
   readonly safety: Safety;
 }
 
-const DAY_MS = 86_400_000;
-const weeksBetween = (from: string, to: string) => (Date.parse(to) - Date.parse(from)) / DAY_MS / 7;
+/** What stands for a head: the zone in the middle. */
+function middleOf(zones: readonly ZoneRegrowth[], today: string): ClientSummary['regrowthToday'] {
+  const own = [...zones].sort((a, b) => a.mm - b.mm)[zones.length >> 1];
+  return own ? { mm: own.mm, sd: own.sd, measuredToday: own.from === 'measured' && own.since === today } : null;
+}
 
 const MOST_FOUND = 60;
 const MOST_LISTED = 300;
@@ -72,7 +75,7 @@ export function readClient(actor: Actor, clientId: string, today: string): Promi
     if (!client) return undefined;
     const [summary] = await summaries(trx, [client], today);
     const visits = await listVisits(trx, [clientId]);
-    const intervals = growthIntervals(visits);
+    const intervals = growthIntervals(growthVisits(visits));
     return { client: summary, visits, growth: { ...growthRate(intervals), measuredIntervals: intervals.length }, safety: await safetyOf(trx, clientId, null) };
   });
 }
@@ -97,7 +100,8 @@ async function summaries(
     const own = byClient.get(client.id) ?? [];
     const recorded = own.find((visit) => visit.outcome !== null);
     const open = own.find((visit) => visit.outcome === null);
-    const rate = growthRate(growthIntervals(own));
+    const grown = growthVisits(own);
+    const rate = growthRate(growthIntervals(grown));
     return {
       ...client,
       foundBy: foundBy(client.id),
@@ -106,7 +110,7 @@ async function summaries(
       naturalLevel: own[0]?.consult.naturalLevel ?? null,
       goalLevel: own[0]?.consult.goalLevel ?? null,
       nextOn: recorded?.outcome?.nextOn ?? null,
-      regrowthToday: recorded ? regrowthAfter(Math.max(0, weeksBetween(recorded.heldOn, today)), rate) : null,
+      regrowthToday: middleOf(Object.values(regrowthByZone(grown, rate, today)), today),
     };
   });
 }

@@ -1,4 +1,4 @@
-import { EMPTY_MIX, USUAL_PRODUCTS } from '../core/formats';
+import { EMPTY_MIX, EMPTY_OUTCOME, USUAL_PRODUCTS } from '../core/formats';
 import { Shelf, usualFormula, type LiftFormula, type VisitMix } from '../core/mix';
 import { exportClient, eraseClient } from './client-record';
 import { createClient } from './clients';
@@ -113,7 +113,7 @@ describe('cautions decide on the server by what is mixed', () => {
     expect(await beginVisit(owner, visit)).toMatchObject({ ok: false, problem: expect.stringContaining('Over 20 vol at the hairline') });
     expect(await giveReason(owner, visit, 'strong-hairline', 'Strong hair there.')).toEqual({ ok: true });
     expect(await beginVisit(owner, visit)).toEqual({ ok: true });
-    expect(await saveOutcome(owner, visit, edit({ version: 1 as const, done: 'Done', foilsPlaced: 1, levelReached: 8, nextOn: null }))).toMatchObject({ ok: true });
+    expect(await saveOutcome(owner, visit, edit({ ...EMPTY_OUTCOME, done: 'Done', foilsPlaced: 1, levelReached: 8, nextOn: null }))).toMatchObject({ ok: true });
   });
 });
 

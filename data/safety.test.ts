@@ -1,4 +1,4 @@
-import { EMPTY_CONSULT, type Consult, type Health, type TestDocument } from '../core/formats';
+import { EMPTY_CONSULT, EMPTY_OUTCOME, type Consult, type Health, type TestDocument } from '../core/formats';
 import { createClient } from './clients';
 import { inSalon } from './database';
 import { loadDemo } from './demo/load';
@@ -25,7 +25,7 @@ afterAll(() => scratch.drop());
 
 const SOUND: Health = { allergy: 'none', dyes: 'none', scalp: 'sound', strandFeel: 'sound', noted: [] };
 const TEST: TestDocument = { version: 1, product: '', volume: null, minutes: null, fromLevel: null, level: null, note: '' };
-const OUTCOME = { version: 1 as const, done: 'Foiled.', foilsPlaced: 20, levelReached: 8, nextOn: null };
+const OUTCOME = { ...EMPTY_OUTCOME, done: 'Foiled.', foilsPlaced: 20, levelReached: 8, nextOn: null };
 
 /** A client and her visit of today with this state of health. */
 async function visitWith(health: Partial<Health>, part: { bornOn?: string } = {}): Promise<{ clientId: string; visitId: string }> {

@@ -21,7 +21,9 @@ export type SaveResult =
   | { readonly ok: false; readonly reason: 'stale'; readonly revision: number }
   | { readonly ok: false; readonly reason: 'missing' }
   /** A visit that has not begun cannot be recorded. */
-  | { readonly ok: false; readonly reason: 'not-begun' };
+  | { readonly ok: false; readonly reason: 'not-begun' }
+  /** The record is signed off: nothing of the visit changes any more. */
+  | { readonly ok: false; readonly reason: 'signed' };
 
 /** Where each part of a visit lies. */
 const PLACES = {
@@ -50,6 +52,7 @@ export function saveMix(actor: Actor, visitId: string, edit: Edit<VisitMix>): Pr
     if (edit.baseRevision === 0) {
       const visit = await trx('visit').select('client_id').where({ id: visitId }).first();
       if (!visit) return { ok: false, reason: 'missing' };
+      if (await isSigned(trx, visitId)) return { ok: false, reason: 'signed' };
       const made = await insertMix(trx, actor, visitId, edit.document, edit.editId);
       if (made !== undefined) {
         await leaveTrail(trx, actor, 'mix', { clientId: visit.client_id, visitId, words: 'begun' });
@@ -95,6 +98,12 @@ export function saveOutcome(actor: Actor, visitId: string, edit: Edit<Outcome>):
   });
 }
 
+/** Whether the record of a visit is signed off; waits for whoever is just signing it. */
+export async function isSigned(trx: Transaction, visitId: string): Promise<boolean> {
+  const row = await trx('outcome').where({ visit_id: visitId }).forShare().select('signed_at').first();
+  return Boolean(row?.signed_at);
+}
+
 /** Head and hair belong to the consultation: that a plan follows them is no change of its own. */
 function told(part: VisitPart, document: unknown): unknown {
   return part === 'plan' ? { ...(document as object), head: undefined, hair: undefined } : document;
@@ -116,6 +125,7 @@ async function update<T>(
     .first();
   if (!row) return { ok: false, reason: 'missing' };
   if (row.edit === edit.editId) return { ok: true, revision: row.revision };
+  if (await isSigned(trx, visitId)) return { ok: false, reason: 'signed' };
   const follows = row.edit !== null && (edit.following ?? []).includes(row.edit);
   if (row.revision !== edit.baseRevision && !follows) {
     await keepDraft(trx, actor, { visitId, part, baseRevision: edit.baseRevision, document: edit.document });

@@ -2,6 +2,7 @@ import { recordOf, scriptOf, serviceState, type ServiceEvent, type ServiceScript
 import { EMPTY_MIX, parseConsult, parseEventBody, parseMix, parsePlan, parseScript, type EventBatch, type Outcome } from '../core/formats';
 import { mixOfVisit, recordedTests } from '../core/mix';
 import { createPatternEngine } from '../core/pattern';
+import { zonesOfService, zonesRecorded } from '../core/record';
 import { inSalon, type Actor, type Transaction } from './database';
 import { stored } from './documents';
 import { houseOf } from './house-row';
@@ -127,7 +128,10 @@ async function end(trx: Transaction, actor: Actor, visitId: string): Promise<voi
   const goal = stored('consultation', parseConsult(visit.consult)).goalLevel;
   // A record says levels in halves.
   const level = Math.round((record.levelReached ?? goal) * 2) / 2;
-  const document: Outcome = { version: 1, done: record.summary.slice(0, 4000), foilsPlaced: record.placed, levelReached: Math.min(10, Math.max(1, level)), nextOn: null };
+  const document: Outcome = {
+    version: 2, done: record.summary.slice(0, 4000), foilsPlaced: record.placed, levelReached: Math.min(10, Math.max(1, level)), nextOn: null, nextWhat: null,
+    zones: zonesRecorded(zonesOfService(script, state, engine.compute(script.plan).sheet)), said: '', inspection: {}, corrections: [],
+  };
   const made = await trx('outcome').insert({ visit_id: visitId, salon_id: actor.salonId, document: JSON.stringify(document), recorded_by: actor.personId }).onConflict('visit_id').ignore().returning('revision');
   if (made.length > 0) await leaveTrail(trx, actor, 'outcome', { clientId: visit.client_id, visitId, words: 'written by the service' });
 }

@@ -1,4 +1,4 @@
-import { EMPTY_CONSULT, startPlan, type Outcome } from '../core/formats';
+import { EMPTY_CONSULT, EMPTY_OUTCOME, startPlan, type Outcome } from '../core/formats';
 import type { Plan } from '../core/pattern';
 import { createClient, listClients, readClient } from './clients';
 import { inSalon, type Actor } from './database';
@@ -18,7 +18,7 @@ let clientId: string;
 
 const edit = <T>(baseRevision: number, document: T, editId: string = crypto.randomUUID()) => ({ baseRevision, editId, document });
 const named = (name: string): Plan => ({ ...startPlan(), name });
-const outcome: Outcome = { version: 1, done: 'Fine weaves', foilsPlaced: 98, levelReached: 8.5, nextOn: '2027-01-19' };
+const outcome: Outcome = { ...EMPTY_OUTCOME, done: 'Fine weaves', foilsPlaced: 98, levelReached: 8.5, nextOn: '2027-01-19' };
 
 beforeAll(async () => {
   scratch = await scratchDatabase();
@@ -131,7 +131,10 @@ describe('visits', () => {
     // 31 mm in 11 weeks, 28 in 10 and 27 in 9: a little under the average of 2.875 a week.
     expect(story.growth.mmPerWeek).toBeGreaterThan(2.75);
     expect(story.growth.mmPerWeek).toBeLessThan(2.9);
-    expect(maren.regrowthToday!.mm).toBeCloseTo(9 * story.growth.mmPerWeek, 6);
+    // A week earlier it is reckoned from the last visit; on the day it is what the ruler says.
+    const [before] = await listClients(owner, 'maren tolland', '2026-11-17');
+    expect(before.regrowthToday).toEqual({ mm: expect.closeTo(8 * story.growth.mmPerWeek, 6), sd: expect.any(Number), measuredToday: false });
+    expect(maren.regrowthToday).toEqual({ mm: 26, sd: 1, measuredToday: true });
   });
 });
 

@@ -1,5 +1,6 @@
 import { EMPTY_CONSULT, EMPTY_MIX, parseConsult, parseMix, parseOutcome, parsePlan, startPlan, type Consult, type Outcome } from '../core/formats';
-import { growthRate, type GrowthRate } from '../core/growth';
+import { growthIntervals, growthRate, regrowthByZone, type GrowthRate, type ZoneRegrowth } from '../core/growth';
+import type { Zone } from '../core/head';
 import { carriedMix, withProducts, type VisitMix } from '../core/mix';
 import type { Plan } from '../core/pattern';
 import type { Product } from '../core/products';
@@ -11,7 +12,8 @@ import { rangeOf } from './products';
 import { safetyOf, type Safety } from './safety';
 import { insertMix } from './saves';
 import { leaveTrail } from './trail';
-import { growthIntervals, visitFacts } from './visit-facts';
+import { signOffOf, type SignOff } from './sign-off';
+import { growthVisits, visitFacts } from './visit-facts';
 
 export interface VisitSummary {
   readonly id: string;
@@ -57,6 +59,9 @@ export interface Visit {
   readonly safety: Safety;
   /** The client's own rate, by what was measured up to this visit. */
   readonly growth: GrowthRate;
+  /** Regrowth expected at this visit by zone, by the visits before it: an estimate until it is measured. */
+  readonly expected: Readonly<Partial<Record<Zone, ZoneRegrowth>>>;
+  readonly signOff: SignOff;
 }
 
 /** Visits of some clients, newest first. */
@@ -159,6 +164,8 @@ export function readVisit(actor: Actor, visitId: string): Promise<Visit | undefi
       .select('v.held_on', 'v.consult', 'o.document', 'l.document as plan')
       .first();
     const visits = (await visitFacts(trx, [row.client_id])).get(row.client_id) ?? [];
+    const rate = growthRate(growthIntervals(growthVisits(visits.filter(({ heldOn }) => heldOn <= row.held_on))));
+    const before = visits.filter(({ id, heldOn, outcome }) => id !== visitId && heldOn < row.held_on && outcome !== null);
     return {
       id: row.id,
       heldOn: row.held_on,
@@ -183,7 +190,9 @@ export function readVisit(actor: Actor, visitId: string): Promise<Visit | undefi
         : null,
       begunAt: row.begun_at?.toISOString() ?? null,
       safety: await safetyOf(trx, row.client_id, visitId),
-      growth: growthRate(growthIntervals(visits.filter(({ heldOn }) => heldOn <= row.held_on))),
+      growth: rate,
+      expected: regrowthByZone(growthVisits(before), rate, row.held_on),
+      signOff: await signOffOf(trx, visitId),
     };
   });
 }

@@ -6,7 +6,7 @@ export { houseSchema, limitsOf, parseHouse, timeThereIs, USUAL_HOUSE, type House
 export { mixCard, type CardFacts } from './mix-card';
 export { EMPTY_MIX, mixSchema, parseMix } from './mix-document';
 export { NOTED, SERVICES, type Health, type HistoryEntry, type Service } from './history-fields';
-export { type Outcome, outcomeSchema, parseOutcome } from './outcome-document';
+export { CORRECTIONS, EMPTY_OUTCOME, INSPECTION, NEXT_WHAT, type InspectionPoint, type Outcome, outcomeSchema, parseOutcome, takenOf, ZONE_TONES, type ZoneOutcome, type ZoneTone } from './outcome-document';
 export { openedHeadSvg } from './opened-head-shapes';
 export { panelOf, parsePlan, parsePlanText, PLAN_FORMAT, PLAN_VERSION, planSchema, type PanelInput } from './plan-document';
 export { productsCsv, readProductsCsv, type Import, type RowProblem, type TableStyle } from './products-csv';

@@ -1,23 +1,76 @@
 import { z } from 'zod';
-import { levelField } from './fields';
+import { ZONES, type Zone } from '../head';
+import { between, levelField } from './fields';
 import { parseWith, type Parsed } from './problem';
+
+const text = (most: number) => z.string({ error: 'must be text' }).trim().max(most, `must be at most ${most} characters`);
+const oneOf = <const T extends readonly [string, ...string[]]>(values: T) => z.enum(values, { error: `must be one of ${values.join(', ')}` });
+
+/** Tones that a zone may have come out in. */
+export const ZONE_TONES = ['warm', 'neutral', 'cool', 'bright', 'brassy'] as const;
+export type ZoneTone = (typeof ZONE_TONES)[number];
+
+/** What is looked at before the client leaves, in the order of the walk round the chair. */
+export const INSPECTION = [
+  'opened-foil', 'wiped-overlaps', 'worn-down', 'part-moved', 'brought-forward', 'tied-back', 'underneath', 'crown-split', 'old-line', 'ends', 'warm-band', 'spots', 'left-right', 'grown-out', 'same-light',
+] as const;
+export type InspectionPoint = (typeof INSPECTION)[number];
+
+export const NEXT_WHAT = ['toner', 'face', 'full'] as const;
+export const CORRECTIONS = ['tone-again', 'bleach-wash', 'spot', 'band', 'more-light', 'lowlight', 'other'] as const;
+
+/** One zone as the visit left it. */
+const zoneSchema = z.strictObject({
+  leftMm: between(0, 100, 'mm', 'Left between scalp and light, mm; null where the zone was not taken to the root').nullable().default(null),
+  measured: z.boolean({ error: 'must be true or false' }).default(false).describe('A ruler said how much was left'),
+  level: levelField('Level reached').nullable().default(null),
+  tone: oneOf(ZONE_TONES).nullable().default(null),
+});
 
 /** What was done at a visit, in the colourist's words and figures. */
 export const outcomeSchema = z.strictObject({
-  version: z.literal(1),
-  done: z
-    .string({ error: 'must be text' })
-    .trim()
-    .min(1, 'must say what was done')
-    .max(4000, 'must be at most 4000 characters'),
+  version: z.literal(2),
+  done: text(4000).min(1, 'must say what was done'),
   foilsPlaced: z.int('must be a whole number').min(0, 'must be 0 or more').max(1000, 'must be at most 1000'),
   levelReached: levelField('Level reached'),
+  zones: z
+    .partialRecord(z.enum(ZONES), zoneSchema, { error: 'must be by zone' })
+    .nullable()
+    .default(null)
+    .describe('By zone; a zone that was not worked is left out. null in records from before zones were kept: everything counts as taken to the root'),
+  said: text(2000).default('').describe('What the client said'),
+  inspection: z
+    .partialRecord(oneOf(INSPECTION), z.strictObject({ mark: oneOf(['good', 'mended', 'left']), words: text(300).default('') }), { error: 'must be by point' })
+    .default({})
+    .describe('What was looked at: good, put right (mended), or let be (left)'),
+  corrections: z
+    .array(z.strictObject({ what: oneOf(CORRECTIONS), zone: z.enum(ZONES).nullable().default(null), words: text(300).default('') }))
+    .max(20, 'must be at most 20 corrections')
+    .default([]),
   /** Day of the next visit, YYYY-MM-DD; null when none was agreed. */
   nextOn: z.iso.date('must be a day such as 2027-01-31').nullable(),
+  nextWhat: oneOf(NEXT_WHAT).nullable().default(null),
 });
 
 export type Outcome = z.infer<typeof outcomeSchema>;
+export type ZoneOutcome = NonNullable<NonNullable<Outcome['zones']>[Zone]>;
 
+/** A record before anything is written in it. */
+export const EMPTY_OUTCOME: Outcome = { version: 2, done: '', foilsPlaced: 0, levelReached: 6, zones: null, said: '', inspection: {}, corrections: [], nextOn: null, nextWhat: null };
+
+/** A record as it is read, whatever its version. */
 export function parseOutcome(value: unknown): Parsed<Outcome> {
-  return parseWith(outcomeSchema, value);
+  return parseWith(outcomeSchema, migrated(value));
+}
+
+/** Version 1 knew no zones. */
+function migrated(value: unknown): unknown {
+  const first = value as { version?: unknown } | null;
+  return typeof first === 'object' && first?.version === 1 ? { ...first, version: 2 } : value;
+}
+
+/** Zones that a record says were taken to the root, for growth. */
+export function takenOf(zones: Outcome['zones']): 'unknown' | Partial<Record<Zone, { leftMm: number; measured: boolean }>> {
+  if (zones === null) return 'unknown';
+  return Object.fromEntries(Object.entries(zones).flatMap(([zone, own]) => (own && own.leftMm !== null ? [[zone, { leftMm: own.leftMm, measured: own.measured }]] : [])));
 }

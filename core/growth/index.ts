@@ -1,4 +1,5 @@
 export { growthIntervals, regrowthByZone, weeksBetween, type GrowthVisit, type Taken, type ZoneRegrowth, type ZoneTaken } from './by-zone';
+export { levelLines, regrowthLines, type ZoneLine } from './lines';
 export { nextVisit, type NextFacts, type NextReason, type NextVisit, type NextWhat } from './next-visit';
 export { carriesOldLight, growthRate, regrowthAfter, WEEKS_PER_MONTH, type GrowthInterval, type GrowthRate, type Regrowth } from './regrowth';
 export { sessionsToGoal, type LevelVisit, type Sessions } from './sessions';

@@ -58,13 +58,13 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
       {
         weeksAgo: 19, person: 0, consult: { ...maren, regrowthMm: everywhere(31) }, plan: plan('Fine weave, brighter', maren, weave(6)),
         mix: mix({ ...marenMix, used: { A: { grams: 118, predicted: 104 } } }),
-        outcome: { done: 'Same sections, closer at the back. Sides lifted well.', levelReached: 8.5, nextInWeeks: 10 },
+        outcome: { done: 'Same sections, closer at the back. Sides lifted well.', levelReached: 8.5, nextInWeeks: 10, zoneLevels: { 'nape-l': 8, 'nape-r': 8, 'temple-l': 8 }, said: 'Likes it; brighter at the sides next time.' },
       },
       {
         weeksAgo: 9, person: 1, consult: { ...maren, regrowthMm: everywhere(28) },
         plan: plan('Fine weave, brighter sides', maren, weave(6), weave(5)),
         mix: mix({ ...marenMix, used: { A: { grams: 96, predicted: 101 } } }),
-        outcome: { done: 'Back as before, sides at 5 mm. Left temple a little slow, five minutes longer.', levelReached: 9, nextInWeeks: 9 },
+        outcome: { done: 'Back as before, sides at 5 mm. Left temple a little slow, five minutes longer.', levelReached: 9, nextInWeeks: 9, zoneLevels: { 'temple-l': 8.5, 'nape-l': 8.5, 'nape-r': 8.5 }, nextWhat: 'full', said: 'Good tied up as well.', inspection: { 'worn-down': { mark: 'good', words: '' }, 'tied-back': { mark: 'good', words: '' }, 'left-right': { mark: 'mended', words: 'Left temple five minutes longer.' } } },
       },
       {
         weeksAgo: 0, person: 0,

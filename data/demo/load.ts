@@ -1,5 +1,7 @@
 import type { Knex } from 'knex';
-import { createPatternEngine } from '../../core/pattern';
+import type { Zone } from '../../core/head';
+import { createPatternEngine, type Sheet } from '../../core/pattern';
+import { zonesOfPlan, zonesRecorded } from '../../core/record';
 import { inSalon, type Transaction } from '../database';
 import { hashPassword } from '../passwords';
 import { insertMix } from '../saves';
@@ -11,7 +13,7 @@ import { DEMO_PASSWORD, DEMO_SALONS } from './people';
 
 /** In the order in which rows can go. */
 const TABLES = [
-  'trail', 'access_link', 'technique_version', 'technique', 'house', 'product_range', 'draft', 'outcome', 'service_event', 'service', 'mix', 'plan', 'caution_reason', 'consent', 'hair_test', 'photo_bytes', 'photo',
+  'trail', 'access_link', 'technique_version', 'technique', 'house', 'product_range', 'draft', 'addendum', 'outcome', 'service_event', 'service', 'mix', 'plan', 'caution_reason', 'consent', 'hair_test', 'photo_bytes', 'photo',
   'visit', 'client', 'client_word', 'session', 'person',
 ] as const;
 
@@ -52,7 +54,7 @@ export async function loadDemo(owner: Knex, today: string): Promise<void> {
         .returning('id');
       const ids = people.map((person) => person.id);
       for (const client of DEMO_CLIENTS.filter((candidate) => candidate.salon === index)) {
-        await loadClient(trx, salonId, ids, client, today, (plan) => engine.compute(plan).sheet.totals.foils);
+        await loadClient(trx, salonId, ids, client, today, (plan) => engine.compute(plan).sheet);
       }
     }, owner);
   }
@@ -64,7 +66,7 @@ async function loadClient(
   people: readonly string[],
   client: DemoClient,
   today: string,
-  countFoils: (plan: DemoClient['visits'][number]['plan']) => number,
+  sheetOf: (plan: DemoClient['visits'][number]['plan']) => Sheet,
 ): Promise<void> {
   const [{ id: clientId }] = await trx('client')
     .insert({ salon_id: salonId, name: client.name, phone: client.phone, note: client.note, born_on: client.age ? birthday(today, client.age) : null, created_by: people[0] })
@@ -86,16 +88,20 @@ async function loadClient(
     if (visit.mix) await insertMix(trx, actor, visitId, visit.mix);
     if (!visit.outcome) continue;
     await trx('visit').where({ id: visitId }).update({ begun_at: `${heldOn}T13:00:00Z`, begun_by: actor.personId });
-    const { nextInWeeks, ...said } = visit.outcome;
+    const { nextInWeeks, zoneLevels = {}, ...said } = visit.outcome;
+    const sheet = sheetOf(visit.plan);
     await trx('outcome').insert({
       visit_id: visitId,
       salon_id: salonId,
       recorded_by: actor.personId,
       recorded_at: `${heldOn}T17:00:00Z`,
       document: JSON.stringify({
-        version: 1,
+        version: 2,
         ...said,
-        foilsPlaced: countFoils(visit.plan),
+        foilsPlaced: sheet.totals.foils,
+        zones: Object.fromEntries(Object.entries(zonesRecorded(zonesOfPlan(visit.plan, sheet, (letter) => visit.mix?.formulas[letter]?.kind !== 'deposit'))).map(([zone, own]) => [
+          zone, { ...own, level: zoneLevels[zone as Zone] ?? said.levelReached, tone: visit.consult.tone },
+        ])),
         nextOn: nextInWeeks === null ? null : dayBefore(heldOn, -nextInWeeks),
       }),
     });

@@ -14,7 +14,11 @@ export interface DemoVisit {
   readonly consult: Consult;
   readonly plan: Plan;
   readonly mix?: VisitMix;
-  readonly outcome?: Omit<Outcome, 'version' | 'nextOn' | 'foilsPlaced'> & { readonly nextInWeeks: number | null };
+  readonly outcome?: Pick<Outcome, 'done' | 'levelReached'> & Partial<Pick<Outcome, 'said' | 'inspection' | 'corrections' | 'nextWhat'>> & {
+    readonly nextInWeeks: number | null;
+    /** Where a zone came out at another level than the rest. */
+    readonly zoneLevels?: Partial<Record<Zone, number>>;
+  };
 }
 
 export interface DemoClient {

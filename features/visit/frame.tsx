@@ -40,6 +40,7 @@ export function VisitFrame({ today, children }: { today: string; children: React
     <div data-live={live} data-facing={facing || undefined} className="flex h-dvh flex-col">
       <Header today={today} step={step} facing={facing} onFacing={setFacing} />
       <NotSaved />
+      <SignedOff />
       <CautionBar />
       <DraftBanner />
       <div className="min-h-0 flex-1">{children}</div>
@@ -50,6 +51,18 @@ export function VisitFrame({ today, children }: { today: string; children: React
 }
 
 const never = () => () => undefined;
+
+/** Says on every step that nothing changes any more, and where a correction goes. */
+function SignedOff() {
+  const { bundle } = useVisit();
+  const { signed } = bundle.signOff;
+  if (!signed) return null;
+  return (
+    <p role="status" className="flex items-center gap-3 border-b border-leaf bg-leaf-pale px-4 py-1.5 text-sm">
+      <b>Signed off by {signed.by}.</b> Nothing of this visit changes any more. <Link href={`/visits/${bundle.id}/record`} className="font-semibold underline">A correction is an addendum, in Record</Link>
+    </p>
+  );
+}
 
 interface HeaderProps {
   today: string;

@@ -128,8 +128,11 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
   const savers = useRef<Record<VisitPart, PartSaver> | null>(null);
   const range = useRef(initial.range);
   const present = useRef(history.present);
+  // A record that is signed off changes no more: nothing is edited here that the server would refuse.
+  const signed = useRef(initial.signOff.signed !== null);
   useEffect(() => {
     present.current = history.present;
+    signed.current = bundle.signOff.signed !== null;
   });
 
   /** Shows the saved version of parts that nobody is editing here. */
@@ -229,7 +232,7 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
   useLayoutEffect(() => {
     for (const part of WORK_PARTS) {
       const document = history.present[part];
-      if (document === sent.current[part]) continue;
+      if (document === sent.current[part] || signed.current) continue;
       sent.current[part] = document;
       savers.current?.[part].put(document);
     }
@@ -237,7 +240,7 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
 
   const actions = useMemo<VisitActions>(() => {
     const edit = (label: (before: VisitWork, after: VisitWork) => string, change: (work: VisitWork) => VisitWork, gesture: string) =>
-      dispatch({ kind: 'edit', change, label, gesture, at: Date.now() });
+      !signed.current && dispatch({ kind: 'edit', change, label, gesture, at: Date.now() });
     const dropDraft = (draft: OpenDraft) => {
       setRefusedHere((all) => all.filter((other) => other.part !== draft.part));
       void discardDraft(initial.id, draft.part);
@@ -284,7 +287,7 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
       },
       reload: async () => {
         const fresh = await fetchVisit();
-        if (fresh) setBundle((own) => ({ ...own, safety: fresh.safety, begunAt: fresh.begunAt, client: fresh.client }));
+        if (fresh) setBundle((own) => ({ ...own, safety: fresh.safety, begunAt: fresh.begunAt, client: fresh.client, signOff: fresh.signOff }));
       },
       flush: async () => {
         await Promise.all(Object.values(savers.current ?? {}).map((saver) => saver.settled()));

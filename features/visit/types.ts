@@ -1,5 +1,6 @@
 import type { Consult, Outcome } from '@/core/formats';
-import type { GrowthRate } from '@/core/growth';
+import type { GrowthRate, ZoneRegrowth } from '@/core/growth';
+import type { Zone } from '@/core/head';
 import type { VisitMix } from '@/core/mix';
 import type { Plan } from '@/core/pattern';
 import type { Product } from '@/core/products';
@@ -36,6 +37,12 @@ export interface VisitBundle {
   readonly safety: Safety;
   /** The client's own rate of growth. */
   readonly growth: GrowthRate;
+  /** Regrowth expected at this visit by zone, an estimate. */
+  readonly expected: Readonly<Partial<Record<Zone, ZoneRegrowth>>>;
+  readonly signOff: {
+    readonly signed: { readonly at: string; readonly by: string } | null;
+    readonly addenda: readonly { readonly id: string; readonly at: string; readonly by: string; readonly words: string }[];
+  };
 }
 
 /** What is edited and undone together. */

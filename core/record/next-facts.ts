@@ -1,0 +1,48 @@
+import type { Consult, Outcome } from '../formats';
+import { edgeOf, type Edge, type GrowthRate, type NextFacts } from '../growth';
+import { ZONES, type Zone } from '../head';
+import type { Gather, Plan, Sheet, SingleGather } from '../pattern';
+
+/** Washes a week where nobody was asked. Working assumption: the middle of the usual two to four. */
+const USUAL_WASHES = 3;
+
+interface Facts {
+  readonly on: string;
+  readonly rate: GrowthRate;
+  readonly consult: Pick<Consult, 'naturalLevel' | 'washesPerWeek' | 'weeksBetween'>;
+  readonly plan: Plan;
+  readonly sheet: Pick<Sheet, 'foils' | 'painted'>;
+  readonly zones: NonNullable<Outcome['zones']>;
+  readonly levelReached: number;
+  /** A toner was put on. */
+  readonly toned: boolean;
+}
+
+/** What the next visit is reckoned from, out of a visit and its record. */
+export function nextFactsOf({ on, rate, consult, plan, sheet, zones, levelReached, toned }: Facts): NextFacts {
+  const panels = new Map(plan.panels.map((panel) => [panel.id, panel]));
+  const light: Partial<Record<Zone, { leftMm: number; edge: Edge; featherMm: number }>> = {};
+  const all = [...sheet.foils, ...sheet.painted];
+  for (const zone of ZONES) {
+    const left = zones[zone]?.leftMm ?? null;
+    if (left === null) continue;
+    const own = all.filter((foil) => foil.zone === zone);
+    // The strongest edge of a zone is the one that is seen.
+    const edges = (own.length > 0 ? own : all).flatMap(({ panel, gather }) => {
+      const { gather: recipe, start } = panels.get(panel) ?? {};
+      return recipe && start ? [{ edge: edgeOf(gather, stitchOf(recipe, gather), start.teasing), featherMm: start.featherMm }] : [];
+    });
+    const [strongest] = edges.sort((a, b) => STRENGTH[a.edge] - STRENGTH[b.edge] || a.featherMm - b.featherMm);
+    light[zone] = { leftMm: left, ...(strongest ?? { edge: 'medium', featherMm: 0 }) };
+  }
+  return { on, rate, light, contrast: levelReached - consult.naturalLevel, tonerWashes: toned ? consult.washesPerWeek ?? USUAL_WASHES : null, wishWeeks: consult.weeksBetween };
+}
+
+const STRENGTH = { slice: 0, medium: 1, soft: 2 } satisfies Record<Edge, number>;
+
+/** Width of a stitch of the gather that a foil was picked by; null for a slice. */
+function stitchOf(gather: Gather, kind: SingleGather['kind']): number | null {
+  const own = gather.kind === 'alternate' ? gather.of.find((one) => one.kind === kind) : gather;
+  if (own?.kind === 'weave') return own.stitchMm;
+  return own?.kind === 'zigzag' ? own.pointMm : null;
+}

@@ -1,0 +1,58 @@
+'use client';
+
+import { useMemo } from 'react';
+import { nextVisit } from '@/core/growth';
+import { nextFactsOf } from '@/core/record';
+import { Button } from '@/ui/button';
+import { TextField } from '@/ui/field';
+import { Segmented } from '@/ui/segmented';
+import { sayDay } from '../shared';
+import { useVisit } from '../visit/store';
+import type { Fields } from './form-fields';
+import { NEXT_WORDS } from './words';
+
+const NEXT_WEEKS = [4, 6, 8, 12];
+const OPTIONS = (['toner', 'face', 'full'] as const).map((value) => ({ value, words: NEXT_WORDS[value] }));
+
+interface NextPartProps {
+  fields: Fields;
+  problem?: string;
+  disabled: boolean;
+  onChange(part: Partial<Fields>): void;
+}
+
+/** When to come again and for what: what she will mind and when, soonest first, and the day that is agreed. */
+export function NextPart({ fields, problem, disabled, onChange }: NextPartProps) {
+  const { bundle, consult, plan, computed, mix } = useVisit();
+  const { heldOn, growth } = bundle;
+  const next = useMemo(
+    () => nextVisit(nextFactsOf({ on: heldOn, rate: growth, consult, plan, sheet: computed.sheet, zones: fields.zones ?? {}, levelReached: fields.levelReached, toned: mix.toners.length > 0 })),
+    [heldOn, growth, consult, plan, computed.sheet, fields.zones, fields.levelReached, mix.toners.length],
+  );
+  return (
+    <fieldset disabled={disabled} className="grid gap-2">
+      <legend className="mb-1 text-md font-bold">Next visit</legend>
+      {next && (
+        <div className="rounded-ui bg-leaf-pale p-3">
+          <div className="flex items-center justify-between gap-3">
+            <p className="text-base"><b>{sayDay(next.on)}: {NEXT_WORDS[next.what].toLowerCase()}</b>, by the estimate.</p>
+            <Button small disabled={disabled || (fields.nextOn === next.on && fields.nextWhat === next.what)} onClick={() => onChange({ nextOn: next.on, nextWhat: next.what })}>Take it</Button>
+          </div>
+          <ul aria-label="Why then" className="mt-1 grid gap-0.5 text-sm">
+            {next.reasons.map(({ what, words }) => <li key={`${what} ${words}`}><b>{NEXT_WORDS[what]}:</b> {words}</li>)}
+          </ul>
+        </div>
+      )}
+      <TextField label="Next visit" type="date" value={fields.nextOn} min={heldOn} problem={problem} onChange={(event) => onChange({ nextOn: event.target.value })} />
+      <div className="flex flex-wrap gap-2">
+        {NEXT_WEEKS.map((weeks) => <Button key={weeks} small onClick={() => onChange({ nextOn: weeksAfter(heldOn, weeks) })}>{weeks} weeks</Button>)}
+        <Button small look="quiet" onClick={() => onChange({ nextOn: '', nextWhat: null })}>None</Button>
+      </div>
+      <Segmented label="What the next visit is for" value={fields.nextWhat} options={OPTIONS} onChange={(nextWhat) => onChange({ nextWhat })} />
+    </fieldset>
+  );
+}
+
+function weeksAfter(day: string, weeks: number): string {
+  return new Date(Date.parse(`${day}T00:00:00Z`) + weeks * 7 * 86_400_000).toISOString().slice(0, 10);
+}
