@@ -18,6 +18,7 @@ import { useCautions } from '../safety/use-cautions';
 import { sayDay } from '../shared';
 import { barkOf, shadeOf } from '../visit/bark';
 import { useLit, useVisit } from '../visit/store';
+import { FindAgainDialog } from './find-again';
 import { fieldsOf, type Fields } from './form-fields';
 import { PlannedRibbon, PlannedTable, useServed } from './planned-done';
 import { RecordForm, useKeptFields } from './record-form';
@@ -32,12 +33,17 @@ export function RecordStep() {
   const shade = shadeOf(consult.naturalLevel);
   const served = useServed();
   const [view, setView] = useState<'foils' | Shown>('foils');
+  const [finding, findAgain] = useState(false);
   const [typed, setTyped] = useKeptFields(bundle.id);
   const fields = useFields(typed);
   return (
     <main className="grid h-full grid-cols-[minmax(0,1fr)_480px]">
       <section aria-label="Pattern of the visit" className="flex min-h-0 flex-col p-3">
-        <div className="mx-auto w-[420px] max-w-full"><Segmented label="Shown on the head" value={view} options={VIEWS} onChange={setView} /></div>
+        <div className="flex items-center justify-center gap-3">
+          <div className="w-[420px] min-w-0"><Segmented label="Shown on the head" value={view} options={VIEWS} onChange={setView} /></div>
+          <Button onClick={() => findAgain(true)}>Find again …</Button>
+        </div>
+        <FindAgainDialog open={finding} onOpenChange={findAgain} />
         <div className="relative min-h-0 flex-1">
           {view === 'foils' && <HairCanvas computed={computed} bark={barkOf(consult.naturalLevel)} shade={shade} />}
           <ScalpMap

@@ -6,6 +6,7 @@ import { limitsOf, mixCard, stationSheet, timeThereIs, type StationSheet } from 
 import { brokenZonesOf } from '@/core/hair-map';
 import { cautionFactsOf, mixOfVisit, pricedVisit, recordedTests } from '@/core/mix';
 import { createPatternEngine } from '@/core/pattern';
+import { againSheet } from '@/core/record';
 import { formatLevel } from '@/core/units';
 import { readHouse } from '@/data/house';
 import { readVisit } from '@/data/visits';
@@ -47,6 +48,14 @@ export async function loadSheet(visitId: string): Promise<SheetRead> {
   const facts = { regrowthMm: consult.regrowthMm, regrowthOnly: regrowthOnly(formulas), brokenZones: brokenZonesOf(consult), priceMinor: price, budgetMinor: consult.budgetMinor, sayMoney: money };
   const findings = checksOf(plan, computed, { ...limitsOf(house), minutes: timeThereIs(house, consult.minutesAtMost) }, house.rulesOff, facts);
   return stationSheet(plan, computed, { ...shared, brightness: consult.brightness, units: house.units, cautions: findings.slice(0, 4).map(({ seen }) => seen) });
+}
+
+/** How the pattern is found again on the same head. */
+export async function loadAgain(visitId: string): Promise<SheetRead> {
+  const all = await loadAll(visitId);
+  if (typeof all === 'string') return all;
+  const { plan, computed, house, shared, consult, visit } = all;
+  return againSheet(plan, computed, { ...shared, units: house.units, regrowthMm: consult.regrowthMm, zones: visit.outcome?.document.zones ?? null });
 }
 
 /** The card for the mixing table. */

@@ -10,12 +10,13 @@ import { barkOf } from '../../visit/bark';
 import { useVisit } from '../../visit/store';
 import { HouseLibrary } from './house-library';
 import { PatternCard } from './pattern-card';
+import { RecordShelf } from './record-shelf';
 import { Suggestions } from './suggestions';
 import { useLaid } from './use-laid';
 
-type Shelf = 'suggested' | 'all' | 'house';
+type Shelf = 'suggested' | 'all' | 'house' | 'record';
 const SHELVES: readonly { value: Shelf; words: string }[] = [
-  { value: 'all', words: 'All patterns' }, { value: 'suggested', words: 'Suggested for this visit' }, { value: 'house', words: 'Of this house' },
+  { value: 'all', words: 'All patterns' }, { value: 'suggested', words: 'Suggested for this visit' }, { value: 'house', words: 'Of this house' }, { value: 'record', words: 'From the record' },
 ];
 const BUILT_IN = TECHNIQUES.map((technique) => ({ key: technique.key, technique }));
 
@@ -55,12 +56,13 @@ export function Library({ open, onOpenChange }: { open: boolean; onOpenChange(op
   );
   return (
     <Dialog open={open} onOpenChange={onOpenChange} title="Patterns for this head" wide>
-      <div className="mb-3 max-w-[560px]"><Segmented label="Shelf" value={shelf} options={SHELVES} onChange={(next) => setShelf(next)} /></div>
+      <div className="mb-3 max-w-[720px]"><Segmented label="Shelf" value={shelf} options={SHELVES} onChange={(next) => setShelf(next)} /></div>
       <p className="mb-4 text-base text-ink-soft">
         Foils and minutes are for this head, hair and part; minutes are estimates. A pattern takes the place of all panels, or its recipe that of the selected one; undo brings them back.
       </p>
       {shelf === 'all' && <BuiltIn open={open} take={take} panelName={panel?.name} />}
       {shelf === 'suggested' && <Suggestions take={take} />}
+      {shelf === 'record' && <RecordShelf onTaken={close} />}
       {shelf === 'house' && <HouseLibrary take={take} panelName={panel?.name} />}
     </Dialog>
   );

@@ -1,6 +1,7 @@
 'use client';
 
 import { memo, type ReactNode } from 'react';
+import type { Thumbnail } from '@/core/formats';
 import type { LaidPattern } from '@/workers/pattern-asks';
 import { hoursAndMinutes } from '../../shared';
 
@@ -39,12 +40,16 @@ export const PatternCard = memo(function PatternCard({ name, laid, bark, purpose
 });
 
 const Drawing = memo(function Drawing({ laid, bark }: { laid: LaidPattern; bark: string }) {
-  const { box, hairline, foils, painted } = laid.thumbnail;
+  return <Thumb drawing={laid.thumbnail} bark={bark} label={`Drawing with ${laid.foils} foils`} />;
+});
+
+/** A pattern small, as a drawing of the opened head. */
+export function Thumb({ drawing: { box, hairline, foils, painted }, bark, label }: { drawing: Thumbnail; bark: string; label: string }) {
   return (
-    <svg viewBox={box} className="h-full w-full" role="img" aria-label={`Drawing with ${laid.foils} foils`}>
+    <svg viewBox={box} className="h-full w-full" role="img" aria-label={label}>
       <path d={hairline} fill={bark} />
       <path d={painted} fill="var(--color-sun)" fillOpacity="0.6" />
       <path d={foils} fill="var(--color-sun)" />
     </svg>
   );
-});
+}

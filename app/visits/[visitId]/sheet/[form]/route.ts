@@ -1,15 +1,15 @@
 import { svgOf } from '@/core/formats';
 import { sheetPdf } from '@/features/sheet/pdf';
-import { loadCard, loadSheet } from '@/features/sheet/queries';
+import { loadAgain, loadCard, loadSheet } from '@/features/sheet/queries';
 
 const REFUSED = {
   'signed-out': { status: 401, words: 'You are signed out. Sign in again.' },
   missing: { status: 404, words: 'There is no such visit in this salon.' },
 } as const;
 
-const FORMS = { 'pattern.pdf': loadSheet, 'pattern.svg': loadSheet, 'mix.pdf': loadCard, 'mix.svg': loadCard } as const;
+const FORMS = { 'again.pdf': loadAgain, 'again.svg': loadAgain, 'pattern.pdf': loadSheet, 'pattern.svg': loadSheet, 'mix.pdf': loadCard, 'mix.svg': loadCard } as const;
 
-/** The sheet for the station, sheet/pattern.pdf or sheet/pattern.svg, and the card for the mixing table, sheet/mix.pdf or sheet/mix.svg. */
+/** The sheet for the station, sheet/pattern.pdf or sheet/pattern.svg, how to find it again, sheet/again.pdf or sheet/again.svg, and the card for the mixing table, sheet/mix.pdf or sheet/mix.svg. */
 export async function GET(_: Request, { params }: { params: Promise<{ visitId: string; form: string }> }) {
   const { visitId, form } = await params;
   const load = FORMS[form as keyof typeof FORMS];

@@ -1,0 +1,92 @@
+import { cut, openedHeadShapes, wrapped, type Outcome, type Shape, type StationSheet } from '../formats';
+import { familyName, ZONE_FAMILIES, zonesOf, type Zone } from '../head';
+import type { ComputedPlan, Plan } from '../pattern';
+import type { LengthUnit } from '../units';
+import { findAgain, type PanelGuide } from './find-again';
+
+/** What stands on the sheet beside the pattern. */
+export interface AgainFacts {
+  readonly client: string;
+  readonly date: string;
+  readonly colourist: string;
+  readonly units: LengthUnit;
+  /** Regrowth that was found, by zone, mm. */
+  readonly regrowthMm: Readonly<Partial<Record<Zone, number>>>;
+  /** Zones as the record has them; null without a record. */
+  readonly zones: Outcome['zones'];
+}
+
+const PAGE = { width: 210, height: 297, margin: 12 };
+const INK = '#17251f';
+const SOFT = '#55635b';
+const LINE = '#b9c2b8';
+const HEAD_HEIGHT = 108;
+const LINE_MM = 3.9;
+
+/**
+ * How a pattern is found again: the opened head, and for each panel its first parting measured from the hairline and the middle
+ * line, foils, the turn of formulas, the centre of a wheel, the start. One page of A4, lengths in mm. Pure.
+ */
+export function againSheet(plan: Plan, computed: ComputedPlan, facts: AgainFacts): StationSheet {
+  const inner = PAGE.width - 2 * PAGE.margin;
+  const shapes: Shape[] = [];
+  const text = (x: number, y: number, size: number, words: string, more: Partial<Extract<Shape, { kind: 'text' }>> = {}) =>
+    shapes.push({ kind: 'text', x, y, size, words, fill: INK, weight: 400, anchor: 'start', ...more });
+  const rule = (y: number) => shapes.push({ kind: 'path', d: `M${PAGE.margin} ${y}H${PAGE.width - PAGE.margin}`, stroke: LINE, width: 0.25 });
+  const guides = findAgain(plan, computed, facts.units);
+
+  text(PAGE.margin, 19, 6.2, cut(`Found again: ${facts.client}`, 6.2, 118, 700), { weight: 700 });
+  text(PAGE.width - PAGE.margin, 19, 4.6, cut(plan.name, 4.6, 64, 600), { weight: 600, anchor: 'end' });
+  text(PAGE.margin, 25.5, 3.6, cut(`${facts.date} · ${facts.colourist} · ${computed.sheet.totals.foils} foils · ${partWords(plan)}`, 3.6, inner), { fill: SOFT });
+  rule(29);
+  shapes.push(...openedHeadShapes(plan, computed, { x: PAGE.margin, y: 32, width: inner, height: HEAD_HEIGHT }));
+
+  const foot = PAGE.height - PAGE.margin;
+  const zones = wrapped([zoneWords(facts)], 3, inner);
+  const bottom = foot - zones.length * 4 - 3;
+  let y = 32 + HEAD_HEIGHT + 8;
+  rule(y - 5);
+  guides.forEach((guide, i) => {
+    const lines = linesOf(guide).flatMap((line) => wrapped([line], 3.1, inner - 8));
+    const height = 5 + lines.length * LINE_MM + 2.5;
+    if (y + height > bottom) {
+      if (y <= bottom) text(PAGE.margin + 8, y, 3.2, `and ${guides.length - i} more panels, on the station’s screen`, { fill: SOFT });
+      y = Infinity;
+      return;
+    }
+    text(PAGE.margin, y, 4.2, String(guide.place), { weight: 700 });
+    text(PAGE.margin + 8, y, 4.2, cut(guide.name, 4.2, 90, 700), { weight: 700 });
+    text(PAGE.width - PAGE.margin, y, 3.8, cut(`${guide.foils} foils, ${guide.sequence}`, 3.8, 80, 600), { weight: 600, anchor: 'end' });
+    lines.forEach((line, at) => text(PAGE.margin + 8, y + 5 + at * LINE_MM, 3.1, line, { fill: at === 0 ? INK : SOFT }));
+    y += height;
+  });
+  rule(bottom);
+  zones.forEach((line, i) => text(PAGE.margin, bottom + 5 + i * 4, 3, line, { fill: SOFT }));
+  return { widthMm: PAGE.width, heightMm: PAGE.height, title: `Found again: ${facts.client}, ${plan.name}`, shapes };
+}
+
+/** What is said of one panel: partings first, since that is what is looked for. */
+export function linesOf({ sides, recipe, direction, start, wheel }: PanelGuide): string[] {
+  const first = sides.map(({ first: { from, middle, to } }) => `first parting ${from}; its middle ${middle}; to ${to}.`);
+  const alike = sides.length === 2 && first[0] === first[1];
+  return [
+    ...(alike ? [`Both sides: ${first[0]}`] : first.map((words, i) => `${sides.length === 1 && sides[i].side === 'across' ? 'Across the middle' : sides[i].side === 'left' ? 'Left' : sides[i].side === 'right' ? 'Right' : 'Across'}: ${words}`)),
+    `${recipe}, ${direction}; ${start}${wheel ? `; ${wheel}` : ''}.`,
+  ];
+}
+
+function partWords({ head: { part } }: Plan): string {
+  if (part.none) return 'worn without a part';
+  return part.offsetMm === 0 ? 'part in the middle' : `part ${Math.round(Math.abs(part.offsetMm))} mm ${part.offsetMm > 0 ? 'left' : 'right'}`;
+}
+
+/** Regrowth found and left, by family of zones. */
+function zoneWords({ regrowthMm, zones }: AgainFacts): string {
+  const said = ZONE_FAMILIES.flatMap((family) => {
+    const found = zonesOf(family).flatMap((zone) => regrowthMm[zone] ?? []);
+    const left = zonesOf(family).flatMap((zone) => zones?.[zone]?.leftMm ?? []);
+    if (found.length + left.length === 0) return [];
+    return [`${familyName(family).toLowerCase()} ${found.length > 0 ? `${Math.round(Math.max(...found))} mm` : '–'}${zones ? (left.length > 0 ? ` → ${Math.round(Math.max(...left))}` : ' left alone') : ''}`];
+  });
+  return said.length === 0 ? 'Regrowth was not measured.' : `Regrowth found${zones ? ' → left at the root' : ''}: ${said.join(', ')}.`;
+}
