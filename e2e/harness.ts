@@ -144,6 +144,8 @@ export async function seriousFindings(page: Page): Promise<string[]> {
   // The title streams in after the page's body.
   await page.waitForFunction(() => document.title !== '');
   await page.evaluate(axe.source);
+  // A colour on its way from one to the other is neither.
+  await page.evaluate(() => Promise.all(document.getAnimations().filter((own) => own.effect?.getComputedTiming().endTime !== Infinity).map((own) => own.finished.catch(() => undefined))).then(() => undefined));
   return page.evaluate(async () => {
     const runner = (window as unknown as { axe: { run(): Promise<{ violations: Finding[] }> } }).axe;
     interface Finding { id: string; impact: string; nodes: { html: string; failureSummary: string }[] }

@@ -1,3 +1,4 @@
+import { ZONES } from '../head';
 import { levelLines, regrowthLines, type GrowthVisit } from '.';
 
 const TO_ROOT = { leftMm: 0, measured: false };
@@ -11,6 +12,11 @@ test('zones that grow alike are one line, that falls at each visit that took the
   expect(line.points).toEqual([
     { on: '2027-01-04', value: 0 }, { on: '2027-02-28', value: expect.closeTo(27.5, 6) }, { on: '2027-03-01', value: 0 }, { on: '2027-03-15', value: 7 },
   ]);
+});
+
+test('what was measured at a visit is the height that it had grown to', () => {
+  const [line] = regrowthLines([FIRST, { on: '2027-03-01', regrowthMm: Object.fromEntries(ZONES.map((zone) => [zone, 31])), taken: 'unknown' }], rate, '2027-03-15');
+  expect(line.points.map(({ value }) => value)).toEqual([0, 31, 0, 7]);
 });
 
 test('a visit to the face alone parts the lines, and the longer side counts', () => {

@@ -40,16 +40,18 @@ function nameOf(families: readonly ZoneFamily[]): string {
 }
 
 /**
- * Regrowth of each family of zones through the visits and on to a day: up at the client's own rate, down where a zone was taken to
- * the root. The side with the longer regrowth counts. mm
+ * Regrowth of each family of zones through the visits and on to a day: up at the client's own rate or to what was measured, down where a zone
+ * was taken to the root. The side with the longer regrowth counts. mm
  * @param until YYYY-MM-DD
  */
 export function regrowthLines(visits: readonly GrowthVisit[], rate: GrowthRate, until: string): ZoneLine[] {
   const days = [...new Set(visits.map(({ on }) => on))].sort();
   const looks = [...new Set([...days.flatMap((on) => [dayBefore(on), on]), until])].filter((on) => on <= until).sort();
   const at = new Map(looks.map((on) => [on, regrowthByZone(visits, rate, on)]));
+  // What the ruler said at a visit stands at its foot, before anything was taken.
+  const found = new Map(visits.map(({ on, regrowthMm }) => [dayBefore(on), regrowthMm]));
   return linesOf((family) => looks.flatMap((on) => {
-    const values = zonesOf(family).flatMap((zone: Zone) => at.get(on)![zone]?.mm ?? []);
+    const values = zonesOf(family).flatMap((zone: Zone) => found.get(on)?.[zone] ?? at.get(on)![zone]?.mm ?? []);
     return values.length === 0 ? [] : [{ on, value: Math.max(...values) }];
   }), ALIKE_MM);
 }

@@ -2,7 +2,7 @@ import { cut, openedHeadShapes, wrapped, type Outcome, type Shape, type StationS
 import { familyName, ZONE_FAMILIES, zonesOf, type Zone } from '../head';
 import type { ComputedPlan, Plan } from '../pattern';
 import type { LengthUnit } from '../units';
-import { findAgain, type PanelGuide } from './find-again';
+import { findAgain, listWords, type PanelGuide } from './find-again';
 
 /** What stands on the sheet beside the pattern. */
 export interface AgainFacts {
@@ -22,6 +22,7 @@ const SOFT = '#55635b';
 const LINE = '#b9c2b8';
 const HEAD_HEIGHT = 108;
 const LINE_MM = 3.9;
+const LIST_MM = 3.1;
 
 /**
  * How a pattern is found again: the opened head, and for each panel its first parting measured from the hairline and the middle
@@ -48,7 +49,11 @@ export function againSheet(plan: Plan, computed: ComputedPlan, facts: AgainFacts
   rule(y - 5);
   guides.forEach((guide, i) => {
     const lines = linesOf(guide).flatMap((line) => wrapped([line], 3.1, inner - 8));
-    const height = 5 + lines.length * LINE_MM + 2.5;
+    const list = wrapped([`Foils and their widths, mm: ${listWords(guide)}.`], 2.5, inner - 8);
+    const words = 5 + lines.length * LINE_MM + 2.5;
+    // The list of foils stands where it leaves room for the panels that follow.
+    const listed = y + words + list.length * LIST_MM + (guides.length - i - 1) * (words + list.length * LIST_MM) <= bottom;
+    const height = words + (listed ? list.length * LIST_MM : 0);
     if (y + height > bottom) {
       if (y <= bottom) text(PAGE.margin + 8, y, 3.2, `and ${guides.length - i} more panels, on the station’s screen`, { fill: SOFT });
       y = Infinity;
@@ -58,6 +63,7 @@ export function againSheet(plan: Plan, computed: ComputedPlan, facts: AgainFacts
     text(PAGE.margin + 8, y, 4.2, cut(guide.name, 4.2, 90, 700), { weight: 700 });
     text(PAGE.width - PAGE.margin, y, 3.8, cut(`${guide.foils} foils, ${guide.sequence}`, 3.8, 80, 600), { weight: 600, anchor: 'end' });
     lines.forEach((line, at) => text(PAGE.margin + 8, y + 5 + at * LINE_MM, 3.1, line, { fill: at === 0 ? INK : SOFT }));
+    if (listed) list.forEach((line, at) => text(PAGE.margin + 8, y + 5 + lines.length * LINE_MM + at * LIST_MM, 2.5, line, { fill: SOFT }));
     y += height;
   });
   rule(bottom);
@@ -86,7 +92,7 @@ function zoneWords({ regrowthMm, zones }: AgainFacts): string {
     const found = zonesOf(family).flatMap((zone) => regrowthMm[zone] ?? []);
     const left = zonesOf(family).flatMap((zone) => zones?.[zone]?.leftMm ?? []);
     if (found.length + left.length === 0) return [];
-    return [`${familyName(family).toLowerCase()} ${found.length > 0 ? `${Math.round(Math.max(...found))} mm` : '–'}${zones ? (left.length > 0 ? ` → ${Math.round(Math.max(...left))}` : ' left alone') : ''}`];
+    return [`${familyName(family).toLowerCase()} ${found.length > 0 ? `${Math.round(Math.max(...found))} mm` : '–'}${zones ? (left.length > 0 ? `, ${Math.round(Math.max(...left))} left` : ', not touched') : ''}`];
   });
-  return said.length === 0 ? 'Regrowth was not measured.' : `Regrowth found${zones ? ' → left at the root' : ''}: ${said.join(', ')}.`;
+  return said.length === 0 ? 'Regrowth was not measured.' : `Regrowth found${zones ? ', and left at the root, mm' : ''}: ${said.join('; ')}.`;
 }

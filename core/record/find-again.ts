@@ -26,6 +26,8 @@ export interface PanelGuide {
   readonly direction: string;
   readonly sides: readonly SideGuide[];
   readonly foils: number;
+  /** Every foil in the order of work. */
+  readonly list: readonly { readonly order: number; readonly side: Foil['side']; readonly formula: string; readonly widthMm: number }[];
   /** Formulas in the order of work: `all A`, `A A A B in turn`, `3 A, 1 B, 2 A`. */
   readonly sequence: string;
   /** Centre of a wheel, measured; null where there is none. */
@@ -58,7 +60,7 @@ export function findAgain(plan: Plan, computed: Pick<ComputedPlan, 'sheet' | 'dr
       return [{ side, foils: foils.length, first: { foil: first.id, angleDeg: Math.round(first.angleDeg), from: end(0), middle: end(points.length >> 1), to: end(-1) } }];
     });
     return [{
-      panel: panel.id, place: i + 1, name: panel.name, recipe: recipeLine(panel, unit), direction: directionName(panel.direction), sides, foils: own.length,
+      panel: panel.id, place: i + 1, name: panel.name, recipe: recipeLine(panel, unit), direction: directionName(panel.direction), sides, foils: own.length, list: own.map(({ order, side, formula, widthMm }) => ({ order, side, formula, widthMm })),
       sequence: sequenceWords(own.map(({ formula }) => formula)), wheel: wheelWords(plan, panel, say), start: startWords(panel, say),
     }];
   });
@@ -114,4 +116,10 @@ function wheelWords(plan: Plan, { place, direction }: Panel, say: (mm: number) =
 
 function startWords({ start: { distanceMm, featherMm, teasing } }: Panel, say: (mm: number) => string): string {
   return [distanceMm === 0 ? 'from the scalp' : `${say(distanceMm)} from the scalp`, featherMm > 0 && `feathered over ${say(featherMm)}`, teasing > 0 && `teased, ${teasing} ${teasing === 1 ? 'push' : 'pushes'}`].filter(Boolean).join(', ');
+}
+
+/** The foils of a panel in one line: number, formula where it turns, width: `1 A 82 mm, 2 B 84`. */
+export function listWords({ list, sequence }: PanelGuide): string {
+  const alike = sequence.startsWith('all ');
+  return list.map(({ order, formula, widthMm }) => `${order}${alike ? '' : ` ${formula}`} ${Math.round(widthMm)}`).join(', ');
 }

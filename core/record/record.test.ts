@@ -126,7 +126,7 @@ describe('finding it again', () => {
       const { shapes, heightMm, title } = againSheet(own, engine.compute(own), facts);
       const texts = shapes.flatMap((shape) => (shape.kind === 'text' ? [shape] : []));
       expect(title).toContain('Found again: Maren Tolland');
-      expect(texts.some(({ words }) => words.includes('crown 24 mm → 0'))).toBe(true);
+      expect(texts.some(({ words }) => words.includes('crown 24 mm, 0 left'))).toBe(true);
       for (const { y } of texts) expect(y).toBeLessThan(heightMm - 5);
       expect(svgOf({ x: 0, y: 0, width: 210, height: 297 }, title, '#fff', shapes)).toContain('first parting');
     }

@@ -2,6 +2,7 @@ import 'server-only';
 import { cache } from 'react';
 import type { House } from '@/core/formats';
 import { readHouse } from '@/data/house';
+import { serverNow } from '@/data/now';
 import { listTechniques, type KeptTechnique } from '@/data/techniques';
 import type { Revised } from '@/data/visits';
 import { requirePerson } from '../session/current';
@@ -17,7 +18,7 @@ export const loadHouse = cache(async (): Promise<Revised<House> & { mayChange: b
 
 /** Today where the salon is, YYYY-MM-DD. */
 export async function salonToday(): Promise<string> {
-  return today((await loadHouse()).document.timeZone);
+  return today((await loadHouse()).document.timeZone, new Date(serverNow()));
 }
 
 /** The salon's own techniques. */

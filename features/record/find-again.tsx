@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import { findAgain, linesOf } from '@/core/record';
+import { findAgain, linesOf, listWords } from '@/core/record';
 import { buttonLook } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { useUnits } from '../house/context';
@@ -32,6 +32,7 @@ function Guide() {
           <li key={guide.panel} className="card p-4">
             <p className="flex items-baseline justify-between gap-3"><b className="text-lg">{guide.place}. {guide.name}</b><span className="text-base font-semibold">{guide.foils} foils, {guide.sequence}</span></p>
             {linesOf(guide).map((line, i) => <p key={line} className={`mt-1 text-base ${i === linesOf(guide).length - 1 ? 'text-ink-soft' : ''}`}>{line}</p>)}
+            <details className="mt-2 text-sm"><summary className="cursor-pointer font-semibold">Foils and their widths</summary><p className="mt-1 text-ink-soft">{listWords(guide)} mm</p></details>
           </li>
         ))}
       </ol>

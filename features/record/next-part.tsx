@@ -31,7 +31,7 @@ export function NextPart({ fields, problem, disabled, onChange }: NextPartProps)
   );
   return (
     <fieldset disabled={disabled} className="grid gap-2">
-      <legend className="mb-1 text-md font-bold">Next visit</legend>
+      <legend className="mb-1 text-md font-bold">When to come again, and for what</legend>
       {next && (
         <div className="rounded-ui bg-leaf-pale p-3">
           <div className="flex items-center justify-between gap-3">

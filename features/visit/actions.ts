@@ -5,6 +5,7 @@ import { discardDraft as discard } from '@/data/drafts';
 import { saveConsult, saveMix, saveOutcome, savePlan, type SaveResult } from '@/data/saves';
 import type { SignedIn } from '@/data/sessions';
 import { readHouse } from '@/data/house';
+import { serverNow } from '@/data/now';
 import { currentPerson } from '../session/current';
 import { isId, today } from '../shared';
 import { editSchema, PART_NAMES, type SaveAnswer } from './edits';
@@ -39,7 +40,7 @@ async function saveDocument(
     read.ok ? save({ ...base, document: read.value }) : Promise.resolve({ problem: read.problem });
   if (part === 'consult') {
     const read = parseConsult(document);
-    const future = read.ok ? futureProblem(read.value, today((await readHouse(person)).document.timeZone)) : undefined;
+    const future = read.ok ? futureProblem(read.value, today((await readHouse(person)).document.timeZone, new Date(serverNow()))) : undefined;
     return future ? { problem: future } : take(read, (edit) => saveConsult(person, visitId, edit));
   }
   if (part === 'plan') return take(parsePlan(document), (edit) => savePlan(person, visitId, edit));

@@ -2,10 +2,9 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { HouseProvider } from '@/features/house/context';
-import { loadHouse } from '@/features/house/queries';
+import { loadHouse, salonToday } from '@/features/house/queries';
 import { MixedProvider } from '@/features/mix/mixed';
 import { IdleLock } from '@/features/session/idle-lock';
-import { today } from '@/features/shared';
 import { VisitFrame } from '@/features/visit/frame';
 import { loadVisit } from '@/features/visit/queries';
 import { VisitProvider } from '@/features/visit/store';
@@ -26,7 +25,7 @@ export default async function VisitLayout({ params, children }: Props & { childr
       <IdleLock minutes={house.lockMinutes} />
       <VisitProvider key={visit.id} initial={visit}>
         <MixedProvider>
-          <VisitFrame today={today(house.timeZone)}>{children}</VisitFrame>
+          <VisitFrame today={await salonToday()}>{children}</VisitFrame>
         </MixedProvider>
       </VisitProvider>
     </HouseProvider>

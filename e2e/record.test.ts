@@ -1,0 +1,156 @@
+import { execFileSync } from 'node:child_process';
+import path from 'node:path';
+import type { Page } from 'puppeteer-core';
+import type { Outcome } from '@/core/formats';
+import { later } from './later';
+import { address, at, begin, chapter, field, fill, foilCount, live, newVisit, openBrowser, openStep, press, saved, see, seriousFindings, signIn, type Session } from './harness';
+
+const WEEK = 7 * 86_400_000;
+let session: Session;
+let page: Page;
+beforeAll(async () => {
+  later(0);
+  session = await openBrowser();
+  page = session.page;
+  await signIn(page);
+});
+afterAll(async () => {
+  later(0);
+  await session?.close();
+});
+
+const bundle = (visit: string) => page.evaluate(async (id) => (await (await fetch(`/api/visits/${id}`, { cache: 'no-store' })).json()) as { heldOn: string; client: { id: string }; outcome: { document: Outcome } | null; expected: Record<string, { mm: number; takenOn: string }> }, visit);
+const recordedAs = (visit: string) => page.waitForFunction(async (id) => ((await (await fetch(`/api/visits/${id}`, { cache: 'no-store' })).json()) as { outcome: object | null }).outcome !== null, { polling: 300 }, visit);
+/** What the growth of these intervals comes to, mm a week: the average head, corrected by each reading. */
+function rateOf(intervals: readonly (readonly [weeks: number, mm: number])[]): number {
+  const variance = (weeks: number) => 1 + (0.05 * 2.875 * weeks) ** 2;
+  const sum = intervals.reduce((all, [weeks, mm]) => all + (weeks * mm) / variance(weeks), 2.875 / 0.46 ** 2);
+  return sum / intervals.reduce((all, [weeks]) => all + weeks ** 2 / variance(weeks), 1 / 0.46 ** 2);
+}
+async function another(client: string): Promise<string> {
+  await page.goto(`${address()}/clients/${client}`);
+  await press(page, 'New visit');
+  await at(page, /\/consult$/);
+  await live(page);
+  return new URL(page.url()).pathname.split('/')[2];
+}
+async function measured(mm: number, except: Record<string, number> = {}): Promise<void> {
+  await chapter(page, 'map');
+  await fill(page, 'Regrowth to paint', String(mm));
+  await press(page, 'Whole head');
+  for (const [family, own] of Object.entries(except)) await fill(page, family, String(own));
+  await saved(page);
+}
+
+test('three visits months apart, different zones treated: regrowth, rate, retouch plan and next date as worked by hand', async () => {
+  // The first: everything.
+  const first = await newVisit(page, 'Threefold Sedge');
+  await openStep(page, first, 'record');
+  await begin(page);
+  await press(page, 'Record the visit');
+  await recordedAs(first);
+  const { client } = await bundle(first);
+
+  // Eight weeks on 24 mm have grown; only the sides are done.
+  later(8 * WEEK);
+  const second = await another(client.id);
+  await measured(24);
+  await openStep(page, second, 'pattern');
+  await press(page, 'Foil the panel Back');
+  await saved(page);
+  const sides = await foilCount(page);
+  await openStep(page, second, 'record');
+  await begin(page);
+  await fill(page, 'What she said', 'Brighter at the temples, please.');
+  await press(page, 'The rest is good');
+  await press(page, 'Record the visit');
+  await recordedAs(second);
+  const { zones } = (await bundle(second)).outcome!.document;
+  expect(Object.keys(zones!)).toEqual(expect.arrayContaining(['temple-l', 'temple-r', 'front-l', 'lower-side-r']));
+  expect(zones!['occipital-l']).toBeUndefined();
+
+  // Another eight weeks: the sides 25 mm, the rest sixteen weeks’ 49.
+  later(16 * WEEK);
+  const third = await another(client.id);
+  const { expected, heldOn } = await bundle(third);
+  const before = rateOf([[8, 24]]);
+  expect(expected['temple-l'].mm).toBeCloseTo(8 * before, 6);
+  // Measured at 24 in the second visit, and grown on.
+  expect(expected['occipital-l'].mm).toBeCloseTo(24 + 8 * before, 6);
+  const touched = Object.entries({ 'front-hairline': 'Front hairline', temple: 'Temple', 'ear-hairline': 'Ear hairline', front: 'Front', top: 'Top', crown: 'Crown', 'upper-side': 'Upper side', 'lower-side': 'Lower side' })
+    .filter(([family]) => Object.keys(zones!).some((zone) => zone === family || zone === `${family}-l`)).map(([, name]) => name);
+  await measured(49, Object.fromEntries(touched.map((name) => [name, 25])));
+
+  // The old pattern on today’s head: the back was left alone, and shows its older regrowth.
+  await openStep(page, third, 'pattern');
+  await press(page, 'Library …');
+  await press(page, 'From the record');
+  await see(page, `${sides} foils placed`);
+  const panels = () => page.$$eval('table[aria-label="Panels since then"] tbody tr', (rows) => rows.map((row) => (row as HTMLElement).innerText.replace(/\s+/g, ' ')));
+  expect(await panels()).toEqual([expect.stringMatching(/^Back 0 was not foiled$/), expect.stringMatching(/^Side, left \d+ 25 mm grown$/), expect.stringMatching(/^Side, right \d+ 25 mm grown$/)]);
+  await see(page, 'Left alone last time, and longer now:');
+  expect(await page.$eval('[role=dialog]', (own) => (own as HTMLElement).innerText)).toMatch(/occipital, left.*\(49 mm\)/s);
+  await press(page, 'Fewer: growing out');
+  await page.waitForFunction((most) => Number(/(\d+) foils \(now/.exec((document.querySelector('[role=dialog]') as HTMLElement).innerText)?.[1]) < most, {}, sides);
+  expect(await seriousFindings(page)).toEqual([]);
+  await press(page, 'Repeat exactly');
+  await page.$$eval('[role=dialog] button', (all) => all.find((own) => own.textContent!.startsWith('Take it in place of'))!.click());
+  await page.waitForSelector('[role=dialog]', { hidden: true });
+  await press(page, 'Foil the panel Back');
+  expect(await foilCount(page)).toBeGreaterThan(sides);
+  await saved(page);
+
+  // The record, with the next date as it is reckoned: fine weaves over two levels show at 52.5 mm.
+  await openStep(page, third, 'record');
+  await begin(page);
+  const rate = rateOf([[8, 24], [8, 25], [16, 49]]);
+  const days = Math.round((52.5 / rate) * 7);
+  const next = new Date(Date.parse(heldOn) + days * 86_400_000).toISOString().slice(0, 10);
+  await see(page, `The root line shows on top and inside at about 53 mm: ${Math.round(days / 7)} weeks.`);
+  await press(page, 'Take it');
+  expect(await (await field(page, 'Next visit')).evaluate((input) => input.value)).toBe(next);
+  await page.select('select[aria-label="Level, Temple"]', '8.5');
+  await page.select('select[aria-label="Tone, Temple"]', 'cool');
+  await fill(page, 'Left at the root, Nape, mm', '4');
+  expect(await seriousFindings(page)).toEqual([]);
+  await press(page, 'Record the visit');
+  await recordedAs(third);
+  expect((await bundle(third)).outcome!.document).toMatchObject({ nextOn: next, nextWhat: 'full', zones: { 'temple-l': { level: 8.5, tone: 'cool', leftMm: 0 }, 'nape-r': { leftMm: 4, measured: true } } });
+
+  // Her story: the rate, and lines that part where the sides were done alone.
+  await page.goto(`${address()}/clients/${client.id}`);
+  await see(page, `${(rate * (365.25 / 12 / 7)).toFixed(1)} mm a month`);
+  await see(page, 'from 3 measured intervals');
+  await page.waitForSelector('section[aria-label=Story] [role=img][aria-label^="Regrowth by zone"]');
+  expect(await page.$eval('section[aria-label=Story] [role=img][aria-label^="Regrowth by zone"]', (own) => own.getAttribute('aria-label'))).toMatch(/49 mm on/);
+  expect(await seriousFindings(page)).toEqual([]);
+
+  // How it is found again, on screen and as one page of print.
+  await openStep(page, third, 'record');
+  await press(page, 'Find again …');
+  await see(page, 'Both sides: first parting on the hairline at the nape');
+  const pdf = await page.evaluate(async (id) => [...new Uint8Array(await (await fetch(`/visits/${id}/sheet/again.pdf`)).arrayBuffer())], third);
+  const print = JSON.parse(execFileSync(process.execPath, [path.join(import.meta.dirname, 'pdf-text.mjs')], { input: Buffer.from(pdf), encoding: 'utf8' })) as { pages: number; text: string };
+  expect(print.pages).toBe(1);
+  expect(print.text.replace(/\s+/g, ' ')).toMatch(/Found again: Threefold Sedge.*first parting on the hairline at the nape.*temple 25 mm, 0 left/);
+  await page.keyboard.press('Escape');
+  await page.waitForSelector('[role=dialog]', { hidden: true });
+
+  // Signed off, nothing changes any more; what is to be put right stands beside it.
+  await press(page, 'Sign the record off');
+  await see(page, 'Signed off by Ottilie Marsh');
+  expect(await page.$('::-p-aria([name="Save the changes"])')).toBeNull();
+  const refused = await page.evaluate(async (id) => {
+    const own = (await (await fetch(`/api/visits/${id}`)).json()) as { plan: { revision: number; document: object } };
+    const answer = await fetch(`/api/visits/${id}/plan`, { method: 'PUT', body: JSON.stringify({ baseRevision: own.plan.revision, editId: crypto.randomUUID(), document: { ...own.plan.document, name: 'Changed' } }) });
+    return ((await answer.json()) as { problem: string }).problem;
+  }, third);
+  expect(refused).toContain('This visit is signed off and no longer changes');
+  await (await field(page, 'Addendum')).type('The nape was left at 5 mm.');
+  await press(page, 'Add to the record');
+  await page.waitForFunction(() => (document.querySelector('[aria-label=Addenda]') as HTMLElement | null)?.innerText.includes('left at 5 mm'));
+  await page.reload();
+  await see(page, 'The nape was left at 5 mm.');
+  expect(await seriousFindings(page)).toEqual([]);
+  expect(session.complaints.filter((own) => !own.includes('400'))).toEqual([]);
+}, 240_000);
