@@ -67,7 +67,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
         outcome: { done: 'Back as before, sides at 5 mm. Left temple a little slow, five minutes longer.', levelReached: 9, nextInWeeks: 9, zoneLevels: { 'temple-l': 8.5, 'nape-l': 8.5, 'nape-r': 8.5 }, nextWhat: 'full', said: 'Good tied up as well.', inspection: { 'worn-down': { mark: 'good', words: '' }, 'tied-back': { mark: 'good', words: '' }, 'left-right': { mark: 'mended', words: 'Left temple five minutes longer.' } } },
       },
       {
-        weeksAgo: 0, person: 0,
+        weeksAgo: 0, person: 0, booked: { at: '10:00', minutes: 190, kind: 'full' },
         consult: {
           ...maren,
           regrowthMm: regrowth({ 'front-hairline': 25, temple: 24, 'ear-hairline': 26, 'nape-hairline': 27, front: 26, top: 26, crown: 27, 'upper-side': 26, 'lower-side': 26, 'upper-back': 27, occipital: 27, nape: 27 }),
@@ -121,7 +121,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     ],
   },
   {
-    salon: 0, name: 'Rosamund Ackerley', phone: '0700 900 152', note: 'Baby lights only. Sensitive scalp: never to the skin.',
+    salon: 0, coming: [{ inDays: 0, at: '14:30', minutes: 45, kind: 'toner', person: 0 }], name: 'Rosamund Ackerley', phone: '0700 900 152', note: 'Baby lights only. Sensitive scalp: never to the skin.',
     visits: [
       {
         weeksAgo: 13, person: 1, consult: rosamund, plan: plan('Baby lights, full head', rosamund, baby(5)),
@@ -133,7 +133,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
       },
     ],
   },
-  { salon: 0, name: 'Tamsin Whitlow', phone: '0700 900 168', note: 'New. Pointed hairline, wants to see less grey on top.', visits: [] },
+  { salon: 0, coming: [{ inDays: 0, at: '13:40', minutes: 20, kind: 'consult', person: 1 }, { inDays: 0, at: '16:00', minutes: 10, kind: 'alert-test', person: 0 }, { inDays: 3, at: '11:00', minutes: 180, kind: 'full', person: 1 }], name: 'Tamsin Whitlow', phone: '0700 900 168', note: 'New. Pointed hairline, wants to see less grey on top.', visits: [] },
   ...MORE_CLIENTS,
   {
     salon: 1, name: 'Quenby Sallow', phone: '0700 900 201', note: 'Slices, high contrast.',

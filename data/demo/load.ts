@@ -6,14 +6,14 @@ import { inSalon, type Transaction } from '../database';
 import { hashPassword } from '../passwords';
 import { insertMix } from '../saves';
 import { insertVisit } from '../visits';
-import { EMPTY_TEST } from '../../core/formats';
+import { EMPTY_TEST, USUAL_HOUSE } from '../../core/formats';
 import { DEMO_CLIENTS } from './clients';
 import type { DemoClient } from './visit-parts';
 import { DEMO_PASSWORD, DEMO_SALONS } from './people';
 
 /** In the order in which rows can go. */
 const TABLES = [
-  'trail', 'access_link', 'technique_version', 'technique', 'house', 'product_range', 'draft', 'addendum', 'outcome', 'service_event', 'service', 'mix', 'plan', 'caution_reason', 'consent', 'hair_test', 'photo_bytes', 'photo',
+  'trail', 'access_link', 'appointment', 'calendar_feed', 'technique_version', 'technique', 'house', 'product_range', 'draft', 'addendum', 'outcome', 'service_event', 'service', 'mix', 'plan', 'caution_reason', 'consent', 'hair_test', 'photo_bytes', 'photo',
   'visit', 'client', 'client_word', 'session', 'person',
 ] as const;
 
@@ -81,11 +81,24 @@ async function loadClient(
       salon_id: salonId, client_id: clientId, kind, words: 'As shown at the station.', signed_name: kind === 'guardian' ? 'The guardian' : client.name, taken_by: people[0],
     });
   }
+  for (const { inDays, at, minutes, kind, person } of client.coming ?? []) {
+    await trx('appointment').insert({
+      salon_id: salonId, client_id: clientId, person_id: people[person], minutes, kind, created_by: people[0],
+      starts_at: trx.raw('((?::date + ?::int + ?::time) at time zone ?)', [today, inDays, at, USUAL_HOUSE.timeZone]),
+    });
+  }
   for (const visit of client.visits) {
     const actor = { salonId, personId: people[visit.person] };
     const heldOn = dayBefore(today, visit.weeksAgo);
     const visitId = await insertVisit(trx, actor, { clientId, heldOn, consult: visit.consult, plan: visit.plan });
     if (visit.mix) await insertMix(trx, actor, visitId, visit.mix);
+    if (visit.booked) {
+      const { at, minutes, kind } = visit.booked;
+      await trx('appointment').insert({
+        salon_id: salonId, client_id: clientId, person_id: actor.personId, visit_id: visitId, minutes, kind, created_by: people[0],
+        starts_at: trx.raw('((?::date + ?::time) at time zone ?)', [heldOn, at, USUAL_HOUSE.timeZone]),
+      });
+    }
     if (!visit.outcome) continue;
     await trx('visit').where({ id: visitId }).update({ begun_at: `${heldOn}T13:00:00Z`, begun_by: actor.personId });
     const { nextInWeeks, zoneLevels = {}, ...said } = visit.outcome;

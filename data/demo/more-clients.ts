@@ -95,7 +95,7 @@ export const MORE_CLIENTS: readonly DemoClient[] = [
     ],
   },
   {
-    salon: 0, name: 'Kerensa Dovey', phone: '', note: 'Short crop, washes every day.', age: 52,
+    salon: 0, coming: [{ inDays: 1, at: '12:00', minutes: 60, kind: 'face', person: 0 }], name: 'Kerensa Dovey', phone: '', note: 'Short crop, washes every day.', age: 52,
     tests: [{ kind: 'alert', result: 'clear', weeksAgo: 13 }],
     visits: [
       { weeksAgo: 12, person: 1, consult: short, plan: plan('Crop, chunky top', short, { gather: CHUNKY, thicknessMm: 7, dropoutMm: 9 }), outcome: { done: 'Top in ribbons, nape left dark.', levelReached: 8.5, nextInWeeks: 6 } },
@@ -108,7 +108,7 @@ export const MORE_CLIENTS: readonly DemoClient[] = [
     visits: [
       { weeksAgo: 44, person: 0, consult: { ...curls, health: WELL, history: [] }, plan: laid('deep-contrast', curls, 'Deep ribbons'), outcome: { done: 'Deep weaves, clean starts, 20 vol.', levelReached: 5.5, nextInWeeks: 20 } },
       { weeksAgo: 22, person: 0, consult: { ...grown(curls, 60), health: WELL, history: [] }, plan: laid('deep-contrast', curls, 'Deep ribbons'), outcome: { done: 'Repeated. Warm, as wished.', levelReached: 6, nextInWeeks: 22 } },
-      { weeksAgo: 0, person: 0, consult: { ...curls, regrowthMm: everywhere(64), notes: 'Used a plant dye twice since.' }, plan: laid('deep-contrast', curls, 'Deep ribbons') },
+      { weeksAgo: 0, person: 0, booked: { at: '15:30', minutes: 210, kind: 'full' }, consult: { ...curls, regrowthMm: everywhere(64), notes: 'Used a plant dye twice since.' }, plan: laid('deep-contrast', curls, 'Deep ribbons') },
     ],
   },
   {
@@ -126,7 +126,7 @@ export const MORE_CLIENTS: readonly DemoClient[] = [
     tests: [{ kind: 'alert', result: 'clear', weeksAgo: 1 }],
     visits: [
       { weeksAgo: 13, person: 1, consult: { ...young, health: WELL }, plan: laid('face-only', young, 'A few at the face'), outcome: { done: 'Six fine foils at the face, 10 vol; her mother was there.', levelReached: 8, nextInWeeks: 13 } },
-      { weeksAgo: 0, person: 1, consult: { ...young, regrowthMm: everywhere(36) }, plan: laid('face-only', young, 'A few at the face') },
+      { weeksAgo: 0, person: 1, booked: { at: '09:30', minutes: 150, kind: 'full' }, consult: { ...young, regrowthMm: everywhere(36) }, plan: laid('face-only', young, 'A few at the face') },
     ],
   },
 ];

@@ -1,10 +1,18 @@
 import type { HairTest } from '../../core/caution';
+import type { AppointmentKind } from '../../core/diary';
 import { AVERAGE_HEAD, EMPTY_CONSULT, EMPTY_MIX, startPlan, type Consult, type Outcome, type TestDocument } from '../../core/formats';
 import { zonesOf, type HairlineShape, type Zone, type ZoneFamily } from '../../core/head';
 import { Shelf, usualFormula, withProducts, type LiftFormula, type VisitMix } from '../../core/mix';
 import type { Gather, Panel, Plan } from '../../core/pattern';
 import { USUAL_RANGE } from '../../core/products';
 import { planOf, techniqueOf } from '../../core/technique';
+
+interface Booked {
+  /** HH:MM */
+  readonly at: string;
+  readonly minutes: number;
+  readonly kind: AppointmentKind;
+}
 
 export interface DemoVisit {
   /** Weeks before today; 0 is today, a visit that is still to be done. */
@@ -14,6 +22,8 @@ export interface DemoVisit {
   readonly consult: Consult;
   readonly plan: Plan;
   readonly mix?: VisitMix;
+  /** When it was booked for, on its day. */
+  readonly booked?: Booked;
   readonly outcome?: Pick<Outcome, 'done' | 'levelReached'> & Partial<Pick<Outcome, 'said' | 'inspection' | 'corrections' | 'nextWhat'>> & {
     readonly nextInWeeks: number | null;
     /** Where a zone came out at another level than the rest. */
@@ -32,6 +42,8 @@ export interface DemoClient {
   /** Kinds of consent, signed by typing the name, at the first visit. */
   readonly consents?: readonly ('photo' | 'service' | 'guardian')[];
   readonly visits: readonly DemoVisit[];
+  /** Appointments without a visit yet, so many days from today, at somebody's chair. */
+  readonly coming?: readonly (Booked & { readonly inDays: number; readonly person: number })[];
 }
 
 /** Regrowth in mm by family of zones, both sides. */

@@ -15,6 +15,7 @@ export function TopBar({ personName, role, salonName }: { personName: string; ro
         </Link>
         <span className="text-sm text-ink-soft">{salonName}</span>
         <nav aria-label="Pages" className="flex h-full">
+          <PageLink href="/day">Day</PageLink>
           <PageLink href="/clients">Clients</PageLink>
           <PageLink href="/house">House</PageLink>
         </nav>

@@ -1,0 +1,4 @@
+export { clashesWith, lanesOf, type Lane, type Stretch } from './lanes';
+export { minutesToBook, RASTER } from './length';
+export { STANDING_WORDS, standingOf, type Standing } from './standing';
+export { APPOINTMENT_KINDS, APPOINTMENT_STATES, clockWords, KIND_WORDS, type AppointmentKind, type AppointmentState, type Slot } from './types';

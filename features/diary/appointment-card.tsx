@@ -1,0 +1,66 @@
+'use client';
+
+import Link from 'next/link';
+import { useState } from 'react';
+import { clockWords, KIND_WORDS, STANDING_WORDS, type AppointmentState } from '@/core/diary';
+import { Button, buttonLook } from '@/ui/button';
+import { hoursAndMinutes, sayDay } from '../shared';
+import { markAppointment, openAppointment, type DiaryAnswer } from './actions';
+import { AppointmentForm, usePreparation } from './appointment-form';
+import type { DayFacts, Preparation, ShownAppointment } from './queries';
+
+interface AppointmentCardProps {
+  facts: DayFacts;
+  appointment: ShownAppointment;
+  /** @param on the day that it was moved to; null where it stays */
+  onDone(on: string | null): void;
+}
+
+/** One appointment: what is laid out for it, and what may become of it. */
+export function AppointmentCard({ facts, appointment, onDone }: AppointmentCardProps) {
+  const { id, revision, clientId, on, from, minutes, kind, state, note, phone, standing, redoOf, visitId } = appointment;
+  const [moving, setMoving] = useState(false);
+  const [problem, setProblem] = useState<string>();
+  const prepared = usePreparation(clientId);
+  const mark = (next: AppointmentState) => void markAppointment(id, revision, next).catch((): DiaryAnswer => ({ ok: false, problem: 'No connection: nothing was changed.' })).then((answer) => (answer.ok ? onDone(null) : setProblem(answer.problem)));
+  if (moving) return <AppointmentForm facts={facts} own={appointment} first={{ on, from, personId: appointment.personId, kind, client: { id: clientId, name: appointment.clientName, phone } }} onDone={onDone} />;
+  return (
+    <div className="grid gap-4">
+      <p className="text-lg">
+        <b>{clockWords(from)}–{clockWords(from + minutes)}</b>, {sayDay(on)} · {KIND_WORDS[kind]}{redoOf && ` of ${sayDay(redoOf)}`} · {hoursAndMinutes(minutes)}{STANDING_WORDS[standing] && <> · <b>{STANDING_WORDS[standing]}</b></>}
+        {phone && <span className="block text-base text-ink-soft">{phone}</span>}
+        {note && <span className="block text-base">{note}</span>}
+      </p>
+      {prepared ? <Laid prepared={prepared} /> : <p className="text-sm text-ink-soft">Looking what is to be laid out …</p>}
+      {problem && <p role="alert" className="text-sm font-medium text-rowan">{problem}</p>}
+      <div className="flex flex-wrap gap-2">
+        {state === 'booked' && <form action={openAppointment.bind(null, id)}><Button type="submit" look="primary">{visitId ? 'Open the visit' : 'Begin the visit'}</Button></form>}
+        <Link href={`/clients/${clientId}`} className={buttonLook('plain')}>Client</Link>
+        {state === 'booked' ? (
+          <>
+            <Button onClick={() => setMoving(true)}>Move or change</Button>
+            <Button look="quiet" onClick={() => mark('cancelled')}>Cancel it</Button>
+            {on <= facts.today && <Button look="quiet" onClick={() => mark('no-show')}>Did not come</Button>}
+          </>
+        ) : <Button onClick={() => mark('booked')}>Book it again</Button>}
+        <a href={`/api/clients/${clientId}/calendar`} className={buttonLook('quiet')}>Calendar file</a>
+      </div>
+    </div>
+  );
+}
+
+function Laid({ prepared: { pattern, foils, toCut, bowls, cautions, alertTestMissing } }: { prepared: Preparation }) {
+  return (
+    <dl aria-label="Preparation" className="grid gap-2 rounded-ui border border-line p-3 text-base">
+      <Row name="Last pattern">{pattern ?? 'none yet'}{foils > 0 && `, ${foils} foils`}</Row>
+      {toCut.length > 0 && <Row name="Foils to cut">{toCut.slice(0, 8).map(({ widthMm, count }) => `${count} × ${widthMm} mm`).join(', ')}{toCut.length > 8 && ` and ${toCut.slice(8).reduce((sum, { count }) => sum + count, 0)} smaller`}</Row>}
+      {bowls && <Row name="Bowls">{bowls}</Row>}
+      {alertTestMissing && <Row name="Alert test"><b className="text-amber-bark">missing or too old</b></Row>}
+      {cautions.length > 0 && <Row name="Cautions"><ul>{cautions.map((seen) => <li key={seen} className={seen.startsWith('Stop') ? 'font-bold text-rowan' : ''}>{seen}</li>)}</ul></Row>}
+    </dl>
+  );
+}
+
+function Row({ name, children }: { name: string; children: React.ReactNode }) {
+  return <div className="grid grid-cols-[112px_minmax(0,1fr)] gap-3"><dt className="text-ink-soft">{name}</dt><dd>{children}</dd></div>;
+}

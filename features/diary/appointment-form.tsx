@@ -1,0 +1,158 @@
+'use client';
+
+import { useEffect, useId, useMemo, useState } from 'react';
+import { APPOINTMENT_KINDS, clashesWith, clockWords, KIND_WORDS, type AppointmentKind } from '@/core/diary';
+import { Button } from '@/ui/button';
+import { TextField } from '@/ui/field';
+import { Select } from '@/ui/select';
+import { Switch } from '@/ui/switch';
+import { sayDay } from '../shared';
+import { bookAppointment, moveAppointment, preparationFor, searchClients, type DiaryAnswer } from './actions';
+import type { DayFacts, Preparation, ShownAppointment } from './queries';
+
+interface Named { readonly id: string; readonly name: string; readonly phone: string }
+
+/** What is known of a booking before it is made. */
+export interface FirstBooking {
+  readonly on: string;
+  readonly from?: number;
+  readonly personId?: string;
+  readonly client?: Named;
+  readonly kind?: AppointmentKind;
+}
+
+interface AppointmentFormProps {
+  facts: DayFacts;
+  first: FirstBooking;
+  /** The appointment that is changed; a new one without. */
+  own?: ShownAppointment;
+  onDone(on: string): void;
+}
+
+const DAY_MS = 86_400_000;
+const daysBefore = (on: string, days: number) => new Date(Date.parse(on) - days * DAY_MS).toISOString().slice(0, 10);
+/** An alert test lies so many days before: over the 48 hours of most leaflets. */
+const TEST_DAYS = 3;
+
+/** Minutes of a day from what was typed: `9:30`, `0930`, `9`. */
+export function readTime(text: string): number {
+  const read = /^(\d{1,2})(?:[:.h]?(\d{2}))?$/.exec(text.trim());
+  const minute = read ? 60 * Number(read[1]) + Number(read[2] ?? 0) : Number.NaN;
+  return minute < 1440 && Number(read?.[2] ?? 0) < 60 ? minute : Number.NaN;
+}
+
+/** Books an appointment, or changes one: who, when, what for, and how long by the clock of her pattern. */
+export function AppointmentForm({ facts, first, own, onDone }: AppointmentFormProps) {
+  const [client, setClient] = useState<Named | undefined>(first.client);
+  const [on, setOn] = useState(first.on);
+  const [time, setTime] = useState(clockWords(first.from ?? 600));
+  const [personId, setPerson] = useState(first.personId ?? facts.columns[0]?.personId ?? '');
+  const [kind, setKind] = useState<AppointmentKind>(first.kind ?? 'full');
+  const [typedMinutes, setMinutes] = useState<string | undefined>(own && String(own.minutes));
+  const [note, setNote] = useState(own?.note ?? '');
+  const [redoOf, setRedoOf] = useState('');
+  const [test, setTest] = useState<boolean>();
+  const [problem, setProblem] = useState<string>();
+  const [busy, setBusy] = useState(false);
+  const prepared = usePreparation(client?.id);
+  const from = readTime(time);
+  const minutes = typedMinutes ?? (prepared ? String(prepared.minutes[kind]) : '');
+  const testMissing = Boolean(prepared?.alertTestMissing) && kind !== 'consult' && kind !== 'alert-test';
+  const withTest = !own && testMissing && (test ?? daysBefore(on, TEST_DAYS) >= facts.today);
+  const clash = useMemo(() => {
+    const others = facts.appointments.filter((one) => one.personId === personId && one.state === 'booked' && one.id !== own?.id && one.on === on);
+    return on === facts.on && from >= 0 ? clashesWith({ from, minutes: Number(minutes) || 0 }, others).map((i) => others[i]) : [];
+  }, [facts, personId, own?.id, on, from, minutes]);
+
+  const send = async (): Promise<DiaryAnswer> => {
+    const slot = { personId, on, from: Number.isNaN(from) ? -1 : from, minutes: /^\d+$/.test(minutes.trim()) ? Number(minutes) : Number.NaN, kind, note };
+    if (own) return moveAppointment(own.id, own.revision, slot);
+    if (!client) return { ok: false, problem: 'Client: choose one.' };
+    return bookAppointment({ ...slot, clientId: client.id, redoOf: redoOf || null, alertTest: withTest ? { on: daysBefore(on, TEST_DAYS), from: slot.from } : null });
+  };
+  return (
+    <form
+      className="grid gap-4" noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        setBusy(true);
+        void send().catch((): DiaryAnswer => ({ ok: false, problem: 'No connection: nothing was booked. Try again when it is back.' })).then((answer) => {
+          setBusy(false);
+          if (answer.ok) onDone(on);
+          else setProblem(answer.problem);
+        });
+      }}
+    >
+      {!own && <ClientChoice client={client} onChoose={setClient} />}
+      <div className="grid grid-cols-2 gap-4">
+        <Select label="What for" value={kind} options={APPOINTMENT_KINDS.map((value) => ({ value, words: KIND_WORDS[value] }))} onChange={(next) => {
+          setKind(next);
+          if (!own) setMinutes(undefined);
+        }} />
+        <Select label="Colourist" value={personId} options={facts.columns.map((column) => ({ value: column.personId, words: column.name }))} onChange={setPerson} />
+      </div>
+      {kind === 'redo' && !own && (
+        <Select label="Visit that is put right" value={redoOf} options={[{ value: '', words: prepared ? 'Choose' : 'Choose the client first' }, ...(prepared?.visits ?? []).map(({ id, on: held, pattern }) => ({ value: id, words: `${sayDay(held)}, ${pattern}` }))]} onChange={setRedoOf} />
+      )}
+      <div className="grid grid-cols-3 gap-4">
+        <TextField label="Day" type="date" value={on} onChange={(event) => setOn(event.target.value)} />
+        <TextField label="Time" inputMode="numeric" value={time} onChange={(event) => setTime(event.target.value)} onBlur={() => from >= 0 && setTime(clockWords(from))} />
+        <TextField label="Minutes" inputMode="numeric" value={minutes} hint={own || !client ? undefined : prepared ? lengthWords(prepared, kind) : 'working it out …'} onChange={(event) => setMinutes(event.target.value)} />
+      </div>
+      <TextField label="Note" value={note} maxLength={500} onChange={(event) => setNote(event.target.value)} />
+      {testMissing && !own && (
+        <div className="flex items-start justify-between gap-4 rounded-ui bg-amber-pale p-3 text-base">
+          <span>An alert test is missing or too old. Book one {TEST_DAYS} days before, {sayDay(daysBefore(on, TEST_DAYS))} at {Number.isNaN(from) ? '…' : clockWords(from)}, 10 min{daysBefore(on, TEST_DAYS) < facts.today ? ': that day is over, choose a later visit' : ''}.</span>
+          <Switch label="Book an alert test too" on={withTest} onChange={setTest} />
+        </div>
+      )}
+      {clash.length > 0 && <p role="status" className="rounded-ui bg-amber-pale p-3 text-base">At the same chair then: {clash.map((one) => `${one.clientName} ${clockWords(one.from)}–${clockWords(one.from + one.minutes)}`).join(', ')}. Both can be booked, if an assistant is there.</p>}
+      {problem && <p role="alert" className="text-sm font-medium text-rowan">{problem}</p>}
+      <Button type="submit" look="primary" disabled={busy}>{busy ? 'One moment …' : own ? 'Save the change' : 'Book it'}</Button>
+    </form>
+  );
+}
+
+const lengthWords = ({ pattern, minutes }: Preparation, kind: AppointmentKind) =>
+  pattern !== null && ['full', 'face', 'redo'].includes(kind) ? `by the clock of “${pattern}”: ${minutes[kind]}` : 'usual length';
+
+/** What her next visit needs, asked when a client is chosen; undefined until it is known. */
+export function usePreparation(clientId: string | undefined): Preparation | undefined {
+  const [known, setKnown] = useState<{ clientId: string; prepared: Preparation }>();
+  useEffect(() => {
+    if (!clientId) return;
+    let gone = false;
+    void preparationFor(clientId).then((prepared) => !gone && prepared && setKnown({ clientId, prepared }), () => undefined);
+    return () => {
+      gone = true;
+    };
+  }, [clientId]);
+  return known && known.clientId === clientId ? known.prepared : undefined;
+}
+
+function ClientChoice({ client, onChoose }: { client: Named | undefined; onChoose(client: Named | undefined): void }) {
+  const [words, setWords] = useState('');
+  const [found, setFound] = useState<readonly Named[]>([]);
+  const id = useId();
+  useEffect(() => {
+    if (words.trim() === '') return;
+    let gone = false;
+    const wait = setTimeout(() => void searchClients(words).then((all) => !gone && setFound(all), () => undefined), 200);
+    return () => {
+      gone = true;
+      clearTimeout(wait);
+    };
+  }, [words]);
+  if (client) return <p className="flex items-center justify-between gap-3 text-lg"><b>{client.name}</b><Button small look="quiet" onClick={() => onChoose(undefined)}>Another client</Button></p>;
+  return (
+    <div>
+      <TextField id={id} label="Client" value={words} autoComplete="off" placeholder="Name, phone or note" onChange={(event) => setWords(event.target.value)} />
+      {words.trim() !== '' && (
+        <ul aria-label="Clients found" className="mt-1 max-h-[168px] overflow-y-auto rounded-ui border border-line">
+          {found.length === 0 && <li className="p-2 text-sm text-ink-soft">Nobody of that name. Add her under Clients first.</li>}
+          {found.map((own) => <li key={own.id}><button type="button" onClick={() => onChoose(own)} className="flex w-full justify-between gap-3 px-3 py-2 text-left text-base hover:bg-leaf-pale"><b>{own.name}</b><span className="text-ink-soft">{own.phone}</span></button></li>)}
+        </ul>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,156 @@
+import 'server-only';
+import { cautionsFor } from '@/core/caution';
+import { MOST_BLOCKS, runService, searchService, simplePlan } from '@/core/clock';
+import { minutesToBook, standingOf, type AppointmentKind, type Standing } from '@/core/diary';
+import { afterSteps, clockPlanOf, mixOfVisit, recordedTests } from '@/core/mix';
+import { createPatternEngine } from '@/core/pattern';
+import { comingAppointments, dueClients, feedOwner, feedSince, listAppointments, unfinishedVisits, type Appointment, type DueClient } from '@/data/appointments';
+import { listClients, readClient } from '@/data/clients';
+import { readHouse } from '@/data/house';
+import { serverNow } from '@/data/now';
+import { listPeople } from '@/data/people';
+import type { SignedIn } from '@/data/sessions';
+import { readVisit } from '@/data/visits';
+import { currentPerson, requirePerson } from '../session/current';
+import { isId, today } from '../shared';
+
+export type { Appointment, DueClient };
+
+export interface ShownAppointment extends Appointment {
+  readonly standing: Standing;
+  /** Minutes that a client is late. */
+  readonly lateMinutes: number;
+}
+
+export interface DayFacts {
+  readonly on: string;
+  readonly today: string;
+  /** Minute of the day now where the salon is; null on another day. */
+  readonly nowMinute: number | null;
+  readonly timeZone: string;
+  readonly columns: readonly { readonly personId: string; readonly name: string }[];
+  readonly appointments: readonly ShownAppointment[];
+  readonly due: readonly DueClient[];
+  readonly unfinished: readonly { readonly visitId: string; readonly clientName: string; readonly heldOn: string; readonly recorded: boolean }[];
+  readonly feedSince: string | null;
+}
+
+/** Clients whose visit is due within so many days are listed. */
+const DUE_AHEAD_DAYS = 14;
+const DAY_MS = 86_400_000;
+const dayAfter = (on: string, days: number) => new Date(Date.parse(on) + days * DAY_MS).toISOString().slice(0, 10);
+
+/** A day of the diary with what is due and what is unfinished. */
+export async function loadDay(wanted: string | undefined): Promise<DayFacts> {
+  const person = await requirePerson();
+  const { timeZone } = (await readHouse(person)).document;
+  const now = new Date(serverNow());
+  const day = today(timeZone, now);
+  const on = wanted && /^\d{4}-\d{2}-\d{2}$/.test(wanted) && !Number.isNaN(Date.parse(wanted)) ? wanted : day;
+  const nowMinute = on === day ? minuteOf(now, timeZone) : null;
+  const [all, people, due, unfinished, since] = await Promise.all([
+    listAppointments(person, on, on, timeZone), listPeople(person), dueClients(person, day, dayAfter(day, DUE_AHEAD_DAYS), timeZone), unfinishedVisits(person, day), feedSince(person),
+  ]);
+  const shown = all.map((own): ShownAppointment => {
+    const sinceStart = on < day ? 10_000 : on > day ? -10_000 : nowMinute! - own.from;
+    const standing = standingOf({ ...own, sinceStart, short: own.kind === 'alert-test' || own.kind === 'consult' });
+    return { ...own, standing, lateMinutes: standing === 'late' ? Math.round(sinceStart) : 0 };
+  });
+  // Who works at a chair, and whoever has something booked that day.
+  const booked = new Set(all.map(({ personId }) => personId));
+  const columns = people.people.filter(({ id, active, role }) => (active && role !== 'assistant') || booked.has(id)).map(({ id, name }) => ({ personId: id, name }));
+  return { on, today: day, nowMinute, timeZone, columns, appointments: shown, due, unfinished, feedSince: since };
+}
+
+function minuteOf(now: Date, timeZone: string): number {
+  const parts = Object.fromEntries(new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone }).formatToParts(now).map(({ type, value }) => [type, value]));
+  return 60 * Number(parts.hour) + Number(parts.minute);
+}
+
+/** What is laid out before a client comes. */
+export interface Preparation {
+  readonly pattern: string | null;
+  readonly foils: number;
+  /** Foils to cut, by their width to the next ten millimetres. */
+  readonly toCut: readonly { readonly widthMm: number; readonly count: number }[];
+  readonly bowls: string | null;
+  readonly cautions: readonly string[];
+  readonly alertTestMissing: boolean;
+  readonly minutes: Readonly<Record<AppointmentKind, number>>;
+  /** Recorded visits, newest first: one of them is put right by a redo. */
+  readonly visits: readonly { readonly id: string; readonly on: string; readonly pattern: string }[];
+}
+
+const engine = createPatternEngine();
+/** The search for an order is short here: a length to book is good to five minutes. */
+const MOST_ASKED = 12;
+
+/** What a client's next visit needs, by the open visit or the last one; undefined when this salon has no such client. */
+export async function prepare(person: SignedIn, clientId: string): Promise<Preparation | undefined> {
+  const { document: house } = await readHouse(person);
+  const day = today(house.timeZone, new Date(serverNow()));
+  const story = await readClient(person, clientId, day);
+  if (!story) return undefined;
+  const [newest] = story.visits;
+  const usual = minutesFor(null);
+  if (!newest) return { pattern: null, foils: 0, toCut: [], bowls: null, cautions: [], alertTestMissing: true, minutes: usual, visits: [] };
+  const cautions = cautionsFor(newest.consult, story.safety, { onDay: day, bornOn: story.client.bornOn }, house.cautions);
+  const visit = (await readVisit(person, newest.id))!;
+  const consult = visit.consult.document;
+  const mix = visit.mix.document;
+  const plan = { ...visit.plan.document, head: consult.head, hair: consult.hair };
+  const computed = engine.compute(plan);
+  const mixed = mixOfVisit({ consult, plan, computed, mix, range: visit.range, uses: visit.uses, schools: house.schools, recorded: recordedTests(visit.safety.tests, visit.heldOn) });
+  const { blocks } = clockPlanOf(mixed, mix);
+  const after = Math.max(0, ...afterSteps(mix).map(({ to }) => to));
+  let clock: number | null = null;
+  if (blocks.length > 0) {
+    let asked = 0;
+    const end = blocks.length <= MOST_BLOCKS ? searchService(blocks, { stop: () => (asked += 1) > MOST_ASKED }).timeline.end : runService(blocks, simplePlan(blocks)).end;
+    clock = end + after;
+  }
+  const widths = new Map<number, number>();
+  for (const { widthMm } of computed.sheet.foils) widths.set(Math.ceil(widthMm / 10) * 10, (widths.get(Math.ceil(widthMm / 10) * 10) ?? 0) + 1);
+  return {
+    pattern: plan.name, foils: computed.sheet.totals.foils, toCut: [...widths].map(([widthMm, count]) => ({ widthMm, count })).sort((a, b) => b.widthMm - a.widthMm),
+    bowls: mixed.bowls.ok ? mixed.bowls.bowls.map(({ label, needed }) => `${label} ${Math.round(needed)} g`).join(', ') || null : null,
+    cautions: cautions.filter(({ key }) => !['allergy-unasked', 'scalp-unseen', 'dye-unasked'].includes(key)).map(({ weight, seen }) => (weight === 'stop' ? `Stop: ${seen}` : seen)),
+    alertTestMissing: cautions.some(({ key }) => key === 'alert-test'), minutes: minutesFor(clock),
+    visits: story.visits.filter(({ outcome }) => outcome !== null).slice(0, 12).map(({ id, heldOn, planName }) => ({ id, on: heldOn, pattern: planName })),
+  };
+}
+
+const minutesFor = (clock: number | null) => Object.fromEntries((['full', 'face', 'toner', 'consult', 'alert-test', 'redo'] as const).map((kind) => [kind, minutesToBook(kind, kind === 'face' && clock !== null ? clock / 2 : clock)])) as Record<AppointmentKind, number>;
+
+/** The same for whoever is signed in. */
+export async function preparationOf(clientId: string): Promise<Preparation | 'signed-out' | 'missing'> {
+  const person = await currentPerson();
+  if (!person) return 'signed-out';
+  return (isId(clientId) ? await prepare(person, clientId) : undefined) ?? 'missing';
+}
+
+/** Clients to choose from, by words. */
+export async function clientsNamed(words: string): Promise<readonly { readonly id: string; readonly name: string; readonly phone: string }[]> {
+  const person = await currentPerson();
+  if (!person) return [];
+  const { timeZone } = (await readHouse(person)).document;
+  return (await listClients(person, words.slice(0, 200), today(timeZone, new Date(serverNow())))).slice(0, 12).map(({ id, name, phone }) => ({ id, name, phone: phone ?? '' }));
+}
+
+/** What a calendar is given: one person's appointments from two months back to a year ahead. */
+export async function feedAppointments(secret: string): Promise<{ timeZone: string; salonName: string; appointments: readonly Appointment[] } | undefined> {
+  const owner = /^[\w-]{32}$/.test(secret) ? await feedOwner(secret) : undefined;
+  if (!owner) return undefined;
+  const { timeZone } = (await readHouse(owner)).document;
+  const day = today(timeZone, new Date(serverNow()));
+  return { timeZone, salonName: 'Dappled Lattice', appointments: await listAppointments(owner, dayAfter(day, -60), dayAfter(day, 366), timeZone, owner.personId) };
+}
+
+/** A client's own appointments to come, for her calendar. */
+export async function comingOf(clientId: string): Promise<{ timeZone: string; appointments: readonly Appointment[] } | 'signed-out' | 'missing'> {
+  const person = await currentPerson();
+  if (!person) return 'signed-out';
+  if (!isId(clientId)) return 'missing';
+  const { timeZone } = (await readHouse(person)).document;
+  return { timeZone, appointments: await comingAppointments(person, clientId, today(timeZone, new Date(serverNow())), timeZone) };
+}
