@@ -9,6 +9,7 @@ import { Switch } from '@/ui/switch';
 import { sayDay } from '../shared';
 import { bookAppointment, moveAppointment, preparationFor, searchClients, type DiaryAnswer } from './actions';
 import type { DayFacts, Preparation, ShownAppointment } from './queries';
+import { readTime } from './read-time';
 
 interface Named { readonly id: string; readonly name: string; readonly phone: string }
 
@@ -33,13 +34,6 @@ const DAY_MS = 86_400_000;
 const daysBefore = (on: string, days: number) => new Date(Date.parse(on) - days * DAY_MS).toISOString().slice(0, 10);
 /** An alert test lies so many days before: over the 48 hours of most leaflets. */
 const TEST_DAYS = 3;
-
-/** Minutes of a day from what was typed: `9:30`, `0930`, `9`. */
-export function readTime(text: string): number {
-  const read = /^(\d{1,2})(?:[:.h]?(\d{2}))?$/.exec(text.trim());
-  const minute = read ? 60 * Number(read[1]) + Number(read[2] ?? 0) : Number.NaN;
-  return minute < 1440 && Number(read?.[2] ?? 0) < 60 ? minute : Number.NaN;
-}
 
 /** Books an appointment, or changes one: who, when, what for, and how long by the clock of her pattern. */
 export function AppointmentForm({ facts, first, own, onDone }: AppointmentFormProps) {

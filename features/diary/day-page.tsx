@@ -25,7 +25,7 @@ const weekday = (on: string) => new Intl.DateTimeFormat('en-GB', { weekday: 'lon
 export function DayPage({ facts }: { facts: DayFacts }) {
   const { on, today, appointments, due, unfinished } = facts;
   const router = useRouter();
-  const [booking, setBooking] = useState<FirstBooking>();
+  const [booking, setBooking] = useState<FirstBooking | undefined>(() => (facts.toBook ? { on, client: facts.toBook, kind: facts.toBook.kind } : undefined));
   const [opened, setOpened] = useState<string>();
   const [address, setAddress] = useState(false);
   const go = (day: string) => router.push(day === today ? '/day' : `/day?on=${day}`);
@@ -64,7 +64,8 @@ export function DayPage({ facts }: { facts: DayFacts }) {
                 <li key={clientId} className="flex items-center gap-2">
                   <div className="min-w-0 flex-1">
                     <Link href={`/clients/${clientId}`} className="block truncate font-semibold hover:underline">{clientName}</Link>
-                    <p className={clsx('text-sm', nextOn < today ? 'font-semibold text-amber-bark' : 'text-ink-soft')}>{KIND_WORDS[nextWhat]}, {nextOn < today ? `${daysBetween(nextOn, today)} days over` : sayDay(nextOn)}{phone && ` · ${phone}`}</p>
+                    <p className={clsx('text-sm', nextOn < today ? 'font-semibold text-amber-bark' : 'text-ink-soft')}>{KIND_WORDS[nextWhat]}, {nextOn < today ? `${daysBetween(nextOn, today)} days over` : sayDay(nextOn)}</p>
+                    {phone && <p className="text-sm text-ink-soft">{phone}</p>}
                   </div>
                   <Button small onClick={() => setBooking({ on: nextOn > today ? nextOn : on, client: { id: clientId, name: clientName, phone }, kind: nextWhat })} aria-label={`Book ${clientName}`}>Book</Button>
                 </li>
@@ -86,7 +87,7 @@ export function DayPage({ facts }: { facts: DayFacts }) {
       <Dialog open={booking !== undefined} onOpenChange={(open) => !open && setBooking(undefined)} title="Book" middle>
         {booking && <AppointmentForm facts={facts} first={booking} onDone={(day) => {
           setBooking(undefined);
-          if (day !== on) go(day);
+          if (day !== on || facts.toBook) go(day);
           else router.refresh();
         }} />}
       </Dialog>
@@ -154,11 +155,11 @@ function Block({ appointment, top, lane, onOpen }: { appointment: ShownAppointme
   return (
     <button
       type="button" onClick={() => onOpen(id)} style={{ top, height, left: `calc(${(100 * lane.lane) / lane.of}% + 3px)`, width: `calc(${100 / lane.of}% - 6px)` }}
-      className={clsx('absolute z-[5] overflow-hidden rounded-ui border-l-4 border-y border-r px-2 py-1 text-left leading-tight hover:border-ink', TINTS[standing])}
+      className={clsx('absolute z-[5] flex flex-col items-stretch justify-start overflow-hidden rounded-ui border-l-4 border-y border-r px-2 text-left leading-tight hover:border-ink', height > 34 ? 'py-1' : 'py-0', TINTS[standing])}
     >
-      <span className="block truncate text-base font-semibold">{clientName}</span>
-      {height > 34 && <span className="block truncate text-sm">{clockWords(from)}–{clockWords(from + minutes)} · {KIND_WORDS[kind]}{redoOf && ` of ${sayDay(redoOf)}`}</span>}
-      {words && height > 50 && <span className="block truncate text-sm font-semibold no-underline">{words}</span>}
+      <span className={clsx('shrink-0 truncate font-semibold', height > 34 ? 'text-base' : 'text-sm')}>{clientName}{height <= 34 && <span className="font-normal"> · {KIND_WORDS[kind]}</span>}</span>
+      {height > 34 && <span className="shrink-0 truncate text-sm">{clockWords(from)}–{clockWords(from + minutes)} · {KIND_WORDS[kind]}{redoOf && ` of ${sayDay(redoOf)}`}</span>}
+      {words && height > 50 && <span className="shrink-0 truncate text-sm font-semibold">{words}</span>}
     </button>
   );
 }

@@ -1,7 +1,7 @@
 import 'server-only';
 import { cautionsFor } from '@/core/caution';
 import { MOST_BLOCKS, runService, searchService, simplePlan } from '@/core/clock';
-import { minutesToBook, standingOf, type AppointmentKind, type Standing } from '@/core/diary';
+import { APPOINTMENT_KINDS, minutesToBook, standingOf, type AppointmentKind, type Standing } from '@/core/diary';
 import { afterSteps, clockPlanOf, mixOfVisit, recordedTests } from '@/core/mix';
 import { createPatternEngine } from '@/core/pattern';
 import { comingAppointments, dueClients, feedOwner, feedSince, listAppointments, unfinishedVisits, type Appointment, type DueClient } from '@/data/appointments';
@@ -33,6 +33,8 @@ export interface DayFacts {
   readonly due: readonly DueClient[];
   readonly unfinished: readonly { readonly visitId: string; readonly clientName: string; readonly heldOn: string; readonly recorded: boolean }[];
   readonly feedSince: string | null;
+  /** A client who is to be booked, as the address says; null where it names none. */
+  readonly toBook: { readonly id: string; readonly name: string; readonly phone: string; readonly kind: AppointmentKind } | null;
 }
 
 /** Clients whose visit is due within so many days are listed. */
@@ -41,7 +43,7 @@ const DAY_MS = 86_400_000;
 const dayAfter = (on: string, days: number) => new Date(Date.parse(on) + days * DAY_MS).toISOString().slice(0, 10);
 
 /** A day of the diary with what is due and what is unfinished. */
-export async function loadDay(wanted: string | undefined): Promise<DayFacts> {
+export async function loadDay(wanted: string | undefined, booking: { client?: string; kind?: string } = {}): Promise<DayFacts> {
   const person = await requirePerson();
   const { timeZone } = (await readHouse(person)).document;
   const now = new Date(serverNow());
@@ -57,9 +59,11 @@ export async function loadDay(wanted: string | undefined): Promise<DayFacts> {
     return { ...own, standing, lateMinutes: standing === 'late' ? Math.round(sinceStart) : 0 };
   });
   // Who works at a chair, and whoever has something booked that day.
+  const named = booking.client && isId(booking.client) ? (await readClient(person, booking.client, day))?.client : undefined;
+  const kind = APPOINTMENT_KINDS.find((own) => own === booking.kind) ?? 'full';
   const booked = new Set(all.map(({ personId }) => personId));
   const columns = people.people.filter(({ id, active, role }) => (active && role !== 'assistant') || booked.has(id)).map(({ id, name }) => ({ personId: id, name }));
-  return { on, today: day, nowMinute, timeZone, columns, appointments: shown, due, unfinished, feedSince: since };
+  return { on, today: day, nowMinute, timeZone, columns, appointments: shown, due, unfinished, feedSince: since, toBook: named && !named.archived ? { id: named.id, name: named.name, phone: named.phone ?? '', kind } : null };
 }
 
 function minuteOf(now: Date, timeZone: string): number {

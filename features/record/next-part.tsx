@@ -1,5 +1,6 @@
 'use client';
 
+import Link from 'next/link';
 import { useMemo } from 'react';
 import { nextVisit } from '@/core/growth';
 import { nextFactsOf } from '@/core/record';
@@ -23,7 +24,7 @@ interface NextPartProps {
 
 /** When to come again and for what: what she will mind and when, soonest first, and the day that is agreed. */
 export function NextPart({ fields, problem, disabled, onChange }: NextPartProps) {
-  const { bundle, consult, plan, computed, mix } = useVisit();
+  const { bundle, consult, plan, computed, mix, outcome } = useVisit();
   const { heldOn, growth } = bundle;
   const next = useMemo(
     () => nextVisit(nextFactsOf({ on: heldOn, rate: growth, consult, plan, sheet: computed.sheet, zones: fields.zones ?? {}, levelReached: fields.levelReached, toned: mix.toners.length > 0 })),
@@ -48,6 +49,7 @@ export function NextPart({ fields, problem, disabled, onChange }: NextPartProps)
         {NEXT_WEEKS.map((weeks) => <Button key={weeks} small onClick={() => onChange({ nextOn: weeksAfter(heldOn, weeks) })}>{weeks} weeks</Button>)}
         <Button small look="quiet" onClick={() => onChange({ nextOn: '', nextWhat: null })}>None</Button>
       </div>
+      {outcome?.document.nextOn && <p className="text-base">On record for {sayDay(outcome.document.nextOn)}. <Link href={`/day?on=${outcome.document.nextOn}&book=${bundle.client.id}&kind=${outcome.document.nextWhat ?? 'full'}`} className="font-semibold underline">Book it</Link></p>}
       <Segmented label="What the next visit is for" value={fields.nextWhat} options={OPTIONS} onChange={(nextWhat) => onChange({ nextWhat })} />
     </fieldset>
   );

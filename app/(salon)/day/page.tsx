@@ -4,8 +4,12 @@ import { loadDay } from '@/features/diary/queries';
 
 export const metadata: Metadata = { title: 'Day' };
 
-/** A day of the salon: /day, or /day?on=2027-01-31. */
-export default async function Page({ searchParams }: { searchParams: Promise<{ on?: string | string[] }> }) {
-  const { on } = await searchParams;
-  return <DayPage facts={await loadDay(typeof on === 'string' ? on : undefined)} />;
+type Asked = Partial<Record<'on' | 'book' | 'kind', string | string[]>>;
+const one = (value: string | string[] | undefined) => (typeof value === 'string' ? value : undefined);
+
+/** A day of the salon: /day, /day?on=2027-01-31; with &book=CLIENT&kind=full her booking is open. */
+export default async function Page({ searchParams }: { searchParams: Promise<Asked> }) {
+  const { on, book, kind } = await searchParams;
+  const facts = await loadDay(one(on), { client: one(book), kind: one(kind) });
+  return <DayPage key={`${facts.on} ${facts.toBook?.id ?? ''}`} facts={facts} />;
 }

@@ -1,0 +1,125 @@
+import ICAL from 'ical.js';
+import type { Page } from 'puppeteer-core';
+import { later } from './later';
+import { address, at, fill, live, newVisit, openBrowser, press, see, seriousFindings, signIn, type Session } from './harness';
+
+const DAY = 86_400_000;
+/** A name of this run’s own: the day may hold another’s. */
+const NAME = `Diary Sedge ${Date.now() % 100_000}`;
+let session: Session;
+let page: Page;
+beforeAll(async () => {
+  later(0);
+  session = await openBrowser();
+  page = session.page;
+  await signIn(page);
+});
+afterAll(async () => {
+  later(0);
+  await session?.close();
+});
+
+const isoDay = (ahead: number) => new Date(Date.now() + ahead * DAY).toISOString().slice(0, 10);
+const goTo = async (day: string) => {
+  await page.goto(`${address()}/day?on=${day}`);
+  await page.waitForSelector('section[aria-label="The day"]');
+  // Buttons answer once the page is live.
+  await page.waitForFunction(() => Object.keys(document.querySelector('section[aria-label="The day"] button') ?? {}).some((key) => key.startsWith('__reactProps')));
+};
+const blocks = () => page.$$eval('section[aria-label="The day"] button.absolute.rounded-ui', (all, name) => all.map((own) => (own as HTMLElement).innerText.replace(/\s+/g, ' ')).filter((words) => words.startsWith(name)), NAME);
+const openBlock = async (name: string) => {
+  await page.$$eval('section[aria-label="The day"] button.absolute.rounded-ui', (all, words) => (all.find((own) => own.textContent!.includes(words)) as HTMLElement).click(), name);
+  await page.waitForSelector('[role=dialog]');
+};
+const closed = () => page.waitForSelector('[role=dialog]', { hidden: true });
+const choose = async (name: string) => {
+  await fill(page, 'Client', name);
+  await (await page.waitForSelector(`ul[aria-label="Clients found"] ::-p-text(${name})`))!.click();
+  await page.waitForFunction(() => /by the clock of|usual length/.test(document.querySelector('[role=dialog]')?.textContent ?? ''));
+};
+
+test('booked with her alert test, moved, in her colourist’s calendar, late, begun, not come', async () => {
+  await newVisit(page, NAME);
+  const on = isoDay(10);
+  await goTo(on);
+  expect(await seriousFindings(page)).toEqual([]);
+  await press(page, 'Book');
+  await press(page, 'Book it');
+  await see(page, 'Client: choose one.');
+  await choose(NAME);
+  // As long as the clock of her pattern says, and no guess.
+  const minutes = Number(await page.$eval('[role=dialog] input[inputmode=numeric]:not([value*=":"])', (own) => (own as HTMLInputElement).value));
+  expect(minutes % 5).toBe(0);
+  expect(minutes).toBeGreaterThan(120);
+  await fill(page, 'Time', 'soon');
+  await press(page, 'Book it');
+  await see(page, 'Time: write a time such as 9:30');
+  await fill(page, 'Time', '9:30');
+  await see(page, 'An alert test is missing or too old.');
+  expect(await page.$eval('[role=switch][aria-label="Book an alert test too"]', (own) => own.getAttribute('aria-checked'))).toBe('true');
+  expect(await seriousFindings(page)).toEqual([]);
+  await press(page, 'Book it');
+  await closed();
+  await see(page, NAME);
+  expect(await blocks()).toEqual([expect.stringMatching(new RegExp(`^${NAME} 09:30–\\d\\d:\\d\\d · Full foils$`))]);
+  await goTo(isoDay(7));
+  expect(await blocks()).toEqual([`${NAME} · Alert test`]);
+
+  // At the same chair at the same time: said, and left to whoever books.
+  await goTo(on);
+  await press(page, 'Book Ottilie Marsh at 17:00');
+  await choose(NAME);
+  await fill(page, 'Time', '10:00');
+  await page.waitForFunction((name) => new RegExp(`At the same chair then: .*${name} 09:30`).test(document.querySelector('[role=dialog]')?.textContent ?? ''), {}, NAME);
+  await press(page, 'Close');
+  await closed();
+
+  // What is laid out for her; moved to a quarter past eleven.
+  await openBlock(NAME);
+  await page.waitForSelector('dl[aria-label=Preparation]');
+  expect(await page.$eval('dl[aria-label=Preparation]', (own) => (own as HTMLElement).innerText)).toMatch(/Last pattern[\s\S]*Fine weave, horizontal, 100 foils[\s\S]*Foils to cut[\s\S]*\d+ × \d+ mm[\s\S]*Bowls[\s\S]*A 1 \d+ g/);
+  expect(await seriousFindings(page)).toEqual([]);
+  await press(page, 'Move or change');
+  await fill(page, 'Time', '11:15');
+  await press(page, 'Save the change');
+  await closed();
+  await page.waitForFunction(() => document.querySelector('section[aria-label="The day"]')?.textContent?.includes('11:15–'));
+
+  // Another program reads the private address, until it is withdrawn.
+  await press(page, 'Calendar …');
+  await press(page, 'Make an address');
+  const feed = await (await page.waitForSelector('code[aria-label="Calendar address"]'))!.evaluate((own) => own.textContent!);
+  const calendar = await (await fetch(feed)).text();
+  const event = new ICAL.Component(ICAL.parse(calendar) as never).getAllSubcomponents('vevent').map((own) => new ICAL.Event(own)).find(({ summary }) => summary === `${NAME}: full foils`)!;
+  expect(event.sequence).toBe(1);
+  expect(event.duration.toSeconds()).toBe(minutes * 60);
+  const start = event.startDate.toJSDate();
+  await press(page, 'Withdraw it');
+  await page.waitForFunction(async (from) => (await fetch(from)).status === 404, { polling: 200 }, feed);
+  await press(page, 'Close');
+
+  // Twelve minutes after she should be here, she is late.
+  later(start.getTime() + 12.5 * 60_000 - Date.now());
+  await page.goto(`${address()}/day`);
+  await see(page, `${NAME}, 12 min`);
+  await goTo(on);
+  await openBlock(NAME);
+  await press(page, 'Did not come');
+  await closed();
+  await page.waitForFunction(() => document.querySelector('section[aria-label="The day"]')?.textContent?.includes('did not come'));
+  await openBlock(NAME);
+  await press(page, 'Book it again');
+  await closed();
+  await page.waitForFunction(() => document.querySelector('section[aria-label="The day"]')?.textContent?.includes('late, 12 min'));
+  await openBlock(NAME);
+  await press(page, 'Begin the visit');
+  await at(page, /\/visits\/[0-9a-f-]+\/consult$/);
+  await live(page);
+  const visit = page.url();
+  await goTo(on);
+  await openBlock(NAME);
+  await press(page, 'Open the visit');
+  await at(page, /\/consult$/);
+  expect(page.url()).toBe(visit);
+  expect(session.complaints.filter((own) => !own.includes('404'))).toEqual([]);
+}, 180_000);
