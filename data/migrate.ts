@@ -15,6 +15,10 @@ const MIGRATIONS: Record<string, Knex.Migration> = {
   '0008-service': service, '0009-record': record, '0010-diary': diary,
 };
 
+/** Every change of the database, oldest first. */
+export const MIGRATION_NAMES: readonly string[] = Object.keys(MIGRATIONS);
+export const newestMigration = (): string => MIGRATION_NAMES[MIGRATION_NAMES.length - 1];
+
 const source: Knex.MigrationSource<string> = {
   getMigrations: async () => Object.keys(MIGRATIONS),
   getMigrationName: (name) => name,

@@ -1,3 +1,4 @@
+export { ARCHIVE_FORMAT, ARCHIVE_VERSION, archiveManifestSchema, parseArchiveManifest, type ArchiveManifest } from './archive-manifest';
 export { type Consult, consultSchema, EMPTY_CONSULT, futureProblem, parseConsult, type RegrowthByZone } from './consult-document';
 export { differencesOf, type Difference } from './differences';
 export { AVERAGE_HAIR, AVERAGE_HEAD } from './fields';
