@@ -1,6 +1,6 @@
-import { asRow, clientRows, type ClientFields } from './client-fields';
+import { asRow, clientRows, type Client, type ClientFields } from './client-fields';
 import { insertClient } from './clients';
-import { inSalon, type Actor } from './database';
+import { inSalon, type Actor, type Transaction } from './database';
 import { leaveTrail } from './trail';
 import { openVisit } from './visits';
 
@@ -14,14 +14,18 @@ export function changeClient(actor: Actor, clientId: string, baseRevision: numbe
     const [before] = await clientRows(trx, (query) => query.where({ id: clientId }).forUpdate());
     if (!before) return { ok: false, reason: 'missing' };
     if (before.revision !== baseRevision) return { ok: false, reason: 'stale' };
-    const changes = (Object.keys(FIELD_WORDS) as (keyof ClientFields)[])
-      .filter((key) => before[key] !== fields[key])
-      .map((key) => ({ where: FIELD_WORDS[key], from: before[key] || 'none', to: fields[key] || 'none' }));
-    if (changes.length === 0) return { ok: true };
-    await trx('client').where({ id: clientId }).update({ ...asRow(fields), revision: baseRevision + 1 });
-    await leaveTrail(trx, actor, 'client-changed', { clientId, changes });
+    await writeChange(trx, actor, before, fields);
     return { ok: true };
   });
+}
+
+async function writeChange(trx: Transaction, actor: Actor, before: Client, fields: ClientFields): Promise<void> {
+  const changes = (Object.keys(FIELD_WORDS) as (keyof ClientFields)[])
+    .filter((key) => before[key] !== fields[key])
+    .map((key) => ({ where: FIELD_WORDS[key], from: before[key] || 'none', to: fields[key] || 'none' }));
+  if (changes.length === 0) return;
+  await trx('client').where({ id: before.id }).update({ ...asRow(fields), revision: before.revision + 1 });
+  await leaveTrail(trx, actor, 'client-changed', { clientId: before.id, changes });
 }
 
 /** Puts a client away, or takes her out again. @returns whether the salon has her */
@@ -78,4 +82,26 @@ export function mergeClients(actor: Actor, fromId: string, intoId: string): Prom
 /** Where a record that was merged away went; undefined when it was not. */
 export function mergedInto(actor: Actor, clientId: string): Promise<string | undefined> {
   return inSalon(actor.salonId, async (trx) => (await trx('client').where({ id: clientId }).select('merged_into').first())?.merged_into ?? undefined);
+}
+
+/** All clients of a salon that are not put away, by name. */
+export function allClients(actor: Actor): Promise<Client[]> {
+  return inSalon(actor.salonId, (trx) => clientRows(trx, (query) => void query.whereNull('archived_at').orderByRaw('lower(name), id')));
+}
+
+/**
+ * Takes a table of clients over, all of it or nothing: those that are new, and those that it changes, unless somebody changed
+ * one of them since the table was looked at.
+ */
+export function importClients(actor: Actor, added: readonly ClientFields[], changed: readonly { readonly id: string; readonly revision: number; readonly fields: ClientFields }[]): Promise<ClientSaved> {
+  return inSalon(actor.salonId, async (trx): Promise<ClientSaved> => {
+    const before = new Map((await clientRows(trx, (query) => query.whereIn('id', changed.map(({ id }) => id)).forUpdate())).map((own) => [own.id, own]));
+    for (const { id, revision } of changed) {
+      if (!before.has(id)) return { ok: false, reason: 'missing' };
+      if (before.get(id)!.revision !== revision) return { ok: false, reason: 'stale' };
+    }
+    for (const fields of added) await insertClient(trx, actor, fields);
+    for (const { id, fields } of changed) await writeChange(trx, actor, before.get(id)!, fields);
+    return { ok: true };
+  });
 }

@@ -16,7 +16,7 @@ export interface ClientSummary extends Client {
   readonly goalLevel: number | null;
   readonly nextOn: string | null;
   /** Estimate, mm with standard deviation; null before the first record. */
-  readonly regrowthToday: { readonly mm: number; readonly sd: number; readonly measuredToday: boolean } | null;
+  readonly regrowthToday: { readonly mm: number; readonly sd: number; readonly measuredToday: boolean; readonly elsewhereMm: number | null } | null;
   /** Found by this pattern, or by what was done with it, and not by name; null otherwise. */
   readonly foundBy: string | null;
 }
@@ -30,11 +30,19 @@ export interface ClientStory {
   readonly safety: Safety;
 }
 
-/** What stands for a head: the zone in the middle. */
+/** What stands for a head: the middle of the zones that the last visit took to the root; and the longest where it left some alone. */
 function middleOf(zones: readonly ZoneRegrowth[], today: string): ClientSummary['regrowthToday'] {
-  const own = [...zones].sort((a, b) => a.mm - b.mm)[zones.length >> 1];
-  return own ? { mm: own.mm, sd: own.sd, measuredToday: own.from === 'measured' && own.since === today } : null;
+  const latest = zones.reduce((last, { takenOn }) => (takenOn !== null && takenOn > last ? takenOn : last), '');
+  const taken = zones.filter(({ takenOn }) => takenOn === latest);
+  const of = (taken.length > 0 ? taken : [...zones]).sort((a, b) => a.mm - b.mm);
+  const own = of[of.length >> 1];
+  if (!own) return null;
+  const longest = Math.max(...zones.map(({ mm }) => mm));
+  return { mm: own.mm, sd: own.sd, measuredToday: own.from === 'measured' && own.since === today, elsewhereMm: longest > own.mm + APART_MM ? longest : null };
 }
+
+/** Regrowth that is longer by so much elsewhere is worth a word, mm. */
+const APART_MM = 8;
 
 const MOST_FOUND = 60;
 const MOST_LISTED = 300;

@@ -43,6 +43,8 @@ test('three visits with different zones treated: rate, regrowth by zone and what
   const weights = [[8, 24], [8, 24], [16, 48]].map(([w, mm]) => [w, mm, 1 + (0.05 * 2.875 * w) ** 2]);
   const rate = weights.reduce((sum, [w, mm, v]) => sum + (w * mm) / v, 2.875 / 0.46 ** 2) / weights.reduce((sum, [w, , v]) => sum + w ** 2 / v, 1 / 0.46 ** 2);
   expect(story.growth).toMatchObject({ measuredIntervals: 3, mmPerWeek: expect.closeTo(rate, 6) });
+  // What the last visit took stands for the head; the temple was never touched again.
+  expect(story.client.regrowthToday).toMatchObject({ mm: expect.closeTo(6 * rate, 6), elsewhereMm: expect.closeTo(22 * rate, 6) });
   const next = (await createVisit(owner, clientId, '2027-06-07'))!;
   const { expected } = (await readVisit(owner, next))!;
   expect(expected['front-l']!.mm).toBeCloseTo(6 * rate, 6);

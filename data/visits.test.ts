@@ -133,8 +133,8 @@ describe('visits', () => {
     expect(story.growth.mmPerWeek).toBeLessThan(2.9);
     // A week earlier it is reckoned from the last visit; on the day it is what the ruler says.
     const [before] = await listClients(owner, 'maren tolland', '2026-11-17');
-    expect(before.regrowthToday).toEqual({ mm: expect.closeTo(8 * story.growth.mmPerWeek, 6), sd: expect.any(Number), measuredToday: false });
-    expect(maren.regrowthToday).toEqual({ mm: 26, sd: 1, measuredToday: true });
+    expect(before.regrowthToday).toEqual({ mm: expect.closeTo(8 * story.growth.mmPerWeek, 6), sd: expect.any(Number), measuredToday: false, elsewhereMm: null });
+    expect(maren.regrowthToday).toEqual({ mm: 26, sd: 1, measuredToday: true, elsewhereMm: null });
   });
 });
 

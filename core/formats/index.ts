@@ -10,7 +10,10 @@ export { NOTED, SERVICES, type Health, type HistoryEntry, type Service } from '.
 export { CORRECTIONS, EMPTY_OUTCOME, INSPECTION, NEXT_WHAT, type InspectionPoint, type Outcome, outcomeSchema, parseOutcome, takenOf, ZONE_TONES, type ZoneOutcome, type ZoneTone } from './outcome-document';
 export { openedHeadShapes, openedHeadSvg } from './opened-head-shapes';
 export { panelOf, parsePlan, parsePlanText, PLAN_FORMAT, PLAN_VERSION, planSchema, type PanelInput } from './plan-document';
-export { productsCsv, readProductsCsv, type Import, type RowProblem, type TableStyle } from './products-csv';
+export { productsCsv, readProductsCsv, type Import, type TableStyle } from './products-csv';
+export { type CsvRead, type RowProblem } from './csv-table';
+export { CLIENT_FIELDS, clientForm, clientsCsv, readClientsCsv, type ClientField, type ClientsImport, type ListedClient } from './clients-csv';
+export { foilsCsv } from './foils-csv';
 export { parseProducts, productSchema, productsSchema, USUAL_PRODUCTS, type Products } from './products-document';
 export { EMPTY_PHOTO, parsePhoto, photoSchema, type PhotoDocument } from './photo-document';
 export { parseWith, pathOf, sentenceOf, type Parsed } from './problem';

@@ -1,5 +1,5 @@
-import Papa from 'papaparse';
 import { PRODUCT_KINDS, rangeProblems, type Product, type ProductKind } from '../products';
+import { cellText, csvTable, readCsvTable, textCell, type RowProblem } from './csv-table';
 import { productSchema } from './products-document';
 import { sentenceOf } from './problem';
 
@@ -46,20 +46,12 @@ function rowOf(own: Product, { minorPerUnit }: TableStyle): Row {
 
 /** A range as a table that spreadsheets open. */
 export function productsCsv(range: readonly Product[], style: TableStyle): string {
-  // A figure that begins a formula in a spreadsheet would be run there; such text is quoted with an apostrophe.
-  const cell = (value: Row[Column]) =>
-    value === null || value === undefined ? '' : typeof value === 'number' ? (style.decimalComma ? String(value).replace('.', ',') : String(value)) : String(value).replace(/^(?=[=+@\t-])/, "'");
+  const cell = (value: Row[Column]) => (value === null || value === undefined ? '' : typeof value === 'number' ? (style.decimalComma ? String(value).replace('.', ',') : String(value)) : textCell(String(value)));
   const rows = range.map((own) => {
     const row = rowOf(own, style);
     return COLUMNS.map((column) => cell(row[column]));
   });
-  return Papa.unparse({ fields: [...COLUMNS], data: rows }, { delimiter: style.separator, newline: '\r\n' }) + '\r\n';
-}
-
-export interface RowProblem {
-  /** Line of the table as a spreadsheet counts it; the heading is 1. */
-  readonly row: number;
-  readonly problem: string;
+  return csvTable(COLUMNS, rows, style.separator);
 }
 
 /** What a table would do to a range. */
@@ -77,48 +69,23 @@ export interface Import {
 
 export type ImportRead = { readonly ok: true; readonly value: Import } | { readonly ok: false; readonly problem: string };
 
-const SEPARATORS = [',', ';', '\t', '|'];
-const SEPARATOR_WORDS: Readonly<Record<string, string>> = { ',': 'comma', ';': 'semicolon', '\t': 'tab', '|': 'bar' };
-
 /**
  * Reads a table of products against the range that a house has. Separator and decimal sign are found out; a row that cannot
  * be read is named with what is wrong, and nothing of it is taken.
  */
 export function readProductsCsv(text: string, range: readonly Product[], minorPerUnit: number): ImportRead {
-  const table = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { delimitersToGuess: SEPARATORS, skipEmptyLines: 'greedy' });
-  const [head, ...rows] = table.data;
-  if (!head) return { ok: false, problem: 'The table is empty.' };
-  const separator = table.meta.delimiter;
-  const columns = head.map((name) => name.trim().toLowerCase());
-  const missing = NEEDED.filter((name) => !columns.includes(name));
-  if (missing.length > 0) {
-    return { ok: false, problem: `The first row must name the columns; ${missing.map((name) => `“${name}”`).join(', ')} ${missing.length === 1 ? 'is' : 'are'} missing. Read with ${SEPARATOR_WORDS[separator] ?? separator} as the separator.` };
-  }
-  const unknown = columns.filter((name) => name !== '' && !(COLUMNS as readonly string[]).includes(name));
-  if (unknown.length > 0) return { ok: false, problem: `“${unknown[0]}” is no column that is known here.` };
-  const twice = columns.find((name, i) => name !== '' && columns.indexOf(name) !== i);
-  if (twice !== undefined) return { ok: false, problem: `The column “${twice}” stands there twice.` };
-  if (rows.length === 0) return { ok: false, problem: 'The table has a heading and no products.' };
-
+  const table = readCsvTable(text, COLUMNS, NEEDED, 'products');
+  if (!table.ok) return table;
+  const { separator, rows } = table.value;
   // With a comma between columns it cannot be the decimal sign, unless figures are quoted.
-  const decimalComma = rows.some((row) => row.some((cell, i) => FIGURES.has(columns[i] as Column) && /^\d+,\d+$/.test(cell.trim())));
-  const problems: RowProblem[] = [];
+  const decimalComma = rows.some(({ cells }) => Object.entries(cells).some(([column, cell]) => FIGURES.has(column as Column) && /^\d+,\d+$/.test(cell)));
+  const problems: RowProblem[] = [...table.value.problems];
   const read: { row: number; product: Product }[] = [];
-  rows.forEach((cells, i) => {
-    const row = i + 2;
-    if (cells.length > columns.length && cells.slice(columns.length).some((cell) => cell.trim() !== '')) {
-      problems.push({ row, problem: `It has ${cells.length} cells where the heading has ${columns.length}: a figure with a comma needs another separator, or quotation marks.` });
-      return;
-    }
-    const given: Partial<Record<Column, string>> = {};
-    columns.forEach((column, at) => {
-      const cell = (cells[at] ?? '').trim();
-      if (cell !== '') given[column as Column] = cell;
-    });
-    const product = productOf(given, range, { decimalComma, minorPerUnit });
+  for (const { row, cells } of rows) {
+    const product = productOf(cells, range, { decimalComma, minorPerUnit });
     if (typeof product === 'string') problems.push({ row, problem: product });
     else read.push({ row, product });
-  });
+  }
 
   const before = new Map(range.map((own) => [own.id, own]));
   const after = new Map(before);
@@ -170,7 +137,7 @@ function productOf(given: Partial<Record<Column, string>>, range: readonly Produ
     if (cell !== undefined && !/^-?\d+([.,]\d+)?$/.test(cell)) return `${column}: “${cell}” is no figure.`;
     if (cell !== undefined && decimalComma && cell.includes('.')) return `${column}: “${cell}” has a point where other figures of the table have a comma.`;
   }
-  const text = (column: Column) => given[column]?.replace(/^'(?=[=+@\t-])/, '') ?? usual[column]?.toString();
+  const text = (column: Column) => (given[column] === undefined ? usual[column]?.toString() : cellText(given[column]));
   const figure = (column: Column): number | undefined => {
     const cell = given[column];
     return cell === undefined ? (usual[column] as number | undefined) : Number(cell.replace(',', '.'));

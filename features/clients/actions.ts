@@ -2,7 +2,8 @@
 
 import { revalidatePath } from 'next/cache';
 import { redirect } from 'next/navigation';
-import { archiveClient, changeClient, mergeClients, walkIn } from '@/data/client-changes';
+import { readClientsCsv, type ClientsImport } from '@/core/formats';
+import { allClients, archiveClient, changeClient, importClients, mergeClients, walkIn } from '@/data/client-changes';
 import { eraseClient } from '@/data/client-record';
 import { createClient, listClients, readClient } from '@/data/clients';
 import { createVisit } from '@/data/visits';
@@ -93,6 +94,33 @@ export async function eraseForGood(clientId: string, typedName: string): Promise
   if (!story) return NO_CLIENT;
   if (String(typedName).trim().normalize('NFC') !== story.client.name) return { ok: false, problem: `Write the name as it stands here: ${story.client.name}.` };
   if (!(await eraseClient(owner, clientId))) return NO_CLIENT;
+  revalidatePath('/clients');
+  return { ok: true };
+}
+
+export type TablePreview = { readonly ok: true; readonly value: ClientsImport } | { readonly ok: false; readonly problem: string };
+
+/** More text than this is no table of clients. */
+const MOST_TABLE = 4_000_000;
+
+/** What a table of clients would add and change; nothing is written. */
+export async function previewClients(text: unknown): Promise<TablePreview> {
+  const person = await currentPerson();
+  if (!person) return SIGNED_OUT;
+  if (person.role === 'assistant') return { ok: false, problem: 'A colourist or the owner imports clients.' };
+  if (typeof text !== 'string' || text.length > MOST_TABLE) return { ok: false, problem: 'The table is larger than four megabytes: is it the right file?' };
+  return readClientsCsv(text, await allClients(person), await salonToday());
+}
+
+/** Takes a table of clients over, as the preview showed it; what has changed since is refused. */
+export async function takeClients(text: unknown): Promise<Done> {
+  const person = await currentPerson();
+  const preview = await previewClients(text);
+  if (!person || !preview.ok) return preview.ok ? SIGNED_OUT : preview;
+  const { added, changed, problems } = preview.value;
+  if (problems.length > 0) return { ok: false, problem: `Row ${problems[0].row}: ${problems[0].problem} Nothing was taken.` };
+  const saved = await importClients(person, added, changed.map(({ before, after }) => ({ id: before.id, revision: before.revision, fields: after })));
+  if (!saved.ok) return { ok: false, problem: 'Somebody changed one of these clients meanwhile. Nothing was taken: choose the table again.' };
   revalidatePath('/clients');
   return { ok: true };
 }

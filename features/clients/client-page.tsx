@@ -85,7 +85,7 @@ function Facts({ story, today }: { story: ShownClient; today: string }) {
           <>
             <Figure>{Math.round(client.regrowthToday.mm)} mm</Figure>
             <Small>
-              ± {Math.max(1, Math.round(client.regrowthToday.sd))} mm, last visit {sayDistance(client.lastRecordedOn, today)}.{!client.regrowthToday.measuredToday && ' Measure it.'}
+              ± {Math.max(1, Math.round(client.regrowthToday.sd))} mm, last visit {sayDistance(client.lastRecordedOn, today)}.{client.regrowthToday.elsewhereMm !== null && ` Up to ${Math.round(client.regrowthToday.elsewhereMm)} mm where it was left alone.`}{!client.regrowthToday.measuredToday && ' Measure it.'}
             </Small>
           </>
         ) : (

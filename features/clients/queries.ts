@@ -2,7 +2,8 @@ import 'server-only';
 import { cache } from 'react';
 import { cautionsFor, type Caution, type CautionKey } from '@/core/caution';
 import { exportClient } from '@/data/client-record';
-import { mergedInto } from '@/data/client-changes';
+import { clientsCsv } from '@/core/formats';
+import { allClients, mergedInto } from '@/data/client-changes';
 import { listClients, readClient, type ClientStory, type ClientSummary } from '@/data/clients';
 import { loadHouse, salonToday } from '../house/queries';
 import { currentPerson, requirePerson } from '../session/current';
@@ -51,4 +52,13 @@ export async function clientRecord(clientId: string): Promise<Record<string, unk
   if (!person) return 'signed-out';
   if (person.role === 'assistant') return 'not-allowed';
   return (isId(clientId) ? await exportClient(person, clientId) : undefined) ?? 'missing';
+}
+
+/** The clients of the salon as a table that spreadsheets open. */
+export async function clientsTable(): Promise<string | 'signed-out' | 'not-allowed'> {
+  const person = await currentPerson();
+  if (!person) return 'signed-out';
+  if (person.role === 'assistant') return 'not-allowed';
+  // Where figures have a comma, spreadsheets part columns by a semicolon.
+  return clientsCsv(await allClients(person), (await loadHouse()).document.decimalComma ? ';' : ',');
 }

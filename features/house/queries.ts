@@ -1,11 +1,13 @@
 import 'server-only';
+import { PassThrough, Readable } from 'node:stream';
 import { cache } from 'react';
 import type { House } from '@/core/formats';
+import { writeArchive } from '@/data/archive/write';
 import { readHouse } from '@/data/house';
 import { serverNow } from '@/data/now';
 import { listTechniques, type KeptTechnique } from '@/data/techniques';
 import type { Revised } from '@/data/visits';
-import { requirePerson } from '../session/current';
+import { currentPerson, requirePerson } from '../session/current';
 import { today } from '../shared';
 
 export type { KeptTechnique };
@@ -24,4 +26,14 @@ export async function salonToday(): Promise<string> {
 /** The salon's own techniques. */
 export async function loadTechniques(): Promise<KeptTechnique[]> {
   return listTechniques(await requirePerson());
+}
+
+/** Everything of the signed-in owner's salon, written while it is sent; a failure breaks the file off, and no reader takes half of one. */
+export async function salonArchive(): Promise<{ readonly stream: ReadableStream<Uint8Array>; readonly name: string } | 'signed-out' | 'not-allowed'> {
+  const person = await currentPerson();
+  if (!person) return 'signed-out';
+  if (person.role !== 'owner') return 'not-allowed';
+  const out = new PassThrough();
+  writeArchive(person.salonId, out).catch((error: Error) => out.destroy(error));
+  return { stream: Readable.toWeb(out) as ReadableStream<Uint8Array>, name: `salon-${await salonToday()}.zip` };
 }

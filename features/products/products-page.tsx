@@ -8,6 +8,7 @@ import { Dialog } from '@/ui/dialog';
 import { Menu } from '@/ui/menu';
 import { useHouse, useMoney } from '../house/context';
 import { minorPerUnit } from '../house/money';
+import { textOfFile } from '../text-of-file';
 import { saveRange } from './actions';
 import { factsOf } from './facts';
 import { ImportPreview } from './import-preview';
@@ -47,7 +48,7 @@ export function ProductsPage({ initial, revision, mayChange }: ProductsPageProps
     );
   const takeFile = async (file: File) => {
     if (file.size > 2_000_000) return say({ ok: false, words: `${file.name} is larger than two megabytes: is it the right file?` });
-    const read = readProductsCsv(await textOf(file), products, minorPerUnit(prices.currency));
+    const read = readProductsCsv(await textOfFile(file), products, minorPerUnit(prices.currency));
     if (read.ok) setPreview(read.value);
     else say({ ok: false, words: `${file.name}: ${read.problem}` });
   };
@@ -111,16 +112,6 @@ export function ProductsPage({ initial, revision, mayChange }: ProductsPageProps
       </Dialog>
     </>
   );
-}
-
-/** A file's text: UTF-8, and where it is not, the older code of western spreadsheets. */
-async function textOf(file: File): Promise<string> {
-  const bytes = await file.arrayBuffer();
-  try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
-  } catch {
-    return new TextDecoder('windows-1252').decode(bytes);
-  }
 }
 
 function Shelf({ kind, products, nameOf, onEdit }: { kind: ProductKind; products: readonly Product[]; nameOf(id: string): string; onEdit?(product: Product): void }) {

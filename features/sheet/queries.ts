@@ -2,7 +2,7 @@ import 'server-only';
 import { cautionsFor, regrowthOnly } from '@/core/caution';
 import { checksOf } from '@/core/check';
 import { itemise } from '@/core/fee';
-import { limitsOf, mixCard, stationSheet, timeThereIs, type StationSheet } from '@/core/formats';
+import { foilsCsv, limitsOf, mixCard, stationSheet, timeThereIs, type StationSheet } from '@/core/formats';
 import { brokenZonesOf } from '@/core/hair-map';
 import { cautionFactsOf, mixOfVisit, pricedVisit, recordedTests } from '@/core/mix';
 import { createPatternEngine } from '@/core/pattern';
@@ -66,4 +66,12 @@ export async function loadCard(visitId: string): Promise<SheetRead> {
   const cautions = cautionsFor(consult, visit.safety, { onDay: visit.heldOn, bornOn: visit.client.bornOn }, house.cautions, cautionFactsOf(all, mixed));
   const { agreed } = mix.money;
   return mixCard(mix, mixed, { ...shared, agreed: agreed && money(agreed.minor), cautions: cautions.map(({ weight, seen }) => (weight === 'stop' ? `Stop: ${seen}` : seen)) });
+}
+
+/** The foils of a visit's pattern as a table that spreadsheets open. */
+export async function loadFoils(visitId: string): Promise<{ readonly table: string } | 'signed-out' | 'missing'> {
+  const all = await loadAll(visitId);
+  if (typeof all === 'string') return all;
+  const { decimalComma } = all.house;
+  return { table: foilsCsv(all.plan, all.computed.sheet, { separator: decimalComma ? ';' : ',', decimalComma }) };
 }

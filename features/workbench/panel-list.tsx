@@ -10,6 +10,7 @@ import { FoldIcon, MoreIcon, PlusIcon } from '@/ui/icons';
 import { Menu } from '@/ui/menu';
 import { Switch } from '@/ui/switch';
 import { useUnits } from '../house/context';
+import { download } from '../download';
 import { useVisit } from '../visit/store';
 import { PanelRows } from './panel-rows';
 
@@ -66,6 +67,7 @@ export function PanelList({ onLibrary, onFit }: { onLibrary(): void; onFit(): vo
             items={[
               { words: 'One page for the station, PDF', hint: 'opens to print', choose: () => openSheet('pdf') },
               { words: 'The same as a drawing, SVG', choose: () => openSheet('svg') },
+              { words: 'The list of foils as a table, CSV', choose: () => void flush().then(() => download(`/visits/${bundle.id}/sheet/foils.csv`)) },
             ]}
           />
         </div>

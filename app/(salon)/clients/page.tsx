@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
+import { ClientTables } from '@/features/clients/client-tables';
 import { ClientList } from '@/features/clients/client-list';
 import { NewClient } from '@/features/clients/new-client';
 import { findClients } from '@/features/clients/queries';
@@ -22,7 +23,7 @@ export default async function ClientsPage({ searchParams }: { searchParams: Prom
         <h1 className="mr-4 text-2xl font-bold wide">{archived ? 'Put away' : 'Clients'}</h1>
         <SearchField search={search} archived={archived} />
         <Link href={archived ? '/clients' : '/clients?away=yes'} className={buttonLook('quiet', true)}>{archived ? 'Back to clients' : 'Put away'}</Link>
-        {!archived && <div className="ml-auto flex gap-3"><NewClient name={clients.length === 0 ? search : ''} /></div>}
+        {!archived && <div className="ml-auto flex items-center gap-3"><ClientTables /><NewClient name={clients.length === 0 ? search : ''} /></div>}
       </div>
       {clients.length > 0 ? (
         <ClientList clients={clients} today={await salonToday()} />

@@ -1,6 +1,6 @@
 import { svgOf } from '@/core/formats';
 import { sheetPdf } from '@/features/sheet/pdf';
-import { loadAgain, loadCard, loadSheet } from '@/features/sheet/queries';
+import { loadAgain, loadCard, loadFoils, loadSheet } from '@/features/sheet/queries';
 
 const REFUSED = {
   'signed-out': { status: 401, words: 'You are signed out. Sign in again.' },
@@ -12,12 +12,20 @@ const FORMS = { 'again.pdf': loadAgain, 'again.svg': loadAgain, 'pattern.pdf': l
 /** The sheet for the station, sheet/pattern.pdf or sheet/pattern.svg, how to find it again, sheet/again.pdf or sheet/again.svg, and the card for the mixing table, sheet/mix.pdf or sheet/mix.svg. */
 export async function GET(_: Request, { params }: { params: Promise<{ visitId: string; form: string }> }) {
   const { visitId, form } = await params;
+  if (form === 'foils.csv') return foilList(visitId);
   const load = FORMS[form as keyof typeof FORMS];
-  if (!load) return new Response(`The sheets are ${Object.keys(FORMS).join(', ')}.`, { status: 404 });
+  if (!load) return new Response(`The sheets are ${[...Object.keys(FORMS), 'foils.csv'].join(', ')}.`, { status: 404 });
   const sheet = await load(visitId);
   if (typeof sheet === 'string') return new Response(REFUSED[sheet].words, { status: REFUSED[sheet].status });
   const headers = { 'Cache-Control': 'no-store', 'Content-Disposition': `inline; filename="${form}"` };
   if (form.endsWith('.pdf')) return new Response(await sheetPdf(sheet), { headers: { ...headers, 'Content-Type': 'application/pdf' } });
   const { widthMm, heightMm, title, shapes } = sheet;
   return new Response(svgOf({ x: 0, y: 0, width: widthMm, height: heightMm }, title, '#ffffff', shapes), { headers: { ...headers, 'Content-Type': 'image/svg+xml; charset=utf-8' } });
+}
+
+/** The list of foils; a mark at the start tells spreadsheets that it is UTF-8. */
+async function foilList(visitId: string): Promise<Response> {
+  const foils = await loadFoils(visitId);
+  if (typeof foils === 'string') return new Response(REFUSED[foils].words, { status: REFUSED[foils].status });
+  return new Response(`\uFEFF${foils.table}`, { headers: { 'Content-Type': 'text/csv; charset=utf-8', 'Content-Disposition': 'attachment; filename="foils.csv"', 'Cache-Control': 'no-store' } });
 }

@@ -1,0 +1,88 @@
+import { createPatternEngine } from '../pattern';
+import { clientsCsv, foilsCsv, readClientsCsv, startPlan, type ListedClient } from '.';
+
+const TODAY = '2027-01-04';
+const KNOWN: readonly ListedClient[] = [
+  { id: 'a1', revision: 3, name: 'Maren Tolland', phone: '0700 900 114', bornOn: '1988-02-28', note: 'Ties it up; “often”' },
+  { id: 'b2', revision: 1, name: 'Zoë Søndergård', phone: '', bornOn: null, note: '=1+1, and\nmore' },
+  { id: 'c3', revision: 1, name: 'Twin Sedge', phone: '0700 1', bornOn: null, note: '' },
+  { id: 'd4', revision: 1, name: 'twin  sedge', phone: '07001', bornOn: null, note: '' },
+];
+const read = (text: string, known = KNOWN) => {
+  const made = readClientsCsv(text, known, TODAY);
+  if (!made.ok) throw new Error(made.problem);
+  return made.value;
+};
+
+/** An independent reader of tables, as RFC 4180 has them: quoted cells, doubled quotes, breaks inside. */
+function parsed(text: string, separator: string): string[][] {
+  const rows: string[][] = [[]];
+  let cell = '';
+  let quoted = false;
+  for (let i = 0; i < text.length; i += 1) {
+    const own = text[i];
+    if (quoted && own === '"' && text[i + 1] === '"') {
+      cell += '"';
+      i += 1;
+    } else if (own === '"') quoted = !quoted;
+    else if (!quoted && (own === separator || own === '\n')) {
+      rows.at(-1)!.push(cell.replace(/\r$/, ''));
+      cell = '';
+      if (own === '\n') rows.push([]);
+    } else cell += own;
+  }
+  return rows.slice(0, -1);
+}
+
+describe('clients as a table', () => {
+  test.each([',', ';'])('with “%s” it comes back as it went out, and another reader finds the same cells', (separator) => {
+    const text = clientsCsv(KNOWN, separator);
+    expect(read(text)).toMatchObject({ added: [], changed: [], same: 4, problems: [] });
+    const rows = parsed(text, separator);
+    expect(rows[0]).toEqual(['id', 'name', 'phone', 'birthday', 'note']);
+    // What a spreadsheet would run as a formula begins with an apostrophe.
+    expect(rows[2]).toEqual(['b2', 'Zoë Søndergård', '', '', "'=1+1, and\nmore"]);
+    expect(rows.every((row) => row.length === 5)).toBe(true);
+  });
+
+  test('new ones are added, known ones changed by id or by name and phone; an empty cell keeps what is known', () => {
+    const { added, changed, same, problems } = read('name;phone;birthday;note\nNew Client;0700 2;1990-02-28;Fine\nMAREN TOLLAND;0700900114;;Bun\nZoë Søndergård;;;\n');
+    expect(problems).toEqual([]);
+    expect(added).toEqual([{ name: 'New Client', phone: '0700 2', bornOn: '1990-02-28', note: 'Fine' }]);
+    expect(changed).toEqual([{ before: KNOWN[0], after: { name: 'MAREN TOLLAND', phone: '0700900114', bornOn: '1988-02-28', note: 'Bun' } }]);
+    expect(same).toBe(1);
+    expect(read('id,name,phone\na1,Maren Holt,0700 3').changed[0].after).toMatchObject({ name: 'Maren Holt', phone: '0700 3', note: KNOWN[0].note });
+  });
+
+  test.each([
+    ['name,phone\nOne,0700 5\nONE,07005', /^name: “ONE” stands in row 2 already/],
+    ['id,name\na1,Maren\na1,Maren Again', /stands in row 2 already/],
+    ['id,name\nzz,Nobody', /^id: no client here has “zz”/],
+    ['name,phone\nTwin Sedge,0700 1', /^name: 2 clients here are “Twin Sedge” with that phone/],
+    ['name,phone\n,0700 5', /^Name: it is empty/],
+    ['name,birthday\nOne,28.2.1990', /^Birthday: write a day such as/],
+    ['name,birthday\nOne,2030-01-01', /^Birthday: it lies in the future/],
+    ['name,phone\nOne,call me', /^Phone: it holds something other/],
+    ['name,note\nOne,a,b,c', /^It has 4 cells where the heading has 2/],
+  ])('%j is named by its row', (text, problem) => {
+    const { problems } = read(text);
+    expect(problems.map((own) => own.problem)).toEqual([expect.stringMatching(problem)]);
+    expect(problems[0].row).toBe(text.split('\n').length);
+  });
+
+  test.each([
+    ['', 'The table is empty.'], ['phone,note\n1,2', /“name” is missing/], ['name,shoe\nA,39', /“shoe” is no column/], ['name,name\nA,B', /stands there twice/], ['name,phone\n', /a heading and no clients/],
+  ])('%j is no table of clients', (text, problem) => {
+    expect(readClientsCsv(text, KNOWN, TODAY)).toEqual({ ok: false, problem: expect.stringMatching(problem) });
+  });
+});
+
+test('the list of foils has a row for each, in the order of work, with figures as the house writes them', () => {
+  const plan = startPlan();
+  const { sheet } = createPatternEngine().compute(plan);
+  const rows = parsed(foilsCsv(plan, sheet, { separator: ';', decimalComma: true }), ';');
+  expect(rows).toHaveLength(sheet.foils.length + 1);
+  expect(rows.slice(1).map(([number]) => Number(number))).toEqual(sheet.foils.map((_, i) => i + 1));
+  const [first] = sheet.foils.filter(({ order }) => order === 1);
+  expect(rows[1]).toMatchObject({ 1: first.id, 2: 'Back', 7: 'A', 9: String(Math.round(first.widthMm * 10) / 10).replace('.', ','), 10: '4' });
+});

@@ -1,0 +1,67 @@
+import Papa from 'papaparse';
+
+export interface RowProblem {
+  /** Line of the table as a spreadsheet counts it; the heading is 1. */
+  readonly row: number;
+  readonly problem: string;
+}
+
+/** A table as it was read: the cells of each row that are not empty, by column. */
+export interface CsvTable<Column extends string> {
+  readonly separator: string;
+  readonly rows: readonly { readonly row: number; readonly cells: Readonly<Partial<Record<Column, string>>> }[];
+  /** Rows that have more cells than the heading names. */
+  readonly problems: readonly RowProblem[];
+}
+
+export type CsvRead<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: string };
+
+const SEPARATORS = [',', ';', '\t', '|'];
+const SEPARATOR_WORDS: Readonly<Record<string, string>> = { ',': 'comma', ';': 'semicolon', '\t': 'tab', '|': 'bar' };
+
+/**
+ * Reads a table whose first row names its columns; the separator is found out.
+ * @param what what the rows are, as it is said: `products`
+ */
+export function readCsvTable<Column extends string>(text: string, columns: readonly Column[], needed: readonly Column[], what: string): CsvRead<CsvTable<Column>> {
+  const table = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { delimitersToGuess: SEPARATORS, skipEmptyLines: 'greedy' });
+  const [head, ...rows] = table.data;
+  if (!head) return { ok: false, problem: 'The table is empty.' };
+  const separator = table.meta.delimiter;
+  const named = head.map((name) => name.trim().toLowerCase());
+  const missing = needed.filter((name) => !named.includes(name));
+  if (missing.length > 0) {
+    return { ok: false, problem: `The first row must name the columns; ${missing.map((name) => `“${name}”`).join(', ')} ${missing.length === 1 ? 'is' : 'are'} missing. Read with ${SEPARATOR_WORDS[separator] ?? separator} as the separator.` };
+  }
+  const unknown = named.filter((name) => name !== '' && !(columns as readonly string[]).includes(name));
+  if (unknown.length > 0) return { ok: false, problem: `“${unknown[0]}” is no column that is known here.` };
+  const twice = named.find((name, i) => name !== '' && named.indexOf(name) !== i);
+  if (twice !== undefined) return { ok: false, problem: `The column “${twice}” stands there twice.` };
+  if (rows.length === 0) return { ok: false, problem: `The table has a heading and no ${what}.` };
+  const problems: RowProblem[] = [];
+  const read: { row: number; cells: Partial<Record<Column, string>> }[] = [];
+  rows.forEach((cells, i) => {
+    const row = i + 2;
+    if (cells.length > named.length && cells.slice(named.length).some((cell) => cell.trim() !== '')) {
+      problems.push({ row, problem: `It has ${cells.length} cells where the heading has ${named.length}: a figure with a comma needs another separator, or quotation marks.` });
+      return;
+    }
+    const given: Partial<Record<Column, string>> = {};
+    named.forEach((column, at) => {
+      const cell = (cells[at] ?? '').trim();
+      if (cell !== '') given[column as Column] = cell;
+    });
+    read.push({ row, cells: given });
+  });
+  return { ok: true, value: { separator, rows: read, problems } };
+}
+
+/** Text as a cell: what begins a formula in a spreadsheet would be run there, and is quoted with an apostrophe. */
+export const textCell = (text: string): string => text.replace(/^(?=[=+@\t-])/, "'");
+/** The same back. */
+export const cellText = (cell: string): string => cell.replace(/^'(?=[=+@\t-])/, '');
+
+/** Rows as a table that spreadsheets open. */
+export function csvTable(columns: readonly string[], rows: readonly (readonly string[])[], separator: string): string {
+  return Papa.unparse({ fields: [...columns], data: rows.map((row) => [...row]) }, { delimiter: separator, newline: '\r\n' }) + '\r\n';
+}

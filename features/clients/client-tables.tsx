@@ -1,0 +1,89 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useRef, useState } from 'react';
+import type { ClientsImport } from '@/core/formats';
+import { Button } from '@/ui/button';
+import { Dialog } from '@/ui/dialog';
+import { Menu } from '@/ui/menu';
+import { download } from '../download';
+import { textOfFile } from '../text-of-file';
+import { previewClients, takeClients } from './actions';
+
+interface Looked {
+  readonly text: string;
+  readonly preview: ClientsImport;
+}
+
+/** Clients as a table: out for a spreadsheet, and in, looked at before anything is written. */
+export function ClientTables() {
+  const router = useRouter();
+  const input = useRef<HTMLInputElement>(null);
+  const [looked, setLooked] = useState<Looked>();
+  const [problem, setProblem] = useState<string>();
+  const look = async (file: File) => {
+    const text = await textOfFile(file);
+    const answer = await previewClients(text).catch(() => ({ ok: false, problem: 'No connection: the table was not read.' }) as const);
+    setProblem(answer.ok ? undefined : `${file.name}: ${answer.problem}`);
+    if (answer.ok) setLooked({ text, preview: answer.value });
+  };
+  return (
+    <>
+      <Menu
+        label="Clients as a table" trigger="Table …" className="h-10 rounded-ui border border-edge bg-field px-4 text-base font-semibold hover:border-ink"
+        items={[{ words: 'Export clients, CSV', choose: () => download('/api/clients/table') }, { words: 'Import a table', hint: 'looked at first', choose: () => input.current?.click() }]}
+      />
+      <input
+        ref={input} type="file" aria-label="Table of clients" accept=".csv,.tsv,.txt,text/csv" className="sr-only" tabIndex={-1}
+        onChange={(event) => {
+          const [file] = event.target.files ?? [];
+          if (file) void look(file);
+          event.target.value = '';
+        }}
+      />
+      <Dialog open={problem !== undefined} onOpenChange={() => setProblem(undefined)} title="The table cannot be read"><p role="alert" className="text-base">{problem}</p></Dialog>
+      <Dialog open={looked !== undefined} onOpenChange={(open) => !open && setLooked(undefined)} title="What the table would change" middle>
+        {looked && <Preview {...looked} onTaken={() => {
+          setLooked(undefined);
+          router.refresh();
+        }} />}
+      </Dialog>
+    </>
+  );
+}
+
+const SEPARATORS: Readonly<Record<string, string>> = { ',': 'commas', ';': 'semicolons', '\t': 'tabs', '|': 'bars' };
+
+function Preview({ text, preview: { added, changed, same, problems, separator }, onTaken }: Looked & { onTaken(): void }) {
+  const [problem, setProblem] = useState<string>();
+  const [busy, setBusy] = useState(false);
+  const take = async () => {
+    setBusy(true);
+    const answer = await takeClients(text).catch(() => ({ ok: false, problem: 'No connection: nothing was taken. Try again when it is back.' }) as const);
+    setBusy(false);
+    if (answer.ok) onTaken();
+    else setProblem(answer.problem);
+  };
+  return (
+    <div className="grid gap-4">
+      <p className="text-base text-ink-soft">Read with {SEPARATORS[separator] ?? separator} between columns. {added.length} added, {changed.length} changed, {same} as they are; clients that the table does not name stay.</p>
+      {problems.length > 0 && (
+        <section aria-label="Problems" role="alert" className="rounded-ui bg-rowan-pale p-3">
+          <h3 className="mb-1 font-semibold text-rowan">{problems.length === 1 ? 'One row cannot be taken' : `${problems.length} rows cannot be taken`}; nothing of the table is written until they are right.</h3>
+          <ul className="grid max-h-48 gap-0.5 overflow-y-auto text-base">{problems.map(({ row, problem: words }, i) => <li key={i}><b>Row {row}:</b> {words}</li>)}</ul>
+        </section>
+      )}
+      {added.length > 0 && <section aria-label="Added"><h3 className="font-semibold">Added</h3><ul className="grid max-h-48 gap-0.5 overflow-y-auto text-base">{added.map(({ name, phone }, i) => <li key={i}><b>{name}</b> <span className="text-ink-soft">{phone}</span></li>)}</ul></section>}
+      {changed.length > 0 && (
+        <section aria-label="Changed">
+          <h3 className="font-semibold">Changed</h3>
+          <ul className="grid max-h-48 gap-0.5 overflow-y-auto text-base">
+            {changed.map(({ before, after }) => <li key={before.id}><b>{before.name}:</b> <span className="text-ink-soft">{(['name', 'phone', 'bornOn', 'note'] as const).filter((key) => before[key] !== after[key]).map((key) => `${before[key] || 'none'} → ${after[key] || 'none'}`).join(', ')}</span></li>)}
+          </ul>
+        </section>
+      )}
+      {problem && <p role="alert" className="text-base font-semibold text-rowan">{problem}</p>}
+      <div className="flex justify-end"><Button look="primary" disabled={busy || problems.length > 0 || added.length + changed.length === 0} onClick={() => void take()}>Take the table</Button></div>
+    </div>
+  );
+}
