@@ -9,10 +9,11 @@ import * as mix from './migrations/0007-mix';
 import * as service from './migrations/0008-service';
 import * as record from './migrations/0009-record';
 import * as diary from './migrations/0010-diary';
+import * as learn from './migrations/0011-learn';
 
 const MIGRATIONS: Record<string, Knex.Migration> = {
   '0001-first': first, '0002-house': house, '0003-search': search, '0004-people': people, '0005-clients': clients, '0006-find': find, '0007-mix': mix,
-  '0008-service': service, '0009-record': record, '0010-diary': diary,
+  '0008-service': service, '0009-record': record, '0010-diary': diary, '0011-learn': learn,
 };
 
 /** Every change of the database, oldest first. */

@@ -155,3 +155,23 @@ export function liveServices(actor: Actor): Promise<LiveService[]> {
     return rows.map(({ visit_id, name, person_id, begun_at }) => ({ visitId: visit_id, clientName: name, personId: person_id, begunAt: (begun_at as Date).toISOString() }));
   });
 }
+
+/** A finished service as it can be learnt from. */
+export interface FinishedService {
+  readonly visitId: string;
+  readonly heldOn: string;
+  readonly script: ServiceScript;
+  readonly events: readonly TakenEvent[];
+}
+
+const MOST_LEARNT_FROM = 60;
+
+/** The last services that were finished, newest first. */
+export function finishedServices(actor: Actor): Promise<FinishedService[]> {
+  return inSalon(actor.salonId, async (trx) => {
+    const rows = await trx('service as s').join('visit as v', 'v.id', 's.visit_id').whereNotNull('s.finished_at').orderBy('s.finished_at', 'desc').limit(MOST_LEARNT_FROM).select('s.visit_id', 's.script', 'v.held_on');
+    const out: FinishedService[] = [];
+    for (const { visit_id: visitId, script, held_on: heldOn } of rows) out.push({ visitId, heldOn, script: stored('script', parseScript(script)), events: await eventsAfter(trx, visitId, 0) });
+    return out;
+  });
+}

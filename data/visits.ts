@@ -209,6 +209,8 @@ async function usesOf(trx: Transaction, personId: string, before: string): Promi
     .where('v.person_id', personId)
     .where('v.held_on', '<', before)
     .whereRaw("m.document -> 'used' <> '{}'::jsonb")
+    // What was before is forgotten, where somebody had it forgotten.
+    .whereRaw('v.held_on >= coalesce((select p.learnt_since::date from person p where p.id = v.person_id), v.held_on)')
     .orderBy('v.held_on', 'desc')
     .limit(VISITS_LEARNT_FROM)
     .select(

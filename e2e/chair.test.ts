@@ -221,6 +221,11 @@ test('a service of 24 foils, through an offline stretch, a reload, a restart and
   await page.waitForSelector('table[aria-label="Planned against done"]');
   expect(await page.$$eval('table[aria-label="Planned against done"] tbody tr', (rows) => rows.length)).toBe(24);
   expect(await seriousFindings(page)).toEqual([]);
+  // And it is learnt from: pace by who closed the foil, estimates beside what came of them.
+  await page.goto(`${address()}/house/learnt`);
+  await page.waitForFunction(() => Number(/(\d+) %\s+of the usual time, from (\d+) foils/.exec((document.querySelector('section[aria-label="Ottilie Marsh"]') as HTMLElement | null)?.innerText ?? '')?.[2] ?? 0) >= 15);
+  expect(await page.$eval('section[aria-label="How good the estimates were"]', (own) => (own as HTMLElement).innerText)).toMatch(/Level[\s\S]*estimates?, off by[\s\S]*Minutes to the last rinse[\s\S]*off by \d/);
+  expect(await seriousFindings(page)).toEqual([]);
   expect(tablet.complaints.filter((own) => !/ERR_|Failed to load resource/.test(own))).toEqual([]);
 }, 240_000);
 

@@ -1,9 +1,11 @@
 'use client';
 
+import { useEffect, useState } from 'react';
 import type { Block, Timeline } from '@/core/clock';
 import { levelAfter } from '@/core/lift';
 import type { VisitClock, VisitMixed } from '@/core/mix';
 import { formatLevel } from '@/core/units';
+import { Button } from '@/ui/button';
 import { Segmented } from '@/ui/segmented';
 import { Select } from '@/ui/select';
 import { Slider } from '@/ui/slider';
@@ -36,6 +38,7 @@ export function WhatIf({ blocks, timeline, mixed, painted }: WhatIfProps) {
       </div>
       <Line words="Other strengths may be taken"><Switch label="Other strengths may be taken" on={clock.strengths} onChange={(strengths) => decide(strengths ? 'other strengths' : 'chosen strengths', { strengths })} /></Line>
       <Slider label="If a foil takes" value={clock.pace} min={60} max={160} step={5} said={clock.pace === 100 ? 'the usual time' : `${clock.pace} % of the usual time`} onChange={(pace) => decide('pace', { pace })} />
+      <OwnPace pace={clock.pace} onTake={(pace) => decide('own pace', { pace })} />
       <Slider label="Starting late" value={clock.lateMinutes} min={0} max={60} step={5} said={clock.lateMinutes === 0 ? 'on time' : `${clock.lateMinutes} min late`} onChange={(lateMinutes) => decide('late start', { lateMinutes })} />
       <Line words="One more client in between"><Switch label="One more client in between" on={away !== null} onChange={(on) => decide(on ? 'another client' : 'nobody between', { away: on ? USUAL_AWAY : null })} /></Line>
       {away && (
@@ -86,6 +89,33 @@ function PulledLevel({ block, minutes, mixed }: { block: Block | undefined; minu
   return (
     <p role="status" className="text-sm">
       Level <b>{formatLevel(at(mixed.head.factor))}</b> by then, {formatLevel(at(mixed.head.low))} to {formatLevel(at(mixed.head.high))} (estimate); wanted {formatLevel(lift.target)}.
+    </p>
+  );
+}
+
+interface Learnt {
+  readonly percent: number;
+  readonly foils: number;
+  readonly name: string;
+}
+/** Fewer foils than these say little of a pace. */
+const ENOUGH_FOILS = 10;
+const STEP = 5;
+
+/** The pace that the records show of whoever is signed in, to be taken for this visit. */
+function OwnPace({ pace, onTake }: { pace: number; onTake(pace: number): void }) {
+  const [learnt, setLearnt] = useState<Learnt>();
+  useEffect(() => {
+    const over = new AbortController();
+    fetch('/api/pace', { cache: 'no-store', signal: over.signal }).then(async (answer) => answer.ok && setLearnt((await answer.json()) as Learnt), () => undefined);
+    return () => over.abort();
+  }, []);
+  if (!learnt || learnt.foils < ENOUGH_FOILS) return null;
+  const own = Math.min(160, Math.max(60, Math.round(learnt.percent / STEP) * STEP));
+  return (
+    <p className="-mt-2 flex items-center justify-between gap-3 text-sm text-ink-soft">
+      <span>{learnt.name}, by {learnt.foils} foils at the chair: {learnt.percent} % of the usual time.</span>
+      {own !== pace && <Button small onClick={() => onTake(own)}>Take {own} %</Button>}
     </p>
   );
 }

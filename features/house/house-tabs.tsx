@@ -6,6 +6,7 @@ export function HouseTabs({ owner }: { owner: boolean }) {
     <nav aria-label="House" className="mb-6 flex gap-1 border-b border-line">
       <PageTab href="/house">Settings</PageTab>
       <PageTab href="/house/products">Products</PageTab>
+      <PageTab href="/house/learnt">Learnt</PageTab>
       {owner && <PageTab href="/house/people">People</PageTab>}
       {owner && <PageTab href="/house/trail">Trail</PageTab>}
     </nav>

@@ -1,0 +1,54 @@
+import { recordOf, type ServiceScript, type ServiceState } from '../chair';
+import { headFactor, levelAfter } from '../lift';
+import type { PaceSample } from './pace';
+
+/** An estimate beside what came of it. */
+export interface Compared {
+  readonly estimated: number;
+  readonly reached: number;
+}
+
+/** How good estimates of one kind were. */
+export interface Accuracy {
+  readonly count: number;
+  /** Mean of reached minus estimated: above 0, estimates were too low. */
+  readonly bias: number;
+  /** Mean size of the error. */
+  readonly error: number;
+}
+
+export function accuracyOf(all: readonly Compared[]): Accuracy | null {
+  if (all.length === 0) return null;
+  const off = all.map(({ estimated, reached }) => reached - estimated);
+  return { count: all.length, bias: off.reduce((sum, own) => sum + own, 0) / off.length, error: off.reduce((sum, own) => sum + Math.abs(own), 0) / off.length };
+}
+
+/** What one service teaches: pace foil by foil, levels and minutes beside their estimates. */
+export interface Lesson {
+  readonly pace: readonly PaceSample[];
+  readonly levels: readonly Compared[];
+  /** From the first foil to the end of the last rinse; null where it was not planned or not finished. */
+  readonly minutes: Compared | null;
+}
+
+/** Reads a finished service. Levels are compared with what was expected before anything was seen that day. */
+export function lessonOf(script: ServiceScript, state: ServiceState): Lesson {
+  const { foils, rinsed } = recordOf(script, state);
+  const scripted = new Map(script.foils.map((own) => [own.id, own]));
+  const head = headFactor(script.readings).factor;
+  return {
+    pace: foils.flatMap(({ id, seconds, by }): PaceSample[] => {
+      const own = scripted.get(id);
+      return own?.kind === 'foil' && seconds !== null && by !== null ? [{ person: by, gather: own.gather.kind, teasing: own.teasing, seconds }] : [];
+    }),
+    levels: state.blocks.flatMap(({ block, foils: own, checks }) => {
+      const lift = block.lifts.find(({ stretch }) => stretch === 'length') ?? block.lifts[0];
+      if (!lift) return [];
+      return checks.flatMap(({ foil, level, at }) => {
+        const closedAt = own.find(({ id }) => id === foil)?.closedAt ?? null;
+        return closedAt === null ? [] : [{ estimated: levelAfter(lift.from, { ...lift.lift, factor: lift.lift.factor * head }, (at - closedAt) / 60_000), reached: level }];
+      });
+    }),
+    minutes: rinsed.planned !== null && rinsed.done !== null ? { estimated: rinsed.planned, reached: rinsed.done } : null,
+  };
+}

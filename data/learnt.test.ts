@@ -1,0 +1,53 @@
+import { createClient } from './clients';
+import type { Actor } from './database';
+import { inSalon } from './database';
+import { loadDemo } from './demo/load';
+import { forgetLearnt, learntOf } from './learnt';
+import { frozenScript, appendEvents } from './services';
+import { signedIn } from './testing/actor';
+import { scratchDatabase, type Scratch } from './testing/scratch';
+import { createVisit, readVisit } from './visits';
+
+let scratch: Scratch;
+let owner: Actor;
+beforeAll(async () => {
+  scratch = await scratchDatabase();
+  await loadDemo(scratch.owner, '2027-01-04');
+  owner = await signedIn('ottilie@fernhollow.example');
+});
+afterAll(() => scratch.drop());
+
+/** A service of which three foils are closed a minute and a half apart, and which is finished. */
+async function served(): Promise<void> {
+  const clientId = await createClient(owner, { name: 'Learnt From', phone: '', note: '', bornOn: null });
+  const visitId = (await createVisit(owner, clientId, '2027-01-04'))!;
+  const script = await inSalon(owner.salonId, async (trx) => {
+    await trx('visit').where({ id: visitId }).update({ begun_at: trx.fn.now(), begun_by: owner.personId });
+    return (await frozenScript(trx, owner, visitId))!;
+  });
+  const now = Date.now();
+  const [first, second, third] = script.blocks[0].foils;
+  const bodies = [{ kind: 'started' as const, plan: [] }, ...[first, second, third].map((foil) => ({ kind: 'closed' as const, foil })), { kind: 'finished' as const }];
+  const answer = await appendEvents(owner, visitId, { device: 'station', deviceNow: now, events: bodies.map((body, i) => ({ id: crypto.randomUUID(), at: now - 600_000 + i * 90_000, body })) });
+  expect(answer.ok).toBe(true);
+}
+
+test('services and what was weighed teach, until somebody has it forgotten; records stay', async () => {
+  const before = await learntOf(owner);
+  // The demo's two visits that were weighed and read: 118 g for 104, 96 for 101.
+  expect(before.grams.map(({ estimated, reached }) => [estimated, reached]).sort()).toEqual([[101, 96], [104, 118]]);
+  await served();
+  const after = await learntOf(owner);
+  expect(after.services).toBe(before.services + 1);
+  expect(after.pace.filter(({ person }) => person === 'Ottilie Marsh').map(({ seconds }) => Math.round(seconds))).toEqual([90, 90, 90]);
+
+  expect(await forgetLearnt(owner, owner.personId)).toBe(true);
+  const anew = await learntOf(owner);
+  expect(anew.pace.filter(({ person }) => person === 'Ottilie Marsh')).toEqual([]);
+  expect(anew.services).toBe(after.services);
+  expect(anew.people.find(({ name }) => name === 'Ottilie Marsh')!.since).not.toBeNull();
+  expect(await forgetLearnt(owner, crypto.randomUUID())).toBe(false);
+  // Her own use is forgotten with it, at the mixing table too.
+  const clientId = await createClient(owner, { name: 'Later', phone: '', note: '', bornOn: null });
+  expect((await readVisit(owner, (await createVisit(owner, clientId, '2027-06-01'))!))!.uses).toEqual([]);
+});
