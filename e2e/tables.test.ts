@@ -2,7 +2,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
-import { address, newVisit, openBrowser, press, see, seriousFindings, signIn, type Session } from './harness';
+import { address, fill, newVisit, openBrowser, openStep, press, see, seriousFindings, signIn, type Session } from './harness';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'lattice-tables-'));
 let session: Session;
@@ -53,6 +53,36 @@ test('clients go out as a table, and a table comes in once it was looked at; a w
   await see(page, `${name} Søn`);
   expect((await fetched('/api/clients/table')).text).toContain(`${name} Søn,0700 900 555,,née`);
 }, 90_000);
+
+test('a pattern goes to another salon as one file, and comes in from one', async () => {
+  const visit = await newVisit(page, 'Given Sedge');
+  await openStep(page, visit, 'pattern');
+  await press(page, 'Library …');
+  await press(page, 'Of this house');
+  const name = `Given ${Date.now() % 100_000}`;
+  await fill(page, 'Name', name);
+  await press(page, 'Keep it');
+  await page.evaluate(() => {
+    const { createObjectURL } = URL;
+    URL.createObjectURL = (blob: Blob) => {
+      void blob.text().then((text) => Object.assign(window, { given: text }));
+      return createObjectURL(blob);
+    };
+  });
+  await press(page, `As a file: ${name}`);
+  const given = await page.waitForFunction(() => (window as unknown as { given?: string }).given).then((own) => own.jsonValue() as Promise<string>);
+  expect(given).toMatch(/^<svg[\s\S]*100 foils/);
+  const take = async (file: string, text: string) => {
+    const at = path.join(folder, file);
+    writeFileSync(at, text);
+    await ((await page.waitForSelector('[role=dialog] input[type=file]')) as ElementHandle<HTMLInputElement>).uploadFile(at);
+  };
+  await take('other.svg', given.replaceAll(name, `${name} again`));
+  await page.waitForSelector(`[aria-label="As a file: ${name} again"]`);
+  await take('broken.svg', '<svg></svg>');
+  await see(page, 'broken.svg: there is no pattern of Dappled Lattice in it.');
+  expect(await seriousFindings(page)).toEqual([]);
+}, 60_000);
 
 test('the foils of a pattern and everything of the salon go out as files; only who may has them', async () => {
   const visit = await newVisit(page, 'Listed Sedge');

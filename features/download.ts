@@ -7,3 +7,14 @@ export function download(address: string): void {
   link.download = '';
   link.click();
 }
+
+/** Hands a text over as a file. */
+export function downloadText(name: string, text: string, type: string): void {
+  const address = URL.createObjectURL(new Blob([text], { type }));
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = name;
+  link.click();
+  // Freed once the browser has taken it.
+  setTimeout(() => URL.revokeObjectURL(address), 10_000);
+}

@@ -9,6 +9,7 @@ export { EMPTY_MIX, mixSchema, parseMix } from './mix-document';
 export { NOTED, SERVICES, type Health, type HistoryEntry, type Service } from './history-fields';
 export { CORRECTIONS, EMPTY_OUTCOME, INSPECTION, NEXT_WHAT, type InspectionPoint, type Outcome, outcomeSchema, parseOutcome, takenOf, ZONE_TONES, type ZoneOutcome, type ZoneTone } from './outcome-document';
 export { openedHeadShapes, openedHeadSvg } from './opened-head-shapes';
+export { MOST_PATTERN_BYTES, patternFile, readPatternFile } from './pattern-file';
 export { panelOf, parsePlan, parsePlanText, PLAN_FORMAT, PLAN_VERSION, planSchema, type PanelInput } from './plan-document';
 export { productsCsv, readProductsCsv, type Import, type TableStyle } from './products-csv';
 export { type CsvRead, type RowProblem } from './csv-table';

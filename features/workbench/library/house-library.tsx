@@ -1,12 +1,15 @@
 'use client';
 
 import { useEffect, useMemo, useState, useTransition } from 'react';
-import { TECHNIQUE_FORMAT, type OwnTechnique } from '@/core/formats';
-import { Button } from '@/ui/button';
+import { MOST_PATTERN_BYTES, patternFile, readPatternFile, TECHNIQUE_FORMAT, type OwnTechnique } from '@/core/formats';
+import { createPatternEngine } from '@/core/pattern';
+import { applyTechnique } from '@/core/technique';
+import { Button, buttonLook } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { Select } from '@/ui/select';
 import { keepOwnTechnique, ownTechniques, putTechniqueAway, type Answer } from '../../house/actions';
 import type { KeptTechnique } from '../../house/queries';
+import { downloadText } from '../../download';
 import { sayDay } from '../../shared';
 import { barkOf } from '../../visit/bark';
 import { useVisit } from '../../visit/store';
@@ -15,6 +18,9 @@ import { PatternCard } from './pattern-card';
 import { useLaid } from './use-laid';
 
 const NEW = 'new';
+
+/** It remembers heads, and what it remembers changes no result. */
+const engine = createPatternEngine();
 
 /** The house's own patterns with all their versions, and keeping the present one among them. */
 export function HouseLibrary({ take, panelName }: { take: TakePattern; panelName: string | undefined }) {
@@ -34,6 +40,16 @@ export function HouseLibrary({ take, panelName }: { take: TakePattern; panelName
       here = false;
     };
   }, []);
+  /** The drawing on this head with the pattern inside, for another salon. */
+  const give = (document: OwnTechnique) => {
+    const drawn = applyTechnique(plan, document);
+    downloadText(`${document.name.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '').slice(0, 60) || 'pattern'}.svg`, patternFile(document, drawn, engine.compute(drawn)), 'image/svg+xml');
+  };
+  const receive = async (file: File) => {
+    const read = file.size > MOST_PATTERN_BYTES ? ({ ok: false, problem: 'the file is larger than a pattern can be.' } as const) : readPatternFile(await file.text());
+    if (!read.ok) return setProblem(`${file.name}: ${read.problem}`);
+    answered(await keepOwnTechnique(read.value, null));
+  };
   const version = (own: KeptTechnique) => own.versions.find(({ number }) => number === shown[own.id]) ?? own.versions[0];
   const laying = useMemo(
     () => (kept ?? []).map((own) => ({ key: own.id, technique: (own.versions.find(({ number }) => number === shown[own.id]) ?? own.versions[0]).document })),
@@ -43,6 +59,17 @@ export function HouseLibrary({ take, panelName }: { take: TakePattern; panelName
   return (
     <>
       <Keep kept={kept ?? []} onKept={answered} />
+      <p className="mb-3 flex flex-wrap items-center gap-3 text-base">
+        <label className={`${buttonLook('plain', true)} cursor-pointer focus-within:outline-2 focus-within:outline-offset-2 focus-within:outline-leaf`}>
+          Take in a pattern’s file
+          <input type="file" accept=".svg,.json,image/svg+xml,application/json" className="sr-only" onChange={(event) => {
+            const [file] = event.target.files ?? [];
+            if (file) void receive(file);
+            event.target.value = '';
+          }} />
+        </label>
+        <span className="text-ink-soft">from another salon: a drawing with the pattern inside. “As a file” makes one.</span>
+      </p>
       {problem && <p role="alert" className="mb-3 text-base font-semibold text-rowan">{problem}</p>}
       {away && (
         <p role="status" className="mb-3 flex items-center gap-3 text-base">
@@ -70,6 +97,7 @@ export function HouseLibrary({ take, panelName }: { take: TakePattern; panelName
               actions={
                 <>
                   <TakeButtons technique={document} take={take} panelName={panelName} />
+                  <Button small look="quiet" aria-label={`As a file: ${document.name}`} onClick={() => give(document)}>As a file</Button>
                   <Button small look="quiet" aria-label={`Put away: ${document.name}`} onClick={async () => { answered(await putTechniqueAway(own.id, true)); setAway(own); }}>Put away</Button>
                 </>
               }
