@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { consultSchema, growthDocumentSchema, growthReport, houseSchema, mixSchema, outcomeSchema, parseGrowthDocument, parseMix, parsePlan, planSchema, productsSchema, roundedSheet, sheetSchema, techniqueSchema, techniquesSchema } from '@/core/formats';
+import { consultSchema, growthDocumentSchema, growthReport, houseSchema, mixSchema, outcomeSchema, parseGrowthDocument, parseMix, parsePlan, planSchema, productsSchema, roundedSheet, sheetSchema, techniqueSchema, techniquesSchema, visitSchema } from '@/core/formats';
 import { createPatternEngine } from '@/core/pattern';
 import { fieldPicture } from './field-picture';
 import { techniquesDocument } from './verbs/techniques';
@@ -83,6 +83,7 @@ export function formatFiles(): Record<string, string> {
     'docs/formats/consult.schema.json': printed(z.toJSONSchema(consultSchema, { io: 'input' })),
     'docs/formats/mix.schema.json': printed(z.toJSONSchema(mixSchema, { io: 'input' })),
     'docs/formats/products.schema.json': printed(z.toJSONSchema(productsSchema, { io: 'input' })),
+    'docs/formats/visit.schema.json': printed(z.toJSONSchema(visitSchema, { io: 'input' })),
     'docs/formats/record.schema.json': printed(z.toJSONSchema(outcomeSchema, { io: 'input' })),
     'docs/formats/growth.schema.json': printed(z.toJSONSchema(growthDocumentSchema, { io: 'input' })),
     'docs/formats/examples/growth.json': printed(exampleGrowth),

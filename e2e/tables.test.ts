@@ -2,6 +2,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
+import { parsePlan, visitSchema } from '@/core/formats';
 import { address, fill, newVisit, openBrowser, openStep, press, see, seriousFindings, signIn, type Session } from './harness';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'lattice-tables-'));
@@ -88,6 +89,11 @@ test('the foils of a pattern and everything of the salon go out as files; only w
   const visit = await newVisit(page, 'Listed Sedge');
   const foils = await fetched(`/visits/${visit}/sheet/foils.csv`);
   expect(foils.text.trim().split('\r\n')).toHaveLength(101);
+  // Documents fit their schemas; the pattern is one that the command line reads.
+  const whole = visitSchema.parse(JSON.parse((await fetched(`/visits/${visit}/sheet/visit.json`)).text));
+  expect(whole).toMatchObject({ id: visit, client: { name: 'Listed Sedge' }, colourist: 'Ottilie Marsh', record: null, signed: null });
+  const pattern = parsePlan(JSON.parse((await fetched(`/visits/${visit}/sheet/pattern.json`)).text));
+  expect(pattern).toMatchObject({ ok: true, value: { name: whole.plan.name } });
   const archive = await page.evaluate(async () => {
     const answer = await fetch('/api/archive');
     return { status: answer.status, start: [...new Uint8Array(await answer.arrayBuffer()).slice(0, 2)] };

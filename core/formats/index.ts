@@ -29,3 +29,4 @@ export { thumbnailOf, type Thumbnail } from './thumbnail';
 export { techniquesSchema, type TechniquesDocument } from './techniques-document';
 export { EMPTY_TEST, parseTest, testSchema, type TestDocument } from './test-document';
 export { CONDITIONS, HAIR_FLAGS, type Condition, type HairFlag, type ZoneHair } from './zone-hair';
+export { visitSchema } from './visit-document';

@@ -193,6 +193,35 @@ test('written, restored into an empty installation and written again, it is the 
   expect(rows[0].n).toBe(1);
 });
 
+test('an archive of an older database is taken: what it does not know yet gets its usual value', async () => {
+  const older = await changed('older.zip', (files) => {
+    const manifest = JSON.parse(files.get('manifest.json')!.toString()) as { schema: string; tables: Record<string, { columns: string[] }> };
+    manifest.schema = '0008-service';
+    // Before signing off, the diary and learning.
+    delete manifest.tables.appointment;
+    files.delete('tables/appointment.jsonl');
+    delete manifest.tables.addendum;
+    files.delete('tables/addendum.jsonl');
+    const without = (table: string, gone: readonly string[]) => {
+      manifest.tables[table].columns = manifest.tables[table].columns.filter((column) => !gone.includes(column));
+      const lines = files.get(`tables/${table}.jsonl`)!.toString().split('\n').filter(Boolean);
+      files.set(`tables/${table}.jsonl`, Buffer.from(lines.map((line) => `${JSON.stringify(Object.fromEntries(Object.entries(JSON.parse(line) as object).filter(([column]) => !gone.includes(column))))}\n`).join('')));
+    };
+    without('outcome', ['signed_at', 'signed_by']);
+    without('person', ['learnt_since', 'active']);
+    files.set('manifest.json', Buffer.from(JSON.stringify(manifest)));
+  }, { fitting: true });
+  const third = await scratchDatabase();
+  try {
+    await restoreArchive(older, third.owner);
+    const [{ signed_at: signedAt }] = await inSalon(owner.salonId, (trx) => trx('outcome').select('signed_at').limit(1), third.owner);
+    expect(signedAt).toBeNull();
+    expect(await inSalon(owner.salonId, (trx) => trx('person').where({ active: true }).select('id'), third.owner)).toHaveLength(3);
+  } finally {
+    await third.drop();
+  }
+});
+
 test('somebody who signs in elsewhere in the installation is not taken over', async () => {
   const third = await scratchDatabase();
   try {

@@ -75,3 +75,18 @@ export async function loadFoils(visitId: string): Promise<{ readonly table: stri
   const { decimalComma } = all.house;
   return { table: foilsCsv(all.plan, all.computed.sheet, { separator: decimalComma ? ';' : ',', decimalComma }) };
 }
+
+/** A whole visit, or its pattern alone, as a document. */
+export async function loadDocument(visitId: string, form: 'visit.json' | 'pattern.json'): Promise<{ readonly document: object } | 'signed-out' | 'missing'> {
+  const all = await loadAll(visitId);
+  if (typeof all === 'string') return all;
+  const { visit, plan, consult, mix } = all;
+  if (form === 'pattern.json') return { document: plan };
+  const { signed, addenda } = visit.signOff;
+  return {
+    document: {
+      format: 'dappled-lattice/visit', version: 1, id: visit.id, heldOn: visit.heldOn, client: { id: visit.client.id, name: visit.client.name }, colourist: visit.personName, begunAt: visit.begunAt, consult, plan, mix,
+      record: visit.outcome?.document ?? null, signed, addenda: addenda.map(({ at, by, words }) => ({ at, by, words })),
+    },
+  };
+}

@@ -68,6 +68,8 @@ export function PanelList({ onLibrary, onFit }: { onLibrary(): void; onFit(): vo
               { words: 'One page for the station, PDF', hint: 'opens to print', choose: () => openSheet('pdf') },
               { words: 'The same as a drawing, SVG', choose: () => openSheet('svg') },
               { words: 'The list of foils as a table, CSV', choose: () => void flush().then(() => download(`/visits/${bundle.id}/sheet/foils.csv`)) },
+              { words: 'The pattern as a document, JSON', choose: () => void flush().then(() => download(`/visits/${bundle.id}/sheet/pattern.json`)) },
+              { words: 'The whole visit as a document, JSON', choose: () => void flush().then(() => download(`/visits/${bundle.id}/sheet/visit.json`)) },
             ]}
           />
         </div>

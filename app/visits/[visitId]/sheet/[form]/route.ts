@@ -1,6 +1,6 @@
 import { svgOf } from '@/core/formats';
 import { sheetPdf } from '@/features/sheet/pdf';
-import { loadAgain, loadCard, loadFoils, loadSheet } from '@/features/sheet/queries';
+import { loadAgain, loadCard, loadDocument, loadFoils, loadSheet } from '@/features/sheet/queries';
 
 const REFUSED = {
   'signed-out': { status: 401, words: 'You are signed out. Sign in again.' },
@@ -13,8 +13,9 @@ const FORMS = { 'again.pdf': loadAgain, 'again.svg': loadAgain, 'pattern.pdf': l
 export async function GET(_: Request, { params }: { params: Promise<{ visitId: string; form: string }> }) {
   const { visitId, form } = await params;
   if (form === 'foils.csv') return foilList(visitId);
+  if (form === 'visit.json' || form === 'pattern.json') return documentOf(visitId, form);
   const load = FORMS[form as keyof typeof FORMS];
-  if (!load) return new Response(`The sheets are ${[...Object.keys(FORMS), 'foils.csv'].join(', ')}.`, { status: 404 });
+  if (!load) return new Response(`The sheets are ${[...Object.keys(FORMS), 'foils.csv', 'visit.json', 'pattern.json'].join(', ')}.`, { status: 404 });
   const sheet = await load(visitId);
   if (typeof sheet === 'string') return new Response(REFUSED[sheet].words, { status: REFUSED[sheet].status });
   const headers = { 'Cache-Control': 'no-store', 'Content-Disposition': `inline; filename="${form}"` };
@@ -28,4 +29,11 @@ async function foilList(visitId: string): Promise<Response> {
   const foils = await loadFoils(visitId);
   if (typeof foils === 'string') return new Response(REFUSED[foils].words, { status: REFUSED[foils].status });
   return new Response(`\uFEFF${foils.table}`, { headers: { 'Content-Type': 'text/csv; charset=utf-8', 'Content-Disposition': 'attachment; filename="foils.csv"', 'Cache-Control': 'no-store' } });
+}
+
+/** The whole visit, or the pattern that `bin/lattice plan` reads. */
+async function documentOf(visitId: string, form: 'visit.json' | 'pattern.json'): Promise<Response> {
+  const read = await loadDocument(visitId, form);
+  if (typeof read === 'string') return new Response(REFUSED[read].words, { status: REFUSED[read].status });
+  return new Response(`${JSON.stringify(read.document, null, 1)}\n`, { headers: { 'Content-Type': 'application/json', 'Content-Disposition': `attachment; filename="${form}"`, 'Cache-Control': 'no-store' } });
 }
