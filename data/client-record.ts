@@ -6,7 +6,7 @@ import { safetyOf } from './safety';
 import { leaveTrail } from './trail';
 
 /**
- * Everything that is kept of one client, to be handed to her: her fields, visits with all their documents and what happened at the chair, tests, consents,
+ * Everything that is kept of one client, to be handed to her: her fields, visits with all their documents, what happened at the chair and what was added afterwards, appointments, tests, consents,
  * reasons, photos with their bytes (JPEG, base64), and her trail.
  * @returns undefined when the salon has no such client
  */
@@ -17,7 +17,9 @@ export function exportClient(actor: Actor, clientId: string): Promise<Record<str
     await leaveTrail(trx, actor, 'client-exported', { clientId });
     const visits = await trx('visit as v').leftJoin('plan as l', 'l.visit_id', 'v.id').leftJoin('mix as m', 'm.visit_id', 'v.id').leftJoin('outcome as o', 'o.visit_id', 'v.id').join('person as p', 'p.id', 'v.person_id')
       .where('v.client_id', clientId).orderBy('v.held_on')
-      .select('v.id', 'v.held_on', 'v.begun_at', 'v.consult', 'l.document as plan', 'm.document as mix', 'o.document as outcome', 'p.name as colourist');
+      .select('v.id', 'v.held_on', 'v.begun_at', 'v.consult', 'l.document as plan', 'm.document as mix', 'o.document as outcome', 'o.signed_at', 'p.name as colourist');
+    const addenda = await trx('addendum as a').join('person as p', 'p.id', 'a.person_id').whereIn('a.visit_id', visits.map(({ id }) => id)).orderBy('a.at').select('a.visit_id', 'a.at', 'a.words', 'p.name as by');
+    const appointments = await trx('appointment as a').join('person as p', 'p.id', 'a.person_id').where('a.client_id', clientId).orderBy('a.starts_at').select('a.id', 'a.starts_at', 'a.minutes', 'a.kind', 'a.state', 'a.note', 'a.visit_id', 'a.redo_of', 'p.name as colourist');
     const { tests, consents } = await safetyOf(trx, clientId, null);
     const reasons = await trx('caution_reason').whereIn('visit_id', visits.map(({ id }) => id)).orderBy('given_at').select('visit_id', 'caution', 'seen', 'reason', 'given_at');
     const services = await trx('service').whereIn('visit_id', visits.map(({ id }) => id)).select('visit_id', 'script', 'begun_at', 'finished_at');
@@ -31,7 +33,8 @@ export function exportClient(actor: Actor, clientId: string): Promise<Record<str
     const trail = await trx('trail as t').leftJoin('person as p', 'p.id', 't.person_id').where('t.client_id', clientId).orderBy('t.id').select('t.at', 't.act', 't.details', 'p.name as by');
     return {
       format: 'dappled-lattice/client-record', version: 1, client,
-      visits: visits.map(({ held_on, begun_at, ...visit }) => ({ ...visit, heldOn: held_on, begunAt: begun_at })),
+      visits: visits.map(({ held_on, begun_at, signed_at, ...visit }) => ({ ...visit, heldOn: held_on, begunAt: begun_at, signedAt: signed_at })),
+      addenda, appointments,
       tests, consents, reasons, services, happened, photos, trail,
     };
   });

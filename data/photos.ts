@@ -42,7 +42,7 @@ export async function photosOf(trx: Transaction, clientId: string): Promise<Phot
  * @returns its id; undefined when the salon has no such client, or no such visit of hers
  */
 export async function addPhoto(
-  actor: Actor, clientId: string, photo: { visitId: string | null; kind: PhotoKind; note: string; picture: ReadPicture },
+  actor: Actor, clientId: string, photo: { visitId: string | null; kind: PhotoKind; note: string; picture: ReadPicture; posed?: Pick<PhotoDocument, 'pose' | 'stage'> },
 ): Promise<string | undefined> {
   const { picture } = photo;
   const photoId = randomUUID();
@@ -56,7 +56,7 @@ export async function addPhoto(
     if (!(await owned(trx))) return undefined;
     await trx('photo').insert({
       id: photoId, salon_id: actor.salonId, client_id: clientId, visit_id: photo.visitId, kind: photo.kind, width: picture.width, height: picture.height,
-      note: photo.note, document: JSON.stringify(EMPTY_PHOTO), stored_in: objects ? 'objects' : 'database', taken_by: actor.personId,
+      note: photo.note, document: JSON.stringify({ ...EMPTY_PHOTO, ...photo.posed }), stored_in: objects ? 'objects' : 'database', taken_by: actor.personId,
     });
     if (!objects) for (const { key, bytes } of keyed) await inDatabase.put(trx, key, bytes);
     await leaveTrail(trx, actor, 'photo-added', { clientId, visitId: photo.visitId ?? undefined, words: photo.kind === 'wish' ? 'what is wished for' : 'of the hair' });

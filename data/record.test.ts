@@ -1,6 +1,7 @@
 import { EMPTY_CONSULT, EMPTY_MIX, EMPTY_OUTCOME, startPlan, type Consult, type Outcome } from '../core/formats';
 import { createClient, listClients, readClient } from './clients';
-import { eraseClient } from './client-record';
+import { book } from './appointments';
+import { eraseClient, exportClient } from './client-record';
 import { inSalon, type Actor } from './database';
 import { loadDemo } from './demo/load';
 import { saveConsult, saveMix, saveOutcome, savePlan } from './saves';
@@ -104,6 +105,15 @@ describe('signing off', () => {
     expect(await addAddendum(owner, visitId, 'Seen.')).toEqual({ ok: true });
     expect((await readVisit(owner, visitId))!.signOff.addenda.map(({ by, words }) => [by, words])).toEqual([['Bram Vale-Osei', 'The left temple was 9.'], ['Ottilie Marsh', 'Seen.']]);
     await expect(inSalon(owner.salonId, (trx) => trx('addendum').where({ visit_id: visitId }).update({ words: 'x' }))).rejects.toMatchObject({ code: '42501' });
+  });
+
+  test('what is handed to the client holds it', async () => {
+    await signOff(owner, visitId, 1);
+    await addAddendum(owner, visitId, 'Seen.');
+    await book(owner, [{ clientId, personId: owner.personId, on: '2027-03-01', from: 570, minutes: 60, kind: 'toner', note: 'Brings a picture', redoOf: null }], 'Europe/Berlin');
+    expect(await exportClient(owner, clientId)).toMatchObject({
+      visits: [{ id: visitId, signedAt: expect.any(Date) }], addenda: [{ visit_id: visitId, words: 'Seen.', by: 'Ottilie Marsh' }], appointments: [{ kind: 'toner', note: 'Brings a picture', colourist: 'Ottilie Marsh' }],
+    });
   });
 
   test('erasing the client takes it all along', async () => {

@@ -10,6 +10,8 @@ const CHROMIUM = process.env.LATTICE_CHROMIUM ?? '/usr/bin/chromium';
 const FLAGS = [
   '--headless', '--no-sandbox', '--no-first-run', '--disable-background-networking', '--disable-component-update',
   '--disable-sync', '--disable-quic', '--use-angle=swiftshader', '--enable-unsafe-swiftshader',
+  // A camera that shows a test picture.
+  '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream',
 ];
 
 /** Address of the built application; bin/test serves it. */

@@ -1,6 +1,9 @@
 import { execFileSync } from 'node:child_process';
 import path from 'node:path';
-import type { Page } from 'puppeteer-core';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import type { ElementHandle, Page } from 'puppeteer-core';
+import sharp from 'sharp';
 import type { Outcome } from '@/core/formats';
 import { later } from './later';
 import { address, at, begin, chapter, field, fill, foilCount, live, newVisit, openBrowser, openStep, press, saved, see, seriousFindings, signIn, type Session } from './harness';
@@ -19,6 +22,11 @@ afterAll(async () => {
   await session?.close();
 });
 
+async function picture(): Promise<string> {
+  const file = path.join(mkdtempSync(path.join(tmpdir(), 'lattice-pose-')), 'front.png');
+  await sharp({ create: { width: 160, height: 120, channels: 3, background: '#7a5a3c' } }).png().toFile(file);
+  return file;
+}
 const bundle = (visit: string) => page.evaluate(async (id) => (await (await fetch(`/api/visits/${id}`, { cache: 'no-store' })).json()) as { heldOn: string; client: { id: string }; outcome: { document: Outcome } | null; expected: Record<string, { mm: number; takenOn: string }> }, visit);
 const recordedAs = (visit: string) => page.waitForFunction(async (id) => ((await (await fetch(`/api/visits/${id}`, { cache: 'no-store' })).json()) as { outcome: object | null }).outcome !== null, { polling: 300 }, visit);
 /** What the growth of these intervals comes to, mm a week: the average head, corrected by each reading. */
@@ -63,6 +71,10 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   await begin(page);
   await fill(page, 'What she said', 'Brighter at the temples, please.');
   await press(page, 'The rest is good');
+  await press(page, 'Before, Front: take it');
+  await (await page.waitForSelector('[role=dialog] input[type=file]') as ElementHandle<HTMLInputElement>).uploadFile(await picture());
+  await page.waitForSelector('[role=dialog]', { hidden: true });
+  await page.waitForSelector('button[aria-label="Before, Front: take it anew"]');
   await press(page, 'Record the visit');
   await recordedAs(second);
   const { zones } = (await bundle(second)).outcome!.document;
@@ -99,6 +111,19 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   await press(page, 'Foil the panel Back');
   expect(await foilCount(page)).toBeGreaterThan(sides);
   await saved(page);
+
+  // The same pose again, framed by the last one through the camera, and wiped from one to the other.
+  await openStep(page, third, 'record');
+  await press(page, 'Before, Front: take it');
+  await page.waitForSelector('[role=dialog] img[alt="The earlier picture"]');
+  await page.waitForFunction(() => [...document.querySelectorAll('[role=dialog] button')].some((own) => own.textContent === 'Take it' && !(own as HTMLButtonElement).disabled));
+  await page.$$eval('[role=dialog] button', (all) => all.find((own) => own.textContent === 'Take it')!.click());
+  await page.waitForSelector('[role=dialog]', { hidden: true });
+  await press(page, 'Compare Front');
+  await page.waitForSelector('[role=slider][aria-label="Wipe: last visit and this one"]');
+  expect(await seriousFindings(page)).toEqual([]);
+  await page.keyboard.press('Escape');
+  await page.waitForSelector('[role=dialog]', { hidden: true });
 
   // The record, with the next date as it is reckoned: fine weaves over two levels show at 52.5 mm.
   await openStep(page, third, 'record');

@@ -16,7 +16,7 @@ export { type CsvRead, type RowProblem } from './csv-table';
 export { CLIENT_FIELDS, clientForm, clientsCsv, readClientsCsv, type ClientField, type ClientsImport, type ListedClient } from './clients-csv';
 export { foilsCsv } from './foils-csv';
 export { parseProducts, productSchema, productsSchema, USUAL_PRODUCTS, type Products } from './products-document';
-export { EMPTY_PHOTO, parsePhoto, photoSchema, type PhotoDocument } from './photo-document';
+export { EMPTY_PHOTO, parsePhoto, photoSchema, POSES, STAGES, type PhotoDocument, type Pose, type Stage } from './photo-document';
 export { parseWith, pathOf, sentenceOf, type Parsed } from './problem';
 export { roundedSheet, sheetSchema } from './sheet-document';
 export { emptyPlan, START_PANELS, startPlan } from './start-plan';

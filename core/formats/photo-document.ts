@@ -8,6 +8,12 @@ const at = {
 };
 const point = z.strictObject(at);
 
+/** Poses in which heads are compared from visit to visit, in the order of the walk round the chair. */
+export const POSES = ['front', 'left', 'right', 'back', 'top', 'tied-back', 'underneath'] as const;
+export type Pose = (typeof POSES)[number];
+export const STAGES = ['before', 'after'] as const;
+export type Stage = (typeof STAGES)[number];
+
 /** What is kept of a picture beside it: marks of what is liked, and what was read from it. Places are shares of its width and height. */
 export const photoSchema = z.strictObject({
   version: z.literal(1),
@@ -23,7 +29,9 @@ export const photoSchema = z.strictObject({
     .max(30, 'must be at most 30 lines')
     .default([])
     .describe('Lengths measured on the picture'),
-});
+  pose: z.enum(POSES, { error: `must be one of ${POSES.join(', ')}` }).nullable().default(null).describe('Pose of a picture that is compared from visit to visit'),
+  stage: z.enum(STAGES, { error: 'must be before or after' }).nullable().default(null).describe('Before or after the service'),
+}).refine(({ pose, stage }) => (pose === null) === (stage === null), { message: 'goes with a stage, and a stage with a pose', path: ['pose'] });
 
 export type PhotoDocument = z.infer<typeof photoSchema>;
 

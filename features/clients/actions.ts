@@ -102,6 +102,7 @@ export type TablePreview = { readonly ok: true; readonly value: ClientsImport } 
 
 /** More text than this is no table of clients. */
 const MOST_TABLE = 4_000_000;
+const MOST_TAKEN = 5000;
 
 /** What a table of clients would add and change; nothing is written. */
 export async function previewClients(text: unknown): Promise<TablePreview> {
@@ -109,7 +110,9 @@ export async function previewClients(text: unknown): Promise<TablePreview> {
   if (!person) return SIGNED_OUT;
   if (person.role === 'assistant') return { ok: false, problem: 'A colourist or the owner imports clients.' };
   if (typeof text !== 'string' || text.length > MOST_TABLE) return { ok: false, problem: 'The table is larger than four megabytes: is it the right file?' };
-  return readClientsCsv(text, await allClients(person), await salonToday());
+  const read = readClientsCsv(text, await allClients(person), await salonToday());
+  if (read.ok && read.value.added.length + read.value.changed.length > MOST_TAKEN) return { ok: false, problem: `The table adds and changes more than ${MOST_TAKEN} clients: take it over in parts.` };
+  return read;
 }
 
 /** Takes a table of clients over, as the preview showed it; what has changed since is refused. */

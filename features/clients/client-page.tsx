@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import { takenOf, type Outcome } from '@/core/formats';
 import { levelLines, regrowthLines, sessionsToGoal, WEEKS_PER_MONTH } from '@/core/growth';
+import { worstCondition } from '@/core/hair-map';
 import { ZONES, zoneName, type Zone } from '@/core/head';
 import { cssColour, naturalHair } from '@/core/lift';
 import { formatLevel } from '@/core/units';
@@ -197,6 +198,9 @@ function Visits({ story, today }: { story: ShownClient; today: string }) {
             <p className="text-sm text-ink-soft">
               {visit.outcome ? visit.outcome.done : visit.consult.notes || 'Planned, not yet recorded.'}
             </p>
+            {(visit.outcome?.said || worstCondition(visit.consult)) && (
+              <p className="text-sm">{[visit.outcome?.said && `“${visit.outcome.said}”`, worstCondition(visit.consult) && `Hair ${worstCondition(visit.consult)!.words}`].filter(Boolean).join(' · ')}</p>
+            )}
           </div>
           <div className="text-right">
             {visit.outcome ? (

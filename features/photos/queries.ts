@@ -1,4 +1,5 @@
 import 'server-only';
+import { POSES, STAGES } from '@/core/formats';
 import { addPhoto, listPhotos, photoBytes, type Photo, type PhotoKind } from '@/data/photos';
 import { MOST_BYTES, readPicture } from '@/data/picture';
 import { currentPerson } from '../session/current';
@@ -25,10 +26,13 @@ export async function uploadPhoto(clientId: string, form: FormData): Promise<Upl
   const visitId = String(form.get('visitId') ?? '');
   if (!(file instanceof File)) return { ok: false, status: 400, problem: 'Choose a picture first.' };
   if (kind !== 'wish' && kind !== 'hair') return { ok: false, status: 400, problem: 'kind: must be wish or hair.' };
+  const pose = POSES.find((own) => own === form.get('pose')) ?? null;
+  const stage = STAGES.find((own) => own === form.get('stage')) ?? null;
+  if ((form.has('pose') || form.has('stage')) && (pose === null || stage === null)) return { ok: false, status: 400, problem: `pose: must be one of ${POSES.join(', ')}, with stage before or after.` };
   if (!isId(clientId) || (visitId !== '' && !isId(visitId))) return MISSING;
   const read = await readPicture(Buffer.from(await file.arrayBuffer()));
   if (!read.ok) return { ok: false, status: 422, problem: read.problem };
-  const photoId = await addPhoto(person, clientId, { visitId: visitId || null, kind: kind as PhotoKind, note: '', picture: read.value });
+  const photoId = await addPhoto(person, clientId, { visitId: visitId || null, kind: kind as PhotoKind, note: '', picture: read.value, posed: { pose, stage } });
   return photoId ? { ok: true, photoId } : MISSING;
 }
 

@@ -1,6 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useState } from 'react';
+import type { Pose, Stage } from '@/core/formats';
 import type { Photo, PhotoKind } from './queries';
 
 /** The photos of one kind of a client, and a way to add one. */
@@ -20,12 +21,13 @@ export function usePhotos(clientId: string, kind: PhotoKind, visitId: string | n
     // eslint-disable-next-line react-hooks/set-state-in-effect
     void load();
   }, [load]);
-  const add = async (file: File) => {
+  const add = async (file: File, posed?: { readonly pose: Pose; readonly stage: Stage }) => {
     setState({ busy: true });
     const form = new FormData();
     form.set('file', file);
     form.set('kind', kind);
     if (visitId) form.set('visitId', visitId);
+    if (posed) for (const [name, own] of Object.entries(posed)) form.set(name, own);
     try {
       const answer = await fetch(`/api/clients/${clientId}/photos`, { method: 'POST', body: form });
       const { problem } = (await answer.json()) as { problem?: string };

@@ -58,7 +58,7 @@ export function PlannedRibbon({ record }: { record: ServiceRecord }) {
         ))}
         {[0, 0.25, 0.5, 0.75, 1].map((share) => <text key={share} x={x(share * end)} y={2 * LANE + 30} textAnchor={share === 1 ? 'end' : 'middle'} className="fill-ink-soft text-[11px]">{Math.round(share * end)}</text>)}
       </svg>
-      <p className="text-xs text-ink-soft">Minutes from the first foil on. Dots: opened or wetted{record.over > 0 && '; red: past the maker’s limit'}.</p>
+      <p className="text-xs text-ink-soft">Minutes from the first foil on. Dots: opened or wetted{record.over > 0 && '; red: past the maker’s limit'}{record.skipped > 0 && '; dashed on the head: skipped'}.</p>
     </div>
   );
 }

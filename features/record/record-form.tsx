@@ -7,6 +7,7 @@ import { Button } from '@/ui/button';
 import { TextArea, TextField } from '@/ui/field';
 import { LevelSlider } from '../consult/level-slider';
 import { useMoney } from '../house/context';
+import { PoseSet } from '../photos/pose-set';
 import { useVisit } from '../visit/store';
 import { readFields, type Fields, type Problems } from './form-fields';
 import { CorrectionList, InspectionList } from './inspection';
@@ -65,6 +66,7 @@ export function RecordForm({ fields, typed, onTyped }: RecordFormProps) {
         {Object.keys(problems).length > 0 && <p role="alert" className="text-sm font-medium text-rowan">{Object.values(problems).join(' ')}</p>}
         {!signed && <Button type="submit" look="primary" disabled={!begun || (outcome !== null && !changed)}>{outcome ? 'Save the changes' : 'Record the visit'}</Button>}
       </form>
+      <div className="mt-5"><PoseSet clientId={bundle.client.id} visitId={bundle.id} consented={bundle.safety.consents.some(({ kind, withdrawnAt }) => kind === 'photo' && withdrawnAt === null)} /></div>
       <div className="mt-5"><SignOffPart unsaved={changed} /></div>
     </>
   );

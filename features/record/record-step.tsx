@@ -18,6 +18,7 @@ import { useCautions } from '../safety/use-cautions';
 import { sayDay } from '../shared';
 import { barkOf, shadeOf } from '../visit/bark';
 import { useLit, useVisit } from '../visit/store';
+import { DoneMarks } from './done-marks';
 import { FindAgainDialog } from './find-again';
 import { fieldsOf, type Fields } from './form-fields';
 import { PlannedRibbon, PlannedTable, useServed } from './planned-done';
@@ -50,7 +51,12 @@ export function RecordStep() {
             over={view !== 'foils' && <ZoneFigures part="words" shown={view} zones={fields.zones ?? {}} found={consult.regrowthMm} />}
             head={computed.drawing.head} bark={view === 'foils' ? null : barkOf(consult.naturalLevel)} partOffsetMm={plan.head.part.none ? null : plan.head.part.offsetMm} className="relative h-full w-full" label="Pattern of the visit"
           >
-            {view === 'foils' ? <BrightFoils foils={computed.sheet.foils} paths={computed.drawing.paths} shade={shade} ids={[lit]} /> : <ZoneFigures part="fields" shown={view} zones={fields.zones ?? {}} found={consult.regrowthMm} />}
+            {view === 'foils' ? (
+              <>
+                <BrightFoils foils={computed.sheet.foils} paths={computed.drawing.paths} shade={shade} ids={[lit]} />
+                {served && <DoneMarks record={served.record} paths={computed.drawing.paths} />}
+              </>
+            ) : <ZoneFigures part="fields" shown={view} zones={fields.zones ?? {}} found={consult.regrowthMm} />}
           </ScalpMap>
         </div>
         <Facts />
