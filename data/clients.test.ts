@@ -1,5 +1,5 @@
 import { EMPTY_CONSULT } from '../core/formats';
-import { archiveClient, changeClient, mergeClients, mergedInto, walkIn } from './client-changes';
+import { allClients, archiveClient, changeClient, importClients, mergeClients, mergedInto, walkIn } from './client-changes';
 import { eraseClient, exportClient } from './client-record';
 import { createClient, listClients, readClient } from './clients';
 import { inSalon } from './database';
@@ -160,5 +160,26 @@ describe('the trail', () => {
     expect(joined([entry(30, '8', '10'), entry(5, '6', '8')])).toHaveLength(2);
     expect(joined([entry(9, '8', '10'), entry(5, '6', '8', { personName: 'B' })])).toHaveLength(2);
     expect(joined([entry(9, '8', '10'), entry(5, '6', '8', { act: 'consult' })])).toHaveLength(2);
+  });
+});
+
+describe('a table of clients', () => {
+  test('is taken over with its trail; others stay', async () => {
+    const id = await createClient(owner, fields('Tabled One'));
+    const before = (await allClients(owner)).length;
+    expect(await importClients(owner, [fields('Tabled Two')], [{ id, revision: 1, fields: { ...fields('Tabled One'), note: 'Bun' } }])).toEqual({ ok: true });
+    const after = await allClients(owner);
+    expect(after).toHaveLength(before + 1);
+    expect(after.find((own) => own.id === id)).toMatchObject({ note: 'Bun', revision: 2 });
+    expect(after.map(({ name }) => name)).toContain('Tabled Two');
+  });
+
+  test('is taken over wholly or not at all: a client who was changed meanwhile stops it', async () => {
+    const id = await createClient(owner, fields('Tabled Three'));
+    await changeClient(owner, id, 1, { ...fields('Tabled Three'), note: 'newer' });
+    const before = await allClients(owner);
+    expect(await importClients(owner, [fields('Tabled Four')], [{ id, revision: 1, fields: { ...fields('Tabled Three'), note: 'older' } }])).toEqual({ ok: false, reason: 'stale' });
+    expect(await importClients(owner, [fields('Tabled Five')], [{ id: crypto.randomUUID(), revision: 1, fields: fields('Nobody') }])).toEqual({ ok: false, reason: 'missing' });
+    expect(await allClients(owner)).toEqual(before);
   });
 });

@@ -1,3 +1,7 @@
+import { daysBetween } from '@/core/units';
+
+export { daysBetween };
+
 /** Whether a text from a URL has the form of a row's id. */
 export const isId = (text: string): boolean => /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(text);
 
@@ -17,11 +21,6 @@ export function sayDay(day: string): string {
 /** A moment as it is said: `25 Nov 2026, 09:14`. */
 export function sayMoment(iso: string, timeZone: string): string {
   return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit', timeZone }).format(new Date(iso));
-}
-
-/** Days from one day to another; negative when the second is earlier. */
-export function daysBetween(from: string, to: string): number {
-  return Math.round((Date.parse(to) - Date.parse(from)) / 86_400_000);
 }
 
 /** How long ago or ahead a day is, in the unit one would use: `today`, `3 days ago`, `in 9 weeks`. */

@@ -1,4 +1,5 @@
 import { familyName, ZONE_FAMILIES, zonesOf, type Zone, type ZoneFamily } from '../head';
+import { dayAfter } from '../units';
 import { regrowthByZone, type GrowthVisit } from './by-zone';
 import type { GrowthRate } from './regrowth';
 
@@ -10,7 +11,6 @@ export interface ZoneLine {
   readonly points: readonly { readonly on: string; readonly value: number }[];
 }
 
-const dayBefore = (on: string) => new Date(Date.parse(on) - 86_400_000).toISOString().slice(0, 10);
 const NAMED = 2;
 
 /** Families whose points lie within a tolerance of each other, day by day, are one line, the greatest of them; those without points have none. */
@@ -46,10 +46,10 @@ function nameOf(families: readonly ZoneFamily[]): string {
  */
 export function regrowthLines(visits: readonly GrowthVisit[], rate: GrowthRate, until: string): ZoneLine[] {
   const days = [...new Set(visits.map(({ on }) => on))].sort();
-  const looks = [...new Set([...days.flatMap((on) => [dayBefore(on), on]), until])].filter((on) => on <= until).sort();
+  const looks = [...new Set([...days.flatMap((on) => [dayAfter(on, -1), on]), until])].filter((on) => on <= until).sort();
   const at = new Map(looks.map((on) => [on, regrowthByZone(visits, rate, on)]));
   // What the ruler said at a visit stands at its foot, before anything was taken.
-  const found = new Map(visits.map(({ on, regrowthMm }) => [dayBefore(on), regrowthMm]));
+  const found = new Map(visits.map(({ on, regrowthMm }) => [dayAfter(on, -1), regrowthMm]));
   return linesOf((family) => looks.flatMap((on) => {
     const values = zonesOf(family).flatMap((zone: Zone) => found.get(on)?.[zone] ?? at.get(on)![zone]?.mm ?? []);
     return values.length === 0 ? [] : [{ on, value: Math.max(...values) }];

@@ -1,4 +1,5 @@
 import type { Zone } from '../head';
+import { dayAfter } from '../units';
 import type { GrowthRate } from './regrowth';
 import { tonerWeeks, visibleLine, type Edge } from './visible-line';
 
@@ -59,7 +60,7 @@ export function nextVisit(facts: NextFacts): NextVisit | null {
   if (!first) return null;
   const weeks = Math.min(LATEST, Math.max(SOONEST, first.weeks));
   const what = reasons.filter((own) => own.weeks <= weeks + TOGETHER).reduce<NextWhat>((most, own) => (RANK[own.what] > RANK[most] ? own.what : most), first.what);
-  return { what, weeks, on: dayAfter(facts.on, weeks), reasons };
+  return { what, weeks, on: weeksAfter(facts.on, weeks), reasons };
 }
 
 const RANK = { toner: 0, face: 1, full: 2 } satisfies Record<NextWhat, number>;
@@ -72,7 +73,7 @@ function lineReasons(facts: NextFacts): NextReason[] {
       .map(([, { edge, featherMm, leftMm }]) => visibleLine(edge, contrast, rate.mmPerWeek, featherMm, leftMm))
       .sort((a, b) => a.weeks - b.weeks);
   const reason = (what: NextWhat, where: string, { weeks, atMm }: { weeks: number; atMm: number }): NextReason => ({
-    what, weeks, from: weeks * (1 - SPREAD), to: weeks * (1 + SPREAD), on: dayAfter(facts.on, weeks),
+    what, weeks, from: weeks * (1 - SPREAD), to: weeks * (1 + SPREAD), on: weeksAfter(facts.on, weeks),
     words: `The root line shows ${where} at about ${Math.round(atMm)} mm: ${weeksWords(weeks)}.`,
   });
   const face = shows(true);
@@ -84,16 +85,14 @@ function lineReasons(facts: NextFacts): NextReason[] {
 function tonerReason({ tonerWashes, on }: NextFacts): NextReason[] {
   if (tonerWashes === null || tonerWashes <= 0) return [];
   const weeks = tonerWeeks(tonerWashes);
-  return [{ what: 'toner', weeks, from: weeks * (1 - SPREAD), to: weeks * (1 + SPREAD), on: dayAfter(on, weeks), words: `The toner has faded after about 20 washes: ${weeksWords(weeks)} at ${tonerWashes} a week.` }];
+  return [{ what: 'toner', weeks, from: weeks * (1 - SPREAD), to: weeks * (1 + SPREAD), on: weeksAfter(on, weeks), words: `The toner has faded after about 20 washes: ${weeksWords(weeks)} at ${tonerWashes} a week.` }];
 }
 
 function wishReason({ wishWeeks, on }: NextFacts): NextReason[] {
-  return wishWeeks === null ? [] : [{ what: 'full', weeks: wishWeeks, from: wishWeeks, to: wishWeeks, on: dayAfter(on, wishWeeks), words: `She wishes to come every ${wishWeeks} weeks.` }];
+  return wishWeeks === null ? [] : [{ what: 'full', weeks: wishWeeks, from: wishWeeks, to: wishWeeks, on: weeksAfter(on, wishWeeks), words: `She wishes to come every ${wishWeeks} weeks.` }];
 }
 
 const weeksWords = (weeks: number) => (weeks < 0.95 ? 'now' : `${Math.round(weeks)} ${Math.round(weeks) === 1 ? 'week' : 'weeks'}`);
 
-/** The day so many weeks after another. */
-function dayAfter(on: string, weeks: number): string {
-  return new Date(Date.parse(`${on}T00:00:00Z`) + Math.round(weeks * 7) * 86_400_000).toISOString().slice(0, 10);
-}
+/** The day so many weeks after another, to the nearest day. */
+const weeksAfter = (on: string, weeks: number): string => dayAfter(on, Math.round(weeks * 7));

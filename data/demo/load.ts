@@ -2,6 +2,7 @@ import type { Knex } from 'knex';
 import type { Zone } from '../../core/head';
 import { createPatternEngine, type Sheet } from '../../core/pattern';
 import { zonesOfPlan, zonesRecorded } from '../../core/record';
+import { dayAfter } from '../../core/units';
 import { inSalon, type Transaction } from '../database';
 import { hashPassword } from '../passwords';
 import { insertMix } from '../saves';
@@ -17,8 +18,7 @@ const TABLES = [
   'visit', 'client', 'client_word', 'session', 'person',
 ] as const;
 
-const dayBefore = (today: string, weeks: number) =>
-  new Date(Date.parse(today) - weeks * 7 * 86_400_000).toISOString().slice(0, 10);
+const dayBefore = (today: string, weeks: number) => dayAfter(today, -7 * weeks);
 
 /** Born this many years and half a year before. */
 const birthday = (today: string, years: number) => dayBefore(today, Math.round((years + 0.5) * 52.18));

@@ -7,6 +7,7 @@ import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { Menu } from '@/ui/menu';
 import { download } from '../download';
+import { RowProblems, SEPARATOR_WORDS } from '../row-problems';
 import { textOfFile } from '../text-of-file';
 import { previewClients, takeClients } from './actions';
 
@@ -52,8 +53,6 @@ export function ClientTables() {
   );
 }
 
-const SEPARATORS: Readonly<Record<string, string>> = { ',': 'commas', ';': 'semicolons', '\t': 'tabs', '|': 'bars' };
-
 function Preview({ text, preview: { added, changed, same, problems, separator }, onTaken }: Looked & { onTaken(): void }) {
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState(false);
@@ -66,13 +65,8 @@ function Preview({ text, preview: { added, changed, same, problems, separator },
   };
   return (
     <div className="grid gap-4">
-      <p className="text-base text-ink-soft">Read with {SEPARATORS[separator] ?? separator} between columns. {added.length} added, {changed.length} changed, {same} as they are; clients that the table does not name stay.</p>
-      {problems.length > 0 && (
-        <section aria-label="Problems" role="alert" className="rounded-ui bg-rowan-pale p-3">
-          <h3 className="mb-1 font-semibold text-rowan">{problems.length === 1 ? 'One row cannot be taken' : `${problems.length} rows cannot be taken`}; nothing of the table is written until they are right.</h3>
-          <ul className="grid max-h-48 gap-0.5 overflow-y-auto text-base">{problems.map(({ row, problem: words }, i) => <li key={i}><b>Row {row}:</b> {words}</li>)}</ul>
-        </section>
-      )}
+      <p className="text-base text-ink-soft">Read with {SEPARATOR_WORDS[separator] ?? separator} between columns. {added.length} added, {changed.length} changed, {same} as they are; clients that the table does not name stay.</p>
+      <RowProblems problems={problems} />
       {added.length > 0 && <section aria-label="Added"><h3 className="font-semibold">Added</h3><ul className="grid max-h-48 gap-0.5 overflow-y-auto text-base">{added.map(({ name, phone }, i) => <li key={i}><b>{name}</b> <span className="text-ink-soft">{phone}</span></li>)}</ul></section>}
       {changed.length > 0 && (
         <section aria-label="Changed">

@@ -3,7 +3,7 @@
 import { Area, CartesianGrid, ComposedChart, Line, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import type { ZoneLine } from '@/core/growth';
 import { formatLevel } from '@/core/units';
-import { sayDay } from '../shared';
+import { daysBetween, sayDay } from '../shared';
 
 interface StoryChartProps {
   title: string;
@@ -20,7 +20,6 @@ const LOOKS = [
   { stroke: 'var(--color-leaf)', dash: undefined }, { stroke: 'var(--color-rowan)', dash: '7 4' }, { stroke: 'var(--color-sky)', dash: '2 4' }, { stroke: 'var(--color-amber-bark)', dash: '10 3 2 3' }, { stroke: 'var(--color-ink)', dash: '4 2' },
 ] as const;
 const TICK = { fontSize: 12, fill: 'var(--color-ink-soft)' } as const;
-const DAY = 86_400_000;
 const say = (unit: 'mm' | 'level', value: number) => (unit === 'mm' ? `${Math.round(value)} mm` : formatLevel(Math.round(value * 2) / 2));
 
 /** Regrowth or level through the visits, a line for zones that went the same way. */
@@ -30,7 +29,7 @@ export function StoryChart({ title, lines, unit, today, goal, empty }: StoryChar
   const days = [...new Set(points.map(({ on }) => on))].sort();
   const rows = days.map((on) => ({ at: Date.parse(on), ...Object.fromEntries(shown.flatMap((line, i) => line.points.flatMap((point) => (point.on === on ? [[`line${i}`, point.value]] : [])))) }));
   // Regrowth has the day before a visit and its day: the visit's is named.
-  const marks = days.filter((on, i) => i === days.length - 1 || (Date.parse(days[i + 1]) - Date.parse(on)) / DAY > 1);
+  const marks = days.filter((on, i) => i === days.length - 1 || daysBetween(on, days[i + 1]) > 1);
   const values = points.map(({ value }) => value);
   const least = unit === 'mm' ? 0 : Math.max(1, Math.floor(Math.min(...values, goal ?? 10)) - 1);
   const most = unit === 'mm' ? Math.ceil(Math.max(10, ...values) / 10) * 10 : Math.min(10, Math.ceil(Math.max(...values, goal ?? 1)) + 1);

@@ -31,7 +31,6 @@ export function AppointmentCard({ facts, appointment, onDone }: AppointmentCardP
         {phone && <span className="block text-base text-ink-soft">{phone}</span>}
         {note && <span className="block text-base">{note}</span>}
       </p>
-      {prepared ? <Laid prepared={prepared} /> : <p className="text-sm text-ink-soft">Looking what is to be laid out …</p>}
       {problem && <p role="alert" className="text-sm font-medium text-rowan">{problem}</p>}
       <div className="flex flex-wrap gap-2">
         {state === 'booked' && <form action={openAppointment.bind(null, id)}><Button type="submit" look="primary">{visitId ? 'Open the visit' : 'Begin the visit'}</Button></form>}
@@ -45,6 +44,8 @@ export function AppointmentCard({ facts, appointment, onDone }: AppointmentCardP
         ) : <Button onClick={() => mark('booked')}>Book it again</Button>}
         <a href={`/api/clients/${clientId}/calendar`} className={buttonLook('quiet')}>Calendar file</a>
       </div>
+      {/* Below the buttons: what comes a moment later must not move them from under the finger. */}
+      {prepared ? <Laid prepared={prepared} /> : <p className="text-sm text-ink-soft">Looking what is to be laid out …</p>}
     </div>
   );
 }

@@ -2,6 +2,7 @@
 
 import { useEffect, useId, useMemo, useState } from 'react';
 import { APPOINTMENT_KINDS, clashesWith, clockWords, KIND_WORDS, type AppointmentKind } from '@/core/diary';
+import { dayAfter } from '@/core/units';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { Select } from '@/ui/select';
@@ -30,8 +31,6 @@ interface AppointmentFormProps {
   onDone(on: string): void;
 }
 
-const DAY_MS = 86_400_000;
-const daysBefore = (on: string, days: number) => new Date(Date.parse(on) - days * DAY_MS).toISOString().slice(0, 10);
 /** An alert test lies so many days before: over the 48 hours of most leaflets. */
 const TEST_DAYS = 3;
 
@@ -52,7 +51,7 @@ export function AppointmentForm({ facts, first, own, onDone }: AppointmentFormPr
   const from = readTime(time);
   const minutes = typedMinutes ?? (prepared ? String(prepared.minutes[kind]) : '');
   const testMissing = Boolean(prepared?.alertTestMissing) && kind !== 'consult' && kind !== 'alert-test';
-  const withTest = !own && testMissing && (test ?? daysBefore(on, TEST_DAYS) >= facts.today);
+  const withTest = !own && testMissing && (test ?? dayAfter(on, -TEST_DAYS) >= facts.today);
   const clash = useMemo(() => {
     const others = facts.appointments.filter((one) => one.personId === personId && one.state === 'booked' && one.id !== own?.id && one.on === on);
     return on === facts.on && from >= 0 ? clashesWith({ from, minutes: Number(minutes) || 0 }, others).map((i) => others[i]) : [];
@@ -62,7 +61,7 @@ export function AppointmentForm({ facts, first, own, onDone }: AppointmentFormPr
     const slot = { personId, on, from: Number.isNaN(from) ? -1 : from, minutes: /^\d+$/.test(minutes.trim()) ? Number(minutes) : Number.NaN, kind, note };
     if (own) return moveAppointment(own.id, own.revision, slot);
     if (!client) return { ok: false, problem: 'Client: choose one.' };
-    return bookAppointment({ ...slot, clientId: client.id, redoOf: redoOf || null, alertTest: withTest ? { on: daysBefore(on, TEST_DAYS), from: slot.from } : null });
+    return bookAppointment({ ...slot, clientId: client.id, redoOf: redoOf || null, alertTest: withTest ? { on: dayAfter(on, -TEST_DAYS), from: slot.from } : null });
   };
   return (
     <form
@@ -96,7 +95,7 @@ export function AppointmentForm({ facts, first, own, onDone }: AppointmentFormPr
       <TextField label="Note" value={note} maxLength={500} onChange={(event) => setNote(event.target.value)} />
       {testMissing && !own && (
         <div className="flex items-start justify-between gap-4 rounded-ui bg-amber-pale p-3 text-base">
-          <span>An alert test is missing or too old. Book one {TEST_DAYS} days before, {sayDay(daysBefore(on, TEST_DAYS))} at {Number.isNaN(from) ? '…' : clockWords(from)}, 10 min{daysBefore(on, TEST_DAYS) < facts.today ? ': that day is over, choose a later visit' : ''}.</span>
+          <span>An alert test is missing or too old. Book one {TEST_DAYS} days before, {sayDay(dayAfter(on, -TEST_DAYS))} at {Number.isNaN(from) ? '…' : clockWords(from)}, 10 min{dayAfter(on, -TEST_DAYS) < facts.today ? ': that day is over, choose a later visit' : ''}.</span>
           <Switch label="Book an alert test too" on={withTest} onChange={setTest} />
         </div>
       )}

@@ -5,6 +5,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { clockWords, KIND_WORDS, lanesOf, STANDING_WORDS, type Standing } from '@/core/diary';
+import { dayAfter } from '@/core/units';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { BackIcon, PlusIcon } from '@/ui/icons';
@@ -14,11 +15,9 @@ import { AppointmentCard } from './appointment-card';
 import { CalendarAddress } from './calendar-address';
 import type { DayFacts, ShownAppointment } from './queries';
 
-const DAY_MS = 86_400_000;
 /** Opening hours are not kept: the usual day, or what is booked where that is longer, minutes. */
 const USUAL_DAY = { from: 9 * 60, to: 19 * 60 };
 const PX_PER_MINUTE = 1.15;
-const dayAfter = (on: string, days: number) => new Date(Date.parse(on) + days * DAY_MS).toISOString().slice(0, 10);
 const weekday = (on: string) => new Intl.DateTimeFormat('en-GB', { weekday: 'long', timeZone: 'UTC' }).format(new Date(`${on}T00:00:00Z`));
 
 /** A day of the salon: a column per colourist, who is late, what is due and what is unfinished. */

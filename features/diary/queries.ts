@@ -4,6 +4,7 @@ import { MOST_BLOCKS, runService, searchService, simplePlan } from '@/core/clock
 import { APPOINTMENT_KINDS, minutesToBook, standingOf, type AppointmentKind, type Standing } from '@/core/diary';
 import { afterSteps, clockPlanOf, mixOfVisit, recordedTests } from '@/core/mix';
 import { createPatternEngine } from '@/core/pattern';
+import { dayAfter } from '@/core/units';
 import { comingAppointments, dueClients, feedOwner, feedSince, listAppointments, unfinishedVisits, type Appointment, type DueClient } from '@/data/appointments';
 import { listClients, readClient } from '@/data/clients';
 import { readHouse } from '@/data/house';
@@ -39,8 +40,6 @@ export interface DayFacts {
 
 /** Clients whose visit is due within so many days are listed. */
 const DUE_AHEAD_DAYS = 14;
-const DAY_MS = 86_400_000;
-const dayAfter = (on: string, days: number) => new Date(Date.parse(on) + days * DAY_MS).toISOString().slice(0, 10);
 
 /** A day of the diary with what is due and what is unfinished. */
 export async function loadDay(wanted: string | undefined, booking: { client?: string; kind?: string } = {}): Promise<DayFacts> {
@@ -65,6 +64,9 @@ export async function loadDay(wanted: string | undefined, booking: { client?: st
   const columns = people.people.filter(({ id, active, role }) => (active && role !== 'assistant') || booked.has(id)).map(({ id, name }) => ({ personId: id, name }));
   return { on, today: day, nowMinute, timeZone, columns, appointments: shown, due, unfinished, feedSince: since, toBook: named && !named.archived ? { id: named.id, name: named.name, phone: named.phone ?? '', kind } : null };
 }
+
+/** Today in a time zone, by the server’s clock. */
+const todayIn = (timeZone: string) => today(timeZone, new Date(serverNow()));
 
 function minuteOf(now: Date, timeZone: string): number {
   const parts = Object.fromEntries(new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone }).formatToParts(now).map(({ type, value }) => [type, value]));
@@ -92,7 +94,7 @@ const MOST_ASKED = 12;
 /** What a client's next visit needs, by the open visit or the last one; undefined when this salon has no such client. */
 export async function prepare(person: SignedIn, clientId: string): Promise<Preparation | undefined> {
   const { document: house } = await readHouse(person);
-  const day = today(house.timeZone, new Date(serverNow()));
+  const day = todayIn(house.timeZone);
   const story = await readClient(person, clientId, day);
   if (!story) return undefined;
   const [newest] = story.visits;
@@ -138,7 +140,7 @@ export async function clientsNamed(words: string): Promise<readonly { readonly i
   const person = await currentPerson();
   if (!person) return [];
   const { timeZone } = (await readHouse(person)).document;
-  return (await listClients(person, words.slice(0, 200), today(timeZone, new Date(serverNow())))).slice(0, 12).map(({ id, name, phone }) => ({ id, name, phone: phone ?? '' }));
+  return (await listClients(person, words.slice(0, 200), todayIn(timeZone))).slice(0, 12).map(({ id, name, phone }) => ({ id, name, phone: phone ?? '' }));
 }
 
 /** What a calendar is given: one person's appointments from two months back to a year ahead. */
@@ -146,7 +148,7 @@ export async function feedAppointments(secret: string): Promise<{ timeZone: stri
   const owner = /^[\w-]{32}$/.test(secret) ? await feedOwner(secret) : undefined;
   if (!owner) return undefined;
   const { timeZone } = (await readHouse(owner)).document;
-  const day = today(timeZone, new Date(serverNow()));
+  const day = todayIn(timeZone);
   return { timeZone, salonName: 'Dappled Lattice', appointments: await listAppointments(owner, dayAfter(day, -60), dayAfter(day, 366), timeZone, owner.personId) };
 }
 
@@ -156,5 +158,5 @@ export async function comingOf(clientId: string): Promise<{ timeZone: string; ap
   if (!person) return 'signed-out';
   if (!isId(clientId)) return 'missing';
   const { timeZone } = (await readHouse(person)).document;
-  return { timeZone, appointments: await comingAppointments(person, clientId, today(timeZone, new Date(serverNow())), timeZone) };
+  return { timeZone, appointments: await comingAppointments(person, clientId, todayIn(timeZone), timeZone) };
 }

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { differencesOf, type Import } from '@/core/formats';
 import { Button } from '@/ui/button';
+import { RowProblems, SEPARATOR_WORDS } from '../row-problems';
 import { factsOf } from './facts';
 
 interface ImportPreviewProps {
@@ -13,8 +14,6 @@ interface ImportPreviewProps {
   onTake(): Promise<string | undefined>;
 }
 
-const SEPARATORS: Readonly<Record<string, string>> = { ',': 'commas', ';': 'semicolons', '\t': 'tabs', '|': 'bars' };
-
 /** What an imported table adds and changes, and the rows that cannot be taken, before anything is written. */
 export function ImportPreview({ preview, busy, nameOf, onTake }: ImportPreviewProps) {
   const [problem, setProblem] = useState<string>();
@@ -23,14 +22,9 @@ export function ImportPreview({ preview, busy, nameOf, onTake }: ImportPreviewPr
   return (
     <div className="grid gap-4">
       <p className="text-base text-ink-soft">
-        Read with {SEPARATORS[separator] ?? separator} between columns and a decimal {decimalComma ? 'comma' : 'point'}. {added.length} added, {changed.length} changed, {same} as they are; products that the table does not name stay.
+        Read with {SEPARATOR_WORDS[separator] ?? separator} between columns and a decimal {decimalComma ? 'comma' : 'point'}. {added.length} added, {changed.length} changed, {same} as they are; products that the table does not name stay.
       </p>
-      {problems.length > 0 && (
-        <section aria-label="Problems" role="alert" className="rounded-ui bg-rowan-pale p-3">
-          <h3 className="mb-1 font-semibold text-rowan">{problems.length === 1 ? 'One row cannot be taken' : `${problems.length} rows cannot be taken`}; nothing of the table is written until they are right.</h3>
-          <ul className="grid max-h-48 gap-0.5 overflow-y-auto text-base">{problems.map(({ row, problem: words }, i) => <li key={i}><b>Row {row}:</b> {words}</li>)}</ul>
-        </section>
-      )}
+      <RowProblems problems={problems} />
       {added.length > 0 && <section aria-label="Added"><h3 className="font-semibold">Added</h3><ul className="grid max-h-48 gap-0.5 overflow-y-auto text-base">{added.map((own) => <li key={own.id}><b>{own.name}</b> <span className="text-ink-soft">{factsOf(own, nameOf)}</span></li>)}</ul></section>}
       {changed.length > 0 && (
         <section aria-label="Changed">

@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useMemo } from 'react';
 import { nextVisit } from '@/core/growth';
 import { nextFactsOf } from '@/core/record';
+import { dayAfter } from '@/core/units';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { Segmented } from '@/ui/segmented';
@@ -46,15 +47,11 @@ export function NextPart({ fields, problem, disabled, onChange }: NextPartProps)
       )}
       <TextField label="Next visit" type="date" value={fields.nextOn} min={heldOn} problem={problem} onChange={(event) => onChange({ nextOn: event.target.value })} />
       <div className="flex flex-wrap gap-2">
-        {NEXT_WEEKS.map((weeks) => <Button key={weeks} small onClick={() => onChange({ nextOn: weeksAfter(heldOn, weeks) })}>{weeks} weeks</Button>)}
+        {NEXT_WEEKS.map((weeks) => <Button key={weeks} small onClick={() => onChange({ nextOn: dayAfter(heldOn, 7 * weeks) })}>{weeks} weeks</Button>)}
         <Button small look="quiet" onClick={() => onChange({ nextOn: '', nextWhat: null })}>None</Button>
       </div>
       {outcome?.document.nextOn && <p className="text-base">On record for {sayDay(outcome.document.nextOn)}. <Link href={`/day?on=${outcome.document.nextOn}&book=${bundle.client.id}&kind=${outcome.document.nextWhat ?? 'full'}`} className="font-semibold underline">Book it</Link></p>}
       <Segmented label="What the next visit is for" value={fields.nextWhat} options={OPTIONS} onChange={(nextWhat) => onChange({ nextWhat })} />
     </fieldset>
   );
-}
-
-function weeksAfter(day: string, weeks: number): string {
-  return new Date(Date.parse(`${day}T00:00:00Z`) + weeks * 7 * 86_400_000).toISOString().slice(0, 10);
 }

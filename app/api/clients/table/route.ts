@@ -1,3 +1,4 @@
+import { csvResponse } from '@/features/csv-response';
 import { clientsTable } from '@/features/clients/queries';
 
 /** The clients of the salon as a table that spreadsheets open. */
@@ -5,6 +6,5 @@ export async function GET() {
   const table = await clientsTable();
   if (table === 'signed-out') return new Response('You are signed out. Sign in again.', { status: 401 });
   if (table === 'not-allowed') return new Response('A colourist or the owner exports clients.', { status: 403 });
-  // A mark at the start tells spreadsheets that it is UTF-8.
-  return new Response(`\uFEFF${table}`, { headers: { 'Content-Type': 'text/csv; charset=utf-8', 'Content-Disposition': 'attachment; filename="clients.csv"', 'Cache-Control': 'no-store' } });
+  return csvResponse(table, 'clients.csv');
 }

@@ -1,4 +1,5 @@
 import { svgOf } from '@/core/formats';
+import { csvResponse } from '@/features/csv-response';
 import { sheetPdf } from '@/features/sheet/pdf';
 import { loadAgain, loadCard, loadDocument, loadFoils, loadSheet } from '@/features/sheet/queries';
 
@@ -24,11 +25,11 @@ export async function GET(_: Request, { params }: { params: Promise<{ visitId: s
   return new Response(svgOf({ x: 0, y: 0, width: widthMm, height: heightMm }, title, '#ffffff', shapes), { headers: { ...headers, 'Content-Type': 'image/svg+xml; charset=utf-8' } });
 }
 
-/** The list of foils; a mark at the start tells spreadsheets that it is UTF-8. */
+/** The list of foils. */
 async function foilList(visitId: string): Promise<Response> {
   const foils = await loadFoils(visitId);
   if (typeof foils === 'string') return new Response(REFUSED[foils].words, { status: REFUSED[foils].status });
-  return new Response(`\uFEFF${foils.table}`, { headers: { 'Content-Type': 'text/csv; charset=utf-8', 'Content-Disposition': 'attachment; filename="foils.csv"', 'Cache-Control': 'no-store' } });
+  return csvResponse(foils.table, 'foils.csv');
 }
 
 /** The whole visit, or the pattern that `bin/lattice plan` reads. */
