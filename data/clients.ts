@@ -1,9 +1,10 @@
 import { growthIntervals, growthRate, regrowthByZone, type GrowthRate, type ZoneRegrowth } from '../core/growth';
+import { growthVisits } from '../core/record';
 import { asRow, clientRows, type Client, type ClientFields } from './client-fields';
 import { inSalon, type Actor, type Transaction } from './database';
 import { safetyOf, type Safety } from './safety';
 import { leaveTrail } from './trail';
-import { growthVisits, visitFacts } from './visit-facts';
+import { visitFacts } from './visit-facts';
 import { listVisits, type VisitSummary } from './visits';
 
 /** A client as the list shows her: the facts that matter before a visit. */

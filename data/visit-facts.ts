@@ -1,5 +1,4 @@
-import { takenOf, type Consult, type Outcome } from '../core/formats';
-import type { GrowthVisit } from '../core/growth';
+import type { Consult, Outcome } from '../core/formats';
 import type { Transaction } from './database';
 
 /** What a list needs of a visit: taken out of its documents by the server, since reading hundreds of them whole takes longer than the search. */
@@ -29,9 +28,4 @@ export async function visitFacts(trx: Transaction, clientIds: readonly string[])
     else groups.set(row.client_id, [facts]);
   }
   return groups;
-}
-
-/** What growth rests on, of visits in any order. */
-export function growthVisits(visits: readonly Pick<VisitFacts, 'heldOn' | 'consult' | 'outcome'>[]): GrowthVisit[] {
-  return visits.map(({ heldOn, consult, outcome }) => ({ on: heldOn, regrowthMm: consult.regrowthMm, taken: outcome === null ? 'open' : takenOf(outcome.zones) }));
 }

@@ -1,6 +1,7 @@
 import { EMPTY_CONSULT, EMPTY_MIX, parseConsult, parseMix, parseOutcome, parsePlan, startPlan, type Consult, type Outcome } from '../core/formats';
 import { growthIntervals, growthRate, regrowthByZone, type GrowthRate, type ZoneRegrowth } from '../core/growth';
 import type { Zone } from '../core/head';
+import { growthVisits } from '../core/record';
 import { carriedMix, withProducts, type VisitMix } from '../core/mix';
 import type { Plan } from '../core/pattern';
 import type { Product } from '../core/products';
@@ -13,7 +14,7 @@ import { safetyOf, type Safety } from './safety';
 import { insertMix } from './saves';
 import { leaveTrail } from './trail';
 import { signOffOf, type SignOff } from './sign-off';
-import { growthVisits, visitFacts } from './visit-facts';
+import { visitFacts } from './visit-facts';
 
 export interface VisitSummary {
   readonly id: string;

@@ -1,9 +1,10 @@
 import Link from 'next/link';
-import { takenOf, type Outcome } from '@/core/formats';
+import type { Outcome } from '@/core/formats';
 import { levelLines, regrowthLines, sessionsToGoal, WEEKS_PER_MONTH } from '@/core/growth';
 import { worstCondition } from '@/core/hair-map';
 import { ZONES, zoneName, type Zone } from '@/core/head';
 import { cssColour, naturalHair } from '@/core/lift';
+import { growthVisits } from '@/core/record';
 import { formatLevel } from '@/core/units';
 import { Button, buttonLook } from '@/ui/button';
 import { written } from '@/ui/written';
@@ -144,7 +145,7 @@ function Story({ story }: { story: ShownClient }) {
   const { visits, growth, today, client } = story;
   const recorded = visits.filter(({ outcome }) => outcome !== null);
   if (recorded.length === 0) return null;
-  const growthLines = regrowthLines(visits.map(({ heldOn, consult, outcome }) => ({ on: heldOn, regrowthMm: consult.regrowthMm, taken: outcome ? takenOf(outcome.zones) : 'open' })), growth, today);
+  const growthLines = regrowthLines(growthVisits(visits), growth, today);
   const levels = levelLines(recorded.map(({ heldOn, outcome }) => ({ on: heldOn, levels: levelsOf(outcome!) })));
   const goal = client.goalLevel;
   return (
@@ -198,9 +199,7 @@ function Visits({ story, today }: { story: ShownClient; today: string }) {
             <p className="text-sm text-ink-soft">
               {visit.outcome ? visit.outcome.done : visit.consult.notes || 'Planned, not yet recorded.'}
             </p>
-            {(visit.outcome?.said || worstCondition(visit.consult)) && (
-              <p className="text-sm">{[visit.outcome?.said && `“${visit.outcome.said}”`, worstCondition(visit.consult) && `Hair ${worstCondition(visit.consult)!.words}`].filter(Boolean).join(' · ')}</p>
-            )}
+            <Aside visit={visit} />
           </div>
           <div className="text-right">
             {visit.outcome ? (
@@ -222,6 +221,13 @@ function Visits({ story, today }: { story: ShownClient; today: string }) {
       ))}
     </ol>
   );
+}
+
+/** What she said, and the worst that was seen of the hair's condition. */
+function Aside({ visit: { outcome, consult } }: { visit: ShownClient['visits'][number] }) {
+  const worst = worstCondition(consult);
+  const words = [outcome?.said && `“${outcome.said}”`, worst && `Hair ${worst.words}`].filter(Boolean);
+  return words.length > 0 && <p className="text-sm">{words.join(' · ')}</p>;
 }
 
 function Fact({ name, children }: { name: string; children: React.ReactNode }) {

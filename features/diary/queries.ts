@@ -2,8 +2,7 @@ import 'server-only';
 import { cautionsFor } from '@/core/caution';
 import { MOST_BLOCKS, runService, searchService, simplePlan } from '@/core/clock';
 import { APPOINTMENT_KINDS, minutesToBook, standingOf, type AppointmentKind, type Standing } from '@/core/diary';
-import { afterSteps, clockPlanOf, mixOfVisit, recordedTests } from '@/core/mix';
-import { createPatternEngine } from '@/core/pattern';
+import { afterSteps, clockPlanOf } from '@/core/mix';
 import { dayAfter } from '@/core/units';
 import { comingAppointments, dueClients, feedOwner, feedSince, listAppointments, unfinishedVisits, type Appointment, type DueClient } from '@/data/appointments';
 import { listClients, readClient } from '@/data/clients';
@@ -11,9 +10,9 @@ import { readHouse } from '@/data/house';
 import { serverNow } from '@/data/now';
 import { listPeople } from '@/data/people';
 import type { SignedIn } from '@/data/sessions';
-import { readVisit } from '@/data/visits';
 import { currentPerson, requirePerson } from '../session/current';
 import { isId, today } from '../shared';
+import { wholeVisit } from '../visit/queries';
 
 export type { Appointment, DueClient };
 
@@ -87,7 +86,6 @@ export interface Preparation {
   readonly visits: readonly { readonly id: string; readonly on: string; readonly pattern: string }[];
 }
 
-const engine = createPatternEngine();
 /** The search for an order is short here: a length to book is good to five minutes. */
 const MOST_ASKED = 12;
 
@@ -101,12 +99,7 @@ export async function prepare(person: SignedIn, clientId: string): Promise<Prepa
   const usual = minutesFor(null);
   if (!newest) return { pattern: null, foils: 0, toCut: [], bowls: null, cautions: [], alertTestMissing: true, minutes: usual, visits: [] };
   const cautions = cautionsFor(newest.consult, story.safety, { onDay: day, bornOn: story.client.bornOn }, house.cautions);
-  const visit = (await readVisit(person, newest.id))!;
-  const consult = visit.consult.document;
-  const mix = visit.mix.document;
-  const plan = { ...visit.plan.document, head: consult.head, hair: consult.hair };
-  const computed = engine.compute(plan);
-  const mixed = mixOfVisit({ consult, plan, computed, mix, range: visit.range, uses: visit.uses, schools: house.schools, recorded: recordedTests(visit.safety.tests, visit.heldOn) });
+  const { plan, mix, computed, mixed } = (await wholeVisit(person, newest.id))!;
   const { blocks } = clockPlanOf(mixed, mix);
   const after = Math.max(0, ...afterSteps(mix).map(({ to }) => to));
   let clock: number | null = null;

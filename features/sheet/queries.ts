@@ -4,39 +4,29 @@ import { checksOf } from '@/core/check';
 import { itemise } from '@/core/fee';
 import { foilsCsv, limitsOf, mixCard, stationSheet, timeThereIs, type StationSheet } from '@/core/formats';
 import { brokenZonesOf } from '@/core/hair-map';
-import { cautionFactsOf, mixOfVisit, pricedVisit, recordedTests } from '@/core/mix';
-import { createPatternEngine } from '@/core/pattern';
+import { cautionFactsOf, pricedVisit } from '@/core/mix';
 import { againSheet } from '@/core/record';
 import { formatLevel } from '@/core/units';
-import { readHouse } from '@/data/house';
-import { readVisit } from '@/data/visits';
 import { moneyIn } from '../house/money';
 import { currentPerson } from '../session/current';
-import { isId, sayDay } from '../shared';
+import { sayDay } from '../shared';
+import { wholeVisit } from '../visit/queries';
 
 export type SheetRead = StationSheet | 'signed-out' | 'missing';
-
-/** It remembers heads, and what it remembers changes no result. */
-const engine = createPatternEngine();
 
 /** A visit as it is saved, with all that is computed of it; a reason where there is none. */
 async function loadAll(visitId: string) {
   const person = await currentPerson();
   if (!person) return 'signed-out';
-  const visit = isId(visitId) ? await readVisit(person, visitId) : undefined;
-  if (!visit) return 'missing';
-  const { document: house } = await readHouse(person);
-  const consult = visit.consult.document;
-  const mix = visit.mix.document;
-  const plan = { ...visit.plan.document, head: consult.head, hair: consult.hair };
-  const own = { consult, plan, mix, computed: engine.compute(plan) };
-  const mixed = mixOfVisit({ ...own, range: visit.range, uses: visit.uses, schools: house.schools, recorded: recordedTests(visit.safety.tests, visit.heldOn) });
+  const whole = await wholeVisit(person, visitId);
+  if (!whole) return 'missing';
+  const { visit, house, consult, mixed } = whole;
   const money = moneyIn(house.prices.currency);
-  const price = itemise(pricedVisit(own, mixed), house.prices).totalMinor;
+  const price = itemise(pricedVisit(whole, mixed), house.prices).totalMinor;
   const shared = {
     client: visit.client.name, date: sayDay(visit.heldOn), colourist: visit.personName, base: formatLevel(consult.naturalLevel), goal: formatLevel(consult.goalLevel), price: price > 0 ? money(price) : null,
   };
-  return { ...own, visit, house, mixed, price, money, shared };
+  return { ...whole, price, money, shared };
 }
 
 /** The sheet for the station. */
