@@ -61,6 +61,8 @@ const config = [
     files: ['features/*/actions.ts', 'features/*/queries.ts', 'features/session/*.ts'],
     rules: roomRule('features', ['data']),
   },
+  // A driver is tested against its stand-in.
+  { files: ['features/**/outbox.test.ts'], rules: roomRule('features', ['stands']) },
   {
     files: ['core/**/*.ts'],
     ignores: ['**/*.test.ts'],

@@ -12,6 +12,7 @@ export interface Appointment extends Slot {
   readonly clientName: string;
   readonly phone: string;
   readonly personId: string;
+  readonly personName: string;
   readonly kind: AppointmentKind;
   readonly state: AppointmentState;
   readonly note: string;
@@ -44,18 +45,18 @@ const STALE: Booked = { ok: false, problem: 'Somebody changed this appointment m
 const momentOf = (trx: Transaction, { on, from }: Slot, timeZone: string) => trx.raw('((?::date + make_interval(mins => ?)) at time zone ?)', [on, from, timeZone]);
 
 interface AppointmentRow {
-  id: string; revision: number; client_id: string; name: string; phone: string | null; person_id: string; on_day: string; from_minute: number; minutes: number; kind: AppointmentKind; state: AppointmentState; note: string;
+  id: string; revision: number; client_id: string; name: string; phone: string | null; person_id: string; person_name: string; on_day: string; from_minute: number; minutes: number; kind: AppointmentKind; state: AppointmentState; note: string;
   visit_id: string | null; begun: boolean; recorded: boolean; signed: boolean; redo_of: string | null;
 }
 
 async function appointments(trx: Transaction, timeZone: string, narrow: (query: ReturnType<Transaction>) => void): Promise<Appointment[]> {
-  const rows = await trx('appointment as a').join('client as c', 'c.id', 'a.client_id').leftJoin('visit as v', 'v.id', 'a.visit_id').leftJoin('outcome as o', 'o.visit_id', 'a.visit_id').leftJoin('visit as r', 'r.id', 'a.redo_of')
+  const rows = await trx('appointment as a').join('client as c', 'c.id', 'a.client_id').join('person as p', 'p.id', 'a.person_id').leftJoin('visit as v', 'v.id', 'a.visit_id').leftJoin('outcome as o', 'o.visit_id', 'a.visit_id').leftJoin('visit as r', 'r.id', 'a.redo_of')
     .modify(narrow).orderBy('a.starts_at').orderBy('c.name')
-    .select('a.id', 'a.revision', 'a.client_id', 'c.name', 'c.phone', 'a.person_id', 'a.minutes', 'a.kind', 'a.state', 'a.note', 'a.visit_id', 'r.held_on as redo_of',
+    .select('a.id', 'a.revision', 'a.client_id', 'c.name', 'c.phone', 'a.person_id', 'p.name as person_name', 'a.minutes', 'a.kind', 'a.state', 'a.note', 'a.visit_id', 'r.held_on as redo_of',
       trx.raw("to_char(a.starts_at at time zone ?, 'YYYY-MM-DD') as on_day, (extract(hour from a.starts_at at time zone ?) * 60 + extract(minute from a.starts_at at time zone ?))::int as from_minute", [timeZone, timeZone, timeZone]),
       trx.raw('v.begun_at is not null as begun, o.visit_id is not null as recorded, o.signed_at is not null as signed'));
   return rows.map((row: AppointmentRow) => ({
-    id: row.id, revision: row.revision, clientId: row.client_id, clientName: row.name, phone: row.phone ?? '', personId: row.person_id, on: row.on_day, from: row.from_minute, minutes: row.minutes, kind: row.kind, state: row.state,
+    id: row.id, revision: row.revision, clientId: row.client_id, clientName: row.name, phone: row.phone ?? '', personId: row.person_id, personName: row.person_name, on: row.on_day, from: row.from_minute, minutes: row.minutes, kind: row.kind, state: row.state,
     note: row.note, visitId: row.visit_id, begun: row.begun, recorded: row.recorded, signed: row.signed, redoOf: row.redo_of,
   }));
 }

@@ -49,7 +49,7 @@ export function walkIn(actor: Actor, fields: ClientFields, today: string): Promi
 }
 
 /** What of a client moves to another when two records of one person become one. */
-const MOVED = ['visit', 'hair_test', 'consent', 'photo', 'appointment'] as const;
+const MOVED = ['visit', 'hair_test', 'consent', 'photo', 'appointment', 'reminder'] as const;
 
 /**
  * Makes two records of one person one: everything of `fromId` becomes `intoId`'s, whose own fields stay; a phone, birthday

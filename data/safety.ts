@@ -88,7 +88,7 @@ export function readTest(actor: Actor, testId: string, result: NonNullable<HairT
   });
 }
 
-const CONSENT_WORDS = { photo: 'photos', service: 'the service', guardian: 'by a guardian' } as const;
+const CONSENT_WORDS = { photo: 'photos', service: 'the service', guardian: 'by a guardian', reminders: 'reminder texts' } as const;
 
 /** Keeps a consent. @returns its id; undefined when the salon has no such client */
 export function addConsent(

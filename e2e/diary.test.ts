@@ -1,7 +1,7 @@
 import ICAL from 'ical.js';
 import type { Page } from 'puppeteer-core';
 import { later } from './later';
-import { address, at, fill, live, newVisit, openBrowser, press, see, seriousFindings, signIn, type Session } from './harness';
+import { address, answers, at, fill, live, newVisit, openBrowser, press, see, seriousFindings, signIn, type Session } from './harness';
 
 const DAY = 86_400_000;
 /** A name of this run’s own: the day may hold another’s. */
@@ -24,7 +24,7 @@ const goTo = async (day: string) => {
   await page.goto(`${address()}/day?on=${day}`);
   await page.waitForSelector('section[aria-label="The day"]');
   // Buttons answer once the page is live.
-  await page.waitForFunction(() => Object.keys(document.querySelector('section[aria-label="The day"] button') ?? {}).some((key) => key.startsWith('__reactProps')));
+  await answers(page, 'section[aria-label="The day"] button');
 };
 const blocks = () => page.$$eval('section[aria-label="The day"] button.absolute.rounded-ui', (all, name) => all.map((own) => (own as HTMLElement).innerText.replace(/\s+/g, ' ')).filter((words) => words.startsWith(name)), NAME);
 const openBlock = async (name: string) => {

@@ -74,6 +74,11 @@ export async function live(page: Page): Promise<void> {
   await page.waitForSelector('[data-live=true]');
 }
 
+/** Waits until what fits the selector answers, not only shows: on pages that say nothing of it themselves. */
+export async function answers(page: Page, selector: string): Promise<void> {
+  await page.waitForFunction((own) => Object.keys(document.querySelector(own) ?? {}).some((key) => key.startsWith('__reactProps')), {}, selector);
+}
+
 /** Goes to a chapter of the consultation that is open. */
 export async function chapter(page: Page, key: Chapter): Promise<void> {
   await (await page.waitForSelector(`nav[aria-label="Consultation"] a[href="#${key}"]`))!.click();

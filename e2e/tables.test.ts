@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { parsePlan, visitSchema } from '@/core/formats';
-import { address, fill, newVisit, openBrowser, openStep, press, see, seriousFindings, signIn, type Session } from './harness';
+import { address, fill, newVisit, openBrowser, openStep, press, saved, see, seriousFindings, signIn, type Session } from './harness';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'lattice-tables-'));
 let session: Session;
@@ -99,6 +99,29 @@ test('the foils of a pattern and everything of the salon go out as files; only w
     return { status: answer.status, start: [...new Uint8Array(await answer.arrayBuffer()).slice(0, 2)] };
   });
   expect(archive).toEqual({ status: 200, start: [0x50, 0x4b] });
+  // The list in again, changed at a spreadsheet: looked at, taken, undone as one step.
+  await openStep(page, visit, 'pattern');
+  const give = async (name: string, text: string) => {
+    writeFileSync(path.join(folder, name), text);
+    await ((await page.waitForSelector('input[aria-label="Table of foils"]')) as ElementHandle<HTMLInputElement>).uploadFile(path.join(folder, name));
+    await page.waitForSelector('[role=dialog]');
+  };
+  await give('wrong.csv', 'id,width mm\nback/3/1,1\nnobody,2\n');
+  await see(page, 'Row 3: id: this pattern has no foil “nobody”.');
+  expect(await page.$$eval('[role=dialog] button[disabled]', (all) => all.map((own) => own.textContent))).toEqual(['Take the table']);
+  expect(await seriousFindings(page)).toEqual([]);
+  await press(page, 'Close');
+  await page.waitForSelector('[role=dialog]', { hidden: true });
+  await give('right.csv', foils.text.replace(/\r\n$/, 'yes\r\n'));
+  await see(page, '1 changed, 99 as they are');
+  await see(page, 'left out');
+  await press(page, 'Take the table');
+  await page.waitForFunction(() => document.querySelector('#total-foils')?.textContent === '99');
+  await saved(page);
+  await page.keyboard.down('Control');
+  await page.keyboard.press('z');
+  await page.keyboard.up('Control');
+  await page.waitForFunction(() => document.querySelector('#total-foils')?.textContent === '100');
   await page.deleteCookie(...(await page.cookies()));
   await signIn(page, 'suki@fernhollow.example');
   expect((await fetched('/api/archive')).status).toBe(403);

@@ -197,6 +197,23 @@ start_scale() {
   export LATTICE_SCALE="127.0.0.1:$port" LATTICE_SCALE_CONTROL="127.0.0.1:$control"
 }
 
+# Starts the simulated outbox for reminder texts, unless LATTICE_OUTBOX names one (or is empty: none).
+start_outbox() {
+  local port
+  [ -z "${LATTICE_OUTBOX+set}" ] || return 0
+  port="$(free_port)"
+  node_modules/.bin/tsx stands/outbox.ts "$port" "$local_dir/outbox.jsonl" >"$local_dir/outbox.log" 2>&1 </dev/null &
+  outbox_pid=$!
+  export LATTICE_OUTBOX="127.0.0.1:$port"
+}
+
+stop_outbox() {
+  [ -n "${outbox_pid:-}" ] || return 0
+  kill "$outbox_pid" 2>/dev/null || true
+  wait "$outbox_pid" 2>/dev/null || true
+  outbox_pid=""
+}
+
 stop_scale() {
   [ -n "${scale_pid:-}" ] || return 0
   kill "$scale_pid" 2>/dev/null || true

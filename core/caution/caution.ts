@@ -29,7 +29,7 @@ export interface HairTest {
 }
 
 /** What a client signs for. */
-export const CONSENT_KINDS = ['photo', 'service', 'guardian'] as const;
+export const CONSENT_KINDS = ['photo', 'service', 'guardian', 'reminders'] as const;
 export type ConsentKind = (typeof CONSENT_KINDS)[number];
 
 export interface CautionFacts {

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { RULES, USUAL_LIMITS, type CheckLimits } from '../check/check';
+import { reminderProblem, USUAL_REMINDER_WORDS, type ReminderKind } from '../diary';
 import { SCHOOL_KEYS, SCHOOLS, USUAL_SCHOOLS, type Schools } from '../school';
 import { between, whole, yesOrNo } from './fields';
 import { parseWith, type Parsed } from './problem';
@@ -34,6 +35,19 @@ const USUAL_ADD_ONS = [
   { id: 'cut', name: 'Cut', minor: 4500 },
   { id: 'finish', name: 'Blow-dry', minor: 2800 },
 ] as const;
+
+const reminderWords = (kind: ReminderKind, description: string) =>
+  z
+    .string({ error: 'must be a text' })
+    .trim()
+    .min(1, 'must not be empty')
+    .max(480, 'must be at most 480 characters')
+    .superRefine((words, context) => {
+      const problem = reminderProblem(kind, words);
+      if (problem) context.addIssue({ code: 'custom', message: problem });
+    })
+    .default(USUAL_REMINDER_WORDS[kind])
+    .describe(description);
 
 /** What a salon sets once for all its visits. */
 export const houseSchema = z.strictObject({
@@ -87,6 +101,14 @@ export const houseSchema = z.strictObject({
     })
     .prefault({ currency: 'EUR', way: 'flat', baseMinor: 9000, includedFoils: 20, perFoilMinor: 150, perHourMinor: 6000 })
     .describe('Prices'),
+  reminders: z
+    .strictObject({
+      daysBefore: whole(0, 14, 'Appointments so many days ahead are reminded of; 0 is the same day').default(2),
+      appointment: reminderWords('appointment', 'Words of a reminder; {name}, {day}, {time}, {colourist} and {salon} are filled in'),
+      due: reminderWords('due', 'Words for a visit that is due and not booked; {name}, {day} and {salon} are filled in'),
+    })
+    .prefault({})
+    .describe('Reminder texts'),
   slotMinutes: whole(10, 600, 'Time for the foils of a visit, minutes; null where none is set').nullable().default(null),
   rulesOff: z.array(z.enum(RULES, { error: `must be one of ${RULES.join(', ')}` })).max(RULES.length).default([]).describe('Pattern checks that this house does not want'),
   limits: z

@@ -14,7 +14,7 @@ export { panelOf, parsePlan, parsePlanText, PLAN_FORMAT, PLAN_VERSION, planSchem
 export { productsCsv, readProductsCsv, type Import, type TableStyle } from './products-csv';
 export { type CsvRead, type RowProblem } from './csv-table';
 export { CLIENT_FIELDS, clientForm, clientsCsv, readClientsCsv, type ClientField, type ClientsImport, type ListedClient } from './clients-csv';
-export { foilsCsv } from './foils-csv';
+export { foilsCsv, readFoilsCsv, type FoilsImport } from './foils-csv';
 export { parseProducts, productSchema, productsSchema, USUAL_PRODUCTS, type Products } from './products-document';
 export { EMPTY_PHOTO, parsePhoto, photoSchema, POSES, STAGES, type PhotoDocument, type Pose, type Stage } from './photo-document';
 export { parseWith, pathOf, sentenceOf, type Parsed } from './problem';

@@ -9,6 +9,8 @@ import { parseWith, type Parsed } from './problem';
 
 export const PLAN_FORMAT = 'dappled-lattice/plan';
 export const PLAN_VERSION = 2;
+/** Edits of single foils by hand that a plan can hold. */
+export const MOST_EDITS = 400;
 
 const panelId = z
   .string({ error: 'must be a short name' })
@@ -139,7 +141,7 @@ export const planSchema = z
       .max(40)
       .default([])
       .describe('Panels in the order in which they are sectioned off: what one takes, the next does not have. Those not named follow in the order of work'),
-    edits: z.array(editSchema, { error: 'must be a list of edits' }).max(400, 'must hold at most 400 edits').default([]).describe('Edits of single foils by hand'),
+    edits: z.array(editSchema, { error: 'must be a list of edits' }).max(MOST_EDITS, `must hold at most ${MOST_EDITS} edits`).default([]).describe('Edits of single foils by hand'),
   })
   .superRefine((plan, context) => {
     const seen = new Set<string>();

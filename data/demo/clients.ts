@@ -49,7 +49,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
   {
     salon: 0, name: 'Maren Tolland', phone: '0700 900 114', note: 'Ties it up on most working days.', age: 38,
     tests: [{ kind: 'alert', result: 'clear', weeksAgo: 10, document: { product: 'Pale gold toner' } }, { kind: 'strand', result: 'passed', weeksAgo: 30, document: { volume: 20, minutes: 15, fromLevel: 6, level: 7.5 } }],
-    consents: ['photo', 'service'],
+    consents: ['photo', 'service', 'reminders'],
     visits: [
       {
         weeksAgo: 30, person: 0, consult: maren, plan: plan('Fine weave, first visit', maren, weave(8)),
@@ -121,7 +121,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     ],
   },
   {
-    salon: 0, coming: [{ inDays: 0, at: '14:30', minutes: 45, kind: 'toner', person: 0 }], name: 'Rosamund Ackerley', phone: '0700 900 152', note: 'Baby lights only. Sensitive scalp: never to the skin.',
+    salon: 0, coming: [{ inDays: 0, at: '14:30', minutes: 45, kind: 'toner', person: 0 }], name: 'Rosamund Ackerley', phone: '0700 900 152', consents: ['reminders'], note: 'Baby lights only. Sensitive scalp: never to the skin.',
     visits: [
       {
         weeksAgo: 13, person: 1, consult: rosamund, plan: plan('Baby lights, full head', rosamund, baby(5)),
@@ -133,7 +133,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
       },
     ],
   },
-  { salon: 0, coming: [{ inDays: 0, at: '13:40', minutes: 20, kind: 'consult', person: 1 }, { inDays: 0, at: '16:00', minutes: 10, kind: 'alert-test', person: 0 }, { inDays: 3, at: '11:00', minutes: 180, kind: 'full', person: 1 }], name: 'Tamsin Whitlow', phone: '0700 900 168', note: 'New. Pointed hairline, wants to see less grey on top.', visits: [] },
+  { salon: 0, consents: ['reminders'], coming: [{ inDays: 0, at: '13:40', minutes: 20, kind: 'consult', person: 1 }, { inDays: 0, at: '16:00', minutes: 10, kind: 'alert-test', person: 0 }, { inDays: 2, at: '11:00', minutes: 180, kind: 'full', person: 1 }], name: 'Tamsin Whitlow', phone: '0700 900 168', note: 'New. Pointed hairline, wants to see less grey on top.', visits: [] },
   ...MORE_CLIENTS,
   {
     salon: 1, name: 'Quenby Sallow', phone: '0700 900 201', note: 'Slices, high contrast.',

@@ -55,7 +55,7 @@ const young = consult({
 export const MORE_CLIENTS: readonly DemoClient[] = [
   {
     salon: 0, name: 'Ottoline Brask', phone: '0700 900 171', note: 'Widow’s peak: from the middle out to the sides, never straight back.', age: 44,
-    tests: [{ kind: 'alert', result: 'clear', weeksAgo: 18 }], consents: ['service'],
+    tests: [{ kind: 'alert', result: 'clear', weeksAgo: 18 }], consents: ['service', 'reminders'],
     visits: [
       { weeksAgo: 17, person: 0, consult: pointed, plan: plan('Centre-out weave', pointed, weave(7)), outcome: { done: 'Face along the hairline, from the middle to each side.', levelReached: 7.5, nextInWeeks: 8 } },
       { weeksAgo: 8, person: 0, consult: grown(pointed, 26), plan: plan('Centre-out weave', pointed, weave(6)), outcome: { done: 'As before, a little closer.', levelReached: 8, nextInWeeks: 8 } },
@@ -71,7 +71,7 @@ export const MORE_CLIENTS: readonly DemoClient[] = [
   },
   {
     salon: 0, name: 'Sunniva Pellworth', phone: '0700 900 177', note: 'Growing out of solid lightening over three visits.', age: 36,
-    tests: [{ kind: 'alert', result: 'clear', weeksAgo: 21 }], consents: ['photo'],
+    tests: [{ kind: 'alert', result: 'clear', weeksAgo: 21 }], consents: ['photo', 'reminders'],
     visits: [
       { weeksAgo: 20, person: 0, consult: { ...offSolid, regrowthMm: everywhere(25) }, plan: plan('Breaking the line', offSolid, weave(5), { gather: SLICE, thicknessMm: 3, dropoutMm: 8 }), outcome: { done: 'Weaves behind, slices near the top through the old line.', levelReached: 9, nextInWeeks: 10 } },
       { weeksAgo: 9, person: 0, consult: grown(offSolid, 33), plan: plan('Fewer, with depth', offSolid, weave(9), weave(7)), outcome: { done: 'Half the foils; level 6 drawn down through the mids.', levelReached: 8.5, nextInWeeks: 11 } },

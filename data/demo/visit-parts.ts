@@ -1,4 +1,4 @@
-import type { HairTest } from '../../core/caution';
+import type { ConsentKind, HairTest } from '../../core/caution';
 import type { AppointmentKind } from '../../core/diary';
 import { AVERAGE_HEAD, EMPTY_CONSULT, EMPTY_MIX, startPlan, type Consult, type Outcome, type TestDocument } from '../../core/formats';
 import { zonesOf, type HairlineShape, type Zone, type ZoneFamily } from '../../core/head';
@@ -40,7 +40,7 @@ export interface DemoClient {
   readonly age?: number;
   readonly tests?: readonly (Pick<HairTest, 'kind' | 'result'> & { readonly weeksAgo: number; readonly document?: Partial<TestDocument> })[];
   /** Kinds of consent, signed by typing the name, at the first visit. */
-  readonly consents?: readonly ('photo' | 'service' | 'guardian')[];
+  readonly consents?: readonly ConsentKind[];
   readonly visits: readonly DemoVisit[];
   /** Appointments without a visit yet, so many days from today, at somebody's chair. */
   readonly coming?: readonly (Booked & { readonly inDays: number; readonly person: number })[];

@@ -88,7 +88,7 @@ const findByPattern = (mixed: boolean) => `
 `;
 
 /** Erasing a client: everything that is hers goes, and so do the words in her trail; that and when, by whom, stays. */
-export const eraseClient = (mixed: boolean, served = false, signed = false, booked = false) => `
+export const eraseClient = (mixed: boolean, served = false, signed = false, booked = false, reminded = false) => `
   create or replace function erase_client(wanted uuid, eraser uuid) returns boolean
     language plpgsql security definer set search_path = public, pg_temp as $$
       declare
@@ -104,6 +104,7 @@ export const eraseClient = (mixed: boolean, served = false, signed = false, book
         end if;
         visits := array(select v.id from visit v where v.salon_id = own and v.client_id = wanted);
         delete from draft d where d.salon_id = own and d.visit_id = any (visits);
+        ${reminded ? 'delete from reminder r where r.salon_id = own and r.client_id = wanted;' : ''}
         ${booked ? 'delete from appointment a where a.salon_id = own and a.client_id = wanted;' : ''}
         ${signed ? 'delete from addendum a where a.salon_id = own and a.visit_id = any (visits);' : ''}
         delete from outcome o where o.salon_id = own and o.visit_id = any (visits);

@@ -6,7 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { clockWords, KIND_WORDS, lanesOf, STANDING_WORDS, type Standing } from '@/core/diary';
 import { dayAfter } from '@/core/units';
-import { Button } from '@/ui/button';
+import { Button, buttonLook } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { BackIcon, PlusIcon } from '@/ui/icons';
 import { daysBetween, sayDay, sayDistance } from '../shared';
@@ -44,6 +44,7 @@ export function DayPage({ facts }: { facts: DayFacts }) {
           <Button aria-label="The day after" onClick={() => go(dayAfter(on, 1))}><span className="rotate-180"><BackIcon /></span></Button>
           {on !== today && <Button look="quiet" onClick={() => go(today)}>Today</Button>}
           <Button look="quiet" onClick={() => setAddress(true)}>Calendar …</Button>
+          <Link href="/day/reminders" className={buttonLook('quiet')}>Reminders{facts.toRemind > 0 && ` (${facts.toRemind})`}</Link>
           <Button look="primary" onClick={() => setBooking({ on })}><PlusIcon /> Book</Button>
         </div>
       </div>

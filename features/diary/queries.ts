@@ -10,8 +10,9 @@ import { readHouse } from '@/data/house';
 import { serverNow } from '@/data/now';
 import { listPeople } from '@/data/people';
 import type { SignedIn } from '@/data/sessions';
+import { remindableNow } from '../reminders/queries';
 import { currentPerson, requirePerson } from '../session/current';
-import { isId, today } from '../shared';
+import { isId, minuteOf, today } from '../shared';
 import { wholeVisit } from '../visit/queries';
 
 export type { Appointment, DueClient };
@@ -33,6 +34,8 @@ export interface DayFacts {
   readonly due: readonly DueClient[];
   readonly unfinished: readonly { readonly visitId: string; readonly clientName: string; readonly heldOn: string; readonly recorded: boolean }[];
   readonly feedSince: string | null;
+  /** Reminders that are to be sent now, whatever day is looked at. */
+  readonly toRemind: number;
   /** A client who is to be booked, as the address says; null where it names none. */
   readonly toBook: { readonly id: string; readonly name: string; readonly phone: string; readonly kind: AppointmentKind } | null;
 }
@@ -48,8 +51,8 @@ export async function loadDay(wanted: string | undefined, booking: { client?: st
   const day = today(timeZone, now);
   const on = wanted && /^\d{4}-\d{2}-\d{2}$/.test(wanted) && !Number.isNaN(Date.parse(wanted)) ? wanted : day;
   const nowMinute = on === day ? minuteOf(now, timeZone) : null;
-  const [all, people, due, unfinished, since] = await Promise.all([
-    listAppointments(person, on, on, timeZone), listPeople(person), dueClients(person, day, dayAfter(day, DUE_AHEAD_DAYS), timeZone), unfinishedVisits(person, day), feedSince(person),
+  const [all, people, due, unfinished, since, { remindable }] = await Promise.all([
+    listAppointments(person, on, on, timeZone), listPeople(person), dueClients(person, day, dayAfter(day, DUE_AHEAD_DAYS), timeZone), unfinishedVisits(person, day), feedSince(person), remindableNow(person),
   ]);
   const shown = all.map((own): ShownAppointment => {
     const sinceStart = on < day ? 10_000 : on > day ? -10_000 : nowMinute! - own.from;
@@ -61,16 +64,11 @@ export async function loadDay(wanted: string | undefined, booking: { client?: st
   const kind = APPOINTMENT_KINDS.find((own) => own === booking.kind) ?? 'full';
   const booked = new Set(all.map(({ personId }) => personId));
   const columns = people.people.filter(({ id, active, role }) => (active && role !== 'assistant') || booked.has(id)).map(({ id, name }) => ({ personId: id, name }));
-  return { on, today: day, nowMinute, timeZone, columns, appointments: shown, due, unfinished, feedSince: since, toBook: named && !named.archived ? { id: named.id, name: named.name, phone: named.phone ?? '', kind } : null };
+  return { on, today: day, nowMinute, timeZone, columns, appointments: shown, due, unfinished, feedSince: since, toRemind: remindable.filter(({ kind, standing }) => kind === 'appointment' && (standing === 'to-send' || standing === 'failed')).length, toBook: named && !named.archived ? { id: named.id, name: named.name, phone: named.phone ?? '', kind } : null };
 }
 
 /** Today in a time zone, by the server’s clock. */
 const todayIn = (timeZone: string) => today(timeZone, new Date(serverNow()));
-
-function minuteOf(now: Date, timeZone: string): number {
-  const parts = Object.fromEntries(new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone }).formatToParts(now).map(({ type, value }) => [type, value]));
-  return 60 * Number(parts.hour) + Number(parts.minute);
-}
 
 /** What is laid out before a client comes. */
 export interface Preparation {

@@ -2,11 +2,12 @@
 
 import { useState, useTransition, type ReactNode } from 'react';
 import { RULE_WORDS, RULES, type Rule } from '@/core/check';
+import { reminderProblem, type ReminderKind } from '@/core/diary';
 import type { House } from '@/core/formats';
 import { SCHOOL_KEYS, SCHOOLS, type SchoolKey } from '@/core/school';
 import { parseLength } from '@/core/units';
 import { Button } from '@/ui/button';
-import { TextField } from '@/ui/field';
+import { TextArea, TextField } from '@/ui/field';
 import { NumberField } from '@/ui/number-field';
 import { Segmented } from '@/ui/segmented';
 import { Select } from '@/ui/select';
@@ -142,6 +143,13 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
             </div>
           </Part>
         </div>
+        <Part title="Reminders" hint="Texts to clients who agreed to them. {name}, {day}, {time}, {colourist} and {salon} are filled in; what is done to her hair is better not named.">
+          <div className="grid gap-3 md:grid-cols-[140px_minmax(0,1fr)_minmax(0,1fr)]">
+            <NumberField label="Ahead" unit="days" min={0} max={14} value={house.reminders.daysBefore} parse={whole} onChange={(daysBefore) => daysBefore !== undefined && set({ reminders: { ...house.reminders, daysBefore } })} />
+            <ReminderWords kind="appointment" label="Of an appointment" value={house.reminders.appointment} onChange={(appointment) => set({ reminders: { ...house.reminders, appointment } })} />
+            <ReminderWords kind="due" label="Of a visit that is due" value={house.reminders.due} onChange={(due) => set({ reminders: { ...house.reminders, due } })} />
+          </div>
+        </Part>
         <Part title="Pattern checks" hint="A check points at a place and gives its reason. Switch off what your house does on purpose.">
           <ul className="grid gap-x-8 gap-y-1 md:grid-cols-2">
             {RULES.map((rule) => (
@@ -180,6 +188,11 @@ function Part({ title, hint, children }: { title: string; hint?: string; childre
       {children}
     </section>
   );
+}
+
+function ReminderWords({ kind, label, value, onChange }: { kind: ReminderKind; label: string; value: string; onChange(words: string): void }) {
+  const problem = reminderProblem(kind, value);
+  return <TextArea label={label} rows={4} maxLength={480} value={value} problem={problem && `It ${problem}.`} onChange={(event) => onChange(event.target.value)} />;
 }
 
 /** What can be added to a visit, by name and price. */

@@ -48,7 +48,7 @@ export async function setTestResult(testId: string, result: string): Promise<Don
 }
 
 const consentFields = z.object({
-  kind: z.enum(CONSENT_KINDS, 'Consent: to photos, the service, or by a guardian.'),
+  kind: z.enum(CONSENT_KINDS, 'Consent: to photos, the service, by a guardian, or to reminders.'),
   signedName: z.string().trim().min(1, 'Name: who signs?').max(120, 'Name: it is longer than 120 characters.'),
   signature: z.array(z.array(z.number().min(0).max(1)).min(2).max(4000)).max(60, 'Signature: it has too many strokes.'),
 });

@@ -19,6 +19,7 @@ export const USUAL_REASONS: Partial<Record<CautionKey, readonly string[]>> = {
 export const CONSENT_WORDS: Record<ConsentKind, { readonly name: string; readonly words: string }> = {
   photo: { name: 'Photos', words: 'Photos of my hair may be taken and kept with my record. They are shown to nobody outside this salon. I can withdraw this at any time.' },
   service: { name: 'The service', words: 'I was told what is planned, what can go otherwise, and what an alert test and a strand test are for. What I said of my health and my hair is true as far as I know.' },
+  reminders: { name: 'Reminders', words: 'This salon may send me texts that remind me of an appointment or that a visit is due. They do not say what is done. I can withdraw this at any time.' },
   guardian: { name: 'Guardian', words: 'I am the guardian of this client and agree to the service that was explained to me.' },
 };
 

@@ -1,7 +1,7 @@
 'use client';
 
 import clsx from 'clsx';
-import { memo, useState, type DragEvent } from 'react';
+import { memo, useRef, useState, type DragEvent } from 'react';
 import {
   addPanel, addPanelFirst, changePanel, duplicatePanel, freeId, mirrorPanelIn, movePanel, recipeLine, removePanel, type Panel,
 } from '@/core/pattern';
@@ -12,6 +12,7 @@ import { Switch } from '@/ui/switch';
 import { useUnits } from '../house/context';
 import { download } from '../download';
 import { useVisit } from '../visit/store';
+import { FoilTable } from './foil-table';
 import { PanelRows } from './panel-rows';
 
 /** Panels in the order of work: select one, switch it on or off, move, copy, mirror or remove it. */
@@ -21,6 +22,7 @@ export function PanelList({ onLibrary, onFit }: { onLibrary(): void; onFit(): vo
   const { unit } = useUnits();
   const [dragged, setDragged] = useState<string>();
   const [over, setOver] = useState<number>();
+  const table = useRef<HTMLInputElement>(null);
   const counts = new Map(computed.sheet.panels.map((panel) => [panel.panel, panel.foils]));
 
   /** The sheet is made from what is saved, so that is done first. */
@@ -68,11 +70,13 @@ export function PanelList({ onLibrary, onFit }: { onLibrary(): void; onFit(): vo
               { words: 'One page for the station, PDF', hint: 'opens to print', choose: () => openSheet('pdf') },
               { words: 'The same as a drawing, SVG', choose: () => openSheet('svg') },
               { words: 'The list of foils as a table, CSV', choose: () => void flush().then(() => download(`/visits/${bundle.id}/sheet/foils.csv`)) },
+              { words: 'Take a table of foils, CSV', hint: 'looked at first', choose: () => table.current?.click() },
               { words: 'The pattern as a document, JSON', choose: () => void flush().then(() => download(`/visits/${bundle.id}/sheet/pattern.json`)) },
               { words: 'The whole visit as a document, JSON', choose: () => void flush().then(() => download(`/visits/${bundle.id}/sheet/visit.json`)) },
             ]}
           />
         </div>
+        <FoilTable input={table} />
       </div>
       <h2 className="border-t border-line px-4 pt-3 pb-2 text-sm font-semibold">Panels in working order</h2>
       <ol>

@@ -1,0 +1,37 @@
+import { canBeTexted, fillReminder, reminderProblem, reminderStanding, textsNeeded, USUAL_REMINDER_WORDS } from '.';
+
+test('the usual words say when and with whom, by her first name, and nothing of what is done', () => {
+  const said = fillReminder(USUAL_REMINDER_WORDS.appointment, { name: 'Maren Ashdown', day: 'Fri 27 Nov', time: '09:30', colourist: 'Ottilie', salon: 'Fernhollow' });
+  expect(said).toBe('Hello Maren, we look forward to seeing you on Fri 27 Nov at 09:30, with Ottilie. If anything has changed, please ring us. Fernhollow');
+  expect(textsNeeded(said)).toBe(1);
+  expect(reminderProblem('appointment', USUAL_REMINDER_WORDS.appointment)).toBeUndefined();
+  expect(reminderProblem('due', USUAL_REMINDER_WORDS.due)).toBeUndefined();
+});
+
+test.each([
+  ['appointment', 'On {date} at {time}', /cannot fill in \{date\}: it knows \{name\}, \{day\}/],
+  ['due', 'Due {day}, at {time}', /cannot fill in \{time\}/],
+  ['appointment', 'See you on {day}', /must say \{day\} and \{time\}/],
+  ['appointment', '{day} {time} {', /brace/],
+  ['due', 'name} is due', /brace/],
+] as const)('%s: “%s” is refused', (kind, words, problem) => expect(reminderProblem(kind, words)).toMatch(problem));
+
+test('a name that looks like a field is not filled in again', () => {
+  expect(fillReminder('{name}, {day}', { name: '{day} Sedge', day: 'Friday' })).toBe('{day}, Friday');
+});
+
+test.each([
+  ['a'.repeat(160), 1], ['a'.repeat(161), 2], ['a'.repeat(306), 2], ['a'.repeat(307), 3],
+  // A euro sign counts twice; one letter outside the alphabet makes all of it sixteen bits wide.
+  [`${'a'.repeat(158)}€`, 1], [`${'a'.repeat(159)}€`, 2], [`${'a'.repeat(69)}ő`, 1], [`${'a'.repeat(70)}ő`, 2], ['ő'.repeat(135), 3],
+])('%s takes %i', (words, texts) => expect(textsNeeded(words)).toBe(texts));
+
+test('a phone that is none cannot be texted', () => {
+  expect(['0700 900 101', '+44 (0)700 900 101', '', '12 34', '1'.repeat(16)].map(canBeTexted)).toEqual([true, true, false, false, false]);
+});
+
+const facts = { phone: '0700 900 101', consent: true, kept: null };
+test.each([
+  [{}, 'to-send'], [{ consent: false }, 'no-consent'], [{ phone: '' }, 'no-phone'], [{ phone: '', consent: false }, 'no-phone'], [{ kept: 'failed' as const }, 'failed'], [{ kept: 'queued' as const }, 'underway'],
+  [{ kept: 'sent' as const, consent: false }, 'sent'], [{ kept: 'failed' as const, consent: false }, 'no-consent'],
+])('%j stands as %s', (part, standing) => expect(reminderStanding({ ...facts, ...part })).toBe(standing));

@@ -1,0 +1,119 @@
+import type { Page } from 'puppeteer-core';
+import { address, answers, at, chapter, fill, newVisit, openBrowser, openStep, press, see, seriousFindings, signIn, type Session } from './harness';
+import { later } from './later';
+
+const NAME = `Texted Sedge ${Date.now() % 100_000}`;
+let session: Session;
+let page: Page;
+beforeAll(async () => {
+  later(0);
+  session = await openBrowser();
+  page = session.page;
+  await signIn(page);
+});
+afterAll(async () => {
+  await fault('off');
+  await session?.close();
+});
+
+const outbox = (path: string, body?: unknown) => fetch(`http://${process.env.LATTICE_OUTBOX}${path}`, body === undefined ? {} : { method: 'POST', body: JSON.stringify(body) });
+const fault = (name: string) => outbox('/fault', { fault: name });
+/** What the outbox has taken for her. */
+const taken = async () => ((await (await outbox('/messages')).json()) as { to: string; words: string }[]).filter(({ words }) => words.includes('Texted')).map(({ words }) => words);
+const lists = (label: string) => page.$$eval(`section[aria-label="${label}"] li`, (all, name) => all.map((own) => (own as HTMLElement).innerText.replace(/\s+/g, ' ')).filter((words) => words.startsWith(name)), NAME);
+const hers = (label: string) => page.$$eval(`section[aria-label="${label}"] li a`, (all, name) => all.find((own) => own.textContent === name)!.getAttribute('href')!, NAME);
+const reminders = async () => {
+  await page.goto(`${address()}/day/reminders`);
+  await page.waitForSelector('section[aria-label="To send"]');
+  await answers(page, 'main button');
+};
+/** Only hers are chosen: others stay as they are. */
+const onlyHers = () => page.$$eval('section[aria-label="To send"] [role=switch]', (all, name) => {
+  for (const own of all as HTMLElement[]) if ((own.getAttribute('aria-checked') === 'true') !== own.getAttribute('aria-label')!.includes(name)) own.click();
+}, NAME);
+const tomorrow = new Date(Date.now() + 86_400_000).toISOString().slice(0, 10);
+const moveTo = async (time: string) => {
+  await page.goto(`${address()}/day?on=${tomorrow}`);
+  await answers(page, 'section[aria-label="The day"] button');
+  await page.$$eval('section[aria-label="The day"] button.absolute.rounded-ui', (all, words) => (all.find((own) => own.textContent!.includes(words)) as HTMLElement).click(), NAME);
+  await press(page, 'Move or change');
+  await fill(page, 'Time', time);
+  await press(page, 'Save the change');
+  await page.waitForSelector('[role=dialog]', { hidden: true });
+};
+
+test('texted only with her consent, once, again when it is moved, and through an outbox that fails', async () => {
+  await newVisit(page, NAME);
+  const visitId = new URL(page.url()).pathname.split('/')[2];
+  await page.goto(`${address()}/day?on=${tomorrow}`);
+  await answers(page, 'section[aria-label="The day"] button');
+  await press(page, 'Book');
+  await fill(page, 'Client', NAME);
+  await (await page.waitForSelector(`ul[aria-label="Clients found"] ::-p-text(${NAME})`))!.click();
+  await page.waitForFunction(() => /by the clock of|usual length/.test(document.querySelector('[role=dialog]')?.textContent ?? ''));
+  await fill(page, 'Time', '9:30');
+  await press(page, 'Book it');
+  await page.waitForSelector('[role=dialog]', { hidden: true });
+
+  // Without a phone, then without her consent: said, and not to be sent.
+  await reminders();
+  expect(await lists('To send')).toEqual([]);
+  expect(await lists('No phone that can be texted')).toEqual([expect.stringMatching(/09:30, full foils$/)]);
+  await page.click(`section[aria-label="No phone that can be texted"] a[href="${await hers('No phone that can be texted')}"]`);
+  await at(page, /\/clients\/[0-9a-f-]+$/);
+  await answers(page, 'main button');
+  await press(page, `More for ${NAME}`);
+  await press(page, 'Name, phone, birthday, note');
+  await fill(page, 'Phone', '0700 900 333');
+  await press(page, 'Save');
+  await see(page, '0700 900 333');
+  await reminders();
+  expect(await lists('Have not agreed to be texted')).toEqual([expect.stringContaining('0700 900 333')]);
+  await openStep(page, visitId, 'consult');
+  await chapter(page, 'safety');
+  await press(page, 'Sign: reminders');
+  await press(page, 'Sign');
+  await see(page, `signed ${NAME}`);
+
+  await reminders();
+  expect(await lists('To send')).toEqual([expect.stringMatching(new RegExp(`^${NAME} · .* 0700 900 333 Hello Texted, we look forward to seeing you on .* at 09:30, with Ottilie Marsh\\. .* Fernhollow Colour Rooms$`))]);
+  expect(await seriousFindings(page)).toEqual([]);
+  await onlyHers();
+  // The outbox takes nothing; then its answer is lost on the way; it comes once all the same.
+  await fault('refuses');
+  await press(page, 'Send 1 reminder');
+  await see(page, `${NAME}: The outbox refused it: The outbox takes no messages at the moment.`);
+  expect(await taken()).toEqual([]);
+  expect(await seriousFindings(page)).toEqual([]);
+  await fault('lost');
+  await press(page, 'Send 1 reminder');
+  await see(page, 'The outbox cannot be reached. Try again later: it takes a text once.');
+  await fault('off');
+  await press(page, 'Send 1 reminder');
+  await see(page, '1 reminder was handed to the outbox.');
+  expect(await taken()).toEqual([expect.stringContaining('at 09:30')]);
+  await page.waitForSelector('section[aria-label="Sent"] li');
+  expect(await lists('To send')).toEqual([]);
+  expect(await lists('Sent')).toHaveLength(1);
+
+  // Moved: what she was told is no longer so.
+  await moveTo('11:15');
+  await reminders();
+  expect(await lists('To send')).toEqual([expect.stringContaining('Moved since she was reminded of another time.')]);
+  await onlyHers();
+  await press(page, 'Send 1 reminder');
+  await see(page, '1 reminder was handed to the outbox.');
+  expect((await taken()).map((words) => /at (\d\d:\d\d)/.exec(words)![1])).toEqual(['09:30', '11:15']);
+});
+
+test('words that cannot be filled in are refused before they are kept', async () => {
+  await page.goto(`${address()}/house`);
+  await answers(page, 'form');
+  await fill(page, 'Of an appointment', 'See you on {date}');
+  await see(page, 'It cannot fill in {date}: it knows {name}, {day}');
+  await press(page, 'Save for the house');
+  await see(page, 'cannot fill in {date}');
+  await page.reload();
+  await page.waitForSelector('form textarea');
+  expect(await page.$eval('form textarea', (own) => (own as HTMLTextAreaElement).value)).toContain('we look forward to seeing you');
+});
