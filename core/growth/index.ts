@@ -1,6 +1,7 @@
 export { growthIntervals, regrowthByZone, weeksBetween, type GrowthVisit, type Taken, type ZoneRegrowth, type ZoneTaken } from './by-zone';
-export { levelLines, regrowthLines, type ZoneLine } from './lines';
+export { levelLines, linesThrough, regrowthLines, type ZoneLine } from './lines';
 export { nextVisit, type NextFacts, type NextReason, type NextVisit, type NextWhat } from './next-visit';
 export { carriesOldLight, growthRate, regrowthAfter, WEEKS_PER_MONTH, type GrowthInterval, type GrowthRate, type Regrowth } from './regrowth';
 export { sessionsToGoal, type LevelVisit, type Sessions } from './sessions';
+export { targetProgress, type Target, type TargetProgress, type TargetVisit } from './targets';
 export { edgeOf, tonerWeeks, visibleLine, type Edge, type VisibleLine } from './visible-line';

@@ -56,11 +56,15 @@ export function regrowthLines(visits: readonly GrowthVisit[], rate: GrowthRate, 
   }), ALIKE_MM);
 }
 
-/** Level reached of each family of zones, visit by visit. The darker side counts. */
-export function levelLines(visits: readonly { readonly on: string; readonly levels: Readonly<Partial<Record<Zone, number>>> }[]): ZoneLine[] {
+/** A figure of each family of zones, visit by visit. @param pick which of both sides counts */
+export function linesThrough(visits: readonly { readonly on: string; readonly values: Readonly<Partial<Record<Zone, number>>> }[], pick: (...values: number[]) => number): ZoneLine[] {
   const ordered = [...visits].sort((a, b) => a.on.localeCompare(b.on));
-  return linesOf((family) => ordered.flatMap(({ on, levels }) => {
-    const values = zonesOf(family).flatMap((zone) => levels[zone] ?? []);
-    return values.length === 0 ? [] : [{ on, value: Math.min(...values) }];
+  return linesOf((family) => ordered.flatMap(({ on, values }) => {
+    const known = zonesOf(family).flatMap((zone) => values[zone] ?? []);
+    return known.length === 0 ? [] : [{ on, value: pick(...known) }];
   }));
 }
+
+/** Level reached of each family of zones, visit by visit. The darker side counts. */
+export const levelLines = (visits: readonly { readonly on: string; readonly levels: Readonly<Partial<Record<Zone, number>>> }[]): ZoneLine[] =>
+  linesThrough(visits.map(({ on, levels }) => ({ on, values: levels })), Math.min);

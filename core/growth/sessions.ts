@@ -22,7 +22,7 @@ const USUAL_WEIGHT = 2;
 const MOST_GAIN = 3;
 const LEAST_GAIN = 0.5;
 /** As near as an eye reads a level. */
-const NEAR = 0.25;
+export const NEAR = 0.25;
 
 /**
  * Visits still expected until a level is reached: what is missing by what a visit brings, which is the usual gain drawn towards

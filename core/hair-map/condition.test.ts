@@ -1,13 +1,20 @@
-import { EMPTY_CONSULT } from '../formats';
-import { ZONES } from '../head';
-import { worstCondition } from '.';
+import { conditionLines, worstCondition } from '.';
 
-const seen = (map: (typeof EMPTY_CONSULT)['map']) => worstCondition({ ...EMPTY_CONSULT, map });
+const looked = (on: string, map: Parameters<typeof worstCondition>[0]['map']) => ({ on, consult: { map } });
 
-test('the worst that was seen, with where it is', () => {
-  expect(seen({})).toBeNull();
-  expect(seen({ crown: { condition: 'sound' } })).toBeNull();
-  expect(seen({ crown: { condition: 'dry' }, 'temple-r': { condition: 'porous' } })).toMatchObject({ condition: 'porous', words: 'porous (temple)' });
-  expect(seen(Object.fromEntries(ZONES.map((zone) => [zone, { condition: 'dry' as const }])))!.words).toBe('dry (all over)');
-  expect(seen({ crown: { condition: 'dry' }, 'temple-r': { condition: 'dry' }, 'nape-l': { condition: 'dry' }, 'top-l': { condition: 'dry' } })!.words).toBe('dry (temple, top, crown and 1 more)');
+test('condition through the visits, the worse side of a zone; what was not looked at is left out', () => {
+  const lines = conditionLines([
+    looked('2027-03-01', { 'temple-l': { condition: 'porous' }, 'temple-r': { condition: 'dry' } }),
+    looked('2027-01-04', { 'temple-l': { condition: 'sound' }, crown: { condition: 'fragile' } }),
+    looked('2026-11-01', {}),
+  ]);
+  expect(lines).toEqual([
+    { families: ['temple'], name: 'Temple', points: [{ on: '2027-01-04', value: 0 }, { on: '2027-03-01', value: 2 }] },
+    { families: ['crown'], name: 'Crown', points: [{ on: '2027-01-04', value: 3 }] },
+  ]);
+});
+
+test('the worst is named with its places, and sound hair is not', () => {
+  expect(worstCondition({ map: { 'temple-l': { condition: 'porous' }, crown: { condition: 'dry' } } })).toMatchObject({ condition: 'porous', families: ['temple'] });
+  expect(worstCondition({ map: { crown: { condition: 'sound' } } })).toBeNull();
 });

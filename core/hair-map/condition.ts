@@ -1,8 +1,15 @@
 import { CONDITIONS, type Condition, type Consult } from '../formats';
+import { linesThrough, type ZoneLine } from '../growth';
 import { familyName, ZONE_FAMILIES, zonesOf, type ZoneFamily } from '../head';
 import { CONDITION_WORDS } from './attributes';
 
 const NAMED = 3;
+
+/** Condition of each family of zones through the visits, as its place from sound to fragile, 0–3; what was not looked at is left out. The worse side counts. */
+export const conditionLines = (visits: readonly { readonly on: string; readonly consult: Pick<Consult, 'map'> }[]): ZoneLine[] =>
+  linesThrough(visits.map(({ on, consult: { map } }) => ({
+    on, values: Object.fromEntries(Object.entries(map).flatMap(([zone, hair]) => (hair?.condition === undefined ? [] : [[zone, CONDITIONS.indexOf(hair.condition)]]))),
+  })), Math.max);
 
 /** The worst that was seen of the hair's condition, with where; null where nothing was looked at, or all is sound. */
 export function worstCondition({ map }: Pick<Consult, 'map'>): { readonly condition: Condition; readonly families: readonly ZoneFamily[]; readonly words: string } | null {

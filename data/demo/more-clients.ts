@@ -23,6 +23,8 @@ const offSolid = consult({
     { words: 'Only a glaze', level: 7, brightness: 1, byOn: null },
   ],
 });
+/** Eleven weeks on, with the old length cut and cared for. */
+const offSolidMended = { ...offSolid, map: seen({ top: { midsLevel: 10, endsLevel: 9.5, condition: 'dry' }, crown: { midsLevel: 10, endsLevel: 9.5, condition: 'dry' }, 'upper-side': { midsLevel: 9.5, endsLevel: 9.5, condition: 'sound' }, 'upper-back': { midsLevel: 9.5, endsLevel: 9.5 } }) };
 const longUp = consult({
   naturalLevel: 7, goalLevel: 9.5, brightness: 3, head: head(556, 0), health: WELL, contrast: 'defined', tone: 'cool', wornUpShare: 0.8, wornHalfUpShare: 0.1, partMoves: 'often', weeksBetween: 9, washesPerWeek: 2,
   hair: { densityPerCm2: 185, strand: 'medium', lengthMm: 620, byZone: {} },
@@ -74,7 +76,7 @@ export const MORE_CLIENTS: readonly DemoClient[] = [
     tests: [{ kind: 'alert', result: 'clear', weeksAgo: 21 }], consents: ['photo', 'reminders'],
     visits: [
       { weeksAgo: 20, person: 0, consult: { ...offSolid, regrowthMm: everywhere(25) }, plan: plan('Breaking the line', offSolid, weave(5), { gather: SLICE, thicknessMm: 3, dropoutMm: 8 }), outcome: { done: 'Weaves behind, slices near the top through the old line.', levelReached: 9, nextInWeeks: 10 } },
-      { weeksAgo: 9, person: 0, consult: grown(offSolid, 33), plan: plan('Fewer, with depth', offSolid, weave(9), weave(7)), outcome: { done: 'Half the foils; level 6 drawn down through the mids.', levelReached: 8.5, nextInWeeks: 11 } },
+      { weeksAgo: 9, person: 0, consult: grown(offSolidMended, 33), plan: plan('Fewer, with depth', offSolidMended, weave(9), weave(7)), outcome: { done: 'Half the foils; level 6 drawn down through the mids.', levelReached: 8.5, nextInWeeks: 11 } },
     ],
   },
   {

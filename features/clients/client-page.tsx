@@ -1,10 +1,7 @@
 import Link from 'next/link';
-import type { Outcome } from '@/core/formats';
-import { levelLines, regrowthLines, sessionsToGoal, WEEKS_PER_MONTH } from '@/core/growth';
+import { WEEKS_PER_MONTH } from '@/core/growth';
 import { worstCondition } from '@/core/hair-map';
-import { ZONES, zoneName, type Zone } from '@/core/head';
 import { cssColour, naturalHair } from '@/core/lift';
-import { growthVisits } from '@/core/record';
 import { formatLevel } from '@/core/units';
 import { Button, buttonLook } from '@/ui/button';
 import { written } from '@/ui/written';
@@ -18,7 +15,7 @@ import { PhotoSet } from '../photos/photo-set';
 import { CONSENT_WORDS, RESULT_WORDS } from '../safety/words';
 import { ClientMenu } from './client-menu';
 import type { ShownClient } from './queries';
-import { StoryChart } from './story';
+import { Story } from './story';
 
 /** One client: regrowth, goal and the visits, newest first. */
 export function ClientPage({ story }: { story: ShownClient }) {
@@ -123,7 +120,7 @@ function Facts({ story, today }: { story: ShownClient; today: string }) {
           <Small>Nothing agreed.</Small>
         )}
       </Fact>
-      {goals.length > 0 && (
+      {goals.length > 0 && visits.every(({ outcome }) => outcome === null) && (
         <Fact name="Goals, visit by visit">
           <ol className="grid list-inside list-decimal gap-0.5 text-base">{goals.map(({ words }) => <li key={words}>{words}</li>)}</ol>
         </Fact>
@@ -137,46 +134,6 @@ function Facts({ story, today }: { story: ShownClient; today: string }) {
         {consents.length === 0 ? <Small>None signed.</Small> : <p className="text-base">{[...new Set(consents.map(({ kind }) => CONSENT_WORDS[kind].name))].join(', ')}</p>}
       </Fact>
     </dl>
-  );
-}
-
-/** How regrowth and level went from visit to visit, and how far the goal is. */
-function Story({ story }: { story: ShownClient }) {
-  const { visits, growth, today, client } = story;
-  const recorded = visits.filter(({ outcome }) => outcome !== null);
-  if (recorded.length === 0) return null;
-  const growthLines = regrowthLines(growthVisits(visits), growth, today);
-  const levels = levelLines(recorded.map(({ heldOn, outcome }) => ({ on: heldOn, levels: levelsOf(outcome!) })));
-  const goal = client.goalLevel;
-  return (
-    <section aria-label="Story" className="card grid gap-5 p-5">
-      <div className="grid gap-6 lg:grid-cols-2">
-        <StoryChart title="Regrowth by zone" lines={growthLines} unit="mm" today={today} empty="Known after the first recorded visit." />
-        <StoryChart title="Level by zone" lines={levels} unit="level" today={today} goal={goal ?? undefined} empty="No level on record yet." />
-      </div>
-      {goal !== null && client.naturalLevel !== null && <Goal story={story} goal={goal} natural={client.naturalLevel} />}
-    </section>
-  );
-}
-
-/** Levels of a record by zone; where zones were not kept, one for all. */
-const levelsOf = ({ zones, levelReached }: Outcome): Partial<Record<Zone, number>> =>
-  Object.fromEntries(zones === null ? ZONES.map((zone) => [zone, levelReached]) : Object.entries(zones).flatMap(([zone, own]) => (own && own.level !== null ? [[zone, own.level]] : [])));
-
-function Goal({ story: { visits }, goal, natural }: { story: ShownClient; goal: number; natural: number }) {
-  const recorded = visits.filter(({ outcome }) => outcome !== null).reverse();
-  const { missing, gain, visits: left, steps } = sessionsToGoal(recorded.map(({ heldOn, outcome }) => ({ on: heldOn, reached: outcome!.levelReached })), goal, natural);
-  const newest = Object.entries(levelsOf(recorded.at(-1)!.outcome!)) as [Zone, number][];
-  const there = newest.filter(([, level]) => level >= goal - 0.25);
-  const behind = newest.filter(([, level]) => level < goal - 0.25);
-  return (
-    <div className="border-t border-line pt-3 text-base">
-      <h3 className="text-md font-bold">Goal: level {formatLevel(goal)}</h3>
-      <p>
-        {left === 0 ? 'Reached.' : `${formatLevel(Math.round(missing * 2) / 2)} ${missing > 1 ? 'levels' : 'level'} missing: about ${left} more ${left === 1 ? 'visit' : 'visits'}, at ${gain.toFixed(1)} levels a visit (${steps > 0 ? `her own ${steps} ${steps === 1 ? 'step' : 'steps'} and the usual` : 'the usual, until she has steps of her own'}). An estimate; nothing is forced.`}
-        {newest.length > 0 && ` ${there.length} of ${newest.length} zones are there${behind.length > 0 ? `; behind: ${[...new Set(behind.map(([zone]) => zoneName(zone).toLowerCase()))].slice(0, 5).join('; ')}${behind.length > 5 ? ' and more' : ''}` : ''}.`}
-      </p>
-    </div>
   );
 }
 

@@ -1,67 +1,94 @@
-'use client';
-
-import { Area, CartesianGrid, ComposedChart, Line, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
-import type { ZoneLine } from '@/core/growth';
+import { levelLines, regrowthLines, targetProgress, type Target, type TargetProgress } from '@/core/growth';
+import { conditionLines } from '@/core/hair-map';
+import { zoneName } from '@/core/head';
+import { cssColour, naturalHair } from '@/core/lift';
+import { growthVisits, levelsByZone } from '@/core/record';
 import { formatLevel } from '@/core/units';
-import { daysBetween, sayDay } from '../shared';
+import { HairSwatch } from '@/ui/hair-swatch';
+import { sayDay } from '../shared';
+import type { ShownClient } from './queries';
+import { StoryChart } from './story-chart';
 
-interface StoryChartProps {
-  title: string;
-  lines: readonly ZoneLine[];
-  unit: 'mm' | 'level';
-  today: string;
-  /** A level across the chart. */
-  goal?: number;
-  empty: string;
+/** How regrowth, level and condition went from visit to visit, and how far each target is. */
+export function Story({ story: { visits, growth, today, client } }: { story: ShownClient }) {
+  const recorded = visits.filter(({ outcome }) => outcome !== null).reverse();
+  if (recorded.length === 0) return null;
+  const levels = recorded.map(({ heldOn, outcome }) => ({ on: heldOn, reached: outcome!.levelReached, levels: levelsByZone(outcome!) }));
+  const seen = conditionLines(visits.map(({ heldOn, consult }) => ({ on: heldOn, consult })));
+  const { goalLevel: goal, naturalLevel: natural } = client;
+  const { goals, weeksBetween } = visits[0].consult;
+  const targets: Target[] = goals.flatMap(({ words, level, byOn }) => (level === null ? [] : [{ words, level, byOn }]));
+  if (goal !== null && !targets.some(({ level }) => level === goal)) targets.push({ words: 'The goal', level: goal, byOn: null });
+  const nextOn = client.nextOn !== null && client.nextOn > today ? client.nextOn : today;
+  return (
+    <section aria-label="Story" className="card grid gap-5 p-5">
+      <div className="grid gap-6 lg:grid-cols-2">
+        <StoryChart title="Regrowth by zone" lines={regrowthLines(growthVisits(visits), growth, today)} unit="mm" today={today} empty="Known after the first recorded visit." />
+        <StoryChart title="Level by zone" lines={levelLines(levels)} unit="level" today={today} goal={goal ?? undefined} empty="No level on record yet." />
+      </div>
+      {natural !== null && targets.length > 0 && (
+        <div className="border-t border-line pt-4">
+          <h3 className="text-md font-bold">Targets, one by one</h3>
+          <ol aria-label="Targets" className="mt-2 grid gap-4">
+            {targetProgress(targets, levels, { natural, nextOn, weeksBetween }).map((own, i) => <TargetLine key={own.words} number={i + 1} own={own} />)}
+          </ol>
+        </div>
+      )}
+      {seen.length > 0 && (
+        <div className="grid gap-6 border-t border-line pt-4 lg:grid-cols-2">
+          <StoryChart title="Condition by zone, as it was seen" lines={seen} unit="condition" today={today} empty="" />
+        </div>
+      )}
+    </section>
+  );
 }
 
-/** Told apart by colour, by the dashes of the line and by the words beside them. */
-const LOOKS = [
-  { stroke: 'var(--color-leaf)', dash: undefined }, { stroke: 'var(--color-rowan)', dash: '7 4' }, { stroke: 'var(--color-sky)', dash: '2 4' }, { stroke: 'var(--color-amber-bark)', dash: '10 3 2 3' }, { stroke: 'var(--color-ink)', dash: '4 2' },
-] as const;
-const TICK = { fontSize: 12, fill: 'var(--color-ink-soft)' } as const;
-const say = (unit: 'mm' | 'level', value: number) => (unit === 'mm' ? `${Math.round(value)} mm` : formatLevel(Math.round(value * 2) / 2));
+const NAMED = 5;
 
-/** Regrowth or level through the visits, a line for zones that went the same way. */
-export function StoryChart({ title, lines, unit, today, goal, empty }: StoryChartProps) {
-  const shown = lines.slice(0, LOOKS.length);
-  const points = shown.flatMap((line) => line.points);
-  const days = [...new Set(points.map(({ on }) => on))].sort();
-  const rows = days.map((on) => ({ at: Date.parse(on), ...Object.fromEntries(shown.flatMap((line, i) => line.points.flatMap((point) => (point.on === on ? [[`line${i}`, point.value]] : [])))) }));
-  // Regrowth has the day before a visit and its day: the visit's is named.
-  const marks = days.filter((on, i) => i === days.length - 1 || daysBetween(on, days[i + 1]) > 1);
-  const values = points.map(({ value }) => value);
-  const least = unit === 'mm' ? 0 : Math.max(1, Math.floor(Math.min(...values, goal ?? 10)) - 1);
-  const most = unit === 'mm' ? Math.ceil(Math.max(10, ...values) / 10) * 10 : Math.min(10, Math.ceil(Math.max(...values, goal ?? 1)) + 1);
-  const said = shown.map(({ name, points: own }) => `${name}: ${own.map(({ on, value }) => `${say(unit, value)} on ${sayDay(on)}`).join(', ')}`).join('. ');
+function TargetLine({ number, own }: { number: number; own: TargetProgress }) {
+  const { words, level, byOn, byVisit, behind, inTime } = own;
+  const known = byVisit.filter(({ zones }) => zones > 0);
+  const there = known.at(-1)?.there ?? 0;
+  const names = [...new Set(behind.map((zone) => zoneName(zone).toLowerCase()))];
   return (
-    <figure className="grid gap-1">
-      <figcaption className="text-md font-bold">{title}</figcaption>
-      {points.length === 0 ? <p className="text-sm text-ink-soft">{empty}</p> : (
-        <>
-          <div role="img" aria-label={`${title}. ${said}`} className="h-[196px]">
-            <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 380, height: 196 }}>
-              <ComposedChart data={rows} margin={{ top: 10, right: 14, bottom: 0, left: -24 }} accessibilityLayer={false}>
-                <CartesianGrid stroke="var(--color-line)" vertical={false} />
-                <XAxis dataKey="at" type="number" domain={[Date.parse(days[0]), Math.max(Date.parse(today), Date.parse(days.at(-1)!))]} ticks={marks.map((on) => Date.parse(on))} tickFormatter={(at: number) => sayDay(new Date(at).toISOString().slice(0, 10)).replace(/ \d{4}$/, '')} tick={TICK} stroke="var(--color-edge)" interval="preserveStartEnd" />
-                <YAxis type="number" domain={[least, most]} allowDecimals={false} tick={TICK} stroke="var(--color-edge)" />
-                {goal !== undefined && <ReferenceLine y={goal} stroke="var(--color-ink)" strokeDasharray="5 4" label={{ value: 'goal', position: 'insideTopLeft', fontSize: 12, fill: 'var(--color-ink)' }} />}
-                {shown.length === 1 && unit === 'mm' && <Area dataKey="line0" stroke="none" fill="var(--color-leaf)" fillOpacity={0.12} isAnimationActive={false} connectNulls />}
-                {shown.map((line, i) => <Line key={line.name} dataKey={`line${i}`} stroke={LOOKS[i].stroke} strokeDasharray={LOOKS[i].dash} strokeWidth={2.5} dot={unit === 'level' ? { r: 4, strokeWidth: 0, fill: LOOKS[i].stroke } : false} isAnimationActive={false} connectNulls />)}
-              </ComposedChart>
-            </ResponsiveContainer>
-          </div>
-          <ul className="flex flex-wrap gap-x-4 gap-y-0.5 text-sm">
-            {shown.map(({ name, points: own }, i) => (
-              <li key={name} className="flex items-center gap-1.5">
-                <svg width="26" height="6" aria-hidden><line x1="0" x2="26" y1="3" y2="3" stroke={LOOKS[i].stroke} strokeWidth="2.5" strokeDasharray={LOOKS[i].dash} /></svg>
-                {name} <b>{say(unit, own.at(-1)!.value)}</b>
-              </li>
-            ))}
-            {lines.length > shown.length && <li className="text-ink-soft">{lines.length - shown.length} more not drawn</li>}
-          </ul>
-        </>
-      )}
-    </figure>
+    <li className="grid grid-cols-[20px_44px_minmax(0,1fr)_auto] items-start gap-x-3">
+      <span className="text-lg leading-7 font-semibold text-leaf">{number}</span>
+      <HairSwatch colour={cssColour(naturalHair(level))} width={40} height={28} />
+      <div>
+        <p className="text-base"><b>{words}</b> <span className="text-ink-soft">level {formatLevel(level)}{byOn && `, wished for by ${sayDay(byOn)}`}</span></p>
+        <p className="text-base">
+          {progressWords(own)}
+          {inTime === false && <b className="text-amber-bark"> Later than wished for: say so.</b>}
+        </p>
+        {names.length > 0 && <p className="text-sm text-ink-soft">Not there yet: {there === 0 ? 'everywhere' : `${names.slice(0, NAMED).join('; ')}${names.length > NAMED ? ` and ${names.length - NAMED} more` : ''}`}.</p>}
+      </div>
+      {known.length > 0 && <Steps steps={known} />}
+    </li>
+  );
+}
+
+function progressWords({ way, reachedOn, sessions, expectedOn }: TargetProgress): string {
+  if (reachedOn) return `Reached on ${sayDay(reachedOn)}.`;
+  if (way === 'darker') return 'On the way back to darker hair: depth, a glaze and growth bring it, not lift.';
+  const { missing, visits, gain, steps } = sessions!;
+  const from = steps > 0 ? `her own ${steps} ${steps === 1 ? 'step' : 'steps'} and the usual` : 'the usual, until she has steps of her own';
+  // A zone or a visit slipped back: the level itself was there before.
+  if (visits === 0) return 'Reached before, and not at the last visit.';
+  return `${formatLevel(Math.round(missing * 2) / 2)} ${missing > 1 ? 'levels' : 'level'} missing: about ${visits} more ${visits === 1 ? 'visit' : 'visits'} at ${gain.toFixed(1)} levels each (${from})${expectedOn ? `, about ${sayDay(expectedOn)}` : ''}. An estimate; nothing is forced.`;
+}
+
+/** Zones that were there, visit by visit, as bars. */
+function Steps({ steps }: { steps: TargetProgress['byVisit'] }) {
+  const last = steps.at(-1)!;
+  const words = steps.map(({ on, there, zones }) => `${there} of ${zones} zones on ${sayDay(on)}`).join(', ');
+  return (
+    <div className="text-right">
+      <span role="img" aria-label={words} title={words} className="flex h-7 items-end justify-end gap-[3px]">
+        {steps.slice(-8).map(({ on, there, zones }) => (
+          <span key={on} className="relative block h-full w-2.5 rounded-[2px] bg-line"><span className="absolute inset-x-0 bottom-0 rounded-[2px] bg-leaf" style={{ height: `${(100 * there) / zones}%` }} /></span>
+        ))}
+      </span>
+      <span className="text-sm text-ink-soft">{last.there} of {last.zones} zones</span>
+    </div>
   );
 }
