@@ -2,10 +2,13 @@ import { createClient } from './clients';
 import type { Actor } from './database';
 import { inSalon } from './database';
 import { loadDemo } from './demo/load';
-import { forgetLearnt, learntOf } from './learnt';
+import { productsOf } from '../core/products';
+import { forgetLearnt, forgetProduct, learntOf } from './learnt';
+import { readProducts } from './products';
 import { frozenScript, appendEvents } from './services';
 import { signedIn } from './testing/actor';
 import { scratchDatabase, type Scratch } from './testing/scratch';
+import { readTrail } from './trail';
 import { createVisit, readVisit } from './visits';
 
 let scratch: Scratch;
@@ -27,7 +30,7 @@ async function served(): Promise<void> {
   });
   const now = Date.now();
   const [first, second, third] = script.blocks[0].foils;
-  const bodies = [{ kind: 'started' as const, plan: [] }, ...[first, second, third].map((foil) => ({ kind: 'closed' as const, foil })), { kind: 'finished' as const }];
+  const bodies = [{ kind: 'started' as const, plan: [] }, ...[first, second, third].map((foil) => ({ kind: 'closed' as const, foil })), { kind: 'checked' as const, foil: first, level: Math.min(10, script.naturalLevel + 1), then: 'rinse' as const, minutes: null, reason: null, photo: null }, { kind: 'finished' as const }];
   const answer = await appendEvents(owner, visitId, { device: 'station', deviceNow: now, events: bodies.map((body, i) => ({ id: crypto.randomUUID(), at: now - 600_000 + i * 90_000, body })) });
   expect(answer.ok).toBe(true);
 }
@@ -40,6 +43,17 @@ test('services and what was weighed teach, until somebody has it forgotten; reco
   const after = await learntOf(owner);
   expect(after.services).toBe(before.services + 1);
   expect(after.pace.filter(({ person }) => person === 'Ottilie Marsh').map(({ seconds }) => Math.round(seconds))).toEqual([90, 90, 90]);
+
+  // The check is a reading of the lightener that the script was frozen with, and belongs to that service.
+  const [lightener] = productsOf((await readProducts(owner)).document.products, 'lightener', 'high-lift');
+  expect(after.lifts.slice(before.lifts.length)).toMatchObject([{ product: { id: lightener.id, name: lightener.name, speed: lightener.speed }, person: 'Ottilie Marsh', service: expect.any(String) }]);
+  await forgetProduct(owner, lightener);
+  const without = await learntOf(owner);
+  expect(without.lifts).toEqual([]);
+  expect(without.levels).toEqual(after.levels);
+  expect(Object.keys(without.productsSince)).toEqual([lightener.id]);
+  await forgetProduct(owner, lightener);
+  expect((await readTrail(owner)).filter(({ act }) => act === 'learnt-reset').map(({ words }) => words)).toEqual([lightener.name, lightener.name]);
 
   expect(await forgetLearnt(owner, owner.personId)).toBe(true);
   const anew = await learntOf(owner);

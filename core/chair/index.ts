@@ -4,4 +4,4 @@ export { nextStep, type NextStep } from './next-step';
 export { recordOf, type FoilRecord, type ServiceRecord } from './record';
 export { mayRinseNow, ownId, plannedActions, restOf, restSteps, simpleRest, type RestQuestion, type RestStep } from './rest';
 export { scriptOf, zoneWords, type ScriptBlock, type ScriptFoil, type ScriptInput, type ScriptLift, type ServiceScript } from './script';
-export { conflictWords, MINUTE, readyMinutesOf, serviceState, type BlockState, type Check, type Conflict, type FoilState, type ServiceState } from './state';
+export { conflictWords, MINUTE, readingOf, readyMinutesOf, serviceState, type BlockState, type Check, type Conflict, type FoilState, type ServiceState } from './state';

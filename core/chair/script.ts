@@ -43,6 +43,8 @@ export interface ServiceScript {
   readonly blocks: readonly ScriptBlock[];
   /** Mixes by their name in a bowl, in words. */
   readonly mixes: Readonly<Record<string, string>>;
+  /** Lighteners by the letter of their formula, with the speed that was reckoned with. Scripts from before it was kept have none. */
+  readonly products?: Readonly<Record<string, { readonly id: string; readonly name: string; readonly speed: number }>>;
   /** What was read of this head before. */
   readonly readings: readonly StrandReading[];
   readonly rules: ClockRules;
@@ -82,9 +84,13 @@ export function scriptOf({ plan, computed: { sheet, drawing }, mix, mixed, natur
     return { ...plainBlock(block), foils: ids, lifts, depositMinutes: deposit?.kind === 'deposit' ? deposit.minutes : 0 };
   });
   const mixes = Object.fromEntries([...new Set(blocks.flatMap(({ formula, others = [] }) => [formula, ...others.map((own) => own.mix)]))].map((name) => [name, mixWordsOf(name, mixed)]));
+  const products = Object.fromEntries(mixed.formulas.flatMap(({ letter, formula }) => {
+    const product = formula.kind === 'lift' ? mixed.shelf.lightener(formula.product) : undefined;
+    return product ? [[letter, { id: product.id, name: product.name, speed: product.speed }]] : [];
+  }));
   const { fixed, rules } = clock;
   return {
-    version: 1, plan, naturalLevel, foils: foils.map((foil, i) => ({ ...foil, number: i + 1 })), blocks, mixes, readings: mixed.readings, rules: { ...rules, away: [] }, fixed: fixed[mix.clock.order], after: afterSteps(mix),
+    version: 1, plan, naturalLevel, foils: foils.map((foil, i) => ({ ...foil, number: i + 1 })), blocks, mixes, products, readings: mixed.readings, rules: { ...rules, away: [] }, fixed: fixed[mix.clock.order], after: afterSteps(mix),
   };
 }
 

@@ -317,20 +317,23 @@ export function readyMinutesOf({ lifts, depositMinutes }: Pick<ScriptBlock, 'lif
   return ready.some((own) => own === null) ? null : Math.max(0, depositMinutes, ...ready.map((own) => own!));
 }
 
+/** A check as a reading of the lift; undefined where it says nothing: the foil was not closed, or nothing was lifted. */
+export function readingOf({ lifts }: Pick<ScriptBlock, 'lifts'>, check: Pick<Check, 'at' | 'level'>, closedAt: number | null): StrandReading | undefined {
+  const own = lifts.find(({ stretch }) => stretch === 'length') ?? lifts[0];
+  if (!own || closedAt === null) return undefined;
+  const most = own.lift.most ? Math.min(own.from + own.lift.most.levels, own.lift.most.top) : 10;
+  const reading: StrandReading = { from: own.from, volumes: own.lift.volumes, minutes: ((check.at - closedAt) / MINUTE) * (own.lift.warmth ?? 1), level: check.level, known: own.lift.factor, atCap: check.level >= most };
+  return readingProblem(reading) === undefined ? reading : undefined;
+}
+
 /** What each letter’s mix does on this head: readings from before, and its checks of today. */
 function headsOf(script: ServiceScript, checks: ReadonlyMap<string, readonly Check[]>, foils: ReadonlyMap<string, Mutable>): Record<string, HeadFactor> {
   const letters = [...new Set(script.blocks.map(({ formula }) => formula))];
   return Object.fromEntries(letters.map((letter) => {
     const today = script.blocks.filter(({ formula }) => formula === letter).flatMap((block): StrandReading[] =>
       (checks.get(block.id) ?? []).flatMap((check) => {
-        const closedAt = foils.get(check.foil)?.closedAt;
-        const own = block.lifts.find(({ stretch }) => stretch === 'length') ?? block.lifts[0];
-        if (!own || closedAt === null || closedAt === undefined) return [];
-        const most = own.lift.most ? Math.min(own.from + own.lift.most.levels, own.lift.most.top) : 10;
-        const reading: StrandReading = {
-          from: own.from, volumes: own.lift.volumes, minutes: ((check.at - closedAt) / MINUTE) * (own.lift.warmth ?? 1), level: check.level, known: own.lift.factor, atCap: check.level >= most,
-        };
-        return readingProblem(reading) === undefined ? [reading] : [];
+        const reading = readingOf(block, check, foils.get(check.foil)?.closedAt ?? null);
+        return reading ? [reading] : [];
       }));
     return [letter, headFactor([...script.readings, ...today])];
   }));

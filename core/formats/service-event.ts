@@ -67,7 +67,7 @@ const block = z.looseObject({ id, panel: id, name: z.string(), formula: z.string
 
 /** A script as it is kept: written by the application itself when the service begins. */
 const scriptSchema = z.looseObject({
-  version: z.literal(1), plan: planSchema, naturalLevel: figure, foils: z.array(z.looseObject({ id, number: figure, widthMm: figure })), blocks: z.array(block), mixes: z.record(z.string(), z.string()), readings: z.array(z.looseObject({})),
+  version: z.literal(1), plan: planSchema, naturalLevel: figure, foils: z.array(z.looseObject({ id, number: figure, widthMm: figure })), blocks: z.array(block), mixes: z.record(z.string(), z.string()), products: z.record(z.string(), z.strictObject({ id: z.string(), name: z.string(), speed: figure })).optional(), readings: z.array(z.looseObject({})),
   rules: z.looseObject({ panelChange: figure, usefulMinutes: figure }), fixed: z.looseObject({}), after: z.array(z.looseObject({ id, name: z.string(), from: figure, to: figure })),
 });
 

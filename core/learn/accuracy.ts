@@ -1,5 +1,6 @@
-import { recordOf, type ServiceScript, type ServiceState } from '../chair';
-import { headFactor, levelAfter } from '../lift';
+import { readingOf, recordOf, type ServiceScript, type ServiceState } from '../chair';
+import { headFactor, levelAfter, weighReading } from '../lift';
+import type { LiftSample } from './lift';
 import type { PaceSample } from './pace';
 
 /** An estimate beside what came of it. */
@@ -27,6 +28,8 @@ export function accuracyOf(all: readonly Compared[]): Accuracy | null {
 export interface Lesson {
   readonly pace: readonly PaceSample[];
   readonly levels: readonly Compared[];
+  /** Checks as readings of the lift, against what this head was known for before. */
+  readonly lifts: readonly LiftSample[];
   /** From the first foil to the end of the last rinse; null where it was not planned or not finished. */
   readonly minutes: Compared | null;
 }
@@ -35,7 +38,8 @@ export interface Lesson {
 export function lessonOf(script: ServiceScript, state: ServiceState): Lesson {
   const { foils, rinsed } = recordOf(script, state);
   const scripted = new Map(script.foils.map((own) => [own.id, own]));
-  const head = headFactor(script.readings).factor;
+  const { factor: head, sd: headSd } = headFactor(script.readings);
+  const handOf = new Map(foils.map(({ id, by }) => [id, by]));
   return {
     pace: foils.flatMap(({ id, seconds, by }): PaceSample[] => {
       const own = scripted.get(id);
@@ -49,6 +53,14 @@ export function lessonOf(script: ServiceScript, state: ServiceState): Lesson {
         return closedAt === null ? [] : [{ estimated: levelAfter(lift.from, { ...lift.lift, factor: lift.lift.factor * head }, (at - closedAt) / 60_000), reached: level }];
       });
     }),
+    lifts: state.blocks.flatMap(({ block, foils: own, checks }) => checks.flatMap((check): LiftSample[] => {
+      const product = script.products?.[block.formula];
+      const reading = readingOf(block, check, own.find(({ id }) => id === check.foil)?.closedAt ?? null);
+      // What stopped at the product's end could have been more: it says nothing of the speed.
+      if (!product || !reading || reading.atCap) return [];
+      const { raw, weight } = weighReading(reading);
+      return [{ product, person: handOf.get(check.foil) ?? check.by, log: raw - Math.log(head), weight, headSd }];
+    })),
     minutes: rinsed.planned !== null && rinsed.done !== null ? { estimated: rinsed.planned, reached: rinsed.done } : null,
   };
 }

@@ -8,7 +8,7 @@ const PRIOR_SD = 0.25;
 /** Error of a level read by eye, at the beginning and at the end. */
 const READING_SD = 0.25;
 /** Eight in ten lie within so many standard deviations. */
-const EIGHT_IN_TEN = 1.28;
+export const EIGHT_IN_TEN = 1.28;
 
 /** A level read on a strand after so many minutes of a mix. */
 export interface StrandReading {
@@ -42,15 +42,18 @@ export function readingProblem({ from, level, minutes, volumes }: StrandReading)
   return undefined;
 }
 
+/** What one sound reading says of the lift against what is known: the logarithm of its factor, and its weight, 1 / σ² of the reading. */
+export function weighReading(reading: StrandReading): { readonly raw: number; readonly weight: number } {
+  const lifted = effortTo(reading.level) - effortTo(reading.from);
+  const sigma = (effortAt(reading.level) * sqrt(2) * READING_SD) / lifted;
+  return { raw: log(lifted / (reading.known * dose(reading.volumes, reading.minutes))), weight: 1 / sigma ** 2 };
+}
+
 /** Fits this head's factor to what was read, drawn to the usual one as far as readings are few or unsure. */
 export function headFactor(readings: readonly StrandReading[]): HeadFactor {
   const prior = 1 / PRIOR_SD ** 2;
   const sound = readings.filter((own) => readingProblem(own) === undefined);
-  const weighed = sound.map((own) => {
-    const lifted = effortTo(own.level) - effortTo(own.from);
-    const sigma = (effortAt(own.level) * sqrt(2) * READING_SD) / lifted;
-    return { raw: log(lifted / (own.known * dose(own.volumes, own.minutes))), weight: 1 / sigma ** 2, atCap: own.atCap ?? false };
-  });
+  const weighed = sound.map((own) => ({ ...weighReading(own), atCap: own.atCap ?? false }));
   let weight = prior;
   let sum = 0;
   const take = (own: (typeof weighed)[number]) => {

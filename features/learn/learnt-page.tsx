@@ -6,17 +6,19 @@ import type { Accuracy, Compared } from '@/core/learn';
 import { Button } from '@/ui/button';
 import { sayMoment } from '../shared';
 import { forget } from './actions';
+import { LightenerTable } from './lightener-table';
 import type { LearntFacts, LearntPerson } from './queries';
 
 const GATHER_WORDS = { slice: 'Slice', weave: 'Weave', zigzag: 'Zigzag' } as const;
 
 /** What the records teach, with what it rests on: pace and use by person, and how good the estimates were. */
 export function LearntPage({ facts, timeZone }: { facts: LearntFacts; timeZone: string }) {
-  const { services, people, levels, minutes, grams, accuracy } = facts;
+  const { services, people, products, owner, levels, minutes, grams, accuracy } = facts;
   return (
     <div className="grid gap-6">
       <p className="text-base text-ink-soft">Learnt from the records alone: {services} {services === 1 ? 'service' : 'services'} carried out at the chair, and what was weighed and read. Own foils count against the house like twenty. A new hand, or a pace that was learnt wrongly, can be forgotten; records stay as they are.</p>
       <div className="grid gap-4 lg:grid-cols-2">{people.map((person) => <Person key={person.id} person={person} timeZone={timeZone} />)}</div>
+      <LightenerTable products={products} owner={owner} timeZone={timeZone} />
       <section aria-label="How good the estimates were" className="card grid gap-5 p-5 lg:grid-cols-3">
         <AccuracyChart title="Level" unit="" all={levels} accuracy={accuracy.levels} empty="No foil was checked at the chair yet." />
         <AccuracyChart title="Minutes to the last rinse" unit=" min" all={minutes} accuracy={accuracy.minutes} empty="No service was finished at the chair yet." />
@@ -26,7 +28,7 @@ export function LearntPage({ facts, timeZone }: { facts: LearntFacts; timeZone: 
   );
 }
 
-function Person({ person: { id, name, since, pace, percent, foils, use, grams }, timeZone }: { person: LearntPerson; timeZone: string }) {
+function Person({ person: { id, name, since, pace, percent, foils, use, grams, lift }, timeZone }: { person: LearntPerson; timeZone: string }) {
   const [problem, setProblem] = useState<string>();
   const [asked, ask] = useState(false);
   return (
@@ -37,6 +39,7 @@ function Person({ person: { id, name, since, pace, percent, foils, use, grams },
         <tbody>{pace.map(({ gather, seconds, low, high, foils: n }) => <tr key={gather} className="border-t border-line"><td className="py-1 font-semibold">{GATHER_WORDS[gather]}</td><td className="text-right">{Math.round(seconds)}</td><td className="text-right text-ink-soft">{Math.round(low)}–{Math.round(high)}</td><td className="text-right">{n}</td></tr>)}</tbody>
       </table>
       <p className="text-base">{use === null || !grams ? 'Nothing weighed and read yet: amounts go by the estimate.' : <>Uses <b>{use} %</b> of the estimate, from {grams.count} {grams.count === 1 ? 'visit' : 'visits'}; off by {Math.round(grams.error)} g in the middle.</>}</p>
+      <p className="text-base">{lift.readings === 0 ? 'No check of her foils yet: lift goes by the estimate.' : <>Her foils lift <b>{Math.round(100 * lift.factor)} %</b> of the estimate ({Math.round(100 * lift.low)}–{Math.round(100 * lift.high)}), from {lift.readings} {lift.readings === 1 ? 'check' : 'checks'} at {lift.services} {lift.services === 1 ? 'service' : 'services'}.</>}</p>
       <div className="flex items-center gap-3">
         {asked ? (
           <>

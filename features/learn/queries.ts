@@ -1,6 +1,8 @@
 import 'server-only';
-import { accuracyOf, paceOf, pacePercent, type Accuracy, type Compared, type Pace } from '@/core/learn';
+import { accuracyOf, handLift, paceOf, pacePercent, productSpeed, type Accuracy, type Compared, type Lifted, type Pace } from '@/core/learn';
+import { productsOf } from '@/core/products';
 import { learntOf } from '@/data/learnt';
+import { readProducts } from '@/data/products';
 import { currentPerson, requirePerson } from '../session/current';
 
 /** What is learnt of one person. */
@@ -14,11 +16,25 @@ export interface LearntPerson {
   readonly grams: Accuracy | null;
   /** Used against estimated, hundredths; null without a visit. */
   readonly use: number | null;
+  /** Lift in her foils against the estimate. */
+  readonly lift: Lifted;
+}
+
+/** What is learnt of a lightener. */
+export interface LearntProduct {
+  readonly id: string;
+  readonly name: string;
+  /** The speed that is reckoned with. */
+  readonly set: number;
+  readonly speed: Lifted;
+  readonly since: string | null;
 }
 
 export interface LearntFacts {
   readonly services: number;
   readonly people: readonly LearntPerson[];
+  /** Lighteners of the house; those of which something is learnt first. */
+  readonly products: readonly LearntProduct[];
   readonly levels: readonly Compared[];
   readonly minutes: readonly Compared[];
   readonly grams: readonly Compared[];
@@ -31,13 +47,14 @@ export interface LearntFacts {
 export async function loadLearnt(): Promise<LearntFacts> {
   const person = await requirePerson();
   const owner = person.role === 'owner';
-  const { people, services, pace, levels, minutes, grams } = await learntOf(person);
+  const [{ people, services, pace, levels, lifts, productsSince, minutes, grams }, range] = await Promise.all([learntOf(person), readProducts(person)]);
   return {
     services, levels, minutes, grams, owner, ownId: person.personId, accuracy: { levels: accuracyOf(levels), minutes: accuracyOf(minutes), grams: accuracyOf(grams) },
+    products: productsOf(range.document.products, 'lightener', 'high-lift').map(({ id, name, speed }): LearntProduct => ({ id, name, set: speed, speed: productSpeed(lifts, id, speed), since: productsSince[id] ?? null })).sort((a, b) => b.speed.readings - a.speed.readings),
     people: people.filter(({ id }) => owner || id === person.personId).map(({ id, name, since }): LearntPerson => {
       const own = grams.filter((one) => one.person === name);
       const sum = (of: 'estimated' | 'reached') => own.reduce((all, one) => all + one[of], 0);
-      return { id, name, since, pace: paceOf(pace, name), ...pacePercent(pace, name), grams: accuracyOf(own), use: sum('estimated') > 0 ? Math.round((100 * sum('reached')) / sum('estimated')) : null };
+      return { id, name, since, pace: paceOf(pace, name), ...pacePercent(pace, name), grams: accuracyOf(own), lift: handLift(lifts, name), use: sum('estimated') > 0 ? Math.round((100 * sum('reached')) / sum('estimated')) : null };
     }),
   };
 }
