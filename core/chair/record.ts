@@ -34,6 +34,10 @@ export interface ServiceRecord {
   readonly levelReached: number | null;
   /** From the start to the end of the last rinse, planned and done; null where it was not. */
   readonly rinsed: { readonly planned: number | null; readonly done: number | null };
+  /** Bowls that were mixed, by the letter of their formula. */
+  readonly bowls: Readonly<Record<string, number>>;
+  /** What followed the foils, minutes planned and done; null where it was not. */
+  readonly steps: readonly { readonly id: string; readonly name: string; readonly planned: number; readonly done: number | null }[];
   readonly summary: string;
 }
 
@@ -62,9 +66,24 @@ export function recordOf(script: ServiceScript, state: ServiceState): ServiceRec
   const record = {
     foils, placed: done.length, skipped: foils.filter(({ standing }) => standing === 'skipped').length, added: foils.filter(({ number }) => number === null).length,
     longest: Math.max(0, ...done.map(({ on }) => on ?? 0)), over: over.length, levels, levelReached: levelOver(state, foils), rinsed: { planned: end, done: lastRinse > 0 ? minute(lastRinse) : null },
+    bowls: bowlsOf(state), steps: stepsOf(script, state),
   };
   return { ...record, summary: summaryOf(script, state, record) };
 }
+
+function bowlsOf({ bowls }: ServiceState): Record<string, number> {
+  const count: Record<string, number> = {};
+  for (const { mix } of bowls) {
+    const [letter] = mix.split(' ');
+    count[letter] = (count[letter] ?? 0) + 1;
+  }
+  return count;
+}
+
+const stepsOf = ({ after }: ServiceScript, { steps }: ServiceState): ServiceRecord['steps'] => after.map(({ id, name, from, to }) => {
+  const { begunAt, doneAt } = steps[id];
+  return { id, name, planned: to - from, done: begunAt !== null && doneAt !== null ? (doneAt - begunAt) / MINUTE : null };
+});
 
 /** Minutes that the plan had for each foil when the service started. */
 function plannedTimes(script: ServiceScript, { plan }: ServiceState): { foils: ReadonlyMap<string, PlacedFoil>; end: number | null } {
@@ -87,24 +106,21 @@ function levelOver(state: ServiceState, foils: readonly FoilRecord[]): number | 
   return levels.length === 0 ? null : levels.reduce((sum, own) => sum + own, 0) / levels.length;
 }
 
-function summaryOf(script: ServiceScript, state: ServiceState, { placed, skipped, added, longest, over, levels, rinsed }: Omit<ServiceRecord, 'summary' | 'foils'>): string {
+function summaryOf(script: ServiceScript, state: ServiceState, { placed, skipped, added, longest, over, levels, rinsed, steps }: Omit<ServiceRecord, 'summary' | 'foils'>): string {
   const panels = script.plan.panels.map(({ id, name }) => {
     const own = state.blocks.filter(({ block }) => block.panel === id).flatMap(({ foils }) => foils).filter(({ closedAt }) => closedAt !== null).length;
     const mix = script.blocks.find(({ panel }) => panel === id)?.formula;
     return own > 0 ? `${name}: ${own} foils${mix ? `, ${mix}` : ''}` : '';
   }).filter(Boolean);
   const incidents = state.stages.flatMap(({ incident }) => (incident ? [`Rinsed all at once: ${incident}`] : []));
-  const steps = script.after.flatMap(({ id, name }) => {
-    const { begunAt, doneAt } = state.steps[id];
-    return begunAt !== null && doneAt !== null ? [`${name} ${Math.round((doneAt - begunAt) / MINUTE)} min`] : [];
-  });
+  const followed = steps.flatMap(({ name, done }) => (done === null ? [] : [`${name} ${Math.round(done)} min`]));
   return [
     `${placed} foils placed of ${script.foils.length} planned${skipped > 0 ? `, ${skipped} skipped` : ''}${added > 0 ? `, ${added} added` : ''}.`,
     ...panels.map((own) => `${own}.`),
     ...Object.entries(script.mixes).filter(([mix]) => script.blocks.some(({ formula }) => formula === mix)).map(([mix, words]) => `${mix}: ${words}.`),
     ...(placed > 0 ? [`Longest on ${Math.round(longest)} min${over > 0 ? `; ${over} past the limit` : ''}${rinsed.done !== null ? `; rinsed after ${Math.round(rinsed.done)} min` : ''}.`] : []),
     ...levels.map(({ name, level, minutes }) => `${name}: level ${Math.round(level * 10) / 10} seen after ${minutes} min.`),
-    ...(steps.length > 0 ? [`${steps.join(', ')}.`] : []),
+    ...(followed.length > 0 ? [`${followed.join(', ')}.`] : []),
     ...incidents.map((own) => `${own}.`),
     ...state.notes.map(({ words }) => `${words}.`),
   ].join('\n').replace(/\.\.(?=\n|$)/g, '.');

@@ -1,7 +1,7 @@
 import type { Block, ClockRules, Fixed } from '../clock';
 import { ZONES, zoneName, type Zone } from '../head';
 import type { LiftOf, StrandReading } from '../lift';
-import { afterSteps, clockPlanOf, plainBlock, type AfterStep, type PanelLift, type VisitMix, type VisitMixed } from '../mix';
+import { afterSteps, clockPlanOf, formulaWords, plainBlock, type AfterStep, type PanelLift, type VisitMix, type VisitMixed } from '../mix';
 import type { ComputedPlan, Gather, Plan, SingleGather } from '../pattern';
 
 /** A foil (or a painted section) as it was planned. */
@@ -100,9 +100,7 @@ const firstOf = (gather: Gather): SingleGather => (gather.kind === 'alternate' ?
 function mixWordsOf(name: string, { formulas, shelf }: VisitMixed): string {
   const [letter, volumes] = name.split(' ');
   const formula = formulas.find((own) => own.letter === letter)?.formula;
-  if (!formula) return letter;
-  const product = shelf.find(formula.kind === 'lift' ? formula.product : formula.line)?.name ?? '';
-  return `${product}, ${volumes ?? Math.round(formula.volumes * 10) / 10} vol, 1 : ${formula.ratio}`;
+  return formula ? formulaWords(formula, shelf, volumes) : letter;
 }
 
 /** A zone in words; '' where a foil has none. */

@@ -5,7 +5,7 @@ export { correctionResult, usualWash, type CorrectionResult } from './correction
 export { curveOf, mixOf, type FormulaAmount, type LiftPoint, type Mixed, type MixBowl, type MixFacts, type PanelLift, type Stretch } from './mix';
 export { pricedVisit } from './priced';
 export { needsOf, type Need } from './needs';
-export { bottlesFor, bowlItems, colourItems, formulaNotes, pouredItems, recipeOf, strengthOf, type BowlItem, type ItemsRead, type Recipe } from './recipe';
+export { bottlesFor, bowlItems, colourItems, formulaNotes, formulaWords, pouredItems, recipeOf, strengthOf, type BowlItem, type ItemsRead, type Recipe } from './recipe';
 export { strengthIdeas, type StrengthIdea } from './suggest';
 export { levelWhere, partsOf, reachedIn, rootResult, tonerIdeas, tonerResult, type Reached, type RootResult, type TonerIdea, type TonerResult } from './tone';
 export { fragileIn, lightenedIn, mixOfVisit, strengthsFor, type FormulaRow, type RecordedTest, type VisitMixed, type VisitMixInput, type WeighedBowl } from './visit';

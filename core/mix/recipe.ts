@@ -165,3 +165,9 @@ export function formulaNotes(formula: Formula, shelf: Shelf): string[] {
   if (formula.kind === 'deposit' && range.kind === 'line' && formula.minutes > range.minutes.most) out.push(`${formula.minutes} min is longer than ${range.minutes.most} min, the longest for ${range.name}`);
   return out;
 }
+
+/** A formula as it is said at the station: product, strength and ratio. @param volumes another strength than its own */
+export function formulaWords(formula: Formula, shelf: Shelf, volumes?: string): string {
+  const product = shelf.find(formula.kind === 'lift' ? formula.product : formula.line)?.name ?? '';
+  return `${product}, ${volumes ?? Math.round(formula.volumes * 10) / 10} vol, 1 : ${formula.ratio}`;
+}

@@ -36,7 +36,7 @@ export function LightenerTable({ products, owner, timeZone }: { products: readon
                 <td className="pl-4">
                   {owner && (
                     <span className="flex justify-end gap-2">
-                      {inSteps(factor) !== set && <Button small onClick={() => run(() => takeSpeed(id, inSteps(factor)))}>Reckon with {inSteps(factor).toFixed(2)}</Button>}
+                      {set >= low && set <= high ? <span className="self-center text-sm text-ink-soft">no other than reckoned with, as far as is seen</span> : <Button small onClick={() => run(() => takeSpeed(id, inSteps(factor)))}>Reckon with {inSteps(factor).toFixed(2)}</Button>}
                       <Button small look="quiet" aria-label={`Forget what was learnt of ${name}`} onClick={() => run(() => forgetLightener(id))}>Forget</Button>
                     </span>
                   )}

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { paidOf } from '@/core/fee';
 import { formatLevel } from '@/core/units';
 import { Button } from '@/ui/button';
@@ -20,10 +20,12 @@ interface RecordFormProps {
   /** What was typed and not saved yet. */
   typed: Partial<Fields> | undefined;
   onTyped(typed: Partial<Fields> | undefined): void;
+  /** What is computed and not filled in, below the form and above signing off. */
+  children?: ReactNode;
 }
 
 /** The record of the visit, filled in from the plan or by the service, and corrected to what was done. */
-export function RecordForm({ fields, typed, onTyped }: RecordFormProps) {
+export function RecordForm({ fields, typed, onTyped, children }: RecordFormProps) {
   const { bundle, computed, consult, outcome, saveOutcome } = useVisit();
   const [problems, setProblems] = useState<Problems>({});
   const set = (part: Partial<Fields>) => onTyped({ ...typed, ...part });
@@ -66,6 +68,7 @@ export function RecordForm({ fields, typed, onTyped }: RecordFormProps) {
         {Object.keys(problems).length > 0 && <p role="alert" className="text-sm font-medium text-rowan">{Object.values(problems).join(' ')}</p>}
         {!signed && <Button type="submit" look="primary" disabled={!begun || (outcome !== null && !changed)}>{outcome ? 'Save the changes' : 'Record the visit'}</Button>}
       </form>
+      <div className="mt-5">{children}</div>
       <div className="mt-5"><PoseSet clientId={bundle.client.id} visitId={bundle.id} consented={bundle.safety.consents.some(({ kind, withdrawnAt }) => kind === 'photo' && withdrawnAt === null)} /></div>
       <div className="mt-5"><SignOffPart unsaved={changed} /></div>
     </>

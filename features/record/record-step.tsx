@@ -21,6 +21,7 @@ import { useLit, useVisit } from '../visit/store';
 import { DoneMarks } from './done-marks';
 import { FindAgainDialog } from './find-again';
 import { fieldsOf, type Fields } from './form-fields';
+import { MixedPart } from './mixed-part';
 import { PlannedRibbon, PlannedTable, useServed } from './planned-done';
 import { RecordForm, useKeptFields } from './record-form';
 import { ZoneFigures, type Shown } from './zone-figures';
@@ -65,7 +66,7 @@ export function RecordStep() {
       <section aria-label="Record" className="overflow-y-auto border-l border-line bg-raised px-5 py-4">
         {/* Beside the form and not in it: a form of its own must not send this one. */}
         {bundle.begunAt === null && <NotBegun />}
-        <RecordForm key={bundle.id} fields={fields} typed={typed} onTyped={setTyped} />
+        <RecordForm key={bundle.id} fields={fields} typed={typed} onTyped={setTyped}><MixedPart served={served ?? null} /></RecordForm>
         {served && <PlannedTable {...served} />}
       </section>
     </main>

@@ -1,0 +1,42 @@
+import { recordOf, scriptOf, serviceState } from '../chair';
+import { closed, happened, started } from '../chair/testing';
+import { EMPTY_CONSULT, EMPTY_MIX, startPlan } from '../formats';
+import { mixOfVisit } from '../mix';
+import { createPatternEngine, retypeFoil } from '../pattern';
+import { USUAL_RANGE } from '../products';
+import { USUAL_SCHOOLS } from '../school';
+import { mixedLines } from '.';
+
+const engine = createPatternEngine();
+const plan = retypeFoil(startPlan(), 'back/3/1', { formula: 'B' });
+const computed = engine.compute(plan);
+const mix = { ...EMPTY_MIX, used: { A: { grams: 240, predicted: 230 } } };
+const mixed = mixOfVisit({ consult: EMPTY_CONSULT, plan, computed, mix, range: USUAL_RANGE, uses: [], schools: USUAL_SCHOOLS });
+const script = scriptOf({ plan, computed, mix, mixed, naturalLevel: 6 });
+
+test('without a service: what is planned, and what was read of the bowls', () => {
+  const lines = mixedLines(mixed, mix, null);
+  expect(lines.map(({ letter, foils, bowls, grams, on }) => [letter, foils, bowls.done, grams.done, on])).toEqual([['A', 99, null, 240, null], ['B', 1, null, null, null]]);
+  if (!mixed.bowls.ok) throw new Error(mixed.bowls.problem);
+  // Every bowl and every gram of the plan is in one of them.
+  expect(lines.reduce((sum, { bowls }) => sum + bowls.planned, 0)).toBe(mixed.bowls.bowls.length);
+  expect(lines.reduce((sum, { grams }) => sum + grams.planned, 0)).toBeCloseTo(mixed.bowls.bowls.reduce((sum, { needed }) => sum + needed, 0), 6);
+  expect(lines[0].words).toMatch(/, 20 vol, 1 : \d/);
+});
+
+test('with a service: bowls that were mixed, the longest that it was on beside its limit, steps that were done', () => {
+  const [block] = script.blocks.filter(({ formula }) => formula === 'A');
+  const [first, second] = block.foils;
+  const events = happened([
+    [0, started], [1, closed(first)], [3, { kind: 'bowl', mix: 'A' }], [4, closed(second)], [31, { kind: 'rinse-begun', blocks: [block.id], incident: null }], [36, { kind: 'rinse-done' }],
+    [36, { kind: 'step-begun', step: 'wash' }], [43, { kind: 'step-done', step: 'wash' }],
+  ]);
+  const record = recordOf(script, serviceState(script, events));
+  const [a, b] = mixedLines(mixed, mix, { script, record });
+  // The first bowl is that of the first foil, the second the one that was said.
+  expect(a).toMatchObject({ bowls: { done: 2 }, on: { longest: expect.closeTo(record.longest, 9), limit: block.limitMinutes } });
+  expect(record.longest).toBeGreaterThanOrEqual(30);
+  expect(b).toMatchObject({ bowls: { done: 0 }, on: null });
+  expect(record.steps.filter(({ done }) => done !== null)).toEqual([{ id: 'wash', name: 'Wash and treat', planned: 8, done: 7 }]);
+  expect(record.summary).toContain('Wash and treat 7 min.');
+});
