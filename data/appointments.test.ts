@@ -9,7 +9,7 @@ import { saveOutcome } from './saves';
 import { signOff } from './sign-off';
 import { signedIn } from './testing/actor';
 import { scratchDatabase, type Scratch } from './testing/scratch';
-import { createVisit } from './visits';
+import { createVisit, readVisit } from './visits';
 
 const ZONE = 'Europe/Berlin';
 let scratch: Scratch;
@@ -61,6 +61,13 @@ describe('booking', () => {
     const other = await createClient(owner, { name: 'Other', phone: '', note: '', bornOn: null });
     expect(await book(owner, [booking({ clientId: other, kind: 'redo', redoOf: visit })], ZONE)).toMatchObject({ ok: false, problem: expect.stringContaining('Redo:') });
   });
+});
+
+test('an appointment for a toner opens a visit without foils', async () => {
+  const visit = await readVisit(owner, (await visitOfAppointment(owner, await made({ on: '2027-05-03', kind: 'toner', minutes: 45 }), ZONE))!);
+  expect(visit!.plan.document.panels).toEqual([]);
+  const full = await readVisit(owner, (await visitOfAppointment(owner, await made({ on: '2027-05-04' }), ZONE))!);
+  expect(full!.plan.document.panels).not.toEqual([]);
 });
 
 describe('changing', () => {

@@ -147,11 +147,11 @@ async function held(trx: Transaction, id: string, revision: number): Promise<{ c
 /** Opens the visit of an appointment, once: the one that it has, an open one of that day, or a new one. @returns the visit's id; undefined without such an appointment */
 export function visitOfAppointment(actor: Actor, id: string, timeZone: string): Promise<string | undefined> {
   return inSalon(actor.salonId, async (trx) => {
-    const row = await trx('appointment').where({ id }).forUpdate().select('client_id', 'visit_id', trx.raw("to_char(starts_at at time zone ?, 'YYYY-MM-DD') as on_day", [timeZone])).first();
+    const row = await trx('appointment').where({ id }).forUpdate().select('client_id', 'visit_id', 'kind', trx.raw("to_char(starts_at at time zone ?, 'YYYY-MM-DD') as on_day", [timeZone])).first();
     if (!row) return undefined;
     if (row.visit_id) return row.visit_id as string;
     const open = await trx('visit as v').leftJoin('outcome as o', 'o.visit_id', 'v.id').leftJoin('appointment as a', 'a.visit_id', 'v.id').where({ 'v.client_id': row.client_id, 'v.held_on': row.on_day }).whereNull('o.visit_id').whereNull('a.id').select('v.id').first();
-    const visitId: string | undefined = open?.id ?? (await openVisit(trx, actor, row.client_id, row.on_day));
+    const visitId: string | undefined = open?.id ?? (await openVisit(trx, actor, row.client_id, row.on_day, row.kind === 'toner' ? 'no-foils' : 'foils'));
     if (visitId) await trx('appointment').where({ id }).update({ visit_id: visitId, revision: trx.raw('revision + 1') });
     return visitId;
   });

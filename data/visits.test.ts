@@ -124,6 +124,22 @@ describe('visits', () => {
     expect((await readVisit(owner, next))!.previous).toMatchObject({ heldOn: TODAY, outcome });
   });
 
+  test('one without foils keeps the head and takes nothing to the root; the next one takes the last pattern up again', async () => {
+    await begin();
+    await savePlan(owner, visitId, edit(1, named('Fine weaves')));
+    await saveOutcome(owner, visitId, edit(0, { ...outcome, zones: { 'temple-l': { leftMm: 0, measured: true, level: 8, tone: null } } }));
+    const toner = (await createVisit(owner, clientId, '2027-01-05', 'no-foils'))!;
+    expect((await readVisit(owner, toner))!.plan.document).toMatchObject({ name: 'Without foils', panels: [], edits: [], head: startPlan().head });
+    await inSalon(owner.salonId, (trx) => trx('visit').where({ id: toner }).update({ begun_at: trx.fn.now(), begun_by: owner.personId }), scratch.app);
+    await saveOutcome(owner, toner, edit(0, { ...outcome, done: 'No foils.', foilsPlaced: 0, zones: {} }));
+    const next = (await readVisit(owner, (await createVisit(owner, clientId, '2027-01-19'))!))!;
+    expect(next.plan.document.name).toBe('Fine weaves');
+    expect(next.previous).toMatchObject({ heldOn: '2027-01-05', outcome: { foilsPlaced: 0 } });
+    expect(next.foiled).toMatchObject({ heldOn: TODAY, outcome: { foilsPlaced: 98 }, plan: { name: 'Fine weaves' } });
+    // Eight weeks have grown, not two: the toner took nothing.
+    expect(next.expected['temple-l']).toMatchObject({ takenOn: TODAY, mm: expect.closeTo(8 * 2.875, 6) });
+  });
+
   test('regrowth today is estimated from measured growth', async () => {
     const maren = (await listClients(owner, 'maren tolland', TODAY))[0];
     const story = (await readClient(owner, maren.id, TODAY))!;

@@ -49,7 +49,9 @@ export interface Visit {
   /** This person's refused edits, kept until taken over or thrown away. */
   readonly drafts: readonly Draft[];
   /** The visit recorded before this one. */
-  readonly previous: { readonly heldOn: string; readonly outcome: Outcome; readonly consult: Consult; readonly plan: Plan } | null;
+  readonly previous: Earlier | null;
+  /** The last one of them that had foils: the same, unless only a toner was put on since. */
+  readonly foiled: Earlier | null;
   /** Products of the house as they are now. */
   readonly range: readonly Product[];
   /** Used against predicted of this visit’s colourist, oldest first. */
@@ -63,6 +65,14 @@ export interface Visit {
   /** Regrowth expected at this visit by zone, by the visits before it: an estimate until it is measured. */
   readonly expected: Readonly<Partial<Record<Zone, ZoneRegrowth>>>;
   readonly signOff: SignOff;
+}
+
+/** A recorded visit before another. */
+export interface Earlier {
+  readonly heldOn: string;
+  readonly outcome: Outcome;
+  readonly consult: Consult;
+  readonly plan: Plan;
 }
 
 /** Visits of some clients, newest first. */
@@ -91,29 +101,35 @@ export async function listVisits(trx: Transaction, clientIds: readonly string[])
  * so is its pattern; what must be looked at anew (regrowth, scalp, strand) and notes start empty.
  * @returns the visit's id; undefined when this salon has no such client
  */
-export function createVisit(actor: Actor, clientId: string, heldOn: string): Promise<string | undefined> {
-  return inSalon(actor.salonId, (trx) => openVisit(trx, actor, clientId, heldOn));
+export function createVisit(actor: Actor, clientId: string, heldOn: string, what: VisitWhat = 'foils'): Promise<string | undefined> {
+  return inSalon(actor.salonId, (trx) => openVisit(trx, actor, clientId, heldOn, what));
 }
 
 /** The same within a transaction. */
-export async function openVisit(trx: Transaction, actor: Actor, clientId: string, heldOn: string): Promise<string | undefined> {
+export async function openVisit(trx: Transaction, actor: Actor, clientId: string, heldOn: string, what: VisitWhat = 'foils'): Promise<string | undefined> {
   const client = await trx('client').select('id').where({ id: clientId }).whereNull('archived_at').first();
   if (!client) return undefined;
   const last = await trx('visit as v')
-    .leftJoin('plan as l', 'l.visit_id', 'v.id')
     .leftJoin('mix as m', 'm.visit_id', 'v.id')
     .where('v.client_id', clientId)
     .orderBy([{ column: 'v.held_on', order: 'desc' }, { column: 'v.created_at', order: 'desc' }])
-    .select('v.consult', 'l.document', 'm.document as mix')
+    .select('v.consult', 'm.document as mix')
     .first();
   const consult: Consult = last ? carriedOver(stored('consultation', parseConsult(last.consult))) : EMPTY_CONSULT;
-  const plan: Plan = last?.document ? stored('plan', parsePlan(last.document)) : { ...startPlan(), foil: (await houseOf(trx, actor.salonId)).foil };
+  const pattern = await trx('visit as v').join('plan as l', 'l.visit_id', 'v.id').where('v.client_id', clientId).whereRaw(WITH_PANELS)
+    .orderBy([{ column: 'v.held_on', order: 'desc' }, { column: 'v.created_at', order: 'desc' }]).select('l.document').first();
+  const lastPlan: Plan = pattern ? stored('plan', parsePlan(pattern.document)) : { ...startPlan(), foil: (await houseOf(trx, actor.salonId)).foil };
+  // The pattern goes on from the last visit that had one.
+  const plan = what === 'foils' ? lastPlan : { ...lastPlan, name: 'Without foils', panels: [], sectioning: [], edits: [] };
   const visitId = await insertVisit(trx, actor, { clientId, heldOn, consult, plan });
   // Formulas and readings go on from the last visit, with the products as the house has them now.
   if (last?.mix) await insertMix(trx, actor, visitId, withProducts(carriedMix(stored('mix', parseMix(last.mix))), await rangeOf(trx, actor.salonId)));
   await leaveTrail(trx, actor, 'visit-opened', { clientId, visitId });
   return visitId;
 }
+
+/** With foils, or without: a toner, a treatment. */
+export type VisitWhat = 'foils' | 'no-foils';
 
 /** What of a consultation still holds at the next visit. */
 function carriedOver(consult: Consult): Consult {
@@ -156,14 +172,8 @@ export function readVisit(actor: Actor, visitId: string): Promise<Visit | undefi
         'o.document as outcome', 'o.revision as outcome_revision')
       .first();
     if (!row) return undefined;
-    const earlier = await trx('visit as v')
-      .join('outcome as o', 'o.visit_id', 'v.id')
-      .join('plan as l', 'l.visit_id', 'v.id')
-      .where('v.client_id', row.client_id)
-      .where('v.held_on', '<', row.held_on)
-      .orderBy('v.held_on', 'desc')
-      .select('v.held_on', 'v.consult', 'o.document', 'l.document as plan')
-      .first();
+    const previous = await earlierThan(trx, row.client_id, row.held_on);
+    const foiled = previous === null || previous.plan.panels.length > 0 ? previous : await earlierThan(trx, row.client_id, row.held_on, true);
     const visits = (await visitFacts(trx, [row.client_id])).get(row.client_id) ?? [];
     const rate = growthRate(growthIntervals(growthVisits(visits.filter(({ heldOn }) => heldOn <= row.held_on))));
     const before = visits.filter(({ id, heldOn, outcome }) => id !== visitId && heldOn < row.held_on && outcome !== null);
@@ -183,12 +193,7 @@ export function readVisit(actor: Actor, visitId: string): Promise<Visit | undefi
         ? { revision: row.outcome_revision, document: stored('outcome', parseOutcome(row.outcome)) }
         : null,
       drafts: await listDrafts(trx, actor, visitId),
-      previous: earlier
-        ? {
-            heldOn: earlier.held_on, outcome: stored('outcome', parseOutcome(earlier.document)), consult: stored('consultation', parseConsult(earlier.consult)),
-            plan: stored('plan', parsePlan(earlier.plan)),
-          }
-        : null,
+      previous, foiled,
       begunAt: row.begun_at?.toISOString() ?? null,
       safety: await safetyOf(trx, row.client_id, visitId),
       growth: rate,
@@ -196,6 +201,17 @@ export function readVisit(actor: Actor, visitId: string): Promise<Visit | undefi
       signOff: await signOffOf(trx, visitId),
     };
   });
+}
+
+/** SQL: a plan with panels. */
+const WITH_PANELS = "l.document -> 'panels' is distinct from '[]'::jsonb";
+
+/** The last recorded visit of a client before a day, or the last one of them with foils. */
+async function earlierThan(trx: Transaction, clientId: string, heldOn: string, withFoils = false): Promise<Earlier | null> {
+  const row = await trx('visit as v').join('outcome as o', 'o.visit_id', 'v.id').join('plan as l', 'l.visit_id', 'v.id')
+    .where('v.client_id', clientId).where('v.held_on', '<', heldOn).modify((query) => withFoils && query.whereRaw(WITH_PANELS))
+    .orderBy('v.held_on', 'desc').select('v.held_on', 'v.consult', 'o.document', 'l.document as plan').first();
+  return row ? { heldOn: row.held_on, outcome: stored('outcome', parseOutcome(row.document)), consult: stored('consultation', parseConsult(row.consult)), plan: stored('plan', parsePlan(row.plan)) } : null;
 }
 
 const VISITS_LEARNT_FROM = 10;

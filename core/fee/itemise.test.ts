@@ -26,6 +26,8 @@ test('by the hour: time and materials instead of foils and bowls', () => {
 
 test('add-ons by name; one that the house has no more costs nothing', () => {
   expect(amounts({ addOns: ['cut', 'gone'] })['add-on cut']).toBe(4500);
+  // A toner alone is no extra of anything.
+  expect(itemise({ ...visit, foils: 0, toners: 1, root: false, bowls: 0 }, prices).lines).toEqual([{ key: 'toners', words: '1 toner', minor: 2200 }]);
   expect(itemise({ ...visit, foils: 0, toners: 0, root: false, bowls: 0 }, prices)).toEqual({ lines: [], totalMinor: 0, taxMinor: 0 });
 });
 

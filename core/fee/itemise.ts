@@ -79,8 +79,9 @@ export function itemise(visit: PricedVisit, prices: VisitPrices): Itemised {
       line('bowls', many(bowls, 'extra bowl'), bowls * prices.extraBowlMinor);
     }
   }
-  const toners = Math.max(0, visit.toners - prices.includedToners);
-  line('toners', many(toners, 'extra toner'), toners * prices.extraTonerMinor);
+  // What is included is included in a foil service: a toner alone is paid for.
+  const toners = Math.max(0, visit.toners - (visit.foils > 0 ? prices.includedToners : 0));
+  line('toners', many(toners, visit.foils > 0 ? 'extra toner' : 'toner'), toners * prices.extraTonerMinor);
   if (visit.root) line('root', 'Root colour', prices.rootMinor);
   for (const id of visit.addOns) {
     const own = prices.addOns.find((addOn) => addOn.id === id);

@@ -6,7 +6,7 @@ import { readClientsCsv, type ClientsImport } from '@/core/formats';
 import { allClients, archiveClient, changeClient, importClients, mergeClients, walkIn } from '@/data/client-changes';
 import { eraseClient } from '@/data/client-record';
 import { createClient, listClients, readClient } from '@/data/clients';
-import { createVisit } from '@/data/visits';
+import { createVisit, type VisitWhat } from '@/data/visits';
 import { fieldProblems, textsOf, type FormState } from '../forms';
 import { salonToday } from '../house/queries';
 import { currentOwner, currentPerson, requirePerson } from '../session/current';
@@ -52,10 +52,18 @@ export async function editClient(clientId: string, baseRevision: number, _: Clie
 
 /** Opens a visit today for a client and goes to its consultation. */
 export async function addVisit(clientId: string): Promise<void> {
+  await openToday(clientId, 'foils');
+}
+
+/** The same for a toner or a treatment. */
+export async function addVisitWithoutFoils(clientId: string): Promise<void> {
+  await openToday(clientId, 'no-foils');
+}
+
+async function openToday(clientId: string, what: VisitWhat): Promise<never> {
   const person = await requirePerson();
-  const visitId = isId(clientId) ? await createVisit(person, clientId, await salonToday()) : undefined;
-  if (!visitId) redirect('/clients');
-  redirect(`/visits/${visitId}/consult`);
+  const visitId = isId(clientId) ? await createVisit(person, clientId, await salonToday(), what) : undefined;
+  redirect(visitId ? `/visits/${visitId}/consult` : '/clients');
 }
 
 /** Puts a client away, or takes her out again. */

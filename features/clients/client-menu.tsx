@@ -7,7 +7,7 @@ import { Dialog } from '@/ui/dialog';
 import { TextField } from '@/ui/field';
 import { MoreIcon } from '@/ui/icons';
 import { Menu } from '@/ui/menu';
-import { clientsToMerge, editClient, eraseForGood, mergeTwo, putClientAway, type ClientFormState } from './actions';
+import { addVisitWithoutFoils, clientsToMerge, editClient, eraseForGood, mergeTwo, putClientAway, type ClientFormState } from './actions';
 import { ClientInputs } from './client-inputs';
 import type { ClientSummary } from './queries';
 
@@ -23,6 +23,7 @@ export function ClientMenu({ client, role }: { client: ClientSummary; role: stri
       <Menu
         label={`More for ${client.name}`} trigger={<MoreIcon />} className="grid size-11 place-items-center rounded-ui border border-edge bg-raised hover:border-ink"
         items={[
+          ...(client.archived ? [] : [{ words: 'Visit without foils', hint: 'toner, treatment', choose: () => void addVisitWithoutFoils(client.id) }]),
           { words: 'Name, phone, birthday, note', choose: () => setOpen('edit') },
           ...(role === 'assistant' ? [] : [
             { words: 'Merge with another record', hint: 'two records of one person', choose: () => setOpen('merge') },

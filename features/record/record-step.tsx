@@ -3,6 +3,7 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import { EMPTY_OUTCOME, parseOutcome, type Outcome } from '@/core/formats';
 import { cssColour, naturalHair } from '@/core/lift';
+import { afterSteps, type VisitMix } from '@/core/mix';
 import { planSummary } from '@/core/pattern';
 import { zonesOfPlan, zonesRecorded } from '@/core/record';
 import { formatLevel } from '@/core/units';
@@ -75,14 +76,15 @@ export function RecordStep() {
 
 /** The record as it stands: what was typed over what is saved, or over what the plan says. */
 function useFields(typed: Partial<Fields> | undefined): Fields {
-  const { plan, computed, consult, mix, outcome } = useVisit();
+  const { bundle, plan, computed, consult, mix, outcome } = useVisit();
   const { sheet } = computed;
   const fromPlan = useMemo<Outcome>(
     () => ({
-      ...EMPTY_OUTCOME, done: planSummary(plan, sheet), foilsPlaced: sheet.totals.foils, levelReached: consult.goalLevel,
+      ...EMPTY_OUTCOME, foilsPlaced: sheet.totals.foils,
+      ...(plan.panels.length > 0 ? { done: planSummary(plan, sheet), levelReached: consult.goalLevel } : { done: withoutFoils(mix), levelReached: bundle.previous?.outcome.levelReached ?? consult.goalLevel }),
       zones: zonesRecorded(zonesOfPlan(plan, sheet, (letter) => mix.formulas[letter]?.kind !== 'deposit')),
     }),
-    [plan, sheet, consult.goalLevel, mix.formulas],
+    [plan, sheet, consult.goalLevel, mix, bundle.previous],
   );
   return useMemo(() => {
     // What a device kept from an older version is read as one of the newest, or left out.
@@ -91,6 +93,10 @@ function useFields(typed: Partial<Fields> | undefined): Fields {
     return { ...base, ...(outcome && base.zones === null && { zones: fromPlan.zones }), ...typed };
   }, [outcome, fromPlan, typed]);
 }
+
+/** What a visit without foils does, a sentence each. */
+const withoutFoils = (mix: VisitMix): string =>
+  ['No foils.', ...afterSteps(mix).flatMap(({ kind, name, from, to }) => (kind === 'toner' || kind === 'root' || kind === 'correction' ? [`${name}, ${to - from} min.`] : []))].join('\n');
 
 /** A service is begun before it is recorded: what stands in its way is said first. */
 function NotBegun() {

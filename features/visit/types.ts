@@ -32,6 +32,8 @@ export interface VisitBundle {
   readonly outcome: Revised<Outcome> | null;
   readonly drafts: readonly { readonly part: VisitPart; readonly document: unknown; readonly keptAt: string }[];
   readonly previous: { readonly heldOn: string; readonly outcome: Outcome; readonly consult: Consult; readonly plan: Plan } | null;
+  /** The last recorded visit before this one that had foils: the same, unless only a toner was put on since. */
+  readonly foiled: { readonly heldOn: string; readonly outcome: Outcome; readonly plan: Plan } | null;
   /** When the service began; null before. */
   readonly begunAt: string | null;
   readonly safety: Safety;

@@ -21,7 +21,7 @@ interface MixedLight {
 }
 
 /** The visit as wear looks at it: the plan, the client's hair and habits, its mixes, and the light left from the visit before. */
-export function subjectOfVisit(consult: Consult, plan: Plan, { growth, previous, heldOn }: Pick<VisitBundle, 'growth' | 'previous' | 'heldOn'>, { level, deposits }: MixedLight): WearSubject {
+export function subjectOfVisit(consult: Consult, plan: Plan, { growth, foiled, heldOn }: Pick<VisitBundle, 'growth' | 'foiled' | 'heldOn'>, { level, deposits }: MixedLight): WearSubject {
   const { mmPerWeek } = growth;
   return {
     plan,
@@ -31,7 +31,7 @@ export function subjectOfVisit(consult: Consult, plan: Plan, { growth, previous,
     tonerWeeks: tonerWeeks(consult.washesPerWeek ?? USUAL_WASHES),
     shadowMm: consult.rootShadowMm,
     deposits,
-    before: previous && { plan: previous.plan, grownMm: (mmPerWeek * daysBetween(previous.heldOn, heldOn)) / 7, grownByZone: consult.regrowthMm },
+    before: foiled && { plan: foiled.plan, grownMm: (mmPerWeek * daysBetween(foiled.heldOn, heldOn)) / 7, grownByZone: consult.regrowthMm },
     tiedShare: consult.wornUpShare ?? 0.4,
     halfUpShare: consult.wornHalfUpShare ?? 0,
     brightnessWish: consult.brightness,

@@ -27,7 +27,7 @@ const engine = createPatternEngine();
 /** The last recorded pattern on today's head, with what has grown since by zone. */
 export function RecordShelf({ onTaken }: { onTaken(): void }) {
   const { bundle, consult, plan, computed, mix, editVisit, select } = useVisit();
-  const { previous, expected } = bundle;
+  const { foiled: previous, expected } = bundle;
   const [how, setHow] = useState<RetouchHow>('exact');
   const [movePartMm, movePart] = useState<number | undefined>(0);
   const [grownMm, setGrownMm] = useState<number | undefined>(8);
@@ -38,7 +38,7 @@ export function RecordShelf({ onTaken }: { onTaken(): void }) {
     [previous, consult.head, consult.hair, regrowth, how, movePartMm, grownMm],
   );
   const result = useMemo(() => made && engine.compute(made.plan), [made]);
-  if (!previous || !made || !result) return <p className="p-6 text-center text-ink-soft">No visit is on record before this one.</p>;
+  if (!previous || !made || !result) return <p className="p-6 text-center text-ink-soft">No visit with foils is on record before this one.</p>;
   const { totals } = result.sheet;
   const lifting = made.regrowthOnly.filter((letter) => mix.formulas[letter]?.kind !== 'deposit');
   const take = () => {

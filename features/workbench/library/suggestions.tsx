@@ -62,6 +62,6 @@ function useFacts(): SuggestFacts {
   return {
     on: { head, hair, foil }, brightness: consult.brightness, naturalLevel: consult.naturalLevel, goalLevel: consult.goalLevel, schools: house.schools,
     minutes: timeThereIs(house, consult.minutesAtMost), wornUpShare: consult.wornUpShare, greyShare: greyShareOf(consult), weeksBetween: consult.weeksBetween, contrast: consult.contrast, partMoves: consult.partMoves,
-    weeksSinceLast: bundle.previous && Math.round((Date.parse(bundle.heldOn) - Date.parse(bundle.previous.heldOn)) / WEEK_MS),
+    weeksSinceLast: bundle.foiled && Math.round((Date.parse(bundle.heldOn) - Date.parse(bundle.foiled.heldOn)) / WEEK_MS),
   };
 }
