@@ -2,7 +2,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { recordOf, serviceState, type EventBody } from '../core/chair';
-import { EMPTY_CONSULT, type EventBatch } from '../core/formats';
+import { EMPTY_CONSULT, EMPTY_MIX, EMPTY_OUTCOME, type EventBatch } from '../core/formats';
 import { beginVisit } from './begin-visit';
 import { createClient } from './clients';
 import { eraseClient, exportClient } from './client-record';
@@ -10,7 +10,7 @@ import { inSalon } from './database';
 import { loadDemo } from './demo/load';
 import { appendEvents, liveServices, openService, readEvents } from './services';
 import { addTest } from './safety';
-import { saveConsult, savePlan } from './saves';
+import { saveConsult, saveMix, saveOutcome, savePlan } from './saves';
 import type { SignedIn } from './sessions';
 import { closeSignals, listenToService, type Signal } from './signals';
 import { signedIn } from './testing/actor';
@@ -175,4 +175,24 @@ test('hours that tests do not wait for are added to the server’s time', async 
   } finally {
     delete process.env.LATTICE_CLOCK;
   }
+});
+
+test('without foils there is nothing to carry out but what stays on; the record keeps the level that there was', async () => {
+  const clientId = await createClient(owner, { name: 'Toner Subject', phone: '', note: '', bornOn: null });
+  const visitOn = async (day: string, what: 'foils' | 'no-foils') => {
+    const visitId = (await createVisit(owner, clientId, day, what))!;
+    await inSalon(owner.salonId, (trx) => trx('visit').where({ id: visitId }).update({ begun_at: trx.fn.now(), begun_by: owner.personId }), scratch.app);
+    return visitId;
+  };
+  const foiled = await visitOn('2026-10-01', 'foils');
+  await saveOutcome(owner, foiled, { baseRevision: 0, editId: crypto.randomUUID(), document: { ...EMPTY_OUTCOME, done: 'Fine weaves.', levelReached: 7.5 } });
+  const visitId = await visitOn(TODAY, 'no-foils');
+  await saveConsult(owner, visitId, { baseRevision: 1, editId: crypto.randomUUID(), document: { ...EMPTY_CONSULT, goalLevel: 9 } });
+  expect(await openService(owner, visitId)).toMatchObject({ ok: false, problem: expect.stringContaining('nothing is mixed that stays on') });
+  const toner = { id: 't1', line: 'sedge', parts: [{ shade: 'sedge-9-violet', parts: 1 }], volumes: 5, ratio: 2, grams: 50, minutes: 10, where: 'mids' as const, state: 'damp' as const };
+  expect(await saveMix(owner, visitId, { baseRevision: 0, editId: crypto.randomUUID(), document: { ...EMPTY_MIX, toners: [toner] } })).toMatchObject({ ok: true });
+  const { script } = await opened(visitId);
+  expect(script.after.map(({ kind }) => kind)).toEqual(['wash', 'toner', 'rinse', 'dry']);
+  await appendEvents(owner, visitId, batch('tablet', [started, { kind: 'step-begun', step: 'toner t1' }, { kind: 'step-done', step: 'toner t1' }, { kind: 'finished' }], [1_200_000, 900_000, 300_000, 0]));
+  expect((await readVisit(owner, visitId))!.outcome!.document).toMatchObject({ foilsPlaced: 0, levelReached: 7.5, zones: {}, done: 'No foils.\nToner, mid-lengths 10 min.' });
 });

@@ -11,6 +11,7 @@ import { rangeOf } from './products';
 import { safetyOf } from './safety';
 import { announce } from './signals';
 import { leaveTrail } from './trail';
+import { earlierThan } from './visits';
 
 /** An event with its place in the order in which the server took them. */
 export interface TakenEvent extends ServiceEvent {
@@ -31,7 +32,7 @@ export type Reached<T> = { readonly ok: true; readonly value: T } | { readonly o
 
 const MISSING = { ok: false, reason: 'missing', problem: 'There is no such visit in this salon.' } as const;
 const NOT_BEGUN = { ok: false, reason: 'not-begun', problem: 'The service has not begun: begin it first, with its cautions answered.' } as const;
-const NOTHING = { ok: false, reason: 'nothing', problem: 'The pattern has no foils: there is nothing to carry out.' } as const;
+const NOTHING = { ok: false, reason: 'nothing', problem: 'The pattern has no foils, and nothing is mixed that stays on: there is nothing to carry out.' } as const;
 
 /** It remembers heads, and what it remembers changes no result. */
 const engine = createPatternEngine();
@@ -48,7 +49,7 @@ export function openService(actor: Actor, visitId: string): Promise<Reached<Open
   });
 }
 
-/** Freezes the script of a visit, unless that was done; undefined where its pattern has no foils. */
+/** Freezes the script of a visit, unless that was done; undefined where it has nothing that stays on. */
 export async function frozenScript(trx: Transaction, actor: Actor, visitId: string): Promise<ServiceScript | undefined> {
   const kept = await trx('service').where({ visit_id: visitId }).select('script').first();
   if (kept) return stored('script', parseScript(kept.script));
@@ -63,7 +64,8 @@ export async function frozenScript(trx: Transaction, actor: Actor, visitId: stri
     consult, plan, computed, mix, range: await rangeOf(trx, actor.salonId), uses: [], schools: house.schools, strongVolumes: house.cautions.strongVolumes, recorded: recordedTests((await safetyOf(trx, row.client_id, null)).tests, row.held_on),
   });
   const script = scriptOf({ plan, computed, mix, mixed, naturalLevel: consult.naturalLevel });
-  if (script.foils.length === 0) return undefined;
+  // Without foils a toner or a root colour is still timed.
+  if (script.foils.length === 0 && !script.after.some(({ kind }) => kind === 'toner' || kind === 'root' || kind === 'correction')) return undefined;
   await trx('service').insert({ visit_id: visitId, salon_id: actor.salonId, script: JSON.stringify(script), begun_at: new Date(serverNow()) }).onConflict('visit_id').ignore();
   const { script: first } = await trx('service').where({ visit_id: visitId }).select('script').first();
   return stored('script', parseScript(first));
@@ -124,10 +126,12 @@ async function end(trx: Transaction, actor: Actor, visitId: string): Promise<voi
   await trx('service').where({ visit_id: visitId }).update({ finished_at: state.finishedAt === null ? null : new Date(state.finishedAt) });
   if (state.finishedAt === null) return;
   const record = recordOf(script, state);
-  const visit = await trx('visit').where({ id: visitId }).select('client_id', 'consult').first();
-  const goal = stored('consultation', parseConsult(visit.consult)).goalLevel;
+  const visit = await trx('visit').where({ id: visitId }).select('client_id', 'held_on', 'consult').first();
+  // Without foils the hair stays as light as it was.
+  const before = script.foils.length === 0 ? await earlierThan(trx, visit.client_id, visit.held_on) : null;
+  const usual = before?.outcome.levelReached ?? stored('consultation', parseConsult(visit.consult)).goalLevel;
   // A record says levels in halves.
-  const level = Math.round((record.levelReached ?? goal) * 2) / 2;
+  const level = Math.round((record.levelReached ?? usual) * 2) / 2;
   const document: Outcome = {
     version: 2, done: record.summary.slice(0, 4000), foilsPlaced: record.placed, levelReached: Math.min(10, Math.max(1, level)), nextOn: null, nextWhat: null,
     zones: zonesRecorded(zonesOfService(script, state, engine.compute(script.plan).sheet)), said: '', inspection: {}, corrections: [],

@@ -207,7 +207,7 @@ export function readVisit(actor: Actor, visitId: string): Promise<Visit | undefi
 const WITH_PANELS = "l.document -> 'panels' is distinct from '[]'::jsonb";
 
 /** The last recorded visit of a client before a day, or the last one of them with foils. */
-async function earlierThan(trx: Transaction, clientId: string, heldOn: string, withFoils = false): Promise<Earlier | null> {
+export async function earlierThan(trx: Transaction, clientId: string, heldOn: string, withFoils = false): Promise<Earlier | null> {
   const row = await trx('visit as v').join('outcome as o', 'o.visit_id', 'v.id').join('plan as l', 'l.visit_id', 'v.id')
     .where('v.client_id', clientId).where('v.held_on', '<', heldOn).modify((query) => withFoils && query.whereRaw(WITH_PANELS))
     .orderBy('v.held_on', 'desc').select('v.held_on', 'v.consult', 'o.document', 'l.document as plan').first();

@@ -262,3 +262,25 @@ test('only what lies over nothing that still lifts may be rinsed now', () => {
   expect(mayRinseNow(wet, state, ['b1'])).toEqual(['b1']);
   expect(mayRinseNow(wet, state, ['b0', 'b1'])).toEqual(['b0', 'b1']);
 });
+
+test('without foils a toner is timed: start, wash, colour, rinse, dry, and the record says so', () => {
+  const script = scriptFor([]);
+  const state = (list: Parameters<typeof happened>[0]) => serviceState(script, happened(list));
+  expect(restOf(script, state([[0, started]]), at(0))).toBeNull();
+  expect(nextStep(script, state([]), [], at(0))).toEqual({ kind: 'start' });
+  const all: [number, EventBody][] = [[0, started]];
+  const said: string[] = [];
+  let minute = 0;
+  for (let step = nextStep(script, state(all), [], at(minute)); step.kind !== 'finish'; step = nextStep(script, state(all), [], at(minute))) {
+    if (step.kind !== 'step-begin' && step.kind !== 'step-done') throw new Error(step.kind);
+    minute += 5;
+    all.push([minute, { kind: step.kind === 'step-begin' ? 'step-begun' : 'step-done', step: step.step.id }]);
+    if (step.kind === 'step-begin') said.push(step.step.name);
+    if (all.length > 20) throw new Error('it never ends');
+  }
+  expect(said).toEqual(['Wash and treat', 'Toner, mid-lengths', 'Root colour', 'Dry']);
+  const record = recordOf(script, state([...all, [minute + 1, { kind: 'finished' }]]));
+  expect(record).toMatchObject({ placed: 0, longest: 0, levelReached: null, rinsed: { planned: null, done: null } });
+  expect(record.summary).toMatch(/^No foils\.\n/);
+  expect(record.summary).toMatch(/Toner, mid-lengths \d+ min/);
+});

@@ -115,7 +115,7 @@ function summaryOf(script: ServiceScript, state: ServiceState, { placed, skipped
   const incidents = state.stages.flatMap(({ incident }) => (incident ? [`Rinsed all at once: ${incident}`] : []));
   const followed = steps.flatMap(({ name, done }) => (done === null ? [] : [`${name} ${Math.round(done)} min`]));
   return [
-    `${placed} foils placed of ${script.foils.length} planned${skipped > 0 ? `, ${skipped} skipped` : ''}${added > 0 ? `, ${added} added` : ''}.`,
+    script.foils.length === 0 && added === 0 ? 'No foils.' : `${placed} foils placed of ${script.foils.length} planned${skipped > 0 ? `, ${skipped} skipped` : ''}${added > 0 ? `, ${added} added` : ''}.`,
     ...panels.map((own) => `${own}.`),
     ...Object.entries(script.mixes).filter(([mix]) => script.blocks.some(({ formula }) => formula === mix)).map(([mix, words]) => `${mix}: ${words}.`),
     ...(placed > 0 ? [`Longest on ${Math.round(longest)} min${over > 0 ? `; ${over} past the limit` : ''}${rinsed.done !== null ? `; rinsed after ${Math.round(rinsed.done)} min` : ''}.`] : []),

@@ -206,7 +206,7 @@ function TopLine({ snapshot, service, state, now, onServices, onAllNow }: TopLin
     <header className="flex h-14 shrink-0 items-center gap-4 border-b border-line bg-raised pr-4 pl-2">
       <a href={`/visits/${snapshot.visitId}/clock`} aria-label={`Back to the visit of ${service.clientName}`} className="grid size-10 place-items-center rounded-ui text-ink-soft hover:bg-leaf-pale hover:text-ink"><BackIcon /></a>
       <h1 className="truncate text-xl font-bold wide">{service.clientName}</h1>
-      <p className="text-lg whitespace-nowrap">{closed} of {foils.length} foils</p>
+      <p className="text-lg whitespace-nowrap">{foils.length === 0 ? 'without foils' : `${closed} of ${foils.length} foils`}</p>
       <p className="text-xl font-bold">{clockTime(now)}</p>
       <p role="status" aria-label="Connection" title={problem ?? undefined} className={clsx('ml-auto truncate text-base', bad ? 'font-semibold text-amber-bark' : 'text-ink-soft')}>
         {STATUS_WORDS[status]}{unsent > 0 && `: ${unsent} kept on this device`}{full && '; this device has no room left, keep this page open until all is sent'}{status === 'signed-out' && ', sign in to send'}{problem && status === 'live' && `; ${problem}`}

@@ -18,6 +18,7 @@ export function StepView({ script, state, step, now }: StepViewProps) {
   const names = (ids: readonly string[]) => ids.map((id) => script.blocks.find((own) => own.id === id)?.name ?? id).join(', ');
   switch (step.kind) {
     case 'start':
+      if (script.foils.length === 0) return <Words over="No foils" big="Start" under="What follows is timed: wash, colour, rinse, dry." />;
       return <Words over={`${script.foils.length} foils in ${script.blocks.length} parts`} big="Start" under="The clock runs from the first foil on. Mix the first bowl, section the first panel." />;
     case 'foil':
       return <FoilWords script={script} state={state} step={step} now={now} />;

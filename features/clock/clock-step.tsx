@@ -22,7 +22,7 @@ const SHEETS = [{ value: 'plan', words: 'Plan' }, { value: 'what-if', words: 'Wh
 /** In what order to foil and rinse so that nothing stays on too long, and what holds it. */
 export function ClockStep() {
   const { mixed } = useMixed();
-  const { consult, mix, editMix } = useVisit();
+  const { consult, mix, plan: pattern, editMix } = useVisit();
   const house = useHouse();
   const plan = useClockPlan();
   const questions = useMemo(() => {
@@ -39,7 +39,7 @@ export function ClockStep() {
   }, [blocks, plan, own, best]);
   const after = useMemo(() => afterSteps(mix), [mix]);
   const [sheet, setSheet] = useState<'plan' | 'what-if'>('plan');
-  if (blocks.length === 0) return <p className="m-5 card p-5 text-base text-ink-soft">Nothing to time yet: lay foils in the pattern{mixed.formulas.length === 0 ? ', and mix for them' : ''}.</p>;
+  if (blocks.length === 0) return <main className="p-5"><p className="card p-5 text-base text-ink-soft">{pattern.panels.length === 0 ? 'A visit without foils: what follows them (toner, root, dry) is timed at the chair. Lay foils in the pattern if it becomes one with.' : `Nothing to time yet: lay foils in the pattern${mixed.formulas.length === 0 ? ', and mix for them' : ''}.`}</p></main>;
   const timeline = timelines[shown];
   const answer = { own, best }[shown].answer;
   const problem = { own, best }[shown].problem;
