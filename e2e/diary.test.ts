@@ -77,8 +77,25 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   // What is laid out for her; moved to a quarter past eleven.
   await openBlock(NAME);
   await page.waitForSelector('dl[aria-label=Preparation]');
-  expect(await page.$eval('dl[aria-label=Preparation]', (own) => (own as HTMLElement).innerText)).toMatch(/Last pattern[\s\S]*Fine weave, horizontal, 100 foils[\s\S]*Foils to cut[\s\S]*\d+ × \d+ mm[\s\S]*Bowls[\s\S]*A 1 \d+ g/);
+  expect(await page.$eval('dl[aria-label=Preparation]', (own) => (own as HTMLElement).innerText)).toMatch(/Last pattern[\s\S]*Fine weave, horizontal, 100 foils[\s\S]*Foils to cut[\s\S]*\d+ × \d+ mm[\s\S]*Bowls[\s\S]*A 1: \d+ g/);
   expect(await seriousFindings(page)).toEqual([]);
+  await press(page, 'Close');
+  await closed();
+  // The same in the morning, for the whole day on one list.
+  await press(page, 'To lay out');
+  await page.waitForSelector('ol[aria-label="To lay out"] li');
+  const mine = await page.$$eval('ol[aria-label="To lay out"] li', (all, name) => all.map((own) => (own as HTMLElement).innerText).filter((words) => words.includes(name)), NAME);
+  expect(mine).toEqual([expect.stringMatching(/^09:30[\s\S]*Fine weave, horizontal, 100 foils[\s\S]*Foils to cut[\s\S]*Bowls/)]);
+  // What is cut in all is what is cut for each.
+  const [all, each] = await page.evaluate(() => {
+    const sum = (words: string) => [...words.matchAll(/(\d+) × \d+ mm| and (\d+) smaller/g)].reduce((own, [, one, rest]) => own + Number(one ?? rest), 0);
+    return [Number(/(\d+) foils to cut/.exec(document.body.innerText)![1]), [...document.querySelectorAll('ol[aria-label="To lay out"] dd')].reduce((own, cell) => own + sum((cell as HTMLElement).innerText), 0)];
+  });
+  expect(all).toBe(each);
+  expect(all).toBeGreaterThanOrEqual(100);
+  expect(await seriousFindings(page)).toEqual([]);
+  await goTo(on);
+  await openBlock(NAME);
   await press(page, 'Move or change');
   await fill(page, 'Time', '11:15');
   await press(page, 'Save the change');

@@ -7,7 +7,8 @@ import { Button, buttonLook } from '@/ui/button';
 import { hoursAndMinutes, sayDay } from '../shared';
 import { markAppointment, openAppointment, type DiaryAnswer } from './actions';
 import { AppointmentForm, usePreparation } from './appointment-form';
-import type { DayFacts, Preparation, ShownAppointment } from './queries';
+import { Laid } from './laid';
+import type { DayFacts, ShownAppointment } from './queries';
 
 interface AppointmentCardProps {
   facts: DayFacts;
@@ -48,20 +49,4 @@ export function AppointmentCard({ facts, appointment, onDone }: AppointmentCardP
       {prepared ? <Laid prepared={prepared} /> : <p className="text-sm text-ink-soft">Looking what is to be laid out …</p>}
     </div>
   );
-}
-
-function Laid({ prepared: { pattern, foils, toCut, bowls, cautions, alertTestMissing } }: { prepared: Preparation }) {
-  return (
-    <dl aria-label="Preparation" className="grid gap-2 rounded-ui border border-line p-3 text-base">
-      <Row name="Last pattern">{pattern ?? 'none yet'}{foils > 0 && `, ${foils} foils`}</Row>
-      {toCut.length > 0 && <Row name="Foils to cut">{toCut.slice(0, 8).map(({ widthMm, count }) => `${count} × ${widthMm} mm`).join(', ')}{toCut.length > 8 && ` and ${toCut.slice(8).reduce((sum, { count }) => sum + count, 0)} smaller`}</Row>}
-      {bowls && <Row name="Bowls">{bowls}</Row>}
-      {alertTestMissing && <Row name="Alert test"><b className="text-amber-bark">missing or too old</b></Row>}
-      {cautions.length > 0 && <Row name="Cautions"><ul>{cautions.map((seen) => <li key={seen} className={seen.startsWith('Stop') ? 'font-bold text-rowan' : ''}>{seen}</li>)}</ul></Row>}
-    </dl>
-  );
-}
-
-function Row({ name, children }: { name: string; children: React.ReactNode }) {
-  return <div className="grid grid-cols-[112px_minmax(0,1fr)] gap-3"><dt className="text-ink-soft">{name}</dt><dd>{children}</dd></div>;
 }

@@ -44,6 +44,7 @@ export function DayPage({ facts }: { facts: DayFacts }) {
           <Button aria-label="The day after" onClick={() => go(dayAfter(on, 1))}><span className="rotate-180"><BackIcon /></span></Button>
           {on !== today && <Button look="quiet" onClick={() => go(today)}>Today</Button>}
           <Button look="quiet" onClick={() => setAddress(true)}>Calendar …</Button>
+          {come.length > 0 && <Link href={on === today ? '/day/preparation' : `/day/preparation?on=${on}`} className={buttonLook('quiet')}>To lay out</Link>}
           <Link href="/day/reminders" className={buttonLook('quiet')}>Reminders{facts.toRemind > 0 && ` (${facts.toRemind})`}</Link>
           <Button look="primary" onClick={() => setBooking({ on })}><PlusIcon /> Book</Button>
         </div>

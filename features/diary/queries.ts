@@ -49,7 +49,7 @@ export async function loadDay(wanted: string | undefined, booking: { client?: st
   const { timeZone } = (await readHouse(person)).document;
   const now = new Date(serverNow());
   const day = today(timeZone, now);
-  const on = wanted && /^\d{4}-\d{2}-\d{2}$/.test(wanted) && !Number.isNaN(Date.parse(wanted)) ? wanted : day;
+  const on = dayWanted(wanted, day);
   const nowMinute = on === day ? minuteOf(now, timeZone) : null;
   const [all, people, due, unfinished, since, { remindable }] = await Promise.all([
     listAppointments(person, on, on, timeZone), listPeople(person), dueClients(person, day, dayAfter(day, DUE_AHEAD_DAYS), timeZone), unfinishedVisits(person, day), feedSince(person), remindableNow(person),
@@ -67,6 +67,9 @@ export async function loadDay(wanted: string | undefined, booking: { client?: st
   return { on, today: day, nowMinute, timeZone, columns, appointments: shown, due, unfinished, feedSince: since, toRemind: remindable.filter(({ kind, standing }) => kind === 'appointment' && (standing === 'to-send' || standing === 'failed')).length, toBook: named && !named.archived ? { id: named.id, name: named.name, phone: named.phone ?? '', kind } : null };
 }
 
+/** The day that an address asks for, or another where it asks for none. */
+const dayWanted = (wanted: string | undefined, otherwise: string) => (wanted && /^\d{4}-\d{2}-\d{2}$/.test(wanted) && !Number.isNaN(Date.parse(wanted)) ? wanted : otherwise);
+
 /** Today in a time zone, by the server’s clock. */
 const todayIn = (timeZone: string) => today(timeZone, new Date(serverNow()));
 
@@ -77,6 +80,8 @@ export interface Preparation {
   /** Foils to cut, by their width to the next ten millimetres. */
   readonly toCut: readonly { readonly widthMm: number; readonly count: number }[];
   readonly bowls: string | null;
+  /** Toners and root colour as they were mixed last. */
+  readonly toner: string | null;
   readonly cautions: readonly string[];
   readonly alertTestMissing: boolean;
   readonly minutes: Readonly<Record<AppointmentKind, number>>;
@@ -84,24 +89,53 @@ export interface Preparation {
   readonly visits: readonly { readonly id: string; readonly on: string; readonly pattern: string }[];
 }
 
+/** A day's visits with what is laid out for each. */
+export interface DayPreparation {
+  readonly on: string;
+  readonly today: string;
+  readonly visits: readonly { readonly appointment: Appointment; readonly prepared: Preparation }[];
+  /** Foils to cut for all of them together. */
+  readonly toCut: Preparation['toCut'];
+}
+
+/** What is laid out for a day: everything that is booked and not cancelled, in the order of the day. */
+export async function loadPreparation(wanted: string | undefined): Promise<DayPreparation> {
+  const person = await requirePerson();
+  const { timeZone } = (await readHouse(person)).document;
+  const day = todayIn(timeZone);
+  const on = dayWanted(wanted, day);
+  const booked = (await listAppointments(person, on, on, timeZone)).filter(({ state }) => state === 'booked');
+  const visits: { appointment: Appointment; prepared: Preparation }[] = [];
+  for (const appointment of booked) {
+    const prepared = await prepare(person, appointment.clientId, false);
+    if (prepared) visits.push({ appointment, prepared: FOILED.has(appointment.kind) ? prepared : { ...prepared, foils: 0, toCut: [], bowls: null } });
+  }
+  const count = new Map<number, number>();
+  for (const { widthMm, count: own } of visits.flatMap(({ prepared }) => prepared.toCut)) count.set(widthMm, (count.get(widthMm) ?? 0) + own);
+  return { on, today: day, visits, toCut: [...count].map(([widthMm, own]) => ({ widthMm, count: own })).sort((a, b) => b.widthMm - a.widthMm) };
+}
+
+/** Kinds of appointments that foils are cut and bowls laid out for. */
+const FOILED: ReadonlySet<AppointmentKind> = new Set(['full', 'face', 'redo']);
+
 /** The search for an order is short here: a length to book is good to five minutes. */
 const MOST_ASKED = 12;
 
-/** What a client's next visit needs, by the open visit or the last one; undefined when this salon has no such client. */
-export async function prepare(person: SignedIn, clientId: string): Promise<Preparation | undefined> {
+/** What a client's next visit needs, by the open visit or the last one; undefined when this salon has no such client. @param timed how long it takes is asked too, which takes a moment */
+export async function prepare(person: SignedIn, clientId: string, timed = true): Promise<Preparation | undefined> {
   const { document: house } = await readHouse(person);
   const day = todayIn(house.timeZone);
   const story = await readClient(person, clientId, day);
   if (!story) return undefined;
   const [newest] = story.visits;
   const usual = minutesFor(null);
-  if (!newest) return { pattern: null, foils: 0, toCut: [], bowls: null, cautions: [], alertTestMissing: true, minutes: usual, visits: [] };
+  if (!newest) return { pattern: null, foils: 0, toCut: [], bowls: null, toner: null, cautions: [], alertTestMissing: true, minutes: usual, visits: [] };
   const cautions = cautionsFor(newest.consult, story.safety, { onDay: day, bornOn: story.client.bornOn }, house.cautions);
   const { plan, mix, computed, mixed } = (await wholeVisit(person, newest.id))!;
   const { blocks } = clockPlanOf(mixed, mix);
   const after = Math.max(0, ...afterSteps(mix).map(({ to }) => to));
   let clock: number | null = null;
-  if (blocks.length > 0) {
+  if (timed && blocks.length > 0) {
     let asked = 0;
     const end = blocks.length <= MOST_BLOCKS ? searchService(blocks, { stop: () => (asked += 1) > MOST_ASKED }).timeline.end : runService(blocks, simplePlan(blocks)).end;
     clock = end + after;
@@ -110,8 +144,9 @@ export async function prepare(person: SignedIn, clientId: string): Promise<Prepa
   for (const { widthMm } of computed.sheet.foils) widths.set(Math.ceil(widthMm / 10) * 10, (widths.get(Math.ceil(widthMm / 10) * 10) ?? 0) + 1);
   return {
     pattern: plan.name, foils: computed.sheet.totals.foils, toCut: [...widths].map(([widthMm, count]) => ({ widthMm, count })).sort((a, b) => b.widthMm - a.widthMm),
-    bowls: mixed.bowls.ok ? mixed.bowls.bowls.map(({ label, needed }) => `${label} ${Math.round(needed)} g`).join(', ') || null : null,
-    cautions: cautions.filter(({ key }) => !['allergy-unasked', 'scalp-unseen', 'dye-unasked'].includes(key)).map(({ weight, seen }) => (weight === 'stop' ? `Stop: ${seen}` : seen)),
+    bowls: mixed.bowls.ok ? mixed.bowls.bowls.map(({ label, needed }) => `${label}: ${Math.round(needed)} g`).join(', ') || null : null,
+    toner: [...mixed.toners.map(({ result }) => result), ...(mixed.root ? [mixed.root] : [])].flatMap((result) => (result.ok && result.items.ok ? [result.items.items.map(({ grams, name }) => `${Math.round(grams)} g ${name}`).join(', ')] : [])).join('; ') || null,
+    cautions: cautions.filter(({ key }) => !['allergy-unasked', 'scalp-unseen', 'dye-unasked', 'alert-test'].includes(key)).map(({ weight, seen }) => (weight === 'stop' ? `Stop: ${seen}` : seen)),
     alertTestMissing: cautions.some(({ key }) => key === 'alert-test'), minutes: minutesFor(clock),
     visits: story.visits.filter(({ outcome }) => outcome !== null).slice(0, 12).map(({ id, heldOn, planName }) => ({ id, on: heldOn, pattern: planName })),
   };
