@@ -115,6 +115,33 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   await page.waitForFunction(async (from) => (await fetch(from)).status === 404, { polling: 200 }, feed);
   await press(page, 'Close');
 
+  await closed();
+  // Dragged an hour down and taken back; a drag that Escape ends moves nothing, and a drag opens nothing.
+  const block = () => page.evaluateHandle((name) => [...document.querySelectorAll('section[aria-label="The day"] button.absolute.rounded-ui')].find((own) => own.textContent!.includes(name)) as HTMLElement, NAME);
+  const drag = async (hours: number, end: () => Promise<void>) => {
+    const { x, y } = (await (await block()).boundingBox())!;
+    await page.mouse.move(x + 8, y + 20);
+    await page.mouse.down();
+    await page.mouse.move(x + 8, y + 20 + hours * 69, { steps: 6 });
+    await end();
+  };
+  await page.waitForFunction(() => getComputedStyle(document.body).pointerEvents !== 'none');
+  await drag(1, () => page.mouse.up());
+  await see(page, `${NAME} moved to 12:15, Ottilie Marsh.`);
+  expect(await page.$('[role=dialog]')).toBeNull();
+  expect(await seriousFindings(page)).toEqual([]);
+  await page.waitForFunction((name) => [...document.querySelectorAll('section[aria-label="The day"] button')].some((own) => own.textContent!.includes(name) && own.textContent!.includes('12:15–')), {}, NAME);
+  await press(page, 'Take it back');
+  await see(page, `${NAME} is back at 11:15, Ottilie Marsh.`);
+  await page.waitForFunction((name) => [...document.querySelectorAll('section[aria-label="The day"] button')].some((own) => own.textContent!.includes(name) && own.textContent!.includes('11:15–')), {}, NAME);
+  await press(page, 'Close');
+  await drag(2, async () => {
+    await page.keyboard.press('Escape');
+    await page.mouse.up();
+  });
+  expect((await blocks())[0]).toContain('11:15–');
+  expect(await page.$('[role=dialog]')).toBeNull();
+
   // Twelve minutes after she should be here, she is late.
   later(start.getTime() + 12.5 * 60_000 - Date.now());
   await page.goto(`${address()}/day`);

@@ -4,21 +4,28 @@ import clsx from 'clsx';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { clockWords, KIND_WORDS, lanesOf, STANDING_WORDS, type Standing } from '@/core/diary';
+import { clashesWith, clockWords, KIND_WORDS } from '@/core/diary';
 import { dayAfter } from '@/core/units';
 import { Button, buttonLook } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { BackIcon, PlusIcon } from '@/ui/icons';
 import { daysBetween, sayDay, sayDistance } from '../shared';
+import { moveAppointment, type DiaryAnswer } from './actions';
 import { AppointmentForm, type FirstBooking } from './appointment-form';
 import { AppointmentCard } from './appointment-card';
+import type { Place } from './block-drag';
 import { CalendarAddress } from './calendar-address';
+import { DayColumns } from './day-columns';
 import type { DayFacts, ShownAppointment } from './queries';
 
-/** Opening hours are not kept: the usual day, or what is booked where that is longer, minutes. */
-const USUAL_DAY = { from: 9 * 60, to: 19 * 60 };
-const PX_PER_MINUTE = 1.15;
 const weekday = (on: string) => new Intl.DateTimeFormat('en-GB', { weekday: 'long', timeZone: 'UTC' }).format(new Date(`${on}T00:00:00Z`));
+
+/** What became of a drag, and where it was before. */
+interface Moved {
+  readonly words: string;
+  readonly problem?: boolean;
+  readonly before?: ShownAppointment;
+}
 
 /** A day of the salon: a column per colourist, who is late, what is due and what is unfinished. */
 export function DayPage({ facts }: { facts: DayFacts }) {
@@ -27,6 +34,20 @@ export function DayPage({ facts }: { facts: DayFacts }) {
   const [booking, setBooking] = useState<FirstBooking | undefined>(() => (facts.toBook ? { on, client: facts.toBook, kind: facts.toBook.kind } : undefined));
   const [opened, setOpened] = useState<string>();
   const [address, setAddress] = useState(false);
+  const [moved, setMoved] = useState<Moved>();
+  const move = async (own: ShownAppointment, to: Place, back = false) => {
+    const { minutes, kind, note, clientName } = own;
+    const answer = await moveAppointment(own.id, own.revision, { from: to.from, personId: to.personId, on, minutes, kind, note }).catch((): DiaryAnswer => ({ ok: false, problem: 'No connection: nothing was moved.' }));
+    const name = facts.columns.find(({ personId }) => personId === to.personId)?.name ?? '';
+    if (!answer.ok) setMoved({ words: answer.problem, problem: true });
+    else {
+      // Two at one chair are said, not forbidden: an assistant may be there.
+      const others = appointments.filter((one) => one.id !== own.id && one.personId === to.personId && one.state === 'booked');
+      const clash = clashesWith({ from: to.from, minutes }, others).map((i) => others[i].clientName);
+      setMoved({ words: `${clientName} ${back ? 'is back at' : 'moved to'} ${clockWords(to.from)}, ${name}.${clash.length > 0 ? ` At the same chair then: ${clash.join(', ')}.` : ''}`, ...(!back && { before: own }) });
+    }
+    router.refresh();
+  };
   const go = (day: string) => router.push(day === today ? '/day' : `/day?on=${day}`);
   const shown = appointments.find(({ id }) => id === opened);
   const late = appointments.filter(({ standing }) => standing === 'late');
@@ -55,7 +76,7 @@ export function DayPage({ facts }: { facts: DayFacts }) {
         </p>
       )}
       <div className="grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_290px]">
-        <Columns facts={facts} onOpen={setOpened} onBook={setBooking} />
+        <DayColumns facts={facts} onOpen={setOpened} onBook={setBooking} onMove={(own, to) => void move(own, to)} />
         <aside className="grid gap-4">
           <section aria-label="Due" className="card p-4">
             <h2 className="text-lg font-bold wide">Due and not booked</h2>
@@ -85,6 +106,13 @@ export function DayPage({ facts }: { facts: DayFacts }) {
           </section>
         </aside>
       </div>
+      {moved && (
+        <div role={moved.problem ? 'alert' : 'status'} className="fixed bottom-5 left-1/2 z-40 flex -translate-x-1/2 items-center gap-3 rounded-ui border border-edge bg-raised px-4 py-2 shadow-lg">
+          <span className={clsx('text-base font-semibold', moved.problem && 'text-rowan')}>{moved.words}</span>
+          {moved.before && <Button small onClick={() => void move({ ...moved.before!, revision: moved.before!.revision + 1 }, moved.before!, true)}>Take it back</Button>}
+          <Button small look="quiet" onClick={() => setMoved(undefined)}>Close</Button>
+        </div>
+      )}
       <Dialog open={booking !== undefined} onOpenChange={(open) => !open && setBooking(undefined)} title="Book" middle>
         {booking && <AppointmentForm facts={facts} first={booking} onDone={(day) => {
           setBooking(undefined);
@@ -103,65 +131,3 @@ export function DayPage({ facts }: { facts: DayFacts }) {
     </>
   );
 }
-
-const TINTS: Record<Standing, string> = {
-  later: 'border-edge bg-raised', late: 'border-amber-bark bg-amber-pale', running: 'border-leaf bg-leaf-pale', 'to-record': 'border-amber-bark bg-raised', 'to-sign': 'border-edge bg-raised', done: 'border-line bg-raised text-ink-soft', cancelled: 'border-line bg-transparent text-ink-soft line-through',
-  'no-show': 'border-line bg-transparent text-ink-soft line-through', missed: 'border-amber-bark bg-raised',
-};
-
-interface ColumnsProps {
-  facts: DayFacts;
-  onOpen(id: string): void;
-  onBook(first: FirstBooking): void;
-}
-
-function Columns({ facts: { on, columns, appointments, nowMinute }, onOpen, onBook }: ColumnsProps) {
-  const from = Math.min(USUAL_DAY.from, ...appointments.map((own) => Math.floor(own.from / 60) * 60));
-  const to = Math.max(USUAL_DAY.to, ...appointments.map((own) => Math.ceil((own.from + own.minutes) / 60) * 60));
-  const hours = Array.from({ length: (to - from) / 60 + 1 }, (_, i) => from + 60 * i);
-  const y = (minute: number) => (minute - from) * PX_PER_MINUTE;
-  return (
-    <section aria-label="The day" className="card overflow-x-auto p-3">
-      <div className="grid min-w-[520px]" style={{ gridTemplateColumns: `44px repeat(${columns.length}, minmax(150px, 1fr))` }}>
-        <span />
-        {columns.map(({ personId, name }) => <h2 key={personId} className="border-l border-line px-2 pb-2 text-md font-bold">{name}</h2>)}
-        <div className="relative" style={{ height: y(to) + 8 }} aria-hidden>
-          {hours.map((hour) => <span key={hour} className="absolute right-2 -translate-y-1/2 text-sm text-ink-soft" style={{ top: y(hour) }}>{clockWords(hour).replace(/^0/, '')}</span>)}
-        </div>
-        {columns.map(({ personId, name }) => {
-          const own = appointments.filter((one) => one.personId === personId);
-          const lanes = lanesOf(own.map((one) => ({ from: one.from, minutes: Math.max(one.minutes, 20) })));
-          return (
-            <div key={personId} className="relative border-l border-line" style={{ height: y(to) + 8 }}>
-              {hours.map((hour) => hour < to && (
-                <button
-                  key={hour} type="button" aria-label={`Book ${name} at ${clockWords(hour)}`} onClick={() => onBook({ on, personId, from: hour })}
-                  className="absolute inset-x-0 border-t border-line hover:bg-leaf-pale" style={{ top: y(hour), height: 60 * PX_PER_MINUTE }}
-                />
-              ))}
-              {nowMinute !== null && nowMinute >= from && nowMinute <= to && <span aria-hidden className="pointer-events-none absolute inset-x-0 z-10 border-t-2 border-rowan" style={{ top: y(nowMinute) }} />}
-              {own.map((one, i) => <Block key={one.id} appointment={one} top={y(one.from)} lane={lanes[i]} onOpen={onOpen} />)}
-            </div>
-          );
-        })}
-      </div>
-    </section>
-  );
-}
-
-function Block({ appointment, top, lane, onOpen }: { appointment: ShownAppointment; top: number; lane: { lane: number; of: number }; onOpen(id: string): void }) {
-  const { id, clientName, kind, from, minutes, standing, lateMinutes, redoOf } = appointment;
-  const words = standing === 'late' ? `late, ${lateMinutes} min` : STANDING_WORDS[standing];
-  const height = Math.max(minutes, 20) * PX_PER_MINUTE - 2;
-  return (
-    <button
-      type="button" onClick={() => onOpen(id)} style={{ top, height, left: `calc(${(100 * lane.lane) / lane.of}% + 3px)`, width: `calc(${100 / lane.of}% - 6px)` }}
-      className={clsx('absolute z-[5] flex flex-col items-stretch justify-start overflow-hidden rounded-ui border-l-4 border-y border-r px-2 text-left leading-tight hover:border-ink', height > 34 ? 'py-1' : 'py-0', TINTS[standing])}
-    >
-      <span className={clsx('shrink-0 truncate font-semibold', height > 34 ? 'text-base' : 'text-sm')}>{clientName}{height <= 34 && <span className="font-normal"> · {KIND_WORDS[kind]}</span>}</span>
-      {height > 34 && <span className="shrink-0 truncate text-sm">{clockWords(from)}–{clockWords(from + minutes)} · {KIND_WORDS[kind]}{redoOf && ` of ${sayDay(redoOf)}`}</span>}
-      {words && height > 50 && <span className="shrink-0 truncate text-sm font-semibold">{words}</span>}
-    </button>
-  );
-}
-

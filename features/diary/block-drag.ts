@@ -1,0 +1,84 @@
+'use client';
+
+import { useEffect, useRef, useState, type MouseEvent, type PointerEvent } from 'react';
+
+/** Where an appointment stands on the day. */
+export interface Place {
+  readonly from: number;
+  readonly personId: string;
+}
+
+/** What is dragged lands on this raster, minutes; a finer time is typed. */
+const DRAG_RASTER = 15;
+/** Less is a press and no drag, pixels. */
+const BEGINS_PX = 6;
+const LAST_MINUTE = 23 * 60 + 45;
+
+interface Dragging extends Place {
+  /** From its own column to the one it is over, pixels. */
+  readonly dx: number;
+}
+
+interface BlockDrag extends Place {
+  readonly pxPerMinute: number;
+  /** What has begun or is over stays where it is. */
+  readonly enabled: boolean;
+  onDrop(to: Place): void;
+}
+
+const columnRects = () => [...document.querySelectorAll<HTMLElement>('[data-person]')].map((own) => ({ personId: own.dataset.person!, rect: own.getBoundingClientRect() }));
+
+/**
+ * An appointment dragged to another time or column, with a mouse or a pen: a finger scrolls. Escape takes it back, and a drag is no press.
+ * By keyboard an appointment is moved in its form.
+ */
+export function useBlockDrag({ from, personId, pxPerMinute, enabled, onDrop }: BlockDrag) {
+  const [dragging, setDragging] = useState<Dragging>();
+  const began = useRef<{ x: number; y: number }>(null);
+  const dragged = useRef(false);
+  const stop = () => {
+    began.current = null;
+    setDragging(undefined);
+  };
+  const active = dragging !== undefined;
+  useEffect(() => {
+    if (!active) return;
+    const escape = (event: KeyboardEvent) => {
+      if (event.key === 'Escape') stop();
+    };
+    addEventListener('keydown', escape);
+    return () => removeEventListener('keydown', escape);
+  }, [active]);
+  return {
+    dragging,
+    handlers: {
+      onPointerDown: (event: PointerEvent) => {
+        dragged.current = false;
+        if (enabled && event.button === 0 && event.pointerType !== 'touch') began.current = { x: event.clientX, y: event.clientY };
+      },
+      onPointerMove: (event: PointerEvent<HTMLElement>) => {
+        if (!began.current) return;
+        const { x, y } = began.current;
+        if (!dragging && Math.hypot(event.clientX - x, event.clientY - y) < BEGINS_PX) return;
+        event.currentTarget.setPointerCapture(event.pointerId);
+        dragged.current = true;
+        const rects = columnRects();
+        const own = rects.find((column) => column.personId === personId);
+        const over = rects.find(({ rect }) => event.clientX >= rect.left && event.clientX < rect.right) ?? own;
+        const minute = Math.round((from + (event.clientY - y) / pxPerMinute) / DRAG_RASTER) * DRAG_RASTER;
+        setDragging({ from: Math.min(LAST_MINUTE, Math.max(0, minute)), personId: over?.personId ?? personId, dx: over && own ? over.rect.left - own.rect.left : 0 });
+      },
+      onPointerUp: () => {
+        if (dragging && (dragging.from !== from || dragging.personId !== personId)) onDrop({ from: dragging.from, personId: dragging.personId });
+        stop();
+      },
+      onPointerCancel: stop,
+      onClickCapture: (event: MouseEvent) => {
+        if (!dragged.current) return;
+        dragged.current = false;
+        event.preventDefault();
+        event.stopPropagation();
+      },
+    },
+  };
+}
