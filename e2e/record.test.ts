@@ -148,6 +148,8 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   await see(page, 'from 3 measured intervals');
   await page.waitForSelector('section[aria-label=Story] [role=img][aria-label^="Regrowth by zone"]');
   expect(await page.$eval('section[aria-label=Story] [role=img][aria-label^="Regrowth by zone"]', (own) => own.getAttribute('aria-label'))).toMatch(/49 mm on/);
+  // How far the goal is, by zone and by visit: level 8 was reached at the first visit.
+  expect(await page.$eval('ol[aria-label=Targets]', (own) => (own as HTMLElement).innerText)).toMatch(/The goal level 8\s+Reached on \d+ \w+ \d{4}\.\s+2 of 2 zones/);
   expect(await seriousFindings(page)).toEqual([]);
 
   // How it is found again, on screen and as one page of print.

@@ -2,7 +2,8 @@ import type { Page } from 'puppeteer-core';
 import { address, answers, at, chapter, fill, newVisit, openBrowser, openStep, press, see, seriousFindings, signIn, type Session } from './harness';
 import { later } from './later';
 
-const NAME = `Texted Sedge ${Date.now() % 100_000}`;
+const FIRST = `Texted${Date.now() % 100_000}`;
+const NAME = `${FIRST} Sedge`;
 let session: Session;
 let page: Page;
 beforeAll(async () => {
@@ -19,7 +20,7 @@ afterAll(async () => {
 const outbox = (path: string, body?: unknown) => fetch(`http://${process.env.LATTICE_OUTBOX}${path}`, body === undefined ? {} : { method: 'POST', body: JSON.stringify(body) });
 const fault = (name: string) => outbox('/fault', { fault: name });
 /** What the outbox has taken for her. */
-const taken = async () => ((await (await outbox('/messages')).json()) as { to: string; words: string }[]).filter(({ words }) => words.includes('Texted')).map(({ words }) => words);
+const taken = async () => ((await (await outbox('/messages')).json()) as { to: string; words: string }[]).filter(({ words }) => words.includes(FIRST)).map(({ words }) => words);
 const lists = (label: string) => page.$$eval(`section[aria-label="${label}"] li`, (all, name) => all.map((own) => (own as HTMLElement).innerText.replace(/\s+/g, ' ')).filter((words) => words.startsWith(name)), NAME);
 const hers = (label: string) => page.$$eval(`section[aria-label="${label}"] li a`, (all, name) => all.find((own) => own.textContent === name)!.getAttribute('href')!, NAME);
 const reminders = async () => {
@@ -76,7 +77,7 @@ test('texted only with her consent, once, again when it is moved, and through an
   await see(page, `signed ${NAME}`);
 
   await reminders();
-  expect(await lists('To send')).toEqual([expect.stringMatching(new RegExp(`^${NAME} · .* 0700 900 333 Hello Texted, we look forward to seeing you on .* at 09:30, with Ottilie Marsh\\. .* Fernhollow Colour Rooms$`))]);
+  expect(await lists('To send')).toEqual([expect.stringMatching(new RegExp(`^${NAME} · .* 0700 900 333 Hello ${FIRST}, we look forward to seeing you on .* at 09:30, with Ottilie Marsh\\. .* Fernhollow Colour Rooms$`))]);
   expect(await seriousFindings(page)).toEqual([]);
   await onlyHers();
   // The outbox takes nothing; then its answer is lost on the way; it comes once all the same.
