@@ -29,7 +29,7 @@ interface Moved {
 
 /** A day of the salon: a column per colourist, who is late, what is due and what is unfinished. */
 export function DayPage({ facts }: { facts: DayFacts }) {
-  const { on, today, appointments, due, unfinished } = facts;
+  const { on, today, appointments, due, unfinished, reminded } = facts;
   const router = useRouter();
   const [booking, setBooking] = useState<FirstBooking | undefined>(() => (facts.toBook ? { on, client: facts.toBook, kind: facts.toBook.kind } : undefined));
   const [opened, setOpened] = useState<string>();
@@ -87,7 +87,7 @@ export function DayPage({ facts }: { facts: DayFacts }) {
                   <div className="min-w-0 flex-1">
                     <Link href={`/clients/${clientId}`} className="block truncate font-semibold hover:underline">{clientName}</Link>
                     <p className={clsx('text-sm', nextOn < today ? 'font-semibold text-amber-bark' : 'text-ink-soft')}>{KIND_WORDS[nextWhat]}, {nextOn < today ? `${daysBetween(nextOn, today)} days over` : sayDay(nextOn)}</p>
-                    {phone && <p className="text-sm text-ink-soft">{phone}</p>}
+                    {(phone || reminded.includes(clientId)) && <p className="text-sm text-ink-soft">{[phone, reminded.includes(clientId) && 'reminded'].filter(Boolean).join(' · ')}</p>}
                   </div>
                   <Button small onClick={() => setBooking({ on: nextOn > today ? nextOn : on, client: { id: clientId, name: clientName, phone }, kind: nextWhat })} aria-label={`Book ${clientName}`}>Book</Button>
                 </li>

@@ -36,6 +36,8 @@ export interface DayFacts {
   readonly feedSince: string | null;
   /** Reminders that are to be sent now, whatever day is looked at. */
   readonly toRemind: number;
+  /** Clients of the due list who were reminded. */
+  readonly reminded: readonly string[];
   /** A client who is to be booked, as the address says; null where it names none. */
   readonly toBook: { readonly id: string; readonly name: string; readonly phone: string; readonly kind: AppointmentKind } | null;
 }
@@ -64,7 +66,7 @@ export async function loadDay(wanted: string | undefined, booking: { client?: st
   const kind = APPOINTMENT_KINDS.find((own) => own === booking.kind) ?? 'full';
   const booked = new Set(all.map(({ personId }) => personId));
   const columns = people.people.filter(({ id, active, role }) => (active && role !== 'assistant') || booked.has(id)).map(({ id, name }) => ({ personId: id, name }));
-  return { on, today: day, nowMinute, timeZone, columns, appointments: shown, due, unfinished, feedSince: since, toRemind: remindable.filter(({ kind, standing }) => kind === 'appointment' && (standing === 'to-send' || standing === 'failed')).length, toBook: named && !named.archived ? { id: named.id, name: named.name, phone: named.phone ?? '', kind } : null };
+  return { on, today: day, nowMinute, timeZone, columns, appointments: shown, due, unfinished, feedSince: since, toRemind: remindable.filter(({ kind, standing }) => kind === 'appointment' && (standing === 'to-send' || standing === 'failed')).length, reminded: remindable.filter(({ kind, standing }) => kind === 'due' && standing === 'sent').map(({ clientId }) => clientId), toBook: named && !named.archived ? { id: named.id, name: named.name, phone: named.phone ?? '', kind } : null };
 }
 
 /** The day that an address asks for, or another where it asks for none. */

@@ -24,7 +24,7 @@ export async function sendReminders(wanted: unknown): Promise<SendAnswer> {
   const { remindable } = await remindableNow(person);
   const problems: string[] = [];
   let sent = 0;
-  for (const { clientId, appointmentId, about } of read.data) {
+  for (const [i, { clientId, appointmentId, about }] of read.data.entries()) {
     const own = remindable.find((one) => one.clientId === clientId && one.appointmentId === appointmentId && one.about === about);
     if (!own) {
       problems.push('An appointment was moved or cancelled meanwhile: look at the list again.');
@@ -35,10 +35,15 @@ export async function sendReminders(wanted: unknown): Promise<SendAnswer> {
       problems.push(queued.problem);
       continue;
     }
-    const problem = await handOver(outbox, queued.reminder);
-    await settleReminder(person, queued.reminder.id, problem, new Date(serverNow()));
-    if (problem === null) sent += 1;
-    else problems.push(`${own.clientName}: ${problem}`);
+    const handed = await handOver(outbox, queued.reminder);
+    await settleReminder(person, queued.reminder.id, handed.taken ? null : handed.problem, new Date(serverNow()));
+    if (handed.taken) sent += 1;
+    else problems.push(`${own.clientName}: ${handed.problem}`);
+    if (!handed.taken && !handed.answered) {
+      const left = read.data.length - i - 1;
+      if (left > 0) problems.push(`The other ${left} ${left === 1 ? 'was' : 'were'} not tried.`);
+      break;
+    }
   }
   revalidatePath('/day/reminders');
   return { ok: true, sent, problems };

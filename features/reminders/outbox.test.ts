@@ -23,40 +23,40 @@ const fault = (name: OutboxFault) => post('/fault', { fault: name });
 const messages = async () => (await fetch(`http://${at}/messages`)).json();
 
 test('a text is taken once, however often it is handed over, and kept over a restart', async () => {
-  expect(await handOver(at, text)).toBeNull();
-  expect(await handOver(at, text)).toBeNull();
+  expect(await handOver(at, text)).toEqual({ taken: true });
+  expect(await handOver(at, text)).toEqual({ taken: true });
   expect(await messages()).toEqual([{ id: ID, to: '0700 900 101', words: 'Hello Maren' }]);
   await stand.close();
   stand = await startOutbox(0, join(folder, 'outbox.jsonl'));
   at = `127.0.0.1:${stand.port}`;
-  expect(await handOver(at, text)).toBeNull();
+  expect(await handOver(at, text)).toEqual({ taken: true });
   expect(await messages()).toHaveLength(1);
 });
 
 test('through each fault: a sentence, and taken once when it is over', async () => {
   await fault('refuses');
-  expect(await handOver(at, text)).toBe('The outbox refused it: The outbox takes no messages at the moment.');
+  expect(await handOver(at, text)).toEqual({ taken: false, answered: true, problem: 'The outbox refused it: The outbox takes no messages at the moment.' });
   await fault('silent');
-  expect(await handOver(at, text, 200)).toMatch(/no answer in time/);
+  expect(await handOver(at, text, 200)).toEqual({ taken: false, answered: false, problem: expect.stringContaining('no answer in time') });
   expect(await messages()).toEqual([]);
   await fault('lost');
-  expect(await handOver(at, text)).toMatch(/cannot be reached/);
+  expect(await handOver(at, text)).toEqual({ taken: false, answered: false, problem: expect.stringContaining('cannot be reached') });
   // It was taken all the same: trying again does not send it twice.
   await fault('off');
-  expect(await handOver(at, text)).toBeNull();
+  expect(await handOver(at, text)).toEqual({ taken: true });
   expect(await messages()).toHaveLength(1);
 });
 
 test('nothing there is a sentence, not an exception', async () => {
   const { port } = stand;
   await stand.close();
-  expect(await handOver(`127.0.0.1:${port}`, text)).toMatch(/cannot be reached/);
+  expect(await handOver(`127.0.0.1:${port}`, text)).toMatchObject({ taken: false, answered: false, problem: expect.stringContaining('cannot be reached') });
   stand = await startOutbox(0);
 });
 
 test.each([
   [{ ...text, id: 'one' }, /id must be a UUID/], [{ ...text, phone: 'her' }, /to must be a phone number/], [{ ...text, words: '' }, /words must not be empty/],
-])('%j is refused', async (own, problem) => expect(await handOver(at, own)).toMatch(problem));
+])('%j is refused', async (own, problem) => expect(await handOver(at, own)).toMatchObject({ taken: false, answered: true, problem: expect.stringMatching(problem) }));
 
 test.each([['/messages', '{', 400], ['/fault', { fault: 'fire' }, 400], ['/else', {}, 404], ['/messages', 'x'.repeat(20_000), 400]])('%s with %j is answered %#', async (path, body, status) => {
   expect((await post(path, body)).status).toBe(status);
