@@ -59,9 +59,10 @@ export async function frozenScript(trx: Transaction, actor: Actor, visitId: stri
   const mix = row.mix ? stored('mix', parseMix(row.mix)) : EMPTY_MIX;
   const computed = engine.compute(plan);
   const house = await houseOf(trx, actor.salonId);
+  const before = plan.panels.length > 0 ? null : await earlierThan(trx, row.client_id, row.held_on);
   // Own use changes amounts and no time: a script does without it.
   const mixed = mixOfVisit({
-    consult, plan, computed, mix, range: await rangeOf(trx, actor.salonId), uses: [], schools: house.schools, strongVolumes: house.cautions.strongVolumes, recorded: recordedTests((await safetyOf(trx, row.client_id, null)).tests, row.held_on),
+    consult, plan, computed, mix, range: await rangeOf(trx, actor.salonId), uses: [], schools: house.schools, strongVolumes: house.cautions.strongVolumes, recorded: recordedTests((await safetyOf(trx, row.client_id, null)).tests, row.held_on), levelBefore: before?.outcome.levelReached ?? null,
   });
   const script = scriptOf({ plan, computed, mix, mixed, naturalLevel: consult.naturalLevel });
   // Without foils a toner or a root colour is still timed.

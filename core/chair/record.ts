@@ -1,7 +1,8 @@
 import { runService, type Action, type PlacedFoil } from '../clock';
 import { levelAfter } from '../lift';
+import type { ServiceEvent } from './events';
 import type { ServiceScript } from './script';
-import { MINUTE, type FoilState, type ServiceState } from './state';
+import { MINUTE, serviceState, type FoilState, type ServiceState } from './state';
 
 /** A foil as it was planned, and as it was done; minutes from the start. */
 export interface FoilRecord {
@@ -39,6 +40,18 @@ export interface ServiceRecord {
   /** What followed the foils, minutes planned and done; null where it was not. */
   readonly steps: readonly { readonly id: string; readonly name: string; readonly planned: number; readonly done: number | null }[];
   readonly summary: string;
+}
+
+/** A service that was carried out: what was agreed, and what became of it. */
+export interface Served {
+  readonly script: ServiceScript;
+  readonly record: ServiceRecord;
+}
+
+/** A service by what happened at it; null where it never began. */
+export function servedBy(script: ServiceScript, events: readonly ServiceEvent[]): Served | null {
+  const state = serviceState(script, events);
+  return state.startedAt === null ? null : { script, record: recordOf(script, state) };
 }
 
 /** Planned against actual, foil by foil, computed from the script and what happened. */

@@ -1,4 +1,5 @@
-import { isFaceZone, type Zone } from '../head';
+import type { Consult } from '../formats';
+import { isFaceZone, ZONES, type Zone } from '../head';
 import { bandWarning, rootColour, shadeOf, toned, tonerOf, undercoatAt, type Part, type RootRule, type Tone, type Toned, type Undercoat } from '../lift';
 import type { DepositLine, ShadeProduct } from '../products';
 import type { PanelLift } from './mix';
@@ -24,6 +25,14 @@ export function reachedIn(panels: readonly PanelLift[]): Reached[] {
     for (const zone of zones) levels.set(zone, Math.min(level, levels.get(zone) ?? 10));
   }
   return [...levels].map(([zone, level]) => ({ zone, level, undercoat: undercoatAt(level) }));
+}
+
+/** The same for a visit without foils: light that is there already, as it was seen in the hair map, else as the last record has it. */
+export function reachedBefore({ map }: Pick<Consult, 'map'>, levelBefore: number | null): Reached[] {
+  return ZONES.flatMap((zone) => {
+    const level = map[zone]?.midsLevel ?? levelBefore;
+    return level === null ? [] : [{ zone, level, undercoat: undercoatAt(level) }];
+  });
 }
 
 /** Level that a toner meets where it goes: the mean of what the zones there reach; null where nothing is lifted there. */
@@ -74,7 +83,7 @@ export function tonerResult(toner: VisitToner, shelf: Shelf, { reached, tone, po
   const strange = toner.parts.map(({ shade }) => shelf.shade(shade)!).find((own) => own.line !== toner.line);
   if (strange) return { ok: false, problem: `${strange.name} is of another line than ${line.name}: lines are not mixed` };
   const meets = levelWhere(toner.where, reached);
-  if (meets === null) return { ok: false, problem: toner.where === 'face' ? 'no foil lies in the face frame' : 'the pattern has no foils yet' };
+  if (meets === null) return { ok: false, problem: toner.where === 'face' ? 'no foil lies in the face frame' : 'the pattern has no foils yet, and no earlier light is on record' };
   const made = tonerOf(parts);
   const result = toned(made, { level: meets, timeShare: toner.minutes / line.minutes.most, porous }, tone ?? 'neutral');
   const colour = Math.round(toner.grams / (1 + toner.ratio));

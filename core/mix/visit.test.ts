@@ -200,6 +200,19 @@ describe('toner, root colour and corrections', () => {
     expect(items(own)).toEqual({ 'sedge-9-violet': 12, 'sedge-9-pearl': 6, 'sedge-9-blue': 2, 'moth-dev-5': 40 });
   });
 
+  test('without foils it meets the light that is there: as it was seen, else as the last record has it', () => {
+    const without: Plan = { ...plan, panels: [], edits: [] };
+    const meets = (where: string, map: Consult['map'], levelBefore: number | null) => {
+      const { result } = visit({ toners: [toner({ where })] }, { map }, { plan: without, levelBefore }).toners[0];
+      return result.ok ? result.meets : result.problem;
+    };
+    expect(meets('all', {}, 8.5)).toBe(8.5);
+    expect(meets('face', { 'temple-l': { midsLevel: 9.5 }, 'temple-r': { midsLevel: 9.5 }, 'front-hairline-l': { midsLevel: 9.5 }, 'front-hairline-r': { midsLevel: 9.5 } }, 7)).toBeGreaterThan(8);
+    expect(meets('all', {}, null)).toBe('the pattern has no foils yet, and no earlier light is on record');
+    // A pattern with foils goes by them, whatever was before.
+    expect(visit({ toners: [toner()] }, { goalLevel: 9 }, { levelBefore: 3 }).toners[0].result).toEqual(toned());
+  });
+
   test('clear softens, violet neutralises, time tells', () => {
     const pure = toned();
     const half = toned({ parts: [{ shade: 'sedge-9-violet', parts: 1 }, { shade: 'sedge-clear', parts: 1 }] });

@@ -10,7 +10,7 @@ import { mixOf, type Mixed, type MixZone } from './mix';
 import { needsOf, type Need } from './needs';
 import { bowlItems, formulaNotes, recipeOf, type ItemsRead, type Recipe } from './recipe';
 import { strengthIdeas, type StrengthIdea } from './suggest';
-import { reachedIn, rootResult, tonerResult, type Reached, type RootResult, type TonerResult } from './tone';
+import { reachedBefore, reachedIn, rootResult, tonerResult, type Reached, type RootResult, type TonerResult } from './tone';
 import { Shelf, usualFormula, type Formula, type VisitMix } from './visit-mix';
 import type { WorkUnit } from './work';
 
@@ -33,6 +33,8 @@ export interface VisitMixInput {
   /** Used against predicted of this person's last visits, oldest first. */
   readonly uses: readonly number[];
   readonly schools: Schools;
+  /** Level of the light that the last record has, for a visit without foils; null where there is none. */
+  readonly levelBefore?: number | null;
   /** Of the house's cautions; 20 where it has set nothing. */
   readonly strongVolumes?: number;
 }
@@ -91,7 +93,7 @@ export interface VisitMixed {
 /** What stands in where the house has no lightener at all: nothing is lifted, and it says so. */
 const NOTHING: Recipe = { volumes: 20, ratio: 2, limitMinutes: 45, most: { levels: 0, top: 10 } };
 
-export function mixOfVisit({ consult, plan, computed, mix, range, recorded = [], uses, schools, strongVolumes = 20 }: VisitMixInput): VisitMixed {
+export function mixOfVisit({ consult, plan, computed, mix, range, recorded = [], uses, schools, levelBefore = null, strongVolumes = 20 }: VisitMixInput): VisitMixed {
   const shelf = new Shelf(mix, range);
   const { sheet } = computed;
   const inUse = (letter: string) => sheet.foils.filter(({ formula }) => formula === letter).length + sheet.painted.filter(({ formula }) => formula === letter).length;
@@ -123,7 +125,7 @@ export function mixOfVisit({ consult, plan, computed, mix, range, recorded = [],
         })),
       }
     : mixed.bowls;
-  const reached = reachedIn(mixed.panels);
+  const reached = plan.panels.length > 0 ? reachedIn(mixed.panels) : reachedBefore(consult, levelBefore);
   const porous = ZONES.some((zone) => consult.map[zone]?.condition === 'porous');
   const toners = mix.toners.map((toner) => ({ id: toner.id, result: tonerResult(toner, shelf, { reached, tone: consult.tone, porous }) }));
   const root = mix.root && rootResult(mix.root, consult.naturalLevel, shelf);

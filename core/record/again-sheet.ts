@@ -12,6 +12,8 @@ export interface AgainFacts {
   readonly units: LengthUnit;
   /** Regrowth that was found, by zone, mm. */
   readonly regrowthMm: Readonly<Partial<Record<Zone, number>>>;
+  /** Mixes, toner, level reached and what was said, a line each. */
+  readonly repeat: readonly string[];
   /** Zones as the record has them; null without a record. */
   readonly zones: Outcome['zones'];
 }
@@ -23,6 +25,8 @@ const LINE = '#b9c2b8';
 const HEAD_HEIGHT = 108;
 const LINE_MM = 3.9;
 const LIST_MM = 3.1;
+/** Lines below the panels at most: what was said can be long. */
+const MOST_REPEATED = 10;
 
 /**
  * How a pattern is found again: the opened head, and for each panel its first parting measured from the hairline and the middle
@@ -43,8 +47,8 @@ export function againSheet(plan: Plan, computed: ComputedPlan, facts: AgainFacts
   shapes.push(...openedHeadShapes(plan, computed, { x: PAGE.margin, y: 32, width: inner, height: HEAD_HEIGHT }));
 
   const foot = PAGE.height - PAGE.margin;
-  const zones = wrapped([zoneWords(facts)], 3, inner);
-  const bottom = foot - zones.length * 4 - 3;
+  const below = [...facts.repeat.flatMap((line) => wrapped([line], 3, inner)).slice(0, MOST_REPEATED), ...wrapped([zoneWords(facts)], 3, inner)];
+  const bottom = foot - below.length * 4 - 3;
   let y = 32 + HEAD_HEIGHT + 8;
   rule(y - 5);
   guides.forEach((guide, i) => {
@@ -67,7 +71,7 @@ export function againSheet(plan: Plan, computed: ComputedPlan, facts: AgainFacts
     y += height;
   });
   rule(bottom);
-  zones.forEach((line, i) => text(PAGE.margin, bottom + 5 + i * 4, 3, line, { fill: SOFT }));
+  below.forEach((line, i) => text(PAGE.margin, bottom + 5 + i * 4, 3, line, { fill: SOFT }));
   return { widthMm: PAGE.width, heightMm: PAGE.height, title: `Found again: ${facts.client}, ${plan.name}`, shapes };
 }
 

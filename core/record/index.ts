@@ -4,5 +4,6 @@ export { growthVisits } from './growth-visits';
 export { levelsByZone } from './levels';
 export { mixedLines, type MixedLine } from './mixed';
 export { nextFactsOf } from './next-facts';
+export { repeatLines } from './repeat';
 export { retouch, zonesSaid, type Retouch, type RetouchHow, type RetouchPanel, type RetouchWish } from './retouch';
 export { zonesOfPlan, zonesOfService, zonesRecorded, type ZoneDone, type ZonesDone } from './zones';

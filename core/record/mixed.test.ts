@@ -1,11 +1,11 @@
-import { recordOf, scriptOf, serviceState } from '../chair';
+import { recordOf, scriptOf, servedBy, serviceState } from '../chair';
 import { closed, happened, started } from '../chair/testing';
 import { EMPTY_CONSULT, EMPTY_MIX, startPlan } from '../formats';
 import { mixOfVisit } from '../mix';
 import { createPatternEngine, retypeFoil } from '../pattern';
 import { USUAL_RANGE } from '../products';
 import { USUAL_SCHOOLS } from '../school';
-import { mixedLines } from '.';
+import { mixedLines, repeatLines } from '.';
 
 const engine = createPatternEngine();
 const plan = retypeFoil(startPlan(), 'back/3/1', { formula: 'B' });
@@ -39,4 +39,21 @@ test('with a service: bowls that were mixed, the longest that it was on beside i
   expect(b).toMatchObject({ bowls: { done: 0 }, on: null });
   expect(record.steps.filter(({ done }) => done !== null)).toEqual([{ id: 'wash', name: 'Wash and treat', planned: 8, done: 7 }]);
   expect(record.summary).toContain('Wash and treat 7 min.');
+});
+
+test('an exact repeat has every mix with its developer, amount and time, toner and root with their parts, the level and her words', () => {
+  const toner = { id: 't', where: 'mids' as const, line: 'sedge', parts: [{ shade: 'sedge-9-violet', parts: 2 }, { shade: 'sedge-9-pearl', parts: 1 }], grams: 60, ratio: 2, volumes: 5, minutes: 12, state: 'damp' as const };
+  const own = { ...mix, toners: [toner] };
+  const all = mixOfVisit({ consult: EMPTY_CONSULT, plan, computed, mix: own, range: USUAL_RANGE, uses: [], schools: USUAL_SCHOOLS });
+  const record = { levelReached: 8.5, said: 'Brighter at the temples.' };
+  const planned = repeatLines({ mix: own, mixed: all, served: null, record });
+  expect(planned).toEqual([
+    expect.stringMatching(/^A: .+, 20 vol, 1 : 2; 99 foils, 240 g taken\.$/), expect.stringMatching(/^B: .+, 20 vol, 1 : 2; 1 foil, about \d+ g\.$/),
+    'Toner, mid-lengths: 13 g Sedge 9 violet, 7 g Sedge 9 pearl, 40 g Moth developer 5 vol; 12 min.', 'Level 8½ reached. She said: “Brighter at the temples.”',
+  ]);
+  // Where the toner was timed, it is what it was.
+  const toned = scriptOf({ plan, computed, mix: own, mixed: all, naturalLevel: 6 });
+  const served = servedBy(toned, happened([[0, started], [1, closed(toned.blocks[0].foils[0])], [40, { kind: 'step-begun', step: 'toner t' }], [49, { kind: 'step-done', step: 'toner t' }]]));
+  expect(repeatLines({ mix: own, mixed: all, served, record })[2]).toMatch(/9 min\.$/);
+  expect(servedBy(toned, [])).toBeNull();
 });

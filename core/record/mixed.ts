@@ -1,4 +1,4 @@
-import type { ServiceRecord, ServiceScript } from '../chair';
+import type { Served } from '../chair';
 import { formulaWords, type VisitMix, type VisitMixed } from '../mix';
 
 /** A formula of a visit: what it was, what was mixed of it and how long it was on, planned and done. */
@@ -15,7 +15,7 @@ export interface MixedLine {
 }
 
 /** Mixes of a visit line by line: as they were frozen when the service began, else as they stand. */
-export function mixedLines({ formulas, bowls, shelf }: VisitMixed, { used }: Pick<VisitMix, 'used'>, served: { readonly script: ServiceScript; readonly record: ServiceRecord } | null): MixedLine[] {
+export function mixedLines({ formulas, bowls, shelf }: VisitMixed, { used }: Pick<VisitMix, 'used'>, served: Served | null): MixedLine[] {
   const weighed = bowls.ok ? bowls.bowls : [];
   return formulas.map(({ letter, formula, foils }): MixedLine => {
     const own = weighed.filter((bowl) => bowl.formula === letter);

@@ -120,7 +120,7 @@ describe('finding it again', () => {
   });
 
   test('the sheet says it on one page, all of it inside the page, however many panels', () => {
-    const facts = { client: 'Maren Tolland', date: '4 Jan 2027', colourist: 'Ottilie Marsh', units: 'mm' as const, regrowthMm: { crown: 24 }, zones: zonesRecorded(zonesOfPlan(plan, sheet, () => true)) };
+    const facts = { client: 'Maren Tolland', date: '4 Jan 2027', colourist: 'Ottilie Marsh', units: 'mm' as const, regrowthMm: { crown: 24 }, repeat: ['A: Moth blue powder, 20 vol, 1 : 2; 98 foils, 240 g taken.', `Level 9 reached. She said: “${'Very good. '.repeat(200)}”`], zones: zonesRecorded(zonesOfPlan(plan, sheet, () => true)) };
     const many: Plan = { ...plan, panels: Array.from({ length: 14 }, (_, i) => ({ ...plan.panels[0], id: `p${i}`, name: `Panel ${i}`, place: { kind: 'zones' as const, zones: ['temple' as const] } })) };
     for (const own of [plan, many]) {
       const { shapes, heightMm, title } = againSheet(own, engine.compute(own), facts);

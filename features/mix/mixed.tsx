@@ -21,8 +21,8 @@ export function MixedProvider({ children }: { children: ReactNode }) {
   const { consult, plan, computed, mix, bundle } = useVisit();
   const { schools, prices, cautions: { strongVolumes } } = useHouse();
   const visit = useDeferredValue(useMemo(() => ({ consult, plan, computed, mix }), [consult, plan, computed, mix]));
-  const { range, uses, safety, heldOn } = bundle;
-  const mixed = useMemo(() => mixOfVisit({ ...visit, range, uses, schools, strongVolumes, recorded: recordedTests(safety.tests, heldOn) }), [visit, range, uses, schools, strongVolumes, safety, heldOn]);
+  const { range, uses, safety, heldOn, previous } = bundle;
+  const mixed = useMemo(() => mixOfVisit({ ...visit, range, uses, schools, strongVolumes, recorded: recordedTests(safety.tests, heldOn), levelBefore: previous?.outcome.levelReached ?? null }), [visit, range, uses, schools, strongVolumes, safety, heldOn, previous]);
   const value = useMemo<MixContext>(() => {
     const priced = pricedVisit(visit, mixed);
     return { mixed, cautions: cautionFactsOf(visit, mixed), priced, estimate: itemise(priced, prices) };

@@ -1,11 +1,13 @@
 'use client';
 
 import { useMemo } from 'react';
-import { findAgain, linesOf, listWords } from '@/core/record';
+import { findAgain, linesOf, listWords, repeatLines } from '@/core/record';
 import { buttonLook } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { useUnits } from '../house/context';
+import { useMixed } from '../mix/mixed';
 import { useVisit } from '../visit/store';
+import { useServed } from './planned-done';
 
 /** How the pattern is found again on this head: measured from the hairline, panel by panel, to read and to print. */
 export function FindAgainDialog({ open, onOpenChange }: { open: boolean; onOpenChange(open: boolean): void }) {
@@ -17,9 +19,12 @@ export function FindAgainDialog({ open, onOpenChange }: { open: boolean; onOpenC
 }
 
 function Guide() {
-  const { bundle, plan, computed } = useVisit();
+  const { bundle, plan, computed, mix, outcome } = useVisit();
+  const { mixed } = useMixed();
+  const served = useServed() ?? null;
   const { unit } = useUnits();
   const guides = useMemo(() => findAgain(plan, computed, unit), [plan, computed, unit]);
+  const repeat = useMemo(() => repeatLines({ mix, mixed, served, record: outcome?.document ?? null }), [mix, mixed, served, outcome]);
   return (
     <>
       <div className="mb-4 flex items-center justify-between gap-4">
@@ -36,6 +41,7 @@ function Guide() {
           </li>
         ))}
       </ol>
+      {repeat.length > 0 && <ul aria-label="To repeat it" className="mt-4 grid gap-1 border-t border-line pt-3 text-base">{repeat.map((line) => <li key={line}>{line}</li>)}</ul>}
     </>
   );
 }

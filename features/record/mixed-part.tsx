@@ -1,7 +1,7 @@
 'use client';
 
 import clsx from 'clsx';
-import type { ServiceRecord, ServiceScript } from '@/core/chair';
+import type { Served } from '@/core/chair';
 import { mixedLines } from '@/core/record';
 import { useMixed } from '../mix/mixed';
 import { useVisit } from '../visit/store';
@@ -10,7 +10,7 @@ const grams = (value: number | null) => (value === null ? '–' : `${Math.round(
 const minutes = (value: number | null) => (value === null ? '–' : `${Math.round(value)} min`);
 
 /** What was mixed, how much of it and for how long: each planned and done. */
-export function MixedPart({ served }: { served: { script: ServiceScript; record: ServiceRecord } | null }) {
+export function MixedPart({ served }: { served: Served | null }) {
   const { mix } = useVisit();
   const { mixed } = useMixed();
   const lines = mixedLines(mixed, mix, served);
@@ -27,7 +27,7 @@ export function MixedPart({ served }: { served: { script: ServiceScript; record:
           {lines.map(({ letter, words, foils, bowls, grams: amount, on }) => (
             <tr key={letter} className="border-t border-line align-baseline">
               <td className="py-1 text-base font-bold">{letter}</td>
-              <td className="py-1"><span className="text-base">{words}</span><span className="block text-ink-soft">{foils} foils</span></td>
+              <td className="py-1"><span className="text-base">{words}</span><span className="block text-ink-soft">{foils} {foils === 1 ? 'foil' : 'foils'}</span></td>
               <td className="pl-3 text-right">{bowls.done ?? '–'}<span className="text-ink-soft"> of {bowls.planned}</span></td>
               <td className="pl-3 text-right">{grams(amount.planned)}</td>
               <td className="pl-3 text-right font-semibold">{grams(amount.done)}</td>

@@ -1,14 +1,9 @@
 'use client';
 
 import { useEffect, useMemo, useState } from 'react';
-import { recordOf, serviceState, type ServiceEvent, type ServiceRecord, type ServiceScript } from '@/core/chair';
+import { servedBy, type Served, type ServiceEvent, type ServiceRecord, type ServiceScript } from '@/core/chair';
 import { useWidth } from '@/ui/use-width';
 import { useVisit } from '../visit/store';
-
-interface Served {
-  readonly script: ServiceScript;
-  readonly record: ServiceRecord;
-}
 
 /** The service of the open visit as it was carried out; undefined until it is known, null where there was none. */
 export function useServed(): Served | null | undefined {
@@ -19,9 +14,7 @@ export function useServed(): Served | null | undefined {
     const over = new AbortController();
     fetch(`/api/services/${bundle.id}`, { cache: 'no-store', signal: over.signal }).then(async (response) => {
       const answer = (await response.json()) as { ok: boolean; script: ServiceScript; events: ServiceEvent[] };
-      if (!answer.ok) return setServed(null);
-      const state = serviceState(answer.script, answer.events);
-      setServed(state.startedAt === null ? null : { script: answer.script, record: recordOf(answer.script, state) });
+      setServed(answer.ok ? servedBy(answer.script, answer.events) : null);
     }, () => undefined);
     return () => over.abort();
   }, [bundle.id, bundle.begunAt]);

@@ -1,13 +1,15 @@
 import 'server-only';
 import { cautionsFor, regrowthOnly } from '@/core/caution';
+import { servedBy } from '@/core/chair';
 import { checksOf } from '@/core/check';
 import { itemise } from '@/core/fee';
 import { foilsCsv, limitsOf, mixCard, stationSheet, timeThereIs, type StationSheet } from '@/core/formats';
 import { brokenZonesOf } from '@/core/hair-map';
 import { cautionFactsOf, pricedVisit } from '@/core/mix';
-import { againSheet } from '@/core/record';
+import { againSheet, repeatLines } from '@/core/record';
 import { formatLevel } from '@/core/units';
 import { moneyIn } from '../house/money';
+import { serviceFor } from '../chair/queries';
 import { currentPerson } from '../session/current';
 import { sayDay } from '../shared';
 import { wholeVisit } from '../visit/queries';
@@ -44,8 +46,11 @@ export async function loadSheet(visitId: string): Promise<SheetRead> {
 export async function loadAgain(visitId: string): Promise<SheetRead> {
   const all = await loadAll(visitId);
   if (typeof all === 'string') return all;
-  const { plan, computed, house, shared, consult, visit } = all;
-  return againSheet(plan, computed, { ...shared, units: house.units, regrowthMm: consult.regrowthMm, zones: visit.outcome?.document.zones ?? null });
+  const { plan, computed, house, shared, consult, visit, mix, mixed } = all;
+  const record = visit.outcome?.document ?? null;
+  const opened = record ? await serviceFor(visitId) : undefined;
+  const served = opened?.ok ? servedBy(opened.value.script, opened.value.events) : null;
+  return againSheet(plan, computed, { ...shared, units: house.units, regrowthMm: consult.regrowthMm, zones: record?.zones ?? null, repeat: repeatLines({ mix, mixed, served, record }) });
 }
 
 /** The card for the mixing table. */

@@ -34,5 +34,5 @@ export async function wholeVisit(person: SignedIn, visitId: string) {
   const mix = visit.mix.document;
   const plan = { ...visit.plan.document, head: consult.head, hair: consult.hair };
   const own = { consult, plan, mix, computed: engine.compute(plan) };
-  return { ...own, visit, house, mixed: mixOfVisit({ ...own, range: visit.range, uses: visit.uses, schools: house.schools, recorded: recordedTests(visit.safety.tests, visit.heldOn) }) };
+  return { ...own, visit, house, mixed: mixOfVisit({ ...own, range: visit.range, uses: visit.uses, schools: house.schools, strongVolumes: house.cautions.strongVolumes, levelBefore: visit.previous?.outcome.levelReached ?? null, recorded: recordedTests(visit.safety.tests, visit.heldOn) }) };
 }
