@@ -15,7 +15,7 @@ interface DialogProps {
   children: ReactNode;
 }
 
-/** A small window over the page; Escape and the cross close it. */
+/** A small window over the page; Escape and the cross close it. It hangs from its top: what comes a moment later must not move what is pressed. */
 export function Dialog({ open, onOpenChange, title, wide = false, middle = false, children }: DialogProps) {
   return (
     <Radix.Root open={open} onOpenChange={onOpenChange}>
@@ -23,7 +23,7 @@ export function Dialog({ open, onOpenChange, title, wide = false, middle = false
         <Radix.Overlay className="fixed inset-0 z-40 bg-ink/40" />
         <Radix.Content
           aria-describedby={undefined}
-          className={`fixed top-1/2 left-1/2 z-50 max-h-[92dvh] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-[8px] bg-raised p-6 shadow-2xl ${wide ? 'w-[min(1180px,97vw)]' : middle ? 'w-[min(680px,94vw)]' : 'w-[min(480px,92vw)]'}`}
+          className={`fixed left-1/2 z-50 -translate-x-1/2 overflow-auto rounded-[8px] bg-raised p-6 shadow-2xl ${wide ? 'top-[4dvh] max-h-[92dvh] w-[min(1180px,97vw)]' : `top-[9dvh] max-h-[86dvh] ${middle ? 'w-[min(680px,94vw)]' : 'w-[min(480px,92vw)]'}`}`}
         >
           <div className="mb-4 flex items-center justify-between">
             <Radix.Title className="text-xl font-bold wide">{title}</Radix.Title>

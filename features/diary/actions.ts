@@ -9,7 +9,7 @@ import { book, changeAppointment, makeFeed, revokeFeed, setAppointmentState, vis
 import { readHouse } from '@/data/house';
 import { currentPerson, requirePerson } from '../session/current';
 import { isId } from '../shared';
-import { clientsNamed, preparationOf, type Preparation } from './queries';
+import { clientsNamed } from './queries';
 
 export type DiaryAnswer = { readonly ok: true } | { readonly ok: false; readonly problem: string };
 
@@ -93,10 +93,4 @@ export async function withdrawCalendar(): Promise<DiaryAnswer> {
 
 export async function searchClients(words: string): Promise<readonly { readonly id: string; readonly name: string; readonly phone: string }[]> {
   return clientsNamed(String(words));
-}
-
-/** What a client's next visit needs; null where it cannot be said. */
-export async function preparationFor(clientId: string): Promise<Preparation | null> {
-  const made = await preparationOf(clientId);
-  return typeof made === 'string' ? null : made;
 }

@@ -22,7 +22,7 @@ export function AppointmentCard({ facts, appointment, onDone }: AppointmentCardP
   const { id, revision, clientId, on, from, minutes, kind, state, note, phone, standing, redoOf, visitId } = appointment;
   const [moving, setMoving] = useState(false);
   const [problem, setProblem] = useState<string>();
-  const prepared = usePreparation(clientId);
+  const prepared = usePreparation(clientId, false);
   const mark = (next: AppointmentState) => void markAppointment(id, revision, next).catch((): DiaryAnswer => ({ ok: false, problem: 'No connection: nothing was changed.' })).then((answer) => (answer.ok ? onDone(null) : setProblem(answer.problem)));
   if (moving) return <AppointmentForm facts={facts} own={appointment} first={{ on, from, personId: appointment.personId, kind, client: { id: clientId, name: appointment.clientName, phone } }} onDone={onDone} />;
   return (

@@ -8,7 +8,7 @@ import { TextField } from '@/ui/field';
 import { Select } from '@/ui/select';
 import { Switch } from '@/ui/switch';
 import { sayDay } from '../shared';
-import { bookAppointment, moveAppointment, preparationFor, searchClients, type DiaryAnswer } from './actions';
+import { bookAppointment, moveAppointment, searchClients, type DiaryAnswer } from './actions';
 import type { DayFacts, Preparation, ShownAppointment } from './queries';
 import { readTime } from './read-time';
 
@@ -47,7 +47,7 @@ export function AppointmentForm({ facts, first, own, onDone }: AppointmentFormPr
   const [test, setTest] = useState<boolean>();
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState(false);
-  const prepared = usePreparation(client?.id);
+  const prepared = usePreparation(client?.id, true);
   const from = readTime(time);
   const minutes = typedMinutes ?? (prepared ? String(prepared.minutes[kind]) : '');
   const testMissing = Boolean(prepared?.alertTestMissing) && kind !== 'consult' && kind !== 'alert-test';
@@ -109,17 +109,18 @@ export function AppointmentForm({ facts, first, own, onDone }: AppointmentFormPr
 const lengthWords = ({ pattern, minutes }: Preparation, kind: AppointmentKind) =>
   pattern !== null && ['full', 'face', 'redo'].includes(kind) ? `by the clock of “${pattern}”: ${minutes[kind]}` : 'usual length';
 
-/** What her next visit needs, asked when a client is chosen; undefined until it is known. */
-export function usePreparation(clientId: string | undefined): Preparation | undefined {
+/** What her next visit needs, asked when a client is chosen; undefined until it is known. @param timed how long it takes, too */
+export function usePreparation(clientId: string | undefined, timed: boolean): Preparation | undefined {
   const [known, setKnown] = useState<{ clientId: string; prepared: Preparation }>();
   useEffect(() => {
     if (!clientId) return;
-    let gone = false;
-    void preparationFor(clientId).then((prepared) => !gone && prepared && setKnown({ clientId, prepared }), () => undefined);
-    return () => {
-      gone = true;
-    };
-  }, [clientId]);
+    const over = new AbortController();
+    fetch(`/api/clients/${clientId}/preparation${timed ? '?timed' : ''}`, { cache: 'no-store', signal: over.signal })
+      .then(async (answer) => answer.ok && setKnown({ clientId, prepared: (await answer.json()) as Preparation }))
+      // Gone on to another client, or no connection: it stays unknown, and everything else goes on.
+      .catch(() => undefined);
+    return () => over.abort();
+  }, [clientId, timed]);
   return known && known.clientId === clientId ? known.prepared : undefined;
 }
 

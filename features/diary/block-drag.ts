@@ -36,8 +36,10 @@ export function useBlockDrag({ from, personId, pxPerMinute, enabled, onDrop }: B
   const [dragging, setDragging] = useState<Dragging>();
   const began = useRef<{ x: number; y: number }>(null);
   const dragged = useRef(false);
+  // Where it is now: what is drawn may be a move behind when it is let go.
+  const latest = useRef<Place>(null);
   const stop = () => {
-    began.current = null;
+    began.current = latest.current = null;
     setDragging(undefined);
   };
   const active = dragging !== undefined;
@@ -59,18 +61,20 @@ export function useBlockDrag({ from, personId, pxPerMinute, enabled, onDrop }: B
       onPointerMove: (event: PointerEvent<HTMLElement>) => {
         if (!began.current) return;
         const { x, y } = began.current;
-        if (!dragging && Math.hypot(event.clientX - x, event.clientY - y) < BEGINS_PX) return;
+        if (!latest.current && Math.hypot(event.clientX - x, event.clientY - y) < BEGINS_PX) return;
         event.currentTarget.setPointerCapture(event.pointerId);
         dragged.current = true;
         const rects = columnRects();
         const own = rects.find((column) => column.personId === personId);
         const over = rects.find(({ rect }) => event.clientX >= rect.left && event.clientX < rect.right) ?? own;
         const minute = Math.round((from + (event.clientY - y) / pxPerMinute) / DRAG_RASTER) * DRAG_RASTER;
-        setDragging({ from: Math.min(LAST_MINUTE, Math.max(0, minute)), personId: over?.personId ?? personId, dx: over && own ? over.rect.left - own.rect.left : 0 });
+        latest.current = { from: Math.min(LAST_MINUTE, Math.max(0, minute)), personId: over?.personId ?? personId };
+        setDragging({ ...latest.current, dx: over && own ? over.rect.left - own.rect.left : 0 });
       },
       onPointerUp: () => {
-        if (dragging && (dragging.from !== from || dragging.personId !== personId)) onDrop({ from: dragging.from, personId: dragging.personId });
+        const to = latest.current;
         stop();
+        if (to && (to.from !== from || to.personId !== personId)) onDrop(to);
       },
       onPointerCancel: stop,
       onClickCapture: (event: MouseEvent) => {

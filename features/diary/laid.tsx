@@ -5,7 +5,7 @@ const WIDTHS = 8;
 
 /** Foils to cut, by width, as they are said. */
 export const cutWords = (toCut: Preparation['toCut'], most = WIDTHS): string =>
-  `${toCut.slice(0, most).map(({ widthMm, count }) => `${count} × ${widthMm} mm`).join(', ')}${toCut.length > most ? ` and ${toCut.slice(most).reduce((sum, { count }) => sum + count, 0)} smaller` : ''}`;
+  `${toCut.slice(0, most).map(({ widthMm, count }) => `${count}\u00a0×\u00a0${widthMm}\u00a0mm`).join(', ')}${toCut.length > most ? ` and ${toCut.slice(most).reduce((sum, { count }) => sum + count, 0)} smaller` : ''}`;
 
 /** What is laid out before a client comes. */
 export function Laid({ prepared: { pattern, foils, toCut, bowls, toner, cautions, alertTestMissing } }: { prepared: Preparation }) {

@@ -157,10 +157,10 @@ export async function prepare(person: SignedIn, clientId: string, timed = true):
 const minutesFor = (clock: number | null) => Object.fromEntries((['full', 'face', 'toner', 'consult', 'alert-test', 'redo'] as const).map((kind) => [kind, minutesToBook(kind, kind === 'face' && clock !== null ? clock / 2 : clock)])) as Record<AppointmentKind, number>;
 
 /** The same for whoever is signed in. */
-export async function preparationOf(clientId: string): Promise<Preparation | 'signed-out' | 'missing'> {
+export async function preparationOf(clientId: string, timed: boolean): Promise<Preparation | 'signed-out' | 'missing'> {
   const person = await currentPerson();
   if (!person) return 'signed-out';
-  return (isId(clientId) ? await prepare(person, clientId) : undefined) ?? 'missing';
+  return (isId(clientId) ? await prepare(person, clientId, timed) : undefined) ?? 'missing';
 }
 
 /** Clients to choose from, by words. */
