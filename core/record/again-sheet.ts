@@ -53,7 +53,8 @@ export function againSheet(plan: Plan, computed: ComputedPlan, facts: AgainFacts
   rule(y - 5);
   guides.forEach((guide, i) => {
     const lines = linesOf(guide).flatMap((line) => wrapped([line], 3.1, inner - 8));
-    const list = wrapped([`Foils and their widths, mm: ${listWords(guide)}.`], 2.5, inner - 8);
+    // Figures are a little wider than what is measured.
+    const list = wrapped([`Foils and their widths, mm: ${listWords(guide)}.`], 2.5, 0.94 * (inner - 8));
     const words = 5 + lines.length * LINE_MM + 2.5;
     // The list of foils stands where it leaves room for the panels that follow.
     const listed = y + words + list.length * LIST_MM + (guides.length - i - 1) * (words + list.length * LIST_MM) <= bottom;
