@@ -4,11 +4,10 @@ import { eraseClient } from './client-record';
 import { createClient } from './clients';
 import { mergeClients } from './client-changes';
 import { inSalon, type Actor } from './database';
-import { loadDemo } from './demo/load';
 import { saveOutcome } from './saves';
 import { signOff } from './sign-off';
 import { signedIn } from './testing/actor';
-import { scratchDatabase, type Scratch } from './testing/scratch';
+import { scratchWithDemo, type Scratch } from './testing/scratch';
 import { createVisit, readVisit } from './visits';
 
 const ZONE = 'Europe/Berlin';
@@ -17,8 +16,7 @@ let owner: Actor;
 let stranger: Actor;
 let clientId: string;
 beforeAll(async () => {
-  scratch = await scratchDatabase();
-  await loadDemo(scratch.owner, '2027-01-04');
+  scratch = await scratchWithDemo('2027-01-04');
   owner = await signedIn('ottilie@fernhollow.example');
   stranger = await signedIn('leocadia@osieryard.example');
 });

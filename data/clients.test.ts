@@ -3,11 +3,10 @@ import { allClients, archiveClient, changeClient, importClients, mergeClients, m
 import { eraseClient, exportClient } from './client-record';
 import { createClient, listClients, readClient } from './clients';
 import { inSalon } from './database';
-import { loadDemo } from './demo/load';
 import { addTest } from './safety';
 import { saveConsult } from './saves';
 import type { SignedIn } from './sessions';
-import { scratchDatabase, type Scratch } from './testing/scratch';
+import { scratchWithDemo, type Scratch } from './testing/scratch';
 import { signedIn } from './testing/actor';
 import { joined, readTrail, type TrailEntry } from './trail';
 import { createVisit, readVisit } from './visits';
@@ -18,8 +17,7 @@ let owner: SignedIn;
 let bram: SignedIn;
 let stranger: SignedIn;
 beforeAll(async () => {
-  scratch = await scratchDatabase();
-  await loadDemo(scratch.owner, TODAY);
+  scratch = await scratchWithDemo(TODAY);
   owner = await signedIn('ottilie@fernhollow.example');
   bram = await signedIn('bram@fernhollow.example');
   stranger = await signedIn('leocadia@osieryard.example');

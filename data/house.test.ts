@@ -1,11 +1,10 @@
 import { startPlan, TECHNIQUE_FORMAT, USUAL_HOUSE, type OwnTechnique } from '../core/formats';
 import { createClient } from './clients';
 import type { Actor } from './database';
-import { loadDemo } from './demo/load';
 import { readHouse, saveHouse } from './house';
 import { signedIn } from './testing/actor';
 import { archiveTechnique, keepTechnique, listTechniques, saveTechniqueVersion } from './techniques';
-import { scratchDatabase, type Scratch } from './testing/scratch';
+import { scratchWithDemo, type Scratch } from './testing/scratch';
 import { createVisit, readVisit } from './visits';
 
 let scratch: Scratch;
@@ -13,8 +12,7 @@ let first: Actor;
 let second: Actor;
 
 beforeAll(async () => {
-  scratch = await scratchDatabase();
-  await loadDemo(scratch.owner, '2026-11-25');
+  scratch = await scratchWithDemo('2026-11-25');
   first = await signedIn('ottilie@fernhollow.example');
   second = await signedIn('leocadia@osieryard.example');
 });

@@ -1,21 +1,19 @@
 import { createClient } from './clients';
 import type { Actor } from './database';
 import { inSalon } from './database';
-import { loadDemo } from './demo/load';
 import { productsOf } from '../core/products';
 import { forgetLearnt, forgetProduct, learntOf } from './learnt';
 import { readProducts } from './products';
 import { frozenScript, appendEvents } from './services';
 import { signedIn } from './testing/actor';
-import { scratchDatabase, type Scratch } from './testing/scratch';
+import { scratchWithDemo, type Scratch } from './testing/scratch';
 import { readTrail } from './trail';
 import { createVisit, readVisit } from './visits';
 
 let scratch: Scratch;
 let owner: Actor;
 beforeAll(async () => {
-  scratch = await scratchDatabase();
-  await loadDemo(scratch.owner, '2027-01-04');
+  scratch = await scratchWithDemo('2027-01-04');
   owner = await signedIn('ottilie@fernhollow.example');
 });
 afterAll(() => scratch.drop());

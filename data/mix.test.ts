@@ -3,13 +3,12 @@ import { Shelf, usualFormula, type LiftFormula, type VisitMix } from '../core/mi
 import { exportClient, eraseClient } from './client-record';
 import { createClient } from './clients';
 import { inSalon, type Actor } from './database';
-import { loadDemo } from './demo/load';
 import { readProducts, saveProducts } from './products';
 import { beginVisit } from './begin-visit';
 import { giveReason } from './safety';
 import { saveConsult, saveMix, saveOutcome } from './saves';
 import { signedIn } from './testing/actor';
-import { scratchDatabase, type Scratch } from './testing/scratch';
+import { scratchWithDemo, type Scratch } from './testing/scratch';
 import { readTrail } from './trail';
 import { createVisit, readVisit } from './visits';
 
@@ -22,8 +21,7 @@ const mix = (part: Partial<VisitMix> = {}): VisitMix => ({ ...EMPTY_MIX, ...part
 const edit = <T>(document: T, baseRevision = 0) => ({ baseRevision, editId: crypto.randomUUID(), document });
 
 beforeAll(async () => {
-  scratch = await scratchDatabase();
-  await loadDemo(scratch.owner, TODAY);
+  scratch = await scratchWithDemo(TODAY);
   owner = await signedIn('ottilie@fernhollow.example');
   stranger = await signedIn('leocadia@osieryard.example');
 });

@@ -1,10 +1,9 @@
 import { countFailure, secondsToWait } from './attempts';
 import { inSalon } from './database';
-import { loadDemo } from './demo/load';
 import { DEMO_PASSWORD } from './demo/people';
 import { changePerson, endSession, findLink, invite, join, listPeople, makeResetLink, resetPassword, revokeLink, setPassword, setPin } from './people';
 import { lockSession, openSession, readSession, stationPeople, takeStation, type SignedIn } from './sessions';
-import { scratchDatabase, type Scratch } from './testing/scratch';
+import { scratchWithDemo, type Scratch } from './testing/scratch';
 import { sessionOf, signedIn } from './testing/actor';
 import { readTrail } from './trail';
 
@@ -12,8 +11,7 @@ let scratch: Scratch;
 let owner: SignedIn;
 let bram: SignedIn;
 beforeAll(async () => {
-  scratch = await scratchDatabase();
-  await loadDemo(scratch.owner, '2026-11-25');
+  scratch = await scratchWithDemo('2026-11-25');
   owner = await signedIn('ottilie@fernhollow.example');
   bram = await signedIn('bram@fernhollow.example');
 });

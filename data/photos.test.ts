@@ -8,13 +8,12 @@ import { EMPTY_PHOTO } from '../core/formats';
 import { createClient } from './clients';
 import { eraseClient } from './client-record';
 import { inSalon } from './database';
-import { loadDemo } from './demo/load';
 import { objectStore } from './photo-store';
 import { addPhoto, changePhoto, listPhotos, photoBytes, removePhoto, type Photo } from './photos';
 import { kindOf, MOST_BYTES, readPicture, type ReadPicture } from './picture';
 import type { SignedIn } from './sessions';
 import { signedIn } from './testing/actor';
-import { scratchDatabase, type Scratch } from './testing/scratch';
+import { scratchWithDemo, type Scratch } from './testing/scratch';
 
 /** Left half dark, right half light. */
 const halves = (width = 120, height = 80) =>
@@ -101,8 +100,7 @@ describe('keeping photos', () => {
   let clientId: string;
   let picture: ReadPicture;
   beforeAll(async () => {
-    scratch = await scratchDatabase();
-    await loadDemo(scratch.owner, '2026-11-25');
+    scratch = await scratchWithDemo('2026-11-25');
     owner = await signedIn('ottilie@fernhollow.example');
     stranger = await signedIn('leocadia@osieryard.example');
     clientId = await createClient(owner, { name: 'Photo Subject', phone: '', note: '', bornOn: null });

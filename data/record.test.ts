@@ -3,19 +3,17 @@ import { createClient, listClients, readClient } from './clients';
 import { book } from './appointments';
 import { eraseClient, exportClient } from './client-record';
 import { inSalon, type Actor } from './database';
-import { loadDemo } from './demo/load';
 import { saveConsult, saveMix, saveOutcome, savePlan } from './saves';
 import { addAddendum, signOff } from './sign-off';
 import { signedIn } from './testing/actor';
-import { scratchDatabase, type Scratch } from './testing/scratch';
+import { scratchWithDemo, type Scratch } from './testing/scratch';
 import { createVisit, readVisit } from './visits';
 
 let scratch: Scratch;
 let owner: Actor;
 let other: Actor;
 beforeAll(async () => {
-  scratch = await scratchDatabase();
-  await loadDemo(scratch.owner, '2027-01-04');
+  scratch = await scratchWithDemo('2027-01-04');
   owner = await signedIn('ottilie@fernhollow.example');
   other = await signedIn('bram@fernhollow.example');
 });

@@ -3,11 +3,10 @@ import { mergeClients } from './client-changes';
 import { eraseClient, exportClient } from './client-record';
 import { createClient } from './clients';
 import { inSalon, type Actor } from './database';
-import { loadDemo } from './demo/load';
 import { queueReminder, recentReminders, reminderFacts, settleReminder, type NewReminder } from './reminders';
 import { addConsent, withdrawConsent } from './safety';
 import { signedIn } from './testing/actor';
-import { scratchDatabase, type Scratch } from './testing/scratch';
+import { scratchWithDemo, type Scratch } from './testing/scratch';
 import { readTrail } from './trail';
 
 const NOW = new Date('2027-02-27T10:00:00Z');
@@ -18,8 +17,7 @@ let clientId: string;
 let consentId: string;
 let appointmentId: string;
 beforeAll(async () => {
-  scratch = await scratchDatabase();
-  await loadDemo(scratch.owner, '2027-01-04');
+  scratch = await scratchWithDemo('2027-01-04');
   owner = await signedIn('ottilie@fernhollow.example');
   stranger = await signedIn('leocadia@osieryard.example');
 });

@@ -1,12 +1,11 @@
 import { EMPTY_CONSULT, EMPTY_OUTCOME, type Consult, type Health, type TestDocument } from '../core/formats';
 import { createClient } from './clients';
 import { inSalon } from './database';
-import { loadDemo } from './demo/load';
 import { beginVisit } from './begin-visit';
 import { addConsent, addTest, giveReason, readTest, withdrawConsent } from './safety';
 import { saveConsult, saveOutcome } from './saves';
 import type { SignedIn } from './sessions';
-import { scratchDatabase, type Scratch } from './testing/scratch';
+import { scratchWithDemo, type Scratch } from './testing/scratch';
 import { signedIn } from './testing/actor';
 import { readTrail } from './trail';
 import { createVisit, readVisit } from './visits';
@@ -16,8 +15,7 @@ let scratch: Scratch;
 let owner: SignedIn;
 let stranger: SignedIn;
 beforeAll(async () => {
-  scratch = await scratchDatabase();
-  await loadDemo(scratch.owner, TODAY);
+  scratch = await scratchWithDemo(TODAY);
   owner = await signedIn('ottilie@fernhollow.example');
   stranger = await signedIn('leocadia@osieryard.example');
 });

@@ -1,8 +1,7 @@
 import { createClient, listClients } from './clients';
 import type { Actor } from './database';
-import { loadDemo } from './demo/load';
 import { signedIn } from './testing/actor';
-import { scratchDatabase, type Scratch } from './testing/scratch';
+import { scratchWithDemo, type Scratch } from './testing/scratch';
 
 const TODAY = '2026-11-25';
 let scratch: Scratch;
@@ -11,8 +10,7 @@ let second: Actor;
 const names = async (search: string, who = first) => (await listClients(who, search, TODAY)).map(({ name }) => name);
 
 beforeAll(async () => {
-  scratch = await scratchDatabase();
-  await loadDemo(scratch.owner, TODAY);
+  scratch = await scratchWithDemo(TODAY);
   first = await signedIn('ottilie@fernhollow.example');
   second = await signedIn('leocadia@osieryard.example');
   for (const [name, phone, note] of [

@@ -6,7 +6,7 @@ import { DEMO_PASSWORD } from './demo/people';
 import { savePlan } from './saves';
 import { demoAccounts, openSession, readSession, revokeSession } from './sessions';
 import { sessionOf, signedIn } from './testing/actor';
-import { scratchDatabase, type Scratch } from './testing/scratch';
+import { scratchWithDemo, type Scratch } from './testing/scratch';
 import { createVisit, readVisit } from './visits';
 
 const TODAY = '2026-11-24';
@@ -21,8 +21,7 @@ let first: Actor;
 let second: Actor;
 
 beforeAll(async () => {
-  scratch = await scratchDatabase();
-  await loadDemo(scratch.owner, TODAY);
+  scratch = await scratchWithDemo(TODAY);
   first = await signedIn('ottilie@fernhollow.example');
   second = await signedIn('leocadia@osieryard.example');
 });

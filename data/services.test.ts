@@ -7,14 +7,13 @@ import { beginVisit } from './begin-visit';
 import { createClient } from './clients';
 import { eraseClient, exportClient } from './client-record';
 import { inSalon } from './database';
-import { loadDemo } from './demo/load';
 import { appendEvents, liveServices, openService, readEvents } from './services';
 import { addTest } from './safety';
 import { saveConsult, saveMix, saveOutcome, savePlan } from './saves';
 import type { SignedIn } from './sessions';
 import { closeSignals, listenToService, type Signal } from './signals';
 import { signedIn } from './testing/actor';
-import { scratchDatabase, type Scratch } from './testing/scratch';
+import { scratchWithDemo, type Scratch } from './testing/scratch';
 import { createVisit, readVisit } from './visits';
 
 const TODAY = '2026-11-25';
@@ -23,8 +22,7 @@ let owner: SignedIn;
 let helper: SignedIn;
 let stranger: SignedIn;
 beforeAll(async () => {
-  scratch = await scratchDatabase();
-  await loadDemo(scratch.owner, TODAY);
+  scratch = await scratchWithDemo(TODAY);
   owner = await signedIn('ottilie@fernhollow.example');
   helper = await signedIn('bram@fernhollow.example');
   stranger = await signedIn('leocadia@osieryard.example');

@@ -3,10 +3,9 @@ import type { Plan } from '../core/pattern';
 import { createClient, listClients, readClient } from './clients';
 import { inSalon, type Actor } from './database';
 import { discardDraft } from './drafts';
-import { loadDemo } from './demo/load';
 import { saveConsult, saveOutcome, savePlan } from './saves';
 import { signedIn } from './testing/actor';
-import { scratchDatabase, type Scratch } from './testing/scratch';
+import { scratchWithDemo, type Scratch } from './testing/scratch';
 import { createVisit, readVisit } from './visits';
 
 const TODAY = '2026-11-24';
@@ -21,8 +20,7 @@ const named = (name: string): Plan => ({ ...startPlan(), name });
 const outcome: Outcome = { ...EMPTY_OUTCOME, done: 'Fine weaves', foilsPlaced: 98, levelReached: 8.5, nextOn: '2027-01-19' };
 
 beforeAll(async () => {
-  scratch = await scratchDatabase();
-  await loadDemo(scratch.owner, TODAY);
+  scratch = await scratchWithDemo(TODAY);
   owner = await signedIn('ottilie@fernhollow.example');
   colourist = await signedIn('bram@fernhollow.example');
 });

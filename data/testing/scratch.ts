@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import type { Knex } from 'knex';
 import { closeDatabase, connect } from '../database';
+import { loadDemo } from '../demo/load';
 import { ensureAppLogin, migrate } from '../migrate';
 
 /** A database of a test's own on the real server. */
@@ -17,17 +18,49 @@ export interface Scratch {
  * bin/test starts the server and sets LATTICE_OWNER_DATABASE_URL and LATTICE_APP_DATABASE_URL.
  */
 export async function scratchDatabase(): Promise<Scratch> {
+  const { appUrl, at, server, name } = ready();
+  await server.raw('create database ??', [name]);
+  const owner = connect(at.owner, 2);
+  await migrate(owner);
+  await ensureAppLogin(owner, appUrl);
+  return opened(server, name, at.app, owner);
+}
+
+/**
+ * The same with the demo data of a day, which is loaded once in a run and copied from then on.
+ * @param today YYYY-MM-DD
+ */
+export async function scratchWithDemo(today: string): Promise<Scratch> {
+  const template = `lattice_demo_${process.pid}_${today}`;
+  const { appUrl, at, server, name } = ready();
+  const { rows: kept }: { rows: { datname: string }[] } = await server.raw("select datname from pg_database where datname like 'lattice_demo_%'");
+  // Those of runs before this one hold what the code of then has loaded.
+  for (const { datname } of kept) if (!datname.startsWith(`lattice_demo_${process.pid}_`)) await dropped(server, datname);
+  if (!kept.some(({ datname }) => datname === template)) {
+    await server.raw('create database ??', [template]);
+    const first = connect(Object.assign(new URL(at.owner), { pathname: `/${template}` }).href, 2);
+    await migrate(first);
+    await ensureAppLogin(first, appUrl);
+    await loadDemo(first, today);
+    await first.destroy();
+  }
+  await server.raw('create database ?? template ??', [name, template]);
+  return opened(server, name, at.app, connect(at.owner, 2));
+}
+
+/** The server, and the addresses of a database that is to be made there. */
+function ready() {
   const { LATTICE_OWNER_DATABASE_URL: ownerUrl, LATTICE_APP_DATABASE_URL: appUrl } = process.env;
   if (!ownerUrl || !appUrl) throw new Error('The data tests need a server: run bin/test.');
   const name = `lattice_scratch_${randomBytes(6).toString('hex')}`;
   const at = (url: string) => Object.assign(new URL(url), { pathname: `/${name}` }).href;
-  const server = connect(ownerUrl, 1);
-  await server.raw('create database ??', [name]);
-  const owner = connect(at(ownerUrl), 2);
-  await migrate(owner);
-  await ensureAppLogin(owner, appUrl);
-  process.env.LATTICE_APP_DATABASE_URL = at(appUrl);
-  const app = connect(at(appUrl), 2);
+  return { appUrl, name, server: connect(ownerUrl, 1), at: { owner: at(ownerUrl), app: at(appUrl) } };
+}
+
+/** Points the application's own pool at the database. */
+function opened(server: Knex, name: string, appAt: string, owner: Knex): Scratch {
+  process.env.LATTICE_APP_DATABASE_URL = appAt;
+  const app = connect(appAt, 2);
   return {
     owner,
     app,
