@@ -1,6 +1,6 @@
 /** What stands in a reminder's words for what is filled in, with what it says. */
-export const REMINDER_FIELDS = ['name', 'day', 'time', 'colourist', 'salon'] as const;
-export type ReminderField = (typeof REMINDER_FIELDS)[number];
+const REMINDER_FIELDS = ['name', 'day', 'time', 'colourist', 'salon'] as const;
+type ReminderField = (typeof REMINDER_FIELDS)[number];
 
 /** Reminders are of an appointment, or of a visit that is due and not booked. */
 export type ReminderKind = 'appointment' | 'due';

@@ -30,7 +30,7 @@ export function Story({ story: { visits, growth, today, client } }: { story: Sho
         <div className="border-t border-line pt-4">
           <h3 className="text-md font-bold">Targets, one by one</h3>
           <ol aria-label="Targets" className="mt-2 grid gap-4">
-            {targetProgress(targets, levels, { natural, nextOn, weeksBetween }).map((own, i) => <TargetLine key={own.words} number={i + 1} own={own} />)}
+            {targetProgress(targets, levels, { natural, nextOn, weeksBetween }).map((own, i) => <TargetLine key={i} number={i + 1} own={own} />)}
           </ol>
         </div>
       )}
