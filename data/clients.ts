@@ -5,7 +5,7 @@ import { inSalon, type Actor, type Transaction } from './database';
 import { safetyOf, type Safety } from './safety';
 import { leaveTrail } from './trail';
 import { visitFacts } from './visit-facts';
-import { listVisits, type VisitSummary } from './visits';
+import { listVisits, type UnreadableVisit, type VisitSummary } from './visits';
 
 /** A client as the list shows her: the facts that matter before a visit. */
 export interface ClientSummary extends Client {
@@ -27,6 +27,8 @@ export type { Client, ClientFields };
 export interface ClientStory {
   readonly client: ClientSummary;
   readonly visits: readonly VisitSummary[];
+  /** Visits of which a document cannot be read. */
+  readonly unreadable: readonly UnreadableVisit[];
   readonly growth: GrowthRate & { readonly measuredIntervals: number };
   readonly safety: Safety;
 }
@@ -83,9 +85,9 @@ export function readClient(actor: Actor, clientId: string, today: string): Promi
     const [client] = await clientRows(trx, (query) => query.where({ id: clientId }));
     if (!client) return undefined;
     const [summary] = await summaries(trx, [client], today);
-    const visits = await listVisits(trx, [clientId]);
+    const { visits, unreadable } = await listVisits(trx, [clientId]);
     const intervals = growthIntervals(growthVisits(visits));
-    return { client: summary, visits, growth: { ...growthRate(intervals), measuredIntervals: intervals.length }, safety: await safetyOf(trx, clientId, null) };
+    return { client: summary, visits, unreadable, growth: { ...growthRate(intervals), measuredIntervals: intervals.length }, safety: await safetyOf(trx, clientId, null) };
   });
 }
 

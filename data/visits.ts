@@ -6,7 +6,7 @@ import { carriedMix, withProducts, type VisitMix } from '../core/mix';
 import type { Plan } from '../core/pattern';
 import type { Product } from '../core/products';
 import { inSalon, type Actor, type Transaction } from './database';
-import { stored } from './documents';
+import { readOrProblem, stored } from './documents';
 import { houseOf } from './house-row';
 import { listDrafts, type Draft } from './drafts';
 import { rangeOf } from './products';
@@ -75,8 +75,15 @@ export interface Earlier {
   readonly plan: Plan;
 }
 
-/** Visits of some clients, newest first. */
-export async function listVisits(trx: Transaction, clientIds: readonly string[]): Promise<VisitSummary[]> {
+/** A visit of which a document cannot be read: it is named, so that nothing seems to be missing. */
+export interface UnreadableVisit {
+  readonly id: string;
+  readonly heldOn: string;
+  readonly problem: string;
+}
+
+/** Visits of some clients, newest first; those that cannot be read stand apart. */
+export async function listVisits(trx: Transaction, clientIds: readonly string[]): Promise<{ readonly visits: VisitSummary[]; readonly unreadable: UnreadableVisit[] }> {
   const rows = await trx('visit as v')
     .join('person as p', 'p.id', 'v.person_id')
     .leftJoin('outcome as o', 'o.visit_id', 'v.id')
@@ -85,15 +92,22 @@ export async function listVisits(trx: Transaction, clientIds: readonly string[])
     .orderBy([{ column: 'v.held_on', order: 'desc' }, { column: 'v.created_at', order: 'desc' }])
     .select('v.id', 'v.client_id', 'v.held_on', 'v.consult', 'p.name as person_name', 'o.document as outcome',
       trx.raw("l.document ->> 'name' as plan_name"));
-  return rows.map((row) => ({
-    id: row.id,
-    clientId: row.client_id,
-    heldOn: row.held_on,
-    personName: row.person_name,
-    consult: stored('consultation', parseConsult(row.consult)),
-    outcome: row.outcome ? stored('outcome', parseOutcome(row.outcome)) : null,
-    planName: row.plan_name ?? '',
-  }));
+  const visits: VisitSummary[] = [];
+  const unreadable: UnreadableVisit[] = [];
+  for (const row of rows) {
+    const read = readOrProblem((): VisitSummary => ({
+      id: row.id,
+      clientId: row.client_id,
+      heldOn: row.held_on,
+      personName: row.person_name,
+      consult: stored('consultation', parseConsult(row.consult)),
+      outcome: row.outcome ? stored('outcome', parseOutcome(row.outcome)) : null,
+      planName: row.plan_name ?? '',
+    }));
+    if (read.ok) visits.push(read.value);
+    else unreadable.push({ id: row.id, heldOn: row.held_on, problem: read.problem });
+  }
+  return { visits, unreadable };
 }
 
 /**
@@ -109,13 +123,12 @@ export function createVisit(actor: Actor, clientId: string, heldOn: string, what
 export async function openVisit(trx: Transaction, actor: Actor, clientId: string, heldOn: string, what: VisitWhat = 'foils'): Promise<string | undefined> {
   const client = await trx('client').select('id').where({ id: clientId }).whereNull('archived_at').first();
   if (!client) return undefined;
-  const last = await trx('visit as v')
-    .leftJoin('mix as m', 'm.visit_id', 'v.id')
-    .where('v.client_id', clientId)
-    .orderBy([{ column: 'v.held_on', order: 'desc' }, { column: 'v.created_at', order: 'desc' }])
-    .select('v.consult', 'm.document as mix')
-    .first();
-  const consult: Consult = last ? carriedOver(stored('consultation', parseConsult(last.consult))) : EMPTY_CONSULT;
+  const last = firstRead(
+    await trx('visit as v').leftJoin('mix as m', 'm.visit_id', 'v.id').where('v.client_id', clientId)
+      .orderBy([{ column: 'v.held_on', order: 'desc' }, { column: 'v.created_at', order: 'desc' }]).limit(MOST_LOOKED_BACK).select('v.consult', 'm.document as mix'),
+    (row) => ({ consult: stored('consultation', parseConsult(row.consult)), mix: row.mix ? stored('mix', parseMix(row.mix)) : null }),
+  );
+  const consult: Consult = last ? carriedOver(last.consult) : EMPTY_CONSULT;
   const pattern = await trx('visit as v').join('plan as l', 'l.visit_id', 'v.id').where('v.client_id', clientId).whereRaw(WITH_PANELS)
     .orderBy([{ column: 'v.held_on', order: 'desc' }, { column: 'v.created_at', order: 'desc' }]).select('l.document').first();
   const lastPlan: Plan = pattern ? stored('plan', parsePlan(pattern.document)) : { ...startPlan(), foil: (await houseOf(trx, actor.salonId)).foil };
@@ -123,9 +136,21 @@ export async function openVisit(trx: Transaction, actor: Actor, clientId: string
   const plan = what === 'foils' ? lastPlan : { ...lastPlan, name: 'Without foils', panels: [], sectioning: [], edits: [] };
   const visitId = await insertVisit(trx, actor, { clientId, heldOn, consult, plan });
   // Formulas and readings go on from the last visit, with the products as the house has them now.
-  if (last?.mix) await insertMix(trx, actor, visitId, withProducts(carriedMix(stored('mix', parseMix(last.mix))), await rangeOf(trx, actor.salonId)));
+  if (last?.mix) await insertMix(trx, actor, visitId, withProducts(carriedMix(last.mix), await rangeOf(trx, actor.salonId)));
   await leaveTrail(trx, actor, 'visit-opened', { clientId, visitId });
   return visitId;
+}
+
+/** So many visits are looked through for one that can be read. */
+const MOST_LOOKED_BACK = 5;
+
+/** The first of some rows that can be read. */
+function firstRead<Row, T>(rows: readonly Row[], read: (row: Row) => T): T | undefined {
+  for (const row of rows) {
+    const own = readOrProblem(() => read(row));
+    if (own.ok) return own.value;
+  }
+  return undefined;
 }
 
 /** With foils, or without: a toner, a treatment. */
@@ -208,10 +233,12 @@ const WITH_PANELS = "l.document -> 'panels' is distinct from '[]'::jsonb";
 
 /** The last recorded visit of a client before a day, or the last one of them with foils. */
 export async function earlierThan(trx: Transaction, clientId: string, heldOn: string, withFoils = false): Promise<Earlier | null> {
-  const row = await trx('visit as v').join('outcome as o', 'o.visit_id', 'v.id').join('plan as l', 'l.visit_id', 'v.id')
+  const rows: { held_on: string; consult: unknown; document: unknown; plan: unknown }[] = await trx('visit as v').join('outcome as o', 'o.visit_id', 'v.id').join('plan as l', 'l.visit_id', 'v.id')
     .where('v.client_id', clientId).where('v.held_on', '<', heldOn).modify((query) => withFoils && query.whereRaw(WITH_PANELS))
-    .orderBy('v.held_on', 'desc').select('v.held_on', 'v.consult', 'o.document', 'l.document as plan').first();
-  return row ? { heldOn: row.held_on, outcome: stored('outcome', parseOutcome(row.document)), consult: stored('consultation', parseConsult(row.consult)), plan: stored('plan', parsePlan(row.plan)) } : null;
+    .orderBy('v.held_on', 'desc').limit(MOST_LOOKED_BACK).select('v.held_on', 'v.consult', 'o.document', 'l.document as plan');
+  return firstRead(rows, (row): Earlier => ({
+    heldOn: row.held_on, outcome: stored('outcome', parseOutcome(row.document)), consult: stored('consultation', parseConsult(row.consult)), plan: stored('plan', parsePlan(row.plan)),
+  })) ?? null;
 }
 
 const VISITS_LEARNT_FROM = 10;

@@ -7,7 +7,8 @@ import { inSalon, type Transaction } from '../database';
 import { hashPassword } from '../passwords';
 import { insertMix } from '../saves';
 import { insertVisit } from '../visits';
-import { EMPTY_TEST, USUAL_HOUSE } from '../../core/formats';
+import { EMPTY_TEST, parseConsult, parseMix, parseOutcome, parsePlan, parseTest, USUAL_HOUSE } from '../../core/formats';
+import { stored } from '../documents';
 import { DEMO_CLIENTS } from './clients';
 import type { DemoClient } from './visit-parts';
 import { DEMO_PASSWORD, DEMO_SALONS } from './people';
@@ -73,7 +74,7 @@ async function loadClient(
     .returning('id');
   for (const { kind, result, weeksAgo, document } of client.tests ?? []) {
     await trx('hair_test').insert({
-      salon_id: salonId, client_id: clientId, kind, result, on_day: dayBefore(today, weeksAgo), document: JSON.stringify({ ...EMPTY_TEST, ...document }), noted_by: people[0],
+      salon_id: salonId, client_id: clientId, kind, result, on_day: dayBefore(today, weeksAgo), document: JSON.stringify(stored('test', parseTest({ ...EMPTY_TEST, ...document }))), noted_by: people[0],
     });
   }
   for (const kind of client.consents ?? []) {
@@ -90,8 +91,8 @@ async function loadClient(
   for (const visit of client.visits) {
     const actor = { salonId, personId: people[visit.person] };
     const heldOn = dayBefore(today, visit.weeksAgo);
-    const visitId = await insertVisit(trx, actor, { clientId, heldOn, consult: visit.consult, plan: visit.plan });
-    if (visit.mix) await insertMix(trx, actor, visitId, visit.mix);
+    const visitId = await insertVisit(trx, actor, { clientId, heldOn, consult: stored('consultation', parseConsult(visit.consult)), plan: stored('plan', parsePlan(visit.plan)) });
+    if (visit.mix) await insertMix(trx, actor, visitId, stored('mix', parseMix(visit.mix)));
     if (visit.booked) {
       const { at, minutes, kind } = visit.booked;
       await trx('appointment').insert({
@@ -108,7 +109,7 @@ async function loadClient(
       salon_id: salonId,
       recorded_by: actor.personId,
       recorded_at: `${heldOn}T17:00:00Z`,
-      document: JSON.stringify({
+      document: JSON.stringify(stored('outcome', parseOutcome({
         version: 2,
         ...said,
         foilsPlaced: sheet.totals.foils,
@@ -116,7 +117,7 @@ async function loadClient(
           zone, { ...own, level: zoneLevels[zone as Zone] ?? said.levelReached, tone: visit.consult.tone },
         ])),
         nextOn: nextInWeeks === null ? null : dayBefore(heldOn, -nextInWeeks),
-      }),
+      }))),
     });
   }
 }

@@ -1,7 +1,4 @@
-import type { Consult } from '../../core/formats';
-import { baby, CHUNKY, consult, everywhere, head, laid, plan, regrowth, seen, SLICE, weave, WELL, type DemoClient } from './visit-parts';
-
-const grown = (own: Consult, mm: number): Consult => ({ ...own, regrowthMm: everywhere(mm) });
+import { baby, CHUNKY, consult, everywhere, grownOn, head, laid, plan, regrowth, seen, SLICE, weave, WELL, type DemoClient } from './visit-parts';
 
 const pointed = consult({
   naturalLevel: 5, goalLevel: 8, brightness: 3, head: head(545, 8, 'pointed'), health: WELL, contrast: 'defined', wornUpShare: 0.5, partMoves: 'sometimes', weeksBetween: 8, washesPerWeek: 3,
@@ -60,7 +57,7 @@ export const MORE_CLIENTS: readonly DemoClient[] = [
     tests: [{ kind: 'alert', result: 'clear', weeksAgo: 18 }], consents: ['service', 'reminders'],
     visits: [
       { weeksAgo: 17, person: 0, consult: pointed, plan: plan('Centre-out weave', pointed, weave(7)), outcome: { done: 'Face along the hairline, from the middle to each side.', levelReached: 7.5, nextInWeeks: 8 } },
-      { weeksAgo: 8, person: 0, consult: grown(pointed, 26), plan: plan('Centre-out weave', pointed, weave(6)), outcome: { done: 'As before, a little closer.', levelReached: 8, nextInWeeks: 8 } },
+      { weeksAgo: 8, person: 0, consult: grownOn(pointed, 26), plan: plan('Centre-out weave', pointed, weave(6)), outcome: { done: 'As before, a little closer.', levelReached: 8, nextInWeeks: 8 } },
     ],
   },
   {
@@ -68,7 +65,7 @@ export const MORE_CLIENTS: readonly DemoClient[] = [
     tests: [{ kind: 'alert', result: 'clear', weeksAgo: 30 }],
     visits: [
       { weeksAgo: 26, person: 1, consult: { ...afterBirth, map: {} }, plan: laid('crossed-part', afterBirth, 'Part panel only'), outcome: { done: 'Part panel, hairline left alone.', levelReached: 8, nextInWeeks: 12 } },
-      { weeksAgo: 12, person: 1, consult: grown(afterBirth, 38), plan: laid('crossed-part-and-sides', afterBirth, 'Part panel and sides'), outcome: { done: 'Sides from 25 mm inside; temples pinned away.', levelReached: 8.5, nextInWeeks: 12 } },
+      { weeksAgo: 12, person: 1, consult: grownOn(afterBirth, 38), plan: laid('crossed-part-and-sides', afterBirth, 'Part panel and sides'), outcome: { done: 'Sides from 25 mm inside; temples pinned away.', levelReached: 8.5, nextInWeeks: 12 } },
     ],
   },
   {
@@ -76,7 +73,7 @@ export const MORE_CLIENTS: readonly DemoClient[] = [
     tests: [{ kind: 'alert', result: 'clear', weeksAgo: 21 }], consents: ['photo', 'reminders'],
     visits: [
       { weeksAgo: 20, person: 0, consult: { ...offSolid, regrowthMm: everywhere(25) }, plan: plan('Breaking the line', offSolid, weave(5), { gather: SLICE, thicknessMm: 3, dropoutMm: 8 }), outcome: { done: 'Weaves behind, slices near the top through the old line.', levelReached: 9, nextInWeeks: 10 } },
-      { weeksAgo: 9, person: 0, consult: grown(offSolidMended, 33), plan: plan('Fewer, with depth', offSolidMended, weave(9), weave(7)), outcome: { done: 'Half the foils; level 6 drawn down through the mids.', levelReached: 8.5, nextInWeeks: 11 } },
+      { weeksAgo: 9, person: 0, consult: grownOn(offSolidMended, 33), plan: plan('Fewer, with depth', offSolidMended, weave(9), weave(7)), outcome: { done: 'Half the foils; level 6 drawn down through the mids.', levelReached: 8.5, nextInWeeks: 11 } },
     ],
   },
   {
@@ -84,7 +81,7 @@ export const MORE_CLIENTS: readonly DemoClient[] = [
     tests: [{ kind: 'alert', result: 'clear', weeksAgo: 29 }, { kind: 'strand', result: 'passed', weeksAgo: 29, document: { volume: 10, minutes: 20, fromLevel: 7, level: 8.5 } }],
     visits: [
       { weeksAgo: 28, person: 1, consult: longUp, plan: laid('perimeter-up', longUp, 'Rim for hair worn up'), outcome: { done: 'Rim only, 13 foils.', levelReached: 9, nextInWeeks: 9 } },
-      { weeksAgo: 18, person: 1, consult: grown(longUp, 32), plan: laid('hairline-and-threes', longUp, 'Rim and threes'), outcome: { done: 'Rim again, baby lights in threes inside.', levelReached: 9, nextInWeeks: 9 } },
+      { weeksAgo: 18, person: 1, consult: grownOn(longUp, 32), plan: laid('hairline-and-threes', longUp, 'Rim and threes'), outcome: { done: 'Rim again, baby lights in threes inside.', levelReached: 9, nextInWeeks: 9 } },
       { weeksAgo: 8, person: 1, consult: { ...longUp, regrowthMm: regrowth({ 'front-hairline': 24, temple: 25, 'ear-hairline': 25, 'nape-hairline': 26, front: 56, top: 55, crown: 57, 'upper-side': 55, 'lower-side': 56, 'upper-back': 57, occipital: 57, nape: 58 }) }, plan: laid('perimeter-up', longUp, 'Rim for hair worn up'), outcome: { done: 'Rim alone; inside left to the next.', levelReached: 9.5, nextInWeeks: 9 } },
     ],
   },
@@ -93,7 +90,7 @@ export const MORE_CLIENTS: readonly DemoClient[] = [
     tests: [{ kind: 'alert', result: 'clear', weeksAgo: 17 }],
     visits: [
       { weeksAgo: 16, person: 0, consult: straight, plan: plan('Horizontals, close', straight, weave(5)), outcome: { done: 'Horizontals at the sides: two stripes when tied back. Diagonals next time.', levelReached: 7, nextInWeeks: 8 } },
-      { weeksAgo: 7, person: 0, consult: grown(straight, 25), plan: laid('staggered-back', straight, 'Diagonal back'), outcome: { done: 'Diagonal all the way, no stripe.', levelReached: 7, nextInWeeks: 8 } },
+      { weeksAgo: 7, person: 0, consult: grownOn(straight, 25), plan: laid('staggered-back', straight, 'Diagonal back'), outcome: { done: 'Diagonal all the way, no stripe.', levelReached: 7, nextInWeeks: 8 } },
     ],
   },
   {
@@ -101,7 +98,7 @@ export const MORE_CLIENTS: readonly DemoClient[] = [
     tests: [{ kind: 'alert', result: 'clear', weeksAgo: 13 }],
     visits: [
       { weeksAgo: 12, person: 1, consult: short, plan: plan('Crop, chunky top', short, { gather: CHUNKY, thicknessMm: 7, dropoutMm: 9 }), outcome: { done: 'Top in ribbons, nape left dark.', levelReached: 8.5, nextInWeeks: 6 } },
-      { weeksAgo: 6, person: 1, consult: grown(short, 20), plan: plan('Crop, finer', short, baby(5)), outcome: { done: 'Finer, softer to the sides.', levelReached: 9, nextInWeeks: 6 } },
+      { weeksAgo: 6, person: 1, consult: grownOn(short, 20), plan: plan('Crop, finer', short, baby(5)), outcome: { done: 'Finer, softer to the sides.', levelReached: 9, nextInWeeks: 6 } },
     ],
   },
   {
@@ -109,7 +106,7 @@ export const MORE_CLIENTS: readonly DemoClient[] = [
     tests: [{ kind: 'alert', result: 'clear', weeksAgo: 3 }, { kind: 'strand', result: null, weeksAgo: 0, document: { volume: 20, minutes: 15, fromLevel: 3, note: 'Waiting for the reading.' } }],
     visits: [
       { weeksAgo: 44, person: 0, consult: { ...curls, health: WELL, history: [] }, plan: laid('deep-contrast', curls, 'Deep ribbons'), outcome: { done: 'Deep weaves, clean starts, 20 vol.', levelReached: 5.5, nextInWeeks: 20 } },
-      { weeksAgo: 22, person: 0, consult: { ...grown(curls, 60), health: WELL, history: [] }, plan: laid('deep-contrast', curls, 'Deep ribbons'), outcome: { done: 'Repeated. Warm, as wished.', levelReached: 6, nextInWeeks: 22 } },
+      { weeksAgo: 22, person: 0, consult: { ...grownOn(curls, 60), health: WELL, history: [] }, plan: laid('deep-contrast', curls, 'Deep ribbons'), outcome: { done: 'Repeated. Warm, as wished.', levelReached: 6, nextInWeeks: 22 } },
       { weeksAgo: 0, person: 0, booked: { at: '15:30', minutes: 210, kind: 'full' }, consult: { ...curls, regrowthMm: everywhere(64), notes: 'Used a plant dye twice since.' }, plan: laid('deep-contrast', curls, 'Deep ribbons') },
     ],
   },
@@ -118,9 +115,9 @@ export const MORE_CLIENTS: readonly DemoClient[] = [
     tests: [{ kind: 'alert', result: 'clear', weeksAgo: 25 }],
     visits: [
       { weeksAgo: 48, person: 0, consult: { ...silver, map: seen({ temple: { greyShare: 0.8 }, 'front-hairline': { greyShare: 0.7 }, top: { greyShare: 0.35 } }) }, plan: laid('grey-blend', silver, 'Grey blend'), outcome: { done: 'Blended, not covered.', levelReached: 8, nextInWeeks: 12 } },
-      { weeksAgo: 36, person: 0, consult: grown(silver, 34), plan: laid('silver-turn', silver, 'Silver transition'), outcome: { done: 'Seven on the light side, nine on the heavy one.', levelReached: 8.5, nextInWeeks: 12 } },
-      { weeksAgo: 24, person: 0, consult: grown(silver, 33), plan: laid('silver-turn', silver, 'Silver transition'), outcome: { done: 'Same sections, two foils fewer.', levelReached: 9, nextInWeeks: 12 } },
-      { weeksAgo: 11, person: 0, consult: grown(silver, 36), plan: laid('silver-turn', silver, 'Silver transition'), outcome: { done: 'Twelve foils; the temples need none any more.', levelReached: 9, nextInWeeks: 14 } },
+      { weeksAgo: 36, person: 0, consult: grownOn(silver, 34), plan: laid('silver-turn', silver, 'Silver transition'), outcome: { done: 'Seven on the light side, nine on the heavy one.', levelReached: 8.5, nextInWeeks: 12 } },
+      { weeksAgo: 24, person: 0, consult: grownOn(silver, 33), plan: laid('silver-turn', silver, 'Silver transition'), outcome: { done: 'Same sections, two foils fewer.', levelReached: 9, nextInWeeks: 12 } },
+      { weeksAgo: 11, person: 0, consult: grownOn(silver, 36), plan: laid('silver-turn', silver, 'Silver transition'), outcome: { done: 'Twelve foils; the temples need none any more.', levelReached: 9, nextInWeeks: 14 } },
     ],
   },
   {

@@ -59,6 +59,12 @@ export const everywhere = (mm: number): Consult['regrowthMm'] =>
     'upper-side': mm, 'lower-side': mm, 'upper-back': mm, occipital: mm, nape: mm,
   });
 
+/** The same regrowth everywhere, and no longer than the hair is: where it is new, all of it has grown since. */
+export function grownOn(own: Consult, mm: number): Consult {
+  const lengthIn = (zone: Zone) => own.hair.byZone[zone]?.lengthMm ?? own.hair.lengthMm;
+  return { ...own, regrowthMm: Object.fromEntries(Object.entries(everywhere(mm)).map(([zone, grown]) => [zone, Math.min(grown!, lengthIn(zone as Zone))])) };
+}
+
 export interface Recipe {
   readonly gather: Gather;
   readonly thicknessMm: number;

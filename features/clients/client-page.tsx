@@ -43,6 +43,11 @@ export function ClientPage({ story }: { story: ShownClient }) {
       </div>
       {client.archived && <p className="mb-4 rounded-ui bg-amber-pale p-3">Put away: she is not listed. “Take out again” brings her back as she was.</p>}
       <Cautions story={story} />
+      {story.unreadable.length > 0 && (
+        <section aria-label="Visits that cannot be read" className="mb-5 rounded-ui bg-amber-pale p-3 text-amber-bark">
+          {story.unreadable.map(({ id, heldOn, problem }) => <p key={id}><b>Visit of {sayDay(heldOn)}:</b> {problem} It is kept as it was written.</p>)}
+        </section>
+      )}
       <div className="grid items-start gap-6 lg:grid-cols-[300px_1fr]">
         <Facts story={story} today={today} />
         {visits.length > 0 ? <div className="grid gap-6"><Visits story={story} today={today} /><Story story={story} /></div> : (

@@ -1,6 +1,7 @@
 import 'server-only';
 import { mixOfVisit, recordedTests } from '@/core/mix';
 import { createPatternEngine } from '@/core/pattern';
+import { UnreadableDocument } from '@/data/documents';
 import { readHouse } from '@/data/house';
 import type { SignedIn } from '@/data/sessions';
 import { readVisit, type Visit } from '@/data/visits';
@@ -9,10 +10,20 @@ import { isId } from '../shared';
 
 export type { Visit };
 
+/** A visit that is there and cannot be read, in a sentence. */
+export interface Unreadable {
+  readonly unreadable: string;
+}
+
 /** One visit of the signed-in person's salon; undefined when it has none of that id. */
-export async function loadVisit(visitId: string): Promise<Visit | undefined> {
+export async function loadVisit(visitId: string): Promise<Visit | Unreadable | undefined> {
   const person = await requirePerson();
-  return isId(visitId) ? readVisit(person, visitId) : undefined;
+  try {
+    return isId(visitId) ? await readVisit(person, visitId) : undefined;
+  } catch (error) {
+    if (error instanceof UnreadableDocument) return { unreadable: error.message };
+    throw error;
+  }
 }
 
 /** The same for a request in the background, which is answered and not sent elsewhere when nobody is signed in. */

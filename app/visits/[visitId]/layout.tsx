@@ -6,6 +6,7 @@ import { loadHouse, salonToday } from '@/features/house/queries';
 import { MixedProvider } from '@/features/mix/mixed';
 import { IdleLock } from '@/features/session/idle-lock';
 import { VisitFrame } from '@/features/visit/frame';
+import { UnreadableVisit } from '@/features/visit/unreadable';
 import { loadVisit } from '@/features/visit/queries';
 import { VisitProvider } from '@/features/visit/store';
 
@@ -13,13 +14,14 @@ type Props = { params: Promise<{ visitId: string }> };
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const visit = await loadVisit((await params).visitId);
-  return { title: visit?.client.name ?? 'Not found' };
+  return { title: visit === undefined ? 'Not found' : 'unreadable' in visit ? 'Visit' : visit.client.name };
 }
 
 export default async function VisitLayout({ params, children }: Props & { children: ReactNode }) {
   const { visitId } = await params;
   const [visit, { document: house }] = await Promise.all([loadVisit(visitId), loadHouse()]);
   if (!visit) notFound();
+  if ('unreadable' in visit) return <UnreadableVisit problem={visit.unreadable} />;
   return (
     <HouseProvider house={house}>
       <IdleLock minutes={house.lockMinutes} />
