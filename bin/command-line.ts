@@ -6,8 +6,9 @@ import { planVerb } from './verbs/plan';
 import { techniquesVerb, techniqueVerb } from './verbs/techniques';
 import type { Verb } from './verbs/verb';
 import { wearVerb } from './verbs/wear';
+import { workVerb } from './verbs/work';
 
-const VERBS: readonly Verb[] = [planVerb, techniquesVerb, techniqueVerb, wearVerb, mixVerb, clockVerb, growthVerb];
+const VERBS: readonly Verb[] = [planVerb, techniquesVerb, techniqueVerb, wearVerb, workVerb, mixVerb, clockVerb, growthVerb];
 
 const usage = () =>
   [

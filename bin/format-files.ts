@@ -10,7 +10,7 @@ type PlanInput = z.input<typeof planSchema>;
 /** A worked example: a fitted head with a part off the middle, and some of what panels can be. */
 const example: PlanInput = {
   format: 'dappled-lattice/plan',
-  version: 2,
+  version: 3,
   name: 'Fine weaves behind, slices at the face',
   head: {
     circumferenceMm: 560, earToEarMm: 350, frontToNapeMm: null, hairline: { left: 'round', right: 'pointed' },
@@ -39,7 +39,7 @@ const example: PlanInput = {
 
 /** A worked mix for it: two strengths, weaker ends, a strand test, a toner of three parts and a root. */
 const exampleMix: object = {
-  version: 1,
+  version: 2,
   formulas: {
     A: { kind: 'lift', product: 'moth-powder', volumes: 13, ratio: 2, additives: [{ product: 'rootling', perGram: 0.1 }], ends: { volumes: 10, ratio: 2, lastMm: 80 } },
     B: { kind: 'lift', product: 'moth-cream', volumes: 10, ratio: 1.5, additives: [{ product: 'water', perGram: 0.1 }], reach: 'regrowth' },

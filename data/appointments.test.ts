@@ -1,4 +1,4 @@
-import { EMPTY_OUTCOME } from '../core/formats';
+import { EMPTY_OUTCOME } from '../core/visit';
 import { book, changeAppointment, comingAppointments, dueClients, feedOwner, feedSince, listAppointments, makeFeed, revokeFeed, setAppointmentState, unfinishedVisits, visitOfAppointment, type Booking } from './appointments';
 import { eraseClient } from './client-record';
 import { createClient } from './clients';

@@ -1,4 +1,5 @@
-import { parseHouse, USUAL_HOUSE, type House } from '../core/formats';
+import { parseHouse, USUAL_HOUSE } from '../core/formats';
+import type { House } from '../core/visit';
 import type { Transaction } from './database';
 import { stored } from './documents';
 

@@ -1,9 +1,10 @@
-import { USUAL_HOUSE, type House } from '../core/formats';
+import { USUAL_HOUSE } from '../core/formats';
+import type { House } from '../core/visit';
 import { inSalon, type Actor } from './database';
 import { houseRow } from './house-row';
 import { saveSalonDocument, type SalonDocument, type SalonDocumentSaved } from './salon-document';
 import { changesBetween } from './trail';
-import type { Revised } from './visits';
+import type { Revised } from './revised';
 
 /** What the salon has set; revision 0 and the usual figures where it has set nothing yet. */
 export function readHouse(actor: Actor): Promise<Revised<House>> {

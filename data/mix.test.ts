@@ -1,5 +1,6 @@
-import { EMPTY_MIX, EMPTY_OUTCOME, USUAL_PRODUCTS } from '../core/formats';
-import { Shelf, usualFormula, type LiftFormula, type VisitMix } from '../core/mix';
+import { EMPTY_MIX, USUAL_PRODUCTS } from '../core/formats';
+import { Shelf } from '../core/products';
+import { EMPTY_OUTCOME, usualFormula, type LiftFormula, type VisitMix } from '../core/visit';
 import { exportClient, eraseClient } from './client-record';
 import { createClient } from './clients';
 import { inSalon, type Actor } from './database';

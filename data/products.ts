@@ -4,7 +4,7 @@ import { inSalon, type Actor, type Transaction } from './database';
 import { stored } from './documents';
 import { saveSalonDocument, type SalonDocument, type SalonDocumentSaved } from './salon-document';
 import { changesBetween } from './trail';
-import type { Revised } from './visits';
+import type { Revised } from './revised';
 
 /** Products of a salon within a transaction: the range that every house begins with until it has set its own. */
 export async function rangeOf(trx: Transaction, salonId: string): Promise<readonly Product[]> {

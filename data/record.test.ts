@@ -1,4 +1,5 @@
-import { EMPTY_CONSULT, EMPTY_MIX, EMPTY_OUTCOME, startPlan, type Consult, type Outcome } from '../core/formats';
+import { EMPTY_CONSULT, EMPTY_MIX, startPlan } from '../core/formats';
+import { EMPTY_OUTCOME, type Consult, type Outcome } from '../core/visit';
 import { createClient, listClients, readClient } from './clients';
 import { book } from './appointments';
 import { eraseClient, exportClient } from './client-record';

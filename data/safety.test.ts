@@ -1,4 +1,5 @@
-import { EMPTY_CONSULT, EMPTY_OUTCOME, type Consult, type Health, type TestDocument } from '../core/formats';
+import { EMPTY_CONSULT } from '../core/formats';
+import { EMPTY_OUTCOME, type Consult, type Health, type TestDocument } from '../core/visit';
 import { createClient } from './clients';
 import { inSalon } from './database';
 import { beginVisit } from './begin-visit';

@@ -1,12 +1,9 @@
-import { cautionsFor, type CautionKey, type ConsentKind, type HairTest } from '../core/caution';
-import { EMPTY_MIX, parseConsult, parseMix, parsePlan, parseTest, type TestDocument } from '../core/formats';
-import { cautionFactsOf, mixOfVisit } from '../core/mix';
-import { createPatternEngine } from '../core/pattern';
+import type { CautionKey } from '../core/caution';
+import { parseTest } from '../core/formats';
+import type { ConsentKind, HairTest, TestDocument } from '../core/visit';
 import { hasClient } from './client-fields';
 import { inSalon, type Actor, type Transaction } from './database';
 import { stored } from './documents';
-import { houseOf } from './house-row';
-import { rangeOf } from './products';
 import { leaveTrail } from './trail';
 
 /** A test of the client as it is kept. */
@@ -111,43 +108,5 @@ export function withdrawConsent(actor: Actor, consentId: string): Promise<boolea
     if (!row) return false;
     await leaveTrail(trx, actor, 'consent-withdrawn', { clientId: row.client_id, words: CONSENT_WORDS[row.kind as ConsentKind] });
     return true;
-  });
-}
-
-export type Answered = { readonly ok: true } | { readonly ok: false; readonly reason: 'missing' | 'refused'; readonly problem: string };
-export const NO_VISIT: Answered = { ok: false, reason: 'missing', problem: 'There is no such visit in this salon.' };
-
-/** It remembers heads, and what it remembers changes no result. */
-const engine = createPatternEngine();
-
-/** What stands in the way of a visit, by what the server holds; the visit’s row is locked. */
-export async function visitCautions(trx: Transaction, actor: Actor, visitId: string) {
-  const row = await trx('visit as v').join('client as c', 'c.id', 'v.client_id').where('v.id', visitId)
-    .forUpdate('v').select('v.client_id', 'v.held_on', 'v.consult', 'v.begun_at', 'c.born_on').first();
-  if (!row) return undefined;
-  const documents = await trx('plan as l').leftJoin('mix as m', 'm.visit_id', 'l.visit_id').where('l.visit_id', visitId).select('l.document as plan', 'm.document as mix').first();
-  const safety = await safetyOf(trx, row.client_id, visitId);
-  const house = await houseOf(trx, actor.salonId);
-  const consult = stored('consultation', parseConsult(row.consult));
-  const plan = stored('plan', parsePlan(documents.plan));
-  const mix = documents.mix ? stored('mix', parseMix(documents.mix)) : EMPTY_MIX;
-  const visit = { consult, plan, computed: engine.compute(plan), mix };
-  // Own use changes amounts and no strength: cautions do without it.
-  const mixed = mixOfVisit({ ...visit, range: await rangeOf(trx, actor.salonId), uses: [], schools: house.schools });
-  const cautions = cautionsFor(consult, safety, { onDay: row.held_on, bornOn: row.born_on }, house.cautions, cautionFactsOf(visit, mixed));
-  return { clientId: row.client_id as string, begunAt: row.begun_at as Date | null, safety, cautions };
-}
-
-/** Keeps the reason why a visit goes on in spite of a caution. A stop takes none. */
-export function giveReason(actor: Actor, visitId: string, key: CautionKey, reason: string): Promise<Answered> {
-  return inSalon(actor.salonId, async (trx) => {
-    const found = await visitCautions(trx, actor, visitId);
-    if (!found) return NO_VISIT;
-    const caution = found.cautions.find((own) => own.key === key);
-    if (!caution) return { ok: false, reason: 'refused', problem: 'This caution does not stand any more.' };
-    if (caution.weight === 'stop') return { ok: false, reason: 'refused', problem: `${caution.seen} ${caution.why}` };
-    await trx('caution_reason').insert({ salon_id: actor.salonId, visit_id: visitId, caution: key, seen: caution.seen, reason, given_by: actor.personId });
-    await leaveTrail(trx, actor, 'reason-given', { clientId: found.clientId, visitId, words: `${caution.seen} Reason: ${reason}` });
-    return { ok: true };
   });
 }

@@ -1,6 +1,5 @@
-import type { Consult, Outcome } from '../core/formats';
-import { mixWords, type VisitMix } from '../core/mix';
 import type { Plan } from '../core/pattern';
+import { mixWords, type Consult, type Outcome, type VisitMix } from '../core/visit';
 import { inSalon, type Actor, type Transaction } from './database';
 import { keepDraft, type VisitPart } from './drafts';
 import { changesBetween, leaveTrail } from './trail';

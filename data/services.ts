@@ -1,14 +1,12 @@
-import { recordOf, scriptOf, serviceState, type ServiceEvent, type ServiceScript } from '../core/chair';
-import { EMPTY_MIX, parseConsult, parseEventBody, parseMix, parsePlan, parseScript, type EventBatch, type Outcome } from '../core/formats';
-import { mixOfVisit, recordedTests } from '../core/mix';
+import { recordOf, serviceState, type ServiceEvent, type ServiceScript } from '../core/chair';
+import { parseConsult, parseEventBody, parseScript, type EventBatch } from '../core/formats';
 import { createPatternEngine } from '../core/pattern';
 import { zonesOfService, zonesRecorded } from '../core/record';
+import type { Outcome } from '../core/visit';
+import { lockedVisit } from './cautions';
 import { inSalon, type Actor, type Transaction } from './database';
 import { stored } from './documents';
-import { houseOf } from './house-row';
 import { serverNow } from './now';
-import { rangeOf } from './products';
-import { safetyOf } from './safety';
 import { announce } from './signals';
 import { leaveTrail } from './trail';
 import { earlierThan } from './visits';
@@ -43,33 +41,24 @@ export function openService(actor: Actor, visitId: string): Promise<Reached<Open
     const visit = await trx('visit as v').join('client as c', 'c.id', 'v.client_id').where('v.id', visitId).select('v.client_id', 'v.begun_at', 'c.name').first();
     if (!visit) return MISSING;
     if (!visit.begun_at) return NOT_BEGUN;
-    const script = await frozenScript(trx, actor, visitId);
+    const script = (await keptScript(trx, visitId)) ?? (await freezeScript(trx, actor, visitId, (await lockedVisit(trx, actor, visitId))!.computed.script));
     if (!script) return NOTHING;
     return { ok: true, value: { visitId, clientId: visit.client_id, clientName: visit.name, script, events: await eventsAfter(trx, visitId, 0), serverNow: serverNow() } };
   });
 }
 
 /** Freezes the script of a visit, unless that was done; undefined where it has nothing that stays on. */
-export async function frozenScript(trx: Transaction, actor: Actor, visitId: string): Promise<ServiceScript | undefined> {
-  const kept = await trx('service').where({ visit_id: visitId }).select('script').first();
-  if (kept) return stored('script', parseScript(kept.script));
-  const row = await trx('visit as v').join('plan as l', 'l.visit_id', 'v.id').leftJoin('mix as m', 'm.visit_id', 'v.id').where('v.id', visitId).select('v.client_id', 'v.held_on', 'v.consult', 'l.document as plan', 'm.document as mix').first();
-  const consult = stored('consultation', parseConsult(row.consult));
-  const plan = stored('plan', parsePlan(row.plan));
-  const mix = row.mix ? stored('mix', parseMix(row.mix)) : EMPTY_MIX;
-  const computed = engine.compute(plan);
-  const house = await houseOf(trx, actor.salonId);
-  const before = plan.panels.length > 0 ? null : await earlierThan(trx, row.client_id, row.held_on);
-  // Own use changes amounts and no time: a script does without it.
-  const mixed = mixOfVisit({
-    consult, plan, computed, mix, range: await rangeOf(trx, actor.salonId), uses: [], schools: house.schools, strongVolumes: house.cautions.strongVolumes, recorded: recordedTests((await safetyOf(trx, row.client_id, null)).tests, row.held_on), levelBefore: before?.outcome.levelReached ?? null,
-  });
-  const script = scriptOf({ plan, computed, mix, mixed, naturalLevel: consult.naturalLevel });
+export async function freezeScript(trx: Transaction, actor: Actor, visitId: string, script: ServiceScript): Promise<ServiceScript | undefined> {
   // Without foils a toner or a root colour is still timed.
-  if (script.foils.length === 0 && !script.after.some(({ kind }) => kind === 'toner' || kind === 'root' || kind === 'correction')) return undefined;
+  if (script.units.length === 0 && !script.after.some(({ kind }) => kind === 'toner' || kind === 'root' || kind === 'correction')) return undefined;
   await trx('service').insert({ visit_id: visitId, salon_id: actor.salonId, script: JSON.stringify(script), begun_at: new Date(serverNow()) }).onConflict('visit_id').ignore();
-  const { script: first } = await trx('service').where({ visit_id: visitId }).select('script').first();
-  return stored('script', parseScript(first));
+  return keptScript(trx, visitId);
+}
+
+/** The script that a visit's service was frozen with; undefined before. */
+async function keptScript(trx: Transaction, visitId: string): Promise<ServiceScript | undefined> {
+  const kept = await trx('service').where({ visit_id: visitId }).select('script').first();
+  return kept && stored('script', parseScript(kept.script));
 }
 
 interface EventRow { position: number; id: string; device: string; at: Date; body: unknown; name: string }
@@ -121,15 +110,14 @@ const ENDS: ReadonlySet<string> = new Set(['finished', 'undone']);
 
 /** Whether a service is over, by all that happened; its record is written then, unless somebody has recorded the visit by hand. */
 async function end(trx: Transaction, actor: Actor, visitId: string): Promise<void> {
-  const kept = await trx('service').where({ visit_id: visitId }).select('script').first();
-  const script = stored('script', parseScript(kept.script));
+  const script = (await keptScript(trx, visitId))!;
   const state = serviceState(script, await eventsAfter(trx, visitId, 0));
   await trx('service').where({ visit_id: visitId }).update({ finished_at: state.finishedAt === null ? null : new Date(state.finishedAt) });
   if (state.finishedAt === null) return;
   const record = recordOf(script, state);
   const visit = await trx('visit').where({ id: visitId }).select('client_id', 'held_on', 'consult').first();
   // Without foils the hair stays as light as it was.
-  const before = script.foils.length === 0 ? await earlierThan(trx, visit.client_id, visit.held_on) : null;
+  const before = script.units.length === 0 ? await earlierThan(trx, visit.client_id, visit.held_on) : null;
   const usual = before?.outcome.levelReached ?? stored('consultation', parseConsult(visit.consult)).goalLevel;
   // A record says levels in halves.
   const level = Math.round((record.levelReached ?? usual) * 2) / 2;

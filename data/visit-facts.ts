@@ -1,4 +1,4 @@
-import type { Consult, Outcome } from '../core/formats';
+import type { Consult, Outcome } from '../core/visit';
 import type { Transaction } from './database';
 
 /** What a list needs of a visit: taken out of its documents by the server, since reading hundreds of them whole takes longer than the search. */

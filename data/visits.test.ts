@@ -1,5 +1,6 @@
-import { EMPTY_CONSULT, EMPTY_OUTCOME, startPlan, type Outcome } from '../core/formats';
+import { EMPTY_CONSULT, startPlan } from '../core/formats';
 import type { Plan } from '../core/pattern';
+import { EMPTY_OUTCOME, type Outcome } from '../core/visit';
 import { createClient, listClients, readClient } from './clients';
 import { inSalon, type Actor } from './database';
 import { discardDraft } from './drafts';

@@ -1,15 +1,15 @@
-import { EMPTY_CONSULT, EMPTY_MIX, parseConsult, parseMix, parseOutcome, parsePlan, startPlan, type Consult, type Outcome } from '../core/formats';
-import { growthIntervals, growthRate, regrowthByZone, type GrowthRate, type ZoneRegrowth } from '../core/growth';
-import type { Zone } from '../core/head';
+import { EMPTY_CONSULT, EMPTY_MIX, parseConsult, parseMix, parseOutcome, parsePlan, startPlan } from '../core/formats';
+import type { GrowthVisit } from '../core/growth';
 import { growthVisits } from '../core/record';
-import { carriedMix, withProducts, type VisitMix } from '../core/mix';
 import type { Plan } from '../core/pattern';
 import type { Product } from '../core/products';
+import { carriedMix, withProducts, type Consult, type Outcome, type VisitMix } from '../core/visit';
 import { inSalon, type Actor, type Transaction } from './database';
 import { readOrProblem, stored } from './documents';
 import { houseOf } from './house-row';
 import { listDrafts, type Draft } from './drafts';
 import { rangeOf } from './products';
+import type { Revised } from './revised';
 import { safetyOf, type Safety } from './safety';
 import { insertMix } from './saves';
 import { leaveTrail } from './trail';
@@ -25,12 +25,6 @@ export interface VisitSummary {
   readonly outcome: Outcome | null;
   /** Name of the pattern. */
   readonly planName: string;
-}
-
-/** A document with the revision that the next edit must be based on. */
-export interface Revised<T> {
-  readonly revision: number;
-  readonly document: T;
 }
 
 /** Everything that one visit holds. */
@@ -60,10 +54,8 @@ export interface Visit {
   readonly begunAt: string | null;
   /** What cautions rest on beside the consultation. */
   readonly safety: Safety;
-  /** The client's own rate, by what was measured up to this visit. */
-  readonly growth: GrowthRate;
-  /** Regrowth expected at this visit by zone, by the visits before it: an estimate until it is measured. */
-  readonly expected: Readonly<Partial<Record<Zone, ZoneRegrowth>>>;
+  /** The client's other visits, as far as growth goes by them. */
+  readonly history: readonly GrowthVisit[];
   readonly signOff: SignOff;
 }
 
@@ -183,49 +175,49 @@ export async function insertVisit(
 
 /** One visit; undefined when this salon has none of that id. */
 export function readVisit(actor: Actor, visitId: string): Promise<Visit | undefined> {
-  return inSalon(actor.salonId, async (trx) => {
-    const row = await trx('visit as v')
-      .join('client as c', 'c.id', 'v.client_id')
-      .join('person as p', 'p.id', 'v.person_id')
-      .join('plan as l', 'l.visit_id', 'v.id')
-      .join('salon as s', 's.id', 'v.salon_id')
-      .leftJoin('outcome as o', 'o.visit_id', 'v.id')
-      .leftJoin('mix as m', 'm.visit_id', 'v.id')
-      .where('v.id', visitId)
-      .select('v.person_id', 'm.document as mix', 'm.revision as mix_revision', 's.name as salon_name', 'v.id', 'v.held_on', 'v.consult', 'v.consult_revision', 'c.id as client_id', 'c.name as client_name', 'c.note', 'c.born_on', 'v.begun_at',
-        'p.name as person_name', 'l.id as plan_id', 'l.document as plan', 'l.revision as plan_revision',
-        'o.document as outcome', 'o.revision as outcome_revision')
-      .first();
-    if (!row) return undefined;
-    const previous = await earlierThan(trx, row.client_id, row.held_on);
-    const foiled = previous === null || previous.plan.panels.length > 0 ? previous : await earlierThan(trx, row.client_id, row.held_on, true);
-    const visits = (await visitFacts(trx, [row.client_id])).get(row.client_id) ?? [];
-    const rate = growthRate(growthIntervals(growthVisits(visits.filter(({ heldOn }) => heldOn <= row.held_on))));
-    const before = visits.filter(({ id, heldOn, outcome }) => id !== visitId && heldOn < row.held_on && outcome !== null);
-    return {
-      id: row.id,
-      heldOn: row.held_on,
-      client: { id: row.client_id, name: row.client_name, note: row.note, bornOn: row.born_on },
-      personName: row.person_name,
-      salonName: row.salon_name,
-      consult: { revision: row.consult_revision, document: stored('consultation', parseConsult(row.consult)) },
-      planId: row.plan_id,
-      plan: { revision: row.plan_revision, document: stored('plan', parsePlan(row.plan)) },
-      mix: row.mix ? { revision: row.mix_revision, document: stored('mix', parseMix(row.mix)) } : { revision: 0, document: EMPTY_MIX },
-      range: await rangeOf(trx, actor.salonId),
-      uses: await usesOf(trx, row.person_id, row.held_on),
-      outcome: row.outcome
-        ? { revision: row.outcome_revision, document: stored('outcome', parseOutcome(row.outcome)) }
-        : null,
-      drafts: await listDrafts(trx, actor, visitId),
-      previous, foiled,
-      begunAt: row.begun_at?.toISOString() ?? null,
-      safety: await safetyOf(trx, row.client_id, visitId),
-      growth: rate,
-      expected: regrowthByZone(growthVisits(before), rate, row.held_on),
-      signOff: await signOffOf(trx, visitId),
-    };
-  });
+  return inSalon(actor.salonId, (trx) => visitIn(trx, actor, visitId));
+}
+
+/** The same within a transaction. */
+export async function visitIn(trx: Transaction, actor: Actor, visitId: string): Promise<Visit | undefined> {
+  const row = await trx('visit as v')
+    .join('client as c', 'c.id', 'v.client_id')
+    .join('person as p', 'p.id', 'v.person_id')
+    .join('plan as l', 'l.visit_id', 'v.id')
+    .join('salon as s', 's.id', 'v.salon_id')
+    .leftJoin('outcome as o', 'o.visit_id', 'v.id')
+    .leftJoin('mix as m', 'm.visit_id', 'v.id')
+    .where('v.id', visitId)
+    .select('v.person_id', 'm.document as mix', 'm.revision as mix_revision', 's.name as salon_name', 'v.id', 'v.held_on', 'v.consult', 'v.consult_revision', 'c.id as client_id', 'c.name as client_name', 'c.note', 'c.born_on', 'v.begun_at',
+      'p.name as person_name', 'l.id as plan_id', 'l.document as plan', 'l.revision as plan_revision',
+      'o.document as outcome', 'o.revision as outcome_revision')
+    .first();
+  if (!row) return undefined;
+  const previous = await earlierThan(trx, row.client_id, row.held_on);
+  const foiled = previous === null || previous.plan.panels.length > 0 ? previous : await earlierThan(trx, row.client_id, row.held_on, true);
+  const visits = (await visitFacts(trx, [row.client_id])).get(row.client_id) ?? [];
+  return {
+    id: row.id,
+    heldOn: row.held_on,
+    client: { id: row.client_id, name: row.client_name, note: row.note, bornOn: row.born_on },
+    personName: row.person_name,
+    salonName: row.salon_name,
+    consult: { revision: row.consult_revision, document: stored('consultation', parseConsult(row.consult)) },
+    planId: row.plan_id,
+    plan: { revision: row.plan_revision, document: stored('plan', parsePlan(row.plan)) },
+    mix: row.mix ? { revision: row.mix_revision, document: stored('mix', parseMix(row.mix)) } : { revision: 0, document: EMPTY_MIX },
+    range: await rangeOf(trx, actor.salonId),
+    uses: await usesOf(trx, row.person_id, row.held_on),
+    outcome: row.outcome
+      ? { revision: row.outcome_revision, document: stored('outcome', parseOutcome(row.outcome)) }
+      : null,
+    drafts: await listDrafts(trx, actor, visitId),
+    previous, foiled,
+    begunAt: row.begun_at?.toISOString() ?? null,
+    safety: await safetyOf(trx, row.client_id, visitId),
+    history: growthVisits(visits.filter(({ id }) => id !== visitId)),
+    signOff: await signOffOf(trx, visitId),
+  };
 }
 
 /** SQL: a plan with panels. */

@@ -4,9 +4,9 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import sharp from 'sharp';
-import type { Outcome } from '@/core/formats';
 import { later } from './later';
 import { address, at, begin, chapter, field, fill, foilCount, live, newVisit, openBrowser, openStep, press, saved, see, seriousFindings, signIn, type Session } from './harness';
+import type { Outcome } from '@/core/visit';
 
 const WEEK = 7 * 86_400_000;
 let session: Session;

@@ -1,5 +1,5 @@
-import { bindingsOf, compareCosts, MOST_BLOCKS, nearestAlternative, runService, searchService, simplePlan, strengthOf, USUAL_RULES } from '@/core/clock';
-import { afterSteps, blocksOf, clockBlocks } from '@/core/mix';
+import { bindingsOf, compareCosts, mixesOf, MOST_BLOCKS, nearestAlternative, runService, searchService, simplePlan, USUAL_RULES } from '@/core/clock';
+import { blocksOf, clockBlocks } from '@/core/work';
 import { MIX_HELP, mixedPlan } from './mixed-plan';
 import { printed, type Verb, type VerbResult } from './verb';
 
@@ -22,8 +22,8 @@ export const clockVerb: Verb = {
 async function run(args: readonly string[]): Promise<VerbResult> {
   const visit = await mixedPlan('clock', args);
   if (!visit.ok) return visit;
-  const { mixed, mix, computed } = visit.value;
-  const panels = blocksOf(mixed, { strengths: true });
+  const { work, after, plan, shelf, careful } = visit.value;
+  const panels = blocksOf({ plan, work, shelf, careful }, { strengths: true });
   const { blocks, cut } = clockBlocks(panels);
   if (blocks.length > MOST_BLOCKS) {
     return { ok: false, problem: `kept inside its limits this plan falls into ${blocks.length} parts; at most ${MOST_BLOCKS} can be put in order. Fewer foils, or a mix that is ready sooner.` };
@@ -32,29 +32,26 @@ async function run(args: readonly string[]): Promise<VerbResult> {
   const found = searchService(blocks, { stop: () => (asked += 1) > MOST_ASKED });
   const simple = runService(blocks, simplePlan(blocks));
   const { timeline } = found;
-  const idOf = (block: number, index: number) => {
-    const { kind, index: at } = blocks[block].work[index];
-    return kind === 'foil' ? computed.sheet.foils[at].id : computed.sheet.painted[at].id;
-  };
   return {
     ok: true,
     output: printed({
       proved: found.proved, cutIntoParts: cut, notExpected: panels.filter(({ expected }) => !expected).map(({ name }) => name),
       cost: costOf(timeline.cost), simpleOrder: { cost: costOf(simple.cost), end: tenth(simple.end), gained: compareCosts(timeline.cost, simple.cost) < 0 }, end: tenth(timeline.end),
       order: found.actions.map((action) =>
-        action.kind === 'foil' ? { foil: blocks[action.block].name, mix: strengthOf(blocks[action.block], action.strength).mix } : { rinse: (action.kind === 'rinse' ? action.blocks : [action.block]).map((b) => blocks[b].name) },
+        action.kind === 'foil' ? { foil: blocks[action.block].name, mix: mixesOf(blocks[action.block], action.strength).join(', ') } : { rinse: (action.kind === 'rinse' ? action.blocks : [action.block]).map((b) => blocks[b].name) },
       ),
       stages: timeline.stages.map(({ blocks: set, from, to }) => ({ from: tenth(from), to: tenth(to), rinses: set.map((b) => blocks[b].name) })),
-      bowls: timeline.bowls.map(({ formula, at }) => ({ formula, mixAtMinute: tenth(at) })),
+      bowls: timeline.bowls.map(({ mix, at }) => ({ mix, mixAtMinute: tenth(at) })),
       binds: bindingsOf(blocks, timeline).map(({ words }) => words),
       nearestAlternative: nearestAlternative(blocks, found.actions)?.words ?? null,
-      after: afterSteps(mix).map(({ name, from, to }) => ({ name, from: tenth(timeline.end + from), to: tenth(timeline.end + to) })),
+      after: after.map(({ name, from, to }) => ({ name, from: tenth(timeline.end + from), to: tenth(timeline.end + to) })),
       foils: [...timeline.foils].sort((a, b) => a.placed - b.placed).map(({ block, index, placed, ready, limit, wet, clear }) => ({
-        foil: idOf(block, index), part: blocks[block].name, placed: tenth(placed), ready: tenth(ready), limit: tenth(limit), wet: tenth(wet), clear: tenth(clear),
+        unit: blocks[block].units[index].id, letter: blocks[block].units[index].letter, grams: hundredth(blocks[block].units[index].grams + blocks[block].units[index].endsGrams), part: blocks[block].name, placed: tenth(placed), ready: tenth(ready), limit: tenth(limit), wet: tenth(wet), clear: tenth(clear),
       })),
     }),
   };
 }
 
 const tenth = (value: number) => Math.round(value * 10) / 10;
+const hundredth = (value: number) => Math.round(value * 100) / 100;
 const costOf = ({ over, short, visit, past }: { over: number; short: number; visit: number; past: number }) => ({ minutesOver: tenth(over), minutesShort: tenth(short), visit: tenth(visit), meanPastReady: tenth(past) });

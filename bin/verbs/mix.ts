@@ -1,6 +1,6 @@
+import type { ItemsRead } from '@/core/bowl';
 import { undercoatsBetween } from '@/core/lift';
-import type { ItemsRead, VisitMix, VisitMixed } from '@/core/mix';
-import type { ComputedPlan } from '@/core/pattern';
+import type { ComputedVisit } from '@/core/visit/computed';
 import { MIX_HELP, mixedPlan } from './mixed-plan';
 import { printed, type Verb, type VerbResult } from './verb';
 
@@ -19,36 +19,30 @@ export const mixVerb: Verb = {
 
 async function run(args: readonly string[]): Promise<VerbResult> {
   const visit = await mixedPlan('mix', args);
-  if (!visit.ok) return visit;
-  const { mixed, mix, computed, from, to } = visit.value;
-  return { ok: true, output: printed(outputOf(mixed, mix, computed, from, to)) };
+  return visit.ok ? { ok: true, output: printed(outputOf(visit.value)) } : visit;
 }
 
 const tenth = (value: number | null) => (value === null ? null : Math.round(value * 10) / 10);
 const hundredth = (value: number) => Math.round(value * 100) / 100;
 const itemsOf = (read: ItemsRead) => (read.ok ? read.items.map(({ name, grams }) => ({ name, grams })) : { problem: read.problem });
 
-function outputOf({ head, mixed, bowls, toners, root, corrections, formulas, reached }: VisitMixed, mix: VisitMix, { sheet }: ComputedPlan, from: number, to: number) {
+function outputOf({ consult, mix, work, colours: { toners, root, corrections, reached } }: ComputedVisit) {
+  const { head, letters, amounts, bowls, lift, units, problems } = work;
   const toner = new Map(toners.map(({ id, result }) => [id, result]));
-  const idOf = (label: string) => {
-    const first = mixed.bowls.ok ? mixed.bowls.bowls.find((own) => own.label === label)!.work[0] : 0;
-    const { kind, index } = mixed.work[first];
-    return { foil: sheet.foils, 'open-air': sheet.painted, 'tip-out': sheet.dropouts, lowlight: sheet.dropouts }[kind][index].id;
-  };
   return {
-    from, to, headFactor: { factor: hundredth(head.factor), low: hundredth(head.low), high: hundredth(head.high), strandTests: head.readings },
-    formulas: formulas.map(({ letter, formula, recipe, notes }) => ({ letter, kind: formula.kind, volumes: formula.volumes, volumesOnHair: tenth(recipe!.volumes), ratio: formula.ratio, notes })),
-    amounts: mixed.amounts.map((own) => ({ ...own, net: tenth(own.net), mixed: tenth(own.mixed), developer: tenth(own.developer), volumes: tenth(own.volumes) })),
+    from: consult.naturalLevel, to: consult.goalLevel, headFactor: { factor: hundredth(head.factor), low: hundredth(head.low), high: hundredth(head.high), strandTests: head.readings },
+    formulas: letters.map(({ letter, formula, recipe, units: count, foils, notes }) => ({ letter, kind: formula.kind, volumes: formula.volumes, volumesOnHair: tenth(recipe?.volumes ?? null), ratio: formula.ratio, units: count, foils, notes })),
+    amounts: amounts.map((own) => ({ ...own, net: tenth(own.net), mixed: tenth(own.mixed), developer: tenth(own.developer), volumes: tenth(own.volumes) })),
     bowls: bowls.ok
-      ? bowls.bowls.map(({ label, formula, stretch, foils, others, items, fromMinutes, toMinutes }) => ({
-          bowl: label, formula, stretch, foils, others, firstFoil: idOf(label), items: itemsOf(items), mixAtMinute: tenth(fromMinutes), doneAtMinute: tenth(toMinutes),
+      ? bowls.bowls.map(({ label, letter, part, foils, others, items, fromMinutes, toMinutes, units: own }) => ({
+          bowl: label, letter, part, foils, others, firstUnit: units[own[0]].id, items: itemsOf(items), mixAtMinute: tenth(fromMinutes), doneAtMinute: tenth(toMinutes),
         }))
       : [],
-    panels: mixed.panels.map(({ panel, formula, stretch, target, ready, atLimit, oldestBowlMinutes, readyFromOldest }) => ({
-      panel, formula, stretch, target, readyMinutes: tenth(ready?.minutes ?? null), soonest: tenth(ready?.soonest ?? null), latest: tenth(ready?.latest ?? null),
+    ready: lift.map(({ letter, stretch, from, target, ready, atLimit, limitMinutes, oldestBowlMinutes, readyFromOldest, units: own, panels }) => ({
+      letter, stretch, from: tenth(from), target, units: own.length, panels, readyMinutes: tenth(ready?.minutes ?? null), soonest: tenth(ready?.soonest ?? null), latest: tenth(ready?.latest ?? null), limitMinutes,
       levelAtLimit: tenth(atLimit.level), levelAtLimitLow: tenth(atLimit.low), levelAtLimitHigh: tenth(atLimit.high), oldestBowlMinutes: tenth(oldestBowlMinutes), readyFromOldestBowl: tenth(readyFromOldest),
     })),
-    undercoats: undercoatsBetween(from, to),
+    undercoats: undercoatsBetween(consult.naturalLevel, consult.goalLevel),
     reached: reached.map(({ zone, level, undercoat }) => ({ zone, level: tenth(level), exposed: undercoat.exposed, neutralisedBy: undercoat.neutralisedBy })),
     toners: mix.toners.map(({ id, where, minutes }) => {
       const result = toner.get(id)!;
@@ -58,5 +52,6 @@ function outputOf({ head, mixed, bowls, toners, root, corrections, formulas, rea
     }),
     root: root && (root.ok ? { level: tenth(root.level), items: itemsOf(root.items), warning: root.warning } : { problem: root.problem }),
     corrections: corrections.map(({ id, result }) => ({ id, volumesOnHair: tenth(result.volumes), level: tenth(result.level), items: itemsOf(result.items), notes: result.notes })),
+    problems: problems.map(({ words }) => words),
   };
 }

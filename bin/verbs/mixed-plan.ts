@@ -1,21 +1,24 @@
 import { DEVELOPERS } from '@/core/bowl';
-import { EMPTY_CONSULT, EMPTY_MIX, type Parsed } from '@/core/formats';
+import { EMPTY_CONSULT, EMPTY_MIX, parseConsult, USUAL_HOUSE, type Parsed } from '@/core/formats';
+import { ZONES } from '@/core/head';
 import { readingProblem } from '@/core/lift';
-import { mixOfVisit, Shelf, usualFormula, type Formula, type VisitMix, type VisitMixed } from '@/core/mix';
-import { createPatternEngine, type ComputedPlan, type Plan } from '@/core/pattern';
-import { USUAL_RANGE } from '@/core/products';
-import { USUAL_SCHOOLS } from '@/core/school';
+import type { ComputedPlan, Plan } from '@/core/pattern';
+import { Shelf, USUAL_RANGE } from '@/core/products';
+import { usualFormula, type Consult, type Formula, type VisitMix } from '@/core/visit';
+import { createVisitEngine, type ComputedVisit, type VisitFacts } from '@/core/visit/computed';
 import { flagsOf } from './flags';
-import { readMix, readPlan } from './read-plan';
+import { readJson, readMix, readPlan } from './read-plan';
 
 const USUAL = { from: 6, to: 9, ratio: 2, bowl: 90, useful: 35 } as const;
 const USUAL_VOLUMES = 20;
 const [WEAKEST, STRONGEST] = [DEVELOPERS[0], DEVELOPERS[DEVELOPERS.length - 1]];
-const FLAGS = ['--from', '--to', '--mix', '--volumes', '--ratio', '--bowl', '--useful', '--read'];
+const FLAGS = ['--from', '--to', '--mix', '--consult', '--regrowth', '--volumes', '--ratio', '--bowl', '--useful', '--read'];
 
 /** What the flags mean that say how a plan is mixed. */
 export const MIX_HELP: readonly string[] = [
     `--from, --to: natural level and level wished for, 1 to 10; without them ${USUAL.from} and ${USUAL.to}.`,
+    '--consult CONSULT.json: a consultation (docs/formats/consult.schema.json): levels, head and hair, hair map and regrowth are then its own, as on the screens.',
+    '--regrowth MM: regrowth everywhere, since all of it was last taken to the root.',
     '--mix MIX.json: a mix document (docs/formats/mix.schema.json) with formulas, strand tests, toners, root colour and corrections.',
     'Products are those of the document, and the invented range that a house begins with.',
     `--volumes V, or by formula A=20,B=10: strength of the developer, ${WEAKEST} to ${STRONGEST}; without it ${USUAL_VOLUMES}.`,
@@ -24,39 +27,54 @@ export const MIX_HELP: readonly string[] = [
     '--read MINUTES:LEVEL: a strand test with the first formula, read then; it fits the lift to this head.',
 ];
 
-/** A plan with its mix, as a call of the command line names them. */
-export interface MixedPlan {
-  readonly plan: Plan;
-  readonly computed: ComputedPlan;
-  readonly mix: VisitMix;
-  readonly mixed: VisitMixed;
-  readonly from: number;
-  readonly to: number;
-}
-
-/** Reads the plan and the mix that a call names, and computes both; a sentence where one cannot be. */
-export async function mixedPlan(verb: string, args: readonly string[]): Promise<Parsed<MixedPlan>> {
+/** Reads the plan, mix and consultation that a call names, and computes the visit; a sentence where one cannot be. */
+export async function mixedPlan(verb: string, args: readonly string[]): Promise<Parsed<ComputedVisit>> {
   const call = flagsOf(verb, args, FLAGS);
   if (!call.ok) return call;
   const { flags } = call;
-  const from = figureOf(flags, 'from', aLevel, 'must be a level from 1 to 10');
-  const to = figureOf(flags, 'to', aLevel, 'must be a level from 1 to 10');
-  if (!from.ok) return from;
-  if (!to.ok) return to;
   const plan = await readPlan(call.file);
   if (!plan.ok) return plan;
-  const computed = createPatternEngine().compute(plan.value);
+  const consult = await consultOf(flags, plan.value);
+  if (!consult.ok) return consult;
+  const engine = createVisitEngine();
+  const sheet = engine.pattern({ ...plan.value, head: consult.value.head, hair: consult.value.hair });
   const file = flags.get('--mix');
-  const given = file === undefined ? mixOfFlags(flags, plan.value, computed) : await readMix(file);
+  const given = file === undefined ? mixOfFlags(flags, plan.value, sheet) : await readMix(file);
   if (!given.ok) return given;
-  const mix = withReading(given.value, flags.get('--read'), from.value, computed);
+  const mix = withReading(given.value, flags.get('--read'), consult.value.naturalLevel, sheet);
   if (!mix.ok) return mix;
-  const consult = { ...EMPTY_CONSULT, naturalLevel: from.value, goalLevel: to.value, head: plan.value.head as typeof EMPTY_CONSULT.head, hair: plan.value.hair as typeof EMPTY_CONSULT.hair };
-  const mixed = mixOfVisit({ consult, plan: plan.value, computed, mix: mix.value, range: USUAL_RANGE, uses: [], schools: USUAL_SCHOOLS });
-  const wrong = mixed.formulas.find(({ problem }) => problem !== null);
+  const facts: VisitFacts = { heldOn: DAY, bornOn: null, house: USUAL_HOUSE, range: USUAL_RANGE, uses: [], tests: [], consents: [], history: [], previous: null, foiled: null };
+  const visit = engine.compute({ consult: consult.value, plan: plan.value, mix: mix.value }, facts);
+  const wrong = visit.work.letters.find(({ problem, units }) => problem !== null && units > 0);
   if (wrong) return { ok: false, problem: `Formula ${wrong.letter}: ${wrong.problem}.` };
-  if (!mixed.bowls.ok) return { ok: false, problem: mixed.bowls.problem };
-  return { ok: true, value: { plan: plan.value, computed, mix: mix.value, mixed, from: from.value, to: to.value } };
+  if (!visit.work.bowls.ok) return { ok: false, problem: visit.work.bowls.problem };
+  return { ok: true, value: visit };
+}
+
+/** Nothing that is printed depends on the day. */
+const DAY = '2026-01-01';
+
+/** The consultation that a call names, or one of its levels, on the plan's own head and hair. */
+async function consultOf(flags: ReadonlyMap<string, string>, plan: Plan): Promise<Parsed<Consult>> {
+  const file = flags.get('--consult');
+  const read = file === undefined ? undefined : await readJson(file, parseConsult);
+  if (read && !read.ok) return read;
+  const own = read?.value;
+  const from = levelOf(flags, 'from', own?.naturalLevel);
+  const to = levelOf(flags, 'to', own?.goalLevel);
+  if (!from.ok) return from;
+  if (!to.ok) return to;
+  const consult = { ...(own ?? { ...EMPTY_CONSULT, head: plan.head, hair: plan.hair }), naturalLevel: from.value, goalLevel: to.value };
+  const text = flags.get('--regrowth');
+  if (text === undefined) return { ok: true, value: consult };
+  const mm = Number(text);
+  if (!(mm >= 0 && mm <= 400)) return { ok: false, problem: '--regrowth: must be a number from 0 to 400 mm.' };
+  const lengthIn = (zone: (typeof ZONES)[number]) => consult.hair.byZone[zone]?.lengthMm ?? consult.hair.lengthMm;
+  return { ok: true, value: { ...consult, regrowthMm: Object.fromEntries(ZONES.map((zone) => [zone, Math.min(mm, lengthIn(zone))])) } };
+}
+
+function levelOf(flags: ReadonlyMap<string, string>, name: 'from' | 'to', own: number | undefined): Parsed<number> {
+  return own !== undefined && !flags.has(`--${name}`) ? { ok: true, value: own } : figureOf(flags, name, aLevel, 'must be a level from 1 to 10');
 }
 
 const aLevel = (value: number) => value >= 1 && value <= 10;

@@ -1,8 +1,8 @@
 import { readFile } from 'node:fs/promises';
 import { text as textOf } from 'node:stream/consumers';
 import { parseMix, parsePlanText, type Parsed } from '@/core/formats';
-import type { VisitMix } from '@/core/mix';
 import type { Plan } from '@/core/pattern';
+import type { VisitMix } from '@/core/visit';
 
 /** The plan document of a file, or of standard input where it is `-`; otherwise a sentence that names the file. */
 export async function readPlan(file: string): Promise<Parsed<Plan>> {

@@ -42,9 +42,9 @@ const POWDER_STEP_GRAMS = 5;
 /** Beginning a bowl inside a panel counts as much as being so far off an even share, part of that share. */
 const INSIDE_PANEL = 0.1;
 
-/** Powder, rounded up to the step, and developer by it, for so many grams of mix. @throws RangeError when the ratio is not above 0 */
+/** Powder (or colour), rounded up to the step, and developer by it, for so many grams of mix; ratio 0 is colour alone. @throws RangeError when the ratio is below 0 */
 export function weighed(mixed: number, ratio: number): { readonly powder: number; readonly developer: number } {
-  if (!(ratio > 0)) throw new RangeError('A ratio must be more than 0: so many grams of developer for one of powder.');
+  if (!(ratio >= 0)) throw new RangeError('A ratio must be 0 or more: so many grams of developer for one of powder.');
   // A hair's breadth of rounding error is no reason for another 5 g.
   const powder = Math.ceil(mixed / (1 + ratio) / POWDER_STEP_GRAMS - 1e-9) * POWDER_STEP_GRAMS;
   return { powder, developer: powder * ratio };

@@ -1,4 +1,4 @@
-import type { Foil, Panel } from '../pattern';
+import type { SingleGather } from '../pattern';
 
 /** Product on a painted face, mm thick and g/mm³; how much of the face it covers; and g of product that each g of hair takes up. Working assumptions. */
 const COVER = { share: 0.85, thickMm: 0.12, gramsPerMm3: 1.1e-3, perHairGram: 1.2 } as const;
@@ -16,25 +16,23 @@ export interface Painted {
   readonly lengthMm: number;
   /** Hair in the foil, over the length that is painted, g. */
   readonly hairGrams: number;
+  /** Faces that are painted: both in a foil, one where product stays on the surface. */
+  readonly faces?: 1 | 2;
 }
 
-/** Grams of product that a foil takes (estimate): on both faces, and into the hair. */
-export function netGrams({ widthMm, share, lengthMm, hairGrams }: Painted): number {
-  return Math.max(LEAST_GRAMS, 2 * widthMm * share * lengthMm * COVER.share * COVER.thickMm * COVER.gramsPerMm3 + COVER.perHairGram * hairGrams);
+/** Grams of product that a foil takes (estimate): on its faces, and into the hair; 0 where nothing is painted. */
+export function netGrams({ widthMm, share, lengthMm, hairGrams, faces = 2 }: Painted): number {
+  if (!(lengthMm > 0)) return 0;
+  return Math.max(LEAST_GRAMS, faces * widthMm * share * lengthMm * COVER.share * COVER.thickMm * COVER.gramsPerMm3 + COVER.perHairGram * hairGrams);
 }
 
 /** Grams to be mixed for so many that are used. */
 export const mixedGrams = (net: number): number => net / USED_SHARE;
 
-/**
- * What is painted in a computed foil: hair begins to be painted at the panel's start, halfway through its feather.
- * @param hairLengthMm length of the hair in it
- */
-export function paintedOf(foil: Pick<Foil, 'widthMm' | 'gather' | 'hairGrams' | 'pickedShare'>, { start, gather }: Pick<Panel, 'start' | 'gather'>, hairLengthMm: number): Painted {
-  const lengthMm = Math.max(0, hairLengthMm - start.distanceMm - start.featherMm / 2);
-  const single = gather.kind === 'alternate' ? (gather.of.find(({ kind }) => kind === foil.gather) ?? gather.of[0]) : gather;
-  const share = start.teasing > 0 || foil.gather === 'slice' ? 1 : single.kind === 'weave' ? single.stitchMm / (single.stitchMm + single.gapMm) : 0.5;
-  return { widthMm: foil.widthMm, share, lengthMm, hairGrams: hairLengthMm > 0 ? (foil.hairGrams * lengthMm) / hairLengthMm : 0 };
+/** Share of a section's width that is painted: all of a slice and of a teased foil, the stitches of a weave, half of a zigzag. */
+export function paintedShare(gather: SingleGather, teasing: number): number {
+  if (teasing > 0 || gather.kind === 'slice') return 1;
+  return gather.kind === 'weave' ? gather.stitchMm / (gather.stitchMm + gather.gapMm) : 0.5;
 }
 
 /** A person's own use against the estimate: the median of the last ten visits, drawn to the usual one while they are few. */

@@ -1,6 +1,7 @@
-import { EMPTY_CONSULT, type Health } from '../formats';
+import { EMPTY_CONSULT } from '../formats';
 import { paint } from '../hair-map';
 import { ageOn, cautionsOf, factsIn, openCautions, type CautionFacts } from '.';
+import type { Health } from '../visit';
 
 const LIMITS = { alertHours: 48, alertDays: 180, age: 16 };
 const SOUND: Health = { allergy: 'none', dyes: 'none', scalp: 'sound', strandFeel: 'sound', noted: [] };

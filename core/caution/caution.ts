@@ -1,4 +1,4 @@
-import type { Health } from '../formats';
+import type { HairTest, Health } from '../visit';
 
 /** What a caution asks: to be read, to be given a reason that is kept, or to stop. */
 export type CautionWeight = 'shown' | 'reason' | 'stop';
@@ -18,19 +18,6 @@ export interface Caution {
   /** Why it matters, and what is asked. */
   readonly why: string;
 }
-
-/** A test of the client's skin or hair. */
-export interface HairTest {
-  readonly kind: 'alert' | 'strand';
-  /** Day on which it was put on, YYYY-MM-DD. */
-  readonly onDay: string;
-  /** clear or reaction (alert); passed or failed (strand); null while it is not read yet. */
-  readonly result: 'clear' | 'reaction' | 'passed' | 'failed' | null;
-}
-
-/** What a client signs for. */
-export const CONSENT_KINDS = ['photo', 'service', 'guardian', 'reminders'] as const;
-export type ConsentKind = (typeof CONSENT_KINDS)[number];
 
 export interface CautionFacts {
   /** Day of the visit, YYYY-MM-DD. */

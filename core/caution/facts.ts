@@ -1,6 +1,6 @@
-import type { Consult } from '../formats';
 import { zoneName, ZONES } from '../head';
-import { cautionsOf, stopsFirst, type Caution, type CautionFacts, type CautionLimits, type ConsentKind } from './caution';
+import { isFragile, type Consult, type ConsentKind } from '../visit';
+import { cautionsOf, stopsFirst, type Caution, type CautionFacts, type CautionLimits } from './caution';
 import { mixCautions, type MixCautionFacts, type StrengthLimits } from './mix-cautions';
 
 /** What the consultation says that cautions rest on. */
@@ -8,10 +8,7 @@ export function factsIn(consult: Consult): Pick<CautionFacts, 'health' | 'dyeInH
   return {
     health: consult.health,
     dyeInHistory: consult.history.some(({ what }) => what === 'metallic' || what === 'plant'),
-    fragileZones: ZONES.filter((zone) => {
-      const seen = consult.map[zone];
-      return seen?.condition === 'fragile' || seen?.flags?.includes('breakage');
-    }).map((zone) => zoneName(zone).toLowerCase()),
+    fragileZones: ZONES.filter((zone) => isFragile(consult.map[zone])).map((zone) => zoneName(zone).toLowerCase()),
   };
 }
 

@@ -1,3 +1,3 @@
-export { ageOn, CAUTION_KEYS, cautionsOf, CONSENT_KINDS, NOTED_WORDS, openCautions, type Caution, type CautionFacts, type CautionKey, type CautionLimits, type CautionWeight, type ConsentKind, type HairTest } from './caution';
+export { ageOn, CAUTION_KEYS, cautionsOf, NOTED_WORDS, openCautions, type Caution, type CautionFacts, type CautionKey, type CautionLimits, type CautionWeight } from './caution';
 export { cautionsFor, factsIn, type OnRecord } from './facts';
-export { mixCautions, regrowthOnly, type CautionedFormula, type MixCautionFacts, type StrengthLimits } from './mix-cautions';
+export { mixCautions, type CautionedFormula, type CautionedUnit, type MixCautionFacts, type StrengthLimits } from './mix-cautions';

@@ -1,6 +1,4 @@
-import { carriesOldLight } from '../growth';
 import { isHairlineZone, zoneName, type Zone } from '../head';
-import type { Foil, PaintedSection, Plan } from '../pattern';
 import type { Caution } from './caution';
 
 /** Strengths and places that cautions go by; settings of the house where its leaflets say otherwise. */
@@ -22,23 +20,27 @@ const OLD_BOWL = 30;
 export interface CautionedFormula {
   /** Developer as it is poured, the strongest of its mixes, volumes: what weakens it does not count here. */
   readonly volumes: number;
-  readonly lifts: boolean;
   readonly heat: boolean;
-  readonly reach: 'ends' | 'regrowth';
 }
 
-type Placed = Pick<Foil | PaintedSection, 'panel' | 'formula' | 'zone'>;
+/** A unit of the work as cautions see it. */
+export interface CautionedUnit {
+  readonly panelName: string;
+  readonly letter: string;
+  readonly zone: Zone;
+  readonly laidWith: 'foil' | 'between foils' | 'open air';
+  /** Where the product really begins, mm from the scalp. */
+  readonly startMm: number;
+}
 
 export interface MixCautionFacts {
-  readonly plan: Plan;
-  /** Foils and sections painted in the open air. */
-  readonly foils: readonly Placed[];
+  readonly units: readonly CautionedUnit[];
   readonly formulas: Readonly<Record<string, CautionedFormula>>;
   /** Colour and corrections that touch the scalp: what, and its developer. */
   readonly onScalp: readonly { readonly what: string; readonly volumes: number }[];
   readonly fragileZones: readonly Zone[];
-  readonly lightenedZones: readonly Zone[];
-  readonly regrowthMm: Readonly<Partial<Record<Zone, number>>>;
+  /** How many units carry what lifts over hair lightened before. */
+  readonly overlapping: number;
   /** What is planned to stay on for longer than its maker allows. */
   readonly tooLong: readonly { readonly what: string; readonly minutes: number; readonly limit: number }[];
   /** Why to think again about the root colour; null where there is no reason. */
@@ -47,43 +49,35 @@ export interface MixCautionFacts {
   readonly oldestBowl: number;
 }
 
-/** Letters of formulas that carry no lightener over earlier light: painted on the regrowth only, or depositing. */
-export function regrowthOnly(formulas: MixCautionFacts['formulas']): string[] {
-  return Object.entries(formulas).filter(([, own]) => !own.lifts || own.reach === 'regrowth').map(([letter]) => letter);
-}
-
 /** The cautions of strengths, overlap, heat and time. Table: model, cautions. */
 export function mixCautions(facts: MixCautionFacts, limits: StrengthLimits): Caution[] {
   return [...scalpCautions(facts, limits), ...strongCautions(facts, limits), overlapCaution(facts), heatCaution(facts), timeCaution(facts), rootCaution(facts), bowlCaution(facts)].filter((own) => own !== undefined);
 }
 
 const said = (volumes: number) => `${Math.round(volumes * 10) / 10} vol`;
-const placed = (foil: Placed, { plan }: MixCautionFacts) => plan.panels.find(({ id }) => id === foil.panel)!;
+const volumesOf = ({ letter }: CautionedUnit, { formulas }: MixCautionFacts) => formulas[letter]?.volumes ?? 0;
 
 function scalpCautions(facts: MixCautionFacts, { strongVolumes, scalpMm }: StrengthLimits): Caution[] {
   const out: Caution[] = [];
-  const painted = facts.foils.filter((foil) => {
-    const { medium, start } = placed(foil, facts);
-    return medium === 'open-air' && start.distanceMm < ON_SCALP_MM && (facts.formulas[foil.formula]?.volumes ?? 0) > strongVolumes;
-  });
+  const painted = facts.units.filter((unit) => unit.laidWith !== 'foil' && unit.startMm < ON_SCALP_MM && volumesOf(unit, facts) > strongVolumes);
   const onScalp = [
     ...facts.onScalp.filter(({ volumes }) => volumes > strongVolumes).map(({ what, volumes }) => `${what} (${said(volumes)})`),
-    ...(painted.length > 0 ? [`${placed(painted[0], facts).name}, painted at the scalp (${said(facts.formulas[painted[0].formula].volumes)})`] : []),
+    ...(painted.length > 0 ? [`${painted[0].panelName}, painted at the scalp (${said(volumesOf(painted[0], facts))})`] : []),
   ];
   if (onScalp.length > 0) {
     out.push({ key: 'strong-scalp', weight: 'stop', seen: `Over ${strongVolumes} vol on the scalp itself: ${onScalp.join(', ')}.`, why: 'It burns. Take a weaker developer, or begin away from the scalp. There is no reason that lifts this.' });
   }
-  const forty = facts.foils.filter((foil) => (facts.formulas[foil.formula]?.volumes ?? 0) >= STRONGEST && placed(foil, facts).start.distanceMm < scalpMm);
+  const forty = facts.units.filter((unit) => volumesOf(unit, facts) >= STRONGEST && unit.startMm < scalpMm);
   if (forty.length > 0) {
-    const names = [...new Set(forty.map((foil) => placed(foil, facts).name))];
+    const names = [...new Set(forty.map(({ panelName }) => panelName))];
     out.push({ key: 'forty-near', weight: 'stop', seen: `${STRONGEST} vol within ${scalpMm} mm of the scalp: ${names.join(', ')}.`, why: 'Never that near. Take a weaker developer, or begin further away. There is no reason that lifts this.' });
   }
   return out;
 }
 
 function strongCautions(facts: MixCautionFacts, { strongVolumes }: StrengthLimits): Caution[] {
-  const strong = facts.foils.filter(({ formula }) => (facts.formulas[formula]?.volumes ?? 0) > strongVolumes);
-  const zonesOf = (foils: readonly Placed[]) => [...new Set(foils.map(({ zone }) => zoneName(zone).toLowerCase()))];
+  const strong = facts.units.filter((unit) => volumesOf(unit, facts) > strongVolumes);
+  const zonesOf = (units: readonly CautionedUnit[]) => [...new Set(units.map(({ zone }) => zoneName(zone).toLowerCase()))];
   const out: Caution[] = [];
   const hairline = zonesOf(strong.filter(({ zone }) => isHairlineZone(zone)));
   if (hairline.length > 0) {
@@ -96,23 +90,16 @@ function strongCautions(facts: MixCautionFacts, { strongVolumes }: StrengthLimit
   return out;
 }
 
-function overlapCaution(facts: MixCautionFacts): Caution | undefined {
-  const { plan, regrowthMm, lightenedZones } = facts;
-  const over = facts.foils.filter(({ zone, formula }) => {
-    const own = facts.formulas[formula];
-    if (!own?.lifts || own.reach === 'regrowth') return false;
-    const length = plan.hair.byZone[zone]?.lengthMm ?? plan.hair.lengthMm;
-    return lightenedZones.includes(zone) || carriesOldLight(regrowthMm[zone], length);
-  });
-  if (over.length === 0) return undefined;
+function overlapCaution({ overlapping }: MixCautionFacts): Caution | undefined {
+  if (overlapping === 0) return undefined;
   return {
-    key: 'overlap', weight: 'reason', seen: `${over.length === 1 ? 'One foil carries' : `${over.length} foils carry`} lightener over hair lightened before.`,
+    key: 'overlap', weight: 'reason', seen: `${overlapping === 1 ? 'One foil carries' : `${overlapping} foils carry`} lightener over hair lightened before.`,
     why: 'Overlap breaks it. Paint only the regrowth, and leave a gap at both ends; or say why the lengths are lifted again.',
   };
 }
 
-function heatCaution({ formulas, foils }: MixCautionFacts): Caution | undefined {
-  const warm = Object.entries(formulas).filter(([letter, own]) => own.heat && foils.some(({ formula }) => formula === letter)).map(([letter]) => letter);
+function heatCaution({ formulas, units }: MixCautionFacts): Caution | undefined {
+  const warm = Object.entries(formulas).filter(([letter, own]) => own.heat && units.some((unit) => unit.letter === letter)).map(([letter]) => letter);
   if (warm.length === 0) return undefined;
   return { key: 'heat', weight: 'reason', seen: `Warmth is planned on formula ${warm.join(', ')}.`, why: 'Heat speeds everything and swells product. Only where the leaflet allows it, and watched.' };
 }

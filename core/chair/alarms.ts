@@ -1,6 +1,7 @@
 import { basinMinutes } from '../clock';
+import { UNIT_WORDS } from '../work';
 import type { ServiceScript } from './script';
-import { MINUTE, type BlockState, type ServiceState } from './state';
+import { MINUTE, mixesFor, type BlockState, type ServiceState } from './state';
 
 /** Something that wants to be heard at a moment. */
 export interface Alarm {
@@ -11,6 +12,8 @@ export interface Alarm {
   readonly words: string;
   readonly urgent: boolean;
   readonly block: string | null;
+  /** Mix that it is about, for bowls. */
+  readonly mix?: string;
 }
 
 /** Checks: the first so long before the oldest foil is ready, then again and again. Middle of the usual 5–10 minutes. */
@@ -42,28 +45,33 @@ export function dueAlarms(alarms: readonly Alarm[], raised: ReadonlyMap<string, 
   return alarms.filter(({ key, due }) => due <= now && !raised.has(key));
 }
 
-function blockAlarms({ block, standing, firstAt, lastAt, readyMinutes, limitMinutes, checks, pastLimit, expected }: BlockState): Alarm[] {
-  if (firstAt === null || lastAt === null) return [];
+function blockAlarms({ block, units, standing, firstAt, lastAt, readyAt, limitAt, checks, pastLimit, expected }: BlockState): Alarm[] {
+  if (firstAt === null || lastAt === null || readyAt === null || limitAt === null) return [];
   const { id, name } = block;
   const out: Alarm[] = [];
   const add = (key: string, kind: Alarm['kind'], due: number, words: string, urgent = false) => out.push({ key: `${kind} ${id} ${key}`, kind, due, words, urgent, block: id });
+  const on = units.filter((own) => own.standing === 'on');
+  // Only what lifts is opened to be compared.
+  const lifting = on.filter(({ unit }) => unit.lifts);
   const last = checks.at(-1);
-  if (last?.then !== 'rinse') {
-    const due = last ? last.at + Math.min(CHECK_EVERY, last.minutes ?? CHECK_EVERY) * MINUTE : firstAt + Math.max(readyMinutes - CHECK_EVERY, readyMinutes / 2) * MINUTE;
+  if (last?.then !== 'rinse' && lifting.length > 0) {
+    const firstCheck = Math.min(...lifting.map(({ closedAt, readyMinutes }) => closedAt! + Math.max(readyMinutes - CHECK_EVERY, readyMinutes / 2) * MINUTE));
+    const due = last ? last.at + Math.min(CHECK_EVERY, last.minutes ?? CHECK_EVERY) * MINUTE : firstCheck;
     add(`${checks.length} ${firstAt}`, 'check', due, `Check ${name}: open a foil, wipe, compare.`);
   }
-  if (standing === 'on') add(`${checks.length} ${lastAt}`, 'ready', lastAt + readyMinutes * MINUTE, expected ? `${name} is ready, by the estimate.` : `${name} has had its time; its target was not expected.`);
-  add(`${firstAt}`, 'limit', firstAt + (limitMinutes - LIMIT_AHEAD) * MINUTE, `${name}: its first foil reaches the maker’s limit in ${LIMIT_AHEAD} min.`, true);
-  add(`${firstAt} ${pastLimit.length}`, 'over', firstAt + (limitMinutes + pastLimit.length * ASK_AGAIN) * MINUTE, `${name} is past the maker’s limit: rinse it, or say why not.`, true);
+  if (standing === 'on') add(`${checks.length} ${lastAt}`, 'ready', readyAt, expected ? `${name} is ready, by the estimate.` : `${name} has had its time; its target was not expected.`);
+  const first = on.reduce((a, b) => (b.limitAt! < a.limitAt! ? b : a));
+  add(`${first.closedAt}`, 'limit', limitAt - LIMIT_AHEAD * MINUTE, `${name}: its first ${UNIT_WORDS[first.unit.kind][0]} reaches the maker’s limit in ${LIMIT_AHEAD} min.`, true);
+  add(`${first.closedAt} ${pastLimit.length}`, 'over', limitAt + pastLimit.length * ASK_AGAIN * MINUTE, `${name} is past the maker’s limit: rinse it, or say why not.`, true);
   return out;
 }
 
 function bowlAlarms({ rules }: ServiceScript, { blocks, bowls }: ServiceState): Alarm[] {
   const mixes = [...new Set(bowls.map(({ mix }) => mix))];
   return mixes.flatMap((mix): Alarm[] => {
-    if (!blocks.some(({ block, foils }) => block.formula === mix && foils.some(({ standing }) => standing === 'waiting'))) return [];
+    if (!blocks.some(({ units }) => units.some(({ standing, unit }) => standing === 'waiting' && mixesFor(unit).includes(mix)))) return [];
     const { at } = bowls.findLast((own) => own.mix === mix)!;
-    return [{ key: `bowl ${mix} ${at}`, kind: 'bowl', due: at + rules.usefulMinutes * MINUTE, words: `Bowl ${mix} is ${rules.usefulMinutes} min old: treat it as weak.`, urgent: false, block: null }];
+    return [{ key: `bowl ${mix} ${at}`, kind: 'bowl', due: at + rules.usefulMinutes * MINUTE, words: `Bowl ${mix} is ${rules.usefulMinutes} min old: treat it as weak.`, urgent: false, block: null, mix }];
   });
 }
 
@@ -96,15 +104,12 @@ export function timersOf(script: ServiceScript, state: ServiceState, now: number
   const on = state.blocks.filter(({ firstAt }) => firstAt !== null);
   const oldest = on.reduce<BlockState | null>((best, own) => (best === null || own.firstAt! < best.firstAt! ? own : best), null);
   const alarms = alarmsOf(script, state);
-  const nearest = (kind: Alarm['kind']) => {
-    const own = alarms.find((alarm) => alarm.kind === kind);
-    return own ? { name: state.blocks.find(({ block }) => block.id === own.block)!.block.name, due: own.due } : null;
-  };
-  const next = on.reduce<BlockState | null>((best, own) => (best === null || own.firstAt! + own.limitMinutes * MINUTE < best.firstAt! + best.limitMinutes * MINUTE ? own : best), null);
+  const check = alarms.find(({ kind }) => kind === 'check');
+  const next = on.reduce<BlockState | null>((best, own) => (best === null || own.limitAt! < best.limitAt! ? own : best), null);
   return {
-    oldest: oldest && { name: oldest.block.name, minutes: (now - oldest.firstAt!) / MINUTE, limitMinutes: oldest.limitMinutes },
-    nextCheck: nearest('check'), nextLimit: next && { name: next.block.name, due: next.firstAt! + next.limitMinutes * MINUTE },
-    ready: on.filter(({ standing, lastAt, readyMinutes }) => standing === 'on' && now >= lastAt! + readyMinutes * MINUTE).map(({ block }) => block.name),
-    bowls: alarms.filter(({ kind }) => kind === 'bowl').map(({ key, due }) => ({ mix: key.split(' ')[1], minutes: (now - due) / MINUTE + script.rules.usefulMinutes, usefulMinutes: script.rules.usefulMinutes })),
+    oldest: oldest && { name: oldest.block.name, minutes: (now - oldest.firstAt!) / MINUTE, limitMinutes: oldest.units.find(({ closedAt, standing }) => standing === 'on' && closedAt === oldest.firstAt)!.unit.limitMinutes },
+    nextCheck: check ? { name: state.blocks.find(({ block }) => block.id === check.block)!.block.name, due: check.due } : null, nextLimit: next && { name: next.block.name, due: next.limitAt! },
+    ready: on.filter(({ standing, readyAt }) => standing === 'on' && now >= readyAt!).map(({ block }) => block.name),
+    bowls: alarms.flatMap(({ mix, due }) => (mix === undefined ? [] : [{ mix, minutes: (now - due) / MINUTE + script.rules.usefulMinutes, usefulMinutes: script.rules.usefulMinutes }])),
   };
 }

@@ -1,13 +1,14 @@
-import type { AfterStep } from '../mix';
+import type { AfterStep } from '../work';
 import type { RestStep } from './rest';
-import type { ScriptFoil, ServiceScript } from './script';
-import { MINUTE, type BlockState, type ServiceState } from './state';
+import type { ServiceScript } from './script';
+import { MINUTE, mixesFor, type BlockState, type ServiceState, type UnitState } from './state';
 
 /** The one thing that is to be done now. */
 export type NextStep =
   | { readonly kind: 'start' }
   | { readonly kind: 'bowl'; readonly mix: string; readonly why: 'first' | 'spent' }
-  | { readonly kind: 'foil'; readonly foil: string; readonly planned: ScriptFoil | null; readonly block: BlockState; readonly place: number }
+  /** `turned`: its letter is another than that of the unit before. */
+  | { readonly kind: 'foil'; readonly foil: string; readonly own: UnitState; readonly block: BlockState; readonly place: number; readonly turned: { readonly from: string } | null }
   /** Nothing to foil: until something is ready. */
   | { readonly kind: 'wait'; readonly blocks: readonly string[]; readonly until: number }
   | { readonly kind: 'rinse'; readonly blocks: readonly string[] }
@@ -27,7 +28,7 @@ export function nextStep(script: ServiceScript, state: ServiceState, rest: reado
   if (state.startedAt === null) return { kind: 'start' };
   const open = state.stages.find(({ doneAt }) => doneAt === null);
   if (open) return { kind: 'at-basin', blocks: open.blocks, begunAt: open.begunAt };
-  const inHand = state.blocks.find(({ block, foils }) => block.id === (state.next ?? state.lastBlock) && foils.some(isWaiting));
+  const inHand = state.blocks.find(({ block, units }) => block.id === (state.next ?? state.lastBlock) && units.some(isWaiting));
   if (inHand) return foilStep(script, state, inHand, now);
   const [first] = rest;
   if (first?.kind === 'foil') {
@@ -41,15 +42,18 @@ export function nextStep(script: ServiceScript, state: ServiceState, rest: reado
 
 const isWaiting = ({ standing }: { readonly standing: string }) => standing === 'waiting';
 
-function foilStep({ foils, rules }: ServiceScript, { bowls }: ServiceState, block: BlockState, now: number): NextStep {
-  const mix = block.block.formula;
-  const bowl = bowls.findLast((own) => own.mix === mix);
-  // The bowl that a service starts with is at hand.
-  if (!bowl && bowls.length > 0) return { kind: 'bowl', mix, why: 'first' };
-  if (bowl && now - bowl.at >= rules.usefulMinutes * MINUTE) return { kind: 'bowl', mix, why: 'spent' };
-  const place = block.foils.findIndex(isWaiting);
-  const foil = block.foils[place].id;
-  return { kind: 'foil', foil, planned: foils.find(({ id }) => id === foil) ?? null, block, place };
+function foilStep({ rules }: ServiceScript, { bowls, blocks }: ServiceState, block: BlockState, now: number): NextStep {
+  const place = block.units.findIndex(isWaiting);
+  const own = block.units[place];
+  for (const mix of mixesFor(own.unit)) {
+    const bowl = bowls.findLast((one) => one.mix === mix);
+    // The bowls that a service starts with are at hand.
+    if (!bowl && bowls.length > 0) return { kind: 'bowl', mix, why: 'first' };
+    if (bowl && now - bowl.at >= rules.usefulMinutes * MINUTE) return { kind: 'bowl', mix, why: 'spent' };
+  }
+  const before = blocks.flatMap(({ units }) => units).reduce<UnitState | null>((last, one) => (one.closedAt !== null && (last === null || one.closedAt > last.closedAt!) ? one : last), null);
+  const turned = before !== null && before.unit.letter !== own.unit.letter ? { from: before.unit.letter } : null;
+  return { kind: 'foil', foil: own.id, own, block, place, turned };
 }
 
 /** Steps once the foils are out: those that overlap are begun at their own minutes. */

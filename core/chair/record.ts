@@ -1,16 +1,20 @@
 import { runService, type Action, type PlacedFoil } from '../clock';
-import { levelAfter } from '../lift';
+import { levelAfter, onThisHead } from '../lift';
+import { UNIT_WORDS, type UnitKind } from '../work';
 import type { ServiceEvent } from './events';
-import type { ServiceScript } from './script';
-import { MINUTE, serviceState, type FoilState, type ServiceState } from './state';
+import type { ScriptUnit, ServiceScript } from './script';
+import { lengthOf, MINUTE, serviceState, type ServiceState, type UnitState } from './state';
 
-/** A foil as it was planned, and as it was done; minutes from the start. */
-export interface FoilRecord {
+/** A unit as it was planned, and as it was done; minutes from the start. */
+export interface UnitRecord {
   readonly id: string;
   /** Place in the plan; null for one that was added. */
   readonly number: number | null;
+  readonly kind: UnitKind;
+  readonly panel: string;
+  readonly letter: string;
   readonly block: string;
-  readonly standing: FoilState['standing'];
+  readonly standing: UnitState['standing'];
   readonly planned: { readonly placed: number; readonly seconds: number; readonly on: number } | null;
   readonly placed: number | null;
   readonly seconds: number | null;
@@ -21,8 +25,21 @@ export interface FoilRecord {
   readonly why: string | null;
 }
 
+/** What was planned and placed of one kind in one panel with one letter. */
+export interface PanelLine {
+  readonly panel: string;
+  readonly name: string;
+  readonly letter: string;
+  readonly kind: UnitKind;
+  readonly planned: number;
+  readonly placed: number;
+}
+
 export interface ServiceRecord {
-  readonly foils: readonly FoilRecord[];
+  readonly units: readonly UnitRecord[];
+  /** By panel, letter and kind, in the order of work. */
+  readonly lines: readonly PanelLine[];
+  /** Foils and painted sections that were placed. */
   readonly placed: number;
   readonly skipped: number;
   readonly added: number;
@@ -54,40 +71,56 @@ export function servedBy(script: ServiceScript, events: readonly ServiceEvent[])
   return state.startedAt === null ? null : { script, record: recordOf(script, state) };
 }
 
-/** Planned against actual, foil by foil, computed from the script and what happened. */
+/** Foils and sections; drop-outs are counted apart. */
+const isSection = ({ kind }: Pick<ScriptUnit, 'kind'>) => kind === 'foil' || kind === 'open-air';
+
+/** Planned against actual, unit by unit, computed from the script and what happened. */
 export function recordOf(script: ServiceScript, state: ServiceState): ServiceRecord {
   const t0 = state.startedAt ?? 0;
   const minute = (at: number) => (at - t0) / MINUTE;
-  const { foils: planned, end } = plannedTimes(script, state);
-  const foils = state.blocks.flatMap(({ block, foils: own }) => own.map((foil): FoilRecord => {
-    const script1 = script.foils.find(({ id }) => id === foil.id);
-    const plan = planned.get(foil.id);
+  const { units: planned, end } = plannedTimes(script, state);
+  const units = state.blocks.flatMap(({ block, units: own }) => own.map(({ unit, added, ...one }): UnitRecord => {
+    const plan = planned.get(one.id);
     return {
-      id: foil.id, number: script1?.number ?? null, block: block.id, standing: foil.standing, why: foil.why, by: foil.closedBy, seconds: foil.seconds, limitMinutes: block.limitMinutes,
-      planned: plan && script1 ? { placed: plan.placed, seconds: script1.seconds, on: plan.wet - plan.placed } : null,
-      placed: foil.closedAt === null ? null : minute(foil.closedAt), on: foil.closedAt === null || foil.offAt === null ? null : (foil.offAt - foil.closedAt) / MINUTE,
+      id: one.id, number: added ? null : unit.number, kind: unit.kind, panel: unit.panel, letter: unit.letter, block: block.id, standing: one.standing, why: one.why, by: one.closedBy, seconds: one.seconds, limitMinutes: unit.limitMinutes,
+      planned: plan && !added ? { placed: plan.placed, seconds: unit.seconds, on: plan.wet - plan.placed } : null,
+      placed: one.closedAt === null ? null : minute(one.closedAt), on: one.closedAt === null || one.offAt === null ? null : (one.offAt - one.closedAt) / MINUTE,
     };
   }));
-  const done = foils.filter(({ placed }) => placed !== null);
+  const done = units.filter(({ placed }) => placed !== null);
   const over = done.filter(({ on, limitMinutes }) => on !== null && on > limitMinutes);
-  const levels = state.blocks.flatMap(({ block, checks, foils: own }) => {
+  const levels = state.blocks.flatMap(({ block, checks, units: own }) => {
     const last = checks.at(-1);
     const first = Math.min(...own.flatMap(({ closedAt }) => closedAt ?? []));
     return last ? [{ block: block.id, name: block.name, level: last.level, minutes: Math.round((last.at - first) / MINUTE) }] : [];
   });
   const lastRinse = Math.max(-Infinity, ...state.stages.flatMap(({ doneAt }) => doneAt ?? []));
   const record = {
-    foils, placed: done.length, skipped: foils.filter(({ standing }) => standing === 'skipped').length, added: foils.filter(({ number }) => number === null).length,
-    longest: Math.max(0, ...done.map(({ on }) => on ?? 0)), over: over.length, levels, levelReached: levelOver(state, foils), rinsed: { planned: end, done: lastRinse > 0 ? minute(lastRinse) : null },
-    bowls: bowlsOf(state), steps: stepsOf(script, state),
+    units, lines: linesOf(script, units), placed: done.filter(isSection).length, skipped: units.filter(({ standing }) => standing === 'skipped').length, added: units.filter(({ number }) => number === null).length,
+    longest: Math.max(0, ...done.map(({ on }) => on ?? 0)), over: over.length, levels, levelReached: levelOver(script, state, units), rinsed: { planned: end, done: lastRinse > 0 ? minute(lastRinse) : null },
+    bowls: bowlsOf(script, state), steps: stepsOf(script, state),
   };
   return { ...record, summary: summaryOf(script, state, record) };
 }
 
-function bowlsOf({ bowls }: ServiceState): Record<string, number> {
+function linesOf({ units }: ServiceScript, done: readonly UnitRecord[]): PanelLine[] {
+  const lines = new Map<string, { panel: string; name: string; letter: string; kind: UnitKind; planned: number; placed: number }>();
+  const names = new Map(units.map(({ panel, panelName }) => [panel, panelName]));
+  const line = ({ panel, letter, kind }: Pick<UnitRecord, 'panel' | 'letter' | 'kind'>) => {
+    const key = `${panel} ${letter} ${kind}`;
+    const own = lines.get(key) ?? { panel, name: names.get(panel) ?? panel, letter, kind, planned: 0, placed: 0 };
+    lines.set(key, own);
+    return own;
+  };
+  for (const unit of units) line(unit).planned += 1;
+  for (const unit of done) if (unit.placed !== null) line(unit).placed += 1;
+  return [...lines.values()];
+}
+
+function bowlsOf({ mixes }: ServiceScript, { bowls }: ServiceState): Record<string, number> {
   const count: Record<string, number> = {};
   for (const { mix } of bowls) {
-    const [letter] = mix.split(' ');
+    const letter = mixes[mix]?.letter ?? mix;
     count[letter] = (count[letter] ?? 0) + 1;
   }
   return count;
@@ -98,42 +131,58 @@ const stepsOf = ({ after }: ServiceScript, { steps }: ServiceState): ServiceReco
   return { id, name, planned: to - from, done: begunAt !== null && doneAt !== null ? (doneAt - begunAt) / MINUTE : null };
 });
 
-/** Minutes that the plan had for each foil when the service started. */
-function plannedTimes(script: ServiceScript, { plan }: ServiceState): { foils: ReadonlyMap<string, PlacedFoil>; end: number | null } {
+/** Minutes that the plan had for each unit when the service started. */
+function plannedTimes(script: ServiceScript, { plan }: ServiceState): { units: ReadonlyMap<string, PlacedFoil>; end: number | null } {
   const at = new Map(script.blocks.map(({ id }, b) => [id, b]));
   const known = (id: string) => at.has(id);
   const actions = plan.filter((own) => (own.kind === 'rinse' ? own.blocks.every(known) : known(own.block))).map((own): Action => (own.kind === 'rinse' ? { kind: 'rinse', blocks: own.blocks.map((id) => at.get(id)!) } : { kind: own.kind, block: at.get(own.block)! }));
-  if (actions.length === 0) return { foils: new Map(), end: null };
+  if (actions.length === 0) return { units: new Map(), end: null };
   const timeline = runService(script.blocks, actions, script.rules);
-  return { foils: new Map(timeline.foils.map((own) => [script.blocks[own.block].foils[own.index], own])), end: timeline.end };
+  return { units: new Map(timeline.foils.map((own) => [script.blocks[own.block].units[own.index], own])), end: timeline.end };
 }
 
-function levelOver(state: ServiceState, foils: readonly FoilRecord[]): number | null {
-  const levels = state.blocks.flatMap(({ block, checks }) => {
-    const own = foils.filter((foil) => foil.block === block.id && foil.on !== null);
-    const lift = block.lifts.find(({ stretch }) => stretch === 'length') ?? block.lifts[0];
-    const seen = checks.at(-1)?.level;
-    if (seen !== undefined) return own.map(() => seen);
-    return lift ? own.map(({ on }) => levelAfter(lift.from, { ...lift.lift, factor: lift.lift.factor * state.heads[block.formula].factor }, on!)) : [];
+/** Level over everything that lifts: seen where foils of its mix and block were checked, else estimated by the minutes on. */
+function levelOver(script: ServiceScript, state: ServiceState, units: readonly UnitRecord[]): number | null {
+  const on = new Map(units.map((own) => [own.id, own.on]));
+  const levels = state.blocks.flatMap(({ checks, units: own }) => {
+    const letterOf = new Map(own.map(({ id, unit }) => [id, unit.letter]));
+    return own.flatMap(({ id, unit }) => {
+      const minutes = on.get(id);
+      const lift = lengthOf(unit, script.lifts);
+      if (minutes === null || minutes === undefined || !lift) return [];
+      const seen = checks.findLast(({ foil }) => letterOf.get(foil) === unit.letter)?.level;
+      return [seen ?? levelAfter(lift.from, onThisHead(lift.lift, state.heads[unit.letter].factor), minutes)];
+    });
   });
   return levels.length === 0 ? null : levels.reduce((sum, own) => sum + own, 0) / levels.length;
 }
 
-function summaryOf(script: ServiceScript, state: ServiceState, { placed, skipped, added, longest, over, levels, rinsed, steps }: Omit<ServiceRecord, 'summary' | 'foils'>): string {
-  const panels = script.plan.panels.map(({ id, name }) => {
-    const own = state.blocks.filter(({ block }) => block.panel === id).flatMap(({ foils }) => foils).filter(({ closedAt }) => closedAt !== null).length;
-    const mix = script.blocks.find(({ panel }) => panel === id)?.formula;
-    return own > 0 ? `${name}: ${own} foils${mix ? `, ${mix}` : ''}` : '';
-  }).filter(Boolean);
+/** `9 foils A` where all were placed, else `8 of 9 foils A`. */
+function lineWords({ letter, kind, planned, placed }: PanelLine): string {
+  const [one, many] = UNIT_WORDS[kind];
+  return `${placed === planned ? placed : `${placed} of ${planned}`} ${planned === 1 && placed <= 1 ? one : many} ${letter}`;
+}
+
+function summaryOf(script: ServiceScript, state: ServiceState, { placed, lines, skipped, added, longest, over, levels, rinsed, steps }: Omit<ServiceRecord, 'summary' | 'units'>): string {
+  const sections = script.units.filter(isSection).length;
+  const panels = script.plan.panels.flatMap(({ id, name }) => {
+    const own = lines.filter((line) => line.panel === id && line.placed > 0);
+    return own.length > 0 ? [`${name}: ${own.map(lineWords).join(', ')}.`] : [];
+  });
   const incidents = state.stages.flatMap(({ incident }) => (incident ? [`Rinsed all at once: ${incident}`] : []));
   const followed = steps.flatMap(({ name, done }) => (done === null ? [] : [`${name} ${Math.round(done)} min`]));
+  const details = script.after.flatMap(({ id, name, detail }) => {
+    const done = steps.find((own) => own.id === id)?.done ?? null;
+    return done !== null && detail?.items.ok ? [`${name}: ${detail.items.items.map((own) => `${own.grams} g ${own.name}`).join(', ')}; ${detail.hair}, ${Math.round(done)} min.`] : [];
+  });
   return [
-    script.foils.length === 0 && added === 0 ? 'No foils.' : `${placed} foils placed of ${script.foils.length} planned${skipped > 0 ? `, ${skipped} skipped` : ''}${added > 0 ? `, ${added} added` : ''}.`,
-    ...panels.map((own) => `${own}.`),
-    ...Object.entries(script.mixes).filter(([mix]) => script.blocks.some(({ formula }) => formula === mix)).map(([mix, words]) => `${mix}: ${words}.`),
-    ...(placed > 0 ? [`Longest on ${Math.round(longest)} min${over > 0 ? `; ${over} past the limit` : ''}${rinsed.done !== null ? `; rinsed after ${Math.round(rinsed.done)} min` : ''}.`] : []),
+    script.units.length === 0 && added === 0 ? 'No foils.' : `${placed} foils placed of ${sections} planned${skipped > 0 ? `, ${skipped} skipped` : ''}${added > 0 ? `, ${added} added` : ''}.`,
+    ...panels,
+    ...Object.entries(script.mixes).map(([mix, { words }]) => `${mix}: ${words}.`),
+    ...(lines.some((line) => line.placed > 0) ? [`Longest on ${Math.round(longest)} min${over > 0 ? `; ${over} past the limit` : ''}${rinsed.done !== null ? `; rinsed after ${Math.round(rinsed.done)} min` : ''}.`] : []),
     ...levels.map(({ name, level, minutes }) => `${name}: level ${Math.round(level * 10) / 10} seen after ${minutes} min.`),
     ...(followed.length > 0 ? [`${followed.join(', ')}.`] : []),
+    ...details,
     ...incidents.map((own) => `${own}.`),
     ...state.notes.map(({ words }) => `${words}.`),
   ].join('\n').replace(/\.\.(?=\n|$)/g, '.');

@@ -1,7 +1,7 @@
-import { Allowed, basinMinutes, Courses, MOST_BLOCKS, runService, simplePlan, type Action, type Block, type ClockRules, type Fixed, type Start, type Timeline } from '../clock';
+import { Allowed, basinMinutes, Courses, MOST_BLOCKS, runService, simplePlan, type Action, type Block, type BlockFoil, type ClockRules, type Fixed, type Start, type Timeline } from '../clock';
 import type { PlannedAction } from './events';
 import type { ServiceScript } from './script';
-import { MINUTE, type ServiceState } from './state';
+import { MINUTE, mixesFor, type ServiceState, type UnitState } from './state';
 
 const REST = '~rest';
 
@@ -36,17 +36,17 @@ export function restOf(script: ServiceScript, state: ServiceState, now: number):
     placed.push(at);
     pulled.push(opened);
   };
-  for (const { block, foils, readyMinutes, limitMinutes, standing } of state.blocks) {
-    const { id, panel, name, formula, touches, together, after } = block;
-    const secondsOf = new Map(block.foils.map((foil, i) => [foil, block.seconds[i]]));
-    const seconds = (which: readonly { readonly id: string }[]) => which.map((own) => secondsOf.get(own.id) ?? block.seconds[0]);
-    const base = { panel, name, formula, touches, together, after: after?.flatMap((other) => [other, other + REST]), readyMinutes, limitMinutes };
-    const on = foils.filter((own) => own.standing === 'on');
-    const opened = foils.filter((own) => own.standing === 'pulled');
-    const waiting = foils.filter((own) => own.standing === 'waiting');
-    if (standing !== 'at-basin' && on.length > 0) push({ ...base, id, seconds: seconds(on) }, on.map(({ closedAt }) => minutes(closedAt!)), false);
-    else if (opened.length > 0) push({ ...base, id, seconds: seconds(opened) }, opened.map(({ closedAt }) => minutes(closedAt!)), true);
-    if (waiting.length > 0) push({ ...base, id: on.length + opened.length > 0 ? id + REST : id, seconds: seconds(waiting) }, undefined, false);
+  for (const { block, units, standing } of state.blocks) {
+    const { id, panel, name, touches, together, after } = block;
+    const base = { panel, name, touches, together, after: after?.flatMap((other) => [other, other + REST]) };
+    const foilsOf = (which: readonly UnitState[]): BlockFoil[] => which.map(({ unit, readyMinutes }) => ({ seconds: unit.seconds, mixes: mixesFor(unit), readyMinutes, limitMinutes: unit.limitMinutes }));
+    const placedAt = (which: readonly UnitState[]) => which.map(({ closedAt }) => minutes(closedAt!));
+    const on = units.filter((own) => own.standing === 'on');
+    const opened = units.filter((own) => own.standing === 'pulled');
+    const waiting = units.filter((own) => own.standing === 'waiting');
+    if (standing !== 'at-basin' && on.length > 0) push({ ...base, id, foils: foilsOf(on) }, placedAt(on), false);
+    else if (opened.length > 0) push({ ...base, id, foils: foilsOf(opened) }, placedAt(opened), true);
+    if (waiting.length > 0) push({ ...base, id: on.length + opened.length > 0 ? id + REST : id, foils: foilsOf(waiting) }, undefined, false);
   }
   if (blocks.length === 0) return null;
   // More than can be searched at once: what is on the head, and what comes next of the rest.
@@ -60,11 +60,11 @@ export function restOf(script: ServiceScript, state: ServiceState, now: number):
   const open = state.stages.find(({ doneAt }) => doneAt === null);
   const { rules } = script;
   const basin = open ? open.begunAt + basinMinutes(open.blocks.length, rules) * MINUTE : 0;
-  const bowl = state.bowls.at(-1);
+  const bowls = Object.fromEntries(state.bowls.map(({ mix, at }) => [mix, minutes(at)]));
   const lastPanel = state.blocks.find(({ block }) => block.id === state.lastBlock)?.block.panel;
   return {
     blocks, rules, fixed: fixedOf(script, state, blocks, placed),
-    start: { now: minutes(Math.max(now, basin)), panel: lastPanel, bowl: bowl && { formula: bowl.mix, at: minutes(bowl.at) }, placed, strengths: blocks.map(() => 0), pulled },
+    start: { now: minutes(Math.max(now, basin)), panel: lastPanel, bowls: state.bowls.length > 0 ? bowls : undefined, placed, strengths: blocks.map(() => 0), pulled },
   };
 }
 
@@ -90,7 +90,7 @@ export function restSteps({ blocks, rules, start }: RestQuestion, actions: reado
 function stepsIn(blocks: readonly Block[], actions: readonly Action[], { foils, stages, pulls }: Timeline): RestStep[] {
   let stage = 0;
   return actions.map((action): RestStep => {
-    if (action.kind === 'foil') return { kind: 'foil', block: ownId(blocks[action.block].id), at: foils.find((own) => own.block === action.block)!.placed - blocks[action.block].seconds[0] / 60 };
+    if (action.kind === 'foil') return { kind: 'foil', block: ownId(blocks[action.block].id), at: foils.find((own) => own.block === action.block)!.placed - blocks[action.block].foils[0].seconds / 60 };
     if (action.kind === 'pull') return { kind: 'pull', block: ownId(blocks[action.block].id), at: pulls.find((own) => own.block === action.block)!.from };
     return { kind: 'rinse', blocks: [...new Set(action.blocks.map((b) => ownId(blocks[b].id)))], at: stages[stage++].from };
   });

@@ -1,6 +1,7 @@
-import { headFactor, readingProblem, readyAfter, type HeadFactor, type StrandReading } from '../lift';
+import { headFactor, onThisHead, readingProblem, readyAfter, type HeadFactor, type StrandReading } from '../lift';
+import { mixesOf } from '../work';
 import { asTaken, inOrder, standing, type PlannedAction, type ServiceEvent } from './events';
-import type { ScriptBlock, ServiceScript } from './script';
+import type { ScriptBlock, ScriptLift, ScriptUnit, ServiceScript } from './script';
 
 /** A level seen when a foil was opened. */
 export interface Check {
@@ -14,12 +15,15 @@ export interface Check {
   readonly by: string;
 }
 
-export type FoilStanding = 'waiting' | 'skipped' | 'on' | 'pulled' | 'rinsed';
+export type UnitStanding = 'waiting' | 'skipped' | 'on' | 'pulled' | 'rinsed';
 
-/** A foil as it stands. Moments are milliseconds since 1970. */
-export interface FoilState {
+/** A unit as it stands. Moments are milliseconds since 1970. */
+export interface UnitState {
   readonly id: string;
-  readonly standing: FoilStanding;
+  /** As it was planned; for one that was added, the unit of its block that it was laid beside. */
+  readonly unit: ScriptUnit;
+  readonly added: boolean;
+  readonly standing: UnitStanding;
   readonly closedAt: number | null;
   readonly closedBy: string | null;
   /** From the moment that hands were free for it until it was closed, seconds; null where that is not known. */
@@ -27,21 +31,27 @@ export interface FoilState {
   /** When it was opened alone, or wetted. */
   readonly offAt: number | null;
   readonly why: string | null;
+  /** Minutes from closing it until it is ready, with what checks have shown; at the limit where its target is not expected. */
+  readonly readyMinutes: number;
+  readonly expected: boolean;
+  /** When it is ready, and when it reaches the maker's limit; null while it is not on. */
+  readonly readyAt: number | null;
+  readonly limitAt: number | null;
 }
 
-/** A block as it stands; all of its moments are those of foils that still hold product. */
+/** A block as it stands; all of its moments are those of units that still hold product. */
 export interface BlockState {
   readonly block: ScriptBlock;
-  /** Foils in the order that they lie in, what was added among them. */
-  readonly foils: readonly FoilState[];
+  /** In the order that they lie in, what was added among them. */
+  readonly units: readonly UnitState[];
   readonly standing: 'waiting' | 'begun' | 'on' | 'at-basin' | 'rinsed';
   readonly firstAt: number | null;
   readonly lastAt: number | null;
+  /** When all of it is ready, and when the first of it reaches its limit; null while nothing is on. */
+  readonly readyAt: number | null;
+  readonly limitAt: number | null;
   readonly checks: readonly Check[];
-  /** Minutes until ready and until the limit, with what checks have shown. */
-  readonly readyMinutes: number;
-  readonly limitMinutes: number;
-  /** Whether its target is expected at all. */
+  /** Whether every target is expected. */
   readonly expected: boolean;
   /** Reasons that were given for staying on past the limit. */
   readonly pastLimit: readonly string[];
@@ -98,7 +108,7 @@ export interface ServiceState {
 }
 
 interface Mutable {
-  standing: FoilStanding;
+  standing: UnitStanding;
   closedAt: number | null;
   closedBy: string | null;
   seconds: number | null;
@@ -113,14 +123,20 @@ interface Mutable {
 export function serviceState(script: ServiceScript, events: readonly ServiceEvent[]): ServiceState {
   const foils = new Map<string, Mutable>();
   const blockOf = new Map<string, string>();
-  const lists = new Map<string, string[]>(script.blocks.map(({ id, foils: own }) => [id, [...own]]));
+  const lists = new Map<string, string[]>(script.blocks.map(({ id, units: own }) => [id, [...own]]));
   const put = (id: string, block: string) => {
     foils.set(id, { standing: 'waiting', closedAt: null, closedBy: null, seconds: null, offAt: null, why: null });
     blockOf.set(id, block);
   };
-  for (const { id, foils: own } of script.blocks) for (const foil of own) put(foil, id);
-  const numberOf = new Map(script.foils.map(({ id, number }) => [id, number]));
-  const called = (id: string) => (numberOf.has(id) ? `Foil ${numberOf.get(id)}` : 'An added foil');
+  for (const { id, units: own } of script.blocks) for (const foil of own) put(foil, id);
+  const planned = new Map(script.units.map((own) => [own.id, own]));
+  /** What was added takes after the unit that it was laid beside. */
+  const besides = new Map<string, ScriptUnit>();
+  const unitOf = (id: string) => planned.get(id) ?? besides.get(id)!;
+  const called = (id: string) => {
+    const own = planned.get(id);
+    return own ? unitName(own) : 'An added foil';
+  };
   const checks = new Map<string, Check[]>();
   const pastLimit = new Map<string, string[]>();
   const stages: { blocks: string[]; begunAt: number; doneAt: number | null; incident: string | null }[] = [];
@@ -137,7 +153,6 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
   let freeAt: number | null = null;
   let lastBlock: string | null = null;
   const rinsedBlocks = new Set<string>();
-  const mixOf = (block: string) => script.blocks.find(({ id }) => id === block)?.formula;
 
   for (const { at, by, device, body } of standing(inOrder(events))) {
     switch (body.kind) {
@@ -163,6 +178,7 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
         if (!list || foils.has(body.foil) || startedAt === null) break;
         put(body.foil, body.block);
         const at0 = list.findIndex((id) => foils.get(id)!.standing === 'waiting');
+        besides.set(body.foil, unitOf(list[at0 < 0 ? list.length - 1 : at0]));
         list.splice(at0 < 0 ? list.length : at0, 0, body.foil);
         close(body.foil, foils.get(body.foil)!, at, by);
         break;
@@ -263,20 +279,31 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
       // On the head anew: the block has to be rinsed again.
       rinsedBlocks.delete(block);
     }
-    const mix = mixOf(block)!;
-    if (!bowls.some((bowl) => bowl.mix === mix)) bowls.push({ mix, at: freeAt ?? at });
+    for (const mix of mixesFor(unitOf(id))) if (!bowls.some((bowl) => bowl.mix === mix)) bowls.push({ mix, at: freeAt ?? at });
     freeAt = at;
     lastBlock = block;
     if (next === block && lists.get(block)!.every((foil) => foils.get(foil)!.standing !== 'waiting')) next = null;
   }
 
   const { heldBy, handedAt } = holderOf(events);
-  const heads = headsOf(script, checks, foils);
+  const heads = headsOf(script, checks, foils, unitOf);
   return {
     startedAt, plan, finishedAt, stages, steps, bowls, next, freeAt, lastBlock, heads, notes, raised, silenced, heldBy, handedAt, conflicts,
-    blocks: script.blocks.map((block) => blockState(block, lists.get(block.id)!.map((id) => ({ id, ...foils.get(id)! })), checks.get(block.id) ?? [], pastLimit.get(block.id) ?? [], heads[block.formula], stages)),
+    blocks: script.blocks.map((block) => {
+      const own = checks.get(block.id) ?? [];
+      const units = lists.get(block.id)!.map((id) => unitState(script, id, foils.get(id)!, unitOf(id), !planned.has(id), own, (foil) => unitOf(foil).letter, heads));
+      return blockState(block, units, own, pastLimit.get(block.id) ?? [], stages);
+    }),
   };
 }
+
+const NAMES = { foil: 'Foil', 'open-air': 'Section', 'tip-out': 'Tip-out', lowlight: 'Lowlight', paint: 'Painting' } as const;
+
+/** A unit by its number in the order of work: `Foil 14`, `Tip-out 60`. */
+export const unitName = ({ kind, number }: Pick<ScriptUnit, 'kind' | 'number'>): string => `${NAMES[kind]} ${number}`;
+
+/** Mixes that a unit is painted from, by their names in a bowl. */
+export const mixesFor = ({ letter, grams, endsGrams }: Pick<ScriptUnit, 'letter' | 'grams' | 'endsGrams'>): string[] => mixesOf({ letter, grams, endsGrams });
 
 /** Who has the step: told in the order in which the server heard of it, whatever the clocks of the devices say. */
 function holderOf(events: readonly ServiceEvent[]): Pick<ServiceState, 'heldBy' | 'handedAt'> {
@@ -287,12 +314,27 @@ function holderOf(events: readonly ServiceEvent[]): Pick<ServiceState, 'heldBy' 
 
 export const MINUTE = 60_000;
 
-function blockState(block: ScriptBlock, foils: readonly FoilState[], checks: readonly Check[], pastLimit: readonly string[], head: HeadFactor, stages: readonly BasinStage[]): BlockState {
-  const on = foils.filter((own) => own.standing === 'on');
-  const placed = on.map(({ closedAt }) => closedAt!);
-  const waiting = foils.some((own) => own.standing === 'waiting');
-  const off = foils.some((own) => own.standing === 'rinsed');
-  const pulled = foils.some((own) => own.standing === 'pulled');
+function unitState(
+  { lifts }: ServiceScript, id: string, own: Mutable, unit: ScriptUnit, added: boolean, checks: readonly Check[], letterOf: (foil: string) => string, heads: ServiceState['heads'],
+): UnitState {
+  const { letter, limitMinutes } = unit;
+  const estimate = readyMinutesOf(unit, lifts, heads[letter]);
+  const expected = estimate !== null && estimate <= limitMinutes;
+  // What was decided at a check goes before any estimate, for foils of that mix that were on then.
+  const last = own.closedAt === null ? undefined : checks.findLast((check) => check.at >= own.closedAt! && letterOf(check.foil) === letter);
+  const decided = last && (last.at - own.closedAt!) / MINUTE + (last.then === 'rinse' ? 0 : (last.minutes ?? 0));
+  const readyMinutes = Math.max(0, decided ?? Math.min(estimate ?? limitMinutes, limitMinutes));
+  const on = own.standing === 'on';
+  return {
+    id, unit, added, ...own, readyMinutes, expected, readyAt: on ? own.closedAt! + readyMinutes * MINUTE : null, limitAt: on ? own.closedAt! + limitMinutes * MINUTE : null,
+  };
+}
+
+function blockState(block: ScriptBlock, units: readonly UnitState[], checks: readonly Check[], pastLimit: readonly string[], stages: readonly BasinStage[]): BlockState {
+  const on = units.filter((own) => own.standing === 'on');
+  const waiting = units.some((own) => own.standing === 'waiting');
+  const off = units.some((own) => own.standing === 'rinsed');
+  const pulled = units.some((own) => own.standing === 'pulled');
   const open = stages.find(({ doneAt }) => doneAt === null);
   const standingOf = (): BlockState['standing'] => {
     if (on.length > 0 || pulled) return waiting ? 'begun' : 'on';
@@ -300,26 +342,33 @@ function blockState(block: ScriptBlock, foils: readonly FoilState[], checks: rea
     if (off) return waiting ? 'begun' : 'rinsed';
     return waiting ? 'waiting' : 'rinsed';
   };
-  const ready = readyMinutesOf(block, head);
-  // What was decided at a check goes before any estimate: it is ready when those minutes are over.
-  const last = checks.at(-1);
-  const decided = last && placed.length > 0 ? (last.at + (last.then === 'rinse' ? 0 : (last.minutes ?? 0) * MINUTE) - Math.max(...placed)) / MINUTE : null;
+  const over = (of: (own: UnitState) => number, most: (...all: number[]) => number) => (on.length > 0 ? most(...on.map(of)) : null);
   return {
-    block, foils, checks, pastLimit, standing: standingOf(),
-    firstAt: placed.length > 0 ? Math.min(...placed) : null, lastAt: placed.length > 0 ? Math.max(...placed) : null,
-    readyMinutes: Math.max(0, decided ?? Math.min(ready ?? block.limitMinutes, block.limitMinutes)), limitMinutes: block.limitMinutes, expected: ready !== null && ready <= block.limitMinutes,
+    block, units, checks, pastLimit, standing: standingOf(), firstAt: over(({ closedAt }) => closedAt!, Math.min), lastAt: over(({ closedAt }) => closedAt!, Math.max),
+    readyAt: over(({ readyAt }) => readyAt!, Math.max), limitAt: over(({ limitAt }) => limitAt!, Math.min), expected: units.every((own) => own.expected),
   };
 }
 
-/** Minutes until all of a block’s hair has its target, by what is known of the head; null where that is not expected. */
-export function readyMinutesOf({ lifts, depositMinutes }: Pick<ScriptBlock, 'lifts' | 'depositMinutes'>, head: HeadFactor): number | null {
-  const ready = lifts.map(({ from, target, lift }) => readyAfter(from, target, { ...lift, factor: lift.factor * head.factor }));
-  return ready.some((own) => own === null) ? null : Math.max(0, depositMinutes, ...ready.map((own) => own!));
+/** Minutes until a unit has its target, by what is known of the head; null where that is not expected. What deposits is done after its own time. */
+export function readyMinutesOf({ lifting, depositMinutes }: Pick<ScriptUnit, 'lifting' | 'depositMinutes'>, lifts: readonly ScriptLift[], head: HeadFactor): number | null {
+  let most = depositMinutes;
+  for (const at of lifting) {
+    const { from, target, lift } = lifts[at];
+    const ready = readyAfter(from, target, onThisHead(lift, head.factor));
+    if (ready === null) return null;
+    most = Math.max(most, ready);
+  }
+  return most;
+}
+
+/** The stretch of a unit that a check looks at; undefined where nothing lifts. */
+export function lengthOf({ lifting }: Pick<ScriptUnit, 'lifting'>, lifts: readonly ScriptLift[]): ScriptLift | undefined {
+  const own = lifting.map((at) => lifts[at]);
+  return own.find(({ stretch }) => stretch === 'length') ?? own[0];
 }
 
 /** A check as a reading of the lift; undefined where it says nothing: the foil was not closed, or nothing was lifted. */
-export function readingOf({ lifts }: Pick<ScriptBlock, 'lifts'>, check: Pick<Check, 'at' | 'level'>, closedAt: number | null): StrandReading | undefined {
-  const own = lifts.find(({ stretch }) => stretch === 'length') ?? lifts[0];
+export function readingOf(own: ScriptLift | undefined, check: Pick<Check, 'at' | 'level'>, closedAt: number | null): StrandReading | undefined {
   if (!own || closedAt === null) return undefined;
   const most = own.lift.most ? Math.min(own.from + own.lift.most.levels, own.lift.most.top) : 10;
   const reading: StrandReading = { from: own.from, volumes: own.lift.volumes, minutes: ((check.at - closedAt) / MINUTE) * (own.lift.warmth ?? 1), level: check.level, known: own.lift.factor, atCap: check.level >= most };
@@ -327,15 +376,15 @@ export function readingOf({ lifts }: Pick<ScriptBlock, 'lifts'>, check: Pick<Che
 }
 
 /** What each letter’s mix does on this head: readings from before, and its checks of today. */
-function headsOf(script: ServiceScript, checks: ReadonlyMap<string, readonly Check[]>, foils: ReadonlyMap<string, Mutable>): Record<string, HeadFactor> {
-  const letters = [...new Set(script.blocks.map(({ formula }) => formula))];
-  return Object.fromEntries(letters.map((letter) => {
-    const today = script.blocks.filter(({ formula }) => formula === letter).flatMap((block): StrandReading[] =>
-      (checks.get(block.id) ?? []).flatMap((check) => {
-        const reading = readingOf(block, check, foils.get(check.foil)?.closedAt ?? null);
-        return reading ? [reading] : [];
-      }));
+function headsOf(script: ServiceScript, checks: ReadonlyMap<string, readonly Check[]>, foils: ReadonlyMap<string, Mutable>, unitOf: (id: string) => ScriptUnit): Record<string, HeadFactor> {
+  const seen = [...checks.values()].flat();
+  const letters = new Set(script.units.map(({ letter }) => letter));
+  return Object.fromEntries([...letters].map((letter) => {
+    const today = seen.flatMap((check): StrandReading[] => {
+      const unit = unitOf(check.foil);
+      const reading = unit.letter === letter ? readingOf(lengthOf(unit, script.lifts), check, foils.get(check.foil)?.closedAt ?? null) : undefined;
+      return reading ? [reading] : [];
+    });
     return [letter, headFactor([...script.readings, ...today])];
   }));
 }
-

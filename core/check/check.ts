@@ -52,8 +52,8 @@ export interface CheckLimits {
 export interface CheckFacts {
   /** Regrowth since the last lightening by zone, mm; zones that were never lightened are left out. */
   readonly regrowthMm: Readonly<Partial<Record<Zone, number>>>;
-  /** Formulas that lift only the regrowth, or nothing: they carry no product over earlier light. */
-  readonly regrowthOnly: readonly string[];
+  /** Foils that carry what lifts over hair lightened before, by their ids. */
+  readonly overlapping: readonly string[];
   /** Zones where the hair map has baby hair or breakage. */
   readonly brokenZones: readonly Zone[];
   /** Estimated price and what was agreed at most, minor units; null where nothing was. */
@@ -63,7 +63,7 @@ export interface CheckFacts {
   sayMoney(minor: number): string;
 }
 
-export const NO_FACTS: CheckFacts = { regrowthMm: {}, regrowthOnly: [], brokenZones: [], priceMinor: null, budgetMinor: null, sayMoney: String };
+export const NO_FACTS: CheckFacts = { regrowthMm: {}, overlapping: [], brokenZones: [], priceMinor: null, budgetMinor: null, sayMoney: String };
 
 export const USUAL_LIMITS: CheckLimits = {
   sliceMm: 6.4, fineMm: 5, babyMm: 3.2, sliverMm: 1, jump: 1.5, unlitMm: 40, behindMm: 25, driftDeg: 25, shortMm: 40, minutes: null,

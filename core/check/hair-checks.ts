@@ -1,5 +1,4 @@
-import { carriesOldLight } from '../growth';
-import { hairlineKnots, isHairlineZone, zoneName, ZONES, type Zone } from '../head';
+import { hairlineKnots, isHairlineZone, zoneName, ZONES } from '../head';
 import { changePanel, dropFoil, type Panel } from '../pattern';
 import type { Check, CheckInput } from './check';
 
@@ -49,15 +48,15 @@ export function shortChecks({ plan, computed, limits, facts }: CheckInput): Chec
 }
 
 /** Product on hair that is light already breaks it. */
-export function overlapChecks({ plan, computed, facts }: CheckInput): Check[] {
-  const lengthOf = (zone: Zone) => plan.hair.byZone[zone]?.lengthMm ?? plan.hair.lengthMm;
-  const over = computed.sheet.foils.filter(({ zone, formula }) => !facts.regrowthOnly.includes(formula) && carriesOldLight(facts.regrowthMm[zone], lengthOf(zone)));
+export function overlapChecks({ computed, facts }: CheckInput): Check[] {
+  const over = computed.sheet.foils.filter(({ id }) => facts.overlapping.includes(id));
   if (over.length === 0) return [];
-  const reach = over.map(({ zone }) => facts.regrowthMm[zone]!);
-  const [least, most] = [Math.min(...reach), Math.max(...reach)];
+  const reach = over.flatMap(({ zone }) => facts.regrowthMm[zone] ?? []);
+  const [least, most] = [Math.round(Math.min(...reach)), Math.round(Math.max(...reach))];
+  const stop = reach.length === 0 ? '' : `: stop ${least === most ? `${least}` : `${least}–${most}`} mm from the scalp`;
   return [{
     rule: 'overlap', panel: over[0].panel, foils: over.map(({ id }) => id),
-    seen: `${over.length === 1 ? 'One foil lies' : `${over.length} foils lie`} over hair lightened before: stop ${least === most ? `${least}` : `${least}–${most}`} mm from the scalp.`,
+    seen: `${over.length === 1 ? 'One foil lies' : `${over.length} foils lie`} over hair lightened before${stop}.`,
     why: 'Overlap on lightened hair breaks it. Carry product to the old light, and no further unless the ends are to be lifted too: Mix, “Painted: regrowth only”.',
   }];
 }

@@ -1,5 +1,5 @@
 import { basinTimes, foilBlock, onHead, pullTimes, type BasinTimes, type Foiling, type Hands, type OnHead } from './moves';
-import { NEAR, strengthOf, type Block, type ClockRules, type Cost, type Start } from './types';
+import { foilsWith, NEAR, type Block, type ClockRules, type Cost, type Start } from './types';
 import type { WetPart } from './wet-order';
 
 /** A service up to some action; blocks as bits. Never changed, only followed by others. */
@@ -38,20 +38,20 @@ export class Courses {
 
   constructor(readonly blocks: readonly Block[], readonly rules: ClockRules) {
     this.all = 2 ** blocks.length - 1;
-    this.foils = blocks.reduce((sum, { seconds }) => sum + seconds.length, 0);
+    this.foils = blocks.reduce((sum, { foils }) => sum + foils.length, 0);
     for (const { panel, touches } of blocks) this.places.set(panel, new Set([...(this.places.get(panel) ?? []), ...touches.map(placeOf)]));
   }
 
   /** Before the first action. */
   begin(start?: Start): Course {
-    const hands: Hands = { free: start?.now ?? 0, panel: start?.panel, bowl: start?.bowl };
+    const hands: Hands = { free: start?.now ?? 0, panel: start?.panel, bowls: start?.bowls };
     const bits = (of: (b: number) => boolean) => this.blocks.reduce((sum, _, b) => (of(b) ? sum | (1 << b) : sum), 0);
     return {
-      hands: [hands, { ...hands, panel: undefined, bowl: undefined }], began: hands.free, pulling: hands.free, contiguous: false, stages: 0, steps: 0, over: 0, short: 0, past: 0, rinsed: 0,
+      hands: [hands, { ...hands, panel: undefined, bowls: undefined }], began: hands.free, pulling: hands.free, contiguous: false, stages: 0, steps: 0, over: 0, short: 0, past: 0, rinsed: 0,
       foiled: bits((b) => start?.placed[b] !== undefined), pulled: bits((b) => start?.pulled[b] ?? false),
       on: this.blocks.map((block, b) => {
         const placed = start?.placed[b];
-        return placed === undefined ? undefined : start!.pulled[b] ? null : onHead(placed, strengthOf(block, start!.strengths[b]), block.pulled);
+        return placed === undefined ? undefined : start!.pulled[b] ? null : onHead(placed, foilsWith(block, start!.strengths[b]), block.pulled);
       }),
     };
   }
@@ -63,15 +63,16 @@ export class Courses {
 
   foil(course: Course, b: number, strength = 0, by = 0): { readonly course: Course; readonly foiling: Foiling } {
     const block = this.blocks[b];
-    const own = strengthOf(block, strength);
+    const foils = foilsWith(block, strength);
+    const steps = strength === 0 ? 0 : block.others![strength - 1].steps;
     const [mine, other] = [course.hands[by], course.hands[1 - by]];
     // Two people do not stand at the same place, and a service is told in the order in which blocks are begun.
     const from = Math.max(mine.free, course.began, this.rules.second === 'foils' && this.crowded(b, other.panel) ? other.free : 0);
-    const foiling = foilBlock(block, own.mix, from, mine, this.rules);
+    const foiling = foilBlock(block, foils, from, mine, this.rules);
     const hands: [Hands, Hands] = by === 0 ? [foiling.hands, course.hands[1]] : [course.hands[0], foiling.hands];
     return {
       foiling,
-      course: { ...course, hands, began: from, foiled: course.foiled | (1 << b), contiguous: false, steps: course.steps + own.steps * block.seconds.length, on: course.on.with(b, onHead(foiling.placed, own, block.pulled)) },
+      course: { ...course, hands, began: from, foiled: course.foiled | (1 << b), contiguous: false, steps: course.steps + steps * foils.length, on: course.on.with(b, onHead(foiling.placed, foils, block.pulled)) },
     };
   }
 
@@ -110,8 +111,8 @@ export class Courses {
     for (let i = 0; i < own.placed.length; i += 1) {
       if (pulled?.[i] !== undefined) continue;
       const off = wet(i);
-      tally.over += Math.max(0, off + clears - (own.placed[i] + own.limitMinutes - this.rules.margin));
-      const late = off - own.placed[i] - own.readyMinutes;
+      tally.over += Math.max(0, off + clears - (own.limit[i] - this.rules.margin));
+      const late = off - own.ready[i];
       if (late < 0) tally.short -= late;
       else tally.past += late;
     }
@@ -130,10 +131,10 @@ export class Courses {
 
   /** Minutes that a block's product stays past its limit at least, were it clear at some minute. */
   overAt(own: OnHead, b: number, clear: number): number {
-    const slack = clear - own.limitMinutes + this.rules.margin;
+    const slack = clear + this.rules.margin;
     const pulled = this.blocks[b].pulled;
     let over = 0;
-    for (let i = 0; i < own.placed.length; i += 1) if (slack - own.placed[i] > NEAR && pulled?.[i] === undefined) over += slack - own.placed[i];
+    for (let i = 0; i < own.placed.length; i += 1) if (slack - own.limit[i] > NEAR && pulled?.[i] === undefined) over += slack - own.limit[i];
     return over;
   }
 }

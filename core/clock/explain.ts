@@ -2,7 +2,7 @@ import { Allowed, type Fixed } from './allowed';
 import { Courses } from './course';
 import { neighboursOf, type Neighbour } from './neighbours';
 import { runService } from './service';
-import { compareCosts, strengthOf, USUAL_RULES, type Action, type Block, type ClockRules, type Cost, type PlacedFoil, type Start, type Timeline } from './types';
+import { compareCosts, USUAL_RULES, type Action, type Block, type ClockRules, type Cost, type PlacedFoil, type Start, type Timeline } from './types';
 import { underRunOff } from './wet-order';
 
 /** What holds a plan as it is: nothing can move without it. */
@@ -102,7 +102,7 @@ function changeWords(blocks: readonly Block[], { change }: Neighbour): string {
   const name = (b: number) => blocks[b].name;
   switch (change.kind) {
     case 'order': return `${name(change.block)} foiled before ${name(change.before)}`;
-    case 'strength': return `${name(change.block)} with ${strengthOf(blocks[change.block], change.strength).mix}`;
+    case 'strength': return `${name(change.block)} with ${change.strength === 0 ? 'its own mix' : blocks[change.block].others![change.strength - 1].mix}`;
     case 'fewer-stages': return `${change.blocks.map(name).join(' and ')} in one rinse`;
     case 'own-stage': return `${name(change.block)} in a rinse of its own`;
     case 'other-stage': return `${name(change.block)} in another rinse`;

@@ -1,17 +1,27 @@
-import { NEAR, type Block, type ClockRules, type Strength } from './types';
+import { NEAR, type Block, type BlockFoil, type ClockRules } from './types';
 
-/** Foils of a block on the head: when each was closed, and how long they take and may. */
-export interface OnHead extends Pick<Strength, 'readyMinutes' | 'limitMinutes'> {
+/** Foils of a block on the head: when each was closed, is ready, and reaches its limit. */
+export interface OnHead {
   readonly placed: readonly number[];
-  /** First foil that still holds product, and when the last foil was closed. */
-  readonly first: number;
-  readonly last: number;
+  readonly ready: readonly number[];
+  readonly limit: readonly number[];
+  /** When all that still holds product is ready, and when the first of it reaches its limit. */
+  readonly allReady: number;
+  readonly firstLimit: number;
 }
 
 /** What is on the head once a block is foiled; foils that are pulled alone set no limit for the rest. */
-export function onHead(placed: readonly number[], { readyMinutes, limitMinutes }: Pick<Strength, 'readyMinutes' | 'limitMinutes'>, pulled: Block['pulled'] = {}): OnHead {
-  const held = placed.filter((_, i) => pulled[i] === undefined);
-  return { placed, readyMinutes, limitMinutes, first: held[0] ?? Infinity, last: held[held.length - 1] ?? -Infinity };
+export function onHead(placed: readonly number[], foils: readonly BlockFoil[], pulled: Block['pulled'] = {}): OnHead {
+  const ready = placed.map((at, i) => at + foils[i].readyMinutes);
+  const limit = placed.map((at, i) => at + foils[i].limitMinutes);
+  let allReady = -Infinity;
+  let firstLimit = Infinity;
+  for (let i = 0; i < placed.length; i += 1) {
+    if (pulled[i] !== undefined) continue;
+    allReady = Math.max(allReady, ready[i]);
+    firstLimit = Math.min(firstLimit, limit[i]);
+  }
+  return { placed, ready, limit, allReady, firstLimit };
 }
 
 /** Moves something that takes a while past the times when nobody is there. */
@@ -21,43 +31,45 @@ export function whenThere(at: number, minutes: number, away: ClockRules['away'])
   return from;
 }
 
-/** Who foils: until when they are busy, with what panel, and from which bowl. */
+/** Who foils: until when they are busy, with what panel, and which bowls stand open. */
 export interface Hands {
   readonly free: number;
   /** Panel that was worked last; undefined before the first. */
   readonly panel: string | undefined;
-  readonly bowl: { readonly formula: string; readonly at: number } | undefined;
+  /** When the open bowl of each mix was mixed; undefined before the first foil. */
+  readonly bowls: Readonly<Record<string, number>> | undefined;
 }
 
 export interface Foiling {
   readonly placed: readonly number[];
-  readonly bowls: readonly number[];
+  readonly bowls: readonly { readonly mix: string; readonly at: number }[];
   readonly hands: Hands;
 }
 
-/** Foiling a block: panel change, new bowls, and its foils; when each is closed. @param from not before this minute */
-export function foilBlock(block: Block, mix: string, from: number, { panel, bowl }: Hands, rules: ClockRules): Foiling {
+/** Foiling a block: panel change, new bowls, and its foils; when each is closed. Bowls of mixes that take turns stand open side by side. @param from not before this minute */
+export function foilBlock(block: Block, foils: readonly BlockFoil[], from: number, { panel, bowls: open }: Hands, rules: ClockRules): Foiling {
   let at = from;
   if (panel !== undefined && panel !== block.panel) at = whenThere(at, rules.panelChange, rules.away) + rules.panelChange;
-  const bowls: number[] = [];
-  // The first bowl is mixed before the clock runs.
-  let bowlAt = bowl?.at ?? at;
-  if (bowl === undefined) bowls.push(at);
-  let held = bowl?.formula ?? mix;
+  const bowls: { mix: string; at: number }[] = [];
+  const held: Record<string, number> = { ...open };
   // A second person who mixes hands the fresh bowl over.
   const mixing = rules.second === 'mixes' ? 0 : rules.mixChange;
-  const placed = block.seconds.map((seconds) => {
-    if (held !== mix || at - bowlAt >= rules.usefulMinutes - NEAR) {
-      at = whenThere(at, mixing, rules.away);
-      bowls.push(at);
-      bowlAt = at;
-      at += mixing;
-      held = mix;
+  let first = open === undefined;
+  const placed = foils.map(({ seconds, mixes }) => {
+    for (const mix of mixes) {
+      if (held[mix] !== undefined && at - held[mix] < rules.usefulMinutes - NEAR) continue;
+      // What the first foil takes is mixed before the clock runs.
+      const takes = first ? 0 : mixing;
+      at = whenThere(at, takes, rules.away);
+      bowls.push({ mix, at });
+      held[mix] = at;
+      at += takes;
     }
+    first = false;
     at = whenThere(at, seconds / 60, rules.away) + seconds / 60;
     return at;
   });
-  return { placed, bowls, hands: { free: at, panel: block.panel, bowl: { formula: mix, at: bowlAt } } };
+  return { placed, bowls, hands: { free: at, panel: block.panel, bowls: held } };
 }
 
 /** Minutes that a rinse of so many panels takes. */
@@ -79,7 +91,7 @@ export interface BasinTimes {
  * @param contiguous the stage before ended now: it is set up once
  */
 export function basinTimes(set: readonly number[], on: readonly (OnHead | null | undefined)[], now: number, contiguous: boolean, rules: ClockRules): BasinTimes {
-  const due = (block: number) => (on[block] ? on[block].first + on[block].limitMinutes : Infinity);
+  const due = (block: number) => on[block]?.firstLimit ?? Infinity;
   const order = [...set].sort((a, b) => (due(a) === due(b) ? a - b : due(a) - due(b)));
   const at = (setUp: number) => {
     let ready = now;
@@ -88,7 +100,7 @@ export function basinTimes(set: readonly number[], on: readonly (OnHead | null |
       const own = on[block];
       if (!own) return;
       const lead = setUp + j * rules.each;
-      ready = Math.max(ready, own.last + own.readyMinutes - lead);
+      ready = Math.max(ready, own.allReady - lead);
       latest = Math.min(latest, due(block) - rules.margin - lead - rules.clearAfter);
     });
     return Math.max(now, Math.min(ready, latest));
@@ -102,12 +114,12 @@ export function basinTimes(set: readonly number[], on: readonly (OnHead | null |
 }
 
 /** When a second person pulls the foils of a block: once each is ready, but before the first limit is passed. */
-export function pullTimes({ placed, readyMinutes, limitMinutes }: OnHead, free: number, rules: ClockRules): { readonly from: number; readonly to: number; readonly opened: readonly number[] } {
+export function pullTimes({ placed, ready: readyAt, limit }: OnHead, free: number, rules: ClockRules): { readonly from: number; readonly to: number; readonly opened: readonly number[] } {
   let ready = free;
   let latest = Infinity;
-  placed.forEach((at, i) => {
-    ready = Math.max(ready, at + readyMinutes - i * rules.pullEach);
-    latest = Math.min(latest, at + limitMinutes - rules.margin - (i + 1) * rules.pullEach);
+  placed.forEach((_, i) => {
+    ready = Math.max(ready, readyAt[i] - i * rules.pullEach);
+    latest = Math.min(latest, limit[i] - rules.margin - (i + 1) * rules.pullEach);
   });
   const from = whenThere(Math.max(free, Math.min(ready, latest)), placed.length * rules.pullEach, rules.away);
   return { from, to: from + placed.length * rules.pullEach, opened: placed.map((_, i) => from + i * rules.pullEach) };

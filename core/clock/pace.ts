@@ -10,6 +10,9 @@ export const SECONDS_PER_FOIL = { slice: 50, weave: 62, zigzag: 70 } as const;
  */
 export const SECONDS_PER_PAINTED_SECTION = 25;
 
+/** A lowlit drop-out is painted from the root to the ends, as a slice is. Working assumption. */
+export const SECONDS_PER_LOWLIT_DROPOUT = 50;
+
 /** Each soft push of backcombing on top of a foil's own time, so that two make the usual 90–150 s. Working assumption. */
 export const SECONDS_PER_TEASING_PUSH = 30;
 
@@ -29,13 +32,19 @@ export function foilSeconds({ gather, teasing = 0 }: PacedFoil): number {
   return SECONDS_PER_FOIL[gather] + teasing * SECONDS_PER_TEASING_PUSH;
 }
 
-/** Minutes from the first foil to the last (estimate): foils at their pace and the changes between panels. */
-export function foilingMinutes(foils: readonly PacedFoil[]): number {
+/** Seconds for a treated drop-out (estimate). @param together so many are painted at once; a lowlight takes its time each */
+export function dropoutSeconds(treatment: 'tip-out' | 'lowlight' | 'paint', together: number, teasing: number): number {
+  const painting = treatment === 'lowlight' ? SECONDS_PER_LOWLIT_DROPOUT : SECONDS_PER_PAINTED_SECTION / Math.max(1, together);
+  return painting + teasing * SECONDS_PER_TEASING_PUSH;
+}
+
+/** Minutes of some work in its order (estimate): each at its seconds, and the changes between panels. */
+export function workMinutes(work: readonly { readonly panel: string; readonly seconds: number }[]): number {
   let seconds = 0;
   let changes = 0;
-  foils.forEach((foil, i) => {
-    seconds += foilSeconds(foil);
-    if (i > 0 && foil.panel !== foils[i - 1].panel) changes += 1;
+  work.forEach((own, i) => {
+    seconds += own.seconds;
+    if (i > 0 && own.panel !== work[i - 1].panel) changes += 1;
   });
   return seconds / 60 + changes * MINUTES_PER_PANEL_CHANGE;
 }

@@ -3,7 +3,7 @@ import { Courses, type Course } from './course';
 import { improved } from './neighbours';
 import { runService } from './service';
 import { simplePlan } from './simple';
-import { compareCosts, strengthOf, strengthsOf, USUAL_RULES, type Action, type Block, type ClockRules, type Cost, type Start, type Timeline } from './types';
+import { compareCosts, foilsWith, strengthsOf, USUAL_RULES, type Action, type Block, type ClockRules, type Cost, type Start, type Timeline } from './types';
 
 export interface SearchOptions {
   readonly rules?: ClockRules;
@@ -129,7 +129,7 @@ class Tree {
   constructor(private readonly courses: Courses, private readonly allowed: Allowed, begun: Course) {
     this.blocks = courses.blocks;
     this.rules = courses.rules;
-    this.minutes = this.blocks.map(({ seconds }) => seconds.reduce((sum, own) => sum + own, 0) / 60);
+    this.minutes = this.blocks.map(({ foils }) => foils.reduce((sum, { seconds }) => sum + seconds, 0) / 60);
     const { under, fixed } = allowed;
     const free = !fixed.order && !fixed.at && !fixed.strength;
     this.twin = this.blocks.map((own, i) => (free && !(begun.foiled & (1 << i)) ? this.blocks.findIndex((other, j) => j < i && !(begun.foiled & (1 << j)) && alike(own, other) && alikeUnder(under, i, j)) : -1));
@@ -162,7 +162,7 @@ class Tree {
       for (let set = waiting; set > 0; set = (set - 1) & waiting) if (this.allowed.rinse(set, course)) out.push(set);
       return out;
     }
-    const due = (b: number) => (course.on[b] ? course.on[b].first + course.on[b].limitMinutes : Infinity);
+    const due = (b: number) => course.on[b]?.firstLimit ?? Infinity;
     own.sort((a, b) => due(a) - due(b));
     own.reduce((set, b) => {
       const most = this.allowed.most(set | (1 << b), course);
@@ -207,9 +207,8 @@ class Tree {
 
 /** Blocks that can stand for each other: their order makes no difference. */
 function alike(a: Block, b: Block): boolean {
-  const same = <T>(one: readonly T[], other: readonly T[]) => one.length === other.length && one.every((own, i) => own === other[i]);
-  return same(a.seconds, b.seconds) && a.touches.length === b.touches.length && a.touches.every((own) => b.touches.includes(own)) && strengthsOf(a) === strengthsOf(b)
-    && Array.from({ length: strengthsOf(a) }, (_, i) => i).every((i) => JSON.stringify(strengthOf(a, i)) === JSON.stringify(strengthOf(b, i)))
+  return a.foils.length === b.foils.length && a.touches.length === b.touches.length && a.touches.every((own) => b.touches.includes(own)) && strengthsOf(a) === strengthsOf(b)
+    && Array.from({ length: strengthsOf(a) }, (_, i) => i).every((i) => JSON.stringify(foilsWith(a, i)) === JSON.stringify(foilsWith(b, i)))
     && !a.pulled && !b.pulled && !a.together && !b.together && !a.after && !b.after && a.panel !== b.panel;
 }
 

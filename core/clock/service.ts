@@ -1,5 +1,5 @@
 import { Courses } from './course';
-import { NEAR, strengthOf, USUAL_RULES, type Action, type Block, type ClockRules, type PlacedFoil, type Pull, type Stage, type Start, type Timeline } from './types';
+import { foilsWith, NEAR, USUAL_RULES, type Action, type Block, type ClockRules, type PlacedFoil, type Pull, type Stage, type Start, type Timeline } from './types';
 
 /**
  * Runs a service through its actions.
@@ -11,7 +11,7 @@ export function runService(blocks: readonly Block[], actions: readonly Action[],
   let course = courses.begin(start);
   const stages: Stage[] = [];
   const pulls: Pull[] = [];
-  const bowls: { formula: string; at: number }[] = [];
+  const bowls: { mix: string; at: number }[] = [];
   const strengths = blocks.map((_, b) => start?.strengths[b] ?? 0);
   const by = blocks.map(() => 0);
   const placed: (readonly number[] | undefined)[] = blocks.map((_, b) => start?.placed[b]);
@@ -25,7 +25,7 @@ export function runService(blocks: readonly Block[], actions: readonly Action[],
       placed[b] = done.foiling.placed;
       strengths[b] = strength;
       by[b] = action.by ?? 0;
-      bowls.push(...done.foiling.bowls.map((at) => ({ formula: strengthOf(blocks[b], strength).mix, at })));
+      bowls.push(...done.foiling.bowls);
       course = done.course;
     } else if (action.kind === 'pull') {
       const { block: b } = action;
@@ -46,11 +46,11 @@ export function runService(blocks: readonly Block[], actions: readonly Action[],
     }
   }
   const foils = blocks.flatMap((block, b) => {
-    const { readyMinutes, limitMinutes } = strengthOf(block, strengths[b]);
+    const own = foilsWith(block, strengths[b]);
     return (placed[b] ?? []).map((at, index): PlacedFoil => {
       const alone = block.pulled?.[index];
       const { wet, clear } = alone !== undefined ? { wet: at + alone, clear: at + alone + rules.pullEach } : (ended.get(b)?.(index) ?? { wet: Infinity, clear: Infinity });
-      return { block: b, index, placed: at, ready: at + readyMinutes, limit: at + limitMinutes, wet, clear };
+      return { block: b, index, placed: at, ready: at + own[index].readyMinutes, limit: at + own[index].limitMinutes, wet, clear };
     });
   });
   return { foils, stages, pulls, bowls, strengths, by, end: Math.max(courses.now(course), course.pulling), cost: courses.costOf(course) };
@@ -60,16 +60,17 @@ export function runService(blocks: readonly Block[], actions: readonly Action[],
 export function splitBlocks(blocks: readonly Block[], rules: ClockRules = USUAL_RULES): { readonly blocks: readonly Block[]; readonly cut: readonly string[] } {
   const cut: string[] = [];
   const out = blocks.flatMap((block): Block[] => {
-    const room = block.limitMinutes - rules.margin - Math.min(block.readyMinutes, block.limitMinutes - rules.margin - rules.clearAfter) - rules.clearAfter;
-    const pace = Math.max(...block.seconds) / 60;
+    const limit = Math.min(...block.foils.map(({ limitMinutes }) => limitMinutes)) - rules.margin - rules.clearAfter;
+    const room = limit - Math.min(Math.max(...block.foils.map(({ readyMinutes }) => readyMinutes)), limit);
+    const pace = Math.max(...block.foils.map(({ seconds }) => seconds)) / 60;
     const most = 1 + Math.floor(room / pace + NEAR);
-    const n = block.seconds.length;
+    const n = block.foils.length;
     if (n <= most) return [block];
     cut.push(block.name);
     const parts = Math.ceil(n / most);
     return Array.from({ length: parts }, (_, i) => {
       const [first, next] = [Math.round((i * n) / parts), Math.round(((i + 1) * n) / parts)];
-      return { ...block, id: `${block.id}.${i + 1}`, name: `${block.name}, part ${i + 1}`, seconds: block.seconds.slice(first, next) };
+      return { ...block, id: `${block.id}.${i + 1}`, name: `${block.name}, part ${i + 1}`, foils: block.foils.slice(first, next) };
     });
   });
   return { blocks: out, cut };

@@ -1,24 +1,31 @@
 import type { WetPart } from './wet-order';
 
-/** A strength that a block can be foiled with. */
-export interface Strength {
-  /** Letter and strength of the mix: what a bowl holds. */
-  readonly mix: string;
-  /** Minutes from closing a foil until it is ready (estimate), and the longest that its maker allows. */
+/** A foil as the clock sees it: its own time, mixes, and how long it takes and may. */
+export interface BlockFoil {
+  readonly seconds: number;
+  /** Mixes that are painted in it, by their name in a bowl: one, or two where the ends have one of their own. */
+  readonly mixes: readonly string[];
+  /** Minutes from closing it until it is ready (estimate), and the longest that its maker allows. */
   readonly readyMinutes: number;
   readonly limitMinutes: number;
+}
+
+/** Another strength that all foils of a block can have. */
+export interface Strength {
+  /** Name of the mix: what a bowl holds; and its strength, volumes. */
+  readonly mix: string;
+  readonly volumes: number;
+  readonly foils: readonly BlockFoil[];
   /** Steps above the strength that was chosen; 0 for it and for weaker ones. */
   readonly steps: number;
 }
 
-/** Foils of one panel and one mix, foiled without a break: what the clock puts in order. */
-export interface Block extends Pick<Strength, 'readyMinutes' | 'limitMinutes'> {
+/** Foils of one panel in the order of the hand, foiled without a break: what the clock puts in order. They may lift and deposit, each with its own mix. */
+export interface Block {
   readonly id: string;
   readonly panel: string;
   readonly name: string;
-  readonly formula: string;
-  /** Seconds of each foil, in order. */
-  readonly seconds: readonly number[];
+  readonly foils: readonly BlockFoil[];
   readonly touches: readonly WetPart[];
   /** Other strengths that it may be foiled with; an action names them by their place, from 1. */
   readonly others?: readonly Strength[];
@@ -96,7 +103,7 @@ export interface Timeline {
   readonly stages: readonly Stage[];
   readonly pulls: readonly Pull[];
   /** Minutes at which a bowl is mixed, of which mix. */
-  readonly bowls: readonly { readonly formula: string; readonly at: number }[];
+  readonly bowls: readonly { readonly mix: string; readonly at: number }[];
   /** Strength of each block by its place (0: the chosen one), and who foils it (1: the second person). */
   readonly strengths: readonly number[];
   readonly by: readonly number[];
@@ -116,9 +123,9 @@ export interface Cost {
 /** Where a service stands when the rest of it is planned; minutes from its start. */
 export interface Start {
   readonly now: number;
-  /** Panel that was worked last, and the bowl in use. */
+  /** Panel that was worked last, and the bowls that are open: when each mix was mixed. */
   readonly panel?: string;
-  readonly bowl?: { readonly formula: string; readonly at: number };
+  readonly bowls?: Readonly<Record<string, number>>;
   /** Minutes at which the foils of a block were closed; undefined where it is not foiled yet. */
   readonly placed: readonly (readonly number[] | undefined)[];
   /** Strength that it was foiled with. */
@@ -135,10 +142,11 @@ export function compareCosts(a: Cost, b: Cost): number {
   return 0;
 }
 
-/** The strength of a block by its place. */
-export function strengthOf(block: Block, place = 0): Strength {
-  return place === 0 ? { mix: block.formula, readyMinutes: block.readyMinutes, limitMinutes: block.limitMinutes, steps: 0 } : block.others![place - 1];
-}
+/** The foils of a block with a strength by its place; 0 as they were chosen. */
+export const foilsWith = (block: Block, place = 0): readonly BlockFoil[] => (place === 0 ? block.foils : block.others![place - 1].foils);
+
+/** Mixes of a block by its strength, in the order in which they are needed. */
+export const mixesOf = (block: Block, place = 0): readonly string[] => [...new Set(foilsWith(block, place).flatMap(({ mixes }) => mixes))];
 
 /** Strengths that a block can be foiled with. */
 export const strengthsOf = (block: Block): number => 1 + (block.others?.length ?? 0);

@@ -1,4 +1,4 @@
-import type { Consult } from '../formats';
+import type { Consult } from '../visit';
 
 /** The consultation in the order in which it is held. */
 export const CHAPTERS = ['wish', 'worn', 'upkeep', 'history', 'map', 'head', 'safety', 'goals'] as const;

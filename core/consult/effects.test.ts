@@ -1,7 +1,8 @@
-import { EMPTY_CONSULT, USUAL_HOUSE, type Consult } from '../formats';
+import { EMPTY_CONSULT, USUAL_HOUSE } from '../formats';
 import { growthRate } from '../growth';
 import { fill, paint } from '../hair-map';
 import { effectsOf, progressOf } from '.';
+import type { Consult } from '../visit';
 
 const effects = (part: Partial<Consult>, chapter?: string) =>
   effectsOf({ ...EMPTY_CONSULT, ...part }, USUAL_HOUSE, growthRate([]), (minor) => `${minor / 100} EUR`)

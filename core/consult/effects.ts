@@ -1,9 +1,8 @@
-import type { Consult, House } from '../formats';
-import { timeThereIs } from '../formats';
 import { tonerWeeks, visibleLine, type GrowthRate } from '../growth';
 import { greyShareOf } from '../hair-map';
 import { brightnessStep } from '../pattern';
 import { formatLevel } from '../units';
+import { timeThereIs, type Consult, type House } from '../visit';
 import type { Chapter } from './conversation';
 
 /** What an answer changes in the plan. */

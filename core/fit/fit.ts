@@ -1,4 +1,4 @@
-import { foilSeconds, MINUTES_PER_PANEL_CHANGE } from '../clock';
+import { MINUTES_PER_PANEL_CHANGE } from '../clock';
 import { zonesOf, type ZoneFamily } from '../head';
 import { recipeLine, type ComputedPlan, type PatternEngine, type Plan } from '../pattern';
 import { thinned } from './thin';
@@ -90,7 +90,7 @@ export function* fitInSteps(plan: Plan, engine: PatternEngine, limit: FitLimit, 
       const computed = factor === 1 ? before : engine.compute(changed);
       const foils = computed.sheet.foils.filter((foil) => foil.panel === panel.id);
       if (foils.length === 0) continue;
-      const seconds = foils.reduce((sum, foil) => sum + foilSeconds({ gather: foil.gather, panel: panel.id, teasing: panel.start.teasing }), 0);
+      const seconds = foils.reduce((sum, foil) => sum + foil.seconds, 0);
       const points = pointsByPlace(computed, factor === 1 ? pointsNow : pointsOf(changed, computed), offsetMm, panel.id);
       own.push({ factor, foils: foils.length, cost: unit(foils.length, seconds), worth: worthOfPoints(points, full), points: sumOf(points.values()) });
       yield;

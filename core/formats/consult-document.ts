@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { ZONES, type Zone } from '../head';
+import type { Consult, RegrowthByZone } from '../visit';
 import { AVERAGE_HAIR, AVERAGE_HEAD, between, hairSchema, whole, headSchema, levelField } from './fields';
 import { healthSchema, historySchema, goalsSchema, occasionsSchema } from './history-fields';
 import { zoneHairSchema } from './zone-hair';
@@ -17,7 +18,7 @@ const regrowth = z
   .describe('Regrowth by zone, mm; a zone that was not measured is left out');
 
 /** What is asked and seen before the plan: the wish, the head, the hair, the regrowth. */
-export const consultSchema = z.strictObject({
+export const consultSchema: z.ZodType<Consult> = z.strictObject({
   version: z.literal(1),
   naturalLevel: levelField('Level of the untouched hair at the root'),
   goalLevel: levelField('Level wished for'),
@@ -76,9 +77,6 @@ function contradictions(consult: {
   }
   return out;
 }
-
-export type Consult = z.infer<typeof consultSchema>;
-export type RegrowthByZone = Partial<Record<Zone, number>>;
 
 export const EMPTY_CONSULT: Consult = consultSchema.parse({
   version: 1,

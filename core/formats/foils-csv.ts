@@ -1,33 +1,41 @@
 import { zoneName } from '../head';
 import { dropFoil, GATHER_PRESETS, retypeFoil, type Foil, type GatherKind, type Plan, type Sheet, type SingleGather } from '../pattern';
+import type { WorkUnit } from '../work';
 import { cellText, csvTable, readCsvTable, textCell, type CsvRead, type RowProblem } from './csv-table';
 import { MOST_EDITS } from './plan-document';
 
-const COLUMNS = ['number', 'id', 'panel', 'side', 'row', 'column', 'zone', 'formula', 'gather', 'width mm', 'thickness mm', 'drop-out mm', 'angle', 'stitches', 'picked', 'start mm', 'leave out'] as const;
+const COLUMNS = ['order', 'number', 'kind', 'id', 'panel', 'side', 'row', 'column', 'zone', 'formula', 'gather', 'width mm', 'thickness mm', 'drop-out mm', 'angle', 'stitches', 'picked', 'start mm', 'to mm', 'mix', 'ends mix', 'grams', 'leave out'] as const;
 type Column = (typeof COLUMNS)[number];
 /** What a table may set of a foil; everything else is measured from the pattern. */
 const SETTABLE: readonly Column[] = ['formula', 'gather', 'thickness mm', 'leave out'];
 
+/** What follows from the mix or from other rows: read over, since formulas may have been chosen since. */
+const FOLLOWS: ReadonlySet<Column> = new Set(['order', 'mix', 'ends mix', 'grams', 'to mm']);
+
 const tenth = (value: number) => String(Math.round(value * 10) / 10);
 
-/** A foil's cells with a decimal point. */
-function cellsOf(plan: Plan, foil: Foil): Record<Column, string> {
-  const panel = plan.panels.find(({ id }) => id === foil.panel);
+/** What of the sheet stands in a table beside the work. */
+type Sections = Pick<Sheet, 'foils' | 'painted'>;
+
+/** A unit's cells with a decimal point. */
+function cellsOf({ foils, painted }: Sections, unit: WorkUnit): Record<Column, string> {
+  const foil = unit.kind === 'foil' ? foils[unit.index] : undefined;
+  const section = foil ?? (unit.kind === 'open-air' ? painted[unit.index] : undefined);
   return {
-    number: String(foil.order), id: foil.id, panel: panel?.name ?? foil.panel, side: foil.side, row: String(foil.row), column: String(foil.column), zone: zoneName(foil.zone), formula: foil.formula, gather: foil.gather,
-    'width mm': tenth(foil.widthMm), 'thickness mm': tenth(foil.thicknessMm), 'drop-out mm': tenth(foil.dropoutMm), angle: tenth(foil.angleDeg).replace(/^-/, '−'), stitches: String(foil.stitches),
-    picked: `${Math.round(foil.pickedShare * 100)} %`, 'start mm': tenth(panel?.start.distanceMm ?? 0), 'leave out': '',
+    order: String(unit.order), number: String(unit.number), kind: unit.kind, id: unit.id, panel: unit.panelName, side: unit.side, row: String(unit.row), column: String(unit.column), zone: zoneName(unit.zone), formula: unit.letter, gather: unit.gather.kind,
+    'width mm': tenth(unit.widthMm), 'thickness mm': tenth(unit.thicknessMm), 'drop-out mm': foil ? tenth(foil.dropoutMm) : '', angle: tenth(unit.angleDeg).replace(/^-/, '−'), stitches: foil ? String(foil.stitches) : '',
+    picked: section ? `${Math.round(section.pickedShare * 100)} %` : '', 'start mm': tenth(unit.startMm), 'to mm': tenth(unit.reachMm[1]), mix: unit.mix, 'ends mix': unit.endsMix ?? '', grams: tenth(unit.grams + unit.endsGrams), 'leave out': '',
   };
 }
 
-const inOrder = ({ foils }: Pick<Sheet, 'foils'>) => [...foils].sort((a, b) => a.order - b.order);
+const isFigure = (column: Column) => column.endsWith(' mm') || column === 'angle' || column === 'grams';
 
-/** The foils of a pattern in the order of work, as a table that spreadsheets open. */
-export function foilsCsv(plan: Plan, sheet: Pick<Sheet, 'foils'>, { separator, decimalComma }: { separator: string; decimalComma: boolean }): string {
+/** Everything that product is put on, in the order of work, as a table that spreadsheets open. */
+export function foilsCsv(sheet: Sections, units: readonly WorkUnit[], { separator, decimalComma }: { separator: string; decimalComma: boolean }): string {
   const figure = (text: string) => (decimalComma ? text.replace('.', ',') : text);
-  const rows = inOrder(sheet).map((foil) => {
-    const cells = cellsOf(plan, foil);
-    return COLUMNS.map((column) => (column.endsWith(' mm') || column === 'angle' ? figure(cells[column]) : textCell(cells[column])));
+  const rows = units.map((unit) => {
+    const cells = cellsOf(sheet, unit);
+    return COLUMNS.map((column) => (isFigure(column) ? figure(cells[column]) : textCell(cells[column])));
   });
   return csvTable(COLUMNS, rows, separator);
 }
@@ -67,19 +75,19 @@ function alike(a: string, b: string): boolean {
  * Reads a table of foils against a pattern: formula, gather and thickness of single foils, and foils left out, as edits by hand. What is
  * measured cannot be set: a row in which it differs belongs to another pattern, or to this one before it was changed.
  */
-export function readFoilsCsv(text: string, plan: Plan, sheet: Pick<Sheet, 'foils'>): CsvRead<FoilsImport> {
+export function readFoilsCsv(text: string, plan: Plan, sheet: Sections, units: readonly WorkUnit[]): CsvRead<FoilsImport> {
   const table = readCsvTable(text, COLUMNS, ['id'], 'foils');
   if (!table.ok) return table;
-  const foils = new Map(sheet.foils.map((foil) => [foil.id, foil]));
+  const known = new Map(units.map((unit) => [unit.id, unit]));
   const problems: RowProblem[] = [...table.value.problems];
   const changes: FoilChange[] = [];
   const rowOf = new Map<string, number>();
   let next = plan;
   let same = 0;
   for (const { row, cells } of table.value.rows) {
-    const read = readFoil(plan, foils, rowOf, row, Object.fromEntries(Object.entries(cells).map(([column, cell]) => [column, cellText(cell!)])));
+    const read = readFoil(sheet, known, rowOf, row, Object.fromEntries(Object.entries(cells).map(([column, cell]) => [column, cellText(cell!)])));
     if (typeof read === 'string') problems.push({ row, problem: read });
-    else if (read.words.length === 0) same += 1;
+    else if (read.foil === null || read.words.length === 0) same += 1;
     else {
       changes.push({ id: read.foil.id, order: read.foil.order, words: read.words });
       next = read.leaveOut ? dropFoil(next, read.foil.id) : retypeFoil(next, read.foil.id, read.to);
@@ -91,22 +99,27 @@ export function readFoilsCsv(text: string, plan: Plan, sheet: Pick<Sheet, 'foils
 }
 
 interface ReadFoil {
-  readonly foil: Foil;
+  /** null for what is no foil. */
+  readonly foil: Foil | null;
   readonly words: readonly string[];
   readonly leaveOut: boolean;
   readonly to: Parameters<typeof retypeFoil>[2];
 }
 
 /** One row; a sentence for what cannot be taken. */
-function readFoil(plan: Plan, foils: ReadonlyMap<string, Foil>, rowOf: Map<string, number>, row: number, cells: Partial<Record<Column, string>>): ReadFoil | string {
-  const foil = foils.get(cells.id ?? '');
-  if (!foil) return cells.id === undefined ? 'id: it is empty.' : `id: this pattern has no foil “${cells.id}”.`;
-  const first = rowOf.get(foil.id);
-  if (first !== undefined) return `id: “${foil.id}” stands in row ${first} already.`;
-  rowOf.set(foil.id, row);
-  const own = cellsOf(plan, foil);
-  const differs = COLUMNS.find((column) => !SETTABLE.includes(column) && cells[column] !== undefined && !alike(cells[column], own[column]));
+function readFoil(sheet: Sections, units: ReadonlyMap<string, WorkUnit>, rowOf: Map<string, number>, row: number, cells: Partial<Record<Column, string>>): ReadFoil | string {
+  const unit = units.get(cells.id ?? '');
+  if (!unit) return cells.id === undefined ? 'id: it is empty.' : `id: this pattern has no foil “${cells.id}”.`;
+  const first = rowOf.get(unit.id);
+  if (first !== undefined) return `id: “${unit.id}” stands in row ${first} already.`;
+  rowOf.set(unit.id, row);
+  const own = cellsOf(sheet, unit);
+  // Drop-outs and painted sections follow from their panel: nothing of them is set one by one.
+  const foil = unit.kind === 'foil' ? sheet.foils[unit.index] : undefined;
+  const settable = foil ? SETTABLE : [];
+  const differs = COLUMNS.find((column) => !settable.includes(column) && !FOLLOWS.has(column) && cells[column] !== undefined && !alike(cells[column], own[column]));
   if (differs) return `${differs}: it is ${own[differs]} here and “${cells[differs]}” in the table. It is measured and cannot be set; if the pattern was changed since, export the list anew.`;
+  if (!foil) return { foil: null, words: [], leaveOut: false, to: {} };
   const leave = cells['leave out']?.toLowerCase();
   if (leave !== undefined && leave !== 'yes' && leave !== 'no') return `leave out: write yes, or leave it empty; it says “${cells['leave out']}”.`;
   if (leave === 'yes') return { foil, words: ['left out'], leaveOut: true, to: {} };

@@ -1,7 +1,6 @@
 import { z } from 'zod';
+import { NOTED, SERVICES } from '../visit';
 import { levelField, whole } from './fields';
-
-export const SERVICES = ['lightener', 'permanent', 'demi', 'toner', 'metallic', 'plant', 'smoothing', 'perm', 'other'] as const;
 
 const line = (most: number) => z.string({ error: 'must be text' }).trim().max(most, `must be at most ${most} characters`);
 const day = (description: string) => z.iso.date('must be a day such as 2027-01-31').describe(description);
@@ -41,8 +40,6 @@ export const goalsSchema = z
   .default([])
   .describe('Targets of the coming visits, in order');
 
-export const NOTED = ['pregnancy', 'medication', 'recent-chemical'] as const;
-
 /** What cautions rest on; null is what was not asked or not looked at. */
 export const healthSchema = z
   .strictObject({
@@ -54,7 +51,3 @@ export const healthSchema = z
   })
   .prefault({})
   .describe('What cautions rest on');
-
-export type Health = z.infer<typeof healthSchema>;
-export type HistoryEntry = z.infer<typeof historySchema>[number];
-export type Service = (typeof SERVICES)[number];

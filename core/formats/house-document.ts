@@ -1,7 +1,8 @@
 import { z } from 'zod';
-import { RULES, USUAL_LIMITS, type CheckLimits } from '../check/check';
+import { RULES, USUAL_LIMITS } from '../check/check';
 import { reminderProblem, USUAL_REMINDER_WORDS, type ReminderKind } from '../diary';
 import { SCHOOL_KEYS, SCHOOLS, USUAL_SCHOOLS, type Schools } from '../school';
+import type { House } from '../visit';
 import { between, whole, yesOrNo } from './fields';
 import { parseWith, type Parsed } from './problem';
 
@@ -50,7 +51,7 @@ const reminderWords = (kind: ReminderKind, description: string) =>
     .describe(description);
 
 /** What a salon sets once for all its visits. */
-export const houseSchema = z.strictObject({
+export const houseSchema: z.ZodType<House> = z.strictObject({
   version: z.literal(1),
   units: z.enum(['mm', 'cm', 'in'], { error: 'must be mm, cm or in' }).default('mm').describe('Unit in which lengths are said and read'),
   decimalComma: yesOrNo('Figures are written with a decimal comma').default(false),
@@ -128,22 +129,9 @@ export const houseSchema = z.strictObject({
   schools,
 });
 
-export type House = z.infer<typeof houseSchema>;
-
 /** A house that has set nothing yet. */
 export const USUAL_HOUSE: House = houseSchema.parse({ version: 1 });
 
 export function parseHouse(value: unknown): Parsed<House> {
   return parseWith(houseSchema, value);
-}
-
-/** Time for the foils of a visit, minutes: the house's or the client's, whichever is less; null where neither is set. */
-export function timeThereIs({ slotMinutes }: House, minutesAtMost: number | null): number | null {
-  if (slotMinutes === null || minutesAtMost === null) return slotMinutes ?? minutesAtMost;
-  return Math.min(slotMinutes, minutesAtMost);
-}
-
-/** The checks' limits of a house. */
-export function limitsOf({ limits, slotMinutes }: House): CheckLimits {
-  return { ...limits, minutes: slotMinutes };
 }

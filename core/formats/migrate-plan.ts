@@ -5,13 +5,28 @@ const isRaw = (value: unknown): value is Raw => typeof value === 'object' && val
 
 /**
  * A plan document of any version as one of the newest, still unchecked; undefined for versions that are not known.
- * Version 1 named the side in the place; since version 2 it stands beside it, and everything new has a default.
+ * Version 1 named the side in the place; since version 2 it stands beside it. Formulas in turn went foil by foil through the
+ * whole panel until version 2: such a pattern stays as it was worked. Everything else that is new has a default.
  */
 export function migratePlan(document: Raw): Raw | undefined {
-  if (document.version === 2) return document;
-  if (document.version !== 1) return undefined;
+  switch (document.version) {
+    case 3: return document;
+    case 2: return { ...withPanels(document, fromVersion2), version: 3 };
+    case 1: return migratePlan({ ...withPanels(document, fromVersion1), version: 2 });
+    default: return undefined;
+  }
+}
+
+function withPanels(document: Raw, change: (panel: Raw) => Raw): Raw {
   const { panels } = document;
-  return { ...document, version: 2, ...(Array.isArray(panels) && { panels: panels.map((panel) => (isRaw(panel) ? fromVersion1(panel) : panel)) }) };
+  return Array.isArray(panels) ? { ...document, panels: panels.map((panel) => (isRaw(panel) ? change(panel) : panel)) } : document;
+}
+
+export function fromVersion2(panel: Raw): Raw {
+  const { rotation } = panel;
+  if (!isRaw(rotation)) return panel;
+  const { fromFoil, toFoil, ...rest } = rotation;
+  return { ...panel, rotation: { ...rest, by: 'foil', anew: false, ...(fromFoil !== undefined && { from: fromFoil }), ...(toFoil !== undefined && { to: toFoil }) } };
 }
 
 function fromVersion1(panel: Raw): Raw {

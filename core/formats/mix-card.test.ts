@@ -1,7 +1,8 @@
-import { mixOfVisit, Shelf, usualFormula, type VisitMix } from '../mix';
+import { mixOfVisit } from '../mix';
 import { createPatternEngine } from '../pattern';
-import { USUAL_RANGE } from '../products';
+import { Shelf, USUAL_RANGE } from '../products';
 import { USUAL_SCHOOLS } from '../school';
+import { usualFormula, type VisitMix } from '../visit';
 import { EMPTY_CONSULT } from './consult-document';
 import { mixCard } from './mix-card';
 import { EMPTY_MIX } from './mix-document';

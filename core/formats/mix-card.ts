@@ -1,9 +1,22 @@
-import { HAIR_STATE_WORDS, TONER_PLACE_WORDS, type ItemsRead, type PanelLift, type VisitMix, type VisitMixed } from '../mix';
+import type { ItemsRead } from '../bowl';
+import type { Need } from '../mix';
+import type { Plan } from '../pattern';
 import { formatAmount } from '../units';
+import { HAIR_STATE_WORDS, TONER_PLACE_WORDS, type VisitMix } from '../visit';
+import { groupsOf, groupWords, isExpected, type ColourResults, type LiftRow, type WorkList } from '../work';
 import { cut, wrapped } from './sheet-text';
 import type { Shape } from './shapes';
 import type { StationSheet } from './station-sheet';
 import { textWidth } from './text-width';
+
+/** What of a visit stands on the card. */
+export interface CardVisit {
+  readonly plan: Plan;
+  readonly mix: VisitMix;
+  readonly work: WorkList;
+  readonly colours: ColourResults;
+  readonly needs: readonly Need[];
+}
 
 /** What stands on the card beside the mix itself. */
 export interface CardFacts {
@@ -30,8 +43,8 @@ const FOOT = PAGE.height - PAGE.margin;
 const SIZES = [1.5, 1.3, 1.15, 1] as const;
 
 /** The card for the mixing table: bowls with what is weighed, when each panel is ready, toner, root and corrections, on one page. */
-export function mixCard(mix: VisitMix, mixed: VisitMixed, facts: CardFacts): StationSheet {
-  const cards = SIZES.map((size) => () => cardAt(size, mix, mixed, facts));
+export function mixCard(visit: CardVisit, facts: CardFacts): StationSheet {
+  const cards = SIZES.map((size) => () => cardAt(size, visit, facts));
   for (const make of cards) {
     const { left, sheet } = make();
     if (left === 0) return sheet;
@@ -40,7 +53,7 @@ export function mixCard(mix: VisitMix, mixed: VisitMixed, facts: CardFacts): Sta
 }
 
 /** The card with its lines at a size, and how many of them found no place. */
-function cardAt(scale: number, mix: VisitMix, mixed: VisitMixed, facts: CardFacts): { sheet: StationSheet; left: number } {
+function cardAt(scale: number, { mix, work, colours, needs, plan }: CardVisit, facts: CardFacts): { sheet: StationSheet; left: number } {
   const shapes: Shape[] = [];
   let y = 19;
   const text = (x: number, size: number, words: string, more: Partial<Extract<Shape, { kind: 'text' }>> = {}) => shapes.push({ kind: 'text', x, y, size, words, fill: INK, weight: 400, anchor: 'start', ...more });
@@ -81,38 +94,50 @@ function cardAt(scale: number, mix: VisitMix, mixed: VisitMixed, facts: CardFact
   rule();
 
   heading('Bowls');
-  if (!mixed.bowls.ok) line(mixed.bowls.problem);
-  else if (mixed.bowls.bowls.length === 0) line('No foils, no bowls.', { fill: SOFT });
+  const { bowls } = work;
+  if (!bowls.ok) line(bowls.problem);
+  else if (bowls.bowls.length === 0) line('No foils, no bowls.', { fill: SOFT });
   else {
-    for (const { label, foilNumbers, fromMinutes, items: read } of mixed.bowls.bowls) {
-      line(items(read), { x: indent, label, weight: 600, right: `minute ${Math.round(fromMinutes)}` });
-      const strength = mixed.formulas.find(({ letter }) => letter === label[0]);
-      line([foilNumbers && `foils ${foilNumbers[0]}–${foilNumbers[1]}`, strength?.recipe && `${tenth(strength.recipe.volumes)} vol on the hair, 1:${tenth(strength.recipe.ratio)}`, read.ok && `${read.total} g`].filter(Boolean).join(' · '), { x: indent, size: 3.1, fill: SOFT, step: 4 });
+    for (const { label, letter, part, foilNumbers, others, fromMinutes, items: read, units } of bowls.bowls) {
+      line(items(read), { x: indent, label: label.replace(' ends', ''), weight: 600, right: `minute ${Math.round(fromMinutes)}` });
+      const recipe = work.letters.find((own) => own.letter === letter)?.recipe;
+      const [volumes, ratio] = recipe ? (part === 'ends' && recipe.ends ? [recipe.ends.volumes, recipe.ends.ratio] : [recipe.volumes, recipe.ratio]) : [0, 0];
+      const between = groupWords(groupsOf(units.map((at) => work.units[at]).filter(({ kind }) => kind !== 'foil')));
+      line([
+        part === 'ends' && 'on the ends', foilNumbers && `foils ${foilNumbers[0]}–${foilNumbers[1]}`, others > 0 && between, recipe && `${tenth(volumes)} vol on the hair, 1:${tenth(ratio)}`, read.ok && `${read.total} g`,
+      ].filter(Boolean).join(' · '), { x: indent, size: 3.1, fill: SOFT, step: 4 });
     }
   }
-  if (mixed.mixed.panels.length > 0) {
+  const units = unitLines(work);
+  if (units.length > 0) {
+    heading('Units by panel and letter');
+    for (const words of units) line(words, { size: 3.3, step: 4.6 });
+  }
+  if (work.lift.length > 0) {
     heading('Ready, minutes after the foil is closed (estimates)');
-    for (const panel of mixed.mixed.panels) line(`${panel.name}, ${panel.formula}${panel.stretch === 'length' ? '' : `, ${panel.stretch}`}: level ${tenth(panel.from)} to ${tenth(panel.target)}`, { right: readyWords(panel) });
-    const { factor, readings } = mixed.head;
+    const names = new Map(plan.panels.map(({ id, name }) => [id, name]));
+    for (const row of work.lift) line(`${row.letter}${row.stretch === 'length' ? '' : `, ${row.stretch}`}: level ${tenth(row.from)} to ${tenth(row.target)} (${row.panels.map((id) => names.get(id) ?? id).join(', ')})`, { right: readyWords(row) });
+    const { factor, readings } = work.head;
     line(readings === 0 ? 'No strand test yet.' : `This hair lifts ${factor.toFixed(2)} times as fast as usual, from ${readings} ${readings === 1 ? 'reading' : 'readings'}.`, { size: 3.1, fill: SOFT, step: 4.4 });
   }
   if (mix.toners.length > 0 || mix.root) heading('Toner and root, in this order');
   mix.toners.forEach((toner, i) => {
-    const { result } = mixed.toners[i];
+    const { result } = colours.toners[i];
     line(result.ok ? items(result.items) : `cannot be mixed: ${result.problem}`, { weight: 600, right: `${tenth(toner.minutes)} min` });
     line(`${TONER_PLACE_WORDS[toner.where]}, ${HAIR_STATE_WORDS[toner.state]}; watched${result.ok ? `, on level ${tenth(result.meets)}` : ''}`, { x: indent, size: 3.1, fill: SOFT, step: 4 });
   });
-  if (mix.root && mixed.root) {
-    line(mixed.root.ok ? items(mixed.root.items) : `cannot be mixed: ${mixed.root.problem}`, { weight: 600, right: `${tenth(mix.root.minutes)} min` });
-    line(`root colour${mixed.root.ok ? `, level ${tenth(mixed.root.level)}` : ''}`, { x: indent, size: 3.1, fill: SOFT, step: 4 });
+  const { root } = colours;
+  if (mix.root && root) {
+    line(root.ok ? items(root.items) : `cannot be mixed: ${root.problem}`, { weight: 600, right: `${tenth(mix.root.minutes)} min` });
+    line(`root colour${root.ok ? `, level ${tenth(root.level)}` : ''}`, { x: indent, size: 3.1, fill: SOFT, step: 4 });
   }
   if (mix.corrections.length > 0) heading('Corrections');
   mix.corrections.forEach((own, i) => {
-    const { result } = mixed.corrections[i];
+    const { result } = colours.corrections[i];
     line(items(result.items), { weight: 600, right: `${tenth(own.minutes)} min` });
     line(`${own.kind === 'spot' ? 'spot repair' : 'bleach wash'}, ${own.where}; ${tenth(result.volumes)} vol on the hair; watched`, { x: indent, size: 3.1, fill: SOFT, step: 4 });
   });
-  const short = mixed.needs.filter((need) => need.short > 0);
+  const short = needs.filter((need) => need.short > 0);
   if (short.length > 0) {
     heading('To buy');
     line(short.map(({ packs, product }) => `${packs} × ${product.name}`).join(', '));
@@ -132,7 +157,15 @@ function cardAt(scale: number, mix: VisitMix, mixed: VisitMixed, facts: CardFact
 
 const tenth = (value: number) => String(Math.round(value * 10) / 10);
 
-function readyWords({ ready, limitMinutes, atLimit }: PanelLift): string {
-  if (ready === null || ready.minutes > limitMinutes) return `not expected; ${tenth(atLimit.level)} at ${limitMinutes}`;
+function readyWords(row: LiftRow): string {
+  const { ready, limitMinutes, atLimit } = row;
+  if (ready === null || !isExpected(row)) return `not expected; ${tenth(atLimit.level)} at ${limitMinutes}`;
   return `${Math.round(ready.minutes)} (${Math.round(ready.soonest)}–${ready.latest === null ? 'never' : Math.round(ready.latest)}), limit ${limitMinutes}`;
+}
+
+/** What each panel takes of each letter: `Back: 23 foils A, 24 foils B, 12 tip-outs A`. */
+function unitLines({ units }: CardVisit['work']): string[] {
+  const panels = new Map<string, (typeof units)[number][]>();
+  for (const unit of units) panels.set(unit.panelName, [...(panels.get(unit.panelName) ?? []), unit]);
+  return [...panels].map(([name, own]) => `${name}: ${groupWords(groupsOf(own))}`);
 }

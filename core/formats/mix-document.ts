@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { AMOUNT_UNITS, HAIR_STATES, REACHES, TONER_PLACES, type VisitMix } from '../mix/visit-mix';
+import { AMOUNT_UNITS, HAIR_STATES, TONER_PLACES, type VisitMix } from '../visit';
 import { between, levelField, whole } from './fields';
 import { parseWith, type Parsed } from './problem';
 import { productSchema } from './products-document';
@@ -20,6 +20,33 @@ const parts = z
 const minor = (description: string) => whole(0, 100_000_000, `${description}, minor units of the currency`);
 const day = z.iso.date('must be a day such as 2027-01-31');
 
+const colourRatio = z.union([z.literal(0), ratio], { error: 'must be 0 (no developer), or a number from 0.5 to 5' }).describe('Grams of developer for one of colour; 0 for a direct line that needs none');
+
+const reach = z
+  .union(
+    [
+      z.enum(['ends', 'regrowth']),
+      z.strictObject({ fromMm: between(0, 1200, 'mm', 'Begins so far from the scalp, mm'), toMm: between(1, 1200, 'mm', 'Ends so far from the scalp, mm') }).refine(({ fromMm, toMm }) => toMm > fromMm, { message: 'must end further from the scalp than it begins', path: ['toMm'] }),
+    ],
+    { error: 'must be ends, regrowth, or a stretch with fromMm and toMm' },
+  )
+  .default('ends')
+  .describe('How far along the hair it is painted: to the ends, only the regrowth, or a stretch');
+
+const colour = {
+  line: productId,
+  parts,
+  volumes: volumes('Strength of its developer, volumes'),
+  ratio: colourRatio,
+  minutes: minutes('Time that it is left on'),
+  reach,
+  ends: z
+    .strictObject({ parts, volumes: volumes('Strength on the ends, volumes'), ratio: colourRatio, lastMm: between(10, 1000, 'mm', 'Length of them, mm from the tips'), minutes: minutes('Time on the ends') })
+    .nullable()
+    .default(null)
+    .describe('Another colour of the line on the ends of the same strands'),
+};
+
 const formula = z.discriminatedUnion(
   'kind',
   [
@@ -37,11 +64,12 @@ const formula = z.discriminatedUnion(
         .describe('Another mix on the ends of the same strands'),
       target: levelField('Level that it is to reach').nullable().default(null),
       heat: z.boolean({ error: 'must be true or false' }).default(false).describe('Warmth is added'),
-      reach: z.enum(REACHES, { error: `must be one of ${REACHES.join(', ')}` }).default('ends').describe('How far along the hair it is painted'),
+      reach,
     }),
-    z.strictObject({ kind: z.literal('deposit'), line: productId, parts, volumes: volumes('Strength of its developer, volumes'), ratio, minutes: minutes('Time that it is left on') }),
+    z.strictObject({ kind: z.literal('deposit'), ...colour }).describe('Deposits and lifts nothing'),
+    z.strictObject({ kind: z.literal('permanent'), ...colour }).describe('Permanent colour: lifts to the level of its shades, and deposits'),
   ],
-  { error: 'kind must be lift or deposit' },
+  { error: 'kind must be lift, deposit or permanent' },
 );
 
 const correction = z.discriminatedUnion(
@@ -66,7 +94,7 @@ const blockId = z.string().min(1).max(120);
 
 /** What is mixed at a visit and what it comes to. */
 export const mixSchema: z.ZodType<VisitMix> = z.strictObject({
-  version: z.literal(1),
+  version: z.literal(2),
   products: z.array(productSchema).max(200).default([]).describe('Products as they were when this visit used them'),
   formulas: z.record(letter, formula, { error: 'must be formulas by letter' }).default({}).describe('Formulas by letter'),
   bowl: z
@@ -135,8 +163,15 @@ export const mixSchema: z.ZodType<VisitMix> = z.strictObject({
     .prefault({}),
 });
 
-export const EMPTY_MIX: VisitMix = mixSchema.parse({ version: 1 });
+export const EMPTY_MIX: VisitMix = mixSchema.parse({ version: 2 });
 
+/** Reads a mix document of any age. */
 export function parseMix(value: unknown): Parsed<VisitMix> {
-  return parseWith(mixSchema, value);
+  return parseWith(mixSchema, migrated(value));
+}
+
+/** Version 1 knew no reach and no ends of colours, and no permanent colour: all of that has a default. */
+function migrated(value: unknown): unknown {
+  const first = value as { version?: unknown } | null;
+  return typeof first === 'object' && first?.version === 1 ? { ...first, version: 2 } : value;
 }

@@ -1,23 +1,11 @@
 import { z } from 'zod';
-import { ZONES, type Zone } from '../head';
+import { ZONES } from '../head';
+import { CORRECTIONS, INSPECTION, NEXT_WHAT, ZONE_TONES, type Outcome } from '../visit';
 import { between, levelField } from './fields';
 import { parseWith, type Parsed } from './problem';
 
 const text = (most: number) => z.string({ error: 'must be text' }).trim().max(most, `must be at most ${most} characters`);
 const oneOf = <const T extends readonly [string, ...string[]]>(values: T) => z.enum(values, { error: `must be one of ${values.join(', ')}` });
-
-/** Tones that a zone may have come out in. */
-export const ZONE_TONES = ['warm', 'neutral', 'cool', 'bright', 'brassy'] as const;
-export type ZoneTone = (typeof ZONE_TONES)[number];
-
-/** What is looked at before the client leaves, in the order of the walk round the chair. */
-export const INSPECTION = [
-  'opened-foil', 'wiped-overlaps', 'worn-down', 'part-moved', 'brought-forward', 'tied-back', 'underneath', 'crown-split', 'old-line', 'ends', 'warm-band', 'spots', 'left-right', 'grown-out', 'same-light',
-] as const;
-export type InspectionPoint = (typeof INSPECTION)[number];
-
-export const NEXT_WHAT = ['toner', 'face', 'full'] as const;
-export const CORRECTIONS = ['tone-again', 'bleach-wash', 'spot', 'band', 'more-light', 'lowlight', 'other'] as const;
 
 /** One zone as the visit left it. */
 const zoneSchema = z.strictObject({
@@ -28,7 +16,7 @@ const zoneSchema = z.strictObject({
 });
 
 /** What was done at a visit, in the colourist's words and figures. */
-export const outcomeSchema = z.strictObject({
+export const outcomeSchema: z.ZodType<Outcome> = z.strictObject({
   version: z.literal(2),
   done: text(4000).min(1, 'must say what was done'),
   foilsPlaced: z.int('must be a whole number').min(0, 'must be 0 or more').max(1000, 'must be at most 1000'),
@@ -52,12 +40,6 @@ export const outcomeSchema = z.strictObject({
   nextWhat: oneOf(NEXT_WHAT).nullable().default(null),
 });
 
-export type Outcome = z.infer<typeof outcomeSchema>;
-export type ZoneOutcome = NonNullable<NonNullable<Outcome['zones']>[Zone]>;
-
-/** A record before anything is written in it. */
-export const EMPTY_OUTCOME: Outcome = { version: 2, done: '', foilsPlaced: 0, levelReached: 6, zones: null, said: '', inspection: {}, corrections: [], nextOn: null, nextWhat: null };
-
 /** A record as it is read, whatever its version. */
 export function parseOutcome(value: unknown): Parsed<Outcome> {
   return parseWith(outcomeSchema, migrated(value));
@@ -67,10 +49,4 @@ export function parseOutcome(value: unknown): Parsed<Outcome> {
 function migrated(value: unknown): unknown {
   const first = value as { version?: unknown } | null;
   return typeof first === 'object' && first?.version === 1 ? { ...first, version: 2 } : value;
-}
-
-/** Zones that a record says were taken to the root, for growth. */
-export function takenOf(zones: Outcome['zones']): 'unknown' | Partial<Record<Zone, { leftMm: number; measured: boolean }>> {
-  if (zones === null) return 'unknown';
-  return Object.fromEntries(Object.entries(zones).flatMap(([zone, own]) => (own && own.leftMm !== null ? [[zone, { leftMm: own.leftMm, measured: own.measured }]] : [])));
 }

@@ -1,6 +1,6 @@
 import type { ComputedPlan, Plan } from '../pattern';
 import { openedHeadSvg } from './opened-head-shapes';
-import { parseTechnique, type OwnTechnique } from './technique-document';
+import { parseTechnique, TECHNIQUE_VERSION, type OwnTechnique } from './technique-document';
 import type { Parsed } from './problem';
 
 const ID = 'dappled-lattice-technique';
@@ -37,6 +37,6 @@ function parsed(json: string): Parsed<OwnTechnique> {
     return { ok: false, problem: `it is not JSON: ${(error as Error).message}.` };
   }
   const version = (value as { version?: unknown } | null)?.version;
-  if (typeof version === 'number' && version > 1) return { ok: false, problem: `version: it is of version ${version}, made by a newer Dappled Lattice.` };
+  if (typeof version === 'number' && version > TECHNIQUE_VERSION) return { ok: false, problem: `version: it is of version ${version}, made by a newer Dappled Lattice.` };
   return parseTechnique(value);
 }

@@ -8,7 +8,7 @@ import { directionSchema, diskPoint, gatherSchema, placeSchema, singleGatherSche
 import { parseWith, type Parsed } from './problem';
 
 export const PLAN_FORMAT = 'dappled-lattice/plan';
-export const PLAN_VERSION = 2;
+export const PLAN_VERSION = 3;
 /** Edits of single foils by hand that a plan can hold. */
 export const MOST_EDITS = 400;
 
@@ -17,6 +17,17 @@ const panelId = z
   .regex(/^[a-z][a-z0-9-]{0,39}$/, 'must be 1–40 small letters, digits or dashes, beginning with a letter');
 const letter = z.string({ error: 'must be a letter' }).regex(/^[A-Z]$/, 'must be one capital letter');
 const thickness = between(0, 40, 'mm', 'Thickness of the section on the scalp, mm');
+
+const treatmentRecipe = z
+  .strictObject({
+    formula: letter.nullable().default(null).describe('Letter of its formula; null takes the panel’s, lowlights the formula that deposits'),
+    fromMm: between(0, 1200, 'mm', 'The product begins so far from the scalp, mm; null where it usually does').nullable().default(null),
+    toMm: between(1, 1200, 'mm', 'and ends so far from it, mm; null to the ends').nullable().default(null),
+    surface: yesOrNo('Only the surface is painted').default(false),
+    teasing: whole(0, 4, 'Soft pushes of backcombing').default(0),
+    seconds: whole(1, 600, 'Seconds for one drop-out; null the usual ones').nullable().default(null),
+  })
+  .refine(({ fromMm, toMm }) => fromMm === null || toMm === null || toMm > fromMm, { message: 'must end further from the scalp than it begins', path: ['toMm'] });
 
 export const panelSchema = z.strictObject({
   id: panelId.describe('Name within the plan, the first part of every foil id'),
@@ -40,6 +51,7 @@ export const panelSchema = z.strictObject({
   direction: directionSchema.default({ kind: 'parallel', angleDeg: 0 }),
   gather: gatherSchema,
   medium: z.enum(['foil', 'open-air'], { error: 'must be foil or open-air' }).default('foil').describe('In foils, or painted in the open air'),
+  hair: z.enum(['own', 'left-out'], { error: 'must be own or left-out' }).default('own').describe('Hair of its own, or what the foils of other panels leave out: painted between the foils'),
   thicknessMm: thickness,
   spacing: spacingSchema,
   lastRow: yesOrNo('A remainder of half a pitch or more earns a last row').default(false),
@@ -54,16 +66,24 @@ export const panelSchema = z.strictObject({
   rotation: z
     .strictObject({
       sequence: z.string({ error: 'must be letters' }).regex(/^[A-Z]{2,24}$/, 'must be 2–24 capital letters, such as AABB').describe('Letters of the formulas in turn'),
-      fromFoil: whole(1, 600, 'First foil of the panel, in the order of work, that takes part').default(1),
-      toFoil: whole(1, 600, 'Last foil that takes part; null all of them').nullable().default(null),
+      by: z.enum(['row', 'foil'], { error: 'must be row or foil' }).default('row').describe('Row by row, all columns of a row alike; or foil by foil'),
+      anew: yesOrNo('Each side begins with the first letter, so that both are alike').default(true),
+      from: whole(1, 600, 'First row (or foil), in the order of work, that takes part').default(1),
+      to: whole(1, 600, 'Last row (or foil) that takes part; null all of them').nullable().default(null),
     })
+    .refine(({ from, to }) => to === null || to >= from, { message: 'must not end before it begins', path: ['to'] })
     .nullable()
     .default(null)
-    .describe('Formulas in turn, foil by foil'),
+    .describe('Formulas in turn'),
   dropouts: z
     .strictObject({
       every: whole(1, 50, 'After this many rows one drop-out is treated'),
-      treatments: z.array(z.enum(['tip-out', 'lowlight', 'left'], { error: 'must be tip-out, lowlight or left' })).min(1, 'must name at least one treatment').max(12).describe('In turn: ends lightened, lowlight, left as it is'),
+      treatments: z.array(z.enum(['tip-out', 'lowlight', 'paint', 'left'], { error: 'must be tip-out, lowlight, paint or left' })).min(1, 'must name at least one treatment').max(12).describe('In turn: ends lightened, lowlight, painted between the foils, left as it is'),
+      together: whole(1, 6, 'So many drop-outs are taken together').default(3),
+      recipes: z
+        .partialRecord(z.enum(['tip-out', 'lowlight', 'paint']), treatmentRecipe, { error: 'must be recipes by treatment' })
+        .default({})
+        .describe('How each treatment is done, where that differs from the usual'),
     })
     .nullable()
     .default(null)
@@ -120,7 +140,7 @@ const editSchema = z.discriminatedUnion(
   { error: 'must have a kind of delete, move, widen, retype or add' },
 ) as z.ZodType<HandEdit>;
 
-/** The plan document, version 2. A bare one is enough for the pattern: everything but the panels has a default. */
+/** The plan document, version 3. A bare one is enough for the pattern: everything but the panels has a default. */
 export const planSchema = z
   .strictObject({
     format: z.literal(PLAN_FORMAT, { error: `must be "${PLAN_FORMAT}"` }),

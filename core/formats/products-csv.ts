@@ -32,7 +32,7 @@ function rowOf(own: Product, { minorPerUnit }: TableStyle): Row {
     case 'developer':
       return { ...row, volumes: own.volumes };
     case 'line':
-      return { ...row, 'minutes least': own.minutes.least, 'minutes most': own.minutes.most, 'root natural': own.root.natural, 'root ash': own.root.ash, 'root levels': own.root.levels };
+      return { ...row, 'minutes least': own.minutes.least, 'minutes most': own.minutes.most, 'root natural': own.root.natural, 'root ash': own.root.ash, 'root levels': own.root.levels, ...(own.lifts && { speed: own.lifts.speed, levels: own.lifts.levels }) };
     case 'shade':
       return { ...row, line: own.line, level: own.level, tone: own.tone };
     case 'additive':
@@ -163,7 +163,7 @@ function ownFields(kind: ProductKind, text: (column: Column) => string | undefin
     case 'developer':
       return { volumes: figure('volumes') };
     case 'line':
-      return { ...mixed, minutes: { least: figure('minutes least'), most: figure('minutes most') }, root: { natural: figure('root natural'), ash: figure('root ash'), levels: figure('root levels') } };
+      return { ...mixed, minutes: { least: figure('minutes least'), most: figure('minutes most') }, root: { natural: figure('root natural'), ash: figure('root ash'), levels: figure('root levels') }, lifts: figure('levels') === undefined ? null : { levels: figure('levels'), speed: figure('speed') } };
     case 'shade':
       return { line: text('line') ?? '', level: figure('level'), tone: text('tone')?.toLowerCase() };
     case 'additive':

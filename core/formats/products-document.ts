@@ -23,6 +23,10 @@ const stocked = {
 
 const parts = (description: string) => between(0.5, 5, '', description);
 const ratio = z.strictObject({ least: parts('Least'), usual: parts('Usual'), most: parts('Most') }).describe('Grams of developer for one gram of the product');
+const orNoDeveloper = (description: string) => z.union([z.literal(0), parts(description)], { error: 'must be 0 (no developer), or a number from 0.5 to 5' });
+const lineRatio = z
+  .strictObject({ least: orNoDeveloper('Least'), usual: orNoDeveloper('Usual'), most: orNoDeveloper('Most') })
+  .describe('Grams of developer for one gram of colour; 0 for a direct line that needs none');
 const strength = (description: string) => between(1, 40, 'vol', description);
 const volumes = z.strictObject({ least: strength('Weakest'), most: strength('Strongest') }).describe('Strengths of developer that the maker allows, volumes');
 const limit = (description: string) => whole(1, 120, description).nullable();
@@ -48,13 +52,18 @@ const product = z.discriminatedUnion(
     z.strictObject({
       kind: z.literal('line'),
       ...stocked,
-      ratio,
+      ratio: lineRatio,
       volumes,
       minutes: z.strictObject({ least: whole(1, 60, 'Shortest, minutes'), most: whole(1, 60, 'Longest, minutes') }).describe('Time that it is left on'),
       root: z
         .strictObject({ natural: between(0, 10, '', 'Parts of natural'), ash: between(0, 10, '', 'Parts of ash'), levels: between(-3, 3, '', 'Levels from the natural one, − darker') })
         .refine(({ natural, ash }) => natural + ash > 0, 'needs parts of natural or of ash')
         .describe('How this house mixes a root of it'),
+      lifts: z
+        .strictObject({ levels: between(1, 6, '', 'Levels that it lifts at most'), speed: between(0.3, 1.5, '', 'Lift against usual powder, 1 as quick') })
+        .nullable()
+        .default(null)
+        .describe('Permanent colour: what it lifts; null where it only deposits'),
     }),
     z.strictObject({ kind: z.literal('shade'), ...stocked, line: id, level: levelField('Level of the shade'), tone: z.enum(TONES, { error: `must be one of ${TONES.join(', ')}` }) }),
     z.strictObject({

@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import type { EventBody, ServiceScript } from '../chair';
+import type { EventBody } from '../chair';
 import { levelField } from './fields';
-import { planSchema } from './plan-document';
 import { parseWith, type Parsed } from './problem';
 
 const id = z.string({ error: 'must be text' }).min(1, 'must not be empty').max(200, 'must be at most 200 characters');
@@ -60,17 +59,4 @@ export function parseEventBatch(value: unknown): Parsed<EventBatch> {
 
 export function parseEventBody(value: unknown): Parsed<EventBody> {
   return parseWith(bodySchema, value);
-}
-
-const figure = z.number();
-const block = z.looseObject({ id, panel: id, name: z.string(), formula: z.string(), seconds: z.array(figure), readyMinutes: figure, limitMinutes: figure, touches: z.array(z.string()), foils: z.array(id), lifts: z.array(z.looseObject({ from: figure, target: figure })), depositMinutes: figure });
-
-/** A script as it is kept: written by the application itself when the service begins. */
-const scriptSchema = z.looseObject({
-  version: z.literal(1), plan: planSchema, naturalLevel: figure, foils: z.array(z.looseObject({ id, number: figure, widthMm: figure })), blocks: z.array(block), mixes: z.record(z.string(), z.string()), products: z.record(z.string(), z.strictObject({ id: z.string(), name: z.string(), speed: figure })).optional(), readings: z.array(z.looseObject({})),
-  rules: z.looseObject({ panelChange: figure, usefulMinutes: figure }), fixed: z.looseObject({}), after: z.array(z.looseObject({ id, name: z.string(), from: figure, to: figure })),
-});
-
-export function parseScript(value: unknown): Parsed<ServiceScript> {
-  return parseWith(scriptSchema, value) as unknown as Parsed<ServiceScript>;
 }

@@ -12,39 +12,40 @@ const section = {
   id: z.string().describe('panel/row/column, counted from a stable origin and never renumbered; d before the row of a treated drop-out'),
   panel: z.string(),
   row: z.int().min(1).describe("Row from the panel's first parting; foils added by hand count from 1001"),
+  column: z.int().describe("Counted outwards from the middle: 1, 2 … on the client's left, −1, −2 … on the right, 0 across it"),
   side,
   widthMm: z.number().describe('Width of the section along the parting, mm'),
+  thicknessMm: z.number().describe('Thickness of the section on the scalp, mm'),
+  angleDeg: z.number().describe('Angle of the parting from horizontal at its middle, degrees; positive diagonal back'),
   areaMm2: z.number().describe("Skin under the section, mm², integrated over the head's surface"),
   hairs: z.number().describe('Hairs picked (estimate)'),
   hairGrams: z.number().describe('Weight of the picked hair, g (estimate)'),
+  zone: zone.describe('Zone under its middle'),
+  seconds: z.number().describe('Usual seconds for it (estimate)'),
 };
 
 /** The computed sheet of a plan, as `bin/lattice plan` prints it. */
 export const sheetSchema = z.strictObject({
   format: z.literal('dappled-lattice/plan-sheet'),
-  version: z.literal(2),
+  version: z.literal(3),
   plan: z.string().describe('Name of the plan'),
   foils: z
     .array(
       z.strictObject({
         ...section,
         order: z.int().min(1).describe('Place in the order of work'),
-        column: z.int().describe("Counted outwards from the middle: 1, 2 … on the client's left, −1, −2 … on the right, 0 across it"),
-        thicknessMm: z.number().describe('Thickness of the section on the scalp, mm'),
         dropoutMm: z.number().describe('Hair left out behind it, mm'),
-        angleDeg: z.number().describe('Angle of the parting from horizontal at its middle, degrees; positive diagonal back'),
         driftDeg: z.number().describe("How far the angle has turned from the panel's first foil on this side, degrees"),
         gather: z.enum(['slice', 'weave', 'zigzag']),
         stitches: z.int().describe('Stitches or points picked; 1 for a slice'),
         pickedShare: share.describe("Share of the section's hair that is picked"),
         formula: letter,
-        zone: zone.describe('Zone under the middle of the foil'),
         byHand: z.boolean().describe('Changed or added by hand'),
       }),
     )
     .describe('In the order of work'),
-  painted: z.array(z.strictObject({ ...section, gather: z.enum(['slice', 'weave', 'zigzag']), pickedShare: share, formula: letter, zone: zone.describe('Zone under the middle of the section') })).describe('Sections painted in the open air'),
-  dropouts: z.array(z.strictObject({ ...section, treatment: z.enum(['tip-out', 'lowlight']) })).describe('Drop-outs that are treated'),
+  painted: z.array(z.strictObject({ ...section, gather: z.enum(['slice', 'weave', 'zigzag']), pickedShare: share.describe('What is lightened of it: product stays on the surface'), formula: letter })).describe('Sections painted in the open air'),
+  dropouts: z.array(z.strictObject({ ...section, treatment: z.enum(['tip-out', 'lowlight', 'paint']), formula: letter.nullable().describe('Letter that its panel names for it; null the usual one') })).describe('Drop-outs that are treated'),
   panels: z.array(
     z.strictObject({
       panel: z.string(),
@@ -87,13 +88,12 @@ export const SHEET_SHAPES_AGREE: SameShape<z.infer<typeof sheetSchema>, Sheet> =
 /** Sheets are printed with lengths to 0.01 mm, shares to 0.0001: more digits would claim more than a comb can do. */
 export function roundedSheet(sheet: Sheet): Sheet {
   const section = <T extends OpenSection>(own: T): T => ({
-    ...own, widthMm: two(own.widthMm), areaMm2: two(own.areaMm2), hairs: Math.round(own.hairs), hairGrams: three(own.hairGrams),
+    ...own, widthMm: two(own.widthMm), thicknessMm: two(own.thicknessMm), angleDeg: one(own.angleDeg), areaMm2: two(own.areaMm2), hairs: Math.round(own.hairs), hairGrams: three(own.hairGrams), seconds: one(own.seconds),
   });
   return {
     ...sheet,
     foils: sheet.foils.map((foil) => ({
-      ...section(foil), thicknessMm: two(foil.thicknessMm), dropoutMm: two(foil.dropoutMm), angleDeg: one(foil.angleDeg),
-      driftDeg: one(foil.driftDeg), pickedShare: four(foil.pickedShare),
+      ...section(foil), dropoutMm: two(foil.dropoutMm), driftDeg: one(foil.driftDeg), pickedShare: four(foil.pickedShare),
     })),
     painted: sheet.painted.map((own) => ({ ...section(own), pickedShare: four(own.pickedShare) })),
     dropouts: sheet.dropouts.map(section),

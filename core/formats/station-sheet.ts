@@ -1,5 +1,6 @@
 import { BRIGHTNESS, directionName, recipeLine, type ComputedPlan, type Panel, type PanelTotals, type Plan } from '../pattern';
 import { formatLength, type LengthUnit } from '../units';
+import { groupsOf, groupWords, type WorkList, type WorkUnit } from '../work';
 import { openedHeadShapes } from './opened-head-shapes';
 import type { Shape } from './shapes';
 import { cut, wrapped } from './sheet-text';
@@ -42,7 +43,7 @@ const ROW = { most: 12.5, least: 5.6 };
  * The sheet for the station: the opened head, the panels in the order of work with their recipe and counts, totals and
  * cautions, on one page of A4. Pure: the same plan gives the same shapes.
  */
-export function stationSheet(plan: Plan, computed: ComputedPlan, facts: SheetFacts): StationSheet {
+export function stationSheet(plan: Plan, computed: ComputedPlan, work: Pick<WorkList, 'units'>, facts: SheetFacts): StationSheet {
   const { sheet } = computed;
   const { totals } = sheet;
   const inner = PAGE.width - 2 * PAGE.margin;
@@ -72,7 +73,7 @@ export function stationSheet(plan: Plan, computed: ComputedPlan, facts: SheetFac
     text(x, 38, 7, figure, { weight: 700 });
     text(x, 42.5, 3, name, { fill: SOFT });
   });
-  const kinds = [kindsSaid(totals.byGather), lettersSaid(totals.byFormula)].filter(Boolean).join(' · ');
+  const kinds = [kindsSaid(totals.byGather), groupWords(groupsOf(work.units))].filter(Boolean).join(' · ');
   text(PAGE.margin, 49, 3.4, cut(kinds, 3.4, inner));
 
   // The head takes what the panels leave, so that its numbers are as large as they can be.
@@ -95,7 +96,7 @@ export function stationSheet(plan: Plan, computed: ComputedPlan, facts: SheetFac
     text(PAGE.margin + 6, y, size, cut(panel.name, size, 40, 700), { weight: 700 });
     text(PAGE.margin + 50, y, size, cut(`${recipeLine(panel, facts.units)}, ${directionName(panel.direction)}`, size, inner - 50 - 26));
     text(PAGE.width - PAGE.margin, y, size * 1.25, `${own?.foils ?? 0}`, { weight: 700, anchor: 'end' });
-    if (height >= 2.5 * size) text(PAGE.margin + 50, y + size * 1.35, size * 0.9, cut(details(panel, own, say), size * 0.9, inner - 50 - 26), { fill: SOFT });
+    if (height >= 2.5 * size) text(PAGE.margin + 50, y + size * 1.35, size * 0.9, cut(details(panel, own, work.units.filter((unit) => unit.panel === panel.id), say), size * 0.9, inner - 50 - 26), { fill: SOFT });
   });
   if (panels.length > most) text(PAGE.margin + 6, top + most * height + size, size, `and ${panels.length - most} more panels`, { fill: SOFT });
   rule(foot - 1);
@@ -118,20 +119,15 @@ function kindsSaid(byGather: Readonly<Record<string, number>>): string {
   return Object.entries(byGather).filter(([, n]) => n > 0).map(([kind, n]) => `${n} ${names[kind][n === 1 ? 0 : 1]}`).join(', ');
 }
 
-function lettersSaid(byFormula: Readonly<Record<string, number>>): string {
-  return Object.entries(byFormula).sort().map(([letter, n]) => `${letter} × ${n}`).join(', ');
-}
-
-function details(panel: Panel, own: PanelTotals | undefined, say: (mm: number) => string): string {
-  const { start, rotation, medium, side } = panel;
+function details(panel: Panel, own: PanelTotals | undefined, units: readonly WorkUnit[], say: (mm: number) => string): string {
+  const { start, medium, side } = panel;
   return [
-    rotation ? `formulas ${rotation.sequence.split('').join(' ')}` : `formula ${panel.formula}`,
+    groupWords(groupsOf(units)),
     medium === 'open-air' ? 'in the open air' : own && (side === 'both' && own.rows % 2 === 0 ? `${own.rows / 2} rows a side` : `${own.rows} rows`),
     side === 'both' ? 'both sides' : side === 'across' ? 'across the middle' : `the client’s ${side}`,
     start.distanceMm > 0 ? `start ${say(start.distanceMm)}` : 'at the scalp',
     start.featherMm > 0 && `feather ${say(start.featherMm)}`,
     start.teasing > 0 && `${start.teasing} ${start.teasing === 1 ? 'push' : 'pushes'} of teasing`,
-    panel.dropouts && `after ${panel.dropouts.every} ${panel.dropouts.treatments.join(', ')}`,
     own && `about ${Math.round(own.minutes)} min`,
   ].filter(Boolean).join(' · ');
 }

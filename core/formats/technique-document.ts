@@ -1,14 +1,16 @@
 import { z } from 'zod';
 import type { Panel } from '../pattern';
+import { fromVersion2 } from './migrate-plan';
 import { panelSchema } from './plan-document';
 import { parseWith, type Parsed } from './problem';
 
 export const TECHNIQUE_FORMAT = 'dappled-lattice/technique';
+export const TECHNIQUE_VERSION = 2;
 
 /** A technique of one's own: panels to be laid on any head. */
 export interface OwnTechnique {
   readonly format: typeof TECHNIQUE_FORMAT;
-  readonly version: 1;
+  readonly version: 2;
   readonly name: string;
   readonly purpose: string;
   readonly panels: readonly Panel[];
@@ -18,7 +20,7 @@ export interface OwnTechnique {
 export const techniqueSchema = z
   .strictObject({
     format: z.literal(TECHNIQUE_FORMAT, { error: `must be "${TECHNIQUE_FORMAT}"` }),
-    version: z.literal(1, { error: 'must be 1' }),
+    version: z.literal(TECHNIQUE_VERSION, { error: `must be ${TECHNIQUE_VERSION}` }),
     name: z.string({ error: 'must be text' }).trim().min(1, 'must not be empty').max(120, 'must be at most 120 characters').describe('As the house calls it'),
     purpose: z.string({ error: 'must be text' }).trim().max(400, 'must be at most 400 characters').default('').describe('What it is for'),
     panels: z.array(panelSchema, { error: 'must be a list of panels' }).min(1, 'must hold at least one panel').max(40, 'must hold at most 40 panels').describe('In the order of work'),
@@ -34,6 +36,9 @@ export const techniqueSchema = z
     });
   });
 
+/** Reads a technique of any version. In version 1 formulas in turn went foil by foil, as in version 2 of plans. */
 export function parseTechnique(value: unknown): Parsed<OwnTechnique> {
-  return parseWith(techniqueSchema as unknown as z.ZodType<OwnTechnique>, value);
+  const first = z.looseObject({ version: z.literal(1), panels: z.array(z.looseObject({})) }).safeParse(value);
+  const newest = first.success ? { ...first.data, version: TECHNIQUE_VERSION, panels: first.data.panels.map(fromVersion2) } : value;
+  return parseWith(techniqueSchema as unknown as z.ZodType<OwnTechnique>, newest);
 }

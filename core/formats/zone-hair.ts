@@ -1,11 +1,9 @@
 import { z } from 'zod';
+import { CONDITIONS, HAIR_FLAGS, type ZoneHair } from '../visit';
 import { between, levelField } from './fields';
 
-export const CONDITIONS = ['sound', 'dry', 'porous', 'fragile'] as const;
-export const HAIR_FLAGS = ['baby', 'breakage', 'thin', 'scar'] as const;
-
 /** What was seen in one zone; what was not looked at is left out. Density, strand and length stand in `hair.byZone`. */
-export const zoneHairSchema = z.strictObject({
+export const zoneHairSchema: z.ZodType<ZoneHair> = z.strictObject({
   naturalLevel: levelField('Level of the untouched hair, where it differs from the rest').optional(),
   greyShare: between(0, 1, '', 'Share of grey hair, 0–1').optional(),
   midsLevel: levelField('Level in the mid-lengths').optional(),
@@ -26,7 +24,3 @@ export const zoneHairSchema = z.strictObject({
     .optional()
     .describe('Baby hair, breakage, thin hair, a scar'),
 });
-
-export type ZoneHair = z.infer<typeof zoneHairSchema>;
-export type Condition = (typeof CONDITIONS)[number];
-export type HairFlag = (typeof HAIR_FLAGS)[number];

@@ -1,6 +1,6 @@
-import type { Condition, Consult, HairFlag, ZoneHair } from '../formats';
 import type { Zone } from '../head';
 import { formatLevel } from '../units';
+import type { Condition, Consult, HairFlag, ZoneHair } from '../visit';
 
 /** What the hair map holds, zone by zone. */
 export const ATTRIBUTES = ['regrowth', 'natural', 'grey', 'mids', 'ends', 'band', 'length', 'density', 'strand', 'condition', 'flags'] as const;

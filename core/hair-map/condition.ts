@@ -1,6 +1,6 @@
-import { CONDITIONS, type Condition, type Consult } from '../formats';
 import { linesThrough, type ZoneLine } from '../growth';
 import { familyName, ZONE_FAMILIES, zonesOf, type ZoneFamily } from '../head';
+import { CONDITIONS, type Condition, type Consult } from '../visit';
 import { CONDITION_WORDS } from './attributes';
 
 const NAMED = 3;

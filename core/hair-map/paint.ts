@@ -1,5 +1,5 @@
-import type { Consult } from '../formats';
 import { swapSide, zoneName, ZONES, type Zone } from '../head';
+import type { Consult } from '../visit';
 import { ATTRIBUTE, ATTRIBUTES, sayIn, type Attribute, type AttributeKey, type AttributeValues } from './attributes';
 
 /** Sets one attribute in some zones; `bothSides` sets the same zone of the other side with each. */

@@ -1,5 +1,5 @@
-import { readingOf, recordOf, type ServiceScript, type ServiceState } from '../chair';
-import { headFactor, levelAfter, weighReading } from '../lift';
+import { lengthOf, readingOf, recordOf, type ServiceScript, type ServiceState } from '../chair';
+import { headFactor, levelAfter, onThisHead, weighReading } from '../lift';
 import type { LiftSample } from './lift';
 import type { PaceSample } from './pace';
 
@@ -36,8 +36,8 @@ export interface Lesson {
 
 /** Reads a finished service. Levels are compared with what was expected before anything was seen that day. */
 export function lessonOf(script: ServiceScript, state: ServiceState): Lesson {
-  const { foils, rinsed } = recordOf(script, state);
-  const scripted = new Map(script.foils.map((own) => [own.id, own]));
+  const { units: foils, rinsed } = recordOf(script, state);
+  const scripted = new Map(script.units.map((own) => [own.id, own]));
   const { factor: head, sd: headSd } = headFactor(script.readings);
   const handOf = new Map(foils.map(({ id, by }) => [id, by]));
   return {
@@ -45,17 +45,15 @@ export function lessonOf(script: ServiceScript, state: ServiceState): Lesson {
       const own = scripted.get(id);
       return own?.kind === 'foil' && seconds !== null && by !== null ? [{ person: by, gather: own.gather.kind, teasing: own.teasing, seconds }] : [];
     }),
-    levels: state.blocks.flatMap(({ block, foils: own, checks }) => {
-      const lift = block.lifts.find(({ stretch }) => stretch === 'length') ?? block.lifts[0];
-      if (!lift) return [];
-      return checks.flatMap(({ foil, level, at }) => {
-        const closedAt = own.find(({ id }) => id === foil)?.closedAt ?? null;
-        return closedAt === null ? [] : [{ estimated: levelAfter(lift.from, { ...lift.lift, factor: lift.lift.factor * head }, (at - closedAt) / 60_000), reached: level }];
-      });
-    }),
-    lifts: state.blocks.flatMap(({ block, foils: own, checks }) => checks.flatMap((check): LiftSample[] => {
-      const product = script.products?.[block.formula];
-      const reading = readingOf(block, check, own.find(({ id }) => id === check.foil)?.closedAt ?? null);
+    levels: state.blocks.flatMap(({ units, checks }) => checks.flatMap(({ foil, level, at }) => {
+      const own = units.find(({ id }) => id === foil);
+      const lift = own && lengthOf(own.unit, script.lifts);
+      return !lift || own.closedAt === null ? [] : [{ estimated: levelAfter(lift.from, onThisHead(lift.lift, head), (at - own.closedAt) / 60_000), reached: level }];
+    })),
+    lifts: state.blocks.flatMap(({ units, checks }) => checks.flatMap((check): LiftSample[] => {
+      const own = units.find(({ id }) => id === check.foil);
+      const product = own && script.products[own.unit.letter];
+      const reading = own && readingOf(lengthOf(own.unit, script.lifts), check, own.closedAt);
       // What stopped at the product's end could have been more: it says nothing of the speed.
       if (!product || !reading || reading.atCap) return [];
       const { raw, weight } = weighReading(reading);

@@ -65,6 +65,9 @@ export function levelAfter(from: number, mix: LiftOf, minutes: number): number {
   return Math.max(from, min(lifted, capOf(from, mix)));
 }
 
+/** A mix on one head. @param head how this head takes lift against the usual one: the middle of its estimate, or an end of its spread */
+export const onThisHead = (mix: LiftOf, head: number): LiftOf => ({ ...mix, factor: mix.factor * head });
+
 /** Level after several applications, one after the other; each adds its dose. */
 export function levelAfterAll(from: number, applications: readonly { readonly mix: LiftOf; readonly minutes: number }[]): number {
   return applications.reduce((level, { mix, minutes }) => levelAfter(level, mix, minutes), from);

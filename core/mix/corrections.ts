@@ -1,7 +1,8 @@
-import { levelAfter, type HeadFactor } from '../lift';
-import { pouredItems, colourItems, strengthOf, type BowlItem, type ItemsRead } from './recipe';
+import { colourItems, pouredItems, strengthOf, type BowlItem, type ItemsRead } from '../bowl';
+import { levelAfter, LIFT_FACTORS, onThisHead, type HeadFactor } from '../lift';
+import type { Shelf } from '../products';
 import { shareOut } from '../units';
-import type { BleachWash, Correction, Shelf, SpotRepair } from './visit-mix';
+import type { BleachWash, Correction, SpotRepair } from '../visit';
 
 /** What a correction is mixed of, and what it is expected to do. */
 export interface CorrectionResult {
@@ -39,7 +40,7 @@ function washResult(own: BleachWash, shelf: Shelf, head: HeadFactor): Correction
     { product: product.id, name: product.name, grams: powder, powder: true }, ...poured.items, ...besides('wash', 'Plain shampoo', shampoo), ...besides('water', 'Water', water),
   ];
   // In the open, on wet hair, and thinned: estimated as painting in the open air.
-  const level = levelAfter(own.from, { volumes, factor: 0.75 * product.speed * head.factor, most: { levels: product.levels, top: product.top } }, own.minutes);
+  const level = levelAfter(own.from, onThisHead({ volumes, factor: LIFT_FACTORS.openAir * product.speed, most: { levels: product.levels, top: product.top } }, head.factor), own.minutes);
   return { items: { ok: true, items, total: items.reduce((sum, { grams }) => sum + grams, 0) }, volumes, level, notes };
 }
 

@@ -1,15 +1,3 @@
-export { AFTER_MINUTES, afterSteps, type AfterStep } from './after';
-export { blocksOf, clockBlocks, mixName, touchesOf, type ClockChoices, type ClockMix, type PanelBlock } from './blocks';
-export { clockPlanOf, plainBlock, USUAL_CLOCK, type ClockPlan, type VisitClock } from './clock-plan';
 export { correctionResult, usualWash, type CorrectionResult } from './corrections';
-export { curveOf, mixOf, type FormulaAmount, type LiftPoint, type Mixed, type MixBowl, type MixFacts, type PanelLift, type Stretch } from './mix';
-export { pricedVisit } from './priced';
 export { needsOf, type Need } from './needs';
-export { bottlesFor, bowlItems, colourItems, formulaNotes, formulaWords, pouredItems, recipeOf, strengthOf, type BowlItem, type ItemsRead, type Recipe } from './recipe';
-export { strengthIdeas, type StrengthIdea } from './suggest';
-export { levelWhere, partsOf, reachedIn, rootResult, tonerIdeas, tonerResult, type Reached, type RootResult, type TonerIdea, type TonerResult } from './tone';
-export { fragileIn, lightenedIn, mixOfVisit, strengthsFor, type FormulaRow, type RecordedTest, type VisitMixed, type VisitMixInput, type WeighedBowl } from './visit';
-export { cautionFactsOf } from './caution-facts';
-export { recordedTests } from './recorded';
-export * from './visit-mix';
-export { workOf, type WorkUnit } from './work';
+export { levelWhere, partsOf, reachedBefore, rootResult, tonerIdeas, tonerResult, type Reached, type RootResult, type TonerIdea, type TonerResult } from './tone';

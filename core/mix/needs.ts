@@ -1,5 +1,5 @@
+import type { BowlItem } from '../bowl';
 import type { Product } from '../products';
-import type { BowlItem } from './recipe';
 
 /** What a visit takes of one product, and whether the house has it. */
 export interface Need {

@@ -1,10 +1,8 @@
-import type { Consult } from '../formats';
+import { colourItems, type ItemsRead } from '../bowl';
 import { isFaceZone, ZONES, type Zone } from '../head';
 import { bandWarning, rootColour, shadeOf, toned, tonerOf, undercoatAt, type Part, type RootRule, type Tone, type Toned, type Undercoat } from '../lift';
-import type { DepositLine, ShadeProduct } from '../products';
-import type { PanelLift } from './mix';
-import { colourItems, type ItemsRead } from './recipe';
-import type { RootMix, ShadePart, Shelf, TonerPlace, VisitToner } from './visit-mix';
+import type { DepositLine, Shelf, ShadeProduct } from '../products';
+import type { Consult, RootMix, ShadePart, TonerPlace, VisitToner } from '../visit';
 
 /** What a lifted zone is expected to come to before it is toned. */
 export interface Reached {
@@ -13,21 +11,7 @@ export interface Reached {
   readonly undercoat: Undercoat;
 }
 
-/**
- * Level that each foiled zone is expected to reach (estimate): the target where it is expected within the maker's time, else
- * what is reached by then; the lowest where several mixes meet.
- */
-export function reachedIn(panels: readonly PanelLift[]): Reached[] {
-  const levels = new Map<Zone, number>();
-  for (const { zones, stretch, target, atLimit, from } of panels) {
-    if (stretch !== 'length') continue;
-    const level = Math.max(from, Math.min(target, atLimit.level));
-    for (const zone of zones) levels.set(zone, Math.min(level, levels.get(zone) ?? 10));
-  }
-  return [...levels].map(([zone, level]) => ({ zone, level, undercoat: undercoatAt(level) }));
-}
-
-/** The same for a visit without foils: light that is there already, as it was seen in the hair map, else as the last record has it. */
+/** What is lifted at a visit without foils: light that is there already, as it was seen in the hair map, else as the last record has it. */
 export function reachedBefore({ map }: Pick<Consult, 'map'>, levelBefore: number | null): Reached[] {
   return ZONES.flatMap((zone) => {
     const level = map[zone]?.midsLevel ?? levelBefore;

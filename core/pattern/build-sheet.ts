@@ -1,7 +1,8 @@
-import { foilingMinutes, foilSeconds, SECONDS_PER_PAINTED_SECTION, type PacedFoil } from '../clock';
+import { workMinutes } from '../clock/pace';
 import { ZONES, type Zone } from '../head';
 import { pitchOf } from './spacing';
-import { paintedSection, type ComputedFoil, type FoilPath, type PanelFoils } from './panel-foils';
+import { paintedSection, type FoilPath, type PanelFoils } from './panel-foils';
+import type { ZonePatch } from './cell-figures';
 import type { EditNote, Foil, GatherKind, PaintedSection, PanelProblem, PanelTotals, Sheet, Totals, TreatedDropout, ZoneShare } from './sheet';
 import type { Panel, Plan } from './types';
 
@@ -27,10 +28,11 @@ export function buildSheet(
   const painted: PaintedSection[] = [];
   const dropouts: TreatedDropout[] = [];
   const paths: { foil: FoilPath[]; painted: FoilPath[]; dropout: FoilPath[] } = { foil: [], painted: [], dropout: [] };
+  const left = leftOut(panels, byZone);
   for (const { panel, placed, drifts } of panels) {
     for (const own of placed.foils) {
       if (panel.medium === 'open-air') {
-        painted.push(paintedSection(own));
+        painted.push(paintedSection(own, panel.hair === 'left-out' ? left(own.patches) : 1));
         paths.painted.push(own.path);
       } else {
         const { id, ...rest } = own.foil;
@@ -43,32 +45,47 @@ export function buildSheet(
       paths.dropout.push(path);
     }
   }
-  const zones = zoneShares(panels, byZone);
+  const zones = zoneShares(panels, byZone, left);
   const sheet: Sheet = {
     format: 'dappled-lattice/plan-sheet',
-    version: 2,
+    version: 3,
     plan: plan.name,
     foils,
     painted,
     dropouts,
     panels: panels.map(panelTotals),
     zones,
-    totals: totalsOf(plan, foils, painted, zones),
+    totals: totalsOf(foils, painted, dropouts, zones),
     edits,
     problems,
   };
   return { sheet, paths: paths.foil, painted: paths.painted, dropouts: paths.dropout };
 }
 
-function zoneShares(panels: readonly ComputedPanel[], byZone: Readonly<Record<Zone, number>>): ZoneShare[] {
+/** Share of a section's hair that the foils of panels with hair of their own leave out, by the zones it lies in (estimate). */
+function leftOut(panels: readonly ComputedPanel[], byZone: Readonly<Record<Zone, number>>): (patches: readonly ZonePatch[]) => number {
+  const taken = new Map<Zone, number>();
+  for (const { panel, placed } of panels) {
+    if (panel.hair === 'left-out') continue;
+    for (const { foil, patches } of placed.foils) for (const { zone, areaMm2 } of patches) taken.set(zone, (taken.get(zone) ?? 0) + areaMm2 * foil.pickedShare);
+  }
+  return (patches) => {
+    const area = patches.reduce((sum, own) => sum + own.areaMm2, 0);
+    const free = patches.reduce((sum, { zone, areaMm2 }) => sum + areaMm2 * Math.max(0, 1 - (taken.get(zone) ?? 0) / byZone[zone]), 0);
+    return area > 0 ? free / area : 1;
+  };
+}
+
+function zoneShares(panels: readonly ComputedPanel[], byZone: Readonly<Record<Zone, number>>, left: ReturnType<typeof leftOut>): ZoneShare[] {
   const foiled = new Map<Zone, number>();
   const lightened = new Map<Zone, number>();
   const pitch = new Map<Zone, number>();
   const add = (to: Map<Zone, number>, zone: Zone, value: number) => to.set(zone, (to.get(zone) ?? 0) + value);
   for (const { panel, placed } of panels) {
     for (const { foil, patches } of placed.foils) {
+      const share = panel.hair === 'left-out' ? left(patches) : 1;
       for (const { zone, areaMm2 } of patches) {
-        add(lightened, zone, areaMm2 * foil.pickedShare);
+        add(lightened, zone, areaMm2 * foil.pickedShare * share);
         if (panel.medium !== 'foil') continue;
         add(foiled, zone, areaMm2);
         add(pitch, zone, areaMm2 * pitchOf(foil.thicknessMm, foil.dropoutMm));
@@ -89,31 +106,24 @@ function zoneShares(panels: readonly ComputedPanel[], byZone: Readonly<Record<Zo
 }
 
 function panelTotals({ panel, placed, areaMm2, solvedDropoutMm, takenBy }: ComputedPanel): PanelTotals {
-  const paced = placed.foils.map((own) => pacedFoil(own, panel));
-  const painted = panel.medium === 'open-air';
   return {
     panel: panel.id,
-    foils: painted ? 0 : placed.foils.length,
+    foils: panel.medium === 'open-air' ? 0 : placed.foils.length,
     rows: placed.rows,
     areaCm2: areaMm2 / 100,
     solvedDropoutMm,
     takenBy,
-    minutes: painted ? (placed.foils.length * SECONDS_PER_PAINTED_SECTION) / 60 : sum(paced.map(foilSeconds)) / 60,
+    minutes: sum([...placed.foils.map(({ foil }) => foil.seconds), ...placed.dropouts.map(({ dropout }) => dropout.seconds)]) / 60,
   };
 }
 
-function pacedFoil({ foil }: ComputedFoil, panel: Panel): PacedFoil {
-  return { gather: foil.gather, panel: foil.panel, teasing: panel.start.teasing };
-}
-
-function totalsOf(plan: Plan, foils: readonly Foil[], painted: readonly PaintedSection[], zones: readonly ZoneShare[]): Totals {
+function totalsOf(foils: readonly Foil[], painted: readonly PaintedSection[], dropouts: readonly TreatedDropout[], zones: readonly ZoneShare[]): Totals {
   const byGather: Record<GatherKind, number> = { slice: 0, weave: 0, zigzag: 0 };
   const byFormula: Record<string, number> = {};
   for (const foil of foils) {
     byGather[foil.gather] += 1;
     byFormula[foil.formula] = (byFormula[foil.formula] ?? 0) + 1;
   }
-  const teasing = new Map(plan.panels.map((panel) => [panel.id, panel.start.teasing]));
   const area = sum(zones.map((zone) => zone.areaCm2));
   return {
     foils: foils.length,
@@ -123,9 +133,7 @@ function totalsOf(plan: Plan, foils: readonly Foil[], painted: readonly PaintedS
     lightenedShare: sum(zones.map((zone) => zone.lightenedShare * zone.areaCm2)) / area,
     hairs: sum(foils.map((foil) => foil.hairs)),
     hairGrams: sum(foils.map((foil) => foil.hairGrams)),
-    foilingMinutes:
-      foilingMinutes(foils.map(({ gather, panel }) => ({ gather, panel, teasing: teasing.get(panel) }))) +
-      (painted.length * SECONDS_PER_PAINTED_SECTION) / 60,
+    foilingMinutes: workMinutes(foils) + sum([...painted, ...dropouts].map(({ seconds }) => seconds)) / 60,
   };
 }
 

@@ -20,7 +20,7 @@ export function columnEdges(widthMm: number, row: number, stock: FoilStock, { la
   const shifted = [0, ...Array.from({ length: n }, (_, i) => (i + 0.5) / n), 1];
   if (widthMm / n / 2 >= NARROWEST_PIECE_MM) return shifted;
   const joined = [0, ...shifted.slice(2, -2), 1];
-  // Joined, a piece must still fit on the foil; two columns with both ends joined do not, and stay as they were.
+  // Joined, a piece must still fit on the foil; where it does not, the end pieces stay as narrow as they are.
   const widest = Math.max(...joined.slice(1).map((edge, i) => edge - joined[i])) * widthMm;
-  return widest <= stock.usableWidthMm + stock.toleranceMm + 1e-9 ? joined : equal;
+  return widest <= stock.usableWidthMm + stock.toleranceMm + 1e-9 ? joined : shifted;
 }

@@ -65,7 +65,8 @@ export function createPatternEngine(): PatternEngine {
       const { grids, areas } = heads.get(headKey, () => rasteredHead(headSpec));
       return { head: grids.head, areas, ...framesOf(grids, part) };
     });
-    const order = sectioningOrder(plan.panels, plan.sectioning);
+    // What is painted between foils takes no hair from other panels.
+    const order = sectioningOrder(plan.panels, plan.sectioning).filter(({ hair }) => hair === 'own');
     const mirrorOrder = order.map(mirrorPanel);
     const computed: ComputedPanel[] = [];
     const outlines: PatternDrawing['outlines'][number][] = [];
@@ -133,7 +134,7 @@ export function createPatternEngine(): PatternEngine {
     const frame = inMirror ? model.mirror : model.own;
     const own = inMirror ? mirrorPanel(panel) : panel;
     const frameSide = side === 'across' ? 'across' : 'left';
-    const claims = claimsBefore(own, frameSide, inMirror ? mirrorOrder : order, frame);
+    const claims = panel.hair === 'left-out' ? [] : claimsBefore(own, frameSide, inMirror ? mirrorOrder : order, frame);
     // Where both sides of the head are alike, the mirror's geometry is the head's own.
     const key = (inMirror && !model.head.symmetric ? `mirror${headKey}` : headKey) + sectionedKey(own, frameSide, claims, frame);
     const sectioned = sections.get(key, () => sectionOff(own, frameSide, claims, frame));
@@ -158,6 +159,7 @@ export function sidesOf({ side }: Panel): readonly (Side | 'across')[] {
 
 /** What makes a panel impossible to compute, whatever the head: figures that are no figures, a pitch of nothing. */
 function whatIsWrong(panel: Panel): string | undefined {
+  if (panel.hair === 'left-out' && panel.medium !== 'open-air') return 'only what is painted in the open air can work on hair that foils leave out';
   const bad = firstNotFinite(panel);
   if (bad) return `${bad} is not a number`;
   if (!(panel.thicknessMm > 0)) return 'a section must be thicker than 0 mm';

@@ -1,13 +1,14 @@
+import { dropoutSeconds, foilSeconds, SECONDS_PER_PAINTED_SECTION } from '../clock/pace';
 import type { OpenedPoint } from '../head';
 import { partingAngle, ribbonFigures, turnBetween, type RibbonFigures, type SideOfFrame, type ZonePatch } from './cell-figures';
 import { gatherOf, pick } from './gather';
 import { applyEdits, draftRow, type DraftFoil, type HalfContext } from './hand-edits';
 import { placeRows, type PanelHalf, type PlacedRow } from './rows';
-import { formulaOf } from './rotation';
+import { formulaOf, placesOf, type FoilPlace } from './rotation';
 import { ribbonOf, runsInside, SAMPLE_MM, type Ribbon } from './section-line';
 import type { EditNote, Foil, PaintedSection, TreatedDropout } from './sheet';
 import type { SolvedSpacing } from './solve';
-import type { FoilStock, HandEdit, Panel, PlanHair, Side, SingleGather, Treatment } from './types';
+import { USUAL_TREATMENT, type FoilStock, type HandEdit, type Panel, type PlanHair, type Side, type SingleGather, type Treatment } from './types';
 
 /** A foil's shape on the opened head, in the client's own left and right. */
 export interface FoilPath {
@@ -21,6 +22,8 @@ export interface FoilPath {
    * away from it.
    */
   readonly packed: Float64Array;
+  /** Share of the section's thickness that product reaches, where it stays on the surface; left out where it goes through what is picked. */
+  readonly surface?: number;
 }
 
 /** One line of a foil's shape as points of the opened head. */
@@ -72,7 +75,8 @@ export function foilsOfPanel(
     return { own, rows, drafts };
   });
   const order = inOrder(panel, bySide.map(({ own, drafts }) => ({ own, drafts })));
-  const foils = order.map(({ draft, own }, i) => computedFoil(draft, own, panel, hair, i + 1));
+  const places = placesOf(order.map(({ draft, own }) => ({ side: own.side, row: draft.row.row })));
+  const foils = order.map(({ draft, own }, i) => computedFoil(draft, own, panel, hair, places[i]));
   const dropouts = bySide.flatMap(({ own, rows }) => treatedDropouts(panel, own, rows, hair));
   return { foils, dropouts, rows: new Set(foils.map(({ foil }) => `${foil.side}${foil.row}`)).size };
 }
@@ -91,12 +95,24 @@ function inOrder(panel: Panel, sides: readonly { own: SideOfPanel; drafts: reado
   });
 }
 
-function computedFoil(draft: DraftFoil, own: SideOfPanel, panel: Panel, hair: PlanHair, place: number): ComputedFoil {
+/** Open-air product stays on the surface: so thick a layer of hair takes it, mm of the section. Working assumption: with it half a head of 12.7 mm sections takes about 85 g, as practised. */
+const SURFACE_MM = 3;
+
+/** Share of what is picked that is painted on the surface only. */
+function surfaceShare(gather: SingleGather, thicknessMm: number): number {
+  const depth = gather.kind === 'slice' ? 1 : gather.depth;
+  return Math.min(1, SURFACE_MM / (depth * thicknessMm));
+}
+
+function computedFoil(draft: DraftFoil, own: SideOfPanel, panel: Panel, hair: PlanHair, place: FoilPlace): ComputedFoil {
   const { frame } = own.half.sectioned;
   const { ribbon } = draft.cell;
   const gather = draft.gather ?? gatherOf(panel.gather, draft.row.row);
   const figures = ribbonFigures(ribbon, frame, own.frameSide, hair);
-  const picked = pick(gather, ribbon.widthMm);
+  const painted = panel.medium === 'open-air';
+  const reached = painted ? surfaceShare(gather, draft.row.thicknessMm) : 1;
+  const { stitches, share } = pick(gather, ribbon.widthMm);
+  const pickedShare = share * reached;
   return {
     foil: {
       id: draft.id,
@@ -109,16 +125,17 @@ function computedFoil(draft: DraftFoil, own: SideOfPanel, panel: Panel, hair: Pl
       dropoutMm: draft.row.dropoutMm,
       angleDeg: partingAngle(ribbon, frame, own.side === 'across'),
       gather: gather.kind,
-      stitches: picked.stitches,
-      pickedShare: picked.share,
-      hairs: figures.hairs * picked.share,
-      hairGrams: figures.hairGrams * picked.share,
+      stitches,
+      pickedShare,
+      hairs: figures.hairs * pickedShare,
+      hairGrams: figures.hairGrams * pickedShare,
       areaMm2: figures.areaMm2,
       formula: draft.formula ?? formulaOf(place, panel.formula, panel.rotation),
       zone: figures.zone,
       byHand: draft.byHand,
+      seconds: painted ? SECONDS_PER_PAINTED_SECTION : foilSeconds({ gather: gather.kind, panel: panel.id, teasing: panel.start.teasing }),
     },
-    path: pathOf(draft.id, gather, ribbon, own.frameSide),
+    path: { ...pathOf(draft.id, gather, ribbon, own.frameSide), ...(painted && { surface: (gather.kind === 'slice' ? 1 : gather.depth) * reached }) },
     patches: figures.patches,
   };
 }
@@ -140,20 +157,24 @@ function treatedDropouts(panel: Panel, own: SideOfPanel, rows: readonly PlacedRo
     return runsInside(line, frame, depths).map((run, n) => {
       const ribbon = ribbonOf(line, run, SAMPLE_MM * frame.head.k);
       const figures: RibbonFigures = ribbonFigures(ribbon, frame, own.frameSide, hair);
-      const id = `${panel.id}/d${row.row}/${own.side === 'right' ? -(n + 1) : n + 1}`;
+      const column = own.side === 'right' ? -(n + 1) : n + 1;
+      const id = `${panel.id}/d${row.row}/${column}`;
+      const recipe = rule.recipes[treatment] ?? USUAL_TREATMENT;
+      const reached = recipe.surface ? surfaceShare(WHOLE, row.dropoutMm) : 1;
       const dropout: TreatedDropout = {
-        id, panel: panel.id, row: row.row, side: own.side, treatment, widthMm: ribbon.widthMm,
-        areaMm2: figures.areaMm2, hairs: figures.hairs, hairGrams: figures.hairGrams,
+        id, panel: panel.id, row: row.row, column, side: own.side, treatment, formula: recipe.formula, widthMm: ribbon.widthMm, thicknessMm: row.dropoutMm,
+        angleDeg: partingAngle(ribbon, frame, own.side === 'across'), zone: figures.zone,
+        areaMm2: figures.areaMm2, hairs: figures.hairs * reached, hairGrams: figures.hairGrams * reached, seconds: recipe.seconds ?? dropoutSeconds(treatment, rule.together, recipe.teasing),
       };
       return { dropout, path: pathOf(id, WHOLE, ribbon, own.frameSide), patches: figures.patches };
     });
   });
 }
 
-/** A painted section from what would otherwise be a foil. */
-export function paintedSection({ foil }: ComputedFoil): PaintedSection {
-  const { id, panel, row, side, widthMm, areaMm2, hairs, hairGrams, gather, pickedShare, formula, zone } = foil;
-  return { id, panel, row, side, widthMm, areaMm2, hairs, hairGrams, gather, pickedShare, formula, zone };
+/** A painted section from what would otherwise be a foil. @param left share of its hair that foils of other panels left out */
+export function paintedSection({ foil }: ComputedFoil, left: number): PaintedSection {
+  const { id, panel, row, column, side, widthMm, thicknessMm, angleDeg, areaMm2, hairs, hairGrams, gather, pickedShare, formula, zone, seconds } = foil;
+  return { id, panel, row, column, side, widthMm, thicknessMm, angleDeg, areaMm2, hairs: hairs * left, hairGrams: hairGrams * left, gather, pickedShare: pickedShare * left, formula, zone, seconds };
 }
 
 /** A drop-out is treated over its whole width. */

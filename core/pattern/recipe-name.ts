@@ -43,7 +43,8 @@ export function directionName(direction: Direction): string {
   }
 }
 
-function angleName(deg: number): string {
+/** An angle of a parting in words: `horizontal`, `diagonal back 30°`. */
+export function angleName(deg: number): string {
   if (Math.abs(deg) < 0.5) return 'horizontal';
   if (Math.abs(deg) > 89.5) return 'vertical';
   return `diagonal ${deg > 0 ? 'back' : 'forward'} ${Math.round(Math.abs(deg))}°`;

@@ -72,7 +72,7 @@ export function foilsOfRoots(index: RootIndex, { sheet, drawing }: ComputedPlan)
   const dropout = new Int16Array(count).fill(-1);
   const picked = new Uint8Array(count);
   const pickedBy = (into: Int16Array, section: number, path: FoilPath, widthMm: number) => {
-    const { gather } = path;
+    const { gather, surface = 1 } = path;
     const isPicked = pickerOf(gather, widthMm);
     const lengths = cumulated(path);
     const scale = widthMm / lengths[lengths.length - 1];
@@ -80,10 +80,14 @@ export function foilsOfRoots(index: RootIndex, { sheet, drawing }: ComputedPlan)
     const turned = gather.kind === 'weave' && gather.fromHairline === true && endsAtHairline(path, drawing.head);
     for (let j = 0; j + 1 < path.count; j += 1) {
       visit(index, path, j, (root, along, depth) => {
-        if (foil[root] >= 0 || painted[root] >= 0) return;
-        into[root] = section;
+        // Hair that dropped out of a foil's weave may still be painted between the foils.
+        if (painted[root] >= 0 || (foil[root] >= 0 && (into === foil || picked[root] === 1))) return;
         const at = (lengths[j] + along * (lengths[j + 1] - lengths[j])) * scale;
-        picked[root] = isPicked(turned ? widthMm - at : at, depth) ? 1 : 0;
+        const own = depth < surface && isPicked(turned ? widthMm - at : at, depth);
+        if (foil[root] >= 0 && !own) return;
+        if (foil[root] >= 0) foil[root] = -1;
+        into[root] = section;
+        picked[root] = own ? 1 : 0;
       });
     }
   };

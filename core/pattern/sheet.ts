@@ -1,5 +1,5 @@
 import type { Zone } from '../head';
-import type { Side, SingleGather, Treatment } from './types';
+import type { Side, SingleGather, Treated } from './types';
 
 export type GatherKind = SingleGather['kind'];
 
@@ -37,6 +37,8 @@ export interface Foil {
   readonly zone: Zone;
   /** Changed or added by hand. */
   readonly byHand: boolean;
+  /** Usual seconds to place it. */
+  readonly seconds: number;
 }
 
 /** A section painted in the open air, or a drop-out treated between foils. */
@@ -44,21 +46,29 @@ export interface OpenSection {
   readonly id: string;
   readonly panel: string;
   readonly row: number;
+  readonly column: number;
   readonly side: Side | 'across';
   readonly widthMm: number;
+  readonly thicknessMm: number;
+  readonly angleDeg: number;
   readonly areaMm2: number;
   readonly hairs: number;
   readonly hairGrams: number;
+  /** Zone under the middle of the section. */
+  readonly zone: Zone;
+  /** Usual seconds for it. */
+  readonly seconds: number;
 }
 export interface PaintedSection extends OpenSection {
   readonly gather: GatherKind;
+  /** Share of the section's hair that is lightened: what is picked, and of that the surface that product stays on. */
   readonly pickedShare: number;
   readonly formula: string;
-  /** Zone under the middle of the section. */
-  readonly zone: Zone;
 }
 export interface TreatedDropout extends OpenSection {
-  readonly treatment: Exclude<Treatment, 'left'>;
+  readonly treatment: Treated;
+  /** Letter that its panel names for it; null the usual one. */
+  readonly formula: string | null;
 }
 
 export interface ZoneShare {
@@ -112,7 +122,7 @@ export interface EditNote {
 
 export interface Sheet {
   readonly format: 'dappled-lattice/plan-sheet';
-  readonly version: 2;
+  readonly version: 3;
   readonly plan: string;
   readonly foils: readonly Foil[];
   readonly painted: readonly PaintedSection[];

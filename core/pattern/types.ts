@@ -100,19 +100,46 @@ export type Spacing =
   /** Measured from the edge where the panel ends (the part, another panel): the first foil leaves this share of a sliver there. */
   | { readonly kind: 'backwards'; readonly sliverMm: number; readonly spacing: PlainSpacing };
 
-/** Formulas in turn, foil by foil in the order of work: AB, AABB, AAABB … between a first and a last foil of the panel. */
+/** Formulas in turn: AB, AABB, AAABB … between a first and a last row (or foil), in the order of work. */
 export interface Rotation {
   readonly sequence: string;
-  readonly fromFoil: number;
-  readonly toFoil: number | null;
+  /** Row by row, all columns of a row alike; or foil by foil. */
+  readonly by: 'row' | 'foil';
+  /** Each side begins with the first letter, so that both are alike; false goes on from one side to the other. */
+  readonly anew: boolean;
+  /** First and last row (or foil) that take part, from 1; null to the last. */
+  readonly from: number;
+  readonly to: number | null;
 }
 
-/** What happens to the drop-outs: after every n foils' rows one is treated, the treatments in turn. */
+/** What happens to the drop-outs: after every n rows one is treated, the treatments in turn. */
 export interface Dropouts {
   readonly every: number;
   readonly treatments: readonly Treatment[];
+  /** So many are taken together: hair painted between the foils is done three to four drop-outs at once. */
+  readonly together: number;
+  /** How each treatment is done, where that differs from the usual. */
+  readonly recipes: Readonly<Partial<Record<Treated, TreatmentRecipe>>>;
 }
-export type Treatment = 'tip-out' | 'lowlight' | 'left';
+export type Treatment = Treated | 'left';
+/** Ends lightened; lowlit; painted between the foils. */
+export type Treated = 'tip-out' | 'lowlight' | 'paint';
+
+/** How a drop-out is treated. */
+export interface TreatmentRecipe {
+  /** Letter of its formula; null takes the panel's, lowlights the formula that deposits. */
+  readonly formula: string | null;
+  /** Where the product begins and ends, mm from the scalp; null where it usually does, and to the ends. */
+  readonly fromMm: number | null;
+  readonly toMm: number | null;
+  /** Only the surface is painted. */
+  readonly surface: boolean;
+  readonly teasing: number;
+  /** Seconds for one drop-out; null the usual ones. */
+  readonly seconds: number | null;
+}
+
+export const USUAL_TREATMENT: TreatmentRecipe = { formula: null, fromMm: null, toMm: null, surface: false, teasing: 0, seconds: null };
 
 export interface ColumnLayout {
   readonly layout: 'aligned' | 'bricklaid';
@@ -156,6 +183,8 @@ export interface Panel {
   readonly gather: Gather;
   /** Foils, or painted in the open air without. */
   readonly medium: 'foil' | 'open-air';
+  /** Hair of its own; or what the foils of other panels leave out, painted between or after them. Only in the open air. */
+  readonly hair: 'own' | 'left-out';
   readonly thicknessMm: number;
   readonly spacing: Spacing;
   /** A remainder of half a pitch or more earns a last row. */
@@ -225,7 +254,7 @@ export type HandEdit =
 /** A foil pattern as a document; everything else is computed from it. */
 export interface Plan {
   readonly format: 'dappled-lattice/plan';
-  readonly version: 2;
+  readonly version: 3;
   readonly name: string;
   readonly head: PlanHead;
   readonly hair: PlanHair;

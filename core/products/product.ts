@@ -60,6 +60,8 @@ export interface DepositLine extends Stocked {
   readonly minutes: { readonly least: number; readonly most: number };
   /** How this house mixes a root of it. */
   readonly root: RootRule;
+  /** Permanent colour: how many levels it lifts at most, and how quickly against usual powder; null where it only deposits. */
+  readonly lifts: { readonly levels: number; readonly speed: number } | null;
 }
 
 export interface ShadeProduct extends Stocked {

@@ -1,6 +1,7 @@
 import { EMPTY_MIX, parseProducts } from '../formats';
-import { bottlesFor, Shelf } from '../mix';
+import { bottlesFor } from '../mix';
 import { PRODUCT_KINDS, productsOf, rangeProblems, USUAL_RANGE, type Product } from '.';
+import { Shelf } from '../products';
 
 test('the range that a house begins with has something of every kind, holds together and is read as a document', () => {
   expect(rangeProblems(USUAL_RANGE)).toEqual([]);

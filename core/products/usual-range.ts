@@ -34,11 +34,19 @@ const DEVELOPERS: readonly Developer[] = ([[5, 900], [10, 2400], [20, 3800], [30
 const LINES: readonly DepositLine[] = [
   {
     kind: 'line', id: 'sedge', name: 'Sedge demi', ratio: { least: 1, usual: 2, most: 2 }, volumes: { least: 5, most: 10 }, minutes: { least: 5, most: 20 },
-    root: { natural: 3, ash: 1, levels: 0 }, pack: 60, packMinor: 760, stock: 0, note: 'Natural shades of this line pull a little red: ash goes into every root.',
+    root: { natural: 3, ash: 1, levels: 0 }, lifts: null, pack: 60, packMinor: 760, stock: 0, note: 'Natural shades of this line pull a little red: ash goes into every root.',
   },
   {
     kind: 'line', id: 'rill', name: 'Rill acid gloss', ratio: { least: 1, usual: 1, most: 1 }, volumes: { least: 5, most: 6 }, minutes: { least: 5, most: 20 },
-    root: { natural: 2, ash: 2, levels: 0 }, pack: 60, packMinor: 820, stock: 0, note: 'Sheer: one level darker than it is meant to look.',
+    root: { natural: 2, ash: 2, levels: 0 }, lifts: null, pack: 60, packMinor: 820, stock: 0, note: 'Sheer: one level darker than it is meant to look.',
+  },
+  {
+    kind: 'line', id: 'fallow', name: 'Fallow permanent', ratio: { least: 1, usual: 1, most: 2 }, volumes: { least: 10, most: 40 }, minutes: { least: 30, most: 45 },
+    root: { natural: 3, ash: 1, levels: 0 }, lifts: { levels: 4, speed: 0.95 }, pack: 60, packMinor: 690, stock: 0, note: 'Lifts natural hair while it deposits; not over colour.',
+  },
+  {
+    kind: 'line', id: 'heath', name: 'Heath direct', ratio: { least: 0, usual: 0, most: 0 }, volumes: { least: 1, most: 1 }, minutes: { least: 10, most: 30 },
+    root: { natural: 1, ash: 0, levels: 0 }, lifts: null, pack: 150, packMinor: 980, stock: 0, note: 'As it comes, without developer.',
   },
 ];
 
@@ -54,6 +62,9 @@ const SHADES: readonly ShadeProduct[] = [
   shade('sedge', 'Sedge', 10, 'clear', 240),
   ...[7, 8, 9, 10].flatMap((level) => (['natural', 'ash', 'violet', 'pearl'] as const).map((tone) => shade('rill', 'Rill', level, tone, 60))),
   shade('rill', 'Rill', 10, 'clear', 120),
+  ...[4, 5, 6, 7].flatMap((level) => (['natural', 'ash'] as const).map((tone) => shade('fallow', 'Fallow', level, tone, 60))),
+  shade('fallow', 'Fallow', 5, 'copper', 60),
+  ...[5, 6, 7, 8].map((level) => shade('heath', 'Heath', level, 'natural', 150)),
 ];
 
 const REST: readonly (Additive | TreatmentProduct | FoilProduct)[] = [

@@ -1,7 +1,9 @@
-import { cut, openedHeadShapes, wrapped, type Outcome, type Shape, type StationSheet } from '../formats';
+import { cut, openedHeadShapes, wrapped, type Shape, type StationSheet } from '../formats';
 import { familyName, ZONE_FAMILIES, zonesOf, type Zone } from '../head';
 import type { ComputedPlan, Plan } from '../pattern';
 import type { LengthUnit } from '../units';
+import type { WorkList } from '../work';
+import type { Outcome } from '../visit';
 import { findAgain, listWords, type PanelGuide } from './find-again';
 
 /** What stands on the sheet beside the pattern. */
@@ -32,13 +34,13 @@ const MOST_REPEATED = 10;
  * How a pattern is found again: the opened head, and for each panel its first parting measured from the hairline and the middle
  * line, foils, the turn of formulas, the centre of a wheel, the start. One page of A4, lengths in mm. Pure.
  */
-export function againSheet(plan: Plan, computed: ComputedPlan, facts: AgainFacts): StationSheet {
+export function againSheet(plan: Plan, computed: ComputedPlan, work: Pick<WorkList, 'units'>, facts: AgainFacts): StationSheet {
   const inner = PAGE.width - 2 * PAGE.margin;
   const shapes: Shape[] = [];
   const text = (x: number, y: number, size: number, words: string, more: Partial<Extract<Shape, { kind: 'text' }>> = {}) =>
     shapes.push({ kind: 'text', x, y, size, words, fill: INK, weight: 400, anchor: 'start', ...more });
   const rule = (y: number) => shapes.push({ kind: 'path', d: `M${PAGE.margin} ${y}H${PAGE.width - PAGE.margin}`, stroke: LINE, width: 0.25 });
-  const guides = findAgain(plan, computed, facts.units);
+  const guides = findAgain(plan, computed, work, facts.units);
 
   text(PAGE.margin, 19, 6.2, cut(`Found again: ${facts.client}`, 6.2, 118, 700), { weight: 700 });
   text(PAGE.width - PAGE.margin, 19, 4.6, cut(plan.name, 4.6, 64, 600), { weight: 600, anchor: 'end' });
@@ -77,11 +79,12 @@ export function againSheet(plan: Plan, computed: ComputedPlan, facts: AgainFacts
 }
 
 /** What is said of one panel: partings first, since that is what is looked for. */
-export function linesOf({ sides, recipe, direction, start, wheel }: PanelGuide): string[] {
+export function linesOf({ sides, recipe, direction, start, wheel, between }: PanelGuide): string[] {
   const first = sides.map(({ first: { from, middle, to } }) => `first parting ${from}; its middle ${middle}; to ${to}.`);
   const alike = sides.length === 2 && first[0] === first[1];
   return [
     ...(alike ? [`Both sides: ${first[0]}`] : first.map((words, i) => `${sides.length === 1 && sides[i].side === 'across' ? 'Across the middle' : sides[i].side === 'left' ? 'Left' : sides[i].side === 'right' ? 'Right' : 'Across'}: ${words}`)),
+    ...(between ? [`Between the foils: ${between}.`] : []),
     `${recipe}, ${direction}; ${start}${wheel ? `; ${wheel}` : ''}.`,
   ];
 }

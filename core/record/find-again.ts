@@ -1,6 +1,7 @@
 import { fromOpened, sagittalPoint, surfaceDistance, type Head, type Vec3 } from '../head';
 import { directionName, pathPoints, recipeLine, type ComputedPlan, type Foil, type Panel, type Plan } from '../pattern';
 import { formatLength, type LengthUnit } from '../units';
+import { groupsOf, groupWords, reachWords, type WorkUnit } from '../work';
 
 /** One side of a panel: where its first parting runs, measured, and what follows. */
 export interface SideGuide {
@@ -27,7 +28,9 @@ export interface PanelGuide {
   readonly sides: readonly SideGuide[];
   readonly foils: number;
   /** Every foil in the order of work. */
-  readonly list: readonly { readonly order: number; readonly side: Foil['side']; readonly formula: string; readonly widthMm: number }[];
+  readonly list: readonly { readonly number: number; readonly side: Foil['side']; readonly letter: string; readonly widthMm: number }[];
+  /** What else is painted in it: `12 tip-outs A, the tips, from 200 mm`; null where nothing is. */
+  readonly between: string | null;
   /** Formulas in the order of work: `all A`, `A A A B in turn`, `3 A, 1 B, 2 A`. */
   readonly sequence: string;
   /** Centre of a wheel, measured; null where there is none. */
@@ -43,25 +46,26 @@ const ON_THE_MIDDLE = 4;
  * How each panel is found again: its first parting from the hairline, foils, turn of formulas, wheel centre, start.
  * Lengths run over the skin: from the hairline straight up to the top of the head, and across from the middle line.
  */
-export function findAgain(plan: Plan, computed: Pick<ComputedPlan, 'sheet' | 'drawing'>, unit: LengthUnit = 'mm'): PanelGuide[] {
-  const { sheet, drawing } = computed;
+export function findAgain(plan: Plan, { sheet, drawing }: Pick<ComputedPlan, 'sheet' | 'drawing'>, { units }: { readonly units: readonly WorkUnit[] }, unit: LengthUnit = 'mm'): PanelGuide[] {
   const say = (mm: number) => formatLength(Math.round(mm), unit);
   const paths = new Map([...drawing.paths, ...drawing.painted].map((path) => [path.id, path]));
   return plan.panels.filter(({ muted }) => !muted).flatMap((panel, i): PanelGuide[] => {
     const own = [...sheet.foils].sort((a, b) => a.order - b.order).filter((foil) => foil.panel === panel.id);
+    const work = units.filter((one) => one.panel === panel.id);
+    const foils = work.filter(({ kind }) => kind === 'foil');
     if (own.length === 0) return [];
     const sides = [...new Set(own.map(({ side }) => side))].flatMap((side): SideGuide[] => {
-      const foils = own.filter((foil) => foil.side === side);
+      const ofSide = own.filter((foil) => foil.side === side);
       // The panel's first parting, with the foil nearest the middle.
-      const first = foils.reduce((best, foil) => (foil.row < best.row || (foil.row === best.row && Math.abs(foil.column) < Math.abs(best.column)) ? foil : best));
+      const first = ofSide.reduce((best, foil) => (foil.row < best.row || (foil.row === best.row && Math.abs(foil.column) < Math.abs(best.column)) ? foil : best));
       const points = paths.get(first.id) && pathPoints(paths.get(first.id)!);
       if (!points || points.length === 0) return [];
       const end = (at: number) => placeWords(drawing.head, fromOpened(drawing.head, points.at(at)!), say);
-      return [{ side, foils: foils.length, first: { foil: first.id, angleDeg: Math.round(first.angleDeg), from: end(0), middle: end(points.length >> 1), to: end(-1) } }];
+      return [{ side, foils: ofSide.length, first: { foil: first.id, angleDeg: Math.round(first.angleDeg), from: end(0), middle: end(points.length >> 1), to: end(-1) } }];
     });
     return [{
-      panel: panel.id, place: i + 1, name: panel.name, recipe: recipeLine(panel, unit), direction: directionName(panel.direction), sides, foils: own.length, list: own.map(({ order, side, formula, widthMm }) => ({ order, side, formula, widthMm })),
-      sequence: sequenceWords(own.map(({ formula }) => formula)), wheel: wheelWords(plan, panel, say), start: startWords(panel, say),
+      panel: panel.id, place: i + 1, name: panel.name, recipe: recipeLine(panel, unit), direction: directionName(panel.direction), sides, foils: own.length, list: foils.map(({ number, side, letter, widthMm }) => ({ number, side, letter, widthMm })),
+      between: betweenWords(work.filter(({ kind }) => kind !== 'foil')), sequence: sequenceWords(foils.map(({ letter }) => letter)), wheel: wheelWords(plan, panel, say), start: startWords(panel, say),
     }];
   });
 }
@@ -118,8 +122,17 @@ function startWords({ start: { distanceMm, featherMm, teasing } }: Panel, say: (
   return [distanceMm === 0 ? 'from the scalp' : `${say(distanceMm)} from the scalp`, featherMm > 0 && `feathered over ${say(featherMm)}`, teasing > 0 && `teased, ${teasing} ${teasing === 1 ? 'push' : 'pushes'}`].filter(Boolean).join(', ');
 }
 
+/** What is painted beside the foils, and how far. */
+function betweenWords(units: readonly WorkUnit[]): string | null {
+  if (units.length === 0) return null;
+  return groupsOf(units).map((group) => {
+    const [one] = units.filter(({ letter, kind }) => letter === group.letter && kind === group.kind);
+    return `${groupWords([group])}, ${reachWords(one)}`;
+  }).join('; ');
+}
+
 /** The foils of a panel in one line: number, formula where it turns, width: `1 A 82 mm, 2 B 84`. */
 export function listWords({ list, sequence }: PanelGuide): string {
   const alike = sequence.startsWith('all ');
-  return list.map(({ order, formula, widthMm }) => `${order}${alike ? '' : ` ${formula}`} ${Math.round(widthMm)}`).join(', ');
+  return list.map(({ number, letter, widthMm }) => `${number}${alike ? '' : ` ${letter}`} ${Math.round(widthMm)}`).join(', ');
 }

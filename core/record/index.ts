@@ -2,7 +2,7 @@ export { againSheet, linesOf, type AgainFacts } from './again-sheet';
 export { findAgain, listWords, sequenceWords, type PanelGuide, type SideGuide } from './find-again';
 export { growthVisits } from './growth-visits';
 export { levelsByZone } from './levels';
-export { mixedLines, type MixedLine } from './mixed';
+export { mixedLines, unitsSaid, type MixedLine } from './mixed';
 export { nextFactsOf } from './next-facts';
 export { repeatLines } from './repeat';
 export { retouch, zonesSaid, type Retouch, type RetouchHow, type RetouchPanel, type RetouchWish } from './retouch';

@@ -1,5 +1,5 @@
-import type { Outcome } from '../formats';
 import { ZONES, type Zone } from '../head';
+import type { Outcome } from '../visit';
 
 /** Levels of a record by zone; where zones were not kept, one for all. */
 export const levelsByZone = ({ zones, levelReached }: Pick<Outcome, 'zones' | 'levelReached'>): Partial<Record<Zone, number>> =>

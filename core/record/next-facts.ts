@@ -1,7 +1,7 @@
-import type { Consult, Outcome } from '../formats';
 import { edgeOf, type Edge, type GrowthRate, type NextFacts } from '../growth';
 import { ZONES, type Zone } from '../head';
 import type { Gather, Plan, Sheet, SingleGather } from '../pattern';
+import type { Consult, Outcome } from '../visit';
 
 /** Washes a week where nobody was asked. Working assumption: the middle of the usual two to four. */
 const USUAL_WASHES = 3;

@@ -1,11 +1,12 @@
 import { scriptFor, happened, started, closed, T0 } from '../chair/testing';
 import { serviceState } from '../chair';
-import { EMPTY_OUTCOME, outcomeSchema, startPlan, svgOf } from '../formats';
+import { outcomeSchema, startPlan, svgOf } from '../formats';
 import { nextVisit, type ZoneRegrowth } from '../growth';
 import { ZONES, type Zone } from '../head';
 import { createPatternEngine, type Plan } from '../pattern';
 import { planOf, techniqueOf } from '../technique';
 import { againSheet, findAgain, linesOf, nextFactsOf, retouch, sequenceWords, zonesOfPlan, zonesOfService, zonesRecorded } from '.';
+import { EMPTY_OUTCOME } from '../visit';
 
 const engine = createPatternEngine();
 const plan = startPlan();

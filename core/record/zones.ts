@@ -1,8 +1,9 @@
-import type { ScriptFoil, ServiceScript, ServiceState } from '../chair';
+import { lengthOf, type ServiceScript, type ServiceState } from '../chair';
 import { ZONES, type Zone } from '../head';
-import type { Outcome } from '../formats';
-import { levelAfter } from '../lift';
-import type { Plan, Sheet } from '../pattern';
+import { levelAfter, onThisHead } from '../lift';
+import type { Sheet } from '../pattern';
+import type { Outcome } from '../visit';
+import type { PlacedUnit, WorkList } from '../work';
 
 /** A zone as a visit left it: foils that lighten it, what they left at the root, the level that they came to. */
 export interface ZoneDone {
@@ -27,28 +28,25 @@ type Worked = Pick<Sheet, 'foils' | 'painted' | 'zones'>;
 const BESIDE = 0.05;
 
 /**
- * Zones as a pattern plans them: every foil and painted section that lightens counts for the zone under its middle, and for
- * narrow zones that foils only run through.
- * @param lightens whether a formula lifts; what only lays colour takes no zone to the root
+ * Zones as the work is planned: every foil and painted section that lifts counts for the zone under its middle, and for
+ * narrow zones that foils only run through. What only lays colour takes no zone to the root.
  */
-export function zonesOfPlan(plan: Plan, sheet: Worked, lightens: (formula: string) => boolean): ZonesDone {
-  const starts = new Map(plan.panels.map(({ id, start }) => [id, start.distanceMm]));
-  return gathered(sheet, [...sheet.foils, ...sheet.painted].filter(({ formula }) => lightens(formula)).map(({ zone, panel }) => ({ zone, startMm: starts.get(panel) ?? 0, level: null })));
+export function zonesOfPlan({ units }: Pick<WorkList, 'units'>, sheet: Worked): ZonesDone {
+  return gathered(sheet, units.filter((unit) => unit.lifts && isSection(unit)).map(({ zone, startMm }) => ({ zone, startMm, level: null })));
 }
+
+/** Tips and painting between the foils leave the root as it is. */
+const isSection = ({ kind }: Pick<PlacedUnit, 'kind'>) => kind === 'foil' || kind === 'open-air';
 
 /** Zones as a service left them: what was placed, skipped foils left out, with the levels seen or reckoned. @param sheet of the script's plan */
 export function zonesOfService(script: ServiceScript, state: ServiceState, sheet: Worked): ZonesDone {
-  const scripted = new Map(script.foils.map((own) => [own.id, own]));
-  return gathered(sheet, state.blocks.flatMap(({ block, foils, checks }) => {
-    const lift = block.lifts.find(({ stretch }) => stretch === 'length') ?? block.lifts[0];
-    if (!lift) return [];
-    const seen = checks.at(-1)?.level ?? null;
-    const head = state.heads[block.formula].factor;
-    return foils.flatMap(({ id, closedAt, offAt }): Lit[] => {
-      const own: ScriptFoil | undefined = scripted.get(id);
-      if (closedAt === null || !own?.zone) return [];
-      const level = seen ?? (offAt === null ? null : levelAfter(lift.from, { ...lift.lift, factor: lift.lift.factor * head }, (offAt - closedAt) / 60_000));
-      return [{ zone: own.zone, startMm: own.startMm, level }];
+  return gathered(sheet, state.blocks.flatMap(({ units, checks }) => {
+    const letterOf = new Map(units.map(({ id, unit }) => [id, unit.letter]));
+    return units.flatMap(({ unit, closedAt, offAt }): Lit[] => {
+      const lift = lengthOf(unit, script.lifts);
+      if (closedAt === null || !lift || !isSection(unit)) return [];
+      const seen = checks.findLast(({ foil }) => letterOf.get(foil) === unit.letter)?.level;
+      return [{ zone: unit.zone, startMm: unit.startMm, level: seen ?? (offAt === null ? null : levelAfter(lift.from, onThisHead(lift.lift, state.heads[unit.letter].factor), (offAt - closedAt) / 60_000)) }];
     });
   }));
 }

@@ -1,5 +1,6 @@
 import { ZONES, type Roots } from '../head';
 import type { ComputedPlan, FoiledRoots, Plan } from '../pattern';
+import { placedUnits, type Letters } from '../work';
 import { noiseOf, seedAt } from './noise';
 
 const { max, min } = Math;
@@ -10,6 +11,8 @@ export interface Layer {
   readonly fromMm: Float32Array;
   /** mm over which it becomes light. */
   readonly overMm: Float32Array;
+  /** mm from the scalp where it ends again; Infinity to the ends. */
+  readonly toMm: Float32Array;
 }
 
 /** Deposit at the root that covers the light there and runs out: root shadow. */
@@ -35,15 +38,20 @@ export interface Light {
 
 /** Each tease makes starts differ by up to so much, mm: working assumption. */
 const TEASING_MM = 20;
-/** A strand tipped out is light from here to its end, share of its length, over so much of it: working assumptions. */
-const TIPPED = { from: 0.6, over: 0.15 } as const;
+/** Painted without a feather, light still begins over so much of the strand’s length: working assumption. */
+const SOFT_EDGE = 0.15;
+
+type Unit = ReturnType<typeof placedUnits>[number];
+
+/** Nothing is known of the formulas: all of them lift, to the ends. */
+export const NO_LETTERS: Letters = { facts: [], lowlight: null };
 
 export interface LightFacts {
   /** Growth since the service, mm. */
   readonly grownMm?: number;
   readonly shadow?: RootShadow | null;
-  /** Letters of formulas that deposit: their foils are lowlights. */
-  readonly deposits?: readonly string[];
+  /** What the formulas do: which lift and which deposit, and how far they reach. */
+  readonly letters?: Letters;
   /** Light of an earlier service, with what has grown since then by the day of this plan, mm by root. */
   readonly before?: { readonly light: Light; grownMm(root: number): number } | null;
 }
@@ -53,50 +61,45 @@ export interface LightFacts {
  * has grown since.
  */
 export function lightOf(
-  plan: Plan, { sheet }: Pick<ComputedPlan, 'sheet'>, roots: Roots, foiled: FoiledRoots, { grownMm = 0, shadow = null, deposits = [], before = null }: LightFacts = {},
+  plan: Plan, computed: Pick<ComputedPlan, 'sheet' | 'drawing'>, roots: Roots, foiled: FoiledRoots, { grownMm = 0, shadow = null, letters = NO_LETTERS, before = null }: LightFacts = {},
 ): Light {
   const { count } = roots;
   const own = noLayer(count);
   const foil = new Int16Array(count).fill(-1);
   const lowlit = new Uint8Array(count);
-  const starts = new Map(plan.panels.map((panel) => [panel.id, panel.start]));
-  const startOf = ({ panel }: { readonly panel: string }) => starts.get(panel)!;
-  const foils = sheet.foils.map(startOf);
-  const painted = sheet.painted.map(startOf);
+  // What is painted and where is the work's to say.
+  const units = { foil: [] as Unit[], 'open-air': [] as Unit[], dropout: [] as Unit[] };
+  for (const unit of placedUnits(plan, computed, { letters, regrowthMm: {}, painting: 'as-you-foil' })) units[unit.kind === 'foil' || unit.kind === 'open-air' ? unit.kind : 'dropout'][unit.index] = unit;
   const lengthOf = lengths(plan, roots);
   for (let i = 0; i < count; i += 1) {
     const treated = foiled.dropout[i];
-    if (treated >= 0) {
-      if (sheet.dropouts[treated].treatment === 'lowlight') lowlit[i] = 1;
-      else {
-        own.fromMm[i] = TIPPED.from * lengthOf(i) + grownMm;
-        own.overMm[i] = TIPPED.over * lengthOf(i);
-      }
-      continue;
+    const inFoil = foiled.foil[i];
+    const unit = treated >= 0 ? units.dropout[treated] : foiled.picked[i] === 0 ? undefined : inFoil >= 0 ? units.foil[inFoil] : units['open-air'][foiled.painted[i]];
+    // A lowlight for which nothing is mixed yet is meant to be one all the same.
+    if (unit === undefined) lowlit[i] = treated >= 0 && computed.sheet.dropouts[treated].treatment === 'lowlight' ? 1 : 0;
+    else if (!unit.lifts) lowlit[i] = 1;
+    else {
+      const { startMm, featherMm, teasing, reachMm, hairMm } = unit;
+      const teased = teasing === 0 ? 0 : teasing * TEASING_MM * noiseOf(seedAt(roots.xyz[3 * i], roots.xyz[3 * i + 1], roots.xyz[3 * i + 2]), 5);
+      // Hair of a foil may lie in another zone than the foil's middle, and be longer or shorter there.
+      const scale = treated >= 0 && hairMm > 0 ? lengthOf(i) / hairMm : 1;
+      own.fromMm[i] = scale * startMm + teased + grownMm;
+      own.overMm[i] = treated >= 0 ? Math.max(featherMm, SOFT_EDGE * lengthOf(i)) : featherMm;
+      if (reachMm[1] < hairMm - 0.5 && unit.reach === 'stretch') own.toMm[i] = reachMm[1] + grownMm;
+      foil[i] = inFoil;
     }
-    if (!foiled.picked[i]) continue;
-    const { formula } = foiled.foil[i] >= 0 ? sheet.foils[foiled.foil[i]] : sheet.painted[foiled.painted[i]];
-    if (deposits.includes(formula)) {
-      lowlit[i] = 1;
-      continue;
-    }
-    const { distanceMm, featherMm, teasing } = foiled.foil[i] >= 0 ? foils[foiled.foil[i]] : painted[foiled.painted[i]];
-    const teased = teasing === 0 ? 0 : teasing * TEASING_MM * noiseOf(seedAt(roots.xyz[3 * i], roots.xyz[3 * i + 1], roots.xyz[3 * i + 2]), 5);
-    own.fromMm[i] = distanceMm + teased + grownMm;
-    own.overMm[i] = featherMm;
-    foil[i] = foiled.foil[i];
   }
   return { own, old: before && olderOf(before.light, before.grownMm, grownMm), foil, lowlit, shadow, grownMm };
 }
 
 function noLayer(count: number): Layer {
-  return { fromMm: new Float32Array(count).fill(Infinity), overMm: new Float32Array(count) };
+  return { fromMm: new Float32Array(count).fill(Infinity), overMm: new Float32Array(count), toMm: new Float32Array(count).fill(Infinity) };
 }
 
 /** Light of before, moved out by what grew until this plan and since. */
 function olderOf({ own, old }: Light, untilNow: (root: number) => number, since: number): Layer {
   const fromMm = Float32Array.from(own.fromMm, (from, i) => min(from, old?.fromMm[i] ?? Infinity) + untilNow(i) + since);
-  return { fromMm, overMm: own.overMm };
+  return { fromMm, overMm: own.overMm, toMm: Float32Array.from(own.toMm, (to, i) => to + untilNow(i) + since) };
 }
 
 /** Length of a root's hair, mm. */
@@ -117,9 +120,9 @@ export function lightAt(light: Light, strand: number, along: number): number {
   return f;
 }
 
-function layerAt({ fromMm, overMm }: Layer, strand: number, along: number): number {
+function layerAt({ fromMm, overMm, toMm }: Layer, strand: number, along: number): number {
   const past = along - fromMm[strand];
-  if (past < 0) return 0;
+  if (past < 0 || along > toMm[strand]) return 0;
   const over = overMm[strand];
   return past >= over ? 1 : past / over;
 }

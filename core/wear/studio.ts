@@ -1,9 +1,9 @@
 import { ZONES as ZONE_NAMES, type Zone } from '../head';
-import { foilSeconds } from '../clock';
 import { growthRate } from '../growth';
 import { createPatternEngine, foilsOfRoots, Remembered, type ComputedPlan, type FoiledRoots, type PatternEngine, type Plan } from '../pattern';
+import type { Letters } from '../work';
 import { findingsOf, type Finding, type Seen } from './findings';
-import { lengths, lightAt, lightOf, type Light, type LightFacts, type RootShadow } from './light';
+import { lengths, lightAt, lightOf, NO_LETTERS, type Light, type LightFacts, type RootShadow } from './light';
 import { crownLight, lookOf, underLight, type Look } from './look';
 import { partLightOf, partStrip, partSteps, partTolerance, type PartStrip } from './part-tolerance';
 import { meanStripe, PHASES, shifted } from './phases';
@@ -24,8 +24,8 @@ export interface WearSubject {
   /** Weeks that a toner lasts; null where none is planned. */
   readonly tonerWeeks: number | null;
   readonly shadowMm: number | null;
-  /** Letters of formulas that deposit. */
-  readonly deposits: readonly string[];
+  /** What the formulas do: which lift and which deposit, and how far they reach. */
+  readonly letters: Letters;
   /** Light left from the visit before: its plan, and what has grown since by zone (mm), or overall. */
   readonly before: { readonly plan: Plan; readonly grownMm: number; readonly grownByZone: Readonly<Partial<Record<Zone, number>>> } | null;
   /** Shares of the time that hair is worn tied and half up, 0–1. */
@@ -40,7 +40,7 @@ export interface WearSubject {
 export function subjectOf(plan: Plan, known: Partial<WearSubject> = {}): WearSubject {
   return {
     plan, curl: 'straight', colour: { naturalLevel: 6, byZone: {}, regrowthMm: {}, targetLevel: 9, tone: null }, mmPerWeek: growthRate([]).mmPerWeek, tonerWeeks: null,
-    shadowMm: null, deposits: [], before: null, tiedShare: 0.4, halfUpShare: 0, brightnessWish: 3, partMoves: null, weeksBetween: null, ...known,
+    shadowMm: null, letters: NO_LETTERS, before: null, tiedShare: 0.4, halfUpShare: 0, brightnessWish: 3, partMoves: null, weeksBetween: null, ...known,
   };
 }
 
@@ -108,7 +108,7 @@ export class WearStudio {
   }
 
   /** @param computed the plan as it was computed already, where it was */
-  light({ plan, mmPerWeek, shadowMm, deposits, before }: WearSubject, weeks: number, computed?: ComputedPlan): Light {
+  light({ plan, mmPerWeek, shadowMm, letters, before }: WearSubject, weeks: number, computed?: ComputedPlan): Light {
     const { roots } = this.roots(plan).index;
     const shadow: RootShadow | null = shadowMm === null ? null : { mm: shadowMm };
     const lightFrom = (own: Plan, facts: LightFacts, known?: ComputedPlan) => {
@@ -116,7 +116,7 @@ export class WearStudio {
       return lightOf(own, pattern.computed, roots, pattern.foiled, facts);
     };
     return lightFrom(plan, {
-      grownMm: weeks * mmPerWeek, shadow, deposits,
+      grownMm: weeks * mmPerWeek, shadow, letters,
       before: before && {
         // On today's head and hair.
         light: lightFrom({ ...before.plan, head: plan.head, hair: plan.hair }, {}),
@@ -238,14 +238,13 @@ export class WearStudio {
   /** What the rows at the hairline earn under the root shadow that is planned, and what without. */
   private shadowed(subject: WearSubject, computed: ComputedPlan): Seen['shadowed'] {
     const own = computed.sheet.foils.map((foil, i) => ({ foil, i })).filter(({ foil }) => /hairline|temple/.test(foil.zone));
-    const teasing = new Map(subject.plan.panels.map(({ id, start }) => [id, start.teasing]));
     const points = (shadowMm: number | null) => {
       const { foils } = this.worth({ ...subject, shadowMm }, computed);
       return own.reduce((sum, { i }) => sum + foils[i], 0);
     };
     return {
       mm: subject.shadowMm!, withPoints: points(subject.shadowMm), withoutPoints: points(null), panels: [...new Set(own.map(({ foil }) => foil.panel))],
-      minutes: own.reduce((sum, { foil }) => sum + foilSeconds({ gather: foil.gather, panel: foil.panel, teasing: teasing.get(foil.panel) }) / 60, 0),
+      minutes: own.reduce((sum, { foil }) => sum + foil.seconds / 60, 0),
     };
   }
 }

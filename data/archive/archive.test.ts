@@ -7,7 +7,7 @@ import { pipeline } from 'node:stream/promises';
 import type { Knex } from 'knex';
 import sharp from 'sharp';
 import { ZipFile } from 'yazl';
-import { EMPTY_OUTCOME } from '../../core/formats';
+import { EMPTY_OUTCOME } from '../../core/visit';
 import { book, makeFeed } from '../appointments';
 import { createClient } from '../clients';
 import { mergeClients } from '../client-changes';

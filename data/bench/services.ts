@@ -2,10 +2,11 @@ import { spawn } from 'node:child_process';
 import http from 'node:http';
 import { createServer } from 'node:net';
 import { sealData } from 'iron-session';
+import { lockedVisit } from '../cautions';
 import { createClient } from '../clients';
 import { inSalon } from '../database';
 import { loadDemo } from '../demo/load';
-import { frozenScript } from '../services';
+import { freezeScript } from '../services';
 import { insertSession } from '../sessions';
 import { signedIn } from '../testing/actor';
 import { scratchDatabase } from '../testing/scratch';
@@ -69,7 +70,7 @@ for (let i = 0; i < SERVICES; i += 1) {
   const visit = (await createVisit(actor, clientId, '2026-11-25'))!;
   await inSalon(actor.salonId, async (trx) => {
     await trx('visit').where({ id: visit }).update({ begun_at: trx.fn.now(), begun_by: actor.personId });
-    await frozenScript(trx, actor, visit);
+    await freezeScript(trx, actor, visit, (await lockedVisit(trx, actor, visit))!.computed.script);
   });
   visits.push(visit);
 }

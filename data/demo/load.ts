@@ -1,16 +1,17 @@
 import type { Knex } from 'knex';
 import type { Zone } from '../../core/head';
-import { createPatternEngine, type Sheet } from '../../core/pattern';
+import { USUAL_RANGE } from '../../core/products';
 import { zonesOfPlan, zonesRecorded } from '../../core/record';
 import { dayAfter } from '../../core/units';
+import { createVisitEngine, type ComputedVisit, type VisitFacts } from '../../core/visit/computed';
 import { inSalon, type Transaction } from '../database';
 import { hashPassword } from '../passwords';
 import { insertMix } from '../saves';
 import { insertVisit } from '../visits';
-import { EMPTY_TEST, parseConsult, parseMix, parseOutcome, parsePlan, parseTest, USUAL_HOUSE } from '../../core/formats';
+import { EMPTY_MIX, EMPTY_TEST, parseConsult, parseMix, parseOutcome, parsePlan, parseTest, USUAL_HOUSE } from '../../core/formats';
 import { stored } from '../documents';
 import { DEMO_CLIENTS } from './clients';
-import type { DemoClient } from './visit-parts';
+import type { DemoClient, DemoVisit } from './visit-parts';
 import { DEMO_PASSWORD, DEMO_SALONS } from './people';
 
 /** In the order in which rows can go. */
@@ -41,10 +42,13 @@ export async function removeDemo(owner: Knex): Promise<void> {
   }
 }
 
+/** What the zones of a demo record are worked out with: they go by nothing else. */
+const BARE_FACTS: VisitFacts = { heldOn: '2026-01-01', bornOn: null, house: USUAL_HOUSE, range: USUAL_RANGE, uses: [], tests: [], consents: [], history: [], previous: null, foiled: null };
+
 /** Writes the demo salons, people, clients and visits, dated back from `today` (YYYY-MM-DD). */
 export async function loadDemo(owner: Knex, today: string): Promise<void> {
   const passwordHash = await hashPassword(DEMO_PASSWORD);
-  const engine = createPatternEngine();
+  const engine = createVisitEngine();
   for (const [index, salon] of DEMO_SALONS.entries()) {
     const { rows } = await owner.raw('select gen_random_uuid() as id');
     const salonId: string = rows[0].id;
@@ -55,7 +59,7 @@ export async function loadDemo(owner: Knex, today: string): Promise<void> {
         .returning('id');
       const ids = people.map((person) => person.id);
       for (const client of DEMO_CLIENTS.filter((candidate) => candidate.salon === index)) {
-        await loadClient(trx, salonId, ids, client, today, (plan) => engine.compute(plan).sheet);
+        await loadClient(trx, salonId, ids, client, today, (visit) => engine.compute({ consult: visit.consult, plan: visit.plan, mix: visit.mix ?? EMPTY_MIX }, BARE_FACTS));
       }
     }, owner);
   }
@@ -67,7 +71,7 @@ async function loadClient(
   people: readonly string[],
   client: DemoClient,
   today: string,
-  sheetOf: (plan: DemoClient['visits'][number]['plan']) => Sheet,
+  computedOf: (visit: DemoVisit) => ComputedVisit,
 ): Promise<void> {
   const [{ id: clientId }] = await trx('client')
     .insert({ salon_id: salonId, name: client.name, phone: client.phone, note: client.note, born_on: client.age ? birthday(today, client.age) : null, created_by: people[0] })
@@ -103,7 +107,7 @@ async function loadClient(
     if (!visit.outcome) continue;
     await trx('visit').where({ id: visitId }).update({ begun_at: `${heldOn}T13:00:00Z`, begun_by: actor.personId });
     const { nextInWeeks, zoneLevels = {}, ...said } = visit.outcome;
-    const sheet = sheetOf(visit.plan);
+    const { work, pattern } = computedOf(visit);
     await trx('outcome').insert({
       visit_id: visitId,
       salon_id: salonId,
@@ -112,8 +116,8 @@ async function loadClient(
       document: JSON.stringify(stored('outcome', parseOutcome({
         version: 2,
         ...said,
-        foilsPlaced: sheet.totals.foils,
-        zones: Object.fromEntries(Object.entries(zonesRecorded(zonesOfPlan(visit.plan, sheet, (letter) => visit.mix?.formulas[letter]?.kind !== 'deposit'))).map(([zone, own]) => [
+        foilsPlaced: pattern.sheet.totals.foils,
+        zones: Object.fromEntries(Object.entries(zonesRecorded(zonesOfPlan(work, pattern.sheet))).map(([zone, own]) => [
           zone, { ...own, level: zoneLevels[zone as Zone] ?? said.levelReached, tone: visit.consult.tone },
         ])),
         nextOn: nextInWeeks === null ? null : dayBefore(heldOn, -nextInWeeks),

@@ -1,11 +1,10 @@
-import type { ConsentKind, HairTest } from '../../core/caution';
 import type { AppointmentKind } from '../../core/diary';
-import { AVERAGE_HEAD, EMPTY_CONSULT, EMPTY_MIX, startPlan, type Consult, type Outcome, type TestDocument } from '../../core/formats';
+import { AVERAGE_HEAD, EMPTY_CONSULT, EMPTY_MIX, startPlan } from '../../core/formats';
 import { zonesOf, type HairlineShape, type Zone, type ZoneFamily } from '../../core/head';
-import { Shelf, usualFormula, withProducts, type LiftFormula, type VisitMix } from '../../core/mix';
 import type { Gather, Panel, Plan } from '../../core/pattern';
-import { USUAL_RANGE } from '../../core/products';
+import { Shelf, USUAL_RANGE } from '../../core/products';
 import { planOf, techniqueOf } from '../../core/technique';
+import { usualFormula, withProducts, type ConsentKind, type Consult, type HairTest, type LiftFormula, type Outcome, type TestDocument, type VisitMix } from '../../core/visit';
 
 interface Booked {
   /** HH:MM */

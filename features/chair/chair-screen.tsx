@@ -164,7 +164,7 @@ function stepBody(step: NextStep, state: ServiceState, rest: ReturnType<typeof u
     case 'foil': return { kind: 'closed', foil: step.foil };
     case 'bowl': return { kind: 'bowl', mix: step.mix };
     case 'rinse': return { kind: 'rinse-begun', blocks: step.blocks, incident: null };
-    case 'pull': return { kind: 'pulled', foils: state.blocks.find(({ block }) => block.id === step.block)!.foils.filter(({ standing }) => standing === 'on').map(({ id }) => id), reason: null };
+    case 'pull': return { kind: 'pulled', foils: state.blocks.find(({ block }) => block.id === step.block)!.units.filter(({ standing }) => standing === 'on').map(({ id }) => id), reason: null };
     case 'at-basin': return { kind: 'rinse-done' };
     case 'step-begin': return { kind: 'step-begun', step: step.step.id };
     case 'step-done': return { kind: 'step-done', step: step.step.id };
@@ -199,14 +199,16 @@ interface TopLineProps {
 
 function TopLine({ snapshot, service, state, now, onServices, onAllNow }: TopLineProps) {
   const { status, unsent, full, problem } = snapshot;
-  const foils = state.blocks.flatMap((own) => own.foils);
+  const units = state.blocks.flatMap((own) => own.units);
+  const foils = units.filter(({ unit }) => unit.kind === 'foil' || unit.kind === 'open-air');
+  const between = units.length - foils.length;
   const closed = foils.filter(({ closedAt }) => closedAt !== null).length;
   const bad = status !== 'live' || unsent > 0 || full;
   return (
     <header className="flex h-14 shrink-0 items-center gap-4 border-b border-line bg-raised pr-4 pl-2">
       <a href={`/visits/${snapshot.visitId}/clock`} aria-label={`Back to the visit of ${service.clientName}`} className="grid size-10 place-items-center rounded-ui text-ink-soft hover:bg-leaf-pale hover:text-ink"><BackIcon /></a>
       <h1 className="truncate text-xl font-bold wide">{service.clientName}</h1>
-      <p className="text-lg whitespace-nowrap">{foils.length === 0 ? 'without foils' : `${closed} of ${foils.length} foils`}</p>
+      <p className="text-lg whitespace-nowrap">{foils.length === 0 ? 'without foils' : `${closed} of ${foils.length} foils${between > 0 ? `, ${units.filter(({ unit, closedAt }) => closedAt !== null && unit.laidWith === 'between foils').length} of ${between} between` : ''}`}</p>
       <p className="text-xl font-bold">{clockTime(now)}</p>
       <p role="status" aria-label="Connection" title={problem ?? undefined} className={clsx('ml-auto truncate text-base', bad ? 'font-semibold text-amber-bark' : 'text-ink-soft')}>
         {STATUS_WORDS[status]}{unsent > 0 && `: ${unsent} kept on this device`}{full && '; this device has no room left, keep this page open until all is sent'}{status === 'signed-out' && ', sign in to send'}{problem && status === 'live' && `; ${problem}`}

@@ -1,8 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import type { BlockState, EventBody, ServiceScript, ServiceState } from '@/core/chair';
-import { MINUTE } from '@/core/chair';
+import { MINUTE, unitName, type EventBody, type ServiceScript, type ServiceState, type UnitState } from '@/core/chair';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { TextField } from '@/ui/field';
@@ -40,20 +39,20 @@ export function Sheets({ sheet, script, state, now, foil, service, act, onClose,
   };
   return (
     <Dialog open={sheet !== null} onOpenChange={(open) => !open && onClose()} title={sheet ? TITLES[sheet.kind] : ''} middle>
-      {sheet?.kind === 'check' && <CheckSheet state={state} now={now} first={sheet.block} service={service} done={done} />}
+      {sheet?.kind === 'check' && <CheckSheet script={script} state={state} now={now} first={sheet.block} service={service} done={done} />}
       {sheet?.kind === 'past-limit' && <Presets words={USUAL_REASONS} label="Why it stays on" onTake={(reason) => done({ kind: 'past-limit', block: sheet.block, reason })} />}
       {sheet?.kind === 'note' && <Presets words={USUAL_NOTES} label="Note" onTake={(words) => done({ kind: 'note', words, foil })} />}
       {sheet?.kind === 'skip' && foil !== null && <Presets words={USUAL_SKIPS} label="Why it is skipped" onTake={(why) => done({ kind: 'skipped', foil, why })} />}
       {sheet?.kind === 'all-now' && (
         <>
           <p className="mb-3 text-lg">Everything on the head goes to the basin at once. Rinse with plenty of lukewarm water; local rules and a licensed judgement come first. What happened is kept with the record.</p>
-          <Presets words={USUAL_INCIDENTS} label="What happened" onTake={(incident) => done({ kind: 'rinse-begun', blocks: state.blocks.filter(({ firstAt, foils }) => firstAt !== null || foils.some(({ standing }) => standing === 'pulled')).map(({ block }) => block.id), incident })} />
+          <Presets words={USUAL_INCIDENTS} label="What happened" onTake={(incident) => done({ kind: 'rinse-begun', blocks: state.blocks.filter(({ firstAt, units }) => firstAt !== null || units.some(({ standing }) => standing === 'pulled')).map(({ block }) => block.id), incident })} />
         </>
       )}
       {sheet?.kind === 'panel' && (
         <ul className="grid gap-2">
-          {state.blocks.filter(({ foils }) => foils.some(({ standing }) => standing === 'waiting')).map(({ block, foils }) => (
-            <li key={block.id}><Button className="h-14 w-full justify-between text-lg" onClick={() => done({ kind: 'next', block: block.id })}>{block.name}<span className="text-base font-medium">{foils.filter(({ standing }) => standing === 'waiting').length} foils wait</span></Button></li>
+          {state.blocks.filter(({ units }) => units.some(({ standing }) => standing === 'waiting')).map(({ block, units }) => (
+            <li key={block.id}><Button className="h-14 w-full justify-between text-lg" onClick={() => done({ kind: 'next', block: block.id })}>{block.name}<span className="text-base font-medium">{units.filter(({ standing }) => standing === 'waiting').length} wait</span></Button></li>
           ))}
         </ul>
       )}
@@ -61,7 +60,7 @@ export function Sheets({ sheet, script, state, now, foil, service, act, onClose,
         onClose();
         onPress();
       }}>{words}</Button></li>)}</ul>}
-      {sheet?.kind === 'pull' && <PullSheet script={script} state={state} now={now} done={done} />}
+      {sheet?.kind === 'pull' && <PullSheet state={state} now={now} done={done} />}
     </Dialog>
   );
 }
@@ -86,7 +85,7 @@ const LEVELS = [5, 6, 7, 7.5, 8, 8.5, 9, 9.5, 10];
 const MORE = [3, 5, 8, 10];
 
 /** A foil is opened and compared: what is seen, and what follows. */
-function CheckSheet({ state, now, first, service, done }: { state: ServiceState; now: number; first: string; service: SheetsProps['service']; done(body: EventBody): void }) {
+function CheckSheet({ script, state, now, first, service, done }: { script: ServiceScript; state: ServiceState; now: number; first: string; service: SheetsProps['service']; done(body: EventBody): void }) {
   const on = state.blocks.filter(({ firstAt }) => firstAt !== null);
   const [block, setBlock] = useState(on.some((own) => own.block.id === first) ? first : (on[0]?.block.id ?? ''));
   const [level, setLevel] = useState<number>();
@@ -94,23 +93,26 @@ function CheckSheet({ state, now, first, service, done }: { state: ServiceState;
   const [photo, setPhoto] = useState<string | null>(null);
   const own = on.find((one) => one.block.id === block);
   if (!own) return <p className="text-lg">Nothing is on the head.</p>;
-  const oldest = own.foils.filter(({ standing }) => standing === 'on').sort((a, b) => a.closedAt! - b.closedAt!)[0];
+  // What only deposits is not opened to be compared.
+  const lifting = own.units.filter(({ standing, unit }) => standing === 'on' && unit.lifts);
+  const oldest = (lifting.length > 0 ? lifting : own.units.filter(({ standing }) => standing === 'on')).sort((a, b) => a.closedAt! - b.closedAt!)[0];
   const minutes = (now - oldest.closedAt!) / MINUTE;
-  const target = Math.max(...own.block.lifts.map((lift) => lift.target), 0);
-  const past = (more: number) => minutes + more > own.limitMinutes;
+  const target = targetOf(script, oldest);
+  const { limitMinutes } = oldest.unit;
+  const past = (more: number) => minutes + more > limitMinutes;
   const needsReason = (more: number) => past(more) && reason.trim() === '';
   const take = (then: 'more' | 'rinse', more: number | null) => level !== undefined && done({ kind: 'checked', foil: oldest.id, level, then, minutes: more, reason: reason.trim() === '' ? null : reason.trim(), photo });
   return (
     <div className="grid gap-4">
       <div className="flex flex-wrap gap-2">{on.map((one) => <Button key={one.block.id} look={one.block.id === block ? 'primary' : 'plain'} aria-pressed={one.block.id === block} onClick={() => setBlock(one.block.id)}>{one.block.name}</Button>)}</div>
-      <p className="text-lg">Open its oldest foil, {Math.floor(minutes)} min on; wipe and compare. {target > 0 && `Wanted: level ${target}.`} The maker’s limit is {Math.round(own.limitMinutes)} min.</p>
+      <p className="text-lg">Open {unitName(oldest.unit).toLowerCase()}, mix {oldest.unit.letter}, {Math.floor(minutes)} min on; wipe and compare. {target > 0 && `Wanted: level ${target}.`} The maker’s limit is {Math.round(limitMinutes)} min.</p>
       <div role="group" aria-label="Level seen" className="grid grid-cols-9 gap-1.5">{LEVELS.map((one) => <Button key={one} className="h-14 px-0 text-xl" look={one === level ? 'primary' : 'plain'} aria-pressed={one === level} aria-label={`Level ${one} seen`} onClick={() => setLevel(one)}>{one}</Button>)}</div>
-      <div className="flex items-center justify-between gap-4"><Estimate own={own} minutes={minutes} level={level} /><PhotoField service={service} onTaken={setPhoto} /></div>
+      <div className="flex items-center justify-between gap-4"><Estimate own={oldest} target={target} minutes={minutes} level={level} /><PhotoField service={service} onTaken={setPhoto} /></div>
       <div className="grid grid-cols-5 gap-1.5">
         {MORE.map((more) => <Button key={more} className="h-14 text-lg" disabled={level === undefined || needsReason(more)} onClick={() => take('more', more)}>{more} min more</Button>)}
         <Button className="h-14 text-lg" look="primary" disabled={level === undefined} onClick={() => take('rinse', null)}>Rinse</Button>
       </div>
-      {MORE.some(past) && <TextField label={`Reason, where it goes past ${Math.round(own.limitMinutes)} min`} value={reason} maxLength={500} onChange={(event) => setReason(event.target.value)} />}
+      {MORE.some(past) && <TextField label={`Reason, where it goes past ${Math.round(limitMinutes)} min`} value={reason} maxLength={500} onChange={(event) => setReason(event.target.value)} />}
     </div>
   );
 }
@@ -143,23 +145,24 @@ function PhotoField({ service: { clientId, visitId }, onTaken }: { service: Shee
   );
 }
 
-function Estimate({ own, minutes, level }: { own: BlockState; minutes: number; level: number | undefined }) {
-  const target = Math.max(...own.block.lifts.map((lift) => lift.target), 0);
+/** Level that a unit is to reach; 0 where it lifts nothing. */
+const targetOf = (script: ServiceScript, { unit }: UnitState) => Math.max(0, ...unit.lifting.map((at) => script.lifts[at].target));
+
+function Estimate({ own, target, minutes, level }: { own: UnitState; target: number; minutes: number; level: number | undefined }) {
   if (level === undefined || target === 0) return <p className="text-md text-ink-soft">Say what you see: the times of all foils of this mix follow from it.</p>;
   if (level >= target) return <p className="text-md font-semibold text-leaf">It is there.</p>;
   return <p className="text-md text-ink-soft">{Math.round((target - level) * 10) / 10} levels to go; estimated ready after {Math.round(own.readyMinutes)} min, now {Math.round(minutes)}.</p>;
 }
 
-function PullSheet({ script, state, now, done }: { script: ServiceScript; state: ServiceState; now: number; done(body: EventBody): void }) {
+function PullSheet({ state, now, done }: { state: ServiceState; now: number; done(body: EventBody): void }) {
   const [chosen, choose] = useState<readonly string[]>([]);
-  const number = new Map(script.foils.map((own) => [own.id, own.number]));
-  const on = state.blocks.flatMap(({ block, foils }) => foils.filter(({ standing }) => standing === 'on').map((own) => ({ ...own, block: block.name }))).sort((a, b) => a.closedAt! - b.closedAt!);
+  const on = state.blocks.flatMap(({ block, units }) => units.filter(({ standing }) => standing === 'on').map((own) => ({ ...own, block: block.name }))).sort((a, b) => a.closedAt! - b.closedAt!);
   if (on.length === 0) return <p className="text-lg">Nothing is on the head.</p>;
   return (
     <div className="grid gap-3">
       <ul className="grid max-h-[50dvh] grid-cols-3 gap-1.5 overflow-y-auto">
-        {on.map(({ id, closedAt, block }) => (
-          <li key={id}><Button className="h-14 w-full justify-between text-base" look={chosen.includes(id) ? 'primary' : 'plain'} aria-pressed={chosen.includes(id)} onClick={() => choose(chosen.includes(id) ? chosen.filter((own) => own !== id) : [...chosen, id])}>Foil {number.get(id) ?? '+'} <span className="truncate text-sm font-medium">{block.replace(', part ', ' ')}, {Math.floor((now - closedAt!) / MINUTE)} min</span></Button></li>
+        {on.map(({ id, closedAt, block, unit, added }) => (
+          <li key={id}><Button className="h-14 w-full justify-between text-base" look={chosen.includes(id) ? 'primary' : 'plain'} aria-pressed={chosen.includes(id)} onClick={() => choose(chosen.includes(id) ? chosen.filter((own) => own !== id) : [...chosen, id])}>{added ? 'Foil +' : unitName(unit)} {unit.letter} <span className="truncate text-sm font-medium">{block.replace(', part ', ' ')}, {Math.floor((now - closedAt!) / MINUTE)} min</span></Button></li>
         ))}
       </ul>
       <Button look="primary" className="h-14 text-lg" disabled={chosen.length === 0} onClick={() => done({ kind: 'pulled', foils: chosen, reason: null })}>Pulled and wiped: {chosen.length}</Button>

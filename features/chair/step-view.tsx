@@ -1,8 +1,13 @@
 'use client';
 
-import { zoneWords, type NextStep, type ServiceScript, type ServiceState } from '@/core/chair';
+import clsx from 'clsx';
+import type { ReactNode } from 'react';
+import { unitName, type NextStep, type ServiceScript, type ServiceState } from '@/core/chair';
 import { basinMinutes } from '@/core/clock';
-import { gatherName } from '@/core/pattern';
+import { zoneName } from '@/core/head';
+import { angleName, gatherName, type SingleGather } from '@/core/pattern';
+import { endsSentence, groupsOf, groupWords, reachWords, startWords, type StepDetail } from '@/core/work';
+import { FoilGlyph } from '@/ui/foil-glyph';
 import { Stitches } from './stitches';
 import { clockTime, seconds, until } from './words';
 
@@ -18,12 +23,12 @@ export function StepView({ script, state, step, now }: StepViewProps) {
   const names = (ids: readonly string[]) => ids.map((id) => script.blocks.find((own) => own.id === id)?.name ?? id).join(', ');
   switch (step.kind) {
     case 'start':
-      if (script.foils.length === 0) return <Words over="No foils" big="Start" under="What follows is timed: wash, colour, rinse, dry." />;
-      return <Words over={`${script.foils.length} foils in ${script.blocks.length} parts`} big="Start" under="The clock runs from the first foil on. Mix the first bowl, section the first panel." />;
+      if (script.units.length === 0) return <Words over="No foils" big="Start" under="What follows is timed: wash, colour, rinse, dry." />;
+      return <Words over={`${groupWords(groupsOf(script.units))}, in ${script.blocks.length} parts`} big="Start" under="The clock runs from the first foil on. Mix the first bowl, section the first panel." />;
     case 'foil':
-      return <FoilWords script={script} state={state} step={step} now={now} />;
+      return <FoilWords state={state} step={step} now={now} />;
     case 'bowl':
-      return <Words over={step.why === 'spent' ? 'The bowl is spent' : 'Another mix'} big={`Fresh bowl ${step.mix}`} under={script.mixes[step.mix] ?? ''} />;
+      return <Words over={step.why === 'spent' ? 'The bowl is spent' : 'Another mix'} big={`Fresh bowl ${step.mix}`} under={script.mixes[step.mix]?.words ?? ''} />;
     case 'wait':
       return <Words over="Nothing to foil until then: check, sweep, talk" big={until(step.until, now)} under={`${names(step.blocks)} to the basin at ${clockTime(step.until)}, by the estimate.`} />;
     case 'rinse':
@@ -33,10 +38,10 @@ export function StepView({ script, state, step, now }: StepViewProps) {
     case 'at-basin':
       return <Words over={`At the basin: ${names(step.blocks)}`} big={seconds(now - step.begunAt)} under={`Usually ${basinMinutes(step.blocks.length, script.rules)} min. Tap once the last panel runs clear.`} blue />;
     case 'step-begin':
-      return <Words over="Next" big={step.step.name} under={`${Math.round(step.step.to - step.step.from)} min. Tap when it begins.`} blue={step.step.kind === 'wash' || step.step.kind === 'rinse'} />;
+      return <Words over="Next" big={step.step.name} under={<>{Math.round(step.step.to - step.step.from)} min. Tap when it begins.<StepDetails detail={step.step.detail} /></>} blue={step.step.kind === 'wash' || step.step.kind === 'rinse'} />;
     case 'step-done': {
       const minutes = step.step.to - step.step.from;
-      return <Words over={step.step.name} big={seconds(now - step.begunAt)} under={`${Math.round(minutes)} min, until ${clockTime(step.begunAt + minutes * 60_000)}; watched. Tap when it is done.`} blue={step.step.kind === 'wash' || step.step.kind === 'rinse'} />;
+      return <Words over={step.step.name} big={seconds(now - step.begunAt)} under={<>{Math.round(minutes)} min, until {clockTime(step.begunAt + minutes * 60_000)}; watched. Tap when it is done.<StepDetails detail={step.step.detail} /></>} blue={step.step.kind === 'wash' || step.step.kind === 'rinse'} />;
     }
     case 'finish':
       return <Words over="Everything is done" big="Finish" under="The record is written with it: planned against actual, foil by foil." />;
@@ -45,7 +50,7 @@ export function StepView({ script, state, step, now }: StepViewProps) {
   }
 }
 
-function Words({ over, big, under, blue = false }: { over: string; big: string; under: string; blue?: boolean }) {
+function Words({ over, big, under, blue = false }: { over: string; big: string; under: ReactNode; blue?: boolean }) {
   return (
     <div className="grid content-center gap-3">
       <p className="text-3xl leading-tight font-semibold text-ink-soft">{over}</p>
@@ -55,29 +60,50 @@ function Words({ over, big, under, blue = false }: { over: string; big: string; 
   );
 }
 
-function FoilWords({ script, state, step, now }: StepViewProps & { step: Extract<NextStep, { kind: 'foil' }> }) {
-  const { planned, block, place } = step;
-  const zone = planned ? zoneWords(planned.zone) : '';
+/** The unit in hand: its letter and number, mix, where it begins and how far it goes, how it is gathered and which way it runs. */
+function FoilWords({ state, step, now }: Pick<StepViewProps, 'state' | 'now'> & { step: Extract<NextStep, { kind: 'foil' }> }) {
+  const { own: { unit, added }, block, place, turned } = step;
   const spent = state.freeAt === null ? 0 : now - state.freeAt;
+  const ends = endsSentence(unit);
   return (
-    <div className="grid content-center gap-[clamp(6px,1.8vh,16px)]">
-      <div>
-        <p className="text-2xl font-semibold text-ink-soft">{block.block.name}{zone && ` · ${zone.toLowerCase()}`}</p>
-        <p className="text-[clamp(52px,min(7.4vw,11vh),96px)] leading-none font-extrabold wide">{planned?.kind === 'open-air' ? 'Paint' : 'Foil'} {planned?.number ?? '+'}</p>
-        <p className="text-2xl">{place + 1} of {block.foils.length} in this part</p>
-      </div>
-      {planned && (
-        <div className="grid gap-1.5">
-          <p className="text-2xl font-semibold">{capital(gatherName(planned.gather, planned.thicknessMm))}, {Math.round(planned.widthMm)} × {round(planned.thicknessMm)} mm{planned.teasing > 0 && `, teased ${planned.teasing}×`}</p>
-          <Stitches gather={planned.gather} widthMm={planned.widthMm} />
-        </div>
-      )}
+    <div className="grid content-center gap-[clamp(4px,1.4vh,14px)]">
+      <p className="text-xl font-semibold text-ink-soft">{unit.panelName} · {zoneName(unit.zone).toLowerCase()} · {place + 1} of {block.units.length}</p>
       <div className="flex items-center gap-4">
-        <span className="grid size-16 shrink-0 place-items-center rounded-full bg-ink text-[34px] font-extrabold text-raised">{block.block.formula}</span>
-        <p className="text-2xl leading-tight">{script.mixes[block.block.formula] ?? ''}<br />{planned && (planned.startMm > 0 ? `Start ${Math.round(planned.startMm)} mm off the scalp${planned.featherMm > 0 ? `, feather ${Math.round(planned.featherMm)} mm` : ''}` : 'From the scalp, not on it')}</p>
+        <LetterMark letter={unit.letter} lifts={unit.lifts} gather={unit.gather} />
+        <p className="text-[clamp(46px,min(6.6vw,10vh),88px)] leading-none font-extrabold wide">{added ? 'Foil +' : unitName(unit)}</p>
       </div>
-      <p className="text-[clamp(40px,7vh,56px)] leading-none font-bold" aria-label="Seconds spent">{seconds(spent)} <span className="text-2xl font-medium text-ink-soft">usually {seconds((planned?.seconds ?? 60) * 1000)}</span></p>
+      {turned && (
+        <p role="alert" className="rounded-ui bg-amber-bark px-4 py-2 text-3xl font-extrabold text-[#fff]">Now {unit.letter}, not {turned.from}</p>
+      )}
+      <p className="text-2xl leading-tight font-semibold" aria-label="Mix">{unit.letter}: {unit.mix}{!unit.lifts && ' (deposits)'}</p>
+      <p className="text-xl leading-snug" aria-label="Where">{capital(startWords(unit))}; {reachWords(unit)}{unit.laidWith === 'between foils' ? '; between the foils' : unit.laidWith === 'open air' ? '; in the open air' : ''}.{ends && <b> {capital(ends)}.</b>}</p>
+      <div className="grid gap-1">
+        <p className="text-xl" aria-label="Section">{capital(gatherName(unit.gather, unit.thicknessMm))}, {Math.round(unit.widthMm)} × {round(unit.thicknessMm)} mm, {angleName(unit.angleDeg)}</p>
+        <Stitches gather={unit.gather} widthMm={unit.widthMm} deposits={!unit.lifts} />
+      </div>
+      <p className="text-[clamp(34px,6vh,52px)] leading-none font-bold" aria-label="Seconds spent">{seconds(spent)} <span className="text-2xl font-medium text-ink-soft">usually {seconds(unit.seconds * 1000)}</span></p>
     </div>
+  );
+}
+
+/** The letter of a formula with the glyph of the gather: dark and purple where it deposits. */
+function LetterMark({ letter, lifts, gather }: { letter: string; lifts: boolean; gather: SingleGather }) {
+  return (
+    <span className={clsx('flex h-[84px] shrink-0 items-center gap-2 rounded-ui px-4', lifts ? 'bg-ink text-raised' : 'bg-dusk text-[#fff]')}>
+      <span className="text-[64px] leading-none font-extrabold">{letter}</span>
+      <svg width={18} height={64} aria-hidden className="rounded-[3px] bg-[#2b211b]"><FoilGlyph gather={gather} width={18} height={64} deposits={!lifts} /></svg>
+    </span>
+  );
+}
+
+/** What a colour step is mixed of, on what hair and where. */
+function StepDetails({ detail }: { detail: StepDetail | null }) {
+  if (!detail) return null;
+  return (
+    <span className="mt-2 block text-xl">
+      {detail.items.ok ? detail.items.items.map(({ name, grams }) => `${Math.round(grams)} g ${name}`).join(' + ') : <b className="text-rowan">It cannot be mixed: {detail.items.problem}.</b>}
+      <span className="block text-ink-soft">{capital(detail.where)}, {detail.hair}.</span>
+    </span>
   );
 }
 

@@ -5,11 +5,11 @@ const MOST_MM = 110;
 const HEIGHT_MM = 12;
 
 /** What the comb takes, at its real size: stitches and gaps of a weave, points of a zigzag, a whole slice. */
-export function Stitches({ gather, widthMm }: { gather: SingleGather; widthMm: number }) {
+export function Stitches({ gather, widthMm, deposits = false }: { gather: SingleGather; widthMm: number; deposits?: boolean }) {
   const width = Math.min(MOST_MM, widthMm);
   return (
     <svg width={`${width}mm`} height={`${HEIGHT_MM}mm`} viewBox={`0 0 ${width} ${HEIGHT_MM}`} role="img" aria-label={`Section ${Math.round(widthMm)} mm wide, at its real size`} className="max-w-full rounded-[3px] bg-[#2b211b]">
-      <path d={pathOf(gather, width)} fill="var(--color-sun)" />
+      <path d={pathOf(gather, width)} fill={deposits ? 'var(--color-dusk-glyph)' : 'var(--color-sun)'} />
     </svg>
   );
 }

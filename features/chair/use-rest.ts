@@ -28,7 +28,7 @@ export function useRest(script: ServiceScript | undefined, state: ServiceState |
   const free = state?.freeAt ?? null;
   const from = free === null ? 0 : free + Math.floor(Math.max(0, now - free) / AGAIN_MS) * AGAIN_MS;
   // What was heard or said changes no plan.
-  const key = useMemo(() => state && JSON.stringify([state.startedAt, state.blocks.map(({ foils, readyMinutes, standing }) => [standing, Math.round(readyMinutes * 10), foils.map((own) => own.standing[0]).join('')]), state.stages, state.bowls, state.next, state.lastBlock, from]), [state, from]);
+  const key = useMemo(() => state && JSON.stringify([state.startedAt, state.blocks.map(({ units, standing }) => [standing, units.map((own) => `${own.standing[0]}${Math.round(own.readyMinutes * 10)}`).join(' ')]), state.stages, state.bowls, state.next, state.lastBlock, from]), [state, from]);
   const question = useMemo(() => (script && state ? restOf(script, state, from) : null), [script, key]); // eslint-disable-line react-hooks/exhaustive-deps
   const { answer } = useClock(question, WITHIN);
   const startedAt = state?.startedAt ?? null;

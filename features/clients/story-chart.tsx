@@ -1,10 +1,10 @@
 'use client';
 
 import { Area, CartesianGrid, ComposedChart, Line, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
-import { CONDITIONS } from '@/core/formats';
 import type { ZoneLine } from '@/core/growth';
 import { CONDITION_WORDS } from '@/core/hair-map';
 import { formatLevel } from '@/core/units';
+import { CONDITIONS } from '@/core/visit';
 import { daysBetween, sayDay } from '../shared';
 
 type Unit = 'mm' | 'level' | 'condition';

@@ -1,12 +1,12 @@
 'use client';
 
-import { useDeferredValue, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { bindingsOf, compareCosts, nearestAlternative, runService, type Action, type Block, type Timeline } from '@/core/clock';
-import { timeThereIs } from '@/core/formats';
-import { afterSteps, clockPlanOf, plainBlock, type ClockPlan } from '@/core/mix';
+import { plainBlock, type ClockPlan } from '@/core/work';
+import { timeThereIs } from '@/core/visit';
 import { Segmented } from '@/ui/segmented';
 import { useHouse } from '../house/context';
-import { useMixed } from '../mix/mixed';
+import { useComputed } from '../visit/computed';
 import { useVisit } from '../visit/store';
 import { Headline } from './headline';
 import { OrderList } from './order-list';
@@ -21,10 +21,10 @@ const SHEETS = [{ value: 'plan', words: 'Plan' }, { value: 'what-if', words: 'Wh
 
 /** In what order to foil and rinse so that nothing stays on too long, and what holds it. */
 export function ClockStep() {
-  const { mixed } = useMixed();
+  const visit = useComputed();
   const { consult, mix, plan: pattern, editMix } = useVisit();
   const house = useHouse();
-  const plan = useClockPlan();
+  const plan = visit.clock;
   const questions = useMemo(() => {
     const blocks = plan.blocks.map(plainBlock);
     return { own: { blocks, rules: plan.rules, fixed: plan.fixed.own }, best: { blocks, rules: plan.rules, fixed: plan.fixed.best } };
@@ -37,13 +37,13 @@ export function ClockStep() {
     const of = (clocked: Clocked) => clocked.answer && runService(blocks, clocked.answer.actions, plan.rules);
     return { own: of(own), best: of(best) };
   }, [blocks, plan, own, best]);
-  const after = useMemo(() => afterSteps(mix), [mix]);
+  const { after } = visit;
   const [sheet, setSheet] = useState<'plan' | 'what-if'>('plan');
-  if (blocks.length === 0) return <main className="p-5"><p className="card p-5 text-base text-ink-soft">{pattern.panels.length === 0 ? 'A visit without foils: what follows them (toner, root, dry) is timed at the chair. Lay foils in the pattern if it becomes one with.' : `Nothing to time yet: lay foils in the pattern${mixed.formulas.length === 0 ? ', and mix for them' : ''}.`}</p></main>;
+  if (blocks.length === 0) return <main className="p-5"><p className="card p-5 text-base text-ink-soft">{pattern.panels.length === 0 ? 'A visit without foils: what follows them (toner, root, dry) is timed at the chair. Lay foils in the pattern if it becomes one with.' : `Nothing to time yet: lay foils in the pattern${visit.work.letters.length === 0 ? ', and mix for them' : ''}.`}</p></main>;
   const timeline = timelines[shown];
   const answer = { own, best }[shown].answer;
   const problem = { own, best }[shown].problem;
-  const painted = mixed.mixed.work.some(({ kind }) => kind === 'open-air');
+  const painted = visit.work.units.some(({ laidWith }) => laidWith === 'between foils');
   return (
     <main className="grid h-full grid-cols-[minmax(0,1fr)_320px] grid-rows-[minmax(0,1fr)_auto] overflow-hidden xl:grid-cols-[minmax(0,1fr)_360px]">
       <section aria-label="Time axis" className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4 overflow-y-auto p-5">
@@ -64,11 +64,11 @@ export function ClockStep() {
       </section>
       <aside aria-label="What holds it" tabIndex={0} className="grid content-start gap-4 overflow-y-auto border-l border-line bg-raised p-5">
         <div className="h-10"><Segmented label="Sheet" value={sheet} options={SHEETS} onChange={setSheet} /></div>
-        {sheet === 'what-if' ? <WhatIf blocks={blocks} timeline={timeline} mixed={mixed} painted={painted} /> : (
+        {sheet === 'what-if' ? <WhatIf blocks={plan.blocks} timeline={timeline} painted={painted} /> : (
           <>
             {timeline && answer && <Binds blocks={blocks} timeline={timeline} actions={answer.actions} plan={plan} shown={shown} />}
             <Compared own={timelines.own} best={timelines.best} done={Boolean(own.answer?.done && best.answer?.done)} proved={best.answer?.proved ?? false} />
-            {best.answer && timelines.best && <TakeOrder blocks={blocks} timeline={timelines.best} />}
+            {best.answer && timelines.best && <TakeOrder blocks={plan.blocks} timeline={timelines.best} />}
             {timeline && <OrderList blocks={blocks} timeline={timeline} searched={shown === 'best'} />}
             {plan.cut.length > 0 && <p className="text-sm text-ink-soft">{plan.cut.join(', ')}: too many foils for one time on, so {plan.cut.length === 1 ? 'it is' : 'they are'} worked in parts from below, and rinsed part by part.</p>}
             {plan.unexpected.length > 0 && <p className="text-sm font-medium text-amber-bark">{plan.unexpected.join(', ')}: the target is not expected with this mix; timed to the maker’s limit.</p>}
@@ -78,14 +78,6 @@ export function ClockStep() {
       <div className="col-span-2 min-w-0"><TimeRibbon blocks={blocks} work={plan.blocks} timeline={timeline} after={after} /></div>
     </main>
   );
-}
-
-/** The clock's question for the open visit, a moment behind what is moved. */
-function useClockPlan(): ClockPlan {
-  const { mixed } = useMixed();
-  const { mix } = useVisit();
-  const clock = useDeferredValue(mix.clock);
-  return useMemo(() => clockPlanOf(mixed, { bowl: mix.bowl, clock }), [mixed, mix.bowl, clock]);
 }
 
 interface BindsProps {

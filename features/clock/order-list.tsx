@@ -1,6 +1,6 @@
 'use client';
 
-import { strengthOf, strengthsOf, type Block, type Timeline } from '@/core/clock';
+import { mixesOf, strengthsOf, type Block, type Timeline } from '@/core/clock';
 import { Select } from '@/ui/select';
 import { useVisit } from '../visit/store';
 
@@ -18,7 +18,7 @@ export function OrderList({ blocks, timeline, searched }: OrderListProps) {
   const decide = (label: string, part: Partial<typeof mix.clock>) => editMix(label, (before) => ({ ...before, clock: { ...before.clock, ...part } }));
   const places = blocks.map((_, b) => b).sort((a, b) => placed(timeline, a) - placed(timeline, b));
   const steps = [
-    ...places.map((b, place) => ({ at: placed(timeline, b) - blocks[b].seconds[0] / 60, key: blocks[b].id, foil: { b, place } })),
+    ...places.map((b, place) => ({ at: placed(timeline, b) - blocks[b].foils[0].seconds / 60, key: blocks[b].id, foil: { b, place } })),
     ...timeline.stages.map(({ from, blocks: set }, i) => ({ at: from, key: `rinse ${i}`, rinse: set })),
     ...timeline.pulls.map(({ from, block }) => ({ at: from, key: `pull ${block}`, pull: block })),
   ].sort((a, b) => a.at - b.at);
@@ -33,10 +33,10 @@ export function OrderList({ blocks, timeline, searched }: OrderListProps) {
             <span className="text-right font-semibold">{Math.round(step.at)}</span>
             {'foil' in step && step.foil && (
               <>
-                <span>Foil {blocks[step.foil.b].name}<span className="text-sm text-ink-soft">, {blocks[step.foil.b].seconds.length} foils{timeline.by[step.foil.b] === 1 && ', second person'}</span>
+                <span>Foil {blocks[step.foil.b].name}<span className="text-sm text-ink-soft">, {blocks[step.foil.b].foils.length} foils{timeline.by[step.foil.b] === 1 && ', second person'}</span>
                   {searched && strengthsOf(blocks[step.foil.b]) > 1
                     ? <Strength block={blocks[step.foil.b]} at={timeline.strengths[step.foil.b]} kept={kept[blocks[step.foil.b].id]} onKeep={(own) => decide('strength kept', { kept: own === undefined ? without(kept, step.key) : { ...kept, [step.key]: own } })} />
-                    : <span className="text-sm text-ink-soft">, {strengthOf(blocks[step.foil.b], timeline.strengths[step.foil.b]).mix}</span>}
+                    : <span className="text-sm text-ink-soft">, {mixesOf(blocks[step.foil.b], timeline.strengths[step.foil.b]).join(', ')}</span>}
                 </span>
                 {searched && <Pin label={`Keep ${blocks[step.foil.b].name} at this place`} on={pinned[step.key] === step.foil.place} onChange={(on) => decide(on ? 'place kept' : 'place free', { pinned: on ? { ...pinned, [step.key]: step.foil.place } : without(pinned, step.key) })} />}
               </>
@@ -58,6 +58,7 @@ export function OrderList({ blocks, timeline, searched }: OrderListProps) {
   );
 }
 
+const mixName = (block: Block, strength: number) => mixesOf(block, strength).join(', ');
 const placed = ({ foils }: Timeline, b: number) => foils.find((own) => own.block === b)!.placed;
 
 function Pin({ label, on, onChange }: { label: string; on: boolean; onChange(on: boolean): void }) {
@@ -69,7 +70,7 @@ function Pin({ label, on, onChange }: { label: string; on: boolean; onChange(on:
 }
 
 function Strength({ block, at, kept, onKeep }: { block: Block; at: number; kept: string | undefined; onKeep(mix: string | undefined): void }) {
-  const all = Array.from({ length: strengthsOf(block) }, (_, i) => strengthOf(block, i).mix);
+  const all = Array.from({ length: strengthsOf(block) }, (_, i) => mixName(block, i));
   return (
     <Select label={`Strength of ${block.name}`} hideLabel value={kept ?? ''} onChange={(own: string) => onKeep(own === '' ? undefined : own)}
       options={[{ value: '', words: `found: ${all[at]}` }, ...all.map((mix) => ({ value: mix, words: `always ${mix}` }))]} />

@@ -1,22 +1,23 @@
 'use client';
 
-import type { Block, Timeline } from '@/core/clock';
-import type { Formula } from '@/core/mix';
+import type { Timeline } from '@/core/clock';
+import type { WorkBlock } from '@/core/work';
+import type { Formula } from '@/core/visit';
 import { Button } from '@/ui/button';
-import { useMixed } from '../mix/mixed';
+import { useComputed } from '../visit/computed';
 import { useVisit } from '../visit/store';
 
 /** Puts what was found into the plan: the order of the panels, and the strengths as formulas of their own. */
-export function TakeOrder({ blocks, timeline }: { blocks: readonly Block[]; timeline: Timeline }) {
+export function TakeOrder({ blocks, timeline }: { blocks: readonly WorkBlock[]; timeline: Timeline }) {
   const { plan, editVisit } = useVisit();
-  const { mixed } = useMixed();
+  const visit = useComputed();
   const places = blocks.map((_, b) => b).sort((a, b) => placed(timeline, a) - placed(timeline, b));
   const wanted = [...new Set(places.map((b) => blocks[b].panel))];
   const now = [...new Set(blocks.map(({ panel }) => panel))];
   // A panel whose parts were given different strengths keeps its own: it has one formula.
   const volumes = wanted.flatMap((panel) => {
-    const own = [...new Set(blocks.flatMap((block, b) => (block.panel === panel ? [timeline.strengths[b] === 0 ? null : block.others![timeline.strengths[b] - 1].mix] : [])))];
-    return own.length === 1 && own[0] !== null ? [{ panel, letter: blocks.find((block) => block.panel === panel)!.formula, volumes: Number(/ ([\d.]+) vol$/.exec(own[0])![1]) }] : [];
+    const own = [...new Set(blocks.flatMap((block, b) => (block.panel === panel ? [timeline.strengths[b] === 0 ? null : block.others![timeline.strengths[b] - 1].volumes] : [])))];
+    return own.length === 1 && own[0] !== null ? [{ panel, letter: blocks.find((block) => block.panel === panel)!.units[0].letter, volumes: own[0] }] : [];
   });
   const moved = wanted.join() !== now.join();
   if (!moved && volumes.length === 0) return null;
@@ -27,7 +28,7 @@ export function TakeOrder({ blocks, timeline }: { blocks: readonly Block[]; time
       let panels = [...before.plan.panels].sort((a, b) => at(a.id) - at(b.id));
       let formulas: Readonly<Record<string, Formula>> = before.mix.formulas;
       for (const own of volumes) {
-        const from = formulas[own.letter] ?? mixed.formulas.find(({ letter }) => letter === own.letter)?.formula;
+        const from = formulas[own.letter] ?? visit.work.letters.find(({ letter }) => letter === own.letter)?.formula;
         if (from?.kind !== 'lift') continue;
         const made: Formula = { ...from, volumes: own.volumes };
         const same = Object.keys(formulas).find((letter) => JSON.stringify(formulas[letter]) === JSON.stringify(made));

@@ -1,7 +1,7 @@
 'use client';
 
-import { strengthOf, type Block, type ClockRules, type Timeline } from '@/core/clock';
-import type { AfterStep } from '@/core/mix';
+import { mixesOf, type Block, type ClockRules, type Timeline } from '@/core/clock';
+import type { AfterStep } from '@/core/work';
 import { useWidth } from '@/ui/use-width';
 
 const ROW = 34;
@@ -25,10 +25,10 @@ export function TimeAxis({ blocks, timeline, rules, after }: TimeAxisProps) {
     .map((block, b) => {
       const foils = timeline.foils.filter((own) => own.block === b);
       const first = foils.find(({ index }) => block.pulled?.[index] === undefined) ?? foils[0];
-      return { block, b, foils, first, last: foils[foils.length - 1], from: foils[0].placed - block.seconds[0] / 60, pull: timeline.pulls.find((own) => own.block === b), mix: strengthOf(block, timeline.strengths[b]).mix };
+      return { block, b, foils, first, from: foils[0].placed - block.foils[0].seconds / 60, pull: timeline.pulls.find((own) => own.block === b), mix: mixesOf(block, timeline.strengths[b]).join(', '), limit: Math.min(...foils.map((own) => own.limit)), ready: Math.max(...foils.map((own) => own.ready)) };
     })
     .sort((a, b) => a.from - b.from);
-  const end = Math.max(timeline.end + (after.at(-1)?.to ?? 0), ...rows.map(({ first }) => first.limit));
+  const end = Math.max(timeline.end + (after.at(-1)?.to ?? 0), ...rows.map(({ limit }) => limit));
   const until = Math.ceil((end + 5) / 15) * 15;
   const x = (minutes: number) => LEFT + (minutes / until) * (width - LEFT - 16);
   const body = TOP + rows.length * ROW;
@@ -58,19 +58,19 @@ export function TimeAxis({ blocks, timeline, rules, after }: TimeAxisProps) {
         ))}
         <text x="0" y={body + 12} className="fill-ink-soft text-[12px]">Bowls mixed</text>
         <text x="0" y={body + 26} className="fill-sky text-[12px] font-semibold">Rinses</text>
-        {rows.map(({ block, foils, first, last, from, pull, mix, b }, i) => {
+        {rows.map(({ block, foils, first, from, pull, mix, limit, ready: allReady, b }, i) => {
           const y = TOP + i * ROW;
           const late = foils.some((own) => own.clear > own.limit + 1e-6);
           const closed = Math.max(...foils.map(({ placed }) => placed));
-          const ready = Math.min(last.ready, first.limit);
+          const ready = Math.min(allReady, limit);
           return (
             <g key={block.id}>
               <text x="0" y={y + 20} className="fill-ink text-[13px] font-semibold">{block.name.length > 19 ? `${block.name.slice(0, 18)}…` : block.name}<title>{`${block.name}: ${foils.length} foils, ${mix}`}</title></text>
               <rect x={x(from)} y={y + 6} width={x(closed) - x(from)} height="20" rx="3" className={timeline.by[b] === 1 ? 'fill-leaf' : 'fill-ink'} />
-              <text x={(x(from) + x(closed)) / 2} y={y + 20} textAnchor="middle" className="fill-raised text-[11px] font-semibold">{block.seconds.length}</text>
+              <text x={(x(from) + x(closed)) / 2} y={y + 20} textAnchor="middle" className="fill-raised text-[11px] font-semibold">{block.foils.length}</text>
               <rect x={x(closed)} y={y + 12} width={Math.max(0, x(ready) - x(closed))} height="8" className="fill-edge" opacity="0.55" />
-              <rect x={x(ready)} y={y + 9} width={Math.max(0, x(first.limit) - x(ready))} height="14" className="fill-sun stroke-ink" strokeWidth="0.6" />
-              <path d={`M${x(first.limit)} ${y + 4}v24`} className="stroke-rowan" strokeWidth="2" />
+              <rect x={x(ready)} y={y + 9} width={Math.max(0, x(limit) - x(ready))} height="14" className="fill-sun stroke-ink" strokeWidth="0.6" />
+              <path d={`M${x(limit)} ${y + 4}v24`} className="stroke-rowan" strokeWidth="2" />
               {timeline.strengths[b] > 0 && <text x={x(closed) + 4} y={y + 9} className="fill-ink text-[10px] font-semibold">{mix}</text>}
               {foils.filter(({ index }) => block.pulled?.[index] !== undefined).map((own) => <path key={own.index} d={`M${x(own.wet)} ${y + 6}l5 10l-5 10l-5-10z`} className="fill-raised stroke-ink" strokeWidth="1.5"><title>foil {own.index + 1} is pulled</title></path>)}
               {pull
@@ -79,7 +79,7 @@ export function TimeAxis({ blocks, timeline, rules, after }: TimeAxisProps) {
             </g>
           );
         })}
-        {timeline.bowls.map(({ formula, at }, i) => <text key={i} x={x(at)} y={body + 12} textAnchor="middle" className="fill-ink text-[11px] font-bold">{formula.split(' ')[0]}</text>)}
+        {timeline.bowls.map(({ mix, at }, i) => <text key={i} x={x(at)} y={body + 12} textAnchor="middle" className="fill-ink text-[11px] font-bold">{mix}</text>)}
         {after.length > 0 && (
           <g>
             <text x="0" y={body + 34 + 16} className="fill-ink text-[13px] font-semibold">Afterwards</text>

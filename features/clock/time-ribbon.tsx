@@ -1,8 +1,7 @@
 'use client';
 
-import { useMemo } from 'react';
 import type { Block, Timeline } from '@/core/clock';
-import type { AfterStep, PanelBlock } from '@/core/mix';
+import type { AfterStep, WorkBlock } from '@/core/work';
 import { FoilGlyph } from '@/ui/foil-glyph';
 import { useWidth } from '@/ui/use-width';
 import { barkOf } from '../visit/bark';
@@ -12,11 +11,10 @@ const HEIGHT = 44;
 const EDGE = 16;
 
 /** The ribbon stretched over time: every foil where it is laid, water where it is rinsed. */
-export function TimeRibbon({ blocks, work, timeline, after }: { blocks: readonly Block[]; work: readonly PanelBlock[]; timeline: Timeline | undefined; after: readonly AfterStep[] }) {
+export function TimeRibbon({ blocks, work, timeline, after }: { blocks: readonly Block[]; work: readonly WorkBlock[]; timeline: Timeline | undefined; after: readonly AfterStep[] }) {
   const { computed, consult, selected, select, light } = useVisit();
   const lit = useLit();
   const [width, frame] = useWidth<HTMLElement>();
-  const gathers = useMemo(() => new Map(computed.drawing.paths.map((path) => [path.id, path.gather])), [computed]);
   const bark = barkOf(consult.naturalLevel);
   const end = timeline ? timeline.end + (after.at(-1)?.to ?? 0) : 1;
   const x = (minutes: number) => EDGE + (minutes / end) * Math.max(0, width - 2 * EDGE);
@@ -26,22 +24,23 @@ export function TimeRibbon({ blocks, work, timeline, after }: { blocks: readonly
         <svg width={width} height={80} className="block">
           {blocks.map((block, b) => {
             const foils = timeline.foils.filter((own) => own.block === b);
-            const from = foils[0].placed - block.seconds[0] / 60;
+            const from = foils[0].placed - block.foils[0].seconds / 60;
             const room = x(foils[foils.length - 1].placed) - x(from);
             return (
               <g key={block.id} role="group" aria-label={`${block.name}: ${foils.length} foils`}>
                 {room > 24 && <text x={x(from)} y={13} className={`text-[12px] narrow ${selected.panel === block.panel ? 'fill-leaf font-bold' : 'fill-ink-soft'}`}>{short(block.name, room)}</text>}
                 {foils.map(({ index, placed, clear, limit }) => {
-                  const unit = work[b].work[index];
+                  const unit = work[b].units[index];
                   const foil = unit.kind === 'foil' ? computed.sheet.foils[unit.index] : undefined;
-                  const left = x(placed - block.seconds[index] / 60);
+                  const left = x(placed - block.foils[index].seconds / 60);
                   const wide = Math.max(1, x(placed) - left);
                   const on = foil !== undefined && (lit === foil.id || selected.foil === foil.id);
                   return (
                     <g key={index} transform={`translate(${left} 20)`} onPointerEnter={() => light(foil?.id)} onPointerLeave={() => light(undefined)} onClick={() => select(block.panel, foil?.id)} className="cursor-pointer">
                       <rect width={wide} height={HEIGHT} fill="transparent" />
                       <rect x={0.4} width={Math.max(0.6, wide - 0.8)} height={HEIGHT} rx={1.5} fill={bark} stroke={on ? 'var(--color-leaf)' : clear > limit + 1e-6 ? 'var(--color-rowan)' : 'none'} strokeWidth={on ? 3 : 2} paintOrder="stroke" />
-                      {foil && wide > 3 && <FoilGlyph gather={gathers.get(foil.id)!} width={wide} height={HEIGHT} />}
+                      {wide > 3 && <FoilGlyph gather={unit.gather} width={wide} height={HEIGHT} />}
+                      {wide >= 7 && <text x={wide / 2} y={HEIGHT - 4} textAnchor="middle" className="fill-raised text-[10px] font-bold" aria-hidden>{unit.letter}</text>}
                     </g>
                   );
                 })}

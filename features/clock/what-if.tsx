@@ -1,15 +1,17 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import type { Block, Timeline } from '@/core/clock';
-import { levelAfter } from '@/core/lift';
-import type { VisitClock, VisitMixed } from '@/core/mix';
+import type { Timeline } from '@/core/clock';
+import { levelAfter, onThisHead } from '@/core/lift';
 import { formatLevel } from '@/core/units';
+import type { WorkBlock, WorkUnit } from '@/core/work';
+import type { VisitClock } from '@/core/visit';
 import { Button } from '@/ui/button';
 import { Segmented } from '@/ui/segmented';
 import { Select } from '@/ui/select';
 import { Slider } from '@/ui/slider';
 import { Switch } from '@/ui/switch';
+import { useComputed } from '../visit/computed';
 import { useVisit } from '../visit/store';
 
 const SECOND = [{ value: 'none', words: 'Alone' }, { value: 'mixes', words: 'Mixes, pulls' }, { value: 'foils', words: 'Foils too' }] as const;
@@ -17,14 +19,13 @@ const PAINTING = [{ value: 'as-you-foil', words: 'As you foil' }, { value: 'afte
 const USUAL_AWAY = { from: 40, minutes: 20 } as const;
 
 interface WhatIfProps {
-  blocks: readonly Block[];
+  blocks: readonly WorkBlock[];
   timeline: Timeline | undefined;
-  mixed: VisitMixed;
   painted: boolean;
 }
 
 /** What could be otherwise: hands, pace, start, another client, warmth, a foil pulled early, painting between foils. */
-export function WhatIf({ blocks, timeline, mixed, painted }: WhatIfProps) {
+export function WhatIf({ blocks, timeline, painted }: WhatIfProps) {
   const { mix, editMix } = useVisit();
   const { clock } = mix;
   const decide = (label: string, part: Partial<VisitClock>) => editMix(label, (before) => ({ ...before, clock: { ...before.clock, ...part } }), `clock ${Object.keys(part).join()}`);
@@ -64,7 +65,7 @@ export function WhatIf({ blocks, timeline, mixed, painted }: WhatIfProps) {
       {pulled && (
         <>
           <Slider label="Pulled after" value={pulled.minutes} min={5} max={60} step={1} said={`${pulled.minutes} min`} onChange={(minutes) => decide('pulled after', { pulled: { ...pulled, minutes } })} />
-          <PulledLevel block={blocks.find(({ id }) => id === pulled.block)} minutes={pulled.minutes} mixed={mixed} />
+          <PulledLevel unit={blocks.find(({ id }) => id === pulled.block)?.units[pulled.index]} minutes={pulled.minutes} />
         </>
       )}
     </section>
@@ -76,19 +77,20 @@ function Line({ words, children }: { words: string; children: React.ReactNode })
 }
 
 /** First and last foil of each part: those that bind. */
-function foilsOf(blocks: readonly Block[], timeline: Timeline | undefined) {
+function foilsOf(blocks: readonly WorkBlock[], timeline: Timeline | undefined) {
   if (!timeline) return [];
-  return blocks.flatMap(({ id, name, seconds }) => [...new Set([0, seconds.length - 1])].map((index) => ({ value: `${id}/${index}`, words: `${name}, foil ${index + 1}` })));
+  return blocks.flatMap(({ id, name, foils }) => [...new Set([0, foils.length - 1])].map((index) => ({ value: `${id}/${index}`, words: `${name}, foil ${index + 1}` })));
 }
 
 /** Level that a foil has reached when it is pulled (estimate). */
-function PulledLevel({ block, minutes, mixed }: { block: Block | undefined; minutes: number; mixed: VisitMixed }) {
-  const lift = block && mixed.mixed.panels.find(({ panel, stretch }) => panel === block.panel && stretch === 'length');
-  if (!lift) return <p className="text-sm text-ink-soft">That foil is not in this order any more.</p>;
-  const at = (factor: number) => levelAfter(lift.from, { ...lift.lift, factor: lift.lift.factor * factor }, minutes);
+function PulledLevel({ unit, minutes }: { unit: WorkUnit | undefined; minutes: number }) {
+  const { work } = useComputed();
+  const lift = unit?.liftRows.map((at) => work.lift[at]).find(({ stretch }) => stretch === 'length');
+  if (!lift) return <p className="text-sm text-ink-soft">{unit ? 'That foil only deposits: it lifts nothing.' : 'That foil is not in this order any more.'}</p>;
+  const at = (head: number) => levelAfter(lift.from, onThisHead(lift.lift, head), minutes);
   return (
     <p role="status" className="text-sm">
-      Level <b>{formatLevel(at(mixed.head.factor))}</b> by then, {formatLevel(at(mixed.head.low))} to {formatLevel(at(mixed.head.high))} (estimate); wanted {formatLevel(lift.target)}.
+      Level <b>{formatLevel(at(work.head.factor))}</b> by then, {formatLevel(at(work.head.low))} to {formatLevel(at(work.head.high))} (estimate); wanted {formatLevel(lift.target)}.
     </p>
   );
 }

@@ -4,14 +4,16 @@ import { useMemo } from 'react';
 import { CHAPTER_WORDS, CHAPTERS, effectsOf, type Chapter } from '@/core/consult';
 import { useHouse, useMoney } from '../house/context';
 import { sayDistance } from '../shared';
+import { useComputed } from '../visit/computed';
 import { useVisit } from '../visit/store';
 
 /** What the answers change in the plan, those of the open chapter first. */
 export function Effects({ chapter }: { chapter: Chapter }) {
   const { consult, bundle } = useVisit();
+  const { growth: { rate } } = useComputed();
   const house = useHouse();
   const money = useMoney();
-  const effects = useMemo(() => effectsOf(consult, house, bundle.growth, money), [consult, house, bundle.growth, money]);
+  const effects = useMemo(() => effectsOf(consult, house, rate, money), [consult, house, rate, money]);
   const chapters = [chapter, ...CHAPTERS.filter((own) => own !== chapter)];
   return (
     <aside aria-label="What this changes" tabIndex={0} className="private overflow-y-auto border-l border-line bg-raised px-5 py-5">

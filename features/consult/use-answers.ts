@@ -1,8 +1,8 @@
 'use client';
 
 import { useCallback } from 'react';
-import type { Consult } from '@/core/formats';
 import { useVisit } from '../visit/store';
+import type { Consult } from '@/core/visit';
 
 /** The consultation and a way to give one of its answers, named for undo. */
 export function useAnswers() {

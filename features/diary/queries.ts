@@ -2,7 +2,6 @@ import 'server-only';
 import { cautionsFor } from '@/core/caution';
 import { MOST_BLOCKS, runService, searchService, simplePlan } from '@/core/clock';
 import { APPOINTMENT_KINDS, minutesToBook, standingOf, type AppointmentKind, type Standing } from '@/core/diary';
-import { afterSteps, clockPlanOf } from '@/core/mix';
 import { dayAfter } from '@/core/units';
 import { comingAppointments, dueClients, feedOwner, feedSince, listAppointments, unfinishedVisits, type Appointment, type DueClient } from '@/data/appointments';
 import { listClients, readClient } from '@/data/clients';
@@ -133,9 +132,8 @@ export async function prepare(person: SignedIn, clientId: string, timed = true):
   const usual = minutesFor(null);
   if (!newest) return { pattern: null, foils: 0, toCut: [], bowls: null, toner: null, cautions: [], alertTestMissing: true, minutes: usual, visits: [] };
   const cautions = cautionsFor(newest.consult, story.safety, { onDay: day, bornOn: story.client.bornOn }, house.cautions);
-  const { plan, mix, computed, mixed } = (await wholeVisit(person, newest.id))!;
-  const { blocks } = clockPlanOf(mixed, mix);
-  const after = Math.max(0, ...afterSteps(mix).map(({ to }) => to));
+  const { computed: { plan, pattern, work, colours, clock: { blocks }, after: steps } } = (await wholeVisit(person, newest.id))!;
+  const after = Math.max(0, ...steps.map(({ to }) => to));
   let clock: number | null = null;
   if (timed && blocks.length > 0) {
     let asked = 0;
@@ -143,11 +141,11 @@ export async function prepare(person: SignedIn, clientId: string, timed = true):
     clock = end + after;
   }
   const widths = new Map<number, number>();
-  for (const { widthMm } of computed.sheet.foils) widths.set(Math.ceil(widthMm / 10) * 10, (widths.get(Math.ceil(widthMm / 10) * 10) ?? 0) + 1);
+  for (const { widthMm } of pattern.sheet.foils) widths.set(Math.ceil(widthMm / 10) * 10, (widths.get(Math.ceil(widthMm / 10) * 10) ?? 0) + 1);
   return {
-    pattern: plan.name, foils: computed.sheet.totals.foils, toCut: [...widths].map(([widthMm, count]) => ({ widthMm, count })).sort((a, b) => b.widthMm - a.widthMm),
-    bowls: mixed.bowls.ok ? mixed.bowls.bowls.map(({ label, needed }) => `${label}: ${Math.round(needed)} g`).join(', ') || null : null,
-    toner: [...mixed.toners.map(({ result }) => result), ...(mixed.root ? [mixed.root] : [])].flatMap((result) => (result.ok && result.items.ok ? [result.items.items.map(({ grams, name }) => `${Math.round(grams)} g ${name}`).join(', ')] : [])).join('; ') || null,
+    pattern: plan.name, foils: pattern.sheet.totals.foils, toCut: [...widths].map(([widthMm, count]) => ({ widthMm, count })).sort((a, b) => b.widthMm - a.widthMm),
+    bowls: work.bowls.ok ? work.bowls.bowls.map(({ label, mixed: needed }) => `${label}: ${Math.round(needed)} g`).join(', ') || null : null,
+    toner: [...colours.toners.map(({ result }) => result), ...(colours.root ? [colours.root] : [])].flatMap((result) => (result.ok && result.items.ok ? [result.items.items.map(({ grams, name }) => `${Math.round(grams)} g ${name}`).join(', ')] : [])).join('; ') || null,
     cautions: cautions.filter(({ key }) => !['allergy-unasked', 'scalp-unseen', 'dye-unasked', 'alert-test'].includes(key)).map(({ weight, seen }) => (weight === 'stop' ? `Stop: ${seen}` : seen)),
     alertTestMissing: cautions.some(({ key }) => key === 'alert-test'), minutes: minutesFor(clock),
     visits: story.visits.filter(({ outcome }) => outcome !== null).slice(0, 12).map(({ id, heldOn, planName }) => ({ id, on: heldOn, pattern: planName })),

@@ -1,8 +1,9 @@
 'use client';
 
 import { createContext, useContext, useMemo, type ReactNode } from 'react';
-import { USUAL_HOUSE, type House } from '@/core/formats';
+import { USUAL_HOUSE } from '@/core/formats';
 import { formatLength, parseLength, type LengthUnit } from '@/core/units';
+import type { House } from '@/core/visit';
 import { DecimalComma } from '@/ui/decimal';
 import { written } from '@/ui/written';
 import { moneyIn } from './money';

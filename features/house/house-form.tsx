@@ -3,9 +3,9 @@
 import { useState, useTransition, type ReactNode } from 'react';
 import { RULE_WORDS, RULES, type Rule } from '@/core/check';
 import { reminderProblem, type ReminderKind } from '@/core/diary';
-import type { House } from '@/core/formats';
 import { SCHOOL_KEYS, SCHOOLS, type SchoolKey } from '@/core/school';
 import { parseLength } from '@/core/units';
+import type { House } from '@/core/visit';
 import { Button } from '@/ui/button';
 import { TextArea, TextField } from '@/ui/field';
 import { NumberField } from '@/ui/number-field';

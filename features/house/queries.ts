@@ -1,12 +1,12 @@
 import 'server-only';
 import { PassThrough, Readable } from 'node:stream';
 import { cache } from 'react';
-import type { House } from '@/core/formats';
+import type { House } from '@/core/visit';
 import { writeArchive } from '@/data/archive/write';
 import { readHouse } from '@/data/house';
 import { serverNow } from '@/data/now';
 import { listTechniques, type KeptTechnique } from '@/data/techniques';
-import type { Revised } from '@/data/visits';
+import type { Revised } from '@/data/revised';
 import { currentPerson, requirePerson } from '../session/current';
 import { today } from '../shared';
 

@@ -1,14 +1,14 @@
 'use client';
 
-import type { Formula, LiftFormula } from '@/core/mix';
 import { useVisit } from '../visit/store';
-import { useMixed } from './mixed';
+import { useComputed } from '../visit/computed';
+import type { Formula, LiftFormula } from '@/core/visit';
 
 /** Edits of one formula: what is not chosen yet begins from the usual one. */
 export function useFormulaEdit(letter: string) {
   const { editMix } = useVisit();
-  const { mixed } = useMixed();
-  const usual = mixed.formulas.find((own) => own.letter === letter)?.formula;
+  const visit = useComputed();
+  const usual = visit.work.letters.find((own) => own.letter === letter)?.formula;
   const set = (label: string, change: (formula: Formula) => Formula, gesture?: string) =>
     editMix(`formula ${letter}: ${label}`, (mix) => {
       const before = mix.formulas[letter] ?? usual;

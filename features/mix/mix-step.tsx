@@ -1,10 +1,11 @@
 'use client';
 
 import { useSyncExternalStore, type ReactNode } from 'react';
+import { isExpected } from '@/core/work';
 import { useVisit } from '../visit/store';
 import { BowlsSheet } from './bowls/bowls-sheet';
 import { LiftSheet } from './lift/lift-sheet';
-import { useMixed } from './mixed';
+import { useComputed } from '../visit/computed';
 import { PriceSheet } from './price/price-sheet';
 import { ToneSheet } from './tone/tone-sheet';
 
@@ -44,14 +45,14 @@ export function MixStep() {
 
 /** A sheet's figure beside its name. */
 function Short({ sheet }: { sheet: Sheet }) {
-  const { mixed } = useMixed();
+  const visit = useComputed();
   const { mix } = useVisit();
-  const count = mixed.bowls.ok ? mixed.bowls.bowls.length : 0;
-  const late = mixed.mixed.panels.filter(({ ready, limitMinutes }) => ready === null || ready.minutes > limitMinutes).length;
+  const count = visit.work.bowls.ok ? visit.work.bowls.bowls.length : 0;
+  const late = visit.work.lift.filter((row) => !isExpected(row)).length;
   const toners = mix.toners.length;
   const words = {
-    bowls: mixed.bowls.ok ? `${count} ${count === 1 ? 'bowl' : 'bowls'}` : 'cannot be split',
-    lift: mixed.mixed.panels.length === 0 ? 'nothing lifts yet' : late > 0 ? `${late} not expected` : 'in time',
+    bowls: visit.work.bowls.ok ? `${count} ${count === 1 ? 'bowl' : 'bowls'}` : 'cannot be split',
+    lift: visit.work.lift.length === 0 ? 'nothing lifts yet' : late > 0 ? `${late} not expected` : 'in time',
     tone: [toners > 0 && `${toners} ${toners === 1 ? 'toner' : 'toners'}`, mix.root && 'root'].filter(Boolean).join(', ') || 'none yet',
     price: mix.money.agreed ? 'agreed' : 'estimate',
   }[sheet];

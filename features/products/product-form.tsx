@@ -27,6 +27,8 @@ const figure = (text: string): number | undefined => (/^-?\d{1,7}([.,]\d{1,3})?$
 const LEVELS = Array.from({ length: 19 }, (_, i) => 1 + i / 2).map((level) => ({ value: String(level), words: formatLevel(level) }));
 const TONES = [...(Object.keys(DEPOSITS) as DepositTone[]), 'clear' as const].map((value) => ({ value, words: value }));
 
+const LIFTS = [{ value: 'deposits', words: 'only deposits' }, { value: 'lifts', words: 'lifts and deposits' }] as const;
+const USUAL_LIFTS = { levels: 4, speed: 0.95 };
 /** One product, all that is known of it. */
 export function ProductForm({ product, fresh, products, busy, onSave, onRemove }: ProductFormProps) {
   const [own, setOwn] = useState(product);
@@ -111,6 +113,9 @@ function Own({ own, products, set, number }: OwnProps) {
             {number('Root: natural', 'parts', 0, 10, own.root.natural, (natural) => ({ root: { ...own.root, natural } }))}
             {number('Root: ash', 'parts', 0, 10, own.root.ash, (ash) => ({ root: { ...own.root, ash } }))}
             {number('Root: levels from natural', '', -3, 3, own.root.levels, (levels) => ({ root: { ...own.root, levels } }))}
+            <Select label="It" value={own.lifts ? 'lifts' : 'deposits'} options={LIFTS} onChange={(what) => set({ lifts: what === 'lifts' ? USUAL_LIFTS : null })} />
+            {own.lifts && number('Lifts at most', 'levels', 1, 6, own.lifts.levels, (levels) => ({ lifts: { ...own.lifts!, levels } }))}
+            {own.lifts && number('Speed against powder', 'times', 0.3, 1.5, own.lifts.speed, (speed) => ({ lifts: { ...own.lifts!, speed } }))}
           </div>
         </>
       );

@@ -2,7 +2,7 @@ import 'server-only';
 import { productsCsv, type Products } from '@/core/formats';
 import { readHouse } from '@/data/house';
 import { readProducts } from '@/data/products';
-import type { Revised } from '@/data/visits';
+import type { Revised } from '@/data/revised';
 import { minorPerUnit } from '../house/money';
 import { currentPerson, requirePerson } from '../session/current';
 

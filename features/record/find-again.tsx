@@ -5,7 +5,7 @@ import { findAgain, linesOf, listWords, repeatLines } from '@/core/record';
 import { buttonLook } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { useUnits } from '../house/context';
-import { useMixed } from '../mix/mixed';
+import { useComputed } from '../visit/computed';
 import { useVisit } from '../visit/store';
 import { useServed } from './planned-done';
 
@@ -20,11 +20,11 @@ export function FindAgainDialog({ open, onOpenChange }: { open: boolean; onOpenC
 
 function Guide() {
   const { bundle, plan, computed, mix, outcome } = useVisit();
-  const { mixed } = useMixed();
+  const { work, after } = useComputed();
   const served = useServed() ?? null;
   const { unit } = useUnits();
-  const guides = useMemo(() => findAgain(plan, computed, unit), [plan, computed, unit]);
-  const repeat = useMemo(() => repeatLines({ mix, mixed, served, record: outcome?.document ?? null }), [mix, mixed, served, outcome]);
+  const guides = useMemo(() => findAgain(plan, computed, work, unit), [plan, computed, work, unit]);
+  const repeat = useMemo(() => repeatLines({ mix, work, after, served, record: outcome?.document ?? null }), [mix, work, after, served, outcome]);
   return (
     <>
       <div className="mb-4 flex items-center justify-between gap-4">

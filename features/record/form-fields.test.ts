@@ -1,5 +1,5 @@
-import { EMPTY_OUTCOME, type Outcome } from '@/core/formats';
 import { fieldsOf, readFields, type Fields } from './form-fields';
+import { EMPTY_OUTCOME, type Outcome } from '@/core/visit';
 
 const record: Outcome = {
   ...EMPTY_OUTCOME, done: 'Fine weaves', foilsPlaced: 98, levelReached: 8.5, nextOn: '2027-03-01', nextWhat: 'full', said: 'Likes it',

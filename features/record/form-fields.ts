@@ -1,4 +1,5 @@
-import { EMPTY_OUTCOME, outcomeSchema, sentenceOf, type Outcome } from '@/core/formats';
+import { outcomeSchema, sentenceOf } from '@/core/formats';
+import { EMPTY_OUTCOME, type Outcome } from '@/core/visit';
 
 /** The record while it is written: what is typed stays text until it is read. */
 export interface Fields extends Omit<Outcome, 'version' | 'foilsPlaced' | 'nextOn'> {

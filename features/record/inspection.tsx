@@ -1,7 +1,7 @@
 'use client';
 
-import { CORRECTIONS, INSPECTION, type Outcome } from '@/core/formats';
 import { zoneName, ZONES, type Zone } from '@/core/head';
+import { CORRECTIONS, INSPECTION, type Outcome } from '@/core/visit';
 import { Button } from '@/ui/button';
 import { Segmented } from '@/ui/segmented';
 import { CORRECTION_WORDS, INSPECTION_WORDS, MARK_OPTIONS } from './words';

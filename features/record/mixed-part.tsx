@@ -2,8 +2,8 @@
 
 import clsx from 'clsx';
 import type { Served } from '@/core/chair';
-import { mixedLines } from '@/core/record';
-import { useMixed } from '../mix/mixed';
+import { mixedLines, unitsSaid } from '@/core/record';
+import { useComputed } from '../visit/computed';
 import { useVisit } from '../visit/store';
 
 const grams = (value: number | null) => (value === null ? '–' : `${Math.round(value)} g`);
@@ -12,8 +12,8 @@ const minutes = (value: number | null) => (value === null ? '–' : `${Math.roun
 /** What was mixed, how much of it and for how long: each planned and done. */
 export function MixedPart({ served }: { served: Served | null }) {
   const { mix } = useVisit();
-  const { mixed } = useMixed();
-  const lines = mixedLines(mixed, mix, served);
+  const visit = useComputed();
+  const lines = mixedLines(visit.work, mix, served);
   const steps = served?.record.steps.filter(({ done }) => done !== null) ?? [];
   if (lines.length === 0) return null;
   return (
@@ -24,10 +24,10 @@ export function MixedPart({ served }: { served: Served | null }) {
           <tr><th className="w-7 font-medium"><span className="sr-only">Formula</span></th><th className="font-medium">Mix</th><th className="pl-3 text-right font-medium">bowls</th><th className="pl-3 text-right font-medium">planned</th><th className="pl-3 text-right font-medium">taken</th><th className="pl-3 text-right font-medium">longest on</th></tr>
         </thead>
         <tbody>
-          {lines.map(({ letter, words, foils, bowls, grams: amount, on }) => (
+          {lines.map(({ letter, words, endsWords, units, bowls, grams: amount, on }) => (
             <tr key={letter} className="border-t border-line align-baseline">
               <td className="py-1 text-base font-bold">{letter}</td>
-              <td className="py-1"><span className="text-base">{words}</span><span className="block text-ink-soft">{foils} {foils === 1 ? 'foil' : 'foils'}</span></td>
+              <td className="py-1"><span className="text-base">{words}</span>{endsWords && <span className="block">ends: {endsWords}</span>}<span className="block text-ink-soft">{unitsSaid(units)}</span></td>
               <td className="pl-3 text-right">{bowls.done ?? '–'}<span className="text-ink-soft"> of {bowls.planned}</span></td>
               <td className="pl-3 text-right">{grams(amount.planned)}</td>
               <td className="pl-3 text-right font-semibold">{grams(amount.done)}</td>

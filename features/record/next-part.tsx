@@ -9,6 +9,7 @@ import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { Segmented } from '@/ui/segmented';
 import { sayDay } from '../shared';
+import { useComputed } from '../visit/computed';
 import { useVisit } from '../visit/store';
 import type { Fields } from './form-fields';
 import { NEXT_WORDS } from './words';
@@ -26,10 +27,11 @@ interface NextPartProps {
 /** When to come again and for what: what she will mind and when, soonest first, and the day that is agreed. */
 export function NextPart({ fields, problem, disabled, onChange }: NextPartProps) {
   const { bundle, consult, plan, computed, mix, outcome } = useVisit();
-  const { heldOn, growth } = bundle;
+  const { growth: { rate } } = useComputed();
+  const { heldOn } = bundle;
   const next = useMemo(
-    () => nextVisit(nextFactsOf({ on: heldOn, rate: growth, consult, plan, sheet: computed.sheet, zones: fields.zones ?? {}, levelReached: fields.levelReached, toned: mix.toners.length > 0 })),
-    [heldOn, growth, consult, plan, computed.sheet, fields.zones, fields.levelReached, mix.toners.length],
+    () => nextVisit(nextFactsOf({ on: heldOn, rate, consult, plan, sheet: computed.sheet, zones: fields.zones ?? {}, levelReached: fields.levelReached, toned: mix.toners.length > 0 })),
+    [heldOn, rate, consult, plan, computed.sheet, fields.zones, fields.levelReached, mix.toners.length],
   );
   return (
     <fieldset disabled={disabled} className="grid gap-2">

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useMemo, useState } from 'react';
-import { servedBy, type Served, type ServiceEvent, type ServiceRecord, type ServiceScript } from '@/core/chair';
+import { servedBy, unitName, type Served, type ServiceEvent, type ServiceRecord, type ServiceScript } from '@/core/chair';
 import { useWidth } from '@/ui/use-width';
 import { useVisit } from '../visit/store';
 
@@ -30,9 +30,9 @@ const LEFT = 64;
 /** Every foil at its minute: as it was planned above, as it was done below, with how long it stayed on. */
 export function PlannedRibbon({ record }: { record: ServiceRecord }) {
   const [width, frame] = useWidth<HTMLDivElement>();
-  const end = Math.max(1, record.rinsed.planned ?? 0, record.rinsed.done ?? 0, ...record.foils.flatMap(({ placed, on }) => (placed === null ? [] : [placed + (on ?? 0)])));
+  const end = Math.max(1, record.rinsed.planned ?? 0, record.rinsed.done ?? 0, ...record.units.flatMap(({ placed, on }) => (placed === null ? [] : [placed + (on ?? 0)])));
   const x = (minutes: number) => LEFT + (minutes / end) * Math.max(0, width - LEFT - 12);
-  const order = useMemo(() => [...record.foils].sort((a, b) => (a.placed ?? 0) - (b.placed ?? 0)), [record]);
+  const order = useMemo(() => [...record.units].sort((a, b) => (a.placed ?? 0) - (b.placed ?? 0)), [record]);
   return (
     <div ref={frame} className="min-w-0">
       <svg width={width} height={2 * LANE + 40} role="img" aria-label={`Planned and done: rinsed after ${Math.round(record.rinsed.done ?? end)} minutes, planned ${record.rinsed.planned === null ? 'nothing' : Math.round(record.rinsed.planned)}`}>
@@ -59,7 +59,7 @@ export function PlannedRibbon({ record }: { record: ServiceRecord }) {
 /** Planned against done, foil by foil. */
 export function PlannedTable({ script, record }: Served) {
   const names = new Map(script.blocks.map(({ id, name }) => [id, name]));
-  const rows = [...record.foils].sort((a, b) => (a.placed ?? Infinity) - (b.placed ?? Infinity));
+  const rows = [...record.units].sort((a, b) => (a.placed ?? Infinity) - (b.placed ?? Infinity));
   return (
     <details className="mt-5 border-t border-line pt-3" open>
       <summary className="cursor-pointer text-md font-bold">Planned against done</summary>
@@ -69,12 +69,13 @@ export function PlannedTable({ script, record }: Served) {
       <div className="max-h-[320px] overflow-y-auto" tabIndex={0} role="region" aria-label="Foil by foil">
         <table aria-label="Planned against done" className="w-full text-sm">
           <thead className="sticky top-0 bg-raised text-left text-ink-soft">
-            <tr><th className="py-1 font-medium">Foil</th><th className="font-medium">Part</th><th className="text-right font-medium">planned</th><th className="text-right font-medium">closed</th><th className="text-right font-medium">seconds</th><th className="text-right font-medium">on, min</th></tr>
+            <tr><th className="py-1 font-medium">Foil</th><th className="font-medium">Mix</th><th className="font-medium">Part</th><th className="text-right font-medium">planned</th><th className="text-right font-medium">closed</th><th className="text-right font-medium">seconds</th><th className="text-right font-medium">on, min</th></tr>
           </thead>
           <tbody>
-            {rows.map(({ id, number, block, planned, placed, seconds, on, limitMinutes, standing, why }) => (
+            {rows.map(({ id, number, kind, letter, block, planned, placed, seconds, on, limitMinutes, standing, why }) => (
               <tr key={id} className="border-t border-line">
-                <td className="py-1 font-semibold">{number ?? 'added'}</td>
+                <td className="py-1 font-semibold whitespace-nowrap">{number === null ? 'added' : kind === 'foil' ? number : unitName({ kind, number }).toLowerCase()}</td>
+                <td className="font-semibold">{letter}</td>
                 <td className="truncate">{names.get(block)?.replace(', part ', ' ')}</td>
                 <td className="text-right">{planned ? Math.round(planned.placed) : '–'}</td>
                 <td className="text-right">{placed !== null ? Math.round(placed) : standing === 'skipped' ? `skipped${why ? `: ${why}` : ''}` : '–'}</td>

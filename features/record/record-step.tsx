@@ -1,12 +1,12 @@
 'use client';
 
 import { useMemo, useState, type ReactNode } from 'react';
-import { EMPTY_OUTCOME, parseOutcome, type Outcome } from '@/core/formats';
+import { parseOutcome } from '@/core/formats';
 import { cssColour, naturalHair } from '@/core/lift';
-import { afterSteps, type VisitMix } from '@/core/mix';
-import { planSummary } from '@/core/pattern';
+import { workSummary, type AfterStep } from '@/core/work';
 import { zonesOfPlan, zonesRecorded } from '@/core/record';
 import { formatLevel } from '@/core/units';
+import { EMPTY_OUTCOME, type Outcome } from '@/core/visit';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { HairSwatch } from '@/ui/hair-swatch';
@@ -18,6 +18,7 @@ import { BeginDialog } from '../safety/begin-dialog';
 import { useCautions } from '../safety/use-cautions';
 import { sayDay } from '../shared';
 import { barkOf, shadeOf } from '../visit/bark';
+import { useComputed } from '../visit/computed';
 import { useLit, useVisit } from '../visit/store';
 import { DoneMarks } from './done-marks';
 import { FindAgainDialog } from './find-again';
@@ -76,15 +77,16 @@ export function RecordStep() {
 
 /** The record as it stands: what was typed over what is saved, or over what the plan says. */
 function useFields(typed: Partial<Fields> | undefined): Fields {
-  const { bundle, plan, computed, consult, mix, outcome } = useVisit();
+  const { bundle, plan, computed, consult, outcome } = useVisit();
+  const { work, after } = useComputed();
   const { sheet } = computed;
   const fromPlan = useMemo<Outcome>(
     () => ({
       ...EMPTY_OUTCOME, foilsPlaced: sheet.totals.foils,
-      ...(plan.panels.length > 0 ? { done: planSummary(plan, sheet), levelReached: consult.goalLevel } : { done: withoutFoils(mix), levelReached: bundle.previous?.outcome.levelReached ?? consult.goalLevel }),
-      zones: zonesRecorded(zonesOfPlan(plan, sheet, (letter) => mix.formulas[letter]?.kind !== 'deposit')),
+      ...(plan.panels.length > 0 ? { done: workSummary(plan, work), levelReached: consult.goalLevel } : { done: withoutFoils(after), levelReached: bundle.previous?.outcome.levelReached ?? consult.goalLevel }),
+      zones: zonesRecorded(zonesOfPlan(work, sheet)),
     }),
-    [plan, sheet, consult.goalLevel, mix, bundle.previous],
+    [plan, sheet, consult.goalLevel, work, after, bundle.previous],
   );
   return useMemo(() => {
     // What a device kept from an older version is read as one of the newest, or left out.
@@ -95,8 +97,8 @@ function useFields(typed: Partial<Fields> | undefined): Fields {
 }
 
 /** What a visit without foils does, a sentence each. */
-const withoutFoils = (mix: VisitMix): string =>
-  ['No foils.', ...afterSteps(mix).flatMap(({ kind, name, from, to }) => (kind === 'toner' || kind === 'root' || kind === 'correction' ? [`${name}, ${to - from} min.`] : []))].join('\n');
+const withoutFoils = (after: readonly AfterStep[]): string =>
+  ['No foils.', ...after.flatMap(({ kind, name, from, to }) => (kind === 'toner' || kind === 'root' || kind === 'correction' ? [`${name}, ${to - from} min.`] : []))].join('\n');
 
 /** A service is begun before it is recorded: what stands in its way is said first. */
 function NotBegun() {
@@ -113,9 +115,10 @@ function NotBegun() {
 
 /** What the record stands beside: regrowth found and goal. */
 function Facts() {
-  const { bundle, consult, outcome } = useVisit();
+  const { consult, outcome } = useVisit();
+  const { growth } = useComputed();
   const measured = Object.values(consult.regrowthMm).sort((a, b) => a - b);
-  const expected = Object.values(bundle.expected).map(({ mm }) => Math.round(mm)).sort((a, b) => a - b);
+  const expected = Object.values(growth.expected).map(({ mm }) => Math.round(mm)).sort((a, b) => a - b);
   return (
     <dl className="flex justify-center gap-9 pb-1">
       <Fact name="Regrowth found">{measured.length > 0 ? range(measured) : expected.length > 0 ? `not measured; ${range(expected)} expected` : 'not measured'}</Fact>

@@ -1,4 +1,4 @@
-import type { CORRECTIONS, InspectionPoint, NEXT_WHAT, ZoneTone } from '@/core/formats';
+import type { CORRECTIONS, InspectionPoint, NEXT_WHAT, ZoneTone } from '@/core/visit';
 
 /** What is looked at before she leaves, as it is said. */
 export const INSPECTION_WORDS: Readonly<Record<InspectionPoint, string>> = {

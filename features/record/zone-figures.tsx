@@ -1,10 +1,10 @@
 'use client';
 
 import { useMemo } from 'react';
-import type { Outcome } from '@/core/formats';
 import { makeScalp, makeScalpGrid, zoneName, zoneOutlines, type Zone } from '@/core/head';
 import { cssColour, naturalHair } from '@/core/lift';
 import { formatLevel } from '@/core/units';
+import type { Outcome } from '@/core/visit';
 import { pathThrough } from '../head/scalp-map';
 import { useVisit } from '../visit/store';
 import { TONE_WORDS } from './words';

@@ -1,10 +1,10 @@
 'use client';
 
 import { useState } from 'react';
-import { ZONE_TONES, type Outcome, type ZoneOutcome } from '@/core/formats';
 import { familyName, ZONE_FAMILIES, zoneName, ZONES, zonesOf, type Zone } from '@/core/head';
 import { cssColour, naturalHair } from '@/core/lift';
 import { formatLevel } from '@/core/units';
+import { ZONE_TONES, type Outcome, type ZoneOutcome } from '@/core/visit';
 import { HairSwatch } from '@/ui/hair-swatch';
 import { Switch } from '@/ui/switch';
 import { TONE_WORDS } from './words';

@@ -1,10 +1,12 @@
 'use server';
 
 import { z } from 'zod';
-import { CAUTION_KEYS, CONSENT_KINDS, type CautionKey } from '@/core/caution';
+import { CAUTION_KEYS, type CautionKey } from '@/core/caution';
 import { parseTest, sentenceOf } from '@/core/formats';
+import { CONSENT_KINDS } from '@/core/visit';
 import { beginVisit } from '@/data/begin-visit';
-import { addConsent, addTest, giveReason, readTest, withdrawConsent } from '@/data/safety';
+import { giveReason } from '@/data/cautions';
+import { addConsent, addTest, readTest, withdrawConsent } from '@/data/safety';
 import { salonToday } from '../house/queries';
 import { currentPerson } from '../session/current';
 import { isId } from '../shared';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState, useTransition } from 'react';
-import { CONSENT_KINDS, type ConsentKind } from '@/core/caution';
+import { CONSENT_KINDS, type ConsentKind } from '@/core/visit';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { TextField } from '@/ui/field';

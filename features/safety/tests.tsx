@@ -1,8 +1,9 @@
 'use client';
 
 import { useState, useTransition } from 'react';
-import { EMPTY_TEST, type TestDocument } from '@/core/formats';
+import { EMPTY_TEST } from '@/core/formats';
 import { formatLevel } from '@/core/units';
+import type { TestDocument } from '@/core/visit';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { NumberField } from '@/ui/number-field';

@@ -1,4 +1,5 @@
-import type { CautionKey, ConsentKind } from '@/core/caution';
+import type { CautionKey } from '@/core/caution';
+import type { ConsentKind } from '@/core/visit';
 
 /** Reasons that are often true, to be taken with one press and changed where they are not. */
 export const USUAL_REASONS: Partial<Record<CautionKey, readonly string[]>> = {

@@ -1,12 +1,12 @@
 import 'server-only';
-import { mixOfVisit, recordedTests } from '@/core/mix';
-import { createPatternEngine } from '@/core/pattern';
+import { factsOf } from '@/core/visit/computed';
 import { UnreadableDocument } from '@/data/documents';
 import { readHouse } from '@/data/house';
 import type { SignedIn } from '@/data/sessions';
 import { readVisit, type Visit } from '@/data/visits';
 import { currentPerson, requirePerson } from '../session/current';
 import { isId } from '../shared';
+import { visitEngine } from './engine';
 
 export type { Visit };
 
@@ -33,17 +33,10 @@ export async function peekVisit(visitId: string): Promise<Visit | 'signed-out' |
   return (isId(visitId) ? await readVisit(person, visitId) : undefined) ?? 'missing';
 }
 
-/** It remembers heads, and what it remembers changes no result. */
-const engine = createPatternEngine();
-
-/** A visit as it is saved, with what is computed of it; undefined when this salon has none of that id. */
+/** A visit as it is saved, with all that is computed of it; undefined when this salon has none of that id. */
 export async function wholeVisit(person: SignedIn, visitId: string) {
   const visit = isId(visitId) ? await readVisit(person, visitId) : undefined;
   if (!visit) return undefined;
   const { document: house } = await readHouse(person);
-  const consult = visit.consult.document;
-  const mix = visit.mix.document;
-  const plan = { ...visit.plan.document, head: consult.head, hair: consult.hair };
-  const own = { consult, plan, mix, computed: engine.compute(plan) };
-  return { ...own, visit, house, mixed: mixOfVisit({ ...own, range: visit.range, uses: visit.uses, schools: house.schools, strongVolumes: house.cautions.strongVolumes, levelBefore: visit.previous?.outcome.levelReached ?? null, recorded: recordedTests(visit.safety.tests, visit.heldOn) }) };
+  return { visit, house, computed: visitEngine.compute({ consult: visit.consult.document, plan: visit.plan.document, mix: visit.mix.document }, factsOf(visit, house)) };
 }

@@ -1,33 +1,35 @@
 'use client';
 
-import { memo, useDeferredValue, useMemo } from 'react';
-import { foilSeconds } from '@/core/clock';
-import type { ComputedPlan, Foil, Panel, SingleGather } from '@/core/pattern';
+import { memo, useMemo } from 'react';
+import type { Panel, SingleGather } from '@/core/pattern';
+import type { WorkUnit } from '@/core/work';
 import { FoilGlyph } from '@/ui/foil-glyph';
 import { useWidth } from '@/ui/use-width';
 import { barkOf } from './bark';
+import { useComputed } from './computed';
 import { useLit, useVisit } from './store';
 
 const HEIGHT = 44;
 const LETTER = 15;
 const GROUP_GAP = 10;
+/** What takes seconds only must still be seen, px. */
+const LEAST_CELL = 3;
 
 /**
- * The ribbon: every foil in the order of work, a cell each, width by minutes, glyph by gather, letter by formula,
+ * The ribbon: everything that product is put on in the order of work, a cell each, width by minutes, glyph by gather, letter by formula,
  * grouped by panel. It stays in the same place through the whole visit.
  */
 export function Ribbon() {
-  const { plan, computed, consult, selected, select, light } = useVisit();
+  const { consult, selected, select, light } = useVisit();
   const lit = useLit();
   // The head answers first; the ribbon follows within the same moment.
-  const settled = useDeferredValue(computed);
-  const panels = useDeferredValue(plan.panels);
-  return <Cells panels={panels} computed={settled} bark={barkOf(consult.naturalLevel)} panel={selected.panel} chosen={selected.foil} lit={lit} onSelect={select} onLight={light} />;
+  const { plan, work } = useComputed();
+  return <Cells panels={plan.panels} units={work.units} bark={barkOf(consult.naturalLevel)} panel={selected.panel} chosen={selected.foil} lit={lit} onSelect={select} onLight={light} />;
 }
 
 interface CellsProps {
   panels: readonly Panel[];
-  computed: ComputedPlan;
+  units: readonly WorkUnit[];
   bark: string;
   panel: string;
   chosen: string | undefined;
@@ -36,12 +38,10 @@ interface CellsProps {
   onLight(foil: string | undefined): void;
 }
 
-const Cells = memo(function Cells({ panels, computed, bark, panel: current, chosen, lit, onSelect, onLight }: CellsProps) {
-  const { foils } = computed.sheet;
+const Cells = memo(function Cells({ panels, units, bark, panel: current, chosen, lit, onSelect, onLight }: CellsProps) {
   const [width, frame] = useWidth();
-  const groups = useMemo(() => grouped(panels, foils), [panels, foils]);
-  const gathers = useMemo(() => new Map(computed.drawing.paths.map((path) => [path.id, path.gather])), [computed]);
-  const seconds = foils.reduce((sum, foil) => sum + foilSeconds(foil), 0);
+  const groups = useMemo(() => grouped(panels, units), [panels, units]);
+  const seconds = units.reduce((sum, unit) => sum + unit.seconds, 0);
   const room = Math.max(0, width - 32 - GROUP_GAP * Math.max(0, groups.length - 1));
   // Never thinner than a pointer can hit; a long plan scrolls.
   const perSecond = seconds > 0 ? Math.min(26 / 60, Math.max(7.5 / 60, room / seconds)) : 0;
@@ -56,8 +56,9 @@ const Cells = memo(function Cells({ panels, computed, bark, panel: current, chos
   return (
     <footer ref={frame} aria-label="Foils in the order of work" className="h-[92px] shrink-0 overflow-x-auto overflow-y-hidden border-t border-line bg-raised px-4 pt-2">
       <div className="flex w-max" style={{ gap: GROUP_GAP }}>
-        {groups.map(({ panel, foils: own }) => {
-          const cells = own.map((foil) => foilSeconds(foil) * perSecond);
+        {groups.map(({ panel, units: own }) => {
+          const foils = own.filter(({ kind }) => kind === 'foil').length;
+          const cells = own.map((unit) => Math.max(LEAST_CELL, unit.seconds * perSecond));
           const total = cells.reduce((a, b) => a + b, 0);
           const starts = cells.map((_, i) => cells.slice(0, i).reduce((a, b) => a + b, 0));
           return (
@@ -67,17 +68,17 @@ const Cells = memo(function Cells({ panels, computed, bark, panel: current, chos
                 className={`mb-1 flex w-full items-baseline gap-2 overflow-hidden rounded-[3px] text-sm narrow ${current === panel.id ? 'font-bold text-leaf' : 'text-ink-soft hover:text-ink'}`}
               >
                 <span className="truncate">{panel.name}</span>
-                <span className="ml-auto font-semibold text-ink">{own.length}</span>
+                <span className="ml-auto font-semibold text-ink">{foils}{own.length > foils && ` + ${own.length - foils}`}</span>
               </button>
               <svg
-                width={total} height={HEIGHT + LETTER} role="group" aria-label={`${panel.name}: ${own.length} foils`} className="block cursor-pointer overflow-visible"
+                width={total} height={HEIGHT + LETTER} role="group" aria-label={`${panel.name}: ${foils} foils${own.length > foils ? ` and ${own.length - foils} between them` : ''}`} className="block cursor-pointer overflow-visible"
                 onPointerOver={(event) => onLight(foilOf(event))} onPointerLeave={() => onLight(undefined)}
                 onClick={(event) => onSelect(panel.id, foilOf(event))}
               >
-                {own.map((foil, i) => (
+                {own.map(({ id, kind, letter, lifts, gather }, i) => (
                   <Cell
-                    key={foil.id} id={foil.id} x={starts[i]} width={cells[i]} gather={gathers.get(foil.id)!} bark={bark} on={lit === foil.id || chosen === foil.id}
-                    letter={cells[i] >= 7.4 && (i === 0 || own[i - 1].formula !== foil.formula || cells[i] >= 12) ? foil.formula : undefined}
+                    key={id} id={id} foil={kind === 'foil'} x={starts[i]} width={cells[i]} gather={gather} bark={bark} deposits={!lifts} on={lit === id || chosen === id}
+                    letter={cells[i] >= 7.4 && (i === 0 || own[i - 1].letter !== letter || cells[i] >= 12) ? letter : undefined}
                   />
                 ))}
               </svg>
@@ -96,6 +97,9 @@ function foilOf(event: { target: EventTarget }): string | undefined {
 
 interface CellProps {
   id: string;
+  /** false for what lies between the foils: it is drawn lower. */
+  foil: boolean;
+  deposits: boolean;
   x: number;
   width: number;
   gather: SingleGather;
@@ -105,12 +109,13 @@ interface CellProps {
 }
 
 const Cell = memo(
-  function Cell({ id, x, width, gather, bark, on, letter }: CellProps) {
+  function Cell({ id, foil, x, width, gather, bark, deposits, on, letter }: CellProps) {
+    const top = foil ? 0 : HEIGHT / 2;
     return (
-      <g data-foil={id} transform={`translate(${x} 0)`}>
+      <g data-foil={foil ? id : undefined} data-unit={id} transform={`translate(${x} 0)`}>
         <rect width={width} height={HEIGHT + LETTER} fill="transparent" />
-        <rect x={0.75} width={width - 1.5} height={HEIGHT} rx={2} fill={bark} stroke={on ? 'var(--color-leaf)' : 'none'} strokeWidth={3} paintOrder="stroke" />
-        <FoilGlyph gather={gather} width={width} height={HEIGHT} />
+        <rect x={0.75} y={top} width={Math.max(0.8, width - 1.5)} height={HEIGHT - top} rx={2} fill={bark} stroke={on ? 'var(--color-leaf)' : 'none'} strokeWidth={3} paintOrder="stroke" />
+        <g transform={`translate(0 ${top})`}><FoilGlyph gather={gather} width={width} height={HEIGHT - top} deposits={deposits} /></g>
         {letter !== undefined && (
           <text x={width / 2} y={HEIGHT + 12} textAnchor="middle" fontSize="11" className="fill-ink-soft" fontWeight={on ? 700 : 500}>
             {letter}
@@ -124,8 +129,8 @@ const Cell = memo(
     (a === b || JSON.stringify(a) === JSON.stringify(b)) && (Object.keys(before) as (keyof typeof before)[]).every((key) => before[key] === after[key]),
 );
 
-function grouped(panels: readonly Panel[], foils: readonly Foil[]): { panel: Panel; foils: Foil[] }[] {
+function grouped(panels: readonly Panel[], units: readonly WorkUnit[]): { panel: Panel; units: WorkUnit[] }[] {
   return panels
-    .map((panel) => ({ panel, foils: foils.filter((foil) => foil.panel === panel.id) }))
-    .filter((group) => group.foils.length > 0);
+    .map((panel) => ({ panel, units: units.filter((unit) => unit.panel === panel.id) }))
+    .filter((group) => group.units.length > 0);
 }

@@ -1,11 +1,12 @@
 'use client';
 
 import { createContext, useCallback, useContext, useEffect, useLayoutEffect, useMemo, useReducer, useRef, useState, type ReactNode } from 'react';
-import { differencesOf, parseConsult, parseMix, parseOutcome, parsePlan, type Consult, type Difference, type Outcome } from '@/core/formats';
+import { differencesOf, parseConsult, parseMix, parseOutcome, parsePlan, type Difference } from '@/core/formats';
 import { makeHead } from '@/core/head';
-import { withProducts, type VisitMix } from '@/core/mix';
-import { createPatternEngine, withPanelOf, type ComputedPlan, type Plan } from '@/core/pattern';
+import { withPanelOf, type ComputedPlan, type Plan } from '@/core/pattern';
+import { withProducts, type Consult, type Outcome, type VisitMix } from '@/core/visit';
 import { discardDraft } from './actions';
+import { visitEngine } from './engine';
 import { advance, historyOf, redo, replaced, undo, type History } from './history';
 import { PartSaver, type SaveState } from './saver';
 import type { Revised, VisitBundle, VisitPart, VisitWork } from './types';
@@ -101,9 +102,6 @@ function joined(work: VisitWork): VisitWork {
   return { ...work, plan: { ...work.plan, head, hair } };
 }
 
-/** One for the page, or for all pages that a server writes: it remembers heads, and what it remembers changes no result. */
-const engine = createPatternEngine();
-
 const same = (a: unknown, b: unknown) => a === b || differencesOf(a, b).length === 0;
 const workOf = (bundle: VisitBundle): VisitWork => joined({ consult: bundle.consult.document, plan: bundle.plan.document, mix: bundle.mix.document });
 const WORK_PARTS = ['consult', 'plan', 'mix'] as const;
@@ -120,7 +118,7 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
   const [lit, light] = useState<string>();
 
   const { consult, plan, mix } = history.present;
-  const computed = useMemo(() => engine.compute(plan), [plan]);
+  const computed = useMemo(() => visitEngine.pattern(plan), [plan]);
 
   // What the server holds, so that only true changes are sent.
   const sent = useRef<Record<(typeof WORK_PARTS)[number], unknown>>({ consult, plan: initial.plan.document, mix: initial.mix.document });

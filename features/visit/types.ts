@@ -1,9 +1,7 @@
-import type { Consult, Outcome } from '@/core/formats';
-import type { GrowthRate, ZoneRegrowth } from '@/core/growth';
-import type { Zone } from '@/core/head';
-import type { VisitMix } from '@/core/mix';
+import type { GrowthVisit } from '@/core/growth';
 import type { Plan } from '@/core/pattern';
 import type { Product } from '@/core/products';
+import type { Consult, Outcome, VisitMix } from '@/core/visit';
 import type { Safety } from '../safety/queries';
 
 /** The documents of a visit that are edited and saved apart. */
@@ -37,10 +35,8 @@ export interface VisitBundle {
   /** When the service began; null before. */
   readonly begunAt: string | null;
   readonly safety: Safety;
-  /** The client's own rate of growth. */
-  readonly growth: GrowthRate;
-  /** Regrowth expected at this visit by zone, an estimate. */
-  readonly expected: Readonly<Partial<Record<Zone, ZoneRegrowth>>>;
+  /** The client’s other visits, as far as growth goes by them. */
+  readonly history: readonly GrowthVisit[];
   readonly signOff: {
     readonly signed: { readonly at: string; readonly by: string } | null;
     readonly addenda: readonly { readonly id: string; readonly at: string; readonly by: string; readonly words: string }[];

@@ -1,5 +1,5 @@
 import { planOf, techniqueOf, TECHNIQUES } from '@/core/technique';
-import type { WearSubject } from '@/core/wear';
+import { NO_LETTERS, type WearSubject } from '@/core/wear';
 
 /** What the pattern is laid beside: nothing, itself today, the last visit's, or one of the library's. */
 export type ComparisonKey = 'none' | 'today' | 'last' | `pattern ${string}`;
@@ -25,7 +25,7 @@ export function comparedWith(key: ComparisonKey, subject: WearSubject, weeks: nu
   if (key === 'none' || (key === 'today' && weeks === 0)) return undefined;
   if (key === 'today') return { words: 'Today', subject, weeks: 0 };
   const { plan, before } = subject;
-  if (key === 'last') return before ? { words: 'Last visit’s pattern', subject: { ...subject, plan: { ...before.plan, head: plan.head, hair: plan.hair }, before: null, deposits: [] }, weeks } : undefined;
+  if (key === 'last') return before ? { words: 'Last visit’s pattern', subject: { ...subject, plan: { ...before.plan, head: plan.head, hair: plan.hair }, before: null, letters: NO_LETTERS }, weeks } : undefined;
   const technique = techniqueOf(key.slice('pattern '.length));
-  return technique && { words: technique.name, subject: { ...subject, plan: { ...planOf(technique), head: plan.head, hair: plan.hair, foil: plan.foil }, deposits: [] }, weeks };
+  return technique && { words: technique.name, subject: { ...subject, plan: { ...planOf(technique), head: plan.head, hair: plan.hair, foil: plan.foil }, letters: NO_LETTERS }, weeks };
 }

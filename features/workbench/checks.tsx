@@ -1,14 +1,12 @@
 'use client';
 
 import { useDeferredValue, useMemo, useState } from 'react';
-import { regrowthOnly } from '@/core/caution';
 import { checksOf, type Check } from '@/core/check';
-import { limitsOf, timeThereIs } from '@/core/formats';
-import { brokenZonesOf } from '@/core/hair-map';
 import { clearLostEdits } from '@/core/pattern';
+import { limitsOf, timeThereIs } from '@/core/visit';
 import { WarnIcon } from '@/ui/icons';
 import { useHouse, useMoney } from '../house/context';
-import { useMixed } from '../mix/mixed';
+import { useComputed } from '../visit/computed';
 import { useVisit } from '../visit/store';
 
 /** What is worth a second look in the pattern: each finding with its reason, its place, and a mend where there is one. */
@@ -16,21 +14,21 @@ export function Checks() {
   const { plan, computed, consult, editPlan, select, light } = useVisit();
   const house = useHouse();
   const money = useMoney();
-  const { estimate, cautions } = useMixed();
+  const visit = useComputed();
   const [open, setOpen] = useState(false);
   // Findings may come a moment after the drawing: the drawing answers first.
   const settled = useDeferredValue(computed);
   const settledPlan = useDeferredValue(plan);
-  const { regrowthMm, budgetMinor, minutesAtMost } = consult;
-  const brokenZones = useMemo(() => brokenZonesOf(consult), [consult]);
-  const checks = useMemo(() => {
-    const facts = { regrowthMm, regrowthOnly: regrowthOnly(cautions.formulas), brokenZones, priceMinor: estimate.totalMinor, budgetMinor, sayMoney: money };
-    return checksOf(settledPlan, settled, { ...limitsOf(house), minutes: timeThereIs(house, minutesAtMost) }, house.rulesOff, facts);
-  }, [settledPlan, settled, house, money, regrowthMm, cautions, estimate, brokenZones, budgetMinor, minutesAtMost]);
+  const { minutesAtMost } = consult;
+  const checks = useMemo(
+    () => checksOf(settledPlan, settled, { ...limitsOf(house), minutes: timeThereIs(house, minutesAtMost) }, house.rulesOff, visit.checkFacts(money)),
+    [settledPlan, settled, house, money, visit, minutesAtMost],
+  );
+  const { problems } = visit.work;
   const lost = settled.sheet.edits.filter(({ applied }) => !applied);
-  const count = checks.length + (lost.length > 0 ? 1 : 0);
+  const count = problems.length + checks.length + (lost.length > 0 ? 1 : 0);
   if (count === 0) {
-    return <p className="absolute top-4 right-4 text-sm text-ink-soft max-xl:hidden">{computed.sheet.foils.length > 0 ? 'Nothing to look at again' : ''}</p>;
+    return <p className="absolute top-4 right-4 text-sm text-ink-soft max-xl:hidden">{computed.sheet.foils.length > 0 ? 'No issues' : ''}</p>;
   }
   const show = (check: Check) => {
     if (check.panel) select(check.panel, check.foils[0]);
@@ -57,6 +55,12 @@ export function Checks() {
               </button>
             </li>
           )}
+          {problems.map(({ panel, words }) => (
+            <li key={words} className="card border-l-[3px] border-l-rowan p-3">
+              <p className="text-base font-medium">{words}</p>
+              {panel !== null && <button type="button" className="mt-1 h-9 text-base font-semibold text-leaf hover:text-leaf-dark" onClick={() => select(panel)}>Show the panel</button>}
+            </li>
+          ))}
           {checks.map((check) => (
             <li
               key={check.seen} className="card border-l-[3px] border-l-amber-bark p-3"

@@ -10,7 +10,7 @@ import { Segmented } from '@/ui/segmented';
 import { hoursAndMinutes } from '../shared';
 import { useHouse, useMoney } from '../house/context';
 import { minorPerUnit } from '../house/money';
-import { useMixed } from '../mix/mixed';
+import { useComputed } from '../visit/computed';
 import { useVisit } from '../visit/store';
 import { useWearSubject } from '../wear/subject';
 import { wearWorker } from '../wear/wear-worker';
@@ -50,7 +50,7 @@ function FitForm({ first, onDone }: { first: Kind; onDone(): void }) {
   const giveUp = useRef<() => void>(null);
   useEffect(() => () => giveUp.current?.(), []);
   const per = minorPerUnit(prices.currency);
-  const { priced, estimate } = useMixed();
+  const { priced, estimate } = useComputed();
   const subject = useWearSubject(plan);
   const now = kind === 'foils' ? `of ${totals.foils}` : kind === 'minutes' ? `of ${Math.round(totals.foilingMinutes)}` : `of ${money(estimate.totalMinor)}`;
 

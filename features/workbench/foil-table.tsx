@@ -6,13 +6,15 @@ import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { RowProblems, SEPARATOR_WORDS } from '../row-problems';
 import { textOfFile } from '../text-of-file';
+import { useComputed } from '../visit/computed';
 import { useVisit } from '../visit/store';
 
 /** A table of foils is taken into the pattern: looked at first, then one edit that can be undone. @param input what a file is chosen with */
 export function FoilTable({ input }: { input: RefObject<HTMLInputElement | null> }) {
   const { plan, computed, editPlan } = useVisit();
+  const { work } = useComputed();
   const [text, setText] = useState<string>();
-  const read = text === undefined ? undefined : readFoilsCsv(text, plan, computed.sheet);
+  const read = text === undefined ? undefined : readFoilsCsv(text, plan, computed.sheet, work.units);
   return (
     <>
       <input

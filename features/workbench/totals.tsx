@@ -5,7 +5,7 @@ import type { ReactNode } from 'react';
 import { zoneName, type Zone } from '@/core/head';
 import { brightnessStep, type Totals as Counted, type ZoneShare } from '@/core/pattern';
 import { useMoney } from '../house/context';
-import { useMixed } from '../mix/mixed';
+import { useComputed } from '../visit/computed';
 import { hoursAndMinutes } from '../shared';
 import { useVisit } from '../visit/store';
 
@@ -17,7 +17,7 @@ const KINDS: readonly { kind: keyof Counted['byGather']; one: string; many: stri
 /** What the pattern comes to: foils, time, light, hair, money; by kind, formula and zone behind one press. */
 export function Totals() {
   const { computed, consult } = useVisit();
-  const { estimate } = useMixed();
+  const { estimate } = useComputed();
   const money = useMoney();
   const { totals } = computed.sheet;
   const { share } = brightnessStep(consult.brightness);

@@ -3,8 +3,8 @@ import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { HouseProvider } from '@/features/house/context';
 import { loadHouse, salonToday } from '@/features/house/queries';
-import { MixedProvider } from '@/features/mix/mixed';
 import { IdleLock } from '@/features/session/idle-lock';
+import { ComputedProvider } from '@/features/visit/computed';
 import { VisitFrame } from '@/features/visit/frame';
 import { UnreadableVisit } from '@/features/visit/unreadable';
 import { loadVisit } from '@/features/visit/queries';
@@ -26,9 +26,9 @@ export default async function VisitLayout({ params, children }: Props & { childr
     <HouseProvider house={house}>
       <IdleLock minutes={house.lockMinutes} />
       <VisitProvider key={visit.id} initial={visit}>
-        <MixedProvider>
+        <ComputedProvider>
           <VisitFrame today={await salonToday()}>{children}</VisitFrame>
-        </MixedProvider>
+        </ComputedProvider>
       </VisitProvider>
     </HouseProvider>
   );

@@ -1,12 +1,13 @@
 'use client';
 
 import { useState } from 'react';
-import { SERVICES, type HistoryEntry, type Service } from '@/core/formats';
+import { SERVICES, type HistoryEntry, type Service } from '@/core/visit';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { PlusIcon } from '@/ui/icons';
 import { Select } from '@/ui/select';
 import { sayDay, sayDistance } from '../../shared';
+import { useComputed } from '../../visit/computed';
 import { useVisit } from '../../visit/store';
 import { Choice, Questions } from '../question';
 import { useAnswers } from '../use-answers';
@@ -24,13 +25,14 @@ const EXTENSIONS = [{ value: 'none', words: 'None' }, { value: 'worn', words: 'W
 export function HistoryChapter() {
   const { consult, set } = useAnswers();
   const { bundle } = useVisit();
+  const { growth } = useComputed();
   const measured = Object.values(consult.regrowthMm).sort((a, b) => a - b);
   const grown = measured[measured.length >> 1];
   return (
     <div className="grid gap-6">
       <Questions title="What was done, where, when">
         {bundle.previous && <p className="text-base text-ink-soft">On record here: {sayDay(bundle.previous.heldOn)}, {sayDistance(bundle.previous.heldOn, bundle.heldOn)}. Trust the record before memory.</p>}
-        {grown !== undefined && <p className="text-base text-ink-soft">By the regrowth: {grown} mm at this client’s rate are about {Math.round(grown / bundle.growth.mmPerWeek)} weeks.</p>}
+        {grown !== undefined && <p className="text-base text-ink-soft">By the regrowth: {grown} mm at this client’s rate are about {Math.round(grown / growth.rate.mmPerWeek)} weeks.</p>}
         <ul className="grid gap-1">
           {consult.history.map((entry, i) => (
             <Entry key={`${entry.on}${i}`} what={`${SERVICE_WORDS[entry.what]} of ${sayDay(entry.on)}`} onRemove={() => set('history', { history: consult.history.filter((own) => own !== entry) })}>

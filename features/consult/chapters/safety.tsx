@@ -1,8 +1,7 @@
 'use client';
 
-import type { Health } from '@/core/formats';
-import { NOTED } from '@/core/formats';
 import { NOTED_WORDS } from '@/core/caution';
+import { NOTED, type Health } from '@/core/visit';
 import { Button } from '@/ui/button';
 import { Consents } from '../../safety/consents';
 import { Tests } from '../../safety/tests';

@@ -1,7 +1,7 @@
 'use client';
 
-import type { Consult } from '@/core/formats';
 import { brightnessStep } from '@/core/pattern';
+import type { Consult } from '@/core/visit';
 import { Slider } from '@/ui/slider';
 import { useUnits } from '../../house/context';
 import { PhotoSet } from '../../photos/photo-set';

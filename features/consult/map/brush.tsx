@@ -1,7 +1,7 @@
 'use client';
 
-import { CONDITIONS, HAIR_FLAGS } from '@/core/formats';
 import { CONDITION_WORDS, FLAG_WORDS, type AttributeKey, type AttributeValues } from '@/core/hair-map';
+import { CONDITIONS, HAIR_FLAGS } from '@/core/visit';
 import { Button } from '@/ui/button';
 import { NumberField } from '@/ui/number-field';
 import { Segmented } from '@/ui/segmented';

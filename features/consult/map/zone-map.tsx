@@ -1,10 +1,10 @@
 'use client';
 
 import { useMemo, useRef } from 'react';
-import type { Consult } from '@/core/formats';
 import { ATTRIBUTE, sayIn, type AttributeKey } from '@/core/hair-map';
 import { makeScalp, makeScalpGrid, zoneName, zoneOutlines, type Zone } from '@/core/head';
 import { formatLevel } from '@/core/units';
+import type { Consult } from '@/core/visit';
 import { pathThrough, ScalpMap } from '../../head/scalp-map';
 import { barkOf } from '../../visit/bark';
 import { held } from '../../visit/history';

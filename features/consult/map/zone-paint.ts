@@ -1,7 +1,7 @@
-import type { Consult } from '@/core/formats';
 import { valueIn, type AttributeKey, type AttributeValues } from '@/core/hair-map';
 import type { OpenedPoint, Zone } from '@/core/head';
 import { cssColour, naturalHair } from '@/core/lift';
+import type { Consult } from '@/core/visit';
 
 /** How a zone is filled: a colour and how much of it. */
 export interface Fill {

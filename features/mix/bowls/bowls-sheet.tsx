@@ -1,7 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import { usualFormula, type Need, type WeighedBowl } from '@/core/mix';
+import type { Need } from '@/core/mix';
+import { groupsOf, groupWords, type WorkBowl } from '@/core/work';
+import { usualFormula } from '@/core/visit';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { NumberField } from '@/ui/number-field';
@@ -10,7 +12,7 @@ import { useMoney } from '../../house/context';
 import { useVisit } from '../../visit/store';
 import { readAmount, tenth, useAmounts } from '../amounts';
 import { HereCautions } from '../here-cautions';
-import { useMixed } from '../mixed';
+import { useComputed } from '../../visit/computed';
 import { WeighForm } from '../weigh/weigh-form';
 import { weighedOf } from '../weigh/weighed';
 import { Blender } from './blender';
@@ -20,14 +22,14 @@ const UNITS = [{ value: 'g', words: 'g' }, { value: 'oz', words: 'oz' }, { value
 
 /** What is mixed: the formulas, the bowls in the order in which they are mixed, and what has to be bought. */
 export function BowlsSheet() {
-  const { mixed } = useMixed();
+  const visit = useComputed();
   return (
     <div className="grid grid-cols-[292px_minmax(0,1fr)] items-start gap-5 p-4 xl:grid-cols-[minmax(340px,400px)_minmax(0,1fr)] xl:gap-6 xl:p-5">
       <section aria-label="Formulas" className="grid gap-4">
         <h2 className="text-xl font-bold wide xl:flex xl:min-h-[60px] xl:items-end">Formulas</h2>
         <HereCautions keys={['strong-scalp', 'forty-near', 'strong-hairline', 'strong-fragile', 'overlap', 'heat', 'bowl-old']} />
-        {mixed.formulas.length === 0 && <p className="card p-4 text-base text-ink-soft">{mixed.shelf.lighteners.length === 0 ? 'The house has no lightener: add one under House, Products.' : 'The pattern has no foils yet: lay one first.'}</p>}
-        {mixed.formulas.map((row) => <FormulaCard key={row.letter} row={row} />)}
+        {visit.work.letters.length === 0 && <p className="card p-4 text-base text-ink-soft">{visit.shelf.lighteners.length === 0 ? 'The house has no lightener: add one under House, Products.' : 'The pattern has no foils yet: lay one first.'}</p>}
+        {visit.work.letters.map((row) => <FormulaCard key={row.letter} row={row} />)}
         <AddFormula />
       </section>
       <section aria-label="Bowls" className="grid gap-4">
@@ -58,9 +60,9 @@ function BowlSettings() {
 }
 
 function Bowls() {
-  const { mixed } = useMixed();
+  const visit = useComputed();
   const [open, setOpen] = useState<string>();
-  const { bowls } = mixed;
+  const { bowls } = visit.work;
   if (!bowls.ok) return <p role="alert" className="card border-l-[3px] border-l-amber-bark p-4 text-base font-medium">{bowls.problem} Raise what a bowl holds, or thin the foil.</p>;
   if (bowls.bowls.length === 0) return <p className="card p-4 text-base text-ink-soft">No foils, no bowls.</p>;
   const weighing = bowls.bowls.find(({ label }) => label === open);
@@ -74,25 +76,26 @@ function Bowls() {
   );
 }
 
-function BowlRow({ bowl, onWeigh }: { bowl: WeighedBowl; onWeigh(): void }) {
+function BowlRow({ bowl, onWeigh }: { bowl: WorkBowl; onWeigh(): void }) {
   const { mix } = useVisit();
+  const { work } = useComputed();
   const { say } = useAmounts();
   const done = weighedOf(mix, bowl);
   const { foilNumbers, foils, others, items } = bowl;
   const what = [
     foilNumbers && (foils === 1 ? `foil ${foilNumbers[0]}` : foils === foilNumbers[1] - foilNumbers[0] + 1 ? `foils ${foilNumbers[0]}–${foilNumbers[1]}` : `${foils} foils among ${foilNumbers[0]}–${foilNumbers[1]}`),
-    others > 0 && `${others} ${others === 1 ? 'section' : 'sections'} between foils`,
+    others > 0 && groupWords(groupsOf(bowl.units.map((at) => work.units[at]).filter(({ kind }) => kind !== 'foil'))),
   ].filter(Boolean).join(', ');
   return (
     <li className="grid grid-cols-[64px_minmax(0,1fr)_auto] items-center gap-4 px-4 py-3" aria-label={`Bowl ${bowl.label}`}>
-      <p className="text-2xl leading-tight font-bold whitespace-nowrap">{bowl.label.replace(' ends', '')}{bowl.stretch === 'ends' && <span className="block text-xs font-semibold">ends</span>}</p>
+      <p className="text-2xl leading-tight font-bold whitespace-nowrap">{bowl.label.replace(' ends', '')}{bowl.part === 'ends' && <span className="block text-xs font-semibold">ends</span>}</p>
       <div className="min-w-0">
         {items.ok ? (
           <ul className="flex flex-wrap gap-x-5 gap-y-0.5">
             {items.items.map((own) => <li key={own.product} className="whitespace-nowrap"><b className="text-lg">{say(own.grams, own.powder)}</b> <span className="text-base">{own.name}</span></li>)}
           </ul>
         ) : <p role="alert" className="text-base font-semibold text-rowan">It cannot be mixed: {items.problem}.</p>}
-        <p className="text-sm text-ink-soft">{what}; mixed at minute {Math.round(bowl.fromMinutes)}, used up by {Math.round(bowl.toMinutes)}; {say(bowl.needed)} needed{items.ok && `, ${say(items.total)} mixed`}</p>
+        <p className="text-sm text-ink-soft">{what}; mixed at minute {Math.round(bowl.fromMinutes)}, used up by {Math.round(bowl.toMinutes)}; {say(bowl.mixed)} needed{items.ok && `, ${say(items.total)} mixed`}</p>
       </div>
       <Button small onClick={onWeigh} disabled={!items.ok}>{done === 'all' ? 'Weighed' : done === 'some' ? 'Go on weighing' : 'Weigh'}</Button>
     </li>
@@ -101,12 +104,12 @@ function BowlRow({ bowl, onWeigh }: { bowl: WeighedBowl; onWeigh(): void }) {
 
 /** One's own use against the estimate, and what the formulas took today. */
 function Own() {
-  const { mixed } = useMixed();
+  const visit = useComputed();
   const { mix, editMix } = useVisit();
-  const { factor, visits } = mixed.personal;
-  const letters = [...new Set(mixed.mixed.amounts.map(({ formula }) => formula))];
+  const { factor, visits } = visit.work.personal;
+  const letters = [...new Set(visit.work.amounts.map(({ letter }) => letter))];
   if (letters.length === 0) return null;
-  const predicted = (letter: string) => Math.round((10 * mixed.mixed.amounts.filter(({ formula }) => formula === letter).reduce((sum, { net }) => sum + net, 0)) / factor) / 10;
+  const predicted = (letter: string) => Math.round((10 * visit.work.amounts.filter((own) => own.letter === letter).reduce((sum, { net }) => sum + net, 0)) / factor) / 10;
   const used = (letter: string, grams: number | undefined) =>
     editMix(`formula ${letter}: grams used`, (own) => {
       const next = { ...own.used };
@@ -132,10 +135,10 @@ function Own() {
 }
 
 function Needs() {
-  const { mixed } = useMixed();
+  const visit = useComputed();
   const money = useMoney();
   const { say } = useAmounts();
-  const short = mixed.needs.filter((need) => need.short > 0);
+  const short = visit.needs.filter((need) => need.short > 0);
   const said = ({ product, needed }: Need) => (product.kind === 'foil' ? `${needed} sheets` : say(needed));
   return (
     <section aria-label="Stock" className="card p-4">
@@ -150,8 +153,8 @@ function Needs() {
         </ul>
       )}
       <p className="text-sm text-ink-soft">
-        {mixed.needs.length === 0 ? 'Nothing is needed yet.' : `${mixed.needs.map((need) => `${need.product.name} ${said(need)}`).join(' · ')}. `}
-        <span className="private">Materials cost the house {money(mixed.materialsMinor)}.</span>
+        {visit.needs.length === 0 ? 'Nothing is needed yet.' : `${visit.needs.map((need) => `${need.product.name} ${said(need)}`).join(' · ')}. `}
+        <span className="private">Materials cost the house {money(visit.materialsMinor)}.</span>
       </p>
     </section>
   );
@@ -159,9 +162,9 @@ function Needs() {
 
 function AddFormula() {
   const { editMix } = useVisit();
-  const { mixed } = useMixed();
-  const { shelf, formulas } = mixed;
-  const letter = [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ'].find((own) => !formulas.some((row) => row.letter === own));
+  const visit = useComputed();
+  const { shelf, work: { letters } } = visit;
+  const letter = [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ'].find((own) => !letters.some((row) => row.letter === own));
   const line = shelf.lines[0];
   if (!letter) return null;
   const lift = () => {
@@ -170,7 +173,7 @@ function AddFormula() {
   };
   const deposit = () => {
     const shade = line && shelf.shadesOf(line.id)[0];
-    if (shade) editMix(`formula ${letter} added`, (mix) => ({ ...mix, formulas: { ...mix.formulas, [letter]: { kind: 'deposit', line: line.id, parts: [{ shade: shade.id, parts: 1 }], volumes: Math.min(10, line.volumes.most), ratio: line.ratio.usual, minutes: line.minutes.most } } }));
+    if (shade) editMix(`formula ${letter} added`, (mix) => ({ ...mix, formulas: { ...mix.formulas, [letter]: { kind: 'deposit', line: line.id, parts: [{ shade: shade.id, parts: 1 }], volumes: Math.min(10, line.volumes.most), ratio: line.ratio.usual, minutes: line.minutes.most, reach: 'ends', ends: null } } }));
   };
   return (
     <div className="flex gap-2">

@@ -1,7 +1,7 @@
 'use client';
 
 import { Area, CartesianGrid, ComposedChart, Line, ReferenceDot, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
-import type { LiftPoint } from '@/core/mix';
+import type { LiftPoint } from '@/core/work';
 import { tenth } from '../amounts';
 
 interface LiftChartProps {

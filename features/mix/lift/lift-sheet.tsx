@@ -2,8 +2,9 @@
 
 import { useState } from 'react';
 import { cssColour, undercoatHair, undercoatsBetween } from '@/core/lift';
-import { curveOf, type PanelLift, type StrengthIdea, type VisitMix, recordedTests } from '@/core/mix';
+import { curveOf, type LiftRow, type StrengthIdea } from '@/core/work';
 import { formatLevel } from '@/core/units';
+import { recordedTests, type VisitMix } from '@/core/visit';
 import { Button } from '@/ui/button';
 import { HairSwatch } from '@/ui/hair-swatch';
 import { NumberField } from '@/ui/number-field';
@@ -12,51 +13,60 @@ import { sayDay } from '../../shared';
 import { useVisit } from '../../visit/store';
 import type { VisitWork } from '../../visit/types';
 import { readAmount, tenth } from '../amounts';
-import { useMixed } from '../mixed';
+import { useComputed } from '../../visit/computed';
 import { LiftChart } from './lift-chart';
 
-const keyOf = ({ panel, formula, stretch }: Pick<PanelLift, 'panel' | 'formula' | 'stretch'>) => `${panel}/${formula}/${stretch}`;
+const keyOf = ({ letter, stretch, from, target, limitMinutes, lift }: LiftRow) => `${letter}/${stretch}/${from}/${target}/${limitMinutes}/${lift.factor}/${lift.volumes}`;
 const STRETCH = { length: '', ends: ', ends', band: ', through the band' } as const;
+
+/** Names of the panels that a row lies in, as they are said: two, and how many more. */
+function usePanelNames(): (row: Pick<LiftRow, 'panels'>) => string {
+  const { plan } = useVisit();
+  return ({ panels }) => {
+    const names = panels.map((id) => plan.panels.find((own) => own.id === id)?.name ?? id);
+    return names.length <= 2 ? names.join(', ') : `${names.slice(0, 2).join(', ')} and ${names.length - 2} more`;
+  };
+}
 
 /** How far and when: the curve of each mix on this hair, strand tests that fit it, and when each panel should be ready. */
 export function LiftSheet() {
-  const { mixed } = useMixed();
+  const { work: { lift: rows } } = useComputed();
   const [chosen, choose] = useState<string>();
-  const { panels } = mixed.mixed;
-  if (panels.length === 0) return <p className="m-5 card p-5 text-base text-ink-soft">Nothing lifts yet: lay foils in the pattern, with a formula that lifts.</p>;
-  const panel = panels.find((own) => keyOf(own) === chosen) ?? panels[0];
+  if (rows.length === 0) return <p className="m-5 card p-5 text-base text-ink-soft">Nothing lifts yet: lay foils in the pattern, with a formula that lifts.</p>;
+  const row = rows.find((own) => keyOf(own) === chosen) ?? rows[0];
   return (
     <div className="grid grid-cols-[minmax(0,1fr)_276px] items-start gap-5 p-4 xl:grid-cols-[minmax(0,1fr)_340px] xl:gap-6 xl:p-5">
       <div className="grid gap-4">
-        <Curve panel={panel} />
-        <Panels panels={panels} chosen={keyOf(panel)} onChoose={choose} />
+        <Curve row={row} />
+        <Rows rows={rows} chosen={keyOf(row)} onChoose={choose} />
         <Ideas />
       </div>
       <div className="grid gap-4">
-        <StrandTests panel={panel} />
-        <Undercoats panel={panel} />
+        <StrandTests row={row} />
+        <Undercoats row={row} />
       </div>
     </div>
   );
 }
 
-function Curve({ panel }: { panel: PanelLift }) {
-  const { mixed } = useMixed();
+function Curve({ row: panel }: { row: LiftRow }) {
+  const visit = useComputed();
   const { mix } = useVisit();
+  const nameOf = usePanelNames();
   const until = Math.ceil((panel.limitMinutes + 12) / 5) * 5;
-  const points = curveOf(panel, mixed.head, until);
-  const tests = mix.tests.filter(({ formula, from }) => formula === panel.formula && Math.abs(from - panel.from) < 0.75);
+  const points = curveOf(panel, visit.work.head, until);
+  const tests = mix.tests.filter(({ formula, from }) => formula === panel.letter && Math.abs(from - panel.from) < 0.75);
   return (
     <section aria-label="Lift curve" className="card p-4">
-      <h2 className="text-md font-bold">{panel.name}, formula {panel.formula}{STRETCH[panel.stretch]}: from level {tenth(panel.from)} to {tenth(panel.target)}</h2>
-      <p className="mb-2 text-base"><ReadyWords panel={panel} /></p>
+      <h2 className="text-md font-bold">Formula {panel.letter}{STRETCH[panel.stretch]}, {nameOf(panel)}: from level {tenth(panel.from)} to {tenth(panel.target)}</h2>
+      <p className="mb-2 text-base"><ReadyWords row={panel} /></p>
       <LiftChart points={points} target={panel.target} limitMinutes={panel.limitMinutes} tests={tests} readyMinutes={panel.ready?.minutes ?? null} />
       <p className="mt-1 text-xs text-ink-soft">Minutes since the foil was closed; eight heads in ten lie in the band. An estimate: look at the first foils, and never past the maker’s {panel.limitMinutes} min without a decision.</p>
     </section>
   );
 }
 
-function ReadyWords({ panel: { ready, limitMinutes, atLimit, target, oldestBowlMinutes, readyFromOldest } }: { panel: PanelLift }) {
+function ReadyWords({ row: { ready, limitMinutes, atLimit, target, oldestBowlMinutes, readyFromOldest } }: { row: LiftRow }) {
   if (ready === null || ready.minutes > limitMinutes) {
     return <><b className="text-amber-bark">Level {tenth(target)} is not expected{ready && ` within ${limitMinutes} min`}.</b> At {limitMinutes} min: level {tenth(atLimit.level)}, between {tenth(atLimit.low)} and {tenth(atLimit.high)}.</>;
   }
@@ -64,24 +74,25 @@ function ReadyWords({ panel: { ready, limitMinutes, atLimit, target, oldestBowlM
   return <><b>Ready after about {Math.round(ready.minutes)} min</b>, between {Math.round(ready.soonest)} and {ready.latest === null ? 'never' : `${Math.round(ready.latest)} min`}{late && `; ${late}`}.</>;
 }
 
-function Panels({ panels, chosen, onChoose }: { panels: readonly PanelLift[]; chosen: string; onChoose(key: string): void }) {
+function Rows({ rows, chosen, onChoose }: { rows: readonly LiftRow[]; chosen: string; onChoose(key: string): void }) {
+  const nameOf = usePanelNames();
   return (
     <table className="card w-full border-separate border-spacing-0 overflow-hidden text-base">
-      <caption className="sr-only">When each panel should be ready</caption>
+      <caption className="sr-only">When each formula should be ready</caption>
       <thead>
-        <tr className="text-left text-xs text-ink-soft [&_th]:px-4 [&_th]:py-2 [&_th]:font-normal"><th>Panel</th><th>Formula</th><th>Level</th><th>Ready after</th><th>Between</th><th>At the limit</th></tr>
+        <tr className="text-left text-xs text-ink-soft [&_th]:px-4 [&_th]:py-2 [&_th]:font-normal"><th>Formula</th><th>Where</th><th>Level</th><th>Ready after</th><th>Between</th><th>At the limit</th></tr>
       </thead>
       <tbody>
-        {panels.map((own) => {
+        {rows.map((own) => {
           const { ready, limitMinutes, atLimit } = own;
           const inTime = ready !== null && ready.minutes <= limitMinutes;
           const here = keyOf(own) === chosen;
           return (
             <tr key={keyOf(own)} className={`[&>*]:border-t [&>*]:border-line [&>*]:px-4 [&>*]:py-2 ${here ? 'bg-leaf-pale' : 'hover:bg-leaf-pale'}`}>
               <th scope="row" className="text-left font-medium">
-                <button type="button" aria-pressed={here} onClick={() => onChoose(keyOf(own))} className="min-h-8 text-left font-semibold underline-offset-2 hover:underline">{own.name}{STRETCH[own.stretch]}</button>
+                <button type="button" aria-pressed={here} onClick={() => onChoose(keyOf(own))} className="min-h-8 text-left font-semibold underline-offset-2 hover:underline">{own.letter}{STRETCH[own.stretch]}</button>
               </th>
-              <td>{own.formula}</td>
+              <td>{nameOf(own)}<span className="text-ink-soft">, {own.units.length}</span></td>
               <td className="whitespace-nowrap">{tenth(own.from)} → {tenth(own.target)}</td>
               <td className={`font-semibold whitespace-nowrap ${inTime ? '' : 'text-amber-bark'}`}>{inTime ? `${Math.round(ready.minutes)} min` : 'not expected'}</td>
               <td className="whitespace-nowrap">{ready === null ? '–' : `${Math.round(ready.soonest)}–${ready.latest === null ? 'never' : Math.round(ready.latest)} min`}</td>
@@ -96,18 +107,19 @@ function Panels({ panels, chosen, onChoose }: { panels: readonly PanelLift[]; ch
 
 /** What a strength would suit better, by the schools of the house, with one press to take it. */
 function Ideas() {
-  const { mixed } = useMixed();
+  const visit = useComputed();
   const { editVisit } = useVisit();
-  const { ideas } = mixed;
+  const { ideas } = visit;
+  const together = useTogether();
   if (ideas.length === 0) return null;
-  const take = (idea: StrengthIdea) => editVisit(`${idea.name}: ${tenth(idea.volumes)} vol`, (work) => withStrength(work, idea, mixed.formulas));
+  const take = (idea: StrengthIdea) => editVisit(`${idea.name}: ${tenth(idea.volumes)} vol`, (work) => withStrength(work, idea, visit.work.letters));
   return (
     <section aria-label="Suggested strengths" className="card p-4">
       <h2 className="mb-1 text-md font-bold">Other strengths, by the schools of this house</h2>
       <ul className="grid">
-        {together(ideas, mixed.mixed.panels).map((idea) => (
-          <li key={`${idea.panel}${idea.formula}`} className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-4 border-t border-line py-2 first:border-t-0">
-            <p className="text-base"><b>{idea.name}, {idea.formula}: {tenth(idea.volumes)} vol</b> instead of {tenth(idea.now)}. <span className="text-sm text-ink-soft">{idea.why}</span></p>
+        {together(ideas).map((idea) => (
+          <li key={`${idea.panel}${idea.letter}`} className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-4 border-t border-line py-2 first:border-t-0">
+            <p className="text-base"><b>{idea.name}, {idea.letter}: {tenth(idea.volumes)} vol</b> instead of {tenth(idea.now)}. <span className="text-sm text-ink-soft">{idea.why}</span></p>
             <Button small onClick={() => take(idea)}>Take it</Button>
           </li>
         ))}
@@ -117,11 +129,12 @@ function Ideas() {
 }
 
 /** One suggestion for a formula where all its panels ask for the same; it is then taken for the formula as it is. */
-function together(ideas: readonly StrengthIdea[], panels: readonly PanelLift[]): StrengthIdea[] {
-  return ideas.flatMap((idea, i) => {
-    const alike = ideas.filter((own) => own.formula === idea.formula && own.volumes === idea.volumes && own.why === idea.why);
-    const all = panels.filter(({ formula, stretch }) => formula === idea.formula && stretch === 'length');
-    if (alike.length < all.length || all.length === 1) return [idea];
+function useTogether(): (ideas: readonly StrengthIdea[]) => StrengthIdea[] {
+  const { work: { units } } = useComputed();
+  return (ideas) => ideas.flatMap((idea, i) => {
+    const alike = ideas.filter((own) => own.letter === idea.letter && own.volumes === idea.volumes && own.why === idea.why);
+    const panels = new Set(units.filter(({ letter, kind }) => letter === idea.letter && (kind === 'foil' || kind === 'open-air')).map(({ panel }) => panel));
+    if (alike.length < panels.size || panels.size === 1) return [idea];
     return ideas.indexOf(alike[0]) === i ? [{ ...idea, panel: EVERY, name: 'Every panel' }] : [];
   });
 }
@@ -129,32 +142,32 @@ const EVERY = '*';
 
 /** The visit with a strength taken for one panel: where other panels share the formula, the panel gets a letter of its own. */
 function withStrength(work: VisitWork, idea: StrengthIdea, rows: readonly { readonly letter: string; readonly formula: VisitMix['formulas'][string] }[]): VisitWork {
-  const own = work.mix.formulas[idea.formula] ?? rows.find(({ letter }) => letter === idea.formula)?.formula;
+  const own = work.mix.formulas[idea.letter] ?? rows.find(({ letter }) => letter === idea.letter)?.formula;
   if (own?.kind !== 'lift') return work;
   const next = { ...own, volumes: idea.volumes, bottles: null };
   const lettersOf = ({ formula, rotation }: VisitWork['plan']['panels'][number]) => [formula, ...(rotation?.sequence ?? '')];
-  const shared = idea.panel !== EVERY && work.plan.panels.some((panel) => panel.id !== idea.panel && !panel.muted && lettersOf(panel).includes(idea.formula));
+  const shared = idea.panel !== EVERY && work.plan.panels.some((panel) => panel.id !== idea.panel && !panel.muted && lettersOf(panel).includes(idea.letter));
   const withFormula = (letter: string) => ({ ...work.mix, formulas: { ...work.mix.formulas, [letter]: next } });
-  if (!shared) return { ...work, mix: withFormula(idea.formula) };
+  if (!shared) return { ...work, mix: withFormula(idea.letter) };
   const same = Object.entries(work.mix.formulas).find(([, formula]) => JSON.stringify(formula) === JSON.stringify(next))?.[0];
   const letter = same ?? [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ'].find((free) => !(free in work.mix.formulas) && !work.plan.panels.some((panel) => lettersOf(panel).includes(free)));
   if (letter === undefined) return work;
-  const swap = (text: string) => text.replaceAll(idea.formula, letter);
+  const swap = (text: string) => text.replaceAll(idea.letter, letter);
   const panels = work.plan.panels.map((panel) => (panel.id === idea.panel ? { ...panel, formula: swap(panel.formula), rotation: panel.rotation && { ...panel.rotation, sequence: swap(panel.rotation.sequence) } } : panel));
   return { ...work, plan: { ...work.plan, panels }, mix: withFormula(letter) };
 }
 
-function StrandTests({ panel }: { panel: PanelLift }) {
+function StrandTests({ row: panel }: { row: LiftRow }) {
   const { mix, editMix, bundle } = useVisit();
-  const { mixed } = useMixed();
+  const visit = useComputed();
   const recorded = recordedTests(bundle.safety.tests, bundle.heldOn).filter(({ volumes, minutes, from, level }) => volumes !== null && minutes !== null && from !== null && level !== null);
   const [minutes, setMinutes] = useState<number>();
   const [level, setLevel] = useState<number>();
-  const { factor, low, high, readings } = mixed.head;
+  const { factor, low, high, readings } = visit.work.head;
   const problem = level !== undefined && level <= panel.from ? `No lift was read: ${formatLevel(level)} is not above ${formatLevel(panel.from)}.` : undefined;
   const add = () => {
     if (minutes === undefined || level === undefined || problem) return;
-    editMix('strand test added', (own) => ({ ...own, tests: [...own.tests, { formula: panel.formula, from: panel.from, minutes, level }] }));
+    editMix('strand test added', (own) => ({ ...own, tests: [...own.tests, { formula: panel.letter, from: panel.from, minutes, level }] }));
     setMinutes(undefined);
     setLevel(undefined);
   };
@@ -186,7 +199,7 @@ function StrandTests({ panel }: { panel: PanelLift }) {
           add();
         }}
       >
-        <p className="text-sm text-ink-soft">With formula {panel.formula}, on hair of level {tenth(panel.from)}:</p>
+        <p className="text-sm text-ink-soft">With formula {panel.letter}, on hair of level {tenth(panel.from)}:</p>
         <div className="grid grid-cols-2 gap-3">
           <NumberField key={`m${mix.tests.length}`} label="Read after" unit="min" min={1} max={120} value={minutes} parse={readAmount} onChange={setMinutes} />
           <Select label="Level read" value={level === undefined ? '' : String(level)} options={[{ value: '', words: 'choose' }, ...Array.from({ length: 19 }, (_, i) => 1 + i / 2).map((own) => ({ value: String(own), words: formatLevel(own) }))]} onChange={(text) => setLevel(text === '' ? undefined : Number(text))} />
@@ -198,7 +211,7 @@ function StrandTests({ panel }: { panel: PanelLift }) {
   );
 }
 
-function Undercoats({ panel }: { panel: PanelLift }) {
+function Undercoats({ row: panel }: { row: LiftRow }) {
   const passed = undercoatsBetween(panel.from, panel.target);
   return (
     <section aria-label="Undercoat" className="card p-4">

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { foilsWithin, leftOut, paidOf, receiptText } from '@/core/fee';
-import type { VisitMoney } from '@/core/mix';
+import type { VisitMoney } from '@/core/visit';
 import { Button } from '@/ui/button';
 import { NumberField } from '@/ui/number-field';
 import { Select } from '@/ui/select';
@@ -12,7 +12,7 @@ import { minorPerUnit } from '../../house/money';
 import { sayDay, today } from '../../shared';
 import { useVisit } from '../../visit/store';
 import { FitDialog } from '../../workbench/fit-dialog';
-import { useMixed } from '../mixed';
+import { useComputed } from '../../visit/computed';
 
 const PAYMENTS = [{ value: 'deposit', words: 'Deposit' }, { value: 'payment', words: 'Payment' }, { value: 'tip', words: 'Tip' }] as const;
 const HOW = ['card', 'cash', 'transfer', 'voucher'] as const;
@@ -28,7 +28,7 @@ export function PriceSheet() {
 }
 
 function Estimate() {
-  const { estimate } = useMixed();
+  const { estimate } = useComputed();
   const { mix, editMix } = useVisit();
   const { prices } = useHouse();
   const money = useMoney();
@@ -60,7 +60,7 @@ function Estimate() {
 
 /** What changes when something is left out, and what a budget pays for. */
 function LeftOuts() {
-  const { priced, estimate } = useMixed();
+  const { priced, estimate } = useComputed();
   const { consult } = useVisit();
   const { prices } = useHouse();
   const money = useMoney();
@@ -88,7 +88,7 @@ function LeftOuts() {
 }
 
 function Agreed() {
-  const { estimate } = useMixed();
+  const { estimate } = useComputed();
   const { mix, editMix } = useVisit();
   const { prices, timeZone } = useHouse();
   const money = useMoney();
@@ -154,7 +154,7 @@ function Figure({ name, figure, strong = false }: { name: string; figure: string
 }
 
 function Receipt() {
-  const { estimate } = useMixed();
+  const { estimate } = useComputed();
   const { mix, bundle } = useVisit();
   const { prices } = useHouse();
   const money = useMoney();

@@ -1,14 +1,14 @@
 'use client';
 
-import type { RootMix } from '@/core/mix';
+import type { RootMix } from '@/core/visit';
 import { Button } from '@/ui/button';
 import { NumberField } from '@/ui/number-field';
 import { Select } from '@/ui/select';
 import { Switch } from '@/ui/switch';
 import { useVisit } from '../../visit/store';
 import { readAmount, tenth } from '../amounts';
-import { useMixed } from '../mixed';
-import { Items } from './tone-sheet';
+import { useComputed } from '../../visit/computed';
+import { Items } from './items';
 
 const LEVELS = [-3, -2, -1, 0, 1, 2, 3] as const;
 const off = (levels: number) => (levels === 0 ? 'the natural level' : `${Math.abs(levels)} ${Math.abs(levels) === 1 ? 'level' : 'levels'} ${levels < 0 ? 'darker' : 'lighter'}`);
@@ -16,8 +16,8 @@ const off = (levels: number) => (levels === 0 ? 'the natural level' : `${Math.ab
 /** Root colour: the house's rule for the line, or an own one, and what grows out as a band. */
 export function RootCard() {
   const { mix, editMix } = useVisit();
-  const { mixed } = useMixed();
-  const { shelf } = mixed;
+  const visit = useComputed();
+  const { shelf } = visit;
   const { root } = mix;
   const line = shelf.lines.find(({ id }) => shelf.shadesOf(id).length > 0);
   const set = (label: string, part: Partial<RootMix>) => editMix(`root colour: ${label}`, (own) => ({ ...own, root: own.root && { ...own.root, ...part } }), `root ${Object.keys(part).join()}`);
@@ -31,7 +31,7 @@ export function RootCard() {
   }
   const own = shelf.line(root.line);
   const rule = root.rule ?? own?.root ?? { natural: 3, ash: 1, levels: 0 };
-  const result = mixed.root;
+  const result = visit.colours.root;
   return (
     <section aria-label="Root colour" className="card grid gap-3 p-4">
       <header className="flex items-center gap-3"><h2 className="flex-1 text-md font-bold">Root colour</h2><Button small look="quiet" onClick={() => editMix('root colour removed', (before) => ({ ...before, root: null }))}>Remove</Button></header>

@@ -1,14 +1,14 @@
 'use client';
 
 import { cssColour, tonedHair, undercoatHair, type DepositTone } from '@/core/lift';
-import type { ShadePart } from '@/core/mix';
 import type { ShadeProduct } from '@/core/products';
+import type { ShadePart } from '@/core/visit';
 import { Button } from '@/ui/button';
 import { HairSwatch } from '@/ui/hair-swatch';
 import { NumberField } from '@/ui/number-field';
 import { Select } from '@/ui/select';
 import { readAmount } from '../amounts';
-import { useMixed } from '../mixed';
+import { useComputed } from '../../visit/computed';
 
 /** Colour in which a shade is shown: neutral hair of its level, drawn to its tone. */
 export function shadeColour({ level, tone }: Pick<ShadeProduct, 'level' | 'tone'>): string {
@@ -19,15 +19,15 @@ export function shadeColour({ level, tone }: Pick<ShadeProduct, 'level' | 'tone'
 
 /** Shades of a line in parts by weight. */
 export function ShadeParts({ line, parts, onChange }: { line: string; parts: readonly ShadePart[]; onChange(parts: readonly ShadePart[]): void }) {
-  const { mixed } = useMixed();
-  const shades = mixed.shelf.shadesOf(line);
+  const visit = useComputed();
+  const shades = visit.shelf.shadesOf(line);
   const free = shades.filter(({ id }) => !parts.some((own) => own.shade === id));
   const set = (i: number, part: Partial<ShadePart>) => onChange(parts.map((own, at) => (at === i ? { ...own, ...part } : own)));
   return (
     <fieldset className="grid gap-2">
       <legend className="mb-1 text-sm font-semibold">Shades, parts by weight</legend>
       {parts.map((own, i) => {
-        const shade = mixed.shelf.shade(own.shade);
+        const shade = visit.shelf.shade(own.shade);
         return (
           <div key={own.shade} className="grid grid-cols-[28px_minmax(0,1fr)_92px_40px] items-center gap-2">
             <HairSwatch colour={shade ? shadeColour(shade) : '#888'} />

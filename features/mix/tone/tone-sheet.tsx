@@ -2,19 +2,21 @@
 
 import { familyName, ZONE_FAMILIES, zonesOf } from '@/core/head';
 import { cssColour, undercoatHair } from '@/core/lift';
-import { HAIR_STATE_WORDS, HAIR_STATES, levelWhere, tonerIdeas, TONER_PLACE_WORDS, TONER_PLACES, usualWash, type Correction, type HairState, type ItemsRead, type TonerPlace, type VisitToner } from '@/core/mix';
+import { levelWhere, tonerIdeas, usualWash } from '@/core/mix';
 import { formatLevel } from '@/core/units';
+import { HAIR_STATE_WORDS, HAIR_STATES, TONER_PLACE_WORDS, TONER_PLACES, type Correction, type HairState, type TonerPlace, type VisitToner } from '@/core/visit';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { HairSwatch } from '@/ui/hair-swatch';
 import { NumberField } from '@/ui/number-field';
 import { Select } from '@/ui/select';
 import { useVisit } from '../../visit/store';
-import { readAmount, tenth, useAmounts } from '../amounts';
+import { readAmount, tenth } from '../amounts';
 import { changed, freshId } from '../edit';
 import { HereCautions } from '../here-cautions';
-import { useMixed } from '../mixed';
+import { useComputed } from '../../visit/computed';
 import { PlaneChart } from './plane';
+import { Items } from './items';
 import { RootCard } from './root-card';
 import { ShadeParts } from './shade-parts';
 
@@ -32,9 +34,9 @@ export function ToneSheet() {
 
 /** Undercoat by zone, both sides together. */
 function Left() {
-  const { mixed } = useMixed();
+  const visit = useComputed();
   const rows = ZONE_FAMILIES.flatMap((family) => {
-    const own = mixed.reached.filter(({ zone }) => zonesOf(family).includes(zone));
+    const own = visit.colours.reached.filter(({ zone }) => zonesOf(family).includes(zone));
     return own.length === 0 ? [] : [{ family, level: Math.min(...own.map(({ level }) => level)), undercoat: own.reduce((a, b) => (a.level <= b.level ? a : b)).undercoat }];
   });
   return (
@@ -62,12 +64,12 @@ function Left() {
 
 function Toners() {
   const { mix, editMix } = useVisit();
-  const { mixed } = useMixed();
-  const { shelf } = mixed;
+  const visit = useComputed();
+  const { shelf } = visit;
   const line = shelf.lines.find(({ id }) => shelf.shadesOf(id).length > 0);
   const add = () => {
     if (!line) return;
-    const level = levelWhere('all', mixed.reached) ?? 9;
+    const level = levelWhere('all', visit.colours.reached) ?? 9;
     const [shade] = [...shelf.shadesOf(line.id)].sort((a, b) => Number(a.tone === 'clear') - Number(b.tone === 'clear') || Math.abs(a.level - level) - Math.abs(b.level - level));
     editMix('toner added', (own) => ({
       ...own,
@@ -88,10 +90,10 @@ function Toners() {
 
 function TonerCard({ toner, number, of }: { toner: VisitToner; number: number; of: number }) {
   const { consult, editMix } = useVisit();
-  const { mixed } = useMixed();
-  const { shelf } = mixed;
+  const visit = useComputed();
+  const { shelf } = visit;
   const line = shelf.line(toner.line);
-  const found = mixed.toners.find(({ id }) => id === toner.id)?.result;
+  const found = visit.colours.toners.find(({ id }) => id === toner.id)?.result;
   const set = (label: string, part: Partial<VisitToner>) => editMix(`toner ${number}: ${label}`, (own) => ({ ...own, toners: changed(own.toners, toner.id, (before) => ({ ...before, ...part })) }), `${toner.id} ${Object.keys(part).join()}`);
   const move = (by: number) =>
     editMix(`toner ${number} moved`, (own) => {
@@ -99,7 +101,7 @@ function TonerCard({ toner, number, of }: { toner: VisitToner; number: number; o
       toners.splice(number - 1 + by, 0, ...toners.splice(number - 1, 1));
       return { ...own, toners };
     });
-  const ideas = line && found?.ok ? tonerIdeas(line, shelf, found.meets, toner.minutes, consult.tone, mixed.porous) : [];
+  const ideas = line && found?.ok ? tonerIdeas(line, shelf, found.meets, toner.minutes, consult.tone, visit.colours.porous) : [];
   return (
     <article aria-label={`Toner ${number}`} className="card grid gap-4 p-4">
       <header className="flex items-center gap-3">
@@ -139,7 +141,7 @@ function TonerCard({ toner, number, of }: { toner: VisitToner; number: number; o
             <Items read={found.items} />
             <p className="text-base">
               <b className={found.toned.balance === 'just' ? 'text-leaf' : 'text-amber-bark'}>{BALANCE_WORDS[found.toned.balance]}</b> On level {tenth(found.meets)}{found.level !== null && <>, a toner of level {tenth(found.level)}</>}
-              {found.clearShare > 0 && <>, {Math.round(found.clearShare * 100)} % clear</>}; watch it, {toner.minutes} min. An estimate; {mixed.porous ? 'porous hair takes it sooner.' : 'a strand first tells more.'}
+              {found.clearShare > 0 && <>, {Math.round(found.clearShare * 100)} % clear</>}; watch it, {toner.minutes} min. An estimate; {visit.colours.porous ? 'porous hair takes it sooner.' : 'a strand first tells more.'}
             </p>
             {found.notes.map((note) => <p key={note} className="text-sm font-medium text-amber-bark">{note}</p>)}
             {line?.note && <p className="text-sm text-ink-soft">{line.name}: {line.note}</p>}
@@ -156,18 +158,11 @@ function TonerCard({ toner, number, of }: { toner: VisitToner; number: number; o
   );
 }
 
-/** What is weighed, in one line. */
-export function Items({ read }: { read: ItemsRead }) {
-  const { say } = useAmounts();
-  if (!read.ok) return <p role="alert" className="text-base font-semibold text-rowan">It cannot be mixed: {read.problem}.</p>;
-  return <ul className="flex flex-wrap gap-x-5 gap-y-0.5">{read.items.map((own) => <li key={own.product}><b className="text-lg">{say(own.grams, own.powder)}</b> <span className="text-base">{own.name}</span></li>)}</ul>;
-}
-
 function Corrections() {
   const { mix, editMix, consult } = useVisit();
-  const { mixed } = useMixed();
-  const { shelf } = mixed;
-  const reached = levelWhere('all', mixed.reached) ?? consult.goalLevel;
+  const visit = useComputed();
+  const { shelf } = visit;
+  const reached = levelWhere('all', visit.colours.reached) ?? consult.goalLevel;
   const add = (own: Correction) => editMix('correction added', (before) => ({ ...before, corrections: [...before.corrections, own] }));
   const spotLine = shelf.lines.find(({ id }) => shelf.shadesOf(id).some(({ tone }) => tone === 'natural'));
   const half = (level: number) => Math.round(Math.min(10, Math.max(1, level)) * 2) / 2;
@@ -196,8 +191,8 @@ function Corrections() {
 
 function CorrectionRow({ own }: { own: Correction }) {
   const { editMix } = useVisit();
-  const { mixed } = useMixed();
-  const result = mixed.corrections.find(({ id }) => id === own.id)?.result;
+  const visit = useComputed();
+  const result = visit.colours.corrections.find(({ id }) => id === own.id)?.result;
   const name = own.kind === 'spot' ? 'Spot repair' : 'Bleach wash';
   const set = (part: Partial<Correction>) => editMix(name.toLowerCase(), (before) => ({ ...before, corrections: changed(before.corrections, own.id, (was) => ({ ...was, ...part }) as Correction) }), `${own.id} ${Object.keys(part).join()}`);
   const level = own.kind === 'spot' ? own.level : own.from;

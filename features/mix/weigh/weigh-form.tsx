@@ -2,7 +2,7 @@
 
 import clsx from 'clsx';
 import { useState } from 'react';
-import type { WeighedBowl } from '@/core/mix';
+import type { WorkBowl } from '@/core/work';
 import { against, scaledUp, type Against } from '@/core/scale';
 import { Button } from '@/ui/button';
 import { NumberField } from '@/ui/number-field';
@@ -15,7 +15,7 @@ const SAID: Readonly<Record<Against, string>> = { empty: 'Put it on the pan', un
 const POURS = [20, 5, 1] as const;
 
 /** Weighs a bowl, one thing after the other, from the scale or by hand. What is weighed is kept with the visit at once. */
-export function WeighForm({ bowl, onDone }: { bowl: WeighedBowl; onDone(): void }) {
+export function WeighForm({ bowl, onDone }: { bowl: WorkBowl; onDone(): void }) {
   const { mix, editMix } = useVisit();
   const { say } = useAmounts();
   const scale = useScale();

@@ -1,15 +1,16 @@
-import type { VisitMix, WeighedBowl } from '@/core/mix';
+import type { WorkBowl } from '@/core/work';
+import type { VisitMix } from '@/core/visit';
 
 /** What a weighing is kept under: bowl and product. */
 export const itemKey = (bowl: string, product: string): string => `${bowl}/${product}`;
 
 /** Grams weighed of each thing of a bowl, in its order; null where nothing was weighed yet. */
-export function weighedGrams({ weighed }: Pick<VisitMix, 'weighed'>, { label, items }: Pick<WeighedBowl, 'label' | 'items'>): (number | null)[] {
+export function weighedGrams({ weighed }: Pick<VisitMix, 'weighed'>, { label, items }: Pick<WorkBowl, 'label' | 'items'>): (number | null)[] {
   return items.ok ? items.items.map(({ product }) => weighed.find(({ item }) => item === itemKey(label, product))?.grams ?? null) : [];
 }
 
 /** How far a bowl is weighed. */
-export function weighedOf(mix: Pick<VisitMix, 'weighed'>, bowl: Pick<WeighedBowl, 'label' | 'items'>): 'all' | 'some' | 'none' {
+export function weighedOf(mix: Pick<VisitMix, 'weighed'>, bowl: Pick<WorkBowl, 'label' | 'items'>): 'all' | 'some' | 'none' {
   const grams = weighedGrams(mix, bowl);
   if (grams.length === 0 || grams.every((own) => own === null)) return 'none';
   return grams.every((own) => own !== null) ? 'all' : 'some';

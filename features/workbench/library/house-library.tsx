@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useMemo, useState, useTransition } from 'react';
-import { MOST_PATTERN_BYTES, patternFile, readPatternFile, TECHNIQUE_FORMAT, type OwnTechnique } from '@/core/formats';
+import { MOST_PATTERN_BYTES, patternFile, readPatternFile, TECHNIQUE_FORMAT, TECHNIQUE_VERSION, type OwnTechnique } from '@/core/formats';
 import { createPatternEngine } from '@/core/pattern';
 import { applyTechnique } from '@/core/technique';
 import { Button, buttonLook } from '@/ui/button';
@@ -13,7 +13,7 @@ import { downloadText } from '../../download';
 import { sayDay } from '../../shared';
 import { barkOf } from '../../visit/bark';
 import { useVisit } from '../../visit/store';
-import { TakeButtons, type TakePattern } from './library';
+import { TakeButtons, type TakePattern } from './take';
 import { PatternCard } from './pattern-card';
 import { useLaid } from './use-laid';
 
@@ -118,7 +118,7 @@ function Keep({ kept, onKept }: { kept: readonly KeptTechnique[]; onKept(answer:
   const [busy, start] = useTransition();
   const chosen = kept.find(({ id }) => id === of);
   const document: OwnTechnique = {
-    format: TECHNIQUE_FORMAT, version: 1, name: chosen?.versions[0].document.name ?? name, purpose: chosen && purpose === '' ? chosen.versions[0].document.purpose : purpose,
+    format: TECHNIQUE_FORMAT, version: TECHNIQUE_VERSION, name: chosen?.versions[0].document.name ?? name, purpose: chosen && purpose === '' ? chosen.versions[0].document.purpose : purpose,
     panels: plan.panels, sectioning: plan.sectioning,
   };
   return (

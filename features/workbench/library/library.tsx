@@ -1,8 +1,7 @@
 'use client';
 
 import { useCallback, useMemo, useState } from 'react';
-import type { Plan } from '@/core/pattern';
-import { applyTechnique, applyToPanel, TECHNIQUES, type Laid } from '@/core/technique';
+import { applyTechnique, applyToPanel, TECHNIQUES } from '@/core/technique';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { Segmented } from '@/ui/segmented';
@@ -12,6 +11,7 @@ import { HouseLibrary } from './house-library';
 import { PatternCard } from './pattern-card';
 import { RecordShelf } from './record-shelf';
 import { Suggestions } from './suggestions';
+import { TakeButtons, type TakePattern } from './take';
 import { useLaid } from './use-laid';
 
 type Shelf = 'suggested' | 'all' | 'house' | 'record';
@@ -19,15 +19,6 @@ const SHELVES: readonly { value: Shelf; words: string }[] = [
   { value: 'all', words: 'All patterns' }, { value: 'suggested', words: 'Suggested for this visit' }, { value: 'house', words: 'Of this house' }, { value: 'record', words: 'From the record' },
 ];
 const BUILT_IN = TECHNIQUES.map((technique) => ({ key: technique.key, technique }));
-
-export interface TakePattern {
-  /** In place of all panels. */
-  whole(technique: Laid): void;
-  /** Its recipe for the selected panel alone; undefined without a panel. */
-  panel: ((technique: Laid) => void) | undefined;
-  /** A plan as it stands. */
-  plan(plan: Plan, name: string): void;
-}
 
 /** Patterns to take: the built-in ones, those suggested for this visit, and the house's own. */
 export function Library({ open, onOpenChange }: { open: boolean; onOpenChange(open: boolean): void }) {
@@ -87,16 +78,6 @@ function BuiltIn({ open, take, panelName }: { open: boolean; take: TakePattern; 
           />
         ))}
       </ul>
-    </>
-  );
-}
-
-export function TakeButtons({ technique, take, panelName, current = false }: { technique: Laid; take: TakePattern; panelName: string | undefined; current?: boolean }) {
-  const words = current ? 'Take it anew' : 'Take this pattern';
-  return (
-    <>
-      <Button small className="grow" onClick={() => take.whole(technique)} aria-label={`${words}: ${technique.name}`}>{words}</Button>
-      {take.panel && <Button small onClick={() => take.panel?.(technique)} aria-label={`For one panel, ${panelName}: ${technique.name}`}>For one panel</Button>}
     </>
   );
 }

@@ -12,6 +12,7 @@ import { Switch } from '@/ui/switch';
 import { barkOf } from '../../visit/bark';
 import { readMm } from '../../consult/read-figures';
 import { sayDay, hoursAndMinutes } from '../../shared';
+import { useComputed } from '../../visit/computed';
 import { useVisit } from '../../visit/store';
 import { thumbnailOf } from '@/core/formats';
 import { Thumb } from './pattern-card';
@@ -27,7 +28,8 @@ const engine = createPatternEngine();
 /** The last recorded pattern on today's head, with what has grown since by zone. */
 export function RecordShelf({ onTaken }: { onTaken(): void }) {
   const { bundle, consult, plan, computed, mix, editVisit, select } = useVisit();
-  const { foiled: previous, expected } = bundle;
+  const { foiled: previous } = bundle;
+  const { growth: { expected } } = useComputed();
   const [how, setHow] = useState<RetouchHow>('exact');
   const [movePartMm, movePart] = useState<number | undefined>(0);
   const [grownMm, setGrownMm] = useState<number | undefined>(8);
@@ -79,7 +81,7 @@ export function RecordShelf({ onTaken }: { onTaken(): void }) {
           </div>
         )}
         <Button look="primary" onClick={take}>Take it in place of {plan.name === made.plan.name ? 'this pattern' : `“${plan.name}”`}</Button>
-        <p className="text-sm text-ink-soft">What was not measured today is an estimate by her own growth.</p>
+        <p className="text-sm text-ink-soft">What was not measured today is an estimate by the client’s own growth.</p>
       </div>
     </div>
   );

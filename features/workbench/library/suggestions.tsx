@@ -1,15 +1,15 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { timeThereIs } from '@/core/formats';
 import { greyShareOf } from '@/core/hair-map';
 import type { SuggestFacts } from '@/core/suggest';
+import { timeThereIs } from '@/core/visit';
 import type { PatternAsks } from '@/workers/pattern-asks';
 import { Button } from '@/ui/button';
 import { useHouse } from '../../house/context';
 import { barkOf } from '../../visit/bark';
 import { useVisit } from '../../visit/store';
-import type { TakePattern } from './library';
+import type { TakePattern } from './take';
 import { PatternCard } from './pattern-card';
 import { PatternWorker } from '../pattern-worker';
 

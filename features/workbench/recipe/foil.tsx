@@ -7,47 +7,27 @@ import { Slider } from '@/ui/slider';
 import { useUnits } from '../../house/context';
 import { useVisit } from '../../visit/store';
 import { LengthSlider } from './length-slider';
-import type { RecipeProps } from './recipe';
+import type { RecipeProps } from './props';
 
-const FORMULAS = ['A', 'B', 'C', 'D'].map((letter) => ({ value: letter, words: letter }));
-const ROTATIONS = [
-  { value: '', words: 'One formula' },
-  { value: 'AB', words: 'A B in turn' },
-  { value: 'AABB', words: 'A A B B' },
-  { value: 'AAABB', words: 'Three A, two B' },
-];
 const LAYOUTS = [
   { value: 'aligned', words: 'Columns aligned' },
   { value: 'bricklaid', words: 'Columns like bricks' },
   { value: 'one', words: 'One foil a row, however wide' },
 ];
 const MEDIA = [{ value: 'foil', words: 'In foil' }, { value: 'open-air', words: 'Open air' }] as const;
-const DROPOUTS = [
-  { value: 'left', words: 'Drop-outs left as they are' },
-  { value: '3 tip-out', words: 'After three, tip one out' },
-  { value: '3 tip-out lowlight', words: 'After three, tip and lowlight in turn' },
-  { value: '1 tip-out', words: 'Tip out every one' },
-];
+const HAIR = [{ value: 'own', words: 'Hair of its own' }, { value: 'left-out', words: 'What foils leave out' }] as const;
 
 const layoutOf = ({ columns }: Panel) => (columns.onePerRow ? 'one' : columns.layout);
-const dropoutsOf = ({ dropouts }: Panel) => (dropouts ? [dropouts.every, ...dropouts.treatments].join(' ') : 'left');
 const words = (options: readonly { value: string; words: string }[], value: string) => options.find((option) => option.value === value)?.words.toLowerCase() ?? value;
 
-/** What goes on and where it begins, how wide sections are foiled, what happens between. */
+/** Where the product begins, and how wide sections are foiled. */
 export function FoilFields({ panel, change }: RecipeProps) {
-  const { start, rotation } = panel;
+  const { start } = panel;
   const { say } = useUnits();
   const setStart = (what: string, figure: (own: Panel['start']) => string, to: Partial<Panel['start']>) =>
     change(what, (own) => figure(own.start), (own) => ({ ...own, start: { ...own.start, ...to } }));
-  const dropouts = dropoutsOf(panel);
   return (
     <div className="mt-4 grid gap-2 border-t border-line pt-3">
-      <p className="text-base text-ink-soft">Formula</p>
-      <Segmented label="Formula" value={panel.formula} options={FORMULAS} onChange={(letter) => change('formula', (own) => own.formula, (own) => ({ ...own, formula: letter }))} />
-      <Select
-        label="Formulas in turn" hideLabel value={rotation?.sequence ?? ''} options={rotation && !ROTATIONS.some(({ value }) => value === rotation.sequence) ? [...ROTATIONS, { value: rotation.sequence, words: rotation.sequence.split('').join(' ') }] : ROTATIONS}
-        onChange={(sequence) => change('formulas', (own) => own.rotation?.sequence ?? own.formula, (own) => ({ ...own, rotation: sequence === '' ? null : { sequence, fromFoil: 1, toFoil: null } }))}
-      />
       <LengthSlider
         label="Start from the scalp" min={0} max={120} step={1} mm={Math.min(120, start.distanceMm)} said={(mm) => (mm === 0 ? 'at the scalp' : undefined)}
         onChange={(mm) => setStart('start', (own) => say(own.distanceMm), { distanceMm: mm })}
@@ -60,21 +40,15 @@ export function FoilFields({ panel, change }: RecipeProps) {
         label="Teasing" min={0} max={4} step={1} value={start.teasing} said={start.teasing === 0 ? 'none' : start.teasing === 1 ? '1 push' : `${start.teasing} pushes`}
         hint={start.teasing > 2 ? 'Every push takes hair from the bold end.' : undefined} onChange={(pushes) => setStart('teasing', (own) => String(own.teasing), { teasing: pushes })}
       />
-      <Segmented label="In foil or open air" value={panel.medium} options={MEDIA} onChange={(medium) => change('medium', (own) => words(MEDIA, own.medium), (own) => ({ ...own, medium }))} />
+      <Segmented label="In foil or open air" value={panel.medium} options={MEDIA} onChange={(medium) => change('medium', (own) => words(MEDIA, own.medium), (own) => ({ ...own, medium, hair: medium === 'foil' ? 'own' : own.hair }))} />
+      {panel.medium === 'open-air' && (
+        <Segmented label="Which hair is painted" value={panel.hair} options={HAIR} onChange={(hair) => change('painted hair', (own) => words(HAIR, own.hair), (own) => ({ ...own, hair }))} />
+      )}
       <Select
         label="Columns" hideLabel value={layoutOf(panel)} options={LAYOUTS}
         onChange={(next) => change('columns', (own) => words(LAYOUTS, layoutOf(own)), (own) => ({ ...own, columns: { layout: next === 'bricklaid' ? 'bricklaid' : 'aligned', onePerRow: next === 'one' } }))}
       />
       <FoilStock />
-      <Select
-        label="Drop-outs" hideLabel value={dropouts} options={DROPOUTS.some(({ value }) => value === dropouts) ? DROPOUTS : [...DROPOUTS, { value: dropouts, words: `After ${dropouts.replace(/ /g, ', ')}` }]}
-        onChange={(next) =>
-          change('drop-outs', (own) => words(DROPOUTS, dropoutsOf(own)), (own) => {
-            const [every, ...treatments] = next.split(' ');
-            return { ...own, dropouts: next === 'left' ? null : { every: Number(every), treatments: treatments as ('tip-out' | 'lowlight')[] } };
-          })
-        }
-      />
     </div>
   );
 }

@@ -5,7 +5,7 @@ import { Segmented } from '@/ui/segmented';
 import { Select } from '@/ui/select';
 import { useUnits } from '../../house/context';
 import { LengthSlider } from './length-slider';
-import type { RecipeProps } from './recipe';
+import type { RecipeProps } from './props';
 
 type Kind = SingleGather['kind'] | 'alternate';
 

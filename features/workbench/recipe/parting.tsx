@@ -3,7 +3,7 @@
 import { directionName, type Direction, type Panel } from '@/core/pattern';
 import { Select } from '@/ui/select';
 import { Slider } from '@/ui/slider';
-import type { RecipeProps } from './recipe';
+import type { RecipeProps } from './props';
 
 const KINDS: readonly { value: Direction['kind']; words: string }[] = [
   { value: 'parallel', words: 'At an angle' },

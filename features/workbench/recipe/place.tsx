@@ -8,7 +8,7 @@ import { Switch } from '@/ui/switch';
 import { useVisit } from '../../visit/store';
 import { useUnits } from '../../house/context';
 import { LengthSlider } from './length-slider';
-import type { RecipeProps } from './recipe';
+import type { RecipeProps } from './props';
 
 const SIDES: readonly { value: PanelSide; words: string }[] = [
   { value: 'both', words: 'Both sides, mirrored' },

@@ -1,7 +1,7 @@
 'use client';
 
 import { memo, type ComponentType } from 'react';
-import { directionName, gatherName, gatherOf, type Panel, type PanelTotals } from '@/core/pattern';
+import { directionName, gatherName, gatherOf, type Panel } from '@/core/pattern';
 import { useVisit } from '../../visit/store';
 import { FoilFields } from './foil';
 import { GatherFields } from './gather';
@@ -10,14 +10,10 @@ import { PlaceFields } from './place';
 import { SpacingFields } from './spacing';
 import { SectionPreview } from './section-preview';
 import { shownDropout } from '../shown-dropout';
-import { usePanelEdit, type ChangePanel } from '../use-panel-edit';
-
-/** What each part of a recipe is given. */
-export interface RecipeProps {
-  readonly panel: Panel;
-  readonly totals: PanelTotals | undefined;
-  readonly change: ChangePanel;
-}
+import { usePanelEdit } from '../use-panel-edit';
+import { DropoutFields } from './dropouts';
+import type { RecipeProps } from './props';
+import { RotationFields } from './rotation';
 
 /** A part of the recipe that is drawn anew only when what it shows of the panel has changed. */
 function reading(Fields: ComponentType<RecipeProps>, keys: readonly (keyof Panel)[]) {
@@ -25,7 +21,9 @@ function reading(Fields: ComponentType<RecipeProps>, keys: readonly (keyof Panel
 }
 const Gather = reading(GatherFields, ['gather', 'thicknessMm']);
 const Parting = reading(PartingFields, ['direction', 'gather', 'place']);
-const OnFoil = reading(FoilFields, ['start', 'rotation', 'formula', 'medium', 'columns', 'dropouts']);
+const Rotation = reading(RotationFields, ['rotation', 'formula', 'direction']);
+const OnFoil = reading(FoilFields, ['start', 'medium', 'hair', 'columns']);
+const Between = reading(DropoutFields, ['dropouts', 'formula']);
 
 /** The recipe of the selected panel; every change shows at once. */
 export function Recipe() {
@@ -55,7 +53,9 @@ function PanelRecipe({ panel }: { panel: Panel }) {
       <SectionPreview gather={gatherOf(panel.gather, 1)} thicknessMm={panel.thicknessMm} dropoutMm={shownDropout(panel, totals)} />
       <SpacingFields {...parts} />
       <Parting {...parts} />
+      <Rotation {...parts} />
       <OnFoil {...parts} />
+      <Between {...parts} />
       <PlaceFields {...parts} />
       {totals && (
         <p className="mt-4 border-t border-line pt-3 text-sm text-ink-soft">

@@ -5,7 +5,7 @@ import { Select } from '@/ui/select';
 import { Slider } from '@/ui/slider';
 import { useUnits } from '../../house/context';
 import { LengthSlider } from './length-slider';
-import type { RecipeProps } from './recipe';
+import type { RecipeProps } from './props';
 import { shownDropout } from '../shown-dropout';
 
 const KINDS: readonly { value: Spacing['kind']; words: string }[] = [

@@ -1,6 +1,6 @@
-import { USUAL_CLOCK, type VisitClock } from './clock-plan';
+import type { Product, Shelf } from '../products';
 import type { AmountUnit } from '../units';
-import { productsOf, type Developer, type Lightener, type Product, type ShadeProduct, type DepositLine } from '../products';
+import { USUAL_CLOCK, type VisitClock } from './clock';
 
 /** An additive in a bowl, grams for one gram of lightener. */
 export interface Added {
@@ -32,12 +32,11 @@ export interface LiftFormula {
   readonly target: number | null;
   /** Warmth is added. */
   readonly heat: boolean;
-  /** How far along the hair it is painted: to the ends, or only what has grown since. */
   readonly reach: Reach;
 }
 
-export const REACHES = ['ends', 'regrowth'] as const;
-export type Reach = (typeof REACHES)[number];
+/** How far along the hair it is painted: to the ends, only what has grown since, or a stretch in mm from the scalp. */
+export type Reach = 'ends' | 'regrowth' | { readonly fromMm: number; readonly toMm: number };
 
 export interface ShadePart {
   readonly shade: string;
@@ -45,17 +44,40 @@ export interface ShadePart {
   readonly parts: number;
 }
 
-/** A formula that deposits: lowlights. */
-export interface DepositFormula {
-  readonly kind: 'deposit';
-  readonly line: string;
+/** Another colour of the same line for the last stretch of the hair, such as ends that are only refreshed. */
+export interface ColourEnds {
   readonly parts: readonly ShadePart[];
   readonly volumes: number;
   readonly ratio: number;
+  /** Length of it, mm from the tips. */
+  readonly lastMm: number;
+  /** Minutes that it is on: it is put on so much before the rest is done. */
   readonly minutes: number;
 }
 
-export type Formula = LiftFormula | DepositFormula;
+/** What every colour has, whether it only deposits or lifts as well. */
+interface Colour {
+  readonly line: string;
+  readonly parts: readonly ShadePart[];
+  readonly volumes: number;
+  /** Grams of developer for one of colour; 0 for a direct line that needs none. */
+  readonly ratio: number;
+  readonly minutes: number;
+  readonly reach: Reach;
+  readonly ends: ColourEnds | null;
+}
+
+/** A formula that deposits: lowlights. */
+export interface DepositFormula extends Colour {
+  readonly kind: 'deposit';
+}
+
+/** Permanent colour: it lifts to the level of its shades and deposits at once. */
+export interface PermanentFormula extends Colour {
+  readonly kind: 'permanent';
+}
+
+export type Formula = LiftFormula | DepositFormula | PermanentFormula;
 
 export const TONER_PLACES = ['all', 'roots', 'mids', 'ends', 'face'] as const;
 export type TonerPlace = (typeof TONER_PLACES)[number];
@@ -162,7 +184,7 @@ export const AMOUNT_UNITS = ['g', 'oz', 'scoop'] as const satisfies readonly Amo
 
 /** Everything that is mixed at a visit, and what it comes to. */
 export interface VisitMix {
-  readonly version: 1;
+  readonly version: 2;
   /** Products as they were when this visit used them: what a house changes later does not change what was done. */
   readonly products: readonly Product[];
   /** By letter. A letter of the plan that is missing goes by the usual formula. */
@@ -183,61 +205,21 @@ export interface VisitMix {
   readonly clock: VisitClock;
 }
 
-/** Finds products: those of the visit first, as they were, then those of the house. */
-export class Shelf {
-  private readonly own: ReadonlyMap<string, Product>;
-  /** All that can be chosen: the house's, with the visit's in place of them. */
-  readonly all: readonly Product[];
-
-  constructor(mix: Pick<VisitMix, 'products'>, range: readonly Product[]) {
-    const kept = new Map(mix.products.map((own) => [own.id, own]));
-    this.all = [...range.map((own) => kept.get(own.id) ?? own), ...mix.products.filter(({ id }) => !range.some((own) => own.id === id))];
-    this.own = new Map(this.all.map((own) => [own.id, own]));
-  }
-
-  find(id: string): Product | undefined {
-    return this.own.get(id);
-  }
-
-  lightener(id: string): Lightener | undefined {
-    const own = this.own.get(id);
-    return own?.kind === 'lightener' || own?.kind === 'high-lift' ? own : undefined;
-  }
-
-  line(id: string): DepositLine | undefined {
-    const own = this.own.get(id);
-    return own?.kind === 'line' ? own : undefined;
-  }
-
-  shade(id: string): ShadeProduct | undefined {
-    const own = this.own.get(id);
-    return own?.kind === 'shade' ? own : undefined;
-  }
-
-  shadesOf(line: string): ShadeProduct[] {
-    return productsOf(this.all, 'shade').filter((own) => own.line === line);
-  }
-
-  get lighteners(): Lightener[] {
-    return productsOf(this.all, 'lightener', 'high-lift');
-  }
-
-  get lines(): DepositLine[] {
-    return productsOf(this.all, 'line');
-  }
-
-  /** Developers, weakest first. */
-  get developers(): Developer[] {
-    return productsOf(this.all, 'developer').sort((a, b) => a.volumes - b.volumes);
-  }
-}
-
 /** The formula that a letter goes by until one is chosen: the first lightener, usual ratio, 20 volumes; null without a lightener. */
 export function usualFormula(shelf: Shelf, volumes = 20): LiftFormula | null {
   const own = shelf.lighteners[0];
   if (!own) return null;
   const within = Math.min(own.volumes.most, Math.max(own.volumes.least, volumes));
   return { kind: 'lift', product: own.id, volumes: within, bottles: null, ratio: own.ratio.usual, additives: [], ends: null, target: null, heat: false, reach: 'ends' };
+}
+
+/** The lowlight that a letter goes by until one is chosen: natural of the first line, at the level of the hair; null where the house has no such shade. */
+export function usualDeposit(shelf: Shelf, naturalLevel: number): DepositFormula | null {
+  for (const line of shelf.lines.filter(({ lifts }) => lifts === null)) {
+    const [shade] = shelf.shadesOf(line.id).filter(({ tone }) => tone === 'natural').sort((a, b) => Math.abs(a.level - naturalLevel) - Math.abs(b.level - naturalLevel));
+    if (shade) return { kind: 'deposit', line: line.id, parts: [{ shade: shade.id, parts: 1 }], volumes: line.volumes.least, ratio: line.ratio.usual, minutes: line.minutes.most, reach: 'ends', ends: null };
+  }
+  return null;
 }
 
 /** Ids of the products that a mix uses. */
@@ -248,7 +230,7 @@ export function productsUsed(mix: VisitMix): Set<string> {
     for (const { shade } of parts) out.add(shade);
   };
   for (const formula of Object.values(mix.formulas)) {
-    if (formula.kind === 'deposit') shades(formula.line, formula.parts);
+    if (formula.kind !== 'lift') shades(formula.line, [...formula.parts, ...(formula.ends?.parts ?? [])]);
     else {
       out.add(formula.product);
       for (const id of formula.bottles ?? []) out.add(id);
@@ -280,7 +262,7 @@ export function mixWords(mix: VisitMix): string {
   const shades = (line: string, parts: readonly ShadePart[]) => [name(line), ...parts.map(({ shade }) => name(shade))].join(' ');
   return [
     ...Object.entries(mix.formulas).map(([letter, own]) =>
-      own.kind === 'deposit' ? `formula ${letter} ${shades(own.line, own.parts)} ${own.volumes} vol` : `formula ${letter} ${name(own.product)} ${own.volumes} vol${own.additives.map(({ product }) => ` ${name(product)}`).join('')}`,
+      own.kind !== 'lift' ? `formula ${letter} ${shades(own.line, own.parts)} ${own.volumes} vol` : `formula ${letter} ${name(own.product)} ${own.volumes} vol${own.additives.map(({ product }) => ` ${name(product)}`).join('')}`,
     ),
     ...mix.toners.map(({ line, parts }) => `toner ${shades(line, parts)}`),
     ...(mix.root ? [`root colour ${name(mix.root.line)}`] : []),

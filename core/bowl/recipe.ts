@@ -1,14 +1,14 @@
-import { blended, blendTo } from '../bowl';
 import type { LiftOf } from '../lift';
-import type { Lightener, Use } from '../products';
+import type { Lightener, Shelf, Use } from '../products';
 import { shareOut } from '../units';
-import type { DepositFormula, Formula, LiftFormula, Reach, Shelf, ShadePart } from './visit-mix';
+import type { DepositFormula, Formula, LiftFormula, PermanentFormula, Reach, ShadePart } from '../visit';
+import { blended, blendTo } from './developer';
 
 /** What a formula's letter stands for in the bowl. */
 export interface Recipe {
   /** Strength that reaches the hair, volumes: what weakens the developer is in it. */
   readonly volumes: number;
-  /** Grams of developer for one of powder (or of colour). */
+  /** Grams of developer for one of powder (or of colour); 0 without. */
   readonly ratio: number;
   /** Grams of everything else for one of powder. */
   readonly extra?: number;
@@ -25,8 +25,10 @@ export interface Recipe {
   /** The mix on the last stretch of the same strands. */
   readonly ends?: { readonly volumes: number; readonly ratio: number; readonly lastMm: number } | null;
   readonly reach?: Reach;
-  /** Lays colour and lifts nothing. */
-  readonly deposits?: boolean;
+  /** What lays colour is done after its own time; null for lightener, which is done when the level is there. */
+  readonly minutes?: number | null;
+  /** Whether it lifts the hair at all: lightener and permanent colour do. */
+  readonly lifts: boolean;
 }
 
 export type RecipeRead = { readonly ok: true; readonly recipe: Recipe } | { readonly ok: false; readonly problem: string };
@@ -41,10 +43,7 @@ export function strengthOf(volumes: number, ratio: number, weakening: number): n
 
 /** A formula as the computation takes it. */
 export function recipeOf(formula: Formula, shelf: Shelf): RecipeRead {
-  if (formula.kind === 'deposit') {
-    if (!shelf.line(formula.line)) return { ok: false, problem: `the line “${formula.line}” is not in the house` };
-    return { ok: true, recipe: { volumes: formula.volumes, ratio: formula.ratio, limitMinutes: formula.minutes, deposits: true } };
-  }
+  if (formula.kind !== 'lift') return colourRecipe(formula, shelf);
   const product = shelf.lightener(formula.product);
   if (!product) return { ok: false, problem: `the lightener “${formula.product}” is not in the house` };
   const { extra, weakening } = besides(formula, shelf);
@@ -52,11 +51,35 @@ export function recipeOf(formula: Formula, shelf: Shelf): RecipeRead {
   return {
     ok: true,
     recipe: {
-      volumes: of(formula.volumes, formula.ratio), ratio: formula.ratio, extra, product: product.speed, most: { levels: product.levels, top: product.top },
+      lifts: true, minutes: null, volumes: of(formula.volumes, formula.ratio), ratio: formula.ratio, extra, product: product.speed, most: { levels: product.levels, top: product.top },
       limitMinutes: limitFor(product, 'foil'), openAirMinutes: limitFor(product, 'openAir'), target: formula.target, reach: formula.reach, heat: formula.heat,
       ends: formula.ends && { ...formula.ends, volumes: of(formula.ends.volumes, formula.ends.ratio) },
     },
   };
+}
+
+/** Colour stays for its own time, and no longer than the maker's longest; permanent colour lifts to the level of its shades meanwhile. */
+function colourRecipe({ kind, line: id, parts, volumes, ratio, minutes, reach, ends }: DepositFormula | PermanentFormula, shelf: Shelf): RecipeRead {
+  const line = shelf.line(id);
+  if (!line) return { ok: false, problem: `the line “${id}” is not in the house` };
+  if (kind === 'permanent' && line.lifts === null) return { ok: false, problem: `${line.name} only deposits: choose a permanent line, or make it a lowlight` };
+  const shared = { volumes, ratio, minutes, reach, ends, limitMinutes: Math.max(minutes, line.minutes.most) };
+  if (kind === 'deposit' || line.lifts === null) return { ok: true, recipe: { ...shared, lifts: false } };
+  const level = meanLevel(parts, shelf);
+  return { ok: true, recipe: { ...shared, lifts: true, product: line.lifts.speed, most: { levels: line.lifts.levels, top: level ?? 10 }, target: level } };
+}
+
+/** Level of shades by their parts; null for clear alone or where one is not in the house. */
+function meanLevel(parts: readonly ShadePart[], shelf: Shelf): number | null {
+  let sum = 0;
+  let all = 0;
+  for (const { shade, parts: many } of parts) {
+    const own = shelf.shade(shade);
+    if (!own || own.tone === 'clear') continue;
+    sum += own.level * many;
+    all += many;
+  }
+  return all === 0 ? null : sum / all;
 }
 
 /** Grams beside lightener and developer for one gram of lightener, and how many of them thin the developer. */
@@ -102,7 +125,10 @@ export type ItemsRead = { readonly ok: true; readonly items: readonly BowlItem[]
  * shades to the colour.
  */
 export function bowlItems(formula: Formula, powder: number, shelf: Shelf, part: 'length' | 'ends' = 'length'): ItemsRead {
-  if (formula.kind === 'deposit') return depositItems(formula, powder, shelf);
+  if (formula.kind !== 'lift') {
+    const { parts, volumes, ratio } = part === 'ends' && formula.ends ? formula.ends : formula;
+    return colourItems(parts, volumes, ratio, powder, shelf);
+  }
   const product = shelf.lightener(formula.product);
   if (!product) return { ok: false, problem: `the lightener “${formula.product}” is not in the house` };
   const { volumes, ratio } = part === 'ends' && formula.ends ? formula.ends : formula;
@@ -130,10 +156,6 @@ export function pouredItems(volumes: number, grams: number, chosen: readonly str
   return { ok: true, items: bottles.map((own, i) => item(own, whole[i])), total: grams };
 }
 
-function depositItems({ parts, volumes, ratio }: DepositFormula, colour: number, shelf: Shelf): ItemsRead {
-  return colourItems(parts, volumes, ratio, colour, shelf);
-}
-
 /** Grams of each shade and of developer for so many grams of colour; whole grams that add up. */
 export function colourItems(parts: readonly ShadePart[], volumes: number, ratio: number, colour: number, shelf: Shelf): ItemsRead {
   const whole = shareOut(parts.map((own) => own.parts), colour);
@@ -143,9 +165,10 @@ export function colourItems(parts: readonly ShadePart[], volumes: number, ratio:
     if (!own) return { ok: false, problem: `the shade “${shade}” is not in the house` };
     items.push({ product: shade, name: own.name, grams: whole[i], powder: false });
   }
-  const poured = pouredItems(volumes, Math.round(colour * ratio), null, shelf);
-  if (!poured.ok) return poured;
-  items.push(...poured.items);
+  // A direct line is used as it comes.
+  const poured = ratio > 0 ? pouredItems(volumes, Math.round(colour * ratio), null, shelf) : null;
+  if (poured && !poured.ok) return poured;
+  if (poured) items.push(...poured.items);
   return { ok: true, items, total: items.reduce((sum, { grams }) => sum + grams, 0) };
 }
 
@@ -154,20 +177,37 @@ export function formulaNotes(formula: Formula, shelf: Shelf): string[] {
   const range = formula.kind === 'lift' ? shelf.lightener(formula.product) : shelf.line(formula.line);
   if (!range) return [];
   const out: string[] = [];
-  const said = (value: number) => String(Math.round(value * 100) / 100);
+  const hundredth = (value: number) => String(Math.round(value * 100) / 100);
   const check = (volumes: number, ratio: number, where = '') => {
-    if (ratio < range.ratio.least || ratio > range.ratio.most) out.push(`1:${said(ratio)}${where} is outside 1:${range.ratio.least} to 1:${range.ratio.most}, which ${range.name} is made for`);
-    if (volumes > range.volumes.most) out.push(`${said(volumes)} vol${where} is above ${range.volumes.most} vol, the strongest for ${range.name}`);
-    if (volumes < range.volumes.least) out.push(`${said(volumes)} vol${where} is below ${range.volumes.least} vol, the weakest for ${range.name}`);
+    if (range.ratio.most === 0 && ratio === 0) return;
+    if (ratio < range.ratio.least || ratio > range.ratio.most) out.push(`1:${hundredth(ratio)}${where} is outside 1:${range.ratio.least} to 1:${range.ratio.most}, which ${range.name} is made for`);
+    if (volumes > range.volumes.most) out.push(`${hundredth(volumes)} vol${where} is above ${range.volumes.most} vol, the strongest for ${range.name}`);
+    if (volumes < range.volumes.least) out.push(`${hundredth(volumes)} vol${where} is below ${range.volumes.least} vol, the weakest for ${range.name}`);
   };
   check(formula.volumes, formula.ratio);
-  if (formula.kind === 'lift' && formula.ends) check(formula.ends.volumes, formula.ends.ratio, ' on the ends');
-  if (formula.kind === 'deposit' && range.kind === 'line' && formula.minutes > range.minutes.most) out.push(`${formula.minutes} min is longer than ${range.minutes.most} min, the longest for ${range.name}`);
+  if (formula.ends) check(formula.ends.volumes, formula.ends.ratio, ' on the ends');
+  if (formula.kind !== 'lift' && range.kind === 'line' && formula.minutes > range.minutes.most) out.push(`${formula.minutes} min is longer than ${range.minutes.most} min, the longest for ${range.name}`);
   return out;
 }
 
-/** A formula as it is said at the station: product, strength and ratio. @param volumes another strength than its own */
-export function formulaWords(formula: Formula, shelf: Shelf, volumes?: string): string {
-  const product = shelf.find(formula.kind === 'lift' ? formula.product : formula.line)?.name ?? '';
-  return `${product}, ${volumes ?? Math.round(formula.volumes * 10) / 10} vol, 1 : ${formula.ratio}`;
+const said = (value: number) => String(Math.round(value * 10) / 10);
+
+/** Strength and ratio as they are said: `20 vol, 1 : 2`. */
+const strengthWords = (volumes: number, ratio: number) => (ratio === 0 ? 'without developer' : `${said(volumes)} vol, 1 : ${Math.round(ratio * 100) / 100}`);
+
+const shadeWords = (parts: readonly ShadePart[], shelf: Shelf) =>
+  parts.map(({ shade, parts: many }) => `${parts.length > 1 ? `${said(many)} ` : ''}${shelf.shade(shade)?.name ?? shade}`).join(' + ');
+
+/** A formula as it is said at the station: product or shades, strength, ratio and what is added. @param volumes another strength than its own */
+export function formulaWords(formula: Formula, shelf: Shelf, volumes?: number): string {
+  const what = formula.kind === 'lift' ? (shelf.find(formula.product)?.name ?? '') : shadeWords(formula.parts, shelf);
+  const added = formula.kind === 'lift' ? formula.additives.map(({ product }) => `, with ${(shelf.find(product)?.name ?? product).toLowerCase()}`).join('') : '';
+  return `${what}, ${strengthWords(volumes ?? formula.volumes, formula.ratio)}${added}`;
+}
+
+/** The mix on the ends, as it is said; null where they have none of their own. */
+export function endsWords(formula: Formula, shelf: Shelf): string | null {
+  if (!formula.ends) return null;
+  const strength = strengthWords(formula.ends.volumes, formula.ends.ratio);
+  return 'parts' in formula.ends ? `${shadeWords(formula.ends.parts, shelf)}, ${strength}, the last ${said(formula.ends.minutes)} min` : strength;
 }

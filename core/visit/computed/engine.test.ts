@@ -1,10 +1,11 @@
 import fc from 'fast-check';
-import { EMPTY_CONSULT, EMPTY_MIX, startPlan, type Consult } from '../formats';
+import { EMPTY_CONSULT, EMPTY_MIX, startPlan } from '../formats';
 import { zonesOf } from '../head';
 import { createPatternEngine, type Plan } from '../pattern';
 import { USUAL_RANGE } from '../products';
 import { USUAL_SCHOOLS } from '../school';
 import { bottlesFor, bowlItems, colourItems, curveOf, formulaNotes, mixOfVisit, recipeOf, Shelf, tonerIdeas, usualFormula, usualWash, withProducts, type LiftFormula, type VisitMix, type VisitMixInput } from '.';
+import type { Consult } from '../visit';
 
 const engine = createPatternEngine();
 const plan: Plan = startPlan();

@@ -1,0 +1,117 @@
+import { z } from 'zod';
+import type { ScriptLift, ScriptUnit, ServiceScript } from '../chair';
+import { ZONES } from '../head';
+import { singleGatherSchema } from './panel-fields';
+import { parsePlan, planSchema } from './plan-document';
+import { parseWith, type Parsed } from './problem';
+
+const figure = z.number({ error: 'must be a number' });
+const id = z.string().min(1).max(200);
+const letter = z.string().regex(/^[A-Z]$/, 'must be a letter from A to Z');
+const lift = z.looseObject({ volumes: figure, factor: figure });
+
+const unitSchema = z.strictObject({
+  id,
+  number: z.int().min(0).describe('Its number among those of its kind, from 1; foils as the pattern numbers them'),
+  kind: z.enum(['foil', 'open-air', 'tip-out', 'lowlight', 'paint']),
+  panel: id,
+  panelName: z.string(),
+  side: z.enum(['left', 'right', 'across']).describe('The client’s side'),
+  zone: z.enum(ZONES),
+  letter: letter.describe('Letter of its formula'),
+  lifts: z.boolean().describe('false where the formula only deposits'),
+  gather: singleGatherSchema,
+  widthMm: figure, thicknessMm: figure, angleDeg: figure.describe('Angle of the parting, degrees; positive diagonal back'),
+  startMm: figure, featherMm: figure, teasing: figure,
+  reach: z.enum(['ends', 'regrowth', 'stretch']),
+  reachMm: z.tuple([figure, figure]).describe('Stretch that is painted, mm from the scalp'),
+  hairMm: figure,
+  surface: z.boolean().describe('Only the surface of the section is painted'),
+  endsMm: figure.describe('Last stretch with a mix of its own, mm; 0 without'),
+  mix: z.string(),
+  endsMix: z.string().nullable(),
+  laidWith: z.enum(['foil', 'between foils', 'open air']),
+  seconds: figure, grams: figure, endsGrams: figure,
+  limitMinutes: figure.describe('Longest that the maker allows, minutes'),
+  lifting: z.array(z.int().min(0)).describe('How its stretches lift: indices into lifts'),
+  depositMinutes: figure.describe('Time of what only deposits, minutes; 0 where it lifts'),
+});
+
+/** A script as it is kept: written by the application itself when the service begins. */
+export const scriptSchema = z.strictObject({
+  version: z.literal(2),
+  plan: planSchema,
+  naturalLevel: figure,
+  units: z.array(unitSchema).describe('Everything that product is put on, in the order of work'),
+  lifts: z.array(z.strictObject({ letter, from: figure, target: figure, stretch: z.enum(['length', 'ends', 'band']), lift })),
+  blocks: z.array(z.looseObject({
+    id, panel: id, name: z.string(), touches: z.array(z.string()), units: z.array(id).describe('Ids of its units, in order'),
+    foils: z.array(z.strictObject({ seconds: figure, mixes: z.array(z.string()), readyMinutes: figure, limitMinutes: figure })),
+  })),
+  mixes: z.record(z.string(), z.strictObject({ letter, part: z.enum(['length', 'ends']), words: z.string() })).describe('Mixes by their name in a bowl'),
+  products: z.record(z.string(), z.strictObject({ id: z.string(), name: z.string(), speed: figure })),
+  readings: z.array(z.looseObject({})).describe('What was read of this head before'),
+  rules: z.looseObject({ panelChange: figure, usefulMinutes: figure }).describe('Minutes of everything beside the foils'),
+  fixed: z.looseObject({}),
+  after: z.array(z.looseObject({ id, name: z.string(), from: figure, to: figure })).describe('What follows the foils'),
+});
+
+/** Reads a script of any version. */
+export function parseScript(value: unknown): Parsed<ServiceScript> {
+  const first = scriptSchema1.safeParse(value);
+  return parseWith(scriptSchema, first.success ? fromVersion1(first.data) : value) as unknown as Parsed<ServiceScript>;
+}
+
+const lift1 = z.looseObject({ from: figure, target: figure, stretch: z.enum(['length', 'ends', 'band']), lift });
+
+/** Version 1: a block had one letter, and a foil said neither its mix nor how far it goes. */
+const scriptSchema1 = z.looseObject({
+  version: z.literal(1),
+  plan: z.unknown(),
+  naturalLevel: figure,
+  foils: z.array(z.looseObject({
+    id, number: figure, kind: z.enum(['foil', 'open-air']), zone: z.enum(ZONES).nullable(), gather: singleGatherSchema, widthMm: figure, thicknessMm: figure, startMm: figure, featherMm: figure, teasing: figure, seconds: figure,
+  })),
+  blocks: z.array(z.looseObject({
+    id, panel: id, name: z.string(), formula: z.string(), seconds: z.array(figure), readyMinutes: figure, limitMinutes: figure, touches: z.array(z.string()), foils: z.array(id), lifts: z.array(lift1), depositMinutes: figure,
+  })),
+  mixes: z.record(z.string(), z.string()),
+  products: z.record(z.string(), z.strictObject({ id: z.string(), name: z.string(), speed: figure })).optional(),
+  readings: z.array(z.looseObject({})),
+  rules: z.looseObject({}), fixed: z.looseObject({}),
+  after: z.array(z.looseObject({ id })),
+});
+
+/** A service that began before version 2, as it was carried out then: every foil with the letter and the limit of its block. */
+function fromVersion1({ plan, foils, blocks, mixes, products = {}, after, ...rest }: z.infer<typeof scriptSchema1>): unknown {
+  const newest = parsePlan(plan);
+  if (!newest.ok) return { ...rest, version: 2, plan };
+  const lengthIn = (zone: (typeof ZONES)[number]) => newest.value.hair.byZone[zone]?.lengthMm ?? newest.value.hair.lengthMm;
+  const sides = new Map(newest.value.panels.map((panel) => [panel.id, panel.side]));
+  const lifts: ScriptLift[] = [];
+  const byId = new Map(foils.map((own) => [own.id, own]));
+  const units = blocks.flatMap((block) => {
+    const lifting = block.lifts.map((own) => lifts.push({ ...own, letter: block.formula } as ScriptLift) - 1);
+    return block.foils.flatMap((foilId): ScriptUnit[] => {
+      const own = byId.get(foilId);
+      if (!own) return [];
+      const zone = own.zone ?? 'crown';
+      const hairMm = lengthIn(zone);
+      const side = sides.get(block.panel);
+      return [{
+        id: foilId, number: own.number, kind: own.kind, panel: block.panel, panelName: block.name.replace(/, part \d+$/, ''), side: side === 'left' || side === 'right' ? side : 'across', zone,
+        letter: block.formula, lifts: block.lifts.length > 0, gather: own.gather, widthMm: own.widthMm, thicknessMm: own.thicknessMm, angleDeg: 0, startMm: own.startMm, featherMm: own.featherMm, teasing: own.teasing,
+        reach: 'ends', reachMm: [Math.min(own.startMm + own.featherMm / 2, hairMm), hairMm], hairMm, surface: own.kind === 'open-air', endsMm: 0, mix: mixes[block.formula] ?? block.formula, endsMix: null,
+        laidWith: own.kind === 'foil' ? 'foil' : 'open air', seconds: own.seconds, grams: 0, endsGrams: 0, limitMinutes: block.limitMinutes, lifting, depositMinutes: block.depositMinutes,
+      }];
+    });
+  });
+  return {
+    ...rest, version: 2, plan: newest.value, units, lifts, products,
+    mixes: Object.fromEntries(Object.entries(mixes).map(([name, words]) => [name, { letter: name[0], part: 'length', words }])),
+    blocks: blocks.map(({ formula, seconds, readyMinutes, limitMinutes, foils: own, lifts: _lifts, depositMinutes: _minutes, others: _others, ...block }) => ({
+      ...block, units: own, foils: seconds.map((each) => ({ seconds: each, mixes: [formula], readyMinutes, limitMinutes })),
+    })),
+    after: after.map((step) => ({ ...step, detail: null })),
+  };
+}

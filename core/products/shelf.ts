@@ -1,0 +1,50 @@
+import { productsOf, type DepositLine, type Developer, type Lightener, type Product, type ShadeProduct } from './product';
+
+/** Finds products: those of the visit first, as they were, then those of the house. */
+export class Shelf {
+  private readonly own: ReadonlyMap<string, Product>;
+  /** All that can be chosen: the house's, with the visit's in place of them. */
+  readonly all: readonly Product[];
+
+  constructor(visit: { readonly products: readonly Product[] }, range: readonly Product[]) {
+    const kept = new Map(visit.products.map((own) => [own.id, own]));
+    this.all = [...range.map((own) => kept.get(own.id) ?? own), ...visit.products.filter(({ id }) => !range.some((own) => own.id === id))];
+    this.own = new Map(this.all.map((own) => [own.id, own]));
+  }
+
+  find(id: string): Product | undefined {
+    return this.own.get(id);
+  }
+
+  lightener(id: string): Lightener | undefined {
+    const own = this.own.get(id);
+    return own?.kind === 'lightener' || own?.kind === 'high-lift' ? own : undefined;
+  }
+
+  line(id: string): DepositLine | undefined {
+    const own = this.own.get(id);
+    return own?.kind === 'line' ? own : undefined;
+  }
+
+  shade(id: string): ShadeProduct | undefined {
+    const own = this.own.get(id);
+    return own?.kind === 'shade' ? own : undefined;
+  }
+
+  shadesOf(line: string): ShadeProduct[] {
+    return productsOf(this.all, 'shade').filter((own) => own.line === line);
+  }
+
+  get lighteners(): Lightener[] {
+    return productsOf(this.all, 'lightener', 'high-lift');
+  }
+
+  get lines(): DepositLine[] {
+    return productsOf(this.all, 'line');
+  }
+
+  /** Developers, weakest first. */
+  get developers(): Developer[] {
+    return productsOf(this.all, 'developer').sort((a, b) => a.volumes - b.volumes);
+  }
+}

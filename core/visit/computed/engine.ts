@@ -1,0 +1,240 @@
+import { scriptOf, type ServiceScript } from '../../chair';
+import { cautionsFor, type Caution, type MixCautionFacts } from '../../caution';
+import type { CheckFacts } from '../../check';
+import { itemise, type Itemised, type PricedVisit } from '../../fee';
+import { brokenZonesOf } from '../../hair-map';
+import { ZONES } from '../../head';
+import { correctionResult, needsOf, reachedBefore, rootResult, tonerResult, type Need, type Reached } from '../../mix';
+import { createPatternEngine, type ComputedPlan, type PatternEngine, type Plan } from '../../pattern';
+import { Shelf } from '../../products';
+import type { WearSubject } from '../../wear';
+import {
+  afterSteps, clockPlanOf, factsOfLetters, lightenedIn, overlapping, reachedIn, strengthIdeas, workList, type AfterStep, type Careful, type ClockPlan, type ColourResults, type StrengthIdea, type WorkList, type WorkUnit,
+} from '../../work';
+import { isFragile, recordedTests, timeThereIs, type Consult, type VisitMix } from '..';
+import { cautionFactsOf } from './caution-facts';
+import type { VisitDocuments, VisitFacts } from './facts';
+import { growthOf, type VisitGrowth } from './growth';
+import { remembering } from './remember';
+import { wearSubjectOf } from './wear-subject';
+
+/** Colours that follow the foils, and the level that they meet. */
+export interface VisitColours extends ColourResults {
+  readonly reached: readonly Reached[];
+  readonly porous: boolean;
+}
+
+/** All that is computed of a visit. Each part is computed when it is first asked for. */
+export interface ComputedVisit {
+  readonly documents: VisitDocuments;
+  readonly facts: VisitFacts;
+  readonly consult: Consult;
+  readonly plan: Plan;
+  readonly mix: VisitMix;
+  readonly pattern: ComputedPlan;
+  readonly shelf: Shelf;
+  readonly growth: VisitGrowth;
+  readonly work: WorkList;
+  readonly colours: VisitColours;
+  /** What follows the foils, with its bowls. */
+  readonly after: readonly AfterStep[];
+  readonly needs: readonly Need[];
+  readonly materialsMinor: number;
+  readonly careful: Careful;
+  readonly ideas: readonly StrengthIdea[];
+  /** Units that carry what lifts over hair lightened before. */
+  readonly overlaps: readonly WorkUnit[];
+  readonly cautionFacts: MixCautionFacts;
+  readonly cautions: readonly Caution[];
+  readonly clock: ClockPlan;
+  readonly priced: PricedVisit;
+  readonly estimate: Itemised;
+  readonly script: ServiceScript;
+  readonly wear: WearSubject;
+  /** What the pattern's checks go by. */
+  checkFacts(sayMoney: CheckFacts['sayMoney']): CheckFacts;
+}
+
+export interface VisitEngine {
+  compute(documents: VisitDocuments, facts: VisitFacts): ComputedVisit;
+  /** A plan as the visit computes it: what is drawn while the rest is still to come. */
+  pattern(plan: Plan): ComputedPlan;
+}
+
+/**
+ * The one builder from a visit's documents and facts to everything that is computed of it: pages, the server's decision, the
+ * chair's script, sheets, diary, wear and the command line read from here. What it remembers never changes a result.
+ */
+export function createVisitEngine(patterns: PatternEngine = createPatternEngine()): VisitEngine {
+  const parts = partsOf(patterns);
+  return { compute: (documents, facts) => new Visit(documents, facts, parts), pattern: (plan) => parts.pattern({ plan }) };
+}
+
+type Parts = ReturnType<typeof partsOf>;
+
+function partsOf(patterns: PatternEngine) {
+  return {
+    // Head and hair belong to the consultation; the plan takes them from there.
+    plan: remembering(({ plan, head, hair }: { plan: Plan; head: Consult['head']; hair: Consult['hair'] }): Plan => (plan.head === head && plan.hair === hair ? plan : { ...plan, head, hair })),
+    pattern: remembering(({ plan }: { plan: Plan }) => patterns.compute(plan)),
+    shelf: remembering(({ products, range }: { products: VisitMix['products']; range: VisitFacts['range'] }) => new Shelf({ products }, range)),
+    growth: remembering(growthOf),
+    work: remembering((input: { consult: Consult; plan: Plan; computed: ComputedPlan; mix: VisitMix; shelf: Shelf; tests: VisitFacts['tests']; heldOn: string; uses: readonly number[]; regrowthMm: VisitGrowth['regrowthMm'] }): WorkList => {
+      const { tests, heldOn, consult, regrowthMm, ...rest } = input;
+      return workList({ ...rest, consult: { ...consult, regrowthMm }, recorded: recordedTests(tests, heldOn) });
+    }),
+    colours: remembering(coloursOf),
+    clock: remembering(({ plan, work, shelf, careful, mix }: { plan: Plan; work: WorkList; shelf: Shelf; careful: Careful; mix: VisitMix }) => clockPlanOf({ plan, work, shelf, careful }, mix)),
+    careful: remembering(({ map, strongVolumes }: { map: Consult['map']; strongVolumes: number }): Careful => ({ fragileZones: ZONES.filter((zone) => isFragile(map[zone])), strongVolumes })),
+  };
+}
+
+interface ColourInput {
+  readonly consult: Consult;
+  readonly mix: VisitMix;
+  readonly work: WorkList;
+  readonly shelf: Shelf;
+  readonly levelBefore: number | null;
+  readonly foiled: boolean;
+}
+
+function coloursOf({ consult, mix, work, shelf, levelBefore, foiled }: ColourInput): VisitColours {
+  const reached = foiled ? reachedIn(work.lift) : reachedBefore(consult, levelBefore);
+  const porous = ZONES.some((zone) => consult.map[zone]?.condition === 'porous');
+  return {
+    reached, porous,
+    toners: mix.toners.map((toner) => ({ id: toner.id, result: tonerResult(toner, shelf, { reached, tone: consult.tone, porous }) })),
+    root: mix.root && rootResult(mix.root, consult.naturalLevel, shelf),
+    corrections: mix.corrections.map((own) => ({ id: own.id, result: correctionResult(own, shelf, work.head) })),
+  };
+}
+
+/** One visit, lazily: a part is computed once, and from the engine's memory where its inputs are the same as before. */
+class Visit implements ComputedVisit {
+  private readonly made = new Map<string, unknown>();
+
+  constructor(readonly documents: VisitDocuments, readonly facts: VisitFacts, private readonly parts: Parts) {}
+
+  private once<T>(name: string, make: () => T): T {
+    if (!this.made.has(name)) this.made.set(name, make());
+    return this.made.get(name) as T;
+  }
+
+  get consult() {
+    return this.documents.consult;
+  }
+
+  get mix() {
+    return this.documents.mix;
+  }
+
+  get plan() {
+    return this.parts.plan({ plan: this.documents.plan, head: this.consult.head, hair: this.consult.hair });
+  }
+
+  get pattern() {
+    return this.parts.pattern({ plan: this.plan });
+  }
+
+  get shelf() {
+    return this.parts.shelf({ products: this.mix.products, range: this.facts.range });
+  }
+
+  get growth() {
+    return this.parts.growth({ history: this.facts.history, heldOn: this.facts.heldOn, regrowthMm: this.consult.regrowthMm });
+  }
+
+  get work() {
+    const { tests, heldOn, uses } = this.facts;
+    return this.parts.work({ consult: this.consult, plan: this.plan, computed: this.pattern, mix: this.mix, shelf: this.shelf, tests, heldOn, uses, regrowthMm: this.growth.regrowthMm });
+  }
+
+  get colours() {
+    return this.parts.colours({ consult: this.consult, mix: this.mix, work: this.work, shelf: this.shelf, levelBefore: this.facts.previous?.outcome.levelReached ?? null, foiled: this.plan.panels.length > 0 });
+  }
+
+  get after() {
+    return this.once('after', () => afterSteps(this.mix, this.colours));
+  }
+
+  get needs() {
+    return this.once('needs', () => {
+      const { toners, root, corrections } = this.colours;
+      const { bowls, units } = this.work;
+      const weighed = [...(bowls.ok ? bowls.bowls.map(({ items }) => items) : []), ...toners.flatMap(({ result }) => (result.ok ? [result.items] : [])), ...(root?.ok ? [root.items] : []), ...corrections.map(({ result }) => result.items)];
+      const foil = this.shelf.all.find(({ kind }) => kind === 'foil');
+      const sheets = units.filter(({ laidWith }) => laidWith === 'foil').length;
+      // Only stock is read from the house as it is now.
+      const now = new Map(this.facts.range.map((own) => [own.id, own]));
+      return needsOf([...weighed.flatMap((own) => (own.ok ? own.items : [])), ...(foil ? [{ product: foil.id, grams: sheets }] : [])], this.shelf.all.map((own) => now.get(own.id) ?? own));
+    });
+  }
+
+  get materialsMinor() {
+    return this.needs.reduce((sum, { costMinor }) => sum + costMinor, 0);
+  }
+
+  get careful() {
+    return this.parts.careful({ map: this.consult.map, strongVolumes: this.facts.house.cautions.strongVolumes });
+  }
+
+  get ideas() {
+    return this.once('ideas', () => strengthIdeas({ plan: this.plan, work: this.work, shelf: this.shelf, schools: this.facts.house.schools, head: this.work.head, lightenedZones: lightenedIn(this.consult), ...this.careful }));
+  }
+
+  get overlaps() {
+    return this.once('overlaps', () => overlapping(this.work.units.filter(({ kind }) => kind === 'foil' || kind === 'open-air'), this.growth.regrowthMm, lightenedIn(this.consult)));
+  }
+
+  get cautionFacts() {
+    return this.once('cautionFacts', () => {
+      const { root } = this.colours;
+      return cautionFactsOf({ mix: this.mix, work: this.work, shelf: this.shelf, fragileZones: this.careful.fragileZones, overlapping: this.overlaps, rootWarning: root?.ok ? root.warning : null });
+    });
+  }
+
+  get cautions() {
+    return this.once('cautions', () => cautionsFor(this.consult, this.facts, { onDay: this.facts.heldOn, bornOn: this.facts.bornOn }, this.facts.house.cautions, this.cautionFacts));
+  }
+
+  get clock() {
+    return this.parts.clock({ plan: this.plan, work: this.work, shelf: this.shelf, careful: this.careful, mix: this.mix });
+  }
+
+  get priced() {
+    return this.once('priced', (): PricedVisit => {
+      const { bowls } = this.work;
+      const { totals, painted } = this.pattern.sheet;
+      const { lengthMm, densityPerCm2 } = this.plan.hair;
+      return {
+        // A section painted in the open air is charged as a foil is.
+        foils: totals.foils + painted.length, foilingMinutes: totals.foilingMinutes, bowls: bowls.ok ? bowls.bowls.length : 0, toners: this.mix.toners.length, root: this.mix.root !== null,
+        lengthMm, densityPerCm2, addOns: this.mix.money.addOns, materialsMinor: this.materialsMinor,
+      };
+    });
+  }
+
+  get estimate() {
+    return this.once('estimate', () => itemise(this.priced, this.facts.house.prices));
+  }
+
+  get script() {
+    return this.once('script', () => scriptOf({ plan: this.plan, work: this.work, clock: this.clock, order: this.mix.clock.order, after: this.after, shelf: this.shelf, naturalLevel: this.consult.naturalLevel }));
+  }
+
+  get wear() {
+    return this.once('wear', () => wearSubjectOf({ consult: this.consult, plan: this.plan, facts: this.facts, growth: this.growth, reached: this.colours.reached, letters: factsOfLetters(this.work.letters, this.work.lowlight) }));
+  }
+
+  checkFacts(sayMoney: CheckFacts['sayMoney']): CheckFacts {
+    return {
+      regrowthMm: this.growth.regrowthMm, overlapping: this.overlaps.map(({ id }) => id), brokenZones: brokenZonesOf(this.consult),
+      priceMinor: this.estimate.totalMinor, budgetMinor: this.consult.budgetMinor, sayMoney,
+    };
+  }
+
+  /** Time for the foils, minutes; null where neither house nor client has set one. */
+  get minutesThere(): number | null {
+    return timeThereIs(this.facts.house, this.consult.minutesAtMost);
+  }
+}

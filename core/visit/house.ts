@@ -1,0 +1,38 @@
+import type { CheckLimits, Rule } from '../check/check';
+import type { VisitPrices } from '../fee';
+import type { FoilStock } from '../pattern';
+import type { Schools } from '../school';
+import type { LengthUnit } from '../units';
+
+/** What a salon sets once for all its visits. */
+export interface House {
+  version: 1;
+  /** Unit in which lengths are said and read. */
+  units: LengthUnit;
+  decimalComma: boolean;
+  /** As the time zone database names it. */
+  timeZone: string;
+  lockMinutes: number;
+  /** What cautions go by; the leaflet and local rules come first. */
+  cautions: { alertHours: number; alertDays: number; strongVolumes: number; scalpMm: number; age: number };
+  foil: FoilStock;
+  prices: VisitPrices & { currency: string };
+  reminders: { daysBefore: number; appointment: string; due: string };
+  /** Time for the foils of a visit, minutes; null where none is set. */
+  slotMinutes: number | null;
+  /** Pattern checks that this house does not want. */
+  rulesOff: Rule[];
+  limits: Omit<CheckLimits, 'minutes'>;
+  schools: Schools;
+}
+
+/** Time for the foils of a visit, minutes: the house's or the client's, whichever is less; null where neither is set. */
+export function timeThereIs({ slotMinutes }: Pick<House, 'slotMinutes'>, minutesAtMost: number | null): number | null {
+  if (slotMinutes === null || minutesAtMost === null) return slotMinutes ?? minutesAtMost;
+  return Math.min(slotMinutes, minutesAtMost);
+}
+
+/** The checks' limits of a house. */
+export function limitsOf({ limits, slotMinutes }: Pick<House, 'limits' | 'slotMinutes'>): CheckLimits {
+  return { ...limits, minutes: slotMinutes };
+}

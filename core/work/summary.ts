@@ -1,0 +1,39 @@
+import { recipeLine, type Plan } from '../pattern';
+import type { WorkList } from './list';
+import { UNIT_WORDS, type UnitKind, type WorkUnit } from './unit';
+
+/** What a panel takes of one letter in one way. */
+export interface WorkGroup {
+  readonly letter: string;
+  readonly kind: UnitKind;
+  readonly count: number;
+}
+
+/** Units by letter and kind, letters in order. */
+export function groupsOf(units: readonly Pick<WorkUnit, 'letter' | 'kind'>[]): WorkGroup[] {
+  const groups = new Map<string, { letter: string; kind: UnitKind; count: number }>();
+  for (const { letter, kind } of units) {
+    const own = groups.get(`${letter} ${kind}`) ?? { letter, kind, count: 0 };
+    groups.set(`${letter} ${kind}`, own);
+    own.count += 1;
+  }
+  const kinds = Object.keys(UNIT_WORDS);
+  return [...groups.values()].sort((a, b) => (a.letter === b.letter ? kinds.indexOf(a.kind) - kinds.indexOf(b.kind) : a.letter < b.letter ? -1 : 1));
+}
+
+/** `23 foils A, 24 foils B, 12 tip-outs A`. */
+export const groupWords = (groups: readonly WorkGroup[]): string => groups.map(({ letter, kind, count }) => `${count} ${UNIT_WORDS[kind][count === 1 ? 0 : 1]} ${letter}`).join(', ');
+
+/** The work in one sentence per panel, as a colourist would write it down, and what each letter is. */
+export function workSummary(plan: Plan, { units, letters }: Pick<WorkList, 'units' | 'letters'>): string {
+  const foils = units.filter(({ kind }) => kind === 'foil').length;
+  const lines = plan.panels.flatMap((panel) => {
+    const own = units.filter((unit) => unit.panel === panel.id);
+    return own.length > 0 ? [`${panel.name}: ${groupWords(groupsOf(own))}; ${recipeLine(panel)}.`] : [];
+  });
+  const mixes = letters.flatMap(({ letter }) => {
+    const own = units.find((unit) => unit.letter === letter);
+    return own ? [`${letter}: ${own.mix}${own.endsMix ? `; ends ${own.endsMix}` : ''}.`] : [];
+  });
+  return [`${plan.name}, ${foils} foils.`, ...lines, ...mixes].join('\n');
+}

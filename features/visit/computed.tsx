@@ -1,0 +1,26 @@
+'use client';
+
+import { createContext, useContext, useDeferredValue, useMemo, type ReactNode } from 'react';
+import { factsOf, type ComputedVisit } from '@/core/visit/computed';
+import { useHouse } from '../house/context';
+import { visitEngine } from './engine';
+import { useVisit } from './store';
+
+const Context = createContext<ComputedVisit | null>(null);
+
+/** All that is computed of the open visit as it stands here; a moment behind the drawing, which answers first. */
+export function ComputedProvider({ children }: { children: ReactNode }) {
+  const { consult, plan, mix, bundle } = useVisit();
+  const house = useHouse();
+  const documents = useDeferredValue(useMemo(() => ({ consult, plan, mix }), [consult, plan, mix]));
+  const facts = useMemo(() => factsOf(bundle, house), [bundle, house]);
+  const value = useMemo(() => visitEngine.compute(documents, facts), [documents, facts]);
+  return <Context value={value}>{children}</Context>;
+}
+
+/** The open visit as it is computed: its work, bowls, clock, cautions, price and growth, one truth for every step. */
+export function useComputed(): ComputedVisit {
+  const visit = useContext(Context);
+  if (!visit) throw new Error('useComputed needs a ComputedProvider above it.');
+  return visit;
+}
