@@ -92,7 +92,9 @@ describe('bowls', () => {
   test('a foil that no bowl can serve, and a ratio of nothing, are said', () => {
     expect(bowlsFor(work(3, 90, 60), limits)).toEqual({ ok: false, problem: 'Foil 1 does not fit into one bowl: it takes 100 g, a bowl holds 90 g.' });
     expect(bowlsFor(work(1, 2, 60 * 40), limits)).toMatchObject({ ok: false, problem: expect.stringMatching(/longer than a bowl is used/) });
-    expect(() => weighed(40, 0)).toThrow('A ratio must be more than 0');
+    expect(() => weighed(40, -1)).toThrow('A ratio must be 0 or more');
+    // Direct colour takes no developer.
+    expect(weighed(38, 0)).toEqual({ powder: 40, developer: 0 });
     expect(bowls([])).toEqual([]);
   });
 

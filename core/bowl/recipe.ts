@@ -58,13 +58,16 @@ export function recipeOf(formula: Formula, shelf: Shelf): RecipeRead {
   };
 }
 
+/** What only deposits may stay so much longer than it is meant to, minutes. Working assumption. */
+const DEPOSIT_SPARE = 10;
+
 /** Colour stays for its own time, and no longer than the maker's longest; permanent colour lifts to the level of its shades meanwhile. */
 function colourRecipe({ kind, line: id, parts, volumes, ratio, minutes, reach, ends }: DepositFormula | PermanentFormula, shelf: Shelf): RecipeRead {
   const line = shelf.line(id);
   if (!line) return { ok: false, problem: `the line “${id}” is not in the house` };
   if (kind === 'permanent' && line.lifts === null) return { ok: false, problem: `${line.name} only deposits: choose a permanent line, or make it a lowlight` };
   const shared = { volumes, ratio, minutes, reach, ends, limitMinutes: Math.max(minutes, line.minutes.most) };
-  if (kind === 'deposit' || line.lifts === null) return { ok: true, recipe: { ...shared, lifts: false } };
+  if (kind === 'deposit' || line.lifts === null) return { ok: true, recipe: { ...shared, lifts: false, limitMinutes: Math.max(minutes + DEPOSIT_SPARE, line.minutes.most) } };
   const level = meanLevel(parts, shelf);
   return { ok: true, recipe: { ...shared, lifts: true, product: line.lifts.speed, most: { levels: line.lifts.levels, top: level ?? 10 }, target: level } };
 }

@@ -1,20 +1,16 @@
 import { startPlan } from '../formats';
-import { createPatternEngine, type Plan } from '../pattern';
+import type { Plan } from '../pattern';
+import { visitOf } from '../visit/computed/testing';
 import { openCautions } from './caution';
 import { mixCautions, type CautionedFormula, type MixCautionFacts } from './mix-cautions';
 
-const engine = createPatternEngine();
 const LIMITS = { strongVolumes: 20, scalpMm: 20 };
-const formula = (part: Partial<CautionedFormula> = {}): CautionedFormula => ({ volumes: 20, lifts: true, heat: false, reach: 'ends', ...part });
-
-const placedIn = (own: Plan) => {
-  const { foils, painted } = engine.compute(own).sheet;
-  return [...foils, ...painted];
-};
+const formula = (part: Partial<CautionedFormula> = {}): CautionedFormula => ({ volumes: 20, heat: false, ...part });
+const unitsOf = (own: Plan) => visitOf({ plan: own }).work.units;
 
 function facts(part: Partial<MixCautionFacts> = {}, own: Plan = startPlan()): MixCautionFacts {
   return {
-    plan: own, foils: placedIn(own), formulas: { A: formula() }, onScalp: [], fragileZones: [], lightenedZones: [], regrowthMm: {}, tooLong: [], rootWarning: null, oldestBowl: 10, ...part,
+    units: unitsOf(own), formulas: { A: formula() }, onScalp: [], fragileZones: [], overlapping: 0, tooLong: [], rootWarning: null, oldestBowl: 10, ...part,
   };
 }
 const keys = (part: Partial<MixCautionFacts> = {}, own?: Plan, limits = LIMITS) => mixCautions(facts(part, own), limits).map(({ key, weight }) => `${key} ${weight}`);
@@ -33,7 +29,7 @@ test('40 vol within 20 mm of the scalp stops; further away it does not', () => {
   const strong = { formulas: { A: formula({ volumes: 40 }) } };
   expect(keys(strong)).toContain('forty-near stop');
   const away = with_({ start: { distanceMm: 25, featherMm: 0, teasing: 0 } });
-  expect(keys({ ...strong, foils: engine.compute(away).sheet.foils }, away)).toEqual(['strong-hairline reason']);
+  expect(keys(strong, away)).toEqual(['strong-hairline reason']);
 });
 
 test('over 20 vol on the scalp itself stops: root colour, or painted in the open air from the root', () => {
@@ -48,16 +44,17 @@ test('a stop is not lifted by a reason', () => {
   expect(openCautions(own, ['strong-scalp'])).toHaveLength(1);
 });
 
-test('lightener over earlier light asks for a reason, unless only the regrowth is painted', () => {
-  const regrowthMm = { 'nape-l': 30 } as const;
-  expect(keys({ regrowthMm })).toEqual(['overlap reason']);
-  expect(keys({ regrowthMm, formulas: { A: formula({ reach: 'regrowth' }) } })).toEqual([]);
-  expect(keys({ regrowthMm, formulas: { A: formula({ lifts: false }) } })).toEqual([]);
-  expect(keys({ lightenedZones: ['nape-r'] })).toEqual(['overlap reason']);
+test('lightener over earlier light asks for a reason, and says how many foils carry it', () => {
+  const [one] = mixCautions(facts({ overlapping: 1 }), LIMITS);
+  expect(one).toMatchObject({ key: 'overlap', weight: 'reason', seen: 'One foil carries lightener over hair lightened before.' });
+  expect(mixCautions(facts({ overlapping: 14 }), LIMITS)[0].seen).toBe('14 foils carry lightener over hair lightened before.');
+  expect(keys({ overlapping: 0 })).toEqual([]);
 });
 
+test('warmth on a letter that no unit takes is no matter', () => expect(keys({ formulas: { A: formula(), B: formula({ heat: true }) } })).toEqual([]));
+
 test('warmth, time, a dark root and an old bowl', () => {
-  expect(keys({ formulas: { A: formula({ heat: true }), B: formula({ heat: true }) } })).toEqual(['heat reason']);
+  expect(keys({ formulas: { A: formula({ heat: true }) } })).toEqual(['heat reason']);
   expect(mixCautions(facts({ tooLong: [{ what: 'toner', minutes: 25, limit: 20 }] }), LIMITS)[0].seen).toBe('Longer than the maker allows: toner 25 min (20).');
   expect(keys({ rootWarning: 'It is darker.', oldestBowl: 31 })).toEqual(['root-dark shown', 'bowl-old shown']);
   expect(keys({ oldestBowl: 30 })).toEqual([]);

@@ -1,40 +1,38 @@
 import { runService, searchService } from '../clock';
-import { EMPTY_CONSULT, EMPTY_MIX, startPlan } from '../formats';
-import { mixOfVisit } from '../mix';
-import { createPatternEngine } from '../pattern';
-import { USUAL_RANGE } from '../products';
-import { USUAL_SCHOOLS } from '../school';
-import { alarmsOf, conflictWords, dueAlarms, lastUndoable, mayRinseNow, MINUTE, nextStep, plannedActions, recordOf, restOf, restSteps, scriptOf, serviceState, simpleRest, timersOf, type EventBody, type ServiceEvent, type ServiceScript } from '.';
+import { visitOf } from '../visit/computed/testing';
+import { alarmsOf, conflictWords, dueAlarms, lastUndoable, mayRinseNow, MINUTE, nextStep, plannedActions, recordOf, restOf, restSteps, serviceState, simpleRest, timersOf, type EventBody, type ServiceEvent, type ServiceScript } from '.';
 import { closed, happened, scriptFor, started, T0 } from './testing';
 
 const at = (minute: number) => T0 + minute * MINUTE;
 const foiledFrom = (block: number, n: number, from: number) => Array.from({ length: n }, (_, i) => [from + i + 1, closed(`b${block}/${i}`)] as const);
 
-test('a script holds every foil of the plan in the order of its blocks, with what it takes', () => {
-  const plan = startPlan();
-  const computed = createPatternEngine().compute(plan);
-  const mixed = mixOfVisit({ consult: { ...EMPTY_CONSULT, naturalLevel: 6, goalLevel: 8 }, plan, computed, mix: EMPTY_MIX, range: USUAL_RANGE, uses: [], schools: USUAL_SCHOOLS });
-  const script = scriptOf({ plan, computed, mix: EMPTY_MIX, mixed, naturalLevel: 6 });
-  expect(script.foils.map(({ id }) => id).sort()).toEqual(computed.sheet.foils.map(({ id }) => id).sort());
-  expect(script.foils.map(({ number }) => number)).toEqual(script.foils.map((_, i) => i + 1));
-  for (const { foils, seconds, lifts } of script.blocks) {
-    expect(foils).toHaveLength(seconds.length);
-    expect(lifts.length).toBeGreaterThan(0);
+test('a script holds every unit of the work in the order of its blocks, with what it takes', () => {
+  const { work, script, clock } = visitOf({ consult: { naturalLevel: 6, goalLevel: 8 } });
+  expect(script.units.map(({ id }) => id).sort()).toEqual(work.units.map(({ id }) => id).sort());
+  expect(script.blocks.flatMap(({ units }) => units)).toEqual(script.units.map(({ id }) => id));
+  script.blocks.forEach(({ foils, units }, b) => {
+    expect(foils).toEqual(clock.blocks[b].foils);
+    expect(units).toHaveLength(foils.length);
+  });
+  const planned = new Map(work.units.map((unit) => [unit.id, unit]));
+  for (const { id, number, letter, lifting, grams, mix } of script.units) {
+    expect(lifting.length).toBeGreaterThan(0);
+    expect({ number, letter, grams, mix }).toEqual({ number: planned.get(id)!.number, letter: planned.get(id)!.letter, grams: planned.get(id)!.grams, mix: planned.get(id)!.mix });
   }
-  expect(script.mixes.A).toMatch(/^.+, 20 vol, 1 : \d/);
+  expect(script.mixes.A).toMatchObject({ letter: 'A', part: 'length', words: expect.stringMatching(/^.+, 20 vol, 1 : \d/) });
   expect(JSON.parse(JSON.stringify(script))).toEqual(script);
   // It is ready when the clock says so: checks begin from the same estimate.
-  for (const { block, readyMinutes } of serviceState(script, []).blocks) expect(readyMinutes).toBeCloseTo(block.readyMinutes, 6);
+  for (const { block, units } of serviceState(script, []).blocks) units.forEach(({ readyMinutes }, i) => expect(readyMinutes).toBeCloseTo(block.foils[i].readyMinutes, 6));
 });
 
 describe('how a service stands', () => {
   const script = scriptFor([3, 3]);
 
   test('nothing before it starts; then each foil with its moment, its seconds and who closed it', () => {
-    expect(serviceState(script, happened([[1, closed('b0/0')]])).blocks[0].foils[0].standing).toBe('waiting');
+    expect(serviceState(script, happened([[1, closed('b0/0')]])).blocks[0].units[0].standing).toBe('waiting');
     const state = serviceState(script, happened([[0, started], [1, closed('b0/0')], [2.5, closed('b0/1')]]));
     expect(state.blocks[0]).toMatchObject({ standing: 'begun', firstAt: at(1), lastAt: at(2.5) });
-    expect(state.blocks[0].foils.map(({ seconds, closedBy }) => [seconds, closedBy])).toEqual([[60, 'Ottilie'], [90, 'Ottilie'], [null, null]]);
+    expect(state.blocks[0].units.map(({ seconds, closedBy }) => [seconds, closedBy])).toEqual([[60, 'Ottilie'], [90, 'Ottilie'], [null, null]]);
   });
 
   test('whatever way events arrive, the service is the same', () => {
@@ -47,7 +45,7 @@ describe('how a service stands', () => {
     const last = lastUndoable(events)!;
     expect(last.body).toEqual(closed('b0/1'));
     const undo: ServiceEvent = { id: 'u1', device: 'station', at: at(4), by: 'Ottilie', body: { kind: 'undone', event: last.id } };
-    expect(serviceState(script, [...events, undo]).blocks[0].foils.map(({ standing }) => standing)).toEqual(['on', 'waiting', 'waiting']);
+    expect(serviceState(script, [...events, undo]).blocks[0].units.map(({ standing }) => standing)).toEqual(['on', 'waiting', 'waiting']);
     expect(lastUndoable([...events, undo])!.body).toEqual(closed('b0/0'));
     const all = { ...undo, id: 'u2', body: { kind: 'undone', event: events[0].id } as EventBody };
     // The start itself is not taken back.
@@ -59,7 +57,7 @@ describe('how a service stands', () => {
     const other: ServiceEvent = { id: 'o1', device: 'tablet', at: at(1.2), by: 'Bram', body: closed('b0/0') };
     for (const order of [[...events, other], [other, ...events]]) {
       const { blocks, conflicts } = serviceState(script, order);
-      expect(blocks[0].foils[0]).toMatchObject({ closedAt: at(1), closedBy: 'Ottilie' });
+      expect(blocks[0].units[0]).toMatchObject({ closedAt: at(1), closedBy: 'Ottilie' });
       expect(conflicts.map((own) => conflictWords(own, (moment) => `minute ${((moment - T0) / MINUTE).toFixed(1)}`))).toEqual(['Foil 1 was closed twice: Ottilie at minute 1.0 counts, Bram at minute 1.2 does not.']);
     }
   });
@@ -75,20 +73,20 @@ describe('how a service stands', () => {
 
   test('what was skipped here and closed there is on the head', () => {
     const { blocks, conflicts } = serviceState(script, happened([[0, started], [1, { kind: 'skipped', foil: 'b0/0', why: 'too short' }], [2, closed('b0/0'), 'tablet']]));
-    expect(blocks[0].foils[0].standing).toBe('on');
+    expect(blocks[0].units[0].standing).toBe('on');
     expect(conflictWords(conflicts[0], String)).toMatch(/skipped and then closed/);
   });
 
   test('a foil is added where the hands are; pulled foils set no limit; a rinse ends all of a block', () => {
     const state = serviceState(script, happened([[0, started], [1, closed('b0/0')], [2, { kind: 'added', foil: 'extra', block: 'b0' }], [9, { kind: 'pulled', foils: ['b0/0'], reason: 'light enough' }]]));
-    expect(state.blocks[0].foils.map(({ id, standing }) => [id, standing])).toEqual([['b0/0', 'pulled'], ['extra', 'on'], ['b0/1', 'waiting'], ['b0/2', 'waiting']]);
+    expect(state.blocks[0].units.map(({ id, standing }) => [id, standing])).toEqual([['b0/0', 'pulled'], ['extra', 'on'], ['b0/1', 'waiting'], ['b0/2', 'waiting']]);
     expect(state.blocks[0].firstAt).toBe(at(2));
     const rinsed = serviceState(script, happened([[0, started], ...foiledFrom(0, 3, 0), [20, { kind: 'rinse-begun', blocks: ['b0', 'b1'], incident: null }], [27, { kind: 'rinse-done' }]]));
     expect(rinsed.blocks.map(({ standing }) => standing)).toEqual(['rinsed', 'waiting']);
     // Wet after setting up; and never after the rinse was done.
-    expect(rinsed.blocks[0].foils[0].offAt).toBe(at(23));
+    expect(rinsed.blocks[0].units[0].offAt).toBe(at(23));
     const quick = serviceState(script, happened([[0, started], ...foiledFrom(0, 3, 0), [20, { kind: 'rinse-begun', blocks: ['b0'], incident: null }], [21, { kind: 'rinse-done' }]]));
-    expect(quick.blocks[0].foils[0].offAt).toBe(at(21));
+    expect(quick.blocks[0].units[0].offAt).toBe(at(21));
   });
 
   test('a check recalibrates the mix for all its foils, and its decision goes before the estimate', () => {
@@ -97,8 +95,33 @@ describe('how a service stands', () => {
     const before = serviceState(two, events.slice(0, -1));
     const after = serviceState(two, events);
     expect(after.heads.A.factor).toBeLessThan(before.heads.A.factor);
-    expect(after.blocks[1].readyMinutes).toBeGreaterThan(before.blocks[1].readyMinutes + 1);
-    expect(after.blocks[0].lastAt! + after.blocks[0].readyMinutes * MINUTE).toBeCloseTo(at(26), 0);
+    expect(after.blocks[1].units[0].readyMinutes).toBeGreaterThan(before.blocks[1].units[0].readyMinutes + 1);
+    // Ten minutes more for the foil that was looked at, and for the others as long after their own closing.
+    expect(after.blocks[0].units.map(({ readyAt }) => readyAt)).toEqual([at(26), at(26), at(26)].map((own) => expect.closeTo(own, 0)));
+  });
+});
+
+describe('two formulas in one panel', () => {
+  // Light and dark in turn: B deposits for 20 minutes.
+  const script = scriptFor([4], (_, i) => (i % 2 === 0 ? {} : { letter: 'B', mix: 'Sedge, 10 vol, 1 : 2', lifts: false, lifting: [], depositMinutes: 20, limitMinutes: 30 }));
+
+  test('each foil is called with its own letter, and the turn is said', () => {
+    const steps = [0, 1, 2].map((n) => nextStep(script, serviceState(script, happened([[0, started], [0, { kind: 'bowl', mix: 'A' }], [0, { kind: 'bowl', mix: 'B' }], [0, { kind: 'next', block: 'b0' }], ...foiledFrom(0, n, 0)])), [], at(n)));
+    expect(steps.map((step) => (step.kind === 'foil' ? [step.foil, step.own.unit.letter, step.turned?.from ?? null] : step.kind))).toEqual([['b0/0', 'A', null], ['b0/1', 'B', 'A'], ['b0/2', 'A', 'B']]);
+  });
+
+  test('a mix that was not mixed yet is asked for before the foil that takes it', () => {
+    expect(nextStep(script, serviceState(script, happened([[0, started], [1, closed('b0/0')]])), [], at(1))).toMatchObject({ kind: 'bowl', mix: 'B', why: 'first' });
+  });
+
+  test('each has its own time and limit; a check of one letter says nothing of the other', () => {
+    const events = happened([[0, started], ...foiledFrom(0, 4, 0), [16, { kind: 'checked', foil: 'b0/0', level: 6.8, then: 'more', minutes: 10, reason: null, photo: null }]]);
+    const [block] = serviceState(script, events).blocks;
+    expect(block.units.map(({ limitAt }) => limitAt)).toEqual([at(46), at(32), at(48), at(34)]);
+    expect(block.units.map(({ readyAt }) => readyAt)).toEqual([at(26), at(22), at(26), at(24)].map((own) => expect.closeTo(own, 0)));
+    expect([block.readyAt, block.limitAt]).toEqual([expect.closeTo(at(26), 0), at(32)]);
+    const record = recordOf(script, serviceState(script, [...events, ...happened([[28, { kind: 'rinse-begun', blocks: ['b0'], incident: null }], [35, { kind: 'rinse-done' }]]).map((own) => ({ ...own, id: `r${own.id}` }))]));
+    expect(record.lines.map(({ letter, kind, planned, placed }) => [letter, kind, planned, placed])).toEqual([['A', 'foil', 2, 2], ['B', 'foil', 2, 2]]);
   });
 });
 
@@ -109,7 +132,7 @@ describe('alarms', () => {
   const due = (kind: string) => alarms.filter((own) => own.kind === kind).map((own) => (own.due - T0) / MINUTE);
 
   test('belong to foils: check near the end, ready after the last, the limit from the first, the bowl from its mixing', () => {
-    const { readyMinutes } = serviceState(script, events).blocks[0];
+    const { readyMinutes } = serviceState(script, events).blocks[0].units[0];
     expect(due('check')).toEqual([expect.closeTo(1 + Math.max(readyMinutes - 8, readyMinutes / 2), 6)]);
     expect(due('ready')).toEqual([expect.closeTo(3 + readyMinutes, 6)]);
     expect([due('limit'), due('over'), due('bowl')]).toEqual([[41], [46], [35]]);
@@ -199,7 +222,7 @@ describe('the service, followed to its end', () => {
     // Nothing was checked: estimated from the minutes on, about the target.
     expect(Math.abs(record.levelReached! - 8)).toBeLessThan(0.8);
     // As it was planned, foil by foil: nothing went otherwise.
-    for (const { planned, placed } of record.foils) expect(placed).toBeCloseTo(planned!.placed, 6);
+    for (const { planned, placed } of record.units) expect(placed).toBeCloseTo(planned!.placed, 6);
     expect(record.rinsed.done).toBeCloseTo(record.rinsed.planned!, 6);
     const { steps } = state;
     expect((steps.root.begunAt! - steps['toner t'].begunAt!) / MINUTE).toBeGreaterThanOrEqual(10);
@@ -213,7 +236,7 @@ describe('the service, followed to its end', () => {
     const slow = recordOf(script, follow(script, 100).state);
     expect(slow.rinsed.done!).toBeGreaterThan(usual.rinsed.done! + 5);
     expect(slow.over).toBe(0);
-    expect(slow.foils[0].seconds).toBe(100);
+    expect(slow.units[0].seconds).toBe(100);
   });
 
   test('without deviation the rest is the plan', () => {

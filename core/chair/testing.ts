@@ -2,24 +2,39 @@ import { USUAL_RULES } from '../clock';
 import { startPlan } from '../formats';
 import { headFactor } from '../lift';
 import type { EventBody, ServiceEvent } from './events';
-import type { ScriptBlock, ServiceScript } from './script';
+import type { ScriptBlock, ScriptLift, ScriptUnit, ServiceScript } from './script';
 import { MINUTE, readyMinutesOf } from './state';
 
 /** A moment that tests start from. */
 export const T0 = Date.UTC(2026, 5, 1, 9, 0);
 
-const LIFTS = [{ from: 6, target: 8, stretch: 'length', lift: { volumes: 20, factor: 1, most: { levels: 7, top: 10 } } }] as const;
+const LIFTS = [{ letter: 'A', from: 6, target: 8, stretch: 'length', lift: { volumes: 20, factor: 1, most: { levels: 7, top: 10 } } }] as const satisfies readonly ScriptLift[];
 
-/** A script of some blocks with foils a minute each; level 6 to 8 with 20 volumes. */
-export function scriptFor(sizes: readonly number[], part: Partial<ScriptBlock> = {}): ServiceScript {
-  const blocks = sizes.map((n, b): ScriptBlock => ({
-    id: `b${b}`, panel: `p${b}`, name: `Panel ${b + 1}`, formula: 'A', seconds: new Array(n).fill(60), readyMinutes: readyMinutesOf({ lifts: LIFTS, depositMinutes: 0 }, headFactor([]))!, limitMinutes: 45, touches: [], foils: Array.from({ length: n }, (_, i) => `b${b}/${i}`),
-    lifts: LIFTS, depositMinutes: 0, ...part,
-  }));
+/** Foils of a test script that are not as all the others. */
+export type UnitPart = Partial<ScriptUnit>;
+
+/** A script of some blocks with foils a minute each; level 6 to 8 with 20 volumes. @param unitAt what of a foil is otherwise */
+export function scriptFor(sizes: readonly number[], unitAt: (block: number, i: number) => UnitPart = () => ({}), lifts: readonly ScriptLift[] = LIFTS): ServiceScript {
+  const ready = readyMinutesOf({ lifting: [0], depositMinutes: 0 }, lifts, headFactor([]))!;
+  const units = sizes.flatMap((n, b) => Array.from({ length: n }, (_, i): ScriptUnit => ({
+    id: `b${b}/${i}`, number: 0, kind: 'foil', panel: `p${b}`, panelName: `Panel ${b + 1}`, side: 'left', zone: 'crown', letter: 'A', lifts: true, gather: { kind: 'slice' }, widthMm: 80, thicknessMm: 4, angleDeg: 0,
+    startMm: 0, featherMm: 0, teasing: 0, reach: 'ends', reachMm: [0, 300], hairMm: 300, surface: false, endsMm: 0, mix: 'Moth, 20 vol, 1 : 2', endsMix: null, laidWith: 'foil', seconds: 60, grams: 2.5, endsGrams: 0,
+    limitMinutes: 45, lifting: [0], depositMinutes: 0, ...unitAt(b, i),
+  }))).map((unit, i) => ({ ...unit, number: i + 1 }));
+  const blocks = sizes.map((_, b): ScriptBlock => {
+    const own = units.filter(({ panel }) => panel === `p${b}`);
+    return {
+      id: `b${b}`, panel: `p${b}`, name: `Panel ${b + 1}`, touches: [], units: own.map(({ id }) => id),
+      foils: own.map(({ seconds, letter, lifts: lifting, depositMinutes, limitMinutes }) => ({ seconds, mixes: [letter], readyMinutes: lifting ? ready : depositMinutes, limitMinutes })),
+    };
+  });
+  const mixes = Object.fromEntries(units.map(({ letter, mix }) => [letter, { letter, part: 'length' as const, words: mix }]));
   return {
-    version: 1, plan: startPlan(), naturalLevel: 6, blocks, mixes: { A: 'Moth, 20 vol, 1 : 2' }, readings: [], rules: { ...USUAL_RULES, margin: 3 }, fixed: { order: blocks.map((_, b) => b) },
-    foils: blocks.flatMap(({ foils }) => foils).map((id, i) => ({ id, number: i + 1, kind: 'foil', zone: null, gather: { kind: 'slice' }, widthMm: 80, thicknessMm: 4, startMm: 0, featherMm: 0, teasing: 0, seconds: 60 })),
-    after: [{ id: 'wash', kind: 'wash', name: 'Wash and treat', from: 0, to: 8 }, { id: 'toner t', kind: 'toner', name: 'Toner, mid-lengths', from: 8, to: 28 }, { id: 'root', kind: 'root', name: 'Root colour', from: 18, to: 28 }, { id: 'dry', kind: 'dry', name: 'Dry', from: 28, to: 53 }],
+    version: 2, plan: startPlan(), naturalLevel: 6, units, lifts, blocks, mixes, products: {}, readings: [], rules: { ...USUAL_RULES, margin: 3 }, fixed: { order: blocks.map((_, b) => b) },
+    after: [
+      { id: 'wash', kind: 'wash', name: 'Wash and treat', from: 0, to: 8, detail: null }, { id: 'toner t', kind: 'toner', name: 'Toner, mid-lengths', from: 8, to: 28, detail: null },
+      { id: 'root', kind: 'root', name: 'Root colour', from: 18, to: 28, detail: null }, { id: 'dry', kind: 'dry', name: 'Dry', from: 28, to: 53, detail: null },
+    ],
   };
 }
 

@@ -1,13 +1,11 @@
 import fc from 'fast-check';
-import { compareCosts, nearestAlternative, runService, searchService, simplePlan, strengthsOf, underRunOff, USUAL_RULES, type Action, type Block, type ClockRules, type Cost, type Strength, type WetPart } from '.';
+import { compareCosts, nearestAlternative, runService, searchService, simplePlan, strengthsOf, underRunOff, USUAL_RULES, type Action, type Block, type ClockRules, type Cost, type WetPart } from '.';
+import { blockOf as block, type StrengthAlike } from './testing';
 
 const RULES: ClockRules = { ...USUAL_RULES, margin: 0 };
-const block = (i: number, part: Partial<Block> = {}): Block => ({
-  id: `p${i}`, panel: `p${i}`, name: `Panel ${i + 1}`, formula: 'A', seconds: new Array(10).fill(60), readyMinutes: 20, limitMinutes: 45, touches: [], ...part,
-});
-const many = (n: number, part: Partial<Block> = {}) => Array.from({ length: n }, (_, i) => block(i, part));
-const stronger: Strength = { mix: 'A 30 vol', readyMinutes: 14, limitMinutes: 45, steps: 1 };
-const weaker: Strength = { mix: 'A 10 vol', readyMinutes: 28, limitMinutes: 45, steps: 0 };
+const many = (n: number, part: Parameters<typeof block>[1] = {}) => Array.from({ length: n }, (_, i) => block(i, part));
+const stronger: StrengthAlike = { mix: 'A 30 vol', readyMinutes: 14, limitMinutes: 45, steps: 1 };
+const weaker: StrengthAlike = { mix: 'A 10 vol', readyMinutes: 28, limitMinutes: 45, steps: 0 };
 
 /** Every allowed way of foiling, pulling and rinsing, told by the rules of the model and not by the search's own. */
 function exhaustive(blocks: readonly Block[], rules: ClockRules): Cost {
@@ -46,7 +44,7 @@ const drawn = fc.record({
 });
 const blocksOf = (all: readonly { n: number; pace: number; ready: number; mix: string; touches: WetPart[]; more: boolean }[]) =>
   all.map(({ n, pace, ready, mix, touches, more }, i) => block(i, {
-    formula: mix, seconds: new Array(n).fill(pace), readyMinutes: ready, touches,
+    mix, seconds: new Array(n).fill(pace), readyMinutes: ready, touches,
     others: [{ mix: `${mix} 30 vol`, readyMinutes: 0.75 * ready, limitMinutes: 45, steps: 1 }, ...(more ? [{ mix: `${mix} 10 vol`, readyMinutes: 1.2 * ready, limitMinutes: 45, steps: 0 }] : [])],
   }));
 
@@ -100,7 +98,7 @@ test('a stronger mix is taken where it saves more than it counts for, and never 
 });
 
 test('what is fixed stays, and the rest is solved around it', () => {
-  const blocks = many(4, { others: [stronger] }).map((own, i) => ({ ...own, seconds: new Array(6 + i).fill(60) }));
+  const blocks = [0, 1, 2, 3].map((i) => block(i, { others: [stronger], seconds: new Array(6 + i).fill(60) }));
   const { actions, timeline, proved } = searchService(blocks, { rules: RULES, fixed: { at: { 0: 3, 2: 0 }, strength: { 1: 1, 3: 0 } } });
   const order = actions.flatMap((own) => (own.kind === 'foil' ? [own.block] : []));
   expect([order[0], order[2]]).toEqual([3, 0]);
@@ -165,7 +163,7 @@ describe('planning the rest', () => {
     return {
       left, rest: left.map((b) => blocks[b]),
       start: {
-        now: ran.end, panel: last === undefined ? undefined : blocks[last].panel, bowl: ran.bowls.length === 0 ? undefined : ran.bowls[ran.bowls.length - 1],
+        now: ran.end, panel: last === undefined ? undefined : blocks[last].panel, bowls: Object.fromEntries(ran.bowls.map(({ mix, at }) => [mix, at])),
         placed: left.map((b) => (foiled.includes(b) ? ran.foils.filter((own) => own.block === b).map(({ placed }) => placed) : undefined)), strengths: left.map(() => 0), pulled: left.map(() => false),
       },
     };

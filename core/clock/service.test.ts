@@ -1,12 +1,10 @@
 import fc from 'fast-check';
 import { ZONES } from '../head';
 import { bindingsOf, compareCosts, runService, searchService, simplePlan, splitBlocks, underRunOff, USUAL_RULES, WET_PARTS, wetPartOf, type Action, type Block, type WetPart } from '.';
+import { blockOf as block, secondsOf } from './testing';
 
 const RULES = { ...USUAL_RULES, margin: 0 };
-const block = (i: number, part: Partial<Block> = {}): Block => ({
-  id: `p${i}`, panel: `p${i}`, name: `Panel ${i + 1}`, formula: 'A', seconds: new Array(10).fill(60), readyMinutes: 20, limitMinutes: 45, touches: [], ...part,
-});
-const many = (n: number, part: Partial<Block> = {}) => Array.from({ length: n }, (_, i) => block(i, part));
+const many = (n: number, part: Parameters<typeof block>[1] = {}) => Array.from({ length: n }, (_, i) => block(i, part));
 const stages = (blocks: readonly Block[], rules = RULES) => {
   const { timeline, proved } = searchService(blocks, { rules });
   expect(proved).toBe(true);
@@ -41,8 +39,8 @@ test('foils are closed one after the other, with panel changes and fresh bowls b
 });
 
 test('another mix takes another bowl', () => {
-  const { bowls } = runService([block(0), block(1, { formula: 'B' })], [{ kind: 'foil', block: 0 }, { kind: 'foil', block: 1 }], RULES);
-  expect(bowls).toEqual([{ formula: 'A', at: 0 }, { formula: 'B', at: 12 }]);
+  const { bowls } = runService([block(0), block(1, { mix: 'B' })], [{ kind: 'foil', block: 0 }, { kind: 'foil', block: 1 }], RULES);
+  expect(bowls).toEqual([{ mix: 'A', at: 0 }, { mix: 'B', at: 12 }]);
 });
 
 test('what is not on the head is not rinsed, and nothing is foiled twice', () => {
@@ -74,7 +72,7 @@ test('a panel that alone does not fit is cut first, and said', () => {
   // 45 − 20 − 2 min at a minute each: 24 foils fit.
   const { blocks, cut } = splitBlocks([block(0, { name: 'Back', seconds: new Array(60).fill(60) }), block(1)], RULES);
   expect(cut).toEqual(['Back']);
-  expect(blocks.map(({ name, seconds }) => [name, seconds.length])).toEqual([['Back, part 1', 20], ['Back, part 2', 20], ['Back, part 3', 20], ['Panel 2', 10]]);
+  expect(blocks.map((own) => [own.name, own.foils.length])).toEqual([['Back, part 1', 20], ['Back, part 2', 20], ['Back, part 3', 20], ['Panel 2', 10]]);
   expect(splitBlocks([block(0, { seconds: new Array(24).fill(60) })], RULES).cut).toEqual([]);
   expect(splitBlocks([block(0, { seconds: new Array(25).fill(60) })], RULES).cut).toEqual(['Panel 1']);
 });
@@ -103,10 +101,10 @@ function exhaustive(blocks: readonly Block[]) {
 }
 
 const anyBlock = fc.record({
-  n: fc.integer({ min: 1, max: 14 }), pace: fc.integer({ min: 40, max: 90 }), readyMinutes: fc.integer({ min: 5, max: 40 }), limitMinutes: fc.integer({ min: 30, max: 50 }), formula: fc.constantFrom('A', 'B'),
+  n: fc.integer({ min: 1, max: 14 }), pace: fc.integer({ min: 40, max: 90 }), readyMinutes: fc.integer({ min: 5, max: 40 }), limitMinutes: fc.integer({ min: 30, max: 50 }), mix: fc.constantFrom('A', 'B'),
   touches: fc.subarray<WetPart>(['nape', 'back', 'side-l', 'top-l', 'face-l'], { minLength: 1, maxLength: 2 }),
 });
-const blocksOf = (drawn: readonly { n: number; pace: number; readyMinutes: number; limitMinutes: number; formula: string; touches: WetPart[] }[]) =>
+const blocksOf = (drawn: readonly { n: number; pace: number; readyMinutes: number; limitMinutes: number; mix: string; touches: WetPart[] }[]) =>
   drawn.map(({ n, pace, ...rest }, i) => block(i, { ...rest, seconds: new Array(n).fill(pace) }));
 
 test('the search finds what exhaustive search finds', () => {
@@ -128,7 +126,7 @@ test('it is never worse than the simple order, stopped at once or not; what it s
       const simple = runService(blocks, simplePlan(blocks, RULES), RULES);
       const found = searchService(blocks, { rules: RULES, stop: () => stop });
       expect(compareCosts(found.timeline.cost, simple.cost)).toBeLessThanOrEqual(0);
-      expect(found.timeline.foils).toHaveLength(blocks.reduce((sum, { seconds }) => sum + seconds.length, 0));
+      expect(found.timeline.foils).toHaveLength(blocks.reduce((sum, own) => sum + secondsOf(own).length, 0));
       for (const { wet, placed } of found.timeline.foils) expect(wet).toBeGreaterThan(placed);
     }),
     { numRuns: 30 },

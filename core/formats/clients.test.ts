@@ -1,3 +1,4 @@
+import { visitOf } from '../visit/computed/testing';
 import { createPatternEngine } from '../pattern';
 import { clientsCsv, foilsCsv, readClientsCsv, startPlan, type ListedClient } from '.';
 
@@ -80,9 +81,10 @@ describe('clients as a table', () => {
 test('the list of foils has a row for each, in the order of work, with figures as the house writes them', () => {
   const plan = startPlan();
   const { sheet } = createPatternEngine().compute(plan);
-  const rows = parsed(foilsCsv(plan, sheet, { separator: ';', decimalComma: true }), ';');
+  const rows = parsed(foilsCsv(sheet, visitOf({ plan }).work.units, { separator: ';', decimalComma: true }), ';');
   expect(rows).toHaveLength(sheet.foils.length + 1);
-  expect(rows.slice(1).map(([number]) => Number(number))).toEqual(sheet.foils.map((_, i) => i + 1));
+  expect(rows.slice(1).map(([, number]) => Number(number))).toEqual(sheet.foils.map((_, i) => i + 1));
   const [first] = sheet.foils.filter(({ order }) => order === 1);
-  expect(rows[1]).toMatchObject({ 1: first.id, 2: 'Back', 7: 'A', 9: String(Math.round(first.widthMm * 10) / 10).replace('.', ','), 10: '4' });
+  const cells = Object.fromEntries(rows[0].map((column, i) => [column, rows[1][i]]));
+  expect(cells).toMatchObject({ id: first.id, kind: 'foil', panel: 'Back', formula: 'A', 'width mm': String(Math.round(first.widthMm * 10) / 10).replace('.', ','), 'thickness mm': '4', mix: expect.stringMatching(/20 vol/), grams: expect.stringMatching(/^\d,\d$/) });
 });

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { EMPTY_CONSULT, EMPTY_MIX, EMPTY_OUTCOME, parseConsult, parseEventBatch, parseHouse, parseMix, parseOutcome, parsePlan, startPlan, takenOf, USUAL_HOUSE, type Parsed } from '.';
+import { EMPTY_CONSULT, EMPTY_MIX, parseConsult, parseEventBatch, parseHouse, parseMix, parseOutcome, parsePlan, startPlan, USUAL_HOUSE, type Parsed } from '.';
+import { EMPTY_OUTCOME, takenOf } from '../visit';
 
 /** A document with one value put in its place. */
 function put(document: unknown, path: string, value: unknown): unknown {
@@ -21,7 +22,7 @@ const REFUSED: Record<string, { parse(value: unknown): Parsed<unknown>; sound: u
       ['panels.0.side', 'top', 'panels[0].side: must be left, right, both or across.'], ['panels.1.id', 'back', 'panels[1].id: "back" is used twice.'], ['panels.0.formula', 'AB', 'panels[0].formula: must be one capital letter.'],
       ['panels.0.rotation', { sequence: 'A' }, 'panels[0].rotation.sequence: must be 2–24 capital letters, such as AABB.'], ['foil.usableWidthMm', 10, 'foil.usableWidthMm: must be a number from 30 to 300 mm.'],
       ['edits', [{ kind: 'bend', foil: 'back/1/1' }], 'edits[0].kind: must have a kind of delete, move, widen, retype or add.'], ['edits', [{ kind: 'delete', foil: 'third from the left' }], 'edits[0].foil: must be a foil id such as back/3/-1.'],
-      ['version', 9, 'version: this program reads versions 1 to 2, not 9.'],
+      ['version', 9, 'version: this program reads versions 1 to 3, not 9.'],
     ],
   },
   consult: {
@@ -37,7 +38,7 @@ const REFUSED: Record<string, { parse(value: unknown): Parsed<unknown>; sound: u
   mix: {
     parse: parseMix, sound: EMPTY_MIX,
     cases: [
-      ['formulas', { a: {} }, 'formulas.a: must be formulas by letter.'], ['formulas', { A: { kind: 'paint' } }, 'formulas.A.kind: kind must be lift or deposit.'],
+      ['formulas', { a: {} }, 'formulas.a: must be formulas by letter.'], ['formulas', { A: { kind: 'paint' } }, 'formulas.A.kind: kind must be lift, deposit or permanent.'],
       ['formulas', { A: { kind: 'lift', product: 'moth', volumes: 60, ratio: 2 } }, 'formulas.A.volumes: must be a number from 1 to 40 vol.'], ['formulas', { A: { kind: 'lift', product: 'moth', volumes: 20, ratio: 0 } }, 'formulas.A.ratio: must be a number from 0.5 to 5.'],
       ['bowl.mostGrams', 5, 'bowl.mostGrams: must be a number from 20 to 500 g.'], ['tests', [{ formula: 'A', minutes: 20, from: 7, level: 7 }], 'tests[0].level: no lift was read: the level is not above the one before.'],
       ['toners', [{ id: 't', where: 'all', line: 'sedge', parts: [{ shade: 'a', parts: 1 }, { shade: 'a', parts: 2 }], grams: 50, ratio: 2, volumes: 5, minutes: 10, state: 'damp' }], 'toners[0].parts: names a shade twice.'],

@@ -1,13 +1,15 @@
 import Papa from 'papaparse';
 import { foilsCsv, parsePlan, readFoilsCsv, startPlan } from '.';
 import { createPatternEngine, retypeFoil } from '../pattern';
+import { visitOf } from '../visit/computed/testing';
 
 const engine = createPatternEngine();
 const plan = retypeFoil(startPlan(), 'back/2/1', { formula: 'B' });
 const { sheet } = engine.compute(plan);
-const english = foilsCsv(plan, sheet, { separator: ',', decimalComma: false });
+const { units } = visitOf({ plan }).work;
+const english = foilsCsv(sheet, units, { separator: ',', decimalComma: false });
 const taken = (text: string) => {
-  const read = readFoilsCsv(text, plan, sheet);
+  const read = readFoilsCsv(text, plan, sheet, units);
   if (!read.ok) throw new Error(read.problem);
   return read.value;
 };
@@ -19,7 +21,7 @@ function changed(id: string, cells: Record<string, string>, text = english, deli
 const rowAt = (id: string) => english.split('\r\n').findIndex((line) => line.includes(`,${id},`)) + 1;
 
 test.each([[',', false], [';', true], ['\t', true]])('out and in again changes nothing, with %j between columns', (separator, decimalComma) => {
-  expect(taken(foilsCsv(plan, sheet, { separator, decimalComma }))).toEqual({ plan, changes: [], same: sheet.foils.length, problems: [], separator });
+  expect(taken(foilsCsv(sheet, units, { separator, decimalComma }))).toEqual({ plan, changes: [], same: sheet.foils.length, problems: [], separator });
 });
 
 test('formula, gather and thickness of one foil, as edits by hand that the pattern computes', () => {
@@ -33,7 +35,7 @@ test('formula, gather and thickness of one foil, as edits by hand that the patte
 });
 
 test('with a decimal comma, half a millimetre is half a millimetre', () => {
-  const german = foilsCsv(plan, sheet, { separator: ';', decimalComma: true });
+  const german = foilsCsv(sheet, units, { separator: ';', decimalComma: true });
   expect(taken(changed('back/3/1', { 'thickness mm': '3,5' }, german, ';')).changes).toMatchObject([{ words: ['4 mm → 3.5 mm thick'] }]);
 });
 
@@ -58,10 +60,10 @@ test('doubles, unknown foils and rows without one are named', () => {
 });
 
 test.each([['formula\nB', /“id” is missing/], ['id,colour\nback/3/1,red', /“colour” is no column/], ['id,formula\n', /no foils/]])('%j is no table of foils', (text, problem) => {
-  expect(readFoilsCsv(text, plan, sheet)).toEqual({ ok: false, problem: expect.stringMatching(problem) });
+  expect(readFoilsCsv(text, plan, sheet, units)).toEqual({ ok: false, problem: expect.stringMatching(problem) });
 });
 
 test('more edits by hand than a pattern holds are refused before it is too late', () => {
   const many = { ...plan, edits: Array.from({ length: 399 }, () => ({ kind: 'move' as const, foil: 'back/9/1', byMm: 1 })) };
-  expect(readFoilsCsv('id,formula\nback/3/1,B\nback/4/1,B\n', many, sheet)).toEqual({ ok: false, problem: expect.stringContaining('401 edits of single foils') });
+  expect(readFoilsCsv('id,formula\nback/3/1,B\nback/4/1,B\n', many, sheet, units)).toEqual({ ok: false, problem: expect.stringContaining('401 edits of single foils') });
 });

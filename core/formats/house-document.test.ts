@@ -1,6 +1,7 @@
 import { USUAL_LIMITS } from '../check/check';
 import { SCHOOL_KEYS, SCHOOLS } from '../school';
-import { limitsOf, parseHouse, timeThereIs, USUAL_HOUSE } from './house-document';
+import { limitsOf, timeThereIs } from '../visit';
+import { parseHouse, USUAL_HOUSE } from './house-document';
 
 const read = (value: Record<string, unknown>) => parseHouse({ version: 1, ...value });
 

@@ -1,16 +1,10 @@
-import { mixOfVisit } from '../mix';
-import { createPatternEngine } from '../pattern';
 import { Shelf, USUAL_RANGE } from '../products';
-import { USUAL_SCHOOLS } from '../school';
 import { usualFormula, type VisitMix } from '../visit';
-import { EMPTY_CONSULT } from './consult-document';
+import { visitOf } from '../visit/computed/testing';
 import { mixCard } from './mix-card';
 import { EMPTY_MIX } from './mix-document';
-import { startPlan } from './start-plan';
 import { textWidth } from './text-width';
 
-const plan = startPlan();
-const computed = createPatternEngine().compute(plan);
 const facts = { client: 'Nell', date: '25 Nov 2026', colourist: 'Ottilie', base: '6', goal: '9', price: '€200.00', agreed: null, cautions: ['Over 20 vol at the hairline.'] };
 const usual = usualFormula(new Shelf(EMPTY_MIX, USUAL_RANGE))!;
 const toner = (n: number): VisitMix['toners'][number] => ({
@@ -18,18 +12,17 @@ const toner = (n: number): VisitMix['toners'][number] => ({
 });
 
 function card(part: Partial<VisitMix>) {
-  const mix = { ...EMPTY_MIX, ...part };
-  const mixed = mixOfVisit({ consult: { ...EMPTY_CONSULT, goalLevel: 9 }, plan, computed, mix, range: USUAL_RANGE, uses: [], schools: USUAL_SCHOOLS });
-  const { shapes, widthMm, heightMm } = mixCard(mix, mixed, facts);
+  const visit = visitOf({ mix: part, consult: { goalLevel: 9 } });
+  const { shapes, widthMm, heightMm } = mixCard(visit, facts);
   const texts = shapes.flatMap((own) => (own.kind === 'text' ? [own] : []));
-  return { mixed, texts, words: texts.map(({ words }) => words).join(' '), widthMm, heightMm };
+  return { bowls: visit.work.bowls, texts, words: texts.map(({ words }) => words).join(' '), widthMm, heightMm };
 }
 
 test('every amount of every bowl and toner stands on it, none is cut, all lies on the page', () => {
   const additives = [{ product: 'rootling', perGram: 0.1 }, { product: 'water', perGram: 0.1 }, { product: 'barrier', perGram: 0.2 }];
-  const { mixed, texts, words, widthMm, heightMm } = card({ formulas: { A: { ...usual, volumes: 13, additives } }, toners: [toner(1), toner(2)] });
-  if (!mixed.bowls.ok) throw new Error(mixed.bowls.problem);
-  for (const { label, items } of mixed.bowls.bowls) {
+  const { bowls, texts, words, widthMm, heightMm } = card({ formulas: { A: { ...usual, volumes: 13, additives } }, toners: [toner(1), toner(2)] });
+  if (!bowls.ok) throw new Error(bowls.problem);
+  for (const { label, items } of bowls.bowls) {
     expect(words).toContain(label);
     if (items.ok) for (const { grams, name } of items.items) expect(words.replace(/\s+/g, ' ')).toContain(`${grams} g ${name}`);
   }

@@ -1,4 +1,5 @@
 import { engine } from '../pattern/testing';
+import { visitOf } from '../visit/computed/testing';
 import { TECHNIQUES, planOf } from '../technique';
 import { svgOf, type Shape } from './shapes';
 import { startPlan } from './start-plan';
@@ -14,7 +15,7 @@ const words = (shapes: readonly Shape[]) => texts(shapes).map((shape) => shape.w
 test.each(TECHNIQUES.map((technique) => [technique.key, technique] as const))('%s: one page, every foil drawn once and counted, nothing beyond the margins', (_, technique) => {
   const plan = planOf(technique);
   const computed = engine.compute(plan);
-  const { shapes, widthMm, heightMm } = stationSheet(plan, computed, facts);
+  const { shapes, widthMm, heightMm } = stationSheet(plan, computed, visitOf({ plan }).work, facts);
   const { foils } = computed.sheet.totals;
   expect(words(shapes)).toContain(String(foils));
   expect(shapes.filter((shape) => shape.kind === 'path' && shape.id !== undefined)).toHaveLength(foils);
@@ -35,7 +36,7 @@ test('forty panels and a long name still make one page, and say what does not fi
   const start = startPlan();
   const panels = Array.from({ length: 40 }, (_, i) => ({ ...start.panels[0], id: `p${i}`, name: `Panel with a rather long name number ${i}` }));
   const plan = { ...start, name: 'A name that is far too long for the corner of a page of paper at the station', panels };
-  const { shapes, heightMm } = stationSheet(plan, engine.compute(plan), { ...facts, client: 'Maximiliana-Theodora von und zu Hohenfeldern-Sonnenschein the Younger', cautions: Array(4).fill('A caution that is a whole sentence long and then some more of it.') });
+  const { shapes, heightMm } = stationSheet(plan, engine.compute(plan), visitOf({ plan }).work, { ...facts, client: 'Maximiliana-Theodora von und zu Hohenfeldern-Sonnenschein the Younger', cautions: Array(4).fill('A caution that is a whole sentence long and then some more of it.') });
   for (const { y } of texts(shapes)) expect(y).toBeLessThan(heightMm - 8);
   expect(words(shapes).some((own) => /^and \d+ more panels$/.test(own))).toBe(true);
   expect(words(shapes).filter((own) => own.endsWith('…')).length).toBeGreaterThan(2);
@@ -43,7 +44,7 @@ test('forty panels and a long name still make one page, and say what does not fi
 
 test('inches are said in inches, and what is written is made safe for SVG', () => {
   const plan = { ...startPlan(), name: '<fine & "soft">' };
-  const sheet = stationSheet(plan, engine.compute(plan), { ...facts, units: 'in' });
+  const sheet = stationSheet(plan, engine.compute(plan), visitOf({ plan }).work, { ...facts, units: 'in' });
   expect(words(sheet.shapes).some((own) => own.includes('3/16" + 3/16"'))).toBe(true);
   const svg = svgOf({ x: 0, y: 0, width: sheet.widthMm, height: sheet.heightMm }, sheet.title, '#fff', sheet.shapes);
   expect(svg).toContain('&lt;fine &amp; &quot;soft&quot;&gt;');

@@ -42,7 +42,7 @@ test('a service teaches pace foil by foil, and levels beside what was expected b
     [21, { kind: 'checked', foil: 'b0/0', level: 7.5, then: 'rinse', minutes: null, reason: null, photo: null }], [22, { kind: 'rinse-begun', blocks: ['b0'], incident: null }], [29, { kind: 'rinse-done' }]]);
   const { pace, levels } = lessonOf(script, serviceState(script, events));
   expect(pace.map(({ seconds, person }) => [Math.round(seconds), person])).toEqual([[60, 'Ottilie'], [60, 'Ottilie'], [90, 'Ottilie']]);
-  const { from, lift } = script.blocks[0].lifts[0];
+  const { from, lift } = script.lifts[0];
   expect(levels).toEqual([{ estimated: levelAfter(from, lift, 20), reached: 7.5 }]);
 });
 

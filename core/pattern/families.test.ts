@@ -139,7 +139,7 @@ describe('targets', () => {
 
 describe('rotation and treated drop-outs', () => {
   test('A A B B foil by foil in the order of work, between a start and an end', () => {
-    const letters = sheetOf([{ formula: 'C', rotation: { sequence: 'AABB', fromFoil: 3, toFoil: 10 } }]).foils.map((foil) => foil.formula);
+    const letters = sheetOf([{ formula: 'C', rotation: { sequence: 'AABB', by: 'foil', anew: false, from: 3, to: 10 } }]).foils.map((foil) => foil.formula);
     expect(letters.slice(0, 12).join('')).toBe('CCAABBAABBCC');
   });
 

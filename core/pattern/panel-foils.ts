@@ -96,7 +96,7 @@ function inOrder(panel: Panel, sides: readonly { own: SideOfPanel; drafts: reado
 }
 
 /** Open-air product stays on the surface: so thick a layer of hair takes it, mm of the section. Working assumption: with it half a head of 12.7 mm sections takes about 85 g, as practised. */
-const SURFACE_MM = 3;
+const SURFACE_MM = 4;
 
 /** Share of what is picked that is painted on the surface only. */
 function surfaceShare(gather: SingleGather, thicknessMm: number): number {

@@ -69,7 +69,7 @@ test('every root of a slice is picked, of a surface weave at most half as deep',
 
 test('hair between foils is found in the drop-outs that are treated, hair painted without foils in its sections', () => {
   const plan = planOf(TECHNIQUES.find(({ key }) => key === 'four-quarters')!);
-  const treated: Plan = { ...plan, panels: plan.panels.map((panel, i) => (i === 0 ? { ...panel, dropouts: { every: 2, treatments: ['lowlight'] } } : { ...panel, muted: i > 1, medium: 'open-air' })) };
+  const treated: Plan = { ...plan, panels: plan.panels.map((panel, i) => (i === 0 ? { ...panel, dropouts: { every: 2, treatments: ['lowlight' as const], together: 1, recipes: {} } } : { ...panel, muted: i > 1, medium: 'open-air' })) };
   const computed = engine.compute(treated);
   const { foil, picked, painted, dropout } = foilsOfRoots(indexRoots(few), computed);
   const hairs = (of: Int16Array, n: number) => Array.from({ length: n }, (_, own) => of.reduce((sum, at, i) => sum + (at === own ? few.area[i] : 0), 0));

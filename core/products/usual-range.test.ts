@@ -1,5 +1,5 @@
 import { EMPTY_MIX, parseProducts } from '../formats';
-import { bottlesFor } from '../mix';
+import { bottlesFor } from '../bowl';
 import { PRODUCT_KINDS, productsOf, rangeProblems, USUAL_RANGE, type Product } from '.';
 import { Shelf } from '../products';
 

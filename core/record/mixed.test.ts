@@ -1,40 +1,36 @@
-import { recordOf, scriptOf, servedBy, serviceState } from '../chair';
+import { recordOf, servedBy, serviceState } from '../chair';
 import { closed, happened, started } from '../chair/testing';
-import { EMPTY_CONSULT, EMPTY_MIX, startPlan } from '../formats';
-import { mixOfVisit } from '../mix';
-import { createPatternEngine, retypeFoil } from '../pattern';
-import { USUAL_RANGE } from '../products';
-import { USUAL_SCHOOLS } from '../school';
-import { mixedLines, repeatLines } from '.';
+import { EMPTY_MIX, startPlan } from '../formats';
+import { retypeFoil } from '../pattern';
+import { visitOf } from '../visit/computed/testing';
+import { mixedLines, repeatLines, unitsSaid } from '.';
 
-const engine = createPatternEngine();
 const plan = retypeFoil(startPlan(), 'back/3/1', { formula: 'B' });
-const computed = engine.compute(plan);
 const mix = { ...EMPTY_MIX, used: { A: { grams: 240, predicted: 230 } } };
-const mixed = mixOfVisit({ consult: EMPTY_CONSULT, plan, computed, mix, range: USUAL_RANGE, uses: [], schools: USUAL_SCHOOLS });
-const script = scriptOf({ plan, computed, mix, mixed, naturalLevel: 6 });
+const visit = visitOf({ plan, mix });
+const { work, script } = visit;
 
 test('without a service: what is planned, and what was read of the bowls', () => {
-  const lines = mixedLines(mixed, mix, null);
-  expect(lines.map(({ letter, foils, bowls, grams, on }) => [letter, foils, bowls.done, grams.done, on])).toEqual([['A', 99, null, 240, null], ['B', 1, null, null, null]]);
-  if (!mixed.bowls.ok) throw new Error(mixed.bowls.problem);
+  const lines = mixedLines(work, mix, null);
+  expect(lines.map(({ letter, units, bowls, grams, on }) => [letter, unitsSaid(units), bowls.done, grams.done, on])).toEqual([['A', '99 foils', null, 240, null], ['B', '1 foil', null, null, null]]);
+  if (!work.bowls.ok) throw new Error(work.bowls.problem);
   // Every bowl and every gram of the plan is in one of them.
-  expect(lines.reduce((sum, { bowls }) => sum + bowls.planned, 0)).toBe(mixed.bowls.bowls.length);
-  expect(lines.reduce((sum, { grams }) => sum + grams.planned, 0)).toBeCloseTo(mixed.bowls.bowls.reduce((sum, { needed }) => sum + needed, 0), 6);
+  expect(lines.reduce((sum, { bowls }) => sum + bowls.planned, 0)).toBe(work.bowls.bowls.length);
+  expect(lines.reduce((sum, { grams }) => sum + grams.planned, 0)).toBeCloseTo(work.bowls.bowls.reduce((sum, { mixed }) => sum + mixed, 0), 6);
   expect(lines[0].words).toMatch(/, 20 vol, 1 : \d/);
 });
 
 test('with a service: bowls that were mixed, the longest that it was on beside its limit, steps that were done', () => {
-  const [block] = script.blocks.filter(({ formula }) => formula === 'A');
-  const [first, second] = block.foils;
+  const [block] = script.blocks;
+  const [first, second] = block.units;
   const events = happened([
     [0, started], [1, closed(first)], [3, { kind: 'bowl', mix: 'A' }], [4, closed(second)], [31, { kind: 'rinse-begun', blocks: [block.id], incident: null }], [36, { kind: 'rinse-done' }],
     [36, { kind: 'step-begun', step: 'wash' }], [43, { kind: 'step-done', step: 'wash' }],
   ]);
   const record = recordOf(script, serviceState(script, events));
-  const [a, b] = mixedLines(mixed, mix, { script, record });
+  const [a, b] = mixedLines(work, mix, { script, record });
   // The first bowl is that of the first foil, the second the one that was said.
-  expect(a).toMatchObject({ bowls: { done: 2 }, on: { longest: expect.closeTo(record.longest, 9), limit: block.limitMinutes } });
+  expect(a).toMatchObject({ bowls: { done: 2 }, on: { longest: expect.closeTo(record.longest, 9), limit: 45 } });
   expect(record.longest).toBeGreaterThanOrEqual(30);
   expect(b).toMatchObject({ bowls: { done: 0 }, on: null });
   expect(record.steps.filter(({ done }) => done !== null)).toEqual([{ id: 'wash', name: 'Wash and treat', planned: 8, done: 7 }]);
@@ -44,16 +40,15 @@ test('with a service: bowls that were mixed, the longest that it was on beside i
 test('an exact repeat has every mix with its developer, amount and time, toner and root with their parts, the level and her words', () => {
   const toner = { id: 't', where: 'mids' as const, line: 'sedge', parts: [{ shade: 'sedge-9-violet', parts: 2 }, { shade: 'sedge-9-pearl', parts: 1 }], grams: 60, ratio: 2, volumes: 5, minutes: 12, state: 'damp' as const };
   const own = { ...mix, toners: [toner] };
-  const all = mixOfVisit({ consult: EMPTY_CONSULT, plan, computed, mix: own, range: USUAL_RANGE, uses: [], schools: USUAL_SCHOOLS });
+  const { work: all, after, script: toned } = visitOf({ plan, mix: own });
   const record = { levelReached: 8.5, said: 'Brighter at the temples.' };
-  const planned = repeatLines({ mix: own, mixed: all, served: null, record });
+  const planned = repeatLines({ mix: own, work: all, after, served: null, record });
   expect(planned).toEqual([
     expect.stringMatching(/^A: .+, 20 vol, 1 : 2; 99 foils, 240 g taken\.$/), expect.stringMatching(/^B: .+, 20 vol, 1 : 2; 1 foil, about \d+ g\.$/),
-    'Toner, mid-lengths: 13 g Sedge 9 violet, 7 g Sedge 9 pearl, 40 g Moth developer 5 vol; 12 min.', 'Level 8½ reached. She said: “Brighter at the temples.”',
+    'Toner, mid-lengths: 13 g Sedge 9 violet, 7 g Sedge 9 pearl, 40 g Moth developer 5 vol; on damp hair, 12 min.', 'Level 8½ reached. They said: “Brighter at the temples.”',
   ]);
   // Where the toner was timed, it is what it was.
-  const toned = scriptOf({ plan, computed, mix: own, mixed: all, naturalLevel: 6 });
-  const served = servedBy(toned, happened([[0, started], [1, closed(toned.blocks[0].foils[0])], [40, { kind: 'step-begun', step: 'toner t' }], [49, { kind: 'step-done', step: 'toner t' }]]));
-  expect(repeatLines({ mix: own, mixed: all, served, record })[2]).toMatch(/9 min\.$/);
+  const served = servedBy(toned, happened([[0, started], [1, closed(toned.blocks[0].units[0])], [40, { kind: 'step-begun', step: 'toner t' }], [49, { kind: 'step-done', step: 'toner t' }]]));
+  expect(repeatLines({ mix: own, work: all, after, served, record })[2]).toMatch(/9 min\.$/);
   expect(servedBy(toned, [])).toBeNull();
 });

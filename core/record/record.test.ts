@@ -5,6 +5,7 @@ import { nextVisit, type ZoneRegrowth } from '../growth';
 import { ZONES, type Zone } from '../head';
 import { createPatternEngine, type Plan } from '../pattern';
 import { planOf, techniqueOf } from '../technique';
+import { visitOf, type VisitParts } from '../visit/computed/testing';
 import { againSheet, findAgain, linesOf, nextFactsOf, retouch, sequenceWords, zonesOfPlan, zonesOfService, zonesRecorded } from '.';
 import { EMPTY_OUTCOME } from '../visit';
 
@@ -12,13 +13,15 @@ const engine = createPatternEngine();
 const plan = startPlan();
 const computed = engine.compute(plan);
 const { sheet } = computed;
+const workOf = (own: Plan, mix?: VisitParts['mix']) => visitOf({ plan: own, mix }).work;
 
+const DEPOSIT = { kind: 'deposit' as const, line: 'sedge', parts: [{ shade: 'sedge-6-natural', parts: 1 }], volumes: 10, ratio: 2, minutes: 20, reach: 'ends' as const, ends: null };
 const grown = (mm: number, takenOn = '2027-01-04'): ZoneRegrowth => ({ mm, sd: 2, since: takenOn, from: 'taken', takenOn });
 const everywhere = (mm: number) => Object.fromEntries(ZONES.map((zone) => [zone, grown(mm)])) as Record<Zone, ZoneRegrowth>;
 
 describe('zones of a visit', () => {
   test('a pattern over the whole head takes every zone to the root', () => {
-    const zones = zonesOfPlan(plan, sheet, () => true);
+    const zones = zonesOfPlan(workOf(plan), sheet);
     expect(Object.keys(zones).sort()).toEqual([...ZONES].sort());
     expect(Object.values(zones).every(({ leftMm, level }) => leftMm === 0 && level === null)).toBe(true);
     expect(Object.values(zones).reduce((sum, { foils }) => sum + foils, 0)).toBe(sheet.totals.foils);
@@ -27,21 +30,20 @@ describe('zones of a visit', () => {
   test('what is not foiled stays out; lowlights take nothing to the root; a start off the scalp is what is left', () => {
     const backless: Plan = { ...plan, panels: plan.panels.map((panel) => (panel.id === 'back' ? { ...panel, muted: true } : { ...panel, start: { ...panel.start, distanceMm: 12 } })) };
     const own = engine.compute(backless).sheet;
-    const zones = zonesOfPlan(backless, own, () => true);
+    const zones = zonesOfPlan(workOf(backless), own);
     expect(zones['occipital-l']).toBeUndefined();
     expect(zones['temple-l']).toMatchObject({ leftMm: 12 });
-    expect(zonesOfPlan(backless, own, () => false)).toEqual({});
+    expect(zonesOfPlan(workOf(backless, { formulas: { A: DEPOSIT } }), own)).toEqual({});
   });
 
   test('a service counts what was placed, with the level seen or reckoned; what was skipped is left out', () => {
-    const script = { ...scriptFor([2, 2]) };
-    const foils = script.foils.map((foil, i) => ({ ...foil, zone: (['crown', 'crown', 'temple-l', 'temple-r'] as const)[i], startMm: i < 2 ? 0 : 6 }));
+    const script = scriptFor([2, 2], (block, i) => ({ zone: (['crown', 'crown', 'temple-l', 'temple-r'] as const)[2 * block + i], startMm: block === 0 ? 0 : 6 }));
     const events = happened([
       [0, started], [1, closed('b0/0')], [2, closed('b0/1')], [3, closed('b1/0')], [4, { kind: 'skipped', foil: 'b1/1', why: null }],
       [20, { kind: 'checked', foil: 'b0/0', level: 7.5, then: 'rinse', minutes: null, reason: null, photo: null }],
       [24, { kind: 'rinse-begun', blocks: ['b0', 'b1'], incident: null }], [30, { kind: 'rinse-done' }],
     ]);
-    const zones = zonesOfService({ ...script, foils }, serviceState({ ...script, foils }, events), sheet);
+    const zones = zonesOfService(script, serviceState(script, events), sheet);
     expect(zones.crown).toEqual({ foils: 2, leftMm: 0, level: 7.5 });
     expect(zones['temple-l']).toMatchObject({ foils: 1, leftMm: 6, level: expect.any(Number) });
     expect(zones['temple-l']!.level).toBeGreaterThan(6);
@@ -97,7 +99,7 @@ describe('taking a pattern up again', () => {
 
 describe('finding it again', () => {
   test('the first parting is measured from the hairline and the middle line, mirrored sides alike', () => {
-    const [back, left, right] = findAgain(plan, computed);
+    const [back, left, right] = findAgain(plan, computed, workOf(plan));
     expect(back).toMatchObject({ place: 1, name: 'Back', sequence: 'all A', wheel: null, start: 'from the scalp', foils: 62 });
     expect(back.sides.map(({ first }) => first.to)).toEqual(['on the hairline at the nape, on the middle line', 'on the hairline at the nape, on the middle line']);
     expect(left.sides[0].first.middle).toMatch(/^\d+ mm from the hairline at the temple, \d+ mm from the middle line$/);
@@ -107,7 +109,7 @@ describe('finding it again', () => {
 
   test('a wheel by its centre, the turn of light and dark in words', () => {
     const wheel = planOf(techniqueOf('crown-wheel')!, {});
-    const [first] = findAgain(wheel, engine.compute(wheel));
+    const [first] = findAgain(wheel, engine.compute(wheel), workOf(wheel));
     expect(first.wheel).toBe('centre at the crown, 50 mm behind the top of the head, on the middle line');
     expect(first.sequence).toBe('A B in turn');
   });
@@ -121,10 +123,10 @@ describe('finding it again', () => {
   });
 
   test('the sheet says it on one page, all of it inside the page, however many panels', () => {
-    const facts = { client: 'Maren Tolland', date: '4 Jan 2027', colourist: 'Ottilie Marsh', units: 'mm' as const, regrowthMm: { crown: 24 }, repeat: ['A: Moth blue powder, 20 vol, 1 : 2; 98 foils, 240 g taken.', `Level 9 reached. She said: “${'Very good. '.repeat(200)}”`], zones: zonesRecorded(zonesOfPlan(plan, sheet, () => true)) };
+    const facts = { client: 'Maren Tolland', date: '4 Jan 2027', colourist: 'Ottilie Marsh', units: 'mm' as const, regrowthMm: { crown: 24 }, repeat: ['A: Moth blue powder, 20 vol, 1 : 2; 98 foils, 240 g taken.', `Level 9 reached. They said: “${'Very good. '.repeat(200)}”`], zones: zonesRecorded(zonesOfPlan(workOf(plan), sheet)) };
     const many: Plan = { ...plan, panels: Array.from({ length: 14 }, (_, i) => ({ ...plan.panels[0], id: `p${i}`, name: `Panel ${i}`, place: { kind: 'zones' as const, zones: ['temple' as const] } })) };
     for (const own of [plan, many]) {
-      const { shapes, heightMm, title } = againSheet(own, engine.compute(own), facts);
+      const { shapes, heightMm, title } = againSheet(own, engine.compute(own), workOf(own), facts);
       const texts = shapes.flatMap((shape) => (shape.kind === 'text' ? [shape] : []));
       expect(title).toContain('Found again: Maren Tolland');
       expect(texts.some(({ words }) => words.includes('crown 24 mm, 0 left'))).toBe(true);
@@ -139,7 +141,7 @@ test('the next visit is reckoned from what was left, by the strongest edge of ea
   const own = engine.compute(sliced).sheet;
   const facts = nextFactsOf({
     on: '2027-01-04', rate: { mmPerWeek: 2.875, sd: 0.4 }, consult: { naturalLevel: 5.5, washesPerWeek: null, weeksBetween: 12 }, plan: sliced, sheet: own,
-    zones: { ...zonesRecorded(zonesOfPlan(sliced, own, () => true)), crown: { leftMm: null, measured: false, level: 9, tone: null } }, levelReached: 9, toned: true,
+    zones: { ...zonesRecorded(zonesOfPlan(workOf(sliced), own)), crown: { leftMm: null, measured: false, level: 9, tone: null } }, levelReached: 9, toned: true,
   });
   expect(facts).toMatchObject({ contrast: 3.5, tonerWashes: 3, wishWeeks: 12 });
   expect(facts.light['temple-l']).toEqual({ leftMm: 0, edge: 'slice', featherMm: 0 });

@@ -146,8 +146,9 @@ test('what is kept stays within its bounds, and changes no result', () => {
 
 test('foils of a formula that deposits are lowlights: they light nothing', () => {
   const letters = { ...quarters, panels: quarters.panels.map((panel, i) => ({ ...panel, formula: i === 0 ? 'A' : 'L' })) };
-  const bright = (deposits: readonly string[]) => studio.light({ ...subjectOf(letters), deposits }, 0).own.fromMm.filter((from) => from < Infinity).length;
-  const lowlit = (deposits: readonly string[]) => studio.light({ ...subjectOf(letters), deposits }, 0).lowlit.reduce((sum, own) => sum + own, 0);
+  const lettersOf = (deposits: readonly string[]) => ({ facts: ['A', 'L'].map((letter) => ({ letter, lifts: !deposits.includes(letter), reach: 'ends' as const, endsMm: 0 })), lowlight: null });
+  const bright = (deposits: readonly string[]) => studio.light({ ...subjectOf(letters), letters: lettersOf(deposits) }, 0).own.fromMm.filter((from) => from < Infinity).length;
+  const lowlit = (deposits: readonly string[]) => studio.light({ ...subjectOf(letters), letters: lettersOf(deposits) }, 0).lowlit.reduce((sum, own) => sum + own, 0);
   expect(lowlit([])).toBe(0);
   expect(lowlit(['L'])).toBeGreaterThan(0);
   expect(bright([]) - bright(['L'])).toBe(lowlit(['L']));

@@ -1,27 +1,27 @@
 import { runService, searchService, USUAL_RULES } from '../clock';
-import { EMPTY_CONSULT, EMPTY_MIX, startPlan } from '../formats';
+import { startPlan } from '../formats';
 import { createPatternEngine, type Plan } from '../pattern';
-import { USUAL_RANGE } from '../products';
-import { USUAL_SCHOOLS } from '../school';
-import { blocksOf, clockBlocks, mixOfVisit, type VisitMix } from '.';
+import { USUAL_CLOCK, type VisitMix } from '../visit';
+import { visitOf } from '../visit/computed/testing';
+import { blocksOf, clockBlocks, type BlockFacts } from '.';
 
 const engine = createPatternEngine();
 
 function blocks(plan: Plan = startPlan(), mix: Partial<VisitMix> = {}, goalLevel = 8) {
-  const computed = engine.compute(plan);
-  const mixed = mixOfVisit({ consult: { ...EMPTY_CONSULT, goalLevel }, plan, computed, mix: { ...EMPTY_MIX, ...mix }, range: USUAL_RANGE, uses: [], schools: USUAL_SCHOOLS });
-  return { computed, mixed, panels: blocksOf(mixed) };
+  const visit = visitOf({ plan, mix, consult: { goalLevel } });
+  return { computed: engine.compute(plan), work: visit.work, facts: visit, panels: blocksOf(visit) };
 }
+const DEPOSIT = { kind: 'deposit' as const, line: 'sedge', parts: [{ shade: 'sedge-6-natural', parts: 1 }], volumes: 10, ratio: 2, minutes: 20, reach: 'ends' as const, ends: null };
+const total = (own: readonly { readonly foils: readonly { readonly seconds: number }[] }[]) => own.flatMap(({ foils }) => foils).reduce((sum, { seconds }) => sum + seconds, 0);
 
-test('a block for each panel, every foil in one of them, ready and due as the mix has it', () => {
-  const { panels, mixed, computed } = blocks();
+test('a block for each panel, every foil in one of them, ready and due as the work has it', () => {
+  const { panels, work, computed } = blocks();
   expect(panels.map(({ name }) => name)).toEqual(['Back', 'Side, left', 'Side, right']);
-  expect(panels.reduce((sum, { seconds }) => sum + seconds.length, 0)).toBe(computed.sheet.foils.length);
-  for (const own of panels) {
-    const lift = mixed.mixed.panels.find(({ panel }) => panel === own.panel)!;
-    expect(own.readyMinutes).toBeCloseTo(lift.ready!.minutes, 9);
-    expect(own.limitMinutes).toBe(45);
-    expect(own.expected).toBe(true);
+  expect(panels.reduce((sum, { foils }) => sum + foils.length, 0)).toBe(computed.sheet.foils.length);
+  expect(panels.flatMap(({ units }) => units.map(({ id }) => id))).toEqual(work.units.map(({ id }) => id));
+  for (const { foils, units, expected } of panels) {
+    expect(expected).toBe(true);
+    foils.forEach((foil, i) => expect(foil).toEqual({ seconds: units[i].seconds, mixes: ['A'], readyMinutes: units[i].ready.minutes, limitMinutes: 45 }));
   }
   // Behind the line from the apex to the ears a little of the top lies too.
   expect([...panels[0].touches].sort()).toEqual(['back', 'nape', 'top-l', 'top-r']);
@@ -29,26 +29,33 @@ test('a block for each panel, every foil in one of them, ready and due as the mi
 
 test('a target out of reach is timed to the limit and said; a lowlight by its own time', () => {
   const far = blocks(startPlan(), {}, 10).panels[0];
-  expect(far).toMatchObject({ expected: false, readyMinutes: 45 });
+  expect([far.expected, far.foils[0].readyMinutes]).toEqual([false, 45]);
   const lowlit: Plan = { ...startPlan(), panels: startPlan().panels.map((panel, i) => ({ ...panel, formula: i === 0 ? 'L' : 'A' })) };
-  const deposit = { kind: 'deposit' as const, line: 'sedge', parts: [{ shade: 'sedge-6-natural', parts: 1 }], volumes: 10, ratio: 2, minutes: 20 };
-  expect(blocks(lowlit, { formulas: { L: deposit } }).panels[0]).toMatchObject({ readyMinutes: 20, limitMinutes: 30, expected: true });
+  const [first] = blocks(lowlit, { formulas: { L: DEPOSIT } }).panels;
+  expect(first).toMatchObject({ expected: true, foils: expect.arrayContaining([{ seconds: 62, mixes: ['L'], readyMinutes: 20, limitMinutes: 30 }]) });
+});
+
+test('two formulas in one panel: each foil has its own mix, ready time and limit', () => {
+  const plan: Plan = { ...startPlan(), panels: startPlan().panels.map((panel) => ({ ...panel, rotation: { sequence: 'AAL', by: 'foil', anew: false, from: 1, to: null } })) };
+  const { panels, work } = blocks(plan, { formulas: { L: DEPOSIT } });
+  expect(panels).toHaveLength(3);
+  expect(panels.flatMap(({ foils }) => foils.map(({ mixes }) => mixes[0]))).toEqual(work.units.map(({ letter }) => letter));
+  expect(new Set(panels[0].foils.map(({ mixes, limitMinutes }) => `${mixes[0]} ${limitMinutes}`))).toEqual(new Set(['A 45', 'L 30']));
 });
 
 test('a panel that is cut is worked from below, so that its parts can be rinsed one after the other and no foil is over', () => {
   const { panels } = blocks();
   const { blocks: parts, cut } = clockBlocks(panels);
   expect(cut).toContain('Back');
-  expect(parts.reduce((sum, { work }) => sum + work.length, 0)).toBe(panels.reduce((sum, { work }) => sum + work.length, 0));
-  for (const { work, seconds } of parts) expect(work).toHaveLength(seconds.length);
+  expect(parts.reduce((sum, { units }) => sum + units.length, 0)).toBe(panels.reduce((sum, { units }) => sum + units.length, 0));
+  for (const { units, foils } of parts) expect(units).toHaveLength(foils.length);
   // What lies low is in the first parts alone.
   const low = parts.filter(({ panel }) => panel === 'back').map(({ touches }) => touches.includes('nape'));
   expect(low).toEqual(low.map((_, i) => i < low.filter(Boolean).length));
   expect(low.filter(Boolean).length).toBeLessThan(low.length);
   // A slower pace stays a slower pace when a panel is cut.
-  const seconds = (own: readonly { readonly seconds: readonly number[] }[]) => own.flatMap((one) => one.seconds).reduce((a, b) => a + b, 0);
-  const slow = clockBlocks(panels.map((own) => ({ ...own, seconds: own.seconds.map((one) => 1.5 * one) }))).blocks;
-  expect(seconds(slow)).toBeCloseTo(1.5 * seconds(parts), 6);
+  const slow = clockBlocks(panels.map((own) => ({ ...own, foils: own.foils.map((one) => ({ ...one, seconds: 1.5 * one.seconds })) }))).blocks;
+  expect(total(slow)).toBeCloseTo(1.5 * total(parts), 6);
   expect(slow.length).toBeGreaterThan(parts.length);
   let asked = 0;
   const { timeline } = searchService(parts, { stop: () => (asked += 1) > 100 });
@@ -61,39 +68,45 @@ test('a panel that is cut is worked from below, so that its parts can be rinsed 
 
 describe('what may be tried otherwise', () => {
   const visit = () => blocks();
+  const asked = ({ plan, work, shelf, careful }: BlockFacts): BlockFacts => ({ plan, work, shelf, careful });
   test('other strengths are those of the house that get there in time, ready sooner the stronger, never above what cautions allow', () => {
-    const mixed = visit().mixed;
+    const { facts, work } = visit();
     // A house that sees no risk in 40 at the hairline: still not suggested above 35.
-    const own = blocksOf({ ...mixed, careful: { fragileZones: [], strongVolumes: 40 } }, { strengths: true });
-    for (const { others = [], readyMinutes, limitMinutes } of own) {
+    const own = blocksOf({ ...asked(facts), careful: { fragileZones: [], strongVolumes: 40 } }, { strengths: true });
+    for (const { others = [], foils } of own) {
       expect(others.map(({ mix }) => mix)).toEqual(expect.arrayContaining(['A 30 vol']));
-      for (const { mix, steps, readyMinutes: ready } of others) {
-        expect(Number(mix.split(' ')[1])).toBeLessThanOrEqual(35);
-        expect(ready).toBeLessThanOrEqual(limitMinutes);
-        expect(Math.sign(ready - readyMinutes)).toBe(steps > 0 ? -1 : 1);
+      for (const { steps, volumes, foils: with_ } of others) {
+        expect(volumes).toBeLessThanOrEqual(35);
+        with_.forEach(({ readyMinutes, limitMinutes }, i) => {
+          expect(readyMinutes).toBeLessThanOrEqual(limitMinutes);
+          expect(Math.sign(readyMinutes - foils[i].readyMinutes)).toBe(steps > 0 ? -1 : 1);
+        });
       }
     }
     // At the hairline and on fragile hair it stays at 20.
-    const fragile = { ...mixed, careful: { fragileZones: mixed.mixed.panels.flatMap(({ zones }) => zones), strongVolumes: 20 } };
-    for (const { others } of blocksOf(fragile, { strengths: true })) for (const { mix } of others!) expect(Number(mix.split(' ')[1])).toBeLessThanOrEqual(20);
+    const fragile = { ...asked(facts), careful: { fragileZones: work.units.map(({ zone }) => zone), strongVolumes: 20 } };
+    for (const { others } of blocksOf(fragile, { strengths: true })) for (const { volumes } of others!) expect(volumes).toBeLessThanOrEqual(20);
   });
 
   test('warmth acts on time, pace on every foil', () => {
-    const [usual, warm, slow] = [{}, { heat: true }, { pace: 150 }].map((choices) => blocksOf(visit().mixed, choices));
-    usual.forEach(({ readyMinutes, seconds }, i) => {
-      expect(warm[i].readyMinutes).toBeCloseTo(readyMinutes / 1.3, 6);
-      expect(slow[i].seconds.reduce((a, b) => a + b)).toBeCloseTo(1.5 * seconds.reduce((a, b) => a + b), 6);
-    });
+    const [usual, warm, slow] = [{}, { heat: true }, { pace: 150 }].map((choices) => blocksOf(visit().facts, choices));
+    usual.forEach(({ foils }, b) => foils.forEach(({ readyMinutes, seconds }, i) => {
+      expect(warm[b].foils[i].readyMinutes).toBeCloseTo(readyMinutes / 1.3, 6);
+      expect(slow[b].foils[i].seconds).toBeCloseTo(1.5 * seconds, 6);
+    }));
   });
 
   test('what is painted afterwards rinses with the foils that it lies between', () => {
-    const side = visit().panels[1];
-    const withPaint = { ...side, work: [...side.work.slice(0, 4), ...side.work.slice(0, 2).map((unit) => ({ ...unit, kind: 'open-air' as const }))], seconds: [50, 50, 50, 50, 25, 25] };
-    const { blocks: parts } = clockBlocks([withPaint], undefined, { painting: 'after' });
-    expect(parts.map(({ name, seconds, together, after }) => [name, seconds, together, after])).toEqual([
-      ['Side, left', [50, 50, 50, 50], side.id, undefined], ['Side, left, painted', [25, 25], side.id, [side.id]],
-    ]);
-    const { timeline } = searchService(parts);
-    expect(timeline.stages.map(({ blocks: set }) => [...set].sort())).toEqual([[0, 1]]);
+    const start = startPlan();
+    const tips: Plan = { ...start, panels: start.panels.slice(1).map((panel, i) => (i === 0 ? { ...panel, dropouts: { every: 3, treatments: ['tip-out'], together: 1, recipes: {} } } : panel)) };
+    const between = blocks(tips, { clock: { ...USUAL_CLOCK, painting: 'as-you-foil' } }).panels;
+    const after = blocks(tips, { clock: { ...USUAL_CLOCK, painting: 'after' } }).panels;
+    const { id } = start.panels[1];
+    expect(between.map(({ name, together, after: behind }) => [name, together, behind])).toEqual([['Side, left', undefined, undefined], ['Side, right', undefined, undefined]]);
+    expect(after.map(({ name, together, after: behind }) => [name, together, behind])).toEqual([['Side, left', id, undefined], ['Side, right', undefined, undefined], ['Side, left, painted', id, [id, start.panels[2].id]]]);
+    expect(after.map(({ units }) => new Set(units.map(({ kind }) => kind)))).toEqual([new Set(['foil']), new Set(['foil']), new Set(['tip-out'])]);
+    expect(total(after)).toBeCloseTo(total(between), 6);
+    const { timeline } = searchService(after);
+    expect(timeline.stages.filter(({ blocks: set }) => set.includes(0) || set.includes(2)).map(({ blocks: set }) => set.includes(0) && set.includes(2))).toEqual([true]);
   });
 });

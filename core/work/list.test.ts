@@ -1,18 +1,21 @@
-import { headFactor } from '../lift';
-import { createPatternEngine, type Plan } from '../pattern';
+import { EMPTY_MIX } from '../formats';
+import { Shelf, USUAL_RANGE } from '../products';
+import { createPatternEngine, retypeFoil, type Plan } from '../pattern';
 import { planOf, techniqueOf } from '../technique';
-import { mixOf, type MixFacts, type Recipe } from '.';
+import { usualDeposit, usualFormula, type LiftFormula } from '../visit';
+import { visitOf, type VisitParts } from '../visit/computed/testing';
 
-const engine = createPatternEngine();
+const patterns = createPatternEngine();
 const plan = planOf(techniqueOf('four-quarters')!);
-const recipe: Recipe = { volumes: 20, ratio: 2, limitMinutes: 45 };
-const facts: MixFacts = { naturalLevel: 6, targetLevel: 9, head: headFactor([]), personal: 1, bowl: { mostGrams: 90, usefulMinutes: 35 }, recipeOf: () => recipe };
-const mix = (own: Plan = plan, others: Partial<MixFacts> = {}) => mixOf(own, engine.compute(own), { ...facts, ...others });
+const shelf = new Shelf(EMPTY_MIX, USUAL_RANGE);
+const usual = usualFormula(shelf)!;
+const lift = (part: Partial<LiftFormula> = {}): LiftFormula => ({ ...usual, ...part });
+const work = (parts: VisitParts = {}) => visitOf({ plan, ...parts, consult: { goalLevel: 9, ...parts.consult } }).work;
 
 test('a full head of fine weaves: every foil is in one bowl, what is weighed covers what is used', () => {
-  const { bowls, amounts } = mix();
+  const { bowls, amounts } = work();
   if (!bowls.ok) throw new Error(bowls.problem);
-  const foils = engine.compute(plan).sheet.totals.foils;
+  const { foils } = patterns.compute(plan).sheet.totals;
   expect(bowls.bowls.reduce((sum, own) => sum + own.foils, 0)).toBe(foils);
   expect(amounts).toHaveLength(1);
   expect(amounts[0].foils).toBe(foils);
@@ -23,52 +26,75 @@ test('a full head of fine weaves: every foil is in one bowl, what is weighed cov
   expect(amounts[0].net / foils).toBeLessThan(3.5);
 });
 
-test('each panel says when it is ready, with its spread, and what an old bowl adds', () => {
-  const [back, sides] = mix().panels;
-  expect(back.ready!.minutes).toBeCloseTo(26.7, 0);
-  expect(back.ready!.soonest).toBeLessThan(back.ready!.minutes);
-  expect(back.ready!.latest!).toBeGreaterThan(back.ready!.minutes);
-  expect(back.oldestBowlMinutes).toBeGreaterThan(20);
-  expect(back.readyFromOldest!).toBeGreaterThanOrEqual(back.ready!.minutes);
-  expect(sides.atLimit.low).toBeLessThan(sides.atLimit.high);
+test('hair that lifts alike says when it is ready, with its spread, and what an old bowl adds', () => {
+  const [row] = work().lift;
+  expect(row.ready!.minutes).toBeCloseTo(26.7, 0);
+  expect(row.ready!.soonest).toBeLessThan(row.ready!.minutes);
+  expect(row.ready!.latest!).toBeGreaterThan(row.ready!.minutes);
+  expect(row.oldestBowlMinutes).toBeGreaterThan(20);
+  expect(row.readyFromOldest!).toBeGreaterThanOrEqual(row.ready!.minutes);
+  expect(row.atLimit.low).toBeLessThan(row.atLimit.high);
 });
 
-test('a strand test moves the ready times, coarse hair and the open air too', () => {
-  const ready = (own: Plan, others: Partial<MixFacts> = {}) => mix(own, others).panels[0].ready?.minutes ?? Infinity;
-  const usual = ready(plan);
-  expect(ready(plan, { head: headFactor([{ from: 6, volumes: 20, minutes: 15, level: 7.5, known: 1 }]) })).toBeGreaterThan(usual);
-  expect(ready({ ...plan, hair: { ...plan.hair, strand: 'coarse' } })).toBeGreaterThan(usual);
+test('coarse hair takes longer', () => {
+  const ready = (own: Plan) => work({ plan: own }).lift[0].ready?.minutes ?? Infinity;
+  expect(ready({ ...plan, hair: { ...plan.hair, strand: 'coarse' } })).toBeGreaterThan(ready(plan));
 });
 
-test('a target out of reach is said, not given a time; the darkest zone decides', () => {
-  const [back] = mix(plan, { naturalLevel: 2, targetLevel: 10, recipeOf: () => ({ ...recipe, volumes: 40 }) }).panels;
-  expect(back.ready).toBeNull();
-  expect(back.atLimit.level).toBeLessThan(10);
-  expect(mix(plan, { levelIn: { 'nape-l': 4 } }).panels[0].from).toBe(4);
-  expect(mix({ ...plan, panels: [] })).toEqual({ amounts: [], bowls: { ok: true, bowls: [] }, panels: [], meanVolumes: {}, work: [] });
+test('a target out of reach is said, not given a time; each zone lifts from its own level', () => {
+  const [row] = work({ consult: { naturalLevel: 2, goalLevel: 10 }, mix: { formulas: { A: lift({ volumes: 40 }) } } }).lift;
+  expect(row.ready).toBeNull();
+  expect(row.atLimit.level).toBeLessThan(10);
+  const dark = work({ consult: { map: { 'nape-l': { naturalLevel: 4 } } } });
+  const at = (zone: string) => dark.lift[dark.units.find((unit) => unit.zone === zone)!.liftRows[0]].from;
+  expect([at('nape-l'), at('nape-r')]).toEqual([4, 6]);
+  expect(work({ plan: { ...plan, panels: [] } })).toMatchObject({ units: [], amounts: [], bowls: { ok: true, bowls: [] }, lift: [], meanVolumes: {}, problems: [] });
 });
 
-test('two formulas are weighed apart; one’s own use counts', () => {
+test('two formulas are weighed apart', () => {
   const two: Plan = { ...plan, panels: plan.panels.map((panel, i) => ({ ...panel, formula: i === 0 ? 'A' : 'B' })) };
-  const apart = mix(two, { recipeOf: (formula) => (formula === 'A' ? recipe : { ...recipe, volumes: 10, ratio: 1.5 }) }).amounts;
-  expect(apart.map(({ formula, volumes }) => [formula, volumes])).toEqual([['A', 20], ['B', 10]]);
-  expect(apart[1].developer).toBeCloseTo(1.5 * apart[1].powder, 12);
-  expect(mix(plan, { personal: 1.2 }).amounts[0].net).toBeCloseTo(1.2 * mix().amounts[0].net, 9);
+  const { amounts } = work({ plan: two, mix: { formulas: { A: usual, B: lift({ volumes: 10, ratio: 1.5 }) } } });
+  expect(amounts.map(({ letter, volumes }) => [letter, volumes])).toEqual([['A', 20], ['B', 10]]);
+  expect(amounts[1].developer).toBeCloseTo(1.5 * amounts[1].powder, 12);
 });
 
 test('what is painted in the open air and between foils is in the bowls too', () => {
-  const open: Plan = { ...plan, panels: plan.panels.map((panel, i) => (i === 0 ? { ...panel, medium: 'open-air' } : { ...panel, dropouts: { every: 2, treatments: ['tip-out', 'lowlight'] } })) };
-  const { sheet } = engine.compute(open);
+  const open: Plan = { ...plan, panels: plan.panels.map((panel, i) => (i === 0 ? { ...panel, medium: 'open-air' } : { ...panel, dropouts: { every: 2, treatments: ['tip-out', 'lowlight'], together: 1, recipes: {} } })) };
+  const { sheet } = patterns.compute(open);
   const tips = sheet.dropouts.filter(({ treatment }) => treatment === 'tip-out').length;
-  const kinds = (own: ReturnType<typeof mix>) => ['open-air', 'foil', 'tip-out', 'lowlight'].map((kind) => own.work.filter((unit) => unit.kind === kind).length);
-  expect(kinds(mix(open))).toEqual([sheet.painted.length, sheet.foils.length, tips, 0]);
-  // Lowlit drop-outs need a formula that deposits.
-  const deposits = mix(open, { lowlight: 'L', recipeOf: (formula) => (formula === 'L' ? { ...recipe, deposits: true } : recipe) });
-  expect(kinds(deposits)[3]).toBe(sheet.dropouts.length - tips);
-  expect(deposits.amounts.map(({ formula }) => formula)).toEqual(['A', 'L']);
-  expect(deposits.panels.map(({ formula }) => formula)).not.toContain('L');
+  const found = work({ plan: open });
+  const kinds = (['open-air', 'foil', 'tip-out', 'lowlight'] as const).map((kind) => found.units.filter((unit) => unit.kind === kind).length);
+  expect(kinds).toEqual([sheet.painted.length, sheet.foils.length, tips, sheet.dropouts.length - tips]);
+  // Nobody chose a lowlight: the first free letter takes the usual one, and is weighed apart.
+  expect([found.lowlight, found.amounts.map(({ letter }) => letter)]).toEqual(['B', ['A', 'B']]);
+  expect(found.lift.map(({ letter }) => letter)).not.toContain('B');
+  // One that deposits already is taken.
+  expect(work({ plan: open, mix: { formulas: { L: usualDeposit(shelf, 6)! } } }).lowlight).toBe('L');
   // Open air lifts less: three quarters of what a foil does.
-  const [painted, foiled] = mix(open).panels;
-  expect(painted.lift.factor / foiled.lift.factor).toBeCloseTo(0.75, 9);
-  expect(mix(open).work.every(({ fromMinutes, toMinutes }, i, all) => toMinutes >= fromMinutes && (i === 0 || fromMinutes >= all[i - 1].toMinutes - 1e-9))).toBe(true);
+  const liftOf = (kind: string) => found.lift[found.units.find((unit) => unit.kind === kind)!.liftRows[0]].lift.factor;
+  expect(liftOf('open-air') / liftOf('foil')).toBeCloseTo(0.75, 9);
+  expect(found.units.every(({ fromMinutes, toMinutes }, i, all) => toMinutes >= fromMinutes && (i === 0 || fromMinutes >= all[i - 1].toMinutes - 1e-9))).toBe(true);
+  expect(found.units.map(({ order }) => order)).toEqual(found.units.map((_, i) => i + 1));
+});
+
+test('painting a stretch takes as much less hair, and one foil can be set by hand', () => {
+  const net = (reach: LiftFormula['reach']) => work({ mix: { formulas: { A: lift({ reach }) } } }).amounts[0].net;
+  expect(net({ fromMm: 0, toMm: 60 })).toBeLessThan(0.4 * net('ends'));
+  const own = work({ plan: retypeFoil(plan, patterns.compute(plan).sheet.foils[6].id, { formula: 'B' }) });
+  expect(own.units.filter(({ letter }) => letter === 'B').map(({ number }) => number)).toEqual([7]);
+  expect(own.amounts.map(({ letter, foils }) => [letter, foils])).toEqual([['A', own.units.length - 1], ['B', 1]]);
+});
+
+test('permanent colour lifts to its shades and is not done before its time; a direct line takes no developer', () => {
+  const two: Plan = { ...plan, panels: plan.panels.map((panel, i) => ({ ...panel, formula: i === 0 ? 'P' : 'D' })) };
+  const permanent = { kind: 'permanent' as const, line: 'fallow', parts: [{ shade: shelf.shadesOf('fallow')[0].id, parts: 1 }], volumes: 20, ratio: 1, minutes: 35, reach: 'ends' as const, ends: null };
+  const direct = { kind: 'deposit' as const, line: 'heath', parts: [{ shade: shelf.shadesOf('heath')[0].id, parts: 1 }], volumes: 0, ratio: 0, minutes: 20, reach: 'ends' as const, ends: null };
+  const found = work({ plan: two, mix: { formulas: { P: permanent, D: direct } } });
+  expect(found.letters.map(({ letter, problem }) => [letter, problem])).toEqual([['D', null], ['P', null]]);
+  const [d, p] = found.amounts;
+  expect([d.developer, p.developer > 0]).toEqual([0, true]);
+  expect(found.lift.map(({ letter }) => letter)).toEqual(expect.arrayContaining(['P']));
+  expect(found.lift.map(({ letter }) => letter)).not.toContain('D');
+  for (const unit of found.units) expect(unit.ready.minutes).toBeGreaterThanOrEqual(unit.letter === 'P' ? 35 : 20);
+  expect(found.units.find(({ letter }) => letter === 'D')).toMatchObject({ lifts: false, ready: { minutes: 20 } });
 });
