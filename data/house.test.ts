@@ -1,4 +1,4 @@
-import { startPlan, TECHNIQUE_FORMAT, USUAL_HOUSE, type OwnTechnique } from '../core/formats';
+import { startPlan, TECHNIQUE_FORMAT, TECHNIQUE_VERSION, USUAL_HOUSE, type OwnTechnique } from '../core/formats';
 import { createClient } from './clients';
 import type { Actor } from './database';
 import { readHouse, saveHouse } from './house';
@@ -18,7 +18,7 @@ beforeAll(async () => {
 });
 afterAll(() => scratch.drop());
 
-const technique = (name: string): OwnTechnique => ({ format: TECHNIQUE_FORMAT, version: 1, name, purpose: 'For a test', panels: startPlan().panels, sectioning: [] });
+const technique = (name: string): OwnTechnique => ({ format: TECHNIQUE_FORMAT, version: TECHNIQUE_VERSION, name, purpose: 'For a test', panels: startPlan().panels, sectioning: [] });
 
 test('a house that has set nothing has the usual figures; what it sets is its own', async () => {
   expect(await readHouse(second)).toEqual({ revision: 0, document: USUAL_HOUSE });

@@ -4,7 +4,8 @@ import { inSalon } from './database';
 import { productsOf } from '../core/products';
 import { forgetLearnt, forgetProduct, learntOf } from './learnt';
 import { readProducts } from './products';
-import { frozenScript, appendEvents } from './services';
+import { lockedVisit } from './cautions';
+import { appendEvents, freezeScript } from './services';
 import { signedIn } from './testing/actor';
 import { scratchWithDemo, type Scratch } from './testing/scratch';
 import { readTrail } from './trail';
@@ -24,10 +25,10 @@ async function served(): Promise<void> {
   const visitId = (await createVisit(owner, clientId, '2027-01-04'))!;
   const script = await inSalon(owner.salonId, async (trx) => {
     await trx('visit').where({ id: visitId }).update({ begun_at: trx.fn.now(), begun_by: owner.personId });
-    return (await frozenScript(trx, owner, visitId))!;
+    return (await freezeScript(trx, owner, visitId, (await lockedVisit(trx, owner, visitId))!.computed.script))!;
   });
   const now = Date.now();
-  const [first, second, third] = script.blocks[0].foils;
+  const [first, second, third] = script.blocks[0].units;
   const bodies = [{ kind: 'started' as const, plan: [] }, ...[first, second, third].map((foil) => ({ kind: 'closed' as const, foil })), { kind: 'checked' as const, foil: first, level: Math.min(10, script.naturalLevel + 1), then: 'rinse' as const, minutes: null, reason: null, photo: null }, { kind: 'finished' as const }];
   const answer = await appendEvents(owner, visitId, { device: 'station', deviceNow: now, events: bodies.map((body, i) => ({ id: crypto.randomUUID(), at: now - 600_000 + i * 90_000, body })) });
   expect(answer.ok).toBe(true);

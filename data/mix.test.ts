@@ -6,7 +6,7 @@ import { createClient } from './clients';
 import { inSalon, type Actor } from './database';
 import { readProducts, saveProducts } from './products';
 import { beginVisit } from './begin-visit';
-import { giveReason } from './safety';
+import { giveReason } from './cautions';
 import { saveConsult, saveMix, saveOutcome } from './saves';
 import { signedIn } from './testing/actor';
 import { scratchWithDemo, type Scratch } from './testing/scratch';

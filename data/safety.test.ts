@@ -3,7 +3,8 @@ import { EMPTY_OUTCOME, type Consult, type Health, type TestDocument } from '../
 import { createClient } from './clients';
 import { inSalon } from './database';
 import { beginVisit } from './begin-visit';
-import { addConsent, addTest, giveReason, readTest, withdrawConsent } from './safety';
+import { giveReason } from './cautions';
+import { addConsent, addTest, readTest, withdrawConsent } from './safety';
 import { saveConsult, saveOutcome } from './saves';
 import type { SignedIn } from './sessions';
 import { scratchWithDemo, type Scratch } from './testing/scratch';

@@ -55,7 +55,7 @@ const started: EventBody = { kind: 'started', plan: [] };
 test('a service is frozen when it begins: a plan changed later changes nothing of it', async () => {
   const visitId = await begun();
   const before = await opened(visitId);
-  expect(before.script.foils.length).toBeGreaterThan(20);
+  expect(before.script.units.length).toBeGreaterThan(20);
   const { plan } = (await readVisit(owner, visitId))!;
   expect(await savePlan(owner, visitId, { baseRevision: plan.revision, editId: crypto.randomUUID(), document: { ...plan.document, panels: [] } })).toMatchObject({ ok: true });
   expect((await opened(visitId)).script).toEqual(before.script);
@@ -77,7 +77,7 @@ test('a visit that has not begun has no service, and neither has one of another 
 test('sent twice, also at once: each event is there once, in the order of its device', async () => {
   const visitId = await begun();
   const { script } = await opened(visitId);
-  const sent = batch('station', [started, ...script.foils.slice(0, 5).map(({ id }): EventBody => ({ kind: 'closed', foil: id }))]);
+  const sent = batch('station', [started, ...script.units.slice(0, 5).map(({ id }): EventBody => ({ kind: 'closed', foil: id }))]);
   const answers = await Promise.all([1, 2, 3].map(() => appendEvents(owner, visitId, sent)));
   for (const answer of answers) expect(answer).toMatchObject({ ok: true, value: { events: sent.events.map(({ id }, i) => ({ id, position: i + 1 })) } });
   expect((await readEvents(owner, visitId, 0)).map(({ id }) => id)).toEqual(sent.events.map(({ id }) => id));
@@ -135,13 +135,13 @@ test('with its end the record is written, once, from what happened; by hand it s
   const visitId = await begun();
   const { script } = await opened(visitId);
   const [first] = script.blocks;
-  const bodies: EventBody[] = [started, ...first.foils.map((foil): EventBody => ({ kind: 'closed', foil })), { kind: 'checked', foil: first.foils[0], level: 7.5, then: 'rinse', minutes: null, reason: null, photo: null }, { kind: 'rinse-begun', blocks: [first.id], incident: null }, { kind: 'rinse-done' }];
+  const bodies: EventBody[] = [started, ...first.units.map((foil): EventBody => ({ kind: 'closed', foil })), { kind: 'checked', foil: first.units[0], level: 7.5, then: 'rinse', minutes: null, reason: null, photo: null }, { kind: 'rinse-begun', blocks: [first.id], incident: null }, { kind: 'rinse-done' }];
   await appendEvents(owner, visitId, batch('station', bodies, bodies.map((_, i) => (bodies.length - i) * 60_000)));
   expect((await readVisit(owner, visitId))!.outcome).toBeNull();
   const finished = batch('tablet', [{ kind: 'finished' }]);
   await appendEvents(helper, visitId, finished);
   const { outcome } = (await readVisit(owner, visitId))!;
-  expect(outcome!.document).toMatchObject({ foilsPlaced: first.foils.length, levelReached: 7.5, done: expect.stringContaining(`${first.foils.length} foils placed of ${script.foils.length} planned`) });
+  expect(outcome!.document).toMatchObject({ foilsPlaced: first.units.length, levelReached: 7.5, done: expect.stringContaining(`${first.units.length} foils placed of ${script.units.length} planned`) });
   const record = recordOf(script, serviceState(script, await readEvents(owner, visitId, 0)));
   expect(outcome!.document.done).toBe(record.summary);
   expect((await liveServices(owner)).map((own) => own.visitId)).not.toContain(visitId);

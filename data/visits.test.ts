@@ -5,6 +5,7 @@ import { createClient, listClients, readClient } from './clients';
 import { inSalon, type Actor } from './database';
 import { discardDraft } from './drafts';
 import { saveConsult, saveOutcome, savePlan } from './saves';
+import { computedVisit } from './testing/computed';
 import { signedIn } from './testing/actor';
 import { scratchWithDemo, type Scratch } from './testing/scratch';
 import { createVisit, readVisit } from './visits';
@@ -131,12 +132,13 @@ describe('visits', () => {
     expect((await readVisit(owner, toner))!.plan.document).toMatchObject({ name: 'Without foils', panels: [], edits: [], head: startPlan().head });
     await inSalon(owner.salonId, (trx) => trx('visit').where({ id: toner }).update({ begun_at: trx.fn.now(), begun_by: owner.personId }), scratch.app);
     await saveOutcome(owner, toner, edit(0, { ...outcome, done: 'No foils.', foilsPlaced: 0, zones: {} }));
-    const next = (await readVisit(owner, (await createVisit(owner, clientId, '2027-01-19'))!))!;
+    const nextId = (await createVisit(owner, clientId, '2027-01-19'))!;
+    const next = (await readVisit(owner, nextId))!;
     expect(next.plan.document.name).toBe('Fine weaves');
     expect(next.previous).toMatchObject({ heldOn: '2027-01-05', outcome: { foilsPlaced: 0 } });
     expect(next.foiled).toMatchObject({ heldOn: TODAY, outcome: { foilsPlaced: 98 }, plan: { name: 'Fine weaves' } });
     // Eight weeks have grown, not two: the toner took nothing.
-    expect(next.expected['temple-l']).toMatchObject({ takenOn: TODAY, mm: expect.closeTo(8 * 2.875, 6) });
+    expect((await computedVisit(owner, nextId)).growth.expected['temple-l']).toMatchObject({ takenOn: TODAY, mm: expect.closeTo(8 * 2.875, 6) });
   });
 
   test('regrowth today is estimated from measured growth', async () => {

@@ -207,7 +207,7 @@ test('a service of 24 foils, through an offline stretch, a reload, a restart and
     expect([...own].sort((a, b) => a - b)).toEqual(own);
   }
   const closings = events.flatMap(({ body }) => (body.kind === 'closed' ? [body.foil] : []));
-  expect(new Set(closings)).toEqual(new Set(script.foils.map(({ id }) => id)));
+  expect(new Set(closings)).toEqual(new Set(script.units.map(({ id }) => id)));
   expect(closings).toHaveLength(25);
   expect(missed(script, events)).toEqual([]);
 

@@ -95,7 +95,7 @@ test('what is done is shown at once, kept, sent, and seen by the other device', 
   one.link.act(closed('b0/0'));
   await settled();
   expect(bodies(server)).toEqual([started, closed('b0/0')]);
-  expect(other.link.read().state!.blocks[0].foils[0]).toMatchObject({ standing: 'on', closedBy: 'Ottilie' });
+  expect(other.link.read().state!.blocks[0].units[0]).toMatchObject({ standing: 'on', closedBy: 'Ottilie' });
   expect(one.link.read()).toMatchObject({ unsent: 0, status: 'live', full: false });
   [one, other].forEach(({ link, db }) => (link.close(), db.close()));
 });
