@@ -7,7 +7,7 @@ import { useComputed } from '../visit/computed';
 
 /** The open visit as wear looks at it, with a plan of it. An edit elsewhere counts only where it changes what is seen. */
 export function useWearSubject(plan: Plan): WearSubject {
-  const { plan: _plan, ...rest } = useComputed().wear;
-  const key = JSON.stringify(rest);
-  return useMemo(() => ({ ...(JSON.parse(key) as Omit<WearSubject, 'plan'>), plan }), [key, plan]);
+  const { wear } = useComputed();
+  const key = JSON.stringify({ ...wear, plan: null });
+  return useMemo((): WearSubject => ({ ...(JSON.parse(key) as WearSubject), plan }), [key, plan]);
 }
