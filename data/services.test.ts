@@ -193,5 +193,5 @@ test('without foils there is nothing to carry out but what stays on; the record 
   const { script } = await opened(visitId);
   expect(script.after.map(({ kind }) => kind)).toEqual(['wash', 'toner', 'rinse', 'dry']);
   await appendEvents(owner, visitId, batch('tablet', [started, { kind: 'step-begun', step: 'toner t1' }, { kind: 'step-done', step: 'toner t1' }, { kind: 'finished' }], [1_200_000, 900_000, 300_000, 0]));
-  expect((await readVisit(owner, visitId))!.outcome!.document).toMatchObject({ foilsPlaced: 0, levelReached: 7.5, zones: {}, done: 'No foils.\nToner, mid-lengths 10 min.' });
+  expect((await readVisit(owner, visitId))!.outcome!.document).toMatchObject({ foilsPlaced: 0, levelReached: 7.5, zones: {}, done: 'No foils.\nToner, mid-lengths 10 min: 17 g Sedge 9 violet, 34 g Moth developer 5 vol, on damp hair.' });
 });

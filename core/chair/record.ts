@@ -170,19 +170,17 @@ function summaryOf(script: ServiceScript, state: ServiceState, { placed, lines, 
     return own.length > 0 ? [`${name}: ${own.map(lineWords).join(', ')}.`] : [];
   });
   const incidents = state.stages.flatMap(({ incident }) => (incident ? [`Rinsed all at once: ${incident}`] : []));
-  const followed = steps.flatMap(({ name, done }) => (done === null ? [] : [`${name} ${Math.round(done)} min`]));
-  const details = script.after.flatMap(({ id, name, detail }) => {
-    const done = steps.find((own) => own.id === id)?.done ?? null;
-    return done !== null && detail?.items.ok ? [`${name}: ${detail.items.items.map((own) => `${own.grams} g ${own.name}`).join(', ')}; ${detail.hair}, ${Math.round(done)} min.`] : [];
-  });
+  const recipes = new Map(script.after.flatMap(({ id, detail }) => (detail?.items.ok ? [[id, `${detail.items.items.map((own) => `${own.grams} g ${own.name}`).join(', ')}, ${detail.hair}`] as const] : [])));
+  const done = steps.flatMap(({ id, name, done: minutes }) => (minutes === null ? [] : [{ words: `${name} ${Math.round(minutes)} min`, recipe: recipes.get(id) }]));
+  const plain = done.filter(({ recipe }) => recipe === undefined).map(({ words }) => words);
   return [
     script.units.length === 0 && added === 0 ? 'No foils.' : `${placed} foils placed of ${sections} planned${skipped > 0 ? `, ${skipped} skipped` : ''}${added > 0 ? `, ${added} added` : ''}.`,
     ...panels,
     ...Object.entries(script.mixes).map(([mix, { words }]) => `${mix}: ${words}.`),
     ...(lines.some((line) => line.placed > 0) ? [`Longest on ${Math.round(longest)} min${over > 0 ? `; ${over} past the limit` : ''}${rinsed.done !== null ? `; rinsed after ${Math.round(rinsed.done)} min` : ''}.`] : []),
     ...levels.map(({ name, level, minutes }) => `${name}: level ${Math.round(level * 10) / 10} seen after ${minutes} min.`),
-    ...(followed.length > 0 ? [`${followed.join(', ')}.`] : []),
-    ...details,
+    ...done.flatMap(({ words, recipe }) => (recipe === undefined ? [] : [`${words}: ${recipe}.`])),
+    ...(plain.length > 0 ? [`${plain.join(', ')}.`] : []),
     ...incidents.map((own) => `${own}.`),
     ...state.notes.map(({ words }) => `${words}.`),
   ].join('\n').replace(/\.\.(?=\n|$)/g, '.');

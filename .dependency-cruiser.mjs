@@ -1,0 +1,11 @@
+/** No file may depend on itself by way of others, in types either: such files can only be read, tested and moved together. */
+export default {
+  forbidden: [{ name: 'no-circles', severity: 'error', from: {}, to: { circular: true } }],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(^|/)(\\.next|\\.local|docs)/' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: { extensions: ['.ts', '.tsx', '.mts', '.mjs', '.js'] },
+  },
+};
