@@ -1,7 +1,9 @@
 import { z } from 'zod';
-import { consultSchema, growthDocumentSchema, growthReport, houseSchema, mixSchema, outcomeSchema, parseGrowthDocument, parseMix, parsePlan, planSchema, productsSchema, roundedSheet, sheetSchema, techniqueSchema, techniquesSchema, visitSchema } from '@/core/formats';
-import { createPatternEngine } from '@/core/pattern';
+import { consultSchema, growthDocumentSchema, growthReport, houseSchema, mixSchema, outcomeSchema, parseGrowthDocument, EMPTY_CONSULT, parseMix, parsePlan, planSchema, productsSchema, roundedSheet, scriptSchema, sheetSchema, techniqueSchema, techniquesSchema, visitSchema, workDocument, workSchema } from '@/core/formats';
+import { createPatternEngine, type Plan } from '@/core/pattern';
+import { createVisitEngine } from '@/core/visit/computed';
 import { fieldPicture } from './field-picture';
+import { PLAIN_FACTS } from './verbs/mixed-plan';
 import { techniquesDocument } from './verbs/techniques';
 import { printed } from './verbs/verb';
 
@@ -77,6 +79,11 @@ export function formatFiles(): Record<string, string> {
   if (!mix.ok) throw new Error(mix.problem);
   const growth = parseGrowthDocument(exampleGrowth);
   if (!growth.ok) throw new Error(growth.problem);
+  const engine = createVisitEngine();
+  const visitWith = (own: Plan) => engine.compute({ consult: { ...EMPTY_CONSULT, naturalLevel: 6, goalLevel: 9, head: own.head, hair: own.hair }, plan: own, mix: mix.value }, PLAIN_FACTS);
+  const whole = visitWith(plan.value);
+  // A script holds all of the work: of one panel alone it can be read.
+  const face = visitWith({ ...plan.value, panels: plan.value.panels.filter(({ id }) => id === 'face'), edits: [] });
   return {
     'docs/pictures/field.svg': fieldPicture(),
     'docs/formats/plan.schema.json': printed(z.toJSONSchema(planSchema, { io: 'input' })),
@@ -91,6 +98,10 @@ export function formatFiles(): Record<string, string> {
     'docs/formats/examples/mix.json': printed(exampleMix),
     'docs/formats/house.schema.json': printed(z.toJSONSchema(houseSchema, { io: 'input' })),
     'docs/formats/technique.schema.json': printed(z.toJSONSchema(techniqueSchema, { io: 'input' })),
+    'docs/formats/work.schema.json': printed(z.toJSONSchema(workSchema)),
+    'docs/formats/examples/work.json': printed(workDocument(whole.work, whole.after)),
+    'docs/formats/script.schema.json': printed(z.toJSONSchema(scriptSchema)),
+    'docs/formats/examples/script.json': printed(face.script),
     'docs/formats/plan.sheet.schema.json': printed(z.toJSONSchema(sheetSchema)),
     'docs/formats/techniques.sheet.schema.json': printed(z.toJSONSchema(techniquesSchema)),
     'docs/formats/examples/techniques.sheet.json': printed(techniquesDocument()),

@@ -43,16 +43,15 @@ export async function mixedPlan(verb: string, args: readonly string[]): Promise<
   if (!given.ok) return given;
   const mix = withReading(given.value, flags.get('--read'), consult.value.naturalLevel, sheet);
   if (!mix.ok) return mix;
-  const facts: VisitFacts = { heldOn: DAY, bornOn: null, house: USUAL_HOUSE, range: USUAL_RANGE, uses: [], tests: [], consents: [], history: [], previous: null, foiled: null };
-  const visit = engine.compute({ consult: consult.value, plan: plan.value, mix: mix.value }, facts);
+  const visit = engine.compute({ consult: consult.value, plan: plan.value, mix: mix.value }, PLAIN_FACTS);
   const wrong = visit.work.letters.find(({ problem, units }) => problem !== null && units > 0);
   if (wrong) return { ok: false, problem: `Formula ${wrong.letter}: ${wrong.problem}.` };
   if (!visit.work.bowls.ok) return { ok: false, problem: visit.work.bowls.problem };
   return { ok: true, value: visit };
 }
 
-/** Nothing that is printed depends on the day. */
-const DAY = '2026-01-01';
+/** A visit of which nothing is known beside its documents. What is printed of it does not depend on the day. */
+export const PLAIN_FACTS: VisitFacts = { heldOn: '2026-01-01', bornOn: null, house: USUAL_HOUSE, range: USUAL_RANGE, uses: [], tests: [], consents: [], history: [], previous: null, foiled: null };
 
 /** The consultation that a call names, or one of its levels, on the plan's own head and hair. */
 async function consultOf(flags: ReadonlyMap<string, string>, plan: Plan): Promise<Parsed<Consult>> {

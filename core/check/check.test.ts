@@ -104,6 +104,16 @@ test('single alternation in a crossed pattern becomes pairs', () => {
   expect(left).toBeUndefined();
 });
 
+test('a turn as long as the rows are wide makes stripes down the head: row by row it does not', () => {
+  const wide = { place: { kind: 'zones' as const, zones: ['occipital' as const] }, side: 'across' as const, rotation: { sequence: 'AB', by: 'foil' as const, anew: false, from: 1, to: null } };
+  const { found, left, mended } = leftAfterMend(planWith([wide]), 'single-alternation');
+  expect(found.seen).toMatch(/columns come out all of one letter each/);
+  expect(mended.panels[0].rotation!.by).toBe('row');
+  expect(left).toBeUndefined();
+  // One foil a row: the letters follow each other down the head, as they should.
+  expect(rules(planWith([{ ...wide, columns: { layout: 'aligned', onePerRow: true } }]))).not.toContain('single-alternation');
+});
+
 test('an open crown in a lit head is found and foiled', () => {
   const open = planWith([{ place: { kind: 'except', place: { kind: 'whole' }, without: [{ kind: 'zones', zones: ['crown'] }] }, side: 'both' }]);
   const { left } = leftAfterMend(open, 'crown-open');

@@ -87,7 +87,7 @@ export const RULE_WORDS: Readonly<Record<Rule, string>> = {
   'behind-ear': 'A gap behind the ear',
   'slice-on-hairline': 'A slice on the hairline',
   drift: 'An angle that drifts over the foils',
-  'single-alternation': 'Single alternation in a crossed pattern',
+  'single-alternation': 'Letters in turn all on one side or down one column',
   'crown-open': 'An open crown',
   'pointed-column': 'Straight partings at a pointed hairline',
   'short-hairline': 'Short hairline hair in a foil',

@@ -99,18 +99,46 @@ export function driftChecks(input: CheckInput): Check[] {
   });
 }
 
-/** In a crossed pattern every second foil lies on the same side. */
+/** Letters in turn are to lie beside each other: not all of one on one side of a crossed pattern, nor down one column. */
 export function alternationChecks(input: CheckInput): Check[] {
-  return active(input).flatMap((panel): Check[] => {
-    if (panel.direction.kind !== 'crossed' || panel.rotation?.sequence.length !== 2) return [];
-    const [a, b] = panel.rotation.sequence;
-    return [{
-      rule: 'single-alternation', panel: panel.id, foils: [],
-      seen: `${panel.name}: ${a} and ${b} alternate foil by foil in a crossed pattern.`,
-      why: 'That puts all of one on one side. Work in pairs.',
-      mend: { words: `${a} ${a} ${b} ${b}`, apply: changed(panel.id, (own) => ({ ...own, rotation: own.rotation && { ...own.rotation, sequence: a + a + b + b } })) },
-    }];
-  });
+  return active(input).flatMap((panel) => [...crossedChecks(panel), ...columnChecks(panel, input)]);
+}
+
+/** In a crossed pattern every second foil lies on the same side. */
+function crossedChecks(panel: Panel): Check[] {
+  if (panel.direction.kind !== 'crossed' || panel.rotation?.sequence.length !== 2) return [];
+  const [a, b] = panel.rotation.sequence;
+  return [{
+    rule: 'single-alternation', panel: panel.id, foils: [],
+    seen: `${panel.name}: ${a} and ${b} alternate foil by foil in a crossed pattern.`,
+    why: 'That puts all of one on one side. Work in pairs.',
+    mend: { words: `${a} ${a} ${b} ${b}`, apply: changed(panel.id, (own) => ({ ...own, rotation: own.rotation && { ...own.rotation, sequence: a + a + b + b } })) },
+  }];
+}
+
+/** Fewer foils than this make no column. */
+const COLUMN_FOILS = 3;
+
+/** Foil by foil over rows of as many columns as the turn is long, each column comes out all of one letter. */
+function columnChecks(panel: Panel, { computed }: CheckInput): Check[] {
+  if (!panel.rotation || panel.rotation.by === 'row') return [];
+  const columns = new Map<string, typeof computed.sheet.foils[number][]>();
+  for (const foil of computed.sheet.foils) {
+    if (foil.panel !== panel.id) continue;
+    const key = `${foil.side} ${foil.column}`;
+    columns.set(key, [...(columns.get(key) ?? []), foil]);
+  }
+  const sides = new Set([...columns.keys()].map((key) => key.split(' ')[0]));
+  // A single column of a side holds all letters anyway.
+  if (columns.size <= sides.size) return [];
+  const plain = [...columns.values()].filter((foils) => foils.length >= COLUMN_FOILS && foils.every(({ formula }) => formula === foils[0].formula));
+  if (plain.length < 2) return [];
+  return [{
+    rule: 'single-alternation', panel: panel.id, foils: plain.flat().map(({ id }) => id),
+    seen: `${panel.name}: ${plain.length} columns come out all of one letter each.`,
+    why: 'The turn is as long as a row is wide: it makes stripes down the head instead of a blend.',
+    mend: { words: 'Take turns row by row', apply: changed(panel.id, (own) => ({ ...own, rotation: own.rotation && { ...own.rotation, by: 'row' } })) },
+  }];
 }
 
 /** Foils take longer than was agreed. */

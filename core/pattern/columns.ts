@@ -10,7 +10,7 @@ export function columnCount(widthMm: number, stock: FoilStock): number {
 
 /**
  * Shares of a section's width at which its columns meet, from 0 to 1: equal columns; bricklaid, every second row is
- * shifted by half a column, and an end piece that comes out too narrow joins its neighbour.
+ * shifted by half a column, and an end piece that comes out too narrow joins its neighbour. No piece is wider than the foil.
  * @param row from 1
  */
 export function columnEdges(widthMm: number, row: number, stock: FoilStock, { layout, onePerRow }: ColumnLayout): number[] {
@@ -19,8 +19,10 @@ export function columnEdges(widthMm: number, row: number, stock: FoilStock, { la
   if (layout === 'aligned' || n === 1 || row % 2 === 1) return equal;
   const shifted = [0, ...Array.from({ length: n }, (_, i) => (i + 0.5) / n), 1];
   if (widthMm / n / 2 >= NARROWEST_PIECE_MM) return shifted;
-  const joined = [0, ...shifted.slice(2, -2), 1];
-  // Joined, a piece must still fit on the foil; where it does not, the end pieces stay as narrow as they are.
-  const widest = Math.max(...joined.slice(1).map((edge, i) => edge - joined[i])) * widthMm;
-  return widest <= stock.usableWidthMm + stock.toleranceMm + 1e-9 ? joined : shifted;
+  // Of two columns both ends joined would be one piece: the seam moves instead, to and fro from one brick row to the next.
+  if (n === 2) {
+    const seam = Math.min(0.75 * widthMm, widthMm - NARROWEST_PIECE_MM) / widthMm;
+    return [0, row % 4 === 2 ? seam : 1 - seam, 1];
+  }
+  return [0, ...shifted.slice(2, -2), 1];
 }

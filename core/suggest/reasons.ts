@@ -88,7 +88,7 @@ export function reasonsFor(technique: Technique, overview: TechniqueOverview, fa
   }
   if (facts.contrast === 'high') out.push({ weight: has('contrast') ? 2 : has('soft') ? -1 : 0, words: has('contrast') ? 'high contrast is wished for' : has('soft') ? 'soft, where high contrast is wished for' : '' });
   if (facts.contrast === 'blended' && (has('soft') || has('lived-in'))) out.push({ weight: 1, words: 'blended, as wished for' });
-  if (facts.contrast === 'blended' && has('contrast')) out.push({ weight: -1.5, words: 'stands apart, where a blend is wished for' });
+  if (facts.contrast === 'blended' && has('contrast')) out.push({ weight: -3, words: 'stands apart, where a blend is wished for' });
   if (facts.partMoves === 'often' && /part/.test(technique.key)) out.push({ weight: 1, words: 'the part moves often: the whole part panel is lit' });
   if (has('lived-in') && facts.schools.rootShadow === 'spacing' && facts.schools.feather === 'feather') {
     out.push({ weight: 0.6, words: 'starts off the scalp and feathered, as your house likes it' });

@@ -121,7 +121,7 @@ function paintBetween(context: CanvasRenderingContext2D, { sheet, drawing }: Com
     context.globalAlpha = 1;
   };
   fill(drawing.painted, SUN, 0.62);
-  fill(drawing.dropouts.filter((_, i) => sheet.dropouts[i].treatment === 'tip-out'), SUN, 0.3);
+  fill(drawing.dropouts.filter((_, i) => sheet.dropouts[i].treatment !== 'lowlight'), SUN, 0.3);
   fill(drawing.dropouts.filter((_, i) => sheet.dropouts[i].treatment === 'lowlight'), DUSK, 0.8);
 }
 
