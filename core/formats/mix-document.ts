@@ -4,6 +4,8 @@ import { between, levelField, whole } from './fields';
 import { parseWith, type Parsed } from './problem';
 import { productSchema } from './products-document';
 
+const MIX_VERSION = 2;
+
 const productId = z.string({ error: 'must name a product' }).min(1, 'must name a product').max(40, 'must name a product');
 const volumes = (description: string) => between(1, 40, 'vol', description);
 const ratio = between(0.5, 5, '', 'Grams of developer for one of product');
@@ -94,7 +96,7 @@ const blockId = z.string().min(1).max(120);
 
 /** What is mixed at a visit and what it comes to. */
 export const mixSchema: z.ZodType<VisitMix> = z.strictObject({
-  version: z.literal(2),
+  version: z.literal(MIX_VERSION),
   products: z.array(productSchema).max(200).default([]).describe('Products as they were when this visit used them'),
   formulas: z.record(letter, formula, { error: 'must be formulas by letter' }).default({}).describe('Formulas by letter'),
   bowl: z
@@ -163,15 +165,17 @@ export const mixSchema: z.ZodType<VisitMix> = z.strictObject({
     .prefault({}),
 });
 
-export const EMPTY_MIX: VisitMix = mixSchema.parse({ version: 2 });
+export const EMPTY_MIX: VisitMix = mixSchema.parse({ version: MIX_VERSION });
 
 /** Reads a mix document of any age. */
 export function parseMix(value: unknown): Parsed<VisitMix> {
+  const { version } = (value ?? {}) as { version?: unknown };
+  if (typeof version === 'number' && version !== 1 && version !== MIX_VERSION) return { ok: false, problem: `version: this program reads versions 1 to ${MIX_VERSION}, not ${version}.` };
   return parseWith(mixSchema, migrated(value));
 }
 
 /** Version 1 knew no reach and no ends of colours, and no permanent colour: all of that has a default. */
 function migrated(value: unknown): unknown {
   const first = value as { version?: unknown } | null;
-  return typeof first === 'object' && first?.version === 1 ? { ...first, version: 2 } : value;
+  return typeof first === 'object' && first?.version === 1 ? { ...first, version: MIX_VERSION } : value;
 }

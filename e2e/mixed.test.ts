@@ -1,0 +1,160 @@
+import { execFileSync } from 'node:child_process';
+import path from 'node:path';
+import Papa from 'papaparse';
+import type { Page } from 'puppeteer-core';
+import { unitName, type ServiceScript } from '@/core/chair';
+import { EMPTY_CONSULT, EMPTY_MIX, parseMix, startPlan } from '@/core/formats';
+import { retypeFoil, type Panel, type Plan } from '@/core/pattern';
+import { planOf, techniqueOf } from '@/core/technique';
+import type { VisitMix } from '@/core/visit';
+import { visitOf } from '@/core/visit/computed/testing';
+import type { WorkUnit } from '@/core/work';
+import { advance, later, withClock } from './later';
+import { address, begin, live, newVisit, openBrowser, openStep, see, signIn, type Session } from './harness';
+
+/** What a pattern says of two formulas is what is mixed, called and recorded: foil by foil. */
+let session: Session;
+let page: Page;
+beforeAll(async () => {
+  later(0);
+  session = await openBrowser(1024, 768);
+  ({ page } = session);
+  await withClock(page);
+  await signIn(page);
+});
+afterAll(async () => {
+  later(0);
+  await session.close();
+});
+
+const panelOf = (key: string): Panel => planOf(techniqueOf(key)!).panels[0];
+const turning = (sequence: string, by: 'row' | 'foil' = 'foil') => ({ sequence, by, anew: false, from: 1, to: null });
+const zones = (...of: readonly ('upper-back' | 'lower-side' | 'upper-side')[]) => ({ kind: 'zones' as const, zones: of });
+
+/** A crossed panel A A B B, bricks A B, a wheel three light two dark, twelve drop-outs tipped out and six lowlit; one foil of it set to B by hand. */
+function pattern(): { plan: Plan; byHand: string } {
+  const base = startPlan();
+  const panels: Panel[] = [
+    { ...panelOf('crossed-part'), id: 'crossed', name: 'Crossed', rotation: turning('AABB') },
+    { ...panelOf('two-mixes-in-bricks'), id: 'bricks', name: 'Bricks', place: zones('upper-back'), side: 'across', spacing: { kind: 'constant', dropoutMm: 12 }, thicknessMm: 6, rotation: turning('AB', 'row') },
+    { ...panelOf('crown-wheel'), id: 'wheel', name: 'Wheel', rotation: turning('AAABB') },
+    { ...base.panels[1], id: 'tips', name: 'Sides', side: 'both', place: zones('lower-side', 'upper-side'), spacing: { kind: 'constant', dropoutMm: 7 }, dropouts: { every: 1, treatments: ['tip-out', 'tip-out', 'lowlight'], together: 1, recipes: {} } },
+  ];
+  const plan = { ...base, name: 'Two formulas', panels };
+  const byHand = visitOf({ plan }).work.units.find(({ kind, panel }) => kind === 'foil' && panel === 'tips')!.id;
+  return { plan: retypeFoil(plan, byHand, { formula: 'B' }), byHand };
+}
+
+const MIX = { ...EMPTY_MIX, formulas: { B: { kind: 'deposit', line: 'sedge', parts: [{ shade: 'sedge-6-natural', parts: 2 }, { shade: 'sedge-6-ash', parts: 1 }], volumes: 10, ratio: 2, minutes: 20 } } };
+
+async function put(visit: string, part: string, document: unknown): Promise<void> {
+  const answer = await page.evaluate(async (id, own, text) => {
+    const before = (await (await fetch(`/api/visits/${id}`)).json()) as Record<string, { revision: number }>;
+    const sent = await fetch(`/api/visits/${id}/${own}`, { method: 'PUT', body: JSON.stringify({ baseRevision: before[own].revision, editId: crypto.randomUUID(), document: JSON.parse(text) }) });
+    return { status: sent.status, text: await sent.text() };
+  }, visit, part, JSON.stringify(document));
+  if (answer.status !== 200) throw new Error(`${part}: ${answer.status} ${answer.text}`);
+}
+
+const innerText = (selector: string) => page.$eval(selector, (own) => (own as HTMLElement).innerText.replace(/\s+/g, ' ').trim());
+const breathe = () => new Promise((resolve) => setTimeout(resolve, 930));
+const countOf = (units: readonly WorkUnit[], letter: string, kind: string) => units.filter((unit) => unit.letter === letter && unit.kind === kind).length;
+
+test('each unit is weighed, called, timed and recorded with the letter that the pattern gives it', async () => {
+  const { plan, byHand } = pattern();
+  const mix = parseMix(MIX);
+  if (!mix.ok) throw new Error(mix.problem);
+  const consult = { ...EMPTY_CONSULT, naturalLevel: 6, goalLevel: 8, head: plan.head, hair: plan.hair, health: { ...EMPTY_CONSULT.health, allergy: 'none' as const, dyes: 'none' as const, scalp: 'sound' as const, strandFeel: 'sound' as const } };
+  const expected = visitOf({ plan, mix: mix.value as VisitMix, consult });
+  const { units } = expected.work;
+  const letters = (panel: string) => units.filter((own) => own.panel === panel && own.kind === 'foil').map(({ letter }) => letter).join('');
+  expect([letters('crossed'), letters('wheel')]).toEqual(['AABBAABB', 'AAABBAAABBAA']);
+  expect(letters('bricks')).toMatch(/^A+B+A+B+/);
+  expect([countOf(units, 'A', 'tip-out'), countOf(units, 'B', 'lowlight'), units.find(({ id }) => id === byHand)!.letter]).toEqual([12, 6, 'B']);
+
+  const visit = await newVisit(page, 'Two Formulas');
+  await put(visit, 'consult', consult);
+  await put(visit, 'plan', plan);
+  await put(visit, 'mix', MIX);
+
+  // Pattern's table and Mix's card.
+  const csv = await page.evaluate(async (at) => (await fetch(at)).text(), `/visits/${visit}/sheet/foils.csv`);
+  const rows = Papa.parse<Record<string, string>>(csv, { header: true, skipEmptyLines: true }).data;
+  expect(rows.map(({ id, formula, kind }) => `${id} ${formula} ${kind}`)).toEqual(units.map(({ id, letter, kind }) => `${id} ${letter} ${kind}`));
+  await openStep(page, visit, 'mix');
+  await page.waitForSelector('li[aria-label="Bowl B 1"]');
+  if (!expected.work.bowls.ok) throw new Error(expected.work.bowls.problem);
+  const labels = expected.work.bowls.bowls.map(({ label }) => label);
+  for (const label of labels) await page.waitForSelector(`li[aria-label="Bowl ${label}"]`);
+  const bytes = await page.evaluate(async (at) => [...new Uint8Array(await (await fetch(at)).arrayBuffer())], `/visits/${visit}/sheet/mix.pdf`);
+  const card = (JSON.parse(execFileSync(process.execPath, [path.join(import.meta.dirname, 'pdf-text.mjs')], { input: Buffer.from(bytes), encoding: 'utf8' })) as { text: string }).text.replace(/\s+/g, ' ');
+  for (const label of labels) expect(card).toContain(label);
+  expect(card).toContain(`${countOf(units, 'B', 'foil')} foils`);
+
+  // The chair, foil by foil.
+  await openStep(page, visit, 'record');
+  await begin(page);
+  await page.goto(`${address()}/chair?visit=${visit}`);
+  await live(page);
+  const { script } = await page.evaluate(async (id) => (await fetch(`/api/services/${id}`, { cache: 'no-store' })).json() as Promise<{ script: ServiceScript }>, visit);
+  const called: string[] = [];
+  const bowls = new Set<string>(Object.keys(script.mixes).filter((name) => script.units[0].letter === name));
+  const byName = new Map(script.units.map((unit) => [unitName(unit), unit]));
+  let before: string | null = null;
+  const tap = async (minutes: number) => {
+    await advance(minutes);
+    await breathe();
+    await page.keyboard.press('Space');
+    await new Promise((resolve) => setTimeout(resolve, 120));
+  };
+  for (let guard = 0; guard < 220; guard += 1) {
+    const words = await innerText('section[aria-label=Now]');
+    if (words.includes('Recorded')) break;
+    const heard = (await page.$$('[aria-label=Alarms] button'));
+    for (const button of heard) if ((await button.evaluate((own) => own.textContent)) === 'Heard') {
+      await button.evaluate((own) => (own as HTMLElement).click());
+      break;
+    }
+    const section = await page.$('section[aria-label=Now] [aria-label=Mix]');
+    const fresh = /Fresh bowl ([A-Z])/.exec(words);
+    if (section) {
+      const found = [...byName].find(([name]) => words.includes(` ${name} `))?.[1];
+      if (!found) throw new Error(`no unit is called “${words}”`);
+      // The letter stands large, its mix in words beside it, and a turn is said.
+      expect(await innerText('section[aria-label=Now] [aria-label=Mix]')).toBe(`${found.letter}: ${found.mix}${found.lifts ? '' : ' (deposits)'}`);
+      expect(words.includes(`Now ${found.letter}, not `)).toBe(before !== null && before !== found.letter);
+      before = found.letter;
+      called.push(found.id);
+      await tap(found.seconds / 60);
+    } else if (fresh) {
+      bowls.add(fresh[1]);
+      await tap(3);
+    } else if (/Nothing to foil until then/.test(words)) await advance(1);
+    else if (/Tap once the last panel runs clear/.test(words)) await tap(9);
+    else if (/Tap when it is done/.test(words)) await tap(10);
+    else await tap(0);
+  }
+  expect(called).toEqual(script.units.map(({ id }) => id));
+  expect([...called].sort()).toEqual(units.map(({ id }) => id).sort());
+  for (const { panel } of units) expect(called.filter((id) => id.startsWith(`${panel}/`))).toEqual(units.filter((own) => own.panel === panel).map(({ id }) => id));
+  expect([...bowls].sort()).toEqual(['A', 'B']);
+
+  // The record.
+  await openStep(page, visit, 'record');
+  const foils = units.filter(({ kind }) => kind === 'foil').length;
+  await see(page, `On record: ${foils} foils`);
+  const done = await page.$eval('textarea', (own) => own.value);
+  const panelWords = (panel: string, name: string) => {
+    const own = (letter: string, kind: string) => units.filter((unit) => unit.panel === panel && unit.letter === letter && unit.kind === kind).length;
+    return `${name}: ${own('A', 'foil')} foils A, ${own('B', 'foil')} foils B`;
+  };
+  for (const [panel, name] of [['crossed', 'Crossed'], ['bricks', 'Bricks'], ['wheel', 'Wheel']]) expect(done).toContain(panelWords(panel, name));
+  expect(done).toMatch(/12 tip-outs A/);
+  expect(done).toMatch(/6 lowlit drop-outs B/);
+  await page.waitForSelector('table[aria-label="Planned against done"]');
+  expect(await page.$$eval('table[aria-label="Planned against done"] tbody tr', (all) => all.length)).toBe(units.length);
+  const mixes = await innerText('table[aria-label=Mixes] tbody');
+  expect(mixes).toContain(`${countOf(units, 'A', 'foil')} foils, 12 tip-outs`);
+  expect(mixes).toContain(`${countOf(units, 'B', 'foil')} foils, 6 lowlit drop-outs`);
+  expect(session.complaints).toEqual([]);
+}, 300_000);
