@@ -1,5 +1,7 @@
 import { printed } from './measure';
 import { patternMeasures } from './pattern';
+import { visitMeasures } from './visit';
 
 /** Prints one line a measure: name, median after warm-up, ratio to the plain baseline of this run, budget. */
-for (const measure of patternMeasures()) console.log(printed(measure));
+const pattern = patternMeasures();
+for (const measure of [...pattern, ...visitMeasures(pattern[0].medianMs)]) console.log(printed(measure));

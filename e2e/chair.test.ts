@@ -89,7 +89,7 @@ test('a service of 24 foils, through an offline stretch, a reload, a restart and
   const visit = await begun(page, 'Served Wholly');
   await page.goto(`${address()}/chair?visit=${visit}`);
   await live(page);
-  await see(page, '24 foils in');
+  await see(page, '24 foils A, in');
   await page.waitForFunction(async () => (await caches.match('/chair', { ignoreSearch: true })) !== undefined);
   const tap = async (minutes = 62 / 60) => {
     await advance(minutes);
@@ -263,7 +263,7 @@ test('two clients’ timers on one screen, alarms of both; rinse all now with wh
   for (const visit of [first, second]) {
     await page.goto(`${address()}/chair?visit=${visit}`);
     await live(page);
-    await see(page, '24 foils in');
+    await see(page, '24 foils A, in');
     await breathe();
     await page.keyboard.press('Space');
     await see(page, 'Foil 1');
@@ -304,7 +304,7 @@ test('a database that goes away in the middle of a foil loses nothing', async ()
   const visit = await begun(page, 'Cut Off');
   await page.goto(`${address()}/chair?visit=${visit}`);
   await live(page);
-  await see(page, '24 foils in');
+  await see(page, '24 foils A, in');
   await connection(page, 'Live');
   await cutConnections();
   await breathe();

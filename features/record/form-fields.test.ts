@@ -14,7 +14,7 @@ test('a record into fields and back is the same record, with and without a next 
 
 test.each([
   [{ foilsPlaced: '9 8' }, { foilsPlaced: 'Foils placed: must be a whole number.' }], [{ foilsPlaced: '-3' }, { foilsPlaced: 'Foils placed: must be a whole number.' }], [{ foilsPlaced: '4000' }, { foilsPlaced: 'Foils placed: must be at most 1000.' }],
-  [{ done: '  ' }, { done: 'What was done: must say what was done.' }], [{ said: 'x'.repeat(2001) }, { said: 'What she said: must be at most 2000 characters.' }],
+  [{ done: '  ' }, { done: 'What was done: must say what was done.' }], [{ said: 'x'.repeat(2001) }, { said: 'What they said: must be at most 2000 characters.' }],
   [{ levelReached: 8.3 }, { levelReached: 'Level reached: must be a level in halves, such as 8 or 8.5.' }], [{ nextOn: 'soon' }, { nextOn: 'Next visit: must be a day such as 2027-01-31.' }],
   [{ nextOn: '2027-01-03' }, { nextOn: 'Next visit: the day lies before this visit.' }],
   [{ zones: { 'temple-l': { leftMm: 140, measured: true, level: 8, tone: null } } }, { zones: 'By zone: temple-l.leftMm: must be a number from 0 to 100 mm.' }],

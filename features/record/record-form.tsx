@@ -60,7 +60,7 @@ export function RecordForm({ fields, typed, onTyped, children }: RecordFormProps
           <LevelSlider label="Level reached" value={fields.levelReached} onChange={(levelReached) => !signed && set({ levelReached })} />
         </fieldset>
         <ZoneTable key={bundle.id} zones={fields.zones ?? {}} found={consult.regrowthMm} disabled={signed} onChange={(zones) => set({ zones })} />
-        <TextArea label="What she said" rows={2} maxLength={2000} disabled={signed} value={fields.said} problem={problems.said} onChange={(event) => set({ said: event.target.value })} />
+        <TextArea label="What they said" rows={2} maxLength={2000} disabled={signed} value={fields.said} problem={problems.said} onChange={(event) => set({ said: event.target.value })} />
         <InspectionList inspection={fields.inspection} disabled={signed} onChange={(inspection) => set({ inspection })} />
         <CorrectionList corrections={fields.corrections} disabled={signed} onChange={(corrections) => set({ corrections })} />
         <NextPart fields={fields} problem={problems.nextOn} disabled={signed} onChange={set} />
