@@ -40,7 +40,7 @@ function pattern(): { plan: Plan; byHand: string } {
     { ...panelOf('crown-wheel'), id: 'wheel', name: 'Wheel', rotation: turning('AAABB') },
     { ...base.panels[1], id: 'tips', name: 'Sides', side: 'both', place: zones('lower-side', 'upper-side'), spacing: { kind: 'constant', dropoutMm: 7 }, dropouts: { every: 1, treatments: ['tip-out', 'tip-out', 'lowlight'], together: 1, recipes: {} } },
   ];
-  const plan = { ...base, name: 'Two formulas', panels };
+  const plan = { ...base, name: 'Two formulas', panels, sectioning: ['tips'] };
   const byHand = visitOf({ plan }).work.units.find(({ kind, panel }) => kind === 'foil' && panel === 'tips')!.id;
   return { plan: retypeFoil(plan, byHand, { formula: 'B' }), byHand };
 }
@@ -68,7 +68,7 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
   const expected = visitOf({ plan, mix: mix.value as VisitMix, consult });
   const { units } = expected.work;
   const letters = (panel: string) => units.filter((own) => own.panel === panel && own.kind === 'foil').map(({ letter }) => letter).join('');
-  expect([letters('crossed'), letters('wheel')]).toEqual(['AABBAABB', 'AAABBAAABBAA']);
+  expect([letters('crossed'), letters('wheel')]).toEqual(['AABBAABB', 'AAABBAAABB']);
   expect(letters('bricks')).toMatch(/^A+B+A+B+/);
   expect([countOf(units, 'A', 'tip-out'), countOf(units, 'B', 'lowlight'), units.find(({ id }) => id === byHand)!.letter]).toEqual([12, 6, 'B']);
 

@@ -41,6 +41,7 @@ export type Bowls = { readonly ok: true; readonly bowls: readonly Bowl[] } | { r
 const POWDER_STEP_GRAMS = 5;
 /** Beginning a bowl inside a panel counts as much as being so far off an even share, part of that share. */
 const INSIDE_PANEL = 0.1;
+const NEAR = 1e-9;
 
 /** Powder (or colour), rounded up to the step, and developer by it, for so many grams of mix; ratio 0 is colour alone. @throws RangeError when the ratio is below 0 */
 export function weighed(mixed: number, ratio: number): { readonly powder: number; readonly developer: number } {
@@ -56,36 +57,34 @@ export function weighed(mixed: number, ratio: number): { readonly powder: number
  */
 export function bowlsFor(foils: readonly BowlFoil[], limits: BowlLimits): Bowls {
   for (let i = 0; i < foils.length; i += 1) {
-    if (!fits(foils, i, i, limits)) {
-      const own = foils[i];
+    const own = foils[i];
+    if (own.toMinutes - own.fromMinutes > limits.usefulMinutes + NEAR || mixedGrams(own.net) > limits.mostGrams + NEAR) {
       const why = mixedGrams(own.net) > limits.mostGrams ? `it takes ${Math.round(mixedGrams(own.net))} g, a bowl holds ${limits.mostGrams} g` : `it takes longer than a bowl is used, ${limits.usefulMinutes} min`;
       return { ok: false, problem: `Foil ${i + 1} does not fit into one bowl: ${why}.` };
     }
   }
   const bowls = [...new Set(foils.map(({ formula }) => formula))].flatMap((formula) =>
-    ofOneFormula(foils.flatMap((foil, index) => (foil.formula === formula ? [{ ...foil, index }] : [])), limits),
+    ofOneFormula(foils, foils.flatMap((foil, index) => (foil.formula === formula ? [index] : [])), limits),
   );
   return { ok: true, bowls: bowls.sort((a, b) => a.which[0] - b.which[0]) };
 }
 
-type Indexed = BowlFoil & { readonly index: number };
-
-function fits(foils: readonly BowlFoil[], first: number, last: number, { mostGrams, usefulMinutes }: BowlLimits): boolean {
-  if (foils[last].toMinutes - foils[first].fromMinutes > usefulMinutes + 1e-9) return false;
-  let net = 0;
-  for (let i = first; i <= last; i += 1) net += foils[i].net;
-  return mixedGrams(net) <= mostGrams + 1e-9;
-}
-
-function ofOneFormula(foils: readonly Indexed[], limits: BowlLimits): Bowl[] {
+/** @param which indices of the formula's own foils, in order */
+function ofOneFormula(all: readonly BowlFoil[], which: readonly number[], limits: BowlLimits): Bowl[] {
+  const foils = which.map((index) => all[index]);
   const n = foils.length;
+  // Grams of all before each, so that a bowl's are one difference.
+  const upTo = new Float64Array(n + 1);
+  foils.forEach(({ net }, i) => (upTo[i + 1] = upTo[i] + net));
+  const fits = (first: number, last: number) =>
+    foils[last].toMinutes - foils[first].fromMinutes <= limits.usefulMinutes + NEAR && mixedGrams(upTo[last + 1] - upTo[first]) <= limits.mostGrams + NEAR;
   let count = 0;
   for (let i = 0; i < n; count += 1) {
     let last = i;
-    while (last + 1 < n && fits(foils, i, last + 1, limits)) last += 1;
+    while (last + 1 < n && fits(i, last + 1)) last += 1;
     i = last + 1;
   }
-  const even = foils.reduce((sum, { net }) => sum + net, 0) / count;
+  const even = upTo[n] / count;
   // Cheapest way to have used `b` bowls when foil i comes next: squares of how far each is off an even share.
   const cost = Array.from({ length: count + 1 }, () => new Float64Array(n + 1).fill(Infinity));
   const from = Array.from({ length: count + 1 }, () => new Int32Array(n + 1).fill(-1));
@@ -94,9 +93,8 @@ function ofOneFormula(foils: readonly Indexed[], limits: BowlLimits): Bowl[] {
     for (let i = 0; i < n; i += 1) {
       if (cost[b - 1][i] === Infinity) continue;
       const inside = i > 0 && foils[i].panel === foils[i - 1].panel ? (INSIDE_PANEL * even) ** 2 : 0;
-      let net = 0;
-      for (let j = i; j < n && fits(foils, i, j, limits); j += 1) {
-        net += foils[j].net;
+      for (let j = i; j < n && fits(i, j); j += 1) {
+        const net = upTo[j + 1] - upTo[i];
         const own = cost[b - 1][i] + (net - even) ** 2 + inside;
         // Of equal ones the fuller bowl comes first.
         if (own < cost[b][j + 1] - 1e-9 || (Math.abs(own - cost[b][j + 1]) <= 1e-9 && i > from[b][j + 1])) {
@@ -109,15 +107,15 @@ function ofOneFormula(foils: readonly Indexed[], limits: BowlLimits): Bowl[] {
   const out: Bowl[] = [];
   for (let b = count, to = n; b > 0; b -= 1) {
     const first = from[b][to];
-    out.unshift(bowlOf(foils.slice(first, to), limits));
+    out.unshift(bowlOf(all, which.slice(first, to), limits));
     to = first;
   }
   return out;
 }
 
-function bowlOf(foils: readonly Indexed[], { ratioOf }: BowlLimits): Bowl {
-  const { formula, fromMinutes } = foils[0];
-  const net = foils.reduce((sum, own) => sum + own.net, 0);
+function bowlOf(all: readonly BowlFoil[], which: readonly number[], { ratioOf }: BowlLimits): Bowl {
+  const { formula, fromMinutes } = all[which[0]];
+  const net = which.reduce((sum, index) => sum + all[index].net, 0);
   const mixed = mixedGrams(net);
-  return { formula, which: foils.map(({ index }) => index), foils: foils.length, net, mixed, ...weighed(mixed, ratioOf(formula)), fromMinutes, toMinutes: foils[foils.length - 1].toMinutes };
+  return { formula, which, foils: which.length, net, mixed, ...weighed(mixed, ratioOf(formula)), fromMinutes, toMinutes: all[which[which.length - 1]].toMinutes };
 }

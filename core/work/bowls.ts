@@ -3,8 +3,9 @@ import type { Shelf } from '../products';
 import type { Formula } from '../visit';
 import type { PlacedUnit } from './unit';
 
+const PARTS = ['length', 'ends'] as const;
 /** The mix on the length, or the ends' own. */
-export type MixPart = 'length' | 'ends';
+export type MixPart = (typeof PARTS)[number];
 
 /** What one mix of a letter takes in all. */
 export interface FormulaAmount {
@@ -62,13 +63,16 @@ export interface WeighFacts {
 export function weighedWork(units: readonly PlacedUnit[], grams: readonly { readonly length: number; readonly ends: number }[], { bowl, shelf, recipeOf, formulaOf }: WeighFacts): Weighed {
   const parts = new Map<string, { letter: string; part: MixPart }>();
   // One entry for each mix on each unit; two where the ends have one of their own.
-  const entries = units.flatMap((unit, at) => (['length', 'ends'] as const).flatMap((part) => {
-    const net = grams[at][part];
-    if (!(net > 0)) return [];
-    const mix = mixNameOf(unit.letter, part);
-    parts.set(mix, { letter: unit.letter, part });
-    return [{ at, formula: mix, panel: unit.panel, net, fromMinutes: unit.fromMinutes, toMinutes: unit.toMinutes }];
-  }));
+  const entries: { at: number; formula: string; panel: string; net: number; fromMinutes: number; toMinutes: number }[] = [];
+  units.forEach(({ letter, panel, fromMinutes, toMinutes }, at) => {
+    for (const part of PARTS) {
+      const net = grams[at][part];
+      if (!(net > 0)) continue;
+      const formula = mixNameOf(letter, part);
+      if (!parts.has(formula)) parts.set(formula, { letter, part });
+      entries.push({ at, formula, panel, net, fromMinutes, toMinutes });
+    }
+  });
   const ratioOf = (mix: string) => {
     const { letter, part } = parts.get(mix)!;
     const { ratio, extra = 0, ends } = recipeOf(letter);

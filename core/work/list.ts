@@ -65,10 +65,11 @@ export function workList({ consult, plan, computed, mix, shelf, recorded, uses }
     const recipe = recipeOf(unit.letter);
     const limitMinutes = limitOf(unit, recipe);
     const said = words.get(unit.letter);
-    return {
-      ...unit, mix: said?.mix ?? 'nothing to mix', endsMix: unit.endsMm > 0 ? (said?.endsMix ?? null) : null, additives: said?.additives ?? [],
+    // The placed units are this list's own: finished in place, since copies of so many fields are what costs.
+    return Object.assign(unit, {
+      mix: said?.mix ?? 'nothing to mix', endsMix: unit.endsMm > 0 ? (said?.endsMix ?? null) : null, additives: said?.additives ?? [],
       grams: grams[i].length, endsGrams: grams[i].ends, ...readyOf(lift.of[i].map((at) => lift.rows[at]), recipe, limitMinutes), limitMinutes, liftRows: lift.of[i],
-    };
+    });
   });
   return {
     units, lowlight, lift: lift.rows, amounts: weighed.amounts, bowls: weighed.bowls, meanVolumes: meanVolumes(weighed.amounts), readings, head, personal,

@@ -48,7 +48,7 @@ export function placedUnits(plan: Plan, { sheet, drawing }: Pick<ComputedPlan, '
     const minutes = section.own.seconds / 60;
     const number = (numbers.get(section.kind) ?? 0) + 1;
     numbers.set(section.kind, number);
-    out.push({ ...unitOf(section, panel, letter, factsOf.get(letter), plan, regrowthMm), number, order: out.length + 1, fromMinutes: at, toMinutes: at + minutes });
+    out.push(unitOf(section, panel, letter, factsOf.get(letter), plan, regrowthMm, { number, order: out.length + 1, fromMinutes: at, toMinutes: at + minutes }));
     at += minutes;
   }
   return out;
@@ -101,7 +101,9 @@ function withDropouts(laid: readonly Section[], between: readonly Section[], { d
   return out;
 }
 
-function unitOf(section: Section, panel: Panel, letter: string, facts: LetterFacts | undefined, plan: Plan, regrowthMm: Readonly<RegrowthByZone>): Omit<PlacedUnit, 'number' | 'order' | 'fromMinutes' | 'toMinutes'> {
+type Place = Pick<PlacedUnit, 'number' | 'order' | 'fromMinutes' | 'toMinutes'>;
+
+function unitOf(section: Section, panel: Panel, letter: string, facts: LetterFacts | undefined, plan: Plan, regrowthMm: Readonly<RegrowthByZone>, place: Place): PlacedUnit {
   const { kind, index, own, path } = section;
   const { zone } = own;
   const hairMm = plan.hair.byZone[zone]?.lengthMm ?? plan.hair.lengthMm;
@@ -113,10 +115,10 @@ function unitOf(section: Section, panel: Panel, letter: string, facts: LetterFac
   // The ends' own mix is painted where the product goes to the ends.
   const endsMm = dropout || reachMm[1] < hairMm ? 0 : Math.min(length, facts?.endsMm ?? 0);
   return {
-    id: own.id, kind, index, panel: panel.id, panelName: panel.name, row: own.row, column: own.column, side: own.side, zone, letter, lifts: facts?.lifts ?? true, gather: path.gather,
+    id: own.id, kind, number: place.number, order: place.order, index, panel: panel.id, panelName: panel.name, row: own.row, column: own.column, side: own.side, zone, letter, lifts: facts?.lifts ?? true, gather: path.gather,
     widthMm: own.widthMm, thicknessMm: own.thicknessMm, angleDeg: own.angleDeg, startMm, featherMm, teasing: dropout ? recipe.teasing : panel.start.teasing, reachMm, endsMm, reach: typeof facts?.reach === 'object' ? 'stretch' : (facts?.reach ?? 'ends'),
     surface: kind === 'open-air' || recipe.surface, hairMm, hairGrams: own.hairGrams, hairs: own.hairs,
-    laidWith: kind === 'open-air' ? 'open air' : kind === 'foil' ? 'foil' : 'between foils', seconds: own.seconds,
+    laidWith: kind === 'open-air' ? 'open air' : kind === 'foil' ? 'foil' : 'between foils', seconds: own.seconds, fromMinutes: place.fromMinutes, toMinutes: place.toMinutes,
   };
 }
 
