@@ -108,24 +108,25 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
     await new Promise((resolve) => setTimeout(resolve, 120));
   };
   for (let guard = 0; guard < 220; guard += 1) {
-    const words = await innerText('section[aria-label=Now]');
-    if (words.includes('Recorded')) break;
-    const heard = (await page.$$('[aria-label=Alarms] button'));
-    for (const button of heard) if ((await button.evaluate((own) => own.textContent)) === 'Heard') {
+    for (const button of await page.$$('[aria-label=Alarms] button')) if ((await button.evaluate((own) => own.textContent)) === 'Heard') {
       await button.evaluate((own) => (own as HTMLElement).click());
       break;
     }
-    const section = await page.$('section[aria-label=Now] [aria-label=Mix]');
+    // The step may still change while a better order is looked for.
+    await page.waitForFunction(() => !/Looking for better/.test(document.querySelector('section[aria-label=Now]')?.textContent ?? ''));
+    const words = await innerText('section[aria-label=Now]');
+    if (words.includes('Recorded')) break;
     const fresh = /Fresh bowl ([A-Z])/.exec(words);
-    if (section) {
+    if (/ usually \d/.test(words)) {
       const found = [...byName].find(([name]) => words.includes(` ${name} `))?.[1];
       if (!found) throw new Error(`no unit is called “${words}”`);
       // The letter stands large, its mix in words beside it, and a turn is said.
       expect(await innerText('section[aria-label=Now] [aria-label=Mix]')).toBe(`${found.letter}: ${found.mix}${found.lifts ? '' : ' (deposits)'}`);
-      expect(words.includes(`Now ${found.letter}, not `)).toBe(before !== null && before !== found.letter);
-      before = found.letter;
-      called.push(found.id);
+      expect([words, words.includes(`Now ${found.letter}, not `)]).toEqual([words, called.at(-1) === found.id ? expect.any(Boolean) : before !== null && before !== found.letter]);
+      // A tap that came too soon after the last is none: the same unit is called still.
+      if (called.at(-1) !== found.id) called.push(found.id);
       await tap(found.seconds / 60);
+      before = found.letter;
     } else if (fresh) {
       bowls.add(fresh[1]);
       await tap(3);

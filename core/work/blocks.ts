@@ -120,20 +120,25 @@ export function touchesOf(units: readonly Pick<WorkUnit, 'zone'>[]): WetPart[] {
 export function clockBlocks(panels: readonly WorkBlock[], rules: ClockRules = USUAL_RULES): { readonly blocks: readonly WorkBlock[]; readonly cut: readonly string[] } {
   const cut: string[] = [];
   const blocks = panels.flatMap((panel): WorkBlock[] => {
-    if (splitBlocks([panel], rules).cut.length === 0) return [panel];
+    if (splitBlocks([roomy(panel)], rules).cut.length === 0) return [panel];
     cut.push(panel.name);
     const order = panel.units.map((_, i) => i).sort((a, b) => rankOf(panel.units[a]) - rankOf(panel.units[b]));
-    const units = order.map((i) => panel.units[i]);
-    const arranged = { ...panel, units, foils: order.map((i) => panel.foils[i]), others: panel.others?.map((own) => ({ ...own, foils: order.map((i) => own.foils[i]) })) };
+    const arranged: WorkBlock = { ...panel, units: order.map((i) => panel.units[i]), foils: order.map((i) => panel.foils[i]), others: panel.others?.map((own) => ({ ...own, foils: order.map((i) => own.foils[i]) })) };
     let from = 0;
-    return splitBlocks([arranged], rules).blocks.map((part) => {
-      const [first, next] = [from, (from += part.foils.length)];
-      const own = units.slice(first, next);
-      return { ...arranged, ...part, units: own, touches: touchesOf(own), others: arranged.others?.map((one) => ({ ...one, foils: one.foils.slice(first, next) })) };
+    return splitBlocks([roomy(arranged)], rules).blocks.map(({ id, name, foils }) => {
+      const [first, next] = [from, (from += foils.length)];
+      const units = arranged.units.slice(first, next);
+      return { ...arranged, id, name, units, foils: arranged.foils.slice(first, next), touches: touchesOf(units), others: arranged.others?.map((one) => ({ ...one, foils: one.foils.slice(first, next) })) };
     });
   });
   return { blocks, cut };
 }
+
+/** A panel is cut for what lifts alone: nobody rinses for a single lowlight between the foils. */
+const roomy = (panel: WorkBlock): WorkBlock =>
+  panel.units.every(({ lifts }) => lifts) || !panel.units.some(({ lifts }) => lifts)
+    ? panel
+    : { ...panel, foils: panel.foils.map((foil, i) => (panel.units[i].lifts ? foil : { ...foil, readyMinutes: 0, limitMinutes: Infinity })) };
 
 /** What lies lowest is worked first. */
 const rankOf = ({ zone }: WorkUnit): number => WET_PARTS.indexOf(wetPartOf(zone));

@@ -31,15 +31,17 @@ interface BrightFoilsProps {
   foils: readonly Foil[];
   paths: readonly FoilPath[];
   shade: string;
+  /** Letters whose formulas only deposit. */
+  dark?: string;
   ids: readonly (string | undefined)[];
 }
 
 /** Foils drawn bright, over the others: what is under the pointer, what is chosen. */
-export function BrightFoils({ foils, paths, shade, ids }: BrightFoilsProps) {
-  return <g pointerEvents="none">{foils.map((foil, i) => ids.includes(foil.id) && <Bright key={foil.id} path={paths[i]} foil={foil} shade={shade} />)}</g>;
+export function BrightFoils({ foils, paths, shade, dark = '', ids }: BrightFoilsProps) {
+  return <g pointerEvents="none">{foils.map((foil, i) => ids.includes(foil.id) && <Bright key={foil.id} path={paths[i]} foil={foil} shade={shade} deposits={dark.includes(foil.formula)} />)}</g>;
 }
 
-function Bright({ path, foil, shade }: { path: FoilPath; foil: Foil; shade: string }) {
+function Bright({ path, foil, shade, deposits }: { path: FoilPath; foil: Foil; shade: string; deposits: boolean }) {
   const d = pathThrough(pathPoints(path));
   const { gather } = path;
   const hair = Math.max(0.4, foil.thicknessMm - 0.4);
@@ -49,7 +51,7 @@ function Bright({ path, foil, shade }: { path: FoilPath; foil: Foil; shade: stri
       <path d={d} fill="none" stroke="var(--color-white)" strokeWidth={foil.thicknessMm + 3} />
       <path d={d} fill="none" stroke={shade} strokeWidth={hair} />
       <path
-        d={d} fill="none" stroke="var(--color-sun)" strokeWidth={Math.max(0.8, hair * (gather.kind === 'slice' ? 0.8 : 0.35 + 0.5 * gather.depth))} pathLength={foil.widthMm}
+        d={d} fill="none" stroke={deposits ? 'var(--color-dusk-glyph)' : 'var(--color-sun)'} strokeWidth={Math.max(0.8, hair * (gather.kind === 'slice' ? 0.8 : 0.35 + 0.5 * gather.depth))} pathLength={foil.widthMm}
         strokeDasharray={pattern.length > 0 ? pattern.map((mm) => mm.toFixed(2)).join(' ') : undefined}
       />
     </>

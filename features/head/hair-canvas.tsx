@@ -10,6 +10,8 @@ interface HairCanvasProps {
   /** Colour of unlit hair, and of hair in the shade of a foil (CSS). */
   bark: string;
   shade: string;
+  /** Letters whose formulas only deposit: their hair is drawn dark. */
+  dark?: string;
   selectedPanel?: string;
   view?: View;
 }
@@ -19,7 +21,7 @@ interface HairCanvasProps {
  * A full head has thousands of stitches: as elements of the page each edit would take the better part of a second where
  * there is no graphics card.
  */
-export function HairCanvas({ computed, bark, shade, selectedPanel, view = WHOLE_HEAD }: HairCanvasProps) {
+export function HairCanvas({ computed, bark, shade, dark = '', selectedPanel, view = WHOLE_HEAD }: HairCanvasProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const size = useRef({ width: 0, height: 0, ratio: 1 });
   const { head } = computed.drawing;
@@ -41,12 +43,12 @@ export function HairCanvas({ computed, bark, shade, selectedPanel, view = WHOLE_
       context.save();
       paintHair(context, head, hair, bark);
       paintBetween(context, computed);
-      paintFoils(context, computed, shade, selectedPanel);
+      paintFoils(context, computed, shade, dark, selectedPanel);
       context.restore();
       if (performance.getEntriesByName(FIRST_DRAWN).length === 0) performance.mark(FIRST_DRAWN);
     };
     draw.current();
-  }, [computed, bark, shade, selectedPanel, view, head, hair]);
+  }, [computed, bark, shade, dark, selectedPanel, view, head, hair]);
 
   useEffect(() => {
     const element = canvas.current!;
@@ -71,6 +73,8 @@ const FIRST_DRAWN = 'hair first drawn';
 
 const SUN = '#f0b93a';
 const DUSK = '#6a4c86';
+/** As in the list of foils: it stands out from the hair beside it. */
+const DUSK_IN_FOIL = '#a98bc9';
 const FOIL = '#f3f1ea';
 
 interface HairPaths {
@@ -126,9 +130,9 @@ function paintBetween(context: CanvasRenderingContext2D, { sheet, drawing }: Com
 }
 
 /** Edge of foil, hair inside, light where it is picked: in real proportion. */
-function paintFoils(context: CanvasRenderingContext2D, { sheet, drawing }: ComputedPlan, shade: string, selectedPanel: string | undefined): void {
+function paintFoils(context: CanvasRenderingContext2D, { sheet, drawing }: ComputedPlan, shade: string, dark: string, selectedPanel: string | undefined): void {
   drawing.paths.forEach((path, i) => {
-    const { panel, thicknessMm, widthMm } = sheet.foils[i];
+    const { panel, thicknessMm, widthMm, formula } = sheet.foils[i];
     const { line, length } = lineOf(path);
     const { gather } = path;
     context.lineCap = 'butt';
@@ -140,7 +144,7 @@ function paintFoils(context: CanvasRenderingContext2D, { sheet, drawing }: Compu
     context.strokeStyle = shade;
     context.lineWidth = Math.max(0.4, thicknessMm - 0.4);
     context.stroke(line);
-    context.strokeStyle = SUN;
+    context.strokeStyle = dark.includes(formula) ? DUSK_IN_FOIL : SUN;
     context.lineWidth = Math.max(0.8, (thicknessMm - 0.4) * (gather.kind === 'slice' ? 0.8 : 0.35 + 0.5 * gather.depth));
     // Millimetres of skin as they lie on the opened head, where lines off the middle are stretched.
     context.setLineDash(dashes(gather, widthMm).map((mm) => (mm * length) / widthMm));

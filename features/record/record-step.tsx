@@ -12,6 +12,7 @@ import { Dialog } from '@/ui/dialog';
 import { HairSwatch } from '@/ui/hair-swatch';
 import { Segmented } from '@/ui/segmented';
 import { BrightFoils } from '../head/foil-marks';
+import { useDarkLetters } from '../visit/computed';
 import { HairCanvas } from '../head/hair-canvas';
 import { ScalpMap } from '../head/scalp-map';
 import { BeginDialog } from '../safety/begin-dialog';
@@ -35,6 +36,7 @@ export function RecordStep() {
   const { bundle, plan, computed, consult } = useVisit();
   const lit = useLit();
   const shade = shadeOf(consult.naturalLevel);
+  const dark = useDarkLetters();
   const served = useServed();
   const [view, setView] = useState<'foils' | Shown>('foils');
   const [finding, findAgain] = useState(false);
@@ -49,14 +51,14 @@ export function RecordStep() {
         </div>
         <FindAgainDialog open={finding} onOpenChange={findAgain} />
         <div className="relative min-h-0 flex-1">
-          {view === 'foils' && <HairCanvas computed={computed} bark={barkOf(consult.naturalLevel)} shade={shade} />}
+          {view === 'foils' && <HairCanvas computed={computed} bark={barkOf(consult.naturalLevel)} shade={shade} dark={dark} />}
           <ScalpMap
             over={view !== 'foils' && <ZoneFigures part="words" shown={view} zones={fields.zones ?? {}} found={consult.regrowthMm} />}
             head={computed.drawing.head} bark={view === 'foils' ? null : barkOf(consult.naturalLevel)} partOffsetMm={plan.head.part.none ? null : plan.head.part.offsetMm} className="relative h-full w-full" label="Pattern of the visit"
           >
             {view === 'foils' ? (
               <>
-                <BrightFoils foils={computed.sheet.foils} paths={computed.drawing.paths} shade={shade} ids={[lit]} />
+                <BrightFoils foils={computed.sheet.foils} paths={computed.drawing.paths} shade={shade} dark={dark} ids={[lit]} />
                 {served && <DoneMarks record={served.record} paths={computed.drawing.paths} />}
               </>
             ) : <ZoneFigures part="fields" shown={view} zones={fields.zones ?? {}} found={consult.regrowthMm} />}

@@ -24,3 +24,8 @@ export function useComputed(): ComputedVisit {
   if (!visit) throw new Error('useComputed needs a ComputedProvider above it.');
   return visit;
 }
+
+/** Letters of the open visit whose formulas only deposit, as one word. */
+export function useDarkLetters(): string {
+  return useComputed().work.letters.filter(({ recipe }) => recipe?.lifts === false).map(({ letter }) => letter).join('');
+}

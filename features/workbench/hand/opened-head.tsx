@@ -3,6 +3,7 @@
 import { memo, useState, type MouseEvent, type PointerEvent } from 'react';
 import { foilAt, panelAt, type Foil, type PatternDrawing } from '@/core/pattern';
 import { BrightFoils, FoilNumbers } from '../../head/foil-marks';
+import { useDarkLetters } from '../../visit/computed';
 import { HairCanvas } from '../../head/hair-canvas';
 import { pathThrough, ScalpMap } from '../../head/scalp-map';
 import { barkOf, shadeOf } from '../../visit/bark';
@@ -25,6 +26,7 @@ export function OpenedHead({ large }: { large: boolean }) {
   const lit = useLit();
   const { sheet, drawing } = computed;
   const shade = shadeOf(consult.naturalLevel);
+  const dark = useDarkLetters();
   const zoom = useZoom();
   const [tool, setTool] = useState<Tool>('choose');
   const leaveOut = useLeaveOut(() => setTool('choose'));
@@ -52,7 +54,7 @@ export function OpenedHead({ large }: { large: boolean }) {
     <>
       {large && <ZoomButtons zoom={zoom} />}
       {large && <Tools tool={tool} onTool={setTool} />}
-      <HairCanvas computed={computed} bark={barkOf(consult.naturalLevel)} shade={shade} selectedPanel={selected.panel} view={large ? zoom.view : undefined} />
+      <HairCanvas computed={computed} bark={barkOf(consult.naturalLevel)} shade={shade} dark={dark} selectedPanel={selected.panel} view={large ? zoom.view : undefined} />
       <ScalpMap
         head={drawing.head} bark={null} partOffsetMm={plan.head.part.none ? null : plan.head.part.offsetMm} className="relative h-full w-full touch-none"
         label={`Opened head with ${sheet.totals.foils} foils`} view={large ? zoom.view : undefined}
@@ -68,7 +70,7 @@ export function OpenedHead({ large }: { large: boolean }) {
         )}
       >
         <PanelEdges outlines={drawing.outlines} selected={selected.panel} />
-        <BrightFoils foils={sheet.foils} paths={drawing.paths} shade={shade} ids={[selected.foil, lit]} />
+        <BrightFoils foils={sheet.foils} paths={drawing.paths} shade={shade} dark={dark} ids={[selected.foil, lit]} />
         <FoilNumbers foils={sheet.foils} paths={drawing.paths} selectedPanel={selected.panel} all={large && times >= NUMBERED_FROM} />
         {large && <Ruler times={times} />}
       </ScalpMap>
