@@ -35,12 +35,14 @@ const foilsIn = (units: readonly WorkUnit[]) => {
 /** Letters that no formula was chosen for where others were, and those that cannot be mixed. */
 function mixProblems({ mix, rows, units }: Facts): WorkProblem[] {
   const chosen = Object.keys(mix.formulas).length > 0;
-  return rows.flatMap(({ letter, chosen: own, problem }): WorkProblem[] => {
+  const known = new Set(rows.map(({ letter }) => letter));
+  const without = new Map(units.filter(({ letter }) => !known.has(letter)).reverse().map((unit) => [unit.letter, unit]));
+  return [...[...without.values()].map(({ letter, panel, panelName }) => ({ panel, words: `Letter ${letter} (${panelName}) has no formula, and the house has no lightener to go by.` })), ...rows.flatMap(({ letter, chosen: own, problem }): WorkProblem[] => {
     const [first] = units.filter((unit) => unit.letter === letter);
     if (!first) return [];
     if (problem !== null) return [{ panel: first.panel, words: `Formula ${letter} (${first.panelName}): ${problem}.` }];
     return chosen && !own ? [{ panel: first.panel, words: `Letter ${letter} (${first.panelName}) has no formula yet: it goes by the usual one, ${first.mix}.` }] : [];
-  });
+  })];
 }
 
 /** Letters of a rotation that the panel is too short for. */
