@@ -325,7 +325,7 @@ async function cutConnections(): Promise<void> {
   const { default: pg } = await import('pg');
   const client = new pg.Client({ connectionString: process.env.LATTICE_APP_DATABASE_URL });
   await client.connect();
-  await client.query('select pg_terminate_backend(pid) from pg_stat_activity where usename = current_user and pid <> pg_backend_pid()');
+  await client.query('select pg_terminate_backend(pid) from pg_stat_activity where usename = current_user and datname = current_database() and pid <> pg_backend_pid()');
   await client.end();
 }
 
