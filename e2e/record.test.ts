@@ -66,6 +66,21 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   // Eight weeks on 24 mm have grown; only the sides are done.
   later(8 * WEEK);
   const second = await another(client.id);
+  // What is read in Consult is reckoned with in Record at once, without a reload.
+  const reasons = async () => {
+    await press(page, 'Record');
+    await at(page, /\/record$/);
+    const words = await (await page.waitForSelector('ul[aria-label="Why then"]'))!.evaluate((own) => own.textContent);
+    await press(page, 'Consult');
+    await at(page, /\/consult$/);
+    return words;
+  };
+  await page.evaluate(() => Object.assign(window, { sameDocument: true }));
+  const unread = await reasons();
+  await measured(40);
+  const read = await reasons();
+  expect(read).not.toBe(unread);
+  expect(await page.evaluate(() => 'sameDocument' in window)).toBe(true);
   await measured(24);
   await openStep(page, second, 'pattern');
   await press(page, 'Foil the panel Back');
