@@ -29,48 +29,118 @@ afterAll(async () => {
 
 const panelOf = (key: string): Panel => planOf(techniqueOf(key)!).panels[0];
 const turning = (sequence: string, by: 'row' | 'foil' = 'foil') => ({ sequence, by, anew: false, from: 1, to: null });
-const zones = (...of: readonly ('upper-back' | 'lower-side' | 'upper-side')[]) => ({ kind: 'zones' as const, zones: of });
+const zones = (...of: readonly ('upper-back' | 'lower-side' | 'upper-side')[]) => ({
+  kind: 'zones' as const,
+  zones: of,
+});
 
 /** A crossed panel A A B B, bricks A B, a wheel three light two dark, twelve drop-outs tipped out and six lowlit; one foil of it set to B by hand. */
 function pattern(): { plan: Plan; byHand: string } {
   const base = startPlan();
   const panels: Panel[] = [
     { ...panelOf('crossed-part'), id: 'crossed', name: 'Crossed', rotation: turning('AABB') },
-    { ...panelOf('two-mixes-in-bricks'), id: 'bricks', name: 'Bricks', place: zones('upper-back'), side: 'across', spacing: { kind: 'constant', dropoutMm: 12 }, thicknessMm: 6, rotation: turning('AB', 'row') },
+    {
+      ...panelOf('two-mixes-in-bricks'),
+      id: 'bricks',
+      name: 'Bricks',
+      place: zones('upper-back'),
+      side: 'across',
+      spacing: { kind: 'constant', dropoutMm: 12 },
+      thicknessMm: 6,
+      rotation: turning('AB', 'row'),
+    },
     { ...panelOf('crown-wheel'), id: 'wheel', name: 'Wheel', rotation: turning('AAABB') },
-    { ...base.panels[1], id: 'tips', name: 'Sides', side: 'both', place: zones('lower-side', 'upper-side'), spacing: { kind: 'constant', dropoutMm: 7 }, dropouts: { every: 1, treatments: ['tip-out', 'tip-out', 'lowlight'], together: 1, recipes: {} } },
+    {
+      ...base.panels[1],
+      id: 'tips',
+      name: 'Sides',
+      side: 'both',
+      place: zones('lower-side', 'upper-side'),
+      spacing: { kind: 'constant', dropoutMm: 7 },
+      dropouts: { every: 1, treatments: ['tip-out', 'tip-out', 'lowlight'], together: 1, recipes: {} },
+    },
   ];
   const plan = { ...base, name: 'Two formulas', panels, sectioning: ['tips'] };
   const byHand = visitOf({ plan }).work.units.find(({ kind, panel }) => kind === 'foil' && panel === 'tips')!.id;
   return { plan: retypeFoil(plan, byHand, { formula: 'B' }), byHand };
 }
 
-const MIX = { ...EMPTY_MIX, formulas: { B: { kind: 'deposit', line: 'sedge', parts: [{ shade: 'sedge-6-natural', parts: 2 }, { shade: 'sedge-6-ash', parts: 1 }], volumes: 10, ratio: 2, minutes: 20 } } };
+const MIX = {
+  ...EMPTY_MIX,
+  formulas: {
+    B: {
+      kind: 'deposit',
+      line: 'sedge',
+      parts: [
+        { shade: 'sedge-6-natural', parts: 2 },
+        { shade: 'sedge-6-ash', parts: 1 },
+      ],
+      volumes: 10,
+      ratio: 2,
+      minutes: 20,
+    },
+  },
+};
 
 async function put(visit: string, part: string, document: unknown): Promise<void> {
-  const answer = await page.evaluate(async (id, own, text) => {
-    const before = (await (await fetch(`/api/visits/${id}`)).json()) as Record<string, { revision: number }>;
-    const sent = await fetch(`/api/visits/${id}/${own}`, { method: 'PUT', body: JSON.stringify({ baseRevision: before[own].revision, editId: crypto.randomUUID(), document: JSON.parse(text) }) });
-    return { status: sent.status, text: await sent.text() };
-  }, visit, part, JSON.stringify(document));
+  const answer = await page.evaluate(
+    async (id, own, text) => {
+      const before = (await (await fetch(`/api/visits/${id}`)).json()) as Record<string, { revision: number }>;
+      const sent = await fetch(`/api/visits/${id}/${own}`, {
+        method: 'PUT',
+        body: JSON.stringify({
+          baseRevision: before[own].revision,
+          editId: crypto.randomUUID(),
+          document: JSON.parse(text),
+        }),
+      });
+      return { status: sent.status, text: await sent.text() };
+    },
+    visit,
+    part,
+    JSON.stringify(document),
+  );
   if (answer.status !== 200) throw new Error(`${part}: ${answer.status} ${answer.text}`);
 }
 
-const innerText = (selector: string) => page.$eval(selector, (own) => (own as HTMLElement).innerText.replace(/\s+/g, ' ').trim());
+const innerText = (selector: string) =>
+  page.$eval(selector, (own) => (own as HTMLElement).innerText.replace(/\s+/g, ' ').trim());
 const breathe = () => new Promise((resolve) => setTimeout(resolve, 930));
-const countOf = (units: readonly WorkUnit[], letter: string, kind: string) => units.filter((unit) => unit.letter === letter && unit.kind === kind).length;
+const countOf = (units: readonly WorkUnit[], letter: string, kind: string) =>
+  units.filter((unit) => unit.letter === letter && unit.kind === kind).length;
 
 test('each unit is weighed, called, timed and recorded with the letter that the pattern gives it', async () => {
   const { plan, byHand } = pattern();
   const mix = parseMix(MIX);
   if (!mix.ok) throw new Error(mix.problem);
-  const consult = { ...EMPTY_CONSULT, naturalLevel: 6, goalLevel: 8, head: plan.head, hair: plan.hair, health: { ...EMPTY_CONSULT.health, allergy: 'none' as const, dyes: 'none' as const, scalp: 'sound' as const, strandFeel: 'sound' as const } };
+  const consult = {
+    ...EMPTY_CONSULT,
+    naturalLevel: 6,
+    goalLevel: 8,
+    head: plan.head,
+    hair: plan.hair,
+    health: {
+      ...EMPTY_CONSULT.health,
+      allergy: 'none' as const,
+      dyes: 'none' as const,
+      scalp: 'sound' as const,
+      strandFeel: 'sound' as const,
+    },
+  };
   const expected = visitOf({ plan, mix: mix.value as VisitMix, consult });
   const { units } = expected.work;
-  const letters = (panel: string) => units.filter((own) => own.panel === panel && own.kind === 'foil').map(({ letter }) => letter).join('');
+  const letters = (panel: string) =>
+    units
+      .filter((own) => own.panel === panel && own.kind === 'foil')
+      .map(({ letter }) => letter)
+      .join('');
   expect([letters('crossed'), letters('wheel')]).toEqual(['AABBAABB', 'AAABBAAABB']);
   expect(letters('bricks')).toMatch(/^A+B+A+B+/);
-  expect([countOf(units, 'A', 'tip-out'), countOf(units, 'B', 'lowlight'), units.find(({ id }) => id === byHand)!.letter]).toEqual([12, 6, 'B']);
+  expect([
+    countOf(units, 'A', 'tip-out'),
+    countOf(units, 'B', 'lowlight'),
+    units.find(({ id }) => id === byHand)!.letter,
+  ]).toEqual([12, 6, 'B']);
 
   const visit = await newVisit(page, 'Two Formulas');
   await put(visit, 'consult', consult);
@@ -80,14 +150,26 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
   // Pattern's table and Mix's card.
   const csv = await page.evaluate(async (at) => (await fetch(at)).text(), `/visits/${visit}/sheet/foils.csv`);
   const rows = Papa.parse<Record<string, string>>(csv, { header: true, skipEmptyLines: true }).data;
-  expect(rows.map(({ id, formula, kind }) => `${id} ${formula} ${kind}`)).toEqual(units.map(({ id, letter, kind }) => `${id} ${letter} ${kind}`));
+  expect(rows.map(({ id, formula, kind }) => `${id} ${formula} ${kind}`)).toEqual(
+    units.map(({ id, letter, kind }) => `${id} ${letter} ${kind}`),
+  );
   await openStep(page, visit, 'mix');
   await page.waitForSelector('li[aria-label="Bowl B 1"]');
   if (!expected.work.bowls.ok) throw new Error(expected.work.bowls.problem);
   const labels = expected.work.bowls.bowls.map(({ label }) => label);
   for (const label of labels) await page.waitForSelector(`li[aria-label="Bowl ${label}"]`);
-  const bytes = await page.evaluate(async (at) => [...new Uint8Array(await (await fetch(at)).arrayBuffer())], `/visits/${visit}/sheet/mix.pdf`);
-  const card = (JSON.parse(execFileSync(process.execPath, [path.join(import.meta.dirname, 'pdf-text.mjs')], { input: Buffer.from(bytes), encoding: 'utf8' })) as { text: string }).text.replace(/\s+/g, ' ');
+  const bytes = await page.evaluate(
+    async (at) => [...new Uint8Array(await (await fetch(at)).arrayBuffer())],
+    `/visits/${visit}/sheet/mix.pdf`,
+  );
+  const card = (
+    JSON.parse(
+      execFileSync(process.execPath, [path.join(import.meta.dirname, 'pdf-text.mjs')], {
+        input: Buffer.from(bytes),
+        encoding: 'utf8',
+      }),
+    ) as { text: string }
+  ).text.replace(/\s+/g, ' ');
   for (const label of labels) expect(card).toContain(label);
   expect(card).toContain(`${countOf(units, 'B', 'foil')} foils`);
 
@@ -96,7 +178,11 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
   await begin(page);
   await page.goto(`${address()}/chair?visit=${visit}`);
   await live(page);
-  const { script } = await page.evaluate(async (id) => (await fetch(`/api/services/${id}`, { cache: 'no-store' })).json() as Promise<{ script: ServiceScript }>, visit);
+  const { script } = await page.evaluate(
+    async (id) =>
+      (await fetch(`/api/services/${id}`, { cache: 'no-store' })).json() as Promise<{ script: ServiceScript }>,
+    visit,
+  );
   let turns = 0;
   const bowls = new Set<string>(Object.keys(script.mixes).filter((name) => script.units[0].letter === name));
   const byName = new Map(script.units.map((unit) => [unitName(unit), unit]));
@@ -107,14 +193,18 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
     await new Promise((resolve) => setTimeout(resolve, 120));
   };
   for (let guard = 0; guard < 220; guard += 1) {
-    for (const button of await page.$$('[aria-label=Alarms] button')) if ((await button.evaluate((own) => own.textContent)) === 'Heard') {
-      await button.evaluate((own) => (own as HTMLElement).click());
-      break;
-    }
+    for (const button of await page.$$('[aria-label=Alarms] button'))
+      if ((await button.evaluate((own) => own.textContent)) === 'Heard') {
+        await button.evaluate((own) => (own as HTMLElement).click());
+        break;
+      }
     // The step may still change while a better order is looked for.
-    await page.waitForFunction(() => !/Looking for better/.test(document.querySelector('section[aria-label=Now]')?.textContent ?? ''));
+    await page.waitForFunction(
+      () => !/Looking for better/.test(document.querySelector('section[aria-label=Now]')?.textContent ?? ''),
+    );
     const { words, mix: said } = await page.$eval('section[aria-label=Now]', (own) => ({
-      words: (own as HTMLElement).innerText.replace(/\s+/g, ' '), mix: (own.querySelector('[aria-label=Mix]') as HTMLElement | null)?.innerText ?? null,
+      words: (own as HTMLElement).innerText.replace(/\s+/g, ' '),
+      mix: (own.querySelector('[aria-label=Mix]') as HTMLElement | null)?.innerText ?? null,
     }));
     if (words.includes('Recorded')) break;
     const fresh = /Fresh bowl ([A-Z])/.exec(words);
@@ -137,12 +227,21 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
     else if (/Tap when it is done/.test(words)) await tap(10);
     else await tap(0);
   }
-  const { events } = await page.evaluate(async (id) => (await fetch(`/api/services/${id}`, { cache: 'no-store' })).json() as Promise<{ events: ServiceEvent[] }>, visit);
+  const { events } = await page.evaluate(
+    async (id) =>
+      (await fetch(`/api/services/${id}`, { cache: 'no-store' })).json() as Promise<{ events: ServiceEvent[] }>,
+    visit,
+  );
   const called = events.flatMap(({ body }) => (body.kind === 'closed' ? [body.foil] : []));
   const letterOf = new Map(units.map(({ id, letter }) => [id, letter]));
-  expect(turns).toBeGreaterThanOrEqual(called.filter((id, i) => i > 0 && letterOf.get(id) !== letterOf.get(called[i - 1])).length - 2);
+  expect(turns).toBeGreaterThanOrEqual(
+    called.filter((id, i) => i > 0 && letterOf.get(id) !== letterOf.get(called[i - 1])).length - 2,
+  );
   expect([...called].sort()).toEqual(units.map(({ id }) => id).sort());
-  for (const { panel } of units) expect(called.filter((id) => id.startsWith(`${panel}/`))).toEqual(units.filter((own) => own.panel === panel).map(({ id }) => id));
+  for (const { panel } of units)
+    expect(called.filter((id) => id.startsWith(`${panel}/`))).toEqual(
+      units.filter((own) => own.panel === panel).map(({ id }) => id),
+    );
   expect([...bowls].sort()).toEqual(['A', 'B']);
 
   // The record.
@@ -151,14 +250,22 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
   await see(page, `On record: ${foils} foils`);
   const done = await page.$eval('textarea', (own) => own.value);
   const panelWords = (panel: string, name: string) => {
-    const own = (letter: string, kind: string) => units.filter((unit) => unit.panel === panel && unit.letter === letter && unit.kind === kind).length;
+    const own = (letter: string, kind: string) =>
+      units.filter((unit) => unit.panel === panel && unit.letter === letter && unit.kind === kind).length;
     return `${name}: ${own('A', 'foil')} foils A, ${own('B', 'foil')} foils B`;
   };
-  for (const [panel, name] of [['crossed', 'Crossed'], ['bricks', 'Bricks'], ['wheel', 'Wheel']]) expect(done).toContain(panelWords(panel, name));
+  for (const [panel, name] of [
+    ['crossed', 'Crossed'],
+    ['bricks', 'Bricks'],
+    ['wheel', 'Wheel'],
+  ])
+    expect(done).toContain(panelWords(panel, name));
   expect(done).toMatch(/12 tip-outs A/);
   expect(done).toMatch(/6 lowlit drop-outs B/);
   await page.waitForSelector('table[aria-label="Planned against done"]');
-  expect(await page.$$eval('table[aria-label="Planned against done"] tbody tr', (all) => all.length)).toBe(units.length);
+  expect(await page.$$eval('table[aria-label="Planned against done"] tbody tr', (all) => all.length)).toBe(
+    units.length,
+  );
   const mixes = await innerText('table[aria-label=Mixes] tbody');
   expect(mixes).toContain(`${countOf(units, 'A', 'foil')} foils, 12 tip-outs`);
   expect(mixes).toContain(`${countOf(units, 'B', 'foil')} foils, 6 lowlit drop-outs`);

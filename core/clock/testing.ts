@@ -10,20 +10,47 @@ export interface Alike {
 
 const TEN: Alike = { seconds: new Array<number>(10).fill(60), readyMinutes: 20, limitMinutes: 45, mix: 'A' };
 
-export const foilsAlike = ({ seconds, readyMinutes, limitMinutes, mix }: Alike): BlockFoil[] => seconds.map((own) => ({ seconds: own, mixes: [mix], readyMinutes, limitMinutes }));
+export const foilsAlike = ({ seconds, readyMinutes, limitMinutes, mix }: Alike): BlockFoil[] =>
+  seconds.map((own) => ({ seconds: own, mixes: [mix], readyMinutes, limitMinutes }));
 
 /** A panel of ten foils alike, a minute each, ready after 20 minutes and off within 45. */
-export function blockOf(i: number, { others, ...part }: Partial<Omit<Block, 'others'> & Alike> & { readonly others?: readonly StrengthAlike[] } = {}): Block {
-  const { seconds = TEN.seconds, readyMinutes = TEN.readyMinutes, limitMinutes = TEN.limitMinutes, mix = TEN.mix, ...rest } = part;
+export function blockOf(
+  i: number,
+  { others, ...part }: Partial<Omit<Block, 'others'> & Alike> & { readonly others?: readonly StrengthAlike[] } = {},
+): Block {
+  const {
+    seconds = TEN.seconds,
+    readyMinutes = TEN.readyMinutes,
+    limitMinutes = TEN.limitMinutes,
+    mix = TEN.mix,
+    ...rest
+  } = part;
   const foils = part.foils ?? foilsAlike({ seconds, readyMinutes, limitMinutes, mix });
-  return { id: `p${i}`, panel: `p${i}`, name: `Panel ${i + 1}`, touches: [], ...rest, foils, ...(others && { others: others.map((own) => strengthOf(own, foils)) }) };
+  return {
+    id: `p${i}`,
+    panel: `p${i}`,
+    name: `Panel ${i + 1}`,
+    touches: [],
+    ...rest,
+    foils,
+    ...(others && { others: others.map((own) => strengthOf(own, foils)) }),
+  };
 }
 
-export type StrengthAlike = Pick<Strength, 'mix' | 'steps'> & { readonly readyMinutes: number; readonly limitMinutes: number };
+export type StrengthAlike = Pick<Strength, 'mix' | 'steps'> & {
+  readonly readyMinutes: number;
+  readonly limitMinutes: number;
+};
 
 /** Another strength for the same foils. */
-export const strengthOf = ({ mix, steps, readyMinutes, limitMinutes }: StrengthAlike, foils: readonly BlockFoil[]): Strength => ({
-  mix, steps, volumes: Number(/\d+/.exec(mix)?.[0] ?? 20), foils: foils.map(({ seconds }) => ({ seconds, mixes: [mix], readyMinutes, limitMinutes })),
+export const strengthOf = (
+  { mix, steps, readyMinutes, limitMinutes }: StrengthAlike,
+  foils: readonly BlockFoil[],
+): Strength => ({
+  mix,
+  steps,
+  volumes: Number(/\d+/.exec(mix)?.[0] ?? 20),
+  foils: foils.map(({ seconds }) => ({ seconds, mixes: [mix], readyMinutes, limitMinutes })),
 });
 
 export const secondsOf = ({ foils }: Block): number[] => foils.map(({ seconds }) => seconds);

@@ -24,5 +24,16 @@ export interface VisitClock {
 }
 
 export const USUAL_CLOCK: VisitClock = {
-  order: 'own', strengths: false, second: 'none', painting: 'as-you-foil', heat: false, pace: 100, lateMinutes: 0, away: null, pulled: null, pinned: {}, kept: {}, together: {},
+  order: 'own',
+  strengths: false,
+  second: 'none',
+  painting: 'as-you-foil',
+  heat: false,
+  pace: 100,
+  lateMinutes: 0,
+  away: null,
+  pulled: null,
+  pinned: {},
+  kept: {},
+  together: {},
 };

@@ -22,7 +22,17 @@ export interface ZoneHair {
 
 export type RegrowthByZone = Partial<Record<Zone, number>>;
 
-export const SERVICES = ['lightener', 'permanent', 'demi', 'toner', 'metallic', 'plant', 'smoothing', 'perm', 'other'] as const;
+export const SERVICES = [
+  'lightener',
+  'permanent',
+  'demi',
+  'toner',
+  'metallic',
+  'plant',
+  'smoothing',
+  'perm',
+  'other',
+] as const;
 export type Service = (typeof SERVICES)[number];
 
 /** What was done to the hair before: what, where, when (YYYY-MM-DD). */
@@ -97,4 +107,5 @@ export interface Consult {
 }
 
 /** Zones whose hair is fragile or broken. */
-export const isFragile = (seen: ZoneHair | undefined): boolean => seen?.condition === 'fragile' || (seen?.flags?.includes('breakage') ?? false);
+export const isFragile = (seen: ZoneHair | undefined): boolean =>
+  seen?.condition === 'fragile' || (seen?.flags?.includes('breakage') ?? false);

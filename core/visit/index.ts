@@ -1,9 +1,41 @@
 export { USUAL_CLOCK, type VisitClock } from './clock';
 export {
-  CONDITIONS, HAIR_FLAGS, isFragile, NOTED, SERVICES,
-  type Condition, type Consult, type Goal, type HairFlag, type Health, type HistoryEntry, type Noted, type RegrowthByZone, type Service, type ZoneHair,
+  CONDITIONS,
+  HAIR_FLAGS,
+  isFragile,
+  NOTED,
+  SERVICES,
+  type Condition,
+  type Consult,
+  type Goal,
+  type HairFlag,
+  type Health,
+  type HistoryEntry,
+  type Noted,
+  type RegrowthByZone,
+  type Service,
+  type ZoneHair,
 } from './consult';
 export { limitsOf, timeThereIs, type House } from './house';
 export * from './mix';
-export { CORRECTIONS, EMPTY_OUTCOME, INSPECTION, NEXT_WHAT, takenOf, ZONE_TONES, type InspectionPoint, type Outcome, type ZoneOutcome, type ZoneTone } from './record';
-export { CONSENT_KINDS, recordedTests, type ConsentKind, type HairTest, type RecordedTest, type TestDocument, type WrittenTest } from './tests';
+export {
+  CORRECTIONS,
+  EMPTY_OUTCOME,
+  INSPECTION,
+  NEXT_WHAT,
+  takenOf,
+  ZONE_TONES,
+  type InspectionPoint,
+  type Outcome,
+  type ZoneOutcome,
+  type ZoneTone,
+} from './record';
+export {
+  CONSENT_KINDS,
+  recordedTests,
+  type ConsentKind,
+  type HairTest,
+  type RecordedTest,
+  type TestDocument,
+  type WrittenTest,
+} from './tests';

@@ -81,11 +81,21 @@ export type Formula = LiftFormula | DepositFormula | PermanentFormula;
 
 export const TONER_PLACES = ['all', 'roots', 'mids', 'ends', 'face'] as const;
 export type TonerPlace = (typeof TONER_PLACES)[number];
-export const TONER_PLACE_WORDS: Readonly<Record<TonerPlace, string>> = { all: 'all lifted hair', roots: 'roots', mids: 'mid-lengths', ends: 'ends', face: 'face frame' };
+export const TONER_PLACE_WORDS: Readonly<Record<TonerPlace, string>> = {
+  all: 'all lifted hair',
+  roots: 'roots',
+  mids: 'mid-lengths',
+  ends: 'ends',
+  face: 'face frame',
+};
 
 export const HAIR_STATES = ['dry', 'damp', 'treated'] as const;
 export type HairState = (typeof HAIR_STATES)[number];
-export const HAIR_STATE_WORDS: Readonly<Record<HairState, string>> = { dry: 'on dry hair', damp: 'on damp hair', treated: 'under a treatment' };
+export const HAIR_STATE_WORDS: Readonly<Record<HairState, string>> = {
+  dry: 'on dry hair',
+  damp: 'on damp hair',
+  treated: 'under a treatment',
+};
 
 /** A toner; several are put on in the order that they stand in. */
 export interface VisitToner {
@@ -177,7 +187,12 @@ export interface VisitMoney {
   readonly addOns: readonly string[];
   /** What was agreed, with the day that it was agreed on. */
   readonly agreed: { readonly minor: number; readonly on: string } | null;
-  readonly payments: readonly { readonly what: 'deposit' | 'payment' | 'tip'; readonly minor: number; readonly on: string; readonly how: string }[];
+  readonly payments: readonly {
+    readonly what: 'deposit' | 'payment' | 'tip';
+    readonly minor: number;
+    readonly on: string;
+    readonly how: string;
+  }[];
 }
 
 export const AMOUNT_UNITS = ['g', 'oz', 'scoop'] as const satisfies readonly AmountUnit[];
@@ -210,14 +225,38 @@ export function usualFormula(shelf: Shelf, volumes = 20): LiftFormula | null {
   const own = shelf.lighteners[0];
   if (!own) return null;
   const within = Math.min(own.volumes.most, Math.max(own.volumes.least, volumes));
-  return { kind: 'lift', product: own.id, volumes: within, bottles: null, ratio: own.ratio.usual, additives: [], ends: null, target: null, heat: false, reach: 'ends' };
+  return {
+    kind: 'lift',
+    product: own.id,
+    volumes: within,
+    bottles: null,
+    ratio: own.ratio.usual,
+    additives: [],
+    ends: null,
+    target: null,
+    heat: false,
+    reach: 'ends',
+  };
 }
 
 /** The lowlight that a letter goes by until one is chosen: natural of the first line, at the level of the hair; null where the house has no such shade. */
 export function usualDeposit(shelf: Shelf, naturalLevel: number): DepositFormula | null {
   for (const line of shelf.lines.filter(({ lifts }) => lifts === null)) {
-    const [shade] = shelf.shadesOf(line.id).filter(({ tone }) => tone === 'natural').sort((a, b) => Math.abs(a.level - naturalLevel) - Math.abs(b.level - naturalLevel));
-    if (shade) return { kind: 'deposit', line: line.id, parts: [{ shade: shade.id, parts: 1 }], volumes: line.volumes.least, ratio: line.ratio.usual, minutes: line.minutes.most, reach: 'ends', ends: null };
+    const [shade] = shelf
+      .shadesOf(line.id)
+      .filter(({ tone }) => tone === 'natural')
+      .sort((a, b) => Math.abs(a.level - naturalLevel) - Math.abs(b.level - naturalLevel));
+    if (shade)
+      return {
+        kind: 'deposit',
+        line: line.id,
+        parts: [{ shade: shade.id, parts: 1 }],
+        volumes: line.volumes.least,
+        ratio: line.ratio.usual,
+        minutes: line.minutes.most,
+        reach: 'ends',
+        ends: null,
+      };
   }
   return null;
 }
@@ -259,18 +298,33 @@ export function withProducts(mix: VisitMix, range: readonly Product[]): VisitMix
 export function mixWords(mix: VisitMix): string {
   const names = new Map(mix.products.map(({ id, name }) => [id, name]));
   const name = (id: string) => names.get(id) ?? id;
-  const shades = (line: string, parts: readonly ShadePart[]) => [name(line), ...parts.map(({ shade }) => name(shade))].join(' ');
+  const shades = (line: string, parts: readonly ShadePart[]) =>
+    [name(line), ...parts.map(({ shade }) => name(shade))].join(' ');
   return [
     ...Object.entries(mix.formulas).map(([letter, own]) =>
-      own.kind !== 'lift' ? `formula ${letter} ${shades(own.line, own.parts)} ${own.volumes} vol` : `formula ${letter} ${name(own.product)} ${own.volumes} vol${own.additives.map(({ product }) => ` ${name(product)}`).join('')}`,
+      own.kind !== 'lift'
+        ? `formula ${letter} ${shades(own.line, own.parts)} ${own.volumes} vol`
+        : `formula ${letter} ${name(own.product)} ${own.volumes} vol${own.additives.map(({ product }) => ` ${name(product)}`).join('')}`,
     ),
     ...mix.toners.map(({ line, parts }) => `toner ${shades(line, parts)}`),
     ...(mix.root ? [`root colour ${name(mix.root.line)}`] : []),
-    ...mix.corrections.map((own) => (own.kind === 'spot' ? `spot repair ${shades(own.line, own.parts)}` : `bleach wash ${name(own.product)}`)),
-  ].join(' · ').toLowerCase();
+    ...mix.corrections.map((own) =>
+      own.kind === 'spot' ? `spot repair ${shades(own.line, own.parts)}` : `bleach wash ${name(own.product)}`,
+    ),
+  ]
+    .join(' · ')
+    .toLowerCase();
 }
 
 /** What of a mix still holds at the next visit: formulas, toners, root and the readings of this head. What was weighed, paid and decided about this day’s time does not. */
 export function carriedMix(mix: VisitMix): VisitMix {
-  return { ...mix, products: [], weighed: [], used: {}, corrections: [], clock: { ...USUAL_CLOCK, order: mix.clock.order, strengths: mix.clock.strengths, second: mix.clock.second }, money: { addOns: mix.money.addOns, agreed: null, payments: [] } };
+  return {
+    ...mix,
+    products: [],
+    weighed: [],
+    used: {},
+    corrections: [],
+    clock: { ...USUAL_CLOCK, order: mix.clock.order, strengths: mix.clock.strengths, second: mix.clock.second },
+    money: { addOns: mix.money.addOns, agreed: null, payments: [] },
+  };
 }

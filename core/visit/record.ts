@@ -6,7 +6,21 @@ export type ZoneTone = (typeof ZONE_TONES)[number];
 
 /** What is looked at before the client leaves, in the order of the walk round the chair. */
 export const INSPECTION = [
-  'opened-foil', 'wiped-overlaps', 'worn-down', 'part-moved', 'brought-forward', 'tied-back', 'underneath', 'crown-split', 'old-line', 'ends', 'warm-band', 'spots', 'left-right', 'grown-out', 'same-light',
+  'opened-foil',
+  'wiped-overlaps',
+  'worn-down',
+  'part-moved',
+  'brought-forward',
+  'tied-back',
+  'underneath',
+  'crown-split',
+  'old-line',
+  'ends',
+  'warm-band',
+  'spots',
+  'left-right',
+  'grown-out',
+  'same-light',
 ] as const;
 export type InspectionPoint = (typeof INSPECTION)[number];
 
@@ -41,10 +55,27 @@ export interface Outcome {
 }
 
 /** A record before anything is written in it. */
-export const EMPTY_OUTCOME: Outcome = { version: 2, done: '', foilsPlaced: 0, levelReached: 6, zones: null, said: '', inspection: {}, corrections: [], nextOn: null, nextWhat: null };
+export const EMPTY_OUTCOME: Outcome = {
+  version: 2,
+  done: '',
+  foilsPlaced: 0,
+  levelReached: 6,
+  zones: null,
+  said: '',
+  inspection: {},
+  corrections: [],
+  nextOn: null,
+  nextWhat: null,
+};
 
 /** Zones that a record says were taken to the root, for growth. */
-export function takenOf(zones: Outcome['zones']): 'unknown' | Partial<Record<Zone, { leftMm: number; measured: boolean }>> {
+export function takenOf(
+  zones: Outcome['zones'],
+): 'unknown' | Partial<Record<Zone, { leftMm: number; measured: boolean }>> {
   if (zones === null) return 'unknown';
-  return Object.fromEntries(Object.entries(zones).flatMap(([zone, own]) => (own && own.leftMm !== null ? [[zone, { leftMm: own.leftMm, measured: own.measured }]] : [])));
+  return Object.fromEntries(
+    Object.entries(zones).flatMap(([zone, own]) =>
+      own && own.leftMm !== null ? [[zone, { leftMm: own.leftMm, measured: own.measured }]] : [],
+    ),
+  );
 }

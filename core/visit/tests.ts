@@ -42,5 +42,11 @@ export interface RecordedTest {
 export function recordedTests(tests: readonly WrittenTest[], onDay: string): RecordedTest[] {
   return tests
     .filter((own) => own.kind === 'strand' && own.onDay <= onDay)
-    .map((own) => ({ onDay: own.onDay, volumes: own.document.volume, minutes: own.document.minutes, from: own.document.fromLevel, level: own.document.level }));
+    .map((own) => ({
+      onDay: own.onDay,
+      volumes: own.document.volume,
+      minutes: own.document.minutes,
+      from: own.document.fromLevel,
+      level: own.document.level,
+    }));
 }

@@ -25,7 +25,10 @@ export interface AfterStep {
 
 /** What the colours of a visit are mixed of. */
 export interface ColourResults {
-  readonly toners: readonly { readonly id: string; readonly result: TonerResult | { readonly ok: false; readonly problem: string } }[];
+  readonly toners: readonly {
+    readonly id: string;
+    readonly result: TonerResult | { readonly ok: false; readonly problem: string };
+  }[];
   readonly root: RootResult | { readonly ok: false; readonly problem: string } | null;
   readonly corrections: readonly { readonly id: string; readonly result: CorrectionResult }[];
 }
@@ -39,20 +42,61 @@ const CORRECTION_WORDS = { 'bleach-wash': 'Bleach wash', spot: 'Spot repair' } a
  * What follows the foils: wash, corrections, root colour and toners, rinse, dry. Colours that stay on for different times are
  * put on one after the other, the longest first, so that they are done together.
  */
-export function afterSteps({ corrections, root, toners }: Pick<VisitMix, 'corrections' | 'root' | 'toners'>, results: ColourResults): AfterStep[] {
+export function afterSteps(
+  { corrections, root, toners }: Pick<VisitMix, 'corrections' | 'root' | 'toners'>,
+  results: ColourResults,
+): AfterStep[] {
   const steps: AfterStep[] = [];
   let at = 0;
-  const add = (id: string, kind: AfterStep['kind'], name: string, minutes: number, detail: StepDetail | null = null) => {
+  const add = (
+    id: string,
+    kind: AfterStep['kind'],
+    name: string,
+    minutes: number,
+    detail: StepDetail | null = null,
+  ) => {
     steps.push({ id, kind, name, from: at, to: at + minutes, detail });
     at += minutes;
   };
-  const itemsOf = (result: { readonly ok: true; readonly items: ItemsRead } | { readonly ok: false; readonly problem: string } | null | undefined): ItemsRead =>
-    (result?.ok ? result.items : { ok: false, problem: result?.problem ?? 'it is not mixed yet' });
+  const itemsOf = (
+    result:
+      | { readonly ok: true; readonly items: ItemsRead }
+      | { readonly ok: false; readonly problem: string }
+      | null
+      | undefined,
+  ): ItemsRead => (result?.ok ? result.items : { ok: false, problem: result?.problem ?? 'it is not mixed yet' });
   add('wash', 'wash', 'Wash and treat', AFTER_MINUTES.wash);
-  for (const own of corrections) add(`correction ${own.id}`, 'correction', `${CORRECTION_WORDS[own.kind]}${own.where ? `, ${own.where}` : ''}`, own.minutes, correctionDetail(own, results));
+  for (const own of corrections)
+    add(
+      `correction ${own.id}`,
+      'correction',
+      `${CORRECTION_WORDS[own.kind]}${own.where ? `, ${own.where}` : ''}`,
+      own.minutes,
+      correctionDetail(own, results),
+    );
   const colours = [
-    ...(root ? [{ id: 'root', kind: 'root' as const, name: 'Root colour', minutes: root.minutes, detail: { items: itemsOf(results.root), hair: HAIR_STATE_WORDS.damp, where: 'roots' } }] : []),
-    ...toners.map((own) => ({ id: `toner ${own.id}`, kind: 'toner' as const, name: `Toner, ${TONER_PLACE_WORDS[own.where]}`, minutes: own.minutes, detail: { items: itemsOf(results.toners.find(({ id }) => id === own.id)?.result), hair: HAIR_STATE_WORDS[own.state], where: TONER_PLACE_WORDS[own.where] } })),
+    ...(root
+      ? [
+          {
+            id: 'root',
+            kind: 'root' as const,
+            name: 'Root colour',
+            minutes: root.minutes,
+            detail: { items: itemsOf(results.root), hair: HAIR_STATE_WORDS.damp, where: 'roots' },
+          },
+        ]
+      : []),
+    ...toners.map((own) => ({
+      id: `toner ${own.id}`,
+      kind: 'toner' as const,
+      name: `Toner, ${TONER_PLACE_WORDS[own.where]}`,
+      minutes: own.minutes,
+      detail: {
+        items: itemsOf(results.toners.find(({ id }) => id === own.id)?.result),
+        hair: HAIR_STATE_WORDS[own.state],
+        where: TONER_PLACE_WORDS[own.where],
+      },
+    })),
   ].sort((a, b) => b.minutes - a.minutes);
   if (colours.length > 0) {
     const begun = at;
@@ -71,6 +115,7 @@ export function afterSteps({ corrections, root, toners }: Pick<VisitMix, 'correc
 }
 
 function correctionDetail({ id, kind, where }: Correction, { corrections }: ColourResults): StepDetail {
-  const items = corrections.find((own) => own.id === id)?.result.items ?? ({ ok: false, problem: 'it is not mixed yet' } as const);
+  const items =
+    corrections.find((own) => own.id === id)?.result.items ?? ({ ok: false, problem: 'it is not mixed yet' } as const);
   return { items, hair: kind === 'spot' ? HAIR_STATE_WORDS.dry : 'on wet hair', where };
 }

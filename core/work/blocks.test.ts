@@ -11,8 +11,18 @@ function blocks(plan: Plan = startPlan(), mix: Partial<VisitMix> = {}, goalLevel
   const visit = visitOf({ plan, mix, consult: { goalLevel } });
   return { computed: engine.compute(plan), work: visit.work, facts: visit, panels: blocksOf(visit) };
 }
-const DEPOSIT = { kind: 'deposit' as const, line: 'sedge', parts: [{ shade: 'sedge-6-natural', parts: 1 }], volumes: 10, ratio: 2, minutes: 20, reach: 'ends' as const, ends: null };
-const total = (own: readonly { readonly foils: readonly { readonly seconds: number }[] }[]) => own.flatMap(({ foils }) => foils).reduce((sum, { seconds }) => sum + seconds, 0);
+const DEPOSIT = {
+  kind: 'deposit' as const,
+  line: 'sedge',
+  parts: [{ shade: 'sedge-6-natural', parts: 1 }],
+  volumes: 10,
+  ratio: 2,
+  minutes: 20,
+  reach: 'ends' as const,
+  ends: null,
+};
+const total = (own: readonly { readonly foils: readonly { readonly seconds: number }[] }[]) =>
+  own.flatMap(({ foils }) => foils).reduce((sum, { seconds }) => sum + seconds, 0);
 
 test('a block for each panel, every foil in one of them, ready and due as the work has it', () => {
   const { panels, work, computed } = blocks();
@@ -21,7 +31,14 @@ test('a block for each panel, every foil in one of them, ready and due as the wo
   expect(panels.flatMap(({ units }) => units.map(({ id }) => id))).toEqual(work.units.map(({ id }) => id));
   for (const { foils, units, expected } of panels) {
     expect(expected).toBe(true);
-    foils.forEach((foil, i) => expect(foil).toEqual({ seconds: units[i].seconds, mixes: ['A'], readyMinutes: units[i].ready.minutes, limitMinutes: 45 }));
+    foils.forEach((foil, i) =>
+      expect(foil).toEqual({
+        seconds: units[i].seconds,
+        mixes: ['A'],
+        readyMinutes: units[i].ready.minutes,
+        limitMinutes: 45,
+      }),
+    );
   }
   // Behind the line from the apex to the ears a little of the top lies too.
   expect([...panels[0].touches].sort()).toEqual(['back', 'nape', 'top-l', 'top-r']);
@@ -30,40 +47,65 @@ test('a block for each panel, every foil in one of them, ready and due as the wo
 test('a target out of reach is timed to the limit and said; a lowlight by its own time', () => {
   const far = blocks(startPlan(), {}, 10).panels[0];
   expect([far.expected, far.foils[0].readyMinutes]).toEqual([false, 45]);
-  const lowlit: Plan = { ...startPlan(), panels: startPlan().panels.map((panel, i) => ({ ...panel, formula: i === 0 ? 'L' : 'A' })) };
+  const lowlit: Plan = {
+    ...startPlan(),
+    panels: startPlan().panels.map((panel, i) => ({ ...panel, formula: i === 0 ? 'L' : 'A' })),
+  };
   const [first] = blocks(lowlit, { formulas: { L: DEPOSIT } }).panels;
-  expect(first).toMatchObject({ expected: true, foils: expect.arrayContaining([{ seconds: 62, mixes: ['L'], readyMinutes: 20, limitMinutes: 30 }]) });
+  expect(first).toMatchObject({
+    expected: true,
+    foils: expect.arrayContaining([{ seconds: 62, mixes: ['L'], readyMinutes: 20, limitMinutes: 30 }]),
+  });
 });
 
 test('two formulas in one panel: each foil has its own mix, ready time and limit', () => {
-  const plan: Plan = { ...startPlan(), panels: startPlan().panels.map((panel) => ({ ...panel, rotation: { sequence: 'AAL', by: 'foil', anew: false, from: 1, to: null } })) };
+  const plan: Plan = {
+    ...startPlan(),
+    panels: startPlan().panels.map((panel) => ({
+      ...panel,
+      rotation: { sequence: 'AAL', by: 'foil', anew: false, from: 1, to: null },
+    })),
+  };
   const { panels, work } = blocks(plan, { formulas: { L: DEPOSIT } });
   expect(panels).toHaveLength(3);
-  expect(panels.flatMap(({ foils }) => foils.map(({ mixes }) => mixes[0]))).toEqual(work.units.map(({ letter }) => letter));
-  expect(new Set(panels[0].foils.map(({ mixes, limitMinutes }) => `${mixes[0]} ${limitMinutes}`))).toEqual(new Set(['A 45', 'L 30']));
+  expect(panels.flatMap(({ foils }) => foils.map(({ mixes }) => mixes[0]))).toEqual(
+    work.units.map(({ letter }) => letter),
+  );
+  expect(new Set(panels[0].foils.map(({ mixes, limitMinutes }) => `${mixes[0]} ${limitMinutes}`))).toEqual(
+    new Set(['A 45', 'L 30']),
+  );
 });
 
 test('a panel that is cut is worked from below, so that its parts can be rinsed one after the other and no foil is over', () => {
   const { panels } = blocks();
   const { blocks: parts, cut } = clockBlocks(panels);
   expect(cut).toContain('Back');
-  expect(parts.reduce((sum, { units }) => sum + units.length, 0)).toBe(panels.reduce((sum, { units }) => sum + units.length, 0));
+  expect(parts.reduce((sum, { units }) => sum + units.length, 0)).toBe(
+    panels.reduce((sum, { units }) => sum + units.length, 0),
+  );
   for (const { units, foils } of parts) expect(units).toHaveLength(foils.length);
   // What lies low is in the first parts alone.
   const low = parts.filter(({ panel }) => panel === 'back').map(({ touches }) => touches.includes('nape'));
   expect(low).toEqual(low.map((_, i) => i < low.filter(Boolean).length));
   expect(low.filter(Boolean).length).toBeLessThan(low.length);
   // A slower pace stays a slower pace when a panel is cut.
-  const slow = clockBlocks(panels.map((own) => ({ ...own, foils: own.foils.map((one) => ({ ...one, seconds: 1.5 * one.seconds })) }))).blocks;
+  const slow = clockBlocks(
+    panels.map((own) => ({ ...own, foils: own.foils.map((one) => ({ ...one, seconds: 1.5 * one.seconds })) })),
+  ).blocks;
   expect(total(slow)).toBeCloseTo(1.5 * total(parts), 6);
   expect(slow.length).toBeGreaterThan(parts.length);
   let asked = 0;
   const { timeline } = searchService(parts, { stop: () => (asked += 1) > 100 });
   expect(timeline.cost.over).toBe(0);
   // In one go, with one rinse at the end, the first foils would be over by far.
-  const once = runService(panels, [...panels.map((_, block) => ({ kind: 'foil' as const, block })), { kind: 'rinse' as const, blocks: panels.map((_, b) => b) }]);
+  const once = runService(panels, [
+    ...panels.map((_, block) => ({ kind: 'foil' as const, block })),
+    { kind: 'rinse' as const, blocks: panels.map((_, b) => b) },
+  ]);
   expect(once.cost.over).toBeGreaterThan(500);
-  expect(Math.max(...timeline.foils.map(({ clear, limit }) => clear - limit))).toBeLessThanOrEqual(-USUAL_RULES.margin + 1e-6);
+  expect(Math.max(...timeline.foils.map(({ clear, limit }) => clear - limit))).toBeLessThanOrEqual(
+    -USUAL_RULES.margin + 1e-6,
+  );
 });
 
 describe('what may be tried otherwise', () => {
@@ -84,29 +126,57 @@ describe('what may be tried otherwise', () => {
       }
     }
     // At the hairline and on fragile hair it stays at 20.
-    const fragile = { ...asked(facts), careful: { fragileZones: work.units.map(({ zone }) => zone), strongVolumes: 20 } };
-    for (const { others } of blocksOf(fragile, { strengths: true })) for (const { volumes } of others!) expect(volumes).toBeLessThanOrEqual(20);
+    const fragile = {
+      ...asked(facts),
+      careful: { fragileZones: work.units.map(({ zone }) => zone), strongVolumes: 20 },
+    };
+    for (const { others } of blocksOf(fragile, { strengths: true }))
+      for (const { volumes } of others!) expect(volumes).toBeLessThanOrEqual(20);
   });
 
   test('warmth acts on time, pace on every foil', () => {
     const [usual, warm, slow] = [{}, { heat: true }, { pace: 150 }].map((choices) => blocksOf(visit().facts, choices));
-    usual.forEach(({ foils }, b) => foils.forEach(({ readyMinutes, seconds }, i) => {
-      expect(warm[b].foils[i].readyMinutes).toBeCloseTo(readyMinutes / 1.3, 6);
-      expect(slow[b].foils[i].seconds).toBeCloseTo(1.5 * seconds, 6);
-    }));
+    usual.forEach(({ foils }, b) =>
+      foils.forEach(({ readyMinutes, seconds }, i) => {
+        expect(warm[b].foils[i].readyMinutes).toBeCloseTo(readyMinutes / 1.3, 6);
+        expect(slow[b].foils[i].seconds).toBeCloseTo(1.5 * seconds, 6);
+      }),
+    );
   });
 
   test('what is painted afterwards rinses with the foils that it lies between', () => {
     const start = startPlan();
-    const tips: Plan = { ...start, panels: start.panels.slice(1).map((panel, i) => (i === 0 ? { ...panel, dropouts: { every: 3, treatments: ['tip-out'], together: 1, recipes: {} } } : panel)) };
+    const tips: Plan = {
+      ...start,
+      panels: start.panels
+        .slice(1)
+        .map((panel, i) =>
+          i === 0 ? { ...panel, dropouts: { every: 3, treatments: ['tip-out'], together: 1, recipes: {} } } : panel,
+        ),
+    };
     const between = blocks(tips, { clock: { ...USUAL_CLOCK, painting: 'as-you-foil' } }).panels;
     const after = blocks(tips, { clock: { ...USUAL_CLOCK, painting: 'after' } }).panels;
     const { id } = start.panels[1];
-    expect(between.map(({ name, together, after: behind }) => [name, together, behind])).toEqual([['Side, left', undefined, undefined], ['Side, right', undefined, undefined]]);
-    expect(after.map(({ name, together, after: behind }) => [name, together, behind])).toEqual([['Side, left', id, undefined], ['Side, right', undefined, undefined], ['Side, left, painted', id, [id, start.panels[2].id]]]);
-    expect(after.map(({ units }) => new Set(units.map(({ kind }) => kind)))).toEqual([new Set(['foil']), new Set(['foil']), new Set(['tip-out'])]);
+    expect(between.map(({ name, together, after: behind }) => [name, together, behind])).toEqual([
+      ['Side, left', undefined, undefined],
+      ['Side, right', undefined, undefined],
+    ]);
+    expect(after.map(({ name, together, after: behind }) => [name, together, behind])).toEqual([
+      ['Side, left', id, undefined],
+      ['Side, right', undefined, undefined],
+      ['Side, left, painted', id, [id, start.panels[2].id]],
+    ]);
+    expect(after.map(({ units }) => new Set(units.map(({ kind }) => kind)))).toEqual([
+      new Set(['foil']),
+      new Set(['foil']),
+      new Set(['tip-out']),
+    ]);
     expect(total(after)).toBeCloseTo(total(between), 6);
     const { timeline } = searchService(after);
-    expect(timeline.stages.filter(({ blocks: set }) => set.includes(0) || set.includes(2)).map(({ blocks: set }) => set.includes(0) && set.includes(2))).toEqual([true]);
+    expect(
+      timeline.stages
+        .filter(({ blocks: set }) => set.includes(0) || set.includes(2))
+        .map(({ blocks: set }) => set.includes(0) && set.includes(2)),
+    ).toEqual([true]);
   });
 });

@@ -1,5 +1,15 @@
 import { recipeOf, type Recipe } from '../bowl';
-import { splitBlocks, USUAL_RULES, WET_PARTS, wetPartOf, type Block, type BlockFoil, type ClockRules, type Strength, type WetPart } from '../clock';
+import {
+  splitBlocks,
+  USUAL_RULES,
+  WET_PARTS,
+  wetPartOf,
+  type Block,
+  type BlockFoil,
+  type ClockRules,
+  type Strength,
+  type WetPart,
+} from '../clock';
 import { LIFT_FACTORS, onThisHead, readyAfter } from '../lift';
 import type { Plan } from '../pattern';
 import type { Shelf } from '../products';
@@ -34,7 +44,10 @@ const AFTERWARDS = '~painted';
  * The work as blocks for the clock, one for each panel in the order of the hand: each unit with its own mixes, when it is ready
  * and its limit. What is painted between foils in a pass of its own is a block that comes after them and is rinsed with its panel.
  */
-export function blocksOf(facts: BlockFacts, { pace = 100, heat = false, strengths = false }: ClockChoices = {}): WorkBlock[] {
+export function blocksOf(
+  facts: BlockFacts,
+  { pace = 100, heat = false, strengths = false }: ClockChoices = {},
+): WorkBlock[] {
   const { work, plan } = facts;
   const runs: { panel: string; name: string; units: WorkUnit[] }[] = [];
   for (const unit of work.units) {
@@ -52,16 +65,26 @@ export function blocksOf(facts: BlockFacts, { pace = 100, heat = false, strength
     const together = runs.some((own, j) => own.panel === panel && j !== i) ? panel : undefined;
     const { distanceMm } = plan.panels.find(({ id }) => id === panel)!.start;
     return {
-      id: afterwards ? `${panel}${AFTERWARDS}` : panel, panel, name: afterwards ? `${name}, painted` : name, units, foils, touches: touchesOf(units),
+      id: afterwards ? `${panel}${AFTERWARDS}` : panel,
+      panel,
+      name: afterwards ? `${name}, painted` : name,
+      units,
+      foils,
+      touches: touchesOf(units),
       expected: units.every((unit) => unit.liftRows.every((at) => isExpected(rows[at]))),
-      ...(together !== undefined && { together }), ...(afterwards && { after: laid }),
+      ...(together !== undefined && { together }),
+      ...(afterwards && { after: laid }),
       ...(strengths && { others: othersOf(units, foils, distanceMm, facts) }),
     };
   });
 }
 
 /** Minutes until a row's hair is ready with its mix changed; null where the target is not expected. */
-function readyWith({ from, target, lift }: LiftRow, change: Partial<LiftRow['lift']>, { head }: Pick<WorkList, 'head'>): number | null {
+function readyWith(
+  { from, target, lift }: LiftRow,
+  change: Partial<LiftRow['lift']>,
+  { head }: Pick<WorkList, 'head'>,
+): number | null {
   return readyAfter(from, target, onThisHead({ ...lift, ...change }, head.factor));
 }
 
@@ -72,22 +95,37 @@ function warmed(row: LiftRow, work: WorkList): LiftRow['ready'] {
 
 function foilOf(unit: WorkUnit, rows: readonly LiftRow[], heat: boolean, pace: number): BlockFoil {
   const own = unit.liftRows.map((at) => rows[at]);
-  const readyMinutes = heat && own.length > 0 ? Math.min(unit.limitMinutes, Math.max(...own.map(({ ready }) => ready?.minutes ?? unit.limitMinutes))) : unit.ready.minutes;
+  const readyMinutes =
+    heat && own.length > 0
+      ? Math.min(unit.limitMinutes, Math.max(...own.map(({ ready }) => ready?.minutes ?? unit.limitMinutes)))
+      : unit.ready.minutes;
   return { seconds: (unit.seconds * pace) / 100, mixes: mixesOf(unit), readyMinutes, limitMinutes: unit.limitMinutes };
 }
 
 /** Mixes that a unit is painted from, by their names in a bowl. */
 export function mixesOf({ letter, grams, endsGrams }: Pick<WorkUnit, 'letter' | 'grams' | 'endsGrams'>): string[] {
-  return [...(grams > 0 || endsGrams <= 0 ? [mixNameOf(letter, 'length')] : []), ...(endsGrams > 0 ? [mixNameOf(letter, 'ends')] : [])];
+  return [
+    ...(grams > 0 || endsGrams <= 0 ? [mixNameOf(letter, 'length')] : []),
+    ...(endsGrams > 0 ? [mixNameOf(letter, 'ends')] : []),
+  ];
 }
 
 /** Other strengths that the house can mix for a block: those that get there in time, within what cautions allow. Only where all of it takes one lightener. */
-function othersOf(units: readonly WorkUnit[], foils: readonly BlockFoil[], startMm: number, { work, shelf, careful }: BlockFacts): Strength[] {
+function othersOf(
+  units: readonly WorkUnit[],
+  foils: readonly BlockFoil[],
+  startMm: number,
+  { work, shelf, careful }: BlockFacts,
+): Strength[] {
   const [letter, ...more] = new Set(units.map((unit) => unit.letter));
   const formula = work.letters.find((own) => own.letter === letter)?.formula;
   if (more.length > 0 || formula?.kind !== 'lift') return [];
   const rows = [...new Set(units.flatMap(({ liftRows }) => liftRows))];
-  const most = mostVolumes(units.map(({ zone }) => zone), startMm, careful);
+  const most = mostVolumes(
+    units.map(({ zone }) => zone),
+    startMm,
+    careful,
+  );
   const all = strengthsFor(formula, shelf);
   return all.flatMap((volumes): Strength[] => {
     const read = volumes === formula.volumes || volumes > most ? null : recipeOf({ ...formula, volumes }, shelf);
@@ -95,14 +133,23 @@ function othersOf(units: readonly WorkUnit[], foils: readonly BlockFoil[], start
     const ready = new Map(rows.map((at) => [at, rowWith(work.lift[at], read.recipe, work)]));
     if ([...ready].some(([at, own]) => own === null || own > work.lift[at].limitMinutes)) return [];
     const mix = strengthName(letter, volumes);
-    return [{
-      mix, volumes, steps: all.filter((own) => own > formula.volumes && own <= volumes).length,
-      foils: units.map(({ liftRows }, i) => ({ ...foils[i], mixes: foils[i].mixes.map((own) => (own === letter ? mix : own)), readyMinutes: Math.max(0, ...liftRows.map((at) => ready.get(at)!)) })),
-    }];
+    return [
+      {
+        mix,
+        volumes,
+        steps: all.filter((own) => own > formula.volumes && own <= volumes).length,
+        foils: units.map(({ liftRows }, i) => ({
+          ...foils[i],
+          mixes: foils[i].mixes.map((own) => (own === letter ? mix : own)),
+          readyMinutes: Math.max(0, ...liftRows.map((at) => ready.get(at)!)),
+        })),
+      },
+    ];
   });
 }
 
-const rowWith = (row: LiftRow, recipe: Recipe, work: WorkList) => readyWith(row, { volumes: row.stretch === 'ends' ? row.lift.volumes : recipe.volumes }, work);
+const rowWith = (row: LiftRow, recipe: Recipe, work: WorkList) =>
+  readyWith(row, { volumes: row.stretch === 'ends' ? row.lift.volumes : recipe.volumes }, work);
 
 /** Name of a mix of another strength than the letter's own: a name to tell bowls apart by, never read back. */
 export const strengthName = (letter: string, volumes: number): string => `${letter} ${volumes} vol`;
@@ -117,18 +164,34 @@ export function touchesOf(units: readonly Pick<WorkUnit, 'zone'>[]): WetPart[] {
  * worked from below, as the water runs, so that each part can be rinsed before the next is ready.
  * @returns with the names of the panels that were cut
  */
-export function clockBlocks(panels: readonly WorkBlock[], rules: ClockRules = USUAL_RULES): { readonly blocks: readonly WorkBlock[]; readonly cut: readonly string[] } {
+export function clockBlocks(
+  panels: readonly WorkBlock[],
+  rules: ClockRules = USUAL_RULES,
+): { readonly blocks: readonly WorkBlock[]; readonly cut: readonly string[] } {
   const cut: string[] = [];
   const blocks = panels.flatMap((panel): WorkBlock[] => {
     if (splitBlocks([roomy(panel)], rules).cut.length === 0) return [panel];
     cut.push(panel.name);
     const order = panel.units.map((_, i) => i).sort((a, b) => rankOf(panel.units[a]) - rankOf(panel.units[b]));
-    const arranged: WorkBlock = { ...panel, units: order.map((i) => panel.units[i]), foils: order.map((i) => panel.foils[i]), others: panel.others?.map((own) => ({ ...own, foils: order.map((i) => own.foils[i]) })) };
+    const arranged: WorkBlock = {
+      ...panel,
+      units: order.map((i) => panel.units[i]),
+      foils: order.map((i) => panel.foils[i]),
+      others: panel.others?.map((own) => ({ ...own, foils: order.map((i) => own.foils[i]) })),
+    };
     let from = 0;
     return splitBlocks([roomy(arranged)], rules).blocks.map(({ id, name, foils }) => {
       const [first, next] = [from, (from += foils.length)];
       const units = arranged.units.slice(first, next);
-      return { ...arranged, id, name, units, foils: arranged.foils.slice(first, next), touches: touchesOf(units), others: arranged.others?.map((one) => ({ ...one, foils: one.foils.slice(first, next) })) };
+      return {
+        ...arranged,
+        id,
+        name,
+        units,
+        foils: arranged.foils.slice(first, next),
+        touches: touchesOf(units),
+        others: arranged.others?.map((one) => ({ ...one, foils: one.foils.slice(first, next) })),
+      };
     });
   });
   return { blocks, cut };
@@ -138,7 +201,12 @@ export function clockBlocks(panels: readonly WorkBlock[], rules: ClockRules = US
 const roomy = (panel: WorkBlock): WorkBlock =>
   panel.units.every(({ lifts }) => lifts) || !panel.units.some(({ lifts }) => lifts)
     ? panel
-    : { ...panel, foils: panel.foils.map((foil, i) => (panel.units[i].lifts ? foil : { ...foil, readyMinutes: 0, limitMinutes: Infinity })) };
+    : {
+        ...panel,
+        foils: panel.foils.map((foil, i) =>
+          panel.units[i].lifts ? foil : { ...foil, readyMinutes: 0, limitMinutes: Infinity },
+        ),
+      };
 
 /** What lies lowest is worked first. */
 const rankOf = ({ zone }: WorkUnit): number => WET_PARTS.indexOf(wetPartOf(zone));

@@ -39,7 +39,8 @@ export interface WorkBowl extends Omit<Bowl, 'formula' | 'which'> {
   readonly items: ItemsRead;
 }
 
-export type WorkBowls = { readonly ok: true; readonly bowls: readonly WorkBowl[] } | { readonly ok: false; readonly problem: string };
+export type WorkBowls =
+  { readonly ok: true; readonly bowls: readonly WorkBowl[] } | { readonly ok: false; readonly problem: string };
 
 /** Name of a mix in its bowl. */
 export const mixNameOf = (letter: string, part: MixPart): string => (part === 'ends' ? `${letter} ends` : letter);
@@ -60,10 +61,15 @@ export interface WeighFacts {
 }
 
 /** Splits the work into bowls. @param grams of each unit: on its length, and of the ends' own mix */
-export function weighedWork(units: readonly PlacedUnit[], grams: readonly { readonly length: number; readonly ends: number }[], { bowl, shelf, recipeOf, formulaOf }: WeighFacts): Weighed {
+export function weighedWork(
+  units: readonly PlacedUnit[],
+  grams: readonly { readonly length: number; readonly ends: number }[],
+  { bowl, shelf, recipeOf, formulaOf }: WeighFacts,
+): Weighed {
   const parts = new Map<string, { letter: string; part: MixPart }>();
   // One entry for each mix on each unit; two where the ends have one of their own.
-  const entries: { at: number; formula: string; panel: string; net: number; fromMinutes: number; toMinutes: number }[] = [];
+  const entries: { at: number; formula: string; panel: string; net: number; fromMinutes: number; toMinutes: number }[] =
+    [];
   units.forEach(({ letter, panel, fromMinutes, toMinutes }, at) => {
     for (const part of PARTS) {
       const net = grams[at][part];
@@ -87,21 +93,39 @@ export function weighedWork(units: readonly PlacedUnit[], grams: readonly { read
     const { letter, part } = parts.get(mix)!;
     const formula = formulaOf(letter);
     return {
-      ...rest, ...counted(own.map((at) => units[at])), letter, part, mix, label: `${mix} ${number}`, units: own, foilNumbers: foilNumbers(own.map((at) => units[at])),
-      items: formula ? bowlItems(formula, rest.powder, shelf, part) : { ok: false, problem: 'the house has no lightener' },
+      ...rest,
+      ...counted(own.map((at) => units[at])),
+      letter,
+      part,
+      mix,
+      label: `${mix} ${number}`,
+      units: own,
+      foilNumbers: foilNumbers(own.map((at) => units[at])),
+      items: formula
+        ? bowlItems(formula, rest.powder, shelf, part)
+        : { ok: false, problem: 'the house has no lightener' },
     };
   });
   const ages = new Float64Array(units.length);
-  for (const own of made) for (const at of own.units) ages[at] = Math.max(ages[at], units[at].fromMinutes - own.fromMinutes);
-  const amounts = [...parts].sort(([a], [b]) => (a < b ? -1 : 1)).map(([mix, { letter, part }]): FormulaAmount => {
-    const own = made.filter((one) => one.mix === mix);
-    const sum = (of: (one: WorkBowl) => number) => own.reduce((all, one) => all + of(one), 0);
-    const recipe = recipeOf(letter);
-    return {
-      letter, part, ...counted(entries.filter(({ formula }) => formula === mix).map(({ at }) => units[at])), volumes: part === 'ends' && recipe.ends ? recipe.ends.volumes : recipe.volumes,
-      net: entries.reduce((all, entry) => all + (entry.formula === mix ? entry.net : 0), 0), mixed: sum((one) => one.mixed), powder: sum((one) => one.powder), developer: sum((one) => one.developer),
-    };
-  });
+  for (const own of made)
+    for (const at of own.units) ages[at] = Math.max(ages[at], units[at].fromMinutes - own.fromMinutes);
+  const amounts = [...parts]
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([mix, { letter, part }]): FormulaAmount => {
+      const own = made.filter((one) => one.mix === mix);
+      const sum = (of: (one: WorkBowl) => number) => own.reduce((all, one) => all + of(one), 0);
+      const recipe = recipeOf(letter);
+      return {
+        letter,
+        part,
+        ...counted(entries.filter(({ formula }) => formula === mix).map(({ at }) => units[at])),
+        volumes: part === 'ends' && recipe.ends ? recipe.ends.volumes : recipe.volumes,
+        net: entries.reduce((all, entry) => all + (entry.formula === mix ? entry.net : 0), 0),
+        mixed: sum((one) => one.mixed),
+        powder: sum((one) => one.powder),
+        developer: sum((one) => one.developer),
+      };
+    });
   return { bowls: split.ok ? { ok: true, bowls: made } : split, amounts, ages };
 }
 

@@ -14,14 +14,22 @@ export interface ClockPlan {
 }
 
 /** The clock's question for a visit, with what was decided about it. */
-export function clockPlanOf(facts: BlockFacts, { bowl, clock }: { readonly bowl: { readonly usefulMinutes: number }; readonly clock: VisitClock }): ClockPlan {
+export function clockPlanOf(
+  facts: BlockFacts,
+  { bowl, clock }: { readonly bowl: { readonly usefulMinutes: number }; readonly clock: VisitClock },
+): ClockPlan {
   const rules: ClockRules = {
-    ...USUAL_RULES, usefulMinutes: bowl.usefulMinutes, second: clock.second, away: clock.away ? [{ from: clock.away.from, to: clock.away.from + clock.away.minutes }] : [],
+    ...USUAL_RULES,
+    usefulMinutes: bowl.usefulMinutes,
+    second: clock.second,
+    away: clock.away ? [{ from: clock.away.from, to: clock.away.from + clock.away.minutes }] : [],
   };
   const panels = blocksOf(facts, clock);
   const { blocks: parts, cut } = clockBlocks(panels, rules);
   const blocks = parts.map((block): WorkBlock => ({
-    ...block, ...(clock.together[block.id] && !block.together && { together: clock.together[block.id] }), ...(clock.pulled?.block === block.id && { pulled: { [clock.pulled.index]: clock.pulled.minutes } }),
+    ...block,
+    ...(clock.together[block.id] && !block.together && { together: clock.together[block.id] }),
+    ...(clock.pulled?.block === block.id && { pulled: { [clock.pulled.index]: clock.pulled.minutes } }),
   }));
   const strength: Record<number, number> = {};
   const at: Record<number, number> = {};
@@ -31,8 +39,17 @@ export function clockPlanOf(facts: BlockFacts, { bowl, clock }: { readonly bowl:
     // Two blocks at one place: the first has it.
     if (id in clock.pinned && clock.pinned[id] < blocks.length && !(clock.pinned[id] in at)) at[clock.pinned[id]] = b;
   });
-  const own: Fixed = { order: blocks.map((_, b) => b), strength: Object.fromEntries(blocks.map((_, b) => [b, strength[b] ?? 0])) };
-  return { blocks, rules, fixed: { own, best: { at, strength } }, cut, unexpected: panels.filter(({ expected }) => !expected).map(({ name }) => name) };
+  const own: Fixed = {
+    order: blocks.map((_, b) => b),
+    strength: Object.fromEntries(blocks.map((_, b) => [b, strength[b] ?? 0])),
+  };
+  return {
+    blocks,
+    rules,
+    fixed: { own, best: { at, strength } },
+    cut,
+    unexpected: panels.filter(({ expected }) => !expected).map(({ name }) => name),
+  };
 }
 
 /** What a worker needs of a block, and no more. */

@@ -1,5 +1,14 @@
 export { AFTER_MINUTES, afterSteps, type AfterStep, type ColourResults, type StepDetail } from './after';
-export { blocksOf, clockBlocks, mixesOf, strengthName, touchesOf, type BlockFacts, type ClockChoices, type WorkBlock } from './blocks';
+export {
+  blocksOf,
+  clockBlocks,
+  mixesOf,
+  strengthName,
+  touchesOf,
+  type BlockFacts,
+  type ClockChoices,
+  type WorkBlock,
+} from './blocks';
 export { mixNameOf, type FormulaAmount, type MixPart, type WorkBowl, type WorkBowls } from './bowls';
 export { clockPlanOf, plainBlock, type ClockPlan } from './clock-plan';
 export { factsOfLetters, lettersOf, type FormulaRow, type LetterFacts, type Letters } from './letters';

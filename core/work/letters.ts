@@ -42,29 +42,56 @@ export type LetterRow = Omit<FormulaRow, 'units' | 'foils'>;
  * Every letter that the pattern or the mix names, with its formula: the chosen one, else the usual lightener. Lowlit drop-outs
  * whose panel names no letter take the first that deposits; where none does, the first free letter, with the usual lowlight.
  */
-export function lettersOf(sheet: Pick<Sheet, 'foils' | 'painted' | 'dropouts'>, mix: Pick<VisitMix, 'formulas'>, shelf: Shelf, naturalLevel: number): { readonly rows: readonly LetterRow[]; readonly lowlight: string | null } {
+export function lettersOf(
+  sheet: Pick<Sheet, 'foils' | 'painted' | 'dropouts'>,
+  mix: Pick<VisitMix, 'formulas'>,
+  shelf: Shelf,
+  naturalLevel: number,
+): { readonly rows: readonly LetterRow[]; readonly lowlight: string | null } {
   const named = new Set([...sheet.foils, ...sheet.painted].map(({ formula }) => formula));
   for (const { formula } of sheet.dropouts) if (formula !== null) named.add(formula);
   for (const letter of Object.keys(mix.formulas)) named.add(letter);
-  const rows = [...named].sort().flatMap((letter) => row(letter, mix.formulas[letter] ?? usualFormula(shelf), letter in mix.formulas, shelf));
+  const rows = [...named]
+    .sort()
+    .flatMap((letter) => row(letter, mix.formulas[letter] ?? usualFormula(shelf), letter in mix.formulas, shelf));
   const depositing = rows.find(({ formula }) => formula.kind === 'deposit')?.letter ?? null;
   const wanted = sheet.dropouts.some(({ treatment, formula }) => treatment === 'lowlight' && formula === null);
   if (depositing !== null || !wanted) return { rows, lowlight: depositing };
   const free = [...ALPHABET].find((letter) => !named.has(letter));
   const usual = usualDeposit(shelf, naturalLevel);
   if (free === undefined || usual === null) return { rows, lowlight: null };
-  return { rows: [...rows, ...row(free, usual, false, shelf)].sort((a, b) => (a.letter < b.letter ? -1 : 1)), lowlight: free };
+  return {
+    rows: [...rows, ...row(free, usual, false, shelf)].sort((a, b) => (a.letter < b.letter ? -1 : 1)),
+    lowlight: free,
+  };
 }
 
 function row(letter: string, formula: Formula | null, chosen: boolean, shelf: Shelf): LetterRow[] {
   if (!formula) return [];
   const read = recipeOf(formula, shelf);
-  return [{ letter, formula, chosen, recipe: read.ok ? read.recipe : null, problem: read.ok ? null : read.problem, notes: formulaNotes(formula, shelf) }];
+  return [
+    {
+      letter,
+      formula,
+      chosen,
+      recipe: read.ok ? read.recipe : null,
+      problem: read.ok ? null : read.problem,
+      notes: formulaNotes(formula, shelf),
+    },
+  ];
 }
 
 /** What stands in where nothing can be mixed: nothing is lifted, and it says so. */
 export const NOTHING: Recipe = { lifts: true, volumes: 20, ratio: 2, limitMinutes: 45, most: { levels: 0, top: 10 } };
 
 export function factsOfLetters(rows: readonly LetterRow[], lowlight: string | null): Letters {
-  return { lowlight, facts: rows.map(({ letter, recipe }) => ({ letter, lifts: (recipe ?? NOTHING).lifts, reach: recipe?.reach ?? 'ends', endsMm: recipe?.ends?.lastMm ?? 0 })) };
+  return {
+    lowlight,
+    facts: rows.map(({ letter, recipe }) => ({
+      letter,
+      lifts: (recipe ?? NOTHING).lifts,
+      reach: recipe?.reach ?? 'ends',
+      endsMm: recipe?.ends?.lastMm ?? 0,
+    })),
+  };
 }

@@ -58,31 +58,40 @@ interface Draft {
 const inTheOpen = ({ laidWith }: PlacedUnit) => laidWith !== 'foil';
 
 /** Longest that the maker allows for a unit, minutes. */
-export const limitOf = (unit: PlacedUnit, recipe: Recipe): number => (inTheOpen(unit) ? (recipe.openAirMinutes ?? recipe.limitMinutes) : recipe.limitMinutes);
+export const limitOf = (unit: PlacedUnit, recipe: Recipe): number =>
+  inTheOpen(unit) ? (recipe.openAirMinutes ?? recipe.limitMinutes) : recipe.limitMinutes;
 
 /** A target is expected where it is reached within the maker's time. */
-export const isExpected = ({ ready, limitMinutes }: Pick<LiftRow, 'ready' | 'limitMinutes'>): boolean => ready !== null && ready.minutes <= limitMinutes;
+export const isExpected = ({ ready, limitMinutes }: Pick<LiftRow, 'ready' | 'limitMinutes'>): boolean =>
+  ready !== null && ready.minutes <= limitMinutes;
 
 /**
  * How the units lift, those together that are alike in all that counts.
  * @param ages age of the oldest bowl that each unit is painted from, minutes
  * @returns the rows, and for each unit the rows of its stretches
  */
-export function liftRows(units: readonly PlacedUnit[], ages: ArrayLike<number>, recipeOf: (letter: string) => Recipe, facts: LiftFacts): { readonly rows: LiftRow[]; readonly of: number[][] } {
+export function liftRows(
+  units: readonly PlacedUnit[],
+  ages: ArrayLike<number>,
+  recipeOf: (letter: string) => Recipe,
+  facts: LiftFacts,
+): { readonly rows: LiftRow[]; readonly of: number[][] } {
   const drafts = new Map<string, { draft: Draft; at: number; oldest: number }>();
-  const of = units.map((unit, i) => stretchesOf(unit, recipeOf(unit.letter), facts).map((own) => {
-    const key = `${own.letter} ${own.stretch} ${own.from} ${own.target} ${own.lift.volumes} ${own.lift.factor} ${own.limitMinutes}`;
-    let known = drafts.get(key);
-    if (!known) {
-      known = { draft: own, at: drafts.size, oldest: 0 };
-      drafts.set(key, known);
-    }
-    known.draft.units.push(i);
-    known.draft.zones.add(unit.zone);
-    known.draft.panels.add(unit.panel);
-    known.oldest = Math.max(known.oldest, ages[i]);
-    return known.at;
-  }));
+  const of = units.map((unit, i) =>
+    stretchesOf(unit, recipeOf(unit.letter), facts).map((own) => {
+      const key = `${own.letter} ${own.stretch} ${own.from} ${own.target} ${own.lift.volumes} ${own.lift.factor} ${own.limitMinutes}`;
+      let known = drafts.get(key);
+      if (!known) {
+        known = { draft: own, at: drafts.size, oldest: 0 };
+        drafts.set(key, known);
+      }
+      known.draft.units.push(i);
+      known.draft.zones.add(unit.zone);
+      known.draft.panels.add(unit.panel);
+      known.oldest = Math.max(known.oldest, ages[i]);
+      return known.at;
+    }),
+  );
   return { rows: [...drafts.values()].map(({ draft, oldest }) => rowOf(draft, oldest, facts.head)), of };
 }
 
@@ -94,16 +103,28 @@ function stretchesOf(unit: PlacedUnit, recipe: Recipe, { naturalLevel, targetLev
   const strand = hair.byZone[unit.zone]?.strand ?? hair.strand;
   const factor = LIFT_FACTORS.strand[strand] * (inTheOpen(unit) ? LIFT_FACTORS.openAir : 1) * (recipe.product ?? 1);
   const of = (stretch: Stretch, from: number, volumes: number, more = 1): Draft => ({
-    letter: unit.letter, stretch, from, target: recipe.target ?? targetLevel, limitMinutes: limitOf(unit, recipe), leastMinutes: recipe.minutes ?? 0,
-    lift: { volumes, factor: factor * more, most: recipe.most, ...(recipe.heat && { warmth: LIFT_FACTORS.warmth }) }, units: [], zones: new Set(), panels: new Set(),
+    letter: unit.letter,
+    stretch,
+    from,
+    target: recipe.target ?? targetLevel,
+    limitMinutes: limitOf(unit, recipe),
+    leastMinutes: recipe.minutes ?? 0,
+    lift: { volumes, factor: factor * more, most: recipe.most, ...(recipe.heat && { warmth: LIFT_FACTORS.warmth }) },
+    units: [],
+    zones: new Set(),
+    panels: new Set(),
   });
   const lightened = seen?.endsLevel !== undefined && seen.endsLevel > natural ? LIFT_FACTORS.lightened : 1;
   const band = seen?.band;
   return [
     tips ? of('length', seen?.endsLevel ?? natural, recipe.volumes, lightened) : of('length', natural, recipe.volumes),
-    ...(band && !tips && band.toMm > unit.reachMm[0] && band.fromMm < unit.reachMm[1] - unit.endsMm ? [of('band', band.level, recipe.volumes, LIFT_FACTORS.band)] : []),
+    ...(band && !tips && band.toMm > unit.reachMm[0] && band.fromMm < unit.reachMm[1] - unit.endsMm
+      ? [of('band', band.level, recipe.volumes, LIFT_FACTORS.band)]
+      : []),
     // Colour on the ends refreshes them: it lifts nothing there.
-    ...(unit.endsMm > 0 && recipe.ends && recipe.minutes == null ? [of('ends', seen?.endsLevel ?? natural, recipe.ends.volumes, lightened)] : []),
+    ...(unit.endsMm > 0 && recipe.ends && recipe.minutes == null
+      ? [of('ends', seen?.endsLevel ?? natural, recipe.ends.volumes, lightened)]
+      : []),
   ];
 }
 
@@ -120,22 +141,42 @@ function rowOf({ units, zones, panels, leastMinutes, ...own }: Draft, oldest: nu
     // A fresh mix that is not expected to get there is not saved by a head that takes it better.
     ready: usual === null ? null : { minutes: usual, soonest: ready(head.high)!, latest: ready(head.low) },
     atLimit: { level: level(head.factor), low: level(head.low), high: level(head.high) },
-    oldestBowlMinutes: oldest, readyFromOldest: ready(head.factor, oldest), units, zones: [...zones], panels: [...panels],
+    oldestBowlMinutes: oldest,
+    readyFromOldest: ready(head.factor, oldest),
+    units,
+    zones: [...zones],
+    panels: [...panels],
   };
 }
 
 /** When a unit is ready, from the rows of its stretches: the slowest of them. What deposits is ready when its time is over. */
-export function readyOf(rows: readonly LiftRow[], recipe: Recipe, limitMinutes: number): Pick<WorkUnit, 'ready' | 'expected'> {
+export function readyOf(
+  rows: readonly LiftRow[],
+  recipe: Recipe,
+  limitMinutes: number,
+): Pick<WorkUnit, 'ready' | 'expected'> {
   if (rows.length === 0) {
     const minutes = Math.min(recipe.minutes ?? 0, limitMinutes);
     return { ready: { minutes, soonest: minutes, latest: minutes }, expected: true };
   }
   const expected = rows.every(isExpected);
-  if (!expected) return { ready: { minutes: limitMinutes, soonest: Math.min(limitMinutes, Math.max(...rows.map(({ ready }) => ready?.soonest ?? limitMinutes))), latest: null }, expected };
+  if (!expected)
+    return {
+      ready: {
+        minutes: limitMinutes,
+        soonest: Math.min(limitMinutes, Math.max(...rows.map(({ ready }) => ready?.soonest ?? limitMinutes))),
+        latest: null,
+      },
+      expected,
+    };
   const latest = rows.map(({ ready }) => ready!.latest);
   return {
     expected,
-    ready: { minutes: Math.max(...rows.map(({ ready }) => ready!.minutes)), soonest: Math.max(...rows.map(({ ready }) => ready!.soonest)), latest: latest.some((own) => own === null) ? null : Math.max(...latest.map((own) => own!)) },
+    ready: {
+      minutes: Math.max(...rows.map(({ ready }) => ready!.minutes)),
+      soonest: Math.max(...rows.map(({ ready }) => ready!.soonest)),
+      latest: latest.some((own) => own === null) ? null : Math.max(...latest.map((own) => own!)),
+    },
   };
 }
 
@@ -148,7 +189,12 @@ export interface LiftPoint {
 }
 
 /** Lift over time (estimate), from the moment that a foil is closed. */
-export function curveOf({ from, lift }: Pick<LiftRow, 'from' | 'lift'>, head: HeadFactor, untilMinutes: number, stepMinutes = 1): LiftPoint[] {
+export function curveOf(
+  { from, lift }: Pick<LiftRow, 'from' | 'lift'>,
+  head: HeadFactor,
+  untilMinutes: number,
+  stepMinutes = 1,
+): LiftPoint[] {
   const at = (factor: number, minutes: number) => levelAfter(from, onThisHead(lift, factor), minutes);
   return Array.from({ length: Math.floor(untilMinutes / stepMinutes) + 1 }, (_, i) => {
     const minutes = i * stepMinutes;

@@ -20,7 +20,11 @@ export function lightenedIn({ map, naturalLevel }: Pick<Consult, 'map' | 'natura
 }
 
 /** Units that carry what lifts over hair that was lightened before. @param regrowthMm by zone, measured or expected */
-export function overlapping<T extends PlacedUnit>(units: readonly T[], regrowthMm: Readonly<RegrowthByZone>, lightenedZones: readonly Zone[]): T[] {
+export function overlapping<T extends PlacedUnit>(
+  units: readonly T[],
+  regrowthMm: Readonly<RegrowthByZone>,
+  lightenedZones: readonly Zone[],
+): T[] {
   return units.filter(({ lifts, zone, reach, reachMm, hairMm }) => {
     if (!lifts || reachMm[1] <= reachMm[0]) return false;
     const grown = regrowthMm[zone];

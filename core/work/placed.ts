@@ -1,6 +1,14 @@
 import { MINUTES_PER_PANEL_CHANGE } from '../clock/pace';
 import type { Zone } from '../head';
-import { USUAL_TREATMENT, type ComputedPlan, type FoilPath, type OpenSection, type Panel, type Plan, type TreatedDropout } from '../pattern';
+import {
+  USUAL_TREATMENT,
+  type ComputedPlan,
+  type FoilPath,
+  type OpenSection,
+  type Panel,
+  type Plan,
+  type TreatedDropout,
+} from '../pattern';
 import type { Reach, RegrowthByZone } from '../visit';
 import type { LetterFacts, Letters } from './letters';
 import type { PlacedUnit, UnitKind } from './unit';
@@ -17,24 +25,53 @@ export interface PlacingFacts {
   readonly painting: 'as-you-foil' | 'after';
 }
 
-type Section = { readonly kind: UnitKind; readonly index: number; readonly own: OpenSection & { readonly pickedShare?: number }; readonly letter: string | null; readonly path: FoilPath };
+type Section = {
+  readonly kind: UnitKind;
+  readonly index: number;
+  readonly own: OpenSection & { readonly pickedShare?: number };
+  readonly letter: string | null;
+  readonly path: FoilPath;
+};
 
 /**
  * Everything that product is put on, in the order of the hand: foils and painted sections panel by panel; treated drop-outs
  * after the row that they lie behind, so many together as the panel says, or all of them once the foils are in.
  * Lowlit drop-outs for which no formula deposits are left out: {@link unplaced} names them.
  */
-export function placedUnits(plan: Plan, { sheet, drawing }: Pick<ComputedPlan, 'sheet' | 'drawing'>, { letters, regrowthMm, painting }: PlacingFacts): PlacedUnit[] {
+export function placedUnits(
+  plan: Plan,
+  { sheet, drawing }: Pick<ComputedPlan, 'sheet' | 'drawing'>,
+  { letters, regrowthMm, painting }: PlacingFacts,
+): PlacedUnit[] {
   const factsOf = new Map(letters.facts.map((own) => [own.letter, own]));
-  const foils = byPanel(sheet.foils, (own, index): Section => ({ kind: 'foil', index, own, letter: own.formula, path: drawing.paths[index] }));
-  const painted = byPanel(sheet.painted, (own, index): Section => ({ kind: 'open-air', index, own, letter: own.formula, path: drawing.painted[index] }));
-  const dropouts = byPanel(sheet.dropouts, (own, index): Section => ({ kind: own.treatment, index, own, letter: own.formula, path: drawing.dropouts[index] }));
+  const foils = byPanel(sheet.foils, (own, index): Section => ({
+    kind: 'foil',
+    index,
+    own,
+    letter: own.formula,
+    path: drawing.paths[index],
+  }));
+  const painted = byPanel(sheet.painted, (own, index): Section => ({
+    kind: 'open-air',
+    index,
+    own,
+    letter: own.formula,
+    path: drawing.painted[index],
+  }));
+  const dropouts = byPanel(sheet.dropouts, (own, index): Section => ({
+    kind: own.treatment,
+    index,
+    own,
+    letter: own.formula,
+    path: drawing.dropouts[index],
+  }));
   const inOrder: { section: Section; panel: Panel }[] = [];
   const later: typeof inOrder = [];
   for (const panel of plan.panels) {
     const own = [...(foils.get(panel.id) ?? []), ...(painted.get(panel.id) ?? [])];
     const between = dropouts.get(panel.id) ?? [];
-    for (const section of withDropouts(own, between, panel)) (painting === 'after' && isDropout(section) ? later : inOrder).push({ section, panel });
+    for (const section of withDropouts(own, between, panel))
+      (painting === 'after' && isDropout(section) ? later : inOrder).push({ section, panel });
   }
   const out: PlacedUnit[] = [];
   const numbers = new Map<UnitKind, number>();
@@ -48,18 +85,33 @@ export function placedUnits(plan: Plan, { sheet, drawing }: Pick<ComputedPlan, '
     const minutes = section.own.seconds / 60;
     const number = (numbers.get(section.kind) ?? 0) + 1;
     numbers.set(section.kind, number);
-    out.push(unitOf(section, panel, letter, factsOf.get(letter), plan, regrowthMm, { number, order: out.length + 1, fromMinutes: at, toMinutes: at + minutes }));
+    out.push(
+      unitOf(section, panel, letter, factsOf.get(letter), plan, regrowthMm, {
+        number,
+        order: out.length + 1,
+        fromMinutes: at,
+        toMinutes: at + minutes,
+      }),
+    );
     at += minutes;
   }
   return out;
 }
 
 /** Lowlit drop-outs that no formula of the visit can colour. */
-export function unplaced({ dropouts }: { readonly dropouts: readonly TreatedDropout[] }, { lowlight }: Letters): TreatedDropout[] {
-  return lowlight === null ? dropouts.filter(({ treatment, formula }) => treatment === 'lowlight' && formula === null) : [];
+export function unplaced(
+  { dropouts }: { readonly dropouts: readonly TreatedDropout[] },
+  { lowlight }: Letters,
+): TreatedDropout[] {
+  return lowlight === null
+    ? dropouts.filter(({ treatment, formula }) => treatment === 'lowlight' && formula === null)
+    : [];
 }
 
-function byPanel<T extends { readonly panel: string }>(list: readonly T[], make: (own: T, index: number) => Section): Map<string, Section[]> {
+function byPanel<T extends { readonly panel: string }>(
+  list: readonly T[],
+  make: (own: T, index: number) => Section,
+): Map<string, Section[]> {
   const out = new Map<string, Section[]>();
   list.forEach((own, index) => {
     const known = out.get(own.panel);
@@ -94,7 +146,8 @@ function withDropouts(laid: readonly Section[], between: readonly Section[], { d
       behind.delete(rowOf(section));
     }
     // The other side is begun with nothing left to paint on this one.
-    if (waiting.length >= together || (next && order.sides !== 'alternate' && next.own.side !== section.own.side)) paint();
+    if (waiting.length >= together || (next && order.sides !== 'alternate' && next.own.side !== section.own.side))
+      paint();
   });
   paint();
   for (const own of behind.values()) out.push(...own);
@@ -103,22 +156,68 @@ function withDropouts(laid: readonly Section[], between: readonly Section[], { d
 
 type Place = Pick<PlacedUnit, 'number' | 'order' | 'fromMinutes' | 'toMinutes'>;
 
-function unitOf(section: Section, panel: Panel, letter: string, facts: LetterFacts | undefined, plan: Plan, regrowthMm: Readonly<RegrowthByZone>, place: Place): PlacedUnit {
+function unitOf(
+  section: Section,
+  panel: Panel,
+  letter: string,
+  facts: LetterFacts | undefined,
+  plan: Plan,
+  regrowthMm: Readonly<RegrowthByZone>,
+  place: Place,
+): PlacedUnit {
   const { kind, index, own, path } = section;
   const { zone } = own;
   const hairMm = plan.hair.byZone[zone]?.lengthMm ?? plan.hair.lengthMm;
   const dropout = isDropout(section);
-  const recipe = (kind !== 'foil' && kind !== 'open-air' ? panel.dropouts?.recipes[kind] : undefined) ?? USUAL_TREATMENT;
-  const [startMm, featherMm] = dropout ? startOf(kind, recipe.fromMm, hairMm) : [panel.start.distanceMm, panel.start.featherMm];
-  const reachMm = stretchOf(startMm, featherMm, recipe.toMm ?? hairMm, facts?.reach ?? 'ends', zone, hairMm, regrowthMm);
+  const recipe =
+    (kind !== 'foil' && kind !== 'open-air' ? panel.dropouts?.recipes[kind] : undefined) ?? USUAL_TREATMENT;
+  const [startMm, featherMm] = dropout
+    ? startOf(kind, recipe.fromMm, hairMm)
+    : [panel.start.distanceMm, panel.start.featherMm];
+  const reachMm = stretchOf(
+    startMm,
+    featherMm,
+    recipe.toMm ?? hairMm,
+    facts?.reach ?? 'ends',
+    zone,
+    hairMm,
+    regrowthMm,
+  );
   const length = reachMm[1] - reachMm[0];
   // The ends' own mix is painted where the product goes to the ends.
   const endsMm = dropout || reachMm[1] < hairMm ? 0 : Math.min(length, facts?.endsMm ?? 0);
   return {
-    id: own.id, kind, number: place.number, order: place.order, index, panel: panel.id, panelName: panel.name, row: own.row, column: own.column, side: own.side, zone, letter, lifts: facts?.lifts ?? true, gather: path.gather,
-    widthMm: own.widthMm, thicknessMm: own.thicknessMm, angleDeg: own.angleDeg, startMm, featherMm, teasing: dropout ? recipe.teasing : panel.start.teasing, reachMm, endsMm, reach: typeof facts?.reach === 'object' ? 'stretch' : (facts?.reach ?? 'ends'),
-    surface: kind === 'open-air' || recipe.surface, hairMm, hairGrams: own.hairGrams, hairs: own.hairs,
-    laidWith: kind === 'open-air' ? 'open air' : kind === 'foil' ? 'foil' : 'between foils', seconds: own.seconds, fromMinutes: place.fromMinutes, toMinutes: place.toMinutes,
+    id: own.id,
+    kind,
+    number: place.number,
+    order: place.order,
+    index,
+    panel: panel.id,
+    panelName: panel.name,
+    row: own.row,
+    column: own.column,
+    side: own.side,
+    zone,
+    letter,
+    lifts: facts?.lifts ?? true,
+    gather: path.gather,
+    widthMm: own.widthMm,
+    thicknessMm: own.thicknessMm,
+    angleDeg: own.angleDeg,
+    startMm,
+    featherMm,
+    teasing: dropout ? recipe.teasing : panel.start.teasing,
+    reachMm,
+    endsMm,
+    reach: typeof facts?.reach === 'object' ? 'stretch' : (facts?.reach ?? 'ends'),
+    surface: kind === 'open-air' || recipe.surface,
+    hairMm,
+    hairGrams: own.hairGrams,
+    hairs: own.hairs,
+    laidWith: kind === 'open-air' ? 'open air' : kind === 'foil' ? 'foil' : 'between foils',
+    seconds: own.seconds,
+    fromMinutes: place.fromMinutes,
+    toMinutes: place.toMinutes,
   };
 }
 
@@ -130,7 +229,15 @@ function startOf(kind: UnitKind, fromMm: number | null, hairMm: number): readonl
 }
 
 /** What is painted of a strand: from its start, halfway through the feather, to where the formula reaches. */
-function stretchOf(startMm: number, featherMm: number, toMm: number, reach: Reach, zone: Zone, hairMm: number, regrowthMm: Readonly<RegrowthByZone>): readonly [number, number] {
+function stretchOf(
+  startMm: number,
+  featherMm: number,
+  toMm: number,
+  reach: Reach,
+  zone: Zone,
+  hairMm: number,
+  regrowthMm: Readonly<RegrowthByZone>,
+): readonly [number, number] {
   let from = startMm + featherMm / 2;
   let to = Math.min(toMm, hairMm);
   const grown = regrowthMm[zone];

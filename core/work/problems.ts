@@ -23,7 +23,14 @@ interface Facts {
 
 /** Everything in the work that cannot be done as it is written, a sentence each. */
 export function workProblems(facts: Facts): WorkProblem[] {
-  return [...mixProblems(facts), ...rotationProblems(facts), ...endsProblems(facts), ...emptyProblems(facts), ...lowlightProblems(facts), ...(facts.bowls.ok ? [] : [{ panel: null, words: facts.bowls.problem }])];
+  return [
+    ...mixProblems(facts),
+    ...rotationProblems(facts),
+    ...endsProblems(facts),
+    ...emptyProblems(facts),
+    ...lowlightProblems(facts),
+    ...(facts.bowls.ok ? [] : [{ panel: null, words: facts.bowls.problem }]),
+  ];
 }
 
 const foilsIn = (units: readonly WorkUnit[]) => {
@@ -36,13 +43,32 @@ const foilsIn = (units: readonly WorkUnit[]) => {
 function mixProblems({ mix, rows, units }: Facts): WorkProblem[] {
   const chosen = Object.keys(mix.formulas).length > 0;
   const known = new Set(rows.map(({ letter }) => letter));
-  const without = new Map(units.filter(({ letter }) => !known.has(letter)).reverse().map((unit) => [unit.letter, unit]));
-  return [...[...without.values()].map(({ letter, panel, panelName }) => ({ panel, words: `Letter ${letter} (${panelName}) has no formula, and the house has no lightener to go by.` })), ...rows.flatMap(({ letter, chosen: own, problem }): WorkProblem[] => {
-    const [first] = units.filter((unit) => unit.letter === letter);
-    if (!first) return [];
-    if (problem !== null) return [{ panel: first.panel, words: `Formula ${letter} (${first.panelName}): ${problem}.` }];
-    return chosen && !own ? [{ panel: first.panel, words: `Letter ${letter} (${first.panelName}) has no formula yet: it goes by the usual one, ${first.mix}.` }] : [];
-  })];
+  const without = new Map(
+    units
+      .filter(({ letter }) => !known.has(letter))
+      .reverse()
+      .map((unit) => [unit.letter, unit]),
+  );
+  return [
+    ...[...without.values()].map(({ letter, panel, panelName }) => ({
+      panel,
+      words: `Letter ${letter} (${panelName}) has no formula, and the house has no lightener to go by.`,
+    })),
+    ...rows.flatMap(({ letter, chosen: own, problem }): WorkProblem[] => {
+      const [first] = units.filter((unit) => unit.letter === letter);
+      if (!first) return [];
+      if (problem !== null)
+        return [{ panel: first.panel, words: `Formula ${letter} (${first.panelName}): ${problem}.` }];
+      return chosen && !own
+        ? [
+            {
+              panel: first.panel,
+              words: `Letter ${letter} (${first.panelName}) has no formula yet: it goes by the usual one, ${first.mix}.`,
+            },
+          ]
+        : [];
+    }),
+  ];
 }
 
 /** Letters of a rotation that the panel is too short for. */
@@ -51,11 +77,27 @@ function rotationProblems({ plan, units }: Facts): WorkProblem[] {
     if (muted || !rotation) return [];
     const own = units.filter(({ panel, kind }) => panel === id && (kind === 'foil' || kind === 'open-air'));
     if (own.length === 0) return [];
-    const places = rotation.by === 'foil' ? own.length : new Set(own.map(({ side, row }) => (rotation.anew ? row : `${side} ${row}`))).size;
+    const places =
+      rotation.by === 'foil'
+        ? own.length
+        : new Set(own.map(({ side, row }) => (rotation.anew ? row : `${side} ${row}`))).size;
     const there = Math.min(places, rotation.to ?? Infinity) - rotation.from + 1;
     const what = rotation.by === 'foil' ? 'foils' : 'rows';
-    if (there <= 0) return [{ panel: id, words: `${name}: its formulas take turns from ${what.slice(0, -1)} ${rotation.from} on, and it has ${places} ${what}.` }];
-    return there < rotation.sequence.length ? [{ panel: id, words: `${name}: ${[...rotation.sequence].join(' ')} in turn is longer than its ${there} ${what}: ${[...rotation.sequence.slice(there)].join(' ')} is never reached.` }] : [];
+    if (there <= 0)
+      return [
+        {
+          panel: id,
+          words: `${name}: its formulas take turns from ${what.slice(0, -1)} ${rotation.from} on, and it has ${places} ${what}.`,
+        },
+      ];
+    return there < rotation.sequence.length
+      ? [
+          {
+            panel: id,
+            words: `${name}: ${[...rotation.sequence].join(' ')} in turn is longer than its ${there} ${what}: ${[...rotation.sequence.slice(there)].join(' ')} is never reached.`,
+          },
+        ]
+      : [];
   });
 }
 
@@ -63,22 +105,36 @@ function rotationProblems({ plan, units }: Facts): WorkProblem[] {
 function endsProblems({ rows, units }: Facts): WorkProblem[] {
   return rows.flatMap(({ letter, formula }): WorkProblem[] => {
     const last = formula.ends?.lastMm;
-    const own = last === undefined ? [] : units.filter((unit) => unit.letter === letter && unit.endsMm > 0 && last >= unit.hairMm);
-    return own.length === 0 ? [] : [{ panel: own[0].panel, words: `Formula ${letter}: its ends (the last ${Math.round(last!)} mm) are longer than the hair, ${Math.round(Math.min(...own.map(({ hairMm }) => hairMm)))} mm (${own[0].panelName}): all of it takes the ends’ mix.` }];
+    const own =
+      last === undefined
+        ? []
+        : units.filter((unit) => unit.letter === letter && unit.endsMm > 0 && last >= unit.hairMm);
+    return own.length === 0
+      ? []
+      : [
+          {
+            panel: own[0].panel,
+            words: `Formula ${letter}: its ends (the last ${Math.round(last!)} mm) are longer than the hair, ${Math.round(Math.min(...own.map(({ hairMm }) => hairMm)))} mm (${own[0].panelName}): all of it takes the ends’ mix.`,
+          },
+        ];
   });
 }
 
 /** Units on which nothing is painted. */
 function emptyProblems({ units }: Facts): WorkProblem[] {
   const groups = new Map<string, WorkUnit[]>();
-  for (const unit of units) if (unit.grams + unit.endsGrams <= 0) groups.set(`${unit.panel} ${unit.kind}`, [...(groups.get(`${unit.panel} ${unit.kind}`) ?? []), unit]);
+  for (const unit of units)
+    if (unit.grams + unit.endsGrams <= 0)
+      groups.set(`${unit.panel} ${unit.kind}`, [...(groups.get(`${unit.panel} ${unit.kind}`) ?? []), unit]);
   return [...groups.values()].map((own) => ({
-    panel: own[0].panel, words: `${foilsIn(own)}: nothing is painted. The product would begin ${Math.round(own[0].startMm + own[0].featherMm / 2)} mm from the scalp and end before that; the hair there is ${Math.round(own[0].hairMm)} mm long.`,
+    panel: own[0].panel,
+    words: `${foilsIn(own)}: nothing is painted. The product would begin ${Math.round(own[0].startMm + own[0].featherMm / 2)} mm from the scalp and end before that; the hair there is ${Math.round(own[0].hairMm)} mm long.`,
   }));
 }
 
 function lowlightProblems({ plan, unplaced }: Facts): WorkProblem[] {
   return [...new Set(unplaced.map(({ panel }) => panel))].map((id) => ({
-    panel: id, words: `${plan.panels.find((own) => own.id === id)?.name ?? id}: its lowlit drop-outs have no formula that deposits, and the house has no shade for one.`,
+    panel: id,
+    words: `${plan.panels.find((own) => own.id === id)?.name ?? id}: its lowlit drop-outs have no formula that deposits, and the house has no shade for one.`,
   }));
 }

@@ -37,7 +37,11 @@ export interface StrengthFacts extends Careful {
 export function strengthsFor(formula: Formula | undefined, shelf: Shelf): number[] {
   if (formula?.kind !== 'lift') return [];
   const product = shelf.lightener(formula.product);
-  return product ? [...new Set(shelf.developers.map(({ volumes }) => volumes))].filter((own) => own >= product.volumes.least && own <= product.volumes.most) : [];
+  return product
+    ? [...new Set(shelf.developers.map(({ volumes }) => volumes))].filter(
+        (own) => own >= product.volumes.least && own <= product.volumes.most,
+      )
+    : [];
 }
 
 /** What one panel takes of one letter, and how it lifts. */
@@ -50,7 +54,10 @@ interface Group {
 }
 
 function groupsOf({ units, lift }: StrengthFacts['work']): Group[] {
-  const groups = new Map<string, { panel: string; name: string; letter: string; zones: Set<Zone>; rows: Set<LiftRow> }>();
+  const groups = new Map<
+    string,
+    { panel: string; name: string; letter: string; zones: Set<Zone>; rows: Set<LiftRow> }
+  >();
   for (const { panel, panelName, letter, zone, kind, liftRows } of units) {
     if (kind !== 'foil' && kind !== 'open-air') continue;
     const key = `${panel} ${letter}`;
@@ -59,7 +66,9 @@ function groupsOf({ units, lift }: StrengthFacts['work']): Group[] {
     own.zones.add(zone);
     for (const at of liftRows) if (lift[at].stretch === 'length') own.rows.add(lift[at]);
   }
-  return [...groups.values()].filter(({ rows }) => rows.size > 0).map((own) => ({ ...own, zones: [...own.zones], rows: [...own.rows] }));
+  return [...groups.values()]
+    .filter(({ rows }) => rows.size > 0)
+    .map((own) => ({ ...own, zones: [...own.zones], rows: [...own.rows] }));
 }
 
 /** The strongest that is suggested near the scalp, and anywhere. On fragile hair and at the hairline the house's cautions decide. */
@@ -80,11 +89,15 @@ export function strengthIdeas(facts: StrengthFacts): StrengthIdea[] {
 
 /** The strongest that is suggested or searched for somewhere, volumes: cautions that ask for a reason are limits here. */
 export function mostVolumes(zones: readonly Zone[], startMm: number, { fragileZones, strongVolumes }: Careful): number {
-  if (zones.some((zone) => isHairlineZone(zone) || fragileZones.includes(zone))) return Math.min(strongVolumes, MOST.anywhere);
+  if (zones.some((zone) => isHairlineZone(zone) || fragileZones.includes(zone)))
+    return Math.min(strongVolumes, MOST.anywhere);
   return startMm < NEAR_SCALP_MM ? MOST.nearScalp : MOST.anywhere;
 }
 
-function ideaFor(panel: Group, { plan, work, shelf, schools, head, fragileZones, lightenedZones, strongVolumes }: StrengthFacts): StrengthIdea | undefined {
+function ideaFor(
+  panel: Group,
+  { plan, work, shelf, schools, head, fragileZones, lightenedZones, strongVolumes }: StrengthFacts,
+): StrengthIdea | undefined {
   const own = plan.panels.find(({ id }) => id === panel.panel)!;
   const strengths = strengthsFor(work.letters.find(({ letter }) => letter === panel.letter)?.formula, shelf);
   if (strengths.length === 0) return undefined;
@@ -94,7 +107,10 @@ function ideaFor(panel: Group, { plan, work, shelf, schools, head, fragileZones,
   const allowed = strengths.filter((volumes) => volumes <= most);
   if (allowed.length === 0) return undefined;
   const reaches = (volumes: number) =>
-    panel.rows.every(({ from, target, lift, limitMinutes }) => (readyAfter(from, target, onThisHead({ ...lift, volumes }, head.factor)) ?? Infinity) <= limitMinutes);
+    panel.rows.every(
+      ({ from, target, lift, limitMinutes }) =>
+        (readyAfter(from, target, onThisHead({ ...lift, volumes }, head.factor)) ?? Infinity) <= limitMinutes,
+    );
   const { target, lift } = panel.rows[0];
   const minutes = Math.round(Math.min(...panel.rows.map(({ limitMinutes }) => limitMinutes)));
   const weakest = allowed.find(reaches);
@@ -102,14 +118,20 @@ function ideaFor(panel: Group, { plan, work, shelf, schools, head, fragileZones,
   let at: number;
   if (weakest === undefined) {
     at = allowed.length - 1;
-    reasons.push(`nothing allowed here is expected to reach level ${said(target)} within ${minutes} min: the strongest comes nearest, a second session goes on from there`);
+    reasons.push(
+      `nothing allowed here is expected to reach level ${said(target)} within ${minutes} min: the strongest comes nearest, a second session goes on from there`,
+    );
   } else if (schools.volume === 'low') {
     at = allowed.indexOf(weakest);
     reasons.push(`low volume, long: the weakest that is expected to reach level ${said(target)} within ${minutes} min`);
   } else {
     const standard = nearest(allowed, STANDARD);
     at = Math.max(standard, allowed.indexOf(weakest));
-    reasons.push(at > standard ? `standard volume is not expected to reach level ${said(target)} within ${minutes} min` : 'standard volume, well saturated');
+    reasons.push(
+      at > standard
+        ? `standard volume is not expected to reach level ${said(target)} within ${minutes} min`
+        : 'standard volume, well saturated',
+    );
   }
   const lightened = panel.zones.filter((zone) => lightenedZones.includes(zone));
   const down = (why: string) => {
@@ -132,7 +154,14 @@ function ideaFor(panel: Group, { plan, work, shelf, schools, head, fragileZones,
   const volumes = allowed[at];
   // What weakens the mix is in its strength: less than a volume is no other strength.
   if (Math.abs(volumes - lift.volumes) < 1) return undefined;
-  return { panel: panel.panel, name: panel.name, letter: panel.letter, now: lift.volumes, volumes, why: sentence(reasons) };
+  return {
+    panel: panel.panel,
+    name: panel.name,
+    letter: panel.letter,
+    now: lift.volumes,
+    volumes,
+    why: sentence(reasons),
+  };
 }
 
 function nearest(values: readonly number[], wanted: number): number {

@@ -18,11 +18,14 @@ export function groupsOf(units: readonly Pick<WorkUnit, 'letter' | 'kind'>[]): W
     own.count += 1;
   }
   const kinds = Object.keys(UNIT_WORDS);
-  return [...groups.values()].sort((a, b) => (a.letter === b.letter ? kinds.indexOf(a.kind) - kinds.indexOf(b.kind) : a.letter < b.letter ? -1 : 1));
+  return [...groups.values()].sort((a, b) =>
+    a.letter === b.letter ? kinds.indexOf(a.kind) - kinds.indexOf(b.kind) : a.letter < b.letter ? -1 : 1,
+  );
 }
 
 /** `23 foils A, 24 foils B, 12 tip-outs A`. */
-export const groupWords = (groups: readonly WorkGroup[]): string => groups.map(({ letter, kind, count }) => `${count} ${UNIT_WORDS[kind][count === 1 ? 0 : 1]} ${letter}`).join(', ');
+export const groupWords = (groups: readonly WorkGroup[]): string =>
+  groups.map(({ letter, kind, count }) => `${count} ${UNIT_WORDS[kind][count === 1 ? 0 : 1]} ${letter}`).join(', ');
 
 /** The work in one sentence per panel, as a colourist would write it down, and what each letter is. */
 export function workSummary(plan: Plan, { units, letters }: Pick<WorkList, 'units' | 'letters'>): string {

@@ -5,7 +5,11 @@ import type { Side, SingleGather } from '../pattern';
 export type UnitKind = 'foil' | 'open-air' | 'tip-out' | 'lowlight' | 'paint';
 
 export const UNIT_WORDS: Readonly<Record<UnitKind, readonly [one: string, many: string]>> = {
-  foil: ['foil', 'foils'], 'open-air': ['painted section', 'painted sections'], 'tip-out': ['tip-out', 'tip-outs'], lowlight: ['lowlit drop-out', 'lowlit drop-outs'], paint: ['painted drop-out', 'painted drop-outs'],
+  foil: ['foil', 'foils'],
+  'open-air': ['painted section', 'painted sections'],
+  'tip-out': ['tip-out', 'tip-outs'],
+  lowlight: ['lowlit drop-out', 'lowlit drop-outs'],
+  paint: ['painted drop-out', 'painted drop-outs'],
 };
 
 /** What holds a unit while it develops: its own foil, the foils that it lies between, or nothing. */

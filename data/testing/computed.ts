@@ -8,5 +8,8 @@ const engine = createVisitEngine();
 /** A visit with all that is computed of it, as its pages have it. */
 export async function computedVisit(actor: Actor, visitId: string): Promise<ComputedVisit> {
   const visit = (await readVisit(actor, visitId))!;
-  return engine.compute({ consult: visit.consult.document, plan: visit.plan.document, mix: visit.mix.document }, factsOf(visit, (await readHouse(actor)).document));
+  return engine.compute(
+    { consult: visit.consult.document, plan: visit.plan.document, mix: visit.mix.document },
+    factsOf(visit, (await readHouse(actor)).document),
+  );
 }

@@ -16,19 +16,32 @@ interface Facts {
 export function cautionFactsOf({ mix, work, shelf, fragileZones, overlapping, rootWarning }: Facts): MixCautionFacts {
   const formulas: Record<string, CautionedFormula> = {};
   for (const { letter, formula } of work.letters) {
-    formulas[letter] = { volumes: Math.max(formula.volumes, formula.ends?.volumes ?? 0), heat: formula.kind === 'lift' && formula.heat };
+    formulas[letter] = {
+      volumes: Math.max(formula.volumes, formula.ends?.volumes ?? 0),
+      heat: formula.kind === 'lift' && formula.heat,
+    };
   }
   const longest = (line: string) => shelf.line(line)?.minutes.most ?? Infinity;
   const timed = [
     ...mix.toners.map(({ line, minutes }) => ({ what: 'toner', minutes, limit: longest(line) })),
     ...(mix.root ? [{ what: 'root colour', minutes: mix.root.minutes, limit: longest(mix.root.line) }] : []),
-    ...work.letters.flatMap(({ letter, formula, units }) => (formula.kind === 'lift' || units === 0 ? [] : [{ what: `formula ${letter}`, minutes: formula.minutes, limit: longest(formula.line) }])),
+    ...work.letters.flatMap(({ letter, formula, units }) =>
+      formula.kind === 'lift' || units === 0
+        ? []
+        : [{ what: `formula ${letter}`, minutes: formula.minutes, limit: longest(formula.line) }],
+    ),
   ];
   return {
-    units: work.units, formulas, fragileZones, overlapping: overlapping.length, rootWarning,
+    units: work.units,
+    formulas,
+    fragileZones,
+    overlapping: overlapping.length,
+    rootWarning,
     onScalp: [
       ...(mix.root ? [{ what: 'root colour', volumes: mix.root.volumes }] : []),
-      ...mix.toners.filter(({ where }) => where === 'all' || where === 'roots').map(({ volumes }) => ({ what: 'toner', volumes })),
+      ...mix.toners
+        .filter(({ where }) => where === 'all' || where === 'roots')
+        .map(({ volumes }) => ({ what: 'toner', volumes })),
     ],
     tooLong: timed.filter(({ minutes, limit }) => minutes > limit),
     oldestBowl: Math.max(0, ...work.lift.map(({ oldestBowlMinutes }) => oldestBowlMinutes)),

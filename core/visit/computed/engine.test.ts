@@ -10,17 +10,26 @@ const plan = startPlan();
 const patterns = createPatternEngine();
 const usual = usualFormula(new Shelf(EMPTY_MIX, USUAL_RANGE))!;
 const lift = (part: Partial<LiftFormula> = {}): LiftFormula => ({ ...usual, ...part });
-const visit = (mix: Partial<VisitMix> = {}, consult: Partial<Consult> = {}, facts: Partial<VisitFacts> = {}) => visitOf({ plan, mix, consult, facts });
+const visit = (mix: Partial<VisitMix> = {}, consult: Partial<Consult> = {}, facts: Partial<VisitFacts> = {}) =>
+  visitOf({ plan, mix, consult, facts });
 
 describe('a visit', () => {
   test('goes by the usual formula until one is chosen; what is weighed is what is needed', () => {
-    const { work: { letters, bowls }, needs, materialsMinor } = visit();
-    expect(letters).toMatchObject([{ letter: 'A', chosen: false, formula: { product: 'moth-powder', volumes: 20, ratio: 2 }, problem: null }]);
+    const {
+      work: { letters, bowls },
+      needs,
+      materialsMinor,
+    } = visit();
+    expect(letters).toMatchObject([
+      { letter: 'A', chosen: false, formula: { product: 'moth-powder', volumes: 20, ratio: 2 }, problem: null },
+    ]);
     if (!bowls.ok) throw new Error(bowls.problem);
     const powder = bowls.bowls.reduce((sum, { items: own }) => sum + (own.ok ? own.items[0].grams : NaN), 0);
     expect(needs.find(({ product }) => product.id === 'moth-powder')!.needed).toBe(powder);
     for (const { mixed, items: own } of bowls.bowls) expect(own.ok && own.total).toBeGreaterThanOrEqual(mixed);
-    expect(needs.find(({ product }) => product.id === 'foil-120')!.needed).toBe(patterns.compute(plan).sheet.foils.length);
+    expect(needs.find(({ product }) => product.id === 'foil-120')!.needed).toBe(
+      patterns.compute(plan).sheet.foils.length,
+    );
     expect(materialsMinor).toBe(needs.reduce((sum, { costMinor }) => sum + costMinor, 0));
   });
 
@@ -45,7 +54,8 @@ describe('a visit', () => {
 
   test('painting only the regrowth takes less, and as much less as it is shorter', () => {
     const regrowthMm = Object.fromEntries(patterns.compute(plan).sheet.foils.map(({ zone }) => [zone, 30]));
-    const net = (reach: 'ends' | 'regrowth') => visit({ formulas: { A: lift({ reach }) } }, { regrowthMm }).work.amounts[0].net;
+    const net = (reach: 'ends' | 'regrowth') =>
+      visit({ formulas: { A: lift({ reach }) } }, { regrowthMm }).work.amounts[0].net;
     expect(net('regrowth') / net('ends')).toBeGreaterThan(0.1);
     expect(net('regrowth') / net('ends')).toBeLessThan(0.4);
   });
@@ -54,18 +64,31 @@ describe('a visit', () => {
     const ready = (mix: Partial<VisitMix>) => visit(mix, { goalLevel: 9 }).work.lift[0].ready?.minutes ?? Infinity;
     expect(ready({ tests: [{ formula: 'A', minutes: 15, level: 7.5, from: 6 }] })).toBeGreaterThan(ready({}));
     expect(ready({ formulas: { A: lift({ product: 'moth-cream', ratio: 1.5 }) } })).toBeGreaterThan(ready({}));
-    expect(visit({ formulas: { A: lift({ product: 'moth-cream' }) } }, { goalLevel: 10 }).work.lift[0].ready).toBeNull();
+    expect(
+      visit({ formulas: { A: lift({ product: 'moth-cream' }) } }, { goalLevel: 10 }).work.lift[0].ready,
+    ).toBeNull();
   });
 
   test('strand tests of the record count as those of the visit do; what was not read of one says nothing', () => {
     const read = { volume: 20, minutes: 15, fromLevel: 6, level: 7.5 };
     const factor = (recorded: readonly WrittenTest['document'][], mix: Partial<VisitMix> = {}, onDay = '2026-12-30') =>
-      visit(mix, {}, { tests: recorded.map((document) => ({ kind: 'strand' as const, onDay, result: 'passed' as const, document })) }).work.head.factor;
+      visit(
+        mix,
+        {},
+        {
+          tests: recorded.map((document) => ({ kind: 'strand' as const, onDay, result: 'passed' as const, document })),
+        },
+      ).work.head.factor;
     expect(factor([read])).toBeCloseTo(0.85, 2);
     // A test that is written down after the day of the visit says nothing of it.
     expect(factor([read], {}, '2027-01-05')).toBe(1);
     expect(factor([read])).toBeCloseTo(factor([], { tests: [{ formula: 'A', minutes: 15, level: 7.5, from: 6 }] }), 9);
-    expect(factor([{ ...read, level: null }, { ...read, level: 5 }])).toBe(1);
+    expect(
+      factor([
+        { ...read, level: null },
+        { ...read, level: 5 },
+      ]),
+    ).toBe(1);
   });
 
   test('the curve never falls and passes the ready time at the target', () => {
@@ -85,7 +108,9 @@ describe('a visit', () => {
   });
 
   test('a product that is gone is a sentence and not a number', () => {
-    expect(visit({ formulas: { A: lift({ product: 'gone' }) } }).work.letters[0].problem).toBe('the lightener “gone” is not in the house');
+    expect(visit({ formulas: { A: lift({ product: 'gone' }) } }).work.letters[0].problem).toBe(
+      'the lightener “gone” is not in the house',
+    );
     expect(visit({}, {}, { range: [] }).work.letters).toEqual([]);
   });
 });

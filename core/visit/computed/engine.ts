@@ -9,7 +9,21 @@ import { createPatternEngine, type ComputedPlan, type PatternEngine, type Plan }
 import { Shelf } from '../../products';
 import type { WearSubject } from '../../wear';
 import {
-  afterSteps, clockPlanOf, factsOfLetters, lightenedIn, overlapping, reachedIn, strengthIdeas, workList, type AfterStep, type Careful, type ClockPlan, type ColourResults, type StrengthIdea, type WorkList, type WorkUnit,
+  afterSteps,
+  clockPlanOf,
+  factsOfLetters,
+  lightenedIn,
+  overlapping,
+  reachedIn,
+  strengthIdeas,
+  workList,
+  type AfterStep,
+  type Careful,
+  type ClockPlan,
+  type ColourResults,
+  type StrengthIdea,
+  type WorkList,
+  type WorkUnit,
 } from '../../work';
 import { isFragile, recordedTests, timeThereIs, type Consult, type VisitMix } from '..';
 import { cautionFactsOf } from './caution-facts';
@@ -67,7 +81,10 @@ export interface VisitEngine {
  */
 export function createVisitEngine(patterns: PatternEngine = createPatternEngine()): VisitEngine {
   const parts = partsOf(patterns);
-  return { compute: (documents, facts) => new Visit(documents, facts, parts), pattern: (plan) => parts.pattern({ plan }) };
+  return {
+    compute: (documents, facts) => new Visit(documents, facts, parts),
+    pattern: (plan) => parts.pattern({ plan }),
+  };
 }
 
 type Parts = ReturnType<typeof partsOf>;
@@ -75,17 +92,51 @@ type Parts = ReturnType<typeof partsOf>;
 function partsOf(patterns: PatternEngine) {
   return {
     // Head and hair belong to the consultation; the plan takes them from there.
-    plan: remembering(({ plan, head, hair }: { plan: Plan; head: Consult['head']; hair: Consult['hair'] }): Plan => (plan.head === head && plan.hair === hair ? plan : { ...plan, head, hair })),
+    plan: remembering(({ plan, head, hair }: { plan: Plan; head: Consult['head']; hair: Consult['hair'] }): Plan =>
+      plan.head === head && plan.hair === hair ? plan : { ...plan, head, hair },
+    ),
     pattern: remembering(({ plan }: { plan: Plan }) => patterns.compute(plan)),
-    shelf: remembering(({ products, range }: { products: VisitMix['products']; range: VisitFacts['range'] }) => new Shelf({ products }, range)),
+    shelf: remembering(
+      ({ products, range }: { products: VisitMix['products']; range: VisitFacts['range'] }) =>
+        new Shelf({ products }, range),
+    ),
     growth: remembering(growthOf),
-    work: remembering((input: { consult: Consult; plan: Plan; computed: ComputedPlan; mix: VisitMix; shelf: Shelf; tests: VisitFacts['tests']; heldOn: string; uses: readonly number[]; regrowthMm: VisitGrowth['regrowthMm'] }): WorkList => {
-      const { tests, heldOn, consult, regrowthMm, ...rest } = input;
-      return workList({ ...rest, consult: { ...consult, regrowthMm }, recorded: recordedTests(tests, heldOn) });
-    }),
+    work: remembering(
+      (input: {
+        consult: Consult;
+        plan: Plan;
+        computed: ComputedPlan;
+        mix: VisitMix;
+        shelf: Shelf;
+        tests: VisitFacts['tests'];
+        heldOn: string;
+        uses: readonly number[];
+        regrowthMm: VisitGrowth['regrowthMm'];
+      }): WorkList => {
+        const { tests, heldOn, consult, regrowthMm, ...rest } = input;
+        return workList({ ...rest, consult: { ...consult, regrowthMm }, recorded: recordedTests(tests, heldOn) });
+      },
+    ),
     colours: remembering(coloursOf),
-    clock: remembering(({ plan, work, shelf, careful, mix }: { plan: Plan; work: WorkList; shelf: Shelf; careful: Careful; mix: VisitMix }) => clockPlanOf({ plan, work, shelf, careful }, mix)),
-    careful: remembering(({ map, strongVolumes }: { map: Consult['map']; strongVolumes: number }): Careful => ({ fragileZones: ZONES.filter((zone) => isFragile(map[zone])), strongVolumes })),
+    clock: remembering(
+      ({
+        plan,
+        work,
+        shelf,
+        careful,
+        mix,
+      }: {
+        plan: Plan;
+        work: WorkList;
+        shelf: Shelf;
+        careful: Careful;
+        mix: VisitMix;
+      }) => clockPlanOf({ plan, work, shelf, careful }, mix),
+    ),
+    careful: remembering(({ map, strongVolumes }: { map: Consult['map']; strongVolumes: number }): Careful => ({
+      fragileZones: ZONES.filter((zone) => isFragile(map[zone])),
+      strongVolumes,
+    })),
   };
 }
 
@@ -102,8 +153,12 @@ function coloursOf({ consult, mix, work, shelf, levelBefore, foiled }: ColourInp
   const reached = foiled ? reachedIn(work.lift) : reachedBefore(consult, levelBefore);
   const porous = ZONES.some((zone) => consult.map[zone]?.condition === 'porous');
   return {
-    reached, porous,
-    toners: mix.toners.map((toner) => ({ id: toner.id, result: tonerResult(toner, shelf, { reached, tone: consult.tone, porous }) })),
+    reached,
+    porous,
+    toners: mix.toners.map((toner) => ({
+      id: toner.id,
+      result: tonerResult(toner, shelf, { reached, tone: consult.tone, porous }),
+    })),
     root: mix.root && rootResult(mix.root, consult.naturalLevel, shelf),
     corrections: mix.corrections.map((own) => ({ id: own.id, result: correctionResult(own, shelf, work.head) })),
   };
@@ -113,7 +168,11 @@ function coloursOf({ consult, mix, work, shelf, levelBefore, foiled }: ColourInp
 class Visit implements ComputedVisit {
   private readonly made = new Map<string, unknown>();
 
-  constructor(readonly documents: VisitDocuments, readonly facts: VisitFacts, private readonly parts: Parts) {}
+  constructor(
+    readonly documents: VisitDocuments,
+    readonly facts: VisitFacts,
+    private readonly parts: Parts,
+  ) {}
 
   private once<T>(name: string, make: () => T): T {
     if (!this.made.has(name)) this.made.set(name, make());
@@ -141,16 +200,37 @@ class Visit implements ComputedVisit {
   }
 
   get growth() {
-    return this.parts.growth({ history: this.facts.history, heldOn: this.facts.heldOn, regrowthMm: this.consult.regrowthMm });
+    return this.parts.growth({
+      history: this.facts.history,
+      heldOn: this.facts.heldOn,
+      regrowthMm: this.consult.regrowthMm,
+    });
   }
 
   get work() {
     const { tests, heldOn, uses } = this.facts;
-    return this.parts.work({ consult: this.consult, plan: this.plan, computed: this.pattern, mix: this.mix, shelf: this.shelf, tests, heldOn, uses, regrowthMm: this.growth.regrowthMm });
+    return this.parts.work({
+      consult: this.consult,
+      plan: this.plan,
+      computed: this.pattern,
+      mix: this.mix,
+      shelf: this.shelf,
+      tests,
+      heldOn,
+      uses,
+      regrowthMm: this.growth.regrowthMm,
+    });
   }
 
   get colours() {
-    return this.parts.colours({ consult: this.consult, mix: this.mix, work: this.work, shelf: this.shelf, levelBefore: this.facts.previous?.outcome.levelReached ?? null, foiled: this.plan.panels.length > 0 });
+    return this.parts.colours({
+      consult: this.consult,
+      mix: this.mix,
+      work: this.work,
+      shelf: this.shelf,
+      levelBefore: this.facts.previous?.outcome.levelReached ?? null,
+      foiled: this.plan.panels.length > 0,
+    });
   }
 
   get after() {
@@ -161,12 +241,23 @@ class Visit implements ComputedVisit {
     return this.once('needs', () => {
       const { toners, root, corrections } = this.colours;
       const { bowls, units } = this.work;
-      const weighed = [...(bowls.ok ? bowls.bowls.map(({ items }) => items) : []), ...toners.flatMap(({ result }) => (result.ok ? [result.items] : [])), ...(root?.ok ? [root.items] : []), ...corrections.map(({ result }) => result.items)];
+      const weighed = [
+        ...(bowls.ok ? bowls.bowls.map(({ items }) => items) : []),
+        ...toners.flatMap(({ result }) => (result.ok ? [result.items] : [])),
+        ...(root?.ok ? [root.items] : []),
+        ...corrections.map(({ result }) => result.items),
+      ];
       const foil = this.shelf.all.find(({ kind }) => kind === 'foil');
       const sheets = units.filter(({ laidWith }) => laidWith === 'foil').length;
       // Only stock is read from the house as it is now.
       const now = new Map(this.facts.range.map((own) => [own.id, own]));
-      return needsOf([...weighed.flatMap((own) => (own.ok ? own.items : [])), ...(foil ? [{ product: foil.id, grams: sheets }] : [])], this.shelf.all.map((own) => now.get(own.id) ?? own));
+      return needsOf(
+        [
+          ...weighed.flatMap((own) => (own.ok ? own.items : [])),
+          ...(foil ? [{ product: foil.id, grams: sheets }] : []),
+        ],
+        this.shelf.all.map((own) => now.get(own.id) ?? own),
+      );
     });
   }
 
@@ -179,26 +270,63 @@ class Visit implements ComputedVisit {
   }
 
   get ideas() {
-    return this.once('ideas', () => strengthIdeas({ plan: this.plan, work: this.work, shelf: this.shelf, schools: this.facts.house.schools, head: this.work.head, lightenedZones: lightenedIn(this.consult), ...this.careful }));
+    return this.once('ideas', () =>
+      strengthIdeas({
+        plan: this.plan,
+        work: this.work,
+        shelf: this.shelf,
+        schools: this.facts.house.schools,
+        head: this.work.head,
+        lightenedZones: lightenedIn(this.consult),
+        ...this.careful,
+      }),
+    );
   }
 
   get overlaps() {
-    return this.once('overlaps', () => overlapping(this.work.units.filter(({ kind }) => kind === 'foil' || kind === 'open-air'), this.growth.regrowthMm, lightenedIn(this.consult)));
+    return this.once('overlaps', () =>
+      overlapping(
+        this.work.units.filter(({ kind }) => kind === 'foil' || kind === 'open-air'),
+        this.growth.regrowthMm,
+        lightenedIn(this.consult),
+      ),
+    );
   }
 
   get cautionFacts() {
     return this.once('cautionFacts', () => {
       const { root } = this.colours;
-      return cautionFactsOf({ mix: this.mix, work: this.work, shelf: this.shelf, fragileZones: this.careful.fragileZones, overlapping: this.overlaps, rootWarning: root?.ok ? root.warning : null });
+      return cautionFactsOf({
+        mix: this.mix,
+        work: this.work,
+        shelf: this.shelf,
+        fragileZones: this.careful.fragileZones,
+        overlapping: this.overlaps,
+        rootWarning: root?.ok ? root.warning : null,
+      });
     });
   }
 
   get cautions() {
-    return this.once('cautions', () => cautionsFor(this.consult, this.facts, { onDay: this.facts.heldOn, bornOn: this.facts.bornOn }, this.facts.house.cautions, this.cautionFacts));
+    return this.once('cautions', () =>
+      cautionsFor(
+        this.consult,
+        this.facts,
+        { onDay: this.facts.heldOn, bornOn: this.facts.bornOn },
+        this.facts.house.cautions,
+        this.cautionFacts,
+      ),
+    );
   }
 
   get clock() {
-    return this.parts.clock({ plan: this.plan, work: this.work, shelf: this.shelf, careful: this.careful, mix: this.mix });
+    return this.parts.clock({
+      plan: this.plan,
+      work: this.work,
+      shelf: this.shelf,
+      careful: this.careful,
+      mix: this.mix,
+    });
   }
 
   get priced() {
@@ -208,8 +336,15 @@ class Visit implements ComputedVisit {
       const { lengthMm, densityPerCm2 } = this.plan.hair;
       return {
         // A section painted in the open air is charged as a foil is.
-        foils: totals.foils + painted.length, foilingMinutes: totals.foilingMinutes, bowls: bowls.ok ? bowls.bowls.length : 0, toners: this.mix.toners.length, root: this.mix.root !== null,
-        lengthMm, densityPerCm2, addOns: this.mix.money.addOns, materialsMinor: this.materialsMinor,
+        foils: totals.foils + painted.length,
+        foilingMinutes: totals.foilingMinutes,
+        bowls: bowls.ok ? bowls.bowls.length : 0,
+        toners: this.mix.toners.length,
+        root: this.mix.root !== null,
+        lengthMm,
+        densityPerCm2,
+        addOns: this.mix.money.addOns,
+        materialsMinor: this.materialsMinor,
       };
     });
   }
@@ -219,17 +354,40 @@ class Visit implements ComputedVisit {
   }
 
   get script() {
-    return this.once('script', () => scriptOf({ plan: this.plan, work: this.work, clock: this.clock, order: this.mix.clock.order, after: this.after, shelf: this.shelf, naturalLevel: this.consult.naturalLevel }));
+    return this.once('script', () =>
+      scriptOf({
+        plan: this.plan,
+        work: this.work,
+        clock: this.clock,
+        order: this.mix.clock.order,
+        after: this.after,
+        shelf: this.shelf,
+        naturalLevel: this.consult.naturalLevel,
+      }),
+    );
   }
 
   get wear() {
-    return this.once('wear', () => wearSubjectOf({ consult: this.consult, plan: this.plan, facts: this.facts, growth: this.growth, reached: this.colours.reached, letters: factsOfLetters(this.work.letters, this.work.lowlight) }));
+    return this.once('wear', () =>
+      wearSubjectOf({
+        consult: this.consult,
+        plan: this.plan,
+        facts: this.facts,
+        growth: this.growth,
+        reached: this.colours.reached,
+        letters: factsOfLetters(this.work.letters, this.work.lowlight),
+      }),
+    );
   }
 
   checkFacts(sayMoney: CheckFacts['sayMoney']): CheckFacts {
     return {
-      regrowthMm: this.growth.regrowthMm, overlapping: this.overlaps.map(({ id }) => id), brokenZones: brokenZonesOf(this.consult),
-      priceMinor: this.estimate.totalMinor, budgetMinor: this.consult.budgetMinor, sayMoney,
+      regrowthMm: this.growth.regrowthMm,
+      overlapping: this.overlaps.map(({ id }) => id),
+      brokenZones: brokenZonesOf(this.consult),
+      priceMinor: this.estimate.totalMinor,
+      budgetMinor: this.consult.budgetMinor,
+      sayMoney,
     };
   }
 

@@ -45,6 +45,20 @@ export interface ReadVisit extends Pick<VisitFacts, 'heldOn' | 'range' | 'uses' 
 }
 
 /** The facts of a visit, the same for the page that shows it and the server that decides on it. */
-export function factsOf({ heldOn, client, range, uses, safety, history, previous, foiled }: ReadVisit, house: VisitFacts['house']): VisitFacts {
-  return { heldOn, bornOn: client.bornOn, house, range, uses, tests: safety.tests, consents: safety.consents, history, previous, foiled };
+export function factsOf(
+  { heldOn, client, range, uses, safety, history, previous, foiled }: ReadVisit,
+  house: VisitFacts['house'],
+): VisitFacts {
+  return {
+    heldOn,
+    bornOn: client.bornOn,
+    house,
+    range,
+    uses,
+    tests: safety.tests,
+    consents: safety.consents,
+    history,
+    previous,
+    foiled,
+  };
 }

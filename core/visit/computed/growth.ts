@@ -13,8 +13,26 @@ export interface VisitGrowth {
 }
 
 /** What the visits say of growth, today's own reading among them. */
-export function growthOf({ history, heldOn, regrowthMm }: { history: VisitFacts['history']; heldOn: string; regrowthMm: Consult['regrowthMm'] }): VisitGrowth {
-  const rate = growthRate(growthIntervals([...history.filter(({ on }) => on <= heldOn), { on: heldOn, regrowthMm, taken: 'open' }]));
-  const expected = regrowthByZone(history.filter(({ on, taken }) => on < heldOn && taken !== 'open'), rate, heldOn);
-  return { rate, expected, regrowthMm: { ...Object.fromEntries(Object.entries(expected).map(([zone, { mm }]) => [zone, mm])), ...regrowthMm } };
+export function growthOf({
+  history,
+  heldOn,
+  regrowthMm,
+}: {
+  history: VisitFacts['history'];
+  heldOn: string;
+  regrowthMm: Consult['regrowthMm'];
+}): VisitGrowth {
+  const rate = growthRate(
+    growthIntervals([...history.filter(({ on }) => on <= heldOn), { on: heldOn, regrowthMm, taken: 'open' }]),
+  );
+  const expected = regrowthByZone(
+    history.filter(({ on, taken }) => on < heldOn && taken !== 'open'),
+    rate,
+    heldOn,
+  );
+  return {
+    rate,
+    expected,
+    regrowthMm: { ...Object.fromEntries(Object.entries(expected).map(([zone, { mm }]) => [zone, mm])), ...regrowthMm },
+  };
 }

@@ -9,15 +9,41 @@ import { mixesOf } from '../../work';
 import { USUAL_CLOCK, type VisitMix } from '..';
 import { visitOf } from './testing';
 
-const DEPOSIT = { kind: 'deposit' as const, line: 'sedge', parts: [{ shade: 'sedge-6-natural', parts: 1 }], volumes: 10, ratio: 2, minutes: 20, reach: 'ends' as const, ends: null };
+const DEPOSIT = {
+  kind: 'deposit' as const,
+  line: 'sedge',
+  parts: [{ shade: 'sedge-6-natural', parts: 1 }],
+  volumes: 10,
+  ratio: 2,
+  minutes: 20,
+  reach: 'ends' as const,
+  ends: null,
+};
 
 type Rotation = NonNullable<Panel['rotation']>;
-const turning = (rotation: Partial<Rotation> & Pick<Rotation, 'sequence'>) => (plan: Plan): Plan => ({ ...plan, panels: plan.panels.map((panel) => ({ ...panel, rotation: { by: 'foil', anew: false, from: 1, to: null, ...rotation } })) });
+const turning =
+  (rotation: Partial<Rotation> & Pick<Rotation, 'sequence'>) =>
+  (plan: Plan): Plan => ({
+    ...plan,
+    panels: plan.panels.map((panel) => ({
+      ...panel,
+      rotation: { by: 'foil', anew: false, from: 1, to: null, ...rotation },
+    })),
+  });
 const setByHand = (plan: Plan): Plan => {
   const { units } = visitOf({ plan }).work;
-  return units.filter(({ kind }, i) => kind === 'foil' && i % 7 === 3).slice(0, 12).reduce((own, { id }) => retypeFoil(own, id, { formula: 'B' }), plan);
+  return units
+    .filter(({ kind }, i) => kind === 'foil' && i % 7 === 3)
+    .slice(0, 12)
+    .reduce((own, { id }) => retypeFoil(own, id, { formula: 'B' }), plan);
 };
-const treated = (plan: Plan): Plan => ({ ...plan, panels: plan.panels.map((panel) => ({ ...panel, dropouts: { every: 3, treatments: ['tip-out', 'lowlight'], together: 3, recipes: {} } })) });
+const treated = (plan: Plan): Plan => ({
+  ...plan,
+  panels: plan.panels.map((panel) => ({
+    ...panel,
+    dropouts: { every: 3, treatments: ['tip-out', 'lowlight'], together: 3, recipes: {} },
+  })),
+});
 
 const WAYS: readonly (readonly [name: string, change: (plan: Plan) => Plan, mix: Partial<VisitMix>])[] = [
   ['as it stands', (plan) => plan, {}],
@@ -35,7 +61,12 @@ describe.each(TECHNIQUES.map((technique) => [technique.key, technique] as const)
 
   test.each(WAYS)('%s', (_name, change, mix) => {
     const visit = visitOf({ plan: change(base), mix, consult: { goalLevel: 9 } });
-    const { pattern: { sheet }, work, clock, script } = visit;
+    const {
+      pattern: { sheet },
+      work,
+      clock,
+      script,
+    } = visit;
     const { units } = work;
     const letterOf = new Map(units.map(({ id, letter }) => [id, letter]));
     expect(letterOf.size).toBe(units.length);
@@ -54,26 +85,45 @@ describe.each(TECHNIQUES.map((technique) => [technique.key, technique] as const)
         poured.set(at, [...(poured.get(at) ?? []), name]);
       }
     }
-    units.forEach((unit, at) => expect((poured.get(at) ?? []).sort()).toEqual(unit.grams + unit.endsGrams > 0 ? mixesOf(unit).sort() : []));
+    units.forEach((unit, at) =>
+      expect((poured.get(at) ?? []).sort()).toEqual(unit.grams + unit.endsGrams > 0 ? mixesOf(unit).sort() : []),
+    );
     for (const { letter, part, net } of work.amounts) {
-      const own = units.filter((unit) => unit.letter === letter).reduce((sum, unit) => sum + (part === 'ends' ? unit.endsGrams : unit.grams), 0);
+      const own = units
+        .filter((unit) => unit.letter === letter)
+        .reduce((sum, unit) => sum + (part === 'ends' ? unit.endsGrams : unit.grams), 0);
       expect(net).toBeCloseTo(own, 6);
     }
 
     // Clock and chair: each unit once, in the same blocks, from the same mixes.
-    expect(clock.blocks.flatMap((block) => block.units.map(({ id }, i) => [id, ...block.foils[i].mixes])).sort()).toEqual(units.map((unit) => [unit.id, ...mixesOf(unit)]).sort());
-    expect(script.units.map(({ id, letter, number, kind }) => `${id} ${letter} ${kind} ${number}`).sort()).toEqual(units.map(({ id, letter, number, kind }) => `${id} ${letter} ${kind} ${number}`).sort());
+    expect(
+      clock.blocks.flatMap((block) => block.units.map(({ id }, i) => [id, ...block.foils[i].mixes])).sort(),
+    ).toEqual(units.map((unit) => [unit.id, ...mixesOf(unit)]).sort());
+    expect(script.units.map(({ id, letter, number, kind }) => `${id} ${letter} ${kind} ${number}`).sort()).toEqual(
+      units.map(({ id, letter, number, kind }) => `${id} ${letter} ${kind} ${number}`).sort(),
+    );
 
     // Record: what was placed, by letter and kind.
-    const record = recordOf(script, serviceState(script, happened([[0, started], ...script.units.map(({ id }, i) => [i + 1, closed(id)] as const)])));
-    expect(record.units.map(({ id, letter }) => `${id} ${letter}`).sort()).toEqual(units.map(({ id, letter }) => `${id} ${letter}`).sort());
+    const record = recordOf(
+      script,
+      serviceState(script, happened([[0, started], ...script.units.map(({ id }, i) => [i + 1, closed(id)] as const)])),
+    );
+    expect(record.units.map(({ id, letter }) => `${id} ${letter}`).sort()).toEqual(
+      units.map(({ id, letter }) => `${id} ${letter}`).sort(),
+    );
     expect(record.lines.reduce((sum, { placed }) => sum + placed, 0)).toBe(units.length);
     for (const { letter, units: counts } of mixedLines(work, visit.mix, { script, record })) {
-      for (const { kind, planned, done } of counts) expect([planned, done]).toEqual(new Array(2).fill(units.filter((unit) => unit.letter === letter && unit.kind === kind).length));
+      for (const { kind, planned, done } of counts)
+        expect([planned, done]).toEqual(
+          new Array(2).fill(units.filter((unit) => unit.letter === letter && unit.kind === kind).length),
+        );
     }
 
     // The table of foils.
-    const rows = Papa.parse<Record<string, string>>(foilsCsv(sheet, units, { separator: ',', decimalComma: false }), { header: true, skipEmptyLines: true }).data;
+    const rows = Papa.parse<Record<string, string>>(foilsCsv(sheet, units, { separator: ',', decimalComma: false }), {
+      header: true,
+      skipEmptyLines: true,
+    }).data;
     expect(rows.map(({ id, formula }) => [id, formula])).toEqual(units.map(({ id, letter }) => [id, letter]));
   });
 });

@@ -22,19 +22,36 @@ interface Facts {
 }
 
 /** The visit as wear looks at it: the plan, the client's hair and habits, its mixes, and the light left from the visit before. */
-export function wearSubjectOf({ consult, plan, growth, reached, letters, facts: { foiled, heldOn } }: Facts): WearSubject {
+export function wearSubjectOf({
+  consult,
+  plan,
+  growth,
+  reached,
+  letters,
+  facts: { foiled, heldOn },
+}: Facts): WearSubject {
   const { mmPerWeek } = growth.rate;
   const level = levelWhere('all', reached);
   return {
     plan,
     curl: consult.curl ?? 'straight',
     // To the tenth of a level: less is not seen.
-    colour: { naturalLevel: consult.naturalLevel, byZone: consult.map, regrowthMm: growth.regrowthMm, targetLevel: level === null ? consult.goalLevel : Math.round(level * 10) / 10, tone: consult.tone },
+    colour: {
+      naturalLevel: consult.naturalLevel,
+      byZone: consult.map,
+      regrowthMm: growth.regrowthMm,
+      targetLevel: level === null ? consult.goalLevel : Math.round(level * 10) / 10,
+      tone: consult.tone,
+    },
     mmPerWeek,
     tonerWeeks: tonerWeeks(consult.washesPerWeek ?? USUAL_WASHES),
     shadowMm: consult.rootShadowMm,
     letters,
-    before: foiled && { plan: foiled.plan, grownMm: mmPerWeek * weeksBetween(foiled.heldOn, heldOn), grownByZone: growth.regrowthMm },
+    before: foiled && {
+      plan: foiled.plan,
+      grownMm: mmPerWeek * weeksBetween(foiled.heldOn, heldOn),
+      grownByZone: growth.regrowthMm,
+    },
     tiedShare: consult.wornUpShare ?? USUAL_UP,
     halfUpShare: consult.wornHalfUpShare ?? 0,
     brightnessWish: consult.brightness,
