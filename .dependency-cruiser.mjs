@@ -1,5 +1,5 @@
 /** No file may depend on itself by way of others, in types either: such files can only be read, tested and moved together. */
-export default {
+const config = {
   forbidden: [{ name: 'no-circles', severity: 'error', from: {}, to: { circular: true } }],
   options: {
     doNotFollow: { path: 'node_modules' },
@@ -9,3 +9,5 @@ export default {
     enhancedResolveOptions: { extensions: ['.ts', '.tsx', '.mts', '.mjs', '.js'] },
   },
 };
+
+export default config;
