@@ -188,7 +188,7 @@ test('by hand: a panel’s edge, the pitch, the angle, the hairline, a triangle 
   await page.waitForSelector('button[aria-label^="Undo: depth behind the hairline 35 mm → "]');
 
   // A foil of the back: its middle is the pitch, its end the angle.
-  const cells = await page.$$('footer svg g');
+  const cells = await page.$$('footer svg g[data-unit]');
   await cells[20].click();
   await drag(/drag to change the pitch/, 0, -25);
   await page.waitForSelector('button[aria-label^="Undo: drop-out 5 mm → "]');

@@ -80,7 +80,7 @@ test('from signing in to a recorded pattern that is found on the client', async 
   expect(less / bright).toBeGreaterThan(0.8 * (sparse / dense));
   expect(less / bright).toBeLessThan(1.2 * (sparse / dense));
   // So does the ribbon, a moment later.
-  await page.waitForFunction((n) => document.querySelectorAll('footer svg g').length === n, {}, sparse);
+  await page.waitForFunction((n) => document.querySelectorAll('footer svg g[data-unit]').length === n, {}, sparse);
   expect(await seriousFindings(page)).toEqual([]);
 
   // Undo says what it undoes; redo brings it back.
@@ -150,7 +150,7 @@ test('slices light all that they foil, and the glyph in the ribbon turns solid',
   await press(page, 'Slice');
   await see(page, 'Slice, horizontal');
   expect(await foilCount(page)).toBe(before);
-  const solid = await page.$$eval('footer svg g', (cells) => cells.every((cell) => cell.querySelectorAll('rect[fill="var(--color-sun)"]').length === 1));
+  const solid = await page.$$eval('footer svg g[data-unit]', (cells) => cells.every((cell) => cell.querySelectorAll('rect[fill="var(--color-sun)"]').length === 1));
   expect(solid).toBe(true);
   await saved(page);
 });

@@ -94,7 +94,7 @@ test('one foil is changed by hand, and is as the recipe has it again', async () 
   await press(page, 'Pattern');
   await page.waitForSelector('#total-foils');
   const before = await foilCount(page);
-  const cell = (await page.$$('footer svg g'))[10];
+  const cell = (await page.$$('footer svg g[data-unit]'))[10];
   await cell.click();
   await press(page, 'Make it a slice');
   await see(page, ', by hand');
