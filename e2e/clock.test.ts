@@ -10,7 +10,12 @@ beforeAll(async () => {
 });
 afterAll(() => session.close());
 
-const headline = () => page.$eval('section[aria-label="Time axis"] header [role=status]', (own) => (own as HTMLElement).innerText.replace(/\s+/g, ' '));
+const HEADLINE = 'section[aria-label="Time axis"] header [role=status]';
+/** What stands over the time axis, once it has been worked out. */
+async function headline(): Promise<string> {
+  await page.waitForFunction((at) => !/Working it out/.test(document.querySelector(at)?.textContent ?? 'Working it out'), {}, HEADLINE);
+  return page.$eval(HEADLINE, (own) => (own as HTMLElement).innerText.replace(/\s+/g, ' '));
+}
 const rinsed = (said: string) => {
   const [, hours = '0', minutes = '0'] = /rinsed after (?:(\d+) h ?)?(?:(\d+)(?: min)?)?,/.exec(said)!;
   return 60 * Number(hours) + Number(minutes);
