@@ -1,7 +1,7 @@
 import { basinMinutes } from '../clock';
-import { UNIT_WORDS } from '../work';
+import { mixesOf, UNIT_WORDS } from '../work';
 import type { ServiceScript } from './script';
-import { MINUTE, mixesFor, type BlockState, type ServiceState } from './state';
+import { MINUTE, type BlockState, type ServiceState } from './state';
 
 /** Something that wants to be heard at a moment. */
 export interface Alarm {
@@ -69,7 +69,7 @@ function blockAlarms({ block, units, standing, firstAt, lastAt, readyAt, limitAt
 function bowlAlarms({ rules }: ServiceScript, { blocks, bowls }: ServiceState): Alarm[] {
   const mixes = [...new Set(bowls.map(({ mix }) => mix))];
   return mixes.flatMap((mix): Alarm[] => {
-    if (!blocks.some(({ units }) => units.some(({ standing, unit }) => standing === 'waiting' && mixesFor(unit).includes(mix)))) return [];
+    if (!blocks.some(({ units }) => units.some(({ standing, unit }) => standing === 'waiting' && mixesOf(unit).includes(mix)))) return [];
     const { at } = bowls.findLast((own) => own.mix === mix)!;
     return [{ key: `bowl ${mix} ${at}`, kind: 'bowl', due: at + rules.usefulMinutes * MINUTE, words: `Bowl ${mix} is ${rules.usefulMinutes} min old: treat it as weak.`, urgent: false, block: null, mix }];
   });

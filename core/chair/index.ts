@@ -4,4 +4,4 @@ export { nextStep, type NextStep } from './next-step';
 export { recordOf, servedBy, type PanelLine, type Served, type ServiceRecord, type UnitRecord } from './record';
 export { mayRinseNow, ownId, plannedActions, restOf, restSteps, simpleRest, type RestQuestion, type RestStep } from './rest';
 export { scriptOf, type ScriptBlock, type ScriptInput, type ScriptLift, type ScriptMix, type ScriptUnit, type ServiceScript } from './script';
-export { conflictWords, lengthOf, MINUTE, mixesFor, readingOf, readyMinutesOf, serviceState, unitName, type BlockState, type Check, type Conflict, type ServiceState, type UnitState } from './state';
+export { conflictWords, lengthOf, MINUTE, readingOf, readyMinutesOf, serviceState, unitName, type BlockState, type Check, type Conflict, type ServiceState, type UnitState } from './state';

@@ -1,7 +1,7 @@
-import type { AfterStep } from '../work';
+import { mixesOf, type AfterStep } from '../work';
 import type { RestStep } from './rest';
 import type { ServiceScript } from './script';
-import { MINUTE, mixesFor, type BlockState, type ServiceState, type UnitState } from './state';
+import { MINUTE, type BlockState, type ServiceState, type UnitState } from './state';
 
 /** The one thing that is to be done now. */
 export type NextStep =
@@ -45,7 +45,7 @@ const isWaiting = ({ standing }: { readonly standing: string }) => standing === 
 function foilStep({ rules }: ServiceScript, { bowls, blocks }: ServiceState, block: BlockState, now: number): NextStep {
   const place = block.units.findIndex(isWaiting);
   const own = block.units[place];
-  for (const mix of mixesFor(own.unit)) {
+  for (const mix of mixesOf(own.unit)) {
     const bowl = bowls.findLast((one) => one.mix === mix);
     // The bowls that a service starts with are at hand.
     if (!bowl && bowls.length > 0) return { kind: 'bowl', mix, why: 'first' };

@@ -1,7 +1,8 @@
 import { Allowed, basinMinutes, Courses, MOST_BLOCKS, runService, simplePlan, type Action, type Block, type BlockFoil, type ClockRules, type Fixed, type Start, type Timeline } from '../clock';
 import type { PlannedAction } from './events';
 import type { ServiceScript } from './script';
-import { MINUTE, mixesFor, type ServiceState, type UnitState } from './state';
+import { mixesOf } from '../work';
+import { MINUTE, type ServiceState, type UnitState } from './state';
 
 const REST = '~rest';
 
@@ -39,7 +40,7 @@ export function restOf(script: ServiceScript, state: ServiceState, now: number):
   for (const { block, units, standing } of state.blocks) {
     const { id, panel, name, touches, together, after } = block;
     const base = { panel, name, touches, together, after: after?.flatMap((other) => [other, other + REST]) };
-    const foilsOf = (which: readonly UnitState[]): BlockFoil[] => which.map(({ unit, readyMinutes }) => ({ seconds: unit.seconds, mixes: mixesFor(unit), readyMinutes, limitMinutes: unit.limitMinutes }));
+    const foilsOf = (which: readonly UnitState[]): BlockFoil[] => which.map(({ unit, readyMinutes }) => ({ seconds: unit.seconds, mixes: mixesOf(unit), readyMinutes, limitMinutes: unit.limitMinutes }));
     const placedAt = (which: readonly UnitState[]) => which.map(({ closedAt }) => minutes(closedAt!));
     const on = units.filter((own) => own.standing === 'on');
     const opened = units.filter((own) => own.standing === 'pulled');

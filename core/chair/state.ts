@@ -279,7 +279,7 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
       // On the head anew: the block has to be rinsed again.
       rinsedBlocks.delete(block);
     }
-    for (const mix of mixesFor(unitOf(id))) if (!bowls.some((bowl) => bowl.mix === mix)) bowls.push({ mix, at: freeAt ?? at });
+    for (const mix of mixesOf(unitOf(id))) if (!bowls.some((bowl) => bowl.mix === mix)) bowls.push({ mix, at: freeAt ?? at });
     freeAt = at;
     lastBlock = block;
     if (next === block && lists.get(block)!.every((foil) => foils.get(foil)!.standing !== 'waiting')) next = null;
@@ -301,9 +301,6 @@ const NAMES = { foil: 'Foil', 'open-air': 'Section', 'tip-out': 'Tip-out', lowli
 
 /** A unit by its number in the order of work: `Foil 14`, `Tip-out 60`. */
 export const unitName = ({ kind, number }: Pick<ScriptUnit, 'kind' | 'number'>): string => `${NAMES[kind]} ${number}`;
-
-/** Mixes that a unit is painted from, by their names in a bowl. */
-export const mixesFor = ({ letter, grams, endsGrams }: Pick<ScriptUnit, 'letter' | 'grams' | 'endsGrams'>): string[] => mixesOf({ letter, grams, endsGrams });
 
 /** Who has the step: told in the order in which the server heard of it, whatever the clocks of the devices say. */
 function holderOf(events: readonly ServiceEvent[]): Pick<ServiceState, 'heldBy' | 'handedAt'> {

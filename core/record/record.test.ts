@@ -5,7 +5,7 @@ import { nextVisit, type ZoneRegrowth } from '../growth';
 import { ZONES, type Zone } from '../head';
 import { createPatternEngine, type Plan } from '../pattern';
 import { planOf, techniqueOf } from '../technique';
-import { visitOf, type VisitParts } from '../visit/computed/testing';
+import { DEPOSIT, visitOf, type VisitParts } from '../visit/computed/testing';
 import { againSheet, findAgain, linesOf, nextFactsOf, retouch, sequenceWords, zonesOfPlan, zonesOfService, zonesRecorded } from '.';
 import { EMPTY_OUTCOME } from '../visit';
 
@@ -15,7 +15,6 @@ const computed = engine.compute(plan);
 const { sheet } = computed;
 const workOf = (own: Plan, mix?: VisitParts['mix']) => visitOf({ plan: own, mix }).work;
 
-const DEPOSIT = { kind: 'deposit' as const, line: 'sedge', parts: [{ shade: 'sedge-6-natural', parts: 1 }], volumes: 10, ratio: 2, minutes: 20, reach: 'ends' as const, ends: null };
 const grown = (mm: number, takenOn = '2027-01-04'): ZoneRegrowth => ({ mm, sd: 2, since: takenOn, from: 'taken', takenOn });
 const everywhere = (mm: number) => Object.fromEntries(ZONES.map((zone) => [zone, grown(mm)])) as Record<Zone, ZoneRegrowth>;
 

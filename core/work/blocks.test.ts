@@ -2,7 +2,7 @@ import { runService, searchService, USUAL_RULES } from '../clock';
 import { startPlan } from '../formats';
 import { createPatternEngine, type Plan } from '../pattern';
 import { USUAL_CLOCK, type VisitMix } from '../visit';
-import { visitOf } from '../visit/computed/testing';
+import { DEPOSIT, visitOf } from '../visit/computed/testing';
 import { blocksOf, clockBlocks, type BlockFacts } from '.';
 
 const engine = createPatternEngine();
@@ -11,16 +11,6 @@ function blocks(plan: Plan = startPlan(), mix: Partial<VisitMix> = {}, goalLevel
   const visit = visitOf({ plan, mix, consult: { goalLevel } });
   return { computed: engine.compute(plan), work: visit.work, facts: visit, panels: blocksOf(visit) };
 }
-const DEPOSIT = {
-  kind: 'deposit' as const,
-  line: 'sedge',
-  parts: [{ shade: 'sedge-6-natural', parts: 1 }],
-  volumes: 10,
-  ratio: 2,
-  minutes: 20,
-  reach: 'ends' as const,
-  ends: null,
-};
 const total = (own: readonly { readonly foils: readonly { readonly seconds: number }[] }[]) =>
   own.flatMap(({ foils }) => foils).reduce((sum, { seconds }) => sum + seconds, 0);
 

@@ -25,7 +25,7 @@ import {
   type WorkList,
   type WorkUnit,
 } from '../../work';
-import { isFragile, recordedTests, timeThereIs, type Consult, type VisitMix } from '..';
+import { isFragile, recordedTests, type Consult, type VisitMix } from '..';
 import { cautionFactsOf } from './caution-facts';
 import type { VisitDocuments, VisitFacts } from './facts';
 import { growthOf, type VisitGrowth } from './growth';
@@ -389,10 +389,5 @@ class Visit implements ComputedVisit {
       budgetMinor: this.consult.budgetMinor,
       sayMoney,
     };
-  }
-
-  /** Time for the foils, minutes; null where neither house nor client has set one. */
-  get minutesThere(): number | null {
-    return timeThereIs(this.facts.house, this.consult.minutesAtMost);
   }
 }

@@ -7,18 +7,8 @@ import { mixedLines } from '../../record';
 import { planOf, TECHNIQUES } from '../../technique';
 import { mixesOf } from '../../work';
 import { USUAL_CLOCK, type VisitMix } from '..';
-import { visitOf } from './testing';
+import { DEPOSIT, visitOf } from './testing';
 
-const DEPOSIT = {
-  kind: 'deposit' as const,
-  line: 'sedge',
-  parts: [{ shade: 'sedge-6-natural', parts: 1 }],
-  volumes: 10,
-  ratio: 2,
-  minutes: 20,
-  reach: 'ends' as const,
-  ends: null,
-};
 
 type Rotation = NonNullable<Panel['rotation']>;
 const turning =

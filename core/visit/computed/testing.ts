@@ -1,10 +1,22 @@
 import { EMPTY_CONSULT, EMPTY_MIX, startPlan, USUAL_HOUSE } from '../../formats';
 import type { Plan } from '../../pattern';
 import { USUAL_RANGE } from '../../products';
-import type { Consult, VisitMix } from '..';
+import type { Consult, DepositFormula, VisitMix } from '..';
 import { createVisitEngine, type ComputedVisit, type VisitFacts } from '.';
 
 const engine = createVisitEngine();
+
+/** A lowlight: natural of the usual demi, on for 20 minutes. */
+export const DEPOSIT: DepositFormula = {
+  kind: 'deposit',
+  line: 'sedge',
+  parts: [{ shade: 'sedge-6-natural', parts: 1 }],
+  volumes: 10,
+  ratio: 2,
+  minutes: 20,
+  reach: 'ends',
+  ends: null,
+};
 
 export const USUAL_FACTS: VisitFacts = {
   heldOn: '2027-01-04',
