@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { parsePlanText, sheetSchema, techniquesSchema, workSchema } from '@/core/formats';
+import { clockSchema, parsePlanText, sheetSchema, techniquesSchema, workSchema } from '@/core/formats';
 import { formatFiles } from './format-files';
 import { main } from './command-line';
 
@@ -161,25 +161,55 @@ describe('bin/lattice mix', () => {
 });
 
 describe('bin/lattice clock', () => {
-  test('prints when each foil is placed, ready and due, the stages and what binds; nothing is over', async () => {
+  test('prints its plans, and when each foil is placed, ready and off; nothing is over', async () => {
     const clock = JSON.parse(await output('clock', example, '--from', '6', '--to', '8'));
+    expect(clockSchema.safeParse(clock).success).toBe(true);
     const { foils } = JSON.parse(readFileSync(path.join(root, 'docs/formats/examples/plan.sheet.json'), 'utf8')).totals;
     const work = JSON.parse(await output('work', example, '--from', '6', '--to', '8'));
     expect(work.units.filter(({ kind }: { kind: string }) => kind === 'foil')).toHaveLength(foils);
     // Everything that product is put on is on the clock: foils, tip-outs and lowlights, each with its letter.
     const of = (list: readonly { id?: string; unit?: string; letter: string; grams: number }[]) => list.map(({ id, unit, letter }) => `${id ?? unit} ${letter}`).sort();
     expect(of(clock.foils)).toEqual(of(work.units));
-    // Lowlights and tip-outs between the foils have little room: a minute or two of the margin goes, none of the limit.
-    expect(clock.cost.minutesOver).toBeLessThan(5);
-    for (const { placed, ready, limit, wet, clear } of clock.foils) {
-      expect(placed < ready && ready <= limit && wet < clear).toBe(true);
-      expect(clear).toBeLessThanOrEqual(limit + 0.1);
+    for (const { placed, ready, limit, off, clear } of clock.foils) {
+      expect(placed < ready && ready <= limit && off < clear && ready <= off + 0.1).toBe(true);
+      expect(clear).toBeLessThanOrEqual(limit - 3 + 0.1);
     }
-    expect(clock.stages.length).toBeGreaterThan(1);
+    const [first, ...others] = clock.plans;
+    expect(first).toMatchObject({ worstOver: 0, foilMinutesOver: 0, short: 0 });
+    expect(first.basinVisits).toBeLessThanOrEqual(2);
+    expect(others.length).toBeGreaterThan(0);
+    // Its actions place every unit once, and open or rinse it.
+    expect(first.actions.reduce((sum: number, own: { do: string; from: number; to: number }) => (own.do === 'foil' ? sum + own.to - own.from + 1 : sum), 0)).toBe(work.units.length);
+    expect(first.actions.reduce((sum: number, own: { do: string; units?: string[] }) => (own.do === 'pull' ? sum + own.units!.length : sum), 0)).toBe(first.pulled);
+    for (const { foils: parts } of first.parts) for (const part of parts) expect(parts.length === 1 || part >= 5).toBe(true);
     expect(clock.binds[0]).toMatch(/limit/);
     // The same call gives the same answer.
     expect(await output('clock', example, '--from', '6', '--to', '8')).toBe(`${JSON.stringify(clock, null, 2)}\n`);
   });
+
+  test('the frame, a second person and the margin are taken from flags', async () => {
+    const of = async (...flags: string[]) => JSON.parse(await output('clock', example, '--from', '6', '--to', '9', ...flags));
+    const [usual, once, helped, bold] = [await of(), await of('--visits', '1'), await of('--second', 'pulls'), await of('--margin', '0')];
+    expect(once.plans.map(({ basinVisits }: { basinVisits: number }) => basinVisits)).toEqual(once.plans.map(() => 1));
+    expect(helped.plans[0].second).toBe('pulls');
+    expect(helped.plans[0].end).toBeLessThan(usual.plans[0].end - 20);
+    expect(bold.plans[0].end).toBeLessThanOrEqual(usual.plans[0].end);
+  });
+
+  test('a target that is not expected: a timeline all the same, whole panels, the level that is reached and the remedies', async () => {
+    const clock = JSON.parse(await output('clock', example, '--from', '2', '--to', '8', '--volumes', '10'));
+    expect(clock.plans[0]).toMatchObject({ worstOver: 0 });
+    expect(clock.plans[0].short).toBe(clock.foils.filter(({ ready, limit }: { ready: number; limit: number }) => ready >= limit - 0.05).length);
+    expect(clock.plans[0].levelReached).toBeLessThan(8);
+    expect(clock.notExpected[0].remedies.map(({ kind }: { kind: string }) => kind)).toEqual(expect.arrayContaining(['stronger', 'second-application']));
+    expect(clock.cannot[0]).toMatch(/is not expected within 45 min/);
+  });
+
+  test.each([
+    [['--visits', '4'], /--visits: “4” is none of 1, 2, 3, free\./],
+    [['--second', 'cuts'], /--second: “cuts” is none of none, pulls, foils\./],
+    [['--margin', '16'], /--margin: must be minutes from 0 to 15\./],
+  ])('%j is a sentence', async (flags, sentence) => expect(await call('clock', example, ...flags)).toMatchObject({ status: 2, stdout: '', stderr: expect.stringMatching(sentence) }));
 
   test('a call that cannot be is a sentence', async () => {
     expect(await call('clock', example, '--from', '11')).toMatchObject({ status: 2, stdout: '', stderr: expect.stringMatching(/--from: must be a level/) });
@@ -196,7 +226,7 @@ describe('bin/lattice work', () => {
   });
 
   test('the same documents give the same letters, units and grams as mix and clock', async () => {
-    const flags = ['--from', '6', '--to', '7', '--mix', mixFile];
+    const flags = ['--from', '6', '--to', '9', '--mix', mixFile];
     const [work, mix, clock] = [JSON.parse(await output('work', example, ...flags)), JSON.parse(await output('mix', example, ...flags)), JSON.parse(await output('clock', example, ...flags))];
     for (const { letter, units } of mix.formulas) expect(work.units.filter((own: { letter: string }) => own.letter === letter)).toHaveLength(units);
     for (const { letter } of mix.formulas) {

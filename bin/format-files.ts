@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { consultSchema, growthDocumentSchema, growthReport, houseSchema, mixSchema, outcomeSchema, parseGrowthDocument, EMPTY_CONSULT, parseMix, parsePlan, planSchema, productsSchema, roundedSheet, scriptSchema, sheetSchema, techniqueSchema, techniquesSchema, visitSchema, workDocument, workSchema } from '@/core/formats';
+import { clockDocument, clockSchema, consultSchema, growthDocumentSchema, growthReport, houseSchema, mixSchema, outcomeSchema, parseGrowthDocument, EMPTY_CONSULT, parseMix, parsePlan, planSchema, productsSchema, roundedSheet, scriptSchema, sheetSchema, techniqueSchema, techniquesSchema, visitSchema, workDocument, workSchema } from '@/core/formats';
+import { plansOf } from '@/core/clock';
 import { createPatternEngine, type Plan } from '@/core/pattern';
 import { createVisitEngine } from '@/core/visit/computed';
 import { fieldPicture } from './field-picture';
@@ -100,6 +101,8 @@ export function formatFiles(): Record<string, string> {
     'docs/formats/technique.schema.json': printed(z.toJSONSchema(techniqueSchema, { io: 'input' })),
     'docs/formats/work.schema.json': printed(z.toJSONSchema(workSchema)),
     'docs/formats/examples/work.json': printed(workDocument(whole.work, whole.after)),
+    'docs/formats/clock.schema.json': printed(z.toJSONSchema(clockSchema)),
+    'docs/formats/examples/clock.json': printed(clockDocument({ plans: plansOf(face.clock), clock: face.clock, work: face.work, after: face.after })),
     'docs/formats/script.schema.json': printed(z.toJSONSchema(scriptSchema)),
     'docs/formats/examples/script.json': printed(face.script),
     'docs/formats/plan.sheet.schema.json': printed(z.toJSONSchema(sheetSchema)),

@@ -1,29 +1,16 @@
-import { searchService, type Action, type Block, type ClockRules, type Fixed, type Start } from '@/core/clock';
+import { betterRest, type RestQuestion } from '@/core/chair';
+import { plansOf, type ClockPlanned, type ClockQuestion } from '@/core/clock';
 
-/** A question: in what order to foil and rinse these blocks, within some time. */
-export interface ClockQuestion {
-  readonly blocks: readonly Block[];
-  readonly rules: ClockRules;
-  readonly fixed: Fixed;
-  /** Where the service stands; null at its beginning. */
-  readonly start: Start | null;
-  /** Until when: milliseconds, or so many hundred steps, which always come to the same answer. */
-  readonly within: { readonly ms: number } | { readonly steps: number };
-}
+/** What is asked: the plans of a visit, or another course for the rest of a service. */
+export type ClockAsked =
+  | { readonly kind: 'plans'; readonly question: ClockQuestion }
+  | { readonly kind: 'rest'; readonly question: RestQuestion };
 
-export interface ClockAnswer {
-  readonly actions: readonly Action[];
-  readonly proved: boolean;
-  /** Whether a better one may still come. */
-  readonly done: boolean;
-}
+export type ClockAnswer =
+  | { readonly kind: 'plans'; readonly plans: readonly ClockPlanned[] }
+  | { readonly kind: 'rest'; readonly better: ReturnType<typeof betterRest> };
 
-addEventListener('message', ({ data: { blocks, rules, fixed, start, within } }: MessageEvent<ClockQuestion>) => {
-  const until = performance.now() + ('ms' in within ? within.ms : Infinity);
-  let asked = 0;
-  const stop = () => ('ms' in within ? performance.now() > until : (asked += 1) > within.steps);
-  const found = searchService(blocks, {
-    rules, fixed, start: start ?? undefined, stop, onBetter: (actions) => postMessage({ actions, proved: false, done: false } satisfies ClockAnswer),
-  });
-  postMessage({ actions: found.actions, proved: found.proved, done: true } satisfies ClockAnswer);
+addEventListener('message', ({ data }: MessageEvent<ClockAsked>) => {
+  const answer: ClockAnswer = data.kind === 'plans' ? { kind: 'plans', plans: plansOf(data.question) } : { kind: 'rest', better: betterRest(data.question) };
+  postMessage(answer);
 });

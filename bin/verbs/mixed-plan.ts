@@ -27,9 +27,15 @@ export const MIX_HELP: readonly string[] = [
     '--read MINUTES:LEVEL: a strand test with the first formula, read then; it fits the lift to this head.',
 ];
 
+/** Flags of a verb's own, and what they change of the visit. */
+export interface OwnFlags {
+  readonly flags: readonly string[];
+  change(flags: ReadonlyMap<string, string>, visit: { readonly mix: VisitMix; readonly facts: VisitFacts }): Parsed<{ readonly mix: VisitMix; readonly facts: VisitFacts }>;
+}
+
 /** Reads the plan, mix and consultation that a call names, and computes the visit; a sentence where one cannot be. */
-export async function mixedPlan(verb: string, args: readonly string[]): Promise<Parsed<ComputedVisit>> {
-  const call = flagsOf(verb, args, FLAGS);
+export async function mixedPlan(verb: string, args: readonly string[], own?: OwnFlags): Promise<Parsed<ComputedVisit>> {
+  const call = flagsOf(verb, args, [...FLAGS, ...(own?.flags ?? [])]);
   if (!call.ok) return call;
   const { flags } = call;
   const plan = await readPlan(call.file);
@@ -43,7 +49,9 @@ export async function mixedPlan(verb: string, args: readonly string[]): Promise<
   if (!given.ok) return given;
   const mix = withReading(given.value, flags.get('--read'), consult.value.naturalLevel, sheet);
   if (!mix.ok) return mix;
-  const visit = engine.compute({ consult: consult.value, plan: plan.value, mix: mix.value }, PLAIN_FACTS);
+  const changed = own ? own.change(flags, { mix: mix.value, facts: PLAIN_FACTS }) : { ok: true as const, value: { mix: mix.value, facts: PLAIN_FACTS } };
+  if (!changed.ok) return changed;
+  const visit = engine.compute({ consult: consult.value, plan: plan.value, mix: changed.value.mix }, changed.value.facts);
   const wrong = visit.work.letters.find(({ problem, units }) => problem !== null && units > 0);
   if (wrong) return { ok: false, problem: `Formula ${wrong.letter}: ${wrong.problem}.` };
   if (!visit.work.bowls.ok) return { ok: false, problem: visit.work.bowls.problem };

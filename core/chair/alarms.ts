@@ -1,4 +1,4 @@
-import { basinMinutes } from '../clock';
+import { basinMinutes, type ClockRules } from '../clock';
 import { mixesOf, UNIT_WORDS } from '../work';
 import type { ServiceScript } from './script';
 import { MINUTE, type BlockState, type ServiceState } from './state';
@@ -18,8 +18,8 @@ export interface Alarm {
 
 /** Checks: the first so long before the oldest foil is ready, then again and again. Middle of the usual 5–10 minutes. */
 const CHECK_EVERY = 8;
-/** Before a limit is reached there is a warning. */
-const LIMIT_AHEAD = 5;
+/** Before a limit is reached there is a warning: once less is left than the plan keeps in hand. */
+const limitAhead = ({ margin }: ClockRules) => Math.max(1, margin - 1);
 /** After a reason for staying on was given, or a call was heard and nothing done, it is asked again. Working assumption. */
 const ASK_AGAIN = 5;
 /** What somebody has to do something about: heard is not yet done. */
@@ -28,7 +28,7 @@ const WANTS_DOING: ReadonlySet<Alarm['kind']> = new Set(['check', 'over']);
 /** Every alarm of a service as it stands, past and to come, soonest first. Computed from recorded moments, never from a counter. */
 export function alarmsOf(script: ServiceScript, state: ServiceState): Alarm[] {
   if (state.startedAt === null || state.finishedAt !== null) return [];
-  const first = [...state.blocks.flatMap((own) => blockAlarms(own)), ...bowlAlarms(script, state), ...basinAlarms(script, state), ...stepAlarms(script, state)];
+  const first = [...state.blocks.flatMap((own) => blockAlarms(own, limitAhead(script.rules))), ...bowlAlarms(script, state), ...basinAlarms(script, state), ...stepAlarms(script, state)];
   return first.flatMap((own) => [own, ...askedAgain(own, state.silenced)]).sort((a, b) => a.due - b.due);
 }
 
@@ -45,7 +45,7 @@ export function dueAlarms(alarms: readonly Alarm[], raised: ReadonlyMap<string, 
   return alarms.filter(({ key, due }) => due <= now && !raised.has(key));
 }
 
-function blockAlarms({ block, units, standing, firstAt, lastAt, readyAt, limitAt, checks, pastLimit, expected }: BlockState): Alarm[] {
+function blockAlarms({ block, units, standing, firstAt, lastAt, readyAt, limitAt, checks, pastLimit, expected }: BlockState, ahead: number): Alarm[] {
   if (firstAt === null || lastAt === null || readyAt === null || limitAt === null) return [];
   const { id, name } = block;
   const out: Alarm[] = [];
@@ -61,8 +61,8 @@ function blockAlarms({ block, units, standing, firstAt, lastAt, readyAt, limitAt
   }
   if (standing === 'on') add(`${checks.length} ${lastAt}`, 'ready', readyAt, expected ? `${name} is ready, by the estimate.` : `${name} has had its time; its target was not expected.`);
   const first = on.reduce((a, b) => (b.limitAt! < a.limitAt! ? b : a));
-  add(`${first.closedAt}`, 'limit', limitAt - LIMIT_AHEAD * MINUTE, `${name}: its first ${UNIT_WORDS[first.unit.kind][0]} reaches the maker’s limit in ${LIMIT_AHEAD} min.`, true);
-  add(`${first.closedAt} ${pastLimit.length}`, 'over', limitAt + pastLimit.length * ASK_AGAIN * MINUTE, `${name} is past the maker’s limit: rinse it, or say why not.`, true);
+  add(`${first.closedAt}`, 'limit', limitAt - ahead * MINUTE, `${name}: its first ${UNIT_WORDS[first.unit.kind][0]} reaches the maker’s limit in ${ahead} min: open and wipe it.`, true);
+  add(`${first.closedAt} ${pastLimit.length}`, 'over', limitAt + pastLimit.length * ASK_AGAIN * MINUTE, `${name} is past the maker’s limit: open and wipe it, or say why not.`, true);
   return out;
 }
 

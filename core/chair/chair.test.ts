@@ -1,6 +1,5 @@
-import { runService, searchService } from '../clock';
 import { visitOf } from '../visit/computed/testing';
-import { alarmsOf, conflictWords, dueAlarms, lastUndoable, mayRinseNow, MINUTE, nextStep, plannedActions, recordOf, restOf, restSteps, serviceState, simpleRest, timersOf, type EventBody, type ServiceEvent, type ServiceScript } from '.';
+import { alarmsOf, betterRest, conflictWords, dueAlarms, lastUndoable, mayRinseNow, MINUTE, nextStep, recordOf, restOf, restSteps, restTimeline, serviceState, timersOf, type EventBody, type ServiceEvent, type ServiceScript, type ServiceState } from '.';
 import { closed, happened, scriptFor, started, T0 } from './testing';
 
 const at = (minute: number) => T0 + minute * MINUTE;
@@ -106,12 +105,12 @@ describe('two formulas in one panel', () => {
   const script = scriptFor([4], (_, i) => (i % 2 === 0 ? {} : { letter: 'B', mix: 'Sedge, 10 vol, 1 : 2', lifts: false, lifting: [], depositMinutes: 20, limitMinutes: 30 }));
 
   test('each foil is called with its own letter, and the turn is said', () => {
-    const steps = [0, 1, 2].map((n) => nextStep(script, serviceState(script, happened([[0, started], [0, { kind: 'bowl', mix: 'A' }], [0, { kind: 'bowl', mix: 'B' }], [0, { kind: 'next', block: 'b0' }], ...foiledFrom(0, n, 0)])), [], at(n)));
+    const steps = [0, 1, 2].map((n) => stepAt(script, serviceState(script, happened([[0, started], [0, { kind: 'bowl', mix: 'A' }], [0, { kind: 'bowl', mix: 'B' }], [0, { kind: 'next', block: 'b0' }], ...foiledFrom(0, n, 0)])), at(n)));
     expect(steps.map((step) => (step.kind === 'foil' ? [step.foil, step.own.unit.letter, step.turned?.from ?? null] : step.kind))).toEqual([['b0/0', 'A', null], ['b0/1', 'B', 'A'], ['b0/2', 'A', 'B']]);
   });
 
   test('a mix that was not mixed yet is asked for before the foil that takes it', () => {
-    expect(nextStep(script, serviceState(script, happened([[0, started], [1, closed('b0/0')]])), [], at(1))).toMatchObject({ kind: 'bowl', mix: 'B', why: 'first' });
+    expect(stepAt(script, serviceState(script, happened([[0, started], [1, closed('b0/0')]])), at(1))).toMatchObject({ kind: 'bowl', mix: 'B', why: 'first' });
   });
 
   test('each has its own time and limit; a check of one letter says nothing of the other', () => {
@@ -135,7 +134,7 @@ describe('alarms', () => {
     const { readyMinutes } = serviceState(script, events).blocks[0].units[0];
     expect(due('check')).toEqual([expect.closeTo(1 + Math.max(readyMinutes - 8, readyMinutes / 2), 6)]);
     expect(due('ready')).toEqual([expect.closeTo(3 + readyMinutes, 6)]);
-    expect([due('limit'), due('over'), due('bowl')]).toEqual([[41], [46], [35]]);
+    expect([due('limit'), due('over'), due('bowl')]).toEqual([[44], [46], [35]]);
     expect(alarms.map((own) => own.due)).toEqual([...alarms].map((own) => own.due).sort((a, b) => a - b));
   });
 
@@ -172,6 +171,12 @@ describe('alarms', () => {
   });
 });
 
+/** The step that Chair shows at a moment. */
+function stepAt(script: ServiceScript, state: ServiceState, now: number) {
+  const question = restOf(script, state, now);
+  return nextStep(script, state, question ? restSteps(question, restTimeline(question), state.startedAt ?? now) : [], now);
+}
+
 /** Follows what Chair says, each foil in so many seconds, until everything is done. */
 function follow(script: ServiceScript, secondsEach = 60, until = Infinity) {
   const events: ServiceEvent[] = [];
@@ -181,12 +186,10 @@ function follow(script: ServiceScript, secondsEach = 60, until = Infinity) {
   const kinds: string[] = [];
   for (let guard = 0; guard < 400 && now < T0 + until * MINUTE; guard += 1) {
     const state = serviceState(script, events);
-    const question = restOf(script, state, now);
-    const actions = question ? searchService(question.blocks, { ...question, stop: () => false }).actions : [];
-    const step = nextStep(script, state, question ? restSteps(question, actions, state.startedAt ?? now) : [], now);
+    const step = stepAt(script, state, now);
     if (kinds.at(-1) !== step.kind) kinds.push(step.kind);
     if (step.kind === 'finished') break;
-    if (step.kind === 'start') act({ kind: 'started', plan: question ? plannedActions(question, actions) : [] });
+    if (step.kind === 'start') act(started);
     else if (step.kind === 'foil') {
       const fresh = step.place === 0 && state.lastBlock !== null && state.lastBlock !== step.block.block.id;
       now += secondsEach * 1000 + (fresh ? script.rules.panelChange * MINUTE : 0);
@@ -195,7 +198,11 @@ function follow(script: ServiceScript, secondsEach = 60, until = Infinity) {
       now += script.rules.mixChange * MINUTE;
       act({ kind: 'bowl', mix: step.mix });
     } else if (step.kind === 'wait') now = step.until;
-    else if (step.kind === 'rinse') act({ kind: 'rinse-begun', blocks: step.blocks, incident: null });
+    else if (step.kind === 'pull') {
+      now += (script.rules.pullChange + step.units.length * script.rules.pullEach) * MINUTE;
+      act({ kind: 'pulled', foils: step.units.map(({ id }) => id), reason: null });
+    }
+    else if (step.kind === 'rinse') act({ kind: 'rinse-begun', blocks: step.blocks, foils: step.units, incident: null });
     else if (step.kind === 'at-basin') {
       now = step.begunAt + (script.rules.setUp + step.blocks.length * script.rules.each + script.rules.finish) * MINUTE;
       act({ kind: 'rinse-done' });
@@ -240,50 +247,73 @@ describe('the service, followed to its end', () => {
   });
 
   test('without deviation the rest is the plan', () => {
-    const whole = restOf(script, serviceState(script, []), T0)!;
-    const planned = searchService(whole.blocks, whole);
-    const { events } = follow(script, 60, 9);
-    const state = serviceState(script, events);
-    const rest = restOf(script, state, events.at(-1)!.at)!;
-    expect(rest.blocks.map(({ id }) => id)).toContain('b1~rest');
-    expect(searchService(rest.blocks, rest).timeline.end).toBeCloseTo(planned.timeline.end, 6);
-    expect(simpleRest(rest).length).toBeGreaterThan(0);
-    expect(runService(rest.blocks, simpleRest(rest), rest.rules, rest.start).foils).toHaveLength(18);
+    const whole = restTimeline(restOf(script, serviceState(script, []), T0)!);
+    for (const minutes of [5, 9, 14]) {
+      const { events } = follow(script, 60, minutes);
+      const rest = restTimeline(restOf(script, serviceState(script, events), events.at(-1)!.at)!);
+      expect(rest.end).toBeCloseTo(whole.end, 6);
+      expect(rest.foils).toHaveLength(18);
+    }
+  });
+
+  test('the forecast does not jump: three taps at usual pace move its end by less than three minutes', () => {
+    const long = scriptFor([40, 30]);
+    const { events } = follow(long, 60);
+    const ends = events.flatMap((_, i) => {
+      const state = serviceState(long, events.slice(0, i + 1));
+      const rest = state.finishedAt === null && events[i].body.kind !== 'rinse-begun' ? restOf(long, state, events[i].at) : null;
+      return rest ? [restTimeline(rest).end] : [];
+    });
+    expect(ends.length).toBeGreaterThan(50);
+    ends.slice(3).forEach((end, i) => expect(Math.abs(end - ends[i])).toBeLessThan(3));
+  });
+
+  test('foils are opened as they are ready, each once, and none is over', () => {
+    const long = scriptFor([60]);
+    const { state, events, kinds } = follow(long, 62);
+    expect(kinds).toContain('pull');
+    const pulled = events.flatMap(({ body }) => (body.kind === 'pulled' ? body.foils : []));
+    expect(new Set(pulled).size).toBe(pulled.length);
+    expect(pulled.slice(0, 3)).toEqual(['b0/0', 'b0/1', 'b0/2']);
+    expect(recordOf(long, state)).toMatchObject({ placed: 60, over: 0 });
   });
 
   test('another panel is worked next when somebody says so', () => {
     const state = serviceState(script, happened([[0, started], ...foiledFrom(0, 2, 0), [3, { kind: 'next', block: 'b2' }]]));
-    expect(nextStep(script, state, [], at(3))).toMatchObject({ kind: 'foil', foil: 'b2/0' });
+    expect(stepAt(script, state, at(3))).toMatchObject({ kind: 'foil', foil: 'b2/0' });
     const rest = restOf(script, state, at(3))!;
-    const order = searchService(rest.blocks, rest).actions.flatMap((own) => (own.kind === 'foil' ? [rest.blocks[own.block].id] : []));
-    expect(order).toEqual(['b2', 'b0~rest', 'b1']);
+    expect(rest.course.order.map((b) => rest.blocks[b].id)).toEqual(['b2', 'b0', 'b1']);
   });
 
-  test('a spent bowl is mixed anew before the next foil', () => {
+  test('another course is proposed only where it saves enough, and the rest goes on by it once somebody takes it', () => {
     const state = serviceState(script, happened([[0, started], ...foiledFrom(0, 2, 0)]));
-    expect(nextStep(script, state, [], at(36))).toMatchObject({ kind: 'bowl', mix: 'A', why: 'spent' });
-    expect(nextStep(script, serviceState(script, [...happened([[0, started], ...foiledFrom(0, 2, 0), [36, { kind: 'bowl', mix: 'A' }]])]), [], at(36.5))).toMatchObject({ kind: 'foil' });
+    expect(betterRest(restOf(script, state, at(2))!)).toBeNull();
+    const course = { ...script.course, order: ['b2', 'b1', 'b0'] };
+    const changed = serviceState(script, happened([[0, started], ...foiledFrom(0, 6, 0), [7, { kind: 'replanned', course }]]));
+    expect(stepAt(script, changed, at(7))).toMatchObject({ kind: 'foil', foil: 'b2/0' });
+  });
+
+  test('a spent bowl is mixed again before the next foil', () => {
+    const state = serviceState(script, happened([[0, started], ...foiledFrom(0, 2, 0)]));
+    expect(stepAt(script, state, at(36))).toMatchObject({ kind: 'bowl', mix: 'A', why: 'spent' });
+    expect(stepAt(script, serviceState(script, [...happened([[0, started], ...foiledFrom(0, 2, 0), [36, { kind: 'bowl', mix: 'A' }]])]), at(36.5))).toMatchObject({ kind: 'foil' });
   });
 });
 
-test('of more parts than can be searched at once it plans what is on and what comes next', () => {
-  const script = scriptFor(new Array(45).fill(2));
+test('any number of parts is planned', () => {
+  const script = scriptFor(new Array<number>(45).fill(2));
   const state = serviceState(script, happened([[0, started], ...foiledFrom(7, 2, 0)]));
   const rest = restOf(script, state, at(2))!;
-  expect(rest.blocks).toHaveLength(30);
-  expect(rest.blocks.map(({ id }) => id)).toEqual(expect.arrayContaining(['b7', 'b0', 'b1']));
-  const foiled = restSteps(rest, simpleRest(rest), T0).filter(({ kind }) => kind === 'foil');
-  expect(foiled).toHaveLength(29);
-  expect(nextStep(script, state, restSteps(rest, simpleRest(rest), T0), at(2))).toMatchObject({ kind: 'foil', foil: 'b0/0' });
+  expect(rest.blocks).toHaveLength(45);
+  expect(stepAt(script, state, at(2))).toMatchObject({ kind: 'foil', foil: 'b0/0' });
 });
 
 test('only what lies over nothing that still lifts may be rinsed now', () => {
-  const script = scriptFor([2, 2]);
-  const wet = { ...script, blocks: [{ ...script.blocks[0], touches: ['top-l' as const] }, { ...script.blocks[1], touches: ['back' as const] }] };
+  const wet = scriptFor([2, 2], (b) => ({ zone: b === 0 ? 'top-l' : 'crown' }));
   const state = serviceState(wet, happened([[0, started], ...foiledFrom(0, 2, 0), ...foiledFrom(1, 2, 3)]));
-  expect(mayRinseNow(wet, state, ['b0'])).toEqual([]);
-  expect(mayRinseNow(wet, state, ['b1'])).toEqual(['b1']);
-  expect(mayRinseNow(wet, state, ['b0', 'b1'])).toEqual(['b0', 'b1']);
+  expect(mayRinseNow(wet, state, ['b0']).blocks).toEqual([]);
+  expect(mayRinseNow(wet, state, ['b1'])).toEqual({ blocks: ['b1'], units: ['b1/0', 'b1/1'] });
+  expect(mayRinseNow(wet, state, ['b0', 'b1']).blocks).toEqual(['b0', 'b1']);
 });
 
 test('without foils a toner is timed: start, wash, colour, rinse, dry, and the record says so', () => {

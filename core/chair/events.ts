@@ -1,10 +1,14 @@
-/** An action of a plan, blocks by their ids. */
+import type { ScriptCourse } from './script';
+
+/** An action of a plan as services wrote it down when they began, before their script had a course. */
 export type PlannedAction = { readonly kind: 'foil'; readonly block: string } | { readonly kind: 'rinse'; readonly blocks: readonly string[] } | { readonly kind: 'pull'; readonly block: string };
 
 /** What a device says of a service. Foils and blocks by their ids. */
 export type EventBody =
-  /** The clock runs from here: the first foil is begun, from a fresh bowl. With the plan as it was then. */
-  | { readonly kind: 'started'; readonly plan: readonly PlannedAction[] }
+  /** The clock runs from here: the first foil is begun, from a fresh bowl. */
+  | { readonly kind: 'started'; readonly plan?: readonly PlannedAction[] }
+  /** The rest goes on by another course. */
+  | { readonly kind: 'replanned'; readonly course: ScriptCourse }
   | { readonly kind: 'closed'; readonly foil: string }
   | { readonly kind: 'skipped'; readonly foil: string; readonly why: string | null }
   /** A foil that was not planned, laid in a block and closed at once. */
@@ -14,8 +18,8 @@ export type EventBody =
   | { readonly kind: 'bowl'; readonly mix: string }
   | { readonly kind: 'checked'; readonly foil: string; readonly level: number; readonly then: 'more' | 'rinse'; readonly minutes: number | null; readonly reason: string | null; readonly photo: string | null }
   | { readonly kind: 'pulled'; readonly foils: readonly string[]; readonly reason: string | null }
-  /** Blocks go to the basin; `incident` where all of it had to, at once. */
-  | { readonly kind: 'rinse-begun'; readonly blocks: readonly string[]; readonly incident: string | null }
+  /** Blocks go to the basin, or only these of their foils; `incident` where all of it had to, at once. */
+  | { readonly kind: 'rinse-begun'; readonly blocks: readonly string[]; readonly foils?: readonly string[]; readonly incident: string | null }
   | { readonly kind: 'rinse-done' }
   /** Why a block stays on past its limit. */
   | { readonly kind: 'past-limit'; readonly block: string; readonly reason: string }
@@ -55,7 +59,7 @@ export function asTaken(events: readonly ServiceEvent[]): ServiceEvent[] {
 }
 
 /** What can be taken back: work, not words about it. */
-const UNDOABLE: ReadonlySet<EventBody['kind']> = new Set(['closed', 'skipped', 'added', 'next', 'bowl', 'checked', 'pulled', 'rinse-begun', 'rinse-done', 'past-limit', 'step-begun', 'step-done', 'note', 'finished']);
+const UNDOABLE: ReadonlySet<EventBody['kind']> = new Set(['replanned', 'closed', 'skipped', 'added', 'next', 'bowl', 'checked', 'pulled', 'rinse-begun', 'rinse-done', 'past-limit', 'step-begun', 'step-done', 'note', 'finished']);
 
 /** Events without those that were taken back, and without the taking back. */
 export function standing(events: readonly ServiceEvent[]): ServiceEvent[] {

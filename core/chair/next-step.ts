@@ -10,9 +10,10 @@ export type NextStep =
   /** `turned`: its letter is another than that of the unit before. */
   | { readonly kind: 'foil'; readonly foil: string; readonly own: UnitState; readonly block: BlockState; readonly place: number; readonly turned: { readonly from: string } | null }
   /** Nothing to foil: until something is ready. */
-  | { readonly kind: 'wait'; readonly blocks: readonly string[]; readonly until: number }
-  | { readonly kind: 'rinse'; readonly blocks: readonly string[] }
-  | { readonly kind: 'pull'; readonly block: string }
+  | { readonly kind: 'wait'; readonly blocks: readonly string[]; readonly until: number; readonly then: 'pull' | 'rinse' }
+  | { readonly kind: 'rinse'; readonly blocks: readonly string[]; readonly units: readonly string[] }
+  /** Foils to open and wipe, oldest first; `by` 1: the second person. */
+  | { readonly kind: 'pull'; readonly units: readonly UnitState[]; readonly blocks: readonly string[]; readonly by: number }
   | { readonly kind: 'at-basin'; readonly blocks: readonly string[]; readonly begunAt: number }
   | { readonly kind: 'step-begin'; readonly step: AfterStep }
   | { readonly kind: 'step-done'; readonly step: AfterStep; readonly begunAt: number }
@@ -22,21 +23,23 @@ export type NextStep =
 /** A rinse that is due within this is begun, minutes. */
 const SOON = 0.5;
 
-/** What is to be done now: the block in hand goes on, then what the plan of the rest says. @param rest the plan of the rest, [] where nothing is left on the head */
+/** What is to be done now, by the plan of the rest. @param rest the plan of the rest, [] where nothing is left on the head */
 export function nextStep(script: ServiceScript, state: ServiceState, rest: readonly RestStep[], now: number): NextStep {
   if (state.finishedAt !== null) return { kind: 'finished' };
   if (state.startedAt === null) return { kind: 'start' };
   const open = state.stages.find(({ doneAt }) => doneAt === null);
   if (open) return { kind: 'at-basin', blocks: open.blocks, begunAt: open.begunAt };
-  const inHand = state.blocks.find(({ block, units }) => block.id === (state.next ?? state.lastBlock) && units.some(isWaiting));
-  if (inHand) return foilStep(script, state, inHand, now);
   const [first] = rest;
   if (first?.kind === 'foil') {
     const block = state.blocks.find((own) => own.block.id === first.block);
     if (block) return foilStep(script, state, block, now);
   }
-  if (first?.kind === 'pull') return first.at > now + SOON * MINUTE ? { kind: 'wait', blocks: [first.block], until: first.at } : { kind: 'pull', block: first.block };
-  if (first?.kind === 'rinse') return first.at > now + SOON * MINUTE ? { kind: 'wait', blocks: first.blocks, until: first.at } : { kind: 'rinse', blocks: first.blocks };
+  if (first?.kind === 'pull') {
+    const units = state.blocks.flatMap((own) => own.units).filter(({ id }) => first.units.includes(id)).sort((a, b) => a.closedAt! - b.closedAt!);
+    const blocks = state.blocks.filter((own) => own.units.some(({ id }) => first.units.includes(id))).map(({ block }) => block.id);
+    return first.at > now + SOON * MINUTE ? { kind: 'wait', blocks, until: first.at, then: 'pull' } : { kind: 'pull', units, blocks, by: first.by };
+  }
+  if (first?.kind === 'rinse') return first.at > now + SOON * MINUTE ? { kind: 'wait', blocks: first.blocks, until: first.at, then: 'rinse' } : { kind: 'rinse', blocks: first.blocks, units: first.units };
   return afterStep(script, state, now);
 }
 

@@ -1,4 +1,4 @@
-import { runService, type Action, type PlacedFoil } from '../clock';
+import { follow, Question, type Course, type PlacedFoil } from '../clock';
 import { levelAfter, onThisHead } from '../lift';
 import { UNIT_WORDS, type UnitKind } from '../work';
 import type { ServiceEvent } from './events';
@@ -133,12 +133,42 @@ const stepsOf = ({ after }: ServiceScript, { steps }: ServiceState): ServiceReco
 
 /** Minutes that the plan had for each unit when the service started. */
 function plannedTimes(script: ServiceScript, { plan }: ServiceState): { units: ReadonlyMap<string, PlacedFoil>; end: number | null } {
-  const at = new Map(script.blocks.map(({ id }, b) => [id, b]));
-  const known = (id: string) => at.has(id);
-  const actions = plan.filter((own) => (own.kind === 'rinse' ? own.blocks.every(known) : known(own.block))).map((own): Action => (own.kind === 'rinse' ? { kind: 'rinse', blocks: own.blocks.map((id) => at.get(id)!) } : { kind: own.kind, block: at.get(own.block)! }));
-  if (actions.length === 0) return { units: new Map(), end: null };
-  const timeline = runService(script.blocks, actions, script.rules);
-  return { units: new Map(timeline.foils.map((own) => [script.blocks[own.block].units[own.index], own])), end: timeline.end };
+  const { blocks, rules } = script;
+  if (script.units.length === 0) return { units: new Map(), end: null };
+  const course = plan.length > 0 ? courseOfActions(script, plan) : courseOf(script);
+  const timeline = follow(new Question(blocks, rules), course).timeline();
+  return { units: new Map(timeline.foils.map((own) => [blocks[own.block].units[own.index], own])), end: timeline.end };
+}
+
+const placesOf = ({ blocks }: ServiceScript) => {
+  const at = new Map(blocks.map(({ id }, b) => [id, b]));
+  return (ids: readonly string[]) => ids.flatMap((id) => at.get(id) ?? []);
+};
+
+/** The course of a script, its blocks by their places. */
+function courseOf(script: ServiceScript): Course {
+  const { blocks, course } = script;
+  const places = placesOf(script);
+  return {
+    order: places(course.order),
+    rinses: course.rinses.map((own) => ({ ...own, blocks: own.blocks && places(own.blocks) })),
+    pulling: course.pulling,
+    by: blocks.map(({ id }) => course.by[id] ?? 0),
+    strengths: blocks.map(() => 0),
+  };
+}
+
+/** What an older service wrote down when it began, as a course: its order, and a rinse after so many foils. */
+function courseOfActions(script: ServiceScript, plan: ServiceState['plan']): Course {
+  const places = placesOf(script);
+  const order = places(plan.flatMap((own) => (own.kind === 'foil' ? [own.block] : [])));
+  const rinses: Course['rinses'][number][] = [];
+  let after = 0;
+  for (const own of plan) {
+    if (own.kind === 'foil') for (const b of places([own.block])) after += script.blocks[b].foils.length;
+    else if (own.kind === 'rinse') rinses.push({ after, blocks: places(own.blocks), parts: null, whole: false });
+  }
+  return { order, rinses: rinses.slice(0, -1), pulling: plan.some(({ kind }) => kind === 'pull') ? 'second' : 'none', by: [], strengths: [] };
 }
 
 /** Level over everything that lifts: seen where foils of its mix and block were checked, else estimated by the minutes on. */

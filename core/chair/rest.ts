@@ -1,122 +1,150 @@
-import { Allowed, basinMinutes, Courses, MOST_BLOCKS, runService, simplePlan, type Action, type Block, type BlockFoil, type ClockRules, type Fixed, type Start, type Timeline } from '../clock';
-import type { PlannedAction } from './events';
-import type { ServiceScript } from './script';
+import {
+  basinMinutes,
+  compareCosts,
+  follow,
+  Head,
+  Question,
+  Search,
+  wetPartOf,
+  type Block,
+  type ClockRules,
+  type Course,
+  type RinsePoint,
+  type Start,
+  type Timeline,
+} from '../clock';
 import { mixesOf } from '../work';
+import { namedCourse, type ScriptCourse, type ServiceScript } from './script';
 import { MINUTE, type ServiceState, type UnitState } from './state';
 
-const REST = '~rest';
-
-/** The question that the clock is asked for what is left of a service. */
+/** What is left of a service: what happened is fixed, the running plan goes on. */
 export interface RestQuestion {
   readonly blocks: readonly Block[];
+  /** Ids of the units of each block, in its order. */
+  readonly units: readonly (readonly string[])[];
   readonly rules: ClockRules;
-  readonly fixed: Fixed;
+  readonly course: Course;
+  /** Visits to the basin that are left, the last one among them. */
+  readonly visits: number;
   readonly start: Start;
 }
 
-/** Something that is still to be done, at its moment. */
+/** Something that is still to be done, at its moment; units and blocks by their ids. */
 export type RestStep =
   | { readonly kind: 'foil'; readonly block: string; readonly at: number }
-  | { readonly kind: 'rinse'; readonly blocks: readonly string[]; readonly at: number }
-  | { readonly kind: 'pull'; readonly block: string; readonly at: number };
+  | { readonly kind: 'pull'; readonly units: readonly string[]; readonly by: number; readonly at: number }
+  | { readonly kind: 'rinse'; readonly blocks: readonly string[]; readonly units: readonly string[]; readonly at: number };
 
 /**
- * What is left of a service: what happened is fixed, a half-done panel is two blocks, the rest is free (or goes on in one's
- * own order). null where nothing is on the head and nothing waits.
- * Of more parts than can be searched at once it is what is on the head and what comes next.
+ * What is left of a service. The block in hand goes on first; the others follow in the order of the running plan, and its
+ * rinses fall where they fell. null where nothing is on the head and nothing waits.
  * @param now moment from which it is planned; what is at the basin is waited for
  */
 export function restOf(script: ServiceScript, state: ServiceState, now: number): RestQuestion | null {
   const t0 = state.startedAt ?? now;
   const minutes = (at: number) => (at - t0) / MINUTE;
-  const blocks: Block[] = [];
-  const placed: (readonly number[] | undefined)[] = [];
-  const pulled: boolean[] = [];
-  const push = (block: Block, at: readonly number[] | undefined, opened: boolean) => {
-    blocks.push(block);
-    placed.push(at);
-    pulled.push(opened);
-  };
-  for (const { block, units, standing } of state.blocks) {
-    const { id, panel, name, touches, together, after } = block;
-    const base = { panel, name, touches, together, after: after?.flatMap((other) => [other, other + REST]) };
-    const foilsOf = (which: readonly UnitState[]): BlockFoil[] => which.map(({ unit, readyMinutes }) => ({ seconds: unit.seconds, mixes: mixesOf(unit), readyMinutes, limitMinutes: unit.limitMinutes }));
-    const placedAt = (which: readonly UnitState[]) => which.map(({ closedAt }) => minutes(closedAt!));
-    const on = units.filter((own) => own.standing === 'on');
-    const opened = units.filter((own) => own.standing === 'pulled');
-    const waiting = units.filter((own) => own.standing === 'waiting');
-    if (standing !== 'at-basin' && on.length > 0) push({ ...base, id, foils: foilsOf(on) }, placedAt(on), false);
-    else if (opened.length > 0) push({ ...base, id, foils: foilsOf(opened) }, placedAt(opened), true);
-    if (waiting.length > 0) push({ ...base, id: on.length + opened.length > 0 ? id + REST : id, foils: foilsOf(waiting) }, undefined, false);
-  }
-  if (blocks.length === 0) return null;
-  // More than can be searched at once: what is on the head, and what comes next of the rest.
-  if (blocks.length > MOST_BLOCKS) {
-    const order = fixedOf(script, state, blocks, placed);
-    const on = blocks.map((_, b) => b).filter((b) => placed[b] !== undefined);
-    const next = (order.order ?? [...Object.values(order.at ?? {}), ...blocks.map((_, b) => b)]).filter((b, i, all) => placed[b] === undefined && all.indexOf(b) === i);
-    const taken = new Set([...on, ...next].slice(0, MOST_BLOCKS));
-    for (const list of [blocks, placed, pulled]) list.splice(0, list.length, ...(list as unknown[]).filter((_, b) => taken.has(b)) as never[]);
-  }
-  const open = state.stages.find(({ doneAt }) => doneAt === null);
   const { rules } = script;
+  const course = state.course ?? script.course;
+  const counts = ({ standing }: UnitState) => standing === 'on' || standing === 'pulled' || standing === 'waiting';
+  const left = state.blocks.flatMap((own) => {
+    const units = own.units.filter(counts);
+    return units.length > 0 ? [{ own, units }] : [];
+  });
+  if (left.length === 0) return null;
+  const place = new Map(left.map(({ own }, b) => [own.block.id, b]));
+  const known = (ids: readonly string[]) => ids.flatMap((id) => place.get(id) ?? []);
+  const order = known([...new Set([...course.order, ...left.map(({ own }) => own.block.id)])]);
+  const inHand = left.findIndex(
+    ({ own, units }) => own.block.id === (state.next ?? state.lastBlock) && units.some(({ standing }) => standing === 'waiting'),
+  );
+  const rinses = course.rinses.slice(state.stages.length);
+  const open = state.stages.find(({ doneAt }) => doneAt === null);
   const basin = open ? open.begunAt + basinMinutes(open.blocks.length, rules) * MINUTE : 0;
   const bowls = Object.fromEntries(state.bowls.map(({ mix, at }) => [mix, minutes(at)]));
-  const lastPanel = state.blocks.find(({ block }) => block.id === state.lastBlock)?.block.panel;
   return {
-    blocks, rules, fixed: fixedOf(script, state, blocks, placed),
-    start: { now: minutes(Math.max(now, basin)), panel: lastPanel, bowls: state.bowls.length > 0 ? bowls : undefined, placed, strengths: blocks.map(() => 0), pulled },
+    blocks: left.map(({ own: { block }, units }): Block => ({
+      id: block.id,
+      panel: block.panel,
+      name: block.name,
+      ...(block.together !== undefined && { together: block.together }),
+      ...(block.apart !== undefined && { apart: block.apart }),
+      ...(block.after && { after: block.after }),
+      foils: units.map(({ unit, readyMinutes, expected }) => ({
+        seconds: unit.seconds,
+        mixes: mixesOf(unit),
+        readyMinutes,
+        limitMinutes: unit.limitMinutes,
+        expected,
+        part: wetPartOf(unit.zone),
+      })),
+    })),
+    units: left.map(({ units }) => units.map(({ id }) => id)),
+    rules,
+    course: {
+      order: inHand < 0 ? order : [inHand, ...order.filter((b) => b !== inHand)],
+      rinses: rinses.map(({ blocks, ...own }): RinsePoint => ({ ...own, blocks: blocks && known(blocks) })),
+      pulling: course.pulling,
+      by: left.map(({ own }) => course.by[own.block.id] ?? 0),
+      strengths: left.map(() => 0),
+    },
+    visits: rinses.length + 1,
+    start: {
+      now: minutes(Math.max(now, basin)),
+      panel: state.blocks.find(({ block }) => block.id === state.lastBlock)?.block.panel,
+      bowls: state.bowls.length > 0 ? bowls : undefined,
+      placed: left.map(({ units }) => units.map(({ standing, closedAt }) => (standing === 'waiting' ? null : minutes(closedAt!)))),
+      pulled: left.map(({ units }) => units.map(({ standing }) => standing === 'pulled')),
+      round: state.round ?? undefined,
+      gone: state.blocks.reduce((sum, own) => sum + own.units.filter((unit) => !counts(unit)).length, 0),
+    },
   };
 }
 
-/** The block in hand goes on first; in one's own order the others follow as they were planned. */
-function fixedOf(script: ServiceScript, state: ServiceState, blocks: readonly Block[], placed: readonly unknown[]): Fixed {
-  const free = blocks.map((_, b) => b).filter((b) => placed[b] === undefined);
-  const first = free.find((b) => ownId(blocks[b].id) === (state.next ?? state.lastBlock));
-  const order = script.fixed.order;
-  if (!order) return { at: first === undefined ? {} : { 0: first } };
-  const rank = (b: number) => order.indexOf(script.blocks.findIndex(({ id }) => id === ownId(blocks[b].id)));
-  const rest = free.filter((b) => b !== first).sort((a, b) => rank(a) - rank(b));
-  return { order: first === undefined ? rest : [first, ...rest] };
+/** The rest as it goes on by its course. */
+export function restTimeline({ blocks, rules, course, start }: RestQuestion): Timeline {
+  return follow(new Question(blocks, rules), course, start).timeline();
 }
 
-export const ownId = (id: string): string => (id.endsWith(REST) ? id.slice(0, -REST.length) : id);
-
-/** A plan of the rest as steps with their moments. */
-export function restSteps({ blocks, rules, start }: RestQuestion, actions: readonly Action[], t0: number): RestStep[] {
-  const timeline = runService(blocks, actions, rules, start);
-  return stepsIn(blocks, actions, timeline).map((own) => ({ ...own, at: t0 + own.at * MINUTE }));
+/** A timeline of the rest as steps with their moments. @param t0 when the service began */
+export function restSteps({ blocks, units }: RestQuestion, { runs, pulls, stages }: Timeline, t0: number): RestStep[] {
+  const unit = ({ block, index }: { readonly block: number; readonly index: number }) => units[block][index];
+  const at = (minutes: number) => t0 + minutes * MINUTE;
+  return [
+    ...runs.map(({ block, from }): RestStep => ({ kind: 'foil', block: blocks[block].id, at: at(from) })),
+    ...pulls.map(({ foils, by, from }): RestStep => ({ kind: 'pull', units: foils.map(unit), by, at: at(from) })),
+    ...stages.map(({ blocks: set, foils, from }): RestStep => ({ kind: 'rinse', blocks: set.map((b) => blocks[b].id), units: foils.map(unit), at: at(from) })),
+  ].sort((a, b) => a.at - b.at);
 }
 
-function stepsIn(blocks: readonly Block[], actions: readonly Action[], { foils, stages, pulls }: Timeline): RestStep[] {
-  let stage = 0;
-  return actions.map((action): RestStep => {
-    if (action.kind === 'foil') return { kind: 'foil', block: ownId(blocks[action.block].id), at: foils.find((own) => own.block === action.block)!.placed - blocks[action.block].foils[0].seconds / 60 };
-    if (action.kind === 'pull') return { kind: 'pull', block: ownId(blocks[action.block].id), at: pulls.find((own) => own.block === action.block)!.from };
-    return { kind: 'rinse', blocks: [...new Set(action.blocks.map((b) => ownId(blocks[b].id)))], at: stages[stage++].from };
-  });
+/** A running plan is kept unless another saves more than this, minutes, or a limit is at stake. */
+const WORTH_CHANGING = 3;
+
+/** Another course for the rest that is worth changing to, and what it saves; null where the running one is as good. */
+export function betterRest(question: RestQuestion): { readonly course: ScriptCourse; readonly saves: number } | null {
+  const { blocks, rules, course, visits, start } = question;
+  if (rules.second === 'foils') return null;
+  const running = follow(new Question(blocks, rules), course, start);
+  const search = new Search(blocks, rules, course.order.length > 0 ? { at: { 0: course.order[0] } } : {}, start);
+  const found = search.find({ visits, pulling: course.pulling, order: 'free' });
+  const saves = running.free - found.head.free;
+  const safer = found.head.over < running.over - 1;
+  if (compareCosts(found.head.cost, running.cost) >= 0 || (!safer && saves <= WORTH_CHANGING)) return null;
+  return { course: namedCourse(found.course, blocks), saves };
 }
 
-/** The simple plan of the rest, found at once: what is shown until the search has said more. */
-export function simpleRest(question: RestQuestion): Action[] {
-  return simplePlan(question.blocks, question.rules, { ...question.fixed, done: doneBits(question) }, question.start);
-}
-
-const doneBits = ({ start }: RestQuestion) => start.placed.reduce((bits, own, b) => (own === undefined ? bits : bits | (1 << b)), 0);
-
-/** A plan as it is written down when the service starts. */
-export function plannedActions({ blocks }: Pick<RestQuestion, 'blocks'>, actions: readonly Action[]): PlannedAction[] {
-  const id = (b: number) => ownId(blocks[b].id);
-  return actions.map((action): PlannedAction => (action.kind === 'rinse' ? { kind: 'rinse', blocks: action.blocks.map(id) } : { kind: action.kind, block: id(action.block) }));
-}
-
-/** Of some blocks those that may go to the basin now without wetting what still lifts under them. */
-export function mayRinseNow(script: ServiceScript, state: ServiceState, wanted: readonly string[]): string[] {
+/** Of some blocks what may go to the basin now without wetting what still lifts under it: blocks, and their units. */
+export function mayRinseNow(
+  script: ServiceScript,
+  state: ServiceState,
+  wanted: readonly string[],
+): { readonly blocks: readonly string[]; readonly units: readonly string[] } {
   const question = restOf(script, state, state.freeAt ?? state.startedAt ?? 0);
-  if (!question) return [];
-  const allowed = new Allowed(question.blocks, question.rules);
-  const course = new Courses(question.blocks, question.rules).begin(question.start);
-  const bits = question.blocks.reduce((set, { id }, b) => (question.start.placed[b] !== undefined && wanted.includes(ownId(id)) ? set | (1 << b) : set), 0);
-  const most = allowed.most(bits, course);
-  return question.blocks.flatMap(({ id }, b) => (most & (1 << b) ? [ownId(id)] : []));
+  if (!question) return { blocks: [], units: [] };
+  const { blocks, units, rules, start } = question;
+  const own = new Question(blocks, rules);
+  const foils = new Head(own, start).mayRinse(own.block.flatMap((b, f) => (wanted.includes(blocks[b].id) ? [f] : [])));
+  return {
+    blocks: [...new Set(foils.map((f) => blocks[own.block[f]].id))],
+    units: foils.map((f) => units[own.block[f]][own.index[f]]),
+  };
 }

@@ -1,8 +1,8 @@
-import type { Block, ClockRules, Fixed } from '../clock';
+import type { Block, ClockRules, Course, Pulling, RinsePoint } from '../clock';
 import type { LiftOf, StrandReading } from '../lift';
 import type { Plan } from '../pattern';
 import type { Shelf } from '../products';
-import { plainBlock, type AfterStep, type ClockPlan, type LiftRow, type WorkList, type WorkUnit } from '../work';
+import type { AfterStep, ClockPlan, LiftRow, WorkList, WorkUnit } from '../work';
 
 /** A unit of the work as it was planned: foil, painted section or treated drop-out, with all that is said of it at the chair. */
 export type ScriptUnit = Pick<
@@ -19,6 +19,15 @@ export type ScriptUnit = Pick<
 /** A stretch of hair that lifts. */
 export interface ScriptLift extends Pick<LiftRow, 'letter' | 'from' | 'target' | 'stretch'> {
   readonly lift: LiftOf;
+}
+
+/** The course of a service with its blocks by their ids. */
+export interface ScriptCourse {
+  readonly order: readonly string[];
+  readonly rinses: readonly (Omit<RinsePoint, 'blocks'> & { readonly blocks: readonly string[] | null })[];
+  readonly pulling: Pulling;
+  /** Blocks that the second person foils: 1. */
+  readonly by: Readonly<Record<string, number>>;
 }
 
 /** A block of the clock with its units, by their ids. */
@@ -42,7 +51,7 @@ export interface ServiceScript {
   /** What was read of this head before. */
   readonly readings: readonly StrandReading[];
   readonly rules: ClockRules;
-  readonly fixed: Fixed;
+  readonly course: ScriptCourse;
   readonly after: readonly AfterStep[];
 }
 
@@ -56,20 +65,32 @@ export interface ScriptInput {
   readonly plan: Plan;
   readonly work: WorkList;
   readonly clock: ClockPlan;
-  readonly order: 'own' | 'best';
+  /** The plan that was chosen. */
+  readonly course: Course;
   readonly after: readonly AfterStep[];
   readonly shelf: Shelf;
   readonly naturalLevel: number;
 }
 
+/** A course with its blocks by their ids. */
+export function namedCourse({ order, rinses, pulling, by }: Course, blocks: readonly { readonly id: string }[]): ScriptCourse {
+  return {
+    order: order.map((b) => blocks[b].id),
+    rinses: rinses.map(({ blocks: own, ...point }) => ({ ...point, blocks: own && own.map((b) => blocks[b].id) })),
+    pulling,
+    by: Object.fromEntries(by.flatMap((own, b) => (own > 0 ? [[blocks[b].id, own]] : []))),
+  };
+}
+
 /** Freezes what a visit has planned into the script of its service. */
-export function scriptOf({ plan, work, clock, order, after, shelf, naturalLevel }: ScriptInput): ServiceScript {
+export function scriptOf({ plan, work, clock, course, after, shelf, naturalLevel }: ScriptInput): ServiceScript {
   const minutesOf = new Map(work.letters.map(({ letter, recipe }) => [letter, recipe?.minutes ?? 0]));
   const units: ScriptUnit[] = [];
   const blocks = clock.blocks.map((block): ScriptBlock => {
     for (const [i, unit] of block.units.entries()) units.push(scriptUnit(unit, block.foils[i].seconds, minutesOf.get(unit.letter) ?? 0));
     // Other strengths are no matter of the chair: what Clock found of them is in the mix by now.
-    return { ...plainBlock(block), others: undefined, units: block.units.map(({ id }) => id) };
+    const { id, panel, name, foils, together, apart, after: first } = block;
+    return { id, panel, name, foils, together, apart, after: first, units: block.units.map((own) => own.id) };
   });
   const mixes: Record<string, ScriptMix> = {};
   for (const { letter, mix, endsMix, endsGrams } of work.units) {
@@ -82,7 +103,7 @@ export function scriptOf({ plan, work, clock, order, after, shelf, naturalLevel 
   }));
   return {
     version: 2, plan, naturalLevel, units, lifts: work.lift.map(({ letter, from, target, stretch, lift }) => ({ letter, from, target, stretch, lift })), blocks, mixes, products, readings: work.readings,
-    rules: { ...clock.rules, away: [] }, fixed: clock.fixed[order], after,
+    rules: { ...clock.rules, away: [] }, course: namedCourse(course, blocks), after,
   };
 }
 

@@ -1,7 +1,7 @@
 import { headFactor, onThisHead, readingProblem, readyAfter, type HeadFactor, type StrandReading } from '../lift';
 import { mixesOf } from '../work';
 import { asTaken, inOrder, standing, type PlannedAction, type ServiceEvent } from './events';
-import type { ScriptBlock, ScriptLift, ScriptUnit, ServiceScript } from './script';
+import type { ScriptBlock, ScriptCourse, ScriptLift, ScriptUnit, ServiceScript } from './script';
 
 /** A level seen when a foil was opened. */
 export interface Check {
@@ -82,14 +82,18 @@ export const conflictWords = ({ parts }: Conflict, time: (at: number) => string)
 /** Everything that a service is, computed from its script and what happened: nothing is counted while it runs. */
 export interface ServiceState {
   readonly startedAt: number | null;
-  /** The plan as it was then. */
+  /** The plan as an older service wrote it down when it began; [] where the script has its course. */
   readonly plan: readonly PlannedAction[];
+  /** Course that the rest goes on by; null for that of the script. */
+  readonly course: ScriptCourse | null;
   readonly finishedAt: number | null;
   readonly blocks: readonly BlockState[];
   readonly stages: readonly BasinStage[];
   readonly steps: Readonly<Record<string, StepState>>;
   /** The bowl in use of each mix: when it was mixed. */
   readonly bowls: readonly { readonly mix: string; readonly at: number }[];
+  /** Foils that were opened since the hands last did anything else; null where they do something else. */
+  readonly round: number | null;
   /** Block that was chosen to be next. */
   readonly next: string | null;
   /** When hands were last free: the last foil, rinse or bowl was done. */
@@ -148,6 +152,8 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
   const conflicts: Conflict[] = [];
   let startedAt: number | null = null;
   let plan: readonly PlannedAction[] = [];
+  let course: ScriptCourse | null = null;
+  let round: number | null = null;
   let finishedAt: number | null = null;
   let next: string | null = null;
   let freeAt: number | null = null;
@@ -160,8 +166,11 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
         if (startedAt === null) {
           startedAt = at;
           freeAt = at;
-          plan = body.plan;
+          plan = body.plan ?? [];
         }
+        break;
+      case 'replanned':
+        course = body.course;
         break;
       case 'closed': {
         const own = foils.get(body.foil);
@@ -195,6 +204,7 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
       case 'bowl':
         bowls.push({ mix: body.mix, at });
         freeAt = at;
+        round = null;
         break;
       case 'checked': {
         const block = blockOf.get(body.foil);
@@ -204,9 +214,17 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
         break;
       }
       case 'pulled':
-        for (const id of body.foils) {
-          const own = foils.get(id);
-          if (own?.standing === 'on') Object.assign(own, { standing: 'pulled', offAt: at, why: body.reason });
+        {
+          const own = body.foils.flatMap((id) => foils.get(id) ?? []).filter((one) => one.standing === 'on');
+          // Said of several at once: they were opened one after the other, the last just now.
+          const since = freeAt ?? at;
+          const opened = (i: number) => Math.max(Math.min(since, at), at - (own.length - 1 - i) * script.rules.pullEach * MINUTE);
+          own.forEach((one, i) => Object.assign(one, { standing: 'pulled', offAt: opened(i), why: body.reason }));
+          // A second person who pulls leaves the hands that foil where they are.
+          if (own.length > 0 && script.rules.second !== 'pulls') {
+            freeAt = at;
+            round = (round ?? 0) + own.length;
+          }
         }
         break;
       case 'rinse-begun': {
@@ -221,9 +239,11 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
         } else if (own.length > 0) stages.push({ blocks: own, begunAt: at, doneAt: null, incident: body.incident });
         for (const [j, id] of own.entries()) {
           if (rinsedBlocks.has(id)) continue;
-          rinsedBlocks.add(id);
+          const only = body.foils && new Set(body.foils);
+          if (!only || lists.get(id)!.every((foil) => only.has(foil) || !['on', 'pulled'].includes(foils.get(foil)!.standing))) rinsedBlocks.add(id);
           for (const foil of lists.get(id)!) {
             const one = foils.get(foil)!;
+            if (only && !only.has(foil)) continue;
             // One panel after the other is wetted.
             if (one.standing === 'on') Object.assign(one, { standing: 'rinsed', offAt: at + (script.rules.setUp + j * script.rules.each) * MINUTE });
             else if (one.standing === 'pulled') one.standing = 'rinsed';
@@ -241,6 +261,7 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
           if (one.offAt !== null && one.offAt > at) one.offAt = at;
         }
         freeAt = at;
+        round = null;
         break;
       }
       case 'past-limit':
@@ -276,11 +297,12 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
     const block = blockOf.get(id)!;
     Object.assign(own, { standing: 'on', closedAt: at, closedBy: by, seconds: freeAt === null ? null : Math.max(0, (at - freeAt) / 1000), why: null });
     if (rinsedBlocks.has(block)) {
-      // On the head anew: the block has to be rinsed again.
+      // On the head again: the block has to be rinsed again.
       rinsedBlocks.delete(block);
     }
     for (const mix of mixesOf(unitOf(id))) if (!bowls.some((bowl) => bowl.mix === mix)) bowls.push({ mix, at: freeAt ?? at });
     freeAt = at;
+    round = null;
     lastBlock = block;
     if (next === block && lists.get(block)!.every((foil) => foils.get(foil)!.standing !== 'waiting')) next = null;
   }
@@ -288,7 +310,7 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
   const { heldBy, handedAt } = holderOf(events);
   const heads = headsOf(script, checks, foils, unitOf);
   return {
-    startedAt, plan, finishedAt, stages, steps, bowls, next, freeAt, lastBlock, heads, notes, raised, silenced, heldBy, handedAt, conflicts,
+    startedAt, plan, course, round, finishedAt, stages, steps, bowls, next, freeAt, lastBlock, heads, notes, raised, silenced, heldBy, handedAt, conflicts,
     blocks: script.blocks.map((block) => {
       const own = checks.get(block.id) ?? [];
       const units = lists.get(block.id)!.map((id) => unitState(script, id, foils.get(id)!, unitOf(id), !planned.has(id), own, (foil) => unitOf(foil).letter, heads));

@@ -1,4 +1,4 @@
-import { USUAL_RULES } from '../clock';
+import { USUAL_RULES, wetPartOf } from '../clock';
 import { startPlan } from '../formats';
 import { headFactor } from '../lift';
 import type { EventBody, ServiceEvent } from './events';
@@ -24,13 +24,13 @@ export function scriptFor(sizes: readonly number[], unitAt: (block: number, i: n
   const blocks = sizes.map((_, b): ScriptBlock => {
     const own = units.filter(({ panel }) => panel === `p${b}`);
     return {
-      id: `b${b}`, panel: `p${b}`, name: `Panel ${b + 1}`, touches: [], units: own.map(({ id }) => id),
-      foils: own.map(({ seconds, letter, lifts: lifting, depositMinutes, limitMinutes }) => ({ seconds, mixes: [letter], readyMinutes: lifting ? ready : depositMinutes, limitMinutes })),
+      id: `b${b}`, panel: `p${b}`, name: `Panel ${b + 1}`, units: own.map(({ id }) => id),
+      foils: own.map(({ seconds, letter, lifts: lifting, depositMinutes, limitMinutes, zone }) => ({ seconds, mixes: [letter], readyMinutes: lifting ? ready : depositMinutes, limitMinutes, expected: true, part: wetPartOf(zone) })),
     };
   });
   const mixes = Object.fromEntries(units.map(({ letter, mix }) => [letter, { letter, part: 'length' as const, words: mix }]));
   return {
-    version: 2, plan: startPlan(), naturalLevel: 6, units, lifts, blocks, mixes, products: {}, readings: [], rules: { ...USUAL_RULES, margin: 3 }, fixed: { order: blocks.map((_, b) => b) },
+    version: 2, plan: startPlan(), naturalLevel: 6, units, lifts, blocks, mixes, products: {}, readings: [], rules: { ...USUAL_RULES, margin: 3 }, course: { order: blocks.map(({ id }) => id), rinses: [], pulling: 'own', by: {} },
     after: [
       { id: 'wash', kind: 'wash', name: 'Wash and treat', from: 0, to: 8, detail: null }, { id: 'toner t', kind: 'toner', name: 'Toner, mid-lengths', from: 8, to: 28, detail: null },
       { id: 'root', kind: 'root', name: 'Root colour', from: 18, to: 28, detail: null }, { id: 'dry', kind: 'dry', name: 'Dry', from: 28, to: 53, detail: null },
@@ -43,5 +43,5 @@ export function happened(list: readonly (readonly [minute: number, body: EventBo
   return list.map(([minute, body, device = 'station'], i) => ({ id: `e${i}`, device, at: T0 + minute * MINUTE, by, body }));
 }
 
-export const started: EventBody = { kind: 'started', plan: [] };
+export const started: EventBody = { kind: 'started' };
 export const closed = (foil: string): EventBody => ({ kind: 'closed', foil });

@@ -1,13 +1,8 @@
-import { Allowed, type Fixed } from './allowed';
-import { Courses } from './course';
-import { neighboursOf, type Neighbour } from './neighbours';
-import { runService } from './service';
-import { compareCosts, USUAL_RULES, type Action, type Block, type ClockRules, type Cost, type PlacedFoil, type Start, type Timeline } from './types';
-import { underRunOff } from './wet-order';
+import { USUAL_RULES, type Block, type ClockRules, type FoilAt, type PlacedFoil, type Timeline } from './types';
 
 /** What holds a plan as it is: nothing can move without it. */
 export interface Binding {
-  readonly kind: 'over' | 'limit' | 'ready' | 'wet' | 'bowl';
+  readonly kind: 'over' | 'limit' | 'pull' | 'ready' | 'bowl';
   readonly block: number;
   /** Place of the foil in its block, from 0. */
   readonly foil: number;
@@ -19,101 +14,61 @@ export interface Binding {
 
 const rounded = (minutes: number) => String(Math.round(minutes));
 
-/** What binds a plan: the foil nearest to (or past) its limit, what the basin waits for, what waits for water, and bowls that are spent in the middle of a panel. */
+/** What binds a plan: the foil nearest to (or past) its limit, the pulls between the foils, what the basin waits for, and bowls that are spent in the middle of a panel. */
 export function bindingsOf(blocks: readonly Block[], timeline: Timeline, rules: ClockRules = USUAL_RULES): Binding[] {
-  const { foils, stages, pulls } = timeline;
-  const out: Binding[] = [];
-  const nearest = foils.reduce<PlacedFoil | undefined>((best, own) => (best === undefined || own.limit - own.clear < best.limit - best.clear ? own : best), undefined);
-  if (nearest) {
-    const { block, index, limit, clear } = nearest;
-    const slack = limit - clear;
-    const name = `${blocks[block].name}, foil ${index + 1}`;
-    out.push(
-      slack < rules.margin - 1e-6
-        ? { kind: 'over', block, foil: index, at: clear, slack, words: slack < 0 ? `${name} is clear at minute ${rounded(clear)}, ${rounded(-slack)} min past its limit.` : `${name} is clear ${rounded(slack)} min before its limit, less than the ${rules.margin} kept in hand.` }
-        : { kind: 'limit', block, foil: index, at: clear, slack, words: `${name} is the nearest to its limit: clear at minute ${rounded(clear)}, ${rounded(slack)} min to spare.` },
-    );
-  }
-  const pulled = new Set(pulls.map(({ block }) => block));
-  for (const { blocks: set, from } of stages) {
-    const own = foils.filter(({ block }) => set.includes(block) && !pulled.has(block));
-    if (own.length === 0) continue;
-    const last = own.reduce((a, b) => (b.ready - b.wet > a.ready - a.wet ? b : a));
-    if (Math.abs(last.ready - last.wet) < 1e-6) {
-      out.push({ kind: 'ready', block: last.block, foil: last.index, at: from, slack: 0, words: `The basin at minute ${rounded(from)} waits for ${blocks[last.block].name}: its last foil is ready at ${rounded(last.ready)}.` });
-    } else if (last.ready > last.wet + 1e-6) {
-      out.push({ kind: 'ready', block: last.block, foil: last.index, at: from, slack: last.wet - last.ready, words: `${blocks[last.block].name}, foil ${last.index + 1}, is rinsed ${rounded(last.ready - last.wet)} min before it is ready.` });
-    }
-  }
-  return [...out, ...wetBindings(blocks, timeline), ...bowlBindings(blocks, timeline, rules)];
+  const nameOf = ({ block, index }: FoilAt) => `${blocks[block].name}, foil ${index + 1}`;
+  return [
+    ...limitBinding(timeline, nameOf),
+    ...pullBinding(timeline),
+    ...readyBindings(timeline, nameOf),
+    ...bowlBindings(timeline, rules, nameOf),
+  ];
 }
 
-/** A wait that is worth a word, minutes. */
-const LONG_WAIT = 5;
+function limitBinding({ foils }: Timeline, nameOf: (foil: FoilAt) => string): Binding[] {
+  // What comes off in its last minutes on purpose says nothing.
+  const own = foils.filter(({ expected, clear, limit }) => expected || clear > limit + 1e-6);
+  const nearest = own.reduce<PlacedFoil | undefined>((best, foil) => (best === undefined || foil.limit - foil.clear < best.limit - best.clear ? foil : best), undefined);
+  if (!nearest) return [];
+  const { block, index, limit, clear } = nearest;
+  const slack = limit - clear;
+  const at = { block, foil: index, at: clear, slack };
+  if (slack < -1e-6) return [{ ...at, kind: 'over', words: `${nameOf(nearest)} is clear at minute ${rounded(clear)}, ${rounded(-slack)} min past its limit.` }];
+  return [{ ...at, kind: 'limit', words: `${nameOf(nearest)} is the nearest to its limit: clear at minute ${rounded(clear)}, ${rounded(slack)} min to spare.` }];
+}
 
-/** Panels that are ready and wait, since what lies under their run-off still holds product. */
-function wetBindings(blocks: readonly Block[], { foils, stages }: Timeline): Binding[] {
-  const under = underRunOff(blocks.map(({ touches }) => touches));
-  const stageOf = blocks.map((_, b) => stages.findIndex((stage) => stage.blocks.includes(b)));
-  return stages.flatMap(({ blocks: set, from }, i) => set.flatMap((b): Binding[] => {
-    const own = foils.filter(({ block }) => block === b);
-    const ready = Math.max(...own.map((foil) => foil.ready));
-    const lower = set.find((other) => other !== b && (under[b] >> other) & 1 && stageOf[other] === i && Math.max(...foils.filter(({ block }) => block === other).map((foil) => foil.ready)) > ready + LONG_WAIT);
-    if (lower === undefined || from - ready < LONG_WAIT) return [];
-    return [{ kind: 'wet', block: b, foil: own.length - 1, at: from, slack: from - ready, words: `${blocks[b].name} is ready at minute ${rounded(ready)} and waits for ${blocks[lower].name}, which its water would run over.` }];
-  }));
+function pullBinding({ pulls }: Timeline): Binding[] {
+  const [first] = pulls;
+  if (!first) return [];
+  const count = pulls.reduce((sum, { foils }) => sum + foils.length, 0);
+  const minutes = pulls.reduce((sum, { from, to }) => sum + to - from, 0);
+  const { block, index } = first.foils[0];
+  const goes = pulls.length === 1 ? 'at once' : `in ${pulls.length} rounds`;
+  return [
+    {
+      kind: 'pull', block, foil: index, at: first.from, slack: 0,
+      words: `From minute ${rounded(first.from)} on ${count === 1 ? 'one foil is' : `${count} foils are`} opened and wiped as they are ready, ${goes}: ${rounded(minutes)} min in all.`,
+    },
+  ];
+}
+
+function readyBindings({ foils, stages }: Timeline, nameOf: (foil: FoilAt) => string): Binding[] {
+  return stages.flatMap(({ foils: set, from, blocks: rinsed }): Binding[] => {
+    const own = foils.filter(({ pulled, block, index }) => !pulled && rinsed.includes(block) && set.some((foil) => foil.block === block && foil.index === index));
+    if (own.length === 0) return [];
+    const last = own.reduce((a, b) => (b.ready - b.wet > a.ready - a.wet ? b : a));
+    if (Math.abs(last.ready - last.wet) > 1e-6) return [];
+    return [{ kind: 'ready', block: last.block, foil: last.index, at: from, slack: 0, words: `The basin at minute ${rounded(from)} waits for ${nameOf(last)}: it is ready at ${rounded(last.ready)}.` }];
+  });
 }
 
 /** Bowls that are spent in the middle of a panel: the hands stop for them. */
-function bowlBindings(blocks: readonly Block[], { foils, bowls }: Timeline, rules: ClockRules): Binding[] {
-  if (rules.second === 'mixes') return [];
+function bowlBindings({ foils, bowls }: Timeline, rules: ClockRules, nameOf: (foil: FoilAt) => string): Binding[] {
+  if (rules.second === 'pulls') return [];
   return bowls.flatMap(({ at }): Binding[] => {
     const before = foils.filter(({ placed }) => placed <= at + 1e-6);
     const last = before.reduce<PlacedFoil | undefined>((a, b) => (a === undefined || b.placed > a.placed ? b : a), undefined);
     if (!last || !foils.some(({ block, index }) => block === last.block && index > last.index)) return [];
-    return [{ kind: 'bowl', block: last.block, foil: last.index, at, slack: 0, words: `The bowl is spent at minute ${rounded(at)}, after ${blocks[last.block].name}, foil ${last.index + 1}: a fresh one takes ${rules.mixChange} min.` }];
+    return [{ kind: 'bowl', block: last.block, foil: last.index, at, slack: 0, words: `A fresh bowl at minute ${rounded(at)}, after ${nameOf(last)}, takes ${rules.mixChange} min.` }];
   });
-}
-
-/** The plan that is nearest to this one in what it costs, and what it would be. */
-export interface Alternative {
-  readonly actions: readonly Action[];
-  readonly cost: Cost;
-  readonly words: string;
-}
-
-/** Of all plans one change away, the best: what else could be done, and what it costs; undefined where nothing else is allowed. */
-export function nearestAlternative(blocks: readonly Block[], actions: readonly Action[], rules: ClockRules = USUAL_RULES, fixed: Fixed = {}, start?: Start): Alternative | undefined {
-  const begun = new Courses(blocks, rules).begin(start);
-  const allowed = new Allowed(blocks, rules, { ...fixed, done: begun.foiled });
-  const own = runService(blocks, actions, rules, start).cost;
-  let best: (Neighbour & { cost: Cost }) | undefined;
-  for (const neighbour of neighboursOf(blocks, actions)) {
-    if (!allowed.plan(neighbour.actions, begun)) continue;
-    const { cost } = runService(blocks, neighbour.actions, rules, start);
-    // The same in all that is seen is no alternative.
-    if (compareCosts(cost, { ...own, past: cost.past }) === 0) continue;
-    if (!best || compareCosts(cost, best.cost) < 0) best = { ...neighbour, cost };
-  }
-  return best && { actions: best.actions, cost: best.cost, words: `${changeWords(blocks, best)}: ${costWords(own, best.cost)}.` };
-}
-
-function changeWords(blocks: readonly Block[], { change }: Neighbour): string {
-  const name = (b: number) => blocks[b].name;
-  switch (change.kind) {
-    case 'order': return `${name(change.block)} foiled before ${name(change.before)}`;
-    case 'strength': return `${name(change.block)} with ${change.strength === 0 ? 'its own mix' : blocks[change.block].others![change.strength - 1].mix}`;
-    case 'fewer-stages': return `${change.blocks.map(name).join(' and ')} in one rinse`;
-    case 'own-stage': return `${name(change.block)} in a rinse of its own`;
-    case 'other-stage': return `${name(change.block)} in another rinse`;
-  }
-}
-
-/** What one plan costs against another, in words. */
-function costWords(from: Cost, to: Cost): string {
-  const parts = [
-    [to.over - from.over, 'min over limits, all foils together'], [to.short - from.short, 'min short of ready, all foils together'], [to.visit - from.visit, 'min, rinses and stronger mixes counted in'],
-  ] as const;
-  const said = parts.filter(([by]) => Math.abs(by) >= 0.5).map(([by, words]) => `${by > 0 ? '+' : '−'}${rounded(Math.abs(by))} ${words}`);
-  return said.length === 0 ? 'much the same' : said.join(', ');
 }

@@ -1,216 +1,238 @@
-import { Allowed, type Fixed } from './allowed';
-import { Courses, type Course } from './course';
-import { improved } from './neighbours';
-import { runService } from './service';
-import { simplePlan } from './simple';
-import { compareCosts, foilsWith, strengthsOf, USUAL_RULES, type Action, type Block, type ClockRules, type Cost, type Start, type Timeline } from './types';
+import { leastMinutes } from './bound';
+import { exact, EXACT_UP_TO } from './exact';
+import { follow } from './follow';
+import type { Head } from './head';
+import { Question } from './question';
+import { compareCosts, strengthsOf, type Block, type ClockRules, type Course, type Pulling, type RinsePoint, type Start } from './types';
+import { BACK_PARTS } from './wet-order';
 
-export interface SearchOptions {
-  readonly rules?: ClockRules;
-  /** What is decided already. */
-  readonly fixed?: Fixed;
-  /** Where the service stands; from its beginning otherwise. */
-  readonly start?: Start;
-  /** Asked now and then; true ends the search with the best plan so far. */
-  stop?(): boolean;
-  /** Called with every better plan. */
-  onBetter?(actions: readonly Action[], cost: Cost): void;
+/** What a person has decided: the rest is solved around it. */
+export interface Fixed {
+  /** Block by its place in the order of foiling, from 0. */
+  readonly at?: Readonly<Record<number, number>>;
+  /** Strength by block: its place, 0 for the chosen one. */
+  readonly strength?: Readonly<Record<number, number>>;
+}
+
+/** A rinse falls inside a panel only where so many of its foils are on each side of it. */
+export const LEAST_PART = 5;
+
+/** So many courses are followed at most in one search: the same question always has the same answer. */
+const MOST_FOLLOWED = 240;
+/** Places for a rinse are tried so far apart first. */
+const COARSE = 6;
+
+/** What kind of plan is looked for. */
+export interface Wanted {
+  /** Exactly so many visits to the basin, where that many are of use. */
+  readonly visits: number;
+  readonly pulling: Pulling;
+  /** Panels in their own order, or in whatever order is best. */
+  readonly order: 'own' | 'free';
+  readonly strengths?: boolean;
+  readonly backFirst?: boolean;
 }
 
 export interface Found {
-  readonly actions: readonly Action[];
-  readonly timeline: Timeline;
-  /** Whether nothing better can be: the search went through everything. */
-  readonly proved: boolean;
-}
-
-/** Blocks are told apart by bits. */
-export const MOST_BLOCKS = 30;
-
-const ASK_EVERY = 256;
-/** Of each state (what is foiled, pulled and rinsed) so many ways to it are followed, and of each length so many in all: a first look, then wider ones. */
-const LOOKS = [16, 60, 240, 1000].map((inAll) => ({ ofState: 4, inAll }));
-/** With more than this on the head, sets are taken by their limits only, tightest first. */
-const SETS_UP_TO = 9;
-
-/** A service up to some action, and what the whole costs at least. */
-interface Label {
   readonly course: Course;
-  readonly actions: Chain | null;
-  readonly bound: Cost;
-}
-interface Chain {
-  readonly action: Action;
-  readonly before: Chain | null;
+  readonly head: Head;
+  /** Minutes that the best plan of its kind could be shorter, at most. */
+  readonly gapMinutes: number;
 }
 
-/**
- * The best order of foiling, strengths, pulls and rinsing: the simple plan, then ways kept by what they can cost at least,
- * improved by small changes, then branch and bound over everything that is allowed. Never worse than the simple plan; says
- * whether the answer is proved.
- * @throws RangeError for more blocks than bits, and where what is fixed leaves no way to the end
- */
-export function searchService(blocks: readonly Block[], options: SearchOptions = {}): Found {
-  const { rules = USUAL_RULES, fixed = {}, start, stop = () => false, onBetter } = options;
-  if (blocks.length === 0) return { actions: [], timeline: runService([], [], rules, start), proved: true };
-  if (blocks.length > MOST_BLOCKS) throw new RangeError(`At most ${MOST_BLOCKS} blocks can be put in order at once.`);
-  const courses = new Courses(blocks, rules);
-  const begun = courses.begin(start);
-  const allowed = new Allowed(blocks, rules, { ...fixed, done: begun.foiled });
-  const tree = new Tree(courses, allowed, begun);
-  let best: readonly Action[] = simplePlan(blocks, rules, allowed.fixed, start);
-  if (!allowed.plan(best, begun)) throw new RangeError('What is fixed leaves no way to rinse everything.');
-  let bestCost = runService(blocks, best, rules, start).cost;
-  const take = (actions: readonly Action[], cost: Cost) => {
-    best = actions;
-    bestCost = cost;
-    onBetter?.(actions, cost);
-  };
-  take(best, bestCost);
-  let steps = 0;
-  let stopped = false;
-  const mayGoOn = () => {
-    steps += 1;
-    if (steps % ASK_EVERY === 0 && stop()) stopped = true;
-    return !stopped;
-  };
-  /** Children that may still be better, the most promising first; whole services are taken as they come. */
-  const promising = (label: Label): Label[] => {
-    if (!mayGoOn()) return [];
-    const out: Label[] = [];
-    for (const child of tree.after(label)) {
-      if (compareCosts(child.bound, bestCost) >= 0) continue;
-      if (courses.isWhole(child.course)) take(actionsOf(child), child.bound);
-      else out.push(child);
-    }
-    return out.sort((x, y) => compareCosts(x.bound, y.bound));
-  };
-  const go = (label: Label): void => {
-    if (compareCosts(label.bound, bestCost) < 0) promising(label).forEach(go);
-  };
+/** Looks for plans of some foils: courses are followed, and the best is kept. */
+export class Search {
+  private readonly questions = new Map<string, Question>();
+  private readonly byKey = new Map<string, Found>();
+  private followed = 0;
+  readonly ownOrder: readonly number[];
 
-  for (const look of LOOKS) {
-    for (let level = [tree.root]; level.length > 0 && !stopped; ) level = kept(level.flatMap(promising), look);
-    improved(best, { blocks, rules, allowed, begun, start, mayGoOn }, bestCost, take);
-  }
-  go(tree.root);
-  return { actions: best, timeline: runService(blocks, best, rules, start), proved: !stopped };
-}
-
-/** Of labels of one length the best of each state, and the best of all. */
-function kept(labels: readonly Label[], { ofState, inAll }: (typeof LOOKS)[number]): Label[] {
-  const counts = new Map<string, number>();
-  return [...labels]
-    .sort((x, y) => compareCosts(x.bound, y.bound))
-    .filter(({ course: { foiled, pulled, rinsed } }) => {
-      const key = `${foiled} ${pulled} ${rinsed}`;
-      const count = (counts.get(key) ?? 0) + 1;
-      counts.set(key, count);
-      return count <= ofState;
-    })
-    .slice(0, inAll);
-}
-
-function actionsOf({ actions }: Label): Action[] {
-  const out: Action[] = [];
-  for (let own = actions; own !== null; own = own.before) out.unshift(own.action);
-  return out;
-}
-
-/** All services of some blocks, action by action, each with what it costs at least. */
-class Tree {
-  readonly root: Label;
-  private readonly blocks: readonly Block[];
-  private readonly rules: ClockRules;
-  private readonly minutes: readonly number[];
-  /** A block that stands for this one and comes before it: their order makes no difference. */
-  private readonly twin: readonly number[];
-
-  constructor(private readonly courses: Courses, private readonly allowed: Allowed, begun: Course) {
-    this.blocks = courses.blocks;
-    this.rules = courses.rules;
-    this.minutes = this.blocks.map(({ foils }) => foils.reduce((sum, { seconds }) => sum + seconds, 0) / 60);
-    const { under, fixed } = allowed;
-    const free = !fixed.order && !fixed.at && !fixed.strength;
-    this.twin = this.blocks.map((own, i) => (free && !(begun.foiled & (1 << i)) ? this.blocks.findIndex((other, j) => j < i && !(begun.foiled & (1 << j)) && alike(own, other) && alikeUnder(under, i, j)) : -1));
-    this.root = { course: begun, actions: null, bound: this.boundOf(begun) };
+  constructor(
+    readonly blocks: readonly Block[],
+    readonly rules: ClockRules,
+    private readonly fixed: Fixed = {},
+    private readonly start?: Start,
+  ) {
+    this.ownOrder = this.pinned(blocks.map((_, b) => b));
   }
 
-  /** Every action that may follow. */
-  after({ course, actions }: Label): Label[] {
-    const out: Label[] = [];
-    const add = (action: Action, next: Course) => out.push({ course: next, actions: { action, before: actions }, bound: this.boundOf(next) });
-    this.blocks.forEach((_, b) => {
-      if (this.twin[b] >= 0 && !(course.foiled & (1 << this.twin[b]))) return;
-      if (!this.allowed.foil(b, course.foiled)) return;
-      for (const by of this.allowed.hands) for (const strength of this.allowed.strengths(b)) add({ kind: 'foil', block: b, strength, by }, this.courses.foil(course, b, strength, by).course);
-    });
-    for (const set of this.sets(course)) {
-      const members = this.blocks.map((_, b) => b).filter((b) => set & (1 << b));
-      add({ kind: 'rinse', blocks: members }, this.courses.rinse(course, members).course);
-    }
-    if (this.rules.second === 'mixes') this.blocks.forEach((_, b) => this.allowed.pull(b, course) && add({ kind: 'pull', block: b }, this.courses.pull(course, b).course));
+  private question(strengths: Course['strengths']): Question {
+    const key = strengths.join();
+    const known = this.questions.get(key);
+    if (known) return known;
+    const made = new Question(this.blocks, this.rules, strengths);
+    this.questions.set(key, made);
+    return made;
+  }
+
+  private follow(course: Course): Found {
+    this.followed += 1;
+    return { course, head: follow(this.question(course.strengths), course, this.start), gapMinutes: 0 };
+  }
+
+  /** Blocks that were pinned at their places, the others in the order that they have. */
+  private pinned(order: readonly number[]): number[] {
+    const at = Object.entries(this.fixed.at ?? {}).map(([place, block]) => [Number(place), block] as const);
+    const out = order.filter((b) => !at.some(([, own]) => own === b));
+    for (const [place, block] of at.sort((a, b) => a[0] - b[0])) out.splice(Math.min(place, out.length), 0, block);
     return out;
   }
 
-  /** Sets that may be rinsed now. */
-  private sets(course: Course): number[] {
-    const waiting = course.foiled & ~course.rinsed;
-    const out: number[] = [];
-    const own = this.blocks.map((_, b) => b).filter((b) => waiting & (1 << b));
-    if (own.length <= SETS_UP_TO) {
-      for (let set = waiting; set > 0; set = (set - 1) & waiting) if (this.allowed.rinse(set, course)) out.push(set);
-      return out;
-    }
-    const due = (b: number) => course.on[b]?.firstLimit ?? Infinity;
-    own.sort((a, b) => due(a) - due(b));
-    own.reduce((set, b) => {
-      const most = this.allowed.most(set | (1 << b), course);
-      if (most !== 0 && out[out.length - 1] !== most) out.push(most);
-      return set | (1 << b);
-    }, 0);
-    return out;
+  private allowed(order: readonly number[]): boolean {
+    for (const [place, block] of Object.entries(this.fixed.at ?? {})) if (order.indexOf(block) !== Math.min(Number(place), order.length - 1)) return false;
+    return order.every((b, i) => (this.blocks[b].after ?? []).every((id) => order.findIndex((own) => this.blocks[own].id === id) < i));
   }
 
-  /** What the whole service costs at least: what waits cannot be clear sooner than now, and the rest takes its time. */
-  private boundOf(course: Course): Cost {
-    const { setUp, each, clearAfter, finish, panelChange, perStage, perStep, second, pullEach } = this.rules;
-    const { foiled, rinsed, hands, pulling, contiguous, stages, steps, over, short, past } = course;
-    const now = this.courses.now(course);
-    let clear = Math.max(now, pulling) + (contiguous ? 0 : setUp) + clearAfter;
-    if (second === 'mixes') clear = Math.min(clear, pulling + pullEach);
-    let left = 0;
-    let toFoil = 0;
-    let sure = over;
-    const panels = new Set<string>();
-    for (let b = 0; b < this.blocks.length; b += 1) {
-      if (rinsed & (1 << b)) continue;
-      left += 1;
-      const own = course.on[b];
-      if (own) sure += this.courses.overAt(own, b, clear);
-      else if (!(foiled & (1 << b))) {
-        toFoil += this.minutes[b];
-        panels.add(this.blocks[b].panel);
+  /** The best plan of a kind that was found. */
+  find(wanted: Wanted): Found {
+    const key = JSON.stringify(wanted);
+    const known = this.byKey.get(key);
+    if (known) return known;
+    this.followed = 0;
+    const { visits, pulling, order, strengths = false, backFirst = false } = wanted;
+    const base: Course = {
+      order: this.ownOrder,
+      rinses: [],
+      pulling,
+      by: this.sharedOut(),
+      strengths: this.blocks.map((_, b) => this.fixed.strength?.[b] ?? 0),
+    };
+    let plain = this.follow(base);
+    if (this.rules.second === 'foils') plain = this.handed(plain);
+    if (order === 'free') plain = this.ordered(plain);
+    let best = this.rinsed(plain, visits, backFirst);
+    if (strengths) best = this.strengthened(best);
+    best = this.proved(best, wanted);
+    const least = this.start ? 0 : leastMinutes(this.question(best.course.strengths), visits, pulling);
+    const found = { ...best, gapMinutes: this.start || best.gapMinutes < 0 ? 0 : Math.max(0, best.head.free - least) };
+    this.byKey.set(key, found);
+    return found;
+  }
+
+  /** Where each rinse before the last one falls best. */
+  private rinsed(plain: Found, visits: number, backFirst: boolean): Found {
+    let best = plain;
+    for (let more = 1; more < visits; more += 1) {
+      const before = best.course.rinses;
+      let chosen: Found | undefined;
+      const look = (point: RinsePoint) => {
+        const own = this.follow({ ...best.course, rinses: [...before, point] });
+        if (own.head.stages.length <= before.length + 1) return;
+        if (!chosen || compareCosts(own.head.cost, chosen.head.cost) < 0) chosen = own;
+      };
+      const kinds = this.kinds(backFirst);
+      const places = this.places(best.course.order);
+      const coarse = places.filter((own, i) => own.edge || i % COARSE === 0);
+      for (const { after } of coarse) for (const kind of kinds) look({ after, ...kind });
+      if (chosen) {
+        const point = chosen.course.rinses.at(-1)!;
+        for (const { after } of places)
+          if (after !== point.after && Math.abs(after - point.after) < COARSE) look({ ...point, after });
+      }
+      if (!chosen) break;
+      // Another visit is of use, or it was asked for.
+      if (!backFirst && compareCosts(chosen.head.cost, best.head.cost) >= 0) break;
+      best = chosen;
+    }
+    return best;
+  }
+
+  private kinds(backFirst: boolean): readonly Omit<RinsePoint, 'after'>[] {
+    const back = { blocks: null, parts: BACK_PARTS, whole: false } as const;
+    if (backFirst) return [back];
+    return [{ blocks: null, parts: null, whole: false }, { blocks: null, parts: null, whole: true }, back];
+  }
+
+  /** Numbers of foils after which a rinse may fall: between panels, or well inside one. */
+  private places(order: readonly number[]): { after: number; edge: boolean }[] {
+    const out: { after: number; edge: boolean }[] = [];
+    let done = this.start?.gone ?? 0;
+    for (const b of order) {
+      const n = this.blocks[b].foils.length;
+      for (let i = LEAST_PART; i <= n - LEAST_PART; i += 1) out.push({ after: done + i, edge: false });
+      done += n;
+      out.push({ after: done, edge: true });
+    }
+    const now = this.start ? (this.start.gone + this.start.placed.flat().filter((own) => own !== null).length) : 1;
+    return out.filter(({ after }) => after >= now);
+  }
+
+  /** Who foils what: the second person the other side first, else every other block. */
+  private sharedOut(): number[] {
+    if (this.rules.second !== 'foils') return this.blocks.map(() => 0);
+    const right = (b: number) => this.blocks[b].foils.every(({ part }) => part?.endsWith('-r'));
+    return this.blocks.map((_, b) => (right(b) ? 1 : 0));
+  }
+
+  private handed(from: Found): Found {
+    let best = from;
+    for (let better = true; better && this.followed < MOST_FOLLOWED; ) {
+      better = false;
+      for (let b = 0; b < this.blocks.length && this.followed < MOST_FOLLOWED; b += 1) {
+        const own = this.follow({ ...best.course, by: best.course.by.with(b, 1 - best.course.by[b]) });
+        if (compareCosts(own.head.cost, best.head.cost) >= 0) continue;
+        best = own;
+        better = true;
       }
     }
-    const basin = left === 0 ? 0 : (contiguous && toFoil === 0 ? 0 : setUp) + left * each + finish + perStage;
-    let until: number;
-    if (second === 'foils') until = Math.max(now, (hands[0].free + hands[1].free + toFoil) / 2);
-    else {
-      // The first panel of all, and going on with the one in hand, need no change.
-      const changes = panels.size - (panels.size > 0 && (hands[0].panel === undefined || panels.has(hands[0].panel)) ? 1 : 0);
-      until = Math.max(now + toFoil + changes * panelChange, left === 0 ? pulling : 0);
+    return best;
+  }
+
+  /** Panels moved to where they save most, one at a time. */
+  private ordered(from: Found): Found {
+    let best = from;
+    for (let better = true; better && this.followed < MOST_FOLLOWED; ) {
+      better = false;
+      const { order } = best.course;
+      for (let i = 0; i < order.length; i += 1)
+        for (let to = 0; to < order.length && this.followed < MOST_FOLLOWED; to += 1) {
+          if (to === i) continue;
+          const moved = order.toSpliced(i, 1).toSpliced(to, 0, order[i]);
+          if (!this.allowed(moved)) continue;
+          const own = this.follow({ ...best.course, order: moved });
+          if (compareCosts(own.head.cost, best.head.cost) >= 0) continue;
+          best = own;
+          better = true;
+        }
     }
-    return { over: sure, short, visit: until + basin + perStage * stages + perStep * steps, past: past / this.courses.foils };
+    return best;
+  }
+
+  /** Another strength for one block at a time, where it saves more than it counts for. */
+  private strengthened(from: Found): Found {
+    let best = from;
+    for (let better = true; better && this.followed < MOST_FOLLOWED; ) {
+      better = false;
+      for (let b = 0; b < this.blocks.length; b += 1) {
+        if (this.fixed.strength?.[b] !== undefined) continue;
+        for (let s = 0; s < strengthsOf(this.blocks[b]); s += 1) {
+          if (s === best.course.strengths[b]) continue;
+          const own = this.follow({ ...best.course, strengths: best.course.strengths.with(b, s) });
+          if (compareCosts(own.head.cost, best.head.cost) >= 0) continue;
+          best = own;
+          better = true;
+        }
+      }
+    }
+    return best;
+  }
+
+  /** A handful of foils: everything is gone through. */
+  private proved(best: Found, { visits, pulling, order, backFirst }: Wanted): Found {
+    const question = this.question(best.course.strengths);
+    if (question.count > EXACT_UP_TO || this.rules.second === 'foils' || backFirst) return best;
+    const orders = order === 'own' ? [this.ownOrder] : permutations(this.ownOrder).filter((own) => this.allowed(own));
+    const head = exact(question, { visits, pulling, orders, start: this.start, than: best.head });
+    return { ...best, ...(head && { head, course: { ...best.course, order: orderOf(head, best.course.order) } }), gapMinutes: -1 };
   }
 }
 
-/** Blocks that can stand for each other: their order makes no difference. */
-function alike(a: Block, b: Block): boolean {
-  return a.foils.length === b.foils.length && a.touches.length === b.touches.length && a.touches.every((own) => b.touches.includes(own)) && strengthsOf(a) === strengthsOf(b)
-    && Array.from({ length: strengthsOf(a) }, (_, i) => i).every((i) => JSON.stringify(foilsWith(a, i)) === JSON.stringify(foilsWith(b, i)))
-    && !a.pulled && !b.pulled && !a.together && !b.together && !a.after && !b.after && a.panel !== b.panel;
+function orderOf(head: Head, otherwise: readonly number[]): readonly number[] {
+  const first = [...new Set(head.timeline().runs.map(({ block }) => block))];
+  return [...first, ...otherwise.filter((b) => !first.includes(b))];
 }
 
-/** Whether two have the same under them, and neither lies under the other. */
-const alikeUnder = (under: readonly number[], i: number, j: number): boolean => under[i] === under[j] && ((under[i] >> j) & 1) === 0 && ((under[j] >> i) & 1) === 0;
+function permutations(list: readonly number[]): number[][] {
+  if (list.length <= 1) return [[...list]];
+  return list.flatMap((own, i) => permutations(list.toSpliced(i, 1)).map((rest) => [own, ...rest]));
+}

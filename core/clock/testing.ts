@@ -6,12 +6,13 @@ export interface Alike {
   readonly readyMinutes: number;
   readonly limitMinutes: number;
   readonly mix: string;
+  readonly part?: BlockFoil['part'];
 }
 
 const TEN: Alike = { seconds: new Array<number>(10).fill(60), readyMinutes: 20, limitMinutes: 45, mix: 'A' };
 
-export const foilsAlike = ({ seconds, readyMinutes, limitMinutes, mix }: Alike): BlockFoil[] =>
-  seconds.map((own) => ({ seconds: own, mixes: [mix], readyMinutes, limitMinutes }));
+export const foilsAlike = ({ seconds, readyMinutes, limitMinutes, mix, part }: Alike): BlockFoil[] =>
+  seconds.map((own) => ({ seconds: own, mixes: [mix], readyMinutes, limitMinutes, ...(part && { part }) }));
 
 /** A panel of ten foils alike, a minute each, ready after 20 minutes and off within 45. */
 export function blockOf(
@@ -23,14 +24,14 @@ export function blockOf(
     readyMinutes = TEN.readyMinutes,
     limitMinutes = TEN.limitMinutes,
     mix = TEN.mix,
+    part: where,
     ...rest
   } = part;
-  const foils = part.foils ?? foilsAlike({ seconds, readyMinutes, limitMinutes, mix });
+  const foils = part.foils ?? foilsAlike({ seconds, readyMinutes, limitMinutes, mix, part: where });
   return {
     id: `p${i}`,
     panel: `p${i}`,
     name: `Panel ${i + 1}`,
-    touches: [],
     ...rest,
     foils,
     ...(others && { others: others.map((own) => strengthOf(own, foils)) }),

@@ -20,14 +20,10 @@ export function wetPartOf(zone: Zone): WetPart {
   return `${part}-${zone.endsWith('-r') ? 'r' : 'l'}`;
 }
 
-/**
- * For each block the blocks that lie under its run-off, as bits: all of them must be rinsed already, or go in the same set.
- * A block that touches several parts has the conditions of all of them.
- * @param touches parts that each block touches; at most 30 blocks
- */
-export function underRunOff(touches: readonly (readonly WetPart[])[]): number[] {
-  return touches.map((own, i) => {
-    const under = new Set(own.flatMap((part) => RUNS_OVER[part]));
-    return touches.reduce((bits, other, j) => (j !== i && other.some((part) => under.has(part)) ? bits | (1 << j) : bits), 0);
-  });
-}
+/** The parts under the run-off of each part, as bits by their place in WET_PARTS. */
+export const UNDER_BITS: readonly number[] = WET_PARTS.map((part) =>
+  RUNS_OVER[part].reduce((bits, own) => bits | (1 << WET_PARTS.indexOf(own)), 0),
+);
+
+/** Parts of the head at the back, that are rinsed first. */
+export const BACK_PARTS: readonly WetPart[] = ['nape', 'back'];

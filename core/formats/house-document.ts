@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { RULES, USUAL_LIMITS } from '../check/check';
 import { reminderProblem, USUAL_REMINDER_WORDS, type ReminderKind } from '../diary';
 import { SCHOOL_KEYS, SCHOOLS, USUAL_SCHOOLS, type Schools } from '../school';
-import type { House } from '../visit';
+import { USUAL_HOUSE_CLOCK, type House } from '../visit';
 import { between, whole, yesOrNo } from './fields';
 import { parseWith, type Parsed } from './problem';
 
@@ -126,6 +126,16 @@ export const houseSchema: z.ZodType<House> = z.strictObject({
     })
     .prefault({})
     .describe('Limits of the pattern checks'),
+  clock: z
+    .strictObject({
+      visits: z.union([z.literal(1), z.literal(2), z.literal(3), z.literal('free')], { error: 'must be 1, 2, 3 or free' }).default(USUAL_HOUSE_CLOCK.visits).describe('Visits to the basin at most'),
+      marginMinutes: between(0, 15, 'min', 'Minutes kept in hand before every limit').default(USUAL_HOUSE_CLOCK.marginMinutes),
+      pullSeconds: between(5, 180, 's', 'Opening and wiping one foil, seconds').default(USUAL_HOUSE_CLOCK.pullSeconds),
+      changeOverMinutes: between(0, 10, 'min', 'Changing over from foiling to opening foils').default(USUAL_HOUSE_CLOCK.changeOverMinutes),
+      liftsOnPercent: between(0, 100, '%', 'Hair that was opened lifts on at so many hundredths of its rate until it is rinsed').default(USUAL_HOUSE_CLOCK.liftsOnPercent),
+    })
+    .prefault({})
+    .describe('How the clock of a visit reckons'),
   schools,
 });
 

@@ -1,4 +1,5 @@
 export { ARCHIVE_FORMAT, ARCHIVE_VERSION, archiveManifestSchema, parseArchiveManifest, type ArchiveManifest } from './archive-manifest';
+export { clockDocument, clockSchema, type ClockDocument } from './clock-document';
 export { consultSchema, EMPTY_CONSULT, futureProblem, parseConsult } from './consult-document';
 export { differencesOf, type Difference } from './differences';
 export { AVERAGE_HAIR, AVERAGE_HEAD } from './fields';

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { SECOND_PERSON } from '../clock';
 import { AMOUNT_UNITS, HAIR_STATES, TONER_PLACES, type VisitMix } from '../visit';
 import { between, levelField, whole } from './fields';
 import { parseWith, type Parsed } from './problem';
@@ -149,9 +150,11 @@ export const mixSchema: z.ZodType<VisitMix> = z.strictObject({
     .prefault({}),
   clock: z
     .strictObject({
-      order: z.enum(['own', 'best'], { error: 'must be own or best' }).default('own').describe('Work in the order of the plan, or as the search finds best'),
-      strengths: z.boolean().default(false).describe('Whether the search may take other strengths'),
-      second: z.enum(['none', 'mixes', 'foils'], { error: 'must be none, mixes or foils' }).default('none').describe('A second person: none, mixes and pulls, or foils another side'),
+      visits: z.union([z.literal('house'), z.literal(1), z.literal(2), z.literal(3), z.literal('free')], { error: 'must be house, 1, 2, 3 or free' }).default('house').describe('Visits to the basin at most; house: as the house has it'),
+      backFirst: z.boolean().default(false).describe('The back is rinsed once, then the rest'),
+      chosen: z.string().max(40, 'must be at most 40 characters').nullable().default(null).describe('Key of the plan that was chosen; null for the one that is proposed'),
+      strengths: z.boolean().default(false).describe('Whether plans may take other strengths'),
+      second: z.enum(SECOND_PERSON, { error: 'must be none, pulls or foils' }).default('none').describe('A second person: none, mixes and pulls, or foils another side'),
       painting: z.enum(['as-you-foil', 'after'], { error: 'must be as-you-foil or after' }).default('as-you-foil').describe('When the hair between foils is painted'),
       heat: z.boolean().default(false).describe('Warmth on everything'),
       pace: between(50, 250, '%', 'Hundredths of the usual time for a foil').default(100),
@@ -160,7 +163,8 @@ export const mixSchema: z.ZodType<VisitMix> = z.strictObject({
       pulled: z.strictObject({ block: blockId, index: z.int('must be a whole number').min(0).max(500), minutes: between(1, 120, 'min', 'Minutes after it was closed') }).nullable().default(null).describe('A foil that is pulled alone'),
       pinned: z.record(blockId, z.int('must be a whole number').min(0).max(60)).default({}).describe('Place in the order of work, by part'),
       kept: z.record(blockId, z.string().max(40)).default({}).describe('Mix that a part keeps'),
-      together: z.record(blockId, z.string().max(120)).default({}).describe('Parts that are rinsed together share a word'),
+      together: z.record(blockId, z.string().max(120)).default({}).describe('Panels that are rinsed in one visit share a word'),
+      apart: z.record(blockId, z.string().max(120)).default({}).describe('Panels that are never rinsed in one visit share a word'),
     })
     .prefault({}),
 });
@@ -174,8 +178,15 @@ export function parseMix(value: unknown): Parsed<VisitMix> {
   return parseWith(mixSchema, migrated(value));
 }
 
-/** Version 1 knew no reach and no ends of colours, and no permanent colour: all of that has a default. */
+/**
+ * Version 1 knew no reach and no ends of colours, and no permanent colour: all of that has a default. Its clock had one’s own
+ * order and the best one; both are plans now, and the one that is proposed takes their place.
+ */
 function migrated(value: unknown): unknown {
-  const first = value as { version?: unknown } | null;
-  return typeof first === 'object' && first?.version === 1 ? { ...first, version: MIX_VERSION } : value;
+  const first = value as { version?: unknown; clock?: { order?: unknown; second?: unknown } } | null;
+  if (typeof first !== 'object' || first?.version !== 1) return value;
+  const { clock } = first;
+  if (typeof clock !== 'object' || clock === null) return { ...first, version: MIX_VERSION };
+  const rest = Object.fromEntries(Object.entries(clock).filter(([key]) => key !== 'order'));
+  return { ...first, version: MIX_VERSION, clock: { ...rest, ...(rest.second === 'mixes' && { second: 'pulls' }) } };
 }

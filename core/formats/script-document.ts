@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import type { ScriptLift, ScriptUnit, ServiceScript } from '../chair';
 import { ZONES } from '../head';
+import { USUAL_RULES } from '../clock';
+import { courseSchema } from './course-fields';
 import { singleGatherSchema } from './panel-fields';
 import { parsePlan, planSchema } from './plan-document';
 import { parseWith, type Parsed } from './problem';
@@ -45,14 +47,14 @@ export const scriptSchema = z.strictObject({
   units: z.array(unitSchema).describe('Everything that product is put on, in the order of work'),
   lifts: z.array(z.strictObject({ letter, from: figure, target: figure, stretch: z.enum(['length', 'ends', 'band']), lift })),
   blocks: z.array(z.looseObject({
-    id, panel: id, name: z.string(), touches: z.array(z.string()), units: z.array(id).describe('Ids of its units, in order'),
-    foils: z.array(z.strictObject({ seconds: figure, mixes: z.array(z.string()), readyMinutes: figure, limitMinutes: figure })),
+    id, panel: id, name: z.string(), units: z.array(id).describe('Ids of its units, in order'),
+    foils: z.array(z.looseObject({ seconds: figure, mixes: z.array(z.string()), readyMinutes: figure, limitMinutes: figure })),
   })),
   mixes: z.record(z.string(), z.strictObject({ letter, part: z.enum(['length', 'ends']), words: z.string() })).describe('Mixes by their name in a bowl'),
   products: z.record(z.string(), z.strictObject({ id: z.string(), name: z.string(), speed: figure })),
   readings: z.array(z.looseObject({})).describe('What was read of this head before'),
   rules: z.looseObject({ panelChange: figure, usefulMinutes: figure }).describe('Minutes of everything beside the foils'),
-  fixed: z.looseObject({}),
+  course: courseSchema,
   after: z.array(z.looseObject({ id, name: z.string(), from: figure, to: figure })).describe('What follows the foils'),
 });
 
@@ -78,14 +80,15 @@ const scriptSchema1 = z.looseObject({
   mixes: z.record(z.string(), z.string()),
   products: z.record(z.string(), z.strictObject({ id: z.string(), name: z.string(), speed: figure })).optional(),
   readings: z.array(z.looseObject({})),
-  rules: z.looseObject({}), fixed: z.looseObject({}),
+  rules: z.looseObject({}), fixed: z.looseObject({ order: z.array(z.int()).nullish() }),
   after: z.array(z.looseObject({ id })),
 });
 
 /** A service that began before version 2, as it was carried out then: every foil with the letter and the limit of its block. */
-function fromVersion1({ plan, foils, blocks, mixes, products = {}, after, ...rest }: z.infer<typeof scriptSchema1>): unknown {
+function fromVersion1({ plan, foils, blocks, mixes, products = {}, after, rules, fixed, ...rest }: z.infer<typeof scriptSchema1>): unknown {
   const newest = parsePlan(plan);
   if (!newest.ok) return { ...rest, version: 2, plan };
+  const order = fixed.order ?? blocks.map((_, b) => b);
   const lengthIn = (zone: (typeof ZONES)[number]) => newest.value.hair.byZone[zone]?.lengthMm ?? newest.value.hair.lengthMm;
   const sides = new Map(newest.value.panels.map((panel) => [panel.id, panel.side]));
   const lifts: ScriptLift[] = [];
@@ -108,8 +111,10 @@ function fromVersion1({ plan, foils, blocks, mixes, products = {}, after, ...res
   });
   return {
     ...rest, version: 2, plan: newest.value, units, lifts, products,
+    rules: { ...USUAL_RULES, ...rules, ...(rules.second === 'mixes' && { second: 'pulls' }) },
+    course: { order: order.flatMap((b) => blocks[b]?.id ?? []), rinses: [], pulling: 'own', by: {} },
     mixes: Object.fromEntries(Object.entries(mixes).map(([name, words]) => [name, { letter: name[0], part: 'length', words }])),
-    blocks: blocks.map(({ formula, seconds, readyMinutes, limitMinutes, foils: own, lifts: _lifts, depositMinutes: _minutes, others: _others, ...block }) => ({
+    blocks: blocks.map(({ formula, seconds, readyMinutes, limitMinutes, foils: own, lifts: _lifts, depositMinutes: _minutes, others: _others, touches: _touches, ...block }) => ({
       ...block, units: own, foils: seconds.map((each) => ({ seconds: each, mixes: [formula], readyMinutes, limitMinutes })),
     })),
     after: after.map((step) => ({ ...step, detail: null })),

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { EventBody } from '../chair';
+import { courseSchema } from './course-fields';
 import { levelField } from './fields';
 import { parseWith, type Parsed } from './problem';
 
@@ -15,8 +16,10 @@ const bodySchema: z.ZodType<EventBody> = z.discriminatedUnion(
       kind: z.literal('started'),
       plan: z
         .array(z.discriminatedUnion('kind', [z.strictObject({ kind: z.literal('foil'), block: id }), z.strictObject({ kind: z.literal('rinse'), blocks: ids }), z.strictObject({ kind: z.literal('pull'), block: id })], { error: 'must be foil, rinse or pull' }))
-        .max(200),
+        .max(200)
+        .optional(),
     }),
+    z.strictObject({ kind: z.literal('replanned'), course: courseSchema }),
     z.strictObject({ kind: z.literal('closed'), foil: id }),
     z.strictObject({ kind: z.literal('skipped'), foil: id, why: optional }),
     z.strictObject({ kind: z.literal('added'), foil: id, block: id }),
@@ -26,7 +29,7 @@ const bodySchema: z.ZodType<EventBody> = z.discriminatedUnion(
       .strictObject({ kind: z.literal('checked'), foil: id, level: levelField('Level seen'), then: z.enum(['more', 'rinse'], { error: 'must be more or rinse' }), minutes: z.number().min(1, 'must be 1 or more').max(60, 'must be at most 60').nullable(), reason: optional, photo: z.uuid('must be the id of a photo').nullable() })
       .refine(({ then, minutes }) => then === 'rinse' || minutes !== null, { message: 'needs its minutes', path: ['minutes'] }),
     z.strictObject({ kind: z.literal('pulled'), foils: ids, reason: optional }),
-    z.strictObject({ kind: z.literal('rinse-begun'), blocks: ids, incident: optional }),
+    z.strictObject({ kind: z.literal('rinse-begun'), blocks: ids, foils: ids.optional(), incident: optional }),
     z.strictObject({ kind: z.literal('rinse-done') }),
     z.strictObject({ kind: z.literal('past-limit'), block: id, reason: words }),
     z.strictObject({ kind: z.literal('step-begun'), step: id }),

@@ -3,6 +3,7 @@ import type { VisitPrices } from '../fee';
 import type { FoilStock } from '../pattern';
 import type { Schools } from '../school';
 import type { LengthUnit } from '../units';
+import type { HouseClock } from './clock';
 
 /** What a salon sets once for all its visits. */
 export interface House {
@@ -23,6 +24,7 @@ export interface House {
   /** Pattern checks that this house does not want. */
   rulesOff: Rule[];
   limits: Omit<CheckLimits, 'minutes'>;
+  clock: HouseClock;
   schools: Schools;
 }
 

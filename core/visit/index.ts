@@ -1,4 +1,11 @@
-export { USUAL_CLOCK, type VisitClock } from './clock';
+export {
+  BASIN_VISITS,
+  USUAL_CLOCK,
+  USUAL_HOUSE_CLOCK,
+  type BasinVisits,
+  type HouseClock,
+  type VisitClock,
+} from './clock';
 export {
   CONDITIONS,
   HAIR_FLAGS,

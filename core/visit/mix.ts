@@ -324,7 +324,13 @@ export function carriedMix(mix: VisitMix): VisitMix {
     weighed: [],
     used: {},
     corrections: [],
-    clock: { ...USUAL_CLOCK, order: mix.clock.order, strengths: mix.clock.strengths, second: mix.clock.second },
+    clock: {
+      ...USUAL_CLOCK,
+      visits: mix.clock.visits,
+      backFirst: mix.clock.backFirst,
+      strengths: mix.clock.strengths,
+      second: mix.clock.second,
+    },
     money: { addOns: mix.money.addOns, agreed: null, payments: [] },
   };
 }

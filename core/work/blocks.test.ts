@@ -1,9 +1,9 @@
-import { runService, searchService, USUAL_RULES } from '../clock';
+import { plansOf, USUAL_FRAME, USUAL_RULES, wetPartOf } from '../clock';
 import { startPlan } from '../formats';
 import { createPatternEngine, type Plan } from '../pattern';
 import { USUAL_CLOCK, type VisitMix } from '../visit';
 import { DEPOSIT, visitOf } from '../visit/computed/testing';
-import { blocksOf, clockBlocks, type BlockFacts } from '.';
+import { blocksOf, cannotWith, levelReachedBy, type BlockFacts } from '.';
 
 const engine = createPatternEngine();
 
@@ -27,16 +27,18 @@ test('a block for each panel, every foil in one of them, ready and due as the wo
         mixes: ['A'],
         readyMinutes: units[i].ready.minutes,
         limitMinutes: 45,
+        expected: true,
+        part: wetPartOf(units[i].zone),
       }),
     );
   }
   // Behind the line from the apex to the ears a little of the top lies too.
-  expect([...panels[0].touches].sort()).toEqual(['back', 'nape', 'top-l', 'top-r']);
+  expect([...new Set(panels[0].foils.map(({ part }) => part))].sort()).toEqual(['back', 'nape', 'top-l', 'top-r']);
 });
 
 test('a target out of reach is timed to the limit and said; a lowlight by its own time', () => {
   const far = blocks(startPlan(), {}, 10).panels[0];
-  expect([far.expected, far.foils[0].readyMinutes]).toEqual([false, 45]);
+  expect([far.expected, far.foils[0].readyMinutes, far.foils[0].expected]).toEqual([false, 45, false]);
   const lowlit: Plan = {
     ...startPlan(),
     panels: startPlan().panels.map((panel, i) => ({ ...panel, formula: i === 0 ? 'L' : 'A' })),
@@ -44,7 +46,7 @@ test('a target out of reach is timed to the limit and said; a lowlight by its ow
   const [first] = blocks(lowlit, { formulas: { L: DEPOSIT } }).panels;
   expect(first).toMatchObject({
     expected: true,
-    foils: expect.arrayContaining([{ seconds: 62, mixes: ['L'], readyMinutes: 20, limitMinutes: 30 }]),
+    foils: expect.arrayContaining([expect.objectContaining({ mixes: ['L'], readyMinutes: 20, limitMinutes: 30, expected: true })]),
   });
 });
 
@@ -63,38 +65,6 @@ test('two formulas in one panel: each foil has its own mix, ready time and limit
   );
   expect(new Set(panels[0].foils.map(({ mixes, limitMinutes }) => `${mixes[0]} ${limitMinutes}`))).toEqual(
     new Set(['A 45', 'L 30']),
-  );
-});
-
-test('a panel that is cut is worked from below, so that its parts can be rinsed one after the other and no foil is over', () => {
-  const { panels } = blocks();
-  const { blocks: parts, cut } = clockBlocks(panels);
-  expect(cut).toContain('Back');
-  expect(parts.reduce((sum, { units }) => sum + units.length, 0)).toBe(
-    panels.reduce((sum, { units }) => sum + units.length, 0),
-  );
-  for (const { units, foils } of parts) expect(units).toHaveLength(foils.length);
-  // What lies low is in the first parts alone.
-  const low = parts.filter(({ panel }) => panel === 'back').map(({ touches }) => touches.includes('nape'));
-  expect(low).toEqual(low.map((_, i) => i < low.filter(Boolean).length));
-  expect(low.filter(Boolean).length).toBeLessThan(low.length);
-  // A slower pace stays a slower pace when a panel is cut.
-  const slow = clockBlocks(
-    panels.map((own) => ({ ...own, foils: own.foils.map((one) => ({ ...one, seconds: 1.5 * one.seconds })) })),
-  ).blocks;
-  expect(total(slow)).toBeCloseTo(1.5 * total(parts), 6);
-  expect(slow.length).toBeGreaterThan(parts.length);
-  let asked = 0;
-  const { timeline } = searchService(parts, { stop: () => (asked += 1) > 100 });
-  expect(timeline.cost.over).toBe(0);
-  // In one go, with one rinse at the end, the first foils would be over by far.
-  const once = runService(panels, [
-    ...panels.map((_, block) => ({ kind: 'foil' as const, block })),
-    { kind: 'rinse' as const, blocks: panels.map((_, b) => b) },
-  ]);
-  expect(once.cost.over).toBeGreaterThan(500);
-  expect(Math.max(...timeline.foils.map(({ clear, limit }) => clear - limit))).toBeLessThanOrEqual(
-    -USUAL_RULES.margin + 1e-6,
   );
 });
 
@@ -162,11 +132,31 @@ describe('what may be tried otherwise', () => {
       new Set(['tip-out']),
     ]);
     expect(total(after)).toBeCloseTo(total(between), 6);
-    const { timeline } = searchService(after);
-    expect(
-      timeline.stages
-        .filter(({ blocks: set }) => set.includes(0) || set.includes(2))
-        .map(({ blocks: set }) => set.includes(0) && set.includes(2)),
-    ).toEqual([true]);
+    for (const { timeline } of plansOf({ blocks: after, rules: USUAL_RULES, frame: USUAL_FRAME, fixed: {}, strengths: false, chosen: null })) {
+      const own = timeline.stages.filter(({ blocks: set }) => set.includes(0) || set.includes(2));
+      expect(own.map(({ blocks: set }) => set.includes(0) && set.includes(2))).toEqual([true]);
+    }
+  });
+});
+
+describe('a target that is not expected', () => {
+  const far = visitOf({ plan: startPlan(), consult: { goalLevel: 10 } });
+
+  test('is said with the level that is reached instead, and every remedy has its level', () => {
+    const { unexpected } = far.clock;
+    expect(unexpected.map(({ name, letter, target }) => [name, letter, target])).toEqual([['Back', 'A', 10], ['Side, left', 'A', 10], ['Side, right', 'A', 10]]);
+    for (const { level, remedies } of unexpected) {
+      expect(level).toBeLessThan(10);
+      expect(remedies.map(({ kind }) => kind)).toEqual(expect.arrayContaining(['second-application', 'warmth', 'second-visit', 'other-target']));
+      for (const own of remedies) expect(own.level).toBeGreaterThanOrEqual(level);
+    }
+    expect(cannotWith(far.timed, far.clock)[0]).toMatch(/^Back, A: level 10 is not expected within 45 min; 9\.\d is reached by then/);
+  });
+
+  test('comes off in its last five minutes, whole, and reaches about the level at the limit', () => {
+    const { timeline, figures } = far.timed;
+    expect(figures).toMatchObject({ worstOver: 0, short: timeline.foils.length });
+    for (const { placed, wet } of timeline.foils) expect(wet - placed).toBeGreaterThanOrEqual(40 - 1e-6);
+    expect(Math.abs(levelReachedBy(timeline, far.clock, far.work)! - far.clock.unexpected[0].level)).toBeLessThan(0.3);
   });
 });

@@ -1,15 +1,5 @@
 import { recipeOf, type Recipe } from '../bowl';
-import {
-  splitBlocks,
-  USUAL_RULES,
-  WET_PARTS,
-  wetPartOf,
-  type Block,
-  type BlockFoil,
-  type ClockRules,
-  type Strength,
-  type WetPart,
-} from '../clock';
+import { wetPartOf, type Block, type BlockFoil, type Strength } from '../clock';
 import { LIFT_FACTORS, onThisHead, readyAfter } from '../lift';
 import type { Plan } from '../pattern';
 import type { Shelf } from '../products';
@@ -70,7 +60,6 @@ export function blocksOf(
       name: afterwards ? `${name}, painted` : name,
       units,
       foils,
-      touches: touchesOf(units),
       expected: units.every((unit) => unit.liftRows.every((at) => isExpected(rows[at]))),
       ...(together !== undefined && { together }),
       ...(afterwards && { after: laid }),
@@ -99,7 +88,14 @@ function foilOf(unit: WorkUnit, rows: readonly LiftRow[], heat: boolean, pace: n
     heat && own.length > 0
       ? Math.min(unit.limitMinutes, Math.max(...own.map(({ ready }) => ready?.minutes ?? unit.limitMinutes)))
       : unit.ready.minutes;
-  return { seconds: (unit.seconds * pace) / 100, mixes: mixesOf(unit), readyMinutes, limitMinutes: unit.limitMinutes };
+  return {
+    seconds: (unit.seconds * pace) / 100,
+    mixes: mixesOf(unit),
+    readyMinutes,
+    limitMinutes: unit.limitMinutes,
+    expected: own.every(isExpected),
+    part: wetPartOf(unit.zone),
+  };
 }
 
 /** Mixes that a unit is painted from, by their names in a bowl. */
@@ -153,60 +149,3 @@ const rowWith = (row: LiftRow, recipe: Recipe, work: WorkList) =>
 
 /** Name of a mix of another strength than the letter's own: a name to tell bowls apart by, never read back. */
 export const strengthName = (letter: string, volumes: number): string => `${letter} ${volumes} vol`;
-
-/** Parts of the head that some work touches. */
-export function touchesOf(units: readonly Pick<WorkUnit, 'zone'>[]): WetPart[] {
-  return [...new Set(units.map(({ zone }) => wetPartOf(zone)))];
-}
-
-/**
- * Blocks that the clock can keep inside their limits: panels too long for that are cut into parts. A panel that is cut is
- * worked from below, as the water runs, so that each part can be rinsed before the next is ready.
- * @returns with the names of the panels that were cut
- */
-export function clockBlocks(
-  panels: readonly WorkBlock[],
-  rules: ClockRules = USUAL_RULES,
-): { readonly blocks: readonly WorkBlock[]; readonly cut: readonly string[] } {
-  const cut: string[] = [];
-  const blocks = panels.flatMap((panel): WorkBlock[] => {
-    if (splitBlocks([roomy(panel)], rules).cut.length === 0) return [panel];
-    cut.push(panel.name);
-    const order = panel.units.map((_, i) => i).sort((a, b) => rankOf(panel.units[a]) - rankOf(panel.units[b]));
-    const arranged: WorkBlock = {
-      ...panel,
-      units: order.map((i) => panel.units[i]),
-      foils: order.map((i) => panel.foils[i]),
-      others: panel.others?.map((own) => ({ ...own, foils: order.map((i) => own.foils[i]) })),
-    };
-    let from = 0;
-    return splitBlocks([roomy(arranged)], rules).blocks.map(({ id, name, foils }) => {
-      const [first, next] = [from, (from += foils.length)];
-      const units = arranged.units.slice(first, next);
-      return {
-        ...arranged,
-        id,
-        name,
-        units,
-        foils: arranged.foils.slice(first, next),
-        touches: touchesOf(units),
-        others: arranged.others?.map((one) => ({ ...one, foils: one.foils.slice(first, next) })),
-      };
-    });
-  });
-  return { blocks, cut };
-}
-
-/** A panel is cut for what lifts alone: nobody rinses for a single lowlight between the foils. */
-const roomy = (panel: WorkBlock): WorkBlock =>
-  panel.units.every(({ lifts }) => lifts) || !panel.units.some(({ lifts }) => lifts)
-    ? panel
-    : {
-        ...panel,
-        foils: panel.foils.map((foil, i) =>
-          panel.units[i].lifts ? foil : { ...foil, readyMinutes: 0, limitMinutes: Infinity },
-        ),
-      };
-
-/** What lies lowest is worked first. */
-const rankOf = ({ zone }: WorkUnit): number => WET_PARTS.indexOf(wetPartOf(zone));

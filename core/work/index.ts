@@ -1,16 +1,14 @@
 export { AFTER_MINUTES, afterSteps, type AfterStep, type ColourResults, type StepDetail } from './after';
 export {
   blocksOf,
-  clockBlocks,
   mixesOf,
   strengthName,
-  touchesOf,
   type BlockFacts,
   type ClockChoices,
   type WorkBlock,
 } from './blocks';
 export { mixNameOf, type FormulaAmount, type MixPart, type WorkBowl, type WorkBowls } from './bowls';
-export { clockPlanOf, plainBlock, type ClockPlan } from './clock-plan';
+export { cannotWith, clockPlanOf, levelReachedBy, plainQuestion, type ClockPlan } from './clock-plan';
 export { factsOfLetters, lettersOf, type FormulaRow, type LetterFacts, type Letters } from './letters';
 export { curveOf, isExpected, type LiftPoint, type LiftRow, type Stretch } from './lift';
 export { workList, type WorkFacts, type WorkList } from './list';
@@ -18,7 +16,8 @@ export { lightenedIn, overlapping } from './overlap';
 export { placedUnits, type PlacingFacts } from './placed';
 export type { WorkProblem } from './problems';
 export { reachedIn } from './reached';
-export { groupsOf, groupWords, workSummary, type WorkGroup } from './summary';
+export { remediesFor, type Remedy, type Unexpected } from './remedies';
+export { groupsOf, groupWords, numberWords, workSummary, type WorkGroup } from './summary';
 export { strengthIdeas, strengthsFor, type Careful, type StrengthIdea } from './suggest';
 export { UNIT_WORDS, type LaidWith, type PlacedUnit, type UnitKind, type WorkUnit } from './unit';
 export { endsSentence, reachWords, startWords } from './words';

@@ -27,6 +27,27 @@ export function groupsOf(units: readonly Pick<WorkUnit, 'letter' | 'kind'>[]): W
 export const groupWords = (groups: readonly WorkGroup[]): string =>
   groups.map(({ letter, kind, count }) => `${count} ${UNIT_WORDS[kind][count === 1 ? 0 : 1]} ${letter}`).join(', ');
 
+/** Units by their numbers, those of a kind together: `foils 1–8, 11, tip-outs 2–3`. */
+export function numberWords(units: readonly Pick<WorkUnit, 'kind' | 'number'>[]): string {
+  const kinds = Object.keys(UNIT_WORDS) as UnitKind[];
+  return kinds
+    .flatMap((kind) => {
+      const numbers = units.flatMap((unit) => (unit.kind === kind ? [unit.number] : [])).sort((a, b) => a - b);
+      return numbers.length > 0 ? [`${UNIT_WORDS[kind][numbers.length === 1 ? 0 : 1]} ${ranges(numbers)}`] : [];
+    })
+    .join(', ');
+}
+
+function ranges(numbers: readonly number[]): string {
+  const runs: { from: number; to: number }[] = [];
+  for (const own of numbers) {
+    const last = runs.at(-1);
+    if (last && own === last.to + 1) last.to = own;
+    else runs.push({ from: own, to: own });
+  }
+  return runs.map(({ from, to }) => (from === to ? String(from) : `${from}–${to}`)).join(', ');
+}
+
 /** The work in one sentence per panel, as a colourist would write it down, and what each letter is. */
 export function workSummary(plan: Plan, { units, letters }: Pick<WorkList, 'units' | 'letters'>): string {
   const foils = units.filter(({ kind }) => kind === 'foil').length;

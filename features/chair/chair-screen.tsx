@@ -2,7 +2,7 @@
 
 import clsx from 'clsx';
 import { useCallback, useEffect, useMemo, useRef, useState, type MouseEvent } from 'react';
-import { conflictWords, lastUndoable, mayRinseNow, MINUTE, nextStep, plannedActions, recordOf, type EventBody, type NextStep, type ServiceState } from '@/core/chair';
+import { conflictWords, lastUndoable, mayRinseNow, MINUTE, nextStep, recordOf, type EventBody, type NextStep, type ScriptCourse, type ServiceState } from '@/core/chair';
 import { Button } from '@/ui/button';
 import { BackIcon } from '@/ui/icons';
 import { isTyping } from '@/ui/is-typing';
@@ -55,7 +55,7 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
 
   const elsewhere = state.heldBy !== null && state.heldBy.device !== device.name;
   const free = state.handedAt !== null;
-  const body = stepBody(step, state, rest);
+  const body = stepBody(step);
   /** @param at moment of the touch, ms since the page was opened */
   const done = (at: number) => {
     if (!body || elsewhere || free) return;
@@ -101,12 +101,12 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
   };
 
   const foil = step.kind === 'foil' ? step.foil : null;
-  const blocks = step.kind === 'foil' ? [step.block.block.id] : 'blocks' in step ? step.blocks : 'block' in step ? [step.block] : [];
+  const blocks = step.kind === 'foil' ? [step.block.block.id] : 'blocks' in step ? step.blocks : [];
   const started = state.startedAt !== null && state.finishedAt === null;
   const onHead = state.blocks.filter(({ firstAt }) => firstAt !== null);
   const allowed = useMemo(() => mayRinseNow(script, state, state.blocks.filter(({ standing }) => standing === 'on').map(({ block }) => block.id)), [script, state]);
   const planned = useMemo(() => recordOf(script, state).rinsed.planned, [script, state]);
-  const rinseAllowed = () => void act({ kind: 'rinse-begun', blocks: allowed, incident: null });
+  const rinseAllowed = () => void act({ kind: 'rinse-begun', blocks: allowed.blocks, foils: allowed.units, incident: null });
   const conflict = state.conflicts.at(-1);
   return (
     <div className="flex min-h-0 flex-1 flex-col" onClickCapture={letGo}>
@@ -119,6 +119,7 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
         <section aria-label="Now" className={clsx('flex min-h-0 cursor-pointer flex-col gap-3 overflow-y-auto border-l border-line bg-raised px-6 py-4', step.kind === 'rinse' || step.kind === 'at-basin' ? 'shadow-[inset_8px_0_0_var(--color-sky)]' : '')}>
           <div className="grid flex-1 content-center" aria-live="polite">
             <StepView script={script} state={state} step={step} now={now} />
+            {step.kind === 'pull' && step.units.length > 1 && <p className="mt-3"><Button className={BIG} onClick={() => act({ kind: 'pulled', foils: step.units.map(({ id }) => id), reason: null })}>All {step.units.length} are wiped</Button></p>}
           </div>
           {(elsewhere || free) && (
             <div className="flex items-center justify-between gap-3 rounded-ui border border-leaf bg-leaf-pale p-3 text-lg">
@@ -127,12 +128,12 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
             </div>
           )}
           <p role="status" className="min-h-6 text-lg font-semibold text-amber-bark">{said}</p>
-          {started && <RestLine state={state} rest={rest} planned={planned} />}
+          {started && <RestLine state={state} rest={rest} planned={planned} onTake={(course) => void act({ kind: 'replanned', course })} />}
           <div className="flex flex-wrap gap-2">
             <Button className={BIG} onClick={undo} disabled={!lastUndoable(snapshot.events)}>Undo</Button>
             {foil !== null && <Button className={BIG} onClick={() => setSheet({ kind: 'skip' })}>Skip</Button>}
             {onHead.length > 0 && <Button className={BIG} onClick={() => setSheet({ kind: 'check', block: onHead[0].block.id })}>Check</Button>}
-            {step.kind === 'wait' && allowed.length > 0 && <Button className={BIG} onClick={rinseAllowed}>Rinse what may go</Button>}
+            {step.kind === 'wait' && allowed.blocks.length > 0 && <Button className={BIG} onClick={rinseAllowed}>Rinse what may go</Button>}
             {started && <Button className={BIG} onClick={() => setSheet({ kind: 'note' })}>Note</Button>}
             {started && <Button className={BIG} onClick={() => setSheet({ kind: 'more' })}>More</Button>}
             {state.finishedAt !== null && <a href={`/visits/${snapshot.visitId}/record`} className="inline-flex h-11 items-center rounded-ui border border-leaf bg-leaf px-4 font-semibold text-on-leaf">To the record</a>}
@@ -145,7 +146,7 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
           ...(step.kind === 'foil' ? [{ words: 'Add a foil', onPress: () => void act({ kind: 'added', foil: crypto.randomUUID(), block: step.block.block.id }) }] : []),
           { words: 'Another panel next', onPress: () => setSheet({ kind: 'panel' }) },
           ...(onHead.length > 0 ? [{ words: 'Pull foils', onPress: () => setSheet({ kind: 'pull' }) }] : []),
-          ...(step.kind !== 'rinse' && step.kind !== 'at-basin' && allowed.length > 0 ? [{ words: 'Rinse what may go', onPress: rinseAllowed }] : []),
+          ...(step.kind !== 'rinse' && step.kind !== 'at-basin' && allowed.blocks.length > 0 ? [{ words: 'Rinse what may go', onPress: rinseAllowed }] : []),
           ...(!elsewhere && !free ? [{ words: 'Hand over', onPress: () => void act({ kind: 'handed' }) }] : []),
         ]} />
     </div>
@@ -153,18 +154,19 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
 }
 
 const UNDO_WORDS: Partial<Record<EventBody['kind'], string>> = {
-  closed: 'the last foil', skipped: 'the skip', added: 'the added foil', bowl: 'the fresh bowl', checked: 'the check', pulled: 'the pull', 'rinse-begun': 'the rinse', 'rinse-done': 'the end of the rinse', next: 'the other panel',
+  replanned: 'the other order', closed: 'the last foil', skipped: 'the skip', added: 'the added foil', bowl: 'the fresh bowl', checked: 'the check', pulled: 'the pull', 'rinse-begun': 'the rinse', 'rinse-done': 'the end of the rinse', next: 'the other panel',
   'step-begun': 'the beginning', 'step-done': 'the end of the step', note: 'the note', finished: 'the end', 'past-limit': 'the reason',
 };
 
 /** What a tap says; null where there is nothing to say. */
-function stepBody(step: NextStep, state: ServiceState, rest: ReturnType<typeof useRest>): EventBody | null {
+function stepBody(step: NextStep): EventBody | null {
   switch (step.kind) {
-    case 'start': return { kind: 'started', plan: rest.question ? plannedActions(rest.question, rest.actions) : [] };
+    case 'start': return { kind: 'started' };
     case 'foil': return { kind: 'closed', foil: step.foil };
     case 'bowl': return { kind: 'bowl', mix: step.mix };
-    case 'rinse': return { kind: 'rinse-begun', blocks: step.blocks, incident: null };
-    case 'pull': return { kind: 'pulled', foils: state.blocks.find(({ block }) => block.id === step.block)!.units.filter(({ standing }) => standing === 'on').map(({ id }) => id), reason: null };
+    case 'rinse': return { kind: 'rinse-begun', blocks: step.blocks, foils: step.units, incident: null };
+    // One foil after the other, each with a tap of its own.
+    case 'pull': return { kind: 'pulled', foils: step.units.slice(0, 1).map(({ id }) => id), reason: null };
     case 'at-basin': return { kind: 'rinse-done' };
     case 'step-begin': return { kind: 'step-begun', step: step.step.id };
     case 'step-done': return { kind: 'step-done', step: step.step.id };
@@ -174,14 +176,18 @@ function stepBody(step: NextStep, state: ServiceState, rest: ReturnType<typeof u
 }
 
 /** Where the rest of the clock leads, and what holds it. */
-function RestLine({ state, rest, planned }: { state: ServiceState; rest: ReturnType<typeof useRest>; planned: number | null }) {
+function RestLine({ state, rest, planned, onTake }: { state: ServiceState; rest: ReturnType<typeof useRest>; planned: number | null; onTake(course: ScriptCourse): void }) {
+  const { better } = rest;
   if (!rest.timeline) return null;
   const end = state.startedAt! + rest.timeline.end * MINUTE;
   const late = planned === null ? 0 : Math.round(rest.timeline.end - planned);
   return (
-    <p aria-label="The rest" className="text-md text-ink-soft">
-      All rinsed about <b className="text-ink">{clockTime(end)}</b>{late !== 0 && `, ${Math.abs(late)} min ${late > 0 ? 'later' : 'sooner'} than planned`}. {rest.binds}{!rest.searched && ' Looking for better …'}
-    </p>
+    <div className="flex items-center justify-between gap-3">
+      <p aria-label="The rest" className="text-md text-ink-soft">
+        All rinsed about <b className="text-ink">{clockTime(end)}</b>{late !== 0 && `, ${Math.abs(late)} min ${late > 0 ? 'later' : 'sooner'} than planned`}. {rest.binds}
+      </p>
+      {better && <Button small onClick={() => onTake(better.course)}>{better.saves >= 1 ? `Another order saves ${Math.round(better.saves)} min` : 'Another order is safer'}</Button>}
+    </div>
   );
 }
 

@@ -162,7 +162,7 @@ function PullSheet({ state, now, done }: { state: ServiceState; now: number; don
     <div className="grid gap-3">
       <ul className="grid max-h-[50dvh] grid-cols-3 gap-1.5 overflow-y-auto">
         {on.map(({ id, closedAt, block, unit, added }) => (
-          <li key={id}><Button className="h-14 w-full justify-between text-base" look={chosen.includes(id) ? 'primary' : 'plain'} aria-pressed={chosen.includes(id)} onClick={() => choose(chosen.includes(id) ? chosen.filter((own) => own !== id) : [...chosen, id])}>{added ? 'Foil +' : unitName(unit)} {unit.letter} <span className="truncate text-sm font-medium">{block.replace(', part ', ' ')}, {Math.floor((now - closedAt!) / MINUTE)} min</span></Button></li>
+          <li key={id}><Button className="h-14 w-full justify-between text-base" look={chosen.includes(id) ? 'primary' : 'plain'} aria-pressed={chosen.includes(id)} onClick={() => choose(chosen.includes(id) ? chosen.filter((own) => own !== id) : [...chosen, id])}>{added ? 'Foil +' : unitName(unit)} {unit.letter} <span className="truncate text-sm font-medium">{block}, {Math.floor((now - closedAt!) / MINUTE)} min</span></Button></li>
         ))}
       </ul>
       <Button look="primary" className="h-14 text-lg" disabled={chosen.length === 0} onClick={() => done({ kind: 'pulled', foils: chosen, reason: null })}>Pulled and wiped: {chosen.length}</Button>

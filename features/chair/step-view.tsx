@@ -6,7 +6,7 @@ import { unitName, type NextStep, type ServiceScript, type ServiceState } from '
 import { basinMinutes } from '@/core/clock';
 import { zoneName } from '@/core/head';
 import { angleName, gatherName, type SingleGather } from '@/core/pattern';
-import { endsSentence, groupsOf, groupWords, reachWords, startWords, type StepDetail } from '@/core/work';
+import { endsSentence, groupsOf, groupWords, numberWords, reachWords, startWords, type StepDetail } from '@/core/work';
 import { FoilGlyph } from '@/ui/foil-glyph';
 import { Stitches } from './stitches';
 import { clockTime, seconds, until } from './words';
@@ -30,11 +30,11 @@ export function StepView({ script, state, step, now }: StepViewProps) {
     case 'bowl':
       return <Words over={step.why === 'spent' ? 'The bowl is spent' : 'Another mix'} big={`Fresh bowl ${step.mix}`} under={script.mixes[step.mix]?.words ?? ''} />;
     case 'wait':
-      return <Words over="Nothing to foil until then: check, sweep, talk" big={until(step.until, now)} under={`${names(step.blocks)} to the basin at ${clockTime(step.until)}, by the estimate.`} />;
+      return <Words over="Nothing to foil until then: check, sweep, talk" big={until(step.until, now)} under={`${step.then === 'pull' ? `Foils of ${names(step.blocks)} are opened` : `${names(step.blocks)} to the basin`} at ${clockTime(step.until)}, by the estimate.`} />;
     case 'rinse':
       return <Words over="To the basin now" big="Rinse" under={names(step.blocks)} blue />;
     case 'pull':
-      return <Words over="The second person opens and wipes" big="Pull" under={names([step.block])} blue />;
+      return <Words over={step.by === 1 ? 'The second person opens and wipes, oldest first' : 'Open and wipe, oldest first'} big={unitName(step.units[0].unit)} under={step.units.length === 1 ? `${step.units[0].unit.panelName}, ${step.units[0].unit.letter}. A tap once it is wiped.` : `A tap for each. Then ${numberWords(step.units.slice(1).map(({ unit }) => unit))}.`} />;
     case 'at-basin':
       return <Words over={`At the basin: ${names(step.blocks)}`} big={seconds(now - step.begunAt)} under={`Usually ${basinMinutes(step.blocks.length, script.rules)} min. Tap once the last panel runs clear.`} blue />;
     case 'step-begin':

@@ -1,44 +1,42 @@
 'use client';
 
 import { useMemo } from 'react';
-import { bindingsOf, runService, type Timeline } from '@/core/clock';
-import { MINUTE, restOf, restSteps, simpleRest, type RestQuestion, type RestStep, type ServiceScript, type ServiceState } from '@/core/chair';
-import { useClock } from '../clock/use-clock';
+import { betterRest, MINUTE, restOf, restSteps, restTimeline, type RestQuestion, type RestStep, type ServiceScript, type ServiceState } from '@/core/chair';
+import { bindingsOf, type Timeline } from '@/core/clock';
+import { askRest, useBetterRest } from '../clock/use-clock';
 
-/** So many hundred steps: every device comes to the same plan. */
-const WITHIN = { steps: 16 } as const;
-/** What is late is planned anew so often, ms. */
+/** What is late is planned again so often, ms. */
 const AGAIN_MS = 2 * MINUTE;
 
 export interface Rest {
   readonly question: RestQuestion | null;
   readonly steps: readonly RestStep[];
-  readonly actions: Parameters<typeof runService>[1];
   readonly timeline: Timeline | null;
   /** The nearest thing that binds, in words. */
   readonly binds: string | null;
-  /** Whether the search has answered; until then it is the simple plan. */
-  readonly searched: boolean;
+  /** Another course that saves enough to be worth changing to. */
+  readonly better: ReturnType<typeof betterRest>;
 }
 
-const NOTHING_LEFT: Rest = { question: null, steps: [], actions: [], timeline: null, binds: null, searched: true };
+const NOTHING_LEFT: Omit<Rest, 'better'> = { question: null, steps: [], timeline: null, binds: null };
 
-/** The plan of what is left, searched anew whenever something happened, and every two minutes while nothing does. */
+/**
+ * The plan of what is left: the running course, followed from where the service stands whenever something happened, and every
+ * two minutes while nothing does. It is the same on every device, and only a person changes it for another.
+ */
 export function useRest(script: ServiceScript | undefined, state: ServiceState | null, now: number): Rest {
   const free = state?.freeAt ?? null;
   const from = free === null ? 0 : free + Math.floor(Math.max(0, now - free) / AGAIN_MS) * AGAIN_MS;
   // What was heard or said changes no plan.
-  const key = useMemo(() => state && JSON.stringify([state.startedAt, state.blocks.map(({ units, standing }) => [standing, units.map((own) => `${own.standing[0]}${Math.round(own.readyMinutes * 10)}`).join(' ')]), state.stages, state.bowls, state.next, state.lastBlock, from]), [state, from]);
+  const key = useMemo(() => state && JSON.stringify([state.startedAt, state.blocks.map(({ units, standing }) => [standing, units.map((own) => `${own.standing[0]}${Math.round(own.readyMinutes * 10)}`).join(' ')]), state.stages, state.bowls, state.next, state.lastBlock, state.course, from]), [state, from]);
   const question = useMemo(() => (script && state ? restOf(script, state, from) : null), [script, key]); // eslint-disable-line react-hooks/exhaustive-deps
-  const { answer } = useClock(question, WITHIN);
   const startedAt = state?.startedAt ?? null;
-  return useMemo(() => {
+  const rest = useMemo((): Omit<Rest, 'better'> => {
     if (!question) return NOTHING_LEFT;
-    const actions = answer?.actions ?? simpleRest(question);
-    const timeline = runService(question.blocks, actions, question.rules, question.start);
-    return {
-      question, actions, timeline, steps: restSteps(question, actions, startedAt ?? now), searched: answer?.done ?? false,
-      binds: bindingsOf(question.blocks, timeline, question.rules)[0]?.words ?? null,
-    };
-  }, [question, answer, startedAt]); // eslint-disable-line react-hooks/exhaustive-deps
+    const timeline = restTimeline(question);
+    return { question, timeline, steps: restSteps(question, timeline, startedAt ?? now), binds: bindingsOf(question.blocks, timeline, question.rules)[0]?.words ?? null };
+  }, [question, startedAt]); // eslint-disable-line react-hooks/exhaustive-deps
+  const asked = useMemo(() => (question && startedAt !== null ? askRest(question) : null), [question, startedAt]);
+  const better = useBetterRest(asked);
+  return { ...rest, better };
 }

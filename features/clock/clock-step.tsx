@@ -1,121 +1,114 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { bindingsOf, compareCosts, nearestAlternative, runService, type Action, type Block, type Timeline } from '@/core/clock';
-import { plainBlock, type ClockPlan } from '@/core/work';
+import { bindingsOf, type ClockPlanned } from '@/core/clock';
 import { timeThereIs } from '@/core/visit';
+import { cannotWith, plainQuestion, type ClockPlan } from '@/core/work';
+import { Button } from '@/ui/button';
 import { Segmented } from '@/ui/segmented';
 import { useHouse } from '../house/context';
 import { useComputed } from '../visit/computed';
 import { useVisit } from '../visit/store';
+import { FrameBar } from './frame-bar';
 import { Headline } from './headline';
 import { OrderList } from './order-list';
+import { PlanList } from './plan-list';
 import { TakeOrder } from './take-order';
 import { TimeAxis } from './time-axis';
 import { TimeRibbon } from './time-ribbon';
-import { useClock, type Clocked } from './use-clock';
+import { askPlans, usePlans } from './use-clock';
+import { useTakeStrengths } from './use-take-strengths';
 import { WhatIf } from './what-if';
 
-const ORDERS = [{ value: 'own', words: 'Your order' }, { value: 'best', words: 'Best order found' }] as const;
 const SHEETS = [{ value: 'plan', words: 'Plan' }, { value: 'what-if', words: 'What if' }] as const;
 
-/** In what order to foil and rinse so that nothing stays on too long, and what holds it. */
+/** In what order to foil, when to open foils and when to go to the basin, so that nothing stays on too long: the plans, and the one that is followed. */
 export function ClockStep() {
   const visit = useComputed();
   const { consult, mix, plan: pattern, editMix } = useVisit();
   const house = useHouse();
-  const plan = visit.clock;
-  const questions = useMemo(() => {
-    const blocks = plan.blocks.map(plainBlock);
-    return { own: { blocks, rules: plan.rules, fixed: plan.fixed.own }, best: { blocks, rules: plan.rules, fixed: plan.fixed.best } };
-  }, [plan]);
-  const own = useClock(questions.own);
-  const best = useClock(questions.best);
-  const { blocks } = questions.own;
-  const shown = mix.clock.order;
-  const timelines = useMemo(() => {
-    const of = (clocked: Clocked) => clocked.answer && runService(blocks, clocked.answer.actions, plan.rules);
-    return { own: of(own), best: of(best) };
-  }, [blocks, plan, own, best]);
-  const { after } = visit;
+  const { clock, after } = visit;
+  const question = useMemo(() => (clock.blocks.length === 0 ? null : askPlans(plainQuestion(clock))), [clock]);
+  const { answer: plans, problem, again, current } = usePlans(question);
+  const takeStrengths = useTakeStrengths(clock.blocks);
   const [sheet, setSheet] = useState<'plan' | 'what-if'>('plan');
-  if (blocks.length === 0) return <main className="p-5"><p className="card p-5 text-base text-ink-soft">{pattern.panels.length === 0 ? 'A visit without foils: what follows them (toner, root, dry) is timed at the chair. Lay foils in the pattern if it becomes one with.' : `Nothing to time yet: lay foils in the pattern${visit.work.letters.length === 0 ? ', and mix for them' : ''}.`}</p></main>;
-  const timeline = timelines[shown];
-  const answer = { own, best }[shown].answer;
-  const problem = { own, best }[shown].problem;
-  const painted = visit.work.units.some(({ laidWith }) => laidWith === 'between foils');
+  if (clock.blocks.length === 0) return <main className="p-5"><p className="card p-5 text-base text-ink-soft">{pattern.panels.length === 0 ? 'A visit without foils: what follows them (toner, root, dry) is timed at the chair. Lay foils in the pattern if it becomes one with.' : `Nothing to time yet: lay foils in the pattern${visit.work.letters.length === 0 ? ', and mix for them' : ''}.`}</p></main>;
+  // An older answer stays in sight until the new one is there, as long as it is about the same foils.
+  const fits = plans?.[0].timeline.foils.every(({ block, index }) => clock.blocks[block]?.units[index] !== undefined);
+  const shown = fits ? plans : undefined;
+  const followed = shown?.[0];
+  const choose = (plan: ClockPlanned) => {
+    if (plan.figures.strengthsChanged > 0) return takeStrengths(plan);
+    editMix('plan chosen', (before) => ({ ...before, clock: { ...before.clock, chosen: plan.key, ...(plan.second !== before.clock.second && { second: plan.second }) } }));
+  };
   return (
     <main className="grid h-full grid-cols-[minmax(0,1fr)_320px] grid-rows-[minmax(0,1fr)_auto] overflow-hidden xl:grid-cols-[minmax(0,1fr)_360px]">
       <section aria-label="Time axis" className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4 overflow-y-auto p-5">
-        <header className="flex flex-wrap items-end justify-between gap-4">
-          <Headline timeline={timeline} slot={timeThereIs(house, consult.minutesAtMost)} lateMinutes={mix.clock.lateMinutes} afterMinutes={after.at(-1)?.to ?? 0} />
-          <div className="w-[300px]"><Segmented label="Order" value={shown} options={ORDERS} onChange={(order) => editMix(order === 'own' ? 'your order' : 'best order', (before) => ({ ...before, clock: { ...before.clock, order } }))} /></div>
-        </header>
-        {problem && <p role="alert" className="text-base font-semibold text-rowan">It could not be worked out: {problem}</p>}
-        {timeline && (
-          <div className="card min-w-0 p-4">
-            <TimeAxis blocks={blocks} timeline={timeline} rules={plan.rules} after={after} />
-            <p className="mt-2 text-xs text-ink-soft">
-              Minutes from the first foil on. Dark: foiled (number of foils){plan.rules.second === 'foils' && ', green by the second person'}. Grey: lifting. Gold: ready, until the maker’s limit (red). Dot: rinsed{plan.rules.second === 'mixes' && '; dashed: foils opened one by one'}. Letters: a bowl is mixed.
-              Estimates; {plan.rules.margin} min are kept in hand before every limit.
-            </p>
-          </div>
+        <header><Headline plan={current ? followed : undefined} slot={timeThereIs(house, consult.minutesAtMost)} lateMinutes={mix.clock.lateMinutes} afterMinutes={after.at(-1)?.to ?? 0} /></header>
+        {problem && <p role="alert" className="flex items-center gap-3 text-base font-semibold text-rowan">It could not be worked out: {problem}. <Button small onClick={again}>Try again</Button></p>}
+        <FrameBar />
+        {shown && followed && (
+          <>
+            <PlanList plans={shown} value={followed.key} onChoose={choose} />
+            <div className="card min-w-0 p-4">
+              <TimeAxis blocks={clock.blocks} timeline={followed.timeline} rules={clock.rules} after={after} />
+              <p className="mt-2 text-xs text-ink-soft">
+                Minutes from the first foil on, a line for each foil. Dark: placed. Grey: lifting (purple: depositing). Gold: ready. Red: past the maker’s limit. It ends blue where the foil is rinsed, green where it is opened and wiped. Letters: a bowl is mixed.
+                Estimates; {clock.rules.margin} min are kept in hand before every limit. Opened hair lifts on a little, at about {Math.round(clock.liftsOn * 100)} % of its rate, until it is rinsed.
+              </p>
+            </div>
+          </>
         )}
       </section>
       <aside aria-label="What holds it" tabIndex={0} className="grid content-start gap-4 overflow-y-auto border-l border-line bg-raised p-5">
         <div className="h-10"><Segmented label="Sheet" value={sheet} options={SHEETS} onChange={setSheet} /></div>
-        {sheet === 'what-if' ? <WhatIf blocks={plan.blocks} timeline={timeline} painted={painted} /> : (
+        {sheet === 'what-if' ? <WhatIf clock={clock} plan={current ? followed : undefined} /> : followed && (
           <>
-            {timeline && answer && <Binds blocks={blocks} timeline={timeline} actions={answer.actions} plan={plan} shown={shown} />}
-            <Compared own={timelines.own} best={timelines.best} done={Boolean(own.answer?.done && best.answer?.done)} proved={best.answer?.proved ?? false} />
-            {best.answer && timelines.best && <TakeOrder blocks={plan.blocks} timeline={timelines.best} />}
-            {timeline && <OrderList blocks={blocks} timeline={timeline} searched={shown === 'best'} />}
-            {plan.cut.length > 0 && <p className="text-sm text-ink-soft">{plan.cut.join(', ')}: too many foils for one time on, so {plan.cut.length === 1 ? 'it is' : 'they are'} worked in parts from below, and rinsed part by part.</p>}
-            {plan.unexpected.length > 0 && <p className="text-sm font-medium text-amber-bark">{plan.unexpected.join(', ')}: the target is not expected with this mix; timed to the maker’s limit.</p>}
+            <Holds clock={clock} plan={followed} />
+            <TakeOrder blocks={clock.blocks} plan={followed} />
+            <OrderList blocks={clock.blocks} timeline={followed.timeline} />
           </>
         )}
       </aside>
-      <div className="col-span-2 min-w-0"><TimeRibbon blocks={blocks} work={plan.blocks} timeline={timeline} after={after} /></div>
+      <div className="col-span-2 min-w-0"><TimeRibbon blocks={clock.blocks} timeline={followed?.timeline} after={after} /></div>
     </main>
   );
 }
 
-interface BindsProps {
-  blocks: readonly Block[];
-  timeline: Timeline;
-  actions: readonly Action[];
-  plan: ClockPlan;
-  shown: 'own' | 'best';
-}
-
 const MOST_BINDINGS = 4;
 
-function Binds({ blocks, timeline, actions, plan, shown }: BindsProps) {
-  const other = useMemo(() => nearestAlternative(blocks, actions, plan.rules, plan.fixed[shown]), [blocks, actions, plan, shown]);
+/** What the plan cannot meet, what holds it, and how near it is to the best. */
+function Holds({ clock, plan }: { clock: ClockPlan; plan: ClockPlanned }) {
+  const cannot = cannotWith(plan, clock);
   return (
     <section aria-label="What binds">
       <h2 className="mb-1 text-md font-bold">What holds it</h2>
-      <ul className="grid gap-1.5">{bindingsOf(blocks, timeline, plan.rules).slice(0, MOST_BINDINGS).map(({ kind, words }) => <li key={words} className={`text-base ${kind === 'over' ? 'font-semibold text-rowan' : ''}`}>{words}</li>)}</ul>
-      {other && <p className="mt-2 text-sm text-ink-soft"><b className="text-ink">Nearest alternative.</b> {other.words}</p>}
+      <ul className="grid gap-1.5">
+        {cannot.map((words) => <li key={words} className="text-base font-semibold text-rowan">{words}</li>)}
+        {bindingsOf(clock.blocks, plan.timeline, clock.rules).filter(({ kind }) => kind !== 'over').slice(0, MOST_BINDINGS).map(({ words }) => <li key={words} className="text-base">{words}</li>)}
+      </ul>
+      <p className="mt-2 text-sm text-ink-soft">{gapWords(plan)}</p>
+      {clock.unexpected.length > 0 && <Remedies unexpected={clock.unexpected} />}
     </section>
   );
 }
 
-/** What the search gains over one's own order, and whether it is proved. */
-function Compared({ own, best, done, proved }: { own: Timeline | undefined; best: Timeline | undefined; done: boolean; proved: boolean }) {
-  if (!own || !best) return null;
-  const better = compareCosts(best.cost, own.cost) < 0;
-  const gains = [
-    own.cost.over - best.cost.over > 0.05 && `${Math.round(own.cost.over - best.cost.over)} min less over a limit, all foils together`,
-    own.cost.short - best.cost.short > 0.05 && `${Math.round(own.cost.short - best.cost.short)} min less short of ready`,
-    own.end - best.end > 0.5 && `done ${Math.round(own.end - best.end)} min sooner`,
-    own.stages.length > best.stages.length && `${own.stages.length - best.stages.length} fewer at the basin`,
-  ].filter(Boolean);
+function gapWords({ gapMinutes, figures }: ClockPlanned): string {
+  if (figures.worstOver > 0) return 'It is this short because foils stay on past their limits.';
+  if (gapMinutes < 1) return 'Nothing of its kind is shorter.';
+  return `At most ${Math.round(gapMinutes)} min could be saved with as many visits to the basin.`;
+}
+
+function Remedies({ unexpected }: Pick<ClockPlan, 'unexpected'>) {
   return (
-    <section aria-label="Compared" className="border-t border-line pt-3">
-      <h2 className="mb-1 text-md font-bold">Against your order</h2>
-      <p className="text-base">{better ? `The best order found: ${gains.join(', ') || 'hair waits less past ready'}.` : 'Nothing better was found: your order stands.'}</p>
-      <p className="text-sm text-ink-soft">{!done ? 'Still looking …' : proved ? 'Proved: no order of these parts does better.' : 'The best within the time; a better one may exist.'}</p>
-    </section>
+    <div className="mt-3 grid gap-2">
+      <h3 className="text-sm font-semibold">What can be done (estimates)</h3>
+      {unexpected.map(({ panel, letter, name, remedies }) => (
+        <div key={`${panel} ${letter}`} className="text-sm">
+          <p className="font-semibold">{name}, {letter}</p>
+          <ul className="list-disc pl-4 text-ink-soft">{remedies.map(({ kind, words }) => <li key={kind}>{words[0].toUpperCase() + words.slice(1)}.</li>)}</ul>
+        </div>
+      ))}
+    </div>
   );
 }

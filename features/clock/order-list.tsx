@@ -1,56 +1,54 @@
 'use client';
 
-import { mixesOf, strengthsOf, type Block, type Timeline } from '@/core/clock';
-import { Select } from '@/ui/select';
+import { mixesOf, type FoilAt, type Timeline } from '@/core/clock';
+import type { VisitClock } from '@/core/visit';
+import { numberWords, type WorkBlock } from '@/core/work';
 import { useVisit } from '../visit/store';
 
 interface OrderListProps {
-  blocks: readonly Block[];
+  blocks: readonly WorkBlock[];
   timeline: Timeline;
-  /** Whether what is found may be pinned: in one's own order everything is. */
-  searched: boolean;
 }
 
-/** What is done one after the other; each of it can be kept as it is, and the rest is solved around it. */
-export function OrderList({ blocks, timeline, searched }: OrderListProps) {
+/** What is done one after the other. A panel can keep its place, and what is rinsed together can stay together or not; the rest is solved around it. */
+export function OrderList({ blocks, timeline }: OrderListProps) {
   const { mix, editMix } = useVisit();
-  const { pinned, kept, together } = mix.clock;
-  const decide = (label: string, part: Partial<typeof mix.clock>) => editMix(label, (before) => ({ ...before, clock: { ...before.clock, ...part } }));
-  const places = blocks.map((_, b) => b).sort((a, b) => placed(timeline, a) - placed(timeline, b));
+  const { pinned, together, apart } = mix.clock;
+  const decide = (label: string, part: Partial<VisitClock>) => editMix(label, (before) => ({ ...before, clock: { ...before.clock, ...part } }));
+  const unitsOf = (foils: readonly FoilAt[]) => foils.map(({ block, index }) => blocks[block].units[index]);
+  const places = [...new Set(timeline.runs.map(({ block }) => block))];
+  const firsts = new Set(places.map((b) => timeline.runs.find((run) => run.block === b)));
   const steps = [
-    ...places.map((b, place) => ({ at: placed(timeline, b) - blocks[b].foils[0].seconds / 60, key: blocks[b].id, foil: { b, place } })),
-    ...timeline.stages.map(({ from, blocks: set }, i) => ({ at: from, key: `rinse ${i}`, rinse: set })),
-    ...timeline.pulls.map(({ from, block }) => ({ at: from, key: `pull ${block}`, pull: block })),
+    ...timeline.runs.map((run) => ({ at: run.from, key: `${blocks[run.block].id} ${run.first}`, run })),
+    ...timeline.pulls.map((pull, i) => ({ at: pull.from, key: `pull ${i}`, pull })),
+    ...timeline.stages.map((stage, i) => ({ at: stage.from, key: `rinse ${i}`, stage })),
   ].sort((a, b) => a.at - b.at);
-  const without = <T,>(record: Readonly<Record<string, T>>, ...ids: readonly string[]) => Object.fromEntries(Object.entries(record).filter(([id]) => !ids.includes(id)));
-  const joined = (set: readonly number[]) => set.length > 1 && set.every((b) => together[blocks[b].id] !== undefined && together[blocks[b].id] === together[blocks[set[0]].id]);
   return (
     <section aria-label="Order of work" className="border-t border-line pt-3">
-      <h2 className="mb-1 text-md font-bold">In this order</h2>
+      <h2 className="mb-1 text-md font-bold">Step by step</h2>
       <ol className="grid gap-1">
         {steps.map((step) => (
           <li key={step.key} className="grid grid-cols-[36px_minmax(0,1fr)_auto] items-center gap-2 text-base">
             <span className="text-right font-semibold">{Math.round(step.at)}</span>
-            {'foil' in step && step.foil && (
+            {'run' in step && (
               <>
-                <span>Foil {blocks[step.foil.b].name}<span className="text-sm text-ink-soft">, {blocks[step.foil.b].foils.length} foils{timeline.by[step.foil.b] === 1 && ', second person'}</span>
-                  {searched && strengthsOf(blocks[step.foil.b]) > 1
-                    ? <Strength block={blocks[step.foil.b]} at={timeline.strengths[step.foil.b]} kept={kept[blocks[step.foil.b].id]} onKeep={(own) => decide('strength kept', { kept: own === undefined ? without(kept, step.key) : { ...kept, [step.key]: own } })} />
-                    : <span className="text-sm text-ink-soft">, {mixesOf(blocks[step.foil.b], timeline.strengths[step.foil.b]).join(', ')}</span>}
+                <span>
+                  Foil {blocks[step.run.block].name}
+                  <span className="text-sm text-ink-soft">, {numberWords(blocks[step.run.block].units.slice(step.run.first, step.run.next))} ({mixesOf(blocks[step.run.block], timeline.strengths[step.run.block]).join(', ')}){step.run.by === 1 && ', second person'}</span>
                 </span>
-                {searched && <Pin label={`Keep ${blocks[step.foil.b].name} at this place`} on={pinned[step.key] === step.foil.place} onChange={(on) => decide(on ? 'place kept' : 'place free', { pinned: on ? { ...pinned, [step.key]: step.foil.place } : without(pinned, step.key) })} />}
+                {firsts.has(step.run) && blocks.length > 1 && (
+                  <Pin label={`Keep ${blocks[step.run.block].name} at this place`} on={pinned[blocks[step.run.block].id] === places.indexOf(step.run.block)}
+                    onChange={(on) => decide(on ? 'place kept' : 'place free', { pinned: on ? { ...pinned, [blocks[step.run.block].id]: places.indexOf(step.run.block) } : without(pinned, blocks[step.run.block].id) })} />
+                )}
               </>
             )}
-            {'rinse' in step && step.rinse && (
+            {'pull' in step && <span className="text-leaf">{step.pull.by === 1 ? 'Second person: open' : 'Open'} and wipe {numberWords(unitsOf(step.pull.foils))}</span>}
+            {'stage' in step && (
               <>
-                <span className="font-semibold text-sky">Rinse {step.rinse.map((b) => blocks[b].name).join(', ')}</span>
-                {searched && step.rinse.length > 1 && <Pin label={`Keep this rinse together: ${step.rinse.map((b) => blocks[b].name).join(', ')}`} on={joined(step.rinse)} onChange={(on) => {
-                  const ids = step.rinse.map((b) => blocks[b].id);
-                  decide(on ? 'rinse kept together' : 'rinse free', { together: on ? { ...together, ...Object.fromEntries(ids.map((id) => [id, ids[0]])) } : without(together, ...ids) });
-                }} />}
+                <span className="font-semibold text-sky">Rinse {step.stage.blocks.map((b) => blocks[b].name).join(', ')}</span>
+                {step.stage.blocks.length > 1 && <Shared ids={step.stage.blocks.map((b) => blocks[b].id)} names={step.stage.blocks.map((b) => blocks[b].name).join(', ')} together={together} apart={apart} decide={decide} />}
               </>
             )}
-            {'pull' in step && step.pull !== undefined && <span className="text-sky">Second person pulls {blocks[step.pull].name}</span>}
           </li>
         ))}
       </ol>
@@ -58,21 +56,30 @@ export function OrderList({ blocks, timeline, searched }: OrderListProps) {
   );
 }
 
-const mixName = (block: Block, strength: number) => mixesOf(block, strength).join(', ');
-const placed = ({ foils }: Timeline, b: number) => foils.find((own) => own.block === b)!.placed;
+const without = <T,>(record: Readonly<Record<string, T>>, ...ids: readonly string[]) => Object.fromEntries(Object.entries(record).filter(([id]) => !ids.includes(id)));
 
-function Pin({ label, on, onChange }: { label: string; on: boolean; onChange(on: boolean): void }) {
+interface SharedProps extends Pick<VisitClock, 'together' | 'apart'> {
+  ids: readonly string[];
+  names: string;
+  decide(label: string, part: Partial<VisitClock>): void;
+}
+
+/** Whether panels share their rinse, or never do. */
+function Shared({ ids, names, together, apart, decide }: SharedProps) {
+  const all = (record: Readonly<Record<string, string>>) => ids.every((id) => record[id] !== undefined && record[id] === record[ids[0]]);
+  const word = Object.fromEntries(ids.map((id) => [id, ids[0]]));
   return (
-    <button type="button" aria-label={label} title={label} aria-pressed={on} onClick={() => onChange(!on)} className={`h-9 rounded-ui border px-2 text-sm font-semibold ${on ? 'border-leaf bg-leaf text-on-leaf' : 'border-edge text-ink-soft hover:border-ink hover:text-ink'}`}>
-      {on ? 'Kept' : 'Keep'}
-    </button>
+    <span className="flex gap-1">
+      <Pin label={`Keep this rinse together: ${names}`} on={all(together)} onChange={(on) => decide(on ? 'rinse kept together' : 'rinse free', { together: on ? { ...together, ...word } : without(together, ...ids), apart: without(apart, ...ids) })} />
+      <Pin label={`Rinse these apart: ${names}`} words={['Apart', 'Apart']} on={all(apart)} onChange={(on) => decide(on ? 'rinsed apart' : 'rinse free', { apart: on ? { ...apart, ...word } : without(apart, ...ids), together: without(together, ...ids) })} />
+    </span>
   );
 }
 
-function Strength({ block, at, kept, onKeep }: { block: Block; at: number; kept: string | undefined; onKeep(mix: string | undefined): void }) {
-  const all = Array.from({ length: strengthsOf(block) }, (_, i) => mixName(block, i));
+function Pin({ label, on, onChange, words: [off, done] = ['Keep', 'Kept'] }: { label: string; on: boolean; onChange(on: boolean): void; words?: readonly [string, string] }) {
   return (
-    <Select label={`Strength of ${block.name}`} hideLabel value={kept ?? ''} onChange={(own: string) => onKeep(own === '' ? undefined : own)}
-      options={[{ value: '', words: `found: ${all[at]}` }, ...all.map((mix) => ({ value: mix, words: `always ${mix}` }))]} />
+    <button type="button" aria-label={label} title={label} aria-pressed={on} onClick={() => onChange(!on)} className={`h-9 rounded-ui border px-2 text-sm font-semibold ${on ? 'border-leaf bg-leaf text-on-leaf' : 'border-edge text-ink-soft hover:border-ink hover:text-ink'}`}>
+      {on ? done : off}
+    </button>
   );
 }

@@ -1,40 +1,47 @@
 'use client';
 
-import { mixesOf, type Block, type ClockRules, type Timeline } from '@/core/clock';
-import type { AfterStep } from '@/core/work';
+import type { ClockRules, PlacedFoil, Timeline } from '@/core/clock';
+import type { AfterStep, WorkBlock } from '@/core/work';
 import { useWidth } from '@/ui/use-width';
 
-const ROW = 34;
 const LEFT = 148;
 /** Narrower than this it scrolls. */
 const LEAST_WIDTH = 520;
 const TOP = 26;
+const GAP = 8;
+/** Height of a panel: a line for each foil, within these. */
+const LINE = 1.2;
+const LEAST_ROW = 24;
+const MOST_ROW = 84;
 
 interface TimeAxisProps {
-  blocks: readonly Block[];
+  blocks: readonly WorkBlock[];
   timeline: Timeline;
   rules: ClockRules;
   after: readonly AfterStep[];
 }
 
-/** The service on a time axis: each part while it is foiled, when it is ready, its limit, the basin across all of them, and what follows. */
+/** The service on a time axis: a line for each foil, from placing to the moment that it is off; the basin across all of them, and what follows. */
 export function TimeAxis({ blocks, timeline, rules, after }: TimeAxisProps) {
   const [room, frame] = useWidth<HTMLDivElement>();
   const width = Math.max(LEAST_WIDTH, room);
-  const rows = blocks
-    .map((block, b) => {
-      const foils = timeline.foils.filter((own) => own.block === b);
-      const first = foils.find(({ index }) => block.pulled?.[index] === undefined) ?? foils[0];
-      return { block, b, foils, first, from: foils[0].placed - block.foils[0].seconds / 60, pull: timeline.pulls.find((own) => own.block === b), mix: mixesOf(block, timeline.strengths[b]).join(', '), limit: Math.min(...foils.map((own) => own.limit)), ready: Math.max(...foils.map((own) => own.ready)) };
-    })
-    .sort((a, b) => a.from - b.from);
-  const end = Math.max(timeline.end + (after.at(-1)?.to ?? 0), ...rows.map(({ limit }) => limit));
+  const places = [...new Set([...timeline.runs.map(({ block }) => block), ...blocks.map((_, b) => b)])];
+  let next = TOP;
+  const rows = places.flatMap((b) => {
+    const foils = timeline.foils.filter(({ block }) => block === b);
+    if (foils.length === 0) return [];
+    const height = Math.min(MOST_ROW, Math.max(LEAST_ROW, foils.length * LINE));
+    const top = next;
+    next += height + GAP;
+    return [{ b, block: blocks[b], foils, top, height }];
+  });
+  const end = timeline.end + (after.at(-1)?.to ?? 0);
   const until = Math.ceil((end + 5) / 15) * 15;
   const x = (minutes: number) => LEFT + (minutes / until) * (width - LEFT - 16);
-  const body = TOP + rows.length * ROW;
-  const height = body + 34 + (after.length > 0 ? ROW : 0);
+  const body = next;
+  const height = body + 34 + (after.length > 0 ? 34 : 0);
   const step = until > 240 ? 60 : until > 100 ? 30 : 15;
-  const said = `${rows.length} parts, ${timeline.stages.length} rinse stages, rinsed after ${Math.round(timeline.end)} minutes`;
+  const said = `${rows.length} panels, ${timeline.stages.length} visits to the basin, ${timeline.foils.filter(({ pulled }) => pulled).length} foils opened before, rinsed after ${Math.round(timeline.end)} minutes`;
   return (
     <div ref={frame} className="overflow-x-auto">
       <svg viewBox={`0 0 ${width} ${height}`} width={width} height={height} role="img" aria-label={said} className="block">
@@ -52,33 +59,18 @@ export function TimeAxis({ blocks, timeline, rules, after }: TimeAxisProps) {
         ))}
         {timeline.stages.map(({ from, to }, i) => (
           <g key={i}>
-            <rect x={x(from)} y={TOP - 2} width={Math.max(2, x(to) - x(from))} height={body - TOP + 6} className="fill-sky" opacity="0.16" />
+            <rect x={x(from)} y={TOP - 2} width={Math.max(2, x(to) - x(from))} height={body - TOP + 2} className="fill-sky" opacity="0.16" />
             <text x={(x(from) + x(to)) / 2} y={body + 26} textAnchor="middle" className="fill-sky text-[12px] font-semibold">{i + 1}</text>
           </g>
         ))}
         <text x="0" y={body + 12} className="fill-ink-soft text-[12px]">Bowls mixed</text>
         <text x="0" y={body + 26} className="fill-sky text-[12px] font-semibold">Rinses</text>
-        {rows.map(({ block, foils, first, from, pull, mix, limit, ready: allReady, b }, i) => {
-          const y = TOP + i * ROW;
-          const late = foils.some((own) => own.clear > own.limit + 1e-6);
-          const closed = Math.max(...foils.map(({ placed }) => placed));
-          const ready = Math.min(allReady, limit);
-          return (
-            <g key={block.id}>
-              <text x="0" y={y + 20} className="fill-ink text-[13px] font-semibold">{block.name.length > 19 ? `${block.name.slice(0, 18)}…` : block.name}<title>{`${block.name}: ${foils.length} foils, ${mix}`}</title></text>
-              <rect x={x(from)} y={y + 6} width={x(closed) - x(from)} height="20" rx="3" className={timeline.by[b] === 1 ? 'fill-leaf' : 'fill-ink'} />
-              <text x={(x(from) + x(closed)) / 2} y={y + 20} textAnchor="middle" className="fill-raised text-[11px] font-semibold">{block.foils.length}</text>
-              <rect x={x(closed)} y={y + 12} width={Math.max(0, x(ready) - x(closed))} height="8" className="fill-edge" opacity="0.55" />
-              <rect x={x(ready)} y={y + 9} width={Math.max(0, x(limit) - x(ready))} height="14" className="fill-sun stroke-ink" strokeWidth="0.6" />
-              <path d={`M${x(limit)} ${y + 4}v24`} className="stroke-rowan" strokeWidth="2" />
-              {timeline.strengths[b] > 0 && <text x={x(closed) + 4} y={y + 9} className="fill-ink text-[10px] font-semibold">{mix}</text>}
-              {foils.filter(({ index }) => block.pulled?.[index] !== undefined).map((own) => <path key={own.index} d={`M${x(own.wet)} ${y + 6}l5 10l-5 10l-5-10z`} className="fill-raised stroke-ink" strokeWidth="1.5"><title>foil {own.index + 1} is pulled</title></path>)}
-              {pull
-                ? <path d={`M${x(pull.from)} ${y + 8}h${x(pull.to) - x(pull.from)}v16h-${x(pull.to) - x(pull.from)}z`} className={`${late ? 'stroke-rowan' : 'stroke-sky'} fill-raised`} strokeWidth="2" strokeDasharray="4 2" />
-                : <circle cx={x(first.wet)} cy={y + 16} r="5" className={late ? 'fill-rowan' : 'fill-sky'} stroke="white" strokeWidth="1.5" />}
-            </g>
-          );
-        })}
+        {rows.map(({ block, foils, top, height: tall }) => (
+          <g key={block.id}>
+            <text x="0" y={top + tall / 2 + 4} className="fill-ink text-[13px] font-semibold">{block.name.length > 19 ? `${block.name.slice(0, 18)}…` : block.name}<title>{`${block.name}: ${foils.length} foils`}</title></text>
+            {foils.map((foil, i) => <FoilLine key={foil.index} foil={foil} deposits={!block.units[foil.index].lifts} y={top + (i * tall) / foils.length} tall={tall / foils.length} x={x} />)}
+          </g>
+        ))}
         {timeline.bowls.map(({ mix, at }, i) => <text key={i} x={x(at)} y={body + 12} textAnchor="middle" className="fill-ink text-[11px] font-bold">{mix}</text>)}
         {after.length > 0 && (
           <g>
@@ -97,5 +89,22 @@ export function TimeAxis({ blocks, timeline, rules, after }: TimeAxisProps) {
         )}
       </svg>
     </div>
+  );
+}
+
+/** A foil from its placing until it is off: placed, lifting, ready, past its limit. */
+function FoilLine({ foil, deposits, y, tall, x }: { foil: PlacedFoil; deposits: boolean; y: number; tall: number; x(minutes: number): number }) {
+  const { begun, placed, ready, limit, wet, pulled } = foil;
+  const readyBy = Math.min(ready, wet);
+  const thick = Math.max(0.9, tall - (tall > 4 ? 1.5 : 0.15));
+  const bar = (from: number, to: number, look: string) => to > from && <rect x={x(from)} y={y} width={x(to) - x(from)} height={thick} className={look} />;
+  return (
+    <g>
+      {bar(begun, placed, 'fill-ink')}
+      {bar(placed, readyBy, deposits ? 'fill-dusk opacity-40' : 'fill-edge opacity-55')}
+      {bar(readyBy, Math.min(wet, limit), 'fill-sun')}
+      {bar(Math.max(placed, limit), wet, 'fill-rowan')}
+      <rect x={x(wet) - 1} y={y} width="2.4" height={thick} className={pulled ? 'fill-leaf' : 'fill-sky'} />
+    </g>
   );
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Block, Timeline } from '@/core/clock';
+import type { Timeline } from '@/core/clock';
 import type { AfterStep, WorkBlock } from '@/core/work';
 import { FoilGlyph } from '@/ui/foil-glyph';
 import { useWidth } from '@/ui/use-width';
@@ -11,7 +11,7 @@ const HEIGHT = 44;
 const EDGE = 16;
 
 /** The ribbon stretched over time: every foil where it is laid, water where it is rinsed. */
-export function TimeRibbon({ blocks, work, timeline, after }: { blocks: readonly Block[]; work: readonly WorkBlock[]; timeline: Timeline | undefined; after: readonly AfterStep[] }) {
+export function TimeRibbon({ blocks, timeline, after }: { blocks: readonly WorkBlock[]; timeline: Timeline | undefined; after: readonly AfterStep[] }) {
   const { computed, consult, selected, select, light } = useVisit();
   const lit = useLit();
   const [width, frame] = useWidth<HTMLElement>();
@@ -24,22 +24,23 @@ export function TimeRibbon({ blocks, work, timeline, after }: { blocks: readonly
         <svg width={width} height={80} className="block">
           {blocks.map((block, b) => {
             const foils = timeline.foils.filter((own) => own.block === b);
-            const from = foils[0].placed - block.foils[0].seconds / 60;
-            const room = x(foils[foils.length - 1].placed) - x(from);
+            if (foils.length === 0) return null;
+            const from = Math.min(...foils.map(({ begun }) => begun));
+            const room = x(Math.max(...foils.map(({ placed }) => placed))) - x(from);
             return (
               <g key={block.id} role="group" aria-label={`${block.name}: ${foils.length} foils`}>
                 {room > 24 && <text x={x(from)} y={13} className={`text-[12px] narrow ${selected.panel === block.panel ? 'fill-leaf font-bold' : 'fill-ink-soft'}`}>{short(block.name, room)}</text>}
-                {foils.map(({ index, placed, clear, limit }) => {
-                  const unit = work[b].units[index];
+                {foils.map(({ index, begun, placed, clear, limit }) => {
+                  const unit = block.units[index];
                   const foil = unit.kind === 'foil' ? computed.sheet.foils[unit.index] : undefined;
-                  const left = x(placed - block.foils[index].seconds / 60);
+                  const left = x(begun);
                   const wide = Math.max(1, x(placed) - left);
                   const on = foil !== undefined && (lit === foil.id || selected.foil === foil.id);
                   return (
                     <g key={index} transform={`translate(${left} 20)`} onPointerEnter={() => light(foil?.id)} onPointerLeave={() => light(undefined)} onClick={() => select(block.panel, foil?.id)} className="cursor-pointer">
                       <rect width={wide} height={HEIGHT} fill="transparent" />
                       <rect x={0.4} width={Math.max(0.6, wide - 0.8)} height={HEIGHT} rx={1.5} fill={bark} stroke={on ? 'var(--color-leaf)' : clear > limit + 1e-6 ? 'var(--color-rowan)' : 'none'} strokeWidth={on ? 3 : 2} paintOrder="stroke" />
-                      {wide > 3 && <FoilGlyph gather={unit.gather} width={wide} height={HEIGHT} />}
+                      {wide > 3 && <FoilGlyph gather={unit.gather} width={wide} height={HEIGHT} deposits={!unit.lifts} />}
                       {wide >= 7 && <text x={wide / 2} y={HEIGHT - 4} textAnchor="middle" className="fill-raised text-[10px] font-bold" aria-hidden>{unit.letter}</text>}
                     </g>
                   );
@@ -47,6 +48,7 @@ export function TimeRibbon({ blocks, work, timeline, after }: { blocks: readonly
               </g>
             );
           })}
+          {timeline.pulls.map(({ from, to, by, foils }, i) => <rect key={`pull ${i}`} x={x(from)} y={by === 1 ? 14 : 20} width={Math.max(1, x(to) - x(from) - 1)} height={by === 1 ? 4 : HEIGHT} rx={2} className="fill-leaf" opacity={by === 1 ? 1 : 0.3}><title>{`open and wipe ${foils.length}`}</title></rect>)}
           {timeline.stages.map(({ from, to }, i) => <rect key={i} x={x(from)} y={20} width={x(to) - x(from)} height={HEIGHT} rx={3} className="fill-sky" opacity="0.55"><title>rinse {i + 1}</title></rect>)}
           {after.map(({ id, from, to, kind, name }) => <rect key={id} x={x(timeline.end + from)} y={36} width={Math.max(1, x(to) - x(from) - 2)} height={12} rx={3} className={kind === 'toner' || kind === 'root' ? 'fill-dusk' : kind === 'dry' ? 'fill-edge' : 'fill-sky'} opacity="0.5"><title>{name}</title></rect>)}
           {[0, 0.25, 0.5, 0.75, 1].map((share) => (
@@ -58,4 +60,4 @@ export function TimeRibbon({ blocks, work, timeline, after }: { blocks: readonly
   );
 }
 
-const short = (whole: string, room: number, name = whole.replace(', part ', ' ')) => (name.length * 6 > room ? `${name.slice(0, Math.max(2, Math.floor(room / 6) - 1))}…` : name);
+const short = (name: string, room: number) => (name.length * 6 > room ? `${name.slice(0, Math.max(2, Math.floor(room / 6) - 1))}…` : name);

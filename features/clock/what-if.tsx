@@ -1,10 +1,10 @@
 'use client';
 
-import { useEffect, useState } from 'react';
-import type { Timeline } from '@/core/clock';
+import { useEffect, useMemo, useState } from 'react';
+import { changesBetween, fewerFoils, type ClockPlanned, type Figures } from '@/core/clock';
 import { levelAfter, onThisHead } from '@/core/lift';
 import { formatLevel } from '@/core/units';
-import type { WorkBlock, WorkUnit } from '@/core/work';
+import { plainQuestion, type ClockPlan, type WorkBlock, type WorkUnit } from '@/core/work';
 import type { VisitClock } from '@/core/visit';
 import { Button } from '@/ui/button';
 import { Segmented } from '@/ui/segmented';
@@ -13,29 +13,39 @@ import { Slider } from '@/ui/slider';
 import { Switch } from '@/ui/switch';
 import { useComputed } from '../visit/computed';
 import { useVisit } from '../visit/store';
+import { askPlans, usePlans } from './use-clock';
 
-const SECOND = [{ value: 'none', words: 'Alone' }, { value: 'mixes', words: 'Mixes, pulls' }, { value: 'foils', words: 'Foils too' }] as const;
+const SECOND = [{ value: 'none', words: 'Alone' }, { value: 'pulls', words: 'Mixes, pulls' }, { value: 'foils', words: 'Foils too' }] as const;
 const PAINTING = [{ value: 'as-you-foil', words: 'As you foil' }, { value: 'after', words: 'Afterwards' }] as const;
 const USUAL_AWAY = { from: 40, minutes: 20 } as const;
 
 interface WhatIfProps {
-  blocks: readonly WorkBlock[];
-  timeline: Timeline | undefined;
-  painted: boolean;
+  clock: ClockPlan;
+  /** The plan that is followed; undefined while it is worked out. */
+  plan: ClockPlanned | undefined;
 }
 
 /** What could be otherwise: hands, pace, start, another client, warmth, a foil pulled early, painting between foils. */
-export function WhatIf({ blocks, timeline, painted }: WhatIfProps) {
+export function WhatIf({ clock: computed, plan }: WhatIfProps) {
   const { mix, editMix } = useVisit();
   const { clock } = mix;
+  const { blocks } = computed;
+  const painted = blocks.some(({ units }) => units.some(({ laidWith }) => laidWith === 'between foils'));
+  const [before, setBefore] = useState<Figures>();
+  if (!before && plan) setBefore(plan.figures);
   const decide = (label: string, part: Partial<VisitClock>) => editMix(label, (before) => ({ ...before, clock: { ...before.clock, ...part } }), `clock ${Object.keys(part).join()}`);
   const { away, pulled } = clock;
   return (
     <section aria-label="What if" className="grid gap-4">
+      <div className="rounded-ui bg-leaf-pale p-3">
+        <h3 className="text-sm font-semibold">Against what it was</h3>
+        <p role="status" aria-label="Change" className="text-base">{plan && before ? changesBetween(before, plan.figures) : 'Working it out …'}</p>
+        {before && plan && plan.figures !== before && <Button small onClick={() => setBefore(plan.figures)}>Compare from here</Button>}
+      </div>
       <div>
         <h3 className="mb-1 text-sm font-semibold">A second pair of hands</h3>
         <Segmented label="A second pair of hands" value={clock.second} options={SECOND} onChange={(second) => decide('second pair of hands', { second })} />
-        <p className="mt-1 text-xs text-ink-soft">{{ none: 'One person foils, mixes and rinses.', mixes: 'Fresh bowls are handed over; single foils are opened and wiped, half a minute each.', foils: 'Two people foil at once, never at the same side or both at the back.' }[clock.second]}</p>
+        <p className="mt-1 text-xs text-ink-soft">{{ none: 'One person foils, mixes and rinses.', pulls: 'Fresh bowls are handed over; single foils are opened and wiped, half a minute each.', foils: 'Two people foil at once, never at the same side or both at the back.' }[clock.second]}</p>
       </div>
       <Line words="Other strengths may be taken"><Switch label="Other strengths may be taken" on={clock.strengths} onChange={(strengths) => decide(strengths ? 'other strengths' : 'chosen strengths', { strengths })} /></Line>
       <Slider label="If a foil takes" value={clock.pace} min={60} max={160} step={5} said={clock.pace === 100 ? 'the usual time' : `${clock.pace} % of the usual time`} onChange={(pace) => decide('pace', { pace })} />
@@ -57,7 +67,7 @@ export function WhatIf({ blocks, timeline, painted }: WhatIfProps) {
           <p className="mt-1 text-xs text-ink-soft">Painted afterwards it starts late and must rinse with the foils that it lies between.</p>
         </div>
       )}
-      <Select label="A foil pulled early" value={pulled ? `${pulled.block}/${pulled.index}` : ''} options={[{ value: '', words: 'none' }, ...foilsOf(blocks, timeline)]}
+      <Select label="A foil pulled early" value={pulled ? `${pulled.block}/${pulled.index}` : ''} options={[{ value: '', words: 'none' }, ...foilsOf(blocks)]}
         onChange={(value: string) => {
           const at = value.lastIndexOf('/');
           decide('a foil pulled', { pulled: value === '' ? null : { block: value.slice(0, at), index: Number(value.slice(at + 1)), minutes: pulled?.minutes ?? 20 } });
@@ -68,7 +78,24 @@ export function WhatIf({ blocks, timeline, painted }: WhatIfProps) {
           <PulledLevel unit={blocks.find(({ id }) => id === pulled.block)?.units[pulled.index]} minutes={pulled.minutes} />
         </>
       )}
+      <Fewer clock={computed} plan={plan} />
     </section>
+  );
+}
+
+const MOST_FEWER = 60;
+
+/** What so many foils fewer would save: nothing is changed in the pattern. */
+function Fewer({ clock, plan }: WhatIfProps) {
+  const [fewer, setFewer] = useState(0);
+  const total = clock.blocks.reduce((sum, { foils }) => sum + foils.length, 0);
+  const asked = useMemo(() => (fewer === 0 ? null : askPlans(fewerFoils(plainQuestion(clock), fewer))), [clock, fewer]);
+  const { answer, current } = usePlans(asked);
+  return (
+    <div>
+      <Slider label="If there were fewer foils" value={Math.min(fewer, total - 1)} min={0} max={Math.min(MOST_FEWER, total - 1)} step={1} said={fewer === 0 ? `all ${total}` : `${fewer} fewer`} onChange={setFewer} />
+      {fewer > 0 && <p role="status" className="text-sm">{answer && current && plan ? changesBetween(plan.figures, answer[0].figures) : 'Working it out …'} Take them out in Pattern.</p>}
+    </div>
   );
 }
 
@@ -77,8 +104,7 @@ function Line({ words, children }: { words: string; children: React.ReactNode })
 }
 
 /** First and last foil of each part: those that bind. */
-function foilsOf(blocks: readonly WorkBlock[], timeline: Timeline | undefined) {
-  if (!timeline) return [];
+function foilsOf(blocks: readonly WorkBlock[]) {
   return blocks.flatMap(({ id, name, foils }) => [...new Set([0, foils.length - 1])].map((index) => ({ value: `${id}/${index}`, words: `${name}, foil ${index + 1}` })));
 }
 

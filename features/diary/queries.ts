@@ -1,6 +1,5 @@
 import 'server-only';
 import { cautionsFor } from '@/core/caution';
-import { MOST_BLOCKS, runService, searchService, simplePlan } from '@/core/clock';
 import { APPOINTMENT_KINDS, minutesToBook, standingOf, type AppointmentKind, type Standing } from '@/core/diary';
 import { dayAfter } from '@/core/units';
 import { comingAppointments, dueClients, feedOwner, feedSince, listAppointments, unfinishedVisits, type Appointment, type DueClient } from '@/data/appointments';
@@ -119,9 +118,6 @@ export async function loadPreparation(wanted: string | undefined): Promise<DayPr
 /** Kinds of appointments that foils are cut and bowls laid out for. */
 const FOILED: ReadonlySet<AppointmentKind> = new Set(['full', 'face', 'redo']);
 
-/** The search for an order is short here: a length to book is good to five minutes. */
-const MOST_ASKED = 12;
-
 /** What a client's next visit needs, by the open visit or the last one; undefined when this salon has no such client. @param timed how long it takes is asked too, which takes a moment */
 export async function prepare(person: SignedIn, clientId: string, timed = true): Promise<Preparation | undefined> {
   const { document: house } = await readHouse(person);
@@ -132,14 +128,9 @@ export async function prepare(person: SignedIn, clientId: string, timed = true):
   const usual = minutesFor(null);
   if (!newest) return { pattern: null, foils: 0, toCut: [], bowls: null, toner: null, cautions: [], alertTestMissing: true, minutes: usual, visits: [] };
   const cautions = cautionsFor(newest.consult, story.safety, { onDay: day, bornOn: story.client.bornOn }, house.cautions);
-  const { computed: { plan, pattern, work, colours, clock: { blocks }, after: steps } } = (await wholeVisit(person, newest.id))!;
+  const { computed: { plan, pattern, work, colours, after: steps }, computed } = (await wholeVisit(person, newest.id))!;
   const after = Math.max(0, ...steps.map(({ to }) => to));
-  let clock: number | null = null;
-  if (timed && blocks.length > 0) {
-    let asked = 0;
-    const end = blocks.length <= MOST_BLOCKS ? searchService(blocks, { stop: () => (asked += 1) > MOST_ASKED }).timeline.end : runService(blocks, simplePlan(blocks)).end;
-    clock = end + after;
-  }
+  const clock = timed && computed.clock.blocks.length > 0 ? computed.timed.timeline.end + after : null;
   const widths = new Map<number, number>();
   for (const { widthMm } of pattern.sheet.foils) widths.set(Math.ceil(widthMm / 10) * 10, (widths.get(Math.ceil(widthMm / 10) * 10) ?? 0) + 1);
   return {

@@ -1,4 +1,5 @@
 import type { CautionedFormula, MixCautionFacts } from '../../caution';
+import type { PlacedFoil } from '../../clock';
 import type { Shelf } from '../../products';
 import type { WorkList, WorkUnit } from '../../work';
 import type { VisitMix } from '..';
@@ -9,11 +10,13 @@ interface Facts {
   readonly shelf: Shelf;
   readonly fragileZones: MixCautionFacts['fragileZones'];
   readonly overlapping: readonly WorkUnit[];
+  /** The foils of a plan of the clock that was chosen although some stay on past their limits; null without. */
+  readonly past: readonly PlacedFoil[] | null;
   readonly rootWarning: string | null;
 }
 
 /** What the cautions of a visit rest on, of all that is mixed for it. */
-export function cautionFactsOf({ mix, work, shelf, fragileZones, overlapping, rootWarning }: Facts): MixCautionFacts {
+export function cautionFactsOf({ mix, work, shelf, fragileZones, overlapping, past, rootWarning }: Facts): MixCautionFacts {
   const formulas: Record<string, CautionedFormula> = {};
   for (const { letter, formula } of work.letters) {
     formulas[letter] = {
@@ -24,6 +27,7 @@ export function cautionFactsOf({ mix, work, shelf, fragileZones, overlapping, ro
   const longest = (line: string) => shelf.line(line)?.minutes.most ?? Infinity;
   const timed = [
     ...mix.toners.map(({ line, minutes }) => ({ what: 'toner', minutes, limit: longest(line) })),
+    ...tooLongIn(past ?? []),
     ...(mix.root ? [{ what: 'root colour', minutes: mix.root.minutes, limit: longest(mix.root.line) }] : []),
     ...work.letters.flatMap(({ letter, formula, units }) =>
       formula.kind === 'lift' || units === 0
@@ -46,4 +50,13 @@ export function cautionFactsOf({ mix, work, shelf, fragileZones, overlapping, ro
     tooLong: timed.filter(({ minutes, limit }) => minutes > limit),
     oldestBowl: Math.max(0, ...work.lift.map(({ oldestBowlMinutes }) => oldestBowlMinutes)),
   };
+}
+
+/** Foils that stay on past their limit, by the one that stays longest past it. */
+function tooLongIn(foils: readonly PlacedFoil[]): { what: string; minutes: number; limit: number }[] {
+  const over = foils.filter(({ clear, limit }) => clear > limit + 1e-6);
+  if (over.length === 0) return [];
+  const worst = over.reduce((a, b) => (b.clear - b.limit > a.clear - a.limit ? b : a));
+  const what = over.length === 1 ? 'one foil' : `${over.length} foils, up to`;
+  return [{ what, minutes: worst.clear - worst.placed, limit: worst.limit - worst.placed }];
 }

@@ -1,4 +1,5 @@
 import { scriptOf, type ServiceScript } from '../../chair';
+import { goesPast, planFollowed, type ClockPlanned } from '../../clock';
 import { cautionsFor, type Caution, type MixCautionFacts } from '../../caution';
 import type { CheckFacts } from '../../check';
 import { itemise, type Itemised, type PricedVisit } from '../../fee';
@@ -61,6 +62,8 @@ export interface ComputedVisit {
   readonly cautionFacts: MixCautionFacts;
   readonly cautions: readonly Caution[];
   readonly clock: ClockPlan;
+  /** The plan of the clock that is followed: it is searched when it is first asked for. */
+  readonly timed: ClockPlanned;
   readonly priced: PricedVisit;
   readonly estimate: Itemised;
   readonly script: ServiceScript;
@@ -125,14 +128,17 @@ function partsOf(patterns: PatternEngine) {
         shelf,
         careful,
         mix,
+        house,
       }: {
         plan: Plan;
         work: WorkList;
         shelf: Shelf;
         careful: Careful;
         mix: VisitMix;
-      }) => clockPlanOf({ plan, work, shelf, careful }, mix),
+        house: VisitFacts['house'];
+      }) => clockPlanOf({ plan, work, shelf, careful }, mix, house),
     ),
+    timed: remembering((clock: ClockPlan) => planFollowed(clock)),
     careful: remembering(({ map, strongVolumes }: { map: Consult['map']; strongVolumes: number }): Careful => ({
       fragileZones: ZONES.filter((zone) => isFragile(map[zone])),
       strongVolumes,
@@ -302,6 +308,7 @@ class Visit implements ComputedVisit {
         shelf: this.shelf,
         fragileZones: this.careful.fragileZones,
         overlapping: this.overlaps,
+        past: goesPast(this.mix.clock.chosen) ? this.timed.timeline.foils : null,
         rootWarning: root?.ok ? root.warning : null,
       });
     });
@@ -326,7 +333,13 @@ class Visit implements ComputedVisit {
       shelf: this.shelf,
       careful: this.careful,
       mix: this.mix,
+      house: this.facts.house,
     });
+  }
+
+  /** The plan of the clock that is followed. */
+  get timed() {
+    return this.parts.timed(this.clock);
   }
 
   get priced() {
@@ -359,7 +372,7 @@ class Visit implements ComputedVisit {
         plan: this.plan,
         work: this.work,
         clock: this.clock,
-        order: this.mix.clock.order,
+        course: this.timed.course,
         after: this.after,
         shelf: this.shelf,
         naturalLevel: this.consult.naturalLevel,

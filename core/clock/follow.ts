@@ -1,0 +1,244 @@
+import { whenThere } from './hands';
+import { Head, type Basin } from './head';
+import type { Question } from './question';
+import { compareCosts, NEAR, type Course, type RinsePoint, type Start } from './types';
+import { WET_PARTS } from './wet-order';
+
+/** Each pass knows from the one before which foils stay until their rinse. */
+const PASSES = 4;
+/** So many foils must be able to come off before a break where one is to be ready before it. */
+const BEFORE_BREAK = 4;
+/** So many foils are opened in one round at most: five minutes, and the hands go back to the foiling. Working assumption. */
+const ROUND = 10;
+
+/**
+ * Follows a course to its end: foils in its order, rinses where it has them and at last of all that is left. Foils are opened
+ * and wiped as late as their limits allow and as many at a time as are ready: the earliest deadline first.
+ */
+export function follow(question: Question, course: Course, start?: Start): Head {
+  let best: Head | undefined;
+  let staysUntil: Float64Array | undefined;
+  for (let pass = 0; pass < PASSES; pass += 1) {
+    const own = new Follower(question, course, start, staysUntil);
+    own.go();
+    if (!best || compareCosts(own.head.cost, best.cost) < 0) best = own.head;
+    if (course.pulling === 'none' || (staysUntil && same(staysUntil, own.clears))) break;
+    staysUntil = own.clears;
+  }
+  return best!;
+}
+
+const same = (a: Float64Array, b: Float64Array) => a.every((own, i) => Math.abs(own - b[i]) < NEAR || own === b[i]);
+
+class Follower {
+  readonly head: Head;
+  /** When each foil is clear if it stays on until its rinse. */
+  readonly clears: Float64Array;
+  private readonly queues: number[][];
+  private points: RinsePoint[];
+  /** Foils that can no longer come off in time by waiting for them. */
+  private readonly hopeless = new Set<number>();
+
+  constructor(
+    private readonly question: Question,
+    private readonly course: Course,
+    private readonly start: Start | undefined,
+    private readonly staysUntil: Float64Array | undefined,
+  ) {
+    this.head = new Head(question, start);
+    this.clears = new Float64Array(question.count).fill(Infinity);
+    const order = [...course.order, ...question.blocks.map((_, b) => b).filter((b) => !course.order.includes(b))];
+    this.queues = [0, 1].map((by) => order.filter((b) => (course.by[b] ?? 0) === by));
+    this.points = [...course.rinses].sort((a, b) => a.after - b.after);
+  }
+
+  go(): void {
+    const { head } = this;
+    const { round } = this.start ?? {};
+    // A round that was begun goes on.
+    if (round !== undefined && round < ROUND && this.course.pulling !== 'none') this.pullReady(this.doomed(), 0, head.hands[0].free, 0, ROUND - round);
+    while (head.left > 0) {
+      if (this.points.length > 0 && head.placedCount >= this.points[0].after) {
+        const [point, ...rest] = this.points;
+        this.points = rest;
+        this.rinse((f) => fits(point, this.question, head, f));
+        continue;
+      }
+      const by = this.whoIsNext();
+      const f = this.nextFor(by);
+      const placing = head.placing(f, by);
+      const until = this.waitsForBreak(f, placing.closed);
+      if (until !== undefined) {
+        if (this.course.pulling === 'none' || !this.pullsFirst(until, by)) head.wait(until, by);
+        continue;
+      }
+      if (this.course.pulling !== 'none' && this.pullsFirst(placing.closed, by)) continue;
+      head.place(f, by, placing);
+    }
+    for (const point of this.points) if (head.placedCount >= point.after) this.rinse((f) => fits(point, this.question, head, f));
+    while (!head.done) {
+      const before = head.stages.length;
+      this.rinse(() => true);
+      if (head.stages.length === before) break;
+    }
+  }
+
+  private nextFor(by: number): number {
+    const queue = this.queues[by];
+    while (queue.length > 0) {
+      const f = this.head.nextOf(queue[0]);
+      if (f >= 0) return f;
+      queue.shift();
+    }
+    return -1;
+  }
+
+  private whoIsNext(): number {
+    if (this.nextFor(0) < 0) return 1;
+    if (this.nextFor(1) < 0) return 0;
+    const by = this.head.hands[1].free < this.head.hands[0].free - NEAR ? 1 : 0;
+    // Who would stand in the way lets the other finish.
+    return this.head.isCrowded(this.nextFor(by), by) ? 1 - by : by;
+  }
+
+  /** End of a break that a foil waits for, since it could only come off while nobody is there. */
+  private waitsForBreak(f: number, closed: number): number | undefined {
+    const { release, deadline, rules } = this.question;
+    const { pullChange, pullEach, away } = rules;
+    for (const own of away) {
+      const back = own.to + pullChange + pullEach;
+      if (closed + release[f] + pullChange + BEFORE_BREAK * pullEach <= own.from + NEAR || closed + deadline[f] >= back - NEAR) continue;
+      if (closed > own.from + NEAR) continue;
+      return own.to;
+    }
+    return undefined;
+  }
+
+  /** Minute by which a foil has to be clear, before a break where it would fall into one. */
+  private dueOf(f: number): number {
+    const due = this.head.dueOf(f);
+    const { pullChange, pullEach, away } = this.question.rules;
+    for (const own of away)
+      if (due > own.from + NEAR && due < own.to + pullChange + pullEach - NEAR && this.head.releaseOf(f) + pullEach <= own.from + NEAR) return own.from;
+    return due;
+  }
+
+  /** Foils that will not stay until their rinse, the soonest deadline first. */
+  private doomed(): number[] {
+    const { head, question, staysUntil } = this;
+    return head.on.filter((f) => question.alone[f] || !staysUntil || staysUntil[f] > head.dueOf(f) + NEAR);
+  }
+
+  /** Puller, minutes to change over, and when they would next have a hand free if the one who foils goes on until `closed`. */
+  private puller(closed: number, by: number): { hand: number; change: number; next: number } {
+    const { rules } = this.question;
+    if (this.course.pulling === 'second' && rules.second !== 'foils') return { hand: 1, change: 0, next: closed };
+    const next = rules.second === 'foils' ? Math.min(closed, Math.max(this.head.hands[1 - by].free, this.head.hands[by].free)) : closed;
+    return { hand: by, change: rules.pullChange, next };
+  }
+
+  /** Pulls what could not be pulled in time after the next foil; false where the next foil may be placed. */
+  private pullsFirst(closed: number, by: number): boolean {
+    const { head, hopeless } = this;
+    const { pullEach, away } = this.question.rules;
+    const { hand, change, next } = this.puller(closed, by);
+    const doomed = this.doomed();
+    let at = whenThere(next, change + pullEach, away) + change;
+    const late = doomed.find((f) => {
+      if (hopeless.has(f)) return false;
+      at += pullEach;
+      return at > this.dueOf(f) + NEAR;
+    });
+    if (late === undefined) return false;
+    const free = Math.max(head.hands[hand].free, head.hands[by].free);
+    if (this.pullReady(doomed, hand, free, change)) return hand === by || this.pullsFirst(closed, by);
+    // Nothing is ready: wait for it, if that helps.
+    const ready = head.releaseOf(late) - change;
+    const begin = whenThere(Math.max(free, ready), change + pullEach, away);
+    if (begin + change + pullEach <= this.dueOf(late) + NEAR) {
+      if (hand !== by) this.pullReady(doomed, hand, begin, change);
+      else head.wait(begin, by);
+      return hand === by || this.pullsFirst(closed, by);
+    }
+    // Nobody is there when it is due: it comes off before, short of ready.
+    if (begin > Math.max(free, ready) + NEAR && whenThere(free, change + pullEach, away) <= free + NEAR) {
+      head.pull([late], hand, free);
+      return hand === by || this.pullsFirst(closed, by);
+    }
+    hopeless.add(late);
+    return this.pullsFirst(closed, by);
+  }
+
+  /** Pulls all that is ready once hands are there. @returns whether anything was */
+  private pullReady(doomed: readonly number[], by: number, from: number, change: number, most = ROUND): boolean {
+    const { head } = this;
+    const { pullEach, away } = this.question.rules;
+    let at = whenThere(Math.max(from, head.hands[by].free), change + pullEach, away) + change;
+    const own: number[] = [];
+    for (const f of doomed) {
+      if (head.releaseOf(f) > at + NEAR) continue;
+      // What would have to wait for the end of a break is a batch of its own.
+      if (own.length > 0 && whenThere(at, pullEach, away) > at + NEAR) break;
+      own.push(f);
+      at += pullEach;
+      if (own.length === most) break;
+    }
+    if (own.length === 0) return false;
+    head.pull(own, by, from, change);
+    return true;
+  }
+
+  /** Goes to the basin with what may go of what is wanted; before that everything is pulled that could not wait for it. */
+  private rinse(wanted: (f: number) => boolean): void {
+    const { head, question } = this;
+    const all = question.block.flatMap((_, f) => (head.placed[f] >= 0 && head.rinsed[f] === 0 && wanted(f) ? [f] : []));
+    const set = head.mayRinse(all);
+    if (set.length === 0) return;
+    const inSet = new Set(set);
+    const pulls = this.course.pulling !== 'none';
+    let basin = head.basin(set);
+    for (let guard = 0; pulls && guard <= question.count; guard += 1) {
+      if (!this.pullBeforeBasin(inSet, basin)) break;
+      basin = head.basin(set);
+    }
+    for (const f of set) this.clears[f] = basin.from + basin.lead[question.block[f]] + question.rules.clearAfter;
+    head.rinse(set, basin);
+  }
+
+  private pullBeforeBasin(inSet: ReadonlySet<number>, basin: Basin): boolean {
+    const { head, question } = this;
+    const { rules, block } = question;
+    const { hand, change } = this.puller(head.hands[0].free, 0);
+    let after = whenThere(basin.from + basin.minutes, change + rules.pullEach, rules.away) + change;
+    let latest = Infinity;
+    let late = 0;
+    const own = head.on.filter((f) => {
+      const due = head.dueOf(f);
+      if (inSet.has(f)) {
+        if (!question.alone[f] && basin.from + basin.lead[block[f]] + rules.clearAfter <= due + NEAR) return false;
+      } else {
+        after += rules.pullEach;
+        if (after <= due + NEAR && !question.alone[f]) return false;
+      }
+      late += 1;
+      latest = Math.min(latest, due - late * rules.pullEach - change);
+      return true;
+    });
+    if (own.length === 0) return false;
+    const free = hand === 0 ? head.free : head.hands[1].free;
+    const soonest = Math.min(...own.map((f) => head.releaseOf(f))) - change;
+    // As late as the limits allow, so that as many as can be come off at a time; but not later than the basin would begin.
+    const from = Math.max(free, soonest, Math.min(latest, basin.from - change - Math.min(ROUND, own.length) * rules.pullEach));
+    if (whenThere(from, change + rules.pullEach, rules.away) + change + rules.pullEach > head.dueOf(own[0]) + NEAR) {
+      // Too late, or nobody is there: now or never.
+      if (head.releaseOf(own[0]) > free + change + NEAR) return this.pullReady(own, hand, free, change);
+    }
+    return this.pullReady(own, hand, from, change);
+  }
+}
+
+function fits({ blocks, parts, whole }: RinsePoint, { block, part }: Question, head: Head, f: number): boolean {
+  if (blocks && !blocks.includes(block[f])) return false;
+  if (parts && !parts.some((own) => part[f] === 1 << WET_PARTS.indexOf(own))) return false;
+  return !whole || head.nextOf(block[f]) < 0;
+}
