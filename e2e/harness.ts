@@ -9,7 +9,7 @@ import { DEMO_PASSWORD } from '@/data/demo/people';
 const CHROMIUM = process.env.LATTICE_CHROMIUM ?? '/usr/bin/chromium';
 const FLAGS = [
   '--headless', '--no-sandbox', '--no-first-run', '--disable-background-networking', '--disable-component-update',
-  '--disable-sync', '--disable-quic', '--use-angle=swiftshader', '--enable-unsafe-swiftshader',
+  '--disable-sync', '--disable-quic', '--disable-gpu-rasterization', '--disable-gpu-compositing', '--use-angle=swiftshader', '--enable-unsafe-swiftshader',
   // A camera that shows a test picture.
   '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream',
 ];
@@ -162,3 +162,4 @@ export async function seriousFindings(page: Page): Promise<string[]> {
       .map(({ id, nodes }) => `${id}: ${nodes.slice(0, 3).map((node) => `${node.html.slice(0, 160)} ${node.failureSummary}`).join(' | ')}`);
   });
 }
+

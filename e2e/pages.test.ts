@@ -24,6 +24,19 @@ async function read(path: string): Promise<{ status: number; text: string }> {
   }, path);
 }
 
+/** Whether a page opens, looked at where it was read. */
+async function opened(path: string): Promise<{ status: number; failed: boolean }> {
+  return session.page.evaluate(
+    async (own, source) => {
+      const answer = await fetch(own);
+      const text = (await answer.text()).replace(/<script[\s\S]*?<\/script>/g, '');
+      return { status: answer.status, failed: new RegExp(source).test(text) };
+    },
+    path,
+    FAILED.source,
+  );
+}
+
 const linksIn = (text: string, fits: RegExp) => [...new Set([...text.matchAll(fits)].map(([, id]) => id))];
 
 async function everything(): Promise<{ clients: string[]; visits: string[] }> {
@@ -34,8 +47,12 @@ async function everything(): Promise<{ clients: string[]; visits: string[] }> {
   return { clients, visits: [...new Set(visits)] };
 }
 
+const AT_ONCE = 6;
+/** Steps of a visit that say something of the day. */
+const BY_THE_DAY = ['consult', 'record'] as const;
+
 test.each([0, 40, 200])(
-  'every client and every step of every visit answers %d days on',
+  'every client and every visit answer %d days on, on the day itself all steps of every third',
   async (days) => {
     later(days * DAY_MS);
     await signIn(session.page);
@@ -53,14 +70,16 @@ test.each([0, 40, 200])(
       '/house/people',
       '/house/trail',
       ...clients.flatMap((id) => [`/clients/${id}`, `/clients/${id}/trail`]),
-      ...visits.flatMap((id) => STEPS.map((step) => `/visits/${id}/${step}`)),
+      ...visits.flatMap((id, i) => (days === 0 && i % 3 === 0 ? STEPS : BY_THE_DAY).map((step) => `/visits/${id}/${step}`)),
     ];
     const wrong: string[] = [];
-    for (const path of paths) {
-      const { status, text } = await read(path);
-      if (status !== 200 || FAILED.test(text.replace(/<script[\s\S]*?<\/script>/g, '')))
-        wrong.push(`${path}: ${status}`);
-    }
+    for (let i = 0; i < paths.length; i += AT_ONCE)
+      await Promise.all(
+        paths.slice(i, i + AT_ONCE).map(async (path) => {
+          const { status, failed } = await opened(path);
+          if (status !== 200 || failed) wrong.push(`${path}: ${status}`);
+        }),
+      );
     expect(wrong).toEqual([]);
   },
   120_000,
@@ -72,8 +91,8 @@ test('and in the browser they say no error', async () => {
   const { clients, visits } = await everything();
   const failed: string[] = [];
   for (const path of [
-    ...clients.map((id) => `/clients/${id}`),
-    ...visits.slice(0, 6).flatMap((id) => STEPS.map((step) => `/visits/${id}/${step}`)),
+    ...clients.slice(0, 4).map((id) => `/clients/${id}`),
+    ...visits.slice(0, 2).flatMap((id) => STEPS.map((step) => `/visits/${id}/${step}`)),
   ]) {
     await page.goto(`${address()}${path}`, { waitUntil: 'load' });
     if (path.startsWith('/visits'))

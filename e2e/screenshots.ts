@@ -55,7 +55,7 @@ for (const [hash, name, selector] of [['lift', 'lift', '.recharts-line'], ['tone
 }
 await press(page, 'Clock');
 await at(page, /\/clock$/);
-await page.waitForSelector('[role=radiogroup][aria-label=Plan]', { timeout: 30_000 });
+await page.waitForSelector('[role=radiogroup][aria-label=Plans]', { timeout: 30_000 });
 await shoot('clock');
 await press(page, 'Record');
 await at(page, /\/record$/);

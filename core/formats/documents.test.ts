@@ -65,7 +65,12 @@ const REFUSED: Record<string, { parse(value: unknown): Parsed<unknown>; sound: u
 };
 
 describe.each(Object.entries(REFUSED))('%s', (_, { parse, sound, cases }) => {
-  test('what is sound is read, and read again the same', () => {
+  test('the clock of an older mix: its order becomes the plan that is proposed, who mixes also pulls', () => {
+  const read = parseMix({ version: 1, clock: { order: 'best', second: 'mixes', pace: 110 } });
+  expect(read).toMatchObject({ ok: true, value: { version: 2, clock: { second: 'pulls', pace: 110, chosen: null, visits: 'house' } } });
+});
+
+test('what is sound is read, and read again the same', () => {
     const read = parse(sound);
     if (!read.ok) throw new Error(read.problem);
     expect(parse(JSON.parse(JSON.stringify(read.value)))).toEqual(read);

@@ -16,6 +16,7 @@ import { saveHouseSettings } from './actions';
 import { minorPerUnit } from './money';
 
 const UNITS = [{ value: 'mm', words: 'mm' }, { value: 'cm', words: 'cm' }, { value: 'in', words: 'inch' }] as const;
+const BASIN = [{ value: '1', words: 'once' }, { value: '2', words: 'twice' }, { value: '3', words: 'three times' }, { value: 'free', words: 'as often as it helps' }] as const;
 const WAYS = [{ value: 'flat', words: 'Flat, with add-ons' }, { value: 'hourly', words: 'By the hour' }] as const;
 
 const LIMITS: readonly { key: keyof House['limits']; words: string; unit: string; min: number; max: number }[] = [
@@ -62,6 +63,7 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
   };
   const per = minorPerUnit(house.prices.currency);
   const prices = (part: Partial<House['prices']>) => set({ prices: { ...house.prices, ...part } });
+  const clock = (part: Partial<House['clock']>) => set({ clock: { ...house.clock, ...part } });
   const save = () =>
     startSaving(async () => {
       const answer = await saveHouseSettings(base, house);
@@ -120,6 +122,15 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
             <NumberField label="Tax within" unit="%" min={0} max={40} value={house.prices.taxPercent} parse={plain} onChange={(taxPercent) => taxPercent !== undefined && prices({ taxPercent })} />
           </div>
           <AddOns addOns={house.prices.addOns} currency={house.prices.currency} per={per} onChange={(addOns) => prices({ addOns })} />
+        </Part>
+        <Part title="Clock" hint="How the clock of a visit reckons, until a visit says otherwise. The maker’s limit comes first.">
+          <div className="grid grid-cols-2 items-end gap-3 md:grid-cols-3 lg:grid-cols-5">
+            <Select label="At the basin at most" value={String(house.clock.visits)} options={BASIN} onChange={(own) => clock({ visits: own === 'free' ? 'free' : own === '1' ? 1 : own === '2' ? 2 : 3 })} />
+            <NumberField label="Kept in hand before a limit" unit="min" min={0} max={15} value={house.clock.marginMinutes} parse={plain} onChange={(marginMinutes) => marginMinutes !== undefined && clock({ marginMinutes })} />
+            <NumberField label="To open and wipe a foil" unit="s" min={5} max={180} value={house.clock.pullSeconds} parse={whole} onChange={(pullSeconds) => pullSeconds !== undefined && clock({ pullSeconds })} />
+            <NumberField label="To change over to it" unit="min" min={0} max={10} value={house.clock.changeOverMinutes} parse={plain} onChange={(changeOverMinutes) => changeOverMinutes !== undefined && clock({ changeOverMinutes })} />
+            <NumberField label="Opened hair lifts on at" unit="% of its rate" min={0} max={100} value={house.clock.liftsOnPercent} parse={whole} onChange={(liftsOnPercent) => liftsOnPercent !== undefined && clock({ liftsOnPercent })} />
+          </div>
         </Part>
         <div className="grid gap-6 lg:grid-cols-2">
           <Part title="Place and station">
