@@ -243,8 +243,8 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
       bowls.add(fresh[1]);
       await tap(3);
     } else if (/Nothing to foil until then/.test(words)) await advance(1);
-    else if (/Tap once the last panel runs clear/.test(words)) await tap(9);
-    else if (/Tap when it is done/.test(words)) await tap(10);
+    else if (/The last panel runs clear/.test(words)) await tap(9);
+    else if (/: done$/.test(words)) await tap(10);
     else await tap(0);
   }
   const { events } = await page.evaluate(

@@ -96,12 +96,17 @@ export interface Timers {
   readonly oldest: { readonly name: string; readonly minutes: number; readonly limitMinutes: number } | null;
   readonly nextCheck: { readonly name: string; readonly due: number } | null;
   readonly nextLimit: { readonly name: string; readonly due: number } | null;
-  readonly ready: readonly string[];
+  /** Units that are ready and still on, and in which panels. */
+  readonly ready: { readonly count: number; readonly names: readonly string[] };
   readonly bowls: readonly { readonly mix: string; readonly minutes: number; readonly usefulMinutes: number }[];
 }
 
 export function timersOf(script: ServiceScript, state: ServiceState, now: number): Timers {
   const on = state.blocks.filter(({ firstAt }) => firstAt !== null);
+  const ready = on.flatMap(({ block: { name }, units }) => {
+    const count = units.filter(({ readyAt }) => readyAt !== null && readyAt <= now).length;
+    return count > 0 ? [{ name, count }] : [];
+  });
   const oldest = on.reduce<BlockState | null>((best, own) => (best === null || own.firstAt! < best.firstAt! ? own : best), null);
   const alarms = alarmsOf(script, state);
   const check = alarms.find(({ kind }) => kind === 'check');
@@ -109,7 +114,7 @@ export function timersOf(script: ServiceScript, state: ServiceState, now: number
   return {
     oldest: oldest && { name: oldest.block.name, minutes: (now - oldest.firstAt!) / MINUTE, limitMinutes: oldest.units.find(({ closedAt, standing }) => standing === 'on' && closedAt === oldest.firstAt)!.unit.limitMinutes },
     nextCheck: check ? { name: state.blocks.find(({ block }) => block.id === check.block)!.block.name, due: check.due } : null, nextLimit: next && { name: next.block.name, due: next.limitAt! },
-    ready: on.filter(({ standing, readyAt }) => standing === 'on' && now >= readyAt!).map(({ block }) => block.name),
+    ready: { count: ready.reduce((sum, own) => sum + own.count, 0), names: ready.map(({ name }) => name) },
     bowls: alarms.flatMap(({ mix, due }) => (mix === undefined ? [] : [{ mix, minutes: (now - due) / MINUTE + script.rules.usefulMinutes, usefulMinutes: script.rules.usefulMinutes }])),
   };
 }

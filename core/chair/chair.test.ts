@@ -166,7 +166,7 @@ describe('alarms', () => {
     const timers = timersOf(script, serviceState(script, events), at(25));
     expect(timers.oldest).toEqual({ name: 'Panel 1', minutes: 24, limitMinutes: 45 });
     expect(timers.nextLimit).toEqual({ name: 'Panel 1', due: at(46) });
-    expect(timers.ready).toEqual(['Panel 1']);
+    expect(timers.ready).toEqual({ count: 3, names: ['Panel 1'] });
     expect(timers.bowls).toEqual([{ mix: 'A', minutes: 25, usefulMinutes: 35 }]);
   });
 });

@@ -136,6 +136,10 @@ export const houseSchema: z.ZodType<House> = z.strictObject({
     })
     .prefault({})
     .describe('How the clock of a visit reckons'),
+  chair: z
+    .strictObject({ tapAnywhere: yesOrNo('At the chair a tap anywhere does what the large button does').default(false) })
+    .prefault({})
+    .describe('How the chair is worked'),
   schools,
 });
 

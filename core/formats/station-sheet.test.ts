@@ -34,7 +34,7 @@ test.each(TECHNIQUES.map((technique) => [technique.key, technique] as const))('%
 
 test('forty panels and a long name still make one page, and say what does not fit', () => {
   const start = startPlan();
-  const panels = Array.from({ length: 40 }, (_, i) => ({ ...start.panels[0], id: `p${i}`, name: `Panel with a rather long name number ${i}` }));
+  const panels = Array.from({ length: 40 }, (_, i) => ({ ...start.panels[0], id: `p${i}`, name: `Panel with a rather long name number ${i}`, place: { kind: 'zones' as const, zones: ['temple' as const] } }));
   const plan = { ...start, name: 'A name that is far too long for the corner of a page of paper at the station', panels };
   const { shapes, heightMm } = stationSheet(plan, engine.compute(plan), visitOf({ plan }).work, { ...facts, client: 'Maximiliana-Theodora von und zu Hohenfeldern-Sonnenschein the Younger', cautions: Array(4).fill('A caution that is a whole sentence long and then some more of it.') });
   for (const { y } of texts(shapes)) expect(y).toBeLessThan(heightMm - 8);

@@ -25,6 +25,8 @@ export interface House {
   rulesOff: Rule[];
   limits: Omit<CheckLimits, 'minutes'>;
   clock: HouseClock;
+  /** At the chair a tap anywhere does what the large button does. */
+  chair: { tapAnywhere: boolean };
   schools: Schools;
 }
 

@@ -2,7 +2,7 @@
 
 import clsx from 'clsx';
 import { useCallback, useEffect, useMemo, useRef, useState, type MouseEvent } from 'react';
-import { conflictWords, lastUndoable, mayRinseNow, MINUTE, nextStep, recordOf, type EventBody, type NextStep, type ScriptCourse, type ServiceState } from '@/core/chair';
+import { conflictWords, lastUndoable, mayRinseNow, MINUTE, nextStep, recordOf, unitName, type EventBody, type NextStep, type ScriptCourse, type ServiceState } from '@/core/chair';
 import { Button } from '@/ui/button';
 import { BackIcon } from '@/ui/icons';
 import { isTyping } from '@/ui/is-typing';
@@ -21,10 +21,12 @@ import { useRest } from './use-rest';
 import { useWakeLock } from './use-wake-lock';
 import { clockTime } from './words';
 
-/** Keys that a pedal or a button sends, beside a tap anywhere. */
+/** Keys that a pedal or a button sends, beside the large button. */
 const DONE_KEYS = new Set([' ', 'Enter', 'PageDown', 'ArrowRight', 'MediaPlayPause', 'MediaTrackNext']);
 /** Big enough for a glove. */
-const BIG = 'h-12 px-3 text-lg';
+const BIG = 'h-12 px-4 text-lg';
+/** The one action, at the same place for every step. */
+const ACTION = 'h-[72px] w-full shrink-0 rounded-ui text-2xl! font-bold!';
 /** A second tap sooner than this is the same tap, ms. */
 const SAME_TAP_MS = 900;
 /** A conflict is shown for so long, ms. */
@@ -42,7 +44,7 @@ interface ChairScreenProps {
   onServices(): void;
 }
 
-/** One service: what is to be done now, with its timers; done with a tap anywhere. */
+/** One service: what is to be done now, with its timers; done with the large button, a key or a pedal. */
 export function ChairScreen({ device, link, links, snapshot, service, state, alarms, now, onServices }: ChairScreenProps) {
   const { script } = service;
   const rest = useRest(script, state, now);
@@ -92,7 +94,7 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
     return () => window.removeEventListener('keydown', listen);
   }, []);
   const onTap = (event: MouseEvent) => {
-    if (!(event.target instanceof Element) || event.target.closest('button, a, input')) return;
+    if (!service.tapAnywhere || !(event.target instanceof Element) || event.target.closest('button, a, input')) return;
     done(event.timeStamp);
   };
   /** After a touch no button keeps the focus: the pedal's space bar must not press it again. */
@@ -101,6 +103,7 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
   };
 
   const foil = step.kind === 'foil' ? step.foil : null;
+  const shown = step.kind === 'pull' ? step.units[0].id : foil;
   const blocks = step.kind === 'foil' ? [step.block.block.id] : 'blocks' in step ? step.blocks : [];
   const started = state.startedAt !== null && state.finishedAt === null;
   const onHead = state.blocks.filter(({ firstAt }) => firstAt !== null);
@@ -112,38 +115,40 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
     <div className="flex min-h-0 flex-1 flex-col" onClickCapture={letGo}>
       <TopLine snapshot={snapshot} service={service} state={state} now={now} onServices={onServices} onAllNow={onHead.length > 0 ? () => setSheet({ kind: 'all-now' }) : null} />
       <TimersBar script={script} state={state} now={now} />
-      <AlarmCards alarms={alarms} links={links} visitId={snapshot.visitId} onCheck={(block) => setSheet({ kind: 'check', block })} onPastLimit={(block) => setSheet({ kind: 'past-limit', block })} />
+      <AlarmCards alarms={alarms} links={links} visitId={snapshot.visitId} onCheck={(block) => setSheet({ kind: 'check', block })} onPull={() => setSheet({ kind: 'pull' })} onPastLimit={(block) => setSheet({ kind: 'past-limit', block })} />
       {conflict && now - conflict.at < CONFLICT_MS && <p role="status" className="border-b border-line bg-amber-pale px-4 py-1.5 text-lg font-semibold text-amber-bark">{conflictWords(conflict, clockTime)}</p>}
       <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,42%)_minmax(0,1fr)]" onClick={onTap}>
-        <section aria-label="Place" className="min-h-0 p-3"><PlaceView script={script} state={state} foil={foil} blocks={blocks.join('|')} /></section>
-        <section aria-label="Now" className={clsx('flex min-h-0 cursor-pointer flex-col gap-3 overflow-y-auto border-l border-line bg-raised px-6 py-4', step.kind === 'rinse' || step.kind === 'at-basin' ? 'shadow-[inset_8px_0_0_var(--color-sky)]' : '')}>
-          <div className="grid flex-1 content-center" aria-live="polite">
-            <StepView script={script} state={state} step={step} now={now} />
-            {step.kind === 'pull' && step.units.length > 1 && <p className="mt-3"><Button className={BIG} onClick={() => act({ kind: 'pulled', foils: step.units.map(({ id }) => id), reason: null })}>All {step.units.length} are wiped</Button></p>}
-          </div>
+        <section aria-label="Place" className="flex min-h-0 flex-col gap-2 p-3">
+          <div className="min-h-0 flex-1"><PlaceView script={script} state={state} foil={shown} blocks={blocks.join('|')} /></div>
+          {started && <RestLine state={state} rest={rest} planned={planned} onTake={(course) => void act({ kind: 'replanned', course })} />}
+        </section>
+        <section aria-label="Now" className={clsx('flex min-h-0 flex-col gap-2 border-l border-line bg-raised px-6 py-3', step.kind === 'rinse' || step.kind === 'at-basin' ? 'shadow-[inset_8px_0_0_var(--color-sky)]' : '')}>
+          <div className="grid min-h-0 flex-1 content-center overflow-y-auto" aria-live="polite"><StepView script={script} state={state} step={step} now={now} /></div>
           {(elsewhere || free) && (
             <div className="flex items-center justify-between gap-3 rounded-ui border border-leaf bg-leaf-pale p-3 text-lg">
               <p>{elsewhere ? `${state.heldBy!.person} has the step on another screen.` : 'The step is handed over: whoever takes it has it.'}</p>
               <Button look="primary" onClick={() => act({ kind: 'taken' })}>{elsewhere ? 'Take it over' : 'Take the step'}</Button>
             </div>
           )}
-          <p role="status" className="min-h-6 text-lg font-semibold text-amber-bark">{said}</p>
-          {started && <RestLine state={state} rest={rest} planned={planned} onTake={(course) => void act({ kind: 'replanned', course })} />}
-          <div className="flex flex-wrap gap-2">
+          {said && <p role="status" className="text-lg font-semibold text-amber-bark">{said}</p>}
+          <div className="flex shrink-0 gap-2">
             <Button className={BIG} onClick={undo} disabled={!lastUndoable(snapshot.events)}>Undo</Button>
-            {foil !== null && <Button className={BIG} onClick={() => setSheet({ kind: 'skip' })}>Skip</Button>}
             {onHead.length > 0 && <Button className={BIG} onClick={() => setSheet({ kind: 'check', block: onHead[0].block.id })}>Check</Button>}
-            {step.kind === 'wait' && allowed.blocks.length > 0 && <Button className={BIG} onClick={rinseAllowed}>Rinse what may go</Button>}
-            {started && <Button className={BIG} onClick={() => setSheet({ kind: 'note' })}>Note</Button>}
             {started && <Button className={BIG} onClick={() => setSheet({ kind: 'more' })}>More</Button>}
-            {state.finishedAt !== null && <a href={`/visits/${snapshot.visitId}/record`} className="inline-flex h-11 items-center rounded-ui border border-leaf bg-leaf px-4 font-semibold text-on-leaf">To the record</a>}
+            {step.kind === 'pull' && step.units.length > 1 && <Button className={`${BIG} ml-auto`} onClick={() => act({ kind: 'pulled', foils: step.units.map(({ id }) => id), reason: null })}>All {step.units.length} are wiped</Button>}
+            {step.kind === 'wait' && allowed.blocks.length > 0 && <Button className={`${BIG} ml-auto`} onClick={rinseAllowed}>Rinse what may go</Button>}
           </div>
+          {state.finishedAt !== null
+            ? <a href={`/visits/${snapshot.visitId}/record`} className={`${ACTION} inline-flex items-center justify-center border border-leaf bg-leaf text-on-leaf`}>To the record</a>
+            : <Button look="primary" className={ACTION} disabled={!body || elsewhere || free} onClick={(event) => done(event.timeStamp)}>{actionWords(step)}</Button>}
         </section>
       </main>
-      <ProgressRibbon script={script} state={state} foil={foil} />
+      <ProgressRibbon script={script} state={state} foil={shown} />
       <Sheets sheet={sheet} script={script} state={state} now={now} foil={foil} service={service} act={act} onClose={() => setSheet(null)}
         more={[
           ...(step.kind === 'foil' ? [{ words: 'Add a foil', onPress: () => void act({ kind: 'added', foil: crypto.randomUUID(), block: step.block.block.id }) }] : []),
+          ...(foil !== null ? [{ words: 'Skip this foil', onPress: () => setSheet({ kind: 'skip' }) }] : []),
+          { words: 'Write a note', onPress: () => setSheet({ kind: 'note' }) },
           { words: 'Another panel next', onPress: () => setSheet({ kind: 'panel' }) },
           ...(onHead.length > 0 ? [{ words: 'Pull foils', onPress: () => setSheet({ kind: 'pull' }) }] : []),
           ...(step.kind !== 'rinse' && step.kind !== 'at-basin' && allowed.blocks.length > 0 ? [{ words: 'Rinse what may go', onPress: rinseAllowed }] : []),
@@ -158,7 +163,24 @@ const UNDO_WORDS: Partial<Record<EventBody['kind'], string>> = {
   'step-begun': 'the beginning', 'step-done': 'the end of the step', note: 'the note', finished: 'the end', 'past-limit': 'the reason',
 };
 
-/** What a tap says; null where there is nothing to say. */
+/** What the large button does, in words. */
+function actionWords(step: NextStep): string {
+  switch (step.kind) {
+    case 'start': return 'Start';
+    case 'foil': return `${step.own.added ? 'Added foil' : unitName(step.own.unit)} ${step.own.unit.kind === 'foil' ? 'placed' : 'done'}`;
+    case 'bowl': return `Bowl ${step.mix} mixed`;
+    case 'rinse': return 'At the basin';
+    case 'pull': return `${unitName(step.units[0].unit)} opened and wiped`;
+    case 'at-basin': return 'The last panel runs clear';
+    case 'step-begin': return `${step.step.name}: begun`;
+    case 'step-done': return `${step.step.name}: done`;
+    case 'finish': return 'Finish';
+    case 'wait': return 'Wait';
+    case 'finished': return '';
+  }
+}
+
+/** What the large button says to the service; null where there is nothing to say. */
 function stepBody(step: NextStep): EventBody | null {
   switch (step.kind) {
     case 'start': return { kind: 'started' };

@@ -11,6 +11,8 @@ export interface KeptService {
   readonly script: ServiceScript;
   readonly salonId: string;
   readonly person: string;
+  /** Whether the house has it that a tap anywhere counts. */
+  readonly tapAnywhere?: boolean;
 }
 
 /** An event as this device keeps it: without a position until the server has taken it. */

@@ -16,7 +16,7 @@ export function OtherClients({ snapshots, now, onShow }: { snapshots: readonly L
             <span>oldest foil <b>{oldest ? `${Math.floor(oldest.minutes)} min` : 'none on'}</b></span>
             {nextCheck && <span>check <b>{until(nextCheck.due, now)}</b></span>}
             {nextLimit && <span>limit <b>{until(nextLimit.due, now)}</b></span>}
-            {ready.length > 0 && <span><b>{ready.length} ready</b></span>}
+            {ready.count > 0 && <span><b>{ready.count} ready</b></span>}
             <span className="ml-auto text-base font-semibold text-leaf">Show</span>
           </button>
         );

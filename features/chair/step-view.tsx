@@ -34,14 +34,14 @@ export function StepView({ script, state, step, now }: StepViewProps) {
     case 'rinse':
       return <Words over="To the basin now" big="Rinse" under={names(step.blocks)} blue />;
     case 'pull':
-      return <Words over={step.by === 1 ? 'The second person opens and wipes, oldest first' : 'Open and wipe, oldest first'} big={unitName(step.units[0].unit)} under={step.units.length === 1 ? `${step.units[0].unit.panelName}, ${step.units[0].unit.letter}. A tap once it is wiped.` : `A tap for each. Then ${numberWords(step.units.slice(1).map(({ unit }) => unit))}.`} />;
+      return <Words over={step.by === 1 ? 'The second person opens and wipes, oldest first' : 'Open and wipe, oldest first'} big={unitName(step.units[0].unit)} under={step.units.length === 1 ? `${step.units[0].unit.panelName}, ${step.units[0].unit.letter}.` : `${step.units[0].unit.panelName}. Then ${numberWords(step.units.slice(1).map(({ unit }) => unit))}.`} />;
     case 'at-basin':
-      return <Words over={`At the basin: ${names(step.blocks)}`} big={seconds(now - step.begunAt)} under={`Usually ${basinMinutes(step.blocks.length, script.rules)} min. Tap once the last panel runs clear.`} blue />;
+      return <Words over={`At the basin: ${names(step.blocks)}`} big={seconds(now - step.begunAt)} under={`Usually ${basinMinutes(step.blocks.length, script.rules)} min.`} blue />;
     case 'step-begin':
-      return <Words over="Next" big={step.step.name} under={<>{Math.round(step.step.to - step.step.from)} min. Tap when it begins.<StepDetails detail={step.step.detail} /></>} blue={step.step.kind === 'wash' || step.step.kind === 'rinse'} />;
+      return <Words over="Next" big={step.step.name} under={<>{Math.round(step.step.to - step.step.from)} min.<StepDetails detail={step.step.detail} /></>} blue={step.step.kind === 'wash' || step.step.kind === 'rinse'} />;
     case 'step-done': {
       const minutes = step.step.to - step.step.from;
-      return <Words over={step.step.name} big={seconds(now - step.begunAt)} under={<>{Math.round(minutes)} min, until {clockTime(step.begunAt + minutes * 60_000)}; watched. Tap when it is done.<StepDetails detail={step.step.detail} /></>} blue={step.step.kind === 'wash' || step.step.kind === 'rinse'} />;
+      return <Words over={step.step.name} big={seconds(now - step.begunAt)} under={<>{Math.round(minutes)} min, until {clockTime(step.begunAt + minutes * 60_000)}; watched.<StepDetails detail={step.step.detail} /></>} blue={step.step.kind === 'wash' || step.step.kind === 'rinse'} />;
     }
     case 'finish':
       return <Words over="Everything is done" big="Finish" under="The record is written with it: planned against actual, foil by foil." />;
@@ -52,10 +52,10 @@ export function StepView({ script, state, step, now }: StepViewProps) {
 
 function Words({ over, big, under, blue = false }: { over: string; big: string; under: ReactNode; blue?: boolean }) {
   return (
-    <div className="grid content-center gap-3">
-      <p className="text-3xl leading-tight font-semibold text-ink-soft">{over}</p>
-      <p className={`text-[clamp(56px,8vw,104px)] leading-none font-extrabold break-words wide ${blue ? 'text-sky' : ''}`}>{big}</p>
-      <p className="text-2xl leading-snug">{under}</p>
+    <div className="grid content-center gap-2">
+      <p className="text-2xl leading-tight font-semibold text-ink-soft">{over}</p>
+      <p className={`text-[clamp(44px,min(7vw,12vh),96px)] leading-none font-extrabold break-words wide ${blue ? 'text-sky' : ''}`}>{big}</p>
+      <p className="text-xl leading-snug">{under}</p>
     </div>
   );
 }

@@ -7,6 +7,8 @@ import { askRest, useBetterRest } from '../clock/use-clock';
 
 /** What is late is planned again so often, ms. */
 const AGAIN_MS = 2 * MINUTE;
+/** What is due within this is begun now, ms. */
+const SOON_MS = MINUTE / 2;
 
 export interface Rest {
   readonly question: RestQuestion | null;
@@ -26,7 +28,13 @@ const NOTHING_LEFT: Omit<Rest, 'better'> = { question: null, steps: [], timeline
  */
 export function useRest(script: ServiceScript | undefined, state: ServiceState | null, now: number): Rest {
   const free = state?.freeAt ?? null;
-  const from = free === null ? 0 : free + Math.floor(Math.max(0, now - free) / AGAIN_MS) * AGAIN_MS;
+  // A round of foils that are being opened stays as it was called, however long it takes.
+  const opening = useMemo(() => {
+    const asked = script && state && free !== null ? restOf(script, state, free) : null;
+    const [first] = asked ? restSteps(asked, restTimeline(asked), state?.startedAt ?? 0) : [];
+    return first?.kind === 'pull' && first.by === 0 && first.at <= free! + SOON_MS;
+  }, [script, state, free]);
+  const from = free === null ? 0 : free + (opening ? 0 : Math.floor(Math.max(0, now - free) / AGAIN_MS) * AGAIN_MS);
   // What was heard or said changes no plan.
   const key = useMemo(() => state && JSON.stringify([state.startedAt, state.blocks.map(({ units, standing }) => [standing, units.map((own) => `${own.standing[0]}${Math.round(own.readyMinutes * 10)}`).join(' ')]), state.stages, state.bowls, state.next, state.lastBlock, state.course, from]), [state, from]);
   const question = useMemo(() => (script && state ? restOf(script, state, from) : null), [script, key]); // eslint-disable-line react-hooks/exhaustive-deps

@@ -17,6 +17,12 @@ export function OrderList({ blocks, timeline }: OrderListProps) {
   const decide = (label: string, part: Partial<VisitClock>) => editMix(label, (before) => ({ ...before, clock: { ...before.clock, ...part } }));
   const unitsOf = (foils: readonly FoilAt[]) => foils.map(({ block, index }) => blocks[block].units[index]);
   const places = [...new Set(timeline.runs.map(({ block }) => block))];
+  /** Panels of which a rinse takes a part while the rest still holds product. */
+  const clipped = ({ blocks: set, foils, from }: Timeline['stages'][number]) =>
+    set
+      .filter((b) => timeline.foils.some((own) => own.block === b && own.placed <= from && own.wet > from && !own.pulled && !foils.some(({ block, index }) => block === b && index === own.index)))
+      .map((b) => blocks[b].name)
+      .join(', ');
   const firsts = new Set(places.map((b) => timeline.runs.find((run) => run.block === b)));
   const steps = [
     ...timeline.runs.map((run) => ({ at: run.from, key: `${blocks[run.block].id} ${run.first}`, run })),
@@ -45,7 +51,7 @@ export function OrderList({ blocks, timeline }: OrderListProps) {
             {'pull' in step && <span className="text-leaf">{step.pull.by === 1 ? 'Second person: open' : 'Open'} and wipe {numberWords(unitsOf(step.pull.foils))}</span>}
             {'stage' in step && (
               <>
-                <span className="font-semibold text-sky">Rinse {step.stage.blocks.map((b) => blocks[b].name).join(', ')}</span>
+                <span className="font-semibold text-sky">Rinse {step.stage.blocks.map((b) => blocks[b].name).join(', ')}{clipped(step.stage) && <span className="text-sm font-normal">, the rest of {clipped(step.stage)} behind a clip</span>}</span>
                 {step.stage.blocks.length > 1 && <Shared ids={step.stage.blocks.map((b) => blocks[b].id)} names={step.stage.blocks.map((b) => blocks[b].name).join(', ')} together={together} apart={apart} decide={decide} />}
               </>
             )}

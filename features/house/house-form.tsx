@@ -143,6 +143,10 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
               <span className="text-base">Figures with a decimal comma</span>
               <Switch label="Figures with a decimal comma" on={house.decimalComma} onChange={(decimalComma) => set({ decimalComma })} />
             </div>
+            <div className="flex min-h-9 items-center justify-between gap-4">
+              <span className="text-base">At the chair a tap anywhere counts</span>
+              <Switch label="At the chair a tap anywhere counts" on={house.chair.tapAnywhere} onChange={(tapAnywhere) => set({ chair: { tapAnywhere } })} />
+            </div>
           </Part>
           <Part title="Cautions" hint="What your leaflets and your law say. Cautions go by it; they never stand in for either.">
             <div className="grid grid-cols-3 gap-3">
