@@ -35,7 +35,8 @@ export async function openBrowser(width = 1280, height = 800): Promise<Session> 
   const browser = await puppeteer.launch({ executablePath: CHROMIUM, args: FLAGS, userDataDir });
   const page = await browser.newPage();
   await page.setViewport({ width, height });
-  page.setDefaultTimeout(15_000);
+  page.setDefaultTimeout(20_000);
+  lookNowAndThen(page);
   const complaints: string[] = [];
   page.on('pageerror', (error) => complaints.push(String(error)));
   // With the address, since “failed to load” alone says nothing of what.
@@ -110,6 +111,14 @@ export async function newVisit(page: Page, name: string): Promise<string> {
   await at(page, /\/consult$/);
   await live(page);
   return new URL(page.url()).pathname.split('/')[2];
+}
+
+/** So often a page is looked at while something is waited for, ms: at every frame it would be busy with being looked at. */
+const LOOK_MS = 60;
+
+function lookNowAndThen(page: Page): void {
+  const wait = page.waitForFunction.bind(page);
+  page.waitForFunction = ((own: never, options: object = {}, ...rest: never[]) => wait(own, { polling: LOOK_MS, ...options }, ...rest)) as unknown as typeof page.waitForFunction;
 }
 
 /** Presses the button or link whose words or label are these. */

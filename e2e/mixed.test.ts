@@ -262,8 +262,9 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
   expect([...called].sort()).toEqual(units.map(({ id }) => id).sort());
   expect(new Set(events.flatMap(({ body }) => (body.kind === 'pulled' ? body.foils : []))).size).toBeGreaterThan(planned / 2);
   const record = recordOf(script, serviceState(script, events));
+  expect(record.units.filter(({ on, limitMinutes }) => on !== null && on > limitMinutes).map(({ id, on, limitMinutes, placed: at, standing }) => ({ id, on, limitMinutes, at, standing }))).toEqual([]);
   expect(record).toMatchObject({ over: 0, skipped: 0, added: 0 });
-  expect(record.rinsed.done!).toBeGreaterThan(record.rinsed.planned!);
+  expect(Math.abs(record.rinsed.done! - record.rinsed.planned!)).toBeLessThan(20);
   expect([...bowls].sort()).toEqual(['A', 'B']);
 
   // The record.

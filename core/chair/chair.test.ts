@@ -300,6 +300,19 @@ describe('the service, followed to its end', () => {
   });
 });
 
+test('rinsing all at once ends the foiling, and taken back it goes on; a service that is ended early says why', () => {
+  const script = scriptFor([4, 4]);
+  const events: (readonly [number, EventBody])[] = [[0, started], ...foiledFrom(0, 3, 0), [5, { kind: 'rinse-begun', blocks: ['b0'], incident: 'Client unwell' }], [12, { kind: 'rinse-done' }]];
+  const rinsed = serviceState(script, happened(events));
+  expect(rinsed.blocks.flatMap(({ units }) => units.map(({ standing }) => standing))).toEqual(['rinsed', 'rinsed', 'rinsed', ...new Array<string>(5).fill('skipped')]);
+  expect(stepAt(script, rinsed, at(12))).toMatchObject({ kind: 'step-begin' });
+  const back = serviceState(script, [...happened(events.slice(0, 5)), { id: 'u', device: 'station', at: at(6), by: 'Ottilie', body: { kind: 'undone', event: 'e4' } }]);
+  expect(back.blocks[1].units[0].standing).toBe('waiting');
+  const ended = serviceState(script, happened([...events, [13, { kind: 'finished', reason: 'Client unwell' }]]));
+  expect(stepAt(script, ended, at(14))).toEqual({ kind: 'finished' });
+  expect(recordOf(script, ended).summary).toMatch(/Rinsed all at once: Client unwell\.\nEnded early: Client unwell\./);
+});
+
 test('any number of parts is planned', () => {
   const script = scriptFor(new Array<number>(45).fill(2));
   const state = serviceState(script, happened([[0, started], ...foiledFrom(7, 2, 0)]));

@@ -32,7 +32,8 @@ export type EventBody =
   | { readonly kind: 'raised'; readonly alarm: string; readonly due: number; readonly late: boolean }
   | { readonly kind: 'silenced'; readonly alarm: string }
   | { readonly kind: 'undone'; readonly event: string }
-  | { readonly kind: 'finished' };
+  /** `reason` where it was ended before everything was done. */
+  | { readonly kind: 'finished'; readonly reason?: string };
 
 /** Something that happened, as every device holds it. */
 export interface ServiceEvent {

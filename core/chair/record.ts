@@ -212,6 +212,7 @@ function summaryOf(script: ServiceScript, state: ServiceState, { placed, lines, 
     ...done.flatMap(({ words, recipe }) => (recipe === undefined ? [] : [`${words}: ${recipe}.`])),
     ...(plain.length > 0 ? [`${plain.join(', ')}.`] : []),
     ...incidents.map((own) => `${own}.`),
+    ...(state.endedBecause === null ? [] : [`Ended early: ${state.endedBecause}.`]),
     ...state.notes.map(({ words }) => `${words}.`),
   ].join('\n').replace(/\.\.(?=\n|$)/g, '.');
 }

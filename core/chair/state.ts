@@ -87,6 +87,8 @@ export interface ServiceState {
   /** Course that the rest goes on by; null for that of the script. */
   readonly course: ScriptCourse | null;
   readonly finishedAt: number | null;
+  /** Why it was ended before everything was done; null where it was not. */
+  readonly endedBecause: string | null;
   readonly blocks: readonly BlockState[];
   readonly stages: readonly BasinStage[];
   readonly steps: Readonly<Record<string, StepState>>;
@@ -155,6 +157,7 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
   let course: ScriptCourse | null = null;
   let round: number | null = null;
   let finishedAt: number | null = null;
+  let endedBecause: string | null = null;
   let next: string | null = null;
   let freeAt: number | null = null;
   let lastBlock: string | null = null;
@@ -237,6 +240,8 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
           if (body.incident !== null) open.incident = body.incident;
           own.push(...more);
         } else if (own.length > 0) stages.push({ blocks: own, begunAt: at, doneAt: null, incident: body.incident });
+        // What had to be rinsed all at once ends the foiling.
+        if (body.incident !== null) for (const one of foils.values()) if (one.standing === 'waiting') Object.assign(one, { standing: 'skipped', why: body.incident });
         for (const [j, id] of own.entries()) {
           if (rinsedBlocks.has(id)) continue;
           const only = body.foils && new Set(body.foils);
@@ -286,7 +291,10 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
         if (!silenced.has(body.alarm)) silenced.set(body.alarm, at);
         break;
       case 'finished':
-        finishedAt ??= at;
+        if (finishedAt === null) {
+          finishedAt = at;
+          endedBecause = body.reason ?? null;
+        }
         break;
       case 'handed': case 'taken': case 'undone':
         break;
@@ -310,7 +318,7 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
   const { heldBy, handedAt } = holderOf(events);
   const heads = headsOf(script, checks, foils, unitOf);
   return {
-    startedAt, plan, course, round, finishedAt, stages, steps, bowls, next, freeAt, lastBlock, heads, notes, raised, silenced, heldBy, handedAt, conflicts,
+    startedAt, plan, course, round, finishedAt, endedBecause, stages, steps, bowls, next, freeAt, lastBlock, heads, notes, raised, silenced, heldBy, handedAt, conflicts,
     blocks: script.blocks.map((block) => {
       const own = checks.get(block.id) ?? [];
       const units = lists.get(block.id)!.map((id) => unitState(script, id, foils.get(id)!, unitOf(id), !planned.has(id), own, (foil) => unitOf(foil).letter, heads));

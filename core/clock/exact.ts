@@ -13,8 +13,6 @@ export interface ExactOptions {
   readonly start?: Start;
   /** A plan to beat. */
   readonly than?: Head;
-  /** Without it every plan is gone through, whatever it costs: for tests. */
-  readonly prunes?: boolean;
 }
 
 /**
@@ -23,12 +21,12 @@ export interface ExactOptions {
  * @returns undefined where nothing beats the plan that was given
  */
 export function exact(question: Question, options: ExactOptions): Head | undefined {
-  const { visits, pulling, orders, start, than, prunes = true } = options;
+  const { visits, pulling, orders, start, than } = options;
   let best: { head: Head; cost: Cost } | undefined = than && { head: than, cost: than.cost };
   const subsets = <T>(all: readonly T[]) =>
     Array.from({ length: 2 ** all.length - 1 }, (_, bits) => all.filter((_, i) => ((bits + 1) >> i) & 1));
   const worse = (head: Head) => {
-    if (!best || !prunes) return false;
+    if (!best) return false;
     const { over, short, pulled } = head.cost;
     const left = question.minutes.reduce((sum, own, f) => (head.placed[f] < 0 ? sum + own : sum), 0);
     const { setUp, each, finish, perStep } = question.rules;

@@ -113,7 +113,8 @@ export function planFollowed(question: ClockQuestion): ClockPlanned {
   const chosen = kinds.find(({ key }) => key === question.chosen);
   const own = chosen && planOf(chosen, question);
   if (own && own.figures.strengthsChanged === 0) return named([own], question)[0];
-  const within = kinds.filter(({ second, wanted }) => second === question.rules.second && !wanted.strengths);
+  // What has to be asked for is never proposed.
+  const within = kinds.filter(({ key, second, wanted }) => second === question.rules.second && !wanted.strengths && !goesPast(key));
   return named([proposedOf(within.map((kind) => planOf(kind, question)), question)], question)[0];
 }
 

@@ -40,7 +40,7 @@ const bodySchema: z.ZodType<EventBody> = z.discriminatedUnion(
     z.strictObject({ kind: z.literal('raised'), alarm: id, due: z.number(), late: z.boolean() }),
     z.strictObject({ kind: z.literal('silenced'), alarm: id }),
     z.strictObject({ kind: z.literal('undone'), event: z.uuid('must be the id of an event') }),
-    z.strictObject({ kind: z.literal('finished') }),
+    z.strictObject({ kind: z.literal('finished'), reason: words.optional() }),
   ],
   { error: 'kind is not one that a service knows' },
 );

@@ -3,6 +3,7 @@
 import clsx from 'clsx';
 import { useCallback, useEffect, useMemo, useRef, useState, type MouseEvent } from 'react';
 import { conflictWords, lastUndoable, mayRinseNow, MINUTE, nextStep, recordOf, unitName, type EventBody, type NextStep, type ScriptCourse, type ServiceState } from '@/core/chair';
+import { basinMinutes } from '@/core/clock';
 import { Button } from '@/ui/button';
 import { BackIcon } from '@/ui/icons';
 import { isTyping } from '@/ui/is-typing';
@@ -52,6 +53,8 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
   const [sheet, setSheet] = useState<Sheet | null>(null);
   const [said, say] = useState('');
   const tapped = useRef(-Infinity);
+  /** Rinse that was asked about. */
+  const asked = useRef<number | null>(null);
   const act = useCallback((body: EventBody) => link.act(body), [link]);
   useWakeLock(state.startedAt !== null && state.finishedAt === null);
 
@@ -63,6 +66,11 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
     if (!body || elsewhere || free) return;
     if (at - tapped.current < SAME_TAP_MS) return say('Once is enough: that was the same tap.');
     tapped.current = at;
+    // A rinse that has hardly begun is asked about once.
+    if (step.kind === 'at-basin' && now - step.begunAt < (basinMinutes(step.blocks.length, script.rules) / 2) * MINUTE && asked.current !== step.begunAt) {
+      asked.current = step.begunAt;
+      return say('That was quick: press again if the last panel does run clear.');
+    }
     say('');
     act(body);
   };
@@ -150,8 +158,9 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
           ...(foil !== null ? [{ words: 'Skip this foil', onPress: () => setSheet({ kind: 'skip' }) }] : []),
           { words: 'Write a note', onPress: () => setSheet({ kind: 'note' }) },
           { words: 'Another panel next', onPress: () => setSheet({ kind: 'panel' }) },
-          ...(onHead.length > 0 ? [{ words: 'Pull foils', onPress: () => setSheet({ kind: 'pull' }) }] : []),
+          ...(onHead.length > 0 ? [{ words: 'Open foils', onPress: () => setSheet({ kind: 'pull' }) }] : []),
           ...(step.kind !== 'rinse' && step.kind !== 'at-basin' && allowed.blocks.length > 0 ? [{ words: 'Rinse what may go', onPress: rinseAllowed }] : []),
+          { words: 'End the service …', onPress: () => setSheet({ kind: 'end' }) },
           ...(!elsewhere && !free ? [{ words: 'Hand over', onPress: () => void act({ kind: 'handed' }) }] : []),
         ]} />
     </div>

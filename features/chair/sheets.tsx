@@ -6,12 +6,12 @@ import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { TextField } from '@/ui/field';
 import type { KeptService } from './device-db';
-import { USUAL_INCIDENTS, USUAL_NOTES, USUAL_REASONS, USUAL_SKIPS } from './words';
+import { USUAL_ENDS, USUAL_INCIDENTS, USUAL_NOTES, USUAL_REASONS, USUAL_SKIPS } from './words';
 
 export type Sheet =
   | { readonly kind: 'check'; readonly block: string }
   | { readonly kind: 'past-limit'; readonly block: string }
-  | { readonly kind: 'note' | 'skip' | 'all-now' | 'panel' | 'pull' | 'more' };
+  | { readonly kind: 'note' | 'skip' | 'all-now' | 'panel' | 'pull' | 'end' | 'more' };
 
 interface SheetsProps {
   sheet: Sheet | null;
@@ -28,7 +28,7 @@ interface SheetsProps {
 }
 
 const TITLES: Record<Sheet['kind'], string> = {
-  check: 'Check', 'past-limit': 'Past the maker’s limit', note: 'Note', skip: 'Skip this foil', 'all-now': 'Rinse all now', panel: 'Another panel next', pull: 'Pull foils', more: 'More',
+  check: 'Check', 'past-limit': 'Past the maker’s limit', note: 'Note', skip: 'Skip this foil', 'all-now': 'Rinse all now', panel: 'Another panel next', pull: 'Open foils', end: 'End the service', more: 'More',
 };
 
 /** Everything that takes more than a tap; big enough for gloves. */
@@ -60,6 +60,9 @@ export function Sheets({ sheet, script, state, now, foil, service, act, onClose,
         onClose();
         onPress();
       }}>{words}</Button></li>)}</ul>}
+      {sheet?.kind === 'end' && (state.blocks.some(({ firstAt }) => firstAt !== null)
+        ? <p className="text-lg">Product is on the head: rinse it first, with Rinse all now.</p>
+        : <Presets words={USUAL_ENDS} label="Why it ends here" onTake={(reason) => done({ kind: 'finished', reason })} />)}
       {sheet?.kind === 'pull' && <PullSheet state={state} now={now} done={done} />}
     </Dialog>
   );
@@ -165,7 +168,7 @@ function PullSheet({ state, now, done }: { state: ServiceState; now: number; don
           <li key={id}><Button className="h-14 w-full justify-between text-base" look={chosen.includes(id) ? 'primary' : 'plain'} aria-pressed={chosen.includes(id)} onClick={() => choose(chosen.includes(id) ? chosen.filter((own) => own !== id) : [...chosen, id])}>{added ? 'Foil +' : unitName(unit)} {unit.letter} <span className="truncate text-sm font-medium">{block}, {Math.floor((now - closedAt!) / MINUTE)} min</span></Button></li>
         ))}
       </ul>
-      <Button look="primary" className="h-14 text-lg" disabled={chosen.length === 0} onClick={() => done({ kind: 'pulled', foils: chosen, reason: null })}>Pulled and wiped: {chosen.length}</Button>
+      <Button look="primary" className="h-14 text-lg" disabled={chosen.length === 0} onClick={() => done({ kind: 'pulled', foils: chosen, reason: null })}>Opened and wiped: {chosen.length}</Button>
     </div>
   );
 }

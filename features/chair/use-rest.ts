@@ -7,8 +7,6 @@ import { askRest, useBetterRest } from '../clock/use-clock';
 
 /** What is late is planned again so often, ms. */
 const AGAIN_MS = 2 * MINUTE;
-/** What is due within this is begun now, ms. */
-const SOON_MS = MINUTE / 2;
 
 export interface Rest {
   readonly question: RestQuestion | null;
@@ -28,13 +26,17 @@ const NOTHING_LEFT: Omit<Rest, 'better'> = { question: null, steps: [], timeline
  */
 export function useRest(script: ServiceScript | undefined, state: ServiceState | null, now: number): Rest {
   const free = state?.freeAt ?? null;
-  // A round of foils that are being opened stays as it was called, however long it takes.
-  const opening = useMemo(() => {
-    const asked = script && state && free !== null ? restOf(script, state, free) : null;
-    const [first] = asked ? restSteps(asked, restTimeline(asked), state?.startedAt ?? 0) : [];
-    return first?.kind === 'pull' && first.by === 0 && first.at <= free! + SOON_MS;
-  }, [script, state, free]);
-  const from = free === null ? 0 : free + (opening ? 0 : Math.floor(Math.max(0, now - free) / AGAIN_MS) * AGAIN_MS);
+  const late = free === null ? 0 : Math.floor(Math.max(0, now - free) / AGAIN_MS);
+  // A round of foils that are to be opened stays as it was called, however long it takes.
+  const from = useMemo(() => {
+    if (!script || !state || free === null) return 0;
+    for (let n = 0; n < late; n += 1) {
+      const asked = restOf(script, state, free + n * AGAIN_MS);
+      const [first] = asked ? restSteps(asked, restTimeline(asked), state.startedAt ?? free) : [];
+      if (first?.kind === 'pull' && first.by === 0 && first.at < free + (n + 1) * AGAIN_MS) return free + n * AGAIN_MS;
+    }
+    return free + late * AGAIN_MS;
+  }, [script, state, free, late]);
   // What was heard or said changes no plan.
   const key = useMemo(() => state && JSON.stringify([state.startedAt, state.blocks.map(({ units, standing }) => [standing, units.map((own) => `${own.standing[0]}${Math.round(own.readyMinutes * 10)}`).join(' ')]), state.stages, state.bowls, state.next, state.lastBlock, state.course, from]), [state, from]);
   const question = useMemo(() => (script && state ? restOf(script, state, from) : null), [script, key]); // eslint-disable-line react-hooks/exhaustive-deps

@@ -19,3 +19,4 @@ export const USUAL_NOTES = ['Client asked for a pause', 'Product swelling', 'Sca
 export const USUAL_SKIPS = ['Too short', 'Light enough', 'Fragile', 'Client’s wish'] as const;
 export const USUAL_INCIDENTS = ['Burning or stinging', 'Client unwell', 'Hair feels stretchy', 'Fire alarm or leaving the house'] as const;
 export const USUAL_REASONS = ['Stuck, watched by the minute', 'Opened and cooled', 'Client agreed to go on'] as const;
+export const USUAL_ENDS = ['Client unwell', 'Client had to leave', 'Stopped, hair not sound enough', 'Begun for the wrong client'] as const;
