@@ -1,4 +1,14 @@
-import { follow, planFollowed, plansOf, Question, Search, USUAL_FRAME, USUAL_RULES, type Block, type ClockQuestion } from '../core/clock';
+import {
+  follow,
+  planFollowed,
+  plansOf,
+  Question,
+  Search,
+  USUAL_FRAME,
+  USUAL_RULES,
+  type Block,
+  type ClockQuestion,
+} from '../core/clock';
 import { median, type Measure } from './measure';
 
 /** So many foils in eight panels, ready after so many minutes. */
@@ -29,8 +39,14 @@ export function clockMeasures(baselineMs: number): Measure[] {
     strengths: false,
     chosen: null,
   });
-  const first = (question: ClockQuestion) => new Search(question.blocks, question.rules).find({ visits: 1, pulling: 'own', order: 'own' });
-  const line = (name: string, medianMs: number, budgetMs: number): Measure => ({ name, medianMs, ratio: medianMs / baselineMs, budgetMs });
+  const first = (question: ClockQuestion) =>
+    new Search(question.blocks, question.rules).find({ visits: 1, pulling: 'own', order: 'own' });
+  const line = (name: string, medianMs: number, budgetMs: number): Measure => ({
+    name,
+    medianMs,
+    ratio: medianMs / baselineMs,
+    budgetMs,
+  });
   const small: ClockQuestion = { ...next(), blocks: eightPanels(6, 30) };
   const exact = new Search(small.blocks, small.rules).find({ visits: 1, pulling: 'own', order: 'own' });
   const gap = planFollowed(next()).gapMinutes;
@@ -38,6 +54,18 @@ export function clockMeasures(baselineMs: number): Measure[] {
   return [
     line('clock, 130 foils in 8 panels: first plan', median(next, first), 100),
     line(`clock, all plans (${gapWords})`, median(next, plansOf), 1000),
-    line('clock at the chair: the rest, followed', median(next, ({ blocks, rules }) => follow(new Question(blocks, rules), { order: blocks.map((_, b) => b), rinses: [], pulling: 'own', by: [], strengths: [] })), 150),
+    line(
+      'clock at the chair: the rest, followed',
+      median(next, ({ blocks, rules }) =>
+        follow(new Question(blocks, rules), {
+          order: blocks.map((_, b) => b),
+          rinses: [],
+          pulling: 'own',
+          by: [],
+          strengths: [],
+        }),
+      ),
+      150,
+    ),
   ];
 }

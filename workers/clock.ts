@@ -11,6 +11,9 @@ export type ClockAnswer =
   | { readonly kind: 'rest'; readonly better: ReturnType<typeof betterRest> };
 
 addEventListener('message', ({ data }: MessageEvent<ClockAsked>) => {
-  const answer: ClockAnswer = data.kind === 'plans' ? { kind: 'plans', plans: plansOf(data.question) } : { kind: 'rest', better: betterRest(data.question) };
+  const answer: ClockAnswer =
+    data.kind === 'plans'
+      ? { kind: 'plans', plans: plansOf(data.question) }
+      : { kind: 'rest', better: betterRest(data.question) };
   postMessage(answer);
 });

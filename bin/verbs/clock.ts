@@ -37,15 +37,21 @@ function change(flags: Change[0], { mix, facts }: Change[1]): Parsed<Change[1]> 
   const second = flags.get('--second');
   const margin = flags.get('--margin');
   const most = BASIN_VISITS.find((own) => own !== 'house' && String(own) === visits);
-  if (visits !== undefined && most === undefined) return { ok: false, problem: `--visits: “${visits}” is none of 1, 2, 3, free.` };
+  if (visits !== undefined && most === undefined)
+    return { ok: false, problem: `--visits: “${visits}” is none of 1, 2, 3, free.` };
   const who = SECOND_PERSON.find((own) => own === second);
-  if (second !== undefined && who === undefined) return { ok: false, problem: `--second: “${second}” is none of ${SECOND_PERSON.join(', ')}.` };
+  if (second !== undefined && who === undefined)
+    return { ok: false, problem: `--second: “${second}” is none of ${SECOND_PERSON.join(', ')}.` };
   const marginMinutes = margin === undefined ? facts.house.clock.marginMinutes : Number(margin);
-  if (!(marginMinutes >= 0 && marginMinutes <= 15)) return { ok: false, problem: '--margin: must be minutes from 0 to 15.' };
+  if (!(marginMinutes >= 0 && marginMinutes <= 15))
+    return { ok: false, problem: '--margin: must be minutes from 0 to 15.' };
   return {
     ok: true,
     value: {
-      mix: { ...mix, clock: { ...mix.clock, ...(most !== undefined && { visits: most }), ...(who && { second: who }) } },
+      mix: {
+        ...mix,
+        clock: { ...mix.clock, ...(most !== undefined && { visits: most }), ...(who && { second: who }) },
+      },
       facts: { ...facts, house: { ...facts.house, clock: { ...facts.house.clock, marginMinutes } } },
     },
   };

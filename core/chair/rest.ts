@@ -33,7 +33,12 @@ export interface RestQuestion {
 export type RestStep =
   | { readonly kind: 'foil'; readonly block: string; readonly at: number }
   | { readonly kind: 'pull'; readonly units: readonly string[]; readonly by: number; readonly at: number }
-  | { readonly kind: 'rinse'; readonly blocks: readonly string[]; readonly units: readonly string[]; readonly at: number };
+  | {
+      readonly kind: 'rinse';
+      readonly blocks: readonly string[];
+      readonly units: readonly string[];
+      readonly at: number;
+    };
 
 /**
  * What is left of a service. The block in hand goes on first; the others follow in the order of the running plan, and its
@@ -55,7 +60,8 @@ export function restOf(script: ServiceScript, state: ServiceState, now: number):
   const known = (ids: readonly string[]) => ids.flatMap((id) => place.get(id) ?? []);
   const order = known([...new Set([...course.order, ...left.map(({ own }) => own.block.id)])]);
   const inHand = left.findIndex(
-    ({ own, units }) => own.block.id === (state.next ?? state.lastBlock) && units.some(({ standing }) => standing === 'waiting'),
+    ({ own, units }) =>
+      own.block.id === (state.next ?? state.lastBlock) && units.some(({ standing }) => standing === 'waiting'),
   );
   const rinses = course.rinses.slice(state.stages.length);
   const open = state.stages.find(({ doneAt }) => doneAt === null);
@@ -92,7 +98,9 @@ export function restOf(script: ServiceScript, state: ServiceState, now: number):
       now: minutes(Math.max(now, basin)),
       panel: state.blocks.find(({ block }) => block.id === state.lastBlock)?.block.panel,
       bowls: state.bowls.length > 0 ? bowls : undefined,
-      placed: left.map(({ units }) => units.map(({ standing, closedAt }) => (standing === 'waiting' ? null : minutes(closedAt!)))),
+      placed: left.map(({ units }) =>
+        units.map(({ standing, closedAt }) => (standing === 'waiting' ? null : minutes(closedAt!))),
+      ),
       pulled: left.map(({ units }) => units.map(({ standing }) => standing === 'pulled')),
       round: state.round ?? undefined,
       gone: state.blocks.reduce((sum, own) => sum + own.units.filter((unit) => !counts(unit)).length, 0),
@@ -112,7 +120,12 @@ export function restSteps({ blocks, units }: RestQuestion, { runs, pulls, stages
   return [
     ...runs.map(({ block, from }): RestStep => ({ kind: 'foil', block: blocks[block].id, at: at(from) })),
     ...pulls.map(({ foils, by, from }): RestStep => ({ kind: 'pull', units: foils.map(unit), by, at: at(from) })),
-    ...stages.map(({ blocks: set, foils, from }): RestStep => ({ kind: 'rinse', blocks: set.map((b) => blocks[b].id), units: foils.map(unit), at: at(from) })),
+    ...stages.map(({ blocks: set, foils, from }): RestStep => ({
+      kind: 'rinse',
+      blocks: set.map((b) => blocks[b].id),
+      units: foils.map(unit),
+      at: at(from),
+    })),
   ].sort((a, b) => a.at - b.at);
 }
 

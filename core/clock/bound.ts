@@ -14,7 +14,8 @@ export function leastMinutes(question: Question, visits: number, pulling: Pullin
   const { setUp, each, finish, clearAfter, panelChange, pullEach, pullChange } = rules;
   const filled = blocks.filter(({ foils }) => foils.length > 0);
   const panels = new Set(filled.map(({ panel }) => panel)).size;
-  const placing = sum(minutes) + (panels - 1) * panelChange + freshBowls(question) * (rules.second === 'pulls' ? 0 : rules.mixChange);
+  const placing =
+    sum(minutes) + (panels - 1) * panelChange + freshBowls(question) * (rules.second === 'pulls' ? 0 : rules.mixChange);
   const shortest = [...minutes].sort((a, b) => a - b);
   /** Foils that can be placed within so many minutes, the shortest closest together. */
   const within = (window: number) => {
@@ -33,8 +34,13 @@ export function leastMinutes(question: Question, visits: number, pulling: Pullin
   let least = Infinity;
   for (let earlier = 0; earlier < visits; earlier += 1) {
     const rinsed = earlier * within(longest - setUp - clearAfter);
-    const whole = placing + owned(Math.max(0, count - rinsed - within(longest - setUp - clearAfter))) + (earlier + 1) * (setUp + finish) + filled.length * each;
-    const last = placing + owned(Math.max(0, count - rinsed - within(longest))) + earlier * visit + soonest + each + finish;
+    const whole =
+      placing +
+      owned(Math.max(0, count - rinsed - within(longest - setUp - clearAfter))) +
+      (earlier + 1) * (setUp + finish) +
+      filled.length * each;
+    const last =
+      placing + owned(Math.max(0, count - rinsed - within(longest))) + earlier * visit + soonest + each + finish;
     least = Math.min(least, Math.max(whole, last));
   }
   return least;
@@ -49,11 +55,16 @@ function freshBowls({ mixes, minutes, rules }: Question): number {
       taken.set(mix, { minutes: before + minutes[f], longest: Math.max(longest, minutes[f]) });
     }
   });
-  return [...taken.values()].reduce((bowls, own) => bowls + Math.floor(Math.max(0, own.minutes - own.longest) / rules.usefulMinutes), 0);
+  return [...taken.values()].reduce(
+    (bowls, own) => bowls + Math.floor(Math.max(0, own.minutes - own.longest) / rules.usefulMinutes),
+    0,
+  );
 }
 
 /** Foils that one batch opens at most: all of them are ready, and none is past its deadline. */
 function batchOf({ minutes, rules, count }: Question, window: number): number {
   const quickest = Math.min(...minutes);
-  return quickest <= rules.pullEach ? count : Math.max(1, Math.floor((window / quickest + 1) / (1 - rules.pullEach / quickest)));
+  return quickest <= rules.pullEach
+    ? count
+    : Math.max(1, Math.floor((window / quickest + 1) / (1 - rules.pullEach / quickest)));
 }

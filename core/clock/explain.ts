@@ -28,13 +28,29 @@ export function bindingsOf(blocks: readonly Block[], timeline: Timeline, rules: 
 function limitBinding({ foils }: Timeline, nameOf: (foil: FoilAt) => string): Binding[] {
   // What comes off in its last minutes on purpose says nothing.
   const own = foils.filter(({ expected, clear, limit }) => expected || clear > limit + 1e-6);
-  const nearest = own.reduce<PlacedFoil | undefined>((best, foil) => (best === undefined || foil.limit - foil.clear < best.limit - best.clear ? foil : best), undefined);
+  const nearest = own.reduce<PlacedFoil | undefined>(
+    (best, foil) => (best === undefined || foil.limit - foil.clear < best.limit - best.clear ? foil : best),
+    undefined,
+  );
   if (!nearest) return [];
   const { block, index, limit, clear } = nearest;
   const slack = limit - clear;
   const at = { block, foil: index, at: clear, slack };
-  if (slack < -1e-6) return [{ ...at, kind: 'over', words: `${nameOf(nearest)} is clear at minute ${rounded(clear)}, ${rounded(-slack)} min past its limit.` }];
-  return [{ ...at, kind: 'limit', words: `${nameOf(nearest)} is the nearest to its limit: clear at minute ${rounded(clear)}, ${rounded(slack)} min to spare.` }];
+  if (slack < -1e-6)
+    return [
+      {
+        ...at,
+        kind: 'over',
+        words: `${nameOf(nearest)} is clear at minute ${rounded(clear)}, ${rounded(-slack)} min past its limit.`,
+      },
+    ];
+  return [
+    {
+      ...at,
+      kind: 'limit',
+      words: `${nameOf(nearest)} is the nearest to its limit: clear at minute ${rounded(clear)}, ${rounded(slack)} min to spare.`,
+    },
+  ];
 }
 
 function pullBinding({ pulls }: Timeline): Binding[] {
@@ -46,7 +62,11 @@ function pullBinding({ pulls }: Timeline): Binding[] {
   const goes = pulls.length === 1 ? 'at once' : `in ${pulls.length} rounds`;
   return [
     {
-      kind: 'pull', block, foil: index, at: first.from, slack: 0,
+      kind: 'pull',
+      block,
+      foil: index,
+      at: first.from,
+      slack: 0,
       words: `From minute ${rounded(first.from)} on ${count === 1 ? 'one foil is' : `${count} foils are`} opened and wiped as they are ready, ${goes}: ${rounded(minutes)} min in all.`,
     },
   ];
@@ -54,11 +74,23 @@ function pullBinding({ pulls }: Timeline): Binding[] {
 
 function readyBindings({ foils, stages }: Timeline, nameOf: (foil: FoilAt) => string): Binding[] {
   return stages.flatMap(({ foils: set, from, blocks: rinsed }): Binding[] => {
-    const own = foils.filter(({ pulled, block, index }) => !pulled && rinsed.includes(block) && set.some((foil) => foil.block === block && foil.index === index));
+    const own = foils.filter(
+      ({ pulled, block, index }) =>
+        !pulled && rinsed.includes(block) && set.some((foil) => foil.block === block && foil.index === index),
+    );
     if (own.length === 0) return [];
     const last = own.reduce((a, b) => (b.ready - b.wet > a.ready - a.wet ? b : a));
     if (Math.abs(last.ready - last.wet) > 1e-6) return [];
-    return [{ kind: 'ready', block: last.block, foil: last.index, at: from, slack: 0, words: `The basin at minute ${rounded(from)} waits for ${nameOf(last)}: it is ready at ${rounded(last.ready)}.` }];
+    return [
+      {
+        kind: 'ready',
+        block: last.block,
+        foil: last.index,
+        at: from,
+        slack: 0,
+        words: `The basin at minute ${rounded(from)} waits for ${nameOf(last)}: it is ready at ${rounded(last.ready)}.`,
+      },
+    ];
   });
 }
 
@@ -67,8 +99,20 @@ function bowlBindings({ foils, bowls }: Timeline, rules: ClockRules, nameOf: (fo
   if (rules.second === 'pulls') return [];
   return bowls.flatMap(({ at }): Binding[] => {
     const before = foils.filter(({ placed }) => placed <= at + 1e-6);
-    const last = before.reduce<PlacedFoil | undefined>((a, b) => (a === undefined || b.placed > a.placed ? b : a), undefined);
+    const last = before.reduce<PlacedFoil | undefined>(
+      (a, b) => (a === undefined || b.placed > a.placed ? b : a),
+      undefined,
+    );
     if (!last || !foils.some(({ block, index }) => block === last.block && index > last.index)) return [];
-    return [{ kind: 'bowl', block: last.block, foil: last.index, at, slack: 0, words: `A fresh bowl at minute ${rounded(at)}, after ${nameOf(last)}, takes ${rules.mixChange} min.` }];
+    return [
+      {
+        kind: 'bowl',
+        block: last.block,
+        foil: last.index,
+        at,
+        slack: 0,
+        words: `A fresh bowl at minute ${rounded(at)}, after ${nameOf(last)}, takes ${rules.mixChange} min.`,
+      },
+    ];
   });
 }

@@ -1,12 +1,32 @@
 import fc from 'fast-check';
 import { ZONES } from '../head';
-import { follow, Head, Question, USUAL_RULES, WET_PARTS, wetPartOf, type Block, type ClockRules, type Course, type WetPart } from '.';
+import {
+  follow,
+  Head,
+  Question,
+  USUAL_RULES,
+  WET_PARTS,
+  wetPartOf,
+  type Block,
+  type ClockRules,
+  type Course,
+  type WetPart,
+} from '.';
 import { blockOf } from './testing';
 
 const RULES: ClockRules = { ...USUAL_RULES, margin: 0 };
-const many = (n: number, part: Parameters<typeof blockOf>[1] = {}) => Array.from({ length: n }, (_, i) => blockOf(i, part));
-const courseOf = (blocks: readonly Block[], part: Partial<Course> = {}): Course => ({ order: blocks.map((_, b) => b), rinses: [], pulling: 'own', by: [], strengths: [], ...part });
-const run = (blocks: readonly Block[], part: Partial<Course> = {}, rules = RULES) => follow(new Question(blocks, rules), courseOf(blocks, part)).timeline();
+const many = (n: number, part: Parameters<typeof blockOf>[1] = {}) =>
+  Array.from({ length: n }, (_, i) => blockOf(i, part));
+const courseOf = (blocks: readonly Block[], part: Partial<Course> = {}): Course => ({
+  order: blocks.map((_, b) => b),
+  rinses: [],
+  pulling: 'own',
+  by: [],
+  strengths: [],
+  ...part,
+});
+const run = (blocks: readonly Block[], part: Partial<Course> = {}, rules = RULES) =>
+  follow(new Question(blocks, rules), courseOf(blocks, part)).timeline();
 
 test('one panel of ten: a minute each, ready after 20, rinsed from 27 to 34, nothing pulled', () => {
   const { foils, stages, pulls } = run(many(1));
@@ -26,14 +46,21 @@ test('foils are closed one after the other, with panel changes and fresh bowls b
 });
 
 test('another mix takes another bowl', () => {
-  expect(run([blockOf(0), blockOf(1, { mix: 'B' })]).bowls).toEqual([{ mix: 'A', at: 0 }, { mix: 'B', at: 12 }]);
+  expect(run([blockOf(0), blockOf(1, { mix: 'B' })]).bowls).toEqual([
+    { mix: 'A', at: 0 },
+    { mix: 'B', at: 12 },
+  ]);
 });
 
 test('foils are opened as late as their limits allow, as many at a time as are ready, and only those that would not stay until the rinse', () => {
   const { foils, pulls, stages } = run(many(1, { seconds: new Array<number>(60).fill(60) }));
   // The first is due at 46: a minute to change over, half a minute to open it.
   expect(pulls[0].from).toBe(44);
-  expect(pulls[0].foils.slice(0, 3)).toEqual([{ block: 0, index: 0 }, { block: 0, index: 1 }, { block: 0, index: 2 }]);
+  expect(pulls[0].foils.slice(0, 3)).toEqual([
+    { block: 0, index: 0 },
+    { block: 0, index: 1 },
+    { block: 0, index: 2 },
+  ]);
   for (const { wet, ready, clear, limit } of foils) {
     expect(wet).toBeGreaterThanOrEqual(ready - 1e-6);
     expect(clear).toBeLessThanOrEqual(limit + 1e-6);
@@ -54,7 +81,11 @@ test('what is not expected comes off in the last five minutes before its limit, 
 });
 
 test('highlight and lowlight in one panel: each comes off within its own time, and not by a rinse each', () => {
-  const foils = Array.from({ length: 40 }, (_, i) => (i % 2 === 0 ? { seconds: 60, mixes: ['A'], readyMinutes: 34, limitMinutes: 45 } : { seconds: 50, mixes: ['B'], readyMinutes: 20, limitMinutes: 30 }));
+  const foils = Array.from({ length: 40 }, (_, i) =>
+    i % 2 === 0
+      ? { seconds: 60, mixes: ['A'], readyMinutes: 34, limitMinutes: 45 }
+      : { seconds: 50, mixes: ['B'], readyMinutes: 20, limitMinutes: 30 },
+  );
   const timeline = run([{ ...blockOf(0), foils }], {}, USUAL_RULES);
   expect(timeline.cost).toMatchObject({ over: 0, short: 0 });
   expect(timeline.stages).toHaveLength(1);
@@ -85,8 +116,13 @@ describe('water runs down', () => {
 
   test('a panel that lies in two regions may be rinsed in part', () => {
     const foils = [...blockOf(0, at('back')).foils, ...blockOf(0, at('side-l')).foils];
-    const { stages } = run([{ ...blockOf(0), foils }], { rinses: [{ after: 20, blocks: null, parts: ['nape', 'back'], whole: false }] });
-    expect(stages.map((own) => own.foils.map(({ index }) => index))).toEqual([[0, 1, 2, 3, 4, 5, 6, 7, 8, 9], [10, 11, 12, 13, 14, 15, 16, 17, 18, 19]]);
+    const { stages } = run([{ ...blockOf(0), foils }], {
+      rinses: [{ after: 20, blocks: null, parts: ['nape', 'back'], whole: false }],
+    });
+    expect(stages.map((own) => own.foils.map(({ index }) => index))).toEqual([
+      [0, 1, 2, 3, 4, 5, 6, 7, 8, 9],
+      [10, 11, 12, 13, 14, 15, 16, 17, 18, 19],
+    ]);
   });
 
   test('panels that rinse together or apart do', () => {
@@ -108,9 +144,13 @@ test('a second person who pulls leaves the hands that foil alone, and hands fres
 
 test('two people foil at once on different sides, and never at the same place', () => {
   const sides = [blockOf(0, { part: 'side-l' }), blockOf(1, { part: 'side-r' })];
-  expect(Math.max(...run(sides, { by: [0, 1] }, { ...RULES, second: 'foils' }).foils.map(({ placed }) => placed))).toBe(10);
+  expect(Math.max(...run(sides, { by: [0, 1] }, { ...RULES, second: 'foils' }).foils.map(({ placed }) => placed))).toBe(
+    10,
+  );
   const back = [blockOf(0, { part: 'back' }), blockOf(1, { part: 'nape' })];
-  expect(Math.max(...run(back, { by: [0, 1] }, { ...RULES, second: 'foils' }).foils.map(({ placed }) => placed))).toBe(20);
+  expect(Math.max(...run(back, { by: [0, 1] }, { ...RULES, second: 'foils' }).foils.map(({ placed }) => placed))).toBe(
+    20,
+  );
 });
 
 test('nobody works during a break, and no foil is due in it', () => {
@@ -133,10 +173,18 @@ test('whatever is asked, every foil is placed once, comes off once, and the time
   fc.assert(
     fc.property(any, ({ sizes, seconds, ready, limit, margin, pulling, away }) => {
       const blocks = sizes.map((n, i) => {
-        const block = blockOf(i, { seconds: new Array<number>(n).fill(seconds), readyMinutes: Math.min(ready, limit), limitMinutes: limit });
+        const block = blockOf(i, {
+          seconds: new Array<number>(n).fill(seconds),
+          readyMinutes: Math.min(ready, limit),
+          limitMinutes: limit,
+        });
         return { ...block, foils: block.foils.map((own) => ({ ...own, expected: ready <= limit })) };
       });
-      const timeline = run(blocks, { pulling }, { ...USUAL_RULES, margin, away: away ? [{ from: away.from, to: away.from + away.minutes }] : [] });
+      const timeline = run(
+        blocks,
+        { pulling },
+        { ...USUAL_RULES, margin, away: away ? [{ from: away.from, to: away.from + away.minutes }] : [] },
+      );
       const count = sizes.reduce((sum, own) => sum + own, 0);
       expect(timeline.foils).toHaveLength(count);
       expect(Number.isFinite(timeline.end)).toBe(true);

@@ -6,9 +6,9 @@ import { WET_PARTS } from './wet-order';
 
 /** Each pass knows from the one before which foils stay until their rinse. */
 const PASSES = 4;
-/** So many foils must be able to come off before a break where one is to be ready before it. */
+/** Foils that must be able to come off before a break where one is to be ready before it. */
 const BEFORE_BREAK = 4;
-/** So many foils are opened in one round at most: five minutes, and the hands go back to the foiling. Working assumption. */
+/** Foils in one round at most: five minutes of opening, then back to the foiling. Working assumption. */
 const ROUND = 10;
 
 /**
@@ -56,7 +56,8 @@ class Follower {
     const { head } = this;
     const { round } = this.start ?? {};
     // A round that was begun goes on.
-    if (round !== undefined && round < ROUND && this.course.pulling !== 'none') this.pullReady(this.doomed(), 0, head.hands[0].free, 0, ROUND - round);
+    if (round !== undefined && round < ROUND && this.course.pulling !== 'none')
+      this.pullReady(this.doomed(), 0, head.hands[0].free, 0, ROUND - round);
     while (head.left > 0) {
       if (this.points.length > 0 && head.placedCount >= this.points[0].after) {
         const [point, ...rest] = this.points;
@@ -75,7 +76,8 @@ class Follower {
       if (this.course.pulling !== 'none' && this.pullsFirst(placing.closed, by)) continue;
       head.place(f, by, placing);
     }
-    for (const point of this.points) if (head.placedCount >= point.after) this.rinse((f) => fits(point, this.question, head, f));
+    for (const point of this.points)
+      if (head.placedCount >= point.after) this.rinse((f) => fits(point, this.question, head, f));
     while (!head.done) {
       const before = head.stages.length;
       this.rinse(() => true);
@@ -107,7 +109,11 @@ class Follower {
     const { pullChange, pullEach, away } = rules;
     for (const own of away) {
       const back = own.to + pullChange + pullEach;
-      if (closed + release[f] + pullChange + BEFORE_BREAK * pullEach <= own.from + NEAR || closed + deadline[f] >= back - NEAR) continue;
+      if (
+        closed + release[f] + pullChange + BEFORE_BREAK * pullEach <= own.from + NEAR ||
+        closed + deadline[f] >= back - NEAR
+      )
+        continue;
       if (closed > own.from + NEAR) continue;
       return own.to;
     }
@@ -119,7 +125,12 @@ class Follower {
     const due = this.head.dueOf(f);
     const { pullChange, pullEach, away } = this.question.rules;
     for (const own of away)
-      if (due > own.from + NEAR && due < own.to + pullChange + pullEach - NEAR && this.head.releaseOf(f) + pullEach <= own.from + NEAR) return own.from;
+      if (
+        due > own.from + NEAR &&
+        due < own.to + pullChange + pullEach - NEAR &&
+        this.head.releaseOf(f) + pullEach <= own.from + NEAR
+      )
+        return own.from;
     return due;
   }
 
@@ -133,7 +144,10 @@ class Follower {
   private puller(closed: number, by: number): { hand: number; change: number; next: number } {
     const { rules } = this.question;
     if (this.course.pulling === 'second' && rules.second !== 'foils') return { hand: 1, change: 0, next: closed };
-    const next = rules.second === 'foils' ? Math.min(closed, Math.max(this.head.hands[1 - by].free, this.head.hands[by].free)) : closed;
+    const next =
+      rules.second === 'foils'
+        ? Math.min(closed, Math.max(this.head.hands[1 - by].free, this.head.hands[by].free))
+        : closed;
     return { hand: by, change: rules.pullChange, next };
   }
 
@@ -228,7 +242,11 @@ class Follower {
     const free = hand === 0 ? head.free : head.hands[1].free;
     const soonest = Math.min(...own.map((f) => head.releaseOf(f))) - change;
     // As late as the limits allow, so that as many as can be come off at a time; but not later than the basin would begin.
-    const from = Math.max(free, soonest, Math.min(latest, basin.from - change - Math.min(ROUND, own.length) * rules.pullEach));
+    const from = Math.max(
+      free,
+      soonest,
+      Math.min(latest, basin.from - change - Math.min(ROUND, own.length) * rules.pullEach),
+    );
     if (whenThere(from, change + rules.pullEach, rules.away) + change + rules.pullEach > head.dueOf(own[0]) + NEAR) {
       // Too late, or nobody is there: now or never.
       if (head.releaseOf(own[0]) > free + change + NEAR) return this.pullReady(own, hand, free, change);

@@ -60,7 +60,10 @@ export class Head {
     this.pulled = new Uint8Array(count);
     this.rinsed = new Uint8Array(count);
     const hands: Hands = { free: start?.now ?? 0, panel: start?.panel, bowls: start?.bowls };
-    this.hands = [hands, { free: hands.free, panel: undefined, bowls: rules.second === 'foils' ? undefined : hands.bowls }];
+    this.hands = [
+      hands,
+      { free: hands.free, panel: undefined, bowls: rules.second === 'foils' ? undefined : hands.bowls },
+    ];
     this.placedCount = start?.gone ?? 0;
     this.left = count;
     if (!start) return;
@@ -112,7 +115,14 @@ export class Head {
     // Two people do not stand at the same place.
     const other = hands[1 - by];
     const waits = rules.second === 'foils' && hands[by].panel !== panel && this.crowded(block[f], other.panel);
-    return placing(panel, minutes[f], mixes[f], waits ? Math.max(hands[by].free, other.free) : hands[by].free, hands[by], rules);
+    return placing(
+      panel,
+      minutes[f],
+      mixes[f],
+      waits ? Math.max(hands[by].free, other.free) : hands[by].free,
+      hands[by],
+      rules,
+    );
   }
 
   place(f: number, by = 0, done: Placing = this.placing(f, by)): void {
@@ -129,7 +139,11 @@ export class Head {
 
   private placesOf(panel: string): number {
     const { blocks, first, part } = this.question;
-    return blocks.reduce((bits, block, b) => (block.panel === panel ? block.foils.reduce((own, _, i) => own | part[first[b] + i], bits) : bits), 0);
+    return blocks.reduce(
+      (bits, block, b) =>
+        block.panel === panel ? block.foils.reduce((own, _, i) => own | part[first[b] + i], bits) : bits,
+      0,
+    );
   }
 
   /** Whether the other pair of hands is still busy at the place of a foil. */
@@ -137,7 +151,9 @@ export class Head {
     const { blocks, block } = this.question;
     const other = this.hands[1 - by].panel;
     if (this.hands[by].panel === blocks[block[f]].panel || !this.crowded(block[f], other)) return false;
-    return blocks.some(({ panel }, b) => panel === other && this.nextOf(b) >= 0 && this.nextOf(b) > this.question.first[b]);
+    return blocks.some(
+      ({ panel }, b) => panel === other && this.nextOf(b) >= 0 && this.nextOf(b) > this.question.first[b],
+    );
   }
 
   private crowded(b: number, panel: string | undefined): boolean {
@@ -217,7 +233,9 @@ export class Head {
     if (apart.some((own) => own !== 0)) {
       // Of blocks that are never rinsed together, the first stays.
       const gone = new Set<number>();
-      for (const f of left) for (const other of left) if (block[other] > block[f] && (apart[block[f]] & (1 << block[other])) !== 0) gone.add(block[other]);
+      for (const f of left)
+        for (const other of left)
+          if (block[other] > block[f] && (apart[block[f]] & (1 << block[other])) !== 0) gone.add(block[other]);
       if (gone.size > 0) return this.mayRinse(left.filter((f) => !gone.has(block[f])));
     }
     return left;
@@ -272,7 +290,17 @@ export class Head {
   copy(): Head {
     const own = new Head(this.question, this.start);
     for (const key of ['begun', 'placed', 'off', 'clear', 'pulled', 'rinsed'] as const) own[key].set(this[key]);
-    Object.assign(own, { on: [...this.on], hands: this.hands, placedCount: this.placedCount, left: this.left, over: this.over, short: this.short, past: this.past, pulls: this.pulls, idle: this.idle });
+    Object.assign(own, {
+      on: [...this.on],
+      hands: this.hands,
+      placedCount: this.placedCount,
+      left: this.left,
+      over: this.over,
+      short: this.short,
+      past: this.past,
+      pulls: this.pulls,
+      idle: this.idle,
+    });
     own.stages.push(...this.stages);
     own.batches.push(...this.batches);
     own.bowls.push(...this.bowls);
@@ -308,8 +336,15 @@ export class Head {
     return {
       foils,
       runs: this.runs(),
-      stages: this.stages.map(({ order, foils: own, from, to }): Stage => ({ blocks: order, foils: own.map(at), from, to })),
-      pulls: this.batches.map(({ foils: own, by: hand, from, to }): Pull => ({ foils: own.map(at), by: hand, from, to })).sort((a, b) => a.from - b.from),
+      stages: this.stages.map(({ order, foils: own, from, to }): Stage => ({
+        blocks: order,
+        foils: own.map(at),
+        from,
+        to,
+      })),
+      pulls: this.batches
+        .map(({ foils: own, by: hand, from, to }): Pull => ({ foils: own.map(at), by: hand, from, to }))
+        .sort((a, b) => a.from - b.from),
       bowls: this.bowls,
       strengths: blocks.map((_, b) => strengths[b] ?? 0),
       by,

@@ -5,18 +5,32 @@ import { usualFormula } from '../visit';
 import { visitOf } from '../visit/computed/testing';
 import { LEAST_PART, plansOf } from '.';
 
-const CASES = [[5, 8], [6, 9], [6, 10], [7, 10], [2, 8]] as const;
+const CASES = [
+  [5, 8],
+  [6, 9],
+  [6, 10],
+  [7, 10],
+  [2, 8],
+] as const;
 const STRENGTHS = [10, 13, 20, 30] as const;
 const usual = usualFormula(new Shelf(EMPTY_MIX, USUAL_RANGE))!;
 
 // Each pattern with a level and a strength of its own, and all of them on dark hair with the weakest mix.
-test.each(TECHNIQUES.flatMap((technique, i) => [
-  [technique.key, ...CASES[i % CASES.length], STRENGTHS[i % STRENGTHS.length]] as const,
-  [technique.key, 2, 8, 10] as const,
-]))('%s from %d to %d at %d vol: plans that a colourist can follow', (key, naturalLevel, goalLevel, volumes) => {
+test.each(
+  TECHNIQUES.flatMap((technique, i) => [
+    [technique.key, ...CASES[i % CASES.length], STRENGTHS[i % STRENGTHS.length]] as const,
+    [technique.key, 2, 8, 10] as const,
+  ]),
+)('%s from %d to %d at %d vol: plans that a colourist can follow', (key, naturalLevel, goalLevel, volumes) => {
   const plan = planOf(TECHNIQUES.find((own) => own.key === key)!);
-  const letters = [...new Set(plan.panels.flatMap(({ formula, rotation }) => [formula, ...(rotation?.sequence ?? '')]))];
-  const { clock, work } = visitOf({ plan, mix: { formulas: Object.fromEntries(letters.map((letter) => [letter, { ...usual, volumes }])) }, consult: { naturalLevel, goalLevel } });
+  const letters = [
+    ...new Set(plan.panels.flatMap(({ formula, rotation }) => [formula, ...(rotation?.sequence ?? '')])),
+  ];
+  const { clock, work } = visitOf({
+    plan,
+    mix: { formulas: Object.fromEntries(letters.map((letter) => [letter, { ...usual, volumes }])) },
+    consult: { naturalLevel, goalLevel },
+  });
   const [first, ...others] = plansOf(clock);
   expect(first.figures).toMatchObject({ worstOver: 0, foilMinutesOver: 0 });
   expect(first.figures.basinVisits).toBeLessThanOrEqual(2);
@@ -28,7 +42,10 @@ test.each(TECHNIQUES.flatMap((technique, i) => [
       clock.blocks.forEach((block, b) => {
         const own = timeline.foils.filter(({ block: of }) => of === b);
         const before = own.filter(({ placed }) => placed <= from + 1e-6).length;
-        if (before > 0 && before < own.length) expect(Math.min(before, own.length - before)).toBeGreaterThanOrEqual(Math.min(LEAST_PART, block.foils.length));
+        if (before > 0 && before < own.length)
+          expect(Math.min(before, own.length - before)).toBeGreaterThanOrEqual(
+            Math.min(LEAST_PART, block.foils.length),
+          );
       });
   }
 });

@@ -98,7 +98,9 @@ export function plansOf(question: ClockQuestion): readonly ClockPlanned[] {
   }
   const proposed = proposedOf(all, question);
   const first = all.find(({ key, figures }) => key === question.chosen && figures.strengthsChanged === 0) ?? proposed;
-  const kept = all.filter((own) => own === first || own === proposed || !all.some((other) => other !== own && dominates(other, own, all)));
+  const kept = all.filter(
+    (own) => own === first || own === proposed || !all.some((other) => other !== own && dominates(other, own, all)),
+  );
   const rest = kept.filter((own) => own !== first).sort((a, b) => rank(a, question) - rank(b, question));
   // One that knowingly goes past a limit stays in sight: it is what such heads get where nobody counts.
   const shown = rest.slice(0, MOST_PLANS - 1);
@@ -114,8 +116,18 @@ export function planFollowed(question: ClockQuestion): ClockPlanned {
   const own = chosen && planOf(chosen, question);
   if (own && own.figures.strengthsChanged === 0) return named([own], question)[0];
   // What has to be asked for is never proposed.
-  const within = kinds.filter(({ key, second, wanted }) => second === question.rules.second && !wanted.strengths && !goesPast(key));
-  return named([proposedOf(within.map((kind) => planOf(kind, question)), question)], question)[0];
+  const within = kinds.filter(
+    ({ key, second, wanted }) => second === question.rules.second && !wanted.strengths && !goesPast(key),
+  );
+  return named(
+    [
+      proposedOf(
+        within.map((kind) => planOf(kind, question)),
+        question,
+      ),
+    ],
+    question,
+  )[0];
 }
 
 /** Key of a plan that lets foils stay on past their limits. */
@@ -142,7 +154,8 @@ function kindsOf({ blocks, rules, frame, strengths }: ClockQuestion): Kind[] {
   if (!backFirst) for (let visits = 1; visits <= most; visits += 1) add(`rinses-${visits}`, { visits });
   if (most > 1) add('back-first', { visits: 2, backFirst: true });
   if (!backFirst && blocks.length > 1) add('order', { order: 'free' });
-  for (let visits = backFirst ? 2 : 1; visits <= Math.min(2, most); visits += 1) add(`${PAST}${visits}`, { visits, pulling: 'none' });
+  for (let visits = backFirst ? 2 : 1; visits <= Math.min(2, most); visits += 1)
+    add(`${PAST}${visits}`, { visits, pulling: 'none' });
   if (strengths) add('strengths', { strengths: true });
   if (rules.second === 'none') add('second', { visits: backFirst ? 2 : 1, pulling: 'second' }, 'pulls');
   return out;
@@ -161,7 +174,8 @@ function planOf({ key, wanted, second }: Kind, { blocks, rules, fixed, start }: 
 const alike = (a: ClockPlanned, b: ClockPlanned) =>
   same(a.figures, b.figures) && a.second === b.second && a.course.order.join() === b.course.order.join();
 
-const same = (a: Figures, b: Figures) => (Object.keys(a) as (keyof Figures)[]).every((key) => Math.abs(a[key] - b[key]) < NEAR);
+const same = (a: Figures, b: Figures) =>
+  (Object.keys(a) as (keyof Figures)[]).every((key) => Math.abs(a[key] - b[key]) < NEAR);
 
 /** Less is proposed first: nothing past a limit, no hands that are not there, and then what is done soonest. */
 function rank({ figures, course, second }: ClockPlanned, { rules }: ClockQuestion): number {
@@ -208,28 +222,46 @@ function nameOf({ course, timeline, figures, second }: ClockPlanned, { blocks, r
   const pulled = figures.pulled > 0;
   const words: string[] = [];
   if (isMoved(course)) words.push(`${blocks[course.order[0]].name} foiled first`);
-  const changed = blocks.flatMap((block, b) => (timeline.strengths[b] > 0 ? [{ name: block.name, mix: mixesOf(block, timeline.strengths[b]).join(', ') }] : []));
+  const changed = blocks.flatMap((block, b) =>
+    timeline.strengths[b] > 0 ? [{ name: block.name, mix: mixesOf(block, timeline.strengths[b]).join(', ') }] : [],
+  );
   if (changed.length > 0) words.push(changed.map(({ name, mix }) => `${name} with ${mix}`).join(', '));
-  if (second !== rules.second && second === 'pulls' && pulls.length > 0) words.push(`With a second pair of hands from minute ${Math.round(pulls[0].from)}`);
-  else if (stages.length <= 1) words.push(pulled ? 'Pull as they are ready, one rinse' : figures.worstOver > 0 ? 'One rinse at the end' : 'One rinse');
+  if (second !== rules.second && second === 'pulls' && pulls.length > 0)
+    words.push(`With a second pair of hands from minute ${Math.round(pulls[0].from)}`);
+  else if (stages.length <= 1)
+    words.push(
+      pulled ? 'Pull as they are ready, one rinse' : figures.worstOver > 0 ? 'One rinse at the end' : 'One rinse',
+    );
   else {
     const [point] = course.rinses;
     const first = point?.parts ? 'Back' : stages[0].blocks.map((b) => blocks[b].name).join(', ');
     words.push(stages.length === 2 ? `${first} first, then the rest` : `${stages.length} rinses, ${first} first`);
   }
   const sentence = words.map((own, i) => (i === 0 ? own : own[0].toLowerCase() + own.slice(1))).join(': ');
-  return figures.worstOver > 0 ? `${sentence}: first foil ${Math.ceil(figures.worstOver)} min past the limit` : sentence;
+  return figures.worstOver > 0
+    ? `${sentence}: first foil ${Math.ceil(figures.worstOver)} min past the limit`
+    : sentence;
 }
 
 /** What changes from one plan's figures to another's, in words. */
 export function changesBetween(from: Figures, to: Figures): string {
   const parts = [
     said(to.end - from.end, (by) => `rinsed ${by} min ${to.end > from.end ? 'later' : 'sooner'}`),
-    said(to.basinVisits - from.basinVisits, (by) => `${by} ${by === 1 ? 'visit' : 'visits'} to the basin ${to.basinVisits > from.basinVisits ? 'more' : 'fewer'}`),
+    said(
+      to.basinVisits - from.basinVisits,
+      (by) =>
+        `${by} ${by === 1 ? 'visit' : 'visits'} to the basin ${to.basinVisits > from.basinVisits ? 'more' : 'fewer'}`,
+    ),
     said(to.pulled - from.pulled, (by) => `${by} ${to.pulled > from.pulled ? 'more' : 'fewer'} pulled`),
-    said(to.worstOver - from.worstOver, (by) => `${by} min ${to.worstOver > from.worstOver ? 'longer' : 'less'} past the limit`),
+    said(
+      to.worstOver - from.worstOver,
+      (by) => `${by} min ${to.worstOver > from.worstOver ? 'longer' : 'less'} past the limit`,
+    ),
     said(to.short - from.short, (by) => `${by} ${to.short > from.short ? 'more' : 'fewer'} short of ready`),
-    said(to.handsFree - from.handsFree, (by) => `hands free ${by} min ${to.handsFree > from.handsFree ? 'more' : 'less'}`),
+    said(
+      to.handsFree - from.handsFree,
+      (by) => `hands free ${by} min ${to.handsFree > from.handsFree ? 'more' : 'less'}`,
+    ),
   ].filter((own) => own !== null);
   if (parts.length === 0) return 'Nothing changes.';
   const sentence = parts.join(', ');

@@ -9,7 +9,11 @@ const LEAST_WINDOW = 2;
 
 /** Minutes after closing from which a foil may come off, and by which it has to be clear. */
 export function windowOf(
-  { readyMinutes: ready, limitMinutes: limit, pullAfter }: { readyMinutes: number; limitMinutes: number; pullAfter?: number },
+  {
+    readyMinutes: ready,
+    limitMinutes: limit,
+    pullAfter,
+  }: { readyMinutes: number; limitMinutes: number; pullAfter?: number },
   margin: number,
 ): { readonly release: number; readonly deadline: number } {
   if (pullAfter !== undefined) return { release: pullAfter, deadline: pullAfter + LEAST_WINDOW };
@@ -50,7 +54,12 @@ export class Question {
     readonly strengths: Course['strengths'] = [],
   ) {
     const rows = blocks.flatMap((block, b) =>
-      foilsWith(block, strengths[b] ?? 0).map((foil, index) => ({ b, index, foil, window: windowOf(foil, rules.margin) })),
+      foilsWith(block, strengths[b] ?? 0).map((foil, index) => ({
+        b,
+        index,
+        foil,
+        window: windowOf(foil, rules.margin),
+      })),
     );
     let next = 0;
     this.first = blocks.map(({ foils }) => {

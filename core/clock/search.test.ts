@@ -1,5 +1,18 @@
 import fc from 'fast-check';
-import { compareCosts, follow, Head, plansOf, Question, Search, USUAL_FRAME, USUAL_RULES, type Block, type ClockRules, type Cost, type Pulling } from '.';
+import {
+  compareCosts,
+  follow,
+  Head,
+  plansOf,
+  Question,
+  Search,
+  USUAL_FRAME,
+  USUAL_RULES,
+  type Block,
+  type ClockRules,
+  type Cost,
+  type Pulling,
+} from '.';
 import { blockOf } from './testing';
 
 const RULES: ClockRules = { ...USUAL_RULES, panelChange: 2 };
@@ -8,13 +21,18 @@ const RULES: ClockRules = { ...USUAL_RULES, panelChange: 2 };
 function cheapest(blocks: readonly Block[], rules: ClockRules, visits: number, pulling: Pulling): Cost {
   const question = new Question(blocks, rules);
   let best: Cost | undefined;
-  const some = <T>(all: readonly T[]) => Array.from({ length: 2 ** all.length - 1 }, (_, bits) => all.filter((__, i) => ((bits + 1) >> i) & 1));
+  const some = <T>(all: readonly T[]) =>
+    Array.from({ length: 2 ** all.length - 1 }, (_, bits) => all.filter((__, i) => ((bits + 1) >> i) & 1));
   const visit = (head: Head): void => {
     if (head.done) {
       if (!best || compareCosts(head.cost, best) < 0) best = head.cost;
       return;
     }
-    if (best && (head.over > best.over + 1e-6 || (best.over < 1e-6 && head.over < 1e-6 && head.short > best.short + 1e-6))) return;
+    if (
+      best &&
+      (head.over > best.over + 1e-6 || (best.over < 1e-6 && head.over < 1e-6 && head.short > best.short + 1e-6))
+    )
+      return;
     const begun = blocks.findIndex((_, b) => head.nextOf(b) > question.first[b]);
     for (const b of begun >= 0 ? [begun] : blocks.map((_, i) => i).filter((i) => head.nextOf(i) >= 0)) {
       const next = head.copy();
@@ -24,7 +42,14 @@ function cheapest(blocks: readonly Block[], rules: ClockRules, visits: number, p
     if (pulling === 'own')
       for (const batch of some(head.on)) {
         const next = head.copy();
-        next.pull(batch, 0, Math.max(head.hands[0].free, ...batch.map((f, i) => head.releaseOf(f) - rules.pullChange - i * rules.pullEach)));
+        next.pull(
+          batch,
+          0,
+          Math.max(
+            head.hands[0].free,
+            ...batch.map((f, i) => head.releaseOf(f) - rules.pullChange - i * rules.pullEach),
+          ),
+        );
         visit(next);
       }
     if (head.stages.length === visits) return;
@@ -50,12 +75,23 @@ const drawn = fc.record({
 
 test.each([1, 2])('a handful of foils, %d visits: equal to going through every order, pull and rinse', (visits) => {
   fc.assert(
-    fc.property(fc.array(drawn, { minLength: 2, maxLength: 3 }).filter((all) => all.reduce((sum, { seconds }) => sum + seconds.length, 0) <= 4), (all) => {
-      const blocks = all.map(({ room, ...own }, i) => blockOf(i, { ...own, limitMinutes: own.readyMinutes + room }));
-      const expected = cheapest(blocks, RULES, visits, 'own');
-      const found = new Search(blocks, RULES).find({ visits, pulling: 'own', order: 'free' }).head.cost;
-      expect({ ...found, past: 0, pulled: 0 }).toEqual({ over: expect.closeTo(expected.over, 6), short: expect.closeTo(expected.short, 6), length: expect.closeTo(expected.length, 6), past: 0, pulled: 0 });
-    }),
+    fc.property(
+      fc
+        .array(drawn, { minLength: 2, maxLength: 3 })
+        .filter((all) => all.reduce((sum, { seconds }) => sum + seconds.length, 0) <= 4),
+      (all) => {
+        const blocks = all.map(({ room, ...own }, i) => blockOf(i, { ...own, limitMinutes: own.readyMinutes + room }));
+        const expected = cheapest(blocks, RULES, visits, 'own');
+        const found = new Search(blocks, RULES).find({ visits, pulling: 'own', order: 'free' }).head.cost;
+        expect({ ...found, past: 0, pulled: 0 }).toEqual({
+          over: expect.closeTo(expected.over, 6),
+          short: expect.closeTo(expected.short, 6),
+          length: expect.closeTo(expected.length, 6),
+          past: 0,
+          pulled: 0,
+        });
+      },
+    ),
     { numRuns: 12 },
   );
 });
@@ -66,7 +102,13 @@ test('what is followed is near the exact answer where that can be had', () => {
     fc.property(fc.array(drawn, { minLength: 2, maxLength: 2 }), (all) => {
       const blocks = all.map(({ room, ...own }, i) => blockOf(i, { ...own, limitMinutes: own.readyMinutes + room }));
       const exact = new Search(blocks, RULES).find({ visits: 1, pulling: 'own', order: 'own' }).head;
-      const plain = follow(new Question(blocks, RULES), { order: [0, 1], rinses: [], pulling: 'own', by: [], strengths: [] });
+      const plain = follow(new Question(blocks, RULES), {
+        order: [0, 1],
+        rinses: [],
+        pulling: 'own',
+        by: [],
+        strengths: [],
+      });
       if (exact.over < 1e-6 && plain.over < 1e-6) gaps.push(plain.free - exact.free);
     }),
     { numRuns: 40 },
@@ -76,8 +118,23 @@ test('what is followed is near the exact answer where that can be had', () => {
 });
 
 const panels = (sizes: readonly number[], seconds: number, readyMinutes: number): Block[] =>
-  sizes.map((n, i) => blockOf(i, { seconds: new Array<number>(n).fill(seconds), readyMinutes, limitMinutes: 45, part: (['back', 'side-l', 'side-r'] as const)[i] }));
-const ask = (blocks: readonly Block[], part: object = {}) => ({ blocks, rules: USUAL_RULES, frame: USUAL_FRAME, fixed: {}, strengths: false, chosen: null, ...part });
+  sizes.map((n, i) =>
+    blockOf(i, {
+      seconds: new Array<number>(n).fill(seconds),
+      readyMinutes,
+      limitMinutes: 45,
+      part: (['back', 'side-l', 'side-r'] as const)[i],
+    }),
+  );
+const ask = (blocks: readonly Block[], part: object = {}) => ({
+  blocks,
+  rules: USUAL_RULES,
+  frame: USUAL_FRAME,
+  fixed: {},
+  strengths: false,
+  chosen: null,
+  ...part,
+});
 
 describe('ordinary heads, alone, three minutes in hand', () => {
   test.each([
@@ -108,7 +165,9 @@ describe('ordinary heads, alone, three minutes in hand', () => {
     expect(plans.map(({ figures }) => figures.basinVisits)).toEqual(plans.map(() => 2));
     expect(plans[0]).toMatchObject({ name: 'Back first, then the rest', figures: { worstOver: 0 } });
     const past = plans.find(({ figures }) => figures.worstOver > 0)!;
-    expect(past.name).toBe(`Back first, then the rest: first foil ${Math.ceil(past.figures.worstOver)} min past the limit`);
+    expect(past.name).toBe(
+      `Back first, then the rest: first foil ${Math.ceil(past.figures.worstOver)} min past the limit`,
+    );
     expect(past.figures.foilMinutesOver).toBeGreaterThan(past.figures.worstOver);
   });
 });
@@ -120,12 +179,21 @@ describe('the list of plans', () => {
     expect(plans.length).toBeGreaterThan(2);
     expect(plans.length).toBeLessThanOrEqual(5);
     expect(plans[0].figures.worstOver).toBe(0);
-    expect(plans.map(({ name }) => name)).toEqual(expect.arrayContaining(['Pull as they are ready, one rinse', expect.stringMatching(/^With a second pair of hands from minute \d+$/), expect.stringMatching(/: first foil \d+ min past the limit$/)]));
-    for (const a of plans) for (const b of plans) {
-      if (a === b || a.second !== b.second) continue;
-      const better = (['end', 'basinVisits', 'worstOver', 'pulled', 'short'] as const).some((key) => a.figures[key] < b.figures[key] - 1e-6);
-      expect(better).toBe(true);
-    }
+    expect(plans.map(({ name }) => name)).toEqual(
+      expect.arrayContaining([
+        'Pull as they are ready, one rinse',
+        expect.stringMatching(/^With a second pair of hands from minute \d+$/),
+        expect.stringMatching(/: first foil \d+ min past the limit$/),
+      ]),
+    );
+    for (const a of plans)
+      for (const b of plans) {
+        if (a === b || a.second !== b.second) continue;
+        const better = (['end', 'basinVisits', 'worstOver', 'pulled', 'short'] as const).some(
+          (key) => a.figures[key] < b.figures[key] - 1e-6,
+        );
+        expect(better).toBe(true);
+      }
   });
 
   test('figures are those of the timeline', () => {
@@ -144,11 +212,14 @@ describe('the list of plans', () => {
   });
 
   test('a panel keeps the place that it was given', () => {
-    for (const { course } of plansOf(ask(panels([20, 16, 24], 62, 34), { fixed: { at: { 0: 2 } } }))) expect(course.order[0]).toBe(2);
+    for (const { course } of plansOf(ask(panels([20, 16, 24], 62, 34), { fixed: { at: { 0: 2 } } })))
+      expect(course.order[0]).toBe(2);
   });
 
   test('no rinse leaves fewer than five foils of a panel on one side of it', () => {
-    for (const { timeline } of plansOf(ask(panels([58, 16, 24], 62, 16), { frame: { visits: null, backFirst: false } }))) {
+    for (const { timeline } of plansOf(
+      ask(panels([58, 16, 24], 62, 16), { frame: { visits: null, backFirst: false } }),
+    )) {
       for (const { from } of timeline.stages.slice(0, -1))
         for (const b of [0, 1, 2]) {
           const own = timeline.foils.filter(({ block }) => block === b);

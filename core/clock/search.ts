@@ -3,7 +3,16 @@ import { exact, EXACT_UP_TO } from './exact';
 import { follow } from './follow';
 import type { Head } from './head';
 import { Question } from './question';
-import { compareCosts, strengthsOf, type Block, type ClockRules, type Course, type Pulling, type RinsePoint, type Start } from './types';
+import {
+  compareCosts,
+  strengthsOf,
+  type Block,
+  type ClockRules,
+  type Course,
+  type Pulling,
+  type RinsePoint,
+  type Start,
+} from './types';
 import { BACK_PARTS } from './wet-order';
 
 /** What a person has decided: the rest is solved around it. */
@@ -17,7 +26,7 @@ export interface Fixed {
 /** A rinse falls inside a panel only where so many of its foils are on each side of it. */
 export const LEAST_PART = 5;
 
-/** So many courses are followed at most in one search: the same question always has the same answer. */
+/** Courses that one search follows at most: a count and no clock, so that the same question has the same answer. */
 const MOST_FOLLOWED = 240;
 /** Places for a rinse are tried so far apart first. */
 const COARSE = 6;
@@ -79,8 +88,11 @@ export class Search {
   }
 
   private allowed(order: readonly number[]): boolean {
-    for (const [place, block] of Object.entries(this.fixed.at ?? {})) if (order.indexOf(block) !== Math.min(Number(place), order.length - 1)) return false;
-    return order.every((b, i) => (this.blocks[b].after ?? []).every((id) => order.findIndex((own) => this.blocks[own].id === id) < i));
+    for (const [place, block] of Object.entries(this.fixed.at ?? {}))
+      if (order.indexOf(block) !== Math.min(Number(place), order.length - 1)) return false;
+    return order.every((b, i) =>
+      (this.blocks[b].after ?? []).every((id) => order.findIndex((own) => this.blocks[own].id === id) < i),
+    );
   }
 
   /** The best plan of a kind that was found. */
@@ -153,7 +165,7 @@ export class Search {
       done += n;
       out.push({ after: done, edge: true });
     }
-    const now = this.start ? (this.start.gone + this.start.placed.flat().filter((own) => own !== null).length) : 1;
+    const now = this.start ? this.start.gone + this.start.placed.flat().filter((own) => own !== null).length : 1;
     return out.filter(({ after }) => after >= now);
   }
 
@@ -166,7 +178,7 @@ export class Search {
 
   private handed(from: Found): Found {
     let best = from;
-    for (let better = true; better && this.followed < MOST_FOLLOWED; ) {
+    for (let better = true; better && this.followed < MOST_FOLLOWED;) {
       better = false;
       for (let b = 0; b < this.blocks.length && this.followed < MOST_FOLLOWED; b += 1) {
         const own = this.follow({ ...best.course, by: best.course.by.with(b, 1 - best.course.by[b]) });
@@ -181,7 +193,7 @@ export class Search {
   /** Panels moved to where they save most, one at a time. */
   private ordered(from: Found): Found {
     let best = from;
-    for (let better = true; better && this.followed < MOST_FOLLOWED; ) {
+    for (let better = true; better && this.followed < MOST_FOLLOWED;) {
       better = false;
       const { order } = best.course;
       for (let i = 0; i < order.length; i += 1)
@@ -201,7 +213,7 @@ export class Search {
   /** Another strength for one block at a time, where it saves more than it counts for. */
   private strengthened(from: Found): Found {
     let best = from;
-    for (let better = true; better && this.followed < MOST_FOLLOWED; ) {
+    for (let better = true; better && this.followed < MOST_FOLLOWED;) {
       better = false;
       for (let b = 0; b < this.blocks.length; b += 1) {
         if (this.fixed.strength?.[b] !== undefined) continue;
@@ -223,7 +235,11 @@ export class Search {
     if (question.count > EXACT_UP_TO || this.rules.second === 'foils' || backFirst) return best;
     const orders = order === 'own' ? [this.ownOrder] : permutations(this.ownOrder).filter((own) => this.allowed(own));
     const head = exact(question, { visits, pulling, orders, start: this.start, than: best.head });
-    return { ...best, ...(head && { head, course: { ...best.course, order: orderOf(head, best.course.order) } }), gapMinutes: -1 };
+    return {
+      ...best,
+      ...(head && { head, course: { ...best.course, order: orderOf(head, best.course.order) } }),
+      gapMinutes: -1,
+    };
   }
 }
 

@@ -11,7 +11,11 @@ export const courseSchema = z.strictObject({
       z.strictObject({
         after: z.int().min(0).max(2000).describe('Once so many foils have been placed'),
         blocks: z.array(id).max(200).nullable().describe('Only these blocks; null: all'),
-        parts: z.array(z.enum(WET_PARTS)).max(WET_PARTS.length).nullable().describe('Only these parts of the head; null: all'),
+        parts: z
+          .array(z.enum(WET_PARTS))
+          .max(WET_PARTS.length)
+          .nullable()
+          .describe('Only these parts of the head; null: all'),
         whole: z.boolean().describe('Only panels that are placed to their end'),
       }),
     )

@@ -1,4 +1,12 @@
-import { USUAL_RULES, type Block, type ClockPlanned, type ClockQuestion, type ClockRules, type Frame, type Timeline } from '../clock';
+import {
+  USUAL_RULES,
+  type Block,
+  type ClockPlanned,
+  type ClockQuestion,
+  type ClockRules,
+  type Frame,
+  type Timeline,
+} from '../clock';
 import { levelAfter, onThisHead } from '../lift';
 import type { Schools } from '../school';
 import type { HouseClock, VisitClock } from '../visit';
@@ -76,13 +84,24 @@ function frameOf({ visits, backFirst }: VisitClock, { clock, schools }: ClockHou
 /** What a worker needs of a question, and no more. */
 export function plainQuestion({ blocks, rules, frame, fixed, strengths, chosen, start }: ClockQuestion): ClockQuestion {
   const plain = ({ id, panel, name, foils, others, together, apart, after }: Block): Block => ({
-    id, panel, name, foils, others, together, apart, after,
+    id,
+    panel,
+    name,
+    foils,
+    others,
+    together,
+    apart,
+    after,
   });
   return { blocks: blocks.map(plain), rules, frame, fixed, strengths, chosen, start };
 }
 
 /** Lowest level that a unit has when its product is off (estimate), with what opened hair lifts on; null where nothing lifts. */
-export function levelReachedBy({ foils, stages }: Timeline, { blocks, liftsOn }: ClockPlan, work: WorkList): number | null {
+export function levelReachedBy(
+  { foils, stages }: Timeline,
+  { blocks, liftsOn }: ClockPlan,
+  work: WorkList,
+): number | null {
   const rinsedAt = (block: number, index: number) =>
     stages.find((stage) => stage.foils.some((own) => own.block === block && own.index === index))?.to;
   const levels = foils.flatMap(({ block, index, placed, wet, pulled }) => {
@@ -104,9 +123,13 @@ export function cannotWith({ figures, timeline }: ClockPlanned, { frame, unexpec
   const early = timeline.foils.filter(({ expected, wet, ready }) => expected && wet < ready - 0.05).length;
   return [
     ...(over > 0
-      ? [`${over === 1 ? 'One foil stays' : `${over} foils stay`} on past the maker’s limit, by up to ${Math.ceil(figures.worstOver)} min.`]
+      ? [
+          `${over === 1 ? 'One foil stays' : `${over} foils stay`} on past the maker’s limit, by up to ${Math.ceil(figures.worstOver)} min.`,
+        ]
       : []),
-    ...(early > 0 ? [`${early === 1 ? 'One foil comes' : `${early} foils come`} off before the target is reached.`] : []),
+    ...(early > 0
+      ? [`${early === 1 ? 'One foil comes' : `${early} foils come`} off before the target is reached.`]
+      : []),
     ...(frame.backFirst && timeline.stages.length === 1 ? ['Nothing at the back can be rinsed before the rest.'] : []),
     ...unexpected.map(
       ({ name, letter, target, level, limitMinutes }) =>

@@ -34,15 +34,24 @@ const WARM_MINUTES = 15;
 /** Panels whose target is not expected, letter by letter, each with the remedies and what they bring. */
 export function remediesFor(blocks: readonly WorkBlock[], { work, shelf, careful, plan }: BlockFacts): Unexpected[] {
   return blocks.flatMap((block): Unexpected[] => {
-    const letters = [...new Set(block.units.filter((_, i) => block.foils[i].expected === false).map(({ letter }) => letter))];
+    const letters = [
+      ...new Set(block.units.filter((_, i) => block.foils[i].expected === false).map(({ letter }) => letter)),
+    ];
     return letters.flatMap((letter): Unexpected[] => {
       const units = block.units.filter((unit, i) => unit.letter === letter && block.foils[i].expected === false);
       const rows = [...new Set(units.flatMap(({ liftRows }) => liftRows))].map((at) => work.lift[at]);
-      const row = rows.reduce<LiftRow | undefined>((worst, own) => (worst === undefined || gapOf(own) > gapOf(worst) ? own : worst), undefined);
+      const row = rows.reduce<LiftRow | undefined>(
+        (worst, own) => (worst === undefined || gapOf(own) > gapOf(worst) ? own : worst),
+        undefined,
+      );
       if (!row) return [];
       const formula = work.letters.find((own) => own.letter === letter)?.formula;
       const { distanceMm } = plan.panels.find(({ id }) => id === block.panel)!.start;
-      const most = mostVolumes(units.map(({ zone }) => zone), distanceMm, careful);
+      const most = mostVolumes(
+        units.map(({ zone }) => zone),
+        distanceMm,
+        careful,
+      );
       const stronger = strengthsFor(formula, shelf).filter((own) => own > row.lift.volumes + 1 && own <= most);
       return [
         {
@@ -68,22 +77,55 @@ function remediesOf(row: LiftRow, head: number, strengths: readonly number[], fo
   const at = (volumes: number) => levelAfter(from, { ...lift, volumes }, limitMinutes);
   const volumes = strengths.find((own) => at(own) >= target - ENOUGH) ?? strengths.at(-1);
   if (volumes !== undefined)
-    out.push({ kind: 'stronger', level: Math.min(target, at(volumes)), minutes: 0, volumes, words: `${volumes} vol: level ${said(Math.min(target, at(volumes)))}` });
-  const twice = levelAfterAll(from, [{ mix: lift, minutes: limitMinutes }, { mix: lift, minutes: limitMinutes }]);
+    out.push({
+      kind: 'stronger',
+      level: Math.min(target, at(volumes)),
+      minutes: 0,
+      volumes,
+      words: `${volumes} vol: level ${said(Math.min(target, at(volumes)))}`,
+    });
+  const twice = levelAfterAll(from, [
+    { mix: lift, minutes: limitMinutes },
+    { mix: lift, minutes: limitMinutes },
+  ]);
   const again = readyAfter(row.atLimit.level, target, lift);
   const on = Math.min(again ?? limitMinutes, limitMinutes);
   if (twice > row.atLimit.level + ENOUGH) {
     const level = Math.min(target, twice);
     const minutes = foils * PAINTED_AGAIN + on;
-    out.push({ kind: 'second-application', level, minutes, words: `fresh product on the same foils, ${Math.round(on)} min more: level ${said(level)}, + ${Math.round(minutes)} min` });
+    out.push({
+      kind: 'second-application',
+      level,
+      minutes,
+      words: `fresh product on the same foils, ${Math.round(on)} min more: level ${said(level)}, + ${Math.round(minutes)} min`,
+    });
   }
   if ((lift.warmth ?? 1) === 1) {
-    const level = Math.min(target, levelAfter(from, lift, limitMinutes + (LIFT_FACTORS.warmth - 1) * Math.min(WARM_MINUTES, limitMinutes)));
-    if (level > row.atLimit.level + ENOUGH) out.push({ kind: 'warmth', level, minutes: 0, words: `warmth for the last ${WARM_MINUTES} min, where the leaflet allows it: level ${said(level)}` });
+    const level = Math.min(
+      target,
+      levelAfter(from, lift, limitMinutes + (LIFT_FACTORS.warmth - 1) * Math.min(WARM_MINUTES, limitMinutes)),
+    );
+    if (level > row.atLimit.level + ENOUGH)
+      out.push({
+        kind: 'warmth',
+        level,
+        minutes: 0,
+        words: `warmth for the last ${WARM_MINUTES} min, where the leaflet allows it: level ${said(level)}`,
+      });
   }
   if (twice > row.atLimit.level + ENOUGH)
-    out.push({ kind: 'second-visit', level: Math.min(target, twice), minutes: 0, words: `level ${said(row.atLimit.level)} today, ${said(Math.min(target, twice))} at a second visit` });
-  out.push({ kind: 'other-target', level: row.atLimit.level, minutes: 0, words: `level ${said(Math.floor((row.atLimit.level + ENOUGH) * 2) / 2)} as the target of today` });
+    out.push({
+      kind: 'second-visit',
+      level: Math.min(target, twice),
+      minutes: 0,
+      words: `level ${said(row.atLimit.level)} today, ${said(Math.min(target, twice))} at a second visit`,
+    });
+  out.push({
+    kind: 'other-target',
+    level: row.atLimit.level,
+    minutes: 0,
+    words: `level ${said(Math.floor((row.atLimit.level + ENOUGH) * 2) / 2)} as the target of today`,
+  });
   return out;
 }
 

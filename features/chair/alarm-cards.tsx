@@ -23,36 +23,83 @@ interface AlarmCardsProps {
 }
 
 /** The most urgent first. */
-const URGENCY: Readonly<Record<Alarm['kind'], number>> = { over: 0, limit: 1, step: 2, basin: 3, check: 4, bowl: 5, ready: 6 };
+const URGENCY: Readonly<Record<Alarm['kind'], number>> = {
+  over: 0,
+  limit: 1,
+  step: 2,
+  basin: 3,
+  check: 4,
+  bowl: 5,
+  ready: 6,
+};
 
 /** What sounds, a line each with what can be done about it, the most urgent first. */
 export function AlarmCards({ alarms, links, visitId, onCheck, onPull, onPastLimit }: AlarmCardsProps) {
   const [open, setOpen] = useState(false);
   // What is past its limit is not said to be near it as well.
   const past = new Set(alarms.flatMap(({ kind, block, visitId: of }) => (kind === 'over' ? [`${of} ${block}`] : [])));
-  const own = alarms.filter(({ kind, block, visitId: of }) => kind !== 'limit' || !past.has(`${of} ${block}`)).sort((a, b) => URGENCY[a.kind] - URGENCY[b.kind] || a.due - b.due);
+  const own = alarms
+    .filter(({ kind, block, visitId: of }) => kind !== 'limit' || !past.has(`${of} ${block}`))
+    .sort((a, b) => URGENCY[a.kind] - URGENCY[b.kind] || a.due - b.due);
   if (own.length === 0) return null;
   const shown = open ? own : own.slice(0, MOST);
-  const act = (of: string, body: Parameters<ServiceLink['act']>[0]) => links.find((link) => link.visitId === of)?.act(body);
+  const act = (of: string, body: Parameters<ServiceLink['act']>[0]) =>
+    links.find((link) => link.visitId === of)?.act(body);
   return (
     <ul aria-label="Alarms" role="alert" className="grid max-h-[40dvh] gap-px overflow-y-auto">
       {shown.map(({ key, visitId: of, words, urgent, late, due, clientName, kind, block, mix }) => {
         const here = of === visitId;
         return (
-          <li key={`${of} ${key}`} className={clsx('flex min-h-[52px] items-center gap-3 border-b px-4 py-1', urgent ? 'border-rowan bg-rowan text-[#fff]' : 'border-amber-bark bg-amber-pale text-amber-bark')}>
+          <li
+            key={`${of} ${key}`}
+            className={clsx(
+              'flex min-h-[52px] items-center gap-3 border-b px-4 py-1',
+              urgent ? 'border-rowan bg-rowan text-[#fff]' : 'border-amber-bark bg-amber-pale text-amber-bark',
+            )}
+          >
             <WarnIcon />
             <p className="min-w-0 flex-1 text-xl leading-tight font-bold">
-              {!here && `${clientName}: `}{words}{late && <span className="text-base font-semibold"> Late: it was due at {clockTime(due)}.</span>}
+              {!here && `${clientName}: `}
+              {words}
+              {late && <span className="text-base font-semibold"> Late: it was due at {clockTime(due)}.</span>}
             </p>
-            {here && kind === 'check' && block && <Button className="h-11" onClick={() => onCheck(block)}>Check now</Button>}
-            {here && (kind === 'over' || kind === 'limit') && <Button className="h-11" onClick={onPull}>Open and wipe</Button>}
-            {here && kind === 'over' && block && <Button className="h-11" onClick={() => onPastLimit(block)}>Stays on, because …</Button>}
-            {here && kind === 'bowl' && mix !== undefined && <Button className="h-11" onClick={() => act(of, { kind: 'bowl', mix })}>Fresh bowl mixed</Button>}
-            <Button className="h-11" onClick={() => act(of, { kind: 'silenced', alarm: key })}>Heard</Button>
+            {here && kind === 'check' && block && (
+              <Button className="h-11" onClick={() => onCheck(block)}>
+                Check now
+              </Button>
+            )}
+            {here && (kind === 'over' || kind === 'limit') && (
+              <Button className="h-11" onClick={onPull}>
+                Open and wipe
+              </Button>
+            )}
+            {here && kind === 'over' && block && (
+              <Button className="h-11" onClick={() => onPastLimit(block)}>
+                Stays on, because …
+              </Button>
+            )}
+            {here && kind === 'bowl' && mix !== undefined && (
+              <Button className="h-11" onClick={() => act(of, { kind: 'bowl', mix })}>
+                Fresh bowl mixed
+              </Button>
+            )}
+            <Button className="h-11" onClick={() => act(of, { kind: 'silenced', alarm: key })}>
+              Heard
+            </Button>
           </li>
         );
       })}
-      {own.length > MOST && <li className="bg-amber-pale px-4"><button type="button" className="h-11 text-md font-semibold text-amber-bark underline" onClick={() => setOpen(!open)}>{open ? 'Fewer' : `${own.length - MOST} more`}</button></li>}
+      {own.length > MOST && (
+        <li className="bg-amber-pale px-4">
+          <button
+            type="button"
+            className="h-11 text-md font-semibold text-amber-bark underline"
+            onClick={() => setOpen(!open)}
+          >
+            {open ? 'Fewer' : `${own.length - MOST} more`}
+          </button>
+        </li>
+      )}
     </ul>
   );
 }

@@ -1,7 +1,17 @@
 'use client';
 
 import { useMemo } from 'react';
-import { betterRest, MINUTE, restOf, restSteps, restTimeline, type RestQuestion, type RestStep, type ServiceScript, type ServiceState } from '@/core/chair';
+import {
+  betterRest,
+  MINUTE,
+  restOf,
+  restSteps,
+  restTimeline,
+  type RestQuestion,
+  type RestStep,
+  type ServiceScript,
+  type ServiceState,
+} from '@/core/chair';
 import { bindingsOf, type Timeline } from '@/core/clock';
 import { askRest, useBetterRest } from '../clock/use-clock';
 
@@ -38,13 +48,35 @@ export function useRest(script: ServiceScript | undefined, state: ServiceState |
     return free + late * AGAIN_MS;
   }, [script, state, free, late]);
   // What was heard or said changes no plan.
-  const key = useMemo(() => state && JSON.stringify([state.startedAt, state.blocks.map(({ units, standing }) => [standing, units.map((own) => `${own.standing[0]}${Math.round(own.readyMinutes * 10)}`).join(' ')]), state.stages, state.bowls, state.next, state.lastBlock, state.course, from]), [state, from]);
+  const key = useMemo(
+    () =>
+      state &&
+      JSON.stringify([
+        state.startedAt,
+        state.blocks.map(({ units, standing }) => [
+          standing,
+          units.map((own) => `${own.standing[0]}${Math.round(own.readyMinutes * 10)}`).join(' '),
+        ]),
+        state.stages,
+        state.bowls,
+        state.next,
+        state.lastBlock,
+        state.course,
+        from,
+      ]),
+    [state, from],
+  );
   const question = useMemo(() => (script && state ? restOf(script, state, from) : null), [script, key]); // eslint-disable-line react-hooks/exhaustive-deps
   const startedAt = state?.startedAt ?? null;
   const rest = useMemo((): Omit<Rest, 'better'> => {
     if (!question) return NOTHING_LEFT;
     const timeline = restTimeline(question);
-    return { question, timeline, steps: restSteps(question, timeline, startedAt ?? now), binds: bindingsOf(question.blocks, timeline, question.rules)[0]?.words ?? null };
+    return {
+      question,
+      timeline,
+      steps: restSteps(question, timeline, startedAt ?? now),
+      binds: bindingsOf(question.blocks, timeline, question.rules)[0]?.words ?? null,
+    };
   }, [question, startedAt]); // eslint-disable-line react-hooks/exhaustive-deps
   const asked = useMemo(() => (question && startedAt !== null ? askRest(question) : null), [question, startedAt]);
   const better = useBetterRest(asked);

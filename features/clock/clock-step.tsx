@@ -20,7 +20,10 @@ import { askPlans, usePlans } from './use-clock';
 import { useTakeStrengths } from './use-take-strengths';
 import { WhatIf } from './what-if';
 
-const SHEETS = [{ value: 'plan', words: 'Plan' }, { value: 'what-if', words: 'What if' }] as const;
+const SHEETS = [
+  { value: 'plan', words: 'Plan' },
+  { value: 'what-if', words: 'What if' },
+] as const;
 
 /** In what order to foil, when to open foils and when to go to the basin, so that nothing stays on too long: the plans, and the one that is followed. */
 export function ClockStep() {
@@ -32,20 +35,49 @@ export function ClockStep() {
   const { answer: plans, problem, again, current } = usePlans(question);
   const takeStrengths = useTakeStrengths(clock.blocks);
   const [sheet, setSheet] = useState<'plan' | 'what-if'>('plan');
-  if (clock.blocks.length === 0) return <main className="p-5"><p className="card p-5 text-base text-ink-soft">{pattern.panels.length === 0 ? 'A visit without foils: what follows them (toner, root, dry) is timed at the chair. Lay foils in the pattern if it becomes one with.' : `Nothing to time yet: lay foils in the pattern${visit.work.letters.length === 0 ? ', and mix for them' : ''}.`}</p></main>;
+  if (clock.blocks.length === 0)
+    return (
+      <main className="p-5">
+        <p className="card p-5 text-base text-ink-soft">
+          {pattern.panels.length === 0
+            ? 'A visit without foils: what follows them (toner, root, dry) is timed at the chair. Lay foils in the pattern if it becomes one with.'
+            : `Nothing to time yet: lay foils in the pattern${visit.work.letters.length === 0 ? ', and mix for them' : ''}.`}
+        </p>
+      </main>
+    );
   // An older answer stays in sight until the new one is there, as long as it is about the same foils.
   const fits = plans?.[0].timeline.foils.every(({ block, index }) => clock.blocks[block]?.units[index] !== undefined);
   const shown = fits ? plans : undefined;
   const followed = shown?.[0];
   const choose = (plan: ClockPlanned) => {
     if (plan.figures.strengthsChanged > 0) return takeStrengths(plan);
-    editMix('plan chosen', (before) => ({ ...before, clock: { ...before.clock, chosen: plan.key, ...(plan.second !== before.clock.second && { second: plan.second }) } }));
+    editMix('plan chosen', (before) => ({
+      ...before,
+      clock: { ...before.clock, chosen: plan.key, ...(plan.second !== before.clock.second && { second: plan.second }) },
+    }));
   };
   return (
     <main className="grid h-full grid-cols-[minmax(0,1fr)_320px] grid-rows-[minmax(0,1fr)_auto] overflow-hidden xl:grid-cols-[minmax(0,1fr)_360px]">
-      <section aria-label="Time axis" className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4 overflow-y-auto p-5">
-        <header><Headline plan={current ? followed : undefined} slot={timeThereIs(house, consult.minutesAtMost)} lateMinutes={mix.clock.lateMinutes} afterMinutes={after.at(-1)?.to ?? 0} /></header>
-        {problem && <p role="alert" className="flex items-center gap-3 text-base font-semibold text-rowan">It could not be worked out: {problem}. <Button small onClick={again}>Try again</Button></p>}
+      <section
+        aria-label="Time axis"
+        className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4 overflow-y-auto p-5"
+      >
+        <header>
+          <Headline
+            plan={current ? followed : undefined}
+            slot={timeThereIs(house, consult.minutesAtMost)}
+            lateMinutes={mix.clock.lateMinutes}
+            afterMinutes={after.at(-1)?.to ?? 0}
+          />
+        </header>
+        {problem && (
+          <p role="alert" className="flex items-center gap-3 text-base font-semibold text-rowan">
+            It could not be worked out: {problem}.{' '}
+            <Button small onClick={again}>
+              Try again
+            </Button>
+          </p>
+        )}
         <FrameBar />
         {shown && followed && (
           <>
@@ -53,24 +85,39 @@ export function ClockStep() {
             <div className="card min-w-0 p-4">
               <TimeAxis blocks={clock.blocks} timeline={followed.timeline} rules={clock.rules} after={after} />
               <p className="mt-2 text-xs text-ink-soft">
-                Minutes from the first foil on, a line for each foil. Dark: placed. Grey: lifting (purple: depositing). Gold: ready. Red: past the maker’s limit. It ends blue where the foil is rinsed, green where it is opened and wiped. Letters: a bowl is mixed.
-                Estimates; {clock.rules.margin} min are kept in hand before every limit. Opened hair lifts on a little, at about {Math.round(clock.liftsOn * 100)} % of its rate, until it is rinsed.
+                Minutes from the first foil on, a line for each foil. Dark: placed. Grey: lifting (purple: depositing).
+                Gold: ready. Red: past the maker’s limit. It ends blue where the foil is rinsed, green where it is
+                opened and wiped. Letters: a bowl is mixed. Estimates; {clock.rules.margin} min are kept in hand before
+                every limit. Opened hair lifts on a little, at about {Math.round(clock.liftsOn * 100)} % of its rate,
+                until it is rinsed.
               </p>
             </div>
           </>
         )}
       </section>
-      <aside aria-label="What holds it" tabIndex={0} className="grid content-start gap-4 overflow-y-auto border-l border-line bg-raised p-5">
-        <div className="h-10"><Segmented label="Sheet" value={sheet} options={SHEETS} onChange={setSheet} /></div>
-        {sheet === 'what-if' ? <WhatIf clock={clock} plan={current ? followed : undefined} /> : followed && (
-          <>
-            <Holds clock={clock} plan={followed} />
-            <TakeOrder blocks={clock.blocks} plan={followed} />
-            <OrderList blocks={clock.blocks} timeline={followed.timeline} />
-          </>
+      <aside
+        aria-label="What holds it"
+        tabIndex={0}
+        className="grid content-start gap-4 overflow-y-auto border-l border-line bg-raised p-5"
+      >
+        <div className="h-10">
+          <Segmented label="Sheet" value={sheet} options={SHEETS} onChange={setSheet} />
+        </div>
+        {sheet === 'what-if' ? (
+          <WhatIf clock={clock} plan={current ? followed : undefined} />
+        ) : (
+          followed && (
+            <>
+              <Holds clock={clock} plan={followed} />
+              <TakeOrder blocks={clock.blocks} plan={followed} />
+              <OrderList blocks={clock.blocks} timeline={followed.timeline} />
+            </>
+          )
         )}
       </aside>
-      <div className="col-span-2 min-w-0"><TimeRibbon blocks={clock.blocks} timeline={followed?.timeline} after={after} /></div>
+      <div className="col-span-2 min-w-0">
+        <TimeRibbon blocks={clock.blocks} timeline={followed?.timeline} after={after} />
+      </div>
     </main>
   );
 }
@@ -84,8 +131,19 @@ function Holds({ clock, plan }: { clock: ClockPlan; plan: ClockPlanned }) {
     <section aria-label="What binds">
       <h2 className="mb-1 text-md font-bold">What holds it</h2>
       <ul className="grid gap-1.5">
-        {cannot.map((words) => <li key={words} className="text-base font-semibold text-rowan">{words}</li>)}
-        {bindingsOf(clock.blocks, plan.timeline, clock.rules).filter(({ kind }) => kind !== 'over').slice(0, MOST_BINDINGS).map(({ words }) => <li key={words} className="text-base">{words}</li>)}
+        {cannot.map((words) => (
+          <li key={words} className="text-base font-semibold text-rowan">
+            {words}
+          </li>
+        ))}
+        {bindingsOf(clock.blocks, plan.timeline, clock.rules)
+          .filter(({ kind }) => kind !== 'over')
+          .slice(0, MOST_BINDINGS)
+          .map(({ words }) => (
+            <li key={words} className="text-base">
+              {words}
+            </li>
+          ))}
       </ul>
       <p className="mt-2 text-sm text-ink-soft">{gapWords(plan)}</p>
       {clock.unexpected.length > 0 && <Remedies unexpected={clock.unexpected} />}
@@ -105,8 +163,14 @@ function Remedies({ unexpected }: Pick<ClockPlan, 'unexpected'>) {
       <h3 className="text-sm font-semibold">What can be done (estimates)</h3>
       {unexpected.map(({ panel, letter, name, remedies }) => (
         <div key={`${panel} ${letter}`} className="text-sm">
-          <p className="font-semibold">{name}, {letter}</p>
-          <ul className="list-disc pl-4 text-ink-soft">{remedies.map(({ kind, words }) => <li key={kind}>{words[0].toUpperCase() + words.slice(1)}.</li>)}</ul>
+          <p className="font-semibold">
+            {name}, {letter}
+          </p>
+          <ul className="list-disc pl-4 text-ink-soft">
+            {remedies.map(({ kind, words }) => (
+              <li key={kind}>{words[0].toUpperCase() + words.slice(1)}.</li>
+            ))}
+          </ul>
         </div>
       ))}
     </div>

@@ -12,19 +12,42 @@ export function FrameBar() {
   const { clock, schools } = useHouse();
   const { visits, backFirst } = mix.clock;
   const usual = schools.rinse === 'once' ? 1 : clock.visits;
-  const words = (own: BasinVisits) => (own === 'house' ? `House (${usual})` : own === 'free' ? 'As it helps' : String(own));
+  const words = (own: BasinVisits) =>
+    own === 'house' ? `House (${usual})` : own === 'free' ? 'As it helps' : String(own);
   return (
     <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
       <div className="flex items-center gap-3">
         <span className="text-base">At the basin at most</span>
         <div className="w-[380px]">
-          <Segmented label="Visits to the basin" value={String(visits)} options={BASIN_VISITS.map((own) => ({ value: String(own), words: words(own) }))}
-            onChange={(text) => editMix('visits to the basin', (before) => ({ ...before, clock: { ...before.clock, visits: BASIN_VISITS.find((own) => String(own) === text) ?? 'house', chosen: null } }))} />
+          <Segmented
+            label="Visits to the basin"
+            value={String(visits)}
+            options={BASIN_VISITS.map((own) => ({ value: String(own), words: words(own) }))}
+            onChange={(text) =>
+              editMix('visits to the basin', (before) => ({
+                ...before,
+                clock: {
+                  ...before.clock,
+                  visits: BASIN_VISITS.find((own) => String(own) === text) ?? 'house',
+                  chosen: null,
+                },
+              }))
+            }
+          />
         </div>
       </div>
       <div className="flex items-center gap-3">
         <span className="text-base">Back once, then the rest</span>
-        <Switch label="Back once, then the rest" on={backFirst} onChange={(on) => editMix(on ? 'back first' : 'back free', (before) => ({ ...before, clock: { ...before.clock, backFirst: on, chosen: null } }))} />
+        <Switch
+          label="Back once, then the rest"
+          on={backFirst}
+          onChange={(on) =>
+            editMix(on ? 'back first' : 'back free', (before) => ({
+              ...before,
+              clock: { ...before.clock, backFirst: on, chosen: null },
+            }))
+          }
+        />
       </div>
     </div>
   );

@@ -14,7 +14,12 @@ interface HeadlineProps {
 
 /** Whether nothing stays on too long with the plan that is followed, and whether the whole visit fits into its time. */
 export function Headline({ plan, slot, lateMinutes, afterMinutes }: HeadlineProps) {
-  if (!plan) return <p role="status" className="text-xl font-bold wide">Working it out …</p>;
+  if (!plan)
+    return (
+      <p role="status" className="text-xl font-bold wide">
+        Working it out …
+      </p>
+    );
   const { foils, end } = plan.timeline;
   const { basinVisits, pulled, worstOver } = plan.figures;
   const over = foils.filter(({ clear, limit }) => clear > limit + 1e-6).length;
@@ -23,11 +28,23 @@ export function Headline({ plan, slot, lateMinutes, afterMinutes }: HeadlineProp
   return (
     <div role="status">
       <p className={`text-xl font-bold wide ${over > 0 ? 'text-rowan' : ''}`}>
-        {over === 0 ? 'No foil stays on too long' : `${over} ${over === 1 ? 'foil stays' : 'foils stay'} on too long, by up to ${Math.ceil(worstOver)} min`}
+        {over === 0
+          ? 'No foil stays on too long'
+          : `${over} ${over === 1 ? 'foil stays' : 'foils stay'} on too long, by up to ${Math.ceil(worstOver)} min`}
       </p>
       <p className="text-base text-ink-soft">
-        {basinVisits === 1 ? 'Once' : `${basinVisits} times`} at the basin{pulled > 0 && `, ${pulled} foils opened before`}; foiled after {hoursAndMinutes(foiled)}, rinsed after {hoursAndMinutes(end)}, dry after {hoursAndMinutes(whole)}
-        {slot !== null && (whole > slot ? <b className="text-amber-bark">; {Math.ceil(whole - slot)} min more than there is ({hoursAndMinutes(slot)})</b> : `; within the ${hoursAndMinutes(slot)} that there are`)}.
+        {basinVisits === 1 ? 'Once' : `${basinVisits} times`} at the basin
+        {pulled > 0 && `, ${pulled} foils opened before`}; foiled after {hoursAndMinutes(foiled)}, rinsed after{' '}
+        {hoursAndMinutes(end)}, dry after {hoursAndMinutes(whole)}
+        {slot !== null &&
+          (whole > slot ? (
+            <b className="text-amber-bark">
+              ; {Math.ceil(whole - slot)} min more than there is ({hoursAndMinutes(slot)})
+            </b>
+          ) : (
+            `; within the ${hoursAndMinutes(slot)} that there are`
+          ))}
+        .
       </p>
     </div>
   );

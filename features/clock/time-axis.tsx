@@ -44,44 +44,119 @@ export function TimeAxis({ blocks, timeline, rules, after }: TimeAxisProps) {
   const said = `${rows.length} panels, ${timeline.stages.length} visits to the basin, ${timeline.foils.filter(({ pulled }) => pulled).length} foils opened before, rinsed after ${Math.round(timeline.end)} minutes`;
   return (
     <div ref={frame} className="overflow-x-auto">
-      <svg viewBox={`0 0 ${width} ${height}`} width={width} height={height} role="img" aria-label={said} className="block">
+      <svg
+        viewBox={`0 0 ${width} ${height}`}
+        width={width}
+        height={height}
+        role="img"
+        aria-label={said}
+        className="block"
+      >
         {Array.from({ length: Math.floor(until / step) + 1 }, (_, i) => i * step).map((minutes) => (
           <g key={minutes}>
             <path d={`M${x(minutes)} ${TOP - 4}V${height - 30}`} className="stroke-line" />
-            <text x={x(minutes)} y={16} textAnchor="middle" className="fill-ink-soft text-[12px]">{minutes}</text>
+            <text x={x(minutes)} y={16} textAnchor="middle" className="fill-ink-soft text-[12px]">
+              {minutes}
+            </text>
           </g>
         ))}
         {rules.away.map(({ from, to }) => (
           <g key={from}>
-            <rect x={x(from)} y={TOP - 2} width={x(to) - x(from)} height={body - TOP} className="fill-edge" opacity="0.18" />
-            <text x={(x(from) + x(to)) / 2} y={body + 12} textAnchor="middle" className="fill-ink-soft text-[11px]">away</text>
+            <rect
+              x={x(from)}
+              y={TOP - 2}
+              width={x(to) - x(from)}
+              height={body - TOP}
+              className="fill-edge"
+              opacity="0.18"
+            />
+            <text x={(x(from) + x(to)) / 2} y={body + 12} textAnchor="middle" className="fill-ink-soft text-[11px]">
+              away
+            </text>
           </g>
         ))}
         {timeline.stages.map(({ from, to }, i) => (
           <g key={i}>
-            <rect x={x(from)} y={TOP - 2} width={Math.max(2, x(to) - x(from))} height={body - TOP + 2} className="fill-sky" opacity="0.16" />
-            <text x={(x(from) + x(to)) / 2} y={body + 26} textAnchor="middle" className="fill-sky text-[12px] font-semibold">{i + 1}</text>
+            <rect
+              x={x(from)}
+              y={TOP - 2}
+              width={Math.max(2, x(to) - x(from))}
+              height={body - TOP + 2}
+              className="fill-sky"
+              opacity="0.16"
+            />
+            <text
+              x={(x(from) + x(to)) / 2}
+              y={body + 26}
+              textAnchor="middle"
+              className="fill-sky text-[12px] font-semibold"
+            >
+              {i + 1}
+            </text>
           </g>
         ))}
-        <text x="0" y={body + 12} className="fill-ink-soft text-[12px]">Bowls mixed</text>
-        <text x="0" y={body + 26} className="fill-sky text-[12px] font-semibold">Rinses</text>
+        <text x="0" y={body + 12} className="fill-ink-soft text-[12px]">
+          Bowls mixed
+        </text>
+        <text x="0" y={body + 26} className="fill-sky text-[12px] font-semibold">
+          Rinses
+        </text>
         {rows.map(({ block, foils, top, height: tall }) => (
           <g key={block.id}>
-            <text x="0" y={top + tall / 2 + 4} className="fill-ink text-[13px] font-semibold">{block.name.length > 19 ? `${block.name.slice(0, 18)}…` : block.name}<title>{`${block.name}: ${foils.length} foils`}</title></text>
-            {foils.map((foil, i) => <FoilLine key={foil.index} foil={foil} deposits={!block.units[foil.index].lifts} y={top + (i * tall) / foils.length} tall={tall / foils.length} x={x} />)}
+            <text x="0" y={top + tall / 2 + 4} className="fill-ink text-[13px] font-semibold">
+              {block.name.length > 19 ? `${block.name.slice(0, 18)}…` : block.name}
+              <title>{`${block.name}: ${foils.length} foils`}</title>
+            </text>
+            {foils.map((foil, i) => (
+              <FoilLine
+                key={foil.index}
+                foil={foil}
+                deposits={!block.units[foil.index].lifts}
+                y={top + (i * tall) / foils.length}
+                tall={tall / foils.length}
+                x={x}
+              />
+            ))}
           </g>
         ))}
-        {timeline.bowls.map(({ mix, at }, i) => <text key={i} x={x(at)} y={body + 12} textAnchor="middle" className="fill-ink text-[11px] font-bold">{mix}</text>)}
+        {timeline.bowls.map(({ mix, at }, i) => (
+          <text key={i} x={x(at)} y={body + 12} textAnchor="middle" className="fill-ink text-[11px] font-bold">
+            {mix}
+          </text>
+        ))}
         {after.length > 0 && (
           <g>
-            <text x="0" y={body + 34 + 16} className="fill-ink text-[13px] font-semibold">Afterwards</text>
+            <text x="0" y={body + 34 + 16} className="fill-ink text-[13px] font-semibold">
+              Afterwards
+            </text>
             {after.map(({ id, kind, name, from, to }, i) => {
               const left = x(timeline.end + from);
               const wide = x(timeline.end + to) - left;
               return (
                 <g key={id}>
-                  <rect x={left + 1} y={body + 34 + (kind === 'toner' || kind === 'root' ? 3 * (i % 2) : 0)} width={Math.max(2, wide - 2)} height="22" rx="3" className={kind === 'toner' || kind === 'root' ? 'fill-dusk' : kind === 'dry' ? 'fill-edge' : 'fill-sky'} opacity={kind === 'dry' ? 0.5 : 0.85}><title>{`${name}: ${Math.round(to - from)} min`}</title></rect>
-                  {wide > 30 && <text x={left + wide / 2} y={body + 34 + 16} textAnchor="middle" className={`${kind === 'dry' ? 'fill-ink' : 'fill-raised'} text-[11px] font-semibold`}>{kind === 'dry' ? 'dry' : kind}</text>}
+                  <rect
+                    x={left + 1}
+                    y={body + 34 + (kind === 'toner' || kind === 'root' ? 3 * (i % 2) : 0)}
+                    width={Math.max(2, wide - 2)}
+                    height="22"
+                    rx="3"
+                    className={
+                      kind === 'toner' || kind === 'root' ? 'fill-dusk' : kind === 'dry' ? 'fill-edge' : 'fill-sky'
+                    }
+                    opacity={kind === 'dry' ? 0.5 : 0.85}
+                  >
+                    <title>{`${name}: ${Math.round(to - from)} min`}</title>
+                  </rect>
+                  {wide > 30 && (
+                    <text
+                      x={left + wide / 2}
+                      y={body + 34 + 16}
+                      textAnchor="middle"
+                      className={`${kind === 'dry' ? 'fill-ink' : 'fill-raised'} text-[11px] font-semibold`}
+                    >
+                      {kind === 'dry' ? 'dry' : kind}
+                    </text>
+                  )}
                 </g>
               );
             })}
@@ -93,11 +168,24 @@ export function TimeAxis({ blocks, timeline, rules, after }: TimeAxisProps) {
 }
 
 /** A foil from its placing until it is off: placed, lifting, ready, past its limit. */
-function FoilLine({ foil, deposits, y, tall, x }: { foil: PlacedFoil; deposits: boolean; y: number; tall: number; x(minutes: number): number }) {
+function FoilLine({
+  foil,
+  deposits,
+  y,
+  tall,
+  x,
+}: {
+  foil: PlacedFoil;
+  deposits: boolean;
+  y: number;
+  tall: number;
+  x(minutes: number): number;
+}) {
   const { begun, placed, ready, limit, wet, pulled } = foil;
   const readyBy = Math.min(ready, wet);
   const thick = Math.max(0.9, tall - (tall > 4 ? 1.5 : 0.15));
-  const bar = (from: number, to: number, look: string) => to > from && <rect x={x(from)} y={y} width={x(to) - x(from)} height={thick} className={look} />;
+  const bar = (from: number, to: number, look: string) =>
+    to > from && <rect x={x(from)} y={y} width={x(to) - x(from)} height={thick} className={look} />;
   return (
     <g>
       {bar(begun, placed, 'fill-ink')}

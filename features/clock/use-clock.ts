@@ -21,16 +21,24 @@ function useWorker(asked: ClockAsked | null): Answered<ClockAnswer> & { readonly
     if (!asked) return;
     const worker = new Worker(new URL('../../workers/clock.ts', import.meta.url), { type: 'module' });
     worker.onmessage = ({ data }: MessageEvent<ClockAnswer>) => setState({ answer: data, of: asked });
-    worker.onerror = ({ message }) => setState({ problem: (message ?? '').replace(/^Uncaught (\w*Error: )?/, '') || 'the worker stopped', of: asked });
+    worker.onerror = ({ message }) =>
+      setState({ problem: (message ?? '').replace(/^Uncaught (\w*Error: )?/, '') || 'the worker stopped', of: asked });
     worker.postMessage(asked);
     return () => worker.terminate();
   }, [asked, tries]);
   const again = useCallback(() => setTries((before) => before + 1), []);
-  return { answer: state.answer, problem: state.of === asked ? state.problem : undefined, again, current: state.of === asked };
+  return {
+    answer: state.answer,
+    problem: state.of === asked ? state.problem : undefined,
+    again,
+    current: state.of === asked,
+  };
 }
 
 /** The plans of a question, worked out beside the page. @param asked kept the same as long as it is */
-export function usePlans(asked: (ClockAsked & { kind: 'plans' }) | null): Answered<readonly ClockPlanned[]> & { readonly current: boolean } {
+export function usePlans(
+  asked: (ClockAsked & { kind: 'plans' }) | null,
+): Answered<readonly ClockPlanned[]> & { readonly current: boolean } {
   const { answer, ...rest } = useWorker(asked);
   return { ...rest, answer: answer?.kind === 'plans' ? answer.plans : undefined };
 }

@@ -21,11 +21,19 @@ export function useTakeStrengths(blocks: readonly WorkBlock[]): (plan: ClockPlan
         if (from?.kind !== 'lift') continue;
         const made: Formula = { ...from, volumes: block.others![strengths[b] - 1].volumes };
         const same = Object.keys(formulas).find((own) => JSON.stringify(formulas[own]) === JSON.stringify(made));
-        const free = same ?? [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ'].find((own) => !(own in formulas) && !before.plan.panels.some(({ formula }) => formula === own));
+        const free =
+          same ??
+          [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ'].find(
+            (own) => !(own in formulas) && !before.plan.panels.some(({ formula }) => formula === own),
+          );
         if (free === undefined) continue;
         formulas = { ...formulas, [letter]: from, [free]: made };
         panels = panels.map((panel) => (panel.id === block.panel ? { ...panel, formula: free } : panel));
       }
-      return { ...before, plan: { ...before.plan, panels }, mix: { ...before.mix, formulas, clock: { ...before.mix.clock, strengths: false, chosen: null } } };
+      return {
+        ...before,
+        plan: { ...before.plan, panels },
+        mix: { ...before.mix, formulas, clock: { ...before.mix.clock, strengths: false, chosen: null } },
+      };
     });
 }
