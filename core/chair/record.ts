@@ -2,7 +2,7 @@ import { follow, Question, type Course, type PlacedFoil } from '../clock';
 import { levelAfter, onThisHead } from '../lift';
 import { UNIT_WORDS, type UnitKind } from '../work';
 import type { ServiceEvent } from './events';
-import type { ScriptUnit, ServiceScript } from './script';
+import { placedCourse, type ScriptUnit, type ServiceScript } from './script';
 import { lengthOf, MINUTE, serviceState, type ServiceState, type UnitState } from './state';
 
 /** A unit as it was planned, and as it was done; minutes from the start. */
@@ -135,32 +135,15 @@ const stepsOf = ({ after }: ServiceScript, { steps }: ServiceState): ServiceReco
 function plannedTimes(script: ServiceScript, { plan }: ServiceState): { units: ReadonlyMap<string, PlacedFoil>; end: number | null } {
   const { blocks, rules } = script;
   if (script.units.length === 0) return { units: new Map(), end: null };
-  const course = plan.length > 0 ? courseOfActions(script, plan) : courseOf(script);
+  const course = plan.length > 0 ? courseOfActions(script, plan) : placedCourse(script.course, blocks);
   const timeline = follow(new Question(blocks, rules), course).timeline();
   return { units: new Map(timeline.foils.map((own) => [blocks[own.block].units[own.index], own])), end: timeline.end };
 }
 
-const placesOf = ({ blocks }: ServiceScript) => {
-  const at = new Map(blocks.map(({ id }, b) => [id, b]));
-  return (ids: readonly string[]) => ids.flatMap((id) => at.get(id) ?? []);
-};
-
-/** The course of a script, its blocks by their places. */
-function courseOf(script: ServiceScript): Course {
-  const { blocks, course } = script;
-  const places = placesOf(script);
-  return {
-    order: places(course.order),
-    rinses: course.rinses.map((own) => ({ ...own, blocks: own.blocks && places(own.blocks) })),
-    pulling: course.pulling,
-    by: blocks.map(({ id }) => course.by[id] ?? 0),
-    strengths: blocks.map(() => 0),
-  };
-}
-
 /** What an older service wrote down when it began, as a course: its order, and a rinse after so many foils. */
 function courseOfActions(script: ServiceScript, plan: ServiceState['plan']): Course {
-  const places = placesOf(script);
+  const at = new Map(script.blocks.map(({ id }, b) => [id, b]));
+  const places = (ids: readonly string[]) => ids.flatMap((id) => at.get(id) ?? []);
   const order = places(plan.flatMap((own) => (own.kind === 'foil' ? [own.block] : [])));
   const rinses: Course['rinses'][number][] = [];
   let after = 0;

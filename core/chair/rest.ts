@@ -9,12 +9,11 @@ import {
   type Block,
   type ClockRules,
   type Course,
-  type RinsePoint,
   type Start,
   type Timeline,
 } from '../clock';
 import { mixesOf } from '../work';
-import { namedCourse, type ScriptCourse, type ServiceScript } from './script';
+import { namedCourse, placedCourse, type ScriptCourse, type ServiceScript } from './script';
 import { MINUTE, type ServiceState, type UnitState } from './state';
 
 /** What is left of a service: what happened is fixed, the running plan goes on. */
@@ -49,16 +48,16 @@ export function restOf(script: ServiceScript, state: ServiceState, now: number):
   const t0 = state.startedAt ?? now;
   const minutes = (at: number) => (at - t0) / MINUTE;
   const { rules } = script;
-  const course = state.course ?? script.course;
   const counts = ({ standing }: UnitState) => standing === 'on' || standing === 'pulled' || standing === 'waiting';
   const left = state.blocks.flatMap((own) => {
     const units = own.units.filter(counts);
     return units.length > 0 ? [{ own, units }] : [];
   });
   if (left.length === 0) return null;
-  const place = new Map(left.map(({ own }, b) => [own.block.id, b]));
-  const known = (ids: readonly string[]) => ids.flatMap((id) => place.get(id) ?? []);
-  const order = known([...new Set([...course.order, ...left.map(({ own }) => own.block.id)])]);
+  const course = placedCourse(
+    runningCourse(script, state),
+    left.map(({ own }) => own.block),
+  );
   const inHand = left.findIndex(
     ({ own, units }) =>
       own.block.id === (state.next ?? state.lastBlock) && units.some(({ standing }) => standing === 'waiting'),
@@ -87,11 +86,9 @@ export function restOf(script: ServiceScript, state: ServiceState, now: number):
     units: left.map(({ units }) => units.map(({ id }) => id)),
     rules,
     course: {
-      order: inHand < 0 ? order : [inHand, ...order.filter((b) => b !== inHand)],
-      rinses: rinses.map(({ blocks, ...own }): RinsePoint => ({ ...own, blocks: blocks && known(blocks) })),
-      pulling: course.pulling,
-      by: left.map(({ own }) => course.by[own.block.id] ?? 0),
-      strengths: left.map(() => 0),
+      ...course,
+      order: inHand < 0 ? course.order : [inHand, ...course.order.filter((b) => b !== inHand)],
+      rinses,
     },
     visits: rinses.length + 1,
     start: {
@@ -107,6 +104,10 @@ export function restOf(script: ServiceScript, state: ServiceState, now: number):
     },
   };
 }
+
+/** The course that a service goes on by: what somebody took last, else that of its script. */
+export const runningCourse = (script: ServiceScript, state: ServiceState): ScriptCourse =>
+  state.course ?? script.course;
 
 /** The rest as it goes on by its course. */
 export function restTimeline({ blocks, rules, course, start }: RestQuestion): Timeline {

@@ -82,6 +82,19 @@ export function namedCourse({ order, rinses, pulling, by }: Course, blocks: read
   };
 }
 
+/** The same with its blocks by their places among some; blocks that it does not name come last. */
+export function placedCourse({ order, rinses, pulling, by }: ScriptCourse, blocks: readonly { readonly id: string }[]): Course {
+  const at = new Map(blocks.map(({ id }, b) => [id, b]));
+  const places = (ids: readonly string[]) => ids.flatMap((id) => at.get(id) ?? []);
+  return {
+    order: places([...new Set([...order, ...at.keys()])]),
+    rinses: rinses.map(({ blocks: own, ...point }) => ({ ...point, blocks: own && places(own) })),
+    pulling,
+    by: blocks.map(({ id }) => by[id] ?? 0),
+    strengths: blocks.map(() => 0),
+  };
+}
+
 /** Freezes what a visit has planned into the script of its service. */
 export function scriptOf({ plan, work, clock, course, after, shelf, naturalLevel }: ScriptInput): ServiceScript {
   const minutesOf = new Map(work.letters.map(({ letter, recipe }) => [letter, recipe?.minutes ?? 0]));

@@ -48,8 +48,8 @@ export function exact(question: Question, options: ExactOptions): Head | undefin
     const by = pulling === 'second' ? 1 : 0;
     if (pulling !== 'none')
       for (const foils of subsets(head.on)) {
-        const { pullChange, pullEach } = question.rules;
-        const change = by === 0 ? pullChange : 0;
+        const { pullEach } = question.rules;
+        const change = head.changeFor(by);
         const ready = Math.max(...foils.map((f, i) => head.releaseOf(f) - change - i * pullEach));
         const own = head.copy();
         own.pull(foils, by, Math.max(ready, head.hands[0].free, head.hands[by].free));

@@ -1,4 +1,4 @@
-import { USUAL_RULES, type Block, type ClockRules, type FoilAt, type PlacedFoil, type Timeline } from './types';
+import { isPast, USUAL_RULES, type Block, type ClockRules, type FoilAt, type PlacedFoil, type Timeline } from './types';
 
 /** What holds a plan as it is: nothing can move without it. */
 export interface Binding {
@@ -27,7 +27,7 @@ export function bindingsOf(blocks: readonly Block[], timeline: Timeline, rules: 
 
 function limitBinding({ foils }: Timeline, nameOf: (foil: FoilAt) => string): Binding[] {
   // What comes off in its last minutes on purpose says nothing.
-  const own = foils.filter(({ expected, clear, limit }) => expected || clear > limit + 1e-6);
+  const own = foils.filter((foil) => foil.expected || isPast(foil));
   const nearest = own.reduce<PlacedFoil | undefined>(
     (best, foil) => (best === undefined || foil.limit - foil.clear < best.limit - best.clear ? foil : best),
     undefined,

@@ -142,13 +142,11 @@ class Follower {
 
   /** Puller, minutes to change over, and when they would next have a hand free if the one who foils goes on until `closed`. */
   private puller(closed: number, by: number): { hand: number; change: number; next: number } {
-    const { rules } = this.question;
-    if (this.course.pulling === 'second' && rules.second !== 'foils') return { hand: 1, change: 0, next: closed };
-    const next =
-      rules.second === 'foils'
-        ? Math.min(closed, Math.max(this.head.hands[1 - by].free, this.head.hands[by].free))
-        : closed;
-    return { hand: by, change: rules.pullChange, next };
+    const { head, course, question } = this;
+    const shared = question.rules.second === 'foils';
+    const hand = course.pulling === 'second' && !shared ? 1 : by;
+    const next = shared ? Math.min(closed, Math.max(head.hands[1 - by].free, head.hands[by].free)) : closed;
+    return { hand, change: head.changeFor(hand), next };
   }
 
   /** Pulls what could not be pulled in time after the next foil; false where the next foil may be placed. */

@@ -170,7 +170,8 @@ export class Head {
     this.hands = this.hands.with(by, { ...own, free: until }) as [Hands, Hands];
   }
 
-  private changeFor(by: number): number {
+  /** Minutes to change over to opening foils: a second person who only pulls has none. */
+  changeFor(by: number): number {
     const { rules } = this.question;
     return by === 0 || rules.second === 'foils' ? rules.pullChange : 0;
   }

@@ -3,7 +3,7 @@ import { Shelf, USUAL_RANGE } from '../products';
 import { planOf, TECHNIQUES } from '../technique';
 import { usualFormula } from '../visit';
 import { visitOf } from '../visit/computed/testing';
-import { LEAST_PART, plansOf } from '.';
+import { LEAST_PART, planFollowed, plansOf } from '.';
 
 const CASES = [
   [5, 8],
@@ -32,6 +32,7 @@ test.each(
     consult: { naturalLevel, goalLevel },
   });
   const [first, ...others] = plansOf(clock);
+  expect(planFollowed(clock)).toMatchObject({ key: first.key, figures: first.figures, course: first.course });
   expect(first.figures).toMatchObject({ worstOver: 0, foilMinutesOver: 0 });
   expect(first.figures.basinVisits).toBeLessThanOrEqual(2);
   expect(first.figures.end).toBeLessThan(330);

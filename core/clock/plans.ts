@@ -1,5 +1,6 @@
 import { Search, type Fixed, type Wanted } from './search';
 import {
+  comesEarly,
   mixesOf,
   NEAR,
   type Block,
@@ -7,7 +8,6 @@ import {
   type Course,
   type Frame,
   type SecondPerson,
-  type Start,
   type Timeline,
 } from './types';
 
@@ -21,7 +21,6 @@ export interface ClockQuestion {
   readonly strengths: boolean;
   /** Key of the plan that was chosen; null for the one that is proposed. */
   readonly chosen: string | null;
-  readonly start?: Start;
 }
 
 /** What plans are compared by. Minutes. */
@@ -74,14 +73,12 @@ export function figuresOf({ foils, stages, strengths, end, idle }: Timeline): Fi
     pulled: foils.filter(({ pulled }) => pulled).length,
     worstOver: small(Math.max(0, ...over)),
     foilMinutesOver: small(over.reduce((sum, own) => sum + own, 0)),
-    short: foils.filter(({ wet, ready, expected }) => !expected || wet < ready - SHORT).length,
+    short: foils.filter((own) => !own.expected || comesEarly(own)).length,
     strengthsChanged: foils.filter(({ block }) => strengths[block] > 0).length,
     handsFree: idle,
   };
 }
 
-/** Nearer to ready than this is ready, minutes. */
-const SHORT = 0.05;
 const small = (value: number) => (value < 1e-6 ? 0 : value);
 
 /**
@@ -89,15 +86,15 @@ const small = (value: number) => (value < 1e-6 ? 0 : value);
  * with nothing past a limit and within the frame. Each is named by what it does. Always at least one, whatever is asked.
  */
 export function plansOf(question: ClockQuestion): readonly ClockPlanned[] {
-  const kinds = kindsOf(question);
-  const all: ClockPlanned[] = [];
-  // What was chosen is kept, whatever else comes to the same.
-  for (const kind of [...kinds].sort((a, b) => Number(b.key === question.chosen) - Number(a.key === question.chosen))) {
-    const own = planOf(kind, question);
-    if (!all.some((other) => alike(other, own))) all.push(own);
-  }
-  const proposed = proposedOf(all, question);
-  const first = all.find(({ key, figures }) => key === question.chosen && figures.strengthsChanged === 0) ?? proposed;
+  const every = kindsOf(question).map(planner(question));
+  const proposed = proposedOf(
+    every.filter((own) => isProposable(own, question)),
+    question,
+  );
+  const chosen = every.find(({ key }) => key === question.chosen);
+  const first = chosen && mayBeFollowed(chosen) ? chosen : proposed;
+  // What comes to the same under several keys is one plan; what is followed, and what is proposed, stay.
+  const all = [first, proposed, ...every].filter((own, i, list) => list.findIndex((other) => alike(other, own)) === i);
   const kept = all.filter(
     (own) => own === first || own === proposed || !all.some((other) => other !== own && dominates(other, own, all)),
   );
@@ -109,30 +106,30 @@ export function plansOf(question: ClockQuestion): readonly ClockPlanned[] {
   return named([first, ...shown], question);
 }
 
-/** The plan that is followed: the chosen one, or the one that is proposed. */
+/** The plan that is followed, without the others: the first of `plansOf`. */
 export function planFollowed(question: ClockQuestion): ClockPlanned {
+  const planOf = planner(question);
   const kinds = kindsOf(question);
-  const chosen = kinds.find(({ key }) => key === question.chosen);
-  const own = chosen && planOf(chosen, question);
-  if (own && own.figures.strengthsChanged === 0) return named([own], question)[0];
-  // What has to be asked for is never proposed.
-  const within = kinds.filter(
-    ({ key, second, wanted }) => second === question.rules.second && !wanted.strengths && !goesPast(key),
-  );
-  return named(
-    [
-      proposedOf(
-        within.map((kind) => planOf(kind, question)),
-        question,
-      ),
-    ],
-    question,
-  )[0];
+  const asked = kinds.find(({ key }) => key === question.chosen);
+  const chosen = asked && planOf(asked);
+  const first =
+    chosen && mayBeFollowed(chosen)
+      ? chosen
+      : proposedOf(kinds.filter((kind) => isProposable(kind, question)).map(planOf), question);
+  return named([first], question)[0];
 }
+
+/** Other strengths have to be put into the mix before a plan with them is followed. */
+const mayBeFollowed = ({ figures }: ClockPlanned) => figures.strengthsChanged === 0;
+
+/** A plan is proposed only with the hands that there are and the strengths that are mixed; what goes past a limit has to be asked for. */
+const isProposable = ({ key, second }: Pick<Kind, 'key' | 'second'>, { rules }: ClockQuestion) =>
+  second === rules.second && key !== STRENGTHS && !goesPast(key);
 
 /** Key of a plan that lets foils stay on past their limits. */
 export const goesPast = (key: string | null): boolean => key?.startsWith(PAST) ?? false;
 const PAST = 'past-';
+const STRENGTHS = 'strengths';
 
 const proposedOf = (all: readonly ClockPlanned[], question: ClockQuestion) =>
   all.reduce((best, own) => (rank(own, question) < rank(best, question) ? own : best));
@@ -156,7 +153,7 @@ function kindsOf({ blocks, rules, frame, strengths }: ClockQuestion): Kind[] {
   if (!backFirst && blocks.length > 1) add('order', { order: 'free' });
   for (let visits = backFirst ? 2 : 1; visits <= Math.min(2, most); visits += 1)
     add(`${PAST}${visits}`, { visits, pulling: 'none' });
-  if (strengths) add('strengths', { strengths: true });
+  if (strengths) add(STRENGTHS, { strengths: true });
   if (rules.second === 'none') add('second', { visits: backFirst ? 2 : 1, pulling: 'second' }, 'pulls');
   return out;
 }
@@ -164,10 +161,16 @@ function kindsOf({ blocks, rules, frame, strengths }: ClockQuestion): Kind[] {
 /** More visits than these are no help to anybody. */
 const MOST_VISITS = 3;
 
-function planOf({ key, wanted, second }: Kind, { blocks, rules, fixed, start }: ClockQuestion): ClockPlanned {
-  const { course, head, gapMinutes } = new Search(blocks, { ...rules, second }, fixed, start).find(wanted);
-  const timeline = head.timeline();
-  return { key, name: '', course, timeline, figures: figuresOf(timeline), gapMinutes, second };
+/** Works out kinds of plans, those with the same hands by one search. */
+function planner({ blocks, rules, fixed }: ClockQuestion): (kind: Kind) => ClockPlanned {
+  const searches = new Map<SecondPerson, Search>();
+  return ({ key, wanted, second }) => {
+    const search = searches.get(second) ?? new Search(blocks, { ...rules, second }, fixed);
+    searches.set(second, search);
+    const { course, head, gapMinutes } = search.find(wanted);
+    const timeline = head.timeline();
+    return { key, name: '', course, timeline, figures: figuresOf(timeline), gapMinutes, second };
+  };
 }
 
 /** The same plan under another key. */

@@ -3,6 +3,7 @@ import {
   compareCosts,
   follow,
   Head,
+  planFollowed,
   plansOf,
   Question,
   Search,
@@ -228,6 +229,13 @@ describe('the list of plans', () => {
         }
     }
   });
+});
+
+test.each([14, 18, 20, 21, 22, 23, 24, 26])('%d foils: what is followed is the first of the list, and keeps its margin', (n) => {
+  const question = ask(panels([n], 62, 20));
+  const [first] = plansOf(question);
+  expect(planFollowed(question)).toMatchObject({ key: first.key, figures: first.figures });
+  for (const { clear, limit } of first.timeline.foils) expect(limit - clear).toBeGreaterThanOrEqual(3 - 1e-6);
 });
 
 test.each([0, 1, 300])('%d foils: always a plan', (n) => {

@@ -52,7 +52,6 @@ export interface Found {
 /** Looks for plans of some foils: courses are followed, and the best is kept. */
 export class Search {
   private readonly questions = new Map<string, Question>();
-  private readonly byKey = new Map<string, Found>();
   private followed = 0;
   readonly ownOrder: readonly number[];
 
@@ -97,9 +96,6 @@ export class Search {
 
   /** The best plan of a kind that was found. */
   find(wanted: Wanted): Found {
-    const key = JSON.stringify(wanted);
-    const known = this.byKey.get(key);
-    if (known) return known;
     this.followed = 0;
     const { visits, pulling, order, strengths = false, backFirst = false } = wanted;
     const base: Course = {
@@ -109,16 +105,16 @@ export class Search {
       by: this.sharedOut(),
       strengths: this.blocks.map((_, b) => this.fixed.strength?.[b] ?? 0),
     };
-    let plain = this.follow(base);
-    if (this.rules.second === 'foils') plain = this.handed(plain);
-    if (order === 'free') plain = this.ordered(plain);
-    let best = this.rinsed(plain, visits, backFirst);
+    let best = this.follow(base);
+    if (this.rules.second === 'foils') best = this.handed(best);
+    if (order === 'free') best = this.ordered(best);
+    best = this.rinsed(best, visits, backFirst);
     if (strengths) best = this.strengthened(best);
-    best = this.proved(best, wanted);
-    const least = this.start ? 0 : leastMinutes(this.question(best.course.strengths), visits, pulling);
-    const found = { ...best, gapMinutes: this.start || best.gapMinutes < 0 ? 0 : Math.max(0, best.head.free - least) };
-    this.byKey.set(key, found);
-    return found;
+    const question = this.question(best.course.strengths);
+    if (question.count <= EXACT_UP_TO && this.rules.second !== 'foils' && !backFirst) return this.proved(best, wanted);
+    // Of a service that has begun no bound is known.
+    const least = this.start ? best.head.free : leastMinutes(question, visits, pulling);
+    return { ...best, gapMinutes: Math.max(0, best.head.free - least) };
   }
 
   /** Where each rinse before the last one falls best. */
@@ -176,12 +172,14 @@ export class Search {
     return this.blocks.map((_, b) => (right(b) ? 1 : 0));
   }
 
-  private handed(from: Found): Found {
+  /** Follows the best of small changes as long as one is better. @param changes of the best course so far, one after the other */
+  private climbed(from: Found, changes: (best: () => Course) => Iterable<Course>): Found {
     let best = from;
     for (let better = true; better && this.followed < MOST_FOLLOWED;) {
       better = false;
-      for (let b = 0; b < this.blocks.length && this.followed < MOST_FOLLOWED; b += 1) {
-        const own = this.follow({ ...best.course, by: best.course.by.with(b, 1 - best.course.by[b]) });
+      for (const course of changes(() => best.course)) {
+        if (this.followed >= MOST_FOLLOWED) break;
+        const own = this.follow(course);
         if (compareCosts(own.head.cost, best.head.cost) >= 0) continue;
         best = own;
         better = true;
@@ -190,56 +188,46 @@ export class Search {
     return best;
   }
 
-  /** Panels moved to where they save most, one at a time. */
+  /** Blocks handed to the other pair of hands. */
+  private handed(from: Found): Found {
+    const { blocks } = this;
+    return this.climbed(from, function* (best) {
+      for (let b = 0; b < blocks.length; b += 1) yield { ...best(), by: best().by.with(b, 1 - best().by[b]) };
+    });
+  }
+
+  /** Panels moved to where they save most. */
   private ordered(from: Found): Found {
-    let best = from;
-    for (let better = true; better && this.followed < MOST_FOLLOWED;) {
-      better = false;
-      const { order } = best.course;
+    const allowed = (order: readonly number[]) => this.allowed(order);
+    return this.climbed(from, function* (best) {
+      const { order } = best();
       for (let i = 0; i < order.length; i += 1)
-        for (let to = 0; to < order.length && this.followed < MOST_FOLLOWED; to += 1) {
-          if (to === i) continue;
+        for (let to = 0; to < order.length; to += 1) {
           const moved = order.toSpliced(i, 1).toSpliced(to, 0, order[i]);
-          if (!this.allowed(moved)) continue;
-          const own = this.follow({ ...best.course, order: moved });
-          if (compareCosts(own.head.cost, best.head.cost) >= 0) continue;
-          best = own;
-          better = true;
+          if (to !== i && allowed(moved)) yield { ...best(), order: moved };
         }
-    }
-    return best;
+    });
   }
 
-  /** Another strength for one block at a time, where it saves more than it counts for. */
+  /** Other strengths for one block at a time, where that saves more than it counts for. */
   private strengthened(from: Found): Found {
-    let best = from;
-    for (let better = true; better && this.followed < MOST_FOLLOWED;) {
-      better = false;
-      for (let b = 0; b < this.blocks.length; b += 1) {
-        if (this.fixed.strength?.[b] !== undefined) continue;
-        for (let s = 0; s < strengthsOf(this.blocks[b]); s += 1) {
-          if (s === best.course.strengths[b]) continue;
-          const own = this.follow({ ...best.course, strengths: best.course.strengths.with(b, s) });
-          if (compareCosts(own.head.cost, best.head.cost) >= 0) continue;
-          best = own;
-          better = true;
-        }
+    const { blocks, fixed } = this;
+    return this.climbed(from, function* (best) {
+      for (let b = 0; b < blocks.length; b += 1) {
+        if (fixed.strength?.[b] !== undefined) continue;
+        for (let s = 0; s < strengthsOf(blocks[b]); s += 1)
+          if (s !== best().strengths[b]) yield { ...best(), strengths: best().strengths.with(b, s) };
       }
-    }
-    return best;
+    });
   }
 
-  /** A handful of foils: everything is gone through. */
-  private proved(best: Found, { visits, pulling, order, backFirst }: Wanted): Found {
+  /** A handful of foils: everything is gone through, and nothing of the kind is shorter. */
+  private proved(best: Found, { visits, pulling, order }: Wanted): Found {
     const question = this.question(best.course.strengths);
-    if (question.count > EXACT_UP_TO || this.rules.second === 'foils' || backFirst) return best;
     const orders = order === 'own' ? [this.ownOrder] : permutations(this.ownOrder).filter((own) => this.allowed(own));
     const head = exact(question, { visits, pulling, orders, start: this.start, than: best.head });
-    return {
-      ...best,
-      ...(head && { head, course: { ...best.course, order: orderOf(head, best.course.order) } }),
-      gapMinutes: -1,
-    };
+    if (!head) return best;
+    return { ...best, head, course: { ...best.course, order: orderOf(head, best.course.order) } };
   }
 }
 

@@ -136,6 +136,16 @@ export interface PlacedFoil extends FoilAt {
   readonly expected: boolean;
 }
 
+/** Less than this past a limit is at it, and nearer to ready than that is ready, minutes. */
+const AT_LIMIT = 1e-6;
+const AT_READY = 0.05;
+
+/** Whether a foil stays on past its maker's limit. */
+export const isPast = ({ clear, limit }: Pick<PlacedFoil, 'clear' | 'limit'>): boolean => clear > limit + AT_LIMIT;
+
+/** Whether a foil comes off before it is ready. */
+export const comesEarly = ({ wet, ready }: Pick<PlacedFoil, 'wet' | 'ready'>): boolean => wet < ready - AT_READY;
+
 /** Foils of one block, placed one after the other. */
 export interface FoilRun {
   readonly block: number;

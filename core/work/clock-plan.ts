@@ -1,4 +1,6 @@
 import {
+  comesEarly,
+  isPast,
   USUAL_RULES,
   type Block,
   type ClockPlanned,
@@ -82,7 +84,7 @@ function frameOf({ visits, backFirst }: VisitClock, { clock, schools }: ClockHou
 }
 
 /** What a worker needs of a question, and no more. */
-export function plainQuestion({ blocks, rules, frame, fixed, strengths, chosen, start }: ClockQuestion): ClockQuestion {
+export function plainQuestion({ blocks, rules, frame, fixed, strengths, chosen }: ClockQuestion): ClockQuestion {
   const plain = ({ id, panel, name, foils, others, together, apart, after }: Block): Block => ({
     id,
     panel,
@@ -93,7 +95,7 @@ export function plainQuestion({ blocks, rules, frame, fixed, strengths, chosen, 
     apart,
     after,
   });
-  return { blocks: blocks.map(plain), rules, frame, fixed, strengths, chosen, start };
+  return { blocks: blocks.map(plain), rules, frame, fixed, strengths, chosen };
 }
 
 /** Lowest level that a unit has when its product is off (estimate), with what opened hair lifts on; null where nothing lifts. */
@@ -119,8 +121,8 @@ const said = (level: number) => String(Math.round(level * 10) / 10);
 
 /** What cannot be met with a plan, in sentences. */
 export function cannotWith({ figures, timeline }: ClockPlanned, { frame, unexpected }: ClockPlan): string[] {
-  const over = timeline.foils.filter(({ clear, limit }) => clear > limit + 1e-6).length;
-  const early = timeline.foils.filter(({ expected, wet, ready }) => expected && wet < ready - 0.05).length;
+  const over = timeline.foils.filter(isPast).length;
+  const early = timeline.foils.filter((own) => own.expected && comesEarly(own)).length;
   return [
     ...(over > 0
       ? [

@@ -7,6 +7,7 @@ import {
   restOf,
   restSteps,
   restTimeline,
+  runningCourse,
   type RestQuestion,
   type RestStep,
   type ServiceScript,
@@ -40,7 +41,9 @@ export function useRest(script: ServiceScript | undefined, state: ServiceState |
   // A round of foils that are to be opened stays as it was called, however long it takes.
   const from = useMemo(() => {
     if (!script || !state || free === null) return 0;
-    for (let n = 0; n < late; n += 1) {
+    const opens =
+      runningCourse(script, state).pulling === 'own' && state.blocks.some(({ firstAt }) => firstAt !== null);
+    for (let n = 0; opens && n < late; n += 1) {
       const asked = restOf(script, state, free + n * AGAIN_MS);
       const [first] = asked ? restSteps(asked, restTimeline(asked), state.startedAt ?? free) : [];
       if (first?.kind === 'pull' && first.by === 0 && first.at < free + (n + 1) * AGAIN_MS) return free + n * AGAIN_MS;

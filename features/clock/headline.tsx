@@ -1,6 +1,6 @@
 'use client';
 
-import type { ClockPlanned } from '@/core/clock';
+import { isPast, type ClockPlanned } from '@/core/clock';
 import { hoursAndMinutes } from '../shared';
 
 interface HeadlineProps {
@@ -22,7 +22,7 @@ export function Headline({ plan, slot, lateMinutes, afterMinutes }: HeadlineProp
     );
   const { foils, end } = plan.timeline;
   const { basinVisits, pulled, worstOver } = plan.figures;
-  const over = foils.filter(({ clear, limit }) => clear > limit + 1e-6).length;
+  const over = foils.filter(isPast).length;
   const foiled = Math.max(0, ...foils.map(({ placed }) => placed));
   const whole = lateMinutes + end + afterMinutes;
   return (

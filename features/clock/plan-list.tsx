@@ -67,7 +67,7 @@ export function PlanList({ plans, value, onChoose }: PlanListProps) {
             </span>
             <span className={plan.key === value ? 'font-semibold' : ''}>
               {plan.name}
-              {goesPast(plan.key) && (
+              {goesPast(plan.key) && plan.figures.worstOver > 0 && (
                 <span className="block text-xs text-rowan">Asks for a reason before you begin.</span>
               )}
               {plan.figures.strengthsChanged > 0 && (

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Timeline } from '@/core/clock';
+import { isPast, type Timeline } from '@/core/clock';
 import type { AfterStep, WorkBlock } from '@/core/work';
 import { FoilGlyph } from '@/ui/foil-glyph';
 import { useWidth } from '@/ui/use-width';
@@ -72,7 +72,7 @@ export function TimeRibbon({
                         height={HEIGHT}
                         rx={1.5}
                         fill={bark}
-                        stroke={on ? 'var(--color-leaf)' : clear > limit + 1e-6 ? 'var(--color-rowan)' : 'none'}
+                        stroke={on ? 'var(--color-leaf)' : isPast({ clear, limit }) ? 'var(--color-rowan)' : 'none'}
                         strokeWidth={on ? 3 : 2}
                         paintOrder="stroke"
                       />

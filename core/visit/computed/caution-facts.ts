@@ -1,5 +1,5 @@
 import type { CautionedFormula, MixCautionFacts } from '../../caution';
-import type { PlacedFoil } from '../../clock';
+import { isPast, type PlacedFoil } from '../../clock';
 import type { Shelf } from '../../products';
 import type { WorkList, WorkUnit } from '../../work';
 import type { VisitMix } from '..';
@@ -54,7 +54,7 @@ export function cautionFactsOf({ mix, work, shelf, fragileZones, overlapping, pa
 
 /** Foils that stay on past their limit, by the one that stays longest past it. */
 function tooLongIn(foils: readonly PlacedFoil[]): { what: string; minutes: number; limit: number }[] {
-  const over = foils.filter(({ clear, limit }) => clear > limit + 1e-6);
+  const over = foils.filter(isPast);
   if (over.length === 0) return [];
   const worst = over.reduce((a, b) => (b.clear - b.limit > a.clear - a.limit ? b : a));
   const what = over.length === 1 ? 'one foil' : `${over.length} foils, up to`;
