@@ -104,6 +104,8 @@ function joined(work: VisitWork): VisitWork {
 
 const same = (a: unknown, b: unknown) => a === b || differencesOf(a, b).length === 0;
 const workOf = (bundle: VisitBundle): VisitWork => joined({ consult: bundle.consult.document, plan: bundle.plan.document, mix: bundle.mix.document });
+/** When the hand moved, ms: a slow page hears of it later, and one gesture must not become several for that. */
+const handAt = () => window.event?.timeStamp ?? performance.now();
 const WORK_PARTS = ['consult', 'plan', 'mix'] as const;
 const WORST_FIRST: readonly SaveState[] = ['refused', 'offline', 'saving', 'waiting', 'saved'];
 
@@ -238,7 +240,7 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
 
   const actions = useMemo<VisitActions>(() => {
     const edit = (label: (before: VisitWork, after: VisitWork) => string, change: (work: VisitWork) => VisitWork, gesture: string) =>
-      !signed.current && dispatch({ kind: 'edit', change, label, gesture, at: Date.now() });
+      !signed.current && dispatch({ kind: 'edit', change, label, gesture, at: handAt() });
     const dropDraft = (draft: OpenDraft) => {
       setRefusedHere((all) => all.filter((other) => other.part !== draft.part));
       void discardDraft(initial.id, draft.part);
