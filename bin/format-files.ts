@@ -42,7 +42,7 @@ const example: PlanInput = {
 
 /** A worked mix for it: two strengths, weaker ends, a strand test, a toner of three parts and a root. */
 const exampleMix: object = {
-  version: 2,
+  version: 3,
   formulas: {
     A: { kind: 'lift', product: 'moth-powder', volumes: 13, ratio: 2, additives: [{ product: 'rootling', perGram: 0.1 }], ends: { volumes: 10, ratio: 2, lastMm: 80 } },
     B: { kind: 'lift', product: 'moth-cream', volumes: 10, ratio: 1.5, additives: [{ product: 'water', perGram: 0.1 }], reach: 'regrowth' },
@@ -51,12 +51,12 @@ const exampleMix: object = {
   tests: [{ formula: 'A', minutes: 20, level: 7.5, from: 6 }],
   toners: [
     {
-      id: 'toner-1', where: 'all', line: 'sedge', parts: [{ shade: 'sedge-9-violet', parts: 2 }, { shade: 'sedge-9-pearl', parts: 1 }, { shade: 'sedge-clear', parts: 1 }], grams: 60, ratio: 2, volumes: 5, minutes: 12,
+      id: 'toner-1', place: {}, line: 'sedge', parts: [{ shade: 'sedge-9-violet', parts: 2 }, { shade: 'sedge-9-pearl', parts: 1 }, { shade: 'sedge-clear', parts: 1 }], grams: 60, ratio: 2, volumes: 5, minutes: 12,
       state: 'damp',
     },
   ],
-  root: { line: 'sedge', grams: 45, ratio: 2, volumes: 10, minutes: 15 },
-  corrections: [{ kind: 'bleach-wash', id: 'wash-1', product: 'moth-powder', volumes: 20, developer: 1, shampoo: 1, water: 1, grams: 80, minutes: 15, from: 9, where: 'ends' }],
+  roots: [{ id: 'shadow', place: { lengths: ['roots'] }, mm: 25, line: 'sedge', grams: 45, ratio: 2, volumes: 10, minutes: 15, state: 'damp' }],
+  corrections: [{ kind: 'bleach-wash', id: 'wash-1', product: 'moth-powder', volumes: 20, developer: 1, shampoo: 1, water: 1, grams: 80, minutes: 15, from: 9, place: { lengths: ['ends'] } }],
 };
 
 /** Three visits a few months apart: all, then the face frame only, then all again; the last one is today's. */

@@ -1,7 +1,11 @@
+import { EMPTY_MIX, oldShadowMm, parseMix, withOldShadow } from '../core/formats';
 import type { Plan } from '../core/pattern';
 import { mixWords, type Consult, type Outcome, type VisitMix } from '../core/visit';
 import { inSalon, type Actor, type Transaction } from './database';
 import { keepDraft, type VisitPart } from './drafts';
+import { insertMix } from './mix-rows';
+import { mixRefused, tellService } from './mix-service';
+import { rangeOf } from './products';
 import { changesBetween, leaveTrail } from './trail';
 
 /** One edit: the whole new document, the revision that it was made from, and an id of its own. */
@@ -22,7 +26,9 @@ export type SaveResult =
   /** A visit that has not begun cannot be recorded. */
   | { readonly ok: false; readonly reason: 'not-begun' }
   /** The record is signed off: nothing of the visit changes any more. */
-  | { readonly ok: false; readonly reason: 'signed' };
+  | { readonly ok: false; readonly reason: 'signed' }
+  /** What was used at the service that runs stays as it was. */
+  | { readonly ok: false; readonly reason: 'used'; readonly problem: string };
 
 /** Where each part of a visit lies. */
 const PLACES = {
@@ -34,7 +40,10 @@ const PLACES = {
 
 /** Saves one part of a visit in one transaction. A stale edit overwrites nothing: it becomes a draft. */
 export function saveConsult(actor: Actor, visitId: string, edit: Edit<Consult>): Promise<SaveResult> {
-  return inSalon(actor.salonId, (trx) => update(trx, actor, visitId, 'consult', edit, {}));
+  return inSalon(actor.salonId, async (trx) => {
+    await keepOldShadow(trx, actor, visitId);
+    return update(trx, actor, visitId, 'consult', edit, {});
+  });
 }
 
 /** See {@link saveConsult}. */
@@ -55,19 +64,33 @@ export function saveMix(actor: Actor, visitId: string, edit: Edit<VisitMix>): Pr
       const made = await insertMix(trx, actor, visitId, edit.document, edit.editId);
       if (made !== undefined) {
         await leaveTrail(trx, actor, 'mix', { clientId: visit.client_id, visitId, words: 'begun' });
+        await tellService(trx, actor, visitId, EMPTY_MIX, edit.document);
         return { ok: true, revision: made };
       }
     }
-    return update(trx, actor, visitId, 'mix', edit, { search, updated_at: trx.fn.now(), updated_by: actor.personId });
+    const row = await trx('mix').where({ visit_id: visitId }).forUpdate().select('document').first();
+    const before = row && parseMix(row.document);
+    const problem = before?.ok ? await mixRefused(trx, visitId, before.value, edit.document) : null;
+    if (problem !== null) return { ok: false, reason: 'used', problem };
+    const saved = await update(trx, actor, visitId, 'mix', edit, { search, updated_at: trx.fn.now(), updated_by: actor.personId });
+    if (saved.ok && before?.ok) await tellService(trx, actor, visitId, before.value, edit.document);
+    return saved;
   });
 }
 
-/** Writes the first mix of a visit. @returns its revision; undefined when it has one already */
-export async function insertMix(trx: Transaction, actor: Actor, visitId: string, document: VisitMix, editId: string | null = null): Promise<number | undefined> {
-  const made = await trx('mix')
-    .insert({ visit_id: visitId, salon_id: actor.salonId, document: JSON.stringify(document), search: mixWords(document), last_edit: editId, updated_by: actor.personId })
-    .onConflict('visit_id').ignore().returning('revision');
-  return made[0]?.revision;
+/**
+ * A consultation of version 1 had the root shadow that the mix has now: before it is written over, the mix takes it. Its
+ * revision stays: whoever has the visit open has read it with the shadow already.
+ */
+async function keepOldShadow(trx: Transaction, actor: Actor, visitId: string): Promise<void> {
+  const visit = await trx('visit').where({ id: visitId }).forUpdate().select('consult').first();
+  if (!visit || oldShadowMm(visit.consult) === null) return;
+  const row = await trx('mix').where({ visit_id: visitId }).forUpdate().select('document').first();
+  const read = row ? parseMix(row.document) : { ok: true as const, value: EMPTY_MIX };
+  if (!read.ok) return;
+  const document = withOldShadow(read.value, visit.consult, await rangeOf(trx, actor.salonId));
+  if (row) await trx('mix').where({ visit_id: visitId }).update({ document: JSON.stringify(document) });
+  else await trx('mix').insert({ visit_id: visitId, salon_id: actor.salonId, document: JSON.stringify(document), search: mixWords(document), updated_by: actor.personId });
 }
 
 /** See {@link saveConsult}; the first outcome of a visit is based on revision 0. */

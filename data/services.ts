@@ -1,20 +1,18 @@
-import { recordOf, serviceState, type ServiceEvent, type ServiceScript } from '../core/chair';
-import { parseConsult, parseEventBody, parseScript, type EventBatch } from '../core/formats';
+import { recordOf, serviceState, type ServiceScript } from '../core/chair';
+import { parseConsult, parseScript, type EventBatch } from '../core/formats';
 import { createPatternEngine } from '../core/pattern';
 import { zonesOfService, zonesRecorded } from '../core/record';
+import { putOn } from '../core/steps';
 import type { Outcome } from '../core/visit';
 import { lockedVisit } from './cautions';
 import { inSalon, type Actor, type Transaction } from './database';
 import { stored } from './documents';
 import { serverNow } from './now';
-import { announce } from './signals';
+import { eventsAfter, keptScript, putEvents, type TakenEvent } from './service-rows';
 import { leaveTrail } from './trail';
 import { earlierThan } from './visits';
 
-/** An event with its place in the order in which the server took them. */
-export interface TakenEvent extends ServiceEvent {
-  readonly position: number;
-}
+export type { TakenEvent };
 
 /** A service as a device opens it. */
 export interface OpenedService {
@@ -50,25 +48,9 @@ export function openService(actor: Actor, visitId: string): Promise<Reached<Open
 /** Freezes the script of a visit, unless that was done; undefined where it has nothing that stays on. */
 export async function freezeScript(trx: Transaction, actor: Actor, visitId: string, script: ServiceScript): Promise<ServiceScript | undefined> {
   // Without foils a toner or a root colour is still timed.
-  if (script.units.length === 0 && !script.after.some(({ kind }) => kind === 'toner' || kind === 'root' || kind === 'correction')) return undefined;
+  if (script.units.length === 0 && !putOn(script.steps)) return undefined;
   await trx('service').insert({ visit_id: visitId, salon_id: actor.salonId, script: JSON.stringify(script), begun_at: new Date(serverNow()) }).onConflict('visit_id').ignore();
   return keptScript(trx, visitId);
-}
-
-/** The script that a visit's service was frozen with; undefined before. */
-async function keptScript(trx: Transaction, visitId: string): Promise<ServiceScript | undefined> {
-  const kept = await trx('service').where({ visit_id: visitId }).select('script').first();
-  return kept && stored('script', parseScript(kept.script));
-}
-
-interface EventRow { position: number; id: string; device: string; at: Date; body: unknown; name: string }
-
-/** Events that were taken after a position, or those of some ids, in that order. */
-async function eventsAfter(trx: Transaction, visitId: string, position: number, ids?: readonly string[]): Promise<TakenEvent[]> {
-  const rows = await trx('service_event as e').join('person as p', 'p.id', 'e.person_id').where('e.visit_id', visitId).where('e.position', '>', position).orderBy('e.position')
-    .modify((own) => void (ids && own.whereIn('e.id', [...ids])))
-    .select<EventRow[]>('e.position', 'e.id', 'e.device', 'e.at', 'e.body', 'p.name');
-  return rows.map(({ position: own, id, device, at, body, name }) => ({ position: own, id, device, at: at.getTime(), by: name, body: stored('event', parseEventBody(body)) }));
 }
 
 export function readEvents(actor: Actor, visitId: string, after: number): Promise<TakenEvent[]> {
@@ -88,18 +70,13 @@ export function appendEvents(actor: Actor, visitId: string, { device, deviceNow,
     const known = new Set((await trx('service_event').where({ visit_id: visitId }).whereIn('id', events.map(({ id }) => id)).select('id')).map(({ id }) => id as string));
     const last = await trx('service_event').where({ visit_id: visitId, device }).max('at as at').first();
     let before = (last?.at as Date | null)?.getTime() ?? 0;
-    let position = service.last_position as number;
-    const rows = events.filter(({ id }, i) => !known.has(id) && events.findIndex((own) => own.id === id) === i).map(({ id, at, body }) => {
+    const fresh = events.filter(({ id }, i) => !known.has(id) && events.findIndex((own) => own.id === id) === i).map(({ id, at, body }) => {
       // Never after now, and never before what the same device said earlier.
       before = Math.max(before, Math.min(now, now - (deviceNow - at)));
-      position += 1;
-      return { salon_id: actor.salonId, visit_id: visitId, position, id, device, at: new Date(before), made_at: new Date(at), person_id: actor.personId, body: JSON.stringify(body) };
+      return { id, device, at: before, madeAt: at, body };
     });
-    if (rows.length > 0) {
-      await trx('service_event').insert(rows);
-      await trx('service').where({ visit_id: visitId }).update({ last_position: position });
-      if (events.some(({ body }) => ENDS.has(body.kind))) await end(trx, actor, visitId);
-      await announce(trx, { salonId: actor.salonId, visitId, position });
+    if (fresh.length > 0) {
+      await putEvents(trx, actor, visitId, service.last_position as number, fresh, events.some(({ body }) => ENDS.has(body.kind)) ? () => end(trx, actor, visitId) : undefined);
     }
     return { ok: true, value: { events: await eventsAfter(trx, visitId, 0, events.map(({ id }) => id)), serverNow: now } };
   });
@@ -123,7 +100,7 @@ async function end(trx: Transaction, actor: Actor, visitId: string): Promise<voi
   const level = Math.round((record.levelReached ?? usual) * 2) / 2;
   const document: Outcome = {
     version: 2, done: record.summary.slice(0, 4000), foilsPlaced: record.placed, levelReached: Math.min(10, Math.max(1, level)), nextOn: null, nextWhat: null,
-    zones: zonesRecorded(zonesOfService(script, state, engine.compute(script.plan).sheet)), said: '', inspection: {}, corrections: [],
+    zones: zonesRecorded(zonesOfService(state, engine.compute(script.plan).sheet)), said: '', inspection: {}, corrections: [],
   };
   const made = await trx('outcome').insert({ visit_id: visitId, salon_id: actor.salonId, document: JSON.stringify(document), recorded_by: actor.personId }).onConflict('visit_id').ignore().returning('revision');
   if (made.length > 0) await leaveTrail(trx, actor, 'outcome', { clientId: visit.client_id, visitId, words: 'written by the service' });

@@ -1,4 +1,5 @@
-import { EMPTY_CONSULT, EMPTY_MIX, parseConsult, parseMix, parseOutcome, parsePlan, startPlan } from '../core/formats';
+import { NOTHING_USED, type UsedMix } from '../core/chair';
+import { EMPTY_CONSULT, EMPTY_MIX, parseConsult, parseMix, parseOutcome, parsePlan, startPlan, withOldShadow } from '../core/formats';
 import type { GrowthVisit } from '../core/growth';
 import { growthVisits } from '../core/record';
 import type { Plan } from '../core/pattern';
@@ -8,10 +9,11 @@ import { inSalon, type Actor, type Transaction } from './database';
 import { readOrProblem, stored } from './documents';
 import { houseOf } from './house-row';
 import { listDrafts, type Draft } from './drafts';
+import { insertMix } from './mix-rows';
 import { rangeOf } from './products';
 import type { Revised } from './revised';
 import { safetyOf, type Safety } from './safety';
-import { insertMix } from './saves';
+import { usedIn } from './service-rows';
 import { leaveTrail } from './trail';
 import { signOffOf, type SignOff } from './sign-off';
 import { visitFacts } from './visit-facts';
@@ -57,6 +59,8 @@ export interface Visit {
   /** The client's other visits, as far as growth goes by them. */
   readonly history: readonly GrowthVisit[];
   readonly signOff: SignOff;
+  /** What of the mix was used at the service that runs. */
+  readonly used: UsedMix;
 }
 
 /** A recorded visit before another. */
@@ -115,10 +119,11 @@ export function createVisit(actor: Actor, clientId: string, heldOn: string, what
 export async function openVisit(trx: Transaction, actor: Actor, clientId: string, heldOn: string, what: VisitWhat = 'foils'): Promise<string | undefined> {
   const client = await trx('client').select('id').where({ id: clientId }).whereNull('archived_at').first();
   if (!client) return undefined;
+  const range = await rangeOf(trx, actor.salonId);
   const last = firstRead(
     await trx('visit as v').leftJoin('mix as m', 'm.visit_id', 'v.id').where('v.client_id', clientId)
       .orderBy([{ column: 'v.held_on', order: 'desc' }, { column: 'v.created_at', order: 'desc' }]).limit(MOST_LOOKED_BACK).select('v.consult', 'm.document as mix'),
-    (row) => ({ consult: stored('consultation', parseConsult(row.consult)), mix: row.mix ? stored('mix', parseMix(row.mix)) : null }),
+    (row) => ({ consult: stored('consultation', parseConsult(row.consult)), mix: row.mix ? withOldShadow(stored('mix', parseMix(row.mix)), row.consult, range) : null }),
   );
   const consult: Consult = last ? carriedOver(last.consult) : EMPTY_CONSULT;
   const pattern = await trx('visit as v').join('plan as l', 'l.visit_id', 'v.id').where('v.client_id', clientId).whereRaw(WITH_PANELS)
@@ -128,7 +133,7 @@ export async function openVisit(trx: Transaction, actor: Actor, clientId: string
   const plan = what === 'foils' ? lastPlan : { ...lastPlan, name: 'Without foils', panels: [], sectioning: [], edits: [] };
   const visitId = await insertVisit(trx, actor, { clientId, heldOn, consult, plan });
   // Formulas and readings go on from the last visit, with the products as the house has them now.
-  if (last?.mix) await insertMix(trx, actor, visitId, withProducts(carriedMix(last.mix), await rangeOf(trx, actor.salonId)));
+  if (last?.mix) await insertMix(trx, actor, visitId, withProducts(carriedMix(last.mix), range));
   await leaveTrail(trx, actor, 'visit-opened', { clientId, visitId });
   return visitId;
 }
@@ -196,6 +201,8 @@ export async function visitIn(trx: Transaction, actor: Actor, visitId: string): 
   const previous = await earlierThan(trx, row.client_id, row.held_on);
   const foiled = previous === null || previous.plan.panels.length > 0 ? previous : await earlierThan(trx, row.client_id, row.held_on, true);
   const visits = (await visitFacts(trx, [row.client_id])).get(row.client_id) ?? [];
+  const range = await rangeOf(trx, actor.salonId);
+  const mix = row.mix ? stored('mix', parseMix(row.mix)) : EMPTY_MIX;
   return {
     id: row.id,
     heldOn: row.held_on,
@@ -205,8 +212,8 @@ export async function visitIn(trx: Transaction, actor: Actor, visitId: string): 
     consult: { revision: row.consult_revision, document: stored('consultation', parseConsult(row.consult)) },
     planId: row.plan_id,
     plan: { revision: row.plan_revision, document: stored('plan', parsePlan(row.plan)) },
-    mix: row.mix ? { revision: row.mix_revision, document: stored('mix', parseMix(row.mix)) } : { revision: 0, document: EMPTY_MIX },
-    range: await rangeOf(trx, actor.salonId),
+    mix: { revision: row.mix ? row.mix_revision : 0, document: withOldShadow(mix, row.consult, range) },
+    range,
     uses: await usesOf(trx, row.person_id, row.held_on),
     outcome: row.outcome
       ? { revision: row.outcome_revision, document: stored('outcome', parseOutcome(row.outcome)) }
@@ -217,6 +224,7 @@ export async function visitIn(trx: Transaction, actor: Actor, visitId: string): 
     safety: await safetyOf(trx, row.client_id, visitId),
     history: growthVisits(visits.filter(({ id }) => id !== visitId)),
     signOff: await signOffOf(trx, visitId),
+    used: row.begun_at ? await usedIn(trx, visitId) : NOTHING_USED,
   };
 }
 

@@ -1,5 +1,6 @@
 import type { ItemsRead } from '@/core/bowl';
 import { undercoatsBetween } from '@/core/lift';
+import { placeWords } from '@/core/visit';
 import type { ComputedVisit } from '@/core/visit/computed';
 import { MIX_HELP, mixedPlan } from './mixed-plan';
 import { printed, type Verb, type VerbResult } from './verb';
@@ -26,7 +27,7 @@ const tenth = (value: number | null) => (value === null ? null : Math.round(valu
 const hundredth = (value: number) => Math.round(value * 100) / 100;
 const itemsOf = (read: ItemsRead) => (read.ok ? read.items.map(({ name, grams }) => ({ name, grams })) : { problem: read.problem });
 
-function outputOf({ consult, mix, work, colours: { toners, root, corrections, reached } }: ComputedVisit) {
+function outputOf({ consult, mix, work, colours: { toners, roots, corrections, reached } }: ComputedVisit) {
   const { head, letters, amounts, bowls, lift, units, problems } = work;
   const toner = new Map(toners.map(({ id, result }) => [id, result]));
   return {
@@ -44,13 +45,20 @@ function outputOf({ consult, mix, work, colours: { toners, root, corrections, re
     })),
     undercoats: undercoatsBetween(consult.naturalLevel, consult.goalLevel),
     reached: reached.map(({ zone, level, undercoat }) => ({ zone, level: tenth(level), exposed: undercoat.exposed, neutralisedBy: undercoat.neutralisedBy })),
-    toners: mix.toners.map(({ id, where, minutes }) => {
+    toners: mix.toners.map(({ id, place, minutes }) => {
+      const where = placeWords(place);
       const result = toner.get(id)!;
       return result.ok
         ? { where, minutes, meetsLevel: tenth(result.meets), level: tenth(result.level), items: itemsOf(result.items), balance: result.toned.balance, warmth: Math.round(1000 * result.toned.warmth) / 1000, notes: result.notes }
         : { where, problem: result.problem };
     }),
-    root: root && (root.ok ? { level: tenth(root.level), items: itemsOf(root.items), warning: root.warning } : { problem: root.problem }),
+    roots: mix.roots.map(({ place, mm }, i) => {
+      const { result } = roots[i];
+      const where = placeWords(place);
+      return result.ok
+        ? { where, mm, level: tenth(result.level), items: itemsOf(result.items), warning: result.warning }
+        : { where, mm, problem: result.problem };
+    }),
     corrections: corrections.map(({ id, result }) => ({ id, volumesOnHair: tenth(result.volumes), level: tenth(result.level), items: itemsOf(result.items), notes: result.notes })),
     problems: problems.map(({ words }) => words),
   };

@@ -1,6 +1,8 @@
 import { basinMinutes, type ClockRules } from '../clock';
+import { staysOn, stepName } from '../steps';
 import { mixesOf, UNIT_WORDS } from '../work';
 import type { ServiceScript } from './script';
+import { endOf, stepTurn } from './steps';
 import { MINUTE, type BlockState, type ServiceState } from './state';
 
 /** Something that wants to be heard at a moment. */
@@ -28,7 +30,7 @@ const WANTS_DOING: ReadonlySet<Alarm['kind']> = new Set(['check', 'over']);
 /** Every alarm of a service as it stands, past and to come, soonest first. Computed from recorded moments, never from a counter. */
 export function alarmsOf(script: ServiceScript, state: ServiceState): Alarm[] {
   if (state.startedAt === null || state.finishedAt !== null) return [];
-  const first = [...state.blocks.flatMap((own) => blockAlarms(own, limitAhead(script.rules))), ...bowlAlarms(script, state), ...basinAlarms(script, state), ...stepAlarms(script, state)];
+  const first = [...state.blocks.flatMap((own) => blockAlarms(own, limitAhead(script.rules))), ...bowlAlarms(script, state), ...basinAlarms(script, state), ...stepAlarms(state)];
   return first.flatMap((own) => [own, ...askedAgain(own, state.silenced)]).sort((a, b) => a.due - b.due);
 }
 
@@ -70,7 +72,8 @@ function bowlAlarms({ rules }: ServiceScript, { blocks, bowls }: ServiceState): 
   const mixes = [...new Set(bowls.map(({ mix }) => mix))];
   return mixes.flatMap((mix): Alarm[] => {
     if (!blocks.some(({ units }) => units.some(({ standing, unit }) => standing === 'waiting' && mixesOf(unit).includes(mix)))) return [];
-    const { at } = bowls.findLast((own) => own.mix === mix)!;
+    const { at, spent } = bowls.findLast((own) => own.mix === mix)!;
+    if (spent) return [];
     return [{ key: `bowl ${mix} ${at}`, kind: 'bowl', due: at + rules.usefulMinutes * MINUTE, words: `Bowl ${mix} is ${rules.usefulMinutes} min old: treat it as weak.`, urgent: false, block: null, mix }];
   });
 }
@@ -83,12 +86,19 @@ function basinAlarms({ rules }: ServiceScript, { stages }: ServiceState): Alarm[
   });
 }
 
-function stepAlarms({ after }: ServiceScript, { steps }: ServiceState): Alarm[] {
-  return after.flatMap(({ id, name, kind, from, to }): Alarm[] => {
-    const { begunAt, doneAt } = steps[id];
-    if (begunAt === null || doneAt !== null) return [];
-    return [{ key: `step ${id} ${begunAt}`, kind: 'step', due: begunAt + (to - from) * MINUTE, words: `${name}: ${Math.round(to - from)} min are over.`, urgent: kind === 'correction' || kind === 'toner' || kind === 'root', block: null }];
+/** Steps that have had their minutes, and a colour whose turn it is so that all are done together. */
+function stepAlarms({ steps }: ServiceState): Alarm[] {
+  const over = steps.flatMap((own): Alarm[] => {
+    if (own.standing !== 'on') return [];
+    const { id, minutes } = own.step;
+    const words = `${stepName(own.step)}: ${Math.round(minutes)} min are over.`;
+    return [{ key: `step ${id} ${own.begunAt} ${minutes}`, kind: 'step', due: endOf(own), words, urgent: staysOn(own.step), block: null }];
   });
+  const turn = stepTurn(steps, -Infinity);
+  if (turn?.kind !== 'until') return over;
+  const { own, at } = turn;
+  const words = `${stepName(own.step)}: put it on now, so that all are done together.`;
+  return [...over, { key: `put on ${own.step.id} ${at}`, kind: 'step', due: at, words, urgent: true, block: null }];
 }
 
 /** What is shown of time, each minute from recorded moments. */

@@ -1,4 +1,5 @@
-import type { ScriptCourse } from './script';
+import type { ServiceStep } from '../steps';
+import type { ScriptCourse, ScriptPart } from './script';
 
 /** An action of a plan as services wrote it down when they began, before their script had a course. */
 export type PlannedAction = { readonly kind: 'foil'; readonly block: string } | { readonly kind: 'rinse'; readonly blocks: readonly string[] } | { readonly kind: 'pull'; readonly block: string };
@@ -23,6 +24,20 @@ export type EventBody =
   | { readonly kind: 'rinse-done' }
   /** Why a block stays on past its limit. */
   | { readonly kind: 'past-limit'; readonly block: string; readonly reason: string }
+  /** So many minutes more for some foils, by what was seen. */
+  | { readonly kind: 'longer'; readonly foils: readonly string[]; readonly minutes: number; readonly reason: string }
+  /** Opened, wiped and painted again. */
+  | { readonly kind: 'reapplied'; readonly foils: readonly string[]; readonly reason: string }
+  /** Another strength for what a mix is not yet on. */
+  | { readonly kind: 'strength'; readonly mix: string; readonly volumes: number; readonly reason: string }
+  /** Mix was changed: what is not yet placed goes by this. */
+  | { readonly kind: 'rescripted'; readonly script: ScriptPart }
+  /** `after`: the step that it follows; null puts it next. */
+  | { readonly kind: 'step-added'; readonly step: ServiceStep; readonly after: string | null }
+  | { readonly kind: 'step-moved'; readonly step: string; readonly after: string | null }
+  | { readonly kind: 'step-changed'; readonly step: ServiceStep }
+  | { readonly kind: 'step-skipped'; readonly step: string; readonly why: string | null }
+  | { readonly kind: 'step-more'; readonly step: string; readonly minutes: number; readonly reason: string }
   | { readonly kind: 'step-begun'; readonly step: string }
   | { readonly kind: 'step-done'; readonly step: string }
   | { readonly kind: 'note'; readonly words: string; readonly foil: string | null }
@@ -60,7 +75,10 @@ export function asTaken(events: readonly ServiceEvent[]): ServiceEvent[] {
 }
 
 /** What can be taken back: work, not words about it. */
-const UNDOABLE: ReadonlySet<EventBody['kind']> = new Set(['replanned', 'closed', 'skipped', 'added', 'next', 'bowl', 'checked', 'pulled', 'rinse-begun', 'rinse-done', 'past-limit', 'step-begun', 'step-done', 'note', 'finished']);
+const UNDOABLE: ReadonlySet<EventBody['kind']> = new Set([
+  'replanned', 'closed', 'skipped', 'added', 'next', 'bowl', 'checked', 'pulled', 'rinse-begun', 'rinse-done', 'past-limit', 'longer', 'reapplied', 'strength',
+  'step-added', 'step-moved', 'step-changed', 'step-skipped', 'step-more', 'step-begun', 'step-done', 'note', 'finished',
+]);
 
 /** Events without those that were taken back, and without the taking back. */
 export function standing(events: readonly ServiceEvent[]): ServiceEvent[] {

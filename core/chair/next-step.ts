@@ -1,12 +1,13 @@
-import { mixesOf, type AfterStep } from '../work';
+import { mixesOf } from '../work';
 import type { RestStep } from './rest';
 import type { ServiceScript } from './script';
+import { stepTurn, wrongHair, type StepState } from './steps';
 import { MINUTE, type BlockState, type ServiceState, type UnitState } from './state';
 
 /** The one thing that is to be done now. */
 export type NextStep =
   | { readonly kind: 'start' }
-  | { readonly kind: 'bowl'; readonly mix: string; readonly why: 'first' | 'spent' }
+  | { readonly kind: 'bowl'; readonly mix: string; readonly why: 'first' | 'spent' | 'changed' }
   /** `turned`: its letter is another than that of the unit before. */
   | { readonly kind: 'foil'; readonly foil: string; readonly own: UnitState; readonly block: BlockState; readonly place: number; readonly turned: { readonly from: string } | null }
   /** Nothing to foil: until something is ready. */
@@ -15,8 +16,11 @@ export type NextStep =
   /** Foils to open and wipe, oldest first; `by` 1: the second person. */
   | { readonly kind: 'pull'; readonly units: readonly UnitState[]; readonly blocks: readonly string[]; readonly by: number }
   | { readonly kind: 'at-basin'; readonly blocks: readonly string[]; readonly begunAt: number }
-  | { readonly kind: 'step-begin'; readonly step: AfterStep }
-  | { readonly kind: 'step-done'; readonly step: AfterStep; readonly begunAt: number }
+  /** `on`: what runs beside it. `wrong`: why the hair does not suit, a sentence; null where it does. */
+  | { readonly kind: 'step-begin'; readonly own: StepState; readonly on: readonly StepState[]; readonly wrong: string | null }
+  | { readonly kind: 'step-done'; readonly own: StepState; readonly on: readonly StepState[] }
+  /** Colours are on; `own` is put on at `at`, so that all are done together. */
+  | { readonly kind: 'step-until'; readonly own: StepState; readonly at: number; readonly on: readonly StepState[] }
   | { readonly kind: 'finish' }
   | { readonly kind: 'finished' };
 
@@ -40,7 +44,7 @@ export function nextStep(script: ServiceScript, state: ServiceState, rest: reado
     return first.at > now + SOON * MINUTE ? { kind: 'wait', blocks, until: first.at, then: 'pull' } : { kind: 'pull', units, blocks, by: first.by };
   }
   if (first?.kind === 'rinse') return first.at > now + SOON * MINUTE ? { kind: 'wait', blocks: first.blocks, until: first.at, then: 'rinse' } : { kind: 'rinse', blocks: first.blocks, units: first.units };
-  return afterStep(script, state, now);
+  return afterFoils(state, now);
 }
 
 const isWaiting = ({ standing }: { readonly standing: string }) => standing === 'waiting';
@@ -52,6 +56,7 @@ function foilStep({ rules }: ServiceScript, { bowls, blocks }: ServiceState, blo
     const bowl = bowls.findLast((one) => one.mix === mix);
     // The bowls that a service starts with are at hand.
     if (!bowl && bowls.length > 0) return { kind: 'bowl', mix, why: 'first' };
+    if (bowl?.spent) return { kind: 'bowl', mix, why: 'changed' };
     if (bowl && now - bowl.at >= rules.usefulMinutes * MINUTE) return { kind: 'bowl', mix, why: 'spent' };
   }
   const before = blocks.flatMap(({ units }) => units).reduce<UnitState | null>((last, one) => (one.closedAt !== null && (last === null || one.closedAt > last.closedAt!) ? one : last), null);
@@ -59,18 +64,12 @@ function foilStep({ rules }: ServiceScript, { bowls, blocks }: ServiceState, blo
   return { kind: 'foil', foil: own.id, own, block, place, turned };
 }
 
-/** Steps once the foils are out: those that overlap are begun at their own minutes. */
-function afterStep({ after }: ServiceScript, { steps }: ServiceState, now: number): NextStep {
-  const running = after.filter(({ id }) => steps[id].begunAt !== null && steps[id].doneAt === null);
-  const next = after.find(({ id }) => steps[id].begunAt === null);
-  if (next) {
-    const before = after.filter(({ id, to }) => id !== next.id && to <= next.from);
-    const free = before.every(({ id }) => steps[id].doneAt !== null);
-    const beside = running.find(({ to }) => to > next.from);
-    const due = beside ? steps[beside.id].begunAt! + (next.from - beside.from) * MINUTE : -Infinity;
-    if (free && due <= now) return { kind: 'step-begin', step: next };
-  }
-  const own = running[0];
-  if (own) return { kind: 'step-done', step: own, begunAt: steps[own.id].begunAt! };
-  return { kind: 'finish' };
+/** Steps once the foils are out. */
+function afterFoils({ steps, stages }: ServiceState, now: number): NextStep {
+  const turn = stepTurn(steps, now);
+  if (!turn) return { kind: 'finish' };
+  const { own, on } = turn;
+  if (turn.kind === 'until') return { kind: 'step-until', own, at: turn.at, on };
+  if (turn.kind === 'done') return { kind: 'step-done', own, on };
+  return { kind: 'step-begin', own, on, wrong: wrongHair(own.step, steps, stages.length > 0) };
 }

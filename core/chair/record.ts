@@ -1,5 +1,6 @@
 import { follow, Question, type Course, type PlacedFoil } from '../clock';
 import { levelAfter, onThisHead } from '../lift';
+import { recipeWords, STEP_HAIR_WORDS, stepName } from '../steps';
 import { UNIT_WORDS, type UnitKind } from '../work';
 import type { ServiceEvent } from './events';
 import { placedCourse, type ScriptUnit, type ServiceScript } from './script';
@@ -19,8 +20,9 @@ export interface UnitRecord {
   readonly placed: number | null;
   readonly seconds: number | null;
   readonly by: string | null;
-  /** Minutes that product was on. */
+  /** Minutes that product was on, and of them those before it was painted again: each application has its own limit. */
   readonly on: number | null;
+  readonly earlier: number;
   readonly limitMinutes: number;
   readonly why: string | null;
 }
@@ -33,6 +35,21 @@ export interface PanelLine {
   readonly kind: UnitKind;
   readonly planned: number;
   readonly placed: number;
+}
+
+/** A step as it was planned and done. */
+export interface StepRecord {
+  readonly id: string;
+  /** With its place. */
+  readonly name: string;
+  /** What was weighed for it, and on what hair; null where nothing was. */
+  readonly recipe: string | null;
+  /** Minutes; null for a step that was added at the chair. */
+  readonly planned: number | null;
+  /** Minutes; null where it was not done. */
+  readonly done: number | null;
+  readonly skipped: boolean;
+  readonly why: string | null;
 }
 
 export interface ServiceRecord {
@@ -55,7 +72,9 @@ export interface ServiceRecord {
   /** Bowls that were mixed, by the letter of their formula. */
   readonly bowls: Readonly<Record<string, number>>;
   /** What followed the foils, minutes planned and done; null where it was not. */
-  readonly steps: readonly { readonly id: string; readonly name: string; readonly planned: number; readonly done: number | null }[];
+  readonly steps: readonly StepRecord[];
+  /** What was decided at the chair, a sentence each. */
+  readonly decisions: readonly string[];
   readonly summary: string;
 }
 
@@ -84,11 +103,12 @@ export function recordOf(script: ServiceScript, state: ServiceState): ServiceRec
     return {
       id: one.id, number: added ? null : unit.number, kind: unit.kind, panel: unit.panel, letter: unit.letter, block: block.id, standing: one.standing, why: one.why, by: one.closedBy, seconds: one.seconds, limitMinutes: unit.limitMinutes,
       planned: plan && !added ? { placed: plan.placed, seconds: unit.seconds, on: plan.wet - plan.placed } : null,
-      placed: one.closedAt === null ? null : minute(one.closedAt), on: one.closedAt === null || one.offAt === null ? null : (one.offAt - one.closedAt) / MINUTE,
+      placed: one.closedAt === null ? null : minute(one.closedAt) - one.earlierMinutes,
+      on: one.closedAt === null || one.offAt === null ? null : one.earlierMinutes + (one.offAt - one.closedAt) / MINUTE, earlier: one.earlierMinutes,
     };
   }));
   const done = units.filter(({ placed }) => placed !== null);
-  const over = done.filter(({ on, limitMinutes }) => on !== null && on > limitMinutes);
+  const over = done.filter(({ on, earlier, limitMinutes }) => on !== null && on - earlier > limitMinutes);
   const levels = state.blocks.flatMap(({ block, checks, units: own }) => {
     const last = checks.at(-1);
     const first = Math.min(...own.flatMap(({ closedAt }) => closedAt ?? []));
@@ -97,8 +117,8 @@ export function recordOf(script: ServiceScript, state: ServiceState): ServiceRec
   const lastRinse = Math.max(-Infinity, ...state.stages.flatMap(({ doneAt }) => doneAt ?? []));
   const record = {
     units, lines: linesOf(script, units), placed: done.filter(isSection).length, skipped: units.filter(({ standing }) => standing === 'skipped').length, added: units.filter(({ number }) => number === null).length,
-    longest: Math.max(0, ...done.map(({ on }) => on ?? 0)), over: over.length, levels, levelReached: levelOver(script, state, units), rinsed: { planned: end, done: lastRinse > 0 ? minute(lastRinse) : null },
-    bowls: bowlsOf(script, state), steps: stepsOf(script, state),
+    longest: Math.max(0, ...done.map(({ on }) => on ?? 0)), over: over.length, levels, levelReached: levelOver(state, units), rinsed: { planned: end, done: lastRinse > 0 ? minute(lastRinse) : null },
+    bowls: bowlsOf(state), steps: stepsOf(state), decisions: state.decisions.map(({ words }) => words),
   };
   return { ...record, summary: summaryOf(script, state, record) };
 }
@@ -117,7 +137,7 @@ function linesOf({ units }: ServiceScript, done: readonly UnitRecord[]): PanelLi
   return [...lines.values()];
 }
 
-function bowlsOf({ mixes }: ServiceScript, { bowls }: ServiceState): Record<string, number> {
+function bowlsOf({ bowls, mixes }: ServiceState): Record<string, number> {
   const count: Record<string, number> = {};
   for (const { mix } of bowls) {
     const letter = mixes[mix]?.letter ?? mix;
@@ -126,10 +146,19 @@ function bowlsOf({ mixes }: ServiceScript, { bowls }: ServiceState): Record<stri
   return count;
 }
 
-const stepsOf = ({ after }: ServiceScript, { steps }: ServiceState): ServiceRecord['steps'] => after.map(({ id, name, from, to }) => {
-  const { begunAt, doneAt } = steps[id];
-  return { id, name, planned: to - from, done: begunAt !== null && doneAt !== null ? (doneAt - begunAt) / MINUTE : null };
-});
+const stepsOf = ({ steps }: ServiceState): StepRecord[] =>
+  steps.map(({ step, plannedMinutes, standing, begunAt, doneAt, why }) => {
+    const recipe = recipeWords(step);
+    return {
+      id: step.id,
+      name: stepName(step),
+      recipe: recipe && `${recipe}, ${STEP_HAIR_WORDS[step.hair]}`,
+      planned: plannedMinutes,
+      done: begunAt !== null && doneAt !== null ? (doneAt - begunAt) / MINUTE : null,
+      skipped: standing === 'skipped',
+      why,
+    };
+  });
 
 /** Minutes that the plan had for each unit when the service started. */
 function plannedTimes(script: ServiceScript, { plan }: ServiceState): { units: ReadonlyMap<string, PlacedFoil>; end: number | null } {
@@ -155,13 +184,13 @@ function courseOfActions(script: ServiceScript, plan: ServiceState['plan']): Cou
 }
 
 /** Level over everything that lifts: seen where foils of its mix and block were checked, else estimated by the minutes on. */
-function levelOver(script: ServiceScript, state: ServiceState, units: readonly UnitRecord[]): number | null {
+function levelOver(state: ServiceState, units: readonly UnitRecord[]): number | null {
   const on = new Map(units.map((own) => [own.id, own.on]));
   const levels = state.blocks.flatMap(({ checks, units: own }) => {
     const letterOf = new Map(own.map(({ id, unit }) => [id, unit.letter]));
     return own.flatMap(({ id, unit }) => {
       const minutes = on.get(id);
-      const lift = lengthOf(unit, script.lifts);
+      const lift = lengthOf(unit, state.lifts);
       if (minutes === null || minutes === undefined || !lift) return [];
       const seen = checks.findLast(({ foil }) => letterOf.get(foil) === unit.letter)?.level;
       return [seen ?? levelAfter(lift.from, onThisHead(lift.lift, state.heads[unit.letter].factor), minutes)];
@@ -183,18 +212,20 @@ function summaryOf(script: ServiceScript, state: ServiceState, { placed, lines, 
     return own.length > 0 ? [`${name}: ${own.map(lineWords).join(', ')}.`] : [];
   });
   const incidents = state.stages.flatMap(({ incident }) => (incident ? [`Rinsed all at once: ${incident}`] : []));
-  const recipes = new Map(script.after.flatMap(({ id, detail }) => (detail?.items.ok ? [[id, `${detail.items.items.map((own) => `${own.grams} g ${own.name}`).join(', ')}, ${detail.hair}`] as const] : [])));
-  const done = steps.flatMap(({ id, name, done: minutes }) => (minutes === null ? [] : [{ words: `${name} ${Math.round(minutes)} min`, recipe: recipes.get(id) }]));
-  const plain = done.filter(({ recipe }) => recipe === undefined).map(({ words }) => words);
+  const done = steps.flatMap(({ name, recipe, done: minutes, planned }) =>
+    minutes === null ? [] : [{ words: `${name}${planned === null ? ' (added)' : ''} ${Math.round(minutes)} min`, recipe }],
+  );
+  const plain = done.filter(({ recipe }) => recipe === null).map(({ words }) => words);
+  const left = steps.flatMap(({ name, skipped: own, why }) => (own ? [`${name} skipped${why ? `: ${why}` : ''}`] : []));
   return [
     script.units.length === 0 && added === 0 ? 'No foils.' : `${placed} foils placed of ${sections} planned${skipped > 0 ? `, ${skipped} skipped` : ''}${added > 0 ? `, ${added} added` : ''}.`,
     ...panels,
-    ...Object.entries(script.mixes).map(([mix, { words }]) => `${mix}: ${words}.`),
+    ...Object.entries(state.mixes).map(([mix, { words }]) => `${mix}: ${words}.`),
     ...(lines.some((line) => line.placed > 0) ? [`Longest on ${Math.round(longest)} min${over > 0 ? `; ${over} past the limit` : ''}${rinsed.done !== null ? `; rinsed after ${Math.round(rinsed.done)} min` : ''}.`] : []),
     ...levels.map(({ name, level, minutes }) => `${name}: level ${Math.round(level * 10) / 10} seen after ${minutes} min.`),
-    ...done.flatMap(({ words, recipe }) => (recipe === undefined ? [] : [`${words}: ${recipe}.`])),
+    ...done.flatMap(({ words, recipe }) => (recipe === null ? [] : [`${words}: ${recipe}.`])),
     ...(plain.length > 0 ? [`${plain.join(', ')}.`] : []),
-    ...incidents.map((own) => `${own}.`),
+    ...[...left, ...state.decisions.map(({ words }) => words), ...incidents].map((own) => `${own}.`),
     ...(state.endedBecause === null ? [] : [`Ended early: ${state.endedBecause}.`]),
     ...state.notes.map(({ words }) => `${words}.`),
   ].join('\n').replace(/\.\.(?=\n|$)/g, '.');

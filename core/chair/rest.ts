@@ -65,7 +65,9 @@ export function restOf(script: ServiceScript, state: ServiceState, now: number):
   const rinses = course.rinses.slice(state.stages.length);
   const open = state.stages.find(({ doneAt }) => doneAt === null);
   const basin = open ? open.begunAt + basinMinutes(open.blocks.length, rules) * MINUTE : 0;
-  const bowls = Object.fromEntries(state.bowls.map(({ mix, at }) => [mix, minutes(at)]));
+  const bowls = Object.fromEntries(
+    state.bowls.flatMap(({ mix, at, spent }) => (spent ? [] : [[mix, minutes(at)] as const])),
+  );
   return {
     blocks: left.map(({ own: { block }, units }): Block => ({
       id: block.id,

@@ -2,7 +2,9 @@ import type { Block, ClockRules, Course, Pulling, RinsePoint } from '../clock';
 import type { LiftOf, StrandReading } from '../lift';
 import type { Plan } from '../pattern';
 import type { Shelf } from '../products';
-import type { AfterStep, ClockPlan, LiftRow, WorkList, WorkUnit } from '../work';
+import type { ServiceStep } from '../steps';
+import type { Formula } from '../visit';
+import { strengthsFor, type ClockPlan, type LiftRow, type WorkList, type WorkUnit } from '../work';
 
 /** A unit of the work as it was planned: foil, painted section or treated drop-out, with all that is said of it at the chair. */
 export type ScriptUnit = Pick<
@@ -37,7 +39,7 @@ export interface ScriptBlock extends Block {
 
 /** A service as it was agreed when it began: what is changed in the plan later does not change what is being done. */
 export interface ServiceScript {
-  readonly version: 2;
+  readonly version: 3;
   readonly plan: Plan;
   readonly naturalLevel: number;
   /** In the order of work. */
@@ -52,13 +54,23 @@ export interface ServiceScript {
   readonly readings: readonly StrandReading[];
   readonly rules: ClockRules;
   readonly course: ScriptCourse;
-  readonly after: readonly AfterStep[];
+  /** What follows the foils, as it was planned. */
+  readonly steps: readonly ServiceStep[];
+  /** What can be added at the chair, with its usual recipe. */
+  readonly offers: readonly ServiceStep[];
 }
+
+/** What of a script changes when Mix is changed during a service. */
+export type ScriptPart = Pick<ServiceScript, 'units' | 'lifts' | 'mixes' | 'products'>;
 
 export interface ScriptMix {
   readonly letter: string;
   readonly part: 'length' | 'ends';
   readonly words: string;
+  /** Strength that is poured, volumes; null where no other can be taken. */
+  readonly volumes: number | null;
+  /** Strengths of the house that the lightener takes, volumes. */
+  readonly strengths: readonly number[];
 }
 
 export interface ScriptInput {
@@ -67,7 +79,8 @@ export interface ScriptInput {
   readonly clock: ClockPlan;
   /** The plan that was chosen. */
   readonly course: Course;
-  readonly after: readonly AfterStep[];
+  readonly steps: readonly ServiceStep[];
+  readonly offers: readonly ServiceStep[];
   readonly shelf: Shelf;
   readonly naturalLevel: number;
 }
@@ -96,7 +109,7 @@ export function placedCourse({ order, rinses, pulling, by }: ScriptCourse, block
 }
 
 /** Freezes what a visit has planned into the script of its service. */
-export function scriptOf({ plan, work, clock, course, after, shelf, naturalLevel }: ScriptInput): ServiceScript {
+export function scriptOf({ plan, work, clock, course, steps, offers, shelf, naturalLevel }: ScriptInput): ServiceScript {
   const minutesOf = new Map(work.letters.map(({ letter, recipe }) => [letter, recipe?.minutes ?? 0]));
   const units: ScriptUnit[] = [];
   const blocks = clock.blocks.map((block): ScriptBlock => {
@@ -107,17 +120,24 @@ export function scriptOf({ plan, work, clock, course, after, shelf, naturalLevel
   });
   const mixes: Record<string, ScriptMix> = {};
   for (const { letter, mix, endsMix, endsGrams } of work.units) {
-    mixes[letter] ??= { letter, part: 'length', words: mix };
-    if (endsGrams > 0) mixes[`${letter} ends`] ??= { letter, part: 'ends', words: endsMix ?? mix };
+    const formula = work.letters.find((own) => own.letter === letter)?.formula;
+    mixes[letter] ??= { letter, part: 'length', words: mix, ...strengthsOf(formula, 'length', shelf) };
+    if (endsGrams > 0) mixes[`${letter} ends`] ??= { letter, part: 'ends', words: endsMix ?? mix, ...strengthsOf(formula, 'ends', shelf) };
   }
   const products = Object.fromEntries(work.letters.flatMap(({ letter, formula }) => {
     const product = formula.kind === 'lift' ? shelf.lightener(formula.product) : undefined;
     return product ? [[letter, { id: product.id, name: product.name, speed: product.speed }]] : [];
   }));
   return {
-    version: 2, plan, naturalLevel, units, lifts: work.lift.map(({ letter, from, target, stretch, lift }) => ({ letter, from, target, stretch, lift })), blocks, mixes, products, readings: work.readings,
-    rules: { ...clock.rules, away: [] }, course: namedCourse(course, blocks), after,
+    version: 3, plan, naturalLevel, units, lifts: work.lift.map(({ letter, from, target, stretch, lift }) => ({ letter, from, target, stretch, lift })), blocks, mixes, products, readings: work.readings,
+    rules: { ...clock.rules, away: [] }, course: namedCourse(course, blocks), steps, offers,
   };
+}
+
+/** Strength of a mix, and those that its lightener takes instead; what deposits keeps its own. */
+function strengthsOf(formula: Formula | undefined, part: ScriptMix['part'], shelf: Shelf): Pick<ScriptMix, 'volumes' | 'strengths'> {
+  if (formula?.kind !== 'lift') return { volumes: null, strengths: [] };
+  return { volumes: part === 'ends' && formula.ends ? formula.ends.volumes : formula.volumes, strengths: strengthsFor(formula, shelf) };
 }
 
 function scriptUnit(unit: WorkUnit, seconds: number, depositMinutes: number): ScriptUnit {

@@ -1,7 +1,10 @@
-import { headFactor, onThisHead, readingProblem, readyAfter, type HeadFactor, type StrandReading } from '../lift';
+import { headFactor, levelAfter, onThisHead, readingProblem, readyAfter, type HeadFactor, type StrandReading } from '../lift';
+import { stepName } from '../steps';
 import { mixesOf } from '../work';
 import { asTaken, inOrder, standing, type PlannedAction, type ServiceEvent } from './events';
-import type { ScriptBlock, ScriptCourse, ScriptLift, ScriptUnit, ServiceScript } from './script';
+import { InForce } from './in-force';
+import type { ScriptBlock, ScriptCourse, ScriptLift, ScriptMix, ScriptUnit, ServiceScript } from './script';
+import { StepList, type StepEvent, type StepState } from './steps';
 
 /** A level seen when a foil was opened. */
 export interface Check {
@@ -20,7 +23,7 @@ export type UnitStanding = 'waiting' | 'skipped' | 'on' | 'pulled' | 'rinsed';
 /** A unit as it stands. Moments are milliseconds since 1970. */
 export interface UnitState {
   readonly id: string;
-  /** As it was planned; for one that was added, the unit of its block that it was laid beside. */
+  /** As it was planned when it was placed; for one that was added, the unit of its block that it was laid beside. */
   readonly unit: ScriptUnit;
   readonly added: boolean;
   readonly standing: UnitStanding;
@@ -28,6 +31,8 @@ export interface UnitState {
   readonly closedBy: string | null;
   /** From the moment that hands were free for it until it was closed, seconds; null where that is not known. */
   readonly seconds: number | null;
+  /** Minutes that it had product on before it was painted again; 0 where it was painted once. */
+  readonly earlierMinutes: number;
   /** When it was opened alone, or wetted. */
   readonly offAt: number | null;
   readonly why: string | null;
@@ -64,11 +69,6 @@ export interface BasinStage {
   readonly incident: string | null;
 }
 
-export interface StepState {
-  readonly begunAt: number | null;
-  readonly doneAt: number | null;
-}
-
 /** Two devices said what cannot both be: which counts, in words. */
 export interface Conflict {
   readonly at: number;
@@ -78,6 +78,12 @@ export interface Conflict {
 
 /** A conflict as a sentence. @param time says a moment, such as `10:42` */
 export const conflictWords = ({ parts }: Conflict, time: (at: number) => string): string => parts.map((own) => (typeof own === 'number' ? time(own) : own)).join('');
+
+export interface Decision {
+  readonly at: number;
+  readonly words: string;
+  readonly by: string;
+}
 
 /** Everything that a service is, computed from its script and what happened: nothing is counted while it runs. */
 export interface ServiceState {
@@ -91,9 +97,15 @@ export interface ServiceState {
   readonly endedBecause: string | null;
   readonly blocks: readonly BlockState[];
   readonly stages: readonly BasinStage[];
-  readonly steps: Readonly<Record<string, StepState>>;
+  /** What follows the foils, in its order. */
+  readonly steps: readonly StepState[];
+  /** Lifts and mixes by which it goes on; units name their lifts by their places here. */
+  readonly lifts: readonly ScriptLift[];
+  readonly mixes: Readonly<Record<string, ScriptMix>>;
+  /** What was decided at the chair, with its reason: a sentence each. */
+  readonly decisions: readonly Decision[];
   /** The bowl in use of each mix: when it was mixed. */
-  readonly bowls: readonly { readonly mix: string; readonly at: number }[];
+  readonly bowls: readonly { readonly mix: string; readonly at: number; /** It was mixed for a strength that is no longer wanted. */ readonly spent: boolean }[];
   /** Foils that were opened since the hands last did anything else; null where they do something else. */
   readonly round: number | null;
   /** Block that was chosen to be next. */
@@ -115,6 +127,9 @@ export interface ServiceState {
 
 interface Mutable {
   standing: UnitStanding;
+  earlierMinutes: number;
+  /** When what was given to it is over; a check after that counts instead. */
+  longerUntil: { at: number; until: number } | null;
   closedAt: number | null;
   closedBy: string | null;
   seconds: number | null;
@@ -131,23 +146,21 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
   const blockOf = new Map<string, string>();
   const lists = new Map<string, string[]>(script.blocks.map(({ id, units: own }) => [id, [...own]]));
   const put = (id: string, block: string) => {
-    foils.set(id, { standing: 'waiting', closedAt: null, closedBy: null, seconds: null, offAt: null, why: null });
+    foils.set(id, { standing: 'waiting', earlierMinutes: 0, longerUntil: null, closedAt: null, closedBy: null, seconds: null, offAt: null, why: null });
     blockOf.set(id, block);
   };
   for (const { id, units: own } of script.blocks) for (const foil of own) put(foil, id);
-  const planned = new Map(script.units.map((own) => [own.id, own]));
-  /** What was added takes after the unit that it was laid beside. */
-  const besides = new Map<string, ScriptUnit>();
-  const unitOf = (id: string) => planned.get(id) ?? besides.get(id)!;
-  const called = (id: string) => {
-    const own = planned.get(id);
-    return own ? unitName(own) : 'An added foil';
-  };
+  const inForce = new InForce(script);
+  const unitOf = (id: string) => inForce.unit(id);
+  const planned = new Set(script.units.map(({ id }) => id));
+  const called = (id: string) => (planned.has(id) ? unitName(unitOf(id)) : 'An added foil');
+  const waiting = () => [...foils].flatMap(([id, { standing: own }]) => (own === 'waiting' ? [id] : []));
   const checks = new Map<string, Check[]>();
   const pastLimit = new Map<string, string[]>();
   const stages: { blocks: string[]; begunAt: number; doneAt: number | null; incident: string | null }[] = [];
-  const steps: Record<string, { begunAt: number | null; doneAt: number | null }> = Object.fromEntries(script.after.map(({ id }) => [id, { begunAt: null, doneAt: null }]));
-  const bowls: { mix: string; at: number }[] = [];
+  const steps = new StepList(script.steps);
+  const decisions: Decision[] = [];
+  const bowls: { mix: string; at: number; spent: boolean }[] = [];
   const notes: { at: number; words: string; foil: string | null; by: string }[] = [];
   const raised = new Map<string, { at: number; due: number; late: boolean; device: string }>();
   const silenced = new Map<string, number>();
@@ -190,7 +203,7 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
         if (!list || foils.has(body.foil) || startedAt === null) break;
         put(body.foil, body.block);
         const at0 = list.findIndex((id) => foils.get(id)!.standing === 'waiting');
-        besides.set(body.foil, unitOf(list[at0 < 0 ? list.length - 1 : at0]));
+        inForce.beside(body.foil, list[at0 < 0 ? list.length - 1 : at0]);
         list.splice(at0 < 0 ? list.length : at0, 0, body.foil);
         close(body.foil, foils.get(body.foil)!, at, by);
         break;
@@ -205,7 +218,7 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
         if (lists.has(body.block)) next = body.block;
         break;
       case 'bowl':
-        bowls.push({ mix: body.mix, at });
+        bowls.push({ mix: body.mix, at, spent: false });
         freeAt = at;
         round = null;
         break;
@@ -271,15 +284,38 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
       }
       case 'past-limit':
         pastLimit.set(body.block, [...(pastLimit.get(body.block) ?? []), body.reason]);
+        decisions.push({ at, by, words: `${blockName(script, body.block)} past the limit: ${body.reason}` });
         break;
-      case 'step-begun':
-        if (steps[body.step] && steps[body.step].begunAt === null) steps[body.step].begunAt = at;
+      case 'longer': {
+        const own = body.foils.flatMap((id) => foils.get(id) ?? []).filter((one) => one.standing === 'on');
+        for (const one of own) one.longerUntil = { at, until: at + body.minutes * MINUTE };
+        if (own.length > 0) decisions.push({ at, by, words: `${body.minutes} min more for ${foilsSaid(own.length)}: ${body.reason}` });
         break;
-      case 'step-done':
-        if (steps[body.step] && steps[body.step].doneAt === null) {
-          steps[body.step].doneAt = at;
-          steps[body.step].begunAt ??= at;
-        }
+      }
+      case 'reapplied': {
+        const own = body.foils.flatMap((id) => foils.get(id) ?? []).filter((one) => one.standing === 'on');
+        for (const one of own) Object.assign(one, { earlierMinutes: one.earlierMinutes + (at - one.closedAt!) / MINUTE, closedAt: at, longerUntil: null });
+        if (own.length === 0) break;
+        decisions.push({ at, by, words: `Second application on ${foilsSaid(own.length)}: ${body.reason}` });
+        freeAt = at;
+        round = null;
+        break;
+      }
+      case 'strength': {
+        const from = inForce.mixes[body.mix]?.volumes;
+        if (!inForce.strengthen(body.mix, body.volumes, waiting())) break;
+        mixedAnew(body.mix);
+        decisions.push({ at, by, words: `Mix ${body.mix} from ${from} to ${body.volumes} vol for what was not placed: ${body.reason}` });
+        break;
+      }
+      case 'rescripted': {
+        const before = inForce.mixes;
+        inForce.rescript(body.script, waiting());
+        for (const [mix, { words }] of Object.entries(body.script.mixes)) if (before[mix] && before[mix].words !== words) mixedAnew(mix);
+        break;
+      }
+      case 'step-added': case 'step-moved': case 'step-changed': case 'step-skipped': case 'step-more': case 'step-begun': case 'step-done':
+        takeStep(body, at, by);
         break;
       case 'note':
         notes.push({ at, words: body.words, foil: body.foil, by });
@@ -301,6 +337,20 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
     }
   }
 
+  /** What was mixed of it is of no use for what comes. */
+  function mixedAnew(mix: string): void {
+    for (let i = bowls.length - 1; i >= 0; i -= 1) if (bowls[i].mix === mix && !bowls[i].spent) bowls[i].spent = true;
+  }
+
+  function takeStep(body: StepEvent, at: number, by: string): void {
+    const conflict = steps.take(body, at);
+    if (conflict) conflicts.push({ at, parts: [conflict] });
+    if (body.kind === 'step-more') {
+      const own = steps.read().find(({ step }) => step.id === body.step);
+      if (own) decisions.push({ at, by, words: `${stepName(own.step)} ${body.minutes} min more: ${body.reason}` });
+    }
+  }
+
   function close(id: string, own: Mutable, at: number, by: string): void {
     const block = blockOf.get(id)!;
     Object.assign(own, { standing: 'on', closedAt: at, closedBy: by, seconds: freeAt === null ? null : Math.max(0, (at - freeAt) / 1000), why: null });
@@ -308,7 +358,7 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
       // On the head again: the block has to be rinsed again.
       rinsedBlocks.delete(block);
     }
-    for (const mix of mixesOf(unitOf(id))) if (!bowls.some((bowl) => bowl.mix === mix)) bowls.push({ mix, at: freeAt ?? at });
+    for (const mix of mixesOf(unitOf(id))) if (!bowls.some((bowl) => bowl.mix === mix)) bowls.push({ mix, at: freeAt ?? at, spent: false });
     freeAt = at;
     round = null;
     lastBlock = block;
@@ -316,16 +366,19 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
   }
 
   const { heldBy, handedAt } = holderOf(events);
-  const heads = headsOf(script, checks, foils, unitOf);
+  const heads = headsOf(script, inForce.lifts, checks, foils, unitOf);
   return {
-    startedAt, plan, course, round, finishedAt, endedBecause, stages, steps, bowls, next, freeAt, lastBlock, heads, notes, raised, silenced, heldBy, handedAt, conflicts,
+    startedAt, plan, course, round, finishedAt, endedBecause, stages, steps: steps.read(), lifts: inForce.lifts, mixes: inForce.mixes, decisions, bowls, next, freeAt, lastBlock, heads, notes, raised, silenced, heldBy, handedAt, conflicts,
     blocks: script.blocks.map((block) => {
       const own = checks.get(block.id) ?? [];
-      const units = lists.get(block.id)!.map((id) => unitState(script, id, foils.get(id)!, unitOf(id), !planned.has(id), own, (foil) => unitOf(foil).letter, heads));
+      const units = lists.get(block.id)!.map((id) => unitState(inForce.lifts, id, foils.get(id)!, unitOf(id), !planned.has(id), own, (foil) => unitOf(foil).letter, heads));
       return blockState(block, units, own, pastLimit.get(block.id) ?? [], stages);
     }),
   };
 }
+
+const foilsSaid = (n: number) => `${n} ${n === 1 ? 'foil' : 'foils'}`;
+const blockName = ({ blocks }: ServiceScript, id: string) => blocks.find((own) => own.id === id)?.name ?? id;
 
 const NAMES = { foil: 'Foil', 'open-air': 'Section', 'tip-out': 'Tip-out', lowlight: 'Lowlight', paint: 'Painting' } as const;
 
@@ -342,18 +395,20 @@ function holderOf(events: readonly ServiceEvent[]): Pick<ServiceState, 'heldBy' 
 export const MINUTE = 60_000;
 
 function unitState(
-  { lifts }: ServiceScript, id: string, own: Mutable, unit: ScriptUnit, added: boolean, checks: readonly Check[], letterOf: (foil: string) => string, heads: ServiceState['heads'],
+  lifts: readonly ScriptLift[], id: string, own: Mutable, unit: ScriptUnit, added: boolean, checks: readonly Check[], letterOf: (foil: string) => string, heads: ServiceState['heads'],
 ): UnitState {
   const { letter, limitMinutes } = unit;
-  const estimate = readyMinutesOf(unit, lifts, heads[letter]);
+  const estimate = readyMinutesOf(unit, lifts, heads[letter], own.earlierMinutes);
   const expected = estimate !== null && estimate <= limitMinutes;
   // What was decided at a check goes before any estimate, for foils of that mix that were on then.
   const last = own.closedAt === null ? undefined : checks.findLast((check) => check.at >= own.closedAt! && letterOf(check.foil) === letter);
-  const decided = last && (last.at - own.closedAt!) / MINUTE + (last.then === 'rinse' ? 0 : (last.minutes ?? 0));
+  const { longerUntil, ...shown } = own;
+  const given = longerUntil !== null && (last === undefined || longerUntil.at > last.at) ? (longerUntil.until - own.closedAt!) / MINUTE : undefined;
+  const decided = given ?? (last && (last.at - own.closedAt!) / MINUTE + (last.then === 'rinse' ? 0 : (last.minutes ?? 0)));
   const readyMinutes = Math.max(0, decided ?? Math.min(estimate ?? limitMinutes, limitMinutes));
   const on = own.standing === 'on';
   return {
-    id, unit, added, ...own, readyMinutes, expected, readyAt: on ? own.closedAt! + readyMinutes * MINUTE : null, limitAt: on ? own.closedAt! + limitMinutes * MINUTE : null,
+    id, unit, added, ...shown, readyMinutes, expected, readyAt: on ? own.closedAt! + readyMinutes * MINUTE : null, limitAt: on ? own.closedAt! + limitMinutes * MINUTE : null,
   };
 }
 
@@ -376,12 +431,17 @@ function blockState(block: ScriptBlock, units: readonly UnitState[], checks: rea
   };
 }
 
-/** Minutes until a unit has its target, by what is known of the head; null where that is not expected. What deposits is done after its own time. */
-export function readyMinutesOf({ lifting, depositMinutes }: Pick<ScriptUnit, 'lifting' | 'depositMinutes'>, lifts: readonly ScriptLift[], head: HeadFactor): number | null {
+/**
+ * Minutes until a unit has its target, by what is known of the head; null where that is not expected. What deposits is done after its own time.
+ * @param earlierMinutes that product of the same mix was on before it was painted again: what that lifted is there already
+ */
+export function readyMinutesOf({ lifting, depositMinutes }: Pick<ScriptUnit, 'lifting' | 'depositMinutes'>, lifts: readonly ScriptLift[], head: HeadFactor, earlierMinutes = 0): number | null {
   let most = depositMinutes;
   for (const at of lifting) {
     const { from, target, lift } = lifts[at];
-    const ready = readyAfter(from, target, onThisHead(lift, head.factor));
+    const own = onThisHead(lift, head.factor);
+    const reached = earlierMinutes > 0 ? levelAfter(from, own, earlierMinutes) : from;
+    const ready = reached >= target ? 0 : readyAfter(reached, target, own);
     if (ready === null) return null;
     most = Math.max(most, ready);
   }
@@ -395,21 +455,21 @@ export function lengthOf({ lifting }: Pick<ScriptUnit, 'lifting'>, lifts: readon
 }
 
 /** A check as a reading of the lift; undefined where it says nothing: the foil was not closed, or nothing was lifted. */
-export function readingOf(own: ScriptLift | undefined, check: Pick<Check, 'at' | 'level'>, closedAt: number | null): StrandReading | undefined {
+export function readingOf(own: ScriptLift | undefined, check: Pick<Check, 'at' | 'level'>, closedAt: number | null, earlierMinutes = 0): StrandReading | undefined {
   if (!own || closedAt === null) return undefined;
   const most = own.lift.most ? Math.min(own.from + own.lift.most.levels, own.lift.most.top) : 10;
-  const reading: StrandReading = { from: own.from, volumes: own.lift.volumes, minutes: ((check.at - closedAt) / MINUTE) * (own.lift.warmth ?? 1), level: check.level, known: own.lift.factor, atCap: check.level >= most };
+  const reading: StrandReading = { from: own.from, volumes: own.lift.volumes, minutes: (earlierMinutes + (check.at - closedAt) / MINUTE) * (own.lift.warmth ?? 1), level: check.level, known: own.lift.factor, atCap: check.level >= most };
   return readingProblem(reading) === undefined ? reading : undefined;
 }
 
 /** What each letter’s mix does on this head: readings from before, and its checks of today. */
-function headsOf(script: ServiceScript, checks: ReadonlyMap<string, readonly Check[]>, foils: ReadonlyMap<string, Mutable>, unitOf: (id: string) => ScriptUnit): Record<string, HeadFactor> {
+function headsOf(script: ServiceScript, lifts: readonly ScriptLift[], checks: ReadonlyMap<string, readonly Check[]>, foils: ReadonlyMap<string, Mutable>, unitOf: (id: string) => ScriptUnit): Record<string, HeadFactor> {
   const seen = [...checks.values()].flat();
   const letters = new Set(script.units.map(({ letter }) => letter));
   return Object.fromEntries([...letters].map((letter) => {
     const today = seen.flatMap((check): StrandReading[] => {
       const unit = unitOf(check.foil);
-      const reading = unit.letter === letter ? readingOf(lengthOf(unit, script.lifts), check, foils.get(check.foil)?.closedAt ?? null) : undefined;
+      const reading = unit.letter === letter ? readingOf(lengthOf(unit, lifts), check, foils.get(check.foil)?.closedAt ?? null, foils.get(check.foil)?.earlierMinutes) : undefined;
       return reading ? [reading] : [];
     });
     return [letter, headFactor([...script.readings, ...today])];

@@ -1,6 +1,8 @@
 import { USUAL_RULES, wetPartOf } from '../clock';
 import { startPlan } from '../formats';
 import { headFactor } from '../lift';
+import { plainStep, plainSteps } from '../steps';
+import { EVERYWHERE } from '../visit';
 import type { EventBody, ServiceEvent } from './events';
 import type { ScriptBlock, ScriptLift, ScriptUnit, ServiceScript } from './script';
 import { MINUTE, readyMinutesOf } from './state';
@@ -28,13 +30,16 @@ export function scriptFor(sizes: readonly number[], unitAt: (block: number, i: n
       foils: own.map(({ seconds, letter, lifts: lifting, depositMinutes, limitMinutes, zone }) => ({ seconds, mixes: [letter], readyMinutes: lifting ? ready : depositMinutes, limitMinutes, expected: true, part: wetPartOf(zone) })),
     };
   });
-  const mixes = Object.fromEntries(units.map(({ letter, mix }) => [letter, { letter, part: 'length' as const, words: mix }]));
+  const mixes = Object.fromEntries(units.map(({ letter, mix }) => [letter, { letter, part: 'length' as const, words: mix, volumes: 20, strengths: [10, 20, 30] }]));
   return {
-    version: 2, plan: startPlan(), naturalLevel: 6, units, lifts, blocks, mixes, products: {}, readings: [], rules: { ...USUAL_RULES, margin: 3 }, course: { order: blocks.map(({ id }) => id), rinses: [], pulling: 'own', by: {} },
-    after: [
-      { id: 'wash', kind: 'wash', name: 'Wash and treat', from: 0, to: 8, detail: null }, { id: 'toner t', kind: 'toner', name: 'Toner, mid-lengths', from: 8, to: 28, detail: null },
-      { id: 'root', kind: 'root', name: 'Root colour', from: 18, to: 28, detail: null }, { id: 'dry', kind: 'dry', name: 'Dry', from: 28, to: 53, detail: null },
+    version: 3, plan: startPlan(), naturalLevel: 6, units, lifts, blocks, mixes, products: {}, readings: [], rules: { ...USUAL_RULES, margin: 3 }, course: { order: blocks.map(({ id }) => id), rinses: [], pulling: 'own', by: {} },
+    steps: [
+      plainStep('wash', 'wash'),
+      { ...plainStep('toner t', 'rinse'), kind: 'toner', name: 'Toner', minutes: 20, hair: 'damp', place: { ...EVERYWHERE, lengths: ['mids'] } },
+      { ...plainStep('root', 'rinse'), kind: 'root', name: 'Root colour', minutes: 10, hair: 'damp', place: { ...EVERYWHERE, lengths: ['roots'] } },
+      plainStep('dry', 'dry'),
     ],
+    offers: plainSteps(),
   };
 }
 

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { bindingsOf, mixesOf, type ClockPlanned, type FoilAt } from '../clock';
-import { cannotWith, levelReachedBy, type AfterStep, type ClockPlan, type WorkList } from '../work';
+import type { TimedStep } from '../steps';
+import { cannotWith, levelReachedBy, type ClockPlan, type WorkList } from '../work';
 
 const minutes = (description: string) =>
   z.number().describe(`${description}, minutes from the first foil on (estimate)`);
@@ -110,7 +111,7 @@ interface ClockReport {
   readonly plans: readonly ClockPlanned[];
   readonly clock: ClockPlan;
   readonly work: WorkList;
-  readonly after: readonly AfterStep[];
+  readonly after: readonly TimedStep[];
 }
 
 const tenth = (value: number) => Math.round(value * 10) / 10;
@@ -161,8 +162,8 @@ export function clockDocument({ plans, clock, work, after }: ClockReport): Clock
     cannot: cannotWith(first, clock),
     binds: bindingsOf(blocks, first.timeline, clock.rules).map(({ words }) => words),
     bowls: first.timeline.bowls.map(({ mix, at }) => ({ mix, mixAtMinute: tenth(at) })),
-    after: after.map(({ name, from, to }) => ({
-      name,
+    after: after.map(({ words, from, to }) => ({
+      name: words,
       from: tenth(first.figures.end + from),
       to: tenth(first.figures.end + to),
     })),

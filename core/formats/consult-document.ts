@@ -5,6 +5,7 @@ import { AVERAGE_HAIR, AVERAGE_HEAD, between, hairSchema, whole, headSchema, lev
 import { healthSchema, historySchema, goalsSchema, occasionsSchema } from './history-fields';
 import { zoneHairSchema } from './zone-hair';
 import { parseWith, type Parsed } from './problem';
+import { without } from './without';
 
 /** One of a few answers; null until it was asked. */
 function answer<T extends string>(values: readonly [T, ...T[]], description: string) {
@@ -19,7 +20,7 @@ const regrowth = z
 
 /** What is asked and seen before the plan: the wish, the head, the hair, the regrowth. */
 export const consultSchema: z.ZodType<Consult> = z.strictObject({
-  version: z.literal(1),
+  version: z.literal(2),
   naturalLevel: levelField('Level of the untouched hair at the root'),
   goalLevel: levelField('Level wished for'),
   brightness: z.int().min(1).max(5).describe('1 natural with a few lights … 5 light all over with some depth'),
@@ -39,7 +40,6 @@ export const consultSchema: z.ZodType<Consult> = z.strictObject({
   hairlineBlend: answer(['strong', 'sun-touched'], 'Blend at the hairline'),
   partMoves: answer(['never', 'sometimes', 'often'], 'How often the part moves'),
   curl: answer(['straight', 'wavy', 'curly', 'coily'], 'How the hair bends'),
-  rootShadowMm: between(5, 80, 'mm', 'Root shadow planned after the rinse, mm from the scalp; null where none is').nullable().default(null),
   cowlick: answer(['none', 'front', 'crown', 'both'], 'Where a cowlick is'),
   weeksBetween: whole(2, 60, 'Weeks between visits; null when it was not asked').nullable().default(null),
   washesPerWeek: between(0.5, 14, 'a week', 'Washes a week; null when it was not asked').nullable().default(null),
@@ -79,7 +79,7 @@ function contradictions(consult: {
 }
 
 export const EMPTY_CONSULT: Consult = consultSchema.parse({
-  version: 1,
+  version: 2,
   naturalLevel: 6,
   goalLevel: 8,
   brightness: 3,
@@ -89,8 +89,22 @@ export const EMPTY_CONSULT: Consult = consultSchema.parse({
   notes: '',
 });
 
+/** Reads a consultation of any age. */
 export function parseConsult(value: unknown): Parsed<Consult> {
-  return parseWith(consultSchema, value);
+  return parseWith(consultSchema, fromVersion1(value));
+}
+
+/** Version 1 had the root shadow, which is a colour of the mix. */
+function fromVersion1(value: unknown): unknown {
+  const first = value as { version?: unknown; rootShadowMm?: unknown } | null;
+  if (typeof first !== 'object' || first?.version !== 1) return value;
+  return { ...without(first, 'rootShadowMm'), version: 2 };
+}
+
+/** Root shadow that a consultation of version 1 planned, mm; null where it planned none. */
+export function oldShadowMm(value: unknown): number | null {
+  const { version, rootShadowMm } = (value ?? {}) as { version?: unknown; rootShadowMm?: unknown };
+  return version === 1 && typeof rootShadowMm === 'number' ? rootShadowMm : null;
 }
 
 /** What was done in the past must lie in it: the first entry of the history that does not, as a sentence. @param today YYYY-MM-DD */

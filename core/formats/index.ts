@@ -1,6 +1,7 @@
 export { ARCHIVE_FORMAT, ARCHIVE_VERSION, archiveManifestSchema, parseArchiveManifest, type ArchiveManifest } from './archive-manifest';
 export { clockDocument, clockSchema, type ClockDocument } from './clock-document';
-export { consultSchema, EMPTY_CONSULT, futureProblem, parseConsult } from './consult-document';
+export { consultSchema, EMPTY_CONSULT, futureProblem, oldShadowMm, parseConsult } from './consult-document';
+export { withOldShadow } from './old-shadow';
 export { differencesOf, type Difference } from './differences';
 export { AVERAGE_HAIR, AVERAGE_HEAD } from './fields';
 export { growthDocumentSchema, growthReport, parseGrowthDocument, type GrowthDocument } from './growth-document';

@@ -1,5 +1,5 @@
 import { Shelf, USUAL_RANGE } from '../products';
-import { usualFormula, type VisitMix } from '../visit';
+import { EVERYWHERE, usualFormula, type VisitMix } from '../visit';
 import { visitOf } from '../visit/computed/testing';
 import { mixCard } from './mix-card';
 import { EMPTY_MIX } from './mix-document';
@@ -8,7 +8,7 @@ import { textWidth } from './text-width';
 const facts = { client: 'Nell', date: '25 Nov 2026', colourist: 'Ottilie', base: '6', goal: '9', price: '€200.00', agreed: null, cautions: ['Over 20 vol at the hairline.'] };
 const usual = usualFormula(new Shelf(EMPTY_MIX, USUAL_RANGE))!;
 const toner = (n: number): VisitMix['toners'][number] => ({
-  id: `t${n}`, where: 'all', line: 'sedge', parts: [{ shade: 'sedge-9-violet', parts: 2 }, { shade: 'sedge-9-pearl', parts: 1 }, { shade: 'sedge-clear', parts: 1 }], grams: 60, ratio: 2, volumes: 5, minutes: 10, state: 'damp',
+  id: `t${n}`, place: EVERYWHERE, line: 'sedge', parts: [{ shade: 'sedge-9-violet', parts: 2 }, { shade: 'sedge-9-pearl', parts: 1 }, { shade: 'sedge-clear', parts: 1 }], grams: 60, ratio: 2, volumes: 5, minutes: 10, state: 'damp',
 });
 
 function card(part: Partial<VisitMix>) {
@@ -37,7 +37,7 @@ test('every amount of every bowl and toner stands on it, none is cut, all lies o
 test('few lines are large, many are small, and what finds no place is said', () => {
   const size = (own: ReturnType<typeof card>) => own.texts.find(({ words }) => words === 'Bowls')!.size;
   expect(size(card({}))).toBeGreaterThan(size(card({ toners: Array.from({ length: 12 }, (_, i) => toner(i)) })));
-  const washes = Array.from({ length: 12 }, (_, i) => ({ kind: 'bleach-wash' as const, id: `w${i}`, product: 'moth-powder', volumes: 20, developer: 1, shampoo: 1, water: 1, grams: 80, minutes: 15, from: 9, where: 'ends' }));
+  const washes = Array.from({ length: 12 }, (_, i) => ({ kind: 'bleach-wash' as const, id: `w${i}`, product: 'moth-powder', volumes: 20, developer: 1, shampoo: 1, water: 1, grams: 80, minutes: 15, from: 9, place: EVERYWHERE }));
   const full = card({ toners: Array.from({ length: 12 }, (_, i) => toner(i)), corrections: washes, bowl: { mostGrams: 20, usefulMinutes: 10 } });
   expect(full.words).toMatch(/and \d+ more lines on the screen/);
 });

@@ -1,9 +1,9 @@
 import type { ItemsRead } from '../bowl';
-import type { Need } from '../mix';
+import type { ColourResults, Need } from '../mix';
 import type { Plan } from '../pattern';
 import { formatAmount } from '../units';
-import { HAIR_STATE_WORDS, TONER_PLACE_WORDS, type VisitMix } from '../visit';
-import { groupsOf, groupWords, isExpected, type ColourResults, type LiftRow, type WorkList } from '../work';
+import { HAIR_STATE_WORDS, placeWords, type VisitMix } from '../visit';
+import { groupsOf, groupWords, isExpected, type LiftRow, type WorkList } from '../work';
 import { cut, wrapped } from './sheet-text';
 import type { Shape } from './shapes';
 import type { StationSheet } from './station-sheet';
@@ -120,22 +120,23 @@ function cardAt(scale: number, { mix, work, colours, needs, plan }: CardVisit, f
     const { factor, readings } = work.head;
     line(readings === 0 ? 'No strand test yet.' : `This hair lifts ${factor.toFixed(2)} times as fast as usual, from ${readings} ${readings === 1 ? 'reading' : 'readings'}.`, { size: 3.1, fill: SOFT, step: 4.4 });
   }
-  if (mix.toners.length > 0 || mix.root) heading('Toner and root, in this order');
+  if (mix.toners.length > 0 || mix.roots.length > 0) heading('Toner and root, in this order');
   mix.toners.forEach((toner, i) => {
     const { result } = colours.toners[i];
     line(result.ok ? items(result.items) : `cannot be mixed: ${result.problem}`, { weight: 600, right: `${tenth(toner.minutes)} min` });
-    line(`${TONER_PLACE_WORDS[toner.where]}, ${HAIR_STATE_WORDS[toner.state]}; watched${result.ok ? `, on level ${tenth(result.meets)}` : ''}`, { x: indent, size: 3.1, fill: SOFT, step: 4 });
+    line(`${placeWords(toner.place)}, ${HAIR_STATE_WORDS[toner.state]}; watched${result.ok ? `, on level ${tenth(result.meets)}` : ''}`, { x: indent, size: 3.1, fill: SOFT, step: 4 });
   });
-  const { root } = colours;
-  if (mix.root && root) {
-    line(root.ok ? items(root.items) : `cannot be mixed: ${root.problem}`, { weight: 600, right: `${tenth(mix.root.minutes)} min` });
-    line(`root colour${root.ok ? `, level ${tenth(root.level)}` : ''}`, { x: indent, size: 3.1, fill: SOFT, step: 4 });
-  }
+  mix.roots.forEach((root, i) => {
+    const { result } = colours.roots[i];
+    line(result.ok ? items(result.items) : `cannot be mixed: ${result.problem}`, { weight: 600, right: `${tenth(root.minutes)} min` });
+    const name = root.place.frontMm === null ? 'root colour' : 'root tap';
+    line(`${name}, ${placeWords(root.place)}, ${tenth(root.mm)} mm down, ${HAIR_STATE_WORDS[root.state]}${result.ok ? `; level ${tenth(result.level)}` : ''}`, { x: indent, size: 3.1, fill: SOFT, step: 4 });
+  });
   if (mix.corrections.length > 0) heading('Corrections');
   mix.corrections.forEach((own, i) => {
     const { result } = colours.corrections[i];
     line(items(result.items), { weight: 600, right: `${tenth(own.minutes)} min` });
-    line(`${own.kind === 'spot' ? 'spot repair' : 'bleach wash'}, ${own.where}; ${tenth(result.volumes)} vol on the hair; watched`, { x: indent, size: 3.1, fill: SOFT, step: 4 });
+    line(`${own.kind === 'spot' ? 'spot repair' : 'bleach wash'}, ${placeWords(own.place)}; ${tenth(result.volumes)} vol on the hair; watched`, { x: indent, size: 3.1, fill: SOFT, step: 4 });
   });
   const short = needs.filter((need) => need.short > 0);
   if (short.length > 0) {

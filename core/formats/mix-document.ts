@@ -1,11 +1,13 @@
 import { z } from 'zod';
 import { SECOND_PERSON } from '../clock';
-import { AMOUNT_UNITS, HAIR_STATES, TONER_PLACES, type VisitMix } from '../visit';
+import { ZONE_FAMILIES } from '../head';
+import { AMOUNT_UNITS, EVERYWHERE, FACE_FAMILIES, HAIR_STATES, PLACE_LENGTHS, PLACE_SIDES, type ColourPlace, type VisitMix } from '../visit';
 import { between, levelField, whole } from './fields';
 import { parseWith, type Parsed } from './problem';
 import { productSchema } from './products-document';
+import { without } from './without';
 
-const MIX_VERSION = 2;
+const MIX_VERSION = 3;
 
 const productId = z.string({ error: 'must name a product' }).min(1, 'must name a product').max(40, 'must name a product');
 const volumes = (description: string) => between(1, 40, 'vol', description);
@@ -22,6 +24,24 @@ const parts = z
   .describe('Shades and their parts by weight');
 const minor = (description: string) => whole(0, 100_000_000, `${description}, minor units of the currency`);
 const day = z.iso.date('must be a day such as 2027-01-31');
+
+/** Where a colour goes. */
+export const placeSchema: z.ZodType<ColourPlace> = z.strictObject({
+  zones: z
+    .array(z.enum(ZONE_FAMILIES, { error: `must be of ${ZONE_FAMILIES.join(', ')}` }))
+    .max(ZONE_FAMILIES.length)
+    .default([])
+    .describe('Zones; none for everywhere'),
+  side: z.enum(PLACE_SIDES, { error: 'must be both, left or right' }).default('both').describe('The client’s side'),
+  lengths: z
+    .array(z.enum(PLACE_LENGTHS, { error: `must be of ${PLACE_LENGTHS.join(', ')}` }))
+    .max(PLACE_LENGTHS.length)
+    .default([])
+    .describe('Stretches of the hair; none for its whole length'),
+  frontMm: between(5, 200, 'mm', 'Only so far behind the front hairline, mm').nullable().default(null),
+  words: words.default('').describe('What else there is to say of it'),
+});
+const state = z.enum(HAIR_STATES, { error: `must be one of ${HAIR_STATES.join(', ')}` }).describe('State of the hair');
 
 const colourRatio = z.union([z.literal(0), ratio], { error: 'must be 0 (no developer), or a number from 0.5 to 5' }).describe('Grams of developer for one of colour; 0 for a direct line that needs none');
 
@@ -81,11 +101,11 @@ const correction = z.discriminatedUnion(
     z.strictObject({
       kind: z.literal('bleach-wash'), id: ownId, product: productId, volumes: volumes('Strength of its developer, volumes'), developer: between(0.5, 5, '', 'Developer for one of lightener'),
       shampoo: between(0, 5, '', 'Shampoo for one of lightener'), water: between(0, 5, '', 'Water for one of lightener'), grams: grams('Mixed in all, g', 500), minutes: between(1, 60, 'min', 'Time, watched'),
-      from: levelField('Level that the hair is stuck at'), where: words.describe('Where'),
+      from: levelField('Level that the hair is stuck at'), place: placeSchema,
     }),
     z.strictObject({
       kind: z.literal('spot'), id: ownId, line: productId, parts, volumes: volumes('Strength of its developer, volumes'), ratio, grams: grams('Mixed in all, g', 200), minutes: between(1, 60, 'min', 'Time, watched'),
-      level: levelField('Level that the spot is to match'), where: words.describe('Where'),
+      level: levelField('Level that the spot is to match'), place: placeSchema,
     }),
   ],
   { error: 'kind must be bleach-wash or spot' },
@@ -111,25 +131,25 @@ export const mixSchema: z.ZodType<VisitMix> = z.strictObject({
     .describe('Strand tests and checks'),
   toners: z
     .array(z.strictObject({
-      id: ownId, where: z.enum(TONER_PLACES, { error: `must be one of ${TONER_PLACES.join(', ')}` }), line: productId, parts, grams: grams('Mixed in all, g', 500), ratio,
-      volumes: volumes('Strength of its developer, volumes'), minutes: between(1, 60, 'min', 'Time, watched'), state: z.enum(HAIR_STATES, { error: `must be one of ${HAIR_STATES.join(', ')}` }),
+      id: ownId, place: placeSchema, line: productId, parts, grams: grams('Mixed in all, g', 500), ratio,
+      volumes: volumes('Strength of its developer, volumes'), minutes: between(1, 60, 'min', 'Time, watched'), state,
     }))
     .max(12)
     .default([])
     .describe('Toners in the order that they are put on'),
-  root: z
-    .strictObject({
-      line: productId,
+  roots: z
+    .array(z.strictObject({
+      id: ownId, place: placeSchema, mm: between(2, 200, 'mm', 'How far it is drawn down, mm from the scalp'), line: productId,
       rule: z
         .strictObject({ natural: between(0, 10, '', 'Parts of natural'), ash: between(0, 10, '', 'Parts of ash'), levels: between(-3, 3, '', 'Levels from the natural one, − darker') })
         .refine(({ natural, ash }) => natural + ash > 0, 'needs parts of natural or of ash')
         .nullable()
         .default(null),
-      grams: grams('Mixed in all, g', 500), ratio, volumes: volumes('Strength of its developer, volumes'), minutes: between(1, 60, 'min', 'Time, watched'),
-    })
-    .nullable()
-    .default(null)
-    .describe('Root colour'),
+      grams: grams('Mixed in all, g', 500), ratio, volumes: volumes('Strength of its developer, volumes'), minutes: between(1, 60, 'min', 'Time, watched'), state,
+    }))
+    .max(6)
+    .default([])
+    .describe('Root colour: a shadow, or taps on some of the roots'),
   corrections: z.array(correction).max(12).default([]).describe('Bleach washes and spot repairs'),
   weighed: z
     .array(z.strictObject({ item: z.string().min(1).max(80).describe('Bowl and part'), grams: grams('What was weighed, g'), by: z.enum(['scale', 'hand']) }))
@@ -174,19 +194,60 @@ export const EMPTY_MIX: VisitMix = mixSchema.parse({ version: MIX_VERSION });
 /** Reads a mix document of any age. */
 export function parseMix(value: unknown): Parsed<VisitMix> {
   const { version } = (value ?? {}) as { version?: unknown };
-  if (typeof version === 'number' && version !== 1 && version !== MIX_VERSION) return { ok: false, problem: `version: this program reads versions 1 to ${MIX_VERSION}, not ${version}.` };
-  return parseWith(mixSchema, migrated(value));
+  if (typeof version === 'number' && ![1, 2, MIX_VERSION].includes(version)) {
+    return { ok: false, problem: `version: this program reads versions 1 to ${MIX_VERSION}, not ${version}.` };
+  }
+  return parseWith(mixSchema, fromVersion2(fromVersion1(value)));
+}
+
+interface OldMix {
+  readonly version?: unknown;
+  readonly clock?: unknown;
+  readonly toners?: unknown;
+  readonly root?: unknown;
+  readonly corrections?: unknown;
 }
 
 /**
  * Version 1 knew no reach and no ends of colours, and no permanent colour: all of that has a default. Its clock had one’s own
  * order and the best one; both are plans now, and the one that is proposed takes their place.
  */
-function migrated(value: unknown): unknown {
-  const first = value as { version?: unknown; clock?: { order?: unknown; second?: unknown } } | null;
+function fromVersion1(value: unknown): unknown {
+  const first = value as OldMix | null;
   if (typeof first !== 'object' || first?.version !== 1) return value;
   const { clock } = first;
-  if (typeof clock !== 'object' || clock === null) return { ...first, version: MIX_VERSION };
-  const rest = Object.fromEntries(Object.entries(clock).filter(([key]) => key !== 'order'));
-  return { ...first, version: MIX_VERSION, clock: { ...rest, ...(rest.second === 'mixes' && { second: 'pulls' }) } };
+  if (typeof clock !== 'object' || clock === null) return { ...first, version: 2 };
+  const rest = without(clock as { order?: unknown; second?: unknown }, 'order');
+  return { ...first, version: 2, clock: { ...rest, ...(rest.second === 'mixes' && { second: 'pulls' }) } };
+}
+
+/** How far a root colour went, where nobody had said so, mm: a shadow of about an inch. */
+const OLD_ROOT_MM = 25;
+
+/** Version 2 had one root colour, five places for a toner, and said in words where a correction goes. */
+function fromVersion2(value: unknown): unknown {
+  const second = value as OldMix | null;
+  if (typeof second !== 'object' || second?.version !== 2) return value;
+  const { root, toners, corrections, ...rest } = second;
+  return {
+    ...rest,
+    version: MIX_VERSION,
+    toners: each(toners, ({ where, ...own }) => ({ ...own, place: oldPlace(where) })),
+    corrections: each(corrections, ({ where, ...own }) => ({ ...own, place: where === 'ends' ? oldPlace(where) : { ...EVERYWHERE, words: where } })),
+    roots: root
+      ? [{ ...root, id: 'root', place: { ...EVERYWHERE, lengths: ['roots'] }, mm: OLD_ROOT_MM, state: 'damp' }]
+      : [],
+  };
+}
+
+function each(list: unknown, change: (own: { where?: unknown }) => object): unknown {
+  if (!Array.isArray(list)) return list;
+  return list.map((own: unknown) => (typeof own === 'object' && own !== null ? change(own) : own));
+}
+
+/** A place of a toner as version 2 named it; what it did not name stays, and is refused by the schema. */
+function oldPlace(where: unknown): unknown {
+  if (where === 'all') return EVERYWHERE;
+  if (where === 'face') return { ...EVERYWHERE, zones: FACE_FAMILIES };
+  return { ...EVERYWHERE, lengths: [where] };
 }

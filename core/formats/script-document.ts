@@ -4,7 +4,10 @@ import { ZONES } from '../head';
 import { USUAL_RULES } from '../clock';
 import { courseSchema } from './course-fields';
 import { singleGatherSchema } from './panel-fields';
+import type { ScriptPart } from '../chair';
+import { plainSteps, type ServiceStep, type StepHair, type StepKind } from '../steps';
 import { parsePlan, planSchema } from './plan-document';
+import { stepSchema } from './step-fields';
 import { parseWith, type Parsed } from './problem';
 
 const figure = z.number({ error: 'must be a number' });
@@ -39,29 +42,41 @@ const unitSchema = z.strictObject({
   depositMinutes: figure.describe('Time of what only deposits, minutes; 0 where it lifts'),
 });
 
+/** What of a script follows Mix. */
+const part = {
+  units: z.array(unitSchema).max(1000).describe('Everything that product is put on, in the order of work'),
+  lifts: z.array(z.strictObject({ letter, from: figure, target: figure, stretch: z.enum(['length', 'ends', 'band']), lift })),
+  mixes: z
+    .record(z.string(), z.strictObject({
+      letter, part: z.enum(['length', 'ends']), words: z.string(), volumes: figure.nullable().describe('Strength that is poured; null where it stays'), strengths: z.array(figure).max(40),
+    }))
+    .describe('Mixes by their name in a bowl'),
+  products: z.record(z.string(), z.strictObject({ id: z.string(), name: z.string(), speed: figure })),
+};
+
+export const scriptPartSchema = z.strictObject(part) as unknown as z.ZodType<ScriptPart>;
+
 /** A script as it is kept: written by the application itself when the service begins. */
 export const scriptSchema = z.strictObject({
-  version: z.literal(2),
+  version: z.literal(3),
   plan: planSchema,
   naturalLevel: figure,
-  units: z.array(unitSchema).describe('Everything that product is put on, in the order of work'),
-  lifts: z.array(z.strictObject({ letter, from: figure, target: figure, stretch: z.enum(['length', 'ends', 'band']), lift })),
+  ...part,
   blocks: z.array(z.looseObject({
     id, panel: id, name: z.string(), units: z.array(id).describe('Ids of its units, in order'),
     foils: z.array(z.looseObject({ seconds: figure, mixes: z.array(z.string()), readyMinutes: figure, limitMinutes: figure })),
   })),
-  mixes: z.record(z.string(), z.strictObject({ letter, part: z.enum(['length', 'ends']), words: z.string() })).describe('Mixes by their name in a bowl'),
-  products: z.record(z.string(), z.strictObject({ id: z.string(), name: z.string(), speed: figure })),
   readings: z.array(z.looseObject({})).describe('What was read of this head before'),
   rules: z.looseObject({ panelChange: figure, usefulMinutes: figure }).describe('Minutes of everything beside the foils'),
   course: courseSchema,
-  after: z.array(z.looseObject({ id, name: z.string(), from: figure, to: figure })).describe('What follows the foils'),
+  steps: z.array(stepSchema).max(100).describe('What follows the foils'),
+  offers: z.array(stepSchema).max(100).describe('What can be added at the chair'),
 });
 
 /** Reads a script of any version. */
 export function parseScript(value: unknown): Parsed<ServiceScript> {
   const first = scriptSchema1.safeParse(value);
-  return parseWith(scriptSchema, first.success ? fromVersion1(first.data) : value) as unknown as Parsed<ServiceScript>;
+  return parseWith(scriptSchema, fromVersion2(first.success ? fromVersion1(first.data) : value)) as unknown as Parsed<ServiceScript>;
 }
 
 const lift1 = z.looseObject({ from: figure, target: figure, stretch: z.enum(['length', 'ends', 'band']), lift });
@@ -83,6 +98,38 @@ const scriptSchema1 = z.looseObject({
   rules: z.looseObject({}), fixed: z.looseObject({ order: z.array(z.int()).nullish() }),
   after: z.array(z.looseObject({ id })),
 });
+
+const step2 = z.looseObject({
+  id, kind: z.enum(['wash', 'correction', 'root', 'toner', 'rinse', 'dry']).catch('rinse'), name: z.string(), from: figure, to: figure,
+  detail: z.looseObject({ items: z.unknown(), hair: z.string().optional() }).nullish(),
+});
+
+const OLD_HAIR: Readonly<Record<string, StepHair>> = { 'on dry hair': 'dry', 'on damp hair': 'damp', 'on wet hair': 'damp', 'under a treatment': 'treated' };
+
+/** Version 2: steps had their times and said their place in their name; nothing could be added, and a mix had no other strength. */
+function fromVersion2(value: unknown): unknown {
+  const second = value as { version?: unknown; after?: unknown; mixes?: unknown } | null;
+  if (typeof second !== 'object' || second?.version !== 2) return value;
+  const { after, mixes, ...rest } = second;
+  const steps = z.array(step2).safeParse(after);
+  return {
+    ...rest,
+    version: 3,
+    steps: steps.success ? steps.data.map(fromStep2) : after,
+    offers: plainSteps(),
+    mixes: typeof mixes === 'object' && mixes !== null
+      ? Object.fromEntries(Object.entries(mixes).map(([name, own]) => [name, { ...own, volumes: null, strengths: [] }]))
+      : mixes,
+  };
+}
+
+function fromStep2({ id: own, kind, name, from, to, detail }: z.infer<typeof step2>): ServiceStep {
+  const kinds: StepKind = kind === 'correction' ? (name.startsWith('Spot') ? 'spot' : 'bleach-wash') : kind;
+  return {
+    id: own, kind: kinds, name, minutes: Math.max(1, to - from), hair: OLD_HAIR[detail?.hair ?? ''] ?? 'any', place: null,
+    items: (detail?.items ?? null) as ServiceStep['items'],
+  };
+}
 
 /** A service that began before version 2, as it was carried out then: every foil with the letter and the limit of its block. */
 function fromVersion1({ plan, foils, blocks, mixes, products = {}, after, rules, fixed, ...rest }: z.infer<typeof scriptSchema1>): unknown {

@@ -2,11 +2,14 @@ import { z } from 'zod';
 import type { EventBody } from '../chair';
 import { courseSchema } from './course-fields';
 import { levelField } from './fields';
+import { stepSchema } from './step-fields';
+import { scriptPartSchema } from './script-document';
 import { parseWith, type Parsed } from './problem';
 
 const id = z.string({ error: 'must be text' }).min(1, 'must not be empty').max(200, 'must be at most 200 characters');
 const words = z.string({ error: 'must be text' }).trim().min(1, 'must say something').max(1000, 'must be at most 1000 characters');
 const optional = words.nullable();
+const more = z.number().min(1, 'must be 1 minute or more').max(60, 'must be at most 60 minutes');
 const ids = z.array(id).min(1, 'must name at least one').max(1000);
 
 const bodySchema: z.ZodType<EventBody> = z.discriminatedUnion(
@@ -32,6 +35,15 @@ const bodySchema: z.ZodType<EventBody> = z.discriminatedUnion(
     z.strictObject({ kind: z.literal('rinse-begun'), blocks: ids, foils: ids.optional(), incident: optional }),
     z.strictObject({ kind: z.literal('rinse-done') }),
     z.strictObject({ kind: z.literal('past-limit'), block: id, reason: words }),
+    z.strictObject({ kind: z.literal('longer'), foils: ids, minutes: more, reason: words }),
+    z.strictObject({ kind: z.literal('reapplied'), foils: ids, reason: words }),
+    z.strictObject({ kind: z.literal('strength'), mix: id, volumes: z.number().min(1, 'must be 1 vol or more').max(40, 'must be at most 40 vol'), reason: words }),
+    z.strictObject({ kind: z.literal('rescripted'), script: scriptPartSchema }),
+    z.strictObject({ kind: z.literal('step-added'), step: stepSchema, after: id.nullable() }),
+    z.strictObject({ kind: z.literal('step-moved'), step: id, after: id.nullable() }),
+    z.strictObject({ kind: z.literal('step-changed'), step: stepSchema }),
+    z.strictObject({ kind: z.literal('step-skipped'), step: id, why: optional }),
+    z.strictObject({ kind: z.literal('step-more'), step: id, minutes: more, reason: words }),
     z.strictObject({ kind: z.literal('step-begun'), step: id }),
     z.strictObject({ kind: z.literal('step-done'), step: id }),
     z.strictObject({ kind: z.literal('note'), words, foil: id.nullable() }),

@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { ZONES } from '../head';
-import type { AfterStep, WorkList } from '../work';
+import { STEP_HAIR_WORDS, type TimedStep } from '../steps';
+import { placeWords } from '../visit';
+import type { WorkList } from '../work';
 import { singleGatherSchema } from './panel-fields';
 
 const minutes = (description: string) => z.number().describe(`${description}, minutes (estimate)`);
@@ -55,7 +57,7 @@ const tenth = (value: number) => Math.round(value * 10) / 10;
 const hundredth = (value: number) => Math.round(value * 100) / 100;
 
 /** The work of a visit as a document. */
-export function workDocument({ units, bowls, problems }: WorkList, after: readonly AfterStep[]): WorkDocument {
+export function workDocument({ units, bowls, problems }: WorkList, after: readonly TimedStep[]): WorkDocument {
   return {
     format: 'dappled-lattice/work',
     version: 1,
@@ -68,7 +70,14 @@ export function workDocument({ units, bowls, problems }: WorkList, after: readon
     bowls: bowls.ok
       ? bowls.bowls.map((bowl) => ({ bowl: bowl.label, letter: bowl.letter, part: bowl.part, units: bowl.units.map((at) => units[at].id), mixAtMinute: tenth(bowl.fromMinutes), items: itemsOf(bowl.items) }))
       : [],
-    steps: after.map(({ name, from, to, detail }) => ({ step: name, from: tenth(from), to: tenth(to), items: detail ? itemsOf(detail.items) : [], hair: detail?.hair ?? null, where: detail?.where ?? null })),
+    steps: after.map(({ step, words, from, to }) => ({
+      step: words,
+      from: tenth(from),
+      to: tenth(to),
+      items: step.items ? itemsOf(step.items) : [],
+      hair: step.items ? STEP_HAIR_WORDS[step.hair] : null,
+      where: step.place && placeWords(step.place),
+    })),
     problems: problems.map(({ words }) => words),
   };
 }

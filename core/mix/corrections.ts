@@ -1,8 +1,8 @@
 import { colourItems, pouredItems, strengthOf, type BowlItem, type ItemsRead } from '../bowl';
 import { levelAfter, LIFT_FACTORS, onThisHead, type HeadFactor } from '../lift';
-import type { Shelf } from '../products';
+import type { DepositLine, Shelf } from '../products';
 import { shareOut } from '../units';
-import type { BleachWash, Correction, SpotRepair } from '../visit';
+import { EVERYWHERE, type BleachWash, type Correction, type SpotRepair } from '../visit';
 
 /** What a correction is mixed of, and what it is expected to do. */
 export interface CorrectionResult {
@@ -16,7 +16,15 @@ export interface CorrectionResult {
 
 /** A bleach wash for ends that are stuck: usual parts, weakened by shampoo and water; watched for 15–20 minutes. */
 export function usualWash(id: string, product: string, from: number): BleachWash {
-  return { kind: 'bleach-wash', id, product, volumes: 20, developer: 1, shampoo: 1, water: 1, grams: 80, minutes: 15, from, where: 'ends' };
+  return { kind: 'bleach-wash', id, product, volumes: 20, developer: 1, shampoo: 1, water: 1, grams: 80, minutes: 15, from, place: { ...EVERYWHERE, lengths: ['ends'] } };
+}
+
+/** A demi of the hair's own level for a spot that came out too light; null where the line has no natural shade. */
+export function usualSpot(id: string, line: DepositLine, shelf: Shelf, level: number): SpotRepair | null {
+  const off = (own: { readonly level: number }) => Math.abs(own.level - level);
+  const [shade] = shelf.shadesOf(line.id).filter(({ tone }) => tone === 'natural').sort((a, b) => off(a) - off(b));
+  if (!shade) return null;
+  return { kind: 'spot', id, line: line.id, parts: [{ shade: shade.id, parts: 1 }], volumes: 10, ratio: line.ratio.usual, grams: 15, minutes: 5, level, place: { ...EVERYWHERE, words: 'one spot' } };
 }
 
 const WASH_MINUTES = { least: 15, most: 20 } as const;

@@ -2,7 +2,7 @@ import type { ItemsRead } from '../bowl';
 import { EMPTY_MIX, startPlan } from '../formats';
 import type { Plan } from '../pattern';
 import { Shelf, USUAL_RANGE } from '../products';
-import type { Consult } from '../visit';
+import { EVERYWHERE, FACE_FAMILIES, type ColourPlace, type Consult, type RootMix } from '../visit';
 import type { VisitFacts } from '../visit/computed';
 import { visitOf } from '../visit/computed/testing';
 import { tonerIdeas, usualWash } from '.';
@@ -18,7 +18,7 @@ function items(read: ItemsRead) {
 }
 
 describe('toner, root colour and corrections', () => {
-  const toner = (part: object = {}) => ({ id: 't', where: 'all' as const, line: 'sedge', parts: [{ shade: 'sedge-9-violet', parts: 1 }], grams: 60, ratio: 2, volumes: 5, minutes: 20, state: 'damp' as const, ...part });
+  const toner = (part: object = {}) => ({ id: 't', place: EVERYWHERE, line: 'sedge', parts: [{ shade: 'sedge-9-violet', parts: 1 }], grams: 60, ratio: 2, volumes: 5, minutes: 20, state: 'damp' as const, ...part });
   const toned = (part: object = {}, consult: Partial<Consult> = {}) => {
     const { result } = visitOf({ mix: { toners: [toner(part)] }, consult: { goalLevel: 9, ...consult } }).colours.toners[0];
     if (!result.ok) throw new Error(result.problem);
@@ -32,13 +32,13 @@ describe('toner, root colour and corrections', () => {
 
   test('without foils it meets the light that is there: as it was seen, else as the last record has it', () => {
     const without: Plan = { ...plan, panels: [], edits: [] };
-    const meets = (where: string, map: Consult['map'], levelBefore: number | null) => {
-      const { result } = visitOf({ mix: { toners: [toner({ where })] }, consult: { map }, plan: without, facts: seen(levelBefore) }).colours.toners[0];
+    const meets = (place: ColourPlace, map: Consult['map'], levelBefore: number | null) => {
+      const { result } = visitOf({ mix: { toners: [toner({ place })] }, consult: { map }, plan: without, facts: seen(levelBefore) }).colours.toners[0];
       return result.ok ? result.meets : result.problem;
     };
-    expect(meets('all', {}, 8.5)).toBe(8.5);
-    expect(meets('face', { 'temple-l': { midsLevel: 9.5 }, 'temple-r': { midsLevel: 9.5 }, 'front-hairline-l': { midsLevel: 9.5 }, 'front-hairline-r': { midsLevel: 9.5 } }, 7)).toBeGreaterThan(8);
-    expect(meets('all', {}, null)).toBe('the pattern has no foils yet, and no earlier light is on record');
+    expect(meets(EVERYWHERE, {}, 8.5)).toBe(8.5);
+    expect(meets({ ...EVERYWHERE, zones: FACE_FAMILIES }, { 'temple-l': { midsLevel: 9.5 }, 'temple-r': { midsLevel: 9.5 }, 'front-hairline-l': { midsLevel: 9.5 }, 'front-hairline-r': { midsLevel: 9.5 } }, 7)).toBeGreaterThan(8);
+    expect(meets(EVERYWHERE, {}, null)).toBe('the pattern has no foils yet, and no earlier light is on record');
     // A pattern with foils goes by them, whatever was before.
     expect(visitOf({ mix: { toners: [toner()] }, consult: { goalLevel: 9 }, facts: seen(3) }).colours.toners[0].result).toEqual(toned());
   });
@@ -70,15 +70,16 @@ describe('toner, root colour and corrections', () => {
   });
 
   test('a root goes by the rule of its line; two levels darker grows out as a band', () => {
-    const root = { line: 'sedge', rule: null, grams: 60, ratio: 1, volumes: 10, minutes: 20 };
-    const usualRoot = visitOf({ mix: { root } }).colours.root;
-    if (!usualRoot?.ok) throw new Error('no root');
+    const root: RootMix = { id: 'r', place: EVERYWHERE, mm: 25, line: 'sedge', rule: null, grams: 60, ratio: 1, volumes: 10, minutes: 20, state: 'damp' };
+    const rooted = (own: RootMix, consult: Partial<Consult> = {}) => visitOf({ mix: { roots: [own] }, consult }).colours.roots[0].result;
+    const usualRoot = rooted(root);
+    if (!usualRoot.ok) throw new Error('no root');
     expect(items(usualRoot.items)).toEqual({ 'sedge-6-natural': 23, 'sedge-6-ash': 7, 'moth-dev-10': 30 });
     expect(usualRoot.warning).toBeNull();
-    expect(visitOf({ mix: { root: { ...root, rule: { natural: 1, ash: 0, levels: -2 } } }, consult: { naturalLevel: 7 } }).colours.root).toMatchObject({ warning: expect.stringContaining('grows out as a band') });
+    expect(rooted({ ...root, rule: { natural: 1, ash: 0, levels: -2 } }, { naturalLevel: 7 })).toMatchObject({ warning: expect.stringContaining('grows out as a band') });
     expect(usualRoot.nearest).toBeNull();
-    expect(visitOf({ mix: { root: { ...root, rule: { natural: 1, ash: 0, levels: -2 } } }, consult: { naturalLevel: 5 } }).colours.root).toMatchObject({ level: 5, nearest: 'Sedge demi has no shades of level 3: the nearest, 5, are taken.' });
-    expect(visitOf({ mix: { root: { ...root, line: 'gone' } } }).colours.root).toEqual({ ok: false, problem: 'the line “gone” is not in the house' });
+    expect(rooted({ ...root, rule: { natural: 1, ash: 0, levels: -2 } }, { naturalLevel: 5 })).toMatchObject({ level: 5, nearest: 'Sedge demi has no shades of level 3: the nearest, 5, are taken.' });
+    expect(rooted({ ...root, line: 'gone' })).toEqual({ ok: false, problem: 'the line “gone” is not in the house' });
   });
 
   test('a bleach wash in equal parts is weak, and lifts half a level in its time', () => {

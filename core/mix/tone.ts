@@ -1,8 +1,8 @@
 import { colourItems, type ItemsRead } from '../bowl';
-import { isFaceZone, ZONES, type Zone } from '../head';
+import { ZONES, type Zone } from '../head';
 import { bandWarning, rootColour, shadeOf, toned, tonerOf, undercoatAt, type Part, type RootRule, type Tone, type Toned, type Undercoat } from '../lift';
 import type { DepositLine, Shelf, ShadeProduct } from '../products';
-import type { Consult, RootMix, ShadePart, TonerPlace, VisitToner } from '../visit';
+import { EVERYWHERE, placeWords, reachesZone, shadowOf, type ColourPlace, type Consult, type RootMix, type ShadePart, type VisitMix, type VisitToner } from '../visit';
 
 /** What a lifted zone is expected to come to before it is toned. */
 export interface Reached {
@@ -20,8 +20,8 @@ export function reachedBefore({ map }: Pick<Consult, 'map'>, levelBefore: number
 }
 
 /** Level that a toner meets where it goes: the mean of what the zones there reach; null where nothing is lifted there. */
-export function levelWhere(where: TonerPlace, reached: readonly Reached[]): number | null {
-  const there = where === 'face' ? reached.filter(({ zone }) => isFaceZone(zone)) : reached;
+export function levelWhere(place: ColourPlace, reached: readonly Reached[]): number | null {
+  const there = reached.filter(({ zone }) => reachesZone(place, zone));
   return there.length === 0 ? null : there.reduce((sum, { level }) => sum + level, 0) / there.length;
 }
 
@@ -66,8 +66,8 @@ export function tonerResult(toner: VisitToner, shelf: Shelf, { reached, tone, po
   if (typeof parts === 'string') return { ok: false, problem: parts };
   const strange = toner.parts.map(({ shade }) => shelf.shade(shade)!).find((own) => own.line !== toner.line);
   if (strange) return { ok: false, problem: `${strange.name} is of another line than ${line.name}: lines are not mixed` };
-  const meets = levelWhere(toner.where, reached);
-  if (meets === null) return { ok: false, problem: toner.where === 'face' ? 'no foil lies in the face frame' : 'the pattern has no foils yet, and no earlier light is on record' };
+  const meets = levelWhere(toner.place, reached);
+  if (meets === null) return { ok: false, problem: reached.length > 0 ? `no lifted hair lies there: ${placeWords(toner.place)}` : 'the pattern has no foils yet, and no earlier light is on record' };
   const made = tonerOf(parts);
   const result = toned(made, { level: meets, timeShare: toner.minutes / line.minutes.most, porous }, tone ?? 'neutral');
   const colour = Math.round(toner.grams / (1 + toner.ratio));
@@ -153,4 +153,31 @@ export function rootResult(root: RootMix, naturalLevel: number, shelf: Shelf): R
   const level = levels.reduce((sum, own) => sum + own.level * own.parts, 0) / all;
   const colour = Math.round(root.grams / (1 + root.ratio));
   return { ok: true, level, parts, rule, items: colourItems(parts, root.volumes, root.ratio, colour, shelf), warning: bandWarning(naturalLevel, level), nearest: Math.abs(level - wanted.level) < 0.5 ? null : `${line.name} has no shades of level ${rounded(wanted.level)}: the nearest, ${rounded(level)}, are taken.`, lineNote: line.note };
+}
+
+/** How far a root shadow is usually drawn down, and how far behind the front hairline a tap goes, mm. */
+const SHADOW_MM = 25;
+const TAP = { mm: 10, frontMm: 40 } as const;
+
+/** A root shadow as it is usually begun with, by the house's rule for its line. */
+export function usualShadow(id: string, line: DepositLine, mm = SHADOW_MM): RootMix {
+  return {
+    id, place: { ...EVERYWHERE, lengths: ['roots'] }, mm, line: line.id, rule: null, grams: 45, ratio: line.ratio.usual, volumes: Math.min(10, line.volumes.most), minutes: Math.min(15, line.minutes.most), state: 'damp',
+  };
+}
+
+/** A root tap: a level above the natural one, only on the roots behind the front hairline. */
+export function usualTap(id: string, line: DepositLine): RootMix {
+  return {
+    ...usualShadow(id, line, TAP.mm), place: { ...EVERYWHERE, lengths: ['roots'], frontMm: TAP.frontMm }, rule: { ...line.root, levels: 1 }, grams: 15, minutes: Math.min(10, line.minutes.most),
+  };
+}
+
+/** A mix with a root shadow so far down, by its usual recipe where it had none; 0 takes it away. It stays as it is where the house has no line. */
+export function withShadow(mix: VisitMix, mm: number, shelf: Shelf): VisitMix {
+  const now = shadowOf(mix);
+  if (mm === 0) return now ? { ...mix, roots: mix.roots.filter((own) => own !== now) } : mix;
+  if (now) return { ...mix, roots: mix.roots.map((own) => (own === now ? { ...own, mm } : own)) };
+  const line = shelf.depositLine;
+  return line ? { ...mix, roots: [usualShadow('shadow', line, mm), ...mix.roots] } : mix;
 }

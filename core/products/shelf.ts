@@ -43,6 +43,11 @@ export class Shelf {
     return productsOf(this.all, 'line');
   }
 
+  /** Line that roots, toners and spots are usually coloured with: the first that only deposits and has shades. */
+  get depositLine(): DepositLine | undefined {
+    return this.lines.find(({ id, lifts }) => lifts === null && this.shadesOf(id).length > 0);
+  }
+
   /** Developers, weakest first. */
   get developers(): Developer[] {
     return productsOf(this.all, 'developer').sort((a, b) => a.volumes - b.volumes);

@@ -2,6 +2,7 @@ import { recordOf, servedBy, serviceState } from '../chair';
 import { closed, happened, started } from '../chair/testing';
 import { EMPTY_MIX, startPlan } from '../formats';
 import { retypeFoil } from '../pattern';
+import { EVERYWHERE } from '../visit';
 import { visitOf } from '../visit/computed/testing';
 import { mixedLines, repeatLines, unitsSaid } from '.';
 
@@ -33,12 +34,12 @@ test('with a service: bowls that were mixed, the longest that it was on beside i
   expect(a).toMatchObject({ bowls: { done: 2 }, on: { longest: expect.closeTo(record.longest, 9), limit: 45 } });
   expect(record.longest).toBeGreaterThanOrEqual(30);
   expect(b).toMatchObject({ bowls: { done: 0 }, on: null });
-  expect(record.steps.filter(({ done }) => done !== null)).toEqual([{ id: 'wash', name: 'Wash and treat', planned: 8, done: 7 }]);
+  expect(record.steps.filter(({ done }) => done !== null)).toEqual([{ id: 'wash', name: 'Wash and treat', recipe: null, planned: 8, done: 7, skipped: false, why: null }]);
   expect(record.summary).toContain('Wash and treat 7 min.');
 });
 
 test('an exact repeat has every mix with its developer, amount and time, toner and root with their parts, the level and her words', () => {
-  const toner = { id: 't', where: 'mids' as const, line: 'sedge', parts: [{ shade: 'sedge-9-violet', parts: 2 }, { shade: 'sedge-9-pearl', parts: 1 }], grams: 60, ratio: 2, volumes: 5, minutes: 12, state: 'damp' as const };
+  const toner = { id: 't', place: { ...EVERYWHERE, lengths: ['mids' as const] }, line: 'sedge', parts: [{ shade: 'sedge-9-violet', parts: 2 }, { shade: 'sedge-9-pearl', parts: 1 }], grams: 60, ratio: 2, volumes: 5, minutes: 12, state: 'damp' as const };
   const own = { ...mix, toners: [toner] };
   const { work: all, after, script: toned } = visitOf({ plan, mix: own });
   const record = { levelReached: 8.5, said: 'Brighter at the temples.' };

@@ -42,7 +42,7 @@ describe('zones of a visit', () => {
       [20, { kind: 'checked', foil: 'b0/0', level: 7.5, then: 'rinse', minutes: null, reason: null, photo: null }],
       [24, { kind: 'rinse-begun', blocks: ['b0', 'b1'], incident: null }], [30, { kind: 'rinse-done' }],
     ]);
-    const zones = zonesOfService(script, serviceState(script, events), sheet);
+    const zones = zonesOfService(serviceState(script, events), sheet);
     expect(zones.crown).toEqual({ foils: 2, leftMm: 0, level: 7.5 });
     expect(zones['temple-l']).toMatchObject({ foils: 1, leftMm: 6, level: expect.any(Number) });
     expect(zones['temple-l']!.level).toBeGreaterThan(6);

@@ -1,4 +1,4 @@
-import { lengthOf, type ServiceScript, type ServiceState } from '../chair';
+import { lengthOf, type ServiceState } from '../chair';
 import { ZONES, type Zone } from '../head';
 import { levelAfter, onThisHead } from '../lift';
 import type { Sheet } from '../pattern';
@@ -39,14 +39,14 @@ export function zonesOfPlan({ units }: Pick<WorkList, 'units'>, sheet: Worked): 
 const isSection = ({ kind }: Pick<PlacedUnit, 'kind'>) => kind === 'foil' || kind === 'open-air';
 
 /** Zones as a service left them: what was placed, skipped foils left out, with the levels seen or reckoned. @param sheet of the script's plan */
-export function zonesOfService(script: ServiceScript, state: ServiceState, sheet: Worked): ZonesDone {
+export function zonesOfService(state: ServiceState, sheet: Worked): ZonesDone {
   return gathered(sheet, state.blocks.flatMap(({ units, checks }) => {
     const letterOf = new Map(units.map(({ id, unit }) => [id, unit.letter]));
-    return units.flatMap(({ unit, closedAt, offAt }): Lit[] => {
-      const lift = lengthOf(unit, script.lifts);
+    return units.flatMap(({ unit, closedAt, offAt, earlierMinutes }): Lit[] => {
+      const lift = lengthOf(unit, state.lifts);
       if (closedAt === null || !lift || !isSection(unit)) return [];
       const seen = checks.findLast(({ foil }) => letterOf.get(foil) === unit.letter)?.level;
-      return [{ zone: unit.zone, startMm: unit.startMm, level: seen ?? (offAt === null ? null : levelAfter(lift.from, onThisHead(lift.lift, state.heads[unit.letter].factor), (offAt - closedAt) / 60_000)) }];
+      return [{ zone: unit.zone, startMm: unit.startMm, level: seen ?? (offAt === null ? null : levelAfter(lift.from, onThisHead(lift.lift, state.heads[unit.letter].factor), earlierMinutes + (offAt - closedAt) / 60_000)) }];
     });
   }));
 }

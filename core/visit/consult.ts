@@ -69,7 +69,7 @@ export interface Health {
 
 /** What is asked and seen before the plan: the wish, the head, the hair, the regrowth. null is what was not asked. */
 export interface Consult {
-  version: 1;
+  version: 2;
   /** Level of the untouched hair at the root, and the one wished for. */
   naturalLevel: number;
   goalLevel: number;
@@ -85,8 +85,6 @@ export interface Consult {
   hairlineBlend: 'strong' | 'sun-touched' | null;
   partMoves: 'never' | 'sometimes' | 'often' | null;
   curl: 'straight' | 'wavy' | 'curly' | 'coily' | null;
-  /** Root shadow planned after the rinse, mm from the scalp; null where none is. */
-  rootShadowMm: number | null;
   cowlick: 'none' | 'front' | 'crown' | 'both' | null;
   weeksBetween: number | null;
   washesPerWeek: number | null;

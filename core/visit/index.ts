@@ -25,6 +25,7 @@ export {
 } from './consult';
 export { limitsOf, timeThereIs, type House } from './house';
 export * from './mix';
+export * from './place';
 export {
   CORRECTIONS,
   EMPTY_OUTCOME,

@@ -1,6 +1,7 @@
 import type { Product, Shelf } from '../products';
 import type { AmountUnit } from '../units';
 import { USUAL_CLOCK, type VisitClock } from './clock';
+import type { ColourPlace } from './place';
 
 /** An additive in a bowl, grams for one gram of lightener. */
 export interface Added {
@@ -79,16 +80,6 @@ export interface PermanentFormula extends Colour {
 
 export type Formula = LiftFormula | DepositFormula | PermanentFormula;
 
-export const TONER_PLACES = ['all', 'roots', 'mids', 'ends', 'face'] as const;
-export type TonerPlace = (typeof TONER_PLACES)[number];
-export const TONER_PLACE_WORDS: Readonly<Record<TonerPlace, string>> = {
-  all: 'all lifted hair',
-  roots: 'roots',
-  mids: 'mid-lengths',
-  ends: 'ends',
-  face: 'face frame',
-};
-
 export const HAIR_STATES = ['dry', 'damp', 'treated'] as const;
 export type HairState = (typeof HAIR_STATES)[number];
 export const HAIR_STATE_WORDS: Readonly<Record<HairState, string>> = {
@@ -100,7 +91,7 @@ export const HAIR_STATE_WORDS: Readonly<Record<HairState, string>> = {
 /** A toner; several are put on in the order that they stand in. */
 export interface VisitToner {
   readonly id: string;
-  readonly where: TonerPlace;
+  readonly place: ColourPlace;
   readonly line: string;
   readonly parts: readonly ShadePart[];
   /** Mixed in all, g. */
@@ -112,8 +103,12 @@ export interface VisitToner {
   readonly state: HairState;
 }
 
-/** Root colour. */
+/** Root colour: a shadow all over, or a tap on some of the roots. */
 export interface RootMix {
+  readonly id: string;
+  readonly place: ColourPlace;
+  /** How far it is drawn down, mm from the scalp. */
+  readonly mm: number;
   readonly line: string;
   /** Own parts and levels; null goes by the house's rule for the line. */
   readonly rule: { readonly natural: number; readonly ash: number; readonly levels: number } | null;
@@ -121,6 +116,7 @@ export interface RootMix {
   readonly ratio: number;
   readonly volumes: number;
   readonly minutes: number;
+  readonly state: HairState;
 }
 
 /** Lightener, developer, shampoo and water for ends that are stuck. */
@@ -137,8 +133,7 @@ export interface BleachWash {
   readonly minutes: number;
   /** Level that the hair is stuck at. */
   readonly from: number;
-  /** Where, in words. */
-  readonly where: string;
+  readonly place: ColourPlace;
 }
 
 /** A demi of the hair's own level, in a foil for a few minutes, where a spot came out too light. */
@@ -153,7 +148,7 @@ export interface SpotRepair {
   readonly minutes: number;
   /** Level that the spot is to match. */
   readonly level: number;
-  readonly where: string;
+  readonly place: ColourPlace;
 }
 
 export type Correction = BleachWash | SpotRepair;
@@ -199,7 +194,7 @@ export const AMOUNT_UNITS = ['g', 'oz', 'scoop'] as const satisfies readonly Amo
 
 /** Everything that is mixed at a visit, and what it comes to. */
 export interface VisitMix {
-  readonly version: 2;
+  readonly version: 3;
   /** Products as they were when this visit used them: what a house changes later does not change what was done. */
   readonly products: readonly Product[];
   /** By letter. A letter of the plan that is missing goes by the usual formula. */
@@ -207,7 +202,7 @@ export interface VisitMix {
   readonly bowl: { readonly mostGrams: number; readonly usefulMinutes: number };
   readonly tests: readonly MixTest[];
   readonly toners: readonly VisitToner[];
-  readonly root: RootMix | null;
+  readonly roots: readonly RootMix[];
   readonly corrections: readonly Correction[];
   readonly weighed: readonly Weighing[];
   /** Grams that a formula took in all, read when it was done, beside the plain estimate: one's own use is learnt from it. */
@@ -277,7 +272,7 @@ export function productsUsed(mix: VisitMix): Set<string> {
     }
   }
   for (const { line, parts } of mix.toners) shades(line, parts);
-  if (mix.root) out.add(mix.root.line);
+  for (const { line } of mix.roots) out.add(line);
   for (const own of mix.corrections) {
     if (own.kind === 'spot') shades(own.line, own.parts);
     else out.add(own.product);
@@ -307,7 +302,7 @@ export function mixWords(mix: VisitMix): string {
         : `formula ${letter} ${name(own.product)} ${own.volumes} vol${own.additives.map(({ product }) => ` ${name(product)}`).join('')}`,
     ),
     ...mix.toners.map(({ line, parts }) => `toner ${shades(line, parts)}`),
-    ...(mix.root ? [`root colour ${name(mix.root.line)}`] : []),
+    ...mix.roots.map(({ line }) => `root colour ${name(line)}`),
     ...mix.corrections.map((own) =>
       own.kind === 'spot' ? `spot repair ${shades(own.line, own.parts)}` : `bleach wash ${name(own.product)}`,
     ),
@@ -315,6 +310,10 @@ export function mixWords(mix: VisitMix): string {
     .join(' · ')
     .toLowerCase();
 }
+
+/** The root colour that shades all roots; undefined where none does. */
+export const shadowOf = ({ roots }: Pick<VisitMix, 'roots'>): RootMix | undefined =>
+  roots.find(({ place: { zones, side, frontMm } }) => zones.length === 0 && side === 'both' && frontMm === null);
 
 /** What of a mix still holds at the next visit: formulas, toners, root and the readings of this head. What was weighed, paid and decided about this day’s time does not. */
 export function carriedMix(mix: VisitMix): VisitMix {

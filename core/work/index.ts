@@ -1,4 +1,3 @@
-export { AFTER_MINUTES, afterSteps, type AfterStep, type ColourResults, type StepDetail } from './after';
 export {
   blocksOf,
   mixesOf,

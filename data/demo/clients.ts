@@ -1,4 +1,5 @@
 import { EMPTY_CONSULT } from '../../core/formats';
+import { EVERYWHERE } from '../../core/visit';
 import { MORE_CLIENTS } from './more-clients';
 import { baby, CHUNKY, consult, everywhere, head, lift, mix, plan, regrowth, seen, SLICE, weave, WELL, type DemoClient } from './visit-parts';
 
@@ -14,7 +15,7 @@ const marenMix = {
   formulas: { A: lift({ reach: 'regrowth' }) },
   toners: [
     {
-      id: 'toner-1', where: 'all', line: 'sedge', parts: [{ shade: 'sedge-9-pearl', parts: 2 }, { shade: 'sedge-9-violet', parts: 1 }, { shade: 'sedge-clear', parts: 2 }], grams: 60, ratio: 2, volumes: 5, minutes: 12,
+      id: 'toner-1', place: EVERYWHERE, line: 'sedge', parts: [{ shade: 'sedge-9-pearl', parts: 2 }, { shade: 'sedge-9-violet', parts: 1 }, { shade: 'sedge-clear', parts: 2 }], grams: 60, ratio: 2, volumes: 5, minutes: 12,
       state: 'damp',
     },
   ],

@@ -6,7 +6,7 @@ import { dayAfter } from '../../core/units';
 import { createVisitEngine, type ComputedVisit, type VisitFacts } from '../../core/visit/computed';
 import { inSalon, type Transaction } from '../database';
 import { hashPassword } from '../passwords';
-import { insertMix } from '../saves';
+import { insertMix } from '../mix-rows';
 import { insertVisit } from '../visits';
 import { EMPTY_MIX, EMPTY_TEST, parseConsult, parseMix, parseOutcome, parsePlan, parseTest, USUAL_HOUSE } from '../../core/formats';
 import { stored } from '../documents';

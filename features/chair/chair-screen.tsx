@@ -2,11 +2,14 @@
 
 import clsx from 'clsx';
 import { useCallback, useEffect, useMemo, useRef, useState, type MouseEvent } from 'react';
-import { conflictWords, lastUndoable, mayRinseNow, MINUTE, nextStep, recordOf, unitName, type EventBody, type NextStep, type ScriptCourse, type ServiceState } from '@/core/chair';
+import { conflictWords, lastUndoable, mayRinseNow, MINUTE, neededBefore, nextStep, recordOf, unitName, type EventBody, type NextStep, type ScriptCourse, type ServiceState } from '@/core/chair';
 import { basinMinutes } from '@/core/clock';
 import { Button } from '@/ui/button';
 import { BackIcon } from '@/ui/icons';
 import { isTyping } from '@/ui/is-typing';
+import { StepsPanel } from './steps-panel';
+import { RunningSteps } from './running-steps';
+import { beginWords } from './words-of-steps';
 import { AlarmCards } from './alarm-cards';
 import type { KeptService } from './device-db';
 import { PlaceView } from './place-view';
@@ -119,6 +122,16 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
   const planned = useMemo(() => recordOf(script, state).rinsed.planned, [script, state]);
   const rinseAllowed = () => void act({ kind: 'rinse-begun', blocks: allowed.blocks, foils: allowed.units, incident: null });
   const conflict = state.conflicts.at(-1);
+  const waitingUnits = state.blocks.some(({ units }) => units.some(({ standing }) => standing === 'waiting'));
+  const afterFoils = step.kind === 'finish' || step.kind.startsWith('step-');
+  /** Adds what the hair needs before the step in hand. */
+  const prepare = () => {
+    if (step.kind !== 'step-begin') return;
+    const waiting = state.steps.filter(({ standing }) => standing === 'waiting');
+    const before = waiting[waiting.indexOf(step.own) - 1]?.step.id ?? null;
+    const needed = neededBefore(step.own.step, state.steps, before, state.stages.length > 0, crypto.randomUUID());
+    if (needed) act({ kind: 'step-added', step: needed, after: before });
+  };
   return (
     <div className="flex min-h-0 flex-1 flex-col" onClickCapture={letGo}>
       <TopLine snapshot={snapshot} service={service} state={state} now={now} onServices={onServices} onAllNow={onHead.length > 0 ? () => setSheet({ kind: 'all-now' }) : null} />
@@ -127,7 +140,9 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
       {conflict && now - conflict.at < CONFLICT_MS && <p role="status" className="border-b border-line bg-amber-pale px-4 py-1.5 text-lg font-semibold text-amber-bark">{conflictWords(conflict, clockTime)}</p>}
       <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,42%)_minmax(0,1fr)]" onClick={onTap}>
         <section aria-label="Place" className="flex min-h-0 flex-col gap-2 p-3">
-          <div className="min-h-0 flex-1"><PlaceView script={script} state={state} foil={shown} blocks={blocks.join('|')} /></div>
+          {afterFoils
+            ? <StepsPanel steps={state.steps} now={now} current={'own' in step && step.kind !== 'foil' ? step.own.step.id : null} onOpen={(own) => setSheet({ kind: 'step', step: own })} onAdd={() => setSheet({ kind: 'add-step' })} />
+            : <div className="min-h-0 flex-1"><PlaceView script={script} state={state} foil={shown} blocks={blocks.join('|')} /></div>}
           {started && <RestLine state={state} rest={rest} planned={planned} onTake={(course) => void act({ kind: 'replanned', course })} />}
         </section>
         <section aria-label="Now" className={clsx('flex min-h-0 flex-col gap-2 border-l border-line bg-raised px-6 py-3', step.kind === 'rinse' || step.kind === 'at-basin' ? 'shadow-[inset_8px_0_0_var(--color-sky)]' : '')}>
@@ -138,11 +153,15 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
               <Button look="primary" onClick={() => act({ kind: 'taken' })}>{elsewhere ? 'Take it over' : 'Take the step'}</Button>
             </div>
           )}
+ {'on' in step && <RunningSteps steps={step.on.filter((own) => step.kind !== 'step-done' || own !== step.own)} now={now} act={act} />}
           {said && <p role="status" className="text-lg font-semibold text-amber-bark">{said}</p>}
           <div className="flex shrink-0 gap-2">
             <Button className={BIG} onClick={undo} disabled={!lastUndoable(snapshot.events)}>Undo</Button>
             {onHead.length > 0 && <Button className={BIG} onClick={() => setSheet({ kind: 'check', block: onHead[0].block.id })}>Check</Button>}
             {started && <Button className={BIG} onClick={() => setSheet({ kind: 'more' })}>More</Button>}
+            {step.kind === 'step-begin' && step.wrong && step.own.step.hair !== 'damp' && <Button className={`${BIG} ml-auto`} onClick={prepare}>{step.own.step.hair === 'dry' ? 'Dry first' : 'Treatment first'}</Button>}
+            {step.kind === 'step-until' && <Button className={`${BIG} ml-auto`} onClick={() => act({ kind: 'step-begun', step: step.own.step.id })}>{beginWords(step.own.step)} now</Button>}
+            {step.kind === 'step-done' && <Button className={`${BIG} ml-auto`} onClick={() => setSheet({ kind: 'step', step: step.own.step.id })}>5 min more …</Button>}
             {step.kind === 'pull' && step.units.length > 1 && <Button className={`${BIG} ml-auto`} onClick={() => act({ kind: 'pulled', foils: step.units.map(({ id }) => id), reason: null })}>All {step.units.length} are wiped</Button>}
             {step.kind === 'wait' && allowed.blocks.length > 0 && <Button className={`${BIG} ml-auto`} onClick={rinseAllowed}>Rinse what may go</Button>}
           </div>
@@ -152,12 +171,15 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
         </section>
       </main>
       <ProgressRibbon script={script} state={state} foil={shown} />
-      <Sheets sheet={sheet} script={script} state={state} now={now} foil={foil} service={service} act={act} onClose={() => setSheet(null)}
+      <Sheets sheet={sheet} script={script} state={state} now={now} foil={foil} service={service} act={act} onClose={() => setSheet(null)} onSheet={setSheet}
         more={[
           ...(step.kind === 'foil' ? [{ words: 'Add a foil', onPress: () => void act({ kind: 'added', foil: crypto.randomUUID(), block: step.block.block.id }) }] : []),
           ...(foil !== null ? [{ words: 'Skip this foil', onPress: () => setSheet({ kind: 'skip' }) }] : []),
           { words: 'Write a note', onPress: () => setSheet({ kind: 'note' }) },
-          { words: 'Another panel next', onPress: () => setSheet({ kind: 'panel' }) },
+          ...(!afterFoils ? [{ words: 'Steps after the foils', onPress: () => setSheet({ kind: 'steps' }) }] : []),
+          ...(onHead.length > 0 ? [{ words: 'More minutes …', onPress: () => setSheet({ kind: 'longer' }) }, { words: 'Second application …', onPress: () => setSheet({ kind: 'again' }) }] : []),
+          ...(waitingUnits ? [{ words: 'Another strength …', onPress: () => setSheet({ kind: 'strength' }) }] : []),
+          ...(waitingUnits ? [{ words: 'Another panel next', onPress: () => setSheet({ kind: 'panel' }) }] : []),
           ...(onHead.length > 0 ? [{ words: 'Open foils', onPress: () => setSheet({ kind: 'pull' }) }] : []),
           ...(step.kind !== 'rinse' && step.kind !== 'at-basin' && allowed.blocks.length > 0 ? [{ words: 'Rinse what may go', onPress: rinseAllowed }] : []),
           { words: 'End the service …', onPress: () => setSheet({ kind: 'end' }) },
@@ -170,6 +192,7 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
 const UNDO_WORDS: Partial<Record<EventBody['kind'], string>> = {
   replanned: 'the other order', closed: 'the last foil', skipped: 'the skip', added: 'the added foil', bowl: 'the fresh bowl', checked: 'the check', pulled: 'the pull', 'rinse-begun': 'the rinse', 'rinse-done': 'the end of the rinse', next: 'the other panel',
   'step-begun': 'the beginning', 'step-done': 'the end of the step', note: 'the note', finished: 'the end', 'past-limit': 'the reason',
+  longer: 'the minutes', reapplied: 'the second application', strength: 'the other strength', 'step-added': 'the added step', 'step-moved': 'the move', 'step-changed': 'the change', 'step-skipped': 'the skip', 'step-more': 'the minutes',
 };
 
 /** What the large button does, in words. */
@@ -181,8 +204,9 @@ function actionWords(step: NextStep): string {
     case 'rinse': return 'At the basin';
     case 'pull': return `${unitName(step.units[0].unit)} opened and wiped`;
     case 'at-basin': return 'The last panel runs clear';
-    case 'step-begin': return `${step.step.name}: begun`;
-    case 'step-done': return `${step.step.name}: done`;
+    case 'step-begin': return beginWords(step.own.step);
+    case 'step-done': return `${step.own.step.name}: done`;
+    case 'step-until': return `${step.own.step.name} at ${clockTime(step.at)}`;
     case 'finish': return 'Finish';
     case 'wait': return 'Wait';
     case 'finished': return '';
@@ -199,10 +223,10 @@ function stepBody(step: NextStep): EventBody | null {
     // One foil after the other, each with a tap of its own.
     case 'pull': return { kind: 'pulled', foils: step.units.slice(0, 1).map(({ id }) => id), reason: null };
     case 'at-basin': return { kind: 'rinse-done' };
-    case 'step-begin': return { kind: 'step-begun', step: step.step.id };
-    case 'step-done': return { kind: 'step-done', step: step.step.id };
+    case 'step-begin': return { kind: 'step-begun', step: step.own.step.id };
+    case 'step-done': return { kind: 'step-done', step: step.own.step.id };
     case 'finish': return { kind: 'finished' };
-    case 'wait': case 'finished': return null;
+    case 'wait': case 'step-until': case 'finished': return null;
   }
 }
 

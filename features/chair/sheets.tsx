@@ -2,16 +2,22 @@
 
 import { useState } from 'react';
 import { MINUTE, unitName, type EventBody, type ServiceScript, type ServiceState, type UnitState } from '@/core/chair';
+import { stepName } from '@/core/steps';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { TextField } from '@/ui/field';
 import type { KeptService } from './device-db';
+import { AgainSheet, LongerSheet, StrengthSheet } from './decisions';
+import { Presets } from './presets';
+import { AddStep, OneStep } from './step-sheets';
+import { StepsPanel } from './steps-panel';
 import { USUAL_ENDS, USUAL_INCIDENTS, USUAL_NOTES, USUAL_REASONS, USUAL_SKIPS } from './words';
 
 export type Sheet =
   | { readonly kind: 'check'; readonly block: string }
   | { readonly kind: 'past-limit'; readonly block: string }
-  | { readonly kind: 'note' | 'skip' | 'all-now' | 'panel' | 'pull' | 'end' | 'more' };
+  | { readonly kind: 'step'; readonly step: string }
+  | { readonly kind: 'note' | 'skip' | 'all-now' | 'panel' | 'pull' | 'end' | 'more' | 'longer' | 'again' | 'strength' | 'steps' | 'add-step' };
 
 interface SheetsProps {
   sheet: Sheet | null;
@@ -23,23 +29,25 @@ interface SheetsProps {
   service: Pick<KeptService, 'clientId' | 'visitId'>;
   act(body: EventBody): void;
   onClose(): void;
+  onSheet(sheet: Sheet): void;
   /** What is needed less often. */
   more: readonly { readonly words: string; onPress(): void }[];
 }
 
 const TITLES: Record<Sheet['kind'], string> = {
   check: 'Check', 'past-limit': 'Past the maker’s limit', note: 'Note', skip: 'Skip this foil', 'all-now': 'Rinse all now', panel: 'Another panel next', pull: 'Open foils', end: 'End the service', more: 'More',
+  longer: 'More minutes', again: 'Second application', strength: 'Another strength from here on', steps: 'Steps after the foils', 'add-step': 'Add a step', step: 'Step',
 };
 
 /** Everything that takes more than a tap; big enough for gloves. */
-export function Sheets({ sheet, script, state, now, foil, service, act, onClose, more }: SheetsProps) {
+export function Sheets({ sheet, script, state, now, foil, service, act, onClose, onSheet, more }: SheetsProps) {
   const done = (body: EventBody) => {
     act(body);
     onClose();
   };
   return (
-    <Dialog open={sheet !== null} onOpenChange={(open) => !open && onClose()} title={sheet ? TITLES[sheet.kind] : ''} middle>
-      {sheet?.kind === 'check' && <CheckSheet script={script} state={state} now={now} first={sheet.block} service={service} done={done} />}
+    <Dialog open={sheet !== null} onOpenChange={(open) => !open && onClose()} title={titleOf(sheet, state)} middle>
+      {sheet?.kind === 'check' && <CheckSheet state={state} now={now} first={sheet.block} service={service} done={done} />}
       {sheet?.kind === 'past-limit' && <Presets words={USUAL_REASONS} label="Why it stays on" onTake={(reason) => done({ kind: 'past-limit', block: sheet.block, reason })} />}
       {sheet?.kind === 'note' && <Presets words={USUAL_NOTES} label="Note" onTake={(words) => done({ kind: 'note', words, foil })} />}
       {sheet?.kind === 'skip' && foil !== null && <Presets words={USUAL_SKIPS} label="Why it is skipped" onTake={(why) => done({ kind: 'skipped', foil, why })} />}
@@ -63,32 +71,27 @@ export function Sheets({ sheet, script, state, now, foil, service, act, onClose,
       {sheet?.kind === 'end' && (state.blocks.some(({ firstAt }) => firstAt !== null)
         ? <p className="text-lg">Product is on the head: rinse it first, with Rinse all now.</p>
         : <Presets words={USUAL_ENDS} label="Why it ends here" onTake={(reason) => done({ kind: 'finished', reason })} />)}
+      {sheet?.kind === 'longer' && <LongerSheet state={state} done={done} />}
+      {sheet?.kind === 'again' && <AgainSheet state={state} done={done} />}
+      {sheet?.kind === 'strength' && <StrengthSheet state={state} done={done} />}
+      {sheet?.kind === 'steps' && <StepsPanel steps={state.steps} now={now} current={null} onOpen={(step) => onSheet({ kind: 'step', step })} onAdd={() => onSheet({ kind: 'add-step' })} />}
+      {sheet?.kind === 'add-step' && <AddStep script={script} state={state} act={act} onClose={onClose} />}
+      {sheet?.kind === 'step' && state.steps.filter(({ step }) => step.id === sheet.step).map((own) => <OneStep key={own.standing} script={script} state={state} act={act} onClose={onClose} own={own} />)}
       {sheet?.kind === 'pull' && <PullSheet state={state} now={now} done={done} />}
     </Dialog>
   );
 }
 
-function Presets({ words, label, onTake }: { words: readonly string[]; label: string; onTake(words: string): void }) {
-  const [own, setOwn] = useState('');
-  return (
-    <div className="grid gap-3">
-      <div className="grid grid-cols-2 gap-2">{words.map((one) => <Button key={one} className="h-14 text-lg" onClick={() => onTake(one)}>{one}</Button>)}</div>
-      <form className="grid grid-cols-[1fr_auto] items-end gap-2" onSubmit={(event) => {
-        event.preventDefault();
-        if (own.trim() !== '') onTake(own.trim());
-      }}>
-        <TextField label={label} value={own} maxLength={500} onChange={(event) => setOwn(event.target.value)} />
-        <Button type="submit" disabled={own.trim() === ''}>Keep</Button>
-      </form>
-    </div>
-  );
+function titleOf(sheet: Sheet | null, { steps }: ServiceState): string {
+  const own = sheet?.kind === 'step' && steps.find(({ step }) => step.id === sheet.step);
+  return own ? stepName(own.step) : sheet ? TITLES[sheet.kind] : '';
 }
 
 const LEVELS = [5, 6, 7, 7.5, 8, 8.5, 9, 9.5, 10];
 const MORE = [3, 5, 8, 10];
 
 /** A foil is opened and compared: what is seen, and what follows. */
-function CheckSheet({ script, state, now, first, service, done }: { script: ServiceScript; state: ServiceState; now: number; first: string; service: SheetsProps['service']; done(body: EventBody): void }) {
+function CheckSheet({ state, now, first, service, done }: { state: ServiceState; now: number; first: string; service: SheetsProps['service']; done(body: EventBody): void }) {
   const on = state.blocks.filter(({ firstAt }) => firstAt !== null);
   const [block, setBlock] = useState(on.some((own) => own.block.id === first) ? first : (on[0]?.block.id ?? ''));
   const [level, setLevel] = useState<number>();
@@ -100,7 +103,7 @@ function CheckSheet({ script, state, now, first, service, done }: { script: Serv
   const lifting = own.units.filter(({ standing, unit }) => standing === 'on' && unit.lifts);
   const oldest = (lifting.length > 0 ? lifting : own.units.filter(({ standing }) => standing === 'on')).sort((a, b) => a.closedAt! - b.closedAt!)[0];
   const minutes = (now - oldest.closedAt!) / MINUTE;
-  const target = targetOf(script, oldest);
+  const target = targetOf(state, oldest);
   const { limitMinutes } = oldest.unit;
   const past = (more: number) => minutes + more > limitMinutes;
   const needsReason = (more: number) => past(more) && reason.trim() === '';
@@ -149,7 +152,7 @@ function PhotoField({ service: { clientId, visitId }, onTaken }: { service: Shee
 }
 
 /** Level that a unit is to reach; 0 where it lifts nothing. */
-const targetOf = (script: ServiceScript, { unit }: UnitState) => Math.max(0, ...unit.lifting.map((at) => script.lifts[at].target));
+const targetOf = ({ lifts }: ServiceState, { unit }: UnitState) => Math.max(0, ...unit.lifting.map((at) => lifts[at].target));
 
 function Estimate({ own, target, minutes, level }: { own: UnitState; target: number; minutes: number; level: number | undefined }) {
   if (level === undefined || target === 0) return <p className="text-md text-ink-soft">Say what you see: the times of all foils of this mix follow from it.</p>;

@@ -2,13 +2,15 @@
 
 import clsx from 'clsx';
 import type { ReactNode } from 'react';
-import { unitName, type NextStep, type ServiceScript, type ServiceState } from '@/core/chair';
+import { unitName, type NextStep, type ServiceScript, type ServiceState, type StepState } from '@/core/chair';
 import { basinMinutes } from '@/core/clock';
 import { zoneName } from '@/core/head';
 import { angleName, gatherName, type SingleGather } from '@/core/pattern';
-import { endsSentence, groupsOf, groupWords, numberWords, reachWords, startWords, type StepDetail } from '@/core/work';
+import { isAtBasin, stepName } from '@/core/steps';
+import { endsSentence, groupsOf, groupWords, numberWords, reachWords, startWords } from '@/core/work';
 import { FoilGlyph } from '@/ui/foil-glyph';
 import { Stitches } from './stitches';
+import { detailWords } from './words-of-steps';
 import { clockTime, seconds, until } from './words';
 
 interface StepViewProps {
@@ -28,7 +30,7 @@ export function StepView({ script, state, step, now }: StepViewProps) {
     case 'foil':
       return <FoilWords state={state} step={step} now={now} />;
     case 'bowl':
-      return <Words over={step.why === 'spent' ? 'The bowl is spent' : 'Another mix'} big={`Fresh bowl ${step.mix}`} under={script.mixes[step.mix]?.words ?? ''} />;
+      return <Words over={BOWL_WORDS[step.why]} big={`Fresh bowl ${step.mix}`} under={state.mixes[step.mix]?.words ?? ''} />;
     case 'wait':
       return <Words over="Nothing to foil until then: check, sweep, talk" big={until(step.until, now)} under={`${step.then === 'pull' ? `Foils of ${names(step.blocks)} are opened` : `${names(step.blocks)} to the basin`} at ${clockTime(step.until)}, by the estimate.`} />;
     case 'rinse':
@@ -38,11 +40,11 @@ export function StepView({ script, state, step, now }: StepViewProps) {
     case 'at-basin':
       return <Words over={`At the basin: ${names(step.blocks)}`} big={seconds(now - step.begunAt)} under={`Usually ${basinMinutes(step.blocks.length, script.rules)} min.`} blue />;
     case 'step-begin':
-      return <Words over="Next" big={step.step.name} under={<>{Math.round(step.step.to - step.step.from)} min.<StepDetails detail={step.step.detail} /></>} blue={step.step.kind === 'wash' || step.step.kind === 'rinse'} />;
-    case 'step-done': {
-      const minutes = step.step.to - step.step.from;
-      return <Words over={step.step.name} big={seconds(now - step.begunAt)} under={<>{Math.round(minutes)} min, until {clockTime(step.begunAt + minutes * 60_000)}; watched.<StepDetails detail={step.step.detail} /></>} blue={step.step.kind === 'wash' || step.step.kind === 'rinse'} />;
-    }
+      return <Words over="Next" big={stepName(step.own.step)} under={<StepDetails own={step.own} wrong={step.wrong} />} blue={isAtBasin(step.own.step)} />;
+    case 'step-done':
+      return <Words over={stepName(step.own.step)} big={seconds(now - step.own.begunAt!)} under={<StepDetails own={step.own} wrong={null} />} blue={isAtBasin(step.own.step)} />;
+    case 'step-until':
+      return <Words over={`Next: ${stepName(step.own.step)}, at ${clockTime(step.at)}`} big={until(step.at, now)} under={<>Put on then, all of it is done together. <StepDetails own={step.own} wrong={null} /></>} />;
     case 'finish':
       return <Words over="Everything is done" big="Finish" under="The record is written with it: planned against actual, foil by foil." />;
     case 'finished':
@@ -96,14 +98,18 @@ function LetterMark({ letter, lifts, gather }: { letter: string; lifts: boolean;
   );
 }
 
-/** What a colour step is mixed of, on what hair and where. */
-function StepDetails({ detail }: { detail: StepDetail | null }) {
-  if (!detail) return null;
+const BOWL_WORDS = { first: 'Another mix', spent: 'The bowl is spent', changed: 'Another strength from here on' } as const;
+
+/** How long, what it is mixed of, on what hair and where; and what is wrong with the hair for it. */
+function StepDetails({ own: { step, begunAt }, wrong }: { own: StepState; wrong: string | null }) {
+  const minutes = Math.round(step.minutes);
   return (
-    <span className="mt-2 block text-xl">
-      {detail.items.ok ? detail.items.items.map(({ name, grams }) => `${Math.round(grams)} g ${name}`).join(' + ') : <b className="text-rowan">It cannot be mixed: {detail.items.problem}.</b>}
-      <span className="block text-ink-soft">{capital(detail.where)}, {detail.hair}.</span>
-    </span>
+    <>
+      {begunAt === null ? `${minutes} min.` : `${minutes} min, until ${clockTime(begunAt + step.minutes * 60_000)}; watched.`}
+      <span className="mt-2 block text-xl">{detailWords({ ...step, place: null })}</span>
+      {step.items?.ok === false && <b className="block text-rowan">It cannot be mixed: {step.items.problem}.</b>}
+      {wrong && <b role="alert" className="mt-2 block text-amber-bark">{wrong}</b>}
+    </>
   );
 }
 

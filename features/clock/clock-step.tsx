@@ -3,6 +3,7 @@
 import { useMemo, useState } from 'react';
 import { bindingsOf, type ClockPlanned } from '@/core/clock';
 import { timeThereIs } from '@/core/visit';
+import { wholeMinutes } from '@/core/steps';
 import { cannotWith, plainQuestion, type ClockPlan } from '@/core/work';
 import { Button } from '@/ui/button';
 import { Segmented } from '@/ui/segmented';
@@ -67,7 +68,7 @@ export function ClockStep() {
             plan={current ? followed : undefined}
             slot={timeThereIs(house, consult.minutesAtMost)}
             lateMinutes={mix.clock.lateMinutes}
-            afterMinutes={after.at(-1)?.to ?? 0}
+            afterMinutes={wholeMinutes(after)}
           />
         </header>
         {problem && (

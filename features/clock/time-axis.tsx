@@ -1,7 +1,8 @@
 'use client';
 
 import type { ClockRules, PlacedFoil, Timeline } from '@/core/clock';
-import type { AfterStep, WorkBlock } from '@/core/work';
+import { isColour, wholeMinutes, type TimedStep } from '@/core/steps';
+import type { WorkBlock } from '@/core/work';
 import { useWidth } from '@/ui/use-width';
 
 const LEFT = 148;
@@ -18,7 +19,7 @@ interface TimeAxisProps {
   blocks: readonly WorkBlock[];
   timeline: Timeline;
   rules: ClockRules;
-  after: readonly AfterStep[];
+  after: readonly TimedStep[];
 }
 
 /** The service on a time axis: a line for each foil, from placing to the moment that it is off; the basin across all of them, and what follows. */
@@ -35,7 +36,7 @@ export function TimeAxis({ blocks, timeline, rules, after }: TimeAxisProps) {
     next += height + GAP;
     return [{ b, block: blocks[b], foils, top, height }];
   });
-  const end = timeline.end + (after.at(-1)?.to ?? 0);
+  const end = timeline.end + (wholeMinutes(after));
   const until = Math.ceil((end + 5) / 15) * 15;
   const x = (minutes: number) => LEFT + (minutes / until) * (width - LEFT - 16);
   const body = next;
@@ -129,32 +130,32 @@ export function TimeAxis({ blocks, timeline, rules, after }: TimeAxisProps) {
             <text x="0" y={body + 34 + 16} className="fill-ink text-[13px] font-semibold">
               Afterwards
             </text>
-            {after.map(({ id, kind, name, from, to }, i) => {
+            {after.map(({ step, words, from, to }, i) => {
               const left = x(timeline.end + from);
               const wide = x(timeline.end + to) - left;
               return (
-                <g key={id}>
+                <g key={step.id}>
                   <rect
                     x={left + 1}
-                    y={body + 34 + (kind === 'toner' || kind === 'root' ? 3 * (i % 2) : 0)}
+                    y={body + 34 + (isColour(step) ? 3 * (i % 2) : 0)}
                     width={Math.max(2, wide - 2)}
                     height="22"
                     rx="3"
                     className={
-                      kind === 'toner' || kind === 'root' ? 'fill-dusk' : kind === 'dry' ? 'fill-edge' : 'fill-sky'
+                      isColour(step) ? 'fill-dusk' : step.kind === 'dry' ? 'fill-edge' : 'fill-sky'
                     }
-                    opacity={kind === 'dry' ? 0.5 : 0.85}
+                    opacity={step.kind === 'dry' ? 0.5 : 0.85}
                   >
-                    <title>{`${name}: ${Math.round(to - from)} min`}</title>
+                    <title>{`${words}: ${Math.round(to - from)} min`}</title>
                   </rect>
                   {wide > 30 && (
                     <text
                       x={left + wide / 2}
                       y={body + 34 + 16}
                       textAnchor="middle"
-                      className={`${kind === 'dry' ? 'fill-ink' : 'fill-raised'} text-[11px] font-semibold`}
+                      className={`${step.kind === 'dry' ? 'fill-ink' : 'fill-raised'} text-[11px] font-semibold`}
                     >
-                      {kind === 'dry' ? 'dry' : kind}
+                      {step.kind.replace('-', ' ')}
                     </text>
                   )}
                 </g>

@@ -1,7 +1,8 @@
 'use client';
 
 import { isPast, type Timeline } from '@/core/clock';
-import type { AfterStep, WorkBlock } from '@/core/work';
+import { isColour, wholeMinutes, type TimedStep } from '@/core/steps';
+import type { WorkBlock } from '@/core/work';
 import { FoilGlyph } from '@/ui/foil-glyph';
 import { useWidth } from '@/ui/use-width';
 import { barkOf } from '../visit/bark';
@@ -18,13 +19,13 @@ export function TimeRibbon({
 }: {
   blocks: readonly WorkBlock[];
   timeline: Timeline | undefined;
-  after: readonly AfterStep[];
+  after: readonly TimedStep[];
 }) {
   const { computed, consult, selected, select, light } = useVisit();
   const lit = useLit();
   const [width, frame] = useWidth<HTMLElement>();
   const bark = barkOf(consult.naturalLevel);
-  const end = timeline ? timeline.end + (after.at(-1)?.to ?? 0) : 1;
+  const end = timeline ? timeline.end + (wholeMinutes(after)) : 1;
   const x = (minutes: number) => EDGE + (minutes / end) * Math.max(0, width - 2 * EDGE);
   return (
     <footer
@@ -124,18 +125,18 @@ export function TimeRibbon({
               <title>rinse {i + 1}</title>
             </rect>
           ))}
-          {after.map(({ id, from, to, kind, name }) => (
+          {after.map(({ step, words, from, to }) => (
             <rect
-              key={id}
+              key={step.id}
               x={x(timeline.end + from)}
               y={36}
               width={Math.max(1, x(to) - x(from) - 2)}
               height={12}
               rx={3}
-              className={kind === 'toner' || kind === 'root' ? 'fill-dusk' : kind === 'dry' ? 'fill-edge' : 'fill-sky'}
+              className={isColour(step) ? 'fill-dusk' : step.kind === 'dry' ? 'fill-edge' : 'fill-sky'}
               opacity="0.5"
             >
-              <title>{name}</title>
+              <title>{words}</title>
             </rect>
           ))}
           {[0, 0.25, 0.5, 0.75, 1].map((share) => (

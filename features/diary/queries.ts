@@ -1,4 +1,5 @@
 import 'server-only';
+import { isColour, recipeWords, wholeMinutes } from '@/core/steps';
 import { cautionsFor } from '@/core/caution';
 import { APPOINTMENT_KINDS, minutesToBook, standingOf, type AppointmentKind, type Standing } from '@/core/diary';
 import { dayAfter } from '@/core/units';
@@ -128,15 +129,15 @@ export async function prepare(person: SignedIn, clientId: string, timed = true):
   const usual = minutesFor(null);
   if (!newest) return { pattern: null, foils: 0, toCut: [], bowls: null, toner: null, cautions: [], alertTestMissing: true, minutes: usual, visits: [] };
   const cautions = cautionsFor(newest.consult, story.safety, { onDay: day, bornOn: story.client.bornOn }, house.cautions);
-  const { computed: { plan, pattern, work, colours, after: steps }, computed } = (await wholeVisit(person, newest.id))!;
-  const after = Math.max(0, ...steps.map(({ to }) => to));
+  const { computed: { plan, pattern, work, after: steps }, computed } = (await wholeVisit(person, newest.id))!;
+  const after = wholeMinutes(steps);
   const clock = timed && computed.clock.blocks.length > 0 ? computed.timed.timeline.end + after : null;
   const widths = new Map<number, number>();
   for (const { widthMm } of pattern.sheet.foils) widths.set(Math.ceil(widthMm / 10) * 10, (widths.get(Math.ceil(widthMm / 10) * 10) ?? 0) + 1);
   return {
     pattern: plan.name, foils: pattern.sheet.totals.foils, toCut: [...widths].map(([widthMm, count]) => ({ widthMm, count })).sort((a, b) => b.widthMm - a.widthMm),
     bowls: work.bowls.ok ? work.bowls.bowls.map(({ label, mixed: needed }) => `${label}: ${Math.round(needed)} g`).join(', ') || null : null,
-    toner: [...colours.toners.map(({ result }) => result), ...(colours.root ? [colours.root] : [])].flatMap((result) => (result.ok && result.items.ok ? [result.items.items.map(({ grams, name }) => `${Math.round(grams)} g ${name}`).join(', ')] : [])).join('; ') || null,
+    toner: steps.flatMap(({ step }) => (isColour(step) ? (recipeWords(step) ?? []) : [])).join('; ') || null,
     cautions: cautions.filter(({ key }) => !['allergy-unasked', 'scalp-unseen', 'dye-unasked', 'alert-test'].includes(key)).map(({ weight, seen }) => (weight === 'stop' ? `Stop: ${seen}` : seen)),
     alertTestMissing: cautions.some(({ key }) => key === 'alert-test'), minutes: minutesFor(clock),
     visits: story.visits.filter(({ outcome }) => outcome !== null).slice(0, 12).map(({ id, heldOn, planName }) => ({ id, on: heldOn, pattern: planName })),

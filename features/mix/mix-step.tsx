@@ -53,7 +53,7 @@ function Short({ sheet }: { sheet: Sheet }) {
   const words = {
     bowls: visit.work.bowls.ok ? `${count} ${count === 1 ? 'bowl' : 'bowls'}` : 'cannot be split',
     lift: visit.work.lift.length === 0 ? 'nothing lifts yet' : late > 0 ? `${late} not expected` : 'in time',
-    tone: [toners > 0 && `${toners} ${toners === 1 ? 'toner' : 'toners'}`, mix.root && 'root'].filter(Boolean).join(', ') || 'none yet',
+    tone: [toners > 0 && `${toners} ${toners === 1 ? 'toner' : 'toners'}`, mix.roots.length > 0 && 'root'].filter(Boolean).join(', ') || 'none yet',
     price: mix.money.agreed ? 'agreed' : 'estimate',
   }[sheet];
   return <span className="text-xs font-normal text-ink-soft">{words}</span>;

@@ -40,7 +40,7 @@ export function MixedPart({ served }: { served: Served | null }) {
       {served && (
         <p className="mt-1 text-base">
           First foil to last rinse <b>{minutes(served.record.rinsed.done)}</b> <span className="text-ink-soft">of {minutes(served.record.rinsed.planned)} planned</span>
-          {steps.map(({ id, name, done, planned }) => <span key={id}>; {name} <b>{minutes(done)}</b> <span className="text-ink-soft">of {Math.round(planned)}</span></span>)}.
+          {steps.map(({ id, name, done, planned }) => <span key={id}>; {name} <b>{minutes(done)}</b> <span className="text-ink-soft">{planned === null ? '(added)' : `of ${Math.round(planned)}`}</span></span>)}.
         </p>
       )}
     </section>

@@ -3,7 +3,8 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import { parseOutcome } from '@/core/formats';
 import { cssColour, naturalHair } from '@/core/lift';
-import { workSummary, type AfterStep } from '@/core/work';
+import type { TimedStep } from '@/core/steps';
+import { workSummary } from '@/core/work';
 import { zonesOfPlan, zonesRecorded } from '@/core/record';
 import { formatLevel } from '@/core/units';
 import { EMPTY_OUTCOME, type Outcome } from '@/core/visit';
@@ -99,8 +100,8 @@ function useFields(typed: Partial<Fields> | undefined): Fields {
 }
 
 /** What a visit without foils does, a sentence each. */
-const withoutFoils = (after: readonly AfterStep[]): string =>
-  ['No foils.', ...after.flatMap(({ kind, name, from, to }) => (kind === 'toner' || kind === 'root' || kind === 'correction' ? [`${name}, ${to - from} min.`] : []))].join('\n');
+const withoutFoils = (after: readonly TimedStep[]): string =>
+  ['No foils.', ...after.flatMap(({ step, words, from, to }) => (step.items ? [`${words}, ${to - from} min.`] : []))].join('\n');
 
 /** A service is begun before it is recorded: what stands in its way is said first. */
 function NotBegun() {

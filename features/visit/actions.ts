@@ -51,6 +51,7 @@ async function saveDocument(
 function answer(saved: SaveResult, part: VisitPart): SaveAnswer {
   if (saved.ok) return saved;
   if (saved.reason === 'not-begun') return { ok: false, reason: 'invalid', problem: 'The service has not begun yet: begin it first, then record it. What you wrote is kept here.' };
+  if (saved.reason === 'used') return { ok: false, reason: 'invalid', problem: saved.problem };
   if (saved.reason === 'signed') return { ok: false, reason: 'invalid', problem: 'This visit is signed off and no longer changes. Put what is to be corrected into an addendum, in Record.' };
   if (saved.reason === 'missing') return { ok: false, reason: 'missing', problem: 'There is no such visit in this salon.' };
   return {

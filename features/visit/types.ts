@@ -1,3 +1,4 @@
+import type { UsedMix } from '@/core/chair';
 import type { GrowthVisit } from '@/core/growth';
 import type { Plan } from '@/core/pattern';
 import type { Product } from '@/core/products';
@@ -34,6 +35,8 @@ export interface VisitBundle {
   readonly foiled: { readonly heldOn: string; readonly outcome: Outcome; readonly plan: Plan } | null;
   /** When the service began; null before. */
   readonly begunAt: string | null;
+  /** What of the mix was used at the service that runs. */
+  readonly used: UsedMix;
   readonly safety: Safety;
   /** The client’s other visits, as far as growth goes by them. */
   readonly history: readonly GrowthVisit[];

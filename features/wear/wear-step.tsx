@@ -1,10 +1,13 @@
 'use client';
 
 import { useDeferredValue, useMemo, useState } from 'react';
+import { withShadow } from '@/core/mix';
+import { shadowOf } from '@/core/visit';
 import { cameraOf, MOST_PART_MM, MOST_WEEKS, type Finding, type Style, type View } from '@/core/wear';
 import { Select } from '@/ui/select';
 import { Slider } from '@/ui/slider';
 import type { WearAsks } from '@/workers/wear-asks';
+import { useComputed } from '../visit/computed';
 import { useVisit } from '../visit/store';
 import { NO_COMPARISON, comparedWith, comparisonsFor, type ComparisonKey } from './compare';
 import { Findings } from './findings';
@@ -18,7 +21,9 @@ const WEEKS = [0, 4, 8, 12, 20] as const;
 
 /** How the pattern falls: worn one way or another, moved, grown out, beside another; and what would be noticed. */
 export function WearStep() {
-  const { consult, plan, computed, editConsult } = useVisit();
+  const { plan, mix, computed, editMix } = useVisit();
+  const { shelf } = useComputed();
+  const shadowMm = shadowOf(mix)?.mm ?? 0;
   // Edits made here (a mend) colour anew when the page has answered.
   const settled = useDeferredValue(plan);
   const subject = useWearSubject(settled);
@@ -68,8 +73,8 @@ export function WearStep() {
           )}
           <Slider label="Grown out" min={0} max={MOST_WEEKS} step={1} value={weeks} said={weeks === 0 ? 'today' : `${weeks} weeks`} onChange={setWeeks} hint={weeks > 0 ? `about ${Math.round(weeks * subject.mmPerWeek)} mm at the client’s own rate` : undefined} />
           <Slider
-            label="Root shadow" min={0} max={60} step={5} value={consult.rootShadowMm ?? 0} said={consult.rootShadowMm === null ? 'none' : `${consult.rootShadowMm} mm`}
-            onChange={(mm) => editConsult(mm === 0 ? 'no root shadow' : `root shadow ${mm} mm`, (before) => ({ ...before, rootShadowMm: mm === 0 ? null : mm }), 'root shadow')}
+            label="Root shadow" min={0} max={60} step={5} value={shadowMm} said={shadowMm === 0 ? 'none' : `${shadowMm} mm`} hint="root colour of Mix"
+            onChange={(mm) => editMix(mm === 0 ? 'no root shadow' : `root shadow ${mm} mm`, (before) => withShadow(before, mm, shelf), 'root shadow')}
           />
           <Select label="Beside it" value={comparison} options={comparisonsFor(subject, weeks)} onChange={setComparison} />
         </div>

@@ -28,7 +28,7 @@ export function cautionFactsOf({ mix, work, shelf, fragileZones, overlapping, pa
   const timed = [
     ...mix.toners.map(({ line, minutes }) => ({ what: 'toner', minutes, limit: longest(line) })),
     ...tooLongIn(past ?? []),
-    ...(mix.root ? [{ what: 'root colour', minutes: mix.root.minutes, limit: longest(mix.root.line) }] : []),
+    ...mix.roots.map(({ line, minutes }) => ({ what: 'root colour', minutes, limit: longest(line) })),
     ...work.letters.flatMap(({ letter, formula, units }) =>
       formula.kind === 'lift' || units === 0
         ? []
@@ -42,9 +42,9 @@ export function cautionFactsOf({ mix, work, shelf, fragileZones, overlapping, pa
     overlapping: overlapping.length,
     rootWarning,
     onScalp: [
-      ...(mix.root ? [{ what: 'root colour', volumes: mix.root.volumes }] : []),
+      ...mix.roots.map(({ volumes }) => ({ what: 'root colour', volumes })),
       ...mix.toners
-        .filter(({ where }) => where === 'all' || where === 'roots')
+        .filter(({ place: { lengths } }) => lengths.length === 0 || lengths.includes('roots'))
         .map(({ volumes }) => ({ what: 'toner', volumes })),
     ],
     tooLong: timed.filter(({ minutes, limit }) => minutes > limit),

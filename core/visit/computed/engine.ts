@@ -5,12 +5,21 @@ import type { CheckFacts } from '../../check';
 import { itemise, type Itemised, type PricedVisit } from '../../fee';
 import { brokenZonesOf } from '../../hair-map';
 import { ZONES } from '../../head';
-import { correctionResult, needsOf, reachedBefore, rootResult, tonerResult, type Need, type Reached } from '../../mix';
+import {
+  correctionResult,
+  needsOf,
+  reachedBefore,
+  rootResult,
+  tonerResult,
+  type ColourResults,
+  type Need,
+  type Reached,
+} from '../../mix';
 import { createPatternEngine, type ComputedPlan, type PatternEngine, type Plan } from '../../pattern';
 import { Shelf } from '../../products';
+import { offeredSteps, suggestedSteps, timedSteps, type ServiceStep, type TimedStep } from '../../steps';
 import type { WearSubject } from '../../wear';
 import {
-  afterSteps,
   clockPlanOf,
   factsOfLetters,
   lightenedIn,
@@ -18,10 +27,8 @@ import {
   reachedIn,
   strengthIdeas,
   workList,
-  type AfterStep,
   type Careful,
   type ClockPlan,
-  type ColourResults,
   type StrengthIdea,
   type WorkList,
   type WorkUnit,
@@ -51,8 +58,9 @@ export interface ComputedVisit {
   readonly growth: VisitGrowth;
   readonly work: WorkList;
   readonly colours: VisitColours;
-  /** What follows the foils, with its bowls. */
-  readonly after: readonly AfterStep[];
+  /** What follows the foils, with its bowls, and the same at its times. */
+  readonly steps: readonly ServiceStep[];
+  readonly after: readonly TimedStep[];
   readonly needs: readonly Need[];
   readonly materialsMinor: number;
   readonly careful: Careful;
@@ -165,7 +173,7 @@ function coloursOf({ consult, mix, work, shelf, levelBefore, foiled }: ColourInp
       id: toner.id,
       result: tonerResult(toner, shelf, { reached, tone: consult.tone, porous }),
     })),
-    root: mix.root && rootResult(mix.root, consult.naturalLevel, shelf),
+    roots: mix.roots.map((own) => ({ id: own.id, result: rootResult(own, consult.naturalLevel, shelf) })),
     corrections: mix.corrections.map((own) => ({ id: own.id, result: correctionResult(own, shelf, work.head) })),
   };
 }
@@ -239,18 +247,22 @@ class Visit implements ComputedVisit {
     });
   }
 
+  get steps() {
+    return this.once('steps', () => suggestedSteps(this.mix, this.colours));
+  }
+
   get after() {
-    return this.once('after', () => afterSteps(this.mix, this.colours));
+    return this.once('after', () => timedSteps(this.steps));
   }
 
   get needs() {
     return this.once('needs', () => {
-      const { toners, root, corrections } = this.colours;
+      const { toners, roots, corrections } = this.colours;
       const { bowls, units } = this.work;
       const weighed = [
         ...(bowls.ok ? bowls.bowls.map(({ items }) => items) : []),
         ...toners.flatMap(({ result }) => (result.ok ? [result.items] : [])),
-        ...(root?.ok ? [root.items] : []),
+        ...roots.flatMap(({ result }) => (result.ok ? [result.items] : [])),
         ...corrections.map(({ result }) => result.items),
       ];
       const foil = this.shelf.all.find(({ kind }) => kind === 'foil');
@@ -301,7 +313,7 @@ class Visit implements ComputedVisit {
 
   get cautionFacts() {
     return this.once('cautionFacts', () => {
-      const { root } = this.colours;
+      const warnings = this.colours.roots.flatMap(({ result }) => (result.ok && result.warning ? [result.warning] : []));
       return cautionFactsOf({
         mix: this.mix,
         work: this.work,
@@ -309,7 +321,7 @@ class Visit implements ComputedVisit {
         fragileZones: this.careful.fragileZones,
         overlapping: this.overlaps,
         past: goesPast(this.mix.clock.chosen) ? this.timed.timeline.foils : null,
-        rootWarning: root?.ok ? root.warning : null,
+        rootWarning: warnings[0] ?? null,
       });
     });
   }
@@ -353,7 +365,7 @@ class Visit implements ComputedVisit {
         foilingMinutes: totals.foilingMinutes,
         bowls: bowls.ok ? bowls.bowls.length : 0,
         toners: this.mix.toners.length,
-        root: this.mix.root !== null,
+        root: this.mix.roots.length > 0,
         lengthMm,
         densityPerCm2,
         addOns: this.mix.money.addOns,
@@ -373,7 +385,15 @@ class Visit implements ComputedVisit {
         work: this.work,
         clock: this.clock,
         course: this.timed.course,
-        after: this.after,
+        steps: this.steps,
+        offers: offeredSteps({
+          ...this.colours,
+          shelf: this.shelf,
+          naturalLevel: this.consult.naturalLevel,
+          goalLevel: this.consult.goalLevel,
+          tone: this.consult.tone,
+          head: this.work.head,
+        }),
         shelf: this.shelf,
         naturalLevel: this.consult.naturalLevel,
       }),
@@ -384,6 +404,7 @@ class Visit implements ComputedVisit {
     return this.once('wear', () =>
       wearSubjectOf({
         consult: this.consult,
+        mix: this.mix,
         plan: this.plan,
         facts: this.facts,
         growth: this.growth,

@@ -3,7 +3,7 @@ import { levelWhere, type Reached } from '../../mix';
 import type { Plan } from '../../pattern';
 import type { WearSubject } from '../../wear';
 import type { Letters } from '../../work';
-import type { Consult } from '..';
+import { EVERYWHERE, shadowOf, type Consult, type VisitMix } from '..';
 import type { VisitFacts } from './facts';
 import type { VisitGrowth } from './growth';
 
@@ -14,6 +14,7 @@ const USUAL_UP = 0.4;
 
 interface Facts {
   readonly consult: Consult;
+  readonly mix: VisitMix;
   readonly plan: Plan;
   readonly growth: VisitGrowth;
   readonly reached: readonly Reached[];
@@ -24,6 +25,7 @@ interface Facts {
 /** The visit as wear looks at it: the plan, the client's hair and habits, its mixes, and the light left from the visit before. */
 export function wearSubjectOf({
   consult,
+  mix,
   plan,
   growth,
   reached,
@@ -31,7 +33,7 @@ export function wearSubjectOf({
   facts: { foiled, heldOn },
 }: Facts): WearSubject {
   const { mmPerWeek } = growth.rate;
-  const level = levelWhere('all', reached);
+  const level = levelWhere(EVERYWHERE, reached);
   return {
     plan,
     curl: consult.curl ?? 'straight',
@@ -45,7 +47,7 @@ export function wearSubjectOf({
     },
     mmPerWeek,
     tonerWeeks: tonerWeeks(consult.washesPerWeek ?? USUAL_WASHES),
-    shadowMm: consult.rootShadowMm,
+    shadowMm: shadowOf(mix)?.mm ?? null,
     letters,
     before: foiled && {
       plan: foiled.plan,

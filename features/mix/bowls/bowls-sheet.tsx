@@ -16,6 +16,7 @@ import { useComputed } from '../../visit/computed';
 import { WeighForm } from '../weigh/weigh-form';
 import { weighedOf } from '../weigh/weighed';
 import { Blender } from './blender';
+import { LockedPart } from '../locked';
 import { FormulaCard } from './formula-card';
 
 const UNITS = [{ value: 'g', words: 'g' }, { value: 'oz', words: 'oz' }, { value: 'scoop', words: 'scoops' }] as const;
@@ -29,7 +30,7 @@ export function BowlsSheet() {
         <h2 className="text-xl font-bold wide xl:flex xl:min-h-[60px] xl:items-end">Formulas</h2>
         <HereCautions keys={['strong-scalp', 'forty-near', 'strong-hairline', 'strong-fragile', 'overlap', 'heat', 'bowl-old']} />
         {visit.work.letters.length === 0 && <p className="card p-4 text-base text-ink-soft">{visit.shelf.lighteners.length === 0 ? 'The house has no lightener: add one under House, Products.' : 'The pattern has no foils yet: lay one first.'}</p>}
-        {visit.work.letters.map((row) => <FormulaCard key={row.letter} row={row} />)}
+        {visit.work.letters.map((row) => <LockedPart key={row.letter} letter={row.letter}><FormulaCard row={row} /></LockedPart>)}
         <AddFormula />
       </section>
       <section aria-label="Bowls" className="grid gap-4">

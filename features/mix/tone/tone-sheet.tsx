@@ -2,11 +2,10 @@
 
 import { familyName, ZONE_FAMILIES, zonesOf } from '@/core/head';
 import { cssColour, undercoatHair } from '@/core/lift';
-import { levelWhere, tonerIdeas, usualWash } from '@/core/mix';
+import { levelWhere, tonerIdeas, usualSpot, usualWash } from '@/core/mix';
 import { formatLevel } from '@/core/units';
-import { HAIR_STATE_WORDS, HAIR_STATES, TONER_PLACE_WORDS, TONER_PLACES, type Correction, type HairState, type TonerPlace, type VisitToner } from '@/core/visit';
+import { EVERYWHERE, HAIR_STATE_WORDS, HAIR_STATES, placeWords, type Correction, type HairState, type VisitToner } from '@/core/visit';
 import { Button } from '@/ui/button';
-import { TextField } from '@/ui/field';
 import { HairSwatch } from '@/ui/hair-swatch';
 import { NumberField } from '@/ui/number-field';
 import { Select } from '@/ui/select';
@@ -14,10 +13,12 @@ import { useVisit } from '../../visit/store';
 import { readAmount, tenth } from '../amounts';
 import { changed, freshId } from '../edit';
 import { HereCautions } from '../here-cautions';
+import { LockedPart } from '../locked';
 import { useComputed } from '../../visit/computed';
 import { PlaneChart } from './plane';
 import { Items } from './items';
-import { RootCard } from './root-card';
+import { PlaceField } from '../../places/place-field';
+import { RootCards } from './root-card';
 import { ShadeParts } from './shade-parts';
 
 const BALANCE_WORDS = { under: 'Under-toned: warmth is left.', just: 'Just right.', over: 'Over-toned: it goes flat or cool.' } as const;
@@ -27,7 +28,7 @@ export function ToneSheet() {
   return (
     <div className="grid items-start gap-6 p-5 xl:grid-cols-[320px_minmax(0,1fr)]">
       <div className="max-xl:order-2"><Left /></div>
-      <div className="grid gap-4"><HereCautions keys={['strong-scalp', 'over-time', 'root-dark']} /><Toners /><RootCard /><Corrections /></div>
+      <div className="grid gap-4"><HereCautions keys={['strong-scalp', 'over-time', 'root-dark']} /><Toners /><RootCards /><Corrections /></div>
     </div>
   );
 }
@@ -66,14 +67,14 @@ function Toners() {
   const { mix, editMix } = useVisit();
   const visit = useComputed();
   const { shelf } = visit;
-  const line = shelf.lines.find(({ id }) => shelf.shadesOf(id).length > 0);
+  const line = shelf.depositLine;
   const add = () => {
     if (!line) return;
-    const level = levelWhere('all', visit.colours.reached) ?? 9;
+    const level = levelWhere(EVERYWHERE, visit.colours.reached) ?? 9;
     const [shade] = [...shelf.shadesOf(line.id)].sort((a, b) => Number(a.tone === 'clear') - Number(b.tone === 'clear') || Math.abs(a.level - level) - Math.abs(b.level - level));
     editMix('toner added', (own) => ({
       ...own,
-      toners: [...own.toners, { id: freshId(own.toners, 'toner'), where: 'all', line: line.id, parts: [{ shade: shade.id, parts: 1 }], grams: 60, ratio: line.ratio.usual, volumes: Math.max(5, line.volumes.least), minutes: Math.min(15, line.minutes.most), state: 'damp' }],
+      toners: [...own.toners, { id: freshId(own.toners, 'toner'), place: EVERYWHERE, line: line.id, parts: [{ shade: shade.id, parts: 1 }], grams: 60, ratio: line.ratio.usual, volumes: Math.max(5, line.volumes.least), minutes: Math.min(15, line.minutes.most), state: 'damp' }],
     }));
   };
   return (
@@ -83,7 +84,7 @@ function Toners() {
         <Button small onClick={add} disabled={!line}>Add a toner</Button>
       </header>
       {mix.toners.length === 0 && <p className="card p-4 text-base text-ink-soft">No toner yet. Some results need none: look at the rinsed hair first.</p>}
-      {mix.toners.map((toner, i) => <TonerCard key={toner.id} toner={toner} number={i + 1} of={mix.toners.length} />)}
+      {mix.toners.map((toner, i) => <LockedPart key={toner.id} step={`toner ${toner.id}`}><TonerCard toner={toner} number={i + 1} of={mix.toners.length} /></LockedPart>)}
     </section>
   );
 }
@@ -105,7 +106,7 @@ function TonerCard({ toner, number, of }: { toner: VisitToner; number: number; o
   return (
     <article aria-label={`Toner ${number}`} className="card grid gap-4 p-4">
       <header className="flex items-center gap-3">
-        <h3 className="flex-1 text-md font-bold">{of > 1 ? `${number}. ` : ''}{TONER_PLACE_WORDS[toner.where]}, {HAIR_STATE_WORDS[toner.state]}</h3>
+        <h3 className="flex-1 text-md font-bold">{of > 1 ? `${number}. ` : ''}{capital(placeWords(toner.place))}, {HAIR_STATE_WORDS[toner.state]}</h3>
         {number > 1 && <Button small look="quiet" onClick={() => move(-1)}>Earlier</Button>}
         {number < of && <Button small look="quiet" onClick={() => move(1)}>Later</Button>}
         <Button small look="quiet" onClick={() => editMix(`toner ${number} removed`, (own) => ({ ...own, toners: own.toners.filter(({ id }) => id !== toner.id) }))}>Remove</Button>
@@ -113,7 +114,7 @@ function TonerCard({ toner, number, of }: { toner: VisitToner; number: number; o
       <div className="grid grid-cols-[minmax(0,1fr)_216px] items-start gap-5">
         <div className="grid gap-3">
           <div className="grid grid-cols-3 gap-3">
-            <Select label="Where" value={toner.where} options={TONER_PLACES.map((value) => ({ value, words: TONER_PLACE_WORDS[value] }))} onChange={(where: TonerPlace) => set('place', { where })} />
+            <PlaceField place={toner.place} onChange={(place) => set('place', { place })} />
             <Select
               label="Line" value={toner.line} options={shelf.lines.map(({ id, name }) => ({ value: id, words: name }))}
               onChange={(id) => {
@@ -162,29 +163,24 @@ function Corrections() {
   const { mix, editMix, consult } = useVisit();
   const visit = useComputed();
   const { shelf } = visit;
-  const reached = levelWhere('all', visit.colours.reached) ?? consult.goalLevel;
+  const reached = levelWhere(EVERYWHERE, visit.colours.reached) ?? consult.goalLevel;
   const add = (own: Correction) => editMix('correction added', (before) => ({ ...before, corrections: [...before.corrections, own] }));
-  const spotLine = shelf.lines.find(({ id }) => shelf.shadesOf(id).some(({ tone }) => tone === 'natural'));
   const half = (level: number) => Math.round(Math.min(10, Math.max(1, level)) * 2) / 2;
+  const line = shelf.depositLine;
+  const spot = line && usualSpot(freshId(mix.corrections, 'spot'), line, shelf, half(reached));
   return (
     <section aria-label="Corrections" className="card grid gap-3 p-4">
       <header className="flex flex-wrap items-center justify-between gap-2">
         <h2 className="text-md font-bold">Corrections</h2>
         <span className="flex gap-2">
           <Button small disabled={shelf.lighteners.length === 0} onClick={() => add(usualWash(freshId(mix.corrections, 'wash'), shelf.lighteners[0].id, half(reached)))}>Bleach wash</Button>
-          <Button
-            small disabled={!spotLine}
-            onClick={() => {
-              const [shade] = shelf.shadesOf(spotLine!.id).filter(({ tone }) => tone === 'natural').sort((a, b) => Math.abs(a.level - reached) - Math.abs(b.level - reached));
-              add({ kind: 'spot', id: freshId(mix.corrections, 'spot'), line: spotLine!.id, parts: [{ shade: shade.id, parts: 1 }], volumes: 10, ratio: spotLine!.ratio.usual, grams: 15, minutes: 5, level: half(reached), where: 'one spot' });
-            }}
-          >
+          <Button small disabled={!spot} onClick={() => spot && add(spot)}>
             Spot repair
           </Button>
         </span>
       </header>
       {mix.corrections.length === 0 && <p className="text-base text-ink-soft">For ends that are stuck, or a spot that came out too light.</p>}
-      {mix.corrections.map((own) => <CorrectionRow key={own.id} own={own} />)}
+      {mix.corrections.map((own) => <LockedPart key={own.id} step={`correction ${own.id}`}><CorrectionRow own={own} /></LockedPart>)}
     </section>
   );
 }
@@ -200,7 +196,7 @@ function CorrectionRow({ own }: { own: Correction }) {
     <article aria-label={name} className="grid gap-2 border-t border-line pt-3">
       <header className="flex items-center justify-between"><h3 className="text-base font-semibold">{name}</h3><Button small look="quiet" onClick={() => editMix(`${name.toLowerCase()} removed`, (before) => ({ ...before, corrections: before.corrections.filter(({ id }) => id !== own.id) }))}>Remove</Button></header>
       <div className="grid grid-cols-5 gap-3">
-        <TextField label="Where" value={own.where} maxLength={200} onChange={(event) => set({ where: event.target.value })} />
+        <PlaceField place={own.place} onChange={(place) => set({ place })} />
         <Select label={own.kind === 'spot' ? 'To match' : 'Stuck at'} value={String(level)} options={Array.from({ length: 19 }, (_, i) => 1 + i / 2).map((value) => ({ value: String(value), words: formatLevel(value) }))} onChange={(text) => set(own.kind === 'spot' ? { level: Number(text) } : { from: Number(text) })} />
         <NumberField label="In all" unit="g" min={5} max={200} value={own.grams} parse={readAmount} onChange={(grams) => grams !== undefined && set({ grams })} />
         <NumberField label="Strength" unit="vol" min={1} max={40} value={own.volumes} parse={readAmount} onChange={(volumes) => volumes !== undefined && set({ volumes })} />
@@ -216,3 +212,5 @@ function CorrectionRow({ own }: { own: Correction }) {
     </article>
   );
 }
+
+const capital = (words: string) => `${words[0].toUpperCase()}${words.slice(1)}`;

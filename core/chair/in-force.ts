@@ -1,0 +1,73 @@
+import type { ScriptLift, ScriptMix, ScriptPart, ScriptUnit, ServiceScript } from './script';
+
+/** Units, lifts and mixes by which a service goes on: those of its script, and what was decided since for what is not yet placed. */
+export class InForce {
+  private readonly unitById: Map<string, ScriptUnit>;
+  private readonly allLifts: ScriptLift[];
+  private allMixes: Record<string, ScriptMix>;
+
+  constructor({ units, lifts, mixes }: ServiceScript) {
+    this.unitById = new Map(units.map((own) => [own.id, own]));
+    this.allLifts = [...lifts];
+    this.allMixes = { ...mixes };
+  }
+
+  get lifts(): readonly ScriptLift[] {
+    return this.allLifts;
+  }
+
+  get mixes(): Readonly<Record<string, ScriptMix>> {
+    return this.allMixes;
+  }
+
+  has(id: string): boolean {
+    return this.unitById.has(id);
+  }
+
+  unit(id: string): ScriptUnit {
+    return this.unitById.get(id)!;
+  }
+
+  /** A foil that was not planned takes after one that was. */
+  beside(id: string, planned: string): void {
+    this.unitById.set(id, this.unit(planned));
+  }
+
+  /** Another strength for a mix of units that wait. @returns whether there is such a mix */
+  strengthen(mix: string, volumes: number, waiting: readonly string[]): boolean {
+    const own = this.allMixes[mix];
+    if (!own || own.volumes === null) return false;
+    const before = own.volumes;
+    const said = (words: string) => words.replace(`${before} vol`, `${volumes} vol`);
+    this.allMixes = { ...this.allMixes, [mix]: { ...own, volumes, words: said(own.words) } };
+    const endsApart = `${own.letter} ends` in this.allMixes;
+    const concerns = ({ stretch }: ScriptLift) => !endsApart || (stretch === 'ends') === (own.part === 'ends');
+    for (const id of waiting) {
+      const unit = this.unit(id);
+      if (unit.letter !== own.letter) continue;
+      // What weakens a mix weakens it as much at another strength.
+      const lifting = this.added(unit.lifting.map((at) => this.allLifts[at]).map((row) =>
+        concerns(row) ? { ...row, lift: { ...row.lift, volumes: (row.lift.volumes * volumes) / before } } : row,
+      ));
+      const words = own.part === 'ends' ? { endsMix: unit.endsMix && said(unit.endsMix) } : { mix: said(unit.mix) };
+      this.unitById.set(id, { ...unit, lifting, ...words });
+    }
+    return true;
+  }
+
+  /** What Mix says now, for units that wait. */
+  rescript({ units, lifts, mixes }: ScriptPart, waiting: readonly string[]): void {
+    const first = this.allLifts.length;
+    this.allLifts.push(...lifts);
+    this.allMixes = { ...this.allMixes, ...mixes };
+    const byId = new Map(units.map((own) => [own.id, own]));
+    for (const id of waiting) {
+      const next = byId.get(id);
+      if (next) this.unitById.set(id, { ...next, lifting: next.lifting.map((at) => at + first) });
+    }
+  }
+
+  private added(rows: readonly ScriptLift[]): number[] {
+    return rows.map((own) => this.allLifts.push(own) - 1);
+  }
+}

@@ -1,0 +1,189 @@
+'use client';
+
+import { useState } from 'react';
+import { neededBefore, type EventBody, type ServiceScript, type ServiceState, type StepState } from '@/core/chair';
+import { plainStep, stepName, type ServiceStep } from '@/core/steps';
+import { splitPlace } from '@/core/visit';
+import { Button } from '@/ui/button';
+import { Presets } from './presets';
+import { StepEditor } from './step-editor';
+import { detailWords } from './words-of-steps';
+import { USUAL_MORE, USUAL_STEP_SKIPS } from './words';
+
+interface StepSheetProps {
+  script: ServiceScript;
+  state: ServiceState;
+  act(body: EventBody): void;
+  onClose(): void;
+}
+
+const fresh = (step: ServiceStep): ServiceStep => ({ ...step, id: crypto.randomUUID() });
+
+/** Adds a step, with a drying or a treatment before it where the hair is another by then. */
+function add(step: ServiceStep, after: string | null, { state, act }: Pick<StepSheetProps, 'state' | 'act'>): void {
+  const needed = neededBefore(step, state.steps, after, state.stages.length > 0, crypto.randomUUID());
+  if (needed) act({ kind: 'step-added', step: needed, after });
+  act({ kind: 'step-added', step, after: needed?.id ?? after });
+}
+
+/** Something that can be added, with its usual recipe; or a step of one's own. */
+export function AddStep({ script, state, act, onClose }: StepSheetProps) {
+  const [step, setStep] = useState<ServiceStep>();
+  const last = state.steps.at(-1)?.step.id ?? null;
+  const done = (after: string | null) => {
+    if (!step) return;
+    add(step, after, { state, act });
+    onClose();
+  };
+  if (!step) {
+    return (
+      <ul className="grid grid-cols-2 gap-2">
+        {[...script.offers, plainStep('own', 'own', { name: 'A step of your own' })].map((own) => (
+          <li key={own.id}>
+            <Button
+              className="grid! h-auto min-h-14 w-full content-center justify-items-start px-3 py-1.5 text-left whitespace-normal!"
+              onClick={() => setStep(fresh(own))}
+            >
+              <span className="text-lg leading-tight">{stepName(own)}</span>
+              {own.items && <span className="text-sm font-medium text-ink-soft">{detailWords({ ...own, place: null })}</span>}
+            </Button>
+          </li>
+        ))}
+      </ul>
+    );
+  }
+  const needed = neededBefore(step, state.steps, null, state.stages.length > 0, 'needed');
+  return (
+    <div className="grid gap-4">
+      <h3 className="text-xl font-bold">{stepName(step)}</h3>
+      <StepEditor step={step} onChange={setStep} />
+      {needed && (
+        <p role="status" className="text-base font-semibold text-amber-bark">
+          {needed.name} comes before it: the hair is not ready for it otherwise.
+        </p>
+      )}
+      <div className="grid grid-cols-2 gap-2">
+        <Button look="primary" className="h-14 text-lg" onClick={() => done(null)}>
+          Add it next
+        </Button>
+        <Button className="h-14 text-lg" onClick={() => done(last)}>
+          Add it at the end
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+/** All that can be decided about one step. */
+export function OneStep({ script, state, act, onClose, own }: StepSheetProps & { own: StepState }) {
+  const [asking, ask] = useState<'more' | 'skip'>();
+  const { step, standing } = own;
+  const take = (...bodies: readonly EventBody[]) => {
+    for (const body of bodies) act(body);
+    onClose();
+  };
+  if (asking === 'more') {
+    return (
+      <Presets
+        words={USUAL_MORE}
+        label="Why it stays on longer"
+        onTake={(reason) => take({ kind: 'step-more', step: step.id, minutes: 5, reason })}
+      />
+    );
+  }
+  if (asking === 'skip') {
+    return (
+      <Presets
+        words={USUAL_STEP_SKIPS}
+        label="Why it is skipped"
+        onTake={(why) => take({ kind: 'step-skipped', step: step.id, why })}
+      />
+    );
+  }
+  const repeat = () => add(fresh(step), step.id, { state, act });
+  if (standing !== 'waiting') {
+    return (
+      <div className="grid gap-3">
+        <p className="text-lg">{detailWords(step)}</p>
+        <div className="grid grid-cols-2 gap-2">
+          {standing === 'on' && (
+            <>
+              <Button look="primary" className="h-14 text-lg" onClick={() => take({ kind: 'step-done', step: step.id })}>
+                Done
+              </Button>
+              <Button className="h-14 text-lg" onClick={() => ask('more')}>
+                5 min more …
+              </Button>
+            </>
+          )}
+          {standing === 'skipped' && (
+            <Button className="h-14 text-lg" onClick={() => take({ kind: 'step-changed', step })}>
+              Do it after all
+            </Button>
+          )}
+          <Button className="h-14 text-lg" onClick={() => (repeat(), onClose())}>
+            Repeat it
+          </Button>
+        </div>
+      </div>
+    );
+  }
+  return <WaitingStep script={script} state={state} act={act} onClose={onClose} own={own} onSkip={() => ask('skip')} onRepeat={repeat} />;
+}
+
+function WaitingStep({ state, act, onClose, own, onSkip, onRepeat }: StepSheetProps & { own: StepState; onSkip(): void; onRepeat(): void }) {
+  const [step, setStep] = useState(own.step);
+  const waiting = state.steps.filter(({ standing }) => standing === 'waiting');
+  const at = waiting.findIndex((one) => one.step.id === step.id);
+  const split = step.place && splitPlace(step.place);
+  const take = (...bodies: readonly EventBody[]) => {
+    for (const body of bodies) act(body);
+    onClose();
+  };
+  const changed = step !== own.step ? [{ kind: 'step-changed', step } as const] : [];
+  return (
+    <div className="grid gap-4">
+      <StepEditor step={step} onChange={setStep} />
+      <div className="grid grid-cols-2 gap-2">
+        <Button look="primary" className="h-14 text-lg" disabled={step === own.step} onClick={() => take(...changed)}>
+          Apply
+        </Button>
+        <Button className="h-14 text-lg" onClick={() => take(...changed, { kind: 'step-begun', step: step.id })}>
+          Begin it now
+        </Button>
+        <Button className="h-14 text-lg" disabled={at < 1} onClick={() => take({ kind: 'step-moved', step: step.id, after: waiting[at - 2]?.step.id ?? null })}>
+          Earlier
+        </Button>
+        <Button className="h-14 text-lg" disabled={at >= waiting.length - 1} onClick={() => take({ kind: 'step-moved', step: step.id, after: waiting[at + 1].step.id })}>
+          Later
+        </Button>
+        <Button className="h-14 text-lg" onClick={() => (onRepeat(), onClose())}>
+          Repeat it
+        </Button>
+        <Button
+          className="h-14 text-lg"
+          disabled={!split}
+          onClick={() =>
+            split &&
+            take(
+              { kind: 'step-changed', step: { ...halved(step), place: split[0] } },
+              { kind: 'step-added', step: fresh({ ...halved(step), place: split[1] }), after: step.id },
+            )
+          }
+        >
+          Split by place
+        </Button>
+        <Button className="h-14 text-lg" onClick={onSkip}>
+          Skip …
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+/** Half of what is weighed for a step. */
+function halved(step: ServiceStep): ServiceStep {
+  if (!step.items?.ok) return step;
+  const items = step.items.items.map((own) => ({ ...own, grams: Math.max(1, Math.round(own.grams / 2)) }));
+  return { ...step, items: { ok: true, items, total: items.reduce((sum, { grams }) => sum + grams, 0) } };
+}

@@ -1,0 +1,54 @@
+'use client';
+
+import clsx from 'clsx';
+import type { StepState } from '@/core/chair';
+import { stepName } from '@/core/steps';
+import { Button } from '@/ui/button';
+import { detailWords, isOver, standingWords } from './words-of-steps';
+
+interface StepsPanelProps {
+  steps: readonly StepState[];
+  now: number;
+  /** The step that is next, or whose end is. */
+  current: string | null;
+  onOpen(step: string): void;
+  onAdd(): void;
+}
+
+/** Everything that follows the foils, in its order: pressed, a step opens with all that can be decided about it. */
+export function StepsPanel({ steps, now, current, onOpen, onAdd }: StepsPanelProps) {
+  return (
+    <div className="flex min-h-0 flex-1 flex-col gap-2">
+      <h2 className="text-xl font-bold wide">Steps</h2>
+      <ol aria-label="Steps" className="grid min-h-0 content-start gap-1.5 overflow-y-auto">
+        {steps.map((own) => (
+          <li key={own.step.id}>
+            <button
+              type="button"
+              aria-current={own.step.id === current ? 'step' : undefined}
+              onClick={() => onOpen(own.step.id)}
+              className={clsx(
+                'grid min-h-[52px] w-full grid-cols-[minmax(0,1fr)_auto] items-center gap-x-3 rounded-ui border-l-[5px] bg-raised px-3 py-1.5 text-left hover:bg-leaf-pale',
+                own.step.id === current ? 'border-leaf' : 'border-transparent',
+                (own.standing === 'done' || own.standing === 'skipped') && 'text-ink-soft',
+              )}
+            >
+              <span className={clsx('text-lg leading-tight font-semibold', own.standing === 'skipped' && 'line-through')}>
+                {stepName(own.step)}
+              </span>
+              <span className={clsx('text-right text-base', isOver(own, now) && 'font-bold text-rowan')}>
+                {standingWords(own, now)}
+              </span>
+              {own.standing !== 'done' && own.standing !== 'skipped' && own.step.items && (
+                <span className="col-span-2 truncate text-base text-ink-soft">{detailWords({ ...own.step, place: null })}</span>
+              )}
+            </button>
+          </li>
+        ))}
+      </ol>
+      <Button className="h-12 self-start text-lg" onClick={onAdd}>
+        Add a step
+      </Button>
+    </div>
+  );
+}

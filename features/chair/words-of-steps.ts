@@ -1,0 +1,35 @@
+import type { StepState } from '@/core/chair';
+import { isColour, recipeWords, staysOn, STEP_HAIR_WORDS, type ServiceStep } from '@/core/steps';
+import { placeWords } from '@/core/visit';
+import { clockTime, seconds } from './words';
+
+/** What the large button says for beginning a step: `Toner on`, `Rinse the colour: begun`. */
+export const beginWords = (step: ServiceStep): string =>
+  isColour(step) || staysOn(step) ? `${step.name} on` : `${step.name}: begun`;
+
+/** Where, on what hair and with what, in words. */
+export function detailWords(step: ServiceStep): string {
+  const recipe = recipeWords(step);
+  const where = step.place && placeWords(step.place);
+  const hair = step.hair === 'any' ? null : STEP_HAIR_WORDS[step.hair];
+  return [where, hair, recipe].filter((own) => own !== null).join('; ');
+}
+
+/** How a step stands: `12:40 of 20 min`, `done, 18 min`, `skipped: no toner needed`. */
+export function standingWords({ step, standing, begunAt, doneAt, why }: StepState, now: number): string {
+  const minutes = `${Math.round(step.minutes)} min`;
+  switch (standing) {
+    case 'waiting':
+      return minutes;
+    case 'on':
+      return `${seconds(now - begunAt!)} of ${minutes}, until ${clockTime(begunAt! + step.minutes * 60_000)}`;
+    case 'done':
+      return `done, ${Math.max(0, Math.round((doneAt! - begunAt!) / 60_000))} min`;
+    case 'skipped':
+      return why ? `skipped: ${why}` : 'skipped';
+  }
+}
+
+/** Whether it takes more than a glance to see that a step has had its minutes. */
+export const isOver = ({ step, standing, begunAt }: StepState, now: number): boolean =>
+  standing === 'on' && now >= begunAt! + step.minutes * 60_000;
