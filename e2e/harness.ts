@@ -123,8 +123,15 @@ function lookNowAndThen(page: Page): void {
 
 /** Presses the button or link whose words or label are these. */
 export async function press(page: Page, words: string): Promise<void> {
-  const found = (await page.waitForSelector(`::-p-aria([name="${words}"])`))!;
-  await found.click();
+  for (let tries = 1; ; tries += 1) {
+    const found = (await page.waitForSelector(`::-p-aria([name="${words}"])`))!;
+    try {
+      return await found.click();
+    } catch (error) {
+      // It was drawn again between finding and pressing: a person would press the new one.
+      if (tries === 3 || !(error instanceof Error && /detached|not clickable/.test(error.message))) throw error;
+    }
+  }
 }
 
 /** The field with this label. */

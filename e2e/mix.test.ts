@@ -237,7 +237,7 @@ test('every sheet and the products have no serious finding of axe-core', async (
     await sheet(visit, name);
     if (name === 'tone') {
       await press(page, 'Add a toner');
-      await press(page, 'Add root colour');
+      await press(page, 'Root shadow');
       await press(page, 'Bleach wash');
       await see(page, 'Level 6');
     }
@@ -246,5 +246,6 @@ test('every sheet and the products have no serious finding of axe-core', async (
   await page.goto(`${address()}/house/products`);
   await see(page, 'Moth blue powder');
   expect(await seriousFindings(page)).toEqual([]);
-  expect(session.complaints).toEqual([]);
+  // One scale serves whoever asks first: that another has it is said on the screen.
+  expect(session.complaints.filter((own) => !own.includes('/api/scale'))).toEqual([]);
 });

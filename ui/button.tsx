@@ -11,7 +11,7 @@ const LOOKS = {
 export function buttonLook(look: keyof typeof LOOKS = 'plain', small = false): string {
   return clsx(
     'inline-flex items-center justify-center gap-2 rounded-ui font-semibold whitespace-nowrap eases disabled:cursor-not-allowed',
-    small ? 'h-9 px-3 text-sm' : 'h-11 px-4 text-base',
+    small ? 'h-[36px] px-3 text-sm pointer-coarse:h-[44px]' : 'h-[44px] px-4 text-base',
     LOOKS[look],
   );
 }

@@ -27,7 +27,7 @@ export function Dialog({ open, onOpenChange, title, wide = false, middle = false
         >
           <div className="mb-4 flex items-center justify-between">
             <Radix.Title className="text-xl font-bold wide">{title}</Radix.Title>
-            <Radix.Close aria-label="Close" className="-mr-2 grid size-10 place-items-center rounded-ui text-ink-soft hover:bg-leaf-pale hover:text-ink">
+            <Radix.Close aria-label="Close" className="-mr-2 grid size-[44px] place-items-center rounded-ui text-ink-soft hover:bg-leaf-pale hover:text-ink">
               <CloseIcon />
             </Radix.Close>
           </div>

@@ -40,7 +40,7 @@ export function TextField({ label, hint, problem, className, ...input }: Labelle
   const id = input.id ?? own;
   return (
     <Frame id={id} label={label} hint={hint} problem={problem}>
-      <input {...input} id={id} className={clsx(BOX, edge(problem), 'h-10', className)} {...described(id, { hint, problem })} />
+      <input {...input} id={id} className={clsx(BOX, edge(problem), 'h-[40px] pointer-coarse:h-[44px]', className)} {...described(id, { hint, problem })} />
     </Frame>
   );
 }

@@ -37,7 +37,7 @@ export function NumberField({ label, unit, value, min, max, placeholder, parse, 
   return (
     <div>
       <label htmlFor={id} className={hideLabel ? 'sr-only' : 'mb-1 block text-sm font-semibold'}>{label}</label>
-      <div className={clsx('flex h-10 items-center rounded-ui border bg-field pr-3', wrong ? 'border-rowan' : 'border-edge hover:border-ink')}>
+      <div className={clsx('flex h-[40px] items-center pointer-coarse:h-[44px] rounded-ui border bg-field pr-3', wrong ? 'border-rowan' : 'border-edge hover:border-ink')}>
         <input
           id={id} inputMode="decimal" autoComplete="off" value={text ?? (value === undefined ? '' : written(String(value)))} placeholder={placeholder}
           onChange={(event) => take(event.target.value)} onFocus={onFocus}

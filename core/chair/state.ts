@@ -454,6 +454,13 @@ export function lengthOf({ lifting }: Pick<ScriptUnit, 'lifting'>, lifts: readon
   return own.find(({ stretch }) => stretch === 'length') ?? own[0];
 }
 
+/** Level that a unit is expected to have now, by what is known of this head; null where nothing of it lifts, or it is not on. */
+export function levelNow({ unit, closedAt, earlierMinutes }: UnitState, { lifts, heads }: Pick<ServiceState, 'lifts' | 'heads'>, now: number): number | null {
+  const own = lengthOf(unit, lifts);
+  if (!own || closedAt === null) return null;
+  return levelAfter(own.from, onThisHead(own.lift, heads[unit.letter].factor), earlierMinutes + (now - closedAt) / MINUTE);
+}
+
 /** A check as a reading of the lift; undefined where it says nothing: the foil was not closed, or nothing was lifted. */
 export function readingOf(own: ScriptLift | undefined, check: Pick<Check, 'at' | 'level'>, closedAt: number | null, earlierMinutes = 0): StrandReading | undefined {
   if (!own || closedAt === null) return undefined;

@@ -1,7 +1,7 @@
 import { edgeOf, type Edge, type GrowthRate, type NextFacts } from '../growth';
 import { ZONES, type Zone } from '../head';
 import type { Gather, Plan, Sheet, SingleGather } from '../pattern';
-import type { Consult, Outcome } from '../visit';
+import { shadowOf, type Consult, type Outcome, type VisitMix } from '../visit';
 
 /** Washes a week where nobody was asked. Working assumption: the middle of the usual two to four. */
 const USUAL_WASHES = 3;
@@ -14,15 +14,16 @@ interface Facts {
   readonly sheet: Pick<Sheet, 'foils' | 'painted'>;
   readonly zones: NonNullable<Outcome['zones']>;
   readonly levelReached: number;
-  /** A toner was put on. */
-  readonly toned: boolean;
+  /** What of the mix stays on the hair: a toner and a root colour fade, and a root shadow softens the line. */
+  readonly mix: Pick<VisitMix, 'toners' | 'roots'>;
 }
 
 /** What the next visit is reckoned from, out of a visit and its record. */
-export function nextFactsOf({ on, rate, consult, plan, sheet, zones, levelReached, toned }: Facts): NextFacts {
+export function nextFactsOf({ on, rate, consult, plan, sheet, zones, levelReached, mix }: Facts): NextFacts {
   const panels = new Map(plan.panels.map((panel) => [panel.id, panel]));
   const light: Partial<Record<Zone, { leftMm: number; edge: Edge; featherMm: number }>> = {};
   const all = [...sheet.foils, ...sheet.painted];
+  const shadowMm = shadowOf(mix)?.mm ?? 0;
   for (const zone of ZONES) {
     const left = zones[zone]?.leftMm ?? null;
     if (left === null) continue;
@@ -33,9 +34,11 @@ export function nextFactsOf({ on, rate, consult, plan, sheet, zones, levelReache
       return recipe && start ? [{ edge: edgeOf(gather, stitchOf(recipe, gather), start.teasing), featherMm: start.featherMm }] : [];
     });
     const [strongest] = edges.sort((a, b) => STRENGTH[a.edge] - STRENGTH[b.edge] || a.featherMm - b.featherMm);
-    light[zone] = { leftMm: left, ...(strongest ?? { edge: 'medium', featherMm: 0 }) };
+    const { edge, featherMm } = strongest ?? { edge: 'medium', featherMm: 0 };
+    // Under a shadow the light begins as softly as a teased start, as far down as it is drawn.
+    light[zone] = shadowMm > 0 ? { leftMm: left, edge: 'soft', featherMm: Math.max(featherMm, shadowMm) } : { leftMm: left, edge, featherMm };
   }
-  return { on, rate, light, contrast: levelReached - consult.naturalLevel, tonerWashes: toned ? consult.washesPerWeek ?? USUAL_WASHES : null, wishWeeks: consult.weeksBetween };
+  return { on, rate, light, contrast: levelReached - consult.naturalLevel, tonerWashes: mix.toners.length + mix.roots.length > 0 ? consult.washesPerWeek ?? USUAL_WASHES : null, wishWeeks: consult.weeksBetween };
 }
 
 const STRENGTH = { slice: 0, medium: 1, soft: 2 } satisfies Record<Edge, number>;

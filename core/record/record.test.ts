@@ -7,7 +7,7 @@ import { createPatternEngine, type Plan } from '../pattern';
 import { planOf, techniqueOf } from '../technique';
 import { DEPOSIT, visitOf, type VisitParts } from '../visit/computed/testing';
 import { againSheet, findAgain, linesOf, nextFactsOf, retouch, sequenceWords, zonesOfPlan, zonesOfService, zonesRecorded } from '.';
-import { EMPTY_OUTCOME } from '../visit';
+import { EMPTY_OUTCOME, EVERYWHERE, type RootMix, type VisitMix } from '../visit';
 
 const engine = createPatternEngine();
 const plan = startPlan();
@@ -138,13 +138,21 @@ describe('finding it again', () => {
 test('the next visit is reckoned from what was left, by the strongest edge of each zone', () => {
   const sliced: Plan = { ...plan, panels: plan.panels.map((panel) => (panel.id === 'back' ? panel : { ...panel, gather: { kind: 'slice' } })) };
   const own = engine.compute(sliced).sheet;
-  const facts = nextFactsOf({
+  const root: RootMix = { id: 'r', place: { ...EVERYWHERE, lengths: ['roots'] }, mm: 40, line: 'sedge', rule: null, grams: 45, ratio: 1, volumes: 10, minutes: 15, state: 'damp' };
+  const factsWith = (mix: Pick<VisitMix, 'toners' | 'roots'>) => nextFactsOf({
     on: '2027-01-04', rate: { mmPerWeek: 2.875, sd: 0.4 }, consult: { naturalLevel: 5.5, washesPerWeek: null, weeksBetween: 12 }, plan: sliced, sheet: own,
-    zones: { ...zonesRecorded(zonesOfPlan(workOf(sliced), own)), crown: { leftMm: null, measured: false, level: 9, tone: null } }, levelReached: 9, toned: true,
+    zones: { ...zonesRecorded(zonesOfPlan(workOf(sliced), own)), crown: { leftMm: null, measured: false, level: 9, tone: null } }, levelReached: 9, mix,
   });
+  const facts = factsWith({ toners: [], roots: [{ ...root, place: { ...root.place, frontMm: 40 } }] });
   expect(facts).toMatchObject({ contrast: 3.5, tonerWashes: 3, wishWeeks: 12 });
   expect(facts.light['temple-l']).toEqual({ leftMm: 0, edge: 'slice', featherMm: 0 });
   expect(facts.light['occipital-l']!.edge).toBe('soft');
   expect(facts.light.crown).toBeUndefined();
   expect(nextVisit(facts)!.reasons.map(({ what }) => what)).toEqual(['toner', 'face', 'full', 'full']);
+  // A tap shades no line; a shadow on all roots softens each, as far down as it is drawn.
+  const shadowed = factsWith({ toners: [], roots: [root] });
+  expect(shadowed.light['temple-l']).toEqual({ leftMm: 0, edge: 'soft', featherMm: 40 });
+  const lines = (own: typeof facts) => nextVisit(own)!.reasons.filter(({ words }) => words.includes('root line')).map(({ weeks }) => weeks);
+  lines(shadowed).forEach((weeks, i) => expect(weeks).toBeGreaterThan(lines(facts)[i]));
+  expect(factsWith({ toners: [], roots: [] }).tonerWashes).toBeNull();
 });

@@ -27,7 +27,7 @@ export function offeredSteps({ shelf, reached, naturalLevel, goalLevel, tone, po
     const { items } = correctionResult(wash, shelf, head);
     out.push(mixedStep('bleach-wash', 'bleach-wash', 'Bleach wash', { minutes: wash.minutes, hair: 'damp', place: wash.place, items }));
   }
-  out.push(plainStep('paint', 'paint', { place: { ...EVERYWHERE, lengths: ['ends'] } }), plainStep('treatment', 'treatment'));
+  out.push(plainStep('paint', 'paint'), plainStep('treatment', 'treatment'));
   const line = shelf.depositLine;
   if (line) {
     for (const root of [usualShadow('shadow', line), usualTap('tap', line)]) {

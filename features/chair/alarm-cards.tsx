@@ -64,26 +64,26 @@ export function AlarmCards({ alarms, links, visitId, onCheck, onPull, onPastLimi
               {late && <span className="text-base font-semibold"> Late: it was due at {clockTime(due)}.</span>}
             </p>
             {here && kind === 'check' && block && (
-              <Button className="h-11" onClick={() => onCheck(block)}>
+              <Button className="h-[44px]" onClick={() => onCheck(block)}>
                 Check now
               </Button>
             )}
             {here && (kind === 'over' || kind === 'limit') && (
-              <Button className="h-11" onClick={onPull}>
+              <Button className="h-[44px]" onClick={onPull}>
                 Open and wipe
               </Button>
             )}
             {here && kind === 'over' && block && (
-              <Button className="h-11" onClick={() => onPastLimit(block)}>
+              <Button className="h-[44px]" onClick={() => onPastLimit(block)}>
                 Stays on, because …
               </Button>
             )}
             {here && kind === 'bowl' && mix !== undefined && (
-              <Button className="h-11" onClick={() => act(of, { kind: 'bowl', mix })}>
+              <Button className="h-[44px]" onClick={() => act(of, { kind: 'bowl', mix })}>
                 Fresh bowl mixed
               </Button>
             )}
-            <Button className="h-11" onClick={() => act(of, { kind: 'silenced', alarm: key })}>
+            <Button className="h-[44px]" onClick={() => act(of, { kind: 'silenced', alarm: key })}>
               Heard
             </Button>
           </li>
@@ -93,7 +93,7 @@ export function AlarmCards({ alarms, links, visitId, onCheck, onPull, onPastLimi
         <li className="bg-amber-pale px-4">
           <button
             type="button"
-            className="h-11 text-md font-semibold text-amber-bark underline"
+            className="h-[44px] text-md font-semibold text-amber-bark underline"
             onClick={() => setOpen(!open)}
           >
             {open ? 'Fewer' : `${own.length - MOST} more`}

@@ -6,7 +6,8 @@ import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { isTyping } from '@/ui/is-typing';
 import { ChairScreen } from './chair-screen';
-import { OtherClients } from './other-clients';
+import { OtherClients, ServiceLine } from './other-clients';
+import type { LinkSnapshot } from './service-link';
 import { wakeSound } from './sound';
 import { useAlarms } from './use-alarms';
 import { useDevice, useLinks, useNow, useSnapshots, type Device } from './use-chair';
@@ -52,7 +53,7 @@ export function ChairApp() {
         ? <ChairScreen key={own.visitId} device={device} link={link} links={links} snapshot={own} service={own.service} state={own.state} alarms={alarms} now={now} onServices={() => setChoosing(true)} />
         : <Nothing problem={own?.problem ?? null} opening={visitId !== null && (own === undefined || own.status === 'opening')} offline={own?.status === 'offline'} onServices={() => setChoosing(true)} visitId={visitId} />}
       <Dialog open={choosing} onOpenChange={setChoosing} title="Services that run" middle>
-        {choosing && <Choose onShow={(id) => {
+        {choosing && <Choose snapshots={snapshots} now={now} onShow={(id) => {
           kept.keep(id);
           setVisitId(id);
           setChoosing(false);
@@ -163,7 +164,8 @@ function Nothing({ problem, opening, offline, visitId, onServices }: NothingProp
   );
 }
 
-function Choose({ onShow }: { onShow(id: string): void }) {
+/** Every service that runs: those of this device with what is due next, the others by their names. */
+function Choose({ snapshots, now, onShow }: { snapshots: readonly LinkSnapshot[]; now: number; onShow(id: string): void }) {
   const [services, setServices] = useState<readonly Running[]>();
   const [problem, setProblem] = useState<string>();
   useEffect(() => {
@@ -173,12 +175,23 @@ function Choose({ onShow }: { onShow(id: string): void }) {
       else setProblem(answer.problem);
     }, () => setProblem('No network: only what this device keeps can be shown.'));
   }, []);
-  if (problem) return <p role="alert" className="text-lg">{problem}</p>;
-  if (!services) return <p role="status" className="text-lg text-ink-soft">Looking …</p>;
-  if (services.length === 0) return <p className="text-lg">Nothing runs. Begin a service from its visit, under Before you begin.</p>;
+  const here = snapshots.filter(({ state }) => state !== null && state.startedAt !== null && state.finishedAt === null);
+  const elsewhere = (services ?? []).filter(({ visitId }) => !here.some((own) => own.visitId === visitId));
   return (
-    <ul className="grid max-h-[60dvh] gap-2 overflow-y-auto">
-      {services.map(({ visitId, clientName, begunAt }) => <li key={visitId}><Button className="h-14 w-full justify-between text-lg" onClick={() => onShow(visitId)}>{clientName}<span className="text-base font-medium text-ink-soft">begun {clockTime(Date.parse(begunAt))}</span></Button></li>)}
-    </ul>
+    <div className="grid max-h-[60dvh] gap-3 overflow-y-auto">
+      {here.length > 0 && <div className="divide-y divide-line rounded-ui border border-line">{here.map((own) => <ServiceLine key={own.visitId} snapshot={own} now={now} onShow={onShow} />)}</div>}
+      {problem && <p role="alert" className="text-lg">{problem}</p>}
+      {!services && !problem && <p role="status" className="text-lg text-ink-soft">Looking …</p>}
+      {services && here.length === 0 && elsewhere.length === 0 && <p className="text-lg">Nothing runs. Begin a service from its visit, under Before you begin.</p>}
+      <ul className="grid gap-2">
+        {elsewhere.map(({ visitId, clientName, begunAt }) => (
+          <li key={visitId}>
+            <Button className="h-[56px] w-full justify-between text-lg" onClick={() => onShow(visitId)}>
+              {clientName}<span className="text-base font-medium text-ink-soft">begun {clockTime(Date.parse(begunAt))}</span>
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </div>
   );
 }

@@ -28,7 +28,7 @@ import { clockTime } from './words';
 /** Keys that a pedal or a button sends, beside the large button. */
 const DONE_KEYS = new Set([' ', 'Enter', 'PageDown', 'ArrowRight', 'MediaPlayPause', 'MediaTrackNext']);
 /** Big enough for a glove. */
-const BIG = 'h-12 px-4 text-lg';
+const BIG = 'h-[48px] px-4 text-lg';
 /** The one action, at the same place for every step. */
 const ACTION = 'h-[72px] w-full shrink-0 rounded-ui text-2xl! font-bold!';
 /** A second tap sooner than this is the same tap, ms. */
@@ -135,7 +135,7 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
   return (
     <div className="flex min-h-0 flex-1 flex-col" onClickCapture={letGo}>
       <TopLine snapshot={snapshot} service={service} state={state} now={now} onServices={onServices} onAllNow={onHead.length > 0 ? () => setSheet({ kind: 'all-now' }) : null} />
-      <TimersBar script={script} state={state} now={now} />
+      {!afterFoils && <TimersBar script={script} state={state} now={now} />}
       <AlarmCards alarms={alarms} links={links} visitId={snapshot.visitId} onCheck={(block) => setSheet({ kind: 'check', block })} onPull={() => setSheet({ kind: 'pull' })} onPastLimit={(block) => setSheet({ kind: 'past-limit', block })} />
       {conflict && now - conflict.at < CONFLICT_MS && <p role="status" className="border-b border-line bg-amber-pale px-4 py-1.5 text-lg font-semibold text-amber-bark">{conflictWords(conflict, clockTime)}</p>}
       <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,42%)_minmax(0,1fr)]" onClick={onTap}>
@@ -241,7 +241,7 @@ function RestLine({ state, rest, planned, onTake }: { state: ServiceState; rest:
       <p aria-label="The rest" className="text-md text-ink-soft">
         All rinsed about <b className="text-ink">{clockTime(end)}</b>{late !== 0 && `, ${Math.abs(late)} min ${late > 0 ? 'later' : 'sooner'} than planned`}. {rest.binds}
       </p>
-      {better && <Button small onClick={() => onTake(better.course)}>{better.saves >= 1 ? `Another order saves ${Math.round(better.saves)} min` : 'Another order is safer'}</Button>}
+      {better && <Button onClick={() => onTake(better.course)}>{better.saves >= 1 ? `Another order saves ${Math.round(better.saves)} min` : 'Another order is safer'}</Button>}
     </div>
   );
 }
@@ -266,8 +266,8 @@ function TopLine({ snapshot, service, state, now, onServices, onAllNow }: TopLin
   const closed = foils.filter(({ closedAt }) => closedAt !== null).length;
   const bad = status !== 'live' || unsent > 0 || full;
   return (
-    <header className="flex h-14 shrink-0 items-center gap-4 border-b border-line bg-raised pr-4 pl-2">
-      <a href={`/visits/${snapshot.visitId}/clock`} aria-label={`Back to the visit of ${service.clientName}`} className="grid size-10 place-items-center rounded-ui text-ink-soft hover:bg-leaf-pale hover:text-ink"><BackIcon /></a>
+    <header className="flex h-[56px] shrink-0 items-center gap-4 border-b border-line bg-raised pr-4 pl-2">
+      <a href={`/visits/${snapshot.visitId}/clock`} aria-label={`Back to the visit of ${service.clientName}`} className="grid size-[44px] place-items-center rounded-ui text-ink-soft hover:bg-leaf-pale hover:text-ink"><BackIcon /></a>
       <h1 className="truncate text-xl font-bold wide">{service.clientName}</h1>
       <p className="text-lg whitespace-nowrap">{foils.length === 0 ? 'without foils' : `${closed} of ${foils.length} foils${between > 0 ? `, ${units.filter(({ unit, closedAt }) => closedAt !== null && unit.laidWith === 'between foils').length} of ${between} between` : ''}`}</p>
       <p className="text-xl font-bold">{clockTime(now)}</p>
@@ -276,7 +276,7 @@ function TopLine({ snapshot, service, state, now, onServices, onAllNow }: TopLin
       </p>
       {status === 'signed-out' && <a href={`/locked?to=${encodeURIComponent(`/chair?visit=${snapshot.visitId}`)}`} className="font-semibold text-leaf underline">Unlock</a>}
       {!soundIsOn() && <span className="text-base text-amber-bark">Touch once for sound</span>}
-      <Button small look="quiet" onClick={onServices}>Services</Button>
+      <Button look="quiet" onClick={onServices}>Services</Button>
       {onAllNow && <Button className="border-rowan! text-rowan!" onClick={onAllNow}>Rinse all now</Button>}
     </header>
   );

@@ -104,6 +104,7 @@ export function StrengthSheet({ state, done }: DecisionProps) {
       </div>
       {volumes !== undefined && (
         <>
+          {volumes > mix.volumes! && <p role="alert" className="text-base font-semibold text-amber-bark">Stronger than planned: keep it off the scalp and away from fragile hair.</p>}
           <p className="text-base">Every time, check and bowl of what is not placed follows. Leaflet, local rules and your judgement come first.</p>
           <Presets words={USUAL_STRENGTHS} label="Why another strength" onTake={(reason) => done({ kind: 'strength', mix: chosen, volumes, reason })} />
         </>

@@ -1,26 +1,52 @@
 'use client';
 
-import { timersOf } from '@/core/chair';
+import clsx from 'clsx';
+import { useMemo } from 'react';
+import { dueOf, MINUTE } from '@/core/chair';
+import { Button } from '@/ui/button';
 import type { LinkSnapshot } from './service-link';
+import { isMuted, setMuted, useMuted } from './sound';
 import { until } from './words';
 
-/** Timers of other clients, a line each: pressed, that service comes into sight. */
+/** Other services of this device, a line each with what they are at and what is due next: pressed, one comes into sight. */
 export function OtherClients({ snapshots, now, onShow }: { snapshots: readonly LinkSnapshot[]; now: number; onShow(visitId: string): void }) {
   return (
     <nav aria-label="Other clients" className="border-b border-line bg-leaf-pale">
-      {snapshots.map(({ visitId, service, state }) => {
-        const { oldest, nextCheck, nextLimit, ready } = timersOf(service!.script, state!, now);
-        return (
-          <button key={visitId} type="button" onClick={() => onShow(visitId)} className="flex h-11 w-full items-center gap-6 px-4 text-left text-lg hover:bg-raised">
-            <b className="wide">{service!.clientName}</b>
-            <span>oldest foil <b>{oldest ? `${Math.floor(oldest.minutes)} min` : 'none on'}</b></span>
-            {nextCheck && <span>check <b>{until(nextCheck.due, now)}</b></span>}
-            {nextLimit && <span>limit <b>{until(nextLimit.due, now)}</b></span>}
-            {ready.count > 0 && <span><b>{ready.count} ready</b></span>}
-            <span className="ml-auto text-base font-semibold text-leaf">Show</span>
-          </button>
-        );
-      })}
+      {snapshots.map((own) => (
+        <ServiceLine key={own.visitId} snapshot={own} now={now} onShow={onShow} />
+      ))}
     </nav>
+  );
+}
+
+interface ServiceLineProps {
+  snapshot: LinkSnapshot;
+  now: number;
+  onShow(visitId: string): void;
+}
+
+/** One service: its client, what it is at, what is due next; its sound can be switched off. */
+export function ServiceLine({ snapshot: { visitId, service, state }, now, onShow }: ServiceLineProps) {
+  // To the tenth of a minute: what is due does not change sooner.
+  const moment = Math.floor(now / (MINUTE / 10)) * (MINUTE / 10);
+  const due = useMemo(() => service && state && dueOf(service.script, state, moment), [service, state, moment]);
+  const muted = useMuted(visitId);
+  if (!due || !service) return null;
+  const late = due.next !== null && due.next.at <= now;
+  return (
+    <div className="flex min-h-[52px] items-center gap-4 px-4 text-lg">
+      <button type="button" onClick={() => onShow(visitId)} className="flex min-h-[52px] min-w-0 flex-1 items-center gap-5 text-left hover:underline">
+        <b className="wide">{service.clientName}</b>
+        <span>{due.now}</span>
+        {due.next && (
+          <span className={clsx('min-w-0 flex-1 truncate', late && 'font-bold text-rowan')}>
+            <b>{until(due.next.at, now)}</b>: {due.next.words}
+          </span>
+        )}
+      </button>
+      <Button look="quiet" aria-pressed={!muted} aria-label={`Sound for ${service.clientName}`} onClick={() => setMuted(visitId, !isMuted(visitId))}>
+        {muted ? 'Sound off' : 'Sound on'}
+      </Button>
+    </div>
   );
 }

@@ -12,10 +12,10 @@ export function RunningSteps({ steps, now, act }: { steps: readonly StepState[];
   return (
     <ul aria-label="Running" className="grid shrink-0 gap-1">
       {steps.map((own) => (
-        <li key={own.step.id} className="flex min-h-12 items-center gap-3 rounded-ui bg-leaf-pale px-3 text-lg">
+        <li key={own.step.id} className="flex min-h-[48px] items-center gap-3 rounded-ui bg-leaf-pale px-3 text-lg">
           <b className="min-w-0 flex-1 truncate">{stepName(own.step)}</b>
           <span className={clsx(isOver(own, now) && 'font-bold text-rowan')}>{standingWords(own, now)}</span>
-          <Button className="h-11" aria-label={`${stepName(own.step)}: done`} onClick={() => act({ kind: 'step-done', step: own.step.id })}>
+          <Button className="h-[44px]" aria-label={`${stepName(own.step)}: done`} onClick={() => act({ kind: 'step-done', step: own.step.id })}>
             Done
           </Button>
         </li>

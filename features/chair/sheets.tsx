@@ -1,11 +1,15 @@
 'use client';
 
+import clsx from 'clsx';
 import { useState } from 'react';
-import { MINUTE, unitName, type EventBody, type ServiceScript, type ServiceState, type UnitState } from '@/core/chair';
+import { levelNow, MINUTE, unitName, type EventBody, type ServiceScript, type ServiceState, type UnitState } from '@/core/chair';
+import { cssColour, undercoatHair } from '@/core/lift';
 import { stepName } from '@/core/steps';
+import { formatLevel } from '@/core/units';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { TextField } from '@/ui/field';
+import { HairSwatch } from '@/ui/hair-swatch';
 import type { KeptService } from './device-db';
 import { AgainSheet, LongerSheet, StrengthSheet } from './decisions';
 import { Presets } from './presets';
@@ -60,11 +64,11 @@ export function Sheets({ sheet, script, state, now, foil, service, act, onClose,
       {sheet?.kind === 'panel' && (
         <ul className="grid gap-2">
           {state.blocks.filter(({ units }) => units.some(({ standing }) => standing === 'waiting')).map(({ block, units }) => (
-            <li key={block.id}><Button className="h-14 w-full justify-between text-lg" onClick={() => done({ kind: 'next', block: block.id })}>{block.name}<span className="text-base font-medium">{units.filter(({ standing }) => standing === 'waiting').length} wait</span></Button></li>
+            <li key={block.id}><Button className="h-[56px] w-full justify-between text-lg" onClick={() => done({ kind: 'next', block: block.id })}>{block.name}<span className="text-base font-medium">{units.filter(({ standing }) => standing === 'waiting').length} wait</span></Button></li>
           ))}
         </ul>
       )}
-      {sheet?.kind === 'more' && <ul className="grid gap-2">{more.map(({ words, onPress }) => <li key={words}><Button className="h-14 w-full text-lg" onClick={() => {
+      {sheet?.kind === 'more' && <ul className="grid gap-2">{more.map(({ words, onPress }) => <li key={words}><Button className="h-[56px] w-full text-lg" onClick={() => {
         onClose();
         onPress();
       }}>{words}</Button></li>)}</ul>}
@@ -104,6 +108,7 @@ function CheckSheet({ state, now, first, service, done }: { state: ServiceState;
   const oldest = (lifting.length > 0 ? lifting : own.units.filter(({ standing }) => standing === 'on')).sort((a, b) => a.closedAt! - b.closedAt!)[0];
   const minutes = (now - oldest.closedAt!) / MINUTE;
   const target = targetOf(state, oldest);
+  const expected = levelNow(oldest, state, now);
   const { limitMinutes } = oldest.unit;
   const past = (more: number) => minutes + more > limitMinutes;
   const needsReason = (more: number) => past(more) && reason.trim() === '';
@@ -111,12 +116,20 @@ function CheckSheet({ state, now, first, service, done }: { state: ServiceState;
   return (
     <div className="grid gap-4">
       <div className="flex flex-wrap gap-2">{on.map((one) => <Button key={one.block.id} look={one.block.id === block ? 'primary' : 'plain'} aria-pressed={one.block.id === block} onClick={() => setBlock(one.block.id)}>{one.block.name}</Button>)}</div>
-      <p className="text-lg">Open {unitName(oldest.unit).toLowerCase()}, mix {oldest.unit.letter}, {Math.floor(minutes)} min on; wipe and compare. {target > 0 && `Wanted: level ${target}.`} The maker’s limit is {Math.round(limitMinutes)} min.</p>
-      <div role="group" aria-label="Level seen" className="grid grid-cols-9 gap-1.5">{LEVELS.map((one) => <Button key={one} className="h-14 px-0 text-xl" look={one === level ? 'primary' : 'plain'} aria-pressed={one === level} aria-label={`Level ${one} seen`} onClick={() => setLevel(one)}>{one}</Button>)}</div>
+      <p className="text-lg">Open {unitName(oldest.unit).toLowerCase()}, mix {oldest.unit.letter}, {Math.floor(minutes)} min on; wipe and compare. {expected !== null && `Expected now: level ${formatLevel(Math.round(expected * 2) / 2)}, estimated.`} {target > 0 && `Wanted: ${formatLevel(target)}.`} The maker’s limit is {Math.round(limitMinutes)} min.</p>
+      <div role="group" aria-label="Level seen" className="grid grid-cols-9 gap-1.5">{LEVELS.map((one) => (
+        <button
+          key={one} type="button" aria-pressed={one === level} aria-label={`Level ${one} seen`} onClick={() => setLevel(one)}
+          className={clsx('grid justify-items-center gap-1 rounded-ui border-2 p-1 text-xl font-semibold', one === level ? 'border-leaf bg-leaf text-on-leaf' : 'border-edge bg-raised hover:border-ink')}
+        >
+          <HairSwatch colour={cssColour(undercoatHair(one))} width={50} height={72} />
+          {formatLevel(one)}
+        </button>
+      ))}</div>
       <div className="flex items-center justify-between gap-4"><Estimate own={oldest} target={target} minutes={minutes} level={level} /><PhotoField service={service} onTaken={setPhoto} /></div>
       <div className="grid grid-cols-5 gap-1.5">
-        {MORE.map((more) => <Button key={more} className="h-14 text-lg" disabled={level === undefined || needsReason(more)} onClick={() => take('more', more)}>{more} min more</Button>)}
-        <Button className="h-14 text-lg" look="primary" disabled={level === undefined} onClick={() => take('rinse', null)}>Rinse</Button>
+        {MORE.map((more) => <Button key={more} className="h-[56px] text-lg" disabled={level === undefined || needsReason(more)} onClick={() => take('more', more)}>{more} min more</Button>)}
+        <Button className="h-[56px] text-lg" look="primary" disabled={level === undefined} onClick={() => take('rinse', null)}>Rinse</Button>
       </div>
       {MORE.some(past) && <TextField label={`Reason, where it goes past ${Math.round(limitMinutes)} min`} value={reason} maxLength={500} onChange={(event) => setReason(event.target.value)} />}
     </div>
@@ -143,7 +156,7 @@ function PhotoField({ service: { clientId, visitId }, onTaken }: { service: Shee
   return (
     <div className="flex shrink-0 items-center gap-3 text-right">
       <span role="status" className="text-md text-ink-soft">{said}</span>
-      <label className="inline-flex h-12 cursor-pointer items-center rounded-ui border border-edge px-4 text-lg font-semibold hover:border-ink has-focus-visible:outline-2 has-focus-visible:outline-leaf">
+      <label className="inline-flex h-[48px] cursor-pointer items-center rounded-ui border border-edge px-4 text-lg font-semibold hover:border-ink has-focus-visible:outline-2 has-focus-visible:outline-leaf">
         Photo
         <input type="file" accept="image/*" capture="environment" className="sr-only" onChange={(event) => event.target.files?.[0] && void take(event.target.files[0])} />
       </label>
@@ -168,10 +181,10 @@ function PullSheet({ state, now, done }: { state: ServiceState; now: number; don
     <div className="grid gap-3">
       <ul className="grid max-h-[50dvh] grid-cols-3 gap-1.5 overflow-y-auto">
         {on.map(({ id, closedAt, block, unit, added }) => (
-          <li key={id}><Button className="h-14 w-full justify-between text-base" look={chosen.includes(id) ? 'primary' : 'plain'} aria-pressed={chosen.includes(id)} onClick={() => choose(chosen.includes(id) ? chosen.filter((own) => own !== id) : [...chosen, id])}>{added ? 'Foil +' : unitName(unit)} {unit.letter} <span className="truncate text-sm font-medium">{block}, {Math.floor((now - closedAt!) / MINUTE)} min</span></Button></li>
+          <li key={id}><Button className="h-[56px] w-full justify-between text-base" look={chosen.includes(id) ? 'primary' : 'plain'} aria-pressed={chosen.includes(id)} onClick={() => choose(chosen.includes(id) ? chosen.filter((own) => own !== id) : [...chosen, id])}>{added ? 'Foil +' : unitName(unit)} {unit.letter} <span className="truncate text-sm font-medium">{block}, {Math.floor((now - closedAt!) / MINUTE)} min</span></Button></li>
         ))}
       </ul>
-      <Button look="primary" className="h-14 text-lg" disabled={chosen.length === 0} onClick={() => done({ kind: 'pulled', foils: chosen, reason: null })}>Opened and wiped: {chosen.length}</Button>
+      <Button look="primary" className="h-[56px] text-lg" disabled={chosen.length === 0} onClick={() => done({ kind: 'pulled', foils: chosen, reason: null })}>Opened and wiped: {chosen.length}</Button>
     </div>
   );
 }

@@ -40,11 +40,11 @@ export function StepEditor({ step, onChange }: StepEditorProps) {
         />
       )}
       <div className="flex flex-wrap items-center gap-2">
-        <b className="w-20 text-2xl">{Math.round(step.minutes)} min</b>
+        <b className="w-28 text-2xl whitespace-nowrap">{Math.round(step.minutes)} min</b>
         {LESS_AND_MORE.map((by) => (
           <Button
             key={by}
-            className="h-12 min-w-14"
+            className="h-[48px] min-w-14"
             disabled={step.minutes + by < 1 || step.minutes + by > 240}
             onClick={() => set({ minutes: step.minutes + by })}
           >
@@ -53,7 +53,7 @@ export function StepEditor({ step, onChange }: StepEditorProps) {
         ))}
         {step.items?.ok &&
           AMOUNTS.map(({ words, by }) => (
-            <Button key={words} className="h-12" onClick={() => onChange(scaled(step, by))}>
+            <Button key={words} className="h-[48px]" onClick={() => onChange(scaled(step, by))}>
               {words}
             </Button>
           ))}
@@ -67,7 +67,7 @@ export function StepEditor({ step, onChange }: StepEditorProps) {
       {placing ? (
         <PlaceEditor place={step.place ?? EVERYWHERE} onChange={(place) => set({ place })} />
       ) : (
-        <Button className="h-12 justify-self-start" onClick={() => setPlacing(true)}>
+        <Button className="h-[48px] justify-self-start" onClick={() => setPlacing(true)}>
           Where …
         </Button>
       )}

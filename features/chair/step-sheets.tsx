@@ -37,19 +37,31 @@ export function AddStep({ script, state, act, onClose }: StepSheetProps) {
   };
   if (!step) {
     return (
-      <ul className="grid grid-cols-2 gap-2">
-        {[...script.offers, plainStep('own', 'own', { name: 'A step of your own' })].map((own) => (
-          <li key={own.id}>
-            <Button
-              className="grid! h-auto min-h-14 w-full content-center justify-items-start px-3 py-1.5 text-left whitespace-normal!"
-              onClick={() => setStep(fresh(own))}
-            >
-              <span className="text-lg leading-tight">{stepName(own)}</span>
-              {own.items && <span className="text-sm font-medium text-ink-soft">{detailWords({ ...own, place: null })}</span>}
-            </Button>
-          </li>
-        ))}
-      </ul>
+      <div className="grid gap-4">
+        <ul className="grid grid-cols-2 gap-2">
+          {script.offers.filter(({ items }) => items !== null).map((own) => (
+            <li key={own.id}>
+              <Button
+                aria-label={stepName(own)}
+                className="grid! h-full! min-h-[56px] w-full content-start justify-items-start px-3 py-2 text-left whitespace-normal!"
+                onClick={() => setStep(fresh(own))}
+              >
+                <span className="text-lg leading-tight">{stepName(own)}</span>
+                <span className="text-sm font-medium text-ink-soft">{detailWords({ ...own, place: null })}</span>
+              </Button>
+            </li>
+          ))}
+        </ul>
+        <ul className="grid grid-cols-4 gap-2">
+          {[...script.offers.filter(({ items }) => items === null), plainStep('own', 'own', { name: 'Something else' })].map((own) => (
+            <li key={own.id}>
+              <Button className="h-full! min-h-[56px] w-full text-lg leading-tight whitespace-normal!" onClick={() => setStep(fresh(own))}>
+                {stepName(own)}
+              </Button>
+            </li>
+          ))}
+        </ul>
+      </div>
     );
   }
   const needed = neededBefore(step, state.steps, null, state.stages.length > 0, 'needed');

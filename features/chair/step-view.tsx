@@ -2,11 +2,12 @@
 
 import clsx from 'clsx';
 import type { ReactNode } from 'react';
-import { unitName, type NextStep, type ServiceScript, type ServiceState, type StepState } from '@/core/chair';
+import { endOf, unitName, type NextStep, type ServiceScript, type ServiceState, type StepState } from '@/core/chair';
 import { basinMinutes } from '@/core/clock';
 import { zoneName } from '@/core/head';
 import { angleName, gatherName, type SingleGather } from '@/core/pattern';
 import { isAtBasin, stepName } from '@/core/steps';
+import { placeWords } from '@/core/visit';
 import { endsSentence, groupsOf, groupWords, numberWords, reachWords, startWords } from '@/core/work';
 import { FoilGlyph } from '@/ui/foil-glyph';
 import { Stitches } from './stitches';
@@ -40,11 +41,11 @@ export function StepView({ script, state, step, now }: StepViewProps) {
     case 'at-basin':
       return <Words over={`At the basin: ${names(step.blocks)}`} big={seconds(now - step.begunAt)} under={`Usually ${basinMinutes(step.blocks.length, script.rules)} min.`} blue />;
     case 'step-begin':
-      return <Words over="Next" big={stepName(step.own.step)} under={<StepDetails own={step.own} wrong={step.wrong} />} blue={isAtBasin(step.own.step)} />;
+      return <Words over={step.on.length > 0 ? `When the colour is right, by ${clockTime(Math.min(...step.on.map(endOf)))}` : 'Next'} big={step.own.step.name} under={<StepDetails own={step.own} wrong={step.wrong} />} blue={isAtBasin(step.own.step)} />;
     case 'step-done':
       return <Words over={stepName(step.own.step)} big={seconds(now - step.own.begunAt!)} under={<StepDetails own={step.own} wrong={null} />} blue={isAtBasin(step.own.step)} />;
     case 'step-until':
-      return <Words over={`Next: ${stepName(step.own.step)}, at ${clockTime(step.at)}`} big={until(step.at, now)} under={<>Put on then, all of it is done together. <StepDetails own={step.own} wrong={null} /></>} />;
+      return <Words over={`Next: ${step.own.step.name}, at ${clockTime(step.at)}`} big={until(step.at, now)} under={<>Put on then, all of it is done together. <StepDetails own={step.own} wrong={null} /></>} />;
     case 'finish':
       return <Words over="Everything is done" big="Finish" under="The record is written with it: planned against actual, foil by foil." />;
     case 'finished':
@@ -105,6 +106,7 @@ function StepDetails({ own: { step, begunAt }, wrong }: { own: StepState; wrong:
   const minutes = Math.round(step.minutes);
   return (
     <>
+      {begunAt === null && step.place && <b className="mb-2 block text-3xl leading-tight font-bold">{capital(placeWords(step.place))}</b>}
       {begunAt === null ? `${minutes} min.` : `${minutes} min, until ${clockTime(begunAt + step.minutes * 60_000)}; watched.`}
       <span className="mt-2 block text-xl">{detailWords({ ...step, place: null })}</span>
       {step.items?.ok === false && <b className="block text-rowan">It cannot be mixed: {step.items.problem}.</b>}

@@ -46,7 +46,7 @@ export function StepsPanel({ steps, now, current, onOpen, onAdd }: StepsPanelPro
           </li>
         ))}
       </ol>
-      <Button className="h-12 self-start text-lg" onClick={onAdd}>
+      <Button className="h-[48px] self-start text-lg" onClick={onAdd}>
         Add a step
       </Button>
     </div>

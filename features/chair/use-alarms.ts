@@ -3,7 +3,7 @@
 import { useEffect, useRef } from 'react';
 import { alarmsOf, dueAlarms, type Alarm } from '@/core/chair';
 import type { LinkSnapshot, ServiceLink } from './service-link';
-import { call } from './sound';
+import { call, isMuted } from './sound';
 
 /** Raised so long after it was due, it says that it is late, ms. */
 const LATE_MS = 2000;
@@ -42,7 +42,8 @@ export function useAlarms(links: readonly ServiceLink[], snapshots: readonly Lin
     });
   }, [links, snapshots, now]);
   const sounding = soundingAlarms(snapshots, now);
-  const loudest = sounding[0];
+  const loudest = sounding.find(({ visitId }) => !isMuted(visitId));
+  const voice = loudest ? links.findIndex(({ visitId }) => visitId === loudest.visitId) : 0;
   useEffect(() => {
     if (!loudest) {
       called.current = 0;
@@ -50,7 +51,7 @@ export function useAlarms(links: readonly ServiceLink[], snapshots: readonly Lin
     }
     if (now - called.current < AGAIN_MS) return;
     called.current = now;
-    call(loudest.urgent);
-  }, [loudest, now]);
+    call(loudest.urgent, Math.max(0, voice));
+  }, [loudest, now, voice]);
   return sounding;
 }

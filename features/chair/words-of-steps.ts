@@ -12,7 +12,8 @@ export function detailWords(step: ServiceStep): string {
   const recipe = recipeWords(step);
   const where = step.place && placeWords(step.place);
   const hair = step.hair === 'any' ? null : STEP_HAIR_WORDS[step.hair];
-  return [where, hair, recipe].filter((own) => own !== null).join('; ');
+  const words = [where, hair, recipe].filter((own) => own !== null).join('; ');
+  return words === '' ? '' : `${words[0].toUpperCase()}${words.slice(1)}`;
 }
 
 /** How a step stands: `12:40 of 20 min`, `done, 18 min`, `skipped: no toner needed`. */

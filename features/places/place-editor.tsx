@@ -40,7 +40,7 @@ export function PlaceEditor({ place, onChange }: { place: ColourPlace; onChange(
         {PLACE_LENGTHS.map((length) => (
           <Toggle
             key={length}
-            words={PLACE_LENGTH_WORDS[length]}
+            words={capital(PLACE_LENGTH_WORDS[length])}
             on={place.lengths.includes(length)}
             onPress={() => set({ lengths: toggled(PLACE_LENGTHS, place.lengths, length) })}
           />
@@ -97,3 +97,5 @@ function Toggle({ words, on, onPress }: { words: string; on: boolean; onPress():
 function toggled<T>(all: readonly T[], chosen: readonly T[], one: T): T[] {
   return all.filter((own) => chosen.includes(own) !== (own === one));
 }
+
+const capital = (words: string) => `${words[0].toUpperCase()}${words.slice(1)}`;

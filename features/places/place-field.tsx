@@ -18,7 +18,7 @@ export function PlaceField({ place, onChange }: { place: ColourPlace; onChange(p
         aria-label={`Where: ${words}`}
         title={words}
         onClick={() => setOpen(true)}
-        className="h-10 w-full truncate rounded-ui border border-edge bg-field px-2 text-left text-base font-medium hover:border-ink"
+        className="h-[40px] w-full pointer-coarse:h-[44px] truncate rounded-ui border border-edge bg-field px-2 text-left text-base font-medium hover:border-ink"
       >
         {words}
       </button>

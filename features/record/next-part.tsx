@@ -30,8 +30,8 @@ export function NextPart({ fields, problem, disabled, onChange }: NextPartProps)
   const { growth: { rate } } = useComputed();
   const { heldOn } = bundle;
   const next = useMemo(
-    () => nextVisit(nextFactsOf({ on: heldOn, rate, consult, plan, sheet: computed.sheet, zones: fields.zones ?? {}, levelReached: fields.levelReached, toned: mix.toners.length > 0 })),
-    [heldOn, rate, consult, plan, computed.sheet, fields.zones, fields.levelReached, mix.toners.length],
+    () => nextVisit(nextFactsOf({ on: heldOn, rate, consult, plan, sheet: computed.sheet, zones: fields.zones ?? {}, levelReached: fields.levelReached, mix })),
+    [heldOn, rate, consult, plan, computed.sheet, fields.zones, fields.levelReached, mix],
   );
   return (
     <fieldset disabled={disabled} className="grid gap-2">
