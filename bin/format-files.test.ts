@@ -143,7 +143,7 @@ describe('bin/lattice mix', () => {
     expect(printed.amounts.map(({ letter, part }: { letter: string; part: string }) => `${letter} ${part}`)).toEqual(['A length', 'A ends', 'B length', 'C length']);
     for (const { items } of printed.bowls) expect(items.every(({ grams }: { grams: number }) => Number.isInteger(grams))).toBe(true);
     expect(printed.toners[0].items).toEqual([{ name: 'Sedge 9 violet', grams: 10 }, { name: 'Sedge 9 pearl', grams: 5 }, { name: 'Sedge clear', grams: 5 }, { name: 'Moth developer 5 vol', grams: 40 }]);
-    expect(printed.root.items.slice(0, 2)).toEqual([{ name: 'Sedge 6 natural', grams: 11 }, { name: 'Sedge 6 ash', grams: 4 }]);
+    expect(printed.roots[0].items.slice(0, 2)).toEqual([{ name: 'Sedge 6 natural', grams: 11 }, { name: 'Sedge 6 ash', grams: 4 }]);
     expect(printed.corrections[0].volumesOnHair).toBe(6.7);
     expect(printed.headFactor.strandTests).toBe(1);
   });
@@ -151,7 +151,7 @@ describe('bin/lattice mix', () => {
   test.each([
     [['--ratio', '0'], /--ratio: must be a number from 0.5 to 5/],
     [['--mix', 'nowhere.json'], /nowhere\.json cannot be read/],
-    [['--mix', example], /version: /],
+    [['--mix', example], /Unrecognized keys: "format"/],
     [['--volumes', 'A=90'], /--volumes: must be from 5 to 40/],
     [['--read', 'soon'], /--read: must be MINUTES:LEVEL/],
     [['--read', '15:5', '--from', '6'], /--read: no lift was read: 5 is not above 6/],

@@ -6,6 +6,7 @@ import { keepDraft, type VisitPart } from './drafts';
 import { insertMix } from './mix-rows';
 import { mixRefused, tellService } from './mix-service';
 import { rangeOf } from './products';
+import { isSigned } from './signed';
 import { changesBetween, leaveTrail } from './trail';
 
 /** One edit: the whole new document, the revision that it was made from, and an id of its own. */
@@ -118,12 +119,6 @@ export function saveOutcome(actor: Actor, visitId: string, edit: Edit<Outcome>):
     }
     return update(trx, actor, visitId, 'outcome', edit, { recorded_at: trx.fn.now(), recorded_by: actor.personId });
   });
-}
-
-/** Whether the record of a visit is signed off; waits for whoever is just signing it. */
-export async function isSigned(trx: Transaction, visitId: string): Promise<boolean> {
-  const row = await trx('outcome').where({ visit_id: visitId }).forShare().select('signed_at').first();
-  return Boolean(row?.signed_at);
 }
 
 /** Head and hair belong to the consultation: that a plan follows them is no change of its own. */

@@ -1,5 +1,5 @@
 import { inSalon, type Actor, type Transaction } from './database';
-import { isSigned } from './saves';
+import { isSigned } from './signed';
 import { leaveTrail } from './trail';
 
 /** Who signed a record off, and what was added to it since, oldest first. */

@@ -6,7 +6,7 @@ import { fill, foilCount, newVisit, openBrowser, press, saved, see, seriousFindi
 
 let session: Session;
 beforeAll(async () => {
-  session = await openBrowser();
+  session = await openBrowser(1280, 800, { solids: true });
   await signIn(session.page);
 });
 afterAll(() => session.close());

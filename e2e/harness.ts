@@ -4,7 +4,14 @@ import path from 'node:path';
 import axe from 'axe-core';
 import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
 import type { Chapter } from '@/core/consult';
+import { createClient } from '@/data/clients';
+import { closeDatabase } from '@/data/database';
 import { DEMO_PASSWORD } from '@/data/demo/people';
+import { readHouse } from '@/data/house';
+import { serverNow } from '@/data/now';
+import { signedIn } from '@/data/testing/actor';
+import { createVisit } from '@/data/visits';
+import { today } from '@/core/units';
 
 const CHROMIUM = process.env.LATTICE_CHROMIUM ?? '/usr/bin/chromium';
 const FLAGS = [
@@ -29,10 +36,17 @@ export interface Session {
   close(): Promise<void>;
 }
 
-/** A browser of one's own with an empty profile. */
-export async function openBrowser(width = 1280, height = 800): Promise<Session> {
+/**
+ * A browser of one's own with an empty profile.
+ * @param solids whether it draws bodies (WebGL): without a graphics card that takes the cores from everything else
+ */
+export async function openBrowser(width = 1280, height = 800, { solids = false } = {}): Promise<Session> {
   const userDataDir = mkdtempSync(path.join(tmpdir(), 'lattice-browser-'));
-  const browser = await puppeteer.launch({ executablePath: CHROMIUM, args: FLAGS, userDataDir });
+  const browser = await puppeteer.launch({
+    executablePath: CHROMIUM,
+    args: solids ? FLAGS : [...FLAGS, '--disable-3d-apis'],
+    userDataDir,
+  });
   const page = await browser.newPage();
   await page.setViewport({ width, height });
   page.setDefaultTimeout(20_000);
@@ -58,6 +72,7 @@ export async function signIn(page: Page, email = 'ottilie@fernhollow.example', p
   await page.type('input[name=password]', password);
   await press(page, 'Sign in');
   await at(page, /\/clients$/);
+  emails.set(page, email);
 }
 
 /** Waits until the page's path fits. */
@@ -100,18 +115,21 @@ export async function begin(page: Page): Promise<void> {
   await page.waitForSelector('[role=dialog]', { hidden: true });
 }
 
-/** Adds a client and opens a visit with her; returns the visit's id. */
+/** Who is signed in on a page. */
+const emails = new WeakMap<Page, string>();
+
+/** Adds a client and opens a visit with them; returns the visit's id. The pages do the same in visit.test.ts. */
 export async function newVisit(page: Page, name: string): Promise<string> {
-  await page.goto(`${address()}/clients`);
-  await press(page, 'New client');
-  await fill(page, 'Name', name);
-  await press(page, 'Add client');
-  await at(page, /\/clients\/[0-9a-f-]+$/);
-  await press(page, 'New visit');
-  await at(page, /\/consult$/);
+  const actor = await signedIn(emails.get(page)!);
+  const clientId = await createClient(actor, { name, phone: '', note: '', bornOn: null });
+  const { document } = await readHouse(actor);
+  const visitId = (await createVisit(actor, clientId, today(document.timeZone, new Date(serverNow()))))!;
+  await page.goto(`${address()}/visits/${visitId}/consult`);
   await live(page);
-  return new URL(page.url()).pathname.split('/')[2];
+  return visitId;
 }
+
+if (typeof afterAll === 'function') afterAll(closeDatabase);
 
 /** So often a page is looked at while something is waited for, ms: at every frame it would be busy with being looked at. */
 const LOOK_MS = 60;

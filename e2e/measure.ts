@@ -7,7 +7,7 @@ import { begin, fill, newVisit, openBrowser, openStep, press, saved, signIn } fr
  */
 process.env.LATTICE_TEST_ADDRESS ??= 'http://127.0.0.1:4600';
 
-const { page, close } = await openBrowser(1280, 960);
+const { page, close } = await openBrowser(1280, 960, { solids: true });
 // The runner names inner functions by a helper of its own, which a page does not have.
 await page.evaluateOnNewDocument('globalThis.__name = (own) => own');
 await signIn(page);

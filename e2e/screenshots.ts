@@ -9,7 +9,7 @@ import { advance, later, withClock } from './later';
 process.env.LATTICE_TEST_ADDRESS ??= 'http://127.0.0.1:4600';
 
 const folder = path.join(import.meta.dirname, '..', 'docs', 'screenshots');
-const { page, close } = await openBrowser();
+const { page, close } = await openBrowser(1280, 800, { solids: true });
 const shoot = async (name: string) => {
   await page.waitForNetworkIdle();
   await page.screenshot({ path: path.join(folder, `${name}.png`) });

@@ -3,7 +3,7 @@ import { at, chapter, foilCount, live, newVisit, openBrowser, openStep, press, s
 let session: Session;
 let visit: string;
 beforeAll(async () => {
-  session = await openBrowser();
+  session = await openBrowser(1280, 800, { solids: true });
   await signIn(session.page);
   visit = await newVisit(session.page, 'Worn Head');
 });

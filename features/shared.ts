@@ -1,15 +1,9 @@
-import { daysBetween } from '@/core/units';
+import { daysBetween, today } from '@/core/units';
 
-export { daysBetween };
+export { daysBetween, today };
 
 /** Whether a text from a URL has the form of a row's id. */
 export const isId = (text: string): boolean => /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(text);
-
-/** Today as a day, YYYY-MM-DD, in a time zone. */
-export function today(timeZone: string, now = new Date()): string {
-  const parts = Object.fromEntries(new Intl.DateTimeFormat('en-GB', { year: 'numeric', month: '2-digit', day: '2-digit', timeZone }).formatToParts(now).map(({ type, value }) => [type, value]));
-  return `${parts.year}-${parts.month}-${parts.day}`;
-}
 
 /** The minute of the day in a time zone. */
 export function minuteOf(now: Date, timeZone: string): number {

@@ -5,3 +5,10 @@ export const dayAfter = (on: string, days: number): string => new Date(Date.pars
 
 /** Days from one day to another; negative when the second is earlier. */
 export const daysBetween = (from: string, to: string): number => Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS);
+
+/** Today as a day, YYYY-MM-DD, in a time zone. */
+export function today(timeZone: string, now = new Date()): string {
+  const format = new Intl.DateTimeFormat('en-GB', { year: 'numeric', month: '2-digit', day: '2-digit', timeZone });
+  const parts = Object.fromEntries(format.formatToParts(now).map(({ type, value }) => [type, value]));
+  return `${parts.year}-${parts.month}-${parts.day}`;
+}
