@@ -172,7 +172,9 @@ test('from the foils to the finish on a tablet: everything that is decided at th
   await see(page, 'Rinse the colour');
   await act(page, 'Rinse the colour: begun', 0);
   const toned = (await stateWhen(page, visit, ({ steps }) => steps.some(({ step, begunAt }) => step.id === 'rinse' && begunAt !== null))).steps.filter(({ step }) => step.kind === 'toner');
-  expect(toned.map(({ begunAt, doneAt }) => Math.round((doneAt! - begunAt!) / 60_000))).toEqual([20, 10, 5]);
+  // Done together, each after its own minutes; the taps themselves take a moment.
+  expect(new Set(toned.map(({ doneAt }) => doneAt)).size).toBe(1);
+  toned.forEach(({ begunAt, doneAt }, i) => expect(Math.abs((doneAt! - begunAt!) / 60_000 - [20, 10, 5][i])).toBeLessThan(2));
   await act(page, 'Rinse the colour: done', 5);
 
   // The second device takes the step: a root tap on the first 40 mm, beside which everything goes on.
@@ -202,7 +204,10 @@ test('from the foils to the finish on a tablet: everything that is decided at th
   expect(new Set(events.map(({ id }) => id)).size).toBe(events.length);
   const record = recordOf(script, serviceState(script, events));
   expect(record.placed).toBe(foils);
-  for (const words of ['Bleach wash, ends (added) 12 min: ', 'Toner, mid-lengths and ends 20 min: ', 'Toner, roots 10 min: ', 'Toner, left side 5 min: ', 'Root tap, roots, first 40 mm behind the front hairline (added) 10 min: ', 'Spot repair, one spot (added) 5 min: ', `5 min more for ${foils} foils: Not there yet.`]) expect(record.summary).toContain(words);
+  for (const words of [
+    /Bleach wash, ends \(added\) 1\d min: 20 g Moth blue powder/, /Toner, mid-lengths and ends \d+ min: 13 g Sedge 9 violet/, /Toner, roots 1?\d min: /, /Toner, left side \d min: /,
+    /Root tap, roots, first 40 mm behind the front hairline \(added\) 1\d min: /, /Spot repair, one spot \(added\) \d min: .*, on dry hair/, new RegExp(`5 min more for ${foils} foils: Not there yet\\.`),
+  ]) expect(record.summary).toMatch(words);
 
   // The record says it all.
   await openStep(page, visit, 'record');

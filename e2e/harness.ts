@@ -49,7 +49,7 @@ export async function openBrowser(width = 1280, height = 800, { solids = false }
   });
   const page = await browser.newPage();
   await page.setViewport({ width, height });
-  page.setDefaultTimeout(20_000);
+  page.setDefaultTimeout(45_000);
   lookNowAndThen(page);
   const complaints: string[] = [];
   page.on('pageerror', (error) => complaints.push(String(error)));
@@ -188,9 +188,9 @@ export async function seriousFindings(page: Page): Promise<string[]> {
   // A colour on its way from one to the other is neither.
   await page.evaluate(() => Promise.all(document.getAnimations().filter((own) => own.effect?.getComputedTiming().endTime !== Infinity).map((own) => own.finished.catch(() => undefined))).then(() => undefined));
   return page.evaluate(async () => {
-    const runner = (window as unknown as { axe: { run(): Promise<{ violations: Finding[] }> } }).axe;
+    const runner = (window as unknown as { axe: { run(options: object): Promise<{ violations: Finding[] }> } }).axe;
     interface Finding { id: string; impact: string; nodes: { html: string; failureSummary: string }[] }
-    const { violations } = await runner.run();
+    const { violations } = await runner.run({ resultTypes: ['violations'] });
     return violations
       .filter(({ impact }) => impact === 'serious' || impact === 'critical')
       .map(({ id, nodes }) => `${id}: ${nodes.slice(0, 3).map((node) => `${node.html.slice(0, 160)} ${node.failureSummary}`).join(' | ')}`);

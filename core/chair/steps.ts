@@ -114,8 +114,8 @@ export type StepTurn =
   /** Colours are on; the next of their round is put on at `at`, so that all of them are done together. */
   | { readonly kind: 'until'; readonly own: StepState; readonly at: number; readonly on: readonly StepState[] };
 
-/** Colours whose ends lie so near to each other are rinsed at once, ms. */
-const TOGETHER = 60_000;
+/** Colours whose ends lie so near to each other are rinsed at once, ms: nobody rinses twice for less. */
+const TOGETHER = 120_000;
 
 /** What is next; null once every step is done. */
 export function stepTurn(steps: readonly StepState[], now: number): StepTurn | null {

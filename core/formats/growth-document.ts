@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { growthIntervals, growthRate, nextVisit, regrowthByZone, WEEKS_PER_MONTH, type GrowthVisit } from '../growth';
+import { growthIntervals, growthRate, nextVisit, type NextReason, regrowthByZone, WEEKS_PER_MONTH, type GrowthVisit } from '../growth';
 import { ZONES, type Zone } from '../head';
 import { between, levelField, whole } from './fields';
 import { parseWith, type Parsed } from './problem';
@@ -46,6 +46,8 @@ export const parseGrowthDocument = (value: unknown): Parsed<GrowthDocument> => p
 const tenth = (value: number) => Math.round(value * 10) / 10;
 const hundredth = (value: number) => Math.round(value * 100) / 100;
 
+const reasonOf = ({ what, on, from, to, words }: NextReason) => ({ what, on, betweenWeeks: [tenth(from), tenth(to)], words });
+
 /** What visits say about growth: rate, today's regrowth by zone, when the line shows, the next visit. Estimates, in mm and weeks. */
 export function growthReport(document: GrowthDocument) {
   const visits = document.visits.map(({ on, regrowthMm, takenMm, leftMeasured }): GrowthVisit => ({
@@ -63,7 +65,8 @@ export function growthReport(document: GrowthDocument) {
   return {
     rate: { mmPerWeek: hundredth(rate.mmPerWeek), mmPerMonth: hundredth(rate.mmPerWeek * WEEKS_PER_MONTH), sdPerMonth: hundredth(rate.sd * WEEKS_PER_MONTH), intervals: intervals.map(({ weeks, grownMm }) => ({ weeks: tenth(weeks), grownMm: tenth(grownMm) })) },
     today: Object.fromEntries(Object.entries(today).map(([own, { mm, sd, since, from, takenOn }]) => [own, { mm: tenth(mm), sd: tenth(sd), since, from, takenOn }])),
-    lineShows: next?.reasons.filter(({ what }) => what !== 'toner').map(({ what, on, from, to, words }) => ({ what, on, betweenWeeks: [tenth(from), tenth(to)], words })) ?? [],
+    lineShows: (next?.reasons ?? []).filter(({ kind }) => kind === 'line').map(reasonOf),
+    wishes: (next?.reasons ?? []).filter(({ kind }) => kind === 'wish').map(reasonOf),
     next: next && { what: next.what, on: next.on, weeks: tenth(next.weeks), reasons: next.reasons.map(({ words }) => words) },
   };
 }

@@ -117,8 +117,8 @@ function cardAt(scale: number, { mix, work, colours, needs, plan }: CardVisit, f
     heading('Ready, minutes after the foil is closed (estimates)');
     const names = new Map(plan.panels.map(({ id, name }) => [id, name]));
     for (const row of work.lift) line(`${row.letter}${row.stretch === 'length' ? '' : `, ${row.stretch}`}: level ${tenth(row.from)} to ${tenth(row.target)} (${row.panels.map((id) => names.get(id) ?? id).join(', ')})`, { right: readyWords(row) });
-    const { factor, readings } = work.head;
-    line(readings === 0 ? 'No strand test yet.' : `This hair lifts ${factor.toFixed(2)} times as fast as usual, from ${readings} ${readings === 1 ? 'reading' : 'readings'}.`, { size: 3.1, fill: SOFT, step: 4.4 });
+    const { factor, readings, disagree } = work.head;
+    line(readings === 0 ? 'No strand test yet.' : `This hair lifts ${factor.toFixed(2)} times as fast as usual, from ${readings} ${readings === 1 ? 'reading' : 'readings'}${disagree ? ', which disagree' : ''}.`, { size: 3.1, fill: SOFT, step: 4.4 });
   }
   if (mix.toners.length > 0 || mix.roots.length > 0) heading('Toner and root, in this order');
   mix.toners.forEach((toner, i) => {

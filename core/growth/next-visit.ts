@@ -24,6 +24,8 @@ export interface NextFacts {
 /** One thing that she will mind, soonest first. */
 export interface NextReason {
   readonly what: NextWhat;
+  /** A line that shows, a toner that fades, or what the client wishes. */
+  readonly kind: 'line' | 'toner' | 'wish';
   /** Estimate in weeks, with what it may lie between. */
   readonly weeks: number;
   readonly from: number;
@@ -67,13 +69,15 @@ const RANK = { toner: 0, face: 1, full: 2 } satisfies Record<NextWhat, number>;
 
 function lineReasons(facts: NextFacts): NextReason[] {
   const { light, contrast, rate } = facts;
+  // Hair that was not lightened against its base shows no line.
+  if (contrast <= 0) return [];
   const shows = (face: boolean) =>
     (Object.entries(light) as [Zone, { leftMm: number; edge: Edge; featherMm: number }][])
       .filter(([zone]) => FACE.has(zone) === face)
       .map(([, { edge, featherMm, leftMm }]) => visibleLine(edge, contrast, rate.mmPerWeek, featherMm, leftMm))
       .sort((a, b) => a.weeks - b.weeks);
   const reason = (what: NextWhat, where: string, { weeks, atMm }: { weeks: number; atMm: number }): NextReason => ({
-    what, weeks, from: weeks * (1 - SPREAD), to: weeks * (1 + SPREAD), on: weeksAfter(facts.on, weeks),
+    what, kind: 'line', weeks, from: weeks * (1 - SPREAD), to: weeks * (1 + SPREAD), on: weeksAfter(facts.on, weeks),
     words: `The root line shows ${where} at about ${Math.round(atMm)} mm: ${weeksWords(weeks)}.`,
   });
   const face = shows(true);
@@ -85,11 +89,11 @@ function lineReasons(facts: NextFacts): NextReason[] {
 function tonerReason({ tonerWashes, on }: NextFacts): NextReason[] {
   if (tonerWashes === null || tonerWashes <= 0) return [];
   const weeks = tonerWeeks(tonerWashes);
-  return [{ what: 'toner', weeks, from: weeks * (1 - SPREAD), to: weeks * (1 + SPREAD), on: weeksAfter(on, weeks), words: `The toner has faded after about 20 washes: ${weeksWords(weeks)} at ${tonerWashes} a week.` }];
+  return [{ what: 'toner', kind: 'toner', weeks, from: weeks * (1 - SPREAD), to: weeks * (1 + SPREAD), on: weeksAfter(on, weeks), words: `The toner has faded after about 20 washes: ${weeksWords(weeks)} at ${tonerWashes} a week.` }];
 }
 
 function wishReason({ wishWeeks, on }: NextFacts): NextReason[] {
-  return wishWeeks === null ? [] : [{ what: 'full', weeks: wishWeeks, from: wishWeeks, to: wishWeeks, on: weeksAfter(on, wishWeeks), words: `She wishes to come every ${wishWeeks} weeks.` }];
+  return wishWeeks === null ? [] : [{ what: 'full', kind: 'wish', weeks: wishWeeks, from: wishWeeks, to: wishWeeks, on: weeksAfter(on, wishWeeks), words: `She wishes to come every ${wishWeeks} weeks.` }];
 }
 
 const weeksWords = (weeks: number) => (weeks < 0.95 ? 'now' : `${Math.round(weeks)} ${Math.round(weeks) === 1 ? 'week' : 'weeks'}`);

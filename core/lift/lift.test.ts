@@ -100,3 +100,16 @@ describe('must hold', () => {
     }));
   });
 });
+
+test('two strand tests that disagree leave the head less known than the surer of them alone, and it is said', () => {
+  const read = (level: number) => ({ from: 6, volumes: 20, minutes: 15, level, known: 1 });
+  const [slow, fast] = [read(7), read(8.5)];
+  const both = headFactor([slow, fast]);
+  expect(both.disagree).toBe(true);
+  expect(both.sd).toBeGreaterThan(Math.min(headFactor([slow]).sd, headFactor([fast]).sd));
+  expect(both.sd).toBeLessThan(headFactor([]).sd);
+  // Two that agree tell more than one, and none are doubted.
+  const twice = headFactor([slow, slow]);
+  expect(twice.disagree).toBe(false);
+  expect(twice.sd).toBeLessThan(headFactor([slow]).sd);
+});

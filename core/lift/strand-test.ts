@@ -32,6 +32,8 @@ export interface HeadFactor {
   readonly low: number;
   readonly high: number;
   readonly readings: number;
+  /** The readings are further apart than reading errors are: each counts for less, and the spread is wider. */
+  readonly disagree: boolean;
 }
 
 /** Why a reading says nothing of the head; undefined where it does. */
@@ -49,21 +51,38 @@ export function weighReading(reading: StrandReading): { readonly raw: number; re
   return { raw: log(lifted / (reading.known * dose(reading.volumes, reading.minutes))), weight: 1 / sigma ** 2 };
 }
 
-/** Fits this head's factor to what was read, drawn to the usual one as far as readings are few or unsure. */
+/** From here on readings are said to disagree: their spread against that of reading errors (variance ratio). One pair in ten is so far apart by chance. */
+const DISAGREE = 2.7;
+
+/** How much further apart readings are than reading errors: the variance ratio of Birge; 1 for one reading, or where they agree. */
+function apartness(readings: readonly { readonly raw: number; readonly weight: number }[]): number {
+  if (readings.length < 2) return 1;
+  const whole = readings.reduce((sum, { weight }) => sum + weight, 0);
+  const mean = readings.reduce((sum, { raw, weight }) => sum + weight * raw, 0) / whole;
+  const squares = readings.reduce((sum, { raw, weight }) => sum + weight * (raw - mean) ** 2, 0);
+  return Math.max(1, squares / (readings.length - 1));
+}
+
+/**
+ * Fits this head's factor to what was read, drawn to the usual one as far as readings are few, unsure or apart: where they
+ * disagree more than reading errors explain, each weighs as much less.
+ */
 export function headFactor(readings: readonly StrandReading[]): HeadFactor {
   const prior = 1 / PRIOR_SD ** 2;
   const sound = readings.filter((own) => readingProblem(own) === undefined);
   const weighed = sound.map((own) => ({ ...weighReading(own), atCap: own.atCap ?? false }));
+  const seen = weighed.filter(({ atCap }) => !atCap);
+  const apart = apartness(seen);
   let weight = prior;
   let sum = 0;
   const take = (own: (typeof weighed)[number]) => {
-    weight += own.weight;
-    sum += own.weight * own.raw;
+    weight += own.weight / apart;
+    sum += (own.weight / apart) * own.raw;
   };
-  weighed.filter(({ atCap }) => !atCap).forEach(take);
+  seen.forEach(take);
   // What stopped at the product's end is a lower bound: it counts only where it asks for more than is known.
   weighed.filter(({ atCap, raw }) => atCap && raw > sum / weight).forEach(take);
   const sd = 1 / sqrt(weight);
   const factor = exp(sum / weight);
-  return { factor, sd, low: factor * exp(-EIGHT_IN_TEN * sd), high: factor * exp(EIGHT_IN_TEN * sd), readings: sound.length };
+  return { factor, sd, low: factor * exp(-EIGHT_IN_TEN * sd), high: factor * exp(EIGHT_IN_TEN * sd), readings: sound.length, disagree: apart >= DISAGREE };
 }

@@ -18,6 +18,9 @@ interface Facts {
   readonly mix: Pick<VisitMix, 'toners' | 'roots'>;
 }
 
+/** Each tease makes starts differ by so much, mm: the line begins over it. As the worn picture has it. */
+const TEASED_MM = 20;
+
 /** What the next visit is reckoned from, out of a visit and its record. */
 export function nextFactsOf({ on, rate, consult, plan, sheet, zones, levelReached, mix }: Facts): NextFacts {
   const panels = new Map(plan.panels.map((panel) => [panel.id, panel]));
@@ -31,12 +34,15 @@ export function nextFactsOf({ on, rate, consult, plan, sheet, zones, levelReache
     // The strongest edge of a zone is the one that is seen.
     const edges = (own.length > 0 ? own : all).flatMap(({ panel, gather }) => {
       const { gather: recipe, start } = panels.get(panel) ?? {};
-      return recipe && start ? [{ edge: edgeOf(gather, stitchOf(recipe, gather), start.teasing), featherMm: start.featherMm }] : [];
+      return recipe && start ? [{ edge: edgeOf(gather, stitchOf(recipe, gather), start.teasing), featherMm: start.featherMm + TEASED_MM * start.teasing }] : [];
     });
     const [strongest] = edges.sort((a, b) => STRENGTH[a.edge] - STRENGTH[b.edge] || a.featherMm - b.featherMm);
-    const { edge, featherMm } = strongest ?? { edge: 'medium', featherMm: 0 };
+    const found = strongest ?? { edge: 'medium', featherMm: 0 };
     // Under a shadow the light begins as softly as a teased start, as far down as it is drawn.
-    light[zone] = shadowMm > 0 ? { leftMm: left, edge: 'soft', featherMm: Math.max(featherMm, shadowMm) } : { leftMm: left, edge, featherMm };
+    const edge = shadowMm > 0 ? 'soft' : found.edge;
+    const featherMm = Math.max(found.featherMm, shadowMm);
+    // A start off the scalp that runs out softly is there on the first day and is no line yet: only what is sharp of it counts as grown.
+    light[zone] = { leftMm: Math.max(0, left - featherMm), edge, featherMm };
   }
   return { on, rate, light, contrast: levelReached - consult.naturalLevel, tonerWashes: mix.toners.length + mix.roots.length > 0 ? consult.washesPerWeek ?? USUAL_WASHES : null, wishWeeks: consult.weeksBetween };
 }

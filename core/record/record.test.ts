@@ -155,4 +155,12 @@ test('the next visit is reckoned from what was left, by the strongest edge of ea
   const lines = (own: typeof facts) => nextVisit(own)!.reasons.filter(({ words }) => words.includes('root line')).map(({ weeks }) => weeks);
   lines(shadowed).forEach((weeks, i) => expect(weeks).toBeGreaterThan(lines(facts)[i]));
   expect(factsWith({ toners: [], roots: [] }).tonerWashes).toBeNull();
+  // A teased start 60 mm off the scalp is there on the first day, softly: it is not due in two weeks.
+  const teased: Plan = { ...sliced, panels: sliced.panels.map((panel) => ({ ...panel, start: { ...panel.start, startMm: 60, featherMm: 20, teasing: 2 } })) };
+  const sheet = engine.compute(teased).sheet;
+  const soft = nextFactsOf({
+    on: '2027-01-04', rate: { mmPerWeek: 2.875, sd: 0.4 }, consult: { naturalLevel: 5.5, washesPerWeek: null, weeksBetween: 26 }, plan: teased, sheet,
+    zones: zonesRecorded(zonesOfPlan(workOf(teased), sheet)), levelReached: 9, mix: { toners: [], roots: [] },
+  });
+  expect(nextVisit(soft)!.weeks).toBeGreaterThanOrEqual(16);
 });

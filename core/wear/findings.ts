@@ -70,6 +70,8 @@ export interface Seen {
   /** Points that the rows at the hairline earn, with the root shadow and without, and their minutes. */
   readonly shadowed?: { readonly mm: number; readonly withPoints: number; readonly withoutPoints: number; readonly minutes: number; readonly panels: readonly string[] };
   readonly brightnessWish: number;
+  /** Share of the time that hair is worn tied, 0–1. */
+  readonly tiedShare: number;
   readonly partMoves: 'never' | 'sometimes' | 'often' | null;
 }
 
@@ -80,20 +82,25 @@ const VIEW_WORDS: Readonly<Record<View, string>> = { front: 'from the front', le
 export function findingsOf(seen: Seen): Finding[] {
   const { down, computed } = seen;
   if (computed.sheet.foils.length + computed.sheet.painted.length === 0) {
-    return [{ key: 'brightness', fine: true, way: down.way, view: 'back', words: 'No foils yet: the hair is as it grew.', why: 'Lay a pattern in the workbench, then look at it here.' }];
+    const light = meanBrightness(down.look);
+    const words = light < 0.01 ? 'No foils yet: the hair is as it grew.' : `No foils yet: ${percent(light)} of what is seen is light already.`;
+    return [{ key: 'brightness', fine: true, way: down.way, view: 'back', words, why: 'Lay a pattern in the workbench, then look at it here.' }, ...demarcation(seen)];
   }
   return [brightness, unlit, stripe, moved, part, line, demarcation, under, crown, warm, sides, shadow].flatMap((say) => say(seen));
 }
 
-function brightness({ down, tied, computed, brightnessWish }: Seen): Finding[] {
+/** Light of what is seen, over all views. */
+const meanBrightness = ({ brightness: own }: Look): number => VIEW_NAMES.reduce((sum, view) => sum + own[view], 0) / VIEW_NAMES.length;
+
+function brightness({ down, tied, tiedShare, brightnessWish }: Seen): Finding[] {
   const { words, share } = brightnessStep(brightnessWish);
-  const { lightenedShare } = computed.sheet.totals;
-  const mean = (look: Look) => VIEW_NAMES.reduce((sum, view) => sum + look.brightness[view], 0) / VIEW_NAMES.length;
-  const off = lightenedShare < share[0] ? 'less than' : lightenedShare > share[1] ? 'more than' : 'as';
+  // By what is seen, as the hair is worn: what was light before counts, and what lies underneath does not.
+  const seen = (1 - tiedShare) * meanBrightness(down.look) + tiedShare * meanBrightness(tied.look);
+  const off = seen < share[0] ? 'less than' : seen > share[1] ? 'more than' : 'as';
   return [{
     key: 'brightness', fine: off === 'as', way: down.way, view: 'back',
-    words: `${percent(mean(down.look))} of what is seen is light worn down, ${percent(mean(tied.look))} tied back.`,
-    why: `${percent(lightenedShare)} of the hair is lightened, ${off} the wish asks: ${words}, ${Math.round(share[0] * 100)}–${percent(share[1])}.`,
+    words: `${percent(meanBrightness(down.look))} of what is seen is light worn down, ${percent(meanBrightness(tied.look))} tied back.`,
+    why: `${percent(seen)} as the hair is worn, ${off} the wish asks: ${words}, ${Math.round(share[0] * 100)}–${percent(share[1])}.`,
   }];
 }
 

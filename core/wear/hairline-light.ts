@@ -1,5 +1,5 @@
 import type { Head, Vec3 } from '../head';
-import { lightAt, type Light } from './light';
+import { seenAt, type Light } from './light';
 import type { Strands } from './strands';
 import type { Surface } from './surface';
 
@@ -60,7 +60,7 @@ export function hairlineLight({ azimuthDeg, near }: HairlineMap, surfaces: reado
     for (let i = 0; i < count; i += 1) {
       if (at[i] < 0) continue;
       whole[at[i]] += weight[i];
-      lit[at[i]] += weight[i] * lightAt(light, strand[i], along[i]);
+      lit[at[i]] += weight[i] * seenAt(light, strand[i], along[i]);
     }
   });
   const smoothed = smoothedRatio(lit, whole, Math.round(SMOOTH_MM / 2 / STEP_MM));

@@ -1,6 +1,6 @@
 export * from './ways';
 export { FACE_DEG, hairlineLight, placeOf, unlitWithin, type HairlineLight, type Unlit } from './hairline-light';
-export { lightAt, lightOf, NO_LETTERS, type Layer, type Light, type LightFacts, type RootShadow } from './light';
+export { baseLightAt, lightAt, lightOf, NO_LETTERS, seenAt, type Layer, type Light, type LightFacts, type RootShadow } from './light';
 export { brightnessOf, litOf } from './lit';
 export { lightOn, lookAt, lookOf, type Look, type UnlitPlace } from './look';
 export { rootWindows, weeksToLine } from './root-line';

@@ -21,6 +21,13 @@ export interface RootShadow {
   readonly mm: number;
 }
 
+/** How light the hair was before anything is done: what it is by nature, grey, and lightened before, by its base. */
+export interface BaseLight {
+  readonly bases: { baseAt(strand: number, along: number): number };
+  /** By base: 0 as dark as the head’s natural level, 1 as light as what is lightened. */
+  readonly share: Float32Array;
+}
+
 /** Where each strand is light, by root. */
 export interface Light {
   /** This plan's; light painted in the open air and tipped ends among it. */
@@ -34,6 +41,8 @@ export interface Light {
   readonly shadow: RootShadow | null;
   /** Growth since the service, mm. */
   readonly grownMm: number;
+  /** null where nothing is known of the hair: it counts as dark. */
+  readonly base: BaseLight | null;
 }
 
 /** Each tease makes starts differ by up to so much, mm: working assumption. */
@@ -89,7 +98,7 @@ export function lightOf(
       foil[i] = inFoil;
     }
   }
-  return { own, old: before && olderOf(before.light, before.grownMm, grownMm), foil, lowlit, shadow, grownMm };
+  return { own, old: before && olderOf(before.light, before.grownMm, grownMm), foil, lowlit, shadow, grownMm, base: null };
 }
 
 function noLayer(count: number): Layer {
@@ -108,16 +117,29 @@ export function lengths({ hair }: Pick<Plan, 'hair'>, roots: Roots): (root: numb
   return (root) => byZone[roots.zone[root]];
 }
 
-/** How light a strand is so far from its root: 0 as it grew, 1 lightened. */
+/** How far a strand is lightened so far from its root: 0 as it was before, 1 lightened. */
 export function lightAt(light: Light, strand: number, along: number): number {
   let f = layerAt(light.own, strand, along);
   if (light.old !== null && f < 1) f = max(f, layerAt(light.old, strand, along));
-  if (light.shadow !== null && f > 0) {
-    const past = (along - light.grownMm) / light.shadow.mm - 1;
-    // What grew after the deposit is not covered, but it is not light either.
-    if (past < 1) f *= max(0, past);
-  }
-  return f;
+  return f > 0 ? f * uncovered(light, along) : 0;
+}
+
+/** How light a strand is seen so far from its root, with the hair that it was before: 0 as the head's natural level, 1 light. */
+export function seenAt(light: Light, strand: number, along: number): number {
+  const f = lightAt(light, strand, along);
+  return light.base === null || f >= 1 ? f : max(f, baseLightAt(light, strand, along) * uncovered(light, along));
+}
+
+/** The same without anything that the visit does. */
+export function baseLightAt({ base }: Light, strand: number, along: number): number {
+  return base === null ? 0 : base.share[base.bases.baseAt(strand, along)];
+}
+
+/** Share of the light that a root shadow leaves. */
+function uncovered({ shadow, grownMm }: Light, along: number): number {
+  if (shadow === null) return 1;
+  // What grew after the deposit is not covered, but it is not light either.
+  return min(1, max(0, (along - grownMm) / shadow.mm - 1));
 }
 
 function layerAt({ fromMm, overMm, toMm }: Layer, strand: number, along: number): number {

@@ -1,10 +1,10 @@
-import { lightAt, type Light } from './light';
+import { seenAt, type Light } from './light';
 import type { Surface } from './surface';
 
 /** How light every pixel of a view is, 0–1; 0 where no hair is seen. Brightness, stripes and pictures come from it. */
 export function litOf({ start, strand, along, weight, depth }: Surface, light: Light): Float32Array {
   const lit = new Float32Array(depth.length);
-  const at = lightAt;
+  const at = seenAt;
   for (let p = 0; p < lit.length; p += 1) {
     let sum = 0;
     for (let i = start[p]; i < start[p + 1]; i += 1) sum += weight[i] * at(light, strand[i], along[i]);

@@ -96,7 +96,7 @@ describe('strands', () => {
 
 const layer = (from: number, over: number, count: number): Layer => ({ fromMm: new Float32Array(count).fill(from), overMm: new Float32Array(count).fill(over), toMm: new Float32Array(count).fill(Infinity) });
 const lightOf = (own: Layer, others: Partial<Light> = {}): Light => ({
-  own, old: null, foil: new Int16Array(own.fromMm.length), lowlit: new Uint8Array(own.fromMm.length), shadow: null, grownMm: 0, ...others,
+  own, old: null, foil: new Int16Array(own.fromMm.length), lowlit: new Uint8Array(own.fromMm.length), shadow: null, grownMm: 0, base: null, ...others,
 });
 
 describe('what is seen', () => {

@@ -36,13 +36,16 @@ export function lightOn({ index }: HairRoots, plan: Plan, computed: ComputedPlan
   return lightOf(plan, computed, index.roots, foilsOfRoots(index, computed), facts);
 }
 
-/** Looks at light on hair that was laid before: only the colour is new. */
-export function lookOf(hair: WornHair, light: Light, { sheet }: Pick<ComputedPlan, 'sheet'>): Look {
+/**
+ * Looks at light on hair that was laid before: only the colour is new.
+ * @param judged what the hairline is judged by: the light under a root shadow that was wished for
+ */
+export function lookOf(hair: WornHair, light: Light, { sheet }: Pick<ComputedPlan, 'sheet'>, judged = light): Look {
   const { way, head } = hair;
   const lit = new Map(VIEW_NAMES.map((view) => [view, litOf(hair.surface(view), light)]));
   const byView = (measure: (view: View) => number) => Object.fromEntries(VIEW_NAMES.map((view) => [view, measure(view)])) as Record<View, number>;
   const within = (view: View, region: Parameters<typeof brightnessOf>[2]) => brightnessOf(hair.surface(view), lit.get(view)!, region);
-  const { unlit } = way.kind === 'tied' ? hairlineLight(hair.hairline(), hair.surfaces(), light) : { unlit: null };
+  const { unlit } = way.kind === 'tied' ? hairlineLight(hair.hairline(), hair.surfaces(), judged) : { unlit: null };
   return {
     foils: sheet.totals.foils,
     lightenedShare: sheet.totals.lightenedShare,

@@ -1,5 +1,5 @@
 import { growing } from './growing';
-import { lightAt, type Light } from './light';
+import { seenAt, type Light } from './light';
 import { partRegion } from './regions';
 import { makeStrands } from './strands';
 import { seenFrom } from './surface';
@@ -76,7 +76,7 @@ export function partStrip(roots: HairRoots, hair: Plan['hair'], partMm: number, 
 /** Light beside the part at that place. */
 export function partLightOf({ byMm, pixels, strand, along, weight }: PartStrip, light: Light): PartLight {
   let sum = 0;
-  for (let i = 0; i < strand.length; i += 1) sum += weight[i] * lightAt(light, strand[i], along[i]);
+  for (let i = 0; i < strand.length; i += 1) sum += weight[i] * seenAt(light, strand[i], along[i]);
   return { byMm, light: pixels > 0 ? sum / pixels : 0 };
 }
 

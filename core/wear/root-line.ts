@@ -1,5 +1,5 @@
 import type { Head, Roots } from '../head';
-import { lightAt, type Light } from './light';
+import { seenAt, type Light } from './light';
 import type { Strands } from './strands';
 import type { Surface } from './surface';
 
@@ -14,6 +14,8 @@ const STEP_OVER_MM = 6;
 const FULL_MM = 40;
 /** From here on the line is seen. Ordinal, not a promise. */
 export const LINE_SEEN = 0.28;
+/** Levels between base and light that a step is judged by as it is; twice the contrast is seen twice as hard. */
+const USUAL_CONTRAST = 3;
 /** How far out steps are looked for, and how far growth is followed, mm. */
 const REACH_MM = 220;
 
@@ -67,14 +69,14 @@ export function rootWindows({ window, seen, windows }: RootMap, { points, used, 
     const length = used[i] * stepMm;
     for (let d = 0; d < cells && d <= length; d += 1) {
       whole[window[i]][d] += seen[i];
-      lit[window[i]][d] += seen[i] * lightAt(light, i, d + day);
+      lit[window[i]][d] += seen[i] * seenAt(light, i, d + day);
     }
   }
   return { shares: lit.map((own, w) => own.map((value, d) => (whole[w][d] > 0 ? value / whole[w][d] : 0))) };
 }
 
 /** How hard the line at the root is after so much growth, 0–1: three quarters of the windows are softer. */
-export function rootLineAt({ shares }: RootWindows, grownMm: number): number {
+export function rootLineAt({ shares }: RootWindows, grownMm: number, contrast: number = USUAL_CONTRAST): number {
   const scores = shares.map((share) => {
     let most = 0;
     for (let d = 0; d + STEP_OVER_MM < share.length; d += 1) {
@@ -85,7 +87,7 @@ export function rootLineAt({ shares }: RootWindows, grownMm: number): number {
         before += d - 1 - i >= 0 ? share[d - 1 - i] : 0;
       }
       // At the scalp itself there is nothing before; what grows is dark.
-      most = max(most, ((after - before) / STEP_OVER_MM) * min(1, (d + grownMm) / FULL_MM));
+      most = max(most, (contrast / USUAL_CONTRAST) * ((after - before) / STEP_OVER_MM) * min(1, (d + grownMm) / FULL_MM));
     }
     return most;
   });
@@ -94,16 +96,19 @@ export function rootLineAt({ shares }: RootWindows, grownMm: number): number {
   return scores[min(scores.length - 1, floor(0.75 * scores.length))];
 }
 
-/** Weeks until the line is seen, counted from the day of the service, to a tenth; null where it is not within two years. */
-export function weeksToLine(windows: RootWindows, mmPerWeek: number): number | null {
+/**
+ * Weeks until the line is seen, counted from the day of the service, to a tenth; null where it is not within two years.
+ * @param contrast levels between base and light
+ */
+export function weeksToLine(windows: RootWindows, mmPerWeek: number, contrast: number = USUAL_CONTRAST): number | null {
   const most = 104 * mmPerWeek;
-  if (rootLineAt(windows, most) < LINE_SEEN) return null;
+  if (rootLineAt(windows, most, contrast) < LINE_SEEN) return null;
   // The score grows with growth alone, since steps only move out.
   let [low, high] = [0, most];
-  if (rootLineAt(windows, 0) >= LINE_SEEN) return 0;
+  if (rootLineAt(windows, 0, contrast) >= LINE_SEEN) return 0;
   while (high - low > 0.05 * mmPerWeek) {
     const middle = (low + high) / 2;
-    if (rootLineAt(windows, middle) >= LINE_SEEN) high = middle;
+    if (rootLineAt(windows, middle, contrast) >= LINE_SEEN) high = middle;
     else low = middle;
   }
   return round((high / mmPerWeek) * 10) / 10;

@@ -79,6 +79,20 @@ export function basesOf(roots: Roots, facts: HairFacts, lengthOf: (root: number)
 const baseOf = (level: number) => round((min(10, max(1, level)) - 1) * LEVEL_STEPS);
 
 /**
+ * How light each base is seen, by its index: 0 at the head's natural level or below, 1 at the level that light comes to. By
+ * the lightness that the eye sees; where hair is hardly lifted, a level counts.
+ */
+export function baseShares({ naturalLevel, targetLevel }: Pick<HairFacts, 'naturalLevel' | 'targetLevel'>): Float32Array {
+  const lightness = (level: number) => naturalHair(min(10, max(1, level))).lightness;
+  const dark = lightness(naturalLevel);
+  const span = max(lightness(targetLevel), lightness(naturalLevel + 1), dark + 0.02) - dark;
+  return Float32Array.from({ length: BASES }, (_, base) => {
+    const own = base === WHITE ? WHITE_HAIR.lightness : lightness(1 + base / LEVEL_STEPS);
+    return min(1, max(0, (own - dark) / span));
+  });
+}
+
+/**
  * Colours of hair on its way from each base to light: linear-light RGB, 0–1, packed by base and step of light. On the way it
  * passes the undercoat of the levels between: where light begins, hair is warm.
  */

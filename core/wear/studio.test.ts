@@ -1,9 +1,10 @@
 import { emptyPlan, startPlan } from '../formats';
 import { fitPlan } from '../fit';
+import { visibleLine } from '../growth';
 import { ZONES } from '../head';
 import type { Plan } from '../pattern';
 import { planOf, techniqueOf } from '../technique';
-import { mended, mendWords, subjectOf, TIED, WearStudio, type Finding, type WearSubject } from '.';
+import { downOf, mended, mendWords, rootWindows, subjectOf, TIED, VIEW_NAMES, WearStudio, weeksToLine, type Finding, type WearSubject } from '.';
 
 const studio = new WearStudio(undefined, 15_000);
 const all = (subject: WearSubject, weeks = 0, partByMm = 0): readonly Finding[] => {
@@ -152,4 +153,57 @@ test('foils of a formula that deposits are lowlights: they light nothing', () =>
   expect(lowlit([])).toBe(0);
   expect(lowlit(['L'])).toBeGreaterThan(0);
   expect(bright([]) - bright(['L'])).toBe(lowlit(['L']));
+});
+
+describe('the hair that the client has', () => {
+  const plan = startPlan();
+  const bare: Plan = { ...plan, panels: [] };
+  const everywhere = <T>(own: T) => Object.fromEntries(ZONES.map((zone) => [zone, own]));
+  const colour = { naturalLevel: 5, byZone: {}, regrowthMm: {}, targetLevel: 9, tone: null } as const;
+  const down = downOf(plan);
+  const seen = (own: Parameters<typeof subjectOf>[1], on = bare) => {
+    const { brightness } = studio.look(subjectOf(on, own), down, 0);
+    return VIEW_NAMES.reduce((sum, view) => sum + brightness[view], 0) / VIEW_NAMES.length;
+  };
+  const findings = (own: Parameters<typeof subjectOf>[1], on = bare) => [...studio.findings(subjectOf(on, own))].filter((all) => all !== null).at(-1)!;
+
+  test('mid-lengths and ends at 9 without a foil are light, and the old line is found at its place', () => {
+    expect(seen({ colour })).toBe(0);
+    const old = { ...colour, byZone: everywhere({ midsLevel: 9, endsLevel: 9 }), regrowthMm: everywhere(100) };
+    expect(seen({ colour: old })).toBeGreaterThanOrEqual(0.5);
+    const [brightness, line] = findings({ colour: old });
+    expect(brightness.words).toMatch(/^No foils yet: \d+ % of what is seen is light already\.$/);
+    expect(line).toMatchObject({ key: 'demarcation', fine: false });
+    expect(Math.abs(Number(/(\d+) mm off/.exec(line.words)![1]) - 100)).toBeLessThanOrEqual(10);
+  });
+
+  test('a grey hairline without a foil is not dark', () => {
+    const grey = { ...colour, byZone: everywhere({ greyShare: 0.9 }) };
+    const inner: Plan = { ...plan, panels: plan.panels.slice(0, 1) };
+    expect(findings({ colour }, inner).some(({ key, fine }) => key === 'unlit' && !fine)).toBe(true);
+    expect(findings({ colour: grey }, inner).some(({ key, fine }) => key === 'unlit' && !fine)).toBe(false);
+  });
+
+  test('hair that is light already earns nothing', () => {
+    const light = { ...colour, byZone: everywhere({ midsLevel: 9, endsLevel: 9 }), regrowthMm: everywhere(0) };
+    expect(studio.worth(subjectOf(plan, { colour: light })).all).toBeLessThan(0.05 * studio.worth(subjectOf(plan, { colour })).all);
+  });
+
+  test('a shadow that was wished for is no fault of the hairline; it does take light', () => {
+    const unlit = (own: Parameters<typeof subjectOf>[1]) => findings(own, plan).filter(({ key }) => key === 'unlit').map(({ words }) => words);
+    expect(unlit({ colour, shadowMm: 40 })).toEqual(unlit({ colour }));
+    expect(seen({ colour, shadowMm: 40 }, plan)).toBeLessThan(seen({ colour }, plan));
+  });
+
+  test('seven levels of contrast draw a line sooner than two, in the ratio of the quick estimate', () => {
+    const sliced: Plan = { ...plan, panels: plan.panels.map((panel) => ({ ...panel, gather: { kind: 'slice' } })) };
+    const weeks = (naturalLevel: number) => {
+      const hair = studio.hair(sliced, down);
+      const light = studio.light(subjectOf(sliced, { colour: { ...colour, naturalLevel } }), 0);
+      return weeksToLine(rootWindows(hair.rootMap(), hair.strands, light), 2.875, 9 - naturalLevel)!;
+    };
+    const quick = (contrast: number) => visibleLine('slice', contrast, 2.875).weeks;
+    for (const contrast of [3, 4, 5, 7]) expect(Math.abs(weeks(9 - contrast) / quick(contrast) - 1)).toBeLessThan(0.3);
+    expect(weeks(2) / weeks(6)).toBeLessThan(1.3 * (quick(7) / quick(3)));
+  });
 });

@@ -9,7 +9,7 @@ import { partLightOf, partStrip, partSteps, partTolerance, type PartStrip } from
 import { meanStripe, PHASES, shifted } from './phases';
 import { litOf } from './lit';
 import { rootWindows, stepBetween, weeksToLine } from './root-line';
-import { basesOf, paletteOf, type Colouring, type HairFacts } from './shade';
+import { baseShares, basesOf, paletteOf, type Bases, type Colouring, type HairFacts } from './shade';
 import { stripeOf } from './stripe';
 import { worthOfFoils, type Worth, type WornShare } from './worth';
 import { hairRoots, layHair, USUAL_STRANDS, type HairRoots, type WornHair } from './worn';
@@ -108,14 +108,15 @@ export class WearStudio {
   }
 
   /** @param computed the plan as it was computed already, where it was */
-  light({ plan, mmPerWeek, shadowMm, letters, before }: WearSubject, weeks: number, computed?: ComputedPlan): Light {
+  light(subject: WearSubject, weeks: number, computed?: ComputedPlan): Light {
+    const { plan, mmPerWeek, shadowMm, letters, before } = subject;
     const { roots } = this.roots(plan).index;
     const shadow: RootShadow | null = shadowMm === null ? null : { mm: shadowMm };
     const lightFrom = (own: Plan, facts: LightFacts, known?: ComputedPlan) => {
       const pattern = this.pattern(own, known);
       return lightOf(own, pattern.computed, roots, pattern.foiled, facts);
     };
-    return lightFrom(plan, {
+    const light = lightFrom(plan, {
       grownMm: weeks * mmPerWeek, shadow, letters,
       before: before && {
         // On today's head and hair.
@@ -123,14 +124,20 @@ export class WearStudio {
         grownMm: (root) => before.grownByZone[ZONE_NAMES[roots.zone[root]]] ?? before.grownMm,
       },
     }, computed);
+    return { ...light, base: { bases: this.bases(subject, weeks, light), share: baseShares(subject.colour) } };
+  }
+
+  /** What each strand is without this plan's light. */
+  private bases({ plan, colour, mmPerWeek }: WearSubject, weeks: number, { lowlit }: Pick<Light, 'lowlit'>): Bases {
+    const { roots } = this.roots(plan).index;
+    return basesOf(roots, { ...colour, grownMm: weeks * mmPerWeek, tonerLeft: 0 }, lengths(plan, roots), lowlit);
   }
 
   colouring(subject: WearSubject, weeks: number, light: Light = this.light(subject, weeks)): Colouring {
-    const { plan, colour, mmPerWeek, tonerWeeks } = subject;
+    const { colour, mmPerWeek, tonerWeeks } = subject;
     const tonerLeft = tonerWeeks === null ? 0 : Math.max(0, 1 - weeks / Math.max(0.1, tonerWeeks));
     const facts: HairFacts = { ...colour, grownMm: weeks * mmPerWeek, tonerLeft };
-    const { roots } = this.roots(plan).index;
-    return { light, bases: basesOf(roots, facts, lengths(plan, roots), light.lowlit), palette: this.palette(facts) };
+    return { light, bases: this.bases(subject, weeks, light), palette: this.palette(facts) };
   }
 
   /** Palettes of the last few colours: an edit of the pattern needs no new one. */
@@ -165,6 +172,8 @@ export class WearStudio {
     const { plan, curl, mmPerWeek, weeksBetween, shadowMm } = subject;
     const { computed } = this.pattern(plan);
     const light = this.light(subject, weeks);
+    // A shadow that was wished for is no fault: hairline and part are judged by the light under it.
+    const judged = shadowMm === null ? light : this.light({ ...subject, shadowMm: null }, weeks, computed);
     const down = { way: downOf(plan), hair: this.hair(plan, downOf(plan), curl) };
     // Side by side, so that something more urgent can come between.
     const laid = [down.hair, this.hair(plan, TIED, curl)];
@@ -174,15 +183,17 @@ export class WearStudio {
         yield null;
       }
     }
-    const lookIn = (way: Way) => ({ way, look: lookOf(this.hair(plan, way, curl), light, computed) });
+    const lookIn = (way: Way) => ({ way, look: lookOf(this.hair(plan, way, curl), light, computed, judged) });
     let seen: Seen = {
-      plan, computed, head: down.hair.head, down: { way: down.way, look: lookOf(down.hair, light, computed) }, tied: lookIn(TIED),
-      brightnessWish: subject.brightnessWish, partMoves: subject.partMoves,
+      plan, computed, head: down.hair.head, down: { way: down.way, look: lookOf(down.hair, light, computed, judged) }, tied: lookIn(TIED),
+      brightnessWish: subject.brightnessWish, tiedShare: subject.tiedShare, partMoves: subject.partMoves,
     };
     if (partByMm !== 0) {
-      const [own, there] = [0, partByMm].map((byMm) => partLightOf(this.strip(subject, byMm), light).light);
+      const [own, there] = [0, partByMm].map((byMm) => partLightOf(this.strip(subject, byMm), judged).light);
       seen = { ...seen, moved: { byMm: partByMm, light: there, own } };
     }
+    const oldMm = oldLineMm(subject);
+    if (oldMm !== null) seen = { ...seen, demarcation: this.demarcation(subject, down.hair, oldMm) };
     yield findingsOf(seen);
     if (computed.sheet.foils.length + computed.sheet.painted.length === 0) return;
 
@@ -190,8 +201,7 @@ export class WearStudio {
     const windows = rootWindows(down.hair.rootMap(), down.hair.strands, fresh);
     seen = {
       ...seen, worth: this.worth(subject, computed), warm: halfLifted(down.hair, light),
-      line: { weeks: weeksToLine(windows, mmPerWeek), weeksBetween },
-      ...(subject.before && { demarcation: this.demarcation(subject, down.hair) }),
+      line: { weeks: weeksToLine(windows, mmPerWeek, contrastOf(subject)), weeksBetween },
       ...(shadowMm !== null && { shadowed: this.shadowed(subject, computed) }),
     };
     yield findingsOf(seen);
@@ -220,16 +230,15 @@ export class WearStudio {
     if (plan.head.part.none) return;
     const lights = [];
     for (const byMm of partSteps()) {
-      lights.push(partLightOf(this.strip(subject, byMm), light));
+      lights.push(partLightOf(this.strip(subject, byMm), judged));
       yield null;
     }
     seen = { ...seen, part: partTolerance(lights) };
     yield findingsOf(seen);
   }
 
-  /** The line of the visit before, where it has grown to: as it would be without this plan, and with it. */
-  private demarcation(subject: WearSubject, hair: WornHair): Seen['demarcation'] {
-    const { grownMm } = subject.before!;
+  /** The line of earlier light, where it has grown to: as it would be without this plan, and with it. */
+  private demarcation(subject: WearSubject, hair: WornHair, grownMm: number): Seen['demarcation'] {
     const [before, now] = [{ ...subject, plan: { ...subject.plan, panels: [] } }, subject].map((own) =>
       stepBetween(rootWindows(hair.rootMap(), hair.strands, this.light(own, 0)), grownMm - 8, grownMm + 14));
     return { before, now, atMm: grownMm };
@@ -248,6 +257,24 @@ export class WearStudio {
     };
   }
 }
+
+/** Mid-lengths so much lighter than the root make a line, levels; nearer to the scalp than this no line has grown out, mm. */
+const OLD_LINE = { levels: 1, mm: 8 } as const;
+
+/** How far from the scalp earlier light begins, mm: that of the visit before, else as the hair map has it; null where there is none. */
+function oldLineMm({ before, colour }: WearSubject): number | null {
+  if (before) return before.grownMm;
+  const grown = ZONE_NAMES.flatMap((zone) => {
+    const { midsLevel, naturalLevel = colour.naturalLevel } = colour.byZone[zone] ?? {};
+    const mm = colour.regrowthMm[zone];
+    const lighter = midsLevel !== undefined && midsLevel - naturalLevel >= OLD_LINE.levels;
+    return lighter && mm !== undefined && mm >= OLD_LINE.mm ? [mm] : [];
+  }).sort((a, b) => a - b);
+  return grown.length === 0 ? null : grown[grown.length >> 1];
+}
+
+/** Levels between base and light. */
+const contrastOf = ({ colour }: WearSubject): number => Math.max(0, colour.targetLevel - colour.naturalLevel);
 
 export const TIED: Way = { kind: 'tied', at: 'middle' };
 

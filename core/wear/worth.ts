@@ -1,5 +1,5 @@
 import { ZONES, type Zone } from '../head';
-import { lightAt, type Light } from './light';
+import { baseLightAt, seenAt, type Light } from './light';
 import type { WornHair } from './worn';
 import { VIEW_NAMES } from './ways';
 
@@ -34,8 +34,9 @@ export function worthOfFoils(worn: readonly WornShare[], light: Light, foils: nu
       if (covered === 0) continue;
       const points = (100 * share) / VIEW_NAMES.length / covered;
       for (let i = 0; i < count; i += 1) {
-        const f = lightAt(light, strand[i], along[i]);
-        if (f === 0) continue;
+        // Hair that is light already earns nothing.
+        const f = seenAt(light, strand[i], along[i]) - baseLightAt(light, strand[i], along[i]);
+        if (f <= 0) continue;
         const lit = points * weight[i] * f;
         all += lit;
         zones[zone[strand[i]]] += lit;

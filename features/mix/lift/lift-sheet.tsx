@@ -163,7 +163,7 @@ function StrandTests({ row: panel }: { row: LiftRow }) {
   const recorded = recordedTests(bundle.safety.tests, bundle.heldOn).filter(({ volumes, minutes, from, level }) => volumes !== null && minutes !== null && from !== null && level !== null);
   const [minutes, setMinutes] = useState<number>();
   const [level, setLevel] = useState<number>();
-  const { factor, low, high, readings } = visit.work.head;
+  const { factor, low, high, readings, disagree } = visit.work.head;
   const problem = level !== undefined && level <= panel.from ? `No lift was read: ${formatLevel(level)} is not above ${formatLevel(panel.from)}.` : undefined;
   const add = () => {
     if (minutes === undefined || level === undefined || problem) return;
@@ -176,6 +176,7 @@ function StrandTests({ row: panel }: { row: LiftRow }) {
       <h2 className="text-md font-bold">Strand tests and checks</h2>
       <p className="text-base">
         {readings === 0 ? 'No test yet: heads differ by about a quarter, and one reading is worth more than any table.' : <>This hair lifts <b className="text-lg">{factor.toFixed(2)}</b> times as fast as usual ({low.toFixed(2)}–{high.toFixed(2)}), from {readings} {readings === 1 ? 'reading' : 'readings'}.</>}
+        {disagree && <b className="block text-amber-bark">The readings disagree more than an eye does: the spread is wider. Read another strand.</b>}
       </p>
       {recorded.length > 0 && (
         <ul className="grid gap-1 text-base text-ink-soft">
