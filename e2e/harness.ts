@@ -131,6 +131,19 @@ export async function newVisit(page: Page, name: string): Promise<string> {
 
 if (typeof afterAll === 'function') afterAll(closeDatabase);
 
+/** The same through the pages: for scripts that look at an application whose database they do not know. */
+export async function visitByHand(page: Page, name: string): Promise<string> {
+  await page.goto(`${address()}/clients`);
+  await press(page, 'New client');
+  await fill(page, 'Name', name);
+  await press(page, 'Add client');
+  await at(page, /\/clients\/[0-9a-f-]+$/);
+  await press(page, 'New visit');
+  await at(page, /\/consult$/);
+  await live(page);
+  return new URL(page.url()).pathname.split('/')[2];
+}
+
 /** So often a page is looked at while something is waited for, ms: at every frame it would be busy with being looked at. */
 const LOOK_MS = 60;
 

@@ -1,4 +1,4 @@
-import { begin, fill, newVisit, openBrowser, openStep, press, saved, signIn } from './harness';
+import { begin, fill, openBrowser, openStep, press, saved, signIn, visitByHand } from './harness';
 
 /**
  * Measures the workbench at about 120 foils against its numbers: an edit on the opened head and on the round head, turning
@@ -11,7 +11,7 @@ const { page, close } = await openBrowser(1280, 960, { solids: true });
 // The runner names inner functions by a helper of its own, which a page does not have.
 await page.evaluateOnNewDocument('globalThis.__name = (own) => own');
 await signIn(page);
-const visitId = await newVisit(page, 'Measured Head');
+const visitId = await visitByHand(page, 'Measured Head');
 await press(page, 'Pattern');
 await page.waitForSelector('#total-foils');
 for (const [field, mm] of [['Thickness, typed', '3'], ['Drop-out, typed', '4']]) {

@@ -1,5 +1,5 @@
 import path from 'node:path';
-import { at, begin, chapter, newVisit, openBrowser, openStep, press, signIn } from './harness';
+import { at, begin, chapter, openBrowser, openStep, press, signIn, visitByHand } from './harness';
 import { advance, later, withClock } from './later';
 
 /**
@@ -82,7 +82,7 @@ await press(page, 'Grey');
 await shoot('hair-map');
 
 // At the chair: a service a quarter of an hour in.
-const visit = await newVisit(page, 'Ada Fellbrook');
+const visit = await visitByHand(page, 'Ada Fellbrook');
 await openStep(page, visit, 'record');
 await begin(page);
 const timed = process.env.LATTICE_CLOCK !== undefined;
