@@ -73,11 +73,14 @@ const sent = (page: Page) => page.waitForFunction(() => document.querySelector('
 async function touch(page: Page, name: string): Promise<void> {
   await (await page.waitForSelector(`::-p-aria([name="${name}"][role="button"])`))!.tap();
 }
-async function act(page: Page, name: string, minutes = 1): Promise<void> {
-  // What is under way while time jumps would be told by the time after it.
+/** Lets minutes pass once nothing is under way: what is would be told by the time after the jump. */
+async function pass(page: Page, minutes: number): Promise<void> {
   await breathe();
   await page.waitForFunction(() => !/^(Live|Opening).*kept/.test(document.querySelector('[aria-label=Connection]')?.textContent ?? ''));
   await advance(minutes);
+}
+async function act(page: Page, name: string, minutes = 1): Promise<void> {
+  await pass(page, minutes);
   await touch(page, name);
 }
 
@@ -89,10 +92,9 @@ async function through(page: Page, until: string): Promise<void> {
   for (let tries = 0; tries < 60; tries += 1) {
     const words = await page.$eval(ACTION, (own) => own.textContent ?? '');
     if (words === until) return;
-    if (words === 'Wait') await advance(2);
+    if (words === 'Wait') await pass(page, 2);
     else {
-      await advance(words === 'The last panel runs clear' ? 12 : 0);
-      await breathe();
+      await pass(page, words === 'The last panel runs clear' ? 12 : 0);
       await page.tap(ACTION);
     }
     await new Promise((resolve) => setTimeout(resolve, 300));
@@ -168,7 +170,7 @@ test('from the foils to the finish on a tablet: everything that is decided at th
   await sent(page);
   await act(page, 'Toner on', 10.1);
   await act(page, 'Toner on', 5);
-  await advance(4.9);
+  await pass(page, 4.9);
   await see(page, 'Rinse the colour');
   await act(page, 'Rinse the colour: begun', 0);
   const toned = (await stateWhen(page, visit, ({ steps }) => steps.some(({ step, begunAt }) => step.id === 'rinse' && begunAt !== null))).steps.filter(({ step }) => step.kind === 'toner');
