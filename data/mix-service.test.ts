@@ -42,7 +42,15 @@ async function begun(): Promise<string> {
   const health = { allergy: 'none', dyes: 'none', scalp: 'sound', strandFeel: 'sound', noted: [] } as const;
   const document = { ...EMPTY_CONSULT, health: { ...health, noted: [] } };
   await saveConsult(owner, visitId, { baseRevision: 1, editId: crypto.randomUUID(), document });
-  const alert = { version: 1, product: '', volume: null, minutes: null, fromLevel: null, level: null, note: '' } as const;
+  const alert = {
+    version: 1,
+    product: '',
+    volume: null,
+    minutes: null,
+    fromLevel: null,
+    level: null,
+    note: '',
+  } as const;
   await addTest(owner, clientId, { kind: 'alert', onDay: '2026-11-20', result: 'clear', document: alert });
   await save(visitId, { toners: [toner('a')] });
   expect(await beginVisit(owner, visitId)).toEqual({ ok: true });
@@ -75,7 +83,11 @@ test('a toner that is added, changed and removed in Mix arrives at the service; 
   expect(await standings(visitId)).toEqual(['wash waiting', 'toner a waiting', 'rinse waiting', 'dry waiting']);
   expect(await save(visitId, { toners: [toner('a'), toner('b')] })).toMatchObject({ ok: true });
   expect(await standings(visitId)).toEqual([
-    'wash waiting', 'toner a waiting', 'toner b waiting', 'rinse waiting', 'dry waiting',
+    'wash waiting',
+    'toner a waiting',
+    'toner b waiting',
+    'rinse waiting',
+    'dry waiting',
   ]);
   await save(visitId, { toners: [toner('a', 15), toner('b')] });
   expect((await stateOf(visitId)).steps[1].step.minutes).toBe(15);
@@ -95,7 +107,11 @@ test('what was used is refused in a sentence, and nothing is written; after the 
   await say(visitId, { kind: 'started' }, { kind: 'closed', foil: first.id }, { kind: 'step-begun', step: 'toner a' });
   expect((await readVisit(owner, visitId))!.used).toEqual({ letters: ['A'], steps: ['toner a'] });
   const refused = await save(visitId, { toners: [toner('a', 20)] });
-  expect(refused).toEqual({ ok: false, reason: 'used', problem: 'Toner was put on: it stays as it was. Add another one instead.' });
+  expect(refused).toEqual({
+    ok: false,
+    reason: 'used',
+    problem: 'Toner was put on: it stays as it was. Add another one instead.',
+  });
   expect((await readVisit(owner, visitId))!.mix.document.toners[0].minutes).toBe(10);
   expect(await save(visitId, { toners: [toner('a'), toner('b')] })).toMatchObject({ ok: true });
   await say(visitId, { kind: 'finished', reason: 'Client had to leave' });
@@ -106,7 +122,18 @@ test('what was used is refused in a sentence, and nothing is written; after the 
 test('a formula of what is not placed yet: the foils that wait go by it', async () => {
   const visitId = await begun();
   await say(visitId, { kind: 'started' });
-  const cream = { kind: 'lift', product: 'moth-cream', volumes: 10, bottles: null, ratio: 1.5, additives: [], ends: null, target: null, heat: false, reach: 'ends' } as const;
+  const cream = {
+    kind: 'lift',
+    product: 'moth-cream',
+    volumes: 10,
+    bottles: null,
+    ratio: 1.5,
+    additives: [],
+    ends: null,
+    target: null,
+    heat: false,
+    reach: 'ends',
+  } as const;
   expect(await save(visitId, { toners: [toner('a')], formulas: { A: cream } })).toMatchObject({ ok: true });
   const { blocks } = await stateOf(visitId);
   for (const { unit } of blocks.flatMap(({ units }) => units)) expect(unit.mix).toMatch(/cream.*10 vol/);
@@ -116,12 +143,18 @@ test('the root shadow of an older consultation is the root colour of the mix, an
   const clientId = await createClient(owner, { name: 'Shadow Subject', phone: '', note: '', bornOn: null });
   const visitId = (await createVisit(owner, clientId, TODAY))!;
   await inSalon(owner.salonId, (trx) =>
-    trx('visit').where({ id: visitId }).update({ consult: JSON.stringify({ ...EMPTY_CONSULT, version: 1, rootShadowMm: 35 }) }),
+    trx('visit')
+      .where({ id: visitId })
+      .update({ consult: JSON.stringify({ ...EMPTY_CONSULT, version: 1, rootShadowMm: 35 }) }),
   );
   const read = (await readVisit(owner, visitId))!;
   expect(shadowOf(read.mix.document)).toMatchObject({ mm: 35 });
   const { revision } = read.consult;
-  await saveConsult(owner, visitId, { baseRevision: revision, editId: crypto.randomUUID(), document: { ...EMPTY_CONSULT, goalLevel: 9 } });
+  await saveConsult(owner, visitId, {
+    baseRevision: revision,
+    editId: crypto.randomUUID(),
+    document: { ...EMPTY_CONSULT, goalLevel: 9 },
+  });
   const after = (await readVisit(owner, visitId))!;
   expect(after.consult.document).toMatchObject({ version: 2, goalLevel: 9 });
   expect(shadowOf(after.mix.document)).toMatchObject({ mm: 35 });

@@ -1,4 +1,12 @@
-import { NOTHING_USED, serviceState, usedOf, type EventBody, type ServiceEvent, type ServiceScript, type UsedMix } from '../core/chair';
+import {
+  NOTHING_USED,
+  serviceState,
+  usedOf,
+  type EventBody,
+  type ServiceEvent,
+  type ServiceScript,
+  type UsedMix,
+} from '../core/chair';
 import { parseEventBody, parseScript } from '../core/formats';
 import type { Actor, Transaction } from './database';
 import { stored } from './documents';
@@ -15,14 +23,37 @@ export async function keptScript(trx: Transaction, visitId: string): Promise<Ser
   return kept && stored('script', parseScript(kept.script));
 }
 
-interface EventRow { position: number; id: string; device: string; at: Date; body: unknown; name: string }
+interface EventRow {
+  position: number;
+  id: string;
+  device: string;
+  at: Date;
+  body: unknown;
+  name: string;
+}
 
 /** Events that were taken after a position, or those of some ids, in that order. */
-export async function eventsAfter(trx: Transaction, visitId: string, position: number, ids?: readonly string[]): Promise<TakenEvent[]> {
-  const rows = await trx('service_event as e').join('person as p', 'p.id', 'e.person_id').where('e.visit_id', visitId).where('e.position', '>', position).orderBy('e.position')
+export async function eventsAfter(
+  trx: Transaction,
+  visitId: string,
+  position: number,
+  ids?: readonly string[],
+): Promise<TakenEvent[]> {
+  const rows = await trx('service_event as e')
+    .join('person as p', 'p.id', 'e.person_id')
+    .where('e.visit_id', visitId)
+    .where('e.position', '>', position)
+    .orderBy('e.position')
     .modify((own) => void (ids && own.whereIn('e.id', [...ids])))
     .select<EventRow[]>('e.position', 'e.id', 'e.device', 'e.at', 'e.body', 'p.name');
-  return rows.map(({ position: own, id, device, at, body, name }) => ({ position: own, id, device, at: at.getTime(), by: name, body: stored('event', parseEventBody(body)) }));
+  return rows.map(({ position: own, id, device, at, body, name }) => ({
+    position: own,
+    id,
+    device,
+    at: at.getTime(),
+    by: name,
+    body: stored('event', parseEventBody(body)),
+  }));
 }
 
 /** What of a visit's mix was used at its service. */
@@ -44,12 +75,27 @@ interface FreshEvent {
 
 /** Writes events after the last one of a service, whose row is locked, and tells everybody who listens. */
 export async function putEvents(
-  trx: Transaction, actor: Actor, visitId: string, lastPosition: number, events: readonly FreshEvent[], beforeTold?: () => Promise<void>,
+  trx: Transaction,
+  actor: Actor,
+  visitId: string,
+  lastPosition: number,
+  events: readonly FreshEvent[],
+  beforeTold?: () => Promise<void>,
 ): Promise<void> {
   const position = lastPosition + events.length;
-  await trx('service_event').insert(events.map(({ id, device, at, madeAt, body }, i) => ({
-    salon_id: actor.salonId, visit_id: visitId, position: lastPosition + 1 + i, id, device, at: new Date(at), made_at: new Date(madeAt), person_id: actor.personId, body: JSON.stringify(body),
-  })));
+  await trx('service_event').insert(
+    events.map(({ id, device, at, madeAt, body }, i) => ({
+      salon_id: actor.salonId,
+      visit_id: visitId,
+      position: lastPosition + 1 + i,
+      id,
+      device,
+      at: new Date(at),
+      made_at: new Date(madeAt),
+      person_id: actor.personId,
+      body: JSON.stringify(body),
+    })),
+  );
   await trx('service').where({ visit_id: visitId }).update({ last_position: position });
   await beforeTold?.();
   await announce(trx, { salonId: actor.salonId, visitId, position });

@@ -5,20 +5,53 @@ import { USUAL_RANGE } from '@/core/products';
 import { EVERYWHERE, withProducts, type PlaceLength, type VisitToner } from '@/core/visit';
 import { createPatternEngine, type Plan } from '@/core/pattern';
 import { advance, later, withClock } from './later';
-import { address, begin, live, newVisit, openBrowser, openStep, see, seriousFindings, signIn, type Session } from './harness';
+import {
+  address,
+  begin,
+  live,
+  newVisit,
+  openBrowser,
+  openStep,
+  see,
+  seriousFindings,
+  signIn,
+  type Session,
+} from './harness';
 
 /** A tap too soon after the last one is the same tap. */
 const breathe = () => new Promise((resolve) => setTimeout(resolve, 950));
 
-const toner = (id: string, lengths: readonly PlaceLength[], minutes: number, more: Partial<VisitToner['place']> = {}): VisitToner => ({
-  id, place: { ...EVERYWHERE, lengths, ...more }, line: 'sedge', parts: [{ shade: 'sedge-9-violet', parts: 1 }], grams: 40, ratio: 2, volumes: 5, minutes, state: 'damp',
+const toner = (
+  id: string,
+  lengths: readonly PlaceLength[],
+  minutes: number,
+  more: Partial<VisitToner['place']> = {},
+): VisitToner => ({
+  id,
+  place: { ...EVERYWHERE, lengths, ...more },
+  line: 'sedge',
+  parts: [{ shade: 'sedge-9-violet', parts: 1 }],
+  grams: 40,
+  ratio: 2,
+  volumes: 5,
+  minutes,
+  state: 'damp',
 });
 /** Three places, each with minutes of its own. */
-const TONERS = [toner('long', ['mids', 'ends'], 20), toner('roots', ['roots'], 10), toner('side', [], 5, { side: 'left' })];
+const TONERS = [
+  toner('long', ['mids', 'ends'], 20),
+  toner('roots', ['roots'], 10),
+  toner('side', [], 5, { side: 'left' }),
+];
 
 function fewFoils(): Plan {
   const plan = startPlan();
-  const own = { ...plan, panels: plan.panels.map((panel) => ({ ...panel, spacing: { kind: 'constant' as const, dropoutMm: 60 } })).slice(0, 2) };
+  const own = {
+    ...plan,
+    panels: plan.panels
+      .map((panel) => ({ ...panel, spacing: { kind: 'constant' as const, dropoutMm: 60 } }))
+      .slice(0, 2),
+  };
   return own;
 }
 
@@ -41,19 +74,36 @@ afterAll(async () => {
 });
 
 /** Saves a part of a visit, as the pages do. */
-async function put(page: Page, visit: string, part: 'plan' | 'mix', document: unknown): Promise<{ status: number; answer: unknown }> {
-  return page.evaluate(async (id, which, value) => {
-    const before = (await (await fetch(`/api/visits/${id}`)).json()) as Record<string, { revision: number }>;
-    const response = await fetch(`/api/visits/${id}/${which}`, { method: 'PUT', body: JSON.stringify({ baseRevision: before[which].revision, editId: crypto.randomUUID(), document: value }) });
-    return { status: response.status, answer: (await response.json()) as unknown };
-  }, visit, part, document);
+async function put(
+  page: Page,
+  visit: string,
+  part: 'plan' | 'mix',
+  document: unknown,
+): Promise<{ status: number; answer: unknown }> {
+  return page.evaluate(
+    async (id, which, value) => {
+      const before = (await (await fetch(`/api/visits/${id}`)).json()) as Record<string, { revision: number }>;
+      const response = await fetch(`/api/visits/${id}/${which}`, {
+        method: 'PUT',
+        body: JSON.stringify({ baseRevision: before[which].revision, editId: crypto.randomUUID(), document: value }),
+      });
+      return { status: response.status, answer: (await response.json()) as unknown };
+    },
+    visit,
+    part,
+    document,
+  );
 }
 
 interface Served {
   script: ServiceScript;
   events: (ServiceEvent & { position: number })[];
 }
-const served = (page: Page, visit: string): Promise<Served> => page.evaluate(async (id) => (await fetch(`/api/services/${id}`, { cache: 'no-store' })).json() as Promise<Served>, visit);
+const served = (page: Page, visit: string): Promise<Served> =>
+  page.evaluate(
+    async (id) => (await fetch(`/api/services/${id}`, { cache: 'no-store' })).json() as Promise<Served>,
+    visit,
+  );
 const stateOf = async (page: Page, visit: string) => {
   const { script, events } = await served(page, visit);
   return serviceState(script, events);
@@ -67,7 +117,8 @@ async function stateWhen(page: Page, visit: string, fits: (state: Awaited<Return
   }
   throw new Error('The server never had it so.');
 }
-const sent = (page: Page) => page.waitForFunction(() => document.querySelector('[aria-label=Connection]')?.textContent === 'Live');
+const sent = (page: Page) =>
+  page.waitForFunction(() => document.querySelector('[aria-label=Connection]')?.textContent === 'Live');
 
 /** Touches the button of this name; the large action is touched no sooner than a hand would again. */
 async function touch(page: Page, name: string): Promise<void> {
@@ -76,7 +127,9 @@ async function touch(page: Page, name: string): Promise<void> {
 /** Lets minutes pass once nothing is under way: what is would be told by the time after the jump. */
 async function pass(page: Page, minutes: number): Promise<void> {
   await breathe();
-  await page.waitForFunction(() => !/^(Live|Opening).*kept/.test(document.querySelector('[aria-label=Connection]')?.textContent ?? ''));
+  await page.waitForFunction(
+    () => !/^(Live|Opening).*kept/.test(document.querySelector('[aria-label=Connection]')?.textContent ?? ''),
+  );
   await advance(minutes);
 }
 async function act(page: Page, name: string, minutes = 1): Promise<void> {
@@ -103,11 +156,15 @@ async function through(page: Page, until: string): Promise<void> {
 }
 
 /** Buttons that are smaller than a finger, by their words. */
-const small = (page: Page) => page.$$eval('button, a, select, input:not([type=file]), label:has(input[type=file])', (all) =>
-  all.flatMap((own) => {
-    const { width, height } = own.getBoundingClientRect();
-    return width > 0 && height > 0 && height < 44 ? [`${own.getAttribute('aria-label') ?? own.textContent}: ${Math.round(height)}`] : [];
-  }));
+const small = (page: Page) =>
+  page.$$eval('button, a, select, input:not([type=file]), label:has(input[type=file])', (all) =>
+    all.flatMap((own) => {
+      const { width, height } = own.getBoundingClientRect();
+      return width > 0 && height > 0 && height < 44
+        ? [`${own.getAttribute('aria-label') ?? own.textContent}: ${Math.round(height)}`]
+        : [];
+    }),
+  );
 
 test('from the foils to the finish on a tablet: everything that is decided at the basin is called, timed and recorded', async () => {
   const { page, complaints } = station;
@@ -173,10 +230,16 @@ test('from the foils to the finish on a tablet: everything that is decided at th
   await pass(page, 4.9);
   await see(page, 'Rinse the colour');
   await act(page, 'Rinse the colour: begun', 0);
-  const toned = (await stateWhen(page, visit, ({ steps }) => steps.some(({ step, begunAt }) => step.id === 'rinse' && begunAt !== null))).steps.filter(({ step }) => step.kind === 'toner');
+  const toned = (
+    await stateWhen(page, visit, ({ steps }) =>
+      steps.some(({ step, begunAt }) => step.id === 'rinse' && begunAt !== null),
+    )
+  ).steps.filter(({ step }) => step.kind === 'toner');
   // Done together, each after its own minutes; the taps themselves take a moment.
   expect(new Set(toned.map(({ doneAt }) => doneAt)).size).toBe(1);
-  toned.forEach(({ begunAt, doneAt }, i) => expect(Math.abs((doneAt! - begunAt!) / 60_000 - [20, 10, 5][i])).toBeLessThan(2));
+  toned.forEach(({ begunAt, doneAt }, i) =>
+    expect(Math.abs((doneAt! - begunAt!) / 60_000 - [20, 10, 5][i])).toBeLessThan(2),
+  );
   await act(page, 'Rinse the colour: done', 5);
 
   // The second device takes the step: a root tap on the first 40 mm, beside which everything goes on.
@@ -207,22 +270,32 @@ test('from the foils to the finish on a tablet: everything that is decided at th
   const record = recordOf(script, serviceState(script, events));
   expect(record.placed).toBe(foils);
   for (const words of [
-    /Bleach wash, ends \(added\) 1\d min: 20 g Moth blue powder/, /Toner, mid-lengths and ends \d+ min: 13 g Sedge 9 violet/, /Toner, roots 1?\d min: /, /Toner, left side \d min: /,
-    /Root tap, roots, first 40 mm behind the front hairline \(added\) 1\d min: /, /Spot repair, one spot \(added\) \d min: .*, on dry hair/, new RegExp(`5 min more for ${foils} foils: Not there yet\\.`),
-  ]) expect(record.summary).toMatch(words);
+    /Bleach wash, ends \(added\) 1\d min: 20 g Moth blue powder/,
+    /Toner, mid-lengths and ends \d+ min: 13 g Sedge 9 violet/,
+    /Toner, roots 1?\d min: /,
+    /Toner, left side \d min: /,
+    /Root tap, roots, first 40 mm behind the front hairline \(added\) 1\d min: /,
+    /Spot repair, one spot \(added\) \d min: .*, on dry hair/,
+    new RegExp(`5 min more for ${foils} foils: Not there yet\\.`),
+  ])
+    expect(record.summary).toMatch(words);
 
   // The record says it all.
   await openStep(page, visit, 'record');
   const done = await page.$eval('textarea', (own) => (own as HTMLTextAreaElement).value);
   for (const words of ['Bleach wash, ends', 'Root tap', 'Spot repair', 'on dry hair']) expect(done).toContain(words);
-  expect(complaints.filter((own) => !own.includes('ERR_INTERNET_DISCONNECTED') && !own.includes('Failed to fetch'))).toEqual([]);
+  expect(
+    complaints.filter((own) => !own.includes('ERR_INTERNET_DISCONNECTED') && !own.includes('Failed to fetch')),
+  ).toEqual([]);
 }, 300_000);
 
 test('Mix stays open during a service for what was not used: a toner that is added there arrives at the chair', async () => {
   const { page } = station;
   const visit = await newVisit(page, 'Mixed Meanwhile');
   expect((await put(page, visit, 'plan', fewFoils())).status).toBe(200);
-  expect((await put(page, visit, 'mix', withProducts({ ...EMPTY_MIX, toners: TONERS.slice(0, 1) }, USUAL_RANGE))).status).toBe(200);
+  expect(
+    (await put(page, visit, 'mix', withProducts({ ...EMPTY_MIX, toners: TONERS.slice(0, 1) }, USUAL_RANGE))).status,
+  ).toBe(200);
   await openStep(page, visit, 'record');
   await begin(page);
   await page.goto(`${address()}/chair?visit=${visit}`);
@@ -233,10 +306,28 @@ test('Mix stays open during a service for what was not used: a toner that is add
   await openStep(tablet.page, visit, 'mix');
   await see(tablet.page, 'Formula A was used');
   // Formula A is on the head: it is refused in a sentence. A second toner is not.
-  const { mix } = await tablet.page.evaluate(async (id) => (await fetch(`/api/visits/${id}`)).json() as Promise<{ mix: { document: typeof EMPTY_MIX } }>, visit);
-  const stronger = { kind: 'lift', product: 'moth-powder', volumes: 30, bottles: null, ratio: 2, additives: [], ends: null, target: null, heat: false, reach: 'ends' } as const;
-  expect(await put(tablet.page, visit, 'mix', withProducts({ ...mix.document, formulas: { A: stronger } }, USUAL_RANGE))).toMatchObject({ answer: { problem: expect.stringContaining('Formula A was used') } });
-  expect((await put(tablet.page, visit, 'mix', withProducts({ ...mix.document, toners: TONERS }, USUAL_RANGE))).status).toBe(200);
+  const { mix } = await tablet.page.evaluate(
+    async (id) => (await fetch(`/api/visits/${id}`)).json() as Promise<{ mix: { document: typeof EMPTY_MIX } }>,
+    visit,
+  );
+  const stronger = {
+    kind: 'lift',
+    product: 'moth-powder',
+    volumes: 30,
+    bottles: null,
+    ratio: 2,
+    additives: [],
+    ends: null,
+    target: null,
+    heat: false,
+    reach: 'ends',
+  } as const;
+  expect(
+    await put(tablet.page, visit, 'mix', withProducts({ ...mix.document, formulas: { A: stronger } }, USUAL_RANGE)),
+  ).toMatchObject({ answer: { problem: expect.stringContaining('Formula A was used') } });
+  expect(
+    (await put(tablet.page, visit, 'mix', withProducts({ ...mix.document, toners: TONERS }, USUAL_RANGE))).status,
+  ).toBe(200);
   await touch(page, 'More');
   await touch(page, 'Steps after the foils');
   await see(page, 'Toner, left side');
@@ -250,5 +341,8 @@ test('Mix stays open during a service for what was not used: a toner that is add
   await sent(page);
   const state = await stateWhen(page, visit, ({ bowls }) => bowls.length > 1);
   const units = state.blocks.flatMap((own) => own.units);
-  expect(units.map(({ unit }) => unit.mix.match(/\d+ vol/)![0])).toEqual(['20 vol', ...units.slice(1).map(() => '30 vol')]);
+  expect(units.map(({ unit }) => unit.mix.match(/\d+ vol/)![0])).toEqual([
+    '20 vol',
+    ...units.slice(1).map(() => '30 vol'),
+  ]);
 }, 180_000);

@@ -4,8 +4,10 @@ import { closed, happened, scriptFor, started, T0 } from './testing';
 const script = scriptFor([4, 4]);
 const at = (minute: number) => T0 + minute * MINUTE;
 const foiled = Array.from({ length: 4 }, (_, i) => [i + 1, closed(`b0/${i}`)] as const);
-const state = (...list: Parameters<typeof happened>[0]) => serviceState(script, happened([[0, started], ...foiled, ...list]));
-const unit = (own: ReturnType<typeof state>, id: string) => own.blocks.flatMap(({ units }) => units).find((one) => one.id === id)!;
+const state = (...list: Parameters<typeof happened>[0]) =>
+  serviceState(script, happened([[0, started], ...foiled, ...list]));
+const unit = (own: ReturnType<typeof state>, id: string) =>
+  own.blocks.flatMap(({ units }) => units).find((one) => one.id === id)!;
 
 describe('another strength from here on', () => {
   const stronger: EventBody = { kind: 'strength', mix: 'A', volumes: 30, reason: 'slow' };
@@ -17,14 +19,20 @@ describe('another strength from here on', () => {
     expect(unit(after, 'b1/0').unit.mix).toBe('Moth, 30 vol, 1 : 2');
     expect(unit(after, 'b0/0').unit.mix).toBe('Moth, 20 vol, 1 : 2');
     const rest = restOf(script, after, at(5))!;
-    expect(nextStep(script, after, restSteps(rest, restTimeline(rest), T0), at(5))).toEqual({ kind: 'bowl', mix: 'A', why: 'changed' });
+    expect(nextStep(script, after, restSteps(rest, restTimeline(rest), T0), at(5))).toEqual({
+      kind: 'bowl',
+      mix: 'A',
+      why: 'changed',
+    });
     const mixed = state([5, stronger], [6, { kind: 'bowl', mix: 'A' }]);
     const left = restOf(script, mixed, at(6))!;
     expect(nextStep(script, mixed, restSteps(left, restTimeline(left), T0), at(6)).kind).toBe('foil');
   });
 
   test('it stands in the record with its reason, and can be taken back', () => {
-    expect(recordOf(script, state([5, stronger])).summary).toContain('Mix A from 20 to 30 vol for what was not placed: slow.');
+    expect(recordOf(script, state([5, stronger])).summary).toContain(
+      'Mix A from 20 to 30 vol for what was not placed: slow.',
+    );
     const back = state([5, stronger], [6, { kind: 'undone', event: 'e5' }]);
     expect(unit(back, 'b1/0').unit.mix).toBe('Moth, 20 vol, 1 : 2');
     expect(back.decisions).toEqual([]);
@@ -38,7 +46,10 @@ describe('another strength from here on', () => {
 test('a formula that was changed in Mix: what waits goes by it, what is on the head does not', () => {
   const next = scriptFor([4, 4], () => ({ mix: 'Moth cream, 10 vol, 1 : 1.5', limitMinutes: 60 }));
   const { units, lifts, mixes, products } = next;
-  const own = state([5, { kind: 'rescripted', script: { units, lifts: lifts.map((row) => ({ ...row, target: 9 })), mixes, products } }]);
+  const own = state([
+    5,
+    { kind: 'rescripted', script: { units, lifts: lifts.map((row) => ({ ...row, target: 9 })), mixes, products } },
+  ]);
   expect(unit(own, 'b0/0').unit).toMatchObject({ mix: 'Moth, 20 vol, 1 : 2', limitMinutes: 45 });
   expect(unit(own, 'b1/0').unit).toMatchObject({ mix: 'Moth cream, 10 vol, 1 : 1.5', limitMinutes: 60 });
   expect(own.lifts[unit(own, 'b1/0').unit.lifting[0]].target).toBe(9);
@@ -51,7 +62,10 @@ test('more minutes for what is on: they count from now, and a check after them c
   expect(unit(own, 'b0/0').readyAt).toBe(at(35));
   expect(unit(own, 'b0/2').readyAt).toBe(unit(state(), 'b0/2').readyAt);
   expect(own.decisions.map(({ words }) => words)).toEqual(['5 min more for 2 foils: not there']);
-  const checked = state([30, longer], [33, { kind: 'checked', foil: 'b0/0', level: 8, then: 'rinse', minutes: null, reason: null, photo: null }]);
+  const checked = state(
+    [30, longer],
+    [33, { kind: 'checked', foil: 'b0/0', level: 8, then: 'rinse', minutes: null, reason: null, photo: null }],
+  );
   expect(unit(checked, 'b0/0').readyAt).toBe(at(33));
 });
 

@@ -15,7 +15,10 @@ export interface ServiceDue {
 
 export function dueOf(script: ServiceScript, state: ServiceState, now: number): ServiceDue {
   const next = alarmsOf(script, state).find(({ key }) => !state.silenced.has(key));
-  return { now: nowWords(script, state, now), next: next ? { words: next.words, at: next.due, urgent: next.urgent } : null };
+  return {
+    now: nowWords(script, state, now),
+    next: next ? { words: next.words, at: next.due, urgent: next.urgent } : null,
+  };
 }
 
 function nowWords(script: ServiceScript, state: ServiceState, now: number): string {
@@ -30,7 +33,7 @@ function nowWords(script: ServiceScript, state: ServiceState, now: number): stri
     case 'bowl':
       return `Fresh bowl ${step.mix}`;
     case 'wait':
-      return 'Nothing to foil';
+      return 'Waiting for foils';
     case 'pull':
       return `Open ${step.units.length} ${step.units.length === 1 ? 'foil' : 'foils'}`;
     case 'rinse':

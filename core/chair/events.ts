@@ -24,7 +24,7 @@ export type EventBody =
   | { readonly kind: 'rinse-done' }
   /** Why a block stays on past its limit. */
   | { readonly kind: 'past-limit'; readonly block: string; readonly reason: string }
-  /** So many minutes more for some foils, by what was seen. */
+  /** More minutes for some foils, by what was seen. */
   | { readonly kind: 'longer'; readonly foils: readonly string[]; readonly minutes: number; readonly reason: string }
   /** Opened, wiped and painted again. */
   | { readonly kind: 'reapplied'; readonly foils: readonly string[]; readonly reason: string }

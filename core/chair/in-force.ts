@@ -46,9 +46,13 @@ export class InForce {
       const unit = this.unit(id);
       if (unit.letter !== own.letter) continue;
       // What weakens a mix weakens it as much at another strength.
-      const lifting = this.added(unit.lifting.map((at) => this.allLifts[at]).map((row) =>
-        concerns(row) ? { ...row, lift: { ...row.lift, volumes: (row.lift.volumes * volumes) / before } } : row,
-      ));
+      const lifting = this.added(
+        unit.lifting
+          .map((at) => this.allLifts[at])
+          .map((row) =>
+            concerns(row) ? { ...row, lift: { ...row.lift, volumes: (row.lift.volumes * volumes) / before } } : row,
+          ),
+      );
       const words = own.part === 'ends' ? { endsMix: unit.endsMix && said(unit.endsMix) } : { mix: said(unit.mix) };
       this.unitById.set(id, { ...unit, lifting, ...words });
     }

@@ -1,4 +1,15 @@
-import { hairBefore, hairProblem, isAtBasin, plainStep, roundsOf, staysOn, stepName, suits, type HairNow, type ServiceStep } from '../steps';
+import {
+  hairBefore,
+  hairProblem,
+  isAtBasin,
+  plainStep,
+  roundsOf,
+  staysOn,
+  stepName,
+  suits,
+  type HairNow,
+  type ServiceStep,
+} from '../steps';
 import type { EventBody } from './events';
 
 /** A step of a service as it stands. Moments are milliseconds since 1970. */
@@ -44,16 +55,19 @@ export class StepList {
     const { standing } = own;
     switch (body.kind) {
       case 'step-moved':
-        if (standing !== 'waiting') return standing === 'skipped' ? null : `${name} was ${WORDS[standing]} before it was moved.`;
+        if (standing !== 'waiting')
+          return standing === 'skipped' ? null : `${name} was ${WORDS[standing]} before it was moved.`;
         this.rows.splice(this.rows.indexOf(own), 1);
         this.insert(own, body.after);
         return null;
       case 'step-changed':
-        if (standing === 'on' || standing === 'done') return `${name} was ${WORDS[standing]} before it was changed: it stays as it was.`;
+        if (standing === 'on' || standing === 'done')
+          return `${name} was ${WORDS[standing]} before it was changed: it stays as it was.`;
         Object.assign(own, { step: body.step, standing: 'waiting', why: null });
         return null;
       case 'step-skipped':
-        if (standing === 'on' || standing === 'done') return `${name} was ${WORDS[standing]} before it was skipped: it counts.`;
+        if (standing === 'on' || standing === 'done')
+          return `${name} was ${WORDS[standing]} before it was skipped: it counts.`;
         Object.assign(own, { standing: 'skipped', why: body.why });
         return null;
       case 'step-more':
@@ -169,7 +183,10 @@ export function neededBefore(
   id: string,
 ): ServiceStep | null {
   const at = steps.findIndex((own) => own.step.id === after);
-  const before = steps.slice(0, at + 1).filter(({ standing }) => standing === 'waiting').map((own) => own.step);
+  const before = steps
+    .slice(0, at + 1)
+    .filter(({ standing }) => standing === 'waiting')
+    .map((own) => own.step);
   const now = hairBefore([...before, step], hairNow(steps, rinsed))[before.length];
   if (suits(step.hair, now) || step.hair === 'damp') return null;
   return step.hair === 'dry' ? plainStep(id, 'dry') : plainStep(id, 'treatment');

@@ -16,7 +16,8 @@ export const NOTHING_USED: UsedMix = { letters: [], steps: [] };
 export function usedOf({ startedAt, finishedAt, bowls, mixes, blocks, steps }: ServiceState): UsedMix {
   if (startedAt === null || finishedAt !== null) return NOTHING_USED;
   const letters = new Set(bowls.flatMap(({ mix }) => mixes[mix]?.letter ?? []));
-  for (const { unit, closedAt } of blocks.flatMap(({ units }) => units)) if (closedAt !== null) letters.add(unit.letter);
+  for (const { unit, closedAt } of blocks.flatMap(({ units }) => units))
+    if (closedAt !== null) letters.add(unit.letter);
   return {
     letters: [...letters].sort(),
     steps: steps.flatMap(({ step, begunAt }) => (begunAt === null ? [] : [step.id])),
@@ -37,7 +38,13 @@ export function usedProblem(before: VisitMix, after: VisitMix, { letters, steps 
   for (const [kind, name, was, is] of parts) {
     for (const own of was) {
       if (!steps.includes(`${kind} ${own.id}`)) continue;
-      if (!same(own, is.find(({ id }) => id === own.id))) return `${name} was put on: it stays as it was. Add another one instead.`;
+      if (
+        !same(
+          own,
+          is.find(({ id }) => id === own.id),
+        )
+      )
+        return `${name} was put on: it stays as it was. Add another one instead.`;
     }
   }
   return null;

@@ -3,7 +3,12 @@ import { STEP_HAIR, STEP_KINDS, type ServiceStep } from '../steps';
 import { between } from './fields';
 import { placeSchema } from './mix-document';
 
-const text = (most: number) => z.string({ error: 'must be text' }).trim().min(1, 'must say something').max(most, `must be at most ${most} characters`);
+const text = (most: number) =>
+  z
+    .string({ error: 'must be text' })
+    .trim()
+    .min(1, 'must say something')
+    .max(most, `must be at most ${most} characters`);
 const item = z.strictObject({
   product: z.string().max(200),
   name: z.string().max(200),

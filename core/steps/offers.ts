@@ -1,4 +1,13 @@
-import { correctionResult, rootResult, tonerIdeas, usualShadow, usualSpot, usualTap, usualWash, type Reached } from '../mix';
+import {
+  correctionResult,
+  rootResult,
+  tonerIdeas,
+  usualShadow,
+  usualSpot,
+  usualTap,
+  usualWash,
+  type Reached,
+} from '../mix';
 import { colourItems } from '../bowl';
 import type { HeadFactor } from '../lift';
 import type { Shelf } from '../products';
@@ -17,15 +26,34 @@ interface OfferFacts {
 }
 
 /** Steps that can be added at the chair, each with its usual recipe from the house's shelf; what the house lacks is left out. */
-export function offeredSteps({ shelf, reached, naturalLevel, goalLevel, tone, porous, head }: OfferFacts): ServiceStep[] {
+export function offeredSteps({
+  shelf,
+  reached,
+  naturalLevel,
+  goalLevel,
+  tone,
+  porous,
+  head,
+}: OfferFacts): ServiceStep[] {
   const mean = reached.length === 0 ? goalLevel : reached.reduce((sum, { level }) => sum + level, 0) / reached.length;
   const level = Math.round(Math.min(10, Math.max(1, mean)) * 2) / 2;
-  const out: ServiceStep[] = [plainStep('wash', 'wash'), plainStep('pre-tone', 'pre-tone'), plainStep('rinse', 'rinse')];
+  const out: ServiceStep[] = [
+    plainStep('wash', 'wash'),
+    plainStep('pre-tone', 'pre-tone'),
+    plainStep('rinse', 'rinse'),
+  ];
   const [powder] = shelf.lighteners;
   if (powder) {
     const wash = usualWash('wash', powder.id, level);
     const { items } = correctionResult(wash, shelf, head);
-    out.push(mixedStep('bleach-wash', 'bleach-wash', 'Bleach wash', { minutes: wash.minutes, hair: 'damp', place: wash.place, items }));
+    out.push(
+      mixedStep('bleach-wash', 'bleach-wash', 'Bleach wash', {
+        minutes: wash.minutes,
+        hair: 'damp',
+        place: wash.place,
+        items,
+      }),
+    );
   }
   out.push(plainStep('paint', 'paint'), plainStep('treatment', 'treatment'));
   const line = shelf.depositLine;
@@ -46,7 +74,9 @@ export function offeredSteps({ shelf, reached, naturalLevel, goalLevel, tone, po
     const spot = usualSpot('spot', line, shelf, level);
     if (spot) {
       const { items } = correctionResult(spot, shelf, head);
-      out.push(mixedStep('spot', 'spot', 'Spot repair', { minutes: spot.minutes, hair: 'dry', place: spot.place, items }));
+      out.push(
+        mixedStep('spot', 'spot', 'Spot repair', { minutes: spot.minutes, hair: 'dry', place: spot.place, items }),
+      );
     }
   }
   return [...out, plainStep('dry', 'dry'), plainStep('cut', 'cut')];

@@ -50,7 +50,9 @@ export interface TimedStep extends StepTimes {
 /** Steps at their times, in the order in which they are begun. */
 export function timedSteps(steps: readonly ServiceStep[]): TimedStep[] {
   const times = timesOf(steps);
-  return roundsOf(steps).flatMap((round) => round.map((step) => ({ step, words: stepName(step), ...times.get(step.id)! })));
+  return roundsOf(steps).flatMap((round) =>
+    round.map((step) => ({ step, words: stepName(step), ...times.get(step.id)! })),
+  );
 }
 
 /** Minutes that some steps take in all. */

@@ -5,7 +5,12 @@ import { hairBefore, hairProblem, putOn, suggestedSteps, timedSteps } from '.';
 
 const NONE: ColourResults = { toners: [], roots: [], corrections: [] };
 
-const toner = (id: string, lengths: readonly PlaceLength[], minutes: number, state: HairState = 'damp'): VisitToner => ({
+const toner = (
+  id: string,
+  lengths: readonly PlaceLength[],
+  minutes: number,
+  state: HairState = 'damp',
+): VisitToner => ({
   id,
   place: { ...EVERYWHERE, lengths },
   line: 'sedge',
@@ -94,7 +99,18 @@ test('a treatment comes before what goes under it, a drying before what wants dr
   };
   const steps = suggestedSteps(mix, NONE);
   expect(steps.map(({ id }) => id)).toEqual([
-    'wash', 'treatment', 'root r', 'toner t', 'rinse', 'dry first', 'toner d', 'rinse dry', 'dry', 'correction s', 'rinse spot', 'dry spot',
+    'wash',
+    'treatment',
+    'root r',
+    'toner t',
+    'rinse',
+    'dry first',
+    'toner d',
+    'rinse dry',
+    'dry',
+    'correction s',
+    'rinse spot',
+    'dry spot',
   ]);
   const before = hairBefore(steps, 'damp');
   steps.forEach((step, i) => expect(hairProblem(step, before[i])).toBeNull());

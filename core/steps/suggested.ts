@@ -39,16 +39,14 @@ export function mixedSteps({ corrections, roots, toners }: ColoursMixed, results
   const spots = corrections.filter((own): own is SpotRepair => own.kind === 'spot');
   return {
     washes,
-    colours: [
-      ...roots.map((own) => rootStep(own, results)),
-      ...toners.map((own) => tonerStep(own, results)),
-    ],
+    colours: [...roots.map((own) => rootStep(own, results)), ...toners.map((own) => tonerStep(own, results))],
     spots: spots.map((own) => correctionStep(own, results)),
   };
 }
 
 function itemsOf(
-  result: { readonly ok: true; readonly items: ItemsRead } | { readonly ok: false; readonly problem: string } | undefined,
+  result:
+    { readonly ok: true; readonly items: ItemsRead } | { readonly ok: false; readonly problem: string } | undefined,
 ): ItemsRead {
   return result?.ok ? result.items : { ok: false, problem: result?.problem ?? 'it is not mixed yet' };
 }

@@ -62,8 +62,20 @@ export function reachesZone({ zones, side, frontMm }: ColourPlace, zone: Zone): 
 /** A place in two: by lengths where there are several, else by side, else by zone; null where it cannot be split. */
 export function splitPlace(place: ColourPlace): readonly [ColourPlace, ColourPlace] | null {
   const { lengths, side, zones } = place;
-  if (lengths.length > 1) return [{ ...place, lengths: lengths.slice(0, 1) }, { ...place, lengths: lengths.slice(1) }];
-  if (side === 'both') return [{ ...place, side: 'left' }, { ...place, side: 'right' }];
-  if (zones.length > 1) return [{ ...place, zones: zones.slice(0, 1) }, { ...place, zones: zones.slice(1) }];
+  if (lengths.length > 1)
+    return [
+      { ...place, lengths: lengths.slice(0, 1) },
+      { ...place, lengths: lengths.slice(1) },
+    ];
+  if (side === 'both')
+    return [
+      { ...place, side: 'left' },
+      { ...place, side: 'right' },
+    ];
+  if (zones.length > 1)
+    return [
+      { ...place, zones: zones.slice(0, 1) },
+      { ...place, zones: zones.slice(1) },
+    ];
   return null;
 }

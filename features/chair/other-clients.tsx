@@ -9,7 +9,15 @@ import { isMuted, setMuted, useMuted } from './sound';
 import { until } from './words';
 
 /** Other services of this device, a line each with what they are at and what is due next: pressed, one comes into sight. */
-export function OtherClients({ snapshots, now, onShow }: { snapshots: readonly LinkSnapshot[]; now: number; onShow(visitId: string): void }) {
+export function OtherClients({
+  snapshots,
+  now,
+  onShow,
+}: {
+  snapshots: readonly LinkSnapshot[];
+  now: number;
+  onShow(visitId: string): void;
+}) {
   return (
     <nav aria-label="Other clients" className="border-b border-line bg-leaf-pale">
       {snapshots.map((own) => (
@@ -35,7 +43,11 @@ export function ServiceLine({ snapshot: { visitId, service, state }, now, onShow
   const late = due.next !== null && due.next.at <= now;
   return (
     <div className="flex min-h-[52px] items-center gap-4 px-4 text-lg">
-      <button type="button" onClick={() => onShow(visitId)} className="flex min-h-[52px] min-w-0 flex-1 items-center gap-5 text-left hover:underline">
+      <button
+        type="button"
+        onClick={() => onShow(visitId)}
+        className="flex min-h-[52px] min-w-0 flex-1 items-center gap-5 text-left hover:underline"
+      >
         <b className="wide">{service.clientName}</b>
         <span>{due.now}</span>
         {due.next && (
@@ -44,7 +56,12 @@ export function ServiceLine({ snapshot: { visitId, service, state }, now, onShow
           </span>
         )}
       </button>
-      <Button look="quiet" aria-pressed={!muted} aria-label={`Sound for ${service.clientName}`} onClick={() => setMuted(visitId, !isMuted(visitId))}>
+      <Button
+        look="quiet"
+        aria-pressed={!muted}
+        aria-label={`Sound for ${service.clientName}`}
+        onClick={() => setMuted(visitId, !isMuted(visitId))}
+      >
         {muted ? 'Sound off' : 'Sound on'}
       </Button>
     </div>

@@ -7,7 +7,15 @@ import { Button } from '@/ui/button';
 import { isOver, standingWords } from './words-of-steps';
 
 /** What runs beside the step in hand, a line each with its timer. */
-export function RunningSteps({ steps, now, act }: { steps: readonly StepState[]; now: number; act(body: EventBody): void }) {
+export function RunningSteps({
+  steps,
+  now,
+  act,
+}: {
+  steps: readonly StepState[];
+  now: number;
+  act(body: EventBody): void;
+}) {
   if (steps.length === 0) return null;
   return (
     <ul aria-label="Running" className="grid shrink-0 gap-1">
@@ -15,7 +23,11 @@ export function RunningSteps({ steps, now, act }: { steps: readonly StepState[];
         <li key={own.step.id} className="flex min-h-[48px] items-center gap-3 rounded-ui bg-leaf-pale px-3 text-lg">
           <b className="min-w-0 flex-1 truncate">{stepName(own.step)}</b>
           <span className={clsx(isOver(own, now) && 'font-bold text-rowan')}>{standingWords(own, now)}</span>
-          <Button className="h-[44px]" aria-label={`${stepName(own.step)}: done`} onClick={() => act({ kind: 'step-done', step: own.step.id })}>
+          <Button
+            className="h-[44px]"
+            aria-label={`${stepName(own.step)}: done`}
+            onClick={() => act({ kind: 'step-done', step: own.step.id })}
+          >
             Done
           </Button>
         </li>

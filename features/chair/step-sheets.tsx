@@ -39,23 +39,31 @@ export function AddStep({ script, state, act, onClose }: StepSheetProps) {
     return (
       <div className="grid gap-4">
         <ul className="grid grid-cols-2 gap-2">
-          {script.offers.filter(({ items }) => items !== null).map((own) => (
-            <li key={own.id}>
-              <Button
-                aria-label={stepName(own)}
-                className="grid! h-full! min-h-[56px] w-full content-start justify-items-start px-3 py-2 text-left whitespace-normal!"
-                onClick={() => setStep(fresh(own))}
-              >
-                <span className="text-lg leading-tight">{stepName(own)}</span>
-                <span className="text-sm font-medium text-ink-soft">{detailWords({ ...own, place: null })}</span>
-              </Button>
-            </li>
-          ))}
+          {script.offers
+            .filter(({ items }) => items !== null)
+            .map((own) => (
+              <li key={own.id}>
+                <Button
+                  aria-label={stepName(own)}
+                  className="grid! h-full! min-h-[56px] w-full content-start justify-items-start px-3 py-2 text-left whitespace-normal!"
+                  onClick={() => setStep(fresh(own))}
+                >
+                  <span className="text-lg leading-tight">{stepName(own)}</span>
+                  <span className="text-sm font-medium text-ink-soft">{detailWords({ ...own, place: null })}</span>
+                </Button>
+              </li>
+            ))}
         </ul>
         <ul className="grid grid-cols-4 gap-2">
-          {[...script.offers.filter(({ items }) => items === null), plainStep('own', 'own', { name: 'Something else' })].map((own) => (
+          {[
+            ...script.offers.filter(({ items }) => items === null),
+            plainStep('own', 'own', { name: 'Something else' }),
+          ].map((own) => (
             <li key={own.id}>
-              <Button className="h-full! min-h-[56px] w-full text-lg leading-tight whitespace-normal!" onClick={() => setStep(fresh(own))}>
+              <Button
+                className="h-full! min-h-[56px] w-full text-lg leading-tight whitespace-normal!"
+                onClick={() => setStep(fresh(own))}
+              >
                 {stepName(own)}
               </Button>
             </li>
@@ -120,7 +128,11 @@ export function OneStep({ script, state, act, onClose, own }: StepSheetProps & {
         <div className="grid grid-cols-2 gap-2">
           {standing === 'on' && (
             <>
-              <Button look="primary" className="h-14 text-lg" onClick={() => take({ kind: 'step-done', step: step.id })}>
+              <Button
+                look="primary"
+                className="h-14 text-lg"
+                onClick={() => take({ kind: 'step-done', step: step.id })}
+              >
                 Done
               </Button>
               <Button className="h-14 text-lg" onClick={() => ask('more')}>
@@ -140,10 +152,27 @@ export function OneStep({ script, state, act, onClose, own }: StepSheetProps & {
       </div>
     );
   }
-  return <WaitingStep script={script} state={state} act={act} onClose={onClose} own={own} onSkip={() => ask('skip')} onRepeat={repeat} />;
+  return (
+    <WaitingStep
+      script={script}
+      state={state}
+      act={act}
+      onClose={onClose}
+      own={own}
+      onSkip={() => ask('skip')}
+      onRepeat={repeat}
+    />
+  );
 }
 
-function WaitingStep({ state, act, onClose, own, onSkip, onRepeat }: StepSheetProps & { own: StepState; onSkip(): void; onRepeat(): void }) {
+function WaitingStep({
+  state,
+  act,
+  onClose,
+  own,
+  onSkip,
+  onRepeat,
+}: StepSheetProps & { own: StepState; onSkip(): void; onRepeat(): void }) {
   const [step, setStep] = useState(own.step);
   const waiting = state.steps.filter(({ standing }) => standing === 'waiting');
   const at = waiting.findIndex((one) => one.step.id === step.id);
@@ -163,10 +192,18 @@ function WaitingStep({ state, act, onClose, own, onSkip, onRepeat }: StepSheetPr
         <Button className="h-14 text-lg" onClick={() => take(...changed, { kind: 'step-begun', step: step.id })}>
           Begin it now
         </Button>
-        <Button className="h-14 text-lg" disabled={at < 1} onClick={() => take({ kind: 'step-moved', step: step.id, after: waiting[at - 2]?.step.id ?? null })}>
+        <Button
+          className="h-14 text-lg"
+          disabled={at < 1}
+          onClick={() => take({ kind: 'step-moved', step: step.id, after: waiting[at - 2]?.step.id ?? null })}
+        >
           Earlier
         </Button>
-        <Button className="h-14 text-lg" disabled={at >= waiting.length - 1} onClick={() => take({ kind: 'step-moved', step: step.id, after: waiting[at + 1].step.id })}>
+        <Button
+          className="h-14 text-lg"
+          disabled={at >= waiting.length - 1}
+          onClick={() => take({ kind: 'step-moved', step: step.id, after: waiting[at + 1].step.id })}
+        >
           Later
         </Button>
         <Button className="h-14 text-lg" onClick={() => (onRepeat(), onClose())}>

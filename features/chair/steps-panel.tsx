@@ -33,14 +33,18 @@ export function StepsPanel({ steps, now, current, onOpen, onAdd }: StepsPanelPro
                 (own.standing === 'done' || own.standing === 'skipped') && 'text-ink-soft',
               )}
             >
-              <span className={clsx('text-lg leading-tight font-semibold', own.standing === 'skipped' && 'line-through')}>
+              <span
+                className={clsx('text-lg leading-tight font-semibold', own.standing === 'skipped' && 'line-through')}
+              >
                 {stepName(own.step)}
               </span>
               <span className={clsx('text-right text-base', isOver(own, now) && 'font-bold text-rowan')}>
                 {standingWords(own, now)}
               </span>
               {own.standing !== 'done' && own.standing !== 'skipped' && own.step.items && (
-                <span className="col-span-2 truncate text-base text-ink-soft">{detailWords({ ...own.step, place: null })}</span>
+                <span className="col-span-2 truncate text-base text-ink-soft">
+                  {detailWords({ ...own.step, place: null })}
+                </span>
               )}
             </button>
           </li>

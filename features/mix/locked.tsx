@@ -14,7 +14,8 @@ interface LockedPartProps {
 /** Fields of something that was used at the service that runs: they are shown and cannot be changed, and it is said why. */
 export function LockedPart({ step, letter, children }: LockedPartProps) {
   const { used } = useVisit().bundle;
-  const locked = (step !== undefined && used.steps.includes(step)) || (letter !== undefined && used.letters.includes(letter));
+  const locked =
+    (step !== undefined && used.steps.includes(step)) || (letter !== undefined && used.letters.includes(letter));
   if (!locked) return children;
   return (
     <fieldset disabled className="grid gap-2">

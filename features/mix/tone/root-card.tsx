@@ -26,7 +26,8 @@ export function RootCards() {
   const { mix, editMix } = useVisit();
   const { shelf } = useComputed();
   const line = shelf.depositLine;
-  const add = (words: string, root: RootMix) => editMix(`${words} added`, (own) => ({ ...own, roots: [...own.roots, root] }));
+  const add = (words: string, root: RootMix) =>
+    editMix(`${words} added`, (own) => ({ ...own, roots: [...own.roots, root] }));
   return (
     <section aria-label="Root colour" className="card grid gap-3 p-4">
       <header className="flex flex-wrap items-center justify-between gap-2">
@@ -90,7 +91,15 @@ function RootCard({ root }: { root: RootMix }) {
         </header>
         <div className="grid grid-cols-4 gap-3">
           <PlaceField place={root.place} onChange={(place) => set('place', { place })} />
-          <NumberField label="Drawn down" unit="mm" min={2} max={200} value={root.mm} parse={readAmount} onChange={(mm) => mm !== undefined && set('depth', { mm })} />
+          <NumberField
+            label="Drawn down"
+            unit="mm"
+            min={2}
+            max={200}
+            value={root.mm}
+            parse={readAmount}
+            onChange={(mm) => mm !== undefined && set('depth', { mm })}
+          />
           <Select
             label="Line"
             value={root.line}
@@ -105,10 +114,42 @@ function RootCard({ root }: { root: RootMix }) {
           />
         </div>
         <div className="grid grid-cols-4 gap-3">
-          <NumberField label="In all" unit="g" min={5} max={500} value={root.grams} parse={readAmount} onChange={(grams) => grams !== undefined && set('amount', { grams })} />
-          <NumberField label="Ratio 1 :" unit="" min={0.5} max={5} value={root.ratio} parse={readAmount} onChange={(ratio) => ratio !== undefined && set('ratio', { ratio })} />
-          <NumberField label="Strength" unit="vol" min={1} max={40} value={root.volumes} parse={readAmount} onChange={(volumes) => volumes !== undefined && set('strength', { volumes })} />
-          <NumberField label="Time" unit="min" min={1} max={60} value={root.minutes} parse={readAmount} onChange={(minutes) => minutes !== undefined && set('time', { minutes })} />
+          <NumberField
+            label="In all"
+            unit="g"
+            min={5}
+            max={500}
+            value={root.grams}
+            parse={readAmount}
+            onChange={(grams) => grams !== undefined && set('amount', { grams })}
+          />
+          <NumberField
+            label="Ratio 1 :"
+            unit=""
+            min={0.5}
+            max={5}
+            value={root.ratio}
+            parse={readAmount}
+            onChange={(ratio) => ratio !== undefined && set('ratio', { ratio })}
+          />
+          <NumberField
+            label="Strength"
+            unit="vol"
+            min={1}
+            max={40}
+            value={root.volumes}
+            parse={readAmount}
+            onChange={(volumes) => volumes !== undefined && set('strength', { volumes })}
+          />
+          <NumberField
+            label="Time"
+            unit="min"
+            min={1}
+            max={60}
+            value={root.minutes}
+            parse={readAmount}
+            onChange={(minutes) => minutes !== undefined && set('time', { minutes })}
+          />
         </div>
         <div className="flex min-h-9 items-center gap-3">
           <Switch
@@ -123,8 +164,28 @@ function RootCard({ root }: { root: RootMix }) {
         </div>
         {root.rule && (
           <div className="grid grid-cols-3 gap-3">
-            <NumberField label="Parts of natural" unit="" min={0} max={10} value={root.rule.natural} parse={readAmount} onChange={(natural) => natural !== undefined && natural + rule.ash > 0 && set('parts', { rule: { ...rule, natural } })} />
-            <NumberField label="Parts of ash" unit="" min={0} max={10} value={root.rule.ash} parse={readAmount} onChange={(ash) => ash !== undefined && ash + rule.natural > 0 && set('parts', { rule: { ...rule, ash } })} />
+            <NumberField
+              label="Parts of natural"
+              unit=""
+              min={0}
+              max={10}
+              value={root.rule.natural}
+              parse={readAmount}
+              onChange={(natural) =>
+                natural !== undefined && natural + rule.ash > 0 && set('parts', { rule: { ...rule, natural } })
+              }
+            />
+            <NumberField
+              label="Parts of ash"
+              unit=""
+              min={0}
+              max={10}
+              value={root.rule.ash}
+              parse={readAmount}
+              onChange={(ash) =>
+                ash !== undefined && ash + rule.natural > 0 && set('parts', { rule: { ...rule, ash } })
+              }
+            />
             <Select
               label="Level"
               value={String(root.rule.levels)}
@@ -144,8 +205,16 @@ function RootCard({ root }: { root: RootMix }) {
             <p className="text-sm text-ink-soft">
               Level {tenth(result.level)}. {result.lineNote}
             </p>
-            {result.nearest && <p role="status" className="text-base font-medium text-amber-bark">{result.nearest}</p>}
-            {result.warning && <p role="status" className="text-base font-semibold text-amber-bark">{result.warning}</p>}
+            {result.nearest && (
+              <p role="status" className="text-base font-medium text-amber-bark">
+                {result.nearest}
+              </p>
+            )}
+            {result.warning && (
+              <p role="status" className="text-base font-semibold text-amber-bark">
+                {result.warning}
+              </p>
+            )}
           </div>
         )}
       </article>
