@@ -147,7 +147,7 @@ const tapped = () =>
     const shown = () => (document.querySelector('header') as HTMLElement).innerText;
     const before = shown();
     const start = performance.now();
-    (document.querySelector('section[aria-label=Now]') as HTMLElement).click();
+    document.querySelector<HTMLElement>('section[aria-label=Now] > button:last-of-type')!.click();
     while (shown() === before) await Promise.resolve();
     await new Promise<void>((painted) => requestAnimationFrame(() => setTimeout(painted)));
     return performance.now() - start;
