@@ -1,7 +1,8 @@
 import { serviceState, type EventBody } from '../core/chair';
 import { EMPTY_CONSULT, EMPTY_MIX } from '../core/formats';
+import { tonerFor } from '../core/mix/testing';
 import { USUAL_RANGE } from '../core/products';
-import { EVERYWHERE, shadowOf, withProducts, type VisitMix, type VisitToner } from '../core/visit';
+import { shadowOf, withProducts, type VisitMix } from '../core/visit';
 import { beginVisit } from './begin-visit';
 import { createClient } from './clients';
 import { inSalon } from './database';
@@ -22,17 +23,7 @@ beforeAll(async () => {
 });
 afterAll(() => scratch.drop());
 
-const toner = (id: string, minutes = 10): VisitToner => ({
-  id,
-  place: { ...EVERYWHERE, lengths: ['mids'] },
-  line: 'sedge',
-  parts: [{ shade: 'sedge-9-violet', parts: 1 }],
-  grams: 40,
-  ratio: 2,
-  volumes: 5,
-  minutes,
-  state: 'damp',
-});
+const toner = (id: string, minutes = 10) => tonerFor(id, minutes, { lengths: ['mids'] });
 const mixOf = (part: Partial<VisitMix>): VisitMix => withProducts({ ...EMPTY_MIX, ...part }, USUAL_RANGE);
 
 /** A visit with one toner that has begun. */

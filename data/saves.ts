@@ -1,11 +1,13 @@
+import { usedOf, usedProblem } from '../core/chair';
 import { EMPTY_MIX, oldShadowMm, parseMix, withOldShadow } from '../core/formats';
 import type { Plan } from '../core/pattern';
 import { mixWords, type Consult, type Outcome, type VisitMix } from '../core/visit';
 import { inSalon, type Actor, type Transaction } from './database';
 import { keepDraft, type VisitPart } from './drafts';
 import { insertMix } from './mix-rows';
-import { mixRefused, tellService } from './mix-service';
+import { tellService } from './mix-service';
 import { rangeOf } from './products';
+import { runningService } from './service-rows';
 import { isSigned } from './signed';
 import { changesBetween, leaveTrail } from './trail';
 
@@ -65,16 +67,18 @@ export function saveMix(actor: Actor, visitId: string, edit: Edit<VisitMix>): Pr
       const made = await insertMix(trx, actor, visitId, edit.document, edit.editId);
       if (made !== undefined) {
         await leaveTrail(trx, actor, 'mix', { clientId: visit.client_id, visitId, words: 'begun' });
-        await tellService(trx, actor, visitId, EMPTY_MIX, edit.document);
+        const service = await runningService(trx, visitId, { locked: true });
+        if (service) await tellService(trx, actor, visitId, service, EMPTY_MIX, edit.document);
         return { ok: true, revision: made };
       }
     }
-    const row = await trx('mix').where({ visit_id: visitId }).forUpdate().select('document').first();
+    const service = await runningService(trx, visitId, { locked: true });
+    const row = service && (await trx('mix').where({ visit_id: visitId }).forUpdate().select('document').first());
     const before = row && parseMix(row.document);
-    const problem = before?.ok ? await mixRefused(trx, visitId, before.value, edit.document) : null;
+    const problem = service && before?.ok ? usedProblem(before.value, edit.document, usedOf(service.state)) : null;
     if (problem !== null) return { ok: false, reason: 'used', problem };
     const saved = await update(trx, actor, visitId, 'mix', edit, { search, updated_at: trx.fn.now(), updated_by: actor.personId });
-    if (saved.ok && before?.ok) await tellService(trx, actor, visitId, before.value, edit.document);
+    if (saved.ok && service && before?.ok) await tellService(trx, actor, visitId, service, before.value, edit.document);
     return saved;
   });
 }
@@ -84,14 +88,15 @@ export function saveMix(actor: Actor, visitId: string, edit: Edit<VisitMix>): Pr
  * revision stays: whoever has the visit open has read it with the shadow already.
  */
 async function keepOldShadow(trx: Transaction, actor: Actor, visitId: string): Promise<void> {
-  const visit = await trx('visit').where({ id: visitId }).forUpdate().select('consult').first();
+  // Hardly any visit has one: none is read for it.
+  const visit = await trx('visit').where({ id: visitId }).whereRaw("consult ->> 'rootShadowMm' is not null").forUpdate().select('consult').first();
   if (!visit || oldShadowMm(visit.consult) === null) return;
   const row = await trx('mix').where({ visit_id: visitId }).forUpdate().select('document').first();
   const read = row ? parseMix(row.document) : { ok: true as const, value: EMPTY_MIX };
   if (!read.ok) return;
   const document = withOldShadow(read.value, visit.consult, await rangeOf(trx, actor.salonId));
   if (row) await trx('mix').where({ visit_id: visitId }).update({ document: JSON.stringify(document) });
-  else await trx('mix').insert({ visit_id: visitId, salon_id: actor.salonId, document: JSON.stringify(document), search: mixWords(document), updated_by: actor.personId });
+  else await insertMix(trx, actor, visitId, document);
 }
 
 /** See {@link saveConsult}; the first outcome of a visit is based on revision 0. */

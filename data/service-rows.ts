@@ -5,6 +5,7 @@ import {
   type EventBody,
   type ServiceEvent,
   type ServiceScript,
+  type ServiceState,
   type UsedMix,
 } from '../core/chair';
 import { parseEventBody, parseScript } from '../core/formats';
@@ -56,11 +57,33 @@ export async function eventsAfter(
   }));
 }
 
+/** A service that runs, as it stands. */
+export interface RunningService {
+  readonly state: ServiceState;
+  readonly lastPosition: number;
+}
+
+/** The service of a visit; undefined where none was begun, or it is over. @param locked its row is locked for writing */
+export async function runningService(
+  trx: Transaction,
+  visitId: string,
+  { locked = false } = {},
+): Promise<RunningService | undefined> {
+  const row = await trx('service')
+    .where({ visit_id: visitId })
+    .whereNull('finished_at')
+    .modify((own) => void (locked && own.forUpdate()))
+    .select('script', 'last_position')
+    .first();
+  if (!row) return undefined;
+  const state = serviceState(stored('script', parseScript(row.script)), await eventsAfter(trx, visitId, 0));
+  return { state, lastPosition: row.last_position };
+}
+
 /** What of a visit's mix was used at its service. */
 export async function usedIn(trx: Transaction, visitId: string): Promise<UsedMix> {
-  const row = await trx('service').where({ visit_id: visitId }).whereNull('finished_at').select('visit_id').first();
-  const script = row && (await keptScript(trx, visitId));
-  return script ? usedOf(serviceState(script, await eventsAfter(trx, visitId, 0))) : NOTHING_USED;
+  const service = await runningService(trx, visitId);
+  return service ? usedOf(service.state) : NOTHING_USED;
 }
 
 /** An event as it is written. Moments are milliseconds since 1970. */

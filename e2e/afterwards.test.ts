@@ -1,8 +1,9 @@
 import type { Page } from 'puppeteer-core';
 import { recordOf, serviceState, type ServiceEvent, type ServiceScript } from '@/core/chair';
 import { EMPTY_MIX, startPlan } from '@/core/formats';
+import { tonerFor } from '@/core/mix/testing';
 import { USUAL_RANGE } from '@/core/products';
-import { EVERYWHERE, withProducts, type PlaceLength, type VisitToner } from '@/core/visit';
+import { withProducts } from '@/core/visit';
 import { createPatternEngine, type Plan } from '@/core/pattern';
 import { advance, later, withClock } from './later';
 import {
@@ -21,27 +22,11 @@ import {
 /** A tap too soon after the last one is the same tap. */
 const breathe = () => new Promise((resolve) => setTimeout(resolve, 950));
 
-const toner = (
-  id: string,
-  lengths: readonly PlaceLength[],
-  minutes: number,
-  more: Partial<VisitToner['place']> = {},
-): VisitToner => ({
-  id,
-  place: { ...EVERYWHERE, lengths, ...more },
-  line: 'sedge',
-  parts: [{ shade: 'sedge-9-violet', parts: 1 }],
-  grams: 40,
-  ratio: 2,
-  volumes: 5,
-  minutes,
-  state: 'damp',
-});
 /** Three places, each with minutes of its own. */
 const TONERS = [
-  toner('long', ['mids', 'ends'], 20),
-  toner('roots', ['roots'], 10),
-  toner('side', [], 5, { side: 'left' }),
+  tonerFor('long', 20, { lengths: ['mids', 'ends'] }),
+  tonerFor('roots', 10, { lengths: ['roots'] }),
+  tonerFor('side', 5, { side: 'left' }),
 ];
 
 function fewFoils(): Plan {

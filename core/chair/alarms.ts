@@ -3,7 +3,8 @@ import { staysOn, stepName } from '../steps';
 import { mixesOf, UNIT_WORDS } from '../work';
 import type { ServiceScript } from './script';
 import { endOf, stepTurn } from './steps';
-import { MINUTE, type BlockState, type ServiceState } from './state';
+import { MINUTE } from './minute';
+import type { BlockState, ServiceState } from './state';
 
 /** Something that wants to be heard at a moment. */
 export interface Alarm {

@@ -6,7 +6,7 @@ import type { ServiceScript } from './script';
 import { unitName, type ServiceState } from './state';
 
 /** What a service is at, and the next thing that will be called: for whoever looks after several. */
-export interface ServiceDue {
+interface ServiceDue {
   /** What is to be done now: `Foil 14, Back`. */
   readonly now: string;
   /** The next thing due, with its moment; null where nothing runs. */

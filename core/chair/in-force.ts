@@ -20,10 +20,6 @@ export class InForce {
     return this.allMixes;
   }
 
-  has(id: string): boolean {
-    return this.unitById.has(id);
-  }
-
   unit(id: string): ScriptUnit {
     return this.unitById.get(id)!;
   }

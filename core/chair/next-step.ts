@@ -2,7 +2,8 @@ import { mixesOf } from '../work';
 import type { RestStep } from './rest';
 import type { ServiceScript } from './script';
 import { stepTurn, wrongHair, type StepState } from './steps';
-import { MINUTE, type BlockState, type ServiceState, type UnitState } from './state';
+import { MINUTE } from './minute';
+import type { BlockState, ServiceState, UnitState } from './state';
 
 /** The one thing that is to be done now. */
 export type NextStep =
@@ -65,11 +66,11 @@ function foilStep({ rules }: ServiceScript, { bowls, blocks }: ServiceState, blo
 }
 
 /** Steps once the foils are out. */
-function afterFoils({ steps, stages }: ServiceState, now: number): NextStep {
-  const turn = stepTurn(steps, now);
+function afterFoils(state: ServiceState, now: number): NextStep {
+  const turn = stepTurn(state.steps, now);
   if (!turn) return { kind: 'finish' };
   const { own, on } = turn;
   if (turn.kind === 'until') return { kind: 'step-until', own, at: turn.at, on };
   if (turn.kind === 'done') return { kind: 'step-done', own, on };
-  return { kind: 'step-begin', own, on, wrong: wrongHair(own.step, steps, stages.length > 0) };
+  return { kind: 'step-begin', own, on, wrong: wrongHair(own.step, state) };
 }

@@ -1,10 +1,10 @@
 import { follow, Question, type Course, type PlacedFoil } from '../clock';
-import { levelAfter, onThisHead } from '../lift';
 import { recipeWords, STEP_HAIR_WORDS, stepName } from '../steps';
 import { UNIT_WORDS, type UnitKind } from '../work';
 import type { ServiceEvent } from './events';
 import { placedCourse, type ScriptUnit, type ServiceScript } from './script';
-import { lengthOf, MINUTE, serviceState, type ServiceState, type UnitState } from './state';
+import { MINUTE } from './minute';
+import { levelNow, minutesOn, serviceState, type ServiceState, type UnitState } from './state';
 
 /** A unit as it was planned, and as it was done; minutes from the start. */
 export interface UnitRecord {
@@ -104,7 +104,7 @@ export function recordOf(script: ServiceScript, state: ServiceState): ServiceRec
       id: one.id, number: added ? null : unit.number, kind: unit.kind, panel: unit.panel, letter: unit.letter, block: block.id, standing: one.standing, why: one.why, by: one.closedBy, seconds: one.seconds, limitMinutes: unit.limitMinutes,
       planned: plan && !added ? { placed: plan.placed, seconds: unit.seconds, on: plan.wet - plan.placed } : null,
       placed: one.closedAt === null ? null : minute(one.closedAt) - one.earlierMinutes,
-      on: one.closedAt === null || one.offAt === null ? null : one.earlierMinutes + (one.offAt - one.closedAt) / MINUTE, earlier: one.earlierMinutes,
+      on: one.offAt === null ? null : minutesOn(one, one.offAt), earlier: one.earlierMinutes,
     };
   }));
   const done = units.filter(({ placed }) => placed !== null);
@@ -117,7 +117,7 @@ export function recordOf(script: ServiceScript, state: ServiceState): ServiceRec
   const lastRinse = Math.max(-Infinity, ...state.stages.flatMap(({ doneAt }) => doneAt ?? []));
   const record = {
     units, lines: linesOf(script, units), placed: done.filter(isSection).length, skipped: units.filter(({ standing }) => standing === 'skipped').length, added: units.filter(({ number }) => number === null).length,
-    longest: Math.max(0, ...done.map(({ on }) => on ?? 0)), over: over.length, levels, levelReached: levelOver(state, units), rinsed: { planned: end, done: lastRinse > 0 ? minute(lastRinse) : null },
+    longest: Math.max(0, ...done.map(({ on }) => on ?? 0)), over: over.length, levels, levelReached: levelOver(state), rinsed: { planned: end, done: lastRinse > 0 ? minute(lastRinse) : null },
     bowls: bowlsOf(state), steps: stepsOf(state), decisions: state.decisions.map(({ words }) => words),
   };
   return { ...record, summary: summaryOf(script, state, record) };
@@ -184,16 +184,14 @@ function courseOfActions(script: ServiceScript, plan: ServiceState['plan']): Cou
 }
 
 /** Level over everything that lifts: seen where foils of its mix and block were checked, else estimated by the minutes on. */
-function levelOver(state: ServiceState, units: readonly UnitRecord[]): number | null {
-  const on = new Map(units.map((own) => [own.id, own.on]));
+function levelOver(state: ServiceState): number | null {
   const levels = state.blocks.flatMap(({ checks, units: own }) => {
     const letterOf = new Map(own.map(({ id, unit }) => [id, unit.letter]));
-    return own.flatMap(({ id, unit }) => {
-      const minutes = on.get(id);
-      const lift = lengthOf(unit, state.lifts);
-      if (minutes === null || minutes === undefined || !lift) return [];
-      const seen = checks.findLast(({ foil }) => letterOf.get(foil) === unit.letter)?.level;
-      return [seen ?? levelAfter(lift.from, onThisHead(lift.lift, state.heads[unit.letter].factor), minutes)];
+    return own.flatMap((one) => {
+      const estimated = one.offAt === null ? null : levelNow(one, state, one.offAt);
+      if (estimated === null) return [];
+      const seen = checks.findLast(({ foil }) => letterOf.get(foil) === one.unit.letter)?.level;
+      return [seen ?? estimated];
     });
   });
   return levels.length === 0 ? null : levels.reduce((sum, own) => sum + own, 0) / levels.length;

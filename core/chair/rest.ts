@@ -14,7 +14,8 @@ import {
 } from '../clock';
 import { mixesOf } from '../work';
 import { namedCourse, placedCourse, type ScriptCourse, type ServiceScript } from './script';
-import { MINUTE, type ServiceState, type UnitState } from './state';
+import { MINUTE } from './minute';
+import type { ServiceState, UnitState } from './state';
 
 /** What is left of a service: what happened is fixed, the running plan goes on. */
 export interface RestQuestion {

@@ -109,15 +109,22 @@ export function placedCourse({ order, rinses, pulling, by }: ScriptCourse, block
 }
 
 /** Freezes what a visit has planned into the script of its service. */
-export function scriptOf({ plan, work, clock, course, steps, offers, shelf, naturalLevel }: ScriptInput): ServiceScript {
-  const minutesOf = new Map(work.letters.map(({ letter, recipe }) => [letter, recipe?.minutes ?? 0]));
-  const units: ScriptUnit[] = [];
+export function scriptOf({ plan, course, steps, offers, naturalLevel, ...input }: ScriptInput): ServiceScript {
+  const { work, clock } = input;
   const blocks = clock.blocks.map((block): ScriptBlock => {
-    for (const [i, unit] of block.units.entries()) units.push(scriptUnit(unit, block.foils[i].seconds, minutesOf.get(unit.letter) ?? 0));
     // Other strengths are no matter of the chair: what Clock found of them is in the mix by now.
     const { id, panel, name, foils, together, apart, after: first } = block;
     return { id, panel, name, foils, together, apart, after: first, units: block.units.map((own) => own.id) };
   });
+  return {
+    version: 3, plan, naturalLevel, ...scriptPartOf(input), blocks, readings: work.readings, rules: { ...clock.rules, away: [] }, course: namedCourse(course, blocks), steps, offers,
+  };
+}
+
+/** What of a script follows Mix, without any plan of the clock. */
+export function scriptPartOf({ work, clock, shelf }: Pick<ScriptInput, 'work' | 'clock' | 'shelf'>): ScriptPart {
+  const minutesOf = new Map(work.letters.map(({ letter, recipe }) => [letter, recipe?.minutes ?? 0]));
+  const units = clock.blocks.flatMap((block) => block.units.map((unit, i) => scriptUnit(unit, block.foils[i].seconds, minutesOf.get(unit.letter) ?? 0)));
   const mixes: Record<string, ScriptMix> = {};
   for (const { letter, mix, endsMix, endsGrams } of work.units) {
     const formula = work.letters.find((own) => own.letter === letter)?.formula;
@@ -128,10 +135,7 @@ export function scriptOf({ plan, work, clock, course, steps, offers, shelf, natu
     const product = formula.kind === 'lift' ? shelf.lightener(formula.product) : undefined;
     return product ? [[letter, { id: product.id, name: product.name, speed: product.speed }]] : [];
   }));
-  return {
-    version: 3, plan, naturalLevel, units, lifts: work.lift.map(({ letter, from, target, stretch, lift }) => ({ letter, from, target, stretch, lift })), blocks, mixes, products, readings: work.readings,
-    rules: { ...clock.rules, away: [] }, course: namedCourse(course, blocks), steps, offers,
-  };
+  return { units, lifts: work.lift.map(({ letter, from, target, stretch, lift }) => ({ letter, from, target, stretch, lift })), mixes, products };
 }
 
 /** Strength of a mix, and those that its lightener takes instead; what deposits keeps its own. */

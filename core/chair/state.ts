@@ -3,6 +3,7 @@ import { stepName } from '../steps';
 import { mixesOf } from '../work';
 import { asTaken, inOrder, standing, type PlannedAction, type ServiceEvent } from './events';
 import { InForce } from './in-force';
+import { MINUTE } from './minute';
 import type { ScriptBlock, ScriptCourse, ScriptLift, ScriptMix, ScriptUnit, ServiceScript } from './script';
 import { StepList, type StepEvent, type StepState } from './steps';
 
@@ -294,7 +295,7 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
       }
       case 'reapplied': {
         const own = body.foils.flatMap((id) => foils.get(id) ?? []).filter((one) => one.standing === 'on');
-        for (const one of own) Object.assign(one, { earlierMinutes: one.earlierMinutes + (at - one.closedAt!) / MINUTE, closedAt: at, longerUntil: null });
+        for (const one of own) Object.assign(one, { earlierMinutes: minutesOn(one, at), closedAt: at, longerUntil: null });
         if (own.length === 0) break;
         decisions.push({ at, by, words: `Second application on ${foilsSaid(own.length)}: ${body.reason}` });
         freeAt = at;
@@ -392,8 +393,6 @@ function holderOf(events: readonly ServiceEvent[]): Pick<ServiceState, 'heldBy' 
   return last.body.kind === 'taken' ? { heldBy: { device: last.device, person: last.by }, handedAt: null } : { heldBy: null, handedAt: last.at };
 }
 
-export const MINUTE = 60_000;
-
 function unitState(
   lifts: readonly ScriptLift[], id: string, own: Mutable, unit: ScriptUnit, added: boolean, checks: readonly Check[], letterOf: (foil: string) => string, heads: ServiceState['heads'],
 ): UnitState {
@@ -454,18 +453,23 @@ export function lengthOf({ lifting }: Pick<ScriptUnit, 'lifting'>, lifts: readon
   return own.find(({ stretch }) => stretch === 'length') ?? own[0];
 }
 
+/** Minutes that product was on a unit until a moment, all applications together; null where it was not put on. */
+export const minutesOn = ({ closedAt, earlierMinutes }: Pick<UnitState, 'closedAt' | 'earlierMinutes'>, until: number): number | null =>
+  closedAt === null ? null : earlierMinutes + (until - closedAt) / MINUTE;
+
 /** Level that a unit is expected to have now, by what is known of this head; null where nothing of it lifts, or it is not on. */
-export function levelNow({ unit, closedAt, earlierMinutes }: UnitState, { lifts, heads }: Pick<ServiceState, 'lifts' | 'heads'>, now: number): number | null {
-  const own = lengthOf(unit, lifts);
-  if (!own || closedAt === null) return null;
-  return levelAfter(own.from, onThisHead(own.lift, heads[unit.letter].factor), earlierMinutes + (now - closedAt) / MINUTE);
+export function levelNow(own: UnitState, { lifts, heads }: Pick<ServiceState, 'lifts' | 'heads'>, now: number): number | null {
+  const row = lengthOf(own.unit, lifts);
+  const minutes = minutesOn(own, now);
+  return !row || minutes === null ? null : levelAfter(row.from, onThisHead(row.lift, heads[own.unit.letter].factor), minutes);
 }
 
 /** A check as a reading of the lift; undefined where it says nothing: the foil was not closed, or nothing was lifted. */
-export function readingOf(own: ScriptLift | undefined, check: Pick<Check, 'at' | 'level'>, closedAt: number | null, earlierMinutes = 0): StrandReading | undefined {
-  if (!own || closedAt === null) return undefined;
+export function readingOf(own: ScriptLift | undefined, check: Pick<Check, 'at' | 'level'>, unit: Pick<UnitState, 'closedAt' | 'earlierMinutes'> | undefined): StrandReading | undefined {
+  const minutes = unit ? minutesOn(unit, check.at) : null;
+  if (!own || minutes === null) return undefined;
   const most = own.lift.most ? Math.min(own.from + own.lift.most.levels, own.lift.most.top) : 10;
-  const reading: StrandReading = { from: own.from, volumes: own.lift.volumes, minutes: (earlierMinutes + (check.at - closedAt) / MINUTE) * (own.lift.warmth ?? 1), level: check.level, known: own.lift.factor, atCap: check.level >= most };
+  const reading: StrandReading = { from: own.from, volumes: own.lift.volumes, minutes: minutes * (own.lift.warmth ?? 1), level: check.level, known: own.lift.factor, atCap: check.level >= most };
   return readingProblem(reading) === undefined ? reading : undefined;
 }
 
@@ -476,7 +480,7 @@ function headsOf(script: ServiceScript, lifts: readonly ScriptLift[], checks: Re
   return Object.fromEntries([...letters].map((letter) => {
     const today = seen.flatMap((check): StrandReading[] => {
       const unit = unitOf(check.foil);
-      const reading = unit.letter === letter ? readingOf(lengthOf(unit, lifts), check, foils.get(check.foil)?.closedAt ?? null, foils.get(check.foil)?.earlierMinutes) : undefined;
+      const reading = unit.letter === letter ? readingOf(lengthOf(unit, lifts), check, foils.get(check.foil)) : undefined;
       return reading ? [reading] : [];
     });
     return [letter, headFactor([...script.readings, ...today])];

@@ -145,11 +145,11 @@ describe('steps after the foils', () => {
   });
 
   test('dry hair where it is wanted: a drying comes first, and a step on wrong hair says so', () => {
-    expect(neededBefore(spot, state([1, begun('wash')]).steps, null, false, 'd')).toMatchObject({
+    expect(neededBefore(spot, state([1, begun('wash')]), null, 'd')).toMatchObject({
       id: 'd',
       kind: 'dry',
     });
-    expect(neededBefore(spot, state([1, begun('wash')]).steps, 'dry', false, 'd')).toBeNull();
+    expect(neededBefore(spot, state([1, begun('wash')]), 'dry', 'd')).toBeNull();
     const wrong = state([1, done('wash')], [2, { kind: 'step-added', step: spot, after: null }]);
     expect(nextStep(script, wrong, [], at(3))).toMatchObject({
       kind: 'step-begin',

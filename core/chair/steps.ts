@@ -11,6 +11,7 @@ import {
   type ServiceStep,
 } from '../steps';
 import type { EventBody } from './events';
+import { MINUTE } from './minute';
 
 /** A step of a service as it stands. Moments are milliseconds since 1970. */
 export interface StepState {
@@ -119,7 +120,7 @@ const row = (step: ServiceStep, plannedMinutes: number | null): Row => ({
 });
 
 /** When a step that was begun has had its minutes. */
-export const endOf = ({ step, begunAt }: StepState): number => begunAt! + step.minutes * 60_000;
+export const endOf = ({ step, begunAt }: StepState): number => begunAt! + step.minutes * MINUTE;
 
 /** What a colourist can do next of some steps. */
 export type StepTurn =
@@ -129,7 +130,7 @@ export type StepTurn =
   | { readonly kind: 'until'; readonly own: StepState; readonly at: number; readonly on: readonly StepState[] };
 
 /** Colours whose ends lie so near to each other are rinsed at once, ms: nobody rinses twice for less. */
-const TOGETHER = 120_000;
+const TOGETHER = 2 * MINUTE;
 
 /** What is next; null once every step is done. */
 export function stepTurn(steps: readonly StepState[], now: number): StepTurn | null {
@@ -142,7 +143,7 @@ export function stepTurn(steps: readonly StepState[], now: number): StepTurn | n
   const running = round.filter(({ standing }) => standing === 'on').sort((a, b) => endOf(a) - endOf(b));
   const [waiting] = round.filter(({ standing }) => standing === 'waiting');
   if (waiting) {
-    const due = running.length === 0 ? now : endOf(running[running.length - 1]) - waiting.step.minutes * 60_000;
+    const due = running.length === 0 ? now : endOf(running[running.length - 1]) - waiting.step.minutes * MINUTE;
     return due <= now ? { kind: 'begin', own: waiting, on } : { kind: 'until', own: waiting, at: due, on };
   }
   const [first] = running;
@@ -155,9 +156,15 @@ export function stepTurn(steps: readonly StepState[], now: number): StepTurn | n
   return { kind: 'done', own: first, on };
 }
 
-/** State of the hair by what was done. @param rinsed whether foils were rinsed */
-export function hairNow(steps: readonly StepState[], rinsed: boolean): HairNow {
-  let now: HairNow = rinsed ? 'damp' : 'dry';
+/** How far a service is: its steps, and its visits to the basin with foils. */
+interface Progress {
+  readonly steps: readonly StepState[];
+  readonly stages: readonly unknown[];
+}
+
+/** State of the hair by what was done. */
+function hairNow({ steps, stages }: Progress): HairNow {
+  let now: HairNow = stages.length > 0 ? 'damp' : 'dry';
   const done = steps.filter(({ begunAt }) => begunAt !== null).sort((a, b) => a.begunAt! - b.begunAt!);
   for (const { step, doneAt } of done) {
     if (step.kind === 'treatment') now = 'treated';
@@ -168,8 +175,7 @@ export function hairNow(steps: readonly StepState[], rinsed: boolean): HairNow {
 }
 
 /** What is wrong with the hair for a step that is to be begun, as a sentence; null where it suits. */
-export const wrongHair = (step: ServiceStep, steps: readonly StepState[], rinsed: boolean): string | null =>
-  hairProblem(step, hairNow(steps, rinsed));
+export const wrongHair = (step: ServiceStep, service: Progress): string | null => hairProblem(step, hairNow(service));
 
 /**
  * What is added so that a step finds the hair that it wants: a drying or a treatment before it, where the hair is another by
@@ -177,17 +183,17 @@ export const wrongHair = (step: ServiceStep, steps: readonly StepState[], rinsed
  */
 export function neededBefore(
   step: ServiceStep,
-  steps: readonly StepState[],
+  service: Progress,
   after: string | null,
-  rinsed: boolean,
   id: string,
 ): ServiceStep | null {
+  const { steps } = service;
   const at = steps.findIndex((own) => own.step.id === after);
   const before = steps
     .slice(0, at + 1)
     .filter(({ standing }) => standing === 'waiting')
     .map((own) => own.step);
-  const now = hairBefore([...before, step], hairNow(steps, rinsed))[before.length];
+  const now = hairBefore([...before, step], hairNow(service))[before.length];
   if (suits(step.hair, now) || step.hair === 'damp') return null;
   return step.hair === 'dry' ? plainStep(id, 'dry') : plainStep(id, 'treatment');
 }

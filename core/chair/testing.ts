@@ -5,7 +5,8 @@ import { plainStep, plainSteps } from '../steps';
 import { EVERYWHERE } from '../visit';
 import type { EventBody, ServiceEvent } from './events';
 import type { ScriptBlock, ScriptLift, ScriptUnit, ServiceScript } from './script';
-import { MINUTE, readyMinutesOf } from './state';
+import { MINUTE } from './minute';
+import { readyMinutesOf } from './state';
 
 /** A moment that tests start from. */
 export const T0 = Date.UTC(2026, 5, 1, 9, 0);

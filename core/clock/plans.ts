@@ -1,3 +1,4 @@
+import { capital } from '../units';
 import { Search, type Fixed, type Wanted } from './search';
 import {
   comesEarly,
@@ -268,7 +269,7 @@ export function changesBetween(from: Figures, to: Figures): string {
   ].filter((own) => own !== null);
   if (parts.length === 0) return 'Nothing changes.';
   const sentence = parts.join(', ');
-  return `${sentence[0].toUpperCase()}${sentence.slice(1)}.`;
+  return `${capital(sentence)}.`;
 }
 
 function said(by: number, words: (by: number) => string): string | null {

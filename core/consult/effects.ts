@@ -1,7 +1,7 @@
 import { tonerWeeks, visibleLine, type GrowthRate } from '../growth';
 import { greyShareOf } from '../hair-map';
 import { brightnessStep } from '../pattern';
-import { formatLevel } from '../units';
+import { capital, formatLevel } from '../units';
 import { timeThereIs, type Consult, type House } from '../visit';
 import type { Chapter } from './conversation';
 
@@ -41,7 +41,7 @@ function wish(consult: Consult, add: Add): void {
   add('wish', `Brightness: ${step.words}`, `Patterns that lighten ${Math.round(step.share[0] * 100)}–${Math.round(step.share[1] * 100)} % of the hair are suggested first.`);
   if (consult.contrast === 'high') add('wish', 'High contrast', 'Deep weaves and slices count for more; baby lights for less.');
   if (consult.contrast === 'blended') add('wish', 'Blended', 'Fine weaves and soft starts count for more; wide ribbons for less.');
-  if (consult.tone !== null) add('wish', `${consult.tone === 'bright' ? 'Bright white' : consult.tone[0].toUpperCase() + consult.tone.slice(1)}`, TONES[consult.tone]);
+  if (consult.tone !== null) add('wish', consult.tone === 'bright' ? 'Bright white' : capital(consult.tone), TONES[consult.tone]);
   if (consult.skinTone === 'olive' || consult.skinTone === 'warm') {
     const much = consult.goalLevel - consult.naturalLevel >= 4;
     add('wish', `${consult.skinTone === 'olive' ? 'Olive' : 'Warm'} skin`, much ? 'A hint only: keep some warmth, and level 8 may look softer than 10 on this base.' : 'A hint only: keep some warmth.');

@@ -2,7 +2,7 @@ import type { ItemsRead } from '../bowl';
 import type { ColourResults, Need } from '../mix';
 import type { Plan } from '../pattern';
 import { formatAmount } from '../units';
-import { HAIR_STATE_WORDS, placeWords, type VisitMix } from '../visit';
+import { HAIR_STATE_WORDS, placeWords, rootName, type VisitMix } from '../visit';
 import { groupsOf, groupWords, isExpected, type LiftRow, type WorkList } from '../work';
 import { cut, wrapped } from './sheet-text';
 import type { Shape } from './shapes';
@@ -129,8 +129,7 @@ function cardAt(scale: number, { mix, work, colours, needs, plan }: CardVisit, f
   mix.roots.forEach((root, i) => {
     const { result } = colours.roots[i];
     line(result.ok ? items(result.items) : `cannot be mixed: ${result.problem}`, { weight: 600, right: `${tenth(root.minutes)} min` });
-    const name = root.place.frontMm === null ? 'root colour' : 'root tap';
-    line(`${name}, ${placeWords(root.place)}, ${tenth(root.mm)} mm down, ${HAIR_STATE_WORDS[root.state]}${result.ok ? `; level ${tenth(result.level)}` : ''}`, { x: indent, size: 3.1, fill: SOFT, step: 4 });
+    line(`${rootName(root.place).toLowerCase()}, ${placeWords(root.place)}, ${tenth(root.mm)} mm down, ${HAIR_STATE_WORDS[root.state]}${result.ok ? `; level ${tenth(result.level)}` : ''}`, { x: indent, size: 3.1, fill: SOFT, step: 4 });
   });
   if (mix.corrections.length > 0) heading('Corrections');
   mix.corrections.forEach((own, i) => {

@@ -4,4 +4,4 @@ export { nextVisit, type NextFacts, type NextReason, type NextVisit, type NextWh
 export { carriesOldLight, growthRate, regrowthAfter, WEEKS_PER_MONTH, type GrowthInterval, type GrowthRate, type Regrowth } from './regrowth';
 export { sessionsToGoal, type LevelVisit, type Sessions } from './sessions';
 export { targetProgress, type Target, type TargetProgress, type TargetVisit } from './targets';
-export { edgeOf, tonerWeeks, visibleLine, type Edge, type VisibleLine } from './visible-line';
+export { edgeOf, TEASING_MM, tonerWeeks, visibleLine, type Edge, type VisibleLine } from './visible-line';

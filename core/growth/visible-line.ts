@@ -1,5 +1,7 @@
 /** How strongly a gather shows its edge as it grows out, mm: working assumptions until the wear model decides. */
 const KAPPA = { slice: 70, medium: 95, soft: 105 } as const;
+/** Each tease makes starts differ by up to so much, mm: working assumption. */
+export const TEASING_MM = 20;
 /** Slice, medium weave, or fine weave, baby lights and teased starts. */
 export type Edge = keyof typeof KAPPA;
 

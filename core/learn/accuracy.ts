@@ -1,4 +1,4 @@
-import { lengthOf, readingOf, recordOf, type ServiceScript, type ServiceState } from '../chair';
+import { lengthOf, minutesOn, readingOf, recordOf, type ServiceScript, type ServiceState } from '../chair';
 import { headFactor, levelAfter, onThisHead, weighReading } from '../lift';
 import type { LiftSample } from './lift';
 import type { PaceSample } from './pace';
@@ -48,12 +48,13 @@ export function lessonOf(script: ServiceScript, state: ServiceState): Lesson {
     levels: state.blocks.flatMap(({ units, checks }) => checks.flatMap(({ foil, level, at }) => {
       const own = units.find(({ id }) => id === foil);
       const lift = own && lengthOf(own.unit, state.lifts);
-      return !lift || own.closedAt === null ? [] : [{ estimated: levelAfter(lift.from, onThisHead(lift.lift, head), own.earlierMinutes + (at - own.closedAt) / 60_000), reached: level }];
+      const minutes = own ? minutesOn(own, at) : null;
+      return !lift || minutes === null ? [] : [{ estimated: levelAfter(lift.from, onThisHead(lift.lift, head), minutes), reached: level }];
     })),
     lifts: state.blocks.flatMap(({ units, checks }) => checks.flatMap((check): LiftSample[] => {
       const own = units.find(({ id }) => id === check.foil);
       const product = own && script.products[own.unit.letter];
-      const reading = own && readingOf(lengthOf(own.unit, state.lifts), check, own.closedAt, own.earlierMinutes);
+      const reading = own && readingOf(lengthOf(own.unit, state.lifts), check, own);
       // What stopped at the product's end could have been more: it says nothing of the speed.
       if (!product || !reading || reading.atCap) return [];
       const { raw, weight } = weighReading(reading);

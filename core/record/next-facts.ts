@@ -1,4 +1,4 @@
-import { edgeOf, type Edge, type GrowthRate, type NextFacts } from '../growth';
+import { edgeOf, TEASING_MM, type Edge, type GrowthRate, type NextFacts } from '../growth';
 import { ZONES, type Zone } from '../head';
 import type { Gather, Plan, Sheet, SingleGather } from '../pattern';
 import { shadowOf, type Consult, type Outcome, type VisitMix } from '../visit';
@@ -18,9 +18,6 @@ interface Facts {
   readonly mix: Pick<VisitMix, 'toners' | 'roots'>;
 }
 
-/** Each tease makes starts differ by so much, mm: the line begins over it. As the worn picture has it. */
-const TEASED_MM = 20;
-
 /** What the next visit is reckoned from, out of a visit and its record. */
 export function nextFactsOf({ on, rate, consult, plan, sheet, zones, levelReached, mix }: Facts): NextFacts {
   const panels = new Map(plan.panels.map((panel) => [panel.id, panel]));
@@ -34,7 +31,7 @@ export function nextFactsOf({ on, rate, consult, plan, sheet, zones, levelReache
     // The strongest edge of a zone is the one that is seen.
     const edges = (own.length > 0 ? own : all).flatMap(({ panel, gather }) => {
       const { gather: recipe, start } = panels.get(panel) ?? {};
-      return recipe && start ? [{ edge: edgeOf(gather, stitchOf(recipe, gather), start.teasing), featherMm: start.featherMm + TEASED_MM * start.teasing }] : [];
+      return recipe && start ? [{ edge: edgeOf(gather, stitchOf(recipe, gather), start.teasing), featherMm: start.featherMm + TEASING_MM * start.teasing }] : [];
     });
     const [strongest] = edges.sort((a, b) => STRENGTH[a.edge] - STRENGTH[b.edge] || a.featherMm - b.featherMm);
     const found = strongest ?? { edge: 'medium', featherMm: 0 };

@@ -1,6 +1,5 @@
-import { lengthOf, type ServiceState } from '../chair';
+import { lengthOf, levelNow, type ServiceState } from '../chair';
 import { ZONES, type Zone } from '../head';
-import { levelAfter, onThisHead } from '../lift';
 import type { Sheet } from '../pattern';
 import type { Outcome } from '../visit';
 import type { PlacedUnit, WorkList } from '../work';
@@ -42,11 +41,11 @@ const isSection = ({ kind }: Pick<PlacedUnit, 'kind'>) => kind === 'foil' || kin
 export function zonesOfService(state: ServiceState, sheet: Worked): ZonesDone {
   return gathered(sheet, state.blocks.flatMap(({ units, checks }) => {
     const letterOf = new Map(units.map(({ id, unit }) => [id, unit.letter]));
-    return units.flatMap(({ unit, closedAt, offAt, earlierMinutes }): Lit[] => {
-      const lift = lengthOf(unit, state.lifts);
-      if (closedAt === null || !lift || !isSection(unit)) return [];
+    return units.flatMap((own): Lit[] => {
+      const { unit, closedAt, offAt } = own;
+      if (closedAt === null || !lengthOf(unit, state.lifts) || !isSection(unit)) return [];
       const seen = checks.findLast(({ foil }) => letterOf.get(foil) === unit.letter)?.level;
-      return [{ zone: unit.zone, startMm: unit.startMm, level: seen ?? (offAt === null ? null : levelAfter(lift.from, onThisHead(lift.lift, state.heads[unit.letter].factor), earlierMinutes + (offAt - closedAt) / 60_000)) }];
+      return [{ zone: unit.zone, startMm: unit.startMm, level: seen ?? (offAt === null ? null : levelNow(own, state, offAt)) }];
     });
   }));
 }

@@ -1,8 +1,7 @@
 export { hairBefore, hairProblem, suits, type HairNow } from './hair';
-export { PUT_ON_MINUTES, SPOT_MINUTES, STEP_MINUTES } from './minutes';
 export { offeredSteps } from './offers';
-export { plainStep, plainSteps, type PlainKind } from './plain';
-export { roundsOf, timedSteps, wholeMinutes, type StepTimes, type TimedStep } from './rounds';
+export { plainStep, plainSteps } from './plain';
+export { roundsOf, timedSteps, wholeMinutes, type TimedStep } from './rounds';
 export {
   isAtBasin,
   isColour,

@@ -12,7 +12,8 @@ import { colourItems } from '../bowl';
 import type { HeadFactor } from '../lift';
 import type { Shelf } from '../products';
 import { EVERYWHERE } from '../visit';
-import { mixedStep, plainStep } from './plain';
+import { correctionStep, rootStep, tonerStep } from './mixed';
+import { plainStep } from './plain';
 import type { ServiceStep } from './step';
 
 interface OfferFacts {
@@ -45,39 +46,22 @@ export function offeredSteps({
   const [powder] = shelf.lighteners;
   if (powder) {
     const wash = usualWash('wash', powder.id, level);
-    const { items } = correctionResult(wash, shelf, head);
-    out.push(
-      mixedStep('bleach-wash', 'bleach-wash', 'Bleach wash', {
-        minutes: wash.minutes,
-        hair: 'damp',
-        place: wash.place,
-        items,
-      }),
-    );
+    out.push(correctionStep('bleach-wash', wash, correctionResult(wash, shelf, head).items));
   }
   out.push(plainStep('paint', 'paint'), plainStep('treatment', 'treatment'));
   const line = shelf.depositLine;
   if (line) {
     for (const root of [usualShadow('shadow', line), usualTap('tap', line)]) {
       const result = rootResult(root, naturalLevel, shelf);
-      const { minutes, state, place } = root;
-      if (result.ok) {
-        const name = place.frontMm === null ? 'Root colour' : 'Root tap';
-        out.push(mixedStep(`root ${root.id}`, 'root', name, { minutes, hair: state, place, items: result.items }));
-      }
+      if (result.ok) out.push(rootStep(`root ${root.id}`, root, result.items));
     }
     const minutes = Math.min(15, line.minutes.most);
     tonerIdeas(line, shelf, level, minutes, tone, porous).forEach(({ parts }, i) => {
       const items = colourItems(parts, Math.max(5, line.volumes.least), line.ratio.usual, 20, shelf);
-      out.push(mixedStep(`toner ${i + 1}`, 'toner', 'Toner', { minutes, hair: 'damp', place: EVERYWHERE, items }));
+      out.push(tonerStep(`toner ${i + 1}`, { minutes, state: 'damp', place: EVERYWHERE }, items));
     });
     const spot = usualSpot('spot', line, shelf, level);
-    if (spot) {
-      const { items } = correctionResult(spot, shelf, head);
-      out.push(
-        mixedStep('spot', 'spot', 'Spot repair', { minutes: spot.minutes, hair: 'dry', place: spot.place, items }),
-      );
-    }
+    if (spot) out.push(correctionStep('spot', spot, correctionResult(spot, shelf, head).items));
   }
   return [...out, plainStep('dry', 'dry'), plainStep('cut', 'cut')];
 }

@@ -1,6 +1,5 @@
-import type { ColourPlace } from '../visit';
 import { STEP_MINUTES } from './minutes';
-import type { ServiceStep, StepHair, StepKind } from './step';
+import type { ServiceStep, StepHair } from './step';
 
 /** Steps for which nothing is weighed. */
 export type PlainKind = keyof typeof STEP_MINUTES;
@@ -24,13 +23,3 @@ export function plainStep(id: string, kind: PlainKind, part: Partial<ServiceStep
 /** Every plain step but one's own, in the order in which they come. */
 export const plainSteps = (): ServiceStep[] =>
   (Object.keys(PLAIN) as PlainKind[]).filter((kind) => kind !== 'own').map((kind) => plainStep(kind, kind));
-
-/** A step with a bowl. */
-export function mixedStep(
-  id: string,
-  kind: StepKind,
-  name: string,
-  part: Pick<ServiceStep, 'minutes' | 'hair' | 'items'> & { readonly place: ColourPlace },
-): ServiceStep {
-  return { id, kind, name, ...part };
-}

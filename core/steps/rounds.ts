@@ -2,7 +2,7 @@ import { PUT_ON_MINUTES } from './minutes';
 import { isColour, stepName, type ServiceStep } from './step';
 
 /** When a step is begun and when it is done, minutes. */
-export interface StepTimes {
+interface StepTimes {
   readonly from: number;
   readonly to: number;
 }
@@ -19,27 +19,6 @@ export function roundsOf<S extends Pick<ServiceStep, 'kind' | 'minutes'>>(steps:
   return out;
 }
 
-/**
- * When each step is begun and done, by its id, minutes from the end of the last rinse. In a round the longest begins at once and
- * the others so that they end with it; each is put on once the one before it is on. Two of the same time end one after the other:
- * nothing stays on past its minutes.
- */
-function timesOf(steps: readonly ServiceStep[]): ReadonlyMap<string, StepTimes> {
-  const out = new Map<string, StepTimes>();
-  let at = 0;
-  for (const round of roundsOf(steps)) {
-    const begun = at;
-    let free = begun;
-    for (const { id, minutes } of round) {
-      const from = Math.max(free, begun + round[0].minutes - minutes);
-      out.set(id, { from, to: from + minutes });
-      free = from + PUT_ON_MINUTES;
-      at = Math.max(at, from + minutes);
-    }
-  }
-  return out;
-}
-
 /** A step at its time: minutes from the end of the last rinse. */
 export interface TimedStep extends StepTimes {
   readonly step: ServiceStep;
@@ -47,12 +26,23 @@ export interface TimedStep extends StepTimes {
   readonly words: string;
 }
 
-/** Steps at their times, in the order in which they are begun. */
+/**
+ * Steps at their times, in the order in which they are begun. In a round the longest begins at once and the others so that they
+ * end with it; each is put on once the one before it is on. Two of the same time end one after the other: nothing stays on past
+ * its minutes.
+ */
 export function timedSteps(steps: readonly ServiceStep[]): TimedStep[] {
-  const times = timesOf(steps);
-  return roundsOf(steps).flatMap((round) =>
-    round.map((step) => ({ step, words: stepName(step), ...times.get(step.id)! })),
-  );
+  const out: TimedStep[] = [];
+  for (const round of roundsOf(steps)) {
+    const begun = wholeMinutes(out);
+    let free = begun;
+    for (const step of round) {
+      const from = Math.max(free, begun + round[0].minutes - step.minutes);
+      out.push({ step, words: stepName(step), from, to: from + step.minutes });
+      free = from + PUT_ON_MINUTES;
+    }
+  }
+  return out;
 }
 
 /** Minutes that some steps take in all. */

@@ -1,26 +1,13 @@
 import type { ColourResults } from '../mix';
-import { EVERYWHERE, type HairState, type PlaceLength, type RootMix, type VisitToner } from '../visit';
+import { tonerFor } from '../mix/testing';
+import { EVERYWHERE, type HairState, type PlaceLength, type RootMix } from '../visit';
 import { visitOf } from '../visit/computed/testing';
 import { hairBefore, hairProblem, putOn, suggestedSteps, timedSteps } from '.';
 
 const NONE: ColourResults = { toners: [], roots: [], corrections: [] };
 
-const toner = (
-  id: string,
-  lengths: readonly PlaceLength[],
-  minutes: number,
-  state: HairState = 'damp',
-): VisitToner => ({
-  id,
-  place: { ...EVERYWHERE, lengths },
-  line: 'sedge',
-  parts: [],
-  grams: 40,
-  ratio: 2,
-  volumes: 6,
-  minutes,
-  state,
-});
+const toner = (id: string, lengths: readonly PlaceLength[], minutes: number, state: HairState = 'damp') =>
+  tonerFor(id, minutes, { lengths }, { parts: [], volumes: 6, state });
 const root: RootMix = {
   ...toner('r', ['roots'], 10),
   mm: 25,

@@ -1,18 +1,27 @@
 import type { ItemsRead } from '../bowl';
 import type { ColourResults } from '../mix';
-import type { Correction, RootMix, SpotRepair, VisitMix, VisitToner } from '../visit';
+import type { Correction, VisitMix } from '../visit';
 import { SPOT_MINUTES } from './minutes';
-import { mixedStep, plainStep } from './plain';
+import { correctionStep, rootStep, tonerStep } from './mixed';
+import { plainStep } from './plain';
 import { isColour, type ServiceStep } from './step';
-
-type ColoursMixed = Pick<VisitMix, 'corrections' | 'roots' | 'toners'>;
 
 /**
  * What follows the foils, as Mix suggests it: wash, bleach washes, root colour and toners, rinse, dry; then spots, which are
  * repaired on dry hair. A treatment and a drying come before what wants such hair.
  */
-export function suggestedSteps(mix: ColoursMixed, results: ColourResults): ServiceStep[] {
-  const { washes, colours, spots } = mixedSteps(mix, results);
+export function suggestedSteps(
+  mix: Pick<VisitMix, 'corrections' | 'roots' | 'toners'>,
+  results: ColourResults,
+): ServiceStep[] {
+  const of = (kind: Correction['kind']) =>
+    mix.corrections.filter((own) => own.kind === kind).map((own) => correctionStep(`correction ${own.id}`, own, read(results.corrections, own.id)));
+  const washes = of('bleach-wash');
+  const spots = of('spot');
+  const colours = [
+    ...mix.roots.map((own) => rootStep(`root ${own.id}`, own, read(results.roots, own.id))),
+    ...mix.toners.map((own) => tonerStep(`toner ${own.id}`, own, read(results.toners, own.id))),
+  ];
   const steps: ServiceStep[] = [plainStep('wash', 'wash'), ...washes];
   if (washes.length > 0) steps.push(plainStep('rinse wash', 'rinse', { name: 'Rinse and wash' }));
   const wet = colours.filter(({ hair }) => hair !== 'dry');
@@ -33,42 +42,14 @@ export function suggestedSteps(mix: ColoursMixed, results: ColourResults): Servi
   return steps;
 }
 
-/** The steps of a mix that have a bowl. */
-export function mixedSteps({ corrections, roots, toners }: ColoursMixed, results: ColourResults) {
-  const washes = corrections.filter(({ kind }) => kind === 'bleach-wash').map((own) => correctionStep(own, results));
-  const spots = corrections.filter((own): own is SpotRepair => own.kind === 'spot');
-  return {
-    washes,
-    colours: [...roots.map((own) => rootStep(own, results)), ...toners.map((own) => tonerStep(own, results))],
-    spots: spots.map((own) => correctionStep(own, results)),
-  };
+/** What is weighed for one of a mix; a problem where it cannot be, or is not mixed yet. */
+function read(all: readonly { readonly id: string; readonly result: MixedResult }[], id: string): ItemsRead {
+  const result = all.find((own) => own.id === id)?.result;
+  if (result === undefined) return { ok: false, problem: 'it is not mixed yet' };
+  return 'problem' in result ? { ok: false, problem: result.problem } : result.items;
 }
 
-function itemsOf(
-  result:
-    { readonly ok: true; readonly items: ItemsRead } | { readonly ok: false; readonly problem: string } | undefined,
-): ItemsRead {
-  return result?.ok ? result.items : { ok: false, problem: result?.problem ?? 'it is not mixed yet' };
-}
-
-function tonerStep({ id, minutes, state, place }: VisitToner, { toners }: ColourResults): ServiceStep {
-  const items = itemsOf(toners.find((own) => own.id === id)?.result);
-  return mixedStep(`toner ${id}`, 'toner', 'Toner', { minutes, hair: state, place, items });
-}
-
-function rootStep({ id, minutes, state, place }: RootMix, { roots }: ColourResults): ServiceStep {
-  const items = itemsOf(roots.find((own) => own.id === id)?.result);
-  const name = place.frontMm === null ? 'Root colour' : 'Root tap';
-  return mixedStep(`root ${id}`, 'root', name, { minutes, hair: state, place, items });
-}
-
-function correctionStep({ id, kind, minutes, place }: Correction, { corrections }: ColourResults): ServiceStep {
-  const items =
-    corrections.find((own) => own.id === id)?.result.items ?? ({ ok: false, problem: 'it is not mixed yet' } as const);
-  return kind === 'spot'
-    ? mixedStep(`correction ${id}`, 'spot', 'Spot repair', { minutes, hair: 'dry', place, items })
-    : mixedStep(`correction ${id}`, 'bleach-wash', 'Bleach wash', { minutes, hair: 'damp', place, items });
-}
+type MixedResult = { readonly items: ItemsRead } | { readonly problem: string };
 
 /** Whether some steps put anything on the hair. */
 export const putOn = (steps: readonly ServiceStep[]): boolean =>

@@ -1,3 +1,4 @@
+export { capital } from './capital';
 export { dayAfter, daysBetween, today } from './day';
 export { formatLength, MM_PER_INCH, parseLength, type LengthUnit, type ParsedLength } from './length';
 export { formatLevel, LEVEL_MAX, LEVEL_MIN } from './level';

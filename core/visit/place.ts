@@ -47,6 +47,9 @@ export function placeWords({ zones, side, lengths, frontMm, words }: ColourPlace
   return said.length === 0 ? whole : said.join(', ');
 }
 
+/** What a root colour is called by where it goes: behind the front hairline alone it is a tap. */
+export const rootName = ({ frontMm }: ColourPlace): string => (frontMm === null ? 'Root colour' : 'Root tap');
+
 /** `roots`, `mid-lengths and ends`, `top, crown and nape`. */
 function listed(all: readonly string[]): string {
   return all.length < 2 ? (all[0] ?? '') : `${all.slice(0, -1).join(', ')} and ${all[all.length - 1]}`;

@@ -1,3 +1,4 @@
+import { TEASING_MM } from '../growth';
 import { ZONES, type Roots } from '../head';
 import type { ComputedPlan, FoiledRoots, Plan } from '../pattern';
 import { placedUnits, type Letters } from '../work';
@@ -45,8 +46,6 @@ export interface Light {
   readonly base: BaseLight | null;
 }
 
-/** Each tease makes starts differ by up to so much, mm: working assumption. */
-const TEASING_MM = 20;
 /** Painted without a feather, light still begins over so much of the strand’s length: working assumption. */
 const SOFT_EDGE = 0.15;
 

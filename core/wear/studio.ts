@@ -137,7 +137,7 @@ export class WearStudio {
     const { colour, mmPerWeek, tonerWeeks } = subject;
     const tonerLeft = tonerWeeks === null ? 0 : Math.max(0, 1 - weeks / Math.max(0.1, tonerWeeks));
     const facts: HairFacts = { ...colour, grownMm: weeks * mmPerWeek, tonerLeft };
-    return { light, bases: this.bases(subject, weeks, light), palette: this.palette(facts) };
+    return { light, bases: light.base?.bases ?? this.bases(subject, weeks, light), palette: this.palette(facts) };
   }
 
   /** Palettes of the last few colours: an edit of the pattern needs no new one. */

@@ -4,6 +4,7 @@ import type { Plan } from '../pattern';
 import type { Shelf } from '../products';
 import type { Schools } from '../school';
 import type { Formula } from '../visit';
+import { capital } from '../units';
 import type { LiftRow } from './lift';
 import type { WorkList } from './list';
 
@@ -169,4 +170,4 @@ function nearest(values: readonly number[], wanted: number): number {
 }
 
 const said = (level: number) => String(Math.round(level * 10) / 10);
-const sentence = (reasons: readonly string[]) => `${reasons[0][0].toUpperCase()}${reasons.join('; ').slice(1)}.`;
+const sentence = (reasons: readonly string[]) => `${capital(reasons.join('; '))}.`;

@@ -129,7 +129,7 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
     if (step.kind !== 'step-begin') return;
     const waiting = state.steps.filter(({ standing }) => standing === 'waiting');
     const before = waiting[waiting.indexOf(step.own) - 1]?.step.id ?? null;
-    const needed = neededBefore(step.own.step, state.steps, before, state.stages.length > 0, crypto.randomUUID());
+    const needed = neededBefore(step.own.step, state, before, crypto.randomUUID());
     if (needed) act({ kind: 'step-added', step: needed, after: before });
   };
   return (

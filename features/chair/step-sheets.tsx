@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { neededBefore, type EventBody, type ServiceScript, type ServiceState, type StepState } from '@/core/chair';
-import { plainStep, stepName, type ServiceStep } from '@/core/steps';
+import { plainStep, scaled, stepName, type ServiceStep } from '@/core/steps';
 import { splitPlace } from '@/core/visit';
 import { Button } from '@/ui/button';
 import { Presets } from './presets';
@@ -19,9 +19,17 @@ interface StepSheetProps {
 
 const fresh = (step: ServiceStep): ServiceStep => ({ ...step, id: crypto.randomUUID() });
 
+/** Says some things to the service and closes the sheet. */
+const taking =
+  (act: StepSheetProps['act'], onClose: () => void) =>
+  (...bodies: readonly EventBody[]): void => {
+    for (const body of bodies) act(body);
+    onClose();
+  };
+
 /** Adds a step, with a drying or a treatment before it where the hair is another by then. */
 function add(step: ServiceStep, after: string | null, { state, act }: Pick<StepSheetProps, 'state' | 'act'>): void {
-  const needed = neededBefore(step, state.steps, after, state.stages.length > 0, crypto.randomUUID());
+  const needed = neededBefore(step, state, after, crypto.randomUUID());
   if (needed) act({ kind: 'step-added', step: needed, after });
   act({ kind: 'step-added', step, after: needed?.id ?? after });
 }
@@ -72,7 +80,7 @@ export function AddStep({ script, state, act, onClose }: StepSheetProps) {
       </div>
     );
   }
-  const needed = neededBefore(step, state.steps, null, state.stages.length > 0, 'needed');
+  const needed = neededBefore(step, state, null, 'needed');
   return (
     <div className="grid gap-4">
       <h3 className="text-xl font-bold">{stepName(step)}</h3>
@@ -98,10 +106,7 @@ export function AddStep({ script, state, act, onClose }: StepSheetProps) {
 export function OneStep({ script, state, act, onClose, own }: StepSheetProps & { own: StepState }) {
   const [asking, ask] = useState<'more' | 'skip'>();
   const { step, standing } = own;
-  const take = (...bodies: readonly EventBody[]) => {
-    for (const body of bodies) act(body);
-    onClose();
-  };
+  const take = taking(act, onClose);
   if (asking === 'more') {
     return (
       <Presets
@@ -177,10 +182,7 @@ function WaitingStep({
   const waiting = state.steps.filter(({ standing }) => standing === 'waiting');
   const at = waiting.findIndex((one) => one.step.id === step.id);
   const split = step.place && splitPlace(step.place);
-  const take = (...bodies: readonly EventBody[]) => {
-    for (const body of bodies) act(body);
-    onClose();
-  };
+  const take = taking(act, onClose);
   const changed = step !== own.step ? [{ kind: 'step-changed', step } as const] : [];
   return (
     <div className="grid gap-4">
@@ -215,8 +217,8 @@ function WaitingStep({
           onClick={() =>
             split &&
             take(
-              { kind: 'step-changed', step: { ...halved(step), place: split[0] } },
-              { kind: 'step-added', step: fresh({ ...halved(step), place: split[1] }), after: step.id },
+              { kind: 'step-changed', step: { ...scaled(step, 0.5), place: split[0] } },
+              { kind: 'step-added', step: fresh({ ...scaled(step, 0.5), place: split[1] }), after: step.id },
             )
           }
         >
@@ -228,11 +230,4 @@ function WaitingStep({
       </div>
     </div>
   );
-}
-
-/** Half of what is weighed for a step. */
-function halved(step: ServiceStep): ServiceStep {
-  if (!step.items?.ok) return step;
-  const items = step.items.items.map((own) => ({ ...own, grams: Math.max(1, Math.round(own.grams / 2)) }));
-  return { ...step, items: { ok: true, items, total: items.reduce((sum, { grams }) => sum + grams, 0) } };
 }

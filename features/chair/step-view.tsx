@@ -7,6 +7,7 @@ import { basinMinutes } from '@/core/clock';
 import { zoneName } from '@/core/head';
 import { angleName, gatherName, type SingleGather } from '@/core/pattern';
 import { isAtBasin, stepName } from '@/core/steps';
+import { capital } from '@/core/units';
 import { placeWords } from '@/core/visit';
 import { endsSentence, groupsOf, groupWords, numberWords, reachWords, startWords } from '@/core/work';
 import { FoilGlyph } from '@/ui/foil-glyph';
@@ -102,12 +103,13 @@ function LetterMark({ letter, lifts, gather }: { letter: string; lifts: boolean;
 const BOWL_WORDS = { first: 'Another mix', spent: 'The bowl is spent', changed: 'Another strength from here on' } as const;
 
 /** How long, what it is mixed of, on what hair and where; and what is wrong with the hair for it. */
-function StepDetails({ own: { step, begunAt }, wrong }: { own: StepState; wrong: string | null }) {
+function StepDetails({ own, wrong }: { own: StepState; wrong: string | null }) {
+  const { step, begunAt } = own;
   const minutes = Math.round(step.minutes);
   return (
     <>
       {begunAt === null && step.place && <b className="mb-2 block text-3xl leading-tight font-bold">{capital(placeWords(step.place))}</b>}
-      {begunAt === null ? `${minutes} min.` : `${minutes} min, until ${clockTime(begunAt + step.minutes * 60_000)}; watched.`}
+      {begunAt === null ? `${minutes} min.` : `${minutes} min, until ${clockTime(endOf(own))}; watched.`}
       <span className="mt-2 block text-xl">{detailWords({ ...step, place: null })}</span>
       {step.items?.ok === false && <b className="block text-rowan">It cannot be mixed: {step.items.problem}.</b>}
       {wrong && <b role="alert" className="mt-2 block text-amber-bark">{wrong}</b>}
@@ -116,4 +118,3 @@ function StepDetails({ own: { step, begunAt }, wrong }: { own: StepState; wrong:
 }
 
 const round = (mm: number) => Math.round(mm * 10) / 10;
-const capital = (words: string) => `${words[0].toUpperCase()}${words.slice(1)}`;

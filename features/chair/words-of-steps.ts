@@ -1,5 +1,6 @@
-import type { StepState } from '@/core/chair';
+import { endOf, MINUTE, type StepState } from '@/core/chair';
 import { isColour, recipeWords, staysOn, STEP_HAIR_WORDS, type ServiceStep } from '@/core/steps';
+import { capital } from '@/core/units';
 import { placeWords } from '@/core/visit';
 import { clockTime, seconds } from './words';
 
@@ -12,25 +13,24 @@ export function detailWords(step: ServiceStep): string {
   const recipe = recipeWords(step);
   const where = step.place && placeWords(step.place);
   const hair = step.hair === 'any' ? null : STEP_HAIR_WORDS[step.hair];
-  const words = [where, hair, recipe].filter((own) => own !== null).join('; ');
-  return words === '' ? '' : `${words[0].toUpperCase()}${words.slice(1)}`;
+  return capital([where, hair, recipe].filter((own) => own !== null).join('; '));
 }
 
 /** How a step stands: `12:40 of 20 min`, `done, 18 min`, `skipped: no toner needed`. */
-export function standingWords({ step, standing, begunAt, doneAt, why }: StepState, now: number): string {
+export function standingWords(own: StepState, now: number): string {
+  const { step, standing, begunAt, doneAt, why } = own;
   const minutes = `${Math.round(step.minutes)} min`;
   switch (standing) {
     case 'waiting':
       return minutes;
     case 'on':
-      return `${seconds(now - begunAt!)} of ${minutes}, until ${clockTime(begunAt! + step.minutes * 60_000)}`;
+      return `${seconds(now - begunAt!)} of ${minutes}, until ${clockTime(endOf(own))}`;
     case 'done':
-      return `done, ${Math.max(0, Math.round((doneAt! - begunAt!) / 60_000))} min`;
+      return `done, ${Math.max(0, Math.round((doneAt! - begunAt!) / MINUTE))} min`;
     case 'skipped':
       return why ? `skipped: ${why}` : 'skipped';
   }
 }
 
 /** Whether it takes more than a glance to see that a step has had its minutes. */
-export const isOver = ({ step, standing, begunAt }: StepState, now: number): boolean =>
-  standing === 'on' && now >= begunAt! + step.minutes * 60_000;
+export const isOver = (own: StepState, now: number): boolean => own.standing === 'on' && now >= endOf(own);

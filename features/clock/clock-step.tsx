@@ -5,6 +5,7 @@ import { bindingsOf, type ClockPlanned } from '@/core/clock';
 import { timeThereIs } from '@/core/visit';
 import { wholeMinutes } from '@/core/steps';
 import { cannotWith, plainQuestion, type ClockPlan } from '@/core/work';
+import { capital } from '@/core/units';
 import { Button } from '@/ui/button';
 import { Segmented } from '@/ui/segmented';
 import { useHouse } from '../house/context';
@@ -169,7 +170,7 @@ function Remedies({ unexpected }: Pick<ClockPlan, 'unexpected'>) {
           </p>
           <ul className="list-disc pl-4 text-ink-soft">
             {remedies.map(({ kind, words }) => (
-              <li key={kind}>{words[0].toUpperCase() + words.slice(1)}.</li>
+              <li key={kind}>{capital(words)}.</li>
             ))}
           </ul>
         </div>

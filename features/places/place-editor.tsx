@@ -10,6 +10,7 @@ import {
   placeWords,
   type ColourPlace,
 } from '@/core/visit';
+import { capital } from '@/core/units';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { Segmented } from '@/ui/segmented';
@@ -97,5 +98,3 @@ function Toggle({ words, on, onPress }: { words: string; on: boolean; onPress():
 function toggled<T>(all: readonly T[], chosen: readonly T[], one: T): T[] {
   return all.filter((own) => chosen.includes(own) !== (own === one));
 }
-
-const capital = (words: string) => `${words[0].toUpperCase()}${words.slice(1)}`;

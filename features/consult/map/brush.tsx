@@ -2,6 +2,7 @@
 
 import { CONDITION_WORDS, FLAG_WORDS, type AttributeKey, type AttributeValues } from '@/core/hair-map';
 import { CONDITIONS, HAIR_FLAGS } from '@/core/visit';
+import { capital } from '@/core/units';
 import { Button } from '@/ui/button';
 import { NumberField } from '@/ui/number-field';
 import { Segmented } from '@/ui/segmented';
@@ -16,7 +17,7 @@ export const FIRST_BRUSHES: Brushes = {
   regrowth: undefined, natural: 6, grey: 0.3, mids: 8, ends: 9, band: { level: 7, fromMm: 60, toMm: 90 }, length: undefined, density: 140, strand: 'fine', condition: 'porous', flags: ['baby'],
 };
 
-const CONDITION_OPTIONS = CONDITIONS.map((value) => ({ value, words: CONDITION_WORDS[value][0].toUpperCase() + CONDITION_WORDS[value].slice(1) }));
+const CONDITION_OPTIONS = CONDITIONS.map((value) => ({ value, words: capital(CONDITION_WORDS[value]) }));
 
 interface BrushProps<K extends AttributeKey> {
   value: AttributeValues[K] | undefined;

@@ -1,7 +1,7 @@
 'use client';
 
 import { usualShadow, usualTap } from '@/core/mix';
-import { HAIR_STATE_WORDS, HAIR_STATES, placeWords, shadowOf, type RootMix } from '@/core/visit';
+import { HAIR_STATE_WORDS, HAIR_STATES, placeWords, rootName, shadowOf, type RootMix } from '@/core/visit';
 import { Button } from '@/ui/button';
 import { NumberField } from '@/ui/number-field';
 import { Select } from '@/ui/select';
@@ -13,6 +13,7 @@ import { readAmount, tenth } from '../amounts';
 import { changed, freshId } from '../edit';
 import { LockedPart } from '../locked';
 import { Items } from './items';
+import { MixFigures } from './mix-figures';
 
 const LEVELS = [-3, -2, -1, 0, 1, 2, 3] as const;
 
@@ -68,7 +69,7 @@ function RootCard({ root }: { root: RootMix }) {
   const own = shelf.line(root.line);
   const rule = root.rule ?? own?.root ?? { natural: 3, ash: 1, levels: 0 };
   const result = visit.colours.roots.find(({ id }) => id === root.id)?.result;
-  const name = root.id === shadowOf(mix)?.id ? 'Root shadow' : root.place.frontMm === null ? 'Root colour' : 'Root tap';
+  const name = root.id === shadowOf(mix)?.id ? 'Root shadow' : rootName(root.place);
   const said = name.toLowerCase();
   const set = (label: string, part: Partial<RootMix>) =>
     editMix(
@@ -113,44 +114,7 @@ function RootCard({ root }: { root: RootMix }) {
             onChange={(state) => set('state of hair', { state })}
           />
         </div>
-        <div className="grid grid-cols-4 gap-3">
-          <NumberField
-            label="In all"
-            unit="g"
-            min={5}
-            max={500}
-            value={root.grams}
-            parse={readAmount}
-            onChange={(grams) => grams !== undefined && set('amount', { grams })}
-          />
-          <NumberField
-            label="Ratio 1 :"
-            unit=""
-            min={0.5}
-            max={5}
-            value={root.ratio}
-            parse={readAmount}
-            onChange={(ratio) => ratio !== undefined && set('ratio', { ratio })}
-          />
-          <NumberField
-            label="Strength"
-            unit="vol"
-            min={1}
-            max={40}
-            value={root.volumes}
-            parse={readAmount}
-            onChange={(volumes) => volumes !== undefined && set('strength', { volumes })}
-          />
-          <NumberField
-            label="Time"
-            unit="min"
-            min={1}
-            max={60}
-            value={root.minutes}
-            parse={readAmount}
-            onChange={(minutes) => minutes !== undefined && set('time', { minutes })}
-          />
-        </div>
+        <MixFigures own={root} set={set} />
         <div className="flex min-h-9 items-center gap-3">
           <Switch
             label="The house’s rule for the line"

@@ -3,7 +3,7 @@
 import { familyName, ZONE_FAMILIES, zonesOf } from '@/core/head';
 import { cssColour, undercoatHair } from '@/core/lift';
 import { levelWhere, tonerIdeas, usualSpot, usualWash } from '@/core/mix';
-import { formatLevel } from '@/core/units';
+import { capital, formatLevel } from '@/core/units';
 import { EVERYWHERE, HAIR_STATE_WORDS, HAIR_STATES, placeWords, type Correction, type HairState, type VisitToner } from '@/core/visit';
 import { Button } from '@/ui/button';
 import { HairSwatch } from '@/ui/hair-swatch';
@@ -17,6 +17,7 @@ import { LockedPart } from '../locked';
 import { useComputed } from '../../visit/computed';
 import { PlaneChart } from './plane';
 import { Items } from './items';
+import { MixFigures } from './mix-figures';
 import { PlaceField } from '../../places/place-field';
 import { RootCards } from './root-card';
 import { ShadeParts } from './shade-parts';
@@ -126,12 +127,7 @@ function TonerCard({ toner, number, of }: { toner: VisitToner; number: number; o
             <Select label="Hair" value={toner.state} options={HAIR_STATES.map((value) => ({ value, words: HAIR_STATE_WORDS[value] }))} onChange={(state: HairState) => set('state of hair', { state })} />
           </div>
           <ShadeParts line={toner.line} parts={toner.parts} onChange={(parts) => set('shades', { parts })} />
-          <div className="grid grid-cols-4 gap-3">
-            <NumberField label="In all" unit="g" min={5} max={500} value={toner.grams} parse={readAmount} onChange={(grams) => grams !== undefined && set('amount', { grams })} />
-            <NumberField label="Ratio 1 :" unit="" min={0.5} max={5} value={toner.ratio} parse={readAmount} onChange={(ratio) => ratio !== undefined && set('ratio', { ratio })} />
-            <NumberField label="Strength" unit="vol" min={1} max={40} value={toner.volumes} parse={readAmount} onChange={(volumes) => volumes !== undefined && set('strength', { volumes })} />
-            <NumberField label="Time" unit="min" min={1} max={60} value={toner.minutes} parse={readAmount} onChange={(minutes) => minutes !== undefined && set('time', { minutes })} />
-          </div>
+          <MixFigures own={toner} set={set} />
         </div>
         {found?.ok && <PlaneChart toned={found.toned} />}
       </div>
@@ -212,5 +208,3 @@ function CorrectionRow({ own }: { own: Correction }) {
     </article>
   );
 }
-
-const capital = (words: string) => `${words[0].toUpperCase()}${words.slice(1)}`;

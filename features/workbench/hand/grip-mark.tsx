@@ -2,6 +2,7 @@
 
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import type { OpenedPoint } from '@/core/head';
+import { capital } from '@/core/units';
 import { onScreen } from '../../head/scalp-map';
 import { held } from '../../visit/history';
 
@@ -58,7 +59,7 @@ export function GripMark({ at, label, said, times, look = 'edge', onMove }: Grip
   return (
     <g
       transform={`translate(${x.toFixed(2)} ${y.toFixed(2)}) scale(${size.toFixed(3)})`} className="grip" style={{ cursor: 'move', touchAction: 'none' }}
-      role="button" tabIndex={0} aria-label={`${label[0].toUpperCase()}${label.slice(1)}${said && `, ${said}`}`}
+      role="button" tabIndex={0} aria-label={`${capital(label)}${said && `, ${said}`}`}
       onPointerDown={take} onPointerMove={move} onClick={(event) => event.stopPropagation()}
       onPointerUp={(event) => {
         event.stopPropagation();

@@ -2,6 +2,7 @@
 
 import { memo, type ComponentType } from 'react';
 import { directionName, gatherName, gatherOf, type Panel } from '@/core/pattern';
+import { capital } from '@/core/units';
 import { useVisit } from '../../visit/store';
 import { FoilFields } from './foil';
 import { GatherFields } from './gather';
@@ -48,7 +49,7 @@ function PanelRecipe({ panel }: { panel: Panel }) {
   return (
     <aside aria-label={`Recipe of ${panel.name}`} className="overflow-y-auto border-l border-line bg-raised px-4 py-4">
       <p className="text-sm font-semibold">{panel.name}</p>
-      <h2 className="mb-2 text-lg leading-tight font-bold wide">{name[0].toUpperCase() + name.slice(1)}, {directionName(panel.direction)}</h2>
+      <h2 className="mb-2 text-lg leading-tight font-bold wide">{capital(name)}, {directionName(panel.direction)}</h2>
       <Gather {...parts} />
       <SectionPreview gather={gatherOf(panel.gather, 1)} thicknessMm={panel.thicknessMm} dropoutMm={shownDropout(panel, totals)} />
       <SpacingFields {...parts} />

@@ -1,0 +1,2 @@
+/** Milliseconds. */
+export const MINUTE = 60_000;
