@@ -259,7 +259,7 @@ describe('bin/lattice growth', () => {
     // Six weeks after three millimetres were left.
     expect(report.today.crown.mm).toBeCloseTo(3 + 6 * rate, 1);
     expect(report.today['ear-hairline-l']).toBeUndefined();
-    expect(report.next).toMatchObject({ what: 'toner', reasons: expect.arrayContaining([expect.stringMatching(/at the hairline at about 40 mm/)]) });
+    expect(report.next).toMatchObject({ what: 'toner', reasons: expect.arrayContaining([expect.stringMatching(/at the hairline after about 12 weeks \(9–15\), at about 37 mm of growth/)]) });
   });
 
   test.each([

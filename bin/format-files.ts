@@ -81,7 +81,7 @@ export function formatFiles(): Record<string, string> {
   const growth = parseGrowthDocument(exampleGrowth);
   if (!growth.ok) throw new Error(growth.problem);
   const engine = createVisitEngine();
-  const visitWith = (own: Plan) => engine.compute({ consult: { ...EMPTY_CONSULT, naturalLevel: 6, goalLevel: 9, head: own.head, hair: own.hair }, plan: own, mix: mix.value }, PLAIN_FACTS);
+  const visitWith = (own: Plan) => engine.compute({ consult: { ...EMPTY_CONSULT, naturalLevel: 6, goalLevel: 9, head: own.head, hair: own.hair }, plan: own, mix: mix.value, outcome: null }, PLAIN_FACTS);
   const whole = visitWith(plan.value);
   // A script holds all of the work: of one panel alone it can be read.
   const face = visitWith({ ...plan.value, panels: plan.value.panels.filter(({ id }) => id === 'face'), edits: [] });

@@ -15,7 +15,7 @@ const engine = createVisitEngine();
 export async function lockedVisit(trx: Transaction, actor: Actor, visitId: string) {
   await trx('visit').where({ id: visitId }).forUpdate().select('id');
   const visit = await visitIn(trx, actor, visitId);
-  return visit && { visit, computed: engine.compute({ consult: visit.consult.document, plan: visit.plan.document, mix: visit.mix.document }, factsOf(visit, await houseOf(trx, actor.salonId))) };
+  return visit && { visit, computed: engine.compute({ consult: visit.consult.document, plan: visit.plan.document, mix: visit.mix.document, outcome: visit.outcome?.document ?? null }, factsOf(visit, await houseOf(trx, actor.salonId))) };
 }
 
 /** Keeps the reason why a visit goes on in spite of a caution. A stop takes none. */

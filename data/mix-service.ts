@@ -27,7 +27,7 @@ export async function tellService(
   const visit = (await visitIn(trx, actor, visitId))!;
   const facts = factsOf(visit, await houseOf(trx, actor.salonId));
   const [was, is] = [before, after].map((mix) =>
-    engine.compute({ consult: visit.consult.document, plan: visit.plan.document, mix }, facts),
+    engine.compute({ consult: visit.consult.document, plan: visit.plan.document, mix, outcome: null }, facts),
   );
   const bodies: EventBody[] = stepChanges(was.steps, is.steps, state);
   const script = scriptPartOf(is);

@@ -51,7 +51,7 @@ export async function mixedPlan(verb: string, args: readonly string[], own?: Own
   if (!mix.ok) return mix;
   const changed = own ? own.change(flags, { mix: mix.value, facts: PLAIN_FACTS }) : { ok: true as const, value: { mix: mix.value, facts: PLAIN_FACTS } };
   if (!changed.ok) return changed;
-  const visit = engine.compute({ consult: consult.value, plan: plan.value, mix: changed.value.mix }, changed.value.facts);
+  const visit = engine.compute({ consult: consult.value, plan: plan.value, mix: changed.value.mix, outcome: null }, changed.value.facts);
   const wrong = visit.work.letters.find(({ problem, units }) => problem !== null && units > 0);
   if (wrong) return { ok: false, problem: `Formula ${wrong.letter}: ${wrong.problem}.` };
   if (!visit.work.bowls.ok) return { ok: false, problem: visit.work.bowls.problem };

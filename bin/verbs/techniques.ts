@@ -3,12 +3,14 @@ import { createPatternEngine } from '@/core/pattern';
 import { libraryOn, planOf, TECHNIQUES, techniqueOf } from '@/core/technique';
 import { printed, type Verb } from './verb';
 
+const four = (share: number) => Number(share.toFixed(4));
+
 /** The library on the average head, minutes to 0.1 and shares to 0.0001. */
 export function techniquesDocument(): TechniquesDocument {
   const techniques = libraryOn(createPatternEngine()).map((own) => ({
-    ...own, cautions: [...own.cautions], minutes: Number(own.minutes.toFixed(1)), lightenedShare: Number(own.lightenedShare.toFixed(4)),
+    ...own, cautions: [...own.cautions], minutes: Number(own.minutes.toFixed(1)), shares: { foiled: four(own.shares.foiled), lightened: four(own.shares.lightened), deepened: four(own.shares.deepened) },
   }));
-  return { format: 'dappled-lattice/techniques', version: 1, techniques };
+  return { format: 'dappled-lattice/techniques', version: 2, techniques };
 }
 
 /** `techniques`: prints the built-in library. */

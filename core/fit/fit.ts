@@ -184,7 +184,7 @@ function lostOf(before: ComputedPlan, after: ComputedPlan): string[] {
     let area = 0;
     for (const zone of computed.sheet.zones) {
       if (!zones.has(zone.zone)) continue;
-      lit += zone.lightenedShare * zone.areaCm2;
+      lit += zone.pickedShare * zone.areaCm2;
       area += zone.areaCm2;
     }
     return lit / area;

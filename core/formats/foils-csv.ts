@@ -4,13 +4,13 @@ import type { WorkUnit } from '../work';
 import { cellText, csvTable, readCsvTable, textCell, type CsvRead, type RowProblem } from './csv-table';
 import { MOST_EDITS } from './plan-document';
 
-const COLUMNS = ['order', 'number', 'kind', 'id', 'panel', 'side', 'row', 'column', 'zone', 'formula', 'gather', 'width mm', 'thickness mm', 'drop-out mm', 'angle', 'stitches', 'picked', 'start mm', 'to mm', 'mix', 'ends mix', 'grams', 'leave out'] as const;
+const COLUMNS = ['order', 'number', 'kind', 'id', 'panel', 'side', 'row', 'column', 'zone', 'formula', 'gather', 'width mm', 'thickness mm', 'drop-out mm', 'angle', 'stitches', 'picked', 'start mm', 'to mm', 'effect', 'mix', 'ends mix', 'grams', 'leave out'] as const;
 type Column = (typeof COLUMNS)[number];
 /** What a table may set of a foil; everything else is measured from the pattern. */
 const SETTABLE: readonly Column[] = ['formula', 'gather', 'thickness mm', 'leave out'];
 
 /** What follows from the mix or from other rows: read over, since formulas may have been chosen since. */
-const FOLLOWS: ReadonlySet<Column> = new Set(['order', 'mix', 'ends mix', 'grams', 'to mm']);
+const FOLLOWS: ReadonlySet<Column> = new Set(['order', 'effect', 'mix', 'ends mix', 'grams', 'to mm']);
 
 const tenth = (value: number) => String(Math.round(value * 10) / 10);
 
@@ -24,7 +24,7 @@ function cellsOf({ foils, painted }: Sections, unit: WorkUnit): Record<Column, s
   return {
     order: String(unit.order), number: String(unit.number), kind: unit.kind, id: unit.id, panel: unit.panelName, side: unit.side, row: String(unit.row), column: String(unit.column), zone: zoneName(unit.zone), formula: unit.letter, gather: unit.gather.kind,
     'width mm': tenth(unit.widthMm), 'thickness mm': tenth(unit.thicknessMm), 'drop-out mm': foil ? tenth(foil.dropoutMm) : '', angle: tenth(unit.angleDeg).replace(/^-/, '−'), stitches: foil ? String(foil.stitches) : '',
-    picked: section ? `${Math.round(section.pickedShare * 100)} %` : '', 'start mm': tenth(unit.startMm), 'to mm': tenth(unit.reachMm[1]), mix: unit.mix, 'ends mix': unit.endsMix ?? '', grams: tenth(unit.grams + unit.endsGrams), 'leave out': '',
+    picked: section ? `${Math.round(section.pickedShare * 100)} %` : '', 'start mm': tenth(unit.startMm), 'to mm': tenth(unit.reachMm[1]), effect: unit.lifts ? 'lightened' : 'deepened', mix: unit.mix, 'ends mix': unit.endsMix ?? '', grams: tenth(unit.grams + unit.endsGrams), 'leave out': '',
   };
 }
 

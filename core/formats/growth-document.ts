@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { growthIntervals, growthRate, nextVisit, type NextReason, regrowthByZone, WEEKS_PER_MONTH, type GrowthVisit } from '../growth';
+import { growthIntervals, growthRate, nextVisit, quickRootLines, regrowthByZone, type NextReason, WEEKS_PER_MONTH, type GrowthVisit } from '../growth';
 import { ZONES, type Zone } from '../head';
 import { between, levelField, whole } from './fields';
 import { parseWith, type Parsed } from './problem';
@@ -59,8 +59,11 @@ export function growthReport(document: GrowthDocument) {
   const last = [...document.visits].sort((a, b) => a.on.localeCompare(b.on)).at(-1)!.on;
   const after = regrowthByZone(visits, rate, last);
   const next = nextVisit({
-    on: last, rate, contrast: document.lightLevel - document.baseLevel, tonerWashes: document.washesPerWeek, wishWeeks: document.weeksBetween,
-    light: Object.fromEntries((Object.entries(after) as [Zone, { mm: number; takenOn: string | null }][]).filter(([, { takenOn }]) => takenOn !== null).map(([own, { mm }]) => [own, { leftMm: mm, edge: document.edge, featherMm: document.featherMm }])),
+    on: last, rate, tonerWashes: document.washesPerWeek, wishWeeks: document.weeksBetween,
+    lines: quickRootLines(
+      Object.fromEntries(Object.entries(after).filter(([, { takenOn }]) => takenOn !== null).map(([own, { mm }]) => [own, mm])),
+      { edge: document.edge, featherMm: document.featherMm, contrast: document.lightLevel - document.baseLevel },
+    ),
   });
   return {
     rate: { mmPerWeek: hundredth(rate.mmPerWeek), mmPerMonth: hundredth(rate.mmPerWeek * WEEKS_PER_MONTH), sdPerMonth: hundredth(rate.sd * WEEKS_PER_MONTH), intervals: intervals.map(({ weeks, grownMm }) => ({ weeks: tenth(weeks), grownMm: tenth(grownMm) })) },

@@ -27,7 +27,7 @@ const section = {
 /** The computed sheet of a plan, as `bin/lattice plan` prints it. */
 export const sheetSchema = z.strictObject({
   format: z.literal('dappled-lattice/plan-sheet'),
-  version: z.literal(3),
+  version: z.literal(4),
   plan: z.string().describe('Name of the plan'),
   foils: z
     .array(
@@ -62,7 +62,9 @@ export const sheetSchema = z.strictObject({
       zone,
       areaCm2: z.number(),
       foiledShare: share.describe("Share of the zone's hair that went through foils' sections"),
-      lightenedShare: share.describe("Share of the zone's hair that was picked"),
+      pickedShare: share.describe("Share of the zone's hair that was picked, whatever the formula does"),
+      pickedBy: z.record(z.string(), share).describe('The same by letter'),
+      lowlitShare: share.describe("Share of the zone's hair in drop-outs that are lowlit"),
       meanPitchMm: z.number().nullable().describe('Mean of thickness + drop-out over its foils, mm; null without foils'),
     }),
   ),
@@ -71,7 +73,7 @@ export const sheetSchema = z.strictObject({
     byGather: z.strictObject({ slice: z.int(), weave: z.int(), zigzag: z.int() }),
     byFormula: z.record(z.string(), z.int()),
     foiledShare: share,
-    lightenedShare: share,
+    pickedShare: share,
     hairs: z.number(),
     hairGrams: z.number(),
     foilingMinutes: z.number().describe('First foil to last, minutes (estimate)'),
@@ -108,13 +110,15 @@ export function roundedSheet(sheet: Sheet): Sheet {
       ...zone,
       areaCm2: two(zone.areaCm2),
       foiledShare: four(zone.foiledShare),
-      lightenedShare: four(zone.lightenedShare),
+      pickedShare: four(zone.pickedShare),
+      pickedBy: Object.fromEntries(Object.entries(zone.pickedBy).map(([letter, own]) => [letter, four(own)])),
+      lowlitShare: four(zone.lowlitShare),
       meanPitchMm: zone.meanPitchMm === null ? null : two(zone.meanPitchMm),
     })),
     totals: {
       ...sheet.totals,
       foiledShare: four(sheet.totals.foiledShare),
-      lightenedShare: four(sheet.totals.lightenedShare),
+      pickedShare: four(sheet.totals.pickedShare),
       hairs: Math.round(sheet.totals.hairs),
       hairGrams: two(sheet.totals.hairGrams),
       foilingMinutes: one(sheet.totals.foilingMinutes),

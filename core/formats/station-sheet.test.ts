@@ -7,7 +7,7 @@ import { stationSheet, type SheetFacts } from './station-sheet';
 import { textWidth } from './text-width';
 
 const facts: SheetFacts = {
-  client: 'Ada Winterbourne', date: '25 Nov 2026', colourist: 'Ottilie Marsh', base: '6', goal: '9', brightness: 3, units: 'mm', price: '€207.00', cautions: [],
+  client: 'Ada Winterbourne', date: '25 Nov 2026', colourist: 'Ottilie Marsh', base: '6', goal: '9', brightness: 3, shares: { foiled: 0.4, lightened: 0.1, deepened: 0 }, units: 'mm', price: '€207.00', cautions: [],
 };
 const texts = (shapes: readonly Shape[]) => shapes.flatMap((shape) => (shape.kind === 'text' ? [shape] : []));
 const words = (shapes: readonly Shape[]) => texts(shapes).map((shape) => shape.words);

@@ -1,4 +1,4 @@
-import { BRIGHTNESS, directionName, recipeLine, type ComputedPlan, type Panel, type PanelTotals, type Plan } from '../pattern';
+import { BRIGHTNESS, directionName, recipeLine, type ComputedPlan, type Panel, type PanelTotals, type Plan, type Shares } from '../pattern';
 import { formatLength, type LengthUnit } from '../units';
 import { groupsOf, groupWords, type WorkList, type WorkUnit } from '../work';
 import { openedHeadShapes } from './opened-head-shapes';
@@ -14,6 +14,7 @@ export interface SheetFacts {
   readonly base: string;
   readonly goal: string;
   readonly brightness: number;
+  readonly shares: Shares;
   readonly units: LengthUnit;
   /** Estimate, as it is said; null where none is given. */
   readonly price: string | null;
@@ -64,7 +65,8 @@ export function stationSheet(plan: Plan, computed: ComputedPlan, work: Pick<Work
   const figures: [string, string][] = [
     [String(totals.foils), 'foils'],
     [minutesSaid(totals.foilingMinutes), 'foiling, estimated'],
-    [`${Math.round(totals.lightenedShare * 100)} %`, 'lightened'],
+    [`${Math.round(facts.shares.lightened * 100)} %`, 'lightened'],
+    ...(facts.shares.deepened > 0 ? [[`${Math.round(facts.shares.deepened * 100)} %`, 'deepened'] as [string, string]] : []),
     [`${Math.round(totals.hairGrams)} g`, 'hair picked, estimated'],
     ...(facts.price === null ? [] : [[facts.price, 'estimate'] as [string, string]]),
   ];

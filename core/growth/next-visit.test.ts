@@ -1,28 +1,47 @@
 import fc from 'fast-check';
-import { nextVisit, type NextFacts } from '.';
+import { nextVisit, quickRootLines, rootLines, type NextFacts } from '.';
 
 const weekly = (mmPerMonth: number) => (mmPerMonth * 2.875) / 12.5;
+const rate = { mmPerWeek: weekly(12.5), sd: 0.3 };
 const FACTS: NextFacts = {
-  on: '2027-01-04', rate: { mmPerWeek: weekly(12.5), sd: 0.3 }, contrast: 3.5, tonerWashes: null, wishWeeks: null,
-  light: { 'front-l': { leftMm: 0, edge: 'soft', featherMm: 0 }, 'front-hairline-l': { leftMm: 0, edge: 'slice', featherMm: 0 } },
+  on: '2027-01-04', rate, tonerWashes: null, wishWeeks: null,
+  lines: [{ what: 'face', growMm: 20 }, { what: 'full', growMm: 30 }],
 };
 
-test('slices at the hairline show first: the face frame is due before everything else', () => {
-  // κ 70 / 3.5 = 20 mm at the hairline: 6.96 weeks; 105 / 3.5 = 30 mm inside: 10.4 weeks.
+test('what shows at the hairline comes first: the face frame is due before everything else', () => {
   const next = nextVisit(FACTS)!;
   expect(next).toMatchObject({ what: 'face', on: '2027-02-22' });
   expect(next.reasons.map(({ what, weeks }) => [what, Math.round(weeks * 10) / 10])).toEqual([['face', 7], ['full', 10.4]]);
-  expect(next.reasons[0].words).toBe('The root line shows at the hairline at about 20 mm: 7 weeks.');
+  expect(next.reasons[0].words).toBe('The root line shows at the hairline after about 7 weeks (5–9), at about 20 mm of growth.');
 });
 
-test('very dark, fast-growing hair shows at three weeks', () => {
-  const next = nextVisit({ ...FACTS, contrast: 7, rate: { mmPerWeek: weekly(16), sd: 0.3 } })!;
-  expect(next.reasons[0].weeks).toBeCloseTo(2.7, 1);
-  expect(next.on).toBe('2027-01-23');
+describe('by the quick estimate', () => {
+  test('slices over seven levels on fast-growing hair show at three weeks', () => {
+    const lines = quickRootLines({ 'front-hairline-l': 0 }, { edge: 'slice', featherMm: 0, contrast: 7 });
+    const next = nextVisit({ ...FACTS, lines, rate: { mmPerWeek: weekly(16), sd: 0.3 } })!;
+    expect(next.reasons[0].weeks).toBeCloseTo(2.7, 1);
+    expect(next.on).toBe('2027-01-23');
+  });
+
+  test('hair that was not lightened against its base draws no line', () => {
+    expect(quickRootLines({ crown: 0 }, { edge: 'slice', featherMm: 0, contrast: 0 })).toEqual([]);
+  });
+
+  test('what is left at the root counts as grown', () => {
+    const [line] = quickRootLines({ crown: 12 }, { edge: 'slice', featherMm: 0, contrast: 3.5 });
+    expect(line).toEqual({ what: 'full', growMm: 8 });
+  });
+});
+
+test('at the face the first place counts, elsewhere the middle of what lies open', () => {
+  expect(rootLines({ 'temple-l': 25, 'nape-hairline': 12, crown: 20, 'top-l': 30, 'top-r': null, 'nape-l': 5 })).toEqual([
+    { what: 'face', growMm: 12 }, { what: 'full', growMm: 30 },
+  ]);
+  expect(rootLines({ 'nape-l': 5, 'occipital-l': null })).toEqual([]);
 });
 
 test('a toner of three washes a week fades at six to seven weeks, and comes first where it does', () => {
-  const next = nextVisit({ ...FACTS, light: { 'front-l': FACTS.light['front-l']! }, tonerWashes: 3 })!;
+  const next = nextVisit({ ...FACTS, lines: [FACTS.lines[1]], tonerWashes: 3 })!;
   expect(next.what).toBe('toner');
   expect(next.weeks).toBeCloseTo(6.67, 2);
 });
@@ -33,18 +52,18 @@ test('what falls due a week later is done in the same visit', () => {
 });
 
 test('lived-in work is not booked further ahead than half a year, nor anybody before two weeks', () => {
-  expect(nextVisit({ ...FACTS, light: { crown: { leftMm: 0, edge: 'soft', featherMm: 120 } }, contrast: 0.5, rate: { mmPerWeek: 1.4, sd: 0.2 } })!.weeks).toBe(26);
-  expect(nextVisit({ ...FACTS, contrast: 9, light: { 'temple-l': { leftMm: 30, edge: 'slice', featherMm: 0 } } })!).toMatchObject({ weeks: 2, reasons: [{ weeks: 0, words: expect.stringContaining('now') }] });
+  expect(nextVisit({ ...FACTS, lines: [{ what: 'full', growMm: 60 }], rate: { mmPerWeek: 1.4, sd: 0.2 } })!.weeks).toBe(26);
+  expect(nextVisit({ ...FACTS, lines: [{ what: 'face', growMm: 0 }] })!).toMatchObject({ weeks: 2, reasons: [{ weeks: 0, words: expect.stringContaining('now') }] });
 });
 
 test('without light, toner or wish there is nothing to come for', () => {
-  expect(nextVisit({ ...FACTS, light: {} })).toBeNull();
+  expect(nextVisit({ ...FACTS, lines: [] })).toBeNull();
 });
 
 test('more contrast, faster hair or more washes never put the visit off', () => {
   fc.assert(
     fc.property(fc.double({ min: 1, max: 8, noNaN: true }), fc.double({ min: 1.5, max: 4, noNaN: true }), fc.double({ min: 0.5, max: 7, noNaN: true }), (contrast, mmPerWeek, washes) => {
-      const of = (part: Partial<NextFacts>) => nextVisit({ ...FACTS, contrast, rate: { mmPerWeek, sd: 0.3 }, tonerWashes: washes, ...part })!.weeks;
+      const of = (part: Partial<NextFacts> & { contrast?: number }) => nextVisit({ ...FACTS, rate: { mmPerWeek, sd: 0.3 }, tonerWashes: washes, ...part, lines: quickRootLines({ 'temple-l': 0 }, { edge: 'medium', featherMm: 0, contrast: part.contrast ?? contrast }) })!.weeks;
       expect(of({ contrast: contrast + 1 })).toBeLessThanOrEqual(of({}));
       expect(of({ rate: { mmPerWeek: mmPerWeek * 1.2, sd: 0.3 } })).toBeLessThanOrEqual(of({}));
       expect(of({ tonerWashes: washes + 1 })).toBeLessThanOrEqual(of({}));

@@ -1,7 +1,7 @@
-import type { Zone } from '../head';
 import { dayAfter } from '../units';
 import type { GrowthRate } from './regrowth';
-import { tonerWeeks, visibleLine, type Edge } from './visible-line';
+import { LINE_SPREAD, lineWords, type RootLine } from './root-lines';
+import { tonerWeeks } from './visible-line';
 
 /** What a visit is for: a toner alone; the frame of the face with the hairline; everything. */
 export type NextWhat = 'toner' | 'face' | 'full';
@@ -11,10 +11,7 @@ export interface NextFacts {
   /** Day that the weeks are counted from: that of the last visit. YYYY-MM-DD */
   readonly on: string;
   readonly rate: GrowthRate;
-  /** Zones with light: what was left at the root that day, mm, and how the light begins there. */
-  readonly light: Readonly<Partial<Record<Zone, { readonly leftMm: number; readonly edge: Edge; readonly featherMm: number }>>>;
-  /** Levels between base and light. */
-  readonly contrast: number;
+  readonly lines: readonly RootLine[];
   /** Washes a week where a toner is on the hair; null without one. */
   readonly tonerWashes: number | null;
   /** How often the client wants to come, weeks; null when it was not asked. */
@@ -42,19 +39,17 @@ export interface NextVisit {
   readonly reasons: readonly NextReason[];
 }
 
-/** The quick estimate of a visible line is good to a quarter, either way. */
-const SPREAD = 0.25;
+/** A toner's life is known to a quarter, either way. Working assumption. */
+const TONER_SPREAD = 0.25;
 /** Nobody is booked sooner than this, nor reckoned further ahead, weeks: half a year is lived-in work. */
 const SOONEST = 2;
 const LATEST = 26;
 /** What falls due so soon after is done in the same visit, weeks. Working assumption. */
 const TOGETHER = 1.5;
 
-const FACE: ReadonlySet<Zone> = new Set<Zone>(['front-hairline-l', 'front-hairline-r', 'temple-l', 'temple-r', 'ear-hairline-l', 'ear-hairline-r', 'nape-hairline']);
-
 /**
- * When to come again, and for what: the earliest thing that the client minds, each with its reason. Estimates; where the
- * worn picture is at hand, it decides. @returns null where there is nothing to come for
+ * When to come again, and for what: the earliest thing that the client minds, each with its reason. Estimates.
+ * @returns null where there is nothing to come for
  */
 export function nextVisit(facts: NextFacts): NextVisit | null {
   const reasons = [...lineReasons(facts), ...tonerReason(facts), ...wishReason(facts)].sort((a, b) => a.weeks - b.weeks);
@@ -67,29 +62,25 @@ export function nextVisit(facts: NextFacts): NextVisit | null {
 
 const RANK = { toner: 0, face: 1, full: 2 } satisfies Record<NextWhat, number>;
 
-function lineReasons(facts: NextFacts): NextReason[] {
-  const { light, contrast, rate } = facts;
-  // Hair that was not lightened against its base shows no line.
-  if (contrast <= 0) return [];
-  const shows = (face: boolean) =>
-    (Object.entries(light) as [Zone, { leftMm: number; edge: Edge; featherMm: number }][])
-      .filter(([zone]) => FACE.has(zone) === face)
-      .map(([, { edge, featherMm, leftMm }]) => visibleLine(edge, contrast, rate.mmPerWeek, featherMm, leftMm))
-      .sort((a, b) => a.weeks - b.weeks);
-  const reason = (what: NextWhat, where: string, { weeks, atMm }: { weeks: number; atMm: number }): NextReason => ({
-    what, kind: 'line', weeks, from: weeks * (1 - SPREAD), to: weeks * (1 + SPREAD), on: weeksAfter(facts.on, weeks),
-    words: `The root line shows ${where} at about ${Math.round(atMm)} mm: ${weeksWords(weeks)}.`,
+function lineReasons({ lines, rate: { mmPerWeek }, on }: NextFacts): NextReason[] {
+  return lines.map((line) => {
+    const weeks = line.growMm / mmPerWeek;
+    return {
+      what: line.what,
+      kind: 'line',
+      weeks,
+      from: weeks * (1 - LINE_SPREAD),
+      to: weeks * (1 + LINE_SPREAD),
+      on: weeksAfter(on, weeks),
+      words: lineWords(line, mmPerWeek),
+    };
   });
-  const face = shows(true);
-  const rest = shows(false);
-  // At the face the first place that shows is minded; elsewhere the middle, since the rest lies under it.
-  return [...(face.length > 0 ? [reason('face', 'at the hairline', face[0])] : []), ...(rest.length > 0 ? [reason('full', 'on top and inside', rest[rest.length >> 1])] : [])];
 }
 
 function tonerReason({ tonerWashes, on }: NextFacts): NextReason[] {
   if (tonerWashes === null || tonerWashes <= 0) return [];
   const weeks = tonerWeeks(tonerWashes);
-  return [{ what: 'toner', kind: 'toner', weeks, from: weeks * (1 - SPREAD), to: weeks * (1 + SPREAD), on: weeksAfter(on, weeks), words: `The toner has faded after about 20 washes: ${weeksWords(weeks)} at ${tonerWashes} a week.` }];
+  return [{ what: 'toner', kind: 'toner', weeks, from: weeks * (1 - TONER_SPREAD), to: weeks * (1 + TONER_SPREAD), on: weeksAfter(on, weeks), words: `The toner has faded after about 20 washes: ${weeksWords(weeks)} at ${tonerWashes} a week.` }];
 }
 
 function wishReason({ wishWeeks, on }: NextFacts): NextReason[] {

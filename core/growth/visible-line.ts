@@ -5,7 +5,7 @@ export const TEASING_MM = 20;
 /** Slice, medium weave, or fine weave, baby lights and teased starts. */
 export type Edge = keyof typeof KAPPA;
 
-/** Days and spread of the quick estimate of when a root line becomes visible. */
+/** The quick estimate of when a root line becomes visible. */
 export interface VisibleLine {
   /** Regrowth at which the line shows, mm. */
   readonly atMm: number;
@@ -32,12 +32,3 @@ const TONER_WASHES = 20;
 export function tonerWeeks(washesPerWeek: number): number {
   return TONER_WASHES / washesPerWeek;
 }
-
-/** How light begins, as far as its edge goes: a slice, a weave, or what is fine or teased. @param stitchMm width of a stitch, mm; null for a slice */
-export function edgeOf(gather: 'slice' | 'weave' | 'zigzag', stitchMm: number | null, teasing: number): Edge {
-  if (teasing > 0 || (stitchMm !== null && stitchMm <= FINE_STITCH_MM)) return 'soft';
-  return gather === 'slice' ? 'slice' : 'medium';
-}
-
-/** A stitch no wider than this is fine, mm. Working assumption. */
-const FINE_STITCH_MM = 2.5;

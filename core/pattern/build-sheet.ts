@@ -48,7 +48,7 @@ export function buildSheet(
   const zones = zoneShares(panels, byZone, left);
   const sheet: Sheet = {
     format: 'dappled-lattice/plan-sheet',
-    version: 3,
+    version: 4,
     plan: plan.name,
     foils,
     painted,
@@ -78,28 +78,38 @@ function leftOut(panels: readonly ComputedPanel[], byZone: Readonly<Record<Zone,
 
 function zoneShares(panels: readonly ComputedPanel[], byZone: Readonly<Record<Zone, number>>, left: ReturnType<typeof leftOut>): ZoneShare[] {
   const foiled = new Map<Zone, number>();
-  const lightened = new Map<Zone, number>();
+  const picked = new Map<Zone, Map<string, number>>(ZONES.map((zone) => [zone, new Map()]));
+  const lowlit = new Map<Zone, number>();
   const pitch = new Map<Zone, number>();
-  const add = (to: Map<Zone, number>, zone: Zone, value: number) => to.set(zone, (to.get(zone) ?? 0) + value);
+  const add = <K>(to: Map<K, number>, key: K, value: number) => to.set(key, (to.get(key) ?? 0) + value);
   for (const { panel, placed } of panels) {
     for (const { foil, patches } of placed.foils) {
       const share = panel.hair === 'left-out' ? left(patches) : 1;
       for (const { zone, areaMm2 } of patches) {
-        add(lightened, zone, areaMm2 * foil.pickedShare * share);
+        add(picked.get(zone)!, foil.formula, areaMm2 * foil.pickedShare * share);
         if (panel.medium !== 'foil') continue;
         add(foiled, zone, areaMm2);
         add(pitch, zone, areaMm2 * pitchOf(foil.thicknessMm, foil.dropoutMm));
       }
     }
+    for (const { dropout, patches } of placed.dropouts) {
+      if (dropout.treatment === 'lowlight') for (const { zone, areaMm2 } of patches) add(lowlit, zone, areaMm2);
+    }
   }
   const share = (of: Map<Zone, number>, zone: Zone) => Math.min(1, (of.get(zone) ?? 0) / byZone[zone]);
   return ZONES.map((zone): ZoneShare => {
     const area = foiled.get(zone) ?? 0;
+    const own = [...picked.get(zone)!].map(([letter, value]) => [letter, value / byZone[zone]] as const);
+    const pickedShare = sum(own.map(([, value]) => value));
+    // Panels that overlap may pick a little more than there is.
+    const most = Math.max(1, pickedShare);
     return {
       zone,
       areaCm2: byZone[zone] / 100,
       foiledShare: share(foiled, zone),
-      lightenedShare: share(lightened, zone),
+      pickedShare: pickedShare / most,
+      pickedBy: Object.fromEntries(own.map(([letter, value]) => [letter, value / most])),
+      lowlitShare: share(lowlit, zone),
       meanPitchMm: area > 0 ? pitch.get(zone)! / area : null,
     };
   });
@@ -130,7 +140,7 @@ function totalsOf(foils: readonly Foil[], painted: readonly PaintedSection[], dr
     byGather,
     byFormula,
     foiledShare: sum(zones.map((zone) => zone.foiledShare * zone.areaCm2)) / area,
-    lightenedShare: sum(zones.map((zone) => zone.lightenedShare * zone.areaCm2)) / area,
+    pickedShare: sum(zones.map((zone) => zone.pickedShare * zone.areaCm2)) / area,
     hairs: sum(foils.map((foil) => foil.hairs)),
     hairGrams: sum(foils.map((foil) => foil.hairGrams)),
     foilingMinutes: workMinutes(foils) + sum([...painted, ...dropouts].map(({ seconds }) => seconds)) / 60,

@@ -162,14 +162,14 @@ describe('the sheet', () => {
     const muted = sheet({ panel: (panel) => ({ ...panel, muted: panel.id === 'back' }) });
     expect(muted.foils.some((foil) => foil.panel === 'back')).toBe(false);
     expect(muted.zones.find(({ zone }) => zone === 'nape-l')!.foiledShare).toBe(0);
-    const lit = muted.zones.reduce((sum, zone) => sum + zone.lightenedShare * zone.areaCm2, 0);
+    const lit = muted.zones.reduce((sum, zone) => sum + zone.pickedShare * zone.areaCm2, 0);
     const area = muted.zones.reduce((sum, zone) => sum + zone.areaCm2, 0);
-    expect(muted.totals.lightenedShare).toBeCloseTo(lit / area, 12);
+    expect(muted.totals.pickedShare).toBeCloseTo(lit / area, 12);
   });
 
   test('slices light what they foil', () => {
     const { totals } = sheet({ panel: (panel) => ({ ...panel, gather: { kind: 'slice' } }) });
-    expect(totals.lightenedShare).toBeCloseTo(totals.foiledShare, 12);
+    expect(totals.pickedShare).toBeCloseTo(totals.foiledShare, 12);
     expect(totals.byGather).toEqual({ slice: totals.foils, weave: 0, zigzag: 0 });
   });
 

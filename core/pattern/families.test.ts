@@ -155,7 +155,7 @@ describe('rotation and treated drop-outs', () => {
     expect(totals.foils).toBe(0);
     expect(painted.length).toBeGreaterThan(10);
     expect(totals.foiledShare).toBe(0);
-    expect(totals.lightenedShare).toBeGreaterThan(0.05);
+    expect(totals.pickedShare).toBeGreaterThan(0.05);
     expect(zones.every(({ meanPitchMm }) => meanPitchMm === null)).toBe(true);
   });
 });

@@ -27,3 +27,4 @@ export { nominalDropout, pitchOf, rowCount, rowOffsets } from './spacing';
 export { formulaOf, placesOf, type FoilPlace } from './rotation';
 export { USUAL_TREATMENT } from './types';
 export type * from './types';
+export { sharesOf, sharesWords, type HairShares, type Shares } from './shares';

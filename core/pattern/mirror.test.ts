@@ -26,7 +26,7 @@ function expectMirrored(plan: Plan): void {
     if (foil.column === 0) expect(twin.zone.replace(/-[lr]$/, '')).toBe(swapped.replace(/-[lr]$/, ''));
     else expect(twin.zone).toBe(swapped);
   }
-  expect(Math.abs(other.totals.lightenedShare - one.totals.lightenedShare)).toBeLessThan(1e-9);
+  expect(Math.abs(other.totals.pickedShare - one.totals.pickedShare)).toBeLessThan(1e-9);
 }
 
 test.each(TECHNIQUES.map(({ key }) => key))('%s on an uneven head: the mirrored plan is its mirror image', (key) => {

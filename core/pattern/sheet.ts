@@ -76,8 +76,11 @@ export interface ZoneShare {
   readonly areaCm2: number;
   /** Share of the zone's hair that went through foils' sections. */
   readonly foiledShare: number;
-  /** Share of the zone's hair that was picked, in foils or in the open air. */
-  readonly lightenedShare: number;
+  /** Share of the zone's hair that was picked, in foils or in the open air, whatever the formula does; and the same by its letter. */
+  readonly pickedShare: number;
+  readonly pickedBy: Readonly<Record<string, number>>;
+  /** Share of it in drop-outs that are lowlit. */
+  readonly lowlitShare: number;
   /** Mean of thickness + drop-out over the foils that touch the zone, weighted by their skin in it; null without foils. */
   readonly meanPitchMm: number | null;
 }
@@ -99,7 +102,7 @@ export interface Totals {
   readonly byGather: Readonly<Record<GatherKind, number>>;
   readonly byFormula: Readonly<Record<string, number>>;
   readonly foiledShare: number;
-  readonly lightenedShare: number;
+  readonly pickedShare: number;
   readonly hairs: number;
   readonly hairGrams: number;
   /** Estimate: working time of the foils, painted sections and panel changes. */
@@ -122,7 +125,7 @@ export interface EditNote {
 
 export interface Sheet {
   readonly format: 'dappled-lattice/plan-sheet';
-  readonly version: 3;
+  readonly version: 4;
   readonly plan: string;
   readonly foils: readonly Foil[];
   readonly painted: readonly PaintedSection[];

@@ -3,7 +3,6 @@ export { findAgain, listWords, sequenceWords, type PanelGuide, type SideGuide } 
 export { growthVisits } from './growth-visits';
 export { levelsByZone } from './levels';
 export { mixedLines, unitsSaid, type MixedLine } from './mixed';
-export { nextFactsOf } from './next-facts';
 export { repeatLines } from './repeat';
 export { retouch, zonesSaid, type Retouch, type RetouchHow, type RetouchPanel, type RetouchWish } from './retouch';
 export { zonesOfPlan, zonesOfService, zonesRecorded, type ZoneDone, type ZonesDone } from './zones';

@@ -1,13 +1,13 @@
 import { scriptFor, happened, started, closed, T0 } from '../chair/testing';
 import { serviceState } from '../chair';
 import { outcomeSchema, startPlan, svgOf } from '../formats';
-import { nextVisit, type ZoneRegrowth } from '../growth';
+import type { ZoneRegrowth } from '../growth';
 import { ZONES, type Zone } from '../head';
 import { createPatternEngine, type Plan } from '../pattern';
 import { planOf, techniqueOf } from '../technique';
 import { DEPOSIT, visitOf, type VisitParts } from '../visit/computed/testing';
-import { againSheet, findAgain, linesOf, nextFactsOf, retouch, sequenceWords, zonesOfPlan, zonesOfService, zonesRecorded } from '.';
-import { EMPTY_OUTCOME, EVERYWHERE, type RootMix, type VisitMix } from '../visit';
+import { againSheet, findAgain, linesOf, retouch, sequenceWords, zonesOfPlan, zonesOfService, zonesRecorded } from '.';
+import { EMPTY_OUTCOME } from '../visit';
 
 const engine = createPatternEngine();
 const plan = startPlan();
@@ -133,34 +133,4 @@ describe('finding it again', () => {
       expect(svgOf({ x: 0, y: 0, width: 210, height: 297 }, title, '#fff', shapes)).toContain('first parting');
     }
   });
-});
-
-test('the next visit is reckoned from what was left, by the strongest edge of each zone', () => {
-  const sliced: Plan = { ...plan, panels: plan.panels.map((panel) => (panel.id === 'back' ? panel : { ...panel, gather: { kind: 'slice' } })) };
-  const own = engine.compute(sliced).sheet;
-  const root: RootMix = { id: 'r', place: { ...EVERYWHERE, lengths: ['roots'] }, mm: 40, line: 'sedge', rule: null, grams: 45, ratio: 1, volumes: 10, minutes: 15, state: 'damp' };
-  const factsWith = (mix: Pick<VisitMix, 'toners' | 'roots'>) => nextFactsOf({
-    on: '2027-01-04', rate: { mmPerWeek: 2.875, sd: 0.4 }, consult: { naturalLevel: 5.5, washesPerWeek: null, weeksBetween: 12 }, plan: sliced, sheet: own,
-    zones: { ...zonesRecorded(zonesOfPlan(workOf(sliced), own)), crown: { leftMm: null, measured: false, level: 9, tone: null } }, levelReached: 9, mix,
-  });
-  const facts = factsWith({ toners: [], roots: [{ ...root, place: { ...root.place, frontMm: 40 } }] });
-  expect(facts).toMatchObject({ contrast: 3.5, tonerWashes: 3, wishWeeks: 12 });
-  expect(facts.light['temple-l']).toEqual({ leftMm: 0, edge: 'slice', featherMm: 0 });
-  expect(facts.light['occipital-l']!.edge).toBe('soft');
-  expect(facts.light.crown).toBeUndefined();
-  expect(nextVisit(facts)!.reasons.map(({ what }) => what)).toEqual(['toner', 'face', 'full', 'full']);
-  // A tap shades no line; a shadow on all roots softens each, as far down as it is drawn.
-  const shadowed = factsWith({ toners: [], roots: [root] });
-  expect(shadowed.light['temple-l']).toEqual({ leftMm: 0, edge: 'soft', featherMm: 40 });
-  const lines = (own: typeof facts) => nextVisit(own)!.reasons.filter(({ words }) => words.includes('root line')).map(({ weeks }) => weeks);
-  lines(shadowed).forEach((weeks, i) => expect(weeks).toBeGreaterThan(lines(facts)[i]));
-  expect(factsWith({ toners: [], roots: [] }).tonerWashes).toBeNull();
-  // A teased start 60 mm off the scalp is there on the first day, softly: it is not due in two weeks.
-  const teased: Plan = { ...sliced, panels: sliced.panels.map((panel) => ({ ...panel, start: { ...panel.start, startMm: 60, featherMm: 20, teasing: 2 } })) };
-  const sheet = engine.compute(teased).sheet;
-  const soft = nextFactsOf({
-    on: '2027-01-04', rate: { mmPerWeek: 2.875, sd: 0.4 }, consult: { naturalLevel: 5.5, washesPerWeek: null, weeksBetween: 26 }, plan: teased, sheet,
-    zones: zonesRecorded(zonesOfPlan(workOf(teased), sheet)), levelReached: 9, mix: { toners: [], roots: [] },
-  });
-  expect(nextVisit(soft)!.weeks).toBeGreaterThanOrEqual(16);
 });

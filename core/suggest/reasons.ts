@@ -53,7 +53,7 @@ export function reasonsFor(technique: Technique, overview: TechniqueOverview, fa
 
   const wish = brightnessStep(facts.brightness);
   const [low, high] = wish.share;
-  const share = overview.lightenedShare;
+  const share = overview.shares.lightened;
   if (share >= low && share <= high) out.push({ weight: 3, words: `${percent(share)} lightened on this head, as “${wish.words}” asks (${range(low, high)})` });
   else if (!(early && has('partial'))) {
     const off = Math.abs(Math.log(share / (share < low ? low : high)));

@@ -1,5 +1,5 @@
 import { fitPlan } from '../fit';
-import type { PatternEngine, Plan } from '../pattern';
+import { sharesOf, type PatternEngine, type Plan, type Shares } from '../pattern';
 import { overviewOf, planOf, TECHNIQUES, type Technique } from '../technique';
 import type { SuggestFacts } from './facts';
 import { reasonsFor } from './reasons';
@@ -12,7 +12,7 @@ export interface Suggestion {
   readonly plan: Plan;
   readonly foils: number;
   readonly minutes: number;
-  readonly lightenedShare: number;
+  readonly shares: Shares;
   /** Why this one. */
   readonly why: readonly string[];
   /** What speaks against it. */
@@ -43,10 +43,11 @@ export function suggest(facts: SuggestFacts, engine: PatternEngine): Suggestion[
       const fitted = facts.minutes === null ? undefined : fitPlan(settled.plan, engine, { kind: 'minutes', minutes: facts.minutes });
       const isFitted = fitted?.ok && fitted.changes.length > 0;
       const plan = isFitted ? fitted.plan : settled.plan;
-      const { totals } = engine.compute(plan).sheet;
+      const { sheet } = engine.compute(plan);
+      const { totals } = sheet;
       const said = (of: (weight: number) => boolean) => reasons.filter(({ weight, words }) => of(weight) && words !== '').sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight)).map(({ words }) => words);
       return {
-        technique, plan, foils: totals.foils, minutes: totals.foilingMinutes, lightenedShare: totals.lightenedShare,
+        technique, plan, foils: totals.foils, minutes: totals.foilingMinutes, shares: sharesOf(sheet, new Set(technique.deposits)).total,
         why: said((weight) => weight > 0),
         but: said((weight) => weight < 0),
         settings: isFitted ? [...settled.settings, { words: `thinned to ${totals.foils} foils`, why: `so that it fits into ${facts.minutes} min` }] : settled.settings,

@@ -60,8 +60,8 @@ describe('counts inside the ranges that the trade quotes, on the average head', 
 
   test('a full head lightens 8–25 % of the hair', () => {
     for (const key of ['four-quarters', 'baby-veil', 'hairline-and-threes', 'two-mixes-in-bricks', 'deep-contrast']) {
-      expect(sheetOf(key).totals.lightenedShare).toBeGreaterThanOrEqual(0.075);
-      expect(sheetOf(key).totals.lightenedShare).toBeLessThanOrEqual(0.25);
+      expect(sheetOf(key).totals.pickedShare).toBeGreaterThanOrEqual(0.075);
+      expect(sheetOf(key).totals.pickedShare).toBeLessThanOrEqual(0.25);
     }
   });
 });

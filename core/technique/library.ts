@@ -14,6 +14,8 @@ export interface Technique {
   readonly cautions: readonly string[];
   /** In the order of work. */
   readonly panels: readonly PanelInput[];
+  /** Letters that are meant to deposit. */
+  readonly deposits?: readonly string[];
   /** Order of sectioning off where it is not the order of work. */
   readonly sectioning?: readonly string[];
 }
@@ -92,7 +94,7 @@ export const TECHNIQUES: readonly Technique[] = [
     cautions: ['Hairline hair is fragile: weaker mix, and short baby hairs pinned away.', 'Around and behind the ear is the spot that is missed.'],
     panels: [
       { id: 'nape', name: 'Nape', place: { kind: 'zones', zones: ['nape-hairline', 'nape'] }, side: 'both', direction: horizontal, gather: medium, thicknessMm: 6, spacing: apart(9), columns: oneAcross },
-      { id: 'sides', name: 'Side rims', place: { kind: 'hairline-band', widthMm: 10, fromDeg: 42, toDeg: 125 }, side: 'both', direction: { kind: 'hairline' }, gather: fromHairline(fine), thicknessMm: 5, spacing: apart(6) },
+      { id: 'sides', name: 'Side rims', place: { kind: 'hairline-band', widthMm: 10, fromDeg: 42, toDeg: 142 }, side: 'both', direction: { kind: 'hairline' }, gather: fromHairline(fine), thicknessMm: 5, spacing: apart(6) },
       { id: 'front', name: 'Front rim', place: { kind: 'hairline-band', widthMm: 8, fromDeg: 0, toDeg: 42 }, side: 'across', direction: { kind: 'hairline' }, gather: fromHairline(fine), thicknessMm: 4, spacing: apart(5), columns: oneAcross },
     ],
   },
@@ -159,6 +161,7 @@ export const TECHNIQUES: readonly Technique[] = [
       { id: 'rim', name: 'Coloured rim', place: { kind: 'hairline-band', widthMm: 5, fromDeg: 0, toDeg: 180 }, direction: { kind: 'hairline' }, gather: slice, thicknessMm: 4, spacing: apart(5), formula: 'C' },
     ],
     sectioning: ['rim'],
+    deposits: ['B', 'C'],
   },
   {
     key: 'fast-slices',

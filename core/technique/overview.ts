@@ -1,4 +1,4 @@
-import type { PatternEngine, Plan } from '../pattern';
+import { sharesOf, type PatternEngine, type Plan, type Shares } from '../pattern';
 import { TECHNIQUES, type Technique } from './library';
 import { planOf } from './plan';
 
@@ -13,16 +13,16 @@ export interface TechniqueOverview {
   readonly painted: number;
   /** First foil to last (estimate), minutes. */
   readonly minutes: number;
-  /** Share of the hair that is lightened, 0–1. */
-  readonly lightenedShare: number;
+  readonly shares: Shares;
 }
 
 /** What a technique comes to on a head and hair; the average ones where none are given. */
 export function overviewOf(technique: Technique, engine: PatternEngine, on: Partial<Pick<Plan, 'head' | 'hair' | 'foil'>> = {}): TechniqueOverview {
-  const { totals, painted } = engine.compute(planOf(technique, on)).sheet;
+  const { sheet } = engine.compute(planOf(technique, on));
+  const { totals, painted } = sheet;
   const { key, name, purpose, cautions } = technique;
   return {
-    key, name, purpose, cautions, foils: totals.foils, painted: painted.length, minutes: totals.foilingMinutes, lightenedShare: totals.lightenedShare,
+    key, name, purpose, cautions, foils: totals.foils, painted: painted.length, minutes: totals.foilingMinutes, shares: sharesOf(sheet, new Set(technique.deposits)).total,
   };
 }
 

@@ -3,7 +3,7 @@ import { changePanel, type Panel, type Plan } from '../pattern';
 import type { Technique } from './library';
 
 /** What of a technique is laid on a head: a built-in one's, or a house's own. */
-export interface Laid extends Pick<Technique, 'name' | 'sectioning'> {
+export interface Laid extends Pick<Technique, 'name' | 'sectioning' | 'deposits'> {
   readonly panels: readonly (PanelInput | Panel)[];
 }
 

@@ -1,10 +1,11 @@
+import { lineWords } from '../growth';
 import { toOpened, type Head, type Vec3 } from '../head';
-import { brightnessStep, panelAt, type ComputedPlan, type Plan } from '../pattern';
+import { brightnessStep, panelAt, sharesOf, sharesWords, type ComputedPlan, type Plan } from '../pattern';
 import { middleOf, pointOnHairline } from './hairline-light';
 import type { Look, UnlitPlace } from './look';
 import type { WearMend } from './mends';
-import type { PartTolerance } from './part-tolerance';
-import { LINE_SEEN } from './root-line';
+import { LEAST, type PartTolerance } from './part-tolerance';
+import { rootLinesOf, type HairLine, type OldLine } from './lines';
 import { STRIPE_FLOOR } from './stripe';
 import type { Worth } from './worth';
 import { VIEW_NAMES, type View, type Way } from './ways';
@@ -40,8 +41,6 @@ const WEAR_LIMITS = {
   /** Light of the underneath, and of the crown against all of the back. */
   under: 0.04,
   crown: 0.35,
-  /** Old light whose line stands out. */
-  demarcation: LINE_SEEN,
   /** Share of what is seen that is halfway lifted and looks warm. */
   warm: 0.12,
   /** Left against right. */
@@ -52,6 +51,8 @@ const WEAR_LIMITS = {
 export interface Seen {
   readonly plan: Plan;
   readonly computed: ComputedPlan;
+  /** Letters that only deposit. */
+  readonly deposits: ReadonlySet<string>;
   readonly head: Head;
   readonly down: { readonly way: Way; readonly look: Look };
   readonly tied: { readonly way: Way; readonly look: Look };
@@ -62,9 +63,12 @@ export interface Seen {
   readonly part?: PartTolerance;
   /** The part put elsewhere, mm from where it is worn: light beside it, and where it is worn. */
   readonly moved?: { readonly byMm: number; readonly light: number; readonly own: number };
-  readonly line?: { readonly weeks: number | null; readonly weeksBetween: number | null };
-  /** Old line where it has grown to: as it is, and under this plan; and how far from the scalp, mm. */
-  readonly demarcation?: { readonly before: number; readonly now: number; readonly atMm: number };
+  /** Where light and dark meet along the hair. */
+  readonly lines?: readonly HairLine[];
+  readonly mmPerWeek: number;
+  readonly weeksBetween: number | null;
+  /** The old line without this plan, and with it; null under the plan where nothing of it is left. */
+  readonly old?: { readonly before: OldLine; readonly now: OldLine | null } | null;
   /** Share of what is seen, worn down, that is halfway lifted. */
   readonly warm?: number;
   /** Points that the rows at the hairline earn, with the root shadow and without, and their minutes. */
@@ -74,6 +78,9 @@ export interface Seen {
   readonly tiedShare: number;
   readonly partMoves: 'never' | 'sometimes' | 'often' | null;
 }
+
+/** Weeks between visits where nobody was asked. */
+const USUAL_WEEKS = 6;
 
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 const VIEW_WORDS: Readonly<Record<View, string>> = { front: 'from the front', left: 'from the left', right: 'from the right', back: 'from behind', top: 'from above' };
@@ -92,15 +99,17 @@ export function findingsOf(seen: Seen): Finding[] {
 /** Light of what is seen, over all views. */
 const meanBrightness = ({ brightness: own }: Look): number => VIEW_NAMES.reduce((sum, view) => sum + own[view], 0) / VIEW_NAMES.length;
 
-function brightness({ down, tied, tiedShare, brightnessWish }: Seen): Finding[] {
+function brightness({ down, tied, tiedShare, brightnessWish, computed, deposits }: Seen): Finding[] {
   const { words, share } = brightnessStep(brightnessWish);
   // By what is seen, as the hair is worn: what was light before counts, and what lies underneath does not.
   const seen = (1 - tiedShare) * meanBrightness(down.look) + tiedShare * meanBrightness(tied.look);
-  const off = seen < share[0] ? 'less than' : seen > share[1] ? 'more than' : 'as';
+  // As it is said: a tenth of a point is not seen.
+  const said = Math.round(100 * seen) / 100;
+  const off = said < share[0] ? 'less than' : said > share[1] ? 'more than' : 'as';
   return [{
     key: 'brightness', fine: off === 'as', way: down.way, view: 'back',
     words: `${percent(meanBrightness(down.look))} of what is seen is light worn down, ${percent(meanBrightness(tied.look))} tied back.`,
-    why: `${percent(seen)} as the hair is worn, ${off} the wish asks: ${words}, ${Math.round(share[0] * 100)}–${percent(share[1])}.`,
+    why: `${sharesWords(sharesOf(computed.sheet, deposits).total)}. ${percent(seen)} seen as the hair is worn, ${off} the wish asks: ${words}, ${Math.round(share[0] * 100)}–${percent(share[1])}.`,
   }];
 }
 
@@ -152,7 +161,7 @@ function panelBehind(head: Head, { drawing }: ComputedPlan, azimuthDeg: number):
 
 function stripe({ tied, down, worth, computed, plan }: Seen): Finding[] {
   const of = ({ look, way }: Seen['tied']) => VIEW_NAMES.map((view) => ({ view, way, figure: look.stripe[view], brightness: look.brightness[view] }));
-  const [worst] = [...of(tied), ...of(down)].filter(({ view }) => view !== 'front').sort((a, b) => b.figure - a.figure);
+  const [worst] = [...of(tied), ...of(down)].sort((a, b) => b.figure - a.figure);
   if (!worst) return [];
   const fine = worst.figure < WEAR_LIMITS.stripe;
   const how = worst.way.kind === 'tied' ? 'tied back' : 'worn down';
@@ -178,11 +187,20 @@ function slicedPanel(worth: Worth | undefined, { sheet }: ComputedPlan, plan: Pl
   return most && most.points > 0 ? most : undefined;
 }
 
-function part({ part: own, down, plan, partMoves, computed, head }: Seen): Finding[] {
+const partPoint = (head: Head, plan: Plan) => head.pointAt(Math.atan2(plan.head.part.offsetMm, 60), 60);
+
+function part({ part: own, down, plan, partMoves, computed, head, tiedShare }: Seen): Finding[] {
   if (!own || plan.head.part.none) return [];
+  if (own.ownLight < LEAST) {
+    return [{
+      key: 'part', fine: tiedShare >= 0.5, way: down.way, view: 'top', at: partPoint(head, plan),
+      words: `The part is not lit: ${percent(own.ownLight)} beside it.`, why: tiedShare >= 0.5 ? 'Worn up most of the time, the perimeter carries the look.' : 'Worn down, people look at the part first.',
+      ...(tiedShare < 0.5 && { mend: { kind: 'part' as const, eachSideMm: 25 } }),
+    }];
+  }
   const wanted = partMoves === 'never' ? 0 : partMoves === 'often' ? 25 : WEAR_LIMITS.partMm;
   const fine = own.mm >= wanted;
-  const at = head.pointAt(Math.atan2(plan.head.part.offsetMm, 60), 60);
+  const at = partPoint(head, plan);
   const words = own.leftMm === own.rightMm
     ? own.mm === 0 ? 'Moved by a finger, the part goes dark.' : `The part may move ${own.mm} mm to either side.`
     : `The part may move ${own.leftMm} mm to the left and ${own.rightMm} mm to the right.`;
@@ -204,17 +222,16 @@ function moved({ moved: own, plan }: Seen): Finding[] {
   }];
 }
 
-function line({ line: own, down, worth, computed }: Seen): Finding[] {
-  if (!own) return [];
-  const { weeks, weeksBetween } = own;
-  const fine = weeks === null || weeks >= (weeksBetween ?? 6);
-  // An estimate with a spread of about a quarter.
-  const range = weeks === null ? '' : `${Math.round(weeks * 0.75)}–${Math.round(weeks * 1.25)} weeks`;
+function line({ lines, mmPerWeek, weeksBetween, down, worth, computed }: Seen): Finding[] {
+  if (!lines) return [];
+  const [first, ...later] = rootLinesOf(lines).sort((a, b) => a.growMm - b.growMm);
+  const due = weeksBetween === null ? '' : ` The next visit is due after ${weeksBetween} weeks.`;
+  const common = { key: 'root-line' as const, way: down.way, view: 'top' as const };
+  if (!first) return [{ ...common, fine: true, words: 'No root line is drawn: it grows out softly.', why: `Too little of the hair changes at one place to be seen as a line.${due}` }];
+  const fine = first.growMm / mmPerWeek >= (weeksBetween ?? USUAL_WEEKS);
   const panels = fine ? [] : brightestPanels(worth, computed);
   return [{
-    key: 'root-line', fine, way: down.way, view: 'top',
-    words: weeks === null ? 'No root line is drawn.' : weeks === 0 ? 'The root line shows at once.' : `The root line shows after about ${Math.round(weeks)} weeks (${range}).`,
-    why: weeksBetween === null ? 'Compared by their order rather than by the week.' : `The next visit is due after ${weeksBetween} weeks.`,
+    ...common, fine, words: lineWords(first, mmPerWeek), why: `${later.map((own) => lineWords(own, mmPerWeek)).join(' ')}${due}`.trim() || 'By contrast, by how much of the hair begins at one place, and how softly.',
     ...(panels.length > 0 && { panel: panels[0], mend: { kind: 'feather' as const, panels, mm: 30 } }),
   }];
 }
@@ -225,13 +242,15 @@ function brightestPanels(worth: Worth | undefined, { sheet }: ComputedPlan): str
   return [...points].sort((a, b) => b[1] - a[1]).slice(0, 3).map(([panel]) => panel);
 }
 
-function demarcation({ demarcation: own, down }: Seen): Finding[] {
-  if (!own || own.before < WEAR_LIMITS.demarcation) return [];
-  const fine = own.now < WEAR_LIMITS.demarcation;
+function demarcation({ old, down }: Seen): Finding[] {
+  if (!old?.before.seen) return [];
+  const { before, now } = old;
+  const fine = now === null || !now.seen;
+  const left = now === null ? 0 : Math.min(1, now.share / before.share);
   return [{
-    key: 'demarcation', fine, way: down.way, view: 'top',
-    words: fine ? `The old line, ${Math.round(own.atMm)} mm off, is broken.` : `The old line, ${Math.round(own.atMm)} mm off, still stands out.`,
-    why: `Its step was ${own.before.toFixed(2)} and is ${own.now.toFixed(2)}; from ${LINE_SEEN} on a line is seen.`,
+    key: 'demarcation', fine, way: down.way, view: 'back',
+    words: `The old line, ${Math.round(before.atMm)} mm out, ${fine ? 'is broken' : 'still stands out'}: ${percent(left)} of it is left.`,
+    why: 'Weaves alone leave an old line. Slices near the top, depth on the ends, or a shadow drawn down to it break it.',
   }];
 }
 

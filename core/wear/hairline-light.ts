@@ -3,7 +3,7 @@ import { seenAt, type Light } from './light';
 import type { Strands } from './strands';
 import type { Surface } from './surface';
 
-const { floor, hypot, min, PI } = Math;
+const { floor, hypot, max, min, PI } = Math;
 
 /** A stretch of hairline with no light behind it, seen when the hair is tied back. */
 export interface Unlit {
@@ -18,6 +18,8 @@ export interface HairlineLight {
   readonly light: Float64Array;
   readonly azimuthDeg: readonly number[];
   readonly stepMm: number;
+  /** A stretch with less light is unlit. */
+  readonly limit: number;
   /** Stretches without light, longest first. */
   readonly unlit: readonly Unlit[];
 }
@@ -25,9 +27,10 @@ export interface HairlineLight {
 /** The hairline is read in steps of so much, mm, over the first so much behind it. */
 const STEP_MM = 2;
 const BEHIND_MM = 25;
-/** Light is averaged along so much of it; below so much a stretch is unlit. */
+/** Light is averaged along so much of it. */
 const SMOOTH_MM = 10;
-const UNLIT = 0.1;
+/** Below so much a stretch is unlit: on a head that is lit sparsely all round below half of that, down to what shows no light at all. */
+const UNLIT = { most: 0.1, ofMiddle: 0.5, least: 0.02 } as const;
 
 /** Point of the hairline at an azimuth in degrees. */
 export function pointOnHairline(head: Head, azimuthDeg: number): Vec3 {
@@ -64,7 +67,9 @@ export function hairlineLight({ azimuthDeg, near }: HairlineMap, surfaces: reado
     }
   });
   const smoothed = smoothedRatio(lit, whole, Math.round(SMOOTH_MM / 2 / STEP_MM));
-  return { light: smoothed, azimuthDeg, stepMm: STEP_MM, unlit: unlitStretches(smoothed, azimuthDeg) };
+  const middle = [...smoothed].sort((a, b) => a - b)[smoothed.length >> 1];
+  const limit = min(UNLIT.most, max(UNLIT.least, UNLIT.ofMiddle * middle));
+  return { light: smoothed, azimuthDeg, stepMm: STEP_MM, limit, unlit: unlitStretches(smoothed, azimuthDeg, limit) };
 }
 
 /** Points of the hairline, evenly along it, once round from the nape. */
@@ -137,15 +142,15 @@ function smoothedRatio(lit: Float64Array, whole: Float64Array, half: number): Fl
   });
 }
 
-function unlitStretches(light: Float64Array, azimuthDeg: readonly number[]): Unlit[] {
+function unlitStretches(light: Float64Array, azimuthDeg: readonly number[], limit: number): Unlit[] {
   const n = light.length;
-  const first = light.findIndex((value) => value >= UNLIT);
+  const first = light.findIndex((value) => value >= limit);
   if (first < 0) return [{ mm: n * STEP_MM, fromDeg: -180, toDeg: 180 }];
   const out: Unlit[] = [];
   // Once round from a lit place, since a stretch may lie across the nape.
   for (let step = 0, run = 0; step <= n; step += 1) {
     const i = (first + step) % n;
-    if (light[i] < UNLIT && step < n) {
+    if (light[i] < limit && step < n) {
       run += 1;
       continue;
     }
@@ -156,12 +161,12 @@ function unlitStretches(light: Float64Array, azimuthDeg: readonly number[]): Unl
 }
 
 /** Stretches without light within a range of azimuths, cut at its ends, longest first. */
-export function unlitWithin({ unlit, light, azimuthDeg, stepMm }: HairlineLight, fromDeg: number, toDeg: number): Unlit[] {
+export function unlitWithin({ unlit, light, azimuthDeg, stepMm, limit }: HairlineLight, fromDeg: number, toDeg: number): Unlit[] {
   if (unlit.length === 0) return [];
   const out: Unlit[] = [];
   let first = -1;
   for (let i = 0; i <= light.length; i += 1) {
-    const dark = i < light.length && azimuthDeg[i] >= fromDeg && azimuthDeg[i] <= toDeg && light[i] < UNLIT;
+    const dark = i < light.length && azimuthDeg[i] >= fromDeg && azimuthDeg[i] <= toDeg && light[i] < limit;
     if (dark && first < 0) first = i;
     if (dark || first < 0) continue;
     out.push({ mm: (i - first) * stepMm, fromDeg: azimuthDeg[first], toDeg: azimuthDeg[i - 1] });

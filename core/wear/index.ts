@@ -3,7 +3,7 @@ export { FACE_DEG, hairlineLight, placeOf, unlitWithin, type HairlineLight, type
 export { baseLightAt, lightAt, lightOf, NO_LETTERS, seenAt, type Layer, type Light, type LightFacts, type RootShadow } from './light';
 export { brightnessOf, litOf } from './lit';
 export { lightOn, lookAt, lookOf, type Look, type UnlitPlace } from './look';
-export { rootWindows, weeksToLine } from './root-line';
+export { LineReader, linesOf, oldLineOf, rootLinesOf, type HairLine, type LineKind } from './lines';
 export { stripeOf } from './stripe';
 export { seenFrom, type Surface } from './surface';
 export { makeStrands, type Strands } from './strands';
@@ -14,6 +14,7 @@ export { findingsOf, type Finding } from './findings';
 export { mended, mendWords, type WearMend } from './mends';
 export { pictureOf, shadingOf, strandColours, strandDirections, type Picture } from './picture';
 export { basesOf, paletteOf, type Colouring, type HairFacts } from './shade';
-export { downOf, subjectOf, TIED, WearStudio, type WearSubject } from './studio';
+export { downOf, TIED, WearStudio } from './studio';
+export { subjectOf, type WearSubject } from './subject';
 export { worthOfFoils, type Worth, type WornShare } from './worth';
 export { partLightOf, partStrip, partSteps, partTolerance, type PartTolerance } from './part-tolerance';

@@ -1,5 +1,6 @@
 import { TEASING_MM } from '../growth';
 import { ZONES, type Roots } from '../head';
+import { naturalHair } from '../lift';
 import type { ComputedPlan, FoiledRoots, Plan } from '../pattern';
 import { placedUnits, type Letters } from '../work';
 import { noiseOf, seedAt } from './noise';
@@ -14,6 +15,8 @@ export interface Layer {
   readonly overMm: Float32Array;
   /** mm from the scalp where it ends again; Infinity to the ends. */
   readonly toMm: Float32Array;
+  /** Level that it comes to. */
+  readonly level: Float32Array;
 }
 
 /** Deposit at the root that covers the light there and runs out: root shadow. */
@@ -22,12 +25,20 @@ export interface RootShadow {
   readonly mm: number;
 }
 
-/** How light the hair was before anything is done: what it is by nature, grey, and lightened before, by its base. */
+/** The hair before anything is done, and by what it is judged how light hair is: OKLab lightness, 0–1. */
 export interface BaseLight {
   readonly bases: { baseAt(strand: number, along: number): number };
-  /** By base: 0 as dark as the head’s natural level, 1 as light as what is lightened. */
-  readonly share: Float32Array;
+  /** By base. */
+  readonly lightness: Float32Array;
+  /** Of the lightest hair that there is before. */
+  readonly most: number;
+  /** Of the head’s natural level, which counts as dark, and how much lighter what is wished for is. */
+  readonly dark: number;
+  readonly span: number;
 }
+
+/** Nothing is known of the hair: dark, and as light as can be where it is lightened. */
+const UNKNOWN: BaseLight = { bases: { baseAt: () => 0 }, lightness: Float32Array.of(0), most: 0, dark: 0, span: 1 };
 
 /** Where each strand is light, by root. */
 export interface Light {
@@ -42,10 +53,13 @@ export interface Light {
   readonly shadow: RootShadow | null;
   /** Growth since the service, mm. */
   readonly grownMm: number;
-  /** null where nothing is known of the hair: it counts as dark. */
-  readonly base: BaseLight | null;
+  readonly base: BaseLight;
+  /** By root, OKLab lightness that this plan's light comes to, and that of before. */
+  readonly lightness: { readonly own: Float32Array; readonly old: Float32Array };
 }
 
+/** Level of light where nothing else is known. */
+const BRIGHT_LEVEL = 9;
 /** Painted without a feather, light still begins over so much of the strand’s length: working assumption. */
 const SOFT_EDGE = 0.15;
 
@@ -60,6 +74,9 @@ export interface LightFacts {
   readonly shadow?: RootShadow | null;
   /** What the formulas do: which lift and which deposit, and how far they reach. */
   readonly letters?: Letters;
+  /** Level that each unit of work is expected to reach, by its id; what is missing reaches the usual one. */
+  readonly levels?: Readonly<Record<string, number>>;
+  readonly usualLevel?: number;
   /** Light of an earlier service, with what has grown since then by the day of this plan, mm by root. */
   readonly before?: { readonly light: Light; grownMm(root: number): number } | null;
 }
@@ -69,7 +86,7 @@ export interface LightFacts {
  * has grown since.
  */
 export function lightOf(
-  plan: Plan, computed: Pick<ComputedPlan, 'sheet' | 'drawing'>, roots: Roots, foiled: FoiledRoots, { grownMm = 0, shadow = null, letters = NO_LETTERS, before = null }: LightFacts = {},
+  plan: Plan, computed: Pick<ComputedPlan, 'sheet' | 'drawing'>, roots: Roots, foiled: FoiledRoots, { grownMm = 0, shadow = null, letters = NO_LETTERS, levels = {}, usualLevel = BRIGHT_LEVEL, before = null }: LightFacts = {},
 ): Light {
   const { count } = roots;
   const own = noLayer(count);
@@ -94,20 +111,35 @@ export function lightOf(
       own.fromMm[i] = scale * startMm + teased + grownMm;
       own.overMm[i] = treated >= 0 ? Math.max(featherMm, SOFT_EDGE * lengthOf(i)) : featherMm;
       if (reachMm[1] < hairMm - 0.5 && unit.reach === 'stretch') own.toMm[i] = reachMm[1] + grownMm;
+      own.level[i] = levels[unit.id] ?? usualLevel;
       foil[i] = inFoil;
     }
   }
-  return { own, old: before && olderOf(before.light, before.grownMm, grownMm), foil, lowlit, shadow, grownMm, base: null };
+  const old = before && olderOf(before.light, before.grownMm, grownMm);
+  const full = new Float32Array(count).fill(1);
+  return { own, old, foil, lowlit, shadow, grownMm, base: UNKNOWN, lightness: { own: full, old: full } };
+}
+
+/** The same light on hair that is known. */
+export function onHair(light: Light, base: BaseLight): Light {
+  const { own, old } = light;
+  const known = new Map<number, number>();
+  const lightness = (level: number) => {
+    const found = known.get(level) ?? naturalHair(min(10, max(1, level))).lightness;
+    known.set(level, found);
+    return found;
+  };
+  return { ...light, base, lightness: { own: own.level.map(lightness), old: old === null ? own.level.map(lightness) : old.level.map(lightness) } };
 }
 
 function noLayer(count: number): Layer {
-  return { fromMm: new Float32Array(count).fill(Infinity), overMm: new Float32Array(count), toMm: new Float32Array(count).fill(Infinity) };
+  return { fromMm: new Float32Array(count).fill(Infinity), overMm: new Float32Array(count), toMm: new Float32Array(count).fill(Infinity), level: new Float32Array(count).fill(BRIGHT_LEVEL) };
 }
 
 /** Light of before, moved out by what grew until this plan and since. */
 function olderOf({ own, old }: Light, untilNow: (root: number) => number, since: number): Layer {
   const fromMm = Float32Array.from(own.fromMm, (from, i) => min(from, old?.fromMm[i] ?? Infinity) + untilNow(i) + since);
-  return { fromMm, overMm: own.overMm, toMm: Float32Array.from(own.toMm, (to, i) => to + untilNow(i) + since) };
+  return { fromMm, overMm: own.overMm, toMm: Float32Array.from(own.toMm, (to, i) => to + untilNow(i) + since), level: own.level };
 }
 
 /** Length of a root's hair, mm. */
@@ -118,26 +150,51 @@ export function lengths({ hair }: Pick<Plan, 'hair'>, roots: Roots): (root: numb
 
 /** How far a strand is lightened so far from its root: 0 as it was before, 1 lightened. */
 export function lightAt(light: Light, strand: number, along: number): number {
-  let f = layerAt(light.own, strand, along);
-  if (light.old !== null && f < 1) f = max(f, layerAt(light.old, strand, along));
+  const f = liftedAt(light, strand, along);
   return f > 0 ? f * uncovered(light, along) : 0;
 }
 
-/** How light a strand is seen so far from its root, with the hair that it was before: 0 as the head's natural level, 1 light. */
+/** Whether the light there is this plan's rather than that of before. */
+export function isOwnAt({ own, old }: Light, strand: number, along: number): boolean {
+  return old === null || layerAt(own, strand, along) >= layerAt(old, strand, along);
+}
+
+/** OKLab lightness of a strand so far from its root, 0–1: the hair as it was, lightened by both layers, under a root shadow. */
+export function lightnessAt(light: Light, strand: number, along: number): number {
+  const { base, lightness, own, old, shadow } = light;
+  const f = layerAt(own, strand, along);
+  let seen: number;
+  if (f >= 1 && lightness.own[strand] >= base.most) seen = lightness.own[strand];
+  else {
+    seen = base.lightness[base.bases.baseAt(strand, along)];
+    if (old !== null) seen += max(0, lightness.old[strand] - seen) * layerAt(old, strand, along);
+    // Lightener takes nothing away.
+    seen += max(0, lightness.own[strand] - seen) * f;
+  }
+  if (shadow === null) return seen;
+  const share = uncovered(light, along);
+  return share >= 1 ? seen : base.dark + (seen - base.dark) * share;
+}
+
+/** How light a strand is seen so far from its root: 0 as the head's natural level, 1 as light as what is wished for. */
 export function seenAt(light: Light, strand: number, along: number): number {
-  const f = lightAt(light, strand, along);
-  return light.base === null || f >= 1 ? f : max(f, baseLightAt(light, strand, along) * uncovered(light, along));
+  return min(1, max(0, (lightnessAt(light, strand, along) - light.base.dark) / light.base.span));
 }
 
 /** The same without anything that the visit does. */
 export function baseLightAt({ base }: Light, strand: number, along: number): number {
-  return base === null ? 0 : base.share[base.bases.baseAt(strand, along)];
+  return min(1, max(0, (base.lightness[base.bases.baseAt(strand, along)] - base.dark) / base.span));
+}
+
+function liftedAt({ own, old }: Light, strand: number, along: number): number {
+  const f = layerAt(own, strand, along);
+  return old !== null && f < 1 ? max(f, layerAt(old, strand, along)) : f;
 }
 
 /** Share of the light that a root shadow leaves. */
 function uncovered({ shadow, grownMm }: Light, along: number): number {
-  if (shadow === null) return 1;
-  // What grew after the deposit is not covered, but it is not light either.
+  // What grew after the deposit is not covered.
+  if (shadow === null || along < grownMm) return 1;
   return min(1, max(0, (along - grownMm) / shadow.mm - 1));
 }
 

@@ -94,10 +94,14 @@ describe('strands', () => {
   });
 });
 
-const layer = (from: number, over: number, count: number): Layer => ({ fromMm: new Float32Array(count).fill(from), overMm: new Float32Array(count).fill(over), toMm: new Float32Array(count).fill(Infinity) });
-const lightOf = (own: Layer, others: Partial<Light> = {}): Light => ({
-  own, old: null, foil: new Int16Array(own.fromMm.length), lowlit: new Uint8Array(own.fromMm.length), shadow: null, grownMm: 0, base: null, ...others,
-});
+const layer = (from: number, over: number, count: number): Layer => ({ fromMm: new Float32Array(count).fill(from), overMm: new Float32Array(count).fill(over), toMm: new Float32Array(count).fill(Infinity), level: new Float32Array(count).fill(9) });
+const lightOf = (own: Layer, others: Partial<Light> = {}): Light => {
+  const full = new Float32Array(own.fromMm.length).fill(1);
+  return {
+    own, old: null, foil: new Int16Array(own.fromMm.length), lowlit: new Uint8Array(own.fromMm.length), shadow: null, grownMm: 0,
+    base: { bases: { baseAt: () => 0 }, lightness: Float32Array.of(0), most: 0, dark: 0, span: 1 }, lightness: { own: full, old: full }, ...others,
+  };
+};
 
 describe('what is seen', () => {
   test('the weights of a pixel are one together', () => {

@@ -15,8 +15,6 @@ export interface UnlitPlace extends Unlit {
 /** What an onlooker would notice of a plan, worn one way. Estimates of placement and contrast, not of colour. */
 export interface Look {
   readonly foils: number;
-  /** Share of the hair that is lightened, 0–1. */
-  readonly lightenedShare: number;
   /** Share of what is seen that is light, 0–1, by view. */
   readonly brightness: Readonly<Record<View, number>>;
   /** The same within 15 mm of the part; null where hair is worn without one. */
@@ -48,7 +46,6 @@ export function lookOf(hair: WornHair, light: Light, { sheet }: Pick<ComputedPla
   const { unlit } = way.kind === 'tied' ? hairlineLight(hair.hairline(), hair.surfaces(), judged) : { unlit: null };
   return {
     foils: sheet.totals.foils,
-    lightenedShare: sheet.totals.lightenedShare,
     brightness: byView((view) => within(view, undefined)),
     part: 'partMm' in way ? within('top', partRegion(head, hair.surface('top'), way.partMm)) : null,
     crown: crownLight(hair, light, lit.get('back')),

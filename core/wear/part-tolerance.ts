@@ -14,7 +14,7 @@ const PART_REACH_MM = 40;
 const PART_STEP_MM = 5;
 /** A moved part is as good as its own while it keeps so much of the light, and at least so much at all. */
 const KEEPS = 0.75;
-const LEAST = 0.05;
+export const LEAST = 0.05;
 
 /** Hair that grows further from the part than this is not seen within 15 mm of it, average head; nor what is so far from its root. mm */
 const NEAR_MM = 55;
@@ -33,6 +33,8 @@ export interface PartTolerance {
   readonly rightMm: number;
   /** The smaller of both. */
   readonly mm: number;
+  /** Share of what lies beside it where it is worn that is light. */
+  readonly ownLight: number;
 }
 
 /** Places at which the part is looked at, its own first, then outwards to both sides. */
@@ -83,16 +85,24 @@ export function partLightOf({ byMm, pixels, strand, along, weight }: PartStrip, 
 /** How far the part may move before it goes dark: three quarters of its own light, or of the mean, are kept. */
 export function partTolerance(lights: readonly PartLight[]): PartTolerance {
   const own = lights.find(({ byMm }) => byMm === 0)?.light ?? 0;
-  const mean = lights.reduce((sum, { light }) => sum + light, 0) / max(1, lights.length);
-  const fine = (light: number) => light >= KEEPS * max(own, mean) && light >= LEAST;
+  const all = smoothed(lights);
+  const mean = all.reduce((sum, { light }) => sum + light, 0) / max(1, all.length);
+  const fine = (light: number) => light >= KEEPS * max(all.find(({ byMm }) => byMm === 0)?.light ?? 0, mean) && light >= LEAST;
   const reach = (side: 1 | -1) => {
     let mm = 0;
-    for (const { byMm, light } of lights.filter(({ byMm }) => byMm * side >= 0).sort((a, b) => abs(a.byMm) - abs(b.byMm))) {
+    for (const { byMm, light } of all.filter(({ byMm }) => byMm * side >= 0).sort((a, b) => abs(a.byMm) - abs(b.byMm))) {
       if (!fine(light)) break;
       mm = abs(byMm);
     }
     return mm;
   };
   const [leftMm, rightMm] = [reach(1), reach(-1)];
-  return { leftMm, rightMm, mm: Math.min(leftMm, rightMm) };
+  return { leftMm, rightMm, mm: min(leftMm, rightMm), ownLight: own };
+}
+
+/** Each place with the two beside it: whether a row falls just inside the strip or just outside of it is chance. */
+function smoothed(lights: readonly PartLight[]): PartLight[] {
+  const ordered = [...lights].sort((a, b) => a.byMm - b.byMm);
+  const at = (i: number) => ordered[min(ordered.length - 1, max(0, i))].light;
+  return ordered.map(({ byMm, light }, i) => ({ byMm, light: 0.5 * light + 0.25 * (at(i - 1) + at(i + 1)) }));
 }

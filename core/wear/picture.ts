@@ -1,6 +1,6 @@
 import { lightAt } from './light';
 import { noiseOf } from './noise';
-import { paletteAt, type Colouring } from './shade';
+import { colourAt, type Colouring } from './shade';
 import type { Strands } from './strands';
 import type { Surface } from './surface';
 
@@ -79,11 +79,12 @@ export function shadingOf(surface: Surface, { points, used, stepMm, xyz, seed }:
 }
 
 /** A picture of hair as it is seen from one side, by computation alone: every pixel the mean of the hair that shows in it. */
-export function pictureOf({ camera, start, strand, along, weight, depth }: Surface, { own, white, skin }: Shading, { light, bases, palette }: Colouring): Picture {
+export function pictureOf({ camera, start, strand, along, weight, depth }: Surface, { own, white, skin }: Shading, colouring: Colouring): Picture {
   const { columns, rows } = camera;
   const rgba = new Uint8ClampedArray(4 * columns * rows);
+  const { light, palette } = colouring;
   const lit = lightAt;
-  const place = paletteAt;
+  const place = colourAt;
   for (let p = 0; p < columns * rows; p += 1) {
     if (depth[p] === -Infinity) continue;
     if (start[p] === start[p + 1]) {
@@ -94,7 +95,7 @@ export function pictureOf({ camera, start, strand, along, weight, depth }: Surfa
     let g = 0;
     let b = 0;
     for (let i = start[p]; i < start[p + 1]; i += 1) {
-      const c = place(bases.baseAt(strand[i], along[i]), lit(light, strand[i], along[i]));
+      const c = place(colouring, strand[i], along[i], lit(light, strand[i], along[i]));
       const w = weight[i];
       const shade = w * own[i];
       const shine = w * white[i];
@@ -133,13 +134,14 @@ const encoded = (value: number) => CURVE[round(4096 * min(1, max(0, value)))];
 /**
  * Colours of every point of every strand, sRGB bytes packed as the points are: for a picture drawn by the graphics card.
  */
-export function strandColours({ count, points, used, stepMm, seed }: Strands, { light, bases, palette }: Colouring): Uint8Array<ArrayBuffer> {
+export function strandColours({ count, points, used, stepMm, seed }: Strands, colouring: Colouring): Uint8Array<ArrayBuffer> {
+  const { light, palette } = colouring;
   const out = new Uint8Array(3 * count * points);
   for (let s = 0; s < count; s += 1) {
     const own = 1 + OWN_SHADE * (2 * noiseOf(seed[s], 9) - 1);
     for (let p = 0, at = 3 * points * s; p < used[s]; p += 1, at += 3) {
       const along = p * stepMm;
-      const c = paletteAt(bases.baseAt(s, along), lightAt(light, s, along));
+      const c = colourAt(colouring, s, along, lightAt(light, s, along));
       const shade = own * (1 - ROOT_SHADE.by * max(0, 1 - along / ROOT_SHADE.over));
       out[at] = encoded(palette[c] * shade);
       out[at + 1] = encoded(palette[c + 1] * shade);

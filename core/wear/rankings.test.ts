@@ -1,7 +1,7 @@
 import { emptyPlan, panelOf, type PanelInput } from '../formats';
 import { createPatternEngine, type Gather, type Plan } from '../pattern';
 import { planOf, techniqueOf } from '../technique';
-import { FACE_DEG, hairlineLight, hairRoots, layHair, lightOn, lookOf, placeOf, rootWindows, unlitWithin, weeksToLine, wayKey, type Look, type Way, type WornHair } from '.';
+import { FACE_DEG, hairlineLight, hairRoots, layHair, LineReader, lightOn, lookOf, placeOf, rootLinesOf, subjectOf, unlitWithin, wayKey, type Look, type Way, type WornHair } from '.';
 import { partLightOf, partSteps, partStrip, partTolerance } from './part-tolerance';
 
 /**
@@ -28,10 +28,8 @@ const look = (plan: Plan, way: Way): Look => {
   const computed = engine.compute(plan);
   return lookOf(hair, lightOn(hair, plan, computed), computed);
 };
-const lineWeeks = (plan: Plan) => {
-  const hair = hairOf(plan, DOWN);
-  return weeksToLine(rootWindows(hair.rootMap(), hair.strands, lightOn(hair, plan, engine.compute(plan))), RATE) ?? 104;
-};
+const reader = new LineReader(engine);
+const lineWeeks = (plan: Plan) => Math.min(104, ...rootLinesOf(reader.lines(subjectOf(plan), engine.compute(plan))).map(({ growMm }) => growMm / RATE));
 /** How far the part may move, mm, plan by plan: the hair is laid once for all of them. */
 const tolerances = (plans: readonly Plan[]) => {
   const lights = plans.map((own) => lightOn(rooted.round, own, engine.compute(own)));

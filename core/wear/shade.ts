@@ -1,6 +1,6 @@
 import { ZONES, type Roots, type Zone } from '../head';
 import { linearRgb, mixedHair, naturalHair, tonedHair, undercoatHair, type HairColour, type Tone } from '../lift';
-import type { Light } from './light';
+import { isOwnAt, type BaseLight, type Light } from './light';
 import { noiseOf, seedAt } from './noise';
 
 const { max, min, round } = Math;
@@ -78,25 +78,38 @@ export function basesOf(roots: Roots, facts: HairFacts, lengthOf: (root: number)
 
 const baseOf = (level: number) => round((min(10, max(1, level)) - 1) * LEVEL_STEPS);
 
+/** OKLab lightness of hair at a level. */
+export const lightnessOf = (level: number): number => naturalHair(min(10, max(1, level))).lightness;
+
+/** The same of what grows in a zone, its grey among it. */
+export function naturalLightness({ naturalLevel, byZone }: Pick<HairFacts, 'naturalLevel' | 'byZone'>, zone: Zone): number {
+  const { naturalLevel: own = naturalLevel, greyShare = 0 } = byZone[zone] ?? {};
+  return (1 - greyShare) * lightnessOf(own) + greyShare * WHITE_HAIR.lightness;
+}
+
 /**
- * How light each base is seen, by its index: 0 at the head's natural level or below, 1 at the level that light comes to. By
- * the lightness that the eye sees; where hair is hardly lifted, a level counts.
+ * The hair as it was, and what it is judged by: dark is the head's natural level, light is what is wished for, by the lightness that
+ * the eye sees. Where hardly any lift is wished for, a level counts.
  */
-export function baseShares({ naturalLevel, targetLevel }: Pick<HairFacts, 'naturalLevel' | 'targetLevel'>): Float32Array {
-  const lightness = (level: number) => naturalHair(min(10, max(1, level))).lightness;
-  const dark = lightness(naturalLevel);
-  const span = max(lightness(targetLevel), lightness(naturalLevel + 1), dark + 0.02) - dark;
-  return Float32Array.from({ length: BASES }, (_, base) => {
-    const own = base === WHITE ? WHITE_HAIR.lightness : lightness(1 + base / LEVEL_STEPS);
-    return min(1, max(0, (own - dark) / span));
-  });
+export function baseLightOf(bases: Bases, { naturalLevel, targetLevel, byZone }: Pick<HairFacts, 'naturalLevel' | 'targetLevel' | 'byZone'>): BaseLight {
+  const of = lightnessOf;
+  // As the bases have it, so that hair as it grew is exactly dark.
+  const dark = Math.fround(of(1 + baseOf(naturalLevel) / LEVEL_STEPS));
+  const zones = Object.values(byZone);
+  const grey = zones.some(({ greyShare = 0 }) => greyShare > 0);
+  return {
+    bases, dark,
+    lightness: Float32Array.from({ length: BASES }, (_, base) => (base === WHITE ? WHITE_HAIR.lightness : of(1 + base / LEVEL_STEPS))),
+    most: max(dark, grey ? WHITE_HAIR.lightness : 0, ...zones.flatMap(({ naturalLevel: natural, midsLevel, endsLevel, band }) => [natural, midsLevel, endsLevel, band?.level].flatMap((level) => (level === undefined ? [] : [of(level)])))),
+    span: max(of(targetLevel), of(naturalLevel + 1), dark + 0.02) - dark,
+  };
 }
 
 /**
  * Colours of hair on its way from each base to light: linear-light RGB, 0–1, packed by base and step of light. On the way it
  * passes the undercoat of the levels between: where light begins, hair is warm.
  */
-export function paletteOf({ targetLevel, tone, tonerLeft }: HairFacts): Float32Array {
+export function paletteOf({ targetLevel, tone, tonerLeft }: Pick<HairFacts, 'targetLevel' | 'tone' | 'tonerLeft'>): Float32Array {
   const out = new Float32Array(3 * BASES * (LIGHT_STEPS + 1));
   const toned = tonedHair(targetLevel, tone ?? 'neutral');
   const bare = undercoatHair(targetLevel);
@@ -115,14 +128,36 @@ export function paletteOf({ targetLevel, tone, tonerLeft }: HairFacts): Float32A
   return out;
 }
 
-/** Place of a colour in a palette. */
-export function paletteAt(base: number, light: number): number {
-  return 3 * (base * (LIGHT_STEPS + 1) + round(light * LIGHT_STEPS));
-}
+/** Light comes to levels that are told apart in colour by so much. */
+const TINT_STEP = 0.5;
+const PALETTE_SIZE = 3 * BASES * (LIGHT_STEPS + 1);
 
-/** Everything that colours hair: its light, what it is without, and the colours between. */
+/** Everything that colours hair: its light, and the colours between each base and each level that light comes to. */
 export interface Colouring {
   readonly light: Light;
-  readonly bases: Bases;
+  /** Palettes beside each other, one for each level of light. */
   readonly palette: Float32Array;
+  /** By root, which of them colours this plan's light, and that of before. */
+  readonly tints: { readonly own: Uint8Array; readonly old: Uint8Array };
+}
+
+/** The colours that light needs. @param paletteFor palette of hair that comes to a level */
+export function colouringOf(light: Light, paletteFor: (level: number) => Float32Array): Colouring {
+  const levels: number[] = [];
+  const tint = (level: number) => {
+    const own = TINT_STEP * round(level / TINT_STEP);
+    const known = levels.indexOf(own);
+    return known >= 0 ? known : levels.push(own) - 1;
+  };
+  const own = Uint8Array.from(light.own.level, (level, i) => (light.own.fromMm[i] === Infinity && levels.length > 0 ? 0 : tint(level)));
+  const old = light.old === null ? own : Uint8Array.from(light.old.level, (level, i) => (light.old!.fromMm[i] === Infinity ? 0 : tint(level)));
+  const palette = new Float32Array(PALETTE_SIZE * levels.length);
+  levels.forEach((level, i) => palette.set(paletteFor(level), PALETTE_SIZE * i));
+  return { light, palette, tints: { own, old } };
+}
+
+/** Place in the palette of a strand's colour so far from its root. @param f how far it is lightened there */
+export function colourAt({ light, tints }: Colouring, strand: number, along: number, f: number): number {
+  const tint = light.old === null || isOwnAt(light, strand, along) ? tints.own[strand] : tints.old[strand];
+  return PALETTE_SIZE * tint + 3 * (light.base.bases.baseAt(strand, along) * (LIGHT_STEPS + 1) + round(f * LIGHT_STEPS));
 }

@@ -13,6 +13,8 @@ export interface Strands {
   readonly points: number;
   /** mm of hair between points. */
   readonly stepMm: number;
+  /** Length of a wave of the hair, mm; 0 where it is straight. */
+  readonly waveMm: number;
   /** Packed xyz of all points, strand after strand, mm. */
   readonly xyz: Float32Array;
   /** Number of points that each strand has; the rest of its places are unused. */
@@ -28,16 +30,20 @@ const RAGGED = 0.14;
 const LAYER = { full: 16, over: 70, strand: 3.2, clump: 1.6, rise: 22, least: 0.3 } as const;
 const CLUMP_MM = 7;
 
-/** How hair bends: it takes up more of its length than it covers, and swings so far out over so long a wave, mm. Working assumptions. */
-const BENDS: Readonly<Record<Curl, { covers: number; swing: number; wave: number; body: number }>> = {
-  straight: { covers: 1, swing: 0, wave: 160, body: 1 },
-  wavy: { covers: 0.94, swing: 7, wave: 130, body: 1.25 },
-  curly: { covers: 0.8, swing: 10, wave: 92, body: 1.6 },
-  coily: { covers: 0.6, swing: 9, wave: 90, body: 2 },
+/**
+ * How hair bends: it takes up more of its length than it covers, and swings so far out over so long a wave, mm. `apart`: how far the strands of a clump
+ * go each their own way, 0–1; `taut`: what is left of the bends where hair is drawn smooth. Working assumptions.
+ */
+const BENDS: Readonly<Record<Curl, { covers: number; swing: number; wave: number; body: number; apart: number; taut: number }>> = {
+  straight: { covers: 1, swing: 0, wave: 160, body: 1, apart: 0, taut: 0 },
+  wavy: { covers: 0.94, swing: 7, wave: 110, body: 1.25, apart: 0.15, taut: 0.35 },
+  curly: { covers: 0.8, swing: 11, wave: 92, body: 1.5, apart: 0.5, taut: 0.7 },
+  coily: { covers: 0.6, swing: 13, wave: 80, body: 1.8, apart: 0.9, taut: 0.95 },
 };
-/** Tied, hair is drawn smooth over the first so much: what is left of its bends there. */
+/** Share of its length that hair reaches, by curl. */
+export const COVERS = { straight: BENDS.straight.covers, wavy: BENDS.wavy.covers, curly: BENDS.curly.covers, coily: BENDS.coily.covers } satisfies Record<Curl, number>;
+/** Tied, hair is drawn smooth over the first so much, mm. */
 const TAUT_MM = 150;
-const TAUT = 0.35;
 /** Bends come in over this much of the hair, mm. */
 const BEND_RISE_MM = 60;
 
@@ -58,7 +64,7 @@ export function makeStrands(head: Head, roots: Roots, way: Way, lengthOf: (root:
   // Heights by number of steps: the mean, and how much of a strand's deviation has come in.
   const mean = Float64Array.from({ length: points }, (_, p) => bend.body * LAYER.full * (1 - exp((-p * STEP_MM) / LAYER.over)));
   const risen = Float64Array.from({ length: points }, (_, p) => 1 - exp((-p * STEP_MM) / LAYER.rise));
-  const taut = (mm: number) => (way.kind === 'tied' && mm < TAUT_MM ? TAUT : 1);
+  const taut = (mm: number) => (way.kind === 'tied' && mm < TAUT_MM ? bend.taut : 1);
   const bent = Float64Array.from({ length: points }, (_, p) => bend.swing * min(1, (p * stepMm) / BEND_RISE_MM) * taut(p * STEP_MM));
   const shell = shellOf(head);
   const walker: Walker = { x: 0, y: 0, z: 0, shell: new Float64Array(4) };
@@ -106,9 +112,9 @@ export function makeStrands(head: Head, roots: Roots, way: Way, lengthOf: (root:
       xyz[at + 1] = walker.y;
       xyz[at + 2] = walker.z;
     }
-    if (bend.swing > 0) swing(xyz, 3 * points * i, used[i], begun.x >= 0 ? 1 : -1, clumpSeed(begun.x, begun.y, begun.z), bent, bend.wave / stepMm);
+    if (bend.swing > 0) swing(xyz, 3 * points * i, used[i], begun.x >= 0 ? 1 : -1, noiseOf(clumpSeed(begun.x, begun.y, begun.z), 7) + bend.apart * (noiseOf(own, 8) - 0.5), bent, bend.wave / stepMm);
   }
-  return { count: roots.count, points, stepMm, xyz, used, seed };
+  return { count: roots.count, points, stepMm, waveMm: bend.swing > 0 ? bend.wave : 0, xyz, used, seed };
 }
 
 /** Whether both sides of the head are worn the same. */
@@ -117,11 +123,11 @@ const isAlike = (way: Way) => (way.kind === 'zigzag' ? false : 'partMm' in way ?
 /** Whether a root is the mirror image of the one before it. */
 const isMirrored = ({ xyz }: Roots, i: number) => xyz[3 * i] === -xyz[3 * i - 3] && xyz[3 * i + 1] === xyz[3 * i - 2] && xyz[3 * i + 2] === xyz[3 * i - 1];
 
-/** Swings a strand out of its way in a wave that its clump shares: across the way, level with the ground, and a little outward. */
-function swing(xyz: Float32Array, start: number, used: number, side: number, seed: number, bent: Float64Array, wave: number): void {
+/** Swings a strand out of its way in a wave that its clump shares more or less: across the way, level with the ground, and a little outward. */
+function swing(xyz: Float32Array, start: number, used: number, side: number, begins: number, bent: Float64Array, wave: number): void {
   if (used < 2) return;
   const turn = (2 * PI) / wave;
-  const phase = 2 * PI * noiseOf(seed, 7) + turn * (used - 1);
+  const phase = 2 * PI * begins + turn * (used - 1);
   // Turned on by a fixed angle each step, from the end to the root: so the way at a point is still the one that was walked.
   let c = cos(phase);
   let s = sin(phase);

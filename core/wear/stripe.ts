@@ -1,7 +1,7 @@
 import type { Strands } from './strands';
 import type { Surface } from './surface';
 
-const { abs, floor, min, sign, sqrt } = Math;
+const { abs, floor, max, min, sign, sqrt } = Math;
 
 /** Light is averaged so far along the hair's way to both sides, mm. */
 const ALONG_MM = 24;
@@ -21,8 +21,10 @@ export interface Flow {
   readonly across: Int32Array;
 }
 
-/** Follows the hair of a view. */
-export function flowOf({ camera, start, strand, along, weight, depth }: Surface, { points, used, stepMm, xyz }: Strands): Flow {
+/** Follows the hair of a view: the way that it was combed, over its bends. */
+export function flowOf({ camera, start, strand, along, weight, depth }: Surface, { points, used, stepMm, waveMm, xyz }: Strands): Flow {
+  // Over half a wave to both sides the swings of a strand cancel out.
+  const half = floor(waveMm / 2 / stepMm);
   const { columns, rows, pixelMm, right, up } = camera;
   const size = depth.length;
   const wayX = new Float32Array(size);
@@ -34,10 +36,12 @@ export function flowOf({ camera, start, strand, along, weight, depth }: Surface,
     let y = 0;
     for (let i = start[p]; i < start[p + 1]; i += 1) {
       const s = strand[i];
-      const at = 3 * (points * s + min(used[s] - 2, floor(along[i] / stepMm)));
-      const dx = xyz[at + 3] - xyz[at];
-      const dy = xyz[at + 4] - xyz[at + 1];
-      const dz = xyz[at + 5] - xyz[at + 2];
+      const point = min(used[s] - 2, floor(along[i] / stepMm));
+      const from = 3 * (points * s + max(0, point - half));
+      const to = 3 * (points * s + min(used[s] - 1, point + 1 + half));
+      const dx = xyz[to] - xyz[from];
+      const dy = xyz[to + 1] - xyz[from + 1];
+      const dz = xyz[to + 2] - xyz[from + 2];
       x += weight[i] * (dx * right[0] + dy * right[1] + dz * right[2]);
       y -= weight[i] * (dx * up[0] + dy * up[1] + dz * up[2]);
     }
@@ -47,8 +51,8 @@ export function flowOf({ camera, start, strand, along, weight, depth }: Surface,
     wayY[p] = y / length;
     pixels.push(p);
   }
-  const half = Math.round(ALONG_MM / pixelMm);
-  const steps = 2 * half + 1;
+  const reach = Math.round(ALONG_MM / pixelMm);
+  const steps = 2 * reach + 1;
   const ways = new Int32Array(steps * pixels.length).fill(-1);
   const sides = new Int32Array(2 * ACROSS_MM.length * pixels.length).fill(-1);
   const covered = (x: number, y: number) => {
@@ -59,17 +63,17 @@ export function flowOf({ camera, start, strand, along, weight, depth }: Surface,
   pixels.forEach((pixel, n) => {
     const x0 = (pixel % columns) + 0.5;
     const y0 = floor(pixel / columns) + 0.5;
-    ways[steps * n + half] = pixel;
+    ways[steps * n + reach] = pixel;
     for (const back of [1, -1]) {
       let x = x0;
       let y = y0;
       let at = pixel;
-      for (let i = 1; i <= half; i += 1) {
+      for (let i = 1; i <= reach; i += 1) {
         x += back * wayX[at];
         y += back * wayY[at];
         at = covered(x, y);
         if (at < 0) break;
-        ways[steps * n + half + back * i] = at;
+        ways[steps * n + reach + back * i] = at;
       }
     }
     ACROSS_MM.forEach((mm, d) => {
@@ -108,7 +112,7 @@ export function stripeOf({ pixels, along, steps, across }: Flow, lit: Float32Arr
       if (across[d] < 0 || across[d + 1] < 0) continue;
       const a = own - mean[across[d]];
       const b = own - mean[across[d + 1]];
-      if (sign(a) === sign(b)) most = Math.max(most, min(abs(a), abs(b)));
+      if (sign(a) === sign(b)) most = max(most, min(abs(a), abs(b)));
     }
     squares += most * most;
   }

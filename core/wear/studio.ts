@@ -1,73 +1,43 @@
-import { ZONES as ZONE_NAMES, type Zone } from '../head';
-import { growthRate } from '../growth';
-import { createPatternEngine, foilsOfRoots, Remembered, type ComputedPlan, type FoiledRoots, type PatternEngine, type Plan } from '../pattern';
-import type { Letters } from '../work';
+import { createPatternEngine, Remembered, type ComputedPlan, type PatternEngine, type Plan } from '../pattern';
 import { findingsOf, type Finding, type Seen } from './findings';
-import { lengths, lightAt, lightOf, NO_LETTERS, type Light, type LightFacts, type RootShadow } from './light';
+import { lightAt, type Light } from './light';
+import { headKeyOf, LightStudio } from './light-studio';
+import { LineReader, oldLineOf, type HairLine } from './lines';
 import { crownLight, lookOf, underLight, type Look } from './look';
 import { partLightOf, partStrip, partSteps, partTolerance, type PartStrip } from './part-tolerance';
 import { meanStripe, PHASES, shifted } from './phases';
 import { litOf } from './lit';
-import { rootWindows, stepBetween, weeksToLine } from './root-line';
-import { baseShares, basesOf, paletteOf, type Bases, type Colouring, type HairFacts } from './shade';
+import { colouringOf, paletteOf, type Colouring } from './shade';
 import { stripeOf } from './stripe';
+import { depositsOf, type WearSubject } from './subject';
 import { worthOfFoils, type Worth, type WornShare } from './worth';
-import { hairRoots, layHair, USUAL_STRANDS, type HairRoots, type WornHair } from './worn';
+import { layHair, USUAL_STRANDS, type WornHair } from './worn';
 import { VIEW_NAMES, wayKey, type Curl, type View, type Way } from './ways';
-
-/** A plan on a client, as wear looks at it. */
-export interface WearSubject {
-  readonly plan: Plan;
-  readonly curl: Curl;
-  readonly colour: Omit<HairFacts, 'grownMm' | 'tonerLeft'>;
-  readonly mmPerWeek: number;
-  /** Weeks that a toner lasts; null where none is planned. */
-  readonly tonerWeeks: number | null;
-  readonly shadowMm: number | null;
-  /** What the formulas do: which lift and which deposit, and how far they reach. */
-  readonly letters: Letters;
-  /** Light left from the visit before: its plan, and what has grown since by zone (mm), or overall. */
-  readonly before: { readonly plan: Plan; readonly grownMm: number; readonly grownByZone: Readonly<Partial<Record<Zone, number>>> } | null;
-  /** Shares of the time that hair is worn tied and half up, 0–1. */
-  readonly tiedShare: number;
-  readonly halfUpShare: number;
-  readonly brightnessWish: number;
-  readonly partMoves: 'never' | 'sometimes' | 'often' | null;
-  readonly weeksBetween: number | null;
-}
-
-/** A bare plan as a subject: average growth, a neutral tone two levels up, worn down for three fifths of the time. */
-export function subjectOf(plan: Plan, known: Partial<WearSubject> = {}): WearSubject {
-  return {
-    plan, curl: 'straight', colour: { naturalLevel: 6, byZone: {}, regrowthMm: {}, targetLevel: 9, tone: null }, mmPerWeek: growthRate([]).mmPerWeek, tonerWeeks: null,
-    shadowMm: null, letters: NO_LETTERS, before: null, tiedShare: 0.4, halfUpShare: 0, brightnessWish: 3, partMoves: null, weeksBetween: null, ...known,
-  };
-}
 
 /** Hair laid in several ways is kept up to this; what was used longest ago goes first. */
 const MOST_BYTES = 160e6;
-const MOST_HEADS = 3;
 const MOST_STRIPS = 8 * partSteps().length;
 const MOST_PALETTES = 24;
-/** The plan as it is, as it was last visit, beside another, and its phases. */
-const MOST_PATTERNS = 8;
 
 /**
  * Lays hair and looks at it, remembering heads and ways of wearing: an edit of a pattern then only colours anew. What it
  * remembers never changes a result.
  */
-export class WearStudio {
-  private readonly heads = new Remembered<HairRoots>(MOST_HEADS);
+export class WearStudio extends LightStudio {
   private readonly worn = new Map<string, WornHair>();
   private readonly strips = new Remembered<PartStrip>(MOST_STRIPS);
   private readonly palettes = new Remembered<Float32Array>(MOST_PALETTES);
-  private readonly patterns = new Remembered<{ computed: ComputedPlan; foiled: FoiledRoots }>(MOST_PATTERNS);
+  private readonly reader: LineReader;
 
   /** @param mostBytes laid hair is kept up to this, beside the way that is being looked at */
-  constructor(readonly engine: PatternEngine = createPatternEngine(), private readonly strands = USUAL_STRANDS, private readonly mostBytes = MOST_BYTES) {}
+  constructor(engine: PatternEngine = createPatternEngine(), strands = USUAL_STRANDS, private readonly mostBytes = MOST_BYTES) {
+    super(engine, strands);
+    this.reader = new LineReader(engine);
+  }
 
-  roots({ head }: Pick<Plan, 'head'>): HairRoots {
-    return this.heads.get(headKey(head), () => hairRoots(head, this.strands));
+  /** Lines along the hair, as every step of a visit reads them. */
+  lines(subject: WearSubject): readonly HairLine[] {
+    return this.reader.lines(subject, this.pattern(subject.plan).computed);
   }
 
   hair({ head, hair }: Pick<Plan, 'head' | 'hair'>, way: Way, curl: Curl = 'straight'): WornHair {
@@ -99,51 +69,10 @@ export class WearStudio {
     return this.strips.get(`${hairKey(plan, curl)} part ${offsetMm} ${byMm}`, () => partStrip(this.roots(plan), plan.hair, offsetMm, byMm, curl));
   }
 
-  /** A plan as the engine computes it, and the roots in its foils: the same for every week, way and measure. */
-  private pattern(plan: Plan, computed?: ComputedPlan): { computed: ComputedPlan; foiled: FoiledRoots } {
-    return this.patterns.get(JSON.stringify(plan), () => {
-      const own = computed ?? this.engine.compute(plan);
-      return { computed: own, foiled: foilsOfRoots(this.roots(plan).index, own) };
-    });
-  }
-
-  /** @param computed the plan as it was computed already, where it was */
-  light(subject: WearSubject, weeks: number, computed?: ComputedPlan): Light {
-    const { plan, mmPerWeek, shadowMm, letters, before } = subject;
-    const { roots } = this.roots(plan).index;
-    const shadow: RootShadow | null = shadowMm === null ? null : { mm: shadowMm };
-    const lightFrom = (own: Plan, facts: LightFacts, known?: ComputedPlan) => {
-      const pattern = this.pattern(own, known);
-      return lightOf(own, pattern.computed, roots, pattern.foiled, facts);
-    };
-    const light = lightFrom(plan, {
-      grownMm: weeks * mmPerWeek, shadow, letters,
-      before: before && {
-        // On today's head and hair.
-        light: lightFrom({ ...before.plan, head: plan.head, hair: plan.hair }, {}),
-        grownMm: (root) => before.grownByZone[ZONE_NAMES[roots.zone[root]]] ?? before.grownMm,
-      },
-    }, computed);
-    return { ...light, base: { bases: this.bases(subject, weeks, light), share: baseShares(subject.colour) } };
-  }
-
-  /** What each strand is without this plan's light. */
-  private bases({ plan, colour, mmPerWeek }: WearSubject, weeks: number, { lowlit }: Pick<Light, 'lowlit'>): Bases {
-    const { roots } = this.roots(plan).index;
-    return basesOf(roots, { ...colour, grownMm: weeks * mmPerWeek, tonerLeft: 0 }, lengths(plan, roots), lowlit);
-  }
-
   colouring(subject: WearSubject, weeks: number, light: Light = this.light(subject, weeks)): Colouring {
-    const { colour, mmPerWeek, tonerWeeks } = subject;
+    const { colour: { tone }, tonerWeeks } = subject;
     const tonerLeft = tonerWeeks === null ? 0 : Math.max(0, 1 - weeks / Math.max(0.1, tonerWeeks));
-    const facts: HairFacts = { ...colour, grownMm: weeks * mmPerWeek, tonerLeft };
-    return { light, bases: light.base?.bases ?? this.bases(subject, weeks, light), palette: this.palette(facts) };
-  }
-
-  /** Palettes of the last few colours: an edit of the pattern needs no new one. */
-  private palette(facts: HairFacts): Float32Array {
-    const key = `${facts.targetLevel} ${facts.tone} ${facts.tonerLeft.toFixed(2)}`;
-    return this.palettes.get(key, () => paletteOf(facts));
+    return colouringOf(light, (targetLevel) => this.palettes.get(`${targetLevel} ${tone} ${tonerLeft.toFixed(2)}`, () => paletteOf({ targetLevel, tone, tonerLeft })));
   }
 
   look(subject: WearSubject, way: Way, weeks: number): Look {
@@ -169,7 +98,7 @@ export class WearStudio {
    * @param partByMm the part as it is looked at, from where it is worn
    */
   *findings(subject: WearSubject, weeks = 0, partByMm = 0): Generator<readonly Finding[] | null> {
-    const { plan, curl, mmPerWeek, weeksBetween, shadowMm } = subject;
+    const { plan, curl, shadowMm } = subject;
     const { computed } = this.pattern(plan);
     const light = this.light(subject, weeks);
     // A shadow that was wished for is no fault: hairline and part are judged by the light under it.
@@ -185,36 +114,39 @@ export class WearStudio {
     }
     const lookIn = (way: Way) => ({ way, look: lookOf(this.hair(plan, way, curl), light, computed, judged) });
     let seen: Seen = {
-      plan, computed, head: down.hair.head, down: { way: down.way, look: lookOf(down.hair, light, computed, judged) }, tied: lookIn(TIED),
-      brightnessWish: subject.brightnessWish, tiedShare: subject.tiedShare, partMoves: subject.partMoves,
+      plan, computed, deposits: depositsOf(subject.letters), head: down.hair.head, down: { way: down.way, look: lookOf(down.hair, light, computed, judged) }, tied: lookIn(TIED),
+      brightnessWish: subject.brightnessWish, tiedShare: subject.tiedShare, partMoves: subject.partMoves, mmPerWeek: subject.mmPerWeek, weeksBetween: subject.weeksBetween,
     };
     if (partByMm !== 0) {
       const [own, there] = [0, partByMm].map((byMm) => partLightOf(this.strip(subject, byMm), judged).light);
       seen = { ...seen, moved: { byMm: partByMm, light: there, own } };
     }
-    const oldMm = oldLineMm(subject);
-    if (oldMm !== null) seen = { ...seen, demarcation: this.demarcation(subject, down.hair, oldMm) };
+    const lines = this.lines(subject);
+    seen = { ...seen, lines, old: this.oldLine(subject, lines) };
     yield findingsOf(seen);
     if (computed.sheet.foils.length + computed.sheet.painted.length === 0) return;
 
-    const fresh = weeks === 0 ? light : this.light(subject, 0, computed);
-    const windows = rootWindows(down.hair.rootMap(), down.hair.strands, fresh);
     seen = {
       ...seen, worth: this.worth(subject, computed), warm: halfLifted(down.hair, light),
-      line: { weeks: weeksToLine(windows, mmPerWeek, contrastOf(subject)), weeksBetween },
       ...(shadowMm !== null && { shadowed: this.shadowed(subject, computed) }),
     };
     yield findingsOf(seen);
     seen = { ...seen, under: underLight(this.hair(plan, { kind: 'lifted' }, curl), light) };
     yield findingsOf(seen);
     const blown: Way = { kind: 'blown', partMm: plan.head.part.offsetMm };
-    seen = { ...seen, blownCrown: { way: blown, light: crownLight(this.hair(plan, blown, curl), light) } };
+    const open = this.hair(plan, blown, curl);
+    seen = { ...seen, blownCrown: { way: blown, light: crownLight(open, light) } };
     yield findingsOf(seen);
 
-    // Stripes as the mean over phases of the pattern.
+    // Stripes, the crown and the part as the mean over phases of the pattern: where the first row falls is chance.
     const looks = { down: [seen.down.look], tied: [seen.tied.look] };
+    const crowns = [seen.blownCrown!.light];
+    const phases = [judged];
     for (const share of PHASES.slice(1)) {
-      const moved = this.light({ ...subject, plan: shifted(plan, computed.sheet, share) }, weeks);
+      const own = { ...subject, plan: shifted(plan, computed.sheet, share) };
+      const moved = this.light(own, weeks);
+      phases.push(shadowMm === null ? moved : this.light({ ...own, shadowMm: null }, weeks));
+      crowns.push(crownLight(open, moved));
       for (const [key, way] of [['down', down.way], ['tied', TIED]] as const) {
         const hair = this.hair(plan, way, curl);
         const stripe = Object.fromEntries(VIEW_NAMES.map((view) => [view, stripeOf(hair.flow(view), litOf(hair.surface(view), moved))])) as Record<View, number>;
@@ -224,24 +156,25 @@ export class WearStudio {
     const meaned = (all: readonly Look[]) => Object.fromEntries(VIEW_NAMES.map((view) => [view, meanStripe(all.map(({ stripe }) => stripe[view]))])) as Record<View, number>;
     seen = {
       ...seen, down: { ...seen.down, look: { ...seen.down.look, stripe: meaned(looks.down) } }, tied: { ...seen.tied, look: { ...seen.tied.look, stripe: meaned(looks.tied) } },
+      blownCrown: { way: blown, light: mean(crowns) },
     };
     yield findingsOf(seen);
 
     if (plan.head.part.none) return;
     const lights = [];
     for (const byMm of partSteps()) {
-      lights.push(partLightOf(this.strip(subject, byMm), judged));
+      const strip = this.strip(subject, byMm);
+      lights.push({ byMm, light: mean(phases.map((own) => partLightOf(strip, own).light)) });
       yield null;
     }
     seen = { ...seen, part: partTolerance(lights) };
     yield findingsOf(seen);
   }
 
-  /** The line of earlier light, where it has grown to: as it would be without this plan, and with it. */
-  private demarcation(subject: WearSubject, hair: WornHair, grownMm: number): Seen['demarcation'] {
-    const [before, now] = [{ ...subject, plan: { ...subject.plan, panels: [] } }, subject].map((own) =>
-      stepBetween(rootWindows(hair.rootMap(), hair.strands, this.light(own, 0)), grownMm - 8, grownMm + 14));
-    return { before, now, atMm: grownMm };
+  /** The old line as it would be without this plan, and with it; what mends it where it is not broken. */
+  private oldLine(subject: WearSubject, lines: readonly HairLine[]): Seen['old'] {
+    const before = oldLineOf(this.lines({ ...subject, plan: { ...subject.plan, panels: [] }, shadowMm: null }));
+    return before && { before, now: oldLineOf(lines) };
   }
 
   /** What the rows at the hairline earn under the root shadow that is planned, and what without. */
@@ -258,23 +191,7 @@ export class WearStudio {
   }
 }
 
-/** Mid-lengths so much lighter than the root make a line, levels; nearer to the scalp than this no line has grown out, mm. */
-const OLD_LINE = { levels: 1, mm: 8 } as const;
-
-/** How far from the scalp earlier light begins, mm: that of the visit before, else as the hair map has it; null where there is none. */
-function oldLineMm({ before, colour }: WearSubject): number | null {
-  if (before) return before.grownMm;
-  const grown = ZONE_NAMES.flatMap((zone) => {
-    const { midsLevel, naturalLevel = colour.naturalLevel } = colour.byZone[zone] ?? {};
-    const mm = colour.regrowthMm[zone];
-    const lighter = midsLevel !== undefined && midsLevel - naturalLevel >= OLD_LINE.levels;
-    return lighter && mm !== undefined && mm >= OLD_LINE.mm ? [mm] : [];
-  }).sort((a, b) => a - b);
-  return grown.length === 0 ? null : grown[grown.length >> 1];
-}
-
-/** Levels between base and light. */
-const contrastOf = ({ colour }: WearSubject): number => Math.max(0, colour.targetLevel - colour.naturalLevel);
+const mean = (all: readonly number[]): number => all.reduce((sum, own) => sum + own, 0) / all.length;
 
 export const TIED: Way = { kind: 'tied', at: 'middle' };
 
@@ -298,9 +215,8 @@ function halfLifted(hair: WornHair, light: Light): number {
   return covered > 0 ? sum / covered : 0;
 }
 
-const headKey = ({ part: _part, ...spec }: Plan['head']) => JSON.stringify(spec);
 const hairKey = ({ head, hair }: Pick<Plan, 'head' | 'hair'>, curl: Curl) => {
   // Laying goes by length and density alone.
   const byZone = Object.entries(hair.byZone).map(([zone, own]) => [zone, own.lengthMm, own.densityPerCm2]);
-  return `${headKey(head)} ${hair.lengthMm} ${hair.densityPerCm2} ${JSON.stringify(byZone)} ${curl}`;
+  return `${headKeyOf(head)} ${hair.lengthMm} ${hair.densityPerCm2} ${JSON.stringify(byZone)} ${curl}`;
 };

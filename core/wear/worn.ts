@@ -3,7 +3,6 @@ import { indexRoots, type Plan, type RootIndex } from '../pattern';
 import { hairlineMap, type HairlineMap } from './hairline-light';
 import { growing } from './growing';
 import { shadingOf, type Shading } from './picture';
-import { rootMap, type RootMap } from './root-line';
 import { makeStrands, type Strands } from './strands';
 import { flowOf, type Flow } from './stripe';
 import { PIXEL_MM, seenFrom, type Surface } from './surface';
@@ -37,7 +36,6 @@ export interface WornHair extends HairRoots {
   shading(view: View, pixelMm?: number): Shading;
   flow(view: View): Flow;
   hairline(): HairlineMap;
-  rootMap(): RootMap;
   /** Bytes that it holds at present. */
   bytes(): number;
 }
@@ -50,7 +48,6 @@ export function layHair({ head, index }: HairRoots, hair: Plan['hair'], way: Way
   const shadings = new Map<string, Shading>();
   const flows = new Map<View, Flow>();
   let line: HairlineMap | undefined;
-  let rooted: RootMap | undefined;
   const surface = (view: View, pixelMm = PIXEL_MM) => {
     const key = `${view} ${pixelMm}`;
     const own = seen.get(key) ?? seenFrom(head, strands, view, pixelMm);
@@ -72,14 +69,12 @@ export function layHair({ head, index }: HairRoots, hair: Plan['hair'], way: Way
       return own;
     },
     hairline: () => (line ??= hairlineMap(head, strands, surfaces())),
-    rootMap: () => (rooted ??= rootMap(head, roots, surfaces(), 'partMm' in way ? way.partMm : null)),
     bytes: () => {
       let sum = strands.xyz.byteLength;
       for (const { count, depth } of seen.values()) sum += 12 * count + 8 * depth.length;
       for (const { own, skin } of shadings.values()) sum += 8 * own.length + 4 * skin.length;
       for (const { along, across } of flows.values()) sum += along.byteLength + across.byteLength;
       if (line) for (const near of line.near) sum += near.byteLength;
-      if (rooted) sum += rooted.window.byteLength + rooted.seen.byteLength;
       return sum;
     },
   };

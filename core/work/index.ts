@@ -14,7 +14,7 @@ export { workList, type WorkFacts, type WorkList } from './list';
 export { lightenedIn, overlapping } from './overlap';
 export { placedUnits, type PlacingFacts } from './placed';
 export type { WorkProblem } from './problems';
-export { reachedIn } from './reached';
+export { levelsOfUnits, reachedIn } from './reached';
 export { remediesFor, type Remedy, type Unexpected } from './remedies';
 export { groupsOf, groupWords, numberWords, workSummary, type WorkGroup } from './summary';
 export { strengthIdeas, strengthsFor, type Careful, type StrengthIdea } from './suggest';

@@ -59,7 +59,7 @@ export async function loadDemo(owner: Knex, today: string): Promise<void> {
         .returning('id');
       const ids = people.map((person) => person.id);
       for (const client of DEMO_CLIENTS.filter((candidate) => candidate.salon === index)) {
-        await loadClient(trx, salonId, ids, client, today, (visit) => engine.compute({ consult: visit.consult, plan: visit.plan, mix: visit.mix ?? EMPTY_MIX }, BARE_FACTS));
+        await loadClient(trx, salonId, ids, client, today, (visit) => engine.compute({ consult: visit.consult, plan: visit.plan, mix: visit.mix ?? EMPTY_MIX, outcome: null }, BARE_FACTS));
       }
     }, owner);
   }

@@ -9,7 +9,12 @@ const engine = createVisitEngine();
 export async function computedVisit(actor: Actor, visitId: string): Promise<ComputedVisit> {
   const visit = (await readVisit(actor, visitId))!;
   return engine.compute(
-    { consult: visit.consult.document, plan: visit.plan.document, mix: visit.mix.document },
+    {
+      consult: visit.consult.document,
+      plan: visit.plan.document,
+      mix: visit.mix.document,
+      outcome: visit.outcome?.document ?? null,
+    },
     factsOf(visit, (await readHouse(actor)).document),
   );
 }

@@ -2,8 +2,6 @@
 
 import Link from 'next/link';
 import { useMemo } from 'react';
-import { nextVisit } from '@/core/growth';
-import { nextFactsOf } from '@/core/record';
 import { dayAfter } from '@/core/units';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
@@ -26,13 +24,11 @@ interface NextPartProps {
 
 /** When to come again and for what: what she will mind and when, soonest first, and the day that is agreed. */
 export function NextPart({ fields, problem, disabled, onChange }: NextPartProps) {
-  const { bundle, consult, plan, computed, mix, outcome } = useVisit();
-  const { growth: { rate } } = useComputed();
+  const { bundle, outcome } = useVisit();
+  const visit = useComputed();
   const { heldOn } = bundle;
-  const next = useMemo(
-    () => nextVisit(nextFactsOf({ on: heldOn, rate, consult, plan, sheet: computed.sheet, zones: fields.zones ?? {}, levelReached: fields.levelReached, mix })),
-    [heldOn, rate, consult, plan, computed.sheet, fields.zones, fields.levelReached, mix],
-  );
+  const { zones, levelReached } = fields;
+  const next = useMemo(() => visit.next({ zones, levelReached }), [visit, zones, levelReached]);
   return (
     <fieldset disabled={disabled} className="grid gap-2">
       <legend className="mb-1 text-md font-bold">When to come again, and for what</legend>

@@ -5,6 +5,7 @@ import { parseOutcome } from '@/core/formats';
 import { cssColour, naturalHair } from '@/core/lift';
 import type { TimedStep } from '@/core/steps';
 import { workSummary } from '@/core/work';
+import { sharesWords } from '@/core/pattern';
 import { zonesOfPlan, zonesRecorded } from '@/core/record';
 import { formatLevel } from '@/core/units';
 import { EMPTY_OUTCOME, type Outcome } from '@/core/visit';
@@ -119,12 +120,13 @@ function NotBegun() {
 /** What the record stands beside: regrowth found and goal. */
 function Facts() {
   const { consult, outcome } = useVisit();
-  const { growth } = useComputed();
+  const { growth, shares } = useComputed();
   const measured = Object.values(consult.regrowthMm).sort((a, b) => a - b);
   const expected = Object.values(growth.expected).map(({ mm }) => Math.round(mm)).sort((a, b) => a - b);
   return (
     <dl className="flex justify-center gap-9 pb-1">
       <Fact name="Regrowth found">{measured.length > 0 ? range(measured) : expected.length > 0 ? `not measured; ${range(expected)} expected` : 'not measured'}</Fact>
+      <Fact name="Hair">{sharesWords(shares.total)}</Fact>
       <Fact name="Base"><HairSwatch colour={cssColour(naturalHair(consult.naturalLevel))} /> {formatLevel(consult.naturalLevel)}</Fact>
       <Fact name="Goal"><HairSwatch colour={cssColour(naturalHair(consult.goalLevel))} /> {formatLevel(consult.goalLevel)}</Fact>
       {outcome && (

@@ -32,9 +32,9 @@ export async function loadSheet(visitId: string): Promise<SheetRead> {
   const all = await loadAll(visitId);
   if (typeof all === 'string') return all;
   const { computed, house, money, shared } = all;
-  const { consult, plan, pattern, work } = computed;
+  const { consult, plan, pattern, work, shares } = computed;
   const findings = checksOf(plan, pattern, { ...limitsOf(house), minutes: timeThereIs(house, consult.minutesAtMost) }, house.rulesOff, computed.checkFacts(money));
-  return stationSheet(plan, pattern, work, { ...shared, brightness: consult.brightness, units: house.units, cautions: [...work.problems.map(({ words }) => words), ...findings.map(({ seen }) => seen)].slice(0, 4) });
+  return stationSheet(plan, pattern, work, { ...shared, brightness: consult.brightness, units: house.units, shares: shares.total, cautions: [...work.problems.map(({ words }) => words), ...findings.map(({ seen }) => seen)].slice(0, 4) });
 }
 
 /** How the pattern is found again on the same head. */

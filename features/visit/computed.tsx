@@ -10,9 +10,10 @@ const Context = createContext<ComputedVisit | null>(null);
 
 /** All that is computed of the open visit as it stands here; a moment behind the drawing, which answers first. */
 export function ComputedProvider({ children }: { children: ReactNode }) {
-  const { consult, plan, mix, bundle } = useVisit();
+  const { consult, plan, mix, outcome, bundle } = useVisit();
+  const recorded = outcome?.document ?? null;
   const house = useHouse();
-  const documents = useDeferredValue(useMemo(() => ({ consult, plan, mix }), [consult, plan, mix]));
+  const documents = useDeferredValue(useMemo(() => ({ consult, plan, mix, outcome: recorded }), [consult, plan, mix, recorded]));
   const facts = useMemo(() => factsOf(bundle, house), [bundle, house]);
   const value = useMemo(() => visitEngine.compute(documents, facts), [documents, facts]);
   return <Context value={value}>{children}</Context>;

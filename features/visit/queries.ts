@@ -38,5 +38,5 @@ export async function wholeVisit(person: SignedIn, visitId: string) {
   const visit = isId(visitId) ? await readVisit(person, visitId) : undefined;
   if (!visit) return undefined;
   const { document: house } = await readHouse(person);
-  return { visit, house, computed: visitEngine.compute({ consult: visit.consult.document, plan: visit.plan.document, mix: visit.mix.document }, factsOf(visit, house)) };
+  return { visit, house, computed: visitEngine.compute({ consult: visit.consult.document, plan: visit.plan.document, mix: visit.mix.document, outcome: visit.outcome?.document ?? null }, factsOf(visit, house)) };
 }

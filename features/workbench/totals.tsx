@@ -1,11 +1,11 @@
 'use client';
 
 import { Popover } from 'radix-ui';
-import type { ReactNode } from 'react';
-import { zoneName, type Zone } from '@/core/head';
-import { brightnessStep, type Totals as Counted, type ZoneShare } from '@/core/pattern';
+import { useMemo, type ReactNode } from 'react';
+import { zoneName, ZONES, type Zone } from '@/core/head';
+import { brightnessStep, sharesOf, type HairShares, type Shares, type Totals as Counted } from '@/core/pattern';
 import { useMoney } from '../house/context';
-import { useComputed } from '../visit/computed';
+import { useComputed, useDarkLetters } from '../visit/computed';
 import { hoursAndMinutes } from '../shared';
 import { useVisit } from '../visit/store';
 
@@ -18,16 +18,20 @@ const KINDS: readonly { kind: keyof Counted['byGather']; one: string; many: stri
 export function Totals() {
   const { computed, consult } = useVisit();
   const { estimate } = useComputed();
+  const dark = useDarkLetters();
+  const shares = useMemo(() => sharesOf(computed.sheet, new Set(dark)), [computed.sheet, dark]);
   const money = useMoney();
   const { totals } = computed.sheet;
   const { share } = brightnessStep(consult.brightness);
-  const against = totals.lightenedShare < share[0] ? 'below' : totals.lightenedShare > share[1] ? 'above' : 'within';
+  const { lightened, deepened } = shares.total;
+  const against = lightened < share[0] ? 'below' : lightened > share[1] ? 'above' : 'within';
   return (
     <div className="flex items-start gap-x-2 pt-4 pr-20 pl-5 xl:pr-52">
       <dl className="flex flex-wrap gap-x-5 gap-y-1">
         <Total figure={String(totals.foils)} name="foils" id="total-foils" />
         <Total figure={hoursAndMinutes(totals.foilingMinutes)} name="foiling, estimated" />
-        <Total figure={`${percent(totals.lightenedShare)} %`} name={<>lightened<span className="hidden xl:inline">, {against} {percent(share[0])}–{percent(share[1])}</span></>} />
+        <Total figure={`${percent(lightened)} %`} name={<>lightened<span className="hidden xl:inline">, {against} {percent(share[0])}–{percent(share[1])}</span></>} />
+        {deepened > 0 && <Total figure={`${percent(deepened)} %`} name="deepened" />}
         <Total figure={money(estimate.totalMinor).replace(/[.,]00$/, '')} name="price, estimated" className="private" />
       </dl>
       <Popover.Root>
@@ -36,7 +40,7 @@ export function Totals() {
         </Popover.Trigger>
         <Popover.Portal>
           <Popover.Content align="start" sideOffset={6} className="z-40 max-h-[72dvh] w-[420px] overflow-y-auto rounded-[8px] border border-line bg-raised p-4 shadow-2xl" aria-label="All totals">
-            <AllTotals totals={totals} zones={computed.sheet.zones} wish={share} />
+            <AllTotals totals={totals} shares={shares} wish={share} />
           </Popover.Content>
         </Popover.Portal>
       </Popover.Root>
@@ -53,7 +57,7 @@ function Total({ figure, name, id, className = '' }: { figure: string; name: Rea
   );
 }
 
-function AllTotals({ totals, zones, wish }: { totals: Counted; zones: readonly ZoneShare[]; wish: readonly [number, number] }) {
+function AllTotals({ totals, shares, wish }: { totals: Counted; shares: HairShares; wish: readonly [number, number] }) {
   const kinds = KINDS.filter(({ kind }) => totals.byGather[kind] > 0).map(({ kind, one, many }) => `${totals.byGather[kind]} ${totals.byGather[kind] === 1 ? one : many}`);
   const letters = Object.entries(totals.byFormula).sort(([a], [b]) => a.localeCompare(b));
   return (
@@ -64,18 +68,26 @@ function AllTotals({ totals, zones, wish }: { totals: Counted; zones: readonly Z
       <table className="w-full text-sm">
         <caption className="mb-1 text-left text-base"><b>Lightened by zone</b> <span className="text-ink-soft">(wish {percent(wish[0])}–{percent(wish[1])} %, marked)</span></caption>
         <tbody>
-          {pairs(zones).map(({ name, left, right }) => (
+          {pairs(shares, 'lightened').map(({ name, left, right }) => (
             <tr key={name}>
               <th scope="row" className="w-[116px] py-0.5 text-left font-normal whitespace-nowrap">{name}</th>
               <td className="w-full px-2"><ShareBar share={left} other={right} wish={wish} /></td>
-              <td className="text-right font-semibold whitespace-nowrap">{right === undefined || percent(left) === percent(right) ? `${percent(left)} %` : `L ${percent(left)}, R ${percent(right)} %`}</td>
+              <td className="text-right font-semibold whitespace-nowrap">{said(left, right)}</td>
             </tr>
           ))}
         </tbody>
       </table>
+      {shares.total.deepened > 0 && (
+        <p>
+          <b>Deepened by zone:</b>{' '}
+          {pairs(shares, 'deepened').filter(({ left, right = 0 }) => percent(left) + percent(right) > 0).map(({ name, left, right }) => `${name} ${said(left, right)}`).join(', ')}
+        </p>
+      )}
     </div>
   );
 }
+
+const said = (left: number, right: number | undefined) => (right === undefined || percent(left) === percent(right) ? `${percent(left)} %` : `L ${percent(left)}, R ${percent(right)} %`);
 
 /** Widest share that the bars show. */
 const FULL = 0.5;
@@ -92,10 +104,10 @@ function ShareBar({ share, other, wish }: { share: number; other: number | undef
   );
 }
 
-/** Zones of both sides on one line. */
-function pairs(zones: readonly ZoneShare[]): { name: string; left: number; right: number | undefined }[] {
-  const share = (zone: string) => zones.find((own) => own.zone === zone)?.lightenedShare;
-  return zones.filter(({ zone }) => !zone.endsWith('-r')).map(({ zone, lightenedShare }) => ({
-    name: zone.endsWith('-l') ? zoneName(zone as Zone).replace(/,? left$/i, '') : zoneName(zone as Zone), left: lightenedShare, right: share(zone.replace(/-l$/, '-r')) === undefined || !zone.endsWith('-l') ? undefined : share(zone.replace(/-l$/, '-r')),
-  }));
+/** A share of both sides on one line, by zone. */
+function pairs({ byZone }: HairShares, of: keyof Shares): { name: string; left: number; right: number | undefined }[] {
+  return ZONES.filter((zone) => !zone.endsWith('-r')).map((zone) => {
+    const sided = zone.endsWith('-l');
+    return { name: sided ? zoneName(zone).replace(/,? left$/i, '') : zoneName(zone), left: byZone[zone][of], right: sided ? byZone[zone.replace(/-l$/, '-r') as Zone][of] : undefined };
+  });
 }

@@ -4,6 +4,7 @@ import { cautionsFor, type Caution, type MixCautionFacts } from '../../caution';
 import type { CheckFacts } from '../../check';
 import { itemise, type Itemised, type PricedVisit } from '../../fee';
 import { brokenZonesOf } from '../../hair-map';
+import { nextVisit, type NextVisit } from '../../growth';
 import { ZONES } from '../../head';
 import {
   correctionResult,
@@ -15,13 +16,15 @@ import {
   type Need,
   type Reached,
 } from '../../mix';
-import { createPatternEngine, type ComputedPlan, type PatternEngine, type Plan } from '../../pattern';
+import { createPatternEngine, sharesOf, type HairShares, type ComputedPlan, type PatternEngine, type Plan } from '../../pattern';
 import { Shelf } from '../../products';
+import { zonesOfPlan } from '../../record';
 import { offeredSteps, suggestedSteps, timedSteps, type ServiceStep, type TimedStep } from '../../steps';
-import type { WearSubject } from '../../wear';
+import { LineReader, rootLinesOf, type HairLine, type WearSubject } from '../../wear';
 import {
   clockPlanOf,
   factsOfLetters,
+  levelsOfUnits,
   lightenedIn,
   overlapping,
   reachedIn,
@@ -38,7 +41,7 @@ import { cautionFactsOf } from './caution-facts';
 import type { VisitDocuments, VisitFacts } from './facts';
 import { growthOf, type VisitGrowth } from './growth';
 import { remembering } from './remember';
-import { wearSubjectOf } from './wear-subject';
+import { USUAL_WASHES, wearSubjectOf } from './wear-subject';
 
 /** Colours that follow the foils, and the level that they meet. */
 export interface VisitColours extends ColourResults {
@@ -54,6 +57,8 @@ export interface ComputedVisit {
   readonly plan: Plan;
   readonly mix: VisitMix;
   readonly pattern: ComputedPlan;
+  /** What the pattern lightens and deepens, by what its letters do. */
+  readonly shares: HairShares;
   readonly shelf: Shelf;
   readonly growth: VisitGrowth;
   readonly work: WorkList;
@@ -76,6 +81,10 @@ export interface ComputedVisit {
   readonly estimate: Itemised;
   readonly script: ServiceScript;
   readonly wear: WearSubject;
+  /** Where light and dark meet along the hair, and when it is seen: Wear, Consult, Record, the client's page and the next visit go by them. */
+  readonly lines: readonly HairLine[];
+  /** When to come again, and for what. @param outcome a record that is being written; without it what is saved, else the plan */
+  next(outcome?: VisitDocuments['outcome']): NextVisit | null;
   /** What the pattern's checks go by. */
   checkFacts(sayMoney: CheckFacts['sayMoney']): CheckFacts;
 }
@@ -101,12 +110,16 @@ export function createVisitEngine(patterns: PatternEngine = createPatternEngine(
 type Parts = ReturnType<typeof partsOf>;
 
 function partsOf(patterns: PatternEngine) {
+  const reader = new LineReader(patterns);
   return {
     // Head and hair belong to the consultation; the plan takes them from there.
     plan: remembering(({ plan, head, hair }: { plan: Plan; head: Consult['head']; hair: Consult['hair'] }): Plan =>
       plan.head === head && plan.hair === hair ? plan : { ...plan, head, hair },
     ),
     pattern: remembering(({ plan }: { plan: Plan }) => patterns.compute(plan)),
+    lines: remembering(({ subject, computed }: { subject: WearSubject; computed: ComputedPlan }) =>
+      reader.lines(subject, computed),
+    ),
     shelf: remembering(
       ({ products, range }: { products: VisitMix['products']; range: VisitFacts['range'] }) =>
         new Shelf({ products }, range),
@@ -207,6 +220,12 @@ class Visit implements ComputedVisit {
 
   get pattern() {
     return this.parts.pattern({ plan: this.plan });
+  }
+
+  get shares() {
+    return this.once('shares', () =>
+      sharesOf(this.pattern.sheet, new Set(this.work.letters.filter(({ recipe }) => recipe?.lifts === false).map(({ letter }) => letter))),
+    );
   }
 
   get shelf() {
@@ -401,17 +420,37 @@ class Visit implements ComputedVisit {
   }
 
   get wear() {
-    return this.once('wear', () =>
-      wearSubjectOf({
+    return this.once('wear', () => this.wearWith(this.documents.outcome));
+  }
+
+  private wearWith(outcome: VisitDocuments['outcome']): WearSubject {
+    return wearSubjectOf({
         consult: this.consult,
         mix: this.mix,
         plan: this.plan,
         facts: this.facts,
         growth: this.growth,
-        reached: this.colours.reached,
+        done: outcome,
+        planned: zonesOfPlan(this.work, this.pattern.sheet),
+        levels: levelsOfUnits(this.work),
         letters: factsOfLetters(this.work.letters, this.work.lowlight),
-      }),
-    );
+    });
+  }
+
+  get lines() {
+    return this.once('lines', () => this.parts.lines({ subject: this.wear, computed: this.pattern }));
+  }
+
+  next(outcome?: VisitDocuments['outcome']) {
+    const lines = outcome === undefined ? this.lines : this.parts.lines({ subject: this.wearWith(outcome), computed: this.pattern });
+    const { consult, mix } = this;
+    return nextVisit({
+      on: this.facts.heldOn,
+      rate: this.growth.rate,
+      lines: rootLinesOf(lines),
+      tonerWashes: mix.toners.length + mix.roots.length > 0 ? (consult.washesPerWeek ?? USUAL_WASHES) : null,
+      wishWeeks: consult.weeksBetween,
+    });
   }
 
   checkFacts(sayMoney: CheckFacts['sayMoney']): CheckFacts {

@@ -10,6 +10,8 @@ export interface VisitDocuments {
   /** Head and hair are the consultation's, whatever stands in it. */
   readonly plan: Plan;
   readonly mix: VisitMix;
+  /** The record, once there is one: what came of the plan counts for how it grows out. */
+  readonly outcome: Pick<Outcome, 'zones' | 'levelReached'> | null;
 }
 
 /** A recorded visit before this one. */

@@ -44,6 +44,7 @@ export function visitOf({ plan = startPlan(), consult, mix, facts }: VisitParts 
     plan,
     consult: { ...EMPTY_CONSULT, head: plan.head, hair: plan.hair, ...consult },
     mix: { ...EMPTY_MIX, ...mix },
+    outcome: null,
   };
   return engine.compute(documents, { ...USUAL_FACTS, ...facts });
 }

@@ -1,14 +1,15 @@
 import { tonerWeeks, weeksBetween } from '../../growth';
-import { levelWhere, type Reached } from '../../mix';
+import { ZONES, type Zone } from '../../head';
 import type { Plan } from '../../pattern';
+import type { ZonesDone } from '../../record';
 import type { WearSubject } from '../../wear';
 import type { Letters } from '../../work';
-import { EVERYWHERE, shadowOf, type Consult, type VisitMix } from '..';
-import type { VisitFacts } from './facts';
+import { shadowOf, type Consult, type VisitMix } from '..';
+import type { VisitDocuments, VisitFacts } from './facts';
 import type { VisitGrowth } from './growth';
 
 /** Washes a week where they were not asked: a toner then lasts about eight weeks. */
-const USUAL_WASHES = 2.5;
+export const USUAL_WASHES = 2.5;
 /** Share of the time that hair is worn up where it was not asked. */
 const USUAL_UP = 0.4;
 
@@ -17,8 +18,12 @@ interface Facts {
   readonly mix: VisitMix;
   readonly plan: Plan;
   readonly growth: VisitGrowth;
-  readonly reached: readonly Reached[];
+  /** Level that each unit reaches, by its id. */
+  readonly levels: Readonly<Record<string, number>>;
   readonly letters: Letters;
+  /** The record, and what the plan does to each zone. */
+  readonly done: VisitDocuments['outcome'];
+  readonly planned: ZonesDone;
   readonly facts: Pick<VisitFacts, 'foiled' | 'heldOn'>;
 }
 
@@ -28,29 +33,32 @@ export function wearSubjectOf({
   mix,
   plan,
   growth,
-  reached,
+  levels,
   letters,
+  done,
+  planned,
   facts: { foiled, heldOn },
 }: Facts): WearSubject {
   const { mmPerWeek } = growth.rate;
-  const level = levelWhere(EVERYWHERE, reached);
   return {
     plan,
     curl: consult.curl ?? 'straight',
-    // To the tenth of a level: less is not seen.
     colour: {
       naturalLevel: consult.naturalLevel,
       byZone: consult.map,
       regrowthMm: growth.regrowthMm,
-      targetLevel: level === null ? consult.goalLevel : Math.round(level * 10) / 10,
+      targetLevel: consult.goalLevel,
       tone: consult.tone,
     },
     mmPerWeek,
     tonerWeeks: tonerWeeks(consult.washesPerWeek ?? USUAL_WASHES),
     shadowMm: shadowOf(mix)?.mm ?? null,
     letters,
+    levels,
+    done: done && doneIn(done, planned),
     before: foiled && {
       plan: foiled.plan,
+      level: foiled.outcome.levelReached,
       grownMm: mmPerWeek * weeksBetween(foiled.heldOn, heldOn),
       grownByZone: growth.regrowthMm,
     },
@@ -60,4 +68,16 @@ export function wearSubjectOf({
     partMoves: consult.partMoves,
     weeksBetween: consult.weeksBetween,
   };
+}
+
+/** A record as wear reads it, against what was planned; one from before zones were kept says the same of all of them. */
+function doneIn({ zones, levelReached }: NonNullable<VisitDocuments['outcome']>, planned: ZonesDone): NonNullable<WearSubject['done']> {
+  if (zones === null) return Object.fromEntries(ZONES.map((zone) => [zone, { byMm: 0, level: levelReached }]));
+  const own = Object.entries(zones) as [Zone, { leftMm: number | null; level: number | null }][];
+  return Object.fromEntries(
+    own.map(([zone, { leftMm, level }]) => {
+      const meant = planned[zone];
+      return [zone, { byMm: leftMm === null || !meant ? 0 : leftMm - Math.round(meant.leftMm), level }];
+    }),
+  );
 }

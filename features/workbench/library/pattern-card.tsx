@@ -2,6 +2,7 @@
 
 import { memo, type ReactNode } from 'react';
 import type { Thumbnail } from '@/core/formats';
+import { sharesWords } from '@/core/pattern';
 import type { LaidPattern } from '@/workers/pattern-asks';
 import { hoursAndMinutes } from '../../shared';
 
@@ -25,7 +26,7 @@ export const PatternCard = memo(function PatternCard({ name, laid, bark, purpose
           <h3 className="leading-tight font-semibold">{name}</h3>
           <p className="mt-1 text-sm">
             {laid ? (
-              <><b className="text-lg">{laid.foils}</b> foils{laid.painted > 0 && `, ${laid.painted} painted`} · {hoursAndMinutes(laid.minutes)} · {Math.round(laid.lightenedShare * 100)} % lightened</>
+              <><b className="text-lg">{laid.foils}</b> foils{laid.painted > 0 && `, ${laid.painted} painted`} · {hoursAndMinutes(laid.minutes)} · {sharesWords(laid.shares)}</>
             ) : (
               <span className="text-ink-soft">laying it on this head …</span>
             )}

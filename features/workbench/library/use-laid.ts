@@ -21,7 +21,7 @@ export function useLaid(wanted: boolean, plan: Plan, techniques: readonly KeyedT
     if (!wanted) return;
     const worker = new PatternWorker();
     for (const { key, technique } of techniques) {
-      void worker.ask('lay', applyTechnique(plan, technique)).then((answer) =>
+      void worker.ask('lay', { plan: applyTechnique(plan, technique), deposits: technique.deposits ?? [] }).then((answer) =>
         setLaid((before) => ({
           of: head, techniques, answers: new Map(before?.of === head && before.techniques === techniques ? before.answers : []).set(key, answer),
         })),
