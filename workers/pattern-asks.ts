@@ -1,6 +1,9 @@
 import { thumbnailOf, type Thumbnail } from '@/core/formats';
+import { lineWords } from '@/core/growth';
 import { createPatternEngine, sharesOf, type Plan, type Shares } from '@/core/pattern';
 import { suggest, type SuggestFacts, type Suggestion } from '@/core/suggest';
+import { createVisitEngine, type VisitDocuments, type VisitFacts } from '@/core/visit/computed';
+import { rootLinesOf } from '@/core/wear';
 
 /** A pattern laid on a head: what it comes to, and its drawing. */
 export interface LaidPattern {
@@ -11,15 +14,37 @@ export interface LaidPattern {
   readonly thumbnail: Thumbnail;
 }
 
+/** The open visit without its pattern. */
+export interface VisitAsked {
+  readonly documents: Omit<VisitDocuments, 'plan'>;
+  readonly facts: VisitFacts;
+}
+
+/** What the visit comes to with a pattern. */
+export interface ComesTo {
+  /** Estimate, minor units; 0 where the house has no prices. */
+  readonly totalMinor: number;
+  /** When its root line shows, in words. */
+  readonly line: string | null;
+}
+
 /** What can be asked of the worker, each with its answer. */
 export interface PatternAsks {
   /** @param deposits letters that are meant to deposit */
   lay: { ask: { readonly plan: Plan; readonly deposits: readonly string[] }; answer: LaidPattern };
-  suggest: { ask: SuggestFacts; answer: { suggestion: Suggestion; laid: LaidPattern }[] };
+  suggest: { ask: { readonly facts: SuggestFacts; readonly visit: VisitAsked }; answer: { suggestion: Suggestion; laid: LaidPattern; comesTo: ComesTo }[] };
 }
 export type PatternVerb = keyof PatternAsks;
 
 const engine = createPatternEngine();
+const visits = createVisitEngine(engine);
+
+function comesTo(plan: Plan, { documents, facts }: VisitAsked): ComesTo {
+  const visit = visits.compute({ ...documents, plan }, facts);
+  const { mmPerWeek } = visit.growth.rate;
+  const [first] = rootLinesOf(visit.lines).sort((a, b) => a.growMm - b.growMm);
+  return { totalMinor: visit.estimate.totalMinor, line: first ? lineWords(first, mmPerWeek) : null };
+}
 
 function lay({ plan, deposits }: PatternAsks['lay']['ask']): LaidPattern {
   const computed = engine.compute(plan);
@@ -30,5 +55,10 @@ function lay({ plan, deposits }: PatternAsks['lay']['ask']): LaidPattern {
 /** Answers one question; the engine remembers heads between them. */
 export const ANSWERS: { [V in PatternVerb]: (ask: PatternAsks[V]['ask']) => PatternAsks[V]['answer'] } = {
   lay,
-  suggest: (facts) => suggest(facts, engine).map((suggestion) => ({ suggestion, laid: lay({ plan: suggestion.plan, deposits: suggestion.technique.deposits ?? [] }) })),
+  suggest: ({ facts, visit }) =>
+    suggest(facts, engine).map((suggestion) => ({
+      suggestion,
+      laid: lay({ plan: suggestion.plan, deposits: suggestion.technique.deposits ?? [] }),
+      comesTo: comesTo(suggestion.plan, visit),
+    })),
 };

@@ -1,4 +1,4 @@
-import { tonerWeeks, visibleLine, type GrowthRate } from '../growth';
+import { lineWeeks, lineWords, tonerWeeks, visibleLine, type GrowthRate, type RootLine } from '../growth';
 import { greyShareOf } from '../hair-map';
 import { brightnessStep } from '../pattern';
 import { capital, formatLevel } from '../units';
@@ -19,12 +19,12 @@ const percent = (share: number) => `${Math.round(share * 100)} %`;
  * What the answers given so far change in the plan, in the order of the conversation: what the program does with an answer,
  * with its figure, or what the trade asks of the plan because of it.
  */
-export function effectsOf(consult: Consult, house: House, growth: GrowthRate, sayMoney: (minor: number) => string): Effect[] {
+export function effectsOf(consult: Consult, house: House, growth: GrowthRate, lines: readonly RootLine[] | null, sayMoney: (minor: number) => string): Effect[] {
   const out: Effect[] = [];
   const add = (chapter: Chapter, answer: string, changes: string) => out.push({ chapter, answer, changes });
   wish(consult, add);
   worn(consult, add);
-  upkeep(consult, house, growth, sayMoney, add);
+  upkeep(consult, house, growth, lines, sayMoney, add);
   history(consult, add);
   const grey = greyShareOf(consult);
   if (grey !== null) add('map', `${percent(grey)} grey where it was seen`, grey >= 0.3 ? 'Grey blending is suggested before covering it.' : 'Too little grey to plan for blending it.');
@@ -71,13 +71,15 @@ function worn(consult: Consult, add: Add): void {
   if (consult.cowlick === 'crown' || consult.cowlick === 'both') add('worn', 'Cowlick at the crown', 'It splits there: keep the crown’s triangle foiled.');
 }
 
-function upkeep(consult: Consult, house: House, growth: GrowthRate, sayMoney: (minor: number) => string, add: Add): void {
+function upkeep(consult: Consult, house: House, { mmPerWeek }: GrowthRate, lines: readonly RootLine[] | null, sayMoney: (minor: number) => string, add: Add): void {
   const { weeksBetween: weeks, washesPerWeek: washes } = consult;
   const contrast = Math.max(1, consult.goalLevel - consult.naturalLevel);
   if (weeks !== null) {
-    const grown = Math.round(growth.mmPerWeek * weeks);
-    const { weeks: shows } = visibleLine('soft', contrast, growth.mmPerWeek);
-    add('upkeep', `Every ${weeks} weeks`, `About ${grown} mm will have grown. A fine weave to the scalp shows its line after about ${Math.round(shows)} weeks${shows < weeks ? ': start off the scalp and feathered.' : ', which holds.'}`);
+    // The pattern's own line, once there is one; before that what a fine weave to the scalp would show.
+    const [line] = [...(lines ?? [{ what: 'full' as const, growMm: visibleLine('soft', contrast, 1).atMm }])].sort((a, b) => a.growMm - b.growMm);
+    const holds = line === undefined || line.growMm >= weeks * mmPerWeek;
+    const shows = lines === null ? `A fine weave to the scalp shows its line ${lineWeeks(line, mmPerWeek)}${holds ? ', which holds.' : ': start off the scalp and feathered.'}` : line ? `${lineWords(line, mmPerWeek)}${holds ? '' : ' Start off the scalp, or feather more.'}` : 'This pattern grows out without a root line.';
+    add('upkeep', `Every ${weeks} weeks`, `About ${Math.round(mmPerWeek * weeks)} mm will have grown. ${shows}`);
   }
   if (washes !== null) add('upkeep', `${washes} ${washes === 1 ? 'wash' : 'washes'} a week`, `A toner lasts about ${Math.round(tonerWeeks(washes))} weeks.`);
   const minutes = timeThereIs(house, consult.minutesAtMost);

@@ -76,7 +76,10 @@ export function* fitInSteps(plan: Plan, engine: PatternEngine, limit: FitLimit, 
   const pointsNow = pointsOf(plan, before);
   const full = pointsByPlace(before, pointsNow, offsetMm);
   const unit = (foils: number, seconds: number) => (limit.kind === 'foils' ? foils : Math.ceil(seconds / 6));
-  const changes = (panels.length - 1) * MINUTES_PER_PANEL_CHANGE * 10;
+  // What is painted in the open air stays as it is, and takes its time.
+  const painted = before.sheet.panels.filter(({ panel }) => !panels.some(({ id }) => id === panel)).reduce((sum, { minutes }) => sum + minutes, 0);
+  const worked = new Set([...before.sheet.foils, ...before.sheet.painted].map(({ panel }) => panel)).size;
+  const changes = Math.ceil(10 * ((worked - 1) * MINUTES_PER_PANEL_CHANGE + painted));
   const most = limit.kind === 'foils' ? Math.floor(limit.foils) : Math.floor(limit.minutes * 10) - changes;
 
   const options: Option[][] = [];
@@ -90,7 +93,8 @@ export function* fitInSteps(plan: Plan, engine: PatternEngine, limit: FitLimit, 
       const computed = factor === 1 ? before : engine.compute(changed);
       const foils = computed.sheet.foils.filter((foil) => foil.panel === panel.id);
       if (foils.length === 0) continue;
-      const seconds = foils.reduce((sum, foil) => sum + foil.seconds, 0);
+      // Treated drop-outs among them.
+      const seconds = 60 * computed.sheet.panels.find((totals) => totals.panel === panel.id)!.minutes;
       const points = pointsByPlace(computed, factor === 1 ? pointsNow : pointsOf(changed, computed), offsetMm, panel.id);
       own.push({ factor, foils: foils.length, cost: unit(foils.length, seconds), worth: worthOfPoints(points, full), points: sumOf(points.values()) });
       yield;

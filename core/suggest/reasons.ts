@@ -1,6 +1,7 @@
 import { brightnessStep } from '../pattern';
-import type { Technique, TechniqueOverview } from '../technique';
+import type { Technique } from '../technique';
 import type { SuggestFacts } from './facts';
+import type { Taken } from './suggest';
 
 /** One reason for or against a technique. */
 export interface Reason {
@@ -10,19 +11,22 @@ export interface Reason {
 }
 
 /** Tied up at least this much of the time, the pattern must work from the perimeter. */
-const UP_SHARE = 0.5;
+export const UP_SHARE = 0.5;
 /** Before so many weeks a full service comes too early; the hairline shows first. */
 const EARLY_WEEKS = 7;
 
 /** From so many weeks between visits a root line would show before the next one. */
 const LONG_WEEKS = 11;
 
-type Trait = 'partial' | 'perimeter' | 'contrast' | 'grey' | 'lived-in' | 'quick' | 'soft';
+/** From here on the wish is for nearly all of the hair. */
+const BRIGHTEST = 4.5;
+
+type Trait = 'baby' | 'deep' | 'partial' | 'perimeter' | 'contrast' | 'grey' | 'lived-in' | 'quick' | 'soft';
 
 /** What each built-in technique is good for. */
 const TRAITS: Readonly<Record<string, readonly Trait[]>> = {
   'four-quarters': ['soft'],
-  'baby-veil': ['soft'],
+  'baby-veil': ['soft', 'baby'],
   'hairline-and-threes': ['perimeter', 'soft'],
   'crossed-part': ['partial', 'quick'],
   'crossed-part-and-sides': ['partial', 'quick'],
@@ -33,7 +37,7 @@ const TRAITS: Readonly<Record<string, readonly Trait[]>> = {
   'silver-turn': ['grey', 'partial'],
   'crown-wheel': ['contrast'],
   'fast-slices': ['quick', 'contrast'],
-  'deep-contrast': ['contrast'],
+  'deep-contrast': ['contrast', 'deep'],
   'face-only': ['partial', 'quick'],
   'two-mixes-in-bricks': ['soft'],
   'painted-by-foils': ['lived-in'],
@@ -44,8 +48,10 @@ const TRAITS: Readonly<Record<string, readonly Trait[]>> = {
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 const range = (low: number, high: number) => `${Math.round(low * 100)}–${Math.round(high * 100)} %`;
 
-/** Why a technique suits this visit, and why not. */
-export function reasonsFor(technique: Technique, overview: TechniqueOverview, facts: SuggestFacts): Reason[] {
+export const isFromPerimeter = ({ key }: Technique): boolean => TRAITS[key]?.includes('perimeter') ?? false;
+
+/** Why a technique suits this visit, and why not. @param taken as it would be taken */
+export function reasonsFor(technique: Technique, taken: Taken, facts: SuggestFacts): Reason[] {
   const traits = TRAITS[technique.key] ?? [];
   const has = (trait: Trait) => traits.includes(trait);
   const out: Reason[] = [];
@@ -53,17 +59,21 @@ export function reasonsFor(technique: Technique, overview: TechniqueOverview, fa
 
   const wish = brightnessStep(facts.brightness);
   const [low, high] = wish.share;
-  const share = overview.shares.lightened;
+  // As it is said: a tenth of a point is not seen.
+  const share = Math.round(100 * taken.shares.lightened) / 100;
   if (share >= low && share <= high) out.push({ weight: 3, words: `${percent(share)} lightened on this head, as “${wish.words}” asks (${range(low, high)})` });
   else if (!(early && has('partial'))) {
     const off = Math.abs(Math.log(share / (share < low ? low : high)));
     out.push({ weight: -2.5 * Math.min(2, off), words: `${percent(share)} lightened is ${share < low ? 'below' : 'above'} what “${wish.words}” asks (${range(low, high)})` });
   }
   if (facts.minutes !== null) {
-    const over = overview.minutes / facts.minutes;
-    out.push(over <= 1
-      ? { weight: 1, words: `about ${Math.round(overview.minutes)} min of the ${facts.minutes} there are` }
-      : { weight: -2 * Math.min(2, over - 1), words: `takes about ${Math.round(overview.minutes)} min where ${facts.minutes} are there` });
+    const over = taken.minutes / facts.minutes;
+    out.push(over <= 1.005
+      ? { weight: 1, words: `about ${Math.round(taken.minutes)} min of the ${facts.minutes} there are` }
+      : { weight: -2 * Math.min(2, over - 1), words: `takes about ${Math.round(taken.minutes)} min where ${facts.minutes} are there` });
+    // Half of its foils left out is another pattern than the one that was chosen.
+    const left = taken.foils / taken.foilsUnfitted;
+    if (left < 1) out.push({ weight: -3 * (1 - left), words: `${taken.foilsUnfitted - taken.foils} of its ${taken.foilsUnfitted} foils left out to fit` });
   }
   if (facts.wornUpShare !== null && facts.wornUpShare >= UP_SHARE) {
     if (has('perimeter')) out.push({ weight: 2.5, words: `tied up ${percent(facts.wornUpShare)} of the time: the hairline band carries the look` });
@@ -86,6 +96,8 @@ export function reasonsFor(technique: Technique, overview: TechniqueOverview, fa
     if (has('lived-in')) out.push({ weight: 3, words: `comes every ${facts.weeksBetween} weeks: starts off the scalp grow out without a line` });
     if (has('contrast')) out.push({ weight: -1, words: `comes every ${facts.weeksBetween} weeks, and contrast shows its line early` });
   }
+  if (facts.brightness >= BRIGHTEST && facts.contrast !== 'high' && has('baby')) out.push({ weight: 4, words: 'the finest and closest pieces: the softest way to be this bright' });
+  if (facts.naturalLevel <= 5 && facts.contrast === 'high' && has('deep')) out.push({ weight: 2.5, words: `base ${facts.naturalLevel}: deep weaves carry high contrast on dark hair` });
   if (facts.contrast === 'high') out.push({ weight: has('contrast') ? 2 : has('soft') ? -1 : 0, words: has('contrast') ? 'high contrast is wished for' : has('soft') ? 'soft, where high contrast is wished for' : '' });
   if (facts.contrast === 'blended' && (has('soft') || has('lived-in'))) out.push({ weight: 1, words: 'blended, as wished for' });
   if (facts.contrast === 'blended' && has('contrast')) out.push({ weight: -3, words: 'stands apart, where a blend is wished for' });

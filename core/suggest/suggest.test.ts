@@ -74,3 +74,26 @@ test('a wish for high contrast brings a pattern of contrast in, a wish for a ble
   expect(keys({ contrast: 'high' }).some((key) => contrast.includes(key))).toBe(true);
   expect(keys({ contrast: 'blended' }).some((key) => contrast.includes(key))).toBe(false);
 });
+
+test('tied up half of the time or more, a pattern from the perimeter is among the three at every brightness', () => {
+  const perimeter = ['hairline-and-threes', 'perimeter-up', 'refresh-and-teased', 'open-air'];
+  for (const brightness of [1, 2, 3, 4, 5]) {
+    for (const wornUpShare of [0.5, 0.9]) expect(first({ brightness, wornUpShare }).some(({ technique }) => perimeter.includes(technique.key))).toBe(true);
+  }
+});
+
+test('the brightest soft wish brings baby lights, dark high contrast deep weaves', () => {
+  for (const contrast of ['blended', null] as const) expect(first({ brightness: 5, contrast }).map(({ technique }) => technique.key)).toContain('baby-veil');
+  expect(first({ brightness: 5, contrast: 'high' }).map(({ technique }) => technique.key)).not.toContain('baby-veil');
+  for (const brightness of [3, 4, 5]) expect(first({ naturalLevel: 3, goalLevel: 8, contrast: 'high', brightness }).map(({ technique }) => technique.key)).toContain('deep-contrast');
+});
+
+test('figures are those of the plan that would be taken: bands added, thinned', () => {
+  for (const own of first({ minutes: 60, brightness: 4, wornUpShare: 0.6 })) {
+    const { totals } = engine.compute(own.plan).sheet;
+    expect(own).toMatchObject({ foils: totals.foils, minutes: totals.foilingMinutes });
+    const said = own.why.concat(own.but).join();
+    expect(said).toContain(`${Math.round(100 * own.shares.lightened)} % lightened`);
+    expect(said).toContain(`about ${Math.round(own.minutes)} min`);
+  }
+});

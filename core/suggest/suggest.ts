@@ -1,14 +1,14 @@
 import { fitPlan } from '../fit';
 import { sharesOf, type PatternEngine, type Plan, type Shares } from '../pattern';
-import { overviewOf, planOf, TECHNIQUES, type Technique } from '../technique';
+import { planOf, TECHNIQUES, type Technique } from '../technique';
 import type { SuggestFacts } from './facts';
-import { reasonsFor } from './reasons';
+import { isFromPerimeter, reasonsFor, UP_SHARE, type Reason } from './reasons';
 import { settle, type Setting } from './settings';
 
 /** A technique that suits the visit, set for it, with its reasons. */
 export interface Suggestion {
   readonly technique: Technique;
-  /** The pattern as it would be taken. */
+  /** The pattern as it would be taken, and what that comes to: bands added, thinned to the time there is. */
   readonly plan: Plan;
   readonly foils: number;
   readonly minutes: number;
@@ -25,32 +25,51 @@ const MOST = 3;
 /** Techniques that nothing speaks for are not suggested, however few are left. */
 const LEAST_WEIGHT = 0;
 
+interface Weighed {
+  readonly technique: Technique;
+  readonly taken: Taken;
+  readonly reasons: readonly Reason[];
+  readonly weight: number;
+}
+
 /**
- * Up to three techniques for a visit, the best first. Reasons are weighed one by one and shown; a pattern that is set for
- * the house and would take longer than there is, is fitted to the time.
+ * Up to three techniques for a visit, the best first. Reasons are weighed one by one and shown, on the pattern that would be taken: set for
+ * the house and the client, and thinned where it would take longer than there is. Hair that is tied up half of the time or more has a pattern
+ * from the perimeter among them.
  */
 export function suggest(facts: SuggestFacts, engine: PatternEngine): Suggestion[] {
-  return TECHNIQUES.map((technique) => {
-    const overview = overviewOf(technique, engine, facts.on);
-    const reasons = reasonsFor(technique, overview, facts);
-    return { technique, reasons, weight: reasons.reduce((sum, { weight }) => sum + weight, 0) };
-  })
-    .filter(({ weight }) => weight > LEAST_WEIGHT)
-    .sort((a, b) => b.weight - a.weight)
-    .slice(0, MOST)
-    .map(({ technique, reasons }): Suggestion => {
-      const settled = settle(planOf(technique, facts.on), facts);
-      const fitted = facts.minutes === null ? undefined : fitPlan(settled.plan, engine, { kind: 'minutes', minutes: facts.minutes });
-      const isFitted = fitted?.ok && fitted.changes.length > 0;
-      const plan = isFitted ? fitted.plan : settled.plan;
-      const { sheet } = engine.compute(plan);
-      const { totals } = sheet;
-      const said = (of: (weight: number) => boolean) => reasons.filter(({ weight, words }) => of(weight) && words !== '').sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight)).map(({ words }) => words);
-      return {
-        technique, plan, foils: totals.foils, minutes: totals.foilingMinutes, shares: sharesOf(sheet, new Set(technique.deposits)).total,
-        why: said((weight) => weight > 0),
-        but: said((weight) => weight < 0),
-        settings: isFitted ? [...settled.settings, { words: `thinned to ${totals.foils} foils`, why: `so that it fits into ${facts.minutes} min` }] : settled.settings,
-      };
-    });
+  const all = TECHNIQUES.map((technique): Weighed => {
+    const taken = takenOf(technique, facts, engine);
+    const reasons = reasonsFor(technique, taken, facts);
+    return { technique, taken, reasons, weight: reasons.reduce((sum, { weight }) => sum + weight, 0) };
+  }).sort((a, b) => b.weight - a.weight);
+  const best = all.filter(({ weight }) => weight > LEAST_WEIGHT).slice(0, MOST);
+  const up = facts.wornUpShare !== null && facts.wornUpShare >= UP_SHARE;
+  if (up && !best.some(({ technique }) => isFromPerimeter(technique))) best.splice(MOST - 1, MOST, all.find(({ technique }) => isFromPerimeter(technique))!);
+  return best.map(({ technique, taken: { plan, foils, minutes, shares, settings }, reasons }): Suggestion => {
+    const said = (of: (weight: number) => boolean) =>
+      reasons.filter(({ weight, words }) => of(weight) && words !== '').sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight)).map(({ words }) => words);
+    return { technique, plan, foils, minutes, shares, settings, why: said((weight) => weight > 0), but: said((weight) => weight < 0) };
+  });
+}
+
+/** A technique as it would be taken. */
+export interface Taken extends Pick<Suggestion, 'plan' | 'foils' | 'minutes' | 'shares' | 'settings'> {
+  /** Foils before it was thinned to the time there is. */
+  readonly foilsUnfitted: number;
+}
+
+function takenOf(technique: Technique, facts: SuggestFacts, engine: PatternEngine): Taken {
+  const settled = settle(planOf(technique, facts.on), facts);
+  const whole = engine.compute(settled.plan).sheet;
+  const { minutes } = facts;
+  const fitted = minutes === null || whole.totals.foilingMinutes <= minutes ? undefined : fitPlan(settled.plan, engine, { kind: 'minutes', minutes });
+  const isFitted = fitted?.ok && fitted.changes.length > 0;
+  const plan = isFitted ? fitted.plan : settled.plan;
+  const sheet = isFitted ? engine.compute(plan).sheet : whole;
+  const { totals } = sheet;
+  return {
+    plan, foils: totals.foils, minutes: totals.foilingMinutes, shares: sharesOf(sheet, new Set(technique.deposits)).total, foilsUnfitted: whole.totals.foils,
+    settings: isFitted ? [...settled.settings, { words: `thinned to ${totals.foils} foils`, why: `so that it fits into ${minutes} min` }] : settled.settings,
+  };
 }

@@ -4,8 +4,9 @@ import { brightnessStep, panelAt, sharesOf, sharesWords, type ComputedPlan, type
 import { middleOf, pointOnHairline } from './hairline-light';
 import type { Look, UnlitPlace } from './look';
 import type { WearMend } from './mends';
+import type { OldLineJudged } from './old-line';
 import { LEAST, type PartTolerance } from './part-tolerance';
-import { rootLinesOf, type HairLine, type OldLine } from './lines';
+import { rootLinesOf, type HairLine } from './lines';
 import { STRIPE_FLOOR } from './stripe';
 import type { Worth } from './worth';
 import { VIEW_NAMES, type View, type Way } from './ways';
@@ -27,7 +28,8 @@ export interface Finding {
   readonly at?: Vec3;
   /** The panel that causes it. */
   readonly panel?: string;
-  readonly mend?: WearMend;
+  /** What could be done, the best first. */
+  readonly mends?: readonly WearMend[];
 }
 
 /** From these on a finding is one to mind. Working assumptions, in the order of the measures. */
@@ -56,6 +58,8 @@ export interface Seen {
   readonly head: Head;
   readonly down: { readonly way: Way; readonly look: Look };
   readonly tied: { readonly way: Way; readonly look: Look };
+  /** Share of what is seen, as the hair is worn, that was light before anything is done. */
+  readonly seenBefore: number;
   /** Light of the underneath with the top clipped up, and of the crown blown open. */
   readonly under?: number;
   readonly blownCrown?: { readonly way: Way; readonly light: number };
@@ -67,8 +71,7 @@ export interface Seen {
   readonly lines?: readonly HairLine[];
   readonly mmPerWeek: number;
   readonly weeksBetween: number | null;
-  /** The old line without this plan, and with it; null under the plan where nothing of it is left. */
-  readonly old?: { readonly before: OldLine; readonly now: OldLine | null } | null;
+  readonly old?: OldLineJudged | null;
   /** Share of what is seen, worn down, that is halfway lifted. */
   readonly warm?: number;
   /** Points that the rows at the hairline earn, with the root shadow and without, and their minutes. */
@@ -99,17 +102,20 @@ export function findingsOf(seen: Seen): Finding[] {
 /** Light of what is seen, over all views. */
 const meanBrightness = ({ brightness: own }: Look): number => VIEW_NAMES.reduce((sum, view) => sum + own[view], 0) / VIEW_NAMES.length;
 
-function brightness({ down, tied, tiedShare, brightnessWish, computed, deposits }: Seen): Finding[] {
+function brightness({ down, tied, tiedShare, brightnessWish, computed, deposits, seenBefore }: Seen): Finding[] {
   const { words, share } = brightnessStep(brightnessWish);
   // By what is seen, as the hair is worn: what was light before counts, and what lies underneath does not.
   const seen = (1 - tiedShare) * meanBrightness(down.look) + tiedShare * meanBrightness(tied.look);
   // As it is said: a tenth of a point is not seen.
   const said = Math.round(100 * seen) / 100;
   const off = said < share[0] ? 'less than' : said > share[1] ? 'more than' : 'as';
+  const before = Math.round(100 * seenBefore) / 100;
+  // What was lighter than the wish before is not this plan's doing.
+  const fine = off === 'as' || (off === 'more than' && before >= share[1]);
   return [{
-    key: 'brightness', fine: off === 'as', way: down.way, view: 'back',
+    key: 'brightness', fine, way: down.way, view: 'back',
     words: `${percent(meanBrightness(down.look))} of what is seen is light worn down, ${percent(meanBrightness(tied.look))} tied back.`,
-    why: `${sharesWords(sharesOf(computed.sheet, deposits).total)}. ${percent(seen)} seen as the hair is worn, ${off} the wish asks: ${words}, ${Math.round(share[0] * 100)}–${percent(share[1])}.`,
+    why: `${sharesWords(sharesOf(computed.sheet, deposits).total)}. ${percent(seen)} seen as the hair is worn${before > 0 ? `, ${percent(before)} before anything is done` : ''}: ${off} the wish asks (${words}, ${Math.round(share[0] * 100)}–${percent(share[1])}).`,
   }];
 }
 
@@ -134,7 +140,7 @@ function unlit({ tied, head, computed }: Seen): Finding[] {
       key: 'unlit' as const, fine: false, way: tied.way, view: SIDE_VIEWS.find(({ to }) => Math.abs(deg) < to)!.view(deg), at,
       words: `Tied back, ${Math.round(own.mm)} mm of hairline are dark: ${stretchWords(own)}.`,
       why: /ear/.test(own.place) ? 'Around and behind the ear is the spot that people miss.' : 'Two or three rows behind the hairline are seen when hair is up.',
-      panel: panelBehind(head, computed, deg), mend: { kind: 'rim' as const, fromDeg: own.fromDeg, toDeg: own.toDeg },
+      panel: panelBehind(head, computed, deg), mends: [{ kind: 'rim' as const, fromDeg: own.fromDeg, toDeg: own.toDeg }],
     };
   });
 }
@@ -170,7 +176,7 @@ function stripe({ tied, down, worth, computed, plan }: Seen): Finding[] {
     key: 'stripe', fine, way: worst.way, view: worst.view,
     words: fine ? `No stripes: ${worst.figure.toFixed(2)} at most, ${VIEW_WORDS[worst.view]}, ${how}.` : `Stripes ${VIEW_WORDS[worst.view]}, ${how}: ${worst.figure.toFixed(2)}.`,
     why: `About ${STRIPE_FLOOR} is chance; from ${WEAR_LIMITS.stripe.toFixed(2)} on single rows are told apart. Horizontal slices stripe when hair is lifted back.`,
-    ...(panel && { panel: panel.id, ...(panel.slices && { mend: { kind: 'weave' as const, panel: panel.id, name: panel.name } }) }),
+    ...(panel && { panel: panel.id, ...(panel.slices && { mends: [{ kind: 'weave' as const, panel: panel.id, name: panel.name }] }) }),
   }];
 }
 
@@ -195,7 +201,7 @@ function part({ part: own, down, plan, partMoves, computed, head, tiedShare }: S
     return [{
       key: 'part', fine: tiedShare >= 0.5, way: down.way, view: 'top', at: partPoint(head, plan),
       words: `The part is not lit: ${percent(own.ownLight)} beside it.`, why: tiedShare >= 0.5 ? 'Worn up most of the time, the perimeter carries the look.' : 'Worn down, people look at the part first.',
-      ...(tiedShare < 0.5 && { mend: { kind: 'part' as const, eachSideMm: 25 } }),
+      ...(tiedShare < 0.5 && { mends: [{ kind: 'part' as const, eachSideMm: 25 }] }),
     }];
   }
   const wanted = partMoves === 'never' ? 0 : partMoves === 'often' ? 25 : WEAR_LIMITS.partMm;
@@ -207,7 +213,7 @@ function part({ part: own, down, plan, partMoves, computed, head, tiedShare }: S
   return [{
     key: 'part', fine, way: down.way, view: 'top', at, words,
     why: 'As long as three quarters of the light beside it stay. Parts move: put foils in it and on both sides.',
-    ...(!fine && { panel: panelAt(computed.drawing, toOpened(head, at)), mend: { kind: 'part' as const, eachSideMm: wanted > 15 ? 40 : 25 } }),
+    ...(!fine && { panel: panelAt(computed.drawing, toOpened(head, at)), mends: [{ kind: 'part' as const, eachSideMm: wanted > 15 ? 40 : 25 }] }),
   }];
 }
 
@@ -218,7 +224,7 @@ function moved({ moved: own, plan }: Seen): Finding[] {
     key: 'moved', fine, way: { kind: 'down', partMm: plan.head.part.offsetMm + own.byMm }, view: 'top',
     words: `Moved ${Math.round(Math.abs(own.byMm))} mm to the ${own.byMm > 0 ? 'left' : 'right'}, ${percent(own.light)} beside the part is light; ${percent(own.own)} where it is.`,
     why: fine ? 'The pattern carries it.' : 'It goes dark there: the foils stop short of it.',
-    ...(!fine && { mend: { kind: 'part' as const, eachSideMm: Math.min(60, Math.max(25, Math.ceil((Math.abs(own.byMm) + 10) / 5) * 5)) } }),
+    ...(!fine && { mends: [{ kind: 'part' as const, eachSideMm: Math.min(60, Math.max(25, Math.ceil((Math.abs(own.byMm) + 10) / 5) * 5)) }] }),
   }];
 }
 
@@ -232,7 +238,7 @@ function line({ lines, mmPerWeek, weeksBetween, down, worth, computed }: Seen): 
   const panels = fine ? [] : brightestPanels(worth, computed);
   return [{
     ...common, fine, words: lineWords(first, mmPerWeek), why: `${later.map((own) => lineWords(own, mmPerWeek)).join(' ')}${due}`.trim() || 'By contrast, by how much of the hair begins at one place, and how softly.',
-    ...(panels.length > 0 && { panel: panels[0], mend: { kind: 'feather' as const, panels, mm: 30 } }),
+    ...(panels.length > 0 && { panel: panels[0], mends: [{ kind: 'feather' as const, panels, mm: 30 }] }),
   }];
 }
 
@@ -244,13 +250,13 @@ function brightestPanels(worth: Worth | undefined, { sheet }: ComputedPlan): str
 
 function demarcation({ old, down }: Seen): Finding[] {
   if (!old?.before.seen) return [];
-  const { before, now } = old;
+  const { before, now, left, mends } = old;
   const fine = now === null || !now.seen;
-  const left = now === null ? 0 : Math.min(1, now.share / before.share);
   return [{
     key: 'demarcation', fine, way: down.way, view: 'back',
     words: `The old line, ${Math.round(before.atMm)} mm out, ${fine ? 'is broken' : 'still stands out'}: ${percent(left)} of it is left.`,
     why: 'Weaves alone leave an old line. Slices near the top, depth on the ends, or a shadow drawn down to it break it.',
+    ...(mends.length > 0 && { mends }),
   }];
 }
 
@@ -261,7 +267,7 @@ function under({ under: share }: Seen): Finding[] {
     key: 'under', fine, way: { kind: 'lifted' }, view: 'back',
     words: fine ? `Lifted free, ${percent(share)} of the underneath is light.` : `Lifted free, the underneath is dark: ${percent(share)} light.`,
     why: 'It shows when hair is brought forward, tied or half up.',
-    ...(!fine && { mend: { kind: 'under' as const } }),
+    ...(!fine && { mends: [{ kind: 'under' as const }] }),
   }];
 }
 
@@ -273,7 +279,7 @@ function crown({ blownCrown, down }: Seen): Finding[] {
     key: 'crown', fine, way, view: 'back',
     words: fine ? `Blown open, ${percent(light)} of the crown is light.` : `Blown open, the crown is dark: ${percent(light)} light.`,
     why: 'People behind the client see it.',
-    ...(!fine && { mend: { kind: 'crown' as const } }),
+    ...(!fine && { mends: [{ kind: 'crown' as const }] }),
   }];
 }
 

@@ -30,6 +30,8 @@ export interface BaseLight {
   readonly bases: { baseAt(strand: number, along: number): number };
   /** By base. */
   readonly lightness: Float32Array;
+  /** By root, where the hair is the same along all of its length; null where it is not. */
+  readonly whole: Float32Array | null;
   /** Of the lightest hair that there is before. */
   readonly most: number;
   /** Of the head’s natural level, which counts as dark, and how much lighter what is wished for is. */
@@ -38,7 +40,7 @@ export interface BaseLight {
 }
 
 /** Nothing is known of the hair: dark, and as light as can be where it is lightened. */
-const UNKNOWN: BaseLight = { bases: { baseAt: () => 0 }, lightness: Float32Array.of(0), most: 0, dark: 0, span: 1 };
+const UNKNOWN: BaseLight = { bases: { baseAt: () => 0 }, lightness: Float32Array.of(0), whole: null, most: 0, dark: 0, span: 1 };
 
 /** Where each strand is light, by root. */
 export interface Light {
@@ -166,7 +168,7 @@ export function lightnessAt(light: Light, strand: number, along: number): number
   let seen: number;
   if (f >= 1 && lightness.own[strand] >= base.most) seen = lightness.own[strand];
   else {
-    seen = base.lightness[base.bases.baseAt(strand, along)];
+    seen = baseAt(base, strand, along);
     if (old !== null) seen += max(0, lightness.old[strand] - seen) * layerAt(old, strand, along);
     // Lightener takes nothing away.
     seen += max(0, lightness.own[strand] - seen) * f;
@@ -183,8 +185,10 @@ export function seenAt(light: Light, strand: number, along: number): number {
 
 /** The same without anything that the visit does. */
 export function baseLightAt({ base }: Light, strand: number, along: number): number {
-  return min(1, max(0, (base.lightness[base.bases.baseAt(strand, along)] - base.dark) / base.span));
+  return min(1, max(0, (baseAt(base, strand, along) - base.dark) / base.span));
 }
+
+const baseAt = ({ whole, lightness, bases }: BaseLight, strand: number, along: number): number => (whole !== null ? whole[strand] : lightness[bases.baseAt(strand, along)]);
 
 function liftedAt({ own, old }: Light, strand: number, along: number): number {
   const f = layerAt(own, strand, along);

@@ -27,7 +27,7 @@ export interface HairLine {
   readonly share: number;
   /** 1: all of the hair, from level 6 to 9, within six millimetres. */
   readonly hardness: number;
-  /** How much has to grow until it is seen, mm; 0 where it is seen already; null where it is not within {@link LATEST_MM}. */
+  /** How much has to grow until it is seen, mm; 0 where it is seen already; null where it is never minded. */
   readonly growMm: number | null;
   /** The same in weeks at the client's own rate, soonest and latest. */
   readonly weeks: readonly [soonest: number, latest: number] | null;
@@ -48,9 +48,11 @@ const SEEN_MM = 18.9;
 const SHARE_POWER = 0.3;
 /** The same of how softly it begins: over 40 mm a line is seen after twice as much growth. Working assumption, by the quick estimate. */
 const SOFT_POWER = 0.4;
-/** No line is seen nearer to the scalp, however hard, nor minded further out, mm: as in the quick estimate. */
+/** No line is seen nearer to the scalp, however hard; so far out each that can be seen at all is, mm: as in the quick estimate. */
 const NEAREST_MM = 5;
 const LATEST_MM = 60;
+/** A line that would be seen only further out than this is none, mm. Working assumption. */
+const NEVER_MM = 90;
 /** An old line between foils is broken where less of it is left: weaves alone leave more, slices near the top less. Working assumption. */
 const BROKEN_SHARE = 0.65;
 /** Less of the hair, or a smaller difference of lightness, draws no line. */
@@ -207,10 +209,10 @@ function lineOf(kind: LineKind, zone: Zone, taken: boolean, { step, fromMm, exte
   if (abs(step) < LEAST_STEP || share < LEAST_SHARE) return [];
   const hardness = (most / USUAL) * pow(share, SHARE_POWER) * pow(OVER_MM / rampMm, SOFT_POWER);
   // Curl draws the hair up: what has grown reaches less far.
-  const seenMm = max(NEAREST_MM, SEEN_MM / hardness) / COVERS[curl];
+  const seenMm = min(LATEST_MM, max(NEAREST_MM, SEEN_MM / hardness)) / COVERS[curl];
   const broken = taken && (kind === 'old' || kind === 'band') && share < BROKEN_SHARE;
   // A start off the scalp that runs out softly is meant: it is a line once so much has grown above it.
-  const growMm = broken || seenMm > LATEST_MM / COVERS[curl] ? null : max(0, seenMm - max(0, fromMm - extentMm));
+  const growMm = broken || SEEN_MM / hardness > NEVER_MM ? null : max(0, seenMm - max(0, fromMm - extentMm));
   const weeks = growMm === null ? null : growMm / mmPerWeek;
   return [{ kind, zone, taken, atMm: fromMm, contrast: step < 0 ? -most : most, share, hardness, growMm, weeks: weeks === null ? null : [weeks * (1 - LINE_SPREAD), weeks * (1 + LINE_SPREAD)] }];
 }

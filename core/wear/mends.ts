@@ -14,7 +14,19 @@ export type WearMend =
   | { readonly kind: 'feather'; readonly panels: readonly string[]; readonly mm: number }
   /** Some rows below the occipital bone. */
   | { readonly kind: 'under' }
-  | { readonly kind: 'crown' };
+  | { readonly kind: 'crown' }
+  | OldLineMend;
+
+/** What takes more of an old line: slices or depth in the panels near the top, their drop-outs tipped, or a root shadow drawn down to it. */
+export interface OldLineMend {
+  readonly kind: 'old-line';
+  readonly how: 'slices' | 'depth' | 'tips' | 'shadow';
+  readonly panels: readonly string[];
+  /** How far down the shadow is drawn, mm. */
+  readonly mm: number;
+  /** Share of the line that would be left, 0–1. */
+  readonly left: number;
+}
 
 export function mendWords(mend: WearMend): string {
   switch (mend.kind) {
@@ -24,8 +36,16 @@ export function mendWords(mend: WearMend): string {
     case 'feather': return `Feather the root over ${mend.mm} mm`;
     case 'under': return 'Add a few rows underneath';
     case 'crown': return 'Foil the crown';
+    case 'old-line': return `${OLD_LINE_WORDS[mend.how](mend.mm)}: ${Math.round(100 * mend.left)} % left`;
   }
 }
+
+const OLD_LINE_WORDS: Readonly<Record<OldLineMend['how'], (mm: number) => string>> = {
+  slices: () => 'Slices near the top',
+  depth: () => 'Lowlights in the drop-outs near the top',
+  tips: () => 'Tip the drop-outs near the top',
+  shadow: (mm) => `Root shadow to ${mm} mm`,
+};
 
 /** Underneath drop-outs are 6–12 mm. */
 const UNDER: Panel = {
@@ -34,7 +54,14 @@ const UNDER: Panel = {
 };
 const AT_PART = PANEL_STARTS.find(({ panel }) => panel.id === 'part')!.panel;
 
-/** The plan with a proposed change made. */
+const OLD_LINE_CHANGES: Readonly<Record<'slices' | 'depth' | 'tips', (panel: Panel) => Panel>> = {
+  // See-through slices with as much left out between.
+  slices: (panel) => ({ ...panel, gather: { kind: 'slice' }, spacing: { kind: 'constant', dropoutMm: panel.thicknessMm } }),
+  depth: (panel) => ({ ...panel, dropouts: { every: 1, treatments: ['lowlight'], together: panel.dropouts?.together ?? 1, recipes: panel.dropouts?.recipes ?? {} } }),
+  tips: (panel) => ({ ...panel, dropouts: { every: 1, treatments: ['tip-out'], together: panel.dropouts?.together ?? 1, recipes: panel.dropouts?.recipes ?? {} } }),
+};
+
+/** The plan with a proposed change made. A root shadow belongs to Mix: the plan stays as it is. */
 export function mended(plan: Plan, mend: WearMend): Plan {
   switch (mend.kind) {
     case 'rim': return withRim(plan, mend);
@@ -44,5 +71,7 @@ export function mended(plan: Plan, mend: WearMend): Plan {
       return mend.panels.reduce((own, id) => changePanel(own, id, (panel) => ({ ...panel, start: { ...panel.start, featherMm: Math.max(panel.start.featherMm, mend.mm) } })), plan);
     case 'under': return addPanelFirst(plan, UNDER);
     case 'crown': return addPanelFirst(plan, landmarkPanels.crown());
+    case 'old-line':
+      return mend.how === 'shadow' ? plan : mend.panels.reduce((own, id) => changePanel(own, id, OLD_LINE_CHANGES[mend.how as 'slices' | 'depth' | 'tips']), plan);
   }
 }

@@ -45,6 +45,8 @@ const ENDS_FROM = 0.66;
 /** What each strand is without this plan's light: an index into a palette, by distance from the root. */
 export interface Bases {
   baseAt(strand: number, along: number): number;
+  /** By root, where hair is the same along all of its length; null where it is not. */
+  readonly whole: Uint8Array | null;
 }
 
 export function basesOf(roots: Roots, facts: HairFacts, lengthOf: (root: number) => number, lowlit?: Uint8Array): Bases {
@@ -64,7 +66,9 @@ export function basesOf(roots: Roots, facts: HairFacts, lengthOf: (root: number)
     const { greyShare } = zones[roots.zone[i]];
     return greyShare > 0 && noiseOf(seedAt(roots.xyz[3 * i], roots.xyz[3 * i + 1], roots.xyz[3 * i + 2]), 11) < greyShare ? 1 : 0;
   });
+  const isWhole = zones.every(({ natural, mids, ends, band }) => band === null && mids === natural && ends === natural) && (facts.grownMm === 0 || !lowlit?.includes(1));
   return {
+    whole: isWhole ? Uint8Array.from({ length: roots.count }, (_, i) => (lowlit?.[i] ? zones[roots.zone[i]].low : white[i] ? WHITE : zones[roots.zone[i]].natural)) : null,
     baseAt: (strand, along) => {
       const zone = zones[roots.zone[strand]];
       if (lowlit && lowlit[strand] && along >= facts.grownMm) return zone.low;
@@ -97,9 +101,9 @@ export function baseLightOf(bases: Bases, { naturalLevel, targetLevel, byZone }:
   const dark = Math.fround(of(1 + baseOf(naturalLevel) / LEVEL_STEPS));
   const zones = Object.values(byZone);
   const grey = zones.some(({ greyShare = 0 }) => greyShare > 0);
+  const lightness = Float32Array.from({ length: BASES }, (_, base) => (base === WHITE ? WHITE_HAIR.lightness : of(1 + base / LEVEL_STEPS)));
   return {
-    bases, dark,
-    lightness: Float32Array.from({ length: BASES }, (_, base) => (base === WHITE ? WHITE_HAIR.lightness : of(1 + base / LEVEL_STEPS))),
+    bases, dark, lightness, whole: bases.whole && Float32Array.from(bases.whole, (base) => lightness[base]),
     most: max(dark, grey ? WHITE_HAIR.lightness : 0, ...zones.flatMap(({ naturalLevel: natural, midsLevel, endsLevel, band }) => [natural, midsLevel, endsLevel, band?.level].flatMap((level) => (level === undefined ? [] : [of(level)])))),
     span: max(of(targetLevel), of(naturalLevel + 1), dark + 0.02) - dark,
   };

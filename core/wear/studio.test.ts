@@ -3,7 +3,7 @@ import { fitPlan } from '../fit';
 import { ZONES } from '../head';
 import type { Plan } from '../pattern';
 import { planOf, techniqueOf } from '../technique';
-import { downOf, mended, mendWords, subjectOf, TIED, VIEW_NAMES, WearStudio, type Finding, type WearSubject } from '.';
+import { downOf, litOf, mended, mendWords, subjectOf, TIED, VIEW_NAMES, WearStudio, type Finding, type WearSubject } from '.';
 
 const studio = new WearStudio(undefined, 15_000);
 const all = (subject: WearSubject, weeks = 0, partByMm = 0): readonly Finding[] => {
@@ -19,19 +19,19 @@ describe('findings', () => {
   const known = all(subjectOf(part));
 
   test('a pattern on the part alone: the hairline, the underneath and the crown are to be minded, each with a place and a mend', () => {
-    expect(of(known, 'unlit').every(({ fine, at, mend }) => !fine && at !== undefined && mend?.kind === 'rim')).toBe(true);
-    expect(of(known, 'under')[0]).toMatchObject({ fine: false, mend: { kind: 'under' }, way: { kind: 'lifted' } });
+    expect(of(known, 'unlit').every(({ fine, at, mends }) => !fine && at !== undefined && mends?.[0].kind === 'rim')).toBe(true);
+    expect(of(known, 'under')[0]).toMatchObject({ fine: false, mends: [{ kind: 'under' }], way: { kind: 'lifted' } });
     expect(new Set(known.map(({ key }) => key))).toEqual(new Set(['brightness', 'unlit', 'stripe', 'part', 'root-line', 'under', 'crown']));
     for (const { words } of known) expect(words).toMatch(/^[A-Z0-9].*\.$/);
   });
 
   test('a mend mends: after it the same is not said again', () => {
     const [unlit] = of(known, 'unlit');
-    const lit = all(subjectOf(mended(part, unlit.mend!)));
+    const lit = all(subjectOf(mended(part, unlit.mends![0])));
     expect(of(lit, 'unlit').some(({ fine, words }) => !fine && words === unlit.words)).toBe(false);
     const under = of(known, 'under')[0];
-    expect(mendWords(under.mend!)).toBe('Add a few rows underneath');
-    expect(of(all(subjectOf(mended(part, under.mend!))), 'under')[0].fine).toBe(true);
+    expect(mendWords(under.mends![0])).toBe('Add a few rows underneath');
+    expect(of(all(subjectOf(mended(part, under.mends![0]))), 'under')[0].fine).toBe(true);
   });
 
   test('a dark temple names the panel behind it', () => {
@@ -193,4 +193,29 @@ describe('the hair that the client has', () => {
     expect(unlit({ colour, shadowMm: 40 })).toEqual(unlit({ colour }));
     expect(seen({ colour, shadowMm: 40 }, plan)).toBeLessThan(seen({ colour }, plan));
   });
+});
+
+test('hair that is one colour along its length is read by a shorter way, to the same figures', () => {
+  const grey = subjectOf(quarters, { colour: { naturalLevel: 5, targetLevel: 9, tone: null, regrowthMm: {}, byZone: { 'temple-l': { greyShare: 0.5 }, 'top-r': { naturalLevel: 6 } } } });
+  for (const weeks of [0, 8]) {
+    const light = studio.light(grey, weeks);
+    expect(light.base.whole).not.toBeNull();
+    const hair = studio.hair(quarters, downOf(quarters));
+    const [short, long] = [light, { ...light, base: { ...light.base, whole: null } }].map((own) => litOf(hair.surface('top'), own));
+    for (let p = 0; p < short.length; p += 97) expect(short[p]).toBeCloseTo(long[p], 5);
+  }
+  const mapped = studio.light(subjectOf(quarters, { colour: { ...grey.colour, byZone: { 'temple-l': { midsLevel: 8 } } } }), 0);
+  expect(mapped.base.whole).toBeNull();
+});
+
+test('each formula lights by the level that it is expected to reach', () => {
+  const ids = studio.engine.compute(quarters).sheet.foils.map(({ id }) => id);
+  const seen = (level: number) => {
+    const { brightness } = studio.look(subjectOf(quarters, { levels: Object.fromEntries(ids.map((id) => [id, level])) }), downOf(quarters), 0);
+    return VIEW_NAMES.reduce((sum, view) => sum + brightness[view], 0);
+  };
+  // OKLab lightness: 0.46 at level 6, 0.66 at 8, 0.77 at 9.
+  expect(seen(8) / seen(9)).toBeCloseTo((0.66 - 0.46) / (0.77 - 0.46), 2);
+  const colouring = studio.colouring(subjectOf(quarters, { levels: { [ids[0]]: 7 } }), 0);
+  expect(new Set(colouring.tints.own).size).toBe(2);
 });

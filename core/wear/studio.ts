@@ -2,11 +2,12 @@ import { createPatternEngine, Remembered, type ComputedPlan, type PatternEngine,
 import { findingsOf, type Finding, type Seen } from './findings';
 import { lightAt, type Light } from './light';
 import { headKeyOf, LightStudio } from './light-studio';
-import { LineReader, oldLineOf, type HairLine } from './lines';
+import { LineReader, type HairLine } from './lines';
+import { judgeOldLine } from './old-line';
 import { crownLight, lookOf, underLight, type Look } from './look';
 import { partLightOf, partStrip, partSteps, partTolerance, type PartStrip } from './part-tolerance';
 import { meanStripe, PHASES, shifted } from './phases';
-import { litOf } from './lit';
+import { brightnessOf, litOf } from './lit';
 import { colouringOf, paletteOf, type Colouring } from './shade';
 import { stripeOf } from './stripe';
 import { depositsOf, type WearSubject } from './subject';
@@ -115,14 +116,17 @@ export class WearStudio extends LightStudio {
     const lookIn = (way: Way) => ({ way, look: lookOf(this.hair(plan, way, curl), light, computed, judged) });
     let seen: Seen = {
       plan, computed, deposits: depositsOf(subject.letters), head: down.hair.head, down: { way: down.way, look: lookOf(down.hair, light, computed, judged) }, tied: lookIn(TIED),
-      brightnessWish: subject.brightnessWish, tiedShare: subject.tiedShare, partMoves: subject.partMoves, mmPerWeek: subject.mmPerWeek, weeksBetween: subject.weeksBetween,
+      brightnessWish: subject.brightnessWish, tiedShare: subject.tiedShare, partMoves: subject.partMoves, mmPerWeek: subject.mmPerWeek, weeksBetween: subject.weeksBetween, seenBefore: 0,
     };
+    const bare = this.light({ ...subject, plan: { ...plan, panels: [] }, shadowMm: null }, weeks);
+    const [bareDown, bareTied] = laid.map((hair) => VIEW_NAMES.reduce((sum, view) => sum + brightnessOf(hair.surface(view), litOf(hair.surface(view), bare)), 0) / VIEW_NAMES.length);
+    seen = { ...seen, seenBefore: (1 - subject.tiedShare) * bareDown + subject.tiedShare * bareTied };
     if (partByMm !== 0) {
       const [own, there] = [0, partByMm].map((byMm) => partLightOf(this.strip(subject, byMm), judged).light);
       seen = { ...seen, moved: { byMm: partByMm, light: there, own } };
     }
     const lines = this.lines(subject);
-    seen = { ...seen, lines, old: this.oldLine(subject, lines) };
+    seen = { ...seen, lines, old: judgeOldLine(subject, computed.sheet, lines, (own) => this.lines(own)) };
     yield findingsOf(seen);
     if (computed.sheet.foils.length + computed.sheet.painted.length === 0) return;
 
@@ -169,12 +173,6 @@ export class WearStudio extends LightStudio {
     }
     seen = { ...seen, part: partTolerance(lights) };
     yield findingsOf(seen);
-  }
-
-  /** The old line as it would be without this plan, and with it; what mends it where it is not broken. */
-  private oldLine(subject: WearSubject, lines: readonly HairLine[]): Seen['old'] {
-    const before = oldLineOf(this.lines({ ...subject, plan: { ...subject.plan, panels: [] }, shadowMm: null }));
-    return before && { before, now: oldLineOf(lines) };
   }
 
   /** What the rows at the hairline earn under the root shadow that is planned, and what without. */

@@ -125,6 +125,12 @@ function Facts({ story, today }: { story: ShownClient; today: string }) {
           <Small>Nothing agreed.</Small>
         )}
       </Fact>
+      {story.rootLine && (
+        <Fact name="Root line, estimated">
+          {story.rootLine.words.map((words) => <p key={words} className="text-base">{words}</p>)}
+          <Small>Counted from {sayDay(story.rootLine.on)}.</Small>
+        </Fact>
+      )}
       {goals.length > 0 && visits.every(({ outcome }) => outcome === null) && (
         <Fact name="Goals, visit by visit">
           <ol className="grid list-inside list-decimal gap-0.5 text-base">{goals.map(({ words }) => <li key={words}>{words}</li>)}</ol>

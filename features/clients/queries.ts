@@ -4,9 +4,11 @@ import { cautionsFor, type Caution, type CautionKey } from '@/core/caution';
 import { exportClient } from '@/data/client-record';
 import { clientsCsv } from '@/core/formats';
 import { allClients, mergedInto } from '@/data/client-changes';
+import type { SignedIn } from '@/data/sessions';
 import { listClients, readClient, type ClientStory, type ClientSummary } from '@/data/clients';
 import { loadHouse, salonToday } from '../house/queries';
 import { currentPerson, requirePerson } from '../session/current';
+import { wholeVisit } from '../visit/queries';
 import { isId } from '../shared';
 
 export type { ClientStory, ClientSummary };
@@ -22,6 +24,8 @@ export interface ShownClient extends ClientStory {
   /** Cautions by what was asked last; what is looked at anew at each visit is left to the visit. */
   readonly cautions: readonly Caution[];
   readonly today: string;
+  /** When the root line of the last recorded visit with foils shows, and the day of that visit. */
+  readonly rootLine: { readonly on: string; readonly words: readonly string[] } | null;
   /** Figures are written with a decimal comma. */
   readonly decimalComma: boolean;
 }
@@ -37,8 +41,23 @@ export const clientStory = cache(async (clientId: string): Promise<ShownClient |
   if (!story) return undefined;
   const [newest] = story.visits;
   const cautions = newest ? cautionsFor(newest.consult, story.safety, { onDay: today, bornOn: story.client.bornOn }, house.cautions) : [];
-  return { ...story, role: person.role, cautions: cautions.filter(({ key }) => !AT_THE_VISIT.includes(key)), today, decimalComma: house.decimalComma };
+  const rootLine = await rootLineOf(person, story);
+  return { ...story, rootLine, role: person.role, cautions: cautions.filter(({ key }) => !AT_THE_VISIT.includes(key)), today, decimalComma: house.decimalComma };
 });
+
+/** Visits without foils between say nothing of the line; further back than this nobody looks. */
+const VISITS_BACK = 3;
+
+/** As the visit itself says it: what is computed there is not computed anew here. */
+async function rootLineOf(person: SignedIn, { visits }: ClientStory): Promise<ShownClient['rootLine']> {
+  for (const { id, heldOn } of visits.filter(({ outcome }) => outcome !== null).slice(0, VISITS_BACK)) {
+    const computed = (await wholeVisit(person, id))?.computed;
+    if (!computed || computed.plan.panels.length === 0) continue;
+    const lines = computed.next()?.reasons.filter(({ kind }) => kind === 'line') ?? [];
+    return lines.length > 0 ? { on: heldOn, words: lines.map(({ words }) => words) } : null;
+  }
+  return null;
+}
 
 /** Where a record that was merged into another went. */
 export async function whereMerged(clientId: string): Promise<string | undefined> {

@@ -2,6 +2,7 @@
 
 import { useMemo } from 'react';
 import { CHAPTER_WORDS, CHAPTERS, effectsOf, type Chapter } from '@/core/consult';
+import { rootLinesOf } from '@/core/wear';
 import { useHouse, useMoney } from '../house/context';
 import { sayDistance } from '../shared';
 import { useComputed } from '../visit/computed';
@@ -10,10 +11,14 @@ import { useVisit } from '../visit/store';
 /** What the answers change in the plan, those of the open chapter first. */
 export function Effects({ chapter }: { chapter: Chapter }) {
   const { consult, bundle } = useVisit();
-  const { growth: { rate } } = useComputed();
+  const visit = useComputed();
+  const { rate } = visit.growth;
   const house = useHouse();
   const money = useMoney();
-  const effects = useMemo(() => effectsOf(consult, house, rate, money), [consult, house, rate, money]);
+  const effects = useMemo(
+    () => effectsOf(consult, house, rate, visit.plan.panels.length > 0 ? rootLinesOf(visit.lines) : null, money),
+    [consult, house, rate, visit, money],
+  );
   const chapters = [chapter, ...CHAPTERS.filter((own) => own !== chapter)];
   return (
     <aside aria-label="What this changes" tabIndex={0} className="private overflow-y-auto border-l border-line bg-raised px-5 py-5">

@@ -3,6 +3,8 @@
 import { useEffect, useMemo, useRef } from 'react';
 import { openedHairline, type Head, type OpenedPoint } from '@/core/head';
 import { stitchIntervals, type ComputedPlan, type FoilPath, type SingleGather } from '@/core/pattern';
+import type { Consult } from '@/core/visit';
+import { ownStrands, type DrawnStrand } from './own-hair';
 import { hairFlow, viewedBox, WHOLE_HEAD, type View } from './scalp-map';
 
 interface HairCanvasProps {
@@ -10,6 +12,8 @@ interface HairCanvasProps {
   /** Colour of unlit hair, and of hair in the shade of a foil (CSS). */
   bark: string;
   shade: string;
+  /** The hair that the client has, where it is not one colour: levels, grey and earlier light by zone. */
+  own?: Pick<Consult, 'naturalLevel' | 'map'>;
   /** Letters whose formulas only deposit: their hair is drawn dark. */
   dark?: string;
   selectedPanel?: string;
@@ -21,11 +25,12 @@ interface HairCanvasProps {
  * A full head has thousands of stitches: as elements of the page each edit would take the better part of a second where
  * there is no graphics card.
  */
-export function HairCanvas({ computed, bark, shade, dark = '', selectedPanel, view = WHOLE_HEAD }: HairCanvasProps) {
+export function HairCanvas({ computed, bark, shade, own, dark = '', selectedPanel, view = WHOLE_HEAD }: HairCanvasProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const size = useRef({ width: 0, height: 0, ratio: 1 });
   const { head } = computed.drawing;
   const hair = useMemo(() => hairPaths(head), [head]);
+  const strands = useMemo(() => (own ? strandPaths(ownStrands(head, own)) : []), [head, own]);
   const draw = useRef<() => void>(() => undefined);
 
   useEffect(() => {
@@ -41,14 +46,14 @@ export function HairCanvas({ computed, bark, shade, dark = '', selectedPanel, vi
       context.clearRect(0, 0, element.width, element.height);
       context.setTransform(scale * ratio, 0, 0, scale * ratio, (width / 2 - (box.x + box.size / 2) * scale) * ratio, (height / 2 - (box.y + box.size / 2) * scale) * ratio);
       context.save();
-      paintHair(context, head, hair, bark);
+      paintHair(context, head, hair, bark, strands);
       paintBetween(context, computed);
       paintFoils(context, computed, shade, dark, selectedPanel);
       context.restore();
       if (performance.getEntriesByName(FIRST_DRAWN).length === 0) performance.mark(FIRST_DRAWN);
     };
     draw.current();
-  }, [computed, bark, shade, dark, selectedPanel, view, head, hair]);
+  }, [computed, bark, shade, dark, selectedPanel, view, head, hair, strands]);
 
   useEffect(() => {
     const element = canvas.current!;
@@ -92,14 +97,34 @@ function hairPaths(head: Head): HairPaths {
   return { outline, lighter: new Path2D(flow.lighter), darker: new Path2D(flow.darker) };
 }
 
+type StrandPaths = readonly { readonly colour: string; readonly path: Path2D }[];
+
+/** Strands of one colour as one path, in the order in which colours first come: none covers the others. */
+function strandPaths(strands: readonly DrawnStrand[]): StrandPaths {
+  if (typeof Path2D === 'undefined') return [];
+  const paths = new Map<string, Path2D>();
+  for (const { from, to, colour } of strands) {
+    const path = paths.get(colour) ?? new Path2D();
+    path.moveTo(-from[0], -from[1]);
+    path.lineTo(-to[0], -to[1]);
+    paths.set(colour, path);
+  }
+  return [...paths].map(([colour, path]) => ({ colour, path }));
+}
+
 function addLine(path: Path2D, points: readonly OpenedPoint[]): void {
   points.forEach(({ x, y }, i) => (i === 0 ? path.moveTo(-x, -y) : path.lineTo(-x, -y)));
 }
 
-function paintHair(context: CanvasRenderingContext2D, head: Head, { outline, lighter, darker }: HairPaths, bark: string): void {
+function paintHair(context: CanvasRenderingContext2D, head: Head, { outline, lighter, darker }: HairPaths, bark: string, strands: StrandPaths): void {
   context.clip(outline);
   context.fillStyle = bark;
   context.fill(outline);
+  context.lineWidth = 1.1;
+  for (const { colour, path } of strands) {
+    context.strokeStyle = colour;
+    context.stroke(path);
+  }
   context.lineWidth = 0.7;
   context.strokeStyle = 'rgb(255 255 255 / 0.055)';
   context.stroke(lighter);

@@ -23,6 +23,7 @@ import { sayDay } from '../shared';
 import { barkOf, shadeOf } from '../visit/bark';
 import { useComputed } from '../visit/computed';
 import { useLit, useVisit } from '../visit/store';
+import { useOwnHair } from '../visit/use-own-hair';
 import { DoneMarks } from './done-marks';
 import { FindAgainDialog } from './find-again';
 import { fieldsOf, type Fields } from './form-fields';
@@ -38,6 +39,7 @@ export function RecordStep() {
   const { bundle, plan, computed, consult } = useVisit();
   const lit = useLit();
   const shade = shadeOf(consult.naturalLevel);
+  const own = useOwnHair();
   const dark = useDarkLetters();
   const served = useServed();
   const [view, setView] = useState<'foils' | Shown>('foils');
@@ -53,7 +55,7 @@ export function RecordStep() {
         </div>
         <FindAgainDialog open={finding} onOpenChange={findAgain} />
         <div className="relative min-h-0 flex-1">
-          {view === 'foils' && <HairCanvas computed={computed} bark={barkOf(consult.naturalLevel)} shade={shade} dark={dark} />}
+          {view === 'foils' && <HairCanvas computed={computed} bark={barkOf(consult.naturalLevel)} shade={shade} own={own} dark={dark} />}
           <ScalpMap
             over={view !== 'foils' && <ZoneFigures part="words" shown={view} zones={fields.zones ?? {}} found={consult.regrowthMm} />}
             head={computed.drawing.head} bark={view === 'foils' ? null : barkOf(consult.naturalLevel)} partOffsetMm={plan.head.part.none ? null : plan.head.part.offsetMm} className="relative h-full w-full" label="Pattern of the visit"

@@ -1,8 +1,10 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { mended, mendWords, type Finding } from '@/core/wear';
+import { withShadow } from '@/core/mix';
+import { mended, mendWords, type Finding, type WearMend } from '@/core/wear';
 import type { WearAsks } from '@/workers/wear-asks';
+import { useComputed } from '../visit/computed';
 import { useVisit } from '../visit/store';
 
 interface FindingsProps {
@@ -17,7 +19,12 @@ interface FindingsProps {
 
 /** What would be noticed: each finding can be looked at, leads to its panel, and offers a mend. */
 export function Findings({ findings, complete, problem, shown, earned, onSee }: FindingsProps) {
-  const { bundle, plan, editPlan, select } = useVisit();
+  const { bundle, plan, editPlan, editMix, select } = useVisit();
+  const { shelf } = useComputed();
+  const make = (mend: WearMend) => {
+    if (mend.kind === 'old-line' && mend.how === 'shadow') editMix(mendWords(mend), (before) => withShadow(before, mend.mm, shelf), 'root shadow');
+    else editPlan(mendWords(mend), (before) => mended(before, mend));
+  };
   const router = useRouter();
   const sorted = [...(findings ?? [])].sort((a, b) => Number(a.fine) - Number(b.fine));
   const minded = sorted.filter(({ fine }) => !fine).length;
@@ -39,13 +46,13 @@ export function Findings({ findings, complete, problem, shown, earned, onSee }: 
                 <span className="block text-base font-medium"><span className={`mr-1 text-sm font-semibold ${finding.fine ? 'text-leaf' : 'text-amber-bark'}`}>{finding.fine ? 'Fine.' : 'Mind.'}</span>{finding.words}</span>
                 <span className="mt-0.5 block text-sm text-ink-soft">{finding.why}</span>
               </button>
-              {(finding.mend || panel) && (
+              {(finding.mends || panel) && (
                 <div className="mt-1 flex flex-wrap gap-x-4">
-                  {finding.mend && (
-                    <button type="button" className="min-h-9 text-left text-base font-semibold text-leaf hover:text-leaf-dark" onClick={() => editPlan(mendWords(finding.mend!), (before) => mended(before, finding.mend!))}>
-                      {mendWords(finding.mend)}
+                  {finding.mends?.map((mend) => (
+                    <button key={mendWords(mend)} type="button" className="min-h-9 text-left text-base font-semibold text-leaf hover:text-leaf-dark" onClick={() => make(mend)}>
+                      {mendWords(mend)}
                     </button>
-                  )}
+                  ))}
                   {panel && (
                     <button
                       type="button" className="min-h-9 text-left text-base text-ink-soft hover:text-ink"

@@ -38,14 +38,15 @@ export function scalpGeometry(head: Head): BufferGeometry {
 const STREAKS = 512;
 const LENGTHS = 16;
 
-/** Hair of one colour falling from the apex, as fine streaks: lighter and darker strands side by side, each changing slowly on its way. */
-export function hairTexture(bark: Rgb): Texture {
+/** Hair falling from the apex, as fine streaks: lighter and darker strands side by side, each changing slowly on its way. */
+export function hairTexture(colourAt: (across: number, down: number, strand: number) => Rgb): Texture {
   const pixels = new Uint8Array(4 * STREAKS * LENGTHS);
   for (let i = 0; i < STREAKS; i += 1) {
     for (let j = 0; j < LENGTHS; j += 1) {
       // Places from two irrational steps: even, without a visible order, and the same every time.
       const strand = (i * 0.6180339887) % 1;
       const shade = 0.78 + 0.5 * strand + 0.12 * Math.sin(i * 1.7 + j * (0.3 + 0.5 * ((i * 0.7548776662) % 1)));
+      const bark = colourAt((i + 0.5) / STREAKS, (j + 0.5) / LENGTHS, i);
       for (let c = 0; c < 3; c += 1) pixels[4 * (j * STREAKS + i) + c] = toByte(bark[c] * shade);
       pixels[4 * (j * STREAKS + i) + 3] = 255;
     }

@@ -5,6 +5,8 @@ import { useEffect, useLayoutEffect, useMemo, useRef } from 'react';
 import type { DirectionalLight, PerspectiveCamera } from 'three';
 import { addScaled, openedPart, type OpenedPoint } from '@/core/head';
 import type { ComputedPlan, PatternDrawing } from '@/core/pattern';
+import type { Consult } from '@/core/visit';
+import { isPlain, ownHair, ownTexel } from '../own-hair';
 import { aimCamera } from './aim';
 import { bodyGeometry } from './body-mesh';
 import { brightGeometry, foilGeometry, freeGeometry, lineGeometry } from './foil-mesh';
@@ -16,6 +18,8 @@ export interface SceneProps {
   computed: ComputedPlan;
   /** Colour of unlit hair, linear light. */
   bark: Rgb;
+  /** The hair that the client has, where it is not one colour. */
+  own?: Pick<Consult, 'naturalLevel' | 'map'>;
   /** mm from the middle; null without a part. */
   partOffsetMm: number | null;
   selectedPanel: string;
@@ -48,13 +52,13 @@ function aim(camera: PerspectiveCamera, light: DirectionalLight | null, turn: Tu
 }
 
 /** Everything that stands before the eye; in the mirror its sides are changed over. */
-export function Scene({ computed, bark, partOffsetMm, selectedPanel, selectedFoil, lit, mirrored }: SceneProps & { mirrored: boolean }) {
+export function Scene({ computed, bark, own, partOffsetMm, selectedPanel, selectedFoil, lit, mirrored }: SceneProps & { mirrored: boolean }) {
   const invalidate = useThree((state) => state.invalidate);
   const { drawing, sheet } = computed;
   const { head } = drawing;
   const body = useLetGo(useMemo(() => bodyGeometry(head), [head]));
   const scalp = useLetGo(useMemo(() => scalpGeometry(head), [head]));
-  const hair = useLetGo(useMemo(() => hairTexture(bark), [bark]));
+  const hair = useLetGo(useMemo(() => hairTexture(own && !isPlain(own) ? ownTexel(head, ownHair(head, own)) : () => bark), [head, bark, own]));
   const foils = useLetGo(useMemo(() => foilGeometry(drawing, bark, sheet.foils.map(({ widthMm }) => widthMm)), [drawing, sheet, bark]));
   const free = useLetGo(useMemo(() => freeGeometry(drawing, sheet.dropouts.map(({ treatment }) => treatment)), [drawing, sheet]));
   const bright = useLetGo(

@@ -4,6 +4,7 @@ import dynamic from 'next/dynamic';
 import { Component, useDeferredValue, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
 import { drawsSolids } from '../../head/round/software';
 import { barkLightOf } from '../../visit/bark';
+import { useOwnHair } from '../../visit/use-own-hair';
 import { useLit, useVisit } from '../../visit/store';
 import { SmallWear } from '../../wear/small-wear';
 import { OpenedHead } from './opened-head';
@@ -43,12 +44,13 @@ function Round({ large }: { large: boolean }) {
   const settled = useDeferredValue(computed);
   // One and the same array for a level, so that nothing is drawn anew for it.
   const bark = useMemo(() => barkLightOf(consult.naturalLevel), [consult.naturalLevel]);
+  const own = useOwnHair();
   if (able === undefined) return null;
   if (!able) return <NoRoundHead />;
   return (
     <Guard>
       <RoundHead
-        computed={settled} bark={bark} partOffsetMm={plan.head.part.none ? null : plan.head.part.offsetMm}
+        computed={settled} bark={bark} own={own} partOffsetMm={plan.head.part.none ? null : plan.head.part.offsetMm}
         selectedPanel={selected.panel} selectedFoil={selected.foil} lit={lit} large={large} onLight={light} onSelect={select}
       />
     </Guard>

@@ -8,6 +8,7 @@ import { HairCanvas } from '../../head/hair-canvas';
 import { pathThrough, ScalpMap } from '../../head/scalp-map';
 import { barkOf, shadeOf } from '../../visit/bark';
 import { useLit, useVisit } from '../../visit/store';
+import { useOwnHair } from '../../visit/use-own-hair';
 import { openedPointOf } from './grip-mark';
 import { HairlineGrips } from './hairline-grips';
 import { LeaveOut, useLeaveOut } from './leave-out';
@@ -27,6 +28,7 @@ export function OpenedHead({ large }: { large: boolean }) {
   const { sheet, drawing } = computed;
   const shade = shadeOf(consult.naturalLevel);
   const dark = useDarkLetters();
+  const own = useOwnHair();
   const zoom = useZoom();
   const [tool, setTool] = useState<Tool>('choose');
   const leaveOut = useLeaveOut(() => setTool('choose'));
@@ -54,7 +56,7 @@ export function OpenedHead({ large }: { large: boolean }) {
     <>
       {large && <ZoomButtons zoom={zoom} />}
       {large && <Tools tool={tool} onTool={setTool} />}
-      <HairCanvas computed={computed} bark={barkOf(consult.naturalLevel)} shade={shade} dark={dark} selectedPanel={selected.panel} view={large ? zoom.view : undefined} />
+      <HairCanvas computed={computed} bark={barkOf(consult.naturalLevel)} shade={shade} own={own} dark={dark} selectedPanel={selected.panel} view={large ? zoom.view : undefined} />
       <ScalpMap
         head={drawing.head} bark={null} partOffsetMm={plan.head.part.none ? null : plan.head.part.offsetMm} className="relative h-full w-full touch-none"
         label={`Opened head with ${sheet.totals.foils} foils`} view={large ? zoom.view : undefined}

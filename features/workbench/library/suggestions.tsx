@@ -4,10 +4,11 @@ import { useEffect, useState } from 'react';
 import { greyShareOf } from '@/core/hair-map';
 import type { SuggestFacts } from '@/core/suggest';
 import { timeThereIs } from '@/core/visit';
-import type { PatternAsks } from '@/workers/pattern-asks';
+import type { PatternAsks, VisitAsked } from '@/workers/pattern-asks';
 import { Button } from '@/ui/button';
-import { useHouse } from '../../house/context';
+import { useHouse, useMoney } from '../../house/context';
 import { barkOf } from '../../visit/bark';
+import { useComputed } from '../../visit/computed';
 import { useVisit } from '../../visit/store';
 import type { TakePattern } from './take';
 import { PatternCard } from './pattern-card';
@@ -19,11 +20,13 @@ const WEEK_MS = 7 * 86_400_000;
 export function Suggestions({ take }: { take: TakePattern }) {
   const { consult } = useVisit();
   const facts = useFacts();
+  const visit = useAsked();
+  const money = useMoney();
   const [found, setFound] = useState<PatternAsks['suggest']['answer']>();
-  const asked = JSON.stringify(facts);
+  const asked = JSON.stringify({ facts, visit });
   useEffect(() => {
     const worker = new PatternWorker();
-    void worker.ask('suggest', JSON.parse(asked) as SuggestFacts).then(setFound);
+    void worker.ask('suggest', JSON.parse(asked) as PatternAsks['suggest']['ask']).then(setFound);
     return () => worker.stop();
   }, [asked]);
   if (!found) return <p role="status" className="py-10 text-center text-base text-ink-soft">Weighing the patterns for this visit …</p>;
@@ -32,11 +35,12 @@ export function Suggestions({ take }: { take: TakePattern }) {
     <>
       <p className="mb-3 text-sm text-ink-soft">From the wish, how hair is worn, the time there is, the last visit and the schools of the house. Suggestions, to take, change or leave.</p>
       <ol className="grid grid-cols-[repeat(auto-fit,minmax(300px,1fr))] gap-4" aria-label="Suggestions">
-        {found.map(({ suggestion: { technique, plan, why, but, settings }, laid }) => (
+        {found.map(({ suggestion: { technique, plan, why, but, settings }, laid, comesTo }) => (
           <PatternCard
             key={technique.key} name={technique.name} laid={laid} bark={barkOf(consult.naturalLevel)} purpose={technique.purpose}
             more={
               <>
+                <p className="mb-1">{comesTo.totalMinor > 0 && <span className="private"><b>{money(comesTo.totalMinor)}</b>, estimated. </span>}{comesTo.line ?? 'It grows out without a root line.'}</p>
                 <ul aria-label="Why">{why.map((words) => <li key={words} className="mt-1 border-l-[3px] border-leaf pl-2">{words}</li>)}</ul>
                 {settings.length > 0 && (
                   <ul aria-label="Set for this visit" className="mt-2">
@@ -53,6 +57,12 @@ export function Suggestions({ take }: { take: TakePattern }) {
       </ol>
     </>
   );
+}
+
+/** The open visit, for what it comes to with another pattern. */
+function useAsked(): VisitAsked {
+  const { consult, mix, facts } = useComputed();
+  return { documents: { consult, mix, outcome: null }, facts };
 }
 
 function useFacts(): SuggestFacts {
