@@ -1,7 +1,7 @@
 import { brightnessStep } from '../pattern';
 import type { Technique } from '../technique';
 import type { SuggestFacts } from './facts';
-import type { Taken } from './suggest';
+import type { Taken } from './taken';
 
 /** One reason for or against a technique. */
 export interface Reason {

@@ -1,24 +1,16 @@
-import { fitPlan } from '../fit';
-import { sharesOf, type PatternEngine, type Plan, type Shares } from '../pattern';
-import { planOf, TECHNIQUES, type Technique } from '../technique';
+import type { PatternEngine } from '../pattern';
+import { TECHNIQUES, type Technique } from '../technique';
 import type { SuggestFacts } from './facts';
 import { isFromPerimeter, reasonsFor, UP_SHARE, type Reason } from './reasons';
-import { settle, type Setting } from './settings';
+import { takenOf, type Taken } from './taken';
 
 /** A technique that suits the visit, set for it, with its reasons. */
-export interface Suggestion {
+export interface Suggestion extends Omit<Taken, 'foilsUnfitted'> {
   readonly technique: Technique;
-  /** The pattern as it would be taken, and what that comes to: bands added, thinned to the time there is. */
-  readonly plan: Plan;
-  readonly foils: number;
-  readonly minutes: number;
-  readonly shares: Shares;
   /** Why this one. */
   readonly why: readonly string[];
   /** What speaks against it. */
   readonly but: readonly string[];
-  /** What is set differently from the library, each with its reason. */
-  readonly settings: readonly Setting[];
 }
 
 const MOST = 3;
@@ -51,25 +43,4 @@ export function suggest(facts: SuggestFacts, engine: PatternEngine): Suggestion[
       reasons.filter(({ weight, words }) => of(weight) && words !== '').sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight)).map(({ words }) => words);
     return { technique, plan, foils, minutes, shares, settings, why: said((weight) => weight > 0), but: said((weight) => weight < 0) };
   });
-}
-
-/** A technique as it would be taken. */
-export interface Taken extends Pick<Suggestion, 'plan' | 'foils' | 'minutes' | 'shares' | 'settings'> {
-  /** Foils before it was thinned to the time there is. */
-  readonly foilsUnfitted: number;
-}
-
-function takenOf(technique: Technique, facts: SuggestFacts, engine: PatternEngine): Taken {
-  const settled = settle(planOf(technique, facts.on), facts);
-  const whole = engine.compute(settled.plan).sheet;
-  const { minutes } = facts;
-  const fitted = minutes === null || whole.totals.foilingMinutes <= minutes ? undefined : fitPlan(settled.plan, engine, { kind: 'minutes', minutes });
-  const isFitted = fitted?.ok && fitted.changes.length > 0;
-  const plan = isFitted ? fitted.plan : settled.plan;
-  const sheet = isFitted ? engine.compute(plan).sheet : whole;
-  const { totals } = sheet;
-  return {
-    plan, foils: totals.foils, minutes: totals.foilingMinutes, shares: sharesOf(sheet, new Set(technique.deposits)).total, foilsUnfitted: whole.totals.foils,
-    settings: isFitted ? [...settled.settings, { words: `thinned to ${totals.foils} foils`, why: `so that it fits into ${minutes} min` }] : settled.settings,
-  };
 }
