@@ -43,7 +43,6 @@ const meanOf = (label: RegExp) =>
 
 test('the part is dragged: the picture and what is said of it change', async () => {
   const { page } = session;
-  // A side part on a full head: the right temple is what such a pattern leaves dark.
   await chapter(page, 'worn');
   const sides = await page.waitForSelector('[aria-label="Side of the part"] [role=radio]');
   await sides!.click();
@@ -82,6 +81,13 @@ test('the part is dragged: the picture and what is said of it change', async () 
 
 test('tied up, the unlit temple is looked at, leads to its panel, and is mended', async () => {
   const { page } = session;
+  // Rows a finger apart on the right: its temple is what they leave dark.
+  await page.evaluate(async (id) => {
+    const own = (await (await fetch(`/api/visits/${id}`, { cache: 'no-store' })).json()) as { plan: { revision: number; document: { panels: { id: string }[] } } };
+    const panels = own.plan.document.panels.map((panel) => (panel.id === 'side-right' ? { ...panel, spacing: { kind: 'constant', dropoutMm: 18 } } : panel));
+    await fetch(`/api/visits/${id}/plan`, { method: 'PUT', body: JSON.stringify({ baseRevision: own.plan.revision, editId: crypto.randomUUID(), document: { ...own.plan.document, panels } }) });
+  }, visit);
+  await openStep(page, visit, 'wear');
   await looked();
   const unlit = (await findings()).filter(({ key, fine }) => key === 'unlit' && !fine);
   const temple = unlit.find(({ words }) => /temple, right/.test(words));
