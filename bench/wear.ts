@@ -2,11 +2,13 @@ import { startPlan } from '../core/formats';
 import { gauge } from '../core/head';
 import { createPatternEngine, type Plan } from '../core/pattern';
 import {
-  hairRoots, layHair, lightOn, lookOf, pictureOf, subjectOf, TIED, VIEW_NAMES, WearStudio, type Finding, type View, type Way,
+  hairRoots, layHair, LineReader, lightOn, lookOf, pictureOf, subjectOf, TIED, USUAL_STRANDS, VIEW_NAMES, WearStudio, type Finding, type View, type Way,
 } from '../core/wear';
 import { median, printed, type Measure } from './measure';
 
 const STRANDS = 30_000;
+/** As many as the page lays: edits and findings are measured with them. */
+const ON_THE_PAGE = USUAL_STRANDS;
 const few = { warmUp: 3, runs: 9 };
 
 /** The plain work that everything is compared with: the skull's equation at 30 000 points. */
@@ -36,22 +38,24 @@ function wearMeasures(): Measure[] {
   out.push(line(`a moved part, first view, ${roots.index.roots.count} strands`, firstView('top'), 350), line('a moved part, view from behind', firstView('back'), 350));
   out.push(line('tied back, first view', median(() => undefined, () => layHair(roots, hair, TIED).surface('left'), few), 350));
 
-  const tied = layHair(roots, hair, TIED);
-  const down = layHair(roots, hair, downAt(0));
+  const onPage = hairRoots(head, ON_THE_PAGE);
+  const tied = layHair(onPage, hair, TIED);
+  const down = layHair(onPage, hair, downAt(0));
   for (const own of [tied, down]) for (const view of VIEW_NAMES) own.flow(view);
   tied.hairline();
+  const reader = new LineReader(engine);
   out.push(
-    line('an edit, tied: all views, brightness, unlit hairline, stripe', median(edited, (plan) => {
+    line('an edit, tied: all views, brightness, unlit hairline, stripe, lines', median(edited, (plan) => {
       const computed = engine.compute(plan);
-      return lookOf(tied, lightOn(roots, plan, computed), computed);
-    }, few), 120),
-    line('an edit, down: all views, brightness, stripe', median(edited, (plan) => {
+      return [lookOf(tied, lightOn(onPage, plan, computed), computed), reader.lines(subjectOf(plan), computed)];
+    }, few), 40),
+    line('an edit, down: all views, brightness, stripe, lines', median(edited, (plan) => {
       const computed = engine.compute(plan);
-      return lookOf(down, lightOn(roots, plan, computed), computed);
-    }, few), 120),
+      return [lookOf(down, lightOn(onPage, plan, computed), computed), reader.lines(subjectOf(plan), computed)];
+    }, few), 40),
   );
 
-  const studio = new WearStudio(engine, STRANDS);
+  const studio = new WearStudio(engine, ON_THE_PAGE);
   const small = (plan: Plan) => {
     const own = studio.hair(plan, downAt(0));
     return pictureOf(own.surface('back'), own.shading('back'), studio.colouring(subjectOf(plan), 0));
@@ -65,12 +69,12 @@ function wearMeasures(): Measure[] {
     return findings;
   };
   out.push(
-    line('all findings, part tolerance and phases among them, cold', median(() => new WearStudio(undefined, STRANDS), all, { warmUp: 1, runs: 3 }), 5000),
+    line('all findings, part tolerance and phases among them, cold', median(() => new WearStudio(undefined, ON_THE_PAGE), all, { warmUp: 1, runs: 3 }), 2500),
     line('all findings of an edit, hair laid before', median(edited, (plan) => {
       let findings: readonly Finding[] = [];
       for (const found of studio.findings(subjectOf(plan))) findings = found ?? findings;
       return findings;
-    }, few), null),
+    }, few), 200),
   );
   out.push(line(`kept then: ${(studio.bytes / 1e6).toFixed(0)} MB of laid hair`, 0, null));
 

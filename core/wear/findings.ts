@@ -60,6 +60,8 @@ export interface Seen {
   readonly tied: { readonly way: Way; readonly look: Look };
   /** Share of what is seen, as the hair is worn, that was light before anything is done. */
   readonly seenBefore: number;
+  /** The most striped view, as the mean over phases of the pattern; until that is known, as the pattern lies. */
+  readonly striped?: { readonly way: Way; readonly view: View; readonly figure: number };
   /** Light of the underneath with the top clipped up, and of the crown blown open. */
   readonly under?: number;
   readonly blownCrown?: { readonly way: Way; readonly light: number };
@@ -165,10 +167,9 @@ function panelBehind(head: Head, { drawing }: ComputedPlan, azimuthDeg: number):
   return undefined;
 }
 
-function stripe({ tied, down, worth, computed, plan }: Seen): Finding[] {
-  const of = ({ look, way }: Seen['tied']) => VIEW_NAMES.map((view) => ({ view, way, figure: look.stripe[view], brightness: look.brightness[view] }));
-  const [worst] = [...of(tied), ...of(down)].sort((a, b) => b.figure - a.figure);
-  if (!worst) return [];
+function stripe({ tied, down, striped, worth, computed, plan }: Seen): Finding[] {
+  const of = ({ look, way }: Seen['tied']) => VIEW_NAMES.map((view) => ({ view, way, figure: look.stripe[view] }));
+  const worst = striped ?? [...of(tied), ...of(down)].sort((a, b) => b.figure - a.figure)[0];
   const fine = worst.figure < WEAR_LIMITS.stripe;
   const how = worst.way.kind === 'tied' ? 'tied back' : 'worn down';
   const panel = fine ? undefined : slicedPanel(worth, computed, plan);

@@ -27,7 +27,7 @@ export interface RootShadow {
 
 /** The hair before anything is done, and by what it is judged how light hair is: OKLab lightness, 0–1. */
 export interface BaseLight {
-  readonly bases: { baseAt(strand: number, along: number): number };
+  readonly bases: { baseAt(strand: number, along: number): number; readonly whole: Uint8Array | null };
   /** By base. */
   readonly lightness: Float32Array;
   /** By root, where the hair is the same along all of its length; null where it is not. */
@@ -40,7 +40,7 @@ export interface BaseLight {
 }
 
 /** Nothing is known of the hair: dark, and as light as can be where it is lightened. */
-const UNKNOWN: BaseLight = { bases: { baseAt: () => 0 }, lightness: Float32Array.of(0), whole: null, most: 0, dark: 0, span: 1 };
+const UNKNOWN: BaseLight = { bases: { baseAt: () => 0, whole: null }, lightness: Float32Array.of(0), whole: null, most: 0, dark: 0, span: 1 };
 
 /** Where each strand is light, by root. */
 export interface Light {
@@ -119,19 +119,28 @@ export function lightOf(
   }
   const old = before && olderOf(before.light, before.grownMm, grownMm);
   const full = new Float32Array(count).fill(1);
-  return { own, old, foil, lowlit, shadow, grownMm, base: UNKNOWN, lightness: { own: full, old: full } };
+  return { own, old, foil, lowlit, shadow, grownMm, base: { ...UNKNOWN, whole: new Float32Array(count) }, lightness: { own: full, old: full } };
 }
 
 /** The same light on hair that is known. */
 export function onHair(light: Light, base: BaseLight): Light {
-  const { own, old } = light;
-  const known = new Map<number, number>();
-  const lightness = (level: number) => {
-    const found = known.get(level) ?? naturalHair(min(10, max(1, level))).lightness;
-    known.set(level, found);
-    return found;
-  };
-  return { ...light, base, lightness: { own: own.level.map(lightness), old: old === null ? own.level.map(lightness) : old.level.map(lightness) } };
+  const own = lightnessOfLevels(light.own.level);
+  return { ...light, base, lightness: { own, old: light.old === null ? own : lightnessOfLevels(light.old.level) } };
+}
+
+function lightnessOfLevels(levels: Float32Array): Float32Array {
+  const out = new Float32Array(levels.length);
+  // Neighbours mostly come to the same level.
+  let last = NaN;
+  let lightness = 0;
+  for (let i = 0; i < levels.length; i += 1) {
+    if (levels[i] !== last) {
+      last = levels[i];
+      lightness = naturalHair(min(10, max(1, last))).lightness;
+    }
+    out[i] = lightness;
+  }
+  return out;
 }
 
 function noLayer(count: number): Layer {

@@ -1,6 +1,6 @@
 import { ZONES, type Roots, type Zone } from '../head';
 import { linearRgb, mixedHair, naturalHair, tonedHair, undercoatHair, type HairColour, type Tone } from '../lift';
-import { isOwnAt, type BaseLight, type Light } from './light';
+import { isOwnAt, type BaseLight, type Layer, type Light } from './light';
 import { noiseOf, seedAt } from './noise';
 
 const { max, min, round } = Math;
@@ -62,13 +62,22 @@ export function basesOf(roots: Roots, facts: HairFacts, lengthOf: (root: number)
       band: band ? { base: baseOf(band.level), from: band.fromMm + grown, to: band.toMm + grown } : null,
     };
   });
-  const white = Uint8Array.from({ length: roots.count }, (_, i) => {
-    const { greyShare } = zones[roots.zone[i]];
-    return greyShare > 0 && noiseOf(seedAt(roots.xyz[3 * i], roots.xyz[3 * i + 1], roots.xyz[3 * i + 2]), 11) < greyShare ? 1 : 0;
-  });
+  const { count, xyz, zone: zoneOf } = roots;
+  const white = new Uint8Array(count);
+  for (let i = 0; i < count; i += 1) {
+    const { greyShare } = zones[zoneOf[i]];
+    if (greyShare > 0 && noiseOf(seedAt(xyz[3 * i], xyz[3 * i + 1], xyz[3 * i + 2]), 11) < greyShare) white[i] = 1;
+  }
   const isWhole = zones.every(({ natural, mids, ends, band }) => band === null && mids === natural && ends === natural) && (facts.grownMm === 0 || !lowlit?.includes(1));
+  const whole = isWhole ? new Uint8Array(count) : null;
+  if (whole) {
+    for (let i = 0; i < count; i += 1) {
+      const { low, natural } = zones[zoneOf[i]];
+      whole[i] = lowlit?.[i] ? low : white[i] ? WHITE : natural;
+    }
+  }
   return {
-    whole: isWhole ? Uint8Array.from({ length: roots.count }, (_, i) => (lowlit?.[i] ? zones[roots.zone[i]].low : white[i] ? WHITE : zones[roots.zone[i]].natural)) : null,
+    whole,
     baseAt: (strand, along) => {
       const zone = zones[roots.zone[strand]];
       if (lowlit && lowlit[strand] && along >= facts.grownMm) return zone.low;
@@ -103,10 +112,16 @@ export function baseLightOf(bases: Bases, { naturalLevel, targetLevel, byZone }:
   const grey = zones.some(({ greyShare = 0 }) => greyShare > 0);
   const lightness = Float32Array.from({ length: BASES }, (_, base) => (base === WHITE ? WHITE_HAIR.lightness : of(1 + base / LEVEL_STEPS)));
   return {
-    bases, dark, lightness, whole: bases.whole && Float32Array.from(bases.whole, (base) => lightness[base]),
+    bases, dark, lightness, whole: bases.whole && lightnessOfBases(bases.whole, lightness),
     most: max(dark, grey ? WHITE_HAIR.lightness : 0, ...zones.flatMap(({ naturalLevel: natural, midsLevel, endsLevel, band }) => [natural, midsLevel, endsLevel, band?.level].flatMap((level) => (level === undefined ? [] : [of(level)])))),
     span: max(of(targetLevel), of(naturalLevel + 1), dark + 0.02) - dark,
   };
+}
+
+function lightnessOfBases(bases: Uint8Array, lightness: Float32Array): Float32Array {
+  const out = new Float32Array(bases.length);
+  for (let i = 0; i < bases.length; i += 1) out[i] = lightness[bases[i]];
+  return out;
 }
 
 /**
@@ -148,13 +163,26 @@ export interface Colouring {
 /** The colours that light needs. @param paletteFor palette of hair that comes to a level */
 export function colouringOf(light: Light, paletteFor: (level: number) => Float32Array): Colouring {
   const levels: number[] = [];
-  const tint = (level: number) => {
-    const own = TINT_STEP * round(level / TINT_STEP);
-    const known = levels.indexOf(own);
-    return known >= 0 ? known : levels.push(own) - 1;
+  const tintsOf = ({ level, fromMm }: Layer) => {
+    const out = new Uint8Array(level.length);
+    let last = NaN;
+    let tint = 0;
+    for (let i = 0; i < level.length; i += 1) {
+      if (fromMm[i] === Infinity) continue;
+      if (level[i] !== last) {
+        last = level[i];
+        const own = TINT_STEP * round(last / TINT_STEP);
+        const known = levels.indexOf(own);
+        tint = known >= 0 ? known : levels.push(own) - 1;
+      }
+      out[i] = tint;
+    }
+    return out;
   };
-  const own = Uint8Array.from(light.own.level, (level, i) => (light.own.fromMm[i] === Infinity && levels.length > 0 ? 0 : tint(level)));
-  const old = light.old === null ? own : Uint8Array.from(light.old.level, (level, i) => (light.old!.fromMm[i] === Infinity ? 0 : tint(level)));
+  const own = tintsOf(light.own);
+  const old = light.old === null ? own : tintsOf(light.old);
+  // Hair without any light is coloured by its base alone, whichever palette that is in.
+  if (levels.length === 0) levels.push(9);
   const palette = new Float32Array(PALETTE_SIZE * levels.length);
   levels.forEach((level, i) => palette.set(paletteFor(level), PALETTE_SIZE * i));
   return { light, palette, tints: { own, old } };
@@ -162,6 +190,7 @@ export function colouringOf(light: Light, paletteFor: (level: number) => Float32
 
 /** Place in the palette of a strand's colour so far from its root. @param f how far it is lightened there */
 export function colourAt({ light, tints }: Colouring, strand: number, along: number, f: number): number {
+  const { whole, baseAt } = light.base.bases;
   const tint = light.old === null || isOwnAt(light, strand, along) ? tints.own[strand] : tints.old[strand];
-  return PALETTE_SIZE * tint + 3 * (light.base.bases.baseAt(strand, along) * (LIGHT_STEPS + 1) + round(f * LIGHT_STEPS));
+  return PALETTE_SIZE * tint + 3 * ((whole !== null ? whole[strand] : baseAt(strand, along)) * (LIGHT_STEPS + 1) + round(f * LIGHT_STEPS));
 }

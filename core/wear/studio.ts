@@ -13,12 +13,14 @@ import { stripeOf } from './stripe';
 import { depositsOf, type WearSubject } from './subject';
 import { worthOfFoils, type Worth, type WornShare } from './worth';
 import { layHair, USUAL_STRANDS, type WornHair } from './worn';
-import { VIEW_NAMES, wayKey, type Curl, type View, type Way } from './ways';
+import { VIEW_NAMES, wayKey, type Curl, type Way } from './ways';
 
 /** Hair laid in several ways is kept up to this; what was used longest ago goes first. */
 const MOST_BYTES = 160e6;
 const MOST_STRIPS = 8 * partSteps().length;
 const MOST_PALETTES = 24;
+/** So many views are looked at for stripes over the phases of a pattern. */
+const MOST_STRIPED = 4;
 
 /**
  * Lays hair and looks at it, remembering heads and ways of wearing: an edit of a pattern then only colours anew. What it
@@ -142,8 +144,12 @@ export class WearStudio extends LightStudio {
     seen = { ...seen, blownCrown: { way: blown, light: crownLight(open, light) } };
     yield findingsOf(seen);
 
-    // Stripes, the crown and the part as the mean over phases of the pattern: where the first row falls is chance.
-    const looks = { down: [seen.down.look], tied: [seen.tied.look] };
+    // Stripes, the crown and the part as the mean over phases of the pattern: where the first row falls is chance. Stripes of the views that
+    // are most striped as the pattern lies: only the most striped is said.
+    const candidates = [seen.down, seen.tied]
+      .flatMap(({ way, look }) => VIEW_NAMES.map((view) => ({ way, view, figures: [look.stripe[view]] })))
+      .sort((one, other) => other.figures[0] - one.figures[0])
+      .slice(0, MOST_STRIPED);
     const crowns = [seen.blownCrown!.light];
     const phases = [judged];
     for (const share of PHASES.slice(1)) {
@@ -151,17 +157,13 @@ export class WearStudio extends LightStudio {
       const moved = this.light(own, weeks);
       phases.push(shadowMm === null ? moved : this.light({ ...own, shadowMm: null }, weeks));
       crowns.push(crownLight(open, moved));
-      for (const [key, way] of [['down', down.way], ['tied', TIED]] as const) {
+      for (const { way, view, figures } of candidates) {
         const hair = this.hair(plan, way, curl);
-        const stripe = Object.fromEntries(VIEW_NAMES.map((view) => [view, stripeOf(hair.flow(view), litOf(hair.surface(view), moved))])) as Record<View, number>;
-        looks[key].push({ ...seen[key].look, stripe });
+        figures.push(stripeOf(hair.flow(view), litOf(hair.surface(view), moved)));
       }
     }
-    const meaned = (all: readonly Look[]) => Object.fromEntries(VIEW_NAMES.map((view) => [view, meanStripe(all.map(({ stripe }) => stripe[view]))])) as Record<View, number>;
-    seen = {
-      ...seen, down: { ...seen.down, look: { ...seen.down.look, stripe: meaned(looks.down) } }, tied: { ...seen.tied, look: { ...seen.tied.look, stripe: meaned(looks.tied) } },
-      blownCrown: { way: blown, light: mean(crowns) },
-    };
+    const [worst] = candidates.map(({ way, view, figures }) => ({ way, view, figure: meanStripe(figures) })).sort((one, other) => other.figure - one.figure);
+    seen = { ...seen, striped: worst, blownCrown: { way: blown, light: mean(crowns) } };
     yield findingsOf(seen);
 
     if (plan.head.part.none) return;
