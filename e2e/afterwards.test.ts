@@ -1,3 +1,5 @@
+import { execFileSync } from 'node:child_process';
+import path from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { recordOf, serviceState, type ServiceEvent, type ServiceScript } from '@/core/chair';
 import { EMPTY_MIX, startPlan } from '@/core/formats';
@@ -109,6 +111,16 @@ const sent = (page: Page) =>
 async function touch(page: Page, name: string): Promise<void> {
   await (await page.waitForSelector(`::-p-aria([name="${name}"][role="button"])`))!.tap();
 }
+/** Reaches the button of this name by Tab alone, and presses it. */
+async function key(page: Page, name: string): Promise<void> {
+  const wanted = (await page.waitForSelector(`::-p-aria([name="${name}"][role="button"])`))!;
+  for (let tries = 0; tries < 120; tries += 1) {
+    if (await wanted.evaluate((own) => own === document.activeElement)) return page.keyboard.press('Enter');
+    await page.keyboard.press('Tab');
+  }
+  throw new Error(`Tab never came to ${name}.`);
+}
+
 /** Lets minutes pass once nothing is under way: what is would be told by the time after the jump. */
 async function pass(page: Page, minutes: number): Promise<void> {
   await breathe();
@@ -269,12 +281,23 @@ test('from the foils to the finish on a tablet: everything that is decided at th
   await openStep(page, visit, 'record');
   const done = await page.$eval('textarea', (own) => (own as HTMLTextAreaElement).value);
   for (const words of ['Bleach wash, ends', 'Root tap', 'Spot repair', 'on dry hair']) expect(done).toContain(words);
+  // So does the printed card by which it is repeated.
+  const pdf = await page.evaluate(
+    async (id) => [...new Uint8Array(await (await fetch(`/visits/${id}/sheet/again.pdf`)).arrayBuffer())],
+    visit,
+  );
+  const print = execFileSync(process.execPath, [path.join(import.meta.dirname, 'pdf-text.mjs')], {
+    input: Buffer.from(pdf),
+    encoding: 'utf8',
+  });
+  for (const words of ['Bleach wash, ends', 'Root tap, roots, first 40 mm', 'Spot repair, one spot'])
+    expect((JSON.parse(print) as { text: string }).text.replace(/\s+/g, ' ')).toContain(words);
   expect(
     complaints.filter((own) => !own.includes('ERR_INTERNET_DISCONNECTED') && !own.includes('Failed to fetch')),
   ).toEqual([]);
 }, 300_000);
 
-test('Mix stays open during a service for what was not used: a toner that is added there arrives at the chair', async () => {
+test('Mix stays open during a service for what was not used: a toner that is added there arrives at the chair; all of it by keyboard', async () => {
   const { page } = station;
   const visit = await newVisit(page, 'Mixed Meanwhile');
   expect((await put(page, visit, 'plan', fewFoils())).status).toBe(200);
@@ -285,8 +308,9 @@ test('Mix stays open during a service for what was not used: a toner that is add
   await begin(page);
   await page.goto(`${address()}/chair?visit=${visit}`);
   await live(page);
-  await act(page, 'Start', 0);
-  await act(page, 'Foil 1 placed');
+  await key(page, 'Start');
+  await pass(page, 1);
+  await key(page, 'Foil 1 placed');
   await sent(page);
   await openStep(tablet.page, visit, 'mix');
   await see(tablet.page, 'Formula A was used');
@@ -313,16 +337,17 @@ test('Mix stays open during a service for what was not used: a toner that is add
   expect(
     (await put(tablet.page, visit, 'mix', withProducts({ ...mix.document, toners: TONERS }, USUAL_RANGE))).status,
   ).toBe(200);
-  await touch(page, 'More');
-  await touch(page, 'Steps after the foils');
+  await key(page, 'More');
+  await key(page, 'Steps after the foils');
   await see(page, 'Toner, left side');
   // Another strength from here on is decided at the chair.
   await page.keyboard.press('Escape');
-  await touch(page, 'More');
-  await touch(page, 'Another strength …');
-  await touch(page, '30 vol');
-  await touch(page, 'Lifts slower than thought');
-  await act(page, 'Bowl A mixed', 0);
+  await key(page, 'More');
+  await key(page, 'Another strength …');
+  await key(page, '30 vol');
+  await key(page, 'Lifts slower than thought');
+  await pass(page, 0);
+  await key(page, 'Bowl A mixed');
   await sent(page);
   const state = await stateWhen(page, visit, ({ bowls }) => bowls.length > 1);
   const units = state.blocks.flatMap((own) => own.units);
