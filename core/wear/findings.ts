@@ -37,7 +37,7 @@ const WEAR_LIMITS = {
   /** Longest stretch of hairline without light, mm: the hand-wide check of the workbench. */
   unlitMm: 30,
   /** Stripes that are seen across a room. */
-  stripe: 0.2,
+  stripe: 0.16,
   /** A part that moves at all moves about a finger's width, mm. */
   partMm: 15,
   /** Light of the underneath, and of the crown against all of the back. */
@@ -60,7 +60,7 @@ export interface Seen {
   readonly tied: { readonly way: Way; readonly look: Look };
   /** Share of what is seen, as the hair is worn, that was light before anything is done. */
   readonly seenBefore: number;
-  /** The most striped view, as the mean over phases of the pattern; until that is known, as the pattern lies. */
+  /** The most striped view, as the mean over phases of the pattern, by what stands out of chance. */
   readonly striped?: { readonly way: Way; readonly view: View; readonly figure: number };
   /** Light of the underneath with the top clipped up, and of the crown blown open. */
   readonly under?: number;
@@ -167,9 +167,8 @@ function panelBehind(head: Head, { drawing }: ComputedPlan, azimuthDeg: number):
   return undefined;
 }
 
-function stripe({ tied, down, striped, worth, computed, plan }: Seen): Finding[] {
-  const of = ({ look, way }: Seen['tied']) => VIEW_NAMES.map((view) => ({ view, way, figure: look.stripe[view] }));
-  const worst = striped ?? [...of(tied), ...of(down)].sort((a, b) => b.figure - a.figure)[0];
+function stripe({ striped: worst, worth, computed, plan }: Seen): Finding[] {
+  if (!worst) return [];
   const fine = worst.figure < WEAR_LIMITS.stripe;
   const how = worst.way.kind === 'tied' ? 'tied back' : 'worn down';
   const panel = fine ? undefined : slicedPanel(worth, computed, plan);

@@ -1,3 +1,4 @@
+import { noiseOf } from './noise';
 import type { Strands } from './strands';
 import type { Surface } from './surface';
 
@@ -7,8 +8,12 @@ const { abs, floor, max, min, sign, sqrt } = Math;
 const ALONG_MM = 24;
 /** A stripe is lighter or darker than what lies so far from it on both sides across the way, mm. */
 const ACROSS_MM = [6, 10, 14] as const;
-/** What hair without any stripes scores by chance. */
+/** What hair without any stripes scores by chance, where a tenth of it is lit. */
 export const STRIPE_FLOOR = 0.09;
+/** Share of the hair that is lit here and there to know what chance does. */
+const SCATTERED = 0.25;
+/** Salts of two draws: one alone is itself chance. */
+const DRAWS = [21, 22];
 
 /** How the hair of a view runs: for every pixel the pixels along its way and those across. Made once for hair that is laid. */
 export interface Flow {
@@ -117,4 +122,25 @@ export function stripeOf({ pixels, along, steps, across }: Flow, lit: Float32Arr
     squares += most * most;
   }
   return sqrt(squares / pixels.length);
+}
+
+/**
+ * How striped a view is by chance alone, for sqrt(b(1 − b)) of one, b its brightness: the smaller the view, the more. Half the hair lit by
+ * lot would score half of it.
+ */
+export function chanceOf(flow: Flow, { start, strand, weight, depth }: Surface, { seed }: Strands): number {
+  let squares = 0;
+  for (const salt of DRAWS) {
+    const lit = new Float32Array(depth.length);
+    for (let p = 0; p < lit.length; p += 1) {
+      for (let i = start[p]; i < start[p + 1]; i += 1) if (noiseOf(seed[strand[i]], salt) < SCATTERED) lit[p] += weight[i];
+    }
+    squares += stripeOf(flow, lit) ** 2 / DRAWS.length;
+  }
+  return sqrt(squares / (SCATTERED * (1 - SCATTERED)));
+}
+
+/** A stripe figure by what stands out of chance, on the scale on which a tenth of scattered light scores {@link STRIPE_FLOOR}. @param brightness of the view, 0–1 */
+export function standingOut(figure: number, chance: number, brightness: number): number {
+  return sqrt(max(0, figure * figure - chance * chance * brightness * (1 - brightness)) + STRIPE_FLOOR * STRIPE_FLOOR);
 }

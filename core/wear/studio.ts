@@ -9,11 +9,11 @@ import { partLightOf, partStrip, partSteps, partTolerance, type PartStrip } from
 import { meanStripe, PHASES, shifted } from './phases';
 import { brightnessOf, litOf } from './lit';
 import { colouringOf, paletteOf, type Colouring } from './shade';
-import { stripeOf } from './stripe';
+import { standingOut, stripeOf } from './stripe';
 import { depositsOf, type WearSubject } from './subject';
 import { worthOfFoils, type Worth, type WornShare } from './worth';
 import { layHair, USUAL_STRANDS, type WornHair } from './worn';
-import { VIEW_NAMES, wayKey, type Curl, type Way } from './ways';
+import { VIEW_NAMES, wayKey, type Curl, type View, type Way } from './ways';
 
 /** Hair laid in several ways is kept up to this; what was used longest ago goes first. */
 const MOST_BYTES = 160e6;
@@ -146,9 +146,12 @@ export class WearStudio extends LightStudio {
 
     // Stripes, the crown and the part as the mean over phases of the pattern: where the first row falls is chance. Stripes of the views that
     // are most striped as the pattern lies: only the most striped is said.
+    const standsOut = ({ way, view, brightness, figures }: { way: Way; view: View; brightness: number; figures: readonly number[] }) => ({
+      way, view, figure: standingOut(meanStripe(figures), this.hair(plan, way, curl).chance(view), brightness),
+    });
     const candidates = [seen.down, seen.tied]
-      .flatMap(({ way, look }) => VIEW_NAMES.map((view) => ({ way, view, figures: [look.stripe[view]] })))
-      .sort((one, other) => other.figures[0] - one.figures[0])
+      .flatMap(({ way, look }) => VIEW_NAMES.map((view) => ({ way, view, brightness: look.brightness[view], figures: [look.stripe[view]] })))
+      .sort((one, other) => standsOut(other).figure - standsOut(one).figure)
       .slice(0, MOST_STRIPED);
     const crowns = [seen.blownCrown!.light];
     const phases = [judged];
@@ -162,7 +165,7 @@ export class WearStudio extends LightStudio {
         figures.push(stripeOf(hair.flow(view), litOf(hair.surface(view), moved)));
       }
     }
-    const [worst] = candidates.map(({ way, view, figures }) => ({ way, view, figure: meanStripe(figures) })).sort((one, other) => other.figure - one.figure);
+    const [worst] = candidates.map(standsOut).sort((one, other) => other.figure - one.figure);
     seen = { ...seen, striped: worst, blownCrown: { way: blown, light: mean(crowns) } };
     yield findingsOf(seen);
 

@@ -4,7 +4,7 @@ import { hairlineMap, type HairlineMap } from './hairline-light';
 import { growing } from './growing';
 import { shadingOf, type Shading } from './picture';
 import { makeStrands, type Strands } from './strands';
-import { flowOf, type Flow } from './stripe';
+import { chanceOf, flowOf, type Flow } from './stripe';
 import { PIXEL_MM, seenFrom, type Surface } from './surface';
 import { VIEW_NAMES, type Curl, type View, type Way } from './ways';
 
@@ -35,6 +35,8 @@ export interface WornHair extends HairRoots {
   surfaces(): readonly Surface[];
   shading(view: View, pixelMm?: number): Shading;
   flow(view: View): Flow;
+  /** How striped a view is by chance: hair lit here and there, a quarter of it; for all hair lit by halves 1. */
+  chance(view: View): number;
   hairline(): HairlineMap;
   /** Bytes that it holds at present. */
   bytes(): number;
@@ -47,11 +49,17 @@ export function layHair({ head, index }: HairRoots, hair: Plan['hair'], way: Way
   const seen = new Map<string, Surface>();
   const shadings = new Map<string, Shading>();
   const flows = new Map<View, Flow>();
+  const chances = new Map<View, number>();
   let line: HairlineMap | undefined;
   const surface = (view: View, pixelMm = PIXEL_MM) => {
     const key = `${view} ${pixelMm}`;
     const own = seen.get(key) ?? seenFrom(head, strands, view, pixelMm);
     seen.set(key, own);
+    return own;
+  };
+  const flowFor = (view: View) => {
+    const own = flows.get(view) ?? flowOf(surface(view), strands);
+    flows.set(view, own);
     return own;
   };
   const surfaces = () => VIEW_NAMES.map((view) => surface(view));
@@ -63,9 +71,10 @@ export function layHair({ head, index }: HairRoots, hair: Plan['hair'], way: Way
       shadings.set(key, own);
       return own;
     },
-    flow: (view) => {
-      const own = flows.get(view) ?? flowOf(surface(view), strands);
-      flows.set(view, own);
+    flow: flowFor,
+    chance: (view) => {
+      const own = chances.get(view) ?? chanceOf(flowFor(view), surface(view), strands);
+      chances.set(view, own);
       return own;
     },
     hairline: () => (line ??= hairlineMap(head, strands, surfaces())),
