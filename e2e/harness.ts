@@ -112,6 +112,16 @@ export async function begin(page: Page): Promise<void> {
     await page.waitForFunction((before) => document.querySelectorAll('[role=dialog] li form').length < before, {}, left);
   }
   await press(page, 'Begin the service');
+  // A page that is drawn anew under the hand loses a press; while the server answers, the button takes none.
+  const waits = async () => {
+    const button = await page.$('::-p-aria([name="Begin the service"][role="button"])');
+    return button !== null && !(await button.evaluate((own) => (own as HTMLButtonElement).disabled));
+  };
+  for (let tries = 0; tries < 3; tries += 1) {
+    const gone = await page.waitForSelector('[role=dialog]', { hidden: true, timeout: 15_000 }).then(() => true, () => false);
+    if (gone) return;
+    if (await waits()) await press(page, 'Begin the service');
+  }
   await page.waitForSelector('[role=dialog]', { hidden: true });
 }
 

@@ -34,7 +34,8 @@ export function rootLines(byZone: Readonly<Partial<Record<Zone, number | null>>>
   const open = rest.filter(([zone]) => OPEN_ZONES.has(zone));
   const face = of(all.filter(([zone]) => FACE.has(zone)));
   const inside = of(open.length > 0 ? open : rest);
-  const line = (what: RootLine['what'], growMm = Infinity): RootLine[] => (growMm === Infinity ? [] : [{ what, growMm }]);
+  const line = (what: RootLine['what'], growMm = Infinity): RootLine[] =>
+    growMm === Infinity ? [] : [{ what, growMm }];
   return [...line('face', face[0]), ...line('full', inside[inside.length >> 1])];
 }
 
@@ -49,7 +50,9 @@ export function quickRootLines(
 ): RootLine[] {
   if (contrast <= 0) return [];
   const { atMm } = visibleLine(edge, contrast, 1, featherMm);
-  return rootLines(Object.fromEntries(Object.entries(zones).map(([zone, leftMm]) => [zone, Math.max(0, atMm - leftMm)])));
+  return rootLines(
+    Object.fromEntries(Object.entries(zones).map(([zone, leftMm]) => [zone, Math.max(0, atMm - leftMm)])),
+  );
 }
 
 /** Weeks as they are said, with what they may lie between. */

@@ -6,7 +6,13 @@ const engine = createPatternEngine();
 
 test('half of the foils depositing: the lightened share halves, and the deepened share is the other half', () => {
   const start = startPlan();
-  const plan: Plan = { ...start, panels: start.panels.map((panel) => ({ ...panel, rotation: { sequence: 'AB', by: 'foil', anew: true, from: 1, to: null } as const })) };
+  const plan: Plan = {
+    ...start,
+    panels: start.panels.map((panel) => ({
+      ...panel,
+      rotation: { sequence: 'AB', by: 'foil', anew: true, from: 1, to: null } as const,
+    })),
+  };
   const { sheet } = engine.compute(plan);
   const all = sharesOf(sheet).total;
   const half = sharesOf(sheet, new Set(['B'])).total;
@@ -33,5 +39,8 @@ test('zones add up to the whole by their skin', () => {
   const { sheet } = engine.compute(startPlan());
   const { total, byZone } = sharesOf(sheet);
   const area = sheet.zones.reduce((sum, { areaCm2 }) => sum + areaCm2, 0);
-  expect(sheet.zones.reduce((sum, { zone, areaCm2 }) => sum + areaCm2 * byZone[zone].lightened, 0) / area).toBeCloseTo(total.lightened, 12);
+  expect(sheet.zones.reduce((sum, { zone, areaCm2 }) => sum + areaCm2 * byZone[zone].lightened, 0) / area).toBeCloseTo(
+    total.lightened,
+    12,
+  );
 });

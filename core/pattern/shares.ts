@@ -17,8 +17,15 @@ export interface HairShares {
 /** Shares of a pattern. @param deposits letters whose formulas only deposit: what they pick is deepened */
 export function sharesOf({ zones }: Pick<Sheet, 'zones'>, deposits: ReadonlySet<string> = new Set()): HairShares {
   const own = zones.map(({ zone, areaCm2, foiledShare, pickedShare, pickedBy, lowlitShare }) => {
-    const dark = Object.entries(pickedBy).reduce((sum, [letter, share]) => (deposits.has(letter) ? sum + share : sum), 0);
-    return { zone, areaCm2, shares: { foiled: foiledShare, lightened: pickedShare - dark, deepened: Math.min(1, dark + lowlitShare) } };
+    const dark = Object.entries(pickedBy).reduce(
+      (sum, [letter, share]) => (deposits.has(letter) ? sum + share : sum),
+      0,
+    );
+    return {
+      zone,
+      areaCm2,
+      shares: { foiled: foiledShare, lightened: pickedShare - dark, deepened: Math.min(1, dark + lowlitShare) },
+    };
   });
   const area = own.reduce((sum, { areaCm2 }) => sum + areaCm2, 0);
   const mean = (of: keyof Shares) => own.reduce((sum, { areaCm2, shares }) => sum + areaCm2 * shares[of], 0) / area;
@@ -32,5 +39,7 @@ const percent = (share: number) => (share > 0 && share < 0.005 ? 'under 1 %' : `
 
 /** The shares in words: what is lightened, and deepened where anything is. */
 export function sharesWords({ lightened, deepened }: Shares): string {
-  return deepened > 0 ? `${percent(lightened)} lightened, ${percent(deepened)} deepened` : `${percent(lightened)} lightened`;
+  return deepened > 0
+    ? `${percent(lightened)} lightened, ${percent(deepened)} deepened`
+    : `${percent(lightened)} lightened`;
 }

@@ -37,10 +37,27 @@ export function suggest(facts: SuggestFacts, engine: PatternEngine): Suggestion[
   }).sort((a, b) => b.weight - a.weight);
   const best = all.filter(({ weight }) => weight > LEAST_WEIGHT).slice(0, MOST);
   const up = facts.wornUpShare !== null && facts.wornUpShare >= UP_SHARE;
-  if (up && !best.some(({ technique }) => isFromPerimeter(technique))) best.splice(MOST - 1, MOST, all.find(({ technique }) => isFromPerimeter(technique))!);
+  if (up && !best.some(({ technique }) => isFromPerimeter(technique)))
+    best.splice(
+      MOST - 1,
+      MOST,
+      all.find(({ technique }) => isFromPerimeter(technique))!,
+    );
   return best.map(({ technique, taken: { plan, foils, minutes, shares, settings }, reasons }): Suggestion => {
     const said = (of: (weight: number) => boolean) =>
-      reasons.filter(({ weight, words }) => of(weight) && words !== '').sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight)).map(({ words }) => words);
-    return { technique, plan, foils, minutes, shares, settings, why: said((weight) => weight > 0), but: said((weight) => weight < 0) };
+      reasons
+        .filter(({ weight, words }) => of(weight) && words !== '')
+        .sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight))
+        .map(({ words }) => words);
+    return {
+      technique,
+      plan,
+      foils,
+      minutes,
+      shares,
+      settings,
+      why: said((weight) => weight > 0),
+      but: said((weight) => weight < 0),
+    };
   });
 }

@@ -21,13 +21,22 @@ export function takenOf(technique: Technique, facts: SuggestFacts, engine: Patte
   const settled = settle(planOf(technique, facts.on), facts);
   const whole = engine.compute(settled.plan).sheet;
   const { minutes } = facts;
-  const fitted = minutes === null || whole.totals.foilingMinutes <= minutes ? undefined : fitPlan(settled.plan, engine, { kind: 'minutes', minutes });
+  const fitted =
+    minutes === null || whole.totals.foilingMinutes <= minutes
+      ? undefined
+      : fitPlan(settled.plan, engine, { kind: 'minutes', minutes });
   const isFitted = fitted?.ok && fitted.changes.length > 0;
   const plan = isFitted ? fitted.plan : settled.plan;
   const sheet = isFitted ? engine.compute(plan).sheet : whole;
   const { totals } = sheet;
   return {
-    plan, foils: totals.foils, minutes: totals.foilingMinutes, shares: sharesOf(sheet, new Set(technique.deposits)).total, foilsUnfitted: whole.totals.foils,
-    settings: isFitted ? [...settled.settings, { words: `thinned to ${totals.foils} foils`, why: `so that it fits into ${minutes} min` }] : settled.settings,
+    plan,
+    foils: totals.foils,
+    minutes: totals.foilingMinutes,
+    shares: sharesOf(sheet, new Set(technique.deposits)).total,
+    foilsUnfitted: whole.totals.foils,
+    settings: isFitted
+      ? [...settled.settings, { words: `thinned to ${totals.foils} foils`, why: `so that it fits into ${minutes} min` }]
+      : settled.settings,
   };
 }

@@ -2,25 +2,50 @@ import { emptyPlan, panelOf, startPlan } from '../formats';
 import { ZONES } from '../head';
 import type { Gather, Plan } from '../pattern';
 import { planOf, techniqueOf } from '../technique';
-import { brightnessOf, CURLS, downOf, litOf, mended, mendWords, stripeOf, subjectOf, TIED, VIEW_NAMES, WearStudio, type Finding, type WearSubject } from '.';
+import {
+  brightnessOf,
+  CURLS,
+  downOf,
+  litOf,
+  mended,
+  mendWords,
+  stripeOf,
+  subjectOf,
+  TIED,
+  VIEW_NAMES,
+  WearStudio,
+  type Finding,
+  type WearSubject,
+} from '.';
 import { noiseOf } from './noise';
 import { standingOut } from './stripe';
 
 const studio = new WearStudio(undefined, undefined, 300e6);
-const all = (subject: WearSubject): readonly Finding[] => [...studio.findings(subject)].filter((own) => own !== null).at(-1)!;
+const all = (subject: WearSubject): readonly Finding[] =>
+  [...studio.findings(subject)].filter((own) => own !== null).at(-1)!;
 const minded = (findings: readonly Finding[]) => new Set(findings.filter(({ fine }) => !fine).map(({ key }) => key));
 
 describe('the built-in patterns raise nothing on themselves that their own description denies', () => {
   const of = (key: string, known: Partial<WearSubject> = {}) => {
     const technique = techniqueOf(key)!;
     const plan = planOf(technique);
-    const letters = [...new Set(plan.panels.flatMap(({ formula, rotation }) => [formula, ...(rotation?.sequence ?? '')]))];
-    const facts = letters.map((letter) => ({ letter, lifts: !(technique.deposits ?? []).includes(letter), reach: 'ends' as const, endsMm: 0 }));
+    const letters = [
+      ...new Set(plan.panels.flatMap(({ formula, rotation }) => [formula, ...(rotation?.sequence ?? '')])),
+    ];
+    const facts = letters.map((letter) => ({
+      letter,
+      lifts: !(technique.deposits ?? []).includes(letter),
+      reach: 'ends' as const,
+      endsMm: 0,
+    }));
     return all(subjectOf(plan, { letters: { facts, lowlight: null }, ...known }));
   };
 
   test('even over the whole head: no dark hairline, crown, part or stripes', () => {
-    for (const key of ['four-quarters', 'two-mixes-in-bricks']) expect(['unlit', 'crown', 'part', 'stripe', 'sides'].filter((own) => minded(of(key)).has(own as Finding['key']))).toEqual([]);
+    for (const key of ['four-quarters', 'two-mixes-in-bricks'])
+      expect(
+        ['unlit', 'crown', 'part', 'stripe', 'sides'].filter((own) => minded(of(key)).has(own as Finding['key'])),
+      ).toEqual([]);
   });
 
   test('a rim for hair worn up is even all round', () => {
@@ -34,8 +59,10 @@ describe('the built-in patterns raise nothing on themselves that their own descr
   });
 
   test('soft and seamless ones draw no stripes; started off the scalp they draw no root line within half a year between visits', () => {
-    for (const key of ['four-quarters', 'baby-veil', 'hairline-and-threes', 'two-mixes-in-bricks', 'painted-by-foils']) expect(minded(of(key)).has('stripe')).toBe(false);
-    for (const key of ['teased-sweep', 'open-air']) expect(of(key).find((own) => own.key === 'root-line')).toMatchObject({ fine: true });
+    for (const key of ['four-quarters', 'baby-veil', 'hairline-and-threes', 'two-mixes-in-bricks', 'painted-by-foils'])
+      expect(minded(of(key)).has('stripe')).toBe(false);
+    for (const key of ['teased-sweep', 'open-air'])
+      expect(of(key).find((own) => own.key === 'root-line')).toMatchObject({ fine: true });
   });
 });
 
@@ -50,7 +77,8 @@ test('every finding names the view and the limit that it judges, the front among
 });
 
 test('horizontal slices a finger apart stripe, as the library warns; light that is scattered by chance does not, however small the view', () => {
-  const minds = (key: string) => all(subjectOf(planOf(techniqueOf(key)!))).some((own) => own.key === 'stripe' && !own.fine);
+  const minds = (key: string) =>
+    all(subjectOf(planOf(techniqueOf(key)!))).some((own) => own.key === 'stripe' && !own.fine);
   expect(minds('fast-slices')).toBe(true);
   const hair = studio.hair(startPlan(), TIED);
   for (const view of VIEW_NAMES) {
@@ -58,8 +86,13 @@ test('horizontal slices a finger apart stripe, as the library warns; light that 
       const light = studio.light(subjectOf(startPlan()), 0);
       const fromMm = light.own.fromMm.map((_, i) => (noiseOf(hair.strands.seed[i], 33) < share ? 0 : Infinity));
       const zero = new Float32Array(fromMm.length);
-      const lit = litOf(hair.surface(view), { ...light, own: { ...light.own, fromMm, overMm: zero, toMm: zero.map(() => Infinity) } });
-      expect(standingOut(stripeOf(hair.flow(view), lit), hair.chance(view), brightnessOf(hair.surface(view), lit))).toBeLessThan(0.15);
+      const lit = litOf(hair.surface(view), {
+        ...light,
+        own: { ...light.own, fromMm, overMm: zero, toMm: zero.map(() => Infinity) },
+      });
+      expect(
+        standingOut(stripeOf(hair.flow(view), lit), hair.chance(view), brightnessOf(hair.surface(view), lit)),
+      ).toBeLessThan(0.15);
     }
   }
 });
@@ -67,7 +100,17 @@ test('horizontal slices a finger apart stripe, as the library warns; light that 
 describe('curl hides', () => {
   const whole = (gather: Gather, thicknessMm: number, dropoutMm: number, angleDeg = 0): Plan => ({
     ...emptyPlan('Case'),
-    panels: [panelOf({ id: 'all', name: 'All', place: { kind: 'whole' }, direction: { kind: 'parallel', angleDeg }, gather, thicknessMm, spacing: { kind: 'constant', dropoutMm } })],
+    panels: [
+      panelOf({
+        id: 'all',
+        name: 'All',
+        place: { kind: 'whole' },
+        direction: { kind: 'parallel', angleDeg },
+        gather,
+        thicknessMm,
+        spacing: { kind: 'constant', dropoutMm },
+      }),
+    ],
   });
   // The strands are drawn by lot: a hundredth either way is chance.
   const CHANCE = 0.015;
@@ -89,13 +132,25 @@ describe('curl hides', () => {
 });
 
 test('an old line that still stands out is mended by what takes most of it, each with what would be left', () => {
-  const colour: WearSubject['colour'] = { naturalLevel: 5, targetLevel: 9, tone: null, byZone: Object.fromEntries(ZONES.map((zone) => [zone, { midsLevel: 9, endsLevel: 9 }])), regrowthMm: Object.fromEntries(ZONES.map((zone) => [zone, 40])) };
+  const colour: WearSubject['colour'] = {
+    naturalLevel: 5,
+    targetLevel: 9,
+    tone: null,
+    byZone: Object.fromEntries(ZONES.map((zone) => [zone, { midsLevel: 9, endsLevel: 9 }])),
+    regrowthMm: Object.fromEntries(ZONES.map((zone) => [zone, 40])),
+  };
   const subject = subjectOf(planOf(techniqueOf('four-quarters')!), { colour });
   const line = all(subject).find(({ key }) => key === 'demarcation')!;
   expect(line.fine).toBe(false);
   const left = (own: Finding) => Number(/: (\d+) % of it is left/.exec(own.words)![1]);
   expect(left(line)).toBeGreaterThan(80);
-  expect(line.mends!.map(mendWords)).toEqual(expect.arrayContaining([expect.stringMatching(/^Slices near the top: \d+ % left$/), expect.stringMatching(/^Lowlights in the drop-outs near the top: \d+ % left$/), expect.stringMatching(/^Root shadow to 40 mm: \d+ % left$/)]));
+  expect(line.mends!.map(mendWords)).toEqual(
+    expect.arrayContaining([
+      expect.stringMatching(/^Slices near the top: \d+ % left$/),
+      expect.stringMatching(/^Lowlights in the drop-outs near the top: \d+ % left$/),
+      expect.stringMatching(/^Root shadow to 40 mm: \d+ % left$/),
+    ]),
+  );
   const slices = line.mends!.find((mend) => mend.kind === 'old-line' && mend.how === 'slices')!;
   const after = all({ ...subject, plan: mended(subject.plan, slices) }).find(({ key }) => key === 'demarcation')!;
   expect(mendWords(slices)).toBe(`Slices near the top: ${left(after)} % left`);
@@ -104,7 +159,15 @@ test('an old line that still stands out is mended by what takes most of it, each
 
 test('half of the foils depositing is said as lightened and deepened', () => {
   const start = startPlan();
-  const plan: Plan = { ...start, panels: start.panels.map((panel) => ({ ...panel, rotation: { sequence: 'AB', by: 'foil', anew: true, from: 1, to: null } as const })) };
+  const plan: Plan = {
+    ...start,
+    panels: start.panels.map((panel) => ({
+      ...panel,
+      rotation: { sequence: 'AB', by: 'foil', anew: true, from: 1, to: null } as const,
+    })),
+  };
   const facts = ['A', 'B'].map((letter) => ({ letter, lifts: letter === 'A', reach: 'ends' as const, endsMm: 0 }));
-  expect(all(subjectOf(plan, { letters: { facts, lowlight: 'B' } }))[0].why).toMatch(/^\d+ % lightened, \d+ % deepened\. /);
+  expect(all(subjectOf(plan, { letters: { facts, lowlight: 'B' } }))[0].why).toMatch(
+    /^\d+ % lightened, \d+ % deepened\. /,
+  );
 });

@@ -1,5 +1,13 @@
 import { ZONES as ZONE_NAMES, type Roots } from '../head';
-import { createPatternEngine, foilsOfRoots, Remembered, type ComputedPlan, type FoiledRoots, type PatternEngine, type Plan } from '../pattern';
+import {
+  createPatternEngine,
+  foilsOfRoots,
+  Remembered,
+  type ComputedPlan,
+  type FoiledRoots,
+  type PatternEngine,
+  type Plan,
+} from '../pattern';
 import { lengths, lightOf, onHair, type Light, type LightFacts, type RootShadow } from './light';
 import { baseLightOf, basesOf, type Bases } from './shade';
 import type { WearSubject } from './subject';
@@ -15,7 +23,10 @@ export class LightStudio {
   private readonly patterns = new Remembered<{ computed: ComputedPlan; foiled: FoiledRoots }>(MOST_PATTERNS);
 
   /** @param strands about how many hairs */
-  constructor(readonly engine: PatternEngine = createPatternEngine(), protected readonly strands = USUAL_STRANDS) {}
+  constructor(
+    readonly engine: PatternEngine = createPatternEngine(),
+    protected readonly strands = USUAL_STRANDS,
+  ) {}
 
   roots({ head }: Pick<Plan, 'head'>): HairRoots {
     return this.heads.get(headKeyOf(head), () => hairRoots(head, this.strands));
@@ -31,22 +42,33 @@ export class LightStudio {
 
   /** @param computed the plan as it was computed already, where it was */
   light(subject: WearSubject, weeks: number, computed?: ComputedPlan): Light {
-    const { plan, colour, mmPerWeek, shadowMm, letters, levels, before } = subject;
+    const { plan, mmPerWeek, shadowMm, letters, levels, usualLevel, before } = subject;
     const { roots } = this.roots(plan).index;
     const shadow: RootShadow | null = shadowMm === null ? null : { mm: shadowMm };
     const lightFrom = (own: Plan, facts: LightFacts, known?: ComputedPlan) => {
       const pattern = this.pattern(own, known);
       return lightOf(own, pattern.computed, roots, pattern.foiled, facts);
     };
-    const light = lightFrom(plan, {
-      grownMm: weeks * mmPerWeek, shadow, letters, levels, usualLevel: colour.targetLevel,
-      before: before && {
-        // On today's head and hair.
-        light: lightFrom({ ...before.plan, head: plan.head, hair: plan.hair }, { usualLevel: before.level }),
-        grownMm: (root) => before.grownByZone[ZONE_NAMES[roots.zone[root]]] ?? before.grownMm,
+    const light = lightFrom(
+      plan,
+      {
+        grownMm: weeks * mmPerWeek,
+        shadow,
+        letters,
+        levels,
+        usualLevel,
+        before: before && {
+          // On today's head and hair.
+          light: lightFrom({ ...before.plan, head: plan.head, hair: plan.hair }, { usualLevel: before.level }),
+          grownMm: (root) => before.grownByZone[ZONE_NAMES[roots.zone[root]]] ?? before.grownMm,
+        },
       },
-    }, computed);
-    return onHair(subject.done === null ? light : asDone(light, subject.done, roots), baseLightOf(this.bases(subject, weeks, light), subject.colour));
+      computed,
+    );
+    return onHair(
+      subject.done === null ? light : asDone(light, subject.done, roots),
+      baseLightOf(this.bases(subject, weeks, light), subject.colour),
+    );
   }
 
   /** What each strand is without this plan's light. */

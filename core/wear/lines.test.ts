@@ -8,14 +8,36 @@ import { CURLS, LineReader, oldLineOf, rootLinesOf, subjectOf, type WearSubject 
 const engine = createPatternEngine();
 const reader = new LineReader(engine);
 const read = (subject: WearSubject) => reader.lines(subject, engine.compute(subject.plan));
-const colourOf = (naturalLevel: number, targetLevel: number, own: Partial<WearSubject['colour']> = {}): WearSubject['colour'] => ({ naturalLevel, targetLevel, byZone: {}, regrowthMm: {}, tone: null, ...own });
+const colourOf = (
+  naturalLevel: number,
+  targetLevel: number,
+  own: Partial<WearSubject['colour']> = {},
+): WearSubject['colour'] => ({ naturalLevel, targetLevel, byZone: {}, regrowthMm: {}, tone: null, ...own });
 const everywhere = <T>(own: T) => Object.fromEntries(ZONES.map((zone) => [zone, own])) as Record<Zone, T>;
 
 const slice: Gather = { kind: 'slice' };
 const weave = (mm: number, depth = 0.5): Gather => ({ kind: 'weave', stitchMm: mm, gapMm: mm, depth });
-const allOver = (gather: Gather, thicknessMm: number, dropoutMm: number, start: Partial<Start> = {}, own: Partial<PanelInput> = {}): Plan => ({
+const allOver = (
+  gather: Gather,
+  thicknessMm: number,
+  dropoutMm: number,
+  start: Partial<Start> = {},
+  own: Partial<PanelInput> = {},
+): Plan => ({
   ...emptyPlan('Case'),
-  panels: [panelOf({ id: 'all', name: 'All', place: { kind: 'whole' }, direction: { kind: 'parallel', angleDeg: 30 }, gather, thicknessMm, spacing: { kind: 'constant', dropoutMm }, start: { distanceMm: 0, featherMm: 0, teasing: 0, ...start }, ...own })],
+  panels: [
+    panelOf({
+      id: 'all',
+      name: 'All',
+      place: { kind: 'whole' },
+      direction: { kind: 'parallel', angleDeg: 30 },
+      gather,
+      thicknessMm,
+      spacing: { kind: 'constant', dropoutMm },
+      start: { distanceMm: 0, featherMm: 0, teasing: 0, ...start },
+      ...own,
+    }),
+  ],
 });
 /** Growth until the first root line is seen, mm. */
 const growth = (subject: WearSubject) => Math.min(Infinity, ...rootLinesOf(read(subject)).map(({ growMm }) => growMm));
@@ -45,7 +67,9 @@ describe('two estimates of one line agree within their spreads', () => {
     ['deep weaves 8 and 6, 2 to 8', 'medium', weave(5, 1), 8, 6, {}, 2, 8],
     ['zigzag 8 and 5, 6 to 9', 'medium', { kind: 'zigzag', pointMm: 6, depth: 0.7 }, 8, 5, {}, 6, 9],
   ])('%s', (_name, edge, gather, thicknessMm, dropoutMm, start, naturalLevel, targetLevel) => {
-    const seen = growth(subjectOf(allOver(gather, thicknessMm, dropoutMm, start), { colour: colourOf(naturalLevel, targetLevel) }));
+    const seen = growth(
+      subjectOf(allOver(gather, thicknessMm, dropoutMm, start), { colour: colourOf(naturalLevel, targetLevel) }),
+    );
     const { atMm: quick } = visibleLine(edge, targetLevel - naturalLevel, 1, soft(start));
     const overlap = Math.max(seen, quick) * (1 - LINE_SPREAD) <= Math.min(seen, quick) * (1 + LINE_SPREAD);
     expect({ seen: Math.round(seen), quick: Math.round(quick), overlap }).toMatchObject({ overlap: true });
@@ -55,13 +79,15 @@ describe('two estimates of one line agree within their spreads', () => {
 test('seven levels of contrast show before two, in the ratio of the quick estimate within 30 %', () => {
   const sliced = (base: number) => growth(subjectOf(allOver(slice, 4, 5), { colour: colourOf(base, 9) }));
   const quick = (contrast: number) => visibleLine('slice', contrast, 1).atMm;
-  for (const contrast of [2, 3, 4, 5, 7]) expect(Math.abs(sliced(9 - contrast) / sliced(2) / (quick(contrast) / quick(7)) - 1)).toBeLessThan(0.3);
+  for (const contrast of [2, 3, 4, 5, 7])
+    expect(Math.abs(sliced(9 - contrast) / sliced(2) / (quick(contrast) / quick(7)) - 1)).toBeLessThan(0.3);
   expect(sliced(2)).toBeLessThan(0.5 * sliced(7));
 });
 
 test('hair that is as light as the light draws no line; more grey, less of one', () => {
   expect(rootLinesOf(read(subjectOf(allOver(slice, 4, 4), { colour: colourOf(9, 9) })))).toEqual([]);
-  const grey = (greyShare: number) => growth(subjectOf(allOver(slice, 4, 4), { colour: colourOf(5, 9, { byZone: everywhere({ greyShare }) }) }));
+  const grey = (greyShare: number) =>
+    growth(subjectOf(allOver(slice, 4, 4), { colour: colourOf(5, 9, { byZone: everywhere({ greyShare }) }) }));
   expect(grey(0.4)).toBeGreaterThan(grey(0));
   expect(grey(0.9)).toBe(Infinity);
 });
@@ -91,9 +117,12 @@ test('formulas that reach less draw a softer line', () => {
 });
 
 describe('earlier light', () => {
-  const solid = (grownMm: number): WearSubject['colour'] => colourOf(5, 9, { byZone: everywhere({ midsLevel: 9, endsLevel: 9 }), regrowthMm: everywhere(grownMm) });
-  const bare = (colour: WearSubject['colour'], own: Partial<WearSubject> = {}) => subjectOf({ ...startPlan(), panels: [] }, { colour, ...own });
-  const old = (plan: Plan, own: Partial<WearSubject> = {}) => oldLineOf(read(subjectOf(plan, { colour: solid(35), ...own })));
+  const solid = (grownMm: number): WearSubject['colour'] =>
+    colourOf(5, 9, { byZone: everywhere({ midsLevel: 9, endsLevel: 9 }), regrowthMm: everywhere(grownMm) });
+  const bare = (colour: WearSubject['colour'], own: Partial<WearSubject> = {}) =>
+    subjectOf({ ...startPlan(), panels: [] }, { colour, ...own });
+  const old = (plan: Plan, own: Partial<WearSubject> = {}) =>
+    oldLineOf(read(subjectOf(plan, { colour: solid(35), ...own })));
 
   test('as the hair map has it, is a line where it has grown to', () => {
     for (const mm of [26, 60, 100]) {
@@ -112,13 +141,25 @@ describe('earlier light', () => {
     expect(weaves.share).toBeGreaterThan(0.8);
     expect(slices.seen).toBe(false);
     expect(slices.share).toBeLessThan(0.62);
-    const depth: Plan = { ...allOver(weave(2.5), 4, 5), panels: [...allOver(weave(2.5), 4, 5).panels.map((panel) => ({ ...panel, dropouts: { every: 1, treatments: ['lowlight' as const], together: 1, recipes: {} } }))] };
-    const facts = [{ letter: 'A', lifts: true, reach: 'ends' as const, endsMm: 0 }, { letter: 'L', lifts: false, reach: 'ends' as const, endsMm: 0 }];
+    const depth: Plan = {
+      ...allOver(weave(2.5), 4, 5),
+      panels: [
+        ...allOver(weave(2.5), 4, 5).panels.map((panel) => ({
+          ...panel,
+          dropouts: { every: 1, treatments: ['lowlight' as const], together: 1, recipes: {} },
+        })),
+      ],
+    };
+    const facts = [
+      { letter: 'A', lifts: true, reach: 'ends' as const, endsMm: 0 },
+      { letter: 'L', lifts: false, reach: 'ends' as const, endsMm: 0 },
+    ];
     expect(old(depth, { letters: { facts, lowlight: 'L' } })!.share).toBeLessThan(0.5 * weaves.share);
   });
 
   test('of the visit before shows where no map says otherwise, with the level that it came to', () => {
-    const before = (level: number) => bare(colourOf(5, 9), { before: { plan: allOver(slice, 4, 4), level, grownMm: 40, grownByZone: {} } });
+    const before = (level: number) =>
+      bare(colourOf(5, 9), { before: { plan: allOver(slice, 4, 4), level, grownMm: 40, grownByZone: {} } });
     const [light, dark] = [9, 7].map((level) => oldLineOf(read(before(level)))!);
     expect(Math.abs(light.atMm - 40)).toBeLessThanOrEqual(4);
     expect(dark.hardness).toBeLessThan(light.hardness);
@@ -126,14 +167,19 @@ describe('earlier light', () => {
 
   test('a band is a line at its place', () => {
     const byZone = { 'top-l': { midsLevel: 8, endsLevel: 9, band: { level: 6, fromMm: 40, toMm: 60 } } };
-    const [band] = read(bare(colourOf(5, 9, { byZone, regrowthMm: { 'top-l': 20 } }))).filter(({ kind }) => kind === 'band');
+    const [band] = read(bare(colourOf(5, 9, { byZone, regrowthMm: { 'top-l': 20 } }))).filter(
+      ({ kind }) => kind === 'band',
+    );
     expect(band).toMatchObject({ zone: 'top-l', atMm: 40 });
   });
 });
 
 test('a mirrored plan has mirrored lines', () => {
   const lines = read(subjectOf(planOf(techniqueOf('four-quarters')!)));
-  const of = (side: string) => lines.filter(({ zone }) => zone.endsWith(side)).map(({ zone, hardness }) => [zone.slice(0, -2), hardness.toFixed(2)]);
+  const of = (side: string) =>
+    lines
+      .filter(({ zone }) => zone.endsWith(side))
+      .map(({ zone, hardness }) => [zone.slice(0, -2), hardness.toFixed(2)]);
   expect(of('-l')).toEqual(of('-r'));
 });
 
@@ -144,5 +190,7 @@ test('what a record says counts: a level less lasts longer, a zone that was left
   expect(growth(subjectOf(plan, { done: done(8) }))).toBeGreaterThan(planned);
   expect(growth(subjectOf(plan, { done: everywhere({ byMm: 6, level: null }) }))).toBeCloseTo(planned - 6, 0);
   const rest = Object.fromEntries(Object.entries(done(9)).filter(([zone]) => zone !== 'crown'));
-  expect(read(subjectOf(plan, { done: rest })).some(({ zone, kind }) => zone === 'crown' && kind === 'new')).toBe(false);
+  expect(read(subjectOf(plan, { done: rest })).some(({ zone, kind }) => zone === 'crown' && kind === 'new')).toBe(
+    false,
+  );
 });

@@ -1,14 +1,15 @@
 import { LINE_SPREAD, OPEN_ZONES, rootLines, type RootLine } from '../growth';
 import { ZONES, type Zone } from '../head';
 import type { ComputedPlan, PatternEngine } from '../pattern';
-import { lengths, lightnessAt, type Layer, type Light } from './light';
+import type { Light } from './light';
 import { LightStudio } from './light-studio';
-import { lightnessOf, naturalLightness } from './shade';
+import { changeIn, OVER_MM, profilesOf, startsOf, type Change, type Profile, type Starts } from './profile';
+import { lightnessOf } from './shade';
 import { COVERS } from './strands';
 import type { WearSubject } from './subject';
 import type { HairRoots } from './worn';
 
-const { abs, ceil, floor, max, min, pow } = Math;
+const { abs, max, min, pow } = Math;
 
 /** What makes a line: light of before, light of today, a band, or where a root shadow runs out. */
 export type LineKind = 'old' | 'new' | 'band' | 'shadow';
@@ -35,11 +36,6 @@ export interface HairLine {
 
 /** Roots by which lines are read: shares of a zone come out within two points of those of many more. */
 const ROOTS = 8000;
-/** Steps along a strand, and how far out lines are looked for, mm. */
-const STEP_MM = 2;
-const REACH_MM = 240;
-/** Light and dark are compared over so much before and after a place, mm. */
-const OVER_MM = 6;
 /** Difference of lightness from level 6 to 9: the usual highlight, by which hardness is one. */
 const USUAL = 0.31;
 /** A line of hardness 1 is seen once so much has grown: where half of the hair is sliced, 6 to 9, after 23 mm, as by the quick estimate. */
@@ -60,19 +56,6 @@ const LEAST_SHARE = 0.01;
 const LEAST_STEP = 0.004;
 /** Mid-lengths so many levels from the root are earlier colour. */
 const OLD_LEVELS = 1;
-/** Starts of a zone that lie further on than this from the first are not its root line: tips, ends. mm */
-const ONE_START_MM = 90;
-
-/** How light changes over a stretch. */
-interface Change {
-  /** Lightness after less before, OKLab. */
-  readonly step: number;
-  /** Where it begins, and over how much it goes, mm. */
-  readonly fromMm: number;
-  readonly extentMm: number;
-  /** Length of a ramp as steep as it is at its steepest, mm. */
-  readonly rampMm: number;
-}
 
 /** Reads the lines of a client's hair; what it remembers changes no result. */
 export class LineReader {
@@ -93,71 +76,28 @@ export function linesOf(subject: WearSubject, { index: { roots } }: HairRoots, l
   const own = startsOf(light.own, roots);
   const old = light.old && startsOf(light.old, roots);
   const { colour, shadowMm } = subject;
-  const reach = ZONES.map((zone, z) => max(own[z]?.toMm ?? 0, old?.[z]?.toMm ?? 0, colour.regrowthMm[zone] ?? 0, colour.byZone[zone]?.band?.toMm ?? 0, 2 * (shadowMm ?? 0)));
+  const reach = ZONES.map((zone, z) =>
+    max(
+      own[z]?.toMm ?? 0,
+      old?.[z]?.toMm ?? 0,
+      colour.regrowthMm[zone] ?? 0,
+      colour.byZone[zone]?.band?.toMm ?? 0,
+      2 * (shadowMm ?? 0),
+    ),
+  );
   const profiles = profilesOf(subject, roots, light, reach);
-  return ZONES.flatMap((zone, z) => (profiles[z].cells === 0 ? [] : zoneLines(zone, profiles[z], own[z], old && old[z], subject)));
+  return ZONES.flatMap((zone, z) =>
+    profiles[z].cells === 0 ? [] : zoneLines(zone, profiles[z], own[z], old && old[z], subject),
+  );
 }
 
-/** Lightness of a zone by distance from the scalp. */
-interface Profile {
-  /** By step, mean over the hair that is so long. */
-  readonly mean: Float64Array;
-  /** Of what grows. */
-  readonly natural: number;
-  /** Steps that most of the hair of the zone reaches. */
-  readonly cells: number;
-  readonly roots: number;
-}
-
-/** @param reachMm by zone, furthest place that is looked at, mm */
-function profilesOf({ plan, colour }: WearSubject, roots: HairRoots['index']['roots'], light: Light, reachMm: readonly number[]): Profile[] {
-  const most = reachMm.map((mm) => ceil((min(REACH_MM, mm) + 3 * OVER_MM) / STEP_MM));
-  const lengthOf = lengths(plan, roots);
-  const sum = most.map((cells) => new Float64Array(cells));
-  const many = most.map((cells) => new Float64Array(cells));
-  for (let i = 0; i < roots.count; i += 1) {
-    const zone = roots.zone[i];
-    const reach = min(most[zone], floor(lengthOf(i) / STEP_MM));
-    for (let c = 0; c < reach; c += 1) {
-      sum[zone][c] += lightnessAt(light, i, (c + 0.5) * STEP_MM);
-      many[zone][c] += 1;
-    }
-  }
-  return ZONES.map((zone, z) => {
-    const whole = many[z][0];
-    const known = many[z].findIndex((own) => own < whole / 2);
-    return { mean: sum[z].map((value, c) => value / max(1, many[z][c])), natural: naturalLightness(colour, zone), cells: whole === 0 ? 0 : known < 0 ? most[z] : known, roots: whole };
-  });
-}
-
-/** Where the light of a zone begins: the first stretch of starts, tips and ends left out. */
-interface Starts {
-  readonly fromMm: number;
-  readonly toMm: number;
-  /** Lightness that it comes to, mean. */
-  readonly lightness: number;
-  readonly roots: number;
-}
-
-function startsOf({ fromMm, overMm, level }: Layer, roots: HairRoots['index']['roots']): (Starts | null)[] {
-  const found = ZONES.map((): number[] => []);
-  for (let i = 0; i < roots.count; i += 1) if (fromMm[i] < REACH_MM) found[roots.zone[i]].push(i);
-  return found.map((own) => {
-    if (own.length === 0) return null;
-    const sorted = own.sort((a, b) => fromMm[a] - fromMm[b]);
-    const first = at(sorted.map((i) => fromMm[i]), 0.05);
-    const near = sorted.filter((i) => fromMm[i] <= first + ONE_START_MM);
-    const last = at(near.map((i) => fromMm[i]), 0.95);
-    const end = at(near.map((i) => fromMm[i] + overMm[i]).sort((a, b) => a - b), 0.95);
-    // Nine tenths of the starts are looked at; the rest lie as far on either side as is left.
-    const rest = (last - first) / 18;
-    return { fromMm: max(0, first - rest), toMm: end + rest, lightness: near.reduce((sum, i) => sum + lightnessOf(level[i]), 0) / near.length, roots: near.length };
-  });
-}
-
-const at = (sorted: readonly number[], share: number) => sorted[floor(share * sorted.length)];
-
-function zoneLines(zone: Zone, profile: Profile, own: Starts | null, old: Starts | null, subject: WearSubject): HairLine[] {
+function zoneLines(
+  zone: Zone,
+  profile: Profile,
+  own: Starts | null,
+  old: Starts | null,
+  subject: WearSubject,
+): HairLine[] {
   const { colour, shadowMm } = subject;
   const { midsLevel, band, naturalLevel = colour.naturalLevel } = colour.byZone[zone] ?? {};
   const grownMm = colour.regrowthMm[zone] ?? 0;
@@ -171,39 +111,44 @@ function zoneLines(zone: Zone, profile: Profile, own: Starts | null, old: Starts
     out.push(...lineOf('shadow', zone, true, change, contrast, subject));
   }
   const taken = own !== null && own.roots / profile.roots >= LEAST_SHARE;
-  if (taken && !covered(own.fromMm)) out.push(...lineOf('new', zone, true, changeIn(profile, own.fromMm, own.toMm), own.lightness - profile.natural, subject));
+  if (taken && !covered(own.fromMm))
+    out.push(
+      ...lineOf('new', zone, true, changeIn(profile, own.fromMm, own.toMm), own.lightness - profile.natural, subject),
+    );
   if (midsLevel !== undefined && abs(midsLevel - naturalLevel) >= OLD_LEVELS && grownMm > 0) {
-    if (!covered(grownMm)) out.push(...lineOf('old', zone, taken, changeIn(profile, grownMm, grownMm), lightnessOf(midsLevel) - profile.natural, subject));
-  } else if (old !== null && !covered(old.fromMm)) out.push(...lineOf('old', zone, taken, changeIn(profile, old.fromMm, old.toMm), old.lightness - profile.natural, subject));
+    if (!covered(grownMm))
+      out.push(
+        ...lineOf(
+          'old',
+          zone,
+          taken,
+          changeIn(profile, grownMm, grownMm),
+          lightnessOf(midsLevel) - profile.natural,
+          subject,
+        ),
+      );
+  } else if (old !== null && !covered(old.fromMm))
+    out.push(
+      ...lineOf('old', zone, taken, changeIn(profile, old.fromMm, old.toMm), old.lightness - profile.natural, subject),
+    );
   if (band) {
     const edges = [changeIn(profile, band.fromMm, band.fromMm), changeIn(profile, band.toMm, band.toMm)];
     const [edge] = edges.sort((a, b) => abs(b.step) - abs(a.step));
-    if (!covered(band.fromMm)) out.push(...lineOf('band', zone, taken, { ...edge, fromMm: band.fromMm }, edge.step, subject));
+    if (!covered(band.fromMm))
+      out.push(...lineOf('band', zone, taken, { ...edge, fromMm: band.fromMm }, edge.step, subject));
   }
   return out;
 }
 
-/** How the lightness of a zone changes from before a stretch to after it, where it begins to, and over how much. */
-function changeIn({ mean, natural, cells }: Profile, fromMm: number, toMm: number): Change {
-  // Before the scalp is what will have grown.
-  const over = (from: number, to: number) => {
-    let sum = 0;
-    let steps = 0;
-    for (let c = floor(from / STEP_MM); c < to / STEP_MM; c += 1, steps += 1) sum += c < 0 ? natural : mean[min(cells - 1, c)];
-    return steps === 0 ? natural : sum / steps;
-  };
-  const [first, last] = [fromMm - 1.5 * STEP_MM, toMm + 1.5 * STEP_MM];
-  const step = over(last, last + OVER_MM) - over(first - OVER_MM, first);
-  const signed = step < 0 ? -1 : 1;
-  let steepest = 0;
-  // The longer it is, the further apart it is compared: a few hairs are no step.
-  const apart = max(OVER_MM, (toMm - fromMm) / 3);
-  for (let mm = first; mm <= last; mm += STEP_MM) steepest = max(steepest, signed * (over(mm, mm + apart) - over(mm - apart, mm)));
-  return { step, fromMm, extentMm: toMm - fromMm, rampMm: max(OVER_MM, steepest > 0 ? (apart * abs(step)) / steepest : OVER_MM) };
-}
-
 /** A change as a line, with when it is seen. @param contrast lightness of the light hair less that of the dark */
-function lineOf(kind: LineKind, zone: Zone, taken: boolean, { step, fromMm, extentMm, rampMm }: Change, contrast: number, { curl, mmPerWeek }: WearSubject): HairLine[] {
+function lineOf(
+  kind: LineKind,
+  zone: Zone,
+  taken: boolean,
+  { step, fromMm, extentMm, rampMm }: Change,
+  contrast: number,
+  { curl, mmPerWeek }: WearSubject,
+): HairLine[] {
   const most = max(abs(contrast), abs(step));
   const share = abs(step) / max(most, 1e-6);
   if (abs(step) < LEAST_STEP || share < LEAST_SHARE) return [];
@@ -214,7 +159,19 @@ function lineOf(kind: LineKind, zone: Zone, taken: boolean, { step, fromMm, exte
   // A start off the scalp that runs out softly is meant: it is a line once so much has grown above it.
   const growMm = broken || SEEN_MM / hardness > NEVER_MM ? null : max(0, seenMm - max(0, fromMm - extentMm));
   const weeks = growMm === null ? null : growMm / mmPerWeek;
-  return [{ kind, zone, taken, atMm: fromMm, contrast: step < 0 ? -most : most, share, hardness, growMm, weeks: weeks === null ? null : [weeks * (1 - LINE_SPREAD), weeks * (1 + LINE_SPREAD)] }];
+  return [
+    {
+      kind,
+      zone,
+      taken,
+      atMm: fromMm,
+      contrast: step < 0 ? -most : most,
+      share,
+      hardness,
+      growMm,
+      weeks: weeks === null ? null : [weeks * (1 - LINE_SPREAD), weeks * (1 + LINE_SPREAD)],
+    },
+  ];
 }
 
 /** The lines at the root of what the visit did, as a client will mind them. */
@@ -247,5 +204,10 @@ export function oldLineOf(lines: readonly HairLine[]): OldLine | null {
   if (old.length === 0) return null;
   const mean = (of: (line: HairLine) => number) => old.reduce((sum, own) => sum + of(own), 0) / old.length;
   const places = old.map(({ atMm }) => atMm).sort((a, b) => a - b);
-  return { atMm: places[places.length >> 1], share: mean(({ share }) => share), hardness: mean(({ hardness }) => hardness), seen: old.filter(({ growMm }) => growMm === 0).length > old.length / 2 };
+  return {
+    atMm: places[places.length >> 1],
+    share: mean(({ share }) => share),
+    hardness: mean(({ hardness }) => hardness),
+    seen: old.filter(({ growMm }) => growMm === 0).length > old.length / 2,
+  };
 }

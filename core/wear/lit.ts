@@ -3,7 +3,8 @@ import type { Surface } from './surface';
 
 /** How light every pixel of a view is, 0–1; 0 where no hair is seen. Brightness, stripes and pictures come from it. */
 export function litOf(surface: Surface, light: Light): Float32Array {
-  if (light.base.whole !== null && light.old === null && light.shadow === null) return litOfWhole(surface, light, light.base.whole);
+  if (light.base.whole !== null && light.old === null && light.shadow === null)
+    return litOfWhole(surface, light, light.base.whole);
   const { start, strand, along, weight, depth } = surface;
   const lit = new Float32Array(depth.length);
   const at = seenAt;
@@ -16,7 +17,11 @@ export function litOf(surface: Surface, light: Light): Float32Array {
 }
 
 /** The same, with nothing looked up twice, for hair that was one colour along all of its length: the usual case, and this the hottest loop of all. */
-function litOfWhole({ start, strand, along, weight, depth }: Surface, { own, lightness, base: { dark, span } }: Light, whole: Float32Array): Float32Array {
+function litOfWhole(
+  { start, strand, along, weight, depth }: Surface,
+  { own, lightness, base: { dark, span } }: Light,
+  whole: Float32Array,
+): Float32Array {
   const lit = new Float32Array(depth.length);
   const { fromMm, overMm, toMm } = own;
   const light = lightness.own;
@@ -38,7 +43,11 @@ function litOfWhole({ start, strand, along, weight, depth }: Surface, { own, lig
 }
 
 /** Mean light of the pixels that show hair, 0–1; 0 where none does. @param within which of them count; all where none is given */
-export function brightnessOf({ start }: Pick<Surface, 'start'>, lit: Float32Array, within?: (pixel: number) => boolean): number {
+export function brightnessOf(
+  { start }: Pick<Surface, 'start'>,
+  lit: Float32Array,
+  within?: (pixel: number) => boolean,
+): number {
   let pixels = 0;
   let sum = 0;
   for (let p = 0; p < lit.length; p += 1) {

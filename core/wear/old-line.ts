@@ -18,7 +18,12 @@ export interface OldLineJudged {
 const WORTH = 0.03;
 
 /** @param read lines of a subject */
-export function judgeOldLine(subject: WearSubject, { foils }: Pick<Sheet, 'foils'>, lines: readonly HairLine[], read: (subject: WearSubject) => readonly HairLine[]): OldLineJudged | null {
+export function judgeOldLine(
+  subject: WearSubject,
+  { foils }: Pick<Sheet, 'foils'>,
+  lines: readonly HairLine[],
+  read: (subject: WearSubject) => readonly HairLine[],
+): OldLineJudged | null {
   const before = oldLineOf(read({ ...subject, plan: { ...subject.plan, panels: [] }, shadowMm: null }));
   if (!before) return null;
   const leftOf = (own: OldLine | null) => (own === null ? 0 : Math.min(1, own.share / before.share));
@@ -27,7 +32,9 @@ export function judgeOldLine(subject: WearSubject, { foils }: Pick<Sheet, 'foils
   if (!now?.seen) return { before, now, left, mends: [] };
   const open = [...new Set(foils.filter(({ zone }) => OPEN_ZONES.has(zone)).map(({ panel }) => panel))];
   const ways: Omit<OldLineMend, 'left'>[] = [
-    ...(open.length > 0 ? (['slices', 'depth', 'tips'] as const).map((how) => ({ kind: 'old-line' as const, how, panels: open, mm: 0 })) : []),
+    ...(open.length > 0
+      ? (['slices', 'depth', 'tips'] as const).map((how) => ({ kind: 'old-line' as const, how, panels: open, mm: 0 }))
+      : []),
     { kind: 'old-line', how: 'shadow', panels: [], mm: Math.min(60, 5 * Math.ceil(before.atMm / 5)) },
   ];
   const mends = ways

@@ -19,7 +19,7 @@ import { VIEW_NAMES, wayKey, type Curl, type View, type Way } from './ways';
 const MOST_BYTES = 160e6;
 const MOST_STRIPS = 8 * partSteps().length;
 const MOST_PALETTES = 24;
-/** So many views are looked at for stripes over the phases of a pattern. */
+/** Number of views whose stripes are measured over the phases of a pattern. */
 const MOST_STRIPED = 4;
 
 /**

@@ -30,14 +30,22 @@ function zoneLook({ naturalLevel, map }: Known, zone: Zone): ZoneLook {
   const { naturalLevel: own = naturalLevel, greyShare = 0, midsLevel, endsLevel = midsLevel } = map[zone] ?? {};
   const lightest = Math.max(midsLevel ?? own, endsLevel ?? own);
   const light = naturalHair(lightest);
-  return { ground: drawnHair(own), greyShare, old: lightest - own >= OLD_LEVELS ? { ...light, lightness: Math.min(LIGHTEST_LIGHT, light.lightness * 0.72 + 0.03) } : null };
+  return {
+    ground: drawnHair(own),
+    greyShare,
+    old:
+      lightest - own >= OLD_LEVELS
+        ? { ...light, lightness: Math.min(LIGHTEST_LIGHT, light.lightness * 0.72 + 0.03) }
+        : null,
+  };
 }
 
 /** Whether the hair is one colour all over. */
-export const isPlain = ({ naturalLevel, map }: Known): boolean => ZONES.every((zone) => {
-  const { ground, greyShare, old } = zoneLook({ naturalLevel, map }, zone);
-  return greyShare === 0 && old === null && ground.lightness === drawnHair(naturalLevel).lightness;
-});
+export const isPlain = ({ naturalLevel, map }: Known): boolean =>
+  ZONES.every((zone) => {
+    const { ground, greyShare, old } = zoneLook({ naturalLevel, map }, zone);
+    return greyShare === 0 && old === null && ground.lightness === drawnHair(naturalLevel).lightness;
+  });
 
 /** Strands by their place on the opened head, as drawn. */
 export interface OwnHair {
@@ -86,7 +94,10 @@ export function ownStrands(head: Head, known: Known): DrawnStrand[] {
     const azimuth = (i * 2.399963) % (2 * Math.PI);
     const most = head.hairArc(azimuth);
     const arc = Math.sqrt((i + 0.5) / STRANDS) * most;
-    const at = (mm: number): [number, number] => [Math.min(most, mm) * Math.sin(azimuth), Math.min(most, mm) * Math.cos(azimuth)];
+    const at = (mm: number): [number, number] => [
+      Math.min(most, mm) * Math.sin(azimuth),
+      Math.min(most, mm) * Math.cos(azimuth),
+    ];
     const from = at(arc);
     out.push({ from, to: at(arc + STRAND_MM), colour: cssColour(hair.colourAt(...from, byLot(i))) });
   }
@@ -94,7 +105,10 @@ export function ownStrands(head: Head, known: Known): DrawnStrand[] {
 }
 
 /** Colour by place on the cap of the round head, linear light. @param across 0–1 round the head from the back, as its texture runs @param down 0 apex, 1 hairline */
-export function ownTexel(head: Head, hair: OwnHair): (across: number, down: number, strand: number) => readonly [number, number, number] {
+export function ownTexel(
+  head: Head,
+  hair: OwnHair,
+): (across: number, down: number, strand: number) => readonly [number, number, number] {
   return (across, down, strand) => {
     const azimuth = across * 2 * Math.PI - Math.PI;
     const arc = down * head.hairArc(azimuth);

@@ -1,9 +1,16 @@
-import { planOf, techniqueOf, TECHNIQUES } from '@/core/technique';
+import { planOf, techniqueOf, TECHNIQUES, type Technique } from '@/core/technique';
+import type { Letters } from '@/core/work';
 import { NO_LETTERS, type WearSubject } from '@/core/wear';
 
 /** What the pattern is laid beside: nothing, itself today, the last visit's, or one of the library's. */
 export type ComparisonKey = 'none' | 'today' | 'last' | `pattern ${string}`;
 export const NO_COMPARISON: ComparisonKey = 'none';
+
+/** What the letters of a built-in pattern are meant to do. */
+const lettersOf = ({ deposits = [] }: Technique): Letters => ({
+  facts: deposits.map((letter) => ({ letter, lifts: false, reach: 'ends', endsMm: 0 })),
+  lowlight: deposits[0] ?? null,
+});
 
 /** A subject at a number of weeks, and how it is called. */
 export interface Compared {
@@ -25,7 +32,7 @@ export function comparedWith(key: ComparisonKey, subject: WearSubject, weeks: nu
   if (key === 'none' || (key === 'today' && weeks === 0)) return undefined;
   if (key === 'today') return { words: 'Today', subject, weeks: 0 };
   const { plan, before } = subject;
-  if (key === 'last') return before ? { words: 'Last visit’s pattern', subject: { ...subject, plan: { ...before.plan, head: plan.head, hair: plan.hair }, before: null, letters: NO_LETTERS }, weeks } : undefined;
+  if (key === 'last') return before ? { words: 'Last visit’s pattern', subject: { ...subject, plan: { ...before.plan, head: plan.head, hair: plan.hair }, before: null, letters: NO_LETTERS, levels: {}, usualLevel: before.level, done: null }, weeks } : undefined;
   const technique = techniqueOf(key.slice('pattern '.length));
-  return technique && { words: technique.name, subject: { ...subject, plan: { ...planOf(technique), head: plan.head, hair: plan.hair, foil: plan.foil }, letters: NO_LETTERS }, weeks };
+  return technique && { words: technique.name, subject: { ...subject, plan: { ...planOf(technique), head: plan.head, hair: plan.hair, foil: plan.foil }, letters: lettersOf(technique), levels: {}, done: null }, weeks };
 }

@@ -16,7 +16,14 @@ import {
   type Need,
   type Reached,
 } from '../../mix';
-import { createPatternEngine, sharesOf, type HairShares, type ComputedPlan, type PatternEngine, type Plan } from '../../pattern';
+import {
+  createPatternEngine,
+  sharesOf,
+  type HairShares,
+  type ComputedPlan,
+  type PatternEngine,
+  type Plan,
+} from '../../pattern';
 import { Shelf } from '../../products';
 import { zonesOfPlan } from '../../record';
 import { offeredSteps, suggestedSteps, timedSteps, type ServiceStep, type TimedStep } from '../../steps';
@@ -224,7 +231,10 @@ class Visit implements ComputedVisit {
 
   get shares() {
     return this.once('shares', () =>
-      sharesOf(this.pattern.sheet, new Set(this.work.letters.filter(({ recipe }) => recipe?.lifts === false).map(({ letter }) => letter))),
+      sharesOf(
+        this.pattern.sheet,
+        new Set(this.work.letters.filter(({ recipe }) => recipe?.lifts === false).map(({ letter }) => letter)),
+      ),
     );
   }
 
@@ -332,7 +342,9 @@ class Visit implements ComputedVisit {
 
   get cautionFacts() {
     return this.once('cautionFacts', () => {
-      const warnings = this.colours.roots.flatMap(({ result }) => (result.ok && result.warning ? [result.warning] : []));
+      const warnings = this.colours.roots.flatMap(({ result }) =>
+        result.ok && result.warning ? [result.warning] : [],
+      );
       return cautionFactsOf({
         mix: this.mix,
         work: this.work,
@@ -425,15 +437,15 @@ class Visit implements ComputedVisit {
 
   private wearWith(outcome: VisitDocuments['outcome']): WearSubject {
     return wearSubjectOf({
-        consult: this.consult,
-        mix: this.mix,
-        plan: this.plan,
-        facts: this.facts,
-        growth: this.growth,
-        done: outcome,
-        planned: zonesOfPlan(this.work, this.pattern.sheet),
-        levels: levelsOfUnits(this.work),
-        letters: factsOfLetters(this.work.letters, this.work.lowlight),
+      consult: this.consult,
+      mix: this.mix,
+      plan: this.plan,
+      facts: this.facts,
+      growth: this.growth,
+      done: outcome,
+      planned: zonesOfPlan(this.work, this.pattern.sheet),
+      levels: levelsOfUnits(this.work),
+      letters: factsOfLetters(this.work.letters, this.work.lowlight),
     });
   }
 
@@ -442,7 +454,10 @@ class Visit implements ComputedVisit {
   }
 
   next(outcome?: VisitDocuments['outcome']) {
-    const lines = outcome === undefined ? this.lines : this.parts.lines({ subject: this.wearWith(outcome), computed: this.pattern });
+    const lines =
+      outcome === undefined
+        ? this.lines
+        : this.parts.lines({ subject: this.wearWith(outcome), computed: this.pattern });
     const { consult, mix } = this;
     return nextVisit({
       on: this.facts.heldOn,

@@ -5,12 +5,22 @@ import { EVERYWHERE, usualFormula, type RootMix, type VisitMix } from '..';
 import { visitOf } from './testing';
 
 const plan = startPlan();
-const visit = (mix: Partial<VisitMix> = {}, consult = {}) => visitOf({ plan, mix, consult: { naturalLevel: 5, goalLevel: 9, ...consult } });
+const visit = (mix: Partial<VisitMix> = {}, consult = {}) =>
+  visitOf({ plan, mix, consult: { naturalLevel: 5, goalLevel: 9, ...consult } });
 const lineWeeks = (own: ReturnType<typeof visit>, outcome?: Parameters<typeof own.next>[0]) =>
   (own.next(outcome)?.reasons ?? []).filter(({ kind }) => kind === 'line').map(({ weeks }) => weeks);
 
 const root: RootMix = {
-  id: 'r', place: { ...EVERYWHERE, lengths: ['roots'] }, mm: 30, line: 'sedge', rule: null, grams: 45, ratio: 1, volumes: 10, minutes: 15, state: 'damp',
+  id: 'r',
+  place: { ...EVERYWHERE, lengths: ['roots'] },
+  mm: 30,
+  line: 'sedge',
+  rule: null,
+  grams: 45,
+  ratio: 1,
+  volumes: 10,
+  minutes: 15,
+  state: 'damp',
 };
 
 describe('the next visit', () => {
@@ -38,14 +48,19 @@ describe('the next visit', () => {
   });
 
   test('root colour fades as a toner does; without either nothing fades', () => {
-    const fades = (mix: Partial<VisitMix>) => visit(mix, { washesPerWeek: 4 }).next()!.reasons.find(({ kind }) => kind === 'toner')?.weeks;
+    const fades = (mix: Partial<VisitMix>) =>
+      visit(mix, { washesPerWeek: 4 })
+        .next()!
+        .reasons.find(({ kind }) => kind === 'toner')?.weeks;
     expect(fades({ roots: [root] })).toBeCloseTo(5, 9);
     expect(fades({})).toBeUndefined();
   });
 
   test('strength that reaches less draws its line later', () => {
     const formula = usualFormula(new Shelf(EMPTY_MIX, USUAL_RANGE))!;
-    const [weak, strong] = [10, 30].map((volumes) => lineWeeks(visit({ formulas: { A: { ...formula, volumes } } }, { naturalLevel: 3 })));
+    const [weak, strong] = [10, 30].map((volumes) =>
+      lineWeeks(visit({ formulas: { A: { ...formula, volumes } } }, { naturalLevel: 3 })),
+    );
     expect(weak[0]).toBeGreaterThan(strong[0]);
   });
 });

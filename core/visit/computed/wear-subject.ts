@@ -55,6 +55,7 @@ export function wearSubjectOf({
     shadowMm: shadowOf(mix)?.mm ?? null,
     letters,
     levels,
+    usualLevel: usualOf(levels) ?? consult.goalLevel,
     done: done && doneIn(done, planned),
     before: foiled && {
       plan: foiled.plan,
@@ -70,8 +71,17 @@ export function wearSubjectOf({
   };
 }
 
+/** Mean of the levels that units reach: what another pattern with the same mix would come to. */
+function usualOf(levels: Readonly<Record<string, number>>): number | null {
+  const all = Object.values(levels);
+  return all.length === 0 ? null : all.reduce((sum, level) => sum + level, 0) / all.length;
+}
+
 /** A record as wear reads it, against what was planned; one from before zones were kept says the same of all of them. */
-function doneIn({ zones, levelReached }: NonNullable<VisitDocuments['outcome']>, planned: ZonesDone): NonNullable<WearSubject['done']> {
+function doneIn(
+  { zones, levelReached }: NonNullable<VisitDocuments['outcome']>,
+  planned: ZonesDone,
+): NonNullable<WearSubject['done']> {
   if (zones === null) return Object.fromEntries(ZONES.map((zone) => [zone, { byMm: 0, level: levelReached }]));
   const own = Object.entries(zones) as [Zone, { leftMm: number | null; level: number | null }][];
   return Object.fromEntries(
