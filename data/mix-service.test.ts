@@ -1,6 +1,6 @@
 import { serviceState, type EventBody } from '../core/chair';
 import { EMPTY_CONSULT, EMPTY_MIX } from '../core/formats';
-import { tonerFor } from '../core/mix/testing';
+import { lightenerWith, tonerFor } from '../core/mix/testing';
 import { USUAL_RANGE } from '../core/products';
 import { shadowOf, withProducts, type VisitMix } from '../core/visit';
 import { beginVisit } from './begin-visit';
@@ -113,18 +113,7 @@ test('what was used is refused in a sentence, and nothing is written; after the 
 test('a formula of what is not placed yet: the foils that wait go by it', async () => {
   const visitId = await begun();
   await say(visitId, { kind: 'started' });
-  const cream = {
-    kind: 'lift',
-    product: 'moth-cream',
-    volumes: 10,
-    bottles: null,
-    ratio: 1.5,
-    additives: [],
-    ends: null,
-    target: null,
-    heat: false,
-    reach: 'ends',
-  } as const;
+  const cream = lightenerWith({ product: 'moth-cream', volumes: 10, ratio: 1.5 });
   expect(await save(visitId, { toners: [toner('a')], formulas: { A: cream } })).toMatchObject({ ok: true });
   const { blocks } = await stateOf(visitId);
   for (const { unit } of blocks.flatMap(({ units }) => units)) expect(unit.mix).toMatch(/cream.*10 vol/);

@@ -3,7 +3,7 @@ import path from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { recordOf, serviceState, type ServiceEvent, type ServiceScript } from '@/core/chair';
 import { EMPTY_MIX, startPlan } from '@/core/formats';
-import { tonerFor } from '@/core/mix/testing';
+import { lightenerWith, tonerFor } from '@/core/mix/testing';
 import { USUAL_RANGE } from '@/core/products';
 import { withProducts } from '@/core/visit';
 import { createPatternEngine, type Plan } from '@/core/pattern';
@@ -319,18 +319,7 @@ test('Mix stays open during a service for what was not used: a toner that is add
     async (id) => (await fetch(`/api/visits/${id}`)).json() as Promise<{ mix: { document: typeof EMPTY_MIX } }>,
     visit,
   );
-  const stronger = {
-    kind: 'lift',
-    product: 'moth-powder',
-    volumes: 30,
-    bottles: null,
-    ratio: 2,
-    additives: [],
-    ends: null,
-    target: null,
-    heat: false,
-    reach: 'ends',
-  } as const;
+  const stronger = lightenerWith({ volumes: 30 });
   expect(
     await put(tablet.page, visit, 'mix', withProducts({ ...mix.document, formulas: { A: stronger } }, USUAL_RANGE)),
   ).toMatchObject({ answer: { problem: expect.stringContaining('Formula A was used') } });

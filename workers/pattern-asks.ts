@@ -1,5 +1,5 @@
 import { thumbnailOf, type Thumbnail } from '@/core/formats';
-import { lineWords } from '@/core/growth';
+import { bySoonest, lineWords } from '@/core/growth';
 import { createPatternEngine, sharesOf, type Plan, type Shares } from '@/core/pattern';
 import { suggest, type SuggestFacts, type Suggestion } from '@/core/suggest';
 import { createVisitEngine, type VisitDocuments, type VisitFacts } from '@/core/visit/computed';
@@ -42,7 +42,7 @@ const visits = createVisitEngine(engine);
 function comesTo(plan: Plan, { documents, facts }: VisitAsked): ComesTo {
   const visit = visits.compute({ ...documents, plan }, facts);
   const { mmPerWeek } = visit.growth.rate;
-  const [first] = rootLinesOf(visit.lines).sort((a, b) => a.growMm - b.growMm);
+  const [first] = rootLinesOf(visit.lines).sort(bySoonest);
   return { totalMinor: visit.estimate.totalMinor, line: first ? lineWords(first, mmPerWeek) : null };
 }
 

@@ -1,3 +1,4 @@
+import { lightenerWith } from '../mix/testing';
 import { plainStep, type ServiceStep } from '../steps';
 import { EVERYWHERE } from '../visit';
 import {
@@ -213,18 +214,7 @@ describe('what was used of Mix', () => {
     expect(usedProblem(before, { ...before, toners: [toner] }, used)).toBeNull();
     expect(usedProblem(before, { ...before, toners: [{ ...toner, minutes: 12 }] }, used)).toMatch(/^Toner was put on/);
     expect(usedProblem(before, { ...before, toners: [] }, used)).toMatch(/^Toner was put on/);
-    const formula = {
-      kind: 'lift',
-      product: 'p',
-      volumes: 20,
-      bottles: null,
-      ratio: 2,
-      additives: [],
-      ends: null,
-      target: null,
-      heat: false,
-      reach: 'ends',
-    } as const;
+    const formula = lightenerWith({ product: 'p' });
     expect(usedProblem(before, { ...before, formulas: { B: formula } }, used)).toBeNull();
     expect(usedProblem(before, { ...before, formulas: { A: formula } }, used)).toMatch(/^Formula A was used/);
   });

@@ -1,4 +1,4 @@
-import { lineWeeks, lineWords, tonerWeeks, visibleLine, type GrowthRate, type RootLine } from '../growth';
+import { bySoonest, lineWeeks, lineWords, tonerWeeks, visibleLine, type GrowthRate, type RootLine } from '../growth';
 import { greyShareOf } from '../hair-map';
 import { brightnessStep } from '../pattern';
 import { capital, formatLevel } from '../units';
@@ -73,18 +73,25 @@ function worn(consult: Consult, add: Add): void {
 
 function upkeep(consult: Consult, house: House, { mmPerWeek }: GrowthRate, lines: readonly RootLine[] | null, sayMoney: (minor: number) => string, add: Add): void {
   const { weeksBetween: weeks, washesPerWeek: washes } = consult;
-  const contrast = Math.max(1, consult.goalLevel - consult.naturalLevel);
   if (weeks !== null) {
-    // The pattern's own line, once there is one; before that what a fine weave to the scalp would show.
-    const [line] = [...(lines ?? [{ what: 'full' as const, growMm: visibleLine('soft', contrast, 1).atMm }])].sort((a, b) => a.growMm - b.growMm);
-    const holds = line === undefined || line.growMm >= weeks * mmPerWeek;
-    const shows = lines === null ? `A fine weave to the scalp shows its line ${lineWeeks(line, mmPerWeek)}${holds ? ', which holds.' : ': start off the scalp and feathered.'}` : line ? `${lineWords(line, mmPerWeek)}${holds ? '' : ' Start off the scalp, or feather more.'}` : 'This pattern grows out without a root line.';
-    add('upkeep', `Every ${weeks} weeks`, `About ${Math.round(mmPerWeek * weeks)} mm will have grown. ${shows}`);
+    add('upkeep', `Every ${weeks} weeks`, `About ${Math.round(mmPerWeek * weeks)} mm will have grown. ${lineSaid(consult, mmPerWeek, weeks, lines)}`);
   }
   if (washes !== null) add('upkeep', `${washes} ${washes === 1 ? 'wash' : 'washes'} a week`, `A toner lasts about ${Math.round(tonerWeeks(washes))} weeks.`);
   const minutes = timeThereIs(house, consult.minutesAtMost);
   if (minutes !== null) add('upkeep', `${minutes} min for the foils`, 'Suggestions are thinned to it; the checks say when the plan runs over.');
   if (consult.budgetMinor !== null) add('upkeep', `Budget ${sayMoney(consult.budgetMinor)}`, 'The checks say when the estimate runs over; Fit cuts the plan to it.');
+}
+
+/** When the pattern's own line is seen, once there is one; before that when a fine weave to the scalp would show. */
+function lineSaid({ goalLevel, naturalLevel }: Consult, mmPerWeek: number, weeks: number, lines: readonly RootLine[] | null): string {
+  const holds = ({ growMm }: Pick<RootLine, 'growMm'>) => growMm >= weeks * mmPerWeek;
+  if (lines === null) {
+    const usual = { growMm: visibleLine('soft', Math.max(1, goalLevel - naturalLevel), 1).atMm };
+    return `A fine weave to the scalp shows its line ${lineWeeks(usual, mmPerWeek)}${holds(usual) ? ', which holds.' : ': start off the scalp and feathered.'}`;
+  }
+  const [line] = [...lines].sort(bySoonest);
+  if (!line) return 'This pattern grows out without a root line.';
+  return `${lineWords(line, mmPerWeek)}${holds(line) ? '' : ' Start off the scalp, or feather more.'}`;
 }
 
 function history(consult: Consult, add: Add): void {

@@ -8,6 +8,9 @@ export interface RootLine {
   readonly growMm: number;
 }
 
+/** The line that is seen first comes first. */
+export const bySoonest = (one: RootLine, other: RootLine): number => one.growMm - other.growMm;
+
 /** Estimates of when a line is seen are good to a quarter, either way. */
 export const LINE_SPREAD = 0.25;
 

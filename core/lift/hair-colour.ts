@@ -23,6 +23,9 @@ export function naturalHair(level: number): HairColour {
   return { lightness, chroma: along(NEUTRAL_CHROMA), hueDeg: along(NEUTRAL_HUE) };
 }
 
+/** OKLab lightness of hair at a level, 0–1. */
+export const lightnessOf = (level: number): number => naturalHair(level).lightness;
+
 /** Hue in degrees and chroma of freshly lightened undercoat at levels 4 … 10 (working table); darker is as 4. */
 const UNDERCOAT = [[35, 0.09], [45, 0.11], [55, 0.12], [68, 0.12], [82, 0.115], [92, 0.08], [98, 0.045]] as const;
 

@@ -1,5 +1,5 @@
 export { effortTo, levelOf } from './effort';
-export { cssColour, linearRgb, mixedHair, naturalHair, tonedHair, undercoatHair, type HairColour, type Tone } from './hair-colour';
+export { cssColour, lightnessOf, linearRgb, mixedHair, naturalHair, tonedHair, undercoatHair, type HairColour, type Tone } from './hair-colour';
 export { bowlStrength, dose, levelAfter, levelAfterAll, LIFT_FACTORS, onThisHead, readyAfter, type LiftOf } from './lift';
 export { EIGHT_IN_TEN, headFactor, readingProblem, weighReading, type HeadFactor, type StrandReading } from './strand-test';
 export { bandWarning, rootColour, USUAL_ROOT, type RootColour, type RootRule } from './root-colour';

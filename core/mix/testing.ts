@@ -1,4 +1,4 @@
-import { EVERYWHERE, type ColourPlace, type VisitToner } from '../visit';
+import { EVERYWHERE, type ColourPlace, type LiftFormula, type VisitToner } from '../visit';
 
 /** A toner of the usual range for tests, on damp hair. */
 export function tonerFor(
@@ -17,6 +17,23 @@ export function tonerFor(
     volumes: 5,
     minutes,
     state: 'damp',
+    ...part,
+  };
+}
+
+/** A lightener of the usual range for tests: powder at 20 vol, 1 : 2, to the ends. */
+export function lightenerWith(part: Partial<LiftFormula> = {}): LiftFormula {
+  return {
+    kind: 'lift',
+    product: 'moth-powder',
+    volumes: 20,
+    bottles: null,
+    ratio: 2,
+    additives: [],
+    ends: null,
+    target: null,
+    heat: false,
+    reach: 'ends',
     ...part,
   };
 }

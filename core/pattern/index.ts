@@ -27,4 +27,5 @@ export { nominalDropout, pitchOf, rowCount, rowOffsets } from './spacing';
 export { formulaOf, placesOf, type FoilPlace } from './rotation';
 export { USUAL_TREATMENT } from './types';
 export type * from './types';
+export { seeded } from './seeded';
 export { sharesOf, sharesWords, type HairShares, type Shares } from './shares';

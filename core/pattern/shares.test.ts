@@ -1,19 +1,10 @@
 import { startPlan } from '../formats';
 import { planOf, techniqueOf } from '../technique';
-import { createPatternEngine, sharesOf, sharesWords, type Plan } from '.';
-
-const engine = createPatternEngine();
+import { sharesOf, sharesWords } from '.';
+import { engine, inTurn } from './testing';
 
 test('half of the foils depositing: the lightened share halves, and the deepened share is the other half', () => {
-  const start = startPlan();
-  const plan: Plan = {
-    ...start,
-    panels: start.panels.map((panel) => ({
-      ...panel,
-      rotation: { sequence: 'AB', by: 'foil', anew: true, from: 1, to: null } as const,
-    })),
-  };
-  const { sheet } = engine.compute(plan);
+  const { sheet } = engine.compute(inTurn(startPlan()));
   const all = sharesOf(sheet).total;
   const half = sharesOf(sheet, new Set(['B'])).total;
   expect(half.lightened + half.deepened).toBeCloseTo(all.lightened, 12);

@@ -25,3 +25,12 @@ export function planWith(panels: readonly Partial<PanelInput>[], more: Partial<P
 export function sheetOf(panels: readonly Partial<PanelInput>[], more: Partial<Plan> = {}): Sheet {
   return engine.compute(planWith(panels, more)).sheet;
 }
+
+/** A plan whose foils take two formulas in turn, foil by foil. */
+export const inTurn = (plan: Plan): Plan => ({
+  ...plan,
+  panels: plan.panels.map((panel) => ({
+    ...panel,
+    rotation: { sequence: 'AB', by: 'foil', anew: true, from: 1, to: null } as const,
+  })),
+});

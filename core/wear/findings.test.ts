@@ -1,6 +1,7 @@
-import { emptyPlan, panelOf, startPlan } from '../formats';
+import { startPlan } from '../formats';
 import { ZONES } from '../head';
-import type { Gather, Plan } from '../pattern';
+import type { Plan } from '../pattern';
+import { inTurn } from '../pattern/testing';
 import { planOf, techniqueOf } from '../technique';
 import {
   brightnessOf,
@@ -19,6 +20,7 @@ import {
 } from '.';
 import { noiseOf } from './noise';
 import { standingOut } from './stripe';
+import { allOver } from './testing';
 
 const studio = new WearStudio(undefined, undefined, 300e6);
 const all = (subject: WearSubject): readonly Finding[] =>
@@ -98,25 +100,12 @@ test('horizontal slices a finger apart stripe, as the library warns; light that 
 });
 
 describe('curl hides', () => {
-  const whole = (gather: Gather, thicknessMm: number, dropoutMm: number, angleDeg = 0): Plan => ({
-    ...emptyPlan('Case'),
-    panels: [
-      panelOf({
-        id: 'all',
-        name: 'All',
-        place: { kind: 'whole' },
-        direction: { kind: 'parallel', angleDeg },
-        gather,
-        thicknessMm,
-        spacing: { kind: 'constant', dropoutMm },
-      }),
-    ],
-  });
+  const whole = (angleDeg: number) => allOver({ kind: 'slice' }, 6, 10, { direction: { kind: 'parallel', angleDeg } });
   // The strands are drawn by lot: a hundredth either way is chance.
   const CHANCE = 0.015;
   test.each<[string, Plan]>([
-    ['horizontal slices', whole({ kind: 'slice' }, 6, 10)],
-    ['diagonal slices', whole({ kind: 'slice' }, 6, 10, 45)],
+    ['horizontal slices', whole(0)],
+    ['diagonal slices', whole(45)],
     ['slices a finger apart', planOf(techniqueOf('fast-slices')!)],
     ['deep weaves', planOf(techniqueOf('deep-contrast')!)],
   ])('%s stripe most where hair is straight, least where it is coily, worn down and tied', (_name, plan) => {
@@ -158,16 +147,8 @@ test('an old line that still stands out is mended by what takes most of it, each
 });
 
 test('half of the foils depositing is said as lightened and deepened', () => {
-  const start = startPlan();
-  const plan: Plan = {
-    ...start,
-    panels: start.panels.map((panel) => ({
-      ...panel,
-      rotation: { sequence: 'AB', by: 'foil', anew: true, from: 1, to: null } as const,
-    })),
-  };
   const facts = ['A', 'B'].map((letter) => ({ letter, lifts: letter === 'A', reach: 'ends' as const, endsMm: 0 }));
-  expect(all(subjectOf(plan, { letters: { facts, lowlight: 'B' } }))[0].why).toMatch(
+  expect(all(subjectOf(inTurn(startPlan()), { letters: { facts, lowlight: 'B' } }))[0].why).toMatch(
     /^\d+ % lightened, \d+ % deepened\. /,
   );
 });

@@ -1,4 +1,4 @@
-import { lineWords } from '../growth';
+import { bySoonest, lineWords } from '../growth';
 import { toOpened, type Head, type Vec3 } from '../head';
 import { brightnessStep, panelAt, sharesOf, sharesWords, type ComputedPlan, type Plan } from '../pattern';
 import { middleOf, pointOnHairline } from './hairline-light';
@@ -230,7 +230,7 @@ function moved({ moved: own, plan }: Seen): Finding[] {
 
 function line({ lines, mmPerWeek, weeksBetween, down, worth, computed }: Seen): Finding[] {
   if (!lines) return [];
-  const [first, ...later] = rootLinesOf(lines).sort((a, b) => a.growMm - b.growMm);
+  const [first, ...later] = rootLinesOf(lines).sort(bySoonest);
   const due = weeksBetween === null ? '' : ` The next visit is due after ${weeksBetween} weeks.`;
   const common = { key: 'root-line' as const, way: down.way, view: 'top' as const };
   if (!first) return [{ ...common, fine: true, words: 'No root line is drawn: it grows out softly.', why: `Too little of the hair changes at one place to be seen as a line.${due}` }];

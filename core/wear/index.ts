@@ -1,9 +1,9 @@
 export * from './ways';
 export { FACE_DEG, hairlineLight, placeOf, unlitWithin, type HairlineLight, type Unlit } from './hairline-light';
-export { baseLightAt, lightAt, lightOf, NO_LETTERS, seenAt, type Layer, type Light, type LightFacts, type RootShadow } from './light';
+export { lightAt, lightOf, NO_LETTERS, type Layer, type Light, type LightFacts, type RootShadow } from './light';
 export { brightnessOf, litOf } from './lit';
 export { lightOn, lookAt, lookOf, type Look, type UnlitPlace } from './look';
-export { LineReader, linesOf, oldLineOf, rootLinesOf, type HairLine, type LineKind } from './lines';
+export { LineReader, oldLineOf, rootLinesOf, type HairLine } from './lines';
 export { stripeOf } from './stripe';
 export { seenFrom, type Surface } from './surface';
 export { makeStrands, type Strands } from './strands';

@@ -1,6 +1,6 @@
 import { TEASING_MM } from '../growth';
 import { ZONES, type Roots } from '../head';
-import { naturalHair } from '../lift';
+import { lightnessOf } from '../lift';
 import type { ComputedPlan, FoiledRoots, Plan } from '../pattern';
 import { placedUnits, type Letters } from '../work';
 import { noiseOf, seedAt } from './noise';
@@ -136,7 +136,7 @@ function lightnessOfLevels(levels: Float32Array): Float32Array {
   for (let i = 0; i < levels.length; i += 1) {
     if (levels[i] !== last) {
       last = levels[i];
-      lightness = naturalHair(min(10, max(1, last))).lightness;
+      lightness = lightnessOf(last);
     }
     out[i] = lightness;
   }

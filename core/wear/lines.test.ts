@@ -1,9 +1,10 @@
-import { emptyPlan, panelOf, startPlan, type PanelInput } from '../formats';
+import { startPlan } from '../formats';
 import { LINE_SPREAD, TEASING_MM, visibleLine, type Edge } from '../growth';
 import { ZONES, type Zone } from '../head';
 import { createPatternEngine, type Gather, type Plan, type Start } from '../pattern';
 import { planOf, techniqueOf } from '../technique';
 import { CURLS, LineReader, oldLineOf, rootLinesOf, subjectOf, type WearSubject } from '.';
+import { allOver } from './testing';
 
 const engine = createPatternEngine();
 const reader = new LineReader(engine);
@@ -17,28 +18,9 @@ const everywhere = <T>(own: T) => Object.fromEntries(ZONES.map((zone) => [zone, 
 
 const slice: Gather = { kind: 'slice' };
 const weave = (mm: number, depth = 0.5): Gather => ({ kind: 'weave', stitchMm: mm, gapMm: mm, depth });
-const allOver = (
-  gather: Gather,
-  thicknessMm: number,
-  dropoutMm: number,
-  start: Partial<Start> = {},
-  own: Partial<PanelInput> = {},
-): Plan => ({
-  ...emptyPlan('Case'),
-  panels: [
-    panelOf({
-      id: 'all',
-      name: 'All',
-      place: { kind: 'whole' },
-      direction: { kind: 'parallel', angleDeg: 30 },
-      gather,
-      thicknessMm,
-      spacing: { kind: 'constant', dropoutMm },
-      start: { distanceMm: 0, featherMm: 0, teasing: 0, ...start },
-      ...own,
-    }),
-  ],
-});
+/** The same from a start of its own; painted to the scalp without a feather where nothing is said. */
+const startedAt = (gather: Gather, thicknessMm: number, dropoutMm: number, start: Partial<Start> = {}): Plan =>
+  allOver(gather, thicknessMm, dropoutMm, { start: { distanceMm: 0, featherMm: 0, teasing: 0, ...start } });
 /** Growth until the first root line is seen, mm. */
 const growth = (subject: WearSubject) => Math.min(Infinity, ...rootLinesOf(read(subject)).map(({ growMm }) => growMm));
 
@@ -68,7 +50,7 @@ describe('two estimates of one line agree within their spreads', () => {
     ['zigzag 8 and 5, 6 to 9', 'medium', { kind: 'zigzag', pointMm: 6, depth: 0.7 }, 8, 5, {}, 6, 9],
   ])('%s', (_name, edge, gather, thicknessMm, dropoutMm, start, naturalLevel, targetLevel) => {
     const seen = growth(
-      subjectOf(allOver(gather, thicknessMm, dropoutMm, start), { colour: colourOf(naturalLevel, targetLevel) }),
+      subjectOf(startedAt(gather, thicknessMm, dropoutMm, start), { colour: colourOf(naturalLevel, targetLevel) }),
     );
     const { atMm: quick } = visibleLine(edge, targetLevel - naturalLevel, 1, soft(start));
     const overlap = Math.max(seen, quick) * (1 - LINE_SPREAD) <= Math.min(seen, quick) * (1 + LINE_SPREAD);
@@ -77,7 +59,7 @@ describe('two estimates of one line agree within their spreads', () => {
 });
 
 test('seven levels of contrast show before two, in the ratio of the quick estimate within 30 %', () => {
-  const sliced = (base: number) => growth(subjectOf(allOver(slice, 4, 5), { colour: colourOf(base, 9) }));
+  const sliced = (base: number) => growth(subjectOf(startedAt(slice, 4, 5), { colour: colourOf(base, 9) }));
   const quick = (contrast: number) => visibleLine('slice', contrast, 1).atMm;
   for (const contrast of [2, 3, 4, 5, 7])
     expect(Math.abs(sliced(9 - contrast) / sliced(2) / (quick(contrast) / quick(7)) - 1)).toBeLessThan(0.3);
@@ -85,33 +67,33 @@ test('seven levels of contrast show before two, in the ratio of the quick estima
 });
 
 test('hair that is as light as the light draws no line; more grey, less of one', () => {
-  expect(rootLinesOf(read(subjectOf(allOver(slice, 4, 4), { colour: colourOf(9, 9) })))).toEqual([]);
+  expect(rootLinesOf(read(subjectOf(startedAt(slice, 4, 4), { colour: colourOf(9, 9) })))).toEqual([]);
   const grey = (greyShare: number) =>
-    growth(subjectOf(allOver(slice, 4, 4), { colour: colourOf(5, 9, { byZone: everywhere({ greyShare }) }) }));
+    growth(subjectOf(startedAt(slice, 4, 4), { colour: colourOf(5, 9, { byZone: everywhere({ greyShare }) }) }));
   expect(grey(0.4)).toBeGreaterThan(grey(0));
   expect(grey(0.9)).toBe(Infinity);
 });
 
 test('a teased start 60 mm off is soft on the first day and no line for 16 weeks; a sharp one there is seen at once', () => {
-  const at = (own: Partial<Start>) => growth(subjectOf(allOver(slice, 10, 8, { distanceMm: 60, ...own })));
+  const at = (own: Partial<Start>) => growth(subjectOf(startedAt(slice, 10, 8, { distanceMm: 60, ...own })));
   expect(at({ teasing: 3 }) / 2.875).toBeGreaterThanOrEqual(16);
   expect(at({})).toBe(0);
 });
 
 test('a root shadow puts the line off, and it is the shadow’s edge', () => {
-  const of = (shadowMm: number | null) => subjectOf(allOver(slice, 4, 4), { shadowMm });
+  const of = (shadowMm: number | null) => subjectOf(startedAt(slice, 4, 4), { shadowMm });
   expect(growth(of(20))).toBeGreaterThan(1.3 * growth(of(null)));
   expect(new Set(read(of(20)).map(({ kind }) => kind))).toEqual(new Set(['shadow']));
 });
 
 test('the more it curls, the later a line is seen', () => {
-  const weeks = CURLS.map((curl) => growth(subjectOf(allOver(slice, 4, 4), { curl })));
+  const weeks = CURLS.map((curl) => growth(subjectOf(startedAt(slice, 4, 4), { curl })));
   expect(weeks).toEqual([...weeks].sort((a, b) => a - b));
   expect(weeks[3]).toBeGreaterThan(1.3 * weeks[0]);
 });
 
 test('formulas that reach less draw a softer line', () => {
-  const plan = allOver(slice, 4, 4);
+  const plan = startedAt(slice, 4, 4);
   const levels = Object.fromEntries(engine.compute(plan).sheet.foils.map(({ id }) => [id, 7.5]));
   expect(growth(subjectOf(plan, { levels }))).toBeGreaterThan(1.4 * growth(subjectOf(plan)));
 });
@@ -135,16 +117,16 @@ describe('earlier light', () => {
   });
 
   test('weaves alone leave it; slices near the top break it; depth on the ends takes more of it', () => {
-    const weaves = old(allOver(weave(2.5), 4, 5))!;
-    const slices = old(allOver(slice, 4, 4))!;
+    const weaves = old(startedAt(weave(2.5), 4, 5))!;
+    const slices = old(startedAt(slice, 4, 4))!;
     expect(weaves.seen).toBe(true);
     expect(weaves.share).toBeGreaterThan(0.8);
     expect(slices.seen).toBe(false);
     expect(slices.share).toBeLessThan(0.62);
     const depth: Plan = {
-      ...allOver(weave(2.5), 4, 5),
+      ...startedAt(weave(2.5), 4, 5),
       panels: [
-        ...allOver(weave(2.5), 4, 5).panels.map((panel) => ({
+        ...startedAt(weave(2.5), 4, 5).panels.map((panel) => ({
           ...panel,
           dropouts: { every: 1, treatments: ['lowlight' as const], together: 1, recipes: {} },
         })),
@@ -159,7 +141,7 @@ describe('earlier light', () => {
 
   test('of the visit before shows where no map says otherwise, with the level that it came to', () => {
     const before = (level: number) =>
-      bare(colourOf(5, 9), { before: { plan: allOver(slice, 4, 4), level, grownMm: 40, grownByZone: {} } });
+      bare(colourOf(5, 9), { before: { plan: startedAt(slice, 4, 4), level, grownMm: 40, grownByZone: {} } });
     const [light, dark] = [9, 7].map((level) => oldLineOf(read(before(level)))!);
     expect(Math.abs(light.atMm - 40)).toBeLessThanOrEqual(4);
     expect(dark.hardness).toBeLessThan(light.hardness);
@@ -184,7 +166,7 @@ test('a mirrored plan has mirrored lines', () => {
 });
 
 test('what a record says counts: a level less lasts longer, a zone that was left out has no root line', () => {
-  const plan = allOver(slice, 4, 4);
+  const plan = startedAt(slice, 4, 4);
   const planned = growth(subjectOf(plan));
   const done = (level: number) => everywhere({ byMm: 0, level });
   expect(growth(subjectOf(plan, { done: done(8) }))).toBeGreaterThan(planned);

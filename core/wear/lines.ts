@@ -1,10 +1,10 @@
 import { LINE_SPREAD, OPEN_ZONES, rootLines, type RootLine } from '../growth';
 import { ZONES, type Zone } from '../head';
+import { lightnessOf } from '../lift';
 import type { ComputedPlan, PatternEngine } from '../pattern';
 import type { Light } from './light';
 import { LightStudio } from './light-studio';
 import { changeIn, OVER_MM, profilesOf, startsOf, type Change, type Profile, type Starts } from './profile';
-import { lightnessOf } from './shade';
 import { COVERS } from './strands';
 import type { WearSubject } from './subject';
 import type { HairRoots } from './worn';
@@ -12,7 +12,7 @@ import type { HairRoots } from './worn';
 const { abs, max, min, pow } = Math;
 
 /** What makes a line: light of before, light of today, a band, or where a root shadow runs out. */
-export type LineKind = 'old' | 'new' | 'band' | 'shadow';
+type LineKind = 'old' | 'new' | 'band' | 'shadow';
 
 /** Where light and dark meet along the hair of a zone. Estimates. */
 export interface HairLine {
@@ -72,7 +72,7 @@ export class LineReader {
 }
 
 /** The lines of hair under a light, zone by zone. @param light on the day of the service */
-export function linesOf(subject: WearSubject, { index: { roots } }: HairRoots, light: Light): HairLine[] {
+function linesOf(subject: WearSubject, { index: { roots } }: HairRoots, light: Light): HairLine[] {
   const own = startsOf(light.own, roots);
   const old = light.old && startsOf(light.old, roots);
   const { colour, shadowMm } = subject;
@@ -101,41 +101,27 @@ function zoneLines(
   const { colour, shadowMm } = subject;
   const { midsLevel, band, naturalLevel = colour.naturalLevel } = colour.byZone[zone] ?? {};
   const grownMm = colour.regrowthMm[zone] ?? 0;
+  const { natural, roots } = profile;
+  const taken = own !== null && own.roots / roots >= LEAST_SHARE;
+  const mapped = midsLevel !== undefined && abs(midsLevel - naturalLevel) >= OLD_LEVELS && grownMm > 0;
   const out: HairLine[] = [];
-  // Where a shadow is drawn down, its edge is the line of all that begins under it.
-  const covered = (mm: number) => shadowMm !== null && mm < 2 * shadowMm;
+  const add = (kind: LineKind, ofTaken: boolean, change: Change, contrast: number) => {
+    // Where a shadow is drawn down, its edge is the line of all that begins under it.
+    if (kind === 'shadow' || shadowMm === null || change.fromMm >= 2 * shadowMm)
+      out.push(...lineOf(kind, zone, ofTaken, change, contrast, subject));
+  };
   if (shadowMm !== null) {
     const change = changeIn(profile, shadowMm, 2 * shadowMm);
-    const light = [own, old].find((starts) => starts !== null && covered(starts.fromMm));
-    const contrast = light ? light.lightness - profile.natural : change.step;
-    out.push(...lineOf('shadow', zone, true, change, contrast, subject));
+    const light = [own, old].find((starts) => starts !== null && starts.fromMm < 2 * shadowMm);
+    add('shadow', true, change, light ? light.lightness - natural : change.step);
   }
-  const taken = own !== null && own.roots / profile.roots >= LEAST_SHARE;
-  if (taken && !covered(own.fromMm))
-    out.push(
-      ...lineOf('new', zone, true, changeIn(profile, own.fromMm, own.toMm), own.lightness - profile.natural, subject),
-    );
-  if (midsLevel !== undefined && abs(midsLevel - naturalLevel) >= OLD_LEVELS && grownMm > 0) {
-    if (!covered(grownMm))
-      out.push(
-        ...lineOf(
-          'old',
-          zone,
-          taken,
-          changeIn(profile, grownMm, grownMm),
-          lightnessOf(midsLevel) - profile.natural,
-          subject,
-        ),
-      );
-  } else if (old !== null && !covered(old.fromMm))
-    out.push(
-      ...lineOf('old', zone, taken, changeIn(profile, old.fromMm, old.toMm), old.lightness - profile.natural, subject),
-    );
+  if (taken) add('new', true, changeIn(profile, own.fromMm, own.toMm), own.lightness - natural);
+  if (mapped) add('old', taken, changeIn(profile, grownMm, grownMm), lightnessOf(midsLevel) - natural);
+  else if (old !== null) add('old', taken, changeIn(profile, old.fromMm, old.toMm), old.lightness - natural);
   if (band) {
     const edges = [changeIn(profile, band.fromMm, band.fromMm), changeIn(profile, band.toMm, band.toMm)];
-    const [edge] = edges.sort((a, b) => abs(b.step) - abs(a.step));
-    if (!covered(band.fromMm))
-      out.push(...lineOf('band', zone, taken, { ...edge, fromMm: band.fromMm }, edge.step, subject));
+    const [edge] = edges.sort((one, other) => abs(other.step) - abs(one.step));
+    add('band', taken, { ...edge, fromMm: band.fromMm }, edge.step);
   }
   return out;
 }

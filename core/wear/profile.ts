@@ -1,6 +1,7 @@
 import { ZONES } from '../head';
+import { lightnessOf } from '../lift';
 import { lengths, lightnessAt, type Layer, type Light } from './light';
-import { lightnessOf, naturalLightness } from './shade';
+import { naturalLightness } from './shade';
 import type { WearSubject } from './subject';
 import type { HairRoots } from './worn';
 

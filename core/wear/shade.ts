@@ -1,5 +1,5 @@
 import { ZONES, type Roots, type Zone } from '../head';
-import { linearRgb, mixedHair, naturalHair, tonedHair, undercoatHair, type HairColour, type Tone } from '../lift';
+import { lightnessOf, linearRgb, mixedHair, naturalHair, tonedHair, undercoatHair, type HairColour, type Tone } from '../lift';
 import { isOwnAt, type BaseLight, type Layer, type Light } from './light';
 import { noiseOf, seedAt } from './noise';
 
@@ -91,10 +91,7 @@ export function basesOf(roots: Roots, facts: HairFacts, lengthOf: (root: number)
 
 const baseOf = (level: number) => round((min(10, max(1, level)) - 1) * LEVEL_STEPS);
 
-/** OKLab lightness of hair at a level. */
-export const lightnessOf = (level: number): number => naturalHair(min(10, max(1, level))).lightness;
-
-/** The same of what grows in a zone, its grey among it. */
+/** OKLab lightness of what grows in a zone, its grey among it. */
 export function naturalLightness({ naturalLevel, byZone }: Pick<HairFacts, 'naturalLevel' | 'byZone'>, zone: Zone): number {
   const { naturalLevel: own = naturalLevel, greyShare = 0 } = byZone[zone] ?? {};
   return (1 - greyShare) * lightnessOf(own) + greyShare * WHITE_HAIR.lightness;
@@ -105,16 +102,15 @@ export function naturalLightness({ naturalLevel, byZone }: Pick<HairFacts, 'natu
  * the eye sees. Where hardly any lift is wished for, a level counts.
  */
 export function baseLightOf(bases: Bases, { naturalLevel, targetLevel, byZone }: Pick<HairFacts, 'naturalLevel' | 'targetLevel' | 'byZone'>): BaseLight {
-  const of = lightnessOf;
   // As the bases have it, so that hair as it grew is exactly dark.
-  const dark = Math.fround(of(1 + baseOf(naturalLevel) / LEVEL_STEPS));
+  const dark = Math.fround(lightnessOf(1 + baseOf(naturalLevel) / LEVEL_STEPS));
   const zones = Object.values(byZone);
   const grey = zones.some(({ greyShare = 0 }) => greyShare > 0);
-  const lightness = Float32Array.from({ length: BASES }, (_, base) => (base === WHITE ? WHITE_HAIR.lightness : of(1 + base / LEVEL_STEPS)));
+  const lightness = Float32Array.from({ length: BASES }, (_, base) => (base === WHITE ? WHITE_HAIR.lightness : lightnessOf(1 + base / LEVEL_STEPS)));
   return {
     bases, dark, lightness, whole: bases.whole && lightnessOfBases(bases.whole, lightness),
-    most: max(dark, grey ? WHITE_HAIR.lightness : 0, ...zones.flatMap(({ naturalLevel: natural, midsLevel, endsLevel, band }) => [natural, midsLevel, endsLevel, band?.level].flatMap((level) => (level === undefined ? [] : [of(level)])))),
-    span: max(of(targetLevel), of(naturalLevel + 1), dark + 0.02) - dark,
+    most: max(dark, grey ? WHITE_HAIR.lightness : 0, ...zones.flatMap(({ naturalLevel: natural, midsLevel, endsLevel, band }) => [natural, midsLevel, endsLevel, band?.level].flatMap((level) => (level === undefined ? [] : [lightnessOf(level)])))),
+    span: max(lightnessOf(targetLevel), lightnessOf(naturalLevel + 1), dark + 0.02) - dark,
   };
 }
 

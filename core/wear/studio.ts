@@ -115,14 +115,14 @@ export class WearStudio extends LightStudio {
         yield null;
       }
     }
-    const lookIn = (way: Way) => ({ way, look: lookOf(this.hair(plan, way, curl), light, computed, judged) });
-    let seen: Seen = {
-      plan, computed, deposits: depositsOf(subject.letters), head: down.hair.head, down: { way: down.way, look: lookOf(down.hair, light, computed, judged) }, tied: lookIn(TIED),
-      brightnessWish: subject.brightnessWish, tiedShare: subject.tiedShare, partMoves: subject.partMoves, mmPerWeek: subject.mmPerWeek, weeksBetween: subject.weeksBetween, seenBefore: 0,
-    };
+    const [downLook, tiedLook] = laid.map((hair) => lookOf(hair, light, computed, judged));
     const bare = this.light({ ...subject, plan: { ...plan, panels: [] }, shadowMm: null }, weeks);
-    const [bareDown, bareTied] = laid.map((hair) => VIEW_NAMES.reduce((sum, view) => sum + brightnessOf(hair.surface(view), litOf(hair.surface(view), bare)), 0) / VIEW_NAMES.length);
-    seen = { ...seen, seenBefore: (1 - subject.tiedShare) * bareDown + subject.tiedShare * bareTied };
+    const [bareDown, bareTied] = laid.map((hair) => mean(VIEW_NAMES.map((view) => brightnessOf(hair.surface(view), litOf(hair.surface(view), bare)))));
+    const { brightnessWish, tiedShare, partMoves, mmPerWeek, weeksBetween } = subject;
+    let seen: Seen = {
+      plan, computed, deposits: depositsOf(subject.letters), head: down.hair.head, down: { way: down.way, look: downLook }, tied: { way: TIED, look: tiedLook },
+      brightnessWish, tiedShare, partMoves, mmPerWeek, weeksBetween, seenBefore: (1 - tiedShare) * bareDown + tiedShare * bareTied,
+    };
     if (partByMm !== 0) {
       const [own, there] = [0, partByMm].map((byMm) => partLightOf(this.strip(subject, byMm), judged).light);
       seen = { ...seen, moved: { byMm: partByMm, light: there, own } };

@@ -48,7 +48,7 @@ export const clientStory = cache(async (clientId: string): Promise<ShownClient |
 /** Visits without foils between say nothing of the line; further back than this nobody looks. */
 const VISITS_BACK = 3;
 
-/** As the visit itself says it: what is computed there is not computed anew here. */
+/** Taken from what the visit computes, so that both say the same. */
 async function rootLineOf(person: SignedIn, { visits }: ClientStory): Promise<ShownClient['rootLine']> {
   for (const { id, heldOn } of visits.filter(({ outcome }) => outcome !== null).slice(0, VISITS_BACK)) {
     const computed = (await wholeVisit(person, id))?.computed;

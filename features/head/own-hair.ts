@@ -1,5 +1,6 @@
-import { makeScalp, makeScalpGrid, zoneNear, ZONES, type Head, type Zone } from '@/core/head';
+import { makeScalp, makeScalpGrid, zoneNear, ZONES, type Head, type ScalpGrid, type Zone } from '@/core/head';
 import { cssColour, linearRgb, naturalHair, type HairColour } from '@/core/lift';
+import { seeded } from '@/core/pattern';
 import type { Consult } from '@/core/visit';
 
 /** Drawn hair is never lighter than this, so that today's light still reads as light on it; grey and earlier light may be a little lighter. */
@@ -48,14 +49,22 @@ export const isPlain = ({ naturalLevel, map }: Known): boolean =>
   });
 
 /** Strands by their place on the opened head, as drawn. */
-export interface OwnHair {
+interface OwnHair {
   /** @param by two numbers from 0 to 1, by which one strand is another than its neighbour */
   colourAt(x: number, y: number, by: readonly [number, number]): HairColour;
 }
 
+const grids = new WeakMap<Head, ScalpGrid>();
+/** One raster for both heads, and for every change of the hair map. */
+function gridOf(head: Head): ScalpGrid {
+  const grid = grids.get(head) ?? makeScalpGrid(makeScalp(head));
+  grids.set(head, grid);
+  return grid;
+}
+
 /** The hair that the client has, as both heads draw it: its level by zone, its grey, and earlier light. */
-export function ownHair(head: Head, known: Known): OwnHair {
-  const grid = makeScalpGrid(makeScalp(head));
+function ownHair(head: Head, known: Known): OwnHair {
+  const grid = gridOf(head);
   const looks = new Map(ZONES.map((zone) => [zone, zoneLook(known, zone)]));
   return {
     colourAt: (x, y, [one, other]) => {
@@ -75,20 +84,17 @@ export interface DrawnStrand {
 
 const STRANDS = 9000;
 const STRAND_MM = 14;
-/** Two numbers from 0 to 1 by lot, the same every time. */
-const byLot = (i: number): [number, number] => [lot(2 * i), lot(2 * i + 1)];
-
-function lot(i: number): number {
-  let own = Math.imul(i + 1, 0x9e3779b1);
-  own = Math.imul(own ^ (own >>> 15), 0x85ebca6b);
-  own = Math.imul(own ^ (own >>> 13), 0xc2b2ae35);
-  return ((own ^ (own >>> 16)) >>> 0) / 2 ** 32;
+/** Two numbers from 0 to 1 for each strand, by lot, the same every time. */
+function lots(strands: number): readonly (readonly [number, number])[] {
+  const next = seeded(1);
+  return Array.from({ length: strands }, () => [next(), next()] as const);
 }
 
 /** Strands that are not of the head's one colour, falling away from the apex. */
 export function ownStrands(head: Head, known: Known): DrawnStrand[] {
   if (isPlain(known)) return [];
   const hair = ownHair(head, known);
+  const by = lots(STRANDS);
   const out: DrawnStrand[] = [];
   for (let i = 0; i < STRANDS; i += 1) {
     const azimuth = (i * 2.399963) % (2 * Math.PI);
@@ -99,19 +105,25 @@ export function ownStrands(head: Head, known: Known): DrawnStrand[] {
       Math.min(most, mm) * Math.cos(azimuth),
     ];
     const from = at(arc);
-    out.push({ from, to: at(arc + STRAND_MM), colour: cssColour(hair.colourAt(...from, byLot(i))) });
+    out.push({ from, to: at(arc + STRAND_MM), colour: cssColour(hair.colourAt(...from, by[i])) });
   }
   return out;
 }
 
-/** Colour by place on the cap of the round head, linear light. @param across 0–1 round the head from the back, as its texture runs @param down 0 apex, 1 hairline */
+/**
+ * Colour by place on the cap of the round head, linear light; `across` 0–1 round the head from the back, as its texture runs, `down` 0 apex, 1 hairline.
+ * @param strands how many lie beside each other
+ */
 export function ownTexel(
   head: Head,
-  hair: OwnHair,
+  known: Known,
+  strands: number,
 ): (across: number, down: number, strand: number) => readonly [number, number, number] {
+  const hair = ownHair(head, known);
+  const by = lots(strands);
   return (across, down, strand) => {
     const azimuth = across * 2 * Math.PI - Math.PI;
     const arc = down * head.hairArc(azimuth);
-    return linearRgb(hair.colourAt(arc * Math.sin(azimuth), arc * Math.cos(azimuth), byLot(strand)));
+    return linearRgb(hair.colourAt(arc * Math.sin(azimuth), arc * Math.cos(azimuth), by[strand]));
   };
 }

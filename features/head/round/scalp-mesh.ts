@@ -35,7 +35,8 @@ export function scalpGeometry(head: Head): BufferGeometry {
   return geometry;
 }
 
-const STREAKS = 512;
+/** Strands beside each other in the hair's texture. */
+export const STREAKS = 512;
 const LENGTHS = 16;
 
 /** Hair falling from the apex, as fine streaks: lighter and darker strands side by side, each changing slowly on its way. */

@@ -6,11 +6,11 @@ import type { DirectionalLight, PerspectiveCamera } from 'three';
 import { addScaled, openedPart, type OpenedPoint } from '@/core/head';
 import type { ComputedPlan, PatternDrawing } from '@/core/pattern';
 import type { Consult } from '@/core/visit';
-import { isPlain, ownHair, ownTexel } from '../own-hair';
+import { isPlain, ownTexel } from '../own-hair';
 import { aimCamera } from './aim';
 import { bodyGeometry } from './body-mesh';
 import { brightGeometry, foilGeometry, freeGeometry, lineGeometry } from './foil-mesh';
-import { hairTexture, scalpGeometry } from './scalp-mesh';
+import { hairTexture, scalpGeometry, STREAKS } from './scalp-mesh';
 import type { Rgb } from './solid';
 import { eyeOf, type Turn } from './turn';
 
@@ -58,7 +58,7 @@ export function Scene({ computed, bark, own, partOffsetMm, selectedPanel, select
   const { head } = drawing;
   const body = useLetGo(useMemo(() => bodyGeometry(head), [head]));
   const scalp = useLetGo(useMemo(() => scalpGeometry(head), [head]));
-  const hair = useLetGo(useMemo(() => hairTexture(own && !isPlain(own) ? ownTexel(head, ownHair(head, own)) : () => bark), [head, bark, own]));
+  const hair = useLetGo(useMemo(() => hairTexture(own && !isPlain(own) ? ownTexel(head, own, STREAKS) : () => bark), [head, bark, own]));
   const foils = useLetGo(useMemo(() => foilGeometry(drawing, bark, sheet.foils.map(({ widthMm }) => widthMm)), [drawing, sheet, bark]));
   const free = useLetGo(useMemo(() => freeGeometry(drawing, sheet.dropouts.map(({ treatment }) => treatment)), [drawing, sheet]));
   const bright = useLetGo(
