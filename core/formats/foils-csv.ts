@@ -4,27 +4,32 @@ import type { WorkUnit } from '../work';
 import { cellText, csvTable, readCsvTable, textCell, type CsvRead, type RowProblem } from './csv-table';
 import { MOST_EDITS } from './plan-document';
 
-const COLUMNS = ['order', 'number', 'kind', 'id', 'panel', 'side', 'row', 'column', 'zone', 'formula', 'gather', 'width mm', 'thickness mm', 'drop-out mm', 'angle', 'stitches', 'picked', 'start mm', 'to mm', 'effect', 'mix', 'ends mix', 'grams', 'leave out'] as const;
+const COLUMNS = ['order', 'number', 'kind', 'id', 'panel', 'side', 'row', 'column', 'zone', 'formula', 'gather', 'width mm', 'thickness mm', 'drop-out mm', 'angle', 'stitches', 'picked', 'start mm', 'to mm', 'foiled', 'lightened', 'deepened', 'mix', 'ends mix', 'grams', 'leave out'] as const;
 type Column = (typeof COLUMNS)[number];
 /** What a table may set of a foil; everything else is measured from the pattern. */
 const SETTABLE: readonly Column[] = ['formula', 'gather', 'thickness mm', 'leave out'];
 
 /** What follows from the mix or from other rows: read over, since formulas may have been chosen since. */
-const FOLLOWS: ReadonlySet<Column> = new Set(['order', 'effect', 'mix', 'ends mix', 'grams', 'to mm']);
+const FOLLOWS: ReadonlySet<Column> = new Set(['order', 'foiled', 'lightened', 'deepened', 'mix', 'ends mix', 'grams', 'to mm']);
 
+const percent = (share: number) => `${Math.round(share * 10_000) / 100} %`;
 const tenth = (value: number) => String(Math.round(value * 10) / 10);
 
 /** What of the sheet stands in a table beside the work. */
-type Sections = Pick<Sheet, 'foils' | 'painted'>;
+type Sections = Pick<Sheet, 'foils' | 'painted' | 'dropouts' | 'zones'>;
 
 /** A unit's cells with a decimal point. */
-function cellsOf({ foils, painted }: Sections, unit: WorkUnit): Record<Column, string> {
+function cellsOf({ foils, painted, dropouts, zones }: Sections, unit: WorkUnit): Record<Column, string> {
   const foil = unit.kind === 'foil' ? foils[unit.index] : undefined;
   const section = foil ?? (unit.kind === 'open-air' ? painted[unit.index] : undefined);
+  // Of all hair, so that the rows add up to the pattern's shares: tips of drop-outs are not in them.
+  const of = (section ?? dropouts[unit.index]).areaMm2 / zones.reduce((sum, { areaCm2 }) => sum + 100 * areaCm2, 0);
+  const picked = percent(of * (section?.pickedShare ?? 1));
+  const shares = { foiled: foil ? percent(of) : '', lightened: unit.lifts && section ? picked : '', deepened: unit.lifts ? '' : picked };
   return {
     order: String(unit.order), number: String(unit.number), kind: unit.kind, id: unit.id, panel: unit.panelName, side: unit.side, row: String(unit.row), column: String(unit.column), zone: zoneName(unit.zone), formula: unit.letter, gather: unit.gather.kind,
     'width mm': tenth(unit.widthMm), 'thickness mm': tenth(unit.thicknessMm), 'drop-out mm': foil ? tenth(foil.dropoutMm) : '', angle: tenth(unit.angleDeg).replace(/^-/, '−'), stitches: foil ? String(foil.stitches) : '',
-    picked: section ? `${Math.round(section.pickedShare * 100)} %` : '', 'start mm': tenth(unit.startMm), 'to mm': tenth(unit.reachMm[1]), effect: unit.lifts ? 'lightened' : 'deepened', mix: unit.mix, 'ends mix': unit.endsMix ?? '', grams: tenth(unit.grams + unit.endsGrams), 'leave out': '',
+    picked: section ? `${Math.round(section.pickedShare * 100)} %` : '', 'start mm': tenth(unit.startMm), 'to mm': tenth(unit.reachMm[1]), ...shares, mix: unit.mix, 'ends mix': unit.endsMix ?? '', grams: tenth(unit.grams + unit.endsGrams), 'leave out': '',
   };
 }
 

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { foilsCsv, parsePlan, readFoilsCsv, startPlan } from '.';
-import { createPatternEngine, retypeFoil } from '../pattern';
+import { createPatternEngine, retypeFoil, type Plan } from '../pattern';
 import { visitOf } from '../visit/computed/testing';
 
 const engine = createPatternEngine();
@@ -66,4 +66,17 @@ test.each([['formula\nB', /“id” is missing/], ['id,colour\nback/3/1,red', /�
 test('more edits by hand than a pattern holds are refused before it is too late', () => {
   const many = { ...plan, edits: Array.from({ length: 399 }, () => ({ kind: 'move' as const, foil: 'back/9/1', byMm: 1 })) };
   expect(readFoilsCsv('id,formula\nback/3/1,B\nback/4/1,B\n', many, sheet, units)).toEqual({ ok: false, problem: expect.stringContaining('401 edits of single foils') });
+});
+
+test('the rows add up to the shares of the pattern, lowlights apart', () => {
+  const start = startPlan();
+  const mixed: Plan = { ...start, panels: start.panels.map((panel, i) => (i === 0 ? { ...panel, dropouts: { every: 2, treatments: ['lowlight', 'tip-out'], together: 1, recipes: {} } } : panel)) };
+  const visit = visitOf({ plan: mixed });
+  const { data } = Papa.parse<Record<string, string>>(foilsCsv(visit.pattern.sheet, visit.work.units, { separator: ',', decimalComma: false }), { header: true, skipEmptyLines: true });
+  const summed = (column: string) => data.reduce((sum, row) => sum + (parseFloat(row[column]) || 0), 0) / 100;
+  const { foiled, lightened, deepened } = visit.shares.total;
+  expect(deepened).toBeGreaterThan(0.01);
+  expect(summed('foiled')).toBeCloseTo(foiled, 2);
+  expect(summed('lightened')).toBeCloseTo(lightened, 2);
+  expect(summed('deepened')).toBeCloseTo(deepened, 2);
 });

@@ -58,7 +58,14 @@ export interface Light {
   readonly base: BaseLight;
   /** By root, OKLab lightness that this plan's light comes to, and that of before. */
   readonly lightness: { readonly own: Float32Array; readonly old: Float32Array };
+  /** All that the hottest loops ask of a strand, side by side; null where hair is more than one colour along its length. */
+  readonly packed: Packed | null;
 }
+
+/** Per strand {@link PACKED} numbers: base over dark, lift over base (both OKLab lightness), from, over and to of its light, mm. */
+export type Packed = Float32Array;
+/** A power of two: a strand lies within one line of the processor's cache. */
+export const PACKED = 8;
 
 /** Level of light where nothing else is known. */
 const BRIGHT_LEVEL = 9;
@@ -119,13 +126,28 @@ export function lightOf(
   }
   const old = before && olderOf(before.light, before.grownMm, grownMm);
   const full = new Float32Array(count).fill(1);
-  return { own, old, foil, lowlit, shadow, grownMm, base: { ...UNKNOWN, whole: new Float32Array(count) }, lightness: { own: full, old: full } };
+  return { own, old, foil, lowlit, shadow, grownMm, base: { ...UNKNOWN, whole: new Float32Array(count) }, lightness: { own: full, old: full }, packed: null };
 }
 
 /** The same light on hair that is known. */
 export function onHair(light: Light, base: BaseLight): Light {
   const own = lightnessOfLevels(light.own.level);
-  return { ...light, base, lightness: { own, old: light.old === null ? own : lightnessOfLevels(light.old.level) } };
+  const known = { ...light, base, lightness: { own, old: light.old === null ? own : lightnessOfLevels(light.old.level) } };
+  return { ...known, packed: packedOf(known) };
+}
+
+function packedOf({ own: { fromMm, overMm, toMm }, old, shadow, base: { whole, dark }, lightness }: Omit<Light, 'packed'>): Packed | null {
+  if (whole === null || old !== null || shadow !== null) return null;
+  const out = new Float32Array(PACKED * fromMm.length);
+  for (let s = 0, i = 0; s < fromMm.length; s += 1, i += PACKED) {
+    out[i] = whole[s] - dark;
+    // Lightener takes nothing away.
+    out[i + 1] = max(0, lightness.own[s] - whole[s]);
+    out[i + 2] = out[i + 1] > 0 ? fromMm[s] : Infinity;
+    out[i + 3] = overMm[s];
+    out[i + 4] = toMm[s];
+  }
+  return out;
 }
 
 function lightnessOfLevels(levels: Float32Array): Float32Array {

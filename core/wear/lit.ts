@@ -1,10 +1,9 @@
-import { seenAt, type Light } from './light';
+import { PACKED, seenAt, type Light, type Packed } from './light';
 import type { Surface } from './surface';
 
 /** How light every pixel of a view is, 0–1; 0 where no hair is seen. Brightness, stripes and pictures come from it. */
 export function litOf(surface: Surface, light: Light): Float32Array {
-  if (light.base.whole !== null && light.old === null && light.shadow === null)
-    return litOfWhole(surface, light, light.base.whole);
+  if (light.packed !== null) return litOfPacked(surface, light.packed, light.base);
   const { start, strand, along, weight, depth } = surface;
   const lit = new Float32Array(depth.length);
   const at = seenAt;
@@ -16,26 +15,25 @@ export function litOf(surface: Surface, light: Light): Float32Array {
   return lit;
 }
 
-/** The same, with nothing looked up twice, for hair that was one colour along all of its length: the usual case, and this the hottest loop of all. */
-function litOfWhole(
+/** The same for hair that was one colour along all of its length: the usual case, and this the hottest loop of all. */
+function litOfPacked(
   { start, strand, along, weight, depth }: Surface,
-  { own, lightness, base: { dark, span } }: Light,
-  whole: Float32Array,
+  packed: Packed,
+  { span }: Light['base'],
 ): Float32Array {
   const lit = new Float32Array(depth.length);
-  const { fromMm, overMm, toMm } = own;
-  const light = lightness.own;
+  const per = 1 / span;
   for (let p = 0, i = start[0]; p < lit.length; p += 1) {
     let sum = 0;
     for (const end = start[p + 1]; i < end; i += 1) {
-      const s = strand[i];
-      let seen = whole[s] - dark;
-      const past = along[i] - fromMm[s];
-      if (past >= 0 && along[i] <= toMm[s]) {
-        const lifted = light[s] - dark - seen;
-        if (lifted > 0) seen += past >= overMm[s] ? lifted : (lifted * past) / overMm[s];
+      const s = PACKED * strand[i];
+      let seen = packed[s];
+      const past = along[i] - packed[s + 2];
+      if (past >= 0 && along[i] <= packed[s + 4]) {
+        const over = packed[s + 3];
+        seen += past >= over ? packed[s + 1] : (packed[s + 1] * past) / over;
       }
-      if (seen > 0) sum += weight[i] * (seen < span ? seen / span : 1);
+      if (seen > 0) sum += weight[i] * (seen < span ? seen * per : 1);
     }
     lit[p] = sum;
   }

@@ -99,7 +99,7 @@ const lightOf = (own: Layer, others: Partial<Light> = {}): Light => {
   const full = new Float32Array(own.fromMm.length).fill(1);
   return {
     own, old: null, foil: new Int16Array(own.fromMm.length), lowlit: new Uint8Array(own.fromMm.length), shadow: null, grownMm: 0,
-    base: { bases: { baseAt: () => 0, whole: null }, lightness: Float32Array.of(0), whole: null, most: 0, dark: 0, span: 1 }, lightness: { own: full, old: full }, ...others,
+    base: { bases: { baseAt: () => 0, whole: null }, lightness: Float32Array.of(0), whole: null, most: 0, dark: 0, span: 1 }, lightness: { own: full, old: full }, packed: null, ...others,
   };
 };
 

@@ -17,7 +17,7 @@ const KEEPS = 0.75;
 export const LEAST = 0.05;
 
 /** Hair that grows further from the part than this is not seen within 15 mm of it, average head; nor what is so far from its root. mm */
-const NEAR_MM = 55;
+const NEAR_MM = 40;
 const SEEN_MM = 90;
 
 /** Light beside the part at one place. */

@@ -19,9 +19,9 @@ const DRAWS = [21, 22];
 export interface Flow {
   /** Pixels that are judged. */
   readonly pixels: Int32Array;
-  /** By judged pixel, `steps` pixels along the way; −1 where it leaves the hair. */
-  readonly along: Int32Array;
-  readonly steps: number;
+  /** Pixels along the way of each judged pixel, one after the other: those of pixel n from from[n] to from[n + 1] − 1. */
+  readonly along: Uint16Array | Uint32Array;
+  readonly from: Uint32Array;
   /** By judged pixel, two pixels for each distance across: to one side, to the other; −1 beside the hair. */
   readonly across: Int32Array;
 }
@@ -57,8 +57,9 @@ export function flowOf({ camera, start, strand, along, weight, depth }: Surface,
     pixels.push(p);
   }
   const reach = Math.round(ALONG_MM / pixelMm);
-  const steps = 2 * reach + 1;
-  const ways = new Int32Array(steps * pixels.length).fill(-1);
+  const ways = new (size <= 0x10000 ? Uint16Array : Uint32Array)((2 * reach + 1) * pixels.length);
+  const from = new Uint32Array(pixels.length + 1);
+  let end = 0;
   const sides = new Int32Array(2 * ACROSS_MM.length * pixels.length).fill(-1);
   const covered = (x: number, y: number) => {
     if (x < 0 || y < 0 || x >= columns || y >= rows) return -1;
@@ -68,7 +69,7 @@ export function flowOf({ camera, start, strand, along, weight, depth }: Surface,
   pixels.forEach((pixel, n) => {
     const x0 = (pixel % columns) + 0.5;
     const y0 = floor(pixel / columns) + 0.5;
-    ways[steps * n + reach] = pixel;
+    ways[end++] = pixel;
     for (const back of [1, -1]) {
       let x = x0;
       let y = y0;
@@ -78,16 +79,17 @@ export function flowOf({ camera, start, strand, along, weight, depth }: Surface,
         y += back * wayY[at];
         at = covered(x, y);
         if (at < 0) break;
-        ways[steps * n + reach + back * i] = at;
+        ways[end++] = at;
       }
     }
+    from[n + 1] = end;
     ACROSS_MM.forEach((mm, d) => {
       const far = mm / pixelMm;
       sides[2 * ACROSS_MM.length * n + 2 * d] = covered(x0 - wayY[pixel] * far, y0 + wayX[pixel] * far);
       sides[2 * ACROSS_MM.length * n + 2 * d + 1] = covered(x0 + wayY[pixel] * far, y0 - wayX[pixel] * far);
     });
   });
-  return { pixels: Int32Array.from(pixels), along: ways, steps, across: sides };
+  return { pixels: Int32Array.from(pixels), along: ways.slice(0, end), from, across: sides };
 }
 
 /**
@@ -95,18 +97,14 @@ export function flowOf({ camera, start, strand, along, weight, depth }: Surface,
  * from dark to light scores nothing. RMS over the hair seen, 0–1; about 0.09 is chance.
  * @param lit light by pixel
  */
-export function stripeOf({ pixels, along, steps, across }: Flow, lit: Float32Array): number {
+export function stripeOf({ pixels, along, from, across }: Flow, lit: Float32Array): number {
   if (pixels.length === 0) return 0;
   const mean = new Float32Array(lit.length);
   for (let n = 0; n < pixels.length; n += 1) {
+    const end = from[n + 1];
     let sum = 0;
-    let count = 0;
-    for (let i = steps * n; i < steps * (n + 1); i += 1) {
-      if (along[i] < 0) continue;
-      sum += lit[along[i]];
-      count += 1;
-    }
-    mean[pixels[n]] = sum / count;
+    for (let i = from[n]; i < end; i += 1) sum += lit[along[i]];
+    mean[pixels[n]] = sum / (end - from[n]);
   }
   const each = 2 * ACROSS_MM.length;
   let squares = 0;

@@ -19,6 +19,7 @@ import { VIEW_NAMES, wayKey, type Curl, type View, type Way } from './ways';
 const MOST_BYTES = 160e6;
 const MOST_STRIPS = 8 * partSteps().length;
 const MOST_PALETTES = 24;
+const MOST_BARES = 8;
 /** Number of views whose stripes are measured over the phases of a pattern. */
 const MOST_STRIPED = 4;
 
@@ -30,6 +31,7 @@ export class WearStudio extends LightStudio {
   private readonly worn = new Map<string, WornHair>();
   private readonly strips = new Remembered<PartStrip>(MOST_STRIPS);
   private readonly palettes = new Remembered<Float32Array>(MOST_PALETTES);
+  private readonly bares = new Remembered<readonly number[]>(MOST_BARES);
   private readonly reader: LineReader;
 
   /** @param mostBytes laid hair is kept up to this, beside the way that is being looked at */
@@ -116,8 +118,7 @@ export class WearStudio extends LightStudio {
       }
     }
     const [downLook, tiedLook] = laid.map((hair) => lookOf(hair, light, computed, judged));
-    const bare = this.light({ ...subject, plan: { ...plan, panels: [] }, shadowMm: null }, weeks);
-    const [bareDown, bareTied] = laid.map((hair) => mean(VIEW_NAMES.map((view) => brightnessOf(hair.surface(view), litOf(hair.surface(view), bare)))));
+    const [bareDown, bareTied] = this.bare(subject, weeks, laid);
     const { brightnessWish, tiedShare, partMoves, mmPerWeek, weeksBetween } = subject;
     let seen: Seen = {
       plan, computed, deposits: depositsOf(subject.letters), head: down.hair.head, down: { way: down.way, look: downLook }, tied: { way: TIED, look: tiedLook },
@@ -178,6 +179,15 @@ export class WearStudio extends LightStudio {
     }
     seen = { ...seen, part: partTolerance(lights) };
     yield findingsOf(seen);
+  }
+
+  /** How bright the hair is seen before the visit, worn in each of these ways. @param laid on the subject's head */
+  private bare(subject: WearSubject, weeks: number, laid: readonly WornHair[]): readonly number[] {
+    const before = { ...subject, plan: { ...subject.plan, panels: [], edits: [] }, levels: {}, shadowMm: null };
+    return this.bares.get(JSON.stringify([before, weeks]), () => {
+      const light = this.light(before, weeks);
+      return laid.map((hair) => mean(VIEW_NAMES.map((view) => brightnessOf(hair.surface(view), litOf(hair.surface(view), light)))));
+    });
   }
 
   /** What the rows at the hairline earn under the root shadow that is planned, and what without. */

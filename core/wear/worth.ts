@@ -27,6 +27,8 @@ export function worthOfFoils(worn: readonly WornShare[], light: Light, foils: nu
   const own = new Float64Array(foils);
   const zones = new Float64Array(ZONES.length);
   let all = 0;
+  // Most of what is seen was not touched.
+  const first = touchedFrom(light);
   for (const { hair, share } of worn) {
     const { zone } = hair.index.roots;
     for (const view of VIEW_NAMES) {
@@ -34,6 +36,7 @@ export function worthOfFoils(worn: readonly WornShare[], light: Light, foils: nu
       if (covered === 0) continue;
       const points = (100 * share) / VIEW_NAMES.length / covered;
       for (let i = 0; i < count; i += 1) {
+        if (along[i] < first[strand[i]]) continue;
         // Hair that is light already earns nothing.
         const f = seenAt(light, strand[i], along[i]) - baseLightAt(light, strand[i], along[i]);
         if (f <= 0) continue;
@@ -46,4 +49,9 @@ export function worthOfFoils(worn: readonly WornShare[], light: Light, foils: nu
     }
   }
   return { foils: own, zones: Object.fromEntries(ZONES.map((name, i) => [name, zones[i]])) as Record<Zone, number>, all };
+}
+
+/** By root, mm from the scalp before which nothing is lighter than it was. */
+function touchedFrom({ own, old }: Light): Float32Array {
+  return old === null ? own.fromMm : own.fromMm.map((from, i) => Math.min(from, old.fromMm[i]));
 }

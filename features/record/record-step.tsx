@@ -32,7 +32,7 @@ import { PlannedRibbon, PlannedTable, useServed } from './planned-done';
 import { RecordForm, useKeptFields } from './record-form';
 import { ZoneFigures, type Shown } from './zone-figures';
 
-const VIEWS = [{ value: 'foils', words: 'Foils' }, { value: 'regrowth', words: 'Regrowth' }, { value: 'level', words: 'Level and tone' }] as const;
+const VIEWS = [{ value: 'foils', words: 'Foils' }, { value: 'regrowth', words: 'Regrowth' }, { value: 'level', words: 'Level and tone' }, { value: 'hair', words: 'Lightened' }] as const;
 
 /** What was done, beside what was planned: the record of the visit. */
 export function RecordStep() {
@@ -50,7 +50,7 @@ export function RecordStep() {
     <main className="grid h-full grid-cols-[minmax(0,1fr)_480px]">
       <section aria-label="Pattern of the visit" className="flex min-h-0 flex-col p-3">
         <div className="flex items-center justify-center gap-3">
-          <div className="w-[420px] min-w-0"><Segmented label="Shown on the head" value={view} options={VIEWS} onChange={setView} /></div>
+          <div className="w-[500px] min-w-0"><Segmented label="Shown on the head" value={view} options={VIEWS} onChange={setView} /></div>
           <Button onClick={() => findAgain(true)}>Find again …</Button>
         </div>
         <FindAgainDialog open={finding} onOpenChange={findAgain} />
