@@ -65,7 +65,7 @@ export interface Light {
 /** Per strand {@link PACKED} numbers: base over dark, lift over base (both OKLab lightness), from, over and to of its light, mm. */
 export type Packed = Float32Array;
 /** A power of two: a strand lies within one line of the processor's cache. */
-export const PACKED = 8;
+const PACKED = 8;
 
 /** Level of light where nothing else is known. */
 const BRIGHT_LEVEL = 9;
@@ -194,7 +194,8 @@ export function isOwnAt({ own, old }: Light, strand: number, along: number): boo
 
 /** OKLab lightness of a strand so far from its root, 0–1: the hair as it was, lightened by both layers, under a root shadow. */
 export function lightnessAt(light: Light, strand: number, along: number): number {
-  const { base, lightness, own, old, shadow } = light;
+  const { base, lightness, own, old, shadow, packed } = light;
+  if (packed !== null) return base.dark + packedAt(packed, strand, along);
   const f = layerAt(own, strand, along);
   let seen: number;
   if (f >= 1 && lightness.own[strand] >= base.most) seen = lightness.own[strand];
@@ -207,6 +208,15 @@ export function lightnessAt(light: Light, strand: number, along: number): number
   if (shadow === null) return seen;
   const share = uncovered(light, along);
   return share >= 1 ? seen : base.dark + (seen - base.dark) * share;
+}
+
+/** The same above the natural level, of hair that is one colour along all of its length. */
+export function packedAt(packed: Packed, strand: number, along: number): number {
+  const s = PACKED * strand;
+  const past = along - packed[s + 2];
+  if (past < 0 || along > packed[s + 4]) return packed[s];
+  const over = packed[s + 3];
+  return packed[s] + (past >= over ? packed[s + 1] : (packed[s + 1] * past) / over);
 }
 
 /** How light a strand is seen so far from its root: 0 as the head's natural level, 1 as light as what is wished for. */

@@ -1,4 +1,4 @@
-import { PACKED, seenAt, type Light, type Packed } from './light';
+import { packedAt, seenAt, type Light, type Packed } from './light';
 import type { Surface } from './surface';
 
 /** How light every pixel of a view is, 0–1; 0 where no hair is seen. Brightness, stripes and pictures come from it. */
@@ -23,16 +23,11 @@ function litOfPacked(
 ): Float32Array {
   const lit = new Float32Array(depth.length);
   const per = 1 / span;
+  const at = packedAt;
   for (let p = 0, i = start[0]; p < lit.length; p += 1) {
     let sum = 0;
     for (const end = start[p + 1]; i < end; i += 1) {
-      const s = PACKED * strand[i];
-      let seen = packed[s];
-      const past = along[i] - packed[s + 2];
-      if (past >= 0 && along[i] <= packed[s + 4]) {
-        const over = packed[s + 3];
-        seen += past >= over ? packed[s + 1] : (packed[s + 1] * past) / over;
-      }
+      const seen = at(packed, strand[i], along[i]);
       if (seen > 0) sum += weight[i] * (seen < span ? seen * per : 1);
     }
     lit[p] = sum;
