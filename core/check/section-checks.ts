@@ -1,4 +1,4 @@
-import { changePanel, gatherName, type Panel, type Plan } from '../pattern';
+import { angleName, changePanel, gatherName, type Panel, type Plan } from '../pattern';
 import type { Check, CheckInput, Mend } from './check';
 
 const changed = (id: string, change: (panel: Panel) => Panel) => (plan: Plan) => changePanel(plan, id, change);
@@ -84,17 +84,24 @@ export function sliceChecks(input: CheckInput): Check[] {
   });
 }
 
-/** Keeping an angle is hard: it turns bit by bit until the last one lies flat. */
+/** A parting nearer to horizontal than this lies flat, degrees. */
+const FLAT_DEG = 8;
+
+/** A diagonal that turns bit by bit until it lies flat loses its softness. Turning to the part is meant. */
 export function driftChecks(input: CheckInput): Check[] {
   return active(input).flatMap((panel): Check[] => {
-    if (panel.direction.kind !== 'parallel' || panel.direction.angleDeg === 0) return [];
-    const own = input.computed.sheet.foils.filter((foil) => foil.panel === panel.id && Math.abs(foil.driftDeg) > input.limits.driftDeg && !/crown|top/.test(foil.zone));
-    if (own.length < 2) return [];
-    const most = own.reduce((a, b) => (Math.abs(b.driftDeg) > Math.abs(a.driftDeg) ? b : a));
+    const { direction } = panel;
+    if (direction.kind !== 'pivot' || direction.toDeg === 'part' || Math.abs(direction.fromDeg) < FLAT_DEG) return [];
+    const own = input.computed.sheet.foils.filter((foil) => foil.panel === panel.id && Math.abs(foil.driftDeg) > input.limits.driftDeg);
+    const flat = own.filter(({ angleDeg }) => Math.abs(angleDeg) < FLAT_DEG);
+    if (flat.length === 0) return [];
+    const first = flat.reduce((a, b) => (b.row < a.row ? b : a));
+    const { fromDeg } = direction;
     return [{
-      rule: 'drift', panel: panel.id, foils: own.map(({ id }) => id),
-      seen: `${panel.name}: the diagonal turns by ${Math.round(Math.abs(most.driftDeg))}° over its rows, most at row ${most.row}.`,
-      why: 'Where the angle is lost, so is the softness: find it anew from the landmark at these rows.',
+      rule: 'drift', panel: panel.id, foils: flat.map(({ id }) => id),
+      seen: `${panel.name}: it turns from ${angleName(fromDeg)} by ${Math.round(Math.abs(first.driftDeg))}° and lies flat from row ${first.row} on.`,
+      why: 'Where the diagonal is lost, so is the softness.',
+      mend: { words: `Keep ${angleName(fromDeg)}`, apply: changed(panel.id, (its) => ({ ...its, direction: { kind: 'parallel', angleDeg: fromDeg } })) },
     }];
   });
 }

@@ -16,7 +16,7 @@ const section = {
   side,
   widthMm: z.number().describe('Width of the section along the parting, mm'),
   thicknessMm: z.number().describe('Thickness of the section on the scalp, mm'),
-  angleDeg: z.number().describe('Angle of the parting from horizontal at its middle, degrees; positive diagonal back'),
+  angleDeg: z.number().describe('Angle of the parting at its middle, degrees, as the hand sees it: in the axes of its panel; positive diagonal back'),
   areaMm2: z.number().describe("Skin under the section, mm², integrated over the head's surface"),
   hairs: z.number().describe('Hairs picked (estimate)'),
   hairGrams: z.number().describe('Weight of the picked hair, g (estimate)'),
@@ -27,7 +27,7 @@ const section = {
 /** The computed sheet of a plan, as `bin/lattice plan` prints it. */
 export const sheetSchema = z.strictObject({
   format: z.literal('dappled-lattice/plan-sheet'),
-  version: z.literal(4),
+  version: z.literal(5),
   plan: z.string().describe('Name of the plan'),
   foils: z
     .array(
@@ -35,7 +35,8 @@ export const sheetSchema = z.strictObject({
         ...section,
         order: z.int().min(1).describe('Place in the order of work'),
         dropoutMm: z.number().describe('Hair left out behind it, mm'),
-        driftDeg: z.number().describe("How far the angle has turned from the panel's first foil on this side, degrees"),
+        askedDeg: z.number().nullable().describe('Angle that its panel asks of it, degrees; null where the parting follows a line of the head'),
+        driftDeg: z.number().describe("How far the panel has turned its partings since its first foil on this side, degrees; 0 where it holds one angle"),
         gather: z.enum(['slice', 'weave', 'zigzag']),
         stitches: z.int().describe('Stitches or points picked; 1 for a slice'),
         pickedShare: share.describe("Share of the section's hair that is picked"),
@@ -95,7 +96,7 @@ export function roundedSheet(sheet: Sheet): Sheet {
   return {
     ...sheet,
     foils: sheet.foils.map((foil) => ({
-      ...section(foil), dropoutMm: two(foil.dropoutMm), driftDeg: one(foil.driftDeg), pickedShare: four(foil.pickedShare),
+      ...section(foil), dropoutMm: two(foil.dropoutMm), askedDeg: foil.askedDeg === null ? null : one(foil.askedDeg), driftDeg: one(foil.driftDeg), pickedShare: four(foil.pickedShare),
     })),
     painted: sheet.painted.map((own) => ({ ...section(own), pickedShare: four(own.pickedShare) })),
     dropouts: sheet.dropouts.map(section),

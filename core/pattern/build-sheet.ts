@@ -48,7 +48,7 @@ export function buildSheet(
   const zones = zoneShares(panels, byZone, left);
   const sheet: Sheet = {
     format: 'dappled-lattice/plan-sheet',
-    version: 4,
+    version: 5,
     plan: plan.name,
     foils,
     painted,

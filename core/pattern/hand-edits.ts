@@ -93,7 +93,7 @@ function changed(foil: DraftFoil, edit: Exclude<HandEdit, { kind: 'add' | 'delet
 }
 
 function beside(row: PlacedRow, byMm: number): PlacedRow['source'] {
-  return { s: row.s + byMm, trace: (thicknessMm, besideMm) => row.source.trace(thicknessMm, besideMm + byMm) };
+  return { ...row.source, s: row.s + byMm, trace: (thicknessMm, besideMm) => row.source.trace(thicknessMm, besideMm + byMm) };
 }
 
 function addedRow(edit: Extract<HandEdit, { kind: 'add' }>, index: number, edits: readonly HandEdit[], context: HalfContext): DraftFoil[] | string {

@@ -18,7 +18,7 @@ export { pathPoints, type FoilPath } from './panel-foils';
 export { foilPoints, turnsByHand, withFoilMovedTo, withFoilTurnedTo } from './parting-grips';
 export { placeGrips, type Grip } from './place-grips';
 export { crossesItself } from './polygon';
-export { angleName, directionName, gatherName, recipeLine } from './recipe-name';
+export { angleName, partingName, directionName, gatherName, recipeLine } from './recipe-name';
 export { EAR_LINE_DEG } from './region';
 export { Remembered } from './remembered';
 export { foilsOfRoots, indexRoots, type FoiledRoots, type RootIndex } from './root-foils';

@@ -1,9 +1,9 @@
-import { fromOpened, sampleRaster, traceLevel, type OpenedPoint } from '../head';
+import { distance as spaceBetween, fromOpened, sampleRaster, traceLevel, type Head, type OpenedPoint } from '../head';
 import type { Field, Sectioned } from './field';
 import { SAMPLE_MM, sliced, STRIDE, type TracedLine } from './section-line';
 
 // Taken once: these run in the hot loops.
-const { abs, atan2, hypot, max, min, round } = Math;
+const { abs, atan2, max, min, round } = Math;
 
 /** Nodes this far outside the panel are still traced, so that a parting reaches the panel's edge, mm. */
 const MARGIN_MM = 15;
@@ -26,7 +26,7 @@ export function levelField(panel: Sectioned, distance: Float64Array, sign: 1 | -
   const trace = (s: number, thicknessMm: number): TracedLine | undefined => {
     const line = longest(traceLevel(grid, distance, sign * s, cells));
     if (!line || line.points.length < 3) return undefined;
-    const points = evenSteps(ordered(line), SAMPLE_MM * head.k);
+    const points = evenSteps(head, ordered(line), SAMPLE_MM * head.k);
     const count = points.length;
     if (count < 3) return undefined;
     const middle = new Float64Array(STRIDE * count);
@@ -87,12 +87,11 @@ function ordered({ points, closed }: Level): readonly OpenedPoint[] {
   return away(points[0]) <= away(points[points.length - 1]) ? points : [...points].reverse();
 }
 
-/** The same line in even steps of the opened head, as near to the wanted step as its length allows, from end to end. */
-function evenSteps(points: readonly OpenedPoint[], step: number): OpenedPoint[] {
+/** The same line in even steps over the skin, as near to the wanted step as its length allows, from end to end. */
+function evenSteps(head: Head, points: readonly OpenedPoint[], step: number): OpenedPoint[] {
+  const on = points.map((point) => fromOpened(head, point));
   const lengths = [0];
-  for (let i = 1; i < points.length; i += 1) {
-    lengths.push(lengths[i - 1] + hypot(points[i].x - points[i - 1].x, points[i].y - points[i - 1].y));
-  }
+  for (let i = 1; i < points.length; i += 1) lengths.push(lengths[i - 1] + spaceBetween(on[i - 1], on[i]));
   const whole = lengths[lengths.length - 1];
   const pieces = max(1, round(whole / step));
   const out: OpenedPoint[] = [];

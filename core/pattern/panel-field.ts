@@ -1,4 +1,4 @@
-import { toOpened } from '../head';
+import { dot, toOpened, vec } from '../head';
 import { crossedLines } from './crossed';
 import type { Field } from './field';
 import { levelField } from './level-field';
@@ -6,7 +6,7 @@ import { PlaceProblem } from './place';
 import { partingAxes } from './parting-axes';
 import { planeField, type PlaneField } from './plane-field';
 import { radialField } from './radial-field';
-import { runsInside, SAMPLE_MM, type TracedLine } from './section-line';
+import { runsInside, SAMPLE_MM, STRIDE, type TracedLine } from './section-line';
 import type { SectionedPanel } from './sectioning';
 import { sequenceRows } from './sequence';
 import { traceSlanted, type SlantedLine } from './slanted-lines';
@@ -17,6 +17,10 @@ export interface RowSource {
   /** Place along the spine of the row's middle, mm: rows are worked in its order. */
   readonly s: number;
   trace(thicknessMm: number, besideMm: number): TracedLine | undefined;
+  /** Angle that the panel asks of it, degrees; null where it follows a line of the head. */
+  readonly askedDeg: number | null;
+  /** Its angle at a share of its length, 0–1, degrees, in the panel's own axes; null where it has to be measured on the head. */
+  doneDeg(share: number): number | null;
 }
 
 /**
@@ -40,6 +44,12 @@ const CENTRE_SHARE = 0.02;
 /** On a narrow strip partings lie straight across it everywhere. */
 const STRIP_TURN = 1;
 
+/** A row that follows a line of the head. */
+const MEASURED: Pick<RowSource, 'askedDeg' | 'doneDeg'> = { askedDeg: null, doneDeg: () => null };
+
+/** Along the part: its angle is counted from there. */
+const ALONG: Pick<RowSource, 'askedDeg' | 'doneDeg'> = { askedDeg: null, doneDeg: () => 0 };
+
 /** Makes the partings of a panel's side. */
 export function panelField(panel: SectionedPanel, direction: Direction): PanelField {
   const { frame } = panel;
@@ -51,7 +61,7 @@ export function panelField(panel: SectionedPanel, direction: Direction): PanelFi
     case 'hairline':
       return even(levelField(panel, frame.hairlineDistance(), 1));
     case 'part':
-      return even(levelField(panel, frame.partDistance().distance, -1));
+      return even(levelField(panel, frame.partDistance().distance, -1), ALONG);
     case 'radial': {
       if (direction.about !== 'crown' && Math.hypot(...direction.about) > FARTHEST_PIVOT) {
         throw new PlaceProblem('the point at which its wedges meet lies off the head');
@@ -66,7 +76,7 @@ export function panelField(panel: SectionedPanel, direction: Direction): PanelFi
         kind: 'even',
         field,
         folded: 0,
-        rowAt: (s, row) => ({ s, trace: (thicknessMm, besideMm) => field.ray(s + besideMm, thicknessMm, inner(row)) }),
+        rowAt: (s, row) => ({ s, trace: (thicknessMm, besideMm) => field.ray(s + besideMm, thicknessMm, inner(row)), ...MEASURED }),
       };
     }
     case 'crossed':
@@ -83,14 +93,17 @@ function partAngle({ frame, centre, across }: SectionedPanel): number {
   return (Math.atan2(up.z, -level.z) * 180) / Math.PI;
 }
 
-function even(field: Field): PanelField {
+function even(field: Field, follows = MEASURED): PanelField {
   return {
     kind: 'even',
     field,
     folded: field.folded ?? 0,
-    rowAt: (s) => ({ s, trace: (thicknessMm, besideMm) => field.trace(s + besideMm, thicknessMm) }),
+    rowAt: (s) => ({ s, trace: (thicknessMm, besideMm) => field.trace(s + besideMm, thicknessMm), ...(field.angleAt ? held(field.angleAt(s)) : follows) }),
   };
 }
+
+/** Every parting of a plane field is cut in the direction that it is asked for: it holds its angle. */
+const held = (askedDeg: number): Pick<RowSource, 'askedDeg' | 'doneDeg'> => ({ askedDeg, doneDeg: () => askedDeg });
 
 function crossed(panel: SectionedPanel, direction: Extract<Direction, { kind: 'crossed' }>): PanelField {
   const base = planeField(panel, { fromDeg: 0, toDeg: 0 }, STRIP_TURN);
@@ -104,6 +117,9 @@ function crossed(panel: SectionedPanel, direction: Extract<Direction, { kind: 'c
     kind: 'laid',
     lay: (sections) => {
       const lines = crossedLines([0, high - low], edges, direction.angleDeg, direction.firstFrom, direction.closing);
+      const closes = (i: number) => direction.closing && i === lines.length - 1;
+      // It falls towards the side on which it ends further back.
+      const angleOf = (line: SlantedLine) => (line.to[1] > line.from[1] ? direction.angleDeg : -direction.angleDeg);
       return lines.map((line, i): LaidRow => {
         const { thicknessMm } = sections(i);
         const before = i > 1 ? lines[i - 2] : lines[i + 2];
@@ -111,7 +127,7 @@ function crossed(panel: SectionedPanel, direction: Extract<Direction, { kind: 'c
         const apart = before ? Math.abs(line.from[0] - before.from[0]) * lean : 0;
         const clear = trimmed(line, lines[i - 1], thicknessMm);
         return {
-          ...slantedRow(base, panel, { from: [sOf(clear.from[0]), clear.from[1]], to: [sOf(clear.to[0]), clear.to[1]] }),
+          ...slantedRow(base, panel, { from: [sOf(clear.from[0]), clear.from[1]], to: [sOf(clear.to[0]), clear.to[1]] }, closes(i) ? 90 : angleOf(line)),
           s: along(sOf((line.from[0] + line.to[0]) / 2)),
           dropoutMm: Math.max(0, apart - thicknessMm),
         };
@@ -146,23 +162,45 @@ function sequence(panel: SectionedPanel, direction: Extract<Direction, { kind: '
   return {
     kind: 'laid',
     lay: (sections) =>
-      sequenceRows(direction.steps, [low, high], [right, left], sections, panel.across).map(({ line }) => slantedRow(base, panel, line)),
+      sequenceRows(direction.steps, [low, high], [right, left], sections, panel.across).map(({ line, angleDeg }) => slantedRow(base, panel, line, angleDeg)),
   };
 }
 
-function slantedRow(base: PlaneField, panel: SectionedPanel, line: SlantedLine): LaidRow {
+/** @param askedDeg angle against the panel's straight partings */
+function slantedRow(base: PlaneField, panel: SectionedPanel, line: SlantedLine, askedDeg: number): LaidRow {
   const { k } = panel.frame.head;
   const length = Math.hypot(line.to[0] - line.from[0], line.to[1] - line.from[1]);
   const turn = line.to[1] >= line.from[1] ? 1 : -1;
   const across = [(turn * (line.to[1] - line.from[1])) / length, (-turn * (line.to[0] - line.from[0])) / length];
   return {
     s: (line.from[0] + line.to[0]) / 2,
+    askedDeg,
+    doneDeg: (share) => (askedDeg < 0 ? -1 : 1) * slantAt(base, line, share),
     trace: (thicknessMm, besideMm) => {
       const [ds, du] = [across[0] * besideMm, across[1] * besideMm];
       const beside: SlantedLine = { from: [line.from[0] + ds, line.from[1] + du], to: [line.to[0] + ds, line.to[1] + du] };
       return traceSlanted(base, beside, thicknessMm, k);
     },
   };
+}
+
+const APART_MM = 2;
+
+/** Angle on the skin between a slanted line and the straight parting through its point at a share of its length, degrees, 0–90. */
+function slantAt(base: PlaneField, { from, to }: SlantedLine, share: number): number {
+  const s = from[0] + (to[0] - from[0]) * share;
+  const u = from[1] + (to[1] - from[1]) * share;
+  const length = Math.hypot(to[0] - from[0], to[1] - from[1]);
+  const [ds, du] = [(APART_MM * (to[0] - from[0])) / length, (APART_MM * (to[1] - from[1])) / length];
+  const out = new Float64Array(4 * STRIDE);
+  base.pointAt(s - ds, u - du, out, 0);
+  base.pointAt(s + ds, u + du, out, STRIDE);
+  base.pointAt(s, u - APART_MM, out, 2 * STRIDE);
+  base.pointAt(s, u + APART_MM, out, 3 * STRIDE);
+  const way = (i: number) => vec(out[i + STRIDE] - out[i], out[i + STRIDE + 1] - out[i + 1], out[i + STRIDE + 2] - out[i + 2]);
+  const [along, straight] = [way(0), way(2 * STRIDE)];
+  const cosine = Math.abs(dot(along, straight)) / Math.sqrt(dot(along, along) * dot(straight, straight));
+  return (Math.acos(Math.min(1, cosine)) * 180) / Math.PI;
 }
 
 function pointZ(field: PlaneField, s: number): number {

@@ -3,7 +3,7 @@ import type { OpenedPoint } from '../head';
 import { partingAngle, ribbonFigures, turnBetween, type RibbonFigures, type SideOfFrame, type ZonePatch } from './cell-figures';
 import { gatherOf, pick } from './gather';
 import { applyEdits, draftRow, type DraftFoil, type HalfContext } from './hand-edits';
-import { placeRows, type PanelHalf, type PlacedRow } from './rows';
+import { placeRows, type Cell, type PanelHalf, type PlacedRow } from './rows';
 import { formulaOf, placesOf, type FoilPlace } from './rotation';
 import { ribbonOf, runsInside, SAMPLE_MM, type Ribbon } from './section-line';
 import type { EditNote, Foil, PaintedSection, TreatedDropout } from './sheet';
@@ -104,6 +104,11 @@ function surfaceShare(gather: SingleGather, thicknessMm: number): number {
   return Math.min(1, SURFACE_MM / (depth * thicknessMm));
 }
 
+/** Angle of a section's parting at its middle, degrees. */
+function angleOf({ source }: PlacedRow, { line, from, to, ribbon }: Cell, { half, side }: SideOfPanel): number {
+  return source.doneDeg((from + to) / 2 / Math.max(1, line.count - 1)) ?? partingAngle(ribbon, half.sectioned.frame, side === 'across');
+}
+
 function computedFoil(draft: DraftFoil, own: SideOfPanel, panel: Panel, hair: PlanHair, place: FoilPlace): ComputedFoil {
   const { frame } = own.half.sectioned;
   const { ribbon } = draft.cell;
@@ -123,7 +128,8 @@ function computedFoil(draft: DraftFoil, own: SideOfPanel, panel: Panel, hair: Pl
       widthMm: ribbon.widthMm,
       thicknessMm: draft.row.thicknessMm,
       dropoutMm: draft.row.dropoutMm,
-      angleDeg: partingAngle(ribbon, frame, own.side === 'across'),
+      angleDeg: angleOf(draft.row, draft.cell, own),
+      askedDeg: draft.row.source.askedDeg,
       gather: gather.kind,
       stitches,
       pickedShare,
@@ -163,7 +169,7 @@ function treatedDropouts(panel: Panel, own: SideOfPanel, rows: readonly PlacedRo
       const reached = recipe.surface ? surfaceShare(WHOLE, row.dropoutMm) : 1;
       const dropout: TreatedDropout = {
         id, panel: panel.id, row: row.row, column, side: own.side, treatment, formula: recipe.formula, widthMm: ribbon.widthMm, thicknessMm: row.dropoutMm,
-        angleDeg: partingAngle(ribbon, frame, own.side === 'across'), zone: figures.zone,
+        angleDeg: angleOf(row, { line, from: run[0], to: run[1], ribbon }, own), zone: figures.zone,
         areaMm2: figures.areaMm2, hairs: figures.hairs * reached, hairGrams: figures.hairGrams * reached, seconds: recipe.seconds ?? dropoutSeconds(treatment, rule.together, recipe.teasing),
       };
       return { dropout, path: pathOf(id, WHOLE, ribbon, own.frameSide), patches: figures.patches };
@@ -187,12 +193,9 @@ function pathOf(id: string, gather: SingleGather, { opened, count }: Ribbon, of:
   return { id, gather, count, packed };
 }
 
-/**
- * Angles turned from the first foil of each side of a panel, by foil id, degrees. Where each parting has a direction of its
- * own by design (wheels, crossed diagonals, sequences) there is no drift.
- */
+/** How far what each foil's parting is asked for has turned from the first foil of its side, by foil id, degrees: 0 where the panel holds one angle. */
 export function driftsOf(foils: readonly ComputedFoil[], { direction }: Panel): Map<string, number> {
-  if (direction.kind === 'radial' || direction.kind === 'crossed' || direction.kind === 'sequence') return new Map();
+  if (direction.kind !== 'pivot') return new Map();
   const first = new Map<string, ComputedFoil>();
   for (const own of foils) {
     const key = `${own.foil.side}`;

@@ -50,11 +50,12 @@ export interface PlaneField extends Field {
  */
 export function planeField(panel: Sectioned, angles: PlaneAngles, planeTurn = PLANE_TURN): PlaneField {
   const meanDeg = (angles.fromDeg + angles.toDeg) / 2;
-  const even = build(panel, meanDeg, planeTurn, () => 0);
+  const even = { ...build(panel, meanDeg, planeTurn, () => 0), angleAt: () => meanDeg };
   if (angles.fromDeg === angles.toDeg) return even;
   const [first, last] = even.extent;
   const turn = (angles.toDeg - angles.fromDeg) * DEG;
-  return build(panel, meanDeg, planeTurn, (s) => turn * min(0.5, max(-0.5, (s - first) / (last - first) - 0.5)));
+  const turnAt = (s: number) => turn * min(0.5, max(-0.5, (s - first) / (last - first) - 0.5));
+  return { ...build(panel, meanDeg, planeTurn, turnAt), angleAt: (s) => meanDeg + turnAt(s) / DEG };
 }
 
 function build({ frame, across, centre, edge, depths, outlines }: Sectioned, angleDeg: number, planeTurn: number, turnAt: (s: number) => number): PlaneField {

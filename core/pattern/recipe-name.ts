@@ -50,6 +50,11 @@ export function angleName(deg: number): string {
   return `diagonal ${deg > 0 ? 'back' : 'forward'} ${Math.round(Math.abs(deg))}°`;
 }
 
+/** Way of one parting in words: by its angle, or by the line of the head that it follows. */
+export function partingName(direction: Direction, angleDeg: number): string {
+  return direction.kind === 'hairline' || direction.kind === 'part' || direction.kind === 'radial' ? directionName(direction) : angleName(angleDeg);
+}
+
 /** Recipe of a panel in one line: `fine weave, 4 + 5 mm` (thickness + drop-out), in the unit that is asked for. */
 export function recipeLine(panel: Panel, unit: LengthUnit = 'mm'): string {
   return `${gatherName(panel.gather, panel.thicknessMm)}, ${figure(panel.thicknessMm, unit)} + ${spacingName(panel, unit)}`;

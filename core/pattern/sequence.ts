@@ -8,6 +8,8 @@ const MOST_ROWS = 600;
 /** A section of a sequence: its line in (s, u), the middle of the section. */
 export interface SequenceRow {
   readonly line: SlantedLine;
+  /** Of its step, degrees. */
+  readonly angleDeg: number;
 }
 
 /**
@@ -59,7 +61,7 @@ export function sequenceRows(
       if (u >= from && u <= to) skyline[bin] = offset + heightAt(u) + thicknessMm / lean;
     }
     const half = thicknessMm / lean / 2;
-    rows.push({ line: { from: [offset + heightAt(from) + half, from], to: [offset + heightAt(to) + half, to] } });
+    rows.push({ angleDeg: step.angleDeg, line: { from: [offset + heightAt(from) + half, from], to: [offset + heightAt(to) + half, to] } });
   }
   return rows;
 }

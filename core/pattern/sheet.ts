@@ -18,9 +18,11 @@ export interface Foil {
   readonly widthMm: number;
   readonly thicknessMm: number;
   readonly dropoutMm: number;
-  /** Angle of the parting from horizontal at the foil's middle, degrees, as in a panel's direction. */
+  /** Angle of the parting at the foil's middle, degrees, as the hand sees it: in the axes of its panel, which do not turn over at the top. */
   readonly angleDeg: number;
-  /** How far that angle has turned from the panel's first foil on this side, degrees. */
+  /** Angle that its panel asks of it, degrees; null where the parting follows a line of the head. */
+  readonly askedDeg: number | null;
+  /** How far the panel has turned its partings since its first foil on this side, degrees; 0 where it holds one angle. */
   readonly driftDeg: number;
   readonly gather: GatherKind;
   /** Number of stitches or points picked; 1 for a slice. */
@@ -125,7 +127,7 @@ export interface EditNote {
 
 export interface Sheet {
   readonly format: 'dappled-lattice/plan-sheet';
-  readonly version: 4;
+  readonly version: 5;
   readonly plan: string;
   readonly foils: readonly Foil[];
   readonly painted: readonly PaintedSection[];

@@ -2,10 +2,10 @@
 
 import clsx from 'clsx';
 import type { ReactNode } from 'react';
-import { endOf, unitName, type NextStep, type ServiceScript, type ServiceState, type StepState } from '@/core/chair';
+import { endOf, unitName, type NextStep, type ScriptUnit, type ServiceScript, type ServiceState, type StepState } from '@/core/chair';
 import { basinMinutes } from '@/core/clock';
 import { zoneName } from '@/core/head';
-import { angleName, gatherName, type SingleGather } from '@/core/pattern';
+import { angleName, gatherName, partingName, type Plan, type SingleGather } from '@/core/pattern';
 import { isAtBasin, stepName } from '@/core/steps';
 import { capital } from '@/core/units';
 import { placeWords } from '@/core/visit';
@@ -30,7 +30,7 @@ export function StepView({ script, state, step, now }: StepViewProps) {
       if (script.units.length === 0) return <Words over="No foils" big="Start" under="What follows is timed: wash, colour, rinse, dry." />;
       return <Words over={`${groupWords(groupsOf(script.units))}, in ${script.blocks.length} parts`} big="Start" under="The clock runs from the first foil on. Mix the first bowl, section the first panel." />;
     case 'foil':
-      return <FoilWords state={state} step={step} now={now} />;
+      return <FoilWords plan={script.plan} state={state} step={step} now={now} />;
     case 'bowl':
       return <Words over={BOWL_WORDS[step.why]} big={`Fresh bowl ${step.mix}`} under={state.mixes[step.mix]?.words ?? ''} />;
     case 'wait':
@@ -65,7 +65,7 @@ function Words({ over, big, under, blue = false }: { over: string; big: string; 
 }
 
 /** The unit in hand: its letter and number, mix, where it begins and how far it goes, how it is gathered and which way it runs. */
-function FoilWords({ state, step, now }: Pick<StepViewProps, 'state' | 'now'> & { step: Extract<NextStep, { kind: 'foil' }> }) {
+function FoilWords({ plan, state, step, now }: Pick<StepViewProps, 'state' | 'now'> & { plan: Plan; step: Extract<NextStep, { kind: 'foil' }> }) {
   const { own: { unit, added }, block, place, turned } = step;
   const spent = state.freeAt === null ? 0 : now - state.freeAt;
   const ends = endsSentence(unit);
@@ -82,12 +82,18 @@ function FoilWords({ state, step, now }: Pick<StepViewProps, 'state' | 'now'> & 
       <p className="text-2xl leading-tight font-semibold" aria-label="Mix">{unit.letter}: {unit.mix}{!unit.lifts && ' (deposits)'}</p>
       <p className="text-xl leading-snug" aria-label="Where">{capital(startWords(unit))}; {reachWords(unit)}{unit.laidWith === 'between foils' ? '; between the foils' : unit.laidWith === 'open air' ? '; in the open air' : ''}.{ends && <b> {capital(ends)}.</b>}</p>
       <div className="grid gap-1">
-        <p className="text-xl" aria-label="Section">{capital(gatherName(unit.gather, unit.thicknessMm))}, {Math.round(unit.widthMm)} × {round(unit.thicknessMm)} mm, {angleName(unit.angleDeg)}</p>
+        <p className="text-xl" aria-label="Section">{capital(gatherName(unit.gather, unit.thicknessMm))}, {Math.round(unit.widthMm)} × {round(unit.thicknessMm)} mm, {wayOf(plan, unit)}</p>
         <Stitches gather={unit.gather} widthMm={unit.widthMm} deposits={!unit.lifts} />
       </div>
       <p className="text-[clamp(34px,6vh,52px)] leading-none font-bold" aria-label="Seconds spent">{seconds(spent)} <span className="text-2xl font-medium text-ink-soft">usually {seconds(unit.seconds * 1000)}</span></p>
     </div>
   );
+}
+
+/** Which way a parting runs, in words. */
+function wayOf({ panels }: Plan, { panel, angleDeg }: ScriptUnit): string {
+  const own = panels.find(({ id }) => id === panel);
+  return own ? partingName(own.direction, angleDeg) : angleName(angleDeg);
 }
 
 /** The letter of a formula with the glyph of the gather: dark and purple where it deposits. */

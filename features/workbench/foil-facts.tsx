@@ -1,7 +1,7 @@
 'use client';
 
 import { zoneName } from '@/core/head';
-import { dropFoil, GATHER_PRESETS, moveFoil, restoreFoil, retypeFoil, type Foil } from '@/core/pattern';
+import { dropFoil, GATHER_PRESETS, moveFoil, partingName, restoreFoil, retypeFoil, type Foil, type Panel } from '@/core/pattern';
 import { useUnits } from '../house/context';
 import { useLit, useVisit } from '../visit/store';
 
@@ -14,29 +14,29 @@ export function FoilFacts() {
   const { foils, problems } = computed.sheet;
   const chosen = foils.find(({ id }) => id === selected.foil);
   const foil = foils.find(({ id }) => id === lit) ?? chosen;
-  const panel = (id: string) => plan.panels.find((own) => own.id === id)?.name ?? id;
+  const panelOf = ({ panel }: Foil) => plan.panels.find((own) => own.id === panel)!;
   return (
     <div className="min-h-[92px] pr-[140px] xl:pr-[180px] pl-5 pb-2 text-base">
       {foil ? (
-        <p><FoilWords foil={foil} panel={panel(foil.panel)} /></p>
+        <p><FoilWords foil={foil} panel={panelOf(foil)} /></p>
       ) : problems.length > 0 ? (
         <p role="alert" className="font-semibold text-rowan">{problems[0].problem}</p>
       ) : (
         <p className="text-ink-soft">Point at a foil to see its measures; tap it to change it alone.</p>
       )}
-      {chosen && <FoilActions foil={chosen} panel={panel(chosen.panel)} />}
+      {chosen && <FoilActions foil={chosen} panel={panelOf(chosen).name} />}
     </div>
   );
 }
 
-function FoilWords({ foil, panel }: { foil: Foil; panel: string }) {
+function FoilWords({ foil, panel }: { foil: Foil; panel: Panel }) {
   const { say } = useUnits();
   const column = foil.column === 0 ? 'middle' : `${foil.column > 0 ? 'left' : 'right'} ${Math.abs(foil.column)}`;
   const stitches = foil.gather === 'slice' ? 'slice' : `${foil.stitches} ${foil.gather === 'zigzag' ? 'points' : 'stitches'}`;
   return (
     <>
-      <b>{panel}, row {foil.row}, {column}</b>
-      {`: ${say(Math.round(foil.widthMm))} × ${say(foil.thicknessMm)}, ${Math.round(foil.angleDeg)}°, ${stitches}, ${Math.round(foil.pickedShare * 100)} % picked, about ${Math.round(foil.hairs)} hairs, ${zoneName(foil.zone).toLowerCase()}`}
+      <b>{panel.name}, row {foil.row}, {column}</b>
+      {`: ${say(Math.round(foil.widthMm))} × ${say(foil.thicknessMm)}, ${partingName(panel.direction, foil.angleDeg)}, ${stitches}, ${Math.round(foil.pickedShare * 100)} % picked, about ${Math.round(foil.hairs)} hairs, ${zoneName(foil.zone).toLowerCase()}`}
       {foil.byHand && ', by hand'}
     </>
   );
