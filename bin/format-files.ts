@@ -13,7 +13,7 @@ type PlanInput = z.input<typeof planSchema>;
 /** A worked example: a fitted head with a part off the middle, and some of what panels can be. */
 const example: PlanInput = {
   format: 'dappled-lattice/plan',
-  version: 3,
+  version: 4,
   name: 'Fine weaves behind, slices at the face',
   head: {
     circumferenceMm: 560, earToEarMm: 350, frontToNapeMm: null, hairline: { left: 'round', right: 'pointed' },
@@ -28,7 +28,7 @@ const example: PlanInput = {
     },
     {
       id: 'sides', name: 'Sides', place: { kind: 'side' }, side: 'both', direction: { kind: 'parallel', angleDeg: 30 },
-      gather: { kind: 'alternate', of: [{ kind: 'weave', stitchMm: 2.5, gapMm: 2.5, depth: 0.5 }, { kind: 'slice' }] }, thicknessMm: 4,
+      gather: { kind: 'alternate', of: [{ gather: { kind: 'weave', stitchMm: 2.5, gapMm: 2.5, depth: 0.5 }, thicknessMm: null, dropoutMm: null }, { gather: { kind: 'slice' }, thicknessMm: 3, dropoutMm: null }], then: 'again' }, thicknessMm: 4,
       spacing: { kind: 'count', foils: 24 }, rotation: { sequence: 'AAB' }, dropouts: { every: 3, treatments: ['tip-out', 'lowlight'] },
     },
     {
@@ -42,7 +42,7 @@ const example: PlanInput = {
 
 /** A worked mix for it: two strengths, weaker ends, a strand test, a toner of three parts and a root. */
 const exampleMix: object = {
-  version: 3,
+  version: 4,
   formulas: {
     A: { kind: 'lift', product: 'moth-powder', volumes: 13, ratio: 2, additives: [{ product: 'rootling', perGram: 0.1 }], ends: { volumes: 10, ratio: 2, lastMm: 80 } },
     B: { kind: 'lift', product: 'moth-cream', volumes: 10, ratio: 1.5, additives: [{ product: 'water', perGram: 0.1 }], reach: 'regrowth' },

@@ -22,7 +22,7 @@ const REFUSED: Record<string, { parse(value: unknown): Parsed<unknown>; sound: u
       ['panels.0.side', 'top', 'panels[0].side: must be left, right, both or across.'], ['panels.1.id', 'back', 'panels[1].id: "back" is used twice.'], ['panels.0.formula', 'AB', 'panels[0].formula: must be one capital letter.'],
       ['panels.0.rotation', { sequence: 'A' }, 'panels[0].rotation.sequence: must be 2–24 capital letters, such as AABB.'], ['foil.usableWidthMm', 10, 'foil.usableWidthMm: must be a number from 30 to 300 mm.'],
       ['edits', [{ kind: 'bend', foil: 'back/1/1' }], 'edits[0].kind: must have a kind of delete, move, widen, retype or add.'], ['edits', [{ kind: 'delete', foil: 'third from the left' }], 'edits[0].foil: must be a foil id such as back/3/-1.'],
-      ['version', 9, 'version: this program reads versions 1 to 3, not 9.'],
+      ['version', 9, 'version: this program reads versions 1 to 4, not 9.'],
     ],
   },
   consult: {

@@ -10,8 +10,9 @@ const isRaw = (value: unknown): value is Raw => typeof value === 'object' && val
  */
 export function migratePlan(document: Raw): Raw | undefined {
   switch (document.version) {
-    case 3: return document;
-    case 2: return { ...withPanels(document, fromVersion2), version: 3 };
+    case 4: return document;
+    case 3: return { ...withPanels(document, fromVersion3), version: 4 };
+    case 2: return migratePlan({ ...withPanels(document, fromVersion2), version: 3 });
     case 1: return migratePlan({ ...withPanels(document, fromVersion1), version: 2 });
     default: return undefined;
   }
@@ -20,6 +21,13 @@ export function migratePlan(document: Raw): Raw | undefined {
 function withPanels(document: Raw, change: (panel: Raw) => Raw): Raw {
   const { panels } = document;
   return Array.isArray(panels) ? { ...document, panels: panels.map((panel) => (isRaw(panel) ? change(panel) : panel)) } : document;
+}
+
+/** Gathers in turn had neither a thickness nor a drop-out of their own. */
+export function fromVersion3(panel: Raw): Raw {
+  const { gather } = panel;
+  if (!isRaw(gather) || gather.kind !== 'alternate' || !Array.isArray(gather.of)) return panel;
+  return { ...panel, gather: { ...gather, of: gather.of.map((own: unknown) => ({ gather: own })) } };
 }
 
 export function fromVersion2(panel: Raw): Raw {

@@ -26,7 +26,10 @@ const bandWidth = z.union([
     .min(1, 'must have at least one width')
     .max(36, 'must have at most 36 widths')
     .describe('Widths at azimuths, eased between'),
-], { error: 'must be a width in mm, or a list of azimuths with widths' });
+  z
+    .strictObject({ hairsPerMm: between(1, 60, 'hairs per mm', 'Hairs of usual length that hang from each mm of hairline') })
+    .describe('As wide as leaves an even line of hair hanging all the way round'),
+], { error: 'must be a width in mm, a list of azimuths with widths, or hairs per mm' });
 
 const PLACE_KINDS = [
   'whole', 'back', 'side', 'zones', 'part-strip', 'hairline-band', 'face-frame', 'crown-triangle', 'wheel', 'triangle', 'outline',
@@ -60,6 +63,7 @@ export const placeSchema: z.ZodType<Place> = z.lazy(() =>
         widthMm: bandWidth,
         fromDeg: between(0, 180, 'degrees', 'Begins at this azimuth on both sides, degrees from the front').default(0),
         toDeg: between(0, 180, 'degrees', 'Ends at this azimuth, degrees from the front').default(180),
+        insetMm: between(0, 60, 'mm', 'Short hair at the hairline is pinned away: it begins so far behind, mm').optional(),
       })
       .describe('Band along the hairline'),
     z
@@ -123,6 +127,7 @@ export const directionSchema: z.ZodType<Direction> = z
         angleDeg: between(5, 75, 'degrees', 'Angle of each parting from straight across'),
         firstFrom: z.enum(['left', 'right'], { error: 'must be left or right (the client’s)' }).default('left').describe('Front corner in which the first begins'),
         closing: yesOrNo('One lengthwise foil closes the end').default(false),
+        doubled: whole(0, 6, 'So many of the first partings are taken twice, back to back').optional(),
       }),
       z.strictObject({
         kind: z.literal('sequence'),
@@ -155,6 +160,7 @@ const singleGathers = [
       depth,
       lastStitchMm: between(0.5, 30, 'mm', 'Width of the last stitch where they are graded, mm').nullish(),
       fromHairline: yesOrNo('Begins with a stitch at the end nearer the hairline').optional(),
+      offScalpMm: between(0, 40, 'mm', 'Picked so far from the scalp, mm: wider and uneven further out').optional(),
     })
     .describe('Alternate stitches'),
   z
@@ -165,12 +171,24 @@ const singleGathers = [
 /** How hair is picked from one section. */
 export const singleGatherSchema: z.ZodType<SingleGather> = z.discriminatedUnion('kind', [...singleGathers], kindOf('slice', 'weave', 'zigzag'));
 
+const turnSchema = z.strictObject({
+  gather: singleGatherSchema,
+  thicknessMm: between(0.5, 40, 'mm', "Its own thickness, mm; null the panel's").nullable().default(null),
+  dropoutMm: between(0, 80, 'mm', "Drop-out behind it, mm; null the panel's").nullable().default(null),
+});
+
 export const gatherSchema: z.ZodType<Gather> = z
   .discriminatedUnion(
     'kind',
     [
       ...singleGathers,
-      z.strictObject({ kind: z.literal('alternate'), of: z.array(singleGatherSchema).min(1, 'must hold at least one gather').max(24).describe('One a row, in turn') }).describe('In turn, row by row'),
+      z
+        .strictObject({
+          kind: z.literal('alternate'),
+          of: z.array(turnSchema, { error: 'must be a list of gathers' }).min(1, 'must hold at least one gather').max(24, 'must hold at most 24 gathers').describe('One a row, in turn'),
+          then: z.enum(['again', 'last'], { error: 'must be again or last' }).default('again').describe('After the last of them: from the first again, or the last goes on'),
+        })
+        .describe('In turn, row by row'),
     ],
     kindOf('slice', 'weave', 'zigzag', 'alternate'),
   )
@@ -195,7 +213,11 @@ export const spacingSchema: z.ZodType<Spacing> = z
     'kind',
     [
       ...plainSpacings,
-      z.strictObject({ kind: z.literal('count'), foils: whole(1, 10_000, 'At most this many foils, evenly spread') }),
+      z.strictObject({
+        kind: z.literal('count'),
+        foils: whole(1, 10_000, 'At most this many foils'),
+        togetherMm: between(0, 80, 'mm', 'Close together from the first edge with this drop-out, mm; null spreads them evenly').nullish(),
+      }),
       z.strictObject({ kind: z.literal('share'), lightened: between(0.005, 1, '', "Share of the panel's hair to lighten") }),
       z.strictObject({ kind: z.literal('minutes'), minutes: between(1, 600, 'minutes', 'Time for the foils of this panel (estimate)') }),
       z.strictObject({

@@ -8,7 +8,7 @@ import { directionSchema, diskPoint, gatherSchema, placeSchema, singleGatherSche
 import { parseWith, type Parsed } from './problem';
 
 export const PLAN_FORMAT = 'dappled-lattice/plan';
-export const PLAN_VERSION = 3;
+export const PLAN_VERSION = 4;
 /** Edits of single foils by hand that a plan can hold. */
 export const MOST_EDITS = 400;
 
@@ -32,7 +32,8 @@ const treatmentRecipe = z
 export const panelSchema = z.strictObject({
   id: panelId.describe('Name within the plan, the first part of every foil id'),
   name: z.string({ error: 'must be text' }).trim().min(1, 'must not be empty').max(80, 'must be at most 80 characters').describe('As it is said'),
-  muted: yesOrNo('Keeps its recipe but places no foil and takes no hair').default(false),
+  muted: yesOrNo('Keeps its recipe but places no foil').default(false),
+  reserves: yesOrNo('Muted, it still keeps its hair from other panels: nothing is foiled there').optional(),
   place: placeSchema.describe('Which part of the head the panel sections off'),
   side: z
     .enum(['left', 'right', 'both', 'across'], { error: 'must be left, right, both or across' })
@@ -51,6 +52,7 @@ export const panelSchema = z.strictObject({
   direction: directionSchema.default({ kind: 'parallel', angleDeg: 0 }),
   gather: gatherSchema,
   medium: z.enum(['foil', 'open-air'], { error: 'must be foil or open-air' }).default('foil').describe('In foils, or painted in the open air'),
+  cover: z.enum(['folded', 'under-and-over'], { error: 'must be folded or under-and-over' }).describe('The sheet folded over the hair, or one sheet under and one over; folded where it is left out').optional(),
   hair: z.enum(['own', 'left-out'], { error: 'must be own or left-out' }).default('own').describe('Hair of its own, or what the foils of other panels leave out: painted between the foils'),
   thicknessMm: thickness,
   spacing: spacingSchema,
@@ -93,7 +95,11 @@ export const panelSchema = z.strictObject({
       distanceMm: between(0, 600, 'mm', 'The product begins this far from the scalp, mm'),
       featherMm: between(0, 300, 'mm', 'and runs out to nothing over this length, mm'),
       teasing: whole(0, 4, 'Soft pushes of backcombing'),
+      lastMm: between(0, 600, 'mm', 'Distance on the last row, mm, eased from the first; null where all are alike').nullish(),
+      edgesMm: between(0, 200, 'mm', 'So much further from the scalp at both edges of a section, mm').optional(),
+      toMm: between(1, 1200, 'mm', 'Painted so far from the scalp, mm; null to the ends').nullish(),
     })
+    .refine(({ distanceMm, toMm }) => toMm === null || toMm === undefined || toMm > distanceMm, { message: 'must end further from the scalp than it begins', path: ['toMm'] })
     .default({ distanceMm: 0, featherMm: 0, teasing: 0 })
     .describe('Where the product begins on the strand'),
   order: z
@@ -108,6 +114,9 @@ export const panelSchema = z.strictObject({
       seed: whole(0, 4_294_967_295, 'Seed of the variation'),
       dropoutMm: between(0, 10, 'mm', 'Drop-outs move at most this much, mm'),
       angleDeg: between(0, 30, 'degrees', 'The angle moves at most this much, degrees'),
+      stitchMm: between(0, 5, 'mm', 'Stitches and gaps move at most this much, mm').optional(),
+      startMm: between(0, 60, 'mm', 'Starts move at most this much, mm').optional(),
+      side: z.enum(['left', 'right', 'both'], { error: 'must be left, right or both' }).describe('Side that differs, of a panel on both; both where it is left out').optional(),
     })
     .nullable()
     .default(null)
@@ -130,6 +139,7 @@ const editSchema = z.discriminatedUnion(
     z.strictObject({
       kind: z.literal('retype'), foil: foilId, gather: singleGatherSchema.optional().describe('Its own gather'), formula: letter.optional().describe('Its own formula'),
       thicknessMm: between(0.5, 40, 'mm', 'Thickness of the section, mm').optional(),
+      startMm: between(0, 600, 'mm', 'The product begins this far from the scalp, mm').optional(),
     }),
     z.strictObject({
       kind: z.literal('add'), panel: panelId.describe('Panel that gets one more'),
@@ -140,7 +150,7 @@ const editSchema = z.discriminatedUnion(
   { error: 'must have a kind of delete, move, widen, retype or add' },
 ) as z.ZodType<HandEdit>;
 
-/** The plan document, version 3. A bare one is enough for the pattern: everything but the panels has a default. */
+/** The plan document, version 4. A bare one is enough for the pattern: everything but the panels has a default. */
 export const planSchema = z
   .strictObject({
     format: z.literal(PLAN_FORMAT, { error: `must be "${PLAN_FORMAT}"` }),

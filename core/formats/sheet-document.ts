@@ -40,12 +40,13 @@ export const sheetSchema = z.strictObject({
         gather: z.enum(['slice', 'weave', 'zigzag']),
         stitches: z.int().describe('Stitches or points picked; 1 for a slice'),
         pickedShare: share.describe("Share of the section's hair that is picked"),
+        startMm: z.number().describe('The product begins so far from the scalp, mm'),
         formula: letter,
         byHand: z.boolean().describe('Changed or added by hand'),
       }),
     )
     .describe('In the order of work'),
-  painted: z.array(z.strictObject({ ...section, gather: z.enum(['slice', 'weave', 'zigzag']), pickedShare: share.describe('What is lightened of it: product stays on the surface'), formula: letter })).describe('Sections painted in the open air'),
+  painted: z.array(z.strictObject({ ...section, gather: z.enum(['slice', 'weave', 'zigzag']), pickedShare: share.describe('What is lightened of it: product stays on the surface'), startMm: z.number(), formula: letter })).describe('Sections painted in the open air'),
   dropouts: z.array(z.strictObject({ ...section, treatment: z.enum(['tip-out', 'lowlight', 'paint']), formula: letter.nullable().describe('Letter that its panel names for it; null the usual one') })).describe('Drop-outs that are treated'),
   panels: z.array(
     z.strictObject({
@@ -56,6 +57,7 @@ export const sheetSchema = z.strictObject({
       solvedDropoutMm: z.number().nullable().describe('Even drop-out that a target came to, mm; null where the plan says it'),
       takenBy: z.array(z.strictObject({ panel: z.string(), areaCm2: z.number() })).describe('Hair of its place that panels sectioned off earlier had taken'),
       minutes: z.number().describe('Working time of its foils, minutes (estimate)'),
+      note: z.string().nullable().describe('Why a target of foils could not be met to the last one; null where it was'),
     }),
   ),
   zones: z.array(
@@ -96,9 +98,9 @@ export function roundedSheet(sheet: Sheet): Sheet {
   return {
     ...sheet,
     foils: sheet.foils.map((foil) => ({
-      ...section(foil), dropoutMm: two(foil.dropoutMm), askedDeg: foil.askedDeg === null ? null : one(foil.askedDeg), driftDeg: one(foil.driftDeg), pickedShare: four(foil.pickedShare),
+      ...section(foil), dropoutMm: two(foil.dropoutMm), askedDeg: foil.askedDeg === null ? null : one(foil.askedDeg), driftDeg: one(foil.driftDeg), pickedShare: four(foil.pickedShare), startMm: two(foil.startMm),
     })),
-    painted: sheet.painted.map((own) => ({ ...section(own), pickedShare: four(own.pickedShare) })),
+    painted: sheet.painted.map((own) => ({ ...section(own), pickedShare: four(own.pickedShare), startMm: two(own.startMm) })),
     dropouts: sheet.dropouts.map(section),
     panels: sheet.panels.map((panel) => ({
       ...panel,

@@ -1,16 +1,16 @@
 import { z } from 'zod';
 import type { Panel } from '../pattern';
-import { fromVersion2 } from './migrate-plan';
+import { fromVersion2, fromVersion3 } from './migrate-plan';
 import { panelSchema } from './plan-document';
 import { parseWith, type Parsed } from './problem';
 
 export const TECHNIQUE_FORMAT = 'dappled-lattice/technique';
-export const TECHNIQUE_VERSION = 2;
+export const TECHNIQUE_VERSION = 3;
 
 /** A technique of one's own: panels to be laid on any head. */
 export interface OwnTechnique {
   readonly format: typeof TECHNIQUE_FORMAT;
-  readonly version: 2;
+  readonly version: 3;
   readonly name: string;
   readonly purpose: string;
   readonly panels: readonly Panel[];
@@ -36,9 +36,11 @@ export const techniqueSchema = z
     });
   });
 
-/** Reads a technique of any version. In version 1 formulas in turn went foil by foil, as in version 2 of plans. */
+/** Reads a technique of any version: 1 has panels as version 2 of plans has them, 2 as version 3. */
 export function parseTechnique(value: unknown): Parsed<OwnTechnique> {
-  const first = z.looseObject({ version: z.literal(1), panels: z.array(z.looseObject({})) }).safeParse(value);
-  const newest = first.success ? { ...first.data, version: TECHNIQUE_VERSION, panels: first.data.panels.map(fromVersion2) } : value;
+  const older = z.looseObject({ version: z.literal([1, 2]), panels: z.array(z.looseObject({})) }).safeParse(value);
+  const newest = older.success
+    ? { ...older.data, version: TECHNIQUE_VERSION, panels: older.data.panels.map((panel) => fromVersion3(older.data.version === 1 ? fromVersion2(panel) : panel)) }
+    : value;
   return parseWith(techniqueSchema as unknown as z.ZodType<OwnTechnique>, newest);
 }

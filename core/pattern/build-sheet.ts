@@ -13,6 +13,7 @@ export interface ComputedPanel {
   readonly drifts: ReadonlyMap<string, number>;
   readonly areaMm2: number;
   readonly solvedDropoutMm: number | null;
+  readonly note: string | null;
   readonly takenBy: PanelTotals['takenBy'];
 }
 
@@ -115,13 +116,14 @@ function zoneShares(panels: readonly ComputedPanel[], byZone: Readonly<Record<Zo
   });
 }
 
-function panelTotals({ panel, placed, areaMm2, solvedDropoutMm, takenBy }: ComputedPanel): PanelTotals {
+function panelTotals({ panel, placed, areaMm2, solvedDropoutMm, note, takenBy }: ComputedPanel): PanelTotals {
   return {
     panel: panel.id,
     foils: panel.medium === 'open-air' ? 0 : placed.foils.length,
     rows: placed.rows,
     areaCm2: areaMm2 / 100,
     solvedDropoutMm,
+    note,
     takenBy,
     minutes: sum([...placed.foils.map(({ foil }) => foil.seconds), ...placed.dropouts.map(({ dropout }) => dropout.seconds)]) / 60,
   };

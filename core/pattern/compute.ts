@@ -1,6 +1,10 @@
-import { makeHead, scalpAreas, type Head, type HeadSpec, type OpenedPoint, type Outline, type ScalpGrid, type Zone } from '../head';
+import {
+  makeHead, scalpAreas, zoneName, type Head, type HeadSpec, type OpenedPoint, type Outline, type ScalpGrid, type Zone,
+} from '../head';
 import { framesOf, headGrids, type Frame, type HeadGrids } from './frame';
+import { hairLed } from './hair-led';
 import { mirrorPanel } from './mirror';
+import type { Crossed } from './crossing';
 import { driftsOf, foilsOfPanel, type FoilPath, type PanelFoils, type SideOfPanel } from './panel-foils';
 import { panelField, type PanelField } from './panel-field';
 import { PlaceProblem } from './place';
@@ -9,14 +13,14 @@ import { claimsBefore, sectionedKey, sectioningOrder, sectionOff, type Sectioned
 import type { EditNote, PanelProblem, Sheet } from './sheet';
 import { buildSheet, type ComputedPanel } from './build-sheet';
 import { nominalDropout, pitchOf } from './spacing';
-import { solveSpacing } from './solve';
+import { solveSpacing, type SolvedSpacing } from './solve';
 import type { Panel, Plan, Side } from './types';
-import { varied } from './variation';
+import { differencesOf, variedDirection } from './variation';
 
 /** More foils than this in one panel are a slip of the finger, not a plan. */
 export const MOST_FOILS_PER_PANEL = 600;
-/** A share of folded edge points above this is said; below, it is a matter of a corner. */
-const FOLDED_SHARE = 0.02;
+/** Foils that would lie over each other on more of a panel's foiled hair than this are said; below, it is a matter of a corner. */
+const CROSSED_SHARE = 0.005;
 
 /** What a drawing of the plan needs beside the sheet. */
 export interface PatternDrawing {
@@ -66,7 +70,8 @@ export function createPatternEngine(): PatternEngine {
       return { head: grids.head, areas, ...framesOf(grids, part) };
     });
     // What is painted between foils takes no hair from other panels.
-    const order = sectioningOrder(plan.panels, plan.sectioning).filter(({ hair }) => hair === 'own');
+    const panels = plan.panels.map((own) => hairLed(own, plan.hair, model.own));
+    const order = sectioningOrder(panels, plan.sectioning).filter(({ hair }) => hair === 'own');
     const mirrorOrder = order.map(mirrorPanel);
     const computed: ComputedPanel[] = [];
     const outlines: PatternDrawing['outlines'][number][] = [];
@@ -74,31 +79,27 @@ export function createPatternEngine(): PatternEngine {
     const seen = new Set<number>();
     const notes: EditNote[] = [];
 
-    for (const written of plan.panels) {
-      if (written.muted) continue;
-      const say = (problem: string) => problems.push({ panel: written.id, problem: `${written.name}: ${problem}.` });
-      const unusable = whatIsWrong(written);
+    for (const panel of panels) {
+      if (panel.muted) continue;
+      const say = (problem: string) => problems.push({ panel: panel.id, problem: `${panel.name}: ${problem}.` });
+      const unusable = whatIsWrong(panel);
       if (unusable) {
         say(unusable);
         continue;
       }
-      const panel = varied(written);
       try {
         const sides = sidesOf(panel).flatMap((side): SideOfPanel[] => {
-          const half = halfOf(panel, side, model, headKey, order, mirrorOrder);
+          const differs = differencesOf(panel, side);
+          const half = halfOf(variedDirection(panel, differs), side, model, headKey, order, mirrorOrder);
           if (!half) {
             say(side === 'across' || panel.side !== 'both' ? 'no hair is left for this panel' : `no hair is left for it on the ${side}`);
             return [];
           }
-          return [{ ...half, side, frameSide: side === 'right' ? 'mirror' : 'own' }];
+          return [{ ...half, side, differs, frameSide: side === 'right' ? 'mirror' : 'own' }];
         });
         if (sides.length === 0) continue;
         for (const { half, side } of sides) {
           outlines.push({ panel: panel.id, side, outlines: half.sectioned.outlines.map((outline) => ownPoints(outline, side)) });
-          if (half.partings.kind === 'even' && half.partings.folded > FOLDED_SHARE) {
-            say('its partings would cross each other; choose a smaller panel or another angle');
-            break;
-          }
         }
         const solved = solveSpacing(panel, sides.map(({ half }) => half), plan.foil);
         if (solved.problem) say(solved.problem);
@@ -112,8 +113,9 @@ export function createPatternEngine(): PatternEngine {
           say(`${placed.foils.length} foils are more than ${MOST_FOILS_PER_PANEL}: widen the drop-out or the section`);
           continue;
         }
+        if (placed.crossed && placed.crossed.share > CROSSED_SHARE) say(crossedWords(placed.crossed));
         if (placed.foils.length === 0) say('not one section fits into it; make it larger or the section thinner');
-        computed.push(computedPanel(panel, sides, placed, solved.solvedDropoutMm));
+        computed.push(computedPanel(panel, sides, placed, solved));
       } catch (error) {
         if (!(error instanceof PlaceProblem)) throw error;
         say(error.message);
@@ -173,6 +175,12 @@ function whatIsWrong(panel: Panel): string | undefined {
   return undefined;
 }
 
+/** Which rows cross, where, and how much hair would lie in two foils. */
+function crossedWords({ rows: [first, second], zone, share }: Crossed): string {
+  const percent = share < 0.01 ? 'under 1 %' : `${Math.round(share * 100)} %`;
+  return `rows ${first} and ${second} cross at the ${zoneName(zone).toLowerCase()}, and others behind them: ${percent} of the hair would lie in two foils, so the later ones end there. Turn the partings less, or make the panel smaller`;
+}
+
 function firstNotFinite(value: unknown, where = ''): string | undefined {
   if (typeof value === 'number') return Number.isFinite(value) ? undefined : where;
   if (typeof value !== 'object' || value === null) return undefined;
@@ -200,7 +208,7 @@ function leastDropoutOf(spacing: Panel['spacing']): number {
   return spacing.kind === 'eased' ? Math.min(spacing.fromMm, spacing.toMm) : (nominalDropout(spacing) ?? 0);
 }
 
-function computedPanel(panel: Panel, sides: readonly SideOfPanel[], placed: PanelFoils, solvedDropoutMm: number | null): ComputedPanel {
+function computedPanel(panel: Panel, sides: readonly SideOfPanel[], placed: PanelFoils, { solvedDropoutMm, note }: SolvedSpacing): ComputedPanel {
   const taken = new Map<string, number>();
   for (const { half, claimedBy } of sides) {
     half.sectioned.taken.forEach((area, i) => {
@@ -213,6 +221,7 @@ function computedPanel(panel: Panel, sides: readonly SideOfPanel[], placed: Pane
     drifts: driftsOf(placed.foils, panel),
     areaMm2: sides.reduce((sum, { half }) => sum + half.sectioned.areaMm2, 0),
     solvedDropoutMm,
+    note: note ?? null,
     takenBy: [...taken].map(([id, area]) => ({ panel: id, areaCm2: area / 100 })),
   };
 }

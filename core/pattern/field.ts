@@ -13,8 +13,6 @@ export interface Field {
   readonly closed?: boolean;
   /** Traces the section whose middle lies at s; undefined where the field has no such parting. */
   trace(s: number, thicknessMm: number): TracedLine | undefined;
-  /** Share of the panel's points on whose way the field folds back on itself; more than a trace of it is a problem. */
-  readonly folded?: number;
   /** Angle of the parting at s, degrees, in the panel's own axes carried along its spine; left out where every parting has a direction of its own. */
   angleAt?(s: number): number;
 }

@@ -85,6 +85,8 @@ test.each([
 });
 
 test('gathers in turn, row by row', () => {
-  const of = [{ kind: 'slice' }, weave(2, 2)] as SingleGather[];
-  expect([1, 2, 3, 4].map((row) => gatherOf({ kind: 'alternate', of }, row).kind)).toEqual(['slice', 'weave', 'slice', 'weave']);
+  const of = ([{ kind: 'slice' }, weave(2, 2)] as SingleGather[]).map((gather) => ({ gather, thicknessMm: null, dropoutMm: null }));
+  const kinds = (then: 'again' | 'last') => [1, 2, 3, 4].map((row) => gatherOf({ kind: 'alternate', of, then }, row).kind);
+  expect(kinds('again')).toEqual(['slice', 'weave', 'slice', 'weave']);
+  expect(kinds('last')).toEqual(['slice', 'weave', 'weave', 'weave']);
 });

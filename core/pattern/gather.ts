@@ -1,4 +1,4 @@
-import type { Gather, SingleGather } from './types';
+import type { Gather, SingleGather, Turn } from './types';
 
 // Taken once: these run in the hot loops.
 const { abs, ceil, floor, max, min } = Math;
@@ -14,9 +14,36 @@ export interface Picked {
 /** Interval [from, to] in mm along the parting. */
 export type Interval = readonly [from: number, to: number];
 
-/** The gather of a row (from 1): gathers in turn alternate row by row. */
-export function gatherOf(gather: Gather, row: number): SingleGather {
-  return gather.kind === 'alternate' ? gather.of[(row - 1) % gather.of.length] : gather;
+/** What stands for a row (from 1) among gathers in turn; undefined where there is one gather for all. */
+export function turnOf(gather: Gather, row: number): Turn | undefined {
+  if (gather.kind !== 'alternate') return undefined;
+  const { of, then } = gather;
+  return of[then === 'last' ? min(row, of.length) - 1 : (row - 1) % of.length];
+}
+
+/** The gather of a row (from 1). */
+export const gatherOf = (gather: Gather, row: number): SingleGather => turnOf(gather, row)?.gather ?? (gather as SingleGather);
+
+/** All gathers of a panel, each once for each turn. */
+export const gathersOf = (gather: Gather): readonly SingleGather[] => (gather.kind === 'alternate' ? gather.of.map((own) => own.gather) : [gather]);
+
+/** Picked so far from the scalp, stitches are twice as wide as at it, mm. Working assumption: at 10–30 mm they are chunkier. */
+const TWICE_AS_WIDE_MM = 25;
+/** and their edges wander by up to this share of a stitch at that distance. */
+const WANDER_SHARE = 0.35;
+
+/** A weave as it comes out: off the scalp stitches and gaps are wider, the share stays. */
+function worked<T extends Extract<SingleGather, { kind: 'weave' }>>(gather: T): T {
+  const off = gather.offScalpMm ?? 0;
+  if (off === 0) return gather;
+  const by = 1 + off / TWICE_AS_WIDE_MM;
+  return { ...gather, stitchMm: gather.stitchMm * by, gapMm: gather.gapMm * by, ...(gather.lastStitchMm && { lastStitchMm: gather.lastStitchMm * by }) };
+}
+
+/** How much wider than at the scalp stitches come, and how far their edges wander, mm; both of a weave picked off the scalp. */
+export function offScalp(gather: SingleGather): { readonly times: number; readonly wanderMm: number } | undefined {
+  if (gather.kind !== 'weave' || !gather.offScalpMm) return undefined;
+  return { times: 1 + gather.offScalpMm / TWICE_AS_WIDE_MM, wanderMm: (WANDER_SHARE * gather.stitchMm * gather.offScalpMm) / TWICE_AS_WIDE_MM };
 }
 
 /**
@@ -31,9 +58,9 @@ export function pick(gather: SingleGather, widthMm: number): Picked {
     const points = max(1, floor(widthMm / gather.pointMm + 1e-9));
     return { stitches: points, share: (min(widthMm, points * gather.pointMm) / widthMm) * 0.5 * gather.depth };
   }
-  const { stitchMm, gapMm, depth } = gather;
-  if (gather.lastStitchMm) {
-    const intervals = gradedIntervals(stitchMm, gather.lastStitchMm, gapMm, widthMm);
+  const { stitchMm, gapMm, depth, lastStitchMm } = worked(gather);
+  if (lastStitchMm) {
+    const intervals = gradedIntervals(stitchMm, lastStitchMm, gapMm, widthMm);
     const taken = intervals.reduce((sum, [from, to]) => sum + to - from, 0);
     return { stitches: intervals.length, share: (taken / widthMm) * depth };
   }
@@ -49,9 +76,17 @@ export function stitchIntervals(gather: SingleGather, widthMm: number): readonly
   if (gather.kind === 'zigzag') {
     return Array.from({ length: stitches }, (_, i) => [i * gather.pointMm, min((i + 1) * gather.pointMm, widthMm)] as const);
   }
-  if (gather.lastStitchMm) return gradedIntervals(gather.stitchMm, gather.lastStitchMm, gather.gapMm, widthMm);
-  const step = gather.stitchMm + gather.gapMm;
-  return Array.from({ length: stitches }, (_, i) => [i * step, min(i * step + gather.stitchMm, widthMm)] as const);
+  const { stitchMm, gapMm, lastStitchMm } = worked(gather);
+  const step = stitchMm + gapMm;
+  const even = lastStitchMm ? gradedIntervals(stitchMm, lastStitchMm, gapMm, widthMm) : Array.from({ length: stitches }, (_, i) => [i * step, min(i * step + stitchMm, widthMm)] as const);
+  const wander = offScalp(gather)?.wanderMm;
+  // A stitch keeps its width and wanders to one side or the other: the share stays.
+  return wander ? even.map(([from, to], i) => moved(from, to, wander * (2 * ((0.618034 * (i + 1)) % 1) - 1), widthMm)) : even;
+}
+
+function moved(from: number, to: number, by: number, widthMm: number): Interval {
+  const own = min(widthMm - to, max(-from, by));
+  return [from + own, to + own];
 }
 
 /**
@@ -92,7 +127,7 @@ export function pickerOf(gather: SingleGather, widthMm: number): Picker {
     // A point is as deep as the gather goes at its middle and runs out to nothing at both sides.
     return (alongMm, share) => alongMm <= stitches * pointMm && share < depth * (1 - abs(2 * ((alongMm / pointMm) % 1) - 1));
   }
-  if (gather.lastStitchMm) {
+  if (gather.lastStitchMm || gather.offScalpMm) {
     const intervals = stitchIntervals(gather, widthMm);
     return (alongMm, share) => share < depth && intervals.some(([from, to]) => alongMm >= from && alongMm < to);
   }

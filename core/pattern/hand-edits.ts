@@ -11,6 +11,7 @@ export interface DraftFoil {
   readonly cell: Cell;
   readonly gather?: SingleGather;
   readonly formula?: string;
+  readonly startMm?: number;
   readonly byHand: boolean;
 }
 
@@ -83,7 +84,7 @@ function changed(foil: DraftFoil, edit: Exclude<HandEdit, { kind: 'add' | 'delet
       return { ...foil, cell: { ...cell, from, to, ribbon: ribbonOf(cell.line, [from, to], SAMPLE_MM * k) }, byHand: true };
     }
     case 'retype': {
-      const retyped = { ...foil, gather: edit.gather ?? foil.gather, formula: edit.formula ?? foil.formula, byHand: true };
+      const retyped = { ...foil, gather: edit.gather ?? foil.gather, formula: edit.formula ?? foil.formula, startMm: edit.startMm ?? foil.startMm, byHand: true };
       if (edit.thicknessMm === undefined) return retyped;
       const row = { ...foil.row, thicknessMm: edit.thicknessMm };
       const thick = context.draftsOf(row).find(({ column }) => column === foil.column);

@@ -21,7 +21,7 @@ export { crossesItself } from './polygon';
 export { angleName, partingName, directionName, gatherName, recipeLine } from './recipe-name';
 export { EAR_LINE_DEG } from './region';
 export { Remembered } from './remembered';
-export { foilsOfRoots, indexRoots, type FoiledRoots, type RootIndex } from './root-foils';
+export { foilsOfRoots, foilsOverRoots, indexRoots, type FoiledRoots, type RootIndex } from './root-foils';
 export type * from './sheet';
 export { nominalDropout, pitchOf, rowCount, rowOffsets } from './spacing';
 export { formulaOf, placesOf, type FoilPlace } from './rotation';

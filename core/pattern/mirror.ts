@@ -67,7 +67,7 @@ function mirrorPlace(place: Place, side: PanelSide): Place {
     case 'part-strip':
       return { ...place, leftMm: place.rightMm, rightMm: place.leftMm };
     case 'hairline-band':
-      return typeof place.widthMm === 'number' ? place : { ...place, widthMm: place.widthMm.map(([a, mm]) => [0 - a, mm] as const) };
+      return typeof place.widthMm === 'number' || 'hairsPerMm' in place.widthMm ? place : { ...place, widthMm: place.widthMm.map(([a, mm]) => [0 - a, mm] as const) };
     // Outlines of a panel on both sides are drawn on the left, in a mirror too.
     case 'triangle':
       return side === 'both' ? place : { ...place, corners: mirrorPoints(place.corners) };

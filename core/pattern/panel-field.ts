@@ -28,7 +28,7 @@ export interface RowSource {
  * says where each lies (laid), and the spacing only gives thickness and drop-out.
  */
 export type PanelField =
-  | { readonly kind: 'even'; readonly field: Field; rowAt(s: number, row: number): RowSource; readonly folded: number }
+  | { readonly kind: 'even'; readonly field: Field; rowAt(s: number, row: number): RowSource }
   | { readonly kind: 'laid'; lay(sections: (row: number) => { thicknessMm: number; dropoutMm: number }): readonly LaidRow[] };
 
 export interface LaidRow extends RowSource {
@@ -75,7 +75,6 @@ export function panelField(panel: SectionedPanel, direction: Direction): PanelFi
       return {
         kind: 'even',
         field,
-        folded: 0,
         rowAt: (s, row) => ({ s, trace: (thicknessMm, besideMm) => field.ray(s + besideMm, thicknessMm, inner(row)), ...MEASURED }),
       };
     }
@@ -97,7 +96,6 @@ function even(field: Field, follows = MEASURED): PanelField {
   return {
     kind: 'even',
     field,
-    folded: field.folded ?? 0,
     rowAt: (s) => ({ s, trace: (thicknessMm, besideMm) => field.trace(s + besideMm, thicknessMm), ...(field.angleAt ? held(field.angleAt(s)) : follows) }),
   };
 }
@@ -120,7 +118,7 @@ function crossed(panel: SectionedPanel, direction: Extract<Direction, { kind: 'c
       const closes = (i: number) => direction.closing && i === lines.length - 1;
       // It falls towards the side on which it ends further back.
       const angleOf = (line: SlantedLine) => (line.to[1] > line.from[1] ? direction.angleDeg : -direction.angleDeg);
-      return lines.map((line, i): LaidRow => {
+      const row = (line: SlantedLine, i: number): LaidRow => {
         const { thicknessMm } = sections(i);
         const before = i > 1 ? lines[i - 2] : lines[i + 2];
         const lean = Math.cos((direction.angleDeg * Math.PI) / 180);
@@ -131,6 +129,14 @@ function crossed(panel: SectionedPanel, direction: Extract<Direction, { kind: 'c
           s: along(sOf((line.from[0] + line.to[0]) / 2)),
           dropoutMm: Math.max(0, apart - thicknessMm),
         };
+      };
+      return lines.flatMap((line, i): LaidRow[] => {
+        const own = row(line, i);
+        if (i >= (direction.doubled ?? 0) || closes(i)) return [own];
+        // Taken twice: the second lies right behind the first, away from the face.
+        const by = (forward ? 1 : -1) * sections(i).thicknessMm;
+        const behind = (mm: number) => mm + by;
+        return [{ ...own, dropoutMm: 0 }, { ...own, s: own.s + 1e-3, trace: (thicknessMm, besideMm) => own.trace(thicknessMm, behind(besideMm)) }];
       });
     },
   };

@@ -1,6 +1,7 @@
 import { dropoutSeconds, foilSeconds, SECONDS_PER_PAINTED_SECTION } from '../clock/pace';
 import type { OpenedPoint } from '../head';
 import { partingAngle, ribbonFigures, turnBetween, type RibbonFigures, type SideOfFrame, type ZonePatch } from './cell-figures';
+import { uncrossed, type Crossed } from './crossing';
 import { gatherOf, pick } from './gather';
 import { applyEdits, draftRow, type DraftFoil, type HalfContext } from './hand-edits';
 import { placeRows, type Cell, type PanelHalf, type PlacedRow } from './rows';
@@ -8,6 +9,7 @@ import { formulaOf, placesOf, type FoilPlace } from './rotation';
 import { ribbonOf, runsInside, SAMPLE_MM, type Ribbon } from './section-line';
 import type { EditNote, Foil, PaintedSection, TreatedDropout } from './sheet';
 import type { SolvedSpacing } from './solve';
+import { variedGather, variedSpacing, type Differences } from './variation';
 import { USUAL_TREATMENT, type FoilStock, type HandEdit, type Panel, type PlanHair, type Side, type SingleGather, type Treatment } from './types';
 
 /** A foil's shape on the opened head, in the client's own left and right. */
@@ -44,6 +46,8 @@ export interface SideOfPanel {
   readonly side: Side | 'across';
   /** The client's right is computed in the mirror. */
   readonly frameSide: SideOfFrame;
+  /** What is unlike its recipe on purpose. */
+  readonly differs?: Differences;
   /** Panels that took hair before it, in the order of `half.sectioned.taken`. */
   readonly claimedBy: readonly string[];
 }
@@ -53,6 +57,13 @@ export interface PanelFoils {
   readonly foils: readonly ComputedFoil[];
   readonly dropouts: readonly { readonly dropout: TreatedDropout; readonly path: FoilPath; readonly patches: readonly ZonePatch[] }[];
   readonly rows: number;
+  /** Rows that crossed, on the side where more did. */
+  readonly crossed: Crossed | null;
+}
+
+/** Partings that are cut alike over a plain panel never cross. */
+function mayCross({ direction, place }: Panel): boolean {
+  return direction.kind === 'pivot' || direction.kind === 'sequence' || direction.kind === 'crossed' || direction.kind === 'radial' || place.kind === 'outline' || place.kind === 'triangle';
 }
 
 /** Places the foils of a panel on all its sides and puts them in the order of work. */
@@ -67,18 +78,21 @@ export function foilsOfPanel(
   notes: EditNote[],
 ): PanelFoils {
   const bySide = sides.map((own) => {
-    const rows = placeRows(own.half, panel, solved.spacing, solved.sliverMm);
+    const rows = placeRows(own.half, panel, variedSpacing(solved.spacing, own.differs), solved.sliverMm).slice(0, solved.mostRows);
     const context: HalfContext = {
       half: own.half, panel, side: own.side, stock, draftsOf: (row) => draftRow(own.half, row, panel, own.side, stock),
     };
-    const drafts = applyEdits(rows.flatMap(context.draftsOf), edits, context, seen, notes);
-    return { own, rows, drafts };
+    const laid = rows.flatMap(context.draftsOf);
+    const { drafts: placed, crossed } = mayCross(panel) ? uncrossed(laid, own.half.sectioned.frame, own.frameSide) : { drafts: laid, crossed: null };
+    return { own, rows, drafts: applyEdits(placed, edits, context, seen, notes), crossed };
   });
   const order = inOrder(panel, bySide.map(({ own, drafts }) => ({ own, drafts })));
   const places = placesOf(order.map(({ draft, own }) => ({ side: own.side, row: draft.row.row })));
-  const foils = order.map(({ draft, own }, i) => computedFoil(draft, own, panel, hair, places[i]));
+  const lastRow = Math.max(0, ...bySide.map(({ rows }) => rows.length));
+  const foils = order.map(({ draft, own }, i) => computedFoil(draft, own, panel, hair, places[i], lastRow));
   const dropouts = bySide.flatMap(({ own, rows }) => treatedDropouts(panel, own, rows, hair));
-  return { foils, dropouts, rows: new Set(foils.map(({ foil }) => `${foil.side}${foil.row}`)).size };
+  const crossed = bySide.flatMap((side) => side.crossed ?? []).reduce<Crossed | null>((most, own) => (most && most.share >= own.share ? most : own), null);
+  return { foils, dropouts, crossed, rows: new Set(foils.map(({ foil }) => `${foil.side}${foil.row}`)).size };
 }
 
 /** Foils of all sides in the order of work: sides one after the other or in turn, rows up or down, columns outwards. */
@@ -109,10 +123,20 @@ function angleOf({ source }: PlacedRow, { line, from, to, ribbon }: Cell, { half
   return source.doneDeg((from + to) / 2 / Math.max(1, line.count - 1)) ?? partingAngle(ribbon, half.sectioned.frame, side === 'across');
 }
 
-function computedFoil(draft: DraftFoil, own: SideOfPanel, panel: Panel, hair: PlanHair, place: FoilPlace): ComputedFoil {
+/** Where the product begins on a row, mm from the scalp: even, or eased from the first row to the last. */
+export function startAt({ distanceMm, lastMm }: Panel['start'], row: number, lastRow: number): number {
+  if (lastMm === undefined || lastMm === null || lastRow < 2) return distanceMm;
+  const f = Math.min(1, (row - 1) / (lastRow - 1));
+  return distanceMm + (lastMm - distanceMm) * f * f * (3 - 2 * f);
+}
+
+/** @param lastRow number of the panel's last row */
+function computedFoil(draft: DraftFoil, own: SideOfPanel, panel: Panel, hair: PlanHair, place: FoilPlace, lastRow: number): ComputedFoil {
   const { frame } = own.half.sectioned;
   const { ribbon } = draft.cell;
-  const gather = draft.gather ?? gatherOf(panel.gather, draft.row.row);
+  const row = draft.row.row;
+  const gather = draft.gather ?? variedGather(gatherOf(panel.gather, row), own.differs, row - 1);
+  const startMm = draft.startMm ?? Math.max(0, startAt(panel.start, row, lastRow) + (own.differs?.startMm(row - 1) ?? 0));
   const figures = ribbonFigures(ribbon, frame, own.frameSide, hair);
   const painted = panel.medium === 'open-air';
   const reached = painted ? surfaceShare(gather, draft.row.thicknessMm) : 1;
@@ -122,7 +146,7 @@ function computedFoil(draft: DraftFoil, own: SideOfPanel, panel: Panel, hair: Pl
     foil: {
       id: draft.id,
       panel: panel.id,
-      row: draft.row.row,
+      row,
       column: draft.column,
       side: own.side,
       widthMm: ribbon.widthMm,
@@ -130,6 +154,7 @@ function computedFoil(draft: DraftFoil, own: SideOfPanel, panel: Panel, hair: Pl
       dropoutMm: draft.row.dropoutMm,
       angleDeg: angleOf(draft.row, draft.cell, own),
       askedDeg: draft.row.source.askedDeg,
+      startMm,
       gather: gather.kind,
       stitches,
       pickedShare,
@@ -179,8 +204,8 @@ function treatedDropouts(panel: Panel, own: SideOfPanel, rows: readonly PlacedRo
 
 /** A painted section from what would otherwise be a foil. @param left share of its hair that foils of other panels left out */
 export function paintedSection({ foil }: ComputedFoil, left: number): PaintedSection {
-  const { id, panel, row, column, side, widthMm, thicknessMm, angleDeg, areaMm2, hairs, hairGrams, gather, pickedShare, formula, zone, seconds } = foil;
-  return { id, panel, row, column, side, widthMm, thicknessMm, angleDeg, areaMm2, hairs: hairs * left, hairGrams: hairGrams * left, gather, pickedShare: pickedShare * left, formula, zone, seconds };
+  const { id, panel, row, column, side, widthMm, thicknessMm, angleDeg, areaMm2, hairs, hairGrams, gather, pickedShare, startMm, formula, zone, seconds } = foil;
+  return { id, panel, row, column, side, widthMm, thicknessMm, angleDeg, areaMm2, hairs: hairs * left, hairGrams: hairGrams * left, gather, pickedShare: pickedShare * left, startMm, formula, zone, seconds };
 }
 
 /** A drop-out is treated over its whole width. */

@@ -5,7 +5,7 @@ import {
 import type { Frame } from './frame';
 import { crossesItself, polygonArea, polygonDepth } from './polygon';
 import { behindEarLine, beyondAzimuth, both, either, hairBearing, leftOf, not, type Region } from './region';
-import type { DiskPoint, Panel, Place, Side } from './types';
+import type { BandWidth, DiskPoint, Panel, Place, Side } from './types';
 
 // Taken once: these run in the hot loops.
 const { cos, hypot, max, min, sin } = Math;
@@ -153,17 +153,20 @@ export function crownAlong(frame: Frame): number {
 
 function hairlineBand(place: Extract<Place, { kind: 'hairline-band' }>, frame: Frame): Region {
   const distance = frame.hairlineDistance();
-  const widthAt = bandWidth(place.widthMm);
+  const { widthMm, insetMm = 0 } = place;
+  // Before anything is laid the widths that follow the hair have been put in.
+  const widthAt = bandWidth(typeof widthMm === 'object' && 'hairsPerMm' in widthMm ? 0 : widthMm);
   return ({ index, place: at }) =>
     min(
-      widthAt(at.azimuth / DEG) - distance[index],
+      insetMm + widthAt(at.azimuth / DEG) - distance[index],
+      insetMm > 0 ? distance[index] - insetMm : Infinity,
       beyondAzimuth(at, place.fromDeg * DEG) + (place.fromDeg === 0 ? 1000 : 0),
       place.toDeg >= 180 ? 1000 : -beyondAzimuth(at, place.toDeg * DEG),
     );
 }
 
 /** Width of a band by azimuth (degrees): one figure, or eased between widths at azimuths, round the head. */
-export function bandWidth(width: Extract<Place, { kind: 'hairline-band' }>['widthMm']): (azimuthDeg: number) => number {
+export function bandWidth(width: Exclude<BandWidth, { readonly hairsPerMm: number }>): (azimuthDeg: number) => number {
   if (typeof width === 'number') return () => width;
   const knots = [...width].sort((a, b) => a[0] - b[0]);
   if (knots.length === 1) return () => knots[0][1];

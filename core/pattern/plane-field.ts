@@ -139,11 +139,10 @@ function build({ frame, across, centre, edge, depths, outlines }: Sectioned, ang
     }
     return found;
   };
-  const { extent, folded } = extentOf(edge, partingsThrough);
+  const extent = extentOf(edge, partingsThrough);
   return {
     partingsThrough,
     extent,
-    folded,
     trace,
     pointAt,
     uRange: (s) => {
@@ -237,20 +236,17 @@ function interpolated(four: readonly Packed[], f: number, from: number, to: numb
   return out;
 }
 
-/** Extent of a panel along the spine from the points of its outline, and the share of them that more than one parting passes. */
-function extentOf(edge: readonly Vec3[], partingsThrough: (point: Vec3) => readonly number[]) {
+/** Extent of a panel along the spine from the points of its outline. */
+function extentOf(edge: readonly Vec3[], partingsThrough: (point: Vec3) => readonly number[]): readonly [number, number] {
   let low = Infinity;
   let high = -Infinity;
-  let folds = 0;
   for (const point of edge) {
-    const [s, another] = partingsThrough(point);
-    if (s !== undefined) {
-      low = min(low, s);
-      high = max(high, s);
-    }
-    if (another !== undefined) folds += 1;
+    const [s] = partingsThrough(point);
+    if (s === undefined) continue;
+    low = min(low, s);
+    high = max(high, s);
   }
-  return { extent: [low, high] as const, folded: edge.length > 0 ? folds / edge.length : 0 };
+  return [low, high];
 }
 
 /** Knot position (with fraction) at which the plane passes the point: linear first, then one step with the plane there. */

@@ -6,7 +6,7 @@ import type { Direction, Gather, Panel } from './types';
 export function gatherName(gather: Gather, thicknessMm: number): string {
   switch (gather.kind) {
     case 'alternate':
-      return [...new Set(gather.of.map((own) => gatherName(own, thicknessMm)))].join(' and ') + ' in turn';
+      return turnsName(gather, thicknessMm);
     case 'slice':
       return 'slice';
     case 'zigzag':
@@ -21,6 +21,19 @@ export function gatherName(gather: Gather, thicknessMm: number): string {
       return 'chunky weave';
     }
   }
+}
+
+/** `slice, slice, weave in turn`; `3 slices, 2 fine weaves, then slices`. */
+function turnsName({ of, then }: Extract<Gather, { kind: 'alternate' }>, thicknessMm: number): string {
+  const names = of.map((turn) => gatherName(turn.gather, turn.thicknessMm ?? thicknessMm));
+  const runs: { name: string; count: number }[] = [];
+  for (const name of names) {
+    if (runs.at(-1)?.name === name) runs.at(-1)!.count += 1;
+    else runs.push({ name, count: 1 });
+  }
+  if (runs.length === 1) return names[0];
+  const words = runs.map(({ name, count }) => (count === 1 ? name : `${count} ${name}s`));
+  return then === 'again' ? `${words.join(', ')} in turn` : `${words.slice(0, -1).join(', ')}, then ${names.at(-1)}s`;
 }
 
 /** Direction of the partings in words: `horizontal`, `diagonal back 30°`. */

@@ -103,6 +103,21 @@ export function foilsOfRoots(index: RootIndex, { sheet, drawing }: ComputedPlan)
   return { foil, picked, painted, dropout };
 }
 
+/** In how many foils each root's section lies: hair is in one at most. */
+export function foilsOverRoots(index: RootIndex, { drawing }: Pick<ComputedPlan, 'drawing'>): Uint8Array {
+  const out = new Uint8Array(index.roots.count);
+  const last = new Int16Array(index.roots.count).fill(-1);
+  drawing.paths.forEach((path, i) => {
+    for (let j = 0; j + 1 < path.count; j += 1) {
+      visit(index, path, j, (root) => {
+        if (last[root] !== i) out[root] += 1;
+        last[root] = i;
+      });
+    }
+  });
+  return out;
+}
+
 /** Whether the last end of a section lies nearer the hairline than its first. */
 function endsAtHairline({ packed, count }: FoilPath, head: Head): boolean {
   const depth = (i: number) => head.hairArc(atan2(packed[i], packed[i + 1])) - hypot(packed[i], packed[i + 1]);
@@ -135,7 +150,8 @@ function visit(index: RootIndex, { packed }: FoilPath, j: number, take: (root: n
   const low = max(0, floor((min(ay, by, cy, dy) - index.y0) / BUCKET_MM));
   const high = min(index.rows - 1, floor((max(ay, by, cy, dy) - index.y0) / BUCKET_MM));
   if (left > right) return;
-  // Share along: between the lines a–d and b–c; share across: between a–b and d–c. Quads are all but parallelograms.
+  const turn = (cx - ax) * (dy - by) - (cy - ay) * (dx - bx) < 0 ? -1 : 1;
+  // Share along: between the lines a–d and b–c; share across: between a–b and d–c.
   for (let r = low; r <= high; r += 1) {
     for (let n = start[r * columns + left]; n < start[r * columns + right + 1]; n += 1) {
       const root = order[n];
@@ -143,10 +159,10 @@ function visit(index: RootIndex, { packed }: FoilPath, j: number, take: (root: n
       const y = roots.opened[2 * root + 1];
       const fromStart = (dx - ax) * (y - ay) - (dy - ay) * (x - ax);
       const fromEnd = (cx - bx) * (y - by) - (cy - by) * (x - bx);
-      if (fromStart * fromEnd > 0 || fromStart === fromEnd) continue;
+      if (fromStart * turn > 0 || fromEnd * turn < 0 || fromStart === fromEnd) continue;
       const fromBefore = (bx - ax) * (y - ay) - (by - ay) * (x - ax);
       const fromAfter = (cx - dx) * (y - dy) - (cy - dy) * (x - dx);
-      if (fromBefore * fromAfter > 0 || fromBefore === fromAfter) continue;
+      if (fromBefore * turn < 0 || fromAfter * turn > 0 || fromBefore === fromAfter) continue;
       take(root, fromStart / (fromStart - fromEnd), fromBefore / (fromBefore - fromAfter));
     }
   }

@@ -1,8 +1,9 @@
 import type { PanelField, RowSource } from './panel-field';
 import { columnEdges } from './columns';
-import { ribbonOf, runsInside, SAMPLE_MM, type Ribbon, type Run, type TracedLine } from './section-line';
+import { fitEnds, ribbonOf, runsInside, SAMPLE_MM, type Ribbon, type Run, type TracedLine } from './section-line';
 import type { SectionedPanel } from './sectioning';
-import { nominalDropout, rowOffsets, rowsFromLine } from './spacing';
+import { turnOf } from './gather';
+import { nominalDropout, rowOffsets, rowsFromLine, type RowSizes } from './spacing';
 import type { FoilStock, Panel, PlainSpacing } from './types';
 
 /** One side of a panel, ready to be foiled. */
@@ -32,34 +33,45 @@ export interface Cell {
   readonly ribbon: Ribbon;
 }
 
+/** Thickness and drop-out of each row (from 0) by the gathers in turn; a spacing that is solved for a target keeps its own drop-outs. */
+export function sizesOf({ gather, thicknessMm, spacing }: Panel): RowSizes {
+  const solved = spacing.kind === 'count' || spacing.kind === 'share' || spacing.kind === 'minutes' || spacing.kind === 'budget';
+  return (row) => {
+    const turn = turnOf(gather, row + 1);
+    return { thicknessMm: turn?.thicknessMm ?? thicknessMm, dropoutMm: solved ? null : (turn?.dropoutMm ?? null) };
+  };
+}
+
 /** Rows of one side of a panel at a spacing that says every drop-out. Rows are in the order of their numbers. */
 export function placeRows(half: PanelHalf, panel: Panel, spacing: PlainSpacing, backwardsSliverMm?: number): PlacedRow[] {
   const { partings } = half;
-  const { thicknessMm } = panel;
-  if (partings.kind === 'laid') return laidRows(partings, thicknessMm, spacing);
+  const sizes = sizesOf(panel);
+  if (partings.kind === 'laid') return laidRows(partings, sizes, spacing);
   const { field } = partings;
   const [first, last] = field.extent;
   const length = last - first;
   if (!(length > 0)) return [];
   const backwards = backwardsSliverMm !== undefined;
   const rows = backwards
-    ? rowsFromLine(length, thicknessMm, spacing, backwardsSliverMm)
-    : rowOffsets(length, thicknessMm, spacing, panel.lastRow, field.closed);
-  return rows.map(({ offsetMm, dropoutMm }, i): PlacedRow => {
+    ? rowsFromLine(length, sizes, spacing, backwardsSliverMm)
+    : rowOffsets(length, sizes, spacing, panel.lastRow, field.closed);
+  return rows.map(({ offsetMm, thicknessMm, dropoutMm }, i): PlacedRow => {
     const s = first + offsetMm + thicknessMm / 2;
     return { row: i + 1, s, thicknessMm, dropoutMm, source: partings.rowAt(s, i + 1), dropoutTowards: backwards ? -1 : 1 };
   });
 }
 
-function laidRows(partings: Extract<PanelField, { kind: 'laid' }>, thicknessMm: number, spacing: PlainSpacing): PlacedRow[] {
+function laidRows(partings: Extract<PanelField, { kind: 'laid' }>, sizes: RowSizes, spacing: PlainSpacing): PlacedRow[] {
   const dropoutOf = (row: number): number => {
+    const own = sizes(row).dropoutMm;
+    if (own !== null) return own;
     const { dropoutsMm } = spacing.kind === 'graded' ? spacing : { dropoutsMm: [nominalDropout(spacing)!] };
     return dropoutsMm[Math.min(row, dropoutsMm.length - 1)];
   };
   return partings
-    .lay((row) => ({ thicknessMm, dropoutMm: dropoutOf(row) }))
+    .lay((row) => ({ thicknessMm: sizes(row).thicknessMm, dropoutMm: dropoutOf(row) }))
     .map((source, i): PlacedRow => ({
-      row: i + 1, s: source.s, thicknessMm, dropoutMm: source.dropoutMm ?? dropoutOf(i), source, dropoutTowards: 1,
+      row: i + 1, s: source.s, thicknessMm: sizes(i).thicknessMm, dropoutMm: source.dropoutMm ?? dropoutOf(i), source, dropoutTowards: 1,
     }));
 }
 
@@ -75,7 +87,9 @@ export function cellsOf(half: PanelHalf, row: PlacedRow, panel: Panel, stock: Fo
     const at = (share: number) => run[0] + (run[1] - run[0]) * share;
     return edges.slice(1).map((edge, i): Cell => {
       const piece: Run = [at(edges[i]), at(edge)];
-      return { line, from: piece[0], to: piece[1], ribbon: edges.length === 2 ? whole : ribbonOf(line, piece, stepMm) };
+      const ribbon = edges.length === 2 ? whole : ribbonOf(line, piece, stepMm);
+      fitEnds(ribbon, frame, depths, { first: i === 0, last: i === edges.length - 2 });
+      return { line, from: piece[0], to: piece[1], ribbon };
     });
   });
 }

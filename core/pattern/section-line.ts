@@ -2,7 +2,7 @@ import { sampleRaster, type Head, type Vec3 } from '../head';
 import type { Frame } from './frame';
 
 // Taken once: these run in the hot loops.
-const { atan2, ceil, cos, floor, hypot, max, min, round, sin, sqrt } = Math;
+const { abs, atan2, ceil, cos, floor, hypot, max, min, round, sin, sqrt } = Math;
 
 /** Numbers per sample of a traced line: x, y, z on the head and x, y on the opened head, mm. */
 export const STRIDE = 5;
@@ -145,6 +145,41 @@ export function ribbonOf(line: TracedLine, [from, to]: Run, stepMm: number): Rib
   let widthMm = 0;
   for (let j = 0; j < pieces; j += 1) widthMm += stepLength(xyz, 3, j, j + 1);
   return { count, widthMm, xyz, opened, across };
+}
+
+/** The middle of a section lies on the edge of its panel where it is as near, mm. */
+const AT_EDGE_MM = 0.5;
+/** A side of it runs along the edge where it comes less nearer to it in a step, mm. */
+const ALONG_EDGE_MM = 1.2;
+
+/**
+ * Ends a section at the edge of its panel: the corners before and behind its middle are moved along their own sides until
+ * they lie on it, so that sections of neighbouring panels meet and do not lie over each other.
+ * @param ends which of its ends is at the panel's edge; at the others it meets the next column
+ */
+export function fitEnds({ opened, across, count }: Ribbon, frame: Frame, depths: Float64Array, ends: { readonly first: boolean; readonly last: boolean }): void {
+  const depthAt = (j: number, side: number) => sampleRaster(frame.grid, depths, opened[6 * j + side], opened[6 * j + side + 1]);
+  /** By how many steps a corner was moved outwards. */
+  const moved = (end: number, inner: number, side: number): number => {
+    const outer = depthAt(end, side);
+    const before = depthAt(inner, side);
+    // Outside of the hairline nothing is sampled.
+    const off = Number.isNaN(outer) ? -1 : outer;
+    // A side that runs along the edge ends where its middle does.
+    if (!(before - off > ALONG_EDGE_MM)) return 0;
+    const by = min(1, max(-1, off / (before - off)));
+    for (const i of [side, side + 1]) opened[6 * end + i] += (opened[6 * end + i] - opened[6 * inner + i]) * by;
+    return by;
+  };
+  const fit = (end: number, inner: number) => {
+    // A section that begins within the panel has no edge there.
+    if (!(abs(depthAt(end, 0)) < AT_EDGE_MM)) return;
+    const by = (moved(end, inner, 2) + moved(end, inner, 4)) / 2;
+    // Its last step holds as much more or less skin.
+    across[end] = max(0, (1 + by) * (across[end] + across[inner]) - across[inner]);
+  };
+  if (ends.first) fit(0, 1);
+  if (ends.last) fit(count - 1, count - 2);
 }
 
 function meanStep(line: TracedLine, from: number, to: number): number {

@@ -30,7 +30,7 @@ export function sectioningOrder(panels: readonly Panel[], sectioning: readonly s
     .map((panel, i) => ({ panel, key: rank.get(panel.id) ?? sectioning.length + i }))
     .sort((a, b) => a.key - b.key)
     .map(({ panel }) => panel)
-    .filter((panel) => !panel.muted);
+    .filter((panel) => !panel.muted || panel.reserves === true);
 }
 
 /**

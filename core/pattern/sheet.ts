@@ -39,6 +39,8 @@ export interface Foil {
   readonly zone: Zone;
   /** Changed or added by hand. */
   readonly byHand: boolean;
+  /** The product begins so far from the scalp, mm. */
+  readonly startMm: number;
   /** Usual seconds to place it. */
   readonly seconds: number;
 }
@@ -65,6 +67,7 @@ export interface PaintedSection extends OpenSection {
   readonly gather: GatherKind;
   /** Share of the section's hair that is lightened: what is picked, and of that the surface that product stays on. */
   readonly pickedShare: number;
+  readonly startMm: number;
   readonly formula: string;
 }
 export interface TreatedDropout extends OpenSection {
@@ -97,6 +100,8 @@ export interface PanelTotals {
   /** Hair that panels sectioned off earlier had taken already. */
   readonly takenBy: readonly { readonly panel: string; readonly areaCm2: number }[];
   readonly minutes: number;
+  /** Why a target of foils could not be met to the last one, as a sentence; null where it was. */
+  readonly note: string | null;
 }
 
 export interface Totals {

@@ -1,6 +1,6 @@
 import { foilSeconds } from '../clock';
-import { gatherOf, pick } from './gather';
-import { cellsOf, foilCounter, placeRows, type PanelHalf } from './rows';
+import { gatherOf, gathersOf, pick } from './gather';
+import { cellsOf, foilCounter, placeRows, type PanelHalf, type PlacedRow } from './rows';
 import { ribbonArea } from './section-line';
 import { dropoutForCount } from './spacing';
 import type { FoilStock, Panel, PlainSpacing } from './types';
@@ -10,8 +10,12 @@ export interface SolvedSpacing {
   readonly spacing: PlainSpacing;
   readonly sliverMm?: number;
   readonly solvedDropoutMm: number | null;
+  /** Rows that are laid at most, on each side. */
+  readonly mostRows?: number;
   /** What could not be met, as a sentence. */
   readonly problem?: string;
+  /** Why a target was met but for a few, as a sentence. */
+  readonly note?: string;
 }
 
 /** A wider drop-out than this is no pattern any more, mm. */
@@ -24,7 +28,7 @@ export function solveSpacing(panel: Panel, halves: readonly PanelHalf[], stock: 
   const { spacing } = panel;
   switch (spacing.kind) {
     case 'count':
-      return byCount(panel, halves, stock, spacing.foils);
+      return typeof spacing.togetherMm === 'number' ? together(panel, halves, stock, spacing.foils, spacing.togetherMm) : byCount(panel, halves, stock, spacing.foils);
     case 'minutes':
       return byCount(panel, halves, stock, foilsIn(panel, spacing.minutes));
     case 'budget':
@@ -45,7 +49,7 @@ export function foilsIn(panel: Panel, minutes: number): number {
 }
 
 export function secondsPerFoil(panel: Panel): number {
-  const gathers = panel.gather.kind === 'alternate' ? panel.gather.of : [panel.gather];
+  const gathers = gathersOf(panel.gather);
   return gathers.reduce((sum, { kind }) => sum + foilSeconds({ gather: kind, panel: panel.id, teasing: panel.start.teasing }), 0) / gathers.length;
 }
 
@@ -62,7 +66,38 @@ function byCount(panel: Panel, halves: readonly PanelHalf[], stock: FoilStock, f
   }
   const reached = dropoutMm === 0 ? countAt(0) : foils;
   const problem = reached < foils ? `only ${reached} of ${foils} foils fit, back to back` : undefined;
-  return { spacing: even(dropoutMm), solvedDropoutMm: dropoutMm, problem };
+  const note = problem === undefined ? shortOf(foils, countAt(dropoutMm), panel, halves, stock, halves.map((half) => placeRows(half, panel, even(dropoutMm)))) : undefined;
+  return { spacing: even(dropoutMm), solvedDropoutMm: dropoutMm, ...(problem && { problem }), ...(note && { note }) };
+}
+
+/** Foils from the panel's first edge on, as close together as is asked for, until there are so many. */
+function together(panel: Panel, halves: readonly PanelHalf[], stock: FoilStock, foils: number, dropoutMm: number): SolvedSpacing {
+  const rows = halves.map((half) => placeRows(half, panel, even(dropoutMm)));
+  const counters = halves.map((half) => foilCounter(half, panel, stock));
+  let mostRows = 0;
+  let count = 0;
+  for (let r = 0; r < Math.max(...rows.map((own) => own.length)); r += 1) {
+    const more = rows.reduce((sum, own, i) => sum + (own[r] ? counters[i](own[r]) : 0), 0);
+    if (count + more > foils) break;
+    count += more;
+    mostRows = r + 1;
+  }
+  const all = rows.every((own) => own.length <= mostRows);
+  const note = all && count < foils ? `${count} of ${foils} foils fill the panel at this drop-out` : shortOf(foils, count, panel, halves, stock, rows);
+  return { spacing: even(dropoutMm), solvedDropoutMm: dropoutMm, mostRows: Math.max(1, mostRows), ...(note && { note }) };
+}
+
+/** Why there are fewer foils than were asked for: rows that need more than one, and both sides alike. */
+function shortOf(wanted: number, reached: number, panel: Panel, halves: readonly PanelHalf[], stock: FoilStock, rows: readonly (readonly PlacedRow[])[]): string | undefined {
+  if (reached >= wanted) return undefined;
+  const columns = halves.flatMap((half, i) => rows[i].map((row) => cellsOf(half, row, panel, stock)));
+  const most = Math.max(1, ...columns.map((cells) => cells.length));
+  const wide = Math.max(0, ...columns.map((cells) => cells.reduce((sum, { ribbon }) => sum + ribbon.widthMm, 0)));
+  const reasons = [
+    most > 1 && `a row of up to ${Math.round(wide)} mm takes ${most} foils of ${stock.usableWidthMm} mm`,
+    halves.length > 1 && 'both sides get the same rows',
+  ].filter(Boolean);
+  return `${reached} of ${wanted} foils: ${reasons.join(', and ') || 'another row would not fit'}`;
 }
 
 function byShare(panel: Panel, halves: readonly PanelHalf[], stock: FoilStock, wanted: number): SolvedSpacing {
@@ -78,7 +113,7 @@ function byShare(panel: Panel, halves: readonly PanelHalf[], stock: FoilStock, w
     }
     return sum / area;
   };
-  const gathers = panel.gather.kind === 'alternate' ? panel.gather.of : [panel.gather];
+  const gathers = gathersOf(panel.gather);
   const picked = gathers.reduce((sum, gather) => sum + pick(gather, USUAL_WIDTH_MM).share, 0) / gathers.length;
   let dropoutMm = Math.min(WIDEST_MM, Math.max(0, panel.thicknessMm * (picked / wanted - 1)));
   let reached = lightenedAt(dropoutMm);

@@ -5,11 +5,17 @@ const LARGEST_JUMP = 1.5;
 /** Below this a drop-out counts as back to back and jumps are not measured against it, mm. */
 const NEARLY_NONE_MM = 1;
 
-/** A row of a panel: its first edge from the panel's first edge along the spine, and the hair left out behind it, mm. */
+/** A row of a panel: its first edge from the panel's first edge along the spine, its thickness, and the hair left out behind it, mm. */
 export interface Row {
   readonly offsetMm: number;
+  readonly thicknessMm: number;
   readonly dropoutMm: number;
 }
+
+/** Thickness of a row (from 0), and a drop-out of its own where the row has one, mm. */
+export type RowSizes = (row: number) => { readonly thicknessMm: number; readonly dropoutMm: number | null };
+
+const alike = (thicknessMm: number): RowSizes => () => ({ thicknessMm, dropoutMm: null });
 
 /** Pitch: distance from one parting to the same edge of the next row, mm. */
 export function pitchOf(thicknessMm: number, dropoutMm: number): number {
@@ -26,29 +32,32 @@ export function rowCount(lengthMm: number, thicknessMm: number, pitchMm: number,
 
 /**
  * Rows in a length L along the spine, from its first edge, mm.
+ * @param sizes thickness of all rows, mm, or row by row
  * @param lastRow a remainder of half a pitch or more earns a last row, which then reaches beyond the edge
  * @param closed the length closes on itself: the last drop-out must fit before the first row
  */
 export function rowOffsets(
   lengthMm: number,
-  thicknessMm: number,
+  sizes: number | RowSizes,
   spacing: PlainSpacing,
   lastRow = false,
   closed = false,
 ): Row[] {
-  const dropouts = dropoutSeries(lengthMm, thicknessMm, spacing);
+  const sizesOf = typeof sizes === 'number' ? alike(sizes) : sizes;
+  const dropouts = dropoutSeries(lengthMm, sizesOf, spacing);
   const rows: Row[] = [];
   let offset = 0;
   for (let i = 0; i < MOST_ROWS; i += 1) {
+    const { thicknessMm } = sizesOf(i);
     const dropoutMm = dropouts(i);
     const left = lengthMm - offset - thicknessMm - (closed ? dropoutMm : 0);
     if (left < -1e-9 * thicknessMm - 1e-9) {
       const pitch = pitchOf(thicknessMm, i > 0 ? dropouts(i - 1) : dropoutMm);
       if (!(lastRow && i > 0 && left + pitch >= pitch / 2 && left > -pitch / 2 - 1e-9)) break;
-      rows.push({ offsetMm: offset, dropoutMm });
+      rows.push({ offsetMm: offset, thicknessMm, dropoutMm });
       break;
     }
-    rows.push({ offsetMm: offset, dropoutMm });
+    rows.push({ offsetMm: offset, thicknessMm, dropoutMm });
     offset += pitchOf(thicknessMm, dropoutMm);
   }
   return rows;
@@ -57,14 +66,20 @@ export function rowOffsets(
 /** More rows than this are never placed; the engine reports such a panel. */
 export const MOST_ROWS = 12_000;
 
-function dropoutSeries(lengthMm: number, thicknessMm: number, spacing: PlainSpacing): (row: number) => number {
+/** Drop-outs by row: its own where a row has one, else what the spacing says. */
+function dropoutSeries(lengthMm: number, sizes: RowSizes, spacing: PlainSpacing): (row: number) => number {
+  const given = givenSeries(lengthMm, sizes, spacing);
+  return (row) => sizes(row).dropoutMm ?? given(row);
+}
+
+function givenSeries(lengthMm: number, sizes: RowSizes, spacing: PlainSpacing): (row: number) => number {
   switch (spacing.kind) {
     case 'constant':
       return () => spacing.dropoutMm;
     case 'graded':
       return (i) => spacing.dropoutsMm[Math.min(i, spacing.dropoutsMm.length - 1)];
     case 'eased':
-      return easedSeries(lengthMm, thicknessMm, spacing.fromMm, spacing.toMm);
+      return easedSeries(lengthMm, sizes, spacing.fromMm, spacing.toMm);
   }
 }
 
@@ -72,10 +87,11 @@ function dropoutSeries(lengthMm: number, thicknessMm: number, spacing: PlainSpac
  * Drop-outs eased from one value to another over the length: each depends on where its row lies (smoothstep), and no two
  * neighbours differ by more than a factor of 1.5.
  */
-function easedSeries(lengthMm: number, thicknessMm: number, fromMm: number, toMm: number): (row: number) => number {
+function easedSeries(lengthMm: number, sizes: RowSizes, fromMm: number, toMm: number): (row: number) => number {
   const values: number[] = [];
   let offset = 0;
   for (let i = 0; i < MOST_ROWS && offset <= lengthMm; i += 1) {
+    const { thicknessMm } = sizes(i);
     const f = Math.min(1, offset / Math.max(1e-9, lengthMm - thicknessMm));
     const wanted = fromMm + (toMm - fromMm) * f * f * (3 - 2 * f);
     const before = values[i - 1];
@@ -93,9 +109,10 @@ function easedSeries(lengthMm: number, thicknessMm: number, fromMm: number, toMm
  *
  * @param sliverMm hair left between this side's first foil and the line
  */
-export function rowsFromLine(lengthMm: number, thicknessMm: number, spacing: PlainSpacing, sliverMm: number): Row[] {
-  return rowOffsets(lengthMm - sliverMm, thicknessMm, spacing).map(({ offsetMm, dropoutMm }) => ({
+export function rowsFromLine(lengthMm: number, sizes: number | RowSizes, spacing: PlainSpacing, sliverMm: number): Row[] {
+  return rowOffsets(lengthMm - sliverMm, sizes, spacing).map(({ offsetMm, thicknessMm, dropoutMm }) => ({
     offsetMm: lengthMm - sliverMm - offsetMm - thicknessMm,
+    thicknessMm,
     dropoutMm,
   }));
 }

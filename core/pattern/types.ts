@@ -14,8 +14,8 @@ export type Place =
   | { readonly kind: 'zones'; readonly zones: readonly ZoneFamily[] }
   /** Strip beside the part, mm to each side of it, from a distance behind the front hairline to another (null: to the crown). */
   | { readonly kind: 'part-strip'; readonly leftMm: number; readonly rightMm: number; readonly fromMm: number; readonly toMm: number | null }
-  /** Band along the hairline: one width, or widths at azimuths (degrees, signed) eased between, within a range of |azimuth|. */
-  | { readonly kind: 'hairline-band'; readonly widthMm: number | readonly (readonly [azimuthDeg: number, mm: number])[]; readonly fromDeg: number; readonly toDeg: number }
+  /** Band along the hairline within a range of |azimuth|. Short hair at the hairline may be pinned away: it then begins so far behind it. */
+  | { readonly kind: 'hairline-band'; readonly widthMm: BandWidth; readonly fromDeg: number; readonly toDeg: number; readonly insetMm?: number }
   /** In front of the lines from a point of the part, this far behind the hairline, to the hairline at ± an azimuth. */
   | { readonly kind: 'face-frame'; readonly depthMm: number; readonly reachDeg: number }
   /** Inverted triangle: its corner at the occipital bone, its upper edge this far behind the apex and this wide to each side. */
@@ -28,6 +28,12 @@ export type Place =
   /** Where all of them are. */
   | { readonly kind: 'overlap'; readonly of: readonly Place[] }
   | { readonly kind: 'except'; readonly place: Place; readonly without: readonly Place[] };
+
+/**
+ * Width of a band: one figure; widths at azimuths (degrees, signed) eased between; or as much as leaves an even line of hair
+ * hanging all the way round, so many hairs of usual length per mm of hairline.
+ */
+export type BandWidth = number | readonly (readonly [azimuthDeg: number, mm: number])[] | { readonly hairsPerMm: number };
 
 export type Side = 'left' | 'right';
 
@@ -46,8 +52,8 @@ export type Direction =
   | { readonly kind: 'part' }
   /** Wedges about a point; thickness and drop-out are measured at the radius. Sections reach these shares of it in turn. */
   | { readonly kind: 'radial'; readonly about: 'crown' | DiskPoint; readonly radiusMm: number; readonly reaches: readonly number[] }
-  /** Each parting runs from the middle of the last across it to the other edge, at this angle from straight across. */
-  | { readonly kind: 'crossed'; readonly angleDeg: number; readonly firstFrom: Side; readonly closing: boolean }
+  /** Each parting runs from the middle of the last across it to the other edge, at this angle from straight across; the first few may be taken twice, back to back. */
+  | { readonly kind: 'crossed'; readonly angleDeg: number; readonly firstFrom: Side; readonly closing: boolean; readonly doubled?: number }
   /** Steps in turn, each as often as it says, packed upwards one on the other. */
   | { readonly kind: 'sequence'; readonly steps: readonly SequenceStep[] };
 
@@ -72,12 +78,21 @@ export type SingleGather =
       readonly lastStitchMm?: number | null;
       /** Begins with a stitch at the end that lies nearer the hairline. */
       readonly fromHairline?: boolean;
+      /** Picked so far from the scalp, mm: further out stitches come wider and uneven. */
+      readonly offScalpMm?: number;
     }
   /** Points of a zigzag parting; base of one point along the parting. */
   | { readonly kind: 'zigzag'; readonly pointMm: number; readonly depth: number };
 
-/** Or several gathers in turn, row by row. */
-export type Gather = SingleGather | { readonly kind: 'alternate'; readonly of: readonly SingleGather[] };
+/** One of several gathers in turn; thickness and the drop-out behind it are the panel's where they are null. */
+export interface Turn {
+  readonly gather: SingleGather;
+  readonly thicknessMm: number | null;
+  readonly dropoutMm: number | null;
+}
+
+/** Or several gathers in turn, row by row: from the first again when all were, or the last goes on. */
+export type Gather = SingleGather | { readonly kind: 'alternate'; readonly of: readonly Turn[]; readonly then: 'again' | 'last' };
 
 /** Hair left out behind each foil, mm; pitch = thickness + drop-out. */
 export type PlainSpacing =
@@ -89,8 +104,8 @@ export type PlainSpacing =
 
 export type Spacing =
   | PlainSpacing
-  /** As many foils as this and no more, evenly spread. */
-  | { readonly kind: 'count'; readonly foils: number }
+  /** As many foils as this and no more: evenly spread, or close together from the panel's first edge with this drop-out. */
+  | { readonly kind: 'count'; readonly foils: number; readonly togetherMm?: number | null }
   /** Even spacing that lightens this share of the panel's hair. */
   | { readonly kind: 'share'; readonly lightened: number }
   /** Even spacing that can be foiled in this time. */
@@ -159,20 +174,34 @@ export interface Start {
   readonly featherMm: number;
   /** Soft pushes of backcombing; 0 none. */
   readonly teasing: number;
+  /** Distance on the panel's last row, eased from the first; left out where all are alike. */
+  readonly lastMm?: number | null;
+  /** So much further from the scalp at both edges of a section. */
+  readonly edgesMm?: number;
+  /** Painted so far from the scalp and no further, mm; left out where to the ends. */
+  readonly toMm?: number | null;
 }
 
-/** Rows that are meant to differ a little from side to side: seeded, within limits. */
+/** Rows that are meant to differ a little: seeded, within limits. Of a panel on both sides, one side alone or both. */
 export interface Variation {
   readonly seed: number;
   readonly dropoutMm: number;
   readonly angleDeg: number;
+  readonly stitchMm?: number;
+  readonly startMm?: number;
+  readonly side?: Side | 'both';
 }
+
+/** How hair is covered: the sheet folded over it, or one sheet under it and one over. */
+export type Cover = 'folded' | 'under-and-over';
 
 export interface Panel {
   readonly id: string;
   readonly name: string;
-  /** A muted panel keeps its recipe, places no foil and takes no hair. */
+  /** A muted panel keeps its recipe and places no foil. */
   readonly muted: boolean;
+  /** Muted, it still keeps its hair from other panels: nothing is foiled there. */
+  readonly reserves?: boolean;
   readonly place: Place;
   readonly side: PanelSide;
   /** Line that divides left from right; null takes the one usual for the place. */
@@ -183,6 +212,8 @@ export interface Panel {
   readonly gather: Gather;
   /** Foils, or painted in the open air without. */
   readonly medium: 'foil' | 'open-air';
+  /** Folded where it is left out. */
+  readonly cover?: Cover;
   /** Hair of its own; or what the foils of other panels leave out, painted between or after them. Only in the open air. */
   readonly hair: 'own' | 'left-out';
   readonly thicknessMm: number;
@@ -247,6 +278,7 @@ export type HandEdit =
       readonly gather?: SingleGather;
       readonly formula?: string;
       readonly thicknessMm?: number;
+      readonly startMm?: number;
     }
   /** One more foil on a panel's parting this far along its spine from the first edge. */
   | { readonly kind: 'add'; readonly panel: string; readonly side: Side | 'across'; readonly atMm: number };
@@ -254,7 +286,7 @@ export type HandEdit =
 /** A foil pattern as a document; everything else is computed from it. */
 export interface Plan {
   readonly format: 'dappled-lattice/plan';
-  readonly version: 3;
+  readonly version: 4;
   readonly name: string;
   readonly head: PlanHead;
   readonly hair: PlanHair;

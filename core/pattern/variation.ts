@@ -1,38 +1,74 @@
 import { seeded } from './seeded';
-import type { Panel, PlainSpacing } from './types';
+import type { Direction, Panel, PlainSpacing, Side, SingleGather, Variation } from './types';
 
 /** Rows of a varied panel are drawn one by one up to this many; the last drop-out then repeats. */
 const VARIED_ROWS = 200;
+/** Figures that are drawn for one row: drop-out, stitch, gap, start. */
+const PER_ROW = 4;
+const NARROWEST_MM = 0.5;
 
-/** A panel whose variation has been drawn: the angle and each drop-out moved within the limits. */
-export function varied(panel: Panel): Panel {
-  const { variation } = panel;
-  if (!variation) return panel;
-  const next = seeded(variation.seed);
-  const within = (limit: number) => (2 * next() - 1) * limit;
-  const angle = within(variation.angleDeg);
-  const direction =
-    panel.direction.kind === 'parallel'
-      ? { ...panel.direction, angleDeg: panel.direction.angleDeg + angle }
-      : panel.direction.kind === 'pivot'
-        ? {
-            ...panel.direction,
-            fromDeg: panel.direction.fromDeg + angle,
-            toDeg: panel.direction.toDeg === 'part' ? panel.direction.toDeg : panel.direction.toDeg + angle,
-          }
-        : panel.direction;
-  const vary = (spacing: PlainSpacing): PlainSpacing => {
-    if (spacing.kind === 'eased') return spacing;
-    const own = spacing.kind === 'constant' ? [spacing.dropoutMm] : spacing.dropoutsMm;
-    return {
-      kind: 'graded',
-      dropoutsMm: Array.from({ length: VARIED_ROWS }, (_, i) => Math.max(0, own[Math.min(i, own.length - 1)] + within(variation.dropoutMm))),
-    };
+/** What has been drawn for one side of a panel: by how much its angle and each of its rows differ. */
+export interface Differences {
+  readonly angleDeg: number;
+  /** By row from 0; in mm. */
+  dropoutMm(row: number): number;
+  stitchMm(row: number): number;
+  gapMm(row: number): number;
+  startMm(row: number): number;
+}
+
+/** The differences of one side of a panel; undefined where it is as its recipe says. The same seed draws the same. */
+export function differencesOf({ variation, side }: Panel, of: Side | 'across'): Differences | undefined {
+  if (!variation) return undefined;
+  const own = variation.side ?? 'both';
+  if (side === 'both' && own !== 'both' && own !== of) return undefined;
+  const { seed, angleDeg, dropoutMm, stitchMm = 0, startMm = 0 }: Variation = variation;
+  const next = seeded(seed);
+  const share = () => 2 * next() - 1;
+  const angle = share() * angleDeg;
+  // Drop-outs first, one after the other, as they were drawn before anything else could differ.
+  const dropouts = Array.from({ length: VARIED_ROWS }, share);
+  const rest = Array.from({ length: (PER_ROW - 1) * VARIED_ROWS }, share);
+  const at = (row: number, which: number) => rest[(PER_ROW - 1) * Math.min(row, VARIED_ROWS - 1) + which];
+  return {
+    angleDeg: angle,
+    dropoutMm: (row) => dropouts[Math.min(row, VARIED_ROWS - 1)] * dropoutMm,
+    stitchMm: (row) => at(row, 0) * stitchMm,
+    gapMm: (row) => at(row, 1) * stitchMm,
+    startMm: (row) => at(row, 2) * startMm,
   };
-  const { spacing } = panel;
-  if (spacing.kind === 'backwards') return { ...panel, direction, spacing: { ...spacing, spacing: vary(spacing.spacing) } };
-  if (spacing.kind === 'constant' || spacing.kind === 'graded' || spacing.kind === 'eased') {
-    return { ...panel, direction, spacing: vary(spacing) };
+}
+
+/** The panel with the angle of one side. */
+export function variedDirection(panel: Panel, own: Differences | undefined): Panel {
+  if (!own || own.angleDeg === 0) return panel;
+  const turned = turnedBy(panel.direction, own.angleDeg);
+  return turned === panel.direction ? panel : { ...panel, direction: turned };
+}
+
+function turnedBy(direction: Direction, deg: number): Direction {
+  switch (direction.kind) {
+    case 'parallel':
+      return { ...direction, angleDeg: direction.angleDeg + deg };
+    case 'pivot':
+      return { ...direction, fromDeg: direction.fromDeg + deg, toDeg: direction.toDeg === 'part' ? 'part' : direction.toDeg + deg };
+    default:
+      return direction;
   }
-  return { ...panel, direction };
+}
+
+/** A spacing with each drop-out moved as it was drawn. */
+export function variedSpacing(spacing: PlainSpacing, own: Differences | undefined): PlainSpacing {
+  if (!own || spacing.kind === 'eased') return spacing;
+  const given = spacing.kind === 'constant' ? [spacing.dropoutMm] : spacing.dropoutsMm;
+  const dropoutsMm = Array.from({ length: VARIED_ROWS }, (_, i) => Math.max(0, given[Math.min(i, given.length - 1)] + own.dropoutMm(i)));
+  return { kind: 'graded', dropoutsMm };
+}
+
+/** A gather with the stitches of its row. */
+export function variedGather(gather: SingleGather, own: Differences | undefined, row: number): SingleGather {
+  if (!own || gather.kind !== 'weave') return gather;
+  const [stitch, gap] = [own.stitchMm(row), own.gapMm(row)];
+  if (stitch === 0 && gap === 0) return gather;
+  return { ...gather, stitchMm: Math.max(NARROWEST_MM, gather.stitchMm + stitch), gapMm: Math.max(NARROWEST_MM, gather.gapMm + gap) };
 }

@@ -10,7 +10,7 @@ export interface Setting {
 
 const ON_HAIRLINE: readonly Panel['place']['kind'][] = ['hairline-band', 'face-frame'];
 const atHairline = ({ place }: Panel) => ON_HAIRLINE.includes(place.kind) || (place.kind === 'zones' && place.zones.some((zone) => /hairline|temple/.test(zone)));
-const UNEVEN = { seed: 7, dropoutMm: 1, angleDeg: 3 } as const;
+const UNEVEN = { seed: 7, dropoutMm: 1, angleDeg: 3, stitchMm: 0.5, startMm: 0, side: 'right' } as const;
 
 interface Rule {
   applies(facts: SuggestFacts): boolean;

@@ -28,7 +28,7 @@ export interface PlacingFacts {
 type Section = {
   readonly kind: UnitKind;
   readonly index: number;
-  readonly own: OpenSection & { readonly pickedShare?: number };
+  readonly own: OpenSection & { readonly pickedShare?: number; readonly startMm?: number };
   readonly letter: string | null;
   readonly path: FoilPath;
 };
@@ -173,11 +173,11 @@ function unitOf(
     (kind !== 'foil' && kind !== 'open-air' ? panel.dropouts?.recipes[kind] : undefined) ?? USUAL_TREATMENT;
   const [startMm, featherMm] = dropout
     ? startOf(kind, recipe.fromMm, hairMm)
-    : [panel.start.distanceMm, panel.start.featherMm];
+    : [own.startMm ?? panel.start.distanceMm, panel.start.featherMm];
   const reachMm = stretchOf(
     startMm,
     featherMm,
-    recipe.toMm ?? hairMm,
+    (dropout ? recipe.toMm : panel.start.toMm) ?? hairMm,
     facts?.reach ?? 'ends',
     zone,
     hairMm,
