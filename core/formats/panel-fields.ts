@@ -121,6 +121,7 @@ export const directionSchema: z.ZodType<Direction> = z
           .max(12)
           .default([1])
           .describe('How far in the sections reach in turn: 1 to the centre, 0.667 two thirds …'),
+        roundBy: z.enum(['left', 'right'], { error: 'must be left or right (the client’s)' }).describe('Side by which they go round, of a panel across the middle; right where it is left out').optional(),
       }),
       z.strictObject({
         kind: z.literal('crossed'),

@@ -92,10 +92,10 @@ function mirrorDirection(direction: Direction, side: PanelSide): Direction {
       return across
         ? { ...direction, fromDeg: 0 - direction.fromDeg, toDeg: direction.toDeg === 'part' ? 'part' : 0 - direction.toDeg }
         : direction;
-    case 'radial':
-      return direction.about === 'crown' || side === 'both'
-        ? direction
-        : { ...direction, about: [0 - direction.about[0], direction.about[1]] };
+    case 'radial': {
+      const turned = across ? { ...direction, roundBy: direction.roundBy === 'left' ? ('right' as const) : ('left' as const) } : direction;
+      return turned.about === 'crown' || side === 'both' ? turned : { ...turned, about: [0 - turned.about[0], turned.about[1]] };
+    }
     case 'crossed':
       return { ...direction, firstFrom: direction.firstFrom === 'left' ? 'right' : 'left' };
     case 'sequence':

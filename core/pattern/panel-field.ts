@@ -67,7 +67,7 @@ export function panelField(panel: SectionedPanel, direction: Direction): PanelFi
         throw new PlaceProblem('the point at which its wedges meet lies off the head');
       }
       const pivot = direction.about === 'crown' ? toOpened(frame.head, frame.head.crown) : frame.open(direction.about);
-      const field = radialField(panel, pivot, direction.radiusMm);
+      const field = radialField(panel, pivot, direction.radiusMm, panel.across ? direction.roundBy : 'right');
       const inner = (row: number) => {
         const reach = direction.reaches[(row - 1) % direction.reaches.length];
         return direction.radiusMm * Math.max(CENTRE_SHARE, 1 - reach);

@@ -1,6 +1,7 @@
 import { addScaled, cross, dot, fromOpened, normalize, scale, subtract, surfaceNormal, vec, type OpenedPoint, type Vec3 } from '../head';
 import { catmullRom } from './catmull-rom';
 import type { Field, Sectioned } from './field';
+import type { Side } from './types';
 import { traceSection } from './section-curve';
 import { packSample, SAMPLE_MM, STRIDE, type TracedLine } from './section-line';
 
@@ -22,15 +23,16 @@ export interface RadialField extends Field {
  * at `radiusMm` from the pivot, so thickness and drop-out are true there and narrow towards the pivot.
  *
  * @param pivot on the opened head
+ * @param roundBy side by which the wedges go round, from behind
  */
-export function radialField(panel: Sectioned, pivot: OpenedPoint, radiusMm: number): RadialField {
+export function radialField(panel: Sectioned, pivot: OpenedPoint, radiusMm: number, roundBy: Side = 'right'): RadialField {
   const { head } = panel.frame;
   const { skull, k } = head;
   const step = SAMPLE_MM * k;
   const centre = fromOpened(head, pivot);
   const normal = surfaceNormal(centre, skull);
   const forward = normalize(subtract(vec(0, 0, 1), scale(normal, normal.z)));
-  const sideways = cross(normal, forward);
+  const sideways = scale(cross(normal, forward), roundBy === 'right' ? 1 : -1);
 
   const rays: (Float64Array | undefined)[] = new Array(KNOTS).fill(undefined);
   const rayAt = (knot: number): Float64Array => {

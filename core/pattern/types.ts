@@ -50,8 +50,8 @@ export type Direction =
   | { readonly kind: 'pivot'; readonly fromDeg: number; readonly toDeg: number | 'part' }
   | { readonly kind: 'hairline' }
   | { readonly kind: 'part' }
-  /** Wedges about a point; thickness and drop-out are measured at the radius. Sections reach these shares of it in turn. */
-  | { readonly kind: 'radial'; readonly about: 'crown' | DiskPoint; readonly radiusMm: number; readonly reaches: readonly number[] }
+  /** Wedges about a point; thickness and drop-out are measured at the radius. Sections reach these shares of it in turn. Across the middle they begin behind and go round by the client's right, or by the left. */
+  | { readonly kind: 'radial'; readonly about: 'crown' | DiskPoint; readonly radiusMm: number; readonly reaches: readonly number[]; readonly roundBy?: Side }
   /** Each parting runs from the middle of the last across it to the other edge, at this angle from straight across; the first few may be taken twice, back to back. */
   | { readonly kind: 'crossed'; readonly angleDeg: number; readonly firstFrom: Side; readonly closing: boolean; readonly doubled?: number }
   /** Steps in turn, each as often as it says, packed upwards one on the other. */

@@ -1,6 +1,6 @@
 import type { PanelInput } from '../formats';
 import {
-  apart, baby, chunky, deep, diagonalBack, eased, fine, fromHairline, graded, horizontal, inTurn, lived, medium, micro, slice,
+  apart, baby, chunky, deep, diagonalBack, eased, fine, fromHairline, graded, horizontal, inTurn, lived, medium, micro, slice, thenOn,
 } from './recipes';
 
 /** A pattern by name, ready to be laid on any head. */
@@ -14,6 +14,8 @@ export interface Technique {
   readonly cautions: readonly string[];
   /** In the order of work. */
   readonly panels: readonly PanelInput[];
+  /** Side that is the heavy one with the part on the client's left, as it is written; with the part on the right it is mirrored. */
+  readonly heavySide?: 'left' | 'right';
   /** Letters that are meant to deposit. */
   readonly deposits?: readonly string[];
   /** Order of sectioning off where it is not the order of work. */
@@ -23,10 +25,12 @@ export interface Technique {
 const BACK = { kind: 'back' } as const;
 const SIDE = { kind: 'side' } as const;
 const brick = { layout: 'bricklaid', onePerRow: false } as const;
-const oneAcross = { layout: 'aligned', onePerRow: true } as const;
 
 /** Strip of the part with its usual widths: the shallow side takes less than the heavy one. */
 const partStrip = (leftMm = 25, rightMm = 38, toMm: number | null = null) => ({ kind: 'part-strip', leftMm, rightMm, fromMm: 0, toMm }) as const;
+
+/** Wide inside and finest at the top: rows begin furthest from the part. */
+const finerUp = thenOn([medium, 6], [medium, 6], [medium, 6], [medium, 5], [fine, 4], [fine, 4], [baby, 3]);
 
 /** The built-in patterns. Foils and minutes follow from the head that they are laid on. */
 export const TECHNIQUES: readonly Technique[] = [
@@ -37,7 +41,7 @@ export const TECHNIQUES: readonly Technique[] = [
     cautions: ['A hundred foils take longer than one processing time: rinse in stages, or place the hairline last with a weaker mix.'],
     panels: [
       { id: 'back', name: 'Back', place: BACK, direction: horizontal, gather: fine, thicknessMm: 4, spacing: apart(5), columns: brick },
-      { id: 'sides', name: 'Sides and top', place: SIDE, direction: diagonalBack(30), gather: fromHairline(fine), thicknessMm: 4, spacing: graded(2, 2, 5) },
+      { id: 'sides', name: 'Sides and top', place: SIDE, direction: diagonalBack(25), gather: fromHairline(fine), thicknessMm: 4, spacing: graded(2, 2, 5) },
     ],
   },
   {
@@ -49,7 +53,7 @@ export const TECHNIQUES: readonly Technique[] = [
       { id: 'back', name: 'Back', place: BACK, direction: horizontal, gather: baby, thicknessMm: 2.5, spacing: apart(7), columns: brick },
       { id: 'crown', name: 'Crown triangle', place: { kind: 'crown-triangle', behindApexMm: 15, halfWidthMm: 65 }, side: 'across', direction: horizontal, gather: baby, thicknessMm: 2.5, spacing: apart(5) },
       { id: 'sides', name: 'Sides', place: SIDE, direction: diagonalBack(30), gather: baby, thicknessMm: 2.5, spacing: apart(5) },
-      { id: 'face', name: 'Face frame', place: { kind: 'face-frame', depthMm: 26, reachDeg: 50 }, direction: { kind: 'hairline' }, gather: slice, thicknessMm: 2.5, spacing: apart(4), columns: oneAcross },
+      { id: 'face', name: 'Face frame', place: { kind: 'face-frame', depthMm: 26, reachDeg: 50 }, direction: { kind: 'hairline' }, gather: slice, thicknessMm: 2.5, spacing: apart(4) },
     ],
     sectioning: ['face', 'crown'],
   },
@@ -63,7 +67,7 @@ export const TECHNIQUES: readonly Technique[] = [
       { id: 'inside-sides', name: 'Inside, sides', place: SIDE, direction: diagonalBack(30), gather: baby, thicknessMm: 3, spacing: apart(6), dropouts: { every: 3, treatments: ['tip-out', 'lowlight'] } },
       { id: 'crown', name: 'Crown', place: { kind: 'zones', zones: ['crown'] }, side: 'across', direction: horizontal, gather: baby, thicknessMm: 3, spacing: apart(6), dropouts: { every: 3, treatments: ['tip-out'] } },
       { id: 'hairline', name: 'Hairline all round', place: { kind: 'hairline-band', widthMm: 12, fromDeg: 0, toDeg: 180 }, direction: { kind: 'hairline' }, gather: fromHairline(fine), thicknessMm: 4, spacing: apart(3) },
-      { id: 'face', name: 'Face triangle', place: { kind: 'face-frame', depthMm: 35, reachDeg: 45 }, direction: diagonalBack(45), gather: slice, thicknessMm: 3, spacing: apart(3), columns: oneAcross },
+      { id: 'face', name: 'Face triangle', place: { kind: 'face-frame', depthMm: 35, reachDeg: 45 }, direction: diagonalBack(45), gather: slice, thicknessMm: 3, spacing: apart(3) },
     ],
     sectioning: ['hairline', 'face', 'crown'],
   },
@@ -83,7 +87,7 @@ export const TECHNIQUES: readonly Technique[] = [
     cautions: ['With highlights and lowlights work in pairs, A A B B: turn by turn puts all of one colour on one side.', 'Sides one wide foil a row: check that no section is wider than the foil.'],
     panels: [
       { id: 'part', name: 'Part panel', place: partStrip(), side: 'across', direction: { kind: 'crossed', angleDeg: 37, firstFrom: 'left' }, gather: medium, thicknessMm: 6, spacing: apart(14) },
-      { id: 'sides', name: 'Sides', place: SIDE, divide: 'part', direction: diagonalBack(40), gather: medium, thicknessMm: 6, spacing: { kind: 'count', foils: 7 }, columns: oneAcross },
+      { id: 'sides', name: 'Sides', place: SIDE, divide: 'part', direction: diagonalBack(35), gather: medium, thicknessMm: 6, spacing: { kind: 'count', foils: 7 } },
     ],
     sectioning: ['part'],
   },
@@ -93,9 +97,9 @@ export const TECHNIQUES: readonly Technique[] = [
     purpose: 'An even line of light all round when hair is tied up, with at most fifteen foils.',
     cautions: ['Hairline hair is fragile: weaker mix, and short baby hairs pinned away.', 'Around and behind the ear is the spot that is missed.'],
     panels: [
-      { id: 'nape', name: 'Nape', place: { kind: 'zones', zones: ['nape-hairline', 'nape'] }, side: 'both', direction: horizontal, gather: medium, thicknessMm: 6, spacing: apart(9), columns: oneAcross },
-      { id: 'sides', name: 'Side rims', place: { kind: 'hairline-band', widthMm: 10, fromDeg: 42, toDeg: 142 }, side: 'both', direction: { kind: 'hairline' }, gather: fromHairline(fine), thicknessMm: 5, spacing: apart(6) },
-      { id: 'front', name: 'Front rim', place: { kind: 'hairline-band', widthMm: 8, fromDeg: 0, toDeg: 42 }, side: 'across', direction: { kind: 'hairline' }, gather: fromHairline(fine), thicknessMm: 4, spacing: apart(5), columns: oneAcross },
+      { id: 'nape', name: 'Nape', place: { kind: 'zones', zones: ['nape-hairline', 'nape'] }, side: 'both', direction: horizontal, gather: medium, thicknessMm: 6, spacing: apart(9) },
+      { id: 'sides', name: 'Side rims', place: { kind: 'hairline-band', widthMm: 10, fromDeg: 36, toDeg: 142 }, side: 'both', direction: { kind: 'hairline' }, gather: fromHairline(fine), thicknessMm: 5, spacing: apart(6) },
+      { id: 'front', name: 'Front rim', place: { kind: 'hairline-band', widthMm: 8, fromDeg: 0, toDeg: 36 }, side: 'across', direction: { kind: 'hairline' }, gather: fromHairline(fine), thicknessMm: 4, spacing: apart(5) },
     ],
   },
   {
@@ -122,7 +126,7 @@ export const TECHNIQUES: readonly Technique[] = [
     panels: [
       { id: 'inside', name: 'Inside', place: { kind: 'union', of: [{ kind: 'zones', zones: ['upper-side', 'top', 'front'] }] }, side: 'both', divide: 'part', direction: diagonalBack(35), gather: medium, thicknessMm: 8, spacing: apart(10), start: lived(40, 30, 1) },
       { id: 'hairline', name: 'Hairline', place: { kind: 'hairline-band', widthMm: 14, fromDeg: 42, toDeg: 142 }, direction: { kind: 'hairline' }, gather: fromHairline(fine), thicknessMm: 3, spacing: apart(4) },
-      { id: 'face', name: 'Face', place: { kind: 'face-frame', depthMm: 30, reachDeg: 42 }, direction: { kind: 'hairline' }, gather: fine, thicknessMm: 3, spacing: apart(2), columns: oneAcross },
+      { id: 'face', name: 'Face', place: { kind: 'face-frame', depthMm: 30, reachDeg: 42 }, direction: { kind: 'hairline' }, gather: fine, thicknessMm: 3, spacing: apart(2) },
     ],
     sectioning: ['face', 'hairline'],
   },
@@ -132,7 +136,7 @@ export const TECHNIQUES: readonly Technique[] = [
     purpose: 'White hair made to look meant: dense at the face, wide where it is still dark, the drop-outs tipped.',
     cautions: ['White hair is often coarse and lifts slowly; the dark inside is not white: look zone by zone.', 'Do not light broken or thin hair: it draws the eye to it.'],
     panels: [
-      { id: 'back-hairline', name: 'Back hairline', place: { kind: 'zones', zones: ['nape-hairline', 'nape'] }, side: 'both', direction: horizontal, gather: medium, thicknessMm: 5, spacing: apart(9), columns: oneAcross },
+      { id: 'back-hairline', name: 'Back hairline', place: { kind: 'zones', zones: ['nape-hairline', 'nape'] }, side: 'both', direction: horizontal, gather: medium, thicknessMm: 5, spacing: apart(9) },
       { id: 'back', name: 'Back', place: BACK, direction: horizontal, gather: medium, thicknessMm: 5, spacing: apart(13), dropouts: { every: 1, treatments: ['tip-out'] } },
       { id: 'sides', name: 'Sides', place: SIDE, direction: diagonalBack(25), gather: fine, thicknessMm: 4, spacing: apart(8), dropouts: { every: 1, treatments: ['tip-out'] } },
       { id: 'temples', name: 'Temples', place: { kind: 'zones', zones: ['temple'] }, side: 'both', direction: { kind: 'hairline' }, gather: slice, thicknessMm: 3, spacing: apart(4) },
@@ -142,12 +146,13 @@ export const TECHNIQUES: readonly Technique[] = [
   },
   {
     key: 'silver-turn',
+    heavySide: 'right',
     name: 'Silver turn',
     purpose: 'From colour towards natural silver with about sixteen foils: sections turn until they lie along the part, finest at the top.',
     cautions: ['Each visit fewer foils: agree on the way before starting.'],
     panels: [
-      { id: 'heavy', name: 'Heavy side', place: { kind: 'overlap', of: [SIDE, { kind: 'part-strip', leftMm: 0, rightMm: 110, fromMm: 0, toMm: 160 }] }, side: 'right', divide: 'part', direction: { kind: 'pivot', fromDeg: 35, toDeg: 'part' }, gather: medium, thicknessMm: 5, spacing: eased(10, 5), columns: oneAcross },
-      { id: 'shallow', name: 'Shallow side', place: { kind: 'overlap', of: [SIDE, { kind: 'part-strip', leftMm: 85, rightMm: 0, fromMm: 0, toMm: 160 }] }, side: 'left', divide: 'part', direction: { kind: 'pivot', fromDeg: 35, toDeg: 'part' }, gather: medium, thicknessMm: 5, spacing: eased(14, 8), columns: oneAcross },
+      { id: 'heavy', name: 'Heavy side', place: { kind: 'overlap', of: [SIDE, { kind: 'part-strip', leftMm: 0, rightMm: 110, fromMm: 0, toMm: 90 }] }, side: 'right', divide: 'part', direction: { kind: 'pivot', fromDeg: 35, toDeg: 'part' }, gather: finerUp, thicknessMm: 5, spacing: eased(10, 5) },
+      { id: 'shallow', name: 'Shallow side', place: { kind: 'overlap', of: [SIDE, { kind: 'part-strip', leftMm: 85, rightMm: 0, fromMm: 0, toMm: 90 }] }, side: 'left', divide: 'part', direction: { kind: 'pivot', fromDeg: 35, toDeg: 'part' }, gather: finerUp, thicknessMm: 5, spacing: eased(14, 8) },
     ],
   },
   {
@@ -183,7 +188,7 @@ export const TECHNIQUES: readonly Technique[] = [
     panels: [
       { id: 'back', name: 'Back', place: BACK, direction: diagonalBack(20), gather: deep, thicknessMm: 10, spacing: apart(12) },
       { id: 'sides', name: 'Sides', place: SIDE, direction: diagonalBack(30), gather: deep, thicknessMm: 10, spacing: apart(10) },
-      { id: 'face', name: 'Face frame', place: { kind: 'face-frame', depthMm: 30, reachDeg: 55 }, direction: { kind: 'hairline' }, gather: { kind: 'weave', stitchMm: 3, gapMm: 2, depth: 1, lastStitchMm: 6 }, thicknessMm: 5, spacing: graded(0, 2, 5), columns: oneAcross },
+      { id: 'face', name: 'Face frame', place: { kind: 'face-frame', depthMm: 30, reachDeg: 55 }, direction: { kind: 'hairline' }, gather: { kind: 'weave', stitchMm: 3, gapMm: 2, depth: 1, lastStitchMm: 6 }, thicknessMm: 5, spacing: graded(0, 2, 5) },
     ],
     sectioning: ['face'],
   },
@@ -196,7 +201,7 @@ export const TECHNIQUES: readonly Technique[] = [
       {
         id: 'face', name: 'Face frame', place: { kind: 'face-frame', depthMm: 50, reachDeg: 60 },
         side: 'both', divide: 'part', direction: { kind: 'hairline' }, gather: inTurn(slice, slice, slice, fine, fine, slice, slice, slice, slice),
-        thicknessMm: 3, spacing: graded(2, 2, 2, 2, 3), columns: oneAcross,
+        thicknessMm: 3, spacing: graded(2, 2, 2, 2, 3),
       },
     ],
   },
@@ -204,7 +209,7 @@ export const TECHNIQUES: readonly Technique[] = [
     key: 'two-mixes-in-bricks',
     name: 'Two mixes in brick columns',
     purpose: 'Lightener and high-lift in turn through the whole head, columns laid like bricks.',
-    cautions: ['Two mixes have two clocks: lightener is checked first.'],
+    cautions: ['Two mixes have two clocks: lightener is checked first.', 'Horizontal rows at the sides stripe when tied back, and none lies in the part: turn them, or add a foil there.'],
     panels: [
       { id: 'back', name: 'Back', place: BACK, direction: horizontal, gather: medium, thicknessMm: 5, spacing: apart(6), columns: brick, rotation: { sequence: 'AB' } },
       { id: 'sides', name: 'Sides', place: SIDE, direction: horizontal, gather: medium, thicknessMm: 5, spacing: apart(6), columns: brick, rotation: { sequence: 'AB' } },

@@ -1,20 +1,20 @@
 import { emptyPlan, panelOf, type PanelInput } from '../formats';
-import { changePanel, type Panel, type Plan } from '../pattern';
+import { changePanel, mirrorPanel, type Panel, type Plan } from '../pattern';
 import type { Technique } from './library';
 
 /** What of a technique is laid on a head: a built-in one's, or a house's own. */
-export interface Laid extends Pick<Technique, 'name' | 'sectioning' | 'deposits'> {
+export interface Laid extends Pick<Technique, 'name' | 'sectioning' | 'deposits' | 'heavySide'> {
   readonly panels: readonly (PanelInput | Panel)[];
 }
 
 /** A technique as a plan for a head and hair; the average ones where none are given. */
 export function planOf(technique: Laid, on: Partial<Pick<Plan, 'head' | 'hair' | 'foil'>> = {}): Plan {
-  return {
-    ...emptyPlan(technique.name),
-    ...on,
-    panels: technique.panels.map((panel) => panelOf(panel as PanelInput)),
-    sectioning: technique.sectioning ?? [],
-  };
+  const plan = { ...emptyPlan(technique.name), ...on };
+  const panels = technique.panels.map((panel) => panelOf(panel as PanelInput));
+  const { part } = plan.head;
+  // The shallow side is the one that the part lies on.
+  const turned = technique.heavySide !== undefined && !part.none && part.offsetMm < 0;
+  return { ...plan, panels: turned ? panels.map(mirrorPanel) : panels, sectioning: technique.sectioning ?? [] };
 }
 
 /** A plan with the technique in place of its panels: head, hair and foil stay the client's and the house's. */

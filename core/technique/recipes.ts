@@ -8,10 +8,11 @@ export const { micro, baby, fine, medium, chunky, deep, slice } = Object.fromEnt
 /** A weave whose first stitch takes the hairline's own hair. */
 export const fromHairline = (gather: SingleGather): SingleGather => (gather.kind === 'weave' ? { ...gather, fromHairline: true } : gather);
 
-const turns = (of: readonly SingleGather[]) => of.map((gather) => ({ gather, thicknessMm: null, dropoutMm: null }));
-export const inTurn = (...of: SingleGather[]): Gather => ({ kind: 'alternate', of: turns(of), then: 'again' });
-/** One after the other; the last goes on. */
-export const thenOn = (...of: SingleGather[]): Gather => ({ kind: 'alternate', of: turns(of), then: 'last' });
+export const inTurn = (...of: SingleGather[]): Gather => ({ kind: 'alternate', of: of.map((gather) => ({ gather, thicknessMm: null, dropoutMm: null })), then: 'again' });
+/** One after the other, each with its thickness; the last goes on. */
+export const thenOn = (...of: readonly (readonly [gather: SingleGather, thicknessMm: number])[]): Gather => ({
+  kind: 'alternate', of: of.map(([gather, thicknessMm]) => ({ gather, thicknessMm, dropoutMm: null })), then: 'last',
+});
 
 export const apart = (dropoutMm: number) => ({ kind: 'constant', dropoutMm }) as const;
 export const graded = (...dropoutsMm: number[]) => ({ kind: 'graded', dropoutsMm }) as const;
