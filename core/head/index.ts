@@ -12,7 +12,7 @@ export { fromOpened, openedHairline, openedPart, sagittalPoint, toOpened, type O
 export { skullHit, type Ray } from './ray';
 export { makeRoots, type Roots } from './roots';
 export {
-  CROWN_RADIUS_MM, HAIRLINE_BAND_MM, landmarks, makeScalp, makeScalpGrid, sampleRaster, scalpAreas, surfaceDistance, zoneNear,
+  CROWN_RADIUS_MM, HAIRLINE_BAND_MM, landmarks, makeScalp, finerGrid, makeScalpGrid, sampleRaster, scalpAreas, surfaceDistance, zoneNear,
   type Scalp, type ScalpGrid,
 } from './scalp';
 export { directionAt, evenScale, gauge, gaugeOn, gaugeWithGradient, SKULL, surfaceAlong, surfaceNormal, type SkullScale } from './skull';

@@ -91,10 +91,26 @@ export interface ScalpGrid {
 }
 
 export function makeScalpGrid(scalp: Scalp): ScalpGrid {
+  return gridOf(scalp, STEP_MM, () => true);
+}
+
+/** Distance between the nodes of a raster, mm on the average head. */
+const STEP_MM = 3;
+
+/**
+ * A raster so many times as fine, with nodes only where they are wanted.
+ * @param wanted whether a point of the opened head is
+ */
+export function finerGrid({ scalp }: ScalpGrid, times: number, wanted: (x: number, y: number) => boolean): ScalpGrid {
+  return gridOf(scalp, STEP_MM / times, wanted);
+}
+
+function gridOf(scalp: Scalp, stepMm: number, wanted: (x: number, y: number) => boolean): ScalpGrid {
   const { head } = scalp;
   const { meridians } = head;
   const surface = new Float64Array(SURFACE.size);
-  const step = 3 * head.k;
+  const step = stepMm * head.k;
+  const beyond = 6 * STEP_MM * head.k;
   const reach = 252 * max(head.k, head.skull.y);
   const half = ceil((204 * max(head.k, head.skull.y)) / step);
   // An even number of columns: no node lies on the middle line, so left and right hold equal shares.
@@ -115,10 +131,11 @@ export function makeScalpGrid(scalp: Scalp): ScalpGrid {
     for (let c = firstColumn; c < columns; c += 1) {
       const x = x0 + c * step;
       const y = y0 + r * step;
+      if (!wanted(x, y) && !(head.symmetric && wanted(-x, y))) continue;
       const azimuth = atan2(x, y);
       const arc = hypot(x, y);
       const hairArc = head.hairArc(azimuth);
-      if (arc > hairArc + 6 * step) continue;
+      if (arc > hairArc + beyond) continue;
       const i = r * columns + c;
       const polar = meridians.polarAtArc(azimuth, arc);
       meridians.surfaceAt(azimuth, polar, surface);

@@ -1,7 +1,7 @@
 import {
   makeHead, scalpAreas, zoneName, type Head, type HeadSpec, type OpenedPoint, type Outline, type ScalpGrid, type Zone,
 } from '../head';
-import { framesOf, headGrids, type Frame, type HeadGrids } from './frame';
+import { framesOf, headGrids, onGrid, type Frame, type HeadGrids } from './frame';
 import { hairLed } from './hair-led';
 import { mirrorPanel } from './mirror';
 import type { Crossed } from './crossing';
@@ -143,11 +143,14 @@ export function createPatternEngine(): PatternEngine {
     if (!sectioned) return undefined;
     // The distance to the part does not stand in the key of a panel that only its partings follow.
     const partKey = own.direction.kind === 'part' ? `${frame.partOffsetMm}` : '';
-    const partings = fields.get(key + JSON.stringify(own.direction) + partKey, () => panelField({ ...sectioned, frame }, own.direction));
+    const partings = fields.get(key + JSON.stringify(own.direction) + partKey, () => panelField({ ...sectioned, frame: withPartOf(sectioned.frame, frame) }, own.direction));
     return { half: { sectioned, partings }, claimedBy: claims.map((claim) => claim.panel.id) };
   };
   return { compute };
 }
+
+/** A frame with the part of another: a panel's own raster stays. */
+const withPartOf = (own: Frame, now: Frame): Frame => (own.grid === now.grid ? now : onGrid(now, own.grid));
 
 function rasteredHead(spec: HeadSpec) {
   const grids = headGrids(makeHead(spec));

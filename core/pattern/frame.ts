@@ -1,5 +1,5 @@
 import {
-  COARSE, distance, distanceRaster, fromOpened, makeScalp, makeScalpGrid, mirrorHead, mix, openedHairline, sagittalPoint,
+  COARSE, distance, distanceRaster, fromOpened, makeScalp, makeScalpGrid, mirrorHead, mix, openedHairline, sagittalPoint, sampleRaster,
   type DistanceRaster, type Head, type OpenedPoint, type ScalpGrid, type Vec3,
 } from '../head';
 import { openedFromDisk } from './disk';
@@ -79,6 +79,27 @@ function makeFrame({ grid, hairlineDistance }: RasteredHead, partOffsetMm: numbe
       return toPart;
     },
     open: (point) => openedFromDisk(head, point),
+  };
+}
+
+/** A frame on another raster of the same head: its distances are read from those of the frame's own. */
+export function onGrid(frame: Frame, grid: ScalpGrid): Frame {
+  const read = (values: Float64Array) => {
+    const out = new Float64Array(grid.points.length).fill(Number.NaN);
+    grid.points.forEach((point, i) => {
+      if (point) out[i] = sampleRaster(frame.grid, values, grid.x0 + (i % grid.columns) * grid.step, grid.y0 + Math.floor(i / grid.columns) * grid.step);
+    });
+    return out;
+  };
+  const kept: { hairline?: Float64Array; part?: DistanceRaster } = {};
+  return {
+    ...frame,
+    grid,
+    hairlineDistance: () => (kept.hairline ??= read(frame.hairlineDistance())),
+    partDistance: () => {
+      const { distance: mm, along } = frame.partDistance();
+      return (kept.part ??= { distance: read(mm), along: read(along) });
+    },
   };
 }
 

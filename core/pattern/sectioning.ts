@@ -1,6 +1,6 @@
-import { fromOpened, normalize, surfaceAlong, traceOutlines, vec, addScaled, type Outline } from '../head';
+import { finerGrid, fromOpened, normalize, sampleRaster, surfaceAlong, traceOutlines, vec, addScaled, type Outline } from '../head';
 import type { Sectioned } from './field';
-import type { Frame } from './frame';
+import { onGrid, type Frame } from './frame';
 import { divideAt, followsPart, panelRegion } from './place';
 import type { Region } from './region';
 import { nodeArea, regionDepths } from './region-raster';
@@ -63,6 +63,21 @@ export function sectionedKey(panel: Panel, side: 'left' | 'across', claims: read
 
 /** @returns undefined when nothing is left for the panel. @throws PlaceProblem */
 export function sectionOff(panel: Panel, side: 'left' | 'across', claims: readonly Claim[], frame: Frame): SectionedPanel | undefined {
+  const { sectioned, depths } = sectionOn(panel, side, claims, frame);
+  const { grid } = frame;
+  const deepest = depths.reduce((most, depth) => (depth > most ? depth : most), -Infinity);
+  if (deepest > THIN_STEPS * grid.step || deepest < -THIN_STEPS * grid.step) return sectioned;
+  // A thin panel falls between the nodes: it is sectioned off on a finer raster round about it.
+  const fine = finerGrid(grid, FINER, (x, y) => sampleRaster(grid, depths, x, y) > -2 * grid.step);
+  return sectionOn(panel, side, claims, onGrid(frame, fine)).sectioned;
+}
+
+/** A panel whose middle lies nearer to its edge than so much of a step of the raster is thin. */
+const THIN_STEPS = 0.6;
+/** Its own raster is so many times as fine. */
+const FINER = 5;
+
+function sectionOn(panel: Panel, side: 'left' | 'across', claims: readonly Claim[], frame: Frame): { sectioned: SectionedPanel | undefined; depths: Float64Array } {
   const { grid, head } = frame;
   const half = side === 'left';
   const wanted = panelRegion(panel, side, frame);
@@ -93,8 +108,8 @@ export function sectionOff(panel: Panel, side: 'left' | 'across', claims: readon
     areaMm2 += area;
     sum = addScaled(sum, grid.points[i]!, area);
   }
-  if (outlines.length === 0 || areaMm2 < SMALLEST_MM2 * head.k * head.k) return undefined;
-  return {
+  if (outlines.length === 0 || areaMm2 < SMALLEST_MM2 * head.k * head.k) return { sectioned: undefined, depths };
+  const sectioned: SectionedPanel = {
     frame,
     across: panel.side === 'across',
     depths,
@@ -104,6 +119,7 @@ export function sectionOff(panel: Panel, side: 'left' | 'across', claims: readon
     areaMm2,
     taken,
   };
+  return { sectioned, depths };
 }
 
 /** How far outside its place a panel's edge is still looked at, mm on the average head. */
