@@ -18,7 +18,7 @@ export function fieldPicture(): string {
     spacing: { kind: 'constant', dropoutMm: 7 },
   });
   const sectioned = sectionOff(panel, 'left', [], own)!;
-  const field = planeField(sectioned, { fromDeg: 30, toDeg: 30 });
+  const field = planeField(sectioned, 30);
   const ribbon = (s: number, thickness: number): Ribbon | undefined => {
     const line = field.trace(s, thickness);
     const run = line && runsInside(line, own, sectioned.depths)[0];

@@ -75,7 +75,7 @@ describe('bin/lattice plan', () => {
   test.each([
     ['{"format":"dappled-lattice/plan","version":1', /This is not JSON/],
     ['{"format":"something/else","version":1,"panels":[]}', /format: must be "dappled-lattice\/plan"\./],
-    ['{"format":"dappled-lattice/plan","version":7,"panels":[]}', /version: this program reads versions 1 to 3, not 7\./],
+    ['{"format":"dappled-lattice/plan","version":7,"panels":[]}', /version: this program reads versions 1 to 4, not 7\./],
     ['[]', /A plan document is an object/],
   ])('refuses %s with a sentence, a non-zero exit and nothing written', async (text, sentence) => {
     const file = path.join(mkdtempSync(path.join(tmpdir(), 'lattice-plan-')), 'bad.json');
@@ -345,7 +345,7 @@ describe('a document of version 1', () => {
     const read = parsePlanText(JSON.stringify(old));
     expect(read).toMatchObject({
       ok: true,
-      value: { version: 3, head: { earToEarMm: null, part: { offsetMm: 22, none: false } }, panels: [{ side: 'both', place: { kind: 'back' } }, { side: 'right', place: { kind: 'side' } }] },
+      value: { version: 4, head: { earToEarMm: null, part: { offsetMm: 22, none: false } }, panels: [{ side: 'both', place: { kind: 'back' } }, { side: 'right', place: { kind: 'side' } }] },
     });
   });
 

@@ -42,7 +42,7 @@ const example: PlanInput = {
 
 /** A worked mix for it: two strengths, weaker ends, a strand test, a toner of three parts and a root. */
 const exampleMix: object = {
-  version: 4,
+  version: 3,
   formulas: {
     A: { kind: 'lift', product: 'moth-powder', volumes: 13, ratio: 2, additives: [{ product: 'rootling', perGram: 0.1 }], ends: { volumes: 10, ratio: 2, lastMm: 80 } },
     B: { kind: 'lift', product: 'moth-cream', volumes: 10, ratio: 1.5, additives: [{ product: 'water', perGram: 0.1 }], reach: 'regrowth' },

@@ -77,7 +77,7 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   // What is laid out for her; moved to a quarter past eleven.
   await openBlock(NAME);
   await page.waitForSelector('dl[aria-label=Preparation]');
-  expect(await page.$eval('dl[aria-label=Preparation]', (own) => (own as HTMLElement).innerText)).toMatch(/Last pattern[\s\S]*Fine weave, horizontal, 100 foils[\s\S]*Foils to cut[\s\S]*\d+\s×\s\d+\smm[\s\S]*Bowls[\s\S]*A 1: \d+ g/);
+  expect(await page.$eval('dl[aria-label=Preparation]', (own) => (own as HTMLElement).innerText)).toMatch(/Last pattern[\s\S]*Fine weave, horizontal, 100 foils[\s\S]*Foils to cut[\s\S]*\d+\sof\s\d+\s×\s\d+\smm[\s\S]*Bowls[\s\S]*A 1: \d+ g/);
   expect(await seriousFindings(page)).toEqual([]);
   await press(page, 'Close');
   await closed();
@@ -88,7 +88,7 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   expect(mine).toEqual([expect.stringMatching(/^09:30[\s\S]*Fine weave, horizontal, 100 foils[\s\S]*Foils to cut[\s\S]*Bowls/)]);
   // What is cut in all is what is cut for each.
   const [all, each] = await page.evaluate(() => {
-    const sum = (words: string) => [...words.matchAll(/(\d+)\s×\s\d+\smm| and (\d+) smaller/g)].reduce((own, [, one, rest]) => own + Number(one ?? rest), 0);
+    const sum = (words: string) => [...words.matchAll(/(\d+)\sof\s\d+\s×\s\d+\smm| and (\d+) smaller/g)].reduce((own, [, one, rest]) => own + Number(one ?? rest), 0);
     return [Number(/(\d+) foils to cut/.exec(document.body.innerText)![1]), [...document.querySelectorAll('ol[aria-label="To lay out"] dd')].reduce((own, cell) => own + sum((cell as HTMLElement).innerText), 0)];
   });
   expect(all).toBe(each);

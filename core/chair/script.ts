@@ -9,7 +9,7 @@ import { strengthsFor, type ClockPlan, type LiftRow, type WorkList, type WorkUni
 /** A unit of the work as it was planned: foil, painted section or treated drop-out, with all that is said of it at the chair. */
 export type ScriptUnit = Pick<
   WorkUnit,
-  'id' | 'number' | 'kind' | 'panel' | 'panelName' | 'side' | 'zone' | 'letter' | 'lifts' | 'gather' | 'widthMm' | 'thicknessMm' | 'angleDeg' | 'startMm' | 'featherMm' | 'teasing' | 'reach' | 'reachMm' | 'hairMm' | 'surface' | 'endsMm' | 'mix' | 'endsMix'
+  'id' | 'number' | 'kind' | 'panel' | 'panelName' | 'side' | 'zone' | 'letter' | 'lifts' | 'gather' | 'widthMm' | 'thicknessMm' | 'angleDeg' | 'startMm' | 'featherMm' | 'edgesMm' | 'teasing' | 'reach' | 'reachMm' | 'hairMm' | 'surface' | 'endsMm' | 'mix' | 'endsMix'
   | 'laidWith' | 'seconds' | 'grams' | 'endsGrams' | 'limitMinutes'
 > & {
   /** How each stretch of it lifts, indices into the script's lifts; none for what only deposits. */
@@ -145,9 +145,9 @@ function strengthsOf(formula: Formula | undefined, part: ScriptMix['part'], shel
 }
 
 function scriptUnit(unit: WorkUnit, seconds: number, depositMinutes: number): ScriptUnit {
-  const { id, number, kind, panel, panelName, side, zone, letter, lifts, gather, widthMm, thicknessMm, angleDeg, startMm, featherMm, teasing, reach, reachMm, hairMm, surface, endsMm, mix, endsMix, laidWith, grams, endsGrams, limitMinutes, liftRows } = unit;
+  const { id, number, kind, panel, panelName, side, zone, letter, lifts, gather, widthMm, thicknessMm, angleDeg, startMm, featherMm, edgesMm, teasing, reach, reachMm, hairMm, surface, endsMm, mix, endsMix, laidWith, grams, endsGrams, limitMinutes, liftRows } = unit;
   return {
-    id, number, kind, panel, panelName, side, zone, letter, lifts, gather, widthMm, thicknessMm, angleDeg, startMm, featherMm, teasing, reach, reachMm, hairMm, surface, endsMm, mix, endsMix, laidWith, seconds, grams, endsGrams, limitMinutes,
+    id, number, kind, panel, panelName, side, zone, letter, lifts, gather, widthMm, thicknessMm, angleDeg, startMm, featherMm, edgesMm, teasing, reach, reachMm, hairMm, surface, endsMm, mix, endsMix, laidWith, seconds, grams, endsGrams, limitMinutes,
     lifting: liftRows, depositMinutes: lifts ? 0 : depositMinutes,
   };
 }

@@ -21,7 +21,7 @@ export function scriptFor(sizes: readonly number[], unitAt: (block: number, i: n
   const ready = readyMinutesOf({ lifting: [0], depositMinutes: 0 }, lifts, headFactor([]))!;
   const units = sizes.flatMap((n, b) => Array.from({ length: n }, (_, i): ScriptUnit => ({
     id: `b${b}/${i}`, number: 0, kind: 'foil', panel: `p${b}`, panelName: `Panel ${b + 1}`, side: 'left', zone: 'crown', letter: 'A', lifts: true, gather: { kind: 'slice' }, widthMm: 80, thicknessMm: 4, angleDeg: 0,
-    startMm: 0, featherMm: 0, teasing: 0, reach: 'ends', reachMm: [0, 300], hairMm: 300, surface: false, endsMm: 0, mix: 'Moth, 20 vol, 1 : 2', endsMix: null, laidWith: 'foil', seconds: 60, grams: 2.5, endsGrams: 0,
+    startMm: 0, featherMm: 0, edgesMm: 0, teasing: 0, reach: 'ends', reachMm: [0, 300], hairMm: 300, surface: false, endsMm: 0, mix: 'Moth, 20 vol, 1 : 2', endsMix: null, laidWith: 'foil', seconds: 60, grams: 2.5, endsGrams: 0,
     limitMinutes: 45, lifting: [0], depositMinutes: 0, ...unitAt(b, i),
   }))).map((unit, i) => ({ ...unit, number: i + 1 }));
   const blocks = sizes.map((_, b): ScriptBlock => {

@@ -27,7 +27,7 @@ const unitSchema = z.strictObject({
   lifts: z.boolean().describe('false where the formula only deposits'),
   gather: singleGatherSchema,
   widthMm: figure, thicknessMm: figure, angleDeg: figure.describe('Angle of the parting, degrees; positive diagonal back'),
-  startMm: figure, featherMm: figure, teasing: figure,
+  startMm: figure, featherMm: figure, edgesMm: figure.default(0).describe('So much further from the scalp at both edges, mm'), teasing: figure,
   reach: z.enum(['ends', 'regrowth', 'stretch']),
   reachMm: z.tuple([figure, figure]).describe('Stretch that is painted, mm from the scalp'),
   hairMm: figure,
@@ -150,7 +150,7 @@ function fromVersion1({ plan, foils, blocks, mixes, products = {}, after, rules,
       const side = sides.get(block.panel);
       return [{
         id: foilId, number: own.number, kind: own.kind, panel: block.panel, panelName: block.name.replace(/, part \d+$/, ''), side: side === 'left' || side === 'right' ? side : 'across', zone,
-        letter: block.formula, lifts: block.lifts.length > 0, gather: own.gather, widthMm: own.widthMm, thicknessMm: own.thicknessMm, angleDeg: 0, startMm: own.startMm, featherMm: own.featherMm, teasing: own.teasing,
+        letter: block.formula, lifts: block.lifts.length > 0, gather: own.gather, widthMm: own.widthMm, thicknessMm: own.thicknessMm, angleDeg: 0, startMm: own.startMm, featherMm: own.featherMm, edgesMm: 0, teasing: own.teasing,
         reach: 'ends', reachMm: [Math.min(own.startMm + own.featherMm / 2, hairMm), hairMm], hairMm, surface: own.kind === 'open-air', endsMm: 0, mix: mixes[block.formula] ?? block.formula, endsMix: null,
         laidWith: own.kind === 'foil' ? 'foil' : 'open air', seconds: own.seconds, grams: 0, endsGrams: 0, limitMinutes: block.limitMinutes, lifting, depositMinutes: block.depositMinutes,
       }];

@@ -34,7 +34,8 @@ export function uncrossed(drafts: readonly DraftFoil[], frame: Frame, of: SideOf
     const last = ribbon.count - 1;
     const under = Array.from({ length: ribbon.count }, (_, j) => laid.at(ribbon.opened[6 * j], ribbon.opened[6 * j + 1], draft.row.row));
     whole += ribbon.widthMm * draft.row.thicknessMm;
-    if (under.every((row) => row === undefined)) {
+    // Two that meet end to end touch at a corner: that is no crossing.
+    if (under.slice(1, -1).every((row) => row === undefined)) {
       laid.add(ribbon, draft.row.row);
       out.push(draft);
       continue;

@@ -26,7 +26,7 @@ export interface HangingHair {
  * The line of hair that hangs out of a band along the hairline: from the hairline inwards as much as makes the wanted number, counted
  * by density; hair shorter than the head's counts by its length. Where the widest band is not enough the line is thin.
  */
-export function hangingHair(wanted: number, hair: PlanHair, frame: Frame, insetMm = 0): HangingHair[] {
+export function hangingHair(wanted: number, hair: PlanHair, frame: Pick<Frame, 'head' | 'grid'>, insetMm = 0): HangingHair[] {
   const out: HangingHair[] = [];
   for (let azimuthDeg = -180; azimuthDeg < 180; azimuthDeg += EVERY_DEG) {
     const azimuth = azimuthDeg * DEG;

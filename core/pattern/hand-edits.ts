@@ -106,7 +106,7 @@ function addedRow(edit: Extract<HandEdit, { kind: 'add' }>, index: number, edits
   // Numbered among the foils added to the same panel, whatever side they are on.
   const nth = edits.slice(0, index).filter((other) => other.kind === 'add' && other.panel === edit.panel).length;
   const row: PlacedRow = {
-    row: FIRST_ADDED_ROW + nth, s, thicknessMm: panel.thicknessMm, dropoutMm: 0, source: half.partings.rowAt(s, 1), dropoutTowards: 1,
+    row: FIRST_ADDED_ROW + nth, turn: 0, s, thicknessMm: panel.thicknessMm, dropoutMm: 0, source: half.partings.rowAt(s, 1), dropoutTowards: 1,
   };
   const drafts = context.draftsOf(row);
   return drafts.length > 0 ? drafts.map((draft) => ({ ...draft, byHand: true })) : `No hair of ${panel.name} lies ${edit.atMm} mm into it.`;

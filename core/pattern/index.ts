@@ -5,10 +5,11 @@ export { createPatternEngine, MOST_FOILS_PER_PANEL, type ComputedPlan, type Patt
 export { clearLostEdits, dropFoil, moveFoil, restoreFoil, retypeFoil } from './foil-edits';
 export { diskPointOf } from './disk';
 export { foilAt, panelAt } from './foil-at';
-export { gatherOf, pick, pickerOf, stitchIntervals, type Picked, type Picker } from './gather';
+export { gatherOf, gathersOf, offScalp, turnOf, pick, pickerOf, stitchIntervals, type Picked, type Picker } from './gather';
 export { GATHER_PRESETS, type GatherPreset } from './gather-presets';
 export { hairGrams, hairIn, hairsOn } from './hair';
 export { middleTriangle } from './middle-triangle';
+export { hangingHair, type HangingHair } from './hair-led';
 export { looselyMirrored, mirrorPanel, mirrorPlan } from './mirror';
 export { panelDifferences, withPanelOf, type PanelDifference } from './panel-differences';
 export {

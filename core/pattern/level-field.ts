@@ -11,8 +11,9 @@ const MARGIN_MM = 15;
 /**
  * Field of equal distance: the parting at s is the line over the scalp at a true distance from the hairline (s = distance)
  * or from the part (s = −distance, so that rows still begin at the side farthest from it).
+ * @param uneven values are no distances: the skin across a section is measured
  */
-export function levelField(panel: Sectioned, distance: Float64Array, sign: 1 | -1): Field {
+export function levelField(panel: Sectioned, distance: Float64Array, sign: 1 | -1, uneven = false): Field {
   const { frame, depths } = panel;
   const { grid, head } = frame;
   const near = (i: number) => depths[i] > -MARGIN_MM * head.k;
@@ -36,10 +37,13 @@ export function levelField(panel: Sectioned, distance: Float64Array, sign: 1 | -
       const { x, y, z } = fromOpened(head, point);
       middle.set([x, y, z, point.x, point.y], STRIDE * i);
       const step = stepAcross(point, (sign * thicknessMm) / 2);
-      before.set([x, y, z, point.x - step.x, point.y - step.y], STRIDE * i);
-      after.set([x, y, z, point.x + step.x, point.y + step.y], STRIDE * i);
+      for (const [edge, turn] of [[before, -1], [after, 1]] as const) {
+        const own = { x: point.x + turn * step.x, y: point.y + turn * step.y };
+        const on = uneven ? fromOpened(head, own) : { x, y, z };
+        edge.set([on.x, on.y, on.z, own.x, own.y], STRIDE * i);
+      }
     });
-    return { count, middle, acrossMm: thicknessMm, edges: sliced(before, after) };
+    return { count, middle, ...(!uneven && { acrossMm: thicknessMm }), edges: sliced(before, after) };
   };
 
   /** Step on the opened head that changes the distance by `mm`: along its gradient there. */

@@ -4,6 +4,7 @@ import type { Field } from './field';
 import { levelField } from './level-field';
 import { PlaceProblem } from './place';
 import { partingAxes } from './parting-axes';
+import { pivotField } from './pivot-field';
 import { planeField, type PlaneField } from './plane-field';
 import { radialField } from './radial-field';
 import { runsInside, SAMPLE_MM, STRIDE, type TracedLine } from './section-line';
@@ -55,9 +56,9 @@ export function panelField(panel: SectionedPanel, direction: Direction): PanelFi
   const { frame } = panel;
   switch (direction.kind) {
     case 'parallel':
-      return even(planeField(panel, { fromDeg: direction.angleDeg, toDeg: direction.angleDeg }));
+      return even(planeField(panel, direction.angleDeg));
     case 'pivot':
-      return even(planeField(panel, { fromDeg: direction.fromDeg, toDeg: direction.toDeg === 'part' ? partAngle(panel) : direction.toDeg }));
+      return even(pivotField(panel, direction.fromDeg, direction.toDeg === 'part' ? { deg: partAngle(panel), part: true } : { deg: direction.toDeg, part: false }));
     case 'hairline':
       return even(levelField(panel, frame.hairlineDistance(), 1));
     case 'part':
@@ -104,7 +105,7 @@ function even(field: Field, follows = MEASURED): PanelField {
 const held = (askedDeg: number): Pick<RowSource, 'askedDeg' | 'doneDeg'> => ({ askedDeg, doneDeg: () => askedDeg });
 
 function crossed(panel: SectionedPanel, direction: Extract<Direction, { kind: 'crossed' }>): PanelField {
-  const base = planeField(panel, { fromDeg: 0, toDeg: 0 }, STRIP_TURN);
+  const base = planeField(panel, 0, STRIP_TURN);
   const [low, high] = base.extent;
   // Counted from the face backwards, whichever way the spine climbs.
   const forward = pointZ(base, low) >= pointZ(base, high);
@@ -155,7 +156,7 @@ function trimmed(line: SlantedLine, last: SlantedLine | undefined, thicknessMm: 
 }
 
 function sequence(panel: SectionedPanel, direction: Extract<Direction, { kind: 'sequence' }>): PanelField {
-  const base = planeField(panel, { fromDeg: 0, toDeg: 0 });
+  const base = planeField(panel, 0);
   const [low, high] = base.extent;
   let left = 0;
   let right = 0;

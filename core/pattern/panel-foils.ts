@@ -63,7 +63,7 @@ export interface PanelFoils {
 
 /** Partings that are cut alike over a plain panel never cross. */
 function mayCross({ direction, place }: Panel): boolean {
-  return direction.kind === 'pivot' || direction.kind === 'sequence' || direction.kind === 'crossed' || direction.kind === 'radial' || place.kind === 'outline' || place.kind === 'triangle';
+  return direction.kind === 'sequence' || direction.kind === 'crossed' || direction.kind === 'radial' || place.kind === 'outline' || place.kind === 'triangle';
 }
 
 /** Places the foils of a panel on all its sides and puts them in the order of work. */
@@ -88,8 +88,8 @@ export function foilsOfPanel(
   });
   const order = inOrder(panel, bySide.map(({ own, drafts }) => ({ own, drafts })));
   const places = placesOf(order.map(({ draft, own }) => ({ side: own.side, row: draft.row.row })));
-  const lastRow = Math.max(0, ...bySide.map(({ rows }) => rows.length));
-  const foils = order.map(({ draft, own }, i) => computedFoil(draft, own, panel, hair, places[i], lastRow));
+  const lastTurn = Math.max(0, ...bySide.flatMap(({ rows }) => rows.map(({ turn }) => turn)));
+  const foils = order.map(({ draft, own }, i) => computedFoil(draft, own, panel, hair, places[i], lastTurn));
   const dropouts = bySide.flatMap(({ own, rows }) => treatedDropouts(panel, own, rows, hair));
   const crossed = bySide.flatMap((side) => side.crossed ?? []).reduce<Crossed | null>((most, own) => (most && most.share >= own.share ? most : own), null);
   return { foils, dropouts, crossed, rows: new Set(foils.map(({ foil }) => `${foil.side}${foil.row}`)).size };
@@ -124,19 +124,19 @@ function angleOf({ source }: PlacedRow, { line, from, to, ribbon }: Cell, { half
 }
 
 /** Where the product begins on a row, mm from the scalp: even, or eased from the first row to the last. */
-export function startAt({ distanceMm, lastMm }: Panel['start'], row: number, lastRow: number): number {
-  if (lastMm === undefined || lastMm === null || lastRow < 2) return distanceMm;
-  const f = Math.min(1, (row - 1) / (lastRow - 1));
+function startAt({ distanceMm, lastMm }: Panel['start'], turn: number, lastTurn: number): number {
+  if (lastMm === undefined || lastMm === null || lastTurn < 1) return distanceMm;
+  const f = Math.min(1, turn / lastTurn);
   return distanceMm + (lastMm - distanceMm) * f * f * (3 - 2 * f);
 }
 
-/** @param lastRow number of the panel's last row */
-function computedFoil(draft: DraftFoil, own: SideOfPanel, panel: Panel, hair: PlanHair, place: FoilPlace, lastRow: number): ComputedFoil {
+/** @param lastTurn of the panel's last row */
+function computedFoil(draft: DraftFoil, own: SideOfPanel, panel: Panel, hair: PlanHair, place: FoilPlace, lastTurn: number): ComputedFoil {
   const { frame } = own.half.sectioned;
   const { ribbon } = draft.cell;
-  const row = draft.row.row;
-  const gather = draft.gather ?? variedGather(gatherOf(panel.gather, row), own.differs, row - 1);
-  const startMm = draft.startMm ?? Math.max(0, startAt(panel.start, row, lastRow) + (own.differs?.startMm(row - 1) ?? 0));
+  const { row, turn } = draft.row;
+  const gather = draft.gather ?? variedGather(gatherOf(panel.gather, turn + 1), own.differs, turn);
+  const startMm = draft.startMm ?? Math.max(0, startAt(panel.start, turn, lastTurn) + (own.differs?.startMm(turn) ?? 0));
   const figures = ribbonFigures(ribbon, frame, own.frameSide, hair);
   const painted = panel.medium === 'open-air';
   const reached = painted ? surfaceShare(gather, draft.row.thicknessMm) : 1;

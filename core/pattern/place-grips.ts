@@ -1,5 +1,6 @@
 import { distance, fromOpened, sagittalPoint, surfaceDistance, toOpened, type Head, type OpenedPoint, type Vec3 } from '../head';
 import { diskPointOf, openedFromDisk } from './disk';
+import { frontHairlineAt } from './place';
 import type { DiskPoint, Panel, Place, PlanHead } from './types';
 
 /** A point of a panel's edge that can be taken and moved on the opened head. */
@@ -60,7 +61,7 @@ function gripsOf(place: Place, head: Head, offset: number): PlaceGrip[] {
     }
     case 'face-frame':
       return [
-        figure('depth', 'depth behind the hairline', place.depthMm, 'mm', { x: offset, y: head.hairArc(0) - place.depthMm }, [5, 150], ({ y }) => head.hairArc(0) - y, (depthMm) => ({ ...place, depthMm })),
+        figure('depth', 'depth behind the hairline', place.depthMm, 'mm', { x: offset, y: frontHairlineAt(head, offset) - place.depthMm }, [5, 150], ({ y }) => frontHairlineAt(head, offset) - y, (depthMm) => ({ ...place, depthMm })),
         figure('reach', 'reach of the face frame', place.reachDeg, '°', hairlineAt(head, place.reachDeg), [10, 110], (to) => azimuthDeg(to), (reachDeg) => ({ ...place, reachDeg })),
       ];
     case 'part-strip': {

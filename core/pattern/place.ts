@@ -1,6 +1,6 @@
 import {
   CROWN_RADIUS_MM, dot, HAIRLINE_BAND_MM, landmarks, normalize, scale, subtract, surfaceDistance, surfaceNormal, toOpened, vec,
-  type OpenedPoint, type ZoneFamily,
+  type Head, type OpenedPoint, type ZoneFamily,
 } from '../head';
 import type { Frame } from './frame';
 import { crossesItself, polygonArea, polygonDepth } from './polygon';
@@ -184,7 +184,7 @@ function faceFrame(place: Extract<Place, { kind: 'face-frame' }>, frame: Frame):
   const { head } = frame;
   const depth = max(0, place.depthMm);
   // The point of the part this far behind the front hairline, on the opened head.
-  const tip: OpenedPoint = { x: frame.partOffsetMm, y: head.hairArc(0) - depth };
+  const tip: OpenedPoint = { x: frame.partOffsetMm, y: frontHairlineAt(head, frame.partOffsetMm) - depth };
   const reach = place.reachDeg * DEG;
   const arm = (side: 1 | -1): Region => {
     const arc = head.hairArc(side * reach);
@@ -194,6 +194,16 @@ function faceFrame(place: Extract<Place, { kind: 'face-frame' }>, frame: Frame):
     return ({ opened }) => (side * ((end.x - tip.x) * (opened.y - tip.y) - (end.y - tip.y) * (opened.x - tip.x))) / length;
   };
   return both(arm(1), arm(-1));
+}
+
+/** Where the front hairline lies so far from the middle, mm in front of the apex on the opened head. */
+export function frontHairlineAt({ hairArc }: Head, x: number): number {
+  let y = hairArc(0);
+  for (let i = 0; i < 8; i += 1) {
+    const arc = hairArc(Math.atan2(x, y));
+    y = Math.sqrt(max(0, arc * arc - x * x));
+  }
+  return y;
 }
 
 function crownTriangle(place: Extract<Place, { kind: 'crown-triangle' }>, frame: Frame): Region {

@@ -14,7 +14,7 @@ describe.each(['back', 'side'] as const)('quadrant %s', (kind) => {
   const panel = quadrant(kind);
 
   test.each([0, 45, -45, 90])('at %d°: no point has two partings, under 0.1 %% have none', (angleDeg) => {
-    const field = planeField(panel, { fromDeg: angleDeg, toDeg: angleDeg });
+    const field = planeField(panel, angleDeg);
     let inside = 0;
     let none = 0;
     panel.depths.forEach((depth, i) => {
@@ -29,7 +29,7 @@ describe.each(['back', 'side'] as const)('quadrant %s', (kind) => {
   });
 
   test('a point traced at s lies on the parting at s (p99 under 0.1 mm)', () => {
-    const field = planeField(panel, { fromDeg: 30, toDeg: 30 });
+    const field = planeField(panel, 30);
     const errors: number[] = [];
     for (let s = field.extent[0] + 1; s < field.extent[1]; s += 3.7) {
       const line = field.trace(s, 4)!;

@@ -26,13 +26,6 @@ const PARTING_REACH_MM = 230;
 const OUTSIDE_MM = 40;
 /** Samples traced beyond the panel on both sides, so that its edge is met between two of them. */
 const BEYOND = 3;
-const DEG = Math.PI / 180;
-
-/** Angle of the partings, degrees: even, or turning evenly from the first to the last (pie). */
-export interface PlaneAngles {
-  readonly fromDeg: number;
-  readonly toDeg: number;
-}
 
 /** A plane field also answers for single points: what slanted lines over it are made of. */
 export interface PlaneField extends Field {
@@ -46,19 +39,10 @@ export interface PlaneField extends Field {
 
 /**
  * Plane field: the spine is cut through the panel's centre perpendicular to the wanted parting; the parting at σ lies in
- * the plane through S(σ) with normal normalize((1−λ)·t(C) + λ·t(σ)), for a pivot turned about the head's normal there.
+ * the plane through S(σ) with normal normalize((1−λ)·t(C) + λ·t(σ)).
+ * @param angleDeg of all partings
  */
-export function planeField(panel: Sectioned, angles: PlaneAngles, planeTurn = PLANE_TURN): PlaneField {
-  const meanDeg = (angles.fromDeg + angles.toDeg) / 2;
-  const even = { ...build(panel, meanDeg, planeTurn, () => 0), angleAt: () => meanDeg };
-  if (angles.fromDeg === angles.toDeg) return even;
-  const [first, last] = even.extent;
-  const turn = (angles.toDeg - angles.fromDeg) * DEG;
-  const turnAt = (s: number) => turn * min(0.5, max(-0.5, (s - first) / (last - first) - 0.5));
-  return { ...build(panel, meanDeg, planeTurn, turnAt), angleAt: (s) => meanDeg + turnAt(s) / DEG };
-}
-
-function build({ frame, across, centre, edge, depths, outlines }: Sectioned, angleDeg: number, planeTurn: number, turnAt: (s: number) => number): PlaneField {
+export function planeField({ frame, across, centre, edge, depths, outlines }: Sectioned, angleDeg: number, planeTurn = PLANE_TURN): PlaneField {
   const { head } = frame;
   const { k, skull } = head;
   const axes = partingAxes(head, centre, across);
@@ -74,7 +58,7 @@ function build({ frame, across, centre, edge, depths, outlines }: Sectioned, ang
   for (let j = firstKnot; j <= lastKnot; j += 1) {
     const origin = curvePoint(spine, j * PER_KNOT);
     const normal = normalize(mix(tangentAtCentre, tangentOf(spine, j * PER_KNOT), planeTurn));
-    planes.push({ origin, normal: turned(normal, surfaceNormal(origin, skull), parting, axes.handed, turnAt(j * knotStep)) });
+    planes.push({ origin, normal });
   }
   const nearPanel = boundsOf(outlines, OUTSIDE_MM * k, head);
   const curves: (Packed | undefined)[] = planes.map(() => undefined);
@@ -141,6 +125,7 @@ function build({ frame, across, centre, edge, depths, outlines }: Sectioned, ang
   };
   const extent = extentOf(edge, partingsThrough);
   return {
+    angleAt: () => angleDeg,
     partingsThrough,
     extent,
     trace,
@@ -267,15 +252,6 @@ function refine(planes: readonly { origin: Vec3; normal: Vec3 }[], j: number, po
 function climbing(along: Vec3): Vec3 {
   const rise = abs(along.y) > 0.05 ? along.y : along.z;
   return rise >= 0 ? along : scale(along, -1);
-}
-
-/** A plane's normal turned about the head's normal, as the angle of the parting grows by `angle` (radians). */
-function turned(normal: Vec3, outward: Vec3, parting: Vec3, handed: 1 | -1, angle: number): Vec3 {
-  if (angle === 0) return normal;
-  const along = normalize(subtract(parting, scale(normal, dot(parting, normal))));
-  // With a growing angle the parting turns towards handed·(outward × along), and its normal turns with it.
-  const sense = handed * dot(cross(outward, along), normal) >= 0 ? 1 : -1;
-  return normalize(addScaled(scale(normal, cos(angle)), along, -sense * sin(angle)));
 }
 
 function tangentOf(curve: SectionCurve, i: number): Vec3 {

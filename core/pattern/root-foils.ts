@@ -14,6 +14,8 @@ export interface FoiledRoots {
   readonly picked: Uint8Array;
   /** Index into the sheet's sections painted in the open air; −1 for hair that is in none. */
   readonly painted: Int16Array;
+  /** Where on the width of its section each root lies, 0–1 from end to end; 0.5 for hair in none. */
+  readonly share: Float32Array;
   /** Index into the sheet's treated drop-outs; −1 for hair that is in none. */
   readonly dropout: Int16Array;
 }
@@ -71,6 +73,7 @@ export function foilsOfRoots(index: RootIndex, { sheet, drawing }: ComputedPlan)
   const painted = new Int16Array(count).fill(-1);
   const dropout = new Int16Array(count).fill(-1);
   const picked = new Uint8Array(count);
+  const share = new Float32Array(count).fill(0.5);
   const pickedBy = (into: Int16Array, section: number, path: FoilPath, widthMm: number) => {
     const { gather, surface = 1 } = path;
     const isPicked = pickerOf(gather, widthMm);
@@ -88,6 +91,7 @@ export function foilsOfRoots(index: RootIndex, { sheet, drawing }: ComputedPlan)
         if (foil[root] >= 0) foil[root] = -1;
         into[root] = section;
         picked[root] = own ? 1 : 0;
+        share[root] = at / widthMm;
       });
     }
   };
@@ -100,7 +104,7 @@ export function foilsOfRoots(index: RootIndex, { sheet, drawing }: ComputedPlan)
       });
     }
   });
-  return { foil, picked, painted, dropout };
+  return { foil, picked, painted, dropout, share };
 }
 
 /** In how many foils each root's section lies: hair is in one at most. */

@@ -16,6 +16,8 @@ export interface PanelHalf {
 export interface PlacedRow {
   /** From 1, counted from the panel's first parting (from the line, where rows are solved backwards from it). */
   readonly row: number;
+  /** Its place among the rows that hold a foil, from 0: gathers in turn and eased starts are counted by it. */
+  readonly turn: number;
   readonly s: number;
   readonly thicknessMm: number;
   readonly dropoutMm: number;
@@ -52,13 +54,26 @@ export function placeRows(half: PanelHalf, panel: Panel, spacing: PlainSpacing, 
   const length = last - first;
   if (!(length > 0)) return [];
   const backwards = backwardsSliverMm !== undefined;
-  const rows = backwards
-    ? rowsFromLine(length, sizes, spacing, backwardsSliverMm)
-    : rowOffsets(length, sizes, spacing, panel.lastRow, field.closed);
-  return rows.map(({ offsetMm, thicknessMm, dropoutMm }, i): PlacedRow => {
-    const s = first + offsetMm + thicknessMm / 2;
-    return { row: i + 1, s, thicknessMm, dropoutMm, source: partings.rowAt(s, i + 1), dropoutTowards: backwards ? -1 : 1 };
-  });
+  /** @param bare rows before the first that holds a foil */
+  const laid = (bare: number): PlacedRow[] => {
+    const own: RowSizes = (row) => sizes(Math.max(0, row - bare));
+    const rows = backwards ? rowsFromLine(length, own, spacing, backwardsSliverMm) : rowOffsets(length, own, spacing, panel.lastRow, field.closed);
+    return rows.map(({ offsetMm, thicknessMm, dropoutMm }, i): PlacedRow => {
+      const s = first + offsetMm + thicknessMm / 2;
+      return { row: i + 1, turn: Math.max(0, i - bare), s, thicknessMm, dropoutMm, source: partings.rowAt(s, i + 1), dropoutTowards: backwards ? -1 : 1 };
+    });
+  };
+  const rows = laid(0);
+  if (panel.gather.kind !== 'alternate' && typeof panel.start.lastMm !== 'number') return rows;
+  // The corner of a panel may be too narrow for a foil: the first turn is that of the first foil.
+  const bare = rows.findIndex((row) => runsOf(half, row).length > 0);
+  return bare > 0 ? laid(bare) : rows;
+}
+
+/** Runs of hair along a row. */
+function runsOf({ sectioned: { frame, depths } }: PanelHalf, row: PlacedRow): Run[] {
+  const line = row.source.trace(row.thicknessMm, 0);
+  return line ? runsInside(line, frame, depths) : [];
 }
 
 function laidRows(partings: Extract<PanelField, { kind: 'laid' }>, sizes: RowSizes, spacing: PlainSpacing): PlacedRow[] {
@@ -71,7 +86,7 @@ function laidRows(partings: Extract<PanelField, { kind: 'laid' }>, sizes: RowSiz
   return partings
     .lay((row) => ({ thicknessMm: sizes(row).thicknessMm, dropoutMm: dropoutOf(row) }))
     .map((source, i): PlacedRow => ({
-      row: i + 1, s: source.s, thicknessMm: sizes(i).thicknessMm, dropoutMm: source.dropoutMm ?? dropoutOf(i), source, dropoutTowards: 1,
+      row: i + 1, turn: i, s: source.s, thicknessMm: sizes(i).thicknessMm, dropoutMm: source.dropoutMm ?? dropoutOf(i), source, dropoutTowards: 1,
     }));
 }
 

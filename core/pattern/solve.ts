@@ -107,7 +107,7 @@ function byShare(panel: Panel, halves: readonly PanelHalf[], stock: FoilStock, w
     for (const half of halves) {
       for (const row of placeRows(half, panel, even(dropoutMm))) {
         for (const { ribbon } of cellsOf(half, row, panel, stock)) {
-          sum += ribbonArea(ribbon) * pick(gatherOf(panel.gather, row.row), ribbon.widthMm).share;
+          sum += ribbonArea(ribbon) * pick(gatherOf(panel.gather, row.turn + 1), ribbon.widthMm).share;
         }
       }
     }

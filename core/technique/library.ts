@@ -1,6 +1,6 @@
 import type { PanelInput } from '../formats';
 import {
-  apart, baby, chunky, deep, diagonalBack, eased, fine, fromHairline, graded, horizontal, inTurn, lived, medium, micro, slice, thenOn,
+  apart, baby, chunky, deep, diagonalBack, fine, fromHairline, graded, horizontal, inTurn, lived, medium, micro, slice, thenOn,
 } from './recipes';
 
 /** A pattern by name, ready to be laid on any head. */
@@ -151,8 +151,8 @@ export const TECHNIQUES: readonly Technique[] = [
     purpose: 'From colour towards natural silver with about sixteen foils: sections turn until they lie along the part, finest at the top.',
     cautions: ['Each visit fewer foils: agree on the way before starting.'],
     panels: [
-      { id: 'heavy', name: 'Heavy side', place: { kind: 'overlap', of: [SIDE, { kind: 'part-strip', leftMm: 0, rightMm: 110, fromMm: 0, toMm: 90 }] }, side: 'right', divide: 'part', direction: { kind: 'pivot', fromDeg: 35, toDeg: 'part' }, gather: finerUp, thicknessMm: 5, spacing: eased(10, 5) },
-      { id: 'shallow', name: 'Shallow side', place: { kind: 'overlap', of: [SIDE, { kind: 'part-strip', leftMm: 85, rightMm: 0, fromMm: 0, toMm: 90 }] }, side: 'left', divide: 'part', direction: { kind: 'pivot', fromDeg: 35, toDeg: 'part' }, gather: finerUp, thicknessMm: 5, spacing: eased(14, 8) },
+      { id: 'heavy', name: 'Heavy side', place: { kind: 'overlap', of: [SIDE, { kind: 'part-strip', leftMm: 0, rightMm: 110, fromMm: 0, toMm: 90 }] }, side: 'right', divide: 'part', direction: { kind: 'pivot', fromDeg: 35, toDeg: 'part' }, gather: finerUp, thicknessMm: 5, spacing: { kind: 'count', foils: 9 } },
+      { id: 'shallow', name: 'Shallow side', place: { kind: 'overlap', of: [SIDE, { kind: 'part-strip', leftMm: 85, rightMm: 0, fromMm: 0, toMm: 90 }] }, side: 'left', divide: 'part', direction: { kind: 'pivot', fromDeg: 35, toDeg: 'part' }, gather: finerUp, thicknessMm: 5, spacing: { kind: 'count', foils: 7 } },
     ],
   },
   {

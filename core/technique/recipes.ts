@@ -16,7 +16,6 @@ export const thenOn = (...of: readonly (readonly [gather: SingleGather, thicknes
 
 export const apart = (dropoutMm: number) => ({ kind: 'constant', dropoutMm }) as const;
 export const graded = (...dropoutsMm: number[]) => ({ kind: 'graded', dropoutsMm }) as const;
-export const eased = (fromMm: number, toMm: number) => ({ kind: 'eased', fromMm, toMm }) as const;
 
 export const horizontal = { kind: 'parallel', angleDeg: 0 } as const;
 export const diagonalBack = (angleDeg: number) => ({ kind: 'parallel', angleDeg }) as const;

@@ -113,11 +113,12 @@ export function lightOf(
     if (unit === undefined) lowlit[i] = treated >= 0 && computed.sheet.dropouts[treated].treatment === 'lowlight' ? 1 : 0;
     else if (!unit.lifts) lowlit[i] = 1;
     else {
-      const { startMm, featherMm, teasing, reachMm, hairMm } = unit;
+      const { startMm, featherMm, edgesMm, teasing, reachMm, hairMm } = unit;
       const teased = teasing === 0 ? 0 : teasing * TEASING_MM * noiseOf(seedAt(roots.xyz[3 * i], roots.xyz[3 * i + 1], roots.xyz[3 * i + 2]), 5);
       // Hair of a foil may lie in another zone than the foil's middle, and be longer or shorter there.
       const scale = treated >= 0 && hairMm > 0 ? lengthOf(i) / hairMm : 1;
-      own.fromMm[i] = scale * startMm + teased + grownMm;
+      const out = 2 * foiled.share[i] - 1;
+      own.fromMm[i] = scale * (startMm + edgesMm * out * out) + teased + grownMm;
       own.overMm[i] = treated >= 0 ? Math.max(featherMm, SOFT_EDGE * lengthOf(i)) : featherMm;
       if (reachMm[1] < hairMm - 0.5 && unit.reach === 'stretch') own.toMm[i] = reachMm[1] + grownMm;
       own.level[i] = levels[unit.id] ?? usualLevel;

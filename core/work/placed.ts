@@ -174,8 +174,10 @@ function unitOf(
   const [startMm, featherMm] = dropout
     ? startOf(kind, recipe.fromMm, hairMm)
     : [own.startMm ?? panel.start.distanceMm, panel.start.featherMm];
+  const edgesMm = dropout ? 0 : (panel.start.edgesMm ?? 0);
   const reachMm = stretchOf(
-    startMm,
+    // Further out at the edges by the square of the way there: a third of it on the mean.
+    startMm + edgesMm / 3,
     featherMm,
     (dropout ? recipe.toMm : panel.start.toMm) ?? hairMm,
     facts?.reach ?? 'ends',
@@ -206,6 +208,7 @@ function unitOf(
     angleDeg: own.angleDeg,
     startMm,
     featherMm,
+    edgesMm,
     teasing: dropout ? recipe.teasing : panel.start.teasing,
     reachMm,
     endsMm,

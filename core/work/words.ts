@@ -7,9 +7,11 @@ export function startWords({
   startMm,
   featherMm,
   teasing,
-}: Pick<PlacedUnit, 'startMm' | 'featherMm' | 'teasing'>): string {
+  edgesMm = 0,
+}: Pick<PlacedUnit, 'startMm' | 'featherMm' | 'teasing'> & Partial<Pick<PlacedUnit, 'edgesMm'>>): string {
   return [
     startMm > 0 ? `${mm(startMm)} off the scalp` : 'from the scalp, not on it',
+    edgesMm > 0 && `${mm(edgesMm)} further out at the edges`,
     featherMm > 0 && `feathered over ${mm(featherMm)}`,
     teasing > 0 && `teased, ${teasing} ${teasing === 1 ? 'push' : 'pushes'}`,
   ]

@@ -1,11 +1,11 @@
 import type { Preparation } from './queries';
 
-/** Widths of foils that are told apart in a list; smaller ones are counted together. */
-const WIDTHS = 8;
+/** Sizes of sheets that are told apart in a list; smaller ones are counted together. */
+const SIZES = 8;
 
-/** Foils to cut, by width, as they are said. */
-export const cutWords = (toCut: Preparation['toCut'], most = WIDTHS): string =>
-  `${toCut.slice(0, most).map(({ widthMm, count }) => `${count}\u00a0×\u00a0${widthMm}\u00a0mm`).join(', ')}${toCut.length > most ? ` and ${toCut.slice(most).reduce((sum, { count }) => sum + count, 0)} smaller` : ''}`;
+/** Sheets to cut, by size, as they are said. */
+export const cutWords = (toCut: Preparation['toCut'], most = SIZES): string =>
+  `${toCut.slice(0, most).map(({ widthMm, lengthMm, count }) => `${count}\u00a0of ${widthMm}\u00a0×\u00a0${lengthMm}\u00a0mm`).join(', ')}${toCut.length > most ? ` and ${toCut.slice(most).reduce((sum, { count }) => sum + count, 0)} smaller` : ''}`;
 
 /** What is laid out before a client comes. */
 export function Laid({ prepared: { pattern, foils, toCut, bowls, toner, cautions, alertTestMissing } }: { prepared: Preparation }) {

@@ -1,5 +1,6 @@
 import 'server-only';
 import { isColour, recipeWords, wholeMinutes } from '@/core/steps';
+import { sheetsToCut, together, type Sheets } from '@/core/work';
 import { cautionsFor } from '@/core/caution';
 import { APPOINTMENT_KINDS, minutesToBook, standingOf, type AppointmentKind, type Standing } from '@/core/diary';
 import { dayAfter } from '@/core/units';
@@ -78,8 +79,8 @@ const todayIn = (timeZone: string) => today(timeZone, new Date(serverNow()));
 export interface Preparation {
   readonly pattern: string | null;
   readonly foils: number;
-  /** Foils to cut, by their width to the next ten millimetres. */
-  readonly toCut: readonly { readonly widthMm: number; readonly count: number }[];
+  /** Sheets to cut, by size. */
+  readonly toCut: readonly Sheets[];
   readonly bowls: string | null;
   /** Toners and root colour as they were mixed last. */
   readonly toner: string | null;
@@ -111,9 +112,7 @@ export async function loadPreparation(wanted: string | undefined): Promise<DayPr
     const prepared = await prepare(person, appointment.clientId, false);
     if (prepared) visits.push({ appointment, prepared: FOILED.has(appointment.kind) ? prepared : { ...prepared, foils: 0, toCut: [], bowls: null } });
   }
-  const count = new Map<number, number>();
-  for (const { widthMm, count: own } of visits.flatMap(({ prepared }) => prepared.toCut)) count.set(widthMm, (count.get(widthMm) ?? 0) + own);
-  return { on, today: day, visits, toCut: [...count].map(([widthMm, own]) => ({ widthMm, count: own })).sort((a, b) => b.widthMm - a.widthMm) };
+  return { on, today: day, visits, toCut: together(visits.flatMap(({ prepared }) => prepared.toCut)) };
 }
 
 /** Kinds of appointments that foils are cut and bowls laid out for. */
@@ -132,10 +131,8 @@ export async function prepare(person: SignedIn, clientId: string, timed = true):
   const { computed: { plan, pattern, work, after: steps }, computed } = (await wholeVisit(person, newest.id))!;
   const after = wholeMinutes(steps);
   const clock = timed && computed.clock.blocks.length > 0 ? computed.timed.timeline.end + after : null;
-  const widths = new Map<number, number>();
-  for (const { widthMm } of pattern.sheet.foils) widths.set(Math.ceil(widthMm / 10) * 10, (widths.get(Math.ceil(widthMm / 10) * 10) ?? 0) + 1);
   return {
-    pattern: plan.name, foils: pattern.sheet.totals.foils, toCut: [...widths].map(([widthMm, count]) => ({ widthMm, count })).sort((a, b) => b.widthMm - a.widthMm),
+    pattern: plan.name, foils: pattern.sheet.totals.foils, toCut: sheetsToCut(work.units, plan),
     bowls: work.bowls.ok ? work.bowls.bowls.map(({ label, mixed: needed }) => `${label}: ${Math.round(needed)} g`).join(', ') || null : null,
     toner: steps.flatMap(({ step }) => (isColour(step) ? (recipeWords(step) ?? []) : [])).join('; ') || null,
     cautions: cautions.filter(({ key }) => !['allergy-unasked', 'scalp-unseen', 'dye-unasked', 'alert-test'].includes(key)).map(({ weight, seen }) => (weight === 'stop' ? `Stop: ${seen}` : seen)),

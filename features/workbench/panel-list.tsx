@@ -121,7 +121,7 @@ export function PanelList({ onLibrary, onFit }: { onLibrary(): void; onFit(): vo
               <span className="text-sm text-ink-soft">{i + 1}</span>
               <span className="min-w-0">
                 <span className="block truncate font-semibold">{panel.name}</span>
-                <span className="line-clamp-2 text-sm leading-tight text-balance text-ink-soft narrow">{panel.muted ? 'off' : recipeLine(panel, unit)}</span>
+                <span className="line-clamp-2 text-sm leading-tight text-balance text-ink-soft narrow">{panel.muted ? (panel.reserves ? 'kept plain' : 'off') : recipeLine(panel, unit)}</span>
               </span>
               <span className="pr-2 text-xl font-bold" data-panel-foils={panel.id}>{panel.muted ? '–' : (counts.get(panel.id) ?? 0)}</span>
             </button>

@@ -4,6 +4,7 @@ import { Popover } from 'radix-ui';
 import { useMemo, type ReactNode } from 'react';
 import { zoneName, ZONES, type Zone } from '@/core/head';
 import { brightnessStep, sharesOf, type HairShares, type Shares, type Totals as Counted } from '@/core/pattern';
+import { sheetsToCut, type Sheets } from '@/core/work';
 import { useMoney } from '../house/context';
 import { useComputed, useDarkLetters } from '../visit/computed';
 import { hoursAndMinutes } from '../shared';
@@ -16,8 +17,8 @@ const KINDS: readonly { kind: keyof Counted['byGather']; one: string; many: stri
 
 /** What the pattern comes to: foils, time, light, hair, money; by kind, formula and zone behind one press. */
 export function Totals() {
-  const { computed, consult } = useVisit();
-  const { estimate } = useComputed();
+  const { computed, consult, plan } = useVisit();
+  const { estimate, work } = useComputed();
   const dark = useDarkLetters();
   const shares = useMemo(() => sharesOf(computed.sheet, new Set(dark)), [computed.sheet, dark]);
   const money = useMoney();
@@ -40,7 +41,7 @@ export function Totals() {
         </Popover.Trigger>
         <Popover.Portal>
           <Popover.Content align="start" sideOffset={6} className="z-40 max-h-[72dvh] w-[420px] overflow-y-auto rounded-[8px] border border-line bg-raised p-4 shadow-2xl" aria-label="All totals">
-            <AllTotals totals={totals} shares={shares} wish={share} />
+            <AllTotals totals={totals} shares={shares} cut={sheetsToCut(work.units, plan)} wish={share} />
           </Popover.Content>
         </Popover.Portal>
       </Popover.Root>
@@ -57,7 +58,7 @@ function Total({ figure, name, id, className = '' }: { figure: string; name: Rea
   );
 }
 
-function AllTotals({ totals, shares, wish }: { totals: Counted; shares: HairShares; wish: readonly [number, number] }) {
+function AllTotals({ totals, shares, cut, wish }: { totals: Counted; shares: HairShares; cut: readonly Sheets[]; wish: readonly [number, number] }) {
   const kinds = KINDS.filter(({ kind }) => totals.byGather[kind] > 0).map(({ kind, one, many }) => `${totals.byGather[kind]} ${totals.byGather[kind] === 1 ? one : many}`);
   const letters = Object.entries(totals.byFormula).sort(([a], [b]) => a.localeCompare(b));
   return (
@@ -65,6 +66,7 @@ function AllTotals({ totals, shares, wish }: { totals: Counted; shares: HairShar
       <p><b>By kind:</b> {kinds.join(', ') || 'no foils'}</p>
       <p><b>By formula:</b> {letters.map(([letter, foils]) => `${letter} ${foils}`).join(', ') || 'none'}</p>
       <p><b>Hair picked, estimated:</b> {Math.round(totals.hairGrams)} g, {Math.round(totals.hairs).toLocaleString('en-GB')} hairs; {percent(totals.foiledShare)} % went through foils’ sections</p>
+      {cut.length > 0 && <p><b>Sheets to cut, estimated:</b> {cut.map(({ count, widthMm, lengthMm }) => `${count} of ${widthMm} × ${lengthMm} mm`).join(', ')}</p>}
       <table className="w-full text-sm">
         <caption className="mb-1 text-left text-base"><b>Lightened by zone</b> <span className="text-ink-soft">(wish {percent(wish[0])}–{percent(wish[1])} %, marked)</span></caption>
         <tbody>

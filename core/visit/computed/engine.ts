@@ -35,6 +35,7 @@ import {
   lightenedIn,
   overlapping,
   reachedIn,
+  sheetsToCut,
   strengthIdeas,
   workList,
   type Careful,
@@ -295,7 +296,7 @@ class Visit implements ComputedVisit {
         ...corrections.map(({ result }) => result.items),
       ];
       const foil = this.shelf.all.find(({ kind }) => kind === 'foil');
-      const sheets = units.filter(({ laidWith }) => laidWith === 'foil').length;
+      const sheets = sheetsToCut(units, this.plan).reduce((sum, { count }) => sum + count, 0);
       // Only stock is read from the house as it is now.
       const now = new Map(this.facts.range.map((own) => [own.id, own]));
       return needsOf(

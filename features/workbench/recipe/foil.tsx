@@ -1,9 +1,11 @@
 'use client';
 
 import type { Panel } from '@/core/pattern';
+import { NumberField } from '@/ui/number-field';
 import { Segmented } from '@/ui/segmented';
 import { Select } from '@/ui/select';
 import { Slider } from '@/ui/slider';
+import { Switch } from '@/ui/switch';
 import { useUnits } from '../../house/context';
 import { useVisit } from '../../visit/store';
 import { LengthSlider } from './length-slider';
@@ -15,6 +17,7 @@ const LAYOUTS = [
   { value: 'one', words: 'One foil a row, however wide' },
 ];
 const MEDIA = [{ value: 'foil', words: 'In foil' }, { value: 'open-air', words: 'Open air' }] as const;
+const COVERS = [{ value: 'folded', words: 'Sheet folded over' }, { value: 'under-and-over', words: 'One under, one over' }] as const;
 const HAIR = [{ value: 'own', words: 'Hair of its own' }, { value: 'left-out', words: 'What foils leave out' }] as const;
 
 const layoutOf = ({ columns }: Panel) => (columns.onePerRow ? 'one' : columns.layout);
@@ -23,14 +26,37 @@ const words = (options: readonly { value: string; words: string }[], value: stri
 /** Where the product begins, and how wide sections are foiled. */
 export function FoilFields({ panel, change }: RecipeProps) {
   const { start } = panel;
-  const { say } = useUnits();
+  const { say, read } = useUnits();
+  const { plan } = useVisit();
+  // As far out as the hair is long, and as far as the slider stands already.
+  const longest = Math.max(start.distanceMm, start.lastMm ?? 0, Math.min(600, Math.round(Math.max(plan.hair.lengthMm, ...Object.values(plan.hair.byZone).map((own) => own.lengthMm ?? 0)))));
+  const eased = typeof start.lastMm === 'number';
+  const lastWords = (own: Panel['start']) => (typeof own.lastMm === 'number' ? say(own.lastMm) : 'as the first');
   const setStart = (what: string, figure: (own: Panel['start']) => string, to: Partial<Panel['start']>) =>
     change(what, (own) => figure(own.start), (own) => ({ ...own, start: { ...own.start, ...to } }));
   return (
     <div className="mt-4 grid gap-2 border-t border-line pt-3">
       <LengthSlider
-        label="Start from the scalp" min={0} max={120} step={1} mm={Math.min(120, start.distanceMm)} said={(mm) => (mm === 0 ? 'at the scalp' : undefined)}
+        label={eased ? 'Start on the first row' : 'Start from the scalp'} min={0} max={longest} step={1} mm={Math.min(longest, start.distanceMm)} said={(mm) => (mm === 0 ? 'at the scalp' : undefined)}
         onChange={(mm) => setStart('start', (own) => say(own.distanceMm), { distanceMm: mm })}
+      />
+      <div className="flex min-h-9 items-center justify-between gap-3">
+        <span className="text-base">Eased to the last row</span>
+        <Switch label="Start eased to the last row" on={eased} onChange={(on) => setStart('start of the last row', lastWords, { lastMm: on ? Math.min(longest, start.distanceMm + 30) : null })} />
+      </div>
+      {eased && (
+        <LengthSlider
+          label="Start on the last row" min={0} max={longest} step={1} mm={start.lastMm!}
+          onChange={(mm) => setStart('start of the last row', lastWords, { lastMm: mm })}
+        />
+      )}
+      <LengthSlider
+        label="Further out at a section’s edges" min={0} max={100} step={5} mm={start.edgesMm ?? 0} said={(mm) => (mm === 0 ? 'no' : undefined)}
+        onChange={(mm) => setStart('start at the edges', (own) => say(own.edgesMm ?? 0), { edgesMm: mm })}
+      />
+      <NumberField
+        label="Painted from the start to" unit="mm" min={1} max={1200} value={start.toMm ?? undefined} placeholder="ends" parse={read}
+        onChange={(mm) => (mm === undefined || mm > start.distanceMm) && setStart('painted to', (own) => (own.toMm ? say(own.toMm) : 'the ends'), { toMm: mm ?? null })}
       />
       <LengthSlider
         label="Feather" min={0} max={80} step={5} mm={Math.min(80, start.featherMm)} said={(mm) => (mm === 0 ? 'clean line' : undefined)}
@@ -41,6 +67,9 @@ export function FoilFields({ panel, change }: RecipeProps) {
         hint={start.teasing > 2 ? 'Every push takes hair from the bold end.' : undefined} onChange={(pushes) => setStart('teasing', (own) => String(own.teasing), { teasing: pushes })}
       />
       <Segmented label="In foil or open air" value={panel.medium} options={MEDIA} onChange={(medium) => change('medium', (own) => words(MEDIA, own.medium), (own) => ({ ...own, medium, hair: medium === 'foil' ? 'own' : own.hair }))} />
+      {panel.medium === 'foil' && (
+        <Segmented label="How hair is covered" value={panel.cover ?? 'folded'} options={COVERS} onChange={(cover) => change('sheet', (own) => words(COVERS, own.cover ?? 'folded'), (own) => ({ ...own, cover }))} />
+      )}
       {panel.medium === 'open-air' && (
         <Segmented label="Which hair is painted" value={panel.hair} options={HAIR} onChange={(hair) => change('painted hair', (own) => words(HAIR, own.hair), (own) => ({ ...own, hair }))} />
       )}

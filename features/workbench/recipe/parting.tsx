@@ -1,15 +1,17 @@
 'use client';
 
 import { directionName, type Direction, type Panel } from '@/core/pattern';
+import { Segmented } from '@/ui/segmented';
 import { Select } from '@/ui/select';
 import { Slider } from '@/ui/slider';
+import { Switch } from '@/ui/switch';
 import type { RecipeProps } from './props';
 
 const KINDS: readonly { value: Direction['kind']; words: string }[] = [
   { value: 'parallel', words: 'At an angle' },
   { value: 'hairline', words: 'Along the hairline' },
   { value: 'part', words: 'Along the part' },
-  { value: 'pivot', words: 'Turning towards the part' },
+  { value: 'pivot', words: 'Turning from row to row' },
   { value: 'radial', words: 'Wheel round the crown' },
   { value: 'crossed', words: 'Crossed diagonals' },
   { value: 'sequence', words: 'Two diagonals, one straight' },
@@ -33,6 +35,9 @@ function begin(kind: Direction['kind'], panel: Panel): Direction {
   }
 }
 
+const TO = [{ value: 'part', words: 'The part' }, { value: 'angle', words: 'An angle' }] as const;
+const CORNERS = [{ value: 'left', words: 'Client’s left' }, { value: 'right', words: 'Client’s right' }] as const;
+
 /** Direction of the partings. */
 export function PartingFields({ panel, change }: RecipeProps) {
   const { direction } = panel;
@@ -46,6 +51,23 @@ export function PartingFields({ panel, change }: RecipeProps) {
       {direction.kind === 'parallel' && angle('Angle', direction.angleDeg, [-90, 90], (angleDeg) => ({ ...direction, angleDeg }))}
       {direction.kind === 'pivot' && angle('First angle', direction.fromDeg, [-90, 90], (fromDeg) => ({ ...direction, fromDeg }))}
       {direction.kind === 'crossed' && angle('Angle from straight across', direction.angleDeg, [5, 75], (angleDeg) => ({ ...direction, angleDeg }))}
+      {direction.kind === 'pivot' && direction.toDeg !== 'part' && angle('Last angle', direction.toDeg, [-90, 90], (toDeg) => ({ ...direction, toDeg }))}
+      {direction.kind === 'pivot' && (
+        <Segmented label="Turning to" value={direction.toDeg === 'part' ? 'part' : 'angle'} options={TO} onChange={(to) => set('turning to', { ...direction, toDeg: to === 'part' ? 'part' : 0 })} />
+      )}
+      {direction.kind === 'crossed' && (
+        <>
+          <Segmented label="First corner" value={direction.firstFrom} options={CORNERS} onChange={(firstFrom) => set('first corner', { ...direction, firstFrom })} />
+          <Slider
+            label="Taken twice, back to back" min={0} max={6} step={1} value={direction.doubled ?? 0} said={direction.doubled ? `the first ${direction.doubled}` : 'none'}
+            onChange={(doubled) => set('taken twice', { ...direction, doubled })}
+          />
+          <div className="flex min-h-9 items-center justify-between gap-3">
+            <span className="text-base">One foil lengthwise closes the end</span>
+            <Switch label="One foil lengthwise closes the end" on={direction.closing} onChange={(closing) => set('closing foil', { ...direction, closing })} />
+          </div>
+        </>
+      )}
       {direction.kind === 'radial' && (
         <Slider
           label="Radius" min={20} max={120} step={5} value={direction.radiusMm} said={`${direction.radiusMm} mm`}

@@ -7,6 +7,7 @@ import { Slider } from '@/ui/slider';
 import { Switch } from '@/ui/switch';
 import { useVisit } from '../../visit/store';
 import { useUnits } from '../../house/context';
+import { BandFields } from './band';
 import { LengthSlider } from './length-slider';
 import type { RecipeProps } from './props';
 
@@ -46,8 +47,7 @@ export function PlaceFields({ panel, change }: RecipeProps) {
   return (
     <div className="mt-4 grid gap-1 border-t border-line pt-3">
       <p className="text-base"><span className="text-ink-soft">Place:</span> <b className="font-semibold">{PLACE_NAMES[place.kind]}</b></p>
-      {place.kind === 'hairline-band' && typeof place.widthMm === 'number' &&
-        length('Width of the band', place.widthMm, [3, 60], (own) => (own.kind === 'hairline-band' && typeof own.widthMm === 'number' ? own.widthMm : undefined), (widthMm) => ({ ...place, widthMm }))}
+      {place.kind === 'hairline-band' && <BandFields place={place} set={set} />}
       {place.kind === 'face-frame' &&
         length('Depth behind the hairline', place.depthMm, [10, 110], (own) => (own.kind === 'face-frame' ? own.depthMm : undefined), (depthMm) => ({ ...place, depthMm }))}
       {place.kind === 'face-frame' && (
@@ -74,6 +74,12 @@ export function PlaceFields({ panel, change }: RecipeProps) {
       {place.kind !== 'outline' && place.kind !== 'triangle' && drawn && <Button small onClick={drawEdge}>Draw its edge by hand</Button>}
       {drawn && <Button small onClick={leaveOut}>Leave a triangle out</Button>}
       <Select label="Side" hideLabel value={panel.side} options={SIDES} onChange={(side) => change('side', (own) => own.side, (own: Panel) => ({ ...own, side }))} />
+      {panel.muted && (
+        <div className="flex min-h-9 items-center justify-between gap-3">
+          <span className="text-base">Its hair is kept plain</span>
+          <Switch label={`Keep the hair of ${panel.name} plain`} on={panel.reserves === true} onChange={(reserves) => change('kept plain', (own) => (own.reserves ? 'yes' : 'no'), (own) => ({ ...own, reserves }))} />
+        </div>
+      )}
       <div className="mt-1 flex items-center justify-between gap-3">
         <span className="text-base text-ink-soft">Sectioned off before the others</span>
         <Switch

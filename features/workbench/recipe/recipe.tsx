@@ -6,6 +6,7 @@ import { capital } from '@/core/units';
 import { useVisit } from '../../visit/store';
 import { FoilFields } from './foil';
 import { GatherFields } from './gather';
+import { LikenessFields } from './likeness';
 import { PartingFields } from './parting';
 import { PlaceFields } from './place';
 import { SpacingFields } from './spacing';
@@ -23,7 +24,8 @@ function reading(Fields: ComponentType<RecipeProps>, keys: readonly (keyof Panel
 const Gather = reading(GatherFields, ['gather', 'thicknessMm']);
 const Parting = reading(PartingFields, ['direction', 'gather', 'place']);
 const Rotation = reading(RotationFields, ['rotation', 'formula', 'direction']);
-const OnFoil = reading(FoilFields, ['start', 'medium', 'hair', 'columns']);
+const OnFoil = reading(FoilFields, ['start', 'medium', 'hair', 'columns', 'cover']);
+const Likeness = reading(LikenessFields, ['variation', 'side']);
 const Between = reading(DropoutFields, ['dropouts', 'formula']);
 
 /** The recipe of the selected panel; every change shows at once. */
@@ -58,6 +60,7 @@ function PanelRecipe({ panel }: { panel: Panel }) {
       <OnFoil {...parts} />
       <Between {...parts} />
       <PlaceFields {...parts} />
+      <Likeness {...parts} />
       {totals && (
         <p className="mt-4 border-t border-line pt-3 text-sm text-ink-soft">
           {totals.foils} foils in {totals.rows} rows{panel.side === 'both' && ', both sides counted,'} on {Math.round(totals.areaCm2)} cm² of scalp

@@ -1,22 +1,35 @@
 'use client';
 
 import { pitchOf, type Panel, type PlainSpacing, type Spacing } from '@/core/pattern';
+import { Segmented } from '@/ui/segmented';
 import { Select } from '@/ui/select';
 import { Slider } from '@/ui/slider';
 import { useUnits } from '../../house/context';
 import { LengthSlider } from './length-slider';
+import { LengthsField } from './lengths-field';
 import type { RecipeProps } from './props';
 import { shownDropout } from '../shown-dropout';
 
 const KINDS: readonly { value: Spacing['kind']; words: string }[] = [
   { value: 'constant', words: 'Even drop-out' },
-  { value: 'graded', words: 'Graded: 2, 2, then 5 mm' },
+  { value: 'graded', words: 'A list: 2, 2, then 5 mm' },
   { value: 'eased', words: 'Eased from one to another' },
   { value: 'backwards', words: 'Back from the part, with a sliver' },
   { value: 'count', words: 'So many foils' },
   { value: 'share', words: 'So much lightened' },
   { value: 'minutes', words: 'So many minutes' },
 ];
+
+const LIES = [{ value: 'spread', words: 'Spread evenly' }, { value: 'together', words: 'Close together first' }] as const;
+
+/** Drop-outs of a spacing as a list that is typed. */
+const listOf = (spacing: PlainSpacing): readonly number[] => (spacing.kind === 'graded' ? spacing.dropoutsMm : spacing.kind === 'constant' ? [spacing.dropoutMm] : [spacing.fromMm, spacing.toMm]);
+const plainOf = (mm: readonly number[]): PlainSpacing => (mm.length === 1 ? { kind: 'constant', dropoutMm: mm[0] } : { kind: 'graded', dropoutsMm: mm });
+
+function listWords(spacing: Spacing, say: (mm: number) => string): string {
+  const plain = spacing.kind === 'backwards' ? spacing.spacing : spacing;
+  return plain.kind === 'constant' || plain.kind === 'graded' || plain.kind === 'eased' ? listOf(plain).map(say).join(', ') : '';
+}
 
 /** The spacing to begin with when another rule is chosen: as near to what is there as it can be. */
 function begin(kind: Spacing['kind'], panel: Panel, { dropoutMm, foils, minutes }: { dropoutMm: number; foils: number; minutes: number }): Spacing {
@@ -48,13 +61,17 @@ export function SpacingFields({ panel, totals, change }: RecipeProps) {
   const solved = totals?.solvedDropoutMm;
   return (
     <div className="mt-3 grid gap-1">
-      {(spacing.kind === 'constant' || spacing.kind === 'backwards') && (
+      {spacing.kind === 'constant' && (
         <LengthSlider
           label="Drop-out" min={0} max={30} step={1} mm={dropout}
           hint={`Pitch ${say(pitchOf(panel.thicknessMm, dropout))}. ${dropout === 0 ? 'Back to back.' : ''}`}
-          onChange={(mm) =>
-            set('drop-out', (own) => say(shownDropout(own, totals)), spacing.kind === 'backwards' ? { ...spacing, spacing: { kind: 'constant', dropoutMm: mm } } : { kind: 'constant', dropoutMm: mm })
-          }
+          onChange={(mm) => set('drop-out', (own) => say(shownDropout(own, totals)), { kind: 'constant', dropoutMm: mm })}
+        />
+      )}
+      {spacing.kind === 'backwards' && (
+        <LengthsField
+          label="Drop-outs away from the part" mm={listOf(spacing.spacing)} max={80} hint="One after the other; the last goes on."
+          onChange={(mm) => set('drop-outs', (own) => listWords(own.spacing, say), { ...spacing, spacing: plainOf(mm) })}
         />
       )}
       {spacing.kind === 'backwards' && (
@@ -64,10 +81,16 @@ export function SpacingFields({ panel, totals, change }: RecipeProps) {
         />
       )}
       {spacing.kind === 'graded' && (
-        <LengthSlider
-          label="Last drop-out" min={0} max={30} step={1} mm={dropout} hint={`Before it: ${spacing.dropoutsMm.slice(0, -1).map(say).join(', ') || 'none'}.`}
-          onChange={(mm) => set('last drop-out', (own) => say(shownDropout(own, totals)), { ...spacing, dropoutsMm: [...spacing.dropoutsMm.slice(0, -1), mm] })}
-        />
+        <>
+          <LengthsField
+            label="Drop-outs" mm={spacing.dropoutsMm} max={80} hint="One after the other; the last goes on."
+            onChange={(dropoutsMm) => set('drop-outs', (own) => listWords(own.spacing, say), { ...spacing, dropoutsMm })}
+          />
+          <LengthSlider
+            label="Then even at" min={0} max={30} step={1} mm={dropout}
+            onChange={(mm) => set('last drop-out', (own) => say(shownDropout(own, totals)), { ...spacing, dropoutsMm: [...spacing.dropoutsMm.slice(0, -1), mm] })}
+          />
+        </>
       )}
       {spacing.kind === 'eased' && (
         <>
@@ -83,8 +106,20 @@ export function SpacingFields({ panel, totals, change }: RecipeProps) {
       )}
       {spacing.kind === 'count' && (
         <Slider
-          label="Foils at most" min={1} max={120} step={1} value={Math.min(120, spacing.foils)} said={String(spacing.foils)} hint={solvedHint(panel, solved, say)}
+          label="Foils at most" min={1} max={120} step={1} value={Math.min(120, spacing.foils)} said={String(spacing.foils)} hint={totals?.note ? `${totals.note}.` : solvedHint(panel, solved, say)}
           onChange={(foils) => set('foils', (own) => (own.spacing.kind === 'count' ? String(own.spacing.foils) : 'none'), { ...spacing, foils })}
+        />
+      )}
+      {spacing.kind === 'count' && (
+        <Segmented
+          label="Where they lie" value={typeof spacing.togetherMm === 'number' ? 'together' : 'spread'} options={LIES}
+          onChange={(how) => set('where they lie', (own) => (own.spacing.kind === 'count' && typeof own.spacing.togetherMm === 'number' ? 'together' : 'spread'), { ...spacing, togetherMm: how === 'together' ? 2 : null })}
+        />
+      )}
+      {spacing.kind === 'count' && typeof spacing.togetherMm === 'number' && (
+        <LengthSlider
+          label="Drop-out" min={0} max={30} step={1} mm={spacing.togetherMm}
+          onChange={(togetherMm) => set('drop-out', (own) => (own.spacing.kind === 'count' ? say(own.spacing.togetherMm ?? 0) : ''), { ...spacing, togetherMm })}
         />
       )}
       {spacing.kind === 'share' && (
