@@ -151,7 +151,7 @@ describe('bin/lattice mix', () => {
   test.each([
     [['--ratio', '0'], /--ratio: must be a number from 0.5 to 5/],
     [['--mix', 'nowhere.json'], /nowhere\.json cannot be read/],
-    [['--mix', example], /Unrecognized keys: "format"/],
+    [['--mix', example], /version: this program reads versions 1 to 3, not 4/],
     [['--volumes', 'A=90'], /--volumes: must be from 5 to 40/],
     [['--read', 'soon'], /--read: must be MINUTES:LEVEL/],
     [['--read', '15:5', '--from', '6'], /--read: no lift was read: 5 is not above 6/],

@@ -18,7 +18,7 @@ beforeAll(async () => {
 });
 afterAll(() => scratch.drop());
 
-const technique = (name: string): OwnTechnique => ({ format: TECHNIQUE_FORMAT, version: TECHNIQUE_VERSION, name, purpose: 'For a test', panels: startPlan().panels, sectioning: [] });
+const technique = (name: string): OwnTechnique => ({ format: TECHNIQUE_FORMAT, version: TECHNIQUE_VERSION, name, purpose: 'For a test', panels: startPlan().panels, groups: [], sectioning: [] });
 
 test('a house that has set nothing has the usual figures; what it sets is its own', async () => {
   expect(await readHouse(second)).toEqual({ revision: 0, document: USUAL_HOUSE });

@@ -12,6 +12,7 @@ export interface LaidPattern {
   readonly minutes: number;
   readonly shares: Shares;
   readonly thumbnail: Thumbnail;
+  readonly comesTo: ComesTo;
 }
 
 /** The open visit without its pattern. */
@@ -31,8 +32,8 @@ export interface ComesTo {
 /** What can be asked of the worker, each with its answer. */
 export interface PatternAsks {
   /** @param deposits letters that are meant to deposit */
-  lay: { ask: { readonly plan: Plan; readonly deposits: readonly string[] }; answer: LaidPattern };
-  suggest: { ask: { readonly facts: SuggestFacts; readonly visit: VisitAsked }; answer: { suggestion: Suggestion; laid: LaidPattern; comesTo: ComesTo }[] };
+  lay: { ask: { readonly plan: Plan; readonly deposits: readonly string[]; readonly visit: VisitAsked }; answer: LaidPattern };
+  suggest: { ask: { readonly facts: SuggestFacts; readonly visit: VisitAsked }; answer: { suggestion: Suggestion; laid: LaidPattern }[] };
 }
 export type PatternVerb = keyof PatternAsks;
 
@@ -46,10 +47,10 @@ function comesTo(plan: Plan, { documents, facts }: VisitAsked): ComesTo {
   return { totalMinor: visit.estimate.totalMinor, line: first ? lineWords(first, mmPerWeek) : null };
 }
 
-function lay({ plan, deposits }: PatternAsks['lay']['ask']): LaidPattern {
+function lay({ plan, deposits, visit }: PatternAsks['lay']['ask']): LaidPattern {
   const computed = engine.compute(plan);
   const { totals, painted } = computed.sheet;
-  return { foils: totals.foils, painted: painted.length, minutes: totals.foilingMinutes, shares: sharesOf(computed.sheet, new Set(deposits)).total, thumbnail: thumbnailOf(computed) };
+  return { foils: totals.foils, painted: painted.length, minutes: totals.foilingMinutes, shares: sharesOf(computed.sheet, new Set(deposits)).total, thumbnail: thumbnailOf(computed), comesTo: comesTo(plan, visit) };
 }
 
 /** Answers one question; the engine remembers heads between them. */
@@ -58,7 +59,6 @@ export const ANSWERS: { [V in PatternVerb]: (ask: PatternAsks[V]['ask']) => Patt
   suggest: ({ facts, visit }) =>
     suggest(facts, engine).map((suggestion) => ({
       suggestion,
-      laid: lay({ plan: suggestion.plan, deposits: suggestion.technique.deposits ?? [] }),
-      comesTo: comesTo(suggestion.plan, visit),
+      laid: lay({ plan: suggestion.plan, deposits: suggestion.technique.deposits ?? [], visit }),
     })),
 };

@@ -23,7 +23,7 @@ export { roundedSheet, sheetSchema } from './sheet-document';
 export { emptyPlan, START_PANELS, startPlan } from './start-plan';
 export { parseScript, scriptSchema } from './script-document';
 export { parseEventBatch, parseEventBody, type EventBatch } from './service-event';
-export { parseTechnique, TECHNIQUE_FORMAT, TECHNIQUE_VERSION, techniqueSchema, type OwnTechnique } from './technique-document';
+export { parseTechnique, TECHNIQUE_GROUPS, TECHNIQUE_FORMAT, TECHNIQUE_VERSION, techniqueSchema, type OwnTechnique, type TechniqueGroup } from './technique-document';
 export { svgOf, type Shape } from './shapes';
 export { cut, wrapped } from './sheet-text';
 export { stationSheet, type SheetFacts, type StationSheet } from './station-sheet';

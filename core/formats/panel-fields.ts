@@ -173,7 +173,7 @@ const singleGathers = [
 export const singleGatherSchema: z.ZodType<SingleGather> = z.discriminatedUnion('kind', [...singleGathers], kindOf('slice', 'weave', 'zigzag'));
 
 const turnSchema = z.strictObject({
-  gather: singleGatherSchema,
+  gather: singleGatherSchema.describe('How hair is picked in its turn'),
   thicknessMm: between(0.5, 40, 'mm', "Its own thickness, mm; null the panel's").nullable().default(null),
   dropoutMm: between(0, 80, 'mm', "Drop-out behind it, mm; null the panel's").nullable().default(null),
 });

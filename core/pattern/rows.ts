@@ -16,7 +16,7 @@ export interface PanelHalf {
 export interface PlacedRow {
   /** From 1, counted from the panel's first parting (from the line, where rows are solved backwards from it). */
   readonly row: number;
-  /** Its place among the rows that hold a foil, from 0: gathers in turn and eased starts are counted by it. */
+  /** Its place among the rows from the first that holds a foil, from 0: gathers in turn and eased starts are counted by it. */
   readonly turn: number;
   readonly s: number;
   readonly thicknessMm: number;
@@ -57,15 +57,16 @@ export function placeRows(half: PanelHalf, panel: Panel, spacing: PlainSpacing, 
   /** @param bare rows before the first that holds a foil */
   const laid = (bare: number): PlacedRow[] => {
     const own: RowSizes = (row) => sizes(Math.max(0, row - bare));
-    const rows = backwards ? rowsFromLine(length, own, spacing, backwardsSliverMm) : rowOffsets(length, own, spacing, panel.lastRow, field.closed);
+    const listed: PlainSpacing = spacing.kind === 'graded' ? { ...spacing, dropoutsMm: [...Array<number>(bare).fill(spacing.dropoutsMm[0]), ...spacing.dropoutsMm] } : spacing;
+    const rows = backwards ? rowsFromLine(length, own, listed, backwardsSliverMm) : rowOffsets(length, own, listed, panel.lastRow, field.closed);
     return rows.map(({ offsetMm, thicknessMm, dropoutMm }, i): PlacedRow => {
       const s = first + offsetMm + thicknessMm / 2;
       return { row: i + 1, turn: Math.max(0, i - bare), s, thicknessMm, dropoutMm, source: partings.rowAt(s, i + 1), dropoutTowards: backwards ? -1 : 1 };
     });
   };
   const rows = laid(0);
-  if (panel.gather.kind !== 'alternate' && typeof panel.start.lastMm !== 'number') return rows;
-  // The corner of a panel may be too narrow for a foil: the first turn is that of the first foil.
+  if (panel.gather.kind !== 'alternate' && typeof panel.start.lastMm !== 'number' && spacing.kind !== 'graded') return rows;
+  // The corner of a panel may be too narrow for a foil: turns and listed drop-outs are counted from the first foil.
   const bare = rows.findIndex((row) => runsOf(half, row).length > 0);
   return bare > 0 ? laid(bare) : rows;
 }

@@ -1,4 +1,4 @@
-import type { PanelInput } from '../formats';
+import type { PanelInput, TechniqueGroup } from '../formats';
 import {
   apart, baby, chunky, deep, diagonalBack, fine, fromHairline, graded, horizontal, inTurn, lived, medium, micro, slice, thenOn,
 } from './recipes';
@@ -8,6 +8,7 @@ export interface Technique {
   /** Short name for files and calls. */
   readonly key: string;
   readonly name: string;
+  readonly groups: readonly TechniqueGroup[];
   /** What it is for, in a sentence. */
   readonly purpose: string;
   /** What to mind beside the product's leaflet, local rules and licensed judgement. */
@@ -36,6 +37,7 @@ const finerUp = thenOn([medium, 6], [medium, 6], [medium, 6], [medium, 5], [fine
 export const TECHNIQUES: readonly Technique[] = [
   {
     key: 'four-quarters',
+    groups: ['whole'],
     name: 'Four quarters, fine weaves',
     purpose: 'An even, soft blonde over the whole head that still shows depth.',
     cautions: ['A hundred foils take longer than one processing time: rinse in stages, or place the hairline last with a weaker mix.'],
@@ -46,6 +48,7 @@ export const TECHNIQUES: readonly Technique[] = [
   },
   {
     key: 'baby-veil',
+    groups: ['whole'],
     name: 'Baby lights under a crown veil',
     purpose: 'The softest full blonde: no edges, bright at the face only, with a root shadow to follow.',
     cautions: ['The first foils are past any limit when the last is placed: rinse the back while the front still processes.', 'A root shadow is planned: minutes spent on a detailed hairline may be wasted under it.'],
@@ -59,6 +62,7 @@ export const TECHNIQUES: readonly Technique[] = [
   },
   {
     key: 'hairline-and-threes',
+    groups: ['hairline', 'whole'],
     name: 'All round the hairline, threes inside',
     purpose: 'Bright wherever the hairline shows, dimensional inside: after every three, one drop-out is tipped out or lowlit.',
     cautions: ['Hairline hair is fragile: weaker mix, older bowl, or last.', 'Not over 20 vol at the hairline without a decision.'],
@@ -73,6 +77,7 @@ export const TECHNIQUES: readonly Technique[] = [
   },
   {
     key: 'crossed-part',
+    groups: ['top'],
     name: 'Crossed diagonals along the part',
     purpose: 'Most lightness for the least foils: eight or nine along the part.',
     cautions: ['With highlights and lowlights work in pairs, A A B B: turn by turn puts all of one colour on one side.'],
@@ -82,6 +87,7 @@ export const TECHNIQUES: readonly Technique[] = [
   },
   {
     key: 'crossed-part-and-sides',
+    groups: ['top'],
     name: 'Crossed diagonals with sides',
     purpose: 'The part panel and a few wide foils down each side: about fifteen in all.',
     cautions: ['With highlights and lowlights work in pairs, A A B B: turn by turn puts all of one colour on one side.', 'Sides one wide foil a row: check that no section is wider than the foil.'],
@@ -93,6 +99,7 @@ export const TECHNIQUES: readonly Technique[] = [
   },
   {
     key: 'perimeter-up',
+    groups: ['hairline'],
     name: 'Rim for hair worn up',
     purpose: 'An even line of light all round when hair is tied up, with at most fifteen foils.',
     cautions: ['Hairline hair is fragile: weaker mix, and short baby hairs pinned away.', 'Around and behind the ear is the spot that is missed.'],
@@ -104,6 +111,7 @@ export const TECHNIQUES: readonly Technique[] = [
   },
   {
     key: 'teased-sweep',
+    groups: ['whole'],
     name: 'Teased sweep: two diagonals, one straight',
     purpose: 'A painted look in foil: soft teased starts, full bright ends, fine weaves at the hairline.',
     cautions: ['One or two soft pushes: every push takes hair from the bold end.', 'Sections fail the see-through test on purpose: work the product into both faces and look inside for dry spots.'],
@@ -120,6 +128,7 @@ export const TECHNIQUES: readonly Technique[] = [
   },
   {
     key: 'refresh-and-teased',
+    groups: ['refresh', 'face', 'hairline'],
     name: 'Hairline and face refresh, teased inside',
     purpose: 'Between two full visits: the face and hairline made bright again, some teased diagonals inside.',
     cautions: ['Only the regrowth at the hairline: keep light ends out of the foil.', 'One or two soft pushes of backcombing.'],
@@ -132,6 +141,7 @@ export const TECHNIQUES: readonly Technique[] = [
   },
   {
     key: 'grey-blend',
+    groups: ['grey'],
     name: 'Grey blend',
     purpose: 'White hair made to look meant: dense at the face, wide where it is still dark, the drop-outs tipped.',
     cautions: ['White hair is often coarse and lifts slowly; the dark inside is not white: look zone by zone.', 'Do not light broken or thin hair: it draws the eye to it.'],
@@ -146,6 +156,7 @@ export const TECHNIQUES: readonly Technique[] = [
   },
   {
     key: 'silver-turn',
+    groups: ['grey', 'top'],
     heavySide: 'right',
     name: 'Silver turn',
     purpose: 'From colour towards natural silver with about sixteen foils: sections turn until they lie along the part, finest at the top.',
@@ -157,6 +168,7 @@ export const TECHNIQUES: readonly Technique[] = [
   },
   {
     key: 'crown-wheel',
+    groups: ['top'],
     name: 'Crown wheel',
     purpose: 'Chunky wedges in two colours round the crown with a coloured rim; found again exactly at the retouch.',
     cautions: ['On a retouch the same sections must be found again, or the centre moves and lines appear.', 'Deposit colour: allergy alert test first, as the product says.'],
@@ -170,6 +182,7 @@ export const TECHNIQUES: readonly Technique[] = [
   },
   {
     key: 'fast-slices',
+    groups: ['whole'],
     name: 'Fast slices, a finger apart',
     purpose: 'A broad effect in little time: paper-thin slices behind, closer ones at the sides, weaves near the part.',
     cautions: ['Horizontal slices at the sides stripe when tied back: a root tap at the front, or weaves between.', 'Slices as thin as see-through, or they lift unevenly.'],
@@ -182,6 +195,7 @@ export const TECHNIQUES: readonly Technique[] = [
   },
   {
     key: 'deep-contrast',
+    groups: ['dark'],
     name: 'Deep weave, high contrast',
     purpose: 'Bold, connected ribbons on dark hair with clean starts, and a face frame that follows the density.',
     cautions: ['Dark base: no far feathering, it exposes warmth; clean starts.', 'Sections fail the see-through test on purpose: look inside for dry spots.'],
@@ -194,6 +208,7 @@ export const TECHNIQUES: readonly Technique[] = [
   },
   {
     key: 'face-only',
+    groups: ['face', 'refresh'],
     name: 'Face frame between visits',
     purpose: 'Only the frame of the face, eight or nine foils a side: three slices, two weaves, then slices; light ends stay out of the foil.',
     cautions: ['Light ends stay out of the foil: no overlap on lightened hair.', 'Take the front as one piece, or both sides come out at unequal heights.'],
@@ -207,6 +222,7 @@ export const TECHNIQUES: readonly Technique[] = [
   },
   {
     key: 'two-mixes-in-bricks',
+    groups: ['whole', 'dark'],
     name: 'Two mixes in brick columns',
     purpose: 'Lightener and high-lift in turn through the whole head, columns laid like bricks.',
     cautions: ['Two mixes have two clocks: lightener is checked first.', 'Horizontal rows at the sides stripe when tied back, and none lies in the part: turn them, or add a foil there.'],
@@ -217,6 +233,7 @@ export const TECHNIQUES: readonly Technique[] = [
   },
   {
     key: 'painted-by-foils',
+    groups: ['whole'],
     name: 'Painted look by foils',
     purpose: 'Weave and slice in pairs, so that each slice is softened by the weave behind it; some drop-outs painted at the ends.',
     cautions: ['Drop-outs painted between foils start late and must rinse with the rest: a faster product, or paint as you foil.'],
@@ -227,6 +244,7 @@ export const TECHNIQUES: readonly Technique[] = [
   },
   {
     key: 'open-air',
+    groups: ['whole', 'hairline'],
     name: 'Open-air painting, fine hairline foils',
     purpose: 'Large soft pieces painted without foil, baby lights in foil round the hairline.',
     cautions: ['Open air lifts less than foil: one level less in the same time.', 'Painted hair starts late and must rinse with the rest.'],
@@ -239,6 +257,7 @@ export const TECHNIQUES: readonly Technique[] = [
   },
   {
     key: 'staggered-back',
+    groups: ['top'],
     name: 'Staggered back on a budget',
     purpose: 'Half the time behind: two diagonals and one straight with whole triangles left out, dense only on top.',
     cautions: ['Whole triangles stay dark underneath: say so when hair is worn up or forward.'],

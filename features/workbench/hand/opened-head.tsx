@@ -11,6 +11,7 @@ import { useLit, useVisit } from '../../visit/store';
 import { useOwnHair } from '../../visit/use-own-hair';
 import { openedPointOf } from './grip-mark';
 import { HairlineGrips } from './hairline-grips';
+import { HangingLine } from './hanging-line';
 import { LeaveOut, useLeaveOut } from './leave-out';
 import { PartGrip } from './part-grip';
 import { PanelGrips, PartingGrips } from './panel-grips';
@@ -63,6 +64,7 @@ export function OpenedHead({ large }: { large: boolean }) {
         handlers={large ? (tool === 'leave-out' ? leaveOut.handlers : handlers) : undefined}
         over={large && (
           <>
+            {tool === 'choose' && <HangingLine />}
             {tool === 'choose' && <PanelGrips times={times} />}
             {tool === 'choose' && <PartingGrips times={times} />}
             {tool === 'choose' && <PartGrip times={times} />}

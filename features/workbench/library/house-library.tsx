@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useMemo, useState, useTransition } from 'react';
-import { MOST_PATTERN_BYTES, patternFile, readPatternFile, TECHNIQUE_FORMAT, TECHNIQUE_VERSION, type OwnTechnique } from '@/core/formats';
+import { MOST_PATTERN_BYTES, patternFile, readPatternFile, TECHNIQUE_FORMAT, TECHNIQUE_GROUPS, TECHNIQUE_VERSION, type OwnTechnique, type TechniqueGroup } from '@/core/formats';
 import { createPatternEngine } from '@/core/pattern';
 import { applyTechnique } from '@/core/technique';
 import { Button, buttonLook } from '@/ui/button';
@@ -16,6 +16,7 @@ import { useVisit } from '../../visit/store';
 import { TakeButtons, type TakePattern } from './take';
 import { PatternCard } from './pattern-card';
 import { useLaid } from './use-laid';
+import { ANY, fits, WishFields, type Wish } from './wish';
 
 const NEW = 'new';
 
@@ -29,6 +30,7 @@ export function HouseLibrary({ take, panelName }: { take: TakePattern; panelName
   const [problem, setProblem] = useState<string>();
   const [shown, setShown] = useState<Readonly<Record<string, number>>>({});
   const [away, setAway] = useState<KeptTechnique>();
+  const [wish, setWish] = useState<Wish>(ANY);
   const answered = (answer: Answer<KeptTechnique[]>) => {
     if (answer.ok) setKept(answer.value);
     setProblem(answer.ok ? undefined : answer.problem);
@@ -56,6 +58,7 @@ export function HouseLibrary({ take, panelName }: { take: TakePattern; panelName
     [kept, shown],
   );
   const laid = useLaid(laying.length > 0, plan, laying);
+  const wanted = (kept ?? []).filter((own) => fits(version(own).document, wish));
   return (
     <>
       <Keep kept={kept ?? []} onKept={answered} />
@@ -78,8 +81,9 @@ export function HouseLibrary({ take, panelName }: { take: TakePattern; panelName
         </p>
       )}
       {kept?.length === 0 && <p className="py-6 text-center text-base text-ink-soft">No pattern of this house yet. Plan one, then keep it here under a name of your own.</p>}
+      {kept !== undefined && kept.length > 0 && <WishFields wish={wish} onChange={setWish} none={wanted.length === 0} />}
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(300px,1fr))] gap-4" aria-label="Patterns of this house">
-        {(kept ?? []).map((own) => {
+        {wanted.map((own) => {
           const { document, savedAt, savedBy, number } = version(own);
           return (
             <PatternCard
@@ -114,16 +118,18 @@ function Keep({ kept, onKept }: { kept: readonly KeptTechnique[]; onKept(answer:
   const { plan } = useVisit();
   const [name, setName] = useState(plan.name);
   const [purpose, setPurpose] = useState('');
+  const [group, setGroup] = useState<TechniqueGroup | ''>('');
   const [of, setOf] = useState(NEW);
   const [busy, start] = useTransition();
   const chosen = kept.find(({ id }) => id === of);
   const document: OwnTechnique = {
     format: TECHNIQUE_FORMAT, version: TECHNIQUE_VERSION, name: chosen?.versions[0].document.name ?? name, purpose: chosen && purpose === '' ? chosen.versions[0].document.purpose : purpose,
+    groups: group === '' ? (chosen?.versions[0].document.groups ?? []) : [group],
     panels: plan.panels, sectioning: plan.sectioning,
   };
   return (
     <form
-      className="mb-4 grid items-end gap-3 rounded-ui bg-leaf-pale p-4 sm:grid-cols-[1fr_1fr_1fr_auto]"
+      className="mb-4 grid items-end gap-3 rounded-ui bg-leaf-pale p-4 sm:grid-cols-[1fr_1fr_1fr_160px_auto]"
       onSubmit={(event) => {
         event.preventDefault();
         start(async () => onKept(await keepOwnTechnique(document, chosen ? chosen.id : null)));
@@ -135,6 +141,7 @@ function Keep({ kept, onKept }: { kept: readonly KeptTechnique[]; onKept(answer:
       />
       {chosen ? <p className="pb-2 text-base text-ink-soft">Earlier versions stay.</p> : <TextField label="Name" value={name} maxLength={120} onChange={(event) => setName(event.target.value)} />}
       <TextField label="What it is for" value={purpose} maxLength={400} onChange={(event) => setPurpose(event.target.value)} />
+      <Select label="Found under" value={group} onChange={(next) => setGroup(next)} options={[{ value: '', words: chosen ? 'as before' : 'no group' }, ...(Object.entries(TECHNIQUE_GROUPS) as [TechniqueGroup, string][]).map(([value, words]) => ({ value, words }))]} />
       <Button type="submit" look="primary" disabled={busy || plan.panels.length === 0 || document.name.trim() === ''}>Keep it</Button>
     </form>
   );

@@ -13,6 +13,7 @@ import { RecordShelf } from './record-shelf';
 import { Suggestions } from './suggestions';
 import { TakeButtons, type TakePattern } from './take';
 import { useLaid } from './use-laid';
+import { ANY, fits, WishFields, type Wish } from './wish';
 
 type Shelf = 'suggested' | 'all' | 'house' | 'record';
 const SHELVES: readonly { value: Shelf; words: string }[] = [
@@ -63,14 +64,15 @@ function BuiltIn({ open, take, panelName }: { open: boolean; take: TakePattern; 
   const { plan, consult } = useVisit();
   const laid = useLaid(open, plan, BUILT_IN);
   const bark = barkOf(consult.naturalLevel);
+  const [wish, setWish] = useState<Wish>(ANY);
+  const shown = TECHNIQUES.filter((own) => fits(own, wish));
   return (
     <>
-      <p className="mb-4 flex items-center gap-3 text-base">
-        <Button small onClick={() => take.plan({ ...plan, name: 'New pattern', panels: [], sectioning: [] }, 'of one’s own')}>Begin with an empty head</Button>
-        <span className="text-ink-soft">and add panels one by one.</span>
-      </p>
+      <WishFields wish={wish} onChange={setWish} none={shown.length === 0}>
+        <Button onClick={() => take.plan({ ...plan, name: 'New pattern', panels: [], sectioning: [] }, 'of one’s own')}>Begin with an empty head</Button>
+      </WishFields>
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(300px,1fr))] gap-4">
-        {TECHNIQUES.map((technique) => (
+        {shown.map((technique) => (
           <PatternCard
             key={technique.key} name={technique.name} laid={laid.get(technique.key)} bark={bark} purpose={technique.purpose}
             more={<ul className="text-xs text-amber-bark">{technique.cautions.map((caution) => <li key={caution} className="mt-0.5">{caution}</li>)}</ul>}

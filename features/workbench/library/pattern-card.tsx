@@ -4,6 +4,7 @@ import { memo, type ReactNode } from 'react';
 import type { Thumbnail } from '@/core/formats';
 import { sharesWords } from '@/core/pattern';
 import type { LaidPattern } from '@/workers/pattern-asks';
+import { useMoney } from '../../house/context';
 import { hoursAndMinutes } from '../../shared';
 
 interface PatternCardProps {
@@ -34,11 +35,18 @@ export const PatternCard = memo(function PatternCard({ name, laid, bark, purpose
           {purpose && <p className="mt-1 text-sm text-ink-soft">{purpose}</p>}
         </div>
       </div>
+      {laid && <ComesTo {...laid.comesTo} />}
       <div className="grow text-sm">{more}</div>
       <div className="flex flex-wrap gap-2">{actions}</div>
     </li>
   );
 });
+
+/** What the visit would cost with it, and when its root line shows. */
+function ComesTo({ totalMinor, line }: LaidPattern['comesTo']) {
+  const money = useMoney();
+  return <p className="text-sm">{totalMinor > 0 && <span className="private"><b>{money(totalMinor)}</b>, estimated. </span>}{line ?? 'It grows out without a root line.'}</p>;
+}
 
 const Drawing = memo(function Drawing({ laid, bark }: { laid: LaidPattern; bark: string }) {
   return <Thumb drawing={laid.thumbnail} bark={bark} label={`Drawing with ${laid.foils} foils`} />;

@@ -6,7 +6,7 @@ import type { SuggestFacts } from '@/core/suggest';
 import { timeThereIs } from '@/core/visit';
 import type { PatternAsks, VisitAsked } from '@/workers/pattern-asks';
 import { Button } from '@/ui/button';
-import { useHouse, useMoney } from '../../house/context';
+import { useHouse } from '../../house/context';
 import { barkOf } from '../../visit/bark';
 import { useComputed } from '../../visit/computed';
 import { useVisit } from '../../visit/store';
@@ -21,7 +21,6 @@ export function Suggestions({ take }: { take: TakePattern }) {
   const { consult } = useVisit();
   const facts = useFacts();
   const visit = useAsked();
-  const money = useMoney();
   const [found, setFound] = useState<PatternAsks['suggest']['answer']>();
   const asked = JSON.stringify({ facts, visit });
   useEffect(() => {
@@ -35,12 +34,11 @@ export function Suggestions({ take }: { take: TakePattern }) {
     <>
       <p className="mb-3 text-sm text-ink-soft">From the wish, how hair is worn, the time there is, the last visit and the schools of the house. Suggestions, to take, change or leave.</p>
       <ol className="grid grid-cols-[repeat(auto-fit,minmax(300px,1fr))] gap-4" aria-label="Suggestions">
-        {found.map(({ suggestion: { technique, plan, why, but, settings }, laid, comesTo }) => (
+        {found.map(({ suggestion: { technique, plan, why, but, settings }, laid }) => (
           <PatternCard
             key={technique.key} name={technique.name} laid={laid} bark={barkOf(consult.naturalLevel)} purpose={technique.purpose}
             more={
               <>
-                <p className="mb-1">{comesTo.totalMinor > 0 && <span className="private"><b>{money(comesTo.totalMinor)}</b>, estimated. </span>}{comesTo.line ?? 'It grows out without a root line.'}</p>
                 <ul aria-label="Why">{why.map((words) => <li key={words} className="mt-1 border-l-[3px] border-leaf pl-2">{words}</li>)}</ul>
                 {settings.length > 0 && (
                   <ul aria-label="Set for this visit" className="mt-2">
@@ -60,7 +58,7 @@ export function Suggestions({ take }: { take: TakePattern }) {
 }
 
 /** The open visit, for what it comes to with another pattern. */
-function useAsked(): VisitAsked {
+export function useAsked(): VisitAsked {
   const { consult, mix, facts } = useComputed();
   return { documents: { consult, mix, outcome: null }, facts };
 }

@@ -5,6 +5,7 @@ import type { Plan } from '@/core/pattern';
 import { applyTechnique, type Laid } from '@/core/technique';
 import type { LaidPattern } from '@/workers/pattern-asks';
 import { PatternWorker } from '../pattern-worker';
+import { useAsked } from './suggestions';
 
 export interface KeyedTechnique {
   readonly key: string;
@@ -17,11 +18,12 @@ const NONE: ReadonlyMap<string, LaidPattern> = new Map();
 export function useLaid(wanted: boolean, plan: Plan, techniques: readonly KeyedTechnique[]): ReadonlyMap<string, LaidPattern> {
   const [laid, setLaid] = useState<{ of: Plan['head']; techniques: readonly KeyedTechnique[]; answers: ReadonlyMap<string, LaidPattern> }>();
   const { head, hair, foil } = plan;
+  const visit = useAsked();
   useEffect(() => {
     if (!wanted) return;
     const worker = new PatternWorker();
     for (const { key, technique } of techniques) {
-      void worker.ask('lay', { plan: applyTechnique(plan, technique), deposits: technique.deposits ?? [] }).then((answer) =>
+      void worker.ask('lay', { plan: applyTechnique(plan, technique), deposits: technique.deposits ?? [], visit }).then((answer) =>
         setLaid((before) => ({
           of: head, techniques, answers: new Map(before?.of === head && before.techniques === techniques ? before.answers : []).set(key, answer),
         })),

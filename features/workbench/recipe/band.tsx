@@ -61,7 +61,7 @@ export function BandFields({ place, set }: BandFieldsProps) {
       {typeof widthMm === 'object' && 'hairsPerMm' in widthMm && (
         <>
           <Slider
-            label="Line of hair that hangs out" min={4} max={40} step={1} value={widthMm.hairsPerMm} said={`${widthMm.hairsPerMm} hairs a mm`}
+            label="Hair hanging out" min={4} max={40} step={1} value={widthMm.hairsPerMm} said={`${widthMm.hairsPerMm} hairs/mm`}
             onChange={(hairsPerMm) => width('line of hair', { hairsPerMm })}
           />
           <Hanging hairsPerMm={widthMm.hairsPerMm} place={place} />
@@ -90,7 +90,7 @@ function Hanging({ hairsPerMm, place }: { hairsPerMm: number; place: Band }) {
   return (
     <p className="text-sm text-ink-soft" aria-label="Widths by the hair">
       {Math.min(...widths) === Math.max(...widths) ? `${say(widths[0])} wide all along.` : `${say(Math.min(...widths))} to ${say(Math.max(...widths))} wide.`}
-      {zones.length > 0 && <b className="text-amber-bark"> Thin at the {zones.join(', ')}: {Math.round(Math.min(...thin.map((own) => own.hairsPerMm)))} hairs a mm.</b>} An estimate from density and length.
+      {zones.length > 0 && <b className="text-amber-bark"> Thin at the {zones.join(', ')}: {Math.round(Math.min(...thin.map((own) => own.hairsPerMm)))} hairs/mm.</b>} An estimate from density and length.
     </p>
   );
 }

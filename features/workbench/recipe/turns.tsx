@@ -26,7 +26,7 @@ const SEQUENCES: readonly { readonly value: string; readonly words: string; read
   { value: 'finer-in', words: 'Medium first, baby lights at the end', gather: { kind: 'alternate', of: turns(medium.gather, medium.gather, fine.gather, fine.gather, baby.gather), then: 'last' } },
 ];
 const OWN = 'own';
-const THEN = [{ value: 'again', words: 'Then from the first' }, { value: 'last', words: 'Then the last goes on' }] as const;
+const THEN = [{ value: 'again', words: 'Starts again' }, { value: 'last', words: 'Last goes on' }] as const;
 const MOST_TURNS = 24;
 
 /** The sequence that a panel begins with when its gathers are to come in turn. */
@@ -51,7 +51,8 @@ export function TurnFields({ panel, gather, change }: RecipeProps & { gather: Tu
           const name = gatherName(own.gather, own.thicknessMm ?? panel.thicknessMm);
           const preset = PRESETS.find(({ words }) => words === name)?.value ?? OWN;
           return (
-            <li key={i} className="grid grid-cols-[minmax(0,1fr)_84px_84px_28px] items-center gap-1">
+            <li key={i} className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_36px] items-center gap-1 rounded-ui border border-line p-1.5">
+              <div className="col-span-2">
               <Select
                 label={`Gather ${i + 1}`} hideLabel value={preset} options={preset === OWN ? [...PRESETS, { value: OWN, words: name }] : PRESETS}
                 onChange={(key) => {
@@ -59,20 +60,21 @@ export function TurnFields({ panel, gather, change }: RecipeProps & { gather: Tu
                   if (chosen) turn(i, `gather ${i + 1}`, { gather: chosen.gather });
                 }}
               />
-              <NumberField
-                label={`Thickness of gather ${i + 1}`} hideLabel unit="thick" min={0.5} max={40} value={own.thicknessMm ?? undefined} placeholder={bare(say(panel.thicknessMm))} parse={read}
-                onChange={(mm) => turn(i, `thickness of gather ${i + 1}`, { thicknessMm: mm ?? null })}
-              />
-              <NumberField
-                label={`Drop-out behind gather ${i + 1}`} hideLabel unit="out" min={0} max={80} value={own.dropoutMm ?? undefined} placeholder="–" parse={read}
-                onChange={(mm) => turn(i, `drop-out behind gather ${i + 1}`, { dropoutMm: mm ?? null })}
-              />
+              </div>
               <button
-                type="button" aria-label={`Remove gather ${i + 1}`} disabled={gather.of.length === 1} className="grid h-[40px] place-items-center rounded-ui text-lg text-ink-soft hover:bg-ground hover:text-ink disabled:opacity-40"
+                type="button" aria-label={`Remove gather ${i + 1}`} disabled={gather.of.length === 1} className="grid h-[40px] place-items-center rounded-ui text-lg text-ink-soft hover:bg-ground hover:text-ink disabled:opacity-40 pointer-coarse:h-[44px]"
                 onClick={() => set('sequence', { ...gather, of: gather.of.filter((_, j) => j !== i) })}
               >
                 ×
               </button>
+              <NumberField
+                label={`Thickness of gather ${i + 1}`} hideLabel unit="mm thick" min={0.5} max={40} value={own.thicknessMm ?? undefined} placeholder={bare(say(panel.thicknessMm))} parse={read}
+                onChange={(mm) => turn(i, `thickness of gather ${i + 1}`, { thicknessMm: mm ?? null })}
+              />
+              <NumberField
+                label={`Drop-out behind gather ${i + 1}`} hideLabel unit="mm out" min={0} max={80} value={own.dropoutMm ?? undefined} placeholder="–" parse={read}
+                onChange={(mm) => turn(i, `drop-out behind gather ${i + 1}`, { dropoutMm: mm ?? null })}
+              />
             </li>
           );
         })}
