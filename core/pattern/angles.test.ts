@@ -203,3 +203,13 @@ test('panels are written down whole: what is optional is left out and read as it
   const panel = panelOf({ id: 'p', name: 'P', place: { kind: 'whole' }, gather: { kind: 'slice' }, thicknessMm: 3, spacing: { kind: 'constant', dropoutMm: 5 } });
   expect(JSON.stringify(panel)).not.toMatch(/lastMm|edgesMm|reserves|cover|doubled|roundBy/);
 });
+
+test('a pivot to the part follows the part when it moves, in an engine that knows it from before', () => {
+  const at = (offsetMm: number) => {
+    const plan = planWith([{ place: { kind: 'zones', zones: ['upper-side'] }, side: 'left', direction: { kind: 'pivot', fromDeg: 35, toDeg: 'part' } }]);
+    return { ...plan, head: { ...plan.head, part: { ...plan.head.part, offsetMm } } };
+  };
+  engine.compute(at(0));
+  expect(engine.compute(at(40)).sheet).toEqual(createPatternEngine().compute(at(40)).sheet);
+  expect(engine.compute(at(40)).sheet.foils.map(({ widthMm }) => widthMm)).not.toEqual(engine.compute(at(0)).sheet.foils.map(({ widthMm }) => widthMm));
+});

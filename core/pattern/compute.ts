@@ -14,7 +14,7 @@ import type { EditNote, PanelProblem, Sheet } from './sheet';
 import { buildSheet, type ComputedPanel } from './build-sheet';
 import { nominalDropout, pitchOf } from './spacing';
 import { solveSpacing, type SolvedSpacing } from './solve';
-import type { Panel, Plan, Side } from './types';
+import type { HandEdit, Panel, Plan, Side } from './types';
 import { differencesOf, variedDirection } from './variation';
 
 /** More foils than this in one panel are a slip of the finger, not a plan. */
@@ -61,6 +61,7 @@ export function createPatternEngine(): PatternEngine {
   const models = new Remembered<HeadModel>(12);
   const sections = new Remembered<SectionedPanel | undefined>(96);
   const fields = new Remembered<PanelField>(96);
+  const laid = new Remembered<Laid>(96);
 
   const compute = (plan: Plan): ComputedPlan => {
     const { part, ...headSpec } = plan.head;
@@ -88,7 +89,7 @@ export function createPatternEngine(): PatternEngine {
         continue;
       }
       try {
-        const sides = sidesOf(panel).flatMap((side): SideOfPanel[] => {
+        const sides = sidesOf(panel).flatMap((side): (SideOfPanel & { readonly key: string })[] => {
           const differs = differencesOf(panel, side);
           const half = halfOf(variedDirection(panel, differs), side, model, headKey, order, mirrorOrder);
           if (!half) {
@@ -101,14 +102,19 @@ export function createPatternEngine(): PatternEngine {
         for (const { half, side } of sides) {
           outlines.push({ panel: panel.id, side, outlines: half.sectioned.outlines.map((outline) => ownPoints(outline, side)) });
         }
-        const solved = solveSpacing(panel, sides.map(({ half }) => half), plan.foil);
+        const lay = (): Laid => {
+          const solved = solveSpacing(panel, sides.map(({ half }) => half), plan.foil);
+          const tooMany = rowsAreTooMany(panel, sides, solved.solvedDropoutMm);
+          return { solved, tooMany, placed: tooMany ? null : foilsOfPanel(panel, sides, solved, plan.hair, plan.foil, plan.edits, seen, notes) };
+        };
+        // A panel that no hand edit concerns is laid as it was before.
+        const untouched = !plan.edits.some((edit) => concerns(edit, panel.id));
+        const { solved, tooMany, placed } = untouched ? laid.get(JSON.stringify([panel, sides.map(({ key }) => key), plan.hair, plan.foil]), lay) : lay();
         if (solved.problem) say(solved.problem);
-        const tooMany = rowsAreTooMany(panel, sides, solved.solvedDropoutMm);
-        if (tooMany) {
-          say(tooMany);
+        if (!placed) {
+          say(tooMany!);
           continue;
         }
-        const placed = foilsOfPanel(panel, sides, solved, plan.hair, plan.foil, plan.edits, seen, notes);
         if (placed.foils.length > MOST_FOILS_PER_PANEL) {
           say(`${placed.foils.length} foils are more than ${MOST_FOILS_PER_PANEL}: widen the drop-out or the section`);
           continue;
@@ -131,7 +137,7 @@ export function createPatternEngine(): PatternEngine {
 
   const halfOf = (
     panel: Panel, side: Side | 'across', model: HeadModel, headKey: string, order: readonly Panel[], mirrorOrder: readonly Panel[],
-  ): Pick<SideOfPanel, 'half' | 'claimedBy'> | undefined => {
+  ): (Pick<SideOfPanel, 'half' | 'claimedBy'> & { readonly key: string }) | undefined => {
     const inMirror = side === 'right';
     const frame = inMirror ? model.mirror : model.own;
     const own = inMirror ? mirrorPanel(panel) : panel;
@@ -142,12 +148,23 @@ export function createPatternEngine(): PatternEngine {
     const sectioned = sections.get(key, () => sectionOff(own, frameSide, claims, frame));
     if (!sectioned) return undefined;
     // The distance to the part does not stand in the key of a panel that only its partings follow.
-    const partKey = own.direction.kind === 'part' ? `${frame.partOffsetMm}` : '';
-    const partings = fields.get(key + JSON.stringify(own.direction) + partKey, () => panelField({ ...sectioned, frame: withPartOf(sectioned.frame, frame) }, own.direction));
-    return { half: { sectioned, partings }, claimedBy: claims.map((claim) => claim.panel.id) };
+    const follows = own.direction.kind === 'part' || (own.direction.kind === 'pivot' && own.direction.toDeg === 'part');
+    const partKey = follows ? `${frame.partOffsetMm}` : '';
+    const whole = key + JSON.stringify(own.direction) + partKey;
+    const partings = fields.get(whole, () => panelField({ ...sectioned, frame: withPartOf(sectioned.frame, frame) }, own.direction));
+    return { key: whole, half: { sectioned, partings }, claimedBy: claims.map((claim) => claim.panel.id) };
   };
   return { compute };
 }
+
+/** What is remembered of a panel: how its spacing was solved, and its foils. */
+interface Laid {
+  readonly solved: SolvedSpacing;
+  readonly tooMany: string | undefined;
+  readonly placed: PanelFoils | null;
+}
+
+const concerns = (edit: HandEdit, panel: string): boolean => (edit.kind === 'add' ? edit.panel === panel : edit.foil.startsWith(`${panel}/`));
 
 /** A frame with the part of another: a panel's own raster stays. */
 const withPartOf = (own: Frame, now: Frame): Frame => (own.grid === now.grid ? now : onGrid(now, own.grid));

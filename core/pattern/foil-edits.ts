@@ -8,8 +8,8 @@ export function dropFoil(plan: Plan, foil: string): Plan {
   return { ...plan, edits: [...plan.edits.filter((edit) => !concerns(edit, foil)), { kind: 'delete', foil }] };
 }
 
-/** One foil with a gather, formula or thickness of its own; what was changed of it before stays. */
-export function retypeFoil(plan: Plan, foil: string, to: { gather?: SingleGather; formula?: string; thicknessMm?: number }): Plan {
+/** One foil with a gather, formula, thickness or start of its own; what was changed of it before stays. */
+export function retypeFoil(plan: Plan, foil: string, to: { gather?: SingleGather; formula?: string; thicknessMm?: number; startMm?: number }): Plan {
   const before = plan.edits.find((edit) => edit.kind === 'retype' && edit.foil === foil);
   const rest = plan.edits.filter((edit) => edit !== before);
   return { ...plan, edits: [...rest, { kind: 'retype', foil, ...(before?.kind === 'retype' ? before : {}), ...to }] };

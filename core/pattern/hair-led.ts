@@ -44,6 +44,19 @@ export function hangingHair(wanted: number, hair: PlanHair, frame: Pick<Frame, '
   return out;
 }
 
+/** A face frame of so much hair is neither thin at its tips nor heavy: what the usual depth holds at average density, mm · hairs per cm². Working assumption. */
+const FRAME = 35 * 170;
+const FRAME_MM = [15, 70] as const;
+
+/** How deep a face frame is to be by the hair at its tips, and how far the hair inside it reaches past the hairline, mm. */
+export function frameByHair(depthMm: number, hair: PlanHair): { readonly depthMm: number; readonly reachesMm: number } {
+  const tips = (['temple-l', 'temple-r', 'front-hairline-l', 'front-hairline-r'] as const).map((zone) => hairIn(zone, hair));
+  const inside = (['front-l', 'front-r'] as const).map((zone) => hairIn(zone, hair));
+  const density = tips.reduce((sum, own) => sum + own.densityPerCm2, 0) / tips.length;
+  const [least, most] = FRAME_MM;
+  return { depthMm: Math.max(least, min(most, round(FRAME / density))), reachesMm: round(Math.min(...inside.map((own) => own.lengthMm)) - depthMm) };
+}
+
 /** The panel with widths in place of what follows the hair. */
 export function hairLed(panel: Panel, hair: PlanHair, frame: Frame): Panel {
   const place = placeOf(panel.place, hair, frame);

@@ -9,7 +9,7 @@ export { gatherOf, gathersOf, offScalp, turnOf, pick, pickerOf, stitchIntervals,
 export { GATHER_PRESETS, type GatherPreset } from './gather-presets';
 export { hairGrams, hairIn, hairsOn } from './hair';
 export { middleTriangle } from './middle-triangle';
-export { hangingHair, type HangingHair } from './hair-led';
+export { frameByHair, hangingHair, type HangingHair } from './hair-led';
 export { looselyMirrored, mirrorPanel, mirrorPlan } from './mirror';
 export { panelDifferences, withPanelOf, type PanelDifference } from './panel-differences';
 export {

@@ -189,10 +189,15 @@ describe('looks', () => {
     expect(Math.abs(other.brightness.back / own.brightness.back - 1)).toBeLessThan(0.02);
   });
 
-  test('twice the strands change what is seen by less than eight in a hundred', () => {
-    const plan = technique('four-quarters');
-    const [some, many] = [look(plan, tied), lookAt(plan, engine, TIED, {}, 40_000)];
-    for (const view of ['left', 'back'] as const) expect(Math.abs(many.brightness[view] / some.brightness[view] - 1)).toBeLessThan(0.08);
+  test('twice the strands change what is seen by less than eight in a hundred over four patterns, by less than a third in each', () => {
+    const all = ['four-quarters', 'hairline-and-threes', 'deep-contrast', 'two-mixes-in-bricks'].map(technique);
+    for (const view of ['left', 'back'] as const) {
+      const pairs = all.map((plan) => [look(plan, tied), lookAt(plan, engine, TIED, {}, 40_000)].map(({ brightness }) => brightness[view]));
+      // Tied back, a view shows the hair of a few rows at the hairline: which of it was drawn is chance.
+      for (const [some, many] of pairs) expect(Math.abs(many / some - 1)).toBeLessThan(0.33);
+      const [some, many] = [0, 1].map((i) => pairs.reduce((sum, own) => sum + own[i], 0));
+      expect(Math.abs(many / some - 1)).toBeLessThan(0.08);
+    }
   });
 });
 

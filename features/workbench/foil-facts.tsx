@@ -2,6 +2,7 @@
 
 import { zoneName } from '@/core/head';
 import { dropFoil, GATHER_PRESETS, moveFoil, partingName, restoreFoil, retypeFoil, type Foil, type Panel } from '@/core/pattern';
+import { NumberField } from '@/ui/number-field';
 import { useUnits } from '../house/context';
 import { useLit, useVisit } from '../visit/store';
 
@@ -44,6 +45,7 @@ function FoilWords({ foil, panel }: { foil: Foil; panel: Panel }) {
 
 function FoilActions({ foil, panel }: { foil: Foil; panel: string }) {
   const { editPlan, select } = useVisit();
+  const { say, read } = useUnits();
   const named = `row ${foil.row}, ${panel}`;
   const button = 'h-9 rounded-ui border border-edge bg-raised px-3 text-sm font-semibold hover:border-ink';
   const next = LETTERS[(LETTERS.indexOf(foil.formula) + 1) % LETTERS.length];
@@ -72,6 +74,12 @@ function FoilActions({ foil, panel }: { foil: Foil; panel: string }) {
       </button>
       <button type="button" className={button} aria-label="Move it 1 mm down" onClick={() => editPlan(`moved 1 mm, ${named}`, (before) => moveFoil(before, foil.id, -1), `move/${foil.id}`)}>↓ 1 mm</button>
       <button type="button" className={button} aria-label="Move it 1 mm up" onClick={() => editPlan(`moved 1 mm, ${named}`, (before) => moveFoil(before, foil.id, 1), `move/${foil.id}`)}>↑ 1 mm</button>
+      <div className="w-[150px]">
+        <NumberField
+          label="Start of this foil" hideLabel unit="mm to start" min={0} max={600} value={Math.round(foil.startMm)} parse={read}
+          onChange={(mm) => mm !== undefined && editPlan(`start ${say(foil.startMm)} → ${say(mm)}, ${named}`, (before) => retypeFoil(before, foil.id, { startMm: mm }), `start/${foil.id}`)}
+        />
+      </div>
       {foil.byHand && <button type="button" className={button} onClick={() => editPlan(`by the recipe again, ${named}`, (before) => restoreFoil(before, foil.id))}>As the recipe has it</button>}
     </div>
   );

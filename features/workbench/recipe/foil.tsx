@@ -17,7 +17,7 @@ const LAYOUTS = [
   { value: 'one', words: 'One foil a row, however wide' },
 ];
 const MEDIA = [{ value: 'foil', words: 'In foil' }, { value: 'open-air', words: 'Open air' }] as const;
-const COVERS = [{ value: 'folded', words: 'Sheet folded over' }, { value: 'under-and-over', words: 'One under, one over' }] as const;
+const COVERS = [{ value: 'folded', words: 'Sheet folded over' }, { value: 'under-and-over', words: 'Under and over' }] as const;
 const HAIR = [{ value: 'own', words: 'Hair of its own' }, { value: 'left-out', words: 'What foils leave out' }] as const;
 
 const layoutOf = ({ columns }: Panel) => (columns.onePerRow ? 'one' : columns.layout);

@@ -1,6 +1,6 @@
 'use client';
 
-import { asOutline, changePanel, isSectionedFirst, middleTriangle, sectionFirst, type Panel, type PanelSide, type Place } from '@/core/pattern';
+import { asOutline, changePanel, frameByHair, isSectionedFirst, middleTriangle, sectionFirst, type Panel, type PanelSide, type Place } from '@/core/pattern';
 import { Select } from '@/ui/select';
 import { Button } from '@/ui/button';
 import { Slider } from '@/ui/slider';
@@ -53,6 +53,7 @@ export function PlaceFields({ panel, change }: RecipeProps) {
       {place.kind === 'face-frame' && (
         <Slider label="Reach" min={20} max={100} step={1} value={place.reachDeg} said={reachSaid(place.reachDeg)} onChange={(reachDeg) => set('reach', (own) => (own.kind === 'face-frame' ? `${own.reachDeg}°` : ''), { ...place, reachDeg })} />
       )}
+      {place.kind === 'face-frame' && <FrameByHair place={place} set={set} />}
       {place.kind === 'part-strip' && (
         <>
           {length('Width, left', place.leftMm, [0, 80], (own) => (own.kind === 'part-strip' ? own.leftMm : undefined), (leftMm) => ({ ...place, leftMm }))}
@@ -88,6 +89,29 @@ export function PlaceFields({ panel, change }: RecipeProps) {
         />
       </div>
     </div>
+  );
+}
+
+/** Hair at the chin is so much further down than at the hairline, mm: a frame that is to reach it needs as much. Working assumption. */
+const TO_THE_CHIN_MM = 120;
+
+interface FrameByHairProps {
+  place: Extract<Place, { kind: 'face-frame' }>;
+  set(what: string, figure: (own: Place) => string, next: Place): void;
+}
+
+/** Depth of a face frame by the density at its tips, and whether the hair inside reaches the face. */
+function FrameByHair({ place, set }: FrameByHairProps) {
+  const { plan } = useVisit();
+  const { say } = useUnits();
+  const { depthMm, reachesMm } = frameByHair(place.depthMm, plan.hair);
+  return (
+    <>
+      <p className={`text-sm ${reachesMm < TO_THE_CHIN_MM ? 'font-semibold text-amber-bark' : 'text-ink-soft'}`}>
+        {reachesMm < TO_THE_CHIN_MM ? `Hair from its point ends ${say(Math.max(0, reachesMm))} past the hairline: it does not reach the chin.` : `Hair from its point reaches ${say(reachesMm)} past the hairline.`}
+      </p>
+      {depthMm !== place.depthMm && <Button small onClick={() => set('depth behind the hairline', (own) => (own.kind === 'face-frame' ? say(own.depthMm) : ''), { ...place, depthMm })}>Depth by the hair at its tips: {say(depthMm)}</Button>}
+    </>
   );
 }
 
