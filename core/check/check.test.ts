@@ -16,7 +16,7 @@ function leftAfterMend(plan: Plan, rule: Rule) {
 }
 
 test('a fine weave over the whole head has no finding but those that are matters of taste', () => {
-  expect(rules(startPlan()).filter((rule) => rule !== 'drift')).toEqual([]);
+  expect(rules(startPlan())).toEqual([]);
 });
 
 test('an empty head has none', () => expect(rules(startPlan({ muted: true }))).toEqual([]));
@@ -50,6 +50,16 @@ test('two foils back to back at the part get a sliver', () => {
   expect(found.foils).toHaveLength(2);
   expect(left).toBeUndefined();
   expect(rules(planOf(techniqueOf('fast-slices')!))).not.toContain('back-to-back');
+});
+
+test('a diagonal that turns until it lies flat is named from that row on, and kept; turning to the part is meant', () => {
+  const pivot = (toDeg: number | 'part') => planWith([{ place: { kind: 'side' }, direction: { kind: 'pivot', fromDeg: 40, toDeg } }]);
+  const { found, mended, left } = leftAfterMend(pivot(-5), 'drift');
+  expect(found.seen).toMatch(/it turns from diagonal back 40° by \d\d° and lies flat from row \d+ on\.$/);
+  expect(mended.panels[0].direction).toEqual({ kind: 'parallel', angleDeg: 40 });
+  expect(left).toBeUndefined();
+  expect(rules(pivot(25))).not.toContain('drift');
+  expect(rules(pivot('part'))).not.toContain('drift');
 });
 
 test('a jump in the drop-out is eased', () => {

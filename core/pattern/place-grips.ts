@@ -48,13 +48,15 @@ function gripsOf(place: Place, head: Head, offset: number): PlaceGrip[] {
   });
   switch (place.kind) {
     case 'hairline-band': {
-      if (typeof place.widthMm !== 'number') return [];
+      const { widthMm } = place;
       const middle = ((place.fromDeg + place.toDeg) / 2) * DEG;
       const gap = hairlineGap(head);
       const edge = (label: string, deg: number, next: (deg: number) => Place) =>
         figure(label, label, deg, '°', hairlineAt(head, deg), [0, 180], (to) => azimuthDeg(to), next);
       return [
-        figure('width', 'width of the band', place.widthMm, 'mm', inward(head, middle, place.widthMm, gap), [3, 120], (to) => gap(fromOpened(head, to)), (widthMm) => ({ ...place, widthMm })),
+        ...(typeof widthMm === 'number'
+          ? [figure('width', 'width of the band', widthMm, 'mm', inward(head, middle, widthMm, gap), [1, 120], (to) => gap(fromOpened(head, to)), (mm) => ({ ...place, widthMm: mm }))]
+          : []),
         ...(place.fromDeg > 0 ? [edge('front end of the band', place.fromDeg, (deg) => ({ ...place, fromDeg: min(deg, place.toDeg - 5) }))] : []),
         ...(place.toDeg < 180 ? [edge('back end of the band', place.toDeg, (deg) => ({ ...place, toDeg: max(deg, place.fromDeg + 5) }))] : []),
       ];

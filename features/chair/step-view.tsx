@@ -80,7 +80,7 @@ function FoilWords({ plan, state, step, now }: Pick<StepViewProps, 'state' | 'no
         <p role="alert" className="rounded-ui bg-amber-bark px-4 py-2 text-3xl font-extrabold text-[#fff]">Now {unit.letter}, not {turned.from}</p>
       )}
       <p className="text-2xl leading-tight font-semibold" aria-label="Mix">{unit.letter}: {unit.mix}{!unit.lifts && ' (deposits)'}</p>
-      <p className="text-xl leading-snug" aria-label="Where">{capital(startWords(unit))}; {reachWords(unit)}{unit.laidWith === 'between foils' ? '; between the foils' : unit.laidWith === 'open air' ? '; in the open air' : ''}.{ends && <b> {capital(ends)}.</b>}</p>
+      <p className="text-xl leading-snug" aria-label="Where">{capital(startWords(unit))}; {reachWords(unit)}{unit.laidWith === 'between foils' ? '; between the foils' : unit.laidWith === 'open air' ? '; in the open air' : isCovered(plan, unit) ? '; one sheet under, one over' : ''}.{ends && <b> {capital(ends)}.</b>}</p>
       <div className="grid gap-1">
         <p className="text-xl" aria-label="Section">{capital(gatherName(unit.gather, unit.thicknessMm))}, {Math.round(unit.widthMm)} × {round(unit.thicknessMm)} mm, {wayOf(plan, unit)}</p>
         <Stitches gather={unit.gather} widthMm={unit.widthMm} deposits={!unit.lifts} />
@@ -89,6 +89,9 @@ function FoilWords({ plan, state, step, now }: Pick<StepViewProps, 'state' | 'no
     </div>
   );
 }
+
+/** Whether a sheet goes under the hair and another over it. */
+const isCovered = ({ panels }: Plan, { panel }: ScriptUnit) => panels.find(({ id }) => id === panel)?.cover === 'under-and-over';
 
 /** Which way a parting runs, in words. */
 function wayOf({ panels }: Plan, { panel, angleDeg }: ScriptUnit): string {
