@@ -43,7 +43,7 @@ test('a plan stored in an older version is read as one of the newest', async () 
   };
   await inSalon(owner.salonId, (trx) => trx('plan').where({ visit_id: visitId }).update({ document: JSON.stringify(old) }), scratch.owner);
   const visit = (await readVisit(owner, visitId))!;
-  expect(visit.plan.document).toMatchObject({ version: 3, name: 'Old', panels: [{ side: 'left', place: { kind: 'side' }, medium: 'foil' }] });
+  expect(visit.plan.document).toMatchObject({ version: 4, name: 'Old', panels: [{ side: 'left', place: { kind: 'side' }, medium: 'foil' }] });
 });
 
 describe('saving', () => {

@@ -27,6 +27,8 @@ export interface Recipe {
   readonly reach?: Reach;
   /** What lays colour is done after its own time; null for lightener, which is done when the level is there. */
   readonly minutes?: number | null;
+  /** It is not ready before, minutes, whatever the level. */
+  readonly leastMinutes?: number;
   /** Whether it lifts the hair at all: lightener and permanent colour do. */
   readonly lifts: boolean;
 }
@@ -52,7 +54,7 @@ export function recipeOf(formula: Formula, shelf: Shelf): RecipeRead {
     ok: true,
     recipe: {
       lifts: true, minutes: null, volumes: of(formula.volumes, formula.ratio), ratio: formula.ratio, extra, product: product.speed, most: { levels: product.levels, top: product.top },
-      limitMinutes: limitFor(product, 'foil'), openAirMinutes: limitFor(product, 'openAir'), target: formula.target, reach: formula.reach, heat: formula.heat,
+      ...(product.leastMinutes && { leastMinutes: product.leastMinutes }), limitMinutes: limitFor(product, 'foil'), openAirMinutes: limitFor(product, 'openAir'), target: formula.target, reach: formula.reach, heat: formula.heat,
       ends: formula.ends && { ...formula.ends, volumes: of(formula.ends.volumes, formula.ends.ratio) },
     },
   };
@@ -190,6 +192,10 @@ export function formulaNotes(formula: Formula, shelf: Shelf): string[] {
   check(formula.volumes, formula.ratio);
   if (formula.ends) check(formula.ends.volumes, formula.ends.ratio, ' on the ends');
   if (formula.kind !== 'lift' && range.kind === 'line' && formula.minutes > range.minutes.most) out.push(`${formula.minutes} min is longer than ${range.minutes.most} min, the longest for ${range.name}`);
+  if (formula.kind === 'lift' && range.kind !== 'line') {
+    const longest = Math.max(...Object.values(range.minutes).map((own) => own ?? 0));
+    if (range.leastMinutes && range.leastMinutes > longest) out.push(`${range.name} is wanted on for ${range.leastMinutes} min, longer than the ${longest} min that it may stay`);
+  }
   return out;
 }
 

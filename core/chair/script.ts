@@ -14,7 +14,7 @@ export type ScriptUnit = Pick<
 > & {
   /** How each stretch of it lifts, indices into the script's lifts; none for what only deposits. */
   readonly lifting: readonly number[];
-  /** Minutes of what deposits; 0 where it is done when its level is there. */
+  /** It is not done before, minutes: what deposits is done then. */
   readonly depositMinutes: number;
 };
 
@@ -123,7 +123,7 @@ export function scriptOf({ plan, course, steps, offers, naturalLevel, ...input }
 
 /** What of a script follows Mix, without any plan of the clock. */
 export function scriptPartOf({ work, clock, shelf }: Pick<ScriptInput, 'work' | 'clock' | 'shelf'>): ScriptPart {
-  const minutesOf = new Map(work.letters.map(({ letter, recipe }) => [letter, recipe?.minutes ?? 0]));
+  const minutesOf = new Map(work.letters.map(({ letter, recipe }) => [letter, recipe?.leastMinutes ?? recipe?.minutes ?? 0]));
   const units = clock.blocks.flatMap((block) => block.units.map((unit, i) => scriptUnit(unit, block.foils[i].seconds, minutesOf.get(unit.letter) ?? 0)));
   const mixes: Record<string, ScriptMix> = {};
   for (const { letter, mix, endsMix, endsGrams } of work.units) {
@@ -148,6 +148,6 @@ function scriptUnit(unit: WorkUnit, seconds: number, depositMinutes: number): Sc
   const { id, number, kind, panel, panelName, side, zone, letter, lifts, gather, widthMm, thicknessMm, angleDeg, startMm, featherMm, edgesMm, teasing, reach, reachMm, hairMm, surface, endsMm, mix, endsMix, laidWith, grams, endsGrams, limitMinutes, liftRows } = unit;
   return {
     id, number, kind, panel, panelName, side, zone, letter, lifts, gather, widthMm, thicknessMm, angleDeg, startMm, featherMm, edgesMm, teasing, reach, reachMm, hairMm, surface, endsMm, mix, endsMix, laidWith, seconds, grams, endsGrams, limitMinutes,
-    lifting: liftRows, depositMinutes: lifts ? 0 : depositMinutes,
+    lifting: liftRows, depositMinutes,
   };
 }

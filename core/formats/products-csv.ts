@@ -28,7 +28,7 @@ function rowOf(own: Product, { minorPerUnit }: TableStyle): Row {
   switch (own.kind) {
     case 'lightener':
     case 'high-lift':
-      return { ...row, 'minutes foil': own.minutes.foil, 'minutes open air': own.minutes.openAir, 'minutes scalp': own.minutes.scalp, speed: own.speed, levels: own.levels, top: own.top };
+      return { ...row, 'minutes foil': own.minutes.foil, 'minutes open air': own.minutes.openAir, 'minutes scalp': own.minutes.scalp, 'minutes least': own.leastMinutes ?? null, speed: own.speed, levels: own.levels, top: own.top };
     case 'developer':
       return { ...row, volumes: own.volumes };
     case 'line':
@@ -159,7 +159,7 @@ function ownFields(kind: ProductKind, text: (column: Column) => string | undefin
   switch (kind) {
     case 'lightener':
     case 'high-lift':
-      return { ...mixed, minutes: { foil: orNone('minutes foil'), openAir: orNone('minutes open air'), scalp: orNone('minutes scalp') }, speed: figure('speed'), levels: figure('levels'), top: figure('top') };
+      return { ...mixed, minutes: { foil: orNone('minutes foil'), openAir: orNone('minutes open air'), scalp: orNone('minutes scalp') }, leastMinutes: figure('minutes least') ?? undefined, speed: figure('speed'), levels: figure('levels'), top: figure('top') };
     case 'developer':
       return { volumes: figure('volumes') };
     case 'line':

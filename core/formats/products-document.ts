@@ -38,6 +38,7 @@ const lightener = {
   minutes: z
     .strictObject({ foil: limit('In foil'), openAir: limit('In the open air'), scalp: limit('On the scalp') })
     .describe('Longest that the maker allows by use, minutes; null where it is not made for that'),
+  leastMinutes: whole(0, 120, 'Shortest that the maker wants it on, minutes: it is not ready before; left out where the level alone decides').optional(),
   speed: between(0.3, 1.5, '', 'Lift against usual powder, 1 as quick'),
   levels: between(1, 9, '', 'Levels that it lifts at most'),
   top: levelField('Level that it lifts to at most'),

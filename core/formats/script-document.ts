@@ -39,7 +39,7 @@ const unitSchema = z.strictObject({
   seconds: figure, grams: figure, endsGrams: figure,
   limitMinutes: figure.describe('Longest that the maker allows, minutes'),
   lifting: z.array(z.int().min(0)).describe('How its stretches lift: indices into lifts'),
-  depositMinutes: figure.describe('Time of what only deposits, minutes; 0 where it lifts'),
+  depositMinutes: figure.describe('It is not done before, minutes: what only deposits is done then'),
 });
 
 /** What of a script follows Mix. */

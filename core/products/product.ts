@@ -39,6 +39,8 @@ export interface Lightener extends Stocked {
   readonly volumes: StrengthRange;
   /** Longest that the maker allows by use, minutes; null where it is not made for that. */
   readonly minutes: Readonly<Record<Use, number | null>>;
+  /** Shortest that the maker wants it on, minutes: it is not ready before, whatever the level; 0 where the level alone decides. */
+  readonly leastMinutes?: number;
   /** Lift against usual powder: 1 as quick, 0.8 a slow cream. */
   readonly speed: number;
   /** Lifts so many levels at most, and no further than a level. */

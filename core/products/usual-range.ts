@@ -23,7 +23,7 @@ const LIGHTENERS: readonly Lightener[] = [
   },
   {
     kind: 'high-lift', id: 'moth-high', name: 'Moth high-lift ash', ratio: { least: 1.5, usual: 2, most: 2 }, volumes: { least: 20, most: 40 }, minutes: { foil: 45, openAir: 45, scalp: 45 },
-    speed: 0.7, levels: 4, top: 9, pack: 100, packMinor: 890, stock: 200, note: 'Soft contrast on fine hair; no heat.',
+    leastMinutes: 45, speed: 0.7, levels: 4, top: 9, pack: 100, packMinor: 890, stock: 200, note: 'Soft contrast on fine hair; no heat.',
   },
 ];
 

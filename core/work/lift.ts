@@ -47,7 +47,7 @@ interface Draft {
   readonly target: number;
   readonly lift: LiftOf;
   readonly limitMinutes: number;
-  /** Colour that lifts is not done before its own time. */
+  /** Colour that lifts, and lightener that its maker wants on for a time, are not done before. */
   readonly leastMinutes: number;
   readonly units: number[];
   readonly zones: Set<Zone>;
@@ -108,7 +108,7 @@ function stretchesOf(unit: PlacedUnit, recipe: Recipe, { naturalLevel, targetLev
     from,
     target: recipe.target ?? targetLevel,
     limitMinutes: limitOf(unit, recipe),
-    leastMinutes: recipe.minutes ?? 0,
+    leastMinutes: recipe.leastMinutes ?? recipe.minutes ?? 0,
     lift: { volumes, factor: factor * more, most: recipe.most, ...(recipe.heat && { warmth: LIFT_FACTORS.warmth }) },
     units: [],
     zones: new Set(),

@@ -95,6 +95,7 @@ function Own({ own, products, set, number }: OwnProps) {
             {USES.map((use) => (
               <NumberField key={use} label={`Longest ${USE_WORDS[use]}`} unit="min" min={1} max={120} value={own.minutes[use] ?? undefined} placeholder="not made for it" parse={figure} onChange={(minutes) => set({ minutes: { ...own.minutes, [use]: minutes === undefined ? null : Math.round(minutes) } })} />
             ))}
+            <NumberField label="Shortest time" unit="min" min={1} max={120} value={own.leastMinutes || undefined} placeholder="by the level" parse={figure} onChange={(minutes) => set({ leastMinutes: minutes === undefined ? 0 : Math.round(minutes) })} />
             {number('Speed against powder', 'times', 0.3, 1.5, own.speed, (speed) => ({ speed }))}
             {number('Lifts at most', 'levels', 1, 9, own.levels, (levels) => ({ levels }))}
             <Select label="and no further than" value={String(own.top)} options={LEVELS} onChange={(top) => set({ top: Number(top) })} />
