@@ -6,7 +6,7 @@ const SIDES_MM = 25;
 /** and so much longer than the hair in it: the lip at the roots, and the fold. Working assumption. */
 const ENDS_MM = 30;
 /** Sheets as they are usually torn or cut: longer hair is folded back in them once. */
-const LONGEST_MM = 300;
+const LONGEST_MM = 400;
 /** Sheets are cut in steps of so much, mm. */
 const STEP_MM = 50;
 const WIDTH_STEP_MM = 20;
