@@ -1,6 +1,19 @@
 import { createPatternEngine, type Plan } from '@/core/pattern';
 import Papa from 'papaparse';
-import { address, begin, foilCount, newVisit, openBrowser, openStep, press, saved, see, seriousFindings, signIn, type Session } from './harness';
+import {
+  address,
+  begin,
+  foilCount,
+  newVisit,
+  openBrowser,
+  openStep,
+  press,
+  saved,
+  see,
+  seriousFindings,
+  signIn,
+  type Session,
+} from './harness';
 
 let session: Session;
 let visit: string;
@@ -27,7 +40,8 @@ const choose = async (label: string, words: string) => {
   await found.evaluate((element, wanted) => {
     const own = element as HTMLSelectElement;
     const option = [...own.options].find(({ textContent }) => textContent === wanted);
-    if (!option) throw new Error(`${[...own.options].map(({ textContent }) => textContent).join(', ')} have no ${wanted}`);
+    if (!option)
+      throw new Error(`${[...own.options].map(({ textContent }) => textContent).join(', ')} have no ${wanted}`);
     own.value = option.value;
     own.dispatchEvent(new Event('change', { bubbles: true }));
   }, words);
@@ -35,7 +49,9 @@ const choose = async (label: string, words: string) => {
 const add = async (words: string) => {
   await act('Add a panel');
   actions += 1;
-  await (await session.page.waitForSelector(`::-p-xpath(//*[@role="menuitem"][.//*[normalize-space()="${words}"]])`))!.click();
+  await (await session.page.waitForSelector(
+    `::-p-xpath(//*[@role="menuitem"][.//*[normalize-space()="${words}"]])`,
+  ))!.click();
 };
 /** What is done by hand, within so many actions. */
 const within = async (most: number, work: () => Promise<void>) => {
@@ -46,17 +62,28 @@ const within = async (most: number, work: () => Promise<void>) => {
 const engine = createPatternEngine();
 const read = async (): Promise<Plan> => {
   await saved(session.page);
-  return session.page.evaluate(async (id) => (await (await fetch(`/api/visits/${id}`)).json()).plan.document as unknown, visit) as Promise<Plan>;
+  return session.page.evaluate(
+    async (id) => (await (await fetch(`/api/visits/${id}`)).json()).plan.document as unknown,
+    visit,
+  ) as Promise<Plan>;
 };
 /** The saved plan once it has so many panels, and what it comes to. */
 const settled = async (panels: number) => {
-  await session.page.waitForFunction((count) => document.querySelectorAll('[data-panel-foils]').length === count, {}, panels);
+  await session.page.waitForFunction(
+    (count) => document.querySelectorAll('[data-panel-foils]').length === count,
+    {},
+    panels,
+  );
   let plan = await read();
   for (let tries = 0; tries < 40 && plan.panels.length < panels; tries += 1) plan = await read();
   return { plan, sheet: engine.compute(plan).sheet };
 };
 const rowsOf = ({ sheet }: Awaited<ReturnType<typeof settled>>, panel: string, side: string) =>
-  [...new Map(sheet.foils.filter((foil) => foil.panel === panel && foil.side === side).map((foil) => [foil.row, foil])).values()].sort((a, b) => a.row - b.row);
+  [
+    ...new Map(
+      sheet.foils.filter((foil) => foil.panel === panel && foil.side === side).map((foil) => [foil.row, foil]),
+    ).values(),
+  ].sort((a, b) => a.row - b.row);
 
 test('two slices and a weave in turn in the triangle at the face: at most 14 actions', async () => {
   await within(14, async () => {
@@ -64,13 +91,29 @@ test('two slices and a weave in turn in the triangle at the face: at most 14 act
     await act('In turn');
   });
   const made = await settled(1);
-  expect(rowsOf(made, 'face', 'left').map(({ gather }) => gather)).toEqual(['slice', 'slice', 'weave', 'slice', 'slice']);
-  expect(rowsOf(made, 'face', 'right').map(({ gather }) => gather)).toEqual(['slice', 'slice', 'weave', 'slice', 'slice']);
+  expect(rowsOf(made, 'face', 'left').map(({ gather }) => gather)).toEqual([
+    'slice',
+    'slice',
+    'weave',
+    'slice',
+    'slice',
+  ]);
+  expect(rowsOf(made, 'face', 'right').map(({ gather }) => gather)).toEqual([
+    'slice',
+    'slice',
+    'weave',
+    'slice',
+    'slice',
+  ]);
   // Each turn has figures of its own.
   await session.page.click('ol[aria-label="Gathers in turn"] li:nth-child(3) input');
   await session.page.keyboard.type('5');
   await session.page.waitForFunction(() => /5 mm|5 ×/.test(document.body.innerText));
-  expect(rowsOf({ ...(await settled(1)) }, 'face', 'left').map(({ thicknessMm }) => thicknessMm).slice(0, 3)).toEqual([3, 3, 5]);
+  expect(
+    rowsOf({ ...(await settled(1)) }, 'face', 'left')
+      .map(({ thicknessMm }) => thicknessMm)
+      .slice(0, 3),
+  ).toEqual([3, 3, 5]);
   expect(await seriousFindings(session.page)).toEqual([]);
 });
 
@@ -88,14 +131,19 @@ test('a hairline from temple to behind the ear on both sides: at most 6 actions'
     await add('Hairline from … to …');
   });
   const made = await settled(3);
-  const [left, right] = ['left', 'right'].map((side) => made.sheet.foils.filter((foil) => foil.panel === 'hairline' && foil.side === side));
+  const [left, right] = ['left', 'right'].map((side) =>
+    made.sheet.foils.filter((foil) => foil.panel === 'hairline' && foil.side === side),
+  );
   expect(left.length).toBeGreaterThanOrEqual(3);
   expect(right.map(({ widthMm }) => widthMm)).toEqual(left.map(({ widthMm }) => widthMm));
   expect(new Set(left.map(({ zone }) => zone.replace(/-l$/, '')))).toEqual(new Set(['temple', 'ear-hairline']));
   // Its ends move by landmark, in one action each.
   await choose('To', 'Corner of the nape');
   await session.page.waitForFunction(() => [...document.querySelectorAll('select')].some((own) => own.value === '142'));
-  expect((await settled(3)).plan.panels.find(({ id }) => id === 'hairline')!.place).toMatchObject({ fromDeg: 50, toDeg: 142 });
+  expect((await settled(3)).plan.panels.find(({ id }) => id === 'hairline')!.place).toMatchObject({
+    fromDeg: 50,
+    toDeg: 142,
+  });
 });
 
 test('three light, two dark behind: at most 6 actions', async () => {
@@ -104,7 +152,12 @@ test('three light, two dark behind: at most 6 actions', async () => {
     await choose('Formulas in turn', 'Three A, two B');
   });
   const rows = rowsOf(await settled(4), 'back', 'left');
-  expect(rows.slice(0, 7).map(({ formula }) => formula).join('')).toBe('AAABBAA');
+  expect(
+    rows
+      .slice(0, 7)
+      .map(({ formula }) => formula)
+      .join(''),
+  ).toBe('AAABBAA');
 });
 
 test('a perimeter for tied-up hair that follows the hair, of at most 15 foils: at most 8 actions', async () => {
@@ -115,18 +168,36 @@ test('a perimeter for tied-up hair that follows the hair, of at most 15 foils: a
   const own = made.sheet.foils.filter(({ panel }) => panel === 'perimeter');
   expect(own.length).toBeGreaterThan(3);
   expect(own.length).toBeLessThanOrEqual(15);
-  expect(await session.page.$eval('[aria-label="Widths by the hair"]', (words) => words.textContent)).toMatch(/^10\.5 mm wide all along\./);
+  expect(await session.page.$eval('[aria-label="Widths by the hair"]', (words) => words.textContent)).toMatch(
+    /^10\.5 mm wide all along\./,
+  );
 });
 
 test('sheet, chair and record show them', async () => {
   const { page } = session;
   const { sheet } = await settled(5);
   const table = await page.evaluate(async (id) => (await fetch(`/visits/${id}/sheet/foils.csv`)).text(), visit);
-  const { data } = Papa.parse<Record<string, string>>(table.replace(/^\uFEFF/, ''), { header: true, skipEmptyLines: true });
+  const { data } = Papa.parse<Record<string, string>>(table.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: true,
+  });
   expect(data.filter(({ kind }) => kind === 'foil')).toHaveLength(sheet.foils.length);
-  expect(data.filter((row) => row.id.startsWith('face/') && row.side === 'left').map(({ gather }) => gather).join(' ')).toMatch(/^slice slice weave/);
+  expect(
+    data
+      .filter((row) => row.id.startsWith('face/') && row.side === 'left')
+      .map(({ gather }) => gather)
+      .join(' '),
+  ).toMatch(/^slice slice weave/);
   const drawing = await page.evaluate(async (id) => (await fetch(`/visits/${id}/sheet/pattern.svg`)).text(), visit);
-  for (const words of ['Face frame', 'Sides', 'Hairline, temple to ear', 'Back', 'Perimeter', '2 slices, fine weave in turn']) expect(drawing).toContain(words);
+  for (const words of [
+    'Face frame',
+    'Sides',
+    'Hairline, temple to ear',
+    'Back',
+    'Perimeter',
+    '2 slices, fine weave in turn',
+  ])
+    expect(drawing).toContain(words);
 
   await openStep(page, visit, 'record');
   const done = await page.$eval('textarea', (own) => (own as HTMLTextAreaElement).value);
@@ -154,5 +225,8 @@ test('the library is searched by a word and by what is wanted, and says what eac
   await (await page.waitForSelector('input[type=search]'))!.type('part');
   await page.waitForFunction(() => document.querySelectorAll('[role=dialog] li h3').length === 1);
   expect(await names()).toEqual(['Silver turn']);
-  await page.waitForFunction(() => /€\d+[^]*estimated/.test((document.querySelector('[role=dialog] li') as HTMLElement).innerText), { timeout: 30_000 });
+  await page.waitForFunction(
+    () => /€\d+[^]*estimated/.test((document.querySelector('[role=dialog] li') as HTMLElement).innerText),
+    { timeout: 30_000 },
+  );
 });

@@ -128,7 +128,7 @@ export const directionSchema: z.ZodType<Direction> = z
         angleDeg: between(5, 75, 'degrees', 'Angle of each parting from straight across'),
         firstFrom: z.enum(['left', 'right'], { error: 'must be left or right (the client’s)' }).default('left').describe('Front corner in which the first begins'),
         closing: yesOrNo('One lengthwise foil closes the end').default(false),
-        doubled: whole(0, 6, 'So many of the first partings are taken twice, back to back').optional(),
+        doubled: whole(0, 6, 'How many of the first partings are taken twice, back to back').optional(),
       }),
       z.strictObject({
         kind: z.literal('sequence'),

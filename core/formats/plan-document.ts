@@ -96,7 +96,7 @@ export const panelSchema = z.strictObject({
       featherMm: between(0, 300, 'mm', 'and runs out to nothing over this length, mm'),
       teasing: whole(0, 4, 'Soft pushes of backcombing'),
       lastMm: between(0, 600, 'mm', 'Distance on the last row, mm, eased from the first; null where all are alike').nullish(),
-      edgesMm: between(0, 200, 'mm', 'So much further from the scalp at both edges of a section, mm').optional(),
+      edgesMm: between(0, 200, 'mm', 'Further from the scalp at both edges of a section, by this much, mm').optional(),
       toMm: between(1, 1200, 'mm', 'Painted so far from the scalp, mm; null to the ends').nullish(),
     })
     .refine(({ distanceMm, toMm }) => toMm === null || toMm === undefined || toMm > distanceMm, { message: 'must end further from the scalp than it begins', path: ['toMm'] })

@@ -27,7 +27,7 @@ const unitSchema = z.strictObject({
   lifts: z.boolean().describe('false where the formula only deposits'),
   gather: singleGatherSchema,
   widthMm: figure, thicknessMm: figure, angleDeg: figure.describe('Angle of the parting, degrees; positive diagonal back'),
-  startMm: figure, featherMm: figure, edgesMm: figure.default(0).describe('So much further from the scalp at both edges, mm'), teasing: figure,
+  startMm: figure, featherMm: figure, edgesMm: figure.default(0).describe('Further from the scalp at both edges, by this much, mm'), teasing: figure,
   reach: z.enum(['ends', 'regrowth', 'stretch']),
   reachMm: z.tuple([figure, figure]).describe('Stretch that is painted, mm from the scalp'),
   hairMm: figure,

@@ -23,7 +23,11 @@ export interface Crossed {
  * is too short for a foil.
  * @param drafts in the order of their rows
  */
-export function uncrossed(drafts: readonly DraftFoil[], frame: Frame, of: SideOfFrame): { readonly drafts: DraftFoil[]; readonly crossed: Crossed | null } {
+export function uncrossed(
+  drafts: readonly DraftFoil[],
+  frame: Frame,
+  of: SideOfFrame,
+): { readonly drafts: DraftFoil[]; readonly crossed: Crossed | null } {
   const laid = new Pieces();
   const out: DraftFoil[] = [];
   let whole = 0;
@@ -32,7 +36,9 @@ export function uncrossed(drafts: readonly DraftFoil[], frame: Frame, of: SideOf
   for (const draft of drafts) {
     const { ribbon, line, from, to } = draft.cell;
     const last = ribbon.count - 1;
-    const under = Array.from({ length: ribbon.count }, (_, j) => laid.at(ribbon.opened[6 * j], ribbon.opened[6 * j + 1], draft.row.row));
+    const under = Array.from({ length: ribbon.count }, (_, j) =>
+      laid.at(ribbon.opened[6 * j], ribbon.opened[6 * j + 1], draft.row.row),
+    );
     whole += ribbon.widthMm * draft.row.thicknessMm;
     // Two that meet end to end touch at a corner: that is no crossing.
     if (under.slice(1, -1).every((row) => row === undefined)) {
@@ -59,7 +65,10 @@ export function uncrossed(drafts: readonly DraftFoil[], frame: Frame, of: SideOf
   }
   if (!first) return { drafts: [...drafts], crossed: null };
   const zone = zoneNear(frame.grid, ...first.at);
-  return { drafts: out, crossed: { rows: first.rows, zone: of === 'own' ? zone : swapSide(zone), share: whole > 0 ? lost / whole : 0 } };
+  return {
+    drafts: out,
+    crossed: { rows: first.rows, zone: of === 'own' ? zone : swapSide(zone), share: whole > 0 ? lost / whole : 0 },
+  };
 }
 
 function longestFree(under: readonly (number | undefined)[]): readonly [number, number] {
@@ -96,7 +105,9 @@ class Pieces {
 
   /** Another row whose section lies there. */
   at(x: number, y: number, own: number): number | undefined {
-    return this.buckets.get(floor(y / BUCKET_MM) * COLUMNS + floor(x / BUCKET_MM))?.find(({ ribbon, j, row }) => row !== own && lies(ribbon, j, x, y))?.row;
+    return this.buckets
+      .get(floor(y / BUCKET_MM) * COLUMNS + floor(x / BUCKET_MM))
+      ?.find(({ ribbon, j, row }) => row !== own && lies(ribbon, j, x, y))?.row;
   }
 }
 

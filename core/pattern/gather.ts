@@ -22,10 +22,12 @@ export function turnOf(gather: Gather, row: number): Turn | undefined {
 }
 
 /** The gather of a row (from 1). */
-export const gatherOf = (gather: Gather, row: number): SingleGather => turnOf(gather, row)?.gather ?? (gather as SingleGather);
+export const gatherOf = (gather: Gather, row: number): SingleGather =>
+  turnOf(gather, row)?.gather ?? (gather as SingleGather);
 
 /** All gathers of a panel, each once for each turn. */
-export const gathersOf = (gather: Gather): readonly SingleGather[] => (gather.kind === 'alternate' ? gather.of.map((own) => own.gather) : [gather]);
+export const gathersOf = (gather: Gather): readonly SingleGather[] =>
+  gather.kind === 'alternate' ? gather.of.map((own) => own.gather) : [gather];
 
 /** Picked so far from the scalp, stitches are twice as wide as at it, mm. Working assumption: at 10–30 mm they are chunkier. */
 const TWICE_AS_WIDE_MM = 25;
@@ -37,13 +39,21 @@ function worked<T extends Extract<SingleGather, { kind: 'weave' }>>(gather: T): 
   const off = gather.offScalpMm ?? 0;
   if (off === 0) return gather;
   const by = 1 + off / TWICE_AS_WIDE_MM;
-  return { ...gather, stitchMm: gather.stitchMm * by, gapMm: gather.gapMm * by, ...(gather.lastStitchMm && { lastStitchMm: gather.lastStitchMm * by }) };
+  return {
+    ...gather,
+    stitchMm: gather.stitchMm * by,
+    gapMm: gather.gapMm * by,
+    ...(gather.lastStitchMm && { lastStitchMm: gather.lastStitchMm * by }),
+  };
 }
 
 /** How much wider than at the scalp stitches come, and how far their edges wander, mm; both of a weave picked off the scalp. */
 export function offScalp(gather: SingleGather): { readonly times: number; readonly wanderMm: number } | undefined {
   if (gather.kind !== 'weave' || !gather.offScalpMm) return undefined;
-  return { times: 1 + gather.offScalpMm / TWICE_AS_WIDE_MM, wanderMm: (WANDER_SHARE * gather.stitchMm * gather.offScalpMm) / TWICE_AS_WIDE_MM };
+  return {
+    times: 1 + gather.offScalpMm / TWICE_AS_WIDE_MM,
+    wanderMm: (WANDER_SHARE * gather.stitchMm * gather.offScalpMm) / TWICE_AS_WIDE_MM,
+  };
 }
 
 /**
@@ -74,14 +84,21 @@ export function stitchIntervals(gather: SingleGather, widthMm: number): readonly
   if (gather.kind === 'slice') return [[0, widthMm]];
   const { stitches } = pick(gather, widthMm);
   if (gather.kind === 'zigzag') {
-    return Array.from({ length: stitches }, (_, i) => [i * gather.pointMm, min((i + 1) * gather.pointMm, widthMm)] as const);
+    return Array.from(
+      { length: stitches },
+      (_, i) => [i * gather.pointMm, min((i + 1) * gather.pointMm, widthMm)] as const,
+    );
   }
   const { stitchMm, gapMm, lastStitchMm } = worked(gather);
   const step = stitchMm + gapMm;
-  const even = lastStitchMm ? gradedIntervals(stitchMm, lastStitchMm, gapMm, widthMm) : Array.from({ length: stitches }, (_, i) => [i * step, min(i * step + stitchMm, widthMm)] as const);
+  const even = lastStitchMm
+    ? gradedIntervals(stitchMm, lastStitchMm, gapMm, widthMm)
+    : Array.from({ length: stitches }, (_, i) => [i * step, min(i * step + stitchMm, widthMm)] as const);
   const wander = offScalp(gather)?.wanderMm;
   // A stitch keeps its width and wanders to one side or the other: the share stays.
-  return wander ? even.map(([from, to], i) => moved(from, to, wander * (2 * ((0.618034 * (i + 1)) % 1) - 1), widthMm)) : even;
+  return wander
+    ? even.map(([from, to], i) => moved(from, to, wander * (2 * ((0.618034 * (i + 1)) % 1) - 1), widthMm))
+    : even;
 }
 
 function moved(from: number, to: number, by: number, widthMm: number): Interval {
@@ -125,7 +142,8 @@ export function pickerOf(gather: SingleGather, widthMm: number): Picker {
   if (gather.kind === 'zigzag') {
     const { pointMm } = gather;
     // A point is as deep as the gather goes at its middle and runs out to nothing at both sides.
-    return (alongMm, share) => alongMm <= stitches * pointMm && share < depth * (1 - abs(2 * ((alongMm / pointMm) % 1) - 1));
+    return (alongMm, share) =>
+      alongMm <= stitches * pointMm && share < depth * (1 - abs(2 * ((alongMm / pointMm) % 1) - 1));
   }
   if (gather.lastStitchMm || gather.offScalpMm) {
     const intervals = stitchIntervals(gather, widthMm);

@@ -26,7 +26,12 @@ export interface HangingHair {
  * The line of hair that hangs out of a band along the hairline: from the hairline inwards as much as makes the wanted number, counted
  * by density; hair shorter than the head's counts by its length. Where the widest band is not enough the line is thin.
  */
-export function hangingHair(wanted: number, hair: PlanHair, frame: Pick<Frame, 'head' | 'grid'>, insetMm = 0): HangingHair[] {
+export function hangingHair(
+  wanted: number,
+  hair: PlanHair,
+  frame: Pick<Frame, 'head' | 'grid'>,
+  insetMm = 0,
+): HangingHair[] {
   const out: HangingHair[] = [];
   for (let azimuthDeg = -180; azimuthDeg < 180; azimuthDeg += EVERY_DEG) {
     const azimuth = azimuthDeg * DEG;
@@ -39,7 +44,12 @@ export function hangingHair(wanted: number, hair: PlanHair, frame: Pick<Frame, '
       hairs += (STEP_MM * densityPerCm2 * min(1, lengthMm / hair.lengthMm)) / 100;
       widthMm += STEP_MM;
     }
-    out.push({ azimuthDeg, zone: zoneAt(insetMm + widthMm / 2), widthMm: round(2 * widthMm) / 2, hairsPerMm: min(wanted, hairs) });
+    out.push({
+      azimuthDeg,
+      zone: zoneAt(insetMm + widthMm / 2),
+      widthMm: round(2 * widthMm) / 2,
+      hairsPerMm: min(wanted, hairs),
+    });
   }
   return out;
 }
@@ -50,11 +60,16 @@ const FRAME_MM = [15, 70] as const;
 
 /** How deep a face frame is to be by the hair at its tips, and how far the hair inside it reaches past the hairline, mm. */
 export function frameByHair(depthMm: number, hair: PlanHair): { readonly depthMm: number; readonly reachesMm: number } {
-  const tips = (['temple-l', 'temple-r', 'front-hairline-l', 'front-hairline-r'] as const).map((zone) => hairIn(zone, hair));
+  const tips = (['temple-l', 'temple-r', 'front-hairline-l', 'front-hairline-r'] as const).map((zone) =>
+    hairIn(zone, hair),
+  );
   const inside = (['front-l', 'front-r'] as const).map((zone) => hairIn(zone, hair));
   const density = tips.reduce((sum, own) => sum + own.densityPerCm2, 0) / tips.length;
   const [least, most] = FRAME_MM;
-  return { depthMm: Math.max(least, min(most, round(FRAME / density))), reachesMm: round(Math.min(...inside.map((own) => own.lengthMm)) - depthMm) };
+  return {
+    depthMm: Math.max(least, min(most, round(FRAME / density))),
+    reachesMm: round(Math.min(...inside.map((own) => own.lengthMm)) - depthMm),
+  };
 }
 
 /** The panel with widths in place of what follows the hair. */
@@ -68,7 +83,12 @@ function placeOf(place: Place, hair: PlanHair, frame: Frame): Place {
     case 'hairline-band': {
       const { widthMm, insetMm } = place;
       if (typeof widthMm === 'number' || !('hairsPerMm' in widthMm)) return place;
-      return { ...place, widthMm: hangingHair(widthMm.hairsPerMm, hair, frame, insetMm).map((own) => [own.azimuthDeg, own.widthMm] as const) };
+      return {
+        ...place,
+        widthMm: hangingHair(widthMm.hairsPerMm, hair, frame, insetMm).map(
+          (own) => [own.azimuthDeg, own.widthMm] as const,
+        ),
+      };
     }
     case 'union':
     case 'overlap': {
@@ -78,7 +98,9 @@ function placeOf(place: Place, hair: PlanHair, frame: Frame): Place {
     case 'except': {
       const inner = placeOf(place.place, hair, frame);
       const without = place.without.map((own) => placeOf(own, hair, frame));
-      return inner === place.place && without.every((own, i) => own === place.without[i]) ? place : { ...place, place: inner, without };
+      return inner === place.place && without.every((own, i) => own === place.without[i])
+        ? place
+        : { ...place, place: inner, without };
     }
     default:
       return place;

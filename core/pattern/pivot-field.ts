@@ -13,7 +13,11 @@ const MARGIN_MM = 18;
  * its own s at every point; the field is s of the first where the panel begins, of the second where it ends, and between them both in
  * shares that change evenly. Its level lines cannot cross. They are narrower where the turn brings them together.
  */
-export function pivotField(panel: SectionedPanel, fromDeg: number, to: { readonly deg: number; readonly part: boolean }): Field {
+export function pivotField(
+  panel: SectionedPanel,
+  fromDeg: number,
+  to: { readonly deg: number; readonly part: boolean },
+): Field {
   const { frame, depths } = panel;
   const { grid, head } = frame;
   const first = planeField(panel, fromDeg);
@@ -41,7 +45,8 @@ export function pivotField(panel: SectionedPanel, fromDeg: number, to: { readonl
   return { ...levelField(panel, values, 1, true), angleAt: (s) => fromDeg + (to.deg - fromDeg) * share(s) };
 }
 
-const sOf = (field: PlaneField, point: Parameters<PlaneField['partingsThrough']>[0]): number | undefined => field.partingsThrough(point)[0];
+const sOf = (field: PlaneField, point: Parameters<PlaneField['partingsThrough']>[0]): number | undefined =>
+  field.partingsThrough(point)[0];
 
 /** s by node along the part: 0 at the panel's centre, growing towards the part. */
 function alongPart({ frame, centre }: SectionedPanel): (node: number) => number | undefined {
@@ -62,7 +67,11 @@ function alongPart({ frame, centre }: SectionedPanel): (node: number) => number 
 }
 
 /** s by node of a second family, counted the same way as the first. */
-function oriented(field: PlaneField, first: PlaneField, { frame: { grid }, depths }: SectionedPanel): (node: number) => number | undefined {
+function oriented(
+  field: PlaneField,
+  first: PlaneField,
+  { frame: { grid }, depths }: SectionedPanel,
+): (node: number) => number | undefined {
   let same = 0;
   for (let i = 0; i < depths.length; i += 7) {
     const point = grid.points[i];

@@ -37,7 +37,8 @@ export interface Cell {
 
 /** Thickness and drop-out of each row (from 0) by the gathers in turn; a spacing that is solved for a target keeps its own drop-outs. */
 export function sizesOf({ gather, thicknessMm, spacing }: Panel): RowSizes {
-  const solved = spacing.kind === 'count' || spacing.kind === 'share' || spacing.kind === 'minutes' || spacing.kind === 'budget';
+  const solved =
+    spacing.kind === 'count' || spacing.kind === 'share' || spacing.kind === 'minutes' || spacing.kind === 'budget';
   return (row) => {
     const turn = turnOf(gather, row + 1);
     return { thicknessMm: turn?.thicknessMm ?? thicknessMm, dropoutMm: solved ? null : (turn?.dropoutMm ?? null) };
@@ -45,7 +46,12 @@ export function sizesOf({ gather, thicknessMm, spacing }: Panel): RowSizes {
 }
 
 /** Rows of one side of a panel at a spacing that says every drop-out. Rows are in the order of their numbers. */
-export function placeRows(half: PanelHalf, panel: Panel, spacing: PlainSpacing, backwardsSliverMm?: number): PlacedRow[] {
+export function placeRows(
+  half: PanelHalf,
+  panel: Panel,
+  spacing: PlainSpacing,
+  backwardsSliverMm?: number,
+): PlacedRow[] {
   const { partings } = half;
   const sizes = sizesOf(panel);
   if (partings.kind === 'laid') return laidRows(partings, sizes, spacing);
@@ -57,15 +63,29 @@ export function placeRows(half: PanelHalf, panel: Panel, spacing: PlainSpacing, 
   /** @param bare rows before the first that holds a foil */
   const laid = (bare: number): PlacedRow[] => {
     const own: RowSizes = (row) => sizes(Math.max(0, row - bare));
-    const listed: PlainSpacing = spacing.kind === 'graded' ? { ...spacing, dropoutsMm: [...Array<number>(bare).fill(spacing.dropoutsMm[0]), ...spacing.dropoutsMm] } : spacing;
-    const rows = backwards ? rowsFromLine(length, own, listed, backwardsSliverMm) : rowOffsets(length, own, listed, panel.lastRow, field.closed);
+    const listed: PlainSpacing =
+      spacing.kind === 'graded'
+        ? { ...spacing, dropoutsMm: [...Array<number>(bare).fill(spacing.dropoutsMm[0]), ...spacing.dropoutsMm] }
+        : spacing;
+    const rows = backwards
+      ? rowsFromLine(length, own, listed, backwardsSliverMm)
+      : rowOffsets(length, own, listed, panel.lastRow, field.closed);
     return rows.map(({ offsetMm, thicknessMm, dropoutMm }, i): PlacedRow => {
       const s = first + offsetMm + thicknessMm / 2;
-      return { row: i + 1, turn: Math.max(0, i - bare), s, thicknessMm, dropoutMm, source: partings.rowAt(s, i + 1), dropoutTowards: backwards ? -1 : 1 };
+      return {
+        row: i + 1,
+        turn: Math.max(0, i - bare),
+        s,
+        thicknessMm,
+        dropoutMm,
+        source: partings.rowAt(s, i + 1),
+        dropoutTowards: backwards ? -1 : 1,
+      };
     });
   };
   const rows = laid(0);
-  if (panel.gather.kind !== 'alternate' && typeof panel.start.lastMm !== 'number' && spacing.kind !== 'graded') return rows;
+  if (panel.gather.kind !== 'alternate' && typeof panel.start.lastMm !== 'number' && spacing.kind !== 'graded')
+    return rows;
   // The corner of a panel may be too narrow for a foil: turns and listed drop-outs are counted from the first foil.
   const bare = rows.findIndex((row) => runsOf(half, row).length > 0);
   return bare > 0 ? laid(bare) : rows;
@@ -77,7 +97,11 @@ function runsOf({ sectioned: { frame, depths } }: PanelHalf, row: PlacedRow): Ru
   return line ? runsInside(line, frame, depths) : [];
 }
 
-function laidRows(partings: Extract<PanelField, { kind: 'laid' }>, sizes: RowSizes, spacing: PlainSpacing): PlacedRow[] {
+function laidRows(
+  partings: Extract<PanelField, { kind: 'laid' }>,
+  sizes: RowSizes,
+  spacing: PlainSpacing,
+): PlacedRow[] {
   const dropoutOf = (row: number): number => {
     const own = sizes(row).dropoutMm;
     if (own !== null) return own;
@@ -87,7 +111,13 @@ function laidRows(partings: Extract<PanelField, { kind: 'laid' }>, sizes: RowSiz
   return partings
     .lay((row) => ({ thicknessMm: sizes(row).thicknessMm, dropoutMm: dropoutOf(row) }))
     .map((source, i): PlacedRow => ({
-      row: i + 1, turn: i, s: source.s, thicknessMm: sizes(i).thicknessMm, dropoutMm: source.dropoutMm ?? dropoutOf(i), source, dropoutTowards: 1,
+      row: i + 1,
+      turn: i,
+      s: source.s,
+      thicknessMm: sizes(i).thicknessMm,
+      dropoutMm: source.dropoutMm ?? dropoutOf(i),
+      source,
+      dropoutTowards: 1,
     }));
 }
 

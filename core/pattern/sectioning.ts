@@ -1,4 +1,14 @@
-import { finerGrid, fromOpened, normalize, sampleRaster, surfaceAlong, traceOutlines, vec, addScaled, type Outline } from '../head';
+import {
+  finerGrid,
+  fromOpened,
+  normalize,
+  sampleRaster,
+  surfaceAlong,
+  traceOutlines,
+  vec,
+  addScaled,
+  type Outline,
+} from '../head';
 import type { Sectioned } from './field';
 import { onGrid, type Frame } from './frame';
 import { divideAt, followsPart, panelRegion } from './place';
@@ -57,12 +67,20 @@ export function sectionedKey(panel: Panel, side: 'left' | 'across', claims: read
   const place = ({ panel: own, side: of }: Claim) => [own.place, own.leaveOut, of, own.side === 'both', own.divide];
   const usesPart = [panel, ...claims.map((claim) => claim.panel)].some(followsPart);
   return JSON.stringify([
-    place({ panel, side }), claims.map(place), usesPart ? [frame.partOffsetMm, frame.partLengthMm] : 0, panel.side === 'across',
+    place({ panel, side }),
+    claims.map(place),
+    usesPart ? [frame.partOffsetMm, frame.partLengthMm] : 0,
+    panel.side === 'across',
   ]);
 }
 
 /** @returns undefined when nothing is left for the panel. @throws PlaceProblem */
-export function sectionOff(panel: Panel, side: 'left' | 'across', claims: readonly Claim[], frame: Frame): SectionedPanel | undefined {
+export function sectionOff(
+  panel: Panel,
+  side: 'left' | 'across',
+  claims: readonly Claim[],
+  frame: Frame,
+): SectionedPanel | undefined {
   const { sectioned, depths } = sectionOn(panel, side, claims, frame);
   const { grid } = frame;
   const deepest = depths.reduce((most, depth) => (depth > most ? depth : most), -Infinity);
@@ -77,7 +95,12 @@ const THIN_STEPS = 0.6;
 /** Its own raster is so many times as fine. */
 const FINER = 5;
 
-function sectionOn(panel: Panel, side: 'left' | 'across', claims: readonly Claim[], frame: Frame): { sectioned: SectionedPanel | undefined; depths: Float64Array } {
+function sectionOn(
+  panel: Panel,
+  side: 'left' | 'across',
+  claims: readonly Claim[],
+  frame: Frame,
+): { sectioned: SectionedPanel | undefined; depths: Float64Array } {
   const { grid, head } = frame;
   const half = side === 'left';
   const wanted = panelRegion(panel, side, frame);

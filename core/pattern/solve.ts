@@ -28,7 +28,9 @@ export function solveSpacing(panel: Panel, halves: readonly PanelHalf[], stock: 
   const { spacing } = panel;
   switch (spacing.kind) {
     case 'count':
-      return typeof spacing.togetherMm === 'number' ? together(panel, halves, stock, spacing.foils, spacing.togetherMm) : byCount(panel, halves, stock, spacing.foils);
+      return typeof spacing.togetherMm === 'number'
+        ? together(panel, halves, stock, spacing.foils, spacing.togetherMm)
+        : byCount(panel, halves, stock, spacing.foils);
     case 'minutes':
       return byCount(panel, halves, stock, foilsIn(panel, spacing.minutes));
     case 'budget':
@@ -37,7 +39,11 @@ export function solveSpacing(panel: Panel, halves: readonly PanelHalf[], stock: 
       return byShare(panel, halves, stock, spacing.lightened);
     case 'backwards':
       // Both sides of a line share its sliver; a panel in one piece has it for itself.
-      return { spacing: spacing.spacing, sliverMm: panel.side === 'across' ? spacing.sliverMm : spacing.sliverMm / 2, solvedDropoutMm: null };
+      return {
+        spacing: spacing.spacing,
+        sliverMm: panel.side === 'across' ? spacing.sliverMm : spacing.sliverMm / 2,
+        solvedDropoutMm: null,
+      };
     default:
       return { spacing, solvedDropoutMm: null };
   }
@@ -50,7 +56,12 @@ export function foilsIn(panel: Panel, minutes: number): number {
 
 export function secondsPerFoil(panel: Panel): number {
   const gathers = gathersOf(panel.gather);
-  return gathers.reduce((sum, { kind }) => sum + foilSeconds({ gather: kind, panel: panel.id, teasing: panel.start.teasing }), 0) / gathers.length;
+  return (
+    gathers.reduce(
+      (sum, { kind }) => sum + foilSeconds({ gather: kind, panel: panel.id, teasing: panel.start.teasing }),
+      0,
+    ) / gathers.length
+  );
 }
 
 const even = (dropoutMm: number): PlainSpacing => ({ kind: 'constant', dropoutMm });
@@ -58,20 +69,43 @@ const even = (dropoutMm: number): PlainSpacing => ({ kind: 'constant', dropoutMm
 function byCount(panel: Panel, halves: readonly PanelHalf[], stock: FoilStock, foils: number): SolvedSpacing {
   const counters = halves.map((half) => foilCounter(half, panel, stock));
   const countAt = (dropoutMm: number) =>
-    halves.reduce((sum, half, i) => sum + placeRows(half, panel, even(dropoutMm)).reduce((own, row) => own + counters[i](row), 0), 0);
+    halves.reduce(
+      (sum, half, i) => sum + placeRows(half, panel, even(dropoutMm)).reduce((own, row) => own + counters[i](row), 0),
+      0,
+    );
   const dropoutMm = dropoutForCount(foils, panel.thicknessMm, WIDEST_MM, countAt);
   if (dropoutMm === undefined) {
     const fewest = countAt(WIDEST_MM);
-    return { spacing: even(WIDEST_MM), solvedDropoutMm: WIDEST_MM, problem: `${foils} foils are fewer than the ${fewest} that one row takes` };
+    return {
+      spacing: even(WIDEST_MM),
+      solvedDropoutMm: WIDEST_MM,
+      problem: `${foils} foils are fewer than the ${fewest} that one row takes`,
+    };
   }
   const reached = dropoutMm === 0 ? countAt(0) : foils;
   const problem = reached < foils ? `only ${reached} of ${foils} foils fit, back to back` : undefined;
-  const note = problem === undefined ? shortOf(foils, countAt(dropoutMm), panel, halves, stock, halves.map((half) => placeRows(half, panel, even(dropoutMm)))) : undefined;
+  const note =
+    problem === undefined
+      ? shortOf(
+          foils,
+          countAt(dropoutMm),
+          panel,
+          halves,
+          stock,
+          halves.map((half) => placeRows(half, panel, even(dropoutMm))),
+        )
+      : undefined;
   return { spacing: even(dropoutMm), solvedDropoutMm: dropoutMm, ...(problem && { problem }), ...(note && { note }) };
 }
 
 /** Foils from the panel's first edge on, as close together as is asked for, until there are so many. */
-function together(panel: Panel, halves: readonly PanelHalf[], stock: FoilStock, foils: number, dropoutMm: number): SolvedSpacing {
+function together(
+  panel: Panel,
+  halves: readonly PanelHalf[],
+  stock: FoilStock,
+  foils: number,
+  dropoutMm: number,
+): SolvedSpacing {
   const rows = halves.map((half) => placeRows(half, panel, even(dropoutMm)));
   const counters = halves.map((half) => foilCounter(half, panel, stock));
   let mostRows = 0;
@@ -83,12 +117,27 @@ function together(panel: Panel, halves: readonly PanelHalf[], stock: FoilStock, 
     mostRows = r + 1;
   }
   const all = rows.every((own) => own.length <= mostRows);
-  const note = all && count < foils ? `${count} of ${foils} foils fill the panel at this drop-out` : shortOf(foils, count, panel, halves, stock, rows);
-  return { spacing: even(dropoutMm), solvedDropoutMm: dropoutMm, mostRows: Math.max(1, mostRows), ...(note && { note }) };
+  const note =
+    all && count < foils
+      ? `${count} of ${foils} foils fill the panel at this drop-out`
+      : shortOf(foils, count, panel, halves, stock, rows);
+  return {
+    spacing: even(dropoutMm),
+    solvedDropoutMm: dropoutMm,
+    mostRows: Math.max(1, mostRows),
+    ...(note && { note }),
+  };
 }
 
 /** Why there are fewer foils than were asked for: rows that need more than one, and both sides alike. */
-function shortOf(wanted: number, reached: number, panel: Panel, halves: readonly PanelHalf[], stock: FoilStock, rows: readonly (readonly PlacedRow[])[]): string | undefined {
+function shortOf(
+  wanted: number,
+  reached: number,
+  panel: Panel,
+  halves: readonly PanelHalf[],
+  stock: FoilStock,
+  rows: readonly (readonly PlacedRow[])[],
+): string | undefined {
   if (reached >= wanted) return undefined;
   const columns = halves.flatMap((half, i) => rows[i].map((row) => cellsOf(half, row, panel, stock)));
   const most = Math.max(1, ...columns.map((cells) => cells.length));
@@ -129,7 +178,8 @@ function byShare(panel: Panel, halves: readonly PanelHalf[], stock: FoilStock, w
   const percent = (share: number) => `${Math.round(share * 1000) / 10} %`;
   if (dropoutMm === 0 && reached < wanted * 0.97) {
     return {
-      spacing: even(0), solvedDropoutMm: 0,
+      spacing: even(0),
+      solvedDropoutMm: 0,
       problem: `even back to back this gather lightens ${percent(reached)} of the panel, not ${percent(wanted)}`,
     };
   }

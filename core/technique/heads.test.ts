@@ -22,11 +22,17 @@ const HEADS: readonly { readonly name: string; readonly head: PlanHead; readonly
   { mm: 600, line: 'round', part: -40, density: 170 },
 ].map(({ mm, line, part, density }) => ({
   name: `${mm} mm, ${line}, part ${part}, ${density} a cm²`,
-  head: { ...AVERAGE_HEAD, circumferenceMm: mm, hairline: { left: line as Hairline, right: line as Hairline }, part: { ...AVERAGE_HEAD.part, offsetMm: part, none: false } },
+  head: {
+    ...AVERAGE_HEAD,
+    circumferenceMm: mm,
+    hairline: { left: line as Hairline, right: line as Hairline },
+    part: { ...AVERAGE_HEAD.part, offsetMm: part, none: false },
+  },
   density,
 }));
 
-const laid = (technique: Technique, { head, density }: (typeof HEADS)[number]): Plan => planOf(technique, { head, hair: { ...AVERAGE_HAIR, densityPerCm2: density } });
+const laid = (technique: Technique, { head, density }: (typeof HEADS)[number]): Plan =>
+  planOf(technique, { head, hair: { ...AVERAGE_HAIR, densityPerCm2: density } });
 const of = (key: string) => TECHNIQUES.find((own) => own.key === key)!;
 
 describe.each(HEADS)('on a head of $name', (own) => {
@@ -38,10 +44,23 @@ describe.each(HEADS)('on a head of $name', (own) => {
       const { foils, painted, problems } = computed.sheet;
       expect([technique.key, problems]).toEqual([technique.key, []]);
       const widest = foils.reduce((best, foil) => (foil.widthMm > best.widthMm ? foil : best), foils[0]);
-      if (widest) expect([technique.key, widest.id, Math.max(widest.widthMm, plan.foil.usableWidthMm + plan.foil.toleranceMm)]).toEqual([technique.key, widest.id, plan.foil.usableWidthMm + plan.foil.toleranceMm]);
-      for (const { panel, angleDeg, askedDeg } of foils) expect([technique.key, panel, askedDeg === null || Math.abs(angleDeg - askedDeg) < 8]).toEqual([technique.key, panel, true]);
+      if (widest)
+        expect([
+          technique.key,
+          widest.id,
+          Math.max(widest.widthMm, plan.foil.usableWidthMm + plan.foil.toleranceMm),
+        ]).toEqual([technique.key, widest.id, plan.foil.usableWidthMm + plan.foil.toleranceMm]);
+      for (const { panel, angleDeg, askedDeg } of foils)
+        expect([technique.key, panel, askedDeg === null || Math.abs(angleDeg - askedDeg) < 8]).toEqual([
+          technique.key,
+          panel,
+          true,
+        ]);
       const over = foilsOverRoots(index, computed);
-      const [once, twice] = [over.reduce((sum, n) => sum + (n > 0 ? 1 : 0), 0), over.reduce((sum, n) => sum + (n > 1 ? 1 : 0), 0)];
+      const [once, twice] = [
+        over.reduce((sum, n) => sum + (n > 0 ? 1 : 0), 0),
+        over.reduce((sum, n) => sum + (n > 1 ? 1 : 0), 0),
+      ];
       expect([technique.key, twice / Math.max(1, once) < 0.008]).toEqual([technique.key, true]);
       expect(foils.length + painted.length).toBeGreaterThan(7);
     }
@@ -64,7 +83,8 @@ describe.each(HEADS)('on a head of $name', (own) => {
     const { offsetMm } = own.head.part;
     const heavy = silver.panels.find((one) => one.panel === 'heavy')!;
     expect(silver.foils.find(({ panel }) => panel === 'heavy')!.side).toBe(offsetMm < 0 ? 'left' : 'right');
-    if (offsetMm !== 0) expect(heavy.areaCm2).toBeGreaterThan(silver.panels.find((one) => one.panel === 'shallow')!.areaCm2);
+    if (offsetMm !== 0)
+      expect(heavy.areaCm2).toBeGreaterThan(silver.panels.find((one) => one.panel === 'shallow')!.areaCm2);
     // Rows begin furthest from the part.
     for (const panel of ['heavy', 'shallow']) {
       const rows = silver.foils.filter((foil) => foil.panel === panel).sort((a, b) => a.row - b.row);

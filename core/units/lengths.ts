@@ -7,8 +7,13 @@ import { parseLength, type LengthUnit } from './length';
  */
 export function parseLengths(text: string, unit: LengthUnit = 'mm', decimalComma = false): number[] | undefined {
   // A unit or a fraction stays with its figure: 1 1/2", 2 mm.
-  const joined = text.trim().replace(/(\d)\s+(mm|cm|in)\b/gi, '$1$2').replace(/(\d)\s+(\d+\/\d+)/g, '$1 $2');
-  const parts = joined.split(decimalComma ? /;\s*|,\s+|\s+(?!\d+\/)/ : /[;,]\s*|\s+(?!\d+\/)/).filter((part) => part !== '' && part !== '…');
+  const joined = text
+    .trim()
+    .replace(/(\d)\s+(mm|cm|in)\b/gi, '$1$2')
+    .replace(/(\d)\s+(\d+\/\d+)/g, '$1 $2');
+  const parts = joined
+    .split(decimalComma ? /;\s*|,\s+|\s+(?!\d+\/)/ : /[;,]\s*|\s+(?!\d+\/)/)
+    .filter((part) => part !== '' && part !== '…');
   const read = parts.map((part) => parseLength(part, unit));
   const mm = read.flatMap((own) => (own.ok ? [own.mm] : []));
   return mm.length === 0 || mm.length < read.length ? undefined : mm;

@@ -3,7 +3,17 @@ import { planWith } from '../pattern/testing';
 import { sheetsToCut, together } from '.';
 
 const units = (panel: object, lengthMm = 300) => {
-  const plan = { ...planWith([{ place: { kind: 'hairline-band', widthMm: 10 }, direction: { kind: 'hairline' }, spacing: { kind: 'constant', dropoutMm: 5 }, ...panel }]), hair: { densityPerCm2: 170, strand: 'medium' as const, lengthMm, byZone: {} } };
+  const plan = {
+    ...planWith([
+      {
+        place: { kind: 'hairline-band', widthMm: 10 },
+        direction: { kind: 'hairline' },
+        spacing: { kind: 'constant', dropoutMm: 5 },
+        ...panel,
+      },
+    ]),
+    hair: { densityPerCm2: 170, strand: 'medium' as const, lengthMm, byZone: {} },
+  };
   return { plan, work: visitOf({ plan }).work };
 };
 
@@ -27,5 +37,9 @@ test('one sheet under and one over are two; painted in the open air takes none',
 
 test('sheets of several visits are counted by size, widest first', () => {
   const size = (widthMm: number, lengthMm: number, count: number) => ({ widthMm, lengthMm, count });
-  expect(together([size(80, 200, 3), size(120, 350, 2), size(80, 200, 4), size(80, 300, 1)])).toEqual([size(120, 350, 2), size(80, 300, 1), size(80, 200, 7)]);
+  expect(together([size(80, 200, 3), size(120, 350, 2), size(80, 200, 4), size(80, 300, 1)])).toEqual([
+    size(120, 350, 2),
+    size(80, 300, 1),
+    size(80, 200, 7),
+  ]);
 });

@@ -28,11 +28,16 @@ function sizeOf({ widthMm, reachMm }: Pick<PlacedUnit, 'widthMm' | 'reachMm'>): 
 const up = (mm: number, step: number) => Math.ceil(mm / step - 1e-9) * step;
 
 /** Sheets that a panel's foil takes: one folded over the hair, or one under it and one over. */
-const sheetsEach = ({ panels }: Pick<Plan, 'panels'>, panel: string): number => (panels.find(({ id }) => id === panel)?.cover === 'under-and-over' ? 2 : 1);
+const sheetsEach = ({ panels }: Pick<Plan, 'panels'>, panel: string): number =>
+  panels.find(({ id }) => id === panel)?.cover === 'under-and-over' ? 2 : 1;
 
 /** Sheets to cut for the foils of a plan, by size, widest first. Lengths follow the hair that each holds; estimates. */
 export const sheetsToCut = (units: readonly PlacedUnit[], plan: Pick<Plan, 'panels'>): Sheets[] =>
-  together(units.filter(({ laidWith }) => laidWith === 'foil').map((unit) => ({ ...sizeOf(unit), count: sheetsEach(plan, unit.panel) })));
+  together(
+    units
+      .filter(({ laidWith }) => laidWith === 'foil')
+      .map((unit) => ({ ...sizeOf(unit), count: sheetsEach(plan, unit.panel) })),
+  );
 
 /** Sheets of several lists counted by size. */
 export function together(all: readonly Sheets[]): Sheets[] {

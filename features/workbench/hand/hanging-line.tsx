@@ -15,10 +15,18 @@ export function HangingLine() {
   const { plan, computed, selected } = useVisit();
   const { head } = computed.drawing;
   const place = plan.panels.find(({ id, muted }) => id === selected.panel && !muted)?.place;
-  const width = place?.kind === 'hairline-band' && typeof place.widthMm === 'object' && 'hairsPerMm' in place.widthMm ? place : undefined;
+  const width =
+    place?.kind === 'hairline-band' && typeof place.widthMm === 'object' && 'hairsPerMm' in place.widthMm
+      ? place
+      : undefined;
   const wanted = width ? (width.widthMm as { readonly hairsPerMm: number }).hairsPerMm : 0;
   const all = useMemo(
-    () => (width ? hangingHair(wanted, plan.hair, { head, grid: computed.grid }, width.insetMm).filter(({ azimuthDeg }) => Math.abs(azimuthDeg) >= width.fromDeg && Math.abs(azimuthDeg) <= width.toDeg) : []),
+    () =>
+      width
+        ? hangingHair(wanted, plan.hair, { head, grid: computed.grid }, width.insetMm).filter(
+            ({ azimuthDeg }) => Math.abs(azimuthDeg) >= width.fromDeg && Math.abs(azimuthDeg) <= width.toDeg,
+          )
+        : [],
     [width, wanted, plan.hair, head, computed.grid],
   );
   return (
@@ -27,15 +35,36 @@ export function HangingLine() {
         const azimuth = (azimuthDeg * Math.PI) / 180;
         const at = (arc: number) => onScreen({ x: arc * Math.sin(azimuth), y: arc * Math.cos(azimuth) });
         const edge = head.hairArc(azimuth);
-        const [from, to, label] = [at(edge + OUT_MM), at(edge + OUT_MM + (FULL_MM * hairsPerMm) / wanted), at(edge + OUT_MM + FULL_MM + 5)];
+        const [from, to, label] = [
+          at(edge + OUT_MM),
+          at(edge + OUT_MM + (FULL_MM * hairsPerMm) / wanted),
+          at(edge + OUT_MM + FULL_MM + 5),
+        ];
         const thin = hairsPerMm < wanted;
         return (
           <g key={azimuthDeg}>
-            <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} stroke={thin ? 'var(--color-amber-bark)' : 'var(--color-leaf)'} strokeWidth="3.5" strokeLinecap="round">
+            <line
+              x1={from.x}
+              y1={from.y}
+              x2={to.x}
+              y2={to.y}
+              stroke={thin ? 'var(--color-amber-bark)' : 'var(--color-leaf)'}
+              strokeWidth="3.5"
+              strokeLinecap="round"
+            >
               <title>{`${Math.round(hairsPerMm)} hairs hang from each mm`}</title>
             </line>
             {(thin || azimuthDeg % LABELLED_EVERY_DEG === 0) && (
-              <text x={label.x} y={label.y + 2.5} textAnchor="middle" fontSize="7" fontWeight="600" fill={thin ? 'var(--color-amber-bark)' : 'var(--color-ink)'}>{Math.round(widthMm)}</text>
+              <text
+                x={label.x}
+                y={label.y + 2.5}
+                textAnchor="middle"
+                fontSize="7"
+                fontWeight="600"
+                fill={thin ? 'var(--color-amber-bark)' : 'var(--color-ink)'}
+              >
+                {Math.round(widthMm)}
+              </text>
             )}
           </g>
         );

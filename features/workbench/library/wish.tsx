@@ -13,7 +13,8 @@ export interface Wish {
 export const ANY: Wish = { group: 'all', words: '' };
 
 const GROUPS: readonly { value: Wish['group']; words: string }[] = [
-  { value: 'all', words: 'All' }, ...(Object.entries(TECHNIQUE_GROUPS) as [TechniqueGroup, string][]).map(([value, words]) => ({ value, words })),
+  { value: 'all', words: 'All' },
+  ...(Object.entries(TECHNIQUE_GROUPS) as [TechniqueGroup, string][]).map(([value, words]) => ({ value, words })),
 ];
 
 interface Described {
@@ -25,19 +26,53 @@ interface Described {
 /** Whether a pattern is of the group and holds every word that is looked for. */
 export function fits({ name, purpose, groups }: Described, { group, words }: Wish): boolean {
   const text = `${name} ${purpose} ${groups.map((own) => TECHNIQUE_GROUPS[own]).join(' ')}`.toLowerCase();
-  return (group === 'all' || groups.includes(group)) && words.toLowerCase().split(/\s+/).every((word) => text.includes(word));
+  return (
+    (group === 'all' || groups.includes(group)) &&
+    words
+      .toLowerCase()
+      .split(/\s+/)
+      .every((word) => text.includes(word))
+  );
 }
 
 /** Looking for a pattern by what is wanted of it, or by a word. @param none nothing fits */
-export function WishFields({ wish, onChange, none, children }: { wish: Wish; onChange(wish: Wish): void; none: boolean; children?: ReactNode }) {
+export function WishFields({
+  wish,
+  onChange,
+  none,
+  children,
+}: {
+  wish: Wish;
+  onChange(wish: Wish): void;
+  none: boolean;
+  children?: ReactNode;
+}) {
   return (
     <div className="mb-4 grid gap-3">
       <div className="flex flex-wrap items-end gap-3">
-        <div className="w-[240px]"><TextField label="Search the patterns" type="search" value={wish.words} maxLength={60} onChange={(event) => onChange({ ...wish, words: event.target.value })} /></div>
+        <div className="w-[240px]">
+          <TextField
+            label="Search the patterns"
+            type="search"
+            value={wish.words}
+            maxLength={60}
+            onChange={(event) => onChange({ ...wish, words: event.target.value })}
+          />
+        </div>
         {children}
       </div>
-      <Segmented label="What is wanted" value={wish.group} options={GROUPS} onChange={(group) => onChange({ ...wish, group })} />
-      {none && <p role="status" className="py-6 text-center text-base text-ink-soft">No pattern fits{wish.words && ` “${wish.words}”`}{wish.group !== 'all' && ` under ${TECHNIQUE_GROUPS[wish.group]}`}.</p>}
+      <Segmented
+        label="What is wanted"
+        value={wish.group}
+        options={GROUPS}
+        onChange={(group) => onChange({ ...wish, group })}
+      />
+      {none && (
+        <p role="status" className="py-6 text-center text-base text-ink-soft">
+          No pattern fits{wish.words && ` “${wish.words}”`}
+          {wish.group !== 'all' && ` under ${TECHNIQUE_GROUPS[wish.group]}`}.
+        </p>
+      )}
     </div>
   );
 }

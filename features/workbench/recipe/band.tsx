@@ -14,10 +14,20 @@ type Band = Extract<Place, { kind: 'hairline-band' }>;
 
 /** Landmarks along the hairline, degrees from the front. */
 const LANDMARKS: readonly { readonly deg: number; readonly words: string }[] = [
-  { deg: 0, words: 'Middle of the forehead' }, { deg: 36, words: 'Side of the forehead' }, { deg: 50, words: 'Temple' }, { deg: 80, words: 'In front of the ear' },
-  { deg: 97, words: 'Top of the ear' }, { deg: 115, words: 'Behind the ear' }, { deg: 142, words: 'Corner of the nape' }, { deg: 180, words: 'Middle of the nape' },
+  { deg: 0, words: 'Middle of the forehead' },
+  { deg: 36, words: 'Side of the forehead' },
+  { deg: 50, words: 'Temple' },
+  { deg: 80, words: 'In front of the ear' },
+  { deg: 97, words: 'Top of the ear' },
+  { deg: 115, words: 'Behind the ear' },
+  { deg: 142, words: 'Corner of the nape' },
+  { deg: 180, words: 'Middle of the nape' },
 ];
-const WIDTHS = [{ value: 'even', words: 'Even' }, { value: 'run', words: 'From … to' }, { value: 'hair', words: 'By the hair' }] as const;
+const WIDTHS = [
+  { value: 'even', words: 'Even' },
+  { value: 'run', words: 'From … to' },
+  { value: 'hair', words: 'By the hair' },
+] as const;
 type WidthKind = (typeof WIDTHS)[number]['value'];
 const USUAL_HAIRS = 17;
 const WIDEST_MM = 60;
@@ -34,11 +44,24 @@ export function BandFields({ place, set }: BandFieldsProps) {
   const kind: WidthKind = typeof widthMm === 'number' ? 'even' : 'hairsPerMm' in widthMm ? 'hair' : 'run';
   const [first, last] = runOf(widthMm, place);
   const of = (read: (own: Band) => string) => (own: Place) => (own.kind === 'hairline-band' ? read(own) : '');
-  const width = (what: string, next: BandWidth) => set(what, of((own) => widthWords(own, say)), { ...place, widthMm: next });
+  const width = (what: string, next: BandWidth) =>
+    set(
+      what,
+      of((own) => widthWords(own, say)),
+      { ...place, widthMm: next },
+    );
   const end = (label: string, deg: number, limits: readonly [number, number], to: (deg: number) => Band) => (
     <Select
-      label={label} value={String(deg)} options={optionsFor(deg).filter((own) => Number(own.value) >= limits[0] && Number(own.value) <= limits[1])}
-      onChange={(next) => set(label.toLowerCase(), of((own) => landmarkWords(label === 'From' ? own.fromDeg : own.toDeg)), to(Number(next)))}
+      label={label}
+      value={String(deg)}
+      options={optionsFor(deg).filter((own) => Number(own.value) >= limits[0] && Number(own.value) <= limits[1])}
+      onChange={(next) =>
+        set(
+          label.toLowerCase(),
+          of((own) => landmarkWords(label === 'From' ? own.fromDeg : own.toDeg)),
+          to(Number(next)),
+        )
+      }
     />
   );
   return (
@@ -48,28 +71,79 @@ export function BandFields({ place, set }: BandFieldsProps) {
         {end('To', place.toDeg, [place.fromDeg + 5, 180], (toDeg) => rerun({ ...place, toDeg }))}
       </div>
       <Segmented
-        label="Width of the band" value={kind} options={WIDTHS}
-        onChange={(next) => width('width of the band', next === 'even' ? Math.round(first) : next === 'run' ? run(place, first, Math.max(first, 20)) : { hairsPerMm: USUAL_HAIRS })}
+        label="Width of the band"
+        value={kind}
+        options={WIDTHS}
+        onChange={(next) =>
+          width(
+            'width of the band',
+            next === 'even'
+              ? Math.round(first)
+              : next === 'run'
+                ? run(place, first, Math.max(first, 20))
+                : { hairsPerMm: USUAL_HAIRS },
+          )
+        }
       />
-      {typeof widthMm === 'number' && <LengthSlider label="Width" min={1} max={WIDEST_MM} step={1} mm={widthMm} onChange={(mm) => width('width of the band', mm)} />}
+      {typeof widthMm === 'number' && (
+        <LengthSlider
+          label="Width"
+          min={1}
+          max={WIDEST_MM}
+          step={1}
+          mm={widthMm}
+          onChange={(mm) => width('width of the band', mm)}
+        />
+      )}
       {kind === 'run' && (
         <>
-          <LengthSlider label="Width at its front end" min={1} max={WIDEST_MM} step={1} mm={first} onChange={(mm) => width('width at the front', run(place, mm, last))} />
-          <LengthSlider label="Width at its back end" min={1} max={120} step={1} mm={last} onChange={(mm) => width('width at the back', run(place, first, mm))} />
+          <LengthSlider
+            label="Width at its front end"
+            min={1}
+            max={WIDEST_MM}
+            step={1}
+            mm={first}
+            onChange={(mm) => width('width at the front', run(place, mm, last))}
+          />
+          <LengthSlider
+            label="Width at its back end"
+            min={1}
+            max={120}
+            step={1}
+            mm={last}
+            onChange={(mm) => width('width at the back', run(place, first, mm))}
+          />
         </>
       )}
       {typeof widthMm === 'object' && 'hairsPerMm' in widthMm && (
         <>
           <Slider
-            label="Hair hanging out" min={4} max={40} step={1} value={widthMm.hairsPerMm} said={`${widthMm.hairsPerMm} hairs/mm`}
+            label="Hair hanging out"
+            min={4}
+            max={40}
+            step={1}
+            value={widthMm.hairsPerMm}
+            said={`${widthMm.hairsPerMm} hairs/mm`}
             onChange={(hairsPerMm) => width('line of hair', { hairsPerMm })}
           />
           <Hanging hairsPerMm={widthMm.hairsPerMm} place={place} />
         </>
       )}
       <LengthSlider
-        label="Short hair pinned back" min={0} max={40} step={1} mm={place.insetMm ?? 0} said={(mm) => (mm === 0 ? 'none' : undefined)}
-        hint={place.insetMm ? 'The first foil begins behind it.' : undefined} onChange={(insetMm) => set('short hair pinned back', of((own) => say(own.insetMm ?? 0)), { ...place, insetMm })}
+        label="Short hair pinned back"
+        min={0}
+        max={40}
+        step={1}
+        mm={place.insetMm ?? 0}
+        said={(mm) => (mm === 0 ? 'none' : undefined)}
+        hint={place.insetMm ? 'The first foil begins behind it.' : undefined}
+        onChange={(insetMm) =>
+          set(
+            'short hair pinned back',
+            of((own) => say(own.insetMm ?? 0)),
+            { ...place, insetMm },
+          )
+        }
       />
     </>
   );
@@ -80,7 +154,10 @@ function Hanging({ hairsPerMm, place }: { hairsPerMm: number; place: Band }) {
   const { plan, computed } = useVisit();
   const { say } = useUnits();
   const all = useMemo(
-    () => hangingHair(hairsPerMm, plan.hair, { head: computed.drawing.head, grid: computed.grid }, place.insetMm).filter(({ azimuthDeg }) => Math.abs(azimuthDeg) >= place.fromDeg && Math.abs(azimuthDeg) <= place.toDeg),
+    () =>
+      hangingHair(hairsPerMm, plan.hair, { head: computed.drawing.head, grid: computed.grid }, place.insetMm).filter(
+        ({ azimuthDeg }) => Math.abs(azimuthDeg) >= place.fromDeg && Math.abs(azimuthDeg) <= place.toDeg,
+      ),
     [hairsPerMm, plan.hair, computed.drawing.head, computed.grid, place.insetMm, place.fromDeg, place.toDeg],
   );
   if (all.length === 0) return null;
@@ -89,15 +166,29 @@ function Hanging({ hairsPerMm, place }: { hairsPerMm: number; place: Band }) {
   const zones = [...new Set(thin.map(({ zone }) => zoneName(zone).toLowerCase()))];
   return (
     <p className="text-sm text-ink-soft" aria-label="Widths by the hair">
-      {Math.min(...widths) === Math.max(...widths) ? `${say(widths[0])} wide all along.` : `${say(Math.min(...widths))} to ${say(Math.max(...widths))} wide.`}
-      {zones.length > 0 && <b className="text-amber-bark"> Thin at the {zones.join(', ')}: {Math.round(Math.min(...thin.map((own) => own.hairsPerMm)))} hairs/mm.</b>} An estimate from density and length.
+      {Math.min(...widths) === Math.max(...widths)
+        ? `${say(widths[0])} wide all along.`
+        : `${say(Math.min(...widths))} to ${say(Math.max(...widths))} wide.`}
+      {zones.length > 0 && (
+        <b className="text-amber-bark">
+          {' '}
+          Thin at the {zones.join(', ')}: {Math.round(Math.min(...thin.map((own) => own.hairsPerMm)))} hairs/mm.
+        </b>
+      )}{' '}
+      An estimate from density and length.
     </p>
   );
 }
 
 /** Widths of a band from its front end to its back end, alike on both sides. */
 function run({ fromDeg, toDeg }: Band, first: number, last: number): BandWidth {
-  const both = (deg: number, mm: number): (readonly [number, number])[] => (deg === 0 || deg === 180 ? [[deg, mm]] : [[-deg, mm], [deg, mm]]);
+  const both = (deg: number, mm: number): (readonly [number, number])[] =>
+    deg === 0 || deg === 180
+      ? [[deg, mm]]
+      : [
+          [-deg, mm],
+          [deg, mm],
+        ];
   return [...both(fromDeg, first), ...both(toDeg, last)];
 }
 
@@ -112,7 +203,8 @@ function rerun(place: Band): Band {
 function runOf(width: BandWidth, { fromDeg, toDeg }: Band): readonly [number, number] {
   if (typeof width === 'number') return [width, width];
   if ('hairsPerMm' in width) return [10, 10];
-  const nearest = (deg: number) => width.reduce((best, own) => (Math.abs(Math.abs(own[0]) - deg) < Math.abs(Math.abs(best[0]) - deg) ? own : best))[1];
+  const nearest = (deg: number) =>
+    width.reduce((best, own) => (Math.abs(Math.abs(own[0]) - deg) < Math.abs(Math.abs(best[0]) - deg) ? own : best))[1];
   return [nearest(fromDeg), nearest(toDeg)];
 }
 
@@ -125,5 +217,7 @@ const landmarkWords = (deg: number) => LANDMARKS.find((own) => own.deg === deg)?
 
 function optionsFor(deg: number): { value: string; words: string }[] {
   const known = LANDMARKS.map((own) => ({ value: String(own.deg), words: own.words }));
-  return LANDMARKS.some((own) => own.deg === deg) ? known : [...known, { value: String(deg), words: `${deg}° from the front` }];
+  return LANDMARKS.some((own) => own.deg === deg)
+    ? known
+    : [...known, { value: String(deg), words: `${deg}° from the front` }];
 }

@@ -28,7 +28,10 @@ export function LengthsField({ label, mm, max, hint, onChange }: LengthsFieldPro
   const wrong = text !== undefined && read(text) === undefined;
   return (
     <TextField
-      label={label} value={text ?? shown} maxLength={400} hint={hint}
+      label={label}
+      value={text ?? shown}
+      maxLength={400}
+      hint={hint}
       problem={wrong ? `Write lengths from 0 to ${say(max)}, such as 2, 2, 5.` : undefined}
       onChange={(event) => {
         setText(event.target.value);

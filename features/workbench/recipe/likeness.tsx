@@ -9,29 +9,86 @@ import { useUnits } from '../../house/context';
 import { LengthSlider } from './length-slider';
 import type { RecipeProps } from './props';
 
-const START = { seed: 1, dropoutMm: 1, angleDeg: 2, stitchMm: 0.5, startMm: 0, side: 'right' } as const satisfies Variation;
-const SIDES = [{ value: 'left', words: 'Left differs' }, { value: 'right', words: 'Right differs' }, { value: 'both', words: 'Both' }] as const;
+const START = {
+  seed: 1,
+  dropoutMm: 1,
+  angleDeg: 2,
+  stitchMm: 0.5,
+  startMm: 0,
+  side: 'right',
+} as const satisfies Variation;
+const SIDES = [
+  { value: 'left', words: 'Left differs' },
+  { value: 'right', words: 'Right differs' },
+  { value: 'both', words: 'Both' },
+] as const;
 
 /** Both sides alike to the hair, or similar: partings, stitches and starts of one side moved a little, as drawn from a number. */
 export function LikenessFields({ panel, change }: RecipeProps) {
   const { variation } = panel;
   const { say } = useUnits();
   const set = (what: string, figure: (own: Variation) => string, to: Partial<Variation>) =>
-    change(what, (own) => (own.variation ? figure(own.variation) : 'exact'), (own) => ({ ...own, variation: own.variation && { ...own.variation, ...to } }));
+    change(
+      what,
+      (own) => (own.variation ? figure(own.variation) : 'exact'),
+      (own) => ({ ...own, variation: own.variation && { ...own.variation, ...to } }),
+    );
   return (
     <div className="mt-4 grid gap-1 border-t border-line pt-3">
       <div className="flex min-h-9 items-center justify-between gap-3">
         <span className="text-base">Similar, not exact</span>
-        <Switch label="Similar, not exact" on={variation !== null} onChange={(on) => change('likeness', saidOf, (own) => ({ ...own, variation: on ? START : null }))} />
+        <Switch
+          label="Similar, not exact"
+          on={variation !== null}
+          onChange={(on) => change('likeness', saidOf, (own) => ({ ...own, variation: on ? START : null }))}
+        />
       </div>
       {variation && (
         <>
-          {panel.side === 'both' && <Segmented label="Which side differs" value={variation.side ?? 'both'} options={SIDES} onChange={(side) => set('side that differs', (own) => own.side ?? 'both', { side })} />}
-          <LengthSlider label="Drop-outs, by up to" min={0} max={6} step={0.5} mm={variation.dropoutMm} onChange={(dropoutMm) => set('drop-outs differ', (own) => say(own.dropoutMm), { dropoutMm })} />
-          <LengthSlider label="Stitches, by up to" min={0} max={3} step={0.5} mm={variation.stitchMm ?? 0} onChange={(stitchMm) => set('stitches differ', (own) => say(own.stitchMm ?? 0), { stitchMm })} />
-          <LengthSlider label="Starts, by up to" min={0} max={40} step={1} mm={variation.startMm ?? 0} onChange={(startMm) => set('starts differ', (own) => say(own.startMm ?? 0), { startMm })} />
-          <Slider label="Angle, by up to" min={0} max={15} step={1} value={variation.angleDeg} said={`${variation.angleDeg}°`} onChange={(angleDeg) => set('angle differs', (own) => `${own.angleDeg}°`, { angleDeg })} />
-          <Button small onClick={() => set('differences', (own) => `no. ${own.seed}`, { seed: variation.seed + 1 })}>Draw again</Button>
+          {panel.side === 'both' && (
+            <Segmented
+              label="Which side differs"
+              value={variation.side ?? 'both'}
+              options={SIDES}
+              onChange={(side) => set('side that differs', (own) => own.side ?? 'both', { side })}
+            />
+          )}
+          <LengthSlider
+            label="Drop-outs, by up to"
+            min={0}
+            max={6}
+            step={0.5}
+            mm={variation.dropoutMm}
+            onChange={(dropoutMm) => set('drop-outs differ', (own) => say(own.dropoutMm), { dropoutMm })}
+          />
+          <LengthSlider
+            label="Stitches, by up to"
+            min={0}
+            max={3}
+            step={0.5}
+            mm={variation.stitchMm ?? 0}
+            onChange={(stitchMm) => set('stitches differ', (own) => say(own.stitchMm ?? 0), { stitchMm })}
+          />
+          <LengthSlider
+            label="Starts, by up to"
+            min={0}
+            max={40}
+            step={1}
+            mm={variation.startMm ?? 0}
+            onChange={(startMm) => set('starts differ', (own) => say(own.startMm ?? 0), { startMm })}
+          />
+          <Slider
+            label="Angle, by up to"
+            min={0}
+            max={15}
+            step={1}
+            value={variation.angleDeg}
+            said={`${variation.angleDeg}°`}
+            onChange={(angleDeg) => set('angle differs', (own) => `${own.angleDeg}°`, { angleDeg })}
+          />
+          <Button small onClick={() => set('differences', (own) => `no. ${own.seed}`, { seed: variation.seed + 1 })}>
+            Draw again
+          </Button>
         </>
       )}
     </div>

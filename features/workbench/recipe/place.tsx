@@ -1,6 +1,16 @@
 'use client';
 
-import { asOutline, changePanel, frameByHair, isSectionedFirst, middleTriangle, sectionFirst, type Panel, type PanelSide, type Place } from '@/core/pattern';
+import {
+  asOutline,
+  changePanel,
+  frameByHair,
+  isSectionedFirst,
+  middleTriangle,
+  sectionFirst,
+  type Panel,
+  type PanelSide,
+  type Place,
+} from '@/core/pattern';
 import { Select } from '@/ui/select';
 import { Button } from '@/ui/button';
 import { Slider } from '@/ui/slider';
@@ -19,9 +29,20 @@ const SIDES: readonly { value: PanelSide; words: string }[] = [
 ];
 
 const PLACE_NAMES: Record<Place['kind'], string> = {
-  whole: 'whole head', back: 'behind the ears', side: 'in front of the ears', zones: 'zones', 'part-strip': 'beside the part', 'hairline-band': 'along the hairline',
-  'face-frame': 'triangle at the face', 'crown-triangle': 'triangle at the crown', wheel: 'round the crown', triangle: 'triangle', outline: 'as drawn',
-  union: 'several places', overlap: 'where places meet', except: 'a place without others',
+  whole: 'whole head',
+  back: 'behind the ears',
+  side: 'in front of the ears',
+  zones: 'zones',
+  'part-strip': 'beside the part',
+  'hairline-band': 'along the hairline',
+  'face-frame': 'triangle at the face',
+  'crown-triangle': 'triangle at the crown',
+  wheel: 'round the crown',
+  triangle: 'triangle',
+  outline: 'as drawn',
+  union: 'several places',
+  overlap: 'where places meet',
+  except: 'a place without others',
 };
 
 /** Where the panel lies, with the figures of its place. */
@@ -29,9 +50,27 @@ export function PlaceFields({ panel, change }: RecipeProps) {
   const { plan, computed, editPlan } = useVisit();
   const { say } = useUnits();
   const { place } = panel;
-  const set = (what: string, figure: (own: Place) => string, next: Place) => change(what, (own) => figure(own.place), (own) => ({ ...own, place: next }));
-  const length = (label: string, value: number, limits: readonly [number, number], read: (own: Place) => number | undefined, to: (mm: number) => Place) => (
-    <LengthSlider label={label} min={limits[0]} max={limits[1]} step={1} mm={value} onChange={(mm) => set(label.toLowerCase(), (own) => say(read(own) ?? 0), to(mm))} />
+  const set = (what: string, figure: (own: Place) => string, next: Place) =>
+    change(
+      what,
+      (own) => figure(own.place),
+      (own) => ({ ...own, place: next }),
+    );
+  const length = (
+    label: string,
+    value: number,
+    limits: readonly [number, number],
+    read: (own: Place) => number | undefined,
+    to: (mm: number) => Place,
+  ) => (
+    <LengthSlider
+      label={label}
+      min={limits[0]}
+      max={limits[1]}
+      step={1}
+      mm={value}
+      onChange={(mm) => set(label.toLowerCase(), (own) => say(read(own) ?? 0), to(mm))}
+    />
   );
   const first = isSectionedFirst(plan, panel.id);
   const { head, outlines } = computed.drawing;
@@ -42,50 +81,141 @@ export function PlaceFields({ panel, change }: RecipeProps) {
   };
   const leaveOut = () => {
     const corners = drawn && middleTriangle(drawn.outlines, head);
-    if (corners) editPlan(`triangle left out, ${panel.name}`, (before) => changePanel(before, panel.id, (own) => ({ ...own, leaveOut: [...own.leaveOut, corners] })));
+    if (corners)
+      editPlan(`triangle left out, ${panel.name}`, (before) =>
+        changePanel(before, panel.id, (own) => ({ ...own, leaveOut: [...own.leaveOut, corners] })),
+      );
   };
   return (
     <div className="mt-4 grid gap-1 border-t border-line pt-3">
-      <p className="text-base"><span className="text-ink-soft">Place:</span> <b className="font-semibold">{PLACE_NAMES[place.kind]}</b></p>
+      <p className="text-base">
+        <span className="text-ink-soft">Place:</span> <b className="font-semibold">{PLACE_NAMES[place.kind]}</b>
+      </p>
       {place.kind === 'hairline-band' && <BandFields place={place} set={set} />}
       {place.kind === 'face-frame' &&
-        length('Depth behind the hairline', place.depthMm, [10, 110], (own) => (own.kind === 'face-frame' ? own.depthMm : undefined), (depthMm) => ({ ...place, depthMm }))}
+        length(
+          'Depth behind the hairline',
+          place.depthMm,
+          [10, 110],
+          (own) => (own.kind === 'face-frame' ? own.depthMm : undefined),
+          (depthMm) => ({ ...place, depthMm }),
+        )}
       {place.kind === 'face-frame' && (
-        <Slider label="Reach" min={20} max={100} step={1} value={place.reachDeg} said={reachSaid(place.reachDeg)} onChange={(reachDeg) => set('reach', (own) => (own.kind === 'face-frame' ? `${own.reachDeg}°` : ''), { ...place, reachDeg })} />
+        <Slider
+          label="Reach"
+          min={20}
+          max={100}
+          step={1}
+          value={place.reachDeg}
+          said={reachSaid(place.reachDeg)}
+          onChange={(reachDeg) =>
+            set('reach', (own) => (own.kind === 'face-frame' ? `${own.reachDeg}°` : ''), { ...place, reachDeg })
+          }
+        />
       )}
       {place.kind === 'face-frame' && <FrameByHair place={place} set={set} />}
       {place.kind === 'part-strip' && (
         <>
-          {length('Width, left', place.leftMm, [0, 80], (own) => (own.kind === 'part-strip' ? own.leftMm : undefined), (leftMm) => ({ ...place, leftMm }))}
-          {length('Width, right', place.rightMm, [0, 80], (own) => (own.kind === 'part-strip' ? own.rightMm : undefined), (rightMm) => ({ ...place, rightMm }))}
+          {length(
+            'Width, left',
+            place.leftMm,
+            [0, 80],
+            (own) => (own.kind === 'part-strip' ? own.leftMm : undefined),
+            (leftMm) => ({ ...place, leftMm }),
+          )}
+          {length(
+            'Width, right',
+            place.rightMm,
+            [0, 80],
+            (own) => (own.kind === 'part-strip' ? own.rightMm : undefined),
+            (rightMm) => ({ ...place, rightMm }),
+          )}
         </>
       )}
-      {place.kind === 'wheel' && length('Radius of the disc', place.radiusMm, [20, 120], (own) => (own.kind === 'wheel' ? own.radiusMm : undefined), (radiusMm) => ({ ...place, radiusMm }))}
-      {place.kind === 'crown-triangle' && length('Half its upper edge', place.halfWidthMm, [20, 120], (own) => (own.kind === 'crown-triangle' ? own.halfWidthMm : undefined), (halfWidthMm) => ({ ...place, halfWidthMm }))}
+      {place.kind === 'wheel' &&
+        length(
+          'Radius of the disc',
+          place.radiusMm,
+          [20, 120],
+          (own) => (own.kind === 'wheel' ? own.radiusMm : undefined),
+          (radiusMm) => ({ ...place, radiusMm }),
+        )}
+      {place.kind === 'crown-triangle' &&
+        length(
+          'Half its upper edge',
+          place.halfWidthMm,
+          [20, 120],
+          (own) => (own.kind === 'crown-triangle' ? own.halfWidthMm : undefined),
+          (halfWidthMm) => ({ ...place, halfWidthMm }),
+        )}
       {panel.leaveOut.length > 0 && (
         <p className="flex items-center justify-between gap-3 text-base">
-          <span className="text-ink-soft">{panel.leaveOut.length === 1 ? 'A triangle is left out' : `${panel.leaveOut.length} triangles are left out`}</span>
+          <span className="text-ink-soft">
+            {panel.leaveOut.length === 1 ? 'A triangle is left out' : `${panel.leaveOut.length} triangles are left out`}
+          </span>
           <Button
-            small onClick={() => change('left out', (own) => String(own.leaveOut.length), (own) => ({ ...own, leaveOut: own.leaveOut.slice(0, -1) }))}
+            small
+            onClick={() =>
+              change(
+                'left out',
+                (own) => String(own.leaveOut.length),
+                (own) => ({ ...own, leaveOut: own.leaveOut.slice(0, -1) }),
+              )
+            }
           >
             Take the last back in
           </Button>
         </p>
       )}
-      {place.kind !== 'outline' && place.kind !== 'triangle' && drawn && <Button small onClick={drawEdge}>Draw its edge by hand</Button>}
-      {drawn && <Button small onClick={leaveOut}>Leave a triangle out</Button>}
-      <Select label="Side" hideLabel value={panel.side} options={SIDES} onChange={(side) => change('side', (own) => own.side, (own: Panel) => ({ ...own, side }))} />
+      {place.kind !== 'outline' && place.kind !== 'triangle' && drawn && (
+        <Button small onClick={drawEdge}>
+          Draw its edge by hand
+        </Button>
+      )}
+      {drawn && (
+        <Button small onClick={leaveOut}>
+          Leave a triangle out
+        </Button>
+      )}
+      <Select
+        label="Side"
+        hideLabel
+        value={panel.side}
+        options={SIDES}
+        onChange={(side) =>
+          change(
+            'side',
+            (own) => own.side,
+            (own: Panel) => ({ ...own, side }),
+          )
+        }
+      />
       {panel.muted && (
         <div className="flex min-h-9 items-center justify-between gap-3">
           <span className="text-base">Its hair is kept plain</span>
-          <Switch label={`Keep the hair of ${panel.name} plain`} on={panel.reserves === true} onChange={(reserves) => change('kept plain', (own) => (own.reserves ? 'yes' : 'no'), (own) => ({ ...own, reserves }))} />
+          <Switch
+            label={`Keep the hair of ${panel.name} plain`}
+            on={panel.reserves === true}
+            onChange={(reserves) =>
+              change(
+                'kept plain',
+                (own) => (own.reserves ? 'yes' : 'no'),
+                (own) => ({ ...own, reserves }),
+              )
+            }
+          />
         </div>
       )}
       <div className="mt-1 flex items-center justify-between gap-3">
         <span className="text-base text-ink-soft">Sectioned off before the others</span>
         <Switch
-          label={`Section ${panel.name} off first`} on={first}
-          onChange={(on) => editPlan(`${panel.name} sectioned off ${on ? 'first' : 'in turn'}`, (before) => sectionFirst(before, panel.id, on))}
+          label={`Section ${panel.name} off first`}
+          on={first}
+          onChange={(on) =>
+            editPlan(`${panel.name} sectioned off ${on ? 'first' : 'in turn'}`, (before) =>
+              sectionFirst(before, panel.id, on),
+            )
+          }
         />
       </div>
     </div>
@@ -108,9 +238,23 @@ function FrameByHair({ place, set }: FrameByHairProps) {
   return (
     <>
       <p className={`text-sm ${reachesMm < TO_THE_CHIN_MM ? 'font-semibold text-amber-bark' : 'text-ink-soft'}`}>
-        {reachesMm < TO_THE_CHIN_MM ? `Hair from its point ends ${say(Math.max(0, reachesMm))} past the hairline: it does not reach the chin.` : `Hair from its point reaches ${say(reachesMm)} past the hairline.`}
+        {reachesMm < TO_THE_CHIN_MM
+          ? `Hair from its point ends ${say(Math.max(0, reachesMm))} past the hairline: it does not reach the chin.`
+          : `Hair from its point reaches ${say(reachesMm)} past the hairline.`}
       </p>
-      {depthMm !== place.depthMm && <Button small onClick={() => set('depth behind the hairline', (own) => (own.kind === 'face-frame' ? say(own.depthMm) : ''), { ...place, depthMm })}>Depth by the hair at its tips: {say(depthMm)}</Button>}
+      {depthMm !== place.depthMm && (
+        <Button
+          small
+          onClick={() =>
+            set('depth behind the hairline', (own) => (own.kind === 'face-frame' ? say(own.depthMm) : ''), {
+              ...place,
+              depthMm,
+            })
+          }
+        >
+          Depth by the hair at its tips: {say(depthMm)}
+        </Button>
+      )}
     </>
   );
 }

@@ -20,19 +20,34 @@ const KINDS: readonly { value: Spacing['kind']; words: string }[] = [
   { value: 'minutes', words: 'So many minutes' },
 ];
 
-const LIES = [{ value: 'spread', words: 'Spread evenly' }, { value: 'together', words: 'Close together first' }] as const;
+const LIES = [
+  { value: 'spread', words: 'Spread evenly' },
+  { value: 'together', words: 'Close together first' },
+] as const;
 
 /** Drop-outs of a spacing as a list that is typed. */
-const listOf = (spacing: PlainSpacing): readonly number[] => (spacing.kind === 'graded' ? spacing.dropoutsMm : spacing.kind === 'constant' ? [spacing.dropoutMm] : [spacing.fromMm, spacing.toMm]);
-const plainOf = (mm: readonly number[]): PlainSpacing => (mm.length === 1 ? { kind: 'constant', dropoutMm: mm[0] } : { kind: 'graded', dropoutsMm: mm });
+const listOf = (spacing: PlainSpacing): readonly number[] =>
+  spacing.kind === 'graded'
+    ? spacing.dropoutsMm
+    : spacing.kind === 'constant'
+      ? [spacing.dropoutMm]
+      : [spacing.fromMm, spacing.toMm];
+const plainOf = (mm: readonly number[]): PlainSpacing =>
+  mm.length === 1 ? { kind: 'constant', dropoutMm: mm[0] } : { kind: 'graded', dropoutsMm: mm };
 
 function listWords(spacing: Spacing, say: (mm: number) => string): string {
   const plain = spacing.kind === 'backwards' ? spacing.spacing : spacing;
-  return plain.kind === 'constant' || plain.kind === 'graded' || plain.kind === 'eased' ? listOf(plain).map(say).join(', ') : '';
+  return plain.kind === 'constant' || plain.kind === 'graded' || plain.kind === 'eased'
+    ? listOf(plain).map(say).join(', ')
+    : '';
 }
 
 /** The spacing to begin with when another rule is chosen: as near to what is there as it can be. */
-function begin(kind: Spacing['kind'], panel: Panel, { dropoutMm, foils, minutes }: { dropoutMm: number; foils: number; minutes: number }): Spacing {
+function begin(
+  kind: Spacing['kind'],
+  panel: Panel,
+  { dropoutMm, foils, minutes }: { dropoutMm: number; foils: number; minutes: number },
+): Spacing {
   const even: PlainSpacing = { kind: 'constant', dropoutMm };
   switch (kind) {
     case 'graded':
@@ -57,86 +72,200 @@ export function SpacingFields({ panel, totals, change }: RecipeProps) {
   const { spacing } = panel;
   const { say } = useUnits();
   const dropout = shownDropout(panel, totals);
-  const set = (what: string, figure: (own: Panel) => string, next: Spacing) => change(what, figure, (own) => ({ ...own, spacing: next }));
+  const set = (what: string, figure: (own: Panel) => string, next: Spacing) =>
+    change(what, figure, (own) => ({ ...own, spacing: next }));
   const solved = totals?.solvedDropoutMm;
   return (
     <div className="mt-3 grid gap-1">
       {spacing.kind === 'constant' && (
         <LengthSlider
-          label="Drop-out" min={0} max={30} step={1} mm={dropout}
+          label="Drop-out"
+          min={0}
+          max={30}
+          step={1}
+          mm={dropout}
           hint={`Pitch ${say(pitchOf(panel.thicknessMm, dropout))}. ${dropout === 0 ? 'Back to back.' : ''}`}
-          onChange={(mm) => set('drop-out', (own) => say(shownDropout(own, totals)), { kind: 'constant', dropoutMm: mm })}
+          onChange={(mm) =>
+            set('drop-out', (own) => say(shownDropout(own, totals)), { kind: 'constant', dropoutMm: mm })
+          }
         />
       )}
       {spacing.kind === 'backwards' && (
         <LengthsField
-          label="Drop-outs away from the part" mm={listOf(spacing.spacing)} max={80} hint="One after the other; the last goes on."
-          onChange={(mm) => set('drop-outs', (own) => listWords(own.spacing, say), { ...spacing, spacing: plainOf(mm) })}
+          label="Drop-outs away from the part"
+          mm={listOf(spacing.spacing)}
+          max={80}
+          hint="One after the other; the last goes on."
+          onChange={(mm) =>
+            set('drop-outs', (own) => listWords(own.spacing, say), { ...spacing, spacing: plainOf(mm) })
+          }
         />
       )}
       {spacing.kind === 'backwards' && (
         <LengthSlider
-          label="Sliver at the line" min={0} max={15} step={0.5} mm={spacing.sliverMm}
-          onChange={(mm) => set('sliver', (own) => (own.spacing.kind === 'backwards' ? say(own.spacing.sliverMm) : 'none'), { ...spacing, sliverMm: mm })}
+          label="Sliver at the line"
+          min={0}
+          max={15}
+          step={0.5}
+          mm={spacing.sliverMm}
+          onChange={(mm) =>
+            set('sliver', (own) => (own.spacing.kind === 'backwards' ? say(own.spacing.sliverMm) : 'none'), {
+              ...spacing,
+              sliverMm: mm,
+            })
+          }
         />
       )}
       {spacing.kind === 'graded' && (
         <>
           <LengthsField
-            label="Drop-outs" mm={spacing.dropoutsMm} max={80} hint="One after the other; the last goes on."
-            onChange={(dropoutsMm) => set('drop-outs', (own) => listWords(own.spacing, say), { ...spacing, dropoutsMm })}
+            label="Drop-outs"
+            mm={spacing.dropoutsMm}
+            max={80}
+            hint="One after the other; the last goes on."
+            onChange={(dropoutsMm) =>
+              set('drop-outs', (own) => listWords(own.spacing, say), { ...spacing, dropoutsMm })
+            }
           />
           <LengthSlider
-            label="Then even at" min={0} max={30} step={1} mm={dropout}
-            onChange={(mm) => set('last drop-out', (own) => say(shownDropout(own, totals)), { ...spacing, dropoutsMm: [...spacing.dropoutsMm.slice(0, -1), mm] })}
+            label="Then even at"
+            min={0}
+            max={30}
+            step={1}
+            mm={dropout}
+            onChange={(mm) =>
+              set('last drop-out', (own) => say(shownDropout(own, totals)), {
+                ...spacing,
+                dropoutsMm: [...spacing.dropoutsMm.slice(0, -1), mm],
+              })
+            }
           />
         </>
       )}
       {spacing.kind === 'eased' && (
         <>
           <LengthSlider
-            label="First drop-out" min={0} max={30} step={1} mm={spacing.fromMm}
-            onChange={(mm) => set('first drop-out', (own) => (own.spacing.kind === 'eased' ? say(own.spacing.fromMm) : 'none'), { ...spacing, fromMm: mm })}
+            label="First drop-out"
+            min={0}
+            max={30}
+            step={1}
+            mm={spacing.fromMm}
+            onChange={(mm) =>
+              set('first drop-out', (own) => (own.spacing.kind === 'eased' ? say(own.spacing.fromMm) : 'none'), {
+                ...spacing,
+                fromMm: mm,
+              })
+            }
           />
           <LengthSlider
-            label="Last drop-out" min={0} max={30} step={1} mm={spacing.toMm}
-            onChange={(mm) => set('last drop-out', (own) => (own.spacing.kind === 'eased' ? say(own.spacing.toMm) : 'none'), { ...spacing, toMm: mm })}
+            label="Last drop-out"
+            min={0}
+            max={30}
+            step={1}
+            mm={spacing.toMm}
+            onChange={(mm) =>
+              set('last drop-out', (own) => (own.spacing.kind === 'eased' ? say(own.spacing.toMm) : 'none'), {
+                ...spacing,
+                toMm: mm,
+              })
+            }
           />
         </>
       )}
       {spacing.kind === 'count' && (
         <Slider
-          label="Foils at most" min={1} max={120} step={1} value={Math.min(120, spacing.foils)} said={String(spacing.foils)} hint={totals?.note ? `${totals.note}.` : solvedHint(panel, solved, say)}
-          onChange={(foils) => set('foils', (own) => (own.spacing.kind === 'count' ? String(own.spacing.foils) : 'none'), { ...spacing, foils })}
+          label="Foils at most"
+          min={1}
+          max={120}
+          step={1}
+          value={Math.min(120, spacing.foils)}
+          said={String(spacing.foils)}
+          hint={totals?.note ? `${totals.note}.` : solvedHint(panel, solved, say)}
+          onChange={(foils) =>
+            set('foils', (own) => (own.spacing.kind === 'count' ? String(own.spacing.foils) : 'none'), {
+              ...spacing,
+              foils,
+            })
+          }
         />
       )}
       {spacing.kind === 'count' && (
         <Segmented
-          label="Where they lie" value={typeof spacing.togetherMm === 'number' ? 'together' : 'spread'} options={LIES}
-          onChange={(how) => set('where they lie', (own) => (own.spacing.kind === 'count' && typeof own.spacing.togetherMm === 'number' ? 'together' : 'spread'), { ...spacing, togetherMm: how === 'together' ? 2 : null })}
+          label="Where they lie"
+          value={typeof spacing.togetherMm === 'number' ? 'together' : 'spread'}
+          options={LIES}
+          onChange={(how) =>
+            set(
+              'where they lie',
+              (own) =>
+                own.spacing.kind === 'count' && typeof own.spacing.togetherMm === 'number' ? 'together' : 'spread',
+              { ...spacing, togetherMm: how === 'together' ? 2 : null },
+            )
+          }
         />
       )}
       {spacing.kind === 'count' && typeof spacing.togetherMm === 'number' && (
         <LengthSlider
-          label="Drop-out" min={0} max={30} step={1} mm={spacing.togetherMm}
-          onChange={(togetherMm) => set('drop-out', (own) => (own.spacing.kind === 'count' ? say(own.spacing.togetherMm ?? 0) : ''), { ...spacing, togetherMm })}
+          label="Drop-out"
+          min={0}
+          max={30}
+          step={1}
+          mm={spacing.togetherMm}
+          onChange={(togetherMm) =>
+            set('drop-out', (own) => (own.spacing.kind === 'count' ? say(own.spacing.togetherMm ?? 0) : ''), {
+              ...spacing,
+              togetherMm,
+            })
+          }
         />
       )}
       {spacing.kind === 'share' && (
         <Slider
-          label="Lightened" min={1} max={60} step={1} value={Math.round(spacing.lightened * 100)} said={`${Math.round(spacing.lightened * 100)} %`} hint={solvedHint(panel, solved, say)}
-          onChange={(percent) => set('lightened', (own) => (own.spacing.kind === 'share' ? `${Math.round(own.spacing.lightened * 100)} %` : 'none'), { ...spacing, lightened: percent / 100 })}
+          label="Lightened"
+          min={1}
+          max={60}
+          step={1}
+          value={Math.round(spacing.lightened * 100)}
+          said={`${Math.round(spacing.lightened * 100)} %`}
+          hint={solvedHint(panel, solved, say)}
+          onChange={(percent) =>
+            set(
+              'lightened',
+              (own) => (own.spacing.kind === 'share' ? `${Math.round(own.spacing.lightened * 100)} %` : 'none'),
+              { ...spacing, lightened: percent / 100 },
+            )
+          }
         />
       )}
       {spacing.kind === 'minutes' && (
         <Slider
-          label="Minutes at most" min={1} max={150} step={1} value={Math.min(150, spacing.minutes)} said={`${spacing.minutes} min`} hint={solvedHint(panel, solved, say)}
-          onChange={(minutes) => set('minutes', (own) => (own.spacing.kind === 'minutes' ? `${own.spacing.minutes} min` : 'none'), { ...spacing, minutes })}
+          label="Minutes at most"
+          min={1}
+          max={150}
+          step={1}
+          value={Math.min(150, spacing.minutes)}
+          said={`${spacing.minutes} min`}
+          hint={solvedHint(panel, solved, say)}
+          onChange={(minutes) =>
+            set('minutes', (own) => (own.spacing.kind === 'minutes' ? `${own.spacing.minutes} min` : 'none'), {
+              ...spacing,
+              minutes,
+            })
+          }
         />
       )}
       <Select
-        label="Spacing rule" hideLabel value={spacing.kind} options={spacing.kind === 'budget' ? [...KINDS, { value: 'budget', words: 'So much money' }] : KINDS}
-        onChange={(kind) => set('spacing', (own) => KINDS.find((rule) => rule.value === own.spacing.kind)?.words.toLowerCase() ?? own.spacing.kind, begin(kind, panel, { dropoutMm: dropout, foils: totals?.foils ?? 20, minutes: totals?.minutes ?? 20 }))}
+        label="Spacing rule"
+        hideLabel
+        value={spacing.kind}
+        options={spacing.kind === 'budget' ? [...KINDS, { value: 'budget', words: 'So much money' }] : KINDS}
+        onChange={(kind) =>
+          set(
+            'spacing',
+            (own) => KINDS.find((rule) => rule.value === own.spacing.kind)?.words.toLowerCase() ?? own.spacing.kind,
+            begin(kind, panel, { dropoutMm: dropout, foils: totals?.foils ?? 20, minutes: totals?.minutes ?? 20 }),
+          )
+        }
       />
     </div>
   );
