@@ -33,6 +33,9 @@ export interface Recipe {
   readonly lifts: boolean;
 }
 
+/** It is not ready before, minutes: what the maker wants, or the time of a colour; 0 where the level alone decides. */
+export const leastMinutesOf = ({ leastMinutes, minutes }: Recipe): number => leastMinutes ?? minutes ?? 0;
+
 export type RecipeRead = { readonly ok: true; readonly recipe: Recipe } | { readonly ok: false; readonly problem: string };
 
 /** Longest time where a maker gives none for a use: the shorter of the others, and a sentence says so. */

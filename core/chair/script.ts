@@ -1,3 +1,4 @@
+import { leastMinutesOf } from '../bowl';
 import type { Block, ClockRules, Course, Pulling, RinsePoint } from '../clock';
 import type { LiftOf, StrandReading } from '../lift';
 import type { Plan } from '../pattern';
@@ -123,7 +124,7 @@ export function scriptOf({ plan, course, steps, offers, naturalLevel, ...input }
 
 /** What of a script follows Mix, without any plan of the clock. */
 export function scriptPartOf({ work, clock, shelf }: Pick<ScriptInput, 'work' | 'clock' | 'shelf'>): ScriptPart {
-  const minutesOf = new Map(work.letters.map(({ letter, recipe }) => [letter, recipe?.leastMinutes ?? recipe?.minutes ?? 0]));
+  const minutesOf = new Map(work.letters.map(({ letter, recipe }) => [letter, recipe ? leastMinutesOf(recipe) : 0]));
   const units = clock.blocks.flatMap((block) => block.units.map((unit, i) => scriptUnit(unit, block.foils[i].seconds, minutesOf.get(unit.letter) ?? 0)));
   const mixes: Record<string, ScriptMix> = {};
   for (const { letter, mix, endsMix, endsGrams } of work.units) {

@@ -2,6 +2,7 @@ import {
   makeHead, scalpAreas, zoneName, type Head, type HeadSpec, type OpenedPoint, type Outline, type ScalpGrid, type Zone,
 } from '../head';
 import { framesOf, headGrids, onGrid, type Frame, type HeadGrids } from './frame';
+import { panelOfEdit } from './foil-edits';
 import { hairLed } from './hair-led';
 import { mirrorPanel } from './mirror';
 import type { Crossed } from './crossing';
@@ -14,7 +15,7 @@ import type { EditNote, PanelProblem, Sheet } from './sheet';
 import { buildSheet, type ComputedPanel } from './build-sheet';
 import { nominalDropout, pitchOf } from './spacing';
 import { solveSpacing, type SolvedSpacing } from './solve';
-import type { HandEdit, Panel, Plan, Side } from './types';
+import type { Panel, Plan, Side } from './types';
 import { differencesOf, variedDirection } from './variation';
 
 /** More foils than this in one panel are a slip of the finger, not a plan. */
@@ -108,7 +109,7 @@ export function createPatternEngine(): PatternEngine {
           return { solved, tooMany, placed: tooMany ? null : foilsOfPanel(panel, sides, solved, plan.hair, plan.foil, plan.edits, seen, notes) };
         };
         // A panel that no hand edit concerns is laid as it was before.
-        const untouched = !plan.edits.some((edit) => concerns(edit, panel.id));
+        const untouched = !plan.edits.some((edit) => panelOfEdit(edit) === panel.id);
         const { solved, tooMany, placed } = untouched ? laid.get(JSON.stringify([panel, sides.map(({ key }) => key), plan.hair, plan.foil]), lay) : lay();
         if (solved.problem) say(solved.problem);
         if (!placed) {
@@ -163,8 +164,6 @@ interface Laid {
   readonly tooMany: string | undefined;
   readonly placed: PanelFoils | null;
 }
-
-const concerns = (edit: HandEdit, panel: string): boolean => (edit.kind === 'add' ? edit.panel === panel : edit.foil.startsWith(`${panel}/`));
 
 /** A frame with the part of another: a panel's own raster stays. */
 const withPartOf = (own: Frame, now: Frame): Frame => (own.grid === now.grid ? now : onGrid(now, own.grid));

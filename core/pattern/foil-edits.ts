@@ -1,6 +1,9 @@
 import type { EditNote } from './sheet';
 import type { HandEdit, Plan, SingleGather } from './types';
 
+/** Panel that an edit by hand concerns. */
+export const panelOfEdit = (edit: HandEdit): string => (edit.kind === 'add' ? edit.panel : edit.foil.split('/')[0]);
+
 const concerns = (edit: HandEdit, foil: string) => edit.kind !== 'add' && edit.foil === foil;
 
 /** The plan without one foil. */

@@ -1,7 +1,7 @@
 import { zoneNear, type Zone } from '../head';
 import type { Frame } from './frame';
 import { hairIn } from './hair';
-import type { Panel, Place, PlanHair } from './types';
+import { followsHair, type Panel, type Place, type PlanHair } from './types';
 
 const { cos, min, round, sin, PI } = Math;
 const DEG = PI / 180;
@@ -82,7 +82,7 @@ function placeOf(place: Place, hair: PlanHair, frame: Frame): Place {
   switch (place.kind) {
     case 'hairline-band': {
       const { widthMm, insetMm } = place;
-      if (typeof widthMm === 'number' || !('hairsPerMm' in widthMm)) return place;
+      if (!followsHair(widthMm)) return place;
       return {
         ...place,
         widthMm: hangingHair(widthMm.hairsPerMm, hair, frame, insetMm).map(

@@ -26,7 +26,7 @@ export { foilsOfRoots, foilsOverRoots, indexRoots, type FoiledRoots, type RootIn
 export type * from './sheet';
 export { nominalDropout, pitchOf, rowCount, rowOffsets } from './spacing';
 export { formulaOf, placesOf, type FoilPlace } from './rotation';
-export { USUAL_TREATMENT } from './types';
+export { followsHair, USUAL_TREATMENT } from './types';
 export type * from './types';
 export { seeded } from './seeded';
 export { sharesOf, sharesWords, type HairShares, type Shares } from './shares';

@@ -1,5 +1,5 @@
 import { mirrorHeadSpec } from '../head';
-import type { Direction, DiskPoint, HandEdit, Panel, PanelSide, Place, Plan, PlanHair, SequenceStep, Variation } from './types';
+import { followsHair, type Direction, type DiskPoint, type HandEdit, type Panel, type PanelSide, type Place, type Plan, type PlanHair, type SequenceStep, type Variation } from './types';
 import { swapSide, type Zone } from '../head';
 
 /** The same panel on the other side: what a mirror shows. Mirroring twice gives the panel back. */
@@ -67,7 +67,7 @@ function mirrorPlace(place: Place, side: PanelSide): Place {
     case 'part-strip':
       return { ...place, leftMm: place.rightMm, rightMm: place.leftMm };
     case 'hairline-band':
-      return typeof place.widthMm === 'number' || 'hairsPerMm' in place.widthMm ? place : { ...place, widthMm: place.widthMm.map(([a, mm]) => [0 - a, mm] as const) };
+      return typeof place.widthMm === 'number' || followsHair(place.widthMm) ? place : { ...place, widthMm: place.widthMm.map(([a, mm]) => [0 - a, mm] as const) };
     // Outlines of a panel on both sides are drawn on the left, in a mirror too.
     case 'triangle':
       return side === 'both' ? place : { ...place, corners: mirrorPoints(place.corners) };

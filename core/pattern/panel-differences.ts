@@ -1,5 +1,6 @@
+import { panelOfEdit } from './foil-edits';
 import { addPanel, removePanel } from './panel-edits';
-import type { HandEdit, Panel, Plan } from './types';
+import type { Panel, Plan } from './types';
 
 /** A panel in which two versions of a plan differ. */
 export interface PanelDifference {
@@ -8,7 +9,6 @@ export interface PanelDifference {
   readonly kind: 'changed' | 'added' | 'removed';
 }
 
-const panelOfEdit = (edit: HandEdit) => (edit.kind === 'add' ? edit.panel : edit.foil.split('/')[0]);
 const editsOf = (plan: Plan, id: string) => plan.edits.filter((edit) => panelOfEdit(edit) === id);
 const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
 

@@ -7,6 +7,7 @@ import { applyEdits, draftRow, type DraftFoil, type HalfContext } from './hand-e
 import { placeRows, type Cell, type PanelHalf, type PlacedRow } from './rows';
 import { formulaOf, placesOf, type FoilPlace } from './rotation';
 import { ribbonOf, runsInside, SAMPLE_MM, type Ribbon } from './section-line';
+import { smoothstep } from './smoothstep';
 import type { EditNote, Foil, PaintedSection, TreatedDropout } from './sheet';
 import type { SolvedSpacing } from './solve';
 import { variedGather, variedSpacing, type Differences } from './variation';
@@ -127,7 +128,7 @@ function angleOf({ source }: PlacedRow, { line, from, to, ribbon }: Cell, { half
 function startAt({ distanceMm, lastMm }: Panel['start'], turn: number, lastTurn: number): number {
   if (lastMm === undefined || lastMm === null || lastTurn < 1) return distanceMm;
   const f = Math.min(1, turn / lastTurn);
-  return distanceMm + (lastMm - distanceMm) * f * f * (3 - 2 * f);
+  return distanceMm + (lastMm - distanceMm) * smoothstep(f);
 }
 
 /** @param lastTurn of the panel's last row */

@@ -1,4 +1,5 @@
 import { addScaled, cross, length, normalize, scale, subtract, surfaceNormal, vec, type Head, type Vec3 } from '../head';
+import { smoothstep } from './smoothstep';
 
 const { abs, cos, max, min, sin } = Math;
 const DEG = Math.PI / 180;
@@ -47,7 +48,7 @@ function straightOnTop(head: Head, point: Vec3, normal: Vec3, steep: Vec3): { le
   const { azimuth, arc, hairArc } = head.locate(point);
   const [near, far] = TOP;
   const f = min(1, max(0, (arc / hairArc - near) / (far - near)));
-  const straight = 1 - f * f * (3 - 2 * f);
+  const straight = 1 - smoothstep(f);
   if (straight === 0) return { level, up: steep };
   // At the side of the head horizontal is straight back already; before and behind it there is a quarter turn to go.
   const from = azimuth < -Math.PI / 2 ? azimuth + 2 * Math.PI : azimuth;

@@ -22,13 +22,13 @@ export function pivotField(
   const { grid, head } = frame;
   const first = planeField(panel, fromDeg);
   const last = to.part ? alongPart(panel) : oriented(planeField(panel, to.deg), first, panel);
-  const near: number[] = [];
-  for (let i = 0; i < depths.length; i += 1) if (depths[i] > -MARGIN_MM * head.k && grid.points[i]) near.push(i);
   const both = new Map<number, readonly [number, number]>();
   let low = Infinity;
   let high = -Infinity;
-  for (const i of near) {
-    const a = sOf(first, grid.points[i]!);
+  for (let i = 0; i < depths.length; i += 1) {
+    const point = grid.points[i];
+    if (!point || !(depths[i] > -MARGIN_MM * head.k)) continue;
+    const a = sOf(first, point);
     const b = last(i);
     if (a === undefined || b === undefined) continue;
     both.set(i, [a, b]);

@@ -5,7 +5,8 @@ import {
 import type { Frame } from './frame';
 import { crossesItself, polygonArea, polygonDepth } from './polygon';
 import { behindEarLine, beyondAzimuth, both, either, hairBearing, leftOf, not, type Region } from './region';
-import type { BandWidth, DiskPoint, Panel, Place, Side } from './types';
+import { smoothstep } from './smoothstep';
+import { followsHair, type BandWidth, type DiskPoint, type HairLedWidth, type Panel, type Place, type Side } from './types';
 
 // Taken once: these run in the hot loops.
 const { cos, hypot, max, min, sin } = Math;
@@ -155,7 +156,7 @@ function hairlineBand(place: Extract<Place, { kind: 'hairline-band' }>, frame: F
   const distance = frame.hairlineDistance();
   const { widthMm, insetMm = 0 } = place;
   // Before anything is laid the widths that follow the hair have been put in.
-  const widthAt = bandWidth(typeof widthMm === 'object' && 'hairsPerMm' in widthMm ? 0 : widthMm);
+  const widthAt = bandWidth(followsHair(widthMm) ? 0 : widthMm);
   return ({ index, place: at }) =>
     min(
       insetMm + widthAt(at.azimuth / DEG) - distance[index],
@@ -166,7 +167,7 @@ function hairlineBand(place: Extract<Place, { kind: 'hairline-band' }>, frame: F
 }
 
 /** Width of a band by azimuth (degrees): one figure, or eased between widths at azimuths, round the head. */
-export function bandWidth(width: Exclude<BandWidth, { readonly hairsPerMm: number }>): (azimuthDeg: number) => number {
+export function bandWidth(width: Exclude<BandWidth, HairLedWidth>): (azimuthDeg: number) => number {
   if (typeof width === 'number') return () => width;
   const knots = [...width].sort((a, b) => a[0] - b[0]);
   if (knots.length === 1) return () => knots[0][1];
@@ -176,7 +177,7 @@ export function bandWidth(width: Exclude<BandWidth, { readonly hairsPerMm: numbe
     const [a0, w0] = i > 0 ? knots[i - 1] : [knots[knots.length - 1][0] - 360, knots[knots.length - 1][1]];
     const [a1, w1] = i < knots.length ? knots[i] : [knots[0][0] + 360, knots[0][1]];
     const f = a1 > a0 ? (azimuthDeg - a0) / (a1 - a0) : 0;
-    return w0 + (w1 - w0) * f * f * (3 - 2 * f);
+    return w0 + (w1 - w0) * smoothstep(f);
   };
 }
 

@@ -1,4 +1,4 @@
-import { formatLength, type LengthUnit } from '../units';
+import { bareLength, formatLength, type LengthUnit } from '../units';
 import { nominalDropout } from './spacing';
 import type { Direction, Gather, Panel } from './types';
 
@@ -70,20 +70,17 @@ export function partingName(direction: Direction, angleDeg: number): string {
 
 /** Recipe of a panel in one line: `fine weave, 4 + 5 mm` (thickness + drop-out), in the unit that is asked for. */
 export function recipeLine(panel: Panel, unit: LengthUnit = 'mm'): string {
-  return `${gatherName(panel.gather, panel.thicknessMm)}, ${figure(panel.thicknessMm, unit)} + ${spacingName(panel, unit)}`;
+  return `${gatherName(panel.gather, panel.thicknessMm)}, ${bareLength(panel.thicknessMm, unit)} + ${spacingName(panel, unit)}`;
 }
-
-/** The figure of a length without its unit; inches keep their mark. */
-const figure = (mm: number, unit: LengthUnit) => formatLength(mm, unit).replace(/ (mm|cm)$/, '');
 
 function spacingName({ spacing }: Panel, unit: LengthUnit): string {
   switch (spacing.kind) {
     case 'constant':
       return formatLength(spacing.dropoutMm, unit);
     case 'graded':
-      return `${spacing.dropoutsMm.map((mm) => figure(mm, unit)).join(', ')} …${unit === 'in' ? '' : ` ${unit}`}`;
+      return `${spacing.dropoutsMm.map((mm) => bareLength(mm, unit)).join(', ')} …${unit === 'in' ? '' : ` ${unit}`}`;
     case 'eased':
-      return `${figure(spacing.fromMm, unit)}–${formatLength(spacing.toMm, unit)}`;
+      return `${bareLength(spacing.fromMm, unit)}–${formatLength(spacing.toMm, unit)}`;
     case 'count':
       return `as ${spacing.foils} foils ask`;
     case 'share':

@@ -1,3 +1,4 @@
+import { smoothstep } from './smoothstep';
 import type { PlainSpacing, Spacing } from './types';
 
 /** Neighbouring drop-outs of an eased spacing differ by no more than this factor. */
@@ -93,7 +94,7 @@ function easedSeries(lengthMm: number, sizes: RowSizes, fromMm: number, toMm: nu
   for (let i = 0; i < MOST_ROWS && offset <= lengthMm; i += 1) {
     const { thicknessMm } = sizes(i);
     const f = Math.min(1, offset / Math.max(1e-9, lengthMm - thicknessMm));
-    const wanted = fromMm + (toMm - fromMm) * f * f * (3 - 2 * f);
+    const wanted = fromMm + (toMm - fromMm) * smoothstep(f);
     const before = values[i - 1];
     const allowed = before === undefined ? wanted : Math.min(Math.max(before, NEARLY_NONE_MM) * LARGEST_JUMP, Math.max(wanted, before / LARGEST_JUMP));
     values.push(allowed);

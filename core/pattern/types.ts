@@ -33,7 +33,11 @@ export type Place =
  * Width of a band: one figure; widths at azimuths (degrees, signed) eased between; or as much as leaves an even line of hair
  * hanging all the way round, so many hairs of usual length per mm of hairline.
  */
-export type BandWidth = number | readonly (readonly [azimuthDeg: number, mm: number])[] | { readonly hairsPerMm: number };
+export type BandWidth = number | readonly (readonly [azimuthDeg: number, mm: number])[] | HairLedWidth;
+export interface HairLedWidth {
+  readonly hairsPerMm: number;
+}
+export const followsHair = (width: BandWidth): width is HairLedWidth => typeof width === 'object' && 'hairsPerMm' in width;
 
 export type Side = 'left' | 'right';
 
@@ -176,7 +180,7 @@ export interface Start {
   readonly teasing: number;
   /** Distance on the panel's last row, eased from the first; left out where all are alike. */
   readonly lastMm?: number | null;
-  /** So much further from the scalp at both edges of a section. */
+  /** Further from the scalp at both edges of a section, by this much. */
   readonly edgesMm?: number;
   /** Painted so far from the scalp and no further, mm; left out where to the ends. */
   readonly toMm?: number | null;

@@ -43,6 +43,9 @@ export function formatLength(mm: number, unit: LengthUnit = 'mm'): string {
   return `${formatInches(mm / MM_PER_INCH)}"`;
 }
 
+/** A length without its unit, where that stands beside it; inches keep their mark. */
+export const bareLength = (mm: number, unit: LengthUnit = 'mm'): string => formatLength(mm, unit).replace(/ (mm|cm)$/, '');
+
 function trim(value: number, digits: number): string {
   return String(Number(value.toFixed(digits)));
 }

@@ -1,4 +1,4 @@
-import type { Recipe } from '../bowl';
+import { leastMinutesOf, type Recipe } from '../bowl';
 import type { Zone } from '../head';
 import { levelAfter, LIFT_FACTORS, onThisHead, readyAfter, type HeadFactor, type LiftOf } from '../lift';
 import type { PlanHair } from '../pattern';
@@ -108,7 +108,7 @@ function stretchesOf(unit: PlacedUnit, recipe: Recipe, { naturalLevel, targetLev
     from,
     target: recipe.target ?? targetLevel,
     limitMinutes: limitOf(unit, recipe),
-    leastMinutes: recipe.leastMinutes ?? recipe.minutes ?? 0,
+    leastMinutes: leastMinutesOf(recipe),
     lift: { volumes, factor: factor * more, most: recipe.most, ...(recipe.heat && { warmth: LIFT_FACTORS.warmth }) },
     units: [],
     zones: new Set(),

@@ -43,7 +43,7 @@ export interface PlacedUnit {
   /** Where the product begins on the strand, how far it is thinned out, and pushes of backcombing. */
   readonly startMm: number;
   readonly featherMm: number;
-  /** So much further from the scalp at both edges of the section. */
+  /** Further from the scalp at both edges of the section, by this much. */
   readonly edgesMm: number;
   readonly teasing: number;
   /** Stretch that is painted, mm from the scalp; both the same where nothing is. */

@@ -7,8 +7,8 @@ export function startWords({
   startMm,
   featherMm,
   teasing,
-  edgesMm = 0,
-}: Pick<PlacedUnit, 'startMm' | 'featherMm' | 'teasing'> & Partial<Pick<PlacedUnit, 'edgesMm'>>): string {
+  edgesMm,
+}: Pick<PlacedUnit, 'startMm' | 'featherMm' | 'teasing' | 'edgesMm'>): string {
   return [
     startMm > 0 ? `${mm(startMm)} off the scalp` : 'from the scalp, not on it',
     edgesMm > 0 && `${mm(edgesMm)} further out at the edges`,

@@ -2,7 +2,7 @@
 
 import clsx from 'clsx';
 import type { ReactNode } from 'react';
-import { endOf, unitName, type NextStep, type ScriptUnit, type ServiceScript, type ServiceState, type StepState } from '@/core/chair';
+import { endOf, unitName, type NextStep, type ServiceScript, type ServiceState, type StepState } from '@/core/chair';
 import { basinMinutes } from '@/core/clock';
 import { zoneName } from '@/core/head';
 import { angleName, gatherName, partingName, type Plan, type SingleGather } from '@/core/pattern';
@@ -69,6 +69,7 @@ function FoilWords({ plan, state, step, now }: Pick<StepViewProps, 'state' | 'no
   const { own: { unit, added }, block, place, turned } = step;
   const spent = state.freeAt === null ? 0 : now - state.freeAt;
   const ends = endsSentence(unit);
+  const panel = plan.panels.find(({ id }) => id === unit.panel);
   return (
     <div className="grid content-center gap-[clamp(4px,1.4vh,14px)]">
       <p className="text-xl font-semibold text-ink-soft">{unit.panelName} · {zoneName(unit.zone).toLowerCase()} · {place + 1} of {block.units.length}</p>
@@ -80,23 +81,14 @@ function FoilWords({ plan, state, step, now }: Pick<StepViewProps, 'state' | 'no
         <p role="alert" className="rounded-ui bg-amber-bark px-4 py-2 text-3xl font-extrabold text-[#fff]">Now {unit.letter}, not {turned.from}</p>
       )}
       <p className="text-2xl leading-tight font-semibold" aria-label="Mix">{unit.letter}: {unit.mix}{!unit.lifts && ' (deposits)'}</p>
-      <p className="text-xl leading-snug" aria-label="Where">{capital(startWords(unit))}; {reachWords(unit)}{unit.laidWith === 'between foils' ? '; between the foils' : unit.laidWith === 'open air' ? '; in the open air' : isCovered(plan, unit) ? '; one sheet under, one over' : ''}.{ends && <b> {capital(ends)}.</b>}</p>
+      <p className="text-xl leading-snug" aria-label="Where">{capital(startWords(unit))}; {reachWords(unit)}{unit.laidWith === 'between foils' ? '; between the foils' : unit.laidWith === 'open air' ? '; in the open air' : panel?.cover === 'under-and-over' ? '; one sheet under, one over' : ''}.{ends && <b> {capital(ends)}.</b>}</p>
       <div className="grid gap-1">
-        <p className="text-xl" aria-label="Section">{capital(gatherName(unit.gather, unit.thicknessMm))}, {Math.round(unit.widthMm)} × {round(unit.thicknessMm)} mm, {wayOf(plan, unit)}</p>
+        <p className="text-xl" aria-label="Section">{capital(gatherName(unit.gather, unit.thicknessMm))}, {Math.round(unit.widthMm)} × {round(unit.thicknessMm)} mm, {panel ? partingName(panel.direction, unit.angleDeg) : angleName(unit.angleDeg)}</p>
         <Stitches gather={unit.gather} widthMm={unit.widthMm} deposits={!unit.lifts} />
       </div>
       <p className="text-[clamp(34px,6vh,52px)] leading-none font-bold" aria-label="Seconds spent">{seconds(spent)} <span className="text-2xl font-medium text-ink-soft">usually {seconds(unit.seconds * 1000)}</span></p>
     </div>
   );
-}
-
-/** Whether a sheet goes under the hair and another over it. */
-const isCovered = ({ panels }: Plan, { panel }: ScriptUnit) => panels.find(({ id }) => id === panel)?.cover === 'under-and-over';
-
-/** Which way a parting runs, in words. */
-function wayOf({ panels }: Plan, { panel, angleDeg }: ScriptUnit): string {
-  const own = panels.find(({ id }) => id === panel);
-  return own ? partingName(own.direction, angleDeg) : angleName(angleDeg);
 }
 
 /** The letter of a formula with the glyph of the gather: dark and purple where it deposits. */

@@ -2,7 +2,7 @@
 
 import { createContext, useContext, useMemo, type ReactNode } from 'react';
 import { USUAL_HOUSE } from '@/core/formats';
-import { formatLength, parseLength, type LengthUnit } from '@/core/units';
+import { bareLength, formatLength, parseLength, type LengthUnit } from '@/core/units';
 import type { House } from '@/core/visit';
 import { DecimalComma } from '@/ui/decimal';
 import { written } from '@/ui/written';
@@ -22,6 +22,8 @@ export interface Units {
   readonly unit: LengthUnit;
   /** `6 mm`, `0.6 cm`, `1/4"`. */
   say(mm: number): string;
+  /** The same without its unit: `6`, `0.6`, `1/4"`. */
+  bare(mm: number): string;
   /** Reads what was typed, in any unit; undefined when it is no length. */
   read(text: string): number | undefined;
 }
@@ -32,6 +34,7 @@ export function useUnits(): Units {
     () => ({
       unit: units,
       say: (mm) => written(formatLength(mm, units), decimalComma),
+      bare: (mm) => written(bareLength(mm, units), decimalComma),
       read: (text) => {
         const parsed = parseLength(text, units);
         return parsed.ok ? parsed.mm : undefined;

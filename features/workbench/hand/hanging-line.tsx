@@ -1,9 +1,8 @@
 'use client';
 
-import { useMemo } from 'react';
-import { hangingHair } from '@/core/pattern';
 import { useVisit } from '../../visit/store';
 import { onScreen } from '../../head/scalp-map';
+import { useHangingHair } from '../use-hanging-hair';
 
 /** Bars stand so far outside the hairline, and are so long where the line is full, mm of the opened head. */
 const OUT_MM = 5;
@@ -14,21 +13,9 @@ const LABELLED_EVERY_DEG = 30;
 export function HangingLine() {
   const { plan, computed, selected } = useVisit();
   const { head } = computed.drawing;
-  const place = plan.panels.find(({ id, muted }) => id === selected.panel && !muted)?.place;
-  const width =
-    place?.kind === 'hairline-band' && typeof place.widthMm === 'object' && 'hairsPerMm' in place.widthMm
-      ? place
-      : undefined;
-  const wanted = width ? (width.widthMm as { readonly hairsPerMm: number }).hairsPerMm : 0;
-  const all = useMemo(
-    () =>
-      width
-        ? hangingHair(wanted, plan.hair, { head, grid: computed.grid }, width.insetMm).filter(
-            ({ azimuthDeg }) => Math.abs(azimuthDeg) >= width.fromDeg && Math.abs(azimuthDeg) <= width.toDeg,
-          )
-        : [],
-    [width, wanted, plan.hair, head, computed.grid],
-  );
+  const line = useHangingHair(plan.panels.find(({ id, muted }) => id === selected.panel && !muted)?.place);
+  if (!line) return null;
+  const { wanted, all } = line;
   return (
     <g pointerEvents="none">
       {all.map(({ azimuthDeg, widthMm, hairsPerMm }) => {

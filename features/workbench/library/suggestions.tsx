@@ -4,15 +4,15 @@ import { useEffect, useState } from 'react';
 import { greyShareOf } from '@/core/hair-map';
 import type { SuggestFacts } from '@/core/suggest';
 import { timeThereIs } from '@/core/visit';
-import type { PatternAsks, VisitAsked } from '@/workers/pattern-asks';
+import type { PatternAsks } from '@/workers/pattern-asks';
 import { Button } from '@/ui/button';
 import { useHouse } from '../../house/context';
 import { barkOf } from '../../visit/bark';
-import { useComputed } from '../../visit/computed';
 import { useVisit } from '../../visit/store';
 import type { TakePattern } from './take';
 import { PatternCard } from './pattern-card';
 import { PatternWorker } from '../pattern-worker';
+import { useAsked } from './use-asked';
 
 const WEEK_MS = 7 * 86_400_000;
 
@@ -55,12 +55,6 @@ export function Suggestions({ take }: { take: TakePattern }) {
       </ol>
     </>
   );
-}
-
-/** The open visit, for what it comes to with another pattern. */
-export function useAsked(): VisitAsked {
-  const { consult, mix, facts } = useComputed();
-  return { documents: { consult, mix, outcome: null }, facts };
 }
 
 function useFacts(): SuggestFacts {

@@ -5,7 +5,7 @@ import type { Plan } from '@/core/pattern';
 import { applyTechnique, type Laid } from '@/core/technique';
 import type { LaidPattern } from '@/workers/pattern-asks';
 import { PatternWorker } from '../pattern-worker';
-import { useAsked } from './suggestions';
+import { useAsked } from './use-asked';
 
 export interface KeyedTechnique {
   readonly key: string;

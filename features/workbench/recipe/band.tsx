@@ -1,13 +1,12 @@
 'use client';
 
-import { useMemo } from 'react';
 import { zoneName } from '@/core/head';
-import { hangingHair, type BandWidth, type Place } from '@/core/pattern';
+import { followsHair, type BandWidth, type Place } from '@/core/pattern';
 import { Segmented } from '@/ui/segmented';
 import { Select } from '@/ui/select';
 import { Slider } from '@/ui/slider';
 import { useUnits } from '../../house/context';
-import { useVisit } from '../../visit/store';
+import { useHangingHair } from '../use-hanging-hair';
 import { LengthSlider } from './length-slider';
 
 type Band = Extract<Place, { kind: 'hairline-band' }>;
@@ -41,7 +40,7 @@ interface BandFieldsProps {
 export function BandFields({ place, set }: BandFieldsProps) {
   const { say } = useUnits();
   const { widthMm } = place;
-  const kind: WidthKind = typeof widthMm === 'number' ? 'even' : 'hairsPerMm' in widthMm ? 'hair' : 'run';
+  const kind: WidthKind = typeof widthMm === 'number' ? 'even' : followsHair(widthMm) ? 'hair' : 'run';
   const [first, last] = runOf(widthMm, place);
   const of = (read: (own: Band) => string) => (own: Place) => (own.kind === 'hairline-band' ? read(own) : '');
   const width = (what: string, next: BandWidth) =>
@@ -115,7 +114,7 @@ export function BandFields({ place, set }: BandFieldsProps) {
           />
         </>
       )}
-      {typeof widthMm === 'object' && 'hairsPerMm' in widthMm && (
+      {followsHair(widthMm) && (
         <>
           <Slider
             label="Hair hanging out"
@@ -126,7 +125,7 @@ export function BandFields({ place, set }: BandFieldsProps) {
             said={`${widthMm.hairsPerMm} hairs/mm`}
             onChange={(hairsPerMm) => width('line of hair', { hairsPerMm })}
           />
-          <Hanging hairsPerMm={widthMm.hairsPerMm} place={place} />
+          <Hanging place={place} />
         </>
       )}
       <LengthSlider
@@ -150,19 +149,13 @@ export function BandFields({ place, set }: BandFieldsProps) {
 }
 
 /** What the hair makes of a band that follows it: its widths, and where the line stays thin. */
-function Hanging({ hairsPerMm, place }: { hairsPerMm: number; place: Band }) {
-  const { plan, computed } = useVisit();
+function Hanging({ place }: { place: Band }) {
   const { say } = useUnits();
-  const all = useMemo(
-    () =>
-      hangingHair(hairsPerMm, plan.hair, { head: computed.drawing.head, grid: computed.grid }, place.insetMm).filter(
-        ({ azimuthDeg }) => Math.abs(azimuthDeg) >= place.fromDeg && Math.abs(azimuthDeg) <= place.toDeg,
-      ),
-    [hairsPerMm, plan.hair, computed.drawing.head, computed.grid, place.insetMm, place.fromDeg, place.toDeg],
-  );
-  if (all.length === 0) return null;
+  const line = useHangingHair(place);
+  if (!line || line.all.length === 0) return null;
+  const { wanted, all } = line;
   const widths = all.map(({ widthMm }) => widthMm);
-  const thin = all.filter((own) => own.hairsPerMm < hairsPerMm);
+  const thin = all.filter((own) => own.hairsPerMm < wanted);
   const zones = [...new Set(thin.map(({ zone }) => zoneName(zone).toLowerCase()))];
   return (
     <p className="text-sm text-ink-soft" aria-label="Widths by the hair">
@@ -195,14 +188,14 @@ function run({ fromDeg, toDeg }: Band, first: number, last: number): BandWidth {
 /** A band whose ends moved: a run of widths goes from end to end again. */
 function rerun(place: Band): Band {
   const { widthMm } = place;
-  if (typeof widthMm === 'number' || 'hairsPerMm' in widthMm) return place;
+  if (typeof widthMm === 'number' || followsHair(widthMm)) return place;
   return { ...place, widthMm: run(place, ...runOf(widthMm, place)) };
 }
 
 /** Widths at the front and back end. */
 function runOf(width: BandWidth, { fromDeg, toDeg }: Band): readonly [number, number] {
   if (typeof width === 'number') return [width, width];
-  if ('hairsPerMm' in width) return [10, 10];
+  if (followsHair(width)) return [10, 10];
   const nearest = (deg: number) =>
     width.reduce((best, own) => (Math.abs(Math.abs(own[0]) - deg) < Math.abs(Math.abs(best[0]) - deg) ? own : best))[1];
   return [nearest(fromDeg), nearest(toDeg)];
@@ -210,7 +203,7 @@ function runOf(width: BandWidth, { fromDeg, toDeg }: Band): readonly [number, nu
 
 function widthWords({ widthMm }: Band, say: (mm: number) => string): string {
   if (typeof widthMm === 'number') return say(widthMm);
-  return 'hairsPerMm' in widthMm ? `${widthMm.hairsPerMm} hairs a mm` : widthMm.map(([, mm]) => say(mm)).join(', ');
+  return followsHair(widthMm) ? `${widthMm.hairsPerMm} hairs a mm` : widthMm.map(([, mm]) => say(mm)).join(', ');
 }
 
 const landmarkWords = (deg: number) => LANDMARKS.find((own) => own.deg === deg)?.words.toLowerCase() ?? `${deg}°`;

@@ -17,10 +17,10 @@ const MOST = 200;
 
 /** Several lengths in a row, typed: 2, 2, 5. What cannot be read stays, with a sentence. */
 export function LengthsField({ label, mm, max, hint, onChange }: LengthsFieldProps) {
-  const { unit, say } = useUnits();
+  const { unit, say, bare } = useUnits();
   const { decimalComma } = useHouse();
   const [text, setText] = useState<string>();
-  const shown = mm.map((own) => say(own).replace(/ (mm|cm)$/, '')).join(decimalComma ? '; ' : ', ');
+  const shown = mm.map(bare).join(decimalComma ? '; ' : ', ');
   const read = (typed: string) => {
     const list = parseLengths(typed, unit, decimalComma);
     return list && list.length <= MOST && list.every((own) => own >= 0 && own <= max) ? list : undefined;

@@ -64,7 +64,7 @@ const same = (a: Turns, b: Turns) => JSON.stringify([a.of, a.then]) === JSON.str
 
 /** Gathers one after the other, row by row, each with a thickness and a drop-out of its own where it has one. */
 export function TurnFields({ panel, gather, change }: RecipeProps & { gather: Turns }) {
-  const { say, read } = useUnits();
+  const { bare, read } = useUnits();
   const set = (what: string, next: Turns) =>
     change(
       what,
@@ -120,7 +120,7 @@ export function TurnFields({ panel, gather, change }: RecipeProps & { gather: Tu
                 min={0.5}
                 max={40}
                 value={own.thicknessMm ?? undefined}
-                placeholder={bare(say(panel.thicknessMm))}
+                placeholder={bare(panel.thicknessMm)}
                 parse={read}
                 onChange={(mm) => turn(i, `thickness of gather ${i + 1}`, { thicknessMm: mm ?? null })}
               />
@@ -157,6 +157,3 @@ export function TurnFields({ panel, gather, change }: RecipeProps & { gather: Tu
     </div>
   );
 }
-
-/** A length without its unit. */
-const bare = (words: string) => words.replace(/ (mm|cm)$/, '');
