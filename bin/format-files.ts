@@ -42,10 +42,13 @@ const example: PlanInput = {
 
 /** A worked mix for it: two strengths, weaker ends, a strand test, a toner of three parts and a root. */
 const exampleMix: object = {
-  version: 3,
+  version: 4,
   formulas: {
-    A: { kind: 'lift', product: 'moth-powder', volumes: 13, ratio: 2, additives: [{ product: 'rootling', perGram: 0.1 }], ends: { volumes: 10, ratio: 2, lastMm: 80 } },
-    B: { kind: 'lift', product: 'moth-cream', volumes: 10, ratio: 1.5, additives: [{ product: 'water', perGram: 0.1 }], reach: 'regrowth' },
+    A: {
+      kind: 'lift', lighteners: [{ product: 'moth-powder', parts: 2 }, { product: 'moth-cream', parts: 1 }], volumes: 13, ratio: 2, additives: [{ product: 'rootling', amount: 8, unit: 'drops' }], ends: { volumes: 10, ratio: 2, lastMm: 80 },
+      warmth: { celsius: 38, lastMinutes: 15 },
+    },
+    B: { kind: 'lift', lighteners: [{ product: 'moth-cream', parts: 1 }], volumes: 10, ratio: 1.5, additives: [{ product: 'water', amount: 5, unit: '%' }], reach: 'regrowth', second: { volumes: 10, ratio: 1.5, afterMinutes: 40 } },
     C: { kind: 'deposit', line: 'sedge', parts: [{ shade: 'sedge-6-natural', parts: 2 }, { shade: 'sedge-6-ash', parts: 1 }], volumes: 10, ratio: 2, minutes: 20 },
   },
   tests: [{ formula: 'A', minutes: 20, level: 7.5, from: 6 }],
@@ -56,7 +59,12 @@ const exampleMix: object = {
     },
   ],
   roots: [{ id: 'shadow', place: { lengths: ['roots'] }, mm: 25, line: 'sedge', grams: 45, ratio: 2, volumes: 10, minutes: 15, state: 'damp' }],
-  corrections: [{ kind: 'bleach-wash', id: 'wash-1', product: 'moth-powder', volumes: 20, developer: 1, shampoo: 1, water: 1, grams: 80, minutes: 15, from: 9, place: { lengths: ['ends'] } }],
+  corrections: [
+    {
+      id: 'wash-1', use: 'bleach-wash', recipe: 'bleach-wash', name: 'Bleach wash', grams: null, minutes: 15, level: 9, place: { lengths: ['ends'] },
+      parts: [{ product: 'moth-powder', parts: 1 }, { volumes: 20, parts: 1 }, { product: 'wash', parts: 1 }, { product: 'water', parts: 1 }],
+    },
+  ],
 };
 
 /** Three visits a few months apart: all, then the face frame only, then all again; the last one is today's. */

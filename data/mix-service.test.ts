@@ -113,7 +113,7 @@ test('what was used is refused in a sentence, and nothing is written; after the 
 test('a formula of what is not placed yet: the foils that wait go by it', async () => {
   const visitId = await begun();
   await say(visitId, { kind: 'started' });
-  const cream = lightenerWith({ product: 'moth-cream', volumes: 10, ratio: 1.5 });
+  const cream = lightenerWith({ lighteners: [{ product: 'moth-cream', parts: 1 }], volumes: 10, ratio: 1.5 });
   expect(await save(visitId, { toners: [toner('a')], formulas: { A: cream } })).toMatchObject({ ok: true });
   const { blocks } = await stateOf(visitId);
   for (const { unit } of blocks.flatMap(({ units }) => units)) expect(unit.mix).toMatch(/cream.*10 vol/);

@@ -84,7 +84,7 @@ describe('the mix of a visit', () => {
   test('a client is found by what was mixed for her', async () => {
     const { client, visit } = await newVisit('Mixd');
     const products = USUAL_PRODUCTS.products.filter(({ id }) => id === 'moth-high');
-    await saveMix(owner, visit, edit(mix({ products, formulas: { A: lift({ product: 'moth-high' }) } })));
+    await saveMix(owner, visit, edit(mix({ products, formulas: { A: lift({ lighteners: [{ product: 'moth-high', parts: 1 }] }) } })));
     const found = async (actor: Actor) => (await inSalon(actor.salonId, (trx) => trx.raw("select client_id from find_by_pattern(array['high-lift', 'ash'], 10)"))).rows;
     expect(await found(owner)).toEqual([{ client_id: client }]);
     expect(await found(stranger)).toEqual([]);

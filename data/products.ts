@@ -3,12 +3,13 @@ import type { Product } from '../core/products';
 import { inSalon, type Actor, type Transaction } from './database';
 import { stored } from './documents';
 import { saveSalonDocument, type SalonDocument, type SalonDocumentSaved } from './salon-document';
+import { countStock, withStock } from './stock';
 import { changesBetween } from './trail';
 import type { Revised } from './revised';
 
 /** Products of a salon within a transaction: the range that every house begins with until it has set its own. */
 export async function rangeOf(trx: Transaction, salonId: string): Promise<readonly Product[]> {
-  return (await productRow(trx, salonId)).document.products;
+  return withStock(trx, (await productRow(trx, salonId)).document.products);
 }
 
 async function productRow(trx: Transaction, salonId: string): Promise<Revised<Products>> {
@@ -18,14 +19,22 @@ async function productRow(trx: Transaction, salonId: string): Promise<Revised<Pr
 
 /** What the salon has; revision 0 and the usual range where it has set nothing yet. */
 export function readProducts(actor: Actor): Promise<Revised<Products>> {
-  return inSalon(actor.salonId, (trx) => productRow(trx, actor.salonId));
+  return inSalon(actor.salonId, async (trx) => {
+    const { revision, document } = await productRow(trx, actor.salonId);
+    return { revision, document: { ...document, products: [...(await withStock(trx, document.products))] } };
+  });
 }
 
 const PRODUCTS: SalonDocument<Products> = { table: 'product_range', act: 'products', usual: USUAL_PRODUCTS, changes: (before, after) => changesBetween(byId(before), byId(after)) };
 
-/** Saves the whole range, unless somebody saved another since `baseRevision`: then nothing is written. */
-export function saveProducts(actor: Actor, baseRevision: number, products: Products): Promise<SalonDocumentSaved> {
-  return saveSalonDocument(actor, PRODUCTS, baseRevision, products);
+/**
+ * Saves the whole range, unless somebody saved another since `baseRevision`: then nothing is written.
+ * @param counts amounts of what was counted, by product: all other stock stays as it is, whatever the document says
+ */
+export function saveProducts(actor: Actor, baseRevision: number, products: Products, counts: Readonly<Record<string, number>> = {}): Promise<SalonDocumentSaved> {
+  return saveSalonDocument(actor, PRODUCTS, baseRevision, products, async (trx, before) => {
+    if (Object.keys(counts).length > 0) await countStock(trx, actor, await withStock(trx, before.products), counts);
+  });
 }
 
 /** Changes are told by the id of a product, whatever its place in the list. */

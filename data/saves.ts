@@ -7,8 +7,9 @@ import { keepDraft, type VisitPart } from './drafts';
 import { insertMix } from './mix-rows';
 import { tellService } from './mix-service';
 import { rangeOf } from './products';
-import { runningService } from './service-rows';
+import { keptScript, runningService } from './service-rows';
 import { isSigned } from './signed';
+import { takeFromStock } from './take-stock';
 import { changesBetween, leaveTrail } from './trail';
 
 /** One edit: the whole new document, the revision that it was made from, and an id of its own. */
@@ -119,6 +120,8 @@ export function saveOutcome(actor: Actor, visitId: string, edit: Edit<Outcome>):
         .returning('revision');
       if (made.length > 0) {
         await leaveTrail(trx, actor, 'outcome', { clientId: visit.client_id, visitId, words: 'recorded' });
+        // What was done at the chair is taken out of the stock when it is finished there.
+        if (!(await keptScript(trx, visitId))) await takeFromStock(trx, actor, visitId, null);
         return { ok: true, revision: made[0].revision };
       }
     }

@@ -9,6 +9,7 @@ import { inSalon, type Actor, type Transaction } from './database';
 import { stored } from './documents';
 import { serverNow } from './now';
 import { eventsAfter, keptScript, putEvents, type TakenEvent } from './service-rows';
+import { takeFromStock } from './take-stock';
 import { leaveTrail } from './trail';
 import { earlierThan } from './visits';
 
@@ -90,6 +91,7 @@ async function end(trx: Transaction, actor: Actor, visitId: string): Promise<voi
   const script = (await keptScript(trx, visitId))!;
   const state = serviceState(script, await eventsAfter(trx, visitId, 0));
   await trx('service').where({ visit_id: visitId }).update({ finished_at: state.finishedAt === null ? null : new Date(state.finishedAt) });
+  await takeFromStock(trx, actor, visitId, state.finishedAt === null ? 'open' : state);
   if (state.finishedAt === null) return;
   const record = recordOf(script, state);
   const visit = await trx('visit').where({ id: visitId }).select('client_id', 'held_on', 'consult').first();

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { blended, blendTo, bowlsFor, mixedGrams, netGrams, percentOf, personalFactor, USED_SHARE, volumesOf, weighed, type BowlFoil, type BowlLimits } from '.';
+import { percentOf, volumesOf } from '../units';
+import { blended, blendTo, bowlsFor, mixedGrams, netGrams, personalFactor, USED_SHARE, weighed, type BowlFoil, type BowlLimits } from '.';
 
 describe('developer', () => {
   test('equal parts of 6 and 20 make 13; water weakens', () => {
@@ -80,6 +81,20 @@ describe('bowls', () => {
     expect(made.map(({ powder, developer }) => [powder, developer])).toEqual(weighings);
   });
 
+  test('never over what a bowl holds: 72 g are 24 + 48, not 25 + 50', () => {
+    const made = bowlsFor(work(24, 2.7, 60), { ...limits, mostGrams: 72 });
+    if (!made.ok) throw new Error(made.problem);
+    expect(made.bowls.map(({ mixed, powder, developer }) => [Math.round(mixed * 10) / 10, powder, developer])).toEqual([[72, 24, 48]]);
+    // Where it holds more, powder is weighed in fives.
+    expect(weighed(72, 2, { mostGrams: 90 })).toEqual({ powder: 25, developer: 50 });
+  });
+
+  test('the hairline uses up the old bowl where the house does so: one bowl instead of two', () => {
+    const old = (fromOld: boolean) => work(40, 1.5, 60).map((foil, i) => (i < 34 ? foil : { ...foil, fromOld }));
+    expect(bowls(old(false)).map(({ foils }) => foils)).toEqual([20, 20]);
+    expect(bowls(old(true)).map(({ foils }) => foils)).toEqual([40]);
+  });
+
   test('formulas that take turns each have a bowl open, not one for every turn', () => {
     expect(bowls(work(24, 2, 60, undefined, (i) => (i % 2 === 0 ? 'A' : 'B'))).map(({ formula, foils, which }) => [formula, foils, which[1]])).toEqual([['A', 12, 2], ['B', 12, 3]]);
   });
@@ -111,6 +126,7 @@ describe('bowls', () => {
         expect(own.toMinutes - own.fromMinutes).toBeLessThanOrEqual(35 + 1e-9);
         expect(own.mixed).toBeLessThanOrEqual(90 + 1e-9);
         expect(own.powder + own.developer).toBeGreaterThanOrEqual(mixedGrams(own.net) - 1e-9);
+        expect(own.powder + own.developer).toBeLessThanOrEqual(90 + 1e-9);
         expect(own.developer).toBe(2 * own.powder);
         for (const i of own.which) expect(foils[i].formula).toBe(own.formula);
       }

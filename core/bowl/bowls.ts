@@ -9,6 +9,8 @@ export interface BowlFoil {
   /** Minutes from the start of the work at which it is begun and closed. */
   readonly fromMinutes: number;
   readonly toMinutes: number;
+  /** It may be painted from a bowl that is past its useful time. */
+  readonly fromOld?: boolean;
 }
 
 export interface BowlLimits {
@@ -16,6 +18,8 @@ export interface BowlLimits {
   readonly mostGrams: number;
   /** How long a bowl is used, minutes. */
   readonly usefulMinutes: number;
+  /** Powder is weighed in steps of so much, g: where it is measured in scoops, a part of one. */
+  readonly stepGrams?: number;
   /** Grams of developer for one of powder, by formula. */
   ratioOf(formula: string): number;
 }
@@ -37,19 +41,33 @@ export interface Bowl {
 
 export type Bowls = { readonly ok: true; readonly bowls: readonly Bowl[] } | { readonly ok: false; readonly problem: string };
 
-/** Powder is weighed in steps of so much, g. */
+/** Powder is weighed in steps of so much, g, and in steps of one where a bowl would hold too much otherwise. */
 const POWDER_STEP_GRAMS = 5;
+const FINE_STEP_GRAMS = 1;
+/** Where the house uses up its old bowl at the hairline, it is taken for so much longer, minutes. Working assumption. */
+export const OLD_BOWL_MINUTES = 30;
 /** Beginning a bowl inside a panel counts as much as being so far off an even share, part of that share. */
 const INSIDE_PANEL = 0.1;
 const NEAR = 1e-9;
 
-/** Powder (or colour), rounded up to the step, and developer by it, for so many grams of mix; ratio 0 is colour alone. @throws RangeError when the ratio is below 0 */
-export function weighed(mixed: number, ratio: number): { readonly powder: number; readonly developer: number } {
+/**
+ * Powder (or colour), rounded up to the step, and developer by it, for so many grams of mix; ratio 0 is colour alone. Where the
+ * step would fill the bowl over what it holds, powder is weighed to the gram.
+ * @throws RangeError when the ratio is below 0
+ */
+export function weighed(mixed: number, ratio: number, { mostGrams = Infinity, stepGrams = POWDER_STEP_GRAMS }: { readonly mostGrams?: number; readonly stepGrams?: number } = {}): { readonly powder: number; readonly developer: number } {
   if (!(ratio >= 0)) throw new RangeError('A ratio must be 0 or more: so many grams of developer for one of powder.');
-  // A hair's breadth of rounding error is no reason for another 5 g.
-  const powder = Math.ceil(mixed / (1 + ratio) / POWDER_STEP_GRAMS - 1e-9) * POWDER_STEP_GRAMS;
+  const inSteps = (step: number) => up(mixed / (1 + ratio), step);
+  const usual = inSteps(stepGrams);
+  const powder = wholeOf(usual, ratio) <= mostGrams + NEAR ? usual : Math.min(usual, inSteps(Math.min(stepGrams, FINE_STEP_GRAMS)));
   return { powder, developer: powder * ratio };
 }
+
+/** All that stands in a bowl of so much powder: what is poured is weighed to the gram. */
+const wholeOf = (powder: number, ratio: number) => powder + Math.ceil(powder * ratio - 1e-9);
+
+// A hair's breadth of rounding error is no reason for another step.
+const up = (grams: number, step: number) => Math.ceil(grams / step - 1e-9) * step;
 
 /**
  * Splits the work into bowls that stay fresh: for each formula as few as will do, then as even as that number allows, begun
@@ -58,8 +76,9 @@ export function weighed(mixed: number, ratio: number): { readonly powder: number
 export function bowlsFor(foils: readonly BowlFoil[], limits: BowlLimits): Bowls {
   for (let i = 0; i < foils.length; i += 1) {
     const own = foils[i];
-    if (own.toMinutes - own.fromMinutes > limits.usefulMinutes + NEAR || mixedGrams(own.net) > limits.mostGrams + NEAR) {
-      const why = mixedGrams(own.net) > limits.mostGrams ? `it takes ${Math.round(mixedGrams(own.net))} g, a bowl holds ${limits.mostGrams} g` : `it takes longer than a bowl is used, ${limits.usefulMinutes} min`;
+    const holds = heldIn(own.net, own.formula, limits);
+    if (own.toMinutes - own.fromMinutes > limits.usefulMinutes + NEAR || !holds) {
+      const why = !holds ? `it takes ${Math.round(mixedGrams(own.net))} g, a bowl holds ${limits.mostGrams} g` : `it takes longer than a bowl is used, ${limits.usefulMinutes} min`;
       return { ok: false, problem: `Foil ${i + 1} does not fit into one bowl: ${why}.` };
     }
   }
@@ -69,6 +88,12 @@ export function bowlsFor(foils: readonly BowlFoil[], limits: BowlLimits): Bowls 
   return { ok: true, bowls: bowls.sort((a, b) => a.which[0] - b.which[0]) };
 }
 
+/** Whether what is weighed for some grams stays within what a bowl holds. */
+function heldIn(net: number, formula: string, { mostGrams, ratioOf, stepGrams = POWDER_STEP_GRAMS }: BowlLimits): boolean {
+  const ratio = ratioOf(formula);
+  return wholeOf(up(mixedGrams(net) / (1 + ratio), Math.min(stepGrams, FINE_STEP_GRAMS)), ratio) <= mostGrams + NEAR;
+}
+
 /** @param which indices of the formula's own foils, in order */
 function ofOneFormula(all: readonly BowlFoil[], which: readonly number[], limits: BowlLimits): Bowl[] {
   const foils = which.map((index) => all[index]);
@@ -76,8 +101,12 @@ function ofOneFormula(all: readonly BowlFoil[], which: readonly number[], limits
   // Grams of all before each, so that a bowl's are one difference.
   const upTo = new Float64Array(n + 1);
   foils.forEach(({ net }, i) => (upTo[i + 1] = upTo[i] + net));
+  // The last foil up to each that wants a bowl within its useful time; -1 where there is none.
+  const fresh = new Int32Array(n);
+  foils.forEach(({ fromOld }, i) => (fresh[i] = fromOld ? (i > 0 ? fresh[i - 1] : -1) : i));
+  const within = (first: number, last: number, minutes: number) => last < first || foils[last].toMinutes - foils[first].fromMinutes <= minutes + NEAR;
   const fits = (first: number, last: number) =>
-    foils[last].toMinutes - foils[first].fromMinutes <= limits.usefulMinutes + NEAR && mixedGrams(upTo[last + 1] - upTo[first]) <= limits.mostGrams + NEAR;
+    within(first, fresh[last], limits.usefulMinutes) && within(first, last, limits.usefulMinutes + OLD_BOWL_MINUTES) && heldIn(upTo[last + 1] - upTo[first], foils[first].formula, limits);
   let count = 0;
   for (let i = 0; i < n; count += 1) {
     let last = i;
@@ -113,9 +142,9 @@ function ofOneFormula(all: readonly BowlFoil[], which: readonly number[], limits
   return out;
 }
 
-function bowlOf(all: readonly BowlFoil[], which: readonly number[], { ratioOf }: BowlLimits): Bowl {
+function bowlOf(all: readonly BowlFoil[], which: readonly number[], limits: BowlLimits): Bowl {
   const { formula, fromMinutes } = all[which[0]];
   const net = which.reduce((sum, index) => sum + all[index].net, 0);
   const mixed = mixedGrams(net);
-  return { formula, which, foils: which.length, net, mixed, ...weighed(mixed, ratioOf(formula)), fromMinutes, toMinutes: all[which[which.length - 1]].toMinutes };
+  return { formula, which, foils: which.length, net, mixed, ...weighed(mixed, limits.ratioOf(formula), limits), fromMinutes, toMinutes: all[which[which.length - 1]].toMinutes };
 }

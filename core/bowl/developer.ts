@@ -1,12 +1,6 @@
 /** Strengths that developers are sold in, volumes. */
 export const DEVELOPERS = [5, 6, 9, 10, 13, 15, 20, 25, 30, 35, 40] as const;
 
-/** Volumes of one per cent of peroxide. */
-const VOLUMES_PER_PERCENT = 10 / 3;
-
-export const percentOf = (volumes: number): number => volumes / VOLUMES_PER_PERCENT;
-export const volumesOf = (percent: number): number => percent * VOLUMES_PER_PERCENT;
-
 /** Some developer, or water or cream that weakens it (0 volumes). */
 export interface Pour {
   readonly volumes: number;

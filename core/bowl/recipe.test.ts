@@ -20,7 +20,7 @@ describe('what goes into a bowl', () => {
   });
 
   test('water thins the developer: 30 g powder, 60 g of 20 vol, 6 g water come to 18.2 vol', () => {
-    const formula = lift({ additives: [{ product: 'water', perGram: 0.2 }, { product: 'rootling', perGram: 0.1 }] });
+    const formula = lift({ additives: [{ product: 'water', amount: 0.2, unit: 'g' }, { product: 'rootling', amount: 0.1, unit: 'g' }] });
     expect(items(bowlItems(formula, 30, shelf))).toEqual({ 'moth-powder': 30, 'moth-dev-20': 60, water: 6, rootling: 3 });
     expect(recipeOf(formula, shelf)).toMatchObject({ ok: true, recipe: { volumes: expect.closeTo((20 * 2) / 2.2, 9) } });
   });

@@ -4,8 +4,8 @@ import { visitOf } from '../visit/computed/testing';
 import { openCautions } from './caution';
 import { mixCautions, type CautionedFormula, type MixCautionFacts } from './mix-cautions';
 
-const LIMITS = { strongVolumes: 20, scalpMm: 20 };
-const formula = (part: Partial<CautionedFormula> = {}): CautionedFormula => ({ volumes: 20, heat: false, ...part });
+const LIMITS = { strongVolumes: 20, scalpMm: 20, warmestCelsius: 45 };
+const formula = (part: Partial<CautionedFormula> = {}): CautionedFormula => ({ volumes: 20, celsius: null, ...part });
 const unitsOf = (own: Plan) => visitOf({ plan: own }).work.units;
 
 function facts(part: Partial<MixCautionFacts> = {}, own: Plan = startPlan()): MixCautionFacts {
@@ -51,10 +51,10 @@ test('lightener over earlier light asks for a reason, and says how many foils ca
   expect(keys({ overlapping: 0 })).toEqual([]);
 });
 
-test('warmth on a letter that no unit takes is no matter', () => expect(keys({ formulas: { A: formula(), B: formula({ heat: true }) } })).toEqual([]));
+test('warmth on a letter that no unit takes is no matter', () => expect(keys({ formulas: { A: formula(), B: formula({ celsius: 40 }) } })).toEqual([]));
 
 test('warmth, time, a dark root and an old bowl', () => {
-  expect(keys({ formulas: { A: formula({ heat: true }) } })).toEqual(['heat reason']);
+  expect(keys({ formulas: { A: formula({ celsius: 40 }) } })).toEqual(['heat reason']);
   expect(mixCautions(facts({ tooLong: [{ what: 'toner', minutes: 25, limit: 20 }] }), LIMITS)[0].seen).toBe('Longer than the maker allows: toner 25 min (20).');
   expect(keys({ rootWarning: 'It is darker.', oldestBowl: 31 })).toEqual(['root-dark shown', 'bowl-old shown']);
   expect(keys({ oldestBowl: 30 })).toEqual([]);

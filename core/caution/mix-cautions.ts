@@ -7,6 +7,8 @@ export interface StrengthLimits {
   readonly strongVolumes: number;
   /** Nothing of 40 volumes nearer to the scalp than this, mm. */
   readonly scalpMm: number;
+  /** Never warmer than this, °C. */
+  readonly warmestCelsius: number;
 }
 
 /** 40 volumes, never on the scalp. A textbook caution, not a setting. */
@@ -20,7 +22,8 @@ const OLD_BOWL = 30;
 export interface CautionedFormula {
   /** Developer as it is poured, the strongest of its mixes, volumes: what weakens it does not count here. */
   readonly volumes: number;
-  readonly heat: boolean;
+  /** Warmth that is added, °C; null where none is. */
+  readonly celsius: number | null;
 }
 
 /** A unit of the work as cautions see it. */
@@ -51,7 +54,7 @@ export interface MixCautionFacts {
 
 /** The cautions of strengths, overlap, heat and time. Table: model, cautions. */
 export function mixCautions(facts: MixCautionFacts, limits: StrengthLimits): Caution[] {
-  return [...scalpCautions(facts, limits), ...strongCautions(facts, limits), overlapCaution(facts), heatCaution(facts), timeCaution(facts), rootCaution(facts), bowlCaution(facts)].filter((own) => own !== undefined);
+  return [...scalpCautions(facts, limits), ...strongCautions(facts, limits), overlapCaution(facts), heatCaution(facts, limits), timeCaution(facts), rootCaution(facts), bowlCaution(facts)].filter((own) => own !== undefined);
 }
 
 const said = (volumes: number) => `${Math.round(volumes * 10) / 10} vol`;
@@ -98,10 +101,15 @@ function overlapCaution({ overlapping }: MixCautionFacts): Caution | undefined {
   };
 }
 
-function heatCaution({ formulas, units }: MixCautionFacts): Caution | undefined {
-  const warm = Object.entries(formulas).filter(([letter, own]) => own.heat && units.some((unit) => unit.letter === letter)).map(([letter]) => letter);
+function heatCaution({ formulas, units }: MixCautionFacts, { warmestCelsius }: StrengthLimits): Caution | undefined {
+  const warm = Object.entries(formulas).flatMap(([letter, { celsius }]) => (celsius !== null && units.some((unit) => unit.letter === letter) ? [{ letter, celsius }] : []));
   if (warm.length === 0) return undefined;
-  return { key: 'heat', weight: 'reason', seen: `Warmth is planned on formula ${warm.join(', ')}.`, why: 'Heat speeds everything and swells product. Only where the leaflet allows it, and watched.' };
+  const most = Math.max(...warm.map(({ celsius }) => celsius));
+  const letters = warm.map(({ letter }) => letter).join(', ');
+  if (most > warmestCelsius) {
+    return { key: 'heat', weight: 'stop', seen: `${most} °C is planned on formula ${letters}; this house allows ${warmestCelsius} °C at most.`, why: 'Heat burns and speeds everything. Take a lower temperature. There is no reason that lifts this.' };
+  }
+  return { key: 'heat', weight: 'reason', seen: `Warmth of ${most} °C is planned on formula ${letters}.`, why: 'Heat speeds everything and swells product. Only where the leaflet allows it, and watched.' };
 }
 
 function timeCaution({ tooLong }: MixCautionFacts): Caution | undefined {

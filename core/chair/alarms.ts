@@ -1,6 +1,6 @@
 import { basinMinutes, type ClockRules } from '../clock';
 import { staysOn, stepName } from '../steps';
-import { mixesOf, UNIT_WORDS } from '../work';
+import { UNIT_WORDS } from '../work';
 import type { ServiceScript } from './script';
 import { endOf, stepTurn } from './steps';
 import { MINUTE } from './minute';
@@ -10,7 +10,7 @@ import type { BlockState, ServiceState } from './state';
 export interface Alarm {
   /** The same for every device that computes it. */
   readonly key: string;
-  readonly kind: 'check' | 'ready' | 'limit' | 'over' | 'bowl' | 'basin' | 'step';
+  readonly kind: 'check' | 'again' | 'ready' | 'limit' | 'over' | 'bowl' | 'basin' | 'step';
   readonly due: number;
   readonly words: string;
   readonly urgent: boolean;
@@ -62,7 +62,12 @@ function blockAlarms({ block, units, standing, firstAt, lastAt, readyAt, limitAt
     const due = last ? last.at + Math.min(CHECK_EVERY, last.minutes ?? CHECK_EVERY) * MINUTE : firstCheck;
     add(`${checks.length} ${firstAt}`, 'check', due, `Check ${name}: open a foil, wipe, compare.`);
   }
-  if (standing === 'on') add(`${checks.length} ${lastAt}`, 'ready', readyAt, expected ? `${name} is ready, by the estimate.` : `${name} has had its time; its target was not expected.`);
+  const pending = on.filter((own) => own.again !== null);
+  if (pending.length > 0) {
+    const oldest = pending.reduce((a, b) => (b.readyAt! < a.readyAt! ? b : a));
+    const { mix } = oldest.unit.again!;
+    add(`${oldest.closedAt}`, 'again', oldest.readyAt!, `Paint ${name} again, with bowl ${mix}: ${pending.length} ${UNIT_WORDS[oldest.unit.kind][pending.length === 1 ? 0 : 1]}, oldest first.`, true);
+  } else if (standing === 'on') add(`${checks.length} ${lastAt}`, 'ready', readyAt, expected ? `${name} is ready, by the estimate.` : `${name} has had its time; its target was not expected.`);
   const first = on.reduce((a, b) => (b.limitAt! < a.limitAt! ? b : a));
   add(`${first.closedAt}`, 'limit', limitAt - ahead * MINUTE, `${name}: its first ${UNIT_WORDS[first.unit.kind][0]} reaches the maker’s limit in ${ahead} min: open and wipe it.`, true);
   add(`${first.closedAt} ${pastLimit.length}`, 'over', limitAt + pastLimit.length * ASK_AGAIN * MINUTE, `${name} is past the maker’s limit: open and wipe it, or say why not.`, true);
@@ -72,7 +77,7 @@ function blockAlarms({ block, units, standing, firstAt, lastAt, readyAt, limitAt
 function bowlAlarms({ rules }: ServiceScript, { blocks, bowls }: ServiceState): Alarm[] {
   const mixes = [...new Set(bowls.map(({ mix }) => mix))];
   return mixes.flatMap((mix): Alarm[] => {
-    if (!blocks.some(({ units }) => units.some(({ standing, unit }) => standing === 'waiting' && mixesOf(unit).includes(mix)))) return [];
+    if (!blocks.some(({ units }) => units.some(({ standing, unit }) => standing === 'waiting' && unit.mixes.includes(mix)))) return [];
     const { at, spent } = bowls.findLast((own) => own.mix === mix)!;
     if (spent) return [];
     return [{ key: `bowl ${mix} ${at}`, kind: 'bowl', due: at + rules.usefulMinutes * MINUTE, words: `Bowl ${mix} is ${rules.usefulMinutes} min old: treat it as weak.`, urgent: false, block: null, mix }];
@@ -115,7 +120,7 @@ export interface Timers {
 export function timersOf(script: ServiceScript, state: ServiceState, now: number): Timers {
   const on = state.blocks.filter(({ firstAt }) => firstAt !== null);
   const ready = on.flatMap(({ block: { name }, units }) => {
-    const count = units.filter(({ readyAt }) => readyAt !== null && readyAt <= now).length;
+    const count = units.filter(({ readyAt, again }) => readyAt !== null && again === null && readyAt <= now).length;
     return count > 0 ? [{ name, count }] : [];
   });
   const oldest = on.reduce<BlockState | null>((best, own) => (best === null || own.firstAt! < best.firstAt! ? own : best), null);

@@ -19,7 +19,7 @@ test('a script holds every unit of the work in the order of its blocks, with wha
     expect(lifting.length).toBeGreaterThan(0);
     expect({ number, letter, grams, mix }).toEqual({ number: planned.get(id)!.number, letter: planned.get(id)!.letter, grams: planned.get(id)!.grams, mix: planned.get(id)!.mix });
   }
-  expect(script.mixes.A).toMatchObject({ letter: 'A', part: 'length', words: expect.stringMatching(/^.+, 20 vol, 1 : \d/) });
+  expect(script.mixes.A).toMatchObject({ of: [{ letter: 'A', part: 'length' }], words: expect.stringMatching(/^.+, 20 vol, 1 : \d/) });
   expect(JSON.parse(JSON.stringify(script))).toEqual(script);
   // It is ready when the clock says so: checks begin from the same estimate.
   for (const { block, units } of serviceState(script, []).blocks) units.forEach(({ readyMinutes }, i) => expect(readyMinutes).toBeCloseTo(block.foils[i].readyMinutes, 6));

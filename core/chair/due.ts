@@ -36,6 +36,8 @@ function nowWords(script: ServiceScript, state: ServiceState, now: number): stri
       return 'Waiting for foils';
     case 'pull':
       return `Open ${step.units.length} ${step.units.length === 1 ? 'foil' : 'foils'}`;
+    case 'again':
+      return `Paint ${step.units.length} ${step.units.length === 1 ? 'foil' : 'foils'} again`;
     case 'rinse':
       return 'To the basin';
     case 'at-basin':

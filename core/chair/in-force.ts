@@ -29,28 +29,37 @@ export class InForce {
     this.unitById.set(id, this.unit(planned));
   }
 
-  /** Another strength for a mix of units that wait. @returns whether there is such a mix */
-  strengthen(mix: string, volumes: number, waiting: readonly string[]): boolean {
+  /**
+   * Another strength for a mix of what is not painted with it yet.
+   * @param waiting units that are not placed @param pending units that are still to be painted again
+   * @returns whether there is such a mix
+   */
+  strengthen(mix: string, volumes: number, waiting: readonly string[], pending: readonly string[]): boolean {
     const own = this.allMixes[mix];
     if (!own || own.volumes === null) return false;
     const before = own.volumes;
     const said = (words: string) => words.replace(`${before} vol`, `${volumes} vol`);
     this.allMixes = { ...this.allMixes, [mix]: { ...own, volumes, words: said(own.words) } };
-    const endsApart = `${own.letter} ends` in this.allMixes;
-    const concerns = ({ stretch }: ScriptLift) => !endsApart || (stretch === 'ends') === (own.part === 'ends');
-    for (const id of waiting) {
-      const unit = this.unit(id);
-      if (unit.letter !== own.letter) continue;
-      // What weakens a mix weakens it as much at another strength.
-      const lifting = this.added(
-        unit.lifting
-          .map((at) => this.allLifts[at])
-          .map((row) =>
-            concerns(row) ? { ...row, lift: { ...row.lift, volumes: (row.lift.volumes * volumes) / before } } : row,
-          ),
-      );
-      const words = own.part === 'ends' ? { endsMix: unit.endsMix && said(unit.endsMix) } : { mix: said(unit.mix) };
-      this.unitById.set(id, { ...unit, lifting, ...words });
+    // What weakens a mix weakens it as much at another strength.
+    const scaled = (strength: number) => (strength * volumes) / before;
+    for (const { letter, part } of own.of) {
+      const endsApart = Object.values(this.allMixes).some(({ of }) => of.some((one) => one.letter === letter && one.part === 'ends'));
+      const changed = (row: ScriptLift): ScriptLift => {
+        const { lift } = row;
+        if (part === 'second') return lift.second ? { ...row, lift: { ...lift, second: { ...lift.second, volumes: scaled(lift.second.volumes) } } } : row;
+        return !endsApart || (row.stretch === 'ends') === (part === 'ends') ? { ...row, lift: { ...lift, volumes: scaled(lift.volumes) } } : row;
+      };
+      for (const id of part === 'second' ? [...waiting, ...pending] : waiting) {
+        const unit = this.unit(id);
+        if (unit.letter !== letter) continue;
+        const lifting = this.added(unit.lifting.map((at) => changed(this.allLifts[at])));
+        const words = {
+          length: { mix: said(unit.mix) },
+          ends: { endsMix: unit.endsMix && said(unit.endsMix) },
+          second: { again: unit.again && { ...unit.again, words: said(unit.again.words) } },
+        }[part];
+        this.unitById.set(id, { ...unit, lifting, ...words });
+      }
     }
     return true;
   }

@@ -1,4 +1,4 @@
-import { mixesOf } from '../work';
+import { OLD_BOWL_MINUTES } from '../bowl';
 import type { RestStep } from './rest';
 import type { ServiceScript } from './script';
 import { stepTurn, wrongHair, type StepState } from './steps';
@@ -12,10 +12,12 @@ export type NextStep =
   /** `turned`: its letter is another than that of the unit before. */
   | { readonly kind: 'foil'; readonly foil: string; readonly own: UnitState; readonly block: BlockState; readonly place: number; readonly turned: { readonly from: string } | null }
   /** Nothing to foil: until something is ready. */
-  | { readonly kind: 'wait'; readonly blocks: readonly string[]; readonly until: number; readonly then: 'pull' | 'rinse' }
+  | { readonly kind: 'wait'; readonly blocks: readonly string[]; readonly until: number; readonly then: 'pull' | 'again' | 'rinse' }
   | { readonly kind: 'rinse'; readonly blocks: readonly string[]; readonly units: readonly string[] }
   /** Foils to open and wipe, oldest first; `by` 1: the second person. */
   | { readonly kind: 'pull'; readonly units: readonly UnitState[]; readonly blocks: readonly string[]; readonly by: number }
+  /** Foils to open, wipe and paint again with a mix, oldest first; `by` 1: the second person. */
+  | { readonly kind: 'again'; readonly units: readonly UnitState[]; readonly blocks: readonly string[]; readonly mix: string; readonly words: string; readonly by: number }
   | { readonly kind: 'at-basin'; readonly blocks: readonly string[]; readonly begunAt: number }
   /** `on`: what runs beside it. `wrong`: why the hair does not suit, a sentence; null where it does. */
   | { readonly kind: 'step-begin'; readonly own: StepState; readonly on: readonly StepState[]; readonly wrong: string | null }
@@ -39,10 +41,13 @@ export function nextStep(script: ServiceScript, state: ServiceState, rest: reado
     const block = state.blocks.find((own) => own.block.id === first.block);
     if (block) return foilStep(script, state, block, now);
   }
-  if (first?.kind === 'pull') {
+  if (first?.kind === 'pull' || first?.kind === 'again') {
     const units = state.blocks.flatMap((own) => own.units).filter(({ id }) => first.units.includes(id)).sort((a, b) => a.closedAt! - b.closedAt!);
     const blocks = state.blocks.filter((own) => own.units.some(({ id }) => first.units.includes(id))).map(({ block }) => block.id);
-    return first.at > now + SOON * MINUTE ? { kind: 'wait', blocks, until: first.at, then: 'pull' } : { kind: 'pull', units, blocks, by: first.by };
+    if (first.at > now + SOON * MINUTE) return { kind: 'wait', blocks, until: first.at, then: first.kind };
+    if (first.kind === 'pull') return { kind: 'pull', units, blocks, by: first.by };
+    const { mix, words } = units[0].unit.again!;
+    return freshBowl(script, state, mix, now, false) ?? { kind: 'again', units: units.filter(({ unit }) => unit.again?.mix === mix), blocks, mix, words, by: first.by };
   }
   if (first?.kind === 'rinse') return first.at > now + SOON * MINUTE ? { kind: 'wait', blocks: first.blocks, until: first.at, then: 'rinse' } : { kind: 'rinse', blocks: first.blocks, units: first.units };
   return afterFoils(state, now);
@@ -50,15 +55,23 @@ export function nextStep(script: ServiceScript, state: ServiceState, rest: reado
 
 const isWaiting = ({ standing }: { readonly standing: string }) => standing === 'waiting';
 
-function foilStep({ rules }: ServiceScript, { bowls, blocks }: ServiceState, block: BlockState, now: number): NextStep {
+/** The bowl that has to be mixed before something is painted with a mix; null where there is one. @param old whether one past its useful time will do */
+function freshBowl({ rules }: ServiceScript, { bowls }: ServiceState, mix: string, now: number, old: boolean): NextStep | null {
+  const bowl = bowls.findLast((one) => one.mix === mix);
+  // The bowls that a service starts with are at hand.
+  if (!bowl) return bowls.length > 0 ? { kind: 'bowl', mix, why: 'first' } : null;
+  if (bowl.spent) return { kind: 'bowl', mix, why: 'changed' };
+  const useful = rules.usefulMinutes + (old ? OLD_BOWL_MINUTES : 0);
+  return now - bowl.at >= useful * MINUTE ? { kind: 'bowl', mix, why: 'spent' } : null;
+}
+
+function foilStep(script: ServiceScript, state: ServiceState, block: BlockState, now: number): NextStep {
+  const { blocks } = state;
   const place = block.units.findIndex(isWaiting);
   const own = block.units[place];
-  for (const mix of mixesOf(own.unit)) {
-    const bowl = bowls.findLast((one) => one.mix === mix);
-    // The bowls that a service starts with are at hand.
-    if (!bowl && bowls.length > 0) return { kind: 'bowl', mix, why: 'first' };
-    if (bowl?.spent) return { kind: 'bowl', mix, why: 'changed' };
-    if (bowl && now - bowl.at >= rules.usefulMinutes * MINUTE) return { kind: 'bowl', mix, why: 'spent' };
+  for (const mix of own.unit.mixes) {
+    const bowl = freshBowl(script, state, mix, now, own.unit.fromOld);
+    if (bowl) return bowl;
   }
   const before = blocks.flatMap(({ units }) => units).reduce<UnitState | null>((last, one) => (one.closedAt !== null && (last === null || one.closedAt > last.closedAt!) ? one : last), null);
   const turned = before !== null && before.unit.letter !== own.unit.letter ? { from: before.unit.letter } : null;

@@ -140,8 +140,8 @@ function linesOf({ units }: ServiceScript, done: readonly UnitRecord[]): PanelLi
 function bowlsOf({ bowls, mixes }: ServiceState): Record<string, number> {
   const count: Record<string, number> = {};
   for (const { mix } of bowls) {
-    const letter = mixes[mix]?.letter ?? mix;
-    count[letter] = (count[letter] ?? 0) + 1;
+    // A bowl that several letters share is each one's.
+    for (const letter of new Set(mixes[mix]?.of.map((own) => own.letter) ?? [mix])) count[letter] = (count[letter] ?? 0) + 1;
   }
   return count;
 }

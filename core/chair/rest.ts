@@ -12,7 +12,8 @@ import {
   type Start,
   type Timeline,
 } from '../clock';
-import { mixesOf } from '../work';
+import { OLD_BOWL_MINUTES } from '../bowl';
+import { PAINTED_AGAIN_MINUTES } from '../work';
 import { namedCourse, placedCourse, type ScriptCourse, type ServiceScript } from './script';
 import { MINUTE } from './minute';
 import type { ServiceState, UnitState } from './state';
@@ -32,7 +33,7 @@ export interface RestQuestion {
 /** Something that is still to be done, at its moment; units and blocks by their ids. */
 export type RestStep =
   | { readonly kind: 'foil'; readonly block: string; readonly at: number }
-  | { readonly kind: 'pull'; readonly units: readonly string[]; readonly by: number; readonly at: number }
+  | { readonly kind: 'pull' | 'again'; readonly units: readonly string[]; readonly by: number; readonly at: number }
   | {
       readonly kind: 'rinse';
       readonly blocks: readonly string[];
@@ -77,13 +78,23 @@ export function restOf(script: ServiceScript, state: ServiceState, now: number):
       ...(block.together !== undefined && { together: block.together }),
       ...(block.apart !== undefined && { apart: block.apart }),
       ...(block.after && { after: block.after }),
-      foils: units.map(({ unit, readyMinutes, expected }) => ({
+      foils: units.map(({ unit, readyMinutes, expected, again }) => ({
         seconds: unit.seconds,
-        mixes: mixesOf(unit),
-        readyMinutes,
+        mixes: unit.mixes,
+        readyMinutes: again?.readyMinutes ?? readyMinutes,
         limitMinutes: unit.limitMinutes,
         expected,
         part: wetPartOf(unit.zone),
+        ...(unit.fromOld && { oldBowlMinutes: OLD_BOWL_MINUTES }),
+        ...(again &&
+          unit.again && {
+            again: {
+              afterMinutes: unit.again.afterMinutes,
+              limitMinutes: unit.limitMinutes,
+              minutes: PAINTED_AGAIN_MINUTES,
+              mixes: [unit.again.mix],
+            },
+          }),
       })),
     })),
     units: left.map(({ units }) => units.map(({ id }) => id)),
@@ -123,7 +134,12 @@ export function restSteps({ blocks, units }: RestQuestion, { runs, pulls, stages
   const at = (minutes: number) => t0 + minutes * MINUTE;
   return [
     ...runs.map(({ block, from }): RestStep => ({ kind: 'foil', block: blocks[block].id, at: at(from) })),
-    ...pulls.map(({ foils, by, from }): RestStep => ({ kind: 'pull', units: foils.map(unit), by, at: at(from) })),
+    ...pulls.map(({ foils, by, from, paintedAgain }): RestStep => ({
+      kind: paintedAgain ? 'again' : 'pull',
+      units: foils.map(unit),
+      by,
+      at: at(from),
+    })),
     ...stages.map(({ blocks: set, foils, from }): RestStep => ({
       kind: 'rinse',
       blocks: set.map((b) => blocks[b].id),

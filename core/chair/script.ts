@@ -1,4 +1,4 @@
-import { leastMinutesOf } from '../bowl';
+import { leastMinutesOf, type MixPart } from '../bowl';
 import type { Block, ClockRules, Course, Pulling, RinsePoint } from '../clock';
 import type { LiftOf, StrandReading } from '../lift';
 import type { Plan } from '../pattern';
@@ -10,8 +10,8 @@ import { strengthsFor, type ClockPlan, type LiftRow, type WorkList, type WorkUni
 /** A unit of the work as it was planned: foil, painted section or treated drop-out, with all that is said of it at the chair. */
 export type ScriptUnit = Pick<
   WorkUnit,
-  'id' | 'number' | 'kind' | 'panel' | 'panelName' | 'side' | 'zone' | 'letter' | 'lifts' | 'gather' | 'widthMm' | 'thicknessMm' | 'angleDeg' | 'startMm' | 'featherMm' | 'edgesMm' | 'teasing' | 'reach' | 'reachMm' | 'hairMm' | 'surface' | 'endsMm' | 'mix' | 'endsMix'
-  | 'laidWith' | 'seconds' | 'grams' | 'endsGrams' | 'limitMinutes'
+  'id' | 'number' | 'kind' | 'panel' | 'panelName' | 'side' | 'zone' | 'letter' | 'lifts' | 'gather' | 'widthMm' | 'thicknessMm' | 'angleDeg' | 'startMm' | 'featherMm' | 'edgesMm' | 'teasing' | 'reach' | 'reachMm' | 'hairMm' | 'surface' | 'endsMm' | 'endsOutMm' | 'mix' | 'endsMix'
+  | 'mixes' | 'fromOld' | 'again' | 'laidWith' | 'seconds' | 'grams' | 'endsGrams' | 'limitMinutes'
 > & {
   /** How each stretch of it lifts, indices into the script's lifts; none for what only deposits. */
   readonly lifting: readonly number[];
@@ -40,14 +40,14 @@ export interface ScriptBlock extends Block {
 
 /** A service as it was agreed when it began: what is changed in the plan later does not change what is being done. */
 export interface ServiceScript {
-  readonly version: 3;
+  readonly version: 4;
   readonly plan: Plan;
   readonly naturalLevel: number;
   /** In the order of work. */
   readonly units: readonly ScriptUnit[];
   readonly lifts: readonly ScriptLift[];
   readonly blocks: readonly ScriptBlock[];
-  /** Mixes by their name in a bowl: the letter, which of its mixes, and in words. */
+  /** Mixes by their name in a bowl: for which letters, and in words. */
   readonly mixes: Readonly<Record<string, ScriptMix>>;
   /** Lighteners by the letter of their formula, with the speed that was reckoned with. */
   readonly products: Readonly<Record<string, { readonly id: string; readonly name: string; readonly speed: number }>>;
@@ -65,8 +65,8 @@ export interface ServiceScript {
 export type ScriptPart = Pick<ServiceScript, 'units' | 'lifts' | 'mixes' | 'products'>;
 
 export interface ScriptMix {
-  readonly letter: string;
-  readonly part: 'length' | 'ends';
+  /** What it is for: letters whose mix is the same share a bowl. */
+  readonly of: readonly { readonly letter: string; readonly part: MixPart }[];
   readonly words: string;
   /** Strength that is poured, volumes; null where no other can be taken. */
   readonly volumes: number | null;
@@ -118,7 +118,7 @@ export function scriptOf({ plan, course, steps, offers, naturalLevel, ...input }
     return { id, panel, name, foils, together, apart, after: first, units: block.units.map((own) => own.id) };
   });
   return {
-    version: 3, plan, naturalLevel, ...scriptPartOf(input), blocks, readings: work.readings, rules: { ...clock.rules, away: [] }, course: namedCourse(course, blocks), steps, offers,
+    version: 4, plan, naturalLevel, ...scriptPartOf(input), blocks, readings: work.readings, rules: { ...clock.rules, away: [] }, course: namedCourse(course, blocks), steps, offers,
   };
 }
 
@@ -127,28 +127,36 @@ export function scriptPartOf({ work, clock, shelf }: Pick<ScriptInput, 'work' | 
   const minutesOf = new Map(work.letters.map(({ letter, recipe }) => [letter, recipe ? leastMinutesOf(recipe) : 0]));
   const units = clock.blocks.flatMap((block) => block.units.map((unit, i) => scriptUnit(unit, block.foils[i].seconds, minutesOf.get(unit.letter) ?? 0)));
   const mixes: Record<string, ScriptMix> = {};
-  for (const { letter, mix, endsMix, endsGrams } of work.units) {
+  const add = (name: string, letter: string, part: MixPart, words: string) => {
     const formula = work.letters.find((own) => own.letter === letter)?.formula;
-    mixes[letter] ??= { letter, part: 'length', words: mix, ...strengthsOf(formula, 'length', shelf) };
-    if (endsGrams > 0) mixes[`${letter} ends`] ??= { letter, part: 'ends', words: endsMix ?? mix, ...strengthsOf(formula, 'ends', shelf) };
+    const known = mixes[name] ?? { of: [], words, ...strengthsOf(formula, part, shelf) };
+    if (!known.of.some((own) => own.letter === letter && own.part === part)) mixes[name] = { ...known, of: [...known.of, { letter, part }] };
+  };
+  for (const { letter, mix, endsMix, grams, endsGrams, mixes: names, again } of work.units) {
+    const [length, ends = length] = names;
+    if (grams > 0 || endsGrams <= 0) add(length, letter, 'length', mix);
+    if (endsGrams > 0) add(grams > 0 ? ends : length, letter, 'ends', endsMix ?? mix);
+    if (again) add(again.mix, letter, 'second', again.words);
   }
   const products = Object.fromEntries(work.letters.flatMap(({ letter, formula }) => {
-    const product = formula.kind === 'lift' ? shelf.lightener(formula.product) : undefined;
+    // What is learnt of a mixture says nothing of either of its lighteners.
+    const product = formula.kind === 'lift' && formula.lighteners.length === 1 ? shelf.lightener(formula.lighteners[0].product) : undefined;
     return product ? [[letter, { id: product.id, name: product.name, speed: product.speed }]] : [];
   }));
   return { units, lifts: work.lift.map(({ letter, from, target, stretch, lift }) => ({ letter, from, target, stretch, lift })), mixes, products };
 }
 
 /** Strength of a mix, and those that its lightener takes instead; what deposits keeps its own. */
-function strengthsOf(formula: Formula | undefined, part: ScriptMix['part'], shelf: Shelf): Pick<ScriptMix, 'volumes' | 'strengths'> {
+function strengthsOf(formula: Formula | undefined, part: MixPart, shelf: Shelf): Pick<ScriptMix, 'volumes' | 'strengths'> {
   if (formula?.kind !== 'lift') return { volumes: null, strengths: [] };
-  return { volumes: part === 'ends' && formula.ends ? formula.ends.volumes : formula.volumes, strengths: strengthsFor(formula, shelf) };
+  const { volumes } = (part === 'ends' ? formula.ends : part === 'second' ? formula.second : null) ?? formula;
+  return { volumes, strengths: strengthsFor(formula, shelf) };
 }
 
 function scriptUnit(unit: WorkUnit, seconds: number, depositMinutes: number): ScriptUnit {
-  const { id, number, kind, panel, panelName, side, zone, letter, lifts, gather, widthMm, thicknessMm, angleDeg, startMm, featherMm, edgesMm, teasing, reach, reachMm, hairMm, surface, endsMm, mix, endsMix, laidWith, grams, endsGrams, limitMinutes, liftRows } = unit;
+  const { id, number, kind, panel, panelName, side, zone, letter, lifts, gather, widthMm, thicknessMm, angleDeg, startMm, featherMm, edgesMm, teasing, reach, reachMm, hairMm, surface, endsMm, endsOutMm, mix, endsMix, mixes, fromOld, again, laidWith, grams, endsGrams, limitMinutes, liftRows } = unit;
   return {
-    id, number, kind, panel, panelName, side, zone, letter, lifts, gather, widthMm, thicknessMm, angleDeg, startMm, featherMm, edgesMm, teasing, reach, reachMm, hairMm, surface, endsMm, mix, endsMix, laidWith, seconds, grams, endsGrams, limitMinutes,
+    id, number, kind, panel, panelName, side, zone, letter, lifts, gather, widthMm, thicknessMm, angleDeg, startMm, featherMm, edgesMm, teasing, reach, reachMm, hairMm, surface, endsMm, endsOutMm, mix, endsMix, mixes, fromOld, again, laidWith, seconds, grams, endsGrams, limitMinutes,
     lifting: liftRows, depositMinutes,
   };
 }

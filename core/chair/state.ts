@@ -1,6 +1,5 @@
-import { headFactor, levelAfter, onThisHead, readingProblem, readyAfter, type HeadFactor, type StrandReading } from '../lift';
+import { headFactor, levelAfter, onThisHead, readingProblem, readyAfter, warmedMinutes, type HeadFactor, type LiftOf, type StrandReading } from '../lift';
 import { stepName } from '../steps';
-import { mixesOf } from '../work';
 import { asTaken, inOrder, standing, type PlannedAction, type ServiceEvent } from './events';
 import { InForce } from './in-force';
 import { MINUTE } from './minute';
@@ -37,9 +36,11 @@ export interface UnitState {
   /** When it was opened alone, or wetted. */
   readonly offAt: number | null;
   readonly why: string | null;
-  /** Minutes from closing it until it is ready, with what checks have shown; at the limit where its target is not expected. */
+  /** Minutes from closing it until it is ready, with what checks have shown; at the limit where its target is not expected. For what is still to be painted again, until then. */
   readonly readyMinutes: number;
   readonly expected: boolean;
+  /** Still to be painted again: minutes from then until it is ready; null where it is not. */
+  readonly again: { readonly readyMinutes: number } | null;
   /** When it is ready, and when it reaches the maker's limit; null while it is not on. */
   readonly readyAt: number | null;
   readonly limitAt: number | null;
@@ -155,6 +156,7 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
   const unitOf = (id: string) => inForce.unit(id);
   const planned = new Set(script.units.map(({ id }) => id));
   const called = (id: string) => (planned.has(id) ? unitName(unitOf(id)) : 'An added foil');
+  const pending = () => [...foils].flatMap(([id, own]) => (own.standing === 'on' && isPending(unitOf(id), own) ? [id] : []));
   const waiting = () => [...foils].flatMap(([id, { standing: own }]) => (own === 'waiting' ? [id] : []));
   const checks = new Map<string, Check[]>();
   const pastLimit = new Map<string, string[]>();
@@ -298,13 +300,14 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
         for (const one of own) Object.assign(one, { earlierMinutes: minutesOn(one, at), closedAt: at, longerUntil: null });
         if (own.length === 0) break;
         decisions.push({ at, by, words: `Second application on ${foilsSaid(own.length)}: ${body.reason}` });
+        for (const { mix } of body.foils.flatMap((id) => (foils.has(id) ? (unitOf(id).again ?? []) : []))) openBowl(mix, freeAt ?? at);
         freeAt = at;
         round = null;
         break;
       }
       case 'strength': {
         const from = inForce.mixes[body.mix]?.volumes;
-        if (!inForce.strengthen(body.mix, body.volumes, waiting())) break;
+        if (!inForce.strengthen(body.mix, body.volumes, waiting(), pending())) break;
         mixedAnew(body.mix);
         decisions.push({ at, by, words: `Mix ${body.mix} from ${from} to ${body.volumes} vol for what was not placed: ${body.reason}` });
         break;
@@ -338,6 +341,11 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
     }
   }
 
+  /** A bowl that nobody said was mixed was mixed when it was first needed. */
+  function openBowl(mix: string, at: number): void {
+    if (!bowls.some((bowl) => bowl.mix === mix)) bowls.push({ mix, at, spent: false });
+  }
+
   /** What was mixed of it is of no use for what comes. */
   function mixedAnew(mix: string): void {
     for (let i = bowls.length - 1; i >= 0; i -= 1) if (bowls[i].mix === mix && !bowls[i].spent) bowls[i].spent = true;
@@ -359,7 +367,7 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
       // On the head again: the block has to be rinsed again.
       rinsedBlocks.delete(block);
     }
-    for (const mix of mixesOf(unitOf(id))) if (!bowls.some((bowl) => bowl.mix === mix)) bowls.push({ mix, at: freeAt ?? at, spent: false });
+    for (const mix of unitOf(id).mixes) openBowl(mix, freeAt ?? at);
     freeAt = at;
     round = null;
     lastBlock = block;
@@ -393,12 +401,18 @@ function holderOf(events: readonly ServiceEvent[]): Pick<ServiceState, 'heldBy' 
   return last.body.kind === 'taken' ? { heldBy: { device: last.device, person: last.by }, handedAt: null } : { heldBy: null, handedAt: last.at };
 }
 
+/** Whether a unit is still to be painted again, as it was planned. */
+const isPending = ({ again }: Pick<ScriptUnit, 'again'>, { earlierMinutes }: Pick<Mutable, 'earlierMinutes'>) => again !== null && earlierMinutes === 0;
+
 function unitState(
   lifts: readonly ScriptLift[], id: string, own: Mutable, unit: ScriptUnit, added: boolean, checks: readonly Check[], letterOf: (foil: string) => string, heads: ServiceState['heads'],
 ): UnitState {
   const { letter, limitMinutes } = unit;
-  const estimate = readyMinutesOf(unit, lifts, heads[letter], own.earlierMinutes);
-  const expected = estimate !== null && estimate <= limitMinutes;
+  const painted = unit.again !== null && isPending(unit, own) ? unit.again.afterMinutes : null;
+  const whole = readyMinutesOf(unit, lifts, heads[letter], painted ?? own.earlierMinutes);
+  const expected = whole !== null && whole <= limitMinutes;
+  // What is still to be painted again is opened then.
+  const estimate = painted === null || own.standing === 'waiting' ? whole : painted;
   // What was decided at a check goes before any estimate, for foils of that mix that were on then.
   const last = own.closedAt === null ? undefined : checks.findLast((check) => check.at >= own.closedAt! && letterOf(check.foil) === letter);
   const { longerUntil, ...shown } = own;
@@ -407,7 +421,7 @@ function unitState(
   const readyMinutes = Math.max(0, decided ?? Math.min(estimate ?? limitMinutes, limitMinutes));
   const on = own.standing === 'on';
   return {
-    id, unit, added, ...shown, readyMinutes, expected, readyAt: on ? own.closedAt! + readyMinutes * MINUTE : null, limitAt: on ? own.closedAt! + limitMinutes * MINUTE : null,
+    id, unit, added, ...shown, readyMinutes, expected, again: painted === null ? null : { readyMinutes: Math.min(whole ?? limitMinutes, limitMinutes) }, readyAt: on ? own.closedAt! + readyMinutes * MINUTE : null, limitAt: on ? own.closedAt! + limitMinutes * MINUTE : null,
   };
 }
 
@@ -432,19 +446,22 @@ function blockState(block: ScriptBlock, units: readonly UnitState[], checks: rea
 
 /**
  * Minutes until a unit has its target, by what is known of the head; null where that is not expected. What deposits is done after its own time.
- * @param earlierMinutes that product of the same mix was on before it was painted again: what that lifted is there already
+ * @param earlierMinutes that product was on before it was painted again: what that lifted is there already
  */
 export function readyMinutesOf({ lifting, depositMinutes }: Pick<ScriptUnit, 'lifting' | 'depositMinutes'>, lifts: readonly ScriptLift[], head: HeadFactor, earlierMinutes = 0): number | null {
-  let most = depositMinutes;
+  let most = Math.max(0, depositMinutes - earlierMinutes);
   for (const at of lifting) {
     const { from, target, lift } = lifts[at];
-    const own = onThisHead(lift, head.factor);
-    const reached = earlierMinutes > 0 ? levelAfter(from, own, earlierMinutes) : from;
-    const ready = reached >= target ? 0 : readyAfter(reached, target, own);
+    const ready = readyAfter(from, target, onThisHead(asPainted(lift, earlierMinutes), head.factor));
     if (ready === null) return null;
-    most = Math.max(most, ready);
+    most = Math.max(most, ready - earlierMinutes);
   }
   return most;
+}
+
+/** A lift as it was painted: a second application that came sooner or later than planned, or was not planned at all, or not done. */
+function asPainted({ second, ...lift }: LiftOf, earlierMinutes: number): LiftOf {
+  return earlierMinutes > 0 ? { ...lift, second: { volumes: second?.volumes ?? lift.volumes, afterMinutes: earlierMinutes } } : lift;
 }
 
 /** The stretch of a unit that a check looks at; undefined where nothing lifts. */
@@ -461,15 +478,17 @@ export const minutesOn = ({ closedAt, earlierMinutes }: Pick<UnitState, 'closedA
 export function levelNow(own: UnitState, { lifts, heads }: Pick<ServiceState, 'lifts' | 'heads'>, now: number): number | null {
   const row = lengthOf(own.unit, lifts);
   const minutes = minutesOn(own, now);
-  return !row || minutes === null ? null : levelAfter(row.from, onThisHead(row.lift, heads[own.unit.letter].factor), minutes);
+  return !row || minutes === null ? null : levelAfter(row.from, onThisHead(asPainted(row.lift, own.earlierMinutes), heads[own.unit.letter].factor), minutes);
 }
 
 /** A check as a reading of the lift; undefined where it says nothing: the foil was not closed, or nothing was lifted. */
 export function readingOf(own: ScriptLift | undefined, check: Pick<Check, 'at' | 'level'>, unit: Pick<UnitState, 'closedAt' | 'earlierMinutes'> | undefined): StrandReading | undefined {
   const minutes = unit ? minutesOn(unit, check.at) : null;
-  if (!own || minutes === null) return undefined;
+  if (!own || !unit || minutes === null) return undefined;
+  // Of two strengths one after the other a single reading says too little.
+  if (unit.earlierMinutes > 0 && own.lift.second && own.lift.second.volumes !== own.lift.volumes) return undefined;
   const most = own.lift.most ? Math.min(own.from + own.lift.most.levels, own.lift.most.top) : 10;
-  const reading: StrandReading = { from: own.from, volumes: own.lift.volumes, minutes: minutes * (own.lift.warmth ?? 1), level: check.level, known: own.lift.factor, atCap: check.level >= most };
+  const reading: StrandReading = { from: own.from, volumes: own.lift.volumes, minutes: warmedMinutes(minutes, own.lift), level: check.level, known: own.lift.factor, atCap: check.level >= most };
   return readingProblem(reading) === undefined ? reading : undefined;
 }
 

@@ -214,7 +214,7 @@ describe('what was used of Mix', () => {
     expect(usedProblem(before, { ...before, toners: [toner] }, used)).toBeNull();
     expect(usedProblem(before, { ...before, toners: [{ ...toner, minutes: 12 }] }, used)).toMatch(/^Toner was put on/);
     expect(usedProblem(before, { ...before, toners: [] }, used)).toMatch(/^Toner was put on/);
-    const formula = lightenerWith({ product: 'p' });
+    const formula = lightenerWith({ lighteners: [{ product: 'p', parts: 1 }] });
     expect(usedProblem(before, { ...before, formulas: { B: formula } }, used)).toBeNull();
     expect(usedProblem(before, { ...before, formulas: { A: formula } }, used)).toMatch(/^Formula A was used/);
   });

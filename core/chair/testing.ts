@@ -21,9 +21,9 @@ export function scriptFor(sizes: readonly number[], unitAt: (block: number, i: n
   const ready = readyMinutesOf({ lifting: [0], depositMinutes: 0 }, lifts, headFactor([]))!;
   const units = sizes.flatMap((n, b) => Array.from({ length: n }, (_, i): ScriptUnit => ({
     id: `b${b}/${i}`, number: 0, kind: 'foil', panel: `p${b}`, panelName: `Panel ${b + 1}`, side: 'left', zone: 'crown', letter: 'A', lifts: true, gather: { kind: 'slice' }, widthMm: 80, thicknessMm: 4, angleDeg: 0,
-    startMm: 0, featherMm: 0, edgesMm: 0, teasing: 0, reach: 'ends', reachMm: [0, 300], hairMm: 300, surface: false, endsMm: 0, mix: 'Moth, 20 vol, 1 : 2', endsMix: null, laidWith: 'foil', seconds: 60, grams: 2.5, endsGrams: 0,
+    startMm: 0, featherMm: 0, edgesMm: 0, teasing: 0, reach: 'ends', reachMm: [0, 300], hairMm: 300, surface: false, endsMm: 0, endsOutMm: 0, mix: 'Moth, 20 vol, 1 : 2', endsMix: null, mixes: ['A'], fromOld: false, again: null, laidWith: 'foil', seconds: 60, grams: 2.5, endsGrams: 0,
     limitMinutes: 45, lifting: [0], depositMinutes: 0, ...unitAt(b, i),
-  }))).map((unit, i) => ({ ...unit, number: i + 1 }));
+  }))).map((unit, i) => ({ ...unit, number: i + 1, mixes: unit.mixes[0] === 'A' ? [unit.letter] : unit.mixes }));
   const blocks = sizes.map((_, b): ScriptBlock => {
     const own = units.filter(({ panel }) => panel === `p${b}`);
     return {
@@ -31,9 +31,9 @@ export function scriptFor(sizes: readonly number[], unitAt: (block: number, i: n
       foils: own.map(({ seconds, letter, lifts: lifting, depositMinutes, limitMinutes, zone }) => ({ seconds, mixes: [letter], readyMinutes: lifting ? ready : depositMinutes, limitMinutes, expected: true, part: wetPartOf(zone) })),
     };
   });
-  const mixes = Object.fromEntries(units.map(({ letter, mix }) => [letter, { letter, part: 'length' as const, words: mix, volumes: 20, strengths: [10, 20, 30] }]));
+  const mixes = Object.fromEntries(units.map(({ letter, mix }) => [letter, { of: [{ letter, part: 'length' as const }], words: mix, volumes: 20, strengths: [10, 20, 30] }]));
   return {
-    version: 3, plan: startPlan(), naturalLevel: 6, units, lifts, blocks, mixes, products: {}, readings: [], rules: { ...USUAL_RULES, margin: 3 }, course: { order: blocks.map(({ id }) => id), rinses: [], pulling: 'own', by: {} },
+    version: 4, plan: startPlan(), naturalLevel: 6, units, lifts, blocks, mixes, products: {}, readings: [], rules: { ...USUAL_RULES, margin: 3 }, course: { order: blocks.map(({ id }) => id), rinses: [], pulling: 'own', by: {} },
     steps: [
       plainStep('wash', 'wash'),
       { ...plainStep('toner t', 'rinse'), kind: 'toner', name: 'Toner', minutes: 20, hair: 'damp', place: { ...EVERYWHERE, lengths: ['mids'] } },

@@ -15,7 +15,7 @@ export const NOTHING_USED: UsedMix = { letters: [], steps: [] };
 /** What was used so far; nothing before the start and after the end. */
 export function usedOf({ startedAt, finishedAt, bowls, mixes, blocks, steps }: ServiceState): UsedMix {
   if (startedAt === null || finishedAt !== null) return NOTHING_USED;
-  const letters = new Set(bowls.flatMap(({ mix }) => mixes[mix]?.letter ?? []));
+  const letters = new Set(bowls.flatMap(({ mix }) => mixes[mix]?.of.map(({ letter }) => letter) ?? []));
   for (const { unit, closedAt } of blocks.flatMap(({ units }) => units))
     if (closedAt !== null) letters.add(unit.letter);
   return {

@@ -9,13 +9,14 @@ const sum = (list: readonly number[]) => list.reduce((all, own) => all + own, 0)
  * 0 where two people foil.
  */
 export function leastMinutes(question: Question, visits: number, pulling: Pulling): number {
-  const { blocks, minutes, deadline, release, count, rules } = question;
+  const { blocks, minutes, deadline, release, again, count, rules } = question;
   if (count === 0 || rules.second === 'foils') return 0;
   const { setUp, each, finish, clearAfter, panelChange, pullEach, pullChange } = rules;
   const filled = blocks.filter(({ foils }) => foils.length > 0);
   const panels = new Set(filled.map(({ panel }) => panel)).size;
   const placing =
-    sum(minutes) + (panels - 1) * panelChange + freshBowls(question) * (rules.second === 'pulls' ? 0 : rules.mixChange);
+    sum(minutes) + (panels - 1) * panelChange + freshBowls(question) * (rules.second === 'pulls' ? 0 : rules.mixChange) +
+    (pulling === 'second' ? 0 : sum(again.map((own) => own?.minutes ?? 0)));
   const shortest = [...minutes].sort((a, b) => a - b);
   /** Foils that can be placed within so many minutes, the shortest closest together. */
   const within = (window: number) => {
@@ -26,8 +27,9 @@ export function leastMinutes(question: Question, visits: number, pulling: Pullin
     }
     return fits;
   };
-  const longest = Math.max(...deadline);
-  const soonest = Math.min(...release);
+  // What is painted again stays on for both.
+  const longest = Math.max(...deadline.map((own, f) => own + (again[f] ? again[f].deadline + again[f].minutes : 0)));
+  const soonest = Math.min(...release.map((own, f) => own + (again[f]?.release ?? 0)));
   const visit = setUp + each + finish;
   const most = batchOf(question, longest - soonest);
   const owned = (pulls: number) => (pulling === 'own' ? pulls * pullEach + Math.ceil(pulls / most) * pullChange : 0);

@@ -46,13 +46,17 @@ export function exact(question: Question, options: ExactOptions): Head | undefin
       go(own, order);
     }
     const by = pulling === 'second' ? 1 : 0;
-    if (pulling !== 'none')
-      for (const foils of subsets(head.on)) {
-        const { pullEach } = question.rules;
+    const pending = head.on.filter((f) => head.isPending(f));
+    const once = head.on.filter((f) => !head.isPending(f));
+    if (pulling !== 'none' || pending.length > 0)
+      for (const foils of [...subsets(pulling === 'none' ? [] : once), ...subsets(pending)]) {
         const change = head.changeFor(by);
-        const ready = Math.max(...foils.map((f, i) => head.releaseOf(f) - change - i * pullEach));
+        const each = head.openingOf(foils[0]);
+        const ready = Math.max(...foils.map((f, i) => head.releaseOf(f) - change - i * each));
         const own = head.copy();
-        own.pull(foils, by, Math.max(ready, head.hands[0].free, head.hands[by].free));
+        const from = Math.max(ready, head.hands[0].free, head.hands[by].free);
+        if (head.isPending(foils[0])) own.paintAgain(foils, by, from);
+        else own.pull(foils, by, from);
         go(own, order);
       }
     if (head.stages.length >= visits) return;

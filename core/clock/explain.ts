@@ -2,7 +2,7 @@ import { isPast, USUAL_RULES, type Block, type ClockRules, type FoilAt, type Pla
 
 /** What holds a plan as it is: nothing can move without it. */
 export interface Binding {
-  readonly kind: 'over' | 'limit' | 'pull' | 'ready' | 'bowl';
+  readonly kind: 'over' | 'limit' | 'again' | 'pull' | 'ready' | 'bowl';
   readonly block: number;
   /** Place of the foil in its block, from 0. */
   readonly foil: number;
@@ -19,6 +19,7 @@ export function bindingsOf(blocks: readonly Block[], timeline: Timeline, rules: 
   const nameOf = ({ block, index }: FoilAt) => `${blocks[block].name}, foil ${index + 1}`;
   return [
     ...limitBinding(timeline, nameOf),
+    ...againBinding(timeline),
     ...pullBinding(timeline),
     ...readyBindings(timeline, nameOf),
     ...bowlBindings(timeline, rules, nameOf),
@@ -53,7 +54,27 @@ function limitBinding({ foils }: Timeline, nameOf: (foil: FoilAt) => string): Bi
   ];
 }
 
-function pullBinding({ pulls }: Timeline): Binding[] {
+function againBinding({ pulls: all }: Timeline): Binding[] {
+  const own = all.filter(({ paintedAgain }) => paintedAgain);
+  const [first] = own;
+  if (!first) return [];
+  const count = own.reduce((sum, { foils }) => sum + foils.length, 0);
+  const minutes = own.reduce((sum, { from, to }) => sum + to - from, 0);
+  const { block, index } = first.foils[0];
+  return [
+    {
+      kind: 'again',
+      block,
+      foil: index,
+      at: first.from,
+      slack: 0,
+      words: `From minute ${rounded(first.from)} on ${count === 1 ? 'one foil is' : `${count} foils are`} opened, wiped and painted again: ${rounded(minutes)} min in all.`,
+    },
+  ];
+}
+
+function pullBinding({ pulls: all }: Timeline): Binding[] {
+  const pulls = all.filter(({ paintedAgain }) => !paintedAgain);
   const [first] = pulls;
   if (!first) return [];
   const count = pulls.reduce((sum, { foils }) => sum + foils.length, 0);

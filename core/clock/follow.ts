@@ -22,7 +22,7 @@ export function follow(question: Question, course: Course, start?: Start): Head 
     const own = new Follower(question, course, start, staysUntil);
     own.go();
     if (!best || compareCosts(own.head.cost, best.cost) < 0) best = own.head;
-    if (course.pulling === 'none' || (staysUntil && same(staysUntil, own.clears))) break;
+    if ((course.pulling === 'none' && !question.paintsAgain) || (staysUntil && same(staysUntil, own.clears))) break;
     staysUntil = own.clears;
   }
   return best!;
@@ -38,6 +38,8 @@ class Follower {
   private points: RinsePoint[];
   /** Foils that can no longer come off in time by waiting for them. */
   private readonly hopeless = new Set<number>();
+  /** Whether anything is opened on the way: to be pulled, or to be painted again. */
+  private readonly opens: boolean;
 
   constructor(
     private readonly question: Question,
@@ -50,13 +52,14 @@ class Follower {
     const order = [...course.order, ...question.blocks.map((_, b) => b).filter((b) => !course.order.includes(b))];
     this.queues = [0, 1].map((by) => order.filter((b) => (course.by[b] ?? 0) === by));
     this.points = [...course.rinses].sort((a, b) => a.after - b.after);
+    this.opens = course.pulling !== 'none' || question.paintsAgain;
   }
 
   go(): void {
     const { head } = this;
     const { round } = this.start ?? {};
     // A round that was begun goes on.
-    if (round !== undefined && round < ROUND && this.course.pulling !== 'none')
+    if (round !== undefined && round < ROUND && this.opens)
       this.pullReady(this.doomed(), 0, head.hands[0].free, 0, ROUND - round);
     while (head.left > 0) {
       if (this.points.length > 0 && head.placedCount >= this.points[0].after) {
@@ -70,14 +73,15 @@ class Follower {
       const placing = head.placing(f, by);
       const until = this.waitsForBreak(f, placing.closed);
       if (until !== undefined) {
-        if (this.course.pulling === 'none' || !this.pullsFirst(until, by)) head.wait(until, by);
+        if (!this.opens || !this.pullsFirst(until, by)) head.wait(until, by);
         continue;
       }
-      if (this.course.pulling !== 'none' && this.pullsFirst(placing.closed, by)) continue;
+      if (this.opens && this.pullsFirst(placing.closed, by)) continue;
       head.place(f, by, placing);
     }
     for (const point of this.points)
       if (head.placedCount >= point.after) this.rinse((f) => fits(point, this.question, head, f));
+    this.paintRest();
     while (!head.done) {
       const before = head.stages.length;
       this.rinse(() => true);
@@ -137,7 +141,24 @@ class Follower {
   /** Foils that will not stay until their rinse, the soonest deadline first. */
   private doomed(): number[] {
     const { head, question, staysUntil } = this;
-    return head.on.filter((f) => question.alone[f] || !staysUntil || staysUntil[f] > head.dueOf(f) + NEAR);
+    const pulls = this.course.pulling !== 'none';
+    return head.on.filter(
+      (f) => head.isPending(f) || (pulls && (question.alone[f] || !staysUntil || staysUntil[f] > head.dueOf(f) + NEAR)),
+    );
+  }
+
+  /** Everything is foiled: what is still to be painted again is, and what cannot wait for it is pulled between. */
+  private paintRest(): void {
+    const { head, question } = this;
+    for (let guard = 0; guard <= 2 * question.count; guard += 1) {
+      const pending = head.on.filter((f) => head.isPending(f));
+      if (pending.length === 0) return;
+      const doomed = this.doomed();
+      const { hand, change } = this.puller(head.hands[0].free, 0);
+      const soonest = Math.min(...doomed.map((f) => head.releaseOf(f))) - change;
+      const from = Math.max(head.hands[hand].free, soonest);
+      if (!this.pullReady(doomed, hand, from, change)) head.paintAgain([pending[0]], hand, from, change);
+    }
   }
 
   /** Puller, minutes to change over, and when they would next have a hand free if the one who foils goes on until `closed`. */
@@ -155,10 +176,10 @@ class Follower {
     const { pullEach, away } = this.question.rules;
     const { hand, change, next } = this.puller(closed, by);
     const doomed = this.doomed();
-    let at = whenThere(next, change + pullEach, away) + change;
+    let at = whenThere(next, change + pullEach, away) + change + head.bowlFor(doomed, hand);
     const late = doomed.find((f) => {
       if (hopeless.has(f)) return false;
-      at += pullEach;
+      at += head.openingOf(f);
       return at > this.dueOf(f) + NEAR;
     });
     if (late === undefined) return false;
@@ -174,14 +195,21 @@ class Follower {
     }
     // Nobody is there when it is due: it comes off before, short of ready.
     if (begin > Math.max(free, ready) + NEAR && whenThere(free, change + pullEach, away) <= free + NEAR) {
-      head.pull([late], hand, free);
+      this.open([late], hand, free);
       return hand === by || this.pullsFirst(closed, by);
     }
     hopeless.add(late);
     return this.pullsFirst(closed, by);
   }
 
-  /** Pulls all that is ready once hands are there. @returns whether anything was */
+  /** Opens foils: pulls them, or paints them again. */
+  private open(foils: readonly number[], by: number, from: number, change?: number): void {
+    const { head } = this;
+    if (head.isPending(foils[0])) head.paintAgain(foils, by, from, change);
+    else head.pull(foils, by, from, change);
+  }
+
+  /** Opens all that is ready once hands are there, one kind of work at a time. @returns whether anything was */
   private pullReady(doomed: readonly number[], by: number, from: number, change: number, most = ROUND): boolean {
     const { head } = this;
     const { pullEach, away } = this.question.rules;
@@ -189,14 +217,15 @@ class Follower {
     const own: number[] = [];
     for (const f of doomed) {
       if (head.releaseOf(f) > at + NEAR) continue;
+      if (own.length > 0 && head.isPending(f) !== head.isPending(own[0])) continue;
       // What would have to wait for the end of a break is a batch of its own.
       if (own.length > 0 && whenThere(at, pullEach, away) > at + NEAR) break;
       own.push(f);
-      at += pullEach;
+      at += head.openingOf(f);
       if (own.length === most) break;
     }
     if (own.length === 0) return false;
-    head.pull(own, by, from, change);
+    this.open(own, by, from, change);
     return true;
   }
 
@@ -207,9 +236,8 @@ class Follower {
     const set = head.mayRinse(all);
     if (set.length === 0) return;
     const inSet = new Set(set);
-    const pulls = this.course.pulling !== 'none';
     let basin = head.basin(set);
-    for (let guard = 0; pulls && guard <= question.count; guard += 1) {
+    for (let guard = 0; this.opens && guard <= question.count; guard += 1) {
       if (!this.pullBeforeBasin(inSet, basin)) break;
       basin = head.basin(set);
     }
@@ -224,8 +252,10 @@ class Follower {
     let after = whenThere(basin.from + basin.minutes, change + rules.pullEach, rules.away) + change;
     let latest = Infinity;
     let late = 0;
+    const pulls = this.course.pulling !== 'none';
     const own = head.on.filter((f) => {
       const due = head.dueOf(f);
+      if (!pulls && !head.isPending(f)) return false;
       if (inSet.has(f)) {
         if (!question.alone[f] && basin.from + basin.lead[block[f]] + rules.clearAfter <= due + NEAR) return false;
       } else {
@@ -233,7 +263,7 @@ class Follower {
         if (after <= due + NEAR && !question.alone[f]) return false;
       }
       late += 1;
-      latest = Math.min(latest, due - late * rules.pullEach - change);
+      latest = Math.min(latest, due - late * head.openingOf(f) - change);
       return true;
     });
     if (own.length === 0) return false;

@@ -24,7 +24,7 @@ export interface Placing {
   readonly hands: Hands;
 }
 
-/** Places a foil: panel change, new bowls, and the foil itself. Bowls of mixes that take turns stand open side by side. @param from not before this minute */
+/** Places a foil: panel change, new bowls, and the foil itself. Bowls of mixes that take turns stand open side by side. @param from not before this minute @param oldBowl minutes past its useful time at which a bowl still serves it */
 export function placing(
   panel: string,
   minutes: number,
@@ -32,6 +32,7 @@ export function placing(
   from: number,
   hands: Hands,
   rules: ClockRules,
+  oldBowl = 0,
 ): Placing {
   let at = from;
   if (hands.panel !== undefined && hands.panel !== panel)
@@ -39,7 +40,7 @@ export function placing(
   let held = hands.bowls;
   let bowls: Placing['bowls'] = NONE;
   for (const mix of mixes) {
-    if (held?.[mix] !== undefined && at - held[mix] < rules.usefulMinutes - NEAR) continue;
+    if (held?.[mix] !== undefined && at - held[mix] < rules.usefulMinutes + oldBowl - NEAR) continue;
     // What the first foil takes is mixed before the clock runs; a second person who mixes hands the fresh bowl over.
     const takes = hands.bowls === undefined || rules.second === 'pulls' ? 0 : rules.mixChange;
     at = whenThere(at, takes, rules.away);

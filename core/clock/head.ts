@@ -30,6 +30,9 @@ export class Head {
   readonly clear: Float64Array;
   readonly pulled: Uint8Array;
   readonly rinsed: Uint8Array;
+  /** Painted again, and when it was closed last. */
+  readonly twice: Uint8Array;
+  readonly closed: Float64Array;
   /** What holds product, the soonest deadline first. */
   on: number[] = [];
   hands: [Hands, Hands];
@@ -43,7 +46,7 @@ export class Head {
   /** Minutes that the colourist’s hands had nothing to do. */
   idle = 0;
   readonly stages: Rinsed[] = [];
-  readonly batches: { foils: number[]; by: number; from: number; to: number }[] = [];
+  readonly batches: { foils: number[]; by: number; from: number; to: number; paintedAgain: boolean }[] = [];
   readonly bowls: { mix: string; at: number }[] = [];
   private readonly order: number[] = [];
   private readonly who: number[] = [];
@@ -59,6 +62,8 @@ export class Head {
     this.clear = new Float64Array(count).fill(-1);
     this.pulled = new Uint8Array(count);
     this.rinsed = new Uint8Array(count);
+    this.twice = new Uint8Array(count);
+    this.closed = new Float64Array(count).fill(-1);
     const hands: Hands = { free: start?.now ?? 0, panel: start?.panel, bowls: start?.bowls };
     this.hands = [
       hands,
@@ -72,7 +77,7 @@ export class Head {
         const at = start.placed[b][index];
         if (at === null) return;
         const f = question.first[b] + index;
-        this.placed[f] = at;
+        this.placed[f] = this.closed[f] = at;
         this.begun[f] = at - question.minutes[f];
         this.placedCount += 1;
         this.left -= 1;
@@ -83,13 +88,35 @@ export class Head {
     );
   }
 
-  /** Minute by which a foil has to be clear. */
+  /** Whether a foil is still to be painted again. */
+  isPending(f: number): boolean {
+    return this.question.again[f] !== null && this.twice[f] === 0;
+  }
+
+  /** Minute by which a foil has to be clear, or opened to be painted again. */
   dueOf(f: number): number {
-    return this.placed[f] + this.question.deadline[f];
+    const { again, deadline } = this.question;
+    return this.isPending(f) ? this.placed[f] + again[f]!.deadline : this.closed[f] + deadline[f];
   }
 
   releaseOf(f: number): number {
-    return this.placed[f] + this.question.release[f];
+    const { again, release } = this.question;
+    return this.isPending(f) ? this.placed[f] + again[f]!.release : this.closed[f] + release[f];
+  }
+
+  /** Minutes until a bowl stands ready for what is painted again among some foils; 0 where one does, or nothing is. */
+  bowlFor(foils: readonly number[], by: number): number {
+    const { again, rules } = this.question;
+    const f = foils.find((own) => this.isPending(own));
+    if (f === undefined || rules.second === 'pulls') return 0;
+    const { free, bowls = {} } = this.hands[by];
+    const stands = (mix: string) => bowls[mix] !== undefined && free - bowls[mix] < rules.usefulMinutes - NEAR;
+    return rules.mixChange * again[f]!.mixes.filter((mix) => !stands(mix)).length;
+  }
+
+  /** Hands that opening a foil takes, minutes. */
+  openingOf(f: number): number {
+    return this.isPending(f) ? this.question.again[f]!.minutes : this.question.rules.pullEach;
   }
 
   private lay(f: number): void {
@@ -122,12 +149,13 @@ export class Head {
       waits ? Math.max(hands[by].free, other.free) : hands[by].free,
       hands[by],
       rules,
+      this.question.oldBowl[f],
     );
   }
 
   place(f: number, by = 0, done: Placing = this.placing(f, by)): void {
     this.begun[f] = done.begun;
-    this.placed[f] = done.closed;
+    this.placed[f] = this.closed[f] = done.closed;
     this.bowls.push(...done.bowls);
     this.hands = by === 0 ? [done.hands, this.hands[1]] : [this.hands[0], done.hands];
     this.placedCount += 1;
@@ -189,9 +217,32 @@ export class Head {
     }
     this.pulls += foils.length;
     if (by === 0) this.idle += begin - this.hands[0].free;
-    this.batches.push({ foils: [...foils], by, from: begin, to: at });
+    this.batches.push({ foils: [...foils], by, from: begin, to: at, paintedAgain: false });
     const own = this.hands[by];
     this.hands = this.hands.with(by, { ...own, free: at }) as [Hands, Hands];
+  }
+
+  /** Opens, wipes and paints foils again, one after the other. @param from not before this minute @param change minutes to change over */
+  paintAgain(foils: readonly number[], by = 0, from = this.hands[by].free, change = this.changeFor(by)): void {
+    const { rules, again } = this.question;
+    const begin = whenThere(Math.max(from, this.hands[by].free), change + again[foils[0]]!.minutes, rules.away);
+    let hands: Hands = { ...this.hands[by], free: begin + change };
+    for (const f of foils) {
+      const { minutes, mixes } = again[f]!;
+      // Nobody changes to another panel: the foils are opened where they lie.
+      const done = placing(hands.panel ?? '', minutes, mixes, hands.free, hands, rules);
+      this.over += Math.max(0, done.begun - this.dueOf(f));
+      this.short += Math.max(0, this.releaseOf(f) - done.begun);
+      this.on.splice(this.on.indexOf(f), 1);
+      this.twice[f] = 1;
+      this.closed[f] = done.closed;
+      this.lay(f);
+      this.bowls.push(...done.bowls);
+      hands = { ...done.hands, panel: hands.panel };
+    }
+    if (by === 0) this.idle += begin - this.hands[0].free;
+    this.batches.push({ foils: [...foils], by, from: begin, to: hands.free, paintedAgain: true });
+    this.hands = this.hands.with(by, hands) as [Hands, Hands];
   }
 
   private take(f: number, off: number, clear: number): void {
@@ -213,7 +264,7 @@ export class Head {
   mayRinse(wanted: readonly number[]): number[] {
     const { count, part, block, together, apart } = this.question;
     const taken = new Uint8Array(count);
-    let left = wanted.filter((f) => this.placed[f] >= 0 && this.rinsed[f] === 0);
+    let left = wanted.filter((f) => this.placed[f] >= 0 && this.rinsed[f] === 0 && !this.isPending(f));
     if (left.length === 0) return [];
     for (const f of left) taken[f] = 1;
     for (;;) {
@@ -290,7 +341,8 @@ export class Head {
 
   copy(): Head {
     const own = new Head(this.question, this.start);
-    for (const key of ['begun', 'placed', 'off', 'clear', 'pulled', 'rinsed'] as const) own[key].set(this[key]);
+    for (const key of ['begun', 'placed', 'closed', 'off', 'clear', 'pulled', 'rinsed', 'twice'] as const)
+      own[key].set(this[key]);
     Object.assign(own, {
       on: [...this.on],
       hands: this.hands,
@@ -323,8 +375,9 @@ export class Head {
               ...at(f),
               begun: this.begun[f],
               placed: this.placed[f],
-              ready: this.placed[f] + ready[f],
-              limit: this.placed[f] + limit[f],
+              again: this.twice[f] === 1 ? this.closed[f] : null,
+              ready: this.closed[f] + ready[f],
+              limit: this.closed[f] + limit[f],
               wet: this.off[f] < 0 ? Infinity : this.off[f],
               clear: this.clear[f] < 0 ? Infinity : this.clear[f],
               pulled: this.pulled[f] === 1,
@@ -344,7 +397,7 @@ export class Head {
         to,
       })),
       pulls: this.batches
-        .map(({ foils: own, by: hand, from, to }): Pull => ({ foils: own.map(at), by: hand, from, to }))
+        .map(({ foils: own, ...batch }): Pull => ({ ...batch, foils: own.map(at) }))
         .sort((a, b) => a.from - b.from),
       bowls: this.bowls,
       strengths: blocks.map((_, b) => strengths[b] ?? 0),

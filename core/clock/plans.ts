@@ -2,6 +2,7 @@ import { capital } from '../units';
 import { Search, type Fixed, type Wanted } from './search';
 import {
   comesEarly,
+  minutesPast,
   mixesOf,
   NEAR,
   type Block,
@@ -67,7 +68,7 @@ const PER_VISIT = 3;
 const PER_CHANGE = 10;
 
 export function figuresOf({ foils, stages, strengths, end, idle }: Timeline): Figures {
-  const over = foils.map(({ clear, limit }) => Math.max(0, clear - limit));
+  const over = foils.map(minutesPast);
   return {
     end,
     basinVisits: stages.length,
@@ -230,8 +231,9 @@ function nameOf({ course, timeline, figures, second }: ClockPlanned, { blocks, r
     timeline.strengths[b] > 0 ? [{ name: block.name, mix: mixesOf(block, timeline.strengths[b]).join(', ') }] : [],
   );
   if (changed.length > 0) words.push(changed.map(({ name, mix }) => `${name} with ${mix}`).join(', '));
-  if (second !== rules.second && second === 'pulls' && pulls.length > 0)
-    words.push(`With a second pair of hands from minute ${Math.round(pulls[0].from)}`);
+  const [first] = pulls.filter(({ by }) => by === 1);
+  if (second !== rules.second && second === 'pulls' && first)
+    words.push(`With a second pair of hands from minute ${Math.round(first.from)}`);
   else if (stages.length <= 1)
     words.push(
       pulled ? 'Pull as they are ready, one rinse' : figures.worstOver > 0 ? 'One rinse at the end' : 'One rinse',

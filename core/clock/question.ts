@@ -1,4 +1,4 @@
-import { foilsWith, type Block, type ClockRules, type Course } from './types';
+import { foilsWith, type Block, type ClockRules, type Course, type PaintedAgain } from './types';
 import { WET_PARTS } from './wet-order';
 
 /** The last minutes before a limit, in which what is not ready sooner comes off. Working assumption. */
@@ -23,6 +23,24 @@ export function windowOf(
   return { release: ready, deadline: Math.max(limit - margin, Math.min(limit, ready + LEAST_WINDOW)) };
 }
 
+/** A second application is put on within so many minutes of its time. Working assumption. */
+const AGAIN_WITHIN = 10;
+
+/** A second application as it is followed: minutes after the first closing from which and by which it is begun. */
+export interface Again {
+  readonly release: number;
+  readonly deadline: number;
+  readonly minutes: number;
+  readonly mixes: readonly string[];
+}
+
+function againOf(again: PaintedAgain | undefined, margin: number): Again | null {
+  if (!again) return null;
+  const { afterMinutes, limitMinutes, minutes, mixes } = again;
+  const { release, deadline } = windowOf({ readyMinutes: afterMinutes, limitMinutes }, margin);
+  return { release, deadline: Math.min(deadline, release + AGAIN_WITHIN), minutes, mixes };
+}
+
 /** All foils of a service in one row, block after block: figures in arrays, so that many courses are followed quickly. */
 export class Question {
   readonly count: number;
@@ -38,6 +56,11 @@ export class Question {
   readonly release: readonly number[];
   readonly deadline: readonly number[];
   readonly expected: readonly boolean[];
+  /** What is painted again; null for what is painted once. */
+  readonly again: readonly (Again | null)[];
+  readonly paintsAgain: boolean;
+  /** Minutes past its useful time at which a bowl still serves it. */
+  readonly oldBowl: readonly number[];
   /** It is pulled, whatever else happens. */
   readonly alone: readonly boolean[];
   /** Part of the head as a bit; 0 where no water reaches it. */
@@ -77,6 +100,9 @@ export class Question {
     this.release = rows.map(({ window }) => window.release);
     this.deadline = rows.map(({ window }) => window.deadline);
     this.expected = rows.map(({ foil }) => foil.expected !== false);
+    this.again = rows.map(({ foil }) => againOf(foil.again, rules.margin));
+    this.paintsAgain = this.again.some((own) => own !== null);
+    this.oldBowl = rows.map(({ foil }) => foil.oldBowlMinutes ?? 0);
     this.alone = rows.map(({ foil }) => foil.pullAfter !== undefined);
     this.part = rows.map(({ foil: { part } }) => (part === undefined ? 0 : 1 << WET_PARTS.indexOf(part)));
     const sharing = (word: (block: Block) => string | undefined) =>

@@ -14,6 +14,20 @@ export interface BlockFoil {
   readonly part?: WetPart;
   /** It is pulled alone, so many minutes after it was closed. */
   readonly pullAfter?: number;
+  /** It is opened, wiped and painted again; ready and limit count from then on. */
+  readonly again?: PaintedAgain;
+  /** It may be painted from a bowl that is so many minutes past its useful time. */
+  readonly oldBowlMinutes?: number;
+}
+
+/** A second application on the same foil. */
+export interface PaintedAgain {
+  /** Minutes after it was first closed; and the longest that its maker allows until then. */
+  readonly afterMinutes: number;
+  readonly limitMinutes: number;
+  /** Hands that it takes, minutes, and from which mixes. */
+  readonly minutes: number;
+  readonly mixes: readonly string[];
 }
 
 /** Another strength that all foils of a block can have. */
@@ -127,6 +141,8 @@ export interface PlacedFoil extends FoilAt {
   /** Minutes from the start: begun, closed, ready, past its maker's limit, wet or opened, and clear of product. */
   readonly begun: number;
   readonly placed: number;
+  /** When it was painted again and closed; null where it is painted once. Ready and limit count from it. */
+  readonly again: number | null;
   readonly ready: number;
   readonly limit: number;
   readonly wet: number;
@@ -140,8 +156,12 @@ export interface PlacedFoil extends FoilAt {
 const AT_LIMIT = 1e-6;
 const AT_READY = 0.05;
 
+/** Minutes that a foil stays past its maker's limit; each application has its own. */
+export const minutesPast = ({ placed, again, clear, limit }: Pick<PlacedFoil, 'placed' | 'again' | 'clear' | 'limit'>): number =>
+  Math.max(0, clear - limit, again === null ? 0 : again - placed - (limit - again));
+
 /** Whether a foil stays on past its maker's limit. */
-export const isPast = ({ clear, limit }: Pick<PlacedFoil, 'clear' | 'limit'>): boolean => clear > limit + AT_LIMIT;
+export const isPast = (foil: Pick<PlacedFoil, 'placed' | 'again' | 'clear' | 'limit'>): boolean => minutesPast(foil) > AT_LIMIT;
 
 /** Whether a foil comes off before it is ready. */
 export const comesEarly = ({ wet, ready }: Pick<PlacedFoil, 'wet' | 'ready'>): boolean => wet < ready - AT_READY;
@@ -165,9 +185,10 @@ export interface Stage {
   readonly to: number;
 }
 
-/** Foils that are opened and wiped one after the other, oldest first. */
+/** Foils that are opened and wiped one after the other, oldest first, and painted again where that is planned. */
 export interface Pull {
   readonly foils: readonly FoilAt[];
+  readonly paintedAgain: boolean;
   /** Whose hands: 0 the colourist's, 1 the second person's. */
   readonly by: number;
   readonly from: number;

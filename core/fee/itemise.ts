@@ -1,5 +1,8 @@
 import { priceOf, type FoilPrices } from './estimate';
 
+export const MIX_CHARGES = ['bowl', 'session', 'gram'] as const;
+export type MixCharge = (typeof MIX_CHARGES)[number];
+
 /** An add-on that the house has. */
 export interface AddOn {
   readonly id: string;
@@ -9,9 +12,14 @@ export interface AddOn {
 
 /** How a house prices a whole visit. Money in minor units, whole numbers. */
 export interface VisitPrices extends FoilPrices {
-  /** Flat: bowls and toners that the base includes, and what each more costs. */
+  /** Flat: how the mix is charged; by bowl, by session (what is mixed at one go, whatever number of bowls), or by gram of mix. */
+  readonly mixBy: MixCharge;
+  /** Bowls or sessions that the base includes, and what each more costs. */
   readonly includedBowls: number;
   readonly extraBowlMinor: number;
+  /** Grams of mix that it includes, and what each ten more cost. */
+  readonly includedGrams: number;
+  readonly tenGramsMinor: number;
   readonly includedToners: number;
   readonly extraTonerMinor: number;
   /** Root colour costs so much; 0 where it is in the base. */
@@ -30,8 +38,14 @@ export interface PricedVisit {
   readonly foils: number;
   readonly foilingMinutes: number;
   readonly bowls: number;
+  /** Times that something is mixed, and grams that are mixed for the foils in all. */
+  readonly sessions: number;
+  readonly mixGrams: number;
+  /** Different toners: one in several places and times is one. */
   readonly toners: number;
   readonly root: boolean;
+  /** Recipes of the house with a price of their own: washes, treatments, repairs. */
+  readonly recipes: readonly { readonly name: string; readonly minor: number }[];
   readonly lengthMm: number;
   readonly densityPerCm2: number;
   readonly addOns: readonly string[];
@@ -74,21 +88,57 @@ export function itemise(visit: PricedVisit, prices: VisitPrices): Itemised {
     const foiled = lines.reduce((sum, { minor }) => sum + minor, 0);
     if (visit.lengthMm >= prices.longFromMm) line('long', `Long hair, ${prices.longPercent} %`, perCent(foiled, prices.longPercent));
     if (visit.densityPerCm2 >= prices.thickFromPerCm2) line('thick', `Thick hair, ${prices.thickPercent} %`, perCent(foiled, prices.thickPercent));
-    if (prices.way === 'flat') {
-      const bowls = Math.max(0, visit.bowls - prices.includedBowls);
-      line('bowls', many(bowls, 'extra bowl'), bowls * prices.extraBowlMinor);
-    }
+    if (prices.way === 'flat') mixLine(visit, prices, line);
   }
   // What is included is included in a foil service: a toner alone is paid for.
   const toners = Math.max(0, visit.toners - (visit.foils > 0 ? prices.includedToners : 0));
   line('toners', many(toners, visit.foils > 0 ? 'extra toner' : 'toner'), toners * prices.extraTonerMinor);
   if (visit.root) line('root', 'Root colour', prices.rootMinor);
+  for (const [name, minors] of byName(visit.recipes)) {
+    line(`recipe ${name}`, minors.length === 1 ? name : `${minors.length} × ${name}`, minors.reduce((sum, own) => sum + own, 0));
+  }
   for (const id of visit.addOns) {
     const own = prices.addOns.find((addOn) => addOn.id === id);
     if (own) line(`add-on ${id}`, own.name, own.minor);
   }
   const totalMinor = lines.reduce((sum, { minor }) => sum + minor, 0);
   return { lines, totalMinor, taxMinor: taxWithin(totalMinor, prices.taxPercent) };
+}
+
+/** What is mixed beyond what the base includes. */
+function mixLine(
+  { bowls, sessions, mixGrams }: PricedVisit,
+  { mixBy, includedBowls, extraBowlMinor, includedGrams, tenGramsMinor }: VisitPrices,
+  line: (key: string, words: string, minor: number) => void,
+): void {
+  if (mixBy === 'gram') {
+    const more = Math.max(0, Math.ceil(mixGrams - 1e-9) - includedGrams);
+    return line('bowls', `${more} g of mix more`, Math.round((more * tenGramsMinor) / 10));
+  }
+  const [count, one] = mixBy === 'session' ? [sessions, 'extra mixing'] : [bowls, 'extra bowl'];
+  const more = Math.max(0, count - includedBowls);
+  line('bowls', `${more} ${one}${more === 1 ? '' : 's'}`, more * extraBowlMinor);
+}
+
+function byName(recipes: PricedVisit['recipes']): Map<string, number[]> {
+  const out = new Map<string, number[]>();
+  for (const { name, minor } of recipes) out.set(name, [...(out.get(name) ?? []), minor]);
+  return out;
+}
+
+/** What is begun within so many minutes of the first is mixed at one go. Working assumption. */
+const ONE_GO_MINUTES = 10;
+
+/** How often something is mixed: bowls that stand open side by side are mixed at one go. @param from minutes at which each bowl is mixed */
+export function mixingSessions(from: readonly number[]): number {
+  let sessions = 0;
+  let first = -Infinity;
+  for (const at of [...from].sort((a, b) => a - b)) {
+    if (at - first <= ONE_GO_MINUTES) continue;
+    sessions += 1;
+    first = at;
+  }
+  return sessions;
 }
 
 /** Tax that is within an amount. */
@@ -110,7 +160,8 @@ export function leftOut(visit: PricedVisit, prices: VisitPrices): LeftOut[] {
   const options: LeftOut[] = [
     ...(visit.toners > 0 ? [without('toners', 'One toner less', { toners: visit.toners - 1 })] : []),
     ...(visit.root ? [without('root', 'Without root colour', { root: false })] : []),
-    ...(visit.bowls > 1 ? [without('bowls', 'One bowl less', { bowls: visit.bowls - 1 })] : []),
+    ...(visit.bowls > 1 && prices.mixBy === 'bowl' ? [without('bowls', 'One bowl less', { bowls: visit.bowls - 1 })] : []),
+    ...visit.recipes.map((own) => without(`recipe ${own.name}`, `Without ${own.name.toLowerCase()}`, { recipes: visit.recipes.filter((other) => other !== own) })),
     ...visit.addOns.flatMap((id) => {
       const own = prices.addOns.find((addOn) => addOn.id === id);
       return own ? [without(`add-on ${id}`, `Without ${own.name.toLowerCase()}`, { addOns: visit.addOns.filter((other) => other !== id) })] : [];

@@ -39,7 +39,7 @@ const REFUSED: Record<string, { parse(value: unknown): Parsed<unknown>; sound: u
     parse: parseMix, sound: EMPTY_MIX,
     cases: [
       ['formulas', { a: {} }, 'formulas.a: must be formulas by letter.'], ['formulas', { A: { kind: 'paint' } }, 'formulas.A.kind: kind must be lift, deposit or permanent.'],
-      ['formulas', { A: { kind: 'lift', product: 'moth', volumes: 60, ratio: 2 } }, 'formulas.A.volumes: must be a number from 1 to 40 vol.'], ['formulas', { A: { kind: 'lift', product: 'moth', volumes: 20, ratio: 0 } }, 'formulas.A.ratio: must be a number from 0.5 to 5.'],
+      ['formulas', { A: { kind: 'lift', lighteners: [{ product: 'moth', parts: 1 }], volumes: 60, ratio: 2 } }, 'formulas.A.volumes: must be a number from 1 to 40 vol.'], ['formulas', { A: { kind: 'lift', lighteners: [{ product: 'moth', parts: 1 }], volumes: 20, ratio: 0 } }, 'formulas.A.ratio: must be a number from 0.5 to 5.'],
       ['bowl.mostGrams', 5, 'bowl.mostGrams: must be a number from 20 to 500 g.'], ['tests', [{ formula: 'A', minutes: 20, from: 7, level: 7 }], 'tests[0].level: no lift was read: the level is not above the one before.'],
       ['toners', [{ id: 't', place: {}, line: 'sedge', parts: [{ shade: 'a', parts: 1 }, { shade: 'a', parts: 2 }], grams: 50, ratio: 2, volumes: 5, minutes: 10, state: 'damp' }], 'toners[0].parts: names a shade twice.'],
       ['toners', [{ id: 't', place: { lengths: ['knees'] }, line: 'sedge', parts: [{ shade: 'a', parts: 1 }], grams: 50, ratio: 2, volumes: 5, minutes: 10, state: 'damp' }], 'toners[0].place.lengths[0]: must be of roots, mids, ends, band.'],
@@ -67,7 +67,7 @@ const REFUSED: Record<string, { parse(value: unknown): Parsed<unknown>; sound: u
 describe.each(Object.entries(REFUSED))('%s', (_, { parse, sound, cases }) => {
   test('the clock of an older mix: its order becomes the plan that is proposed, who mixes also pulls', () => {
   const read = parseMix({ version: 1, clock: { order: 'best', second: 'mixes', pace: 110 } });
-  expect(read).toMatchObject({ ok: true, value: { version: 3, clock: { second: 'pulls', pace: 110, chosen: null, visits: 'house' } } });
+  expect(read).toMatchObject({ ok: true, value: { version: 4, clock: { second: 'pulls', pace: 110, chosen: null, visits: 'house' } } });
 });
 
 test('what is sound is read, and read again the same', () => {

@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import { RULES, USUAL_LIMITS } from '../check/check';
+import { MIX_CHARGES } from '../fee';
 import { reminderProblem, USUAL_REMINDER_WORDS, type ReminderKind } from '../diary';
 import { SCHOOL_KEYS, SCHOOLS, USUAL_SCHOOLS, type Schools } from '../school';
+import { AMOUNT_UNITS, STRENGTH_UNITS, TEMPERATURE_UNITS } from '../units';
 import { USUAL_HOUSE_CLOCK, type House } from '../visit';
 import { between, whole, yesOrNo } from './fields';
 import { parseWith, type Parsed } from './problem';
@@ -54,6 +56,14 @@ const reminderWords = (kind: ReminderKind, description: string) =>
 export const houseSchema: z.ZodType<House> = z.strictObject({
   version: z.literal(1),
   units: z.enum(['mm', 'cm', 'in'], { error: 'must be mm, cm or in' }).default('mm').describe('Unit in which lengths are said and read'),
+  measures: z
+    .strictObject({
+      amounts: z.enum(AMOUNT_UNITS, { error: `must be one of ${AMOUNT_UNITS.join(', ')}` }).default('g').describe('In what amounts are said'),
+      strengths: z.enum(STRENGTH_UNITS, { error: 'must be vol or %' }).default('vol').describe('In what strengths of developer are said'),
+      temperatures: z.enum(TEMPERATURE_UNITS, { error: 'must be C or F' }).default('C').describe('In what temperatures are said'),
+    })
+    .prefault({})
+    .describe('Amounts, strengths and temperatures as they are said and read'),
   decimalComma: yesOrNo('Figures are written with a decimal comma').default(false),
   timeZone: z
     .string({ error: 'must be the name of a time zone' })
@@ -68,6 +78,7 @@ export const houseSchema: z.ZodType<House> = z.strictObject({
       alertDays: whole(1, 1000, 'An alert test counts for this many days').default(180),
       strongVolumes: between(5, 30, 'vol', 'Stronger than this asks for a reason at the hairline and on fragile hair, and is not painted on the scalp').default(20),
       scalpMm: between(10, 60, 'mm', '40 vol is never painted nearer to the scalp than this, mm').default(20),
+      warmestCelsius: between(25, 60, '°C', 'Warmth that is added is never more than this, °C').default(45),
       age: whole(0, 21, 'Below this age a guardian’s consent is asked, as local law has it').default(16),
     })
     .prefault({})
@@ -84,8 +95,11 @@ export const houseSchema: z.ZodType<House> = z.strictObject({
       includedFoils: whole(0, 300, 'Foils that the base includes'),
       perFoilMinor: money('Each further foil'),
       perHourMinor: money('Hour of foiling'),
-      includedBowls: whole(0, 40, 'Bowls that the base includes').default(2),
-      extraBowlMinor: money('Each further bowl').default(1800),
+      mixBy: z.enum(MIX_CHARGES, { error: 'must be bowl, session or gram' }).default('bowl').describe('How the mix is charged: by bowl, by mixing session, or by gram of mix'),
+      includedBowls: whole(0, 40, 'Bowls, or mixing sessions, that the base includes').default(2),
+      extraBowlMinor: money('Each further bowl, or mixing session').default(1800),
+      includedGrams: whole(0, 2000, 'Grams of mix that the base includes').default(120),
+      tenGramsMinor: money('Each ten grams of mix more').default(300),
       includedToners: whole(0, 12, 'Toners that are included').default(1),
       extraTonerMinor: money('Each further toner').default(2200),
       rootMinor: money('Root colour; 0 where it is in the base').default(0),

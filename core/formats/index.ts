@@ -16,7 +16,7 @@ export { productsCsv, readProductsCsv, type Import, type TableStyle } from './pr
 export { type CsvRead, type RowProblem } from './csv-table';
 export { CLIENT_FIELDS, clientForm, clientsCsv, readClientsCsv, type ClientField, type ClientsImport, type ListedClient } from './clients-csv';
 export { foilsCsv, readFoilsCsv, type FoilsImport } from './foils-csv';
-export { parseProducts, productSchema, productsSchema, USUAL_PRODUCTS, type Products } from './products-document';
+export { parseCounts, parseProducts, productSchema, productsSchema, USUAL_PRODUCTS, type Products } from './products-document';
 export { EMPTY_PHOTO, parsePhoto, photoSchema, POSES, STAGES, type PhotoDocument, type Pose, type Stage } from './photo-document';
 export { parseWith, pathOf, sentenceOf, type Parsed } from './problem';
 export { roundedSheet, sheetSchema } from './sheet-document';
@@ -32,3 +32,4 @@ export { techniquesSchema, type TechniquesDocument } from './techniques-document
 export { EMPTY_TEST, parseTest, testSchema } from './test-document';
 export { visitSchema } from './visit-document';
 export { workDocument, workSchema, type WorkDocument } from './work-document';
+export { toBuyCsv } from './to-buy-csv';

@@ -1,11 +1,12 @@
 import { Shelf, USUAL_RANGE } from '../products';
+import { METRIC } from '../units';
 import { EVERYWHERE, usualFormula, type VisitMix } from '../visit';
 import { visitOf } from '../visit/computed/testing';
 import { mixCard } from './mix-card';
 import { EMPTY_MIX } from './mix-document';
 import { textWidth } from './text-width';
 
-const facts = { client: 'Nell', date: '25 Nov 2026', colourist: 'Ottilie', base: '6', goal: '9', price: '€200.00', agreed: null, cautions: ['Over 20 vol at the hairline.'] };
+const facts = { client: 'Nell', date: '25 Nov 2026', colourist: 'Ottilie', base: '6', goal: '9', price: '€200.00', agreed: null, cautions: ['Over 20 vol at the hairline.'], measures: METRIC };
 const usual = usualFormula(new Shelf(EMPTY_MIX, USUAL_RANGE))!;
 const toner = (n: number): VisitMix['toners'][number] => ({
   id: `t${n}`, place: EVERYWHERE, line: 'sedge', parts: [{ shade: 'sedge-9-violet', parts: 2 }, { shade: 'sedge-9-pearl', parts: 1 }, { shade: 'sedge-clear', parts: 1 }], grams: 60, ratio: 2, volumes: 5, minutes: 10, state: 'damp',
@@ -19,7 +20,7 @@ function card(part: Partial<VisitMix>) {
 }
 
 test('every amount of every bowl and toner stands on it, none is cut, all lies on the page', () => {
-  const additives = [{ product: 'rootling', perGram: 0.1 }, { product: 'water', perGram: 0.1 }, { product: 'barrier', perGram: 0.2 }];
+  const additives = [{ product: 'rootling', amount: 0.1, unit: 'g' as const }, { product: 'water', amount: 0.1, unit: 'g' as const }, { product: 'barrier', amount: 0.2, unit: 'g' as const }];
   const { bowls, texts, words, widthMm, heightMm } = card({ formulas: { A: { ...usual, volumes: 13, additives } }, toners: [toner(1), toner(2)] });
   if (!bowls.ok) throw new Error(bowls.problem);
   for (const { label, items } of bowls.bowls) {
@@ -37,7 +38,7 @@ test('every amount of every bowl and toner stands on it, none is cut, all lies o
 test('few lines are large, many are small, and what finds no place is said', () => {
   const size = (own: ReturnType<typeof card>) => own.texts.find(({ words }) => words === 'Bowls')!.size;
   expect(size(card({}))).toBeGreaterThan(size(card({ toners: Array.from({ length: 12 }, (_, i) => toner(i)) })));
-  const washes = Array.from({ length: 12 }, (_, i) => ({ kind: 'bleach-wash' as const, id: `w${i}`, product: 'moth-powder', volumes: 20, developer: 1, shampoo: 1, water: 1, grams: 80, minutes: 15, from: 9, place: EVERYWHERE }));
+  const washes = Array.from({ length: 12 }, (_, i) => ({ use: 'bleach-wash' as const, recipe: null, name: 'Bleach wash', id: `w${i}`, parts: [{ product: 'moth-powder', parts: 1 }, { volumes: 20, parts: 1 }], grams: 80, minutes: 15, level: 9, place: EVERYWHERE }));
   const full = card({ toners: Array.from({ length: 12 }, (_, i) => toner(i)), corrections: washes, bowl: { mostGrams: 20, usefulMinutes: 10 } });
   expect(full.words).toMatch(/and \d+ more lines on the screen/);
 });

@@ -1,7 +1,7 @@
-import type { ItemsRead } from '../bowl';
+import type { ItemsRead, MixPart, Recipe } from '../bowl';
 import type { ColourResults, Need } from '../mix';
 import type { Plan } from '../pattern';
-import { formatAmount } from '../units';
+import { formatAmounts, inMeasures, type Measures } from '../units';
 import { HAIR_STATE_WORDS, placeWords, rootName, type VisitMix } from '../visit';
 import { groupsOf, groupWords, isExpected, type LiftRow, type WorkList } from '../work';
 import { cut, wrapped } from './sheet-text';
@@ -30,6 +30,8 @@ export interface CardFacts {
   readonly price: string | null;
   readonly agreed: string | null;
   readonly cautions: readonly string[];
+  /** In what amounts, strengths and temperatures the house says things. */
+  readonly measures: Measures;
 }
 
 const PAGE = { width: 210, height: 297, margin: 12 };
@@ -58,11 +60,12 @@ function cardAt(scale: number, { mix, work, colours, needs, plan }: CardVisit, f
   let y = 19;
   const text = (x: number, size: number, words: string, more: Partial<Extract<Shape, { kind: 'text' }>> = {}) => shapes.push({ kind: 'text', x, y, size, words, fill: INK, weight: 400, anchor: 'start', ...more });
   const rule = () => shapes.push({ kind: 'path', d: `M${PAGE.margin} ${y}H${PAGE.width - PAGE.margin}`, stroke: LINE, width: 0.25 });
-  const cautions = wrapped([...facts.cautions, 'Estimates are estimates. Leaflet, local rules and licensed judgement come first.'], 3, INNER);
+  const cautions = wrapped([...facts.cautions.map((own) => inMeasures(own, facts.measures)), 'Estimates are estimates. Leaflet, local rules and licensed judgement come first.'], 3, INNER);
   const last = FOOT - cautions.length * 4 - 4;
   let left = 0;
   /** One line of the card; lines that no longer fit are counted and said. */
-  const line = (words: string, { x = PAGE.margin, size = 3.6, weight = 400 as 400 | 600 | 700, fill = INK, step = 5.2, right = '', label = '' } = {}) => {
+  const line = (given: string, { x = PAGE.margin, size = 3.6, weight = 400 as 400 | 600 | 700, fill = INK, step = 5.2, right = '', label = '' } = {}) => {
+    const words = inMeasures(given, facts.measures);
     const own = size * scale;
     const width = PAGE.width - PAGE.margin - x - (right ? textWidth(right, own, 700) + 4 : 0);
     // Amounts are never cut: they go on in the next line. Bold is a little wider than what is measured.
@@ -81,8 +84,11 @@ function cardAt(scale: number, { mix, work, colours, needs, plan }: CardVisit, f
     y += 3 * scale;
     line(words, { size: 4.4, weight: 700, step: 6 });
   };
-  const amount = (grams: number, powder: boolean) => formatAmount(grams, mix.unit, powder ? mix.scoopGrams : null);
-  const items = (read: ItemsRead) => (read.ok ? read.items.map((own) => `${amount(own.grams, own.powder)} ${own.name}`).join('  ·  ') : `cannot be mixed: ${read.problem}`);
+  const items = (read: ItemsRead) => {
+    if (!read.ok) return `cannot be mixed: ${read.problem}`;
+    const said = formatAmounts(read.items, mix.unit ?? facts.measures.amounts, mix.scoopGrams);
+    return read.items.map(({ name, drops }, i) => `${drops === undefined ? said[i] : `${drops} drops (${said[i]})`} ${name}`).join('  ·  ');
+  };
 
   text(PAGE.margin, 6.2, cut(facts.client, 6.2, 112, 700), { weight: 700 });
   text(PAGE.width - PAGE.margin, 4.6, 'Mixing card', { weight: 600, anchor: 'end' });
@@ -101,10 +107,10 @@ function cardAt(scale: number, { mix, work, colours, needs, plan }: CardVisit, f
     for (const { label, letter, part, foilNumbers, others, fromMinutes, items: read, units } of bowls.bowls) {
       line(items(read), { x: indent, label: label.replace(' ends', ''), weight: 600, right: `minute ${Math.round(fromMinutes)}` });
       const recipe = work.letters.find((own) => own.letter === letter)?.recipe;
-      const [volumes, ratio] = recipe ? (part === 'ends' && recipe.ends ? [recipe.ends.volumes, recipe.ends.ratio] : [recipe.volumes, recipe.ratio]) : [0, 0];
+      const [volumes, ratio] = recipe ? (mixOf(recipe, part)) : [0, 0];
       const between = groupWords(groupsOf(units.map((at) => work.units[at]).filter(({ kind }) => kind !== 'foil')));
       line([
-        part === 'ends' && 'on the ends', foilNumbers && `foils ${foilNumbers[0]}–${foilNumbers[1]}`, others > 0 && between, recipe && `${tenth(volumes)} vol on the hair, 1:${tenth(ratio)}`, read.ok && `${read.total} g`,
+        part === 'ends' ? 'on the ends' : part === 'second' && 'painted again', foilNumbers && `foils ${foilNumbers[0]}–${foilNumbers[1]}`, others > 0 && between, recipe && `${tenth(volumes)} vol on the hair, 1:${tenth(ratio)}`, read.ok && `${read.total} g`,
       ].filter(Boolean).join(' · '), { x: indent, size: 3.1, fill: SOFT, step: 4 });
     }
   }
@@ -131,11 +137,11 @@ function cardAt(scale: number, { mix, work, colours, needs, plan }: CardVisit, f
     line(result.ok ? items(result.items) : `cannot be mixed: ${result.problem}`, { weight: 600, right: `${tenth(root.minutes)} min` });
     line(`${rootName(root.place).toLowerCase()}, ${placeWords(root.place)}, ${tenth(root.mm)} mm down, ${HAIR_STATE_WORDS[root.state]}${result.ok ? `; level ${tenth(result.level)}` : ''}`, { x: indent, size: 3.1, fill: SOFT, step: 4 });
   });
-  if (mix.corrections.length > 0) heading('Corrections');
+  if (mix.corrections.length > 0) heading('Washes, repairs and treatments');
   mix.corrections.forEach((own, i) => {
     const { result } = colours.corrections[i];
     line(items(result.items), { weight: 600, right: `${tenth(own.minutes)} min` });
-    line(`${own.kind === 'spot' ? 'spot repair' : 'bleach wash'}, ${placeWords(own.place)}; ${tenth(result.volumes)} vol on the hair; watched`, { x: indent, size: 3.1, fill: SOFT, step: 4 });
+    line(`${own.name}, ${placeWords(own.place)}${result.volumes > 0 ? `; ${tenth(result.volumes)} vol on the hair` : ''}; watched`, { x: indent, size: 3.1, fill: SOFT, step: 4 });
   });
   const short = needs.filter((need) => need.short > 0);
   if (short.length > 0) {
@@ -153,6 +159,12 @@ function cardAt(scale: number, { mix, work, colours, needs, plan }: CardVisit, f
     text(PAGE.margin, 3, words, { fill: SOFT });
   }
   return { left, sheet: { widthMm: PAGE.width, heightMm: PAGE.height, title: `${facts.client}: mixing card`, shapes } };
+}
+
+/** Strength and ratio of one of a formula's mixes. */
+function mixOf({ volumes, ratio, ends, second }: Recipe, part: MixPart): readonly [number, number] {
+  const own = part === 'ends' ? ends : part === 'second' ? second : null;
+  return own ? [own.volumes, own.ratio] : [volumes, ratio];
 }
 
 const tenth = (value: number) => String(Math.round(value * 10) / 10);

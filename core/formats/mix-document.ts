@@ -1,13 +1,15 @@
 import { z } from 'zod';
 import { SECOND_PERSON } from '../clock';
 import { ZONE_FAMILIES } from '../head';
-import { AMOUNT_UNITS, EVERYWHERE, FACE_FAMILIES, HAIR_STATES, PLACE_LENGTHS, PLACE_SIDES, type ColourPlace, type VisitMix } from '../visit';
+import { RECIPE_USES, RECIPE_WORDS } from '../products';
+import { AMOUNT_UNITS } from '../units';
+import { ADDED_UNITS, EVERYWHERE, FACE_FAMILIES, HAIR_STATES, PLACE_LENGTHS, PLACE_SIDES, type ColourPlace, type VisitMix } from '../visit';
 import { between, levelField, whole } from './fields';
 import { parseWith, type Parsed } from './problem';
-import { productSchema } from './products-document';
+import { productSchema, recipeParts } from './products-document';
 import { without } from './without';
 
-const MIX_VERSION = 3;
+const MIX_VERSION = 4;
 
 const productId = z.string({ error: 'must name a product' }).min(1, 'must name a product').max(40, 'must name a product');
 const volumes = (description: string) => between(1, 40, 'vol', description);
@@ -56,7 +58,25 @@ const reach = z
   .default('ends')
   .describe('How far along the hair it is painted: to the ends, only the regrowth, or a stretch');
 
+const additives = z
+  .array(z.strictObject({
+    product: productId,
+    amount: between(0.01, 100, '', 'How much'),
+    unit: z.enum(ADDED_UNITS, { error: `must be one of ${ADDED_UNITS.join(', ')}` }).default('g').describe('g: grams for one of lightener or colour; drops: for ten grams of it; %: of it and its developer together'),
+  }))
+  .max(6, 'must be at most 6 additives')
+  .refine((own) => new Set(own.map(({ product }) => product)).size === own.length, 'names an additive twice')
+  .default([])
+  .describe('What stands beside it in the bowl');
+
+const hairColour = z
+  .strictObject({ lightness: between(0, 1, '', 'Lightness in OKLCh'), chroma: between(0, 0.4, '', 'Chroma in OKLCh'), hueDeg: between(-360, 360, 'degrees', 'Hue in OKLCh, degrees') })
+  .nullable()
+  .default(null)
+  .describe('Colour that it is to come to; null goes by the tone that is wished for');
+
 const colour = {
+  additives,
   line: productId,
   parts,
   volumes: volumes('Strength of its developer, volumes'),
@@ -75,18 +95,32 @@ const formula = z.discriminatedUnion(
   [
     z.strictObject({
       kind: z.literal('lift'),
-      product: productId,
+      lighteners: z
+        .array(z.strictObject({ product: productId, parts: between(0.05, 20, '', 'Parts by weight') }))
+        .min(1, 'needs parts of at least one lightener')
+        .max(4, 'must be at most 4 lighteners')
+        .refine((own) => new Set(own.map(({ product }) => product)).size === own.length, 'names a lightener twice')
+        .describe('Lighteners and their parts by weight'),
       volumes: volumes('Strength of the developer before anything weakens it, volumes'),
       bottles: z.array(productId).min(1).max(2).nullable().default(null).describe('Developers that it is blended from; null takes the nearest of the house'),
       ratio,
-      additives: z.array(z.strictObject({ product: productId, perGram: between(0.01, 10, 'g', 'Grams for one gram of lightener') })).max(6).default([]),
+      additives,
       ends: z
         .strictObject({ volumes: volumes('Strength on the ends, volumes'), ratio, lastMm: between(10, 1000, 'mm', 'Length of them, mm from the tips') })
         .nullable()
         .default(null)
         .describe('Another mix on the ends of the same strands'),
+      second: z
+        .strictObject({ volumes: volumes('Strength of the second application, volumes'), ratio, afterMinutes: between(5, 120, 'min', 'Minutes after the foil was closed') })
+        .nullable()
+        .default(null)
+        .describe('The same foils are opened, wiped and painted again with a fresh mix'),
       target: levelField('Level that it is to reach').nullable().default(null),
-      heat: z.boolean({ error: 'must be true or false' }).default(false).describe('Warmth is added'),
+      warmth: z
+        .strictObject({ celsius: between(25, 60, '°C', 'Temperature, °C'), lastMinutes: between(1, 60, 'min', 'For the last minutes; null for all the time').nullable().default(15) })
+        .nullable()
+        .default(null)
+        .describe('Warmth is added'),
       reach,
     }),
     z.strictObject({ kind: z.literal('deposit'), ...colour }).describe('Deposits and lifts nothing'),
@@ -95,21 +129,17 @@ const formula = z.discriminatedUnion(
   { error: 'kind must be lift, deposit or permanent' },
 );
 
-const correction = z.discriminatedUnion(
-  'kind',
-  [
-    z.strictObject({
-      kind: z.literal('bleach-wash'), id: ownId, product: productId, volumes: volumes('Strength of its developer, volumes'), developer: between(0.5, 5, '', 'Developer for one of lightener'),
-      shampoo: between(0, 5, '', 'Shampoo for one of lightener'), water: between(0, 5, '', 'Water for one of lightener'), grams: grams('Mixed in all, g', 500), minutes: between(1, 60, 'min', 'Time, watched'),
-      from: levelField('Level that the hair is stuck at'), place: placeSchema,
-    }),
-    z.strictObject({
-      kind: z.literal('spot'), id: ownId, line: productId, parts, volumes: volumes('Strength of its developer, volumes'), ratio, grams: grams('Mixed in all, g', 200), minutes: between(1, 60, 'min', 'Time, watched'),
-      level: levelField('Level that the spot is to match'), place: placeSchema,
-    }),
-  ],
-  { error: 'kind must be bleach-wash or spot' },
-);
+const correction = z.strictObject({
+  id: ownId,
+  use: z.enum(RECIPE_USES, { error: `must be one of ${RECIPE_USES.join(', ')}` }).describe('What it is for'),
+  recipe: productId.nullable().default(null).describe('Recipe of the house that it was taken from; null for one without'),
+  name: z.string({ error: 'must be a name' }).trim().min(1, 'must be a name').max(80, 'must be at most 80 characters'),
+  parts: recipeParts,
+  grams: between(1, 500, 'g', 'Mixed in all, g; null goes by the hair that it touches').nullable().default(null),
+  minutes: between(1, 60, 'min', 'Time, watched'),
+  level: levelField('Level of the hair that it goes on; for a spot the one to match'),
+  place: placeSchema,
+});
 
 const letter = z.string().regex(/^[A-Z]$/, 'must be a letter from A to Z');
 
@@ -131,8 +161,8 @@ export const mixSchema: z.ZodType<VisitMix> = z.strictObject({
     .describe('Strand tests and checks'),
   toners: z
     .array(z.strictObject({
-      id: ownId, place: placeSchema, line: productId, parts, grams: grams('Mixed in all, g', 500), ratio,
-      volumes: volumes('Strength of its developer, volumes'), minutes: between(1, 60, 'min', 'Time, watched'), state,
+      id: ownId, place: placeSchema, line: productId, parts, grams: grams('Mixed in all, g', 500), ratio: colourRatio,
+      volumes: volumes('Strength of its developer, volumes'), minutes: between(1, 60, 'min', 'Time, watched'), state, target: hairColour,
     }))
     .max(12)
     .default([])
@@ -150,13 +180,13 @@ export const mixSchema: z.ZodType<VisitMix> = z.strictObject({
     .max(6)
     .default([])
     .describe('Root colour: a shadow, or taps on some of the roots'),
-  corrections: z.array(correction).max(12).default([]).describe('Bleach washes and spot repairs'),
+  corrections: z.array(correction).max(12).default([]).describe('Recipes of the house: washes, paint on wet hair, spots, treatments, barrier cream'),
   weighed: z
     .array(z.strictObject({ item: z.string().min(1).max(80).describe('Bowl and part'), grams: grams('What was weighed, g'), by: z.enum(['scale', 'hand']) }))
     .max(400)
     .default([]),
   used: z.record(letter, z.strictObject({ grams: grams('Grams that the formula took in all'), predicted: grams('Plain estimate, g') })).default({}).describe('What the formulas took, read when they were done'),
-  unit: z.enum(AMOUNT_UNITS, { error: `must be one of ${AMOUNT_UNITS.join(', ')}` }).default('g').describe('In what amounts are said'),
+  unit: z.enum(AMOUNT_UNITS, { error: `must be one of ${AMOUNT_UNITS.join(', ')}` }).nullable().default(null).describe('In what amounts are said; null as the house has it'),
   scoopGrams: between(2, 60, 'g', 'What a scoop of powder holds, g').default(15),
   money: z
     .strictObject({
@@ -194,10 +224,10 @@ export const EMPTY_MIX: VisitMix = mixSchema.parse({ version: MIX_VERSION });
 /** Reads a mix document of any age. */
 export function parseMix(value: unknown): Parsed<VisitMix> {
   const { version } = (value ?? {}) as { version?: unknown };
-  if (typeof version === 'number' && ![1, 2, MIX_VERSION].includes(version)) {
+  if (typeof version === 'number' && ![1, 2, 3, MIX_VERSION].includes(version)) {
     return { ok: false, problem: `version: this program reads versions 1 to ${MIX_VERSION}, not ${version}.` };
   }
-  return parseWith(mixSchema, fromVersion2(fromVersion1(value)));
+  return parseWith(mixSchema, fromVersion3(fromVersion2(fromVersion1(value))));
 }
 
 interface OldMix {
@@ -231,7 +261,7 @@ function fromVersion2(value: unknown): unknown {
   const { root, toners, corrections, ...rest } = second;
   return {
     ...rest,
-    version: MIX_VERSION,
+    version: 3,
     toners: each(toners, ({ where, ...own }) => ({ ...own, place: oldPlace(where) })),
     corrections: each(corrections, ({ where, ...own }) => ({ ...own, place: where === 'ends' ? oldPlace(where) : { ...EVERYWHERE, words: where } })),
     roots: root
@@ -250,4 +280,71 @@ function oldPlace(where: unknown): unknown {
   if (where === 'all') return EVERYWHERE;
   if (where === 'face') return { ...EVERYWHERE, zones: FACE_FAMILIES };
   return { ...EVERYWHERE, lengths: [where] };
+}
+
+interface OldFormula {
+  readonly kind?: unknown;
+  readonly product?: unknown;
+  readonly heat?: unknown;
+  readonly additives?: unknown;
+}
+
+interface OldCorrection {
+  readonly kind?: unknown;
+  readonly id?: unknown;
+  readonly product?: unknown;
+  readonly line?: unknown;
+  readonly parts?: unknown;
+  readonly volumes?: unknown;
+  readonly ratio?: unknown;
+  readonly developer?: unknown;
+  readonly shampoo?: unknown;
+  readonly water?: unknown;
+  readonly from?: unknown;
+  readonly level?: unknown;
+}
+
+/** Warmth was all the time and at no temperature: that of a usual warm towel. */
+const OLD_WARMTH = { celsius: 40, lastMinutes: null };
+
+/** Version 3 had one lightener, additives in grams, warmth as yes or no, and two corrections of fixed parts. */
+function fromVersion3(value: unknown): unknown {
+  const third = value as { version?: unknown; formulas?: unknown; corrections?: unknown } | null;
+  if (typeof third !== 'object' || third?.version !== 3) return value;
+  const { formulas, corrections, ...rest } = third;
+  return {
+    ...rest,
+    version: MIX_VERSION,
+    ...(formulas !== undefined && { formulas: typeof formulas === 'object' && formulas !== null ? Object.fromEntries(Object.entries(formulas).map(([letter, own]) => [letter, oldFormula(own)])) : formulas }),
+    ...(corrections !== undefined && { corrections: each(corrections, oldCorrection) }),
+  };
+}
+
+function oldFormula(value: unknown): unknown {
+  if (typeof value !== 'object' || value === null) return value;
+  const { product, heat, additives: added, ...rest } = value as OldFormula;
+  if (rest.kind !== 'lift') return value;
+  return {
+    ...rest,
+    lighteners: [{ product, parts: 1 }],
+    ...(added !== undefined && { additives: each(added, (own) => ({ ...without(own as { perGram?: unknown }, 'perGram'), amount: (own as { perGram?: unknown }).perGram, unit: 'g' })) }),
+    ...(heat !== undefined && { warmth: heat === true ? OLD_WARMTH : null }),
+  };
+}
+
+function oldCorrection(value: OldCorrection & { where?: unknown }): object {
+  const { kind, product, line: _line, parts: shades, volumes: strength, ratio: _ratio, developer, shampoo, water, from, level, ...more } = value;
+  // Nothing mixed was no amount: it goes by the hair now.
+  const rest = (more as { grams?: unknown }).grams === 0 ? { ...more, grams: null } : more;
+  if (kind === 'bleach-wash') {
+    const beside = [{ product: 'wash', parts: shampoo }, { product: 'water', parts: water }].filter((own) => own.parts !== 0 && own.parts !== undefined);
+    return { ...rest, use: kind, recipe: null, name: RECIPE_WORDS[kind], parts: [{ product, parts: 1 }, { volumes: strength, parts: developer }, ...beside], level: from };
+  }
+  if (kind !== 'spot') return value;
+  const own = Array.isArray(shades) ? (shades as { shade?: unknown; parts?: unknown }[]) : [];
+  const all = own.reduce((sum, { parts: many }) => sum + Number(many), 0);
+  return {
+    ...rest, use: kind, recipe: null, name: RECIPE_WORDS[kind], level,
+    parts: [...own.map(({ shade, parts: many }) => ({ product: shade, parts: many })), { volumes: strength, parts: all * Number(value.ratio) }],
+  };
 }

@@ -1,4 +1,4 @@
-import { PRODUCT_KINDS, rangeProblems, type Product, type ProductKind } from '../products';
+import { isStocked, PRODUCT_KINDS, rangeProblems, type Product, type ProductKind, type RecipePart } from '../products';
 import { cellText, csvTable, readCsvTable, textCell, type RowProblem } from './csv-table';
 import { productSchema } from './products-document';
 import { sentenceOf } from './problem';
@@ -7,7 +7,7 @@ import { sentenceOf } from './problem';
 const COLUMNS = [
   'kind', 'id', 'name', 'line', 'level', 'tone', 'volumes', 'ratio least', 'ratio usual', 'ratio most', 'volumes least', 'volumes most', 'minutes foil', 'minutes open air',
   'minutes scalp', 'minutes least', 'minutes most', 'speed', 'levels', 'top', 'root natural', 'root ash', 'root levels', 'per gram', 'weakens', 'per use', 'width', 'length',
-  'pack', 'pack price', 'stock', 'note',
+  'pack', 'pack price', 'stock', 'note', 'minutes usual', 'warmest', 'drop', 'barcode', 'use', 'parts', 'per hair gram', 'price',
 ] as const;
 type Column = (typeof COLUMNS)[number];
 const NEEDED: readonly Column[] = ['kind', 'id', 'name'];
@@ -23,25 +23,43 @@ export interface TableStyle {
 type Row = Partial<Record<Column, string | number | boolean | null>>;
 
 function rowOf(own: Product, { minorPerUnit }: TableStyle): Row {
-  const row: Row = { kind: own.kind, id: own.id, name: own.name, pack: own.pack, 'pack price': own.packMinor / minorPerUnit, stock: own.stock, note: own.note };
+  const row: Row = {
+    kind: own.kind, id: own.id, name: own.name, note: own.note,
+    ...(isStocked(own) && { pack: own.pack, 'pack price': own.packMinor / minorPerUnit, stock: own.stock, barcode: own.barcode ?? null }),
+  };
   if ('ratio' in own) Object.assign(row, { 'ratio least': own.ratio.least, 'ratio usual': own.ratio.usual, 'ratio most': own.ratio.most, 'volumes least': own.volumes.least, 'volumes most': own.volumes.most });
   switch (own.kind) {
     case 'lightener':
     case 'high-lift':
-      return { ...row, 'minutes foil': own.minutes.foil, 'minutes open air': own.minutes.openAir, 'minutes scalp': own.minutes.scalp, 'minutes least': own.leastMinutes ?? null, speed: own.speed, levels: own.levels, top: own.top };
+      return { ...row, 'minutes foil': own.minutes.foil, 'minutes open air': own.minutes.openAir, 'minutes scalp': own.minutes.scalp, 'minutes least': own.leastMinutes ?? null, 'minutes usual': own.usualMinutes ?? null, warmest: own.warmestCelsius ?? null, speed: own.speed, levels: own.levels, top: own.top };
     case 'developer':
       return { ...row, volumes: own.volumes };
     case 'line':
-      return { ...row, 'minutes least': own.minutes.least, 'minutes most': own.minutes.most, 'root natural': own.root.natural, 'root ash': own.root.ash, 'root levels': own.root.levels, ...(own.lifts && { speed: own.lifts.speed, levels: own.lifts.levels }) };
+      return { ...row, 'minutes least': own.minutes.least, 'minutes usual': own.minutes.usual ?? null, 'minutes most': own.minutes.most, 'root natural': own.root.natural, 'root ash': own.root.ash, 'root levels': own.root.levels, ...(own.lifts && { speed: own.lifts.speed, levels: own.lifts.levels }) };
     case 'shade':
       return { ...row, line: own.line, level: own.level, tone: own.tone };
     case 'additive':
-      return { ...row, 'per gram': own.perGram, weakens: own.weakens ? 'yes' : 'no' };
+      return { ...row, 'per gram': own.perGram, weakens: own.weakens ? 'yes' : 'no', drop: own.dropGrams ?? null };
     case 'treatment':
       return { ...row, 'per use': own.perUse };
     case 'foil':
       return { ...row, width: own.widthMm, length: own.lengthMm };
+    case 'recipe':
+      return { ...row, use: own.use, parts: partsText(own.parts), 'per hair gram': own.perHairGram, 'minutes usual': own.minutes, price: own.priceMinor / minorPerUnit };
   }
+}
+
+/** Parts of a recipe in one cell: `1 moth-powder + 1 20vol + 1 wash`. */
+const partsText = (parts: readonly RecipePart[]) => parts.map((own) => `${own.parts} ${'product' in own ? own.product : `${own.volumes}vol`}`).join(' + ');
+
+/** Reads them back; what cannot be read is left to the schema to name. */
+function partsOf(text: string): unknown[] {
+  return text.split('+').map((part) => {
+    const [, many = '', what = ''] = /^\s*(\d+(?:[.,]\d+)?)\s+(\S+)\s*$/.exec(part) ?? [];
+    const strength = /^(\d+(?:[.,]\d+)?)vol$/.exec(what);
+    const parts = Number(many.replace(',', '.'));
+    return strength ? { volumes: Number(strength[1].replace(',', '.')), parts } : { product: what, parts };
+  });
 }
 
 /** A range as a table that spreadsheets open. */
@@ -119,7 +137,7 @@ export function readProductsCsv(text: string, range: readonly Product[], minorPe
   return { ok: true, value: { range: next, added, changed, same, problems, separator, decimalComma } };
 }
 
-const FIGURES: ReadonlySet<Column> = new Set(COLUMNS.filter((column) => !['kind', 'id', 'name', 'line', 'tone', 'weakens', 'note'].includes(column)));
+const FIGURES: ReadonlySet<Column> = new Set(COLUMNS.filter((column) => !['kind', 'id', 'name', 'line', 'tone', 'weakens', 'note', 'barcode', 'use', 'parts'].includes(column)));
 
 function sorted(value: unknown): unknown {
   if (value === null || typeof value !== 'object') return value;
@@ -143,15 +161,16 @@ function productOf(given: Partial<Record<Column, string>>, range: readonly Produ
     return cell === undefined ? (usual[column] as number | undefined) : Number(cell.replace(',', '.'));
   };
   const orNone = (column: Column) => figure(column) ?? null;
-  const price = figure('pack price');
+  const minor = (column: Column) => Math.round((figure(column) ?? 0) * minorPerUnit);
   const shared = {
-    kind, id: given.id, name: text('name'), pack: figure('pack') ?? 1, packMinor: price === undefined ? 0 : Math.round(price * minorPerUnit), stock: figure('stock') ?? 0, note: text('note') ?? '',
+    kind, id: given.id, name: text('name'), note: text('note') ?? '',
+    ...(kind !== 'recipe' && { pack: figure('pack') ?? 1, packMinor: minor('pack price'), stock: figure('stock') ?? 0, barcode: text('barcode') || undefined }),
   };
-  const read = productSchema.safeParse({ ...shared, ...ownFields(kind as ProductKind, text, figure, orNone) });
+  const read = productSchema.safeParse({ ...shared, ...ownFields(kind as ProductKind, text, figure, orNone, minor) });
   return read.success ? read.data : sentenceOf(read.error);
 }
 
-function ownFields(kind: ProductKind, text: (column: Column) => string | undefined, figure: (column: Column) => number | undefined, orNone: (column: Column) => number | null): object {
+function ownFields(kind: ProductKind, text: (column: Column) => string | undefined, figure: (column: Column) => number | undefined, orNone: (column: Column) => number | null, minor: (column: Column) => number): object {
   const mixed = {
     ratio: { least: figure('ratio least'), usual: figure('ratio usual'), most: figure('ratio most') },
     volumes: { least: figure('volumes least'), most: figure('volumes most') },
@@ -159,18 +178,20 @@ function ownFields(kind: ProductKind, text: (column: Column) => string | undefin
   switch (kind) {
     case 'lightener':
     case 'high-lift':
-      return { ...mixed, minutes: { foil: orNone('minutes foil'), openAir: orNone('minutes open air'), scalp: orNone('minutes scalp') }, leastMinutes: figure('minutes least') ?? undefined, speed: figure('speed'), levels: figure('levels'), top: figure('top') };
+      return { ...mixed, minutes: { foil: orNone('minutes foil'), openAir: orNone('minutes open air'), scalp: orNone('minutes scalp') }, leastMinutes: figure('minutes least') ?? undefined, usualMinutes: figure('minutes usual') ?? undefined, warmestCelsius: figure('warmest') ?? undefined, speed: figure('speed'), levels: figure('levels'), top: figure('top') };
     case 'developer':
       return { volumes: figure('volumes') };
     case 'line':
-      return { ...mixed, minutes: { least: figure('minutes least'), most: figure('minutes most') }, root: { natural: figure('root natural'), ash: figure('root ash'), levels: figure('root levels') }, lifts: figure('levels') === undefined ? null : { levels: figure('levels'), speed: figure('speed') } };
+      return { ...mixed, minutes: { least: figure('minutes least'), usual: figure('minutes usual') ?? undefined, most: figure('minutes most') }, root: { natural: figure('root natural'), ash: figure('root ash'), levels: figure('root levels') }, lifts: figure('levels') === undefined ? null : { levels: figure('levels'), speed: figure('speed') } };
     case 'shade':
       return { line: text('line') ?? '', level: figure('level'), tone: text('tone')?.toLowerCase() };
     case 'additive':
-      return { perGram: figure('per gram'), weakens: /^(yes|true|1)$/i.test(text('weakens') ?? '') };
+      return { perGram: figure('per gram'), weakens: /^(yes|true|1)$/i.test(text('weakens') ?? ''), dropGrams: figure('drop') ?? undefined };
     case 'treatment':
       return { perUse: figure('per use') };
     case 'foil':
       return { widthMm: figure('width'), lengthMm: figure('length') };
+    case 'recipe':
+      return { use: text('use')?.toLowerCase(), parts: partsOf(text('parts') ?? ''), perHairGram: figure('per hair gram') ?? 1, minutes: figure('minutes usual'), priceMinor: minor('price') };
   }
 }

@@ -30,7 +30,7 @@ test('a row changes what it says and leaves the rest; a new one is added', () =>
 test.each([
   ['developer,moth-dev-20,Dev,,-3', 'stock: must be a number from 0 to 1000000 g.'],
   ['shade,fern-9,Fern 9,fern,10', 'line: Fern 9 belongs to the line “fern”, which this house does not have.'],
-  ['bottle,x,X,,1', 'kind: must be one of lightener, high-lift, developer, line, shade, additive, treatment, foil, not “bottle”.'],
+  ['bottle,x,X,,1', 'kind: must be one of lightener, high-lift, developer, line, shade, additive, treatment, foil, recipe, not “bottle”.'],
   ['shade,moth-dev-20,Dev,sedge,1', 'kind: “moth-dev-20” is a developer in this house, not a shade.'],
   ['developer,Bad Id,Dev,,1', 'id: must be a short name of small letters, figures and hyphens, at most 40.'],
   ['developer,moth-dev-20,Dev,,a lot', 'stock: “a lot” is no figure.'],

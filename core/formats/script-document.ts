@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { ScriptLift, ScriptUnit, ServiceScript } from '../chair';
+import { MIX_PARTS } from '../bowl';
 import { ZONES } from '../head';
 import { USUAL_RULES } from '../clock';
 import { courseSchema } from './course-fields';
@@ -13,7 +14,11 @@ import { parseWith, type Parsed } from './problem';
 const figure = z.number({ error: 'must be a number' });
 const id = z.string().min(1).max(200);
 const letter = z.string().regex(/^[A-Z]$/, 'must be a letter from A to Z');
-const lift = z.looseObject({ volumes: figure, factor: figure });
+const lift = z.looseObject({
+  volumes: figure,
+  factor: figure,
+  warmth: z.strictObject({ factor: figure, fromMinutes: figure }).optional().describe('So many times as fast, from a minute on'),
+});
 
 const unitSchema = z.strictObject({
   id,
@@ -33,6 +38,14 @@ const unitSchema = z.strictObject({
   hairMm: figure,
   surface: z.boolean().describe('Only the surface of the section is painted'),
   endsMm: figure.describe('Last stretch with a mix of its own, mm; 0 without'),
+  endsOutMm: figure.default(0).describe('Light tips that are drawn out of the foil, mm'),
+  mixes: z.array(z.string()).min(1).describe('Bowls that it is painted from, by the names of their mixes'),
+  fromOld: z.boolean().default(false).describe('From a bowl past its useful time'),
+  again: z
+    .strictObject({ afterMinutes: figure, mix: z.string(), words: z.string(), grams: figure })
+    .nullable()
+    .default(null)
+    .describe('Opened, wiped and painted again so many minutes after it was closed'),
   mix: z.string(),
   endsMix: z.string().nullable(),
   laidWith: z.enum(['foil', 'between foils', 'open air']),
@@ -48,17 +61,18 @@ const part = {
   lifts: z.array(z.strictObject({ letter, from: figure, target: figure, stretch: z.enum(['length', 'ends', 'band']), lift })),
   mixes: z
     .record(z.string(), z.strictObject({
-      letter, part: z.enum(['length', 'ends']), words: z.string(), volumes: figure.nullable().describe('Strength that is poured; null where it stays'), strengths: z.array(figure).max(40),
+      of: z.array(z.strictObject({ letter, part: z.enum(MIX_PARTS) })).describe('What it is for'), words: z.string(), volumes: figure.nullable().describe('Strength that is poured; null where it stays'), strengths: z.array(figure).max(40),
     }))
     .describe('Mixes by their name in a bowl'),
   products: z.record(z.string(), z.strictObject({ id: z.string(), name: z.string(), speed: figure })),
 };
 
-export const scriptPartSchema = z.strictObject(part) as unknown as z.ZodType<ScriptPart>;
+/** As events hold it, too: those of an older service are read as the newest. */
+export const scriptPartSchema = z.preprocess(newestPart, z.strictObject(part)) as unknown as z.ZodType<ScriptPart>;
 
 /** A script as it is kept: written by the application itself when the service begins. */
 export const scriptSchema = z.strictObject({
-  version: z.literal(3),
+  version: z.literal(4),
   plan: planSchema,
   naturalLevel: figure,
   ...part,
@@ -76,7 +90,46 @@ export const scriptSchema = z.strictObject({
 /** Reads a script of any version. */
 export function parseScript(value: unknown): Parsed<ServiceScript> {
   const first = scriptSchema1.safeParse(value);
-  return parseWith(scriptSchema, fromVersion2(first.success ? fromVersion1(first.data) : value)) as unknown as Parsed<ServiceScript>;
+  return parseWith(scriptSchema, fromVersion3(fromVersion2(first.success ? fromVersion1(first.data) : value))) as unknown as Parsed<ServiceScript>;
+}
+
+/** Version 3: a bowl was one letter's, and nothing was painted again by plan. */
+function fromVersion3(value: unknown): unknown {
+  const third = value as { version?: unknown } | null;
+  return typeof third === 'object' && third?.version === 3 ? { ...newestPart(third), version: 4 } : value;
+}
+
+interface OldUnit {
+  readonly letter?: unknown;
+  readonly grams?: unknown;
+  readonly endsGrams?: unknown;
+  readonly mixes?: unknown;
+}
+
+/** Warmth was a factor on all the time once. */
+const oldWarmth = (own: { lift?: { warmth?: unknown } }) =>
+  typeof own?.lift?.warmth === 'number' ? { ...own, lift: { ...own.lift, warmth: { factor: own.lift.warmth, fromMinutes: 0 } } } : own;
+
+/** Units and mixes of a script as they are kept now: those of version 3 had their bowls by their letter. */
+function newestPart<T>(value: T): T | object {
+  const { units, mixes, lifts } = (value ?? {}) as { units?: unknown; mixes?: unknown; lifts?: unknown };
+  if (!Array.isArray(units) || typeof mixes !== 'object' || mixes === null) return value;
+  const bowlsOf = ({ letter: own, grams = 0, endsGrams = 0 }: OldUnit) => {
+    const ends = Number(endsGrams) > 0;
+    return [...(Number(grams) > 0 || !ends ? [own] : []), ...(ends ? [`${String(own)} ends`] : [])];
+  };
+  return {
+    ...value,
+    lifts: Array.isArray(lifts) ? (lifts as { lift?: { warmth?: unknown } }[]).map(oldWarmth) : lifts,
+    units: (units as OldUnit[]).map((own) => (typeof own === 'object' && own !== null && own.mixes === undefined ? { ...own, mixes: bowlsOf(own) } : own)),
+    mixes: Object.fromEntries(
+      Object.entries(mixes as Record<string, { letter?: unknown; part?: unknown; of?: unknown }>).map(([name, own]) => {
+        if (typeof own !== 'object' || own === null || own.of !== undefined) return [name, own];
+        const { letter: oldLetter, part: oldPart, ...rest } = own;
+        return [name, { ...rest, of: [{ letter: oldLetter, part: oldPart }] }];
+      }),
+    ),
+  };
 }
 
 const lift1 = z.looseObject({ from: figure, target: figure, stretch: z.enum(['length', 'ends', 'band']), lift });
@@ -151,7 +204,7 @@ function fromVersion1({ plan, foils, blocks, mixes, products = {}, after, rules,
       return [{
         id: foilId, number: own.number, kind: own.kind, panel: block.panel, panelName: block.name.replace(/, part \d+$/, ''), side: side === 'left' || side === 'right' ? side : 'across', zone,
         letter: block.formula, lifts: block.lifts.length > 0, gather: own.gather, widthMm: own.widthMm, thicknessMm: own.thicknessMm, angleDeg: 0, startMm: own.startMm, featherMm: own.featherMm, edgesMm: 0, teasing: own.teasing,
-        reach: 'ends', reachMm: [Math.min(own.startMm + own.featherMm / 2, hairMm), hairMm], hairMm, surface: own.kind === 'open-air', endsMm: 0, mix: mixes[block.formula] ?? block.formula, endsMix: null,
+        reach: 'ends', reachMm: [Math.min(own.startMm + own.featherMm / 2, hairMm), hairMm], hairMm, surface: own.kind === 'open-air', endsMm: 0, endsOutMm: 0, mixes: [block.formula], fromOld: false, again: null, mix: mixes[block.formula] ?? block.formula, endsMix: null,
         laidWith: own.kind === 'foil' ? 'foil' : 'open air', seconds: own.seconds, grams: 0, endsGrams: 0, limitMinutes: block.limitMinutes, lifting, depositMinutes: block.depositMinutes,
       }];
     });

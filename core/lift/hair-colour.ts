@@ -50,6 +50,21 @@ export function tonedHair(level: number, tone: Tone): HairColour {
   }
 }
 
+/** Level of natural hair that is as light: the inverse of {@link lightnessOf}. */
+export function levelOfLightness(lightness: number): number {
+  for (let i = 0; i < LIGHTNESS.length - 1; i += 1) {
+    if (lightness <= LIGHTNESS[i + 1]) return 1 + i + Math.max(0, (lightness - LIGHTNESS[i]) / (LIGHTNESS[i + 1] - LIGHTNESS[i]));
+  }
+  return LIGHTNESS.length;
+}
+
+/** How far two colours are from each other: their distance in OKLab, in hundredths. Two are told apart from about 2. */
+export function colourDifference(a: HairColour, b: HairColour): number {
+  const plane = ({ chroma, hueDeg }: HairColour) => [chroma * Math.cos((hueDeg * Math.PI) / 180), chroma * Math.sin((hueDeg * Math.PI) / 180)];
+  const [x, y] = [plane(a), plane(b)];
+  return 100 * Math.hypot(a.lightness - b.lightness, x[0] - y[0], x[1] - y[1]);
+}
+
 /** One colour on its way to another, straight through OKLab. @param share 0 the first, 1 the second */
 export function mixedHair(a: HairColour, b: HairColour, share: number): HairColour {
   const [x, y] = [a, b].map(({ chroma, hueDeg }) => [chroma * Math.cos((hueDeg * Math.PI) / 180), chroma * Math.sin((hueDeg * Math.PI) / 180)]);

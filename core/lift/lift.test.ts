@@ -95,8 +95,8 @@ describe('must hold', () => {
   test('at the minute that it is ready the level is the target', () => {
     fc.assert(fc.property(level, strengths, fc.double({ min: 0.5, max: 1.5, noNaN: true }), (from, volumes, factor) => {
       const target = Math.min(10, from + 1);
-      const minutes = readyAfter(from, target, mix(volumes, { factor, warmth: 1.2 }));
-      if (minutes !== null) expect(levelAfter(from, mix(volumes, { factor, warmth: 1.2 }), minutes)).toBeCloseTo(target, 6);
+      const minutes = readyAfter(from, target, mix(volumes, { factor, warmth: { factor: 1.2, fromMinutes: 10 } }));
+      if (minutes !== null) expect(levelAfter(from, mix(volumes, { factor, warmth: { factor: 1.2, fromMinutes: 10 } }), minutes)).toBeCloseTo(target, 6);
     }));
   });
 });

@@ -1,7 +1,7 @@
 import { shareOut } from '../units';
-import { naturalHair, tonedHair, undercoatHair, type HairColour, type Tone } from './hair-colour';
+import { colourDifference, lightnessOf, mixedHair, naturalHair, tonedHair, undercoatHair, type HairColour, type Tone } from './hair-colour';
 
-const { cos, exp, hypot, min, PI, sin } = Math;
+const { atan2, cos, exp, hypot, log, min, PI, sin } = Math;
 
 /** A place in the warm–cool plane: OKLab's a and b. */
 export interface Plane {
@@ -14,6 +14,8 @@ export interface Shade {
   readonly name: string;
   readonly level: number;
   readonly deposit: Plane | 'clear';
+  /** A direct dye: it lies over what is there instead of only neutralising it. */
+  readonly covers: boolean;
 }
 
 /** Hues of the tones that shades are made in, degrees in the plane, and how much of it a shade lays: working assumptions. */
@@ -25,11 +27,26 @@ export const DEPOSITS = {
   pearl: { hueDeg: 290, chroma: 0.045 },
   gold: { hueDeg: 85, chroma: 0.05 },
   copper: { hueDeg: 52, chroma: 0.08 },
+  red: { hueDeg: 27, chroma: 0.1 },
+  rose: { hueDeg: 8, chroma: 0.07 },
+  pink: { hueDeg: 355, chroma: 0.1 },
+  plum: { hueDeg: 325, chroma: 0.09 },
+  turquoise: { hueDeg: 195, chroma: 0.08 },
+  green: { hueDeg: 150, chroma: 0.09 },
+  yellow: { hueDeg: 102, chroma: 0.11 },
 } as const;
+
+/** A direct dye lays so much more of its tone, and takes so much of what is under it. Working assumptions. */
+const DIRECT = { lays: 1.8, covers: 0.75 } as const;
+/** Of the way down to a darker shade, so much is taken. Working assumption. */
+const DARKENS = 0.5;
 export type DepositTone = keyof typeof DEPOSITS;
 
-export function shadeOf(name: string, level: number, tone: DepositTone | 'clear'): Shade {
-  return { name, level, deposit: tone === 'clear' ? 'clear' : planeOf({ lightness: 0, ...DEPOSITS[tone] }) };
+/** @param direct a direct dye, used without developer */
+export function shadeOf(name: string, level: number, tone: DepositTone | 'clear', direct = false): Shade {
+  if (tone === 'clear') return { name, level, deposit: 'clear', covers: false };
+  const { hueDeg, chroma } = DEPOSITS[tone];
+  return { name, level, deposit: planeOf({ lightness: 0, hueDeg, chroma: chroma * (direct ? DIRECT.lays : 1) }), covers: direct };
 }
 
 export interface Part {
@@ -44,18 +61,21 @@ export interface Toner {
   /** What the mixture lays: weaker the more clear is in it. */
   readonly deposit: Plane;
   readonly clearShare: number;
+  /** Share of direct dye in it, by weight. */
+  readonly coverShare: number;
 }
 
 /** A toner of parts by weight. @throws RangeError when nothing is in it */
 export function tonerOf(parts: readonly Part[]): Toner {
   const all = parts.reduce((sum, own) => sum + own.parts, 0);
   if (!(all > 0) || parts.some((own) => own.parts < 0)) throw new RangeError('A toner needs parts of at least one shade.');
-  const laying = parts.flatMap(({ shade, parts: weight }) => (shade.deposit === 'clear' ? [] : [{ level: shade.level, deposit: shade.deposit, weight }]));
+  const laying = parts.flatMap(({ shade, parts: weight }) => (shade.deposit === 'clear' ? [] : [{ level: shade.level, deposit: shade.deposit, covers: shade.covers, weight }]));
   const weight = laying.reduce((sum, own) => sum + own.weight, 0);
   return {
     level: weight > 0 ? laying.reduce((sum, own) => sum + own.level * own.weight, 0) / weight : null,
     deposit: { a: laying.reduce((sum, own) => sum + own.deposit.a * own.weight, 0) / all, b: laying.reduce((sum, own) => sum + own.deposit.b * own.weight, 0) / all },
     clearShare: 1 - weight / all,
+    coverShare: laying.reduce((sum, own) => sum + (own.covers ? own.weight : 0), 0) / all,
   };
 }
 
@@ -77,6 +97,11 @@ export interface Toned {
   /** How far on the warm side of the wish it ends, − on the cool side. */
   readonly warmth: number;
   readonly balance: Balance;
+  /** The hair before and after, and as it was wished for. */
+  readonly colours: { readonly before: HairColour; readonly after: HairColour; readonly wished: HairColour };
+  /** How far from the wish it ends, and how far it was, as {@link colourDifference} counts. */
+  readonly difference: number;
+  readonly differenceBefore: number;
 }
 
 /** Nearer than this to the wish is just right; a tone is told from the next at about so much. */
@@ -91,21 +116,58 @@ export interface TonedHair {
   readonly porous: boolean;
 }
 
-/** Where a toner takes lifted hair in the warm–cool plane. */
-export function toned(toner: Toner, { level, timeShare, porous }: TonedHair, tone: Tone): Toned {
-  const before = planeOf(undercoatHair(level));
-  const wished = planeOf(tonedHair(level, tone));
-  // A shade lighter than the hair hardly shows on it.
-  const match = toner.level === null ? 0 : exp(-Math.max(0, toner.level - level));
+/** What is wished: a tone, or a colour. */
+export type Wish = Tone | HairColour;
+
+/** The colour that is wished for hair of a level. */
+export const wishedColour = (level: number, wish: Wish): HairColour => (typeof wish === 'string' ? tonedHair(level, wish) : wish);
+
+/** Nearer than this to the wish nobody tells the difference: hundredths in OKLab. */
+const TOLD_APART = 2;
+
+/** Whether lifted hair is what is wished for already; how far from it, as {@link colourDifference} counts. */
+export function needsNoToner(level: number, wish: Wish): { readonly needless: boolean; readonly difference: number } {
+  const difference = colourDifference(undercoatHair(level), wishedColour(level, wish));
+  return { needless: difference <= TOLD_APART, difference };
+}
+
+/** Where a toner takes lifted hair (estimate). */
+export function toned(toner: Toner, { level, timeShare, porous }: TonedHair, wish: Wish): Toned {
+  const hair = undercoatHair(level);
+  const wishedHair = wishedColour(level, wish);
+  const [before, wished] = [planeOf(hair), planeOf(wishedHair)];
+  // A shade lighter than the hair hardly shows on it; a direct dye does, whatever its level.
+  const match = toner.level === null ? 0 : exp(-Math.max(0, toner.level - level) * (1 - toner.coverShare));
   const share = min(1, timeShare) * match * (porous ? 1.25 : 1);
-  const after = { a: before.a + toner.deposit.a * share, b: before.b + toner.deposit.b * share };
+  const left = 1 - DIRECT.covers * min(1, toner.coverShare * share);
+  const after = { a: before.a * left + toner.deposit.a * share, b: before.b * left + toner.deposit.b * share };
   const warm = hypot(before.a, before.b) || 1;
   const warmth = ((after.a - wished.a) * before.a + (after.b - wished.b) * before.b) / warm;
-  return { before, after, wished, warmth, balance: warmth > JUST ? 'under' : warmth < -JUST ? 'over' : 'just' };
+  const darker = toner.level === null ? 0 : min(0, lightnessOf(toner.level) - hair.lightness) * DARKENS * (1 - toner.clearShare);
+  const afterHair = hairOf(hair.lightness + darker * min(1, share), after);
+  const colours = { before: hair, after: afterHair, wished: wishedHair };
+  return {
+    before, after, wished, warmth, balance: warmth > JUST ? 'under' : warmth < -JUST ? 'over' : 'just', colours,
+    difference: colourDifference(afterHair, wishedHair), differenceBefore: colourDifference(hair, wishedHair),
+  };
 }
+
+/** A toner lasts about so many washes: by then a twentieth of it is left. */
+export const TONER_WASHES = 20;
+const LEFT_BY_THEN = 1 / 20;
+
+/** Share of a toner that is left after some washes (estimate). */
+export const tonerLeft = (washes: number): number => exp((log(LEFT_BY_THEN) * washes) / TONER_WASHES);
+
+/** Toned hair after some washes: on its way back to what it was (estimate). */
+export const fadedHair = ({ colours: { before, after } }: Pick<Toned, 'colours'>, washes: number): HairColour => mixedHair(before, after, tonerLeft(washes));
 
 function planeOf({ chroma, hueDeg }: HairColour): Plane {
   return { a: chroma * cos((hueDeg * PI) / 180), b: chroma * sin((hueDeg * PI) / 180) };
+}
+
+function hairOf(lightness: number, { a, b }: Plane): HairColour {
+  return { lightness, chroma: hypot(a, b), hueDeg: (((atan2(b, a) * 180) / PI) + 360) % 360 };
 }
 
 /** Neutral hair of a level in the plane: what lies between warm and cool. */

@@ -1,63 +1,96 @@
-import { colourItems, pouredItems, strengthOf, type BowlItem, type ItemsRead } from '../bowl';
+import { recipeItems, type ItemsRead } from '../bowl';
+import type { Zone } from '../head';
 import { levelAfter, LIFT_FACTORS, onThisHead, type HeadFactor } from '../lift';
-import type { DepositLine, Shelf } from '../products';
-import { shareOut } from '../units';
-import { EVERYWHERE, type BleachWash, type Correction, type SpotRepair } from '../visit';
+import { RECIPE_WORDS, type HouseRecipe, type RecipePart, type RecipeUse, type Shelf } from '../products';
+import { EVERYWHERE, type ColourPlace, type Correction } from '../visit';
+import { hairAt, type HeadHair } from './hair-at';
 
-/** What a correction is mixed of, and what it is expected to do. */
+/** What a recipe of the house comes to on this head, and what it is expected to do. */
 export interface CorrectionResult {
   readonly items: ItemsRead;
-  /** Strength that reaches the hair, volumes. */
+  /** Grams that are mixed, and the hair that they are for; null where the amount was said. */
+  readonly grams: number;
+  readonly hairGrams: number | null;
+  /** Strength that reaches the hair, volumes; 0 where nothing develops. */
   readonly volumes: number;
-  /** Level expected at the end of its time (bleach wash); null for a deposit. */
+  /** Level expected at the end of its time; null where nothing lifts. */
   readonly level: number | null;
+  /** What it costs the client, minor units. */
+  readonly priceMinor: number;
   readonly notes: readonly string[];
 }
 
-/** A bleach wash for ends that are stuck: usual parts, weakened by shampoo and water; watched for 15–20 minutes. */
-export function usualWash(id: string, product: string, from: number): BleachWash {
-  return { kind: 'bleach-wash', id, product, volumes: 20, developer: 1, shampoo: 1, water: 1, grams: 80, minutes: 15, from, place: { ...EVERYWHERE, lengths: ['ends'] } };
+/** What amounts and levels of corrections go by. */
+export interface CorrectionFacts {
+  readonly shelf: Shelf;
+  readonly head: HeadFactor;
+  readonly hair: HeadHair;
+  /** Zones that are lifted today, or were before: washes and paint go on them. */
+  readonly lifted: ReadonlySet<Zone>;
 }
 
-/** A demi of the hair's own level for a spot that came out too light; null where the line has no natural shade. */
-export function usualSpot(id: string, line: DepositLine, shelf: Shelf, level: number): SpotRepair | null {
-  const off = (own: { readonly level: number }) => Math.abs(own.level - level);
-  const [shade] = shelf.shadesOf(line.id).filter(({ tone }) => tone === 'natural').sort((a, b) => off(a) - off(b));
-  if (!shade) return null;
-  return { kind: 'spot', id, line: line.id, parts: [{ shade: shade.id, parts: 1 }], volumes: 10, ratio: line.ratio.usual, grams: 15, minutes: 5, level, place: { ...EVERYWHERE, words: 'one spot' } };
+/** How each use is worked: where it usually goes, whether only lifted hair is meant, how long it may stay, and what is said of it. */
+const USES: Readonly<Record<RecipeUse, { readonly place: ColourPlace; readonly lifted: boolean; readonly most: number; readonly note: string }>> = {
+  'bleach-wash': { place: { ...EVERYWHERE, lengths: ['ends'] }, lifted: true, most: 20, note: 'On wet hair; work fast and watch it: it is rinsed on colour, not on the clock.' },
+  'soap-cap': { place: { ...EVERYWHERE, lengths: ['mids', 'ends'] }, lifted: true, most: 15, note: 'On wet hair, worked in like a shampoo; watch it all the time.' },
+  'wet-paint': { place: { ...EVERYWHERE, lengths: ['ends'] }, lifted: true, most: 20, note: 'Painted on wet, treated hair; look every few minutes.' },
+  'pre-tone': { place: { ...EVERYWHERE, lengths: ['mids', 'ends'] }, lifted: false, most: 10, note: 'At the basin; rinse as soon as the yellow is gone.' },
+  spot: { place: { ...EVERYWHERE, words: 'one spot' }, lifted: false, most: 10, note: 'In a foil, only on the spot; look after a minute or two.' },
+  treatment: { place: EVERYWHERE, lifted: false, most: 30, note: '' },
+  barrier: { place: { ...EVERYWHERE, lengths: ['roots'] }, lifted: false, most: 240, note: 'Just below the teasing, before the lightener.' },
+};
+
+/** A spot takes so much, g: it is no matter of how long the hair is. */
+const SPOT_GRAMS = 15;
+
+/** A recipe of the house as a visit begins with it. @param level of the hair that it goes on, or for a spot the one to match */
+export function usualCorrection(id: string, { id: recipe, use, name, parts, minutes }: HouseRecipe, level: number): Correction {
+  return { id, use, recipe, name, parts, grams: use === 'spot' ? SPOT_GRAMS : null, minutes, level, place: USES[use].place };
 }
 
-const WASH_MINUTES = { least: 15, most: 20 } as const;
-const SPOT_MINUTES = 10;
+/** What is mixed where nobody said how much and the recipe is gone from the house, g of mix for one of hair. */
+const USUAL_PER_HAIR_GRAM = 1.5;
+/** Nothing smaller is mixed, g. */
+const LEAST_GRAMS = 10;
 
-export function correctionResult(own: Correction, shelf: Shelf, head: HeadFactor): CorrectionResult {
-  return own.kind === 'spot' ? spotResult(own, shelf) : washResult(own, shelf, head);
+export function correctionResult(own: Correction, { shelf, head, hair, lifted }: CorrectionFacts): CorrectionResult {
+  const recipe = shelf.recipes().find(({ id }) => id === own.recipe);
+  const use = USES[own.use];
+  const hairGrams = own.grams === null ? hairAt(own.place, hair, use.lifted ? lifted : undefined) : null;
+  const grams = own.grams ?? Math.max(LEAST_GRAMS, Math.round(hairGrams! * (recipe?.perHairGram ?? USUAL_PER_HAIR_GRAM)));
+  const { read, volumes } = recipeItems(own.parts, grams, own.level, shelf);
+  const notes = use.note === '' ? [] : [use.note];
+  if (own.minutes > use.most) notes.push(`${own.minutes} min is long for a ${RECIPE_WORDS[own.use].toLowerCase()}: ${use.most} min is the most that is usual.`);
+  const match = own.use === 'spot' ? meanLevel(own.parts, own.level, shelf) : null;
+  if (match !== null && Math.abs(match - own.level) > 0.5) notes.push(`Its level ${Math.round(match * 10) / 10} does not match the hair beside it, ${own.level}.`);
+  return { items: read, grams, hairGrams, volumes, level: levelOf(own, volumes, shelf, head), priceMinor: recipe?.priceMinor ?? 0, notes };
 }
 
-function washResult(own: BleachWash, shelf: Shelf, head: HeadFactor): CorrectionResult {
-  const volumes = strengthOf(own.volumes, own.developer, own.shampoo + own.water);
-  const notes = ['Apply to wet hair, work fast and watch it: it is rinsed on colour, not on the clock.'];
-  if (own.minutes > WASH_MINUTES.most) notes.push(`${own.minutes} min is longer than ${WASH_MINUTES.least}–${WASH_MINUTES.most} min, which a bleach wash is usually given.`);
-  const product = shelf.lightener(own.product);
-  if (!product) return { items: { ok: false, problem: `the lightener “${own.product}” is not in the house` }, volumes, level: null, notes };
-  const [powder, developer, shampoo, water] = shareOut([1, own.developer, own.shampoo, own.water], Math.round(own.grams));
-  const poured = pouredItems(own.volumes, developer, null, shelf);
-  if (!poured.ok) return { items: poured, volumes, level: null, notes };
-  const besides = (id: string, name: string, grams: number): BowlItem[] => (grams > 0 ? [{ product: id, name: shelf.find(id)?.name ?? name, grams, powder: false }] : []);
-  const items: BowlItem[] = [
-    { product: product.id, name: product.name, grams: powder, powder: true }, ...poured.items, ...besides('wash', 'Plain shampoo', shampoo), ...besides('water', 'Water', water),
-  ];
-  // In the open, on wet hair, and thinned: estimated as painting in the open air.
-  const level = levelAfter(own.from, onThisHead({ volumes, factor: LIFT_FACTORS.openAir * product.speed, most: { levels: product.levels, top: product.top } }, head.factor), own.minutes);
-  return { items: { ok: true, items, total: items.reduce((sum, { grams }) => sum + grams, 0) }, volumes, level, notes };
+/** In the open, on wet hair, and thinned: estimated as painting in the open air. null where nothing in it lifts. */
+function levelOf({ parts, level, minutes }: Correction, volumes: number, shelf: Shelf, head: HeadFactor): number | null {
+  const lighteners = parts.flatMap((part) => {
+    const product = 'product' in part ? shelf.lightener(part.product) : undefined;
+    return product ? [{ product, parts: part.parts }] : [];
+  });
+  const all = lighteners.reduce((sum, own) => sum + own.parts, 0);
+  if (!(all > 0) || !(volumes > 0)) return null;
+  const mean = (of: (own: (typeof lighteners)[number]['product']) => number) => lighteners.reduce((sum, own) => sum + (own.parts / all) * of(own.product), 0);
+  const mix = { volumes, factor: LIFT_FACTORS.openAir * mean(({ speed }) => speed), most: { levels: mean(({ levels }) => levels), top: mean(({ top }) => top) } };
+  return levelAfter(level, onThisHead(mix, head.factor), minutes);
 }
 
-function spotResult(own: SpotRepair, shelf: Shelf): CorrectionResult {
-  const notes = ['In a foil, only on the spot; look after a minute or two.'];
-  if (own.minutes > SPOT_MINUTES) notes.push(`${own.minutes} min is long for a spot: a few minutes are usual.`);
-  const levels = own.parts.map(({ shade, parts }) => ({ level: shelf.shade(shade)?.level, parts }));
-  const all = levels.reduce((sum, { parts }) => sum + parts, 0);
-  const mean = levels.reduce((sum, { level, parts }) => sum + (level ?? own.level) * parts, 0) / all;
-  if (Math.abs(mean - own.level) > 0.5) notes.push(`Its level ${Math.round(mean * 10) / 10} does not match the hair beside it, ${own.level}.`);
-  return { items: colourItems(own.parts, own.volumes, own.ratio, Math.round(own.grams / (1 + own.ratio)), shelf), volumes: own.volumes, level: null, notes };
+/** Level of the shades among some parts; a line stands for its natural shade nearest to the level. null without shades. */
+function meanLevel(parts: readonly RecipePart[], level: number, shelf: Shelf): number | null {
+  const shades = parts.flatMap((part) => {
+    if (!('product' in part)) return [];
+    const named = shelf.find(part.product);
+    if (named?.kind === 'shade') return [{ level: named.level, parts: part.parts }];
+    if (named?.kind !== 'line') return [];
+    const natural = shelf.shadesOf(named.id).filter(({ tone }) => tone === 'natural');
+    if (natural.length === 0) return [];
+    const nearest = natural.reduce((a, b) => (Math.abs(b.level - level) < Math.abs(a.level - level) ? b : a));
+    return [{ level: nearest.level, parts: part.parts }];
+  });
+  const all = shades.reduce((sum, own) => sum + own.parts, 0);
+  return all > 0 ? shades.reduce((sum, own) => sum + own.level * own.parts, 0) / all : null;
 }

@@ -1,4 +1,8 @@
-export { correctionResult, usualSpot, usualWash, type CorrectionResult } from './corrections';
-export { needsOf, type Need } from './needs';
+export { correctionResult, usualCorrection, type CorrectionFacts, type CorrectionResult } from './corrections';
+export { hairAt, type HeadHair } from './hair-at';
+export { neededFor, needsOf, type Need } from './needs';
 export type { ColourResults } from './results';
-export { levelWhere, partsOf, reachedBefore, rootResult, tonerIdeas, tonerResult, type Reached, usualShadow, usualTap, withShadow, type RootResult, type TonerIdea, type TonerResult } from './tone';
+export {
+  levelWhere, nearestInTheHouse, partsOf, reachedBefore, rootResult, tonerIdeas, tonerResult, usualShadow, usualTap, withShadow,
+  type Reached, type RootResult, type TonerIdea, type TonerResult, type ToneWanted,
+} from './tone';

@@ -25,14 +25,15 @@ export function tonerFor(
 export function lightenerWith(part: Partial<LiftFormula> = {}): LiftFormula {
   return {
     kind: 'lift',
-    product: 'moth-powder',
+    lighteners: [{ product: 'moth-powder', parts: 1 }],
     volumes: 20,
     bottles: null,
     ratio: 2,
     additives: [],
     ends: null,
     target: null,
-    heat: false,
+    second: null,
+    warmth: null,
     reach: 'ends',
     ...part,
   };

@@ -5,7 +5,8 @@ import { Shelf, USUAL_RANGE } from '../products';
 import { EVERYWHERE, FACE_FAMILIES, type ColourPlace, type Consult, type RootMix } from '../visit';
 import type { VisitFacts } from '../visit/computed';
 import { visitOf } from '../visit/computed/testing';
-import { tonerIdeas, usualWash } from '.';
+import { nearestInTheHouse, tonerIdeas, usualCorrection } from '.';
+import { colourDifference, fadedHair, lightnessOf, needsNoToner, tonerLeft } from '../lift';
 
 const plan = startPlan();
 const shelf = new Shelf(EMPTY_MIX, USUAL_RANGE);
@@ -54,7 +55,7 @@ describe('toner, root colour and corrections', () => {
 
   test('a shade far from the hair, a long time, a strong developer and a mixed line are said', () => {
     expect(toned({ parts: [{ shade: 'sedge-6-ash', parts: 1 }], minutes: 25, volumes: 20 }).notes).toEqual([
-      expect.stringContaining('darker than the hair'), '25 min is longer than 20 min, the longest for Sedge demi.', '20 vol is above 10 vol, the strongest for Sedge demi.',
+      expect.stringContaining('no toner is needed'), expect.stringContaining('darker than the hair'), '25 min is longer than 20 min, the longest for Sedge demi.', '20 vol is above 10 vol, the strongest for Sedge demi.',
     ]);
     const { result } = visitOf({ mix: { toners: [toner({ parts: [{ shade: 'rill-9-ash', parts: 1 }] })] } }).colours.toners[0];
     expect(result).toEqual({ ok: false, problem: 'Rill 9 ash is of another line than Sedge demi: lines are not mixed' });
@@ -62,11 +63,39 @@ describe('toner, root colour and corrections', () => {
 
   test('ideas of a line come near the wish, the nearest first', () => {
     const line = shelf.line('sedge')!;
-    const found = tonerIdeas(line, shelf, 9, 20, 'neutral', false);
+    const found = tonerIdeas(line, shelf, { level: 9, minutes: 20, wish: 'neutral', porous: false });
     expect(found).toHaveLength(3);
     const off = found.map(({ toned: own }) => Math.hypot(own.after.a - own.wished.a, own.after.b - own.wished.b));
     expect(off[0]).toBeLessThan(0.02);
     expect(found[0].toned.balance).toBe('just');
+  });
+
+  test('a red is nearest to a red, not to copper; a pastel is a direct dye thinned with clear', () => {
+    const hair = { level: 9, wish: { lightness: lightnessOf(7.5), chroma: 0.17, hueDeg: 27 }, porous: false };
+    const [nearest, ...others] = nearestInTheHouse(shelf, hair);
+    expect(nearest.words).toMatch(/red/);
+    for (const other of others) expect(other.toned.difference).toBeGreaterThanOrEqual(nearest.toned.difference);
+    const direct = tonerIdeas(shelf.line('heath')!, shelf, { ...hair, level: 10, minutes: 20, wish: { lightness: lightnessOf(9.5), chroma: 0.04, hueDeg: 355 } })[0];
+    // Plum over palest yellow is a pink.
+    expect(direct.words).toMatch(/pink|plum/);
+    expect(direct.parts.some(({ shade }) => shade === 'heath-clear')).toBe(true);
+    // A copper is offered where a copper is wished.
+    expect(nearestInTheHouse(shelf, { ...hair, wish: { lightness: lightnessOf(8), chroma: 0.12, hueDeg: 55 } })[0].words).toMatch(/copper/);
+  });
+
+  test('no toner is needed where the lifted hair is the wish; a tone fades to a twentieth in 20 washes', () => {
+    expect(needsNoToner(10, 'cool')).toMatchObject({ needless: true });
+    expect(needsNoToner(8, 'cool')).toMatchObject({ needless: false });
+    expect(tonerLeft(0)).toBe(1);
+    expect(tonerLeft(20)).toBeCloseTo(0.05, 9);
+    const { toned: own } = toned();
+    expect(colourDifference(fadedHair(own, 0), own.colours.after)).toBeCloseTo(0, 9);
+    expect(colourDifference(fadedHair(own, 20), own.colours.before)).toBeLessThan(0.1 * colourDifference(own.colours.after, own.colours.before));
+  });
+
+  test('a direct dye is used as it comes', () => {
+    expect(toned({ line: 'heath', parts: [{ shade: 'heath-8-pink', parts: 1 }], ratio: 0, volumes: 5, minutes: 20 }).items).toMatchObject({ ok: true, items: [{ product: 'heath-8-pink', grams: 60 }] });
+    expect(toned({ line: 'heath', parts: [{ shade: 'heath-8-pink', parts: 1 }], ratio: 1, volumes: 5, minutes: 20 }).notes).toContain('Heath direct is used as it comes, without developer.');
   });
 
   test('a root goes by the rule of its line; two levels darker grows out as a band', () => {
@@ -83,7 +112,7 @@ describe('toner, root colour and corrections', () => {
   });
 
   test('a bleach wash in equal parts is weak, and lifts half a level in its time', () => {
-    const { result } = visitOf({ mix: { corrections: [usualWash('w', 'moth-powder', 9)] } }).colours.corrections[0];
+    const { result } = visitOf({ mix: { corrections: [{ ...usualCorrection('w', shelf.recipes('bleach-wash')[0], 9), grams: 80 }] } }).colours.corrections[0];
     expect(items(result.items)).toEqual({ 'moth-powder': 20, 'moth-dev-20': 20, wash: 20, water: 20 });
     expect(result.volumes).toBeCloseTo(20 / 3, 9);
     expect(result.level).toBeGreaterThan(9);

@@ -1,6 +1,6 @@
 import { colourItems, type ItemsRead } from '../bowl';
 import { ZONES, type Zone } from '../head';
-import { bandWarning, rootColour, shadeOf, toned, tonerOf, undercoatAt, type Part, type RootRule, type Tone, type Toned, type Undercoat } from '../lift';
+import { bandWarning, levelOfLightness, rootColour, shadeOf, toned, tonerOf, undercoatAt, type Part, type RootRule, type Tone, type Toned, type Undercoat, type Wish } from '../lift';
 import type { DepositLine, Shelf, ShadeProduct } from '../products';
 import { EVERYWHERE, placeWords, reachesZone, shadowOf, type ColourPlace, type Consult, type RootMix, type ShadePart, type VisitMix, type VisitToner } from '../visit';
 
@@ -31,10 +31,13 @@ export function partsOf(parts: readonly ShadePart[], shelf: Shelf): Part[] | str
   for (const { shade, parts: own } of parts) {
     const product = shelf.shade(shade);
     if (!product) return `the shade “${shade}” is not in the house`;
-    out.push({ shade: shadeOf(product.name, product.level, product.tone), parts: own });
+    out.push({ shade: shadeOf(product.name, product.level, product.tone, isDirect(product.line, shelf)), parts: own });
   }
   return out;
 }
+
+/** Whether a line is used as it comes, without developer: a direct dye. */
+const isDirect = (line: string, shelf: Shelf) => shelf.line(line)?.ratio.most === 0;
 
 /** What one toner comes to. */
 export interface TonerResult {
@@ -69,16 +72,18 @@ export function tonerResult(toner: VisitToner, shelf: Shelf, { reached, tone, po
   const meets = levelWhere(toner.place, reached);
   if (meets === null) return { ok: false, problem: reached.length > 0 ? `no lifted hair lies there: ${placeWords(toner.place)}` : 'the pattern has no foils yet, and no earlier light is on record' };
   const made = tonerOf(parts);
-  const result = toned(made, { level: meets, timeShare: toner.minutes / line.minutes.most, porous }, tone ?? 'neutral');
+  const result = toned(made, { level: meets, timeShare: toner.minutes / line.minutes.most, porous }, toner.target ?? tone ?? 'neutral');
   const colour = Math.round(toner.grams / (1 + toner.ratio));
   const notes: string[] = [];
-  if (made.level !== null && Math.abs(made.level - meets) > OFF_LEVEL) {
+  if (result.differenceBefore <= result.difference) notes.push('The hair is nearer to the wish without it: no toner is needed.');
+  if (made.level !== null && made.coverShare === 0 && Math.abs(made.level - meets) > OFF_LEVEL) {
     notes.push(made.level > meets ? `Its level ${rounded(made.level)} is lighter than the hair, ${rounded(meets)}: it hardly shows.` : `Its level ${rounded(made.level)} is darker than the hair, ${rounded(meets)}: it takes light away.`);
   }
   if (toner.minutes > line.minutes.most) notes.push(`${toner.minutes} min is longer than ${line.minutes.most} min, the longest for ${line.name}.`);
   if (toner.minutes < line.minutes.least) notes.push(`${toner.minutes} min is shorter than ${line.minutes.least} min, the shortest for ${line.name}.`);
-  if (toner.ratio < line.ratio.least || toner.ratio > line.ratio.most) notes.push(`1:${rounded(toner.ratio)} is outside 1:${line.ratio.least} to 1:${line.ratio.most}, which ${line.name} is made for.`);
-  if (toner.volumes > line.volumes.most) notes.push(`${toner.volumes} vol is above ${line.volumes.most} vol, the strongest for ${line.name}.`);
+  if (line.ratio.most === 0 && toner.ratio > 0) notes.push(`${line.name} is used as it comes, without developer.`);
+  else if (toner.ratio < line.ratio.least || toner.ratio > line.ratio.most) notes.push(`1:${rounded(toner.ratio)} is outside 1:${line.ratio.least} to 1:${line.ratio.most}, which ${line.name} is made for.`);
+  if (toner.ratio > 0 && toner.volumes > line.volumes.most) notes.push(`${toner.volumes} vol is above ${line.volumes.most} vol, the strongest for ${line.name}.`);
   return { ok: true, meets, level: made.level, clearShare: made.clearShare, toned: result, items: colourItems(toner.parts, toner.volumes, toner.ratio, colour, shelf), notes };
 }
 
@@ -86,40 +91,74 @@ const rounded = (value: number) => String(Math.round(value * 10) / 10);
 
 /** A composition that a line has for a level and a wish. */
 export interface TonerIdea {
+  readonly line: string;
   readonly parts: readonly ShadePart[];
   readonly toned: Toned;
   readonly words: string;
 }
 
-/** A level away from the hair counts as much as being so far off in the plane; another shade in the bowl counts half of it. */
-const LEVEL_OFF = 0.004;
+/** What a composition is looked for. */
+export interface ToneWanted {
+  /** Level of the lifted hair. */
+  readonly level: number;
+  readonly minutes: number;
+  readonly wish: Wish;
+  readonly porous: boolean;
+}
+
+/** A shade a level away from the hair counts as much as being so far off the wish, another shade in the bowl half as much. */
+const LEVEL_OFF = 0.4;
 
 /** Parts that are tried against each other: pure, two to one, even, one to two, and with clear. */
 const PARTS = [[1, 0], [3, 1], [2, 1], [1, 1], [1, 2], [1, 3]] as const;
+/** A direct dye is thinned further: to a pastel. */
+const PASTELS = [...PARTS, [1, 6], [1, 12]] as const;
+
+/** Shades lie between these from the level that is wanted: a little lighter hardly shows, much darker takes light away. */
+const NEAR_LEVEL = { lighter: 0.5, darker: 1.25 } as const;
 
 /**
- * Up to three compositions of a line that come nearest to what is wished, the nearest first; those with fewer shades where
- * they come as near. Shades at the level of the hair or one below.
+ * Up to three compositions of a line that come nearest to what is wished, by the difference of colour, the nearest first;
+ * those with fewer shades where they come as near.
  */
-export function tonerIdeas(line: DepositLine, shelf: Shelf, level: number, minutes: number, tone: Tone | null, porous: boolean): TonerIdea[] {
-  const near = shelf.shadesOf(line.id).filter((own) => own.tone === 'clear' || (own.level <= level + 0.5 && own.level >= level - 1.25));
+export function tonerIdeas(line: DepositLine, shelf: Shelf, { level, minutes, wish, porous }: ToneWanted): TonerIdea[] {
+  const direct = isDirect(line.id, shelf);
+  // A colour may be deeper than the hair; a tone keeps its level.
+  const deepest = typeof wish === 'string' ? level : Math.min(level, levelOfLightness(wish.lightness));
+  const near = shelf.shadesOf(line.id).filter((own) => own.tone === 'clear' || direct || (own.level <= level + NEAR_LEVEL.lighter && own.level >= deepest - NEAR_LEVEL.darker));
   const facts = { level, timeShare: minutes / line.minutes.most, porous };
   const seen = new Map<string, { idea: TonerIdea; off: number }>();
   const compose = (shades: readonly (readonly [ShadeProduct, number])[]) => {
     const own = shades.filter(([, parts]) => parts > 0).map(([product, parts]) => ({ product, parts }));
     if (own.every(({ product }) => product.tone === 'clear')) return;
-    const parts = own.map(({ product, parts: many }) => ({ shade: shadeOf(product.name, product.level, product.tone), parts: many }));
+    const parts = own.map(({ product, parts: many }) => ({ shade: shadeOf(product.name, product.level, product.tone, direct), parts: many }));
     const made = tonerOf(parts);
-    const result = toned(made, facts, tone ?? 'neutral');
-    const off = Math.hypot(result.after.a - result.wished.a, result.after.b - result.wished.b) + LEVEL_OFF * (Math.abs((made.level ?? level) - level) + (own.length - 1) / 2);
+    const result = toned(made, facts, wish);
+    const away = direct ? 0 : Math.abs((made.level ?? deepest) - deepest);
+    const off = result.difference + LEVEL_OFF * (away + (own.length - 1) / 2);
     const words = `${own.map(({ parts: many }) => many).join(' : ')} ${own.map(({ product }) => product.name).join(', ')}`;
-    seen.set(words, { off, idea: { parts: own.map(({ product, parts: many }) => ({ shade: product.id, parts: many })), toned: result, words: own.length === 1 ? own[0].product.name : words } });
+    seen.set(words, { off, idea: { line: line.id, parts: own.map(({ product, parts: many }) => ({ shade: product.id, parts: many })), toned: result, words: own.length === 1 ? own[0].product.name : words } });
   };
   for (let i = 0; i < near.length; i += 1) {
     compose([[near[i], 1]]);
-    for (let j = i + 1; j < near.length; j += 1) for (const [a, b] of PARTS) if (b > 0) compose([[near[i], a], [near[j], b]]);
+    for (let j = i + 1; j < near.length; j += 1) {
+      for (const [a, b] of direct ? PASTELS : PARTS) {
+        if (b === 0) continue;
+        // Clear thins, whichever of the two it is.
+        if (near[i].tone === 'clear') compose([[near[j], a], [near[i], b]]);
+        else compose([[near[i], a], [near[j], b]]);
+      }
+    }
   }
   return [...seen.values()].sort((a, b) => a.off - b.off || (a.idea.words < b.idea.words ? -1 : 1)).slice(0, 3).map(({ idea }) => idea);
+}
+
+/** The nearest composition of each line of the house that only deposits, the nearest first. */
+export function nearestInTheHouse(shelf: Shelf, wanted: Omit<ToneWanted, 'minutes'>): TonerIdea[] {
+  return shelf.lines
+    .filter(({ lifts }) => lifts === null)
+    .flatMap((line) => tonerIdeas(line, shelf, { ...wanted, minutes: line.minutes.usual ?? line.minutes.most }).slice(0, 1))
+    .sort((a, b) => a.toned.difference - b.toned.difference);
 }
 
 /** Root colour as it is mixed. */
@@ -162,7 +201,7 @@ const TAP = { mm: 10, frontMm: 40 } as const;
 /** A root shadow as it is usually begun with, by the house's rule for its line. */
 export function usualShadow(id: string, line: DepositLine, mm = SHADOW_MM): RootMix {
   return {
-    id, place: { ...EVERYWHERE, lengths: ['roots'] }, mm, line: line.id, rule: null, grams: 45, ratio: line.ratio.usual, volumes: Math.min(10, line.volumes.most), minutes: Math.min(15, line.minutes.most), state: 'damp',
+    id, place: { ...EVERYWHERE, lengths: ['roots'] }, mm, line: line.id, rule: null, grams: 45, ratio: line.ratio.usual, volumes: Math.min(10, line.volumes.most), minutes: line.minutes.usual ?? Math.min(15, line.minutes.most), state: 'damp',
   };
 }
 

@@ -1,17 +1,23 @@
 import type { DepositTone, RootRule } from '../lift';
 
-/** What every product of the house has. */
-export interface Stocked {
+/** What everything in the range of a house has. */
+interface Named {
   /** Short name that never changes: formulas of visits refer to it. */
   readonly id: string;
   readonly name: string;
+  /** What the maker or the house says of it. */
+  readonly note: string;
+}
+
+/** What every product of the house has. */
+export interface Stocked extends Named {
   /** A pack holds so many grams (foils: sheets), and costs so much, minor units. */
   readonly pack: number;
   readonly packMinor: number;
   /** What the house has, grams (foils: sheets). */
   readonly stock: number;
-  /** What the maker or the house says of it. */
-  readonly note: string;
+  /** As it is printed on the pack; digits and letters. */
+  readonly barcode?: string;
 }
 
 /** Grams of developer for one gram of the product. */
@@ -41,6 +47,10 @@ export interface Lightener extends Stocked {
   readonly minutes: Readonly<Record<Use, number | null>>;
   /** Shortest that the maker wants it on, minutes: it is not ready before, whatever the level; 0 where the level alone decides. */
   readonly leastMinutes?: number;
+  /** What the maker gives as its usual time, minutes; left out where it gives none. */
+  readonly usualMinutes?: number;
+  /** Warmest that the maker allows, °C; 0 where it allows no added heat, left out where it does not say. */
+  readonly warmestCelsius?: number;
   /** Lift against usual powder: 1 as quick, 0.8 a slow cream. */
   readonly speed: number;
   /** Lifts so many levels at most, and no further than a level. */
@@ -58,8 +68,8 @@ export interface DepositLine extends Stocked {
   readonly kind: 'line';
   readonly ratio: RatioRange;
   readonly volumes: StrengthRange;
-  /** From shortest to longest, minutes. */
-  readonly minutes: { readonly least: number; readonly most: number };
+  /** From shortest to longest, minutes, and what is usual between them; the longest where the maker gives no usual time. */
+  readonly minutes: { readonly least: number; readonly usual?: number; readonly most: number };
   /** How this house mixes a root of it. */
   readonly root: RootRule;
   /** Permanent colour: how many levels it lifts at most, and how quickly against usual powder; null where it only deposits. */
@@ -81,6 +91,8 @@ export interface Additive extends Stocked {
   readonly perGram: number;
   /** Thins the developer out, as water and barrier cream do. */
   readonly weakens: boolean;
+  /** Weight of one drop from its bottle, g; left out where it has no dropper. */
+  readonly dropGrams?: number;
 }
 
 export interface TreatmentProduct extends Stocked {
@@ -95,13 +107,41 @@ export interface FoilProduct extends Stocked {
   readonly lengthMm: number;
 }
 
-export type Product = Lightener | Developer | DepositLine | ShadeProduct | Additive | TreatmentProduct | FoilProduct;
+/** What a recipe of the house is for. */
+export const RECIPE_USES = ['bleach-wash', 'soap-cap', 'wet-paint', 'pre-tone', 'spot', 'treatment', 'barrier'] as const;
+export type RecipeUse = (typeof RECIPE_USES)[number];
+export const RECIPE_WORDS: Readonly<Record<RecipeUse, string>> = {
+  'bleach-wash': 'Bleach wash', 'soap-cap': 'Soap cap', 'wet-paint': 'Paint on wet hair', 'pre-tone': 'Violet wash', spot: 'Spot repair', treatment: 'Treatment', barrier: 'Barrier cream',
+};
+
+/** A part of a recipe by weight: a product, or developer of a strength (volumes), poured from the bottles that the house has. */
+export type RecipePart = { readonly product: string; readonly parts: number } | { readonly volumes: number; readonly parts: number };
+
+/** A recipe of the house, by parts: what it takes, how much for the hair that it is put on, how long, and what it costs the client. */
+export interface HouseRecipe extends Named {
+  readonly kind: 'recipe';
+  readonly use: RecipeUse;
+  readonly parts: readonly RecipePart[];
+  /** Grams for one gram of the hair that it touches. */
+  readonly perHairGram: number;
+  readonly minutes: number;
+  /** What it costs the client, minor units; 0 where it is in the service. */
+  readonly priceMinor: number;
+}
+
+/** What is bought and kept in stock. */
+export type StockedProduct = Lightener | Developer | DepositLine | ShadeProduct | Additive | TreatmentProduct | FoilProduct;
+export type Product = StockedProduct | HouseRecipe;
 export type ProductKind = Product['kind'];
 
-export const PRODUCT_KINDS = ['lightener', 'high-lift', 'developer', 'line', 'shade', 'additive', 'treatment', 'foil'] as const satisfies readonly ProductKind[];
+/** Whether something is bought; a recipe is made of what is. */
+export const isStocked = (own: Product): own is StockedProduct => own.kind !== 'recipe';
+
+export const PRODUCT_KINDS = ['lightener', 'high-lift', 'developer', 'line', 'shade', 'additive', 'treatment', 'foil', 'recipe'] as const satisfies readonly ProductKind[];
 export const KIND_WORDS: Readonly<Record<ProductKind, readonly [one: string, many: string]>> = {
   lightener: ['Lightener', 'Lighteners'], 'high-lift': ['High-lift colour', 'High-lift colours'], developer: ['Developer', 'Developers'], line: ['Deposit line', 'Deposit lines'],
   shade: ['Shade', 'Shades'], additive: ['Additive', 'Additives'], treatment: ['Treatment', 'Treatments'], foil: ['Foil', 'Foils'],
+  recipe: ['Recipe', 'Recipes'],
 };
 
 /** The products of some kinds, in their order. */
@@ -114,6 +154,8 @@ export function rangeProblems(range: readonly Product[]): { readonly at: number;
   const out: { at: number; field: string; problem: string }[] = [];
   const lines = new Set(productsOf(range, 'line').map(({ id }) => id));
   const seen = new Map<string, number>();
+  const codes = new Map<string, number>();
+  const ids = new Set(range.map(({ id }) => id));
   range.forEach((own, at) => {
     const first = seen.get(own.id);
     if (first !== undefined) out.push({ at, field: 'id', problem: `“${own.id}” is the id of ${range[first].name} already` });
@@ -126,6 +168,16 @@ export function rangeProblems(range: readonly Product[]): { readonly at: number;
       out.push({ at, field: 'volumes', problem: 'the least strength must not be above the most' });
     }
     if (own.kind === 'line' && own.minutes.least > own.minutes.most) out.push({ at, field: 'minutes', problem: 'the shortest time must not be above the longest' });
+    if (own.kind === 'line' && own.minutes.usual !== undefined && (own.minutes.usual < own.minutes.least || own.minutes.usual > own.minutes.most)) out.push({ at, field: 'minutes', problem: 'the usual time must lie between the shortest and the longest' });
+    if (own.kind === 'recipe') {
+      const missing = own.parts.find((part) => 'product' in part && !ids.has(part.product));
+      if (missing && 'product' in missing) out.push({ at, field: 'parts', problem: `${own.name} takes “${missing.product}”, which this house does not have` });
+    }
+    if ('barcode' in own && own.barcode) {
+      const other = codes.get(own.barcode);
+      if (other !== undefined) out.push({ at, field: 'barcode', problem: `“${own.barcode}” is the barcode of ${range[other].name} already` });
+      else codes.set(own.barcode, at);
+    }
   });
   return out;
 }

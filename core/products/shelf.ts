@@ -1,4 +1,4 @@
-import { productsOf, type DepositLine, type Developer, type Lightener, type Product, type ShadeProduct } from './product';
+import { productsOf, type DepositLine, type Developer, type HouseRecipe, type Lightener, type Product, type RecipeUse, type ShadeProduct } from './product';
 
 /** Finds products: those of the visit first, as they were, then those of the house. */
 export class Shelf {
@@ -46,6 +46,11 @@ export class Shelf {
   /** Line that roots, toners and spots are usually coloured with: the first that only deposits and has shades. */
   get depositLine(): DepositLine | undefined {
     return this.lines.find(({ id, lifts }) => lifts === null && this.shadesOf(id).length > 0);
+  }
+
+  /** Recipes of the house, those of one use or all. */
+  recipes(use?: RecipeUse): HouseRecipe[] {
+    return productsOf(this.all, 'recipe').filter((own) => use === undefined || own.use === use);
   }
 
   /** Developers, weakest first. */

@@ -4,5 +4,6 @@ export { growthVisits } from './growth-visits';
 export { levelsByZone } from './levels';
 export { mixedLines, unitsSaid, type MixedLine } from './mixed';
 export { repeatLines } from './repeat';
+export { stockUsed, type StockUsed } from './stock-used';
 export { retouch, zonesSaid, type Retouch, type RetouchHow, type RetouchPanel, type RetouchWish } from './retouch';
 export { zonesOfPlan, zonesOfService, zonesRecorded, type ZoneDone, type ZonesDone } from './zones';

@@ -34,8 +34,8 @@ test('with a service: bowls that were mixed, the longest that it was on beside i
   expect(a).toMatchObject({ bowls: { done: 2 }, on: { longest: expect.closeTo(record.longest, 9), limit: 45 } });
   expect(record.longest).toBeGreaterThanOrEqual(30);
   expect(b).toMatchObject({ bowls: { done: 0 }, on: null });
-  expect(record.steps.filter(({ done }) => done !== null)).toEqual([{ id: 'wash', name: 'Wash and treat', recipe: null, planned: 8, done: 7, skipped: false, why: null }]);
-  expect(record.summary).toContain('Wash and treat 7 min.');
+  expect(record.steps.filter(({ done }) => done !== null)).toEqual([{ id: 'wash', name: 'Wash and treat', recipe: '30 g Rill mask, as the hair is', planned: 8, done: 7, skipped: false, why: null }]);
+  expect(record.summary).toContain('Wash and treat 7 min: 30 g Rill mask');
 });
 
 test('an exact repeat has every mix with its developer, amount and time, toner and root with their parts, the level and her words', () => {
@@ -46,10 +46,10 @@ test('an exact repeat has every mix with its developer, amount and time, toner a
   const planned = repeatLines({ mix: own, work: all, after, served: null, record });
   expect(planned).toEqual([
     expect.stringMatching(/^A: .+, 20 vol, 1 : 2; 99 foils, 240 g taken\.$/), expect.stringMatching(/^B: .+, 20 vol, 1 : 2; 1 foil, about \d+ g\.$/),
-    'Toner, mid-lengths: 13 g Sedge 9 violet, 7 g Sedge 9 pearl, 40 g Moth developer 5 vol; on damp hair, 12 min.', 'Level 8½ reached. They said: “Brighter at the temples.”',
+    'Wash and treat: 30 g Rill mask; as the hair is, 8 min.', 'Toner, mid-lengths: 13 g Sedge 9 violet, 7 g Sedge 9 pearl, 40 g Moth developer 5 vol; on damp hair, 12 min.', 'Level 8½ reached. They said: “Brighter at the temples.”',
   ]);
   // Where the toner was timed, it is what it was.
   const served = servedBy(toned, happened([[0, started], [1, closed(toned.blocks[0].units[0])], [40, { kind: 'step-begun', step: 'toner t' }], [49, { kind: 'step-done', step: 'toner t' }]]));
-  expect(repeatLines({ mix: own, work: all, after, served, record })[2]).toMatch(/9 min\.$/);
+  expect(repeatLines({ mix: own, work: all, after, served, record })[3]).toMatch(/9 min\.$/);
   expect(servedBy(toned, [])).toBeNull();
 });

@@ -25,13 +25,14 @@ export interface MixedLine {
 }
 
 /** Mixes of a visit line by line: as they were frozen when the service began, else as they stand. */
-export function mixedLines({ letters, units, bowls }: Pick<WorkList, 'letters' | 'units' | 'bowls'>, { used }: Pick<VisitMix, 'used'>, served: Served | null): MixedLine[] {
+export function mixedLines({ letters, units, bowls, amounts }: Pick<WorkList, 'letters' | 'units' | 'bowls' | 'amounts'>, { used }: Pick<VisitMix, 'used'>, served: Served | null): MixedLine[] {
   const weighed = bowls.ok ? bowls.bowls : [];
   const planned = served?.script.units ?? units;
   return letters.flatMap(({ letter }): MixedLine[] => {
     const own = planned.filter((unit) => unit.letter === letter);
     if (own.length === 0) return [];
-    const mixed = weighed.filter((bowl) => bowl.letter === letter);
+    // A bowl that several letters share is each one's; of its grams each has its own.
+    const mixed = weighed.filter((bowl) => bowl.units.some((at) => units[at].letter === letter));
     const done = served?.record.units.filter((unit) => unit.letter === letter);
     const timed = done?.filter(({ on }) => on !== null) ?? [];
     return [{
@@ -42,7 +43,7 @@ export function mixedLines({ letters, units, bowls }: Pick<WorkList, 'letters' |
         return count > 0 || (placed ?? 0) > 0 ? [{ kind, planned: count, done: placed }] : [];
       }),
       bowls: { planned: mixed.length, done: served ? (served.record.bowls[letter] ?? 0) : null },
-      grams: { planned: mixed.reduce((sum, bowl) => sum + bowl.mixed, 0), done: used[letter]?.grams ?? null },
+      grams: { planned: amounts.filter((amount) => amount.letter === letter).reduce((sum, amount) => sum + amount.mixed, 0), done: used[letter]?.grams ?? null },
       on: timed.length > 0 ? { longest: Math.max(...timed.map(({ on }) => on!)), limit: Math.min(...timed.map(({ limitMinutes }) => limitMinutes)) } : null,
     }];
   });

@@ -18,6 +18,7 @@ export const SCHOOLS = {
   part: school('At the part', { natural: 'a natural sliver stays between', foil: 'a foil lies in the part' }, 'natural', 'A sliver lets the part move and grow out without a stripe.'),
   volume: school('Strength', { low: 'low volume, long', standard: 'standard volume, well saturated' }, 'low', 'Low volume gives more time and is kinder; it asks for patience.'),
   front: school('Front of the head', { weaker: 'weaker', stronger: 'stronger, to catch up' }, 'weaker', 'Hair at the front is finest and lifts first.'),
+  hairlineBowl: school('Bowl at the hairline', { fresh: 'a fresh one, as everywhere', old: 'the old one is used up there' }, 'fresh', 'What a fresh bowl does is known; an old one is weaker by how long it stood.'),
   feather: school('Where light begins', { feather: 'feathered far', clean: 'a clean line on dark hair' }, 'feather', 'A feathered start hides the root line for weeks.'),
   lowlights: school('Lowlights', { yes: 'when depth is missing', no: 'never' }, 'yes', 'Depth makes light look lighter without more of it.'),
   rootShadow: school('Shadow at the root', { spacing: 'made by the spacing', routine: 'a root shadow as routine' }, 'spacing', 'What the spacing gives needs no second step and no second price.'),

@@ -1,67 +1,70 @@
+import { colourItems } from '../bowl';
 import {
   correctionResult,
   rootResult,
   tonerIdeas,
+  usualCorrection,
   usualShadow,
-  usualSpot,
   usualTap,
-  usualWash,
+  type CorrectionFacts,
   type Reached,
 } from '../mix';
-import { colourItems } from '../bowl';
-import type { HeadFactor } from '../lift';
-import type { Shelf } from '../products';
+import type { Tone } from '../lift';
 import { EVERYWHERE } from '../visit';
 import { correctionStep, rootStep, tonerStep } from './mixed';
 import { plainStep } from './plain';
 import type { ServiceStep } from './step';
 
-interface OfferFacts {
-  readonly shelf: Shelf;
+interface OfferFacts extends CorrectionFacts {
   readonly reached: readonly Reached[];
   readonly naturalLevel: number;
   readonly goalLevel: number;
-  readonly tone: 'warm' | 'neutral' | 'cool' | 'bright' | null;
+  readonly tone: Tone | null;
   readonly porous: boolean;
-  readonly head: HeadFactor;
 }
 
-/** Steps that can be added at the chair, each with its usual recipe from the house's shelf; what the house lacks is left out. */
+/** Steps that can be added at the chair, each with its usual recipe from the house; what the house lacks is left out. */
 export function offeredSteps({
-  shelf,
   reached,
   naturalLevel,
   goalLevel,
   tone,
   porous,
-  head,
+  ...facts
 }: OfferFacts): ServiceStep[] {
+  const { shelf } = facts;
   const mean = reached.length === 0 ? goalLevel : reached.reduce((sum, { level }) => sum + level, 0) / reached.length;
   const level = Math.round(Math.min(10, Math.max(1, mean)) * 2) / 2;
+  const recipes = shelf.recipes().flatMap((recipe) => {
+    const own = usualCorrection(recipe.id, recipe, level);
+    const step = correctionStep(recipe.id, own, correctionResult(own, facts).items);
+    return step ? [step] : [];
+  });
+  const of = (...kinds: readonly ServiceStep['kind'][]) => recipes.filter(({ kind }) => kinds.includes(kind));
+  // A plain step stands in where the house has no recipe for it.
+  const orPlain = (kind: 'pre-tone' | 'paint' | 'treatment') => {
+    const own = of(kind);
+    return own.length > 0 ? own : [plainStep(kind, kind)];
+  };
   const out: ServiceStep[] = [
     plainStep('wash', 'wash'),
-    plainStep('pre-tone', 'pre-tone'),
+    ...orPlain('pre-tone'),
     plainStep('rinse', 'rinse'),
+    ...of('bleach-wash'),
+    ...orPlain('paint'),
+    ...orPlain('treatment'),
   ];
-  const [powder] = shelf.lighteners;
-  if (powder) {
-    const wash = usualWash('wash', powder.id, level);
-    out.push(correctionStep('bleach-wash', wash, correctionResult(wash, shelf, head).items));
-  }
-  out.push(plainStep('paint', 'paint'), plainStep('treatment', 'treatment'));
   const line = shelf.depositLine;
   if (line) {
     for (const root of [usualShadow('shadow', line), usualTap('tap', line)]) {
       const result = rootResult(root, naturalLevel, shelf);
       if (result.ok) out.push(rootStep(`root ${root.id}`, root, result.items));
     }
-    const minutes = Math.min(15, line.minutes.most);
-    tonerIdeas(line, shelf, level, minutes, tone, porous).forEach(({ parts }, i) => {
+    const minutes = line.minutes.usual ?? Math.min(15, line.minutes.most);
+    tonerIdeas(line, shelf, { level, minutes, wish: tone ?? 'neutral', porous }).forEach(({ parts }, i) => {
       const items = colourItems(parts, Math.max(5, line.volumes.least), line.ratio.usual, 20, shelf);
       out.push(tonerStep(`toner ${i + 1}`, { minutes, state: 'damp', place: EVERYWHERE }, items));
     });
-    const spot = usualSpot('spot', line, shelf, level);
-    if (spot) out.push(correctionStep('spot', spot, correctionResult(spot, shelf, head).items));
   }
-  return [...out, plainStep('dry', 'dry'), plainStep('cut', 'cut')];
+  return [...out, ...of('spot'), plainStep('dry', 'dry'), plainStep('cut', 'cut')];
 }

@@ -1,6 +1,6 @@
 import type { ColourResults } from '../mix';
 import { tonerFor } from '../mix/testing';
-import { EVERYWHERE, type HairState, type PlaceLength, type RootMix } from '../visit';
+import { EVERYWHERE, type Correction, type HairState, type PlaceLength, type RootMix } from '../visit';
 import { visitOf } from '../visit/computed/testing';
 import { hairBefore, hairProblem, putOn, suggestedSteps, timedSteps } from '.';
 
@@ -14,30 +14,30 @@ const root: RootMix = {
   rule: null,
 };
 const wash = {
-  kind: 'bleach-wash',
+  use: 'bleach-wash',
+  recipe: null,
+  name: 'Bleach wash',
   id: 'w',
-  product: 'moth',
-  volumes: 10,
-  developer: 2,
-  shampoo: 1,
-  water: 1,
+  parts: [
+    { product: 'moth-powder', parts: 1 },
+    { volumes: 10, parts: 2 },
+  ],
   grams: 40,
   minutes: 15,
-  from: 9,
+  level: 9,
   place: { ...EVERYWHERE, lengths: ['ends'] },
-} as const;
+} as const satisfies Correction;
 const spot = {
-  kind: 'spot',
+  use: 'spot',
+  recipe: null,
+  name: 'Spot repair',
   id: 's',
-  line: 'sedge',
-  parts: [],
-  volumes: 10,
-  ratio: 1,
+  parts: [{ product: 'sedge', parts: 1 }],
   grams: 10,
   minutes: 5,
   level: 8,
   place: { ...EVERYWHERE, words: 'behind the left ear' },
-} as const;
+} as const satisfies Correction;
 
 const timed = (mix: Partial<Parameters<typeof suggestedSteps>[0]>) =>
   timedSteps(suggestedSteps({ corrections: [], roots: [], toners: [], ...mix }, NONE)).map(({ words, from, to }) => [
@@ -129,5 +129,6 @@ test('a step says what is weighed, on what hair and where; one that cannot be mi
     items: { ok: true, items: [{ grams: 13 }, { grams: 7 }, { grams: 40 }] },
   });
   expect(step('toner u').items).toMatchObject({ ok: false, problem: expect.stringContaining('gone') });
-  expect(steps[0].items).toBeNull();
+  // The wash is treated with what the house has for it.
+  expect(steps[0].items).toMatchObject({ ok: true, items: [{ product: 'rill-mask', grams: 30 }] });
 });

@@ -1,35 +1,47 @@
 import type { ItemsRead } from '../bowl';
 import type { ColourResults } from '../mix';
-import type { Correction, VisitMix } from '../visit';
+import type { VisitMix } from '../visit';
 import { SPOT_MINUTES } from './minutes';
 import { correctionStep, rootStep, tonerStep } from './mixed';
 import { plainStep } from './plain';
-import { isColour, type ServiceStep } from './step';
+import { isColour, type ServiceStep, type StepKind } from './step';
 
 /**
- * What follows the foils, as Mix suggests it: wash, bleach washes, root colour and toners, rinse, dry; then spots, which are
- * repaired on dry hair. A treatment and a drying come before what wants such hair.
+ * What follows the foils, as Mix suggests it: wash, what lifts a little more, violet wash, root colour and toners, rinse,
+ * treatments, dry; then spots, which are repaired on dry hair. A treatment and a drying come before what wants such hair.
+ * @param treatment what is weighed for the wash, where the house treats the hair at it
  */
 export function suggestedSteps(
   mix: Pick<VisitMix, 'corrections' | 'roots' | 'toners'>,
   results: ColourResults,
+  treatment: ItemsRead | null = null,
 ): ServiceStep[] {
-  const of = (kind: Correction['kind']) =>
-    mix.corrections.filter((own) => own.kind === kind).map((own) => correctionStep(`correction ${own.id}`, own, read(results.corrections, own.id)));
-  const washes = of('bleach-wash');
+  const of = (...kinds: StepKind[]) =>
+    mix.corrections.flatMap((own) => {
+      const step = correctionStep(`correction ${own.id}`, own, read(results.corrections, own.id));
+      return step && kinds.includes(step.kind) ? [step] : [];
+    });
+  const washes = of('bleach-wash', 'paint');
   const spots = of('spot');
+  const treatments = of('treatment');
   const colours = [
     ...mix.roots.map((own) => rootStep(`root ${own.id}`, own, read(results.roots, own.id))),
     ...mix.toners.map((own) => tonerStep(`toner ${own.id}`, own, read(results.toners, own.id))),
   ];
-  const steps: ServiceStep[] = [plainStep('wash', 'wash'), ...washes];
+  const steps: ServiceStep[] = [plainStep('wash', 'wash', { items: treatment }), ...washes];
   if (washes.length > 0) steps.push(plainStep('rinse wash', 'rinse', { name: 'Rinse and wash' }));
+  steps.push(...of('pre-tone'));
   const wet = colours.filter(({ hair }) => hair !== 'dry');
   const dry = colours.filter(({ hair }) => hair === 'dry');
-  if (wet.some(({ hair }) => hair === 'treated')) steps.push(plainStep('treatment', 'treatment'));
+  // Colour that goes on under a treatment has it first; the others come when all is rinsed.
+  const under = wet.some(({ hair }) => hair === 'treated');
+  if (under) steps.push(treatments.shift() ?? plainStep('treatment', 'treatment'));
   if (wet.length > 0) steps.push(...wet, plainStep('rinse', 'rinse', { name: 'Rinse the colour' }));
   if (dry.length > 0) {
     steps.push(plainStep('dry first', 'dry'), ...dry, plainStep('rinse dry', 'rinse', { name: 'Rinse the colour' }));
+  }
+  if (treatments.length > 0) {
+    steps.push(...treatments, plainStep('rinse treatment', 'rinse', { name: 'Rinse the treatment' }));
   }
   steps.push(plainStep('dry', 'dry'));
   if (spots.length > 0) {
@@ -53,4 +65,4 @@ type MixedResult = { readonly items: ItemsRead } | { readonly problem: string };
 
 /** Whether some steps put anything on the hair. */
 export const putOn = (steps: readonly ServiceStep[]): boolean =>
-  steps.some((step) => isColour(step) || step.kind === 'bleach-wash' || step.kind === 'spot');
+  steps.some((step) => isColour(step) || ['bleach-wash', 'paint', 'spot'].includes(step.kind));

@@ -2,7 +2,8 @@
 export const GRAMS_PER_OUNCE = 28.349523125;
 
 /** In what amounts are said. Scoops are for powder only; what is poured stays in grams. */
-export type AmountUnit = 'g' | 'oz' | 'scoop';
+export const AMOUNT_UNITS = ['g', 'oz', 'scoop'] as const;
+export type AmountUnit = (typeof AMOUNT_UNITS)[number];
 
 /**
  * An amount as it is said: `30 g`, `1.06 oz`, `2 scoops`.
@@ -33,4 +34,15 @@ export function shareOut(exact: readonly number[], total: number): number[] {
   const order = scaled.map((own, i) => [own - whole[i], i] as const).sort((x, y) => y[0] - x[0] || x[1] - y[1]);
   for (const [, i] of order.slice(0, left)) whole[i] += 1;
   return whole;
+}
+
+/**
+ * Amounts that stand in one bowl, as they are said, so that they add up to the total as it is said: hundredths of an ounce
+ * are shared out like the grams are.
+ */
+export function formatAmounts(items: readonly { readonly grams: number; readonly powder: boolean }[], unit: AmountUnit, scoopGrams: number): string[] {
+  if (unit !== 'oz') return items.map(({ grams, powder }) => formatAmount(grams, unit, powder ? scoopGrams : null));
+  const all = items.reduce((sum, { grams }) => sum + grams, 0);
+  if (!(all > 0)) return items.map(({ grams }) => formatAmount(grams, unit));
+  return shareOut(items.map(({ grams }) => grams), Math.round((100 * all) / GRAMS_PER_OUNCE)).map((own) => `${(own / 100).toFixed(2)} oz`);
 }

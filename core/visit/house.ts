@@ -2,7 +2,7 @@ import type { CheckLimits, Rule } from '../check/check';
 import type { VisitPrices } from '../fee';
 import type { FoilStock } from '../pattern';
 import type { Schools } from '../school';
-import type { LengthUnit } from '../units';
+import type { AmountUnit, LengthUnit, StrengthUnit, TemperatureUnit } from '../units';
 import type { HouseClock } from './clock';
 
 /** What a salon sets once for all its visits. */
@@ -10,12 +10,14 @@ export interface House {
   version: 1;
   /** Unit in which lengths are said and read. */
   units: LengthUnit;
+  /** In what amounts, strengths and temperatures are said and read. */
+  measures: { amounts: AmountUnit; strengths: StrengthUnit; temperatures: TemperatureUnit };
   decimalComma: boolean;
   /** As the time zone database names it. */
   timeZone: string;
   lockMinutes: number;
   /** What cautions go by; the leaflet and local rules come first. */
-  cautions: { alertHours: number; alertDays: number; strongVolumes: number; scalpMm: number; age: number };
+  cautions: { alertHours: number; alertDays: number; strongVolumes: number; scalpMm: number; warmestCelsius: number; age: number };
   foil: FoilStock;
   prices: VisitPrices & { currency: string };
   reminders: { daysBefore: number; appointment: string; due: string };

@@ -1,12 +1,37 @@
-import type { Product, Shelf } from '../products';
+import type { Product, RecipePart, RecipeUse, Shelf } from '../products';
+import type { HairColour } from '../lift';
 import type { AmountUnit } from '../units';
 import { USUAL_CLOCK, type VisitClock } from './clock';
 import type { ColourPlace } from './place';
 
-/** An additive in a bowl, grams for one gram of lightener. */
+/** How an additive is measured: grams for one gram of lightener or colour, drops for ten grams of it, or per cent of it and its developer together. */
+export const ADDED_UNITS = ['g', 'drops', '%'] as const;
+export type AddedUnit = (typeof ADDED_UNITS)[number];
+
+/** An additive in a bowl. */
 export interface Added {
   readonly product: string;
-  readonly perGram: number;
+  readonly amount: number;
+  readonly unit: AddedUnit;
+}
+
+/** A lightener in a formula, in parts by weight. */
+export interface LightenerPart {
+  readonly product: string;
+  readonly parts: number;
+}
+
+/** Warmth that is added, for the last minutes before the product comes off, or all the time (null). */
+export interface Warmth {
+  readonly celsius: number;
+  readonly lastMinutes: number | null;
+}
+
+/** The same foils opened, wiped and painted again with a fresh mix of the same products, so many minutes after they were closed. */
+export interface SecondApplication {
+  readonly volumes: number;
+  readonly ratio: number;
+  readonly afterMinutes: number;
 }
 
 /** A weaker (or stronger) mix for the last stretch of the hair. */
@@ -20,19 +45,20 @@ export interface EndsMix {
 /** A formula that lifts. Products by their ids. */
 export interface LiftFormula {
   readonly kind: 'lift';
-  readonly product: string;
+  /** By parts; at least one. */
+  readonly lighteners: readonly LightenerPart[];
   /** Strength of the developer before anything weakens it, volumes. */
   readonly volumes: number;
   /** Developers that it is blended from; null takes those of the house that lie nearest. */
   readonly bottles: readonly string[] | null;
-  /** Grams of developer for one of lightener. */
+  /** Grams of developer for one of all lighteners. */
   readonly ratio: number;
   readonly additives: readonly Added[];
   readonly ends: EndsMix | null;
+  readonly second: SecondApplication | null;
   /** Level that it is to reach; null takes the one wished for. */
   readonly target: number | null;
-  /** Warmth is added. */
-  readonly heat: boolean;
+  readonly warmth: Warmth | null;
   readonly reach: Reach;
 }
 
@@ -63,6 +89,7 @@ interface Colour {
   readonly volumes: number;
   /** Grams of developer for one of colour; 0 for a direct line that needs none. */
   readonly ratio: number;
+  readonly additives: readonly Added[];
   readonly minutes: number;
   readonly reach: Reach;
   readonly ends: ColourEnds | null;
@@ -101,6 +128,8 @@ export interface VisitToner {
   readonly volumes: number;
   readonly minutes: number;
   readonly state: HairState;
+  /** Colour that it is to come to; null goes by the tone that was wished for. */
+  readonly target?: HairColour | null;
 }
 
 /** Root colour: a shadow all over, or a tap on some of the roots. */
@@ -119,39 +148,24 @@ export interface RootMix {
   readonly state: HairState;
 }
 
-/** Lightener, developer, shampoo and water for ends that are stuck. */
-export interface BleachWash {
-  readonly kind: 'bleach-wash';
+/**
+ * A recipe of the house as this visit uses it: a wash, paint on wet hair, a spot, a treatment, barrier cream. Its parts are
+ * its own from here on.
+ */
+export interface Correction {
   readonly id: string;
-  readonly product: string;
-  readonly volumes: number;
-  /** Grams of each for one gram of lightener. */
-  readonly developer: number;
-  readonly shampoo: number;
-  readonly water: number;
-  readonly grams: number;
+  readonly use: RecipeUse;
+  /** Recipe of the house that it was taken from: its price is charged; null for one without. */
+  readonly recipe: string | null;
+  readonly name: string;
+  readonly parts: readonly RecipePart[];
+  /** Mixed in all, g; null goes by the hair that it touches. */
+  readonly grams: number | null;
   readonly minutes: number;
-  /** Level that the hair is stuck at. */
-  readonly from: number;
-  readonly place: ColourPlace;
-}
-
-/** A demi of the hair's own level, in a foil for a few minutes, where a spot came out too light. */
-export interface SpotRepair {
-  readonly kind: 'spot';
-  readonly id: string;
-  readonly line: string;
-  readonly parts: readonly ShadePart[];
-  readonly volumes: number;
-  readonly ratio: number;
-  readonly grams: number;
-  readonly minutes: number;
-  /** Level that the spot is to match. */
+  /** Level of the hair that it goes on, or for a spot the one that it is to match. */
   readonly level: number;
   readonly place: ColourPlace;
 }
-
-export type Correction = BleachWash | SpotRepair;
 
 /** A level read on a strand of this client. */
 export interface MixTest {
@@ -190,11 +204,9 @@ export interface VisitMoney {
   }[];
 }
 
-export const AMOUNT_UNITS = ['g', 'oz', 'scoop'] as const satisfies readonly AmountUnit[];
-
 /** Everything that is mixed at a visit, and what it comes to. */
 export interface VisitMix {
-  readonly version: 3;
+  readonly version: 4;
   /** Products as they were when this visit used them: what a house changes later does not change what was done. */
   readonly products: readonly Product[];
   /** By letter. A letter of the plan that is missing goes by the usual formula. */
@@ -207,8 +219,8 @@ export interface VisitMix {
   readonly weighed: readonly Weighing[];
   /** Grams that a formula took in all, read when it was done, beside the plain estimate: one's own use is learnt from it. */
   readonly used: Readonly<Record<string, Used>>;
-  /** In what amounts are said, and what a scoop of powder holds. */
-  readonly unit: AmountUnit;
+  /** In what amounts are said; null as the house has it. And what a scoop of powder holds, g. */
+  readonly unit: AmountUnit | null;
   readonly scoopGrams: number;
   readonly money: VisitMoney;
   /** What was decided about the order of work. */
@@ -222,14 +234,15 @@ export function usualFormula(shelf: Shelf, volumes = 20): LiftFormula | null {
   const within = Math.min(own.volumes.most, Math.max(own.volumes.least, volumes));
   return {
     kind: 'lift',
-    product: own.id,
+    lighteners: [{ product: own.id, parts: 1 }],
     volumes: within,
     bottles: null,
     ratio: own.ratio.usual,
     additives: [],
     ends: null,
+    second: null,
     target: null,
-    heat: false,
+    warmth: null,
     reach: 'ends',
   };
 }
@@ -248,7 +261,8 @@ export function usualDeposit(shelf: Shelf, naturalLevel: number): DepositFormula
         parts: [{ shade: shade.id, parts: 1 }],
         volumes: line.volumes.least,
         ratio: line.ratio.usual,
-        minutes: line.minutes.most,
+        additives: [],
+        minutes: line.minutes.usual ?? line.minutes.most,
         reach: 'ends',
         ends: null,
       };
@@ -266,16 +280,16 @@ export function productsUsed(mix: VisitMix): Set<string> {
   for (const formula of Object.values(mix.formulas)) {
     if (formula.kind !== 'lift') shades(formula.line, [...formula.parts, ...(formula.ends?.parts ?? [])]);
     else {
-      out.add(formula.product);
+      for (const { product } of formula.lighteners) out.add(product);
       for (const id of formula.bottles ?? []) out.add(id);
-      for (const { product } of formula.additives) out.add(product);
     }
+    for (const { product } of formula.additives) out.add(product);
   }
   for (const { line, parts } of mix.toners) shades(line, parts);
   for (const { line } of mix.roots) out.add(line);
-  for (const own of mix.corrections) {
-    if (own.kind === 'spot') shades(own.line, own.parts);
-    else out.add(own.product);
+  for (const { recipe, parts } of mix.corrections) {
+    if (recipe !== null) out.add(recipe);
+    for (const part of parts) if ('product' in part) out.add(part.product);
   }
   return out;
 }
@@ -299,12 +313,12 @@ export function mixWords(mix: VisitMix): string {
     ...Object.entries(mix.formulas).map(([letter, own]) =>
       own.kind !== 'lift'
         ? `formula ${letter} ${shades(own.line, own.parts)} ${own.volumes} vol`
-        : `formula ${letter} ${name(own.product)} ${own.volumes} vol${own.additives.map(({ product }) => ` ${name(product)}`).join('')}`,
+        : `formula ${letter} ${[...own.lighteners, ...own.additives].map(({ product }) => name(product)).join(' ')} ${own.volumes} vol`,
     ),
     ...mix.toners.map(({ line, parts }) => `toner ${shades(line, parts)}`),
     ...mix.roots.map(({ line }) => `root colour ${name(line)}`),
-    ...mix.corrections.map((own) =>
-      own.kind === 'spot' ? `spot repair ${shades(own.line, own.parts)}` : `bleach wash ${name(own.product)}`,
+    ...mix.corrections.map(({ name: what, parts }) =>
+      [what, ...parts.flatMap((part) => ('product' in part ? [name(part.product)] : []))].join(' '),
     ),
   ]
     .join(' · ')

@@ -1,13 +1,13 @@
-import { recipeOf, type Recipe } from '../bowl';
+import { OLD_BOWL_MINUTES, recipeOf, type Recipe } from '../bowl';
 import { wetPartOf, type Block, type BlockFoil, type Strength } from '../clock';
-import { LIFT_FACTORS, onThisHead, readyAfter } from '../lift';
+import { onThisHead, readyAfter, USUAL_WARM_CELSIUS, warmthFactor } from '../lift';
 import type { Plan } from '../pattern';
 import type { Shelf } from '../products';
 import type { VisitClock } from '../visit';
-import { mixNameOf } from './bowls';
+import { PAINTED_AGAIN_MINUTES } from './bowls';
 import { isExpected, type LiftRow } from './lift';
 import type { WorkList } from './list';
-import { mostVolumes, strengthsFor, type Careful } from './suggest';
+import { mostVolumes, strengthsFor, type Careful } from './strengths';
 import type { WorkUnit } from './unit';
 
 /** A block of the clock with the units that it stands for. */
@@ -78,32 +78,31 @@ function readyWith(
 }
 
 function warmed(row: LiftRow, work: WorkList): LiftRow['ready'] {
-  const minutes = row.ready === null ? null : readyWith(row, { warmth: LIFT_FACTORS.warmth }, work);
+  const warmth = { factor: warmthFactor(USUAL_WARM_CELSIUS), fromMinutes: 0 };
+  const minutes = row.ready === null ? null : readyWith(row, { warmth }, work);
   return minutes === null ? null : { ...row.ready!, minutes };
 }
 
 function foilOf(unit: WorkUnit, rows: readonly LiftRow[], heat: boolean, pace: number): BlockFoil {
   const own = unit.liftRows.map((at) => rows[at]);
+  // Rows count from the first closing on, a foil's times from its last.
+  const before = unit.again?.afterMinutes ?? 0;
   const readyMinutes =
     heat && own.length > 0
-      ? Math.min(unit.limitMinutes, Math.max(...own.map(({ ready }) => ready?.minutes ?? unit.limitMinutes)))
+      ? Math.min(unit.limitMinutes, Math.max(0, ...own.map(({ ready, limitMinutes }) => (ready?.minutes ?? limitMinutes) - before)))
       : unit.ready.minutes;
   return {
     seconds: (unit.seconds * pace) / 100,
-    mixes: mixesOf(unit),
+    mixes: unit.mixes,
+    ...(unit.fromOld && { oldBowlMinutes: OLD_BOWL_MINUTES }),
+    ...(unit.again && {
+      again: { afterMinutes: before, minutes: PAINTED_AGAIN_MINUTES, mixes: [unit.again.mix], limitMinutes: unit.limitMinutes },
+    }),
     readyMinutes,
     limitMinutes: unit.limitMinutes,
     expected: own.every(isExpected),
     part: wetPartOf(unit.zone),
   };
-}
-
-/** Mixes that a unit is painted from, by their names in a bowl. */
-export function mixesOf({ letter, grams, endsGrams }: Pick<WorkUnit, 'letter' | 'grams' | 'endsGrams'>): string[] {
-  return [
-    ...(grams > 0 || endsGrams <= 0 ? [mixNameOf(letter, 'length')] : []),
-    ...(endsGrams > 0 ? [mixNameOf(letter, 'ends')] : []),
-  ];
 }
 
 /** Other strengths that the house can mix for a block: those that get there in time, within what cautions allow. Only where all of it takes one lightener. */
@@ -115,7 +114,8 @@ function othersOf(
 ): Strength[] {
   const [letter, ...more] = new Set(units.map((unit) => unit.letter));
   const formula = work.letters.find((own) => own.letter === letter)?.formula;
-  if (more.length > 0 || formula?.kind !== 'lift') return [];
+  if (more.length > 0 || formula?.kind !== 'lift' || formula.second) return [];
+  const own = units[0].mixes[0];
   const rows = [...new Set(units.flatMap(({ liftRows }) => liftRows))];
   const most = mostVolumes(
     units.map(({ zone }) => zone),
@@ -127,7 +127,7 @@ function othersOf(
     const read = volumes === formula.volumes || volumes > most ? null : recipeOf({ ...formula, volumes }, shelf);
     if (!read?.ok) return [];
     const ready = new Map(rows.map((at) => [at, rowWith(work.lift[at], read.recipe, work)]));
-    if ([...ready].some(([at, own]) => own === null || own > work.lift[at].limitMinutes)) return [];
+    if ([...ready].some(([at, minutes]) => minutes === null || minutes > work.lift[at].limitMinutes)) return [];
     const mix = strengthName(letter, volumes);
     return [
       {
@@ -136,7 +136,7 @@ function othersOf(
         steps: all.filter((own) => own > formula.volumes && own <= volumes).length,
         foils: units.map(({ liftRows }, i) => ({
           ...foils[i],
-          mixes: foils[i].mixes.map((own) => (own === letter ? mix : own)),
+          mixes: foils[i].mixes.map((name) => (name === own ? mix : name)),
           readyMinutes: Math.max(0, ...liftRows.map((at) => ready.get(at)!)),
         })),
       },

@@ -25,6 +25,8 @@ export interface LetterFacts {
   readonly reach: Reach;
   /** Last stretch with a mix of its own, mm from the tips; 0 without. */
   readonly endsMm: number;
+  /** Level that it is to reach; null takes the one wished for. */
+  readonly target?: number | null;
 }
 
 /** Letters of a visit, with the one that lowlit drop-outs take where their panel names none. */
@@ -92,6 +94,7 @@ export function factsOfLetters(rows: readonly LetterRow[], lowlight: string | nu
       lifts: (recipe ?? NOTHING).lifts,
       reach: recipe?.reach ?? 'ends',
       endsMm: recipe?.ends?.lastMm ?? 0,
+      target: recipe?.target ?? null,
     })),
   };
 }

@@ -1,14 +1,14 @@
 import { leastMinutesOf, type Recipe } from '../bowl';
 import type { Zone } from '../head';
-import { levelAfter, LIFT_FACTORS, onThisHead, readyAfter, type HeadFactor, type LiftOf } from '../lift';
+import { levelAfter, LIFT_FACTORS, onThisHead, readyAfter, warmthFactor, type HeadFactor, type LiftOf } from '../lift';
 import type { PlanHair } from '../pattern';
-import type { ZoneHair } from '../visit';
+import type { Warmth, ZoneHair } from '../visit';
 import type { PlacedUnit, WorkUnit } from './unit';
 
 /** Which stretch of a strand: the length from the root, the ends with a mix of their own, or a band of earlier colour. */
 export type Stretch = 'length' | 'ends' | 'band';
 
-/** How units of one letter lift that meet the same hair: when they are ready after they are closed (estimate; eight heads in ten lie between), and how far they come. */
+/** How units of one letter lift that meet the same hair: when they are ready after they are first closed (estimate; eight heads in ten lie between), and how far they come. */
 export interface LiftRow {
   readonly letter: string;
   readonly stretch: Stretch;
@@ -19,6 +19,7 @@ export interface LiftRow {
   readonly ready: { readonly minutes: number; readonly soonest: number; readonly latest: number | null } | null;
   /** Level at the maker's limit (estimate), with its spread. */
   readonly atLimit: { readonly level: number; readonly low: number; readonly high: number };
+  /** Longest from the first closing on: the maker's limit, and what comes before a second application. */
   readonly limitMinutes: number;
   /** What it meets and is, with the head's own factor left out: it makes the curve. */
   readonly lift: LiftOf;
@@ -47,12 +48,16 @@ interface Draft {
   readonly target: number;
   readonly lift: LiftOf;
   readonly limitMinutes: number;
+  readonly warmth: Warmth | null;
   /** Colour that lifts, and lightener that its maker wants on for a time, are not done before. */
   readonly leastMinutes: number;
   readonly units: number[];
   readonly zones: Set<Zone>;
   readonly panels: Set<string>;
 }
+
+/** Foils and painted sections are painted again; what lies between them is not found again. */
+export const isPaintedAgain = ({ kind }: Pick<PlacedUnit, 'kind'>): boolean => kind === 'foil' || kind === 'open-air';
 
 /** Whether hair lies in the open: product then takes less. */
 const inTheOpen = ({ laidWith }: PlacedUnit) => laidWith !== 'foil';
@@ -102,14 +107,21 @@ function stretchesOf(unit: PlacedUnit, recipe: Recipe, { naturalLevel, targetLev
   const tips = unit.kind === 'tip-out';
   const strand = hair.byZone[unit.zone]?.strand ?? hair.strand;
   const factor = LIFT_FACTORS.strand[strand] * (inTheOpen(unit) ? LIFT_FACTORS.openAir : 1) * (recipe.product ?? 1);
+  const second = isPaintedAgain(unit) ? recipe.second : null;
   const of = (stretch: Stretch, from: number, volumes: number, more = 1): Draft => ({
     letter: unit.letter,
     stretch,
     from,
     target: recipe.target ?? targetLevel,
-    limitMinutes: limitOf(unit, recipe),
+    limitMinutes: limitOf(unit, recipe) + (second?.afterMinutes ?? 0),
+    warmth: recipe.warmth ?? null,
     leastMinutes: leastMinutesOf(recipe),
-    lift: { volumes, factor: factor * more, most: recipe.most, ...(recipe.heat && { warmth: LIFT_FACTORS.warmth }) },
+    lift: {
+      volumes,
+      factor: factor * more,
+      most: recipe.most,
+      ...(second && { second: { afterMinutes: second.afterMinutes, volumes: second.volumes } }),
+    },
     units: [],
     zones: new Set(),
     panels: new Set(),
@@ -121,14 +133,15 @@ function stretchesOf(unit: PlacedUnit, recipe: Recipe, { naturalLevel, targetLev
     ...(band && !tips && band.toMm > unit.reachMm[0] && band.fromMm < unit.reachMm[1] - unit.endsMm
       ? [of('band', band.level, recipe.volumes, LIFT_FACTORS.band)]
       : []),
-    // Colour on the ends refreshes them: it lifts nothing there.
-    ...(unit.endsMm > 0 && recipe.ends && recipe.minutes == null
-      ? [of('ends', seen?.endsLevel ?? natural, recipe.ends.volumes, lightened)]
+    // Colour on the ends refreshes them: it lifts nothing there. Of ends that nobody looked at nothing is promised.
+    ...(unit.endsMm > 0 && recipe.ends && recipe.minutes == null && seen?.endsLevel !== undefined
+      ? [of('ends', seen.endsLevel, recipe.ends.volumes, lightened)]
       : []),
   ];
 }
 
-function rowOf({ units, zones, panels, leastMinutes, ...own }: Draft, oldest: number, head: HeadFactor): LiftRow {
+function rowOf({ units, zones, panels, leastMinutes, warmth, ...draft }: Draft, oldest: number, head: HeadFactor): LiftRow {
+  const own = warmth ? { ...draft, lift: { ...draft.lift, warmth: warmthOf(draft, warmth, head.factor) } } : draft;
   const { from, target, lift, limitMinutes } = own;
   const ready = (factor: number, bowlAgeMinutes = 0) => {
     const minutes = readyAfter(from, target, { ...onThisHead(lift, factor), bowlAgeMinutes });
@@ -149,6 +162,20 @@ function rowOf({ units, zones, panels, leastMinutes, ...own }: Draft, oldest: nu
   };
 }
 
+/** From which minute on warmth is added, so that its last minutes are those before the hair is ready, or before the limit. */
+function warmthOf(
+  { from, target, lift, limitMinutes }: Pick<Draft, 'from' | 'target' | 'lift' | 'limitMinutes'>,
+  { celsius, lastMinutes }: Warmth,
+  head: number,
+): NonNullable<LiftOf['warmth']> {
+  const factor = warmthFactor(celsius);
+  if (lastMinutes === null) return { factor, fromMinutes: 0 };
+  const cold = readyAfter(from, target, onThisHead(lift, head)) ?? Infinity;
+  // Less is left to do by what the warm minutes do more.
+  const until = cold <= factor * lastMinutes ? cold / factor : cold - (factor - 1) * lastMinutes;
+  return { factor, fromMinutes: Math.max(0, Math.min(until, limitMinutes) - lastMinutes) };
+}
+
 /** When a unit is ready, from the rows of its stretches: the slowest of them. What deposits is ready when its time is over. */
 export function readyOf(
   rows: readonly LiftRow[],
@@ -159,12 +186,18 @@ export function readyOf(
     const minutes = Math.min(recipe.minutes ?? 0, limitMinutes);
     return { ready: { minutes, soonest: minutes, latest: minutes }, expected: true };
   }
+  // Rows count from the first closing on.
+  const before = rows[0].lift.second?.afterMinutes ?? 0;
+  const since = (minutes: number) => Math.max(0, minutes - before);
   const expected = rows.every(isExpected);
   if (!expected)
     return {
       ready: {
         minutes: limitMinutes,
-        soonest: Math.min(limitMinutes, Math.max(...rows.map(({ ready }) => ready?.soonest ?? limitMinutes))),
+        soonest: Math.min(
+          limitMinutes,
+          Math.max(...rows.map(({ ready, limitMinutes: own }) => since(ready?.soonest ?? own))),
+        ),
         latest: null,
       },
       expected,
@@ -173,9 +206,9 @@ export function readyOf(
   return {
     expected,
     ready: {
-      minutes: Math.max(...rows.map(({ ready }) => ready!.minutes)),
-      soonest: Math.max(...rows.map(({ ready }) => ready!.soonest)),
-      latest: latest.some((own) => own === null) ? null : Math.max(...latest.map((own) => own!)),
+      minutes: since(Math.max(...rows.map(({ ready }) => ready!.minutes))),
+      soonest: since(Math.max(...rows.map(({ ready }) => ready!.soonest))),
+      latest: latest.some((own) => own === null) ? null : since(Math.max(...latest.map((own) => own!))),
     },
   };
 }

@@ -124,6 +124,7 @@ test('permanent colour lifts to its shades and is not done before its time; a di
     volumes: 20,
     ratio: 1,
     minutes: 35,
+    additives: [],
     reach: 'ends' as const,
     ends: null,
   };
@@ -134,6 +135,7 @@ test('permanent colour lifts to its shades and is not done before its time; a di
     volumes: 0,
     ratio: 0,
     minutes: 20,
+    additives: [],
     reach: 'ends' as const,
     ends: null,
   };

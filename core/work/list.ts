@@ -1,11 +1,25 @@
-import { endsWords, formulaWords, netGrams, paintedShare, personalFactor, type Recipe } from '../bowl';
+import {
+  addedGrams,
+  endsWords,
+  formulaWords,
+  netGrams,
+  paintedShare,
+  personalFactor,
+  secondWords,
+  type MixPart,
+  type Recipe,
+} from '../bowl';
+import { isHairlineZone } from '../head';
 import { headFactor, LIFT_FACTORS, readingProblem, type HeadFactor, type StrandReading } from '../lift';
 import type { ComputedPlan, Plan } from '../pattern';
 import type { Shelf } from '../products';
+import type { Schools } from '../school';
 import type { Consult, RecordedTest, VisitMix } from '../visit';
-import { weighedWork, type FormulaAmount, type WorkBowls } from './bowls';
+import { weighedWork, type FormulaAmount, type UnitGrams, type WorkBowls } from './bowls';
+import { endsSeenIn } from './ends';
 import { factsOfLetters, lettersOf, NOTHING, type FormulaRow } from './letters';
-import { limitOf, liftRows, readyOf, type LiftRow } from './lift';
+import { isPaintedAgain, limitOf, liftRows, readyOf, type LiftRow } from './lift';
+import { mixNames, ownMixName, type MixNames } from './mix-names';
 import { placedUnits, unplaced } from './placed';
 import { workProblems, type WorkProblem } from './problems';
 import type { PlacedUnit, WorkUnit } from './unit';
@@ -17,6 +31,7 @@ export interface WorkFacts {
   readonly computed: Pick<ComputedPlan, 'sheet' | 'drawing'>;
   readonly mix: VisitMix;
   readonly shelf: Shelf;
+  readonly schools: Pick<Schools, 'hairlineBowl'>;
   /** Strand tests on the client's record, up to the day of the visit. */
   readonly recorded: readonly RecordedTest[];
   /** Used against predicted of this person's last visits, oldest first. */
@@ -44,20 +59,30 @@ export interface WorkList {
 }
 
 /** The work of a visit: pure, and the one place where it is put together. */
-export function workList({ consult, plan, computed, mix, shelf, recorded, uses }: WorkFacts): WorkList {
+export function workList({ consult, plan, computed, mix, shelf, schools, recorded, uses }: WorkFacts): WorkList {
   const { rows, lowlight } = lettersOf(computed.sheet, mix, shelf, consult.naturalLevel);
   const recipes = new Map(rows.map(({ letter, recipe }) => [letter, recipe]));
   const formulas = new Map(rows.map(({ letter, formula }) => [letter, formula]));
   const recipeOf = (letter: string): Recipe => recipes.get(letter) ?? NOTHING;
   const letters = factsOfLetters(rows, lowlight);
-  const placed = placedUnits(plan, computed, { letters, regrowthMm: consult.regrowthMm, painting: mix.clock.painting });
+  const placed = placedUnits(plan, computed, {
+    letters,
+    regrowthMm: consult.regrowthMm,
+    ends: endsSeenIn(consult),
+    painting: mix.clock.painting,
+  });
   const readings = [...recordedReadings(recorded, plan), ...readingsOf(mix, recipeOf, plan)];
   const head = headFactor(readings);
   const personal = { factor: personalFactor(uses), visits: Math.min(10, uses.length) };
-  const grams = placed.map((unit) => gramsOf(unit, personal.factor));
+  const grams = placed.map((unit) => gramsOf(unit, personal.factor, recipeOf(unit.letter)));
+  const names = mixNames(rows, mixesTaken(placed, grams));
+  const fromOld = ({ zone }: PlacedUnit) => schools.hairlineBowl === 'old' && isHairlineZone(zone);
   const weighed = weighedWork(placed, grams, {
     bowl: mix.bowl,
+    scoopGrams: mix.unit === 'scoop' ? mix.scoopGrams : null,
     shelf,
+    names,
+    fromOld,
     recipeOf,
     formulaOf: (letter) => formulas.get(letter),
   });
@@ -74,10 +99,11 @@ export function workList({ consult, plan, computed, mix, shelf, recorded, uses }
       {
         mix: formulaWords(formula, shelf),
         endsMix: endsWords(formula, shelf),
-        additives:
-          formula.kind === 'lift'
-            ? formula.additives.map(({ product, perGram }) => ({ name: shelf.find(product)?.name ?? product, perGram }))
-            : [],
+        secondMix: secondWords(formula, shelf),
+        additives: formula.additives.flatMap((own) => {
+          const read = addedGrams(own, formula.ratio, shelf);
+          return read.ok ? [{ name: read.product.name, perGram: read.grams }] : [];
+        }),
       },
     ]),
   );
@@ -92,6 +118,17 @@ export function workList({ consult, plan, computed, mix, shelf, recorded, uses }
       additives: said?.additives ?? [],
       grams: grams[i].length,
       endsGrams: grams[i].ends,
+      mixes: mixesOfUnit(unit, grams[i], names),
+      fromOld: fromOld(unit),
+      again:
+        recipe.second && isPaintedAgain(unit)
+          ? {
+              afterMinutes: recipe.second.afterMinutes,
+              mix: names(unit.letter, 'second'),
+              words: said?.secondMix ?? '',
+              grams: grams[i].second,
+            }
+          : null,
       ...readyOf(
         lift.of[i].map((at) => lift.rows[at]),
         recipe,
@@ -126,8 +163,28 @@ export function workList({ consult, plan, computed, mix, shelf, recorded, uses }
   };
 }
 
-/** Grams that a unit takes (estimate): on its length, and of the ends' own mix. @param personal a person's own use against the estimate */
-function gramsOf(unit: PlacedUnit, personal: number): { readonly length: number; readonly ends: number } {
+/** Every mix that something is painted with, by its own name. */
+function mixesTaken(units: readonly PlacedUnit[], grams: readonly UnitGrams[]): Set<string> {
+  const out = new Set<string>();
+  units.forEach(({ letter }, i) => {
+    for (const part of ['length', 'ends', 'second'] as const satisfies MixPart[])
+      if (grams[i][part] > 0) out.add(ownMixName(letter, part));
+  });
+  return out;
+}
+
+/** Bowls that a unit is painted from as it is laid; its length's where nothing is painted. */
+function mixesOfUnit({ letter }: PlacedUnit, { length, ends }: UnitGrams, names: MixNames): string[] {
+  return [
+    ...new Set([
+      ...(length > 0 || ends <= 0 ? [names(letter, 'length')] : []),
+      ...(ends > 0 ? [names(letter, 'ends')] : []),
+    ]),
+  ];
+}
+
+/** Grams that a unit takes (estimate). The second application covers the same hair as the first. @param personal a person's own use against the estimate */
+function gramsOf(unit: PlacedUnit, personal: number, { second }: Recipe): UnitGrams {
   const lengthMm = unit.reachMm[1] - unit.reachMm[0];
   const net =
     personal *
@@ -139,7 +196,7 @@ function gramsOf(unit: PlacedUnit, personal: number): { readonly length: number;
       hairGrams: unit.hairMm > 0 ? (unit.hairGrams * lengthMm) / unit.hairMm : 0,
     });
   const ends = lengthMm > 0 ? (net * unit.endsMm) / lengthMm : 0;
-  return { length: net - ends, ends };
+  return { length: net - ends, ends, second: second && isPaintedAgain(unit) ? net : 0 };
 }
 
 /** Strengths weighed by grams where a formula has a mix of its own on the ends. */

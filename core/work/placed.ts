@@ -11,6 +11,7 @@ import {
 } from '../pattern';
 import type { Reach, RegrowthByZone } from '../visit';
 import type { LetterFacts, Letters } from './letters';
+import { lightEndsMm, type EndsSeen } from './ends';
 import type { PlacedUnit, UnitKind } from './unit';
 
 /** Tips of a drop-out are painted over the last third of it; painting between the foils begins after the first. Working assumptions. */
@@ -21,6 +22,8 @@ export interface PlacingFacts {
   readonly letters: Letters;
   /** Since a zone was last taken to the root, mm. */
   readonly regrowthMm: Readonly<RegrowthByZone>;
+  /** What the hair map says of the ends; they are taken as the formulas have them without. */
+  readonly ends?: EndsSeen;
   /** What lies between the foils is painted as they are laid, or in a pass of its own afterwards. */
   readonly painting: 'as-you-foil' | 'after';
 }
@@ -41,7 +44,7 @@ type Section = {
 export function placedUnits(
   plan: Plan,
   { sheet, drawing }: Pick<ComputedPlan, 'sheet' | 'drawing'>,
-  { letters, regrowthMm, painting }: PlacingFacts,
+  { letters, regrowthMm, ends, painting }: PlacingFacts,
 ): PlacedUnit[] {
   const factsOf = new Map(letters.facts.map((own) => [own.letter, own]));
   const foils = byPanel(sheet.foils, (own, index): Section => ({
@@ -86,7 +89,7 @@ export function placedUnits(
     const number = (numbers.get(section.kind) ?? 0) + 1;
     numbers.set(section.kind, number);
     out.push(
-      unitOf(section, panel, letter, factsOf.get(letter), plan, regrowthMm, {
+      unitOf(section, panel, letter, factsOf.get(letter), plan, { regrowthMm, ends }, {
         number,
         order: out.length + 1,
         fromMinutes: at,
@@ -162,7 +165,7 @@ function unitOf(
   letter: string,
   facts: LetterFacts | undefined,
   plan: Plan,
-  regrowthMm: Readonly<RegrowthByZone>,
+  { regrowthMm, ends }: Pick<PlacingFacts, 'regrowthMm' | 'ends'>,
   place: Place,
 ): PlacedUnit {
   const { kind, index, own, path } = section;
@@ -175,7 +178,7 @@ function unitOf(
     ? startOf(kind, recipe.fromMm, hairMm)
     : [own.startMm ?? panel.start.distanceMm, panel.start.featherMm];
   const edgesMm = dropout ? 0 : (panel.start.edgesMm ?? 0);
-  const reachMm = stretchOf(
+  const painted = stretchOf(
     // Further out at the edges by the square of the way there: a third of it on the mean.
     startMm + edgesMm / 3,
     featherMm,
@@ -185,9 +188,13 @@ function unitOf(
     hairMm,
     regrowthMm,
   );
-  const length = reachMm[1] - reachMm[0];
-  // The ends' own mix is painted where the product goes to the ends.
-  const endsMm = dropout || reachMm[1] < hairMm ? 0 : Math.min(length, facts?.endsMm ?? 0);
+  // The ends' own mix is painted where the product goes to the ends, on ends that are lighter than the length.
+  const toTheEnds = !dropout && painted[1] >= hairMm;
+  const seen = toTheEnds && (facts?.lifts ?? true) ? (ends?.(zone, facts?.target ?? null) ?? 'unknown') : 'unknown';
+  const apart = toTheEnds && seen !== 'dark' ? (facts?.endsMm ?? 0) : 0;
+  const endsOutMm = seen === 'there' && apart === 0 ? Math.min(painted[1] - painted[0], lightEndsMm(hairMm)) : 0;
+  const reachMm: readonly [number, number] = [painted[0], painted[1] - endsOutMm];
+  const endsMm = Math.min(reachMm[1] - reachMm[0], apart);
   return {
     id: own.id,
     kind,
@@ -212,6 +219,7 @@ function unitOf(
     teasing: dropout ? recipe.teasing : panel.start.teasing,
     reachMm,
     endsMm,
+    endsOutMm,
     reach: typeof facts?.reach === 'object' ? 'stretch' : (facts?.reach ?? 'ends'),
     surface: kind === 'open-air' || recipe.surface,
     hairMm,

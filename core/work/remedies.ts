@@ -1,7 +1,8 @@
-import { levelAfter, levelAfterAll, LIFT_FACTORS, onThisHead, readyAfter } from '../lift';
+import { levelAfter, onThisHead, readyAfter, USUAL_WARM_CELSIUS, warmthFactor } from '../lift';
+import { PAINTED_AGAIN_MINUTES } from './bowls';
 import type { BlockFacts, WorkBlock } from './blocks';
 import type { LiftRow } from './lift';
-import { mostVolumes, strengthsFor } from './suggest';
+import { mostVolumes, strengthsFor } from './strengths';
 
 /** Something that can be done where a target is not expected. Estimates. */
 export interface Remedy {
@@ -26,8 +27,6 @@ export interface Unexpected {
   readonly remedies: readonly Remedy[];
 }
 
-/** Opening, wiping and painting a foil again, minutes each. */
-const PAINTED_AGAIN = 1;
 /** Warmth is added for the last quarter of an hour, in minutes. */
 const WARM_MINUTES = 15;
 
@@ -84,15 +83,13 @@ function remediesOf(row: LiftRow, head: number, strengths: readonly number[], fo
       volumes,
       words: `${volumes} vol: level ${said(Math.min(target, at(volumes)))}`,
     });
-  const twice = levelAfterAll(from, [
-    { mix: lift, minutes: limitMinutes },
-    { mix: lift, minutes: limitMinutes },
-  ]);
-  const again = readyAfter(row.atLimit.level, target, lift);
-  const on = Math.min(again ?? limitMinutes, limitMinutes);
+  // Painted again once the maker's time is over; where that is planned already, nobody paints a third time.
+  const again = { ...lift, second: { afterMinutes: limitMinutes, volumes: lift.volumes } };
+  const twice = lift.second ? row.atLimit.level : levelAfter(from, again, 2 * limitMinutes);
+  const on = Math.min((readyAfter(from, target, again) ?? Infinity) - limitMinutes, limitMinutes);
   if (twice > row.atLimit.level + ENOUGH) {
     const level = Math.min(target, twice);
-    const minutes = foils * PAINTED_AGAIN + on;
+    const minutes = foils * PAINTED_AGAIN_MINUTES + on;
     out.push({
       kind: 'second-application',
       level,
@@ -100,17 +97,15 @@ function remediesOf(row: LiftRow, head: number, strengths: readonly number[], fo
       words: `fresh product on the same foils, ${Math.round(on)} min more: level ${said(level)}, + ${Math.round(minutes)} min`,
     });
   }
-  if ((lift.warmth ?? 1) === 1) {
-    const level = Math.min(
-      target,
-      levelAfter(from, lift, limitMinutes + (LIFT_FACTORS.warmth - 1) * Math.min(WARM_MINUTES, limitMinutes)),
-    );
+  if (!lift.warmth) {
+    const warm = { factor: warmthFactor(USUAL_WARM_CELSIUS), fromMinutes: Math.max(0, limitMinutes - WARM_MINUTES) };
+    const level = Math.min(target, levelAfter(from, { ...lift, warmth: warm }, limitMinutes));
     if (level > row.atLimit.level + ENOUGH)
       out.push({
         kind: 'warmth',
         level,
         minutes: 0,
-        words: `warmth for the last ${WARM_MINUTES} min, where the leaflet allows it: level ${said(level)}`,
+        words: `warmth (${USUAL_WARM_CELSIUS} °C) for the last ${WARM_MINUTES} min, where the leaflet allows it: level ${said(level)}`,
       });
   }
   if (twice > row.atLimit.level + ENOUGH)

@@ -50,8 +50,10 @@ export interface PlacedUnit {
   readonly reachMm: readonly [from: number, to: number];
   /** How its formula reaches: to the ends, what has grown since, or a stretch. */
   readonly reach: 'ends' | 'regrowth' | 'stretch';
-  /** Of it the last stretch that takes the ends' own mix, mm; 0 where they have none. */
+  /** Of it the last stretch that takes the ends' own mix, mm; 0 where they have none, or are as dark as the length. */
   readonly endsMm: number;
+  /** Tips that are light already and are drawn out of the foil, mm. */
+  readonly endsOutMm: number;
   /** Only the surface of the section is painted. */
   readonly surface: boolean;
   readonly hairMm: number;
@@ -76,11 +78,17 @@ export interface WorkUnit extends PlacedUnit {
   /** Grams that it takes (estimate): on the length, and of the ends' own mix. */
   readonly grams: number;
   readonly endsGrams: number;
-  /** Minutes from its end until it is ready (estimate; eight heads in ten lie between); at the limit where its target is not expected. */
+  /** Bowls that it is painted from as it is laid, by the names of their mixes. */
+  readonly mixes: readonly string[];
+  /** It is painted from the old bowl, past its useful time, where the house uses that up at the hairline. */
+  readonly fromOld: boolean;
+  /** It is opened, wiped and painted again so many minutes after it was closed, from which bowl, with what, g; null where it is painted once. */
+  readonly again: { readonly afterMinutes: number; readonly mix: string; readonly words: string; readonly grams: number } | null;
+  /** Minutes from its last painting until it is ready (estimate; eight heads in ten lie between); at the limit where its target is not expected. */
   readonly ready: { readonly minutes: number; readonly soonest: number; readonly latest: number | null };
   /** Whether its target is expected within the maker's time. */
   readonly expected: boolean;
-  /** Longest that its maker allows, minutes. */
+  /** Longest that its maker allows each painting, minutes. */
   readonly limitMinutes: number;
   /** Indices into the list's lifts: how each stretch of it lifts; none for what only deposits. */
   readonly liftRows: readonly number[];

@@ -26,7 +26,8 @@ export function reachWords({
   hairMm,
   surface,
   kind,
-}: Pick<PlacedUnit, 'reach' | 'reachMm' | 'hairMm' | 'surface' | 'kind'>): string {
+  endsOutMm,
+}: Pick<PlacedUnit, 'reach' | 'reachMm' | 'hairMm' | 'surface' | 'kind' | 'endsOutMm'>): string {
   if (to <= from) return 'nothing is painted';
   if (reach === 'regrowth')
     return to >= hairMm - 0.5
@@ -37,7 +38,7 @@ export function reachWords({
       ? kind === 'tip-out'
         ? `the tips, from ${mm(from)}`
         : 'to the ends'
-      : `only to ${mm(to)}, ends left out`;
+      : `only to ${mm(to)}, ${endsOutMm > 0 ? 'light ends out' : 'ends left out'}`;
   return surface ? `${far}, on the surface` : far;
 }
 

@@ -6,7 +6,7 @@ export const ARCHIVED = [
   // Records that were merged point at those that stayed.
   ['client', 'merged_into is not null, id'], ['visit', 'id'], ['plan', 'visit_id'], ['mix', 'visit_id'], ['outcome', 'visit_id'], ['addendum', 'id'], ['draft', 'id'],
   ['service', 'visit_id'], ['service_event', 'visit_id, position'], ['hair_test', 'id'], ['consent', 'id'], ['caution_reason', 'visit_id, caution'], ['photo', 'id'],
-  ['appointment', 'id'], ['reminder', 'id'], ['learnt_since', 'product'], ['trail', 'id'],
+  ['appointment', 'id'], ['reminder', 'id'], ['learnt_since', 'product'], ['stock', 'product'], ['stock_move', 'id'], ['trail', 'id'],
 ] as const;
 export type ArchivedTable = (typeof ARCHIVED)[number][0];
 

@@ -27,10 +27,11 @@ const URGENCY: Readonly<Record<Alarm['kind'], number>> = {
   over: 0,
   limit: 1,
   step: 2,
-  basin: 3,
-  check: 4,
-  bowl: 5,
-  ready: 6,
+  again: 3,
+  basin: 4,
+  check: 5,
+  bowl: 6,
+  ready: 7,
 };
 
 /** What sounds, a line each with what can be done about it, the most urgent first. */

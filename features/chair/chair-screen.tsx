@@ -114,7 +114,7 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
   };
 
   const foil = step.kind === 'foil' ? step.foil : null;
-  const shown = step.kind === 'pull' ? step.units[0].id : foil;
+  const shown = step.kind === 'pull' || step.kind === 'again' ? step.units[0].id : foil;
   const blocks = step.kind === 'foil' ? [step.block.block.id] : 'blocks' in step ? step.blocks : [];
   const started = state.startedAt !== null && state.finishedAt === null;
   const onHead = state.blocks.filter(({ firstAt }) => firstAt !== null);
@@ -163,6 +163,7 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
             {step.kind === 'step-until' && <Button className={`${BIG} ml-auto`} onClick={() => act({ kind: 'step-begun', step: step.own.step.id })}>{beginWords(step.own.step)} now</Button>}
             {step.kind === 'step-done' && <Button className={`${BIG} ml-auto`} onClick={() => setSheet({ kind: 'step', step: step.own.step.id })}>5 min more …</Button>}
             {step.kind === 'pull' && step.units.length > 1 && <Button className={`${BIG} ml-auto`} onClick={() => act({ kind: 'pulled', foils: step.units.map(({ id }) => id), reason: null })}>All {step.units.length} are wiped</Button>}
+            {step.kind === 'again' && step.units.length > 1 && <Button className={`${BIG} ml-auto`} onClick={() => act({ kind: 'reapplied', foils: step.units.map(({ id }) => id), reason: AS_PLANNED })}>All {step.units.length} are painted</Button>}
             {step.kind === 'wait' && allowed.blocks.length > 0 && <Button className={`${BIG} ml-auto`} onClick={rinseAllowed}>Rinse what may go</Button>}
           </div>
           {state.finishedAt !== null
@@ -195,6 +196,9 @@ const UNDO_WORDS: Partial<Record<EventBody['kind'], string>> = {
   longer: 'the minutes', reapplied: 'the second application', strength: 'the other strength', 'step-added': 'the added step', 'step-moved': 'the move', 'step-changed': 'the change', 'step-skipped': 'the skip', 'step-more': 'the minutes',
 };
 
+/** Why what was planned to be painted again is. */
+const AS_PLANNED = 'as planned';
+
 /** What the large button does, in words. */
 function actionWords(step: NextStep): string {
   switch (step.kind) {
@@ -203,6 +207,7 @@ function actionWords(step: NextStep): string {
     case 'bowl': return `Bowl ${step.mix} mixed`;
     case 'rinse': return 'At the basin';
     case 'pull': return `${unitName(step.units[0].unit)} opened and wiped`;
+    case 'again': return `${unitName(step.units[0].unit)} painted again`;
     case 'at-basin': return 'The last panel runs clear';
     case 'step-begin': return beginWords(step.own.step);
     case 'step-done': return `${step.own.step.name}: done`;
@@ -222,6 +227,7 @@ function stepBody(step: NextStep): EventBody | null {
     case 'rinse': return { kind: 'rinse-begun', blocks: step.blocks, foils: step.units, incident: null };
     // One foil after the other, each with a tap of its own.
     case 'pull': return { kind: 'pulled', foils: step.units.slice(0, 1).map(({ id }) => id), reason: null };
+    case 'again': return { kind: 'reapplied', foils: step.units.slice(0, 1).map(({ id }) => id), reason: AS_PLANNED };
     case 'at-basin': return { kind: 'rinse-done' };
     case 'step-begin': return { kind: 'step-begun', step: step.own.step.id };
     case 'step-done': return { kind: 'step-done', step: step.own.step.id };

@@ -111,7 +111,7 @@ export function StrengthSheet({ state, done }: DecisionProps) {
     ),
   );
   const mixes = Object.entries(state.mixes).filter(
-    ([, own]) => letters.has(own.letter) && own.volumes !== null && own.strengths.length > 1,
+    ([, own]) => own.of.some(({ letter }) => letters.has(letter)) && own.volumes !== null && own.strengths.length > 1,
   );
   const [chosen, choose] = useState(mixes[0]?.[0] ?? '');
   const [volumes, setVolumes] = useState<number>();

@@ -11,6 +11,7 @@ import { capital } from '@/core/units';
 import { placeWords } from '@/core/visit';
 import { endsSentence, groupsOf, groupWords, numberWords, reachWords, startWords } from '@/core/work';
 import { FoilGlyph } from '@/ui/foil-glyph';
+import { useSaid } from '@/ui/measures';
 import { Stitches } from './stitches';
 import { detailWords } from './words-of-steps';
 import { clockTime, seconds, until } from './words';
@@ -24,6 +25,7 @@ interface StepViewProps {
 
 /** The one thing that is to be done, in type that is read at two metres. */
 export function StepView({ script, state, step, now }: StepViewProps) {
+  const said = useSaid();
   const names = (ids: readonly string[]) => ids.map((id) => script.blocks.find((own) => own.id === id)?.name ?? id).join(', ');
   switch (step.kind) {
     case 'start':
@@ -32,13 +34,22 @@ export function StepView({ script, state, step, now }: StepViewProps) {
     case 'foil':
       return <FoilWords plan={script.plan} state={state} step={step} now={now} />;
     case 'bowl':
-      return <Words over={BOWL_WORDS[step.why]} big={`Fresh bowl ${step.mix}`} under={state.mixes[step.mix]?.words ?? ''} />;
+      return <Words over={BOWL_WORDS[step.why]} big={`Fresh bowl ${step.mix}`} under={said(state.mixes[step.mix]?.words ?? '')} />;
     case 'wait':
-      return <Words over="Nothing to foil until then: check, sweep, talk" big={until(step.until, now)} under={`${step.then === 'pull' ? `Foils of ${names(step.blocks)} are opened` : `${names(step.blocks)} to the basin`} at ${clockTime(step.until)}, by the estimate.`} />;
+      return <Words over="Nothing to foil until then: check, sweep, talk" big={until(step.until, now)} under={`${{ pull: `Foils of ${names(step.blocks)} are opened`, again: `${names(step.blocks)}: foils are painted again`, rinse: `${names(step.blocks)} to the basin` }[step.then]} at ${clockTime(step.until)}, by the estimate.`} />;
     case 'rinse':
       return <Words over="To the basin now" big="Rinse" under={names(step.blocks)} blue />;
     case 'pull':
       return <Words over={step.by === 1 ? 'The second person opens and wipes, oldest first' : 'Open and wipe, oldest first'} big={unitName(step.units[0].unit)} under={step.units.length === 1 ? `${step.units[0].unit.panelName}, ${step.units[0].unit.letter}.` : `${step.units[0].unit.panelName}. Then ${numberWords(step.units.slice(1).map(({ unit }) => unit))}.`} />;
+    case 'again': {
+      const [first, ...rest] = step.units;
+      return (
+        <Words
+          over={`${step.by === 1 ? 'The second person opens, wipes and paints again' : 'Open, wipe and paint again'}, with bowl ${step.mix}`} big={unitName(first.unit)}
+          under={<><b className="block" aria-label="Mix">{said(step.words)}</b>{first.unit.panelName}, {first.unit.letter}.{rest.length > 0 && ` Then ${numberWords(rest.map(({ unit }) => unit))}.`}</>}
+        />
+      );
+    }
     case 'at-basin':
       return <Words over={`At the basin: ${names(step.blocks)}`} big={seconds(now - step.begunAt)} under={`Usually ${basinMinutes(step.blocks.length, script.rules)} min.`} blue />;
     case 'step-begin':
@@ -67,6 +78,7 @@ function Words({ over, big, under, blue = false }: { over: string; big: string; 
 /** The unit in hand: its letter and number, mix, where it begins and how far it goes, how it is gathered and which way it runs. */
 function FoilWords({ plan, state, step, now }: Pick<StepViewProps, 'state' | 'now'> & { plan: Plan; step: Extract<NextStep, { kind: 'foil' }> }) {
   const { own: { unit, added }, block, place, turned } = step;
+  const said = useSaid();
   const spent = state.freeAt === null ? 0 : now - state.freeAt;
   const ends = endsSentence(unit);
   const panel = plan.panels.find(({ id }) => id === unit.panel);
@@ -80,10 +92,10 @@ function FoilWords({ plan, state, step, now }: Pick<StepViewProps, 'state' | 'no
       {turned && (
         <p role="alert" className="rounded-ui bg-amber-bark px-4 py-2 text-3xl font-extrabold text-[#fff]">Now {unit.letter}, not {turned.from}</p>
       )}
-      <p className="text-2xl leading-tight font-semibold" aria-label="Mix">{unit.letter}: {unit.mix}{!unit.lifts && ' (deposits)'}</p>
-      <p className="text-xl leading-snug" aria-label="Where">{capital(startWords(unit))}; {reachWords(unit)}{unit.laidWith === 'between foils' ? '; between the foils' : unit.laidWith === 'open air' ? '; in the open air' : panel?.cover === 'under-and-over' ? '; one sheet under, one over' : ''}.{ends && <b> {capital(ends)}.</b>}</p>
+      <p className="text-2xl leading-tight font-semibold" aria-label="Mix">{unit.letter}: {said(unit.mix)}{!unit.lifts && ' (deposits)'}</p>
+      <p className="text-xl leading-snug" aria-label="Where">{said(capital(startWords(unit)))}; {said(reachWords(unit))}{unit.laidWith === 'between foils' ? '; between the foils' : unit.laidWith === 'open air' ? '; in the open air' : panel?.cover === 'under-and-over' ? '; one sheet under, one over' : ''}.{ends && <b> {said(capital(ends))}.</b>}{unit.again && <b> Painted again after {Math.round(unit.again.afterMinutes)} min.</b>}</p>
       <div className="grid gap-1">
-        <p className="text-xl" aria-label="Section">{capital(gatherName(unit.gather, unit.thicknessMm))}, {Math.round(unit.widthMm)} × {round(unit.thicknessMm)} mm, {panel ? partingName(panel.direction, unit.angleDeg) : angleName(unit.angleDeg)}</p>
+        <p className="text-xl" aria-label="Section">{said(`${capital(gatherName(unit.gather, unit.thicknessMm))}, ${Math.round(unit.widthMm)} × ${round(unit.thicknessMm)} mm`)}, {panel ? partingName(panel.direction, unit.angleDeg) : angleName(unit.angleDeg)}</p>
         <Stitches gather={unit.gather} widthMm={unit.widthMm} deposits={!unit.lifts} />
       </div>
       <p className="text-[clamp(34px,6vh,52px)] leading-none font-bold" aria-label="Seconds spent">{seconds(spent)} <span className="text-2xl font-medium text-ink-soft">usually {seconds(unit.seconds * 1000)}</span></p>
@@ -106,13 +118,14 @@ const BOWL_WORDS = { first: 'Another mix', spent: 'The bowl is spent', changed: 
 /** How long, what it is mixed of, on what hair and where; and what is wrong with the hair for it. */
 function StepDetails({ own, wrong }: { own: StepState; wrong: string | null }) {
   const { step, begunAt } = own;
+  const said = useSaid();
   const minutes = Math.round(step.minutes);
   return (
     <>
       {begunAt === null && step.place && <b className="mb-2 block text-3xl leading-tight font-bold">{capital(placeWords(step.place))}</b>}
       {begunAt === null ? `${minutes} min.` : `${minutes} min, until ${clockTime(endOf(own))}; watched.`}
-      <span className="mt-2 block text-xl">{detailWords({ ...step, place: null })}</span>
-      {step.items?.ok === false && <b className="block text-rowan">It cannot be mixed: {step.items.problem}.</b>}
+      <span className="mt-2 block text-xl">{said(detailWords({ ...step, place: null }))}</span>
+      {step.items?.ok === false && <b className="block text-rowan">It cannot be mixed: {said(step.items.problem)}.</b>}
       {wrong && <b role="alert" className="mt-2 block text-amber-bark">{wrong}</b>}
     </>
   );

@@ -46,7 +46,7 @@ export function useRest(script: ServiceScript | undefined, state: ServiceState |
     for (let n = 0; opens && n < late; n += 1) {
       const asked = restOf(script, state, free + n * AGAIN_MS);
       const [first] = asked ? restSteps(asked, restTimeline(asked), state.startedAt ?? free) : [];
-      if (first?.kind === 'pull' && first.by === 0 && first.at < free + (n + 1) * AGAIN_MS) return free + n * AGAIN_MS;
+      if ((first?.kind === 'pull' || first?.kind === 'again') && first.by === 0 && first.at < free + (n + 1) * AGAIN_MS) return free + n * AGAIN_MS;
     }
     return free + late * AGAIN_MS;
   }, [script, state, free, late]);

@@ -73,7 +73,7 @@ export function OrderList({ blocks, timeline }: OrderListProps) {
             )}
             {'pull' in step && (
               <span className="text-leaf">
-                {step.pull.by === 1 ? 'Second person: open' : 'Open'} and wipe {numberWords(unitsOf(step.pull.foils))}
+                {step.pull.by === 1 ? 'Second person: open' : 'Open'}{step.pull.paintedAgain ? ', wipe and paint again' : ' and wipe'} {numberWords(unitsOf(step.pull.foils))}
               </span>
             )}
             {'stage' in step && (

@@ -51,7 +51,7 @@ export function TimeRibbon({
                     {short(block.name, room)}
                   </text>
                 )}
-                {foils.map(({ index, begun, placed, clear, limit }) => {
+                {foils.map(({ index, begun, placed, again, clear, limit }) => {
                   const unit = block.units[index];
                   const foil = unit.kind === 'foil' ? computed.sheet.foils[unit.index] : undefined;
                   const left = x(begun);
@@ -73,7 +73,7 @@ export function TimeRibbon({
                         height={HEIGHT}
                         rx={1.5}
                         fill={bark}
-                        stroke={on ? 'var(--color-leaf)' : isPast({ clear, limit }) ? 'var(--color-rowan)' : 'none'}
+                        stroke={on ? 'var(--color-leaf)' : isPast({ placed, again, clear, limit }) ? 'var(--color-rowan)' : 'none'}
                         strokeWidth={on ? 3 : 2}
                         paintOrder="stroke"
                       />
@@ -97,7 +97,7 @@ export function TimeRibbon({
               </g>
             );
           })}
-          {timeline.pulls.map(({ from, to, by, foils }, i) => (
+          {timeline.pulls.map(({ from, to, by, foils, paintedAgain }, i) => (
             <rect
               key={`pull ${i}`}
               x={x(from)}
@@ -105,10 +105,10 @@ export function TimeRibbon({
               width={Math.max(1, x(to) - x(from) - 1)}
               height={by === 1 ? 4 : HEIGHT}
               rx={2}
-              className="fill-leaf"
+              className={paintedAgain ? 'fill-sun' : 'fill-leaf'}
               opacity={by === 1 ? 1 : 0.3}
             >
-              <title>{`open and wipe ${foils.length}`}</title>
+              <title>{paintedAgain ? `paint ${foils.length} again` : `open and wipe ${foils.length}`}</title>
             </rect>
           ))}
           {timeline.stages.map(({ from, to }, i) => (

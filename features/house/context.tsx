@@ -5,6 +5,7 @@ import { USUAL_HOUSE } from '@/core/formats';
 import { bareLength, formatLength, parseLength, type LengthUnit } from '@/core/units';
 import type { House } from '@/core/visit';
 import { DecimalComma } from '@/ui/decimal';
+import { MeasuresProvider } from '@/ui/measures';
 import { written } from '@/ui/written';
 import { moneyIn } from './money';
 
@@ -12,7 +13,15 @@ const Context = createContext<House>(USUAL_HOUSE);
 
 /** What the salon has set, for everything under it. */
 export function HouseProvider({ house, children }: { house: House; children: ReactNode }) {
-  return <Context.Provider value={house}><DecimalComma comma={house.decimalComma}>{children}</DecimalComma></Context.Provider>;
+  const { units, measures, decimalComma } = house;
+  const said = useMemo(() => ({ lengths: units, ...measures }), [units, measures]);
+  return (
+    <Context.Provider value={house}>
+      <DecimalComma comma={decimalComma}>
+        <MeasuresProvider measures={said}>{children}</MeasuresProvider>
+      </DecimalComma>
+    </Context.Provider>
+  );
 }
 
 export const useHouse = (): House => useContext(Context);

@@ -17,6 +17,10 @@ import { minorPerUnit } from './money';
 
 const UNITS = [{ value: 'mm', words: 'mm' }, { value: 'cm', words: 'cm' }, { value: 'in', words: 'inch' }] as const;
 const BASIN = [{ value: '1', words: 'once' }, { value: '2', words: 'twice' }, { value: '3', words: 'three times' }, { value: 'free', words: 'as often as it helps' }] as const;
+const MIX_BY = [{ value: 'bowl', words: 'by bowl' }, { value: 'session', words: 'by mixing' }, { value: 'gram', words: 'by gram' }] as const;
+const AMOUNTS = [{ value: 'g', words: 'g' }, { value: 'oz', words: 'oz' }, { value: 'scoop', words: 'scoops' }] as const;
+const STRENGTHS = [{ value: 'vol', words: 'vol' }, { value: '%', words: '%' }] as const;
+const TEMPERATURES = [{ value: 'C', words: '°C' }, { value: 'F', words: '°F' }] as const;
 const WAYS = [{ value: 'flat', words: 'Flat, with add-ons' }, { value: 'hourly', words: 'By the hour' }] as const;
 
 const LIMITS: readonly { key: keyof House['limits']; words: string; unit: string; min: number; max: number }[] = [
@@ -39,7 +43,8 @@ const millimetres = (text: string): number | undefined => {
 const whole = (text: string): number | undefined => (/^\d+$/.test(text.trim()) ? Number(text.trim()) : undefined);
 const minor = (text: string): number | undefined => {
   const value = plain(text);
-  return value === undefined ? undefined : Math.round(value * 100) / 100;
+  // Some currencies have a thousandth.
+  return value === undefined ? undefined : Math.round(value * 1000) / 1000;
 };
 
 interface HouseFormProps {
@@ -62,6 +67,8 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
     setSaid(undefined);
   };
   const per = minorPerUnit(house.prices.currency);
+  // The same amount of money is another figure in another currency.
+  const most = 10_000_000 / per;
   const prices = (part: Partial<House['prices']>) => set({ prices: { ...house.prices, ...part } });
   const clock = (part: Partial<House['clock']>) => set({ clock: { ...house.clock, ...part } });
   const save = () =>
@@ -79,8 +86,13 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
     >
       <fieldset disabled={!mayChange} className="grid gap-6">
         <div className="grid gap-6 lg:grid-cols-2">
-          <Part title="Lengths and foils">
-            <Segmented label="Unit of lengths" value={house.units} options={UNITS} onChange={(units) => set({ units })} />
+          <Part title="Units and foils">
+            <div className="grid grid-cols-2 gap-3">
+              <Segmented label="Lengths" value={house.units} options={UNITS} onChange={(units) => set({ units })} />
+              <Segmented label="Amounts" value={house.measures.amounts} options={AMOUNTS} onChange={(amounts) => set({ measures: { ...house.measures, amounts } })} />
+              <Segmented label="Developer" value={house.measures.strengths} options={STRENGTHS} onChange={(strengths) => set({ measures: { ...house.measures, strengths } })} />
+              <Segmented label="Temperatures" value={house.measures.temperatures} options={TEMPERATURES} onChange={(temperatures) => set({ measures: { ...house.measures, temperatures } })} />
+            </div>
             <p className="text-sm text-ink-soft">Lengths are said in this unit; any of them can be typed: 6mm, 0.6 cm, 1/4&quot;.</p>
             <div className="grid grid-cols-2 gap-3">
               <NumberField label="Usable foil width" unit="mm" min={30} max={300} value={house.foil.usableWidthMm} parse={millimetres} onChange={(mm) => mm !== undefined && set({ foil: { ...house.foil, usableWidthMm: mm } })} />
@@ -91,14 +103,14 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
           <Part title="Prices and time">
             <Segmented label="How foils are priced" value={house.prices.way} options={WAYS} onChange={(way) => prices({ way })} />
             <div className="grid grid-cols-2 gap-3">
-              <NumberField label="Base of the service" unit={house.prices.currency} min={0} max={100_000} value={house.prices.baseMinor / per} parse={minor} onChange={(value) => value !== undefined && prices({ baseMinor: Math.round(value * per) })} />
+              <NumberField label="Base of the service" unit={house.prices.currency} min={0} max={most} value={house.prices.baseMinor / per} parse={minor} onChange={(value) => value !== undefined && prices({ baseMinor: Math.round(value * per) })} />
               {house.prices.way === 'flat' ? (
                 <>
                   <NumberField label="Foils in the base" unit="foils" min={0} max={300} value={house.prices.includedFoils} parse={whole} onChange={(foils) => foils !== undefined && prices({ includedFoils: foils })} />
-                  <NumberField label="Each further foil" unit={house.prices.currency} min={0} max={1000} value={house.prices.perFoilMinor / per} parse={minor} onChange={(value) => value !== undefined && prices({ perFoilMinor: Math.round(value * per) })} />
+                  <NumberField label="Each further foil" unit={house.prices.currency} min={0} max={most} value={house.prices.perFoilMinor / per} parse={minor} onChange={(value) => value !== undefined && prices({ perFoilMinor: Math.round(value * per) })} />
                 </>
               ) : (
-                <NumberField label="Hour of foiling" unit={house.prices.currency} min={0} max={10_000} value={house.prices.perHourMinor / per} parse={minor} onChange={(value) => value !== undefined && prices({ perHourMinor: Math.round(value * per) })} />
+                <NumberField label="Hour of foiling" unit={house.prices.currency} min={0} max={most} value={house.prices.perHourMinor / per} parse={minor} onChange={(value) => value !== undefined && prices({ perHourMinor: Math.round(value * per) })} />
               )}
               <NumberField label="Time for the foils" unit="min" min={10} max={600} value={house.slotMinutes ?? undefined} placeholder="not set" parse={whole} onChange={(minutes) => set({ slotMinutes: minutes ?? null })} />
             </div>
@@ -106,15 +118,22 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
         </div>
         <Part title="Prices of the whole visit" hint="Said before the start as an itemised estimate, which goes with the plan.">
           <div className="grid grid-cols-2 gap-3 md:grid-cols-3 lg:grid-cols-5">
-            {house.prices.way === 'flat' && (
+            {house.prices.way === 'flat' && <Select label="Mix is charged" value={house.prices.mixBy} options={MIX_BY} onChange={(mixBy) => prices({ mixBy })} />}
+            {house.prices.way === 'flat' && house.prices.mixBy === 'gram' && (
               <>
-                <NumberField label="Bowls included" unit="bowls" min={0} max={40} value={house.prices.includedBowls} parse={whole} onChange={(includedBowls) => includedBowls !== undefined && prices({ includedBowls })} />
-                <NumberField label="Each further bowl" unit={house.prices.currency} min={0} max={1000} value={house.prices.extraBowlMinor / per} parse={minor} onChange={(value) => value !== undefined && prices({ extraBowlMinor: Math.round(value * per) })} />
+                <NumberField label="Mix included" unit="g" min={0} max={2000} value={house.prices.includedGrams} parse={whole} onChange={(includedGrams) => includedGrams !== undefined && prices({ includedGrams })} />
+                <NumberField label={`Each ${house.measures.amounts === 'oz' ? '0.35 oz' : '10 g'} more`} unit={house.prices.currency} min={0} max={most} value={house.prices.tenGramsMinor / per} parse={minor} onChange={(value) => value !== undefined && prices({ tenGramsMinor: Math.round(value * per) })} />
+              </>
+            )}
+            {house.prices.way === 'flat' && house.prices.mixBy !== 'gram' && (
+              <>
+                <NumberField label={house.prices.mixBy === 'bowl' ? 'Bowls included' : 'Mixings included'} unit="" min={0} max={40} value={house.prices.includedBowls} parse={whole} onChange={(includedBowls) => includedBowls !== undefined && prices({ includedBowls })} />
+                <NumberField label={house.prices.mixBy === 'bowl' ? 'Each further bowl' : 'Each further mixing'} unit={house.prices.currency} min={0} max={most} value={house.prices.extraBowlMinor / per} parse={minor} onChange={(value) => value !== undefined && prices({ extraBowlMinor: Math.round(value * per) })} />
               </>
             )}
             <NumberField label="Toners included" unit="toners" min={0} max={12} value={house.prices.includedToners} parse={whole} onChange={(includedToners) => includedToners !== undefined && prices({ includedToners })} />
-            <NumberField label="Each further toner" unit={house.prices.currency} min={0} max={1000} value={house.prices.extraTonerMinor / per} parse={minor} onChange={(value) => value !== undefined && prices({ extraTonerMinor: Math.round(value * per) })} />
-            <NumberField label="Root colour" unit={house.prices.currency} min={0} max={1000} value={house.prices.rootMinor / per} parse={minor} onChange={(value) => value !== undefined && prices({ rootMinor: Math.round(value * per) })} />
+            <NumberField label="Each further toner" unit={house.prices.currency} min={0} max={most} value={house.prices.extraTonerMinor / per} parse={minor} onChange={(value) => value !== undefined && prices({ extraTonerMinor: Math.round(value * per) })} />
+            <NumberField label="Root colour" unit={house.prices.currency} min={0} max={most} value={house.prices.rootMinor / per} parse={minor} onChange={(value) => value !== undefined && prices({ rootMinor: Math.round(value * per) })} />
             <NumberField label="Long from" unit="mm" min={100} max={1200} value={house.prices.longFromMm} parse={millimetres} onChange={(longFromMm) => longFromMm !== undefined && prices({ longFromMm })} />
             <NumberField label="Long hair costs" unit="% more" min={0} max={200} value={house.prices.longPercent} parse={whole} onChange={(longPercent) => longPercent !== undefined && prices({ longPercent })} />
             <NumberField label="Thick from" unit="per cm²" min={100} max={400} value={house.prices.thickFromPerCm2} parse={whole} onChange={(thickFromPerCm2) => thickFromPerCm2 !== undefined && prices({ thickFromPerCm2 })} />
@@ -154,6 +173,7 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
               <NumberField label="and counts for" unit="days" min={1} max={1000} value={house.cautions.alertDays} parse={whole} onChange={(alertDays) => alertDays !== undefined && set({ cautions: { ...house.cautions, alertDays } })} />
               <NumberField label="Strong above" unit="vol" min={5} max={30} value={house.cautions.strongVolumes} parse={whole} onChange={(strongVolumes) => strongVolumes !== undefined && set({ cautions: { ...house.cautions, strongVolumes } })} />
               <NumberField label="40 vol stays off" unit="mm" min={10} max={60} value={house.cautions.scalpMm} parse={millimetres} onChange={(scalpMm) => scalpMm !== undefined && set({ cautions: { ...house.cautions, scalpMm } })} />
+              <NumberField label="Warmth at most" unit="°C" min={25} max={60} value={house.cautions.warmestCelsius} parse={plain} onChange={(warmestCelsius) => warmestCelsius !== undefined && set({ cautions: { ...house.cautions, warmestCelsius } })} />
               <NumberField label="Guardian below" unit="years" min={0} max={21} value={house.cautions.age} parse={whole} onChange={(age) => age !== undefined && set({ cautions: { ...house.cautions, age } })} />
             </div>
           </Part>
@@ -222,7 +242,7 @@ function AddOns({ addOns, currency, per, onChange }: { addOns: House['prices']['
       {addOns.map((own, i) => (
         <div key={own.id} className="grid grid-cols-[minmax(0,320px)_160px_auto] items-end justify-start gap-3">
           <TextField label={`Add-on ${i + 1}`} value={own.name} maxLength={60} onChange={(event) => change(own.id, { name: event.target.value })} />
-          <NumberField label={`Price of add-on ${i + 1}`} unit={currency} min={0} max={100_000} value={own.minor / per} parse={minor} onChange={(value) => value !== undefined && change(own.id, { minor: Math.round(value * per) })} />
+          <NumberField label={`Price of add-on ${i + 1}`} unit={currency} min={0} max={10_000_000 / per} value={own.minor / per} parse={minor} onChange={(value) => value !== undefined && change(own.id, { minor: Math.round(value * per) })} />
           <Button small look="quiet" onClick={() => onChange(addOns.filter(({ id }) => id !== own.id))}>Remove</Button>
         </div>
       ))}

@@ -1,7 +1,8 @@
 'use client';
 
 import { useMemo } from 'react';
-import { formatAmount } from '@/core/units';
+import type { BowlItem } from '@/core/bowl';
+import { formatAmount, formatAmounts, formatStrength, type AmountUnit } from '@/core/units';
 import { written } from '@/ui/written';
 import { useHouse } from '../house/context';
 import { useVisit } from '../visit/store';
@@ -9,13 +10,35 @@ import { useVisit } from '../visit/store';
 export interface Amounts {
   /** `30 g`, `1.06 oz`; powder in scoops where the visit says so. */
   say(grams: number, powder?: boolean): string;
+  /** What stands in one bowl, so that it adds up as it is said; `12 drops (0.6 g)` where it is counted. */
+  sayAll(items: readonly BowlItem[]): readonly string[];
+  /** `20 vol`, `6 %`. */
+  strength(volumes: number): string;
 }
+
+/** In what amounts a visit says things: its own, else the house's. */
+export const useAmountUnit = (): AmountUnit => {
+  const { mix } = useVisit();
+  const { measures } = useHouse();
+  return mix.unit ?? measures.amounts;
+};
 
 /** Amounts in the unit of this visit. */
 export function useAmounts(): Amounts {
-  const { mix: { unit, scoopGrams } } = useVisit();
-  const { decimalComma } = useHouse();
-  return useMemo(() => ({ say: (grams, powder = false) => written(formatAmount(grams, unit, powder ? scoopGrams : null), decimalComma) }), [unit, scoopGrams, decimalComma]);
+  const { mix: { scoopGrams } } = useVisit();
+  const unit = useAmountUnit();
+  const { decimalComma, measures: { strengths } } = useHouse();
+  return useMemo(() => {
+    const said = (text: string) => written(text, decimalComma);
+    return {
+      say: (grams, powder = false) => said(formatAmount(grams, unit, powder ? scoopGrams : null)),
+      sayAll: (items) => {
+        const all = formatAmounts(items, unit, scoopGrams);
+        return items.map(({ drops }, i) => said(drops === undefined ? all[i] : `${drops} drops (${all[i]})`));
+      },
+      strength: (volumes) => said(formatStrength(volumes, strengths)),
+    };
+  }, [unit, scoopGrams, decimalComma, strengths]);
 }
 
 /** One decimal at most. */

@@ -4,7 +4,8 @@ import { productsOf, type Product, type ProductKind } from '@/core/products';
 export function emptyProduct(kind: ProductKind, range: readonly Product[]): Product {
   let n = 1;
   while (range.some(({ id }) => id === `${kind}-${n}`)) n += 1;
-  const shared = { id: `${kind}-${n}`, name: '', pack: 500, packMinor: 0, stock: 0, note: '' };
+  const named = { id: `${kind}-${n}`, name: '', note: '' };
+  const shared = { ...named, pack: 500, packMinor: 0, stock: 0 };
   switch (kind) {
     case 'lightener':
       return { ...shared, kind, ratio: { least: 1, usual: 2, most: 2 }, volumes: { least: 5, most: 40 }, minutes: { foil: 45, openAir: null, scalp: null }, speed: 1, levels: 7, top: 10 };
@@ -16,5 +17,6 @@ export function emptyProduct(kind: ProductKind, range: readonly Product[]): Prod
     case 'additive': return { ...shared, kind, perGram: 0.1, weakens: false };
     case 'treatment': return { ...shared, kind, perUse: 30 };
     case 'foil': return { ...shared, kind, widthMm: 120, lengthMm: 300 };
+    case 'recipe': return { ...named, kind, use: 'treatment', parts: [{ product: productsOf(range, 'treatment', 'additive')[0]?.id ?? '', parts: 1 }], perHairGram: 0.3, minutes: 10, priceMinor: 0 };
   }
 }

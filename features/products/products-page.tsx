@@ -2,14 +2,17 @@
 
 import { useState, useTransition } from 'react';
 import { readProductsCsv, type Import } from '@/core/formats';
-import { KIND_WORDS, PRODUCT_KINDS, type Product, type ProductKind } from '@/core/products';
+import type { Need } from '@/core/mix';
+import { isStocked, KIND_WORDS, PRODUCT_KINDS, type Product, type ProductKind, type StockedProduct } from '@/core/products';
+import type { StockMove } from '@/data/stock';
 import { buttonLook } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
+import { useSaid } from '@/ui/measures';
 import { Menu } from '@/ui/menu';
 import { useHouse, useMoney } from '../house/context';
 import { minorPerUnit } from '../house/money';
 import { textOfFile } from '../text-of-file';
-import { saveRange } from './actions';
+import { movesOf, saveRange } from './actions';
 import { factsOf } from './facts';
 import { ImportPreview } from './import-preview';
 import { ProductForm } from './product-form';
@@ -19,12 +22,14 @@ interface ProductsPageProps {
   initial: readonly Product[];
   revision: number;
   mayChange: boolean;
+  /** What runs out before the bookings of the next days are done. */
+  toBuy: readonly Need[];
 }
 
 type Said = { readonly ok: boolean; readonly words: string };
 
 /** What the house mixes with: what each product takes and allows, what is in stock, what it costs. */
-export function ProductsPage({ initial, revision, mayChange }: ProductsPageProps) {
+export function ProductsPage({ initial, revision, mayChange, toBuy }: ProductsPageProps) {
   const [products, setProducts] = useState(initial);
   const [base, setBase] = useState(revision);
   const [editing, edit] = useState<{ product: Product; at: number | null }>();
@@ -37,7 +42,7 @@ export function ProductsPage({ initial, revision, mayChange }: ProductsPageProps
   const save = (next: readonly Product[], words: string) =>
     new Promise<string | undefined>((resolve) =>
       start(async () => {
-        const answer = await saveRange(base, { version: 1, products: next });
+        const answer = await saveRange(base, { version: 2, products: next }, countsIn(products, next));
         if (answer.ok) {
           setProducts(next);
           setBase(answer.revision);
@@ -76,6 +81,7 @@ export function ProductsPage({ initial, revision, mayChange }: ProductsPageProps
       </header>
       {said && <p role={said.ok ? 'status' : 'alert'} className={`mb-4 ${said.ok ? 'text-base text-ink-soft' : 'text-base font-semibold text-rowan'}`}>{said.words}</p>}
       {!mayChange && <p className="mb-4 text-base text-ink-soft">Only the owner sets this for the house.</p>}
+      <ToBuy needs={toBuy} />
       <div className="grid gap-6">
         {PRODUCT_KINDS.filter((kind) => products.some((own) => own.kind === kind)).map((kind) => (
           <Shelf key={kind} kind={kind} products={products} nameOf={nameOf} onEdit={mayChange ? (product) => edit({ product, at: products.indexOf(product) }) : undefined} />
@@ -114,8 +120,33 @@ export function ProductsPage({ initial, revision, mayChange }: ProductsPageProps
   );
 }
 
+/** What was counted: stock that the edit says otherwise than the page had it. What nobody touched stays as it is by now. */
+function countsIn(before: readonly Product[], after: readonly Product[]): Record<string, number> {
+  const was = new Map(before.filter(isStocked).map(({ id, stock }) => [id, stock]));
+  return Object.fromEntries(after.filter(isStocked).flatMap(({ id, kind, stock }) => (kind === 'line' || was.get(id) === stock ? [] : [[id, stock]])));
+}
+
+/** What is to be bought for the bookings of the next week. */
+function ToBuy({ needs }: { needs: readonly Need[] }) {
+  const said = useSaid();
+  if (needs.length === 0) return <p className="mb-5 text-base text-ink-soft">Nothing runs out before the bookings of the next 7 days are done.</p>;
+  const amount = ({ product }: Need, grams: number) => said(product.kind === 'foil' ? `${grams} sheets` : `${grams} g`);
+  return (
+    <section aria-label="To buy" className="card mb-5 p-4">
+      <header className="flex items-center justify-between gap-3">
+        <h2 className="text-lg font-bold wide">To buy for the next 7 days</h2>
+        <a href="/api/to-buy" className={buttonLook('plain', true)}>Export as table (CSV)</a>
+      </header>
+      <ul className="mt-1 grid gap-1">
+        {needs.map((need) => <li key={need.product.id} className="text-base"><b>{need.packs} × {need.product.name}</b>: {amount(need, need.needed)} needed, {amount(need, need.product.stock)} in stock</li>)}
+      </ul>
+    </section>
+  );
+}
+
 function Shelf({ kind, products, nameOf, onEdit }: { kind: ProductKind; products: readonly Product[]; nameOf(id: string): string; onEdit?(product: Product): void }) {
   const money = useMoney();
+  const said = useSaid();
   return (
     <section aria-label={KIND_WORDS[kind][1]}>
       <h2 className="mb-2 text-lg font-bold wide">{KIND_WORDS[kind][1]}</h2>
@@ -128,13 +159,38 @@ function Shelf({ kind, products, nameOf, onEdit }: { kind: ProductKind; products
               <th scope="row" className="text-left font-semibold">
                 {onEdit ? <button type="button" onClick={() => onEdit(own)} className="min-h-8 text-left underline-offset-2 hover:underline">{own.name}</button> : own.name}
               </th>
-              <td className="text-sm"><p>{factsOf(own, nameOf)}</p>{own.note && <p className="text-ink-soft">{own.note}</p>}</td>
-              <td className="text-right whitespace-nowrap">{own.kind === 'line' ? '' : own.kind === 'foil' ? `${own.stock} sheets` : `${own.stock} g`}</td>
-              <td className="text-right whitespace-nowrap text-ink-soft">{own.packMinor > 0 && `${money(own.packMinor)} for ${own.pack}${own.kind === 'foil' ? '' : ' g'}`}</td>
+              <td className="text-sm"><p>{said(factsOf(own, nameOf))}</p>{own.note && <p className="text-ink-soft">{own.note}</p>}</td>
+              <td className="text-right whitespace-nowrap">{isStocked(own) && own.kind !== 'line' && <Stock own={own} />}</td>
+              <td className="text-right whitespace-nowrap text-ink-soft">{isStocked(own) ? own.packMinor > 0 && said(`${money(own.packMinor)} for ${own.pack}${own.kind === 'foil' ? '' : ' g'}`) : own.priceMinor > 0 && money(own.priceMinor)}</td>
             </tr>
           ))}
         </tbody>
       </table>
     </section>
+  );
+}
+
+/** What there is of a product, and on asking what happened to it. */
+function Stock({ own }: { own: StockedProduct }) {
+  const said = useSaid();
+  const { timeZone } = useHouse();
+  const [moves, setMoves] = useState<readonly StockMove[]>();
+  const unit = own.kind === 'foil' ? 'sheets' : 'g';
+  const amount = (value: number) => said(`${value} ${unit}`);
+  return (
+    <>
+      <button type="button" className="min-h-8 underline-offset-2 hover:underline" aria-label={`${own.name}: ${amount(own.stock)} in stock, what happened to it`} onClick={() => void movesOf(own.id).then(setMoves)}>{amount(own.stock)}</button>
+      <Dialog open={moves !== undefined} onOpenChange={(open) => !open && setMoves(undefined)} title={`${own.name}: stock`} middle>
+        {moves?.length === 0 && <p className="text-base text-ink-soft">Nothing was used or counted yet.</p>}
+        <ul className="grid">
+          {moves?.map(({ at, what, change, person, client }, i) => (
+            <li key={i} className="flex justify-between gap-4 border-t border-line py-1.5 text-base first:border-t-0">
+              <span>{new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone })}, {person}: {what === 'counted' ? 'counted' : `used${client ? ` for ${client}` : ''}`}</span>
+              <b>{change > 0 ? '+' : '−'}{amount(Math.abs(change))}</b>
+            </li>
+          ))}
+        </ul>
+      </Dialog>
+    </>
   );
 }

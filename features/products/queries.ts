@@ -4,12 +4,15 @@ import { readHouse } from '@/data/house';
 import { readProducts } from '@/data/products';
 import type { Revised } from '@/data/revised';
 import { minorPerUnit } from '../house/money';
+import type { Need } from '@/core/mix';
 import { currentPerson, requirePerson } from '../session/current';
+import { loadToBuy } from './to-buy';
 
-/** The products of the signed-in person's salon, and whether she may change them. */
-export async function loadProducts(): Promise<Revised<Products> & { mayChange: boolean }> {
+/** The products of the signed-in person's salon, whether they may change them, and what is to be bought for the bookings of the next days. */
+export async function loadProducts(): Promise<Revised<Products> & { mayChange: boolean; toBuy: readonly Need[] }> {
   const person = await requirePerson();
-  return { ...(await readProducts(person)), mayChange: person.role === 'owner' };
+  const [products, toBuy] = await Promise.all([readProducts(person), loadToBuy(person)]);
+  return { ...products, mayChange: person.role === 'owner', toBuy };
 }
 
 /** The products as a table, written as the house writes figures; undefined when nobody is signed in. */

@@ -52,9 +52,9 @@ export async function loadAgain(visitId: string): Promise<SheetRead> {
 export async function loadCard(visitId: string): Promise<SheetRead> {
   const all = await loadAll(visitId);
   if (typeof all === 'string') return all;
-  const { computed, money, shared } = all;
+  const { computed, money, shared, house } = all;
   const { agreed } = computed.mix.money;
-  return mixCard(computed, { ...shared, agreed: agreed && money(agreed.minor), cautions: computed.cautions.map(({ weight, seen }) => (weight === 'stop' ? `Stop: ${seen}` : seen)) });
+  return mixCard(computed, { ...shared, measures: { lengths: house.units, ...house.measures }, agreed: agreed && money(agreed.minor), cautions: computed.cautions.map(({ weight, seen }) => (weight === 'stop' ? `Stop: ${seen}` : seen)) });
 }
 
 /** Everything that product is put on at a visit as a table that spreadsheets open. */

@@ -93,7 +93,7 @@ function FitForm({ first, onDone }: { first: Kind; onDone(): void }) {
           }}
         />
         <NumberField
-          label={LABELS[kind]} hideLabel unit={now} min={1} max={kind === 'budget' ? 9999 : 600} value={value} parse={readWhole}
+          label={LABELS[kind]} hideLabel unit={now} min={1} max={kind === 'budget' ? 10_000_000 / minorPerUnit(prices.currency) : 600} value={value} parse={readWhole}
           onChange={(next) => {
             setValue(next);
             setFitted(undefined);

@@ -20,8 +20,8 @@ export function cautionFactsOf({ mix, work, shelf, fragileZones, overlapping, pa
   const formulas: Record<string, CautionedFormula> = {};
   for (const { letter, formula } of work.letters) {
     formulas[letter] = {
-      volumes: Math.max(formula.volumes, formula.ends?.volumes ?? 0),
-      heat: formula.kind === 'lift' && formula.heat,
+      volumes: Math.max(formula.volumes, formula.ends?.volumes ?? 0, (formula.kind === 'lift' && formula.second?.volumes) || 0),
+      celsius: formula.kind === 'lift' ? (formula.warmth?.celsius ?? null) : null,
     };
   }
   const longest = (line: string) => shelf.line(line)?.minutes.most ?? Infinity;

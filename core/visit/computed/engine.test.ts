@@ -21,7 +21,7 @@ describe('a visit', () => {
       materialsMinor,
     } = visit();
     expect(letters).toMatchObject([
-      { letter: 'A', chosen: false, formula: { product: 'moth-powder', volumes: 20, ratio: 2 }, problem: null },
+      { letter: 'A', chosen: false, formula: { lighteners: [{ product: 'moth-powder', parts: 1 }], volumes: 20, ratio: 2 }, problem: null },
     ]);
     if (!bowls.ok) throw new Error(bowls.problem);
     const powder = bowls.bowls.reduce((sum, { items: own }) => sum + (own.ok ? own.items[0].grams : NaN), 0);
@@ -63,9 +63,9 @@ describe('a visit', () => {
   test('a strand test moves the ready times; a slow cream lifts later, and not past its end', () => {
     const ready = (mix: Partial<VisitMix>) => visit(mix, { goalLevel: 9 }).work.lift[0].ready?.minutes ?? Infinity;
     expect(ready({ tests: [{ formula: 'A', minutes: 15, level: 7.5, from: 6 }] })).toBeGreaterThan(ready({}));
-    expect(ready({ formulas: { A: lift({ product: 'moth-cream', ratio: 1.5 }) } })).toBeGreaterThan(ready({}));
+    expect(ready({ formulas: { A: lift({ lighteners: [{ product: 'moth-cream', parts: 1 }], ratio: 1.5 }) } })).toBeGreaterThan(ready({}));
     expect(
-      visit({ formulas: { A: lift({ product: 'moth-cream' }) } }, { goalLevel: 10 }).work.lift[0].ready,
+      visit({ formulas: { A: lift({ lighteners: [{ product: 'moth-cream', parts: 1 }] }) } }, { goalLevel: 10 }).work.lift[0].ready,
     ).toBeNull();
   });
 
@@ -108,7 +108,7 @@ describe('a visit', () => {
   });
 
   test('a product that is gone is a sentence and not a number', () => {
-    expect(visit({ formulas: { A: lift({ product: 'gone' }) } }).work.letters[0].problem).toBe(
+    expect(visit({ formulas: { A: lift({ lighteners: [{ product: 'gone', parts: 1 }] }) } }).work.letters[0].problem).toBe(
       'the lightener “gone” is not in the house',
     );
     expect(visit({}, {}, { range: [] }).work.letters).toEqual([]);

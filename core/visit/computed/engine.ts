@@ -2,10 +2,10 @@ import { scriptOf, type ServiceScript } from '../../chair';
 import { goesPast, planFollowed, type ClockPlanned } from '../../clock';
 import { cautionsFor, type Caution, type MixCautionFacts } from '../../caution';
 import type { CheckFacts } from '../../check';
-import { itemise, type Itemised, type PricedVisit } from '../../fee';
+import { itemise, mixingSessions, type Itemised, type PricedVisit } from '../../fee';
 import { brokenZonesOf } from '../../hair-map';
 import { nextVisit, type NextVisit } from '../../growth';
-import { ZONES } from '../../head';
+import { ZONES, type Zone } from '../../head';
 import {
   correctionResult,
   needsOf,
@@ -13,6 +13,7 @@ import {
   rootResult,
   tonerResult,
   type ColourResults,
+  type CorrectionFacts,
   type Need,
   type Reached,
 } from '../../mix';
@@ -24,7 +25,7 @@ import {
   type PatternEngine,
   type Plan,
 } from '../../pattern';
-import { Shelf } from '../../products';
+import { productsOf, Shelf } from '../../products';
 import { zonesOfPlan } from '../../record';
 import { offeredSteps, suggestedSteps, timedSteps, type ServiceStep, type TimedStep } from '../../steps';
 import { LineReader, rootLinesOf, type HairLine, type WearSubject } from '../../wear';
@@ -55,6 +56,8 @@ import { USUAL_WASHES, wearSubjectOf } from './wear-subject';
 export interface VisitColours extends ColourResults {
   readonly reached: readonly Reached[];
   readonly porous: boolean;
+  /** What amounts and levels of recipes of the house go by. */
+  readonly correcting: CorrectionFacts;
 }
 
 /** All that is computed of a visit. Each part is computed when it is first asked for. */
@@ -74,6 +77,8 @@ export interface ComputedVisit {
   /** What follows the foils, with its bowls, and the same at its times. */
   readonly steps: readonly ServiceStep[];
   readonly after: readonly TimedStep[];
+  /** Sheets of foil to cut. */
+  readonly sheets: number;
   readonly needs: readonly Need[];
   readonly materialsMinor: number;
   readonly careful: Careful;
@@ -143,10 +148,12 @@ function partsOf(patterns: PatternEngine) {
         tests: VisitFacts['tests'];
         heldOn: string;
         uses: readonly number[];
+        schools: VisitFacts['house']['schools'];
+        amounts: VisitFacts['house']['measures']['amounts'];
         regrowthMm: VisitGrowth['regrowthMm'];
       }): WorkList => {
-        const { tests, heldOn, consult, regrowthMm, ...rest } = input;
-        return workList({ ...rest, consult: { ...consult, regrowthMm }, recorded: recordedTests(tests, heldOn) });
+        const { tests, heldOn, consult, regrowthMm, amounts, mix, ...rest } = input;
+        return workList({ ...rest, mix: { ...mix, unit: mix.unit ?? amounts }, consult: { ...consult, regrowthMm }, recorded: recordedTests(tests, heldOn) });
       },
     ),
     colours: remembering(coloursOf),
@@ -182,20 +189,25 @@ interface ColourInput {
   readonly shelf: Shelf;
   readonly levelBefore: number | null;
   readonly foiled: boolean;
+  readonly zones: ComputedPlan['sheet']['zones'];
+  readonly hair: Plan['hair'];
 }
 
-function coloursOf({ consult, mix, work, shelf, levelBefore, foiled }: ColourInput): VisitColours {
+function coloursOf({ consult, mix, work, shelf, levelBefore, foiled, zones, hair }: ColourInput): VisitColours {
   const reached = foiled ? reachedIn(work.lift) : reachedBefore(consult, levelBefore);
   const porous = ZONES.some((zone) => consult.map[zone]?.condition === 'porous');
+  const lifted: ReadonlySet<Zone> = new Set(reached.map(({ zone }) => zone));
+  const correcting: CorrectionFacts = { shelf, head: work.head, hair: { areas: zones, hair, map: consult.map }, lifted };
   return {
     reached,
     porous,
+    correcting,
     toners: mix.toners.map((toner) => ({
       id: toner.id,
       result: tonerResult(toner, shelf, { reached, tone: consult.tone, porous }),
     })),
     roots: mix.roots.map((own) => ({ id: own.id, result: rootResult(own, consult.naturalLevel, shelf) })),
-    corrections: mix.corrections.map((own) => ({ id: own.id, result: correctionResult(own, shelf, work.head) })),
+    corrections: mix.corrections.map((own) => ({ id: own.id, result: correctionResult(own, correcting) })),
   };
 }
 
@@ -252,8 +264,10 @@ class Visit implements ComputedVisit {
   }
 
   get work() {
-    const { tests, heldOn, uses } = this.facts;
+    const { tests, heldOn, uses, house } = this.facts;
     return this.parts.work({
+      schools: house.schools,
+      amounts: house.measures.amounts,
       consult: this.consult,
       plan: this.plan,
       computed: this.pattern,
@@ -274,11 +288,21 @@ class Visit implements ComputedVisit {
       shelf: this.shelf,
       levelBefore: this.facts.previous?.outcome.levelReached ?? null,
       foiled: this.plan.panels.length > 0,
+      zones: this.pattern.sheet.zones,
+      hair: this.plan.hair,
     });
   }
 
   get steps() {
-    return this.once('steps', () => suggestedSteps(this.mix, this.colours));
+    return this.once('steps', () => {
+      const [treatment] = productsOf(this.shelf.all, 'treatment');
+      const { id, name, perUse } = treatment ?? {};
+      const items =
+        treatment && perUse > 0 && this.work.units.length > 0
+          ? { ok: true as const, items: [{ product: id, name, grams: perUse, powder: false }], total: perUse }
+          : null;
+      return suggestedSteps(this.mix, this.colours, items);
+    });
   }
 
   get after() {
@@ -287,16 +311,18 @@ class Visit implements ComputedVisit {
 
   get needs() {
     return this.once('needs', () => {
-      const { toners, roots, corrections } = this.colours;
-      const { bowls, units } = this.work;
+      const { bowls } = this.work;
+      const barrier = this.mix.corrections.flatMap(({ id, use }) =>
+        use === 'barrier' ? (this.colours.corrections.find((own) => own.id === id)?.result.items ?? []) : [],
+      );
       const weighed = [
         ...(bowls.ok ? bowls.bowls.map(({ items }) => items) : []),
-        ...toners.flatMap(({ result }) => (result.ok ? [result.items] : [])),
-        ...roots.flatMap(({ result }) => (result.ok ? [result.items] : [])),
-        ...corrections.map(({ result }) => result.items),
+        ...this.steps.flatMap(({ items }) => items ?? []),
+        // It goes on before the foils: it is no step after them.
+        ...barrier,
       ];
       const foil = this.shelf.all.find(({ kind }) => kind === 'foil');
-      const sheets = sheetsToCut(units, this.plan).reduce((sum, { count }) => sum + count, 0);
+      const { sheets } = this;
       // Only stock is read from the house as it is now.
       const now = new Map(this.facts.range.map((own) => [own.id, own]));
       return needsOf(
@@ -307,6 +333,10 @@ class Visit implements ComputedVisit {
         this.shelf.all.map((own) => now.get(own.id) ?? own),
       );
     });
+  }
+
+  get sheets() {
+    return this.once('sheets', () => sheetsToCut(this.work.units, this.plan).reduce((sum, { count }) => sum + count, 0));
   }
 
   get materialsMinor() {
@@ -396,14 +426,29 @@ class Visit implements ComputedVisit {
         foils: totals.foils + painted.length,
         foilingMinutes: totals.foilingMinutes,
         bowls: bowls.ok ? bowls.bowls.length : 0,
-        toners: this.mix.toners.length,
+        sessions: bowls.ok ? mixingSessions(bowls.bowls.map(({ fromMinutes }) => fromMinutes)) : 0,
+        mixGrams: this.mixGrams,
+        toners: tonersOf(this.mix),
         root: this.mix.roots.length > 0,
+        recipes: this.mix.corrections.flatMap(({ id, name }) => {
+          const minor = this.colours.corrections.find((own) => own.id === id)?.result.priceMinor ?? 0;
+          return minor > 0 ? [{ name, minor }] : [];
+        }),
         lengthMm,
         densityPerCm2,
         addOns: this.mix.money.addOns,
         materialsMinor: this.materialsMinor,
       };
     });
+  }
+
+  /** Grams of mix for the foils: as it was read at the end of each formula, else as it is planned. */
+  private get mixGrams(): number {
+    const { amounts } = this.work;
+    return [...new Set(amounts.map(({ letter }) => letter))].reduce((sum, letter) => {
+      const planned = amounts.filter((own) => own.letter === letter).reduce((all, { powder, developer }) => all + powder + developer, 0);
+      return sum + (this.mix.used[letter]?.grams ?? planned);
+    }, 0);
   }
 
   get estimate() {
@@ -420,11 +465,10 @@ class Visit implements ComputedVisit {
         steps: this.steps,
         offers: offeredSteps({
           ...this.colours,
-          shelf: this.shelf,
+          ...this.colours.correcting,
           naturalLevel: this.consult.naturalLevel,
           goalLevel: this.consult.goalLevel,
           tone: this.consult.tone,
-          head: this.work.head,
         }),
         shelf: this.shelf,
         naturalLevel: this.consult.naturalLevel,
@@ -479,4 +523,19 @@ class Visit implements ComputedVisit {
       sayMoney,
     };
   }
+}
+
+/** Different toners of a mix: one in several places and times is one. */
+function tonersOf({ toners }: Pick<VisitMix, 'toners'>): number {
+  const whole = (parts: VisitMix['toners'][number]['parts']) => parts.reduce((sum, own) => sum + own.parts, 0);
+  return new Set(
+    toners.map(({ line, parts, ratio, volumes }) =>
+      JSON.stringify([
+        line,
+        ratio,
+        ratio > 0 ? volumes : 0,
+        parts.map(({ shade, parts: many }) => [shade, Math.round((1e6 * many) / whole(parts))]).sort(),
+      ]),
+    ),
+  ).size;
 }

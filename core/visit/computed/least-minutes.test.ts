@@ -6,7 +6,7 @@ import { headFactor } from '../../lift';
 import { USUAL_RANGE } from '../../products';
 import { visitOf } from './testing';
 
-const high = lightenerWith({ product: 'moth-high', volumes: 40, ratio: 2 });
+const high = lightenerWith({ lighteners: [{ product: 'moth-high', parts: 1 }], volumes: 40, ratio: 2 });
 const visit = (formula = high) =>
   visitOf({
     plan: inTurn(startPlan()),

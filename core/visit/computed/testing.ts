@@ -13,6 +13,7 @@ export const DEPOSIT: DepositFormula = {
   parts: [{ shade: 'sedge-6-natural', parts: 1 }],
   volumes: 10,
   ratio: 2,
+  additives: [],
   minutes: 20,
   reach: 'ends',
   ends: null,

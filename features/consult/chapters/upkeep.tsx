@@ -32,7 +32,7 @@ export function UpkeepChapter() {
         <NumberField label="Time for the foils" unit="min" min={10} max={600} value={consult.minutesAtMost ?? undefined} placeholder="no limit" parse={readWhole} onChange={(minutes) => set('time for the foils', { minutesAtMost: minutes ?? null })} />
         <div className="private">
           <NumberField
-            label="Budget" unit={prices.currency} min={0} max={100_000} value={consult.budgetMinor === null ? undefined : consult.budgetMinor / per} placeholder="no limit" parse={readWhole}
+            label="Budget" unit={prices.currency} min={0} max={10_000_000 / per} value={consult.budgetMinor === null ? undefined : consult.budgetMinor / per} placeholder="no limit" parse={readWhole}
             onChange={(amount) => set('budget', { budgetMinor: amount === undefined ? null : amount * per })}
           />
           <p className="mt-1 text-xs text-ink-soft">A real limit: what goes beyond it is said before the start.</p>

@@ -7,12 +7,14 @@ import { usualFormula } from '@/core/visit';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { NumberField } from '@/ui/number-field';
+import { useSaid } from '@/ui/measures';
 import { Segmented } from '@/ui/segmented';
 import { useMoney } from '../../house/context';
 import { useVisit } from '../../visit/store';
-import { readAmount, tenth, useAmounts } from '../amounts';
+import { readAmount, tenth, useAmounts, useAmountUnit } from '../amounts';
 import { HereCautions } from '../here-cautions';
 import { useComputed } from '../../visit/computed';
+import { Items } from '../tone/items';
 import { WeighForm } from '../weigh/weigh-form';
 import { weighedOf } from '../weigh/weighed';
 import { Blender } from './blender';
@@ -49,13 +51,14 @@ export function BowlsSheet() {
 
 function BowlSettings() {
   const { mix, editMix } = useVisit();
+  const unit = useAmountUnit();
   const bowl = (part: Partial<typeof mix.bowl>) => editMix('bowl', (own) => ({ ...own, bowl: { ...own.bowl, ...part } }), Object.keys(part).join());
   return (
     <div className="flex flex-wrap items-end gap-3">
       <div className="w-[116px]"><NumberField label="Most in a bowl" unit="g" min={20} max={500} value={mix.bowl.mostGrams} parse={readAmount} onChange={(mostGrams) => mostGrams !== undefined && bowl({ mostGrams })} /></div>
       <div className="w-[124px]"><NumberField label="Used within" unit="min" min={10} max={90} value={mix.bowl.usefulMinutes} parse={readAmount} onChange={(usefulMinutes) => usefulMinutes !== undefined && bowl({ usefulMinutes })} /></div>
-      <div className="w-[176px]"><Segmented label="Amounts in" value={mix.unit} options={UNITS} onChange={(unit) => editMix('unit of amounts', (own) => ({ ...own, unit }))} /></div>
-      {mix.unit === 'scoop' && <div className="w-[104px]"><NumberField label="A scoop" unit="g" min={2} max={60} value={mix.scoopGrams} parse={readAmount} onChange={(scoopGrams) => scoopGrams !== undefined && editMix('size of a scoop', (own) => ({ ...own, scoopGrams }), 'scoop')} /></div>}
+      <div className="w-[176px]"><Segmented label="Amounts in" value={unit} options={UNITS} onChange={(unit) => editMix('unit of amounts', (own) => ({ ...own, unit }))} /></div>
+      {unit === 'scoop' && <div className="w-[104px]"><NumberField label="A scoop" unit="g" min={2} max={60} value={mix.scoopGrams} parse={readAmount} onChange={(scoopGrams) => scoopGrams !== undefined && editMix('size of a scoop', (own) => ({ ...own, scoopGrams }), 'scoop')} /></div>}
     </div>
   );
 }
@@ -63,8 +66,9 @@ function BowlSettings() {
 function Bowls() {
   const visit = useComputed();
   const [open, setOpen] = useState<string>();
+  const said = useSaid();
   const { bowls } = visit.work;
-  if (!bowls.ok) return <p role="alert" className="card border-l-[3px] border-l-amber-bark p-4 text-base font-medium">{bowls.problem} Raise what a bowl holds, or thin the foil.</p>;
+  if (!bowls.ok) return <p role="alert" className="card border-l-[3px] border-l-amber-bark p-4 text-base font-medium">{said(bowls.problem)} Raise what a bowl holds, or thin the foil.</p>;
   if (bowls.bowls.length === 0) return <p className="card p-4 text-base text-ink-soft">No foils, no bowls.</p>;
   const weighing = bowls.bowls.find(({ label }) => label === open);
   return (
@@ -88,15 +92,11 @@ function BowlRow({ bowl, onWeigh }: { bowl: WorkBowl; onWeigh(): void }) {
     others > 0 && groupWords(groupsOf(bowl.units.map((at) => work.units[at]).filter(({ kind }) => kind !== 'foil'))),
   ].filter(Boolean).join(', ');
   return (
-    <li className="grid grid-cols-[64px_minmax(0,1fr)_auto] items-center gap-4 px-4 py-3" aria-label={`Bowl ${bowl.label}`}>
-      <p className="text-2xl leading-tight font-bold whitespace-nowrap">{bowl.label.replace(' ends', '')}{bowl.part === 'ends' && <span className="block text-xs font-semibold">ends</span>}</p>
+    <li className="grid grid-cols-[80px_minmax(0,1fr)_auto] items-center gap-4 px-4 py-3" aria-label={`Bowl ${bowl.label}`}>
+      <p className={`leading-tight font-bold ${bowl.label.length > 4 ? 'text-lg' : 'text-2xl whitespace-nowrap'}`}>{bowl.label}</p>
       <div className="min-w-0">
-        {items.ok ? (
-          <ul className="flex flex-wrap gap-x-5 gap-y-0.5">
-            {items.items.map((own) => <li key={own.product} className="whitespace-nowrap"><b className="text-lg">{say(own.grams, own.powder)}</b> <span className="text-base">{own.name}</span></li>)}
-          </ul>
-        ) : <p role="alert" className="text-base font-semibold text-rowan">It cannot be mixed: {items.problem}.</p>}
-        <p className="text-sm text-ink-soft">{what}; mixed at minute {Math.round(bowl.fromMinutes)}, used up by {Math.round(bowl.toMinutes)}; {say(bowl.mixed)} needed{items.ok && `, ${say(items.total)} mixed`}</p>
+        <Items read={items} />
+        <p className="text-sm text-ink-soft">{bowl.part === 'second' && 'Second application: '}{what}; mixed at minute {Math.round(bowl.fromMinutes)}, used by minute {Math.round(bowl.toMinutes)}; {say(bowl.mixed)} needed{items.ok && `, ${say(items.total)} mixed`}</p>
       </div>
       <Button small onClick={onWeigh} disabled={!items.ok}>{done === 'all' ? 'Weighed' : done === 'some' ? 'Go on weighing' : 'Weigh'}</Button>
     </li>
@@ -174,7 +174,7 @@ function AddFormula() {
   };
   const deposit = () => {
     const shade = line && shelf.shadesOf(line.id)[0];
-    if (shade) editMix(`formula ${letter} added`, (mix) => ({ ...mix, formulas: { ...mix.formulas, [letter]: { kind: 'deposit', line: line.id, parts: [{ shade: shade.id, parts: 1 }], volumes: Math.min(10, line.volumes.most), ratio: line.ratio.usual, minutes: line.minutes.most, reach: 'ends', ends: null } } }));
+    if (shade) editMix(`formula ${letter} added`, (mix) => ({ ...mix, formulas: { ...mix.formulas, [letter]: { kind: 'deposit', line: line.id, parts: [{ shade: shade.id, parts: 1 }], volumes: Math.min(10, line.volumes.most), ratio: line.ratio.usual, additives: [], minutes: line.minutes.usual ?? line.minutes.most, reach: 'ends', ends: null } } }));
   };
   return (
     <div className="flex gap-2">

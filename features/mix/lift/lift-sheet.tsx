@@ -2,17 +2,17 @@
 
 import { useState } from 'react';
 import { cssColour, undercoatHair, undercoatsBetween } from '@/core/lift';
-import { curveOf, type LiftRow, type StrengthIdea } from '@/core/work';
+import { curveOf, numberWords, takeStrength, type LiftRow, type StrengthIdea } from '@/core/work';
 import { formatLevel } from '@/core/units';
-import { recordedTests, type VisitMix } from '@/core/visit';
+import { recordedTests } from '@/core/visit';
 import { Button } from '@/ui/button';
 import { HairSwatch } from '@/ui/hair-swatch';
+import { useSaid } from '@/ui/measures';
 import { NumberField } from '@/ui/number-field';
 import { Select } from '@/ui/select';
 import { sayDay } from '../../shared';
 import { useVisit } from '../../visit/store';
-import type { VisitWork } from '../../visit/types';
-import { readAmount, tenth } from '../amounts';
+import { readAmount, tenth, useAmounts } from '../amounts';
 import { useComputed } from '../../visit/computed';
 import { LiftChart } from './lift-chart';
 
@@ -66,12 +66,13 @@ function Curve({ row: panel }: { row: LiftRow }) {
   );
 }
 
-function ReadyWords({ row: { ready, limitMinutes, atLimit, target, oldestBowlMinutes, readyFromOldest } }: { row: LiftRow }) {
+function ReadyWords({ row: { ready, lift, limitMinutes, atLimit, target, oldestBowlMinutes, readyFromOldest } }: { row: LiftRow }) {
   if (ready === null || ready.minutes > limitMinutes) {
     return <><b className="text-amber-bark">Level {tenth(target)} is not expected{ready && ` within ${limitMinutes} min`}.</b> At {limitMinutes} min: level {tenth(atLimit.level)}, between {tenth(atLimit.low)} and {tenth(atLimit.high)}.</>;
   }
   const late = readyFromOldest === null ? 'not expected from its oldest bowl' : readyFromOldest - ready.minutes >= 1 ? `${Math.round(readyFromOldest)} min from a bowl ${Math.round(oldestBowlMinutes)} min old` : undefined;
-  return <><b>Ready after about {Math.round(ready.minutes)} min</b>, between {Math.round(ready.soonest)} and {ready.latest === null ? 'never' : `${Math.round(ready.latest)} min`}{late && `; ${late}`}.</>;
+  const { second, warmth } = lift;
+  return <><b>Ready after about {Math.round(ready.minutes)} min</b>{second && `, painted again at ${Math.round(second.afterMinutes)}`}{warmth && warmth.fromMinutes > 0 && `, warm from ${Math.round(warmth.fromMinutes)} on`}, between {Math.round(ready.soonest)} and {ready.latest === null ? 'never' : `${Math.round(ready.latest)} min`}{late && `; ${late}`}.</>;
 }
 
 function Rows({ rows, chosen, onChoose }: { rows: readonly LiftRow[]; chosen: string; onChoose(key: string): void }) {
@@ -105,22 +106,27 @@ function Rows({ rows, chosen, onChoose }: { rows: readonly LiftRow[]; chosen: st
   );
 }
 
-/** What a strength would suit better, by the schools of the house, with one press to take it. */
+/** What strength would suit some foils better, by the schools of the house: which, what changes, and one press to take it. */
 function Ideas() {
   const visit = useComputed();
   const { editVisit } = useVisit();
-  const { ideas } = visit;
-  const together = useTogether();
+  const { strength } = useAmounts();
+  const said = useSaid();
+  const { ideas, work } = visit;
   if (ideas.length === 0) return null;
-  const take = (idea: StrengthIdea) => editVisit(`${idea.name}: ${tenth(idea.volumes)} vol`, (work) => withStrength(work, idea, visit.work.letters));
+  const take = (idea: StrengthIdea) => editVisit(`${idea.name}: ${strength(idea.volumes)}`, (before) => ({ ...before, ...takeStrength(before, idea, work) }));
   return (
     <section aria-label="Suggested strengths" className="card p-4">
       <h2 className="mb-1 text-md font-bold">Other strengths, by the schools of this house</h2>
       <ul className="grid">
-        {together(ideas).map((idea) => (
-          <li key={`${idea.panel}${idea.letter}`} className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-4 border-t border-line py-2 first:border-t-0">
-            <p className="text-base"><b>{idea.name}, {idea.letter}: {tenth(idea.volumes)} vol</b> instead of {tenth(idea.now)}. <span className="text-sm text-ink-soft">{idea.why}</span></p>
-            <Button small onClick={() => take(idea)}>Take it</Button>
+        {ideas.map((idea) => (
+          <li key={`${idea.name}${idea.letter}${idea.volumes}`} className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-4 border-t border-line py-2 first:border-t-0">
+            <div>
+              <p className="text-base"><b>{idea.name}: {strength(idea.volumes)}</b> instead of {strength(idea.now)}, {numberWords(work.units.filter(({ id }) => idea.units.includes(id)))} ({idea.letter}).</p>
+              <p className="text-sm">{changeWords(idea)}{idea.caution && `; ${said(idea.caution)}`}.</p>
+              <p className="text-sm text-ink-soft">{said(idea.why)}</p>
+            </div>
+            <Button small onClick={() => take(idea)}>Apply</Button>
           </li>
         ))}
       </ul>
@@ -128,39 +134,19 @@ function Ideas() {
   );
 }
 
-/** One suggestion for a formula where all its panels ask for the same; it is then taken for the formula as it is. */
-function useTogether(): (ideas: readonly StrengthIdea[]) => StrengthIdea[] {
-  const { work: { units } } = useComputed();
-  return (ideas) => ideas.flatMap((idea, i) => {
-    const alike = ideas.filter((own) => own.letter === idea.letter && own.volumes === idea.volumes && own.why === idea.why);
-    const panels = new Set(units.filter(({ letter, kind }) => letter === idea.letter && (kind === 'foil' || kind === 'open-air')).map(({ panel }) => panel));
-    if (alike.length < panels.size || panels.size === 1) return [idea];
-    return ideas.indexOf(alike[0]) === i ? [{ ...idea, panel: EVERY, name: 'Every panel' }] : [];
-  });
-}
-const EVERY = '*';
-
-/** The visit with a strength taken for one panel: where other panels share the formula, the panel gets a letter of its own. */
-function withStrength(work: VisitWork, idea: StrengthIdea, rows: readonly { readonly letter: string; readonly formula: VisitMix['formulas'][string] }[]): VisitWork {
-  const own = work.mix.formulas[idea.letter] ?? rows.find(({ letter }) => letter === idea.letter)?.formula;
-  if (own?.kind !== 'lift') return work;
-  const next = { ...own, volumes: idea.volumes, bottles: null };
-  const lettersOf = ({ formula, rotation }: VisitWork['plan']['panels'][number]) => [formula, ...(rotation?.sequence ?? '')];
-  const shared = idea.panel !== EVERY && work.plan.panels.some((panel) => panel.id !== idea.panel && !panel.muted && lettersOf(panel).includes(idea.letter));
-  const withFormula = (letter: string) => ({ ...work.mix, formulas: { ...work.mix.formulas, [letter]: next } });
-  if (!shared) return { ...work, mix: withFormula(idea.letter) };
-  const same = Object.entries(work.mix.formulas).find(([, formula]) => JSON.stringify(formula) === JSON.stringify(next))?.[0];
-  const letter = same ?? [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ'].find((free) => !(free in work.mix.formulas) && !work.plan.panels.some((panel) => lettersOf(panel).includes(free)));
-  if (letter === undefined) return work;
-  const swap = (text: string) => text.replaceAll(idea.letter, letter);
-  const panels = work.plan.panels.map((panel) => (panel.id === idea.panel ? { ...panel, formula: swap(panel.formula), rotation: panel.rotation && { ...panel.rotation, sequence: swap(panel.rotation.sequence) } } : panel));
-  return { ...work, plan: { ...work.plan, panels }, mix: withFormula(letter) };
+/** What changes: `Ready after 31 min instead of 22, level 9 as before`. */
+function changeWords({ from, to }: StrengthIdea): string {
+  const ready = (minutes: number | null) => (minutes === null ? 'not in time' : `${Math.round(minutes)} min`);
+  const minutes = to.minutes === null ? (from.minutes === null ? 'Not ready in time, as before' : `Not ready in time; ${ready(from.minutes)} now`) : `Ready after ${ready(to.minutes)} instead of ${ready(from.minutes)}`;
+  const same = Math.abs(to.level - from.level) < 0.05;
+  return `${minutes}, level ${tenth(to.level)}${same ? ' as before' : ` instead of ${tenth(from.level)}`}`;
 }
 
 function StrandTests({ row: panel }: { row: LiftRow }) {
   const { mix, editMix, bundle } = useVisit();
   const visit = useComputed();
   const recorded = recordedTests(bundle.safety.tests, bundle.heldOn).filter(({ volumes, minutes, from, level }) => volumes !== null && minutes !== null && from !== null && level !== null);
+  const { strength } = useAmounts();
   const [minutes, setMinutes] = useState<number>();
   const [level, setLevel] = useState<number>();
   const { factor, low, high, readings, disagree } = visit.work.head;
@@ -180,7 +166,7 @@ function StrandTests({ row: panel }: { row: LiftRow }) {
       </p>
       {recorded.length > 0 && (
         <ul className="grid gap-1 text-base text-ink-soft">
-          {recorded.map(({ onDay, volumes, minutes: after, from, level: read }) => <li key={`${onDay}${after}`}>On record, {sayDay(onDay)}: {tenth(volumes!)} vol, level {formatLevel(from!)} → {formatLevel(read!)} after {after} min</li>)}
+          {recorded.map(({ onDay, volumes, minutes: after, from, level: read }) => <li key={`${onDay}${after}`}>On record, {sayDay(onDay)}: {strength(volumes!)}, level {formatLevel(from!)} → {formatLevel(read!)} after {after} min</li>)}
         </ul>
       )}
       {mix.tests.length > 0 && (

@@ -94,7 +94,7 @@ function Agreed() {
   const money = useMoney();
   const per = minorPerUnit(prices.currency);
   const digits = per === 1 ? 0 : Math.round(Math.log10(per));
-  const read = (text: string): number | undefined => (new RegExp(`^\\d{1,7}([.,]\\d{1,${Math.max(1, digits)}})?$`).test(text.trim()) && (digits > 0 || /^\d+$/.test(text.trim())) ? Number(text.trim().replace(',', '.')) : undefined);
+  const read = (text: string): number | undefined => (new RegExp(`^\\d{1,9}([.,]\\d{1,${Math.max(1, digits)}})?$`).test(text.trim()) && (digits > 0 || /^\d+$/.test(text.trim())) ? Number(text.trim().replace(',', '.')) : undefined);
   const set = (label: string, part: Partial<VisitMoney>, gesture?: string) => editMix(label, (own) => ({ ...own, money: { ...own.money, ...part } }), gesture);
   const { agreed, payments } = mix.money;
   const paid = paidOf(agreed?.minor ?? estimate.totalMinor, payments);
@@ -105,7 +105,7 @@ function Agreed() {
     <section aria-label="Agreed and paid" className="card grid gap-3 p-5">
       <h2 className="text-xl font-bold wide">Agreed and paid</h2>
       <div className="grid grid-cols-[minmax(0,1fr)_auto] items-end gap-3">
-        <NumberField label="Agreed amount" unit={prices.currency} min={0} max={1_000_000} value={agreed ? agreed.minor / per : undefined} placeholder="not agreed yet" parse={read} onChange={(value) => set('agreed amount', { agreed: value === undefined ? null : { minor: Math.round(value * per), on: today(timeZone) } }, 'agreed')} />
+        <NumberField label="Agreed amount" unit={prices.currency} min={0} max={100_000_000 / per} value={agreed ? agreed.minor / per : undefined} placeholder="not agreed yet" parse={read} onChange={(value) => set('agreed amount', { agreed: value === undefined ? null : { minor: Math.round(value * per), on: today(timeZone) } }, 'agreed')} />
         <Button onClick={() => set('the estimate is agreed', { agreed: { minor: estimate.totalMinor, on: today(timeZone) } })}>Agree on {money(estimate.totalMinor)}</Button>
       </div>
       {agreed && (
@@ -125,7 +125,7 @@ function Agreed() {
       >
         <div className="grid grid-cols-3 gap-3">
           <Select label="What" value={what} options={PAYMENTS} onChange={setWhat} />
-          <NumberField key={payments.length} label="Amount" unit={prices.currency} min={0} max={1_000_000} value={amount} parse={read} onChange={setAmount} />
+          <NumberField key={payments.length} label="Amount" unit={prices.currency} min={0} max={100_000_000 / per} value={amount} parse={read} onChange={setAmount} />
           <Select label="How" value={how} options={HOW.map((value) => ({ value, words: value }))} onChange={setHow} />
         </div>
         <Button type="submit" disabled={amount === undefined}>Take it down</Button>

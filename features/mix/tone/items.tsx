@@ -1,11 +1,14 @@
 'use client';
 
 import type { ItemsRead } from '@/core/bowl';
+import { useSaid } from '@/ui/measures';
 import { useAmounts } from '../amounts';
 
 /** What is weighed, in one line. */
 export function Items({ read }: { read: ItemsRead }) {
-  const { say } = useAmounts();
-  if (!read.ok) return <p role="alert" className="text-base font-semibold text-rowan">It cannot be mixed: {read.problem}.</p>;
-  return <ul className="flex flex-wrap gap-x-5 gap-y-0.5">{read.items.map((own) => <li key={own.product}><b className="text-lg">{say(own.grams, own.powder)}</b> <span className="text-base">{own.name}</span></li>)}</ul>;
+  const { sayAll } = useAmounts();
+  const said = useSaid();
+  if (!read.ok) return <p role="alert" className="text-base font-semibold text-rowan">It cannot be mixed: {said(read.problem)}.</p>;
+  const amounts = sayAll(read.items);
+  return <ul className="flex flex-wrap gap-x-5 gap-y-0.5">{read.items.map((own, i) => <li key={own.product} className="whitespace-nowrap"><b className="text-lg">{amounts[i]}</b> <span className="text-base">{said(own.name)}</span></li>)}</ul>;
 }

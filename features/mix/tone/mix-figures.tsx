@@ -25,9 +25,11 @@ const FIELDS = [
 
 /** Amount, ratio, strength and time of a toner or a root colour. */
 export function MixFigures({ own, set }: MixFiguresProps) {
+  // What is used as it comes has no developer.
+  const fields = FIELDS.filter(({ key }) => own.ratio > 0 || (key !== 'ratio' && key !== 'volumes'));
   return (
     <div className="grid grid-cols-4 gap-3">
-      {FIELDS.map(({ key, said, ...field }) => (
+      {fields.map(({ key, said, ...field }) => (
         <NumberField
           key={key}
           {...field}

@@ -1,26 +1,29 @@
 'use client';
 
 import { familyName, ZONE_FAMILIES, zonesOf } from '@/core/head';
-import { cssColour, undercoatHair } from '@/core/lift';
-import { levelWhere, tonerIdeas, usualSpot, usualWash } from '@/core/mix';
-import { capital, formatLevel } from '@/core/units';
-import { EVERYWHERE, HAIR_STATE_WORDS, HAIR_STATES, placeWords, type Correction, type HairState, type VisitToner } from '@/core/visit';
+import { cssColour, needsNoToner, undercoatHair } from '@/core/lift';
+import { levelWhere, nearestInTheHouse, tonerIdeas, type TonerIdea } from '@/core/mix';
+import { capital } from '@/core/units';
+import { EVERYWHERE, HAIR_STATE_WORDS, HAIR_STATES, placeWords, type HairState, type VisitToner } from '@/core/visit';
 import { Button } from '@/ui/button';
 import { HairSwatch } from '@/ui/hair-swatch';
-import { NumberField } from '@/ui/number-field';
+import { useSaid } from '@/ui/measures';
 import { Select } from '@/ui/select';
 import { useVisit } from '../../visit/store';
-import { readAmount, tenth } from '../amounts';
+import { tenth } from '../amounts';
 import { changed, freshId } from '../edit';
 import { HereCautions } from '../here-cautions';
 import { LockedPart } from '../locked';
 import { useComputed } from '../../visit/computed';
+import { Corrections } from './corrections';
+import { Fading } from './fading';
 import { PlaneChart } from './plane';
 import { Items } from './items';
 import { MixFigures } from './mix-figures';
 import { PlaceField } from '../../places/place-field';
 import { RootCards } from './root-card';
 import { ShadeParts } from './shade-parts';
+import { TargetField } from './target-field';
 
 const BALANCE_WORDS = { under: 'Under-toned: warmth is left.', just: 'Just right.', over: 'Over-toned: it goes flat or cool.' } as const;
 
@@ -75,7 +78,7 @@ function Toners() {
     const [shade] = [...shelf.shadesOf(line.id)].sort((a, b) => Number(a.tone === 'clear') - Number(b.tone === 'clear') || Math.abs(a.level - level) - Math.abs(b.level - level));
     editMix('toner added', (own) => ({
       ...own,
-      toners: [...own.toners, { id: freshId(own.toners, 'toner'), place: EVERYWHERE, line: line.id, parts: [{ shade: shade.id, parts: 1 }], grams: 60, ratio: line.ratio.usual, volumes: Math.max(5, line.volumes.least), minutes: Math.min(15, line.minutes.most), state: 'damp' }],
+      toners: [...own.toners, { id: freshId(own.toners, 'toner'), place: EVERYWHERE, line: line.id, parts: [{ shade: shade.id, parts: 1 }], grams: 60, ratio: line.ratio.usual, volumes: Math.max(5, line.volumes.least), minutes: line.minutes.usual ?? Math.min(15, line.minutes.most), state: 'damp', target: null }],
     }));
   };
   return (
@@ -84,16 +87,27 @@ function Toners() {
         <h2 className="text-xl font-bold wide">Toner</h2>
         <Button small onClick={add} disabled={!line}>Add a toner</Button>
       </header>
-      {mix.toners.length === 0 && <p className="card p-4 text-base text-ink-soft">No toner yet. Some results need none: look at the rinsed hair first.</p>}
+      {mix.toners.length === 0 && <NoToner />}
       {mix.toners.map((toner, i) => <LockedPart key={toner.id} step={`toner ${toner.id}`}><TonerCard toner={toner} number={i + 1} of={mix.toners.length} /></LockedPart>)}
     </section>
   );
+}
+
+/** Nothing is toned: whether that is right, by what is wished. */
+function NoToner() {
+  const { consult } = useVisit();
+  const { colours } = useComputed();
+  const level = levelWhere(EVERYWHERE, colours.reached);
+  const found = level === null ? null : needsNoToner(level, consult.tone ?? 'neutral');
+  if (found?.needless) return <p role="status" className="card p-4 text-base"><b className="text-leaf">No toner needed:</b> level {tenth(level!)} is {consult.tone ?? 'neutral'} already, by the estimate. Look at the rinsed hair.</p>;
+  return <p className="card p-4 text-base text-ink-soft">No toner yet. Some results need none: look at the rinsed hair first.</p>;
 }
 
 function TonerCard({ toner, number, of }: { toner: VisitToner; number: number; of: number }) {
   const { consult, editMix } = useVisit();
   const visit = useComputed();
   const { shelf } = visit;
+  const said = useSaid();
   const line = shelf.line(toner.line);
   const found = visit.colours.toners.find(({ id }) => id === toner.id)?.result;
   const set = (label: string, part: Partial<VisitToner>) => editMix(`toner ${number}: ${label}`, (own) => ({ ...own, toners: changed(own.toners, toner.id, (before) => ({ ...before, ...part })) }), `${toner.id} ${Object.keys(part).join()}`);
@@ -103,7 +117,16 @@ function TonerCard({ toner, number, of }: { toner: VisitToner; number: number; o
       toners.splice(number - 1 + by, 0, ...toners.splice(number - 1, 1));
       return { ...own, toners };
     });
-  const ideas = line && found?.ok ? tonerIdeas(line, shelf, found.meets, toner.minutes, consult.tone, visit.colours.porous) : [];
+  const wish = toner.target ?? consult.tone ?? 'neutral';
+  const wanted = found?.ok ? { level: found.meets, wish, porous: visit.colours.porous } : null;
+  const ideas = line && wanted ? tonerIdeas(line, shelf, { ...wanted, minutes: toner.minutes }) : [];
+  const [nearest] = wanted ? nearestInTheHouse(shelf, wanted) : [];
+  // Another line is named only where it comes nearer than anybody would overlook.
+  const other = nearest && nearest.line !== toner.line && nearest.toned.difference + 2 < (ideas[0]?.toned.difference ?? Infinity) ? nearest : undefined;
+  const takeIdea = ({ line: id, parts }: TonerIdea) => {
+    const next = shelf.line(id)!;
+    set('taken from what is near', { parts, ...(id !== toner.line && { line: id, ratio: next.ratio.usual, minutes: next.minutes.usual ?? next.minutes.most, volumes: Math.max(next.volumes.least, Math.min(next.volumes.most, toner.volumes)) }) });
+  };
   return (
     <article aria-label={`Toner ${number}`} className="card grid gap-4 p-4">
       <header className="flex items-center gap-3">
@@ -121,17 +144,18 @@ function TonerCard({ toner, number, of }: { toner: VisitToner; number: number; o
               onChange={(id) => {
                 const next = shelf.line(id);
                 const shade = shelf.shadesOf(id)[0];
-                if (next && shade) set('line', { line: id, parts: [{ shade: shade.id, parts: 1 }], ratio: next.ratio.usual });
+                if (next && shade) set('line', { line: id, parts: [{ shade: shade.id, parts: 1 }], ratio: next.ratio.usual, volumes: Math.max(next.volumes.least, Math.min(next.volumes.most, toner.volumes)) });
               }}
             />
             <Select label="Hair" value={toner.state} options={HAIR_STATES.map((value) => ({ value, words: HAIR_STATE_WORDS[value] }))} onChange={(state: HairState) => set('state of hair', { state })} />
           </div>
           <ShadeParts line={toner.line} parts={toner.parts} onChange={(parts) => set('shades', { parts })} />
           <MixFigures own={toner} set={set} />
+          <TargetField target={toner.target ?? null} tone={consult.tone ?? 'neutral'} level={found?.ok ? found.meets : consult.goalLevel} onChange={(target) => set('target', { target })} />
         </div>
         {found?.ok && <PlaneChart toned={found.toned} />}
       </div>
-      {found && !found.ok && <p role="alert" className="text-base font-semibold text-rowan">It cannot be worked out: {found.problem}.</p>}
+      {found && !found.ok && <p role="alert" className="text-base font-semibold text-rowan">It cannot be worked out: {said(found.problem)}.</p>}
       {found?.ok && (
         <>
           <div>
@@ -140,13 +164,14 @@ function TonerCard({ toner, number, of }: { toner: VisitToner; number: number; o
               <b className={found.toned.balance === 'just' ? 'text-leaf' : 'text-amber-bark'}>{BALANCE_WORDS[found.toned.balance]}</b> On level {tenth(found.meets)}{found.level !== null && <>, a toner of level {tenth(found.level)}</>}
               {found.clearShare > 0 && <>, {Math.round(found.clearShare * 100)} % clear</>}; watch it, {toner.minutes} min. An estimate; {visit.colours.porous ? 'porous hair takes it sooner.' : 'a strand first tells more.'}
             </p>
-            {found.notes.map((note) => <p key={note} className="text-sm font-medium text-amber-bark">{note}</p>)}
+            <Fading toned={found.toned} />
+            {found.notes.map((note) => <p key={note} className="text-sm font-medium text-amber-bark">{said(note)}</p>)}
             {line?.note && <p className="text-sm text-ink-soft">{line.name}: {line.note}</p>}
           </div>
           {ideas.length > 0 && (
             <div className="flex flex-wrap items-center gap-2">
-              <span className="text-sm text-ink-soft">Nearest to {consult.tone ?? 'neutral'}:</span>
-              {ideas.map(({ words, parts }) => <Button key={words} small onClick={() => set('taken from what is near', { parts })}>{words}</Button>)}
+              <span className="text-sm text-ink-soft">Nearest to {typeof wish === 'string' ? wish : 'the target'}:</span>
+              {[...ideas, ...(other ? [other] : [])].map((idea) => <Button key={idea.words} small onClick={() => takeIdea(idea)}><HairSwatch colour={cssColour(idea.toned.colours.after)} width={22} height={14} /> {idea.words}, {differenceWords(idea.toned)}</Button>)}
             </div>
           )}
         </>
@@ -155,56 +180,8 @@ function TonerCard({ toner, number, of }: { toner: VisitToner; number: number; o
   );
 }
 
-function Corrections() {
-  const { mix, editMix, consult } = useVisit();
-  const visit = useComputed();
-  const { shelf } = visit;
-  const reached = levelWhere(EVERYWHERE, visit.colours.reached) ?? consult.goalLevel;
-  const add = (own: Correction) => editMix('correction added', (before) => ({ ...before, corrections: [...before.corrections, own] }));
-  const half = (level: number) => Math.round(Math.min(10, Math.max(1, level)) * 2) / 2;
-  const line = shelf.depositLine;
-  const spot = line && usualSpot(freshId(mix.corrections, 'spot'), line, shelf, half(reached));
-  return (
-    <section aria-label="Corrections" className="card grid gap-3 p-4">
-      <header className="flex flex-wrap items-center justify-between gap-2">
-        <h2 className="text-md font-bold">Corrections</h2>
-        <span className="flex gap-2">
-          <Button small disabled={shelf.lighteners.length === 0} onClick={() => add(usualWash(freshId(mix.corrections, 'wash'), shelf.lighteners[0].id, half(reached)))}>Bleach wash</Button>
-          <Button small disabled={!spot} onClick={() => spot && add(spot)}>
-            Spot repair
-          </Button>
-        </span>
-      </header>
-      {mix.corrections.length === 0 && <p className="text-base text-ink-soft">For ends that are stuck, or a spot that came out too light.</p>}
-      {mix.corrections.map((own) => <LockedPart key={own.id} step={`correction ${own.id}`}><CorrectionRow own={own} /></LockedPart>)}
-    </section>
-  );
-}
-
-function CorrectionRow({ own }: { own: Correction }) {
-  const { editMix } = useVisit();
-  const visit = useComputed();
-  const result = visit.colours.corrections.find(({ id }) => id === own.id)?.result;
-  const name = own.kind === 'spot' ? 'Spot repair' : 'Bleach wash';
-  const set = (part: Partial<Correction>) => editMix(name.toLowerCase(), (before) => ({ ...before, corrections: changed(before.corrections, own.id, (was) => ({ ...was, ...part }) as Correction) }), `${own.id} ${Object.keys(part).join()}`);
-  const level = own.kind === 'spot' ? own.level : own.from;
-  return (
-    <article aria-label={name} className="grid gap-2 border-t border-line pt-3">
-      <header className="flex items-center justify-between"><h3 className="text-base font-semibold">{name}</h3><Button small look="quiet" onClick={() => editMix(`${name.toLowerCase()} removed`, (before) => ({ ...before, corrections: before.corrections.filter(({ id }) => id !== own.id) }))}>Remove</Button></header>
-      <div className="grid grid-cols-5 gap-3">
-        <PlaceField place={own.place} onChange={(place) => set({ place })} />
-        <Select label={own.kind === 'spot' ? 'To match' : 'Stuck at'} value={String(level)} options={Array.from({ length: 19 }, (_, i) => 1 + i / 2).map((value) => ({ value: String(value), words: formatLevel(value) }))} onChange={(text) => set(own.kind === 'spot' ? { level: Number(text) } : { from: Number(text) })} />
-        <NumberField label="In all" unit="g" min={5} max={200} value={own.grams} parse={readAmount} onChange={(grams) => grams !== undefined && set({ grams })} />
-        <NumberField label="Strength" unit="vol" min={1} max={40} value={own.volumes} parse={readAmount} onChange={(volumes) => volumes !== undefined && set({ volumes })} />
-        <NumberField label="Time" unit="min" min={1} max={60} value={own.minutes} parse={readAmount} onChange={(minutes) => minutes !== undefined && set({ minutes })} />
-      </div>
-      {own.kind === 'spot' && <ShadeParts line={own.line} parts={own.parts} onChange={(parts) => set({ parts })} />}
-      {result && (
-        <div>
-          <Items read={result.items} />
-          <p className="text-sm text-ink-soft">{own.kind === 'bleach-wash' && `${tenth(result.volumes)} vol on the hair; ${result.level === null ? '' : `level ${tenth(result.level)} expected after ${own.minutes} min, estimated. `}`}{result.notes.join(' ')}</p>
-        </div>
-      )}
-    </article>
-  );
+/** How far from the wish, and what warmth is left: `1.4 off, a little warm`. */
+function differenceWords({ difference, warmth }: TonerIdea['toned']): string {
+  const warm = warmth > 0.02 ? 'warm' : warmth > 0.008 ? 'a little warm' : warmth < -0.02 ? 'cool' : warmth < -0.008 ? 'a little cool' : 'no warmth left';
+  return `${tenth(difference)} off, ${warm}`;
 }

@@ -1,0 +1,9 @@
+import { csvResponse } from '@/features/csv-response';
+import { toBuyTable } from '@/features/products/to-buy';
+
+/** What is to be bought before the bookings of the next week run out of it, as a table that spreadsheets open. */
+export async function GET() {
+  const table = await toBuyTable();
+  if (table === undefined) return new Response('You are signed out. Sign in again.', { status: 401 });
+  return csvResponse(table, 'to-buy.csv');
+}

@@ -1,0 +1,15 @@
+import type { Shelf } from '../products';
+import type { ShadePart } from '../visit';
+
+/** Level of shades by their parts; null for clear alone or where none is in the house. */
+export function levelOfShades(parts: readonly ShadePart[], shelf: Shelf): number | null {
+  let sum = 0;
+  let all = 0;
+  for (const { shade, parts: many } of parts) {
+    const own = shelf.shade(shade);
+    if (!own || own.tone === 'clear') continue;
+    sum += own.level * many;
+    all += many;
+  }
+  return all === 0 ? null : sum / all;
+}

@@ -1,0 +1,60 @@
+'use client';
+
+import { addedGrams, DROPS_FOR_GRAMS, strengthOf } from '@/core/bowl';
+import { productsOf } from '@/core/products';
+import { ADDED_UNITS, type Added, type AddedUnit, type Formula } from '@/core/visit';
+import { NumberField } from '@/ui/number-field';
+import { Select } from '@/ui/select';
+import { useComputed } from '../../visit/computed';
+import { readAmount, useAmounts } from '../amounts';
+import { useFormulaEdit } from '../edit';
+
+const UNIT_WORDS: Readonly<Record<AddedUnit, string>> = { g: 'g for 10 g', drops: `drops for ${DROPS_FOR_GRAMS} g`, '%': '% of the mix' };
+/** Grams are typed for ten grams of powder or colour: for one they are too small to read. */
+const shown = ({ amount, unit }: Added) => (unit === 'g' ? Math.round(amount * 100) / 10 : amount);
+
+/** What stands beside lightener or colour in the bowl, in grams, drops or per cent. */
+export function Additives({ letter, formula }: { letter: string; formula: Formula }) {
+  const { shelf } = useComputed();
+  const { set } = useFormulaEdit(letter);
+  const change = (words: string, additives: readonly Added[]) => set(words, (own) => ({ ...own, additives }), `${letter} additives`);
+  return (
+    <fieldset className="grid gap-2">
+      <legend className="mb-1 text-sm font-semibold">Beside it in the bowl</legend>
+      {productsOf(shelf.all, 'additive').map((own) => {
+        const added = formula.additives.find(({ product }) => product === own.id);
+        const others = formula.additives.filter(({ product }) => product !== own.id);
+        const unit = added?.unit ?? 'g';
+        const take = (value: number | undefined) => change(own.name, value ? [...others, { product: own.id, amount: unit === 'g' ? value / 10 : value, unit }] : others);
+        return (
+          <div key={own.id} className="grid grid-cols-[minmax(0,1fr)_84px_124px] items-center gap-2">
+            <span className="text-base">{own.name}{added && <Weakens formula={formula} added={added} />}</span>
+            <NumberField label={`${own.name} in ${letter}`} hideLabel unit="" min={0.05} max={100} value={added ? shown(added) : undefined} placeholder={`none (${Math.round(own.perGram * 100) / 10})`} parse={readAmount} onChange={take} />
+            {added ? (
+              <Select
+                label={`How ${own.name.toLowerCase()} is measured in ${letter}`} hideLabel value={unit}
+                options={ADDED_UNITS.filter((value) => value !== 'drops' || own.dropGrams !== undefined || unit === 'drops').map((value) => ({ value, words: UNIT_WORDS[value] }))}
+                onChange={(next) => change(`${own.name} in ${next}`, [...others, inUnit(added, next, formula.ratio, own.dropGrams)])}
+              />
+            ) : <span className="text-sm text-ink-soft">{UNIT_WORDS.g}</span>}
+          </div>
+        );
+      })}
+    </fieldset>
+  );
+}
+
+/** The same amount, measured otherwise. */
+function inUnit({ product, amount, unit }: Added, next: AddedUnit, ratio: number, dropGrams = 0.05): Added {
+  const grams = unit === 'g' ? amount : unit === '%' ? (amount / 100) * (1 + ratio) : (amount * dropGrams) / DROPS_FOR_GRAMS;
+  const value = next === 'g' ? grams : next === '%' ? (100 * grams) / (1 + ratio) : (grams * DROPS_FOR_GRAMS) / dropGrams;
+  return { product, unit: next, amount: next === 'drops' ? Math.max(1, Math.round(value)) : Math.max(0.01, Math.round(100 * value) / 100) };
+}
+
+function Weakens({ formula, added }: { formula: Formula; added: Added }) {
+  const { shelf } = useComputed();
+  const { strength } = useAmounts();
+  const read = addedGrams(added, formula.ratio, shelf);
+  if (!read.ok || !read.product.weakens || formula.ratio === 0) return null;
+  return <span className="text-sm text-ink-soft">, weakens to {strength(strengthOf(formula.volumes, formula.ratio, read.grams))}</span>;
+}
