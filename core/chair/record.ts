@@ -27,6 +27,10 @@ export interface UnitRecord {
   readonly why: string | null;
 }
 
+/** Whether a unit was on past its maker's limit; each application has its own. */
+export const wasPastLimit = ({ on, earlier, limitMinutes }: Pick<UnitRecord, 'on' | 'earlier' | 'limitMinutes'>): boolean =>
+  on !== null && Math.max(earlier, on - earlier) > limitMinutes;
+
 /** What was planned and placed of one kind in one panel with one letter. */
 export interface PanelLine {
   readonly panel: string;
@@ -108,7 +112,7 @@ export function recordOf(script: ServiceScript, state: ServiceState): ServiceRec
     };
   }));
   const done = units.filter(({ placed }) => placed !== null);
-  const over = done.filter(({ on, earlier, limitMinutes }) => on !== null && on - earlier > limitMinutes);
+  const over = done.filter(wasPastLimit);
   const levels = state.blocks.flatMap(({ block, checks, units: own }) => {
     const last = checks.at(-1);
     const first = Math.min(...own.flatMap(({ closedAt }) => closedAt ?? []));

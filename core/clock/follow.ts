@@ -172,13 +172,17 @@ class Follower {
 
   /** Pulls what could not be pulled in time after the next foil; false where the next foil may be placed. */
   private pullsFirst(closed: number, by: number): boolean {
-    const { head, hopeless } = this;
+    const { head, hopeless, question } = this;
     const { pullEach, away } = this.question.rules;
     const { hand, change, next } = this.puller(closed, by);
     const doomed = this.doomed();
-    let at = whenThere(next, change + pullEach, away) + change + head.bowlFor(doomed, hand);
+    let at = whenThere(next, change + pullEach, away) + change + (question.paintsAgain ? question.rules.mixChange : 0);
+    let again: boolean | undefined;
     const late = doomed.find((f) => {
       if (hopeless.has(f)) return false;
+      // Pulling after painting again, or the other way round, is another change-over; and a bowl may be spent between.
+      if (again !== undefined && again !== head.isPending(f)) at += change;
+      again = head.isPending(f);
       at += head.openingOf(f);
       return at > this.dueOf(f) + NEAR;
     });
@@ -217,7 +221,14 @@ class Follower {
     const own: number[] = [];
     for (const f of doomed) {
       if (head.releaseOf(f) > at + NEAR) continue;
-      if (own.length > 0 && head.isPending(f) !== head.isPending(own[0])) continue;
+      if (own.length > 0) {
+        const again = head.isPending(own[0]);
+        if (head.isPending(f) !== again) continue;
+        // The other kind of work is not made late by one more of this.
+        const late = (other: number) =>
+          head.isPending(other) !== again && at + head.openingOf(f) + change + head.openingOf(other) > this.dueOf(other) + NEAR;
+        if (this.question.paintsAgain && doomed.some(late)) break;
+      }
       // What would have to wait for the end of a break is a batch of its own.
       if (own.length > 0 && whenThere(at, pullEach, away) > at + NEAR) break;
       own.push(f);

@@ -104,16 +104,6 @@ export class Head {
     return this.isPending(f) ? this.placed[f] + again[f]!.release : this.closed[f] + release[f];
   }
 
-  /** Minutes until a bowl stands ready for what is painted again among some foils; 0 where one does, or nothing is. */
-  bowlFor(foils: readonly number[], by: number): number {
-    const { again, rules } = this.question;
-    const f = foils.find((own) => this.isPending(own));
-    if (f === undefined || rules.second === 'pulls') return 0;
-    const { free, bowls = {} } = this.hands[by];
-    const stands = (mix: string) => bowls[mix] !== undefined && free - bowls[mix] < rules.usefulMinutes - NEAR;
-    return rules.mixChange * again[f]!.mixes.filter((mix) => !stands(mix)).length;
-  }
-
   /** Hands that opening a foil takes, minutes. */
   openingOf(f: number): number {
     return this.isPending(f) ? this.question.again[f]!.minutes : this.question.rules.pullEach;

@@ -23,8 +23,9 @@ export function windowOf(
   return { release: ready, deadline: Math.max(limit - margin, Math.min(limit, ready + LEAST_WINDOW)) };
 }
 
-/** A second application is put on within so many minutes of its time. Working assumption. */
+/** A second application is put on within so many minutes after its time, and where the limit is near so many before. Working assumptions. */
 const AGAIN_WITHIN = 10;
+const AGAIN_BEFORE = 8;
 
 /** A second application as it is followed: minutes after the first closing from which and by which it is begun. */
 export interface Again {
@@ -37,8 +38,9 @@ export interface Again {
 function againOf(again: PaintedAgain | undefined, margin: number): Again | null {
   if (!again) return null;
   const { afterMinutes, limitMinutes, minutes, mixes } = again;
-  const { release, deadline } = windowOf({ readyMinutes: afterMinutes, limitMinutes }, margin);
-  return { release, deadline: Math.min(deadline, release + AGAIN_WITHIN), minutes, mixes };
+  // Within what is kept in hand before the limit, and with time enough to get round to it.
+  const deadline = Math.max(Math.min(limitMinutes - margin, afterMinutes + AGAIN_WITHIN), 1);
+  return { release: Math.max(0, Math.min(afterMinutes, deadline - AGAIN_BEFORE)), deadline, minutes, mixes };
 }
 
 /** All foils of a service in one row, block after block: figures in arrays, so that many courses are followed quickly. */

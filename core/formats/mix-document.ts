@@ -72,7 +72,7 @@ const additives = z
 const hairColour = z
   .strictObject({ lightness: between(0, 1, '', 'Lightness in OKLCh'), chroma: between(0, 0.4, '', 'Chroma in OKLCh'), hueDeg: between(-360, 360, 'degrees', 'Hue in OKLCh, degrees') })
   .nullable()
-  .default(null)
+  .optional()
   .describe('Colour that it is to come to; null goes by the tone that is wished for');
 
 const colour = {

@@ -1,6 +1,6 @@
 import { colourItems, type ItemsRead } from '../bowl';
 import { ZONES, type Zone } from '../head';
-import { bandWarning, levelOfLightness, rootColour, shadeOf, toned, tonerOf, undercoatAt, type Part, type RootRule, type Tone, type Toned, type Undercoat, type Wish } from '../lift';
+import { bandWarning, levelOfLightness, needsNoToner, rootColour, shadeOf, toned, tonerOf, undercoatAt, type Part, type RootRule, type Tone, type Toned, type Undercoat, type Wish } from '../lift';
 import type { DepositLine, Shelf, ShadeProduct } from '../products';
 import { EVERYWHERE, placeWords, reachesZone, shadowOf, type ColourPlace, type Consult, type RootMix, type ShadePart, type VisitMix, type VisitToner } from '../visit';
 
@@ -72,10 +72,12 @@ export function tonerResult(toner: VisitToner, shelf: Shelf, { reached, tone, po
   const meets = levelWhere(toner.place, reached);
   if (meets === null) return { ok: false, problem: reached.length > 0 ? `no lifted hair lies there: ${placeWords(toner.place)}` : 'the pattern has no foils yet, and no earlier light is on record' };
   const made = tonerOf(parts);
-  const result = toned(made, { level: meets, timeShare: toner.minutes / line.minutes.most, porous }, toner.target ?? tone ?? 'neutral');
+  const wish = toner.target ?? tone ?? 'neutral';
+  const result = toned(made, { level: meets, timeShare: toner.minutes / line.minutes.most, porous }, wish);
   const colour = Math.round(toner.grams / (1 + toner.ratio));
   const notes: string[] = [];
-  if (result.differenceBefore <= result.difference) notes.push('The hair is nearer to the wish without it: no toner is needed.');
+  if (needsNoToner(meets, wish).needless) notes.push('No toner is needed: the hair is what is wished for already.');
+  else if (result.differenceBefore < result.difference) notes.push('It takes the hair further from the wish than it is.');
   if (made.level !== null && made.coverShare === 0 && Math.abs(made.level - meets) > OFF_LEVEL) {
     notes.push(made.level > meets ? `Its level ${rounded(made.level)} is lighter than the hair, ${rounded(meets)}: it hardly shows.` : `Its level ${rounded(made.level)} is darker than the hair, ${rounded(meets)}: it takes light away.`);
   }
@@ -106,7 +108,7 @@ export interface ToneWanted {
   readonly porous: boolean;
 }
 
-/** A shade a level away from the hair counts as much as being so far off the wish, another shade in the bowl half as much. */
+/** A shade a level away from the hair counts as much as being so far off the wish, another shade in the bowl twice as much. */
 const LEVEL_OFF = 0.4;
 
 /** Parts that are tried against each other: pure, two to one, even, one to two, and with clear. */
@@ -135,7 +137,7 @@ export function tonerIdeas(line: DepositLine, shelf: Shelf, { level, minutes, wi
     const made = tonerOf(parts);
     const result = toned(made, facts, wish);
     const away = direct ? 0 : Math.abs((made.level ?? deepest) - deepest);
-    const off = result.difference + LEVEL_OFF * (away + (own.length - 1) / 2);
+    const off = result.difference + LEVEL_OFF * (away + 2 * (own.length - 1));
     const words = `${own.map(({ parts: many }) => many).join(' : ')} ${own.map(({ product }) => product.name).join(', ')}`;
     seen.set(words, { off, idea: { line: line.id, parts: own.map(({ product, parts: many }) => ({ shade: product.id, parts: many })), toned: result, words: own.length === 1 ? own[0].product.name : words } });
   };

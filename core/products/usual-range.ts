@@ -88,7 +88,7 @@ const RECIPES: readonly HouseRecipe[] = [
     parts: [{ product: 'moth-powder', parts: 1 }, { volumes: 20, parts: 1 }, { product: 'wash', parts: 1 }, { product: 'water', parts: 1 }],
   },
   {
-    kind: 'recipe', id: 'soap-cap', name: 'Soap cap', use: 'soap-cap', perHairGram: 1.2, minutes: 10, priceMinor: 1500, note: 'Gentler than a bleach wash: half a level at most.',
+    kind: 'recipe', id: 'soap-cap', name: 'Soap cap', use: 'soap-cap', perHairGram: 0.6, minutes: 10, priceMinor: 1500, note: 'Gentler than a bleach wash: half a level at most.',
     parts: [{ product: 'moth-powder', parts: 1 }, { volumes: 10, parts: 2 }, { product: 'wash', parts: 2 }],
   },
   {

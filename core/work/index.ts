@@ -16,6 +16,7 @@ export { placedUnits, type PlacingFacts } from './placed';
 export type { WorkProblem } from './problems';
 export { levelsOfUnits, reachedIn } from './reached';
 export { remediesFor, type Remedy, type Unexpected } from './remedies';
+export { regrowthOnly, type RegrowthOnly } from './regrowth-only';
 export { sheetsToCut, together, type Sheets } from './sheets';
 export { groupsOf, groupWords, numberWords, workSummary, type WorkGroup } from './summary';
 export { strengthsFor, type Careful } from './strengths';

@@ -2,11 +2,13 @@
 
 import { useMemo, useState } from 'react';
 import { bindingsOf, type ClockPlanned } from '@/core/clock';
-import { timeThereIs } from '@/core/visit';
+import { USUAL_WARM_CELSIUS } from '@/core/lift';
+import { timeThereIs, type LiftFormula } from '@/core/visit';
 import { wholeMinutes } from '@/core/steps';
-import { cannotWith, plainQuestion, type ClockPlan } from '@/core/work';
+import { cannotWith, plainQuestion, type ClockPlan, type Remedy } from '@/core/work';
 import { capital } from '@/core/units';
 import { Button } from '@/ui/button';
+import { useSaid } from '@/ui/measures';
 import { Segmented } from '@/ui/segmented';
 import { useHouse } from '../house/context';
 import { useComputed } from '../visit/computed';
@@ -159,18 +161,48 @@ function gapWords({ gapMinutes, figures }: ClockPlanned): string {
   return `At most ${Math.round(gapMinutes)} min could be saved with as many visits to the basin.`;
 }
 
+/** Remedies that a formula takes by one press; the others are words to think about. */
+const TAKEN = { 'second-application': 'Paint again', warmth: 'Add warmth', stronger: 'Stronger' } as const;
+
+/** A formula with a remedy taken. */
+function withRemedy(formula: LiftFormula, { kind, volumes }: Remedy, limitMinutes: number, warmest: number): LiftFormula {
+  if (kind === 'second-application') return { ...formula, second: { volumes: formula.volumes, ratio: formula.ratio, afterMinutes: Math.round(limitMinutes) } };
+  if (kind === 'warmth') return { ...formula, warmth: { celsius: Math.min(USUAL_WARM_CELSIUS, warmest), lastMinutes: 15 } };
+  return volumes === undefined ? formula : { ...formula, volumes, bottles: null };
+}
+
 function Remedies({ unexpected }: Pick<ClockPlan, 'unexpected'>) {
+  const { editMix } = useVisit();
+  const { work } = useComputed();
+  const { cautions } = useHouse();
+  const said = useSaid();
+  const take = (letter: string, remedy: Remedy, limitMinutes: number) =>
+    editMix(`formula ${letter}: ${TAKEN[remedy.kind as keyof typeof TAKEN].toLowerCase()}`, (mix) => {
+      const own = mix.formulas[letter] ?? work.letters.find((row) => row.letter === letter)?.formula;
+      return own?.kind === 'lift' ? { ...mix, formulas: { ...mix.formulas, [letter]: withRemedy(own, remedy, limitMinutes, cautions.warmestCelsius) } } : mix;
+    });
   return (
     <div className="mt-3 grid gap-2">
       <h3 className="text-sm font-semibold">What can be done (estimates)</h3>
-      {unexpected.map(({ panel, letter, name, remedies }) => (
+      {unexpected.map(({ panel, letter, name, limitMinutes, remedies }) => (
         <div key={`${panel} ${letter}`} className="text-sm">
           <p className="font-semibold">
             {name}, {letter}
           </p>
           <ul className="list-disc pl-4 text-ink-soft">
-            {remedies.map(({ kind, words }) => (
-              <li key={kind}>{capital(words)}.</li>
+            {remedies.map((remedy) => (
+              <li key={remedy.kind}>
+                {said(capital(remedy.words))}.{' '}
+                {remedy.kind in TAKEN && (
+                  <button
+                    type="button"
+                    className="min-h-8 font-semibold text-leaf underline-offset-2 hover:underline"
+                    onClick={() => take(letter, remedy, limitMinutes)}
+                  >
+                    {TAKEN[remedy.kind as keyof typeof TAKEN]} ({letter})
+                  </button>
+                )}
+              </li>
             ))}
           </ul>
         </div>

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useMemo, useState } from 'react';
-import { servedBy, unitName, type Served, type ServiceEvent, type ServiceRecord, type ServiceScript } from '@/core/chair';
+import { servedBy, unitName, wasPastLimit, type Served, type ServiceEvent, type ServiceRecord, type ServiceScript } from '@/core/chair';
 import { useWidth } from '@/ui/use-width';
 import { useVisit } from '../visit/store';
 
@@ -38,12 +38,12 @@ export function PlannedRibbon({ record }: { record: ServiceRecord }) {
       <svg width={width} height={2 * LANE + 40} role="img" aria-label={`Planned and done: rinsed after ${Math.round(record.rinsed.done ?? end)} minutes, planned ${record.rinsed.planned === null ? 'nothing' : Math.round(record.rinsed.planned)}`}>
         <text x={0} y={15} className="fill-ink-soft text-[12px]">planned</text>
         <text x={0} y={LANE + 19} className="fill-ink text-[12px] font-semibold">done</text>
-        {order.map(({ id, planned, placed, on, limitMinutes, seconds }) => (
+        {order.map(({ id, planned, placed, on, earlier, limitMinutes, seconds }) => (
           <g key={id}>
             {planned && <rect x={x(planned.placed - planned.seconds / 60)} y={1} width={Math.max(1, x(planned.placed) - x(planned.placed - planned.seconds / 60) - 0.5)} height={LANE - 4} rx={1} className="fill-edge" opacity="0.55" />}
             {placed !== null && (
               <>
-                <rect x={x(placed - handsOn(seconds))} y={LANE + 4} width={Math.max(1, x(placed) - x(placed - handsOn(seconds)) - 0.5)} height={LANE - 4} rx={1} className={on !== null && on > limitMinutes ? 'fill-rowan' : 'fill-ink'} />
+                <rect x={x(placed - handsOn(seconds))} y={LANE + 4} width={Math.max(1, x(placed) - x(placed - handsOn(seconds)) - 0.5)} height={LANE - 4} rx={1} className={wasPastLimit({ on, earlier, limitMinutes }) ? 'fill-rowan' : 'fill-ink'} />
                 {on !== null && <circle cx={x(placed + on)} cy={2 * LANE + 6} r="2" className="fill-sky"><title>{`off after ${Math.round(on)} min`}</title></circle>}
               </>
             )}
@@ -72,7 +72,7 @@ export function PlannedTable({ script, record }: Served) {
             <tr><th className="py-1 font-medium">Foil</th><th className="font-medium">Mix</th><th className="font-medium">Part</th><th className="text-right font-medium">planned</th><th className="text-right font-medium">closed</th><th className="text-right font-medium">seconds</th><th className="text-right font-medium">on, min</th></tr>
           </thead>
           <tbody>
-            {rows.map(({ id, number, kind, letter, block, planned, placed, seconds, on, limitMinutes, standing, why }) => (
+            {rows.map(({ id, number, kind, letter, block, planned, placed, seconds, on, earlier, limitMinutes, standing, why }) => (
               <tr key={id} className="border-t border-line">
                 <td className="py-1 font-semibold whitespace-nowrap">{number === null ? 'added' : kind === 'foil' ? number : unitName({ kind, number }).toLowerCase()}</td>
                 <td className="font-semibold">{letter}</td>
@@ -80,7 +80,7 @@ export function PlannedTable({ script, record }: Served) {
                 <td className="text-right">{planned ? Math.round(planned.placed) : '–'}</td>
                 <td className="text-right">{placed !== null ? Math.round(placed) : standing === 'skipped' ? `skipped${why ? `: ${why}` : ''}` : '–'}</td>
                 <td className="text-right">{seconds !== null ? Math.round(seconds) : '–'}{planned && <span className="text-ink-soft"> / {Math.round(planned.seconds)}</span>}</td>
-                <td className={`text-right ${on !== null && on > limitMinutes ? 'font-bold text-rowan' : ''}`}>{on !== null ? Math.round(on) : '–'}</td>
+                <td className={`text-right ${wasPastLimit({ on, earlier, limitMinutes }) ? 'font-bold text-rowan' : ''}`}>{on !== null ? Math.round(on) : '–'}</td>
               </tr>
             ))}
           </tbody>

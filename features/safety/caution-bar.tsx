@@ -4,6 +4,7 @@ import clsx from 'clsx';
 import { useState } from 'react';
 import type { Caution } from '@/core/caution';
 import { Button } from '@/ui/button';
+import { useSaid } from '@/ui/measures';
 import { Dialog } from '@/ui/dialog';
 import { WarnIcon } from '@/ui/icons';
 import { useVisit } from '../visit/store';
@@ -35,9 +36,10 @@ export function CautionBar() {
 
 /** One caution in a line; a stop says so in words, not by colour alone. */
 export function CautionLine({ caution: { weight, seen }, open }: { caution: Caution; open: boolean }) {
+  const said = useSaid();
   return (
     <span className={weight === 'stop' ? 'font-bold text-rowan' : open ? 'font-semibold text-amber-bark' : 'text-ink-soft'}>
-      {weight === 'stop' && 'Stop: '}{seen}{weight === 'reason' && !open && ' Reason given.'}
+      {weight === 'stop' && 'Stop: '}{said(seen)}{weight === 'reason' && !open && ' Reason given.'}
     </span>
   );
 }

@@ -36,11 +36,13 @@ import {
   lightenedIn,
   overlapping,
   reachedIn,
+  regrowthOnly,
   sheetsToCut,
   strengthIdeas,
   workList,
   type Careful,
   type ClockPlan,
+  type RegrowthOnly,
   type StrengthIdea,
   type WorkList,
   type WorkUnit,
@@ -83,6 +85,8 @@ export interface ComputedVisit {
   readonly materialsMinor: number;
   readonly careful: Careful;
   readonly ideas: readonly StrengthIdea[];
+  /** Colours that are planned along the whole hair where the regrowth alone may want them. */
+  readonly regrowthOnly: readonly RegrowthOnly[];
   /** Units that carry what lifts over hair lightened before. */
   readonly overlaps: readonly WorkUnit[];
   readonly cautionFacts: MixCautionFacts;
@@ -359,6 +363,10 @@ class Visit implements ComputedVisit {
         ...this.careful,
       }),
     );
+  }
+
+  get regrowthOnly() {
+    return this.once('regrowthOnly', () => regrowthOnly(this.work, this.growth.regrowthMm));
   }
 
   get overlaps() {

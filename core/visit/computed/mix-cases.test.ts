@@ -82,8 +82,8 @@ describe('a second application and warmth', () => {
     expect(foils).toHaveLength(work.units.length);
     expect(pulls.filter(({ paintedAgain }) => paintedAgain).reduce((sum, own) => sum + own.foils.length, 0)).toBe(foils.length);
     for (const { placed, again, ready, clear, limit } of foils) {
-      // Opened from minute 40 on and before its limit; ready so long after that, and off after it is.
-      expect(again! - placed).toBeGreaterThanOrEqual(40 - 1e-6);
+      // Opened in the eight minutes before what is kept in hand; ready so long after that, and off after it is.
+      expect(again! - placed).toBeGreaterThanOrEqual(34 - 1e-6);
       expect(again! - placed).toBeLessThanOrEqual(45 + 1 + 1e-6);
       // What is ready close to the limit comes off in the last five minutes before it.
       expect(clear).toBeGreaterThanOrEqual(Math.min(ready, limit - 5) - 1e-6);
@@ -184,4 +184,16 @@ test('barrier, wash, bowls and sheets are what a visit takes; the mask of the wa
   const { needs, sheets } = visitOf({});
   expect(needs.find(({ product }) => product.id === 'rill-mask')).toMatchObject({ needed: 30 });
   expect(needs.find(({ product }) => product.kind === 'foil')).toMatchObject({ needed: sheets });
+});
+
+test('dark that is put back is wanted for what has grown since: 26 of 300 mm of it', () => {
+  const plan = inTurn(startPlan());
+  const deposit = { kind: 'deposit' as const, line: 'sedge', parts: [{ shade: 'sedge-6-natural', parts: 1 }], volumes: 10, ratio: 2, additives: [], minutes: 20, reach: 'ends' as const, ends: null };
+  const visit = (regrowthMm: Partial<Consult>['regrowthMm']) => visitOf({ plan, mix: { formulas: { A: lightenerWith(), B: deposit } }, consult: { regrowthMm } });
+  expect(visit({}).regrowthOnly).toEqual([]);
+  const [own] = visit(everywhere(26)).regrowthOnly;
+  const hair = plan.hair.lengthMm;
+  expect(own.letter).toBe('B');
+  expect(own.then / own.now).toBeCloseTo(26 / hair, 2);
+  expect(visitOf({ plan, mix: { formulas: { A: lightenerWith(), B: { ...deposit, reach: 'regrowth' } } }, consult: { regrowthMm: everywhere(26) } }).regrowthOnly).toEqual([]);
 });

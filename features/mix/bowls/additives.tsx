@@ -29,7 +29,7 @@ export function Additives({ letter, formula }: { letter: string; formula: Formul
         return (
           <div key={own.id} className="grid grid-cols-[minmax(0,1fr)_84px_124px] items-center gap-2">
             <span className="text-base">{own.name}{added && <Weakens formula={formula} added={added} />}</span>
-            <NumberField label={`${own.name} in ${letter}`} hideLabel unit="" min={0.05} max={100} value={added ? shown(added) : undefined} placeholder={`none (${Math.round(own.perGram * 100) / 10})`} parse={readAmount} onChange={take} />
+            <NumberField label={`${own.name} in ${letter}`} hideLabel unit="" min={0.05} max={100} value={added ? shown(added) : undefined} placeholder="none" parse={readAmount} onChange={take} />
             {added ? (
               <Select
                 label={`How ${own.name.toLowerCase()} is measured in ${letter}`} hideLabel value={unit}

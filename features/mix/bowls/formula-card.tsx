@@ -5,6 +5,8 @@ import { Button } from '@/ui/button';
 import { useSaid } from '@/ui/measures';
 import { useComputed } from '../../visit/computed';
 import { useVisit } from '../../visit/store';
+import { useAmounts } from '../amounts';
+import { useFormulaEdit } from '../edit';
 import { ColourFields } from './colour-fields';
 import { LiftFields } from './lift-fields';
 
@@ -33,7 +35,23 @@ export function FormulaCard({ row }: { row: FormulaRow }) {
       </header>
       {problem && <p role="alert" className="text-base font-semibold text-rowan">Formula {letter}: {said(problem)}.</p>}
       {formula.kind === 'lift' ? <LiftFields letter={letter} formula={formula} /> : <ColourFields letter={letter} formula={formula} />}
+      <Regrowth letter={letter} />
       {notes.length > 0 && <ul className="grid gap-1">{notes.map((note) => <li key={note} className="text-sm font-medium text-amber-bark">{said(note)}.</li>)}</ul>}
     </article>
+  );
+}
+
+/** A colour along the whole hair where the regrowth alone may want it: what that saves, and one press for it. */
+function Regrowth({ letter }: { letter: string }) {
+  const { regrowthOnly } = useComputed();
+  const { set } = useFormulaEdit(letter);
+  const { say } = useAmounts();
+  const own = regrowthOnly.find((one) => one.letter === letter);
+  if (!own) return null;
+  return (
+    <div className="flex items-center justify-between gap-3 rounded-ui bg-amber-pale p-3">
+      <p className="text-sm">Painted to the ends, it takes about {say(Math.round(own.now))}. The regrowth alone takes about <b>{say(Math.round(own.then))}</b>.</p>
+      <Button small onClick={() => set('painted on the regrowth only', (formula) => ({ ...formula, reach: 'regrowth' }))}>Regrowth only</Button>
+    </div>
   );
 }

@@ -61,7 +61,7 @@ function Curve({ row: panel }: { row: LiftRow }) {
       <h2 className="text-md font-bold">Formula {panel.letter}{STRETCH[panel.stretch]}, {nameOf(panel)}: from level {tenth(panel.from)} to {tenth(panel.target)}</h2>
       <p className="mb-2 text-base"><ReadyWords row={panel} /></p>
       <LiftChart points={points} target={panel.target} limitMinutes={panel.limitMinutes} tests={tests} readyMinutes={panel.ready?.minutes ?? null} />
-      <p className="mt-1 text-xs text-ink-soft">Minutes since the foil was closed; eight heads in ten lie in the band. An estimate: look at the first foils, and never past the maker’s {panel.limitMinutes} min without a decision.</p>
+      <p className="mt-1 text-xs text-ink-soft">Minutes since the foil was closed; eight heads in ten lie in the band. An estimate: look at the first foils, and never past the maker’s {Math.round(panel.limitMinutes - (panel.lift.second?.afterMinutes ?? 0))} min{panel.lift.second && ' each time'} without a decision.</p>
     </section>
   );
 }
@@ -72,7 +72,7 @@ function ReadyWords({ row: { ready, lift, limitMinutes, atLimit, target, oldestB
   }
   const late = readyFromOldest === null ? 'not expected from its oldest bowl' : readyFromOldest - ready.minutes >= 1 ? `${Math.round(readyFromOldest)} min from a bowl ${Math.round(oldestBowlMinutes)} min old` : undefined;
   const { second, warmth } = lift;
-  return <><b>Ready after about {Math.round(ready.minutes)} min</b>{second && `, painted again at ${Math.round(second.afterMinutes)}`}{warmth && warmth.fromMinutes > 0 && `, warm from ${Math.round(warmth.fromMinutes)} on`}, between {Math.round(ready.soonest)} and {ready.latest === null ? 'never' : `${Math.round(ready.latest)} min`}{late && `; ${late}`}.</>;
+  return <><b>Ready after about {Math.round(ready.minutes)} min</b>{second && (ready.minutes <= second.afterMinutes ? <span className="font-medium text-amber-bark">, before it is painted again at {Math.round(second.afterMinutes)}: that is not needed</span> : `, painted again at ${Math.round(second.afterMinutes)}`)}{warmth && warmth.fromMinutes > 0 && `, warm from ${Math.round(warmth.fromMinutes)} on`}, between {Math.round(ready.soonest)} and {ready.latest === null ? 'never' : `${Math.round(ready.latest)} min`}{late && `; ${late}`}.</>;
 }
 
 function Rows({ rows, chosen, onChoose }: { rows: readonly LiftRow[]; chosen: string; onChoose(key: string): void }) {

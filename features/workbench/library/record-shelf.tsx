@@ -27,7 +27,7 @@ const engine = createPatternEngine();
 
 /** The last recorded pattern on today's head, with what has grown since by zone. */
 export function RecordShelf({ onTaken }: { onTaken(): void }) {
-  const { bundle, consult, plan, computed, mix, editVisit, select } = useVisit();
+  const { bundle, consult, plan, computed, editVisit, select } = useVisit();
   const { foiled: previous } = bundle;
   const { growth: { expected } } = useComputed();
   const [how, setHow] = useState<RetouchHow>('exact');
@@ -42,11 +42,11 @@ export function RecordShelf({ onTaken }: { onTaken(): void }) {
   const result = useMemo(() => made && engine.compute(made.plan), [made]);
   if (!previous || !made || !result) return <p className="p-6 text-center text-ink-soft">No visit with foils is on record before this one.</p>;
   const { totals } = result.sheet;
-  const lifting = made.regrowthOnly.filter((letter) => mix.formulas[letter]?.kind !== 'deposit');
+  const lifting = made.regrowthOnly;
   const take = () => {
     editVisit(`pattern of ${sayDay(previous.heldOn)}, ${HOW.find(({ value }) => value === how)!.words.toLowerCase()}`, (work) => ({
       ...work, plan: made.plan, consult: { ...work.consult, head: { ...work.consult.head, part: made.plan.head.part } },
-      mix: protect ? { ...work.mix, formulas: Object.fromEntries(Object.entries(work.mix.formulas).map(([letter, own]) => [letter, own.kind === 'lift' && lifting.includes(letter) ? { ...own, reach: 'regrowth' as const } : own])) } : work.mix,
+      mix: protect ? { ...work.mix, formulas: Object.fromEntries(Object.entries(work.mix.formulas).map(([letter, own]) => [letter, lifting.includes(letter) ? { ...own, reach: 'regrowth' as const } : own])) } : work.mix,
     }));
     const [first] = made.plan.panels.filter(({ muted }) => !muted);
     if (first) select(first.id);

@@ -1,0 +1,108 @@
+import type { Page } from 'puppeteer-core';
+import { readHouse, saveHouse } from '@/data/house';
+import { signedIn } from '@/data/testing/actor';
+import type { House } from '@/core/visit';
+import { address, begin, live, newVisit, openBrowser, openStep, press, saved, see, signIn, type Session } from './harness';
+
+/** Every screen of a house that says inches, ounces, per cent and degrees Fahrenheit. */
+let session: Session;
+let page: Page;
+let before: House;
+const EMAIL = 'ottilie@fernhollow.example';
+async function setHouse(change: (house: House) => House): Promise<void> {
+  const actor = await signedIn(EMAIL);
+  const { revision, document } = await readHouse(actor);
+  before ??= document;
+  if (!(await saveHouse(actor, revision, change(document))).ok) throw new Error('The house could not be set.');
+}
+beforeAll(async () => {
+  session = await openBrowser();
+  ({ page } = session);
+  await signIn(page);
+});
+afterAll(async () => {
+  await setHouse(() => before);
+  await session.close();
+});
+
+/** Figures in the other system, and units that stand alone beside a field. */
+const METRIC = String.raw`\d\s?(mm|cm|vol|g|°C)(?![\w²/])|^(mm|vol|g|°C)$`;
+
+/** What of a page is still said in millimetres, grams, volumes or degrees Celsius: texts, names and placeholders. */
+const offenders = () =>
+  page.evaluate((source) => {
+    const wrong = new RegExp(source);
+    const out = new Set<string>();
+    const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+    for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+      const { parentElement, textContent } = node;
+      // What people wrote, and what a scale or a table holds, is as it was written.
+      if (!parentElement || parentElement.closest('script, style, textarea, [data-as-written]')) continue;
+      const text = (textContent ?? '').trim();
+      if (wrong.test(text)) out.add(text.slice(0, 120));
+    }
+    for (const own of document.querySelectorAll('[aria-label], [placeholder], [title], [aria-valuetext]')) {
+      if (own.closest('[data-as-written]')) continue;
+      for (const name of ['aria-label', 'placeholder', 'title', 'aria-valuetext']) {
+        const text = own.getAttribute(name) ?? '';
+        if (wrong.test(text)) out.add(`${name}: ${text.slice(0, 120)}`);
+      }
+    }
+    return [...out];
+  }, METRIC);
+
+test('inches, ounces, per cent and Fahrenheit: every screen, field and card follows the house', async () => {
+  await setHouse((house) => ({ ...house, units: 'in', measures: { amounts: 'oz', strengths: '%', temperatures: 'F' } }));
+  const visit = await newVisit(page, 'Other Measures');
+  const found: Record<string, string[]> = {};
+  const look = async (name: string) => {
+    const own = await offenders();
+    if (own.length > 0) found[name] = own;
+  };
+  for (const chapter of ['wish', 'head', 'hair', 'upkeep', 'safety', 'map', 'history']) {
+    await page.goto(`${address()}/visits/${visit}/consult#${chapter}`);
+    await live(page);
+    await look(`consult ${chapter}`);
+  }
+  await openStep(page, visit, 'pattern');
+  await live(page);
+  await look('pattern');
+  await openStep(page, visit, 'wear');
+  await live(page);
+  await look('wear');
+  await openStep(page, visit, 'mix');
+  await press(page, 'Target, additives, ends, again, warmth');
+  for (const name of ['Another mix on the ends of A', 'Second application of A', 'Warmth on formula A']) await (await page.waitForSelector(`::-p-aria([name="${name}"])`))!.click();
+  await saved(page);
+  await look('mix bowls');
+  await page.goto(`${address()}/visits/${visit}/mix#tone`);
+  await live(page);
+  await press(page, 'Add a toner');
+  await press(page, 'Root shadow');
+  await saved(page);
+  await look('mix tone');
+  for (const sheet of ['lift', 'price']) {
+    await page.goto(`${address()}/visits/${visit}/mix#${sheet}`);
+    await live(page);
+    await look(`mix ${sheet}`);
+  }
+  await openStep(page, visit, 'clock');
+  await see(page, 'Step by step');
+  await look('clock');
+  await openStep(page, visit, 'record');
+  await begin(page);
+  await look('record');
+  await page.goto(`${address()}/chair?visit=${visit}`);
+  await live(page);
+  await look('chair, start');
+  await page.keyboard.press('Space');
+  await page.waitForSelector('[aria-label=Mix]');
+  await look('chair, foil');
+  await page.goto(`${address()}/house`);
+  await live(page);
+  await look('house');
+  await page.goto(`${address()}/house/products`);
+  await see(page, 'Lighteners');
+  await look('products');
+  expect(found).toEqual({});
+}, 240_000);
