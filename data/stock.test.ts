@@ -36,7 +36,7 @@ async function begun(name: string): Promise<string> {
 test('a record by hand takes what was weighed, else what was planned, once; a count puts it right', async () => {
   const visit = await begun('Stock Keeper');
   const [powder, mask] = [await stock('moth-powder'), await stock('rill-mask')];
-  expect(await saveOutcome(owner, visit, edit({ ...EMPTY_OUTCOME, levelReached: 8 }, 0))).toMatchObject({ ok: true });
+  expect(await saveOutcome(owner, visit, edit({ ...EMPTY_OUTCOME, done: 'As planned.', levelReached: 8 }, 0))).toMatchObject({ ok: true });
   const moves = await inSalon(owner.salonId, (trx) => trx('stock_move').where({ visit_id: visit }).orderBy('product').select('product', 'what', 'change'));
   const used = -Number(moves.find(({ product }) => product === 'moth-powder').change);
   // One bowl was weighed at 41.5 g, the others are as planned, in whole grams.
@@ -60,7 +60,7 @@ test('a record by hand takes what was weighed, else what was planned, once; a co
 test('a product that is edited keeps the stock that it has by now, whatever the page knew', async () => {
   const { revision, document } = await readProducts(owner);
   const visit = await begun('Busy Meanwhile');
-  await saveOutcome(owner, visit, edit({ ...EMPTY_OUTCOME, levelReached: 8 }, 0));
+  await saveOutcome(owner, visit, edit({ ...EMPTY_OUTCOME, done: 'As planned.', levelReached: 8 }, 0));
   const now = await stock('moth-dev-20');
   const renamed = document.products.map((own) => (own.id === 'moth-dev-20' ? { ...own, note: 'New label.' } : own));
   expect(await saveProducts(owner, revision, { ...document, products: renamed })).toMatchObject({ ok: true });

@@ -267,7 +267,7 @@ test('from the foils to the finish on a tablet: everything that is decided at th
   const record = recordOf(script, serviceState(script, events));
   expect(record.placed).toBe(foils);
   for (const words of [
-    /Bleach wash, ends \(added\) 1\d min: 20 g Moth blue powder/,
+    /Bleach wash, ends \(added\) 1\d min: 11 g Moth blue powder, 11 g Moth developer 20 vol, 11 g Rill plain shampoo, 10 g Water/,
     /Toner, mid-lengths and ends \d+ min: 13 g Sedge 9 violet/,
     /Toner, roots 1?\d min: /,
     /Toner, left side \d min: /,

@@ -179,7 +179,7 @@ test('a suggestion is taken for the panels that share a formula; undo takes it b
   const idea = await textOf('section[aria-label="Suggested strengths"] li');
   const [, volumes, now] = /: (\d+) vol instead of (\d+)/.exec(idea)!;
   expect(volumes).not.toBe(now);
-  await press(page, 'Take it');
+  await press(page, 'Apply');
   await sheet(visit, 'bowls');
   await waitText('section[aria-label="Formulas"]', new RegExp(`Strength`));
   const strengths = () => page.$$eval('input[aria-label="Strength, typed"]', (inputs) => inputs.map((own) => (own as HTMLInputElement).value));
@@ -238,6 +238,7 @@ test('every sheet and the products have no serious finding of axe-core', async (
     if (name === 'tone') {
       await press(page, 'Add a toner');
       await press(page, 'Root shadow');
+      await press(page, 'Add a recipe');
       await press(page, 'Bleach wash');
       await see(page, 'Level 6');
     }

@@ -120,7 +120,7 @@ test('two slices and a weave in turn in the triangle at the face: at most 14 act
 test('sides at 2, 2, then 5 mm: at most 8 actions, typed as a list', async () => {
   await within(8, async () => {
     await add('Both sides');
-    await choose('Spacing rule', 'A list: 2, 2, then 5 mm');
+    await choose('Spacing rule', 'A list, one by one');
   });
   const rows = rowsOf(await settled(2), 'sides', 'left');
   expect(rows.slice(0, 4).map(({ dropoutMm }) => dropoutMm)).toEqual([2, 2, 5, 5]);

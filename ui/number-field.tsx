@@ -20,10 +20,12 @@ interface NumberFieldProps {
   onFocus?(): void;
   onBlur?(): void;
   hideLabel?: boolean;
+  /** Said beside the unit: `of 40 g`. */
+  hint?: string;
 }
 
 /** A figure with its unit, said and read as the house has it. What cannot be read stays in the field, with a sentence that names it; the value stays as it was. */
-export function NumberField({ label, unit: kept, value, min, max, placeholder, parse: plain, onChange, onFocus, onBlur, hideLabel }: NumberFieldProps) {
+export function NumberField({ label, unit: kept, value, min, max, placeholder, parse: plain, onChange, onFocus, onBlur, hideLabel, hint }: NumberFieldProps) {
   const id = useId();
   const { unit, show, read: readShown } = useShownUnit(kept);
   const parse = readShown ?? plain;
@@ -55,7 +57,7 @@ export function NumberField({ label, unit: kept, value, min, max, placeholder, p
           aria-invalid={wrong || undefined} aria-describedby={wrong ? `${id}-problem` : undefined}
           className="h-full w-full min-w-0 rounded-ui bg-transparent px-3 text-right text-md font-semibold"
         />
-        <span className="text-sm whitespace-nowrap text-ink-soft">{unit}</span>
+        <span className="text-sm whitespace-nowrap text-ink-soft">{unit}{hint && ` ${hint}`}</span>
       </div>
       {wrong && (
         <p id={`${id}-problem`} role="alert" className="mt-1 text-sm font-medium text-rowan">

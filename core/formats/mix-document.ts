@@ -333,7 +333,8 @@ function oldFormula(value: unknown): unknown {
 }
 
 function oldCorrection(value: OldCorrection & { where?: unknown }): object {
-  const { kind, product, line: _line, parts: shades, volumes: strength, ratio: _ratio, developer, shampoo, water, from, level, ...more } = value;
+  const { kind, product, parts: shades, volumes: strength, developer, shampoo, water, from, level, ...others } = value;
+  const more = without(without(others, 'line'), 'ratio');
   // Nothing mixed was no amount: it goes by the hair now.
   const rest = (more as { grams?: unknown }).grams === 0 ? { ...more, grams: null } : more;
   if (kind === 'bleach-wash') {

@@ -2,12 +2,14 @@ import { recordOf, servedBy, serviceState } from '../chair';
 import { closed, happened, started } from '../chair/testing';
 import { EMPTY_MIX, startPlan } from '../formats';
 import { retypeFoil } from '../pattern';
-import { EVERYWHERE } from '../visit';
+import { Shelf, USUAL_RANGE } from '../products';
+import { EVERYWHERE, usualFormula } from '../visit';
 import { visitOf } from '../visit/computed/testing';
 import { mixedLines, repeatLines, unitsSaid } from '.';
 
 const plan = retypeFoil(startPlan(), 'back/3/1', { formula: 'B' });
-const mix = { ...EMPTY_MIX, used: { A: { grams: 240, predicted: 230 } } };
+const weak = { ...usualFormula(new Shelf(EMPTY_MIX, USUAL_RANGE))!, volumes: 10 };
+const mix = { ...EMPTY_MIX, formulas: { B: weak }, used: { A: { grams: 240, predicted: 230 } } };
 const visit = visitOf({ plan, mix });
 const { work, script } = visit;
 
@@ -45,7 +47,7 @@ test('an exact repeat has every mix with its developer, amount and time, toner a
   const record = { levelReached: 8.5, said: 'Brighter at the temples.' };
   const planned = repeatLines({ mix: own, work: all, after, served: null, record });
   expect(planned).toEqual([
-    expect.stringMatching(/^A: .+, 20 vol, 1 : 2; 99 foils, 240 g taken\.$/), expect.stringMatching(/^B: .+, 20 vol, 1 : 2; 1 foil, about \d+ g\.$/),
+    expect.stringMatching(/^A: .+, 20 vol, 1 : 2; 99 foils, 240 g taken\.$/), expect.stringMatching(/^B: .+, 10 vol, 1 : 2; 1 foil, about \d+ g\.$/),
     'Wash and treat: 30 g Rill mask; as the hair is, 8 min.', 'Toner, mid-lengths: 13 g Sedge 9 violet, 7 g Sedge 9 pearl, 40 g Moth developer 5 vol; on damp hair, 12 min.', 'Level 8½ reached. They said: “Brighter at the temples.”',
   ]);
   // Where the toner was timed, it is what it was.

@@ -2,9 +2,11 @@
 
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useState } from 'react';
+import { METRIC } from '@/core/units';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { isTyping } from '@/ui/is-typing';
+import { MeasuresProvider } from '../house/measures';
 import { ChairScreen } from './chair-screen';
 import { OtherClients, ServiceLine } from './other-clients';
 import type { LinkSnapshot } from './service-link';
@@ -50,7 +52,7 @@ export function ChairApp() {
     <div data-live={device !== undefined} className="flex h-dvh flex-col">
       {others.length > 0 && <OtherClients snapshots={others} now={now} onShow={setVisitId} />}
       {device && own && link && own.service && own.state
-        ? <ChairScreen key={own.visitId} device={device} link={link} links={links} snapshot={own} service={own.service} state={own.state} alarms={alarms} now={now} onServices={() => setChoosing(true)} />
+        ? <MeasuresProvider measures={own.service.measures ?? METRIC}><ChairScreen key={own.visitId} device={device} link={link} links={links} snapshot={own} service={own.service} state={own.state} alarms={alarms} now={now} onServices={() => setChoosing(true)} /></MeasuresProvider>
         : <Nothing problem={own?.problem ?? null} opening={visitId !== null && (own === undefined || own.status === 'opening')} offline={own?.status === 'offline'} onServices={() => setChoosing(true)} visitId={visitId} />}
       <Dialog open={choosing} onOpenChange={setChoosing} title="Services that run" middle>
         {choosing && <Choose snapshots={snapshots} now={now} onShow={(id) => {

@@ -1,5 +1,6 @@
 'use client';
 
+import type { Measures } from '@/core/units';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { ServiceEvent, ServiceScript } from '@/core/chair';
 
@@ -13,6 +14,8 @@ export interface KeptService {
   readonly person: string;
   /** Whether the house has it that a tap anywhere counts. */
   readonly tapAnywhere?: boolean;
+  /** In what the house says its figures. */
+  readonly measures?: Measures;
 }
 
 /** An event as this device keeps it: without a position until the server has taken it. */

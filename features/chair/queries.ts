@@ -1,5 +1,6 @@
 import 'server-only';
 import { parseEventBatch } from '@/core/formats';
+import type { Measures } from '@/core/units';
 import { readHouse } from '@/data/house';
 import { appendEvents, liveServices, openService, readEvents, type LiveService, type OpenedService, type Reached, type TakenEvent } from '@/data/services';
 import { readSession } from '@/data/sessions';
@@ -24,13 +25,14 @@ export async function runningServices(): Promise<Answer<DeviceFacts & { readonly
 }
 
 /** A service with its script and everything that happened. */
-export async function serviceFor(visitId: string): Promise<Answer<OpenedService & DeviceFacts & { readonly tapAnywhere: boolean }>> {
+export async function serviceFor(visitId: string): Promise<Answer<OpenedService & DeviceFacts & { readonly tapAnywhere: boolean; readonly measures: Measures }>> {
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;
   if (!isId(visitId)) return NO_VISIT;
   const [opened, house] = await Promise.all([openService(person, visitId), readHouse(person)]);
   if (!opened.ok) return opened;
-  return { ok: true, value: { ...opened.value, person: person.personName, salonId: person.salonId, tapAnywhere: house.document.chair.tapAnywhere } };
+  const { chair, units, measures } = house.document;
+  return { ok: true, value: { ...opened.value, person: person.personName, salonId: person.salonId, tapAnywhere: chair.tapAnywhere, measures: { lengths: units, ...measures } } };
 }
 
 /** Takes events of a device. */

@@ -86,9 +86,9 @@ export class ServiceLink {
       const response = await this.ports.fetch(`/api/services/${this.visitId}`, { cache: 'no-store' });
       const answer = (await response.json()) as { ok: boolean; problem?: string } & KeptService & DeviceFacts & { events: Taken[] };
       if (!answer.ok) return this.refused(response.status, answer.problem ?? 'The service cannot be opened.');
-      const { visitId, clientId, clientName, script, salonId, person, tapAnywhere, events, serverNow } = answer;
+      const { visitId, clientId, clientName, script, salonId, person, tapAnywhere, measures, events, serverNow } = answer;
       this.clock.heard(serverNow, askedAt);
-      this.service = { visitId, clientId, clientName, script, salonId, person, tapAnywhere };
+      this.service = { visitId, clientId, clientName, script, salonId, person, tapAnywhere, measures };
       this.problem = null;
       this.status = 'live';
       this.tries = 0;

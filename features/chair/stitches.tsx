@@ -1,4 +1,5 @@
 import type { SingleGather } from '@/core/pattern';
+import { useSaid } from '@/ui/measures';
 
 /** Longest strip that is drawn, mm. */
 const MOST_MM = 110;
@@ -6,9 +7,10 @@ const HEIGHT_MM = 12;
 
 /** What the comb takes, at its real size: stitches and gaps of a weave, points of a zigzag, a whole slice. */
 export function Stitches({ gather, widthMm, deposits = false }: { gather: SingleGather; widthMm: number; deposits?: boolean }) {
+  const said = useSaid();
   const width = Math.min(MOST_MM, widthMm);
   return (
-    <svg width={`${width}mm`} height={`${HEIGHT_MM}mm`} viewBox={`0 0 ${width} ${HEIGHT_MM}`} role="img" aria-label={`Section ${Math.round(widthMm)} mm wide, at its real size`} className="max-w-full rounded-[3px] bg-[#2b211b]">
+    <svg width={`${width}mm`} height={`${HEIGHT_MM}mm`} viewBox={`0 0 ${width} ${HEIGHT_MM}`} role="img" aria-label={said(`Section ${Math.round(widthMm)} mm wide, at its real size`)} className="max-w-full rounded-[3px] bg-[#2b211b]">
       <path d={pathOf(gather, width)} fill={deposits ? 'var(--color-dusk-glyph)' : 'var(--color-sun)'} />
     </svg>
   );

@@ -2,12 +2,13 @@ import Link from 'next/link';
 import { WEEKS_PER_MONTH } from '@/core/growth';
 import { worstCondition } from '@/core/hair-map';
 import { cssColour, naturalHair } from '@/core/lift';
-import { formatLevel } from '@/core/units';
+import { formatLevel, inMeasures } from '@/core/units';
 import { Button, buttonLook } from '@/ui/button';
 import { written } from '@/ui/written';
 import { HairSwatch } from '@/ui/hair-swatch';
 import { BackIcon, PlusIcon } from '@/ui/icons';
 import { daysBetween, sayDay, sayDistance } from '../shared';
+import { MeasuresProvider } from '../house/measures';
 import { addVisit } from './actions';
 import { WarnIcon } from '@/ui/icons';
 import { ageOn } from '@/core/caution';
@@ -22,7 +23,7 @@ export function ClientPage({ story }: { story: ShownClient }) {
   const { client, visits, today } = story;
   const about = [client.phone, client.bornOn && `${ageOn(client.bornOn, today)} years`, client.note].filter(Boolean);
   return (
-    <>
+    <MeasuresProvider measures={story.measures}>
       <Link href="/clients" className={`${buttonLook('quiet', true)} -ml-3`}><BackIcon /> Clients</Link>
       <div className="mt-2 mb-6 flex flex-wrap items-end gap-x-6 gap-y-3">
         <div>
@@ -58,7 +59,7 @@ export function ClientPage({ story }: { story: ShownClient }) {
         <div className="card grid content-start gap-3 p-5"><h2 className="text-lg font-bold wide">What is wished for</h2><PhotoSet clientId={client.id} visitId={null} kind="wish" /></div>
         <div className="card grid content-start gap-3 p-5"><h2 className="text-lg font-bold wide">Pictures of the hair</h2><PhotoSet clientId={client.id} visitId={null} kind="hair" /></div>
       </section>
-    </>
+    </MeasuresProvider>
   );
 }
 
@@ -79,7 +80,7 @@ function Cautions({ story: { cautions } }: { story: ShownClient }) {
 function Facts({ story, today }: { story: ShownClient; today: string }) {
   const { client, growth, safety, visits } = story;
   const goals = visits[0]?.consult.goals ?? [];
-  const say = (figure: string) => written(figure, story.decimalComma);
+  const say = (figure: string) => written(inMeasures(figure, story.measures), story.decimalComma);
   const consents = safety.consents.filter(({ withdrawnAt }) => withdrawnAt === null);
   const late = client.nextOn ? daysBetween(client.nextOn, today) : 0;
   return (
@@ -87,9 +88,9 @@ function Facts({ story, today }: { story: ShownClient; today: string }) {
       <Fact name={client.regrowthToday?.measuredToday ? 'Regrowth, measured today' : 'Regrowth today, estimated'}>
         {client.regrowthToday && client.lastRecordedOn ? (
           <>
-            <Figure>{Math.round(client.regrowthToday.mm)} mm</Figure>
+            <Figure>{say(`${Math.round(client.regrowthToday.mm)} mm`)}</Figure>
             <Small>
-              ± {Math.max(1, Math.round(client.regrowthToday.sd))} mm, last visit {sayDistance(client.lastRecordedOn, today)}.{client.regrowthToday.elsewhereMm !== null && ` Up to ${Math.round(client.regrowthToday.elsewhereMm)} mm where it was left alone.`}{!client.regrowthToday.measuredToday && ' Measure it.'}
+              ± {say(`${Math.max(1, Math.round(client.regrowthToday.sd))} mm`)}, last visit {sayDistance(client.lastRecordedOn, today)}.{client.regrowthToday.elsewhereMm !== null && ` Up to ${say(`${Math.round(client.regrowthToday.elsewhereMm)} mm`)} where it was left alone.`}{!client.regrowthToday.measuredToday && ' Measure it.'}
             </Small>
           </>
         ) : (
@@ -97,7 +98,7 @@ function Facts({ story, today }: { story: ShownClient; today: string }) {
         )}
       </Fact>
       <Fact name="Growth">
-        <Figure>{say((growth.mmPerWeek * WEEKS_PER_MONTH).toFixed(1))} mm a month</Figure>
+        <Figure>{say(`${(growth.mmPerWeek * WEEKS_PER_MONTH).toFixed(1)} mm`)} a month</Figure>
         <Small>
           {growth.measuredIntervals > 0
             ? `± ${say((growth.sd * WEEKS_PER_MONTH).toFixed(1))}, from ${growth.measuredIntervals} measured interval${growth.measuredIntervals > 1 ? 's' : ''}`
@@ -127,7 +128,7 @@ function Facts({ story, today }: { story: ShownClient; today: string }) {
       </Fact>
       {story.rootLine && (
         <Fact name="Root line, estimated">
-          {story.rootLine.words.map((words) => <p key={words} className="text-base">{words}</p>)}
+          {story.rootLine.words.map((words) => <p key={words} className="text-base">{say(words)}</p>)}
           <Small>Counted from {sayDay(story.rootLine.on)}.</Small>
         </Fact>
       )}
@@ -164,7 +165,7 @@ function Visits({ story, today }: { story: ShownClient; today: string }) {
             >
               {visit.planName}
             </Link>
-            <p className="text-sm text-ink-soft">
+            <p className="text-sm text-ink-soft" data-as-written>
               {visit.outcome ? visit.outcome.done : visit.consult.notes || 'Planned, not yet recorded.'}
             </p>
             <Aside visit={visit} />

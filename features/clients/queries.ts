@@ -1,4 +1,5 @@
 import 'server-only';
+import type { Measures } from '@/core/units';
 import { cache } from 'react';
 import { cautionsFor, type Caution, type CautionKey } from '@/core/caution';
 import { exportClient } from '@/data/client-record';
@@ -28,6 +29,8 @@ export interface ShownClient extends ClientStory {
   readonly rootLine: { readonly on: string; readonly words: readonly string[] } | null;
   /** Figures are written with a decimal comma. */
   readonly decimalComma: boolean;
+  /** In what the house says its figures. */
+  readonly measures: Measures;
 }
 
 const AT_THE_VISIT: readonly CautionKey[] = ['allergy-unasked', 'scalp-unseen', 'dye-unasked'];
@@ -42,7 +45,7 @@ export const clientStory = cache(async (clientId: string): Promise<ShownClient |
   const [newest] = story.visits;
   const cautions = newest ? cautionsFor(newest.consult, story.safety, { onDay: today, bornOn: story.client.bornOn }, house.cautions) : [];
   const rootLine = await rootLineOf(person, story);
-  return { ...story, rootLine, role: person.role, cautions: cautions.filter(({ key }) => !AT_THE_VISIT.includes(key)), today, decimalComma: house.decimalComma };
+  return { ...story, rootLine, role: person.role, cautions: cautions.filter(({ key }) => !AT_THE_VISIT.includes(key)), today, decimalComma: house.decimalComma, measures: { lengths: house.units, ...house.measures } };
 });
 
 /** Visits without foils between say nothing of the line; further back than this nobody looks. */

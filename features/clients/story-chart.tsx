@@ -5,6 +5,7 @@ import type { ZoneLine } from '@/core/growth';
 import { CONDITION_WORDS } from '@/core/hair-map';
 import { formatLevel } from '@/core/units';
 import { CONDITIONS } from '@/core/visit';
+import { useSaid, useShownUnit } from '@/ui/measures';
 import { daysBetween, sayDay } from '../shared';
 
 type Unit = 'mm' | 'level' | 'condition';
@@ -42,7 +43,9 @@ export function StoryChart({ title, lines, unit, today, goal, empty }: StoryChar
   const marks = days.filter((on, i) => i === days.length - 1 || daysBetween(on, days[i + 1]) > 1);
   const values = points.map(({ value }) => value);
   const [least, most] = scaleOf(unit, values, goal);
-  const said = shown.map(({ name, points: own }) => `${name}: ${own.map(({ on, value }) => `${say(unit, value)} on ${sayDay(on)}`).join(', ')}`).join('. ');
+  const inHouse = useSaid();
+  const { show } = useShownUnit('mm');
+  const said = shown.map(({ name, points: own }) => `${name}: ${own.map(({ on, value }) => `${inHouse(say(unit, value))} on ${sayDay(on)}`).join(', ')}`).join('. ');
   return (
     <figure className="grid content-start gap-1">
       <figcaption className="text-md font-bold">{title}</figcaption>
@@ -53,7 +56,7 @@ export function StoryChart({ title, lines, unit, today, goal, empty }: StoryChar
               <ComposedChart data={rows} margin={{ top: 10, right: 14, bottom: 0, left: unit === 'condition' ? -4 : -24 }} accessibilityLayer={false}>
                 <CartesianGrid stroke="var(--color-line)" vertical={false} />
                 <XAxis dataKey="at" type="number" domain={[Date.parse(days[0]), Math.max(Date.parse(today), Date.parse(days.at(-1)!))]} ticks={marks.map((on) => Date.parse(on))} tickFormatter={(at: number) => sayDay(new Date(at).toISOString().slice(0, 10)).replace(/ \d{4}$/, '')} tick={TICK} stroke="var(--color-edge)" interval="preserveStartEnd" />
-                <YAxis type="number" domain={[least, most]} allowDecimals={false} reversed={unit === 'condition'} ticks={unit === 'condition' ? CONDITIONS.map((_, i) => i) : undefined} tickFormatter={unit === 'condition' ? (at: number) => CONDITION_WORDS[CONDITIONS[at]] : undefined} tick={TICK} stroke="var(--color-edge)" />
+                <YAxis type="number" domain={[least, most]} allowDecimals={false} reversed={unit === 'condition'} ticks={unit === 'condition' ? CONDITIONS.map((_, i) => i) : undefined} tickFormatter={unit === 'condition' ? (at: number) => CONDITION_WORDS[CONDITIONS[at]] : unit === 'mm' ? show : undefined} tick={TICK} stroke="var(--color-edge)" />
                 {goal !== undefined && <ReferenceLine y={goal} stroke="var(--color-ink)" strokeDasharray="5 4" label={{ value: 'goal', position: 'insideTopLeft', fontSize: 12, fill: 'var(--color-ink)' }} />}
                 {shown.length === 1 && unit === 'mm' && <Area dataKey="line0" stroke="none" fill="var(--color-leaf)" fillOpacity={0.12} isAnimationActive={false} connectNulls />}
                 {shown.map((line, i) => <Line key={line.name} dataKey={`line${i}`} stroke={LOOKS[i].stroke} strokeDasharray={LOOKS[i].dash} strokeWidth={2.5} dot={unit !== 'mm' ? { r: 4, strokeWidth: 0, fill: LOOKS[i].stroke } : false} isAnimationActive={false} connectNulls />)}
@@ -64,7 +67,7 @@ export function StoryChart({ title, lines, unit, today, goal, empty }: StoryChar
             {shown.map(({ name, points: own }, i) => (
               <li key={name} className="flex items-center gap-1.5">
                 <svg width="26" height="6" aria-hidden><line x1="0" x2="26" y1="3" y2="3" stroke={LOOKS[i].stroke} strokeWidth="2.5" strokeDasharray={LOOKS[i].dash} /></svg>
-                {name} <b>{say(unit, own.at(-1)!.value)}</b>
+                {name} <b>{inHouse(say(unit, own.at(-1)!.value))}</b>
               </li>
             ))}
             {lines.length > shown.length && <li className="text-ink-soft">{lines.length - shown.length} more not drawn</li>}

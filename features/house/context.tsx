@@ -5,8 +5,8 @@ import { USUAL_HOUSE } from '@/core/formats';
 import { bareLength, formatLength, parseLength, type LengthUnit } from '@/core/units';
 import type { House } from '@/core/visit';
 import { DecimalComma } from '@/ui/decimal';
-import { MeasuresProvider } from '@/ui/measures';
 import { written } from '@/ui/written';
+import { MeasuresProvider } from './measures';
 import { moneyIn } from './money';
 
 const Context = createContext<House>(USUAL_HOUSE);

@@ -87,13 +87,13 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
       <fieldset disabled={!mayChange} className="grid gap-6">
         <div className="grid gap-6 lg:grid-cols-2">
           <Part title="Units and foils">
-            <div className="grid grid-cols-2 gap-3">
+            <div className="grid grid-cols-2 gap-3" data-as-written>
               <Segmented label="Lengths" value={house.units} options={UNITS} onChange={(units) => set({ units })} />
               <Segmented label="Amounts" value={house.measures.amounts} options={AMOUNTS} onChange={(amounts) => set({ measures: { ...house.measures, amounts } })} />
               <Segmented label="Developer" value={house.measures.strengths} options={STRENGTHS} onChange={(strengths) => set({ measures: { ...house.measures, strengths } })} />
               <Segmented label="Temperatures" value={house.measures.temperatures} options={TEMPERATURES} onChange={(temperatures) => set({ measures: { ...house.measures, temperatures } })} />
             </div>
-            <p className="text-sm text-ink-soft">Lengths are said in this unit; any of them can be typed: 6mm, 0.6 cm, 1/4&quot;.</p>
+            <p className="text-sm text-ink-soft" data-as-written>Lengths are said in this unit; any of them can be typed: 6mm, 0.6 cm, 1/4&quot;.</p>
             <div className="grid grid-cols-2 gap-3">
               <NumberField label="Usable foil width" unit="mm" min={30} max={300} value={house.foil.usableWidthMm} parse={millimetres} onChange={(mm) => mm !== undefined && set({ foil: { ...house.foil, usableWidthMm: mm } })} />
               <NumberField label="Tolerance" unit="mm" min={0} max={60} value={house.foil.toleranceMm} parse={millimetres} onChange={(mm) => mm !== undefined && set({ foil: { ...house.foil, toleranceMm: mm } })} />
@@ -172,7 +172,7 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
               <NumberField label="Alert test read after" unit="h" min={0} max={240} value={house.cautions.alertHours} parse={whole} onChange={(alertHours) => alertHours !== undefined && set({ cautions: { ...house.cautions, alertHours } })} />
               <NumberField label="and counts for" unit="days" min={1} max={1000} value={house.cautions.alertDays} parse={whole} onChange={(alertDays) => alertDays !== undefined && set({ cautions: { ...house.cautions, alertDays } })} />
               <NumberField label="Strong above" unit="vol" min={5} max={30} value={house.cautions.strongVolumes} parse={whole} onChange={(strongVolumes) => strongVolumes !== undefined && set({ cautions: { ...house.cautions, strongVolumes } })} />
-              <NumberField label="40 vol stays off" unit="mm" min={10} max={60} value={house.cautions.scalpMm} parse={millimetres} onChange={(scalpMm) => scalpMm !== undefined && set({ cautions: { ...house.cautions, scalpMm } })} />
+              <NumberField label={house.measures.strengths === '%' ? '12 % stays off' : '40 vol stays off'} unit="mm" min={10} max={60} value={house.cautions.scalpMm} parse={millimetres} onChange={(scalpMm) => scalpMm !== undefined && set({ cautions: { ...house.cautions, scalpMm } })} />
               <NumberField label="Warmth at most" unit="°C" min={25} max={60} value={house.cautions.warmestCelsius} parse={plain} onChange={(warmestCelsius) => warmestCelsius !== undefined && set({ cautions: { ...house.cautions, warmestCelsius } })} />
               <NumberField label="Guardian below" unit="years" min={0} max={21} value={house.cautions.age} parse={whole} onChange={(age) => age !== undefined && set({ cautions: { ...house.cautions, age } })} />
             </div>

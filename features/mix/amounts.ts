@@ -44,8 +44,5 @@ export function useAmounts(): Amounts {
 /** One decimal at most. */
 export const tenth = (value: number): string => String(Math.round(value * 10) / 10);
 
-/** `6 %`: peroxide of a strength. */
-export const percentSaid = (volumes: number): string => `${tenth(volumes / (10 / 3))} %`;
-
 /** A figure with up to two decimals, by point or comma. */
 export const readAmount = (text: string): number | undefined => (/^\d{1,5}([.,]\d{1,2})?$/.test(text.trim()) ? Number(text.trim().replace(',', '.')) : undefined);

@@ -4,7 +4,6 @@ import { useState, useTransition } from 'react';
 import { readProductsCsv, type Import } from '@/core/formats';
 import type { Need } from '@/core/mix';
 import { isStocked, KIND_WORDS, PRODUCT_KINDS, type Product, type ProductKind, type StockedProduct } from '@/core/products';
-import type { StockMove } from '@/data/stock';
 import { buttonLook } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { useSaid } from '@/ui/measures';
@@ -17,6 +16,7 @@ import { factsOf } from './facts';
 import { ImportPreview } from './import-preview';
 import { ProductForm } from './product-form';
 import { emptyProduct } from './empty-product';
+import type { StockMove } from './queries';
 
 interface ProductsPageProps {
   initial: readonly Product[];
@@ -138,7 +138,7 @@ function ToBuy({ needs }: { needs: readonly Need[] }) {
         <a href="/api/to-buy" className={buttonLook('plain', true)}>Export as table (CSV)</a>
       </header>
       <ul className="mt-1 grid gap-1">
-        {needs.map((need) => <li key={need.product.id} className="text-base"><b>{need.packs} × {need.product.name}</b>: {amount(need, need.needed)} needed, {amount(need, need.product.stock)} in stock</li>)}
+        {needs.map((need) => <li key={need.product.id} className="text-base"><b data-as-written>{need.packs} × {need.product.name}</b>: {amount(need, need.needed)} needed, {amount(need, need.product.stock)} in stock</li>)}
       </ul>
     </section>
   );
@@ -156,7 +156,7 @@ function Shelf({ kind, products, nameOf, onEdit }: { kind: ProductKind; products
         <tbody>
           {products.filter((own) => own.kind === kind).map((own) => (
             <tr key={own.id} className="[&>*]:px-4 [&>*]:py-2 [&:not(:first-child)>*]:border-t [&:not(:first-child)>*]:border-line">
-              <th scope="row" className="text-left font-semibold">
+              <th scope="row" className="text-left font-semibold" data-as-written>
                 {onEdit ? <button type="button" onClick={() => onEdit(own)} className="min-h-8 text-left underline-offset-2 hover:underline">{own.name}</button> : own.name}
               </th>
               <td className="text-sm"><p>{said(factsOf(own, nameOf))}</p>{own.note && <p className="text-ink-soft">{own.note}</p>}</td>
@@ -179,7 +179,7 @@ function Stock({ own }: { own: StockedProduct }) {
   const amount = (value: number) => said(`${value} ${unit}`);
   return (
     <>
-      <button type="button" className="min-h-8 underline-offset-2 hover:underline" aria-label={`${own.name}: ${amount(own.stock)} in stock, what happened to it`} onClick={() => void movesOf(own.id).then(setMoves)}>{amount(own.stock)}</button>
+      <button type="button" data-as-written className="min-h-8 underline-offset-2 hover:underline" aria-label={`${own.name}: ${amount(own.stock)} in stock, what happened to it`} onClick={() => void movesOf(own.id).then(setMoves)}>{amount(own.stock)}</button>
       <Dialog open={moves !== undefined} onOpenChange={(open) => !open && setMoves(undefined)} title={`${own.name}: stock`} middle>
         {moves?.length === 0 && <p className="text-base text-ink-soft">Nothing was used or counted yet.</p>}
         <ul className="grid">

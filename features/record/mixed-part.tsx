@@ -3,6 +3,7 @@
 import clsx from 'clsx';
 import type { Served } from '@/core/chair';
 import { mixedLines, unitsSaid } from '@/core/record';
+import { useSaid } from '@/ui/measures';
 import { useComputed } from '../visit/computed';
 import { useVisit } from '../visit/store';
 
@@ -13,6 +14,7 @@ const minutes = (value: number | null) => (value === null ? '–' : `${Math.roun
 export function MixedPart({ served }: { served: Served | null }) {
   const { mix } = useVisit();
   const visit = useComputed();
+  const said = useSaid();
   const lines = mixedLines(visit.work, mix, served);
   const steps = served?.record.steps.filter(({ done }) => done !== null) ?? [];
   if (lines.length === 0) return null;
@@ -27,10 +29,10 @@ export function MixedPart({ served }: { served: Served | null }) {
           {lines.map(({ letter, words, endsWords, units, bowls, grams: amount, on }) => (
             <tr key={letter} className="border-t border-line align-baseline">
               <td className="py-1 text-base font-bold">{letter}</td>
-              <td className="py-1"><span className="text-base">{words}</span>{endsWords && <span className="block">ends: {endsWords}</span>}<span className="block text-ink-soft">{unitsSaid(units)}</span></td>
+              <td className="py-1"><span className="text-base">{said(words)}</span>{endsWords && <span className="block">ends: {said(endsWords)}</span>}<span className="block text-ink-soft">{unitsSaid(units)}</span></td>
               <td className="pl-3 text-right">{bowls.done ?? '–'}<span className="text-ink-soft"> of {bowls.planned}</span></td>
-              <td className="pl-3 text-right">{grams(amount.planned)}</td>
-              <td className="pl-3 text-right font-semibold">{grams(amount.done)}</td>
+              <td className="pl-3 text-right">{said(grams(amount.planned))}</td>
+              <td className="pl-3 text-right font-semibold">{said(grams(amount.done))}</td>
               <td className={clsx('pl-3 text-right', on && on.longest > on.limit && 'font-bold text-rowan')}>{minutes(on?.longest ?? null)}</td>
             </tr>
           ))}

@@ -8,6 +8,7 @@ import { TextField } from '@/ui/field';
 import { Segmented } from '@/ui/segmented';
 import { sayDay } from '../shared';
 import { useComputed } from '../visit/computed';
+import { useSaid } from '@/ui/measures';
 import { useVisit } from '../visit/store';
 import type { Fields } from './form-fields';
 import { NEXT_WORDS } from './words';
@@ -26,6 +27,7 @@ interface NextPartProps {
 export function NextPart({ fields, problem, disabled, onChange }: NextPartProps) {
   const { bundle, outcome } = useVisit();
   const visit = useComputed();
+  const said = useSaid();
   const { heldOn } = bundle;
   const { zones, levelReached } = fields;
   const next = useMemo(() => visit.next({ zones, levelReached }), [visit, zones, levelReached]);
@@ -39,7 +41,7 @@ export function NextPart({ fields, problem, disabled, onChange }: NextPartProps)
             <Button small disabled={disabled || (fields.nextOn === next.on && fields.nextWhat === next.what)} onClick={() => onChange({ nextOn: next.on, nextWhat: next.what })}>Take it</Button>
           </div>
           <ul aria-label="Why then" className="mt-1 grid gap-0.5 text-sm">
-            {next.reasons.map(({ what, words }) => <li key={`${what} ${words}`}><b>{NEXT_WORDS[what]}:</b> {words}</li>)}
+            {next.reasons.map(({ what, words }) => <li key={`${what} ${words}`}><b>{NEXT_WORDS[what]}:</b> {said(words)}</li>)}
           </ul>
         </div>
       )}

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { withShadow } from '@/core/mix';
 import { mended, mendWords, type Finding, type WearMend } from '@/core/wear';
 import type { WearAsks } from '@/workers/wear-asks';
+import { useSaid } from '@/ui/measures';
 import { useComputed } from '../visit/computed';
 import { useVisit } from '../visit/store';
 
@@ -26,6 +27,7 @@ export function Findings({ findings, complete, problem, shown, earned, onSee }: 
     else editPlan(mendWords(mend), (before) => mended(before, mend));
   };
   const router = useRouter();
+  const said = useSaid();
   const sorted = [...(findings ?? [])].sort((a, b) => Number(a.fine) - Number(b.fine));
   const minded = sorted.filter(({ fine }) => !fine).length;
   return (
@@ -43,7 +45,7 @@ export function Findings({ findings, complete, problem, shown, earned, onSee }: 
               className={`rounded-ui border border-l-[3px] ${shown && shown.words === finding.words ? 'border-leaf' : 'border-line'} ${finding.fine ? 'border-l-leaf' : 'border-l-amber-bark'} bg-ground px-3 py-2`}
             >
               <button type="button" onClick={() => onSee(finding)} className="block w-full text-left hover:text-leaf">
-                <span className="block text-base font-medium"><span className={`mr-1 text-sm font-semibold ${finding.fine ? 'text-leaf' : 'text-amber-bark'}`}>{finding.fine ? 'Fine.' : 'Mind.'}</span>{finding.words}</span>
+                <span className="block text-base font-medium"><span className={`mr-1 text-sm font-semibold ${finding.fine ? 'text-leaf' : 'text-amber-bark'}`}>{finding.fine ? 'Fine.' : 'Mind.'}</span>{said(finding.words)}</span>
                 <span className="mt-0.5 block text-sm text-ink-soft">{finding.why}</span>
               </button>
               {(finding.mends || panel) && (

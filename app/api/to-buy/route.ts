@@ -1,5 +1,5 @@
 import { csvResponse } from '@/features/csv-response';
-import { toBuyTable } from '@/features/products/to-buy';
+import { toBuyTable } from '@/features/products/queries';
 
 /** What is to be bought before the bookings of the next week run out of it, as a table that spreadsheets open. */
 export async function GET() {

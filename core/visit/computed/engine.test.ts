@@ -42,14 +42,17 @@ describe('a visit', () => {
   });
 
   test('ends with a mix of their own are other bowls, weaker, and slower to the same level', () => {
-    const { work } = visit({ formulas: { A: lift({ volumes: 30, ends: { volumes: 10, ratio: 2, lastMm: 100 } }) } });
+    const map = Object.fromEntries(patterns.compute(plan).sheet.foils.map(({ zone }) => [zone, { endsLevel: 7.5 }]));
+    const withEnds = (volumes: number) =>
+      visit({ formulas: { A: lift({ volumes: 30, ends: { volumes, ratio: 2, lastMm: 100 } }) } }, { map }).work;
+    const work = withEnds(10);
     const [length, ends] = work.amounts;
     expect([length.part, length.volumes, ends.part, ends.volumes]).toEqual(['length', 30, 'ends', 10]);
     const all = visit({ formulas: { A: lift({ volumes: 30 }) } }).work.amounts[0];
     expect(length.net + ends.net).toBeCloseTo(all.net, 9);
     expect(work.meanVolumes.A).toBeCloseTo((30 * length.net + 10 * ends.net) / all.net, 9);
-    const ready = (stretch: string) => work.lift.find((own) => own.stretch === stretch)!.ready!.minutes;
-    expect(ready('ends')).toBeGreaterThan(ready('length'));
+    const endsReady = ({ lift: rows }: typeof work) => rows.find(({ stretch }) => stretch === 'ends')!.ready!.minutes;
+    expect(endsReady(work)).toBeGreaterThan(endsReady(withEnds(20)));
   });
 
   test('painting only the regrowth takes less, and as much less as it is shorter', () => {

@@ -3,13 +3,20 @@
 import { addedGrams, DROPS_FOR_GRAMS, strengthOf } from '@/core/bowl';
 import { productsOf } from '@/core/products';
 import { ADDED_UNITS, type Added, type AddedUnit, type Formula } from '@/core/visit';
+import { GRAMS_PER_OUNCE, type AmountUnit } from '@/core/units';
 import { NumberField } from '@/ui/number-field';
 import { Select } from '@/ui/select';
+import { useHouse } from '../../house/context';
 import { useComputed } from '../../visit/computed';
 import { readAmount, useAmounts } from '../amounts';
 import { useFormulaEdit } from '../edit';
 
-const UNIT_WORDS: Readonly<Record<AddedUnit, string>> = { g: 'g for 10 g', drops: `drops for ${DROPS_FOR_GRAMS} g`, '%': '% of the mix' };
+/** Grams for ten grams are ounces for ten ounces; drops are counted for grams or for what they weigh. */
+const unitWords = (amounts: AmountUnit): Readonly<Record<AddedUnit, string>> => ({
+  g: amounts === 'oz' ? 'oz for 10 oz' : 'g for 10 g',
+  drops: amounts === 'oz' ? `drops for ${(DROPS_FOR_GRAMS / GRAMS_PER_OUNCE).toFixed(2)} oz` : `drops for ${DROPS_FOR_GRAMS} g`,
+  '%': '% of the mix',
+});
 /** Grams are typed for ten grams of powder or colour: for one they are too small to read. */
 const shown = ({ amount, unit }: Added) => (unit === 'g' ? Math.round(amount * 100) / 10 : amount);
 
@@ -17,7 +24,8 @@ const shown = ({ amount, unit }: Added) => (unit === 'g' ? Math.round(amount * 1
 export function Additives({ letter, formula }: { letter: string; formula: Formula }) {
   const { shelf } = useComputed();
   const { set } = useFormulaEdit(letter);
-  const change = (words: string, additives: readonly Added[]) => set(words, (own) => ({ ...own, additives }), `${letter} additives`);
+  const words = unitWords(useHouse().measures.amounts);
+  const change = (label: string, additives: readonly Added[]) => set(label, (own) => ({ ...own, additives }), `${letter} additives`);
   return (
     <fieldset className="grid gap-2">
       <legend className="mb-1 text-sm font-semibold">Beside it in the bowl</legend>
@@ -33,10 +41,10 @@ export function Additives({ letter, formula }: { letter: string; formula: Formul
             {added ? (
               <Select
                 label={`How ${own.name.toLowerCase()} is measured in ${letter}`} hideLabel value={unit}
-                options={ADDED_UNITS.filter((value) => value !== 'drops' || own.dropGrams !== undefined || unit === 'drops').map((value) => ({ value, words: UNIT_WORDS[value] }))}
+                options={ADDED_UNITS.filter((value) => value !== 'drops' || own.dropGrams !== undefined || unit === 'drops').map((value) => ({ value, words: words[value] }))}
                 onChange={(next) => change(`${own.name} in ${next}`, [...others, inUnit(added, next, formula.ratio, own.dropGrams)])}
               />
-            ) : <span className="text-sm text-ink-soft">{UNIT_WORDS.g}</span>}
+            ) : <span className="text-sm text-ink-soft">{words.g}</span>}
           </div>
         );
       })}

@@ -3,10 +3,13 @@
 import { useState } from 'react';
 import { blended, blendTo } from '@/core/bowl';
 import { NumberField } from '@/ui/number-field';
-import { readAmount, percentSaid, tenth } from '../amounts';
+import { useSaid } from '@/ui/measures';
+import { readAmount, tenth, useAmounts } from '../amounts';
 
 /** Developers blended both ways: what these two make, and how much of each makes a strength. */
 export function Blender() {
+  const { strength } = useAmounts();
+  const said = useSaid();
   const [weak, setWeak] = useState({ volumes: 6, grams: 60 });
   const [strong, setStrong] = useState({ volumes: 20, grams: 60 });
   const [wanted, setWanted] = useState({ volumes: 13, grams: 120 });
@@ -25,11 +28,11 @@ export function Blender() {
         {pour('One', weak, setWeak)}
         {pour('The other', strong, setStrong)}
       </div>
-      <p role="status" className="text-base">Together: <b className="text-lg">{tenth(makes)} vol</b>, {percentSaid(makes)}, {tenth(weak.grams + strong.grams)} g.</p>
+      <p role="status" className="text-base">Together: <b className="text-lg">{strength(makes)}</b>, {said(`${tenth(weak.grams + strong.grams)} g`)}.</p>
       <div className="grid grid-cols-4 items-end gap-3">
         {pour('Wanted', wanted, setWanted)}
         <p role="status" className={`col-span-2 pb-2 text-base ${blend.ok ? '' : 'font-semibold text-rowan'}`}>
-          {blend.ok ? <>Take <b className="text-lg">{tenth(blend.pours[0].grams)} g</b> of {tenth(blend.pours[0].volumes)} vol and <b className="text-lg">{tenth(blend.pours[1].grams)} g</b> of {tenth(blend.pours[1].volumes)} vol.</> : blend.problem}
+          {blend.ok ? <>Take <b className="text-lg">{said(`${tenth(blend.pours[0].grams)} g`)}</b> of {strength(blend.pours[0].volumes)} and <b className="text-lg">{said(`${tenth(blend.pours[1].grams)} g`)}</b> of {strength(blend.pours[1].volumes)}.</> : said(blend.problem)}
         </p>
       </div>
     </section>

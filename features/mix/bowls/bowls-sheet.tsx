@@ -11,7 +11,7 @@ import { useSaid } from '@/ui/measures';
 import { Segmented } from '@/ui/segmented';
 import { useMoney } from '../../house/context';
 import { useVisit } from '../../visit/store';
-import { readAmount, tenth, useAmounts, useAmountUnit } from '../amounts';
+import { readAmount, useAmounts, useAmountUnit } from '../amounts';
 import { HereCautions } from '../here-cautions';
 import { useComputed } from '../../visit/computed';
 import { Items } from '../tone/items';
@@ -57,7 +57,7 @@ function BowlSettings() {
     <div className="flex flex-wrap items-end gap-3">
       <div className="w-[116px]"><NumberField label="Most in a bowl" unit="g" min={20} max={500} value={mix.bowl.mostGrams} parse={readAmount} onChange={(mostGrams) => mostGrams !== undefined && bowl({ mostGrams })} /></div>
       <div className="w-[124px]"><NumberField label="Used within" unit="min" min={10} max={90} value={mix.bowl.usefulMinutes} parse={readAmount} onChange={(usefulMinutes) => usefulMinutes !== undefined && bowl({ usefulMinutes })} /></div>
-      <div className="w-[176px]"><Segmented label="Amounts in" value={unit} options={UNITS} onChange={(unit) => editMix('unit of amounts', (own) => ({ ...own, unit }))} /></div>
+      <div className="w-[176px]" data-as-written><Segmented label="Amounts in" value={unit} options={UNITS} onChange={(unit) => editMix('unit of amounts', (own) => ({ ...own, unit }))} /></div>
       {unit === 'scoop' && <div className="w-[104px]"><NumberField label="A scoop" unit="g" min={2} max={60} value={mix.scoopGrams} parse={readAmount} onChange={(scoopGrams) => scoopGrams !== undefined && editMix('size of a scoop', (own) => ({ ...own, scoopGrams }), 'scoop')} /></div>}
     </div>
   );
@@ -107,6 +107,7 @@ function BowlRow({ bowl, onWeigh }: { bowl: WorkBowl; onWeigh(): void }) {
 function Own() {
   const visit = useComputed();
   const { mix, editMix } = useVisit();
+  const { say } = useAmounts();
   const { factor, visits } = visit.work.personal;
   const letters = [...new Set(visit.work.amounts.map(({ letter }) => letter))];
   if (letters.length === 0) return null;
@@ -127,7 +128,7 @@ function Own() {
       <div className="flex flex-wrap gap-3">
         {letters.map((letter) => (
           <div key={letter} className="w-[190px]">
-            <NumberField label={`Used of ${letter}`} unit={`of ${tenth(predicted(letter) * factor)} g`} min={0} max={5000} value={mix.used[letter]?.grams} placeholder="not read" parse={readAmount} onChange={(grams) => used(letter, grams)} />
+            <NumberField label={`Used of ${letter}`} unit="g" hint={`of ${say(predicted(letter) * factor)}`} min={0} max={5000} value={mix.used[letter]?.grams} placeholder="not read" parse={readAmount} onChange={(grams) => used(letter, grams)} />
           </div>
         ))}
       </div>
@@ -154,7 +155,9 @@ function Needs() {
         </ul>
       )}
       <p className="text-sm text-ink-soft">
-        {visit.needs.length === 0 ? 'Nothing is needed yet.' : `${visit.needs.map((need) => `${need.product.name} ${said(need)}`).join(' · ')}. `}
+        {visit.needs.length === 0 && 'Nothing is needed yet. '}
+        {visit.needs.map((need, i) => <span key={need.product.id}>{i > 0 && ' · '}<span data-as-written>{need.product.name}</span> {said(need)}</span>)}
+        {visit.needs.length > 0 && '. '}
         <span className="private">Materials cost the house {money(visit.materialsMinor)}.</span>
       </p>
     </section>

@@ -6,7 +6,7 @@ import { USUAL_WARM_CELSIUS } from '@/core/lift';
 import { formatLevel, volumesOf } from '@/core/units';
 import type { LiftFormula } from '@/core/visit';
 import { Button } from '@/ui/button';
-import { useMeasures, useSaid } from '@/ui/measures';
+import { useSaid } from '@/ui/measures';
 import { NumberField } from '@/ui/number-field';
 import { Select } from '@/ui/select';
 import { Slider } from '@/ui/slider';
@@ -35,7 +35,7 @@ export function LiftFields({ letter, formula }: { letter: string; formula: LiftF
   const { lift } = useFormulaEdit(letter);
   const [more, setMore] = useState(formula.ends !== null || formula.additives.length > 0 || formula.warmth !== null || formula.second !== null || formula.target !== null);
   const { shelf } = visit;
-  const inPercent = useMeasures().strengths === '%';
+  const inPercent = useHouse().measures.strengths === '%';
   const { strength } = useAmounts();
   const said = useSaid();
   const [first] = formula.lighteners;

@@ -12,7 +12,7 @@ import { shownDropout } from '../shown-dropout';
 
 const KINDS: readonly { value: Spacing['kind']; words: string }[] = [
   { value: 'constant', words: 'Even drop-out' },
-  { value: 'graded', words: 'A list: 2, 2, then 5 mm' },
+  { value: 'graded', words: 'A list, one by one' },
   { value: 'eased', words: 'Eased from one to another' },
   { value: 'backwards', words: 'Back from the part, with a sliver' },
   { value: 'count', words: 'So many foils' },
