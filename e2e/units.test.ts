@@ -1,3 +1,5 @@
+import { execFileSync } from 'node:child_process';
+import path from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { readHouse, saveHouse } from '@/data/house';
 import { signedIn } from '@/data/testing/actor';
@@ -57,6 +59,15 @@ test('inches, ounces, per cent and Fahrenheit: every screen, field and card foll
   }
 }, 240_000);
 
+/** Words of a printed sheet. */
+async function printed(at: string): Promise<string> {
+  const bytes = await page.evaluate(async (own) => [...new Uint8Array(await (await fetch(own)).arrayBuffer())], at);
+  return JSON.parse(execFileSync(process.execPath, [path.join(import.meta.dirname, 'pdf-text.mjs')], { input: Buffer.from(bytes), encoding: 'utf8' })).text as string;
+}
+
+/** Metric figures in a text that is no page, but for the names of products, which are their makers'. */
+const misfits = (text: string) => [...text.replace(/Moth developer \d+ vol|Foil \d+ × \d+ mm/g, '').matchAll(/.{0,20}\d\s?(mm|cm|vol|g|°C)(?![\w²/])/g)].map(([own]) => own);
+
 /** What each screen still says in metric units. */
 async function screens(): Promise<Record<string, string[]>> {
   const visit = await newVisit(page, 'Other Measures');
@@ -91,6 +102,16 @@ async function screens(): Promise<Record<string, string[]>> {
     await page.goto(`${address()}/visits/${visit}/mix#${sheet}`);
     await live(page);
     await look(`mix ${sheet}`);
+  }
+  for (const form of ['mix.pdf', 'pattern.pdf', 'again.pdf']) {
+    const own = misfits(await printed(`/visits/${visit}/sheet/${form}`));
+    if (own.length > 0) found[form] = own;
+  }
+  for (const at of [`/visits/${visit}/sheet/foils.csv`, '/api/products', '/api/to-buy']) {
+    const [head, ...rows] = (await page.evaluate(async (own) => (await fetch(own)).text(), at)).split('\r\n');
+    // The heading names no metric unit; where a row has a unit of its own, it is ounces or sheets.
+    const own = [...misfits(rows.join('\n')), ...(/ (mm|cm|g|°C)\b|grams/.test(head) ? [head] : []), ...rows.filter((row) => row.endsWith(',g'))];
+    if (own.length > 0) found[at] = own;
   }
   await openStep(page, visit, 'clock');
   await see(page, 'Step by step');

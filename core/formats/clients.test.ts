@@ -1,3 +1,4 @@
+import { METRIC } from '../units';
 import { visitOf } from '../visit/computed/testing';
 import { createPatternEngine } from '../pattern';
 import { clientsCsv, foilsCsv, readClientsCsv, startPlan, type ListedClient } from '.';
@@ -81,7 +82,7 @@ describe('clients as a table', () => {
 test('the list of foils has a row for each, in the order of work, with figures as the house writes them', () => {
   const plan = startPlan();
   const { sheet } = createPatternEngine().compute(plan);
-  const rows = parsed(foilsCsv(sheet, visitOf({ plan }).work.units, { separator: ';', decimalComma: true }), ';');
+  const rows = parsed(foilsCsv(sheet, visitOf({ plan }).work.units, { separator: ';', decimalComma: true, measures: METRIC }), ';');
   expect(rows).toHaveLength(sheet.foils.length + 1);
   expect(rows.slice(1).map(([, number]) => Number(number))).toEqual(sheet.foils.map((_, i) => i + 1));
   const [first] = sheet.foils.filter(({ order }) => order === 1);

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { metricOf, type MeasuredColumn } from './csv-measures';
 
 export interface RowProblem {
   /** Line of the table as a spreadsheet counts it; the heading is 1. */
@@ -19,16 +20,26 @@ export type CsvRead<T> = { readonly ok: true; readonly value: T } | { readonly o
 const SEPARATORS = [',', ';', '\t', '|'];
 const SEPARATOR_WORDS: Readonly<Record<string, string>> = { ',': 'comma', ';': 'semicolon', '\t': 'tab', '|': 'bar' };
 
+/** Columns whose figures may be written in another unit. */
+export type MeasuredColumns<Column extends string> = Readonly<Partial<Record<Column, MeasuredColumn>>>;
+
 /**
- * Reads a table whose first row names its columns; the separator is found out.
+ * Reads a table whose first row names its columns; the separator is found out. A column that is named by another unit
+ * (`thickness in`) comes as the metric one, its figures with the decimal sign of the table.
  * @param what what the rows are, as it is said: `products`
  */
-export function readCsvTable<Column extends string>(text: string, columns: readonly Column[], needed: readonly Column[], what: string): CsvRead<CsvTable<Column>> {
+export function readCsvTable<Column extends string>(
+  text: string, columns: readonly Column[], needed: readonly Column[], what: string, measured?: MeasuredColumns<Column>,
+): CsvRead<CsvTable<Column>> {
   const table = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { delimitersToGuess: SEPARATORS, skipEmptyLines: 'greedy' });
   const [head, ...rows] = table.data;
   if (!head) return { ok: false, problem: 'The table is empty.' };
   const separator = table.meta.delimiter;
-  const named = head.map((name) => name.trim().toLowerCase());
+  const columnOf = new Map(columns.flatMap((column) => Object.entries(measured?.[column]?.names ?? {}).map(([unit, name]) => [name.toLowerCase(), { column, unit }] as const)));
+  const heading = head.map((name) => name.trim().toLowerCase());
+  const named: string[] = heading.map((name) => columnOf.get(name)?.column ?? name);
+  const units = heading.map((name) => columnOf.get(name)?.unit);
+  const decimalComma = rows.some((cells) => cells.some((cell) => /^-?\d+,\d+$/.test(cell.trim())));
   const missing = needed.filter((name) => !named.includes(name));
   if (missing.length > 0) {
     return { ok: false, problem: `The first row must name the columns; ${missing.map((name) => `“${name}”`).join(', ')} ${missing.length === 1 ? 'is' : 'are'} missing. Read with ${SEPARATOR_WORDS[separator] ?? separator} as the separator.` };
@@ -49,11 +60,19 @@ export function readCsvTable<Column extends string>(text: string, columns: reado
     const given: Partial<Record<Column, string>> = {};
     named.forEach((column, at) => {
       const cell = (cells[at] ?? '').trim();
-      if (cell !== '') given[column as Column] = cell;
+      if (cell !== '') given[column as Column] = metricCell(cell, units[at], decimalComma);
     });
     read.push({ row, cells: given });
   });
   return { ok: true, value: { separator, rows: read, problems } };
+}
+
+/** A figure in another unit as the metric one; what is no figure stays, for whoever reads it to refuse. */
+function metricCell(cell: string, unit: string | undefined, decimalComma: boolean): string {
+  if (unit === undefined || !/^-?\d+([.,]\d+)?$/.test(cell)) return cell;
+  const figure = Number(cell.replace(',', '.'));
+  const metric = metricOf(figure, unit);
+  return metric === figure ? cell : String(metric).replace('.', decimalComma ? ',' : '.');
 }
 
 /** Text as a cell: what begins a formula in a spreadsheet would be run there, and is quoted with an apostrophe. */

@@ -1,7 +1,10 @@
 import { zoneName } from '../head';
 import { dropFoil, GATHER_PRESETS, retypeFoil, type Foil, type GatherKind, type Plan, type Sheet, type SingleGather } from '../pattern';
+import { inMeasures } from '../units';
 import type { WorkUnit } from '../work';
-import { cellText, csvTable, readCsvTable, textCell, type CsvRead, type RowProblem } from './csv-table';
+import { amountColumn, columnName, figureIn, lengthColumn } from './csv-measures';
+import { cellText, csvTable, readCsvTable, textCell, type CsvRead, type MeasuredColumns, type RowProblem } from './csv-table';
+import type { TableStyle } from './table-style';
 import { MOST_EDITS } from './plan-document';
 
 const COLUMNS = ['order', 'number', 'kind', 'id', 'panel', 'side', 'row', 'column', 'zone', 'formula', 'gather', 'width mm', 'thickness mm', 'drop-out mm', 'angle', 'stitches', 'picked', 'start mm', 'to mm', 'foiled', 'lightened', 'deepened', 'mix', 'ends mix', 'grams', 'leave out'] as const;
@@ -11,6 +14,11 @@ const SETTABLE: readonly Column[] = ['formula', 'gather', 'thickness mm', 'leave
 
 /** What follows from the mix or from other rows: read over, since formulas may have been chosen since. */
 const FOLLOWS: ReadonlySet<Column> = new Set(['order', 'foiled', 'lightened', 'deepened', 'mix', 'ends mix', 'grams', 'to mm']);
+
+/** What a house may write in another unit. */
+const MEASURED: MeasuredColumns<Column> = {
+  'width mm': lengthColumn('width'), 'thickness mm': lengthColumn('thickness'), 'drop-out mm': lengthColumn('drop-out'), 'start mm': lengthColumn('start'), 'to mm': lengthColumn('to'), grams: amountColumn('grams', 'ounces'),
+};
 
 const percent = (share: number) => `${Math.round(share * 10_000) / 100} %`;
 const tenth = (value: number) => String(Math.round(value * 10) / 10);
@@ -35,14 +43,20 @@ function cellsOf({ foils, painted, dropouts, zones }: Sections, unit: WorkUnit):
 
 const isFigure = (column: Column) => column.endsWith(' mm') || column === 'angle' || column === 'grams';
 
-/** Everything that product is put on, in the order of work, as a table that spreadsheets open. */
-export function foilsCsv(sheet: Sections, units: readonly WorkUnit[], { separator, decimalComma }: { separator: string; decimalComma: boolean }): string {
-  const figure = (text: string) => (decimalComma ? text.replace('.', ',') : text);
+/** Everything that product is put on, in the order of work, as a table that spreadsheets open, in the units of the house. */
+export function foilsCsv(sheet: Sections, units: readonly WorkUnit[], { separator, decimalComma, measures }: Omit<TableStyle, 'minorPerUnit'>): string {
+  const figure = (column: Column, text: string) => {
+    const said = text === '' || !MEASURED[column] ? text : String(figureIn(Number(text), MEASURED[column].quantity, measures));
+    return decimalComma ? said.replace('.', ',') : said;
+  };
   const rows = units.map((unit) => {
     const cells = cellsOf(sheet, unit);
-    return COLUMNS.map((column) => (isFigure(column) ? figure(cells[column]) : textCell(cells[column])));
+    return COLUMNS.map((column) => {
+      if (isFigure(column)) return figure(column, cells[column]);
+      return textCell(column === 'mix' || column === 'ends mix' ? inMeasures(cells[column], measures) : cells[column]);
+    });
   });
-  return csvTable(COLUMNS, rows, separator);
+  return csvTable(COLUMNS.map((column) => columnName(column, MEASURED[column], measures)), rows, separator);
 }
 
 /** What a table would change of one foil. */
@@ -81,7 +95,7 @@ function alike(a: string, b: string): boolean {
  * measured cannot be set: a row in which it differs belongs to another pattern, or to this one before it was changed.
  */
 export function readFoilsCsv(text: string, plan: Plan, sheet: Sections, units: readonly WorkUnit[]): CsvRead<FoilsImport> {
-  const table = readCsvTable(text, COLUMNS, ['id'], 'foils');
+  const table = readCsvTable(text, COLUMNS, ['id'], 'foils', MEASURED);
   if (!table.ok) return table;
   const known = new Map(units.map((unit) => [unit.id, unit]));
   const problems: RowProblem[] = [...table.value.problems];

@@ -1,13 +1,14 @@
 import Papa from 'papaparse';
 import { foilsCsv, parsePlan, readFoilsCsv, startPlan } from '.';
 import { createPatternEngine, retypeFoil, type Plan } from '../pattern';
+import { METRIC, type Measures } from '../units';
 import { visitOf } from '../visit/computed/testing';
 
 const engine = createPatternEngine();
 const plan = retypeFoil(startPlan(), 'back/2/1', { formula: 'B' });
 const { sheet } = engine.compute(plan);
 const { units } = visitOf({ plan }).work;
-const english = foilsCsv(sheet, units, { separator: ',', decimalComma: false });
+const english = foilsCsv(sheet, units, { separator: ',', decimalComma: false, measures: METRIC });
 const taken = (text: string) => {
   const read = readFoilsCsv(text, plan, sheet, units);
   if (!read.ok) throw new Error(read.problem);
@@ -20,8 +21,9 @@ function changed(id: string, cells: Record<string, string>, text = english, deli
 }
 const rowAt = (id: string) => english.split('\r\n').findIndex((line) => line.includes(`,${id},`)) + 1;
 
-test.each([[',', false], [';', true], ['\t', true]])('out and in again changes nothing, with %j between columns', (separator, decimalComma) => {
-  expect(taken(foilsCsv(sheet, units, { separator, decimalComma }))).toEqual({ plan, changes: [], same: sheet.foils.length, problems: [], separator });
+const US: Measures = { lengths: 'in', amounts: 'oz', strengths: '%', temperatures: 'F' };
+test.each([[',', false, METRIC], [';', true, METRIC], ['\t', true, { ...METRIC, lengths: 'cm' }], [',', false, US], [';', true, US]] as const)('out and in again changes nothing, with %j between columns, decimal comma %j, in %j', (separator, decimalComma, measures) => {
+  expect(taken(foilsCsv(sheet, units, { separator, decimalComma, measures }))).toEqual({ plan, changes: [], same: sheet.foils.length, problems: [], separator });
 });
 
 test('formula, gather and thickness of one foil, as edits by hand that the pattern computes', () => {
@@ -35,8 +37,20 @@ test('formula, gather and thickness of one foil, as edits by hand that the patte
 });
 
 test('with a decimal comma, half a millimetre is half a millimetre', () => {
-  const german = foilsCsv(sheet, units, { separator: ';', decimalComma: true });
+  const german = foilsCsv(sheet, units, { separator: ';', decimalComma: true, measures: METRIC });
   expect(taken(changed('back/3/1', { 'thickness mm': '3,5' }, german, ';')).changes).toMatchObject([{ words: ['4 mm → 3.5 mm thick'] }]);
+});
+
+test('in inches, ounces and per cent: the columns say so, and a thickness that is set is read back as what it is', () => {
+  const table = foilsCsv(sheet, units, { separator: ',', decimalComma: false, measures: US });
+  expect(table.split('\r\n')[0]).toMatch(/,width in,thickness in,drop-out in,.*,ounces,leave out$/);
+  const [row] = Papa.parse<Record<string, string>>(table, { header: true, skipEmptyLines: true }).data;
+  // 4 mm of 25.4 to the inch; 20 vol are 6 %.
+  expect(row['thickness in']).toBe('0.157');
+  expect(row.mix).toContain('6 %');
+  expect(row.mix).not.toMatch(/ vol/);
+  // 0.125 in are 3.175 mm, 3.2 to the tenth.
+  expect(taken(changed('back/3/1', { 'thickness in': '0.125' }, table)).changes).toMatchObject([{ words: ['4 mm → 3.2 mm thick'] }]);
 });
 
 test('a foil is left out only where the table says so; one that it does not name stays', () => {
@@ -72,7 +86,7 @@ test('the rows add up to the shares of the pattern, lowlights apart', () => {
   const start = startPlan();
   const mixed: Plan = { ...start, panels: start.panels.map((panel, i) => (i === 0 ? { ...panel, dropouts: { every: 2, treatments: ['lowlight', 'tip-out'], together: 1, recipes: {} } } : panel)) };
   const visit = visitOf({ plan: mixed });
-  const { data } = Papa.parse<Record<string, string>>(foilsCsv(visit.pattern.sheet, visit.work.units, { separator: ',', decimalComma: false }), { header: true, skipEmptyLines: true });
+  const { data } = Papa.parse<Record<string, string>>(foilsCsv(visit.pattern.sheet, visit.work.units, { separator: ',', decimalComma: false, measures: METRIC }), { header: true, skipEmptyLines: true });
   const summed = (column: string) => data.reduce((sum, row) => sum + (parseFloat(row[column]) || 0), 0) / 100;
   const { foiled, lightened, deepened } = visit.shares.total;
   expect(deepened).toBeGreaterThan(0.01);

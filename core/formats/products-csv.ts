@@ -1,28 +1,31 @@
 import { isStocked, PRODUCT_KINDS, rangeProblems, type Product, type ProductKind, type RecipePart } from '../products';
-import { cellText, csvTable, readCsvTable, textCell, type RowProblem } from './csv-table';
+import { METRIC } from '../units';
+import { columnName, figureIn, lengthColumn, metricOf, strengthColumn, temperatureColumn } from './csv-measures';
+import { cellText, csvTable, readCsvTable, textCell, type MeasuredColumns, type RowProblem } from './csv-table';
 import { productSchema } from './products-document';
 import { sentenceOf } from './problem';
+import { amountUnitOf, type TableStyle } from './table-style';
 
 /** Columns of the table, in their order; a product leaves those empty that its kind does not have. */
 const COLUMNS = [
   'kind', 'id', 'name', 'line', 'level', 'tone', 'volumes', 'ratio least', 'ratio usual', 'ratio most', 'volumes least', 'volumes most', 'minutes foil', 'minutes open air',
   'minutes scalp', 'minutes least', 'minutes most', 'speed', 'levels', 'top', 'root natural', 'root ash', 'root levels', 'per gram', 'weakens', 'per use', 'width', 'length',
-  'pack', 'pack price', 'stock', 'note', 'minutes usual', 'warmest', 'drop', 'barcode', 'use', 'parts', 'per hair gram', 'price',
+  'pack', 'pack price', 'stock', 'note', 'minutes usual', 'warmest', 'drop', 'barcode', 'use', 'parts', 'per hair gram', 'price', 'unit',
 ] as const;
 type Column = (typeof COLUMNS)[number];
 const NEEDED: readonly Column[] = ['kind', 'id', 'name'];
 
-/** How a table writes its figures. */
-export interface TableStyle {
-  readonly separator: ',' | ';' | '\t';
-  readonly decimalComma: boolean;
-  /** Minor units in one unit of the currency. */
-  readonly minorPerUnit: number;
-}
+/** What a house may write in another unit; amounts stand in the unit of their row. */
+const MEASURED: MeasuredColumns<Column> = {
+  volumes: strengthColumn('volumes', 'strength %'), 'volumes least': strengthColumn('volumes least', 'strength least %'), 'volumes most': strengthColumn('volumes most', 'strength most %'),
+  width: lengthColumn('width', 'width'), length: lengthColumn('length', 'length'), warmest: temperatureColumn('warmest', 'warmest °F'),
+};
+const AMOUNTS: ReadonlySet<Column> = new Set(['pack', 'stock', 'per use']);
+const AMOUNT_UNITS = ['g', 'oz', 'sheets'];
 
 type Row = Partial<Record<Column, string | number | boolean | null>>;
 
-function rowOf(own: Product, { minorPerUnit }: TableStyle): Row {
+function rowOf(own: Product, { minorPerUnit }: Pick<TableStyle, 'minorPerUnit'>): Row {
   const row: Row = {
     kind: own.kind, id: own.id, name: own.name, note: own.note,
     ...(isStocked(own) && { pack: own.pack, 'pack price': own.packMinor / minorPerUnit, stock: own.stock, barcode: own.barcode ?? null }),
@@ -62,14 +65,20 @@ function partsOf(text: string): unknown[] {
   });
 }
 
-/** A range as a table that spreadsheets open. */
+/** A range as a table that spreadsheets open, in the units of the house. */
 export function productsCsv(range: readonly Product[], style: TableStyle): string {
-  const cell = (value: Row[Column]) => (value === null || value === undefined ? '' : typeof value === 'number' ? (style.decimalComma ? String(value).replace('.', ',') : String(value)) : textCell(String(value)));
+  const { measures, separator, decimalComma } = style;
+  const figure = (value: number) => (decimalComma ? String(value).replace('.', ',') : String(value));
   const rows = range.map((own) => {
-    const row = rowOf(own, style);
-    return COLUMNS.map((column) => cell(row[column]));
+    const row: Row = { ...rowOf(own, style), ...(isStocked(own) && { unit: amountUnitOf(own, measures) }) };
+    const ounces = row.unit === 'oz';
+    return COLUMNS.map((column) => {
+      const value = row[column];
+      if (typeof value !== 'number') return value === null || value === undefined ? '' : textCell(String(value));
+      return figure(figureIn(value, AMOUNTS.has(column) ? (ounces ? 'amounts' : undefined) : MEASURED[column]?.quantity, measures));
+    });
   });
-  return csvTable(COLUMNS, rows, style.separator);
+  return csvTable(COLUMNS.map((column) => columnName(column, MEASURED[column], measures)), rows, separator);
 }
 
 /** What a table would do to a range. */
@@ -92,7 +101,7 @@ export type ImportRead = { readonly ok: true; readonly value: Import } | { reado
  * be read is named with what is wrong, and nothing of it is taken.
  */
 export function readProductsCsv(text: string, range: readonly Product[], minorPerUnit: number): ImportRead {
-  const table = readCsvTable(text, COLUMNS, NEEDED, 'products');
+  const table = readCsvTable(text, COLUMNS, NEEDED, 'products', MEASURED);
   if (!table.ok) return table;
   const { separator, rows } = table.value;
   // With a comma between columns it cannot be the decimal sign, unless figures are quoted.
@@ -137,7 +146,7 @@ export function readProductsCsv(text: string, range: readonly Product[], minorPe
   return { ok: true, value: { range: next, added, changed, same, problems, separator, decimalComma } };
 }
 
-const FIGURES: ReadonlySet<Column> = new Set(COLUMNS.filter((column) => !['kind', 'id', 'name', 'line', 'tone', 'weakens', 'note', 'barcode', 'use', 'parts'].includes(column)));
+const FIGURES: ReadonlySet<Column> = new Set(COLUMNS.filter((column) => !['kind', 'id', 'name', 'line', 'tone', 'weakens', 'note', 'barcode', 'use', 'parts', 'unit'].includes(column)));
 
 function sorted(value: unknown): unknown {
   if (value === null || typeof value !== 'object') return value;
@@ -149,16 +158,20 @@ function productOf(given: Partial<Record<Column, string>>, range: readonly Produ
   const kind = given.kind?.toLowerCase();
   if (kind === undefined || !(PRODUCT_KINDS as readonly string[]).includes(kind)) return `kind: must be one of ${PRODUCT_KINDS.join(', ')}${kind ? `, not “${given.kind}”` : ''}.`;
   const was = range.find((own) => own.id === given.id && own.kind === kind);
-  const usual = was ? rowOf(was, { separator: ',', decimalComma: false, minorPerUnit }) : {};
+  const usual = was ? rowOf(was, { minorPerUnit }) : {};
   for (const column of FIGURES) {
     const cell = given[column];
     if (cell !== undefined && !/^-?\d+([.,]\d+)?$/.test(cell)) return `${column}: “${cell}” is no figure.`;
     if (cell !== undefined && decimalComma && cell.includes('.')) return `${column}: “${cell}” has a point where other figures of the table have a comma.`;
   }
+  const unit = given.unit?.toLowerCase() ?? amountUnitOf({ kind: kind as ProductKind }, METRIC);
+  if (!AMOUNT_UNITS.includes(unit) || (unit === 'sheets') !== (kind === 'foil')) return `unit: must be ${kind === 'foil' ? 'sheets' : 'g or oz'}, not “${given.unit}”.`;
   const text = (column: Column) => (given[column] === undefined ? usual[column]?.toString() : cellText(given[column]));
   const figure = (column: Column): number | undefined => {
     const cell = given[column];
-    return cell === undefined ? (usual[column] as number | undefined) : Number(cell.replace(',', '.'));
+    if (cell === undefined) return usual[column] as number | undefined;
+    const value = Number(cell.replace(',', '.'));
+    return AMOUNTS.has(column) ? metricOf(value, unit) : value;
   };
   const orNone = (column: Column) => figure(column) ?? null;
   const minor = (column: Column) => Math.round((figure(column) ?? 0) * minorPerUnit);

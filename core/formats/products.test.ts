@@ -1,8 +1,10 @@
 import { USUAL_RANGE, type Product } from '../products';
+import { METRIC, type Measures } from '../units';
 import { productsCsv, readProductsCsv, type Import } from './products-csv';
 import { parseProducts } from './products-document';
 
-const POINT = { separator: ',', decimalComma: false, minorPerUnit: 100 } as const;
+const US: Measures = { lengths: 'in', amounts: 'oz', strengths: '%', temperatures: 'F' };
+const POINT = { separator: ',', decimalComma: false, minorPerUnit: 100, measures: METRIC } as const;
 
 function imported(text: string, range: readonly Product[] = USUAL_RANGE): Import {
   const read = readProductsCsv(text, range, 100);
@@ -10,7 +12,7 @@ function imported(text: string, range: readonly Product[] = USUAL_RANGE): Import
   return read.value;
 }
 
-test.each([POINT, { separator: ';', decimalComma: true, minorPerUnit: 100 }, { separator: '\t', decimalComma: true, minorPerUnit: 1000 }] as const)('a range goes out as a table and comes back the same: %o', (style) => {
+test.each([POINT, { separator: ';', decimalComma: true, minorPerUnit: 100, measures: METRIC }, { separator: '\t', decimalComma: true, minorPerUnit: 1000, measures: METRIC }, { ...POINT, measures: US }, { separator: ';', decimalComma: true, minorPerUnit: 100, measures: US }] as const)('a range goes out as a table and comes back the same: %o', (style) => {
   const read = readProductsCsv(productsCsv(USUAL_RANGE, style), USUAL_RANGE, style.minorPerUnit);
   if (!read.ok) throw new Error(read.problem);
   expect(read.value).toMatchObject({ added: [], changed: [], problems: [], same: USUAL_RANGE.length, separator: style.separator, decimalComma: style.decimalComma });
@@ -54,6 +56,17 @@ test.each([
 test('points beside commas, an id twice', () => {
   expect(imported('kind;id;name;pack;stock\ndeveloper;moth-dev-5;A;1,5;1.5\n').problems).toEqual([{ row: 2, problem: 'stock: “1.5” has a point where other figures of the table have a comma.' }]);
   expect(imported('kind,id,name\ndeveloper,moth-dev-5,A\ndeveloper,moth-dev-5,B\n').problems).toEqual([{ row: 3, problem: 'id: “moth-dev-5” stands in row 2 already.' }]);
+});
+
+test('ounces by their unit, inches and per cent by their columns; a unit that is none is named', () => {
+  const [head, ...rows] = productsCsv(USUAL_RANGE, { ...POINT, measures: US }).split('\r\n');
+  expect(head).toMatch(/,strength %,.*,width in,length in,.*,warmest °F,.*,unit$/);
+  // 3800 g at 28.3495 g to the ounce, 20 vol at 10 / 3 to the per cent; foil stays in sheets.
+  expect(rows.find((row) => row.includes(',moth-dev-20,'))).toMatch(/,6,.*,134\.041,.*,oz$/);
+  expect(rows.find((row) => row.includes(',foil-120,'))).toMatch(/,4\.724,11\.811,.*,sheets$/);
+  const { changed, problems } = imported('kind,id,name,stock,unit\ndeveloper,moth-dev-20,Moth developer 20 vol,10,oz\ndeveloper,moth-dev-10,Moth developer 10 vol,10,sheets\nfoil,foil-120,Foil,10,g\n');
+  expect(changed.map(({ after }) => after)).toEqual([{ ...USUAL_RANGE.find(({ id }) => id === 'moth-dev-20'), stock: 283.5 }]);
+  expect(problems).toEqual([{ row: 3, problem: 'unit: must be g or oz, not “sheets”.' }, { row: 4, problem: 'unit: must be sheets, not “g”.' }]);
 });
 
 test('text that a spreadsheet would run as a formula goes out harmless and comes back as it was', () => {

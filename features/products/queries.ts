@@ -7,7 +7,8 @@ import type { SignedIn } from '@/data/sessions';
 import type { StockMove } from '@/data/stock';
 import { today } from '../shared';
 import { wholeVisit } from '../visit/queries';
-import { productsCsv, toBuyCsv, type Products } from '@/core/formats';
+import { productsCsv, toBuyCsv, type Products, type TableStyle } from '@/core/formats';
+import type { House } from '@/core/visit';
 import { readHouse } from '@/data/house';
 import { readProducts } from '@/data/products';
 import type { Revised } from '@/data/revised';
@@ -23,13 +24,17 @@ export async function loadProducts(): Promise<Revised<Products> & { mayChange: b
   return { ...products, mayChange: person.role === 'owner', toBuy };
 }
 
+/** How a house writes its tables. */
+const styleOf = ({ decimalComma, prices, units, measures }: House): TableStyle => ({
+  separator: decimalComma ? ';' : ',', decimalComma, minorPerUnit: minorPerUnit(prices.currency), measures: { lengths: units, ...measures },
+});
+
 /** The products as a table, written as the house writes figures; undefined when nobody is signed in. */
 export async function productsTable(): Promise<string | undefined> {
   const person = await currentPerson();
   if (!person) return undefined;
   const [{ document }, { document: house }] = await Promise.all([readProducts(person), readHouse(person)]);
-  const { decimalComma, prices } = house;
-  return productsCsv(document.products, { separator: decimalComma ? ';' : ',', decimalComma, minorPerUnit: minorPerUnit(prices.currency) });
+  return productsCsv(document.products, styleOf(house));
 }
 
 /** Bookings are looked at so many days ahead. */
@@ -55,6 +60,5 @@ export async function toBuyTable(): Promise<string | undefined> {
   const person = await currentPerson();
   if (!person) return undefined;
   const [needs, { document: house }] = await Promise.all([loadToBuy(person), readHouse(person)]);
-  const { decimalComma, prices } = house;
-  return toBuyCsv(needs, { separator: decimalComma ? ';' : ',', decimalComma, minorPerUnit: minorPerUnit(prices.currency) });
+  return toBuyCsv(needs, styleOf(house));
 }

@@ -61,8 +61,8 @@ export async function loadCard(visitId: string): Promise<SheetRead> {
 export async function loadFoils(visitId: string): Promise<{ readonly table: string } | 'signed-out' | 'missing'> {
   const all = await loadAll(visitId);
   if (typeof all === 'string') return all;
-  const { decimalComma } = all.house;
-  return { table: foilsCsv(all.computed.pattern.sheet, all.computed.work.units, { separator: decimalComma ? ';' : ',', decimalComma }) };
+  const { decimalComma, units, measures } = all.house;
+  return { table: foilsCsv(all.computed.pattern.sheet, all.computed.work.units, { separator: decimalComma ? ';' : ',', decimalComma, measures: { lengths: units, ...measures } }) };
 }
 
 /** A whole visit, or its pattern alone, as a document. */

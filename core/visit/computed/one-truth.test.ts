@@ -5,6 +5,7 @@ import { foilsCsv } from '../../formats';
 import { retypeFoil, type Panel, type Plan } from '../../pattern';
 import { mixedLines } from '../../record';
 import { planOf, TECHNIQUES } from '../../technique';
+import { METRIC } from '../../units';
 import { USUAL_CLOCK, type VisitMix } from '..';
 import { DEPOSIT, visitOf } from './testing';
 
@@ -109,7 +110,7 @@ describe.each(TECHNIQUES.map((technique) => [technique.key, technique] as const)
     }
 
     // The table of foils.
-    const rows = Papa.parse<Record<string, string>>(foilsCsv(sheet, units, { separator: ',', decimalComma: false }), {
+    const rows = Papa.parse<Record<string, string>>(foilsCsv(sheet, units, { separator: ',', decimalComma: false, measures: METRIC }), {
       header: true,
       skipEmptyLines: true,
     }).data;
