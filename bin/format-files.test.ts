@@ -141,8 +141,8 @@ describe('bin/lattice mix', () => {
     const printed = JSON.parse(await output('mix', example, '--from', '6', '--to', '9', '--mix', mixFile));
     expect(printed.formulas.map(({ letter, kind }: { letter: string; kind: string }) => `${letter} ${kind}`)).toEqual(['A lift', 'B lift', 'C deposit']);
     expect(printed.amounts.map(({ letter, part }: { letter: string; part: string }) => `${letter} ${part}`)).toEqual(['A length', 'A ends', 'B length', 'B second', 'C length']);
-    // To the gram, but for drops of an additive.
-    const scooped = printed.bowls.flatMap(({ items }: { items: { name: string; grams: number }[] }) => items).filter(({ name }: { name: string }) => name !== 'Rootling bond drops');
+    // To the gram, but for additives: drops, and per cent of water.
+    const scooped = printed.bowls.flatMap(({ items }: { items: { name: string; grams: number }[] }) => items).filter(({ name }: { name: string }) => !['Rootling bond drops', 'Water'].includes(name));
     expect(scooped.filter(({ grams }: { grams: number }) => !Number.isInteger(grams))).toEqual([]);
     expect(scooped.length).toBeGreaterThan(10);
     expect(printed.toners[0].items).toEqual([{ name: 'Sedge 9 violet', grams: 10 }, { name: 'Sedge 9 pearl', grams: 5 }, { name: 'Sedge clear', grams: 5 }, { name: 'Moth developer 5 vol', grams: 40 }]);
