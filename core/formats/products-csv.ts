@@ -1,5 +1,5 @@
 import { isStocked, PRODUCT_KINDS, rangeProblems, type Product, type ProductKind, type RecipePart } from '../products';
-import { METRIC } from '../units';
+import { formatStrength, METRIC, type Measures } from '../units';
 import { columnName, figureIn, lengthColumn, metricOf, strengthColumn, temperatureColumn } from './csv-measures';
 import { cellText, csvTable, readCsvTable, textCell, type MeasuredColumns, type RowProblem } from './csv-table';
 import { productSchema } from './products-document';
@@ -25,7 +25,7 @@ const AMOUNT_UNITS = ['g', 'oz', 'sheets'];
 
 type Row = Partial<Record<Column, string | number | boolean | null>>;
 
-function rowOf(own: Product, { minorPerUnit }: Pick<TableStyle, 'minorPerUnit'>): Row {
+function rowOf(own: Product, { minorPerUnit, measures }: Pick<TableStyle, 'minorPerUnit' | 'measures'>): Row {
   const row: Row = {
     kind: own.kind, id: own.id, name: own.name, note: own.note,
     ...(isStocked(own) && { pack: own.pack, 'pack price': own.packMinor / minorPerUnit, stock: own.stock, barcode: own.barcode ?? null }),
@@ -48,20 +48,20 @@ function rowOf(own: Product, { minorPerUnit }: Pick<TableStyle, 'minorPerUnit'>)
     case 'foil':
       return { ...row, width: own.widthMm, length: own.lengthMm };
     case 'recipe':
-      return { ...row, use: own.use, parts: partsText(own.parts), 'per hair gram': own.perHairGram, 'minutes usual': own.minutes, price: own.priceMinor / minorPerUnit };
+      return { ...row, use: own.use, parts: partsText(own.parts, measures), 'per hair gram': own.perHairGram, 'minutes usual': own.minutes, price: own.priceMinor / minorPerUnit };
   }
 }
 
-/** Parts of a recipe in one cell: `1 moth-powder + 1 20vol + 1 wash`. */
-const partsText = (parts: readonly RecipePart[]) => parts.map((own) => `${own.parts} ${'product' in own ? own.product : `${own.volumes}vol`}`).join(' + ');
+/** Parts of a recipe in one cell: `1 moth-powder + 1 20vol + 1 wash`, of a house that says per cent `1 6%`. */
+const partsText = (parts: readonly RecipePart[], { strengths }: Pick<Measures, 'strengths'>) => parts.map((own) => `${own.parts} ${'product' in own ? own.product : formatStrength(own.volumes, strengths).replace(' ', '')}`).join(' + ');
 
 /** Reads them back; what cannot be read is left to the schema to name. */
 function partsOf(text: string): unknown[] {
   return text.split('+').map((part) => {
     const [, many = '', what = ''] = /^\s*(\d+(?:[.,]\d+)?)\s+(\S+)\s*$/.exec(part) ?? [];
-    const strength = /^(\d+(?:[.,]\d+)?)vol$/.exec(what);
+    const strength = /^(\d+(?:[.,]\d+)?)(vol|%)$/.exec(what);
     const parts = Number(many.replace(',', '.'));
-    return strength ? { volumes: Number(strength[1].replace(',', '.')), parts } : { product: what, parts };
+    return strength ? { volumes: metricOf(Number(strength[1].replace(',', '.')), strength[2]), parts } : { product: what, parts };
   });
 }
 
@@ -158,7 +158,7 @@ function productOf(given: Partial<Record<Column, string>>, range: readonly Produ
   const kind = given.kind?.toLowerCase();
   if (kind === undefined || !(PRODUCT_KINDS as readonly string[]).includes(kind)) return `kind: must be one of ${PRODUCT_KINDS.join(', ')}${kind ? `, not “${given.kind}”` : ''}.`;
   const was = range.find((own) => own.id === given.id && own.kind === kind);
-  const usual = was ? rowOf(was, { minorPerUnit }) : {};
+  const usual = was ? rowOf(was, { minorPerUnit, measures: METRIC }) : {};
   for (const column of FIGURES) {
     const cell = given[column];
     if (cell !== undefined && !/^-?\d+([.,]\d+)?$/.test(cell)) return `${column}: “${cell}” is no figure.`;

@@ -5,9 +5,10 @@ import { svgOf, type Shape } from './shapes';
 import { startPlan } from './start-plan';
 import { stationSheet, type SheetFacts } from './station-sheet';
 import { textWidth } from './text-width';
+import { METRIC } from '../units';
 
 const facts: SheetFacts = {
-  client: 'Ada Winterbourne', date: '25 Nov 2026', colourist: 'Ottilie Marsh', base: '6', goal: '9', brightness: 3, shares: { foiled: 0.4, lightened: 0.1, deepened: 0 }, units: 'mm', price: '€207.00', cautions: [],
+  client: 'Ada Winterbourne', date: '25 Nov 2026', colourist: 'Ottilie Marsh', base: '6', goal: '9', brightness: 3, shares: { foiled: 0.4, lightened: 0.1, deepened: 0 }, measures: METRIC, price: '€207.00', cautions: [],
 };
 const texts = (shapes: readonly Shape[]) => shapes.flatMap((shape) => (shape.kind === 'text' ? [shape] : []));
 const words = (shapes: readonly Shape[]) => texts(shapes).map((shape) => shape.words);
@@ -44,7 +45,7 @@ test('forty panels and a long name still make one page, and say what does not fi
 
 test('inches are said in inches, and what is written is made safe for SVG', () => {
   const plan = { ...startPlan(), name: '<fine & "soft">' };
-  const sheet = stationSheet(plan, engine.compute(plan), visitOf({ plan }).work, { ...facts, units: 'in' });
+  const sheet = stationSheet(plan, engine.compute(plan), visitOf({ plan }).work, { ...facts, measures: { ...METRIC, lengths: 'in' } });
   expect(words(sheet.shapes).some((own) => own.includes('3/16" + 3/16"'))).toBe(true);
   const svg = svgOf({ x: 0, y: 0, width: sheet.widthMm, height: sheet.heightMm }, sheet.title, '#fff', sheet.shapes);
   expect(svg).toContain('&lt;fine &amp; &quot;soft&quot;&gt;');

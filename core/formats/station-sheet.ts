@@ -1,5 +1,5 @@
 import { BRIGHTNESS, directionName, recipeLine, type ComputedPlan, type Panel, type PanelTotals, type Plan, type Shares } from '../pattern';
-import { formatLength, type LengthUnit } from '../units';
+import { formatAmount, formatLength, type Measures } from '../units';
 import { groupsOf, groupWords, type WorkList, type WorkUnit } from '../work';
 import { openedHeadShapes } from './opened-head-shapes';
 import type { Shape } from './shapes';
@@ -15,7 +15,7 @@ export interface SheetFacts {
   readonly goal: string;
   readonly brightness: number;
   readonly shares: Shares;
-  readonly units: LengthUnit;
+  readonly measures: Measures;
   /** Estimate, as it is said; null where none is given. */
   readonly price: string | null;
   readonly cautions: readonly string[];
@@ -48,7 +48,7 @@ export function stationSheet(plan: Plan, computed: ComputedPlan, work: Pick<Work
   const { sheet } = computed;
   const { totals } = sheet;
   const inner = PAGE.width - 2 * PAGE.margin;
-  const say = (mm: number) => formatLength(mm, facts.units);
+  const say = (mm: number) => formatLength(mm, facts.measures.lengths);
   const shapes: Shape[] = [];
   const text = (x: number, y: number, size: number, words: string, more: Partial<Extract<Shape, { kind: 'text' }>> = {}) =>
     shapes.push({ kind: 'text', x, y, size, words, fill: INK, weight: 400, anchor: 'start', ...more });
@@ -67,7 +67,7 @@ export function stationSheet(plan: Plan, computed: ComputedPlan, work: Pick<Work
     [minutesSaid(totals.foilingMinutes), 'foiling, estimated'],
     [`${Math.round(facts.shares.lightened * 100)} %`, 'lightened'],
     ...(facts.shares.deepened > 0 ? [[`${Math.round(facts.shares.deepened * 100)} %`, 'deepened'] as [string, string]] : []),
-    [`${Math.round(totals.hairGrams)} g`, 'hair picked, estimated'],
+    [formatAmount(Math.round(totals.hairGrams), facts.measures.amounts), 'hair picked, estimated'],
     ...(facts.price === null ? [] : [[facts.price, 'estimate'] as [string, string]]),
   ];
   figures.forEach(([figure, name], i) => {
@@ -96,7 +96,7 @@ export function stationSheet(plan: Plan, computed: ComputedPlan, work: Pick<Work
     const y = top + i * height + size;
     text(PAGE.margin + 3, y, size, String(i + 1), { fill: SOFT, anchor: 'end' });
     text(PAGE.margin + 6, y, size, cut(panel.name, size, 40, 700), { weight: 700 });
-    text(PAGE.margin + 50, y, size, cut(`${recipeLine(panel, facts.units)}, ${directionName(panel.direction)}`, size, inner - 50 - 26));
+    text(PAGE.margin + 50, y, size, cut(`${recipeLine(panel, facts.measures.lengths)}, ${directionName(panel.direction)}`, size, inner - 50 - 26));
     text(PAGE.width - PAGE.margin, y, size * 1.25, `${own?.foils ?? 0}`, { weight: 700, anchor: 'end' });
     if (height >= 2.5 * size) text(PAGE.margin + 50, y + size * 1.35, size * 0.9, cut(details(panel, own, work.units.filter((unit) => unit.panel === panel.id), say), size * 0.9, inner - 50 - 26), { fill: SOFT });
   });

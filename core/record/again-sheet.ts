@@ -1,7 +1,7 @@
 import { cut, openedHeadShapes, wrapped, type Shape, type StationSheet } from '../formats';
 import { familyName, ZONE_FAMILIES, zonesOf, type Zone } from '../head';
 import type { ComputedPlan, Plan } from '../pattern';
-import type { LengthUnit } from '../units';
+import { inMeasures, type Measures } from '../units';
 import type { WorkList } from '../work';
 import type { Outcome } from '../visit';
 import { findAgain, listWords, type PanelGuide } from './find-again';
@@ -11,7 +11,7 @@ export interface AgainFacts {
   readonly client: string;
   readonly date: string;
   readonly colourist: string;
-  readonly units: LengthUnit;
+  readonly measures: Measures;
   /** Regrowth that was found, by zone, mm. */
   readonly regrowthMm: Readonly<Partial<Record<Zone, number>>>;
   /** Mixes, toner, level reached and what was said, a line each. */
@@ -40,23 +40,23 @@ export function againSheet(plan: Plan, computed: ComputedPlan, work: Pick<WorkLi
   const text = (x: number, y: number, size: number, words: string, more: Partial<Extract<Shape, { kind: 'text' }>> = {}) =>
     shapes.push({ kind: 'text', x, y, size, words, fill: INK, weight: 400, anchor: 'start', ...more });
   const rule = (y: number) => shapes.push({ kind: 'path', d: `M${PAGE.margin} ${y}H${PAGE.width - PAGE.margin}`, stroke: LINE, width: 0.25 });
-  const guides = findAgain(plan, computed, work, facts.units);
+  const guides = findAgain(plan, computed, work, facts.measures.lengths);
 
   text(PAGE.margin, 19, 6.2, cut(`Found again: ${facts.client}`, 6.2, 118, 700), { weight: 700 });
   text(PAGE.width - PAGE.margin, 19, 4.6, cut(plan.name, 4.6, 64, 600), { weight: 600, anchor: 'end' });
-  text(PAGE.margin, 25.5, 3.6, cut(`${facts.date} · ${facts.colourist} · ${computed.sheet.totals.foils} foils · ${partWords(plan)}`, 3.6, inner), { fill: SOFT });
+  text(PAGE.margin, 25.5, 3.6, cut(`${facts.date} · ${facts.colourist} · ${computed.sheet.totals.foils} foils · ${inMeasures(partWords(plan), facts.measures)}`, 3.6, inner), { fill: SOFT });
   rule(29);
   shapes.push(...openedHeadShapes(plan, computed, { x: PAGE.margin, y: 32, width: inner, height: HEAD_HEIGHT }));
 
   const foot = PAGE.height - PAGE.margin;
-  const below = [...facts.repeat.flatMap((line) => wrapped([line], 3, inner)).slice(0, MOST_REPEATED), ...wrapped([zoneWords(facts)], 3, inner)];
+  const below = [...facts.repeat.flatMap((line) => wrapped([line], 3, inner)).slice(0, MOST_REPEATED), ...wrapped([inMeasures(zoneWords(facts), facts.measures)], 3, inner)];
   const bottom = foot - below.length * 4 - 3;
   let y = 32 + HEAD_HEIGHT + 8;
   rule(y - 5);
   guides.forEach((guide, i) => {
     const lines = linesOf(guide).flatMap((line) => wrapped([line], 3.1, inner - 8));
     // Figures are a little wider than what is measured.
-    const list = wrapped([`Foils and their widths, mm: ${listWords(guide)}.`], 2.5, 0.94 * (inner - 8));
+    const list = wrapped([`Foils and their widths: ${listWords(guide, facts.measures.lengths)}.`], 2.5, 0.94 * (inner - 8));
     const words = 5 + lines.length * LINE_MM + 2.5;
     // The list of foils stands where it leaves room for the panels that follow.
     const listed = y + words + list.length * LIST_MM + (guides.length - i - 1) * (words + list.length * LIST_MM) <= bottom;
@@ -100,7 +100,7 @@ function zoneWords({ regrowthMm, zones }: AgainFacts): string {
     const found = zonesOf(family).flatMap((zone) => regrowthMm[zone] ?? []);
     const left = zonesOf(family).flatMap((zone) => zones?.[zone]?.leftMm ?? []);
     if (found.length + left.length === 0) return [];
-    return [`${familyName(family).toLowerCase()} ${found.length > 0 ? `${Math.round(Math.max(...found))} mm` : '–'}${zones ? (left.length > 0 ? `, ${Math.round(Math.max(...left))} left` : ', not touched') : ''}`];
+    return [`${familyName(family).toLowerCase()} ${found.length > 0 ? `${Math.round(Math.max(...found))} mm` : '–'}${zones ? (left.length > 0 ? `, ${Math.round(Math.max(...left))} mm left` : ', not touched') : ''}`];
   });
-  return said.length === 0 ? 'Regrowth was not measured.' : `Regrowth found${zones ? ', and left at the root, mm' : ''}: ${said.join('; ')}.`;
+  return said.length === 0 ? 'Regrowth was not measured.' : `Regrowth found${zones ? ', and left at the root' : ''}: ${said.join('; ')}.`;
 }

@@ -1,6 +1,6 @@
 import { fromOpened, sagittalPoint, surfaceDistance, type Head, type Vec3 } from '../head';
 import { directionName, pathPoints, recipeLine, type ComputedPlan, type Foil, type Panel, type Plan } from '../pattern';
-import { formatLength, type LengthUnit } from '../units';
+import { bareLength, formatLength, type LengthUnit } from '../units';
 import { groupsOf, groupWords, reachWords, type WorkUnit } from '../work';
 
 /** One side of a panel: where its first parting runs, measured, and what follows. */
@@ -132,7 +132,7 @@ function betweenWords(units: readonly WorkUnit[]): string | null {
 }
 
 /** The foils of a panel in one line: number, formula where it turns, width: `1 A 82 mm, 2 B 84`. */
-export function listWords({ list, sequence }: PanelGuide): string {
+export function listWords({ list, sequence }: PanelGuide, unit: LengthUnit): string {
   const alike = sequence.startsWith('all ');
-  return list.map(({ number, letter, widthMm }) => `${number}${alike ? '' : ` ${letter}`} ${Math.round(widthMm)}`).join(', ');
+  return `${list.map(({ number, letter, widthMm }) => `${number}${alike ? '' : ` ${letter}`} ${bareLength(Math.round(widthMm), unit)}`).join(', ')} ${unit === 'in' ? '' : unit}`.trimEnd();
 }

@@ -45,13 +45,13 @@ test('an exact repeat has every mix with its developer, amount and time, toner a
   const own = { ...mix, toners: [toner] };
   const { work: all, after, script: toned } = visitOf({ plan, mix: own });
   const record = { levelReached: 8.5, said: 'Brighter at the temples.' };
-  const planned = repeatLines({ mix: own, work: all, after, served: null, record });
+  const planned = repeatLines({ mix: own, work: all, after, served: null, record, say: (text) => text });
   expect(planned).toEqual([
     expect.stringMatching(/^A: .+, 20 vol, 1 : 2; 99 foils, 240 g taken\.$/), expect.stringMatching(/^B: .+, 10 vol, 1 : 2; 1 foil, about \d+ g\.$/),
     'Wash and treat: 30 g Rill mask; as the hair is, 8 min.', 'Toner, mid-lengths: 13 g Sedge 9 violet, 7 g Sedge 9 pearl, 40 g Moth developer 5 vol; on damp hair, 12 min.', 'Level 8½ reached. They said: “Brighter at the temples.”',
   ]);
   // Where the toner was timed, it is what it was.
   const served = servedBy(toned, happened([[0, started], [1, closed(toned.blocks[0].units[0])], [40, { kind: 'step-begun', step: 'toner t' }], [49, { kind: 'step-done', step: 'toner t' }]]));
-  expect(repeatLines({ mix: own, work: all, after, served, record })[3]).toMatch(/9 min\.$/);
+  expect(repeatLines({ mix: own, work: all, after, served, record, say: (text) => text })[3]).toMatch(/9 min\.$/);
   expect(servedBy(toned, [])).toBeNull();
 });

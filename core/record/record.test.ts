@@ -8,6 +8,7 @@ import { planOf, techniqueOf } from '../technique';
 import { DEPOSIT, visitOf, type VisitParts } from '../visit/computed/testing';
 import { againSheet, findAgain, linesOf, retouch, sequenceWords, zonesOfPlan, zonesOfService, zonesRecorded } from '.';
 import { EMPTY_OUTCOME } from '../visit';
+import { METRIC } from '../units';
 
 const engine = createPatternEngine();
 const plan = startPlan();
@@ -122,13 +123,13 @@ describe('finding it again', () => {
   });
 
   test('the sheet says it on one page, all of it inside the page, however many panels', () => {
-    const facts = { client: 'Maren Tolland', date: '4 Jan 2027', colourist: 'Ottilie Marsh', units: 'mm' as const, regrowthMm: { crown: 24 }, repeat: ['A: Moth blue powder, 20 vol, 1 : 2; 98 foils, 240 g taken.', `Level 9 reached. They said: “${'Very good. '.repeat(200)}”`], zones: zonesRecorded(zonesOfPlan(workOf(plan), sheet)) };
+    const facts = { client: 'Maren Tolland', date: '4 Jan 2027', colourist: 'Ottilie Marsh', measures: METRIC, regrowthMm: { crown: 24 }, repeat: ['A: Moth blue powder, 20 vol, 1 : 2; 98 foils, 240 g taken.', `Level 9 reached. They said: “${'Very good. '.repeat(200)}”`], zones: zonesRecorded(zonesOfPlan(workOf(plan), sheet)) };
     const many: Plan = { ...plan, panels: Array.from({ length: 14 }, (_, i) => ({ ...plan.panels[0], id: `p${i}`, name: `Panel ${i}`, place: { kind: 'zones' as const, zones: ['temple' as const] } })) };
     for (const own of [plan, many]) {
       const { shapes, heightMm, title } = againSheet(own, engine.compute(own), workOf(own), facts);
       const texts = shapes.flatMap((shape) => (shape.kind === 'text' ? [shape] : []));
       expect(title).toContain('Found again: Maren Tolland');
-      expect(texts.some(({ words }) => words.includes('crown 24 mm, 0 left'))).toBe(true);
+      expect(texts.some(({ words }) => words.includes('crown 24 mm, 0 mm left'))).toBe(true);
       for (const { y } of texts) expect(y).toBeLessThan(heightMm - 5);
       expect(svgOf({ x: 0, y: 0, width: 210, height: 297 }, title, '#fff', shapes)).toContain('first parting');
     }

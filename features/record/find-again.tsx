@@ -4,6 +4,7 @@ import { useMemo } from 'react';
 import { findAgain, linesOf, listWords, repeatLines } from '@/core/record';
 import { buttonLook } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
+import { useSaid } from '@/ui/measures';
 import { useUnits } from '../house/context';
 import { useComputed } from '../visit/computed';
 import { useVisit } from '../visit/store';
@@ -23,8 +24,9 @@ function Guide() {
   const { work, after } = useComputed();
   const served = useServed() ?? null;
   const { unit } = useUnits();
+  const say = useSaid();
   const guides = useMemo(() => findAgain(plan, computed, work, unit), [plan, computed, work, unit]);
-  const repeat = useMemo(() => repeatLines({ mix, work, after, served, record: outcome?.document ?? null }), [mix, work, after, served, outcome]);
+  const repeat = useMemo(() => repeatLines({ mix, work, after, served, record: outcome?.document ?? null, say }), [mix, work, after, served, outcome, say]);
   return (
     <>
       <div className="mb-4 flex items-center justify-between gap-4">
@@ -37,7 +39,7 @@ function Guide() {
           <li key={guide.panel} className="card p-4">
             <p className="flex items-baseline justify-between gap-3"><b className="text-lg">{guide.place}. {guide.name}</b><span className="text-base font-semibold">{guide.foils} foils, {guide.sequence}</span></p>
             {linesOf(guide).map((line, i) => <p key={line} className={`mt-1 text-base ${i === linesOf(guide).length - 1 ? 'text-ink-soft' : ''}`}>{line}</p>)}
-            <details className="mt-2 text-sm"><summary className="cursor-pointer font-semibold">Foils and their widths</summary><p className="mt-1 text-ink-soft">{listWords(guide)} mm</p></details>
+            <details className="mt-2 text-sm"><summary className="cursor-pointer font-semibold">Foils and their widths</summary><p className="mt-1 text-ink-soft">{listWords(guide, unit)}</p></details>
           </li>
         ))}
       </ol>

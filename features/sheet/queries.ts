@@ -3,7 +3,7 @@ import { servedBy } from '@/core/chair';
 import { checksOf } from '@/core/check';
 import { foilsCsv, mixCard, stationSheet, type StationSheet } from '@/core/formats';
 import { againSheet, repeatLines } from '@/core/record';
-import { formatLevel } from '@/core/units';
+import { formatLevel, inMeasures, type Measures } from '@/core/units';
 import { limitsOf, timeThereIs } from '@/core/visit';
 import { moneyIn } from '../house/money';
 import { serviceFor } from '../chair/queries';
@@ -24,45 +24,46 @@ async function loadAll(visitId: string) {
   const shared = {
     client: visit.client.name, date: sayDay(visit.heldOn), colourist: visit.personName, base: formatLevel(consult.naturalLevel), goal: formatLevel(consult.goalLevel), price: estimate.totalMinor > 0 ? money(estimate.totalMinor) : null,
   };
-  return { ...whole, money, shared };
+  const measures: Measures = { lengths: house.units, ...house.measures };
+  return { ...whole, money, shared, measures };
 }
 
 /** The sheet for the station. */
 export async function loadSheet(visitId: string): Promise<SheetRead> {
   const all = await loadAll(visitId);
   if (typeof all === 'string') return all;
-  const { computed, house, money, shared } = all;
+  const { computed, house, money, shared, measures } = all;
   const { consult, plan, pattern, work, shares } = computed;
   const findings = checksOf(plan, pattern, { ...limitsOf(house), minutes: timeThereIs(house, consult.minutesAtMost) }, house.rulesOff, computed.checkFacts(money));
-  return stationSheet(plan, pattern, work, { ...shared, brightness: consult.brightness, units: house.units, shares: shares.total, cautions: [...work.problems.map(({ words }) => words), ...findings.map(({ seen }) => seen)].slice(0, 4) });
+  return stationSheet(plan, pattern, work, { ...shared, brightness: consult.brightness, measures, shares: shares.total, cautions: [...work.problems.map(({ words }) => words), ...findings.map(({ seen }) => seen)].slice(0, 4).map((own) => inMeasures(own, measures)) });
 }
 
 /** How the pattern is found again on the same head. */
 export async function loadAgain(visitId: string): Promise<SheetRead> {
   const all = await loadAll(visitId);
   if (typeof all === 'string') return all;
-  const { computed: { plan, pattern, consult, mix, work, after }, house, shared, visit } = all;
+  const { computed: { plan, pattern, consult, mix, work, after }, shared, measures, visit } = all;
   const record = visit.outcome?.document ?? null;
   const opened = record ? await serviceFor(visitId) : undefined;
   const served = opened?.ok ? servedBy(opened.value.script, opened.value.events) : null;
-  return againSheet(plan, pattern, work, { ...shared, units: house.units, regrowthMm: consult.regrowthMm, zones: record?.zones ?? null, repeat: repeatLines({ mix, work, after, served, record }) });
+  return againSheet(plan, pattern, work, { ...shared, measures, regrowthMm: consult.regrowthMm, zones: record?.zones ?? null, repeat: repeatLines({ mix, work, after, served, record, say: (text) => inMeasures(text, measures) }) });
 }
 
 /** The card for the mixing table. */
 export async function loadCard(visitId: string): Promise<SheetRead> {
   const all = await loadAll(visitId);
   if (typeof all === 'string') return all;
-  const { computed, money, shared, house } = all;
+  const { computed, money, shared, measures } = all;
   const { agreed } = computed.mix.money;
-  return mixCard(computed, { ...shared, measures: { lengths: house.units, ...house.measures }, agreed: agreed && money(agreed.minor), cautions: computed.cautions.map(({ weight, seen }) => (weight === 'stop' ? `Stop: ${seen}` : seen)) });
+  return mixCard(computed, { ...shared, measures, agreed: agreed && money(agreed.minor), cautions: computed.cautions.map(({ weight, seen }) => (weight === 'stop' ? `Stop: ${seen}` : seen)) });
 }
 
 /** Everything that product is put on at a visit as a table that spreadsheets open. */
 export async function loadFoils(visitId: string): Promise<{ readonly table: string } | 'signed-out' | 'missing'> {
   const all = await loadAll(visitId);
   if (typeof all === 'string') return all;
-  const { decimalComma, units, measures } = all.house;
-  return { table: foilsCsv(all.computed.pattern.sheet, all.computed.work.units, { separator: decimalComma ? ';' : ',', decimalComma, measures: { lengths: units, ...measures } }) };
+  const { measures, house: { decimalComma } } = all;
+  return { table: foilsCsv(all.computed.pattern.sheet, all.computed.work.units, { separator: decimalComma ? ';' : ',', decimalComma, measures }) };
 }
 
 /** A whole visit, or its pattern alone, as a document. */
