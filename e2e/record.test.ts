@@ -202,11 +202,11 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   await press(page, 'Find again …');
   await see(page, 'Both sides: first parting on the hairline at the nape');
   // Beside the partings what an exact repeat needs.
-  expect(await page.$eval('ul[aria-label="To repeat it"]', (own) => (own as HTMLElement).innerText)).toMatch(/^A: .+, 20 vol, 1 : 2; \d+ foils, about \d+ g\.\s+Level 8 reached\./);
+  expect(await page.$eval('ul[aria-label="To repeat it"]', (own) => (own as HTMLElement).innerText)).toMatch(/^A: .+, 20 vol, 1 : 2; \d+ foils, about \d+ g\.\s+Wash and treat: 30 g Rill mask; as the hair is, 8 min\.\s+Level 8 reached\./);
   const pdf = await page.evaluate(async (id) => [...new Uint8Array(await (await fetch(`/visits/${id}/sheet/again.pdf`)).arrayBuffer())], third);
   const print = JSON.parse(execFileSync(process.execPath, [path.join(import.meta.dirname, 'pdf-text.mjs')], { input: Buffer.from(pdf), encoding: 'utf8' })) as { pages: number; text: string };
   expect(print.pages).toBe(1);
-  expect(print.text.replace(/\s+/g, ' ')).toMatch(/Found again: Threefold Sedge.*first parting on the hairline at the nape.*Level 8 reached.*temple 25 mm, 0 left/);
+  expect(print.text.replace(/\s+/g, ' ')).toMatch(/Found again: Threefold Sedge.*first parting on the hairline at the nape.*Level 8 reached.*temple 25 mm, 0 mm left/);
   await page.keyboard.press('Escape');
   await page.waitForSelector('[role=dialog]', { hidden: true });
 
