@@ -131,7 +131,7 @@ function betweenWords(units: readonly WorkUnit[]): string | null {
   }).join('; ');
 }
 
-/** The foils of a panel in one line: number, formula where it turns, width: `1 A 82 mm, 2 B 84`. */
+/** The foils of a panel in one line: number, formula where it turns, width: `1 A 82, 2 B 84 mm`. */
 export function listWords({ list, sequence }: PanelGuide, unit: LengthUnit): string {
   const alike = sequence.startsWith('all ');
   return `${list.map(({ number, letter, widthMm }) => `${number}${alike ? '' : ` ${letter}`} ${bareLength(Math.round(widthMm), unit)}`).join(', ')} ${unit === 'in' ? '' : unit}`.trimEnd();

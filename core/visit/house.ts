@@ -2,7 +2,7 @@ import type { CheckLimits, Rule } from '../check/check';
 import type { VisitPrices } from '../fee';
 import type { FoilStock } from '../pattern';
 import type { Schools } from '../school';
-import type { AmountUnit, LengthUnit, StrengthUnit, TemperatureUnit } from '../units';
+import type { AmountUnit, LengthUnit, Measures, StrengthUnit, TemperatureUnit } from '../units';
 import type { HouseClock } from './clock';
 
 /** What a salon sets once for all its visits. */
@@ -42,3 +42,6 @@ export function timeThereIs({ slotMinutes }: Pick<House, 'slotMinutes'>, minutes
 export function limitsOf({ limits, slotMinutes }: Pick<House, 'limits' | 'slotMinutes'>): CheckLimits {
   return { ...limits, minutes: slotMinutes };
 }
+
+/** In what a house says its figures: lengths have a setting of their own. */
+export const measuresOf = ({ units, measures }: Pick<House, 'units' | 'measures'>): Measures => ({ lengths: units, ...measures });

@@ -23,7 +23,7 @@ export {
   type Service,
   type ZoneHair,
 } from './consult';
-export { limitsOf, timeThereIs, type House } from './house';
+export { limitsOf, measuresOf, timeThereIs, type House } from './house';
 export * from './mix';
 export * from './place';
 export {

@@ -1,6 +1,7 @@
 import 'server-only';
 import { parseEventBatch } from '@/core/formats';
 import type { Measures } from '@/core/units';
+import { measuresOf } from '@/core/visit';
 import { readHouse } from '@/data/house';
 import { appendEvents, liveServices, openService, readEvents, type LiveService, type OpenedService, type Reached, type TakenEvent } from '@/data/services';
 import { readSession } from '@/data/sessions';
@@ -32,7 +33,7 @@ export async function serviceFor(visitId: string): Promise<Answer<OpenedService 
   const [opened, house] = await Promise.all([openService(person, visitId), readHouse(person)]);
   if (!opened.ok) return opened;
   const { chair, units, measures } = house.document;
-  return { ok: true, value: { ...opened.value, person: person.personName, salonId: person.salonId, tapAnywhere: chair.tapAnywhere, measures: { lengths: units, ...measures } } };
+  return { ok: true, value: { ...opened.value, person: person.personName, salonId: person.salonId, tapAnywhere: chair.tapAnywhere, measures: measuresOf({ units, measures }) } };
 }
 
 /** Takes events of a device. */

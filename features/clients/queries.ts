@@ -4,6 +4,7 @@ import { cache } from 'react';
 import { cautionsFor, type Caution, type CautionKey } from '@/core/caution';
 import { exportClient } from '@/data/client-record';
 import { clientsCsv } from '@/core/formats';
+import { measuresOf } from '@/core/visit';
 import { allClients, mergedInto } from '@/data/client-changes';
 import type { SignedIn } from '@/data/sessions';
 import { listClients, readClient, type ClientStory, type ClientSummary } from '@/data/clients';
@@ -45,7 +46,7 @@ export const clientStory = cache(async (clientId: string): Promise<ShownClient |
   const [newest] = story.visits;
   const cautions = newest ? cautionsFor(newest.consult, story.safety, { onDay: today, bornOn: story.client.bornOn }, house.cautions) : [];
   const rootLine = await rootLineOf(person, story);
-  return { ...story, rootLine, role: person.role, cautions: cautions.filter(({ key }) => !AT_THE_VISIT.includes(key)), today, decimalComma: house.decimalComma, measures: { lengths: house.units, ...house.measures } };
+  return { ...story, rootLine, role: person.role, cautions: cautions.filter(({ key }) => !AT_THE_VISIT.includes(key)), today, decimalComma: house.decimalComma, measures: measuresOf(house) };
 });
 
 /** Visits without foils between say nothing of the line; further back than this nobody looks. */

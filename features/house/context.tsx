@@ -3,7 +3,7 @@
 import { createContext, useContext, useMemo, type ReactNode } from 'react';
 import { USUAL_HOUSE } from '@/core/formats';
 import { bareLength, formatLength, parseLength, type LengthUnit } from '@/core/units';
-import type { House } from '@/core/visit';
+import { measuresOf, type House } from '@/core/visit';
 import { DecimalComma } from '@/ui/decimal';
 import { written } from '@/ui/written';
 import { MeasuresProvider } from './measures';
@@ -14,7 +14,7 @@ const Context = createContext<House>(USUAL_HOUSE);
 /** What the salon has set, for everything under it. */
 export function HouseProvider({ house, children }: { house: House; children: ReactNode }) {
   const { units, measures, decimalComma } = house;
-  const said = useMemo(() => ({ lengths: units, ...measures }), [units, measures]);
+  const said = useMemo(() => measuresOf({ units, measures }), [units, measures]);
   return (
     <Context.Provider value={house}>
       <DecimalComma comma={decimalComma}>

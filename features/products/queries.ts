@@ -8,7 +8,7 @@ import type { StockMove } from '@/data/stock';
 import { today } from '../shared';
 import { wholeVisit } from '../visit/queries';
 import { productsCsv, toBuyCsv, type Products, type TableStyle } from '@/core/formats';
-import type { House } from '@/core/visit';
+import { measuresOf, type House } from '@/core/visit';
 import { readHouse } from '@/data/house';
 import { readProducts } from '@/data/products';
 import type { Revised } from '@/data/revised';
@@ -25,8 +25,8 @@ export async function loadProducts(): Promise<Revised<Products> & { mayChange: b
 }
 
 /** How a house writes its tables. */
-const styleOf = ({ decimalComma, prices, units, measures }: House): TableStyle => ({
-  separator: decimalComma ? ';' : ',', decimalComma, minorPerUnit: minorPerUnit(prices.currency), measures: { lengths: units, ...measures },
+const styleOf = (house: House): TableStyle => ({
+  separator: house.decimalComma ? ';' : ',', decimalComma: house.decimalComma, minorPerUnit: minorPerUnit(house.prices.currency), measures: measuresOf(house),
 });
 
 /** The products as a table, written as the house writes figures; undefined when nobody is signed in. */

@@ -3,8 +3,8 @@ import { servedBy } from '@/core/chair';
 import { checksOf } from '@/core/check';
 import { foilsCsv, mixCard, stationSheet, type StationSheet } from '@/core/formats';
 import { againSheet, repeatLines } from '@/core/record';
-import { formatLevel, inMeasures, type Measures } from '@/core/units';
-import { limitsOf, timeThereIs } from '@/core/visit';
+import { formatLevel, inMeasures } from '@/core/units';
+import { limitsOf, measuresOf, timeThereIs } from '@/core/visit';
 import { moneyIn } from '../house/money';
 import { serviceFor } from '../chair/queries';
 import { currentPerson } from '../session/current';
@@ -24,7 +24,7 @@ async function loadAll(visitId: string) {
   const shared = {
     client: visit.client.name, date: sayDay(visit.heldOn), colourist: visit.personName, base: formatLevel(consult.naturalLevel), goal: formatLevel(consult.goalLevel), price: estimate.totalMinor > 0 ? money(estimate.totalMinor) : null,
   };
-  const measures: Measures = { lengths: house.units, ...house.measures };
+  const measures = measuresOf(house);
   return { ...whole, money, shared, measures };
 }
 
