@@ -105,6 +105,15 @@ async function put(visit: string, part: string, document: unknown): Promise<void
 
 const innerText = (selector: string) =>
   page.$eval(selector, (own) => (own as HTMLElement).innerText.replace(/\s+/g, ' ').trim());
+/** What is to be done now, without the times that run. */
+const saidNow = async () => (await innerText('section[aria-label=Now]')).replace(/\d+:\d\d|\d+ (s|min)\b/g, '');
+/** A slow machine takes a while to say the next thing: read too soon, time would be spent on the last one twice. */
+async function changed(before: string): Promise<void> {
+  for (let tries = 0; tries < 20; tries += 1) {
+    await new Promise((resolve) => setTimeout(resolve, 120));
+    if ((await saidNow()) !== before) break;
+  }
+}
 const breathe = () => new Promise((resolve) => setTimeout(resolve, 930));
 const countOf = (units: readonly WorkUnit[], letter: string, kind: string) =>
   units.filter((unit) => unit.letter === letter && unit.kind === kind).length;
@@ -205,8 +214,9 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
   const tap = async (minutes: number) => {
     await advance(minutes);
     await breathe();
+    const before = await saidNow();
     await page.keyboard.press('Space');
-    await new Promise((resolve) => setTimeout(resolve, 120));
+    await changed(before);
   };
   const begunAt = Date.now();
   for (let guard = 0; guard < 220; guard += 1) {
@@ -225,8 +235,9 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
     if (/Open and wipe, oldest first/.test(words)) {
       if (wiped && Number(wiped[1]) > 2) {
         await advance(1 + 0.5 * Number(wiped[1]));
+        const before = await saidNow();
         await press(page, `All ${wiped[1]} are wiped`);
-        await new Promise((resolve) => setTimeout(resolve, 120));
+        await changed(before);
       } else await tap(0.5);
     } else if (said !== null) {
       const found = [...byName].find(([name]) => words.includes(` ${name} `))?.[1];
@@ -265,10 +276,13 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
   expect(new Set(events.flatMap(({ body }) => (body.kind === 'pulled' ? body.foils : []))).size).toBeGreaterThan(planned / 2);
   const record = recordOf(script, serviceState(script, events));
   // Taps take real time: on a slow machine the three minutes in hand are soon gone.
-  expect(record.units.filter(({ on, limitMinutes }) => on !== null && on > limitMinutes + tappedMinutes).map(({ id, on, limitMinutes, placed: at, standing }) => ({ id, on, limitMinutes, at, standing }))).toEqual([]);
+  const past = record.units.filter(({ on, limitMinutes }) => on !== null && on > limitMinutes + tappedMinutes);
+  expect(past.map(({ id, on, limitMinutes, placed: at }) => ({ id, on, limitMinutes, at }))).toEqual([]);
   expect(record).toMatchObject({ skipped: 0, added: 0 });
-  // Hands here are quicker at the basin and slower at the screen than planned: the time that the taps took is real.
-  expect(Math.abs(record.rinsed.done! - record.rinsed.planned!)).toBeLessThan(20 + tappedMinutes);
+  // Hands here take no time to change from panel to panel; later than planned they are only by what the taps took.
+  const early = record.rinsed.planned! - record.rinsed.done!;
+  expect(early).toBeGreaterThan(-tappedMinutes);
+  expect(early).toBeLessThan(0.2 * record.rinsed.planned!);
   expect([...bowls].sort()).toEqual(['A', 'B']);
 
   // The record.
