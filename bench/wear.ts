@@ -9,6 +9,9 @@ import { median, printed, type Measure } from './measure';
 const STRANDS = 30_000;
 /** As many as the page lays: edits and findings are measured with them. */
 const ON_THE_PAGE = USUAL_STRANDS;
+/** Pixels of a picture at once, and of one that is looked at, mm. */
+const COARSE_MM = 1.5;
+const FINE_MM = 0.5;
 const few = { warmUp: 3, runs: 9 };
 
 /** The plain work that everything is compared with: the skull's equation at 30 000 points. */
@@ -56,12 +59,27 @@ function wearMeasures(): Measure[] {
   );
 
   const studio = new WearStudio(engine, ON_THE_PAGE);
-  const small = (plan: Plan) => {
+  const small = (plan: Plan, pixelMm: number) => {
     const own = studio.hair(plan, downAt(0));
-    return pictureOf(own.surface('back'), own.shading('back'), studio.colouring(subjectOf(plan), 0));
+    return pictureOf(own.fibres('back', 'daylight', pixelMm), studio.colouring(subjectOf(plan), 0), 'daylight');
   };
-  small(startPlan());
-  out.push(line('coarse picture of an edit while a hand drags', median(edited, small, few), 40));
+  small(startPlan(), COARSE_MM);
+  small(startPlan(), FINE_MM);
+  out.push(
+    line('coarse picture of an edit while a hand drags', median(edited, (plan) => small(plan, COARSE_MM), few), 40),
+    line('fine picture of an edit, half a millimetre a pixel', median(edited, (plan) => small(plan, FINE_MM), few), 60),
+  );
+  // Each time another part, so that nothing is remembered but the head; a new studio has not even that.
+  const shown = (own: WearStudio, partMm: number, pixelMm: number) => {
+    const hair = own.hair(startPlan(), downAt(partMm));
+    return pictureOf(hair.fibres('back', 'daylight', pixelMm), own.colouring(subjectOf(startPlan()), 0), 'daylight');
+  };
+  out.push(
+    line('cold: head sown, hair settled, coarse picture', median(() => new WearStudio(undefined, ON_THE_PAGE), (own) => shown(own, 0, COARSE_MM), few), 1000),
+    line('another way, settled and seen, coarse picture', median(() => 1 + (turn++ % 40), (partMm) => shown(studio, partMm, COARSE_MM), few), 1000),
+    line('the same, fine', median(() => 1 + (turn++ % 40), (partMm) => shown(studio, partMm, FINE_MM), few), 3000),
+    line('another view of the same way, coarse', median(() => layHair(onPage, hair, downAt(1 + (turn++ % 40))), (own) => own.fibres('left', 'daylight', COARSE_MM), few), 250),
+  );
 
   const all = (own: WearStudio) => {
     let findings: readonly Finding[] = [];
@@ -78,13 +96,13 @@ function wearMeasures(): Measure[] {
   );
   out.push(line(`kept then: ${(studio.bytes / 1e6).toFixed(0)} MB of laid hair`, 0, null));
 
-  const perStrand = [10_000, 20_000, 40_000, 100_000].map((count) => {
+  const perStrand = [10_000, 20_000, 40_000, 120_000].map((count) => {
     const own = hairRoots(head, count);
     const ms = median(() => 1 + (turn++ % 40), (partMm) => layHair(own, hair, downAt(partMm)).surface('back'), few);
     out.push(line(`laid and seen from behind: ${own.index.roots.count} strands, ${((1000 * ms) / own.index.roots.count).toFixed(2)} µs each`, ms, null));
     return ms / own.index.roots.count;
   });
-  out.push(line(`cost of a strand at 100 000 against 10 000: ${(perStrand[3] / perStrand[0]).toFixed(2)}`, 0, null));
+  out.push(line(`cost of a strand at 120 000 against 10 000: ${(perStrand[3] / perStrand[0]).toFixed(2)}`, 0, null));
   return out;
 }
 

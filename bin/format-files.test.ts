@@ -114,7 +114,7 @@ describe('bin/lattice wear', () => {
   });
 
   test.each([
-    [['--style', 'bun'], /--style: “bun” is none of down, zigzag, /],
+    [['--style', 'plait'], /--style: “plait” is none of down, zigzag, /],
     [['--weeks', '61'], /--weeks: must be a number from 0 to 60/],
     [['--part', 'left'], /--part: must be a number/],
     [['--style'], /--style needs a value/],

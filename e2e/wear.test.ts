@@ -15,7 +15,7 @@ const looked = () => session.page.waitForSelector('[data-complete=true]', { time
 const findings = () => session.page.$$eval('[data-finding]', (all) => all.map((own) => ({ key: own.getAttribute('data-finding')!, fine: own.getAttribute('data-fine') === 'true', words: own.querySelector('button')!.textContent! })));
 const wordsOf = async (key: string) => (await findings()).find((own) => own.key === key)?.words;
 const worn = async (words: string) => {
-  for (const radio of await session.page.$$('[role=radio]')) if ((await radio.evaluate((own) => own.firstElementChild!.textContent)) === words) await radio.click();
+  for (const radio of await session.page.$$('[role=radio]')) if ((await radio.evaluate((own) => own.firstElementChild?.textContent)) === words) await radio.click();
 };
 const pressIn = async (within: string, words: RegExp) => {
   for (const button of await session.page.$$(`${within} button`)) {
@@ -135,6 +135,12 @@ test('week 0 is compared with week 12, by a wiper and side by side', async () =>
   expect(await wiper.evaluate((own) => own.getAttribute('aria-valuenow'))).toBe('45');
   // Grown out, there is less light to be seen.
   expect(await meanOf(/^Hair, down, back, after 12 weeks/)).toBeLessThan(await meanOf(/^Today, down, back, today/));
+  // Salon light is warmer: the same picture, other colours.
+  const byDay = await meanOf(/^Hair, down, back, after 12 weeks/);
+  await pressIn('[aria-label=Light]', /^Salon light$/);
+  await page.waitForSelector('[data-done=false]');
+  await drawn();
+  expect(await meanOf(/^Hair, down, back, after 12 weeks/)).not.toBe(byDay);
   await press(page, 'Side by side');
   await page.waitForFunction(() => document.querySelectorAll('[data-way] canvas[data-drawn]').length === 2);
   await press(page, 'Turn by hand');
@@ -142,6 +148,8 @@ test('week 0 is compared with week 12, by a wiper and side by side', async () =>
   await page.focus('[data-turn]');
   await page.keyboard.press('ArrowRight');
   await page.waitForSelector('[data-turn="170 12"], [data-turn="-170 12"]');
+  // The hand rests: what was computed for that side takes the place of what was drawn.
+  await page.waitForSelector('[data-turn] canvas[data-drawn]', { timeout: 60_000 });
   await live(page);
   expect(session.complaints).toEqual([]);
 }, 240_000);

@@ -1,19 +1,16 @@
 import { fitInSteps, type FitLimit, type Fitted } from '@/core/fit';
-import { bodyRings, pictureOf, strandColours, strandDirections, WearStudio, type BodyRings, type Finding, type Picture, type View, type WearSubject, type Way } from '@/core/wear';
+import { pictureOf, ribbonColours, ribbonsOf, WearStudio, type Finding, type Lamp, type Picture, type Ribbons, type Side, type View, type WearSubject, type Way } from '@/core/wear';
 
 /** What can be asked of the worker, each with what it answers; some answer several times, better each time. */
 export interface WearAsks {
   /** A picture: coarse at once, then fine. */
-  picture: { ask: { subject: WearSubject; way: Way; view: View; weeks: number; fine: boolean }; answer: Picture & { readonly pixelMm: number } };
+  picture: { ask: { subject: WearSubject; way: Way; view: Side; weeks: number; lamp: Lamp; fine: boolean }; answer: Picture & { readonly pixelMm: number } };
   /** Small pictures of several weeks, one after the other. */
-  strip: { ask: { subject: WearSubject; way: Way; view: View; weeks: readonly number[] }; answer: { readonly weeks: number; readonly picture: Picture }[] };
+  strip: { ask: { subject: WearSubject; way: Way; view: View; weeks: readonly number[]; lamp: Lamp }; answer: { readonly weeks: number; readonly picture: Picture }[] };
   findings: { ask: { subject: WearSubject; weeks: number; partByMm: number }; answer: { readonly findings: readonly Finding[]; readonly complete: boolean } };
-  /** Lines of hair for a picture drawn by the graphics card. */
-  strands: {
-    ask: { subject: WearSubject; way: Way };
-    answer: { readonly count: number; readonly points: number; readonly used: Uint16Array; readonly xyz: Float32Array<ArrayBuffer>; readonly directions: Int8Array<ArrayBuffer>; readonly body: BodyRings };
-  };
-  colours: { ask: { subject: WearSubject; way: Way; weeks: number }; answer: Uint8Array<ArrayBuffer> };
+  /** Hair for a picture drawn by the graphics card: only every so many-th strand. */
+  ribbons: { ask: { subject: WearSubject; way: Way; each: number }; answer: Ribbons };
+  colours: { ask: { subject: WearSubject; way: Way; weeks: number; each: number }; answer: Uint8Array<ArrayBuffer> };
   /** Thins the pattern to a limit where it shows least, as the client wears it. */
   fit: { ask: { subject: WearSubject; limit: FitLimit }; answer: Fitted };
   /** What each foil earns, in points, in the order of the sheet. */
@@ -21,25 +18,27 @@ export interface WearAsks {
 }
 export type WearKind = keyof WearAsks;
 
-/** The larger pixel is the measures' own, whose views are kept anyway. */
-const COARSE_MM = 2;
-const FINE_MM = 1;
+/** Pixels of a picture that is there at once, and of one that is looked at. */
+const COARSE_MM = 1.5;
+const FINE_MM = 0.5;
 
 const studio = new WearStudio();
 
 /** Works on one question step by step, so that a newer one can take its place in between; null where a step has nothing to show. */
 export const WORK: { [K in WearKind]: (ask: WearAsks[K]['ask']) => Generator<WearAsks[K]['answer'] | null> } = {
-  *picture({ subject, way, view, weeks, fine }) {
-    const hair = studio.hair(subject.plan, way, subject.curl);
+  *picture({ subject, way, view, weeks, lamp, fine }) {
+    const hair = studio.hair(subject.plan, way, subject);
+    // Hair is laid, seen, and drawn: something more urgent may come between.
+    yield null;
     const colouring = studio.colouring(subject, weeks);
-    yield { ...pictureOf(hair.surface(view, COARSE_MM), hair.shading(view, COARSE_MM), colouring), pixelMm: COARSE_MM };
-    if (fine) yield { ...pictureOf(hair.surface(view, FINE_MM), hair.shading(view, FINE_MM), colouring), pixelMm: FINE_MM };
+    yield { ...pictureOf(hair.fibres(view, lamp, COARSE_MM), colouring, lamp), pixelMm: COARSE_MM };
+    if (fine) yield { ...pictureOf(hair.fibres(view, lamp, FINE_MM), colouring, lamp), pixelMm: FINE_MM };
   },
-  *strip({ subject, way, view, weeks }) {
-    const hair = studio.hair(subject.plan, way, subject.curl);
+  *strip({ subject, way, view, weeks, lamp }) {
+    const hair = studio.hair(subject.plan, way, subject);
     const out: { weeks: number; picture: Picture }[] = [];
     for (const own of weeks) {
-      out.push({ weeks: own, picture: pictureOf(hair.surface(view, COARSE_MM), hair.shading(view, COARSE_MM), studio.colouring(subject, own)) });
+      out.push({ weeks: own, picture: pictureOf(hair.fibres(view, lamp, COARSE_MM), studio.colouring(subject, own), lamp) });
       yield [...out];
     }
   },
@@ -51,13 +50,12 @@ export const WORK: { [K in WearKind]: (ask: WearAsks[K]['ask']) => Generator<Wea
     }
     yield { findings: last, complete: true };
   },
-  *strands({ subject, way }) {
-    const { strands, head } = studio.hair(subject.plan, way, subject.curl);
-    // Copies, since what is handed over to the page is gone here.
-    yield { count: strands.count, points: strands.points, used: strands.used.slice(), xyz: strands.xyz.slice(), directions: strandDirections(strands), body: bodyRings(head) };
+  *ribbons({ subject, way, each }) {
+    const { head, strands, density } = studio.hair(subject.plan, way, subject);
+    yield ribbonsOf(head, strands, density(), each);
   },
-  *colours({ subject, way, weeks }) {
-    yield strandColours(studio.hair(subject.plan, way, subject.curl).strands, studio.colouring(subject, weeks));
+  *colours({ subject, way, weeks, each }) {
+    yield ribbonColours(studio.hair(subject.plan, way, subject).strands, studio.colouring(subject, weeks), each);
   },
   *fit({ subject, limit }) {
     const steps = fitInSteps(subject.plan, studio.engine, limit, (plan, computed) => studio.worth({ ...subject, plan }, computed).foils);

@@ -4,8 +4,7 @@ import { CURLS, MOST_PART_MM, MOST_WEEKS, pictureOf, STYLES, VIEW_NAMES, WearStu
 import { MIX_HELP, mixedPlan } from './mixed-plan';
 import { printed, type Verb, type VerbResult } from './verb';
 
-/** Hairs for a picture: more than the measures need, so that none shows singly. */
-const PICTURE_STRANDS = 40_000;
+const PICTURE_MM = 0.5;
 
 /** `wear FILE.json`: what an onlooker would notice of a plan, as JSON, and a picture of it. */
 export const wearVerb: Verb = {
@@ -85,10 +84,10 @@ async function run(args: readonly string[]): Promise<VerbResult> {
 
 /** Writes the picture, all five sides beside each other; a sentence where it cannot be written. */
 async function drawn(file: string, subject: WearSubject, way: Way, weeks: number): Promise<string | undefined> {
-  const studio = new WearStudio(undefined, PICTURE_STRANDS);
-  const hair = studio.hair(subject.plan, way, subject.curl);
+  const studio = new WearStudio();
+  const hair = studio.hair(subject.plan, way, subject);
   const colouring = studio.colouring(subject, weeks);
-  const pictures = VIEW_NAMES.map((view) => pictureOf(hair.surface(view, 1), hair.shading(view, 1), colouring));
+  const pictures = VIEW_NAMES.map((view) => pictureOf(hair.fibres(view, 'daylight', PICTURE_MM), colouring, 'daylight'));
   const [{ width, height }] = pictures;
   try {
     await sharp({ create: { width: width * pictures.length, height, channels: 3, background: '#eef1ec' } })

@@ -20,7 +20,7 @@ const count = (answers: readonly unknown[]): Progress => ({ asked: answers.filte
 export function progressOf(consult: Consult): Record<Chapter, Progress> {
   return {
     wish: count([consult.contrast, consult.tone, consult.faceFrame, consult.hairlineBlend]),
-    worn: count([consult.wornUpShare, consult.wornHalfUpShare, consult.partMoves, consult.cowlick, consult.curl]),
+    worn: count([consult.wornUpShare, consult.wornHalfUpShare, consult.partMoves, consult.cowlick, consult.curl, consult.cut]),
     upkeep: count([consult.weeksBetween, consult.washesPerWeek]),
     history: count([consult.history.length > 0, consult.extensions]),
     map: count([Object.keys(consult.regrowthMm).length > 0, Object.keys(consult.map).length > 0]),

@@ -50,5 +50,5 @@ test('three washes a week leave a toner of seven weeks; a budget is said in the 
 test('the conversation counts what was asked', () => {
   expect(progressOf(EMPTY_CONSULT).wish).toEqual({ asked: 0, of: 4 });
   expect(progressOf({ ...EMPTY_CONSULT, contrast: 'high', faceFrame: { strength: 'none', behindMm: 0 } }).wish).toEqual({ asked: 2, of: 4 });
-  expect(progressOf({ ...EMPTY_CONSULT, wornUpShare: 0 }).worn).toEqual({ asked: 1, of: 5 });
+  expect(progressOf({ ...EMPTY_CONSULT, wornUpShare: 0 }).worn).toEqual({ asked: 1, of: 6 });
 });

@@ -40,6 +40,14 @@ export const consultSchema: z.ZodType<Consult> = z.strictObject({
   hairlineBlend: answer(['strong', 'sun-touched'], 'Blend at the hairline'),
   partMoves: answer(['never', 'sometimes', 'often'], 'How often the part moves'),
   curl: answer(['straight', 'wavy', 'curly', 'coily'], 'How the hair bends'),
+  cut: z
+    .strictObject({
+      ends: z.enum(['one-length', 'long-layers', 'layers', 'bob'], { error: 'must be one-length, long-layers, layers or bob' }).describe('How the ends are cut'),
+      fringe: z.boolean({ error: 'must be true or false' }).describe('With a fringe'),
+    })
+    .nullable()
+    .default(null)
+    .describe('How the hair is cut; null when it was not asked'),
   cowlick: answer(['none', 'front', 'crown', 'both'], 'Where a cowlick is'),
   weeksBetween: whole(2, 60, 'Weeks between visits; null when it was not asked').nullable().default(null),
   washesPerWeek: between(0.5, 14, 'a week', 'Washes a week; null when it was not asked').nullable().default(null),

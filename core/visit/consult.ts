@@ -85,6 +85,8 @@ export interface Consult {
   hairlineBlend: 'strong' | 'sun-touched' | null;
   partMoves: 'never' | 'sometimes' | 'often' | null;
   curl: 'straight' | 'wavy' | 'curly' | 'coily' | null;
+  /** How the hair is cut; null when it was not asked. */
+  cut: { ends: 'one-length' | 'long-layers' | 'layers' | 'bob'; fringe: boolean } | null;
   cowlick: 'none' | 'front' | 'crown' | 'both' | null;
   weeksBetween: number | null;
   washesPerWeek: number | null;

@@ -1,4 +1,4 @@
-import { VIEWS, type View } from './ways';
+import { directionOf, type Side } from './ways';
 
 const { ceil, cos, floor, sin, PI } = Math;
 
@@ -23,9 +23,10 @@ export interface Camera {
 }
 
 /** Right, up and towards the onlooker, as unit vectors of the head's axes. */
-export function axesOf(view: View): readonly [Axis, Axis, Axis] {
-  const azimuth = (VIEWS[view].azimuthDeg * PI) / 180;
-  const height = (VIEWS[view].heightDeg * PI) / 180;
+export function axesOf(side: Side): readonly [Axis, Axis, Axis] {
+  const { azimuthDeg, heightDeg } = directionOf(side);
+  const azimuth = (azimuthDeg * PI) / 180;
+  const height = (heightDeg * PI) / 180;
   const toward: Axis = [sin(azimuth) * cos(height), sin(height), cos(azimuth) * cos(height)];
   const right: Axis = [cos(azimuth), 0, -sin(azimuth)];
   const up: Axis = [
@@ -37,7 +38,7 @@ export function axesOf(view: View): readonly [Axis, Axis, Axis] {
 }
 
 /** @param k size of the head against the average one */
-export function cameraOf(view: View, k: number, pixelMm: number): Camera {
+export function cameraOf(view: Side, k: number, pixelMm: number): Camera {
   const [right, up, toward] = axesOf(view);
   return {
     right, up, toward, pixelMm,

@@ -8,7 +8,8 @@ import {
   type PatternEngine,
   type Plan,
 } from '../pattern';
-import { lengths, lightOf, onHair, type Light, type LightFacts, type RootShadow } from './light';
+import { lengths } from './cut';
+import { lightOf, onHair, type Light, type LightFacts, type RootShadow } from './light';
 import { baseLightOf, basesOf, type Bases } from './shade';
 import type { WearSubject } from './subject';
 import { hairRoots, USUAL_STRANDS, type HairRoots } from './worn';
@@ -42,7 +43,7 @@ export class LightStudio {
 
   /** @param computed the plan as it was computed already, where it was */
   light(subject: WearSubject, weeks: number, computed?: ComputedPlan): Light {
-    const { plan, mmPerWeek, shadowMm, letters, levels, usualLevel, before } = subject;
+    const { plan, cut, mmPerWeek, shadowMm, letters, levels, usualLevel, before } = subject;
     const { roots } = this.roots(plan).index;
     const shadow: RootShadow | null = shadowMm === null ? null : { mm: shadowMm };
     const lightFrom = (own: Plan, facts: LightFacts, known?: ComputedPlan) => {
@@ -54,12 +55,13 @@ export class LightStudio {
       {
         grownMm: weeks * mmPerWeek,
         shadow,
+        cut,
         letters,
         levels,
         usualLevel,
         before: before && {
           // On today's head and hair.
-          light: lightFrom({ ...before.plan, head: plan.head, hair: plan.hair }, { usualLevel: before.level }),
+          light: lightFrom({ ...before.plan, head: plan.head, hair: plan.hair }, { cut, usualLevel: before.level }),
           grownMm: (root) => before.grownByZone[ZONE_NAMES[roots.zone[root]]] ?? before.grownMm,
         },
       },
@@ -72,9 +74,9 @@ export class LightStudio {
   }
 
   /** What each strand is without this plan's light. */
-  private bases({ plan, colour, mmPerWeek }: WearSubject, weeks: number, { lowlit }: Pick<Light, 'lowlit'>): Bases {
-    const { roots } = this.roots(plan).index;
-    return basesOf(roots, { ...colour, grownMm: weeks * mmPerWeek, tonerLeft: 0 }, lengths(plan, roots), lowlit);
+  private bases({ plan, cut, colour, mmPerWeek }: WearSubject, weeks: number, { lowlit }: Pick<Light, 'lowlit'>): Bases {
+    const { head, roots } = this.roots(plan);
+    return basesOf(roots, { ...colour, grownMm: weeks * mmPerWeek, tonerLeft: 0 }, lengths(plan, roots, head, cut), lowlit);
   }
 }
 

@@ -1,8 +1,9 @@
 import { TEASING_MM } from '../growth';
-import { ZONES, type Roots } from '../head';
+import type { Roots } from '../head';
 import { lightnessOf } from '../lift';
 import type { ComputedPlan, FoiledRoots, Plan } from '../pattern';
 import { placedUnits, type Letters } from '../work';
+import { lengths, USUAL_CUT, type Cut } from './cut';
 import { noiseOf, seedAt } from './noise';
 
 const { max, min } = Math;
@@ -81,6 +82,7 @@ export interface LightFacts {
   /** Growth since the service, mm. */
   readonly grownMm?: number;
   readonly shadow?: RootShadow | null;
+  readonly cut?: Cut;
   /** What the formulas do: which lift and which deposit, and how far they reach. */
   readonly letters?: Letters;
   /** Level that each unit of work is expected to reach, by its id; what is missing reaches the usual one. */
@@ -95,7 +97,7 @@ export interface LightFacts {
  * has grown since.
  */
 export function lightOf(
-  plan: Plan, computed: Pick<ComputedPlan, 'sheet' | 'drawing'>, roots: Roots, foiled: FoiledRoots, { grownMm = 0, shadow = null, letters = NO_LETTERS, levels = {}, usualLevel = BRIGHT_LEVEL, before = null }: LightFacts = {},
+  plan: Plan, computed: Pick<ComputedPlan, 'sheet' | 'drawing'>, roots: Roots, foiled: FoiledRoots, { grownMm = 0, shadow = null, cut = USUAL_CUT, letters = NO_LETTERS, levels = {}, usualLevel = BRIGHT_LEVEL, before = null }: LightFacts = {},
 ): Light {
   const { count } = roots;
   const own = noLayer(count);
@@ -104,7 +106,7 @@ export function lightOf(
   // What is painted and where is the work's to say.
   const units = { foil: [] as Unit[], 'open-air': [] as Unit[], dropout: [] as Unit[] };
   for (const unit of placedUnits(plan, computed, { letters, regrowthMm: {}, painting: 'as-you-foil' })) units[unit.kind === 'foil' || unit.kind === 'open-air' ? unit.kind : 'dropout'][unit.index] = unit;
-  const lengthOf = lengths(plan, roots);
+  const lengthOf = lengths(plan, roots, computed.drawing.head, cut);
   for (let i = 0; i < count; i += 1) {
     const treated = foiled.dropout[i];
     const inFoil = foiled.foil[i];
@@ -151,6 +153,9 @@ function packedOf({ own: { fromMm, overMm, toMm }, old, shadow, base: { whole, d
   return out;
 }
 
+/** Where a strand's light begins, over how much, and where it ends, mm; from Infinity where nothing is lightened. */
+export const packedPlace = (packed: Packed, strand: number) => ({ from: packed[PACKED * strand + 2], over: packed[PACKED * strand + 3], to: packed[PACKED * strand + 4] });
+
 function lightnessOfLevels(levels: Float32Array): Float32Array {
   const out = new Float32Array(levels.length);
   // Neighbours mostly come to the same level.
@@ -174,12 +179,6 @@ function noLayer(count: number): Layer {
 function olderOf({ own, old }: Light, untilNow: (root: number) => number, since: number): Layer {
   const fromMm = Float32Array.from(own.fromMm, (from, i) => min(from, old?.fromMm[i] ?? Infinity) + untilNow(i) + since);
   return { fromMm, overMm: own.overMm, toMm: Float32Array.from(own.toMm, (to, i) => to + untilNow(i) + since), level: own.level };
-}
-
-/** Length of a root's hair, mm. */
-export function lengths({ hair }: Pick<Plan, 'hair'>, roots: Roots): (root: number) => number {
-  const byZone = ZONES.map((zone) => hair.byZone[zone]?.lengthMm ?? hair.lengthMm);
-  return (root) => byZone[roots.zone[root]];
 }
 
 /** How far a strand is lightened so far from its root: 0 as it was before, 1 lightened. */

@@ -72,7 +72,7 @@ export class LineReader {
 }
 
 /** The lines of hair under a light, zone by zone. @param light on the day of the service */
-function linesOf(subject: WearSubject, { index: { roots } }: HairRoots, light: Light): HairLine[] {
+function linesOf(subject: WearSubject, { head, roots }: HairRoots, light: Light): HairLine[] {
   const own = startsOf(light.own, roots);
   const old = light.old && startsOf(light.old, roots);
   const { colour, shadowMm } = subject;
@@ -85,7 +85,7 @@ function linesOf(subject: WearSubject, { index: { roots } }: HairRoots, light: L
       2 * (shadowMm ?? 0),
     ),
   );
-  const profiles = profilesOf(subject, roots, light, reach);
+  const profiles = profilesOf(subject, { head, roots }, light, reach);
   return ZONES.flatMap((zone, z) =>
     profiles[z].cells === 0 ? [] : zoneLines(zone, profiles[z], own[z], old && old[z], subject),
   );

@@ -1,9 +1,10 @@
 import { emptyPlan } from '../formats';
-import { makeHead, makeRoots, makeScalp, makeScalpGrid, surfaceAlong, ZONES } from '../head';
+import { bustOf } from '../bust';
+import { surfaceAlong, ZONES } from '../head';
 import { createPatternEngine, mirrorPlan, type Plan } from '../pattern';
 import { planOf, techniqueOf } from '../technique';
 import {
-  brightnessOf, CURLS, hairRoots, layHair, lightAt, lightOn, litOf, lookAt, lookOf, makeStrands, placeOf, seenFrom, VIEW_NAMES, type Layer, type Light, type LightFacts, type Way, type WornHair,
+  brightnessOf, CURLS, hairRoots, layHair, lightAt, lightOn, litOf, lookAt, lookOf, makeStrands, placeOf, seenFrom, STYLES, USUAL_SHAPE, VIEW_NAMES, type Style, type Layer, type Light, type LightFacts, type Way, type WornHair,
 } from '.';
 import { axesOf } from './camera';
 
@@ -12,11 +13,15 @@ const technique = (key: string) => planOf(techniqueOf(key)!);
 const TIED: Way = { kind: 'tied', at: 'middle' };
 const DOWN: Way = { kind: 'down', partMm: 0 };
 const WAYS: readonly Way[] = [
-  DOWN, TIED, { kind: 'zigzag', partMm: 0 }, { kind: 'forward', partMm: 0 }, { kind: 'blown', partMm: 0 }, { kind: 'lifted' }, { kind: 'half-up' }, { kind: 'tied', at: 'low' }, { kind: 'tied', at: 'high' },
+  DOWN, TIED, { kind: 'zigzag', partMm: 0 }, { kind: 'forward', partMm: 0 }, { kind: 'blown', partMm: 0 }, { kind: 'lifted' }, { kind: 'half-up' }, { kind: 'tied', at: 'low' },
+  { kind: 'tied', at: 'high' }, { kind: 'bun' }, { kind: 'swept', partMm: 20 },
 ];
 
-const head = makeHead(emptyPlan('Empty').head);
-const roots = makeRoots(makeScalpGrid(makeScalp(head)), 15_000);
+const rooted = hairRoots(emptyPlan('Empty').head, 15_000);
+const { head, roots } = rooted;
+
+/** A zigzag turns about its line, a bun is coiled one way, and hair that is swept goes to one side. */
+const ALIKE = ({ kind }: Way) => kind !== 'zigzag' && kind !== 'bun' && kind !== 'swept';
 
 function radiusAlong(x: number, y: number, z: number): number {
   const point = surfaceAlong({ x, y, z }, head.skull);
@@ -25,7 +30,7 @@ function radiusAlong(x: number, y: number, z: number): number {
 
 describe('strands', () => {
   test.each(WAYS)('%j: hair lies on the head or outside it, and both sides alike', (way) => {
-    const strands = makeStrands(head, roots, way, () => 300);
+    const strands = makeStrands(rooted, way, () => 300);
     let least = Infinity;
     let differ = 0;
     // Every tenth pair.
@@ -37,15 +42,14 @@ describe('strands', () => {
         if (y > -40) least = Math.min(least, Math.hypot(x, y, z) - radiusAlong(x, y, z));
       }
       const mirrored = Math.abs(roots.xyz[3 * i] + roots.xyz[3 * i + 3]) < 1e-9 && Math.abs(roots.xyz[3 * i]) > 1;
-      // A zigzag is not the same on both sides: it turns about its line.
-      if (mirrored && way.kind !== 'zigzag') for (let p = 0; p < 3 * strands.used[i]; p += 1) differ = Math.max(differ, Math.abs((p % 3 === 0 ? -1 : 1) * strands.xyz[a + p] - strands.xyz[b + p]));
+      if (mirrored && ALIKE(way)) for (let p = 0; p < 3 * strands.used[i]; p += 1) differ = Math.max(differ, Math.abs((p % 3 === 0 ? -1 : 1) * strands.xyz[a + p] - strands.xyz[b + p]));
     }
     expect(least).toBeGreaterThan(-0.6);
     expect(differ).toBeLessThan(0.01);
   });
 
   test('what came further lies on top: heights grow with the distance travelled', () => {
-    const strands = makeStrands(head, roots, TIED, () => 300);
+    const strands = makeStrands(rooted, TIED, () => 300);
     const height = (p: number) => {
       let sum = 0;
       for (let i = 0; i < roots.count; i += 1) {
@@ -61,13 +65,14 @@ describe('strands', () => {
 
   test('the more hair bends, the less far it reaches and the wider it stands', () => {
     const reached = CURLS.map((curl) => {
-      const { xyz, points, used } = makeStrands(head, roots, DOWN, () => 300, curl);
+      const { xyz, points, used } = makeStrands(rooted, DOWN, () => 300, { ...USUAL_SHAPE, curl });
       let lowest = 0;
       let wide = 0;
       for (let i = 0; i < roots.count; i += 1) {
         for (let p = 0; p < used[i]; p += 1) {
           lowest = Math.min(lowest, xyz[3 * (points * i + p) + 1]);
-          wide = Math.max(wide, Math.abs(xyz[3 * (points * i + p)]));
+          // On the shoulders every hair spreads.
+          if (xyz[3 * (points * i + p) + 1] > -120) wide = Math.max(wide, Math.abs(xyz[3 * (points * i + p)]));
         }
       }
       return { lowest, wide };
@@ -87,8 +92,71 @@ describe('strands', () => {
     expect(grown(thin, 'temple-r')).toBe(grown(full, 'temple-r'));
   });
 
+  const skin = new Float64Array(4);
+  const clearOf = ({ xyz }: ReturnType<typeof makeStrands>, at: number) => {
+    bustOf(head).read(xyz[at], xyz[at + 1], xyz[at + 2], skin);
+    return skin[0];
+  };
+
+  test('hair that hangs past the neck and the shoulders lies on them: within 15 mm where it touches', () => {
+    const strands = makeStrands(rooted, DOWN, () => 400);
+    // By height and side, how near the nearest strands come, and how deep any lies.
+    const nearest = new Map<string, number>();
+    let deepest = 0;
+    for (let i = 0; i < strands.count; i += 1) {
+      for (let p = 1; p < strands.used[i]; p += 1) {
+        const at = 3 * (strands.points * i + p);
+        const y = strands.xyz[at + 1];
+        if (y > -80 || y < -280) continue;
+        const off = clearOf(strands, at);
+        deepest = Math.min(deepest, off);
+        const place = `${Math.floor(y / 40)} ${strands.xyz[at + 2] < -20 ? 'back' : 'front'}`;
+        nearest.set(place, Math.min(nearest.get(place) ?? Infinity, off));
+      }
+    }
+    expect(nearest.size).toBeGreaterThanOrEqual(10);
+    for (const [place, off] of nearest) expect(`${place}: ${off < 15}`).toBe(`${place}: true`);
+    expect(deepest).toBeGreaterThan(-1);
+  });
+
+  test('a moved part moves hair', () => {
+    const leftOf = (partMm: number) => {
+      const { xyz, points, used } = makeStrands(rooted, { kind: 'down', partMm }, () => 250);
+      let many = 0;
+      for (let i = 0; i < used.length; i += 1) if (used[i] > 8 && xyz[3 * (points * i + 8)] > 0) many += 1;
+      return many;
+    };
+    const [left, middle, right] = [-40, 0, 40].map(leftOf);
+    expect(left).toBeGreaterThan(1.1 * middle);
+    expect(right).toBeLessThan(0.9 * middle);
+  });
+
+  const EXTREMES = [
+    ['hair of 20 mm', {}, { lengthMm: 20 }, 0], ['hair of a metre', {}, { lengthMm: 1000 }, 0], ['thin hair', {}, { densityPerCm2: 60 }, 0], ['thick hair', {}, { densityPerCm2: 300 }, 0],
+    ['a small head', { circumferenceMm: 480 }, {}, 0], ['a large head', { circumferenceMm: 640 }, {}, 0], ['a part far off', {}, {}, 60],
+  ] as const;
+  test.each(EXTREMES)('%s: hair is worn without a figure that is none and without hair in the skull', (_name, spec, hair, partMm) => {
+    const { head: ownHead, hair: ownHair } = emptyPlan('x');
+    const own = hairRoots({ ...ownHead, ...spec }, 1500);
+    for (const key of ['down', 'tied-back', 'bun', 'swept', 'lifted'] as const satisfies readonly Style[]) {
+      const { strands } = layHair(own, { ...ownHair, ...hair }, STYLES[key](partMm), { curl: 'wavy', cut: { ends: 'long-layers', fringe: true } });
+      let [odd, deepest] = [0, 0];
+      for (let i = 0; i < strands.count; i += 1) {
+        for (let p = 0; p < strands.used[i]; p += 1) {
+          const at = 3 * (strands.points * i + p);
+          const [x, y, z] = [strands.xyz[at], strands.xyz[at + 1], strands.xyz[at + 2]];
+          if (!Number.isFinite(x + y + z)) odd += 1;
+          if (p === 0 || y < -40 * own.head.k) continue;
+          bustOf(own.head).read(x, y, z, skin);
+          deepest = Math.min(deepest, skin[0]);
+        }
+      }
+      expect([key, odd, deepest > -1]).toEqual([key, 0, true]);
+    }
+  });
+
   test('hair shorter than a step is only its root, and is seen nowhere', () => {
-    const strands = makeStrands(head, roots, DOWN, () => 5);
+    const strands = makeStrands(rooted, DOWN, () => 5);
     expect(Math.max(...strands.used)).toBe(1);
     expect(seenFrom(head, strands, 'back').count).toBe(0);
   });
@@ -105,7 +173,7 @@ const lightOf = (own: Layer, others: Partial<Light> = {}): Light => {
 
 describe('what is seen', () => {
   test('the weights of a pixel are one together', () => {
-    const { start, weight } = seenFrom(head, makeStrands(head, roots, TIED, () => 300), 'back');
+    const { start, weight } = seenFrom(head, makeStrands(rooted, TIED, () => 300), 'back');
     let most = 0;
     for (let p = 0; p + 1 < start.length; p += 1) {
       if (start[p] === start[p + 1]) continue;
@@ -123,7 +191,7 @@ describe('what is seen', () => {
   });
 
   test('hair all light is as bright as it is seen, none light not at all', () => {
-    const surface = seenFrom(head, makeStrands(head, roots, DOWN, () => 300), 'left');
+    const surface = seenFrom(head, makeStrands(rooted, DOWN, () => 300), 'left');
     expect(brightnessOf(surface, litOf(surface, lightOf(layer(0, 0, roots.count))))).toBeCloseTo(1, 6);
     expect(brightnessOf(surface, litOf(surface, lightOf(layer(Infinity, 0, roots.count))))).toBe(0);
   });

@@ -1,11 +1,12 @@
 import { foilsOfRoots, type ComputedPlan, type PatternEngine, type Plan } from '../pattern';
+import { USUAL_SHAPE, type Shape } from './cut';
 import { hairlineLight, placeOf, type Unlit } from './hairline-light';
 import { lightOf, type Light, type LightFacts } from './light';
 import { brightnessOf, litOf } from './lit';
 import { crownRegion, partRegion, underRegion } from './regions';
 import { stripeOf } from './stripe';
 import { hairRoots, layHair, USUAL_STRANDS, type HairRoots, type WornHair } from './worn';
-import { VIEW_NAMES, type Curl, type View, type Way } from './ways';
+import { VIEW_NAMES, type View, type Way } from './ways';
 
 /** A stretch of hairline without light, and where it is. */
 export interface UnlitPlace extends Unlit {
@@ -43,7 +44,7 @@ export function lookOf(hair: WornHair, light: Light, { sheet }: Pick<ComputedPla
   const lit = new Map(VIEW_NAMES.map((view) => [view, litOf(hair.surface(view), light)]));
   const byView = (measure: (view: View) => number) => Object.fromEntries(VIEW_NAMES.map((view) => [view, measure(view)])) as Record<View, number>;
   const within = (view: View, region: Parameters<typeof brightnessOf>[2]) => brightnessOf(hair.surface(view), lit.get(view)!, region);
-  const { unlit } = way.kind === 'tied' ? hairlineLight(hair.hairline(), hair.surfaces(), judged) : { unlit: null };
+  const { unlit } = way.kind === 'tied' || way.kind === 'bun' ? hairlineLight(hair.hairline(), hair.surfaces(), judged) : { unlit: null };
   return {
     foils: sheet.totals.foils,
     brightness: byView((view) => within(view, undefined)),
@@ -75,8 +76,8 @@ export function underLight(hair: WornHair, light: Light, lit?: ReadonlyMap<View,
  * Looks at a plan as it is worn.
  * @param strands about how many; from 15 000 on the measures hold still
  */
-export function lookAt(plan: Plan, engine: PatternEngine, way: Way, facts: LightFacts = {}, strands = USUAL_STRANDS, curl: Curl = 'straight'): Look {
+export function lookAt(plan: Plan, engine: PatternEngine, way: Way, facts: LightFacts = {}, strands = USUAL_STRANDS, shape: Shape = USUAL_SHAPE): Look {
   const roots = hairRoots(plan.head, strands);
   const computed = engine.compute(plan);
-  return lookOf(layHair(roots, plan.hair, way, curl), lightOn(roots, plan, computed, facts), computed);
+  return lookOf(layHair(roots, plan.hair, way, shape), lightOn(roots, plan, computed, facts), computed);
 }

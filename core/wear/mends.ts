@@ -52,6 +52,8 @@ const UNDER: Panel = {
   ...PANEL_STARTS.find(({ panel }) => panel.id === 'nape')!.panel, id: 'under', name: 'Underneath', place: { kind: 'zones', zones: ['occipital', 'nape', 'nape-hairline'] },
   spacing: { kind: 'constant', dropoutMm: 9 },
 };
+/** A rim reaches a little beyond the stretch that is dark: the rows beside it shift. */
+const BEYOND_DEG = 8;
 const AT_PART = PANEL_STARTS.find(({ panel }) => panel.id === 'part')!.panel;
 
 const OLD_LINE_CHANGES: Readonly<Record<'slices' | 'depth' | 'tips', (panel: Panel) => Panel>> = {
@@ -64,7 +66,7 @@ const OLD_LINE_CHANGES: Readonly<Record<'slices' | 'depth' | 'tips', (panel: Pan
 /** The plan with a proposed change made. A root shadow belongs to Mix: the plan stays as it is. */
 export function mended(plan: Plan, mend: WearMend): Plan {
   switch (mend.kind) {
-    case 'rim': return withRim(plan, mend);
+    case 'rim': return withRim(plan, { fromDeg: mend.fromDeg - BEYOND_DEG, toDeg: mend.toDeg + BEYOND_DEG });
     case 'part': return addPanelFirst(plan, { ...AT_PART, place: { kind: 'part-strip', leftMm: mend.eachSideMm, rightMm: mend.eachSideMm, fromMm: 0, toMm: null } });
     case 'weave': return changePanel(plan, mend.panel, (panel) => ({ ...panel, gather: GATHER_PRESETS.fine.gather }));
     case 'feather':

@@ -1,3 +1,4 @@
+import { USUAL_SHAPE, type Shape } from './cut';
 import { growing } from './growing';
 import { seenAt, type Light } from './light';
 import { partRegion } from './regions';
@@ -5,7 +6,6 @@ import { makeStrands } from './strands';
 import { seenFrom } from './surface';
 import type { HairRoots } from './worn';
 import type { Plan } from '../pattern';
-import type { Curl } from './ways';
 
 const { abs, max, min } = Math;
 
@@ -19,6 +19,8 @@ export const LEAST = 0.05;
 /** Hair that grows further from the part than this is not seen within 15 mm of it, average head; nor what is so far from its root. mm */
 const NEAR_MM = 40;
 const SEEN_MM = 90;
+/** Guides lead hair that grows within so much of them. mm */
+const LEADS_MM = 20;
 
 /** Light beside the part at one place. */
 export interface PartLight {
@@ -54,13 +56,14 @@ export interface PartStrip {
 }
 
 /** Lays the hair with its part moved and keeps what is seen beside it. */
-export function partStrip(roots: HairRoots, hair: Plan['hair'], partMm: number, byMm: number, curl: Curl = 'straight'): PartStrip {
+export function partStrip(roots: HairRoots, hair: Plan['hair'], partMm: number, byMm: number, { curl, cut }: Shape = USUAL_SHAPE): PartStrip {
   const at = partMm + byMm;
-  const { head, index } = roots;
+  const { head, index, guides } = roots;
   // Hair falls away from the part: what is seen beside it grows near it, and no further than this from its root.
-  const lengthOf = growing({ hair }, index.roots);
+  const lengthOf = growing({ hair }, index.roots, head, cut);
   const near = (root: number) => index.roots.xyz[3 * root + 1] > 0 && abs(index.roots.xyz[3 * root] - at) < NEAR_MM * head.k;
-  const strands = makeStrands(head, index.roots, { kind: 'down', partMm: at }, (root) => (near(root) ? min(SEEN_MM, lengthOf(root)) : 0), curl);
+  const leads = (guide: number) => guides.xyz[3 * guide + 1] > -20 * head.k && abs(guides.xyz[3 * guide] - at) < (NEAR_MM + LEADS_MM) * head.k;
+  const strands = makeStrands(roots, { kind: 'down', partMm: at }, (root) => (near(root) ? min(SEEN_MM, lengthOf(root)) : 0), { curl, cut }, leads);
   const surface = seenFrom(head, strands, 'top');
   const region = partRegion(head, surface, at);
   const kept: number[] = [];

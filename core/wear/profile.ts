@@ -1,6 +1,7 @@
 import { ZONES } from '../head';
 import { lightnessOf } from '../lift';
-import { lengths, lightnessAt, type Layer, type Light } from './light';
+import { lengths } from './cut';
+import { lightnessAt, type Layer, type Light } from './light';
 import { naturalLightness } from './shade';
 import type { WearSubject } from './subject';
 import type { HairRoots } from './worn';
@@ -30,13 +31,13 @@ export interface Profile {
 
 /** Lightness along the hair of every zone. @param reachMm by zone, furthest place that is looked at, mm */
 export function profilesOf(
-  { plan, colour }: WearSubject,
-  roots: Roots,
+  { plan, colour, cut }: WearSubject,
+  { head, roots }: Pick<HairRoots, 'head' | 'roots'>,
   light: Light,
   reachMm: readonly number[],
 ): Profile[] {
   const most = reachMm.map((mm) => ceil((min(REACH_MM, mm) + 3 * OVER_MM) / STEP_MM));
-  const lengthOf = lengths(plan, roots);
+  const lengthOf = lengths(plan, roots, head, cut);
   const sum = most.map((cells) => new Float64Array(cells));
   const many = most.map((cells) => new Float64Array(cells));
   for (let i = 0; i < roots.count; i += 1) {

@@ -1,119 +1,62 @@
+import { bustMesh } from '../bust';
 import type { Head } from '../head';
-import { bodyDistance } from './body';
 import type { Camera } from './camera';
-import { shellOf } from './shell';
 
-const { abs, ceil, floor, max } = Math;
+const { ceil, floor, max, min } = Math;
 
-/** The skin stands in the way of what is behind it, a little within itself, mm. */
-const INSIDE_MM = 0.6;
-/** A line of sight has met the skin when it is so near to it, mm; more steps than this miss it. */
-const NEAR_MM = 0.25;
-const MOST_STEPS = 40;
-/** Sight begins so far before the head's centre and ends so far behind it, average head, mm. */
-const REACH_MM = 210;
+/** The skin as it is seen: where hair is thin it shows, and what is behind it does not. */
+export interface Skin {
+  /** Towards the onlooker, mm by pixel; −∞ beside it. */
+  readonly depth: Float32Array;
+  /** Which way it faces: the onlooker's right, up and toward, in parts of 127, by pixel. */
+  readonly facing: Int8Array;
+}
 
-/**
- * Depth of skin in every pixel, towards the onlooker, mm; −∞ beside it. Where hair is thin it shows; what is behind it does not.
- * @param coarse the same in larger pixels, where it is known: sight then begins close to what it will meet
- */
-export function skinDepth(head: Head, camera: Camera, coarse?: { readonly camera: Camera; readonly depth: Float32Array }): Float32Array {
-  const { right, up, toward, pixelMm, columns, rows, leftMm, upMm } = camera;
-  // The body is the same on both sides: seen along its middle, half of the picture is the other half's mirror image.
-  const mirrored = abs(toward[0]) < 1e-9;
-  const most = mirrored ? ceil(columns / 2) : columns;
-  const { k } = head;
-  const shell = shellOf(head);
+/** Draws the bust's triangles: the nearest of each pixel. */
+export function skinSeen(head: Head, { right, up, toward, pixelMm, columns, rows, leftMm, upMm }: Camera): Skin {
+  const { xyz, normals, triangles } = bustMesh(head);
   const depth = new Float32Array(columns * rows).fill(-Infinity);
-  for (let row = 0; row < rows; row += 1) {
-    const v = upMm - (row + 0.5) * pixelMm;
-    let last = NaN;
-    for (let column = 0; column < most; column += 1) {
-      const u = (column + 0.5) * pixelMm - leftMm;
-      const x0 = u * right[0] + v * up[0];
-      const y0 = u * right[1] + v * up[1];
-      const z0 = u * right[2] + v * up[2];
-      // Near where larger pixels or the one beside it met the skin, or else from before all of it.
-      let t = Number.isNaN(last) ? REACH_MM * k : last + 4 * pixelMm;
-      if (coarse) {
-        t = nearestAbout(coarse, u, v);
-        if (t === -Infinity) continue;
-        t += 2 * coarse.camera.pixelMm;
+  const facing = new Int8Array(3 * columns * rows);
+  const per = 1 / pixelMm;
+  const vertices = xyz.length / 3;
+  const place = new Float32Array(3 * vertices);
+  const turned = new Float32Array(3 * vertices);
+  for (let i = 0; i < xyz.length; i += 3) {
+    const [x, y, z, nx, ny, nz] = [xyz[i], xyz[i + 1], xyz[i + 2], normals[i], normals[i + 1], normals[i + 2]];
+    place[i] = (x * right[0] + y * right[1] + z * right[2] + leftMm) * per;
+    place[i + 1] = (upMm - (x * up[0] + y * up[1] + z * up[2])) * per;
+    place[i + 2] = x * toward[0] + y * toward[1] + z * toward[2];
+    turned[i] = nx * right[0] + ny * right[1] + nz * right[2];
+    turned[i + 1] = nx * up[0] + ny * up[1] + nz * up[2];
+    turned[i + 2] = nx * toward[0] + ny * toward[1] + nz * toward[2];
+  }
+  for (let t = 0; t < triangles.length; t += 3) {
+    const a = 3 * triangles[t];
+    const b = 3 * triangles[t + 1];
+    const c = 3 * triangles[t + 2];
+    const [ax, ay, bx, by, cx, cy] = [place[a], place[a + 1], place[b], place[b + 1], place[c], place[c + 1]];
+    // Down the picture is down: seen from outside its corners go round the other way.
+    const area = (bx - ax) * (cy - ay) - (by - ay) * (cx - ax);
+    if (area >= 0) continue;
+    const fromColumn = max(0, ceil(min(ax, bx, cx) - 0.5));
+    const toColumn = min(columns - 1, floor(max(ax, bx, cx) - 0.5));
+    const fromRow = max(0, ceil(min(ay, by, cy) - 0.5));
+    const toRow = min(rows - 1, floor(max(ay, by, cy) - 0.5));
+    for (let row = fromRow; row <= toRow; row += 1) {
+      const y = row + 0.5;
+      for (let column = fromColumn; column <= toColumn; column += 1) {
+        const x = column + 0.5;
+        const u = ((bx - x) * (cy - y) - (by - y) * (cx - x)) / area;
+        const v = ((cx - x) * (ay - y) - (cy - y) * (ax - x)) / area;
+        const w = 1 - u - v;
+        if (u < -1e-6 || v < -1e-6 || w < -1e-6) continue;
+        const at = row * columns + column;
+        const deep = u * place[a + 2] + v * place[b + 2] + w * place[c + 2];
+        if (deep <= depth[at]) continue;
+        depth[at] = deep;
+        for (let n = 0; n < 3; n += 1) facing[3 * at + n] = 127 * (u * turned[a + n] + v * turned[b + n] + w * turned[c + n]);
       }
-      let hit = false;
-      for (let step = 0; step < MOST_STEPS && t > -REACH_MM * k; step += 1) {
-        const off = bodyDistance(shell, k, x0 + t * toward[0], y0 + t * toward[1], z0 + t * toward[2]);
-        if (abs(off) < NEAR_MM) {
-          hit = true;
-          break;
-        }
-        // Shallow places are passed in more than one step: distances are estimates.
-        t -= off > 0 ? max(NEAR_MM, 0.9 * off) : off;
-      }
-      last = hit ? t : NaN;
-      if (!hit) continue;
-      depth[row * columns + column] = t - INSIDE_MM;
-      if (mirrored) depth[row * columns + columns - 1 - column] = t - INSIDE_MM;
     }
   }
-  return depth;
-}
-
-/** The nearest depth in the larger pixels about a place of the picture; −∞ where none of them meets the skin. */
-function nearestAbout({ camera: { columns, rows, pixelMm, leftMm, upMm }, depth }: { readonly camera: Camera; readonly depth: Float32Array }, u: number, v: number): number {
-  const column = floor((u + leftMm) / pixelMm);
-  const row = floor((upMm - v) / pixelMm);
-  let most = -Infinity;
-  for (let r = max(0, row - 1); r <= row + 1 && r < rows; r += 1) {
-    for (let c = max(0, column - 1); c <= column + 1 && c < columns; c += 1) most = max(most, depth[r * columns + c]);
-  }
-  return most;
-}
-
-/** The same from the other side: the body's mirror image. */
-export function flippedDepth(depth: Float32Array, { columns, rows }: Camera): Float32Array {
-  const out = new Float32Array(depth.length);
-  for (let row = 0; row < rows; row += 1) for (let column = 0; column < columns; column += 1) out[row * columns + column] = depth[row * columns + columns - 1 - column];
-  return out;
-}
-
-/** The body's skin as rings, one above the other: points packed xyz, ring after ring from the top, and whether each bears hair. */
-export interface BodyRings {
-  readonly rings: number;
-  /** Points of a ring; the last one lies on the first. */
-  readonly round: number;
-  readonly xyz: Float32Array<ArrayBuffer>;
-  readonly hairy: Uint8Array<ArrayBuffer>;
-}
-
-const RING_MM = 5;
-const ROUND = 96;
-/** Rings go from above the apex down to where the picture ends, about an axis a little behind the middle, average head, mm. */
-const BODY = { top: 92, bottom: -300, z: -12, reach: 200 } as const;
-
-export function bodyRings(head: Head): BodyRings {
-  const { k } = head;
-  const shell = shellOf(head);
-  const rings = ceil((BODY.top - BODY.bottom) / RING_MM) + 1;
-  const round = ROUND + 1;
-  const xyz = new Float32Array(3 * rings * round);
-  const hairy = new Uint8Array(rings * round);
-  for (let j = 0, n = 0; j < rings; j += 1) {
-    const y = (BODY.top - j * RING_MM) * k;
-    for (let i = 0; i < round; i += 1, n += 1) {
-      const a = (2 * Math.PI * i) / ROUND;
-      const [dx, dz] = [Math.sin(a), Math.cos(a)];
-      let r: number = BODY.reach * k;
-      for (let step = 0; step < MOST_STEPS && r > 0; step += 1) {
-        const off = bodyDistance(shell, k, dx * r, y, BODY.z * k + dz * r);
-        if (off < NEAR_MM) break;
-        r -= max(NEAR_MM, 0.8 * off);
-      }
-      const at = max(0, r - INSIDE_MM);
-      xyz.set([dx * at, y, BODY.z * k + dz * at], 3 * n);
-      const place = head.locate({ x: xyz[3 * n], y, z: xyz[3 * n + 2] });
-      if (place.arc < place.hairArc) hairy[n] = 1;
-    }
-  }
-  return { rings, round, xyz, hairy };
+  return { depth, facing };
 }

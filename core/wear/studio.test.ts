@@ -38,7 +38,7 @@ describe('findings', () => {
     const start = startPlan();
     const wide = (panel: Plan['panels'][number]) => (panel.id === 'side-right' ? { ...panel, spacing: { kind: 'constant' as const, dropoutMm: 18 } } : panel);
     const plan: Plan = { ...start, head: { ...start.head, part: { ...start.head.part, offsetMm: 22 } }, panels: start.panels.map(wide) };
-    const temple = of(all(subjectOf(plan)), 'unlit').find(({ words }) => /temple, right/.test(words))!;
+    const temple = of(all(subjectOf(plan)), 'unlit').find(({ words }) => /(temple|over the ear), right/.test(words))!;
     expect(temple).toMatchObject({ fine: false, panel: 'side-right', view: 'right', way: TIED });
   });
 

@@ -1,4 +1,5 @@
 import { createPatternEngine, Remembered, type ComputedPlan, type PatternEngine, type Plan } from '../pattern';
+import { cutKey, USUAL_SHAPE, type Shape } from './cut';
 import { findingsOf, type Finding, type Seen } from './findings';
 import { lightAt, type Light } from './light';
 import { headKeyOf, LightStudio } from './light-studio';
@@ -13,7 +14,7 @@ import { standingOut, stripeOf } from './stripe';
 import { depositsOf, type WearSubject } from './subject';
 import { worthOfFoils, type Worth, type WornShare } from './worth';
 import { layHair, USUAL_STRANDS, type WornHair } from './worn';
-import { VIEW_NAMES, wayKey, type Curl, type View, type Way } from './ways';
+import { VIEW_NAMES, wayKey, type View, type Way } from './ways';
 
 /** Hair laid in several ways is kept up to this; what was used longest ago goes first. */
 const MOST_BYTES = 160e6;
@@ -45,9 +46,9 @@ export class WearStudio extends LightStudio {
     return this.reader.lines(subject, this.pattern(subject.plan).computed);
   }
 
-  hair({ head, hair }: Pick<Plan, 'head' | 'hair'>, way: Way, curl: Curl = 'straight'): WornHair {
-    const key = `${hairKey({ head, hair }, curl)} ${wayKey(way)}`;
-    const own = this.worn.get(key) ?? layHair(this.roots({ head }), hair, way, curl);
+  hair({ head, hair }: Pick<Plan, 'head' | 'hair'>, way: Way, { curl, cut }: Shape = USUAL_SHAPE): WornHair {
+    const key = `${hairKey({ head, hair }, { curl, cut })} ${wayKey(way)}`;
+    const own = this.worn.get(key) ?? layHair(this.roots({ head }), hair, way, { curl, cut });
     this.worn.delete(key);
     this.worn.set(key, own);
     this.forget(key);
@@ -69,9 +70,9 @@ export class WearStudio extends LightStudio {
   }
 
   private strip(subject: WearSubject, byMm: number): PartStrip {
-    const { plan, curl } = subject;
+    const { plan } = subject;
     const { offsetMm } = plan.head.part;
-    return this.strips.get(`${hairKey(plan, curl)} part ${offsetMm} ${byMm}`, () => partStrip(this.roots(plan), plan.hair, offsetMm, byMm, curl));
+    return this.strips.get(`${hairKey(plan, subject)} part ${offsetMm} ${byMm}`, () => partStrip(this.roots(plan), plan.hair, offsetMm, byMm, subject));
   }
 
   colouring(subject: WearSubject, weeks: number, light: Light = this.light(subject, weeks)): Colouring {
@@ -82,14 +83,15 @@ export class WearStudio extends LightStudio {
 
   look(subject: WearSubject, way: Way, weeks: number): Look {
     const { computed } = this.pattern(subject.plan);
-    return lookOf(this.hair(subject.plan, way, subject.curl), this.light(subject, weeks, computed), computed);
+    return lookOf(this.hair(subject.plan, way, subject), this.light(subject, weeks, computed), computed);
   }
 
   /** Ways in which the client wears the hair, with their shares of the time. */
-  shares({ plan, curl, tiedShare, halfUpShare }: WearSubject): WornShare[] {
+  shares(subject: WearSubject): WornShare[] {
+    const { plan, tiedShare, halfUpShare } = subject;
     const down = Math.max(0, 1 - tiedShare - halfUpShare);
     const all: [Way, number][] = [[downOf(plan), down], [TIED, tiedShare], [{ kind: 'half-up' }, halfUpShare]];
-    return all.filter(([, share]) => share > 0).map(([way, share]) => ({ hair: this.hair(plan, way, curl), share }));
+    return all.filter(([, share]) => share > 0).map(([way, share]) => ({ hair: this.hair(plan, way, subject), share }));
   }
 
   worth(subject: WearSubject, computed: ComputedPlan = this.pattern(subject.plan).computed): Worth {
@@ -103,14 +105,14 @@ export class WearStudio extends LightStudio {
    * @param partByMm the part as it is looked at, from where it is worn
    */
   *findings(subject: WearSubject, weeks = 0, partByMm = 0): Generator<readonly Finding[] | null> {
-    const { plan, curl, shadowMm } = subject;
+    const { plan, shadowMm } = subject;
     const { computed } = this.pattern(plan);
     const light = this.light(subject, weeks);
     // A shadow that was wished for is no fault: hairline and part are judged by the light under it.
     const judged = shadowMm === null ? light : this.light({ ...subject, shadowMm: null }, weeks, computed);
-    const down = { way: downOf(plan), hair: this.hair(plan, downOf(plan), curl) };
+    const down = { way: downOf(plan), hair: this.hair(plan, downOf(plan), subject) };
     // Side by side, so that something more urgent can come between.
-    const laid = [down.hair, this.hair(plan, TIED, curl)];
+    const laid = [down.hair, this.hair(plan, TIED, subject)];
     for (const hair of laid) {
       for (const view of VIEW_NAMES) {
         hair.surface(view);
@@ -138,17 +140,17 @@ export class WearStudio extends LightStudio {
       ...(shadowMm !== null && { shadowed: this.shadowed(subject, computed) }),
     };
     yield findingsOf(seen);
-    seen = { ...seen, under: underLight(this.hair(plan, { kind: 'lifted' }, curl), light) };
+    seen = { ...seen, under: underLight(this.hair(plan, { kind: 'lifted' }, subject), light) };
     yield findingsOf(seen);
     const blown: Way = { kind: 'blown', partMm: plan.head.part.offsetMm };
-    const open = this.hair(plan, blown, curl);
+    const open = this.hair(plan, blown, subject);
     seen = { ...seen, blownCrown: { way: blown, light: crownLight(open, light) } };
     yield findingsOf(seen);
 
     // Stripes, the crown and the part as the mean over phases of the pattern: where the first row falls is chance. Stripes of the views that
     // are most striped as the pattern lies: only the most striped is said.
     const standsOut = ({ way, view, brightness, figures }: { way: Way; view: View; brightness: number; figures: readonly number[] }) => ({
-      way, view, figure: standingOut(meanStripe(figures), this.hair(plan, way, curl).chance(view), brightness),
+      way, view, figure: standingOut(meanStripe(figures), this.hair(plan, way, subject).chance(view), brightness),
     });
     const candidates = [seen.down, seen.tied]
       .flatMap(({ way, look }) => VIEW_NAMES.map((view) => ({ way, view, brightness: look.brightness[view], figures: [look.stripe[view]] })))
@@ -162,7 +164,7 @@ export class WearStudio extends LightStudio {
       phases.push(shadowMm === null ? moved : this.light({ ...own, shadowMm: null }, weeks));
       crowns.push(crownLight(open, moved));
       for (const { way, view, figures } of candidates) {
-        const hair = this.hair(plan, way, curl);
+        const hair = this.hair(plan, way, subject);
         figures.push(stripeOf(hair.flow(view), litOf(hair.surface(view), moved)));
       }
     }
@@ -228,8 +230,8 @@ function halfLifted(hair: WornHair, light: Light): number {
   return covered > 0 ? sum / covered : 0;
 }
 
-const hairKey = ({ head, hair }: Pick<Plan, 'head' | 'hair'>, curl: Curl) => {
+const hairKey = ({ head, hair }: Pick<Plan, 'head' | 'hair'>, { curl, cut }: Shape) => {
   // Laying goes by length and density alone.
   const byZone = Object.entries(hair.byZone).map(([zone, own]) => [zone, own.lengthMm, own.densityPerCm2]);
-  return `${headKeyOf(head)} ${hair.lengthMm} ${hair.densityPerCm2} ${JSON.stringify(byZone)} ${curl}`;
+  return `${headKeyOf(head)} ${hair.lengthMm} ${hair.densityPerCm2} ${JSON.stringify(byZone)} ${curl} ${cutKey(cut)}`;
 };

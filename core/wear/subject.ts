@@ -4,12 +4,14 @@ import type { Plan } from '../pattern';
 import type { Letters } from '../work';
 import { NO_LETTERS } from './light';
 import type { HairFacts } from './shade';
+import { USUAL_SHAPE, type Cut } from './cut';
 import type { Curl } from './ways';
 
 /** A plan on a client, as wear looks at it. */
 export interface WearSubject {
   readonly plan: Plan;
   readonly curl: Curl;
+  readonly cut: Cut;
   readonly colour: Omit<HairFacts, 'grownMm' | 'tonerLeft'>;
   readonly mmPerWeek: number;
   /** Weeks that a toner lasts; null where none is planned. */
@@ -45,7 +47,7 @@ export const depositsOf = ({ facts }: Letters): ReadonlySet<string> =>
 export function subjectOf(plan: Plan, known: Partial<WearSubject> = {}): WearSubject {
   return {
     plan,
-    curl: 'straight',
+    ...USUAL_SHAPE,
     colour: { naturalLevel: 6, byZone: {}, regrowthMm: {}, targetLevel: 9, tone: null },
     mmPerWeek: growthRate([]).mmPerWeek,
     tonerWeeks: null,

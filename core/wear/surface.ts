@@ -1,9 +1,9 @@
 import type { Head } from '../head';
 import { cameraOf, type Camera } from './camera';
 import { noiseOf } from './noise';
-import { flippedDepth, skinDepth } from './skin';
+import { skinSeen, type Skin } from './skin';
 import type { Strands } from './strands';
-import type { View } from './ways';
+import { sideKey, type Side, type View } from './ways';
 
 const { ceil, exp, floor, max, abs } = Math;
 
@@ -28,6 +28,8 @@ export interface Surface {
 
 /** Edge of a pixel, mm: 1–3 are fine, 4 is not. */
 export const PIXEL_MM = 2;
+/** Hair that lies on the skin is not hidden by it: skin is taken to lie so much deeper, mm. */
+const INSIDE_MM = 0.6;
 /** Hair is not opaque: what lies this much deeper shows a third as much, mm. */
 const SOFT_MM = 2.5;
 /** Deeper than so many of them nothing shows. */
@@ -44,7 +46,7 @@ const DRAWN = 10;
  */
 export function seenFrom(head: Head, strands: Strands, view: View, pixelMm = PIXEL_MM): Surface {
   const camera = cameraOf(view, head.k, pixelMm);
-  const depth = skinDepthOf(head, view, camera).slice();
+  const depth = skinOf(head, view, camera).depth.map((mm) => mm - INSIDE_MM);
   // A few strands first: once they stand in the way, most of the rest need not be looked at closely.
   stretchesOf(strands, camera, depth, FIRST);
   const list = stretchesOf(strands, camera, depth, 1);
@@ -197,20 +199,15 @@ function stretchesOf({ count, points, used, xyz, stepMm }: Strands, camera: Came
   return list;
 }
 
-const kept = new WeakMap<Head, Map<string, Float32Array>>();
+const kept = new WeakMap<Head, Map<string, Skin>>();
 
-function skinDepthOf(head: Head, view: View, camera: Camera): Float32Array {
-  const all = kept.get(head) ?? new Map<string, Float32Array>();
+/** The skin of a head from one side, remembered. */
+export function skinOf(head: Head, side: Side, camera: Camera): Skin {
+  const all = kept.get(head) ?? new Map<string, Skin>();
   kept.set(head, all);
-  const key = `${view} ${camera.pixelMm}`;
-  const fromLeft = view === 'right' ? all.get(`left ${camera.pixelMm}`) : undefined;
-  const depth = all.get(key) ?? (fromLeft ? flippedDepth(fromLeft, camera) : skinDepth(head, camera, coarseOf(all, view, camera, head)));
-  all.set(key, depth);
-  return depth;
-}
-
-/** The depth in the measures' own pixels, if it is known and a picture asks for smaller ones. */
-function coarseOf(all: ReadonlyMap<string, Float32Array>, view: View, { pixelMm }: Camera, { k }: Head) {
-  const depth = pixelMm < PIXEL_MM ? all.get(`${view} ${PIXEL_MM}`) : undefined;
-  return depth && { camera: cameraOf(view, k, PIXEL_MM), depth };
+  const key = `${sideKey(side)} ${camera.pixelMm}`;
+  const own = all.get(key) ?? skinSeen(head, camera);
+  // Sides that a hand turned to are looked at once.
+  if (typeof side === 'string') all.set(key, own);
+  return own;
 }

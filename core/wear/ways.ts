@@ -11,7 +11,11 @@ export type Way =
   | { readonly kind: 'lifted' }
   /** The upper hair tied at the back, the rest down. */
   | { readonly kind: 'half-up' }
-  | { readonly kind: 'tied'; readonly at: 'low' | 'middle' | 'high' };
+  | { readonly kind: 'tied'; readonly at: 'low' | 'middle' | 'high' }
+  /** Coiled up behind, loosely. */
+  | { readonly kind: 'bun' }
+  /** All of it brought over the shoulder that lies away from the part. */
+  | { readonly kind: 'swept'; readonly partMm: number };
 
 /** How the hair bends. */
 export const CURLS = ['straight', 'wavy', 'curly', 'coily'] as const;
@@ -26,6 +30,12 @@ export const VIEWS = {
   top: { azimuthDeg: 180, heightDeg: 80 },
 } as const;
 export type View = keyof typeof VIEWS;
+/** A side to look from: one of the views, or any other, as the hand turned it. */
+export type Side = View | { readonly azimuthDeg: number; readonly heightDeg: number };
+export const directionOf = (side: Side) => (typeof side === 'string' ? VIEWS[side] : side);
+/** One word for it. */
+export const sideKey = (side: Side): string => (typeof side === 'string' ? side : `${side.azimuthDeg.toFixed(1)} ${side.heightDeg.toFixed(1)}`);
+
 export const VIEW_NAMES = Object.keys(VIEWS) as readonly View[];
 
 /** Ways by the name of each, with the part put where hair has one. */
@@ -39,6 +49,8 @@ export const STYLES = {
   'tied-low': (): Way => ({ kind: 'tied', at: 'low' }),
   'tied-back': (): Way => ({ kind: 'tied', at: 'middle' }),
   'tied-high': (): Way => ({ kind: 'tied', at: 'high' }),
+  bun: (): Way => ({ kind: 'bun' }),
+  swept: (partMm: number): Way => ({ kind: 'swept', partMm }),
 } as const;
 export type Style = keyof typeof STYLES;
 
@@ -63,6 +75,8 @@ export function wayName(way: Way): string {
     case 'blown': return 'crown blown open';
     case 'lifted': return 'underneath lifted free';
     case 'half-up': return 'half up';
+    case 'bun': return 'in a loose bun';
+    case 'swept': return 'swept to one side';
     case 'tied': return { low: 'tied low', middle: 'tied back', high: 'tied high' }[way.at];
   }
 }

@@ -1,26 +1,49 @@
-import { makeHead, makeRoots, makeScalp, makeScalpGrid, type Head } from '../head';
+import { makeHead, makeRoots, makeScalp, makeScalpGrid } from '../head';
 import { indexRoots, type Plan, type RootIndex } from '../pattern';
 import { hairlineMap, type HairlineMap } from './hairline-light';
+import { USUAL_SHAPE, type Shape } from './cut';
 import { growing } from './growing';
-import { shadingOf, type Shading } from './picture';
-import { makeStrands, type Strands } from './strands';
+import { densityOf, type Density } from './density';
+import { fibresOf, type Fibres } from './fibres';
+import type { Lamp } from './lamps';
+import { makeStrands, nearestGuides, type Rooted, type Strands } from './strands';
 import { chanceOf, flowOf, type Flow } from './stripe';
 import { PIXEL_MM, seenFrom, type Surface } from './surface';
-import { VIEW_NAMES, type Curl, type View, type Way } from './ways';
+import { sideKey, VIEW_NAMES, type Side, type View, type Way } from './ways';
 
 /** Fewer strands make the measures noisy. */
 export const USUAL_STRANDS = 20_000;
 
 /** The roots of a head, from which its hair is laid one way or another. */
-export interface HairRoots {
-  readonly head: Head;
+export interface HairRoots extends Rooted {
   readonly index: RootIndex;
 }
+
+/** About so many guides lead the hair of a head. */
+const GUIDES = 500;
 
 /** Sows a head. @param count about how many; from 15 000 on the measures hold still */
 export function hairRoots(spec: Plan['head'], count = USUAL_STRANDS): HairRoots {
   const head = makeHead(spec);
-  return { head, index: indexRoots(makeRoots(makeScalpGrid(makeScalp(head)), count)) };
+  const grid = makeScalpGrid(makeScalp(head));
+  const roots = makeRoots(grid, count);
+  // Guides are wanted only where hair is laid.
+  let led: Pick<Rooted, 'guides' | 'near'> | undefined;
+  const lead = () => {
+    const guides = makeRoots(grid, GUIDES);
+    return (led ??= { guides, near: nearestGuides(roots, guides) });
+  };
+  return {
+    head,
+    roots,
+    index: indexRoots(roots),
+    get guides() {
+      return (led ?? lead()).guides;
+    },
+    get near() {
+      return (led ?? lead()).near;
+    },
+  };
 }
 
 /**
@@ -33,8 +56,11 @@ export interface WornHair extends HairRoots {
   /** @param pixelMm finer than the measures need, for a picture */
   surface(view: View, pixelMm?: number): Surface;
   surfaces(): readonly Surface[];
-  shading(view: View, pixelMm?: number): Shading;
+  /** Hair as a picture shows it. */
+  fibres(side: Side, lamp: Lamp, pixelMm: number): Fibres;
   flow(view: View): Flow;
+  /** How thick the hair stands. */
+  density(): Density;
   /** How striped a view is by chance: hair lit here and there, a quarter of it; for all hair lit by halves 1. */
   chance(view: View): number;
   hairline(): HairlineMap;
@@ -43,11 +69,13 @@ export interface WornHair extends HairRoots {
 }
 
 /** Lays the hair of a head as it is worn. */
-export function layHair({ head, index }: HairRoots, hair: Plan['hair'], way: Way, curl: Curl = 'straight'): WornHair {
-  const { roots } = index;
-  const strands = makeStrands(head, roots, way, growing({ hair }, roots), curl);
+export function layHair(rooted: HairRoots, hair: Plan['hair'], way: Way, { curl, cut }: Shape = USUAL_SHAPE): WornHair {
+  const { head, roots } = rooted;
+  const strands = makeStrands(rooted, way, growing({ hair }, roots, head, cut), { curl, cut });
   const seen = new Map<string, Surface>();
-  const shadings = new Map<string, Shading>();
+  const drawn = new Map<string, Fibres>();
+  let thick: Density | undefined;
+  const density = () => (thick ??= densityOf(strands, head.k));
   const flows = new Map<View, Flow>();
   const chances = new Map<View, number>();
   let line: HairlineMap | undefined;
@@ -64,14 +92,15 @@ export function layHair({ head, index }: HairRoots, hair: Plan['hair'], way: Way
   };
   const surfaces = () => VIEW_NAMES.map((view) => surface(view));
   return {
-    head, index, way, strands, surface, surfaces,
-    shading: (view, pixelMm = PIXEL_MM) => {
-      const key = `${view} ${pixelMm}`;
-      const own = shadings.get(key) ?? shadingOf(surface(view, pixelMm), strands);
-      shadings.set(key, own);
+    head, roots, guides: rooted.guides, near: rooted.near, index: rooted.index, way, strands, surface, surfaces,
+    fibres: (side, lamp, pixelMm) => {
+      const key = `${sideKey(side)} ${lamp} ${pixelMm}`;
+      const own = drawn.get(key) ?? fibresOf(head, strands, density(), side, lamp, pixelMm);
+      if (typeof side === 'string') drawn.set(key, own);
       return own;
     },
     flow: flowFor,
+    density,
     chance: (view) => {
       const own = chances.get(view) ?? chanceOf(flowFor(view), surface(view), strands);
       chances.set(view, own);
@@ -81,7 +110,8 @@ export function layHair({ head, index }: HairRoots, hair: Plan['hair'], way: Way
     bytes: () => {
       let sum = strands.xyz.byteLength;
       for (const { count, depth } of seen.values()) sum += 12 * count + 8 * depth.length;
-      for (const { own, skin } of shadings.values()) sum += 8 * own.length + 4 * skin.length;
+      for (const { strand, start, skin } of drawn.values()) sum += 10 * strand.length + 4 * start.length + 2 * skin.length;
+      if (thick) sum += thick.perMm.byteLength;
       for (const { along, across } of flows.values()) sum += along.byteLength + across.byteLength;
       if (line) for (const near of line.near) sum += near.byteLength;
       return sum;

@@ -1,34 +1,48 @@
 'use client';
 
 import { Canvas, useThree } from '@react-three/fiber';
-import { useEffect, useLayoutEffect, useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { BufferAttribute, BufferGeometry, Color, GLSL3, ShaderMaterial, type PerspectiveCamera } from 'three';
+import { useEffect, useLayoutEffect, useMemo, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
+import { BufferAttribute, BufferGeometry, Data3DTexture, GLSL3, LinearFilter, RedFormat, ShaderMaterial, Vector2, Vector3, type PerspectiveCamera } from 'three';
 import { vec } from '@/core/head';
-import type { WearAsks } from '@/workers/wear-asks';
+import { MOST_PER_MM, type Ribbons } from '@/core/wear';
 import { aimCamera } from '../head/round/aim';
 import { drawsInSoftware } from '../head/round/software';
 import { enlarged, eyeOf, FIELD_DEG, saidView, settled, turned, turnedByKey, VIEWS, type Turn } from '../head/round/turn';
 
-type Hair = WearAsks['strands']['answer'];
-
 interface RoundHairProps {
-  hair: Hair | undefined;
-  /** sRGB bytes of every point, as the points are. */
+  hair: Ribbons | undefined;
+  /** Colours of every vertex, square roots of linear light as bytes. */
   colours: Uint8Array<ArrayBuffer> | undefined;
   /** Size of the head against the average one. */
   k: number;
   label: string;
+  /** The hand rests: looked at from here, or from nowhere in particular while it turns. */
+  onRest(side: { azimuthDeg: number; heightDeg: number; mirrored: boolean } | undefined): void;
+  /** What was computed for where it rests. */
+  rested: ReactNode;
 }
 
-const LOOKED_AT = vec(0, -82, 0);
-const FROM_MM = 980;
+const LOOKED_AT = vec(0, -79, 0);
+/** Looked at from so far away that it is drawn nearly as the computed picture is, which knows no perspective, and as large. */
+const FROM_MM = 4200;
+const SEEN_MM = 422;
+const ZOOM = Math.tan((FIELD_DEG * Math.PI) / 360) / (SEEN_MM / 2 / FROM_MM);
+/** A hand that has not moved for so long rests. */
+const RESTS_MS = 300;
 const DEG_PER_PX = 0.45;
 
-/** Hair as the graphics card draws it, line by line: turned by a drag or the arrow keys. */
-export default function RoundHair({ hair, colours, k, label }: RoundHairProps) {
+/** Hair as the graphics card draws it: turned by a drag or the arrow keys. */
+export default function RoundHair({ hair, colours, k, label, onRest, rested }: RoundHairProps) {
   const [turn, setTurn] = useState<Turn>(VIEWS.Back);
   const [from, setFrom] = useState<{ x: number; y: number }>();
   const software = drawsInSoftware();
+  const resting = from === undefined && turn.times === 1;
+  useEffect(() => {
+    onRest(undefined);
+    if (!resting) return;
+    const timer = setTimeout(() => onRest({ azimuthDeg: turn.azimuthDeg, heightDeg: turn.elevationDeg, mirrored: turn.mirrored }), RESTS_MS);
+    return () => clearTimeout(timer);
+  }, [turn, resting, onRest]);
   const onPointerMove = (event: PointerEvent<HTMLDivElement>) => {
     if (!from) return;
     setTurn((before) => turned(before, (event.clientX - from.x) * DEG_PER_PX, (event.clientY - from.y) * DEG_PER_PX));
@@ -56,12 +70,13 @@ export default function RoundHair({ hair, colours, k, label }: RoundHairProps) {
       onPointerCancel={() => setFrom(undefined)} onKeyDown={onKeyDown} onWheel={(event) => setTurn((before) => enlarged(before, Math.exp(-event.deltaY / 400)))}
     >
       <Canvas
-        frameloop="demand" dpr={software ? 1 : [1, 2]} flat camera={{ fov: FIELD_DEG, near: 300, far: 2400 }} gl={{ antialias: !software, alpha: true }}
+        frameloop="demand" dpr={software ? 1 : [1, 2]} flat camera={{ fov: FIELD_DEG, near: 3000, far: 5600 }} gl={{ antialias: !software, alpha: true }}
         style={{ pointerEvents: 'none' }} aria-hidden="true"
       >
         <Eye turn={turn} k={k} />
-        {hair && colours && <Lines hair={hair} colours={colours} mirrored={turn.mirrored} />}
+        {hair && colours && <Drawn hair={hair} colours={colours} mirrored={turn.mirrored} />}
       </Canvas>
+      {rested && <div className="pointer-events-none absolute inset-0 bg-ground">{rested}</div>}
       <p className="pointer-events-none absolute inset-x-0 top-1 text-center text-sm text-ink-soft">{saidView(turn)}</p>
     </div>
   );
@@ -70,124 +85,163 @@ export default function RoundHair({ hair, colours, k, label }: RoundHairProps) {
 function Eye({ turn, k }: { turn: Turn; k: number }) {
   const { camera, invalidate, size } = useThree();
   useLayoutEffect(() => {
-    aimCamera(camera as PerspectiveCamera, eyeOf(turn, k, LOOKED_AT, FROM_MM), turn.mirrored);
+    aimCamera(camera as PerspectiveCamera, eyeOf({ ...turn, times: turn.times * ZOOM }, k, LOOKED_AT, FROM_MM), turn.mirrored);
     invalidate();
   }, [camera, invalidate, turn, k, size]);
   return null;
 }
 
-/** Lit as the computed picture is: the lamp stands over the onlooker's left shoulder, in the eye's own axes. */
-const LAMP = 'const vec3 lamp = vec3(-0.35, 0.62, 0.7) / 0.9993;';
+/** Lit as the computed picture is: the lamp stands over the onlooker's left shoulder, in the eye's own axes, and hair stands in its way. */
+const LIGHT = `
+  const vec3 lamp = vec3(-0.4512, 0.5514, 0.7018);
+  uniform highp sampler3D density;
+  uniform vec3 boxFrom;
+  uniform vec3 boxSize;
+  uniform float cellMm;
+  // Share of light from a direction that reaches a place: e^(-0.05 x strands met).
+  float reaches(vec3 at, vec3 towards) {
+    vec3 one = towards * cellMm;
+    float met = 0.4 * texture(density, (at - boxFrom) / boxSize).r;
+    for (int i = 1; i <= 9; i += 1) {
+      vec3 place = (at + one * float(i) - boxFrom) / boxSize;
+      if (any(lessThan(place, vec3(0.0))) || any(greaterThan(place, vec3(1.0)))) break;
+      met += texture(density, place).r;
+    }
+    return exp(-0.05 * met * ${MOST_PER_MM.toFixed(1)} * cellMm);
+  }
+  vec3 encoded(vec3 own) {
+    vec3 soft = mix(own, 0.72 + 0.28 * (1.0 - exp((0.72 - own) / 0.28)), step(0.72, own));
+    return pow(clamp(soft, 0.0, 1.0), vec3(1.0 / 2.2));
+  }`;
 
 const HAIR_VERTEX = `
-  in vec3 direction;
+  in vec4 run;
   in vec3 tone;
-  out vec3 vDirection;
-  out vec3 vOutward;
+  out vec3 vRun;
   out vec3 vTone;
+  out vec3 vLit;
+  uniform vec2 screen;
+  uniform float widthPx;
+  ${LIGHT}
   void main() {
-    vDirection = mat3(modelViewMatrix) * direction;
-    // Out from the middle of the head; below it, out from the neck.
-    vOutward = mat3(modelViewMatrix) * (position - vec3(0.0, min(0.0, position.y + 40.0) - 10.0 * step(-40.0, position.y), -8.0));
-    vTone = tone;
-    gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.0);
+    vec4 seen = modelViewMatrix * vec4(position, 1.0);
+    vRun = normalize(mat3(modelViewMatrix) * run.xyz);
+    vTone = tone * tone;
+    mat3 back = transpose(mat3(modelViewMatrix));
+    vLit = vec3(reaches(position, normalize(back * lamp)), reaches(position, normalize(back * vec3(0.0, 0.0, 1.0))), reaches(position, normalize(back * vec3(0.55, 0.45, -0.7))));
+    vec4 place = projectionMatrix * seen;
+    // Aside from the way the hair runs on the screen, so many pixels wide.
+    vec4 on = projectionMatrix * (seen + vec4(vRun, 0.0));
+    vec2 way = (on.xy / on.w - place.xy / place.w) * screen;
+    vec2 aside = normalize(vec2(-way.y, way.x) + 1e-6);
+    place.xy += aside * run.w * widthPx / screen * place.w;
+    gl_Position = place;
   }`;
 
 const HAIR_FRAGMENT = `
-  in vec3 vDirection;
-  in vec3 vOutward;
+  precision highp float;
+  precision highp sampler3D;
+  in vec3 vRun;
   in vec3 vTone;
+  in vec3 vLit;
   out vec4 colour;
-  ${LAMP}
-  float across(float half_, float at, float width, float sharp) { return pow(max(0.0, 1.0 - (half_ - at) * (half_ - at) * width), sharp); }
+  const vec3 lamp = vec3(-0.4512, 0.5514, 0.7018);
+  vec3 encoded(vec3 own) {
+    vec3 soft = mix(own, 0.72 + 0.28 * (1.0 - exp((0.72 - own) / 0.28)), step(0.72, own));
+    return pow(clamp(soft, 0.0, 1.0), vec3(1.0 / 2.2));
+  }
+  float lobe(float turn, float at, float sharp) { float off = turn - at; return pow(max(0.0, 1.0 - off * off), sharp * 0.5); }
   void main() {
-    vec3 t = normalize(vDirection);
-    float diffuse = max(0.0, dot(normalize(vOutward), lamp));
+    vec3 t = normalize(vRun);
     float tl = dot(t, lamp);
-    float half_ = (tl + t.z) * 0.5;
-    float lit = 0.34 + 0.8 * sqrt(max(0.0, 1.0 - tl * tl)) * (0.35 + 0.65 * diffuse);
-    float white = 0.1 * across(half_, 0.06, 6.0, 24.0) * diffuse;
-    float tinted = 0.5 * across(half_, -0.1, 3.0, 8.0) * diffuse;
-    vec3 own = pow(vTone, vec3(2.2)) * (lit + tinted) + white;
-    colour = vec4(pow(clamp(own, 0.0, 1.0), vec3(1.0 / 2.2)), 1.0);
+    float tb = dot(t, normalize(vec3(0.55, 0.45, -0.7)));
+    float turn = (tl + t.z) * 0.5;
+    float own = 0.34 * (0.25 + 0.75 * vLit.y) + 0.66 * sqrt(max(0.0, 1.0 - tl * tl)) * vLit.x;
+    float tinted = 0.9 * lobe(turn, -0.12, 26.0) * vLit.x + 0.3 * sqrt(max(0.0, 1.0 - tb * tb)) * vLit.z * vLit.z;
+    float white = 0.13 * lobe(turn, 0.07, 70.0) * vLit.x * (0.6 + 0.4 * vLit.y);
+    colour = vec4(encoded(vTone * (own + tinted) + white), 1.0);
   }`;
 
 const SKIN_VERTEX = `
-  in vec3 tone;
-  out vec3 vNormal_;
-  out vec3 vTone;
+  out vec3 vFacing;
+  out vec2 vLit;
+  ${LIGHT}
   void main() {
-    vNormal_ = normalMatrix * normal;
-    vTone = tone;
+    vFacing = normalMatrix * normal;
+    mat3 back = transpose(mat3(modelViewMatrix));
+    vec3 off = position + normal * 4.0;
+    vLit = vec2(reaches(off, normalize(back * lamp)), reaches(off, vec3(0.0, 1.0, 0.0)));
     gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.0);
   }`;
 
 const SKIN_FRAGMENT = `
-  in vec3 vNormal_;
-  in vec3 vTone;
+  precision highp float;
+  in vec3 vFacing;
+  in vec2 vLit;
   out vec4 colour;
-  ${LAMP}
+  const vec3 lamp = vec3(-0.4512, 0.5514, 0.7018);
   void main() {
-    float diffuse = max(0.0, dot(normalize(vNormal_), lamp));
-    colour = vec4(pow(vTone * (0.34 + 0.75 * diffuse), vec3(1.0 / 2.2)), 1.0);
+    vec3 n = normalize(vFacing);
+    float wrapped = max(0.0, (dot(n, lamp) + 0.35) / 1.35);
+    float lit = 0.3 * (0.7 + 0.3 * n.y) * (0.5 + 0.5 * vLit.y) + 0.62 * wrapped * vLit.x;
+    colour = vec4(pow(vec3(0.56, 0.47, 0.415) * lit, vec3(1.0 / 2.2)), 1.0);
   }`;
 
-const SKIN = new Color(0.36, 0.31, 0.26);
-const SCALP = new Color(0.05, 0.042, 0.035);
+/** Width of a ribbon, pixels to each side; wider where fewer strands stand for all. */
+const WIDTH_PX = 0.7;
+const FEW_WIDTH_PX = 1.6;
 
-function Lines({ hair, colours, mirrored }: { hair: Hair; colours: Uint8Array<ArrayBuffer>; mirrored: boolean }) {
-  const invalidate = useThree((state) => state.invalidate);
-  const lines = useMemo(() => lineGeometry(hair), [hair]);
+function Drawn({ hair, colours, mirrored }: { hair: Ribbons; colours: Uint8Array<ArrayBuffer>; mirrored: boolean }) {
+  const { invalidate, size, viewport } = useThree();
+  const ribbons = useMemo(() => ribbonGeometry(hair), [hair]);
   const body = useMemo(() => bodyGeometry(hair), [hair]);
-  const hairMaterial = useMemo(() => new ShaderMaterial({ glslVersion: GLSL3, vertexShader: HAIR_VERTEX, fragmentShader: HAIR_FRAGMENT }), []);
-  const skinMaterial = useMemo(() => new ShaderMaterial({ glslVersion: GLSL3, vertexShader: SKIN_VERTEX, fragmentShader: SKIN_FRAGMENT, side: 2 }), []);
-  useEffect(() => () => lines.dispose(), [lines]);
+  const materials = useMemo(() => {
+    const { cellMm, size: cells, from, cells: values } = hair.density;
+    const density = new Data3DTexture(values, ...cells);
+    density.format = RedFormat;
+    density.minFilter = density.magFilter = LinearFilter;
+    density.unpackAlignment = 1;
+    density.needsUpdate = true;
+    const shared = {
+      density: { value: density }, cellMm: { value: cellMm }, boxFrom: { value: new Vector3(...from).subScalar(cellMm / 2) }, boxSize: { value: new Vector3(...cells).multiplyScalar(cellMm) },
+    };
+    return {
+      density,
+      hair: new ShaderMaterial({
+        glslVersion: GLSL3, vertexShader: HAIR_VERTEX, fragmentShader: HAIR_FRAGMENT, side: 2,
+        uniforms: { ...shared, screen: { value: new Vector2(1, 1) }, widthPx: { value: drawsInSoftware() ? FEW_WIDTH_PX : WIDTH_PX } },
+      }),
+      skin: new ShaderMaterial({ glslVersion: GLSL3, vertexShader: SKIN_VERTEX, fragmentShader: SKIN_FRAGMENT, side: 2, uniforms: shared }),
+    };
+  }, [hair]);
+  useEffect(() => () => ribbons.dispose(), [ribbons]);
   useEffect(() => () => body.dispose(), [body]);
-  useEffect(() => () => [hairMaterial, skinMaterial].forEach((own) => own.dispose()), [hairMaterial, skinMaterial]);
+  useEffect(() => () => Object.values(materials).forEach((own) => own.dispose()), [materials]);
   useLayoutEffect(() => {
-    lines.setAttribute('tone', new BufferAttribute(colours, 3, true));
+    (materials.hair.uniforms.screen.value as Vector2).set((size.width * viewport.dpr) / 2, (size.height * viewport.dpr) / 2);
+    ribbons.setAttribute('tone', new BufferAttribute(colours, 3, true));
     invalidate();
-  }, [lines, colours, invalidate, mirrored]);
+  }, [materials, ribbons, colours, invalidate, mirrored, size, viewport.dpr]);
   return (
     <group scale={[mirrored ? -1 : 1, 1, 1]}>
-      <mesh geometry={body} material={skinMaterial} />
-      <lineSegments geometry={lines} material={hairMaterial} frustumCulled={false} />
+      <mesh geometry={body} material={materials.skin} />
+      <mesh geometry={ribbons} material={materials.hair} frustumCulled={false} />
     </group>
   );
 }
 
-function lineGeometry({ count, points, used, xyz, directions }: Hair): BufferGeometry {
+function ribbonGeometry({ position, run, index }: Ribbons): BufferGeometry {
   const geometry = new BufferGeometry();
-  geometry.setAttribute('position', new BufferAttribute(xyz, 3));
-  geometry.setAttribute('direction', new BufferAttribute(directions, 3, true));
-  const segments = used.reduce((sum, own) => sum + Math.max(0, own - 1), 0);
-  const index = new Uint32Array(2 * segments);
-  for (let s = 0, n = 0; s < count; s += 1) {
-    for (let p = 0; p + 1 < used[s]; p += 1) {
-      index[n] = points * s + p;
-      index[n + 1] = points * s + p + 1;
-      n += 2;
-    }
-  }
+  geometry.setAttribute('position', new BufferAttribute(position, 3));
+  geometry.setAttribute('run', new BufferAttribute(run, 4, true));
   geometry.setIndex(new BufferAttribute(index, 1));
   return geometry;
 }
 
-function bodyGeometry({ body: { rings, round, xyz, hairy } }: Hair): BufferGeometry {
+function bodyGeometry({ body: { xyz, normals, triangles } }: Ribbons): BufferGeometry {
   const geometry = new BufferGeometry();
   geometry.setAttribute('position', new BufferAttribute(xyz, 3));
-  const tone = new Float32Array(3 * hairy.length);
-  hairy.forEach((bears, i) => (bears ? SCALP : SKIN).toArray(tone, 3 * i));
-  geometry.setAttribute('tone', new BufferAttribute(tone, 3));
-  const index: number[] = [];
-  for (let j = 0; j + 1 < rings; j += 1) {
-    for (let i = 0; i + 1 < round; i += 1) {
-      const a = j * round + i;
-      index.push(a, a + round, a + 1, a + 1, a + round, a + round + 1);
-    }
-  }
-  geometry.setIndex(index);
-  geometry.computeVertexNormals();
+  geometry.setAttribute('normal', new BufferAttribute(normals, 3));
+  geometry.setIndex(new BufferAttribute(triangles, 1));
   return geometry;
 }
-

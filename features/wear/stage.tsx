@@ -3,15 +3,19 @@
 import dynamic from 'next/dynamic';
 import { useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import type { Vec3 } from '@/core/head';
-import { MOST_PART_MM, VIEW_NAMES, wayName, type Camera, type View, type WearSubject, type Way } from '@/core/wear';
+import { LAMPS, MOST_PART_MM, VIEW_NAMES, wayName, type Camera, type Lamp, type View, type WearSubject, type Way } from '@/core/wear';
 import { Button } from '@/ui/button';
+import { Segmented } from '@/ui/segmented';
 import { Wiper } from '@/ui/wiper';
-import { drawsSolids } from '../head/round/software';
+import { drawsInSoftware, drawsSolids } from '../head/round/software';
 import type { Compared } from './compare';
 import { WearPicture } from './picture';
 import { useWear } from './use-wear';
 
 const RoundHair = dynamic(() => import('./round-hair'), { ssr: false });
+/** Without a graphics card only every so many-th strand is drawn while the head turns. */
+const FEW = 8;
+const LAMP_WORDS: Readonly<Record<Lamp, string>> = { daylight: 'Daylight', salon: 'Salon light' };
 const never = () => () => undefined;
 
 const VIEW_WORDS: Readonly<Record<View, string>> = { front: 'Front', left: 'Left', right: 'Right', back: 'Back', top: 'Top' };
@@ -21,8 +25,10 @@ interface StageProps {
   way: Way;
   view: View;
   weeks: number;
+  lamp: Lamp;
   other: Compared | undefined;
   onView(view: View): void;
+  onLamp(lamp: Lamp): void;
   camera: Camera;
   /** Size of the head against the average one. */
   k: number;
@@ -33,14 +39,20 @@ interface StageProps {
 }
 
 /** The hair, large: from one side, alone or beside another. */
-export function Stage({ subject, way, view, weeks, other, onView, camera, k, part, mark }: StageProps) {
+export function Stage({ subject, way, view, weeks, lamp, other, onView, onLamp, camera, k, part, mark }: StageProps) {
   const [beside, setBeside] = useState(false);
   const [turning, setTurning] = useState(false);
+  const each = drawsInSoftware() ? FEW : 1;
   const able = useSyncExternalStore(never, drawsSolids, () => false);
-  const strands = useWear('strands', 1, 'strands', useMemo(() => (turning ? { subject, way } : null), [turning, subject, way]));
-  const colours = useWear('colours', 2, 'colours', useMemo(() => (turning ? { subject, way, weeks } : null), [turning, subject, way, weeks]));
-  const own = useWear('picture', 1, 'picture', useMemo(() => (turning ? null : { subject, way, view, weeks, fine: true }), [turning, subject, way, view, weeks]));
-  const others = useWear('other', 2, 'picture', useMemo(() => (other ? { subject: other.subject, way, view, weeks: other.weeks, fine: true } : null), [other, way, view]));
+  const ribbons = useWear('ribbons', 1, 'ribbons', useMemo(() => (turning ? { subject, way, each } : null), [turning, subject, way, each]));
+  const colours = useWear('colours', 2, 'colours', useMemo(() => (turning ? { subject, way, weeks, each } : null), [turning, subject, way, weeks, each]));
+  const own = useWear('picture', 1, 'picture', useMemo(() => (turning ? null : { subject, way, view, weeks, lamp, fine: true }), [turning, subject, way, view, weeks, lamp]));
+  const others = useWear('other', 2, 'picture', useMemo(() => (other ? { subject: other.subject, way, view, weeks: other.weeks, lamp, fine: true } : null), [other, way, view, lamp]));
+  const [rest, setRest] = useState<{ azimuthDeg: number; heightDeg: number; mirrored: boolean }>();
+  const still = useWear(
+    'still', 3, 'picture',
+    useMemo(() => (turning && rest ? { subject, way, view: { azimuthDeg: rest.azimuthDeg, heightDeg: rest.heightDeg }, weeks, lamp, fine: true } : null), [turning, rest, subject, way, weeks, lamp]),
+  );
   const mirrored = view === 'front';
   const said = (words: string, at: number) => `${words}, ${wayName(way)}, ${VIEW_WORDS[view].toLowerCase()}${mirrored ? ' as in the mirror' : ''}, ${at === 0 ? 'today' : `after ${at} weeks`}`;
   const planWords = other?.weeks !== weeks && other ? (weeks === 0 ? 'Today' : `After ${weeks} weeks`) : 'This pattern';
@@ -81,10 +93,11 @@ export function Stage({ subject, way, view, weeks, other, onView, camera, k, par
             </button>
           )}
         </div>
+        <div className="w-[200px]"><Segmented label="Light" value={lamp} options={LAMPS.map((value) => ({ value, words: LAMP_WORDS[value] }))} onChange={onLamp} /></div>
         {other && !turning && <Button small aria-pressed={beside} look={beside ? 'primary' : 'plain'} onClick={() => setBeside(!beside)}>Side by side</Button>}
       </div>
-      <div className="mt-2 flex min-h-0 flex-1 justify-center gap-4" data-way={way.kind} data-done={turning ? strands.done && colours.done : own.done && (!other || others.done)}>
-        {turning && <RoundHair hair={strands.answer} colours={strands.done ? colours.answer : undefined} k={k} label={`Hair, ${wayName(way)}`} />}
+      <div className="mt-2 flex min-h-0 flex-1 justify-center gap-4" data-way={way.kind} data-done={turning ? ribbons.done && colours.done : own.done && (!other || others.done)}>
+        {turning && <RoundHair hair={ribbons.answer} colours={ribbons.done ? colours.answer : undefined} k={k} label={`Hair, ${wayName(way)}`} onRest={setRest} rested={rest && still.done && <WearPicture picture={still.answer} mirrored={rest.mirrored} label={`Hair, ${wayName(way)}, computed`} />} />}
         {!turning && !other && <div className={frame} style={style}>{mine}{overlay}</div>}
         {!turning && other && !beside && (
           <div className={frame} style={style}>

@@ -3,7 +3,7 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import { withShadow } from '@/core/mix';
 import { shadowOf } from '@/core/visit';
-import { cameraOf, MOST_PART_MM, MOST_WEEKS, type Finding, type Style, type View } from '@/core/wear';
+import { cameraOf, MOST_PART_MM, MOST_WEEKS, type Finding, type Lamp, type Style, type View } from '@/core/wear';
 import { Select } from '@/ui/select';
 import { Slider } from '@/ui/slider';
 import type { WearAsks } from '@/workers/wear-asks';
@@ -30,6 +30,7 @@ export function WearStep() {
   const [style, setStyle] = useState<Style>('down');
   const [view, setView] = useState<View>('back');
   const [weeks, setWeeks] = useState(0);
+  const [lamp, setLamp] = useState<Lamp>('daylight');
   const [movedMm, setMovedMm] = useState(0);
   const [comparison, setComparison] = useState<ComparisonKey>(NO_COMPARISON);
   const [shown, setShown] = useState<Finding>();
@@ -38,7 +39,7 @@ export function WearStep() {
   const other = useMemo(() => comparedWith(comparison, subject, weeks), [comparison, subject, weeks]);
 
   const findings = useWear('findings', 5, 'findings', useMemo(() => ({ subject, weeks, partByMm: partMm - ownPart(subject) }), [subject, weeks, partMm]));
-  const strip = useWear('strip', 4, 'strip', useMemo(() => ({ subject, way, view, weeks: WEEKS }), [subject, way, view]));
+  const strip = useWear('strip', 4, 'strip', useMemo(() => ({ subject, way, view, weeks: WEEKS, lamp }), [subject, way, view, lamp]));
   const earned = useWear('worth', 6, 'worth', useMemo(() => ({ subject }), [subject]));
   const see = (finding: Finding) => {
     setShown(finding);
@@ -81,7 +82,7 @@ export function WearStep() {
       </aside>
       <section aria-label="Worn" className="flex min-h-0 flex-col px-4 pt-3 pb-2">
         <Stage
-          subject={subject} way={way} view={view} weeks={weeks} other={other} onView={setView} camera={camera} k={computed.drawing.head.k}
+          subject={subject} way={way} view={view} weeks={weeks} lamp={lamp} other={other} onView={setView} onLamp={setLamp} camera={camera} k={computed.drawing.head.k}
           part={isParted(style) ? { mm: partMm, onMove: (mm) => setMovedMm(mm - ownPart(subject)) } : undefined}
           mark={shown?.at && shown.view === view && styleOf(shown.way) === style ? shown.at : undefined}
         />

@@ -2,7 +2,7 @@ import { tonerWeeks, weeksBetween } from '../../growth';
 import { ZONES, type Zone } from '../../head';
 import type { Plan } from '../../pattern';
 import type { ZonesDone } from '../../record';
-import type { WearSubject } from '../../wear';
+import { USUAL_CUT, type WearSubject } from '../../wear';
 import type { Letters } from '../../work';
 import { shadowOf, type Consult, type VisitMix } from '..';
 import type { VisitDocuments, VisitFacts } from './facts';
@@ -43,6 +43,7 @@ export function wearSubjectOf({
   return {
     plan,
     curl: consult.curl ?? 'straight',
+    cut: consult.cut ?? USUAL_CUT,
     colour: {
       naturalLevel: consult.naturalLevel,
       byZone: consult.map,

@@ -11,6 +11,7 @@ import { useAnswers } from '../use-answers';
 const PART_SIDES = [{ value: 'left', words: 'Left' }, { value: 'middle', words: 'Middle' }, { value: 'right', words: 'Right' }] as const;
 const MOVES = [{ value: 'never', words: 'Never' }, { value: 'sometimes', words: 'Sometimes' }, { value: 'often', words: 'Often' }] as const;
 const COWLICKS = [{ value: 'none', words: 'None' }, { value: 'front', words: 'Front' }, { value: 'crown', words: 'Crown' }, { value: 'both', words: 'Both' }] as const;
+const CUT_ENDS = [{ value: 'one-length', words: 'One length' }, { value: 'long-layers', words: 'Long layers' }, { value: 'layers', words: 'Layers' }, { value: 'bob', words: 'Bob' }] as const;
 const CURLS = [{ value: 'straight', words: 'Straight' }, { value: 'wavy', words: 'Wavy' }, { value: 'curly', words: 'Curly' }, { value: 'coily', words: 'Coily' }] as const;
 const WHORLS = [{ value: 'none', words: 'None' }, { value: 'clockwise', words: 'Clockwise' }, { value: 'anticlockwise', words: 'Anticlockwise' }] as const;
 const USUAL_OFFSET_MM = 22;
@@ -39,6 +40,11 @@ export function WornChapter() {
         />
         <p className="flex items-baseline justify-between text-base text-ink-soft">Down <span className="text-lg font-semibold text-ink">{asked(down)}</span></p>
         <Choice label="It bends" value={consult.curl} options={CURLS} onChange={(curl) => set('how the hair bends', { curl })} />
+        <Choice label="It is cut" value={consult.cut?.ends ?? null} options={CUT_ENDS} onChange={(ends) => set('how the hair is cut', { cut: ends && { ends, fringe: consult.cut?.fringe ?? false } })} />
+        <div className="flex items-center justify-between gap-3">
+          <span className="text-base">With a fringe</span>
+          <Switch label="With a fringe" on={consult.cut?.fringe ?? false} onChange={(fringe) => set('fringe', { cut: { ends: consult.cut?.ends ?? 'long-layers', fringe } })} />
+        </div>
       </Questions>
       <Questions title="The part">
         <div>

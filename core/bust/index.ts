@@ -1,0 +1,1 @@
+export { bustMesh, bustOf, type Bust, type BustMesh } from './bust';
