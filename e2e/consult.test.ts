@@ -75,6 +75,7 @@ test('a whole consultation by keyboard alone', async () => {
   await tabTo('Half up', 'slider');
   await keys('ArrowRight');
   await choose('It bends', 1);
+  await choose('It is cut', 1);
   await choose('Side of the part', 1);
   await choose('It moves', 3);
   await choose('Cowlick', 1);
@@ -136,10 +137,10 @@ test('a whole consultation by keyboard alone', async () => {
   expect(await page.$eval('[data-zone="front-hairline-l"]', (zone) => zone.getAttribute('aria-label'))).toBe('Front hairline, left: 5');
   expect(await page.$eval('[data-zone="front-hairline-r"]', (zone) => zone.getAttribute('aria-label'))).toBe('Front hairline, right: 6');
 
-  expect(await track()).toMatchObject({ Wish: '4/4', 'How it is worn': '5/5', Upkeep: '2/2', History: '2/2', 'Tests and cautions': '4/4' });
+  expect(await track()).toMatchObject({ Wish: '4/4', 'How it is worn': '6/6', Upkeep: '2/2', History: '2/2', 'Tests and cautions': '4/4' });
   await page.reload();
   await live(page);
-  expect(await track()).toMatchObject({ Wish: '4/4', 'How it is worn': '5/5' });
+  expect(await track()).toMatchObject({ Wish: '4/4', 'How it is worn': '6/6' });
   expect(session.complaints).toEqual([]);
 }, 150_000);
 

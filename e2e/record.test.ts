@@ -227,4 +227,4 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   await see(page, 'The nape was left at 5 mm.');
   expect(await seriousFindings(page)).toEqual([]);
   expect(session.complaints.filter((own) => !own.includes('400'))).toEqual([]);
-}, 240_000);
+}, 400_000);

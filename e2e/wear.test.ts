@@ -125,7 +125,7 @@ test('week 0 is compared with week 12, by a wiper and side by side', async () =>
   const { page } = session;
   await openStep(page, visit, 'wear');
   await worn('Down');
-  await pressIn('[aria-label="Weeks later"]', /12 weeks/);
+  await pressIn('[aria-label="Before and after"]', /12 weeks/);
   await see(page, 'about 35 mm at the client’s own rate');
   await page.select('select', 'today');
   const wiper = (await page.waitForSelector('[aria-label="Wipe between Today and after 12 weeks"]'))!;
@@ -143,6 +143,22 @@ test('week 0 is compared with week 12, by a wiper and side by side', async () =>
   expect(await meanOf(/^Hair, down, back, after 12 weeks/)).not.toBe(byDay);
   await press(page, 'Side by side');
   await page.waitForFunction(() => document.querySelectorAll('[data-way] canvas[data-drawn]').length === 2);
+  // Before the visit, beside it; and a picture for the client, as a file of each kind.
+  await pressIn('[aria-label="Before and after"]', /^before$/);
+  await page.waitForSelector('[aria-label="Wipe between Before the visit and this pattern"], [aria-label^="Before the visit, down"]');
+  await press(page, 'Show the client');
+  await page.waitForSelector('[data-shown=true]', { timeout: 60_000 });
+  const pdf = await page.evaluate(async (at) => {
+    const canvas = document.querySelector('[data-shown] canvas') as HTMLCanvasElement;
+    const png = await new Promise<Blob>((resolve) => canvas.toBlob((blob) => resolve(blob!), 'image/png'));
+    const answer = await fetch(at, { method: 'POST', body: png });
+    const bytes = new Uint8Array(await answer.arrayBuffer());
+    const refused = await fetch(at, { method: 'POST', body: 'no picture' });
+    return { status: answer.status, begins: String.fromCharCode(...bytes.slice(0, 5)), size: [canvas.width, canvas.height], png: png.size, refused: [refused.status, await refused.text()] };
+  }, `/visits/${visit}/sheet/estimate.pdf`);
+  expect(pdf).toMatchObject({ status: 200, begins: '%PDF-', size: [1080, 1920], refused: [400, 'What was sent is no picture: a PNG is wanted.'] });
+  expect(pdf.png).toBeGreaterThan(100_000);
+  await press(page, 'Close');
   await press(page, 'Turn by hand');
   await page.waitForSelector('[data-turn="180 12"]', { timeout: 60_000 });
   await page.focus('[data-turn]');
@@ -151,5 +167,6 @@ test('week 0 is compared with week 12, by a wiper and side by side', async () =>
   // The hand rests: what was computed for that side takes the place of what was drawn.
   await page.waitForSelector('[data-turn] canvas[data-drawn]', { timeout: 60_000 });
   await live(page);
-  expect(session.complaints).toEqual([]);
+  // The refusal above is the only one.
+  expect(session.complaints.filter((own) => !/400 .*estimate\.pdf$/.test(own))).toEqual([]);
 }, 240_000);

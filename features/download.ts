@@ -10,7 +10,12 @@ export function download(address: string): void {
 
 /** Hands a text over as a file. */
 export function downloadText(name: string, text: string, type: string): void {
-  const address = URL.createObjectURL(new Blob([text], { type }));
+  downloadBlob(name, new Blob([text], { type }));
+}
+
+/** Hands what was made here over as a file. */
+export function downloadBlob(name: string, blob: Blob): void {
+  const address = URL.createObjectURL(blob);
   const link = document.createElement('a');
   link.href = address;
   link.download = name;

@@ -1,12 +1,12 @@
 import { fitInSteps, type FitLimit, type Fitted } from '@/core/fit';
-import { pictureOf, ribbonColours, ribbonsOf, WearStudio, type Finding, type Lamp, type Picture, type Ribbons, type Side, type View, type WearSubject, type Way } from '@/core/wear';
+import { bareOf, pictureOf, ribbonColours, ribbonsOf, WearStudio, type Finding, type Lamp, type Picture, type Ribbons, type Side, type View, type WearSubject, type Way } from '@/core/wear';
 
 /** What can be asked of the worker, each with what it answers; some answer several times, better each time. */
 export interface WearAsks {
   /** A picture: coarse at once, then fine. */
   picture: { ask: { subject: WearSubject; way: Way; view: Side; weeks: number; lamp: Lamp; fine: boolean }; answer: Picture & { readonly pixelMm: number } };
-  /** Small pictures of several weeks, one after the other. */
-  strip: { ask: { subject: WearSubject; way: Way; view: View; weeks: readonly number[]; lamp: Lamp }; answer: { readonly weeks: number; readonly picture: Picture }[] };
+  /** Pictures of several moments, one after the other. */
+  strip: { ask: { subject: WearSubject; way: Way; view: View; moments: readonly Moment[]; lamp: Lamp; pixelMm: number }; answer: readonly Shown[] };
   findings: { ask: { subject: WearSubject; weeks: number; partByMm: number }; answer: { readonly findings: readonly Finding[]; readonly complete: boolean } };
   /** Hair for a picture drawn by the graphics card: only every so many-th strand. */
   ribbons: { ask: { subject: WearSubject; way: Way; each: number }; answer: Ribbons };
@@ -16,10 +16,16 @@ export interface WearAsks {
   /** What each foil earns, in points, in the order of the sheet. */
   worth: { ask: { subject: WearSubject }; answer: { readonly foils: Float64Array; readonly all: number } };
 }
+/** Before the visit, or so many weeks after it. */
+export type Moment = 'before' | number;
+export interface Shown {
+  readonly moment: Moment;
+  readonly picture: Picture;
+}
 export type WearKind = keyof WearAsks;
 
 /** Pixels of a picture that is there at once, and of one that is looked at. */
-const COARSE_MM = 1.5;
+export const COARSE_MM = 1.5;
 const FINE_MM = 0.5;
 
 const studio = new WearStudio();
@@ -34,11 +40,12 @@ export const WORK: { [K in WearKind]: (ask: WearAsks[K]['ask']) => Generator<Wea
     yield { ...pictureOf(hair.fibres(view, lamp, COARSE_MM), colouring, lamp), pixelMm: COARSE_MM };
     if (fine) yield { ...pictureOf(hair.fibres(view, lamp, FINE_MM), colouring, lamp), pixelMm: FINE_MM };
   },
-  *strip({ subject, way, view, weeks, lamp }) {
+  *strip({ subject, way, view, moments, lamp, pixelMm }) {
     const hair = studio.hair(subject.plan, way, subject);
-    const out: { weeks: number; picture: Picture }[] = [];
-    for (const own of weeks) {
-      out.push({ weeks: own, picture: pictureOf(hair.fibres(view, lamp, COARSE_MM), studio.colouring(subject, own), lamp) });
+    const out: Shown[] = [];
+    for (const moment of moments) {
+      const colouring = moment === 'before' ? studio.colouring(bareOf(subject), 0) : studio.colouring(subject, moment);
+      out.push({ moment, picture: pictureOf(hair.fibres(view, lamp, pixelMm), colouring, lamp) });
       yield [...out];
     }
   },

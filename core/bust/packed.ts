@@ -42,7 +42,10 @@ export function packed({ mesh, grid }: PackedBust): string {
 }
 
 export function unpacked(text: string): PackedBust {
-  const whole = gunzipSync(Uint8Array.from(atob(text), (letter) => letter.charCodeAt(0)));
+  const letters = atob(text);
+  const packedUp = new Uint8Array(letters.length);
+  for (let i = 0; i < letters.length; i += 1) packedUp[i] = letters.charCodeAt(i);
+  const whole = gunzipSync(packedUp);
   const { buffer } = whole.slice();
   let at = 0;
   const take = <T>(make: (from: number, count: number) => T, count: number, size: number): T => {
@@ -59,7 +62,9 @@ export function unpacked(text: string): PackedBust {
   for (let axis = 0; axis < 3; axis += 1) summed(shorts(vertices)).forEach((value, i) => (xyz[3 * i + axis] = value / PER_MM));
   for (let axis = 0; axis < 3; axis += 1) small(vertices).forEach((value, i) => (normals[3 * i + axis] = value / 127));
   const triangles = Uint32Array.from(summed(words(corners)));
-  const values = Float32Array.from(small(nx * ny * nz), (value) => value / DISTANCE_PER_MM);
+  const quarters = small(nx * ny * nz);
+  const values = new Float32Array(quarters.length);
+  for (let i = 0; i < values.length; i += 1) values[i] = quarters[i] / DISTANCE_PER_MM;
   return { mesh: { xyz, normals, triangles }, grid: { cellMm, size: [nx, ny, nz], from: [x0, y0, z0], values } };
 }
 

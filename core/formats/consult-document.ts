@@ -18,6 +18,13 @@ const regrowth = z
   })
   .describe('Regrowth by zone, mm; a zone that was not measured is left out');
 
+const swatch = z.strictObject({
+  lightness: between(0, 1, '', 'OKLCh lightness, 0–1'),
+  chroma: between(0, 0.4, '', 'OKLCh chroma'),
+  hueDeg: between(-360, 360, '°', 'OKLCh hue, degrees'),
+  sd: between(0, 100, '', 'Standard deviation, hundredths of OKLab'),
+});
+
 /** What is asked and seen before the plan: the wish, the head, the hair, the regrowth. */
 export const consultSchema: z.ZodType<Consult> = z.strictObject({
   version: z.literal(2),
@@ -40,6 +47,10 @@ export const consultSchema: z.ZodType<Consult> = z.strictObject({
   hairlineBlend: answer(['strong', 'sun-touched'], 'Blend at the hairline'),
   partMoves: answer(['never', 'sometimes', 'often'], 'How often the part moves'),
   curl: answer(['straight', 'wavy', 'curly', 'coily'], 'How the hair bends'),
+  swatches: z
+    .strictObject({ base: swatch.nullable().default(null), light: swatch.nullable().default(null) })
+    .default({ base: null, light: null })
+    .describe("Colours of the client's own hair read from a picture beside a neutral card; null where Wear goes by level and tone"),
   cut: z
     .strictObject({
       ends: z.enum(['one-length', 'long-layers', 'layers', 'bob'], { error: 'must be one-length, long-layers, layers or bob' }).describe('How the ends are cut'),

@@ -72,6 +72,16 @@ export function mixedHair(a: HairColour, b: HairColour, share: number): HairColo
   return { lightness: a.lightness + (b.lightness - a.lightness) * share, chroma: Math.hypot(p, q), hueDeg: (Math.atan2(q, p) * 180) / Math.PI };
 }
 
+/** The colour of linear-light sRGB, 0–1: the inverse of {@link linearRgb}. */
+export function hairOfRgb([r, g, b]: readonly [number, number, number]): HairColour {
+  const l = Math.cbrt(0.4122214708 * r + 0.5363325363 * g + 0.0514459929 * b);
+  const m = Math.cbrt(0.2119034982 * r + 0.6806995451 * g + 0.1073969566 * b);
+  const s = Math.cbrt(0.0883024619 * r + 0.2817188376 * g + 0.6299787005 * b);
+  const a = 1.9779984951 * l - 2.428592205 * m + 0.4505937099 * s;
+  const c = 0.0259040371 * l + 0.7827717662 * m - 0.808675766 * s;
+  return { lightness: 0.2104542553 * l + 0.793617785 * m - 0.0040720468 * s, chroma: Math.hypot(a, c), hueDeg: (Math.atan2(c, a) * 180) / Math.PI };
+}
+
 /** The colour as CSS. */
 export function cssColour({ lightness, chroma, hueDeg }: HairColour): string {
   return `oklch(${lightness.toFixed(3)} ${chroma.toFixed(3)} ${hueDeg.toFixed(1)})`;

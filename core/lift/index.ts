@@ -1,5 +1,5 @@
 export { effortTo, levelOf } from './effort';
-export { colourDifference, cssColour, levelOfLightness, lightnessOf, linearRgb, mixedHair, naturalHair, tonedHair, undercoatHair, type HairColour, type Tone } from './hair-colour';
+export { colourDifference, cssColour, levelOfLightness, lightnessOf, hairOfRgb, linearRgb, mixedHair, naturalHair, tonedHair, undercoatHair, type HairColour, type Tone } from './hair-colour';
 export { bowlStrength, dose, levelAfter, levelAfterAll, LIFT_FACTORS, onThisHead, readyAfter, USUAL_WARM_CELSIUS, warmedMinutes, warmthFactor, type LiftOf } from './lift';
 export { EIGHT_IN_TEN, headFactor, readingProblem, weighReading, type HeadFactor, type StrandReading } from './strand-test';
 export { bandWarning, rootColour, USUAL_ROOT, type RootColour, type RootRule } from './root-colour';

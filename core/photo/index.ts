@@ -1,2 +1,2 @@
-export { levelInPhoto, levelOfLightness, REFERENCES, type LevelEstimate, type Reference, type Rgb } from './level';
+export { colourInPhoto, levelInPhoto, levelOfLightness, REFERENCES, type LevelEstimate, type Reference, type Rgb, type Swatch } from './level';
 export { measured, scaleProblem, type PhotoScale, type Pixel } from './measure';

@@ -1,4 +1,4 @@
-import { naturalHair } from '../lift';
+import { colourDifference, hairOfRgb, naturalHair, type HairColour } from '../lift';
 import { LEVEL_MAX, LEVEL_MIN } from '../units';
 
 /** Colour of a pixel, 0–255 each, sRGB. */
@@ -46,6 +46,39 @@ export function levelInPhoto(hair: readonly Rgb[], reference: readonly Rgb[], ki
   const uneven = Math.sqrt(levels.reduce((sum, own) => sum + (own - level) ** 2, 0) / levels.length);
   return { ok: true, value: { level: Math.round(level * 2) / 2, sd: Math.hypot(PICTURE_SD, uneven / 2) } };
 }
+
+/** A colour read from a picture, and how sure that is. */
+export interface Swatch extends HairColour {
+  /** Standard deviation, hundredths of OKLab, as {@link colourDifference}. */
+  readonly sd: number;
+}
+
+/** Light, shine and the camera move a colour by this much even beside a reference: working assumption. */
+const COLOUR_SD = 4;
+
+/**
+ * Colour of hair in a picture, beside a neutral reference in the same light: what the light and the camera's balance did to the
+ * reference is taken off the hair. An estimate with its spread.
+ * @returns a sentence instead when the patch cannot be used
+ */
+export function colourInPhoto(hair: readonly Rgb[], reference: readonly Rgb[], kind: Reference): { ok: true; value: Swatch } | { ok: false; problem: string } {
+  const usable = levelInPhoto(hair, reference, kind);
+  if (!usable.ok) return usable;
+  const neutral = CHANNELS.map((n) => median(reference.map((rgb) => linear(rgb[n]))));
+  if (neutral.some((own) => own < 0.005)) return { ok: false, problem: 'The reference is not neutral in this picture: one of its colours is missing.' };
+  const { reflectance } = REFERENCES[kind];
+  const seen = hair.map((rgb) => CHANNELS.map((n) => Math.min(1, (linear(rgb[n]) / neutral[n]) * reflectance)));
+  const [r, g, b] = CHANNELS.map((n) => median(seen.map((rgb) => rgb[n])));
+  const colour = hairOfRgb([r, g, b]);
+  const off = Math.sqrt(seen.reduce((sum, [x, y, z]) => sum + colourDifference(hairOfRgb([x, y, z]), colour) ** 2, 0) / seen.length);
+  const rounded = (value: number, per: number) => Math.round(value * per) / per;
+  return {
+    ok: true,
+    value: { lightness: rounded(colour.lightness, 1000), chroma: rounded(colour.chroma, 1000), hueDeg: rounded(colour.hueDeg, 10), sd: rounded(Math.hypot(COLOUR_SD, off / 2), 10) },
+  };
+}
+
+const CHANNELS = [0, 1, 2] as const;
 
 /** Level whose natural hair has this lightness: the table of core/lift the other way round. */
 export function levelOfLightness(lightness: number): number {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { linearRgb, naturalHair } from '../lift';
-import { levelInPhoto, levelOfLightness, measured, scaleProblem, type Rgb } from '.';
+import { colourDifference, linearRgb, naturalHair } from '../lift';
+import { colourInPhoto, levelInPhoto, levelOfLightness, measured, scaleProblem, type Rgb } from '.';
 
 describe('lengths', () => {
   const scale = { from: { x: 100, y: 100 }, to: { x: 400, y: 100 }, mm: 30 };
@@ -56,6 +56,17 @@ describe('levels', () => {
         expect(read.ok && Math.abs(read.value.level - level)).toBeLessThanOrEqual(0.5);
       }
     }
+  });
+
+  test('a colour is found again under any light: dim, warm or cool', () => {
+    const own = { lightness: 0.55, chroma: 0.07, hueDeg: 68 };
+    for (const [r, g, b] of [[1, 1, 1], [0.6, 0.6, 0.6], [0.9, 0.75, 0.5], [0.6, 0.75, 0.9]]) {
+      const lit = (rgb: readonly number[]): Rgb => [gamma(rgb[0] * r), gamma(rgb[1] * g), gamma(rgb[2] * b)];
+      const read = colourInPhoto([lit(linearRgb(own))], [lit([0.18, 0.18, 0.18])], 'grey-card');
+      expect(read.ok && colourDifference(read.value, own)).toBeLessThan(1.5);
+      expect(read.ok && read.value.sd).toBeGreaterThanOrEqual(4);
+    }
+    expect(colourInPhoto([[90, 80, 70]], [[255, 255, 255]], 'white')).toMatchObject({ ok: false });
   });
 
   test('uneven hair has a wider spread, and the spread is never less than what a picture can tell', () => {

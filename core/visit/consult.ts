@@ -1,5 +1,6 @@
 import type { Zone } from '../head';
 import type { PlanHair, PlanHead } from '../pattern';
+import type { Swatch } from '../photo';
 
 export const CONDITIONS = ['sound', 'dry', 'porous', 'fragile'] as const;
 export type Condition = (typeof CONDITIONS)[number];
@@ -85,6 +86,8 @@ export interface Consult {
   hairlineBlend: 'strong' | 'sun-touched' | null;
   partMoves: 'never' | 'sometimes' | 'often' | null;
   curl: 'straight' | 'wavy' | 'curly' | 'coily' | null;
+  /** Colours of the client's own hair read from a picture, for Wear; null where they go by level. */
+  swatches: { base: Swatch | null; light: Swatch | null };
   /** How the hair is cut; null when it was not asked. */
   cut: { ends: 'one-length' | 'long-layers' | 'layers' | 'bob'; fringe: boolean } | null;
   cowlick: 'none' | 'front' | 'crown' | 'both' | null;

@@ -83,7 +83,7 @@ export function fibresOf(head: Head, strands: Strands, density: Density, view: S
   const { columns, rows, right, up, toward, leftMm, upMm } = camera;
   const { from, behind } = LIGHTING[lamp];
   const reach: Reach = {
-    lamp: reached(density, inWorld(camera, from)),
+    lamp: reached(density, inWorld(camera, from), pixelMm < 1 ? 1 : SOFT_CELLS),
     eye: reached(density, toward, SOFT_CELLS),
     above: reached(density, [0, 1, 0], SOFT_CELLS),
     behind: reached(density, inWorld(camera, behind), SOFT_CELLS),

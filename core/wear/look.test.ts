@@ -4,7 +4,7 @@ import { surfaceAlong, ZONES } from '../head';
 import { createPatternEngine, mirrorPlan, type Plan } from '../pattern';
 import { planOf, techniqueOf } from '../technique';
 import {
-  brightnessOf, CURLS, hairRoots, layHair, lightAt, lightOn, litOf, lookAt, lookOf, makeStrands, placeOf, seenFrom, STYLES, USUAL_SHAPE, VIEW_NAMES, type Style, type Layer, type Light, type LightFacts, type Way, type WornHair,
+  brightnessOf, CURLS, hairRoots, layHair, lightAt, lightOn, litOf, lookAt, lookOf, makeStrands, placeOf, seenFrom, STYLES, USUAL_SHAPE, VIEW_NAMES, type Cut, type Style, type Layer, type Light, type LightFacts, type Way, type WornHair,
 } from '.';
 import { axesOf } from './camera';
 
@@ -153,6 +153,29 @@ describe('strands', () => {
       }
       expect([key, odd, deepest > -1]).toEqual([key, 0, true]);
     }
+  });
+
+  test('cut to one length all hair ends at about one line; in layers what grows lower hangs lower; a fringe ends at the brow', () => {
+    const own = hairRoots(emptyPlan('x').head, 3000);
+    const endsOf = (cut: Cut, among: (x: number, y: number, z: number) => boolean) => {
+      const { strands } = layHair(own, { ...emptyPlan('x').hair, lengthMm: 330 }, DOWN, { curl: 'straight', cut });
+      const ends: number[] = [];
+      for (let i = 0; i < strands.count; i += 1) {
+        const root = 3 * strands.points * i;
+        if (strands.used[i] > 1 && among(strands.xyz[root], strands.xyz[root + 1], strands.xyz[root + 2])) ends.push(strands.xyz[root + 3 * (strands.used[i] - 1) + 1]);
+      }
+      return ends.sort((a, b) => a - b)[ends.length >> 1];
+    };
+    const crown = (_x: number, y: number, z: number) => y > 60 && z < -20;
+    const nape = (_x: number, y: number) => y < -60;
+    const gap = (ends: Cut['ends']) => endsOf({ ends, fringe: false }, crown) - endsOf({ ends, fringe: false }, nape);
+    expect(Math.abs(gap('one-length'))).toBeLessThan(45);
+    expect(gap('long-layers')).toBeGreaterThan(gap('one-length') + 30);
+    expect(gap('layers')).toBeGreaterThan(gap('long-layers') + 30);
+    const front = (x: number, y: number, z: number) => Math.abs(x) < 20 && z > 70 && y < 55;
+    const brow = endsOf({ ends: 'long-layers', fringe: true }, front);
+    expect(brow).toBeGreaterThan(-50);
+    expect(brow).toBeLessThan(10);
   });
 
   test('hair shorter than a step is only its root, and is seen nowhere', () => {

@@ -120,18 +120,35 @@ function lightnessOfBases(bases: Uint8Array, lightness: Float32Array): Float32Ar
   return out;
 }
 
+/** Colours read from a picture of the client's own hair; null where they go by level and tone. */
+export interface Swatches {
+  readonly base: HairColour | null;
+  readonly light: HairColour | null;
+}
+export const NO_SWATCHES: Swatches = { base: null, light: null };
+/** A swatch counts for hair as light as it is, less the further away, and not at all beyond this; its lightness moves hair by at most so much, OKLab. */
+const SWATCH = { reach: 0.24, most: 0.06 } as const;
+
+/** A colour of the table, drawn to what was seen in a picture. */
+function drawnTo(colour: HairColour, swatch: HairColour | null): HairColour {
+  if (swatch === null) return colour;
+  const off = swatch.lightness - colour.lightness;
+  const share = max(0, 1 - Math.abs(off) / SWATCH.reach);
+  return mixedHair(colour, { ...swatch, lightness: colour.lightness + max(-SWATCH.most, min(SWATCH.most, off)) }, share);
+}
+
 /**
  * Colours of hair on its way from each base to light: linear-light RGB, 0–1, packed by base and step of light. On the way it
  * passes the undercoat of the levels between: where light begins, hair is warm.
  */
-export function paletteOf({ targetLevel, tone, tonerLeft }: Pick<HairFacts, 'targetLevel' | 'tone' | 'tonerLeft'>): Float32Array {
+export function paletteOf({ targetLevel, tone, tonerLeft }: Pick<HairFacts, 'targetLevel' | 'tone' | 'tonerLeft'>, swatches: Swatches = NO_SWATCHES): Float32Array {
   const out = new Float32Array(3 * BASES * (LIGHT_STEPS + 1));
   const toned = tonedHair(targetLevel, tone ?? 'neutral');
   const bare = undercoatHair(targetLevel);
-  const light = mixedHair(bare, toned, tonerLeft);
+  const light = drawnTo(mixedHair(bare, toned, tonerLeft), swatches.light);
   for (let base = 0; base < BASES; base += 1) {
     const level = 1 + base / LEVEL_STEPS;
-    const from = base === WHITE ? WHITE_HAIR : naturalHair(level);
+    const from = base === WHITE ? WHITE_HAIR : drawnTo(naturalHair(level), swatches.base);
     for (let step = 0; step <= LIGHT_STEPS; step += 1) {
       const f = step / LIGHT_STEPS;
       const direct = mixedHair(from, light, f);

@@ -73,13 +73,13 @@ export interface Rooted {
 }
 
 /** So many of the nearest guides are known of every root. */
-const NEAR = 14;
+const NEAR = 12;
 const LED_BY = 3;
 
 /** The nearest guides of every root. */
 export function nearestGuides(roots: Roots, guides: Roots): Uint16Array {
   const out = new Uint16Array(NEAR * roots.count);
-  const cellMm = 16;
+  const cellMm = 24;
   const cells = new Map<number, number[]>();
   const keyOf = (i: number, j: number, l: number) => (i * 64 + j) * 64 + l;
   const cellOf = (mm: number) => floor(mm / cellMm) + 32;
@@ -93,7 +93,7 @@ export function nearestGuides(roots: Roots, guides: Roots): Uint16Array {
     const known = around.get(key);
     if (known) return known;
     const own: number[] = [];
-    for (let a = -2; a <= 2; a += 1) for (let b = -2; b <= 2; b += 1) for (let c = -2; c <= 2; c += 1) own.push(...(cells.get(keyOf(i + a, j + b, l + c)) ?? []));
+    for (let a = -1; a <= 1; a += 1) for (let b = -1; b <= 1; b += 1) for (let c = -1; c <= 1; c += 1) own.push(...(cells.get(keyOf(i + a, j + b, l + c)) ?? []));
     around.set(key, own);
     return own;
   };

@@ -4,6 +4,7 @@ import { ZONES } from '../head';
 import type { Plan } from '../pattern';
 import { planOf, techniqueOf } from '../technique';
 import { downOf, litOf, mended, mendWords, subjectOf, TIED, VIEW_NAMES, WearStudio, type Finding, type WearSubject } from '.';
+import { colourAt } from './shade';
 
 const studio = new WearStudio(undefined, 15_000);
 const all = (subject: WearSubject, weeks = 0, partByMm = 0): readonly Finding[] => {
@@ -208,6 +209,24 @@ test('hair that is one colour along its length is read by a shorter way, to the 
   }
   const mapped = studio.light(subjectOf(quarters, { colour: { ...grey.colour, byZone: { 'temple-l': { midsLevel: 8 } } } }), 0);
   expect(mapped.base.whole).toBeNull();
+});
+
+test('a colour read from a picture colours hair that is about as light, and no figure', () => {
+  const subject = subjectOf(quarters);
+  const red = { lightness: 0.46, chroma: 0.13, hueDeg: 40 };
+  const swatched = subjectOf(quarters, { swatches: { base: red, light: null } });
+  // Linear light of hair as it grew: more red against blue with the red swatch; light hair stays as it was.
+  const colours = [subject, swatched].map((own) => {
+    const colouring = studio.colouring(own, 0);
+    const of = (f: number) => {
+      const at = colourAt(colouring, 0, 0, f);
+      return colouring.palette[at] / Math.max(1e-6, colouring.palette[at + 2]);
+    };
+    return { base: of(0), light: of(1) };
+  });
+  expect(colours[1].base).toBeGreaterThan(1.5 * colours[0].base);
+  expect(colours[1].light).toBeCloseTo(colours[0].light, 2);
+  expect(studio.look(swatched, TIED, 0)).toEqual(studio.look(subject, TIED, 0));
 });
 
 test('each formula lights by the level that it is expected to reach', () => {

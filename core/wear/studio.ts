@@ -11,7 +11,7 @@ import { meanStripe, PHASES, shifted } from './phases';
 import { brightnessOf, litOf } from './lit';
 import { colouringOf, paletteOf, type Colouring } from './shade';
 import { standingOut, stripeOf } from './stripe';
-import { depositsOf, type WearSubject } from './subject';
+import { bareOf, depositsOf, type WearSubject } from './subject';
 import { worthOfFoils, type Worth, type WornShare } from './worth';
 import { layHair, USUAL_STRANDS, type WornHair } from './worn';
 import { VIEW_NAMES, wayKey, type View, type Way } from './ways';
@@ -76,9 +76,9 @@ export class WearStudio extends LightStudio {
   }
 
   colouring(subject: WearSubject, weeks: number, light: Light = this.light(subject, weeks)): Colouring {
-    const { colour: { tone }, tonerWeeks } = subject;
+    const { colour: { tone }, tonerWeeks, swatches } = subject;
     const tonerLeft = tonerWeeks === null ? 0 : Math.max(0, 1 - weeks / Math.max(0.1, tonerWeeks));
-    return colouringOf(light, (targetLevel) => this.palettes.get(`${targetLevel} ${tone} ${tonerLeft.toFixed(2)}`, () => paletteOf({ targetLevel, tone, tonerLeft })));
+    return colouringOf(light, (targetLevel) => this.palettes.get(`${targetLevel} ${tone} ${tonerLeft.toFixed(2)} ${JSON.stringify(swatches)}`, () => paletteOf({ targetLevel, tone, tonerLeft }, swatches)));
   }
 
   look(subject: WearSubject, way: Way, weeks: number): Look {
@@ -185,7 +185,7 @@ export class WearStudio extends LightStudio {
 
   /** How bright the hair is seen before the visit, worn in each of these ways. @param laid on the subject's head */
   private bare(subject: WearSubject, weeks: number, laid: readonly WornHair[]): readonly number[] {
-    const before = { ...subject, plan: { ...subject.plan, panels: [], edits: [] }, levels: {}, shadowMm: null };
+    const before = bareOf(subject);
     return this.bares.get(JSON.stringify([before, weeks]), () => {
       const light = this.light(before, weeks);
       return laid.map((hair) => mean(VIEW_NAMES.map((view) => brightnessOf(hair.surface(view), litOf(hair.surface(view), light)))));

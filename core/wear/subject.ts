@@ -3,7 +3,7 @@ import type { Zone } from '../head';
 import type { Plan } from '../pattern';
 import type { Letters } from '../work';
 import { NO_LETTERS } from './light';
-import type { HairFacts } from './shade';
+import { NO_SWATCHES, type HairFacts, type Swatches } from './shade';
 import { USUAL_SHAPE, type Cut } from './cut';
 import type { Curl } from './ways';
 
@@ -13,6 +13,7 @@ export interface WearSubject {
   readonly curl: Curl;
   readonly cut: Cut;
   readonly colour: Omit<HairFacts, 'grownMm' | 'tonerLeft'>;
+  readonly swatches: Swatches;
   readonly mmPerWeek: number;
   /** Weeks that a toner lasts; null where none is planned. */
   readonly tonerWeeks: number | null;
@@ -39,6 +40,9 @@ export interface WearSubject {
   readonly weeksBetween: number | null;
 }
 
+/** The same client before anything is done: without the pattern and without a root shadow. */
+export const bareOf = (subject: WearSubject): WearSubject => ({ ...subject, plan: { ...subject.plan, panels: [], edits: [] }, levels: {}, shadowMm: null, done: null });
+
 /** Letters that only deposit. */
 export const depositsOf = ({ facts }: Letters): ReadonlySet<string> =>
   new Set(facts.filter(({ lifts }) => !lifts).map(({ letter }) => letter));
@@ -49,6 +53,7 @@ export function subjectOf(plan: Plan, known: Partial<WearSubject> = {}): WearSub
     plan,
     ...USUAL_SHAPE,
     colour: { naturalLevel: 6, byZone: {}, regrowthMm: {}, targetLevel: 9, tone: null },
+    swatches: NO_SWATCHES,
     mmPerWeek: growthRate([]).mmPerWeek,
     tonerWeeks: null,
     shadowMm: null,

@@ -1,7 +1,8 @@
 'use client';
 
 import type { PhotoDocument } from '@/core/formats';
-import { REFERENCES, type levelInPhoto, type Reference } from '@/core/photo';
+import { cssColour } from '@/core/lift';
+import { REFERENCES, type levelInPhoto, type Reference, type Swatch } from '@/core/photo';
 import { formatLevel } from '@/core/units';
 import { Button } from '@/ui/button';
 import { useWritten } from '@/ui/decimal';
@@ -96,10 +97,12 @@ interface LevelPanelProps {
   onKind(kind: Reference): void;
   onAnother(): void;
   onLevel?(level: number): void;
+  /** The colour that was read, and what it may be taken for. */
+  colour?: { readonly swatch: Swatch; onTake(as: 'base' | 'light', swatch: Swatch): void };
 }
 
 /** A level read beside a reference in the picture. */
-export function LevelPanel({ kind, placed, read, onKind, onAnother, onLevel }: LevelPanelProps) {
+export function LevelPanel({ kind, placed, read, onKind, onAnother, onLevel, colour }: LevelPanelProps) {
   const written = useWritten();
   return (
     <>
@@ -113,6 +116,18 @@ export function LevelPanel({ kind, placed, read, onKind, onAnother, onLevel }: L
       )}
       {read && !read.ok && <p role="alert" className="text-sm font-semibold text-rowan">{read.problem}</p>}
       {read?.ok && onLevel && <Button look="primary" onClick={() => onLevel(read.value.level)}>Take {formatLevel(read.value.level)} as level to paint</Button>}
+      {read?.ok && colour && (
+        <div className="grid gap-2 rounded-ui border border-line p-3">
+          <p className="flex items-center gap-2 text-sm">
+            <span aria-hidden className="size-8 rounded-ui border border-edge" style={{ background: cssColour(colour.swatch) }} />
+            Colour of this hair, ± {written(colour.swatch.sd.toFixed(1))}; about 2 is the least that is seen.
+          </p>
+          <div className="flex flex-wrap gap-2">
+            <Button small onClick={() => colour.onTake('base', colour.swatch)}>Use as base in Wear</Button>
+            <Button small onClick={() => colour.onTake('light', colour.swatch)}>Use as light in Wear</Button>
+          </div>
+        </div>
+      )}
       {placed !== 'nothing' && <Button small look="quiet" onClick={onAnother}>Another reference</Button>}
     </>
   );

@@ -1,6 +1,7 @@
 'use client';
 
 import { useId, useState } from 'react';
+import type { Swatch } from '@/core/photo';
 import { buttonLook, Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { PhotoTool } from './photo-tool';
@@ -17,10 +18,11 @@ interface PhotoSetProps {
   onRegrowth?(mm: number): void;
   /** Takes a level that was read from a photo over. */
   onLevel?(level: number): void;
+  onColour?(as: 'base' | 'light', swatch: Swatch): void;
 }
 
 /** The client's own set of pictures of a kind: added, opened, and laid side by side. */
-export function PhotoSet({ clientId, visitId, kind, onRegrowth, onLevel }: PhotoSetProps) {
+export function PhotoSet({ clientId, visitId, kind, onRegrowth, onLevel, onColour }: PhotoSetProps) {
   const { photos, load, add, busy, problem } = usePhotos(clientId, kind, visitId);
   const [open, setOpen] = useState<string>();
   const [beside, setBeside] = useState<readonly string[]>([]);
@@ -72,6 +74,10 @@ export function PhotoSet({ clientId, visitId, kind, onRegrowth, onLevel }: Photo
             }}
             onRegrowth={onRegrowth && ((mm) => {
               onRegrowth(mm);
+              setOpen(undefined);
+            })}
+            onColour={onColour && ((as, swatch) => {
+              onColour(as, swatch);
               setOpen(undefined);
             })}
             onLevel={onLevel && ((level) => {

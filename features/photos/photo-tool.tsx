@@ -2,7 +2,7 @@
 
 import { useRef, useState, type PointerEvent } from 'react';
 import type { PhotoDocument } from '@/core/formats';
-import { levelInPhoto, measured, scaleProblem, type Reference } from '@/core/photo';
+import { colourInPhoto, levelInPhoto, measured, scaleProblem, type Reference, type Swatch } from '@/core/photo';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { Segmented } from '@/ui/segmented';
@@ -24,10 +24,11 @@ interface PhotoToolProps {
   onGone(): void;
   onRegrowth?(mm: number): void;
   onLevel?(level: number): void;
+  onColour?(as: 'base' | 'light', swatch: Swatch): void;
 }
 
 /** One picture: what is liked on it, lengths by a known distance, a level beside a reference. */
-export function PhotoTool({ photo, onChanged, onGone, onRegrowth, onLevel }: PhotoToolProps) {
+export function PhotoTool({ photo, onChanged, onGone, onRegrowth, onLevel, onColour }: PhotoToolProps) {
   const { width, height } = photo;
   const [document, setDocument] = useState<PhotoDocument>(photo.document);
   const [note, setNote] = useState(photo.note);
@@ -39,6 +40,7 @@ export function PhotoTool({ photo, onChanged, onGone, onRegrowth, onLevel }: Pho
   const [reference, setReference] = useState<{ kind: Reference; at?: At }>({ kind: 'grey-card' });
   const [hair, setHair] = useState<At>();
   const [read, setRead] = useState<ReturnType<typeof levelInPhoto>>();
+  const [swatch, setSwatch] = useState<Swatch>();
   const [problem, setProblem] = useState<string>();
   /** Width of the picture on the screen before it is enlarged. */
   const [shownWidth, setShownWidth] = useState(width);
@@ -76,7 +78,10 @@ export function PhotoTool({ photo, onChanged, onGone, onRegrowth, onLevel }: Pho
   };
   const sample = (referenceAt: At | undefined, hairAt: At | undefined, kind: Reference) => {
     if (!picture.current || !referenceAt || !hairAt) return setRead(undefined);
-    setRead(levelInPhoto(samplesAt(picture.current, hairAt), samplesAt(picture.current, referenceAt), kind));
+    const [hairSeen, referenceSeen] = [hairAt, referenceAt].map((at) => samplesAt(picture.current!, at));
+    setRead(levelInPhoto(hairSeen, referenceSeen, kind));
+    const colour = colourInPhoto(hairSeen, referenceSeen, kind);
+    setSwatch(colour.ok ? colour.value : undefined);
   };
 
   const onDown = (event: PointerEvent<SVGSVGElement>) => {
@@ -146,6 +151,7 @@ export function PhotoTool({ photo, onChanged, onGone, onRegrowth, onLevel }: Pho
         {mode === 'level' && (
           <LevelPanel
             kind={reference.kind} placed={reference.at === undefined ? 'nothing' : hair === undefined ? 'reference' : 'both'} read={read} onLevel={onLevel}
+            colour={swatch && onColour && { swatch, onTake: onColour }}
             onKind={(kind) => {
               setReference({ ...reference, kind });
               sample(reference.at, hair, kind);

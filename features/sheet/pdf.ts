@@ -17,12 +17,7 @@ const fontFile = (subset: Subset, weight: number) => path.join(FONTS, `archivo-$
 /** The sheet as a PDF of one page, its typeface embedded. */
 export function sheetPdf(sheet: StationSheet): Promise<Uint8Array<ArrayBuffer>> {
   const doc = new PDFDocument({ size: [sheet.widthMm * PT, sheet.heightMm * PT], margin: 0, info: { Title: sheet.title, Creator: 'Dappled Lattice' }, lang: 'en', displayTitle: true });
-  const parts: Buffer[] = [];
-  const done = new Promise<Uint8Array<ArrayBuffer>>((resolve, reject) => {
-    doc.on('data', (part: Buffer) => parts.push(part));
-    doc.on('end', () => resolve(new Uint8Array(Buffer.concat(parts))));
-    doc.on('error', reject);
-  });
+  const done = collected(doc);
   for (const subset of SUBSETS) for (const weight of WEIGHTS) doc.registerFont(`${subset}${weight}`, fontFile(subset, weight));
   doc.scale(PT);
   for (const shape of sheet.shapes) {
@@ -33,6 +28,28 @@ export function sheetPdf(sheet: StationSheet): Promise<Uint8Array<ArrayBuffer>> 
   }
   doc.end();
   return done;
+}
+
+/** Points of a side of the page that a picture fills: a phone's screen, upright. */
+const PHONE_PT = 306;
+
+/** A picture as a PDF of one page, in its own format. */
+export function picturePdf(png: Uint8Array, size: { width: number; height: number }, title: string): Promise<Uint8Array<ArrayBuffer>> {
+  const page: [number, number] = [PHONE_PT, (PHONE_PT * size.height) / size.width];
+  const doc = new PDFDocument({ size: page, margin: 0, info: { Title: title, Creator: 'Dappled Lattice' }, lang: 'en', displayTitle: true });
+  const done = collected(doc);
+  doc.image(Buffer.from(png), 0, 0, { width: page[0], height: page[1] });
+  doc.end();
+  return done;
+}
+
+function collected(doc: PDFKit.PDFDocument): Promise<Uint8Array<ArrayBuffer>> {
+  const parts: Buffer[] = [];
+  return new Promise((resolve, reject) => {
+    doc.on('data', (part: Buffer) => parts.push(part));
+    doc.on('end', () => resolve(new Uint8Array(Buffer.concat(parts))));
+    doc.on('error', reject);
+  });
 }
 
 function drawPath(doc: PDFKit.PDFDocument, { d, fill, fillOpacity = 1, stroke, strokeOpacity = 1, width = 1, dash }: Extract<Shape, { kind: 'path' }>): void {

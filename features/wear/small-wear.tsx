@@ -39,11 +39,13 @@ export function SmallWear() {
 
 /** The page is drawn first: laying hair may begin when it has stood for a moment. */
 const REST_MS = 800;
+/** Without a graphics card the page itself has more to do first. */
+const SLOW_REST_MS = 2500;
 
 function useRested(): boolean {
   const [rested, setRested] = useState(false);
   useEffect(() => {
-    const timer = setTimeout(() => setRested(true), REST_MS);
+    const timer = setTimeout(() => setRested(true), drawsInSoftware() ? SLOW_REST_MS : REST_MS);
     return () => clearTimeout(timer);
   }, []);
   return rested;

@@ -10,6 +10,7 @@ import { Wiper } from '@/ui/wiper';
 import { drawsInSoftware, drawsSolids } from '../head/round/software';
 import type { Compared } from './compare';
 import { WearPicture } from './picture';
+import { ShowClient } from './show-client';
 import { useWear } from './use-wear';
 
 const RoundHair = dynamic(() => import('./round-hair'), { ssr: false });
@@ -94,6 +95,7 @@ export function Stage({ subject, way, view, weeks, lamp, other, onView, onLamp, 
           )}
         </div>
         <div className="w-[200px]"><Segmented label="Light" value={lamp} options={LAMPS.map((value) => ({ value, words: LAMP_WORDS[value] }))} onChange={onLamp} /></div>
+        {!turning && <ShowClient subject={subject} way={way} view={view} lamp={lamp} />}
         {other && !turning && <Button small aria-pressed={beside} look={beside ? 'primary' : 'plain'} onClick={() => setBeside(!beside)}>Side by side</Button>}
       </div>
       <div className="mt-2 flex min-h-0 flex-1 justify-center gap-4" data-way={way.kind} data-done={turning ? ribbons.done && colours.done : own.done && (!other || others.done)}>

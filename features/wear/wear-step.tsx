@@ -6,7 +6,7 @@ import { shadowOf } from '@/core/visit';
 import { cameraOf, MOST_PART_MM, MOST_WEEKS, type Finding, type Lamp, type Style, type View } from '@/core/wear';
 import { Select } from '@/ui/select';
 import { Slider } from '@/ui/slider';
-import type { WearAsks } from '@/workers/wear-asks';
+import type { Moment, Shown } from '@/workers/wear-asks';
 import { useComputed } from '../visit/computed';
 import { useVisit } from '../visit/store';
 import { NO_COMPARISON, comparedWith, comparisonsFor, type ComparisonKey } from './compare';
@@ -17,7 +17,10 @@ import { useWearSubject } from './subject';
 import { useWear } from './use-wear';
 import { isParted, ownPart, styleOf, wayOf, WAYS } from './ways';
 
-const WEEKS = [0, 4, 8, 12, 20] as const;
+/** Before the visit, after it, and as it grows out. */
+const MOMENTS = ['before', 0, 4, 8, 12] as const;
+/** Small pictures are drawn in larger pixels, mm. */
+const SMALL_MM = 1.5;
 
 /** How the pattern falls: worn one way or another, moved, grown out, beside another; and what would be noticed. */
 export function WearStep() {
@@ -39,7 +42,7 @@ export function WearStep() {
   const other = useMemo(() => comparedWith(comparison, subject, weeks), [comparison, subject, weeks]);
 
   const findings = useWear('findings', 5, 'findings', useMemo(() => ({ subject, weeks, partByMm: partMm - ownPart(subject) }), [subject, weeks, partMm]));
-  const strip = useWear('strip', 4, 'strip', useMemo(() => ({ subject, way, view, weeks: WEEKS, lamp }), [subject, way, view, lamp]));
+  const strip = useWear('strip', 4, 'strip', useMemo(() => ({ subject, way, view, moments: MOMENTS, lamp, pixelMm: SMALL_MM }), [subject, way, view, lamp]));
   const earned = useWear('worth', 6, 'worth', useMemo(() => ({ subject }), [subject]));
   const see = (finding: Finding) => {
     setShown(finding);
@@ -86,7 +89,13 @@ export function WearStep() {
           part={isParted(style) ? { mm: partMm, onMove: (mm) => setMovedMm(mm - ownPart(subject)) } : undefined}
           mark={shown?.at && shown.view === view && styleOf(shown.way) === style ? shown.at : undefined}
         />
-        <Strip weeks={weeks} onWeeks={setWeeks} pictures={strip.answer ?? []} mirrored={view === 'front'} />
+        <Strip
+          now={comparison === 'before' ? 'before' : weeks} pictures={strip.answer ?? []} mirrored={view === 'front'}
+          onMoment={(moment) => {
+            setComparison(moment === 'before' ? 'before' : comparison === 'before' ? NO_COMPARISON : comparison);
+            setWeeks(moment === 'before' ? 0 : moment);
+          }}
+        />
       </section>
       <Findings findings={findings.answer?.findings} complete={findings.done} problem={findings.problem} shown={shown} earned={earned.answer} onSee={see} />
     </main>
@@ -97,18 +106,20 @@ function saidPart(mm: number): string {
   return mm === 0 ? 'middle' : `${Math.abs(mm)} mm ${mm > 0 ? 'left' : 'right'}`;
 }
 
-/** The same at a few weeks: pressed, the large picture goes there. */
-function Strip({ weeks, onWeeks, pictures, mirrored }: { weeks: number; onWeeks(weeks: number): void; pictures: WearAsks['strip']['answer']; mirrored: boolean }) {
+const momentWords = (moment: Moment) => (moment === 'before' ? 'before' : moment === 0 ? 'after' : `${moment} weeks`);
+
+/** The same before and at a few weeks: pressed, the large picture goes there. */
+function Strip({ now, onMoment, pictures, mirrored }: { now: Moment; onMoment(moment: Moment): void; pictures: readonly Shown[]; mirrored: boolean }) {
   return (
-    <ol aria-label="Weeks later" className="mt-2 flex shrink-0 justify-center gap-2">
-      {WEEKS.map((own) => (
+    <ol aria-label="Before and after" className="mt-2 flex shrink-0 justify-center gap-2">
+      {MOMENTS.map((own) => (
         <li key={own}>
           <button
-            type="button" aria-pressed={own === weeks} onClick={() => onWeeks(own)}
-            className={`flex h-[104px] w-[84px] flex-col items-center rounded-ui border bg-raised pt-1 ${own === weeks ? 'border-2 border-leaf' : 'border-line hover:border-ink'}`}
+            type="button" aria-pressed={own === now} onClick={() => onMoment(own)}
+            className={`flex h-[104px] w-[84px] flex-col items-center rounded-ui border bg-raised pt-1 ${own === now ? 'border-2 border-leaf' : 'border-line hover:border-ink'}`}
           >
-            <span className="min-h-0 flex-1"><WearPicture picture={pictures.find((picture) => picture.weeks === own)?.picture} mirrored={mirrored} label={own === 0 ? 'Today' : `After ${own} weeks`} /></span>
-            <span aria-hidden className={`pb-0.5 text-xs ${own === weeks ? 'font-semibold' : 'text-ink-soft'}`}>{own === 0 ? 'today' : `${own} weeks`}</span>
+            <span className="min-h-0 flex-1"><WearPicture picture={pictures.find(({ moment }) => moment === own)?.picture} mirrored={mirrored} label={own === 'before' ? 'Before the visit' : own === 0 ? 'After the visit' : `After ${own} weeks`} /></span>
+            <span aria-hidden className={`pb-0.5 text-xs ${own === now ? 'font-semibold' : 'text-ink-soft'}`}>{momentWords(own)}</span>
           </button>
         </li>
       ))}

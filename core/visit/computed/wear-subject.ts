@@ -51,6 +51,7 @@ export function wearSubjectOf({
       targetLevel: consult.goalLevel,
       tone: consult.tone,
     },
+    swatches: consult.swatches,
     mmPerWeek,
     tonerWeeks: tonerWeeks(consult.washesPerWeek ?? USUAL_WASHES),
     shadowMm: shadowOf(mix)?.mm ?? null,

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { ATTRIBUTE, ATTRIBUTES, changesSince, copySide, fill, paint, sayChanges, sayIn, sidesAgree, valueIn, type Attribute, type AttributeKey, type AttributeValues } from '@/core/hair-map';
 import { familyName, swapSide, ZONE_FAMILIES, zoneName, ZONES, zonesOf, type Zone } from '@/core/head';
+import { cssColour } from '@/core/lift';
 import { Button } from '@/ui/button';
 import { NumberField } from '@/ui/number-field';
 import { Switch } from '@/ui/switch';
@@ -78,10 +79,34 @@ export function MapChapter() {
           }} onLevel={(level) => {
             setAttribute('natural');
             setBrushes((all) => ({ ...all, natural: level }));
-          }} />
+          }} onColour={(as, swatch) => editConsult(`${SWATCH_WORDS[as].toLowerCase()} from a picture`, (before) => ({ ...before, swatches: { ...before.swatches, [as]: swatch } }))} />
+          <Swatches />
         </div>
       </section>
     </div>
+  );
+}
+
+const SWATCH_WORDS = { base: 'Base colour', light: 'Light colour' } as const;
+
+/** Colours that Wear takes from a picture of the client's own hair. */
+function Swatches() {
+  const { consult, editConsult } = useVisit();
+  const taken = (['base', 'light'] as const).flatMap((as) => {
+    const swatch = consult.swatches[as];
+    return swatch ? [{ as, swatch }] : [];
+  });
+  if (taken.length === 0) return null;
+  return (
+    <ul aria-label="Colours from pictures" className="mt-3 grid gap-2">
+      {taken.map(({ as, swatch }) => (
+        <li key={as} className="flex items-center gap-3">
+          <span aria-hidden className="size-8 rounded-ui border border-edge" style={{ background: cssColour(swatch) }} />
+          <span className="flex-1 text-sm">{SWATCH_WORDS[as]} in Wear, from a picture</span>
+          <Button small look="quiet" onClick={() => editConsult(`${SWATCH_WORDS[as].toLowerCase()} by level`, (before) => ({ ...before, swatches: { ...before.swatches, [as]: null } }))}>Remove</Button>
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -1,6 +1,7 @@
 import { svgOf } from '@/core/formats';
 import { csvResponse } from '@/features/csv-response';
-import { sheetPdf } from '@/features/sheet/pdf';
+import { picturePdf, sheetPdf } from '@/features/sheet/pdf';
+import { estimateOf } from '@/features/sheet/estimate';
 import { loadAgain, loadCard, loadDocument, loadFoils, loadSheet } from '@/features/sheet/queries';
 
 const REFUSED = {
@@ -23,6 +24,16 @@ export async function GET(_: Request, { params }: { params: Promise<{ visitId: s
   if (form.endsWith('.pdf')) return new Response(await sheetPdf(sheet), { headers: { ...headers, 'Content-Type': 'application/pdf' } });
   const { widthMm, heightMm, title, shapes } = sheet;
   return new Response(svgOf({ x: 0, y: 0, width: widthMm, height: heightMm }, title, '#ffffff', shapes), { headers: { ...headers, 'Content-Type': 'image/svg+xml; charset=utf-8' } });
+}
+
+/** The picture for the client, sheet/estimate.pdf, of the PNG that is sent: it was made where it is shown, and nothing of it is kept. */
+export async function POST(request: Request, { params }: { params: Promise<{ visitId: string; form: string }> }) {
+  const { visitId, form } = await params;
+  if (form !== 'estimate.pdf') return new Response('Only estimate.pdf is made of a picture.', { status: 404 });
+  const read = await estimateOf(visitId, request);
+  if (!read.ok) return new Response(read.problem, { status: read.status });
+  const headers = { 'Cache-Control': 'no-store', 'Content-Type': 'application/pdf', 'Content-Disposition': 'attachment; filename="hair-estimate.pdf"' };
+  return new Response(await picturePdf(read.png, read.size, 'Hair, an estimate'), { headers });
 }
 
 /** The list of foils. */
