@@ -1,3 +1,4 @@
+import { STOPS } from './lamps';
 import type { Strands } from './strands';
 
 const { abs, ceil, exp, floor, max, min } = Math;
@@ -15,21 +16,19 @@ export interface Density {
 const CELL_MM = 7;
 /** Hair further away than this from the middle counts as if it were there, average head, mm. */
 const BOX = { x: 196, up: 133, down: 300, z: 175 } as const;
-/** Light that is left after so many strands: e^(−0.05 × strands). */
-const STOPS = 0.05;
 /** Light is followed so far, in steps of a cell. */
 const FAR_CELLS = 12;
 /** Light that has passed so much of e is none. */
 const DARK = 5;
 
-/** @param k size of the head against the average one @param thick strands that each one stands for */
-export function densityOf({ count, points, used, xyz, stepMm }: Strands, k: number, thick = 1): Density {
+/** @param k size of the head against the average one */
+export function densityOf({ count, points, used, xyz, stepMm }: Strands, k: number): Density {
   const cellMm = CELL_MM * k;
   const from = [-BOX.x * k, -BOX.down * k, -BOX.z * k] as const;
   const size = [ceil((2 * BOX.x) / CELL_MM) + 1, ceil((BOX.up + BOX.down) / CELL_MM) + 1, ceil((2 * BOX.z) / CELL_MM) + 1] as const;
   const [nx, ny, nz] = size;
   const perMm = new Float32Array(nx * ny * nz);
-  const each = (thick * stepMm) / cellMm ** 3;
+  const each = stepMm / cellMm ** 3;
   for (let s = 0; s < count; s += 1) {
     for (let p = 1, at = 3 * points * s + 3; p < used[s]; p += 1, at += 3) {
       // Half the segment at its end, half in its middle.

@@ -1,7 +1,7 @@
 import type { Head } from '../head';
 import { cameraOf, type Camera } from './camera';
 import { between, reached, type Density, type Reached } from './density';
-import { LIGHTING, type Lamp } from './lamps';
+import { BUST, FIBRE, LIGHTING, type Lamp } from './lamps';
 import { noiseOf } from './noise';
 import { skinOf } from './surface';
 import type { Strands } from './strands';
@@ -40,21 +40,18 @@ const COVERS = 1.44;
 /** Towards its tip a strand thins out, over so much of its length. */
 const TAPER = 0.12;
 
-/** Highlights run across the hair where it turns between lamp and eye; its scales tilt them a little apart: by the mean of the cosines to both, −1…1 in 256 steps. */
-const lobe = (most: number, at: number, sharp: number) => Float64Array.from({ length: 257 }, (_, i) => most * pow(max(0, 1 - ((i - 128) / 128 - at) ** 2), sharp / 2));
-const WHITE = lobe(0.13, 0.07, 70);
-const TINTED = lobe(0.9, -0.12, 26);
-const AROUND = 0.34;
-const ACROSS = 0.66;
-/** Light from behind that comes through. */
-const RIM = 0.3;
-/** Each strand is lighter or darker than the mean by up to so much. */
-const OWN_SHADE = 0.13;
+/** Highlights by the mean of the cosines to lamp and eye, −1…1 in 256 steps. */
+const lobe = ({ most, at, sharp }: { most: number; at: number; sharp: number }) =>
+  Float64Array.from({ length: 257 }, (_, i) => most * pow(max(0, 1 - ((i - 128) / 128 - at) ** 2), sharp / 2));
+const WHITE = lobe(FIBRE.white);
+const TINTED = lobe(FIBRE.tinted);
 /** Roots lie in their neighbours' shade: darker by so much at the scalp, over so much, mm. */
 const ROOT_SHADE = { by: 0.22, over: 26 } as const;
 
 /** Pixels in which it is looked for what hides the rest, mm. */
 const HIDES_MM = 4;
+/** Within such a pixel hair slopes by about so much. */
+const HIDES_SLACK_MM = 3;
 /** Soft light is followed from every so many-th cell. */
 const SOFT_CELLS = 2;
 /** A stretch of a strand is hidden where its middle is so much deeper than anything that shows there, mm. */
@@ -101,17 +98,6 @@ export function fibresOf(head: Head, strands: Strands, density: Density, view: S
   const line = new Float64Array(3 * most);
   const lit = new Float64Array(3 * most);
   const beside = new Float64Array(2 * drawnAs);
-  // The nearest hair and skin about every place, in coarse pixels: what lies far behind it need not be drawn.
-  const hides = nearestAbout(strands, body.depth, camera);
-  const perHide = pixelMm / HIDES_MM;
-  const hideColumns = ceil(columns * perHide);
-  const slack = CUT * SOFT_MM + 3;
-  /** Whether anything of a strand may be seen about a point of it. */
-  const hidden = (c: number, r: number, d: number): boolean => {
-    if (c < 0 || r < 0 || c >= columns || r >= rows) return true;
-    return d < hides[((r * perHide) | 0) * hideColumns + ((c * perHide) | 0)] - slack;
-  };
-  const seen = new Uint8Array(most);
   // Every point in the picture: column, row, depth.
   const placed = new Float32Array(3 * points * count);
   for (let s = 0; s < count; s += 1) {
@@ -124,6 +110,17 @@ export function fibresOf(head: Head, strands: Strands, density: Density, view: S
       placed[at + 2] = x * toward[0] + y * toward[1] + z * toward[2];
     }
   }
+  // The nearest hair and skin about every place, in coarse pixels: what lies far behind it need not be drawn.
+  const hides = nearestAbout(strands, placed, body.depth, camera);
+  const perHide = pixelMm / HIDES_MM;
+  const hideColumns = ceil(columns * perHide);
+  const slack = CUT * SOFT_MM + HIDES_SLACK_MM;
+  /** Whether anything of a strand may be seen about a point of it. */
+  const hidden = (c: number, r: number, d: number): boolean => {
+    if (c < 0 || r < 0 || c >= columns || r >= rows) return true;
+    return d < hides[((r * perHide) | 0) * hideColumns + ((c * perHide) | 0)] - slack;
+  };
+  const seen = new Uint8Array(most);
   const mayShow = new Uint8Array(count).fill(1);
   /** Lays out a strand: number of its last point; 0 where nothing of it is seen. */
   const layOut = (s: number): number => {
@@ -159,7 +156,7 @@ export function fibresOf(head: Head, strands: Strands, density: Density, view: S
   };
   const apartAt = Float64Array.from({ length: most }, (_, m) => BESIDE.root + BESIDE.more * (1 - exp((-m * stepMm) / parts / BESIDE.over)));
   const light = (s: number, last: number) => {
-    const shade = 1 + OWN_SHADE * (2 * noiseOf(seed[s], 9) - 1);
+    const shade = 1 + FIBRE.own * (2 * noiseOf(seed[s], 9) - 1);
     for (let m = 0; m <= last; m += 1) {
       const a = 3 * max(0, m - 1);
       const b = 3 * min(last, m + 1);
@@ -180,8 +177,8 @@ export function fibresOf(head: Head, strands: Strands, density: Density, view: S
       const through = between(reach.behind, x, y, z);
       const turn = round(64 * (tl + tz)) + 128;
       const rooted = shade * (1 - ROOT_SHADE.by * max(0, 1 - (m * stepMm) / parts / ROOT_SHADE.over));
-      lit[3 * m] = min(255, 128 * rooted * (AROUND * (0.25 + 0.75 * around) + ACROSS * sqrt(max(0, 1 - tl * tl)) * lamp_));
-      lit[3 * m + 1] = min(255, 128 * rooted * (TINTED[turn] * lamp_ + RIM * sqrt(max(0, 1 - tb * tb)) * through * through));
+      lit[3 * m] = min(255, 128 * rooted * (FIBRE.around * (0.25 + 0.75 * around) + FIBRE.across * sqrt(max(0, 1 - tl * tl)) * lamp_));
+      lit[3 * m + 1] = min(255, 128 * rooted * (TINTED[turn] * lamp_ + FIBRE.rim * sqrt(max(0, 1 - tb * tb)) * through * through));
       lit[3 * m + 2] = min(255, 128 * WHITE[turn] * lamp_ * (0.6 + 0.4 * around));
     }
   };
@@ -287,19 +284,23 @@ export function fibresOf(head: Head, strands: Strands, density: Density, view: S
   return { camera, ...packedUp(kept, pixels), cover: coverOf(covered), skin: skinLit(head, body, camera, reach, from) };
 }
 
-/** Depth of the nearest hair and skin in coarse pixels. */
-function nearestAbout({ count, points, used, xyz }: Strands, skin: Float32Array, { columns, rows, pixelMm, right, up, toward, leftMm, upMm }: Camera): Float32Array {
+/** Depth of the nearest hair and skin in coarse pixels. @param placed points of the strands: column, row, depth */
+function nearestAbout(
+  { count, points, used }: Strands,
+  placed: Float32Array,
+  skin: Float32Array,
+  { columns, rows, pixelMm }: Camera,
+): Float32Array {
   const per = pixelMm / HIDES_MM;
   const wide = ceil(columns * per);
   const high = ceil(rows * per);
   const out = new Float32Array(wide * high).fill(-Infinity);
   for (let s = 0; s < count; s += 1) {
     for (let p = 0, at = 3 * points * s; p < used[s]; p += 1, at += 3) {
-      const [x, y, z] = [xyz[at], xyz[at + 1], xyz[at + 2]];
-      const c = floor((x * right[0] + y * right[1] + z * right[2] + leftMm) / HIDES_MM);
-      const r = floor((upMm - (x * up[0] + y * up[1] + z * up[2])) / HIDES_MM);
+      const c = floor(placed[at] * per);
+      const r = floor(placed[at + 1] * per);
       if (c < 0 || r < 0 || c >= wide || r >= high) continue;
-      const depth = x * toward[0] + y * toward[1] + z * toward[2];
+      const depth = placed[at + 2];
       if (depth > out[r * wide + c]) out[r * wide + c] = depth;
     }
   }
@@ -369,10 +370,10 @@ function skinLit({ k }: Head, { depth, facing }: { depth: Float32Array; facing: 
     const x = u * right[0] + v * up[0] + d * toward[0];
     const y = u * right[1] + v * up[1] + d * toward[1];
     const z = u * right[2] + v * up[2] + d * toward[2];
-    const wrapped = max(0, (nx * from[0] + ny * from[1] + nz * from[2] + 0.35) / 1.35);
+    const wrapped = max(0, (nx * from[0] + ny * from[1] + nz * from[2] + BUST.wraps) / (1 + BUST.wraps));
     const around = 0.7 + 0.3 * ny;
     const open = between(reach.above, x, y, z);
-    out[p] = 255 * min(1, 0.3 * around * (0.5 + 0.5 * open) + 0.62 * wrapped * between(reach.lamp, x, y, z));
+    out[p] = 255 * min(1, BUST.around * around * (0.5 + 0.5 * open) + BUST.lamp * wrapped * between(reach.lamp, x, y, z));
   }
   return out;
 }

@@ -12,7 +12,7 @@ export { hairRoots, layHair, USUAL_STRANDS, type HairRoots, type WornHair } from
 export { cameraOf, type Camera } from './camera';
 export { findingsOf, type Finding } from './findings';
 export { mended, mendWords, type WearMend } from './mends';
-export { LAMPS, type Lamp } from './lamps';
+export { BUST, FIBRE, LAMPS, LIGHTING, SHOULDER, STOPS, type Lamp } from './lamps';
 export { pictureOf, type Picture } from './picture';
 export { MOST_PER_MM, ribbonColours, ribbonsOf, type Ribbons } from './ribbons';
 export { type Fibres } from './fibres';

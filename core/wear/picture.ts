@@ -1,5 +1,5 @@
 import { lightAt, packedPlace, type Packed } from './light';
-import { LIGHTING, type Lamp } from './lamps';
+import { BUST, LIGHTING, SHOULDER, type Lamp } from './lamps';
 import { colourAt, LIGHT_STEPS, type Colouring } from './shade';
 import type { Fibres } from './fibres';
 
@@ -12,8 +12,6 @@ export interface Picture {
   readonly rgba: Uint8ClampedArray<ArrayBuffer>;
 }
 
-/** The bust's own colour, linear light: a quiet one that leaves the eye to the hair. */
-const SKIN = [0.56, 0.47, 0.415] as const;
 /** The picture fades at its lower edge, over this share of its height. */
 const FADES = 0.1;
 /** So it does at its sides, below so much of its height, over this share of its width. */
@@ -80,9 +78,9 @@ export function pictureOf({ camera, start, strand, along, own, tinted, white, co
       const rest = bare > 0 ? (1 - (all > 0 ? hair : 0)) * bare : 0;
       const at = 4 * p;
       const over = covered > 0 ? 1 / covered : 0;
-      rgba[at] = encoded((r * per + SKIN[0] * rest) * over * shining[0]);
-      rgba[at + 1] = encoded((g * per + SKIN[1] * rest) * over * shining[1]);
-      rgba[at + 2] = encoded((b * per + SKIN[2] * rest) * over * shining[2]);
+      rgba[at] = encoded((r * per + BUST.rgb[0] * rest) * over * shining[0]);
+      rgba[at + 1] = encoded((g * per + BUST.rgb[1] * rest) * over * shining[1]);
+      rgba[at + 2] = encoded((b * per + BUST.rgb[2] * rest) * over * shining[2]);
       rgba[at + 3] = 255 * covered * fade;
     }
   }
@@ -91,7 +89,7 @@ export function pictureOf({ camera, start, strand, along, own, tinted, white, co
 
 /** By strand, for hair that is one colour along its length: place of its base in the palette, where its light begins, one over how long that takes, and where it ends. */
 function quickOf(colouring: Colouring, packed: Packed): Float32Array {
-  const { count } = { count: colouring.tints.own.length };
+  const count = colouring.tints.own.length;
   const out = new Float32Array(4 * count);
   for (let s = 0; s < count; s += 1) {
     const at = packedPlace(packed, s);
@@ -104,7 +102,6 @@ function quickOf(colouring: Colouring, packed: Packed): Float32Array {
 }
 
 /** sRGB's transfer curve over a soft shoulder, tabulated in steps of linear light: what is lighter than white comes near it. */
-const SHOULDER = 0.72;
 const STEPS = 4096;
 const MOST = 2;
 const CURVE = Uint8ClampedArray.from({ length: STEPS + 1 }, (_, i) => {

@@ -1,6 +1,7 @@
 import { bustMesh, type BustMesh } from '../bust';
 import type { Head } from '../head';
 import type { Density } from './density';
+import { FIBRE } from './lamps';
 import { lightAt } from './light';
 import { noiseOf } from './noise';
 import { colourAt, type Colouring } from './shade';
@@ -22,8 +23,6 @@ export interface Ribbons {
 
 /** Thicker hair than this lets no less light through. */
 export const MOST_PER_MM = 8;
-/** Each strand is lighter or darker than the mean by up to so much. */
-const OWN_SHADE = 0.13;
 
 /** Which strands are drawn where only one in so many is: by lot, so that no row is left out, and mirror images together. */
 const isDrawn = ({ seed, used }: Strands, s: number, each: number) => used[s] > 1 && (each === 1 || noiseOf(seed[s], 70) * each < 1);
@@ -72,7 +71,7 @@ export function ribbonColours(strands: Strands, colouring: Colouring, each: numb
   let v = 0;
   for (let s = 0; s < strands.count; s += 1) {
     if (!isDrawn(strands, s, each)) continue;
-    const own = 1 + OWN_SHADE * (2 * noiseOf(seed[s], 9) - 1);
+    const own = 1 + FIBRE.own * (2 * noiseOf(seed[s], 9) - 1);
     for (let p = 0; p < used[s]; p += 1) {
       const c = colourAt(colouring, s, p * stepMm, lightAt(light, s, p * stepMm));
       const rgb = [0, 1, 2].map((n) => encoded(palette[c + n] * own));

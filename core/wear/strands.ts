@@ -56,8 +56,6 @@ const OWN = { over: 260, clumpOver: 90, discMm: 5, wave: 0.3, waveMm: 70 } as co
 const BANDED = 0.25;
 /** Of its place in the clump that a strand of a tail takes, on both sides. */
 const MIXED = 1.3;
-/** The same where hair is not tied: strands do not keep quite beside each other. */
-const WANDERS = 0;
 /** Guides that lie so far apart no longer lead a strand together, mm. */
 const APART = { from: 14, over: 22 } as const;
 /** Strands lie at least so far off the skin, mm. */
@@ -72,7 +70,7 @@ export interface Rooted {
   readonly near: Uint16Array;
 }
 
-/** So many of the nearest guides are known of every root. */
+/** Every root knows its twelve nearest guides, and is led by the first three on its side of the part. */
 const NEAR = 12;
 const LED_BY = 3;
 
@@ -173,17 +171,21 @@ function guidesOf({ head, guides: roots }: Rooted, way: Way, longestMm: number, 
   }
   const guides = { count, points, segmentMm, xyz, used, held, seed, lock, band };
   const turning = bend.turnMm > 0 ? { radiusMm: radiusOf(bend.covers, bend.turnMm), turnMm: bend.turnMm, firm: bend.firm } : null;
-  settle(guides, { bust: bustOf(head), k: head.k, curl: turning, alike: isAlike(way) && areMirrored(roots) });
+  settle(guides, { bust: bustOf(head), k: head.k, curl: turning, alike: isAlike(way, head) && areMirrored(roots) });
   return guides;
 }
 
-/** Whether both sides of the head are worn the same. */
-const isAlike = (way: Way) => (way.kind === 'zigzag' || way.kind === 'swept' || way.kind === 'bun' ? false : 'partMm' in way ? way.partMm === 0 : true);
+/** Whether both sides of the head are worn the same. A crown beside the middle parts hair that is blown open there. */
+function isAlike(way: Way, { crown }: Head): boolean {
+  if (way.kind === 'zigzag' || way.kind === 'swept' || way.kind === 'bun') return false;
+  if (way.kind === 'blown' && abs(crown.x) > 1e-6) return false;
+  return 'partMm' in way ? way.partMm === 0 : true;
+}
 
 /** Whether every second root is the mirror image of the one before it. */
-function areMirrored({ count, xyz }: Roots): boolean {
-  for (let i = 1; i < count; i += 2) if (xyz[3 * i] !== -xyz[3 * i - 3] || xyz[3 * i + 1] !== xyz[3 * i - 2] || xyz[3 * i + 2] !== xyz[3 * i - 1]) return false;
-  return count % 2 === 0;
+function areMirrored(roots: Roots): boolean {
+  for (let i = 1; i < roots.count; i += 2) if (!isMirrored(roots, i)) return false;
+  return roots.count % 2 === 0;
 }
 
 const isMirrored = ({ xyz }: Roots, i: number) => xyz[3 * i] === -xyz[3 * i - 3] && xyz[3 * i + 1] === xyz[3 * i - 2] && xyz[3 * i + 2] === xyz[3 * i - 1];
@@ -207,7 +209,7 @@ export function makeStrands(rooted: Rooted, way: Way, lengthOf: (root: number) =
   const skin = new Float64Array(4);
   const walker: Walker = { x: 0, y: 0, z: 0, shell: new Float64Array(4) };
   const walk = walkOf(way, { head, shell: shellOf(head), stepMm, walker }, cut.fringe);
-  const alike = isAlike(way) && areMirrored(guideRoots);
+  const alike = isAlike(way, head) && areMirrored(guideRoots);
   const begun = { x: 0, y: 0, z: 0, own: 0, seed: 0, fringe: false };
   // By number of points from the root: what is left of the own distance, how far the clump draws, how much of the own height and wave have come in.
   const fade = (over: number) => Float64Array.from({ length: points }, (_, p) => exp((-p * stepMm) / over));
@@ -298,7 +300,7 @@ export function makeStrands(rooted: Rooted, way: Way, lengthOf: (root: number) =
       const kept = own[p] * (1 - clump) * (banded > 0 ? BANDED + (1 - BANDED) * max(0, 1 - p / banded) : 1);
       const waver = OWN.wave * (1 - low[p]) * sin(wave + turn * p);
       // Out of a band the strands of a tail lie in any order.
-      const mixed = banded > 0 && p > banded ? MIXED * (1 - loose[p - banded]) : max(clump, WANDERS * (1 - loose[p]));
+      const mixed = banded > 0 && p > banded ? MIXED * (1 - loose[p - banded]) : clump;
       px += clump * (guides.xyz[g] - px) + cx * mixed + ox * kept + side * waver;
       py += clump * (guides.xyz[g + 1] - py) + cy * mixed + oy * kept;
       pz += clump * (guides.xyz[g + 2] - pz) + cz * mixed + oz * kept + waver * 0.7;

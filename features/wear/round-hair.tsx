@@ -4,7 +4,7 @@ import { Canvas, useThree } from '@react-three/fiber';
 import { useEffect, useLayoutEffect, useMemo, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import { BufferAttribute, BufferGeometry, Data3DTexture, GLSL3, LinearFilter, RedFormat, ShaderMaterial, Vector2, Vector3, type PerspectiveCamera } from 'three';
 import { vec } from '@/core/head';
-import { MOST_PER_MM, type Ribbons } from '@/core/wear';
+import { BUST, FIBRE, LIGHTING, MOST_PER_MM, SHOULDER, STOPS, type Lamp, type Ribbons } from '@/core/wear';
 import { aimCamera } from '../head/round/aim';
 import { drawsInSoftware } from '../head/round/software';
 import { enlarged, eyeOf, FIELD_DEG, saidView, settled, turned, turnedByKey, VIEWS, type Turn } from '../head/round/turn';
@@ -15,6 +15,7 @@ interface RoundHairProps {
   colours: Uint8Array<ArrayBuffer> | undefined;
   /** Size of the head against the average one. */
   k: number;
+  lamp: Lamp;
   label: string;
   /** The hand rests: looked at from here, or from nowhere in particular while it turns. */
   onRest(side: { azimuthDeg: number; heightDeg: number; mirrored: boolean } | undefined): void;
@@ -32,7 +33,7 @@ const RESTS_MS = 300;
 const DEG_PER_PX = 0.45;
 
 /** Hair as the graphics card draws it: turned by a drag or the arrow keys. */
-export default function RoundHair({ hair, colours, k, label, onRest, rested }: RoundHairProps) {
+export default function RoundHair({ hair, colours, k, lamp, label, onRest, rested }: RoundHairProps) {
   const [turn, setTurn] = useState<Turn>(VIEWS.Back);
   const [from, setFrom] = useState<{ x: number; y: number }>();
   const software = drawsInSoftware();
@@ -74,7 +75,7 @@ export default function RoundHair({ hair, colours, k, label, onRest, rested }: R
         style={{ pointerEvents: 'none' }} aria-hidden="true"
       >
         <Eye turn={turn} k={k} />
-        {hair && colours && <Drawn hair={hair} colours={colours} mirrored={turn.mirrored} />}
+        {hair && colours && <Drawn hair={hair} colours={colours} lamp={lamp} mirrored={turn.mirrored} />}
       </Canvas>
       {rested && <div className="pointer-events-none absolute inset-0 bg-ground">{rested}</div>}
       <p className="pointer-events-none absolute inset-x-0 top-1 text-center text-sm text-ink-soft">{saidView(turn)}</p>
@@ -91,14 +92,22 @@ function Eye({ turn, k }: { turn: Turn; k: number }) {
   return null;
 }
 
-/** Lit as the computed picture is: the lamp stands over the onlooker's left shoulder, in the eye's own axes, and hair stands in its way. */
-const LIGHT = `
-  const vec3 lamp = vec3(-0.4512, 0.5514, 0.7018);
+/** A figure as the graphics card writes it. */
+const f = (value: number) => value.toFixed(4);
+
+/** Lit as the computed picture is, by the same figures: the lamp stands in the eye's own axes, and hair stands in its way. */
+const LAMPS_GLSL = `
+  uniform vec3 lamp;
+  uniform vec3 behind;
+  uniform vec3 shining;`;
+
+const REACHES = `
+  ${LAMPS_GLSL}
   uniform highp sampler3D density;
   uniform vec3 boxFrom;
   uniform vec3 boxSize;
   uniform float cellMm;
-  // Share of light from a direction that reaches a place: e^(-0.05 x strands met).
+  // Share of light from a direction that reaches a place.
   float reaches(vec3 at, vec3 towards) {
     vec3 one = towards * cellMm;
     float met = 0.4 * texture(density, (at - boxFrom) / boxSize).r;
@@ -107,10 +116,15 @@ const LIGHT = `
       if (any(lessThan(place, vec3(0.0))) || any(greaterThan(place, vec3(1.0)))) break;
       met += texture(density, place).r;
     }
-    return exp(-0.05 * met * ${MOST_PER_MM.toFixed(1)} * cellMm);
-  }
+    return exp(-met * ${f(STOPS * MOST_PER_MM)} * cellMm);
+  }`;
+
+const ENCODED = `
+  precision highp float;
+  ${LAMPS_GLSL}
+  out vec4 colour;
   vec3 encoded(vec3 own) {
-    vec3 soft = mix(own, 0.72 + 0.28 * (1.0 - exp((0.72 - own) / 0.28)), step(0.72, own));
+    vec3 soft = mix(own, 1.0 - ${f(1 - SHOULDER)} * exp((${f(SHOULDER)} - own) / ${f(1 - SHOULDER)}), step(${f(SHOULDER)}, own));
     return pow(clamp(soft, 0.0, 1.0), vec3(1.0 / 2.2));
   }`;
 
@@ -122,13 +136,17 @@ const HAIR_VERTEX = `
   out vec3 vLit;
   uniform vec2 screen;
   uniform float widthPx;
-  ${LIGHT}
+  ${REACHES}
   void main() {
     vec4 seen = modelViewMatrix * vec4(position, 1.0);
     vRun = normalize(mat3(modelViewMatrix) * run.xyz);
     vTone = tone * tone;
     mat3 back = transpose(mat3(modelViewMatrix));
-    vLit = vec3(reaches(position, normalize(back * lamp)), reaches(position, normalize(back * vec3(0.0, 0.0, 1.0))), reaches(position, normalize(back * vec3(0.55, 0.45, -0.7))));
+    vLit = vec3(
+      reaches(position, normalize(back * lamp)),
+      reaches(position, normalize(back * vec3(0.0, 0.0, 1.0))),
+      reaches(position, normalize(back * behind))
+    );
     vec4 place = projectionMatrix * seen;
     // Aside from the way the hair runs on the screen, so many pixels wide.
     vec4 on = projectionMatrix * (seen + vec4(vRun, 0.0));
@@ -138,34 +156,29 @@ const HAIR_VERTEX = `
     gl_Position = place;
   }`;
 
+const lobe = ({ most, at, sharp }: { most: number; at: number; sharp: number }) => `lobe(turn, ${f(at)}, ${f(sharp)}) * ${f(most)}`;
+
 const HAIR_FRAGMENT = `
-  precision highp float;
-  precision highp sampler3D;
+  ${ENCODED}
   in vec3 vRun;
   in vec3 vTone;
   in vec3 vLit;
-  out vec4 colour;
-  const vec3 lamp = vec3(-0.4512, 0.5514, 0.7018);
-  vec3 encoded(vec3 own) {
-    vec3 soft = mix(own, 0.72 + 0.28 * (1.0 - exp((0.72 - own) / 0.28)), step(0.72, own));
-    return pow(clamp(soft, 0.0, 1.0), vec3(1.0 / 2.2));
-  }
   float lobe(float turn, float at, float sharp) { float off = turn - at; return pow(max(0.0, 1.0 - off * off), sharp * 0.5); }
   void main() {
     vec3 t = normalize(vRun);
     float tl = dot(t, lamp);
-    float tb = dot(t, normalize(vec3(0.55, 0.45, -0.7)));
+    float tb = dot(t, behind);
     float turn = (tl + t.z) * 0.5;
-    float own = 0.34 * (0.25 + 0.75 * vLit.y) + 0.66 * sqrt(max(0.0, 1.0 - tl * tl)) * vLit.x;
-    float tinted = 0.9 * lobe(turn, -0.12, 26.0) * vLit.x + 0.3 * sqrt(max(0.0, 1.0 - tb * tb)) * vLit.z * vLit.z;
-    float white = 0.13 * lobe(turn, 0.07, 70.0) * vLit.x * (0.6 + 0.4 * vLit.y);
-    colour = vec4(encoded(vTone * (own + tinted) + white), 1.0);
+    float own = ${f(FIBRE.around)} * (0.25 + 0.75 * vLit.y) + ${f(FIBRE.across)} * sqrt(max(0.0, 1.0 - tl * tl)) * vLit.x;
+    float tinted = ${lobe(FIBRE.tinted)} * vLit.x + ${f(FIBRE.rim)} * sqrt(max(0.0, 1.0 - tb * tb)) * vLit.z * vLit.z;
+    float white = ${lobe(FIBRE.white)} * vLit.x * (0.6 + 0.4 * vLit.y);
+    colour = vec4(encoded((vTone * (own + tinted) + white) * shining), 1.0);
   }`;
 
 const SKIN_VERTEX = `
   out vec3 vFacing;
   out vec2 vLit;
-  ${LIGHT}
+  ${REACHES}
   void main() {
     vFacing = normalMatrix * normal;
     mat3 back = transpose(mat3(modelViewMatrix));
@@ -175,23 +188,28 @@ const SKIN_VERTEX = `
   }`;
 
 const SKIN_FRAGMENT = `
-  precision highp float;
+  ${ENCODED}
   in vec3 vFacing;
   in vec2 vLit;
-  out vec4 colour;
-  const vec3 lamp = vec3(-0.4512, 0.5514, 0.7018);
   void main() {
     vec3 n = normalize(vFacing);
-    float wrapped = max(0.0, (dot(n, lamp) + 0.35) / 1.35);
-    float lit = 0.3 * (0.7 + 0.3 * n.y) * (0.5 + 0.5 * vLit.y) + 0.62 * wrapped * vLit.x;
-    colour = vec4(pow(vec3(0.56, 0.47, 0.415) * lit, vec3(1.0 / 2.2)), 1.0);
+    float wrapped = max(0.0, (dot(n, lamp) + ${f(BUST.wraps)}) / ${f(1 + BUST.wraps)});
+    float lit = ${f(BUST.around)} * (0.7 + 0.3 * n.y) * (0.5 + 0.5 * vLit.y) + ${f(BUST.lamp)} * wrapped * vLit.x;
+    colour = vec4(encoded(vec3(${BUST.rgb.map(f).join(', ')}) * lit * shining), 1.0);
   }`;
 
 /** Width of a ribbon, pixels to each side; wider where fewer strands stand for all. */
 const WIDTH_PX = 0.7;
 const FEW_WIDTH_PX = 1.6;
 
-function Drawn({ hair, colours, mirrored }: { hair: Ribbons; colours: Uint8Array<ArrayBuffer>; mirrored: boolean }) {
+interface DrawnProps {
+  hair: Ribbons;
+  colours: Uint8Array<ArrayBuffer>;
+  lamp: Lamp;
+  mirrored: boolean;
+}
+
+function Drawn({ hair, colours, lamp, mirrored }: DrawnProps) {
   const { invalidate, size, viewport } = useThree();
   const ribbons = useMemo(() => ribbonGeometry(hair), [hair]);
   const body = useMemo(() => bodyGeometry(hair), [hair]);
@@ -203,7 +221,13 @@ function Drawn({ hair, colours, mirrored }: { hair: Ribbons; colours: Uint8Array
     density.unpackAlignment = 1;
     density.needsUpdate = true;
     const shared = {
-      density: { value: density }, cellMm: { value: cellMm }, boxFrom: { value: new Vector3(...from).subScalar(cellMm / 2) }, boxSize: { value: new Vector3(...cells).multiplyScalar(cellMm) },
+      density: { value: density },
+      cellMm: { value: cellMm },
+      boxFrom: { value: new Vector3(...from).subScalar(cellMm / 2) },
+      boxSize: { value: new Vector3(...cells).multiplyScalar(cellMm) },
+      lamp: { value: new Vector3() },
+      behind: { value: new Vector3() },
+      shining: { value: new Vector3() },
     };
     return {
       density,
@@ -216,6 +240,14 @@ function Drawn({ hair, colours, mirrored }: { hair: Ribbons; colours: Uint8Array
   }, [hair]);
   useEffect(() => () => ribbons.dispose(), [ribbons]);
   useEffect(() => () => body.dispose(), [body]);
+  useLayoutEffect(() => {
+    const { from, behind, lamp: shining } = LIGHTING[lamp];
+    for (const [name, [x, y, z]] of Object.entries({ lamp: from, behind, shining })) {
+      // Hair and skin share them.
+      (materials.hair.uniforms[name].value as Vector3).set(x, y, z);
+    }
+    invalidate();
+  }, [materials, lamp, invalidate]);
   useEffect(() => () => Object.values(materials).forEach((own) => own.dispose()), [materials]);
   useLayoutEffect(() => {
     (materials.hair.uniforms.screen.value as Vector2).set((size.width * viewport.dpr) / 2, (size.height * viewport.dpr) / 2);

@@ -99,7 +99,7 @@ export function Stage({ subject, way, view, weeks, lamp, other, onView, onLamp, 
         {other && !turning && <Button small aria-pressed={beside} look={beside ? 'primary' : 'plain'} onClick={() => setBeside(!beside)}>Side by side</Button>}
       </div>
       <div className="mt-2 flex min-h-0 flex-1 justify-center gap-4" data-way={way.kind} data-done={turning ? ribbons.done && colours.done : own.done && (!other || others.done)}>
-        {turning && <RoundHair hair={ribbons.answer} colours={ribbons.done ? colours.answer : undefined} k={k} label={`Hair, ${wayName(way)}`} onRest={setRest} rested={rest && still.done && <WearPicture picture={still.answer} mirrored={rest.mirrored} label={`Hair, ${wayName(way)}, computed`} />} />}
+        {turning && <RoundHair hair={ribbons.answer} colours={ribbons.done ? colours.answer : undefined} k={k} lamp={lamp} label={`Hair, ${wayName(way)}`} onRest={setRest} rested={rest && still.done && <WearPicture picture={still.answer} mirrored={rest.mirrored} label={`Hair, ${wayName(way)}, computed`} />} />}
         {!turning && !other && <div className={frame} style={style}>{mine}{overlay}</div>}
         {!turning && other && !beside && (
           <div className={frame} style={style}>
