@@ -30,18 +30,21 @@ const FINE_MM = 0.5;
 
 const studio = new WearStudio();
 
-/** Works on one question step by step, so that a newer one can take its place in between; null where a step has nothing to show. */
-export const WORK: { [K in WearKind]: (ask: WearAsks[K]['ask']) => Generator<WearAsks[K]['answer'] | null> } = {
+/**
+ * Works on one question step by step, so that a newer one can take its place in between; null where a step has nothing to show, a number
+ * where all there is to show is how far it has come, 0–1.
+ */
+export const WORK: { [K in WearKind]: (ask: WearAsks[K]['ask']) => Generator<WearAsks[K]['answer'] | number | null> } = {
   *picture({ subject, way, view, weeks, lamp, fine }) {
-    const hair = studio.hair(subject.plan, way, subject);
+    const hair = yield* studio.hairInSteps(subject.plan, way, subject);
     // Hair is laid, seen, and drawn: something more urgent may come between.
-    yield null;
+    yield 1;
     const colouring = studio.colouring(subject, weeks);
     yield { ...pictureOf(hair.fibres(view, lamp, COARSE_MM), colouring, lamp), pixelMm: COARSE_MM };
     if (fine) yield { ...pictureOf(hair.fibres(view, lamp, FINE_MM), colouring, lamp), pixelMm: FINE_MM };
   },
   *strip({ subject, way, view, moments, lamp, pixelMm }) {
-    const hair = studio.hair(subject.plan, way, subject);
+    const hair = yield* studio.hairInSteps(subject.plan, way, subject);
     const out: Shown[] = [];
     for (const moment of moments) {
       const colouring = moment === 'before' ? studio.colouring(bareOf(subject), 0) : studio.colouring(subject, moment);
@@ -58,7 +61,7 @@ export const WORK: { [K in WearKind]: (ask: WearAsks[K]['ask']) => Generator<Wea
     yield { findings: last, complete: true };
   },
   *ribbons({ subject, way, each }) {
-    const { head, strands, density } = studio.hair(subject.plan, way, subject);
+    const { head, strands, density } = yield* studio.hairInSteps(subject.plan, way, subject);
     yield ribbonsOf(head, strands, density(), each);
   },
   *colours({ subject, way, weeks, each }) {

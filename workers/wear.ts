@@ -15,6 +15,8 @@ export interface WearAnswer {
   readonly channel: string;
   readonly id: number;
   readonly answer?: unknown;
+  /** How far it has come where there is no answer yet, 0–1. */
+  readonly progress?: number;
   /** Nothing more will come for this question. */
   readonly done: boolean;
   readonly problem?: string;
@@ -43,7 +45,8 @@ async function work(): Promise<void> {
     try {
       const { value, done } = job.steps.next();
       if (done) jobs.delete(channel);
-      postMessage({ channel, id: job.id, ...(value !== undefined && value !== null && { answer: value }), done: done ?? false } satisfies WearAnswer);
+      const said = typeof value === 'number' ? { progress: value } : value !== undefined && value !== null ? { answer: value } : {};
+      postMessage({ channel, id: job.id, ...said, done: done ?? false } satisfies WearAnswer);
     } catch (error) {
       jobs.delete(channel);
       postMessage({ channel, id: job.id, done: true, problem: error instanceof Error ? error.message : String(error) } satisfies WearAnswer);

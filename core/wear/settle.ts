@@ -54,8 +54,14 @@ const BODY_Y = -70;
 /** Where more guides crowd than usual they are pushed to where there are fewer. */
 const CROWD = { cellMm: 16, push: 0.2, most: 0.5, every: 4 } as const;
 
-/** Lets guides hang, in place. Bounded steps, no chance: the same guides settle the same. */
-export function settle(guides: Guides, { bust, k, curl, alike }: Settling): void {
+/** So many steps at a time: something more urgent may come between. */
+const AT_ONCE = 8;
+
+/**
+ * Lets guides hang, in place. Bounded steps, no chance: the same guides settle the same.
+ * @yields how far it has come, 0–1, by the steps that it takes at least
+ */
+export function* settling(guides: Guides, { bust, k, curl, alike }: Settling): Generator<number, void> {
   const { count, points, segmentMm, xyz, used, held, seed } = guides;
   const each = alike ? 2 : 1;
   const combed = xyz.slice();
@@ -125,6 +131,7 @@ export function settle(guides: Guides, { bust, k, curl, alike }: Settling): void
       }
     }
     if (step >= LEAST_STEPS && moving < many * STILL_MM ** 2) break;
+    if (step % AT_ONCE === AT_ONCE - 1) yield min(0.9, step / (2 * LEAST_STEPS));
   }
   if (alike) mirror(guides);
 }

@@ -2,8 +2,9 @@ import { bustOf } from '../bust';
 import type { Head, Roots } from '../head';
 import { FRINGE, inFringe, USUAL_SHAPE, type Shape } from './cut';
 import { noiseOf, seedAt } from './noise';
-import { radiusOf, settle, type Guides } from './settle';
+import { radiusOf, settling, type Guides } from './settle';
 import { shellOf } from './shell';
+import { toEnd } from './steps';
 import { STEP_MM, walkOf, type Walker } from './walks';
 import type { Curl, Way } from './ways';
 
@@ -125,7 +126,7 @@ interface Combed extends Guides {
 }
 
 /** Combs guides and lets them hang. @param longestMm of the hair that they lead @param wanted which of them; all where it is not given */
-function guidesOf({ head, guides: roots }: Rooted, way: Way, longestMm: number, { curl, cut }: Shape, wanted?: (root: number) => boolean): Combed {
+function* guidesInSteps({ head, guides: roots }: Rooted, way: Way, longestMm: number, { curl, cut }: Shape, wanted?: (root: number) => boolean): Generator<number, Combed> {
   const bend = BENDS[curl];
   const segmentMm = max(STEP_MM, longestMm / (MOST_POINTS - 1));
   const points = max(2, ceil(longestMm / segmentMm) + 1);
@@ -171,7 +172,7 @@ function guidesOf({ head, guides: roots }: Rooted, way: Way, longestMm: number, 
   }
   const guides = { count, points, segmentMm, xyz, used, held, seed, lock, band };
   const turning = bend.turnMm > 0 ? { radiusMm: radiusOf(bend.covers, bend.turnMm), turnMm: bend.turnMm, firm: bend.firm } : null;
-  settle(guides, { bust: bustOf(head), k: head.k, curl: turning, alike: isAlike(way, head) && areMirrored(roots) });
+  yield* settling(guides, { bust: bustOf(head), k: head.k, curl: turning, alike: isAlike(way, head) && areMirrored(roots) });
   return guides;
 }
 
@@ -191,16 +192,23 @@ function areMirrored(roots: Roots): boolean {
 const isMirrored = ({ xyz }: Roots, i: number) => xyz[3 * i] === -xyz[3 * i - 3] && xyz[3 * i + 1] === xyz[3 * i - 2] && xyz[3 * i + 2] === xyz[3 * i - 1];
 
 /**
- * The hair of a head as it hangs.
+ * The hair of a head as it hangs, step by step.
  * @param lengthOf length of a root's hair, mm, by root; hair of none has its root alone
  * @param wanted which guides lead it; all where it is not given
+ * @yields how far it has come, 0–1
  */
-export function makeStrands(rooted: Rooted, way: Way, lengthOf: (root: number) => number, { curl, cut }: Shape = USUAL_SHAPE, wanted?: (guide: number) => boolean): Strands {
+export function* strandsInSteps(
+  rooted: Rooted,
+  way: Way,
+  lengthOf: (root: number) => number,
+  { curl, cut }: Shape = USUAL_SHAPE,
+  wanted?: (guide: number) => boolean,
+): Generator<number, Strands> {
   const { head, roots, guides: guideRoots, near } = rooted;
   const bend = BENDS[curl];
   let longest = STEP_MM;
   for (let i = 0; i < roots.count; i += 1) longest = max(longest, lengthOf(i));
-  const guides = guidesOf(rooted, way, longest, { curl, cut }, wanted);
+  const guides = yield* guidesInSteps(rooted, way, longest, { curl, cut }, wanted);
   const { points, segmentMm: stepMm } = guides;
   const xyz = new Float32Array(3 * points * roots.count);
   const used = new Uint16Array(roots.count);
@@ -320,3 +328,6 @@ export function makeStrands(rooted: Rooted, way: Way, lengthOf: (root: number) =
   }
   return { count: roots.count, points, stepMm, waveMm: bend.turnMm, xyz, used, seed };
 }
+
+/** The same in one go. */
+export const makeStrands = (...given: Parameters<typeof strandsInSteps>): Strands => toEnd(strandsInSteps(...given));

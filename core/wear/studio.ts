@@ -13,7 +13,8 @@ import { colouringOf, paletteOf, type Colouring } from './shade';
 import { standingOut, stripeOf } from './stripe';
 import { bareOf, depositsOf, type WearSubject } from './subject';
 import { worthOfFoils, type Worth, type WornShare } from './worth';
-import { layHair, USUAL_STRANDS, type WornHair } from './worn';
+import { toEnd } from './steps';
+import { layHairInSteps, USUAL_STRANDS, type WornHair } from './worn';
 import { VIEW_NAMES, wayKey, type View, type Way } from './ways';
 
 /** Hair laid in several ways is kept up to this; what was used longest ago goes first. */
@@ -46,13 +47,30 @@ export class WearStudio extends LightStudio {
     return this.reader.lines(subject, this.pattern(subject.plan).computed);
   }
 
-  hair({ head, hair }: Pick<Plan, 'head' | 'hair'>, way: Way, { curl, cut }: Shape = USUAL_SHAPE): WornHair {
+  hair(...given: Parameters<WearStudio['hairInSteps']>): WornHair {
+    return toEnd(this.hairInSteps(...given));
+  }
+
+  /**
+   * Hair as it is worn, laid step by step where it is not known.
+   * @yields how far it has come, 0–1
+   */
+  *hairInSteps({ head, hair }: Pick<Plan, 'head' | 'hair'>, way: Way, { curl, cut }: Shape = USUAL_SHAPE): Generator<number, WornHair> {
     const key = `${hairKey({ head, hair }, { curl, cut })} ${wayKey(way)}`;
-    const own = this.worn.get(key) ?? layHair(this.roots({ head }), hair, way, { curl, cut });
+    const own = this.worn.get(key) ?? (yield* layHairInSteps(this.roots({ head }), hair, way, { curl, cut }));
     this.worn.delete(key);
     this.worn.set(key, own);
     this.forget(key);
     return own;
+  }
+
+  /** Hair of a subject, laid so that something more urgent may come between. */
+  private *laying(subject: WearSubject, way: Way): Generator<null, WornHair> {
+    const steps = this.hairInSteps(subject.plan, way, subject);
+    for (let step = steps.next(); ; step = steps.next()) {
+      if (step.done) return step.value;
+      yield null;
+    }
   }
 
   /** Bytes of laid hair that are kept at present. */
@@ -110,9 +128,9 @@ export class WearStudio extends LightStudio {
     const light = this.light(subject, weeks);
     // A shadow that was wished for is no fault: hairline and part are judged by the light under it.
     const judged = shadowMm === null ? light : this.light({ ...subject, shadowMm: null }, weeks, computed);
-    const down = { way: downOf(plan), hair: this.hair(plan, downOf(plan), subject) };
+    const down = { way: downOf(plan), hair: yield* this.laying(subject, downOf(plan)) };
     // Side by side, so that something more urgent can come between.
-    const laid = [down.hair, this.hair(plan, TIED, subject)];
+    const laid = [down.hair, yield* this.laying(subject, TIED)];
     for (const hair of laid) {
       for (const view of VIEW_NAMES) {
         hair.surface(view);
@@ -140,10 +158,10 @@ export class WearStudio extends LightStudio {
       ...(shadowMm !== null && { shadowed: this.shadowed(subject, computed) }),
     };
     yield findingsOf(seen);
-    seen = { ...seen, under: underLight(this.hair(plan, { kind: 'lifted' }, subject), light) };
+    seen = { ...seen, under: underLight(yield* this.laying(subject, { kind: 'lifted' }), light) };
     yield findingsOf(seen);
     const blown: Way = { kind: 'blown', partMm: plan.head.part.offsetMm };
-    const open = this.hair(plan, blown, subject);
+    const open = yield* this.laying(subject, blown);
     seen = { ...seen, blownCrown: { way: blown, light: crownLight(open, light) } };
     yield findingsOf(seen);
 

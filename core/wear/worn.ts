@@ -6,7 +6,8 @@ import { growing } from './growing';
 import { densityOf, type Density } from './density';
 import { fibresOf, type Fibres } from './fibres';
 import type { Lamp } from './lamps';
-import { makeStrands, nearestGuides, type Rooted, type Strands } from './strands';
+import { toEnd } from './steps';
+import { nearestGuides, strandsInSteps, type Rooted, type Strands } from './strands';
 import { chanceOf, flowOf, type Flow } from './stripe';
 import { PIXEL_MM, seenFrom, type Surface } from './surface';
 import { sideKey, VIEW_NAMES, type Side, type View, type Way } from './ways';
@@ -69,9 +70,20 @@ export interface WornHair extends HairRoots {
 }
 
 /** Lays the hair of a head as it is worn. */
-export function layHair(rooted: HairRoots, hair: Plan['hair'], way: Way, { curl, cut }: Shape = USUAL_SHAPE): WornHair {
+export const layHair = (...given: Parameters<typeof layHairInSteps>): WornHair => toEnd(layHairInSteps(...given));
+
+/**
+ * The same step by step.
+ * @yields how far it has come, 0–1
+ */
+export function* layHairInSteps(
+  rooted: HairRoots,
+  hair: Plan['hair'],
+  way: Way,
+  { curl, cut }: Shape = USUAL_SHAPE,
+): Generator<number, WornHair> {
   const { head, roots } = rooted;
-  const strands = makeStrands(rooted, way, growing({ hair }, roots, head, cut), { curl, cut });
+  const strands = yield* strandsInSteps(rooted, way, growing({ hair }, roots, head, cut), { curl, cut });
   const seen = new Map<string, Surface>();
   const drawn = new Map<string, Fibres>();
   let thick: Density | undefined;

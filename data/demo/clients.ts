@@ -4,6 +4,7 @@ import { MORE_CLIENTS } from './more-clients';
 import { baby, CHUNKY, consult, everywhere, head, lift, mix, plan, regrowth, seen, SLICE, weave, WELL, type DemoClient } from './visit-parts';
 
 const maren = consult({
+  curl: 'wavy', cut: { ends: 'long-layers', fringe: false },
   health: WELL, contrast: 'blended', tone: 'neutral', wornUpShare: 0.6, wornHalfUpShare: 0.1, partMoves: 'sometimes', cowlick: 'none', weeksBetween: 9, washesPerWeek: 3,
   faceFrame: { strength: 'soft', behindMm: 30 }, extensions: 'none',
   naturalLevel: 6, goalLevel: 9, brightness: 4, partMm: 22,
@@ -27,6 +28,7 @@ const ines = consult({
   hair: { densityPerCm2: 190, strand: 'coarse', lengthMm: 520, byZone: {} },
 });
 const delphine = consult({
+  curl: 'curly', cut: { ends: 'layers', fringe: false },
   health: WELL, contrast: 'high', wornUpShare: 0.3, partMoves: 'often', weeksBetween: 17, washesPerWeek: 1,
   naturalLevel: 5, goalLevel: 8, brightness: 3,
   head: head(572, -15),

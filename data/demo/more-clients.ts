@@ -23,18 +23,22 @@ const offSolid = consult({
 /** Eleven weeks on, with the old length cut and cared for. */
 const offSolidMended = { ...offSolid, map: seen({ top: { midsLevel: 10, endsLevel: 9.5, condition: 'dry' }, crown: { midsLevel: 10, endsLevel: 9.5, condition: 'dry' }, 'upper-side': { midsLevel: 9.5, endsLevel: 9.5, condition: 'sound' }, 'upper-back': { midsLevel: 9.5, endsLevel: 9.5 } }) };
 const longUp = consult({
+  curl: 'wavy', cut: { ends: 'one-length', fringe: false },
   naturalLevel: 7, goalLevel: 9.5, brightness: 3, head: head(556, 0), health: WELL, contrast: 'defined', tone: 'cool', wornUpShare: 0.8, wornHalfUpShare: 0.1, partMoves: 'often', weeksBetween: 9, washesPerWeek: 2,
   hair: { densityPerCm2: 185, strand: 'medium', lengthMm: 620, byZone: {} },
 });
 const straight = consult({
+  curl: 'straight', cut: { ends: 'one-length', fringe: false },
   naturalLevel: 4, goalLevel: 7, brightness: 3, head: head(550, -25, 'straight'), health: WELL, contrast: 'blended', wornUpShare: 0.4, partMoves: 'never', weeksBetween: 8, washesPerWeek: 5,
   hair: { densityPerCm2: 200, strand: 'medium', lengthMm: 450, byZone: {} },
 });
 const short = consult({
+  curl: 'straight', cut: { ends: 'layers', fringe: false },
   naturalLevel: 6, goalLevel: 9, brightness: 4, head: head(558, 30), health: WELL, contrast: 'high', wornUpShare: 0, weeksBetween: 6, washesPerWeek: 7,
   hair: { densityPerCm2: 170, strand: 'coarse', lengthMm: 90, byZone: { 'nape-l': { lengthMm: 35 }, 'nape-r': { lengthMm: 35 }, 'nape-hairline': { lengthMm: 25 } } },
 });
 const curls = consult({
+  curl: 'coily', cut: { ends: 'layers', fringe: false },
   naturalLevel: 3, goalLevel: 6, brightness: 2, head: head(575, 0), health: { ...WELL, dyes: 'plant' }, contrast: 'defined', tone: 'warm', wornUpShare: 0.5, partMoves: 'often', weeksBetween: 20, washesPerWeek: 1,
   hair: { densityPerCm2: 230, strand: 'coarse', lengthMm: 280, byZone: {} },
   history: [{ what: 'plant', where: 'home', on: '2026-02-20', note: 'twice, for shine' }],

@@ -100,7 +100,7 @@ export function Stage({ subject, way, view, weeks, lamp, other, onView, onLamp, 
       </div>
       <div className="mt-2 flex min-h-0 flex-1 justify-center gap-4" data-way={way.kind} data-done={turning ? ribbons.done && colours.done : own.done && (!other || others.done)}>
         {turning && <RoundHair hair={ribbons.answer} colours={ribbons.done ? colours.answer : undefined} k={k} lamp={lamp} label={`Hair, ${wayName(way)}`} onRest={setRest} rested={rest && still.done && <WearPicture picture={still.answer} mirrored={rest.mirrored} label={`Hair, ${wayName(way)}, computed`} />} />}
-        {!turning && !other && <div className={frame} style={style}>{mine}{overlay}</div>}
+        {!turning && !other && <div className={frame} style={style}>{mine}{overlay}<Settling progress={own.progress} /></div>}
         {!turning && other && !beside && (
           <div className={frame} style={style}>
             <Wiper label={`Wipe between ${other.words} and ${planWords.toLowerCase()}`} before={<>{theirs}<Name words={other.words} side="left" /></>} after={<>{mine}<Name words={planWords} side="right" /></>} />
@@ -117,6 +117,17 @@ export function Stage({ subject, way, view, weeks, lamp, other, onView, onLamp, 
       {own.problem && <p role="alert" className="text-center text-base font-semibold text-rowan">{own.problem}</p>}
       <p className="shrink-0 text-center text-xs text-ink-soft">An estimate of placement and contrast, not a promise of colour.{mirrored && ' From the front as in the mirror.'}</p>
     </>
+  );
+}
+
+/** How far the hair has come on its way to where it hangs; a short wait is not spoken of. */
+function Settling({ progress }: { progress: number | undefined }) {
+  if (progress === undefined) return null;
+  return (
+    <div className="pointer-events-none absolute inset-x-0 top-1/2 mx-auto flex w-40 animate-[appear_.2s_.3s_both] flex-col items-center gap-1 rounded-ui bg-raised/90 p-2 text-sm text-ink-soft">
+      Combing the hair …
+      <progress aria-label="Combing the hair" max={1} value={progress} className="h-1 w-full accent-leaf" />
+    </div>
   );
 }
 

@@ -9,6 +9,8 @@ export interface Wearing<A> {
   readonly answer: A | undefined;
   /** Whether it answers the question as it stands, to the end. */
   readonly done: boolean;
+  /** How far the question has come while it has no answer of its own yet, 0–1. */
+  readonly progress: number | undefined;
   readonly problem: string | undefined;
 }
 
@@ -17,13 +19,25 @@ export interface Wearing<A> {
  * @param ask kept the same by the caller as long as it asks the same; null asks nothing
  * @param order lower is answered sooner
  */
-export function useWear<K extends WearKind>(channel: string, order: number, kind: K, ask: WearAsks[K]['ask'] | null): Wearing<WearAsks[K]['answer']> {
-  const [state, setState] = useState<{ of: unknown; answer: WearAsks[K]['answer'] | undefined; done: boolean; problem: string | undefined }>({ of: null, answer: undefined, done: false, problem: undefined });
+export function useWear<K extends WearKind>(
+  channel: string,
+  order: number,
+  kind: K,
+  ask: WearAsks[K]['ask'] | null,
+): Wearing<WearAsks[K]['answer']> {
+  type State = Wearing<WearAsks[K]['answer']> & { of: unknown };
+  const [state, setState] = useState<State>({ of: null, answer: undefined, done: false, progress: undefined, problem: undefined });
   useEffect(() => {
     if (ask === null) return;
-    return wearWorker.ask(channel, order, kind, ask, (answer, done, problem) =>
-      setState((before) => ({ of: ask, answer: answer ?? before.answer, done, problem })),
+    return wearWorker.ask(channel, order, kind, ask, ({ answer, done, progress, problem }) =>
+      setState((before) => ({ of: ask, answer: answer ?? before.answer, done, progress, problem })),
     );
   }, [channel, order, kind, ask]);
-  return { answer: ask === null ? undefined : state.answer, done: state.done && state.of === ask, problem: state.problem };
+  const current = state.of === ask;
+  return {
+    answer: ask === null ? undefined : state.answer,
+    done: state.done && current,
+    progress: ask === null || (current && state.progress === undefined) ? undefined : current ? state.progress : 0,
+    problem: state.problem,
+  };
 }

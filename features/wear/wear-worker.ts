@@ -1,9 +1,12 @@
 import type { WearAnswer, WearMessage } from '@/workers/wear';
 import type { WearAsks, WearKind } from '@/workers/wear-asks';
 
+/** What has come of a question so far. */
+export type Heard<A> = Pick<WearAnswer, 'done' | 'progress' | 'problem'> & { readonly answer?: A };
+
 interface Open {
   readonly id: number;
-  take(answer: unknown, done: boolean, problem?: string): void;
+  take(heard: Heard<unknown>): void;
 }
 
 /**
@@ -15,7 +18,7 @@ class WearWorker {
   private readonly open = new Map<string, Open>();
   private next = 1;
 
-  ask<K extends WearKind>(channel: string, order: number, kind: K, ask: WearAsks[K]['ask'], take: (answer: WearAsks[K]['answer'] | undefined, done: boolean, problem?: string) => void): () => void {
+  ask<K extends WearKind>(channel: string, order: number, kind: K, ask: WearAsks[K]['ask'], take: (heard: Heard<WearAsks[K]['answer']>) => void): () => void {
     const id = this.next;
     this.next += 1;
     this.open.set(channel, { id, take: take as Open['take'] });
@@ -36,10 +39,10 @@ class WearWorker {
     const worker = new Worker(new URL('../../workers/wear.ts', import.meta.url), { type: 'module' });
     worker.onmessage = ({ data }: MessageEvent<WearAnswer>) => {
       const own = this.open.get(data.channel);
-      if (own?.id === data.id) own.take(data.answer, data.done, data.problem);
+      if (own?.id === data.id) own.take(data);
     };
     worker.onerror = (event) => {
-      for (const own of this.open.values()) own.take(undefined, true, event.message);
+      for (const own of this.open.values()) own.take({ done: true, problem: event.message });
     };
     return worker;
   }

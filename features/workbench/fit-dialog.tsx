@@ -59,7 +59,7 @@ function FitForm({ first, onDone }: { first: Kind; onDone(): void }) {
     const limit = limitOf(kind, value);
     if ('problem' in limit) return setFitted({ ok: false, problem: limit.problem });
     setWorking(true);
-    giveUp.current = wearWorker.ask('fit', 0, 'fit', { subject, limit }, (answer, done, problem) => {
+    giveUp.current = wearWorker.ask('fit', 0, 'fit', { subject, limit }, ({ answer, done, problem }) => {
       if (answer) setFitted(answer);
       if (problem) setFitted({ ok: false, problem: `It could not be worked out: ${problem}.` });
       if (done) setWorking(false);
