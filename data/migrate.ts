@@ -32,12 +32,31 @@ const source: Knex.MigrationSource<string> = {
 /**
  * Brings the database up to date: the two roles, then every migration not yet run.
  * @param owner pool of a role that may create tables and roles
+ * @throws Error with a sentence where a newer version has changed the database already
  */
 export async function migrate(owner: Knex): Promise<void> {
+  await ensureRoles(owner);
+  await refuseNewer(owner);
+  await owner.migrate.latest({ migrationSource: source });
+}
+
+/** A database that a newer version has changed is not this version's to write in. */
+async function refuseNewer(owner: Knex): Promise<void> {
+  if (!(await owner.schema.hasTable('knex_migrations'))) return;
+  const names: string[] = await owner('knex_migrations').orderBy('id').pluck('name');
+  const unknown = names.filter((name) => !(name in MIGRATIONS));
+  if (unknown.length === 0) return;
+  throw new Error(
+    `This database belongs to a newer version of Dappled Lattice (its ${unknown.at(-1)} is unknown here). ` +
+      'Start that version, or restore a backup of this one into an empty database. Nothing was changed.',
+  );
+}
+
+/** The roles that the tables' policies speak of. */
+export async function ensureRoles(owner: Knex): Promise<void> {
   for (const role of ['lattice_app', 'lattice_lookup']) await ensureRole(owner, role);
   // Handing a function to lattice_lookup asks for membership in it.
   await owner.raw('grant lattice_lookup to current_user');
-  await owner.migrate.latest({ migrationSource: source });
 }
 
 async function ensureRole(owner: Knex, role: string): Promise<void> {

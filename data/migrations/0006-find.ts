@@ -57,14 +57,15 @@ export async function up(knex: Knex): Promise<void> {
     create trigger words_changed_away after update on client referencing old table as gone for each statement execute function forget_client_words();
   `);
   await protect(knex, ['client_word']);
-  // Clients that were there before: seen by the owner of the tables as lattice_lookup sees them, salon by salon.
+  // Clients that were there before, salon by salon: the owner of the tables, a member of lattice_lookup, sees those of all salons.
   await knex.raw(`
     do $$
       declare salon uuid;
       begin
         for salon in select id from salon loop
           perform set_config('lattice.salon', salon::text, true);
-          insert into client_word (salon_id, word) select distinct c.salon_id, w from client c, client_words(c.name || ' ' || c.note) w on conflict do nothing;
+          insert into client_word (salon_id, word) select distinct c.salon_id, w from client c, client_words(c.name || ' ' || c.note) w
+            where c.salon_id = salon on conflict do nothing;
         end loop;
         perform set_config('lattice.salon', '', true);
       end

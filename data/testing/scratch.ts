@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import type { Knex } from 'knex';
 import { closeDatabase, connect } from '../database';
 import { loadDemo } from '../demo/load';
-import { ensureAppLogin, migrate } from '../migrate';
+import { ensureAppLogin, ensureRoles, migrate } from '../migrate';
 
 /** A database of a test's own on the real server. */
 export interface Scratch {
@@ -46,6 +46,27 @@ export async function scratchWithDemo(today: string): Promise<Scratch> {
   }
   await server.raw('create database ?? template ??', [name, template]);
   return opened(server, name, at.app, connect(at.owner, 2));
+}
+
+/**
+ * The same as it was at an earlier version: made from a dump, not migrated.
+ * @param dump SQL as pg_dump writes it, of a database whose owner was lattice_owner
+ */
+export async function scratchFromDump(dump: string): Promise<Scratch> {
+  const { appUrl, at, server, name } = ready();
+  await server.raw('create database ??', [name]);
+  const owner = connect(at.owner, 2);
+  await ensureRoles(owner);
+  await ensureAppLogin(owner, appUrl);
+  // Handing functions to lattice_lookup asks that it may make some; the names are whole everywhere in a dump.
+  const sql = dump.replace(/\blattice_owner\b/g, 'current_user');
+  const client = await owner.client.acquireConnection();
+  try {
+    await client.query(`grant create on schema public to lattice_lookup; set check_function_bodies = false; ${sql}; reset all; revoke create on schema public from lattice_lookup;`);
+  } finally {
+    await owner.client.releaseConnection(client);
+  }
+  return opened(server, name, at.app, owner);
 }
 
 /** The server, and the addresses of a database that is to be made there. */
