@@ -1,4 +1,5 @@
 import type { NextConfig } from 'next';
+import { MOST_BYTES } from './features/limits';
 
 /** Everything the page needs comes from this server: no other host is ever contacted. */
 const contentSecurityPolicy = [
@@ -18,6 +19,7 @@ const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
   serverExternalPackages: ['pdfkit', 'knex', 'pg', '@node-rs/argon2'],
+  experimental: { serverActions: { bodySizeLimit: MOST_BYTES.form } },
   // bin/test checks types; a start need not wait for it.
   typescript: { ignoreBuildErrors: true },
   turbopack: { root: import.meta.dirname },

@@ -2,7 +2,7 @@ import { EMPTY_OUTCOME } from '../core/visit';
 import { book, changeAppointment, comingAppointments, dueClients, feedOwner, feedSince, listAppointments, makeFeed, revokeFeed, setAppointmentState, unfinishedVisits, visitOfAppointment, type Booking } from './appointments';
 import { eraseClient } from './client-record';
 import { createClient } from './clients';
-import { mergeClients } from './client-changes';
+import { mergeClients } from './merges';
 import { inSalon, type Actor } from './database';
 import { saveOutcome } from './saves';
 import { signOff } from './sign-off';

@@ -48,42 +48,6 @@ export function walkIn(actor: Actor, fields: ClientFields, today: string): Promi
   });
 }
 
-/** What of a client moves to another when two records of one person become one. */
-const MOVED = ['visit', 'hair_test', 'consent', 'photo', 'appointment', 'reminder'] as const;
-
-/**
- * Makes two records of one person one: everything of `fromId` becomes `intoId`'s, whose own fields stay; a phone, birthday
- * or note that she has none of is taken over. The other record is put away with a pointer to her.
- * @returns how many visits moved; undefined when either is not there, or both are the same
- */
-export function mergeClients(actor: Actor, fromId: string, intoId: string): Promise<{ visits: number } | undefined> {
-  return inSalon(actor.salonId, async (trx) => {
-    const rows = await clientRows(trx, (query) => query.whereIn('id', [fromId, intoId]).orderBy('id').forUpdate());
-    const [from, into] = [fromId, intoId].map((id) => rows.find((row) => row.id === id));
-    if (!from || !into || fromId === intoId) return undefined;
-    const moved: Record<string, number> = {};
-    for (const table of MOVED) moved[table] = await trx(table).where({ client_id: fromId }).update({ client_id: intoId });
-    await trx('client').where({ id: intoId }).update({
-      ...asRow({
-        name: into.name, phone: into.phone || from.phone, bornOn: into.bornOn ?? from.bornOn,
-        note: [into.note, from.note === into.note ? '' : from.note].filter(Boolean).join(' · ').slice(0, 2000),
-      }),
-      revision: into.revision + 1, archived_at: null,
-    });
-    await trx('client').where({ merged_into: fromId }).update({ merged_into: intoId });
-    await trx('client').where({ id: fromId }).update({ merged_into: intoId, archived_at: trx.fn.now() });
-    const words = `${from.name} into ${into.name}: ${moved.visit} visit${moved.visit === 1 ? '' : 's'}, ${moved.photo} photo${moved.photo === 1 ? '' : 's'}, ${moved.hair_test} test${moved.hair_test === 1 ? '' : 's'}`;
-    await leaveTrail(trx, actor, 'client-merged', { clientId: intoId, words });
-    await leaveTrail(trx, actor, 'client-merged', { clientId: fromId, words });
-    return { visits: moved.visit };
-  });
-}
-
-/** Where a record that was merged away went; undefined when it was not. */
-export function mergedInto(actor: Actor, clientId: string): Promise<string | undefined> {
-  return inSalon(actor.salonId, async (trx) => (await trx('client').where({ id: clientId }).select('merged_into').first())?.merged_into ?? undefined);
-}
-
 /** All clients of a salon that are not put away, by name. */
 export function allClients(actor: Actor): Promise<Client[]> {
   return inSalon(actor.salonId, (trx) => clientRows(trx, (query) => void query.whereNull('archived_at').orderByRaw('lower(name), id')));

@@ -1,7 +1,8 @@
 import { EMPTY_CONSULT } from '../core/formats';
-import { allClients, archiveClient, changeClient, importClients, mergeClients, mergedInto, walkIn } from './client-changes';
+import { allClients, archiveClient, changeClient, importClients, walkIn } from './client-changes';
 import { eraseClient, exportClient } from './client-record';
 import { createClient, listClients, readClient } from './clients';
+import { mergeClients, mergedInto, undoMerge } from './merges';
 import { inSalon } from './database';
 import { addTest } from './safety';
 import { saveConsult } from './saves';
@@ -79,6 +80,38 @@ test('two records become one: visits, tests and a missing phone move; the other 
   expect(await names('morrow', true)).toEqual([]);
   // The trail of both is read on her.
   expect((await readTrail(owner, { clientId: kept })).filter(({ act }) => act === 'client-added').map(({ words }) => words).sort()).toEqual(['A. Morrow', 'Ada Morrow']);
+});
+
+test('no word of a note is cut by a merge, and it can be taken back, the later first', async () => {
+  const long = `Ties it up. ${'x'.repeat(1500)}`;
+  const allergy = `${'y'.repeat(1000)} Allergic to henna.`;
+  const kept = await createClient(owner, fields('Rowena Pyke', { note: long }));
+  const twin = await createClient(owner, fields('R. Pyke', { note: allergy, phone: '0700 88', bornOn: '1985-04-05' }));
+  const third = await createClient(owner, fields('Rowena P.', { note: 'third' }));
+  const visit = (await createVisit(owner, twin, '2026-11-01'))!;
+  await addTest(owner, twin, { kind: 'alert', onDay: '2026-10-30', result: 'reaction', document: { version: 1, product: '', volume: null, minutes: null, fromLevel: null, level: null, note: '' } });
+  await mergeClients(owner, third, twin);
+  await mergeClients(owner, twin, kept);
+  const merged = (await readClient(owner, kept, TODAY))!;
+  expect(merged.client).toMatchObject({ note: long, phone: '0700 88', bornOn: '1985-04-05' });
+  expect(merged.merges.map(({ name, furtherNote }) => [name, furtherNote])).toEqual([['R. Pyke', `${allergy} · third`], ['Rowena P.', 'third']]);
+  expect(merged.safety.tests.map(({ result }) => result)).toEqual(['reaction']);
+  // The one that came before the other cannot go first; nobody else's can go at all.
+  expect(merged.merges.map(({ mergeId }) => mergeId !== null)).toEqual([true, false]);
+  const { mergeId } = merged.merges[0];
+  expect(await undoMerge(stranger, mergeId!)).toEqual({ ok: false, reason: 'missing' });
+  // What was changed since stays; what was taken over goes back.
+  await changeClient(owner, kept, merged.client.revision, fields('Rowena Pyke-Hale', { note: 'New note', phone: '0700 88', bornOn: '1985-04-05' }));
+  expect(await undoMerge(owner, mergeId!)).toEqual({ ok: true, fromId: twin });
+  expect((await readClient(owner, kept, TODAY))!.client).toMatchObject({ name: 'Rowena Pyke-Hale', note: 'New note', phone: '', bornOn: null });
+  const again = (await readClient(owner, twin, TODAY))!;
+  expect(again).toMatchObject({ client: { name: 'R. Pyke', note: `${allergy} · third`, archived: false }, merges: [{ name: 'Rowena P.' }] });
+  expect(again.visits.map(({ id }) => id)).toEqual([visit]);
+  expect(again.safety.tests).toHaveLength(1);
+  expect(await undoMerge(owner, again.merges[0].mergeId!)).toEqual({ ok: true, fromId: third });
+  expect((await readClient(owner, third, TODAY))!.client.note).toBe('third');
+  expect((await readClient(owner, twin, TODAY))!.client.note).toBe(allergy);
+  expect(await undoMerge(owner, mergeId!)).toEqual({ ok: false, reason: 'missing' });
 });
 
 test('found by a pattern, or by what was done, when the name says nothing', async () => {

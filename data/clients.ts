@@ -2,6 +2,7 @@ import { growthIntervals, growthRate, regrowthByZone, type GrowthRate, type Zone
 import { growthVisits } from '../core/record';
 import { asRow, clientRows, type Client, type ClientFields } from './client-fields';
 import { inSalon, type Actor, type Transaction } from './database';
+import { mergesInto, type Merge } from './merges';
 import { safetyOf, type Safety } from './safety';
 import { leaveTrail } from './trail';
 import { visitFacts } from './visit-facts';
@@ -31,6 +32,8 @@ export interface ClientStory {
   readonly unreadable: readonly UnreadableVisit[];
   readonly growth: GrowthRate & { readonly measuredIntervals: number };
   readonly safety: Safety;
+  /** Records that were merged into this one. */
+  readonly merges: readonly Merge[];
 }
 
 /** What stands for a head: the middle of the zones that the last visit took to the root; and the longest where it left some alone. */
@@ -87,7 +90,7 @@ export function readClient(actor: Actor, clientId: string, today: string): Promi
     const [summary] = await summaries(trx, [client], today);
     const { visits, unreadable } = await listVisits(trx, [clientId]);
     const intervals = growthIntervals(growthVisits(visits));
-    return { client: summary, visits, unreadable, growth: { ...growthRate(intervals), measuredIntervals: intervals.length }, safety: await safetyOf(trx, clientId, null) };
+    return { client: summary, visits, unreadable, growth: { ...growthRate(intervals), measuredIntervals: intervals.length }, safety: await safetyOf(trx, clientId, null), merges: await mergesInto(trx, clientId, client.note) };
   });
 }
 

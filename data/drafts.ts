@@ -7,7 +7,8 @@ export type VisitPart = (typeof VISIT_PARTS)[number];
 
 /** An edit that was refused because somebody else's came first: kept, never lost, never written over the other. */
 export interface Draft {
-  readonly id: string;
+  /** Of the edit that was refused. */
+  readonly editId: string;
   readonly part: VisitPart;
   readonly baseRevision: number;
   readonly document: unknown;
@@ -15,7 +16,7 @@ export interface Draft {
 }
 
 const row = z.object({
-  id: z.string(),
+  edit_id: z.string(),
   part: z.enum(VISIT_PARTS),
   base_revision: z.number(),
   document: z.unknown(),
@@ -24,37 +25,38 @@ const row = z.object({
 
 export async function listDrafts(trx: Transaction, actor: Actor, visitId: string): Promise<Draft[]> {
   const rows = await trx('draft')
-    .select('id', 'part', 'base_revision', 'document', 'kept_at')
+    .select('edit_id', 'part', 'base_revision', 'document', 'kept_at')
     .where({ visit_id: visitId, person_id: actor.personId })
     .orderBy('kept_at');
   return rows.map((raw) => {
-    const { id, part, base_revision, document, kept_at } = row.parse(raw);
-    return { id, part, baseRevision: base_revision, document, keptAt: kept_at.toISOString() };
+    const { edit_id, part, base_revision, document, kept_at } = row.parse(raw);
+    return { editId: edit_id, part, baseRevision: base_revision, document, keptAt: kept_at.toISOString() };
   });
 }
 
-/** Keeps a refused edit; a later one of the same person on the same part takes its place, as it holds the earlier one. */
+/** Keeps a refused edit; a later one that follows it takes its place, as it holds the earlier one. One from another station is a draft of its own. */
 export async function keepDraft(
   trx: Transaction,
   actor: Actor,
-  draft: { visitId: string; part: VisitPart; baseRevision: number; document: unknown },
+  draft: { visitId: string; part: VisitPart; baseRevision: number; editId: string; following?: readonly string[]; document: unknown },
 ): Promise<void> {
+  const own = { visit_id: draft.visitId, part: draft.part, person_id: actor.personId };
+  if (draft.following && draft.following.length > 0) await trx('draft').where(own).whereIn('edit_id', draft.following).delete();
   await trx('draft')
     .insert({
+      ...own,
       salon_id: actor.salonId,
-      person_id: actor.personId,
-      visit_id: draft.visitId,
-      part: draft.part,
+      edit_id: draft.editId,
       base_revision: draft.baseRevision,
       document: JSON.stringify(draft.document),
     })
-    .onConflict(['visit_id', 'part', 'person_id'])
+    .onConflict(['visit_id', 'part', 'person_id', 'edit_id'])
     .merge({ base_revision: draft.baseRevision, document: JSON.stringify(draft.document), kept_at: trx.fn.now() });
 }
 
 /** Throws one's own draft away. */
-export async function discardDraft(actor: Actor, visitId: string, part: VisitPart): Promise<void> {
+export async function discardDraft(actor: Actor, visitId: string, part: VisitPart, editId: string): Promise<void> {
   await inSalon(actor.salonId, (trx) =>
-    trx('draft').where({ visit_id: visitId, part, person_id: actor.personId }).delete(),
+    trx('draft').where({ visit_id: visitId, part, person_id: actor.personId, edit_id: editId }).delete(),
   );
 }

@@ -1,4 +1,4 @@
-import { countFailure, secondsToWait } from './attempts';
+import { takeTry } from './attempts';
 import { inSalon } from './database';
 import { DEMO_PASSWORD } from './demo/people';
 import { changePerson, endSession, findLink, invite, join, listPeople, makeResetLink, resetPassword, revokeLink, setPassword, setPin } from './people';
@@ -29,7 +29,7 @@ describe('wrong tries', () => {
   });
 
   test('one place that tries many addresses waits as well', async () => {
-    for (let i = 0; i < 40; i += 1) await countFailure('from', '10.1.1.1');
+    for (let i = 0; i < 40; i += 1) await takeTry('from', '10.1.1.1');
     expect(await openSession('bram@fernhollow.example', DEMO_PASSWORD, { from: '10.1.1.1', device: '' })).toHaveProperty('waitSeconds');
     expect(await openSession('bram@fernhollow.example', DEMO_PASSWORD, { from: '10.1.1.2', device: '' })).toHaveProperty('sessionId');
   });
@@ -38,15 +38,38 @@ describe('wrong tries', () => {
     for (let i = 0; i < 5; i += 1) await openSession('bram@fernhollow.example', 'wrong', station(20 + i));
     await sessionOf('bram@fernhollow.example');
     for (let i = 0; i < 5; i += 1) await openSession('bram@fernhollow.example', 'wrong', station(30 + i));
-    expect(await secondsToWait('sign-in', 'bram@fernhollow.example')).toBe(0);
     await sessionOf('bram@fernhollow.example');
+  });
+
+  test('many at once are not more than one after the other', async () => {
+    const tried = await Promise.all(Array.from({ length: 60 }, (_, i) => openSession('nobody@fernhollow.example', `guess ${i}`, station(100 + i))));
+    expect(tried.filter((own) => own === undefined)).toHaveLength(6);
+    const at = await signedIn('ottilie@fernhollow.example');
+    const suki = (await stationPeople(at)).find(({ name }) => name === 'Suki Thornfield')!;
+    const pins = await Promise.all(Array.from({ length: 60 }, (_, i) => takeStation(at, suki.id, String(4000 + i), '')));
+    expect(pins.filter((own) => own === undefined)).toHaveLength(5);
+  });
+
+  test('a stranger’s wrong tries do not keep out a device that signed in before; its own do', async () => {
+    expect(await openSession('suki@fernhollow.example', DEMO_PASSWORD, station(70))).toHaveProperty('waitSeconds');
+    const known = { ...station(71), known: 'tablet' };
+    expect(await openSession('suki@fernhollow.example', DEMO_PASSWORD, known)).toHaveProperty('sessionId');
+    for (let i = 0; i < 6; i += 1) expect(await openSession('suki@fernhollow.example', 'wrong', known)).toBeUndefined();
+    expect(await openSession('suki@fernhollow.example', DEMO_PASSWORD, known)).toHaveProperty('waitSeconds');
+  });
+
+  test('asked for one’s own password again, one may not guess for ever either', async () => {
+    const suki = owner;
+    for (let i = 0; i < 6; i += 1) expect(await setPassword(suki, `guess ${i}`, 'a long enough one')).toEqual({ ok: false, problem: 'Password now: it is not yours.' });
+    expect(await setPassword(suki, DEMO_PASSWORD, 'a long enough one')).toMatchObject({ problem: expect.stringMatching(/^Password now: too many wrong tries, wait 15 min/) });
+    expect(await setPin(suki, DEMO_PASSWORD, '2580')).toMatchObject({ ok: false });
   });
 
   test('what was typed is nowhere to be read', async () => {
     await scratch.owner.raw('grant lattice_lookup to current_user');
     const { rows } = await scratch.owner.raw('set role lattice_lookup; select key from attempt; reset role').then((results: { rows: { key: string }[] }[]) => results[1]);
     expect(rows.length).toBeGreaterThan(0);
-    for (const { key } of rows) expect(key).toMatch(/^(sign-in|from|pin):[0-9a-f]{64}$/);
+    for (const { key } of rows) expect(key).toMatch(/^(sign-in|from|pin|own):[0-9a-f]{64}$/);
   });
 });
 
@@ -150,7 +173,10 @@ describe('people', () => {
   test('who no longer works here is signed out everywhere and cannot sign in', async () => {
     const wren = (await listPeople(owner)).people.find(({ name }) => name === 'Wren Castellane')!;
     const session = await sessionOf('wren@fernhollow.example', 'a new long one');
+    const link = (await makeResetLink(owner, wren.id))!;
+    expect(await findLink(link)).toBeDefined();
     expect(await changePerson(owner, wren.id, { active: false })).toEqual({ ok: true });
+    expect(await findLink(link)).toBeUndefined();
     expect(await readSession(session)).toBeUndefined();
     expect(await openSession('wren@fernhollow.example', 'a new long one', { from: 'x', device: '' })).toBeUndefined();
   });

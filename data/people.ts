@@ -1,6 +1,7 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { database, inSalon, type Actor } from './database';
 import { hashPassword, passwordMatches } from './passwords';
+import { forgetTries, takeTry } from './attempts';
 import { revokeSessions, type Role } from './sessions';
 import { leaveTrail } from './trail';
 
@@ -60,7 +61,12 @@ export function changePerson(actor: Actor, personId: string, change: { role?: Ro
     }
     if (after.role === person.role && after.active === person.active) return { ok: true };
     await trx('person').where({ id: personId }).update(after);
-    if (!after.active) await revokeSessions(trx, { person_id: personId });
+    if (!after.active) {
+      await revokeSessions(trx, actor.salonId, { person_id: personId });
+      // Links that they made, and those made for them, open nothing any more.
+      await trx('access_link').whereNull('used_at').whereNull('revoked_at')
+        .where((own) => own.where({ created_by: personId }).orWhere({ person_id: personId })).update({ revoked_at: trx.fn.now() });
+    }
     const changes = [
       ...(after.role === person.role ? [] : [{ where: 'role', from: person.role, to: after.role }]),
       ...(after.active === person.active ? [] : [{ where: 'works here', from: person.active ? 'yes' : 'no', to: after.active ? 'yes' : 'no' }]),
@@ -72,17 +78,23 @@ export function changePerson(actor: Actor, personId: string, change: { role?: Ro
 
 /** Ends one session of somebody in the salon, or only of one person in it. @returns whether there was one to end */
 export function endSession(actor: Actor, sessionId: string, ofPerson?: string): Promise<boolean> {
-  return inSalon(actor.salonId, async (trx) => (await revokeSessions(trx, { id: sessionId, ...(ofPerson && { person_id: ofPerson }) })) > 0);
+  return inSalon(actor.salonId, async (trx) => (await revokeSessions(trx, actor.salonId, { id: sessionId, ...(ofPerson && { person_id: ofPerson }) })) > 0);
 }
 
-async function isOwnPassword(actor: Actor, password: string): Promise<boolean> {
+/** Why a password is not one’s own; undefined when it is. */
+async function wrongPassword(actor: Actor, password: string): Promise<string | undefined> {
+  const waitSeconds = await takeTry('own', actor.personId);
+  if (waitSeconds > 0) return `too many wrong tries, wait ${Math.ceil(waitSeconds / 60)} min.`;
   const person = await inSalon(actor.salonId, (trx) => trx('person').where({ id: actor.personId }).select('password_hash').first());
-  return person !== undefined && passwordMatches(person.password_hash, password);
+  if (person === undefined || !(await passwordMatches(person.password_hash, password))) return 'it is not yours.';
+  await forgetTries('own', actor.personId);
+  return undefined;
 }
 
 /** Sets one's own PIN, or takes it away; the password is asked for. */
 export async function setPin(actor: Actor, password: string, pin: string | null): Promise<Changed> {
-  if (!(await isOwnPassword(actor, password))) return { ok: false, problem: 'Password: it is not yours.' };
+  const wrong = await wrongPassword(actor, password);
+  if (wrong) return { ok: false, problem: `Password: ${wrong}` };
   const pin_hash = pin === null ? null : await hashPassword(pin);
   await inSalon(actor.salonId, async (trx) => {
     await trx('person').where({ id: actor.personId }).update({ pin_hash });
@@ -93,11 +105,12 @@ export async function setPin(actor: Actor, password: string, pin: string | null)
 
 /** Sets one's own password; every other session of one's own ends. */
 export async function setPassword(actor: Actor & { sessionId: string }, before: string, after: string): Promise<Changed> {
-  if (!(await isOwnPassword(actor, before))) return { ok: false, problem: 'Password now: it is not yours.' };
+  const wrong = await wrongPassword(actor, before);
+  if (wrong) return { ok: false, problem: `Password now: ${wrong}` };
   const password_hash = await hashPassword(after);
   await inSalon(actor.salonId, async (trx) => {
     await trx('person').where({ id: actor.personId }).update({ password_hash });
-    await revokeSessions(trx, { person_id: actor.personId }, actor.sessionId);
+    await revokeSessions(trx, actor.salonId, { person_id: actor.personId }, actor.sessionId);
     await leaveTrail(trx, actor, 'password-set');
   });
   return { ok: true };
@@ -205,7 +218,7 @@ export async function resetPassword(token: string, password: string): Promise<Ch
   return inSalon(link.salonId, async (trx) => {
     if (!(await spend(trx, link.linkId))) return GONE;
     await trx('person').where({ id: personId }).update({ password_hash });
-    await revokeSessions(trx, { person_id: personId });
+    await revokeSessions(trx, link.salonId, { person_id: personId });
     await leaveTrail(trx, { salonId: link.salonId, personId }, 'password-set', { words: 'by a link' });
     return { ok: true };
   });

@@ -1,5 +1,5 @@
 import { book } from './appointments';
-import { mergeClients } from './client-changes';
+import { mergeClients } from './merges';
 import { eraseClient, exportClient } from './client-record';
 import { createClient } from './clients';
 import { inSalon, type Actor } from './database';

@@ -153,7 +153,7 @@ async function update<T>(
   if (await isSigned(trx, visitId)) return { ok: false, reason: 'signed' };
   const follows = row.edit !== null && (edit.following ?? []).includes(row.edit);
   if (row.revision !== edit.baseRevision && !follows) {
-    await keepDraft(trx, actor, { visitId, part, baseRevision: edit.baseRevision, document: edit.document });
+    await keepDraft(trx, actor, { visitId, part, ...edit });
     return { ok: false, reason: 'stale', revision: row.revision };
   }
   const revision = row.revision + 1;

@@ -121,5 +121,5 @@ export async function putEvents(
   );
   await trx('service').where({ visit_id: visitId }).update({ last_position: position });
   await beforeTold?.();
-  await announce(trx, { salonId: actor.salonId, visitId, position });
+  await announce(trx, { topic: 'service', id: visitId, position });
 }

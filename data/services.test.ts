@@ -12,7 +12,7 @@ import { appendEvents, liveServices, openService, readEvents } from './services'
 import { addTest } from './safety';
 import { saveConsult, saveMix, saveOutcome, savePlan } from './saves';
 import type { SignedIn } from './sessions';
-import { closeSignals, listenToService, type Signal } from './signals';
+import { closeSignals, listenTo, type Signal } from './signals';
 import { signedIn } from './testing/actor';
 import { scratchWithDemo, type Scratch } from './testing/scratch';
 import { createVisit, readVisit } from './visits';
@@ -118,16 +118,16 @@ test('everybody who listens is told, and again after the connection was lost', a
     for (let i = 0; i < 200 && !fits(); i += 1) await new Promise((resolve) => setTimeout(resolve, 25));
     expect(fits()).toBe(true);
   };
-  const end = await listenToService(visitId, (signal) => heard.push(signal));
+  const end = await listenTo('service', visitId, (signal) => heard.push(signal));
   await appendEvents(owner, visitId, batch('station', [started]));
-  await until(() => heard.some((own) => own?.position === 1));
+  await until(() => heard.some((own) => own?.topic === 'service' && own.position === 1));
   const count = heard.length;
   const { rows } = await scratch.app.raw("select pg_terminate_backend(pid) from pg_stat_activity where query ilike 'listen %' and datname = current_database() and pid <> pg_backend_pid()");
   expect(rows).toHaveLength(1);
   // It looks anew on its own: null says that something may have been missed.
   await until(() => heard.slice(count).includes(null));
   await appendEvents(owner, visitId, batch('station', [{ kind: 'note', words: 'after', foil: null }]));
-  await until(() => heard.some((own) => own?.position === 2));
+  await until(() => heard.some((own) => own?.topic === 'service' && own.position === 2));
   end();
 });
 

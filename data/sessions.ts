@@ -1,6 +1,7 @@
-import { countFailure, forgetFailures, secondsToWait } from './attempts';
+import { forgetTries, returnTry, takeTry } from './attempts';
 import { database, inSalon, type Actor, type Transaction } from './database';
 import { hashPassword, passwordMatches } from './passwords';
+import { announce } from './signals';
 
 export type Role = 'owner' | 'colourist' | 'assistant';
 
@@ -16,8 +17,10 @@ export interface SignedIn extends Actor {
 
 /** Where a sign-in comes from. */
 export interface Station {
-  /** Network address; wrong tries are counted by it. */
+  /** Network address; tries are counted by it. */
   readonly from: string;
+  /** A device that somebody signed in on with this address before: strangers’ tries do not count against it. */
+  readonly known?: string;
   /** What the browser says it is, shown in the list of one's sessions. */
   readonly device: string;
 }
@@ -30,21 +33,19 @@ const SESSION_DAYS = 14;
 /** Spent on a sign-in with an unknown address, so that it takes as long as one with a wrong password. */
 let decoy: Promise<string> | undefined;
 
-/** Checks an e-mail address and password and opens a session. Wrong tries are limited by address and by where they come from. */
+/** Checks an e-mail address and password and opens a session. Tries are limited by address and by where they come from. */
 export async function openSession(email: string, password: string, station: Station = { from: 'local', device: '' }): Promise<Opened> {
   const address = email.trim().toLowerCase();
-  const waitSeconds = Math.max(await secondsToWait('sign-in', address), await secondsToWait('from', station.from));
+  const tried = station.known === undefined ? address : `${address} on ${station.known}`;
+  const waitSeconds = (station.known === undefined && (await takeTry('from', station.from))) || (await takeTry('sign-in', tried));
   if (waitSeconds > 0) return { waitSeconds };
   const { rows } = await database().raw('select * from find_sign_in(?)', [address]);
   const found = rows[0] as { person_id: string; salon_id: string; password_hash: string } | undefined;
   decoy ??= hashPassword('no one has this password');
   const matches = await passwordMatches(found?.password_hash ?? (await decoy), password);
-  if (!found || !matches) {
-    await countFailure('sign-in', address);
-    await countFailure('from', station.from);
-    return undefined;
-  }
-  await forgetFailures('sign-in', address);
+  if (!found || !matches) return undefined;
+  await forgetTries('sign-in', tried);
+  if (station.known === undefined) await returnTry('from', station.from);
   const sessionId = await inSalon(found.salon_id, (trx) => insertSession(trx, { salonId: found.salon_id, personId: found.person_id }, station.device));
   return { sessionId };
 }
@@ -82,18 +83,24 @@ export async function readSession(sessionId: string): Promise<SignedIn | undefin
 
 /** Ends a session for good. */
 export async function revokeSession(signedIn: SignedIn): Promise<void> {
-  await inSalon(signedIn.salonId, (trx) => revokeSessions(trx, { id: signedIn.sessionId }));
+  await inSalon(signedIn.salonId, (trx) => revokeSessions(trx, signedIn.salonId, { id: signedIn.sessionId }));
 }
 
 /** Within a transaction: ends the sessions that fit and have not ended, but one where it is named. @returns how many */
-export function revokeSessions(trx: Transaction, fitting: { id?: string; person_id?: string }, but?: string): Promise<number> {
+export async function revokeSessions(trx: Transaction, salonId: string, fitting: { id?: string; person_id?: string }, but?: string): Promise<number> {
   const open = trx('session').where(fitting).whereNull('revoked_at');
-  return (but === undefined ? open : open.whereNot({ id: but })).update({ revoked_at: trx.fn.now() });
+  const ended = await (but === undefined ? open : open.whereNot({ id: but })).update({ revoked_at: trx.fn.now() });
+  // Streams that are open in them end at once.
+  if (ended > 0) await announce(trx, { topic: 'sessions', id: salonId });
+  return ended;
 }
 
 /** Locks the station: the session stays, and shows nothing until somebody of the salon unlocks it. */
 export async function lockSession(signedIn: SignedIn): Promise<void> {
-  await inSalon(signedIn.salonId, (trx) => trx('session').where({ id: signedIn.sessionId }).update({ locked_at: trx.fn.now() }));
+  await inSalon(signedIn.salonId, async (trx) => {
+    await trx('session').where({ id: signedIn.sessionId }).update({ locked_at: trx.fn.now() });
+    await announce(trx, { topic: 'sessions', id: signedIn.salonId });
+  });
 }
 
 /** Somebody who may take over a station. */
@@ -117,22 +124,19 @@ export function stationPeople({ salonId }: Actor): Promise<StationPerson[]> {
  * @returns the session that goes on: the same one for the same person, a new one for another; the old one is revoked
  */
 export async function takeStation(station: SignedIn, personId: string, secret: string, device: string): Promise<Opened> {
-  const waitSeconds = await secondsToWait('pin', personId);
-  if (waitSeconds > 0) return { waitSeconds };
   const person = await inSalon(station.salonId, (trx) => trx('person').where({ id: personId, active: true }).select('pin_hash', 'password_hash').first());
   if (!person) return undefined;
+  const waitSeconds = await takeTry('pin', personId);
+  if (waitSeconds > 0) return { waitSeconds };
   const isPin = /^\d{4,8}$/.test(secret) && person.pin_hash !== null && (await passwordMatches(person.pin_hash, secret));
-  if (!isPin && !(await passwordMatches(person.password_hash, secret))) {
-    await countFailure('pin', personId);
-    return undefined;
-  }
-  await forgetFailures('pin', personId);
+  if (!isPin && !(await passwordMatches(person.password_hash, secret))) return undefined;
+  await forgetTries('pin', personId);
   return inSalon(station.salonId, async (trx) => {
     if (personId === station.personId) {
       await trx('session').where({ id: station.sessionId }).update({ locked_at: null, seen_at: trx.fn.now() });
       return { sessionId: station.sessionId };
     }
-    await revokeSessions(trx, { id: station.sessionId });
+    await revokeSessions(trx, station.salonId, { id: station.sessionId });
     return { sessionId: await insertSession(trx, { salonId: station.salonId, personId }, device) };
   });
 }

@@ -2,21 +2,22 @@ import pg from 'pg';
 import type { Transaction } from './database';
 import { appDatabaseUrl } from './environment';
 
-const CHANNEL = 'lattice_service';
+const CHANNEL = 'lattice';
 /** Before the connection that listens is opened anew. */
 const AGAIN_MS = 500;
 
-/** Something was added to a service. */
-export interface Signal {
-  readonly salonId: string;
-  readonly visitId: string;
-  readonly position: number;
-}
+/** Something was added to the service of a visit, or a session of a salon was locked or ended. */
+export type Signal =
+  | { readonly topic: 'service'; readonly id: string; readonly position: number }
+  | { readonly topic: 'sessions'; readonly id: string };
+type Topic = Signal['topic'];
 
 /** Tells every application server, once the transaction is through. */
 export async function announce(trx: Transaction, signal: Signal): Promise<void> {
   await trx.raw('select pg_notify(?, ?)', [CHANNEL, JSON.stringify(signal)]);
 }
+
+const keyOf = ({ topic, id }: { readonly topic: Topic; readonly id: string }) => `${topic} ${id}`;
 
 type Listener = (signal: Signal | null) => void;
 
@@ -26,15 +27,14 @@ class Signals {
   private client: pg.Client | undefined;
   private opening: Promise<void> | undefined;
 
-  /** @param on called with each signal of a visit, and with null when some may have been missed @returns ends it */
-  async listen(visitId: string, on: Listener): Promise<() => void> {
-    const own = this.listeners.get(visitId) ?? new Set();
+  async listen(key: string, on: Listener): Promise<() => void> {
+    const own = this.listeners.get(key) ?? new Set();
     own.add(on);
-    this.listeners.set(visitId, own);
+    this.listeners.set(key, own);
     await this.open();
     return () => {
       own.delete(on);
-      if (own.size === 0 && this.listeners.get(visitId) === own) this.listeners.delete(visitId);
+      if (own.size === 0 && this.listeners.get(key) === own) this.listeners.delete(key);
     };
   }
 
@@ -64,7 +64,7 @@ class Signals {
     client.on('end', again);
     client.on('notification', ({ payload }) => {
       const signal = JSON.parse(payload ?? '{}') as Signal;
-      this.listeners.get(signal.visitId)?.forEach((on) => on(signal));
+      this.listeners.get(keyOf(signal))?.forEach((on) => on(signal));
     });
     try {
       await client.connect();
@@ -79,9 +79,10 @@ class Signals {
 
 const kept = globalThis as typeof globalThis & { latticeSignals?: Signals };
 
-export function listenToService(visitId: string, on: Listener): Promise<() => void> {
+/** @param on called with each signal of this topic and id, and with null when some may have been missed @returns ends it */
+export function listenTo(topic: Topic, id: string, on: Listener): Promise<() => void> {
   kept.latticeSignals ??= new Signals();
-  return kept.latticeSignals.listen(visitId, on);
+  return kept.latticeSignals.listen(keyOf({ topic, id }), on);
 }
 
 /** Ends the connection that listens (tests). */

@@ -61,10 +61,22 @@ describe('saving', () => {
     expect(his.drafts).toHaveLength(1);
     expect(his.drafts[0]).toMatchObject({ part: 'plan', baseRevision: 1, document: { name: 'His' } });
     expect((await readVisit(owner, visitId))!.drafts).toEqual([]);
-    await discardDraft(owner, visitId, 'plan');
+    const [{ editId }] = his.drafts;
+    await discardDraft(owner, visitId, 'plan', editId);
     expect((await readVisit(colourist, visitId))!.drafts).toHaveLength(1);
-    await discardDraft(colourist, visitId, 'plan');
+    await discardDraft(colourist, visitId, 'plan', editId);
     expect((await readVisit(colourist, visitId))!.drafts).toEqual([]);
+  });
+
+  test('two stale edits of one person from two stations are two drafts; one that follows its own takes its place', async () => {
+    await savePlan(owner, visitId, edit(1, named('Hers')));
+    const first = edit(1, named('At the station'));
+    await savePlan(colourist, visitId, first);
+    await savePlan(colourist, visitId, edit(1, named('On the tablet')));
+    const names = async () => (await readVisit(colourist, visitId))!.drafts.map(({ document }) => (document as Plan).name).sort();
+    expect(await names()).toEqual(['At the station', 'On the tablet']);
+    await savePlan(colourist, visitId, { ...edit(1, named('At the station, more')), following: [first.editId] });
+    expect(await names()).toEqual(['At the station, more', 'On the tablet']);
   });
 
   test('the same edit sent twice, as after a lost answer, is taken once', async () => {

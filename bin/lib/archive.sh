@@ -10,7 +10,7 @@ archive_command() {
     esac
   done
   prepare_local
-  if [ "$1" != --check ]; then
+  if [ "$1" != --check ] || [ -n "${DATABASE_URL:-}" ] || [ -r "$local_dir/database-port" ]; then
     if [ -n "${DATABASE_URL:-}" ]; then owner_url="$DATABASE_URL"
     else
       [ -r "$local_dir/database-port" ] || die "The application is not running: start it with bin/start first."

@@ -3,6 +3,7 @@
 import { readFileSync } from 'node:fs';
 import http from 'node:http';
 import https from 'node:https';
+import { pipeline } from 'node:stream';
 
 const [host, port, cert, key, target] = process.argv.slice(2);
 let options;
@@ -25,14 +26,16 @@ try {
       const own = { ...answer.headers };
       for (const name of HOP_BY_HOP) delete own[name];
       response.writeHead(answer.statusCode ?? 502, own);
-      answer.pipe(response);
+      // A stream whose application has died ends here too, so that whoever listens asks anew.
+      pipeline(answer, response, () => undefined);
     });
     onward.on('error', () => {
-      if (!response.headersSent) response.writeHead(502, { 'content-type': 'text/plain; charset=utf-8' });
+      if (response.headersSent) return response.destroy();
+      response.writeHead(502, { 'content-type': 'text/plain; charset=utf-8' });
       response.end('The application is starting again. Try once more in a moment.');
     });
     response.on('close', () => onward.destroy());
-    request.pipe(onward);
+    pipeline(request, onward, () => undefined);
   });
 } catch (error) {
   console.error(`The certificate and its key do not fit: ${error.message}`);

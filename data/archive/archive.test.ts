@@ -10,7 +10,7 @@ import { ZipFile } from 'yazl';
 import { EMPTY_OUTCOME } from '../../core/visit';
 import { book, makeFeed } from '../appointments';
 import { createClient } from '../clients';
-import { mergeClients } from '../client-changes';
+import { mergeClients } from '../merges';
 import { inSalon } from '../database';
 import { loadDemo } from '../demo/load';
 import { addPhoto } from '../photos';
@@ -216,6 +216,8 @@ test('an archive of an older database is taken: what it does not know yet gets i
     await restoreArchive(older, third.owner);
     const [{ signed_at: signedAt }] = await inSalon(owner.salonId, (trx) => trx('outcome').select('signed_at').limit(1), third.owner);
     expect(signedAt).toBeNull();
+    // A salon that comes over works: it is no demo, and the sign-in page names none of its people.
+    expect(await inSalon(owner.salonId, (trx) => trx('salon').pluck('demo'), third.owner)).toEqual([false]);
     expect(await inSalon(owner.salonId, (trx) => trx('person').where({ active: true }).select('id'), third.owner)).toHaveLength(3);
   } finally {
     await third.drop();

@@ -1,6 +1,8 @@
+import { randomBytes } from 'node:crypto';
 import { createWriteStream } from 'node:fs';
 import { rename, rm } from 'node:fs/promises';
 import { connect } from '../database';
+import { migrate } from '../migrate';
 import { readArchive } from './read';
 import { restoreArchive } from './restore';
 import { writeArchive } from './write';
@@ -18,7 +20,11 @@ async function main([verb, ...given]: readonly string[]): Promise<void> {
   if (verb === 'restore' && check) {
     const { manifest, close } = await readArchive(file);
     close();
-    return console.log(`${file} is sound: ${saidOf(Object.values(manifest.tables).reduce((sum, { rows }) => sum + rows, 0), Object.keys(manifest.photos).length / 2)} of “${manifest.salon.name}”. Every checksum fits; nothing was written.`);
+    const said = `${file} is sound: ${saidOf(Object.values(manifest.tables).reduce((sum, { rows }) => sum + rows, 0), Object.keys(manifest.photos).length / 2)} of “${manifest.salon.name}”. Every checksum fits;`;
+    const at = process.env.LATTICE_OWNER_DATABASE_URL;
+    if (!at) return console.log(`${said} it was not restored for a try, since no database runs here.`);
+    await restoreForATry(file, at);
+    return console.log(`${said} it was restored into an empty database for a try, which is gone again.`);
   }
   const url = process.env.LATTICE_OWNER_DATABASE_URL;
   if (!url) throw new Error('LATTICE_OWNER_DATABASE_URL is not set: run bin/backup or bin/restore.');
@@ -44,6 +50,25 @@ async function main([verb, ...given]: readonly string[]): Promise<void> {
     }
   } finally {
     await owner.destroy();
+  }
+}
+
+/** Restores into a database of its own, which goes again: what a restore refuses is refused here. */
+async function restoreForATry(file: string, ownerUrl: string): Promise<void> {
+  const name = `lattice_try_${randomBytes(6).toString('hex')}`;
+  const server = connect(ownerUrl, 1);
+  try {
+    await server.raw('create database ??', [name]);
+    const own = connect(Object.assign(new URL(ownerUrl), { pathname: `/${name}` }).href, 2);
+    try {
+      await migrate(own);
+      await restoreArchive(file, own);
+    } finally {
+      await own.destroy();
+      await server.raw('drop database ?? with (force)', [name]);
+    }
+  } finally {
+    await server.destroy();
   }
 }
 

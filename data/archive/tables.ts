@@ -4,7 +4,7 @@ import type { Transaction } from '../database';
 export const ARCHIVED = [
   ['salon', 'id'], ['person', 'id'], ['house', 'salon_id'], ['product_range', 'salon_id'], ['technique', 'id'], ['technique_version', 'technique_id, number'],
   // Records that were merged point at those that stayed.
-  ['client', 'merged_into is not null, id'], ['visit', 'id'], ['plan', 'visit_id'], ['mix', 'visit_id'], ['outcome', 'visit_id'], ['addendum', 'id'], ['draft', 'id'],
+  ['client', 'merged_into is not null, id'], ['client_merge', 'id'], ['visit', 'id'], ['plan', 'visit_id'], ['mix', 'visit_id'], ['outcome', 'visit_id'], ['addendum', 'id'], ['draft', 'id'],
   ['service', 'visit_id'], ['service_event', 'visit_id, position'], ['hair_test', 'id'], ['consent', 'id'], ['caution_reason', 'visit_id, caution'], ['photo', 'id'],
   ['appointment', 'id'], ['reminder', 'id'], ['learnt_since', 'product'], ['stock', 'product'], ['stock_move', 'id'], ['trail', 'id'],
 ] as const;
@@ -13,8 +13,8 @@ export type ArchivedTable = (typeof ARCHIVED)[number][0];
 /** Left out: what opens doors (sessions, links, calendar addresses), counts of wrong tries, and what is made of other tables. */
 export const LEFT_OUT = ['session', 'access_link', 'calendar_feed', 'attempt', 'client_word', 'photo_bytes'] as const;
 
-/** Columns that stay behind: secrets, and where an installation keeps its photos. */
-const SECRET: Readonly<Partial<Record<ArchivedTable, readonly string[]>>> = { person: ['password_hash', 'pin_hash'], photo: ['stored_in'] };
+/** Columns that stay behind: secrets, where an installation keeps its photos, and whether it was a demo here. */
+const SECRET: Readonly<Partial<Record<ArchivedTable, readonly string[]>>> = { salon: ['demo'], person: ['password_hash', 'pin_hash'], photo: ['stored_in'] };
 
 /** Columns of a table that are written down: not those that are secret, nor those that the database makes itself. */
 export async function columnsOf(trx: Transaction, table: ArchivedTable): Promise<string[]> {

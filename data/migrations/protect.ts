@@ -6,7 +6,7 @@ export async function protect(knex: Knex, tables: readonly string[]): Promise<vo
     await knex.raw(`
       alter table ${table} enable row level security;
       alter table ${table} force row level security;
-      create policy own_salon on ${table} using (salon_id = lattice_salon()) with check (salon_id = lattice_salon());
+      create policy own_salon on ${table} using (salon_id = (select lattice_salon())) with check (salon_id = (select lattice_salon()));
     `);
   }
 }

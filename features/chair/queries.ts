@@ -4,10 +4,10 @@ import type { Measures } from '@/core/units';
 import { measuresOf } from '@/core/visit';
 import { readHouse } from '@/data/house';
 import { appendEvents, liveServices, openService, readEvents, type LiveService, type OpenedService, type Reached, type TakenEvent } from '@/data/services';
-import { readSession } from '@/data/sessions';
-import { listenToService } from '@/data/signals';
+import { listenTo } from '@/data/signals';
 import { serverNow } from '@/data/now';
 import { currentPerson } from '../session/current';
+import { endWithSession } from '../session/queries';
 import { isId } from '../shared';
 import type { DeviceFacts } from './types';
 
@@ -45,8 +45,6 @@ export async function takeEvents(visitId: string, batch: unknown): Promise<Answe
   return read.ok ? appendEvents(person, visitId, read.value) : { ok: false, reason: 'invalid', problem: read.problem };
 }
 
-const HEARTBEAT_MS = 10_000;
-
 /**
  * What happens at a service from a position on, as server-sent events: `happened` with each event and its position as id, `now`
  * with the server's time now and then. Ends when the session does.
@@ -63,6 +61,7 @@ export async function serviceStream(visitId: string, after: number, signal: Abor
       let wanted = false;
       let reading = false;
       const write = (text: string) => open && controller.enqueue(encoder.encode(text));
+      const pulse = () => write(`event: now\ndata: ${serverNow()}\n\n`);
       const push = async () => {
         wanted = true;
         if (reading) return;
@@ -82,26 +81,25 @@ export async function serviceStream(visitId: string, after: number, signal: Abor
           reading = false;
         }
       };
-      const beat = setInterval(() => {
-        readSession(person.sessionId).then((own) => (own ? write(`event: now\ndata: ${serverNow()}\n\n`) : close()), close);
-      }, HEARTBEAT_MS);
-      let forget: () => void = () => undefined;
+      const endings: (() => void)[] = [];
       function close() {
         if (!open) return;
         open = false;
-        clearInterval(beat);
-        forget();
+        for (const end of endings) end();
         try {
           controller.close();
         } catch {
           // Closed by the reader already.
         }
       }
+      /** What ends with the stream, or at once where that is over already. */
+      const until = (end: () => void) => void (open ? endings.push(end) : end());
       stop = close;
       signal.addEventListener('abort', close);
-      write(`retry: 1000\nevent: now\ndata: ${serverNow()}\n\n`);
-      forget = await listenToService(visitId, () => void push());
-      if (!open) forget();
+      write('retry: 1000\n');
+      pulse();
+      until(await endWithSession(person, close, pulse));
+      until(await listenTo('service', visitId, () => void push()));
       await push();
     },
     cancel: () => stop(),

@@ -30,6 +30,8 @@ export interface LinkPorts {
 
 const RETRY_MS = [500, 1000, 2000, 4000];
 const MOST_AT_ONCE = 200;
+/** The server's stream has a pulse every ten seconds; one that says nothing for so long has died without saying so. */
+const SILENCE_MS = 25_000;
 
 type Taken = ServiceEvent & { readonly position: number };
 
@@ -51,6 +53,7 @@ export class ServiceLink {
   private tries = 0;
   private retry: ReturnType<typeof setTimeout> | undefined;
   private unlisten: (() => void) | undefined;
+  private silence: ReturnType<typeof setTimeout> | undefined;
   private closed = false;
   /** Kept one after the other, so that what is sent was kept before. */
   private keeping: Promise<void> = Promise.resolve();
@@ -85,6 +88,7 @@ export class ServiceLink {
     try {
       const response = await this.ports.fetch(`/api/services/${this.visitId}`, { cache: 'no-store' });
       const answer = (await response.json()) as { ok: boolean; problem?: string } & KeptService & DeviceFacts & { events: Taken[] };
+      if (response.status >= 500) return this.down();
       if (!answer.ok) return this.refused(response.status, answer.problem ?? 'The service cannot be opened.');
       const { visitId, clientId, clientName, script, salonId, person, tapAnywhere, measures, events, serverNow } = answer;
       this.clock.heard(serverNow, askedAt);
@@ -114,7 +118,7 @@ export class ServiceLink {
   close(): void {
     this.closed = true;
     clearTimeout(this.retry);
-    this.unlisten?.();
+    this.deaf();
     this.listeners.clear();
   }
 
@@ -137,8 +141,7 @@ export class ServiceLink {
   private down(): void {
     if (this.closed) return;
     this.status = this.status === 'signed-out' ? 'signed-out' : 'offline';
-    this.unlisten?.();
-    this.unlisten = undefined;
+    this.deaf();
     this.changed();
     this.again();
   }
@@ -157,9 +160,22 @@ export class ServiceLink {
     if (this.unlisten || this.closed) return;
     const last = Math.max(0, ...[...this.known.values()].map(({ position }) => position ?? 0));
     this.unlisten = this.ports.listen(`/api/services/${this.visitId}/stream?after=${last}`, (name, data) => {
+      this.heard();
       if (name === 'now') this.clock.heard(Number(data), this.clock.mark());
       else if (name === 'happened') this.merge([JSON.parse(data) as Taken]);
     }, () => this.down());
+    this.heard();
+  }
+
+  private deaf(): void {
+    clearTimeout(this.silence);
+    this.unlisten?.();
+    this.unlisten = undefined;
+  }
+
+  private heard(): void {
+    clearTimeout(this.silence);
+    this.silence = setTimeout(() => this.down(), SILENCE_MS);
   }
 
   /** Sends what the server has not taken, in order; the same again after a broken answer does no harm. */
@@ -188,6 +204,7 @@ export class ServiceLink {
           this.oneByOne = true;
           continue;
         }
+        if (response.status >= 500) return this.down();
         if (!answer.ok) {
           this.refused(response.status, answer.problem ?? 'The server did not take what was done.');
           return;

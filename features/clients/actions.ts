@@ -3,12 +3,14 @@
 import { revalidatePath } from 'next/cache';
 import { redirect } from 'next/navigation';
 import { readClientsCsv, type ClientsImport } from '@/core/formats';
-import { allClients, archiveClient, changeClient, importClients, mergeClients, walkIn } from '@/data/client-changes';
+import { allClients, archiveClient, changeClient, importClients, walkIn } from '@/data/client-changes';
 import { eraseClient } from '@/data/client-record';
 import { createClient, listClients, readClient } from '@/data/clients';
+import { mergeClients, undoMerge } from '@/data/merges';
 import { createVisit, type VisitWhat } from '@/data/visits';
 import { fieldProblems, textsOf, type FormState } from '../forms';
 import { salonToday } from '../house/queries';
+import { MOST_BYTES } from '../limits';
 import { currentOwner, currentPerson, requirePerson } from '../session/current';
 import { isId } from '../shared';
 import { CLIENT_FIELDS, clientForm, type ClientField } from './fields';
@@ -94,6 +96,17 @@ export async function mergeTwo(fromId: string, intoId: string): Promise<Done> {
   return { ok: true };
 }
 
+/** Takes a merge back: the other record stands again with what was its own. */
+export async function undoMergeOf(mergeId: string): Promise<Done> {
+  const person = await currentPerson();
+  if (!person) return SIGNED_OUT;
+  if (person.role === 'assistant') return { ok: false, problem: 'A colourist or the owner takes a merge back.' };
+  const undone = isId(mergeId) ? await undoMerge(person, mergeId) : undefined;
+  if (!undone?.ok) return { ok: false, problem: 'This merge was undone already, or another one came after it: that one goes first.' };
+  revalidatePath('/clients');
+  return { ok: true };
+}
+
 /** Erases a client for good, when her name was typed as it is written; only the owner may. */
 export async function eraseForGood(clientId: string, typedName: string): Promise<Done> {
   const owner = await currentOwner();
@@ -109,7 +122,6 @@ export async function eraseForGood(clientId: string, typedName: string): Promise
 export type TablePreview = { readonly ok: true; readonly value: ClientsImport } | { readonly ok: false; readonly problem: string };
 
 /** More text than this is no table of clients. */
-const MOST_TABLE = 4_000_000;
 const MOST_TAKEN = 5000;
 
 /** What a table of clients would add and change; nothing is written. */
@@ -117,7 +129,7 @@ export async function previewClients(text: unknown): Promise<TablePreview> {
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;
   if (person.role === 'assistant') return { ok: false, problem: 'A colourist or the owner imports clients.' };
-  if (typeof text !== 'string' || text.length > MOST_TABLE) return { ok: false, problem: 'The table is larger than four megabytes: is it the right file?' };
+  if (typeof text !== 'string' || text.length > MOST_BYTES.table) return { ok: false, problem: 'The table is larger than 4 MB: is it the right file?' };
   const read = readClientsCsv(text, await allClients(person), await salonToday());
   if (read.ok && read.value.added.length + read.value.changed.length > MOST_TAKEN) return { ok: false, problem: `The table adds and changes more than ${MOST_TAKEN} clients: take it over in parts.` };
   return read;

@@ -7,16 +7,22 @@ import { Dialog } from '@/ui/dialog';
 import { TextField } from '@/ui/field';
 import { MoreIcon } from '@/ui/icons';
 import { Menu } from '@/ui/menu';
-import { addVisitWithoutFoils, clientsToMerge, editClient, eraseForGood, mergeTwo, putClientAway, type ClientFormState } from './actions';
+import { addVisitWithoutFoils, clientsToMerge, editClient, eraseForGood, mergeTwo, putClientAway, undoMergeOf, type ClientFormState } from './actions';
 import { ClientInputs } from './client-inputs';
-import type { ClientSummary } from './queries';
+import type { ClientSummary, ShownClient } from './queries';
 
 type Open = 'edit' | 'merge' | 'erase';
 
 /** What can be done with a client's record. */
-export function ClientMenu({ client, role }: { client: ClientSummary; role: string }) {
+export function ClientMenu({ client, role, merge }: { client: ClientSummary; role: string; merge: ShownClient['merges'][number] | undefined }) {
   const router = useRouter();
   const [open, setOpen] = useState<Open>();
+  const [problem, setProblem] = useState<string>();
+  const undo = async (mergeId: string) => {
+    const answer = await undoMergeOf(mergeId).catch(() => ({ ok: false, problem: 'No connection: nothing was changed.' }) as const);
+    if (answer.ok) router.refresh();
+    else setProblem(answer.problem);
+  };
   const close = () => setOpen(undefined);
   return (
     <>
@@ -27,6 +33,7 @@ export function ClientMenu({ client, role }: { client: ClientSummary; role: stri
           { words: 'Name, phone, birthday, note', choose: () => setOpen('edit') },
           ...(role === 'assistant' ? [] : [
             { words: 'Merge with another record', hint: 'two records of one person', choose: () => setOpen('merge') },
+            ...(merge?.mergeId ? [{ words: 'Undo the merge', hint: `“${merge.name}” stands again`, choose: () => void undo(merge.mergeId!) }] : []),
             { words: 'Export the whole record', hint: 'one file to hand over', choose: () => Object.assign(document.createElement('a'), { href: `/clients/${client.id}/record.json`, download: '' }).click() },
           ]),
           ...(role === 'owner' ? [{ words: 'Trail', hint: 'who did what', choose: () => router.push(`/clients/${client.id}/trail`) }] : []),
@@ -38,6 +45,7 @@ export function ClientMenu({ client, role }: { client: ClientSummary; role: stri
       />
       <Dialog open={open === 'edit'} onOpenChange={close} title="What is written down"><EditForm client={client} onDone={close} /></Dialog>
       <Dialog open={open === 'merge'} onOpenChange={close} title="Merge two records"><MergeForm client={client} /></Dialog>
+      <Dialog open={problem !== undefined} onOpenChange={() => setProblem(undefined)} title="The merge stands"><p role="alert">{problem}</p></Dialog>
       <Dialog open={open === 'erase'} onOpenChange={close} title="Erase for good"><EraseForm client={client} /></Dialog>
     </>
   );
@@ -83,7 +91,7 @@ function MergeForm({ client }: { client: ClientSummary }) {
     });
   return (
     <div className="grid gap-4">
-      <p>Visits, photos, tests and consents of the other record become {client.name}’s. What is written down here stays; a missing phone or birthday is taken over. The trail of both is kept.</p>
+      <p>Visits, photos, tests and consents of the other record become {client.name}’s. What is written down here stays; a missing phone or birthday is taken over, and notes are kept word by word. It can be undone.</p>
       <TextField label="The other record" value={search} onChange={(event) => setSearch(event.target.value)} autoComplete="off" />
       <ul className="grid gap-2">
         {found?.map(({ id, name, phone, visits }) => (

@@ -29,6 +29,7 @@ export function ClientPage({ story }: { story: ShownClient }) {
         <div>
           <h1 className="text-3xl leading-tight font-bold wide">{client.name}</h1>
           <p className="text-ink-soft">{about.join(' · ') || 'No phone or note yet.'}</p>
+          <FurtherNotes merges={story.merges} phone={client.phone} />
         </div>
         <div className="ml-auto flex gap-3">
           {client.openVisit && (
@@ -39,7 +40,7 @@ export function ClientPage({ story }: { story: ShownClient }) {
           <form action={addVisit.bind(null, client.id)}>
             <Button type="submit" look={client.openVisit ? 'plain' : 'primary'} disabled={client.archived}><PlusIcon /> New visit</Button>
           </form>
-          <ClientMenu client={client} role={story.role} />
+          <ClientMenu client={client} role={story.role} merge={story.merges.find(({ mergeId }) => mergeId !== null)} />
         </div>
       </div>
       {client.archived && <p className="mb-4 rounded-ui bg-amber-pale p-3">Put away: she is not listed. “Take out again” brings her back as she was.</p>}
@@ -61,6 +62,14 @@ export function ClientPage({ story }: { story: ShownClient }) {
       </section>
     </MeasuresProvider>
   );
+}
+
+/** What the records that were merged into this one said beside it. */
+function FurtherNotes({ merges, phone }: { merges: ShownClient['merges']; phone: string }) {
+  return merges.map(({ clientId, name, phone: other, furtherNote }) => {
+    const words = [other === phone ? '' : other, furtherNote].filter(Boolean).join(' · ');
+    return words && <p key={clientId} className="max-w-[70ch] text-ink-soft"><b>From the record “{name}”:</b> {words}</p>;
+  });
 }
 
 /** What must be known before anything is planned on her. */

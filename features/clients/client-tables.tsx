@@ -8,6 +8,7 @@ import { Dialog } from '@/ui/dialog';
 import { Menu } from '@/ui/menu';
 import { download } from '../download';
 import { RowProblems, SEPARATOR_WORDS } from '../row-problems';
+import { megabytes, MOST_BYTES } from '../limits';
 import { textOfFile } from '../text-of-file';
 import { previewClients, takeClients } from './actions';
 
@@ -23,6 +24,7 @@ export function ClientTables() {
   const [looked, setLooked] = useState<Looked>();
   const [problem, setProblem] = useState<string>();
   const look = async (file: File) => {
+    if (file.size > MOST_BYTES.table) return setProblem(`${file.name} has ${megabytes(file.size)}; a table of clients may have ${megabytes(MOST_BYTES.table)}.`);
     const text = await textOfFile(file);
     const answer = await previewClients(text).catch(() => ({ ok: false, problem: 'No connection: the table was not read.' }) as const);
     setProblem(answer.ok ? undefined : `${file.name}: ${answer.problem}`);

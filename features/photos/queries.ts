@@ -12,11 +12,6 @@ export const MOST_REQUEST_BYTES = MOST_BYTES + 100_000;
 
 const MISSING = { ok: false, status: 404, problem: 'This salon has no such client or visit.' } as const;
 
-/** Whether somebody is signed in who may send a picture. */
-export async function maySend(): Promise<boolean> {
-  return (await currentPerson()) !== undefined;
-}
-
 /** Reads an uploaded picture and keeps it; nothing is kept of one that cannot be used. */
 export async function uploadPhoto(clientId: string, form: FormData): Promise<Uploaded> {
   const person = await currentPerson();

@@ -6,7 +6,7 @@ import { z } from 'zod';
 import { lockSession, openSession, revokeSession, takeStation } from '@/data/sessions';
 import { fieldProblems } from '../forms';
 import { isId } from '../shared';
-import { sealedCookie } from './cookie';
+import { deviceOf, rememberDevice, sealedCookie } from './cookie';
 import { currentPerson, personAtStation } from './current';
 import { placeAfter } from './place-after';
 
@@ -27,12 +27,13 @@ export async function signIn(_: SignInState, data: FormData): Promise<SignInStat
   const email = String(data.get('email') ?? '');
   const read = form.safeParse({ email, password: String(data.get('password') ?? '') });
   if (!read.success) return { email, problems: fieldProblems(read.error) };
-  const opened = await openSession(read.data.email, read.data.password, await station());
+  const opened = await openSession(read.data.email, read.data.password, { ...(await station()), known: await deviceOf(read.data.email) });
   if (!opened) return { email, problems: { password: 'Password: this e-mail address and password do not belong together.' } };
   if ('waitSeconds' in opened) {
     return { email, problems: { password: `Too many wrong tries. Wait ${minutes(opened.waitSeconds)}, or ask the owner for a reset link.` } };
   }
   await keep(opened.sessionId);
+  await rememberDevice(read.data.email);
   redirect('/clients');
 }
 

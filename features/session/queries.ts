@@ -1,7 +1,8 @@
 import 'server-only';
 import { redirect } from 'next/navigation';
 import { DEMO_PASSWORD } from '@/data/demo/people';
-import { demoAccounts, stationPeople, type DemoAccount, type StationPerson } from '@/data/sessions';
+import { demoAccounts, readSession, stationPeople, type DemoAccount, type SignedIn, type StationPerson } from '@/data/sessions';
+import { listenTo } from '@/data/signals';
 import { personAtStation } from './current';
 
 export type { DemoAccount, StationPerson };
@@ -17,4 +18,22 @@ export async function lockedStation(): Promise<{ people: StationPerson[]; ownId:
   const person = await personAtStation();
   if (!person) redirect('/sign-in');
   return { people: await stationPeople(person), ownId: person.personId, salonName: person.salonName };
+}
+
+/** How often a session is looked at while something is open in it, beside being told of its end, ms. */
+const LOOK_MS = 10_000;
+
+/**
+ * Ends what is open in a session, a stream say, as soon as the session is locked, revoked or over.
+ * @param goesOn called now and then for as long as it is not
+ * @returns stops looking
+ */
+export async function endWithSession({ sessionId, salonId }: SignedIn, end: () => void, goesOn: () => void = () => undefined): Promise<() => void> {
+  const look = () => readSession(sessionId).then((own) => (own && !own.locked ? goesOn() : end()), end);
+  const beat = setInterval(() => void look(), LOOK_MS);
+  const deaf = await listenTo('sessions', salonId, () => void look());
+  return () => {
+    clearInterval(beat);
+    deaf();
+  };
 }

@@ -26,9 +26,9 @@ export async function saveVisitPart(visitId: string, part: string, body: unknown
 }
 
 /** Throws one's own refused edit away. */
-export async function discardDraft(visitId: string, part: VisitPart): Promise<void> {
+export async function discardDraft(visitId: string, part: VisitPart, editId: string): Promise<void> {
   const person = await currentPerson();
-  if (person && isId(visitId) && PARTS.includes(part)) await discard(person, visitId, part);
+  if (person && isId(visitId) && isId(editId) && PARTS.includes(part)) await discard(person, visitId, part, editId);
 }
 
 type Base = { baseRevision: number; editId: string; following: readonly string[] };

@@ -11,7 +11,7 @@ import { useVisit, type OpenDraft } from './store';
 /** Says that an edit was refused because somebody saved first, what differs, and offers to take one's own over. */
 export function DraftBanner() {
   const { drafts } = useVisit();
-  return drafts.map((draft) => <Draft key={draft.part} draft={draft} />);
+  return drafts.map((draft) => <Draft key={draft.editId} draft={draft} />);
 }
 
 function Draft({ draft }: { draft: OpenDraft }) {

@@ -42,7 +42,7 @@ afterEach(() => {
   else delete (globalThis as { localStorage?: unknown }).localStorage;
 });
 
-const saver = (revision = 3) => new PartSaver(VISIT, 'plan', revision, { onState: (state, problem) => void states.push([state, problem]), onStale: (refused) => void stale.push(refused) });
+const saver = (revision = 3) => new PartSaver(VISIT, 'plan', revision, { onState: (state, problem) => void states.push([state, problem]), onStale: ({ document }) => void stale.push(document) });
 const now = () => states.at(-1)?.[0];
 const kept = () => readBackup(VISIT, 'plan')?.document;
 

@@ -8,7 +8,7 @@ interface Handlers {
   /** The state to show, with a sentence where something is wrong. */
   onState(state: SaveState, problem?: string): void;
   /** A refused edit was kept as a draft; the saved version must be fetched. */
-  onStale(refused: unknown): void;
+  onStale(refused: { readonly document: unknown; readonly editId: string }): void;
 }
 
 const WAIT_MS = 350;
@@ -102,6 +102,7 @@ export class PartSaver {
     this.unanswered = [...this.unanswered.filter((id) => id !== edit.editId), edit.editId].slice(-20);
     this.handlers.onState('saving');
     let answer: SaveAnswer | undefined;
+    let away: string | undefined;
     try {
       const response = await fetch(`/api/visits/${this.visitId}/${this.part}`, {
         method: 'PUT',
@@ -109,17 +110,19 @@ export class PartSaver {
         body: JSON.stringify(edit),
         keepalive,
       });
-      answer = (await response.json()) as SaveAnswer;
+      const said = (await response.json()) as SaveAnswer & { problem?: string };
+      if (response.status >= 500) away = said.problem;
+      else answer = said;
     } catch {
       answer = undefined;
     }
     this.sending = false;
-    this.settle(edit, answer);
+    this.settle(edit, answer, away);
   }
 
-  private settle(edit: Backup, answer: SaveAnswer | undefined): void {
+  private settle(edit: Backup, answer: SaveAnswer | undefined, away?: string): void {
     if (!answer) {
-      this.handlers.onState('offline', 'No connection: your work is kept on this device and saved when it is back.');
+      this.handlers.onState('offline', away ?? 'No connection: your work is kept on this device and saved when it is back.');
       this.schedule(RETRY_MS[Math.min(this.failures, RETRY_MS.length - 1)]);
       this.failures += 1;
       return;
@@ -149,7 +152,7 @@ export class PartSaver {
       this.pending = undefined;
       this.unanswered = [];
       clearBackup(this.visitId, this.part);
-      this.handlers.onStale(refused.document);
+      this.handlers.onStale(refused);
       return;
     }
     this.handlers.onState('refused', answer.problem);

@@ -14,6 +14,8 @@ import type { Revised, VisitBundle, VisitPart, VisitWork } from './types';
 /** One's own refused edit beside the saved version. */
 export interface OpenDraft {
   readonly part: VisitPart;
+  /** Of the edit that was refused. */
+  readonly editId: string;
   readonly document: unknown;
   readonly differences: readonly Difference[];
 }
@@ -115,7 +117,7 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
   const [history, dispatch] = useReducer(reduce, initial, (first) => historyOf(workOf(first)));
   const [outcome, setOutcome] = useState(initial.outcome);
   const [states, setStates] = useState<Partial<Record<VisitPart, { state: SaveState; problem?: string }>>>({});
-  const [refusedHere, setRefusedHere] = useState<readonly { part: VisitPart; document: unknown }[]>(initial.drafts);
+  const [refusedHere, setRefusedHere] = useState<readonly { part: VisitPart; editId: string; document: unknown }[]>(initial.drafts);
   const [selected, select] = useState<{ panel: string; foil?: string }>({ panel: initial.plan.document.panels[0]?.id ?? '' });
   const [lit, light] = useState<string>();
 
@@ -183,9 +185,9 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
             setOutcome({ revision: own.outcome.baseRevision, document: outcomeSent.current });
           }
         },
-        onStale: (document) => {
+        onStale: ({ document, editId }) => {
           setStates((all) => ({ ...all, [part]: { state: 'saved' } }));
-          setRefusedHere((all) => [...all.filter((draft) => draft.part !== part), { part, document }]);
+          setRefusedHere((all) => [...all, { part, editId, document }]);
           void fetchVisit().then((fresh) => fresh && adopt(fresh, [part]));
         },
       });
@@ -242,8 +244,8 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
     const edit = (label: (before: VisitWork, after: VisitWork) => string, change: (work: VisitWork) => VisitWork, gesture: string) =>
       !signed.current && dispatch({ kind: 'edit', change, label, gesture, at: handAt() });
     const dropDraft = (draft: OpenDraft) => {
-      setRefusedHere((all) => all.filter((other) => other.part !== draft.part));
-      void discardDraft(initial.id, draft.part);
+      setRefusedHere((all) => all.filter(({ editId }) => editId !== draft.editId));
+      void discardDraft(initial.id, draft.part, draft.editId);
     };
     function takeOver<T>(draft: OpenDraft, read: { ok: true; value: T } | { ok: false }, into: (work: VisitWork, document: T) => VisitWork) {
       if (!read.ok) return;

@@ -29,7 +29,7 @@ export interface VisitBundle {
   /** Used against predicted of this visit’s colourist, oldest first. */
   readonly uses: readonly number[];
   readonly outcome: Revised<Outcome> | null;
-  readonly drafts: readonly { readonly part: VisitPart; readonly document: unknown; readonly keptAt: string }[];
+  readonly drafts: readonly { readonly part: VisitPart; readonly editId: string; readonly document: unknown; readonly keptAt: string }[];
   readonly previous: { readonly heldOn: string; readonly outcome: Outcome; readonly consult: Consult; readonly plan: Plan } | null;
   /** The last recorded visit before this one that had foils: the same, unless only a toner was put on since. */
   readonly foiled: { readonly heldOn: string; readonly outcome: Outcome; readonly plan: Plan } | null;

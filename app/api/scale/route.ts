@@ -1,35 +1,45 @@
 import { z } from 'zod';
+import { jsonOf, route } from '@/features/http/route';
+import { MOST_BYTES } from '@/features/limits';
 import { canHandle, handleScale, theScale } from '@/features/scale/scale';
 import type { ScaleEvent } from '@/features/scale/line-driver';
 import { currentPerson } from '@/features/session/current';
+import { endWithSession } from '@/features/session/queries';
 
 const SIGNED_OUT = () => Response.json({ ok: false, problem: 'You are signed out. Sign in again.' }, { status: 401 });
 
 /** What the scale says, as a stream of events; 404 where this house has none. */
-export async function GET(request: Request) {
-  if (!(await currentPerson())) return SIGNED_OUT();
+export const GET = route(async (request) => {
+  const person = await currentPerson();
+  if (!person) return SIGNED_OUT();
   const scale = theScale();
   if (!scale) return Response.json({ ok: false, problem: 'No scale is connected to this house.' }, { status: 404 });
   const encoder = new TextEncoder();
   let end = () => {};
   const stream = new ReadableStream({
-    start(controller) {
+    async start(controller) {
       const send = (event: ScaleEvent | { kind: 'handled' }) => controller.enqueue(encoder.encode(`data: ${JSON.stringify(event)}\n\n`));
       if (canHandle()) send({ kind: 'handled' });
-      end = scale.listen(send);
-      request.signal.addEventListener('abort', () => {
+      const endings = [scale.listen(send)];
+      end = () => {
+        for (const own of endings.splice(0)) own();
+      };
+      const close = () => {
         end();
         try {
           controller.close();
         } catch {
           // Closed by the reader already.
         }
-      });
+      };
+      request.signal.addEventListener('abort', close);
+      endings.push(await endWithSession(person, close));
+      if (request.signal.aborted) close();
     },
     cancel: () => end(),
   });
   return new Response(stream, { headers: { 'Content-Type': 'text/event-stream; charset=utf-8', 'Cache-Control': 'no-store, no-transform', 'X-Accel-Buffering': 'no' } });
-}
+}, { listens: true });
 
 const command = z.discriminatedUnion('do', [
   z.object({ do: z.literal('tare') }),
@@ -38,11 +48,10 @@ const command = z.discriminatedUnion('do', [
 ]);
 
 /** Tares the scale; a simulated one is poured on and cleared from here too. */
-export async function POST(request: Request) {
-  if (!(await currentPerson())) return SIGNED_OUT();
-  const read = command.safeParse(await request.json().catch(() => undefined));
+export const POST = route(async (request) => {
+  const read = command.safeParse(await jsonOf(request, MOST_BYTES.document, 'The command'));
   if (!read.success) return Response.json({ ok: false, problem: 'do: must be tare, pour or clear.' }, { status: 400 });
   const own = read.data;
   const ok = own.do === 'tare' ? (theScale()?.tare() ?? false) : await handleScale(own.do === 'pour' ? `POUR ${own.grams}` : 'CLEAR');
   return ok ? Response.json({ ok }) : Response.json({ ok, problem: 'The scale does not answer. Weigh by hand meanwhile.' }, { status: 503 });
-}
+});

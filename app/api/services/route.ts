@@ -1,7 +1,6 @@
 import { respond } from '@/features/chair/answer';
 import { runningServices } from '@/features/chair/queries';
+import { route } from '@/features/http/route';
 
 /** Services that run in the salon. */
-export async function GET() {
-  return respond(await runningServices());
-}
+export const GET = route(async () => respond(await runningServices()));

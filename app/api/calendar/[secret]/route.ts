@@ -1,9 +1,10 @@
 import { calendarOf } from '@/features/diary/calendar';
 import { feedAppointments } from '@/features/diary/queries';
+import { route } from '@/features/http/route';
 
 /** A colourist’s appointments for her own calendar, by the secret in the address: /api/calendar/SECRET or SECRET.ics. */
-export async function GET(_: Request, { params }: { params: Promise<{ secret: string }> }) {
-  const feed = await feedAppointments((await params).secret.replace(/\.ics$/, ''));
+export const GET = route<{ secret: string }>(async (_, { secret }) => {
+  const feed = await feedAppointments(secret.replace(/\.ics$/, ''));
   if (!feed) return new Response('This calendar address does not work, or no longer.', { status: 404 });
   return new Response(calendarOf(feed.appointments, { timeZone: feed.timeZone, name: feed.salonName, to: 'colourist' }), { headers: { 'Content-Type': 'text/calendar; charset=utf-8', 'Cache-Control': 'private, no-store' } });
-}
+});

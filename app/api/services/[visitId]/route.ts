@@ -1,7 +1,6 @@
 import { respond } from '@/features/chair/answer';
 import { serviceFor } from '@/features/chair/queries';
+import { route } from '@/features/http/route';
 
 /** The script of a service and everything that happened. */
-export async function GET(_request: Request, { params }: { params: Promise<{ visitId: string }> }) {
-  return respond(await serviceFor((await params).visitId));
-}
+export const GET = route<{ visitId: string }>(async (_, { visitId }) => respond(await serviceFor(visitId)));

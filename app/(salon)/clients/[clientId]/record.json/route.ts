@@ -1,4 +1,5 @@
 import { clientRecord } from '@/features/clients/queries';
+import { route } from '@/features/http/route';
 
 const REFUSED = {
   'signed-out': [401, 'You are signed out.'],
@@ -7,11 +8,10 @@ const REFUSED = {
 } as const;
 
 /** Everything that is kept of one client, as one file. */
-export async function GET(_: Request, { params }: { params: Promise<{ clientId: string }> }) {
-  const { clientId } = await params;
+export const GET = route<{ clientId: string }>(async (_, { clientId }) => {
   const record = await clientRecord(clientId);
   if (typeof record === 'string') return Response.json({ problem: REFUSED[record][1] }, { status: REFUSED[record][0] });
   return new Response(`${JSON.stringify(record, null, 1)}\n`, {
     headers: { 'Content-Type': 'application/json', 'Content-Disposition': `attachment; filename="client-${clientId}.json"`, 'Cache-Control': 'no-store' },
   });
-}
+});

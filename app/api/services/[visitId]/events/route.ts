@@ -1,17 +1,9 @@
 import { respond } from '@/features/chair/answer';
 import { takeEvents } from '@/features/chair/queries';
-
-const MOST_BYTES = 1_000_000;
+import { jsonOf, route } from '@/features/http/route';
+import { MOST_BYTES } from '@/features/limits';
 
 /** Takes events of a device: { device, deviceNow, events } in, the same events as the server has them out. */
-export async function POST(request: Request, { params }: { params: Promise<{ visitId: string }> }) {
-  const text = await request.text();
-  if (text.length > MOST_BYTES) return respond({ ok: false, reason: 'invalid', problem: 'The events are larger than a megabyte: send fewer at once.' });
-  let body: unknown;
-  try {
-    body = JSON.parse(text);
-  } catch {
-    return respond({ ok: false, reason: 'invalid', problem: 'The request body is not JSON.' });
-  }
-  return respond(await takeEvents((await params).visitId, body));
-}
+export const POST = route<{ visitId: string }>(async (request, { visitId }) =>
+  respond(await takeEvents(visitId, await jsonOf(request, MOST_BYTES.document, 'What is sent at once'))),
+);

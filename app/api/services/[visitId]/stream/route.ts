@@ -1,11 +1,17 @@
 import { serviceStream } from '@/features/chair/queries';
+import { route } from '@/features/http/route';
 
 export const dynamic = 'force-dynamic';
 
 /** What happens at a service, as it happens; ?after=N or Last-Event-ID says from where on. */
-export async function GET(request: Request, { params }: { params: Promise<{ visitId: string }> }) {
-  const after = Number(request.headers.get('last-event-id') ?? new URL(request.url).searchParams.get('after') ?? 0);
-  const stream = await serviceStream((await params).visitId, Number.isInteger(after) && after >= 0 ? after : 0, request.signal);
-  if (!stream) return Response.json({ ok: false, problem: 'You are signed out, or there is no such visit.' }, { status: 401 });
-  return new Response(stream, { headers: { 'Content-Type': 'text/event-stream; charset=utf-8', 'Cache-Control': 'no-store, no-transform', 'X-Accel-Buffering': 'no' } });
-}
+export const GET = route<{ visitId: string }>(
+  async (request, { visitId }) => {
+    const after = Number(request.headers.get('last-event-id') ?? new URL(request.url).searchParams.get('after') ?? 0);
+    const stream = await serviceStream(visitId, Number.isInteger(after) && after >= 0 ? after : 0, request.signal);
+    if (!stream) return Response.json({ ok: false, problem: 'You are signed out, or there is no such visit.' }, { status: 401 });
+    return new Response(stream, {
+      headers: { 'Content-Type': 'text/event-stream; charset=utf-8', 'Cache-Control': 'no-store, no-transform', 'X-Accel-Buffering': 'no' },
+    });
+  },
+  { listens: true },
+);

@@ -1,0 +1,3 @@
+import 'server-only';
+
+export { unavailable } from '@/data/unavailable';
