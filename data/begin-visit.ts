@@ -7,7 +7,7 @@ import { leaveTrail } from './trail';
 /** Begins the service and freezes its script, unless a caution stands in the way: the server decides by what it holds. */
 export function beginVisit(actor: Actor, visitId: string): Promise<Answered> {
   return inSalon(actor.salonId, async (trx) => {
-    const found = await lockedVisit(trx, actor, visitId);
+    const found = await lockedVisit(trx, actor, visitId, ['cautions', 'script']);
     if (!found) return NO_VISIT;
     const { visit, computed: { cautions, script } } = found;
     if (visit.begunAt) return { ok: true };

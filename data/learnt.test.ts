@@ -25,7 +25,7 @@ async function served(): Promise<void> {
   const visitId = (await createVisit(owner, clientId, '2027-01-04'))!;
   const script = await inSalon(owner.salonId, async (trx) => {
     await trx('visit').where({ id: visitId }).update({ begun_at: trx.fn.now(), begun_by: owner.personId });
-    return (await freezeScript(trx, owner, visitId, (await lockedVisit(trx, owner, visitId))!.computed.script))!;
+    return (await freezeScript(trx, owner, visitId, (await lockedVisit(trx, owner, visitId, ['script']))!.computed.script))!;
   });
   const now = Date.now();
   const [first, second, third] = script.blocks[0].units;

@@ -1,16 +1,15 @@
 import { randomUUID } from 'node:crypto';
 import same from 'fast-deep-equal';
-import { scriptPartOf, type EventBody, type ServiceState } from '../core/chair';
+import type { EventBody, ServiceState } from '../core/chair';
 import type { ServiceStep } from '../core/steps';
 import type { VisitMix } from '../core/visit';
-import { createVisitEngine, factsOf } from '../core/visit/computed';
+import { factsOf } from '../core/visit/computed';
+import { computedOf } from './compute';
 import type { Actor, Transaction } from './database';
 import { houseOf } from './house-row';
 import { serverNow } from './now';
 import { putEvents, type RunningService } from './service-rows';
-import { visitIn } from './visits';
-
-const engine = createVisitEngine();
+import { documentsOf, visitIn } from './visits';
 
 /** Device that changes of Mix come from. */
 const MIX_DEVICE = 'mix';
@@ -26,12 +25,14 @@ export async function tellService(
 ): Promise<void> {
   const visit = (await visitIn(trx, actor, visitId))!;
   const facts = factsOf(visit, await houseOf(trx, actor.salonId));
-  const [was, is] = [before, after].map((mix) =>
-    engine.compute({ consult: visit.consult.document, plan: visit.plan.document, mix, outcome: null }, facts),
+  const [was, is] = await Promise.all(
+    [before, after].map((mix) =>
+      computedOf(actor.salonId, { documents: { ...documentsOf(visit), mix, outcome: null }, facts }, ['steps', 'scriptPart']),
+    ),
   );
   const bodies: EventBody[] = stepChanges(was.steps, is.steps, state);
-  const script = scriptPartOf(is);
-  if (!same(scriptPartOf(was), script)) bodies.push({ kind: 'rescripted', script });
+  const script = is.scriptPart;
+  if (!same(was.scriptPart, script)) bodies.push({ kind: 'rescripted', script });
   if (bodies.length === 0) return;
   const at = serverNow();
   await putEvents(

@@ -35,11 +35,11 @@ export type SaveResult =
   | { readonly ok: false; readonly reason: 'used'; readonly problem: string };
 
 /** Where each part of a visit lies. */
-const PLACES = {
-  consult: { table: 'visit', key: 'id', document: 'consult', revision: 'consult_revision', edit: 'consult_edit' },
-  plan: { table: 'plan', key: 'visit_id', document: 'document', revision: 'revision', edit: 'last_edit' },
-  mix: { table: 'mix', key: 'visit_id', document: 'document', revision: 'revision', edit: 'last_edit' },
-  outcome: { table: 'outcome', key: 'visit_id', document: 'document', revision: 'revision', edit: 'last_edit' },
+export const PLACES = {
+  consult: { table: 'visit', key: 'id', document: 'consult', before: 'consult_before', revision: 'consult_revision', edit: 'consult_edit' },
+  plan: { table: 'plan', key: 'visit_id', document: 'document', before: 'before', revision: 'revision', edit: 'last_edit' },
+  mix: { table: 'mix', key: 'visit_id', document: 'document', before: 'before', revision: 'revision', edit: 'last_edit' },
+  outcome: { table: 'outcome', key: 'visit_id', document: 'document', before: 'before', revision: 'revision', edit: 'last_edit' },
 } as const satisfies Record<VisitPart, Record<string, string>>;
 
 /** Saves one part of a visit in one transaction. A stale edit overwrites nothing: it becomes a draft. */
@@ -161,6 +161,8 @@ async function update<T>(
     .where({ [place.key]: visitId })
     .update({
       [place.document]: JSON.stringify(edit.document),
+      // As it was before, should this version not be readable one day.
+      [place.before]: trx.ref(place.document),
       [place.revision]: revision,
       [place.edit]: edit.editId,
       ...also,

@@ -1,10 +1,10 @@
 import { recordOf, serviceState, type ServiceScript } from '../core/chair';
 import { parseConsult, parseScript, type EventBatch } from '../core/formats';
-import { createPatternEngine } from '../core/pattern';
 import { zonesOfService, zonesRecorded } from '../core/record';
 import { putOn } from '../core/steps';
 import type { Outcome } from '../core/visit';
 import { lockedVisit } from './cautions';
+import { inThread } from './compute';
 import { inSalon, type Actor, type Transaction } from './database';
 import { stored } from './documents';
 import { serverNow } from './now';
@@ -32,7 +32,6 @@ const NOT_BEGUN = { ok: false, reason: 'not-begun', problem: 'The service has no
 const NOTHING = { ok: false, reason: 'nothing', problem: 'The pattern has no foils, and nothing is mixed that stays on: there is nothing to carry out.' } as const;
 
 /** It remembers heads, and what it remembers changes no result. */
-const engine = createPatternEngine();
 
 /** Opens the service of a visit that has begun; its script is frozen the first time. */
 export function openService(actor: Actor, visitId: string): Promise<Reached<OpenedService>> {
@@ -40,7 +39,7 @@ export function openService(actor: Actor, visitId: string): Promise<Reached<Open
     const visit = await trx('visit as v').join('client as c', 'c.id', 'v.client_id').where('v.id', visitId).select('v.client_id', 'v.begun_at', 'c.name').first();
     if (!visit) return MISSING;
     if (!visit.begun_at) return NOT_BEGUN;
-    const script = (await keptScript(trx, visitId)) ?? (await freezeScript(trx, actor, visitId, (await lockedVisit(trx, actor, visitId))!.computed.script));
+    const script = (await keptScript(trx, visitId)) ?? (await freezeScript(trx, actor, visitId, (await lockedVisit(trx, actor, visitId, ['script']))!.computed.script));
     if (!script) return NOTHING;
     return { ok: true, value: { visitId, clientId: visit.client_id, clientName: visit.name, script, events: await eventsAfter(trx, visitId, 0), serverNow: serverNow() } };
   });
@@ -102,7 +101,7 @@ async function end(trx: Transaction, actor: Actor, visitId: string): Promise<voi
   const level = Math.round((record.levelReached ?? usual) * 2) / 2;
   const document: Outcome = {
     version: 2, done: record.summary.slice(0, 4000), foilsPlaced: record.placed, levelReached: Math.min(10, Math.max(1, level)), nextOn: null, nextWhat: null,
-    zones: zonesRecorded(zonesOfService(state, engine.compute(script.plan).sheet)), said: '', inspection: {}, corrections: [],
+    zones: zonesRecorded(zonesOfService(state, await inThread(actor.salonId, 'sheet', script.plan))), said: '', inspection: {}, corrections: [],
   };
   const made = await trx('outcome').insert({ visit_id: visitId, salon_id: actor.salonId, document: JSON.stringify(document), recorded_by: actor.personId }).onConflict('visit_id').ignore().returning('revision');
   if (made.length > 0) await leaveTrail(trx, actor, 'outcome', { clientId: visit.client_id, visitId, words: 'written by the service' });

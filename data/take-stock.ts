@@ -1,12 +1,11 @@
 import type { ServiceState } from '../core/chair';
 import { isStocked } from '../core/products';
 import { stockUsed, type StockUsed } from '../core/record';
-import { createVisitEngine, factsOf } from '../core/visit/computed';
+import { factsOf } from '../core/visit/computed';
+import { computedOf } from './compute';
 import type { Actor, Transaction } from './database';
 import { houseOf } from './house-row';
-import { visitIn } from './visits';
-
-const engine = createVisitEngine();
+import { documentsOf, visitIn } from './visits';
 
 /**
  * Takes what a visit used out of the stock: once, however often it is asked for. What was taken before is reckoned with, so
@@ -16,7 +15,7 @@ const engine = createVisitEngine();
 export async function takeFromStock(trx: Transaction, actor: Actor, visitId: string, service: ServiceState | null | 'open'): Promise<void> {
   // One after the other: two that are done at once each take their own.
   const visit = (await visitIn(trx, actor, visitId))!;
-  const used = service === 'open' ? {} : usedAt(visit, await houseOf(trx, actor.salonId), service);
+  const used = service === 'open' ? {} : await usedAt(actor.salonId, visit, await houseOf(trx, actor.salonId), service);
   const taken: { product: string; change: string }[] = await trx('stock_move').where({ visit_id: visitId }).groupBy('product').select('product').sum('change as change');
   const before = new Map(taken.map(({ product, change }) => [product, -Number(change)]));
   for (const own of visit.range) {
@@ -31,10 +30,10 @@ export async function takeFromStock(trx: Transaction, actor: Actor, visitId: str
 
 type ReadVisit = NonNullable<Awaited<ReturnType<typeof visitIn>>>;
 
-function usedAt(visit: ReadVisit, house: Awaited<ReturnType<typeof houseOf>>, service: ServiceState | null): StockUsed {
-  const computed = engine.compute({ consult: visit.consult.document, plan: visit.plan.document, mix: visit.mix.document, outcome: null }, factsOf(visit, house));
-  const { work, mix, steps, colours, shelf, sheets } = computed;
-  const foil = shelf.all.find(({ kind }) => kind === 'foil');
+async function usedAt(salonId: string, visit: ReadVisit, house: Awaited<ReturnType<typeof houseOf>>, service: ServiceState | null): Promise<StockUsed> {
+  const asked = { documents: { ...documentsOf(visit), outcome: null }, facts: factsOf(visit, house) };
+  const { work, mix, steps, colours, products, sheets } = await computedOf(salonId, asked, ['work', 'mix', 'steps', 'colours', 'products', 'sheets']);
+  const foil = products.find(({ kind }) => kind === 'foil');
   return stockUsed({
     work, mix, steps, service,
     before: mix.corrections.flatMap(({ id, use }) => (use === 'barrier' ? [colours.corrections.find((own) => own.id === id)?.result.items ?? null] : [])),

@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import type { Consult, Outcome } from '../core/visit';
 import type { Transaction } from './database';
 
@@ -9,7 +10,12 @@ export interface VisitFacts {
   readonly outcome: Pick<Outcome, 'nextOn' | 'zones' | 'levelReached'> | null;
 }
 
-/** Facts of the clients' visits, each client's newest first. */
+const figure = z.number().nullable();
+const byZone = z.record(z.string(), z.unknown());
+/** What is taken out of documents that this version may not be able to read. */
+const taken = z.object({ natural: figure, goal: figure, regrowth: z.record(z.string(), z.number()), next_on: z.string().nullable(), zones: byZone.nullish(), level: figure.nullish() });
+
+/** Facts of the clients' visits, each client's newest first; a visit whose document cannot be read has none. */
 export async function visitFacts(trx: Transaction, clientIds: readonly string[]): Promise<Map<string, VisitFacts[]>> {
   const rows = await trx('visit as v').leftJoin('outcome as o', 'o.visit_id', 'v.id')
     .whereIn('v.client_id', [...clientIds])
@@ -19,6 +25,7 @@ export async function visitFacts(trx: Transaction, clientIds: readonly string[])
     ));
   const groups = new Map<string, VisitFacts[]>();
   for (const row of rows) {
+    if (!taken.safeParse(row).success) continue;
     const facts = {
       id: row.id, heldOn: row.held_on, consult: { naturalLevel: row.natural, goalLevel: row.goal, regrowthMm: row.regrowth },
       outcome: row.recorded ? { nextOn: row.next_on, zones: row.zones ?? null, levelReached: row.level } : null,

@@ -63,6 +63,14 @@ export interface Visit {
   readonly used: UsedMix;
 }
 
+/** The documents of a visit, as they are computed from. */
+export const documentsOf = ({ consult, plan, mix, outcome }: Pick<Visit, 'consult' | 'plan' | 'mix' | 'outcome'>) => ({
+  consult: consult.document,
+  plan: plan.document,
+  mix: mix.document,
+  outcome: outcome?.document ?? null,
+});
+
 /** A recorded visit before another. */
 export interface Earlier {
   readonly heldOn: string;

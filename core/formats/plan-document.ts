@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { makeHead } from '../head';
-import type { HandEdit, Panel, Plan } from '../pattern';
+import type { HandEdit, Panel, Place, Plan } from '../pattern';
 import { AVERAGE_HAIR, AVERAGE_HEAD, between, hairSchema, headSchema, whole, yesOrNo } from './fields';
 import type { SameShape } from './deep-readonly';
 import { migratePlan } from './migrate-plan';
@@ -9,6 +9,11 @@ import { parseWith, type Parsed } from './problem';
 
 export const PLAN_FORMAT = 'dappled-lattice/plan';
 export const PLAN_VERSION = 4;
+/** Places within places of all panels together, and points of all their outlines: more is no pattern of a head, and takes for ever. */
+const MOST_PLACES = 120;
+const MOST_POINTS = 1200;
+/** Places within each other. */
+const MOST_WITHIN = 8;
 /** Edits of single foils by hand that a plan can hold. */
 export const MOST_EDITS = 400;
 
@@ -182,6 +187,16 @@ export const planSchema = z
     plan.sectioning.forEach((id, i) => {
       if (!seen.has(id)) context.addIssue({ code: 'custom', path: ['sectioning', i], message: `there is no panel "${id}"` });
     });
+    const all = { places: 0, points: 0 };
+    plan.panels.forEach(({ place, leaveOut }, i) => {
+      const own = sizeOf(place);
+      all.places += own.places;
+      all.points += own.points + leaveOut.reduce((sum, points) => sum + points.length, 0);
+      const tooMuch = (path: string, message: string) => context.addIssue({ code: 'custom', path: ['panels', i, path], message });
+      if (own.within > MOST_WITHIN) tooMuch('place', `nests places ${own.within} deep; ${MOST_WITHIN} are allowed`);
+      else if (all.places > MOST_PLACES) tooMuch('place', `brings the places of the pattern to ${all.places}; ${MOST_PLACES} are allowed`);
+      else if (all.points > MOST_POINTS) tooMuch('place', `brings the points of all outlines to ${all.points}; ${MOST_POINTS} are allowed`);
+    });
     try {
       makeHead(plan.head);
     } catch (error) {
@@ -189,6 +204,17 @@ export const planSchema = z
       context.addIssue({ code: 'custom', path: ['head'], message: error.message });
     }
   });
+
+/** How many places there are in one, how deep they lie in each other, and how many points their outlines have. */
+function sizeOf(place: Place): { places: number; points: number; within: number } {
+  const inner = place.kind === 'union' || place.kind === 'overlap' ? place.of : place.kind === 'except' ? [place.place, ...place.without] : [];
+  const sizes = inner.map(sizeOf);
+  return {
+    places: sizes.reduce((sum, own) => sum + own.places, 1),
+    points: sizes.reduce((sum, own) => sum + own.points, place.kind === 'outline' ? place.points.length : 0),
+    within: Math.max(0, ...sizes.map(({ within }) => within)) + 1,
+  };
+}
 
 /** Fails to compile when the schema and the engine's plan drift apart. */
 export const PLAN_SHAPES_AGREE: SameShape<z.infer<typeof planSchema>, Plan> = true;

@@ -9,3 +9,4 @@ export {
 } from './strength';
 export { parseLengths } from './lengths';
 export { inMeasures, METRIC, type Measures } from './said';
+export { minorPerUnit, moneyIn } from './money';

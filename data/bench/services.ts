@@ -70,7 +70,7 @@ for (let i = 0; i < SERVICES; i += 1) {
   const visit = (await createVisit(actor, clientId, '2026-11-25'))!;
   await inSalon(actor.salonId, async (trx) => {
     await trx('visit').where({ id: visit }).update({ begun_at: trx.fn.now(), begun_by: actor.personId });
-    await freezeScript(trx, actor, visit, (await lockedVisit(trx, actor, visit))!.computed.script);
+    await freezeScript(trx, actor, visit, (await lockedVisit(trx, actor, visit, ['script']))!.computed.script);
   });
   visits.push(visit);
 }

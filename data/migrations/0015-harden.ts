@@ -54,6 +54,12 @@ export async function up(knex: Knex): Promise<void> {
     );
     create index client_merge_into on client_merge (salon_id, into_id);
 
+    -- Each document as it was before its last change.
+    alter table visit add column consult_before jsonb;
+    alter table plan add column before jsonb;
+    alter table mix add column before jsonb;
+    alter table outcome add column before jsonb;
+
     -- Two edits of one person that were refused, from two stations: two drafts.
     alter table draft add column edit_id uuid not null default gen_random_uuid();
     alter table draft drop constraint draft_visit_id_part_person_id_key;
@@ -64,6 +70,7 @@ export async function up(knex: Knex): Promise<void> {
     grant select, insert on client_merge to lattice_app;
     grant update (undone_at) on client_merge to lattice_app;
     grant insert (edit_id) on draft to lattice_app;
+    grant update (consult_before) on visit to lattice_app;
   `);
   await handToLookup(knex, ['attempt_taken(text, integer, integer)', 'attempt_returned(text)']);
   await pinNames(knex);
@@ -101,6 +108,10 @@ async function pinNames(knex: Knex): Promise<void> {
 export async function down(knex: Knex): Promise<void> {
   await knex.raw(`
     drop table client_merge;
+    alter table visit drop column consult_before;
+    alter table plan drop column before;
+    alter table mix drop column before;
+    alter table outcome drop column before;
     delete from draft d using draft later where d.visit_id = later.visit_id and d.part = later.part and d.person_id = later.person_id
       and (d.kept_at, d.id) < (later.kept_at, later.id);
     drop index draft_of_edit;

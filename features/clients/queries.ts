@@ -5,6 +5,7 @@ import { cautionsFor, type Caution, type CautionKey } from '@/core/caution';
 import { exportClient } from '@/data/client-record';
 import { clientsCsv } from '@/core/formats';
 import { measuresOf } from '@/core/visit';
+import { inThread } from '@/data/compute';
 import { allClients } from '@/data/client-changes';
 import { mergedInto } from '@/data/merges';
 import type { SignedIn } from '@/data/sessions';
@@ -56,9 +57,9 @@ const VISITS_BACK = 3;
 /** Taken from what the visit computes, so that both say the same. */
 async function rootLineOf(person: SignedIn, { visits }: ClientStory): Promise<ShownClient['rootLine']> {
   for (const { id, heldOn } of visits.filter(({ outcome }) => outcome !== null).slice(0, VISITS_BACK)) {
-    const computed = (await wholeVisit(person, id))?.computed;
-    if (!computed || computed.plan.panels.length === 0) continue;
-    const lines = computed.next()?.reasons.filter(({ kind }) => kind === 'line') ?? [];
+    const whole = await wholeVisit(person, id, []);
+    if (!whole || whole.visit.plan.document.panels.length === 0) continue;
+    const lines = (await inThread(person.salonId, 'next', whole.asked))?.reasons.filter(({ kind }) => kind === 'line') ?? [];
     return lines.length > 0 ? { on: heldOn, words: lines.map(({ words }) => words) } : null;
   }
   return null;

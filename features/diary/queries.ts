@@ -6,6 +6,7 @@ import { APPOINTMENT_KINDS, minutesToBook, standingOf, type AppointmentKind, typ
 import { dayAfter } from '@/core/units';
 import { comingAppointments, dueClients, feedOwner, feedSince, listAppointments, unfinishedVisits, type Appointment, type DueClient } from '@/data/appointments';
 import { listClients, readClient } from '@/data/clients';
+import { computedOf } from '@/data/compute';
 import { readHouse } from '@/data/house';
 import { serverNow } from '@/data/now';
 import { listPeople } from '@/data/people';
@@ -128,11 +129,11 @@ export async function prepare(person: SignedIn, clientId: string, timed = true):
   const usual = minutesFor(null);
   if (!newest) return { pattern: null, foils: 0, toCut: [], bowls: null, toner: null, cautions: [], alertTestMissing: true, minutes: usual, visits: [] };
   const cautions = cautionsFor(newest.consult, story.safety, { onDay: day, bornOn: story.client.bornOn }, house.cautions);
-  const { computed: { plan, pattern, work, after: steps }, computed } = (await wholeVisit(person, newest.id))!;
+  const { computed: { plan, sheet, work, after: steps, clock: blocks }, asked } = (await wholeVisit(person, newest.id, ['plan', 'sheet', 'work', 'after', 'clock']))!;
   const after = wholeMinutes(steps);
-  const clock = timed && computed.clock.blocks.length > 0 ? computed.timed.timeline.end + after : null;
+  const clock = timed && blocks.blocks.length > 0 ? (await computedOf(person.salonId, asked, ['timed'])).timed.timeline.end + after : null;
   return {
-    pattern: plan.name, foils: pattern.sheet.totals.foils, toCut: sheetsToCut(work.units, plan),
+    pattern: plan.name, foils: sheet.totals.foils, toCut: sheetsToCut(work.units, plan),
     bowls: work.bowls.ok ? work.bowls.bowls.map(({ label, mixed: needed }) => `${label}: ${Math.round(needed)} g`).join(', ') || null : null,
     toner: steps.flatMap(({ step }) => (isColour(step) ? (recipeWords(step) ?? []) : [])).join('; ') || null,
     cautions: cautions.filter(({ key }) => !['allergy-unasked', 'scalp-unseen', 'dye-unasked', 'alert-test'].includes(key)).map(({ weight, seen }) => (weight === 'stop' ? `Stop: ${seen}` : seen)),

@@ -2,12 +2,11 @@
 
 import { createContext, useContext, useMemo, type ReactNode } from 'react';
 import { USUAL_HOUSE } from '@/core/formats';
-import { bareLength, formatLength, parseLength, type LengthUnit } from '@/core/units';
+import { bareLength, formatLength, type LengthUnit, moneyIn, parseLength } from '@/core/units';
 import { measuresOf, type House } from '@/core/visit';
 import { DecimalComma } from '@/ui/decimal';
 import { written } from '@/ui/written';
 import { MeasuresProvider } from './measures';
-import { moneyIn } from './money';
 
 const Context = createContext<House>(USUAL_HOUSE);
 

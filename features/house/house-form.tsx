@@ -4,7 +4,7 @@ import { useState, useTransition, type ReactNode } from 'react';
 import { RULE_WORDS, RULES, type Rule } from '@/core/check';
 import { reminderProblem, type ReminderKind } from '@/core/diary';
 import { SCHOOL_KEYS, SCHOOLS, type SchoolKey } from '@/core/school';
-import { parseLength } from '@/core/units';
+import { minorPerUnit, parseLength } from '@/core/units';
 import type { House } from '@/core/visit';
 import { Button } from '@/ui/button';
 import { TextArea, TextField } from '@/ui/field';
@@ -13,7 +13,6 @@ import { Segmented } from '@/ui/segmented';
 import { Select } from '@/ui/select';
 import { Switch } from '@/ui/switch';
 import { saveHouseSettings } from './actions';
-import { minorPerUnit } from './money';
 
 const UNITS = [{ value: 'mm', words: 'mm' }, { value: 'cm', words: 'cm' }, { value: 'in', words: 'inch' }] as const;
 const BASIN = [{ value: '1', words: 'once' }, { value: '2', words: 'twice' }, { value: '3', words: 'three times' }, { value: 'free', words: 'as often as it helps' }] as const;

@@ -4,14 +4,13 @@ import { useState, type ReactNode } from 'react';
 import { productSchema, sentenceOf } from '@/core/formats';
 import { DEPOSITS, type DepositTone } from '@/core/lift';
 import { isStocked, productsOf, rangeProblems, RECIPE_USES, RECIPE_WORDS, USE_WORDS, USES, type HouseRecipe, type Product, type RecipePart } from '@/core/products';
-import { formatLevel } from '@/core/units';
+import { formatLevel, minorPerUnit } from '@/core/units';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { NumberField } from '@/ui/number-field';
 import { Select } from '@/ui/select';
 import { Switch } from '@/ui/switch';
 import { useHouse } from '../house/context';
-import { minorPerUnit } from '../house/money';
 
 interface ProductFormProps {
   product: Product;

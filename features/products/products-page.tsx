@@ -9,7 +9,7 @@ import { Dialog } from '@/ui/dialog';
 import { useSaid } from '@/ui/measures';
 import { Menu } from '@/ui/menu';
 import { useHouse, useMoney } from '../house/context';
-import { minorPerUnit } from '../house/money';
+import { minorPerUnit } from '@/core/units';
 import { textOfFile } from '../text-of-file';
 import { movesOf, saveRange } from './actions';
 import { factsOf } from './facts';

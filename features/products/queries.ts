@@ -1,6 +1,6 @@
 import 'server-only';
 import { neededFor, type Need } from '@/core/mix';
-import { dayAfter } from '@/core/units';
+import { dayAfter, minorPerUnit } from '@/core/units';
 import { listAppointments } from '@/data/appointments';
 import { readClient } from '@/data/clients';
 import type { SignedIn } from '@/data/sessions';
@@ -12,7 +12,6 @@ import { measuresOf, type House } from '@/core/visit';
 import { readHouse } from '@/data/house';
 import { readProducts } from '@/data/products';
 import type { Revised } from '@/data/revised';
-import { minorPerUnit } from '../house/money';
 import { currentPerson, requirePerson } from '../session/current';
 
 export type { StockMove };
@@ -48,7 +47,7 @@ async function loadToBuy(person: SignedIn): Promise<readonly Need[]> {
   const visits: (readonly Need[])[] = [];
   for (const { clientId, visitId } of booked) {
     const newest = visitId ?? (await readClient(person, clientId, day))?.visits[0]?.id;
-    const whole = newest ? await wholeVisit(person, newest) : undefined;
+    const whole = newest ? await wholeVisit(person, newest, ['needs']) : undefined;
     // What was recorded already was taken already, unless it comes again.
     if (whole && !(visitId && whole.visit.outcome)) visits.push(whole.computed.needs);
   }

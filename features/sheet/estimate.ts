@@ -3,7 +3,7 @@ import sharp from 'sharp';
 import { bytesOf } from '../http/route';
 import { MOST_BYTES } from '../limits';
 import { currentPerson } from '../session/current';
-import { wholeVisit } from '../visit/queries';
+import { hasVisit } from '../visit/queries';
 
 const MOST_PIXELS = 4000;
 
@@ -15,7 +15,7 @@ const refused = (status: number, problem: string): Read => ({ ok: false, status,
 export async function estimateOf(visitId: string, request: Request): Promise<Read> {
   const person = await currentPerson();
   if (!person) return refused(401, 'You are signed out. Sign in again.');
-  if (!(await wholeVisit(person, visitId))) return refused(404, 'There is no such visit in this salon.');
+  if (!(await hasVisit(person, visitId))) return refused(404, 'There is no such visit in this salon.');
   const png = await bytesOf(request, MOST_BYTES.estimate, 'The picture');
   try {
     const { format, width, height } = await sharp(png).metadata();

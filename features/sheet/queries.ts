@@ -1,11 +1,11 @@
 import 'server-only';
 import { servedBy } from '@/core/chair';
-import { checksOf } from '@/core/check';
-import { foilsCsv, mixCard, stationSheet, type StationSheet } from '@/core/formats';
-import { againSheet, repeatLines } from '@/core/record';
-import { formatLevel, inMeasures } from '@/core/units';
-import { limitsOf, measuresOf, timeThereIs } from '@/core/visit';
-import { moneyIn } from '../house/money';
+import { foilsCsv, type StationSheet } from '@/core/formats';
+import { repeatLines } from '@/core/record';
+import { formatLevel, inMeasures, moneyIn } from '@/core/units';
+import { measuresOf } from '@/core/visit';
+import { inThread } from '@/data/compute';
+import type { SentKey } from '@/data/compute/thread';
 import { serviceFor } from '../chair/queries';
 import { currentPerson } from '../session/current';
 import { sayDay } from '../shared';
@@ -14,10 +14,10 @@ import { wholeVisit } from '../visit/queries';
 export type SheetRead = StationSheet | 'signed-out' | 'missing';
 
 /** A visit as it is saved, with all that is computed of it; a reason where there is none. */
-async function loadAll(visitId: string) {
+async function loadAll<K extends SentKey>(visitId: string, keys: readonly K[]) {
   const person = await currentPerson();
   if (!person) return 'signed-out';
-  const whole = await wholeVisit(person, visitId);
+  const whole = await wholeVisit(person, visitId, [...keys, 'consult', 'estimate']);
   if (!whole) return 'missing';
   const { visit, house, computed: { consult, estimate } } = whole;
   const money = moneyIn(house.prices.currency);
@@ -25,50 +25,51 @@ async function loadAll(visitId: string) {
     client: visit.client.name, date: sayDay(visit.heldOn), colourist: visit.personName, base: formatLevel(consult.naturalLevel), goal: formatLevel(consult.goalLevel), price: estimate.totalMinor > 0 ? money(estimate.totalMinor) : null,
   };
   const measures = measuresOf(house);
-  return { ...whole, money, shared, measures };
+  return { ...whole, salonId: person.salonId, money, shared, measures };
 }
 
 /** The sheet for the station. */
 export async function loadSheet(visitId: string): Promise<SheetRead> {
-  const all = await loadAll(visitId);
+  const all = await loadAll(visitId, []);
   if (typeof all === 'string') return all;
-  const { computed, house, money, shared, measures } = all;
-  const { consult, plan, pattern, work, shares } = computed;
-  const findings = checksOf(plan, pattern, { ...limitsOf(house), minutes: timeThereIs(house, consult.minutesAtMost) }, house.rulesOff, computed.checkFacts(money));
-  return stationSheet(plan, pattern, work, { ...shared, brightness: consult.brightness, measures, shares: shares.total, cautions: [...work.problems.map(({ words }) => words), ...findings.map(({ seen }) => seen)].slice(0, 4).map((own) => inMeasures(own, measures)) });
+  const { asked, house, shared, measures, salonId } = all;
+  return inThread(salonId, 'stationSheet', { ...asked, house, words: { ...shared, measures } });
 }
 
 /** How the pattern is found again on the same head. */
 export async function loadAgain(visitId: string): Promise<SheetRead> {
-  const all = await loadAll(visitId);
+  const all = await loadAll(visitId, ['mix', 'work', 'after']);
   if (typeof all === 'string') return all;
-  const { computed: { plan, pattern, consult, mix, work, after }, shared, measures, visit } = all;
+  const { asked, computed: { consult, mix, work, after }, shared, measures, visit, salonId } = all;
   const record = visit.outcome?.document ?? null;
   const opened = record ? await serviceFor(visitId) : undefined;
   const served = opened?.ok ? servedBy(opened.value.script, opened.value.events) : null;
-  return againSheet(plan, pattern, work, { ...shared, measures, regrowthMm: consult.regrowthMm, zones: record?.zones ?? null, repeat: repeatLines({ mix, work, after, served, record, say: (text) => inMeasures(text, measures) }) });
+  const repeat = repeatLines({ mix, work, after, served, record, say: (text) => inMeasures(text, measures) });
+  return inThread(salonId, 'againSheet', {
+    ...asked, words: { ...shared, measures, regrowthMm: consult.regrowthMm, zones: record?.zones ?? null, repeat },
+  });
 }
 
 /** The card for the mixing table. */
 export async function loadCard(visitId: string): Promise<SheetRead> {
-  const all = await loadAll(visitId);
+  const all = await loadAll(visitId, ['mix']);
   if (typeof all === 'string') return all;
-  const { computed, money, shared, measures } = all;
-  const { agreed } = computed.mix.money;
-  return mixCard(computed, { ...shared, measures, agreed: agreed && money(agreed.minor), cautions: computed.cautions.map(({ weight, seen }) => (weight === 'stop' ? `Stop: ${seen}` : seen)) });
+  const { asked, computed: { mix }, money, shared, measures, salonId } = all;
+  const { agreed } = mix.money;
+  return inThread(salonId, 'mixCard', { ...asked, words: { ...shared, measures, agreed: agreed && money(agreed.minor) } });
 }
 
 /** Everything that product is put on at a visit as a table that spreadsheets open. */
 export async function loadFoils(visitId: string): Promise<{ readonly table: string } | 'signed-out' | 'missing'> {
-  const all = await loadAll(visitId);
+  const all = await loadAll(visitId, ['sheet', 'work']);
   if (typeof all === 'string') return all;
   const { measures, house: { decimalComma } } = all;
-  return { table: foilsCsv(all.computed.pattern.sheet, all.computed.work.units, { separator: decimalComma ? ';' : ',', decimalComma, measures }) };
+  return { table: foilsCsv(all.computed.sheet, all.computed.work.units, { separator: decimalComma ? ';' : ',', decimalComma, measures }) };
 }
 
 /** A whole visit, or its pattern alone, as a document. */
 export async function loadDocument(visitId: string, form: 'visit.json' | 'pattern.json'): Promise<{ readonly document: object } | 'signed-out' | 'missing'> {
-  const all = await loadAll(visitId);
+  const all = await loadAll(visitId, ['plan', 'mix']);
   if (typeof all === 'string') return all;
   const { visit, computed: { plan, consult, mix } } = all;
   if (form === 'pattern.json') return { document: plan };

@@ -1,7 +1,9 @@
 'use server';
 
+import { revalidatePath } from 'next/cache';
 import { futureProblem, parseConsult, parseMix, parseOutcome, parsePlan, parseWith, type Parsed } from '@/core/formats';
 import { discardDraft as discard } from '@/data/drafts';
+import { restoreBefore } from '@/data/restore-before';
 import { saveConsult, saveMix, saveOutcome, savePlan, type SaveResult } from '@/data/saves';
 import type { SignedIn } from '@/data/sessions';
 import { readHouse } from '@/data/house';
@@ -23,6 +25,13 @@ export async function saveVisitPart(visitId: string, part: string, body: unknown
   const { document, ...base } = edit.value;
   const saved = await saveDocument(person, visitId, part as VisitPart, base, document);
   return 'problem' in saved ? { ok: false, reason: 'invalid', problem: saved.problem } : answer(saved, part as VisitPart);
+}
+
+/** Puts documents that cannot be read back to what they were before their last change. */
+export async function putBack(visitId: string): Promise<void> {
+  const person = await currentPerson();
+  if (person && isId(visitId)) await restoreBefore(person, visitId);
+  revalidatePath(`/visits/${visitId}`, 'layout');
 }
 
 /** Throws one's own refused edit away. */

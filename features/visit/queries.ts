@@ -1,18 +1,21 @@
 import 'server-only';
 import { factsOf } from '@/core/visit/computed';
+import { computedOf } from '@/data/compute';
+import type { SentKey } from '@/data/compute/thread';
 import { UnreadableDocument } from '@/data/documents';
 import { readHouse } from '@/data/house';
+import { brokenParts, type BrokenPart } from '@/data/restore-before';
 import type { SignedIn } from '@/data/sessions';
-import { readVisit, type Visit } from '@/data/visits';
+import { documentsOf, readVisit, type Visit } from '@/data/visits';
 import { currentPerson, requirePerson } from '../session/current';
 import { isId } from '../shared';
-import { visitEngine } from './engine';
 
-export type { Visit };
+export type { BrokenPart, Visit };
 
 /** A visit that is there and cannot be read, in a sentence. */
 export interface Unreadable {
   readonly unreadable: string;
+  readonly parts: readonly BrokenPart[];
 }
 
 /** One visit of the signed-in person's salon; undefined when it has none of that id. */
@@ -21,7 +24,7 @@ export async function loadVisit(visitId: string): Promise<Visit | Unreadable | u
   try {
     return isId(visitId) ? await readVisit(person, visitId) : undefined;
   } catch (error) {
-    if (error instanceof UnreadableDocument) return { unreadable: error.message };
+    if (error instanceof UnreadableDocument) return { unreadable: error.message, parts: await brokenParts(person, visitId) };
     throw error;
   }
 }
@@ -33,10 +36,16 @@ export async function peekVisit(visitId: string): Promise<Visit | 'signed-out' |
   return (isId(visitId) ? await readVisit(person, visitId) : undefined) ?? 'missing';
 }
 
-/** A visit as it is saved, with all that is computed of it; undefined when this salon has none of that id. */
-export async function wholeVisit(person: SignedIn, visitId: string) {
+/** A visit as it is saved, with what is asked for of what is computed of it; undefined when this salon has none of that id. */
+export async function wholeVisit<K extends SentKey>(person: SignedIn, visitId: string, keys: readonly K[]) {
   const visit = isId(visitId) ? await readVisit(person, visitId) : undefined;
   if (!visit) return undefined;
   const { document: house } = await readHouse(person);
-  return { visit, house, computed: visitEngine.compute({ consult: visit.consult.document, plan: visit.plan.document, mix: visit.mix.document, outcome: visit.outcome?.document ?? null }, factsOf(visit, house)) };
+  const asked = { documents: documentsOf(visit), facts: factsOf(visit, house) };
+  return { visit, house, asked, computed: await computedOf(person.salonId, asked, keys) };
+}
+
+/** Whether this salon has a visit of that id. */
+export async function hasVisit(person: SignedIn, visitId: string): Promise<boolean> {
+  return isId(visitId) && (await readVisit(person, visitId)) !== undefined;
 }

@@ -9,7 +9,7 @@ import { NumberField } from '@/ui/number-field';
 import { Segmented } from '@/ui/segmented';
 import { hoursAndMinutes } from '../shared';
 import { useHouse, useMoney } from '../house/context';
-import { minorPerUnit } from '../house/money';
+import { minorPerUnit } from '@/core/units';
 import { useComputed } from '../visit/computed';
 import { useVisit } from '../visit/store';
 import { useWearSubject } from '../wear/subject';

@@ -6,6 +6,7 @@ import { loadHouse, salonToday } from '@/features/house/queries';
 import { IdleLock } from '@/features/session/idle-lock';
 import { ComputedProvider } from '@/features/visit/computed';
 import { VisitFrame } from '@/features/visit/frame';
+import { OnlyHere } from '@/features/visit/only-here';
 import { UnreadableVisit } from '@/features/visit/unreadable';
 import { loadVisit } from '@/features/visit/queries';
 import { VisitProvider } from '@/features/visit/store';
@@ -21,15 +22,27 @@ export default async function VisitLayout({ params, children }: Props & { childr
   const { visitId } = await params;
   const [visit, { document: house }] = await Promise.all([loadVisit(visitId), loadHouse()]);
   if (!visit) notFound();
-  if ('unreadable' in visit) return <UnreadableVisit problem={visit.unreadable} />;
+  if ('unreadable' in visit) return <UnreadableVisit visitId={visitId} visit={visit} />;
   return (
     <HouseProvider house={house}>
       <IdleLock minutes={house.lockMinutes} />
-      <VisitProvider key={visit.id} initial={visit}>
-        <ComputedProvider>
-          <VisitFrame today={await salonToday()}>{children}</VisitFrame>
-        </ComputedProvider>
-      </VisitProvider>
+      <OnlyHere meanwhile={<Opening name={visit.client.name} />}>
+        <VisitProvider key={visit.id} initial={visit}>
+          <ComputedProvider>
+            <VisitFrame today={await salonToday()}>{children}</VisitFrame>
+          </ComputedProvider>
+        </VisitProvider>
+      </OnlyHere>
     </HouseProvider>
+  );
+}
+
+/** What stands there until the page answers. */
+function Opening({ name }: { name: string }) {
+  return (
+    <div className="flex h-dvh flex-col">
+      <header className="flex h-12 items-center border-b border-line bg-raised px-14 text-lg font-bold wide">{name}</header>
+      <p role="status" className="grid flex-1 place-content-center text-ink-soft">Opening the visit …</p>
+    </div>
   );
 }

@@ -3,7 +3,7 @@
 import { Button } from '@/ui/button';
 import { NumberField } from '@/ui/number-field';
 import { useHouse } from '../../house/context';
-import { minorPerUnit } from '../../house/money';
+import { minorPerUnit } from '@/core/units';
 import { Questions } from '../question';
 import { readFigure, readWhole } from '../read-figures';
 import { useAnswers } from '../use-answers';

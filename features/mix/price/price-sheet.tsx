@@ -8,7 +8,7 @@ import { NumberField } from '@/ui/number-field';
 import { Select } from '@/ui/select';
 import { Switch } from '@/ui/switch';
 import { useHouse, useMoney } from '../../house/context';
-import { minorPerUnit } from '../../house/money';
+import { minorPerUnit } from '@/core/units';
 import { sayDay, today } from '../../shared';
 import { useVisit } from '../../visit/store';
 import { FitDialog } from '../../workbench/fit-dialog';

@@ -1,0 +1,78 @@
+import path from 'node:path';
+import Piscina from 'piscina';
+import { NotNow } from '../unavailable';
+import type { Asked, Sent, SentKey, Tasks } from './thread';
+
+/**
+ * What takes long is computed beside the requests, in threads: for each salon one thing after the other, with an end to how long it takes, so
+ * that no pattern and no salon holds up the others.
+ */
+const THREADS = 2;
+const MOST_MS = 20_000;
+/** So much of one salon waits at most. */
+const MOST_WAITING = 24;
+/** A thread that had nothing to do for so long goes, ms. */
+const IDLE_MS = 120_000;
+
+const TOO_LONG = 'This pattern takes too long to work out: it has too many panels or outlines. Take some away and try again.';
+const TOO_MUCH = 'This salon asks for too much at once. Try again in a moment.';
+
+interface Kept {
+  readonly pool: Piscina;
+  readonly waiting: Map<string, { last: Promise<unknown>; many: number }>;
+}
+
+// Kept across hot reloads, where modules are loaded anew but threads stay.
+const kept = globalThis as typeof globalThis & { latticeCompute?: Kept };
+
+function threads(): Kept {
+  kept.latticeCompute ??= {
+    pool: new Piscina({
+      filename: path.join(process.cwd(), 'data', 'compute', 'thread.ts'),
+      execArgv: ['--import', 'tsx'],
+      minThreads: 0,
+      maxThreads: THREADS,
+      idleTimeout: IDLE_MS,
+    }),
+    waiting: new Map(),
+  };
+  return kept.latticeCompute;
+}
+
+/**
+ * Computes something in a thread, after what the salon has asked for before.
+ * @throws NotNow with a sentence where it takes too long, or too much of the salon waits already
+ */
+export async function inThread<K extends keyof Tasks>(salonId: string, kind: K, given: Parameters<Tasks[K]>[0], mostMs = MOST_MS): Promise<ReturnType<Tasks[K]>> {
+  const { pool, waiting } = threads();
+  const own = waiting.get(salonId) ?? { last: Promise.resolve(), many: 0 };
+  if (own.many >= MOST_WAITING) throw new NotNow(TOO_MUCH);
+  own.many += 1;
+  waiting.set(salonId, own);
+  const run = own.last.then(async () => {
+    try {
+      return (await pool.run({ kind, given }, { signal: AbortSignal.timeout(mostMs) })) as ReturnType<Tasks[K]>;
+    } catch (error) {
+      throw error instanceof Error && error.name === 'AbortError' ? new NotNow(TOO_LONG) : error;
+    }
+  });
+  own.last = run.catch(() => undefined);
+  try {
+    return await run;
+  } finally {
+    own.many -= 1;
+    if (own.many === 0) waiting.delete(salonId);
+  }
+}
+
+/** What is asked for of a computed visit. See {@link inThread}. */
+export async function computedOf<K extends SentKey>(salonId: string, asked: Asked, keys: readonly K[]): Promise<Pick<Sent, K>> {
+  if (keys.length === 0) return {} as Pick<Sent, K>;
+  return inThread(salonId, 'computed', { documents: asked.documents, facts: asked.facts, keys });
+}
+
+/** Ends the threads (tests). */
+export async function closeThreads(): Promise<void> {
+  await kept.latticeCompute?.pool.destroy();
+  kept.latticeCompute = undefined;
+}
