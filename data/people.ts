@@ -1,5 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto';
-import { database, inSalon, type Actor } from './database';
+import { database, inSalon, type Actor, type Transaction } from './database';
 import { hashPassword, passwordMatches } from './passwords';
 import { forgetTries, takeTry } from './attempts';
 import { revokeSessions, type Role } from './sessions';
@@ -122,16 +122,17 @@ const hashOf = (token: string) => createHash('sha256').update(token).digest('hex
 const newToken = () => randomBytes(24).toString('base64url');
 
 /** Makes a link that lets one new person in. @returns its secret, which is kept nowhere */
-export function invite(actor: Actor, role: Role): Promise<string> {
+export const invite = (actor: Actor, role: Role): Promise<string> => inSalon(actor.salonId, (trx) => invitationFor(trx, actor, role));
+
+/** The same within a transaction. @param actor personId null: made at the server's own command line */
+export async function invitationFor(trx: Transaction, actor: { salonId: string; personId: string | null }, role: Role): Promise<string> {
   const token = newToken();
-  return inSalon(actor.salonId, async (trx) => {
-    await trx('access_link').insert({
-      salon_id: actor.salonId, kind: 'invitation', token_hash: hashOf(token), role, created_by: actor.personId,
-      expires_at: trx.raw(`now() + interval '${INVITATION_DAYS} days'`),
-    });
-    await leaveTrail(trx, actor, 'person-invited', { words: role });
-    return token;
+  await trx('access_link').insert({
+    salon_id: actor.salonId, kind: 'invitation', token_hash: hashOf(token), role, created_by: actor.personId,
+    expires_at: trx.raw(`now() + interval '${INVITATION_DAYS} days'`),
   });
+  await leaveTrail(trx, actor, 'person-invited', { words: role });
+  return token;
 }
 
 /**

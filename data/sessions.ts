@@ -148,6 +148,12 @@ export interface DemoAccount {
   readonly email: string;
 }
 
+/** Whether this installation has any salon yet. */
+export async function anySalon(): Promise<boolean> {
+  const { rows } = await database().raw('select any_salon() as any');
+  return rows[0].any;
+}
+
 /** Accounts of salons that hold demo data; none once there are none. */
 export async function demoAccounts(): Promise<DemoAccount[]> {
   const { rows } = await database().raw('select * from demo_accounts()');

@@ -151,7 +151,7 @@ test('a service of 24 foils, through an offline stretch, a reload, a restart and
   await see(tablet.page, 'was closed twice: Ottilie Marsh');
 
   // The server is killed in the middle of a foil.
-  process.kill(Number(readFileSync(process.env.LATTICE_TEST_WEB_PID!, 'utf8')), 'SIGKILL');
+  process.kill(Number.parseInt(readFileSync(process.env.LATTICE_TEST_WEB_PID!, 'utf8')), 'SIGKILL');
   await tap();
   await counted(page, 14);
   await connection(page, 'Live');

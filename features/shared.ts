@@ -5,6 +5,12 @@ export { daysBetween, today };
 /** Whether a text from a URL has the form of a row's id. */
 export const isId = (text: string): boolean => /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(text);
 
+/** Whether a number from outside can be a revision: what the database counts in, and no more. */
+export const isRevision = (value: number): boolean => Number.isInteger(value) && value >= 0 && value < 2 ** 31;
+
+/** Whether a text from outside is a day of the calendar, YYYY-MM-DD, of our times. */
+export const isDay = (text: string): boolean => /^20\d{2}-\d{2}-\d{2}$/.test(text) && new Date(`${text}T00:00:00Z`).toJSON()?.startsWith(text) === true;
+
 /** The minute of the day in a time zone. */
 export function minuteOf(now: Date, timeZone: string): number {
   const parts = Object.fromEntries(new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone }).formatToParts(now).map(({ type, value }) => [type, value]));

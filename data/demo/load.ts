@@ -31,6 +31,17 @@ export async function isEmpty(owner: Knex): Promise<boolean> {
   return row === undefined;
 }
 
+/** How much was done in the demo salons since they were loaded: entries of their trails. What is loaded is written at one moment. */
+export async function workedInDemo(owner: Knex): Promise<number> {
+  const salons: { id: string }[] = await owner('salon').select('id').where({ demo: true });
+  let many = 0;
+  for (const { id } of salons) {
+    const [{ count }] = await inSalon(id, (trx) => trx('trail').where({ salon_id: id }).whereRaw('at <> (select created_at from salon where id = ?)', [id]).count(), owner);
+    many += Number(count);
+  }
+  return many;
+}
+
 /** Removes the demo salons with all that is theirs; salons that are not demo data are left alone. */
 export async function removeDemo(owner: Knex): Promise<void> {
   const salons: { id: string }[] = await owner('salon').select('id').where({ demo: true });

@@ -54,6 +54,22 @@ export async function up(knex: Knex): Promise<void> {
     );
     create index client_merge_into on client_merge (salon_id, into_id);
 
+    -- Whoever joined a demo salon or set a password of their own works in it: they are shown to nobody.
+    create policy lookup on trail for select to lattice_lookup using (true);
+    grant select on trail to lattice_lookup;
+    create or replace function demo_accounts()
+      returns table (salon_name text, person_name text, role text, email text)
+      language sql stable security definer set search_path = public, pg_temp as $$
+        select o.name, p.name, p.role, p.email
+        from person p join salon o on o.id = p.salon_id
+        where o.demo and p.active
+          and not exists (select 1 from trail t where t.salon_id = p.salon_id and t.person_id = p.id and t.act in ('person-joined', 'password-set'))
+        order by o.created_at, o.name, case p.role when 'owner' then 0 when 'colourist' then 1 else 2 end
+      $$;
+    -- Whether there is any salon at all: the first page says what to do where there is none.
+    create function any_salon() returns boolean
+      language sql stable security definer set search_path = public, pg_temp as $$ select exists (select 1 from salon) $$;
+
     -- Each document as it was before its last change.
     alter table visit add column consult_before jsonb;
     alter table plan add column before jsonb;
@@ -72,7 +88,7 @@ export async function up(knex: Knex): Promise<void> {
     grant insert (edit_id) on draft to lattice_app;
     grant update (consult_before) on visit to lattice_app;
   `);
-  await handToLookup(knex, ['attempt_taken(text, integer, integer)', 'attempt_returned(text)']);
+  await handToLookup(knex, ['attempt_taken(text, integer, integer)', 'attempt_returned(text)', 'any_salon()']);
   await pinNames(knex);
 }
 
@@ -108,6 +124,9 @@ async function pinNames(knex: Knex): Promise<void> {
 export async function down(knex: Knex): Promise<void> {
   await knex.raw(`
     drop table client_merge;
+    drop function any_salon();
+    drop policy lookup on trail;
+    revoke select on trail from lattice_lookup;
     alter table visit drop column consult_before;
     alter table plan drop column before;
     alter table mix drop column before;

@@ -12,7 +12,7 @@ import { fieldProblems, textsOf, type FormState } from '../forms';
 import { salonToday } from '../house/queries';
 import { MOST_BYTES } from '../limits';
 import { currentOwner, currentPerson, requirePerson } from '../session/current';
-import { isId } from '../shared';
+import { isId, isRevision } from '../shared';
 import { CLIENT_FIELDS, clientForm, type ClientField } from './fields';
 
 export type ClientFormState = FormState<ClientField>;
@@ -41,7 +41,7 @@ export async function editClient(clientId: string, baseRevision: number, _: Clie
   const person = await requirePerson();
   const { fields, read } = await readFields(data);
   if (!read.success) return { fields, problems: fieldProblems(read.error) };
-  const saved = isId(clientId) && Number.isInteger(baseRevision) ? await changeClient(person, clientId, baseRevision, read.data) : ({ ok: false, reason: 'missing' } as const);
+  const saved = isId(clientId) && isRevision(baseRevision) ? await changeClient(person, clientId, baseRevision, read.data) : ({ ok: false, reason: 'missing' } as const);
   if (!saved.ok) {
     const words = saved.reason === 'stale'
       ? 'Somebody changed this client meanwhile. Nothing was overwritten: what you typed stays here; load the page again to see theirs.'

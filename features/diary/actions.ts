@@ -8,7 +8,7 @@ import { parseWith } from '@/core/formats';
 import { book, changeAppointment, makeFeed, revokeFeed, setAppointmentState, visitOfAppointment, type Booked } from '@/data/appointments';
 import { readHouse } from '@/data/house';
 import { currentPerson, requirePerson } from '../session/current';
-import { isId } from '../shared';
+import { isId, isRevision } from '../shared';
 import { clientsNamed } from './queries';
 
 export type DiaryAnswer = { readonly ok: true } | { readonly ok: false; readonly problem: string };
@@ -55,7 +55,7 @@ export async function moveAppointment(appointmentId: string, revision: number, i
   if (!person) return SIGNED_OUT;
   const read = parseWith(changeSchema, input);
   if (!read.ok) return sentence(read.problem);
-  if (!isId(appointmentId) || !Number.isInteger(revision)) return MISSING;
+  if (!isId(appointmentId) || !isRevision(revision)) return MISSING;
   return said(await changeAppointment(person, appointmentId, revision, read.value, (await readHouse(person)).document.timeZone));
 }
 
@@ -63,7 +63,7 @@ export async function moveAppointment(appointmentId: string, revision: number, i
 export async function markAppointment(appointmentId: string, revision: number, state: AppointmentState): Promise<DiaryAnswer> {
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;
-  if (!isId(appointmentId) || !Number.isInteger(revision) || !APPOINTMENT_STATES.includes(state)) return MISSING;
+  if (!isId(appointmentId) || !isRevision(revision) || !APPOINTMENT_STATES.includes(state)) return MISSING;
   return said(await setAppointmentState(person, appointmentId, revision, state));
 }
 

@@ -13,7 +13,7 @@ import { listPeople } from '@/data/people';
 import type { SignedIn } from '@/data/sessions';
 import { remindableNow } from '../reminders/queries';
 import { currentPerson, requirePerson } from '../session/current';
-import { isId, minuteOf, today } from '../shared';
+import { isDay, isId, minuteOf, today } from '../shared';
 import { wholeVisit } from '../visit/queries';
 
 export type { Appointment, DueClient };
@@ -71,7 +71,7 @@ export async function loadDay(wanted: string | undefined, booking: { client?: st
 }
 
 /** The day that an address asks for, or another where it asks for none. */
-const dayWanted = (wanted: string | undefined, otherwise: string) => (wanted && /^\d{4}-\d{2}-\d{2}$/.test(wanted) && !Number.isNaN(Date.parse(wanted)) ? wanted : otherwise);
+const dayWanted = (wanted: string | undefined, otherwise: string) => (wanted !== undefined && isDay(wanted) ? wanted : otherwise);
 
 /** Today in a time zone, by the server’s clock. */
 const todayIn = (timeZone: string) => today(timeZone, new Date(serverNow()));

@@ -4,7 +4,7 @@ import { parseHouse, parseTechnique, type OwnTechnique } from '@/core/formats';
 import { saveHouse } from '@/data/house';
 import { archiveTechnique, keepTechnique, listTechniques, saveTechniqueVersion, type KeptTechnique } from '@/data/techniques';
 import { currentPerson } from '../session/current';
-import { isId } from '../shared';
+import { isId, isRevision } from '../shared';
 
 export type Answer<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: string };
 
@@ -18,7 +18,7 @@ export async function saveHouseSettings(baseRevision: number, document: unknown)
   if (person.role !== 'owner') return { ok: false, problem: 'Only the owner sets this for the house.' };
   const read = parseHouse(document);
   if (!read.ok) return read;
-  if (!Number.isInteger(baseRevision) || baseRevision < 0) return { ok: false, problem: 'baseRevision: must be a whole number.' };
+  if (!isRevision(baseRevision)) return { ok: false, problem: 'baseRevision: must be a whole number.' };
   const saved = await saveHouse(person, baseRevision, read.value);
   return saved.ok ? { ok: true, value: saved.revision } : { ok: false, problem: 'Somebody saved other settings meanwhile. Nothing was overwritten; load the page again to see theirs.' };
 }

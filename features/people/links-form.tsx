@@ -8,8 +8,8 @@ import type { FormState } from '../forms';
 import { joinSalon, takePasswordLink, type JoinFields } from './actions';
 
 /** Name, address and password of somebody who was invited. */
-export function JoinForm({ token }: { token: string }) {
-  const [{ fields, problems, said }, submit, pending] = useActionState<FormState<JoinFields>, FormData>(joinSalon.bind(null, token), { fields: { name: '', email: '', password: '' }, problems: {} });
+export function JoinForm({ token, email }: { token: string; email: string }) {
+  const [{ fields, problems, said }, submit, pending] = useActionState<FormState<JoinFields>, FormData>(joinSalon.bind(null, token), { fields: { name: '', email, password: '' }, problems: {} });
   if (said) return <Said {...said} />;
   return (
     <form action={submit} className="card grid gap-4 p-6" noValidate>

@@ -3,7 +3,7 @@
 import { parsePhoto } from '@/core/formats';
 import { changePhoto, removePhoto } from '@/data/photos';
 import { currentPerson } from '../session/current';
-import { isId } from '../shared';
+import { isId, isRevision } from '../shared';
 
 export type PhotoAnswer = { readonly ok: true; readonly revision: number } | { readonly ok: false; readonly problem: string };
 
@@ -17,7 +17,7 @@ export async function savePhoto(photoId: string, baseRevision: number, note: str
   const read = parsePhoto(document);
   if (!read.ok) return read;
   if (String(note).length > 500) return { ok: false, problem: 'Note: it is longer than 500 characters.' };
-  if (!isId(photoId) || !Number.isInteger(baseRevision)) return GONE;
+  if (!isId(photoId) || !isRevision(baseRevision)) return GONE;
   const saved = await changePhoto(person, photoId, baseRevision, { note: String(note).trim(), document: read.value });
   if (saved.ok) return saved;
   return saved.reason === 'stale' ? { ok: false, problem: 'Somebody marked this photo meanwhile. Nothing was overwritten; open it again to see theirs.' } : GONE;

@@ -4,6 +4,7 @@ import { parseCounts, parseProducts } from '@/core/formats';
 import { saveProducts } from '@/data/products';
 import { stockMoves, type StockMove } from '@/data/stock';
 import { currentPerson } from '../session/current';
+import { isRevision } from '../shared';
 
 export type Saved = { readonly ok: true; readonly revision: number } | { readonly ok: false; readonly problem: string };
 
@@ -18,7 +19,7 @@ export async function saveRange(baseRevision: number, document: unknown, counted
   const person = await currentPerson();
   if (!person) return { ok: false, problem: 'You are signed out. Sign in again.' };
   if (person.role !== 'owner') return { ok: false, problem: 'Only the owner sets this for the house.' };
-  if (!Number.isInteger(baseRevision) || baseRevision < 0) return { ok: false, problem: 'baseRevision: must be a whole number.' };
+  if (!isRevision(baseRevision)) return { ok: false, problem: 'baseRevision: must be a whole number.' };
   const read = parseProducts(document);
   if (!read.ok) return read;
   const counts = parseCounts(counted);

@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { parseWith } from '@/core/formats';
 import { addAddendum, signOff, type SignAnswer } from '@/data/sign-off';
 import { currentPerson } from '../session/current';
-import { isId } from '../shared';
+import { isId, isRevision } from '../shared';
 
 export type RecordAnswer = { readonly ok: true } | { readonly ok: false; readonly problem: string };
 
@@ -24,7 +24,7 @@ export async function signRecord(visitId: string, revision: number): Promise<Rec
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;
   if (person.role === 'assistant') return NOT_ALLOWED;
-  if (!isId(visitId) || !Number.isInteger(revision)) return said({ ok: false, reason: 'missing' });
+  if (!isId(visitId) || !isRevision(revision)) return said({ ok: false, reason: 'missing' });
   return said(await signOff(person, visitId, revision));
 }
 

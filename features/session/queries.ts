@@ -1,11 +1,12 @@
 import 'server-only';
 import { redirect } from 'next/navigation';
 import { DEMO_PASSWORD } from '@/data/demo/people';
-import { demoAccounts, readSession, stationPeople, type DemoAccount, type SignedIn, type StationPerson } from '@/data/sessions';
+import { anySalon, demoAccounts, readSession, stationPeople, type DemoAccount, type SignedIn, type StationPerson } from '@/data/sessions';
 import { listenTo } from '@/data/signals';
 import { personAtStation } from './current';
 
 export type { DemoAccount, StationPerson };
+export { anySalon };
 
 /** Accounts to try, with their password; none once no demo data is loaded. */
 export async function demoSignIns(): Promise<{ accounts: DemoAccount[]; password: string } | null> {

@@ -3,7 +3,7 @@ import type { VisitPart } from './types';
 
 /** A request to save one part of a visit. The document is parsed by its own format. */
 export const editSchema = z.object({
-  baseRevision: z.int('baseRevision: must be a whole number.').min(0),
+  baseRevision: z.int('baseRevision: must be a whole number.').min(0).max(2 ** 31 - 1),
   editId: z.uuid('editId: must be a UUID.'),
   /** Own edits whose answer was lost; the saved version may be one of them. */
   following: z.array(z.uuid()).max(20).default([]),

@@ -1,5 +1,6 @@
 import { serviceStream } from '@/features/chair/queries';
 import { route } from '@/features/http/route';
+import { isRevision } from '@/features/shared';
 
 export const dynamic = 'force-dynamic';
 
@@ -7,7 +8,7 @@ export const dynamic = 'force-dynamic';
 export const GET = route<{ visitId: string }>(
   async (request, { visitId }) => {
     const after = Number(request.headers.get('last-event-id') ?? new URL(request.url).searchParams.get('after') ?? 0);
-    const stream = await serviceStream(visitId, Number.isInteger(after) && after >= 0 ? after : 0, request.signal);
+    const stream = await serviceStream(visitId, isRevision(after) ? after : 0, request.signal);
     if (!stream) return Response.json({ ok: false, problem: 'You are signed out, or there is no such visit.' }, { status: 401 });
     return new Response(stream, {
       headers: { 'Content-Type': 'text/event-stream; charset=utf-8', 'Cache-Control': 'no-store, no-transform', 'X-Accel-Buffering': 'no' },
