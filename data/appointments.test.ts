@@ -45,6 +45,13 @@ describe('booking', () => {
     expect((await ofDay('2027-07-02')).map(({ id }) => id)).not.toContain(late);
   });
 
+  test('what a device has named is booked once', async () => {
+    const id = crypto.randomUUID();
+    const answers = await Promise.all([1, 2, 3].map(() => book(owner, [booking({ on: '2027-03-05', id })], ZONE)));
+    expect(answers).toEqual([1, 2, 3].map(() => ({ ok: true, id })));
+    expect(await ofDay('2027-03-05')).toHaveLength(1);
+  });
+
   test('several are booked together or not at all', async () => {
     const before = (await ofDay('2027-03-02')).length;
     expect(await book(owner, [booking({ on: '2027-03-02', kind: 'alert-test', minutes: 10 }), booking({ personId: crypto.randomUUID() })], ZONE)).toEqual({ ok: false, problem: 'Colourist: nobody of that name works here.' });

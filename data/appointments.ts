@@ -1,6 +1,7 @@
 import { createHash, randomBytes } from 'node:crypto';
 import type { AppointmentKind, AppointmentState, Slot } from '../core/diary';
 import { database, inSalon, type Actor, type Transaction } from './database';
+import { insertOnce } from './made-once';
 import { leaveTrail } from './trail';
 import { openVisit } from './visits';
 
@@ -26,6 +27,8 @@ export interface Appointment extends Slot {
 
 /** What is booked. */
 export interface Booking extends Slot {
+  /** As the device gave it. */
+  readonly id?: string;
   readonly clientId: string;
   readonly personId: string;
   readonly kind: AppointmentKind;
@@ -74,7 +77,7 @@ export function comingAppointments(actor: Actor, clientId: string, from: string,
   return inSalon(actor.salonId, (trx) => appointments(trx, timeZone, (query) => void query.where({ 'a.client_id': clientId, 'a.state': 'booked' }).whereRaw('a.starts_at >= (?::date)::timestamp at time zone ?', [from, timeZone])));
 }
 
-/** Books; several at once are booked together or not at all. @returns the id of the first */
+/** Books; several at once are booked together or not at all, and each once for one id. @returns the id of the first */
 export function book(actor: Actor, bookings: readonly Booking[], timeZone: string): Promise<Booked> {
   return inSalon(actor.salonId, async (trx): Promise<Booked> => {
     const ids: string[] = [];
@@ -83,12 +86,12 @@ export function book(actor: Actor, bookings: readonly Booking[], timeZone: strin
       if (!client) return refuse(NO_CLIENT);
       if (!(await worksHere(trx, booking.personId))) return refuse(NO_PERSON);
       if (booking.redoOf && !(await trx('visit').where({ id: booking.redoOf, client_id: booking.clientId }).first())) return refuse({ ok: false, problem: 'Redo: the visit that is put right is not one of hers.' });
-      const [{ id }] = await trx('appointment').insert({
+      const { id, made } = await insertOnce(trx, 'appointment', {
         salon_id: actor.salonId, client_id: booking.clientId, person_id: booking.personId, starts_at: momentOf(trx, booking, timeZone), minutes: booking.minutes, kind: booking.kind, note: booking.note,
         redo_of: booking.kind === 'redo' ? booking.redoOf : null, created_by: actor.personId,
-      }).returning('id');
+      }, booking.id);
       ids.push(id);
-      await leaveTrail(trx, actor, 'booked', { clientId: booking.clientId, words: saidOf(booking) });
+      if (made) await leaveTrail(trx, actor, 'booked', { clientId: booking.clientId, words: saidOf(booking) });
     }
     return { ok: true, id: ids[0] };
   }).catch(answerOf);

@@ -40,11 +40,12 @@ export function archiveClient(actor: Actor, clientId: string, away: boolean): Pr
   });
 }
 
-/** A client who walks in: she and her visit of today in one act. @returns the visit's id */
-export function walkIn(actor: Actor, fields: ClientFields, today: string): Promise<string> {
+/** A client who walks in: the client and the visit of today in one act, once for one id. @returns the visit's id */
+export function walkIn(actor: Actor, fields: ClientFields, today: string, id?: string): Promise<string> {
   return inSalon(actor.salonId, async (trx) => {
-    const clientId = await insertClient(trx, actor, fields);
-    return (await openVisit(trx, actor, clientId, today))!;
+    const clientId = await insertClient(trx, actor, fields, id);
+    const open = await trx('visit').where({ client_id: clientId, held_on: today }).select('id').first();
+    return open?.id ?? (await openVisit(trx, actor, clientId, today))!;
   });
 }
 

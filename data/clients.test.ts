@@ -42,6 +42,19 @@ test('a change says what changed; one that is based on an old state changes noth
   expect(await changeClient(stranger, id, 2, fields('Taken'))).toEqual({ ok: false, reason: 'missing' });
 });
 
+test('a client that a device has named is made once, and another salon’s name for its own is another client', async () => {
+  const id = crypto.randomUUID();
+  const made = await Promise.all([1, 2, 3].map(() => createClient(owner, fields('Oriel Twicely'), id)));
+  expect(made).toEqual([id, id, id]);
+  expect(await names('twicely')).toEqual(['Oriel Twicely']);
+  expect((await readTrail(owner, { clientId: id })).map(({ act }) => act)).toEqual(['client-added']);
+  const visits = [await walkIn(owner, fields('Oriel Twicely'), TODAY, id), await walkIn(owner, fields('Oriel Twicely'), TODAY, id)];
+  expect(visits[0]).toBe(visits[1]);
+  const theirs = await createClient(stranger, fields('Somebody Else'), id);
+  expect(theirs).not.toBe(id);
+  expect((await readClient(owner, id, TODAY))!.client.name).toBe('Oriel Twicely');
+});
+
 test('put away she is not listed or found, and no visit is opened; taken out again all is as before', async () => {
   const id = await createClient(owner, fields('Petronel Faye'));
   expect(await archiveClient(owner, id, true)).toBe(true);
@@ -178,7 +191,7 @@ describe('the trail', () => {
 
   test('another salon reads none of it', async () => {
     const all = await readTrail(stranger);
-    expect(all.every(({ clientName }) => clientName === null || clientName === 'Quenby Sallow')).toBe(true);
+    expect(all.every(({ clientName }) => clientName === null || ['Quenby Sallow', 'Somebody Else'].includes(clientName))).toBe(true);
   });
 
   test('edits that follow each other are one, from the first state to the last; what came back is no change', () => {

@@ -2,6 +2,7 @@ import { growthIntervals, growthRate, regrowthByZone, type GrowthRate, type Zone
 import { growthVisits } from '../core/record';
 import { asRow, clientRows, type Client, type ClientFields } from './client-fields';
 import { inSalon, type Actor, type Transaction } from './database';
+import { insertOnce } from './made-once';
 import { mergesInto, type Merge } from './merges';
 import { safetyOf, type Safety } from './safety';
 import { leaveTrail } from './trail';
@@ -94,16 +95,16 @@ export function readClient(actor: Actor, clientId: string, today: string): Promi
   });
 }
 
-/** Adds a client. @returns her id */
-export function createClient(actor: Actor, fields: ClientFields): Promise<string> {
-  return inSalon(actor.salonId, (trx) => insertClient(trx, actor, fields));
+/** Adds a client; once, however often it is asked for with one id. @param id as the device gave it @returns their id */
+export function createClient(actor: Actor, fields: ClientFields, id?: string): Promise<string> {
+  return inSalon(actor.salonId, (trx) => insertClient(trx, actor, fields, id));
 }
 
 /** Adds a client within a transaction. */
-export async function insertClient(trx: Transaction, actor: Actor, fields: ClientFields): Promise<string> {
-  const [row] = await trx('client').insert({ ...asRow(fields), salon_id: actor.salonId, created_by: actor.personId }).returning('id');
-  await leaveTrail(trx, actor, 'client-added', { clientId: row.id, words: fields.name });
-  return row.id as string;
+export async function insertClient(trx: Transaction, actor: Actor, fields: ClientFields, id?: string): Promise<string> {
+  const row = await insertOnce(trx, 'client', { ...asRow(fields), salon_id: actor.salonId, created_by: actor.personId }, id);
+  if (row.made) await leaveTrail(trx, actor, 'client-added', { clientId: row.id, words: fields.name });
+  return row.id;
 }
 
 async function summaries(

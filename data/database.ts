@@ -14,16 +14,19 @@ const SILENT: Knex.Logger = { warn: silent, error: silent, deprecate: silent, de
  * Opens a pool on a database. Nothing outside data/ does this.
  * Knex writes nothing of its own: every failure is thrown, and whoever catches it says it once.
  */
-export function connect(url: string, poolSize = 10): Knex {
-  return knex({ client: 'pg', connection: url, pool: { min: 0, max: poolSize }, acquireConnectionTimeout: 10_000, log: SILENT });
+export function connect(url: string, poolSize = 10, limits: object = {}): Knex {
+  return knex({ client: 'pg', connection: { connectionString: url, ...limits }, pool: { min: 0, max: poolSize }, acquireConnectionTimeout: 10_000, log: SILENT });
 }
+
+/** The application waits no longer than this for one statement, a lock, or its own work within a transaction, ms. */
+const LIMITS = { statement_timeout: 20_000, lock_timeout: 10_000, idle_in_transaction_session_timeout: 90_000 };
 
 // Kept across hot reloads, where modules are loaded anew but connections stay.
 const kept = globalThis as typeof globalThis & { latticeDatabase?: Knex };
 
 /** The application's pool. */
 export function database(): Knex {
-  kept.latticeDatabase ??= connect(appDatabaseUrl());
+  kept.latticeDatabase ??= connect(appDatabaseUrl(), 10, LIMITS);
   return kept.latticeDatabase;
 }
 

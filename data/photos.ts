@@ -42,10 +42,13 @@ export async function photosOf(trx: Transaction, clientId: string): Promise<Phot
  * @returns its id; undefined when the salon has no such client, or no such visit of hers
  */
 export async function addPhoto(
-  actor: Actor, clientId: string, photo: { visitId: string | null; kind: PhotoKind; note: string; picture: ReadPicture; posed?: Pick<PhotoDocument, 'pose' | 'stage'> },
+  actor: Actor, clientId: string, photo: { visitId: string | null; kind: PhotoKind; note: string; picture: ReadPicture; posed?: Pick<PhotoDocument, 'pose' | 'stage'>; id?: string },
 ): Promise<string | undefined> {
   const { picture } = photo;
-  const photoId = randomUUID();
+  // The same picture sent again, after an answer that was lost, is there already.
+  const known = photo.id !== undefined && (await inSalon(actor.salonId, (trx) => trx('photo').where({ id: photo.id, client_id: clientId }).select('id').first()));
+  if (known) return photo.id;
+  const photoId = photo.id ?? randomUUID();
   const objects = objectStore();
   const keyed = PHOTO_SIZES.map((size) => ({ key: { salonId: actor.salonId, photoId, size }, bytes: picture[size] }));
   const owned = (trx: Transaction) => isOwned(trx, clientId, photo.visitId);

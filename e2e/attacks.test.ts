@@ -85,6 +85,13 @@ test.each(['/visits/%00/plan', '/clients/%00', '/day?on=2026-02-30', '/day?on=%0
   },
 );
 
+test('the process and the database say whether they are there', async () => {
+  for (const path of ['/healthz', '/readyz']) {
+    const answer = await send(path);
+    expect([path, answer.status, await answer.json()]).toEqual([path, 200, { ok: true }]);
+  }
+});
+
 test('names that every object has are no sheets', async () => {
   for (const form of ['constructor', 'toString', '__proto__', 'hasOwnProperty']) expect((await send(`/visits/${visit}/sheet/${form}`, { headers: mine() })).status).toBe(404);
 });

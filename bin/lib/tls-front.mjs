@@ -25,6 +25,8 @@ try {
     const onward = http.request({ host: '127.0.0.1', port: Number(target), method: request.method, path: request.url, headers }, (answer) => {
       const own = { ...answer.headers };
       for (const name of HOP_BY_HOP) delete own[name];
+      // Who came by TLS once comes by TLS from then on.
+      own['strict-transport-security'] = 'max-age=31536000';
       response.writeHead(answer.statusCode ?? 502, own);
       // A stream whose application has died ends here too, so that whoever listens asks anew.
       pipeline(answer, response, () => undefined);

@@ -84,6 +84,8 @@ export async function up(knex: Knex): Promise<void> {
   await protect(knex, ['client_merge']);
   await knex.raw(`
     grant select, insert on client_merge to lattice_app;
+    -- The application says whether the database is as it expects it.
+    grant select on knex_migrations to lattice_app;
     grant update (undone_at) on client_merge to lattice_app;
     grant insert (edit_id) on draft to lattice_app;
     grant update (consult_before) on visit to lattice_app;

@@ -211,3 +211,31 @@ test('a service is forgotten on the device only once all of it was sent', async 
   link.close();
   db.close();
 });
+
+test('a stream that says nothing for 25 seconds is dead: it is asked anew', async () => {
+  jest.useFakeTimers({ doNotFake: ['setImmediate', 'nextTick', 'queueMicrotask', 'performance'] });
+  const server = new Server();
+  const asked: string[] = [];
+  const link = new ServiceLink(VISIT, 'tablet', null, new DeviceClock(null, () => server.now), {
+    ...server.ports(uuid),
+    listen: (url) => {
+      asked.push(url);
+      return () => undefined;
+    },
+  });
+  try {
+    await link.open();
+    await settled();
+    expect([asked.length, link.read().status]).toEqual([1, 'live']);
+    jest.advanceTimersByTime(24_000);
+    expect(link.read().status).toBe('live');
+    jest.advanceTimersByTime(1500);
+    expect(link.read().status).toBe('offline');
+    jest.advanceTimersByTime(1000);
+    await settled();
+    expect([asked.length, link.read().status]).toEqual([2, 'live']);
+  } finally {
+    link.close();
+    jest.useRealTimers();
+  }
+});

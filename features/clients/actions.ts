@@ -32,8 +32,10 @@ export async function addClient(_: ClientFormState, data: FormData): Promise<Cli
   const person = await requirePerson();
   const { fields, read } = await readFields(data);
   if (!read.success) return { fields, problems: fieldProblems(read.error) };
-  if (data.get('walk-in') === 'yes') redirect(`/visits/${await walkIn(person, read.data, await salonToday())}/consult`);
-  redirect(`/clients/${await createClient(person, read.data)}`);
+  const given = String(data.get('id') ?? '');
+  const id = isId(given) ? given : undefined;
+  if (data.get('walk-in') === 'yes') redirect(`/visits/${await walkIn(person, read.data, await salonToday(), id)}/consult`);
+  redirect(`/clients/${await createClient(person, read.data, id)}`);
 }
 
 /** Changes what is written down of a client; somebody else's newer change is never overwritten. */

@@ -22,9 +22,12 @@ export function NewClient({ name = '' }: { name?: string }) {
 }
 
 function NewClientForm({ name, walkIn }: { name: string; walkIn: boolean }) {
+  // Sent twice, it is one client.
+  const [id] = useState(() => crypto.randomUUID());
   const [state, submit, pending] = useActionState<ClientFormState, FormData>(addClient, { fields: { name, phone: '', bornOn: '', note: '' }, problems: {} });
   return (
     <form action={submit} className="grid gap-4" noValidate>
+      <input type="hidden" name="id" value={id} />
       {walkIn && <input type="hidden" name="walk-in" value="yes" />}
       <ClientInputs {...state} />
       <Button type="submit" look="primary" disabled={pending}>{pending ? 'Adding …' : walkIn ? 'Add and open a visit' : 'Add client'}</Button>

@@ -26,7 +26,7 @@ const slot = {
   note: z.string().trim().max(500, 'Note: it is longer than 500 characters'),
 };
 const changeSchema = z.strictObject(slot);
-const bookingSchema = z.strictObject({ ...slot, clientId: id('Client'), redoOf: z.string().refine(isId, 'Redo: choose the visit that is put right').nullable(), alertTest: z.strictObject({ on: slot.on, from: slot.from }).nullable() });
+const bookingSchema = z.strictObject({ ...slot, clientId: id('Client'), redoOf: z.string().refine(isId, 'Redo: choose the visit that is put right').nullable(), alertTest: z.strictObject({ id: z.uuid(), on: slot.on, from: slot.from }).nullable(), id: z.uuid() });
 export type BookingInput = z.input<typeof bookingSchema>;
 export type ChangeInput = z.input<typeof changeSchema>;
 

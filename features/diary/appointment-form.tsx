@@ -47,6 +47,8 @@ export function AppointmentForm({ facts, first, own, onDone }: AppointmentFormPr
   const [test, setTest] = useState<boolean>();
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState(false);
+  // Sent again after an answer that was lost, it is one booking.
+  const [ids] = useState(() => ({ visit: crypto.randomUUID(), test: crypto.randomUUID() }));
   const prepared = usePreparation(client?.id, true);
   const from = readTime(time);
   const minutes = typedMinutes ?? (prepared ? String(prepared.minutes[kind]) : '');
@@ -61,7 +63,7 @@ export function AppointmentForm({ facts, first, own, onDone }: AppointmentFormPr
     const slot = { personId, on, from: Number.isNaN(from) ? -1 : from, minutes: /^\d+$/.test(minutes.trim()) ? Number(minutes) : Number.NaN, kind, note };
     if (own) return moveAppointment(own.id, own.revision, slot);
     if (!client) return { ok: false, problem: 'Client: choose one.' };
-    return bookAppointment({ ...slot, clientId: client.id, redoOf: redoOf || null, alertTest: withTest ? { on: dayAfter(on, -TEST_DAYS), from: slot.from } : null });
+    return bookAppointment({ ...slot, id: ids.visit, clientId: client.id, redoOf: redoOf || null, alertTest: withTest ? { id: ids.test, on: dayAfter(on, -TEST_DAYS), from: slot.from } : null });
   };
   return (
     <form

@@ -19,6 +19,7 @@ export async function uploadPhoto(clientId: string, form: FormData): Promise<Upl
   const file = form.get('file');
   const kind = String(form.get('kind'));
   const visitId = String(form.get('visitId') ?? '');
+  const id = String(form.get('id') ?? '');
   if (!(file instanceof File)) return { ok: false, status: 400, problem: 'Choose a picture first.' };
   if (kind !== 'wish' && kind !== 'hair') return { ok: false, status: 400, problem: 'kind: must be wish or hair.' };
   const pose = POSES.find((own) => own === form.get('pose')) ?? null;
@@ -27,7 +28,7 @@ export async function uploadPhoto(clientId: string, form: FormData): Promise<Upl
   if (!isId(clientId) || (visitId !== '' && !isId(visitId))) return MISSING;
   const read = await readPicture(Buffer.from(await file.arrayBuffer()));
   if (!read.ok) return { ok: false, status: 422, problem: read.problem };
-  const photoId = await addPhoto(person, clientId, { visitId: visitId || null, kind: kind as PhotoKind, note: '', picture: read.value, posed: { pose, stage } });
+  const photoId = await addPhoto(person, clientId, { visitId: visitId || null, kind: kind as PhotoKind, note: '', picture: read.value, posed: { pose, stage }, id: isId(id) ? id : undefined });
   return photoId ? { ok: true, photoId } : MISSING;
 }
 

@@ -4,6 +4,15 @@ import { useCallback, useEffect, useState } from 'react';
 import type { Pose, Stage } from '@/core/formats';
 import type { Photo, PhotoKind } from './queries';
 
+/** By what is sent, the id that it has: chosen again after an answer that was lost, it is the same photo. */
+const ids = new Map<string, string>();
+
+function idOf(sent: string): string {
+  const id = ids.get(sent) ?? crypto.randomUUID();
+  ids.set(sent, id);
+  return id;
+}
+
 /** The photos of one kind of a client, and a way to add one. */
 export function usePhotos(clientId: string, kind: PhotoKind, visitId: string | null) {
   const [photos, setPhotos] = useState<readonly Photo[]>();
@@ -26,6 +35,7 @@ export function usePhotos(clientId: string, kind: PhotoKind, visitId: string | n
     const form = new FormData();
     form.set('file', file);
     form.set('kind', kind);
+    form.set('id', idOf(`${clientId} ${kind} ${file.name} ${file.size} ${file.lastModified}`));
     if (visitId) form.set('visitId', visitId);
     if (posed) for (const [name, own] of Object.entries(posed)) form.set(name, own);
     try {
