@@ -18,7 +18,7 @@ const contentSecurityPolicy = [
 const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
-  serverExternalPackages: ['piscina', 'pdfkit', 'knex', 'pg', '@node-rs/argon2'],
+  serverExternalPackages: ['piscina', 'pino', 'prom-client', 'pdfkit', 'knex', 'pg', '@node-rs/argon2'],
   experimental: { serverActions: { bodySizeLimit: MOST_BYTES.form } },
   // bin/test checks types; a start need not wait for it.
   typescript: { ignoreBuildErrors: true },

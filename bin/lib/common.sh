@@ -1,7 +1,8 @@
 # Shared by bin/start and bin/test: checks, packages, and a PostgreSQL server of this clone's own.
 # Sourced with the project's root as working folder and `set -euo pipefail` in force.
 
-local_dir="$PWD/.local"
+# LATTICE_LOCAL, when set, is another folder for what a run keeps: for one beside the usual.
+local_dir="${LATTICE_LOCAL:-$PWD/.local}"
 
 # What is written here is for whoever runs it.
 umask 077
@@ -10,9 +11,9 @@ say() { printf '%s\n' "$*"; }
 die() { printf '%s\n' "$*" >&2; exit 1; }
 
 check_node() {
-  command -v node >/dev/null 2>&1 || die "Node.js is missing: install Node 20.9 or newer, then run this again."
-  node -e 'const [a, b] = process.versions.node.split(".").map(Number); process.exit(a > 20 || (a === 20 && b >= 9) ? 0 : 1)' ||
-    die "Node $(node --version) is too old: 20.9 or newer is needed."
+  command -v node >/dev/null 2>&1 || die "Node.js is missing: install Node 20.19 or newer, then run this again."
+  node -e 'const [a, b] = process.versions.node.split(".").map(Number); process.exit(a > 20 || (a === 20 && b >= 19) ? 0 : 1)' ||
+    die "Node $(node --version) is too old: 20.19 or newer is needed."
   command -v npm >/dev/null 2>&1 || die "npm is missing: it comes with Node.js."
 }
 
@@ -71,6 +72,16 @@ need_node_modules() {
 prepare_local() {
   mkdir -p "$local_dir" || die "$local_dir cannot be made: is this folder yours?"
   chmod 711 "$local_dir" 2>/dev/null || die "$local_dir belongs to another user: run as that user, or remove it."
+  # Several machines share one file of secrets, given from outside: it is read and never written.
+  if [ -n "${LATTICE_SECRETS_FILE:-}" ]; then
+    [ -r "$LATTICE_SECRETS_FILE" ] || die "LATTICE_SECRETS_FILE, $LATTICE_SECRETS_FILE, cannot be read."
+    . "$LATTICE_SECRETS_FILE"
+    for own in owner_password app_password session_secret; do
+      [ -n "${!own:-}" ] || die "$LATTICE_SECRETS_FILE lacks $own=…"
+    done
+    clone_id="$(printf '%s' "$PWD" | sha256sum | cut -c1-12)"
+    return
+  fi
   if [ ! -f "$local_dir/secrets.env" ]; then
     (umask 077 && node -e '
       const { randomBytes } = require("crypto");
@@ -168,7 +179,7 @@ stop_database() {
 # Builds the application when its sources are newer than the build.
 need_build() {
   local wanted
-  wanted="$(find app core data features ui workers public next.config.ts postcss.config.mjs tsconfig.json package-lock.json \
+  wanted="$(find app core data features ui workers public instrumentation.ts next.config.ts postcss.config.mjs tsconfig.json package-lock.json \
     -type f 2>/dev/null | LC_ALL=C sort | xargs sha256sum | sha256sum | cut -c1-64) $(node --version)"
   if [ -f .next/BUILD_ID ] && [ "$(cat "$local_dir/build" 2>/dev/null || true)" = "$wanted" ]; then return; fi
   say "Building the application ..."

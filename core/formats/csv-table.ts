@@ -75,10 +75,13 @@ function metricCell(cell: string, unit: string | undefined, decimalComma: boolea
   return metric === figure ? cell : String(metric).replace('.', decimalComma ? ',' : '.');
 }
 
-/** Text as a cell: what begins a formula in a spreadsheet would be run there, and is quoted with an apostrophe. */
-export const textCell = (text: string): string => text.replace(/^(?=[=+@\t-])/, "'");
+/**
+ * Text as a cell: what begins a formula in a spreadsheet would be run there, and has an apostrophe before it. Within the text too, after
+ * whatever another spreadsheet takes for the end of a cell.
+ */
+export const textCell = (text: string): string => text.replace(/(^|[,;|\t\r\n])(?=[=+@\t-])/g, "$1'");
 /** The same back. */
-export const cellText = (cell: string): string => cell.replace(/^'(?=[=+@\t-])/, '');
+export const cellText = (cell: string): string => cell.replace(/(^|[,;|\t\r\n])'(?=[=+@\t-])/g, '$1');
 
 /** Rows as a table that spreadsheets open. */
 export function csvTable(columns: readonly string[], rows: readonly (readonly string[])[], separator: string): string {

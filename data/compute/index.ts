@@ -1,6 +1,7 @@
 import path from 'node:path';
 import Piscina from 'piscina';
 import { NotNow } from '../unavailable';
+import { watch } from '../watch';
 import type { Asked, Sent, SentKey, Tasks } from './thread';
 
 /**
@@ -30,7 +31,8 @@ function threads(): Kept {
     pool: new Piscina({
       filename: path.join(process.cwd(), 'data', 'compute', 'thread.ts'),
       execArgv: ['--import', 'tsx'],
-      minThreads: 0,
+      // One is always warm: a service that ends waits for it.
+      minThreads: 1,
       maxThreads: THREADS,
       idleTimeout: IDLE_MS,
     }),
@@ -48,11 +50,16 @@ export async function inThread<K extends keyof Tasks>(salonId: string, kind: K, 
   const own = waiting.get(salonId) ?? { last: Promise.resolve(), many: 0 };
   if (own.many >= MOST_WAITING) throw new NotNow(TOO_MUCH);
   own.many += 1;
+  watch().computing.inc();
   waiting.set(salonId, own);
   const run = own.last.then(async () => {
+    const ends = watch().computed.startTimer({ task: kind });
     try {
-      return (await pool.run({ kind, given }, { signal: AbortSignal.timeout(mostMs) })) as ReturnType<Tasks[K]>;
+      const answer = (await pool.run({ kind, given }, { signal: AbortSignal.timeout(mostMs) })) as ReturnType<Tasks[K]>;
+      ends({ came: 'done' });
+      return answer;
     } catch (error) {
+      ends({ came: 'ended' });
       throw error instanceof Error && error.name === 'AbortError' ? new NotNow(TOO_LONG) : error;
     }
   });
@@ -60,6 +67,7 @@ export async function inThread<K extends keyof Tasks>(salonId: string, kind: K, 
   try {
     return await run;
   } finally {
+    watch().computing.dec();
     own.many -= 1;
     if (own.many === 0) waiting.delete(salonId);
   }

@@ -146,7 +146,7 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
           {started && <RestLine state={state} rest={rest} planned={planned} onTake={(course) => void act({ kind: 'replanned', course })} />}
         </section>
         <section aria-label="Now" className={clsx('flex min-h-0 flex-col gap-2 border-l border-line bg-raised px-6 py-3', step.kind === 'rinse' || step.kind === 'at-basin' ? 'shadow-[inset_8px_0_0_var(--color-sky)]' : '')}>
-          <div className="grid min-h-0 flex-1 content-center overflow-y-auto" aria-live="polite"><StepView script={script} state={state} step={step} now={now} /></div>
+          <div className="grid min-h-0 flex-1 content-center overflow-y-auto" aria-live="polite"><StepView script={script} state={state} step={step} now={now} unsent={snapshot.unsent} /></div>
           {(elsewhere || free) && (
             <div className="flex items-center justify-between gap-3 rounded-ui border border-leaf bg-leaf-pale p-3 text-lg">
               <p>{elsewhere ? `${state.heldBy!.person} has the step on another screen.` : 'The step is handed over: whoever takes it has it.'}</p>
@@ -166,9 +166,9 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
             {step.kind === 'again' && step.units.length > 1 && <Button className={`${BIG} ml-auto`} onClick={() => act({ kind: 'reapplied', foils: step.units.map(({ id }) => id), reason: AS_PLANNED })}>All {step.units.length} are painted</Button>}
             {step.kind === 'wait' && allowed.blocks.length > 0 && <Button className={`${BIG} ml-auto`} onClick={rinseAllowed}>Rinse what may go</Button>}
           </div>
-          {state.finishedAt !== null
-            ? <a href={`/visits/${snapshot.visitId}/record`} className={`${ACTION} inline-flex items-center justify-center border border-leaf bg-leaf text-on-leaf`}>To the record</a>
-            : <Button look="primary" className={ACTION} disabled={!body || elsewhere || free} onClick={(event) => done(event.timeStamp)}>{actionWords(step)}</Button>}
+          {state.finishedAt !== null && snapshot.unsent > 0 && <Button look="primary" className={ACTION} disabled>Being recorded …</Button>}
+          {state.finishedAt !== null && snapshot.unsent === 0 && <a href={`/visits/${snapshot.visitId}/record`} className={`${ACTION} inline-flex items-center justify-center border border-leaf bg-leaf text-on-leaf`}>To the record</a>}
+          {state.finishedAt === null && <Button look="primary" className={ACTION} disabled={!body || elsewhere || free} onClick={(event) => done(event.timeStamp)}>{actionWords(step)}</Button>}
         </section>
       </main>
       <ProgressRibbon script={script} state={state} foil={shown} />

@@ -6,6 +6,7 @@ import { readHouse } from '@/data/house';
 import { appendEvents, liveServices, openService, readEvents, type LiveService, type OpenedService, type Reached, type TakenEvent } from '@/data/services';
 import { listenTo } from '@/data/signals';
 import { serverNow } from '@/data/now';
+import { watch } from '@/data/watch';
 import { currentPerson } from '../session/current';
 import { endWithSession } from '../session/queries';
 import { isId } from '../shared';
@@ -95,6 +96,8 @@ export async function serviceStream(visitId: string, after: number, signal: Abor
       /** What ends with the stream, or at once where that is over already. */
       const until = (end: () => void) => void (open ? endings.push(end) : end());
       stop = close;
+      watch().streams.inc({ of: 'service' });
+      endings.push(() => watch().streams.dec({ of: 'service' }));
       signal.addEventListener('abort', close);
       write('retry: 1000\n');
       pulse();

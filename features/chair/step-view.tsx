@@ -21,10 +21,12 @@ interface StepViewProps {
   state: ServiceState;
   step: NextStep;
   now: number;
+  /** What was done here and the server has not taken yet. */
+  unsent: number;
 }
 
 /** The one thing that is to be done, in type that is read at two metres. */
-export function StepView({ script, state, step, now }: StepViewProps) {
+export function StepView({ script, state, step, now, unsent }: StepViewProps) {
   const said = useSaid();
   const names = (ids: readonly string[]) => ids.map((id) => script.blocks.find((own) => own.id === id)?.name ?? id).join(', ');
   switch (step.kind) {
@@ -61,7 +63,13 @@ export function StepView({ script, state, step, now }: StepViewProps) {
     case 'finish':
       return <Words over="Everything is done" big="Finish" under="The record is written with it: planned against actual, foil by foil." />;
     case 'finished':
-      return <Words over={state.finishedAt ? `Finished at ${clockTime(state.finishedAt)}` : ''} big="Recorded" under="Look at it in Record: the level reached, photos, the next visit." />;
+      return (
+        <Words
+          over={state.finishedAt ? `Finished at ${clockTime(state.finishedAt)}` : ''}
+          big={unsent > 0 ? 'Being recorded …' : 'Recorded'}
+          under={unsent > 0 ? 'It is kept on this device, and recorded as soon as the server has it.' : 'Look at it in Record: the level reached, photos, the next visit.'}
+        />
+      );
   }
 }
 

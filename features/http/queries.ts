@@ -2,6 +2,7 @@ import 'server-only';
 import { newestRun } from '@/data/ready';
 
 export { unavailable } from '@/data/unavailable';
+export { errorFacts, routeOf, watch } from '@/data/watch';
 
 /** Why requests cannot be served, in a sentence; null where they can. */
 export async function isReady(): Promise<string | null> {

@@ -1,6 +1,6 @@
 import 'server-only';
 import { currentPerson } from '../session/current';
-import { unavailable } from './queries';
+import { errorFacts, routeOf, unavailable, watch } from './queries';
 
 /** A request that is answered with a status and a sentence, and nothing else. */
 export class Refused extends Error {
@@ -23,23 +23,40 @@ const refusal = ({ status, message, reason }: Refused) =>
 
 /**
  * A route handler as all of them are: what writes or streams comes from a page of our own, whoever writes is signed in before anything of
- * the request is read, and what goes wrong is said in a sentence.
+ * the request is read, what goes wrong is said in a sentence, and each request is counted and written down under an id of its own.
  * @param listens what it answers goes on for as long as somebody listens
  */
 export function route<P = Record<never, never>>(handle: Handler<P>, { listens = false } = {}) {
   return async (request: Request, { params }: { params: Promise<P> }): Promise<Response> => {
-    const writes = request.method !== 'GET' && request.method !== 'HEAD';
-    try {
-      if (writes || listens) ownPagesOnly(request.headers);
-      if (writes && !(await currentPerson())) throw new Refused(401, SIGNED_OUT, 'signed-out');
-      return await handle(request, await params);
-    } catch (error) {
-      if (error instanceof Refused) return refusal(error);
-      const problem = unavailable(error);
-      if (problem === undefined) throw error;
-      return refusal(new Refused(503, problem, 'unavailable'));
-    }
+    const from = performance.now();
+    const id = crypto.randomUUID().slice(0, 8);
+    const about = { request: id, method: request.method, route: routeOf(new URL(request.url).pathname) };
+    const answer = await answered(request, params, handle, listens).catch((error: unknown) => {
+      // How the framework goes elsewhere, or says that there is nothing.
+      if (String((error as { digest?: unknown }).digest ?? '').startsWith('NEXT_')) throw error;
+      watch().log.error({ ...about, ...errorFacts(error) }, 'failed');
+      return refusal(new Refused(500, `The server failed at this. Whoever runs it finds it in the log under ${id}.`, 'failed'));
+    });
+    const seconds = (performance.now() - from) / 1000;
+    watch().requests.observe({ method: about.method, route: about.route, status: answer.status }, seconds);
+    watch().log.info({ ...about, status: answer.status, ms: Math.round(1000 * seconds) }, 'request');
+    answer.headers.set('X-Request-Id', id);
+    return answer;
   };
+}
+
+async function answered<P>(request: Request, params: Promise<P>, handle: Handler<P>, listens: boolean): Promise<Response> {
+  const writes = request.method !== 'GET' && request.method !== 'HEAD';
+  try {
+    if (writes || listens) ownPagesOnly(request.headers);
+    if (writes && !(await currentPerson())) throw new Refused(401, SIGNED_OUT, 'signed-out');
+    return await handle(request, await params);
+  } catch (error) {
+    if (error instanceof Refused) return refusal(error);
+    const problem = unavailable(error);
+    if (problem === undefined) throw error;
+    return refusal(new Refused(503, problem, 'unavailable'));
+  }
 }
 
 /** Browsers say where a request comes from; programs that say nothing bring no cookie of somebody else’s along. @throws Refused */

@@ -3,6 +3,7 @@
 import { revalidatePath } from 'next/cache';
 import { futureProblem, parseConsult, parseMix, parseOutcome, parsePlan, parseWith, type Parsed } from '@/core/formats';
 import { discardDraft as discard } from '@/data/drafts';
+import { countSave } from '@/data/watch';
 import { restoreBefore } from '@/data/restore-before';
 import { saveConsult, saveMix, saveOutcome, savePlan, type SaveResult } from '@/data/saves';
 import type { SignedIn } from '@/data/sessions';
@@ -24,6 +25,7 @@ export async function saveVisitPart(visitId: string, part: string, body: unknown
   if (!edit.ok) return { ok: false, reason: 'invalid', problem: edit.problem };
   const { document, ...base } = edit.value;
   const saved = await saveDocument(person, visitId, part as VisitPart, base, document);
+  countSave(part as VisitPart, 'problem' in saved ? 'invalid' : saved.ok ? 'saved' : saved.reason);
   return 'problem' in saved ? { ok: false, reason: 'invalid', problem: saved.problem } : answer(saved, part as VisitPart);
 }
 
