@@ -1,29 +1,18 @@
-import { EMPTY_CONSULT, EMPTY_MIX, parseConsult, parseHouse, parseMix, parseOutcome, parsePlan, parseTechnique, startPlan } from '../core/formats';
-import { createPatternEngine } from '../core/pattern';
+import { parseArgs } from 'node:util';
+import { EMPTY_CONSULT, EMPTY_MIX, parseConsult, parseHouse, parseMix, parseOutcome, parsePlan, parseTechnique, startPlan, USUAL_HOUSE } from '../core/formats';
+import { createPatternEngine, seeded } from '../core/pattern';
 import { TECHNIQUES, planOf } from '../core/technique';
-import { USUAL_HOUSE } from '../core/formats';
 
 /**
  * Documents changed at random, read, and computed where they are read: `npm run fuzz -- --documents 100000 --seed 1`. None may crash, and none
  * may take longer than half a second. Prints what did, with the seed of the document.
  */
-const option = (name: string, usual: number) => Number(process.argv[process.argv.indexOf(`--${name}`) + 1 || Infinity]) || usual;
-const DOCUMENTS = option('documents', 100_000);
-const SEED = option('seed', 1);
+const { values } = parseArgs({ options: { documents: { type: 'string', default: '100000' }, seed: { type: 'string', default: '1' } } });
+const DOCUMENTS = Number(values.documents);
+const SEED = Number(values.seed);
 const MOST_MS = 500;
 /** So many of the patterns that are read are computed too. */
 const COMPUTED = 0.1;
-
-/** A generator of numbers from 0 to 1 by a seed: mulberry32. */
-function randomFrom(seed: number): () => number {
-  let a = seed >>> 0;
-  return () => {
-    a = (a + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
-  };
-}
 
 const KINDS = {
   plan: { parse: parsePlan, bases: [startPlan(), ...TECHNIQUES.map((own) => planOf(own))] },
@@ -82,7 +71,7 @@ let [crashes, slow, slowest] = [0, 0, 0];
 const kinds = Object.keys(KINDS) as Kind[];
 for (let i = 0; i < DOCUMENTS; i += 1) {
   const seed = SEED * 1_000_003 + i;
-  const random = randomFrom(seed);
+  const random = seeded(seed);
   // Patterns are what is computed of: half of all documents.
   const kind = random() < 0.5 ? 'plan' : kinds[Math.floor(random() * kinds.length)];
   const { parse, bases } = KINDS[kind];

@@ -34,8 +34,8 @@ export function brokenParts(actor: Actor, visitId: string): Promise<BrokenPart[]
       const read = row && READ[part](row.document);
       if (!read || read.ok) continue;
       const before = row.before === null ? undefined : READ[part](row.before);
-      const name = before?.ok ? ((before.value as { name?: string; done?: string; notes?: string }).name ?? (before.value as { done?: string }).done ?? '') : null;
-      broken.push({ part, problem: read.problem, before: name });
+      const { name, done } = (before?.ok ? before.value : {}) as { name?: string; done?: string };
+      broken.push({ part, problem: read.problem, before: before?.ok ? (name ?? done ?? '') : null });
     }
     return broken;
   });

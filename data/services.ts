@@ -1,5 +1,5 @@
 import { recordOf, serviceState, type ServiceScript } from '../core/chair';
-import { parseConsult, parseScript, type EventBatch } from '../core/formats';
+import { beginningOf, parseConsult, parseScript, type EventBatch } from '../core/formats';
 import { zonesOfService, zonesRecorded } from '../core/record';
 import { putOn } from '../core/steps';
 import type { Outcome } from '../core/visit';
@@ -100,7 +100,7 @@ async function end(trx: Transaction, actor: Actor, visitId: string): Promise<voi
   // A record says levels in halves.
   const level = Math.round((record.levelReached ?? usual) * 2) / 2;
   const document: Outcome = {
-    version: 2, done: record.summary.slice(0, 4000), foilsPlaced: record.placed, levelReached: Math.min(10, Math.max(1, level)), nextOn: null, nextWhat: null,
+    version: 2, done: beginningOf(record.summary, 4000), foilsPlaced: record.placed, levelReached: Math.min(10, Math.max(1, level)), nextOn: null, nextWhat: null,
     zones: zonesRecorded(zonesOfService(state, await inThread(actor.salonId, 'sheet', script.plan))), said: '', inspection: {}, corrections: [],
   };
   const made = await trx('outcome').insert({ visit_id: visitId, salon_id: actor.salonId, document: JSON.stringify(document), recorded_by: actor.personId }).onConflict('visit_id').ignore().returning('revision');

@@ -1,3 +1,4 @@
+import { beginningOf } from '../core/formats';
 import { forgetTries, returnTry, takeTry } from './attempts';
 import { database, inSalon, type Actor, type Transaction } from './database';
 import { hashPassword, passwordMatches } from './passwords';
@@ -53,7 +54,7 @@ export async function openSession(email: string, password: string, station: Stat
 /** Writes a session's row. */
 export async function insertSession(trx: Transaction, { salonId, personId }: Actor, device: string): Promise<string> {
   const [session] = await trx('session')
-    .insert({ salon_id: salonId, person_id: personId, device: device.slice(0, 200), expires_at: trx.raw(`now() + interval '${SESSION_DAYS} days'`) })
+    .insert({ salon_id: salonId, person_id: personId, device: beginningOf(device, 200), expires_at: trx.raw(`now() + interval '${SESSION_DAYS} days'`) })
     .returning('id');
   return session.id as string;
 }

@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import { soundText } from '@/core/formats';
 
 /** The first problem of each field of a form, as a sentence. */
 export function fieldProblems<F extends string>(error: z.ZodError): Partial<Record<F, string>> {
@@ -15,5 +16,5 @@ export interface FormState<F extends string> {
 
 /** The texts of a form's fields. No browser sends the character zero or half a pair, and no database keeps them: they are taken out. */
 export function textsOf<F extends string>(data: FormData, names: readonly F[]): Record<F, string> {
-  return Object.fromEntries(names.map((name) => [name, String(data.get(name) ?? '').replace(/\0|\p{Surrogate}/gu, '')])) as Record<F, string>;
+  return Object.fromEntries(names.map((name) => [name, soundText(String(data.get(name) ?? ''))])) as Record<F, string>;
 }

@@ -1,3 +1,4 @@
+import { silently } from '@/core/units';
 import { fitInSteps, type FitLimit, type Fitted } from '@/core/fit';
 import { bareOf, pictureOf, ribbonColours, ribbonsOf, WearStudio, type Finding, type Lamp, type Picture, type Ribbons, type Side, type View, type WearSubject, type Way } from '@/core/wear';
 
@@ -68,11 +69,7 @@ export const WORK: { [K in WearKind]: (ask: WearAsks[K]['ask']) => Generator<Wea
     yield ribbonColours(studio.hair(subject.plan, way, subject).strands, studio.colouring(subject, weeks), each);
   },
   *fit({ subject, limit }) {
-    const steps = fitInSteps(subject.plan, studio.engine, limit, (plan, computed) => studio.worth({ ...subject, plan }, computed).foils);
-    for (let step = steps.next(); ; step = steps.next()) {
-      if (step.done) return yield step.value;
-      yield null;
-    }
+    yield yield* silently(fitInSteps(subject.plan, studio.engine, limit, (plan, computed) => studio.worth({ ...subject, plan }, computed).foils));
   },
   *worth({ subject }) {
     const { foils, all } = studio.worth(subject);

@@ -1,10 +1,10 @@
-import { isReady } from '@/features/http/queries';
 import { route } from '@/features/http/route';
+import { notReady } from '@/features/ready/queries';
 
 export const dynamic = 'force-dynamic';
 
 /** Whether requests can be served: the database answers, and is as this version expects it; 503 with a sentence where not. */
 export const GET = route(async () => {
-  const problem = await isReady();
+  const problem = await notReady();
   return Response.json({ ok: problem === null, ...(problem !== null && { problem }) }, { status: problem === null ? 200 : 503, headers: { 'Cache-Control': 'no-store' } });
 });

@@ -71,6 +71,7 @@ need_node_modules() {
 # Folder for what this clone keeps: secrets, the database, logs. Never in git.
 prepare_local() {
   mkdir -p "$local_dir" || die "$local_dir cannot be made: is this folder yours?"
+  clone_id="$(printf '%s' "$PWD" | sha256sum | cut -c1-12)"
   chmod 711 "$local_dir" 2>/dev/null || die "$local_dir belongs to another user: run as that user, or remove it."
   # Several machines share one file of secrets, given from outside: it is read and never written.
   if [ -n "${LATTICE_SECRETS_FILE:-}" ]; then
@@ -79,7 +80,6 @@ prepare_local() {
     for own in owner_password app_password session_secret; do
       [ -n "${!own:-}" ] || die "$LATTICE_SECRETS_FILE lacks $own=…"
     done
-    clone_id="$(printf '%s' "$PWD" | sha256sum | cut -c1-12)"
     return
   fi
   if [ ! -f "$local_dir/secrets.env" ]; then
@@ -90,7 +90,6 @@ prepare_local() {
   fi
   [ -r "$local_dir/secrets.env" ] || die "$local_dir/secrets.env belongs to another user: run as that user, or remove .local."
   . "$local_dir/secrets.env"
-  clone_id="$(printf '%s' "$PWD" | sha256sum | cut -c1-12)"
 }
 
 free_port() {
@@ -237,7 +236,7 @@ start_scale() {
   [ -z "${LATTICE_SCALE+set}" ] || return 0
   port="$(free_port)"
   control="$(free_port)"
-  node_modules/.bin/tsx stands/scale.ts "$port" "$control" >"$local_dir/scale.log" 2>&1 </dev/null &
+  node --import tsx stands/scale.ts "$port" "$control" >"$local_dir/scale.log" 2>&1 </dev/null &
   scale_pid=$!
   remember_process "$scale_pid"
   export LATTICE_SCALE="127.0.0.1:$port" LATTICE_SCALE_CONTROL="127.0.0.1:$control"
@@ -248,7 +247,7 @@ start_outbox() {
   local port
   [ -z "${LATTICE_OUTBOX+set}" ] || return 0
   port="$(free_port)"
-  node_modules/.bin/tsx stands/outbox.ts "$port" "$local_dir/outbox.jsonl" >"$local_dir/outbox.log" 2>&1 </dev/null &
+  node --import tsx stands/outbox.ts "$port" "$local_dir/outbox.jsonl" >"$local_dir/outbox.log" 2>&1 </dev/null &
   outbox_pid=$!
   remember_process "$outbox_pid"
   export LATTICE_OUTBOX="127.0.0.1:$port"

@@ -1,6 +1,7 @@
 import { MINUTES_PER_PANEL_CHANGE } from '../clock';
 import { zonesOf, type ZoneFamily } from '../head';
 import { recipeLine, type ComputedPlan, type PatternEngine, type Plan } from '../pattern';
+import { toEnd } from '../units';
 import { thinned } from './thin';
 import { placeOf, usualPoints, worthOfPoints, type Place, type PointsOf } from './worth';
 
@@ -63,8 +64,7 @@ const GROUPS: readonly { words: string; families: readonly ZoneFamily[] }[] = [
  * @param pointsOf what foils earn: as the client wears it, where that is known
  */
 export function fitPlan(plan: Plan, engine: PatternEngine, limit: FitLimit, pointsOf: PointsOf = usualPoints): Fitted {
-  const steps = fitInSteps(plan, engine, limit, pointsOf);
-  for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
+  return toEnd(fitInSteps(plan, engine, limit, pointsOf));
 }
 
 /** {@link fitPlan}, a panel's option at a time, so that it can be given up in between. */

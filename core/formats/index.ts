@@ -19,7 +19,7 @@ export { CLIENT_FIELDS, clientForm, clientsCsv, readClientsCsv, type ClientField
 export { foilsCsv, readFoilsCsv, type FoilsImport } from './foils-csv';
 export { parseCounts, parseProducts, productSchema, productsSchema, USUAL_PRODUCTS, type Products } from './products-document';
 export { EMPTY_PHOTO, parsePhoto, photoSchema, POSES, STAGES, type PhotoDocument, type Pose, type Stage } from './photo-document';
-export { beginningOf, isUnsound, unsound } from './sound';
+export { beginningOf, soundText, unsound } from './sound';
 export { parseWith, pathOf, sentenceOf, type Parsed } from './problem';
 export { roundedSheet, sheetSchema } from './sheet-document';
 export { emptyPlan, START_PANELS, startPlan } from './start-plan';

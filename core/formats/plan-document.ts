@@ -192,10 +192,10 @@ export const planSchema = z
       const own = sizeOf(place);
       all.places += own.places;
       all.points += own.points + leaveOut.reduce((sum, points) => sum + points.length, 0);
-      const tooMuch = (path: string, message: string) => context.addIssue({ code: 'custom', path: ['panels', i, path], message });
-      if (own.within > MOST_WITHIN) tooMuch('place', `nests places ${own.within} deep; ${MOST_WITHIN} are allowed`);
-      else if (all.places > MOST_PLACES) tooMuch('place', `brings the places of the pattern to ${all.places}; ${MOST_PLACES} are allowed`);
-      else if (all.points > MOST_POINTS) tooMuch('place', `brings the points of all outlines to ${all.points}; ${MOST_POINTS} are allowed`);
+      const tooMuch = (message: string) => context.addIssue({ code: 'custom', path: ['panels', i, 'place'], message });
+      if (own.within > MOST_WITHIN) tooMuch(`nests places ${own.within} deep; ${MOST_WITHIN} are allowed`);
+      else if (all.places > MOST_PLACES) tooMuch(`brings the places of the pattern to ${all.places}; ${MOST_PLACES} are allowed`);
+      else if (all.points > MOST_POINTS) tooMuch(`brings the points of all outlines to ${all.points}; ${MOST_POINTS} are allowed`);
     });
     try {
       makeHead(plan.head);

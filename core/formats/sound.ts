@@ -25,8 +25,12 @@ export function unsound(value: unknown): string | undefined {
   return undefined;
 }
 
-/** Whether a text holds the character zero, or half of a surrogate pair: a database keeps neither. */
-export const isUnsound = (text: string): boolean => text.includes('\0') || /\p{Surrogate}/u.test(text);
+/** The character zero, and half of a surrogate pair: a database keeps neither. */
+const UNSOUND = /\0|\p{Surrogate}/u;
+const isUnsound = (text: string): boolean => UNSOUND.test(text);
+
+/** A text without what cannot be kept of it. */
+export const soundText = (text: string): string => text.replace(new RegExp(UNSOUND, 'gu'), '');
 
 /** The beginning of a text, at most so many units of UTF-16 long, cut where a reader would: never within a letter or an emoji. */
 export function beginningOf(text: string, most: number): string {

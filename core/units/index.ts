@@ -10,3 +10,4 @@ export {
 export { parseLengths } from './lengths';
 export { inMeasures, METRIC, type Measures } from './said';
 export { minorPerUnit, moneyIn } from './money';
+export { silently, toEnd } from './steps';

@@ -54,7 +54,7 @@ const BODY_Y = -70;
 /** Where more guides crowd than usual they are pushed to where there are fewer. */
 const CROWD = { cellMm: 16, push: 0.2, most: 0.5, every: 4 } as const;
 
-/** So many steps at a time: something more urgent may come between. */
+/** Steps in one go, so that an urgent question need not wait for all of them. */
 const AT_ONCE = 8;
 
 /**

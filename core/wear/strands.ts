@@ -1,10 +1,10 @@
 import { bustOf } from '../bust';
 import type { Head, Roots } from '../head';
+import { toEnd } from '../units';
 import { FRINGE, inFringe, USUAL_SHAPE, type Shape } from './cut';
 import { noiseOf, seedAt } from './noise';
 import { radiusOf, settling, type Guides } from './settle';
 import { shellOf } from './shell';
-import { toEnd } from './steps';
 import { STEP_MM, walkOf, type Walker } from './walks';
 import type { Curl, Way } from './ways';
 

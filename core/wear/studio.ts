@@ -1,4 +1,5 @@
 import { createPatternEngine, Remembered, type ComputedPlan, type PatternEngine, type Plan } from '../pattern';
+import { silently, toEnd } from '../units';
 import { cutKey, USUAL_SHAPE, type Shape } from './cut';
 import { findingsOf, type Finding, type Seen } from './findings';
 import { lightAt, type Light } from './light';
@@ -13,7 +14,6 @@ import { colouringOf, paletteOf, type Colouring } from './shade';
 import { standingOut, stripeOf } from './stripe';
 import { bareOf, depositsOf, type WearSubject } from './subject';
 import { worthOfFoils, type Worth, type WornShare } from './worth';
-import { toEnd } from './steps';
 import { layHairInSteps, USUAL_STRANDS, type WornHair } from './worn';
 import { VIEW_NAMES, wayKey, type View, type Way } from './ways';
 
@@ -65,12 +65,8 @@ export class WearStudio extends LightStudio {
   }
 
   /** Hair of a subject, laid so that something more urgent may come between. */
-  private *laying(subject: WearSubject, way: Way): Generator<null, WornHair> {
-    const steps = this.hairInSteps(subject.plan, way, subject);
-    for (let step = steps.next(); ; step = steps.next()) {
-      if (step.done) return step.value;
-      yield null;
-    }
+  private laying(subject: WearSubject, way: Way): Generator<null, WornHair> {
+    return silently(this.hairInSteps(subject.plan, way, subject));
   }
 
   /** Bytes of laid hair that are kept at present. */

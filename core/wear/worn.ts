@@ -1,12 +1,12 @@
 import { makeHead, makeRoots, makeScalp, makeScalpGrid } from '../head';
 import { indexRoots, type Plan, type RootIndex } from '../pattern';
+import { toEnd } from '../units';
 import { hairlineMap, type HairlineMap } from './hairline-light';
 import { USUAL_SHAPE, type Shape } from './cut';
 import { growing } from './growing';
 import { densityOf, type Density } from './density';
 import { fibresOf, type Fibres } from './fibres';
 import type { Lamp } from './lamps';
-import { toEnd } from './steps';
 import { nearestGuides, strandsInSteps, type Rooted, type Strands } from './strands';
 import { chanceOf, flowOf, type Flow } from './stripe';
 import { PIXEL_MM, seenFrom, type Surface } from './surface';

@@ -1,9 +1,9 @@
 import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
 import { cpSync, existsSync, mkdirSync, mkdtempSync, openSync, readFileSync, rmSync, statfsSync, truncateSync } from 'node:fs';
-import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { sealData } from 'iron-session';
+import { freePort, option } from './options';
 import { lockedVisit } from '../cautions';
 import { createClient } from '../clients';
 import { closeDatabase, inSalon } from '../database';
@@ -17,7 +17,6 @@ import { createVisit, readVisit } from '../visits';
  * acknowledged and is not there, is there twice, or is there by half. Starts a `bin/start` of its own with a folder of its own, on a small
  * disk where it may mount one (root), and takes all of it away again. `--rounds 60` is the default.
  */
-const option = (name: string, usual: number) => Number(process.argv[process.argv.indexOf(`--${name}`) + 1 || Infinity]) || usual;
 const ROUNDS = Math.min(200, option('rounds', 60));
 const STATIONS = 4;
 const DISK_MB = 420;
@@ -38,12 +37,7 @@ function mount(): boolean {
   }
 }
 
-const port = await new Promise<number>((resolve) => {
-  const probe = createServer().listen(0, '127.0.0.1', () => {
-    const own = (probe.address() as { port: number }).port;
-    probe.close(() => resolve(own));
-  });
-});
+const port = await freePort();
 // What is installed and built already need not be again.
 for (const stamp of ['npm-ci', 'build']) if (existsSync(`.local/${stamp}`)) cpSync(`.local/${stamp}`, path.join(folder, stamp));
 const env = { ...process.env, LATTICE_LOCAL: folder, LATTICE_SCALE: '', LATTICE_OUTBOX: '' };

@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import http from 'node:http';
-import { createServer } from 'node:net';
 import { sealData } from 'iron-session';
+import { freePort, option } from './options';
 import { lockedVisit } from '../cautions';
 import { createClient } from '../clients';
 import { inSalon } from '../database';
@@ -18,7 +18,6 @@ import { createVisit } from '../visits';
  * Needs LATTICE_OWNER_DATABASE_URL and LATTICE_APP_DATABASE_URL, and a build; works in a database of its own, which it drops.
  * `--services 200 --every 30 --minutes 5` are the defaults.
  */
-const option = (name: string, usual: number) => Number(process.argv[process.argv.indexOf(`--${name}`) + 1 || Infinity]) || usual;
 const SERVICES = Math.min(400, option('services', 200));
 const EVERY_MS = 1000 * option('every', 30);
 const LASTS_MS = 60_000 * Math.min(15, option('minutes', 5));
@@ -34,12 +33,7 @@ const sessions = await inSalon(actor.salonId, async (trx) => {
   return out;
 });
 const cookies = await Promise.all(sessions.map(async (sessionId) => `lattice=${await sealData({ sessionId }, { password: SECRET })}`));
-const port = await new Promise<number>((resolve) => {
-  const probe = createServer().listen(0, '127.0.0.1', () => {
-    const own = (probe.address() as { port: number }).port;
-    probe.close(() => resolve(own));
-  });
-});
+const port = await freePort();
 const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], {
   env: { ...process.env, NODE_ENV: 'production', LATTICE_SESSION_SECRET: SECRET, LATTICE_SCALE: '' }, stdio: ['ignore', 'ignore', 'inherit'],
 });

@@ -6,7 +6,7 @@ import { readHouse } from '@/data/house';
 import { appendEvents, liveServices, openService, readEvents, type LiveService, type OpenedService, type Reached, type TakenEvent } from '@/data/services';
 import { listenTo } from '@/data/signals';
 import { serverNow } from '@/data/now';
-import { watch } from '@/data/watch';
+import { eventStream } from '../http/event-stream';
 import { currentPerson } from '../session/current';
 import { endWithSession } from '../session/queries';
 import { isId } from '../shared';
@@ -50,61 +50,37 @@ export async function takeEvents(visitId: string, batch: unknown): Promise<Answe
  * What happens at a service from a position on, as server-sent events: `happened` with each event and its position as id, `now`
  * with the server's time now and then. Ends when the session does.
  */
-export async function serviceStream(visitId: string, after: number, signal: AbortSignal): Promise<ReadableStream<Uint8Array> | null> {
+export async function serviceStream(visitId: string, after: number, signal: AbortSignal): Promise<Response | null> {
   const person = await currentPerson();
   if (!person || !isId(visitId)) return null;
-  const encoder = new TextEncoder();
-  let stop: () => void = () => undefined;
-  return new ReadableStream({
-    async start(controller) {
-      let sent = after;
-      let open = true;
-      let wanted = false;
-      let reading = false;
-      const write = (text: string) => open && controller.enqueue(encoder.encode(text));
-      const pulse = () => write(`event: now\ndata: ${serverNow()}\n\n`);
-      const push = async () => {
-        wanted = true;
-        if (reading) return;
-        reading = true;
-        try {
-          while (wanted && open) {
-            wanted = false;
-            for (const event of await readEvents(person, visitId, sent)) {
-              sent = event.position;
-              write(`id: ${sent}\nevent: happened\ndata: ${JSON.stringify(event)}\n\n`);
-            }
+  return eventStream('service', signal, async ({ isOpen, write, close, until }) => {
+    let sent = after;
+    let wanted = false;
+    let reading = false;
+    const pulse = () => write(`event: now\ndata: ${serverNow()}\n\n`);
+    const push = async () => {
+      wanted = true;
+      if (reading) return;
+      reading = true;
+      try {
+        while (wanted && isOpen()) {
+          wanted = false;
+          for (const event of await readEvents(person, visitId, sent)) {
+            sent = event.position;
+            write(`id: ${sent}\nevent: happened\ndata: ${JSON.stringify(event)}\n\n`);
           }
-        } catch {
-          // The database is away: the device asks anew and loses nothing.
-          close();
-        } finally {
-          reading = false;
         }
-      };
-      const endings: (() => void)[] = [];
-      function close() {
-        if (!open) return;
-        open = false;
-        for (const end of endings) end();
-        try {
-          controller.close();
-        } catch {
-          // Closed by the reader already.
-        }
+      } catch {
+        // The database is away: the device asks anew and loses nothing.
+        close();
+      } finally {
+        reading = false;
       }
-      /** What ends with the stream, or at once where that is over already. */
-      const until = (end: () => void) => void (open ? endings.push(end) : end());
-      stop = close;
-      watch().streams.inc({ of: 'service' });
-      endings.push(() => watch().streams.dec({ of: 'service' }));
-      signal.addEventListener('abort', close);
-      write('retry: 1000\n');
-      pulse();
-      until(await endWithSession(person, close, pulse));
-      until(await listenTo('service', visitId, () => void push()));
-      await push();
-    },
-    cancel: () => stop(),
+    };
+    write('retry: 1000\n');
+    pulse();
+    until(await endWithSession(person, close, pulse));
+    until(await listenTo('service', visitId, () => void push()));
+    await push();
   });
 }

@@ -212,7 +212,7 @@ test('a service is forgotten on the device only once all of it was sent', async 
   db.close();
 });
 
-test('a stream that says nothing for 25 seconds is dead: it is asked anew', async () => {
+test('a stream that is silent for 25 seconds is opened again', async () => {
   jest.useFakeTimers({ doNotFake: ['setImmediate', 'nextTick', 'queueMicrotask', 'performance'] });
   const server = new Server();
   const asked: string[] = [];

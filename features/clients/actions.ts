@@ -10,7 +10,7 @@ import { mergeClients, undoMerge } from '@/data/merges';
 import { createVisit, type VisitWhat } from '@/data/visits';
 import { fieldProblems, textsOf, type FormState } from '../forms';
 import { salonToday } from '../house/queries';
-import { MOST_BYTES } from '../limits';
+import { megabytes, MOST_BYTES } from '../limits';
 import { currentOwner, currentPerson, requirePerson } from '../session/current';
 import { isId, isRevision } from '../shared';
 import { CLIENT_FIELDS, clientForm, type ClientField } from './fields';
@@ -131,7 +131,7 @@ export async function previewClients(text: unknown): Promise<TablePreview> {
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;
   if (person.role === 'assistant') return { ok: false, problem: 'A colourist or the owner imports clients.' };
-  if (typeof text !== 'string' || text.length > MOST_BYTES.table) return { ok: false, problem: 'The table is larger than 4 MB: is it the right file?' };
+  if (typeof text !== 'string' || text.length > MOST_BYTES.table) return { ok: false, problem: `The table is larger than ${megabytes(MOST_BYTES.table)}: is it the right file?` };
   const read = readClientsCsv(text, await allClients(person), await salonToday());
   if (read.ok && read.value.added.length + read.value.changed.length > MOST_TAKEN) return { ok: false, problem: `The table adds and changes more than ${MOST_TAKEN} clients: take it over in parts.` };
   return read;

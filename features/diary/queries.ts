@@ -129,9 +129,9 @@ export async function prepare(person: SignedIn, clientId: string, timed = true):
   const usual = minutesFor(null);
   if (!newest) return { pattern: null, foils: 0, toCut: [], bowls: null, toner: null, cautions: [], alertTestMissing: true, minutes: usual, visits: [] };
   const cautions = cautionsFor(newest.consult, story.safety, { onDay: day, bornOn: story.client.bornOn }, house.cautions);
-  const { computed: { plan, sheet, work, after: steps, clock: blocks }, asked } = (await wholeVisit(person, newest.id, ['plan', 'sheet', 'work', 'after', 'clock']))!;
+  const { computed: { plan, sheet, work, after: steps, clock: clockPlan }, asked } = (await wholeVisit(person, newest.id, ['plan', 'sheet', 'work', 'after', 'clock']))!;
   const after = wholeMinutes(steps);
-  const clock = timed && blocks.blocks.length > 0 ? (await computedOf(person.salonId, asked, ['timed'])).timed.timeline.end + after : null;
+  const clock = timed && clockPlan.blocks.length > 0 ? (await computedOf(person.salonId, asked, ['timed'])).timed.timeline.end + after : null;
   return {
     pattern: plan.name, foils: sheet.totals.foils, toCut: sheetsToCut(work.units, plan),
     bowls: work.bowls.ok ? work.bowls.bowls.map(({ label, mixed: needed }) => `${label}: ${Math.round(needed)} g`).join(', ') || null : null,

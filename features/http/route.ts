@@ -1,4 +1,5 @@
 import 'server-only';
+import { megabytes } from '../limits';
 import { currentPerson } from '../session/current';
 import { errorFacts, routeOf, unavailable, watch } from './queries';
 
@@ -74,7 +75,7 @@ function ownPagesOnly(headers: Headers): void {
  * @throws Refused where it is larger
  */
 export async function bytesOf(request: Request, most: number, what: string): Promise<Uint8Array<ArrayBuffer>> {
-  const tooLarge = () => new Refused(413, `${what} is larger than ${most >= 2e6 ? `${Math.round(most / 1e6)} MB` : 'a megabyte'}.`, 'invalid');
+  const tooLarge = () => new Refused(413, `${what} is larger than ${most >= 2e6 ? megabytes(most) : 'a megabyte'}.`, 'invalid');
   if (Number(request.headers.get('content-length') ?? 0) > most) throw tooLarge();
   const parts: Uint8Array[] = [];
   let length = 0;

@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
-import { useEffect, useState, useSyncExternalStore, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { formatLevel } from '@/core/units';
 import { Button } from '@/ui/button';
 import { BackIcon, RedoIcon, UndoIcon } from '@/ui/icons';
@@ -34,10 +34,8 @@ export function VisitFrame({ today, children }: { today: string; children: React
   const step = usePathname().split('/').at(-1) ?? 'consult';
   useStepKeys(bundle.id, step);
   const [facing, setFacing] = useState(false);
-  // False in what the server sends: until the page is live, it shows but does not answer.
-  const live = useSyncExternalStore(never, () => true, () => false);
   return (
-    <div data-live={live} data-facing={facing || undefined} className="flex h-dvh flex-col">
+    <div data-live="true" data-facing={facing || undefined} className="flex h-dvh flex-col">
       <Header today={today} step={step} facing={facing} onFacing={setFacing} />
       <NotSaved />
       <SignedOff />
@@ -49,8 +47,6 @@ export function VisitFrame({ today, children }: { today: string; children: React
     </div>
   );
 }
-
-const never = () => () => undefined;
 
 /** Says on every step that nothing changes any more, and where a correction goes. */
 function SignedOff() {

@@ -37,7 +37,7 @@ export function useWear<K extends WearKind>(
   return {
     answer: ask === null ? undefined : state.answer,
     done: state.done && current,
-    progress: ask === null || (current && state.progress === undefined) ? undefined : current ? state.progress : 0,
+    progress: ask === null ? undefined : current ? state.progress : 0,
     problem: state.problem,
   };
 }

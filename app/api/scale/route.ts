@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { eventStream } from '@/features/http/event-stream';
 import { jsonOf, route } from '@/features/http/route';
 import { MOST_BYTES } from '@/features/limits';
 import { canHandle, handleScale, theScale } from '@/features/scale/scale';
@@ -14,31 +15,12 @@ export const GET = route(async (request) => {
   if (!person) return SIGNED_OUT();
   const scale = theScale();
   if (!scale) return Response.json({ ok: false, problem: 'No scale is connected to this house.' }, { status: 404 });
-  const encoder = new TextEncoder();
-  let end = () => {};
-  const stream = new ReadableStream({
-    async start(controller) {
-      const send = (event: ScaleEvent | { kind: 'handled' }) => controller.enqueue(encoder.encode(`data: ${JSON.stringify(event)}\n\n`));
-      if (canHandle()) send({ kind: 'handled' });
-      const endings = [scale.listen(send)];
-      end = () => {
-        for (const own of endings.splice(0)) own();
-      };
-      const close = () => {
-        end();
-        try {
-          controller.close();
-        } catch {
-          // Closed by the reader already.
-        }
-      };
-      request.signal.addEventListener('abort', close);
-      endings.push(await endWithSession(person, close));
-      if (request.signal.aborted) close();
-    },
-    cancel: () => end(),
+  return eventStream('scale', request.signal, async ({ write, close, until }) => {
+    const send = (event: ScaleEvent | { kind: 'handled' }) => write(`data: ${JSON.stringify(event)}\n\n`);
+    if (canHandle()) send({ kind: 'handled' });
+    until(scale.listen(send));
+    until(await endWithSession(person, close));
   });
-  return new Response(stream, { headers: { 'Content-Type': 'text/event-stream; charset=utf-8', 'Cache-Control': 'no-store, no-transform', 'X-Accel-Buffering': 'no' } });
 }, { listens: true });
 
 const command = z.discriminatedUnion('do', [

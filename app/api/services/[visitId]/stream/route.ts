@@ -10,9 +10,7 @@ export const GET = route<{ visitId: string }>(
     const after = Number(request.headers.get('last-event-id') ?? new URL(request.url).searchParams.get('after') ?? 0);
     const stream = await serviceStream(visitId, isRevision(after) ? after : 0, request.signal);
     if (!stream) return Response.json({ ok: false, problem: 'You are signed out, or there is no such visit.' }, { status: 401 });
-    return new Response(stream, {
-      headers: { 'Content-Type': 'text/event-stream; charset=utf-8', 'Cache-Control': 'no-store, no-transform', 'X-Accel-Buffering': 'no' },
-    });
+    return stream;
   },
   { listens: true },
 );

@@ -1,4 +1,0 @@
-/** Works through all steps of something and returns what comes of it. */
-export function toEnd<T>(steps: Generator<unknown, T>): T {
-  for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
-}
