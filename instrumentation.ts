@@ -1,5 +1,12 @@
 import type { Instrumentation } from 'next';
 
+/** When the server starts. */
+export async function register(): Promise<void> {
+  if (process.env.NEXT_RUNTIME !== 'nodejs') return;
+  const { beginBackground } = await import('./data/background');
+  beginBackground();
+}
+
 /** What goes wrong in a page or an action is written down under the number that its error page shows. */
 export const onRequestError: Instrumentation.onRequestError = async (error, request, context) => {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
-import { cookies } from 'next/headers';
+import { cookies, headers } from 'next/headers';
 import type { ReactNode } from 'react';
+import { Nonce } from '@/ui/nonce';
 import { readComfort } from '@/features/comfort/comfort';
 import './globals.css';
 
@@ -11,9 +12,10 @@ export const metadata: Metadata = {
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const { theme, hand } = readComfort((await cookies()).toString());
+  const nonce = (await headers()).get('x-nonce') ?? '';
   return (
     <html lang="en" data-theme={theme} data-hand={hand}>
-      <body>{children}</body>
+      <body><Nonce value={nonce} />{children}</body>
     </html>
   );
 }

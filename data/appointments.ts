@@ -171,7 +171,7 @@ export interface DueClient {
 }
 
 /** Clients whose last record names a next visit up to a day, and who have no appointment to come; the longest due first. */
-export function dueClients(actor: Actor, today: string, until: string, timeZone: string): Promise<DueClient[]> {
+export function dueClients(actor: Pick<Actor, 'salonId'>, today: string, until: string, timeZone: string): Promise<DueClient[]> {
   return inSalon(actor.salonId, async (trx) => {
     const { rows } = await trx.raw(
       `select * from (

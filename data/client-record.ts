@@ -20,7 +20,7 @@ export function exportClient(actor: Actor, clientId: string): Promise<Record<str
       .select('v.id', 'v.held_on', 'v.begun_at', 'v.consult', 'l.document as plan', 'm.document as mix', 'o.document as outcome', 'o.signed_at', 'p.name as colourist');
     const addenda = await trx('addendum as a').join('person as p', 'p.id', 'a.person_id').whereIn('a.visit_id', visits.map(({ id }) => id)).orderBy('a.at').select('a.visit_id', 'a.at', 'a.words', 'p.name as by');
     const appointments = await trx('appointment as a').join('person as p', 'p.id', 'a.person_id').where('a.client_id', clientId).orderBy('a.starts_at').select('a.id', 'a.starts_at', 'a.minutes', 'a.kind', 'a.state', 'a.note', 'a.visit_id', 'a.redo_of', 'p.name as colourist');
-    const reminders = await trx('reminder as r').join('person as p', 'p.id', 'r.created_by').where('r.client_id', clientId).orderBy('r.created_at').select('r.id', 'r.appointment_id', 'r.about', 'r.phone', 'r.words', 'r.state', 'r.problem', 'r.created_at', 'r.sent_at', 'p.name as by');
+    const reminders = await trx('reminder as r').leftJoin('person as p', 'p.id', 'r.created_by').where('r.client_id', clientId).orderBy('r.created_at').select('r.id', 'r.appointment_id', 'r.about', 'r.phone', 'r.words', 'r.state', 'r.problem', 'r.created_at', 'r.sent_at', 'p.name as by');
     const { tests, consents } = await safetyOf(trx, clientId, null);
     const reasons = await trx('caution_reason').whereIn('visit_id', visits.map(({ id }) => id)).orderBy('given_at').select('visit_id', 'caution', 'seen', 'reason', 'given_at');
     const services = await trx('service').whereIn('visit_id', visits.map(({ id }) => id)).select('visit_id', 'script', 'begun_at', 'finished_at');

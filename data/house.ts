@@ -7,7 +7,7 @@ import { changesBetween } from './trail';
 import type { Revised } from './revised';
 
 /** What the salon has set; revision 0 and the usual figures where it has set nothing yet. */
-export function readHouse(actor: Actor): Promise<Revised<House>> {
+export function readHouse(actor: Pick<Actor, 'salonId'>): Promise<Revised<House>> {
   return inSalon(actor.salonId, async (trx) => (await houseRow(trx, actor.salonId)) ?? { revision: 0, document: USUAL_HOUSE });
 }
 

@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import { prepareJobs } from './jobs';
 import * as first from './migrations/0001-first';
 import * as house from './migrations/0002-house';
 import * as search from './migrations/0003-search';
@@ -14,10 +15,12 @@ import * as remind from './migrations/0012-remind';
 import * as forget from './migrations/0013-forget';
 import * as stock from './migrations/0014-stock';
 import * as harden from './migrations/0015-harden';
+import * as grow from './migrations/0016-grow';
 
 const MIGRATIONS: Record<string, Knex.Migration> = {
   '0001-first': first, '0002-house': house, '0003-search': search, '0004-people': people, '0005-clients': clients, '0006-find': find, '0007-mix': mix,
   '0008-service': service, '0009-record': record, '0010-diary': diary, '0011-learn': learn, '0012-remind': remind, '0013-forget': forget, '0014-stock': stock, '0015-harden': harden,
+  '0016-grow': grow,
 };
 
 /** Every change of the database, oldest first. */
@@ -31,7 +34,7 @@ const source: Knex.MigrationSource<string> = {
 };
 
 /**
- * Brings the database up to date: the two roles, then every migration not yet run.
+ * Brings the database up to date: the two roles, then every migration not yet run, and the queue’s own tables.
  * @param owner pool of a role that may create tables and roles
  * @throws Error with a sentence where a newer version has changed the database already
  */
@@ -39,6 +42,7 @@ export async function migrate(owner: Knex): Promise<void> {
   await ensureRoles(owner);
   await refuseNewer(owner);
   await owner.migrate.latest({ migrationSource: source });
+  await prepareJobs(owner);
 }
 
 /** A database that a newer version has changed is not this version's to write in. */

@@ -7,8 +7,7 @@ import { factsOf } from '../core/visit/computed';
 import { computedOf } from './compute';
 import type { Actor, Transaction } from './database';
 import { houseOf } from './house-row';
-import { serverNow } from './now';
-import { putEvents, type RunningService } from './service-rows';
+import { putEvents, type RunningService, serviceNow } from './service-rows';
 import { documentsOf, visitIn } from './visits';
 
 /** Device that changes of Mix come from. */
@@ -34,7 +33,7 @@ export async function tellService(
   const script = is.scriptPart;
   if (!same(was.scriptPart, script)) bodies.push({ kind: 'rescripted', script });
   if (bodies.length === 0) return;
-  const at = serverNow();
+  const at = await serviceNow(trx, visitId, undefined, { writing: true });
   await putEvents(
     trx,
     actor,

@@ -9,7 +9,7 @@ import { createClient } from './clients';
 import { eraseClient } from './client-record';
 import { inSalon } from './database';
 import { objectStore } from './photo-store';
-import { addPhoto, changePhoto, listPhotos, photoBytes, removePhoto, type Photo } from './photos';
+import { addPhoto, archivePhoto, changePhoto, listPhotos, photoBytes, removePhoto, type Photo } from './photos';
 import { kindOf, MOST_BYTES, readPicture, type ReadPicture } from './picture';
 import type { SignedIn } from './sessions';
 import { signedIn } from './testing/actor';
@@ -128,8 +128,15 @@ describe('keeping photos', () => {
     expect(await photo(id)).toMatchObject({ note: 'From her phone', document, revision: 2 });
   });
 
-  test('taken away, it is gone with its bytes', async () => {
+  test('archived, it is kept apart and can be restored; only an archived one is deleted, with its bytes', async () => {
     const id = await add();
+    expect(await archivePhoto(stranger, id, true)).toBe(false);
+    expect(await removePhoto(owner, id)).toBe(false);
+    expect(await archivePhoto(owner, id, true)).toBe(true);
+    expect(await photo(id)).toMatchObject({ archived: true });
+    expect(await archivePhoto(owner, id, false)).toBe(true);
+    expect(await photo(id)).toMatchObject({ archived: false });
+    expect(await archivePhoto(owner, id, true)).toBe(true);
     expect(await removePhoto(owner, id)).toBe(true);
     expect(await photoBytes(owner, id, 'full')).toBeUndefined();
     const left = await inSalon(owner.salonId, (trx) => trx('photo_bytes').where({ photo_id: id }), scratch.app);

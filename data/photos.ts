@@ -21,6 +21,8 @@ export interface Photo {
   readonly revision: number;
   readonly takenAt: string;
   readonly takenBy: string;
+  /** It was put aside: it is shown among the archived ones only. */
+  readonly archived: boolean;
 }
 
 /** The photos of a client, newest first. */
@@ -31,9 +33,10 @@ export function listPhotos(actor: Actor, clientId: string): Promise<Photo[]> {
 /** The same within a transaction. */
 export async function photosOf(trx: Transaction, clientId: string): Promise<Photo[]> {
   const rows = await trx('photo as f').join('person as p', 'p.id', 'f.taken_by').where('f.client_id', clientId).orderBy('f.taken_at', 'desc')
-    .select('f.id', 'f.visit_id', 'f.kind', 'f.width', 'f.height', 'f.note', 'f.document', 'f.revision', 'f.taken_at', 'p.name');
-  return rows.map(({ id, visit_id, kind, width, height, note, document, revision, taken_at, name }) => ({
+    .select('f.id', 'f.visit_id', 'f.kind', 'f.width', 'f.height', 'f.note', 'f.document', 'f.revision', 'f.taken_at', 'f.archived_at', 'p.name');
+  return rows.map(({ id, visit_id, kind, width, height, note, document, revision, taken_at, archived_at, name }) => ({
     id, visitId: visit_id, kind, width, height, note, document: stored('photo', parsePhoto(document)), revision, takenAt: taken_at.toISOString(), takenBy: name,
+    archived: archived_at !== null,
   }));
 }
 
@@ -102,10 +105,22 @@ export function changePhoto(actor: Actor, photoId: string, baseRevision: number,
   });
 }
 
-/** Takes a photo away for good. @returns whether the salon had it */
+/** Archives a photo, or takes it back from there. @returns whether the salon had it */
+export function archivePhoto(actor: Actor, photoId: string, archived: boolean): Promise<boolean> {
+  return inSalon(actor.salonId, async (trx) => {
+    const photo = await trx('photo').where({ id: photoId }).forUpdate().select('client_id', 'visit_id', 'archived_at').first();
+    if (!photo) return false;
+    if ((photo.archived_at !== null) === archived) return true;
+    await trx('photo').where({ id: photoId }).update({ archived_at: archived ? trx.fn.now() : null });
+    await leaveTrail(trx, actor, archived ? 'photo-archived' : 'photo-restored', { clientId: photo.client_id, visitId: photo.visit_id ?? undefined });
+    return true;
+  });
+}
+
+/** Deletes an archived photo for good; whoever asks is the owner. @returns whether the salon had it, archived */
 export async function removePhoto(actor: Actor, photoId: string): Promise<boolean> {
   const storedIn = await inSalon(actor.salonId, async (trx) => {
-    const [photo] = await trx('photo').where({ id: photoId }).delete().returning(['client_id', 'visit_id', 'stored_in']);
+    const [photo] = await trx('photo').where({ id: photoId }).whereNotNull('archived_at').delete().returning(['client_id', 'visit_id', 'stored_in']);
     if (photo) await leaveTrail(trx, actor, 'photo-removed', { clientId: photo.client_id, visitId: photo.visit_id ?? undefined });
     return photo?.stored_in as string | undefined;
   });

@@ -11,6 +11,7 @@ import {
 import { parseEventBody, parseScript } from '../core/formats';
 import type { Actor, Transaction } from './database';
 import { stored } from './documents';
+import { serverNow } from './now';
 import { announce } from './signals';
 
 /** An event with its place in the order in which the server took them. */
@@ -84,6 +85,33 @@ export async function runningService(
 export async function usedIn(trx: Transaction, visitId: string): Promise<UsedMix> {
   const service = await runningService(trx, visitId);
   return service ? usedOf(service.state) : NOTHING_USED;
+}
+
+/** A moment by the clock of a device. */
+interface DeviceMoment {
+  readonly device: string;
+  readonly deviceNow: number;
+}
+
+/** No device's clock is believed for a longer while than this, ms. */
+const LONGEST_GAP_MS = 6 * 3_600_000;
+
+/**
+ * The time of a service, ms since 1970: the server's, and as much more as its clock was ever put back while the service ran.
+ * Nothing that happens later is earlier, and what lies between two events stays. Where the clock was put back since the last
+ * event, how long ago that was is asked of the device that made it.
+ * @param writing the service's row is locked: what is found out of the clock is kept
+ */
+export async function serviceNow(trx: Transaction, visitId: string, moment?: DeviceMoment, { writing = false } = {}): Promise<number> {
+  const service = await trx('service').where({ visit_id: visitId }).select('clock_ahead_ms').first();
+  const now = serverNow() + ((service?.clock_ahead_ms as number | undefined) ?? 0);
+  const last = await trx('service_event').where({ visit_id: visitId }).orderBy('at', 'desc').orderBy('position', 'desc').select('at', 'made_at', 'device').first();
+  const lastAt = (last?.at as Date | undefined)?.getTime() ?? 0;
+  if (now >= lastAt) return now;
+  const gap = moment !== undefined && last.device === moment.device ? moment.deviceNow - (last.made_at as Date).getTime() : 0;
+  const mended = lastAt + (gap > 0 && gap < LONGEST_GAP_MS ? gap : 0);
+  if (writing) await trx('service').where({ visit_id: visitId }).update({ clock_ahead_ms: mended - serverNow() });
+  return mended;
 }
 
 /** An event as it is written. Moments are milliseconds since 1970. */

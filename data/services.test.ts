@@ -111,6 +111,32 @@ test('a device whose clock is wrong, or jumps, is put right by how long ago thin
   expect(later[1]).toBeGreaterThanOrEqual(later[0]);
 });
 
+test('a server clock that is put back keeps events apart, in their order', async () => {
+  const file = path.join(mkdtempSync(path.join(tmpdir(), 'lattice-clock-')), 'added');
+  const by = (ms: number) => writeFileSync(file, String(ms));
+  const note = (words: string): EventBody => ({ kind: 'note', words, foil: null });
+  by(7_200_000);
+  process.env.LATTICE_CLOCK = file;
+  try {
+    const visitId = await begun();
+    const from = Date.now();
+    // The device's own clock goes on: five minutes between each.
+    const at = (minutes: number, body: EventBody) => appendEvents(owner, visitId, batch('station', [body], [0], from + 60_000 * minutes));
+    await at(0, started);
+    await at(5, note('a'));
+    by(0);
+    await at(10, note('b'));
+    const put = await opened(visitId);
+    expect(put.serverNow).toBeGreaterThanOrEqual(put.events.at(-1)!.at);
+    by(300_000);
+    await at(15, note('c'));
+    const gaps = (await readEvents(owner, visitId, 0)).map((own, i, all) => (i === 0 ? 0 : Math.round((own.at - all[i - 1].at) / 10_000) / 6));
+    expect(gaps.slice(2)).toEqual([5, 5]);
+  } finally {
+    delete process.env.LATTICE_CLOCK;
+  }
+});
+
 test('everybody who listens is told, and again after the connection was lost', async () => {
   const visitId = await begun();
   const heard: (Signal | null)[] = [];

@@ -8,7 +8,7 @@ import { inThread } from './compute';
 import { inSalon, type Actor, type Transaction } from './database';
 import { stored } from './documents';
 import { serverNow } from './now';
-import { eventsAfter, keptScript, putEvents, type TakenEvent } from './service-rows';
+import { eventsAfter, keptScript, putEvents, serviceNow, type TakenEvent } from './service-rows';
 import { takeFromStock } from './take-stock';
 import { leaveTrail } from './trail';
 import { earlierThan } from './visits';
@@ -31,8 +31,6 @@ const MISSING = { ok: false, reason: 'missing', problem: 'There is no such visit
 const NOT_BEGUN = { ok: false, reason: 'not-begun', problem: 'The service has not begun: begin it first, with its cautions answered.' } as const;
 const NOTHING = { ok: false, reason: 'nothing', problem: 'The pattern has no foils, and nothing is mixed that stays on: there is nothing to carry out.' } as const;
 
-/** It remembers heads, and what it remembers changes no result. */
-
 /** Opens the service of a visit that has begun; its script is frozen the first time. */
 export function openService(actor: Actor, visitId: string): Promise<Reached<OpenedService>> {
   return inSalon(actor.salonId, async (trx) => {
@@ -41,7 +39,7 @@ export function openService(actor: Actor, visitId: string): Promise<Reached<Open
     if (!visit.begun_at) return NOT_BEGUN;
     const script = (await keptScript(trx, visitId)) ?? (await freezeScript(trx, actor, visitId, (await lockedVisit(trx, actor, visitId, ['script']))!.computed.script));
     if (!script) return NOTHING;
-    return { ok: true, value: { visitId, clientId: visit.client_id, clientName: visit.name, script, events: await eventsAfter(trx, visitId, 0), serverNow: serverNow() } };
+    return { ok: true, value: { visitId, clientId: visit.client_id, clientName: visit.name, script, events: await eventsAfter(trx, visitId, 0), serverNow: await serviceNow(trx, visitId) } };
   });
 }
 
@@ -57,6 +55,11 @@ export function readEvents(actor: Actor, visitId: string, after: number): Promis
   return inSalon(actor.salonId, (trx) => eventsAfter(trx, visitId, after));
 }
 
+/** The time of a service as its devices are told it. */
+export function timeOfService(actor: Actor, visitId: string): Promise<number> {
+  return inSalon(actor.salonId, (trx) => serviceNow(trx, visitId));
+}
+
 /**
  * Takes a device's events, each exactly once and in its order, and tells everybody who listens. Moments are put right by the
  * device's own now: what matters is how long ago something was, not what its clock says. The record is written with the end.
@@ -66,7 +69,7 @@ export function appendEvents(actor: Actor, visitId: string, { device, deviceNow,
     // One batch after the other: positions follow each other without gaps.
     const service = await trx('service').where({ visit_id: visitId }).forUpdate().select('last_position').first();
     if (!service) return MISSING;
-    const now = serverNow();
+    const now = await serviceNow(trx, visitId, { device, deviceNow }, { writing: true });
     const known = new Set((await trx('service_event').where({ visit_id: visitId }).whereIn('id', events.map(({ id }) => id)).select('id')).map(({ id }) => id as string));
     const last = await trx('service_event').where({ visit_id: visitId, device }).max('at as at').first();
     let before = (last?.at as Date | null)?.getTime() ?? 0;

@@ -4,7 +4,8 @@ import { inSalon, type Actor, type Transaction } from './database';
 /** Everything that is written into the trail. */
 export const ACTS = [
   'client-added', 'client-changed', 'client-archived', 'client-restored', 'client-merged', 'client-unmerged', 'client-exported', 'client-erased',
-  'visit-opened', 'visit-begun', 'consult', 'plan', 'mix', 'outcome', 'signed-off', 'addendum', 'booked', 'booking-changed', 'reminded', 'feed-made', 'feed-revoked', 'learnt-reset', 'photo-added', 'photo-changed', 'photo-removed', 'test-added', 'test-read',
+  'visit-opened', 'visit-begun', 'consult', 'plan', 'mix', 'outcome', 'signed-off', 'addendum', 'booked', 'booking-changed', 'reminded', 'feed-made', 'feed-revoked', 'learnt-reset', 'photo-added', 'photo-changed', 'photo-archived', 'photo-restored', 'photo-removed',
+  'test-added', 'test-read',
   'consent-given', 'consent-withdrawn', 'reason-given', 'person-invited', 'person-joined', 'person-changed', 'link-made', 'password-set', 'pin-set', 'house', 'products',
 ] as const;
 export type Act = (typeof ACTS)[number];

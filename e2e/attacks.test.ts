@@ -35,6 +35,29 @@ test('a page of another address writes nothing and hears nothing', async () => {
   expect(own.status).not.toBe(403);
 });
 
+test('a page runs the scripts that bear its own number, and no other', async () => {
+  const policy = async () => (await send('/sign-in')).headers.get('content-security-policy')!;
+  const [first, second] = [await policy(), await policy()];
+  const scripts = /script-src ([^;]*)/.exec(first)![1];
+  expect(scripts).toMatch(/^'self' 'nonce-[A-Za-z0-9+/=]{24,}'$/);
+  expect(/nonce-([^']+)/.exec(first)![1]).not.toBe(/nonce-([^']+)/.exec(second)![1]);
+  expect(/style-src ([^;]*)/.exec(first)![1]).not.toContain('unsafe');
+  expect((await send('/api/scale')).headers.get('content-security-policy')).toBe("default-src 'none'; frame-ancestors 'none'");
+  const { page } = session;
+  await page.goto(`${address()}/clients`);
+  const ran = await page.evaluate(() => {
+    const own = document.createElement('div');
+    document.body.append(own);
+    own.innerHTML = '<img src="data:," onerror="window.slipped = 1">';
+    const script = document.createElement('script');
+    script.textContent = 'window.slipped = 2';
+    document.body.append(script);
+    return new Promise((resolve) => setTimeout(() => resolve((window as unknown as { slipped?: number }).slipped ?? 'nothing'), 300));
+  });
+  expect(ran).toBe('nothing');
+  session.complaints.length = 0;
+});
+
 /** Sends a body that never ends, piece by piece, and counts what was taken until the answer came. */
 function flood(path: string, headers: Record<string, string>, method = 'POST', mostBytes = 400e6): Promise<{ status: number; sent: number }> {
   const piece = Buffer.alloc(1 << 20, 32);

@@ -1,4 +1,12 @@
 import type { Page } from 'puppeteer-core';
+import { dayAfter, minuteOf, today } from '@/core/units';
+import { book } from '@/data/appointments';
+import { createClient } from '@/data/clients';
+import { closeDatabase } from '@/data/database';
+import { readHouse, saveHouse } from '@/data/house';
+import { serverNow } from '@/data/now';
+import { addConsent } from '@/data/safety';
+import { signedIn } from '@/data/testing/actor';
 import { address, answers, at, chapter, fill, newVisit, openBrowser, openStep, press, see, seriousFindings, signIn, type Session } from './harness';
 import { later } from './later';
 
@@ -106,6 +114,32 @@ test('texted only with her consent, once, again when it is moved, and through an
   await see(page, '1 reminder was handed to the outbox.');
   expect((await taken()).map((words) => /at (\d\d:\d\d)/.exec(words)![1])).toEqual(['09:30', '11:15']);
 }, 150_000);
+
+test('goes out by itself when the house says so', async () => {
+  const by = await signedIn('ottilie@fernhollow.example');
+  const { document, revision } = await readHouse(by);
+  const now = minuteOf(new Date(serverNow()), document.timeZone);
+  // At night nobody is texted: the hours until noon are added to the server's clock.
+  later((now < 780 || now > 1200 ? (780 - now + 1440) % 1440 : 0) / 60);
+  const clientId = await createClient(by, { name: `Itself${NAME}`, phone: '0700 900 444', note: '', bornOn: null });
+  await addConsent(by, clientId, { kind: 'reminders', words: 'May text me.', signedName: 'Itself', signature: [] });
+  const on = dayAfter(today(document.timeZone, new Date(serverNow())), 1);
+  await book(by, [{ clientId, personId: by.personId, on, from: 600, minutes: 60, kind: 'toner', note: '', redoOf: null }], document.timeZone);
+  await saveHouse(by, revision, { ...document, reminders: { ...document.reminders, daysBefore: 1, fromMinute: 420 } });
+  try {
+    const sent = async () => ((await (await outbox('/messages')).json()) as { words: string }[]).filter(({ words }) => words.includes(`Itself${FIRST}`)).length;
+    for (let i = 0; i < 100 && (await sent()) === 0; i += 1) await new Promise((resolve) => setTimeout(resolve, 1000));
+    expect(await sent()).toBe(1);
+    await page.goto(`${address()}/day/reminders`);
+    await see(page, 'Those of appointments go out by themselves from 07:00.');
+    await see(page, 'by itself');
+    expect(await seriousFindings(page)).toEqual([]);
+  } finally {
+    await saveHouse(by, revision + 1, document);
+    later(0);
+    await closeDatabase();
+  }
+}, 130_000);
 
 test('words that cannot be filled in are refused before they are kept', async () => {
   await page.goto(`${address()}/house`);

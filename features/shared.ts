@@ -1,6 +1,6 @@
-import { daysBetween, today } from '@/core/units';
+import { daysBetween, minuteOf, sayDay, sayWeekday, today } from '@/core/units';
 
-export { daysBetween, today };
+export { daysBetween, minuteOf, sayDay, sayWeekday, today };
 
 /** Whether a text from a URL has the form of a row's id. */
 export const isId = (text: string): boolean => /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(text);
@@ -10,22 +10,6 @@ export const isRevision = (value: number): boolean => Number.isInteger(value) &&
 
 /** Whether a text from outside is a day of the calendar, YYYY-MM-DD, of our times. */
 export const isDay = (text: string): boolean => /^20\d{2}-\d{2}-\d{2}$/.test(text) && new Date(`${text}T00:00:00Z`).toJSON()?.startsWith(text) === true;
-
-/** The minute of the day in a time zone. */
-export function minuteOf(now: Date, timeZone: string): number {
-  const parts = Object.fromEntries(new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone }).formatToParts(now).map(({ type, value }) => [type, value]));
-  return 60 * Number(parts.hour) + Number(parts.minute);
-}
-
-/** A day as it is said to somebody: `Friday 27 Nov`. */
-export const sayWeekday = (day: string): string => new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'short', timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`)).replace(',', '');
-
-/** A day as it is said: `24 Nov 2026`. */
-export function sayDay(day: string): string {
-  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' }).format(
-    new Date(`${day}T00:00:00Z`),
-  );
-}
 
 /** A moment as it is said: `25 Nov 2026, 09:14`. */
 export function sayMoment(iso: string, timeZone: string): string {

@@ -1,4 +1,4 @@
-import { appendFileSync, existsSync, readFileSync } from 'node:fs';
+import { appendFileSync, existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { z } from 'zod';
@@ -29,7 +29,7 @@ const MOST_BYTES = 8192;
  */
 export async function startOutbox(port: number, file?: string): Promise<OutboxStand> {
   const messages = new Map<string, Message>();
-  if (file && existsSync(file)) for (const line of readFileSync(file, 'utf8').split('\n').filter(Boolean)) keep(messageSchema.parse(JSON.parse(line)));
+  if (file) for (const message of keptIn(file)) keep(message);
   let fault: OutboxFault = 'off';
 
   function keep(message: Message): boolean {
@@ -70,6 +70,15 @@ export async function startOutbox(port: number, file?: string): Promise<OutboxSt
       server.closeAllConnections();
     }),
   };
+}
+
+/** What a file holds. A last line that was torn off as it was written is taken out: it was never answered, and comes again. */
+function keptIn(file: string): Message[] {
+  if (!existsSync(file)) return [];
+  const text = readFileSync(file, 'utf8');
+  const whole = text.slice(0, text.lastIndexOf('\n') + 1);
+  if (whole.length < text.length) writeFileSync(file, whole);
+  return whole.split('\n').filter(Boolean).map((line) => messageSchema.parse(JSON.parse(line)));
 }
 
 /** A request's JSON; undefined for what is none or too long. */

@@ -178,7 +178,7 @@ stop_database() {
 # Builds the application when its sources are newer than the build.
 need_build() {
   local wanted
-  wanted="$(find app core data features ui workers public instrumentation.ts next.config.ts postcss.config.mjs tsconfig.json package-lock.json \
+  wanted="$(find app core data features ui workers public instrumentation.ts proxy.ts next.config.ts postcss.config.mjs tsconfig.json package-lock.json \
     -type f 2>/dev/null | LC_ALL=C sort | xargs sha256sum | sha256sum | cut -c1-64) $(node --version)"
   if [ -f .next/BUILD_ID ] && [ "$(cat "$local_dir/build" 2>/dev/null || true)" = "$wanted" ]; then return; fi
   say "Building the application ..."

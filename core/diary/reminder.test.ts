@@ -1,4 +1,4 @@
-import { canBeTexted, fillReminder, reminderProblem, reminderStanding, textsNeeded, USUAL_REMINDER_WORDS } from '.';
+import { canBeTexted, fillReminder, goesOutNow, reminderProblem, reminderStanding, textsNeeded, USUAL_REMINDER_WORDS } from '.';
 
 test('the usual words say when and with whom, by her first name, and nothing of what is done', () => {
   const said = fillReminder(USUAL_REMINDER_WORDS.appointment, { name: 'Maren Ashdown', day: 'Fri 27 Nov', time: '09:30', colourist: 'Ottilie', salon: 'Fernhollow' });
@@ -35,3 +35,19 @@ test.each([
   [{}, 'to-send'], [{ consent: false }, 'no-consent'], [{ phone: '' }, 'no-phone'], [{ phone: '', consent: false }, 'no-phone'], [{ kept: 'failed' as const }, 'failed'], [{ kept: 'queued' as const }, 'underway'],
   [{ kept: 'sent' as const, consent: false }, 'sent'], [{ kept: 'failed' as const, consent: false }, 'no-consent'],
 ])('%j stands as %s', (part, standing) => expect(reminderStanding({ ...facts, ...part })).toBe(standing));
+
+describe('by itself', () => {
+  const appointment = { on: '2027-03-05', from: 570 };
+  const set = { daysBefore: 2, fromMinute: 600 };
+  test.each([
+    ['2027-03-02', 700, false], ['2027-03-03', 599, false], ['2027-03-03', 600, true], ['2027-03-03', 1259, true], ['2027-03-03', 1260, false],
+    // The server was away at its time: the day after still helps, the last hour does not.
+    ['2027-03-04', 601, true], ['2027-03-05', 600, false], ['2027-03-06', 600, false],
+  ])('on %s at minute %i: %s', (day, minute, goes) => expect(goesOutNow(appointment, set, day, minute)).toBe(goes));
+
+  test('on the same day no nearer than an hour; never where the house sends by hand', () => {
+    const late = { on: '2027-03-05', from: 700 };
+    expect([640, 641].map((minute) => goesOutNow(late, { daysBefore: 0, fromMinute: 600 }, '2027-03-05', minute))).toEqual([true, false]);
+    expect(goesOutNow(appointment, { daysBefore: 2, fromMinute: null }, '2027-03-03', 700)).toBe(false);
+  });
+});

@@ -1,3 +1,6 @@
+import { daysBetween } from '../units';
+import type { Slot } from './types';
+
 /** What stands in a reminder's words for what is filled in, with what it says. */
 const REMINDER_FIELDS = ['name', 'day', 'time', 'colourist', 'salon'] as const;
 type ReminderField = (typeof REMINDER_FIELDS)[number];
@@ -68,4 +71,22 @@ export function reminderStanding({ phone, consent, kept }: ReminderFacts): Remin
   if (!consent) return 'no-consent';
   if (kept === null) return 'to-send';
   return kept === 'failed' ? 'failed' : 'underway';
+}
+
+/** Nobody is texted later in the day than this, minute of the day. */
+const LATEST_MINUTE = 21 * 60;
+/** Nor when the appointment is as near as this, minutes. */
+const TOO_NEAR_MIN = 60;
+
+/**
+ * Whether the reminder of an appointment goes out by itself now: so many days before it, or nearer, from the minute that the
+ * house has set until nine in the evening.
+ * @param fromMinute minute of the day; null: nothing goes out by itself
+ */
+export function goesOutNow(
+  { on, from }: Pick<Slot, 'on' | 'from'>, { daysBefore, fromMinute }: { readonly daysBefore: number; readonly fromMinute: number | null }, day: string, minute: number,
+): boolean {
+  if (fromMinute === null || minute < fromMinute || minute >= LATEST_MINUTE) return false;
+  const ahead = daysBetween(day, on);
+  return ahead <= daysBefore && (ahead > 0 || (ahead === 0 && from - minute >= TOO_NEAR_MIN));
 }

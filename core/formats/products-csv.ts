@@ -2,7 +2,7 @@ import { isStocked, PRODUCT_KINDS, rangeProblems, type Product, type ProductKind
 import { formatStrength, METRIC, type Measures } from '../units';
 import { columnName, figureIn, lengthColumn, metricOf, strengthColumn, temperatureColumn } from './csv-measures';
 import { cellText, csvTable, readCsvTable, textCell, type MeasuredColumns, type RowProblem } from './csv-table';
-import { productSchema } from './products-document';
+import { MOST_PRODUCTS, productSchema } from './products-document';
 import { sentenceOf } from './problem';
 import { amountUnitOf, type TableStyle } from './table-style';
 
@@ -104,6 +104,8 @@ export function readProductsCsv(text: string, range: readonly Product[], minorPe
   const table = readCsvTable(text, COLUMNS, NEEDED, 'products', MEASURED);
   if (!table.ok) return table;
   const { separator, rows } = table.value;
+  // Said before thousands of rows are read for nothing.
+  if (rows.length > MOST_PRODUCTS) return { ok: false, problem: `A house has at most ${MOST_PRODUCTS} products, and the table has ${rows.length}.` };
   // With a comma between columns it cannot be the decimal sign, unless figures are quoted.
   const decimalComma = rows.some(({ cells }) => Object.entries(cells).some(([column, cell]) => FIGURES.has(column as Column) && /^\d+,\d+$/.test(cell)));
   const problems: RowProblem[] = [...table.value.problems];

@@ -5,7 +5,7 @@ import { between, levelField, whole } from './fields';
 import { parseWith, type Parsed } from './problem';
 
 export const TONES = [...Object.keys(DEPOSITS), 'clear'] as (DepositTone | 'clear')[];
-const MOST_PRODUCTS = 600;
+export const MOST_PRODUCTS = 600;
 
 const id = z
   .string({ error: 'must be a short name of letters, figures and hyphens' })

@@ -85,3 +85,20 @@ test.each([
   const products = USUAL_RANGE.map((own, i) => (i === 0 ? { ...own, ...wrong } : own));
   expect(parseProducts({ version: 1, products })).toEqual({ ok: false, problem });
 });
+
+test('a table of a megabyte is answered in half a second, whatever stands in it', () => {
+  const [head, ...rows] = productsCsv(USUAL_RANGE, POINT).trim().split('\r\n');
+  const table = (most: number, note: string) => {
+    let text = head;
+    for (let i = 0; i < most && text.length < 1e6; i += 1) text += `\r\n${rows[i % rows.length].replace(/^([^,]*,[^,]*)/, `$1-${i}`).replace(/,(?=,*$)/, `,${note}`)}`;
+    return text;
+  };
+  const many = table(1e9, '');
+  const from = performance.now();
+  expect(readProductsCsv(many, USUAL_RANGE, 100)).toEqual({ ok: false, problem: expect.stringMatching(/^A house has at most 600 products, and the table has \d{4,}\.$/) });
+  expect(performance.now() - from).toBeLessThan(500);
+  const long = table(600, 'x '.repeat(800));
+  const between = performance.now();
+  expect(readProductsCsv(long, USUAL_RANGE, 100).ok).toBe(true);
+  expect(performance.now() - between).toBeLessThan(500);
+});

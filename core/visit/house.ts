@@ -20,7 +20,7 @@ export interface House {
   cautions: { alertHours: number; alertDays: number; strongVolumes: number; scalpMm: number; warmestCelsius: number; age: number };
   foil: FoilStock;
   prices: VisitPrices & { currency: string };
-  reminders: { daysBefore: number; appointment: string; due: string };
+  reminders: { daysBefore: number; fromMinute: number | null; appointment: string; due: string };
   /** Time for the foils of a visit, minutes; null where none is set. */
   slotMinutes: number | null;
   /** Pattern checks that this house does not want. */

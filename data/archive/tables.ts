@@ -10,8 +10,8 @@ export const ARCHIVED = [
 ] as const;
 export type ArchivedTable = (typeof ARCHIVED)[number][0];
 
-/** Left out: what opens doors (sessions, links, calendar addresses), counts of wrong tries, and what is made of other tables. */
-export const LEFT_OUT = ['session', 'access_link', 'calendar_feed', 'attempt', 'client_word', 'photo_bytes'] as const;
+/** Left out: what opens doors (sessions, links, calendar addresses, tokens), counts of wrong tries, and what is made of other tables. */
+export const LEFT_OUT = ['session', 'access_link', 'calendar_feed', 'api_token', 'attempt', 'client_word', 'photo_bytes'] as const;
 
 /** Columns that stay behind: secrets, where an installation keeps its photos, and whether it was a demo here. */
 const SECRET: Readonly<Partial<Record<ArchivedTable, readonly string[]>>> = { salon: ['demo'], person: ['password_hash', 'pin_hash'], photo: ['stored_in'] };

@@ -16,7 +16,7 @@ import { DEMO_PASSWORD, DEMO_SALONS } from './people';
 
 /** In the order in which rows can go. */
 const TABLES = [
-  'trail', 'access_link', 'stock_move', 'stock', 'learnt_since', 'reminder', 'appointment', 'calendar_feed', 'technique_version', 'technique', 'house', 'product_range', 'draft', 'addendum', 'outcome', 'service_event', 'service', 'mix', 'plan', 'caution_reason', 'consent', 'hair_test', 'photo_bytes', 'photo',
+  'trail', 'access_link', 'api_token', 'stock_move', 'stock', 'learnt_since', 'reminder', 'appointment', 'calendar_feed', 'technique_version', 'technique', 'house', 'product_range', 'draft', 'addendum', 'outcome', 'service_event', 'service', 'mix', 'plan', 'caution_reason', 'consent', 'hair_test', 'photo_bytes', 'photo',
   'visit', 'client', 'client_word', 'session', 'person',
 ] as const;
 

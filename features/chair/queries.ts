@@ -3,7 +3,7 @@ import { parseEventBatch } from '@/core/formats';
 import type { Measures } from '@/core/units';
 import { measuresOf } from '@/core/visit';
 import { readHouse } from '@/data/house';
-import { appendEvents, liveServices, openService, readEvents, type LiveService, type OpenedService, type Reached, type TakenEvent } from '@/data/services';
+import { appendEvents, liveServices, openService, readEvents, timeOfService, type LiveService, type OpenedService, type Reached, type TakenEvent } from '@/data/services';
 import { listenTo } from '@/data/signals';
 import { serverNow } from '@/data/now';
 import { eventStream } from '../http/event-stream';
@@ -57,7 +57,7 @@ export async function serviceStream(visitId: string, after: number, signal: Abor
     let sent = after;
     let wanted = false;
     let reading = false;
-    const pulse = () => write(`event: now\ndata: ${serverNow()}\n\n`);
+    const pulse = () => timeOfService(person, visitId).then((now) => write(`event: now\ndata: ${now}\n\n`), close);
     const push = async () => {
       wanted = true;
       if (reading) return;
@@ -78,8 +78,8 @@ export async function serviceStream(visitId: string, after: number, signal: Abor
       }
     };
     write('retry: 1000\n');
-    pulse();
-    until(await endWithSession(person, close, pulse));
+    await pulse();
+    until(await endWithSession(person, close, () => void pulse()));
     until(await listenTo('service', visitId, () => void push()));
     await push();
   });

@@ -2,7 +2,7 @@
 
 import { useState, useTransition, type ReactNode } from 'react';
 import { RULE_WORDS, RULES, type Rule } from '@/core/check';
-import { reminderProblem, type ReminderKind } from '@/core/diary';
+import { clockWords, reminderProblem, type ReminderKind } from '@/core/diary';
 import { SCHOOL_KEYS, SCHOOLS, type SchoolKey } from '@/core/school';
 import { minorPerUnit, parseLength } from '@/core/units';
 import type { House } from '@/core/visit';
@@ -20,6 +20,7 @@ const MIX_BY = [{ value: 'bowl', words: 'by bowl' }, { value: 'session', words: 
 const AMOUNTS = [{ value: 'g', words: 'g' }, { value: 'oz', words: 'oz' }, { value: 'scoop', words: 'scoops' }] as const;
 const STRENGTHS = [{ value: 'vol', words: 'vol' }, { value: '%', words: '%' }] as const;
 const TEMPERATURES = [{ value: 'C', words: '°C' }, { value: 'F', words: '°F' }] as const;
+const SENT_FROM = [{ value: 'null', words: 'only by hand' }, ...[7, 8, 9, 10, 11, 12, 14, 16, 18, 20].map((hour) => ({ value: String(60 * hour), words: `by itself, from ${clockWords(60 * hour)}` }))];
 const WAYS = [{ value: 'flat', words: 'Flat, with add-ons' }, { value: 'hourly', words: 'By the hour' }] as const;
 
 const LIMITS: readonly { key: keyof House['limits']; words: string; unit: string; min: number; max: number }[] = [
@@ -178,8 +179,12 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
           </Part>
         </div>
         <Part title="Reminders" hint="Texts to clients who agreed to them. {name}, {day}, {time}, {colourist} and {salon} are filled in; what is done to her hair is better not named.">
-          <div className="grid gap-3 md:grid-cols-[140px_minmax(0,1fr)_minmax(0,1fr)]">
+          <div className="grid items-start gap-3 md:grid-cols-[140px_190px_minmax(0,1fr)_minmax(0,1fr)]">
             <NumberField label="Ahead" unit="days" min={0} max={14} value={house.reminders.daysBefore} parse={whole} onChange={(daysBefore) => daysBefore !== undefined && set({ reminders: { ...house.reminders, daysBefore } })} />
+            <Select
+              label="Sent" value={String(house.reminders.fromMinute)} options={SENT_FROM}
+              onChange={(own) => set({ reminders: { ...house.reminders, fromMinute: own === 'null' ? null : Number(own) } })}
+            />
             <ReminderWords kind="appointment" label="Of an appointment" value={house.reminders.appointment} onChange={(appointment) => set({ reminders: { ...house.reminders, appointment } })} />
             <ReminderWords kind="due" label="Of a visit that is due" value={house.reminders.due} onChange={(due) => set({ reminders: { ...house.reminders, due } })} />
           </div>

@@ -1,6 +1,7 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
+import { redirect } from 'next/navigation';
 import { z } from 'zod';
 import { changePerson, endSession, invite, join, makeResetLink, resetPassword, revokeLink, setPassword, setPin } from '@/data/people';
 import type { Role } from '@/data/sessions';
@@ -102,22 +103,24 @@ const joining = z.object({
   password: newPassword,
 });
 
-/** Joins a salon by an invitation. */
-export async function joinSalon(token: string, _: FormState<JoinFields>, data: FormData): Promise<FormState<JoinFields>> {
-  const typed = textsOf(data, ['name', 'email', 'password']);
+/** Joins a salon by an invitation; what is said then, the link’s own page says. */
+export async function joinSalon(_: FormState<JoinFields>, data: FormData): Promise<FormState<JoinFields>> {
+  const { token, ...typed } = textsOf(data, ['token', 'name', 'email', 'password']);
   const fields = { ...typed, password: '' };
   const read = joining.safeParse(typed);
   if (!read.success) return { fields, problems: fieldProblems(read.error) };
-  const joined = await join(String(token), read.data);
-  if (joined.ok) return { fields, problems: {}, said: { ok: true, words: 'You are in. Sign in with your address and password.' } };
+  const joined = await join(token, read.data);
+  if (joined.ok) redirect(`/join/${token}?done=1`);
   return joined.problem.startsWith('E-mail') ? { fields, problems: { email: joined.problem } } : { fields, problems: {}, said: { ok: false, words: joined.problem } };
 }
 
-/** Sets a new password by a link. */
-export async function takePasswordLink(token: string, _: FormState<'password'>, data: FormData): Promise<FormState<'password'>> {
+/** Sets a new password by a link; what is said then, the link’s own page says. */
+export async function takePasswordLink(_: FormState<'password'>, data: FormData): Promise<FormState<'password'>> {
   const fields = { password: '' };
-  const read = newPassword.safeParse(String(data.get('password') ?? ''));
+  const { token, password } = textsOf(data, ['token', 'password']);
+  const read = newPassword.safeParse(password);
   if (!read.success) return { fields, problems: { password: read.error.issues[0].message } };
-  const set = await resetPassword(String(token), read.data);
-  return { fields, problems: {}, said: set.ok ? { ok: true, words: 'Your new password is set. Sign in with it.' } : { ok: false, words: set.problem } };
+  const set = await resetPassword(token, read.data);
+  if (set.ok) redirect(`/reset/${token}?done=1`);
+  return { fields, problems: {}, said: { ok: false, words: set.problem } };
 }

@@ -9,10 +9,11 @@ import { joinSalon, takePasswordLink, type JoinFields } from './actions';
 
 /** Name, address and password of somebody who was invited. */
 export function JoinForm({ token, email }: { token: string; email: string }) {
-  const [{ fields, problems, said }, submit, pending] = useActionState<FormState<JoinFields>, FormData>(joinSalon.bind(null, token), { fields: { name: '', email, password: '' }, problems: {} });
+  const [{ fields, problems, said }, submit, pending] = useActionState<FormState<JoinFields>, FormData>(joinSalon, { fields: { name: '', email, password: '' }, problems: {} });
   if (said) return <Said {...said} />;
   return (
     <form action={submit} className="card grid gap-4 p-6" noValidate>
+      <input type="hidden" name="token" value={token} />
       <TextField label="Name" name="name" defaultValue={fields.name} problem={problems.name} autoComplete="name" />
       <TextField label="E-mail" name="email" type="email" defaultValue={fields.email} problem={problems.email} autoComplete="username" />
       <TextField label="Password" name="password" type="password" problem={problems.password} hint="At least 10 characters." autoComplete="new-password" />
@@ -23,17 +24,19 @@ export function JoinForm({ token, email }: { token: string; email: string }) {
 
 /** A new password by a link. */
 export function ResetForm({ token }: { token: string }) {
-  const [{ problems, said }, submit, pending] = useActionState<FormState<'password'>, FormData>(takePasswordLink.bind(null, token), { fields: { password: '' }, problems: {} });
+  const [{ problems, said }, submit, pending] = useActionState<FormState<'password'>, FormData>(takePasswordLink, { fields: { password: '' }, problems: {} });
   if (said) return <Said {...said} />;
   return (
     <form action={submit} className="card grid gap-4 p-6" noValidate>
+      <input type="hidden" name="token" value={token} />
       <TextField label="New password" name="password" type="password" problem={problems.password} hint="At least 10 characters." autoComplete="new-password" />
       <Button type="submit" look="primary" disabled={pending}>Set it</Button>
     </form>
   );
 }
 
-function Said({ ok, words }: { ok: boolean; words: string }) {
+/** What a link came to, and the way to the sign-in. */
+export function Said({ ok, words }: { ok: boolean; words: string }) {
   return (
     <div className="card grid gap-4 p-6">
       <p role={ok ? 'status' : 'alert'} className={ok ? '' : 'font-semibold text-rowan'}>{words}</p>

@@ -1,7 +1,7 @@
 'use server';
 
 import { parsePhoto } from '@/core/formats';
-import { changePhoto, removePhoto } from '@/data/photos';
+import { archivePhoto, changePhoto, removePhoto } from '@/data/photos';
 import { currentPerson } from '../session/current';
 import { isId, isRevision } from '../shared';
 
@@ -23,9 +23,19 @@ export async function savePhoto(photoId: string, baseRevision: number, note: str
   return saved.reason === 'stale' ? { ok: false, problem: 'Somebody marked this photo meanwhile. Nothing was overwritten; open it again to see theirs.' } : GONE;
 }
 
-/** Takes a photo away for good. */
-export async function takePhotoAway(photoId: string): Promise<{ readonly ok: true } | { readonly ok: false; readonly problem: string }> {
+export type PhotoDone = { readonly ok: true } | { readonly ok: false; readonly problem: string };
+
+/** Archives a photo, or restores it. */
+export async function putPhotoAside(photoId: string, archived: boolean): Promise<PhotoDone> {
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;
+  return isId(photoId) && (await archivePhoto(person, photoId, archived === true)) ? { ok: true } : GONE;
+}
+
+/** Deletes an archived photo for good: the owner alone. */
+export async function deletePhoto(photoId: string): Promise<PhotoDone> {
+  const person = await currentPerson();
+  if (!person) return SIGNED_OUT;
+  if (person.role !== 'owner') return { ok: false, problem: 'Only the owner can delete a picture for good.' };
   return isId(photoId) && (await removePhoto(person, photoId)) ? { ok: true } : GONE;
 }

@@ -23,24 +23,19 @@ interface PhotoSetProps {
 
 /** The client's own set of pictures of a kind: added, opened, and laid side by side. */
 export function PhotoSet({ clientId, visitId, kind, onRegrowth, onLevel, onColour }: PhotoSetProps) {
-  const { photos, load, add, busy, problem } = usePhotos(clientId, kind, visitId);
+  const { photos, archived, mayDelete, load, add, busy, problem } = usePhotos(clientId, kind, visitId);
   const [open, setOpen] = useState<string>();
   const [beside, setBeside] = useState<readonly string[]>([]);
   const [comparing, compare] = useState(false);
   const file = useId();
-  const shown = photos?.find(({ id }) => id === open);
+  const shown = [...(photos ?? []), ...archived].find(({ id }) => id === open);
   const pair = beside.flatMap((id) => photos?.find((photo) => photo.id === id) ?? []);
   return (
     <div className="grid gap-3">
       <ul className="flex flex-wrap gap-3">
         {photos?.map((photo) => (
           <li key={photo.id} className="grid w-[104px] gap-1">
-            <button type="button" onClick={() => setOpen(photo.id)} aria-label={`Open the picture ${sayPhoto(photo)}`} className="relative h-[104px] overflow-hidden rounded-ui border border-edge bg-ink hover:border-ink">
-              {/* Bytes of the salon's own server, sized already. */}
-              {/* eslint-disable-next-line @next/next/no-img-element */}
-              <img src={photoAddress(photo.id, 'small')} alt="" className="h-full w-full object-cover" />
-              <Verdict liked={photo.document.liked} />
-            </button>
+            <Thumb photo={photo} onOpen={setOpen} />
             <label className="flex items-center gap-1.5 text-xs">
               <input type="checkbox" checked={beside.includes(photo.id)} onChange={(event) => setBeside((all) => (event.target.checked ? [...all, photo.id].slice(-2) : all.filter((id) => id !== photo.id)))} />
               side by side
@@ -63,11 +58,17 @@ export function PhotoSet({ clientId, visitId, kind, onRegrowth, onLevel, onColou
         {pair.length === 2 && <Button small onClick={() => compare(true)}>Side by side</Button>}
         {photos?.length === 0 && !busy && <p className="text-sm text-ink-soft">{kind === 'wish' ? 'None yet. Mark what is liked on them, and what is not.' : 'None yet. A comb or ruler in the picture gives the scale.'}</p>}
       </div>
+      {archived.length > 0 && (
+        <details>
+          <summary className="cursor-pointer text-sm font-semibold">Archived ({archived.length})</summary>
+          <ul className="mt-2 flex flex-wrap gap-3">{archived.map((photo) => <li key={photo.id} className="grid w-[104px]"><Thumb photo={photo} onOpen={setOpen} /></li>)}</ul>
+        </details>
+      )}
       {problem && <p role="alert" className="text-sm font-semibold text-rowan">{problem}</p>}
       <Dialog open={shown !== undefined} onOpenChange={() => setOpen(undefined)} title={kind === 'wish' ? 'What is wished for' : 'Picture of the hair'} wide>
         {shown && (
           <PhotoTool
-            key={shown.id} photo={shown} onChanged={load}
+            key={shown.id} photo={shown} mayDelete={mayDelete} onChanged={load}
             onGone={() => {
               setOpen(undefined);
               void load();
@@ -106,6 +107,20 @@ export function PhotoSet({ clientId, visitId, kind, onRegrowth, onLevel, onColou
 }
 
 const sayPhoto = (photo: Photo) => `of ${photo.takenAt.slice(0, 10)}${photo.note ? `, ${photo.note}` : ''}`;
+
+function Thumb({ photo, onOpen }: { photo: Photo; onOpen(id: string): void }) {
+  return (
+    <button
+      type="button" onClick={() => onOpen(photo.id)} aria-label={`Open the picture ${sayPhoto(photo)}`}
+      className="relative h-[104px] overflow-hidden rounded-ui border border-edge bg-ink hover:border-ink"
+    >
+      {/* Bytes of the salon's own server, sized already. */}
+      {/* eslint-disable-next-line @next/next/no-img-element */}
+      <img src={photoAddress(photo.id, 'small')} alt="" className="h-full w-full object-cover" />
+      <Verdict liked={photo.document.liked} />
+    </button>
+  );
+}
 
 function Verdict({ liked }: { liked: boolean | null }) {
   if (liked === null) return null;

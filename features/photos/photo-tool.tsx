@@ -6,7 +6,7 @@ import { colourInPhoto, levelInPhoto, measured, scaleProblem, type Reference, ty
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { Segmented } from '@/ui/segmented';
-import { savePhoto, takePhotoAway } from './actions';
+import { deletePhoto, putPhotoAside, savePhoto, type PhotoDone } from './actions';
 import { LevelPanel, MarksPanel, MeasurePanel, MOST_MARKS } from './panels';
 import { centre, Ruler, type At, type Line } from './ruler';
 import { samplesAt } from './samples';
@@ -20,6 +20,7 @@ const ZOOMS = [{ value: '1', words: '1×' }, { value: '2', words: '2×' }, { val
 
 interface PhotoToolProps {
   photo: Photo;
+  mayDelete: boolean;
   onChanged(): void;
   onGone(): void;
   onRegrowth?(mm: number): void;
@@ -28,7 +29,7 @@ interface PhotoToolProps {
 }
 
 /** One picture: what is liked on it, lengths by a known distance, a level beside a reference. */
-export function PhotoTool({ photo, onChanged, onGone, onRegrowth, onLevel, onColour }: PhotoToolProps) {
+export function PhotoTool({ photo, mayDelete, onChanged, onGone, onRegrowth, onLevel, onColour }: PhotoToolProps) {
   const { width, height } = photo;
   const [document, setDocument] = useState<PhotoDocument>(photo.document);
   const [note, setNote] = useState(photo.note);
@@ -57,6 +58,11 @@ export function PhotoTool({ photo, onChanged, onGone, onRegrowth, onLevel, onCol
       setProblem(answer.ok ? undefined : answer.problem);
       onChanged();
     });
+  };
+  const aside = async (act: () => Promise<PhotoDone>) => {
+    const answer = await act().catch((): PhotoDone => ({ ok: false, problem: 'No connection: nothing was changed.' }));
+    if (answer.ok) onGone();
+    else setProblem(answer.problem);
   };
   const pixels = (at: At) => ({ x: at.x * width, y: at.y * height });
   const { scale } = document;
@@ -166,16 +172,10 @@ export function PhotoTool({ photo, onChanged, onGone, onRegrowth, onLevel, onCol
         <Segmented label="Enlarge" value={zoom} options={ZOOMS} onChange={setZoom} />
         <TextField label="Note on the picture" value={note} maxLength={500} onChange={(event) => setNote(event.target.value)} onBlur={() => note !== photo.note && save(document, note)} />
         {problem && <p role="alert" className="text-sm font-semibold text-rowan">{problem}</p>}
-        <Button
-          small look="quiet" className="text-rowan"
-          onClick={async () => {
-            const answer = await takePhotoAway(photo.id);
-            if (answer.ok) onGone();
-            else setProblem(answer.problem);
-          }}
-        >
-          Take the picture away for good
-        </Button>
+        <div className="flex flex-wrap gap-2">
+          <Button small look="quiet" onClick={() => aside(() => putPhotoAside(photo.id, !photo.archived))}>{photo.archived ? 'Restore' : 'Archive'}</Button>
+          {photo.archived && mayDelete && <Button small look="quiet" className="text-rowan" onClick={() => aside(() => deletePhoto(photo.id))}>Delete for good</Button>}
+        </div>
       </div>
     </div>
   );

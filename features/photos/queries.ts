@@ -38,8 +38,14 @@ export async function photoFile(photoId: string, size: string): Promise<Buffer |
   return person && isId(photoId) && (size === 'full' || size === 'small') ? photoBytes(person, photoId, size) : undefined;
 }
 
+/** The photos of a client, and whether whoever asks may delete them. */
+export interface PhotosOfClient {
+  readonly photos: readonly Photo[];
+  readonly mayDelete: boolean;
+}
+
 /** The photos of a client; none when nobody is signed in. */
-export async function photosFor(clientId: string): Promise<Photo[]> {
+export async function photosFor(clientId: string): Promise<PhotosOfClient> {
   const person = await currentPerson();
-  return person && isId(clientId) ? listPhotos(person, clientId) : [];
+  return { photos: person && isId(clientId) ? await listPhotos(person, clientId) : [], mayDelete: person?.role === 'owner' };
 }

@@ -1,8 +1,8 @@
 'use client';
 
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { Pose, Stage } from '@/core/formats';
-import type { Photo, PhotoKind } from './queries';
+import type { Photo, PhotoKind, PhotosOfClient } from './queries';
 
 /** By what is sent, the id that it has: chosen again after an answer that was lost, it is the same photo. */
 const ids = new Map<string, string>();
@@ -13,18 +13,18 @@ function idOf(sent: string): string {
   return id;
 }
 
-/** The photos of one kind of a client, and a way to add one. */
+/** The photos of one kind of a client, archived ones apart, and a way to add one. */
 export function usePhotos(clientId: string, kind: PhotoKind, visitId: string | null) {
-  const [photos, setPhotos] = useState<readonly Photo[]>();
+  const [kept, setKept] = useState<PhotosOfClient>();
   const [state, setState] = useState<{ busy: boolean; problem?: string }>({ busy: false });
   const load = useCallback(async () => {
     try {
       const answer = await fetch(`/api/clients/${clientId}/photos`, { cache: 'no-store' });
-      if (answer.ok) setPhotos(((await answer.json()) as Photo[]).filter((photo) => photo.kind === kind));
+      if (answer.ok) setKept((await answer.json()) as PhotosOfClient);
     } catch {
       // Without the network the photos that are shown stay.
     }
-  }, [clientId, kind]);
+  }, [clientId]);
   useEffect(() => {
     // Read after the first paint: photos do not hold the conversation up.
     // eslint-disable-next-line react-hooks/set-state-in-effect
@@ -47,5 +47,8 @@ export function usePhotos(clientId: string, kind: PhotoKind, visitId: string | n
     }
     await load();
   };
-  return { photos, load, add, ...state };
+  const own = useMemo(() => kept?.photos.filter((photo) => photo.kind === kind), [kept, kind]);
+  const photos = useMemo(() => own?.filter(({ archived }) => !archived), [own]);
+  const archived: readonly Photo[] = own?.filter((photo) => photo.archived) ?? [];
+  return { photos, archived, mayDelete: kept?.mayDelete ?? false, load, add, ...state };
 }

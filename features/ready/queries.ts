@@ -1,9 +1,8 @@
 import 'server-only';
-import { newestRun } from '@/data/ready';
+import { migrationsRun } from '@/data/ready';
 
-/** Why requests cannot be served, in a sentence; null where they can. */
+/** Why requests cannot be served, in a sentence; null where they can. A newer database serves this version until it is replaced. */
 export async function notReady(): Promise<string | null> {
-  const { is, wanted } = await newestRun();
-  if (is === wanted) return null;
-  return `The database is at ${is ?? 'no migration'}, and this version expects ${wanted}: run the setup of this version, or start the version that fits.`;
+  const { newest, wanted, has } = await migrationsRun();
+  return has ? null : `The database is at ${newest ?? 'no migration'}, and this version expects ${wanted}: run the setup of this version.`;
 }

@@ -2,12 +2,11 @@
 
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
-import { serverNow } from '@/data/now';
-import { queueReminder, settleReminder } from '@/data/reminders';
+import { outboxPlace } from '@/data/remind/outbox';
+import { remindableNow } from '@/data/remind/remindable';
+import { sendReminder } from '@/data/remind/send';
 import { currentPerson } from '../session/current';
 import { isId } from '../shared';
-import { handOver, outboxPlace } from './outbox';
-import { remindableNow } from './queries';
 
 export type SendAnswer = { readonly ok: true; readonly sent: number; readonly problems: readonly string[] } | { readonly ok: false; readonly problem: string };
 
@@ -30,15 +29,9 @@ export async function sendReminders(wanted: unknown): Promise<SendAnswer> {
       problems.push('An appointment was moved or cancelled meanwhile: look at the list again.');
       continue;
     }
-    const queued = await queueReminder(person, own);
-    if (!queued.ok) {
-      problems.push(queued.problem);
-      continue;
-    }
-    const handed = await handOver(outbox, queued.reminder);
-    await settleReminder(person, queued.reminder.id, handed.taken ? null : handed.problem, new Date(serverNow()));
+    const handed = await sendReminder(person, own, outbox);
     if (handed.taken) sent += 1;
-    else problems.push(`${own.clientName}: ${handed.problem}`);
+    else problems.push('refused' in handed ? handed.problem : `${own.clientName}: ${handed.problem}`);
     if (!handed.taken && !handed.answered) {
       const left = read.data.length - i - 1;
       if (left > 0) problems.push(`The other ${left} ${left === 1 ? 'was' : 'were'} not tried.`);

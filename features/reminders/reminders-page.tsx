@@ -4,6 +4,7 @@ import clsx from 'clsx';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { clockWords } from '@/core/diary';
 import { Button } from '@/ui/button';
 import { BackIcon } from '@/ui/icons';
 import { Switch } from '@/ui/switch';
@@ -16,7 +17,7 @@ const CANNOT = [{ standing: 'no-consent', words: 'Have not agreed to be texted',
 const isOpen = ({ standing }: Remindable) => standing === 'to-send' || standing === 'failed' || standing === 'underway';
 
 /** Reminders: whom, in which words, and what became of them. Those of appointments are chosen at first; those of due visits are not. */
-export function RemindersPage({ facts: { remindable, sent, until, timeZone, connected } }: { facts: Reminding }) {
+export function RemindersPage({ facts: { remindable, sent, until, timeZone, connected, fromMinute } }: { facts: Reminding }) {
   const router = useRouter();
   const [turned, turn] = useState<ReadonlySet<string>>(new Set());
   const [busy, setBusy] = useState(false);
@@ -49,7 +50,7 @@ export function RemindersPage({ facts: { remindable, sent, until, timeZone, conn
           <Button look="primary" disabled={busy || !connected || chosen.length === 0} onClick={() => void send()}>{busy ? 'Sending …' : chosen.length === 0 ? 'Nothing to send' : `Send ${chosen.length} ${chosen.length === 1 ? 'reminder' : 'reminders'}`}</Button>
         </div>
       </div>
-      <p className="mb-4 text-base text-ink-soft">{connected ? 'Texts go to the simulated outbox of this machine and to nobody’s phone.' : 'No outbox is connected: nothing can be sent.'} The words are set under House.</p>
+      <p className="mb-4 text-base text-ink-soft">{connected ? 'Texts go to the simulated outbox of this machine and to nobody’s phone.' : 'No outbox is connected: nothing can be sent.'} {fromMinute !== null && `Those of appointments go out by themselves from ${clockWords(fromMinute)}. `}Words and time are set under House.</p>
       {said && (said.ok ? said.problems.length > 0 : true) && (
         <div role="alert" className="mb-4 rounded-ui bg-rowan-pale p-3 text-base">
           {said.ok ? <>{said.sent > 0 && <p>{said.sent} sent.</p>}<ul>{said.problems.map((words, i) => <li key={i} className="font-semibold text-rowan">{words}</li>)}</ul></> : <b className="text-rowan">{said.problem}</b>}
@@ -101,7 +102,7 @@ export function RemindersPage({ facts: { remindable, sent, until, timeZone, conn
               {sent.map(({ id, clientId, clientName, sentAt, words, by }) => (
                 <li key={id}>
                   <Link href={`/clients/${clientId}`} className="font-semibold hover:underline">{clientName}</Link>
-                  <p className="text-sm text-ink-soft">{sayMoment(sentAt!, timeZone)}, {by}</p>
+                  <p className="text-sm text-ink-soft">{sayMoment(sentAt!, timeZone)}, {by ?? 'by itself'}</p>
                   <p className="text-sm">{words}</p>
                 </li>
               ))}

@@ -4,7 +4,7 @@ import { headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { z } from 'zod';
 import { lockSession, openSession, revokeSession, takeStation } from '@/data/sessions';
-import { fieldProblems } from '../forms';
+import { fieldProblems, textsOf } from '../forms';
 import { isId } from '../shared';
 import { deviceOf, rememberDevice, sealedCookie } from './cookie';
 import { currentPerson, personAtStation } from './current';
@@ -56,10 +56,11 @@ export interface UnlockState {
 }
 
 /** Unlocks the station, or hands it to another person of the salon, and goes on where it was. */
-export async function unlockStation(personId: string, to: string, _: UnlockState, data: FormData): Promise<UnlockState> {
+export async function unlockStation(_: UnlockState, data: FormData): Promise<UnlockState> {
   const at = await personAtStation();
   if (!at) redirect('/sign-in');
-  const secret = String(data.get('secret') ?? '').trim();
+  const { person: personId, to, secret: typed } = textsOf(data, ['person', 'to', 'secret']);
+  const secret = typed.trim();
   if (secret === '') return { problem: 'Write your PIN or password.' };
   const opened = isId(personId) && secret.length <= 200 ? await takeStation(at, personId, secret, (await station()).device) : undefined;
   if (!opened) return { problem: 'This PIN or password is not theirs.' };

@@ -33,9 +33,11 @@ export function LockForm({ people, ownId, to }: { people: readonly StationPerson
 }
 
 function Unlock({ person, to }: { person: StationPerson; to: string }) {
-  const [state, submit, pending] = useActionState<UnlockState, FormData>(unlockStation.bind(null, person.id, to), {});
+  const [state, submit, pending] = useActionState<UnlockState, FormData>(unlockStation, {});
   return (
     <form action={submit} className="card grid gap-4 p-5" noValidate>
+      <input type="hidden" name="person" value={person.id} />
+      <input type="hidden" name="to" value={to} />
       <TextField
         label={person.hasPin ? `PIN of ${person.name}` : `Password of ${person.name}`} name="secret" type="password" autoFocus autoComplete="off"
         inputMode={person.hasPin ? 'numeric' : undefined} problem={state.problem} hint={person.hasPin ? 'Your password works as well.' : 'A PIN can be set under your name, top right.'}

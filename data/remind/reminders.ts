@@ -1,5 +1,5 @@
-import { inSalon, type Actor, type Transaction } from './database';
-import { leaveTrail } from './trail';
+import { inSalon, type Actor, type Transaction } from '../database';
+import { leaveTrail } from '../trail';
 
 /** A reminder as it is kept. */
 export interface Reminder {
@@ -15,18 +15,27 @@ export interface Reminder {
   readonly problem: string;
   readonly sentAt: string | null;
   readonly createdAt: string;
-  readonly by: string;
+  /** Who sent it; null where it went out by itself. */
+  readonly by: string | null;
+}
+
+/** Whose reminders. */
+type InSalon = Pick<Actor, 'salonId'>;
+/** Who sends: a person, or nobody where it goes out by itself. */
+export interface Sender {
+  readonly salonId: string;
+  readonly personId: string | null;
 }
 
 /** What is to be sent. */
 export type NewReminder = Pick<Reminder, 'clientId' | 'appointmentId' | 'about' | 'phone' | 'words'>;
 
 interface ReminderRow {
-  id: string; client_id: string; client_name: string; appointment_id: string | null; about: string; phone: string; words: string; state: Reminder['state']; problem: string; sent_at: Date | null; created_at: Date; by: string;
+  id: string; client_id: string; client_name: string; appointment_id: string | null; about: string; phone: string; words: string; state: Reminder['state']; problem: string; sent_at: Date | null; created_at: Date; by: string | null;
 }
 
 async function reminders(trx: Transaction, narrow: (query: ReturnType<Transaction>) => void): Promise<Reminder[]> {
-  const rows = await trx('reminder as r').join('client as c', 'c.id', 'r.client_id').join('person as p', 'p.id', 'r.created_by').modify(narrow).orderBy('r.created_at', 'desc')
+  const rows = await trx('reminder as r').join('client as c', 'c.id', 'r.client_id').leftJoin('person as p', 'p.id', 'r.created_by').modify(narrow).orderBy('r.created_at', 'desc')
     .select('r.id', 'r.client_id', 'c.name as client_name', 'r.appointment_id', 'r.about', 'r.phone', 'r.words', 'r.state', 'r.problem', 'r.sent_at', 'r.created_at', 'p.name as by');
   return rows.map((row: ReminderRow) => ({
     id: row.id, clientId: row.client_id, clientName: row.client_name, appointmentId: row.appointment_id, about: row.about, phone: row.phone, words: row.words, state: row.state, problem: row.problem,
@@ -37,7 +46,7 @@ async function reminders(trx: Transaction, narrow: (query: ReturnType<Transactio
 const CONSENTED = { kind: 'reminders' } as const;
 
 /** Which of these clients agreed to be texted, and the reminders that are kept of them. */
-export function reminderFacts(actor: Actor, clientIds: readonly string[]): Promise<{ consented: ReadonlySet<string>; kept: readonly Reminder[] }> {
+export function reminderFacts(actor: InSalon, clientIds: readonly string[]): Promise<{ consented: ReadonlySet<string>; kept: readonly Reminder[] }> {
   return inSalon(actor.salonId, async (trx) => {
     const rows: { client_id: string }[] = await trx('consent').where(CONSENTED).whereNull('withdrawn_at').whereIn('client_id', [...clientIds]).distinct('client_id');
     return { consented: new Set(rows.map(({ client_id }) => client_id)), kept: await reminders(trx, (query) => void query.whereIn('r.client_id', [...clientIds])) };
@@ -55,7 +64,7 @@ export type Queued = { readonly ok: true; readonly reminder: Pick<Reminder, 'id'
  * Keeps a reminder before it is sent, so that one that was on its way is known after a fault: its id goes with it, and whoever
  * sends it knows one that came twice. One of the same is taken up again with the words of now; one that was sent is refused.
  */
-export function queueReminder(actor: Actor, { clientId, appointmentId, about, phone, words }: NewReminder): Promise<Queued> {
+export function queueReminder(actor: Sender, { clientId, appointmentId, about, phone, words }: NewReminder): Promise<Queued> {
   return inSalon(actor.salonId, async (trx): Promise<Queued> => {
     const client = await trx('client').where({ id: clientId }).whereNull('archived_at').forUpdate().select('name').first();
     if (!client) return { ok: false, problem: 'There is no such client in this salon.' };
@@ -70,7 +79,7 @@ export function queueReminder(actor: Actor, { clientId, appointmentId, about, ph
 }
 
 /** Keeps what became of a reminder that was on its way. @param problem why it did not go through; null where it did */
-export function settleReminder(actor: Actor, id: string, problem: string | null, now: Date): Promise<void> {
+export function settleReminder(actor: Sender, id: string, problem: string | null, now: Date): Promise<void> {
   return inSalon(actor.salonId, async (trx) => {
     const [row] = await trx('reminder').where({ id }).whereNot({ state: 'sent' })
       .update(problem === null ? { state: 'sent', problem: '', sent_at: now } : { state: 'failed', problem: problem.slice(0, 300) }).returning(['client_id', 'about']);

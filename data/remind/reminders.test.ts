@@ -1,13 +1,13 @@
-import { book } from './appointments';
-import { mergeClients } from './merges';
-import { eraseClient, exportClient } from './client-record';
-import { createClient } from './clients';
-import { inSalon, type Actor } from './database';
+import { book } from '../appointments';
+import { mergeClients } from '../merges';
+import { eraseClient, exportClient } from '../client-record';
+import { createClient } from '../clients';
+import { inSalon, type Actor } from '../database';
 import { queueReminder, recentReminders, reminderFacts, settleReminder, type NewReminder } from './reminders';
-import { addConsent, withdrawConsent } from './safety';
-import { signedIn } from './testing/actor';
-import { scratchWithDemo, type Scratch } from './testing/scratch';
-import { readTrail } from './trail';
+import { addConsent, withdrawConsent } from '../safety';
+import { signedIn } from '../testing/actor';
+import { scratchWithDemo, type Scratch } from '../testing/scratch';
+import { readTrail } from '../trail';
 
 const NOW = new Date('2027-02-27T10:00:00Z');
 let scratch: Scratch;

@@ -1,5 +1,5 @@
 import { startOutbox, type OutboxFault, type OutboxStand } from '@/stands/outbox-server';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { appendFileSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { handOver, outboxPlace } from './outbox';
@@ -31,6 +31,22 @@ test('a text is taken once, however often it is handed over, and kept over a res
   at = `127.0.0.1:${stand.port}`;
   expect(await handOver(at, text)).toEqual({ taken: true });
   expect(await messages()).toHaveLength(1);
+});
+
+test('a last line that was torn off stops nothing, and comes again', async () => {
+  const file = join(folder, 'outbox.jsonl');
+  expect(await handOver(at, text)).toEqual({ taken: true });
+  await stand.close();
+  const other = { ...text, id: ID.replace('0b', '1c') };
+  appendFileSync(file, JSON.stringify({ id: other.id, to: other.phone, words: other.words }).slice(0, 40));
+  stand = await startOutbox(0, file);
+  at = `127.0.0.1:${stand.port}`;
+  expect(await messages()).toHaveLength(1);
+  expect(await handOver(at, other)).toEqual({ taken: true });
+  await stand.close();
+  stand = await startOutbox(0, file);
+  at = `127.0.0.1:${stand.port}`;
+  expect(await messages()).toHaveLength(2);
 });
 
 test('through each fault: a sentence, and taken once when it is over', async () => {

@@ -1,0 +1,81 @@
+import { clockWords, fillReminder, KIND_WORDS, reminderStanding, textsNeeded, type ReminderKind, type ReminderStanding, type Slot } from '../../core/diary';
+import { dayAfter, minuteOf, sayDay, sayWeekday, today } from '../../core/units';
+import type { House } from '../../core/visit';
+import { dueClients, listAppointments } from '../appointments';
+import { readHouse } from '../house';
+import { serverNow } from '../now';
+import { reminderFacts } from './reminders';
+
+/** A reminder that could be sent, or why it cannot. */
+export interface Remindable {
+  readonly kind: ReminderKind;
+  readonly clientId: string;
+  readonly clientName: string;
+  readonly phone: string;
+  readonly appointmentId: string | null;
+  /** When the appointment is; null for a visit that is due. */
+  readonly slot: Pick<Slot, 'on' | 'from'> | null;
+  /** The day and time that it speaks of. */
+  readonly about: string;
+  /** The same, and what for, as the salon says it. */
+  readonly what: string;
+  readonly words: string;
+  readonly texts: number;
+  readonly standing: ReminderStanding;
+  /** Why it did not go through. */
+  readonly problem: string;
+  /** She was reminded of another time of this appointment: it was moved since. */
+  readonly movedSince: boolean;
+}
+
+export interface RemindableNow {
+  readonly house: House;
+  /** Appointments until this day are reminded of. */
+  readonly until: string;
+  readonly remindable: readonly Remindable[];
+}
+
+/** Visits that are due within so many days can be reminded of. */
+const DUE_AHEAD_DAYS = 14;
+
+/** Every reminder of now: appointments to come that are not begun, and visits that are due and not booked. */
+export async function remindableNow(salon: { readonly salonId: string; readonly salonName: string }): Promise<RemindableNow> {
+  const { document: house } = await readHouse(salon);
+  const { timeZone, reminders: set } = house;
+  const now = new Date(serverNow());
+  const day = today(timeZone, now);
+  const until = dayAfter(day, set.daysBefore);
+  const [booked, due] = await Promise.all([listAppointments(salon, day, until, timeZone), dueClients(salon, day, dayAfter(day, DUE_AHEAD_DAYS), timeZone)]);
+  const coming = booked.filter(({ state, begun, on, from }) => state === 'booked' && !begun && (on > day || from > minuteOf(now, timeZone)));
+  const { consented, kept } = await reminderFacts(salon, [...new Set([...coming, ...due].map(({ clientId }) => clientId))]);
+  type Own = Pick<Remindable, 'clientId' | 'clientName' | 'phone' | 'appointmentId' | 'slot' | 'about' | 'what'>;
+  const one = (own: Own, template: string, said: Record<string, string>): Remindable => {
+    const hers = kept.filter(({ clientId, appointmentId }) => clientId === own.clientId && appointmentId === own.appointmentId);
+    const same = hers.find(({ about }) => about === own.about);
+    const words = fillReminder(template, { ...said, name: own.clientName, salon: salon.salonName });
+    return {
+      ...own, kind: own.appointmentId === null ? 'due' : 'appointment', words, texts: textsNeeded(words),
+      standing: reminderStanding({ phone: own.phone, consent: consented.has(own.clientId), kept: same?.state ?? null }),
+      problem: same?.problem ?? '', movedSince: own.appointmentId !== null && !same && hers.some(({ state }) => state === 'sent'),
+    };
+  };
+  return {
+    house, until,
+    remindable: [
+      ...coming.map((own) => one(
+        {
+          clientId: own.clientId, clientName: own.clientName, phone: own.phone, appointmentId: own.id, slot: { on: own.on, from: own.from },
+          about: `${own.on} ${clockWords(own.from)}`, what: `${sayWeekday(own.on)}, ${clockWords(own.from)}, ${KIND_WORDS[own.kind].toLowerCase()}`,
+        },
+        set.appointment, { day: sayWeekday(own.on), time: clockWords(own.from), colourist: own.personName },
+      )),
+      ...due.map((own) => one(
+        {
+          clientId: own.clientId, clientName: own.clientName, phone: own.phone, appointmentId: null, slot: null,
+          about: own.nextOn, what: `${KIND_WORDS[own.nextWhat].toLowerCase()}, due ${sayDay(own.nextOn)}`,
+        },
+        set.due, { day: sayWeekday(own.nextOn) },
+      )),
+    ],
+  };
+}
