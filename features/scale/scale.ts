@@ -1,40 +1,34 @@
 import 'server-only';
 import { connect } from 'node:net';
-import { z } from 'zod';
 import { LineScale, type ScaleDriver } from './line-driver';
+import { placesIn, type ScalePlace } from './places';
 
-const place = z
-  .string()
-  .regex(/^[a-z0-9.-]+:\d{1,5}$/i, 'must be host:port, such as 127.0.0.1:4701')
-  .transform((text) => {
-    const [host, port] = text.split(':');
-    return { host, port: Number(port) };
-  });
+/** The scales of this house. Every machine that serves it is told the same ones; a station says which of them it stands beside. */
+const scales = (): readonly ScalePlace[] => placesIn('LATTICE_SCALE');
+const control = (): ScalePlace | undefined => placesIn('LATTICE_SCALE_CONTROL')[0];
 
-function placeIn(name: 'LATTICE_SCALE' | 'LATTICE_SCALE_CONTROL'): { host: string; port: number } | undefined {
-  const text = process.env[name];
-  if (!text) return undefined;
-  const read = place.safeParse(text);
-  if (!read.success) throw new Error(`${name} ${read.error.issues[0].message}.`);
-  return read.data;
+export const scaleNames = (): readonly string[] => scales().map(({ name }) => name);
+
+// One connection of this server to each, however often its modules are loaded.
+const held = globalThis as { latticeScales?: Map<string, ScaleDriver> };
+
+/** The scale of a name, and the first where none of that name is there; undefined where none is connected. */
+export function scaleAt(name: string | null): (ScaleDriver & { readonly name: string }) | undefined {
+  const place = scales().find((own) => own.name === name) ?? scales()[0];
+  if (!place) return undefined;
+  const key = `${place.host}:${place.port}`;
+  held.latticeScales ??= new Map();
+  const driver = held.latticeScales.get(key) ?? new LineScale(place.host, place.port);
+  held.latticeScales.set(key, driver);
+  return { name: place.name, listen: (to) => driver.listen(to), tare: () => driver.tare() };
 }
 
-// One connection for the server, however often its modules are loaded.
-const held = globalThis as { latticeScale?: ScaleDriver };
-
-/** The scale of this house; undefined where none is connected. */
-export function theScale(): ScaleDriver | undefined {
-  const at = placeIn('LATTICE_SCALE');
-  if (!at) return undefined;
-  return (held.latticeScale ??= new LineScale(at.host, at.port));
-}
-
-/** Whether the scale is a simulated one that can be poured on from here. */
-export const canHandle = (): boolean => placeIn('LATTICE_SCALE_CONTROL') !== undefined;
+/** Whether a scale is the simulated one, which can be poured on from here. */
+export const canHandle = (name: string): boolean => control() !== undefined && scaleNames()[0] === name;
 
 /** Handles the simulated scale: one line, answered. @returns whether it was done */
 export function handleScale(line: string): Promise<boolean> {
-  const at = placeIn('LATTICE_SCALE_CONTROL');
+  const at = control();
   if (!at) return Promise.resolve(false);
   return new Promise((resolve) => {
     const socket = connect(at.port, at.host, () => socket.write(`${line}\n`));

@@ -6,6 +6,7 @@ import type { WorkBowl } from '@/core/work';
 import { against, scaledUp, type Against } from '@/core/scale';
 import { Button } from '@/ui/button';
 import { NumberField } from '@/ui/number-field';
+import { Select } from '@/ui/select';
 import { useScale } from '../../scale/use-scale';
 import { useVisit } from '../../visit/store';
 import { readAmount, useAmounts } from '../amounts';
@@ -53,7 +54,12 @@ export function WeighForm({ bowl, onDone }: { bowl: WorkBowl; onDone(): void }) 
       {item ? (
         <>
           <section aria-label="Scale" className="grid gap-3 rounded-ui border border-line bg-ground p-4">
-            <p className="text-base">{item.name}: <b>{say(wanted.grams[at], item.powder)}</b></p>
+            <div className="flex flex-wrap items-center justify-between gap-3">
+              <p className="text-base">{item.name}: <b>{say(wanted.grams[at], item.powder)}</b></p>
+              {scale.names.length > 1 && (
+                <div className="w-52"><Select label="Scale of this station" hideLabel value={scale.at ?? ''} options={scale.names.map((name) => ({ value: name, words: name }))} onChange={scale.choose} /></div>
+              )}
+            </div>
             {scale.link === 'there' ? (
               <>
                 <p className="flex items-baseline gap-4">
