@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { createWriteStream, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { createWriteStream, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { Writable } from 'node:stream';
@@ -21,6 +21,7 @@ import { addAddendum, signOff } from '../sign-off';
 import { signedIn } from '../testing/actor';
 import { scratchDatabase, type Scratch } from '../testing/scratch';
 import { createVisit } from '../visits';
+import { backUpAll } from './backup';
 import { LIMITS, readArchive } from './read';
 import { restoreArchive } from './restore';
 import { ARCHIVED, LEFT_OUT } from './tables';
@@ -233,3 +234,20 @@ test('somebody who signs in elsewhere in the installation is not taken over', as
     await third.drop();
   }
 });
+
+test('every salon is backed up, restored for a try, and the oldest go; what else lies there stays', async () => {
+  const folder = mkdtempSync(path.join(tmpdir(), 'lattice-rounds-'));
+  writeFileSync(path.join(folder, 'notes.zip'), 'mine');
+  const said: string[] = [];
+  const { rows: [{ own }] } = await here.owner.raw('select current_database() as own');
+  const at = Object.assign(new URL(process.env.LATTICE_OWNER_DATABASE_URL!), { pathname: `/${own}` }).href;
+  const round = (hour: number) => backUpAll(at, folder, { keep: 2, now: new Date(Date.UTC(2027, 2, 1, hour)) }, (line) => said.push(line));
+  expect([await round(1), await round(2), await round(3)]).toEqual([0, 0, 0]);
+  const files = readdirSync(folder).sort();
+  expect(files).toContain('notes.zip');
+  expect(files.filter((name) => name.startsWith('fernhollow-colour-rooms-'))).toEqual(['fernhollow-colour-rooms-2027-03-01T0200Z.zip', 'fernhollow-colour-rooms-2027-03-01T0300Z.zip']);
+  expect(files).toHaveLength(5);
+  expect(said.at(-1)).toMatch(/restored for a try and sound\. 1 older taken away\.$/);
+  // A folder that is none: said, and nothing is taken away.
+  await expect(backUpAll(at, path.join(folder, 'notes.zip'), { keep: 1, now: new Date() }, () => undefined)).rejects.toThrow(/EEXIST|ENOTDIR/);
+}, 60_000);
