@@ -58,7 +58,7 @@ const config = [
   ...roomRules,
   {
     // The doors to the database: server actions and server-side reads.
-    files: ['features/*/actions.ts', 'features/*/queries.ts', 'features/session/*.ts'],
+    files: ['features/**/actions.ts', 'features/**/queries.ts', 'features/session/*.ts'],
     rules: roomRule('features', ['data']),
   },
   // What hands over is tested against its stand-in.

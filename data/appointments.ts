@@ -72,6 +72,11 @@ export function listAppointments(actor: Pick<Actor, 'salonId'>, from: string, to
   }));
 }
 
+/** One appointment; undefined when the salon has none of that id. */
+export function readAppointment(actor: Actor, id: string, timeZone: string): Promise<Appointment | undefined> {
+  return inSalon(actor.salonId, async (trx) => (await appointments(trx, timeZone, (query) => void query.where('a.id', id)))[0]);
+}
+
 /** Appointments of a client that are still to come, soonest first. */
 export function comingAppointments(actor: Actor, clientId: string, from: string, timeZone: string): Promise<Appointment[]> {
   return inSalon(actor.salonId, (trx) => appointments(trx, timeZone, (query) => void query.where({ 'a.client_id': clientId, 'a.state': 'booked' }).whereRaw('a.starts_at >= (?::date)::timestamp at time zone ?', [from, timeZone])));

@@ -49,6 +49,19 @@ export function walkIn(actor: Actor, fields: ClientFields, today: string, id?: s
   });
 }
 
+/** Clients by id, in the order of their ids: those after one, so many. */
+export function pageOfClients(actor: Actor, { after, limit, archived }: { readonly after?: string; readonly limit: number; readonly archived: boolean }): Promise<Client[]> {
+  return inSalon(actor.salonId, (trx) => clientRows(trx, (query) => {
+    query[archived ? 'whereNotNull' : 'whereNull']('archived_at').orderBy('id').limit(limit);
+    if (after) query.where('id', '>', after);
+  }));
+}
+
+/** One client's fields; undefined when the salon has none of that id. */
+export function clientFieldsOf(actor: Actor, clientId: string): Promise<Client | undefined> {
+  return inSalon(actor.salonId, async (trx) => (await clientRows(trx, (query) => query.where({ id: clientId })))[0]);
+}
+
 /** All clients of a salon that are not put away, by name. */
 export function allClients(actor: Actor): Promise<Client[]> {
   return inSalon(actor.salonId, (trx) => clientRows(trx, (query) => void query.whereNull('archived_at').orderByRaw('lower(name), id')));

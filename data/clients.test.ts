@@ -196,7 +196,7 @@ describe('the trail', () => {
 
   test('edits that follow each other are one, from the first state to the last; what came back is no change', () => {
     const entry = (minute: number, from: string, to: string, part: Partial<TrailEntry> = {}): TrailEntry => ({
-      at: new Date(Date.UTC(2026, 10, 25, 9, minute)).toISOString(), personName: 'A', act: 'plan', clientId: 'c', clientName: 'C', visitId: 'v', visitOn: TODAY, words: '',
+      at: new Date(Date.UTC(2026, 10, 25, 9, minute)).toISOString(), personName: 'A', act: 'plan', clientId: 'c', clientName: 'C', visitId: 'v', visitOn: TODAY, words: '', via: null,
       changes: [{ where: 'drop-out', from, to }], more: 0, erased: false, ...part,
     });
     expect(joined([entry(9, '8', '10'), entry(5, '6', '8'), entry(1, '5', '6')]).map(({ changes }) => changes)).toEqual([[{ where: 'drop-out', from: '5', to: '10' }]]);

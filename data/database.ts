@@ -40,6 +40,8 @@ export async function closeDatabase(): Promise<void> {
 export interface Actor {
   readonly salonId: string;
   readonly personId: string;
+  /** The tool that acts in the person's name; nothing where the person does. */
+  readonly via?: string;
 }
 
 /**

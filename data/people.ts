@@ -63,9 +63,10 @@ export function changePerson(actor: Actor, personId: string, change: { role?: Ro
     await trx('person').where({ id: personId }).update(after);
     if (!after.active) {
       await revokeSessions(trx, actor.salonId, { person_id: personId });
-      // Links that they made, and those made for them, open nothing any more.
+      // Links and tokens that they made, and those made for them, open nothing any more.
       await trx('access_link').whereNull('used_at').whereNull('revoked_at')
         .where((own) => own.where({ created_by: personId }).orWhere({ person_id: personId })).update({ revoked_at: trx.fn.now() });
+      await trx('api_token').whereNull('revoked_at').where((own) => own.where({ created_by: personId }).orWhere({ person_id: personId })).update({ revoked_at: trx.fn.now() });
     }
     const changes = [
       ...(after.role === person.role ? [] : [{ where: 'role', from: person.role, to: after.role }]),

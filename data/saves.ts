@@ -19,6 +19,8 @@ export interface Edit<T> {
   readonly editId: string;
   /** Own edits sent before this one whose answer was lost: if the newest is one of them, this edit follows it. */
   readonly following?: readonly string[];
+  /** A tool reads anew and asks again: no draft is kept of what is refused. */
+  readonly noDraft?: boolean;
   readonly document: T;
 }
 
@@ -153,7 +155,7 @@ async function update<T>(
   if (await isSigned(trx, visitId)) return { ok: false, reason: 'signed' };
   const follows = row.edit !== null && (edit.following ?? []).includes(row.edit);
   if (row.revision !== edit.baseRevision && !follows) {
-    await keepDraft(trx, actor, { visitId, part, ...edit });
+    if (!edit.noDraft) await keepDraft(trx, actor, { visitId, part, ...edit });
     return { ok: false, reason: 'stale', revision: row.revision };
   }
   const revision = row.revision + 1;

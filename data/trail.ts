@@ -6,7 +6,7 @@ export const ACTS = [
   'client-added', 'client-changed', 'client-archived', 'client-restored', 'client-merged', 'client-unmerged', 'client-exported', 'client-erased',
   'visit-opened', 'visit-begun', 'consult', 'plan', 'mix', 'outcome', 'signed-off', 'addendum', 'booked', 'booking-changed', 'reminded', 'feed-made', 'feed-revoked', 'learnt-reset', 'photo-added', 'photo-changed', 'photo-archived', 'photo-restored', 'photo-removed',
   'test-added', 'test-read',
-  'consent-given', 'consent-withdrawn', 'reason-given', 'person-invited', 'person-joined', 'person-changed', 'link-made', 'password-set', 'pin-set', 'house', 'products',
+  'consent-given', 'consent-withdrawn', 'reason-given', 'person-invited', 'person-joined', 'person-changed', 'link-made', 'password-set', 'pin-set', 'house', 'products', 'token-made', 'token-revoked',
 ] as const;
 export type Act = (typeof ACTS)[number];
 
@@ -27,6 +27,8 @@ export interface TrailEntry {
   readonly visitOn: string | null;
   /** A sentence's worth of what it was about. */
   readonly words: string;
+  /** The tool that did it in the person's name; null where the person did. */
+  readonly via: string | null;
   readonly changes: readonly Change[];
   /** More changes than are kept of one act. */
   readonly more: number;
@@ -35,7 +37,7 @@ export interface TrailEntry {
 }
 
 interface Row {
-  at: Date; act: Act; details: { words?: string; changes?: Change[]; more?: number; erased?: boolean };
+  at: Date; act: Act; details: { words?: string; via?: string; changes?: Change[]; more?: number; erased?: boolean };
   client_id: string | null; visit_id: string | null; person_name: string | null; client_name: string | null; held_on: string | null;
 }
 
@@ -46,13 +48,21 @@ interface About {
   readonly changes?: readonly Change[];
 }
 
+/** Who did it: a person, or nobody where the server did it by itself; and by which tool, where one did it in her name. */
+export interface Author {
+  readonly salonId: string;
+  readonly personId: string | null;
+  readonly via?: string;
+}
+
 const MOST_CHANGES = 40;
 
 /** Writes who did what, in the transaction that does it: both are there or neither. */
-export async function leaveTrail(trx: Transaction, actor: { salonId: string; personId: string | null }, act: Act, about: About = {}): Promise<void> {
+export async function leaveTrail(trx: Transaction, actor: Author, act: Act, about: About = {}): Promise<void> {
   const changes = about.changes ?? [];
   const details = {
     ...(about.words && { words: about.words }),
+    ...(actor.via && { via: actor.via }),
     ...(changes.length > 0 && { changes: changes.slice(0, MOST_CHANGES) }),
     ...(changes.length > MOST_CHANGES && { more: changes.length - MOST_CHANGES }),
   };
@@ -89,7 +99,7 @@ export function readTrail(actor: Actor, of: { clientId?: string; before?: string
       .select('t.at', 't.act', 't.details', 't.client_id', 't.visit_id', 'p.name as person_name', 'c.name as client_name', 'v.held_on');
     return joined(rows.map((row): TrailEntry => ({
       at: row.at.toISOString(), personName: row.person_name, act: row.act, clientId: row.client_id, clientName: row.client_name,
-      visitId: row.visit_id, visitOn: row.held_on, words: row.details.words ?? '', changes: row.details.changes ?? [], more: row.details.more ?? 0,
+      visitId: row.visit_id, visitOn: row.held_on, words: row.details.words ?? '', via: row.details.via ?? null, changes: row.details.changes ?? [], more: row.details.more ?? 0,
       erased: row.details.erased === true,
     })));
   });
@@ -100,7 +110,7 @@ export function joined(entries: readonly TrailEntry[]): TrailEntry[] {
   const out: TrailEntry[] = [];
   for (const entry of entries) {
     const later = out.at(-1);
-    const same = later && isEdit(entry.act) && entry.act === later.act && entry.personName === later.personName && entry.visitId === later.visitId &&
+    const same = later && isEdit(entry.act) && entry.act === later.act && entry.personName === later.personName && entry.via === later.via && entry.visitId === later.visitId &&
       Date.parse(later.at) - Date.parse(entry.at) < TOGETHER_MS;
     if (same) out[out.length - 1] = { ...later, changes: chained(entry.changes, later.changes), more: later.more + entry.more };
     else out.push(entry);

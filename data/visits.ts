@@ -114,6 +114,50 @@ export async function listVisits(trx: Transaction, clientIds: readonly string[])
   return { visits, unreadable };
 }
 
+/** A visit as a list names it. */
+export interface VisitHead {
+  readonly id: string;
+  readonly clientId: string;
+  readonly heldOn: string;
+  readonly colourist: string;
+  readonly begunAt: string | null;
+  readonly recorded: boolean;
+  readonly signed: boolean;
+}
+
+/** Visits in the order of their ids: those after one, so many; of one client, between days. */
+export function pageOfVisits(
+  actor: Actor, of: { readonly id?: string; readonly clientId?: string; readonly from?: string; readonly to?: string; readonly after?: string; readonly limit: number },
+): Promise<VisitHead[]> {
+  return inSalon(actor.salonId, async (trx) => {
+    const rows = await trx('visit as v').join('person as p', 'p.id', 'v.person_id').leftJoin('outcome as o', 'o.visit_id', 'v.id').orderBy('v.id').limit(of.limit)
+      .modify((query) => {
+        if (of.id) query.where('v.id', of.id);
+        if (of.clientId) query.where('v.client_id', of.clientId);
+        if (of.from) query.where('v.held_on', '>=', of.from);
+        if (of.to) query.where('v.held_on', '<=', of.to);
+        if (of.after) query.where('v.id', '>', of.after);
+      })
+      .select('v.id', 'v.client_id', 'v.held_on', 'v.begun_at', 'p.name', trx.raw('o.visit_id is not null as recorded, o.signed_at is not null as signed'));
+    interface Row { id: string; client_id: string; held_on: string; begun_at: Date | null; name: string; recorded: boolean; signed: boolean }
+    return (rows as Row[]).map(({ id, client_id, held_on, begun_at, name, recorded, signed }) => ({
+      id, clientId: client_id, heldOn: held_on, colourist: name, begunAt: begun_at?.toISOString() ?? null, recorded, signed,
+    }));
+  });
+}
+
+/** The visit of a client and a day that is open still, or a new one. @returns undefined when this salon has no such client */
+export function visitOfDay(actor: Actor, clientId: string, heldOn: string, what: VisitWhat): Promise<{ readonly id: string; readonly made: boolean } | undefined> {
+  return inSalon(actor.salonId, async (trx) => {
+    // Two requests at once wait for each other here.
+    await trx('client').where({ id: clientId }).forUpdate().select('id');
+    const open = await trx('visit as v').leftJoin('outcome as o', 'o.visit_id', 'v.id').where({ 'v.client_id': clientId, 'v.held_on': heldOn }).whereNull('o.visit_id').select('v.id').first();
+    if (open) return { id: open.id as string, made: false };
+    const id = await openVisit(trx, actor, clientId, heldOn, what);
+    return id === undefined ? undefined : { id, made: true };
+  });
+}
+
 /**
  * Opens a new visit. What is known of the head, the hair and the wish is carried over from the client's last visit, and
  * so is its pattern; what must be looked at anew (regrowth, scalp, strand) and notes start empty.

@@ -145,6 +145,19 @@ const kill = (id: () => number) => {
   }
 };
 
+/** Takes all the room that there is; what is written meanwhile takes some of it, so it is tried with less. */
+function fill(filler: string): void {
+  for (let spare = 0; spare < 8; spare += 1) {
+    const { bavail, bsize } = statfsSync(folder);
+    try {
+      return void execFileSync('fallocate', ['-l', String(Math.max(1, bavail - 16 * spare) * bsize), filler], { stdio: 'ignore' });
+    } catch {
+      rmSync(filler, { force: true });
+    }
+  }
+  throw new Error('The small disk could not be filled.');
+}
+
 const counts = { application: 0, database: 0, both: 0, disk: 0 };
 async function fault(kind: (typeof FAULTS)[number]): Promise<void> {
   counts[kind] += 1;
@@ -152,8 +165,7 @@ async function fault(kind: (typeof FAULTS)[number]): Promise<void> {
   if (kind === 'database' || kind === 'both') kill(databaseId);
   if (kind !== 'disk') return;
   const filler = path.join(folder, 'filler');
-  const { bavail, bsize } = statfsSync(folder);
-  execFileSync('fallocate', ['-l', String(bavail * bsize), filler]);
+  fill(filler);
   await wait(2500);
   truncateSync(filler, 0);
   rmSync(filler);
@@ -161,6 +173,11 @@ async function fault(kind: (typeof FAULTS)[number]): Promise<void> {
 
 mkdirSync(folder, { recursive: true });
 let failed: unknown;
+// Whatever happens, nothing that was started here stays.
+process.on('uncaughtException', (error) => {
+  console.error(error);
+  void tidy().finally(() => process.exit(2));
+});
 const working = Promise.all(stations.map(work)).catch((error: unknown) => {
   failed = error;
   ends = true;

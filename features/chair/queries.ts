@@ -57,7 +57,16 @@ export async function serviceStream(visitId: string, after: number, signal: Abor
     let sent = after;
     let wanted = false;
     let reading = false;
-    const pulse = () => timeOfService(person, visitId).then((now) => write(`event: now\ndata: ${now}\n\n`), close);
+    // By how much the service's time is ahead of the server's: asked anew only when an event shows that it is.
+    let ahead = 0;
+    const measure = async () => void (ahead = (await timeOfService(person, visitId)) - serverNow());
+    let told = 0;
+    const pulse = () => {
+      // The clock was put back since: the service's time goes on.
+      ahead += Math.max(0, told - serverNow() - ahead);
+      told = serverNow() + ahead;
+      write(`event: now\ndata: ${told}\n\n`);
+    };
     const push = async () => {
       wanted = true;
       if (reading) return;
@@ -67,6 +76,7 @@ export async function serviceStream(visitId: string, after: number, signal: Abor
           wanted = false;
           for (const event of await readEvents(person, visitId, sent)) {
             sent = event.position;
+            if (event.at > serverNow() + ahead + 1) await measure();
             write(`id: ${sent}\nevent: happened\ndata: ${JSON.stringify(event)}\n\n`);
           }
         }
@@ -78,8 +88,9 @@ export async function serviceStream(visitId: string, after: number, signal: Abor
       }
     };
     write('retry: 1000\n');
-    await pulse();
-    until(await endWithSession(person, close, () => void pulse()));
+    await measure();
+    pulse();
+    until(await endWithSession(person, close, pulse));
     until(await listenTo('service', visitId, () => void push()));
     await push();
   });

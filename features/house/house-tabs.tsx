@@ -1,6 +1,6 @@
 import { PageTab } from '../session/page-link';
 
-/** The pages of the house: settings for everybody to see, people and trail for its owner. */
+/** The pages of the house: settings for everybody to see, people, tokens and trail for its owner. */
 export function HouseTabs({ owner }: { owner: boolean }) {
   return (
     <nav aria-label="House" className="mb-6 flex gap-1 border-b border-line">
@@ -8,6 +8,7 @@ export function HouseTabs({ owner }: { owner: boolean }) {
       <PageTab href="/house/products">Products</PageTab>
       <PageTab href="/house/learnt">Learnt</PageTab>
       {owner && <PageTab href="/house/people">People</PageTab>}
+      {owner && <PageTab href="/house/tokens">Tokens</PageTab>}
       {owner && <PageTab href="/house/trail">Trail</PageTab>}
     </nav>
   );

@@ -22,21 +22,29 @@ export type Handler<P> = (request: Request, params: P) => Promise<Response>;
 const refusal = ({ status, message, reason }: Refused) =>
   Response.json({ ok: false, reason, problem: message }, { status, headers: { 'Cache-Control': 'no-store', ...(status === 413 && { Connection: 'close' }) } });
 
+interface Door {
+  /** What it answers goes on for as long as somebody listens. */
+  readonly listens?: boolean;
+  /** Whoever asks brings a token and no cookie, and the handler asks for it before anything else. */
+  readonly tokens?: boolean;
+  /** How a refusal is written. */
+  readonly say?: (refused: Refused) => Response;
+}
+
 /**
  * A route handler as all of them are: what writes or streams comes from a page of our own, whoever writes is signed in before anything of
  * the request is read, what goes wrong is said in a sentence, and each request is counted and written down under an id of its own.
- * @param listens what it answers goes on for as long as somebody listens
  */
-export function route<P = Record<never, never>>(handle: Handler<P>, { listens = false } = {}) {
+export function route<P = Record<never, never>>(handle: Handler<P>, door: Door = {}) {
   return async (request: Request, { params }: { params: Promise<P> }): Promise<Response> => {
     const from = performance.now();
     const id = crypto.randomUUID().slice(0, 8);
     const about = { request: id, method: request.method, route: routeOf(new URL(request.url).pathname) };
-    const answer = await answered(request, params, handle, listens).catch((error: unknown) => {
+    const answer = await answered(request, params, handle, door).catch((error: unknown) => {
       // How the framework goes elsewhere, or says that there is nothing.
       if (String((error as { digest?: unknown }).digest ?? '').startsWith('NEXT_')) throw error;
       watch().log.error({ ...about, ...errorFacts(error) }, 'failed');
-      return refusal(new Refused(500, `The server failed at this. Whoever runs it finds it in the log under ${id}.`, 'failed'));
+      return (door.say ?? refusal)(new Refused(500, `The server failed at this. Whoever runs it finds it in the log under ${id}.`, 'failed'));
     });
     const seconds = (performance.now() - from) / 1000;
     watch().requests.observe({ method: about.method, route: about.route, status: answer.status }, seconds);
@@ -46,17 +54,17 @@ export function route<P = Record<never, never>>(handle: Handler<P>, { listens = 
   };
 }
 
-async function answered<P>(request: Request, params: Promise<P>, handle: Handler<P>, listens: boolean): Promise<Response> {
+async function answered<P>(request: Request, params: Promise<P>, handle: Handler<P>, { listens, tokens, say = refusal }: Door): Promise<Response> {
   const writes = request.method !== 'GET' && request.method !== 'HEAD';
   try {
-    if (writes || listens) ownPagesOnly(request.headers);
-    if (writes && !(await currentPerson())) throw new Refused(401, SIGNED_OUT, 'signed-out');
+    if (!tokens && (writes || listens)) ownPagesOnly(request.headers);
+    if (!tokens && writes && !(await currentPerson())) throw new Refused(401, SIGNED_OUT, 'signed-out');
     return await handle(request, await params);
   } catch (error) {
-    if (error instanceof Refused) return refusal(error);
+    if (error instanceof Refused) return say(error);
     const problem = unavailable(error);
     if (problem === undefined) throw error;
-    return refusal(new Refused(503, problem, 'unavailable'));
+    return say(new Refused(503, problem, 'unavailable'));
   }
 }
 

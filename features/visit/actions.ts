@@ -1,17 +1,15 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { futureProblem, parseConsult, parseMix, parseOutcome, parsePlan, parseWith, type Parsed } from '@/core/formats';
+import { parseWith } from '@/core/formats';
 import { discardDraft as discard } from '@/data/drafts';
 import { countSave } from '@/data/watch';
 import { restoreBefore } from '@/data/restore-before';
-import { saveConsult, saveMix, saveOutcome, savePlan, type SaveResult } from '@/data/saves';
-import type { SignedIn } from '@/data/sessions';
-import { readHouse } from '@/data/house';
-import { serverNow } from '@/data/now';
+import type { SaveResult } from '@/data/saves';
 import { currentPerson } from '../session/current';
-import { isId, today } from '../shared';
+import { isId } from '../shared';
 import { editSchema, PART_NAMES, type SaveAnswer } from './edits';
+import { saveDocument } from './queries';
 import type { VisitPart } from './types';
 
 const PARTS: readonly string[] = Object.keys(PART_NAMES);
@@ -40,23 +38,6 @@ export async function putBack(visitId: string): Promise<void> {
 export async function discardDraft(visitId: string, part: VisitPart, editId: string): Promise<void> {
   const person = await currentPerson();
   if (person && isId(visitId) && isId(editId) && PARTS.includes(part)) await discard(person, visitId, part, editId);
-}
-
-type Base = { baseRevision: number; editId: string; following: readonly string[] };
-
-async function saveDocument(
-  person: SignedIn, visitId: string, part: VisitPart, base: Base, document: unknown,
-): Promise<SaveResult | { problem: string }> {
-  const take = <T>(read: Parsed<T>, save: (edit: Base & { document: T }) => Promise<SaveResult>) =>
-    read.ok ? save({ ...base, document: read.value }) : Promise.resolve({ problem: read.problem });
-  if (part === 'consult') {
-    const read = parseConsult(document);
-    const future = read.ok ? futureProblem(read.value, today((await readHouse(person)).document.timeZone, new Date(serverNow()))) : undefined;
-    return future ? { problem: future } : take(read, (edit) => saveConsult(person, visitId, edit));
-  }
-  if (part === 'plan') return take(parsePlan(document), (edit) => savePlan(person, visitId, edit));
-  if (part === 'mix') return take(parseMix(document), (edit) => saveMix(person, visitId, edit));
-  return take(parseOutcome(document), (edit) => saveOutcome(person, visitId, edit));
 }
 
 function answer(saved: SaveResult, part: VisitPart): SaveAnswer {

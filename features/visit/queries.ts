@@ -1,14 +1,19 @@
 import 'server-only';
+import { futureProblem, parseConsult, parseMix, parseOutcome, parsePlan, type Parsed } from '@/core/formats';
 import { factsOf } from '@/core/visit/computed';
 import { computedOf } from '@/data/compute';
 import type { SentKey } from '@/data/compute/thread';
+import type { Actor } from '@/data/database';
 import { UnreadableDocument } from '@/data/documents';
 import { readHouse } from '@/data/house';
+import { serverNow } from '@/data/now';
 import { brokenParts, type BrokenPart } from '@/data/restore-before';
+import { saveConsult, saveMix, saveOutcome, savePlan, type Edit, type SaveResult } from '@/data/saves';
 import type { SignedIn } from '@/data/sessions';
 import { documentsOf, readVisit, type Visit } from '@/data/visits';
 import { currentPerson, requirePerson } from '../session/current';
-import { isId } from '../shared';
+import { isId, today } from '../shared';
+import type { VisitPart } from './types';
 
 export type { BrokenPart, Visit };
 
@@ -48,4 +53,26 @@ export async function wholeVisit<K extends SentKey>(person: SignedIn, visitId: s
 /** Whether this salon has a visit of that id. */
 export async function hasVisit(person: SignedIn, visitId: string): Promise<boolean> {
   return isId(visitId) && (await readVisit(person, visitId)) !== undefined;
+}
+
+/** What an edit follows, and its own id. */
+type Base = Omit<Edit<unknown>, 'document'>;
+
+/**
+ * Saves one part of a visit, when its whole document is sound and its base is the newest.
+ * @returns what came of it, or what is wrong with the document
+ */
+export async function saveDocument(
+  person: Actor, visitId: string, part: VisitPart, base: Base, document: unknown,
+): Promise<SaveResult | { problem: string }> {
+  const take = <T>(read: Parsed<T>, save: (edit: Base & { document: T }) => Promise<SaveResult>) =>
+    read.ok ? save({ ...base, document: read.value }) : Promise.resolve({ problem: read.problem });
+  if (part === 'consult') {
+    const read = parseConsult(document);
+    const future = read.ok ? futureProblem(read.value, today((await readHouse(person)).document.timeZone, new Date(serverNow()))) : undefined;
+    return future ? { problem: future } : take(read, (edit) => saveConsult(person, visitId, edit));
+  }
+  if (part === 'plan') return take(parsePlan(document), (edit) => savePlan(person, visitId, edit));
+  if (part === 'mix') return take(parseMix(document), (edit) => saveMix(person, visitId, edit));
+  return take(parseOutcome(document), (edit) => saveOutcome(person, visitId, edit));
 }

@@ -1,0 +1,37 @@
+'use server';
+
+import { revalidatePath } from 'next/cache';
+import { z } from 'zod';
+import { makeToken, revokeToken } from '@/data/api-tokens';
+import { isScope } from '../api/scopes';
+import { currentOwner } from '../session/current';
+import { isId } from '../shared';
+
+export type TokenMade = { readonly ok: true; readonly secret: string } | { readonly ok: false; readonly problem: string };
+
+const ONLY_OWNER = { ok: false, problem: 'Only the owner makes and withdraws tokens.' } as const;
+const wanted = z.object({
+  name: z.string().trim().min(1, 'Name: say which tool it is for.').max(80, 'Name: it is longer than 80 characters.'),
+  scopes: z.array(z.string().refine(isScope, 'There is no such scope.')).min(1, 'Choose what the tool may do.').max(20),
+  personId: z.string().refine(isId, 'Choose in whose name it works.'),
+});
+
+/** Makes a token. @returns its secret, shown once */
+export async function makeApiToken(input: unknown): Promise<TokenMade> {
+  const owner = await currentOwner();
+  if (!owner) return ONLY_OWNER;
+  const read = wanted.safeParse(input);
+  if (!read.success) return { ok: false, problem: read.error.issues[0].message };
+  const secret = await makeToken(owner, { ...read.data, scopes: [...new Set(read.data.scopes)] });
+  revalidatePath('/house/tokens');
+  return secret ? { ok: true, secret } : { ok: false, problem: 'Nobody of that name works in this salon.' };
+}
+
+/** Withdraws a token: it opens nothing from now on. */
+export async function withdrawToken(tokenId: string): Promise<{ readonly ok: true } | { readonly ok: false; readonly problem: string }> {
+  const owner = await currentOwner();
+  if (!owner) return ONLY_OWNER;
+  const gone = isId(tokenId) && (await revokeToken(owner, tokenId));
+  revalidatePath('/house/tokens');
+  return gone ? { ok: true } : { ok: false, problem: 'This token was withdrawn already.' };
+}
