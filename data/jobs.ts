@@ -53,14 +53,25 @@ export type Handlers = { readonly [K in JobKind]: (data: JobData[K], jobs: Jobs)
 export async function workAtJobs(handlers: Handlers, everySeconds = 2): Promise<Jobs> {
   const boss = new PgBoss({ connectionString: appDatabaseUrl(), application_name: 'lattice jobs', migrate: false, max: 2, maintenanceIntervalSeconds: 30 });
   boss.on('error', (error) => watch().log.error(errorFacts(error), 'jobs'));
-  await boss.start();
+  try {
+    await boss.start();
+  } catch (error) {
+    await boss.stop({ graceful: false }).catch(() => undefined);
+    throw error;
+  }
   const jobs: Jobs = {
     enqueue: async (kind, data, key) => void (await boss.send(kind, (data ?? {}) as object, key === undefined ? {} : { singletonKey: key })),
     stop: () => boss.stop({ timeout: 5000 }),
   };
   const work = async <K extends JobKind>(kind: K) => {
     await boss.work<JobData[K]>(kind, { pollingIntervalSeconds: everySeconds }, async ([job]) => {
-      await handlers[kind](job.data, jobs);
+      try {
+        await handlers[kind](job.data, jobs);
+      } catch (error) {
+        watch().log.warn({ job: kind, ...errorFacts(error) }, 'job failed');
+        // The queue keeps why: of what the database says, which quotes what was written, not a word.
+        throw new Error(error instanceof Error && !('code' in error) ? error.message : 'The database refused something; see the log.');
+      }
       watch().log.info({ job: kind }, 'job');
     });
   };

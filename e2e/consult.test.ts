@@ -279,6 +279,24 @@ describe('a picture of the hair', () => {
     await press(page, 'Close');
   });
 
+  test('is archived, comes back, and is deleted for good only from there', async () => {
+    const open = async (within = '') => (await page.waitForSelector(`${within} button[aria-label^="Open the picture"]`))!.click();
+    await open();
+    await press(page, 'Archive');
+    await (await page.waitForSelector('summary::-p-text(Archived (1))'))!.click();
+    expect(await page.$$('section[aria-label="Values"] ul > li > button[aria-label^="Open the picture"]')).toHaveLength(1);
+    await open('details');
+    expect(await seriousFindings(page)).toEqual([]);
+    await press(page, 'Restore');
+    await page.waitForSelector('summary::-p-text(Archived)', { hidden: true });
+    await open();
+    await press(page, 'Archive');
+    await (await page.waitForSelector('summary::-p-text(Archived (1))'))!.click();
+    await open('details');
+    await press(page, 'Delete for good');
+    await page.waitForSelector('button[aria-label^="Open the picture"]', { hidden: true });
+  });
+
   test.each([
     ['a text that is named a picture', 'leaf.jpg', Buffer.from('not a picture at all, only words')],
     ['a cut-off picture', 'half.png', null],

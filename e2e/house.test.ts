@@ -1,4 +1,4 @@
-import { chapter, address, at, fill, foilCount, live, newVisit, openBrowser, openStep, press, saved, see, seriousFindings, signIn, type Session } from './harness';
+import { chapter, address, answers, at, fill, foilCount, live, newVisit, openBrowser, openStep, press, saved, see, seriousFindings, signIn, type Session } from './harness';
 
 let session: Session;
 beforeAll(async () => {
@@ -156,3 +156,27 @@ test('suggestions give their reasons, and are only taken when they are taken', a
   await press(page, 'Consult');
   await at(page, /consult$/);
 }, 90_000);
+
+test('a token is made, shown once, used, and withdrawn', async () => {
+  const { page, complaints } = session;
+  complaints.length = 0;
+  await page.goto(`${address()}/house/tokens`);
+  await answers(page, 'form');
+  await press(page, 'Make the token');
+  await see(page, 'Name: say which tool it is for.');
+  await fill(page, 'Name', 'Window screen');
+  await press(page, 'Make the token');
+  await see(page, 'Window screen: shown once, copy it now.');
+  expect(await seriousFindings(page)).toEqual([]);
+  const secret = await page.$eval('input[readonly]', (own) => (own as HTMLInputElement).value);
+  const ask = (path: string) => fetch(`${address()}/api/v1${path}`, { headers: { Authorization: `Bearer ${secret}` } }).then(({ status }) => status);
+  expect([await ask('/people'), await ask('/clients')]).toEqual([200, 403]);
+  await page.reload();
+  await answers(page, 'form');
+  await see(page, 'last used');
+  expect(await page.content()).not.toContain(secret);
+  await press(page, 'Withdraw Window screen');
+  await page.waitForSelector('::-p-aria([name="Withdraw Window screen"])', { hidden: true });
+  expect(await ask('/people')).toBe(401);
+  expect(complaints).toEqual([]);
+});
