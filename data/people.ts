@@ -185,7 +185,7 @@ export async function findLink(token: string): Promise<Link | undefined> {
   };
 }
 
-const GONE: Changed = { ok: false, problem: 'This link was used already, taken back, or is out of date. Ask the owner for a new one.' };
+const GONE: Changed = { ok: false, problem: 'This link was used already, withdrawn, or has expired. Ask the owner for a new one.' };
 
 /** Uses a link once; both sides of a race cannot. */
 async function spend(trx: Parameters<typeof leaveTrail>[0], linkId: string): Promise<boolean> {

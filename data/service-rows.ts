@@ -104,13 +104,14 @@ const LONGEST_GAP_MS = 6 * 3_600_000;
  */
 export async function serviceNow(trx: Transaction, visitId: string, moment?: DeviceMoment, { writing = false } = {}): Promise<number> {
   const service = await trx('service').where({ visit_id: visitId }).select('clock_ahead_ms').first();
-  const now = serverNow() + ((service?.clock_ahead_ms as number | undefined) ?? 0);
+  const ahead = (service?.clock_ahead_ms as number | undefined) ?? 0;
+  const now = serverNow() + ahead;
   const last = await trx('service_event').where({ visit_id: visitId }).orderBy('at', 'desc').orderBy('position', 'desc').select('at', 'made_at', 'device').first();
   const lastAt = (last?.at as Date | undefined)?.getTime() ?? 0;
   if (now >= lastAt) return now;
   const gap = moment !== undefined && last.device === moment.device ? moment.deviceNow - (last.made_at as Date).getTime() : 0;
   const mended = lastAt + (gap > 0 && gap < LONGEST_GAP_MS ? gap : 0);
-  if (writing) await trx('service').where({ visit_id: visitId }).update({ clock_ahead_ms: mended - serverNow() });
+  if (writing) await trx('service').where({ visit_id: visitId }).update({ clock_ahead_ms: ahead + mended - now });
   return mended;
 }
 

@@ -105,7 +105,7 @@ test('from an empty head to a fitted, printed full head', async () => {
 
   // Another pattern, and back.
   await press(page, 'Library …');
-  await press(page, 'Take this pattern: Rim for hair worn up');
+  await press(page, 'Apply: Rim for hair worn up');
   await page.waitForFunction(() => Number(document.querySelector('#total-foils')!.textContent) <= 15);
   await press(page, 'Undo: pattern Rim for hair worn up');
   await page.waitForFunction((n) => Number(document.querySelector('#total-foils')!.textContent) === n, {}, full);
@@ -147,7 +147,7 @@ test('from an empty head to a fitted, printed full head', async () => {
   await fill(page, 'At most so many foils', '60');
   await pressWords('Show how');
   await see(page, 'Lost:');
-  await pressWords('Take it');
+  await pressWords('Apply');
   await page.waitForFunction(() => Number(document.querySelector('#total-foils')!.textContent) <= 60);
   const fitted = await foilCount(page);
   expect(fitted).toBeGreaterThan(45);

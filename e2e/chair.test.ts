@@ -179,7 +179,7 @@ test('a service of 24 foils, through an offline stretch, a reload, a restart and
   await breathe();
   await page.keyboard.press('Space');
   await counted(page, 14);
-  await press(page, 'Take it over');
+  await press(page, 'Take over');
   await page.waitForFunction(() => !document.body.innerText.includes('has the step on another screen'));
 
   // And so on to the end, as Chair says.

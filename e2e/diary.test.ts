@@ -131,7 +131,7 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   expect(await page.$('[role=dialog]')).toBeNull();
   expect(await seriousFindings(page)).toEqual([]);
   await page.waitForFunction((name) => [...document.querySelectorAll('section[aria-label="The day"] button')].some((own) => own.textContent!.includes(name) && own.textContent!.includes('12:15–')), {}, NAME);
-  await press(page, 'Take it back');
+  await press(page, 'Undo');
   await see(page, `${NAME} is back at 11:15, Ottilie Marsh.`);
   await page.waitForFunction((name) => [...document.querySelectorAll('section[aria-label="The day"] button')].some((own) => own.textContent!.includes(name) && own.textContent!.includes('11:15–')), {}, NAME);
   await press(page, 'Close');

@@ -59,7 +59,7 @@ test('only the owner changes the house', async () => {
   }
 });
 
-test('a pattern is kept under a name, shared, versioned, taken for one panel, and put away', async () => {
+test('a pattern is kept under a name, shared, versioned, taken for one panel, and archived', async () => {
   const { page, complaints } = session;
   await newVisit(page, 'Keeper');
   await press(page, 'Pattern');
@@ -69,7 +69,7 @@ test('a pattern is kept under a name, shared, versioned, taken for one panel, an
   await press(page, 'Of this house');
   await fill(page, 'Name', name);
   await fill(page, 'What it is for', 'Every day');
-  await pressWords('Keep it');
+  await pressWords('Save');
   await see(page, name);
   await press(page, 'Close');
 
@@ -86,7 +86,7 @@ test('a pattern is kept under a name, shared, versioned, taken for one panel, an
     select.value = [...select.options].find((option) => option.textContent === `as version 2 of ${wanted}`)!.value;
     select.dispatchEvent(new Event('change', { bubbles: true }));
   }, name);
-  await pressWords('Keep it');
+  await pressWords('Save');
   await page.waitForSelector(`::-p-aria([name="Version of ${name}"])`);
   expect(await seriousFindings(page)).toEqual([]);
   // The first version is still there, and is taken with its own drop-outs.
@@ -96,7 +96,7 @@ test('a pattern is kept under a name, shared, versioned, taken for one panel, an
     select.value = '1';
     select.dispatchEvent(new Event('change', { bubbles: true }));
   });
-  await press(page, `Take this pattern: ${name}`);
+  await press(page, `Apply: ${name}`);
   await page.waitForFunction((n) => Number(document.querySelector('#total-foils')!.textContent) > n, {}, fewer);
 
   // A colleague in the same salon sees it.
@@ -117,10 +117,10 @@ test('a pattern is kept under a name, shared, versioned, taken for one panel, an
 
   await press(page, 'Library …');
   await press(page, 'Of this house');
-  await press(page, `Put away: ${name}`);
-  await see(page, `${name} is put away.`);
-  await pressWords('Take it out again');
-  await page.waitForSelector(`::-p-aria([name="Put away: ${name}"])`);
+  await press(page, `Archive: ${name}`);
+  await see(page, `${name} is archived.`);
+  await pressWords('Restore');
+  await page.waitForSelector(`::-p-aria([name="Archive: ${name}"])`);
   await press(page, 'Close');
   await saved(page);
   expect(complaints).toEqual([]);

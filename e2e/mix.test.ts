@@ -92,7 +92,7 @@ test('mixes from the scale through a fault, fits lift from a strand, composes a 
   await see(page, 'The scale does not answer. Look at its plug; weigh by hand meanwhile, nothing entered is lost.');
   await waitText('[role=dialog] ol', new RegExp(`Moth blue powder ${powder} g \\d+(\\.\\d)? g`));
   await fill(page, 'By hand: Moth developer 10 vol', String(weak));
-  await press(page, 'Keep');
+  await press(page, 'Save');
   await waitText('[role=dialog] ol', new RegExp(`Moth developer 10 vol ${weak} g ${weak} g`));
   // Plugged in again it weighs on by itself.
   await handle('FAULT off');
@@ -142,7 +142,7 @@ test('mixes from the scale through a fault, fits lift from a strand, composes a 
   await press(page, 'Fit to a budget');
   await fill(page, 'At most so much money', String(budget));
   await press(page, 'Show how');
-  await (await page.waitForSelector('::-p-aria([name="Take it"])', { timeout: 60_000 }))!.click();
+  await (await page.waitForSelector('::-p-aria([name="Apply"])', { timeout: 60_000 }))!.click();
   await page.waitForFunction((most) => Number(document.querySelector('#price-total')!.textContent!.replace(/[^\d.]/g, '')) <= most, {}, budget);
   const agreed = await total();
   expect(agreed).toBeGreaterThan(budget * 0.6);
@@ -150,7 +150,7 @@ test('mixes from the scale through a fault, fits lift from a strand, composes a 
   await see(page, 'Agreed on');
   await choose('What', 'deposit');
   await fill(page, 'Amount', '50');
-  await press(page, 'Take it down');
+  await press(page, 'Add payment');
   await waitText('section[aria-label="Agreed and paid"]', new RegExp(`owed €${(agreed - 50).toFixed(2)}`));
   await waitText('pre', new RegExp(`Total +€${agreed.toFixed(2)}.*Deposit +€50.00.*Owed +€${(agreed - 50).toFixed(2)}`));
   await saved(page);

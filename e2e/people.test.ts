@@ -25,7 +25,7 @@ test('somebody is invited, joins, sets a PIN, takes a locked station over, and l
   const { page } = owner;
   await page.goto(`${address()}/house/people`);
   await press(page, 'Make an invitation');
-  await see(page, 'said once, copy it now');
+  await see(page, 'shown once, copy it now');
   expect(await seriousFindings(page)).toEqual([]);
   const link = await page.$eval('input[readonly]', (input) => (input as HTMLInputElement).value);
 
@@ -47,11 +47,11 @@ test('somebody is invited, joins, sets a PIN, takes a locked station over, and l
   await menu(other.page, 'Linnea Garrick, colourist', 'PIN, password');
   await at(other.page, /\/me$/);
   await fill(other.page, 'New PIN', '12');
-  await press(other.page, 'Set the PIN');
+  await press(other.page, 'Save PIN');
   await see(other.page, 'PIN: 4 to 8 figures');
   await fill(other.page, 'New PIN', '4711');
   await fill(other.page, 'Your password', 'a long enough one');
-  await press(other.page, 'Set the PIN');
+  await press(other.page, 'Save PIN');
   await see(other.page, 'Your PIN is set.');
   expect(await seriousFindings(other.page)).toEqual([]);
 
@@ -62,10 +62,10 @@ test('somebody is invited, joins, sets a PIN, takes a locked station over, and l
   await (await page.waitForSelector('button::-p-text(Linnea Garrick)'))!.click();
   expect(await seriousFindings(page)).toEqual([]);
   await fill(page, 'PIN of Linnea Garrick', '0000');
-  await press(page, 'Go on');
+  await press(page, 'Unlock');
   await see(page, 'This PIN or password is not theirs.');
   await fill(page, 'PIN of Linnea Garrick', '4711');
-  await press(page, 'Go on');
+  await press(page, 'Unlock');
   await at(page, /pattern$/);
   await live(page);
   // She is a colourist: people and trail are not hers to see.
@@ -79,8 +79,8 @@ test('somebody is invited, joins, sets a PIN, takes a locked station over, and l
   await at(page, /sign-in$/);
   await signIn(page);
   await page.goto(`${address()}/house/people`);
-  await menu(page, 'More for Linnea Garrick', 'Works here no more');
-  await page.waitForSelector('article[aria-label="Linnea Garrick"] p::-p-text(Works here no more)');
+  await menu(page, 'More for Linnea Garrick', 'No longer works here');
+  await page.waitForSelector('article[aria-label="Linnea Garrick"] p::-p-text(No longer works here)');
   await other.page.goto(`${address()}/clients`);
   await at(other.page, /sign-in$/);
 }, 120_000);
@@ -104,7 +104,7 @@ test('a locked station shows nothing and answers nothing until it is unlocked', 
   ], visit);
   expect(statuses).toEqual([401, 401, 404]);
   await fill(page, 'Password of Ottilie Marsh', DEMO_PASSWORD);
-  await press(page, 'Go on');
+  await press(page, 'Unlock');
   await at(page, /clients$/);
 }, 60_000);
 
@@ -112,15 +112,15 @@ test('a reset link sets a new password; the old one opens nothing', async () => 
   const { page } = owner;
   await page.goto(`${address()}/house/people`);
   await menu(page, 'More for Suki Thornfield', 'Make a reset link');
-  await see(page, 'Reset link for Suki Thornfield: said once');
+  await see(page, 'Reset link for Suki Thornfield: shown once');
   const link = await page.$eval('input[readonly]', (input) => (input as HTMLInputElement).value);
   await other.page.goto(link);
   await see(other.page, 'For Suki Thornfield');
   await fill(other.page, 'New password', 'short');
-  await press(other.page, 'Set it');
+  await press(other.page, 'Save password');
   await see(other.page, 'Password: at least 10 characters.');
   await fill(other.page, 'New password', DEMO_PASSWORD);
-  await press(other.page, 'Set it');
+  await press(other.page, 'Save password');
   await see(other.page, 'Your new password is set.');
   await signIn(other.page, 'suki@fernhollow.example', DEMO_PASSWORD);
 }, 60_000);
@@ -181,7 +181,7 @@ describe('clients', () => {
     await see(page, 'Quirin Walkwell');
   });
 
-  test('is changed, put away, taken out, merged, exported and erased', async () => {
+  test('is changed, archived, restored, merged, exported and erased', async () => {
     const { page } = owner;
     for (const name of ['Doubled Record', 'Double Record']) await newVisit(page, name);
     await page.goto(`${address()}/clients?find=${encodeURIComponent('doubled record')}`);
@@ -194,12 +194,12 @@ describe('clients', () => {
     await see(page, 'written once');
     expect(await seriousFindings(page)).toEqual([]);
 
-    await menu(page, 'More for Doubled Record', 'Put away');
-    await see(page, 'she is not listed');
+    await menu(page, 'More for Doubled Record', 'Archive');
+    await see(page, 'Archived: not listed');
     await page.goto(`${address()}/clients?find=${encodeURIComponent('doubled record')}&away=yes`);
     await press(page, 'Doubled Record');
-    await menu(page, 'More for Doubled Record', 'Take out again');
-    await page.waitForFunction(() => !document.body.innerText.includes('she is not listed'));
+    await menu(page, 'More for Doubled Record', 'Restore');
+    await page.waitForFunction(() => !document.body.innerText.includes('Archived: not listed'));
 
     await menu(page, 'More for Doubled Record', 'Merge with');
     await fill(page, 'The other record', 'double record');
@@ -235,7 +235,7 @@ describe('clients', () => {
     await at(page, /\/clients\/[0-9a-f-]+$/);
     await press(page, 'More for Maren Tolland');
     const items = await page.$$eval('[role=menuitem]', (all) => all.map((item) => (item as HTMLElement).innerText.split('\n')[0]));
-    expect(items).toEqual(['Visit without foils', 'Name, phone, birthday, note', 'Put away']);
+    expect(items).toEqual(['Visit without foils', 'Name, phone, birthday, note', 'Archive']);
     const path = new URL(page.url()).pathname;
     expect(await page.evaluate(async (at) => (await fetch(`${at}/record.json`)).status, path)).toBe(403);
     await page.goto(`${address()}${path}/trail`);

@@ -93,7 +93,7 @@ test('two lighteners, a high-lift that takes its time, foils painted twice, a so
   // A gram too much of the powder is weighed by hand, all else as it is wanted.
   await (await page.waitForSelector('li[aria-label="Bowl A 1"] button'))!.click();
   await fill(page, 'By hand: Moth blue powder', String(powder + 1));
-  await press(page, 'Keep');
+  await press(page, 'Save');
   await page.waitForFunction(() => /Moth slow cream/.test(document.querySelector('[role=dialog] [aria-label="Scale"]')?.textContent ?? ''));
   await page.keyboard.press('Escape');
   await saved(page);

@@ -90,10 +90,10 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   await begin(page);
   await fill(page, 'What they said', 'Brighter at the temples, please.');
   await press(page, 'The rest is good');
-  await press(page, 'Before, Front: take it');
+  await press(page, 'Before, Front: take');
   await (await page.waitForSelector('[role=dialog] input[type=file]') as ElementHandle<HTMLInputElement>).uploadFile(await picture());
   await page.waitForSelector('[role=dialog]', { hidden: true });
-  await page.waitForSelector('button[aria-label="Before, Front: take it anew"]');
+  await page.waitForSelector('button[aria-label="Before, Front: take again"]');
   await press(page, 'Record the visit');
   await recordedAs(second);
   const { zones } = (await bundle(second)).outcome!.document;
@@ -127,7 +127,7 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   await page.waitForFunction((most) => Number(/(\d+) foils \(now/.exec((document.querySelector('[role=dialog]') as HTMLElement).innerText)?.[1]) < most, {}, sides);
   expect(await seriousFindings(page)).toEqual([]);
   await press(page, 'Repeat exactly');
-  await page.$$eval('[role=dialog] button', (all) => all.find((own) => own.textContent!.startsWith('Take it in place of'))!.click());
+  await page.$$eval('[role=dialog] button', (all) => all.find((own) => own.textContent!.startsWith('Replace'))!.click());
   await page.waitForSelector('[role=dialog]', { hidden: true });
   await press(page, 'Foil the panel Back');
   expect(await foilCount(page)).toBeGreaterThan(sides);
@@ -135,10 +135,10 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
 
   // The same pose again, framed by the last one through the camera, and wiped from one to the other.
   await openStep(page, third, 'record');
-  await press(page, 'Before, Front: take it');
+  await press(page, 'Before, Front: take');
   await page.waitForSelector('[role=dialog] img[alt="The earlier picture"]');
-  await page.waitForFunction(() => [...document.querySelectorAll('[role=dialog] button')].some((own) => own.textContent === 'Take it' && !(own as HTMLButtonElement).disabled));
-  await page.$$eval('[role=dialog] button', (all) => all.find((own) => own.textContent === 'Take it')!.click());
+  await page.waitForFunction(() => [...document.querySelectorAll('[role=dialog] button')].some((own) => own.textContent === 'Take picture' && !(own as HTMLButtonElement).disabled));
+  await page.$$eval('[role=dialog] button', (all) => all.find((own) => own.textContent === 'Take picture')!.click());
   await page.waitForSelector('[role=dialog]', { hidden: true });
   await press(page, 'Compare Front');
   await page.waitForSelector('[role=slider][aria-label="Wipe: last visit and this one"]');
@@ -160,7 +160,7 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   expect(Math.abs(weeks - mm / rate)).toBeLessThan(0.7);
   expect(Math.abs(soonest - (0.75 * mm) / rate)).toBeLessThan(1);
   expect(Math.abs(latest - (1.25 * mm) / rate)).toBeLessThan(1);
-  await press(page, 'Take it');
+  await press(page, 'Apply');
   const next = await (await field(page, 'Next visit')).evaluate((input) => input.value);
   expect(Math.abs((Date.parse(next) - Date.parse(heldOn)) / WEEK - weeks)).toBeLessThan(0.6);
   const sameOnWear = async (words: string) => {
@@ -172,7 +172,7 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   await chapter(page, 'upkeep');
   await see(page, line);
   await openStep(page, third, 'record');
-  await press(page, 'Take it');
+  await press(page, 'Apply');
   await page.select('select[aria-label="Level, Temple"]', '8.5');
   await page.select('select[aria-label="Tone, Temple"]', 'cool');
   await fill(page, 'Left at the root, Nape, mm', '4');

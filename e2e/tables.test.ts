@@ -62,7 +62,7 @@ test('a pattern goes to another salon as one file, and comes in from one', async
   await press(page, 'Of this house');
   const name = `Given ${Date.now() % 100_000}`;
   await fill(page, 'Name', name);
-  await press(page, 'Keep it');
+  await press(page, 'Save');
   await page.evaluate(() => {
     const { createObjectURL } = URL;
     URL.createObjectURL = (blob: Blob) => {

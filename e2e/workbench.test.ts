@@ -27,7 +27,7 @@ test('a pattern from the library is laid on this head, and undone by name', asyn
   await press(page, 'Library …');
   await page.waitForFunction(() => document.querySelectorAll('[role=dialog] svg[role=img]').length >= 18, { timeout: 30_000 });
   expect(await seriousFindings(page)).toEqual([]);
-  await press(page, 'Take this pattern: Rim for hair worn up');
+  await press(page, 'Apply: Rim for hair worn up');
   await see(page, 'Front rim');
   expect(await foilCount(page)).toBeLessThanOrEqual(15);
   expect((await panels()).map(([id]) => id)).toEqual(['nape', 'sides', 'front']);
@@ -147,7 +147,7 @@ test('the plan is fitted to a number of foils: shown first, then taken, then und
   await see(page, 'Lost:');
   expect(await foilCount(page)).toBe(before);
   expect(await seriousFindings(page)).toEqual([]);
-  await press(page, 'Take it');
+  await press(page, 'Apply');
   await page.waitForFunction(() => Number(document.querySelector('#total-foils')!.textContent) <= 60);
   expect(await foilCount(page)).toBeGreaterThan(50);
   await press(page, 'Undo: fitted to 60 foils');

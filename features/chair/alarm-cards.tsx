@@ -47,60 +47,62 @@ export function AlarmCards({ alarms, links, visitId, onCheck, onPull, onPastLimi
   const act = (of: string, body: Parameters<ServiceLink['act']>[0]) =>
     links.find((link) => link.visitId === of)?.act(body);
   return (
-    <ul aria-label="Alarms" role="alert" className="grid max-h-[40dvh] gap-px overflow-y-auto">
-      {shown.map(({ key, visitId: of, words, urgent, late, due, clientName, kind, block, mix }) => {
-        const here = of === visitId;
-        return (
-          <li
-            key={`${of} ${key}`}
-            className={clsx(
-              'flex min-h-[52px] items-center gap-3 border-b px-4 py-1',
-              urgent ? 'border-rowan bg-rowan text-[#fff]' : 'border-amber-bark bg-amber-pale text-amber-bark',
-            )}
-          >
-            <WarnIcon />
-            <p className="min-w-0 flex-1 text-xl leading-tight font-bold">
-              {!here && `${clientName}: `}
-              {words}
-              {late && <span className="text-base font-semibold"> Late: it was due at {clockTime(due)}.</span>}
-            </p>
-            {here && kind === 'check' && block && (
-              <Button className="h-[44px]" onClick={() => onCheck(block)}>
-                Check now
+    <div role="alert">
+      <ul aria-label="Alarms" className="grid max-h-[40dvh] gap-px overflow-y-auto">
+        {shown.map(({ key, visitId: of, words, urgent, late, due, clientName, kind, block, mix }) => {
+          const here = of === visitId;
+          return (
+            <li
+              key={`${of} ${key}`}
+              className={clsx(
+                'flex min-h-[52px] items-center gap-3 border-b px-4 py-1',
+                urgent ? 'border-rowan bg-rowan text-[#fff]' : 'border-amber-bark bg-amber-pale text-amber-bark',
+              )}
+            >
+              <WarnIcon />
+              <p className="min-w-0 flex-1 text-xl leading-tight font-bold">
+                {!here && `${clientName}: `}
+                {words}
+                {late && <span className="text-base font-semibold"> Late: it was due at {clockTime(due)}.</span>}
+              </p>
+              {here && kind === 'check' && block && (
+                <Button className="h-[44px]" onClick={() => onCheck(block)}>
+                  Check now
+                </Button>
+              )}
+              {here && (kind === 'over' || kind === 'limit') && (
+                <Button className="h-[44px]" onClick={onPull}>
+                  Open and wipe
+                </Button>
+              )}
+              {here && kind === 'over' && block && (
+                <Button className="h-[44px]" onClick={() => onPastLimit(block)}>
+                  Stays on, because …
+                </Button>
+              )}
+              {here && kind === 'bowl' && mix !== undefined && (
+                <Button className="h-[44px]" onClick={() => act(of, { kind: 'bowl', mix })}>
+                  Fresh bowl mixed
+                </Button>
+              )}
+              <Button className="h-[44px]" onClick={() => act(of, { kind: 'silenced', alarm: key })}>
+                Heard
               </Button>
-            )}
-            {here && (kind === 'over' || kind === 'limit') && (
-              <Button className="h-[44px]" onClick={onPull}>
-                Open and wipe
-              </Button>
-            )}
-            {here && kind === 'over' && block && (
-              <Button className="h-[44px]" onClick={() => onPastLimit(block)}>
-                Stays on, because …
-              </Button>
-            )}
-            {here && kind === 'bowl' && mix !== undefined && (
-              <Button className="h-[44px]" onClick={() => act(of, { kind: 'bowl', mix })}>
-                Fresh bowl mixed
-              </Button>
-            )}
-            <Button className="h-[44px]" onClick={() => act(of, { kind: 'silenced', alarm: key })}>
-              Heard
-            </Button>
+            </li>
+          );
+        })}
+        {own.length > MOST && (
+          <li className="bg-amber-pale px-4">
+            <button
+              type="button"
+              className="h-[44px] text-md font-semibold text-amber-bark underline"
+              onClick={() => setOpen(!open)}
+            >
+              {open ? 'Fewer' : `${own.length - MOST} more`}
+            </button>
           </li>
-        );
-      })}
-      {own.length > MOST && (
-        <li className="bg-amber-pale px-4">
-          <button
-            type="button"
-            className="h-[44px] text-md font-semibold text-amber-bark underline"
-            onClick={() => setOpen(!open)}
-          >
-            {open ? 'Fewer' : `${own.length - MOST} more`}
-          </button>
-        </li>
-      )}
-    </ul>
+        )}
+      </ul>
+    </div>
   );
 }

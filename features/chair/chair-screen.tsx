@@ -150,7 +150,7 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
           {(elsewhere || free) && (
             <div className="flex items-center justify-between gap-3 rounded-ui border border-leaf bg-leaf-pale p-3 text-lg">
               <p>{elsewhere ? `${state.heldBy!.person} has the step on another screen.` : 'The step is handed over: whoever takes it has it.'}</p>
-              <Button look="primary" onClick={() => act({ kind: 'taken' })}>{elsewhere ? 'Take it over' : 'Take the step'}</Button>
+              <Button look="primary" onClick={() => act({ kind: 'taken' })}>{elsewhere ? 'Take over' : 'Take the step'}</Button>
             </div>
           )}
  {'on' in step && <RunningSteps steps={step.on.filter((own) => step.kind !== 'step-done' || own !== step.own)} now={now} act={act} />}

@@ -14,7 +14,7 @@ import type { DeviceFacts } from './types';
 
 export type { LiveService, OpenedService, TakenEvent };
 
-const SIGNED_OUT = { ok: false, reason: 'signed-out', problem: 'This station is locked or signed out. What you did is kept on this device; go on with your PIN or password.' } as const;
+const SIGNED_OUT = { ok: false, reason: 'signed-out', problem: 'This station is locked or signed out. What you did is kept on this device; unlock it with your PIN or password.' } as const;
 const NO_VISIT = { ok: false, reason: 'missing', problem: 'There is no such visit in this salon.' } as const;
 
 export type Answer<T> = Reached<T> | typeof SIGNED_OUT | { readonly ok: false; readonly reason: 'invalid'; readonly problem: string };
@@ -59,7 +59,7 @@ export async function serviceStream(visitId: string, after: number, signal: Abor
     let reading = false;
     // By how much the service's time is ahead of the server's: asked anew only when an event shows that it is.
     let ahead = 0;
-    const measure = async () => void (ahead = (await timeOfService(person, visitId)) - serverNow());
+    const measure = () => timeOfService(person, visitId).then((now) => void (ahead = now - serverNow()), close);
     let told = 0;
     const pulse = () => {
       // The clock was put back since: the service's time goes on.

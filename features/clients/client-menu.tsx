@@ -38,8 +38,8 @@ export function ClientMenu({ client, role, merge }: { client: ClientSummary; rol
           ]),
           ...(role === 'owner' ? [{ words: 'Trail', hint: 'who did what', choose: () => router.push(`/clients/${client.id}/trail`) }] : []),
           client.archived
-            ? { words: 'Take out again', choose: () => void putClientAway(client.id, false) }
-            : { words: 'Put away', hint: 'not listed, nothing lost', choose: () => void putClientAway(client.id, true) },
+            ? { words: 'Restore', choose: () => void putClientAway(client.id, false) }
+            : { words: 'Archive', hint: 'not listed, nothing lost', choose: () => void putClientAway(client.id, true) },
           ...(role === 'owner' ? [{ words: 'Erase for good', hint: 'on her request', danger: true, choose: () => setOpen('erase') }] : []),
         ]}
       />

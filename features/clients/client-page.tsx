@@ -43,7 +43,7 @@ export function ClientPage({ story }: { story: ShownClient }) {
           <ClientMenu client={client} role={story.role} merge={story.merges.find(({ mergeId }) => mergeId !== null)} />
         </div>
       </div>
-      {client.archived && <p className="mb-4 rounded-ui bg-amber-pale p-3">Put away: she is not listed. “Take out again” brings her back as she was.</p>}
+      {client.archived && <p className="mb-4 rounded-ui bg-amber-pale p-3">Archived: not listed. Restore brings everything back as it was.</p>}
       <Cautions story={story} />
       {story.unreadable.length > 0 && (
         <section aria-label="Visits that cannot be read" className="mb-5 rounded-ui bg-amber-pale p-3 text-amber-bark">

@@ -13,7 +13,7 @@ import { clientsNamed } from './queries';
 
 export type DiaryAnswer = { readonly ok: true } | { readonly ok: false; readonly problem: string };
 
-const SIGNED_OUT = { ok: false, problem: 'This station is locked or signed out. Go on with your PIN or password.' } as const;
+const SIGNED_OUT = { ok: false, problem: 'This station is locked or signed out. Unlock it with your PIN or password.' } as const;
 const MISSING = { ok: false, problem: 'There is no such appointment in this salon.' } as const;
 
 const id = (what: string) => z.string({ error: `${what}: choose one` }).refine(isId, `${what}: choose one`);

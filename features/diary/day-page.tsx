@@ -109,7 +109,7 @@ export function DayPage({ facts }: { facts: DayFacts }) {
       {moved && (
         <div role={moved.problem ? 'alert' : 'status'} className="fixed bottom-5 left-1/2 z-40 flex -translate-x-1/2 items-center gap-3 rounded-ui border border-edge bg-raised px-4 py-2 shadow-lg">
           <span className={clsx('text-base font-semibold', moved.problem && 'text-rowan')}>{moved.words}</span>
-          {moved.before && <Button small onClick={() => void move({ ...moved.before!, revision: moved.before!.revision + 1 }, moved.before!, true)}>Take it back</Button>}
+          {moved.before && <Button small onClick={() => void move({ ...moved.before!, revision: moved.before!.revision + 1 }, moved.before!, true)}>Undo</Button>}
           <Button small look="quiet" onClick={() => setMoved(undefined)}>Close</Button>
         </div>
       )}

@@ -14,7 +14,7 @@ export class Refused extends Error {
   }
 }
 
-const SIGNED_OUT = 'This station is locked or signed out. What you did is kept on this device; go on with your PIN or password.';
+const SIGNED_OUT = 'This station is locked or signed out. What you did is kept on this device; unlock it with your PIN or password.';
 const ELSEWHERE = 'This came from a page of another address, and was not taken.';
 
 export type Handler<P> = (request: Request, params: P) => Promise<Response>;

@@ -43,8 +43,8 @@ function Person({ person: { id, name, since, pace, percent, foils, use, grams, l
       <div className="flex items-center gap-3">
         {asked ? (
           <>
-            <Button small look="primary" onClick={() => void forget(id).then((answer) => (answer.ok ? ask(false) : setProblem(answer.problem)), () => setProblem('No connection: nothing was forgotten.'))}>Forget it</Button>
-            <Button small look="quiet" onClick={() => ask(false)}>Keep it</Button>
+            <Button small look="primary" onClick={() => void forget(id).then((answer) => (answer.ok ? ask(false) : setProblem(answer.problem)), () => setProblem('No connection: nothing was forgotten.'))}>Forget</Button>
+            <Button small look="quiet" onClick={() => ask(false)}>Cancel</Button>
           </>
         ) : <Button small onClick={() => ask(true)} aria-label={`Forget what was learnt of ${name} …`}>Forget what was learnt …</Button>}
         {since && <span className="text-sm text-ink-soft">Learnt since {sayMoment(since, timeZone)}.</span>}

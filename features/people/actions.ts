@@ -53,7 +53,7 @@ export async function takeLinkBack(linkId: string): Promise<Done> {
   if (!owner) return ONLY_OWNER;
   const gone = isId(linkId) && (await revokeLink(owner, linkId));
   revalidatePath('/house/people');
-  return gone ? done : { ok: false, problem: 'This link was used or taken back already.' };
+  return gone ? done : { ok: false, problem: 'This link was used or withdrawn already.' };
 }
 
 /** Ends a session: one's own, or the owner anybody's in the salon. */
@@ -76,10 +76,10 @@ export async function changePin(_: FormState<'password' | 'pin'>, data: FormData
   const person = await currentPerson();
   if (!person) return { fields, problems: {}, said: { ok: false, words: SIGNED_OUT } };
   const pin = typed.pin.trim();
-  if (pin !== '' && !/^\d{4,8}$/.test(pin)) return { fields, problems: { pin: 'PIN: 4 to 8 figures, or nothing to take it away.' } };
+  if (pin !== '' && !/^\d{4,8}$/.test(pin)) return { fields, problems: { pin: 'PIN: 4 to 8 figures, or nothing to remove it.' } };
   const changed = await setPin(person, typed.password, pin === '' ? null : pin);
   revalidatePath('/me');
-  return changed.ok ? { fields, problems: {}, said: { ok: true, words: pin === '' ? 'Your PIN is taken away.' : 'Your PIN is set.' } } : { fields, problems: { password: changed.problem } };
+  return changed.ok ? { fields, problems: {}, said: { ok: true, words: pin === '' ? 'Your PIN is removed.' : 'Your PIN is set.' } } : { fields, problems: { password: changed.problem } };
 }
 
 type PasswordFields = 'before' | 'after';

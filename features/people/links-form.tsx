@@ -30,7 +30,7 @@ export function ResetForm({ token }: { token: string }) {
     <form action={submit} className="card grid gap-4 p-6" noValidate>
       <input type="hidden" name="token" value={token} />
       <TextField label="New password" name="password" type="password" problem={problems.password} hint="At least 10 characters." autoComplete="new-password" />
-      <Button type="submit" look="primary" disabled={pending}>Set it</Button>
+      <Button type="submit" look="primary" disabled={pending}>Save password</Button>
     </form>
   );
 }

@@ -19,10 +19,10 @@ export function MePage({ me, timeZone }: { me: Person & { sessionId: string }; t
       <form action={submitPin} className="card grid gap-3 p-5" noValidate>
         <h2 className="text-xl font-bold wide">PIN</h2>
         <p className="text-base text-ink-soft">{me.hasPin ? 'You have one.' : 'You have none yet.'} With it you take over a shared station in one breath.</p>
-        <TextField label="New PIN" name="pin" type="password" inputMode="numeric" autoComplete="off" problem={pin.problems.pin} hint="4 to 8 figures; nothing takes it away." />
+        <TextField label="New PIN" name="pin" type="password" inputMode="numeric" autoComplete="off" problem={pin.problems.pin} hint="4 to 8 figures; leave it empty to remove it." />
         <TextField label="Your password" name="password" type="password" autoComplete="current-password" problem={pin.problems.password} />
         <Said {...pin.said} />
-        <Button type="submit" look="primary" disabled={pinBusy}>Set the PIN</Button>
+        <Button type="submit" look="primary" disabled={pinBusy}>Save PIN</Button>
       </form>
       <form action={submitPassword} className="card grid gap-3 p-5" noValidate>
         <h2 className="text-xl font-bold wide">Password</h2>
@@ -30,7 +30,7 @@ export function MePage({ me, timeZone }: { me: Person & { sessionId: string }; t
         <TextField label="Password now" name="before" type="password" autoComplete="current-password" problem={password.problems.before} />
         <TextField label="New password" name="after" type="password" autoComplete="new-password" problem={password.problems.after} hint="At least 10 characters." />
         <Said {...password.said} />
-        <Button type="submit" look="primary" disabled={passwordBusy}>Set the password</Button>
+        <Button type="submit" look="primary" disabled={passwordBusy}>Save password</Button>
       </form>
       <section aria-label="Sessions" className="card grid gap-2 p-5 lg:col-span-2">
         <h2 className="text-xl font-bold wide">Signed in</h2>

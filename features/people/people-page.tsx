@@ -42,7 +42,7 @@ export function PeoplePage({ people, links, ownId, timeZone }: PeoplePageProps) 
             <div>
               <h2 className="text-md font-semibold">{person.name}{person.id === ownId && <span className="font-normal text-ink-soft">, you</span>}</h2>
               <p className="truncate text-sm text-ink-soft">{person.email}</p>
-              {!person.active && <p className="text-sm font-semibold text-amber-bark">Works here no more</p>}
+              {!person.active && <p className="text-sm font-semibold text-amber-bark">No longer works here</p>}
             </div>
             <div>
               <Select label={`Role of ${person.name}`} hideLabel value={person.role} options={ROLES} onChange={(next) => run(() => changeSomebody(person.id, { role: next }))} />
@@ -63,7 +63,7 @@ export function PeoplePage({ people, links, ownId, timeZone }: PeoplePageProps) 
               items={[
                 { words: 'Make a reset link', hint: 'sets a new password; holds for 24 hours', disabled: !person.active, choose: () => run(() => resetLinkFor(person.id), (path) => setLink({ words: `Reset link for ${person.name}`, path })) },
                 person.active
-                  ? { words: 'Works here no more', hint: 'signed out everywhere; can be undone', danger: true, choose: () => run(() => changeSomebody(person.id, { active: false })) }
+                  ? { words: 'No longer works here', hint: 'signed out everywhere; can be undone', danger: true, choose: () => run(() => changeSomebody(person.id, { active: false })) }
                   : { words: 'Works here again', choose: () => run(() => changeSomebody(person.id, { active: true })) },
               ]}
             />
@@ -83,7 +83,7 @@ export function PeoplePage({ people, links, ownId, timeZone }: PeoplePageProps) 
             {links.map(({ id, kind, role: as, personName, expiresAt }) => (
               <li key={id} className="flex items-baseline gap-3">
                 <span>{kind === 'invitation' ? `Invitation, ${as}` : `Reset link for ${personName}`}, <span className="text-ink-soft">holds until {sayMoment(expiresAt, timeZone)}</span></span>
-                <button type="button" className="font-semibold text-leaf underline" onClick={() => run(() => takeLinkBack(id))}>Take back</button>
+                <button type="button" className="font-semibold text-leaf underline" onClick={() => run(() => takeLinkBack(id))}>Withdraw</button>
               </li>
             ))}
           </ul>
@@ -99,7 +99,7 @@ function HandOver({ words, path }: { words: string; path: string }) {
   const address = `${window.location.origin}${path}`;
   return (
     <div role="status" className="grid gap-2 rounded-ui bg-leaf-pale p-3">
-      <p className="font-semibold">{words}: said once, copy it now.</p>
+      <p className="font-semibold">{words}: shown once, copy it now.</p>
       <div className="flex gap-2">
         <input readOnly aria-label={words} value={address} onFocus={(event) => event.target.select()} className="h-10 min-w-0 flex-1 rounded-ui border border-edge bg-field px-3 text-sm" />
         <Button

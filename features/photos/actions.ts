@@ -7,7 +7,7 @@ import { isId, isRevision } from '../shared';
 
 export type PhotoAnswer = { readonly ok: true; readonly revision: number } | { readonly ok: false; readonly problem: string };
 
-const SIGNED_OUT = { ok: false, problem: 'This station is locked or signed out. Go on with your PIN or password.' } as const;
+const SIGNED_OUT = { ok: false, problem: 'This station is locked or signed out. Unlock it with your PIN or password.' } as const;
 const GONE = { ok: false, problem: 'There is no such photo any more.' } as const;
 
 /** Saves a photo's note, marks and measures. */

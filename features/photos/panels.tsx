@@ -37,7 +37,7 @@ export function MarksPanel({ document, liking, onLiking, onSave }: MarksPanelPro
               aria-label={`Words for mark ${i + 1}`} defaultValue={mark.words} maxLength={120} placeholder={mark.liked ? 'what is liked' : 'what is not'} className="h-9 min-w-0 rounded-ui border border-edge bg-field px-2 text-sm"
               onBlur={(event) => event.target.value !== mark.words && onSave({ ...document, marks: document.marks.map((own, j) => (j === i ? { ...own, words: event.target.value } : own)) })}
             />
-            <Button small look="quiet" aria-label={`Take mark ${i + 1} away`} onClick={() => onSave({ ...document, marks: document.marks.filter((_, j) => j !== i) })}>×</Button>
+            <Button small look="quiet" aria-label={`Remove mark ${i + 1}`} onClick={() => onSave({ ...document, marks: document.marks.filter((_, j) => j !== i) })}>×</Button>
           </li>
         ))}
       </ul>

@@ -65,7 +65,7 @@ export function PoseCamera({ ghost, busy, onTaken }: PoseCameraProps) {
             event.target.value = '';
           }} />
         </label>
-        <Button look="primary" disabled={busy || state !== 'live'} onClick={shoot}>{busy ? 'Keeping it …' : 'Take it'}</Button>
+        <Button look="primary" disabled={busy || state !== 'live'} onClick={shoot}>{busy ? 'Saving …' : 'Take picture'}</Button>
       </div>
     </div>
   );

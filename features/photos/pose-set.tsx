@@ -42,7 +42,7 @@ export function PoseSet({ clientId, visitId, consented }: PoseSetProps) {
               <div className="grid grid-cols-2 gap-2">
                 {shots.map(([stage, shot]) => (
                   <button
-                    key={stage} type="button" onClick={() => take({ pose, stage })} aria-label={`${STAGE_WORDS[stage]}, ${POSE_WORDS[pose]}: ${shot ? 'take it anew' : 'take it'}`}
+                    key={stage} type="button" onClick={() => take({ pose, stage })} aria-label={`${STAGE_WORDS[stage]}, ${POSE_WORDS[pose]}: ${shot ? 'take again' : 'take'}`}
                     className="relative grid aspect-[4/3] place-items-center overflow-hidden rounded-ui border border-edge bg-field text-sm hover:border-ink"
                   >
                     {/* Bytes of the salon's own server, sized already. */}

@@ -8,7 +8,7 @@ import { isId, isRevision } from '../shared';
 
 export type RecordAnswer = { readonly ok: true } | { readonly ok: false; readonly problem: string };
 
-const SIGNED_OUT: RecordAnswer = { ok: false, problem: 'This station is locked or signed out. Go on with your PIN or password; your work is kept here.' };
+const SIGNED_OUT: RecordAnswer = { ok: false, problem: 'This station is locked or signed out. Unlock it with your PIN or password; your work is kept here.' };
 const NOT_ALLOWED: RecordAnswer = { ok: false, problem: 'A colourist or the owner signs a record off.' };
 const SENTENCES = {
   missing: 'There is no such visit in this salon.',

@@ -69,7 +69,7 @@ export function CorrectionList({ corrections, disabled, onChange }: CorrectionsP
             <option value="">all over</option>
             {ZONES.map((zone) => <option key={zone} value={zone}>{zoneName(zone)}</option>)}
           </select>
-          <Button small look="quiet" aria-label={`Take correction ${i + 1} away`} onClick={() => onChange(corrections.filter((_, at) => at !== i))}>Take away</Button>
+          <Button small look="quiet" aria-label={`Remove correction ${i + 1}`} onClick={() => onChange(corrections.filter((_, at) => at !== i))}>Remove</Button>
           <input aria-label={`Words, correction ${i + 1}`} placeholder="With what, how long" maxLength={300} className={`${box} col-span-3`} value={own.words} onChange={(event) => change(i, { words: event.target.value })} />
         </div>
       ))}

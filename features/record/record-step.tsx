@@ -71,7 +71,7 @@ export function RecordStep() {
         <Facts />
         {served && <PlannedRibbon record={served.record} />}
       </section>
-      <section aria-label="Record" className="overflow-y-auto border-l border-line bg-raised px-5 py-4">
+      <section aria-label="Record" className="relative overflow-y-auto border-l border-line bg-raised px-5 py-4">
         {/* Beside the form and not in it: a form of its own must not send this one. */}
         {bundle.begunAt === null && <NotBegun />}
         <RecordForm key={bundle.id} fields={fields} typed={typed} onTyped={setTyped}><MixedPart served={served ?? null} /></RecordForm>

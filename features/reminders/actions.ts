@@ -15,7 +15,7 @@ const wantedSchema = z.array(z.strictObject({ clientId: z.string().refine(isId),
 /** Sends reminders: those of the list as it is now, in its words, each once. What does not go through is kept and said. */
 export async function sendReminders(wanted: unknown): Promise<SendAnswer> {
   const person = await currentPerson();
-  if (!person) return { ok: false, problem: 'This station is locked or signed out. Go on with your PIN or password.' };
+  if (!person) return { ok: false, problem: 'This station is locked or signed out. Unlock it with your PIN or password.' };
   const read = wantedSchema.safeParse(wanted);
   if (!read.success) return { ok: false, problem: 'Choose whom to remind.' };
   const outbox = outboxPlace();

@@ -14,7 +14,7 @@ import { CONSENT_WORDS } from './words';
 
 export type Done = { readonly ok: true } | { readonly ok: false; readonly problem: string };
 
-const SIGNED_OUT = { ok: false, problem: 'This station is locked or signed out. Go on with your PIN or password.' } as const;
+const SIGNED_OUT = { ok: false, problem: 'This station is locked or signed out. Unlock it with your PIN or password.' } as const;
 const NO_CLIENT = { ok: false, problem: 'This salon has no such client.' } as const;
 const done = { ok: true } as const;
 

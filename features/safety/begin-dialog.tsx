@@ -80,7 +80,7 @@ function ReasonForm({ caution }: { caution: Caution }) {
       </div>
       <div className="grid grid-cols-[1fr_auto] items-end gap-2">
         <TextField label={`Reason: ${caution.seen}`} value={reason} onChange={(event) => setReason(event.target.value)} problem={problem} maxLength={1000} />
-        <Button type="submit" disabled={busy}>Keep</Button>
+        <Button type="submit" disabled={busy}>Save</Button>
       </div>
     </form>
   );

@@ -39,7 +39,7 @@ export function SignaturePad({ strokes, onChange }: { strokes: Strokes; onChange
         <line x1="12" y1="78" x2={WIDE * 100 - 12} y2="78" stroke="var(--color-edge)" strokeWidth="0.6" />
         <path d={pathOf(strokes)} fill="none" stroke="var(--color-ink)" strokeWidth="1.6" strokeLinecap="round" strokeLinejoin="round" />
       </svg>
-      <div className="text-right"><Button small look="quiet" disabled={strokes.length === 0} onClick={() => onChange([])}>Sign anew</Button></div>
+      <div className="text-right"><Button small look="quiet" disabled={strokes.length === 0} onClick={() => onChange([])}>Sign again</Button></div>
     </div>
   );
 }

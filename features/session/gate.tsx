@@ -18,4 +18,4 @@ export function Gate({ title, words, wide = false, children }: { title: string; 
 }
 
 /** What a link says that opens nothing any more. */
-export const GONE_LINK = <p role="alert" className="card p-6">This link was used already, taken back, or is out of date. Ask the owner for a new one.</p>;
+export const GONE_LINK = <p role="alert" className="card p-6">This link was used already, withdrawn, or has expired. Ask the owner for a new one.</p>;

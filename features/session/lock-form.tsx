@@ -42,7 +42,7 @@ function Unlock({ person, to }: { person: StationPerson; to: string }) {
         label={person.hasPin ? `PIN of ${person.name}` : `Password of ${person.name}`} name="secret" type="password" autoFocus autoComplete="off"
         inputMode={person.hasPin ? 'numeric' : undefined} problem={state.problem} hint={person.hasPin ? 'Your password works as well.' : 'A PIN can be set under your name, top right.'}
       />
-      <Button type="submit" look="primary" disabled={pending}>{pending ? 'One moment …' : 'Go on'}</Button>
+      <Button type="submit" look="primary" disabled={pending}>{pending ? 'Unlocking …' : 'Unlock'}</Button>
     </form>
   );
 }

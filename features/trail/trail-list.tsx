@@ -3,8 +3,8 @@ import { sayDay, sayMoment } from '../shared';
 import type { Act, TrailEntry } from './queries';
 
 const ACT_WORDS: Record<Act, string> = {
-  'client-added': 'added the client', 'client-changed': 'changed what is written down', 'client-archived': 'put the client away', 'client-restored': 'took the client out again',
-  'client-merged': 'merged two records', 'client-unmerged': 'took a merge back', 'client-exported': 'exported the record', 'client-erased': 'erased the client',
+  'client-added': 'added the client', 'client-changed': 'changed what is written down', 'client-archived': 'archived the client', 'client-restored': 'restored the client',
+  'client-merged': 'merged two records', 'client-unmerged': 'undid a merge', 'client-exported': 'exported the record', 'client-erased': 'erased the client',
   'visit-opened': 'opened a visit', 'visit-begun': 'began the service', consult: 'edited the consultation', plan: 'edited the pattern', mix: 'edited the mix', outcome: 'edited the record', 'signed-off': 'signed the record off', addendum: 'added to a signed record', booked: 'booked an appointment', 'booking-changed': 'changed an appointment', reminded: 'sent a reminder', 'feed-made': 'made a calendar address', 'feed-revoked': 'withdrew a calendar address', 'learnt-reset': 'had what was learnt of somebody forgotten',
   'photo-added': 'added a photo', 'photo-changed': 'marked a photo', 'photo-archived': 'archived a photo', 'photo-restored': 'restored a photo', 'photo-removed': 'deleted a photo', 'test-added': 'wrote down a test', 'test-read': 'read a test',
   'consent-given': 'took a consent', 'consent-withdrawn': 'withdrew a consent', 'reason-given': 'gave a reason',

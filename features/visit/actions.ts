@@ -17,7 +17,7 @@ const PARTS: readonly string[] = Object.keys(PART_NAMES);
 /** Saves one part of a visit. Nothing is written unless the whole document is sound and its base is the newest. */
 export async function saveVisitPart(visitId: string, part: string, body: unknown): Promise<SaveAnswer> {
   const person = await currentPerson();
-  if (!person) return { ok: false, reason: 'signed-out', problem: 'This station is locked or signed out. Go on with your PIN or password; your work is kept here.' };
+  if (!person) return { ok: false, reason: 'signed-out', problem: 'This station is locked or signed out. Unlock it with your PIN or password; your work is kept here.' };
   if (!isId(visitId) || !PARTS.includes(part)) return { ok: false, reason: 'missing', problem: 'There is no such visit in this salon.' };
   const edit = parseWith(editSchema, body);
   if (!edit.ok) return { ok: false, reason: 'invalid', problem: edit.problem };

@@ -34,7 +34,7 @@ export function Findings({ findings, complete, problem, shown, earned, onSee }: 
     <aside aria-label="What would be noticed" className="flex min-h-0 flex-col border-l border-line bg-raised">
       <h2 className="px-4 pt-4 text-lg font-bold">What would be noticed</h2>
       <p role="status" className="px-4 pb-2 text-sm text-ink-soft" data-complete={complete}>
-        {problem ?? (!findings ? 'Looking …' : `${minded === 0 ? 'Nothing to mind' : `${minded} to mind`}${complete ? '' : ', still looking …'}`)}
+        {problem ?? (!findings ? 'Looking …' : `${minded === 0 ? 'Nothing to look at' : `${minded} to look at`}${complete ? '' : ', still looking …'}`)}
       </p>
       <ul className="grid min-h-0 flex-1 content-start gap-2 overflow-y-auto px-3 pb-4">
         {sorted.map((finding) => {
@@ -45,7 +45,7 @@ export function Findings({ findings, complete, problem, shown, earned, onSee }: 
               className={`rounded-ui border border-l-[3px] ${shown && shown.words === finding.words ? 'border-leaf' : 'border-line'} ${finding.fine ? 'border-l-leaf' : 'border-l-amber-bark'} bg-ground px-3 py-2`}
             >
               <button type="button" onClick={() => onSee(finding)} className="block w-full text-left hover:text-leaf">
-                <span className="block text-base font-medium"><span className={`mr-1 text-sm font-semibold ${finding.fine ? 'text-leaf' : 'text-amber-bark'}`}>{finding.fine ? 'Fine.' : 'Mind.'}</span>{said(finding.words)}</span>
+                <span className="block text-base font-medium"><span className={`mr-1 text-sm font-semibold ${finding.fine ? 'text-leaf' : 'text-amber-bark'}`}>{finding.fine ? 'Fine.' : 'Check.'}</span>{said(finding.words)}</span>
                 <span className="mt-0.5 block text-sm text-ink-soft">{finding.why}</span>
               </button>
               {(finding.mends || panel) && (

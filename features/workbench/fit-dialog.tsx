@@ -124,7 +124,7 @@ function FitForm({ first, onDone }: { first: Kind; onDone(): void }) {
               onDone();
             }}
           >
-            Take it
+            Apply
           </Button>
         ) : (
           <Button look="primary" type="submit" disabled={value === undefined || working}>{working ? 'Working it out …' : 'Show how'}</Button>

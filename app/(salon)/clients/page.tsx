@@ -20,16 +20,16 @@ export default async function ClientsPage({ searchParams }: { searchParams: Prom
   return (
     <>
       <div className="mb-6 flex flex-wrap items-center gap-4">
-        <h1 className="mr-4 text-2xl font-bold wide">{archived ? 'Put away' : 'Clients'}</h1>
+        <h1 className="mr-4 text-2xl font-bold wide">{archived ? 'Archived clients' : 'Clients'}</h1>
         <SearchField search={search} archived={archived} />
-        <Link href={archived ? '/clients' : '/clients?away=yes'} className={buttonLook('quiet', true)}>{archived ? 'Back to clients' : 'Put away'}</Link>
+        <Link href={archived ? '/clients' : '/clients?away=yes'} className={buttonLook('quiet', true)}>{archived ? 'Back to clients' : 'Archived'}</Link>
         {!archived && <div className="ml-auto flex items-center gap-3"><ClientTables /><NewClient name={clients.length === 0 ? search : ''} /></div>}
       </div>
       {clients.length > 0 ? (
         <ClientList clients={clients} today={await salonToday()} />
       ) : (
         <p className="card p-8 text-center text-ink-soft">
-          {search ? `No client here has “${search}” in name, phone, note or pattern.` : archived ? 'Nobody is put away.' : 'No clients yet. Begin with New client.'}
+          {search ? `No client here has “${search}” in name, phone, note or pattern.` : archived ? 'No archived clients.' : 'No clients yet. Begin with New client.'}
         </p>
       )}
     </>

@@ -15,7 +15,7 @@ export default async function HousePage() {
       {mayChange && (
         <section aria-label="Everything of the salon" className="card mt-6 flex flex-wrap items-center justify-between gap-4 p-5">
           <p className="max-w-[720px] text-base"><b>Everything of the salon as one archive:</b> clients, visits, records, photos, diary and the trail, to keep or to take to another installation. Passwords, sessions and calendar addresses are not in it. The server’s own commands bin/backup and bin/restore do the same, and put it back.</p>
-          <a href="/api/archive" className={buttonLook('plain')}>Take it along (ZIP)</a>
+          <a href="/api/archive" className={buttonLook('plain')}>Download everything (ZIP)</a>
         </section>
       )}
     </>

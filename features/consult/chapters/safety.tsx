@@ -20,7 +20,7 @@ export function SafetyChapter() {
   const toggle = (fact: Health['noted'][number]) => setHealth(NOTED_WORDS[fact], { noted: health.noted.includes(fact) ? health.noted.filter((own) => own !== fact) : [...health.noted, fact] });
   return (
     <div className="grid gap-6">
-      <p className="rounded-ui bg-amber-pale p-3 text-base"><b className="text-amber-bark">These are cautions, no release.</b> The product’s leaflet, local rules and your licensed judgement come first.</p>
+      <p className="rounded-ui bg-amber-pale p-3 text-base"><b className="text-amber-bark">Cautions do not clear a service.</b> The product’s leaflet, local rules and your licensed judgement come first.</p>
       <div className="grid gap-x-8 gap-y-6 xl:grid-cols-2">
         <Questions title="Asked">
           <Choice label="Allergic reaction to colour" value={health.allergy} options={ALLERGY} onChange={(allergy) => setHealth('allergic reaction', { allergy })} />

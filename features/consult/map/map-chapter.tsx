@@ -56,7 +56,7 @@ export function MapChapter() {
           <Brush attribute={attribute} brushes={brushes} onBrushes={setBrushes} mostMm={shortest} />
           <div className="grid grid-cols-2 gap-2">
             <Button small disabled={brush === undefined} onClick={() => editConsult(`${name.toLowerCase()}, whole head`, (before) => fill(before, attribute, brush), crypto.randomUUID())}>Whole head</Button>
-            <Button small look="quiet" onClick={() => editConsult(`${name.toLowerCase()} taken away`, (before) => fill(before, attribute, undefined), crypto.randomUUID())}>Take away</Button>
+            <Button small look="quiet" onClick={() => editConsult(`${name.toLowerCase()} removed`, (before) => fill(before, attribute, undefined), crypto.randomUUID())}>Remove</Button>
           </div>
           <div className="flex items-center justify-between gap-3 border-t border-line pt-3">
             <span className="text-base">Both sides at once</span>

@@ -98,7 +98,7 @@ function BowlRow({ bowl, onWeigh }: { bowl: WorkBowl; onWeigh(): void }) {
         <Items read={items} />
         <p className="text-sm text-ink-soft">{bowl.part === 'second' && 'Second application: '}{what}; mixed at minute {Math.round(bowl.fromMinutes)}, used by minute {Math.round(bowl.toMinutes)}; {say(bowl.mixed)} needed{items.ok && `, ${say(items.total)} mixed`}</p>
       </div>
-      <Button small onClick={onWeigh} disabled={!items.ok}>{done === 'all' ? 'Weighed' : done === 'some' ? 'Go on weighing' : 'Weigh'}</Button>
+      <Button small onClick={onWeigh} disabled={!items.ok}>{done === 'all' ? 'Weighed' : done === 'some' ? 'Continue weighing' : 'Weigh'}</Button>
     </li>
   );
 }

@@ -128,7 +128,7 @@ function Agreed() {
           <NumberField key={payments.length} label="Amount" unit={prices.currency} min={0} max={100_000_000 / per} value={amount} parse={read} onChange={setAmount} />
           <Select label="How" value={how} options={HOW.map((value) => ({ value, words: value }))} onChange={setHow} />
         </div>
-        <Button type="submit" disabled={amount === undefined}>Take it down</Button>
+        <Button type="submit" disabled={amount === undefined}>Add payment</Button>
       </form>
       {payments.length > 0 && (
         <ul className="grid">

@@ -106,7 +106,7 @@ function ByHand({ name, onKeep }: { name: string; onKeep(grams: number): void })
       }}
     >
       <NumberField label={`By hand: ${name}`} unit="g" min={0} max={5000} value={grams} parse={readAmount} onChange={setGrams} />
-      <Button type="submit" disabled={grams === undefined}>Keep</Button>
+      <Button type="submit" disabled={grams === undefined}>Save</Button>
     </form>
   );
 }

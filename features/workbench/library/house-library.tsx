@@ -76,8 +76,8 @@ export function HouseLibrary({ take, panelName }: { take: TakePattern; panelName
       {problem && <p role="alert" className="mb-3 text-base font-semibold text-rowan">{problem}</p>}
       {away && (
         <p role="status" className="mb-3 flex items-center gap-3 text-base">
-          {away.versions[0].document.name} is put away.
-          <Button small onClick={async () => { answered(await putTechniqueAway(away.id, false)); setAway(undefined); }}>Take it out again</Button>
+          {away.versions[0].document.name} is archived.
+          <Button small onClick={async () => { answered(await putTechniqueAway(away.id, false)); setAway(undefined); }}>Restore</Button>
         </p>
       )}
       {kept?.length === 0 && <p className="py-6 text-center text-base text-ink-soft">No pattern of this house yet. Plan one, then keep it here under a name of your own.</p>}
@@ -102,7 +102,7 @@ export function HouseLibrary({ take, panelName }: { take: TakePattern; panelName
                 <>
                   <TakeButtons technique={document} take={take} panelName={panelName} />
                   <Button small look="quiet" aria-label={`As a file: ${document.name}`} onClick={() => give(document)}>As a file</Button>
-                  <Button small look="quiet" aria-label={`Put away: ${document.name}`} onClick={async () => { answered(await putTechniqueAway(own.id, true)); setAway(own); }}>Put away</Button>
+                  <Button small look="quiet" aria-label={`Archive: ${document.name}`} onClick={async () => { answered(await putTechniqueAway(own.id, true)); setAway(own); }}>Archive</Button>
                 </>
               }
             />
@@ -142,7 +142,7 @@ function Keep({ kept, onKept }: { kept: readonly KeptTechnique[]; onKept(answer:
       {chosen ? <p className="pb-2 text-base text-ink-soft">Earlier versions stay.</p> : <TextField label="Name" value={name} maxLength={120} onChange={(event) => setName(event.target.value)} />}
       <TextField label="What it is for" value={purpose} maxLength={400} onChange={(event) => setPurpose(event.target.value)} />
       <Select label="Found under" value={group} onChange={(next) => setGroup(next)} options={[{ value: '', words: chosen ? 'as before' : 'no group' }, ...(Object.entries(TECHNIQUE_GROUPS) as [TechniqueGroup, string][]).map(([value, words]) => ({ value, words }))]} />
-      <Button type="submit" look="primary" disabled={busy || plan.panels.length === 0 || document.name.trim() === ''}>Keep it</Button>
+      <Button type="submit" look="primary" disabled={busy || plan.panels.length === 0 || document.name.trim() === ''}>Save</Button>
     </form>
   );
 }

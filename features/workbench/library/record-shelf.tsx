@@ -80,7 +80,7 @@ export function RecordShelf({ onTaken }: { onTaken(): void }) {
             <Switch label="Paint the regrowth only" on={protect} onChange={setProtect} />
           </div>
         )}
-        <Button look="primary" onClick={take}>Take it in place of {plan.name === made.plan.name ? 'this pattern' : `“${plan.name}”`}</Button>
+        <Button look="primary" onClick={take}>Replace {plan.name === made.plan.name ? 'this pattern' : `“${plan.name}”`}</Button>
         <p className="text-sm text-ink-soft">What was not measured today is an estimate by the client’s own growth.</p>
       </div>
     </div>

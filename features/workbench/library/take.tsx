@@ -14,9 +14,9 @@ export interface TakePattern {
   plan(plan: Plan, name: string): void;
 }
 
-/** Takes a pattern in place of all panels, or its recipe for one. */
+/** Applies a pattern in place of all panels, or its recipe for one. */
 export function TakeButtons({ technique, take, panelName, current = false }: { technique: Laid; take: TakePattern; panelName: string | undefined; current?: boolean }) {
-  const words = current ? 'Take it again' : 'Take this pattern';
+  const words = current ? 'Apply again' : 'Apply';
   return (
     <>
       <Button small className="grow" onClick={() => take.whole(technique)} aria-label={`${words}: ${technique.name}`}>{words}</Button>

@@ -49,7 +49,7 @@ export function RotationFields({ panel, change }: RecipeProps) {
           {panel.side === 'both' && (
             <div className="flex min-h-9 items-center justify-between gap-3">
               <span className="text-base">Both sides begin with {rotation.sequence[0]}</span>
-              <Switch label={`Both sides begin with ${rotation.sequence[0]}`} on={rotation.anew} onChange={(anew) => set('sides', (before) => (before.anew ? 'begun anew' : 'gone on'), { anew })} />
+              <Switch label={`Both sides begin with ${rotation.sequence[0]}`} on={rotation.anew} onChange={(anew) => set('sides', (before) => (before.anew ? 'start alike' : 'run on'), { anew })} />
             </div>
           )}
           <div className="grid grid-cols-2 gap-2">

@@ -15,9 +15,9 @@ const KINDS: readonly { value: Spacing['kind']; words: string }[] = [
   { value: 'graded', words: 'A list, one by one' },
   { value: 'eased', words: 'Eased from one to another' },
   { value: 'backwards', words: 'Back from the part, with a sliver' },
-  { value: 'count', words: 'So many foils' },
-  { value: 'share', words: 'So much lightened' },
-  { value: 'minutes', words: 'So many minutes' },
+  { value: 'count', words: 'A number of foils' },
+  { value: 'share', words: 'A share lightened' },
+  { value: 'minutes', words: 'A number of minutes' },
 ];
 
 const LIES = [
@@ -258,7 +258,7 @@ export function SpacingFields({ panel, totals, change }: RecipeProps) {
         label="Spacing rule"
         hideLabel
         value={spacing.kind}
-        options={spacing.kind === 'budget' ? [...KINDS, { value: 'budget', words: 'So much money' }] : KINDS}
+        options={spacing.kind === 'budget' ? [...KINDS, { value: 'budget', words: 'A budget' }] : KINDS}
         onChange={(kind) =>
           set(
             'spacing',

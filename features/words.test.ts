@@ -1,0 +1,34 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import ts from 'typescript';
+
+/** Forms that docs/words.md has another for. */
+const FORBIDDEN = [
+  /\b(Keep|Take|Set) it\b/, /\bTake (it )?(away|back|down|out again)\b/, /\b[Pp]ut away\b/, /\btaken away\b/, /\b[Ww]orks here no more\b/, /\bsaid once\b/, /\bto mind\b/, /\bno release\b/,
+  /\bSo (much|many) (foils|lightened|minutes|money)$/, /\banew\b(?!['"])/,
+];
+
+/** Every text that a file can show: strings, templates and what stands between tags; no comments, and no names of properties. */
+function textsOf(file: string): { line: number; text: string }[] {
+  const source = ts.createSourceFile(file, readFileSync(file, 'utf8'), ts.ScriptTarget.Latest, true, file.endsWith('x') ? ts.ScriptKind.TSX : ts.ScriptKind.TS);
+  const out: { line: number; text: string }[] = [];
+  const walk = (node: ts.Node): void => {
+    if (ts.isStringLiteralLike(node) || ts.isJsxText(node) || ts.isTemplateHead(node) || ts.isTemplateMiddle(node) || ts.isTemplateTail(node)) {
+      if (!ts.isImportDeclaration(node.parent) && node.text.trim() !== '') out.push({ line: source.getLineAndCharacterOfPosition(node.getStart()).line + 1, text: node.text.trim() });
+    }
+    ts.forEachChild(node, walk);
+  };
+  walk(source);
+  return out;
+}
+
+const root = path.join(import.meta.dirname, '..');
+const files = ['app', 'features', 'ui'].flatMap((room) =>
+  readdirSync(path.join(root, room), { recursive: true, encoding: 'utf8' }).filter((name) => /\.tsx?$/.test(name) && !/\.test\.tsx?$/.test(name)).map((name) => path.join(root, room, name)),
+);
+
+test('no screen says what docs/words.md has another word for', () => {
+  expect(files.length).toBeGreaterThan(250);
+  const found = files.flatMap((file) => textsOf(file).filter(({ text }) => FORBIDDEN.some((own) => own.test(text))).map(({ line, text }) => `${path.relative(root, file)}:${line} ${text}`));
+  expect(found).toEqual([]);
+});
