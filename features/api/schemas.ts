@@ -9,7 +9,7 @@ const MOST_PAGE = 200;
 
 /** Parts of a page. */
 export const pageQuery = {
-  limit: z.coerce.number().int().min(1).max(MOST_PAGE).default(50).describe('So many at most'),
+  limit: z.coerce.number().int().min(1).max(MOST_PAGE).default(50).describe('At most this many'),
   after: id.optional().describe('`next` of the page before'),
 };
 export const pageOf = <T extends z.ZodType>(item: T) => z.object({ items: z.array(item), next: id.nullable().describe('`after` of the next page; null where this is the last') });

@@ -57,7 +57,7 @@ export async function serviceStream(visitId: string, after: number, signal: Abor
     let sent = after;
     let wanted = false;
     let reading = false;
-    // By how much the service's time is ahead of the server's: asked anew only when an event shows that it is.
+    // By how much the service's time is ahead of the server's: asked again only when an event shows that it is.
     let ahead = 0;
     const measure = () => timeOfService(person, visitId).then((now) => void (ahead = now - serverNow()), close);
     let told = 0;
@@ -81,7 +81,7 @@ export async function serviceStream(visitId: string, after: number, signal: Abor
           }
         }
       } catch {
-        // The database is away: the device asks anew and loses nothing.
+        // The database is away: the device asks again and loses nothing.
         close();
       } finally {
         reading = false;
