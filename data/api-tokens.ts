@@ -1,5 +1,5 @@
-import { createHash, randomBytes } from 'node:crypto';
 import { database, inSalon, type Actor } from './database';
+import { hashOfSecret, newSecret } from './secrets';
 import type { Role } from './sessions';
 import { leaveTrail } from './trail';
 
@@ -15,7 +15,6 @@ export interface ApiToken {
 
 /** Who asks with a token. */
 export interface TokenHolder extends Actor {
-  readonly personId: string;
   readonly personName: string;
   readonly role: Role;
   readonly salonName: string;
@@ -26,17 +25,16 @@ export interface TokenHolder extends Actor {
   readonly requests: number;
 }
 
-const hashOf = (secret: string) => createHash('sha256').update(secret).digest('hex');
 /** Says at sight what it is, should it turn up where it does not belong. */
 const PREFIX = 'lattice_';
 
 /** Makes a token. @returns its secret, which is kept nowhere; undefined where nobody of that id works in the salon */
 export function makeToken(owner: Actor, { name, scopes, personId }: { readonly name: string; readonly scopes: readonly string[]; readonly personId: string }): Promise<string | undefined> {
-  const secret = PREFIX + randomBytes(32).toString('base64url');
+  const secret = PREFIX + newSecret(32);
   return inSalon(owner.salonId, async (trx) => {
     const person = await trx('person').where({ id: personId, active: true }).select('name').first();
     if (!person) return undefined;
-    await trx('api_token').insert({ salon_id: owner.salonId, name, secret_hash: hashOf(secret), scopes, person_id: personId, created_by: owner.personId });
+    await trx('api_token').insert({ salon_id: owner.salonId, name, secret_hash: hashOfSecret(secret), scopes, person_id: personId, created_by: owner.personId });
     await leaveTrail(trx, owner, 'token-made', { words: `${name}, as ${person.name}: ${scopes.join(', ')}` });
     return secret;
   });
@@ -65,7 +63,7 @@ export function revokeToken(owner: Actor, tokenId: string): Promise<boolean> {
 /** Who asks with a secret, counted; undefined for one that opens nothing, or no longer. */
 export async function holderOf(secret: string): Promise<TokenHolder | undefined> {
   if (!/^lattice_[\w-]{43}$/.test(secret)) return undefined;
-  const { rows } = await database().raw('select * from token_used(?)', [hashOf(secret)]);
+  const { rows } = await database().raw('select * from token_used(?)', [hashOfSecret(secret)]);
   const row = rows[0];
   return row && {
     salonId: row.salon_id, salonName: row.salon_name, personId: row.person_id, personName: row.person_name, role: row.role, scopes: row.scopes, via: row.token_name, requests: row.requests,

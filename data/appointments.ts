@@ -1,7 +1,7 @@
-import { createHash, randomBytes } from 'node:crypto';
 import type { AppointmentKind, AppointmentState, Slot } from '../core/diary';
 import { database, inSalon, type Actor, type Transaction } from './database';
 import { insertOnce } from './made-once';
+import { hashOfSecret, newSecret } from './secrets';
 import { leaveTrail } from './trail';
 import { openVisit } from './visits';
 
@@ -205,14 +205,12 @@ export function unfinishedVisits(actor: Actor, before: string): Promise<{ visitI
   });
 }
 
-const hashOf = (secret: string) => createHash('sha256').update(secret).digest('hex');
-
 /** Makes a person's private calendar address anew; an older one stops working. @returns the secret, which is kept nowhere */
 export function makeFeed(actor: Actor): Promise<string> {
   return inSalon(actor.salonId, async (trx) => {
-    const secret = randomBytes(24).toString('base64url');
+    const secret = newSecret(24);
     await trx('calendar_feed').where({ person_id: actor.personId }).whereNull('revoked_at').update({ revoked_at: trx.fn.now() });
-    await trx('calendar_feed').insert({ salon_id: actor.salonId, person_id: actor.personId, secret_hash: hashOf(secret) });
+    await trx('calendar_feed').insert({ salon_id: actor.salonId, person_id: actor.personId, secret_hash: hashOfSecret(secret) });
     await leaveTrail(trx, actor, 'feed-made');
     return secret;
   });
@@ -235,6 +233,6 @@ export function feedSince(actor: Actor): Promise<string | null> {
 
 /** Whose appointments a secret opens; undefined for one that does not, or no longer. */
 export async function feedOwner(secret: string): Promise<{ salonId: string; personId: string } | undefined> {
-  const { rows } = await database().raw('select salon_id, person_id from feed_of(?)', [hashOf(secret)]);
+  const { rows } = await database().raw('select salon_id, person_id from feed_of(?)', [hashOfSecret(secret)]);
   return rows[0] && { salonId: rows[0].salon_id, personId: rows[0].person_id };
 }

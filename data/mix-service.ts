@@ -7,7 +7,7 @@ import { factsOf } from '../core/visit/computed';
 import { computedOf } from './compute';
 import type { Actor, Transaction } from './database';
 import { houseOf } from './house-row';
-import { putEvents, type RunningService, serviceNow } from './service-rows';
+import { putEvents, serviceNow, type RunningService } from './service-rows';
 import { documentsOf, visitIn } from './visits';
 
 /** Device that changes of Mix come from. */

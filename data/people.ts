@@ -1,9 +1,9 @@
-import { createHash, randomBytes } from 'node:crypto';
 import { database, inSalon, type Actor, type Transaction } from './database';
 import { hashPassword, passwordMatches } from './passwords';
 import { forgetTries, takeTry } from './attempts';
+import { hashOfSecret, newSecret } from './secrets';
 import { revokeSessions, type Role } from './sessions';
-import { leaveTrail } from './trail';
+import { leaveTrail, type Author } from './trail';
 
 /** Somebody who works in the salon. */
 export interface Person {
@@ -119,17 +119,16 @@ export async function setPassword(actor: Actor & { sessionId: string }, before: 
 
 const INVITATION_DAYS = 7;
 const RESET_HOURS = 24;
-const hashOf = (token: string) => createHash('sha256').update(token).digest('hex');
-const newToken = () => randomBytes(24).toString('base64url');
+const newToken = () => newSecret(24);
 
 /** Makes a link that lets one new person in. @returns its secret, which is kept nowhere */
 export const invite = (actor: Actor, role: Role): Promise<string> => inSalon(actor.salonId, (trx) => invitationFor(trx, actor, role));
 
 /** The same within a transaction. @param actor personId null: made at the server's own command line */
-export async function invitationFor(trx: Transaction, actor: { salonId: string; personId: string | null }, role: Role): Promise<string> {
+export async function invitationFor(trx: Transaction, actor: Author, role: Role): Promise<string> {
   const token = newToken();
   await trx('access_link').insert({
-    salon_id: actor.salonId, kind: 'invitation', token_hash: hashOf(token), role, created_by: actor.personId,
+    salon_id: actor.salonId, kind: 'invitation', token_hash: hashOfSecret(token), role, created_by: actor.personId,
     expires_at: trx.raw(`now() + interval '${INVITATION_DAYS} days'`),
   });
   await leaveTrail(trx, actor, 'person-invited', { words: role });
@@ -142,14 +141,14 @@ export async function invitationFor(trx: Transaction, actor: { salonId: string; 
  * @param actor personId null: made at the server's own command line
  * @returns its secret; undefined when the salon has no such person
  */
-export function makeResetLink(actor: { salonId: string; personId: string | null }, personId: string, pool = database()): Promise<string | undefined> {
+export function makeResetLink(actor: Author, personId: string, pool = database()): Promise<string | undefined> {
   const token = newToken();
   return inSalon(actor.salonId, async (trx) => {
     const person = await trx('person').where({ id: personId, active: true }).select('name').first();
     if (!person) return undefined;
     await trx('access_link').where({ person_id: personId, kind: 'reset' }).whereNull('used_at').whereNull('revoked_at').update({ revoked_at: trx.fn.now() });
     await trx('access_link').insert({
-      salon_id: actor.salonId, kind: 'reset', token_hash: hashOf(token), person_id: personId, created_by: actor.personId,
+      salon_id: actor.salonId, kind: 'reset', token_hash: hashOfSecret(token), person_id: personId, created_by: actor.personId,
       expires_at: trx.raw(`now() + interval '${RESET_HOURS} hours'`),
     });
     await leaveTrail(trx, actor, 'link-made', { words: person.name });
@@ -177,7 +176,7 @@ export interface Link {
 /** A link by its secret; undefined when it is unknown, used, taken back or out of date. */
 export async function findLink(token: string): Promise<Link | undefined> {
   if (!/^[\w-]{32}$/.test(token)) return undefined;
-  const { rows } = await database().raw('select * from find_link(?)', [hashOf(token)]);
+  const { rows } = await database().raw('select * from find_link(?)', [hashOfSecret(token)]);
   const row = rows[0];
   return row && {
     linkId: row.link_id, salonId: row.salon_id, salonName: row.salon_name, kind: row.kind, role: row.role,

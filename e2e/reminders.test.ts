@@ -120,7 +120,7 @@ test('goes out by itself when the house says so', async () => {
   const { document, revision } = await readHouse(by);
   const now = minuteOf(new Date(serverNow()), document.timeZone);
   // At night nobody is texted: the hours until noon are added to the server's clock.
-  later((now < 780 || now > 1200 ? (780 - now + 1440) % 1440 : 0) / 60);
+  later(now < 780 || now > 1200 ? 60_000 * ((780 - now + 1440) % 1440) : 0);
   const clientId = await createClient(by, { name: `Itself${NAME}`, phone: '0700 900 444', note: '', bornOn: null });
   await addConsent(by, clientId, { kind: 'reminders', words: 'May text me.', signedName: 'Itself', signature: [] });
   const on = dayAfter(today(document.timeZone, new Date(serverNow())), 1);

@@ -1,14 +1,13 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { createServer, type AddressInfo } from 'node:net';
 import { sealData } from 'iron-session';
 import sharp from 'sharp';
 import { createClient } from '@/data/clients';
-import { closeDatabase, inSalon } from '@/data/database';
+import { closeDatabase } from '@/data/database';
 import { lockSession, type SignedIn } from '@/data/sessions';
-import { freezeScript } from '@/data/services';
-import { lockedVisit } from '@/data/cautions';
 import { closeThreads } from '@/data/compute';
 import { signedIn } from '@/data/testing/actor';
+import { beginUnasked } from '@/data/testing/begun';
+import { freePort } from '@/data/testing/free-port';
 import { createVisit, readVisit } from '@/data/visits';
 import { address } from './harness';
 
@@ -21,22 +20,14 @@ let visitId: string;
 let clientId: string;
 
 beforeAll(async () => {
-  const port = await new Promise<number>((resolve) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const own = (probe.address() as AddressInfo).port;
-      probe.close(() => resolve(own));
-    });
-  });
+  const port = await freePort();
   second = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], { env: { ...process.env, NODE_ENV: 'production', LATTICE_LOG: 'warn' }, stdio: 'ignore' });
   at = [address(), `http://127.0.0.1:${port}`];
   actor = await signedIn('ottilie@fernhollow.example');
   cookie = `lattice=${await sealData({ sessionId: actor.sessionId }, { password: process.env.LATTICE_SESSION_SECRET! })}`;
   clientId = await createClient(actor, { name: 'Two Machines', phone: '', note: '', bornOn: null });
   visitId = (await createVisit(actor, clientId, new Date().toISOString().slice(0, 10)))!;
-  await inSalon(actor.salonId, async (trx) => {
-    await trx('visit').where({ id: visitId }).update({ begun_at: trx.fn.now(), begun_by: actor.personId });
-    await freezeScript(trx, actor, visitId, (await lockedVisit(trx, actor, visitId, ['script']))!.computed.script);
-  });
+  await beginUnasked(actor, visitId);
   for (let i = 0; i < 120; i += 1) {
     if (await fetch(`${at[1]}/readyz`).then(({ ok }) => ok, () => false)) return;
     await new Promise((resolve) => setTimeout(resolve, 250));

@@ -3,13 +3,14 @@ import { cpSync, existsSync, mkdirSync, mkdtempSync, openSync, readFileSync, rmS
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { sealData } from 'iron-session';
-import { freePort, option } from './options';
-import { lockedVisit } from '../cautions';
+import { option } from './options';
 import { createClient } from '../clients';
-import { closeDatabase, inSalon } from '../database';
-import { freezeScript, readEvents } from '../services';
+import { closeDatabase } from '../database';
+import { readEvents } from '../services';
 import { closeThreads } from '../compute';
 import { signedIn } from '../testing/actor';
+import { beginUnasked } from '../testing/begun';
+import { freePort } from '../testing/free-port';
 import { createVisit, readVisit } from '../visits';
 
 /**
@@ -82,10 +83,7 @@ interface Station {
 const stations: Station[] = [];
 for (let i = 0; i < STATIONS; i += 1) {
   const visit = (await createVisit(actor, clientId, today))!;
-  await inSalon(actor.salonId, async (trx) => {
-    await trx('visit').where({ id: visit }).update({ begun_at: trx.fn.now(), begun_by: actor.personId });
-    await freezeScript(trx, actor, visit, (await lockedVisit(trx, actor, visit, ['script']))!.computed.script);
-  });
+  await beginUnasked(actor, visit);
   stations.push({ visit, acknowledged: [], edits: 0, revision: (await readVisit(actor, visit))!.consult.revision, lastNotes: '' });
 }
 const consultOf = (await readVisit(actor, stations[0].visit))!.consult.document;

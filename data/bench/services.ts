@@ -1,15 +1,15 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import http from 'node:http';
 import { sealData } from 'iron-session';
-import { freePort, option } from './options';
+import { option } from './options';
 import { seeded } from '../../core/pattern';
-import { lockedVisit } from '../cautions';
 import { createClient } from '../clients';
 import { inSalon } from '../database';
 import { loadDemo } from '../demo/load';
-import { freezeScript } from '../services';
 import { insertSession } from '../sessions';
 import { signedIn } from '../testing/actor';
+import { beginUnasked } from '../testing/begun';
+import { freePort } from '../testing/free-port';
 import { scratchDatabase } from '../testing/scratch';
 import { createVisit } from '../visits';
 
@@ -90,10 +90,7 @@ const visits: string[] = [];
 async function begin(i: number): Promise<void> {
   if (i % VISITS_EACH === 0) clientId = await createClient(actor, { name: `Bench Subject ${i}`, phone: '', note: '', bornOn: null });
   const visit = (await createVisit(actor, clientId, '2026-11-25'))!;
-  await inSalon(actor.salonId, async (trx) => {
-    await trx('visit').where({ id: visit }).update({ begun_at: trx.fn.now(), begun_by: actor.personId });
-    await freezeScript(trx, actor, visit, (await lockedVisit(trx, actor, visit, ['script']))!.computed.script);
-  });
+  await beginUnasked(actor, visit);
   visits.push(visit);
 }
 // A few to look at, while people use pages; all of them after that.

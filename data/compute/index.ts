@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import path from 'node:path';
 import Piscina from 'piscina';
+import { Remembered } from '../../core/pattern';
 import { NotNow } from '../unavailable';
 import { watch } from '../watch';
 import type { Asked, Sent, SentKey, Tasks } from './thread';
@@ -19,10 +20,15 @@ const IDLE_MS = 120_000;
 const TOO_LONG = 'This pattern takes too long to work out: it has too many panels or outlines. Take some away and try again.';
 const TOO_MUCH = 'This salon asks for too much at once. Try again in a moment.';
 
+/** Answers that are small and asked for again and again, by what was asked: the same asks have the same answers. */
+const REMEMBERED: ReadonlySet<keyof Tasks> = new Set(['next']);
+const MOST_REMEMBERED = 200;
+
 interface Kept {
   readonly pool: Piscina;
   readonly waiting: Map<string, { last: Promise<unknown>; many: number }>;
-  readonly answers: Map<string, unknown>;
+  /** Nothing in one until it is worked out. */
+  readonly answers: Remembered<{ answer?: unknown }>;
 }
 
 // Kept across hot reloads, where modules are loaded anew but threads stay.
@@ -39,14 +45,10 @@ function threads(): Kept {
       idleTimeout: IDLE_MS,
     }),
     waiting: new Map(),
-    answers: new Map(),
+    answers: new Remembered(MOST_REMEMBERED),
   };
   return kept.latticeCompute;
 }
-
-/** Answers that are small and asked for again and again, by what was asked: the same asks have the same answers. */
-const REMEMBERED: ReadonlySet<keyof Tasks> = new Set(['next']);
-const MOST_REMEMBERED = 200;
 
 const keyOf = (kind: keyof Tasks, given: unknown) => createHash('sha256').update(kind).update(JSON.stringify(given)).digest('base64');
 
@@ -56,13 +58,8 @@ const keyOf = (kind: keyof Tasks, given: unknown) => createHash('sha256').update
  */
 export async function inThread<K extends keyof Tasks>(salonId: string, kind: K, given: Parameters<Tasks[K]>[0], mostMs = MOST_MS): Promise<ReturnType<Tasks[K]>> {
   const { pool, waiting, answers } = threads();
-  const key = REMEMBERED.has(kind) ? keyOf(kind, given) : undefined;
-  if (key !== undefined && answers.has(key)) {
-    const answer = answers.get(key) as ReturnType<Tasks[K]>;
-    answers.delete(key);
-    answers.set(key, answer);
-    return answer;
-  }
+  const known = REMEMBERED.has(kind) ? answers.get(keyOf(kind, given), () => ({})) : undefined;
+  if (known && 'answer' in known) return known.answer as ReturnType<Tasks[K]>;
   const own = waiting.get(salonId) ?? { last: Promise.resolve(), many: 0 };
   if (own.many >= MOST_WAITING) throw new NotNow(TOO_MUCH);
   own.many += 1;
@@ -73,11 +70,7 @@ export async function inThread<K extends keyof Tasks>(salonId: string, kind: K, 
     try {
       const answer = (await pool.run({ kind, given }, { signal: AbortSignal.timeout(mostMs) })) as ReturnType<Tasks[K]>;
       ends({ came: 'done' });
-      if (key !== undefined) {
-        answers.set(key, answer);
-        // The one that was asked for longest ago goes.
-        if (answers.size > MOST_REMEMBERED) answers.delete(answers.keys().next().value!);
-      }
+      if (known) known.answer = answer;
       return answer;
     } catch (error) {
       ends({ came: 'ended' });

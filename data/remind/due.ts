@@ -1,11 +1,12 @@
 import { goesOutNow } from '../../core/diary';
 import { minuteOf, today } from '../../core/units';
 import { database } from '../database';
+import { readHouse } from '../house';
 import type { JobData } from '../jobs';
 import { serverNow } from '../now';
 import { errorFacts, watch } from '../watch';
 import { outboxPlace } from './outbox';
-import { remindableNow, type Remindable } from './remindable';
+import { remindableNow, sameReminder, type Remindable } from './remindable';
 import { sendReminder } from './send';
 
 /** Enqueues one reminder. */
@@ -22,6 +23,8 @@ export async function enqueueDue(enqueue: Enqueue): Promise<void> {
 }
 
 async function enqueueFor(salon: { readonly salonId: string; readonly salonName: string }, enqueue: Enqueue): Promise<void> {
+  // Most houses send by hand: nothing is looked up for those.
+  if ((await readHouse(salon)).document.reminders.fromMinute === null) return;
   const { remindable, house } = await remindableNow(salon);
   const now = new Date(serverNow());
   const goesOut = ({ standing, slot }: Remindable) =>
@@ -33,11 +36,11 @@ async function enqueueFor(salon: { readonly salonId: string; readonly salonName:
  * Sends one reminder, in the words of now. One whose appointment was moved or cancelled, or whose client took her consent back, is let be.
  * @throws Error where the outbox did not take it: the queue tries again
  */
-export async function sendOne({ salonId, salonName, clientId, appointmentId, about }: JobData['reminder']): Promise<void> {
+export async function sendOne({ salonId, salonName, ...of }: JobData['reminder']): Promise<void> {
   const outbox = outboxPlace();
   if (!outbox) return;
   const { remindable } = await remindableNow({ salonId, salonName });
-  const own = remindable.find((one) => one.clientId === clientId && one.appointmentId === appointmentId && one.about === about);
+  const own = sameReminder(remindable, of);
   if (!own || own.standing === 'sent') return;
   const sent = await sendReminder({ salonId, personId: null }, own, outbox);
   if (!sent.taken && !('refused' in sent)) throw new Error(sent.problem);

@@ -35,6 +35,10 @@ export interface RemindableNow {
   readonly remindable: readonly Remindable[];
 }
 
+/** One of them by what it is of; undefined where it is none any more. */
+export const sameReminder = (all: readonly Remindable[], { clientId, appointmentId, about }: Pick<Remindable, 'clientId' | 'appointmentId' | 'about'>): Remindable | undefined =>
+  all.find((one) => one.clientId === clientId && one.appointmentId === appointmentId && one.about === about);
+
 /** Visits that are due within so many days can be reminded of. */
 const DUE_AHEAD_DAYS = 14;
 

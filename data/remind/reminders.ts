@@ -1,5 +1,5 @@
 import { inSalon, type Actor, type Transaction } from '../database';
-import { leaveTrail } from '../trail';
+import { leaveTrail, type Author } from '../trail';
 
 /** A reminder as it is kept. */
 export interface Reminder {
@@ -21,11 +21,6 @@ export interface Reminder {
 
 /** Whose reminders. */
 type InSalon = Pick<Actor, 'salonId'>;
-/** Who sends: a person, or nobody where it goes out by itself. */
-export interface Sender {
-  readonly salonId: string;
-  readonly personId: string | null;
-}
 
 /** What is to be sent. */
 export type NewReminder = Pick<Reminder, 'clientId' | 'appointmentId' | 'about' | 'phone' | 'words'>;
@@ -64,7 +59,7 @@ export type Queued = { readonly ok: true; readonly reminder: Pick<Reminder, 'id'
  * Keeps a reminder before it is sent, so that one that was on its way is known after a fault: its id goes with it, and whoever
  * sends it knows one that came twice. One of the same is taken up again with the words of now; one that was sent is refused.
  */
-export function queueReminder(actor: Sender, { clientId, appointmentId, about, phone, words }: NewReminder): Promise<Queued> {
+export function queueReminder(actor: Author, { clientId, appointmentId, about, phone, words }: NewReminder): Promise<Queued> {
   return inSalon(actor.salonId, async (trx): Promise<Queued> => {
     const client = await trx('client').where({ id: clientId }).whereNull('archived_at').forUpdate().select('name').first();
     if (!client) return { ok: false, problem: 'There is no such client in this salon.' };
@@ -79,7 +74,7 @@ export function queueReminder(actor: Sender, { clientId, appointmentId, about, p
 }
 
 /** Keeps what became of a reminder that was on its way. @param problem why it did not go through; null where it did */
-export function settleReminder(actor: Sender, id: string, problem: string | null, now: Date): Promise<void> {
+export function settleReminder(actor: Author, id: string, problem: string | null, now: Date): Promise<void> {
   return inSalon(actor.salonId, async (trx) => {
     const [row] = await trx('reminder').where({ id }).whereNot({ state: 'sent' })
       .update(problem === null ? { state: 'sent', problem: '', sent_at: now } : { state: 'failed', problem: problem.slice(0, 300) }).returning(['client_id', 'about']);

@@ -1,7 +1,7 @@
 import 'server-only';
 import { z } from 'zod';
 import { clockWords } from '@/core/diary';
-import { daysBetween, today } from '@/core/units';
+import { capital, daysBetween, today } from '@/core/units';
 import { book, changeAppointment, listAppointments, readAppointment, setAppointmentState, type Appointment } from '@/data/appointments';
 import { holderOf } from '@/data/api-tokens';
 import { changeClient, clientFieldsOf, pageOfClients } from '@/data/client-changes';
@@ -12,8 +12,10 @@ import { readHouse } from '@/data/house';
 import { serverNow } from '@/data/now';
 import { listPeople } from '@/data/people';
 import { pageOfVisits, readVisit, visitOfDay } from '@/data/visits';
-import type { VisitPart } from '../visit/types';
+import { readTime } from '../diary/read-time';
+import { PART_NAMES } from '../visit/edits';
 import { saveDocument } from '../visit/queries';
+import type { VisitPart } from '../visit/types';
 import { ApiProblem, operation, type Answered, type Asker, type Operation } from './operation';
 import {
   appointmentChange, appointmentSchema, appointmentsQuery, appointmentState, clientFields, clientSchema, clientsQuery, documents, newAppointment, newClient, newVisit, pageOf, personSchema, saved, visitHead, visitMade, visitsQuery,
@@ -33,7 +35,6 @@ function page<T extends { readonly id: string }>(read: readonly T[], limit: numb
 }
 
 const clientOf = ({ id, revision, name, phone, note, bornOn, archived }: Client) => ({ id, revision, name, phone, note, bornOn, archived });
-const minuteOf = (at: string) => 60 * Number(at.slice(0, 2)) + Number(at.slice(3));
 const appointmentOf = ({ id, revision, clientId, personId, on, from, minutes, kind, state, note, visitId, redoOf }: Appointment) => ({
   id, revision, clientId, personId, on, at: clockWords(from), minutes, kind, state, note, visitId, redoOf,
 });
@@ -118,7 +119,7 @@ const DIARY: readonly Operation[] = [
     id: 'book', method: 'POST', path: '/appointments', scope: 'appointments:write', summary: 'Books an appointment', body: newAppointment, answer: appointmentSchema, makes: true, revised: true,
     run: async (asker, { body: { at, ...own } }) => {
       if ((own.kind === 'redo') !== (own.redoOf !== null)) throw new ApiProblem(422, 'redoOf: a redo, and nothing else, names the visit that is put right.');
-      const booked = await book(asker, [{ ...own, from: minuteOf(at) }], await zoneOf(asker));
+      const booked = await book(asker, [{ ...own, from: readTime(at) }], await zoneOf(asker));
       if (!booked.ok) throw refused(booked.problem);
       return { ...(await appointment(asker, booked.id)), made: true };
     },
@@ -130,7 +131,7 @@ const DIARY: readonly Operation[] = [
   operation({
     id: 'moveAppointment', method: 'PUT', path: '/appointments/{appointmentId}', scope: 'appointments:write', summary: 'Moves an appointment, or changes what it is for', body: appointmentChange, answer: appointmentSchema, revised: true, follows: true,
     run: async (asker, { ids: [id], base, body: { at, ...own } }) => {
-      const changed = await changeAppointment(asker, id, base, { ...own, from: minuteOf(at) }, await zoneOf(asker));
+      const changed = await changeAppointment(asker, id, base, { ...own, from: readTime(at) }, await zoneOf(asker));
       if (!changed.ok) throw refused(changed.problem);
       return appointment(asker, id);
     },
@@ -145,16 +146,13 @@ const DIARY: readonly Operation[] = [
   }),
 ];
 
-const PART_WORDS: Readonly<Record<VisitPart, string>> = { consult: 'consultation', plan: 'pattern', mix: 'mix', outcome: 'record' };
-
 /** A document of a visit: read, and written as the application writes it. */
 function documentOperations(name: keyof typeof documents, part: VisitPart): readonly Operation[] {
-  const words = PART_WORDS[part];
+  const words = PART_NAMES[part];
   const scope = part === 'outcome' ? 'records' : 'visits';
-  const capital = name[0].toUpperCase() + name.slice(1);
   return [
     operation({
-      id: `read${capital}`, method: 'GET', path: `/visits/{visitId}/${name}`, scope: `${scope}:read`, summary: `The ${words} of a visit`, answer: documents[name], revised: true,
+      id: `read${capital(name)}`, method: 'GET', path: `/visits/{visitId}/${name}`, scope: `${scope}:read`, summary: `The ${words} of a visit`, answer: documents[name], revised: true,
       ...(part === 'mix' && { description: 'Revision 0 and an empty one until something is mixed.' }),
       run: async (asker, { ids: [id] }) => {
         const visit = await readVisit(asker, id);
@@ -165,7 +163,7 @@ function documentOperations(name: keyof typeof documents, part: VisitPart): read
       },
     }),
     operation({
-      id: `write${capital}`, method: 'PUT', path: `/visits/{visitId}/${name}`, scope: `${scope}:write`, summary: `Writes the ${words} of a visit`, body: documents[name], anyVersion: true, answer: saved, revised: true, follows: true,
+      id: `write${capital(name)}`, method: 'PUT', path: `/visits/{visitId}/${name}`, scope: `${scope}:write`, summary: `Writes the ${words} of a visit`, body: documents[name], anyVersion: true, answer: saved, revised: true, follows: true,
       description: `The whole document, in any version that is read. ${part === 'outcome' || part === 'mix' ? 'The first one follows revision 0.' : ''} A signed visit changes no more.`.replace('  ', ' '),
       run: async (asker, { ids: [visitId], body, base, editId }) => {
         const came = await saveDocument(asker, visitId, part, { baseRevision: base, editId, noDraft: true }, body);

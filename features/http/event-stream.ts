@@ -38,6 +38,8 @@ export function eventStream(of: string, signal: AbortSignal, begin: (stream: Eve
       signal.addEventListener('abort', close);
       watch().streams.inc({ of });
       until(() => watch().streams.dec({ of }));
+      // Whoever asked may have gone before this.
+      if (signal.aborted) close();
       await begin({ isOpen: () => open, write: (text) => void (open && controller.enqueue(encoder.encode(text))), close, until });
     },
     cancel: () => stop(),

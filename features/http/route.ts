@@ -57,8 +57,10 @@ export function route<P = Record<never, never>>(handle: Handler<P>, door: Door =
 async function answered<P>(request: Request, params: Promise<P>, handle: Handler<P>, { listens, tokens, say = refusal }: Door): Promise<Response> {
   const writes = request.method !== 'GET' && request.method !== 'HEAD';
   try {
-    if (!tokens && (writes || listens)) ownPagesOnly(request.headers);
-    if (!tokens && writes && !(await currentPerson())) throw new Refused(401, SIGNED_OUT, 'signed-out');
+    if (!tokens) {
+      if (writes || listens) ownPagesOnly(request.headers);
+      if (writes && !(await currentPerson())) throw new Refused(401, SIGNED_OUT, 'signed-out');
+    }
     return await handle(request, await params);
   } catch (error) {
     if (error instanceof Refused) return say(error);

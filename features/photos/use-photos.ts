@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { Pose, Stage } from '@/core/formats';
-import type { Photo, PhotoKind, PhotosOfClient } from './queries';
+import type { PhotoKind, PhotosOfClient } from './queries';
 
 /** By what is sent, the id that it has: chosen again after an answer that was lost, it is the same photo. */
 const ids = new Map<string, string>();
@@ -47,8 +47,9 @@ export function usePhotos(clientId: string, kind: PhotoKind, visitId: string | n
     }
     await load();
   };
-  const own = useMemo(() => kept?.photos.filter((photo) => photo.kind === kind), [kept, kind]);
-  const photos = useMemo(() => own?.filter(({ archived }) => !archived), [own]);
-  const archived: readonly Photo[] = own?.filter((photo) => photo.archived) ?? [];
-  return { photos, archived, mayDelete: kept?.mayDelete ?? false, load, add, ...state };
+  const shown = useMemo(() => {
+    const own = kept?.photos.filter((photo) => photo.kind === kind);
+    return { photos: own?.filter(({ archived }) => !archived), archived: own?.filter(({ archived }) => archived) ?? [] };
+  }, [kept, kind]);
+  return { ...shown, mayDelete: kept?.mayDelete ?? false, load, add, ...state };
 }

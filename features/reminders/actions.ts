@@ -3,7 +3,7 @@
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import { outboxPlace } from '@/data/remind/outbox';
-import { remindableNow } from '@/data/remind/remindable';
+import { remindableNow, sameReminder } from '@/data/remind/remindable';
 import { sendReminder } from '@/data/remind/send';
 import { currentPerson } from '../session/current';
 import { isId } from '../shared';
@@ -23,8 +23,8 @@ export async function sendReminders(wanted: unknown): Promise<SendAnswer> {
   const { remindable } = await remindableNow(person);
   const problems: string[] = [];
   let sent = 0;
-  for (const [i, { clientId, appointmentId, about }] of read.data.entries()) {
-    const own = remindable.find((one) => one.clientId === clientId && one.appointmentId === appointmentId && one.about === about);
+  for (const [i, of] of read.data.entries()) {
+    const own = sameReminder(remindable, of);
     if (!own) {
       problems.push('An appointment was moved or cancelled meanwhile: look at the list again.');
       continue;

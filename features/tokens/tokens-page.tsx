@@ -1,6 +1,7 @@
 'use client';
 
 import { useState, useTransition } from 'react';
+import { capital } from '@/core/units';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { Select } from '@/ui/select';
@@ -11,7 +12,6 @@ import { makeApiToken, withdrawToken } from './actions';
 import type { ApiToken } from './queries';
 
 const ALL = Object.keys(SCOPES) as Scope[];
-const capital = (words: string) => words[0].toUpperCase() + words.slice(1);
 
 interface TokensPageProps {
   tokens: readonly ApiToken[];

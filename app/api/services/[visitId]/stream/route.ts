@@ -9,8 +9,7 @@ export const GET = route<{ visitId: string }>(
   async (request, { visitId }) => {
     const after = Number(request.headers.get('last-event-id') ?? new URL(request.url).searchParams.get('after') ?? 0);
     const stream = await serviceStream(visitId, isRevision(after) ? after : 0, request.signal);
-    if (!stream) return Response.json({ ok: false, problem: 'You are signed out, or there is no such visit.' }, { status: 401 });
-    return stream;
+    return stream ?? Response.json({ ok: false, problem: 'You are signed out, or there is no such visit.' }, { status: 401 });
   },
   { listens: true },
 );
