@@ -1,4 +1,4 @@
-import { writeFileSync } from 'node:fs';
+import { renameSync, writeFileSync } from 'node:fs';
 import type { Page } from 'puppeteer-core';
 import { MINUTE } from '@/core/chair';
 
@@ -14,7 +14,10 @@ const clockFile = () => {
 /** Sets how much later it is at the server, ms. */
 export function later(ms: number): void {
   added = ms;
-  writeFileSync(clockFile(), String(ms));
+  // Renamed, not written over: a server that read it half-written would take its clock to have been put back.
+  const file = clockFile();
+  writeFileSync(`${file}.next`, String(ms));
+  renameSync(`${file}.next`, file);
 }
 
 export async function withClock(page: Page): Promise<void> {
