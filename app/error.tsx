@@ -8,7 +8,7 @@ export default function Failure({ error, reset }: { error: Error & { digest?: st
       <h1 className="text-2xl font-bold wide">This did not work</h1>
       <p className="text-ink-soft">The server could not answer. What was saved is safe; try again in a moment.</p>
       <Button look="primary" onClick={reset}>Try again</Button>
-      {error.digest && <p className="text-sm text-ink-soft">If it goes on: whoever runs the server finds it in the log under {error.digest}.</p>}
+      {error.digest && <p className="text-sm text-ink-soft">If it happens again, whoever runs the server can find it in the log under {error.digest}.</p>}
     </main>
   );
 }

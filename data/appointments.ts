@@ -39,7 +39,7 @@ export interface Booking extends Slot {
 
 export type Booked = { readonly ok: true; readonly id: string } | { readonly ok: false; readonly problem: string };
 
-const NO_CLIENT: Booked = { ok: false, problem: 'Client: there is no such client in this salon; she may have been put away.' };
+const NO_CLIENT: Booked = { ok: false, problem: 'Client: there is no such client in this salon; they may have been archived.' };
 const NO_PERSON: Booked = { ok: false, problem: 'Colourist: nobody of that name works here.' };
 const NO_APPOINTMENT: Booked = { ok: false, problem: 'There is no such appointment in this salon.' };
 const STALE: Booked = { ok: false, problem: 'Somebody changed this appointment meanwhile. Nothing was overwritten: look at it again.' };

@@ -144,7 +144,7 @@ test('from an empty head to a fitted, printed full head', async () => {
 
   // Fitted to sixty foils.
   await press(page, 'Fit to …');
-  await fill(page, 'At most so many foils', '60');
+  await fill(page, 'At most this many foils', '60');
   await pressWords('Show how');
   await see(page, 'Lost:');
   await pressWords('Apply');
@@ -205,7 +205,7 @@ test('by hand: a panel’s edge, the pitch, the angle, the hairline, a triangle 
   await page.mouse.up();
   await see(page, 'A triangle is left out');
   await savedPlan(visitId, ({ panels }) => panels.some(({ leaveOut }) => leaveOut.length === 1));
-  await pressWords('Take the last back in');
+  await pressWords('Remove the last triangle');
   await page.waitForFunction((n) => Number(document.querySelector('#total-foils')!.textContent) === n, {}, before);
 
   // And by keyboard alone: a triangle in the middle of the panel, whose corners the arrow keys move.
@@ -220,7 +220,7 @@ test('by hand: a panel’s edge, the pitch, the angle, the hairline, a triangle 
   await page.keyboard.up('Shift');
   // 40 mm towards the forehead: up the drawing.
   expect(await place()).toBeLessThan(was - 30);
-  await pressWords('Take the last back in');
+  await pressWords('Remove the last triangle');
 
   // A landmark of the hairline, by keyboard; the other side goes along.
   await pressWords('Hairline');

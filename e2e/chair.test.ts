@@ -225,7 +225,7 @@ test('a service of 24 foils, through an offline stretch, a reload, a restart and
   expect(await seriousFindings(page)).toEqual([]);
   // And it is learnt from: pace by who closed the foil, estimates beside what came of them.
   await page.goto(`${address()}/house/learnt`);
-  await page.waitForFunction(() => Number(/(\d+) %\s+of the usual time, from (\d+) foils/.exec((document.querySelector('section[aria-label="Ottilie Marsh"]') as HTMLElement | null)?.innerText ?? '')?.[2] ?? 0) >= 15);
+  await page.waitForFunction(() => Number(/(\d+)%\s+of the usual time, from (\d+) foils/.exec((document.querySelector('section[aria-label="Ottilie Marsh"]') as HTMLElement | null)?.innerText ?? '')?.[2] ?? 0) >= 15);
   expect(await page.$eval('section[aria-label="How good the estimates were"]', (own) => (own as HTMLElement).innerText)).toMatch(/Level[\s\S]*estimates?, off by[\s\S]*Minutes to the last rinse[\s\S]*off by \d/);
   expect(await page.$eval('table[aria-label="Speed of lighteners"] tbody', (own) => (own as HTMLElement).innerText.replace(/\s+/g, ' '))).toMatch(/^Moth blue powder 1\.00 \d\.\d\d \d\.\d\d–\d\.\d\d \d+ checks?, \d+ services?/);
   expect(await seriousFindings(page)).toEqual([]);

@@ -61,7 +61,7 @@ test('a full head: foils are opened as they are ready, nothing stays on too long
   await press(page, 'What if');
   await (await page.waitForSelector('aside [role=slider]'))!.focus();
   for (let i = 0; i < 6; i += 1) await page.keyboard.press('ArrowRight');
-  await see(page, '130 % of the usual time');
+  await see(page, '130% of the usual time');
   await page.waitForFunction(() => /Rinsed \d+ min later/.test((document.querySelector('[aria-label=Change]') as HTMLElement).innerText));
   expect(rinsed(await headline())).toBeGreaterThan(rinsed(once));
 
@@ -78,7 +78,7 @@ test('a full head: foils are opened as they are ready, nothing stays on too long
   expect(session.complaints).toEqual([]);
 });
 
-test('a second pair of hands opens foils; what is kept by hand stays, through a reload', async () => {
+test('a second person opens foils; what is kept by hand stays, through a reload', async () => {
   const visit = await newVisit(page, 'Helped Along');
   await openStep(page, visit, 'clock');
   const alone = await headline();

@@ -152,7 +152,7 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   await closed();
   await page.waitForFunction(() => document.querySelector('section[aria-label="The day"]')?.textContent?.includes('did not come'));
   await openBlock(NAME);
-  await press(page, 'Book it again');
+  await press(page, 'Book again');
   await closed();
   await page.waitForFunction(() => document.querySelector('section[aria-label="The day"]')?.textContent?.includes('late, 12 min'));
   await openBlock(NAME);

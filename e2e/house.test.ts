@@ -52,7 +52,7 @@ test('only the owner changes the house', async () => {
   try {
     await signIn(other.page, 'bram@fernhollow.example');
     await press(other.page, 'House');
-    await see(other.page, 'Only the owner sets this for the house.');
+    await see(other.page, 'Only the owner can change this.');
     expect(await other.page.$('::-p-aria([name="Save for the house"])')).toBeNull();
   } finally {
     await other.close();
@@ -80,7 +80,7 @@ test('a pattern is kept under a name, shared, versioned, taken for one panel, an
   await press(page, 'Library …');
   await press(page, 'Of this house');
   await page.waitForFunction((wanted) => [...document.querySelectorAll('option')].some((option) => option.textContent === `as version 2 of ${wanted}`), {}, name);
-  const choice = (await page.waitForSelector('::-p-aria([name="Keep the present pattern"])'))!;
+  const choice = (await page.waitForSelector('::-p-aria([name="Save the present pattern"])'))!;
   await choice.evaluate((element, wanted) => {
     const select = element as HTMLSelectElement;
     select.value = [...select.options].find((option) => option.textContent === `as version 2 of ${wanted}`)!.value;
@@ -133,7 +133,7 @@ test('suggestions give their reasons, and are only taken when they are taken', a
   const slider = (await page.waitForSelector('::-p-aria([name="Tied up"][role="slider"])'))!;
   await slider.focus();
   for (let i = 0; i < 7; i += 1) await page.keyboard.press('ArrowRight');
-  await see(page, '70 % of the time');
+  await see(page, '70% of the time');
   await chapter(page, 'upkeep');
   await fill(page, 'Time for the foils', '70');
   await saved(page);
@@ -142,10 +142,10 @@ test('suggestions give their reasons, and are only taken when they are taken', a
   await press(page, 'Library …');
   await press(page, 'Suggested for this visit');
   await page.waitForSelector('[aria-label="Suggestions"]');
-  await see(page, 'tied up 70 % of the time: the hairline band carries the look');
+  await see(page, 'tied up 70% of the time: the hairline band carries the look');
   expect(await foilCount(page)).toBe(before);
   expect(await seriousFindings(page)).toEqual([]);
-  const taken = await page.$eval('button[aria-label^="Take this suggestion"]', (element) => element.getAttribute('aria-label')!);
+  const taken = await page.$eval('button[aria-label^="Apply this suggestion"]', (element) => element.getAttribute('aria-label')!);
   const shown = Number(await page.$eval('[aria-label="Suggestions"] li b', (element) => element.textContent));
   await press(page, taken);
   await page.waitForFunction((n) => Number(document.querySelector('#total-foils')!.textContent) === n, {}, shown);

@@ -86,7 +86,7 @@ test('mixes from the scale through a fault, fits lift from a strand, composes a 
   await handle(`POUR ${powder}`);
   await settled(powder);
   await see(page, 'Right');
-  await press(page, 'Take this weight');
+  await press(page, 'Use this weight');
   await waitText('[role=dialog] ol', new RegExp(`Moth blue powder ${powder} g \\d+(\\.\\d)? g`));
   await handle('FAULT unplugged');
   await see(page, 'The scale does not answer. Look at its plug; weigh by hand meanwhile, nothing entered is lost.');
@@ -100,7 +100,7 @@ test('mixes from the scale through a fault, fits lift from a strand, composes a 
   await tared();
   await handle(`POUR ${strong}`);
   await settled(strong);
-  await press(page, 'Take this weight');
+  await press(page, 'Use this weight');
   await see(page, 'Everything is weighed.');
   await press(page, 'Done');
   await waitText('li[aria-label="Bowl A 1"]', /Weighed/);
@@ -140,7 +140,7 @@ test('mixes from the scale through a fault, fits lift from a strand, composes a 
   const price = await total();
   const budget = Math.floor(price * 0.8);
   await press(page, 'Fit to a budget');
-  await fill(page, 'At most so much money', String(budget));
+  await fill(page, 'At most this amount', String(budget));
   await press(page, 'Show how');
   await (await page.waitForSelector('::-p-aria([name="Apply"])', { timeout: 60_000 }))!.click();
   await page.waitForFunction((most) => Number(document.querySelector('#price-total')!.textContent!.replace(/[^\d.]/g, '')) <= most, {}, budget);
@@ -216,15 +216,15 @@ test('products: a table goes out, comes back changed with a preview, and rows th
     await (await page.$('input[type=file]') as unknown as { uploadFile(file: string): Promise<void> }).uploadFile(file);
   };
   await upload('wrong.csv', 'kind;id;name;stock\ndeveloper;moth-dev-20;Moth developer 20 vol;-5\nshade;fern-9;Fern 9;10\n');
-  await see(page, '2 rows cannot be taken');
+  await see(page, '2 rows have problems');
   await see(page, 'Row 2: stock: must be a number from 0 to 1000000 g.');
-  expect(await page.$eval('::-p-aria([name="Take the table"])', (own) => (own as HTMLButtonElement).disabled)).toBe(true);
+  expect(await page.$eval('::-p-aria([name="Import the table"])', (own) => (own as HTMLButtonElement).disabled)).toBe(true);
   await page.keyboard.press('Escape');
   await upload('none.csv', 'a|b\n1|2\n');
   await see(page, 'none.csv: The first row must name the columns');
   await upload('stock.csv', 'kind;id;name;stock;pack price\ndeveloper;moth-dev-30;Moth developer 30 vol;1234,5;8,1\n');
   await see(page, 'stock 1600 → 1234.5');
-  await press(page, 'Take the table');
+  await press(page, 'Import the table');
   await see(page, '0 added, 1 changed.');
   await page.reload();
   await see(page, '1234.5 g');

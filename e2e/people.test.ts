@@ -63,7 +63,7 @@ test('somebody is invited, joins, sets a PIN, takes a locked station over, and l
   expect(await seriousFindings(page)).toEqual([]);
   await fill(page, 'PIN of Linnea Garrick', '0000');
   await press(page, 'Unlock');
-  await see(page, 'This PIN or password is not theirs.');
+  await see(page, 'Wrong PIN or password.');
   await fill(page, 'PIN of Linnea Garrick', '4711');
   await press(page, 'Unlock');
   await at(page, /pattern$/);
@@ -214,10 +214,10 @@ describe('clients', () => {
     expect(record.visits).toHaveLength(2);
 
     await menu(page, 'More for Doubled Record', 'Erase for good');
-    await fill(page, 'Her name, as it stands here', 'somebody');
+    await fill(page, 'Their name, as it is written here', 'somebody');
     await press(page, 'Erase the record');
-    await see(page, 'Write the name as it stands here: Doubled Record.');
-    await fill(page, 'Her name, as it stands here', 'Doubled Record');
+    await see(page, 'Write the name as it is written here: Doubled Record.');
+    await fill(page, 'Their name, as it is written here', 'Doubled Record');
     await press(page, 'Erase the record');
     await at(page, /\/clients$/);
     await page.goto(`${address()}${path}`);

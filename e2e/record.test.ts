@@ -89,7 +89,7 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   await openStep(page, second, 'record');
   await begin(page);
   await fill(page, 'What they said', 'Brighter at the temples, please.');
-  await press(page, 'The rest is good');
+  await press(page, 'Everything else is good');
   await press(page, 'Before, Front: take');
   await (await page.waitForSelector('[role=dialog] input[type=file]') as ElementHandle<HTMLInputElement>).uploadFile(await picture());
   await page.waitForSelector('[role=dialog]', { hidden: true });
@@ -206,7 +206,7 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   const pdf = await page.evaluate(async (id) => [...new Uint8Array(await (await fetch(`/visits/${id}/sheet/again.pdf`)).arrayBuffer())], third);
   const print = JSON.parse(execFileSync(process.execPath, [path.join(import.meta.dirname, 'pdf-text.mjs')], { input: Buffer.from(pdf), encoding: 'utf8' })) as { pages: number; text: string };
   expect(print.pages).toBe(1);
-  expect(print.text.replace(/\s+/g, ' ')).toMatch(/Found again: Threefold Sedge.*first parting on the hairline at the nape.*Level 8 reached.*temple 25 mm, 0 mm left/);
+  expect(print.text.replace(/\s+/g, ' ')).toMatch(/To find again: Threefold Sedge.*first parting on the hairline at the nape.*Level 8 reached.*temple 25 mm, 0 mm left/);
   await page.keyboard.press('Escape');
   await page.waitForSelector('[role=dialog]', { hidden: true });
 

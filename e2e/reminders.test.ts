@@ -108,7 +108,7 @@ test('texted only with her consent, once, again when it is moved, and through an
   // Moved: what she was told is no longer so.
   await moveTo('11:15');
   await reminders();
-  expect(await lists('To send')).toEqual([expect.stringContaining('Moved since she was reminded of another time.')]);
+  expect(await lists('To send')).toEqual([expect.stringContaining('Moved since they were reminded of another time.')]);
   await onlyHers();
   await press(page, 'Send 1 reminder');
   await see(page, '1 reminder was handed to the outbox.');

@@ -38,9 +38,9 @@ test('clients go out as a table, and a table comes in once it was looked at; a w
   const maren = text.split('\r\n').find((line) => line.includes('Maren Tolland'))!;
 
   await choose(`name;phone;birthday\n${name};0700 900 555;1990-02-30\n`);
-  await see(page, 'One row cannot be taken');
+  await see(page, 'One row has a problem');
   await see(page, 'Birthday: write a day such as 1990-02-28.');
-  expect(await page.$$eval('[role=dialog] button', (all) => (all.find((own) => own.textContent === 'Take the table') as HTMLButtonElement).disabled)).toBe(true);
+  expect(await page.$$eval('[role=dialog] button', (all) => (all.find((own) => own.textContent === 'Import the table') as HTMLButtonElement).disabled)).toBe(true);
   await choose('shoe size\n39\n');
   await see(page, '“name” is missing');
 
@@ -49,7 +49,7 @@ test('clients go out as a table, and a table comes in once it was looked at; a w
   await choose(Buffer.from(`id;name;phone;note\n;${name} Søn;0700 900 555;née\n${id};Maren Tolland;0700 900 114;Ties it up on most working days.\n`, 'latin1'));
   await see(page, '1 added, 0 changed, 1 as they are');
   expect(await seriousFindings(page)).toEqual([]);
-  await press(page, 'Take the table');
+  await press(page, 'Import the table');
   await page.waitForSelector('[role=dialog]', { hidden: true });
   await see(page, `${name} Søn`);
   expect((await fetched('/api/clients/table')).text).toContain(`${name} Søn,0700 900 555,,née`);
@@ -108,14 +108,14 @@ test('the foils of a pattern and everything of the salon go out as files; only w
   };
   await give('wrong.csv', 'id,width mm\nback/3/1,1\nnobody,2\n');
   await see(page, 'Row 3: id: this pattern has no foil “nobody”.');
-  expect(await page.$$eval('[role=dialog] button[disabled]', (all) => all.map((own) => own.textContent))).toEqual(['Take the table']);
+  expect(await page.$$eval('[role=dialog] button[disabled]', (all) => all.map((own) => own.textContent))).toEqual(['Import the table']);
   expect(await seriousFindings(page)).toEqual([]);
   await press(page, 'Close');
   await page.waitForSelector('[role=dialog]', { hidden: true });
   await give('right.csv', foils.text.replace(/\r\n$/, 'yes\r\n'));
   await see(page, '1 changed, 99 as they are');
   await see(page, 'left out');
-  await press(page, 'Take the table');
+  await press(page, 'Import the table');
   await page.waitForFunction(() => document.querySelector('#total-foils')?.textContent === '99');
   await saved(page);
   await page.keyboard.down('Control');

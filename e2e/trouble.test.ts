@@ -28,7 +28,7 @@ describe('bad input', () => {
     await fill(page, 'E-mail', 'ottilie@fernhollow.example');
     await fill(page, 'Password', 'wrong');
     await press(page, 'Sign in');
-    await see(page, 'Password: this e-mail address and password do not belong together.');
+    await see(page, 'Password: the e-mail address or the password is wrong.');
   });
 
   test('a client without a name or with an odd phone is not added, and nothing typed is lost', async () => {
@@ -114,7 +114,7 @@ describe('two people on one visit', () => {
     await second.page.reload();
     await live(second.page);
     await see(second.page, 'Back, drop-out: yours 12 mm, saved 7 mm');
-    await press(second.page, 'Take mine over');
+    await press(second.page, 'Apply mine');
     await see(second.page, '4 + 12 mm');
     await saved(second.page);
     expect(await foilCount(second.page)).toBeLessThan(theirs);
@@ -140,7 +140,7 @@ test('two people on one hair map: the later one is kept as a draft with its zone
   await see(second.page, 'The consultation was saved by somebody else meanwhile.');
   await see(second.page, 'regrowth, temple, left: yours 20 mm, saved 14 mm');
   await second.page.waitForFunction(() => document.querySelector('[data-zone="temple-l"]')?.getAttribute('aria-label') === 'Temple, left: 14 mm');
-  await press(second.page, 'Take mine over');
+  await press(second.page, 'Apply mine');
   await second.page.waitForFunction(() => document.querySelector('[data-zone="temple-l"]')?.getAttribute('aria-label') === 'Temple, left: 20 mm');
   await saved(second.page);
   await first.page.evaluate(() => document.dispatchEvent(new Event('visibilitychange')));

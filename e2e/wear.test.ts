@@ -56,7 +56,7 @@ test('the part is dragged: the picture and what is said of it change', async () 
   expect(told.some(({ key }) => key === 'moved')).toBe(false);
 
   // What each panel's foils earn adds up to what is seen.
-  const earned = await page.$eval('section[aria-label="What the foils earn"]', (own) => ({
+  const earned = await page.$eval('section[aria-label="What the foils add"]', (own) => ({
     all: Number(/: ([\d.]+) in all/.exec(own.textContent!)![1]), panels: [...own.querySelectorAll('tbody tr td:nth-child(3)')].map((cell) => Number(cell.textContent)),
   }));
   expect(Math.abs(earned.panels.reduce((a, b) => a + b, 0) - earned.all)).toBeLessThan(0.2);
@@ -74,7 +74,7 @@ test('the part is dragged: the picture and what is said of it change', async () 
   expect(Number(await grip.evaluate((own) => own.getAttribute('aria-valuenow')))).toBeGreaterThan(from + 20);
   await page.waitForSelector('[data-finding=moved]');
   await looked();
-  expect(await wordsOf('moved')).toMatch(/^(Fine|Mind)\.Moved \d+ mm to the right, \d+ % beside the part is light; \d+ % where it is\./);
+  expect(await wordsOf('moved')).toMatch(/^(Fine|Check)\.Moved \d+ mm to the right, \d+% beside the part is light; \d+% where it is\./);
   await drawn();
   expect(await meanOf(/^Hair, down, top/)).not.toBe(before);
 }, 240_000);
@@ -91,7 +91,7 @@ test('tied up, the unlit temple is looked at, leads to its panel, and is mended'
   await looked();
   const unlit = (await findings()).filter(({ key, fine }) => key === 'unlit' && !fine);
   const temple = unlit.find(({ words }) => /temple, right/.test(words));
-  expect(temple?.words ?? unlit.map(({ words }) => words).join(' ')).toMatch(/Tied back, \d+ mm of hairline are dark: temple, right\./);
+  expect(temple?.words ?? unlit.map(({ words }) => words).join(' ')).toMatch(/Tied back, \d+ mm of the hairline are dark: temple, right\./);
   await pressIn('[data-finding=unlit]', /temple, right/);
   await page.waitForSelector('[data-way=tied]');
   await drawn();

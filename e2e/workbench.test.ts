@@ -98,7 +98,7 @@ test('one foil is changed by hand, and is as the recipe has it again', async () 
   await cell.click();
   await press(page, 'Make it a slice');
   await see(page, ', by hand');
-  await press(page, 'As the recipe has it');
+  await press(page, 'Back to the recipe');
   await page.waitForFunction(() => !document.body.innerText.includes(', by hand'));
   await press(page, 'Drop it');
   await page.waitForFunction((n) => Number(document.querySelector('#total-foils')!.textContent) === n, {}, before - 1);
@@ -142,7 +142,7 @@ test('the plan is fitted to a number of foils: shown first, then taken, then und
   await page.waitForSelector('#total-foils');
   const before = await foilCount(page);
   await press(page, 'Fit to …');
-  await fill(page, 'At most so many foils', '60');
+  await fill(page, 'At most this many foils', '60');
   await press(page, 'Show how');
   await see(page, 'Lost:');
   expect(await foilCount(page)).toBe(before);
@@ -153,9 +153,9 @@ test('the plan is fitted to a number of foils: shown first, then taken, then und
   await press(page, 'Undo: fitted to 60 foils');
   expect(await foilCount(page)).toBe(before);
   await press(page, 'Fit to …');
-  await fill(page, 'At most so many foils', '2');
+  await fill(page, 'At most this many foils', '2');
   await press(page, 'Show how');
-  await see(page, 'Even at its widest this pattern takes');
+  await see(page, 'Even with its widest spacing this pattern takes');
   await press(page, 'Close');
   await saved(page);
 }, 90_000);

@@ -10,7 +10,7 @@ export default async function LockedPage({ searchParams }: { searchParams: Promi
   const { to } = await searchParams;
   const { people, ownId, salonName } = await lockedStation();
   return (
-    <Gate wide title="Who goes on?" words={`${salonName}. This station is locked; nothing of its work is lost.`}>
+    <Gate wide title="Who is working here?" words={`${salonName}. This station is locked. No work is lost.`}>
       <LockForm people={people} ownId={ownId} to={placeAfter(typeof to === 'string' ? to : '')} />
     </Gate>
   );

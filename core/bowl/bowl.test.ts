@@ -20,7 +20,7 @@ describe('developer', () => {
     expect(blendTo(13, 0, [6, 20])).toMatchObject({ ok: false });
   });
 
-  test('10 vol are 3 %', () => {
+  test('10 vol are 3%', () => {
     expect(percentOf(10)).toBeCloseTo(3, 12);
     expect(volumesOf(percentOf(25))).toBeCloseTo(25, 12);
   });

@@ -68,12 +68,12 @@ function scalpCautions(facts: MixCautionFacts, { strongVolumes, scalpMm }: Stren
     ...(painted.length > 0 ? [`${painted[0].panelName}, painted at the scalp (${said(volumesOf(painted[0], facts))})`] : []),
   ];
   if (onScalp.length > 0) {
-    out.push({ key: 'strong-scalp', weight: 'stop', seen: `Over ${strongVolumes} vol on the scalp itself: ${onScalp.join(', ')}.`, why: 'It burns. Take a weaker developer, or begin away from the scalp. There is no reason that lifts this.' });
+    out.push({ key: 'strong-scalp', weight: 'stop', seen: `Over ${strongVolumes} vol on the scalp itself: ${onScalp.join(', ')}.`, why: 'It burns. Use a weaker developer, or start off the scalp. No reason overrides this.' });
   }
   const forty = facts.units.filter((unit) => volumesOf(unit, facts) >= STRONGEST && unit.startMm < scalpMm);
   if (forty.length > 0) {
     const names = [...new Set(forty.map(({ panelName }) => panelName))];
-    out.push({ key: 'forty-near', weight: 'stop', seen: `${STRONGEST} vol within ${scalpMm} mm of the scalp: ${names.join(', ')}.`, why: 'Never that near. Take a weaker developer, or begin further away. There is no reason that lifts this.' });
+    out.push({ key: 'forty-near', weight: 'stop', seen: `${STRONGEST} vol within ${scalpMm} mm of the scalp: ${names.join(', ')}.`, why: 'Never that close. Use a weaker developer, or start further away. No reason overrides this.' });
   }
   return out;
 }
@@ -84,11 +84,11 @@ function strongCautions(facts: MixCautionFacts, { strongVolumes }: StrengthLimit
   const out: Caution[] = [];
   const hairline = zonesOf(strong.filter(({ zone }) => isHairlineZone(zone)));
   if (hairline.length > 0) {
-    out.push({ key: 'strong-hairline', weight: 'reason', seen: `Over ${strongVolumes} vol at the hairline: ${few(hairline)}.`, why: 'Hair there is fine and light-worn. A step weaker, an older bowl or last; or say why.' });
+    out.push({ key: 'strong-hairline', weight: 'reason', seen: `Over ${strongVolumes} vol at the hairline: ${few(hairline)}.`, why: 'Hair there is fine and worn by light. Go a step weaker, use an older bowl or do it last, or say why not.' });
   }
   const fragile = zonesOf(strong.filter(({ zone }) => facts.fragileZones.includes(zone)));
   if (fragile.length > 0) {
-    out.push({ key: 'strong-fragile', weight: 'reason', seen: `Over ${strongVolumes} vol on fragile hair: ${few(fragile)}.`, why: 'Such hair breaks. One strength down, or left out; or say why.' });
+    out.push({ key: 'strong-fragile', weight: 'reason', seen: `Over ${strongVolumes} vol on fragile hair: ${few(fragile)}.`, why: 'Hair like this breaks. Go one strength down or leave it out, or say why not.' });
   }
   return out;
 }
@@ -97,7 +97,7 @@ function overlapCaution({ overlapping }: MixCautionFacts): Caution | undefined {
   if (overlapping === 0) return undefined;
   return {
     key: 'overlap', weight: 'reason', seen: `${overlapping === 1 ? 'One foil carries' : `${overlapping} foils carry`} lightener over hair lightened before.`,
-    why: 'Overlap breaks it. Paint only the regrowth, and leave a gap at both ends; or say why the lengths are lifted again.',
+    why: 'Overlap breaks it. Paint only the regrowth and leave a gap at both ends, or say why the lengths are lifted again.',
   };
 }
 
@@ -107,26 +107,26 @@ function heatCaution({ formulas, units }: MixCautionFacts, { warmestCelsius }: S
   const most = Math.max(...warm.map(({ celsius }) => celsius));
   const letters = warm.map(({ letter }) => letter).join(', ');
   if (most > warmestCelsius) {
-    return { key: 'heat', weight: 'stop', seen: `${most} °C is planned on formula ${letters}; this house allows ${warmestCelsius} °C at most.`, why: 'Heat burns and speeds everything. Take a lower temperature. There is no reason that lifts this.' };
+    return { key: 'heat', weight: 'stop', seen: `${most} °C is planned on formula ${letters}; this house allows ${warmestCelsius} °C at most.`, why: 'Heat burns and speeds everything up. Set a lower temperature. No reason overrides this.' };
   }
-  return { key: 'heat', weight: 'reason', seen: `Warmth of ${most} °C is planned on formula ${letters}.`, why: 'Heat speeds everything and swells product. Only where the leaflet allows it, and watched.' };
+  return { key: 'heat', weight: 'reason', seen: `Warmth of ${most} °C is planned on formula ${letters}.`, why: 'Heat speeds everything up and swells the product. Only where the leaflet allows it, and watch it.' };
 }
 
 function timeCaution({ tooLong }: MixCautionFacts): Caution | undefined {
   if (tooLong.length === 0) return undefined;
   return {
     key: 'over-time', weight: 'reason', seen: `Longer than the maker allows: ${tooLong.map(({ what, minutes, limit }) => `${what} ${Math.round(minutes)} min (${limit})`).join(', ')}.`,
-    why: 'Never past the maker’s time without a decision that is written down.',
+    why: 'Never past the maker’s time without a reason on record.',
   };
 }
 
 function rootCaution({ rootWarning }: MixCautionFacts): Caution | undefined {
-  return rootWarning === null ? undefined : { key: 'root-dark', weight: 'shown', seen: rootWarning, why: 'Tell the client; the natural level, or sheerer, grows out softly.' };
+  return rootWarning === null ? undefined : { key: 'root-dark', weight: 'shown', seen: rootWarning, why: 'Tell the client. The natural level, or a sheerer colour, grows out softly.' };
 }
 
 function bowlCaution({ oldestBowl }: MixCautionFacts): Caution | undefined {
   if (oldestBowl <= OLD_BOWL) return undefined;
-  return { key: 'bowl-old', weight: 'shown', seen: `A bowl is ${Math.round(oldestBowl)} min old when it is last painted.`, why: 'A bowl loses strength from about half an hour on. Smaller bowls, or the old one for the hairline.' };
+  return { key: 'bowl-old', weight: 'shown', seen: `One bowl is ${Math.round(oldestBowl)} min old by its last foil.`, why: 'A bowl loses strength after about half an hour. Mix smaller bowls, or use the old one at the hairline.' };
 }
 
 const few = (names: readonly string[]) => (names.length <= 3 ? names.join(', ') : `${names.slice(0, 3).join(', ')} and ${names.length - 3} more`);

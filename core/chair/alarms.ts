@@ -88,7 +88,7 @@ function basinAlarms({ rules }: ServiceScript, { stages }: ServiceState): Alarm[
   return stages.flatMap(({ begunAt, doneAt, blocks }, i): Alarm[] => {
     if (doneAt !== null) return [];
     const minutes = basinMinutes(blocks.length, rules);
-    return [{ key: `basin ${i} ${begunAt}`, kind: 'basin', due: begunAt + minutes * MINUTE, words: `The rinse has taken its ${minutes} min.`, urgent: false, block: null }];
+    return [{ key: `basin ${i} ${begunAt}`, kind: 'basin', due: begunAt + minutes * MINUTE, words: `The rinse has had its ${minutes} min.`, urgent: false, block: null }];
   });
 }
 
@@ -97,7 +97,7 @@ function stepAlarms({ steps }: ServiceState): Alarm[] {
   const over = steps.flatMap((own): Alarm[] => {
     if (own.standing !== 'on') return [];
     const { id, minutes } = own.step;
-    const words = `${stepName(own.step)}: ${Math.round(minutes)} min are over.`;
+    const words = `${stepName(own.step)}: ${Math.round(minutes)} min are up.`;
     return [{ key: `step ${id} ${own.begunAt} ${minutes}`, kind: 'step', due: endOf(own), words, urgent: staysOn(own.step), block: null }];
   });
   const turn = stepTurn(steps, -Infinity);

@@ -104,7 +104,7 @@ describe('steps after the foils', () => {
     });
     expect(alarmsOf(script, on).map(({ words, due }) => [words, due])).toEqual([
       ['Root colour, roots: put it on now, so that all are done together.', at(11)],
-      ['Toner, mid-lengths: 20 min are over.', at(21)],
+      ['Toner, mid-lengths: 20 min are up.', at(21)],
     ]);
     expect(nextStep(script, on, [], at(11))).toMatchObject({ kind: 'step-begin', own: { step: { id: 'root' } } });
     const rinse = plainStep('r', 'rinse');

@@ -117,7 +117,7 @@ test('single alternation in a crossed pattern becomes pairs', () => {
 test('a turn as long as the rows are wide makes stripes down the head: row by row it does not', () => {
   const wide = { place: { kind: 'zones' as const, zones: ['occipital' as const] }, side: 'across' as const, rotation: { sequence: 'AB', by: 'foil' as const, anew: false, from: 1, to: null } };
   const { found, left, mended } = leftAfterMend(planWith([wide]), 'single-alternation');
-  expect(found.seen).toMatch(/columns come out all of one letter each/);
+  expect(found.seen).toMatch(/columns come out all in one letter/);
   expect(mended.panels[0].rotation!.by).toBe('row');
   expect(left).toBeUndefined();
   // One foil a row: the letters follow each other down the head, as they should.

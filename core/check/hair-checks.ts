@@ -22,7 +22,7 @@ export function pointedChecks({ plan, computed }: CheckInput): Check[] {
     return [{
       rule: 'pointed-column', panel: panel.id, foils: there.map(({ id }) => id),
       seen: `${panel.name}: straight partings at a pointed hairline (${there.length} ${there.length === 1 ? 'foil' : 'foils'} in front).`,
-      why: 'Straight across a widow’s peak leaves unlit places at both sides of the forehead.',
+      why: 'Straight partings at a widow’s peak leave dark places at both sides of the forehead.',
       mend: { words: 'Partings along the hairline', apply: (before) => changePanel(before, panel.id, (own): Panel => ({ ...own, direction: { kind: 'hairline' } })) },
     }];
   });
@@ -41,8 +41,8 @@ export function shortChecks({ plan, computed, limits, facts }: CheckInput): Chec
     return [{
       rule: 'short-hairline', panel: foils[0].panel, foils: foils.map(({ id }) => id),
       seen: `${zoneName(zone)}: ${words} lies in ${foils.length === 1 ? 'a foil' : `${foils.length} foils`}.`,
-      why: 'Baby hair and breakage break further, and lightening them draws the eye there. Pin them away.',
-      mend: { words: foils.length === 1 ? 'Drop that foil' : `Drop these ${foils.length} foils`, apply: (before) => foils.reduce((plan, { id }) => dropFoil(plan, id), before) },
+      why: 'Baby hair and breakage break further, and lightening draws the eye there. Pin them out of the way.',
+      mend: { words: foils.length === 1 ? 'Remove that foil' : `Remove these ${foils.length} foils`, apply: (before) => foils.reduce((plan, { id }) => dropFoil(plan, id), before) },
     }];
   });
 }
@@ -57,7 +57,7 @@ export function overlapChecks({ computed, facts }: CheckInput): Check[] {
   return [{
     rule: 'overlap', panel: over[0].panel, foils: over.map(({ id }) => id),
     seen: `${over.length === 1 ? 'One foil lies' : `${over.length} foils lie`} over hair lightened before${stop}.`,
-    why: 'Overlap on lightened hair breaks it. Carry product to the old light, and no further unless the ends are to be lifted too: Mix, “Painted: regrowth only”.',
+    why: 'Overlap on lightened hair breaks it. Take product up to the lightened hair and no further, unless the ends are to be lifted too: Mix, “Painted: regrowth only”.',
   }];
 }
 
@@ -67,6 +67,6 @@ export function budgetChecks({ facts: { priceMinor, budgetMinor, sayMoney } }: C
   return [{
     rule: 'over-budget', foils: [],
     seen: `The estimate is ${sayMoney(priceMinor)}; ${sayMoney(budgetMinor)} was agreed.`,
-    why: 'A price is said before the start. Fit the pattern to the budget, or agree on more.',
+    why: 'The client hears the price before the start. Fit the pattern to the budget, or agree on more.',
   }];
 }

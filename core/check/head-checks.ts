@@ -72,7 +72,7 @@ export function hairlineChecks(input: CheckInput): Check[] {
         rule: behindEar ? 'behind-ear' : 'unlit-hairline', foils: [],
         seen: `No foil for ${Math.round(stretch.lengthMm)} mm of the hairline ${place}${side}.`,
         why: behindEar
-          ? 'Around and behind the ear is the spot that is missed; the frame looks stuck on when hair is tied back.'
+          ? 'Around and behind the ear is the spot that gets missed. The frame looks stuck on when hair is tied back.'
           : 'Tied back, the hairline there stays dark.',
         mend: { words: 'Add a fine weave there', apply: (plan) => withRim(plan, stretch) },
       };
@@ -112,7 +112,7 @@ export function crownChecks({ computed }: CheckInput): Check[] {
   if (around < 0.04 || share('crown') > 0.25 * around) return [];
   return [{
     rule: 'crown-open', foils: [],
-    seen: `The crown is ${Math.round(share('crown') * 100)} % lightened, the hair round it ${Math.round(around * 100)} %.`,
+    seen: `The crown is ${Math.round(share('crown') * 100)}% lightened, the hair round it ${Math.round(around * 100)}%.`,
     why: 'People behind the client see the crown first.',
     mend: {
       words: 'Foil the crown',
@@ -152,7 +152,7 @@ export function partChecks(input: CheckInput): Check[] {
   return [{
     rule: 'back-to-back', panel: foils[0].panel, foils: foils.map(({ id }) => id),
     seen: `Two foils meet back to back at the part (${Math.round(between * 10) / 10} mm between them).`,
-    why: 'They grow out as one hard stripe. A good sliver is 3–4 mm.',
+    why: 'They grow out as one hard stripe. Leave a sliver of 3–4 mm.',
     mend: {
       words: 'Count back from the part, 4 mm sliver',
       apply: (before) => ({

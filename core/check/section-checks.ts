@@ -16,7 +16,7 @@ export function thickChecks(input: CheckInput): Check[] {
     return [{
       rule: 'thick', panel: panel.id, foils: [],
       seen: `${panel.name}: sections of ${panel.thicknessMm} mm are thicker than see-through for a ${name} (${limit} mm).`,
-      why: 'What the foil cannot be seen through does not lift evenly.',
+      why: 'A section you cannot see through does not lift evenly.',
       mend: { words: `Thickness ${panel.thicknessMm} → ${limit} mm`, apply: changed(panel.id, (own) => ({ ...own, thicknessMm: limit })) },
     }];
   });
@@ -33,7 +33,7 @@ export function wideChecks(input: CheckInput): Check[] {
     return [{
       rule: 'wide', panel: panel.id, foils: wide.map(({ id }) => id),
       seen: `${panel.name}: ${wide.length === 1 ? 'one section is' : `${wide.length} sections are`} wider than the foil (${Math.round(widest)} of ${limit} mm).`,
-      why: 'Hair beside the foil takes no product, or bleeds.',
+      why: 'Hair beside the foil gets no product, or it bleeds.',
       mend: panel.columns.onePerRow
         ? { words: 'Divide into columns', apply: changed(panel.id, (own) => ({ ...own, columns: { ...own.columns, onePerRow: false } })) }
         : undefined,
@@ -52,7 +52,7 @@ export function jumpChecks(input: CheckInput): Check[] {
     const at = series.findIndex((mm, i) => i > 0 && Math.max(mm, series[i - 1]) > Math.max(1, Math.min(mm, series[i - 1])) * (input.limits.jump + 1));
     if (at < 0) return [];
     const mend: Mend = {
-      words: 'Ease between them',
+      words: 'Ease the drop-outs',
       apply: changed(panel.id, (own) => {
         const eased = { kind: 'eased' as const, fromMm: series[0], toMm: series[series.length - 1] };
         return { ...own, spacing: own.spacing.kind === 'backwards' ? { ...own.spacing, spacing: eased } : eased };
@@ -61,7 +61,7 @@ export function jumpChecks(input: CheckInput): Check[] {
     return [{
       rule: 'jump', panel: panel.id, foils: [], mend,
       seen: `${panel.name}: the drop-out jumps from ${series[at - 1]} to ${series[at]} mm.`,
-      why: 'A jump shows as a line; ease from one spacing to the next.',
+      why: 'A jump shows as a line. Ease from one spacing to the next.',
     }];
   });
 }
@@ -75,9 +75,9 @@ export function sliceChecks(input: CheckInput): Check[] {
     return [{
       rule: 'slice-on-hairline', panel: panel.id, foils: there.map(({ id }) => id),
       seen: `${panel.name}: ${there.length === 1 ? 'a slice lies' : `${there.length} slices lie`} on the hairline.`,
-      why: 'A solid edge at the hairline shows a hard line as it grows; others put it there for boldness.',
+      why: 'A solid edge at the hairline grows out as a hard line. Some put it there on purpose, for a bold look.',
       mend: {
-        words: 'First the finest weave',
+        words: 'Finest weave first',
         apply: changed(panel.id, (own) => ({ ...own, gather: { kind: 'weave', stitchMm: 2, gapMm: 2, depth: 0.5, fromHairline: true } })),
       },
     }];
@@ -100,7 +100,7 @@ export function driftChecks(input: CheckInput): Check[] {
     return [{
       rule: 'drift', panel: panel.id, foils: flat.map(({ id }) => id),
       seen: `${panel.name}: it turns from ${angleName(fromDeg)} by ${Math.round(Math.abs(first.driftDeg))}° and lies flat from row ${first.row} on.`,
-      why: 'Where the diagonal is lost, so is the softness.',
+      why: 'Once the diagonal is gone, the softness is too.',
       mend: { words: `Keep ${angleName(fromDeg)}`, apply: changed(panel.id, (its) => ({ ...its, direction: { kind: 'parallel', angleDeg: fromDeg } })) },
     }];
   });
@@ -118,7 +118,7 @@ function crossedChecks(panel: Panel): Check[] {
   return [{
     rule: 'single-alternation', panel: panel.id, foils: [],
     seen: `${panel.name}: ${a} and ${b} alternate foil by foil in a crossed pattern.`,
-    why: 'That puts all of one on one side. Work in pairs.',
+    why: 'That puts all of one formula on one side. Work in pairs.',
     mend: { words: `${a} ${a} ${b} ${b}`, apply: changed(panel.id, (own) => ({ ...own, rotation: own.rotation && { ...own.rotation, sequence: a + a + b + b } })) },
   }];
 }
@@ -142,8 +142,8 @@ function columnChecks(panel: Panel, { computed }: CheckInput): Check[] {
   if (plain.length < 2) return [];
   return [{
     rule: 'single-alternation', panel: panel.id, foils: plain.flat().map(({ id }) => id),
-    seen: `${panel.name}: ${plain.length} columns come out all of one letter each.`,
-    why: 'The turn is as long as a row is wide: it makes stripes down the head instead of a blend.',
+    seen: `${panel.name}: ${plain.length} columns come out all in one letter.`,
+    why: 'The turn is as long as a row is wide, so it makes stripes down the head instead of a blend.',
     mend: { words: 'Take turns row by row', apply: changed(panel.id, (own) => ({ ...own, rotation: own.rotation && { ...own.rotation, by: 'row' } })) },
   }];
 }
@@ -154,7 +154,7 @@ export function timeChecks({ computed, limits }: CheckInput): Check[] {
   if (limits.minutes === null || foilingMinutes <= limits.minutes) return [];
   return [{
     rule: 'over-time', foils: [],
-    seen: `The foils take about ${Math.round(foilingMinutes)} min; ${limits.minutes} min are there.`,
-    why: 'The first foils would be on for longer than the maker allows, or the visit runs over.',
+    seen: `The foils take about ${Math.round(foilingMinutes)} min; there are ${limits.minutes} min.`,
+    why: 'The first foils would stay on longer than the maker allows, or the visit runs over.',
   }];
 }

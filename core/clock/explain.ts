@@ -109,7 +109,7 @@ function readyBindings({ foils, stages }: Timeline, nameOf: (foil: FoilAt) => st
         foil: last.index,
         at: from,
         slack: 0,
-        words: `The basin at minute ${rounded(from)} waits for ${nameOf(last)}: it is ready at ${rounded(last.ready)}.`,
+        words: `The basin at minute ${rounded(from)} waits for ${nameOf(last)}: it is ready at minute ${rounded(last.ready)}.`,
       },
     ];
   });

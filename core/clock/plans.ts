@@ -233,7 +233,7 @@ function nameOf({ course, timeline, figures, second }: ClockPlanned, { blocks, r
   if (changed.length > 0) words.push(changed.map(({ name, mix }) => `${name} with ${mix}`).join(', '));
   const [first] = pulls.filter(({ by }) => by === 1);
   if (second !== rules.second && second === 'pulls' && first)
-    words.push(`With a second pair of hands from minute ${Math.round(first.from)}`);
+    words.push(`With a second person from minute ${Math.round(first.from)}`);
   else if (stages.length <= 1)
     words.push(
       pulled ? 'Pull as they are ready, one rinse' : figures.worstOver > 0 ? 'One rinse at the end' : 'One rinse',
@@ -266,7 +266,7 @@ export function changesBetween(from: Figures, to: Figures): string {
     said(to.short - from.short, (by) => `${by} ${to.short > from.short ? 'more' : 'fewer'} short of ready`),
     said(
       to.handsFree - from.handsFree,
-      (by) => `hands free ${by} min ${to.handsFree > from.handsFree ? 'more' : 'less'}`,
+      (by) => `${by} min ${to.handsFree > from.handsFree ? 'more' : 'less'} with hands free`,
     ),
   ].filter((own) => own !== null);
   if (parts.length === 0) return 'Nothing changes.';

@@ -183,7 +183,7 @@ describe('the list of plans', () => {
     expect(plans.map(({ name }) => name)).toEqual(
       expect.arrayContaining([
         'Pull as they are ready, one rinse',
-        expect.stringMatching(/^With a second pair of hands from minute \d+$/),
+        expect.stringMatching(/^With a second person from minute \d+$/),
         expect.stringMatching(/: first foil \d+ min past the limit$/),
       ]),
     );

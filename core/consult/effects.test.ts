@@ -10,8 +10,8 @@ const effects = (part: Partial<Consult>, chapter?: string) =>
     .map(({ answer, changes }) => `${answer}: ${changes}`);
 
 test('from half of the time tied up the hairline carries the look, below it the part does', () => {
-  expect(effects({ wornUpShare: 0.5 }, 'worn')[0]).toMatch(/^Tied up 50 % of the time: The hairline band/);
-  expect(effects({ wornUpShare: 0.4 }, 'worn')[0]).toMatch(/part and top carry the look/);
+  expect(effects({ wornUpShare: 0.5 }, 'worn')[0]).toMatch(/^Tied up 50% of the time: The hairline band/);
+  expect(effects({ wornUpShare: 0.4 }, 'worn')[0]).toMatch(/the part and the top carry the look/);
 });
 
 test('weeks between visits are held against the line that shows', () => {
@@ -36,14 +36,14 @@ test('what was not asked changes nothing', () => {
 });
 
 test('grey is held against the share from which blending is suggested', () => {
-  expect(effects(fill(EMPTY_CONSULT, 'grey', 0.5), 'map')[0]).toMatch(/^50 % grey.*blending is suggested/);
+  expect(effects(fill(EMPTY_CONSULT, 'grey', 0.5), 'map')[0]).toMatch(/^50% grey.*blending is suggested/);
   expect(effects(paint(EMPTY_CONSULT, 'grey', ['temple-l'], 0.1), 'map')[0]).toMatch(/Too little grey/);
 });
 
 test('three washes a week leave a toner of seven weeks; a budget is said in the house’s money', () => {
   expect(effects({ washesPerWeek: 3, budgetMinor: 12_000 }, 'upkeep')).toEqual([
     '3 washes a week: A toner lasts about 7 weeks.',
-    'Budget 120 EUR: The checks say when the estimate runs over; Fit cuts the plan to it.',
+    'Budget 120 EUR: The checks say when the estimate runs over. Fit cuts the plan to the budget.',
   ]);
 });
 

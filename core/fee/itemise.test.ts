@@ -106,7 +106,7 @@ test('a receipt says every line, what was agreed, the tax within, and what is ow
   expect(text).toBe(
     [
       'Fernhollow', 'Nell, 25 Nov 2026', '', 'Foil service, up to 20 foils   90.00', '28 further foils               42.00', '2 extra bowls                  36.00', '1 extra toner                  22.00',
-      'Root colour                    25.00', 'Agreed, less                  -15.00', 'Total                         200.00', 'within it 20 % tax             33.33', 'Deposit                        50.00', 'Owed                          150.00', '',
+      'Root colour                    25.00', 'Agreed, less                  -15.00', 'Total                         200.00', 'within it 20% tax              33.33', 'Deposit                        50.00', 'Owed                          150.00', '',
     ].join('\n'),
   );
 });

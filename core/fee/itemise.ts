@@ -86,8 +86,8 @@ export function itemise(visit: PricedVisit, prices: VisitPrices): Itemised {
       line('materials', 'Materials', visit.materialsMinor);
     }
     const foiled = lines.reduce((sum, { minor }) => sum + minor, 0);
-    if (visit.lengthMm >= prices.longFromMm) line('long', `Long hair, ${prices.longPercent} %`, perCent(foiled, prices.longPercent));
-    if (visit.densityPerCm2 >= prices.thickFromPerCm2) line('thick', `Thick hair, ${prices.thickPercent} %`, perCent(foiled, prices.thickPercent));
+    if (visit.lengthMm >= prices.longFromMm) line('long', `Long hair, ${prices.longPercent}%`, perCent(foiled, prices.longPercent));
+    if (visit.densityPerCm2 >= prices.thickFromPerCm2) line('thick', `Thick hair, ${prices.thickPercent}%`, perCent(foiled, prices.thickPercent));
     if (prices.way === 'flat') mixLine(visit, prices, line);
   }
   // What is included is included in a foil service: a toner alone is paid for.
@@ -206,7 +206,7 @@ export function receiptText({ salon, client, on, estimate, agreedMinor, paid, ta
   const rows: [string, number | null][] = [...estimate.lines.map(({ words, minor }): [string, number] => [words, minor])];
   if (agreedMinor !== null && agreedMinor !== estimate.totalMinor) rows.push([agreedMinor < estimate.totalMinor ? 'Agreed, less' : 'Agreed, more', agreedMinor - estimate.totalMinor]);
   rows.push(['Total', amount]);
-  if (taxPercent > 0) rows.push([`within it ${taxPercent} % tax`, taxWithin(amount, taxPercent)]);
+  if (taxPercent > 0) rows.push([`within it ${taxPercent}% tax`, taxWithin(amount, taxPercent)]);
   if (paid.depositMinor > 0) rows.push(['Deposit', paid.depositMinor]);
   if (paid.paidMinor > paid.depositMinor) rows.push(['Paid', paid.paidMinor - paid.depositMinor]);
   rows.push(['Owed', paid.owedMinor]);

@@ -44,12 +44,12 @@ test('minutes are kept with the changes of panel', () => {
 test('what is lost is said with its figures, what changes by panel', () => {
   const { changes, lost } = fits(fitPlan(startPlan(), engine, { kind: 'foils', foils: 60 }));
   expect(lost.length).toBeGreaterThan(0);
-  for (const words of lost) expect(words).toMatch(/^[a-z ]+: \d+(\.\d)? % → \d+(\.\d)? % lightened$/);
+  for (const words of lost) expect(words).toMatch(/^[a-z ]+: \d+(\.\d)?% → \d+(\.\d)?% lightened$/);
   for (const { words } of changes) expect(words).toMatch(/^.+: fine weave, 4 \+ 5 mm → fine weave, 4 \+ \d+(\.5)? mm; \d+ → \d+ foils$/);
 });
 
 test('what cannot be fitted is refused, naming the panels', () => {
-  expect(fit('baby-veil', 5)).toEqual({ ok: false, problem: expect.stringMatching(/^Even at its widest this pattern takes \d+ foils \(Back, Crown triangle, Sides, Face frame\)/) });
+  expect(fit('baby-veil', 5)).toEqual({ ok: false, problem: expect.stringMatching(/^Even with its widest spacing this pattern takes \d+ foils \(Back, Crown triangle, Sides, Face frame\)/) });
   expect(fitPlan(startPlan({ muted: true }), engine, { kind: 'foils', foils: 10 })).toEqual({ ok: false, problem: 'There are no foils to fit.' });
 });
 

@@ -1,7 +1,7 @@
 import { MINUTES_PER_PANEL_CHANGE } from '../clock';
 import { zonesOf, type ZoneFamily } from '../head';
 import { recipeLine, type ComputedPlan, type PatternEngine, type Plan } from '../pattern';
-import { toEnd } from '../units';
+import { percent, toEnd } from '../units';
 import { thinned } from './thin';
 import { placeOf, usualPoints, worthOfPoints, type Place, type PointsOf } from './worth';
 
@@ -105,7 +105,7 @@ export function* fitInSteps(plan: Plan, engine: PatternEngine, limit: FitLimit, 
   if (least > most) {
     const names = panels.map(({ name }) => name).join(', ');
     const said = limit.kind === 'foils' ? `${least} foils` : `${Math.ceil((least + changes) / 10)} minutes`;
-    return { ok: false, problem: `Even at its widest this pattern takes ${said} (${names}). Switch a panel off first.` };
+    return { ok: false, problem: `Even with its widest spacing this pattern takes ${said} (${names}). Switch a panel off first.` };
   }
   const chosen = bestWithin(options, most);
   const thin = new Map(panels.map((panel, i) => [panel.id, thinned(panel, options[i][chosen[i]].factor)!]));
@@ -195,7 +195,6 @@ function lostOf(before: ComputedPlan, after: ComputedPlan): string[] {
   };
   return GROUPS.flatMap(({ words, families }) => {
     const [was, is] = [share(before, families), share(after, families)];
-    const percent = (value: number) => `${Math.round(value * 1000) / 10} %`;
-    return was - is > 0.002 ? [`${words}: ${percent(was)} → ${percent(is)} lightened`] : [];
+    return was - is > 0.002 ? [`${words}: ${percent(was, 1)} → ${percent(is, 1)} lightened`] : [];
   });
 }

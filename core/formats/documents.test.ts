@@ -43,7 +43,7 @@ const REFUSED: Record<string, { parse(value: unknown): Parsed<unknown>; sound: u
       ['bowl.mostGrams', 5, 'bowl.mostGrams: must be a number from 20 to 500 g.'], ['tests', [{ formula: 'A', minutes: 20, from: 7, level: 7 }], 'tests[0].level: no lift was read: the level is not above the one before.'],
       ['toners', [{ id: 't', place: {}, line: 'sedge', parts: [{ shade: 'a', parts: 1 }, { shade: 'a', parts: 2 }], grams: 50, ratio: 2, volumes: 5, minutes: 10, state: 'damp' }], 'toners[0].parts: names a shade twice.'],
       ['toners', [{ id: 't', place: { lengths: ['knees'] }, line: 'sedge', parts: [{ shade: 'a', parts: 1 }], grams: 50, ratio: 2, volumes: 5, minutes: 10, state: 'damp' }], 'toners[0].place.lengths[0]: must be of roots, mids, ends, band.'],
-      ['money.payments', [{ what: 'gift', minor: 100, on: '2027-01-04', how: 'cash' }], 'money.payments[0].what: must be deposit, payment or tip.'], ['clock.pace', 400, 'clock.pace: must be a number from 50 to 250 %.'],
+      ['money.payments', [{ what: 'gift', minor: 100, on: '2027-01-04', how: 'cash' }], 'money.payments[0].what: must be deposit, payment or tip.'], ['clock.pace', 400, 'clock.pace: must be a number from 50 to 250%.'],
     ],
   },
   outcome: {

@@ -3,7 +3,7 @@ import { HAIRLINE_SHAPES, hairlineProblem, USUAL_CROWN, ZONES } from '../head';
 
 /** A number between two bounds that says both, with its unit, when it is not. */
 export function between(min: number, max: number, unit: string, description: string) {
-  const message = `must be a number from ${min} to ${max}${unit ? ` ${unit}` : ''}`;
+  const message = `must be a number from ${min} to ${max}${unit === '%' || unit === '' ? unit : ` ${unit}`}`;
   return z.number({ error: message }).min(min, message).max(max, message).describe(description);
 }
 

@@ -20,7 +20,7 @@ const MEASURED: MeasuredColumns<Column> = {
   'width mm': lengthColumn('width'), 'thickness mm': lengthColumn('thickness'), 'drop-out mm': lengthColumn('drop-out'), 'start mm': lengthColumn('start'), 'to mm': lengthColumn('to'), grams: amountColumn('grams', 'ounces'),
 };
 
-const percent = (share: number) => `${Math.round(share * 10_000) / 100} %`;
+const percent = (share: number) => `${Math.round(share * 10_000) / 100}%`;
 const tenth = (value: number) => String(Math.round(value * 10) / 10);
 
 /** What of the sheet stands in a table beside the work. */
@@ -37,7 +37,7 @@ function cellsOf({ foils, painted, dropouts, zones }: Sections, unit: WorkUnit):
   return {
     order: String(unit.order), number: String(unit.number), kind: unit.kind, id: unit.id, panel: unit.panelName, side: unit.side, row: String(unit.row), column: String(unit.column), zone: zoneName(unit.zone), formula: unit.letter, gather: unit.gather.kind,
     'width mm': tenth(unit.widthMm), 'thickness mm': tenth(unit.thicknessMm), 'drop-out mm': foil ? tenth(foil.dropoutMm) : '', angle: tenth(unit.angleDeg).replace(/^-/, '−'), stitches: foil ? String(foil.stitches) : '',
-    picked: section ? `${Math.round(section.pickedShare * 100)} %` : '', 'start mm': tenth(unit.startMm), 'to mm': tenth(unit.reachMm[1]), ...shares, mix: unit.mix, 'ends mix': unit.endsMix ?? '', grams: tenth(unit.grams + unit.endsGrams), 'leave out': '',
+    picked: section ? `${Math.round(section.pickedShare * 100)}%` : '', 'start mm': tenth(unit.startMm), 'to mm': tenth(unit.reachMm[1]), ...shares, mix: unit.mix, 'ends mix': unit.endsMix ?? '', grams: tenth(unit.grams + unit.endsGrams), 'leave out': '',
   };
 }
 
@@ -137,7 +137,7 @@ function readFoil(sheet: Sections, units: ReadonlyMap<string, WorkUnit>, rowOf: 
   const foil = unit.kind === 'foil' ? sheet.foils[unit.index] : undefined;
   const settable = foil ? SETTABLE : [];
   const differs = COLUMNS.find((column) => !settable.includes(column) && !FOLLOWS.has(column) && cells[column] !== undefined && !alike(cells[column], own[column]));
-  if (differs) return `${differs}: it is ${own[differs]} here and “${cells[differs]}” in the table. It is measured and cannot be set; if the pattern was changed since, export the list anew.`;
+  if (differs) return `${differs}: it is ${own[differs]} here and “${cells[differs]}” in the table. It is measured and cannot be set; if the pattern was changed since, export the list again.`;
   if (!foil) return { foil: null, words: [], leaveOut: false, to: {} };
   const leave = cells['leave out']?.toLowerCase();
   if (leave !== undefined && leave !== 'yes' && leave !== 'no') return `leave out: write yes, or leave it empty; it says “${cells['leave out']}”.`;

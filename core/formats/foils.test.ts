@@ -47,7 +47,7 @@ test('in inches, ounces and per cent: the columns say so, and a thickness that i
   const [row] = Papa.parse<Record<string, string>>(table, { header: true, skipEmptyLines: true }).data;
   // 4 mm of 25.4 to the inch; 20 vol are 6 %.
   expect(row['thickness in']).toBe('0.157');
-  expect(row.mix).toContain('6 %');
+  expect(row.mix).toContain('6%');
   expect(row.mix).not.toMatch(/ vol/);
   // 0.125 in are 3.175 mm, 3.2 to the tenth.
   expect(taken(changed('back/3/1', { 'thickness in': '0.125' }, table)).changes).toMatchObject([{ words: ['4 mm → 3.2 mm thick'] }]);

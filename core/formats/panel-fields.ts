@@ -92,7 +92,7 @@ export const placeSchema: z.ZodType<Place> = z.lazy(() =>
     z.strictObject({ kind: z.literal('union'), of: z.array(placeSchema).min(1, 'must hold at least one place').max(12).describe('Places') }).describe('All of them together'),
     z.strictObject({ kind: z.literal('overlap'), of: z.array(placeSchema).min(1, 'must hold at least one place').max(12).describe('Places') }).describe('Only where all of them are'),
     z
-      .strictObject({ kind: z.literal('except'), place: placeSchema, without: z.array(placeSchema).min(1, 'must hold at least one place').max(12).describe('What is taken away') })
+      .strictObject({ kind: z.literal('except'), place: placeSchema, without: z.array(placeSchema).min(1, 'must hold at least one place').max(12).describe('What is left out') })
       .describe('One without others'),
   ], kindOf(...PLACE_KINDS)),
 ) as z.ZodType<Place>;

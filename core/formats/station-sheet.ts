@@ -65,8 +65,8 @@ export function stationSheet(plan: Plan, computed: ComputedPlan, work: Pick<Work
   const figures: [string, string][] = [
     [String(totals.foils), 'foils'],
     [minutesSaid(totals.foilingMinutes), 'foiling, estimated'],
-    [`${Math.round(facts.shares.lightened * 100)} %`, 'lightened'],
-    ...(facts.shares.deepened > 0 ? [[`${Math.round(facts.shares.deepened * 100)} %`, 'deepened'] as [string, string]] : []),
+    [`${Math.round(facts.shares.lightened * 100)}%`, 'lightened'],
+    ...(facts.shares.deepened > 0 ? [[`${Math.round(facts.shares.deepened * 100)}%`, 'deepened'] as [string, string]] : []),
     [formatAmount(Math.round(totals.hairGrams), facts.measures.amounts), 'hair picked, estimated'],
     ...(facts.price === null ? [] : [[facts.price, 'estimate'] as [string, string]]),
   ];

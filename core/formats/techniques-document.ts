@@ -9,7 +9,7 @@ export const techniquesSchema = z.strictObject({
       key: z.string().describe('Name for bin/lattice technique'),
       name: z.string(),
       purpose: z.string().describe('What it is for'),
-      cautions: z.array(z.string()).describe('What to mind, beside leaflet, local rules and licensed judgement'),
+      cautions: z.array(z.string()).describe('Cautions, beside leaflet, local rules and licensed judgement'),
       foils: z.int().min(0),
       painted: z.int().min(0).describe('Sections painted in the open air'),
       minutes: z.number().min(0).describe('First foil to last, minutes (estimate)'),

@@ -84,7 +84,7 @@ function tonerReason({ tonerWashes, on }: NextFacts): NextReason[] {
 }
 
 function wishReason({ wishWeeks, on }: NextFacts): NextReason[] {
-  return wishWeeks === null ? [] : [{ what: 'full', kind: 'wish', weeks: wishWeeks, from: wishWeeks, to: wishWeeks, on: weeksAfter(on, wishWeeks), words: `She wishes to come every ${wishWeeks} weeks.` }];
+  return wishWeeks === null ? [] : [{ what: 'full', kind: 'wish', weeks: wishWeeks, from: wishWeeks, to: wishWeeks, on: weeksAfter(on, wishWeeks), words: `They wish to come every ${wishWeeks} weeks.` }];
 }
 
 const weeksWords = (weeks: number) => (weeks < 0.95 ? 'now' : `${Math.round(weeks)} ${Math.round(weeks) === 1 ? 'week' : 'weeks'}`);

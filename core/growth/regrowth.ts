@@ -32,7 +32,7 @@ const ROUNDS = 50;
 
 /**
  * A person's growth rate: the prior updated by each measured interval, whose variance is 1 mm² of reading (2 mm² when both
- * ends were measured) plus (5 % of the expected growth)² of uneven growth. A gross error weighs less (Huber), and is not hidden:
+ * ends were measured) plus (5% of the expected growth)² of uneven growth. A gross error weighs less (Huber), and is not hidden:
  * the spread is wider then.
  */
 export function growthRate(intervals: readonly GrowthInterval[]): GrowthRate {

@@ -14,7 +14,7 @@ export interface VisibleLine {
 }
 
 /**
- * When the root line becomes visible: κ / contrast, moved out by half of the feather, between 5 and 60 mm. Ordinal, ± 25 %;
+ * When the root line becomes visible: κ / contrast, moved out by half of the feather, between 5 and 60 mm. Ordinal, ± 25%;
  * where the wear model is at hand, it decides.
  * @param contrast levels between base and light
  * @param mmPerWeek the client's own rate

@@ -93,7 +93,7 @@ export const ATTRIBUTE: { readonly [K in AttributeKey]: Attribute<K> } = {
     }),
   },
   natural: inMap<'natural'>('naturalLevel', { name: 'Natural level', short: 'Natural', hint: 'Of the untouched hair at the root.', say: level }, ({ naturalLevel }) => naturalLevel),
-  grey: inMap<'grey'>('greyShare', { name: 'Grey', short: 'Grey', hint: 'Often white at the hairline, dark inside.', say: (share) => `${Math.round(share * 100)} %` }),
+  grey: inMap<'grey'>('greyShare', { name: 'Grey', short: 'Grey', hint: 'Often white at the hairline, dark inside.', say: (share) => `${Math.round(share * 100)}%` }),
   mids: inMap<'mids'>('midsLevel', { name: 'Level at mids', short: 'Mids', hint: 'Earlier colour in the mid-lengths.', say: level }),
   ends: inMap<'ends'>('endsLevel', { name: 'Level at ends', short: 'Ends', hint: 'Earlier colour at the ends.', say: level }),
   band: inMap<'band'>('band', {

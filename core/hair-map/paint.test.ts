@@ -43,7 +43,7 @@ test('a copied side agrees with the other in every attribute, and copying back c
 test('what changed since last time is said once for zones that changed alike; regrowth is no change', () => {
   const before = paint(EMPTY_CONSULT, 'grey', ['temple-l', 'temple-r'], 0.1);
   const now = paint(paint(paint(before, 'grey', ['temple-l', 'temple-r'], 0.3), 'regrowth', ['crown'], 22), 'strand', ['nape-l'], 'fine');
-  expect(sayChanges(changesSince(before, now))).toEqual(['Grey 10 % → 30 %: temple, left; temple, right', 'Strand medium → fine: nape, left']);
+  expect(sayChanges(changesSince(before, now))).toEqual(['Grey 10% → 30%: temple, left; temple, right', 'Strand medium → fine: nape, left']);
   expect(changesSince(now, now)).toEqual([]);
 });
 

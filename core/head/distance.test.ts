@@ -11,7 +11,7 @@ const ring: Vec3[] = Array.from({ length: 480 }, (_, i) => {
 const { distance, along } = distanceRaster(grid, ring, true);
 const inside = grid.points.flatMap((point, i) => (point && grid.area[i] > 0 ? [i] : []));
 
-test('is the least distance over the skin to any point of the line (within a tenth of a step and 2 %)', () => {
+test('is the least distance over the skin to any point of the line (within a tenth of a step and 2%)', () => {
   for (const i of inside.filter((_, n) => n % 61 === 0)) {
     const brute = ring.reduce((least, p) => Math.min(least, surfaceDistance(grid.points[i]!, p, head.skull)), Infinity);
     expect(Math.abs(distance[i] - brute)).toBeLessThan(0.02 * brute + 0.4);
@@ -19,7 +19,7 @@ test('is the least distance over the skin to any point of the line (within a ten
   }
 });
 
-test('changes by no more than the step from node to node, and 2 % of the way where another foot is nearer: no hole', () => {
+test('changes by no more than the step from node to node, and 2% of the way where another foot is nearer: no hole', () => {
   for (const i of inside) {
     if (!grid.points[i + 1] || !(grid.area[i + 1] > 0)) continue;
     const apart = surfaceDistance(grid.points[i]!, grid.points[i + 1]!, head.skull);

@@ -17,7 +17,7 @@ const onSurface = (direction: Vec3) => {
   return { x: direction.x / g, y: direction.y / g, z: direction.z / g };
 };
 
-describe('skull against average adult anthropometry (within 3 %)', () => {
+describe('skull against average adult anthropometry (within 3%)', () => {
   const within = (value: number, norm: number) => expect(Math.abs(value / norm - 1)).toBeLessThan(0.03);
 
   test('circumference 550, length 187, breadth 145', () => {
@@ -63,7 +63,7 @@ describe('hairline', () => {
   });
 
   test.each([['round', 644], ['straight', 638], ['pointed', 639], ['receding', 620]] as const)(
-    '%s bears hair on %d cm² (within 5 %%)',
+    '%s bears hair on %d cm² (within 5%%)',
     (shape, cm2) => {
       const { total } = scalpAreas(makeScalpGrid(makeScalp(head(550, shape))));
       expect(Math.abs(total / 100 / cm2 - 1)).toBeLessThan(0.05);
@@ -81,7 +81,7 @@ describe('hairline', () => {
 });
 
 describe('scaling', () => {
-  test('lengths grow with the circumference, areas with its square (0.1 %)', () => {
+  test('lengths grow with the circumference, areas with its square (0.1%)', () => {
     const small = head(500);
     const large = head(600);
     const ratio = 600 / 500;

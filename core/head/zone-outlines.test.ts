@@ -30,7 +30,7 @@ test('neighbours share their edge: the zones cover what they cover together, wit
   for (const { x, y } of inner) expect(owners.get(`${x},${y}`)).toBeGreaterThan(1);
 });
 
-test('the crown is a disc of 35 mm: its outline has that area within 3 %', () => {
+test('the crown is a disc of 35 mm: its outline has that area within 3%', () => {
   const [outline] = all.find(({ zone }) => zone === 'crown')!.outlines;
   expect(Math.abs(area(outline) / (Math.PI * 35 * 35) - 1)).toBeLessThan(0.03);
 });

@@ -62,7 +62,7 @@ export function correctionResult(own: Correction, { shelf, head, hair, lifted }:
   const notes = use.note === '' ? [] : [use.note];
   if (own.minutes > use.most) notes.push(`${own.minutes} min is long for a ${RECIPE_WORDS[own.use].toLowerCase()}: ${use.most} min is the most that is usual.`);
   const match = own.use === 'spot' ? meanLevel(own.parts, own.level, shelf) : null;
-  if (match !== null && Math.abs(match - own.level) > 0.5) notes.push(`Its level ${Math.round(match * 10) / 10} does not match the hair beside it, ${own.level}.`);
+  if (match !== null && Math.abs(match - own.level) > 0.5) notes.push(`Its level ${Math.round(match * 10) / 10} does not match the level of the hair beside it, ${own.level}.`);
   return { items: read, grams, hairGrams, volumes, level: levelOf(own, volumes, shelf, head), priceMinor: recipe?.priceMinor ?? 0, notes };
 }
 

@@ -39,7 +39,7 @@ describe('toner, root colour and corrections', () => {
     };
     expect(meets(EVERYWHERE, {}, 8.5)).toBe(8.5);
     expect(meets({ ...EVERYWHERE, zones: FACE_FAMILIES }, { 'temple-l': { midsLevel: 9.5 }, 'temple-r': { midsLevel: 9.5 }, 'front-hairline-l': { midsLevel: 9.5 }, 'front-hairline-r': { midsLevel: 9.5 } }, 7)).toBeGreaterThan(8);
-    expect(meets(EVERYWHERE, {}, null)).toBe('the pattern has no foils yet, and no earlier light is on record');
+    expect(meets(EVERYWHERE, {}, null)).toBe('the pattern has no foils yet, and no earlier lightening is on record');
     // A pattern with foils goes by them, whatever was before.
     expect(visitOf({ mix: { toners: [toner()] }, consult: { goalLevel: 9 }, facts: seen(3) }).colours.toners[0].result).toEqual(toned());
   });
@@ -55,7 +55,7 @@ describe('toner, root colour and corrections', () => {
 
   test('a shade far from the hair, a long time, a strong developer and a mixed line are said', () => {
     expect(toned({ parts: [{ shade: 'sedge-6-ash', parts: 1 }], minutes: 25, volumes: 20 }).notes).toEqual([
-      expect.stringContaining('further from the wish'), expect.stringContaining('darker than the hair'), '25 min is longer than 20 min, the longest for Sedge demi.', '20 vol is above 10 vol, the strongest for Sedge demi.',
+      expect.stringContaining('further away from the wish'), expect.stringContaining('darker than the hair'), '25 min is longer than 20 min, the longest for Sedge demi.', '20 vol is above 10 vol, the strongest for Sedge demi.',
     ]);
     const { result } = visitOf({ mix: { toners: [toner({ parts: [{ shade: 'rill-9-ash', parts: 1 }] })] } }).colours.toners[0];
     expect(result).toEqual({ ok: false, problem: 'Rill 9 ash is of another line than Sedge demi: lines are not mixed' });

@@ -70,16 +70,16 @@ export function tonerResult(toner: VisitToner, shelf: Shelf, { reached, tone, po
   const strange = toner.parts.map(({ shade }) => shelf.shade(shade)!).find((own) => own.line !== toner.line);
   if (strange) return { ok: false, problem: `${strange.name} is of another line than ${line.name}: lines are not mixed` };
   const meets = levelWhere(toner.place, reached);
-  if (meets === null) return { ok: false, problem: reached.length > 0 ? `no lifted hair lies there: ${placeWords(toner.place)}` : 'the pattern has no foils yet, and no earlier light is on record' };
+  if (meets === null) return { ok: false, problem: reached.length > 0 ? `no lifted hair lies there: ${placeWords(toner.place)}` : 'the pattern has no foils yet, and no earlier lightening is on record' };
   const made = tonerOf(parts);
   const wish = toner.target ?? tone ?? 'neutral';
   const result = toned(made, { level: meets, timeShare: toner.minutes / line.minutes.most, porous }, wish);
   const colour = Math.round(toner.grams / (1 + toner.ratio));
   const notes: string[] = [];
-  if (needsNoToner(meets, wish).needless) notes.push('No toner is needed: the hair is what is wished for already.');
-  else if (result.differenceBefore < result.difference) notes.push('It takes the hair further from the wish than it is.');
+  if (needsNoToner(meets, wish).needless) notes.push('No toner needed: the hair is already what they want.');
+  else if (result.differenceBefore < result.difference) notes.push('It takes the hair further away from the wish.');
   if (made.level !== null && made.coverShare === 0 && Math.abs(made.level - meets) > OFF_LEVEL) {
-    notes.push(made.level > meets ? `Its level ${rounded(made.level)} is lighter than the hair, ${rounded(meets)}: it hardly shows.` : `Its level ${rounded(made.level)} is darker than the hair, ${rounded(meets)}: it takes light away.`);
+    notes.push(made.level > meets ? `Its level ${rounded(made.level)} is lighter than the hair, ${rounded(meets)}, so it hardly shows.` : `Its level ${rounded(made.level)} is darker than the hair, ${rounded(meets)}, so it takes light away.`);
   }
   if (toner.minutes > line.minutes.most) notes.push(`${toner.minutes} min is longer than ${line.minutes.most} min, the longest for ${line.name}.`);
   if (toner.minutes < line.minutes.least) notes.push(`${toner.minutes} min is shorter than ${line.minutes.least} min, the shortest for ${line.name}.`);

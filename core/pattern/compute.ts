@@ -121,7 +121,7 @@ export function createPatternEngine(): PatternEngine {
           continue;
         }
         if (placed.crossed && placed.crossed.share > CROSSED_SHARE) say(crossedWords(placed.crossed));
-        if (placed.foils.length === 0) say('not one section fits into it; make it larger or the section thinner');
+        if (placed.foils.length === 0) say('no section fits into it: make the place larger or the section thinner');
         computed.push(computedPanel(panel, sides, placed, solved));
       } catch (error) {
         if (!(error instanceof PlaceProblem)) throw error;
@@ -196,7 +196,7 @@ function whatIsWrong(panel: Panel): string | undefined {
 
 /** Which rows cross, where, and how much hair would lie in two foils. */
 function crossedWords({ rows: [first, second], zone, share }: Crossed): string {
-  const percent = share < 0.01 ? 'under 1 %' : `${Math.round(share * 100)} %`;
+  const percent = share < 0.01 ? 'under 1%' : `${Math.round(share * 100)}%`;
   return `rows ${first} and ${second} cross at the ${zoneName(zone).toLowerCase()}, and others behind them: ${percent} of the hair would lie in two foils, so the later ones end there. Turn the partings less, or make the panel smaller`;
 }
 

@@ -85,7 +85,7 @@ test('rows that cross are named, with the place and the share, and the later one
   const { sheet } = engine.compute(plan);
   expect(sheet.problems.map(({ problem }) => problem)).toEqual([
     expect.stringMatching(
-      /^Panel 1: rows 1 and 2 cross at the front hairline, right, and others behind them: 2\d % of the hair would lie in two foils, so the later ones end there\./,
+      /^Panel 1: rows 1 and 2 cross at the front hairline, right, and others behind them: 2\d% of the hair would lie in two foils, so the later ones end there\./,
     ),
   ]);
   expect(sheet.foils.length).toBeGreaterThan(5);

@@ -124,7 +124,7 @@ describe('targets', () => {
   });
 
   test('a share that the gather cannot reach is said', () => {
-    expect(sheetOf([{ spacing: { kind: 'share', lightened: 0.6 } }]).problems[0].problem).toMatch(/even back to back this gather lightens/);
+    expect(sheetOf([{ spacing: { kind: 'share', lightened: 0.6 } }]).problems[0].problem).toMatch(/even back to back, this gather lightens/);
   });
 
   test('time and money come to foils at the usual pace', () => {

@@ -9,7 +9,7 @@ const whole = areaOf({ kind: 'whole' });
 describe('zones as panels', () => {
   const sheet = sheetOf(ZONE_FAMILIES.map((family) => ({ id: family, place: { kind: 'zones', zones: [family] }, side: 'across', gather: slice })));
 
-  test('each has the area of its zones (within 4 %)', () => {
+  test('each has the area of its zones (within 4%)', () => {
     for (const { panel, areaCm2 } of sheet.panels) {
       const zones = zonesOf(panel as (typeof ZONE_FAMILIES)[number]);
       const expected = sheet.zones.filter(({ zone }) => zones.includes(zone)).reduce((sum, zone) => sum + zone.areaCm2, 0);
@@ -52,7 +52,7 @@ describe('what one panel takes, the next does not have', () => {
     expect(sheet.panels[0].areaCm2).toBeCloseTo(alone, 6);
   });
 
-  test('hair is conserved: nested panels of any shape make up the head (within 1 %)', () => {
+  test('hair is conserved: nested panels of any shape make up the head (within 1%)', () => {
     const sheet = sheetOf([
       { place: { kind: 'hairline-band', widthMm: [[0, 8], [120, 20], [180, 40]] }, side: 'across', gather: slice },
       { place: { kind: 'part-strip', leftMm: 25, rightMm: 38 }, side: 'across', gather: slice },

@@ -13,7 +13,7 @@ const quadrant = (kind: 'back' | 'side') =>
 describe.each(['back', 'side'] as const)('quadrant %s', (kind) => {
   const panel = quadrant(kind);
 
-  test.each([0, 45, -45, 90])('at %d°: no point has two partings, under 0.1 %% have none', (angleDeg) => {
+  test.each([0, 45, -45, 90])('at %d°: no point has two partings, under 0.1%% have none', (angleDeg) => {
     const field = planeField(panel, angleDeg);
     let inside = 0;
     let none = 0;

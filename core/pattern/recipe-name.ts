@@ -84,7 +84,7 @@ function spacingName({ spacing }: Panel, unit: LengthUnit): string {
     case 'count':
       return `as ${spacing.foils} foils ask`;
     case 'share':
-      return `as ${Math.round(spacing.lightened * 100)} % ask`;
+      return `as ${Math.round(spacing.lightened * 100)}% ask`;
     case 'minutes':
       return `as ${spacing.minutes} min ask`;
     case 'budget':

@@ -25,7 +25,7 @@ function shares(roots: typeof few, plan: Plan) {
   return { foiled: foiled / all, lit: lit / all, byFoil };
 }
 
-test('roots cover the skin: as many as asked for (within 3 %), their areas the head’s (within 0.5 %), by zone too', () => {
+test('roots cover the skin: as many as asked for (within 3%), their areas the head’s (within 0.5%), by zone too', () => {
   expect(Math.abs(few.count / 30_000 - 1)).toBeLessThan(0.03);
   const byZone = ZONES.map(() => 0);
   for (let i = 0; i < few.count; i += 1) byZone[few.zone[i]] += few.area[i];

@@ -10,7 +10,7 @@ test('half of the foils depositing: the lightened share halves, and the deepened
   expect(half.lightened + half.deepened).toBeCloseTo(all.lightened, 12);
   expect(half.lightened / all.lightened).toBeCloseTo(0.5, 1);
   expect(half.foiled).toBe(all.foiled);
-  expect(sharesWords(half)).toMatch(/^\d+ % lightened, \d+ % deepened$/);
+  expect(sharesWords(half)).toMatch(/^\d+% lightened, \d+% deepened$/);
 });
 
 test('lowlit drop-outs deepen, whatever the letters do', () => {

@@ -1,4 +1,5 @@
 import type { Zone } from '../head';
+import { percent } from '../units';
 import type { Sheet } from './sheet';
 
 /** What becomes of hair, shares of all of it, 0–1: what went through foils, what was picked and is lightened, what is deepened. */
@@ -35,11 +36,11 @@ export function sharesOf({ zones }: Pick<Sheet, 'zones'>, deposits: ReadonlySet<
   };
 }
 
-const percent = (share: number) => (share > 0 && share < 0.005 ? 'under 1 %' : `${Math.round(share * 100)} %`);
+const said = (share: number) => (share > 0 && share < 0.005 ? 'under 1%' : percent(share));
 
 /** The shares in words: what is lightened, and deepened where anything is. */
 export function sharesWords({ lightened, deepened }: Shares): string {
   return deepened > 0
-    ? `${percent(lightened)} lightened, ${percent(deepened)} deepened`
-    : `${percent(lightened)} lightened`;
+    ? `${said(lightened)} lightened, ${said(deepened)} deepened`
+    : `${said(lightened)} lightened`;
 }

@@ -3,6 +3,7 @@ import { gatherOf, gathersOf, pick } from './gather';
 import { cellsOf, foilCounter, placeRows, type PanelHalf, type PlacedRow } from './rows';
 import { ribbonArea } from './section-line';
 import { dropoutForCount } from './spacing';
+import { percent } from '../units';
 import type { FoilStock, Panel, PlainSpacing } from './types';
 
 /** A spacing that says every drop-out, and the even drop-out that a target came to (null where none was asked for). */
@@ -146,7 +147,7 @@ function shortOf(
     most > 1 && `a row of up to ${Math.round(wide)} mm takes ${most} foils of ${stock.usableWidthMm} mm`,
     halves.length > 1 && 'both sides get the same rows',
   ].filter(Boolean);
-  return `${reached} of ${wanted} foils: ${reasons.join(', and ') || 'another row would not fit'}`;
+  return `${reached} of ${wanted} foils: ${reasons.join(', and ') || 'another row does not fit'}`;
 }
 
 function byShare(panel: Panel, halves: readonly PanelHalf[], stock: FoilStock, wanted: number): SolvedSpacing {
@@ -175,12 +176,11 @@ function byShare(panel: Panel, halves: readonly PanelHalf[], stock: FoilStock, w
     dropoutMm = next;
     reached = then;
   }
-  const percent = (share: number) => `${Math.round(share * 1000) / 10} %`;
   if (dropoutMm === 0 && reached < wanted * 0.97) {
     return {
       spacing: even(0),
       solvedDropoutMm: 0,
-      problem: `even back to back this gather lightens ${percent(reached)} of the panel, not ${percent(wanted)}`,
+      problem: `even back to back, this gather lightens ${percent(reached, 1)} of the panel, not ${percent(wanted, 1)}`,
     };
   }
   return { spacing: even(dropoutMm), solvedDropoutMm: dropoutMm };

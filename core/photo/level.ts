@@ -6,7 +6,7 @@ export type Rgb = readonly [number, number, number];
 
 /** What in the picture is known to be neutral, and how much of the light it gives back. */
 export const REFERENCES = {
-  /** Photographic grey cards give back 18 % of the light. */
+  /** Photographic grey cards give back 18% of the light. */
   'grey-card': { words: 'Grey card', reflectance: 0.18 },
   /** A sheet of white paper; white-coated foil is near it. Working assumption. */
   white: { words: 'White foil or paper', reflectance: 0.85 },

@@ -11,7 +11,7 @@ const note = '';
 const LIGHTENERS: readonly Lightener[] = [
   {
     kind: 'lightener', id: 'moth-powder', name: 'Moth blue powder', ratio: { least: 1, usual: 2, most: 3 }, volumes: { least: 5, most: 40 }, minutes: { foil: 45, openAir: 50, scalp: null },
-    speed: 1, levels: 7, top: 10, pack: 500, packMinor: 2600, stock: 820, note: 'Strongest of the range; for foils and painting, not on the scalp.',
+    speed: 1, levels: 7, top: 10, pack: 500, packMinor: 2600, stock: 820, note: 'The strongest of the range. For foils and painting, not on the scalp.',
   },
   {
     kind: 'lightener', id: 'moth-cream', name: 'Moth slow cream', ratio: { least: 1, usual: 1.5, most: 2 }, volumes: { least: 5, most: 30 }, minutes: { foil: 50, openAir: 50, scalp: 45 },

@@ -42,7 +42,7 @@ export function againSheet(plan: Plan, computed: ComputedPlan, work: Pick<WorkLi
   const rule = (y: number) => shapes.push({ kind: 'path', d: `M${PAGE.margin} ${y}H${PAGE.width - PAGE.margin}`, stroke: LINE, width: 0.25 });
   const guides = findAgain(plan, computed, work, facts.measures.lengths);
 
-  text(PAGE.margin, 19, 6.2, cut(`Found again: ${facts.client}`, 6.2, 118, 700), { weight: 700 });
+  text(PAGE.margin, 19, 6.2, cut(`To find again: ${facts.client}`, 6.2, 118, 700), { weight: 700 });
   text(PAGE.width - PAGE.margin, 19, 4.6, cut(plan.name, 4.6, 64, 600), { weight: 600, anchor: 'end' });
   text(PAGE.margin, 25.5, 3.6, cut(`${facts.date} · ${facts.colourist} · ${computed.sheet.totals.foils} foils · ${inMeasures(partWords(plan), facts.measures)}`, 3.6, inner), { fill: SOFT });
   rule(29);
@@ -75,7 +75,7 @@ export function againSheet(plan: Plan, computed: ComputedPlan, work: Pick<WorkLi
   });
   rule(bottom);
   below.forEach((line, i) => text(PAGE.margin, bottom + 5 + i * 4, 3, line, { fill: SOFT }));
-  return { widthMm: PAGE.width, heightMm: PAGE.height, title: `Found again: ${facts.client}, ${plan.name}`, shapes };
+  return { widthMm: PAGE.width, heightMm: PAGE.height, title: `To find again: ${facts.client}, ${plan.name}`, shapes };
 }
 
 /** What is said of one panel: partings first, since that is what is looked for. */

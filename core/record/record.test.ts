@@ -128,7 +128,7 @@ describe('finding it again', () => {
     for (const own of [plan, many]) {
       const { shapes, heightMm, title } = againSheet(own, engine.compute(own), workOf(own), facts);
       const texts = shapes.flatMap((shape) => (shape.kind === 'text' ? [shape] : []));
-      expect(title).toContain('Found again: Maren Tolland');
+      expect(title).toContain('To find again: Maren Tolland');
       expect(texts.some(({ words }) => words.includes('crown 24 mm, 0 mm left'))).toBe(true);
       for (const { y } of texts) expect(y).toBeLessThan(heightMm - 5);
       expect(svgOf({ x: 0, y: 0, width: 210, height: 297 }, title, '#fff', shapes)).toContain('first parting');

@@ -22,7 +22,7 @@ export const SCHOOLS = {
   feather: school('Where light begins', { feather: 'feathered far', clean: 'a clean line on dark hair' }, 'feather', 'A feathered start hides the root line for weeks.'),
   lowlights: school('Lowlights', { yes: 'when depth is missing', no: 'never' }, 'yes', 'Depth makes light look lighter without more of it.'),
   rootShadow: school('Shadow at the root', { spacing: 'made by the spacing', routine: 'a root shadow as routine' }, 'spacing', 'What the spacing gives needs no second step and no second price.'),
-  sides: school('Left and right', { mirrored: 'mirrored', uneven: 'deliberately uneven' }, 'mirrored', 'A mirrored plan is found again exactly at the retouch.'),
+  sides: school('Left and right', { mirrored: 'mirrored', uneven: 'deliberately uneven' }, 'mirrored', 'A mirrored plan is the retouch goes exactly over it.'),
   order: school('Order of work', { quadrants: 'structured quadrants', free: 'free' }, 'quadrants', 'Quadrants are found again by anybody in the house.'),
   rinse: school('Rinsing', { stages: 'in stages', once: 'all at once' }, 'stages', 'The first foils have been on for longest.'),
   price: school('Price', { flat: 'flat, with add-ons', budget: 'to a budget' }, 'flat', 'A flat price can be said before the start.'),

@@ -1,5 +1,6 @@
 import { brightnessStep } from '../pattern';
 import type { Technique } from '../technique';
+import { percent } from '../units';
 import type { SuggestFacts } from './facts';
 import type { Taken } from './taken';
 
@@ -45,8 +46,7 @@ const TRAITS: Readonly<Record<string, readonly Trait[]>> = {
   'staggered-back': ['quick'],
 };
 
-const percent = (share: number) => `${Math.round(share * 100)} %`;
-const range = (low: number, high: number) => `${Math.round(low * 100)}–${Math.round(high * 100)} %`;
+const range = (low: number, high: number) => `${Math.round(low * 100)}–${Math.round(high * 100)}%`;
 
 export const isFromPerimeter = ({ key }: Technique): boolean => TRAITS[key]?.includes('perimeter') ?? false;
 
@@ -69,8 +69,8 @@ export function reasonsFor(technique: Technique, taken: Taken, facts: SuggestFac
   if (facts.minutes !== null) {
     const over = taken.minutes / facts.minutes;
     out.push(over <= 1.005
-      ? { weight: 1, words: `about ${Math.round(taken.minutes)} min of the ${facts.minutes} there are` }
-      : { weight: -2 * Math.min(2, over - 1), words: `takes about ${Math.round(taken.minutes)} min where ${facts.minutes} are there` });
+      ? { weight: 1, words: `about ${Math.round(taken.minutes)} of ${facts.minutes} min` }
+      : { weight: -2 * Math.min(2, over - 1), words: `takes about ${Math.round(taken.minutes)} min and there are ${facts.minutes}` });
     // Half of its foils left out is another pattern than the one that was chosen.
     const left = taken.foils / taken.foilsUnfitted;
     if (left < 1) out.push({ weight: -3 * (1 - left), words: `${taken.foilsUnfitted - taken.foils} of its ${taken.foilsUnfitted} foils left out to fit` });
@@ -94,13 +94,13 @@ export function reasonsFor(technique: Technique, taken: Taken, facts: SuggestFac
   } else if (has('contrast')) out.push({ weight: -1, words: '' });
   if (facts.weeksBetween !== null && facts.weeksBetween >= LONG_WEEKS) {
     if (has('lived-in')) out.push({ weight: 3, words: `comes every ${facts.weeksBetween} weeks: starts off the scalp grow out without a line` });
-    if (has('contrast')) out.push({ weight: -1, words: `comes every ${facts.weeksBetween} weeks, and contrast shows its line early` });
+    if (has('contrast')) out.push({ weight: -1, words: `comes every ${facts.weeksBetween} weeks, and contrast shows a line early` });
   }
-  if (facts.brightness >= BRIGHTEST && facts.contrast !== 'high' && has('baby')) out.push({ weight: 4, words: 'the finest and closest pieces: the softest way to be this bright' });
+  if (facts.brightness >= BRIGHTEST && facts.contrast !== 'high' && has('baby')) out.push({ weight: 4, words: 'the finest and closest pieces: the softest way to get this bright' });
   if (facts.naturalLevel <= 5 && facts.contrast === 'high' && has('deep')) out.push({ weight: 2.5, words: `base ${facts.naturalLevel}: deep weaves carry high contrast on dark hair` });
-  if (facts.contrast === 'high') out.push({ weight: has('contrast') ? 2 : has('soft') ? -1 : 0, words: has('contrast') ? 'high contrast is wished for' : has('soft') ? 'soft, where high contrast is wished for' : '' });
+  if (facts.contrast === 'high') out.push({ weight: has('contrast') ? 2 : has('soft') ? -1 : 0, words: has('contrast') ? 'high contrast is wished for' : has('soft') ? 'soft, but high contrast is wished for' : '' });
   if (facts.contrast === 'blended' && (has('soft') || has('lived-in'))) out.push({ weight: 1, words: 'blended, as wished for' });
-  if (facts.contrast === 'blended' && has('contrast')) out.push({ weight: -3, words: 'stands apart, where a blend is wished for' });
+  if (facts.contrast === 'blended' && has('contrast')) out.push({ weight: -3, words: 'stands apart, but a blend is wished for' });
   if (facts.partMoves === 'often' && /part/.test(technique.key)) out.push({ weight: 1, words: 'the part moves often: the whole part panel is lit' });
   if (has('lived-in') && facts.schools.rootShadow === 'spacing' && facts.schools.feather === 'feather') {
     out.push({ weight: 0.6, words: 'starts off the scalp and feathered, as your house likes it' });

@@ -77,7 +77,7 @@ export function settle(plan: Plan, facts: SuggestFacts): { readonly plan: Plan; 
   if (facts.wornUpShare !== null && facts.wornUpShare >= HALF_UP && !settled.panels.some(({ place }) => place.kind === 'hairline-band')) {
     const rim = PANEL_STARTS.find(({ panel }) => panel.place.kind === 'hairline-band')!;
     settled = addPanelFirst(settled, rim.panel);
-    settings.push({ words: 'a hairline band added', why: `tied up ${Math.round(facts.wornUpShare * 100)} % of the time: the hairline carries the look` });
+    settings.push({ words: 'a hairline band added', why: `tied up ${Math.round(facts.wornUpShare * 100)}% of the time: the hairline carries the look` });
   }
   return { plan: settled, settings };
 }

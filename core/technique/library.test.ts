@@ -58,7 +58,7 @@ describe('counts inside the ranges that the trade quotes, on the average head', 
     expect(Math.abs(minutes('four-quarters', ['back']) - 60)).toBeLessThanOrEqual(6);
   });
 
-  test('a full head lightens 8–25 % of the hair', () => {
+  test('a full head lightens 8–25% of the hair', () => {
     for (const key of ['four-quarters', 'baby-veil', 'hairline-and-threes', 'two-mixes-in-bricks', 'deep-contrast']) {
       expect(sheetOf(key).totals.pickedShare).toBeGreaterThanOrEqual(0.075);
       expect(sheetOf(key).totals.pickedShare).toBeLessThanOrEqual(0.25);
@@ -68,7 +68,7 @@ describe('counts inside the ranges that the trade quotes, on the average head', 
 
 /**
  * Golden figures of the patterns for which the trade quotes no count. They follow from the geometry: about
- * area / (usable width · pitch) a panel, a little more where rows are short. ± 10 %.
+ * area / (usable width · pitch) a panel, a little more where rows are short. ± 10%.
  */
 test.each([
   // Back 408 cm² at pitch 9 in rows of up to 120 mm, sides 233 cm² at pitch 6–9.
@@ -90,6 +90,6 @@ test.each([
   // Pairs at pitch 5 and 13.
   ['painted-by-foils', 98],
   ['open-air', 12],
-])('%s: %d foils ± 10 %%', (key, foils) => {
+])('%s: %d foils ± 10%%', (key, foils) => {
   expect(Math.abs(sheetOf(key).totals.foils / foils - 1)).toBeLessThanOrEqual(0.1);
 });

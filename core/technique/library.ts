@@ -51,7 +51,7 @@ export const TECHNIQUES: readonly Technique[] = [
     groups: ['whole'],
     name: 'Baby lights under a crown veil',
     purpose: 'The softest full blonde: no edges, bright at the face only, with a root shadow to follow.',
-    cautions: ['The first foils are past any limit when the last is placed: rinse the back while the front still processes.', 'A root shadow is planned: minutes spent on a detailed hairline may be wasted under it.'],
+    cautions: ['The first foils are past any limit when the last is placed: rinse the back while the front still processes.', 'A root shadow is planned: a detailed hairline may be wasted under it.'],
     panels: [
       { id: 'back', name: 'Back', place: BACK, direction: horizontal, gather: baby, thicknessMm: 2.5, spacing: apart(7), columns: brick },
       { id: 'crown', name: 'Crown triangle', place: { kind: 'crown-triangle', behindApexMm: 15, halfWidthMm: 65 }, side: 'across', direction: horizontal, gather: baby, thicknessMm: 2.5, spacing: apart(5) },
@@ -79,8 +79,8 @@ export const TECHNIQUES: readonly Technique[] = [
     key: 'crossed-part',
     groups: ['top'],
     name: 'Crossed diagonals along the part',
-    purpose: 'Most lightness for the least foils: eight or nine along the part.',
-    cautions: ['With highlights and lowlights work in pairs, A A B B: turn by turn puts all of one colour on one side.'],
+    purpose: 'The most light for the fewest foils: eight or nine along the part.',
+    cautions: ['With highlights and lowlights work in pairs, A A B B: A B A B puts all of one colour on one side.'],
     panels: [
       { id: 'part', name: 'Part panel', place: partStrip(), side: 'across', direction: { kind: 'crossed', angleDeg: 37, firstFrom: 'left' }, gather: medium, thicknessMm: 6, spacing: apart(14) },
     ],
@@ -90,7 +90,7 @@ export const TECHNIQUES: readonly Technique[] = [
     groups: ['top'],
     name: 'Crossed diagonals with sides',
     purpose: 'The part panel and a few wide foils down each side: about fifteen in all.',
-    cautions: ['With highlights and lowlights work in pairs, A A B B: turn by turn puts all of one colour on one side.', 'Sides one wide foil a row: check that no section is wider than the foil.'],
+    cautions: ['With highlights and lowlights work in pairs, A A B B: A B A B puts all of one colour on one side.', 'Sides one wide foil a row: check that no section is wider than the foil.'],
     panels: [
       { id: 'part', name: 'Part panel', place: partStrip(), side: 'across', direction: { kind: 'crossed', angleDeg: 37, firstFrom: 'left' }, gather: medium, thicknessMm: 6, spacing: apart(14) },
       { id: 'sides', name: 'Sides', place: SIDE, divide: 'part', direction: diagonalBack(35), gather: medium, thicknessMm: 6, spacing: { kind: 'count', foils: 7 } },
@@ -102,7 +102,7 @@ export const TECHNIQUES: readonly Technique[] = [
     groups: ['hairline'],
     name: 'Rim for hair worn up',
     purpose: 'An even line of light all round when hair is tied up, with at most fifteen foils.',
-    cautions: ['Hairline hair is fragile: weaker mix, and short baby hairs pinned away.', 'Around and behind the ear is the spot that is missed.'],
+    cautions: ['Hairline hair is fragile: weaker mix, and short baby hairs pinned away.', 'Around and behind the ear is the spot that gets missed.'],
     panels: [
       { id: 'nape', name: 'Nape', place: { kind: 'zones', zones: ['nape-hairline', 'nape'] }, side: 'both', direction: horizontal, gather: medium, thicknessMm: 6, spacing: apart(9) },
       { id: 'sides', name: 'Side rims', place: { kind: 'hairline-band', widthMm: 10, fromDeg: 36, toDeg: 142 }, side: 'both', direction: { kind: 'hairline' }, gather: fromHairline(fine), thicknessMm: 5, spacing: apart(6) },
@@ -130,7 +130,7 @@ export const TECHNIQUES: readonly Technique[] = [
     key: 'refresh-and-teased',
     groups: ['refresh', 'face', 'hairline'],
     name: 'Hairline and face refresh, teased inside',
-    purpose: 'Between two full visits: the face and hairline made bright again, some teased diagonals inside.',
+    purpose: 'Between two full visits: brightens the face and hairline again, with a few teased diagonals inside.',
     cautions: ['Only the regrowth at the hairline: keep light ends out of the foil.', 'One or two soft pushes of backcombing.'],
     panels: [
       { id: 'inside', name: 'Inside', place: { kind: 'union', of: [{ kind: 'zones', zones: ['upper-side', 'top', 'front'] }] }, side: 'both', divide: 'part', direction: diagonalBack(35), gather: medium, thicknessMm: 8, spacing: apart(10), start: lived(40, 30, 1) },
@@ -143,8 +143,8 @@ export const TECHNIQUES: readonly Technique[] = [
     key: 'grey-blend',
     groups: ['grey'],
     name: 'Grey blend',
-    purpose: 'White hair made to look meant: dense at the face, wide where it is still dark, the drop-outs tipped.',
-    cautions: ['White hair is often coarse and lifts slowly; the dark inside is not white: look zone by zone.', 'Do not light broken or thin hair: it draws the eye to it.'],
+    purpose: 'Makes white hair look intended: dense at the face, wide where it is still dark, the drop-outs tipped.',
+    cautions: ['White hair is often coarse and lifts slowly; the dark inside is not white: look zone by zone.', 'Do not lighten broken or thin hair: it draws the eye there.'],
     panels: [
       { id: 'back-hairline', name: 'Back hairline', place: { kind: 'zones', zones: ['nape-hairline', 'nape'] }, side: 'both', direction: horizontal, gather: medium, thicknessMm: 5, spacing: apart(9) },
       { id: 'back', name: 'Back', place: BACK, direction: horizontal, gather: medium, thicknessMm: 5, spacing: apart(13), dropouts: { every: 1, treatments: ['tip-out'] } },
@@ -159,8 +159,8 @@ export const TECHNIQUES: readonly Technique[] = [
     groups: ['grey', 'top'],
     heavySide: 'right',
     name: 'Silver turn',
-    purpose: 'From colour towards natural silver with about sixteen foils: sections turn until they lie along the part, finest at the top.',
-    cautions: ['Each visit fewer foils: agree on the way before starting.'],
+    purpose: 'From colour towards natural silver with about sixteen foils. Sections turn until they lie along the part, finest at the top.',
+    cautions: ['Fewer foils at each visit: agree on the plan before starting.'],
     panels: [
       { id: 'heavy', name: 'Heavy side', place: { kind: 'overlap', of: [SIDE, { kind: 'part-strip', leftMm: 0, rightMm: 110, fromMm: 0, toMm: 90 }] }, side: 'right', divide: 'part', direction: { kind: 'pivot', fromDeg: 35, toDeg: 'part' }, gather: finerUp, thicknessMm: 5, spacing: { kind: 'count', foils: 9 } },
       { id: 'shallow', name: 'Shallow side', place: { kind: 'overlap', of: [SIDE, { kind: 'part-strip', leftMm: 85, rightMm: 0, fromMm: 0, toMm: 90 }] }, side: 'left', divide: 'part', direction: { kind: 'pivot', fromDeg: 35, toDeg: 'part' }, gather: finerUp, thicknessMm: 5, spacing: { kind: 'count', foils: 7 } },
@@ -170,8 +170,8 @@ export const TECHNIQUES: readonly Technique[] = [
     key: 'crown-wheel',
     groups: ['top'],
     name: 'Crown wheel',
-    purpose: 'Chunky wedges in two colours round the crown with a coloured rim; found again exactly at the retouch.',
-    cautions: ['On a retouch the same sections must be found again, or the centre moves and lines appear.', 'Deposit colour: allergy alert test first, as the product says.'],
+    purpose: 'Chunky wedges in two colours round the crown with a coloured rim; the retouch goes exactly over it.',
+    cautions: ['A retouch must find the same sections, or the centre moves and lines appear.', 'Deposit colour: allergy alert test first, as the product says.'],
     panels: [
       { id: 'wheel-back', name: 'Wheel, back', place: { kind: 'wheel', radiusMm: 60, half: 'back' }, direction: { kind: 'radial', about: 'crown', radiusMm: 60, reaches: [1, 2 / 3, 1 / 3] }, gather: chunky, thicknessMm: 8, spacing: { kind: 'count', foils: 12 }, rotation: { sequence: 'AB' } },
       { id: 'wheel-front', name: 'Wheel, front', place: { kind: 'wheel', radiusMm: 60, half: 'front' }, direction: { kind: 'radial', about: 'crown', radiusMm: 60, reaches: [1, 2 / 3, 1 / 3] }, gather: chunky, thicknessMm: 8, spacing: { kind: 'count', foils: 12 }, rotation: { sequence: 'AB' } },
@@ -185,7 +185,7 @@ export const TECHNIQUES: readonly Technique[] = [
     groups: ['whole'],
     name: 'Fast slices, a finger apart',
     purpose: 'A broad effect in little time: paper-thin slices behind, closer ones at the sides, weaves near the part.',
-    cautions: ['Horizontal slices at the sides stripe when tied back: a root tap at the front, or weaves between.', 'Slices as thin as see-through, or they lift unevenly.'],
+    cautions: ['Horizontal slices at the sides stripe when tied back: a root tap at the front, or weaves between.', 'Slices thin enough to see through, or they lift unevenly.'],
     panels: [
       { id: 'back', name: 'Back', place: BACK, direction: diagonalBack(30), gather: slice, thicknessMm: 2, spacing: apart(17) },
       { id: 'sides', name: 'Sides', place: SIDE, direction: horizontal, gather: slice, thicknessMm: 2, spacing: apart(9) },
@@ -211,7 +211,7 @@ export const TECHNIQUES: readonly Technique[] = [
     groups: ['face', 'refresh'],
     name: 'Face frame between visits',
     purpose: 'Only the frame of the face, eight or nine foils a side: three slices, two weaves, then slices; light ends stay out of the foil.',
-    cautions: ['Light ends stay out of the foil: no overlap on lightened hair.', 'Take the front as one piece, or both sides come out at unequal heights.'],
+    cautions: ['Light ends stay out of the foil: no overlap on lightened hair.', 'Section the front in one piece, or the two sides come out at different heights.'],
     panels: [
       {
         id: 'face', name: 'Face frame', place: { kind: 'face-frame', depthMm: 50, reachDeg: 60 },
@@ -225,7 +225,7 @@ export const TECHNIQUES: readonly Technique[] = [
     groups: ['whole', 'dark'],
     name: 'Two mixes in brick columns',
     purpose: 'Lightener and high-lift in turn through the whole head, columns laid like bricks.',
-    cautions: ['Two mixes have two clocks: lightener is checked first.', 'Horizontal rows at the sides stripe when tied back, and none lies in the part: turn them, or add a foil there.'],
+    cautions: ['Two mixes have two times: check the lightener first.', 'Horizontal rows at the sides stripe when tied back, and none lies in the part: turn them, or add a foil there.'],
     panels: [
       { id: 'back', name: 'Back', place: BACK, direction: horizontal, gather: medium, thicknessMm: 5, spacing: apart(6), columns: brick, rotation: { sequence: 'AB' } },
       { id: 'sides', name: 'Sides', place: SIDE, direction: horizontal, gather: medium, thicknessMm: 5, spacing: apart(6), columns: brick, rotation: { sequence: 'AB' } },
@@ -236,7 +236,7 @@ export const TECHNIQUES: readonly Technique[] = [
     groups: ['whole'],
     name: 'Painted look by foils',
     purpose: 'Weave and slice in pairs, so that each slice is softened by the weave behind it; some drop-outs painted at the ends.',
-    cautions: ['Drop-outs painted between foils start late and must rinse with the rest: a faster product, or paint as you foil.'],
+    cautions: ['Drop-outs painted between foils start late and must be rinsed with the rest. Use a faster product, or paint as you foil.'],
     panels: [
       { id: 'back', name: 'Back', place: BACK, direction: horizontal, gather: inTurn(fine, slice), thicknessMm: 4, spacing: graded(1, 9, 1, 9, 1, 9, 1, 9, 1, 9, 1, 9, 1, 9, 1, 9, 1, 9, 1, 9, 1, 9), dropouts: { every: 2, treatments: ['tip-out'] }, start: lived(20, 20) },
       { id: 'sides', name: 'Sides', place: SIDE, direction: diagonalBack(30), gather: inTurn(fine, slice), thicknessMm: 4, spacing: graded(1, 8, 1, 8, 1, 8, 1, 8, 1, 8, 1, 8, 1, 8), dropouts: { every: 2, treatments: ['tip-out'] }, start: lived(15, 20) },
@@ -247,7 +247,7 @@ export const TECHNIQUES: readonly Technique[] = [
     groups: ['whole', 'hairline'],
     name: 'Open-air painting, fine hairline foils',
     purpose: 'Large soft pieces painted without foil, baby lights in foil round the hairline.',
-    cautions: ['Open air lifts less than foil: one level less in the same time.', 'Painted hair starts late and must rinse with the rest.'],
+    cautions: ['Open air lifts less than foil: one level less in the same time.', 'Painted hair starts late and must be rinsed with the rest.'],
     panels: [
       { id: 'hairline', name: 'Hairline', place: { kind: 'hairline-band', widthMm: 12, fromDeg: 0, toDeg: 142 }, direction: { kind: 'hairline' }, gather: fromHairline(baby), thicknessMm: 3, spacing: apart(3) },
       { id: 'back', name: 'Back, painted', place: BACK, direction: diagonalBack(30), gather: { kind: 'weave', stitchMm: 20, gapMm: 15, depth: 0.5 }, medium: 'open-air', thicknessMm: 12, spacing: apart(14), start: lived(80, 60) },
@@ -260,7 +260,7 @@ export const TECHNIQUES: readonly Technique[] = [
     groups: ['top'],
     name: 'Staggered back on a budget',
     purpose: 'Half the time behind: two diagonals and one straight with whole triangles left out, dense only on top.',
-    cautions: ['Whole triangles stay dark underneath: say so when hair is worn up or forward.'],
+    cautions: ['Whole triangles stay dark underneath. Tell clients who wear their hair up or forward.'],
     panels: [
       {
         id: 'back', name: 'Back', place: { kind: 'except', place: BACK, without: [{ kind: 'zones', zones: ['crown'] }] }, side: 'across',

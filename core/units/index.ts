@@ -10,4 +10,5 @@ export {
 export { parseLengths } from './lengths';
 export { inMeasures, METRIC, type Measures } from './said';
 export { minorPerUnit, moneyIn } from './money';
+export { percent } from './percent';
 export { silently, toEnd } from './steps';

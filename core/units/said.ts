@@ -31,7 +31,7 @@ export function inMeasures(text: string, { lengths, amounts, strengths, temperat
   let said = text;
   if (lengths !== 'mm') said = rewritten(said, 'mm\\b(?!²)', (mm) => formatLength(mm, lengths), (mm) => bareLength(mm, lengths));
   if (amounts === 'oz') said = rewritten(said, 'g\\b(?!/)', (grams) => formatAmount(grams, 'oz'), (grams) => formatAmount(grams, 'oz').replace(/ oz$/, ''));
-  if (strengths === '%') said = rewritten(said, 'vol\\b', (volumes) => formatStrength(volumes, '%'), (volumes) => formatStrength(volumes, '%').replace(/ %$/, ''));
+  if (strengths === '%') said = rewritten(said, 'vol\\b', (volumes) => formatStrength(volumes, '%'), (volumes) => formatStrength(volumes, '%').replace(/%$/, ''));
   if (temperatures === 'F') said = rewritten(said, '°C', (celsius) => formatTemperature(celsius, 'F'), (celsius) => formatTemperature(celsius, 'F').replace(/ °F$/, ''));
   return said;
 }

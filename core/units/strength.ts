@@ -1,4 +1,4 @@
-/** Volumes of one per cent of peroxide: 10 vol are 3 %. */
+/** Volumes of one per cent of peroxide: 10 vol are 3%. */
 const VOLUMES_PER_PERCENT = 10 / 3;
 
 export const STRENGTH_UNITS = ['vol', '%'] as const;
@@ -10,8 +10,8 @@ export const volumesOf = (percent: number): number => percent * VOLUMES_PER_PERC
 
 const tenth = (value: number) => String(Math.round(value * 10) / 10);
 
-/** A strength as it is said: `20 vol`, `6 %`. */
-export const formatStrength = (volumes: number, unit: StrengthUnit = 'vol'): string => (unit === '%' ? `${tenth(percentOf(volumes))} %` : `${tenth(volumes)} vol`);
+/** A strength as it is said: `20 vol`, `6%`. */
+export const formatStrength = (volumes: number, unit: StrengthUnit = 'vol'): string => (unit === '%' ? `${tenth(percentOf(volumes))}%` : `${tenth(volumes)} vol`);
 
 export const TEMPERATURE_UNITS = ['C', 'F'] as const;
 /** In what temperatures are said. */

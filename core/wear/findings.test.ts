@@ -132,24 +132,24 @@ test('an old line that still stands out is mended by what takes most of it, each
   const subject = subjectOf(planOf(techniqueOf('four-quarters')!), { colour });
   const line = all(subject).find(({ key }) => key === 'demarcation')!;
   expect(line.fine).toBe(false);
-  const left = (own: Finding) => Number(/: (\d+) % of it is left/.exec(own.words)![1]);
+  const left = (own: Finding) => Number(/: (\d+)% of it is left/.exec(own.words)![1]);
   expect(left(line)).toBeGreaterThan(80);
   expect(line.mends!.map(mendWords)).toEqual(
     expect.arrayContaining([
-      expect.stringMatching(/^Slices near the top: \d+ % left$/),
-      expect.stringMatching(/^Lowlights in the drop-outs near the top: \d+ % left$/),
-      expect.stringMatching(/^Root shadow to 40 mm: \d+ % left$/),
+      expect.stringMatching(/^Slices near the top: \d+% left$/),
+      expect.stringMatching(/^Lowlights in the drop-outs near the top: \d+% left$/),
+      expect.stringMatching(/^Root shadow to 40 mm: \d+% left$/),
     ]),
   );
   const slices = line.mends!.find((mend) => mend.kind === 'old-line' && mend.how === 'slices')!;
   const after = all({ ...subject, plan: mended(subject.plan, slices) }).find(({ key }) => key === 'demarcation')!;
-  expect(mendWords(slices)).toBe(`Slices near the top: ${left(after)} % left`);
+  expect(mendWords(slices)).toBe(`Slices near the top: ${left(after)}% left`);
   expect(after.fine).toBe(true);
 });
 
 test('half of the foils depositing is said as lightened and deepened', () => {
   const facts = ['A', 'B'].map((letter) => ({ letter, lifts: letter === 'A', reach: 'ends' as const, endsMm: 0 }));
   expect(all(subjectOf(inTurn(startPlan()), { letters: { facts, lowlight: 'B' } }))[0].why).toMatch(
-    /^\d+ % lightened, \d+ % deepened\. /,
+    /^\d+% lightened, \d+% deepened\. /,
   );
 });

@@ -1,6 +1,7 @@
 import { bySoonest, lineWords } from '../growth';
 import { toOpened, type Head, type Vec3 } from '../head';
 import { brightnessStep, panelAt, sharesOf, sharesWords, type ComputedPlan, type Plan } from '../pattern';
+import { percent } from '../units';
 import { middleOf, pointOnHairline } from './hairline-light';
 import type { Look, UnlitPlace } from './look';
 import type { WearMend } from './mends';
@@ -87,7 +88,6 @@ export interface Seen {
 /** Weeks between visits where nobody was asked. */
 const USUAL_WEEKS = 6;
 
-const percent = (share: number) => `${Math.round(share * 100)} %`;
 const VIEW_WORDS: Readonly<Record<View, string>> = { front: 'from the front', left: 'from the left', right: 'from the right', back: 'from behind', top: 'from above' };
 
 /** What would be noticed, what matters most first. A head without foils has one finding. */
@@ -95,8 +95,8 @@ export function findingsOf(seen: Seen): Finding[] {
   const { down, computed } = seen;
   if (computed.sheet.foils.length + computed.sheet.painted.length === 0) {
     const light = meanBrightness(down.look);
-    const words = light < 0.01 ? 'No foils yet: the hair is as it grew.' : `No foils yet: ${percent(light)} of what is seen is light already.`;
-    return [{ key: 'brightness', fine: true, way: down.way, view: 'back', words, why: 'Lay a pattern in the workbench, then look at it here.' }, ...demarcation(seen)];
+    const words = light < 0.01 ? 'No foils yet. The hair is as it grew.' : `No foils yet: ${percent(light)} of what is seen is light already.`;
+    return [{ key: 'brightness', fine: true, way: down.way, view: 'back', words, why: 'Choose a pattern in Pattern, then come back here.' }, ...demarcation(seen)];
   }
   return [brightness, unlit, stripe, moved, part, line, demarcation, under, crown, warm, sides, shadow].flatMap((say) => say(seen));
 }
@@ -140,8 +140,8 @@ function unlit({ tied, head, computed }: Seen): Finding[] {
     const at = pointOnHairline(head, deg);
     return {
       key: 'unlit' as const, fine: false, way: tied.way, view: SIDE_VIEWS.find(({ to }) => Math.abs(deg) < to)!.view(deg), at,
-      words: `Tied back, ${Math.round(own.mm)} mm of hairline are dark: ${stretchWords(own)}.`,
-      why: /ear/.test(own.place) ? 'Around and behind the ear is the spot that people miss.' : 'Two or three rows behind the hairline are seen when hair is up.',
+      words: `Tied back, ${Math.round(own.mm)} mm of the hairline are dark: ${stretchWords(own)}.`,
+      why: /ear/.test(own.place) ? 'Around and behind the ear is the spot that gets missed.' : 'Two or three rows behind the hairline are seen when hair is up.',
       panel: panelBehind(head, computed, deg), mends: [{ kind: 'rim' as const, fromDeg: own.fromDeg, toDeg: own.toDeg }],
     };
   });
@@ -200,7 +200,7 @@ function part({ part: own, down, plan, partMoves, computed, head, tiedShare }: S
   if (own.ownLight < LEAST) {
     return [{
       key: 'part', fine: tiedShare >= 0.5, way: down.way, view: 'top', at: partPoint(head, plan),
-      words: `The part is not lit: ${percent(own.ownLight)} beside it.`, why: tiedShare >= 0.5 ? 'Worn up most of the time, the perimeter carries the look.' : 'Worn down, people look at the part first.',
+      words: `The part is not lit: ${percent(own.ownLight)} beside it.`, why: tiedShare >= 0.5 ? 'Worn up most of the time, the hairline carries the look.' : 'Worn down, people look at the part first.',
       ...(tiedShare < 0.5 && { mends: [{ kind: 'part' as const, eachSideMm: 25 }] }),
     }];
   }
@@ -208,11 +208,11 @@ function part({ part: own, down, plan, partMoves, computed, head, tiedShare }: S
   const fine = own.mm >= wanted;
   const at = partPoint(head, plan);
   const words = own.leftMm === own.rightMm
-    ? own.mm === 0 ? 'Moved by a finger, the part goes dark.' : `The part may move ${own.mm} mm to either side.`
+    ? own.mm === 0 ? 'Moved by a finger’s width, the part goes dark.' : `The part may move ${own.mm} mm to either side.`
     : `The part may move ${own.leftMm} mm to the left and ${own.rightMm} mm to the right.`;
   return [{
     key: 'part', fine, way: down.way, view: 'top', at, words,
-    why: 'As long as three quarters of the light beside it stay. Parts move: put foils in it and on both sides.',
+    why: 'Within that, at least three quarters of the light beside it stays. Parts move: put foils in the part and on both sides of it.',
     ...(!fine && { panel: panelAt(computed.drawing, toOpened(head, at)), mends: [{ kind: 'part' as const, eachSideMm: wanted > 15 ? 40 : 25 }] }),
   }];
 }
@@ -233,11 +233,11 @@ function line({ lines, mmPerWeek, weeksBetween, down, worth, computed }: Seen): 
   const [first, ...later] = rootLinesOf(lines).sort(bySoonest);
   const due = weeksBetween === null ? '' : ` The next visit is due after ${weeksBetween} weeks.`;
   const common = { key: 'root-line' as const, way: down.way, view: 'top' as const };
-  if (!first) return [{ ...common, fine: true, words: 'No root line is drawn: it grows out softly.', why: `Too little of the hair changes at one place to be seen as a line.${due}` }];
+  if (!first) return [{ ...common, fine: true, words: 'No root line: it grows out softly.', why: `Too little hair changes at one place to show as a line.${due}` }];
   const fine = first.growMm / mmPerWeek >= (weeksBetween ?? USUAL_WEEKS);
   const panels = fine ? [] : brightestPanels(worth, computed);
   return [{
-    ...common, fine, words: lineWords(first, mmPerWeek), why: `${later.map((own) => lineWords(own, mmPerWeek)).join(' ')}${due}`.trim() || 'By contrast, by how much of the hair begins at one place, and how softly.',
+    ...common, fine, words: lineWords(first, mmPerWeek), why: `${later.map((own) => lineWords(own, mmPerWeek)).join(' ')}${due}`.trim() || 'It depends on contrast, on how much of the hair starts at one place, and on how softly.',
     ...(panels.length > 0 && { panel: panels[0], mends: [{ kind: 'feather' as const, panels, mm: 30 }] }),
   }];
 }
@@ -255,7 +255,7 @@ function demarcation({ old, down }: Seen): Finding[] {
   return [{
     key: 'demarcation', fine, way: down.way, view: 'back',
     words: `The old line, ${Math.round(before.atMm)} mm out, ${fine ? 'is broken' : 'still stands out'}: ${percent(left)} of it is left.`,
-    why: 'Weaves alone leave an old line. Slices near the top, depth on the ends, or a shadow drawn down to it break it.',
+    why: 'Weaves alone leave an old line. Slices near the top, depth on the ends, or a root shadow drawn down to it break it up.',
     ...(mends.length > 0 && { mends }),
   }];
 }
@@ -278,7 +278,7 @@ function crown({ blownCrown, down }: Seen): Finding[] {
   return [{
     key: 'crown', fine, way, view: 'back',
     words: fine ? `Blown open, ${percent(light)} of the crown is light.` : `Blown open, the crown is dark: ${percent(light)} light.`,
-    why: 'People behind the client see it.',
+    why: 'People behind the client see it first.',
     ...(!fine && { mends: [{ kind: 'crown' as const }] }),
   }];
 }
@@ -288,7 +288,7 @@ function warm({ warm: share, down }: Seen): Finding[] {
   return [{
     key: 'warm', fine: share < WEAR_LIMITS.warm, way: down.way, view: 'top',
     words: `${percent(share)} of what is seen is halfway lifted and looks warm.`,
-    why: 'A long feather is a warm band where the light begins, until it is toned or shadowed.',
+    why: 'A long feather leaves a warm band where the light starts, until it is toned or shadowed.',
   }];
 }
 
@@ -302,7 +302,7 @@ function sides({ down, tied }: Seen): Finding[] {
   return [{
     key: 'sides', fine: false, way: worst.way, view: worst.left > worst.right ? 'right' : 'left',
     words: `The ${worst.left > worst.right ? 'left' : 'right'} is lighter: ${percent(worst.left)} left, ${percent(worst.right)} right.`,
-    why: 'Similar, not exact, is wanted; a side part makes a shallow and a heavy side.',
+    why: 'The sides should be similar, not exact. A side part makes a light and a heavy side.',
   }];
 }
 
@@ -313,6 +313,6 @@ function shadow({ shadowed, tied }: Seen): Finding[] {
   return [{
     key: 'hairline-worth', fine: kept >= 0.5, way: tied.way, view: 'front', panel: panels[0],
     words: `Under a root shadow of ${mm} mm the rows at the hairline keep ${percent(kept)} of their light, for ${Math.round(minutes)} minutes.`,
-    why: kept >= 0.5 ? 'They are worth their time.' : 'Minutes spent on a detailed hairline are mostly covered again: fewer, wider stitches there would do.',
+    why: kept >= 0.5 ? 'They are worth the time.' : 'A detailed hairline is mostly covered again. Fewer, wider stitches would do there.',
   }];
 }

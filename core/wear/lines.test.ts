@@ -58,7 +58,7 @@ describe('two estimates of one line agree within their spreads', () => {
   });
 });
 
-test('seven levels of contrast show before two, in the ratio of the quick estimate within 30 %', () => {
+test('seven levels of contrast show before two, in the ratio of the quick estimate within 30%', () => {
   const sliced = (base: number) => growth(subjectOf(startedAt(slice, 4, 5), { colour: colourOf(base, 9) }));
   const quick = (contrast: number) => visibleLine('slice', contrast, 1).atMm;
   for (const contrast of [2, 3, 4, 5, 7])

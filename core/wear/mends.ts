@@ -36,7 +36,7 @@ export function mendWords(mend: WearMend): string {
     case 'feather': return `Feather the root over ${mend.mm} mm`;
     case 'under': return 'Add a few rows underneath';
     case 'crown': return 'Foil the crown';
-    case 'old-line': return `${OLD_LINE_WORDS[mend.how](mend.mm)}: ${Math.round(100 * mend.left)} % left`;
+    case 'old-line': return `${OLD_LINE_WORDS[mend.how](mend.mm)}: ${Math.round(100 * mend.left)}% left`;
   }
 }
 

@@ -47,7 +47,7 @@ describe('findings', () => {
     expect(of(known, 'moved')).toEqual([]);
     const [moved] = of(all(subjectOf(part), 0, 40), 'moved');
     expect(moved.fine).toBe(false);
-    expect(moved.words).toMatch(/^Moved 40 mm to the left, \d+ % beside the part is light; \d+ % where it is\.$/);
+    expect(moved.words).toMatch(/^Moved 40 mm to the left, \d+% beside the part is light; \d+% where it is\.$/);
   });
 
   test('the wish, the weeks between visits and a part that moves are held against the same pattern', () => {
@@ -62,12 +62,12 @@ describe('findings', () => {
     const line = (plan: Plan) => of(all(subjectOf(plan, { before })), 'demarcation')[0];
     expect(line(part).fine).toBe(false);
     expect(line(slices).fine).toBe(true);
-    expect(line(part).words).toMatch(/^The old line, 3\d mm out, still stands out: \d+ % of it is left\.$/);
+    expect(line(part).words).toMatch(/^The old line, 3\d mm out, still stands out: \d+% of it is left\.$/);
   });
 
   test('a deep root shadow takes most of what a detailed hairline earns, a shallow one less', () => {
     const rim = planOf(techniqueOf('perimeter-up')!);
-    const kept = (shadowMm: number) => Number(/keep (\d+) %/.exec(of(all(subjectOf(rim, { shadowMm })), 'hairline-worth')[0].words)![1]);
+    const kept = (shadowMm: number) => Number(/keep (\d+)%/.exec(of(all(subjectOf(rim, { shadowMm })), 'hairline-worth')[0].words)![1]);
     const [shallow, deep] = [8, 40].map(kept);
     expect(deep).toBeLessThan(shallow);
     expect(of(all(subjectOf(rim, { shadowMm: 40 })), 'hairline-worth')[0].words).toMatch(/for \d+ minutes\.$/);
@@ -81,7 +81,7 @@ describe('what is asked for may be odd', () => {
   test('an empty plan is one sentence', () => {
     const found = all(subjectOf(emptyPlan('Empty')));
     expect(found).toHaveLength(1);
-    expect(found[0].words).toBe('No foils yet: the hair is as it grew.');
+    expect(found[0].words).toBe('No foils yet. The hair is as it grew.');
   });
 
   test.each([
@@ -174,7 +174,7 @@ describe('the hair that the client has', () => {
     const old = { ...colour, byZone: everywhere({ midsLevel: 9, endsLevel: 9 }), regrowthMm: everywhere(100) };
     expect(seen({ colour: old })).toBeGreaterThanOrEqual(0.5);
     const [brightness, line] = findings({ colour: old });
-    expect(brightness.words).toMatch(/^No foils yet: \d+ % of what is seen is light already\.$/);
+    expect(brightness.words).toMatch(/^No foils yet: \d+% of what is seen is light already\.$/);
     expect(line).toMatchObject({ key: 'demarcation', fine: false });
     expect(Math.abs(Number(/(\d+) mm out/.exec(line.words)![1]) - 100)).toBeLessThanOrEqual(10);
   });

@@ -135,7 +135,7 @@ export function cannotWith({ figures, timeline }: ClockPlanned, { frame, unexpec
     ...(frame.backFirst && timeline.stages.length === 1 ? ['Nothing at the back can be rinsed before the rest.'] : []),
     ...unexpected.map(
       ({ name, letter, target, level, limitMinutes }) =>
-        `${name}, ${letter}: level ${said(target)} is not expected within ${Math.round(limitMinutes)} min; ${said(level)} is reached by then, and that is when it comes off.`,
+        `${name}, ${letter}: level ${said(target)} is not expected within ${Math.round(limitMinutes)} min; ${said(level)} is reached by then, when it comes off.`,
     ),
   ];
 }

@@ -52,7 +52,7 @@ function mixProblems({ mix, rows, units }: Facts): WorkProblem[] {
   return [
     ...[...without.values()].map(({ letter, panel, panelName }) => ({
       panel,
-      words: `Letter ${letter} (${panelName}) has no formula, and the house has no lightener to go by.`,
+      words: `Letter ${letter} (${panelName}) has no formula, and the house has no lightener to use.`,
     })),
     ...rows.flatMap(({ letter, chosen: own, problem }): WorkProblem[] => {
       const [first] = units.filter((unit) => unit.letter === letter);
@@ -63,7 +63,7 @@ function mixProblems({ mix, rows, units }: Facts): WorkProblem[] {
         ? [
             {
               panel: first.panel,
-              words: `Letter ${letter} (${first.panelName}) has no formula yet: it goes by the usual one, ${first.mix}.`,
+              words: `Letter ${letter} (${first.panelName}) has no formula yet: the usual one is used, ${first.mix}.`,
             },
           ]
         : [];

@@ -119,7 +119,7 @@ function remediesOf(row: LiftRow, head: number, strengths: readonly number[], fo
     kind: 'other-target',
     level: row.atLimit.level,
     minutes: 0,
-    words: `level ${said(Math.floor((row.atLimit.level + ENOUGH) * 2) / 2)} as the target of today`,
+    words: `level ${said(Math.floor((row.atLimit.level + ENOUGH) * 2) / 2)} as today’s target`,
   });
   return out;
 }

@@ -40,7 +40,7 @@ describe('suggested strengths', () => {
     }).ideas;
     expect(dark.volumes).toBe(30);
     const [back] = ideas({ volume: 'standard' }, { naturalLevel: 3 }, { volumes: 10 });
-    expect(back).toMatchObject({ volumes: 20, why: expect.stringContaining('second session') });
+    expect(back).toMatchObject({ volumes: 20, why: expect.stringContaining('second visit') });
   });
 
   test('never above what the house asks a reason for, at the hairline', () => {

@@ -114,7 +114,7 @@ function together(drafts: readonly Draft[], { work, head, strongVolumes, fragile
     volumes,
     from: changeOf(rows, head, (row) => row.lift.volumes),
     to: changeOf(rows, head, () => volumes),
-    caution: careful && now > strongVolumes && volumes <= strongVolumes ? `no more than ${strongVolumes} vol ${fragile ? 'on fragile hair' : 'at the hairline'}: that caution goes` : null,
+    caution: careful && now > strongVolumes && volumes <= strongVolumes ? `no more than ${strongVolumes} vol ${fragile ? 'on fragile hair' : 'at the hairline'}: that clears the caution` : null,
     why,
   };
 }
@@ -149,7 +149,7 @@ function ideaFor(group: Group, { plan, work, shelf, schools, head, fragileZones,
   let at: number;
   if (weakest === undefined) {
     at = allowed.length - 1;
-    reasons.push(`nothing allowed here is expected to reach level ${said(target)} within ${minutes} min: the strongest comes nearest, a second session goes on from there`);
+    reasons.push(`nothing allowed here is expected to reach level ${said(target)} within ${minutes} min: the strongest comes nearest, and a second visit carries on from there`);
   } else if (schools.volume === 'low') {
     at = allowed.indexOf(weakest);
     reasons.push(`low volume, long: the weakest that is expected to reach level ${said(target)} within ${minutes} min`);
@@ -173,7 +173,7 @@ function ideaFor(group: Group, { plan, work, shelf, schools, head, fragileZones,
   if (front && schools.front === 'weaker') down('the front a step weaker: hair there is finest and lifts first');
   if (front && schools.front === 'stronger' && at + 1 < allowed.length && !careful) {
     at += 1;
-    reasons.push('the front a step stronger: it is started last and catches up');
+    reasons.push('the front a step stronger: it is started last and has to catch up');
   }
   if (careful) reasons.push(`not over ${most} vol ${fragile.length > 0 ? 'on fragile hair' : 'at the hairline'}`);
   const volumes = allowed[at];

@@ -69,7 +69,7 @@ test('another time is another reminder; a due visit is one of its own', async ()
 
 test('without her consent, or once she took it back, nobody is texted', async () => {
   await withdrawConsent(owner, consentId);
-  expect(await queueReminder(owner, reminder())).toEqual({ ok: false, problem: 'Reminded Sedge: she has not agreed to be texted, or took it back.' });
+  expect(await queueReminder(owner, reminder())).toEqual({ ok: false, problem: 'Reminded Sedge: they have not agreed to be texted, or withdrew it.' });
   expect((await reminderFacts(owner, [clientId])).consented.has(clientId)).toBe(false);
   expect(await kept()).toEqual([]);
 });

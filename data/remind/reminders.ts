@@ -63,7 +63,7 @@ export function queueReminder(actor: Author, { clientId, appointmentId, about, p
   return inSalon(actor.salonId, async (trx): Promise<Queued> => {
     const client = await trx('client').where({ id: clientId }).whereNull('archived_at').forUpdate().select('name').first();
     if (!client) return { ok: false, problem: 'There is no such client in this salon.' };
-    if (!(await trx('consent').where({ ...CONSENTED, client_id: clientId }).whereNull('withdrawn_at').select('id').first())) return { ok: false, problem: `${client.name}: she has not agreed to be texted, or took it back.` };
+    if (!(await trx('consent').where({ ...CONSENTED, client_id: clientId }).whereNull('withdrawn_at').select('id').first())) return { ok: false, problem: `${client.name}: they have not agreed to be texted, or withdrew it.` };
     const same = await trx('reminder').where({ client_id: clientId, appointment_id: appointmentId, about }).select('id', 'state').first();
     if (same?.state === 'sent') return { ok: false, problem: `${client.name}: this reminder was sent already.` };
     const [row] = same

@@ -54,7 +54,7 @@ export function ChairApp() {
       {device && own && link && own.service && own.state
         ? <MeasuresProvider measures={own.service.measures ?? METRIC}><ChairScreen key={own.visitId} device={device} link={link} links={links} snapshot={own} service={own.service} state={own.state} alarms={alarms} now={now} onServices={() => setChoosing(true)} /></MeasuresProvider>
         : <Nothing problem={own?.problem ?? null} opening={visitId !== null && (own === undefined || own.status === 'opening')} offline={own?.status === 'offline'} onServices={() => setChoosing(true)} visitId={visitId} />}
-      <Dialog open={choosing} onOpenChange={setChoosing} title="Services that run" middle>
+      <Dialog open={choosing} onOpenChange={setChoosing} title="Services under way" middle>
         {choosing && <Choose snapshots={snapshots} now={now} onShow={(id) => {
           kept.keep(id);
           setVisitId(id);
@@ -151,14 +151,14 @@ interface NothingProps {
 }
 
 function Nothing({ problem, opening, offline, visitId, onServices }: NothingProps) {
-  const words = problem ?? (opening ? 'Opening the service …' : offline ? 'No network, and this device does not keep that service yet. It opens as soon as the network is back.' : 'Choose the service that you carry out.');
+  const words = problem ?? (opening ? 'Opening the service …' : offline ? 'No network, and this device does not keep that service yet. It opens as soon as the network is back.' : 'Choose the service you are working on.');
   return (
     <main className="grid flex-1 place-items-center p-8">
       <div className="grid max-w-[560px] gap-4 text-center">
         <h1 className="text-3xl font-bold wide">Chair</h1>
         <p role="status" className="text-lg">{words}</p>
         <div className="flex justify-center gap-3">
-          <Button look="primary" onClick={onServices}>Services that run</Button>
+          <Button look="primary" onClick={onServices}>Services under way</Button>
           <a href={visitId ? `/visits/${visitId}/clock` : '/clients'} className="inline-flex h-11 items-center rounded-ui border border-edge px-4 font-semibold hover:border-ink">{visitId ? 'To the visit' : 'To the clients'}</a>
         </div>
       </div>
@@ -175,7 +175,7 @@ function Choose({ snapshots, now, onShow }: { snapshots: readonly LinkSnapshot[]
       const answer = (await response.json()) as { ok: boolean; problem?: string; services: Running[] };
       if (answer.ok) setServices(answer.services);
       else setProblem(answer.problem);
-    }, () => setProblem('No network: only what this device keeps can be shown.'));
+    }, () => setProblem('No network: only what is kept on this device can be shown.'));
   }, []);
   const here = snapshots.filter(({ state }) => state !== null && state.startedAt !== null && state.finishedAt === null);
   const elsewhere = (services ?? []).filter(({ visitId }) => !here.some((own) => own.visitId === visitId));
@@ -184,7 +184,7 @@ function Choose({ snapshots, now, onShow }: { snapshots: readonly LinkSnapshot[]
       {here.length > 0 && <div className="divide-y divide-line rounded-ui border border-line">{here.map((own) => <ServiceLine key={own.visitId} snapshot={own} now={now} onShow={onShow} />)}</div>}
       {problem && <p role="alert" className="text-lg">{problem}</p>}
       {!services && !problem && <p role="status" className="text-lg text-ink-soft">Looking …</p>}
-      {services && here.length === 0 && elsewhere.length === 0 && <p className="text-lg">Nothing runs. Begin a service from its visit, under Before you begin.</p>}
+      {services && here.length === 0 && elsewhere.length === 0 && <p className="text-lg">No service is under way. Begin one from its visit, under Before you begin.</p>}
       <ul className="grid gap-2">
         {elsewhere.map(({ visitId, clientName, begunAt }) => (
           <li key={visitId}>

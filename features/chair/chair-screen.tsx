@@ -67,12 +67,12 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
   /** @param at moment of the touch, ms since the page was opened */
   const done = (at: number) => {
     if (!body || elsewhere || free) return;
-    if (at - tapped.current < SAME_TAP_MS) return say('Once is enough: that was the same tap.');
+    if (at - tapped.current < SAME_TAP_MS) return say('That was a double tap. It counts once.');
     tapped.current = at;
     // A rinse that has hardly begun is asked about once.
     if (step.kind === 'at-basin' && now - step.begunAt < (basinMinutes(step.blocks.length, script.rules) / 2) * MINUTE && asked.current !== step.begunAt) {
       asked.current = step.begunAt;
-      return say('That was quick: press again if the last panel does run clear.');
+      return say('That was quick. Press again if the last panel really runs clear.');
     }
     say('');
     act(body);
@@ -81,7 +81,7 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
     const last = lastUndoable(snapshot.events);
     if (!last) return;
     act({ kind: 'undone', event: last.id });
-    say(`Taken back: ${UNDO_WORDS[last.body.kind] ?? last.body.kind}.`);
+    say(`Undone: ${UNDO_WORDS[last.body.kind] ?? last.body.kind}.`);
   };
   const onKey = useRef<(event: KeyboardEvent) => void>(() => undefined);
   useEffect(() => {
@@ -149,7 +149,7 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
           <div className="grid min-h-0 flex-1 content-center overflow-y-auto" aria-live="polite"><StepView script={script} state={state} step={step} now={now} unsent={snapshot.unsent} /></div>
           {(elsewhere || free) && (
             <div className="flex items-center justify-between gap-3 rounded-ui border border-leaf bg-leaf-pale p-3 text-lg">
-              <p>{elsewhere ? `${state.heldBy!.person} has the step on another screen.` : 'The step is handed over: whoever takes it has it.'}</p>
+              <p>{elsewhere ? `${state.heldBy!.person} has the step on another screen.` : 'The step was handed over. Anyone can take it.'}</p>
               <Button look="primary" onClick={() => act({ kind: 'taken' })}>{elsewhere ? 'Take over' : 'Take the step'}</Button>
             </div>
           )}
@@ -164,7 +164,7 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
             {step.kind === 'step-done' && <Button className={`${BIG} ml-auto`} onClick={() => setSheet({ kind: 'step', step: step.own.step.id })}>5 min more …</Button>}
             {step.kind === 'pull' && step.units.length > 1 && <Button className={`${BIG} ml-auto`} onClick={() => act({ kind: 'pulled', foils: step.units.map(({ id }) => id), reason: null })}>All {step.units.length} are wiped</Button>}
             {step.kind === 'again' && step.units.length > 1 && <Button className={`${BIG} ml-auto`} onClick={() => act({ kind: 'reapplied', foils: step.units.map(({ id }) => id), reason: AS_PLANNED })}>All {step.units.length} are painted</Button>}
-            {step.kind === 'wait' && allowed.blocks.length > 0 && <Button className={`${BIG} ml-auto`} onClick={rinseAllowed}>Rinse what may go</Button>}
+            {step.kind === 'wait' && allowed.blocks.length > 0 && <Button className={`${BIG} ml-auto`} onClick={rinseAllowed}>Rinse what can go</Button>}
           </div>
           {state.finishedAt !== null && snapshot.unsent > 0 && <Button look="primary" className={ACTION} disabled>Being recorded …</Button>}
           {state.finishedAt !== null && snapshot.unsent === 0 && <a href={`/visits/${snapshot.visitId}/record`} className={`${ACTION} inline-flex items-center justify-center border border-leaf bg-leaf text-on-leaf`}>To the record</a>}
@@ -182,7 +182,7 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
           ...(waitingUnits ? [{ words: 'Another strength …', onPress: () => setSheet({ kind: 'strength' }) }] : []),
           ...(waitingUnits ? [{ words: 'Another panel next', onPress: () => setSheet({ kind: 'panel' }) }] : []),
           ...(onHead.length > 0 ? [{ words: 'Open foils', onPress: () => setSheet({ kind: 'pull' }) }] : []),
-          ...(step.kind !== 'rinse' && step.kind !== 'at-basin' && allowed.blocks.length > 0 ? [{ words: 'Rinse what may go', onPress: rinseAllowed }] : []),
+          ...(step.kind !== 'rinse' && step.kind !== 'at-basin' && allowed.blocks.length > 0 ? [{ words: 'Rinse what can go', onPress: rinseAllowed }] : []),
           { words: 'End the service …', onPress: () => setSheet({ kind: 'end' }) },
           ...(!elsewhere && !free ? [{ words: 'Hand over', onPress: () => void act({ kind: 'handed' }) }] : []),
         ]} />

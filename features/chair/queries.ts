@@ -19,7 +19,7 @@ const NO_VISIT = { ok: false, reason: 'missing', problem: 'There is no such visi
 
 export type Answer<T> = Reached<T> | typeof SIGNED_OUT | { readonly ok: false; readonly reason: 'invalid'; readonly problem: string };
 
-/** Services that run in the salon, with who is at this device. */
+/** Services under way in the salon, with who is at this device. */
 export async function runningServices(): Promise<Answer<DeviceFacts & { readonly services: readonly LiveService[] }>> {
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;

@@ -169,7 +169,7 @@ const targetOf = ({ lifts }: ServiceState, { unit }: UnitState) => Math.max(0, .
 
 function Estimate({ own, target, minutes, level }: { own: UnitState; target: number; minutes: number; level: number | undefined }) {
   if (level === undefined || target === 0) return <p className="text-md text-ink-soft">Say what you see: the times of all foils of this mix follow from it.</p>;
-  if (level >= target) return <p className="text-md font-semibold text-leaf">It is there.</p>;
+  if (level >= target) return <p className="text-md font-semibold text-leaf">The level is reached.</p>;
   return <p className="text-md text-ink-soft">{Math.round((target - level) * 10) / 10} levels to go; estimated ready after {Math.round(own.readyMinutes)} min, now {Math.round(minutes)}.</p>;
 }
 

@@ -59,7 +59,7 @@ export function StepView({ script, state, step, now, unsent }: StepViewProps) {
     case 'step-done':
       return <Words over={stepName(step.own.step)} big={seconds(now - step.own.begunAt!)} under={<StepDetails own={step.own} wrong={null} />} blue={isAtBasin(step.own.step)} />;
     case 'step-until':
-      return <Words over={`Next: ${step.own.step.name}, at ${clockTime(step.at)}`} big={until(step.at, now)} under={<>Put on then, all of it is done together. <StepDetails own={step.own} wrong={null} /></>} />;
+      return <Words over={`Next: ${step.own.step.name}, at ${clockTime(step.at)}`} big={until(step.at, now)} under={<>Put on then, everything is done together. <StepDetails own={step.own} wrong={null} /></>} />;
     case 'finish':
       return <Words over="Everything is done" big="Finish" under="The record is written with it: planned against actual, foil by foil." />;
     case 'finished':
@@ -121,7 +121,7 @@ function LetterMark({ letter, lifts, gather }: { letter: string; lifts: boolean;
   );
 }
 
-const BOWL_WORDS = { first: 'Another mix', spent: 'The bowl is spent', changed: 'Another strength from here on' } as const;
+const BOWL_WORDS = { first: 'Another mix', spent: 'The bowl is used up', changed: 'Another strength from here on' } as const;
 
 /** How long, what it is mixed of, on what hair and where; and what is wrong with the hair for it. */
 function StepDetails({ own, wrong }: { own: StepState; wrong: string | null }) {

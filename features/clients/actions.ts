@@ -19,7 +19,7 @@ export type ClientFormState = FormState<ClientField>;
 export type Done = { readonly ok: true } | { readonly ok: false; readonly problem: string };
 
 const SIGNED_OUT = { ok: false, problem: 'You are signed out. Sign in again.' } as const;
-const NO_CLIENT = { ok: false, problem: 'This salon has no such client; somebody may have put her away or merged her.' } as const;
+const NO_CLIENT = { ok: false, problem: 'This salon has no such client; somebody may have archived or merged them.' } as const;
 
 async function readFields(data: FormData) {
   const fields = textsOf(data, CLIENT_FIELDS);
@@ -92,7 +92,7 @@ export async function clientsToMerge(search: string, notId: string): Promise<{ i
 export async function mergeTwo(fromId: string, intoId: string): Promise<Done> {
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;
-  if (person.role === 'assistant') return { ok: false, problem: 'A colourist or the owner merges records.' };
+  if (person.role === 'assistant') return { ok: false, problem: 'Only a colourist or the owner can merge records.' };
   if (!isId(fromId) || !isId(intoId) || !(await mergeClients(person, fromId, intoId))) return NO_CLIENT;
   revalidatePath('/clients');
   return { ok: true };
@@ -102,7 +102,7 @@ export async function mergeTwo(fromId: string, intoId: string): Promise<Done> {
 export async function undoMergeOf(mergeId: string): Promise<Done> {
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;
-  if (person.role === 'assistant') return { ok: false, problem: 'A colourist or the owner takes a merge back.' };
+  if (person.role === 'assistant') return { ok: false, problem: 'Only a colourist or the owner can undo a merge.' };
   const undone = isId(mergeId) ? await undoMerge(person, mergeId) : undefined;
   if (!undone?.ok) return { ok: false, problem: 'This merge was undone already, or another one came after it: that one goes first.' };
   revalidatePath('/clients');
@@ -112,10 +112,10 @@ export async function undoMergeOf(mergeId: string): Promise<Done> {
 /** Erases a client for good, when her name was typed as it is written; only the owner may. */
 export async function eraseForGood(clientId: string, typedName: string): Promise<Done> {
   const owner = await currentOwner();
-  if (!owner) return { ok: false, problem: 'Only the owner erases a client.' };
+  if (!owner) return { ok: false, problem: 'Only the owner can erase a client.' };
   const story = isId(clientId) ? await readClient(owner, clientId, await salonToday()) : undefined;
   if (!story) return NO_CLIENT;
-  if (String(typedName).trim().normalize('NFC') !== story.client.name) return { ok: false, problem: `Write the name as it stands here: ${story.client.name}.` };
+  if (String(typedName).trim().normalize('NFC') !== story.client.name) return { ok: false, problem: `Write the name as it is written here: ${story.client.name}.` };
   if (!(await eraseClient(owner, clientId))) return NO_CLIENT;
   revalidatePath('/clients');
   return { ok: true };
@@ -130,10 +130,10 @@ const MOST_TAKEN = 5000;
 export async function previewClients(text: unknown): Promise<TablePreview> {
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;
-  if (person.role === 'assistant') return { ok: false, problem: 'A colourist or the owner imports clients.' };
+  if (person.role === 'assistant') return { ok: false, problem: 'Only a colourist or the owner can import clients.' };
   if (typeof text !== 'string' || text.length > MOST_BYTES.table) return { ok: false, problem: `The table is larger than ${megabytes(MOST_BYTES.table)}: is it the right file?` };
   const read = readClientsCsv(text, await allClients(person), await salonToday());
-  if (read.ok && read.value.added.length + read.value.changed.length > MOST_TAKEN) return { ok: false, problem: `The table adds and changes more than ${MOST_TAKEN} clients: take it over in parts.` };
+  if (read.ok && read.value.added.length + read.value.changed.length > MOST_TAKEN) return { ok: false, problem: `The table adds and changes more than ${MOST_TAKEN} clients: import it in parts.` };
   return read;
 }
 

@@ -33,19 +33,19 @@ export function ClientMenu({ client, role, merge }: { client: ClientSummary; rol
           { words: 'Name, phone, birthday, note', choose: () => setOpen('edit') },
           ...(role === 'assistant' ? [] : [
             { words: 'Merge with another record', hint: 'two records of one person', choose: () => setOpen('merge') },
-            ...(merge?.mergeId ? [{ words: 'Undo the merge', hint: `“${merge.name}” stands again`, choose: () => void undo(merge.mergeId!) }] : []),
+            ...(merge?.mergeId ? [{ words: 'Undo the merge', hint: `“${merge.name}” becomes a record of its own again`, choose: () => void undo(merge.mergeId!) }] : []),
             { words: 'Export the whole record', hint: 'one file to hand over', choose: () => Object.assign(document.createElement('a'), { href: `/clients/${client.id}/record.json`, download: '' }).click() },
           ]),
           ...(role === 'owner' ? [{ words: 'Trail', hint: 'who did what', choose: () => router.push(`/clients/${client.id}/trail`) }] : []),
           client.archived
             ? { words: 'Restore', choose: () => void putClientAway(client.id, false) }
             : { words: 'Archive', hint: 'not listed, nothing lost', choose: () => void putClientAway(client.id, true) },
-          ...(role === 'owner' ? [{ words: 'Erase for good', hint: 'on her request', danger: true, choose: () => setOpen('erase') }] : []),
+          ...(role === 'owner' ? [{ words: 'Erase for good', hint: 'at the client’s request', danger: true, choose: () => setOpen('erase') }] : []),
         ]}
       />
       <Dialog open={open === 'edit'} onOpenChange={close} title="What is written down"><EditForm client={client} onDone={close} /></Dialog>
       <Dialog open={open === 'merge'} onOpenChange={close} title="Merge two records"><MergeForm client={client} /></Dialog>
-      <Dialog open={problem !== undefined} onOpenChange={() => setProblem(undefined)} title="The merge stands"><p role="alert">{problem}</p></Dialog>
+      <Dialog open={problem !== undefined} onOpenChange={() => setProblem(undefined)} title="The merge was not undone"><p role="alert">{problem}</p></Dialog>
       <Dialog open={open === 'erase'} onOpenChange={close} title="Erase for good"><EraseForm client={client} /></Dialog>
     </>
   );
@@ -91,7 +91,7 @@ function MergeForm({ client }: { client: ClientSummary }) {
     });
   return (
     <div className="grid gap-4">
-      <p>Visits, photos, tests and consents of the other record become {client.name}’s. What is written down here stays; a missing phone or birthday is taken over, and notes are kept word by word. It can be undone.</p>
+      <p>Visits, photos, tests and consents of the other record become {client.name}’s. What is written down here stays; a missing phone or birthday is taken over, and notes are kept word for word. It can be undone.</p>
       <TextField label="The other record" value={search} onChange={(event) => setSearch(event.target.value)} autoComplete="off" />
       <ul className="grid gap-2">
         {found?.map(({ id, name, phone, visits }) => (
@@ -126,8 +126,8 @@ function EraseForm({ client }: { client: ClientSummary }) {
         erase();
       }}
     >
-      <p>All visits, photos, tests and consents of {client.name} go, and so do her words in the trail. That she was erased, when and by whom, stays. This cannot be undone; export the record first if she wants it.</p>
-      <TextField label="Her name, as it stands here" value={typed} onChange={(event) => setTyped(event.target.value)} problem={problem} autoComplete="off" />
+      <p>All visits, photos, tests and consents of {client.name} go, and so do their words in the trail. That they were erased, when and by whom, stays. This cannot be undone; export the record first if they want it.</p>
+      <TextField label="Their name, as it is written here" value={typed} onChange={(event) => setTyped(event.target.value)} problem={problem} autoComplete="off" />
       <Button type="submit" disabled={busy} className="border-rowan text-rowan">Erase the record</Button>
     </form>
   );

@@ -34,7 +34,7 @@ export function ClientTables() {
     <>
       <Menu
         label="Clients as a table" trigger="Table …" className="h-10 rounded-ui border border-edge bg-field px-4 text-base font-semibold hover:border-ink"
-        items={[{ words: 'Export clients, CSV', choose: () => download('/api/clients/table') }, { words: 'Import a table', hint: 'looked at first', choose: () => input.current?.click() }]}
+        items={[{ words: 'Export clients, CSV', choose: () => download('/api/clients/table') }, { words: 'Import a table', hint: 'with a preview', choose: () => input.current?.click() }]}
       />
       <input
         ref={input} type="file" aria-label="Table of clients" accept=".csv,.tsv,.txt,text/csv" className="sr-only" tabIndex={-1}
@@ -79,7 +79,7 @@ function Preview({ text, preview: { added, changed, same, problems, separator },
         </section>
       )}
       {problem && <p role="alert" className="text-base font-semibold text-rowan">{problem}</p>}
-      <div className="flex justify-end"><Button look="primary" disabled={busy || problems.length > 0 || added.length + changed.length === 0} onClick={() => void take()}>Take the table</Button></div>
+      <div className="flex justify-end"><Button look="primary" disabled={busy || problems.length > 0 || added.length + changed.length === 0} onClick={() => void take()}>Import the table</Button></div>
     </div>
   );
 }

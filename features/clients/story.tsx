@@ -58,7 +58,7 @@ function TargetLine({ number, own }: { number: number; own: TargetProgress }) {
         <p className="text-base"><b>{words}</b> <span className="text-ink-soft">level {formatLevel(level)}{byOn && `, wished for by ${sayDay(byOn)}`}</span></p>
         <p className="text-base">
           {progressWords(own)}
-          {inTime === false && <b className="text-amber-bark"> Later than wished for: say so.</b>}
+          {inTime === false && <b className="text-amber-bark"> Later than they wish: tell them.</b>}
         </p>
         {names.length > 0 && <p className="text-sm text-ink-soft">Not there yet: {there === 0 ? 'everywhere' : `${names.slice(0, NAMED).join('; ')}${names.length > NAMED ? ` and ${names.length - NAMED} more` : ''}`}.</p>}
       </div>
@@ -71,7 +71,7 @@ function progressWords({ way, reachedOn, sessions, expectedOn }: TargetProgress)
   if (reachedOn) return `Reached on ${sayDay(reachedOn)}.`;
   if (way === 'darker') return 'On the way back to darker hair: depth, a glaze and growth bring it, not lift.';
   const { missing, visits, gain, steps } = sessions!;
-  const from = steps > 0 ? `her own ${steps} ${steps === 1 ? 'step' : 'steps'} and the usual` : 'the usual, until she has steps of her own';
+  const from = steps > 0 ? `their own ${steps} ${steps === 1 ? 'step' : 'steps'} and the usual` : 'the usual until they have steps of their own';
   // A zone or a visit slipped back: the level itself was there before.
   if (visits === 0) return 'Reached before, and not at the last visit.';
   return `${formatLevel(Math.round(missing * 2) / 2)} ${missing > 1 ? 'levels' : 'level'} missing: about ${visits} more ${visits === 1 ? 'visit' : 'visits'} at ${gain.toFixed(1)} levels each (${from})${expectedOn ? `, about ${sayDay(expectedOn)}` : ''}. An estimate; nothing is forced.`;

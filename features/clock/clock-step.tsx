@@ -92,7 +92,7 @@ export function ClockStep() {
                 Minutes from the first foil on, a line for each foil. Dark: placed. Grey: lifting (purple: depositing).
                 Gold: ready. Red: past the maker’s limit. It ends blue where the foil is rinsed, green where it is
                 opened and wiped. Letters: a bowl is mixed. Estimates; {clock.rules.margin} min are kept in hand before
-                every limit. Opened hair lifts on a little, at about {Math.round(clock.liftsOn * 100)} % of its rate,
+                every limit. Opened hair goes on lifting a little, at about {Math.round(clock.liftsOn * 100)}% of its rate,
                 until it is rinsed.
               </p>
             </div>
@@ -100,7 +100,7 @@ export function ClockStep() {
         )}
       </section>
       <aside
-        aria-label="What holds it"
+        aria-label="What sets the time"
         tabIndex={0}
         className="grid content-start gap-4 overflow-y-auto border-l border-line bg-raised p-5"
       >
@@ -132,8 +132,8 @@ const MOST_BINDINGS = 4;
 function Holds({ clock, plan }: { clock: ClockPlan; plan: ClockPlanned }) {
   const cannot = cannotWith(plan, clock);
   return (
-    <section aria-label="What binds">
-      <h2 className="mb-1 text-md font-bold">What holds it</h2>
+    <section aria-label="What sets the time">
+      <h2 className="mb-1 text-md font-bold">What sets the time</h2>
       <ul className="grid gap-1.5">
         {cannot.map((words) => (
           <li key={words} className="text-base font-semibold text-rowan">
@@ -156,8 +156,8 @@ function Holds({ clock, plan }: { clock: ClockPlan; plan: ClockPlanned }) {
 }
 
 function gapWords({ gapMinutes, figures }: ClockPlanned): string {
-  if (figures.worstOver > 0) return 'It is this short because foils stay on past their limits.';
-  if (gapMinutes < 1) return 'Nothing of its kind is shorter.';
+  if (figures.worstOver > 0) return 'It is this short only because foils stay on past their limits.';
+  if (gapMinutes < 1) return 'Nothing of this kind is shorter.';
   return `At most ${Math.round(gapMinutes)} min could be saved with as many visits to the basin.`;
 }
 

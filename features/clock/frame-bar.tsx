@@ -13,11 +13,11 @@ export function FrameBar() {
   const { visits, backFirst } = mix.clock;
   const usual = schools.rinse === 'once' ? 1 : clock.visits;
   const words = (own: BasinVisits) =>
-    own === 'house' ? `House (${usual})` : own === 'free' ? 'As it helps' : String(own);
+    own === 'house' ? `House (${usual})` : own === 'free' ? 'As often as it helps' : String(own);
   return (
     <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
       <div className="flex items-center gap-3">
-        <span className="text-base">At the basin at most</span>
+        <span className="text-base">Visits to the basin at most</span>
         <div className="w-[380px]">
           <Segmented
             label="Visits to the basin"

@@ -61,12 +61,12 @@ export function WhatIf({ clock: computed, plan }: WhatIfProps) {
         )}
       </div>
       <div>
-        <h3 className="mb-1 text-sm font-semibold">A second pair of hands</h3>
+        <h3 className="mb-1 text-sm font-semibold">A second person</h3>
         <Segmented
-          label="A second pair of hands"
+          label="A second person"
           value={clock.second}
           options={SECOND}
-          onChange={(second) => decide('second pair of hands', { second })}
+          onChange={(second) => decide('second person', { second })}
         />
         <p className="mt-1 text-xs text-ink-soft">
           {
@@ -91,7 +91,7 @@ export function WhatIf({ clock: computed, plan }: WhatIfProps) {
         min={60}
         max={160}
         step={5}
-        said={clock.pace === 100 ? 'the usual time' : `${clock.pace} % of the usual time`}
+        said={clock.pace === 100 ? 'the usual time' : `${clock.pace}% of the usual time`}
         onChange={(pace) => decide('pace', { pace })}
       />
       <OwnPace pace={clock.pace} onTake={(pace) => decide('own pace', { pace })} />
@@ -288,11 +288,11 @@ function OwnPace({ pace, onTake }: { pace: number; onTake(pace: number): void })
   return (
     <p className="-mt-2 flex items-center justify-between gap-3 text-sm text-ink-soft">
       <span>
-        {learnt.name}, by {learnt.foils} foils at the chair: {learnt.percent} % of the usual time.
+        {learnt.name}, by {learnt.foils} foils at the chair: {learnt.percent}% of the usual time.
       </span>
       {own !== pace && (
         <Button small onClick={() => onTake(own)}>
-          Take {own} %
+          Take {own}%
         </Button>
       )}
     </p>

@@ -46,7 +46,7 @@ export function AppointmentCard({ facts, appointment, onDone }: AppointmentCardP
         <a href={`/api/clients/${clientId}/calendar`} className={buttonLook('quiet')}>Calendar file</a>
       </div>
       {/* Below the buttons: what comes a moment later must not move them from under the finger. */}
-      {prepared ? <Laid prepared={prepared} /> : <p className="text-sm text-ink-soft">Looking what is to be laid out …</p>}
+      {prepared ? <Laid prepared={prepared} /> : <p className="text-sm text-ink-soft">Working out what to lay out …</p>}
     </div>
   );
 }

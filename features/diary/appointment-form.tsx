@@ -145,7 +145,7 @@ function ClientChoice({ client, onChoose }: { client: Named | undefined; onChoos
       <TextField id={id} label="Client" value={words} autoComplete="off" placeholder="Name, phone or note" onChange={(event) => setWords(event.target.value)} />
       {words.trim() !== '' && (
         <ul aria-label="Clients found" className="mt-1 max-h-[168px] overflow-y-auto rounded-ui border border-line">
-          {found.length === 0 && <li className="p-2 text-sm text-ink-soft">Nobody of that name. Add her under Clients first.</li>}
+          {found.length === 0 && <li className="p-2 text-sm text-ink-soft">No client of that name. Add them under Clients first.</li>}
           {found.map((own) => <li key={own.id}><button type="button" onClick={() => onChoose(own)} className="flex w-full justify-between gap-3 px-3 py-2 text-left text-base hover:bg-leaf-pale"><b>{own.name}</b><span className="text-ink-soft">{own.phone}</span></button></li>)}
         </ul>
       )}

@@ -13,7 +13,7 @@ export function CalendarAddress({ since, timeZone }: { since: string | null; tim
   const withdraw = () => void withdrawCalendar().then((answer) => (answer.ok ? setAddress(undefined) : setProblem(answer.problem)), () => setProblem('No connection: the address still works.'));
   return (
     <div className="grid gap-3">
-      <p className="text-base">Your calendar reads your appointments from a private address. Whoever has it sees your clients’ names: keep it to yourself.</p>
+      <p className="text-base">Your calendar reads your appointments from a private address. Anyone who has it sees your clients’ names: keep it to yourself.</p>
       {address && (
         <div className="rounded-ui bg-leaf-pale p-3">
           <p className="text-sm font-semibold">Shown once; copy it now.</p>

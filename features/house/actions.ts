@@ -9,13 +9,13 @@ import { isId, isRevision } from '../shared';
 export type Answer<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: string };
 
 const SIGNED_OUT = { ok: false, problem: 'You are signed out. Sign in again.' } as const;
-const NO_TECHNIQUE = { ok: false, problem: 'This salon has no such pattern; somebody may have put it away.' } as const;
+const NO_TECHNIQUE = { ok: false, problem: 'This salon has no such pattern; somebody may have archived it.' } as const;
 
 /** Saves what the salon sets; only its owner may. */
 export async function saveHouseSettings(baseRevision: number, document: unknown): Promise<Answer<number>> {
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;
-  if (person.role !== 'owner') return { ok: false, problem: 'Only the owner sets this for the house.' };
+  if (person.role !== 'owner') return { ok: false, problem: 'Only the owner can change this.' };
   const read = parseHouse(document);
   if (!read.ok) return read;
   if (!isRevision(baseRevision)) return { ok: false, problem: 'baseRevision: must be a whole number.' };

@@ -29,7 +29,7 @@ const LIMITS: readonly { key: keyof House['limits']; words: string; unit: string
   { key: 'babyMm', words: 'Thickest baby light', unit: 'mm', min: 1, max: 20 },
   { key: 'sliverMm', words: 'Least sliver at the part', unit: 'mm', min: 0, max: 20 },
   { key: 'unlitMm', words: 'Longest unlit hairline', unit: 'mm', min: 10, max: 200 },
-  { key: 'behindMm', words: 'A foil lights so far before it', unit: 'mm', min: 5, max: 60 },
+  { key: 'behindMm', words: 'A foil lights hair this far in front of it', unit: 'mm', min: 5, max: 60 },
   { key: 'jump', words: 'Largest jump of drop-outs', unit: 'times', min: 1, max: 5 },
   { key: 'driftDeg', words: 'Most drift of an angle', unit: '°', min: 5, max: 90 },
   { key: 'shortMm', words: 'Hairline hair too short', unit: 'mm', min: 5, max: 200 },
@@ -142,13 +142,13 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
           </div>
           <AddOns addOns={house.prices.addOns} currency={house.prices.currency} per={per} onChange={(addOns) => prices({ addOns })} />
         </Part>
-        <Part title="Clock" hint="How the clock of a visit reckons, until a visit says otherwise. The maker’s limit comes first.">
+        <Part title="Clock" hint="How the clock of a visit is worked out, unless the visit says otherwise. The maker’s limit comes first.">
           <div className="grid grid-cols-2 items-end gap-3 md:grid-cols-3 lg:grid-cols-5">
-            <Select label="At the basin at most" value={String(house.clock.visits)} options={BASIN} onChange={(own) => clock({ visits: own === 'free' ? 'free' : own === '1' ? 1 : own === '2' ? 2 : 3 })} />
+            <Select label="Visits to the basin at most" value={String(house.clock.visits)} options={BASIN} onChange={(own) => clock({ visits: own === 'free' ? 'free' : own === '1' ? 1 : own === '2' ? 2 : 3 })} />
             <NumberField label="Kept in hand before a limit" unit="min" min={0} max={15} value={house.clock.marginMinutes} parse={plain} onChange={(marginMinutes) => marginMinutes !== undefined && clock({ marginMinutes })} />
             <NumberField label="To open and wipe a foil" unit="s" min={5} max={180} value={house.clock.pullSeconds} parse={whole} onChange={(pullSeconds) => pullSeconds !== undefined && clock({ pullSeconds })} />
             <NumberField label="To change over to it" unit="min" min={0} max={10} value={house.clock.changeOverMinutes} parse={plain} onChange={(changeOverMinutes) => changeOverMinutes !== undefined && clock({ changeOverMinutes })} />
-            <NumberField label="Opened hair lifts on at" unit="% of its rate" min={0} max={100} value={house.clock.liftsOnPercent} parse={whole} onChange={(liftsOnPercent) => liftsOnPercent !== undefined && clock({ liftsOnPercent })} />
+            <NumberField label="Opened hair goes on lifting at" unit="% of its rate" min={0} max={100} value={house.clock.liftsOnPercent} parse={whole} onChange={(liftsOnPercent) => liftsOnPercent !== undefined && clock({ liftsOnPercent })} />
           </div>
         </Part>
         <div className="grid gap-6 lg:grid-cols-2">
@@ -167,18 +167,18 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
               <Switch label="At the chair a tap anywhere counts" on={house.chair.tapAnywhere} onChange={(tapAnywhere) => set({ chair: { tapAnywhere } })} />
             </div>
           </Part>
-          <Part title="Cautions" hint="What your leaflets and your law say. Cautions go by it; they never stand in for either.">
+          <Part title="Cautions" hint="What your leaflets and your law say. Cautions follow it, but never replace either.">
             <div className="grid grid-cols-3 gap-3">
               <NumberField label="Alert test read after" unit="h" min={0} max={240} value={house.cautions.alertHours} parse={whole} onChange={(alertHours) => alertHours !== undefined && set({ cautions: { ...house.cautions, alertHours } })} />
               <NumberField label="and counts for" unit="days" min={1} max={1000} value={house.cautions.alertDays} parse={whole} onChange={(alertDays) => alertDays !== undefined && set({ cautions: { ...house.cautions, alertDays } })} />
               <NumberField label="Strong above" unit="vol" min={5} max={30} value={house.cautions.strongVolumes} parse={whole} onChange={(strongVolumes) => strongVolumes !== undefined && set({ cautions: { ...house.cautions, strongVolumes } })} />
-              <NumberField label={house.measures.strengths === '%' ? '12 % stays off' : '40 vol stays off'} unit="mm" min={10} max={60} value={house.cautions.scalpMm} parse={millimetres} onChange={(scalpMm) => scalpMm !== undefined && set({ cautions: { ...house.cautions, scalpMm } })} />
+              <NumberField label={house.measures.strengths === '%' ? '12% stays off' : '40 vol stays off'} unit="mm" min={10} max={60} value={house.cautions.scalpMm} parse={millimetres} onChange={(scalpMm) => scalpMm !== undefined && set({ cautions: { ...house.cautions, scalpMm } })} />
               <NumberField label="Warmth at most" unit="°C" min={25} max={60} value={house.cautions.warmestCelsius} parse={plain} onChange={(warmestCelsius) => warmestCelsius !== undefined && set({ cautions: { ...house.cautions, warmestCelsius } })} />
               <NumberField label="Guardian below" unit="years" min={0} max={21} value={house.cautions.age} parse={whole} onChange={(age) => age !== undefined && set({ cautions: { ...house.cautions, age } })} />
             </div>
           </Part>
         </div>
-        <Part title="Reminders" hint="Texts to clients who agreed to them. {name}, {day}, {time}, {colourist} and {salon} are filled in; what is done to her hair is better not named.">
+        <Part title="Reminders" hint="Texts to clients who agreed to them. {name}, {day}, {time}, {colourist} and {salon} are filled in; better not to name what is done to the hair.">
           <div className="grid items-start gap-3 md:grid-cols-[140px_190px_minmax(0,1fr)_minmax(0,1fr)]">
             <NumberField label="Ahead" unit="days" min={0} max={14} value={house.reminders.daysBefore} parse={whole} onChange={(daysBefore) => daysBefore !== undefined && set({ reminders: { ...house.reminders, daysBefore } })} />
             <Select
@@ -211,7 +211,7 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
         </Part>
       </fieldset>
       <div className="sticky bottom-0 mt-6 flex items-center justify-end gap-4 border-t border-line bg-ground py-3">
-        {!mayChange && <p className="text-base text-ink-soft">Only the owner sets this for the house.</p>}
+        {!mayChange && <p className="text-base text-ink-soft">Only the owner can change this.</p>}
         {said && <p role={said.ok ? 'status' : 'alert'} className={said.ok ? 'text-base text-ink-soft' : 'text-base font-semibold text-rowan'}>{said.words}</p>}
         {mayChange && <Button look="primary" type="submit" disabled={saving}>Save for the house</Button>}
       </div>

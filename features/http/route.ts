@@ -15,7 +15,7 @@ export class Refused extends Error {
 }
 
 const SIGNED_OUT = 'This station is locked or signed out. What you did is kept on this device; unlock it with your PIN or password.';
-const ELSEWHERE = 'This came from a page of another address, and was not taken.';
+const ELSEWHERE = 'This came from a page of another site and was refused.';
 
 export type Handler<P> = (request: Request, params: P) => Promise<Response>;
 
@@ -44,7 +44,7 @@ export function route<P = Record<never, never>>(handle: Handler<P>, door: Door =
       // How the framework goes elsewhere, or says that there is nothing.
       if (String((error as { digest?: unknown }).digest ?? '').startsWith('NEXT_')) throw error;
       watch().log.error({ ...about, ...errorFacts(error) }, 'failed');
-      return (door.say ?? refusal)(new Refused(500, `The server failed at this. Whoever runs it finds it in the log under ${id}.`, 'failed'));
+      return (door.say ?? refusal)(new Refused(500, `Something went wrong on the server. Whoever runs it can find it in the log under ${id}.`, 'failed'));
     });
     const seconds = (performance.now() - from) / 1000;
     watch().requests.observe({ method: about.method, route: about.route, status: answer.status }, seconds);

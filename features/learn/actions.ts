@@ -13,13 +13,13 @@ export type LearnAnswer = { readonly ok: true } | { readonly ok: false; readonly
 export async function forget(personId: string): Promise<LearnAnswer> {
   const person = await currentPerson();
   if (!person) return { ok: false, problem: 'You are signed out. Sign in again.' };
-  if (person.role !== 'owner' && person.personId !== personId) return { ok: false, problem: 'Only the owner has what is learnt of others forgotten.' };
+  if (person.role !== 'owner' && person.personId !== personId) return { ok: false, problem: 'Only the owner can reset what was learnt about others.' };
   if (!isId(personId) || !(await forgetLearnt(person, personId))) return { ok: false, problem: 'Nobody of that name works here.' };
   revalidatePath('/house/learnt');
   return { ok: true };
 }
 
-const ONLY_OWNER = { ok: false, problem: 'Only the owner sets this for the house.' } as const;
+const ONLY_OWNER = { ok: false, problem: 'Only the owner can change this.' } as const;
 
 /** Forgets what was learnt of a lightener; only the owner does. */
 export async function forgetLightener(productId: string): Promise<LearnAnswer> {

@@ -33,13 +33,13 @@ function Person({ person: { id, name, since, pace, percent, foils, use, grams, l
   const [asked, ask] = useState(false);
   return (
     <section aria-label={name} className="card grid content-start gap-3 p-5">
-      <div className="flex items-baseline justify-between gap-3"><h2 className="text-lg font-bold wide">{name}</h2><span className="text-base">{foils > 0 ? <><b>{percent} %</b> of the usual time, from {foils} foils</> : 'no foils at the chair yet: the usual pace'}</span></div>
+      <div className="flex items-baseline justify-between gap-3"><h2 className="text-lg font-bold wide">{name}</h2><span className="text-base">{foils > 0 ? <><b>{percent}%</b> of the usual time, from {foils} foils</> : 'no foils at the chair yet: the usual pace'}</span></div>
       <table aria-label={`Pace, ${name}`} className="w-full text-base">
         <thead className="text-left text-sm text-ink-soft"><tr><th className="font-medium">Gather</th><th className="text-right font-medium">seconds a foil</th><th className="text-right font-medium">eight in ten</th><th className="text-right font-medium">foils</th></tr></thead>
         <tbody>{pace.map(({ gather, seconds, low, high, foils: n }) => <tr key={gather} className="border-t border-line"><td className="py-1 font-semibold">{GATHER_WORDS[gather]}</td><td className="text-right">{Math.round(seconds)}</td><td className="text-right text-ink-soft">{Math.round(low)}–{Math.round(high)}</td><td className="text-right">{n}</td></tr>)}</tbody>
       </table>
-      <p className="text-base">{use === null || !grams ? 'Nothing weighed and read yet: amounts go by the estimate.' : <>Uses <b>{use} %</b> of the estimate, from {grams.count} {grams.count === 1 ? 'visit' : 'visits'}; off by {Math.round(grams.error)} g in the middle.</>}</p>
-      <p className="text-base">{lift.readings === 0 ? 'No check of her foils yet: lift goes by the estimate.' : <>Her foils lift <b>{Math.round(100 * lift.factor)} %</b> of the estimate ({Math.round(100 * lift.low)}–{Math.round(100 * lift.high)}), from {lift.readings} {lift.readings === 1 ? 'check' : 'checks'} at {lift.services} {lift.services === 1 ? 'service' : 'services'}.</>}</p>
+      <p className="text-base">{use === null || !grams ? 'Nothing weighed and read yet: amounts go by the estimate.' : <>Uses <b>{use}%</b> of the estimate, from {grams.count} {grams.count === 1 ? 'visit' : 'visits'}; off by {Math.round(grams.error)} g in the middle.</>}</p>
+      <p className="text-base">{lift.readings === 0 ? 'No check of their foils yet: lift goes by the estimate.' : <>Their foils lift <b>{Math.round(100 * lift.factor)}%</b> of the estimate ({Math.round(100 * lift.low)}–{Math.round(100 * lift.high)}), from {lift.readings} {lift.readings === 1 ? 'check' : 'checks'} at {lift.services} {lift.services === 1 ? 'service' : 'services'}.</>}</p>
       <div className="flex items-center gap-3">
         {asked ? (
           <>

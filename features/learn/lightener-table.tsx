@@ -10,7 +10,7 @@ import type { LearntProduct } from './queries';
 const STEP = 0.05;
 const inSteps = (factor: number) => Math.min(1.5, Math.max(0.3, Math.round(Math.round(factor / STEP) * STEP * 100) / 100));
 
-/** How quick each lightener was beside what is reckoned with, with what that rests on. */
+/** How quick each lightener was beside what is used now, with what that based on. */
 export function LightenerTable({ products, owner, timeZone }: { products: readonly LearntProduct[]; owner: boolean; timeZone: string }) {
   const [problem, setProblem] = useState<string>();
   const run = (work: () => Promise<LearnAnswer>) => void work().catch((): LearnAnswer => ({ ok: false, problem: 'No connection: nothing was changed.' })).then((answer) => setProblem(answer.ok ? undefined : answer.problem));
@@ -23,7 +23,7 @@ export function LightenerTable({ products, owner, timeZone }: { products: readon
       {seen.length > 0 && (
         <table aria-label="Speed of lighteners" className="w-full text-base">
           <thead className="text-left text-sm text-ink-soft">
-            <tr><th className="font-medium">Lightener</th><th className="text-right font-medium">reckoned with</th><th className="text-right font-medium">learnt</th><th className="text-right font-medium">eight in ten</th><th className="text-right font-medium">rests on</th><th /></tr>
+            <tr><th className="font-medium">Lightener</th><th className="text-right font-medium">used now</th><th className="text-right font-medium">learnt</th><th className="text-right font-medium">eight in ten</th><th className="text-right font-medium">based on</th><th /></tr>
           </thead>
           <tbody>
             {seen.map(({ id, name, set, speed: { factor, low, high, readings, services }, since }) => (
@@ -36,7 +36,7 @@ export function LightenerTable({ products, owner, timeZone }: { products: readon
                 <td className="pl-4">
                   {owner && (
                     <span className="flex justify-end gap-2">
-                      {set >= low && set <= high ? <span className="self-center text-sm text-ink-soft">no other than reckoned with, as far as is seen</span> : <Button small onClick={() => run(() => takeSpeed(id, inSteps(factor)))}>Reckon with {inSteps(factor).toFixed(2)}</Button>}
+                      {set >= low && set <= high ? <span className="self-center text-sm text-ink-soft">no different from the one used, as far as can be seen</span> : <Button small onClick={() => run(() => takeSpeed(id, inSteps(factor)))}>Use {inSteps(factor).toFixed(2)}</Button>}
                       <Button small look="quiet" aria-label={`Forget what was learnt of ${name}`} onClick={() => run(() => forgetLightener(id))}>Forget</Button>
                     </span>
                   )}

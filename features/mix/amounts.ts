@@ -12,7 +12,7 @@ export interface Amounts {
   say(grams: number, powder?: boolean): string;
   /** What stands in one bowl, so that it adds up as it is said; `12 drops (0.6 g)` where it is counted. */
   sayAll(items: readonly BowlItem[]): readonly string[];
-  /** `20 vol`, `6 %`. */
+  /** `20 vol`, `6%`. */
   strength(volumes: number): string;
 }
 

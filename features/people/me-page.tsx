@@ -18,7 +18,7 @@ export function MePage({ me, timeZone }: { me: Person & { sessionId: string }; t
     <div className="grid items-start gap-6 lg:grid-cols-2">
       <form action={submitPin} className="card grid gap-3 p-5" noValidate>
         <h2 className="text-xl font-bold wide">PIN</h2>
-        <p className="text-base text-ink-soft">{me.hasPin ? 'You have one.' : 'You have none yet.'} With it you take over a shared station in one breath.</p>
+        <p className="text-base text-ink-soft">{me.hasPin ? 'You have one.' : 'You have none yet.'} With a PIN you switch quickly at a shared station.</p>
         <TextField label="New PIN" name="pin" type="password" inputMode="numeric" autoComplete="off" problem={pin.problems.pin} hint="4 to 8 figures; leave it empty to remove it." />
         <TextField label="Your password" name="password" type="password" autoComplete="current-password" problem={pin.problems.password} />
         <Said {...pin.said} />

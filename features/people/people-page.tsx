@@ -49,7 +49,7 @@ export function PeoplePage({ people, links, ownId, timeZone }: PeoplePageProps) 
               <p className="mt-1 text-xs text-ink-soft">{ROLE_WORDS[person.role].may}</p>
             </div>
             <ul className="grid gap-1 text-sm">
-              {person.sessions.length === 0 && <li className="text-ink-soft">Signed in nowhere</li>}
+              {person.sessions.length === 0 && <li className="text-ink-soft">Not signed in anywhere</li>}
               {person.sessions.slice(0, 4).map((session) => (
                 <li key={session.id} className="flex items-baseline justify-between gap-3">
                   <span>{sayDevice(session.device)}, <span className="text-ink-soft">seen {sayMoment(session.seen, timeZone)}</span></span>
@@ -71,7 +71,7 @@ export function PeoplePage({ people, links, ownId, timeZone }: PeoplePageProps) 
         ))}
       </section>
       <section aria-label="Invite" className="card grid gap-3 p-5">
-        <h2 className="text-xl font-bold wide">Somebody new</h2>
+        <h2 className="text-xl font-bold wide">Invite somebody</h2>
         <p className="text-base text-ink-soft">An invitation is a link for one person. It holds for seven days, and you hand it over yourself.</p>
         <div className="flex items-end gap-3">
           <div className="w-44"><Select label="As" value={role} options={ROLES} onChange={(next) => setRole(next)} /></div>

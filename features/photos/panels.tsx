@@ -111,7 +111,7 @@ export function LevelPanel({ kind, placed, read, onKind, onAnother, onLevel, col
       {read?.ok && (
         <div className="rounded-ui bg-leaf-pale p-3">
           <p role="status" className="text-2xl font-bold">Level {formatLevel(read.value.level)} <span className="text-base font-normal text-ink-soft">± {written(read.value.sd.toFixed(1))}</span></p>
-          <p className="text-xs text-ink-soft">A help, not an oracle: shine, shadow and the camera stay in it. A strand in the hand decides.</p>
+          <p className="text-xs text-ink-soft">Only a guide: shine, shadow and the camera affect it. A strand in the hand decides.</p>
         </div>
       )}
       {read && !read.ok && <p role="alert" className="text-sm font-semibold text-rowan">{read.problem}</p>}

@@ -55,7 +55,7 @@ export function PoseCamera({ ghost, busy, onTaken }: PoseCameraProps) {
         {ghost && <img src={photoAddress(ghost.id, 'full')} alt="The earlier picture" className="pointer-events-none absolute inset-0 h-full w-full object-cover" style={{ opacity: state === 'live' ? through / 100 : 1 }} />}
         {state !== 'live' && <p role="status" className="absolute inset-x-0 bottom-0 bg-raised/90 p-2 text-center text-base">{state === 'asking' ? 'Asking for the camera …' : 'No camera here, or it was not allowed: choose a picture file.'}</p>}
       </div>
-      {ghost && state === 'live' && <Slider label="The earlier picture shows through" min={0} max={90} step={5} value={through} said={`${through} %`} onChange={setThrough} />}
+      {ghost && state === 'live' && <Slider label="The earlier picture shows through" min={0} max={90} step={5} value={through} said={`${through}%`} onChange={setThrough} />}
       <div className="flex items-center justify-between gap-3">
         <label className={`${buttonLook('plain')} cursor-pointer focus-within:outline-2 focus-within:outline-leaf`}>
           Choose a file

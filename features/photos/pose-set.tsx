@@ -29,7 +29,7 @@ export function PoseSet({ clientId, visitId, consented }: PoseSetProps) {
   return (
     <section aria-label="Pictures in fixed poses" className="grid gap-2">
       <h3 className="text-md font-bold">Pictures in fixed poses</h3>
-      {!consented && <p className="text-sm font-medium text-amber-bark">No consent for pictures is on record: ask her first, under Consult, Safety.</p>}
+      {!consented && <p className="text-sm font-medium text-amber-bark">No consent for pictures is on record: ask first, under Consult, Safety.</p>}
       <ul className="grid grid-cols-2 gap-3">
         {POSES.map((pose) => {
           const shots = STAGES.map((stage) => [stage, posedOf(photos, visitId, pose, stage)] as const);

@@ -18,7 +18,7 @@ export async function movesOf(product: string): Promise<readonly StockMove[]> {
 export async function saveRange(baseRevision: number, document: unknown, counted: unknown = {}): Promise<Saved> {
   const person = await currentPerson();
   if (!person) return { ok: false, problem: 'You are signed out. Sign in again.' };
-  if (person.role !== 'owner') return { ok: false, problem: 'Only the owner sets this for the house.' };
+  if (person.role !== 'owner') return { ok: false, problem: 'Only the owner can change this.' };
   if (!isRevision(baseRevision)) return { ok: false, problem: 'baseRevision: must be a whole number.' };
   const read = parseProducts(document);
   if (!read.ok) return read;

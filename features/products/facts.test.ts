@@ -9,7 +9,7 @@ const said = (id: string) => factsOf(USUAL_RANGE.find((own) => own.id === id)!, 
 test.each([
   ['moth-powder', '1:2 (1:1–3), 5–40 vol; 45 min in foil, 50 min in the open air; lifts 7 levels, to 10'],
   ['moth-clay', '1:1.5 (1:1–2), 10–40 vol; 50 min in the open air; lifts 7 levels, to 9.5'],
-  ['moth-dev-20', '20 vol, 6 %'],
+  ['moth-dev-20', '20 vol, 6%'],
   ['sedge', '1:2 (1:1–2), 5–10 vol; 5–20 min, usually 15 min; root 3 natural : 1 ash'],
   ['sedge-9-violet', 'Sedge demi, level 9, violet'],
   ['sedge-clear', 'Sedge demi, clear'],

@@ -11,7 +11,7 @@ export function factsOf(own: Product, nameOf: (id: string) => string): string {
       const times = USES.filter((use) => own.minutes[use] !== null).map((use) => `${own.minutes[use]} min ${USE_WORDS[use]}`);
       return `${mixed(own)}; ${times.join(', ')}${own.leastMinutes ? `, ${own.leastMinutes} min at least` : ''}${own.usualMinutes ? `, usually ${own.usualMinutes} min` : ''}${own.warmestCelsius === 0 ? ', no added heat' : own.warmestCelsius ? `, up to ${own.warmestCelsius} °C` : ''}; lifts ${own.levels} levels, to ${own.top}${own.speed === 1 ? '' : `, ${own.speed} times as fast`}`;
     }
-    case 'developer': return `${own.volumes} vol, ${Math.round((own.volumes * 30) / 10) / 10} %`;
+    case 'developer': return `${own.volumes} vol, ${Math.round((own.volumes * 30) / 10) / 10}%`;
     case 'line': return `${mixed(own)}; ${range(own.minutes, ' min')}${own.minutes.usual ? `, usually ${own.minutes.usual} min` : ''}; root ${own.root.natural} natural : ${own.root.ash} ash${own.root.levels === 0 ? '' : `, ${own.root.levels > 0 ? '+' : '−'}${Math.abs(own.root.levels)}`}${own.lifts ? `; lifts ${own.lifts.levels} levels` : ''}`;
     case 'shade': return own.tone === 'clear' ? `${nameOf(own.line)}, clear` : `${nameOf(own.line)}, level ${own.level}, ${own.tone}`;
     case 'additive': return `${own.perGram} g for 1 g of lightener${own.weakens ? ', weakens the mix' : ''}${own.dropGrams ? `; a drop weighs ${own.dropGrams} g` : ''}`;

@@ -36,7 +36,7 @@ export function ImportPreview({ preview, busy, nameOf, onTake }: ImportPreviewPr
       )}
       {nothing && problems.length === 0 && <p className="text-base">The house has all of this already.</p>}
       {problem && <p role="alert" className="text-base font-semibold text-rowan">{problem}</p>}
-      <div className="flex justify-end"><Button look="primary" disabled={busy || nothing || problems.length > 0} onClick={() => void onTake().then(setProblem)}>Take the table</Button></div>
+      <div className="flex justify-end"><Button look="primary" disabled={busy || nothing || problems.length > 0} onClick={() => void onTake().then(setProblem)}>Import the table</Button></div>
     </div>
   );
 }

@@ -80,7 +80,7 @@ export function ProductsPage({ initial, revision, mayChange, toBuy }: ProductsPa
         )}
       </header>
       {said && <p role={said.ok ? 'status' : 'alert'} className={`mb-4 ${said.ok ? 'text-base text-ink-soft' : 'text-base font-semibold text-rowan'}`}>{said.words}</p>}
-      {!mayChange && <p className="mb-4 text-base text-ink-soft">Only the owner sets this for the house.</p>}
+      {!mayChange && <p className="mb-4 text-base text-ink-soft">Only the owner can change this.</p>}
       <ToBuy needs={toBuy} />
       <div className="grid gap-6">
         {PRODUCT_KINDS.filter((kind) => products.some((own) => own.kind === kind)).map((kind) => (

@@ -9,7 +9,7 @@ import { isId, isRevision } from '../shared';
 export type RecordAnswer = { readonly ok: true } | { readonly ok: false; readonly problem: string };
 
 const SIGNED_OUT: RecordAnswer = { ok: false, problem: 'This station is locked or signed out. Unlock it with your PIN or password; your work is kept here.' };
-const NOT_ALLOWED: RecordAnswer = { ok: false, problem: 'A colourist or the owner signs a record off.' };
+const NOT_ALLOWED: RecordAnswer = { ok: false, problem: 'Only a colourist or the owner can sign a record off.' };
 const SENTENCES = {
   missing: 'There is no such visit in this salon.',
   'not-recorded': 'There is nothing to sign yet: record the visit first.',
@@ -32,7 +32,7 @@ export async function signRecord(visitId: string, revision: number): Promise<Rec
 export async function addToRecord(visitId: string, text: unknown): Promise<RecordAnswer> {
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;
-  if (person.role === 'assistant') return { ok: false, problem: 'A colourist or the owner adds to a signed record.' };
+  if (person.role === 'assistant') return { ok: false, problem: 'Only a colourist or the owner can add to a signed record.' };
   const read = parseWith(words, text);
   if (!read.ok) return { ok: false, problem: `Addendum: ${read.problem}` };
   if (!isId(visitId)) return said({ ok: false, reason: 'missing' });

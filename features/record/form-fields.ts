@@ -9,7 +9,7 @@ export interface Fields extends Omit<Outcome, 'version' | 'foilsPlaced' | 'nextO
 export type Problems = Partial<Record<keyof Fields, string>>;
 
 const FIELD_NAMES: Record<keyof Fields, string> = {
-  foilsPlaced: 'Foils placed', levelReached: 'Level reached', done: 'What was done', nextOn: 'Next visit', nextWhat: 'Next visit', zones: 'By zone', said: 'What they said', inspection: 'Looked at', corrections: 'Corrections',
+  foilsPlaced: 'Foils placed', levelReached: 'Level reached', done: 'What was done', nextOn: 'Next visit', nextWhat: 'Next visit', zones: 'By zone', said: 'What they said', inspection: 'Checked', corrections: 'Corrections',
 };
 
 export function fieldsOf({ foilsPlaced, nextOn, ...outcome }: Outcome): Fields {

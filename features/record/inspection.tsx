@@ -18,11 +18,11 @@ export function InspectionList({ inspection, disabled, onChange }: InspectionPro
   return (
     <fieldset disabled={disabled} className="grid gap-1">
       <div className="mb-1 flex items-center justify-between gap-3">
-        <legend className="text-md font-bold">Looked at</legend>
+        <legend className="text-md font-bold">Checked</legend>
         <span className="text-sm text-ink-soft">{seen} of {INSPECTION.length}</span>
-        <Button small look="quiet" disabled={disabled || seen === INSPECTION.length} onClick={() => onChange(Object.fromEntries(INSPECTION.map((point) => [point, inspection[point] ?? { mark: 'good', words: '' }])))}>The rest is good</Button>
+        <Button small look="quiet" disabled={disabled || seen === INSPECTION.length} onClick={() => onChange(Object.fromEntries(INSPECTION.map((point) => [point, inspection[point] ?? { mark: 'good', words: '' }])))}>Everything else is good</Button>
       </div>
-      <ul aria-label="Looked at" className="grid gap-1">
+      <ul aria-label="Checked" className="grid gap-1">
         {INSPECTION.map((point) => {
           const own = inspection[point];
           return (

@@ -27,7 +27,7 @@ export function SignOffPart({ unsaved }: { unsaved: boolean }) {
   if (signed) {
     return (
       <section aria-label="Signed off" className="grid gap-3 border-t border-line pt-4">
-        <p className="rounded-ui bg-leaf-pale p-3 text-base"><b>Signed off by {signed.by}</b>, {sayMoment(signed.at, timeZone)}. Nothing of this visit changes any more; what is to be put right is added below.</p>
+        <p className="rounded-ui bg-leaf-pale p-3 text-base"><b>Signed off by {signed.by}</b>, {sayMoment(signed.at, timeZone)}. This visit can no longer be changed. Add corrections below.</p>
         {addenda.length > 0 && (
           <ol aria-label="Addenda" className="grid gap-2">
             {addenda.map(({ id, at, by, words }) => <li key={id} className="border-l-2 border-leaf pl-3"><p className="whitespace-pre-line">{words}</p><p className="text-sm text-ink-soft">{by}, {sayMoment(at, timeZone)}</p></li>)}

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { makeScalp, makeScalpGrid, zoneName, zoneOutlines, type Zone } from '@/core/head';
 import { cssColour, naturalHair } from '@/core/lift';
 import type { Shares } from '@/core/pattern';
-import { formatLevel } from '@/core/units';
+import { formatLevel, percent } from '@/core/units';
 import type { Outcome } from '@/core/visit';
 import { pathThrough } from '../head/scalp-map';
 import { useComputed } from '../visit/computed';
@@ -45,7 +45,6 @@ interface Figure {
 }
 
 function shareOf({ lightened, deepened }: Shares): Figure {
-  const percent = (share: number) => `${Math.round(share * 100)} %`;
   return { words: [percent(lightened), deepened >= 0.005 && `${percent(deepened)} dark`].filter(Boolean).join(', '), fill: 'var(--color-white)', opacity: lightened };
 }
 

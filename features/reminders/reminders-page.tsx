@@ -13,7 +13,7 @@ import { sendReminders, type SendAnswer } from './actions';
 import type { Remindable, Reminding } from './queries';
 
 const keyOf = ({ clientId, appointmentId, about }: Remindable) => `${clientId} ${appointmentId ?? ''} ${about}`;
-const CANNOT = [{ standing: 'no-consent', words: 'Have not agreed to be texted', hint: 'Consent to reminders is signed at her visit, under Consult, Safety.' }, { standing: 'no-phone', words: 'No phone that can be texted', hint: 'Her phone is changed on her page.' }] as const;
+const CANNOT = [{ standing: 'no-consent', words: 'Have not agreed to be texted', hint: 'Consent to reminders is signed at the visit, under Consult, Safety.' }, { standing: 'no-phone', words: 'No phone that can be texted', hint: 'Change the phone on the client’s page.' }] as const;
 const isOpen = ({ standing }: Remindable) => standing === 'to-send' || standing === 'failed' || standing === 'underway';
 
 /** Reminders: whom, in which words, and what became of them. Those of appointments are chosen at first; those of due visits are not. */
@@ -60,16 +60,16 @@ export function RemindersPage({ facts: { remindable, sent, until, timeZone, conn
       <div className="grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_340px]">
         <section aria-label="To send" className="card p-4">
           <h2 className="text-lg font-bold wide">To send</h2>
-          {open.length === 0 && <p className="mt-1 text-base text-ink-soft">Everybody who can be is reminded.</p>}
+          {open.length === 0 && <p className="mt-1 text-base text-ink-soft">Everyone who can be reminded has been.</p>}
           <ul className="mt-2 grid gap-3">
             {open.map((own) => (
               <li key={keyOf(own)} className="grid grid-cols-[auto_minmax(0,1fr)] gap-4 border-t border-line pt-3 first:border-t-0 first:pt-0">
                 <Switch label={`Remind ${own.clientName}, ${own.what}`} on={isChosen(own)} onChange={() => flip(own)} />
                 <div>
                   <p className="text-base"><Link href={`/clients/${own.clientId}`} className="font-bold hover:underline">{own.clientName}</Link> · {own.what} · <span className="text-ink-soft">{own.phone}</span></p>
-                  {own.movedSince && <p className="text-sm font-semibold text-amber-bark">Moved since she was reminded of another time.</p>}
+                  {own.movedSince && <p className="text-sm font-semibold text-amber-bark">Moved since they were reminded of another time.</p>}
                   {own.standing === 'failed' && <p className="text-sm font-semibold text-rowan">{own.problem}</p>}
-                  {own.standing === 'underway' && <p className="text-sm font-semibold text-amber-bark">Was on its way when something broke off. Sent again, it comes once.</p>}
+                  {own.standing === 'underway' && <p className="text-sm font-semibold text-amber-bark">It was interrupted on its way. Sent again, it still arrives only once.</p>}
                   <p className={clsx('mt-1 rounded-ui bg-ground px-3 py-2 text-base', !isChosen(own) && 'text-ink-soft')}>{own.words}</p>
                   {own.texts > 1 && <p className="mt-0.5 text-sm text-ink-soft">{own.texts} texts long</p>}
                 </div>

@@ -21,7 +21,7 @@ const done = { ok: true } as const;
 const testFields = z.object({
   kind: z.enum(['alert', 'strand'], 'Test: alert or strand.'),
   onDay: z.iso.date('Day: write a day such as 2026-11-25.'),
-  result: z.enum(['clear', 'reaction', 'passed', 'failed'], 'Result: it is none that this test has.').nullable(),
+  result: z.enum(['clear', 'reaction', 'passed', 'failed'], 'Result: this test has no such result.').nullable(),
   document: z.unknown(),
 });
 
@@ -34,7 +34,7 @@ export async function recordTest(clientId: string, fields: unknown): Promise<Don
   const { kind, onDay, result } = read.data;
   if (onDay > (await salonToday())) return { ok: false, problem: 'Day: it lies in the future.' };
   const fits = result === null || (kind === 'alert' ? result === 'clear' || result === 'reaction' : result === 'passed' || result === 'failed');
-  if (!fits) return { ok: false, problem: 'Result: it is none that this test has.' };
+  if (!fits) return { ok: false, problem: 'Result: this test has no such result.' };
   const document = parseTest(read.data.document);
   if (!document.ok) return document;
   return isId(clientId) && (await addTest(person, clientId, { kind, onDay, result, document: document.value })) ? done : NO_CLIENT;

@@ -31,7 +31,7 @@ export function BeginDialog({ onDone }: { onDone(): void }) {
       <p className="text-base text-ink-soft">Cautions are estimates of what matters. The product’s leaflet, local rules and your licensed judgement come first.</p>
       <ul className="grid gap-3">
         {cautions.map((caution) => <CautionCard key={caution.key} caution={caution} open={open.includes(caution)} />)}
-        {cautions.length === 0 && <li className="text-ink-soft">Nothing stands in the way.</li>}
+        {cautions.length === 0 && <li className="text-ink-soft">Nothing asks for a reason.</li>}
       </ul>
       {problem && <p role="alert" className="rounded-ui bg-rowan-pale p-3 font-semibold text-rowan">{problem}</p>}
       {!begun && <Button look="primary" disabled={busy || open.length > 0} onClick={begin}>Begin the service</Button>}

@@ -85,7 +85,7 @@ function NewTest({ onAdd }: { onAdd(fields: { kind: 'alert' | 'strand'; onDay: s
         </>
       )}
       <TextField label="What else was seen" value={document.note} maxLength={500} onChange={(event) => set({ note: event.target.value })} />
-      <Button onClick={() => onAdd({ kind, onDay, result: result === 'waiting' ? null : result, document })}>Write the test down</Button>
+      <Button onClick={() => onAdd({ kind, onDay, result: result === 'waiting' ? null : result, document })}>Save the test</Button>
     </div>
   );
 }

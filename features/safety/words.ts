@@ -5,11 +5,11 @@ import type { ConsentKind } from '@/core/visit';
 export const USUAL_REASONS: Partial<Record<CautionKey, readonly string[]>> = {
   'alert-test': ['Same product within the last weeks, no reaction.', 'No deposit colour today.', 'Test declined by the client, in writing.'],
   'allergy-unasked': ['Asked now: none known.'],
-  'scalp-unseen': ['Looked at now: sound.'],
+  'scalp-unseen': ['Checked now: sound.'],
   'dye-unasked': ['Asked now: none.'],
   age: ['Local law asks for no consent here.', 'The guardian is present.'],
   stretchy: ['Only hair that is sound is foiled.'],
-  'strong-hairline': ['Looked at: strong hair there. Watched from the first foil.', 'Placed last, with an older bowl.'],
+  'strong-hairline': ['Checked: strong hair there. Watched from the first foil.', 'Placed last, with an older bowl.'],
   'strong-fragile': ['Only the sound hair of the zone is foiled.'],
   overlap: ['The lengths are to be lifted again; a strand was tested.', 'Product stops at the old light; the foil only holds it.'],
   heat: ['The leaflet allows it; the last quarter of an hour only, watched.'],

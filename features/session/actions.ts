@@ -28,7 +28,7 @@ export async function signIn(_: SignInState, data: FormData): Promise<SignInStat
   const read = form.safeParse({ email, password: String(data.get('password') ?? '') });
   if (!read.success) return { email, problems: fieldProblems(read.error) };
   const opened = await openSession(read.data.email, read.data.password, { ...(await station()), known: await deviceOf(read.data.email) });
-  if (!opened) return { email, problems: { password: 'Password: this e-mail address and password do not belong together.' } };
+  if (!opened) return { email, problems: { password: 'Password: the e-mail address or the password is wrong.' } };
   if ('waitSeconds' in opened) {
     return { email, problems: { password: `Too many wrong tries. Wait ${minutes(opened.waitSeconds)}, or ask the owner for a reset link.` } };
   }
@@ -63,7 +63,7 @@ export async function unlockStation(_: UnlockState, data: FormData): Promise<Unl
   const secret = typed.trim();
   if (secret === '') return { problem: 'Write your PIN or password.' };
   const opened = isId(personId) && secret.length <= 200 ? await takeStation(at, personId, secret, (await station()).device) : undefined;
-  if (!opened) return { problem: 'This PIN or password is not theirs.' };
+  if (!opened) return { problem: 'Wrong PIN or password.' };
   if ('waitSeconds' in opened) return { problem: `Too many wrong tries. Wait ${minutes(opened.waitSeconds)}, or sign in with e-mail and password.` };
   await keep(opened.sessionId);
   redirect(placeAfter(to));

@@ -13,7 +13,7 @@ export function LockForm({ people, ownId, to }: { people: readonly StationPerson
   const person = people.find(({ id }) => id === chosen) ?? people[0];
   return (
     <div className="grid gap-4">
-      <ul aria-label="Who goes on here" className="grid grid-cols-2 gap-2">
+      <ul aria-label="Who is working here" className="grid grid-cols-2 gap-2">
         {people.map(({ id, name, role }) => (
           <li key={id}>
             <button

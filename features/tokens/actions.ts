@@ -9,7 +9,7 @@ import { isId } from '../shared';
 
 export type TokenMade = { readonly ok: true; readonly secret: string } | { readonly ok: false; readonly problem: string };
 
-const ONLY_OWNER = { ok: false, problem: 'Only the owner makes and withdraws tokens.' } as const;
+const ONLY_OWNER = { ok: false, problem: 'Only the owner can make and withdraw tokens.' } as const;
 const wanted = z.object({
   name: z.string().trim().min(1, 'Name: say which tool it is for.').max(80, 'Name: it is longer than 80 characters.'),
   scopes: z.array(z.string().refine(isScope, 'There is no such scope.')).min(1, 'Choose what the tool may do.').max(20),

@@ -41,7 +41,7 @@ function Draft({ draft }: { draft: OpenDraft }) {
         {draft.part === 'plan' && <ByPanel draft={draft} />}
       </div>
       <Button small onClick={() => dropDraft(draft)}>Keep the saved one</Button>
-      <Button small look="primary" onClick={() => takeDraft(draft)}>Take mine over</Button>
+      <Button small look="primary" onClick={() => takeDraft(draft)}>Apply mine</Button>
     </section>
   );
 }
@@ -57,7 +57,7 @@ function ByPanel({ draft }: { draft: OpenDraft }) {
   return (
     <ul aria-label="Panel by panel" className="mt-2 flex flex-wrap gap-2">
       {panels.map(({ id, name, kind }) => (
-        <li key={id}><Button small onClick={() => takeDraftPanel(draft, id)}>{`Take ${name}, ${DOES[kind]}`}</Button></li>
+        <li key={id}><Button small onClick={() => takeDraftPanel(draft, id)}>{`Apply ${name}, ${DOES[kind]}`}</Button></li>
       ))}
     </ul>
   );

@@ -55,7 +55,7 @@ function SignedOff() {
   if (!signed) return null;
   return (
     <p role="status" className="flex items-center gap-3 border-b border-leaf bg-leaf-pale px-4 py-1.5 text-sm">
-      <b>Signed off by {signed.by}.</b> Nothing of this visit changes any more. <Link href={`/visits/${bundle.id}/record`} className="font-semibold underline">A correction is an addendum, in Record</Link>
+      <b>Signed off by {signed.by}.</b> This visit can no longer be changed. <Link href={`/visits/${bundle.id}/record`} className="font-semibold underline">A correction is an addendum, in Record</Link>
     </p>
   );
 }

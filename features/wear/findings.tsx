@@ -34,7 +34,7 @@ export function Findings({ findings, complete, problem, shown, earned, onSee }: 
     <aside aria-label="What would be noticed" className="flex min-h-0 flex-col border-l border-line bg-raised">
       <h2 className="px-4 pt-4 text-lg font-bold">What would be noticed</h2>
       <p role="status" className="px-4 pb-2 text-sm text-ink-soft" data-complete={complete}>
-        {problem ?? (!findings ? 'Looking …' : `${minded === 0 ? 'Nothing to look at' : `${minded} to look at`}${complete ? '' : ', still looking …'}`)}
+        {problem ?? (!findings ? 'Looking …' : `${minded === 0 ? 'No issues' : `${minded} to look at`}${complete ? '' : ', still looking …'}`)}
       </p>
       <ul className="grid min-h-0 flex-1 content-start gap-2 overflow-y-auto px-3 pb-4">
         {sorted.map((finding) => {
@@ -90,9 +90,9 @@ function Earned({ worth }: { worth: WearAsks['worth']['answer'] }) {
     .filter((own) => own.foils > 0)
     .sort((a, b) => b.points / b.foils - a.points / a.foils);
   return (
-    <section aria-label="What the foils earn" className="px-1 pt-3">
-      <h3 className="text-md font-bold">What the foils earn</h3>
-      <p className="text-sm text-ink-soft">Hundredths of all hair that is seen, as it is worn: {worth.all.toFixed(1)} in all (estimate).</p>
+    <section aria-label="What the foils add" className="px-1 pt-3">
+      <h3 className="text-md font-bold">What the foils add</h3>
+      <p className="text-sm text-ink-soft">Percent of all hair that is seen, as it is worn: {worth.all.toFixed(1)} in all (estimate).</p>
       <table className="mt-1 w-full text-sm">
         <thead><tr className="text-left text-ink-soft"><th className="font-normal">Panel</th><th className="text-right font-normal">foils</th><th className="text-right font-normal">earn</th><th className="text-right font-normal">a foil</th></tr></thead>
         <tbody>

@@ -80,7 +80,7 @@ export function WearStep() {
             label="Root shadow" min={0} max={60} step={5} value={shadowMm} said={shadowMm === 0 ? 'none' : `${shadowMm} mm`} hint="root colour of Mix"
             onChange={(mm) => editMix(mm === 0 ? 'no root shadow' : `root shadow ${mm} mm`, (before) => withShadow(before, mm, shelf), 'root shadow')}
           />
-          <Select label="Beside it" value={comparison} options={comparisonsFor(subject, weeks)} onChange={setComparison} />
+          <Select label="Compare with" value={comparison} options={comparisonsFor(subject, weeks)} onChange={setComparison} />
         </div>
       </aside>
       <section aria-label="Worn" className="flex min-h-0 flex-col px-4 pt-3 pb-2">

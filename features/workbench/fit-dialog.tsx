@@ -24,7 +24,7 @@ interface FitDialogProps {
 
 type Kind = 'foils' | 'minutes' | 'budget';
 const KINDS: readonly { value: Kind; words: string }[] = [{ value: 'foils', words: 'Foils' }, { value: 'minutes', words: 'Minutes' }, { value: 'budget', words: 'Budget' }];
-const LABELS: Record<Kind, string> = { foils: 'At most so many foils', minutes: 'At most so many minutes', budget: 'At most so much money' };
+const LABELS: Record<Kind, string> = { foils: 'At most this many foils', minutes: 'At most this many minutes', budget: 'At most this amount' };
 const readWhole = (text: string): number | undefined => (/^\d{1,4}$/.test(text.trim()) ? Number(text.trim()) : undefined);
 
 const points = (value: number) => (value < 1 ? value.toFixed(2) : value.toFixed(1));
@@ -111,7 +111,7 @@ function FitForm({ first, onDone }: { first: Kind; onDone(): void }) {
               ))}
             </ul>
           )}
-          {fitted.changes.length > 0 && <p className="text-sm text-ink-soft">Of all hair that is seen as it is worn, {points(fitted.pointsBefore)} → {points(fitted.pointsAfter)} hundredths are light (estimate). Each panel was thinned until a foil there earns more than one elsewhere.</p>}
+          {fitted.changes.length > 0 && <p className="text-sm text-ink-soft">Of all hair that is seen as it is worn, {points(fitted.pointsBefore)} → {points(fitted.pointsAfter)} percent is light (estimate). Each panel was thinned until a foil there adds more than one elsewhere.</p>}
           {fitted.lost.length > 0 && <p className="text-amber-bark">Lost: {fitted.lost.join('; ')}.</p>}
         </div>
       )}

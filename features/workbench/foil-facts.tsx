@@ -37,7 +37,7 @@ function FoilWords({ foil, panel }: { foil: Foil; panel: Panel }) {
   return (
     <>
       <b>{panel.name}, row {foil.row}, {column}</b>
-      {`: ${say(Math.round(foil.widthMm))} × ${say(foil.thicknessMm)}, ${partingName(panel.direction, foil.angleDeg)}, ${stitches}, ${Math.round(foil.pickedShare * 100)} % picked, about ${Math.round(foil.hairs)} hairs, ${zoneName(foil.zone).toLowerCase()}`}
+      {`: ${say(Math.round(foil.widthMm))} × ${say(foil.thicknessMm)}, ${partingName(panel.direction, foil.angleDeg)}, ${stitches}, ${Math.round(foil.pickedShare * 100)}% picked, about ${Math.round(foil.hairs)} hairs, ${zoneName(foil.zone).toLowerCase()}`}
       {foil.byHand && ', by hand'}
     </>
   );
@@ -80,7 +80,7 @@ function FoilActions({ foil, panel }: { foil: Foil; panel: string }) {
           onChange={(mm) => mm !== undefined && editPlan(`start ${say(foil.startMm)} → ${say(mm)}, ${named}`, (before) => retypeFoil(before, foil.id, { startMm: mm }), `start/${foil.id}`)}
         />
       </div>
-      {foil.byHand && <button type="button" className={button} onClick={() => editPlan(`by the recipe again, ${named}`, (before) => restoreFoil(before, foil.id))}>As the recipe has it</button>}
+      {foil.byHand && <button type="button" className={button} onClick={() => editPlan(`by the recipe again, ${named}`, (before) => restoreFoil(before, foil.id))}>Back to the recipe</button>}
     </div>
   );
 }

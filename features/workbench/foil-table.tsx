@@ -9,7 +9,7 @@ import { textOfFile } from '../text-of-file';
 import { useComputed } from '../visit/computed';
 import { useVisit } from '../visit/store';
 
-/** A table of foils is taken into the pattern: looked at first, then one edit that can be undone. @param input what a file is chosen with */
+/** A table of foils is taken into the pattern: with a preview, then one edit that can be undone. @param input what a file is chosen with */
 export function FoilTable({ input }: { input: RefObject<HTMLInputElement | null> }) {
   const { plan, computed, editPlan } = useVisit();
   const { work } = useComputed();
@@ -48,7 +48,7 @@ function Preview({ changes, same, problems, separator, onTake }: FoilsImport & {
           <ul className="grid max-h-64 gap-0.5 overflow-y-auto text-base">{changes.map(({ id, order, words }) => <li key={id}><b>{order}</b> <span className="text-ink-soft">{id}</span> {words.join(', ')}</li>)}</ul>
         </section>
       )}
-      <div className="flex justify-end"><Button look="primary" disabled={problems.length > 0 || changes.length === 0} onClick={onTake}>Take the table</Button></div>
+      <div className="flex justify-end"><Button look="primary" disabled={problems.length > 0 || changes.length === 0} onClick={onTake}>Import the table</Button></div>
     </div>
   );
 }

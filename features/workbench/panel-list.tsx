@@ -70,7 +70,7 @@ export function PanelList({ onLibrary, onFit }: { onLibrary(): void; onFit(): vo
               { words: 'One page for the station, PDF', hint: 'opens to print', choose: () => openSheet('pdf') },
               { words: 'The same as a drawing, SVG', choose: () => openSheet('svg') },
               { words: 'The list of foils as a table, CSV', choose: () => void flush().then(() => download(`/visits/${bundle.id}/sheet/foils.csv`)) },
-              { words: 'Take a table of foils, CSV', hint: 'looked at first', choose: () => table.current?.click() },
+              { words: 'Import a table of foils, CSV', hint: 'with a preview', choose: () => table.current?.click() },
               { words: 'The pattern as a document, JSON', choose: () => void flush().then(() => download(`/visits/${bundle.id}/sheet/pattern.json`)) },
               { words: 'The whole visit as a document, JSON', choose: () => void flush().then(() => download(`/visits/${bundle.id}/sheet/visit.json`)) },
             ]}

@@ -31,8 +31,8 @@ export function Totals() {
       <dl className="flex flex-wrap gap-x-5 gap-y-1">
         <Total figure={String(totals.foils)} name="foils" id="total-foils" />
         <Total figure={hoursAndMinutes(totals.foilingMinutes)} name="foiling, estimated" />
-        <Total figure={`${percent(lightened)} %`} name={<>lightened<span className="hidden xl:inline">, {against} {percent(share[0])}–{percent(share[1])}</span></>} />
-        {deepened > 0 && <Total figure={`${percent(deepened)} %`} name="deepened" />}
+        <Total figure={`${percent(lightened)}%`} name={<>lightened<span className="hidden xl:inline">, {against} {percent(share[0])}–{percent(share[1])}</span></>} />
+        {deepened > 0 && <Total figure={`${percent(deepened)}%`} name="deepened" />}
         <Total figure={money(estimate.totalMinor).replace(/[.,]00$/, '')} name="price, estimated" className="private" />
       </dl>
       <Popover.Root>
@@ -65,10 +65,10 @@ function AllTotals({ totals, shares, cut, wish }: { totals: Counted; shares: Hai
     <div className="grid gap-3 text-base">
       <p><b>By kind:</b> {kinds.join(', ') || 'no foils'}</p>
       <p><b>By formula:</b> {letters.map(([letter, foils]) => `${letter} ${foils}`).join(', ') || 'none'}</p>
-      <p><b>Hair picked, estimated:</b> {Math.round(totals.hairGrams)} g, {Math.round(totals.hairs).toLocaleString('en-GB')} hairs; {percent(totals.foiledShare)} % went through foils’ sections</p>
+      <p><b>Hair picked, estimated:</b> {Math.round(totals.hairGrams)} g, {Math.round(totals.hairs).toLocaleString('en-GB')} hairs; {percent(totals.foiledShare)}% went through foils’ sections</p>
       {cut.length > 0 && <p><b>Sheets to cut, estimated:</b> {cut.map(({ count, widthMm, lengthMm }) => `${count} of ${widthMm} × ${lengthMm} mm`).join(', ')}</p>}
       <table className="w-full text-sm">
-        <caption className="mb-1 text-left text-base"><b>Lightened by zone</b> <span className="text-ink-soft">(wish {percent(wish[0])}–{percent(wish[1])} %, marked)</span></caption>
+        <caption className="mb-1 text-left text-base"><b>Lightened by zone</b> <span className="text-ink-soft">(wish {percent(wish[0])}–{percent(wish[1])}%, marked)</span></caption>
         <tbody>
           {pairs(shares, 'lightened').map(({ name, left, right }) => (
             <tr key={name}>
@@ -89,7 +89,7 @@ function AllTotals({ totals, shares, cut, wish }: { totals: Counted; shares: Hai
   );
 }
 
-const said = (left: number, right: number | undefined) => (right === undefined || percent(left) === percent(right) ? `${percent(left)} %` : `L ${percent(left)}, R ${percent(right)} %`);
+const said = (left: number, right: number | undefined) => (right === undefined || percent(left) === percent(right) ? `${percent(left)}%` : `L ${percent(left)}, R ${percent(right)}%`);
 
 /** Widest share that the bars show. */
 const FULL = 0.5;

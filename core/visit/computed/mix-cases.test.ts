@@ -21,7 +21,7 @@ describe('a formula of any products by parts', () => {
     additives: [{ product: 'rootling', amount: 8, unit: 'drops' }, { product: 'water', amount: 5, unit: '%' }],
   });
 
-  test('two lighteners 1 : 1, 20 vol at 1 : 2, a bond additive in drops, 5 % water', () => {
+  test('two lighteners 1 : 1, 20 vol at 1 : 2, a bond additive in drops, 5% water', () => {
     // 30 g: 15 + 15; developer 60; 8 drops for 10 g are 24 drops of 0.05 g; 5 % of 90 g are 4.5 g.
     const read = bowlItems(two, 30, shelf);
     if (!read.ok) throw new Error(read.problem);
@@ -165,7 +165,7 @@ describe('ends, from the hair map', () => {
 test('a weaker mix at the hairline is taken for its foils alone', () => {
   const visit = visitOf({ consult: { naturalLevel: 2, goalLevel: 9 }, mix: { formulas: { A: lightenerWith({ volumes: 30 }) } }, facts: { house: { ...USUAL_HOUSE, schools: { ...USUAL_SCHOOLS, volume: 'standard' } } } });
   const idea = visit.ideas.find(({ name }) => name.includes('hairline'))!;
-  expect(idea).toMatchObject({ letter: 'A', all: false, volumes: 20, caution: expect.stringContaining('that caution goes') });
+  expect(idea).toMatchObject({ letter: 'A', all: false, volumes: 20, caution: expect.stringContaining('that clears the caution') });
   expect(idea.to.level).toBeLessThan(idea.from.level);
   const { plan, mix } = takeStrength({ plan: visit.plan, mix: visit.mix }, idea, visit.work);
   const after = visitOf({ plan, mix, consult: { naturalLevel: 2, goalLevel: 9 } }).work;

@@ -23,7 +23,7 @@ export function GoalsChapter() {
   return (
     <div className="grid gap-6">
       <Questions title="Targets of the coming visits, in order">
-        <p className="text-base text-ink-soft">Off solid lightening, off frequent visits, or into grey: the way takes several visits. Do not force it into one.</p>
+        <p className="text-base text-ink-soft">Moving off solid lightening, off frequent visits, or into grey takes several visits. Do not force it into one.</p>
         <ol className="grid gap-1">
           {consult.goals.map((goal, i) => (
             <Entry key={`${goal.words}${i}`} what={goal.words} onRemove={() => set('goals', { goals: consult.goals.filter((own) => own !== goal) })}>
@@ -49,7 +49,7 @@ function AddGoal({ level: usual, onAdd }: { level: number; onAdd(goal: { words: 
   const [byOn, setByOn] = useState('');
   const [problem, setProblem] = useState<string>();
   const add = () => {
-    if (words.trim() === '') return setProblem('Target: say what is aimed at.');
+    if (words.trim() === '') return setProblem('Target: say what you are aiming for.');
     onAdd({ words: words.trim(), level, brightness: Number(brightness), byOn: byOn || null });
     setWords('');
     setByOn('');

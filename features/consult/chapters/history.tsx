@@ -31,7 +31,7 @@ export function HistoryChapter() {
   return (
     <div className="grid gap-6">
       <Questions title="What was done, where, when">
-        {bundle.previous && <p className="text-base text-ink-soft">On record here: {sayDay(bundle.previous.heldOn)}, {sayDistance(bundle.previous.heldOn, bundle.heldOn)}. Trust the record before memory.</p>}
+        {bundle.previous && <p className="text-base text-ink-soft">On record here: {sayDay(bundle.previous.heldOn)}, {sayDistance(bundle.previous.heldOn, bundle.heldOn)}. Trust the record over memory.</p>}
         {grown !== undefined && <p className="text-base text-ink-soft">By the regrowth: {grown} mm at this client’s rate are about {Math.round(grown / growth.rate.mmPerWeek)} weeks.</p>}
         <ul className="grid gap-1">
           {consult.history.map((entry, i) => (

@@ -25,14 +25,14 @@ export function SafetyChapter() {
         <Questions title="Asked">
           <Choice label="Allergic reaction to colour" value={health.allergy} options={ALLERGY} onChange={(allergy) => setHealth('allergic reaction', { allergy })} />
           <Choice label="Metal-salt or plant dyes" value={health.dyes} options={DYES} onChange={(dyes) => setHealth('earlier dyes', { dyes })} hint="Plant and progressive dyes: lightener on them can heat and smoke." />
-          <div role="group" aria-label="To be weighed">
-            <p aria-hidden className="mb-1 text-sm font-semibold">To be weighed</p>
+          <div role="group" aria-label="Also to consider">
+            <p aria-hidden className="mb-1 text-sm font-semibold">Also to consider</p>
             <div className="flex gap-2">
               {NOTED.map((fact) => <Button key={fact} small className="flex-1" look={health.noted.includes(fact) ? 'primary' : 'plain'} aria-pressed={health.noted.includes(fact)} onClick={() => toggle(fact)}>{NOTED_WORDS[fact].replace(/^a /, '')}</Button>)}
             </div>
           </div>
         </Questions>
-        <Questions title="Looked at today">
+        <Questions title="Checked today">
           <Choice label="Scalp" value={health.scalp} options={SCALP} onChange={(scalp) => setHealth('scalp', { scalp })} />
           <Choice label="A wet strand, pulled gently" value={health.strandFeel} options={FEEL} onChange={(strandFeel) => setHealth('wet strand', { strandFeel })} />
         </Questions>

@@ -28,14 +28,14 @@ export function UpkeepChapter() {
           <Quick values={WASHES} value={consult.washesPerWeek} unit="a week" onChoose={(washesPerWeek) => set('washes a week', { washesPerWeek })} />
         </div>
       </Questions>
-      <Questions title="How much, today">
+      <Questions title="Time and budget today">
         <NumberField label="Time for the foils" unit="min" min={10} max={600} value={consult.minutesAtMost ?? undefined} placeholder="no limit" parse={readWhole} onChange={(minutes) => set('time for the foils', { minutesAtMost: minutes ?? null })} />
         <div className="private">
           <NumberField
             label="Budget" unit={prices.currency} min={0} max={10_000_000 / per} value={consult.budgetMinor === null ? undefined : consult.budgetMinor / per} placeholder="no limit" parse={readWhole}
             onChange={(amount) => set('budget', { budgetMinor: amount === undefined ? null : amount * per })}
           />
-          <p className="mt-1 text-xs text-ink-soft">A real limit: what goes beyond it is said before the start.</p>
+          <p className="mt-1 text-xs text-ink-soft">A real limit: tell the client before the start if it will be exceeded.</p>
         </div>
       </Questions>
     </div>

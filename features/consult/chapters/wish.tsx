@@ -32,7 +32,7 @@ export function WishChapter() {
           <LevelSlider label="Goal level" value={consult.goalLevel} onChange={(goalLevel) => set('goal level', { goalLevel })} />
           <Slider
             label="Brightness" min={1} max={5} step={1} value={consult.brightness} said={wish.words}
-            hint={`Asks for ${Math.round(wish.share[0] * 100)}–${Math.round(wish.share[1] * 100)} % of the hair lightened.`}
+            hint={`Asks for ${Math.round(wish.share[0] * 100)}–${Math.round(wish.share[1] * 100)}% of the hair lightened.`}
             onChange={(brightness) => set('brightness', { brightness })}
           />
           <Choice label="Contrast" value={consult.contrast} options={CONTRASTS} onChange={(contrast) => set('contrast', { contrast })} />

@@ -16,7 +16,7 @@ const CURLS = [{ value: 'straight', words: 'Straight' }, { value: 'wavy', words:
 const WHORLS = [{ value: 'none', words: 'None' }, { value: 'clockwise', words: 'Clockwise' }, { value: 'anticlockwise', words: 'Anticlockwise' }] as const;
 const USUAL_OFFSET_MM = 22;
 
-const asked = (share: number | null) => (share === null ? 'not asked' : `${Math.round(share * 100)} % of the time`);
+const asked = (share: number | null) => (share === null ? 'not asked' : `${Math.round(share * 100)}% of the time`);
 
 /** How the hair is worn and parted. */
 export function WornChapter() {
@@ -31,7 +31,7 @@ export function WornChapter() {
       <Questions title="Up, half up, down">
         <Slider
           label="Tied up" min={0} max={100} step={10} value={Math.round((up ?? 0) * 100)} said={asked(up)}
-          hint="From half on the pattern must work from the hairline; people say less than it is."
+          hint="From about half the time, the pattern must work from the hairline. People tend to underestimate it."
           onChange={(percent) => set('tied up', { wornUpShare: percent / 100, wornHalfUpShare: half === null ? null : Math.min(half, (100 - percent) / 100) })}
         />
         <Slider
@@ -39,8 +39,8 @@ export function WornChapter() {
           onChange={(percent) => set('half up', { wornHalfUpShare: Math.min(percent, 100 - Math.round((up ?? 0) * 100)) / 100 })}
         />
         <p className="flex items-baseline justify-between text-base text-ink-soft">Down <span className="text-lg font-semibold text-ink">{asked(down)}</span></p>
-        <Choice label="It bends" value={consult.curl} options={CURLS} onChange={(curl) => set('how the hair bends', { curl })} />
-        <Choice label="It is cut" value={consult.cut?.ends ?? null} options={CUT_ENDS} onChange={(ends) => set('how the hair is cut', { cut: ends && { ends, fringe: consult.cut?.fringe ?? false } })} />
+        <Choice label="Curl" value={consult.curl} options={CURLS} onChange={(curl) => set('how the hair bends', { curl })} />
+        <Choice label="Cut" value={consult.cut?.ends ?? null} options={CUT_ENDS} onChange={(ends) => set('how the hair is cut', { cut: ends && { ends, fringe: consult.cut?.fringe ?? false } })} />
         <div className="flex items-center justify-between gap-3">
           <span className="text-base">With a fringe</span>
           <Switch label="With a fringe" on={consult.cut?.fringe ?? false} onChange={(fringe) => set('fringe', { cut: { ends: consult.cut?.ends ?? 'long-layers', fringe } })} />
@@ -65,7 +65,7 @@ export function WornChapter() {
           <span className="text-base">Worn without a part</span>
           <Switch label="Worn without a part" on={none} onChange={(next) => setPart({ none: next })} />
         </div>
-        <Choice label="It moves" value={consult.partMoves} options={MOVES} onChange={(partMoves) => set('how often the part moves', { partMoves })} />
+        <Choice label="How often it moves" value={consult.partMoves} options={MOVES} onChange={(partMoves) => set('how often the part moves', { partMoves })} />
         <Choice label="Cowlick" value={consult.cowlick} options={COWLICKS} onChange={(cowlick) => set('cowlick', { cowlick })} />
         <Choice label="Whorl at the crown, from above" value={head.crown.whorl} options={WHORLS} onChange={(whorl) => setHead('whorl', { crown: { ...head.crown, whorl } })} />
       </Questions>

@@ -28,7 +28,7 @@ export function Additives({ letter, formula }: { letter: string; formula: Formul
   const change = (label: string, additives: readonly Added[]) => set(label, (own) => ({ ...own, additives }), `${letter} additives`);
   return (
     <fieldset className="grid gap-2">
-      <legend className="mb-1 text-sm font-semibold">Beside it in the bowl</legend>
+      <legend className="mb-1 text-sm font-semibold">Also in the bowl</legend>
       {productsOf(shelf.all, 'additive').map((own) => {
         const added = formula.additives.find(({ product }) => product === own.id);
         const others = formula.additives.filter(({ product }) => product !== own.id);

@@ -68,7 +68,7 @@ function Bowls() {
   const [open, setOpen] = useState<string>();
   const said = useSaid();
   const { bowls } = visit.work;
-  if (!bowls.ok) return <p role="alert" className="card border-l-[3px] border-l-amber-bark p-4 text-base font-medium">{said(bowls.problem)} Raise what a bowl holds, or thin the foil.</p>;
+  if (!bowls.ok) return <p role="alert" className="card border-l-[3px] border-l-amber-bark p-4 text-base font-medium">{said(bowls.problem)} Allow more in a bowl, or make the foil thinner.</p>;
   if (bowls.bowls.length === 0) return <p className="card p-4 text-base text-ink-soft">No foils, no bowls.</p>;
   const weighing = bowls.bowls.find(({ label }) => label === open);
   return (
@@ -123,7 +123,7 @@ function Own() {
     <section aria-label="Used" className="card grid gap-2 p-4">
       <h3 className="text-md font-bold">What was really used</h3>
       <p className="text-sm text-ink-soft">
-        {visits === 0 ? 'Weigh what is left over: from your own visits the estimate learns how much you use.' : `From ${visits} of your visits: you use ${Math.round(100 * factor)} % of the plain estimate, and the bowls above go by it.`}
+        {visits === 0 ? 'Weigh what is left over: from your own visits the estimate learns how much you use.' : `From ${visits} of your visits: you use ${Math.round(100 * factor)}% of the plain estimate, and the bowls above allow for it.`}
       </p>
       <div className="flex flex-wrap gap-3">
         {letters.map((letter) => (

@@ -19,7 +19,7 @@ import { useFormulaEdit } from '../edit';
 import { Additives } from './additives';
 import { ReachField } from './reach-field';
 
-/** A strength as it is typed: `20`, `20 vol`, `6 %`. @param inPercent what a figure without a unit means */
+/** A strength as it is typed: `20`, `20 vol`, `6%`. @param inPercent what a figure without a unit means */
 const readVolumes = (text: string, inPercent: boolean): number | undefined => {
   const found = /^(\d{1,2}(?:[.,]\d)?)\s*(vol|%)?/.exec(text.trim());
   if (!found) return undefined;

@@ -43,7 +43,7 @@ function Estimate() {
         </tbody>
         <tfoot>
           <tr><th scope="row" className="pt-3 text-left text-lg font-bold">Total, estimated</th><td id="price-total" className="pt-3 text-right text-2xl font-bold">{money(estimate.totalMinor)}</td></tr>
-          {prices.taxPercent > 0 && <tr><th scope="row" className="text-left text-sm font-normal text-ink-soft">within it {prices.taxPercent} % tax</th><td className="text-right text-sm text-ink-soft">{money(estimate.taxMinor)}</td></tr>}
+          {prices.taxPercent > 0 && <tr><th scope="row" className="text-left text-sm font-normal text-ink-soft">within it {prices.taxPercent}% tax</th><td className="text-right text-sm text-ink-soft">{money(estimate.taxMinor)}</td></tr>}
         </tfoot>
       </table>
       {prices.addOns.length > 0 && (
@@ -71,13 +71,13 @@ function LeftOuts() {
   return (
     <section aria-label="What changes" className="card grid gap-3 p-5">
       <h2 className="text-md font-bold">If something is left out</h2>
-      {options.length === 0 ? <p className="text-base text-ink-soft">Nothing here can be left out for less.</p> : (
+      {options.length === 0 ? <p className="text-base text-ink-soft">Nothing here can be left out to save money.</p> : (
         <ul className="grid">{options.map(({ key, words, savesMinor }) => <li key={key} className="flex justify-between border-t border-line py-1.5 text-base first:border-t-0"><span>{words}</span><span>{money(savesMinor)} less: <b>{money(estimate.totalMinor - savesMinor)}</b></span></li>)}</ul>
       )}
       <div className="flex items-center justify-between gap-4 border-t border-line pt-3">
         <p className="text-base">
           {budgetMinor === null ? 'No budget was said.' : budgetMinor >= estimate.totalMinor ? <>Within the budget of <b>{money(budgetMinor)}</b>, {money(budgetMinor - estimate.totalMinor)} under it.</> : (
-            <><b className="text-amber-bark">{money(estimate.totalMinor - budgetMinor)} over the budget of {money(budgetMinor)}.</b> {within?.ok ? `It pays for ${within.foils} of ${priced.foils} foils, all else as it is.` : within && `As it is, foils begin at ${money(within.leastMinor)}.`}</>
+            <><b className="text-amber-bark">{money(estimate.totalMinor - budgetMinor)} over the budget of {money(budgetMinor)}.</b> {within?.ok ? `It pays for ${within.foils} of ${priced.foils} foils, everything else unchanged.` : within && `With the rest unchanged, foils start at ${money(within.leastMinor)}.`}</>
           )}
         </p>
         <Button small onClick={() => fit(true)} disabled={priced.foils === 0}>Fit to a budget</Button>
@@ -111,7 +111,7 @@ function Agreed() {
       {agreed && (
         <p className="text-base">
           Agreed on {sayDay(agreed.on)}.{' '}
-          {agreed.minor !== estimate.totalMinor && <span className="font-medium text-amber-bark">The estimate is now {money(Math.abs(estimate.totalMinor - agreed.minor))} {estimate.totalMinor > agreed.minor ? 'more' : 'less'}: say so before you go on.</span>}
+          {agreed.minor !== estimate.totalMinor && <span className="font-medium text-amber-bark">The estimate is now {money(Math.abs(estimate.totalMinor - agreed.minor))} {estimate.totalMinor > agreed.minor ? 'more' : 'less'}: tell the client before you go on.</span>}
         </p>
       )}
       <form

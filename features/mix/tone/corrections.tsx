@@ -41,7 +41,7 @@ export function Corrections() {
           />
         )}
       </header>
-      {mix.corrections.length === 0 && <p className="text-base text-ink-soft">{recipes.length === 0 ? 'The house has no recipes: add some under House, Products.' : 'For ends that are stuck, a spot that came out too light, or hair that wants care.'}</p>}
+      {mix.corrections.length === 0 && <p className="text-base text-ink-soft">{recipes.length === 0 ? 'The house has no recipes: add some under House, Products.' : 'For ends that are stuck, a spot that came out too light, or hair that needs care.'}</p>}
       {mix.corrections.map((own) => <LockedPart key={own.id} step={`correction ${own.id}`}><CorrectionRow own={own} /></LockedPart>)}
     </section>
   );

@@ -27,7 +27,7 @@ export function TargetField({ target, tone, level, onChange }: TargetFieldProps)
   );
   return (
     <fieldset>
-      <legend className="mb-1 text-sm font-semibold">To come to</legend>
+      <legend className="mb-1 text-sm font-semibold">Target</legend>
       <div className="flex flex-wrap gap-1">
         {swatch(`${tone}, as wished`, tonedHair(level, tone), target === null, null)}
         {DEPTHS.flatMap(({ words, chroma, darker }) =>

@@ -162,7 +162,7 @@ function TonerCard({ toner, number, of }: { toner: VisitToner; number: number; o
             <Items read={found.items} />
             <p className="text-base">
               <b className={found.toned.balance === 'just' ? 'text-leaf' : 'text-amber-bark'}>{BALANCE_WORDS[found.toned.balance]}</b> On level {tenth(found.meets)}{found.level !== null && <>, a toner of level {tenth(found.level)}</>}
-              {found.clearShare > 0 && <>, {Math.round(found.clearShare * 100)} % clear</>}; watch it, {toner.minutes} min. An estimate; {visit.colours.porous ? 'porous hair takes it sooner.' : 'a strand first tells more.'}
+              {found.clearShare > 0 && <>, {Math.round(found.clearShare * 100)}% clear</>}; watch it, {toner.minutes} min. An estimate; {visit.colours.porous ? 'porous hair takes it sooner.' : 'a strand first tells more.'}
             </p>
             <Fading toned={found.toned} />
             {found.notes.map((note) => <p key={note} className="text-sm font-medium text-amber-bark">{said(note)}</p>)}

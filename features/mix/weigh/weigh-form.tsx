@@ -12,7 +12,7 @@ import { useVisit } from '../../visit/store';
 import { readAmount, useAmounts } from '../amounts';
 import { weighedGrams, withWeighed } from './weighed';
 
-const SAID: Readonly<Record<Against, string>> = { empty: 'Put it on the pan', under: 'More', near: 'Slowly', right: 'Right', over: 'Too much' };
+const SAID: Readonly<Record<Against, string>> = { empty: 'Pour', under: 'More', near: 'Slowly', right: 'Right', over: 'Too much' };
 const POURS = [20, 5, 1] as const;
 
 /** Weighs a bowl, one thing after the other, from the scale or by hand. What is weighed is kept with the visit at once. */
@@ -50,7 +50,7 @@ export function WeighForm({ bowl, onDone }: { bowl: WorkBowl; onDone(): void }) 
           </li>
         ))}
       </ol>
-      {wanted.factor > 1 && <p role="status" className="text-base font-medium text-amber-bark">One thing was poured too much: the others are raised by {Math.round((wanted.factor - 1) * 100)} %, so that strength and thickness stay as planned.</p>}
+      {wanted.factor > 1 && <p role="status" className="text-base font-medium text-amber-bark">Too much of one thing was poured, so the others go up by {Math.round((wanted.factor - 1) * 100)}%, so that strength and thickness stay as planned.</p>}
       {item ? (
         <>
           <section aria-label="Scale" className="grid gap-3 rounded-ui border border-line bg-ground p-4">
@@ -70,7 +70,7 @@ export function WeighForm({ bowl, onDone }: { bowl: WorkBowl; onDone(): void }) 
                 </p>
                 <Bar grams={scale.grams ?? 0} wanted={wanted.grams[at]} now={now} />
                 <div className="flex flex-wrap gap-2">
-                  <Button look="primary" disabled={!scale.settled || scale.grams === null || scale.grams <= 0} onClick={() => keep(scale.grams!, 'scale')}>Take this weight</Button>
+                  <Button look="primary" disabled={!scale.settled || scale.grams === null || scale.grams <= 0} onClick={() => keep(scale.grams!, 'scale')}>Use this weight</Button>
                   <Button onClick={() => scale.send({ do: 'tare' })} disabled={!scale.settled}>Tare</Button>
                   {scale.handled && (
                     <span className="ml-auto flex items-center gap-1 text-sm text-ink-soft">

@@ -64,7 +64,7 @@ export function HouseLibrary({ take, panelName }: { take: TakePattern; panelName
       <Keep kept={kept ?? []} onKept={answered} />
       <p className="mb-3 flex flex-wrap items-center gap-3 text-base">
         <label className={`${buttonLook('plain', true)} cursor-pointer focus-within:outline-2 focus-within:outline-offset-2 focus-within:outline-leaf`}>
-          Take in a pattern’s file
+          Import a pattern file
           <input type="file" accept=".svg,.json,image/svg+xml,application/json" className="sr-only" onChange={(event) => {
             const [file] = event.target.files ?? [];
             if (file) void receive(file);
@@ -80,7 +80,7 @@ export function HouseLibrary({ take, panelName }: { take: TakePattern; panelName
           <Button small onClick={async () => { answered(await putTechniqueAway(away.id, false)); setAway(undefined); }}>Restore</Button>
         </p>
       )}
-      {kept?.length === 0 && <p className="py-6 text-center text-base text-ink-soft">No pattern of this house yet. Plan one, then keep it here under a name of your own.</p>}
+      {kept?.length === 0 && <p className="py-6 text-center text-base text-ink-soft">No patterns of this house yet. Plan one, then save it here under a name of your own.</p>}
       {kept !== undefined && kept.length > 0 && <WishFields wish={wish} onChange={setWish} none={wanted.length === 0} />}
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(300px,1fr))] gap-4" aria-label="Patterns of this house">
         {wanted.map((own) => {
@@ -136,7 +136,7 @@ function Keep({ kept, onKept }: { kept: readonly KeptTechnique[]; onKept(answer:
       }}
     >
       <Select
-        label="Keep the present pattern" value={of} onChange={setOf}
+        label="Save the present pattern" value={of} onChange={setOf}
         options={[{ value: NEW, words: 'as a new one' }, ...kept.map((own) => ({ value: own.id, words: `as version ${own.versions[0].number + 1} of ${own.versions[0].document.name}` }))]}
       />
       {chosen ? <p className="pb-2 text-base text-ink-soft">Earlier versions stay.</p> : <TextField label="Name" value={name} maxLength={120} onChange={(event) => setName(event.target.value)} />}

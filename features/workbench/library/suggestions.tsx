@@ -28,11 +28,11 @@ export function Suggestions({ take }: { take: TakePattern }) {
     void worker.ask('suggest', JSON.parse(asked) as PatternAsks['suggest']['ask']).then(setFound);
     return () => worker.stop();
   }, [asked]);
-  if (!found) return <p role="status" className="py-10 text-center text-base text-ink-soft">Weighing the patterns for this visit …</p>;
-  if (found.length === 0) return <p className="py-10 text-center text-base text-ink-soft">Nothing speaks for any of the built-in patterns. Choose by eye among all of them.</p>;
+  if (!found) return <p role="status" className="py-10 text-center text-base text-ink-soft">Comparing the patterns for this visit …</p>;
+  if (found.length === 0) return <p className="py-10 text-center text-base text-ink-soft">No built-in pattern fits especially well. Choose from all of them.</p>;
   return (
     <>
-      <p className="mb-3 text-sm text-ink-soft">From the wish, how hair is worn, the time there is, the last visit and the schools of the house. Suggestions, to take, change or leave.</p>
+      <p className="mb-3 text-sm text-ink-soft">Based on the wish, how the hair is worn, the time there is, the last visit and the schools of the house. Apply, change or ignore them.</p>
       <ol className="grid grid-cols-[repeat(auto-fit,minmax(300px,1fr))] gap-4" aria-label="Suggestions">
         {found.map(({ suggestion: { technique, plan, why, but, settings }, laid }) => (
           <PatternCard
@@ -49,7 +49,7 @@ export function Suggestions({ take }: { take: TakePattern }) {
                 <ul className="mt-2 text-xs text-amber-bark">{technique.cautions.map((caution) => <li key={caution} className="mt-0.5">{caution}</li>)}</ul>
               </>
             }
-            actions={<Button small className="grow" onClick={() => take.plan(plan, technique.name)} aria-label={`Take this suggestion: ${technique.name}`}>Take this suggestion</Button>}
+            actions={<Button small className="grow" onClick={() => take.plan(plan, technique.name)} aria-label={`Apply this suggestion: ${technique.name}`}>Apply this suggestion</Button>}
           />
         ))}
       </ol>

@@ -202,7 +202,7 @@ function FoilStock() {
       max={300}
       step={5}
       mm={usableWidthMm}
-      hint={`Usable width; a section up to ${say(usableWidthMm + toleranceMm)} still goes on one.`}
+      hint={`Usable width; a section up to ${say(usableWidthMm + toleranceMm)} still fits on one foil.`}
       onChange={(mm) =>
         editPlan(
           (before, after) => `foil size ${say(before.foil.usableWidthMm)} → ${say(after.foil.usableWidthMm)}`,

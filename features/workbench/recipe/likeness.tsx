@@ -87,7 +87,7 @@ export function LikenessFields({ panel, change }: RecipeProps) {
             onChange={(angleDeg) => set('angle differs', (own) => `${own.angleDeg}°`, { angleDeg })}
           />
           <Button small onClick={() => set('differences', (own) => `no. ${own.seed}`, { seed: variation.seed + 1 })}>
-            Draw again
+            Try another
           </Button>
         </>
       )}

@@ -163,7 +163,7 @@ export function PlaceFields({ panel, change }: RecipeProps) {
               )
             }
           >
-            Take the last back in
+            Remove the last triangle
           </Button>
         </p>
       )}

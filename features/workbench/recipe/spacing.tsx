@@ -226,12 +226,12 @@ export function SpacingFields({ panel, totals, change }: RecipeProps) {
           max={60}
           step={1}
           value={Math.round(spacing.lightened * 100)}
-          said={`${Math.round(spacing.lightened * 100)} %`}
+          said={`${Math.round(spacing.lightened * 100)}%`}
           hint={solvedHint(panel, solved, say)}
           onChange={(percent) =>
             set(
               'lightened',
-              (own) => (own.spacing.kind === 'share' ? `${Math.round(own.spacing.lightened * 100)} %` : 'none'),
+              (own) => (own.spacing.kind === 'share' ? `${Math.round(own.spacing.lightened * 100)}%` : 'none'),
               { ...spacing, lightened: percent / 100 },
             )
           }

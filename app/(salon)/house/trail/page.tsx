@@ -12,7 +12,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<{ b
   const [entries, { document: house }] = await Promise.all([loadTrail({ before: typeof before === 'string' ? before : undefined }), loadHouse()]);
   return (
     <>
-      <p className="mb-4 text-base text-ink-soft">Every change to a client’s record, and who made it. Nobody can change the trail; erasing a client takes her words out of it and leaves that it was done.</p>
+      <p className="mb-4 text-base text-ink-soft">Every change to a client’s record, and who made it. Nobody can change the trail; erasing a client removes their words from it, but not the fact that it was done.</p>
       <TrailList entries={entries} timeZone={house.timeZone} ofClient={false} />
       {entries.length > 50 && <Link className={`${buttonLook('plain')} mt-4`} href={`/house/trail?before=${encodeURIComponent(entries.at(-1)!.at)}`}>Earlier</Link>}
     </>

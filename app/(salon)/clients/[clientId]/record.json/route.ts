@@ -3,7 +3,7 @@ import { route } from '@/features/http/route';
 
 const REFUSED = {
   'signed-out': [401, 'You are signed out.'],
-  'not-allowed': [403, 'A colourist or the owner exports a record.'],
+  'not-allowed': [403, 'Only a colourist or the owner can export a record.'],
   missing: [404, 'There is no such client in this salon.'],
 } as const;
 
