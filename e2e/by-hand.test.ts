@@ -282,7 +282,7 @@ test('lengths are typed in any unit; what cannot be read stays, with a sentence'
   await page.waitForSelector('::-p-aria([name="Undo: drop-out 5 mm → 6 mm, Back"])');
   await fill(page, 'Drop-out, typed', 'a finger');
   await page.keyboard.press('Enter');
-  await see(page, '“a finger” cannot be taken for drop-out here.');
+  await see(page, '“a finger” cannot be used for drop-out here.');
   await page.keyboard.press('Escape');
   await saved(page);
 }, 60_000);

@@ -199,7 +199,7 @@ test('a strength that is too strong where it lies stops the beginning; a weaker 
   // Impossible figures stay in the field with a sentence; the strength stays.
   await fill(page, 'Strength, typed', 'strong');
   await page.keyboard.press('Enter');
-  await see(page, '“strong” cannot be taken for strength here.');
+  await see(page, '“strong” cannot be used for strength here.');
   await fill(page, 'Wanted, strength', '25');
   await see(page, '25 vol cannot be made from 6 and 20 vol: it lies above both.');
 });

@@ -1,5 +1,6 @@
+import { partWords } from '../head';
 import { BRIGHTNESS, directionName, recipeLine, type ComputedPlan, type Panel, type PanelTotals, type Plan, type Shares } from '../pattern';
-import { formatAmount, formatLength, type Measures } from '../units';
+import { formatAmount, formatLength, inMeasures, type Measures } from '../units';
 import { groupsOf, groupWords, type WorkList, type WorkUnit } from '../work';
 import { openedHeadShapes } from './opened-head-shapes';
 import type { Shape } from './shapes';
@@ -56,7 +57,7 @@ export function stationSheet(plan: Plan, computed: ComputedPlan, work: Pick<Work
 
   // Who and what.
   text(PAGE.margin, 19, 6.2, cut(facts.client, 6.2, 112, 700), { weight: 700 });
-  text(PAGE.margin, 25.5, 3.6, cut(`${facts.date} · ${facts.colourist} · base ${facts.base} to ${facts.goal} · ${saidPart(plan, say)}`, 3.6, inner - 62), { fill: SOFT });
+  text(PAGE.margin, 25.5, 3.6, cut(`${facts.date} · ${facts.colourist} · base ${facts.base} to ${facts.goal} · ${inMeasures(partWords(plan.head.part), facts.measures)}`, 3.6, inner - 62), { fill: SOFT });
   text(PAGE.width - PAGE.margin, 19, 4.6, cut(plan.name, 4.6, 70, 600), { weight: 600, anchor: 'end' });
   text(PAGE.width - PAGE.margin, 25.5, 3.6, BRIGHTNESS[Math.min(5, Math.max(1, facts.brightness)) - 1].words, { fill: SOFT, anchor: 'end' });
   rule(29);
@@ -104,11 +105,6 @@ export function stationSheet(plan: Plan, computed: ComputedPlan, work: Pick<Work
   rule(foot - 1);
   cautions.forEach((line, i) => text(PAGE.margin, foot + 3 + i * 4, 3, line, { fill: SOFT }));
   return { widthMm: PAGE.width, heightMm: PAGE.height, title: `${facts.client}, ${plan.name}: ${totals.foils} foils`, shapes };
-}
-
-function saidPart({ head: { part } }: Plan, say: (mm: number) => string): string {
-  if (part.none) return 'worn without a part';
-  return part.offsetMm === 0 ? 'part in the middle' : `part ${say(Math.abs(part.offsetMm))} ${part.offsetMm > 0 ? 'left' : 'right'}`;
 }
 
 function minutesSaid(minutes: number): string {

@@ -20,4 +20,5 @@ export * from './vector';
 export {
   familyName, isFaceZone, isHairlineZone, swapSide, ZONE_FAMILIES, zoneName, ZONES, zonesOf, type Zone, type ZoneFamily,
 } from './zones';
+export { offsetWords, partWords } from './part-words';
 export { zoneOutlines, type ZoneOutline } from './zone-outlines';

@@ -1,5 +1,5 @@
 import { cut, openedHeadShapes, wrapped, type Shape, type StationSheet } from '../formats';
-import { familyName, ZONE_FAMILIES, zonesOf, type Zone } from '../head';
+import { familyName, partWords, ZONE_FAMILIES, zonesOf, type Zone } from '../head';
 import type { ComputedPlan, Plan } from '../pattern';
 import { inMeasures, type Measures } from '../units';
 import type { WorkList } from '../work';
@@ -44,7 +44,7 @@ export function againSheet(plan: Plan, computed: ComputedPlan, work: Pick<WorkLi
 
   text(PAGE.margin, 19, 6.2, cut(`To find again: ${facts.client}`, 6.2, 118, 700), { weight: 700 });
   text(PAGE.width - PAGE.margin, 19, 4.6, cut(plan.name, 4.6, 64, 600), { weight: 600, anchor: 'end' });
-  text(PAGE.margin, 25.5, 3.6, cut(`${facts.date} · ${facts.colourist} · ${computed.sheet.totals.foils} foils · ${inMeasures(partWords(plan), facts.measures)}`, 3.6, inner), { fill: SOFT });
+  text(PAGE.margin, 25.5, 3.6, cut(`${facts.date} · ${facts.colourist} · ${computed.sheet.totals.foils} foils · ${inMeasures(partWords(plan.head.part), facts.measures)}`, 3.6, inner), { fill: SOFT });
   rule(29);
   shapes.push(...openedHeadShapes(plan, computed, { x: PAGE.margin, y: 32, width: inner, height: HEAD_HEIGHT }));
 
@@ -87,11 +87,6 @@ export function linesOf({ sides, recipe, direction, start, wheel, between }: Pan
     ...(between ? [`Between the foils: ${between}.`] : []),
     `${recipe}, ${direction}; ${start}${wheel ? `; ${wheel}` : ''}.`,
   ];
-}
-
-function partWords({ head: { part } }: Plan): string {
-  if (part.none) return 'worn without a part';
-  return part.offsetMm === 0 ? 'part in the middle' : `part ${Math.round(Math.abs(part.offsetMm))} mm ${part.offsetMm > 0 ? 'left' : 'right'}`;
 }
 
 /** Regrowth found and left, by family of zones. */

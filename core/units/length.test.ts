@@ -32,6 +32,8 @@ test('writes fractions of an inch as the trade does', () => {
   expect(formatLength(6.35, 'in')).toBe('1/4"');
   expect(formatLength(38.1, 'in')).toBe('1 1/2"');
   expect(formatLength(25.4, 'in')).toBe('1"');
+  // 2.5, 5.04 and 1.8 of a sixty-fourth; 5.04 of a thirty-second; a length is never nought.
+  expect([1, 2, 0.7, 4, 0.1, 0].map((own) => formatLength(own, 'in'))).toEqual(['3/64"', '5/64"', '1/32"', '5/32"', '1/64"', '0"']);
   expect(formatLength(4.04, 'mm')).toBe('4 mm');
   expect(formatLength(4.5, 'cm')).toBe('0.45 cm');
 });

@@ -36,7 +36,10 @@ export function parseLength(text: string, house: LengthUnit = 'mm'): ParsedLengt
   return { ok: true, mm: (match[1] ? -1 : 1) * value * factor };
 }
 
-/** A length for display, rounded to what can be measured with a comb: 0.5 mm, 0.05 cm or 1/16 inch. */
+/**
+ * A length for display: tenths of a millimetre, half tenths of a centimetre; inches in sixteenths, below a quarter in
+ * thirty-seconds and below an eighth in sixty-fourths, so that 1 and 2 mm differ and no length becomes nought.
+ */
 export function formatLength(mm: number, unit: LengthUnit = 'mm'): string {
   if (unit === 'mm') return `${trim(mm, 1)} mm`;
   if (unit === 'cm') return `${trim(mm / 10, 2)} cm`;
@@ -51,11 +54,12 @@ function trim(value: number, digits: number): string {
 }
 
 function formatInches(inches: number): string {
-  const sixteenths = Math.round(Math.abs(inches) * 16);
-  const sign = inches < 0 && sixteenths > 0 ? '-' : '';
-  const whole = Math.floor(sixteenths / 16);
-  let top = sixteenths % 16;
-  let bottom = 16;
+  const size = Math.abs(inches);
+  let bottom = size < 1 / 8 ? 64 : size < 1 / 4 ? 32 : 16;
+  const parts = size > 0 ? Math.max(1, Math.round(size * bottom)) : 0;
+  const sign = inches < 0 && parts > 0 ? '-' : '';
+  const whole = Math.floor(parts / bottom);
+  let top = parts % bottom;
   while (top > 0 && top % 2 === 0) {
     top /= 2;
     bottom /= 2;

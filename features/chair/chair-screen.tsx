@@ -138,14 +138,14 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
       {!afterFoils && <TimersBar script={script} state={state} now={now} />}
       <AlarmCards alarms={alarms} links={links} visitId={snapshot.visitId} onCheck={(block) => setSheet({ kind: 'check', block })} onPull={() => setSheet({ kind: 'pull' })} onPastLimit={(block) => setSheet({ kind: 'past-limit', block })} />
       {conflict && now - conflict.at < CONFLICT_MS && <p role="status" className="border-b border-line bg-amber-pale px-4 py-1.5 text-lg font-semibold text-amber-bark">{conflictWords(conflict, clockTime)}</p>}
-      <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,42%)_minmax(0,1fr)]" onClick={onTap}>
+      <main className="grid min-h-0 flex-1 max-md:grid-rows-[minmax(0,2fr)_minmax(0,3fr)] md:grid-cols-[minmax(0,42%)_minmax(0,1fr)]" onClick={onTap}>
         <section aria-label="Place" className="flex min-h-0 flex-col gap-2 p-3">
           {afterFoils
             ? <StepsPanel steps={state.steps} now={now} current={'own' in step && step.kind !== 'foil' ? step.own.step.id : null} onOpen={(own) => setSheet({ kind: 'step', step: own })} onAdd={() => setSheet({ kind: 'add-step' })} />
             : <div className="min-h-0 flex-1"><PlaceView script={script} state={state} foil={shown} blocks={blocks.join('|')} /></div>}
           {started && <RestLine state={state} rest={rest} planned={planned} onTake={(course) => void act({ kind: 'replanned', course })} />}
         </section>
-        <section aria-label="Now" className={clsx('flex min-h-0 flex-col gap-2 border-l border-line bg-raised px-6 py-3', step.kind === 'rinse' || step.kind === 'at-basin' ? 'shadow-[inset_8px_0_0_var(--color-sky)]' : '')}>
+        <section aria-label="Now" className={clsx('flex min-h-0 flex-col gap-2 border-line bg-raised px-4 py-3 max-md:border-t md:border-l md:px-6', step.kind === 'rinse' || step.kind === 'at-basin' ? 'shadow-[inset_8px_0_0_var(--color-sky)]' : '')}>
           <div className="grid min-h-0 flex-1 content-center overflow-y-auto" aria-live="polite"><StepView script={script} state={state} step={step} now={now} unsent={snapshot.unsent} /></div>
           {(elsewhere || free) && (
             <div className="flex items-center justify-between gap-3 rounded-ui border border-leaf bg-leaf-pale p-3 text-lg">
@@ -155,7 +155,7 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
           )}
  {'on' in step && <RunningSteps steps={step.on.filter((own) => step.kind !== 'step-done' || own !== step.own)} now={now} act={act} />}
           {said && <p role="status" className="text-lg font-semibold text-amber-bark">{said}</p>}
-          <div className="flex shrink-0 gap-2">
+          <div className="flex shrink-0 flex-wrap gap-2">
             <Button className={BIG} onClick={undo} disabled={!lastUndoable(snapshot.events)}>Undo</Button>
             {onHead.length > 0 && <Button className={BIG} onClick={() => setSheet({ kind: 'check', block: onHead[0].block.id })}>Check</Button>}
             {started && <Button className={BIG} onClick={() => setSheet({ kind: 'more' })}>More</Button>}
@@ -272,7 +272,7 @@ function TopLine({ snapshot, service, state, now, onServices, onAllNow }: TopLin
   const closed = foils.filter(({ closedAt }) => closedAt !== null).length;
   const bad = status !== 'live' || unsent > 0 || full;
   return (
-    <header className="flex h-[56px] shrink-0 items-center gap-4 border-b border-line bg-raised pr-4 pl-2">
+    <header className="flex min-h-[56px] shrink-0 flex-wrap items-center gap-x-4 border-b border-line bg-raised pr-4 pl-2">
       <a href={`/visits/${snapshot.visitId}/clock`} aria-label={`Back to the visit of ${service.clientName}`} className="grid size-[44px] place-items-center rounded-ui text-ink-soft hover:bg-leaf-pale hover:text-ink"><BackIcon /></a>
       <h1 className="truncate text-xl font-bold wide">{service.clientName}</h1>
       <p className="text-lg whitespace-nowrap">{foils.length === 0 ? 'without foils' : `${closed} of ${foils.length} foils${between > 0 ? `, ${units.filter(({ unit, closedAt }) => closedAt !== null && unit.laidWith === 'between foils').length} of ${between} between` : ''}`}</p>

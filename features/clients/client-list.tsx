@@ -1,14 +1,17 @@
 import Link from 'next/link';
 import { cssColour, naturalHair } from '@/core/lift';
-import { formatLevel } from '@/core/units';
+import { formatLevel, inMeasures } from '@/core/units';
+import { measuresOf, type House } from '@/core/visit';
 import { HairSwatch } from '@/ui/hair-swatch';
+import { written } from '@/ui/written';
 import { daysBetween, sayDay, sayDistance } from '../shared';
 import type { ClientSummary } from './queries';
 
 /** Clients with the facts that matter before a visit. */
-export function ClientList({ clients, today }: { clients: readonly ClientSummary[]; today: string }) {
+export function ClientList({ clients, today, house }: { clients: readonly ClientSummary[]; today: string; house: House }) {
+  const say = (mm: number) => written(inMeasures(`${Math.round(mm)} mm`, measuresOf(house)), house.decimalComma);
   return (
-    <table className="w-full border-separate border-spacing-x-0 border-spacing-y-2 text-left">
+    <table className="stacks w-full border-separate border-spacing-x-0 border-spacing-y-2 text-left">
       <thead className="text-xs text-ink-soft">
         <tr>
           <th scope="col" className="px-4 font-medium">Client</th>
@@ -20,12 +23,12 @@ export function ClientList({ clients, today }: { clients: readonly ClientSummary
       </thead>
       <tbody>
         {clients.map((client) => (
-          <tr key={client.id} className="group relative">
+          <tr key={client.id} className="group relative max-md:mb-2 max-md:rounded-ui max-md:border max-md:border-line max-md:bg-raised max-md:px-4 max-md:py-3 max-md:*:border-0! max-md:*:px-0! max-md:*:py-0.5!">
             <th scope="row" className="rounded-l-ui border-y border-l border-line bg-raised px-4 py-3 group-hover:bg-leaf-pale">
               <Link href={`/clients/${client.id}`} className="text-md font-semibold after:absolute after:inset-0">
                 {client.name}
               </Link>
-              <p className="max-w-[340px] truncate text-sm font-normal text-ink-soft">{client.foundBy ? <>by its pattern: <b className="text-ink">{client.foundBy}</b></> : client.note || client.phone || ' '}</p>
+              <p className="max-w-[22rem] truncate text-sm font-normal text-ink-soft">{client.foundBy ? <>by its pattern: <b className="text-ink">{client.foundBy}</b></> : client.note || client.phone || ' '}</p>
             </th>
             <td className="border-y border-line bg-raised px-4 group-hover:bg-leaf-pale">
               <Levels from={client.naturalLevel} to={client.goalLevel} />
@@ -36,11 +39,11 @@ export function ClientList({ clients, today }: { clients: readonly ClientSummary
             <td className="border-y border-line bg-raised px-4 text-right group-hover:bg-leaf-pale">
               {client.regrowthToday ? (
                 <>
-                  <span className="text-md font-semibold">{Math.round(client.regrowthToday.mm)} mm</span>{' '}
-                  <span className="text-sm text-ink-soft">± {Math.max(1, Math.round(client.regrowthToday.sd))}</span>
+                  <span className="text-md font-semibold">{say(client.regrowthToday.mm)}</span>{' '}
+                  <span className="text-sm text-ink-soft">± {say(Math.max(1, client.regrowthToday.sd))}<span className="md:sr-only"> grown, estimated</span></span>
                 </>
               ) : (
-                <span className="text-ink-soft">unknown</span>
+                <span className="text-ink-soft">regrowth unknown</span>
               )}
             </td>
             <td className="rounded-r-ui border-y border-r border-line bg-raised px-4 group-hover:bg-leaf-pale">

@@ -60,7 +60,7 @@ function EditForm({ client, onDone }: { client: ClientSummary; onDone(): void })
     if (done) onDone();
   }, [done, onDone]);
   return (
-    <form action={submit} className="grid gap-4" noValidate>
+    <form data-asks action={submit} className="grid gap-4" noValidate>
       <ClientInputs {...state} />
       {state.said && !state.said.ok && <p role="alert" className="font-semibold text-rowan">{state.said.words}</p>}
       <Button type="submit" look="primary" disabled={pending}>Save</Button>

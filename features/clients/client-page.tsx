@@ -50,7 +50,7 @@ export function ClientPage({ story }: { story: ShownClient }) {
           {story.unreadable.map(({ id, heldOn, problem }) => <p key={id}><b>Visit of {sayDay(heldOn)}:</b> {problem} It is kept as it was written.</p>)}
         </section>
       )}
-      <div className="grid items-start gap-6 lg:grid-cols-[300px_1fr]">
+      <div className="grid items-start gap-6 lg:grid-cols-[19rem_minmax(0,1fr)]">
         <Facts story={story} today={today} />
         {visits.length > 0 ? <div className="grid gap-6"><Visits story={story} today={today} /><Story story={story} /></div> : (
           <p className="card p-8 text-center text-ink-soft">No visits yet. New visit opens today’s with its consultation.</p>

@@ -26,7 +26,7 @@ function NewClientForm({ name, walkIn }: { name: string; walkIn: boolean }) {
   const [id] = useState(() => crypto.randomUUID());
   const [state, submit, pending] = useActionState<ClientFormState, FormData>(addClient, { fields: { name, phone: '', bornOn: '', note: '' }, problems: {} });
   return (
-    <form action={submit} className="grid gap-4" noValidate>
+    <form data-asks action={submit} className="grid gap-4" noValidate>
       <input type="hidden" name="id" value={id} />
       {walkIn && <input type="hidden" name="walk-in" value="yes" />}
       <ClientInputs {...state} />

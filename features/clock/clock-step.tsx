@@ -61,10 +61,10 @@ export function ClockStep() {
     }));
   };
   return (
-    <main className="grid h-full grid-cols-[minmax(0,1fr)_320px] grid-rows-[minmax(0,1fr)_auto] overflow-hidden xl:grid-cols-[minmax(0,1fr)_360px]">
+    <main className="h-full max-lg:overflow-y-auto lg:grid lg:grid-cols-[minmax(0,1fr)_20rem] lg:grid-rows-[minmax(0,1fr)_auto] lg:overflow-hidden xl:grid-cols-[minmax(0,1fr)_22.5rem]">
       <section
         aria-label="Time axis"
-        className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4 overflow-y-auto p-5"
+        className="relative grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4 p-3 md:p-5 lg:overflow-y-auto"
       >
         <header>
           <Headline
@@ -102,7 +102,7 @@ export function ClockStep() {
       <aside
         aria-label="What sets the time"
         tabIndex={0}
-        className="grid content-start gap-4 overflow-y-auto border-l border-line bg-raised p-5"
+        className="relative grid content-start gap-4 border-line bg-raised p-4 md:p-5 max-lg:border-t lg:overflow-y-auto lg:border-l"
       >
         <div className="h-10">
           <Segmented label="Sheet" value={sheet} options={SHEETS} onChange={setSheet} />

@@ -16,9 +16,9 @@ export function FrameBar() {
     own === 'house' ? `House (${usual})` : own === 'free' ? 'As often as it helps' : String(own);
   return (
     <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
-      <div className="flex items-center gap-3">
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-1 max-md:w-full">
         <span className="text-base">Visits to the basin at most</span>
-        <div className="w-[380px]">
+        <div className="w-[25rem] max-md:w-full">
           <Segmented
             label="Visits to the basin"
             value={String(visits)}

@@ -22,7 +22,7 @@ export function ConsultStep() {
   const chapter = useChapter();
   if (chapter === 'map') {
     return (
-      <main className="grid h-full grid-cols-[184px_minmax(0,1fr)]">
+      <main className="h-full max-md:overflow-y-auto md:grid md:grid-cols-[11.5rem_minmax(0,1fr)]">
         <Track chapter={chapter} />
         <MapChapter />
       </main>
@@ -31,9 +31,9 @@ export function ConsultStep() {
   const Body = BODIES[chapter];
   const next = CHAPTERS[CHAPTERS.indexOf(chapter) + 1];
   return (
-    <main className="grid h-full grid-cols-[184px_minmax(0,1fr)_288px]">
+    <main className="h-full max-md:overflow-y-auto md:grid md:grid-cols-[11.5rem_minmax(0,1fr)] lg:grid-cols-[12.5rem_minmax(0,1fr)_17.5rem]">
       <Track chapter={chapter} />
-      <section key={chapter} aria-label={CHAPTER_WORDS[chapter]} className="overflow-y-auto px-7 py-5">
+      <section key={chapter} aria-label={CHAPTER_WORDS[chapter]} className="relative px-4 py-4 md:overflow-y-auto md:px-7 md:py-5">
         <div className="mx-auto max-w-[720px]">
           <h2 className="mb-4 text-2xl font-bold wide">{CHAPTER_WORDS[chapter]}</h2>
           <Body />
@@ -50,8 +50,8 @@ function Track({ chapter }: { chapter: Chapter }) {
   const { consult } = useVisit();
   const progress = progressOf(consult);
   return (
-    <nav aria-label="Consultation" className="overflow-y-auto border-r border-line bg-raised py-3">
-      <ol>
+    <nav aria-label="Consultation" className="relative border-line bg-raised max-md:sticky max-md:top-0 max-md:z-20 max-md:overflow-x-auto max-md:border-b md:overflow-y-auto md:border-r md:py-3">
+      <ol className="max-md:flex">
         {CHAPTERS.map((own) => {
           const { asked, of } = progress[own];
           const here = own === chapter;
@@ -59,7 +59,7 @@ function Track({ chapter }: { chapter: Chapter }) {
             <li key={own}>
               <a
                 href={`#${own}`} aria-current={here ? 'true' : undefined}
-                className={`flex min-h-11 items-center justify-between gap-2 border-l-[3px] px-4 py-1.5 text-base ${here ? 'border-leaf bg-leaf-pale font-semibold' : 'border-transparent hover:bg-leaf-pale'}`}
+                className={`flex min-h-11 items-center justify-between gap-2 border-l-[3px] px-4 py-1.5 text-base whitespace-nowrap max-md:border-b-[3px] max-md:border-l-0 md:whitespace-normal ${here ? 'border-leaf bg-leaf-pale font-semibold' : 'border-transparent hover:bg-leaf-pale'}`}
               >
                 {CHAPTER_WORDS[own]}
                 {of > 0 && <span className={`text-xs ${asked < of ? 'text-ink-soft' : 'font-semibold text-leaf'}`} aria-label={`${asked} of ${of} asked`}>{asked}/{of}</span>}

@@ -21,7 +21,7 @@ export function Effects({ chapter }: { chapter: Chapter }) {
   );
   const chapters = [chapter, ...CHAPTERS.filter((own) => own !== chapter)];
   return (
-    <aside aria-label="What this changes" tabIndex={0} className="private overflow-y-auto border-l border-line bg-raised px-5 py-5">
+    <aside aria-label="What this changes" tabIndex={0} className="private relative border-line bg-raised px-5 py-5 max-lg:border-t md:max-lg:col-span-2 md:overflow-y-auto lg:border-l">
       <h2 className="text-lg font-bold wide">What this changes</h2>
       {bundle.previous && <p className="mt-1 text-sm text-ink-soft">Last recorded visit {sayDistance(bundle.previous.heldOn, bundle.heldOn).replace(' ago', ' before')}; what was known then is carried over.</p>}
       {chapters.map((own) => {

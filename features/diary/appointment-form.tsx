@@ -67,6 +67,7 @@ export function AppointmentForm({ facts, first, own, onDone }: AppointmentFormPr
   };
   return (
     <form
+      data-asks
       className="grid gap-4" noValidate
       onSubmit={(event) => {
         event.preventDefault();
@@ -79,7 +80,7 @@ export function AppointmentForm({ facts, first, own, onDone }: AppointmentFormPr
       }}
     >
       {!own && <ClientChoice client={client} onChoose={setClient} />}
-      <div className="grid grid-cols-2 gap-4">
+      <div className="grid gap-4 sm:grid-cols-2">
         <Select label="What for" value={kind} options={APPOINTMENT_KINDS.map((value) => ({ value, words: KIND_WORDS[value] }))} onChange={(next) => {
           setKind(next);
           if (!own) setMinutes(undefined);
@@ -89,7 +90,7 @@ export function AppointmentForm({ facts, first, own, onDone }: AppointmentFormPr
       {kind === 'redo' && !own && (
         <Select label="Visit that is put right" value={redoOf} options={[{ value: '', words: prepared ? 'Choose' : 'Choose the client first' }, ...(prepared?.visits ?? []).map(({ id, on: held, pattern }) => ({ value: id, words: `${sayDay(held)}, ${pattern}` }))]} onChange={setRedoOf} />
       )}
-      <div className="grid grid-cols-3 gap-4">
+      <div className="grid gap-4 sm:grid-cols-3">
         <TextField label="Day" type="date" value={on} onChange={(event) => setOn(event.target.value)} />
         <TextField label="Time" inputMode="numeric" value={time} onChange={(event) => setTime(event.target.value)} onBlur={() => from >= 0 && setTime(clockWords(from))} />
         <TextField label="Minutes" inputMode="numeric" value={minutes} hint={own || !client ? undefined : prepared ? lengthWords(prepared, kind) : 'working it out …'} onChange={(event) => setMinutes(event.target.value)} />

@@ -75,7 +75,7 @@ export function DayPage({ facts }: { facts: DayFacts }) {
           Late: {late.map(({ clientName, lateMinutes, phone }) => `${clientName}, ${lateMinutes} min${phone ? ` (${phone})` : ''}`).join('; ')}.
         </p>
       )}
-      <div className="grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_290px]">
+      <div className="grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_18.5rem]">
         <DayColumns facts={facts} onOpen={setOpened} onBook={setBooking} onMove={(own, to) => void move(own, to)} />
         <aside className="grid gap-4">
           <section aria-label="Due" className="card p-4">

@@ -79,6 +79,7 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
     });
   return (
     <form
+      data-asks
       onSubmit={(event) => {
         event.preventDefault();
         save();
@@ -87,14 +88,14 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
       <fieldset disabled={!mayChange} className="grid gap-6">
         <div className="grid gap-6 lg:grid-cols-2">
           <Part title="Units and foils">
-            <div className="grid grid-cols-2 gap-3" data-as-written>
+            <div className="grid gap-3 sm:grid-cols-2" data-as-written>
               <Segmented label="Lengths" value={house.units} options={UNITS} onChange={(units) => set({ units })} />
               <Segmented label="Amounts" value={house.measures.amounts} options={AMOUNTS} onChange={(amounts) => set({ measures: { ...house.measures, amounts } })} />
               <Segmented label="Developer" value={house.measures.strengths} options={STRENGTHS} onChange={(strengths) => set({ measures: { ...house.measures, strengths } })} />
               <Segmented label="Temperatures" value={house.measures.temperatures} options={TEMPERATURES} onChange={(temperatures) => set({ measures: { ...house.measures, temperatures } })} />
             </div>
             <p className="text-sm text-ink-soft" data-as-written>Lengths are said in this unit; any of them can be typed: 6mm, 0.6 cm, 1/4&quot;.</p>
-            <div className="grid grid-cols-2 gap-3">
+            <div className="grid gap-3 sm:grid-cols-2">
               <NumberField label="Usable foil width" unit="mm" min={30} max={300} value={house.foil.usableWidthMm} parse={millimetres} onChange={(mm) => mm !== undefined && set({ foil: { ...house.foil, usableWidthMm: mm } })} />
               <NumberField label="Tolerance" unit="mm" min={0} max={60} value={house.foil.toleranceMm} parse={millimetres} onChange={(mm) => mm !== undefined && set({ foil: { ...house.foil, toleranceMm: mm } })} />
             </div>
@@ -102,7 +103,7 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
           </Part>
           <Part title="Prices and time">
             <Segmented label="How foils are priced" value={house.prices.way} options={WAYS} onChange={(way) => prices({ way })} />
-            <div className="grid grid-cols-2 gap-3">
+            <div className="grid gap-3 sm:grid-cols-2">
               <NumberField label="Base of the service" unit={house.prices.currency} min={0} max={most} value={house.prices.baseMinor / per} parse={minor} onChange={(value) => value !== undefined && prices({ baseMinor: Math.round(value * per) })} />
               {house.prices.way === 'flat' ? (
                 <>
@@ -153,7 +154,7 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
         </Part>
         <div className="grid gap-6 lg:grid-cols-2">
           <Part title="Place and station">
-            <div className="grid grid-cols-2 gap-3">
+            <div className="grid gap-3 sm:grid-cols-2">
               <Select label="Time zone" value={house.timeZone} options={[...new Set(['UTC', house.timeZone, ...timeZones])].map((value) => ({ value, words: value.replaceAll('_', ' ') }))} onChange={(timeZone) => set({ timeZone })} />
               <Select label="Currency" value={house.prices.currency} options={currencies.map((value) => ({ value, words: value }))} onChange={(currency) => prices({ currency })} />
               <NumberField label="Lock after" unit="min" min={1} max={240} value={house.lockMinutes} parse={whole} onChange={(lockMinutes) => lockMinutes !== undefined && set({ lockMinutes })} />
@@ -168,7 +169,7 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
             </div>
           </Part>
           <Part title="Cautions" hint="What your leaflets and your law say. Cautions follow it, but never replace either.">
-            <div className="grid grid-cols-3 gap-3">
+            <div className="grid gap-3 sm:grid-cols-3">
               <NumberField label="Alert test read after" unit="h" min={0} max={240} value={house.cautions.alertHours} parse={whole} onChange={(alertHours) => alertHours !== undefined && set({ cautions: { ...house.cautions, alertHours } })} />
               <NumberField label="and counts for" unit="days" min={1} max={1000} value={house.cautions.alertDays} parse={whole} onChange={(alertDays) => alertDays !== undefined && set({ cautions: { ...house.cautions, alertDays } })} />
               <NumberField label="Strong above" unit="vol" min={5} max={30} value={house.cautions.strongVolumes} parse={whole} onChange={(strongVolumes) => strongVolumes !== undefined && set({ cautions: { ...house.cautions, strongVolumes } })} />
@@ -244,7 +245,7 @@ function AddOns({ addOns, currency, per, onChange }: { addOns: House['prices']['
     <fieldset className="grid gap-2 border-t border-line pt-3">
       <legend className="sr-only">Add-ons</legend>
       {addOns.map((own, i) => (
-        <div key={own.id} className="grid grid-cols-[minmax(0,320px)_160px_auto] items-end justify-start gap-3">
+        <div key={own.id} className="grid items-end justify-start gap-3 sm:grid-cols-[minmax(0,20rem)_10rem_auto]">
           <TextField label={`Add-on ${i + 1}`} value={own.name} maxLength={60} onChange={(event) => change(own.id, { name: event.target.value })} />
           <NumberField label={`Price of add-on ${i + 1}`} unit={currency} min={0} max={10_000_000 / per} value={own.minor / per} parse={minor} onChange={(value) => value !== undefined && change(own.id, { minor: Math.round(value * per) })} />
           <Button small look="quiet" onClick={() => onChange(addOns.filter(({ id }) => id !== own.id))}>Remove</Button>

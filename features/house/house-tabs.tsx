@@ -3,7 +3,7 @@ import { PageTab } from '../session/page-link';
 /** The pages of the house: settings for everybody to see, people, tokens and trail for its owner. */
 export function HouseTabs({ owner }: { owner: boolean }) {
   return (
-    <nav aria-label="House" className="mb-6 flex gap-1 border-b border-line">
+    <nav aria-label="House" className="mb-6 flex gap-1 overflow-x-auto border-b border-line">
       <PageTab href="/house">Settings</PageTab>
       <PageTab href="/house/products">Products</PageTab>
       <PageTab href="/house/learnt">Learnt</PageTab>

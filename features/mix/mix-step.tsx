@@ -20,14 +20,14 @@ export function MixStep() {
   const { bundle } = useVisit();
   const Body = BODIES[sheet];
   return (
-    <main className="grid h-full grid-cols-[168px_minmax(0,1fr)]">
-      <nav aria-label="Mix" className="flex flex-col overflow-y-auto border-r border-line bg-raised py-3">
-        <ol>
+    <main className="h-full max-md:overflow-y-auto md:grid md:grid-cols-[11rem_minmax(0,1fr)]">
+      <nav aria-label="Mix" className="relative flex flex-col border-line bg-raised max-md:sticky max-md:top-0 max-md:z-20 max-md:overflow-x-auto max-md:border-b md:overflow-y-auto md:border-r md:py-3">
+        <ol className="max-md:flex">
           {SHEETS.map((own) => (
             <li key={own}>
               <a
                 href={`#${own}`} aria-current={own === sheet ? 'true' : undefined}
-                className={`flex min-h-12 flex-col justify-center border-l-[3px] px-4 py-1.5 text-base ${own === sheet ? 'border-leaf bg-leaf-pale font-semibold' : 'border-transparent hover:bg-leaf-pale'} ${own === 'price' ? 'private' : ''}`}
+                className={`flex min-h-12 flex-col justify-center border-l-[3px] px-4 py-1.5 text-base whitespace-nowrap max-md:border-b-[3px] max-md:border-l-0 ${own === sheet ? 'border-leaf bg-leaf-pale font-semibold' : 'border-transparent hover:bg-leaf-pale'} ${own === 'price' ? 'private' : ''}`}
               >
                 {WORDS[own]}
                 <Short sheet={own} />
@@ -35,10 +35,10 @@ export function MixStep() {
             </li>
           ))}
         </ol>
-        <p className="mt-auto px-4 pt-4 text-xs text-ink-soft">Estimates. Leaflet, local rules and your judgement come first.</p>
-        <a href={`/visits/${bundle.id}/sheet/mix.pdf`} target="_blank" rel="noreferrer" className="mx-4 mt-3 grid h-10 place-items-center rounded-ui border border-edge bg-raised text-base font-semibold hover:border-ink">Print the card</a>
+        <p className="mt-auto px-4 pt-4 text-xs text-ink-soft max-md:hidden">Estimates. Leaflet, local rules and your judgement come first.</p>
+        <a href={`/visits/${bundle.id}/sheet/mix.pdf`} target="_blank" rel="noreferrer" className="mx-4 mt-3 grid h-11 place-items-center max-md:hidden rounded-ui border border-edge bg-raised text-base font-semibold hover:border-ink">Print the card</a>
       </nav>
-      <div className="min-w-0 overflow-y-auto"><Body key={sheet} /></div>
+      <div className="relative min-w-0 md:overflow-y-auto"><Body key={sheet} /></div>
     </main>
   );
 }

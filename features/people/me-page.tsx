@@ -16,7 +16,7 @@ export function MePage({ me, timeZone }: { me: Person & { sessionId: string }; t
   const [, start] = useTransition();
   return (
     <div className="grid items-start gap-6 lg:grid-cols-2">
-      <form action={submitPin} className="card grid gap-3 p-5" noValidate>
+      <form data-asks action={submitPin} className="card grid gap-3 p-5" noValidate>
         <h2 className="text-xl font-bold wide">PIN</h2>
         <p className="text-base text-ink-soft">{me.hasPin ? 'You have one.' : 'You have none yet.'} With a PIN you switch quickly at a shared station.</p>
         <TextField label="New PIN" name="pin" type="password" inputMode="numeric" autoComplete="off" problem={pin.problems.pin} hint="4 to 8 figures; leave it empty to remove it." />
@@ -24,7 +24,7 @@ export function MePage({ me, timeZone }: { me: Person & { sessionId: string }; t
         <Said {...pin.said} />
         <Button type="submit" look="primary" disabled={pinBusy}>Save PIN</Button>
       </form>
-      <form action={submitPassword} className="card grid gap-3 p-5" noValidate>
+      <form data-asks action={submitPassword} className="card grid gap-3 p-5" noValidate>
         <h2 className="text-xl font-bold wide">Password</h2>
         <p className="text-base text-ink-soft">A new one ends your sessions everywhere else.</p>
         <TextField label="Password now" name="before" type="password" autoComplete="current-password" problem={password.problems.before} />

@@ -38,7 +38,7 @@ export function PeoplePage({ people, links, ownId, timeZone }: PeoplePageProps) 
       {problem && <p role="alert" className="rounded-ui bg-rowan-pale p-3 font-semibold text-rowan">{problem}</p>}
       <section aria-label="People" className="card divide-y divide-line">
         {people.map((person) => (
-          <article key={person.id} aria-label={person.name} className="grid grid-cols-[minmax(0,1fr)_150px_minmax(0,1.1fr)_40px] items-start gap-5 px-5 py-4">
+          <article key={person.id} aria-label={person.name} className="grid items-start gap-x-5 gap-y-2 px-5 py-4 md:grid-cols-[minmax(0,1fr)_9.5rem_minmax(0,1.1fr)_2.75rem]">
             <div>
               <h2 className="text-md font-semibold">{person.name}{person.id === ownId && <span className="font-normal text-ink-soft">, you</span>}</h2>
               <p className="truncate text-sm text-ink-soft">{person.email}</p>

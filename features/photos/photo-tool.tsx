@@ -119,7 +119,7 @@ export function PhotoTool({ photo, mayDelete, onChanged, onGone, onRegrowth, onL
   };
 
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)_300px] gap-5">
+    <div className="grid gap-5 md:grid-cols-[minmax(0,1fr)_19rem]">
       <div className="max-h-[74dvh] overflow-auto rounded-ui bg-ink">
         <div className="relative" style={{ width: `${Number(zoom) * 100}%` }}>
           {/* eslint-disable-next-line @next/next/no-img-element */}

@@ -52,6 +52,7 @@ export function ProductForm({ product, fresh, products, busy, onSave, onRemove }
   };
   return (
     <form
+      data-asks
       className="grid gap-4" noValidate
       onSubmit={(event) => {
         event.preventDefault();

@@ -150,12 +150,12 @@ function Shelf({ kind, products, nameOf, onEdit }: { kind: ProductKind; products
   return (
     <section aria-label={KIND_WORDS[kind][1]}>
       <h2 className="mb-2 text-lg font-bold wide">{KIND_WORDS[kind][1]}</h2>
-      <table className="card w-full table-fixed border-separate border-spacing-0 overflow-hidden text-base">
+      <table className="stacks card w-full table-fixed border-separate border-spacing-0 overflow-hidden text-base">
         <colgroup><col className="w-[220px]" /><col /><col className="w-[120px]" /><col className="w-[170px]" /></colgroup>
         <thead className="sr-only"><tr><th>Name</th><th>What it takes and allows</th><th>In stock</th><th>A pack</th></tr></thead>
         <tbody>
           {products.filter((own) => own.kind === kind).map((own) => (
-            <tr key={own.id} className="[&>*]:px-4 [&>*]:py-2 [&:not(:first-child)>*]:border-t [&:not(:first-child)>*]:border-line">
+            <tr key={own.id} className="[&>*]:px-4 [&>*]:py-2 max-md:[&>*]:py-1 [&:not(:first-child)>*]:border-t [&:not(:first-child)>*]:border-line">
               <th scope="row" className="text-left font-semibold" data-as-written>
                 {onEdit ? <button type="button" onClick={() => onEdit(own)} className="min-h-8 text-left underline-offset-2 hover:underline">{own.name}</button> : own.name}
               </th>

@@ -26,7 +26,7 @@ export function InspectionList({ inspection, disabled, onChange }: InspectionPro
         {INSPECTION.map((point) => {
           const own = inspection[point];
           return (
-            <li key={point} className="grid grid-cols-[minmax(0,1fr)_216px] items-center gap-x-3">
+            <li key={point} className="grid md:grid-cols-[minmax(0,1fr)_13.5rem] items-center gap-x-3">
               <span className="text-base leading-tight">{INSPECTION_WORDS[point]}</span>
               <Segmented label={INSPECTION_WORDS[point]} value={own?.mark ?? null} options={MARK_OPTIONS} onChange={(mark) => onChange({ ...inspection, [point]: { mark, words: own?.words ?? '' } })} />
               {own && own.mark !== 'good' && (

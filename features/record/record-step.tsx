@@ -47,10 +47,10 @@ export function RecordStep() {
   const [typed, setTyped] = useKeptFields(bundle.id);
   const fields = useFields(typed);
   return (
-    <main className="grid h-full grid-cols-[minmax(0,1fr)_480px]">
-      <section aria-label="Pattern of the visit" className="flex min-h-0 flex-col p-3">
-        <div className="flex items-center justify-center gap-3">
-          <div className="w-[500px] min-w-0"><Segmented label="Shown on the head" value={view} options={VIEWS} onChange={setView} /></div>
+    <main className="h-full max-lg:overflow-y-auto lg:grid lg:grid-cols-[minmax(0,1fr)_29rem] xl:grid-cols-[minmax(0,1fr)_30rem]">
+      <section aria-label="Pattern of the visit" className="flex min-h-0 flex-col p-3 max-lg:h-[min(82dvh,120vw)]">
+        <div className="flex flex-wrap items-center justify-center gap-3">
+          <div className="w-[500px] min-w-0 max-md:w-full"><Segmented label="Shown on the head" value={view} options={VIEWS} onChange={setView} /></div>
           <Button onClick={() => findAgain(true)}>Find again …</Button>
         </div>
         <FindAgainDialog open={finding} onOpenChange={findAgain} />
@@ -71,7 +71,7 @@ export function RecordStep() {
         <Facts />
         {served && <PlannedRibbon record={served.record} />}
       </section>
-      <section aria-label="Record" className="relative overflow-y-auto border-l border-line bg-raised px-5 py-4">
+      <section aria-label="Record" className="relative border-line bg-raised px-4 py-4 max-lg:border-t md:px-5 lg:overflow-y-auto lg:border-l">
         {/* Beside the form and not in it: a form of its own must not send this one. */}
         {bundle.begunAt === null && <NotBegun />}
         <RecordForm key={bundle.id} fields={fields} typed={typed} onTyped={setTyped}><MixedPart served={served ?? null} /></RecordForm>

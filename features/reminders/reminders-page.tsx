@@ -57,7 +57,7 @@ export function RemindersPage({ facts: { remindable, sent, until, timeZone, conn
         </div>
       )}
       {said?.ok && said.problems.length === 0 && <p role="status" className="mb-4 rounded-ui bg-leaf-pale p-3 text-base font-semibold">{said.sent} {said.sent === 1 ? 'reminder was' : 'reminders were'} handed to the outbox.</p>}
-      <div className="grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_340px]">
+      <div className="grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_21.5rem]">
         <section aria-label="To send" className="card p-4">
           <h2 className="text-lg font-bold wide">To send</h2>
           {open.length === 0 && <p className="mt-1 text-base text-ink-soft">Everyone who can be reminded has been.</p>}

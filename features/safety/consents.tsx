@@ -54,6 +54,7 @@ function SignForm({ kind, problem, onSign }: { kind: ConsentKind; problem?: stri
   const [strokes, setStrokes] = useState<Strokes>([]);
   return (
     <form
+      data-asks
       className="grid gap-4" noValidate
       onSubmit={(event) => {
         event.preventDefault();

@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import type { ReactNode } from 'react';
 
-const look = (open: boolean) => `border-b-[3px] px-4 text-md ${open ? 'border-leaf font-semibold' : 'border-transparent text-ink-soft hover:text-ink'}`;
+const look = (open: boolean) => `border-b-[3px] px-2.5 text-md md:px-4 ${open ? 'border-leaf font-semibold' : 'border-transparent text-ink-soft hover:text-ink'}`;
 
 /** A link to one of the salon's pages; the one that is open is marked. */
 export function PageLink({ href, children }: { href: string; children: ReactNode }) {

@@ -8,12 +8,12 @@ import { PersonMenu } from './person-menu';
 export function TopBar({ personName, role, salonName }: { personName: string; role: string; salonName: string }) {
   return (
     <header className="sticky top-0 z-30 border-b border-line bg-raised print:hidden">
-      <div className="mx-auto flex h-14 max-w-[1180px] items-center gap-6 px-5">
-        <Link href="/clients" className="flex items-center gap-3 rounded-ui">
+      <div className="mx-auto flex h-14 max-w-[1180px] items-center gap-2 px-2 md:gap-6 md:px-5">
+        <Link href="/clients" className="flex min-h-11 min-w-11 items-center justify-center gap-3 rounded-ui">
           <Mark />
-          <span className="text-lg font-bold wide">Dappled Lattice</span>
+          <span className="text-lg font-bold wide max-md:sr-only">Dappled Lattice</span>
         </Link>
-        <span className="text-sm text-ink-soft">{salonName}</span>
+        <span className="text-sm text-ink-soft max-lg:hidden">{salonName}</span>
         <nav aria-label="Pages" className="flex h-full">
           <PageLink href="/day">Day</PageLink>
           <PageLink href="/clients">Clients</PageLink>

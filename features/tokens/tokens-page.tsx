@@ -44,6 +44,7 @@ export function TokensPage({ tokens, people, ownId, timeZone }: TokensPageProps)
   return (
     <div className="grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
       <form
+        data-asks
         className="card grid gap-4 p-5"
         onSubmit={(event) => {
           event.preventDefault();

@@ -18,7 +18,7 @@ export function TrailList({ entries, timeZone, ofClient }: { entries: readonly T
   return (
     <ol aria-label="Trail, newest first" className="card divide-y divide-line">
       {entries.map((entry, i) => (
-        <li key={`${entry.at}${i}`} className="grid grid-cols-[150px_minmax(0,1fr)] gap-5 px-5 py-3">
+        <li key={`${entry.at}${i}`} className="grid gap-x-5 px-5 py-3 sm:grid-cols-[9.5rem_minmax(0,1fr)]">
           <p className="text-sm text-ink-soft">{sayMoment(entry.at, timeZone)}</p>
           <div className="grid gap-1">
             <p>

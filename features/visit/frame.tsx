@@ -3,10 +3,12 @@
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useState, type ReactNode } from 'react';
+import { partWords } from '@/core/head';
 import { formatLevel } from '@/core/units';
 import { Button } from '@/ui/button';
 import { BackIcon, RedoIcon, UndoIcon } from '@/ui/icons';
 import { isTyping } from '@/ui/is-typing';
+import { useSaid } from '@/ui/measures';
 import { CautionBar } from '../safety/caution-bar';
 import { sayDay, sayDistance } from '../shared';
 import { ComfortMenu } from '../comfort/comfort-menu';
@@ -41,7 +43,7 @@ export function VisitFrame({ today, children }: { today: string; children: React
       <SignedOff />
       <CautionBar />
       <DraftBanner />
-      <div className="min-h-0 flex-1">{children}</div>
+      <div className="relative min-h-0 flex-1">{children}</div>
       {/* The clock stretches it over time, in the same place. */}
       {step !== 'clock' && <Ribbon />}
     </div>
@@ -70,30 +72,31 @@ interface HeaderProps {
 
 function Header({ today, step, facing, onFacing }: HeaderProps) {
   const { bundle, consult } = useVisit();
-  const { offsetMm } = consult.head.part;
-  const part = offsetMm === 0 ? 'part in the middle' : `part ${offsetMm > 0 ? 'left' : 'right'}, ${Math.abs(offsetMm)} mm`;
+  const said = useSaid();
   const facts = [
+    `base ${formatLevel(consult.naturalLevel)} → ${formatLevel(consult.goalLevel)}`,
+    said(partWords(consult.head.part)),
     bundle.heldOn === today ? 'today' : sayDay(bundle.heldOn),
     bundle.previous && `last visit ${sayDistance(bundle.previous.heldOn, bundle.heldOn).replace(' ago', ' before')}`,
-    part,
-    `base ${formatLevel(consult.naturalLevel)} → ${formatLevel(consult.goalLevel)}`,
   ].filter(Boolean);
   return (
-    <header className="flex h-14 shrink-0 items-center gap-3 border-b border-line bg-raised pr-4 pl-2">
-      <Link href={`/clients/${bundle.client.id}`} aria-label={`Back to ${bundle.client.name}`} className="grid size-10 place-items-center rounded-ui text-ink-soft hover:bg-leaf-pale hover:text-ink">
+    <header className="flex shrink-0 flex-wrap items-center gap-x-3 border-b border-line bg-raised max-md:gap-x-1 md:h-14 md:flex-nowrap md:pr-4 md:pl-2">
+      <Link href={`/clients/${bundle.client.id}`} aria-label={`Back to ${bundle.client.name}`} className="grid size-11 shrink-0 place-items-center rounded-ui text-ink-soft hover:bg-leaf-pale hover:text-ink">
         <BackIcon />
       </Link>
-      <h1 className="text-lg font-bold whitespace-nowrap wide">{bundle.client.name}</h1>
-      <p className="min-w-0 flex-1 truncate text-sm text-ink-soft narrow">{facts.join(' · ')}</p>
-      <Button small look={facing ? 'primary' : 'quiet'} aria-pressed={facing} onClick={() => onFacing(!facing)}>{facing ? 'Turn back' : 'Turn to client'}</Button>
+      <div className="min-w-0 flex-1 xl:flex xl:items-center xl:gap-3">
+        <h1 className="truncate text-lg leading-tight font-bold wide xl:shrink-0">{bundle.client.name}</h1>
+        <p className="truncate text-sm leading-tight text-ink-soft narrow">{facts.join(' · ')}</p>
+      </div>
+      <Button small look={facing ? 'primary' : 'quiet'} aria-pressed={facing} onClick={() => onFacing(!facing)}>{facing ? 'Turn back' : <>Turn<span className="max-md:sr-only"> to client</span></>}</Button>
       <SaveMark />
       <UndoButtons />
       <ComfortMenu />
-      <nav aria-label="Steps of the visit" className="flex h-full">
+      <nav aria-label="Steps of the visit" className="flex max-md:order-last max-md:h-11 max-md:basis-full max-md:overflow-x-auto max-md:border-t max-md:border-line md:h-full">
         {STEPS.map(({ path, name }) => (
           <Link
             key={path} href={hrefOf(bundle.id, path)} prefetch={path === 'chair' ? false : undefined} aria-current={path === step ? 'step' : undefined}
-            className={`grid h-full place-items-center border-b-[3px] px-4 text-md ${
+            className={`grid h-full place-items-center border-b-[3px] px-3 text-md xl:px-4 ${
               path === step ? 'border-leaf font-semibold' : 'border-transparent text-ink-soft hover:text-ink'
             }`}
           >
@@ -117,7 +120,7 @@ function SaveMark() {
   const words = { saved: 'Saved', waiting: 'Saving …', saving: 'Saving …', offline: 'Not saved yet', refused: 'Not saved' }[save.state];
   const bad = save.state === 'offline' || save.state === 'refused';
   return (
-    <p role="status" className={`text-sm whitespace-nowrap ${bad ? 'font-semibold text-amber-bark' : 'text-ink-soft'}`} title={save.problem}>
+    <p role="status" className={`text-sm whitespace-nowrap ${bad ? 'font-semibold text-amber-bark' : 'text-ink-soft max-md:sr-only'}`} title={save.problem}>
       {words}
       {bad && save.problem && <span className="sr-only">: {save.problem}</span>}
     </p>
@@ -126,6 +129,9 @@ function SaveMark() {
 
 function UndoButtons() {
   const visit = useVisit();
+  const said = useSaid();
+  const undo = visit.undoLabel ? `Undo: ${said(visit.undoLabel)}` : undefined;
+  const redo = visit.redoLabel ? `Redo: ${said(visit.redoLabel)}` : undefined;
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
@@ -139,15 +145,15 @@ function UndoButtons() {
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   });
-  const look = 'grid size-10 place-items-center rounded-ui text-ink hover:bg-leaf-pale disabled:text-edge disabled:hover:bg-transparent';
+  const look = 'grid size-11 place-items-center rounded-ui text-ink hover:bg-leaf-pale disabled:text-edge disabled:hover:bg-transparent';
   return (
     <div className="flex">
       <button type="button" className={look} onClick={visit.undo} disabled={!visit.undoLabel}
-        aria-label={visit.undoLabel ? `Undo: ${visit.undoLabel}` : 'Undo'} title={visit.undoLabel && `Undo: ${visit.undoLabel}`}>
+        aria-label={undo ?? 'Undo'} title={undo}>
         <UndoIcon />
       </button>
       <button type="button" className={look} onClick={visit.redo} disabled={!visit.redoLabel}
-        aria-label={visit.redoLabel ? `Redo: ${visit.redoLabel}` : 'Redo'} title={visit.redoLabel && `Redo: ${visit.redoLabel}`}>
+        aria-label={redo ?? 'Redo'} title={redo}>
         <RedoIcon />
       </button>
     </div>

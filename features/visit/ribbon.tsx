@@ -1,9 +1,11 @@
 'use client';
 
-import { memo, useMemo } from 'react';
+import { Popover } from 'radix-ui';
+import { memo, useMemo, useState } from 'react';
 import type { Panel, SingleGather } from '@/core/pattern';
 import type { WorkUnit } from '@/core/work';
 import { FoilGlyph } from '@/ui/foil-glyph';
+import { useNarrow } from '@/ui/use-narrow';
 import { useWidth } from '@/ui/use-width';
 import { barkOf } from './bark';
 import { useComputed } from './computed';
@@ -40,11 +42,13 @@ interface CellsProps {
 
 const Cells = memo(function Cells({ panels, units, bark, panel: current, chosen, lit, onSelect, onLight }: CellsProps) {
   const [width, frame] = useWidth();
+  const narrow = useNarrow();
   const groups = useMemo(() => grouped(panels, units), [panels, units]);
   const seconds = units.reduce((sum, unit) => sum + unit.seconds, 0);
   const room = Math.max(0, width - 32 - GROUP_GAP * Math.max(0, groups.length - 1));
-  // Never thinner than a pointer can hit; a long plan scrolls.
-  const perSecond = seconds > 0 ? Math.min(26 / 60, Math.max(7.5 / 60, room / seconds)) : 0;
+  // Never thinner than a pointer can hit; a long plan scrolls. On a phone panels are touched, and all of them are in sight.
+  const least = narrow ? 1 : LEAST_CELL;
+  const perSecond = seconds > 0 ? Math.min(26 / 60, Math.max(narrow ? 0 : 7.5 / 60, room / seconds)) : 0;
 
   if (groups.length === 0) {
     return (
@@ -58,18 +62,18 @@ const Cells = memo(function Cells({ panels, units, bark, panel: current, chosen,
       <div className="flex w-max" style={{ gap: GROUP_GAP }}>
         {groups.map(({ panel, units: own }) => {
           const foils = own.filter(({ kind }) => kind === 'foil').length;
-          const cells = own.map((unit) => Math.max(LEAST_CELL, unit.seconds * perSecond));
+          const cells = own.map((unit) => Math.max(least, unit.seconds * perSecond));
           const total = cells.reduce((a, b) => a + b, 0);
           const starts = cells.map((_, i) => cells.slice(0, i).reduce((a, b) => a + b, 0));
           return (
-            <div key={panel.id} style={{ width: total }}>
+            <div key={panel.id} className="relative" style={{ width: total }}>
               <button
                 type="button" onClick={() => onSelect(panel.id)} aria-pressed={current === panel.id}
-                className={`mb-1 flex w-full items-baseline gap-2 overflow-hidden rounded-[3px] text-sm narrow ${current === panel.id ? 'font-bold text-leaf' : 'text-ink-soft hover:text-ink'}`}
+                className={`mb-1 flex w-full items-baseline gap-2 overflow-hidden rounded-[3px] text-sm narrow pointer-coarse:hidden ${current === panel.id ? 'font-bold text-leaf' : 'text-ink-soft hover:text-ink'}`}
               >
-                <span className="truncate">{panel.name}</span>
-                <span className="ml-auto font-semibold text-ink">{foils}{own.length > foils && ` + ${own.length - foils}`}</span>
+                <PanelWords name={panel.name} foils={foils} between={own.length - foils} />
               </button>
+              <div className="hidden h-6 pointer-coarse:block" />
               <svg
                 width={total} height={HEIGHT + LETTER} role="group" aria-label={`${panel.name}: ${foils} foils${own.length > foils ? ` and ${own.length - foils} between them` : ''}`} className="block cursor-pointer overflow-visible"
                 onPointerOver={(event) => onLight(foilOf(event))} onPointerLeave={() => onLight(undefined)}
@@ -82,6 +86,7 @@ const Cells = memo(function Cells({ panels, units, bark, panel: current, chosen,
                   />
                 ))}
               </svg>
+              <ByFinger panel={panel} units={own} chosen={chosen} current={current === panel.id} onSelect={onSelect} />
             </div>
           );
         })}
@@ -89,6 +94,51 @@ const Cells = memo(function Cells({ panels, units, bark, panel: current, chosen,
     </footer>
   );
 });
+
+function PanelWords({ name, foils, between }: { name: string; foils: number; between: number }) {
+  return (
+    <>
+      <span className="truncate">{name}</span>
+      <span className="ml-auto font-semibold text-ink">{foils}{between > 0 && ` + ${between}`}</span>
+    </>
+  );
+}
+
+/** By finger a panel is touched as a whole, and opens its foils at finger size. */
+function ByFinger({ panel, units, chosen, current, onSelect }: { panel: Panel; units: readonly WorkUnit[]; chosen: string | undefined; current: boolean; onSelect(panel: string, foil?: string): void }) {
+  const [open, setOpen] = useState(false);
+  const foils = units.filter(({ kind }) => kind === 'foil');
+  return (
+    <Popover.Root open={open} onOpenChange={setOpen}>
+      <Popover.Trigger
+        onClick={() => onSelect(panel.id)}
+        className={`absolute inset-0 hidden items-start gap-2 overflow-hidden rounded-[3px] text-sm narrow pointer-coarse:flex ${current ? 'font-bold text-leaf' : 'text-ink-soft'}`}
+      >
+        <PanelWords name={panel.name} foils={foils.length} between={units.length - foils.length} />
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content side="top" align="start" collisionPadding={8} aria-label={`Foils of ${panel.name}`} className="z-40 max-h-[56dvh] w-[min(30rem,94vw)] overflow-y-auto rounded-[8px] border border-line bg-raised p-2 shadow-2xl">
+          <ol className="flex flex-wrap gap-1">
+            {foils.map(({ id, number, letter }) => (
+              <li key={id}>
+                <button
+                  type="button" aria-pressed={id === chosen} aria-label={`Foil ${number}, ${letter}`}
+                  onClick={() => {
+                    onSelect(panel.id, id);
+                    setOpen(false);
+                  }}
+                  className={`grid h-[3rem] w-[3rem] place-items-center rounded-ui border leading-none ${id === chosen ? 'border-leaf bg-leaf text-on-leaf' : 'border-edge bg-field'}`}
+                >
+                  <b>{number}</b><span className="text-xs">{letter}</span>
+                </button>
+              </li>
+            ))}
+          </ol>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
 
 /** The foil of the cell under a pointer. */
 function foilOf(event: { target: EventTarget }): string | undefined {

@@ -31,12 +31,12 @@ export function Findings({ findings, complete, problem, shown, earned, onSee }: 
   const sorted = [...(findings ?? [])].sort((a, b) => Number(a.fine) - Number(b.fine));
   const minded = sorted.filter(({ fine }) => !fine).length;
   return (
-    <aside aria-label="What would be noticed" className="flex min-h-0 flex-col border-l border-line bg-raised">
+    <aside aria-label="What would be noticed" className="relative flex min-h-0 flex-col border-line bg-raised max-lg:order-3 lg:border-l">
       <h2 className="px-4 pt-4 text-lg font-bold">What would be noticed</h2>
       <p role="status" className="px-4 pb-2 text-sm text-ink-soft" data-complete={complete}>
         {problem ?? (!findings ? 'Looking …' : `${minded === 0 ? 'No issues' : `${minded} to look at`}${complete ? '' : ', still looking …'}`)}
       </p>
-      <ul className="grid min-h-0 flex-1 content-start gap-2 overflow-y-auto px-3 pb-4">
+      <ul className="grid min-h-0 flex-1 content-start gap-2 px-3 pb-4 lg:overflow-y-auto">
         {sorted.map((finding) => {
           const panel = plan.panels.find(({ id }) => id === finding.panel);
           return (

@@ -2,8 +2,10 @@
 
 import dynamic from 'next/dynamic';
 import { useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { offsetWords } from '@/core/head';
 import type { Vec3 } from '@/core/head';
 import { LAMPS, MOST_PART_MM, VIEW_NAMES, wayName, type Camera, type Lamp, type View, type WearSubject, type Way } from '@/core/wear';
+import { useSaid } from '@/ui/measures';
 import { Button } from '@/ui/button';
 import { Segmented } from '@/ui/segmented';
 import { Wiper } from '@/ui/wiper';
@@ -137,6 +139,7 @@ function Name({ words, side }: { words: string; side: 'left' | 'right' }) {
 
 /** The line of the part, moved by hand or with the arrow keys; the client's left is screen-left. */
 function PartHandle({ at, mm, perMm, onMove }: { at: number; mm: number; perMm: number; onMove(mm: number): void }) {
+  const said = useSaid();
   const from = useRef<{ x: number; mm: number }>(null);
   const least = 0 - MOST_PART_MM;
   const now = 0 - mm;
@@ -144,7 +147,7 @@ function PartHandle({ at, mm, perMm, onMove }: { at: number; mm: number; perMm: 
   return (
     <div
       role="slider" tabIndex={0} aria-label="Move the part" aria-valuemin={least} aria-valuemax={MOST_PART_MM} aria-valuenow={now}
-      aria-valuetext={mm === 0 ? 'in the middle' : `${Math.abs(mm)} mm ${mm > 0 ? 'left' : 'right'}`}
+      aria-valuetext={said(offsetWords(mm))}
       className="absolute top-0 z-10 h-[30%] w-11 -translate-x-1/2 cursor-ew-resize touch-none" style={{ left: `${at * 100}%` }}
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);

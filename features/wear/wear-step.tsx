@@ -1,13 +1,17 @@
 'use client';
 
 import { useDeferredValue, useMemo, useState } from 'react';
+import { offsetWords } from '@/core/head';
 import { withShadow } from '@/core/mix';
 import { shadowOf } from '@/core/visit';
 import { cameraOf, MOST_PART_MM, MOST_WEEKS, type Finding, type Lamp, type Style, type View } from '@/core/wear';
+import { useSaid } from '@/ui/measures';
 import { Select } from '@/ui/select';
 import { Slider } from '@/ui/slider';
 import type { Moment, Shown } from '@/workers/wear-asks';
 import { useComputed } from '../visit/computed';
+import { useUnits } from '../house/context';
+import { LengthSlider } from '../house/length-slider';
 import { useVisit } from '../visit/store';
 import { NO_COMPARISON, comparedWith, comparisonsFor, type ComparisonKey } from './compare';
 import { Findings } from './findings';
@@ -26,6 +30,8 @@ const SMALL_MM = 1.5;
 export function WearStep() {
   const { plan, mix, computed, editMix } = useVisit();
   const { shelf } = useComputed();
+  const { say, read } = useUnits();
+  const said = useSaid();
   const shadowMm = shadowOf(mix)?.mm ?? 0;
   // Edits made here (a mend) colour anew when the page has answered.
   const settled = useDeferredValue(plan);
@@ -56,9 +62,9 @@ export function WearStep() {
   };
   const camera = cameraOf(view, computed.drawing.head.k, 1);
   return (
-    <main className="grid h-full grid-cols-[204px_minmax(0,1fr)_284px] xl:grid-cols-[224px_minmax(0,1fr)_332px]">
-      <aside aria-label="How it is worn" className="flex flex-col gap-4 overflow-y-auto border-r border-line bg-raised px-3 py-4">
-        <div role="radiogroup" aria-label="Worn" className="grid gap-0.5">
+    <main className="h-full max-lg:flex max-lg:flex-col max-lg:overflow-y-auto lg:grid lg:grid-cols-[13rem_minmax(0,1fr)_18rem] xl:grid-cols-[14rem_minmax(0,1fr)_21rem]">
+      <aside aria-label="How it is worn" className="relative flex flex-col gap-4 border-line bg-raised px-3 py-4 max-lg:order-2 max-lg:border-y lg:overflow-y-auto lg:border-r">
+        <div role="radiogroup" aria-label="Worn" className="grid gap-0.5 max-lg:grid-cols-2 md:max-lg:grid-cols-3">
           {WAYS.map(({ key, words, hint }) => (
             <button
               key={key} type="button" role="radio" aria-checked={key === style} onClick={() => choose(key)}
@@ -71,19 +77,19 @@ export function WearStep() {
         <div className="grid gap-3 border-t border-line pt-3">
           {isParted(style) && (
             <Slider
-              label="Part" min={-MOST_PART_MM} max={MOST_PART_MM} step={5} value={-partMm} said={saidPart(partMm)}
+              label="Part" min={-MOST_PART_MM} max={MOST_PART_MM} step={5} value={-partMm} said={said(offsetWords(partMm))} read={(text) => readPart(text, read)}
               onChange={(mm) => setMovedMm(-mm - ownPart(subject))}
             />
           )}
-          <Slider label="Grown out" min={0} max={MOST_WEEKS} step={1} value={weeks} said={weeks === 0 ? 'today' : `${weeks} weeks`} onChange={setWeeks} hint={weeks > 0 ? `about ${Math.round(weeks * subject.mmPerWeek)} mm at the client’s own rate` : undefined} />
-          <Slider
-            label="Root shadow" min={0} max={60} step={5} value={shadowMm} said={shadowMm === 0 ? 'none' : `${shadowMm} mm`} hint="root colour of Mix"
+          <Slider label="Grown out" min={0} max={MOST_WEEKS} step={1} value={weeks} said={weeks === 0 ? 'today' : `${weeks} weeks`} onChange={setWeeks} hint={weeks > 0 ? `about ${say(Math.round(weeks * subject.mmPerWeek))} at the client’s own rate` : undefined} />
+          <LengthSlider
+            label="Root shadow" min={0} max={60} step={5} mm={shadowMm} said={(mm) => (mm === 0 ? 'none' : undefined)} hint="root colour of Mix"
             onChange={(mm) => editMix(mm === 0 ? 'no root shadow' : `root shadow ${mm} mm`, (before) => withShadow(before, mm, shelf), 'root shadow')}
           />
           <Select label="Compare with" value={comparison} options={comparisonsFor(subject, weeks)} onChange={setComparison} />
         </div>
       </aside>
-      <section aria-label="Worn" className="flex min-h-0 flex-col px-4 pt-3 pb-2">
+      <section aria-label="Worn" className="flex min-h-0 flex-col px-4 pt-3 pb-2 max-lg:h-[min(86dvh,150vw)] max-lg:shrink-0">
         <Stage
           subject={subject} way={way} view={view} weeks={weeks} lamp={lamp} other={other} onView={setView} onLamp={setLamp} camera={camera} k={computed.drawing.head.k}
           part={isParted(style) ? { mm: partMm, onMove: (mm) => setMovedMm(mm - ownPart(subject)) } : undefined}
@@ -102,8 +108,11 @@ export function WearStep() {
   );
 }
 
-function saidPart(mm: number): string {
-  return mm === 0 ? 'middle' : `${Math.abs(mm)} mm ${mm > 0 ? 'left' : 'right'}`;
+/** A part as it is typed, mm, positive to the right: `22 mm left`, `1/2" right`, `middle`; a bare figure lies on the left. */
+function readPart(text: string, read: (text: string) => number | undefined): number | undefined {
+  if (/^\s*(in the )?middle\s*$/i.test(text)) return 0;
+  const mm = read(text.replace(/\s*(left|right)\s*$/i, ''));
+  return mm === undefined || /right\s*$/i.test(text) ? mm : -mm;
 }
 
 const momentWords = (moment: Moment) => (moment === 'before' ? 'before' : moment === 0 ? 'after' : `${moment} weeks`);
@@ -111,7 +120,7 @@ const momentWords = (moment: Moment) => (moment === 'before' ? 'before' : moment
 /** The same before and at a few weeks: pressed, the large picture goes there. */
 function Strip({ now, onMoment, pictures, mirrored }: { now: Moment; onMoment(moment: Moment): void; pictures: readonly Shown[]; mirrored: boolean }) {
   return (
-    <ol aria-label="Before and after" className="mt-2 flex shrink-0 justify-center gap-2">
+    <ol aria-label="Before and after" className="mt-2 flex shrink-0 gap-2 overflow-x-auto lg:justify-center">
       {MOMENTS.map((own) => (
         <li key={own}>
           <button

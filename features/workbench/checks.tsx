@@ -34,7 +34,7 @@ export function Checks() {
     if (check.panel) select(check.panel, check.foils[0]);
   };
   return (
-    <div className="pointer-events-none absolute top-4 right-4 z-10 flex w-[300px] flex-col items-end *:pointer-events-auto">
+    <div className="pointer-events-none absolute top-4 right-3 z-10 flex w-[min(19rem,90vw)] flex-col items-end *:pointer-events-auto">
       <button
         type="button" onClick={() => setOpen(!open)} aria-expanded={open}
         className="flex h-10 items-center gap-2 rounded-ui border border-amber-bark bg-amber-pale px-3 text-base font-semibold text-amber-bark"

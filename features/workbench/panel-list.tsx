@@ -116,14 +116,14 @@ export function PanelList({ onLibrary, onFit }: { onLibrary(): void; onFit(): vo
                 event.preventDefault();
                 move(panel.id, i + by);
               }}
-              className={clsx('grid min-w-0 flex-1 grid-cols-[14px_1fr_auto] items-center gap-1 py-2.5 text-left', panel.muted && 'text-ink-soft')}
+              className={clsx('grid min-w-0 flex-1 grid-cols-[14px_1fr_auto] items-center gap-1 py-2.5 pointer-coarse:grid-cols-[1fr_auto] text-left', panel.muted && 'text-ink-soft')}
             >
-              <span className="text-sm text-ink-soft">{i + 1}</span>
+              <span className="text-sm text-ink-soft pointer-coarse:hidden">{i + 1}</span>
               <span className="min-w-0">
-                <span className="block truncate font-semibold">{panel.name}</span>
+                <span className="line-clamp-2 leading-tight font-semibold">{panel.name}</span>
                 <span className="line-clamp-2 text-sm leading-tight text-balance text-ink-soft narrow">{panel.muted ? (panel.reserves ? 'kept plain' : 'off') : recipeLine(panel, unit)}</span>
               </span>
-              <span className="pr-2 text-xl font-bold" data-panel-foils={panel.id}>{panel.muted ? '–' : (counts.get(panel.id) ?? 0)}</span>
+              <span className="pr-1 text-lg font-bold xl:pr-2 xl:text-xl" data-panel-foils={panel.id}>{panel.muted ? '–' : (counts.get(panel.id) ?? 0)}</span>
             </button>
             <Switch
               label={`Foil the panel ${panel.name}`} on={!panel.muted}
@@ -137,7 +137,7 @@ export function PanelList({ onLibrary, onFit }: { onLibrary(): void; onFit(): vo
           </li>
         ))}
       </ol>
-      {plan.panels.length === 0 && <p className="px-4 pb-3 text-base text-ink-soft">No panels yet. Take a pattern from the library, or add a panel.</p>}
+      {plan.panels.length === 0 && <p className="px-4 pb-3 text-base text-ink-soft">No panels yet. Choose a pattern from the library, or add a panel.</p>}
       <div className="px-4 py-3">
         <Menu
           label="Add a panel"

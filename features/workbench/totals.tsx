@@ -27,7 +27,7 @@ export function Totals() {
   const { lightened, deepened } = shares.total;
   const against = lightened < share[0] ? 'below' : lightened > share[1] ? 'above' : 'within';
   return (
-    <div className="flex items-start gap-x-2 pt-4 pr-20 pl-5 xl:pr-52">
+    <div className="flex items-start gap-x-2 pt-4 pr-20 pl-3 md:pl-5 xl:pr-56">
       <dl className="flex flex-wrap gap-x-5 gap-y-1">
         <Total figure={String(totals.foils)} name="foils" id="total-foils" />
         <Total figure={hoursAndMinutes(totals.foilingMinutes)} name="foiling, estimated" />
@@ -40,7 +40,7 @@ export function Totals() {
           All totals
         </Popover.Trigger>
         <Popover.Portal>
-          <Popover.Content align="start" sideOffset={6} className="z-40 max-h-[72dvh] w-[420px] overflow-y-auto rounded-[8px] border border-line bg-raised p-4 shadow-2xl" aria-label="All totals">
+          <Popover.Content align="start" sideOffset={6} className="z-40 max-h-[72dvh] w-[min(26rem,94vw)] overflow-y-auto rounded-[8px] border border-line bg-raised p-4 shadow-2xl" aria-label="All totals">
             <AllTotals totals={totals} shares={shares} cut={sheetsToCut(work.units, plan)} wish={share} />
           </Popover.Content>
         </Popover.Portal>

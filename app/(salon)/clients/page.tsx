@@ -5,7 +5,7 @@ import { ClientList } from '@/features/clients/client-list';
 import { NewClient } from '@/features/clients/new-client';
 import { findClients } from '@/features/clients/queries';
 import { SearchField } from '@/features/clients/search-field';
-import { salonToday } from '@/features/house/queries';
+import { loadHouse, salonToday } from '@/features/house/queries';
 import { buttonLook } from '@/ui/button';
 
 export const metadata: Metadata = { title: 'Clients' };
@@ -23,10 +23,10 @@ export default async function ClientsPage({ searchParams }: { searchParams: Prom
         <h1 className="mr-4 text-2xl font-bold wide">{archived ? 'Archived clients' : 'Clients'}</h1>
         <SearchField search={search} archived={archived} />
         <Link href={archived ? '/clients' : '/clients?away=yes'} className={buttonLook('quiet', true)}>{archived ? 'Back to clients' : 'Archived'}</Link>
-        {!archived && <div className="ml-auto flex items-center gap-3"><ClientTables /><NewClient name={clients.length === 0 ? search : ''} /></div>}
+        {!archived && <div className="flex flex-wrap items-center gap-3 md:ml-auto"><ClientTables /><NewClient name={clients.length === 0 ? search : ''} /></div>}
       </div>
       {clients.length > 0 ? (
-        <ClientList clients={clients} today={await salonToday()} />
+        <ClientList clients={clients} today={await salonToday()} house={(await loadHouse()).document} />
       ) : (
         <p className="card p-8 text-center text-ink-soft">
           {search ? `No client here has “${search}” in name, phone, note or pattern.` : archived ? 'No archived clients.' : 'No clients yet. Begin with New client.'}

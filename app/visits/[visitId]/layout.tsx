@@ -9,6 +9,7 @@ import { VisitFrame } from '@/features/visit/frame';
 import { OnlyHere } from '@/features/visit/only-here';
 import { UnreadableVisit } from '@/features/visit/unreadable';
 import { loadVisit } from '@/features/visit/queries';
+import { UnsavedGuard } from '@/ui/unsaved';
 import { VisitProvider } from '@/features/visit/store';
 
 type Props = { params: Promise<{ visitId: string }> };
@@ -26,6 +27,7 @@ export default async function VisitLayout({ params, children }: Props & { childr
   return (
     <HouseProvider house={house}>
       <IdleLock minutes={house.lockMinutes} />
+      <UnsavedGuard />
       <OnlyHere meanwhile={<Opening name={visit.client.name} />}>
         <VisitProvider key={visit.id} initial={visit}>
           <ComputedProvider>

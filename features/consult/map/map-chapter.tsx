@@ -32,8 +32,8 @@ export function MapChapter() {
   };
   const shortest = Math.min(...ZONES.map((own) => valueIn(consult, 'length', own)!));
   return (
-    <div className="grid min-h-0 grid-cols-[minmax(0,1fr)_330px]">
-      <section aria-label="Hair map" className="flex min-h-0 flex-col p-3">
+    <div className="min-h-0 lg:grid lg:grid-cols-[minmax(0,1fr)_20rem] xl:grid-cols-[minmax(0,1fr)_21.5rem]">
+      <section aria-label="Hair map" className="flex min-h-0 flex-col p-3 max-lg:h-[min(80dvh,150vw)]">
         <div role="radiogroup" aria-label="What is painted" className="mb-2 flex flex-wrap gap-1.5">
           {ATTRIBUTES.map((key) => (
             <button
@@ -46,10 +46,10 @@ export function MapChapter() {
         </div>
         <ZoneMap attribute={attribute} zone={zone} onZone={setZone} onPaint={(own, stroke) => brush !== undefined && put(attribute, [own], brush, stroke)} />
         <p className="pb-1 text-center text-sm text-ink-soft">
-          {brush === undefined ? 'Write the value to paint with at the right, or the zones’ own figures.' : `Tap or drag to paint ${(ATTRIBUTE[attribute] as Attribute<AttributeKey>).say(brush)}; arrow keys and Enter do the same.`} The client’s left is on the left.
+          {brush === undefined ? 'Write the value to paint with, or the zones’ own figures.' : `Tap or drag to paint ${(ATTRIBUTE[attribute] as Attribute<AttributeKey>).say(brush)}; arrow keys and Enter do the same.`} The client’s left is on the left.
         </p>
       </section>
-      <section aria-label="Values" className="overflow-y-auto border-l border-line bg-raised px-5 py-4">
+      <section aria-label="Values" className="relative border-line bg-raised px-4 py-4 max-lg:border-t md:px-5 lg:overflow-y-auto lg:border-l">
         <h2 className="text-xl font-bold wide">{name}</h2>
         <p className="mb-3 text-sm text-ink-soft">{hint}</p>
         <div className="grid gap-3">

@@ -27,7 +27,7 @@ const UNITS = [{ value: 'g', words: 'g' }, { value: 'oz', words: 'oz' }, { value
 export function BowlsSheet() {
   const visit = useComputed();
   return (
-    <div className="grid grid-cols-[292px_minmax(0,1fr)] items-start gap-5 p-4 xl:grid-cols-[minmax(340px,400px)_minmax(0,1fr)] xl:gap-6 xl:p-5">
+    <div className="grid items-start gap-5 p-3 md:p-4 lg:grid-cols-[18.5rem_minmax(0,1fr)] xl:grid-cols-[minmax(21rem,25rem)_minmax(0,1fr)] xl:gap-6 xl:p-5">
       <section aria-label="Formulas" className="grid gap-4">
         <h2 className="text-xl font-bold wide xl:flex xl:min-h-[60px] xl:items-end">Formulas</h2>
         <HereCautions keys={['strong-scalp', 'forty-near', 'strong-hairline', 'strong-fragile', 'overlap', 'heat', 'bowl-old']} />

@@ -35,7 +35,7 @@ export function LiftSheet() {
   if (rows.length === 0) return <p className="m-5 card p-5 text-base text-ink-soft">Nothing lifts yet: lay foils in the pattern, with a formula that lifts.</p>;
   const row = rows.find((own) => keyOf(own) === chosen) ?? rows[0];
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)_276px] items-start gap-5 p-4 xl:grid-cols-[minmax(0,1fr)_340px] xl:gap-6 xl:p-5">
+    <div className="grid items-start gap-5 p-3 md:p-4 lg:grid-cols-[minmax(0,1fr)_17.5rem] xl:grid-cols-[minmax(0,1fr)_21rem] xl:gap-6 xl:p-5">
       <div className="grid gap-4">
         <Curve row={row} />
         <Rows rows={rows} chosen={keyOf(row)} onChoose={choose} />
@@ -78,7 +78,7 @@ function ReadyWords({ row: { ready, lift, limitMinutes, atLimit, target, oldestB
 function Rows({ rows, chosen, onChoose }: { rows: readonly LiftRow[]; chosen: string; onChoose(key: string): void }) {
   const nameOf = usePanelNames();
   return (
-    <table className="card w-full border-separate border-spacing-0 overflow-hidden text-base">
+    <div className="card overflow-x-auto"><table className="w-full min-w-[34rem] border-separate border-spacing-0 text-base">
       <caption className="sr-only">When each formula should be ready</caption>
       <thead>
         <tr className="text-left text-xs text-ink-soft [&_th]:px-4 [&_th]:py-2 [&_th]:font-normal"><th>Formula</th><th>Where</th><th>Level</th><th>Ready after</th><th>Between</th><th>At the limit</th></tr>
@@ -102,7 +102,7 @@ function Rows({ rows, chosen, onChoose }: { rows: readonly LiftRow[]; chosen: st
           );
         })}
       </tbody>
-    </table>
+    </table></div>
   );
 }
 

@@ -20,7 +20,7 @@ const HOW = ['card', 'cash', 'transfer', 'voucher'] as const;
 /** What the visit comes to, said before the start; what was agreed, paid and is owed. */
 export function PriceSheet() {
   return (
-    <div className="private grid grid-cols-[minmax(0,1fr)_372px] items-start gap-5 p-5">
+    <div className="private grid items-start gap-5 p-3 md:p-5 lg:grid-cols-[minmax(0,1fr)_23rem]">
       <div className="grid gap-4"><Estimate /><LeftOuts /></div>
       <div className="grid gap-4"><Agreed /><Receipt /></div>
     </div>

@@ -63,7 +63,7 @@ function CorrectionRow({ own }: { own: Correction }) {
         <h3 className="text-base font-semibold">{own.name}{own.name !== RECIPE_WORDS[own.use] && <span className="font-normal text-ink-soft">, {RECIPE_WORDS[own.use].toLowerCase()}</span>}{result && result.priceMinor > 0 && <span className="private font-normal text-ink-soft">, {money(result.priceMinor)}</span>}</h3>
         <Button small look="quiet" onClick={() => editMix(`${name} removed`, (before) => ({ ...before, corrections: before.corrections.filter(({ id }) => id !== own.id) }))}>Remove</Button>
       </header>
-      <div className="grid grid-cols-4 gap-3">
+      <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
         <PlaceField place={own.place} onChange={(place) => set({ place })} />
         <Select label={levelLabel} value={String(own.level)} options={LEVELS} onChange={(text) => set({ level: Number(text) })} />
         <NumberField label="In all" unit="g" min={1} max={500} value={own.grams ?? undefined} placeholder={result ? `${say(result.grams)}, by the hair` : 'by the hair'} parse={readAmount} onChange={(grams) => set({ grams: grams ?? null })} />

@@ -28,7 +28,7 @@ export function MixFigures({ own, set }: MixFiguresProps) {
   // What is used as it comes has no developer.
   const fields = FIELDS.filter(({ key }) => own.ratio > 0 || (key !== 'ratio' && key !== 'volumes'));
   return (
-    <div className="grid grid-cols-4 gap-3">
+    <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
       {fields.map(({ key, said, ...field }) => (
         <NumberField
           key={key}

@@ -90,7 +90,7 @@ function RootCard({ root }: { root: RootMix }) {
             Remove
           </Button>
         </header>
-        <div className="grid grid-cols-4 gap-3">
+        <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
           <PlaceField place={root.place} onChange={(place) => set('place', { place })} />
           <NumberField
             label="Drawn down"

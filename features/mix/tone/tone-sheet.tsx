@@ -30,9 +30,9 @@ const BALANCE_WORDS = { under: 'Under-toned: warmth is left.', just: 'Just right
 /** What undercoat is left, what is put on it in which order, root colour, and corrections. */
 export function ToneSheet() {
   return (
-    <div className="grid items-start gap-6 p-5 xl:grid-cols-[320px_minmax(0,1fr)]">
+    <div className="grid items-start gap-6 p-3 *:min-w-0 md:p-5 xl:grid-cols-[20rem_minmax(0,1fr)]">
       <div className="max-xl:order-2"><Left /></div>
-      <div className="grid gap-4"><HereCautions keys={['strong-scalp', 'over-time', 'root-dark']} /><Toners /><RootCards /><Corrections /></div>
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-4"><HereCautions keys={['strong-scalp', 'over-time', 'root-dark']} /><Toners /><RootCards /><Corrections /></div>
     </div>
   );
 }
@@ -135,9 +135,9 @@ function TonerCard({ toner, number, of }: { toner: VisitToner; number: number; o
         {number < of && <Button small look="quiet" onClick={() => move(1)}>Later</Button>}
         <Button small look="quiet" onClick={() => editMix(`toner ${number} removed`, (own) => ({ ...own, toners: own.toners.filter(({ id }) => id !== toner.id) }))}>Remove</Button>
       </header>
-      <div className="grid grid-cols-[minmax(0,1fr)_216px] items-start gap-5">
-        <div className="grid gap-3">
-          <div className="grid grid-cols-3 gap-3">
+      <div className="grid items-start gap-5 md:grid-cols-[minmax(0,1fr)_13.5rem]">
+        <div className="grid min-w-0 gap-3">
+          <div className="grid gap-3 md:grid-cols-3">
             <PlaceField place={toner.place} onChange={(place) => set('place', { place })} />
             <Select
               label="Line" value={toner.line} options={shelf.lines.map(({ id, name }) => ({ value: id, words: name }))}

@@ -1,12 +1,14 @@
 'use client';
 
 import { fromOpened, hairlineKnots, mirrored, moveLandmark, toOpened } from '@/core/head';
+import { useSaid } from '@/ui/measures';
 import { useVisit } from '../../visit/store';
 import { GripMark } from './grip-mark';
 
 /** Landmarks of the hairline, to be moved to where this client's runs. Sides that are alike stay alike. */
 export function HairlineGrips({ times }: { times: number }) {
   const { plan, computed, editConsult } = useVisit();
+  const said = useSaid();
   const { head } = computed.drawing;
   const { left, right } = plan.head.hairline;
   const alike = JSON.stringify(hairlineKnots(left)) === JSON.stringify(hairlineKnots(right));
@@ -22,7 +24,7 @@ export function HairlineGrips({ times }: { times: number }) {
         <GripMark
           key={`${side}${i}`} at={at} look="landmark" times={times}
           label={inMiddle ? (i === 0 ? 'hairline, middle of the forehead' : 'hairline, middle of the nape') : `hairline, ${side}, landmark ${i + 1} of ${knots.length}`}
-          said={`${azimuth}°, ${y} mm`}
+          said={said(`${azimuth}°, ${y} mm`)}
           onMove={(to, gesture) => {
             const point = fromOpened(head, to);
             editConsult(

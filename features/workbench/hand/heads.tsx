@@ -23,7 +23,7 @@ export function Heads() {
     <div className="relative mt-2 min-h-0 flex-1">
       <div className={place('opened')}><OpenedHead large={large === 'opened'} /></div>
       <div className={place('round')}><Round large={large === 'round'} /></div>
-      <div className="absolute top-1 right-3 z-5 h-[128px] w-[84px] xl:top-auto xl:bottom-[84px] xl:z-10 xl:h-[168px] xl:w-[104px]"><SmallWear /></div>
+      <div className="absolute top-1 right-3 z-5 max-md:hidden h-[128px] w-[84px] xl:top-auto xl:bottom-[84px] xl:z-10 xl:h-[168px] xl:w-[104px]"><SmallWear /></div>
       <button
         type="button" onClick={() => setLarge(other)} aria-label={`${SAID[other]}, large`}
         className="absolute right-3 bottom-[-86px] z-20 h-[36px] w-[116px] xl:w-[156px] rounded-b-[8px] border border-edge bg-raised text-sm font-semibold hover:border-ink"

@@ -104,7 +104,7 @@ function enlarged(before: View, element: SVGSVGElement, clientX: number, clientY
 export function ZoomButtons({ zoom }: { zoom: Zoom }) {
   const look = 'grid h-10 min-w-10 place-items-center rounded-ui border border-edge bg-raised px-2 text-base font-semibold hover:border-ink disabled:border-line disabled:text-edge';
   return (
-    <div role="group" aria-label="Size of the head" className="absolute bottom-28 left-4 z-10 max-xl:-left-[52px] flex flex-col gap-1">
+    <div role="group" aria-label="Size of the head" className="absolute bottom-28 left-4 z-10 max-md:bottom-2 max-xl:-left-[52px] flex flex-col gap-1">
       <button type="button" className={look} aria-label="Larger" onClick={() => zoom.by(1.6)} disabled={zoom.view.times >= MOST_TIMES}>+</button>
       <button type="button" className={look} aria-label="Smaller" onClick={() => zoom.by(1 / 1.6)} disabled={zoom.view.times === 1}>−</button>
       <button type="button" className={look} onClick={zoom.whole} disabled={zoom.view.times === 1}>All</button>

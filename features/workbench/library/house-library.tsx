@@ -129,6 +129,7 @@ function Keep({ kept, onKept }: { kept: readonly KeptTechnique[]; onKept(answer:
   };
   return (
     <form
+      data-asks
       className="mb-4 grid items-end gap-3 rounded-ui bg-leaf-pale p-4 sm:grid-cols-[1fr_1fr_1fr_160px_auto]"
       onSubmit={(event) => {
         event.preventDefault();

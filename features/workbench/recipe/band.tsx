@@ -7,7 +7,7 @@ import { Select } from '@/ui/select';
 import { Slider } from '@/ui/slider';
 import { useUnits } from '../../house/context';
 import { useHangingHair } from '../use-hanging-hair';
-import { LengthSlider } from './length-slider';
+import { LengthSlider } from '../../house/length-slider';
 
 type Band = Extract<Place, { kind: 'hairline-band' }>;
 

@@ -8,7 +8,7 @@ import { Slider } from '@/ui/slider';
 import { Switch } from '@/ui/switch';
 import { useUnits } from '../../house/context';
 import { useVisit } from '../../visit/store';
-import { LengthSlider } from './length-slider';
+import { LengthSlider } from '../../house/length-slider';
 import type { RecipeProps } from './props';
 
 const LAYOUTS = [

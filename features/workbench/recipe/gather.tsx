@@ -4,7 +4,7 @@ import { GATHER_PRESETS, gatherName, offScalp, type Gather, type SingleGather } 
 import { Segmented } from '@/ui/segmented';
 import { Select } from '@/ui/select';
 import { useUnits } from '../../house/context';
-import { LengthSlider } from './length-slider';
+import { LengthSlider } from '../../house/length-slider';
 import { Switch } from '@/ui/switch';
 import type { RecipeProps } from './props';
 import { FIRST_SEQUENCE, TurnFields } from './turns';

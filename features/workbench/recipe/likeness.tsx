@@ -6,7 +6,7 @@ import { Segmented } from '@/ui/segmented';
 import { Switch } from '@/ui/switch';
 import { Slider } from '@/ui/slider';
 import { useUnits } from '../../house/context';
-import { LengthSlider } from './length-slider';
+import { LengthSlider } from '../../house/length-slider';
 import type { RecipeProps } from './props';
 
 const START = {

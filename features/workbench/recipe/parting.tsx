@@ -5,6 +5,7 @@ import { Segmented } from '@/ui/segmented';
 import { Select } from '@/ui/select';
 import { Slider } from '@/ui/slider';
 import { Switch } from '@/ui/switch';
+import { LengthSlider } from '../../house/length-slider';
 import type { RecipeProps } from './props';
 
 const KINDS: readonly { value: Direction['kind']; words: string }[] = [
@@ -68,6 +69,7 @@ export function PartingFields({ panel, change }: RecipeProps) {
       step={1}
       value={value}
       said={saidAngle(value)}
+      read={readAngle}
       onChange={(deg) => set(label.toLowerCase(), to(deg))}
     />
   );
@@ -124,13 +126,12 @@ export function PartingFields({ panel, change }: RecipeProps) {
         </>
       )}
       {direction.kind === 'radial' && (
-        <Slider
+        <LengthSlider
           label="Radius"
           min={20}
           max={120}
           step={5}
-          value={direction.radiusMm}
-          said={`${direction.radiusMm} mm`}
+          mm={direction.radiusMm}
           hint="Thickness and drop-out are measured there."
           onChange={(radiusMm) => set('radius', { ...direction, radiusMm })}
         />
@@ -144,6 +145,16 @@ export function PartingFields({ panel, change }: RecipeProps) {
         }))}
     </div>
   );
+}
+
+/** `45° back`, `12 forward`, `-12`, `vertical`; undefined where it is no angle. */
+function readAngle(text: string): number | undefined {
+  if (/horizontal/i.test(text)) return 0;
+  if (/vertical/i.test(text)) return 90;
+  const figure = /^\s*([-−+]?)(\d+(?:[.,]\d+)?)/.exec(text);
+  if (!figure) return undefined;
+  const deg = Math.round(Number(figure[2].replace(',', '.')));
+  return figure[1] === '-' || figure[1] === '−' || /forward/i.test(text) ? -deg : deg;
 }
 
 function saidAngle(deg: number): string {

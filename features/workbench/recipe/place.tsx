@@ -18,7 +18,7 @@ import { Switch } from '@/ui/switch';
 import { useVisit } from '../../visit/store';
 import { useUnits } from '../../house/context';
 import { BandFields } from './band';
-import { LengthSlider } from './length-slider';
+import { LengthSlider } from '../../house/length-slider';
 import type { RecipeProps } from './props';
 
 const SIDES: readonly { value: PanelSide; words: string }[] = [

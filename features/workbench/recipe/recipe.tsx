@@ -35,7 +35,7 @@ export function Recipe() {
   if (!panel) {
     return (
       <aside aria-label="Recipe" className="border-l border-line bg-raised px-4 py-4 text-base text-ink-soft">
-        Add a panel, or take a pattern from the library, to see its recipe here.
+        Add a panel, or choose a pattern from the library, to see its recipe here.
       </aside>
     );
   }

@@ -5,7 +5,7 @@ import { Segmented } from '@/ui/segmented';
 import { Select } from '@/ui/select';
 import { Slider } from '@/ui/slider';
 import { useUnits } from '../../house/context';
-import { LengthSlider } from './length-slider';
+import { LengthSlider } from '../../house/length-slider';
 import { LengthsField } from './lengths-field';
 import type { RecipeProps } from './props';
 import { shownDropout } from '../shown-dropout';

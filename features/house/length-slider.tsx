@@ -2,12 +2,12 @@
 
 import { MM_PER_INCH } from '@/core/units';
 import { Slider } from '@/ui/slider';
-import { useUnits } from '../../house/context';
+import { useUnits } from './context';
 
 interface LengthSliderProps {
   label: string;
   mm: number;
-  /** Range and step, mm. In inches the step is a sixteenth, or an eighth where it is coarse. */
+  /** Range and step, mm. In inches the step is a sixteenth, an eighth where it is coarse, a sixty-fourth where it is fine. */
   min: number;
   max: number;
   step?: number;
@@ -20,7 +20,7 @@ interface LengthSliderProps {
 /** A length: drawn on a slider, or typed in any unit; said in the unit of the house. */
 export function LengthSlider({ label, mm, min, max, step = 1, said, hint, onChange }: LengthSliderProps) {
   const { unit, say, read } = useUnits();
-  const steps = unit === 'in' ? MM_PER_INCH / (step > 1 ? 8 : 16) : step;
+  const steps = unit === 'in' ? MM_PER_INCH / (step > 1 ? 8 : step < 1 ? 64 : 16) : step;
   // Slider steps count from its lower end: in inches that is nought, so that whole sixteenths are met.
   const least = unit === 'in' ? 0 : min;
   const kept = (value: number) => Math.min(max, Math.max(min, Math.round(value * 100) / 100));
