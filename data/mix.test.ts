@@ -106,7 +106,7 @@ describe('cautions decide on the server by what is mixed', () => {
     await saveConsult(owner, visit, edit({ ...consult.document, health: { ...consult.document.health, allergy: 'none', scalp: 'sound', dyes: 'none' } }, 1));
     await giveReason(owner, visit, 'alert-test', 'No deposit today.');
     await saveMix(owner, visit, edit(mix({ formulas: { A: lift({ volumes: 40 }) } })));
-    expect(await giveReason(owner, visit, 'forty-near', 'I want to.')).toMatchObject({ ok: false, problem: expect.stringContaining('There is no reason that lifts this') });
+    expect(await giveReason(owner, visit, 'forty-near', 'I want to.')).toMatchObject({ ok: false, problem: expect.stringContaining('No reason overrides this') });
     expect(await beginVisit(owner, visit)).toMatchObject({ ok: false, problem: expect.stringContaining('40 vol within 20 mm of the scalp') });
     await saveMix(owner, visit, edit(mix({ formulas: { A: lift({ volumes: 30 }) } }), 1));
     expect(await beginVisit(owner, visit)).toMatchObject({ ok: false, problem: expect.stringContaining('Over 20 vol at the hairline') });

@@ -63,7 +63,7 @@ test('a missing alert test asks for a reason, which is kept with what was seen',
 test('a stop takes no reason and nothing begins, until what it rests on is gone', async () => {
   const { clientId, visitId } = await visitWith({ scalp: 'broken' });
   await clear(clientId);
-  expect(await giveReason(owner, visitId, 'scalp', 'The client insists.')).toMatchObject({ ok: false, reason: 'refused', problem: expect.stringMatching(/no reason that lifts this/) });
+  expect(await giveReason(owner, visitId, 'scalp', 'The client insists.')).toMatchObject({ ok: false, reason: 'refused', problem: expect.stringMatching(/No reason overrides this/) });
   expect(await beginVisit(owner, visitId)).toMatchObject({ ok: false, reason: 'refused' });
   // Nor by writing the reason past the application's own door.
   await inSalon(owner.salonId, (trx) => trx('caution_reason').insert({ salon_id: owner.salonId, visit_id: visitId, caution: 'scalp', seen: 'x', reason: 'forced in', given_by: owner.personId }), scratch.app);

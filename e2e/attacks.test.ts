@@ -27,7 +27,7 @@ test('a page of another address writes nothing and hears nothing', async () => {
   for (const headers of [{ 'Sec-Fetch-Site': 'same-site' }, { 'Sec-Fetch-Site': 'cross-site' }, { Origin: 'http://127.0.0.1:9' }, { Origin: 'null' }] as Record<string, string>[]) {
     const answer = await send(`/api/services/${visit}/events`, { method: 'POST', headers: mine({ ...JSON_TYPE, ...headers }), body });
     expect([headers, answer.status]).toEqual([headers, 403]);
-    expect(await answer.json()).toMatchObject({ ok: false, problem: expect.stringContaining('another address') });
+    expect(await answer.json()).toMatchObject({ ok: false, problem: expect.stringContaining('another site') });
     expect((await send(`/api/services/${visit}/stream`, { headers: mine(headers) })).status).toBe(403);
     expect((await send(`/api/visits/${visit}/plan`, { method: 'PUT', headers: mine({ ...JSON_TYPE, ...headers }), body: '{}' })).status).toBe(403);
   }

@@ -117,7 +117,7 @@ test('from an empty head to a fitted, printed full head', async () => {
   await see(page, 'Sliver at the line');
   const before = toPart(await savedPlan(visitId, (plan) => plan.panels[1].spacing.kind === 'backwards'));
   await drag(/^Part/, -45, 0);
-  await page.waitForFunction(() => /part left, \d+ mm/.test(document.querySelector('header')!.textContent ?? ''));
+  await page.waitForFunction(() => /part \d+ mm left/.test(document.querySelector('header')!.textContent ?? ''));
   const moved = await savedPlan(visitId, (plan) => plan.head.part.offsetMm > 15);
   const after = toPart(moved);
   // Half of the 4 mm sliver lies on each side of the part, wherever the part runs.

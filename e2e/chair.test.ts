@@ -112,7 +112,7 @@ test('a service of 24 foils, through an offline stretch, a reload, a restart and
     action.click();
     action.click();
   });
-  await see(page, 'Once is enough');
+  await see(page, 'That was a double tap');
   await counted(page, 7);
 
   // The assistant’s screen has it within a second.

@@ -96,7 +96,7 @@ test('a whole consultation by keyboard alone', async () => {
   await tabTo('Add');
   await keys('Enter');
   await see(page, 'dark box colour');
-  await see(page, 'a strand test says how far');
+  await see(page, 'A strand test says how far');
   await choose('Extensions', 1);
 
   await goTo('head');
@@ -325,7 +325,7 @@ test('a caution takes its reason, a stop takes none, and all of it is in the tra
   await press(page, 'Before you begin');
   await page.waitForSelector('[role=dialog] li');
   const cards = await page.$$eval('[role=dialog] li', (all) => all.map((card) => ({ text: card.textContent, form: card.querySelector('form') !== null })));
-  expect(cards[0].text).toMatch(/^Stop: The scalp is broken\..*no reason that lifts this/);
+  expect(cards[0].text).toMatch(/^Stop: The scalp is broken\..*No reason overrides this/);
   expect(cards.map(({ form }) => form)).toEqual([false, true, true, true]);
   expect(await page.$$eval('[role=dialog] button', (all) => (all.at(-1) as HTMLButtonElement).disabled)).toBe(true);
   expect(await seriousFindings(page)).toEqual([]);

@@ -34,7 +34,7 @@ test('what the owner sets holds for every visit: units, a rule switched off, the
   await openStep(page, visitId, 'pattern');
   await see(page, 'fine weave, 5/16" + 3/16"');
   await (await page.waitForSelector('button[aria-expanded="false"]::-p-text(to look at)'))!.click();
-  await see(page, '60 min are there');
+  await see(page, 'there are 60 min');
   expect(await page.evaluate(() => document.body.innerText.includes('thicker than see-through'))).toBe(false);
 
   // Back to what it was, for the other tests.

@@ -39,7 +39,7 @@ test('somebody is invited, joins, sets a PIN, takes a locked station over, and l
   await fill(other.page, 'Password', 'a long enough one');
   expect(await seriousFindings(other.page)).toEqual([]);
   await press(other.page, 'Join');
-  await see(other.page, 'You are in.');
+  await see(other.page, 'You have joined.');
   await other.page.goto(link);
   await see(other.page, 'This link was used already');
 
@@ -144,7 +144,7 @@ test('forms that are sent before scripts run answer: join, reset, sign-in, PIN',
     expect(await page.$eval('[name=name]', (own) => (own as HTMLInputElement).value)).toBe('Plain Fell');
     await page.type('[name=password]', 'at first another');
     await send();
-    await says('You are in.');
+    await says('You have joined.');
     const { id } = (await listPeople(by)).people.find((own) => own.email === email)!;
     await page.goto(`${address()}/reset/${await makeResetLink(by, id)}`);
     await page.type('[name=password]', password);
@@ -288,7 +288,7 @@ test('after six wrong passwords even the right one waits, and says how long', as
     await fill(page, 'E-mail', email);
     await fill(page, 'Password', `wrong ${i}`);
     await press(page, 'Sign in');
-    await see(page, i < 6 ? 'do not belong together' : 'Too many wrong tries. Wait 15 minutes');
+    await see(page, i < 6 ? 'the e-mail address or the password is wrong' : 'Too many wrong tries. Wait 15 minutes');
     if (i < 6) await page.reload();
   }
 }, 60_000);

@@ -174,5 +174,5 @@ test('moving the part in the consultation sections the sides anew', async () => 
   const [shallow, heavy] = await sides();
   expect(shallow).toBeLessThan(left);
   expect(heavy).toBeGreaterThan(right);
-  await see(page, 'part left, 30 mm');
+  await see(page, 'part 30 mm left');
 });

@@ -46,7 +46,7 @@ test('the part is dragged: the picture and what is said of it change', async () 
   await chapter(page, 'worn');
   const sides = await page.waitForSelector('[aria-label="Side of the part"] [role=radio]');
   await sides!.click();
-  await see(page, 'part left, 22 mm');
+  await see(page, 'part 22 mm left');
   await saved(page);
   await openStep(page, visit, 'wear');
   await looked();
