@@ -20,7 +20,10 @@ export function median<T>(prepare: () => T, work: (prepared: T) => unknown, { wa
   return times[times.length >> 1];
 }
 
-export function printed({ name, medianMs, ratio, budgetMs }: Measure): string {
-  const budget = budgetMs === null ? '' : `budget ${budgetMs} ms${medianMs > budgetMs ? '  OVER' : ''}`;
+export const isOver = ({ medianMs, budgetMs }: Measure): boolean => budgetMs !== null && medianMs > budgetMs;
+
+export function printed(measure: Measure): string {
+  const { name, medianMs, ratio, budgetMs } = measure;
+  const budget = budgetMs === null ? '' : `budget ${budgetMs} ms${isOver(measure) ? '  OVER' : ''}`;
   return `${name.padEnd(52)}${medianMs.toFixed(2).padStart(9)} ms ${ratio.toFixed(2).padStart(8)} x  ${budget}`.trimEnd();
 }

@@ -19,7 +19,7 @@ interface Served {
 const served = (page: Page, visit: string): Promise<Served> => page.evaluate(async (id) => (await fetch(`/api/services/${id}`, { cache: 'no-store' })).json() as Promise<Served>, visit);
 const now = (page: Page) => page.$eval('section[aria-label=Now]', (own) => (own as HTMLElement).innerText.replace(/\s+/g, ' '));
 const counted = (page: Page, foils: number) => page.waitForFunction((n) => (document.querySelector('header') as HTMLElement | null)?.innerText.includes(`${n} of 24 foils`), { polling: 100 }, foils);
-const connection = (page: Page, words: string) => page.waitForFunction((text) => document.querySelector('[aria-label=Connection]')?.textContent?.includes(text), { timeout: 20_000 }, words);
+const connection = (page: Page, words: string) => page.waitForFunction((text) => document.querySelector('[aria-label=Connection]')?.textContent?.includes(text), { timeout: 45_000 }, words);
 
 /** The real moment, ms, at which a page comes to show so many foils: read in the page, since what drives it is slower. */
 const momentOf = (page: Page, foils: number) => page.evaluate((words) => new Promise<number>((resolve) => {
@@ -291,7 +291,7 @@ test('two clients’ timers on one screen, alarms of both; rinse all now with wh
   expect(events.map(({ body }) => body)).toContainEqual(expect.objectContaining({ kind: 'rinse-begun', incident: 'Burning or stinging' }));
   // Taken back, it never went to the basin.
   await press(page, 'Undo');
-  await see(page, 'Taken back: the rinse.');
+  await see(page, 'Undone: the rinse.');
   for (const button of await page.$$('nav[aria-label="Other clients"] button')) {
     if (!(await button.evaluate((own) => own.textContent!)).includes('Minded First')) continue;
     await button.click();

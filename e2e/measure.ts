@@ -3,9 +3,9 @@ import { begin, fill, openBrowser, openStep, press, saved, signIn, visitByHand }
 /**
  * Measures the workbench at about 120 foils against its numbers: an edit on the opened head and on the round head, turning
  * the round head, the longest time that the page's own thread is kept, the first useful paint from a warm server, and taps at the chair.
- * bin/start must be running. Medians and the quickest of each; this is no test, since a loaded machine fails it.
+ * bin/start must be running, or its address follows: `npm run measure -- http://127.0.0.1:4700`. Medians and the quickest of each; this is no test, since a loaded machine fails it.
  */
-process.env.LATTICE_TEST_ADDRESS ??= 'http://127.0.0.1:4600';
+process.env.LATTICE_TEST_ADDRESS ??= process.argv[2] ?? 'http://127.0.0.1:4600';
 
 const { page, close } = await openBrowser(1280, 960, { solids: true });
 // The runner names inner functions by a helper of its own, which a page does not have.

@@ -4,9 +4,9 @@ import { advance, later, withClock } from './later';
 
 /**
  * Takes one picture of each main view from the demo data into docs/screenshots/.
- * bin/start must be running; LATTICE_TEST_ADDRESS says where when it is not on the usual port.
+ * bin/start must be running; where it is not on the usual port, its address follows: `npm run screenshots -- http://127.0.0.1:4700`.
  */
-process.env.LATTICE_TEST_ADDRESS ??= 'http://127.0.0.1:4600';
+process.env.LATTICE_TEST_ADDRESS ??= process.argv[2] ?? 'http://127.0.0.1:4600';
 
 const folder = path.join(import.meta.dirname, '..', 'docs', 'screenshots');
 const { page, close } = await openBrowser(1280, 800, { solids: true });

@@ -154,12 +154,12 @@ test('a refused plan is taken over panel by panel', async () => {
   await saved(first.page);
   await drop(second, 7);
   await see(second.page, 'Yours was kept as a draft; nothing was overwritten.');
-  await press(second.page, 'Take Back, as you have it');
+  await press(second.page, 'Apply Back, as you have it');
   await see(second.page, '4 + 12 mm');
   await saved(second.page);
   // The other panel stays as it was saved, and is still offered.
   expect(await second.page.$eval('[data-panel-foils="side-right"]', (element) => element.textContent)).toBe('–');
-  await press(second.page, 'Take Side, right, as you have it');
+  await press(second.page, 'Apply Side, right, as you have it');
   await second.page.waitForFunction(() => document.querySelector('[aria-label="Your draft"]') === null);
   await saved(second.page);
 });

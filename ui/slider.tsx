@@ -92,6 +92,8 @@ function usePull({ value, perWidth, onPull }: { value: number; perWidth: number;
     onPointerMoveCapture: (event: PointerEvent) => {
       const own = pull.current;
       if (!own) return;
+      // What is touched has captured the pointer by itself: the slider must not take that for its own.
+      event.stopPropagation();
       const across = event.clientX - own.x;
       own.pulls ||= Math.abs(across) > PULL_PX && Math.abs(across) > Math.abs(event.clientY - own.y);
       if (own.pulls) onPull(own.from + (across / event.currentTarget.clientWidth) * perWidth);

@@ -146,7 +146,8 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
           {started && <RestLine state={state} rest={rest} planned={planned} onTake={(course) => void act({ kind: 'replanned', course })} />}
         </section>
         <section aria-label="Now" className={clsx('flex min-h-0 flex-col gap-2 border-line bg-raised px-4 py-3 max-md:border-t md:border-l md:px-6', step.kind === 'rinse' || step.kind === 'at-basin' ? 'shadow-[inset_8px_0_0_var(--color-sky)]' : '')}>
-          <div className="grid min-h-0 flex-1 content-center overflow-y-auto" aria-live="polite"><StepView script={script} state={state} step={step} now={now} unsent={snapshot.unsent} /></div>
+          <p className="sr-only" role="status" aria-label="Step">{spokenWords(step)}</p>
+          <div className="grid min-h-0 flex-1 content-center overflow-y-auto"><StepView script={script} state={state} step={step} now={now} unsent={snapshot.unsent} /></div>
           {(elsewhere || free) && (
             <div className="flex items-center justify-between gap-3 rounded-ui border border-leaf bg-leaf-pale p-3 text-lg">
               <p>{elsewhere ? `${state.heldBy!.person} has the step on another screen.` : 'The step was handed over. Anyone can take it.'}</p>
@@ -215,6 +216,25 @@ function actionWords(step: NextStep): string {
     case 'finish': return 'Finish';
     case 'wait': return 'Wait';
     case 'finished': return '';
+  }
+}
+
+/** The step in hand as a screen reader says it once: what is to be done, and no running seconds. */
+function spokenWords(step: NextStep): string {
+  switch (step.kind) {
+    case 'foil': {
+      const { unit } = step.own;
+      return `${step.own.added ? 'Added foil' : unitName(unit)}, ${unit.letter}, ${unit.panelName}, ${step.place + 1} of ${step.block.units.length}.`;
+    }
+    case 'bowl': return `Mix a fresh bowl ${step.mix}.`;
+    case 'rinse': return 'Rinse now.';
+    case 'pull': return `Open and wipe ${step.units.length === 1 ? unitName(step.units[0].unit) : `${step.units.length} foils, ${unitName(step.units[0].unit)} first`}.`;
+    case 'again': return `Paint again: ${unitName(step.units[0].unit)}.`;
+    case 'at-basin': return 'At the basin.';
+    case 'step-done': return `${step.own.step.name} is on.`;
+    case 'wait': return `Nothing to foil until ${clockTime(step.until)}.`;
+    case 'finished': return 'Finished.';
+    default: return `${actionWords(step)}.`;
   }
 }
 

@@ -13,6 +13,7 @@ const SHORTCUTS: readonly (readonly [keys: string, does: string])[] = [
   ['Ctrl + Shift + Z', 'redo'],
   ['Alt + ↑ ↓', 'move a panel in the order of work'],
   ['← →', 'one step on a slider; Home and End for its ends'],
+  ['← → ↑ ↓ on the opened head', 'from foil to foil, each with its measures'],
   ['← → ↑ ↓ on a grip', 'move it by 1 mm; with Shift by 10'],
   ['← → ↑ ↓ on the round head', 'turn it; + and − enlarge; 1 to 5 jump to a view'],
   ['Tab', 'the next control; Shift + Tab the one before'],

@@ -85,7 +85,7 @@ export function DayPage({ facts }: { facts: DayFacts }) {
               {due.map(({ clientId, clientName, phone, nextOn, nextWhat }) => (
                 <li key={clientId} className="flex items-center gap-2">
                   <div className="min-w-0 flex-1">
-                    <Link href={`/clients/${clientId}`} className="block truncate font-semibold hover:underline">{clientName}</Link>
+                    <Link href={`/clients/${clientId}`} className="block truncate font-semibold hover:underline pointer-coarse:min-h-11 pointer-coarse:pt-2.5">{clientName}</Link>
                     <p className={clsx('text-sm', nextOn < today ? 'font-semibold text-amber-bark' : 'text-ink-soft')}>{KIND_WORDS[nextWhat]}, {nextOn < today ? `${daysBetween(nextOn, today)} days over` : sayDay(nextOn)}</p>
                     {(phone || reminded.includes(clientId)) && <p className="text-sm text-ink-soft">{[phone, reminded.includes(clientId) && 'reminded'].filter(Boolean).join(' · ')}</p>}
                   </div>

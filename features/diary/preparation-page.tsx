@@ -13,7 +13,7 @@ export function PreparationPage({ facts: { on, today, visits, toCut } }: { facts
     <>
       <div className="mb-5 flex flex-wrap items-end gap-x-4 gap-y-3">
         <div>
-          <Link href={on === today ? '/day' : `/day?on=${on}`} className="inline-flex items-center gap-1 text-base font-semibold hover:underline print:hidden"><BackIcon /> Day</Link>
+          <Link href={on === today ? '/day' : `/day?on=${on}`} className="inline-flex items-center gap-1 text-base font-semibold hover:underline pointer-coarse:min-h-11 print:hidden"><BackIcon /> Day</Link>
           <h1 className="text-3xl leading-tight font-bold wide">To lay out</h1>
           <p className="text-ink-soft">{sayWeekday(on)}, {visits.length} {visits.length === 1 ? 'appointment' : 'appointments'}. By the pattern of the last visit, or of the open one; amounts are estimates.</p>
         </div>

@@ -13,6 +13,7 @@ import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { HairSwatch } from '@/ui/hair-swatch';
 import { Segmented } from '@/ui/segmented';
+import { useKept } from '@/ui/use-kept';
 import { BrightFoils } from '../head/foil-marks';
 import { useDarkLetters } from '../visit/computed';
 import { HairCanvas } from '../head/hair-canvas';
@@ -42,7 +43,7 @@ export function RecordStep() {
   const own = useOwnHair();
   const dark = useDarkLetters();
   const served = useServed();
-  const [view, setView] = useState<'foils' | Shown>('foils');
+  const [view, setView] = useKept<'foils' | Shown>(`${bundle.id}/record`, 'foils', VIEWS.map(({ value }) => value));
   const [finding, findAgain] = useState(false);
   const [typed, setTyped] = useKeptFields(bundle.id);
   const fields = useFields(typed);

@@ -42,7 +42,7 @@ export function RemindersPage({ facts: { remindable, sent, until, timeZone, conn
     <>
       <div className="mb-4 flex flex-wrap items-end gap-x-4 gap-y-3">
         <div>
-          <Link href="/day" className="inline-flex items-center gap-1 text-base font-semibold hover:underline"><BackIcon /> Day</Link>
+          <Link href="/day" className="inline-flex items-center gap-1 text-base font-semibold hover:underline pointer-coarse:min-h-11"><BackIcon /> Day</Link>
           <h1 className="text-3xl leading-tight font-bold wide">Reminders</h1>
           <p className="text-ink-soft">Appointments until {sayWeekday(until)}, and visits that are due and not booked.</p>
         </div>

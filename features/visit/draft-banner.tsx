@@ -46,7 +46,9 @@ function Draft({ draft }: { draft: OpenDraft }) {
   );
 }
 
-const DOES: Record<PanelDifference['kind'], string> = { changed: 'as you have it', added: 'which you added', removed: 'away, as you have it' };
+/** What one press does with a panel that differs. */
+const doesWith = (name: string, kind: PanelDifference['kind']) =>
+  ({ changed: `Apply ${name}, as you have it`, added: `Add ${name}, as you did`, removed: `Remove ${name}, as you did` })[kind];
 
 /** The panels that differ, each to be taken over alone. */
 function ByPanel({ draft }: { draft: OpenDraft }) {
@@ -57,7 +59,7 @@ function ByPanel({ draft }: { draft: OpenDraft }) {
   return (
     <ul aria-label="Panel by panel" className="mt-2 flex flex-wrap gap-2">
       {panels.map(({ id, name, kind }) => (
-        <li key={id}><Button small onClick={() => takeDraftPanel(draft, id)}>{`Apply ${name}, ${DOES[kind]}`}</Button></li>
+        <li key={id}><Button small onClick={() => takeDraftPanel(draft, id)}>{doesWith(name, kind)}</Button></li>
       ))}
     </ul>
   );

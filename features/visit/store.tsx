@@ -8,6 +8,7 @@ import { withProducts, type Consult, type Outcome, type VisitMix } from '@/core/
 import { discardDraft } from './actions';
 import { visitEngine } from './engine';
 import { advance, historyOf, redo, replaced, undo, type History } from './history';
+import { keepHistory, keptHistory, type Selected } from './kept-history';
 import { PartSaver, type SaveState } from './saver';
 import type { Revised, VisitBundle, VisitPart, VisitWork } from './types';
 
@@ -114,11 +115,13 @@ const WORST_FIRST: readonly SaveState[] = ['refused', 'offline', 'saving', 'wait
 /** Holds a visit: its documents with undo, saving by itself, and what is selected. */
 export function VisitProvider({ initial, children }: { initial: VisitBundle; children: ReactNode }) {
   const [bundle, setBundle] = useState(initial);
-  const [history, dispatch] = useReducer(reduce, initial, (first) => historyOf(workOf(first)));
+  // Steps back and what was selected survive a reload.
+  const [kept] = useState(() => keptHistory(initial.id, workOf(initial)));
+  const [history, dispatch] = useReducer(reduce, initial, (first) => kept?.history ?? historyOf(workOf(first)));
   const [outcome, setOutcome] = useState(initial.outcome);
   const [states, setStates] = useState<Partial<Record<VisitPart, { state: SaveState; problem?: string }>>>({});
   const [refusedHere, setRefusedHere] = useState<readonly { part: VisitPart; editId: string; document: unknown }[]>(initial.drafts);
-  const [selected, select] = useState<{ panel: string; foil?: string }>({ panel: initial.plan.document.panels[0]?.id ?? '' });
+  const [selected, select] = useState<Selected>(kept?.selected ?? { panel: initial.plan.document.panels[0]?.id ?? '' });
   const [lit, light] = useState<string>();
 
   const { consult, plan, mix } = history.present;
@@ -132,6 +135,15 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
   const present = useRef(history.present);
   // A record that is signed off changes no more: nothing is edited here that the server would refuse.
   const signed = useRef(initial.signOff.signed !== null);
+  const open = useRef({ history, selected });
+  useEffect(() => {
+    open.current = { history, selected };
+  });
+  useEffect(() => {
+    const keep = () => keepHistory(initial.id, open.current);
+    window.addEventListener('pagehide', keep);
+    return () => window.removeEventListener('pagehide', keep);
+  }, [initial.id]);
   useEffect(() => {
     present.current = history.present;
     signed.current = bundle.signOff.signed !== null;

@@ -4,10 +4,11 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { offsetWords } from '@/core/head';
 import { withShadow } from '@/core/mix';
 import { shadowOf } from '@/core/visit';
-import { cameraOf, MOST_PART_MM, MOST_WEEKS, type Finding, type Lamp, type Style, type View } from '@/core/wear';
+import { cameraOf, LAMPS, MOST_PART_MM, MOST_WEEKS, VIEW_NAMES, type Finding, type Lamp, type Style, type View } from '@/core/wear';
 import { useSaid } from '@/ui/measures';
 import { Select } from '@/ui/select';
 import { Slider } from '@/ui/slider';
+import { useKept } from '@/ui/use-kept';
 import type { Moment, Shown } from '@/workers/wear-asks';
 import { useComputed } from '../visit/computed';
 import { useUnits } from '../house/context';
@@ -28,7 +29,7 @@ const SMALL_MM = 1.5;
 
 /** How the pattern falls: worn one way or another, moved, grown out, beside another; and what would be noticed. */
 export function WearStep() {
-  const { plan, mix, computed, editMix } = useVisit();
+  const { bundle, plan, mix, computed, editMix } = useVisit();
   const { shelf } = useComputed();
   const { say, read } = useUnits();
   const said = useSaid();
@@ -36,10 +37,10 @@ export function WearStep() {
   // Edits made here (a mend) colour anew when the page has answered.
   const settled = useDeferredValue(plan);
   const subject = useWearSubject(settled);
-  const [style, setStyle] = useState<Style>('down');
-  const [view, setView] = useState<View>('back');
+  const [style, setStyle] = useKept<Style>(`${bundle.id}/style`, 'down', WAYS.map(({ key }) => key));
+  const [view, setView] = useKept<View>(`${bundle.id}/view`, 'back', VIEW_NAMES);
   const [weeks, setWeeks] = useState(0);
-  const [lamp, setLamp] = useState<Lamp>('daylight');
+  const [lamp, setLamp] = useKept<Lamp>(`${bundle.id}/lamp`, 'daylight', LAMPS);
   const [movedMm, setMovedMm] = useState(0);
   const [comparison, setComparison] = useState<ComparisonKey>(NO_COMPARISON);
   const [shown, setShown] = useState<Finding>();

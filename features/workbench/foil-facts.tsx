@@ -1,10 +1,10 @@
 'use client';
 
-import { zoneName } from '@/core/head';
-import { dropFoil, GATHER_PRESETS, moveFoil, partingName, restoreFoil, retypeFoil, type Foil, type Panel } from '@/core/pattern';
+import { dropFoil, GATHER_PRESETS, moveFoil, restoreFoil, retypeFoil, type Foil, type Panel } from '@/core/pattern';
 import { NumberField } from '@/ui/number-field';
 import { useUnits } from '../house/context';
 import { useLit, useVisit } from '../visit/store';
+import { foilWords } from './foil-words';
 
 const LETTERS = ['A', 'B', 'C', 'D'];
 
@@ -32,15 +32,8 @@ export function FoilFacts() {
 
 function FoilWords({ foil, panel }: { foil: Foil; panel: Panel }) {
   const { say } = useUnits();
-  const column = foil.column === 0 ? 'middle' : `${foil.column > 0 ? 'left' : 'right'} ${Math.abs(foil.column)}`;
-  const stitches = foil.gather === 'slice' ? 'slice' : `${foil.stitches} ${foil.gather === 'zigzag' ? 'points' : 'stitches'}`;
-  return (
-    <>
-      <b>{panel.name}, row {foil.row}, {column}</b>
-      {`: ${say(Math.round(foil.widthMm))} × ${say(foil.thicknessMm)}, ${partingName(panel.direction, foil.angleDeg)}, ${stitches}, ${Math.round(foil.pickedShare * 100)}% picked, about ${Math.round(foil.hairs)} hairs, ${zoneName(foil.zone).toLowerCase()}`}
-      {foil.byHand && ', by hand'}
-    </>
-  );
+  const { place, measures } = foilWords(foil, panel, say);
+  return <><b>{place}</b>: {measures}</>;
 }
 
 function FoilActions({ foil, panel }: { foil: Foil; panel: string }) {

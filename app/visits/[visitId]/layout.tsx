@@ -16,7 +16,9 @@ type Props = { params: Promise<{ visitId: string }> };
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const visit = await loadVisit((await params).visitId);
-  return { title: visit === undefined ? 'Not found' : 'unreadable' in visit ? 'Visit' : visit.client.name };
+  const name = visit === undefined ? 'Not found' : 'unreadable' in visit ? 'Visit' : visit.client.name;
+  // Each step adds its own: `Pattern · Maren Tolland`.
+  return { title: { default: name, template: `%s · ${name}` } };
 }
 
 export default async function VisitLayout({ params, children }: Props & { children: ReactNode }) {

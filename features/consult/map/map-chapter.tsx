@@ -7,6 +7,7 @@ import { cssColour } from '@/core/lift';
 import { Button } from '@/ui/button';
 import { NumberField } from '@/ui/number-field';
 import { Switch } from '@/ui/switch';
+import { useKept } from '@/ui/use-kept';
 import { PhotoSet } from '../../photos/photo-set';
 import { sayDistance } from '../../shared';
 import { useVisit } from '../../visit/store';
@@ -20,7 +21,7 @@ const TYPED: readonly AttributeKey[] = ['regrowth', 'length', 'density'];
 /** The hair map: what is seen zone by zone, painted or typed, beside what changed since last time. */
 export function MapChapter() {
   const { bundle, consult, editConsult } = useVisit();
-  const [attribute, setAttribute] = useState<AttributeKey>('regrowth');
+  const [attribute, setAttribute] = useKept<AttributeKey>(`${bundle.id}/map`, 'regrowth', ATTRIBUTES);
   const [brushes, setBrushes] = useState<Brushes>(FIRST_BRUSHES);
   const [both, setBoth] = useState(() => sidesAgree(consult));
   const [zone, setZone] = useState<Zone>('front-hairline-l');

@@ -69,7 +69,7 @@ export default function RoundHead(props: RoundHeadProps) {
     pointers.current.set(event.pointerId, now);
     if (other) {
       const [before, after] = [from, now].map((point) => Math.hypot(point.x - other.x, point.y - other.y));
-      if (before > 0) setTurn((turn) => enlarged(turn, after / before));
+      if (before > 0) setTurn((own) => turned(enlarged(own, after / before), (dx / 2) * DEG_PER_PX, (dy / 2) * DEG_PER_PX));
     } else if (moved.current > DRAG_PX) setTurn((before) => turned(before, dx * DEG_PER_PX, dy * DEG_PER_PX));
   };
   const onPointerUp = (event: PointerEvent<HTMLDivElement>) => {

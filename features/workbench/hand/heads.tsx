@@ -1,7 +1,8 @@
 'use client';
 
 import dynamic from 'next/dynamic';
-import { Component, useDeferredValue, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
+import { Component, useDeferredValue, useMemo, useSyncExternalStore, type ReactNode } from 'react';
+import { useKept } from '@/ui/use-kept';
 import { drawsSolids } from '../../head/round/software';
 import { barkLightOf } from '../../visit/bark';
 import { useOwnHair } from '../../visit/use-own-hair';
@@ -15,7 +16,8 @@ type Which = 'opened' | 'round';
 
 /** The head twice, linked: one large, the other small beside it; a press changes them over. */
 export function Heads() {
-  const [large, setLarge] = useState<Which>('opened');
+  const { bundle } = useVisit();
+  const [large, setLarge] = useKept<Which>(`${bundle.id}/head`, 'opened', ['opened', 'round']);
   const other = large === 'opened' ? 'round' : 'opened';
   const place = (which: Which) =>
     which === large ? `absolute inset-0 ${which === 'opened' ? 'max-xl:left-[62px]' : ''}` : 'absolute right-3 bottom-[-50px] z-10 h-[92px] w-[116px] xl:h-[124px] xl:w-[156px] overflow-hidden rounded-t-[8px] border border-b-0 border-edge bg-raised';

@@ -9,6 +9,7 @@ import { pathThrough, ScalpMap } from '../../head/scalp-map';
 import { barkOf, shadeOf } from '../../visit/bark';
 import { useLit, useVisit } from '../../visit/store';
 import { useOwnHair } from '../../visit/use-own-hair';
+import { FoilKeys } from './foil-keys';
 import { openedPointOf } from './grip-mark';
 import { HairlineGrips } from './hairline-grips';
 import { HangingLine } from './hanging-line';
@@ -57,6 +58,7 @@ export function OpenedHead({ large }: { large: boolean }) {
     <>
       {large && <ZoomButtons zoom={zoom} />}
       {large && <Tools tool={tool} onTool={setTool} />}
+      {large && <FoilKeys />}
       <HairCanvas computed={computed} bark={barkOf(consult.naturalLevel)} shade={shade} own={own} dark={dark} selectedPanel={selected.panel} view={large ? zoom.view : undefined} />
       <ScalpMap
         head={drawing.head} bark={null} partOffsetMm={plan.head.part.none ? null : plan.head.part.offsetMm} className="relative h-full w-full touch-none"

@@ -54,7 +54,14 @@ export function useZoom(): Zoom {
     if (other) {
       const before = Math.hypot(last.x - other.x, last.y - other.y);
       const after = Math.hypot(now.x - other.x, now.y - other.y);
-      if (before > 0) setView((shown) => enlarged(shown, element, (now.x + other.x) / 2, (now.y + other.y) / 2, after / before));
+      if (before === 0) return;
+      // Two fingers enlarge about the middle between them, and move what lies there with them.
+      setView((shown) => {
+        const next = enlarged(shown, element, (now.x + other.x) / 2, (now.y + other.y) / 2, after / before);
+        if (next.times === 1) return next;
+        const mm = mmPerPx(element, next.times);
+        return { ...next, x: next.x - ((now.x - last.x) / 2) * mm, y: next.y - ((now.y - last.y) / 2) * mm };
+      });
       return;
     }
     setView((shown) => {

@@ -1,0 +1,192 @@
+import type { Page } from 'puppeteer-core';
+import { at, address, chapter, fill, live, newVisit, openBrowser, press, saved, see, signIn, type Session } from './harness';
+
+/** The whole visit at three sizes: by mouse at a desk, by finger on a tablet, and on a phone. */
+const SIZES = [
+  { name: '1280 × 800, mouse', width: 1280, height: 800, touch: false },
+  { name: '1024 × 768, touch', width: 1024, height: 768, touch: true },
+  { name: '390 × 844, phone', width: 390, height: 844, touch: true },
+] as const;
+const STEPS = ['consult', 'consult#worn', 'consult#map', 'consult#head', 'consult#safety', 'consult#goals', 'pattern', 'wear', 'mix', 'mix#lift', 'mix#tone', 'mix#price', 'clock', 'record'] as const;
+const PAGES = ['clients', 'day', 'day/reminders', 'day/preparation', 'house', 'house/products', 'house/learnt', 'house/people', 'house/tokens', 'house/trail', 'me', 'chair'] as const;
+
+let session: Session;
+let page: Page;
+
+async function open(size: (typeof SIZES)[number]): Promise<void> {
+  session = await openBrowser(size.width, size.height);
+  ({ page } = session);
+  await page.setViewport({ width: size.width, height: size.height, hasTouch: size.touch, isMobile: size.width < 500 });
+  await signIn(page);
+}
+afterEach(() => session.close());
+
+/** What lies off the page to the side, and whether the page itself scrolls. */
+const spread = () => page.evaluate(() => ({ sideways: document.documentElement.scrollWidth - window.innerWidth, down: document.documentElement.scrollHeight - window.innerHeight }));
+
+/** Targets under 44 px, with the room around them that answers as well; links within text are as high as their line. */
+const small = () =>
+  page.evaluate(() => {
+    const out: string[] = [];
+    for (const own of document.querySelectorAll<HTMLElement>('button, a[href], input, select, textarea, summary, [role=slider]:not(g), [role=switch], [role=radio], [role=menuitem]')) {
+      const box = own.getBoundingClientRect();
+      const style = getComputedStyle(own);
+      if (box.width === 0 || box.height === 0 || style.visibility === 'hidden' || own.closest('[aria-hidden=true]')) continue;
+      if (own instanceof HTMLInputElement && ['file', 'hidden'].includes(own.type)) continue;
+      if (own instanceof HTMLAnchorElement && style.display === 'inline') continue;
+      const after = getComputedStyle(own, '::after');
+      const reach = after.content !== 'none' && after.position === 'absolute' ? -parseFloat(after.top) : 0;
+      const [width, height] = [box.width + 2 * Math.max(0, reach), box.height + 2 * Math.max(0, reach)];
+      if (Math.min(width, height) < 43.5) out.push(`${own.tagName.toLowerCase()} ${(own.getAttribute('aria-label') ?? own.innerText).slice(0, 30)} ${Math.round(width)} × ${Math.round(height)}`);
+    }
+    return out;
+  });
+
+test.each(SIZES)('$name: nothing lies off the page, the header stays, and by finger nothing is under 44 px', async (size) => {
+  await open(size);
+  const visit = await newVisit(page, `Any Size ${size.width}`);
+  const found: string[] = [];
+  const look = async (name: string, long: boolean) => {
+    await new Promise((resolve) => setTimeout(resolve, 500));
+    const { sideways, down } = await spread();
+    if (sideways > 0) found.push(`${name}: ${sideways} px off to the side`);
+    if (!long && down > 0) found.push(`${name}: the page itself scrolls by ${down} px`);
+    if (size.touch) found.push(...(await small()).map((own) => `${name}: ${own}`));
+  };
+  for (const step of STEPS) {
+    await page.goto('about:blank');
+    await page.goto(`${address()}/visits/${visit}/${step}`);
+    await live(page);
+    await look(step, false);
+  }
+  for (const own of PAGES) {
+    await page.goto(`${address()}/${own}`);
+    await page.waitForSelector('main');
+    await look(own, true);
+  }
+  expect(found).toEqual([]);
+}, 300_000);
+
+test('on a phone, a new client is foiled within forty actions', async () => {
+  await open(SIZES[2]);
+  let actions = 0;
+  const act = async (words: string) => {
+    actions += 1;
+    await press(page, words);
+  };
+  const choose = async (label: string, words: string) => {
+    actions += 1;
+    await (await page.waitForSelector(`::-p-aria([name="${label}"]) >>> ::-p-text(${words})`))!.click();
+  };
+  await act('New client');
+  await fill(page, 'Name', 'Forty Actions');
+  actions += 1;
+  await act('Add client');
+  await at(page, /\/clients\/[0-9a-f-]+$/);
+  await act('New visit');
+  await live(page);
+  await chapter(page, 'safety');
+  actions += 1;
+  for (const [label, words] of [['Allergic reaction to colour', 'None known'], ['Metal-salt or plant dyes', 'None'], ['Scalp', 'Sound'], ['A wet strand, pulled gently', 'Springs back']]) await choose(label, words);
+  await saved(page);
+  await act('Pattern');
+  await at(page, /\/pattern$/);
+  await act('Panels');
+  await act('Library …');
+  await act('Suggested for this visit');
+  const apply = (await page.waitForSelector('[role=dialog] ::-p-text(Apply this suggestion)'))!;
+  actions += 1;
+  await apply.click();
+  await page.waitForFunction(() => Number(document.querySelector('#total-foils')?.textContent) > 0);
+  if (await page.$('[role=dialog]')) await act('Close');
+  await saved(page);
+  const open_ = (await page.waitForSelector('[aria-label=Cautions] button'))!;
+  actions += 1;
+  await open_.click();
+  await page.waitForSelector('[role=dialog]');
+  for (let left = await page.$$eval('[role=dialog] li form', (forms) => forms.length); left > 0; left -= 1) {
+    await page.click('[role=dialog] li form button[type=button]');
+    await page.click('[role=dialog] li form button[type=submit]');
+    actions += 2;
+    await page.waitForFunction((before) => document.querySelectorAll('[role=dialog] li form').length < before, {}, left);
+  }
+  await act('Begin the service');
+  await page.waitForSelector('[role=dialog]', { hidden: true });
+  await act('Chair');
+  await see(page, 'The clock runs from the first foil on');
+  await new Promise((resolve) => setTimeout(resolve, 1200));
+  await act('Start');
+  await see(page, 'Foil 1');
+  expect(actions).toBeLessThanOrEqual(40);
+}, 180_000);
+
+test('by finger a slider moves by a pull and not by a swipe, a panel opens its foils, and Back closes what is open', async () => {
+  await open(SIZES[1]);
+  await newVisit(page, 'By Finger');
+  const level = async () => Number(await page.$eval('[role=slider]', (own) => own.getAttribute('aria-valuenow')));
+  const track = (await page.waitForSelector('[role=slider]'))!;
+  const box = (await track.evaluate((own) => {
+    const { left, top, width, height } = own.parentElement!.parentElement!.getBoundingClientRect();
+    return { left, top, width, height };
+  }));
+  const swipe = async (from: { x: number; y: number }, to: { x: number; y: number }) => {
+    const touch = await page.touchscreen.touchStart(from.x, from.y);
+    for (let i = 1; i <= 6; i += 1) await touch.move(from.x + ((to.x - from.x) * i) / 6, from.y + ((to.y - from.y) * i) / 6);
+    await touch.end();
+  };
+  const before = await level();
+  const beside = { x: box.left + box.width * 0.9, y: box.top + box.height / 2 };
+  await page.touchscreen.tap(beside.x, beside.y);
+  await swipe(beside, { x: beside.x, y: beside.y + 120 });
+  expect(await level()).toBe(before);
+  await swipe(beside, { x: beside.x - box.width / 2, y: beside.y });
+  await page.waitForFunction((was) => Number(document.querySelector('[role=slider]')!.getAttribute('aria-valuenow')) < was, {}, before);
+
+  await press(page, 'Pattern');
+  await at(page, /\/pattern$/);
+  await page.waitForSelector('footer[aria-label="Foils in the order of work"] svg');
+  const panel = (await page.waitForSelector('footer button[aria-haspopup=dialog]'))!;
+  await panel.tap();
+  await (await page.waitForSelector('[aria-label^="Foils of"] button[aria-label^="Foil 3,"]'))!.tap();
+  await page.waitForSelector('[aria-label="Change this foil"]');
+  await press(page, 'Library …');
+  await page.waitForSelector('[role=dialog]');
+  await page.goBack();
+  await page.waitForSelector('[role=dialog]', { hidden: true });
+  expect(new URL(page.url()).pathname).toMatch(/\/pattern$/);
+}, 120_000);
+
+test('what was chosen, and the steps back, survive a reload; a changed form asks before it is left', async () => {
+  await open(SIZES[0]);
+  await newVisit(page, 'Reloaded Visit');
+  await press(page, 'Pattern');
+  await at(page, /\/pattern$/);
+  await fill(page, 'Drop-out, typed', '9');
+  await page.keyboard.press('Enter');
+  await saved(page);
+  const label = await page.$eval('header button[aria-label^="Undo"]', (own) => own.getAttribute('aria-label'));
+  expect(label).toMatch(/^Undo: .*9 mm/);
+  await press(page, 'Round head, large');
+  await page.reload();
+  await live(page);
+  await page.waitForSelector(`::-p-aria([name="${label!}"])`);
+  await page.waitForSelector('::-p-aria([name="Opened head, large"])');
+  await press(page, label!);
+  await saved(page);
+
+  await press(page, 'Opened head, large');
+  // Arrow keys go from foil to foil; each says its measures.
+  await (await page.waitForSelector('[role=listbox][aria-label="Foils, by arrow keys"]'))!.focus();
+  await page.keyboard.press('ArrowRight');
+  await page.waitForFunction(() => /row 1, .*: \d+ mm × [\d.]+ mm, .* stitches, \d+% picked/.test(document.querySelector('[role=option][aria-selected=true]')?.textContent ?? ''));
+
+  await page.goto(`${address()}/house`);
+  await fill(page, 'Tolerance', '24');
+  await press(page, 'Clients');
+  await see(page, 'Leave without saving?');
+  await press(page, 'Stay');
+  expect(new URL(page.url()).pathname).toBe('/house');
+  await press(page, 'Clients');
+  await press(page, 'Leave');
+  await at(page, /\/clients$/);
+}, 120_000);
