@@ -61,7 +61,7 @@ test('a full head: foils are opened as they are ready, nothing stays on too long
   await press(page, 'What if');
   await (await page.waitForSelector('aside [role=slider]'))!.focus();
   for (let i = 0; i < 6; i += 1) await page.keyboard.press('ArrowRight');
-  await see(page, '130% of the usual time');
+  await page.waitForFunction(() => (document.querySelector('input[aria-label="If a foil takes, typed"]') as HTMLInputElement | null)?.value === '130% of the usual time');
   await page.waitForFunction(() => /Rinsed \d+ min later/.test((document.querySelector('[aria-label=Change]') as HTMLElement).innerText));
   expect(rinsed(await headline())).toBeGreaterThan(rinsed(once));
 

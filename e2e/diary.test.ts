@@ -72,6 +72,8 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   await fill(page, 'Time', '10:00');
   await page.waitForFunction((name) => new RegExp(`At the same chair then: .*${name} 09:30`).test(document.querySelector('[role=dialog]')?.textContent ?? ''), {}, NAME);
   await press(page, 'Close');
+  await see(page, 'Close without saving?');
+  await press(page, 'Discard');
   await closed();
 
   // What is laid out for her; moved to a quarter past eleven.

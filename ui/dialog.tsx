@@ -67,7 +67,7 @@ export function Dialog({ open, onOpenChange, title, wide = false, middle = false
             <div role="alert" className="mb-4 flex flex-wrap items-center gap-3 rounded-ui bg-amber-pale p-3 text-base">
               <p className="min-w-0 flex-1 font-semibold">Close without saving?</p>
               <Button small onClick={() => setAsks(false)} autoFocus>Go on editing</Button>
-              <Button small onClick={close}>Close</Button>
+              <Button small onClick={close}>Discard</Button>
             </div>
           )}
           {children}

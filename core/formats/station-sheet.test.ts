@@ -46,7 +46,7 @@ test('forty panels and a long name still make one page, and say what does not fi
 test('inches are said in inches, and what is written is made safe for SVG', () => {
   const plan = { ...startPlan(), name: '<fine & "soft">' };
   const sheet = stationSheet(plan, engine.compute(plan), visitOf({ plan }).work, { ...facts, measures: { ...METRIC, lengths: 'in' } });
-  expect(words(sheet.shapes).some((own) => own.includes('3/16" + 3/16"'))).toBe(true);
+  expect(words(sheet.shapes).some((own) => own.includes('5/32" + 3/16"'))).toBe(true);
   const svg = svgOf({ x: 0, y: 0, width: sheet.widthMm, height: sheet.heightMm }, sheet.title, '#fff', sheet.shapes);
   expect(svg).toContain('&lt;fine &amp; &quot;soft&quot;&gt;');
   expect(svg).not.toMatch(/NaN|Infinity|undefined/);

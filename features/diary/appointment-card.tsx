@@ -39,10 +39,10 @@ export function AppointmentCard({ facts, appointment, onDone }: AppointmentCardP
         {state === 'booked' ? (
           <>
             <Button onClick={() => setMoving(true)}>Move or change</Button>
-            <Button look="quiet" onClick={() => mark('cancelled')}>Cancel it</Button>
+            <Button look="quiet" onClick={() => mark('cancelled')}>Cancel the appointment</Button>
             {on <= facts.today && <Button look="quiet" onClick={() => mark('no-show')}>Did not come</Button>}
           </>
-        ) : <Button onClick={() => mark('booked')}>Book it again</Button>}
+        ) : <Button onClick={() => mark('booked')}>Book again</Button>}
         <a href={`/api/clients/${clientId}/calendar`} className={buttonLook('quiet')}>Calendar file</a>
       </div>
       {/* Below the buttons: what comes a moment later must not move them from under the finger. */}
