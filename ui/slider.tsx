@@ -137,7 +137,7 @@ function Entry({ id, label, said, min, max, read, onChange }: EntryProps) {
             setWrong(false);
           }
         }}
-        className={clsx('-mr-1.5 field-sizing-content h-8 max-w-full min-w-[4.5rem] rounded-ui border bg-transparent px-1.5 text-right text-lg font-semibold', wrong ? 'border-rowan' : 'border-transparent hover:border-edge focus:border-edge focus:bg-field')}
+        className={clsx('-mr-1.5 field-sizing-content h-8 min-w-[4.5rem] rounded-ui border bg-transparent px-1.5 text-right text-lg font-semibold', wrong ? 'border-rowan' : 'border-transparent hover:border-edge focus:border-edge focus:bg-field')}
       />
       {wrong && (
         <span id={`${id}-wrong`} role="alert" className="absolute top-8 right-0 z-20 w-[230px] rounded-ui border border-rowan bg-field px-2 py-1 text-right text-sm font-medium text-rowan shadow-lg">

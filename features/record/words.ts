@@ -19,7 +19,7 @@ export const INSPECTION_WORDS: Readonly<Record<InspectionPoint, string>> = {
   'same-light': 'Pictures in the same light',
 };
 
-export const MARK_OPTIONS = [{ value: 'good', words: 'Good' }, { value: 'mended', words: 'Put right' }, { value: 'left', words: 'Left as it is' }] as const;
+export const MARK_OPTIONS = [{ value: 'good', words: 'Good' }, { value: 'mended', words: 'Put right' }, { value: 'left', words: 'As it is' }] as const;
 
 export const CORRECTION_WORDS: Readonly<Record<(typeof CORRECTIONS)[number], string>> = {
   'tone-again': 'Toned again', 'bleach-wash': 'Bleach wash', spot: 'Spot repaired', band: 'Band broken', 'more-light': 'More light', lowlight: 'Lowlight put in', other: 'Something else',
