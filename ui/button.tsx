@@ -10,7 +10,7 @@ const LOOKS = {
 /** Looks of a button, for links that act as one. */
 export function buttonLook(look: keyof typeof LOOKS = 'plain', small = false): string {
   return clsx(
-    'inline-flex items-center justify-center gap-2 rounded-ui font-semibold whitespace-nowrap eases disabled:cursor-not-allowed print:hidden',
+    'inline-flex items-center justify-center gap-2 rounded-ui font-semibold whitespace-nowrap eases disabled:cursor-not-allowed pointer-coarse:shrink-0 print:hidden',
     small ? 'h-[36px] px-3 text-sm pointer-coarse:h-[44px]' : 'h-[44px] px-4 text-base',
     LOOKS[look],
   );
