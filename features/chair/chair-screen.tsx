@@ -292,7 +292,7 @@ function TopLine({ snapshot, service, state, now, onServices, onAllNow }: TopLin
   const closed = foils.filter(({ closedAt }) => closedAt !== null).length;
   const bad = status !== 'live' || unsent > 0 || full;
   return (
-    <header className="flex min-h-[56px] shrink-0 flex-wrap items-center gap-x-4 border-b border-line bg-raised pr-4 pl-2">
+    <header className="flex min-h-[56px] shrink-0 items-center max-md:flex-wrap gap-x-4 border-b border-line bg-raised pr-4 pl-2">
       <a href={`/visits/${snapshot.visitId}/clock`} aria-label={`Back to the visit of ${service.clientName}`} className="grid size-[44px] place-items-center rounded-ui text-ink-soft hover:bg-leaf-pale hover:text-ink"><BackIcon /></a>
       <h1 className="truncate text-xl font-bold wide">{service.clientName}</h1>
       <p className="text-lg whitespace-nowrap">{foils.length === 0 ? 'without foils' : `${closed} of ${foils.length} foils${between > 0 ? `, ${units.filter(({ unit, closedAt }) => closedAt !== null && unit.laidWith === 'between foils').length} of ${between} between` : ''}`}</p>
