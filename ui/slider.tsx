@@ -3,7 +3,6 @@
 import clsx from 'clsx';
 import { Slider as Radix } from 'radix-ui';
 import { useId, useRef, useState, type PointerEvent, type ReactNode } from 'react';
-import { useShownUnit } from './measures';
 
 interface SliderProps {
   label: string;
@@ -17,21 +16,17 @@ interface SliderProps {
   /** Painted under the thumb instead of the plain track. */
   track?: ReactNode;
   hint?: ReactNode;
-  /** Unit in which the value is kept, where a typed figure may be in another one of the house: mm, g, vol or °C. */
-  unit?: string;
   /** Reads a typed value; undefined where it cannot be read. Left out, the first figure in it is taken, to the next step. */
   read?(text: string): number | undefined;
 }
 
 /** A slider with its label and its value, which can be typed too; arrow keys move by one step. */
-export function Slider({ label, value, min, max, step, said, onChange, track, hint, unit = '', read }: SliderProps) {
+export function Slider({ label, value, min, max, step, said, onChange, track, hint, read }: SliderProps) {
   const id = useId();
-  const shown = useShownUnit(unit);
   const within = (next: number) => Math.min(max, Math.max(min, next));
   const toStep = (next: number) => Number((min + Math.round((next - min) / step) * step).toFixed(6));
   const typed = (text: string): number | undefined => {
     const figure = firstFigure(text);
-    if (unit) return shown.read?.(text.trim()) ?? figure;
     return figure === undefined || figure < min || figure > max ? undefined : within(toStep(figure));
   };
   const pull = usePull({ value, perWidth: max - min, onPull: (next) => onChange(within(toStep(next))) });

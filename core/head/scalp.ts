@@ -202,7 +202,7 @@ function sampleHairline(head: Head): Float64Array {
   return out;
 }
 
-/** Every nth sample is with a preview. */
+/** Every nth sample is looked at first. */
 const COARSE = 6;
 
 /** Whether a sampled hairline passes within `mm` of a point; only samples within 45° of its azimuth can be that near. */

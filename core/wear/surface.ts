@@ -79,7 +79,7 @@ export function seenFrom(head: Head, strands: Strands, view: View, pixelMm = PIX
   return sorted(view, camera, depth, count, list);
 }
 
-/** Every so many-th strand is with a preview. */
+/** Every so many-th strand is looked at first. */
 const FIRST = 10;
 
 /** Puts stretches in order of their pixels and makes the weights of each pixel one together. */

@@ -10,7 +10,7 @@ import type { LearntProduct } from './queries';
 const STEP = 0.05;
 const inSteps = (factor: number) => Math.min(1.5, Math.max(0.3, Math.round(Math.round(factor / STEP) * STEP * 100) / 100));
 
-/** How quick each lightener was beside what is used now, with what that based on. */
+/** How quick each lightener was beside what is used now, with what that is based on. */
 export function LightenerTable({ products, owner, timeZone }: { products: readonly LearntProduct[]; owner: boolean; timeZone: string }) {
   const [problem, setProblem] = useState<string>();
   const run = (work: () => Promise<LearnAnswer>) => void work().catch((): LearnAnswer => ({ ok: false, problem: 'No connection: nothing was changed.' })).then((answer) => setProblem(answer.ok ? undefined : answer.problem));

@@ -43,8 +43,8 @@ export function keptHistory(visitId: string, present: VisitWork): Kept | undefin
     const text = wasReloaded() ? sessionStorage.getItem(keyOf(visitId)) : null;
     const kept = text ? (JSON.parse(text) as Kept) : undefined;
     if (!kept || differencesOf(kept.history.present, present).length > 0) return undefined;
-    // Times count from the page's own start: what was done before it belongs to no gesture of now.
-    const before = <T extends { at: number; gesture: string }>(steps: readonly T[]) => steps.map((step) => ({ ...step, at: -Infinity, gesture: `kept ${step.gesture}` }));
+    // What was done before the reload belongs to no gesture of now.
+    const before = <T extends { gesture: string }>(steps: readonly T[]) => steps.map((step) => ({ ...step, gesture: `kept ${step.gesture}` }));
     return { selected: kept.selected, history: { past: before(kept.history.past), present, future: before(kept.history.future) } };
   } catch {
     return undefined;

@@ -137,15 +137,13 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
   const signed = useRef(initial.signOff.signed !== null);
   const open = useRef({ history, selected });
   useEffect(() => {
-    open.current = { history, selected };
-  });
-  useEffect(() => {
     const keep = () => keepHistory(initial.id, open.current);
     window.addEventListener('pagehide', keep);
     return () => window.removeEventListener('pagehide', keep);
   }, [initial.id]);
   useEffect(() => {
     present.current = history.present;
+    open.current = { history, selected };
     signed.current = bundle.signOff.signed !== null;
   });
 

@@ -2,8 +2,7 @@
 
 import dynamic from 'next/dynamic';
 import { useMemo, useRef, useState, useSyncExternalStore } from 'react';
-import { offsetWords } from '@/core/head';
-import type { Vec3 } from '@/core/head';
+import { offsetWords, type Vec3 } from '@/core/head';
 import { LAMPS, MOST_PART_MM, VIEW_NAMES, wayName, type Camera, type Lamp, type View, type WearSubject, type Way } from '@/core/wear';
 import { useSaid } from '@/ui/measures';
 import { Button } from '@/ui/button';
