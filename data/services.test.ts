@@ -102,7 +102,8 @@ test('a device whose clock is wrong, or jumps, is put right by how long ago thin
   const wrong = now - 26 * 3_600_000;
   await appendEvents(owner, visitId, batch('station', [started, { kind: 'note', words: 'a', foil: null }], [600_000, 60_000], wrong));
   const [first, second] = await readEvents(owner, visitId, 0);
-  expect(Math.abs(first.at - (now - 600_000))).toBeLessThan(5000);
+  expect(first.at).toBeGreaterThanOrEqual(now - 600_000);
+  expect(first.at).toBeLessThanOrEqual(Date.now() - 600_000);
   expect(second.at - first.at).toBe(540_000);
   // Something from its own future is not later than now; something before what it said already is not before it.
   await appendEvents(owner, visitId, batch('station', [{ kind: 'note', words: 'b', foil: null }, { kind: 'note', words: 'c', foil: null }], [-3_600_000, 7_200_000]));
@@ -141,7 +142,7 @@ test('everybody who listens is told, and again after the connection was lost', a
   const visitId = await begun();
   const heard: (Signal | null)[] = [];
   const until = async (fits: () => boolean) => {
-    for (let i = 0; i < 200 && !fits(); i += 1) await new Promise((resolve) => setTimeout(resolve, 25));
+    for (let i = 0; i < 2400 && !fits(); i += 1) await new Promise((resolve) => setTimeout(resolve, 25));
     expect(fits()).toBe(true);
   };
   const end = await listenTo('service', visitId, (signal) => heard.push(signal));
@@ -196,7 +197,10 @@ test('hours that tests do not wait for are added to the server’s time', async 
   process.env.LATTICE_CLOCK = file;
   try {
     const visitId = await begun();
-    expect(Math.abs((await opened(visitId)).serverNow - (Date.now() + 7_200_000))).toBeLessThan(2000);
+    const before = Date.now();
+    const added = (await opened(visitId)).serverNow - 7_200_000;
+    expect(added).toBeGreaterThanOrEqual(before);
+    expect(added).toBeLessThanOrEqual(Date.now());
   } finally {
     delete process.env.LATTICE_CLOCK;
   }

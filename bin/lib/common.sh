@@ -118,10 +118,10 @@ database_runs() {
   as_database_user "$pg_bin/pg_ctl" -D "$db_home/data" status >/dev/null 2>&1
 }
 
-# Starts the server in $db_home on $db_port; what it did not write down when it was killed it finds in its own log.
+# Starts the server in $db_home on $db_port, with $db_options; what it did not write down when it was killed it finds in its own log.
 run_database() {
   as_database_user "$pg_bin/pg_ctl" -D "$db_home/data" -w -t 60 -l "$db_home/server.log" \
-    -o "-c listen_addresses=127.0.0.1 -c port=$db_port -c unix_socket_directories=''" start >/dev/null </dev/null
+    -o "-c listen_addresses=127.0.0.1 -c port=$db_port -c unix_socket_directories=''${db_options:-}" start >/dev/null </dev/null
 }
 
 # Looks at the database for as long as it is told to; one that was killed is started again on the same port.

@@ -45,18 +45,24 @@ export function sectioningOrder(panels: readonly Panel[], sectioning: readonly s
 
 /**
  * What is taken before one side of a panel. A panel of the other side only matters where the two dividing lines leave
- * room for an overlap.
+ * room for an overlap; a second panel of the same place finds nothing left to take.
  */
 export function claimsBefore(panel: Panel, side: 'left' | 'across', order: readonly Panel[], frame: Frame): Claim[] {
   const own = divideAt(panel, frame);
   const claims: Claim[] = [];
+  const places = new Set<string>();
+  const claim = (earlier: Panel, of: Claim['side']) => {
+    const place = JSON.stringify(claimedPlace(earlier, of));
+    if (!places.has(place)) claims.push({ panel: earlier, side: of });
+    places.add(place);
+  };
   for (const earlier of order) {
     if (earlier.id === panel.id) break;
     const divide = divideAt(earlier, frame);
-    if (earlier.side === 'across') claims.push({ panel: earlier, side: 'across' });
-    if (earlier.side === 'left' || earlier.side === 'both') claims.push({ panel: earlier, side: 'left' });
+    if (earlier.side === 'across') claim(earlier, 'across');
+    if (earlier.side === 'left' || earlier.side === 'both') claim(earlier, 'left');
     if ((earlier.side === 'right' || earlier.side === 'both') && (side === 'across' || divide > own)) {
-      claims.push({ panel: earlier, side: 'right' });
+      claim(earlier, 'right');
     }
   }
   return claims;
@@ -64,14 +70,18 @@ export function claimsBefore(panel: Panel, side: 'left' | 'across', order: reado
 
 /** Everything that a sectioned panel depends on beside the head: two with the same key are the same. */
 export function sectionedKey(panel: Panel, side: 'left' | 'across', claims: readonly Claim[], frame: Frame): string {
-  const place = ({ panel: own, side: of }: Claim) => [own.place, own.leaveOut, of, own.side === 'both', own.divide];
   const usesPart = [panel, ...claims.map((claim) => claim.panel)].some(followsPart);
   return JSON.stringify([
-    place({ panel, side }),
-    claims.map(place),
+    claimedPlace(panel, side),
+    claims.map((claim) => claimedPlace(claim.panel, claim.side)),
     usesPart ? [frame.partOffsetMm, frame.partLengthMm] : 0,
     panel.side === 'across',
   ]);
+}
+
+/** What decides the region of one side of a panel. */
+function claimedPlace(panel: Panel, side: Side | 'across'): unknown[] {
+  return [panel.place, panel.leaveOut, side, panel.side === 'both', panel.divide];
 }
 
 /** @returns undefined when nothing is left for the panel. @throws PlaceProblem */
@@ -107,17 +117,20 @@ function sectionOn(
   // A place that is a problem for its own panel takes nothing from others.
   const taking = claims.map(({ panel: earlier, side: of }) => regionOrNone(earlier, of, frame));
   const taken = taking.map(() => 0);
+  const reach = EDGE_MM * head.k;
   const own: Region = (node) => {
     const depth = wanted(node);
     // What other panels took matters nowhere but in the place and at its edge.
-    if (depth < -EDGE_MM * head.k) return depth;
+    if (depth < -reach) return depth;
     let most = -Infinity;
     let taker = -1;
-    taking.forEach((region, i) => {
-      const theirs = region(node);
+    for (let i = 0; i < taking.length; i += 1) {
+      const theirs = taking[i](node);
       most = max(most, theirs);
       if (theirs > 0 && taker < 0) taker = i;
-    });
+      // So deep in another panel, no edge of this one is near.
+      if (most > reach) break;
+    }
     if (depth > 0 && taker >= 0) taken[taker] += grid.area[node.index];
     return min(depth, -most);
   };

@@ -5,13 +5,15 @@ import { closeThreads, computedOf, inThread } from '.';
 
 afterAll(closeThreads);
 
+/** Where a test is not about the limit, it is out of reach of the slowest machine, ms. */
+const AMPLE_MS = 300_000;
 const { documents, facts } = visitOf({ plan: startPlan(), consult: EMPTY_CONSULT, mix: EMPTY_MIX });
 
 test('a thread answers what the engine answers here', async () => {
   const here = createVisitEngine().compute(documents, facts);
   const keys = ['work', 'clock', 'timed', 'script', 'needs', 'cautions', 'estimate', 'colours', 'steps', 'after'] as const;
   // The first thread starts and reads its code: that is not what ends here, however slow the machine.
-  await inThread('salon', 'sheet', startPlan(), 120_000);
+  await inThread('salon', 'sheet', startPlan(), AMPLE_MS);
   const there = await computedOf('salon', { documents, facts }, keys);
   for (const key of keys) expect(JSON.stringify(there[key])).toBe(JSON.stringify(here[key]));
   expect((await computedOf('salon', { documents, facts }, ['sheet'])).sheet).toEqual(here.pattern.sheet);
@@ -23,16 +25,16 @@ test('what takes too long is ended with a sentence, and the thread after it work
   const plan = parsePlan({ ...startPlan(), sectioning: [], panels: many });
   if (!plan.ok) throw new Error(plan.problem);
   await expect(inThread('salon', 'sheet', plan.value, 300)).rejects.toThrow(/^This pattern takes too long to work out/);
-  expect((await inThread('salon', 'sheet', startPlan())).totals.foils).toBeGreaterThan(90);
+  expect((await inThread('salon', 'sheet', startPlan(), AMPLE_MS)).totals.foils).toBeGreaterThan(90);
 }, 60_000);
 
 test('a salon that asks for too much waits for itself, and others do not wait for it', async () => {
   // Both threads run.
-  await Promise.all(['one', 'other'].map((salon) => inThread(salon, 'sheet', startPlan())));
+  await Promise.all(['one', 'other'].map((salon) => inThread(salon, 'sheet', startPlan(), AMPLE_MS)));
   const heavy = { ...startPlan(), panels: startPlan().panels.map((own) => ({ ...own, variation: { seed: 1, dropoutMm: 1, angleDeg: 1, side: 'both' as const } })) };
-  const asked = Array.from({ length: 40 }, (_, i) => inThread('greedy', 'sheet', { ...heavy, name: `${i}`, head: { ...heavy.head, circumferenceMm: 540 + i } }).then(() => 'done', (error: Error) => error.message));
+  const asked = Array.from({ length: 40 }, (_, i) => inThread('greedy', 'sheet', { ...heavy, name: `${i}`, head: { ...heavy.head, circumferenceMm: 540 + i } }, AMPLE_MS).then(() => 'done', (error: Error) => error.message));
   const from = performance.now();
-  await inThread('modest', 'sheet', startPlan());
+  await inThread('modest', 'sheet', startPlan(), AMPLE_MS);
   const waited = performance.now() - from;
   const answers = await Promise.all(asked);
   expect(answers.filter((own) => own === 'done')).toHaveLength(24);
