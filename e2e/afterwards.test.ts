@@ -16,7 +16,7 @@ import {
   openBrowser,
   openStep,
   see,
-  seriousFindings,
+  axeFindings,
   signIn,
   type Session,
 } from './harness';
@@ -185,7 +185,7 @@ test('from the foils to the finish on a tablet: everything that is decided at th
   await touch(page, 'More');
   expect(await small(page)).toEqual([]);
   await touch(page, 'More minutes …');
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await touch(page, 'Not there yet');
   await touch(page, 'Check');
   await touch(page, 'Level 8 seen');
@@ -219,7 +219,7 @@ test('from the foils to the finish on a tablet: everything that is decided at th
   // Three places: the longest first, each so that all are done together.
   await act(page, 'Toner on', 0);
   await see(page, 'Next: Toner, at');
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await page.setOfflineMode(false);
   await sent(page);
   await act(page, 'Toner on', 10.1);

@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import path from 'node:path';
 import { fromOpened, sagittalPoint, surfaceDistance } from '@/core/head';
 import { createPatternEngine, type Plan } from '@/core/pattern';
-import { fill, foilCount, newVisit, openBrowser, press, saved, see, seriousFindings, signIn, type Session } from './harness';
+import { fill, foilCount, newVisit, openBrowser, press, saved, see, axeFindings, signIn, type Session } from './harness';
 
 let session: Session;
 beforeAll(async () => {
@@ -101,7 +101,7 @@ test('from an empty head to a fitted, printed full head', async () => {
   const full = await foilCount(page);
   expect(full).toBeGreaterThan(92);
   expect(full).toBeLessThan(120);
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
 
   // Another pattern, and back.
   await press(page, 'Library …');
@@ -229,7 +229,7 @@ test('by hand: a panel’s edge, the pitch, the angle, the hairline, a triangle 
   for (let i = 0; i < 6; i += 1) await page.keyboard.press('ArrowUp');
   const { left, right } = (await savedPlan(visitId, ({ head }) => typeof head.hairline.left === 'object')).head.hairline;
   expect(typeof left === 'object' && left).toEqual(right);
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
 
   // An edge that no figure sets is turned into corners.
   await pressWords('Choose');
@@ -264,7 +264,7 @@ test('the round head turns, jumps to its views and picks the same foil as the op
   await see(page, 'Drop it');
   const picked = await page.$eval('[aria-label="Change this foil"]', (element) => element.parentElement!.innerText);
   expect(picked).toMatch(/left/);
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await press(page, 'Opened head, large');
   expect(complaints).toEqual([]);
 }, 60_000);

@@ -7,7 +7,7 @@ import { alarmsOf, inOrder, serviceState, type ServiceEvent, type ServiceScript 
 import { startPlan } from '@/core/formats';
 import { createPatternEngine } from '@/core/pattern';
 import { advance, later, withClock } from './later';
-import { address, begin, live, newVisit, openBrowser, openStep, press, see, seriousFindings, signIn, type Session } from './harness';
+import { address, begin, live, newVisit, openBrowser, openStep, press, see, axeFindings, signIn, type Session } from './harness';
 
 /** Waits for real moments: a tap too soon after the last is the same tap. */
 const breathe = () => new Promise((resolve) => setTimeout(resolve, 950));
@@ -102,7 +102,7 @@ test('a service of 24 foils, through an offline stretch, a reload, a restart and
     await tap();
     await counted(page, i);
   }
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
 
   // The same tap twice is one foil.
   await advance(1);
@@ -219,13 +219,13 @@ test('a service of 24 foils, through an offline stretch, a reload, a restart and
   await page.waitForSelector('table[aria-label="Planned against done"]');
   expect(await page.$$eval('table[aria-label="Planned against done"] tbody tr', (rows) => rows.length)).toBe(24);
   expect(await page.$eval('table[aria-label=Mixes] tbody', (own) => (own as HTMLElement).innerText.replace(/\s+/g, ' '))).toMatch(/^A .+ 20 vol, 1 : \d.* 24 foils \d+ of \d+ \d+ g – \d+ min$/);
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   // And it is learnt from: pace by who closed the foil, estimates beside what came of them.
   await page.goto(`${address()}/house/learnt`);
   await page.waitForFunction(() => Number(/(\d+)%\s+of the usual time, from (\d+) foils/.exec((document.querySelector('section[aria-label="Ottilie Marsh"]') as HTMLElement | null)?.innerText ?? '')?.[2] ?? 0) >= 15);
   expect(await page.$eval('section[aria-label="How good the estimates were"]', (own) => (own as HTMLElement).innerText)).toMatch(/Level[\s\S]*estimates?, off by[\s\S]*Minutes to the last rinse[\s\S]*off by \d/);
   expect(await page.$eval('table[aria-label="Speed of lighteners"] tbody', (own) => (own as HTMLElement).innerText.replace(/\s+/g, ' '))).toMatch(/^Moth blue powder 1\.00 \d\.\d\d \d\.\d\d–\d\.\d\d \d+ checks?, \d+ services?/);
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   expect(tablet.complaints.filter((own) => !/ERR_|Failed to load resource/.test(own))).toEqual([]);
 }, 240_000);
 

@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { address, newVisit, openBrowser, openStep, press, saved, see, seriousFindings, signIn, type Session } from './harness';
+import { address, newVisit, openBrowser, openStep, press, saved, see, axeFindings, signIn, type Session } from './harness';
 
 let session: Session;
 let page: Page;
@@ -45,7 +45,7 @@ test('a full head: foils are opened as they are ready, nothing stays on too long
   expect([...starts].sort((a, b) => a - b)).toEqual(starts);
   expect(await followed()).toContain(`pulled ${pulled}`);
   expect(rinsed(usual)).toBeLessThan(200);
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
 
   // One rinse at the end: what is past the limit is said, and has to be answered for before one begins.
   await (await page.waitForSelector('[role=radio][aria-label*="first foil"]'))!.click();
@@ -89,7 +89,7 @@ test('a second person opens foils; what is kept by hand stays, through a reload'
   await press(page, 'Plan');
   await see(page, 'Second person: open and wipe');
   expect(rinsed(await headline())).toBeLessThan(rinsed(alone) - 20);
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
 
   // A panel is kept at its place: the rest is solved around it.
   await (await page.waitForSelector('section[aria-label="Order of work"] li button[aria-pressed]'))!.click();

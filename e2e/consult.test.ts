@@ -4,7 +4,7 @@ import path from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import sharp from 'sharp';
 import { CHAPTER_WORDS, CHAPTERS, type Chapter } from '@/core/consult';
-import { address, at, begin, chapter, field, fill, live, newVisit, openBrowser, openStep, press, saved, see, seriousFindings, signIn, type Session } from './harness';
+import { address, at, begin, chapter, field, fill, live, newVisit, openBrowser, openStep, press, saved, see, axeFindings, signIn, type Session } from './harness';
 
 let session: Session;
 let page: Page;
@@ -147,7 +147,7 @@ test('a whole consultation by keyboard alone', async () => {
 test('every chapter is without a serious finding', async () => {
   for (const key of CHAPTERS) {
     await chapter(page, key);
-    expect([key, await seriousFindings(page)]).toEqual([key, []]);
+    expect([key, await axeFindings(page)]).toEqual([key, []]);
   }
 }, 90_000);
 
@@ -253,7 +253,7 @@ describe('a picture of the hair', () => {
     await page.mouse.up();
     const mm = Number(await page.$eval('#measured-mm', (element) => element.textContent));
     expect(Math.abs(mm - 22)).toBeLessThan(1);
-    expect(await seriousFindings(page)).toEqual([]);
+    expect(await axeFindings(page)).toEqual([]);
     // By keyboard, too: ten pixels of the picture are one millimetre.
     await page.$eval('[aria-label="Length, second point"]', (handle) => (handle as SVGElement).focus());
     for (let i = 0; i < 3; i += 1) await page.keyboard.press('ArrowRight');
@@ -286,7 +286,7 @@ describe('a picture of the hair', () => {
     await (await page.waitForSelector('summary::-p-text(Archived (1))'))!.click();
     expect(await page.$$('section[aria-label="Values"] ul > li > button[aria-label^="Open the picture"]')).toHaveLength(1);
     await open('details');
-    expect(await seriousFindings(page)).toEqual([]);
+    expect(await axeFindings(page)).toEqual([]);
     await press(page, 'Restore');
     await page.waitForSelector('summary::-p-text(Archived)', { hidden: true });
     await open();
@@ -328,7 +328,7 @@ test('a caution takes its reason, a stop takes none, and all of it is in the tra
   expect(cards[0].text).toMatch(/^Stop: The scalp is broken\..*No reason overrides this/);
   expect(cards.map(({ form }) => form)).toEqual([false, true, true, true]);
   expect(await page.$$eval('[role=dialog] button', (all) => (all.at(-1) as HTMLButtonElement).disabled)).toBe(true);
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await press(page, 'Close');
   // Not by asking the server either: it is refused there.
   const visit = new URL(page.url()).pathname.split('/')[2];
@@ -356,7 +356,7 @@ test('a caution takes its reason, a stop takes none, and all of it is in the tra
   expect(trail).toMatch(/No alert test on record\. Reason: Same product within the last weeks, no reaction\./);
   expect(trail).toMatch(/scalp/i);
   expect(trail).toMatch(/added the client/);
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
 }, 90_000);
 
 test('turned to the client, notes, prices and cautions are hidden, and come back', async () => {

@@ -1,7 +1,7 @@
 import ICAL from 'ical.js';
 import type { Page } from 'puppeteer-core';
 import { later } from './later';
-import { address, answers, at, fill, live, newVisit, openBrowser, press, see, seriousFindings, signIn, type Session } from './harness';
+import { address, answers, at, fill, live, newVisit, openBrowser, press, see, axeFindings, signIn, type Session } from './harness';
 
 const DAY = 86_400_000;
 /** A name of this run’s own: the day may hold another’s. */
@@ -42,7 +42,7 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   await newVisit(page, NAME);
   const on = isoDay(10);
   await goTo(on);
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await press(page, 'Book');
   await press(page, 'Book it');
   await see(page, 'Client: choose one.');
@@ -57,7 +57,7 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   await fill(page, 'Time', '9:30');
   await see(page, 'An alert test is missing or too old.');
   expect(await page.$eval('[role=switch][aria-label="Book an alert test too"]', (own) => own.getAttribute('aria-checked'))).toBe('true');
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await press(page, 'Book it');
   await closed();
   await see(page, NAME);
@@ -80,7 +80,7 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   await openBlock(NAME);
   await page.waitForSelector('dl[aria-label=Preparation]');
   expect(await page.$eval('dl[aria-label=Preparation]', (own) => (own as HTMLElement).innerText)).toMatch(/Last pattern[\s\S]*Fine weave, horizontal, 100 foils[\s\S]*Foils to cut[\s\S]*\d+\sof\s\d+\s×\s\d+\smm[\s\S]*Bowls[\s\S]*A 1: \d+ g/);
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await press(page, 'Close');
   await closed();
   // The same in the morning, for the whole day on one list.
@@ -95,7 +95,7 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   });
   expect(all).toBe(each);
   expect(all).toBeGreaterThanOrEqual(100);
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await goTo(on);
   await openBlock(NAME);
   await press(page, 'Move or change');
@@ -131,7 +131,7 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   await drag(1, () => page.mouse.up());
   await see(page, `${NAME} moved to 12:15, Ottilie Marsh.`);
   expect(await page.$('[role=dialog]')).toBeNull();
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await page.waitForFunction((name) => [...document.querySelectorAll('section[aria-label="The day"] button')].some((own) => own.textContent!.includes(name) && own.textContent!.includes('12:15–')), {}, NAME);
   await press(page, 'Undo');
   await see(page, `${NAME} is back at 11:15, Ottilie Marsh.`);

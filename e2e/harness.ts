@@ -203,20 +203,25 @@ export async function foilCount(page: Page): Promise<number> {
   return Number(text);
 }
 
-/** Serious and critical findings of axe-core on the page as it stands. */
-export async function seriousFindings(page: Page): Promise<string[]> {
+/** Findings of axe-core of any grade on the page as it stands, in both themes. */
+export async function axeFindings(page: Page): Promise<string[]> {
   // The title streams in after the page's body.
   await page.waitForFunction(() => document.title !== '');
   await page.evaluate(axe.source);
-  // A colour on its way from one to the other is neither.
-  await page.evaluate(() => Promise.all(document.getAnimations().filter((own) => own.effect?.getComputedTiming().endTime !== Infinity).map((own) => own.finished.catch(() => undefined))).then(() => undefined));
   return page.evaluate(async () => {
     const runner = (window as unknown as { axe: { run(options: object): Promise<{ violations: Finding[] }> } }).axe;
-    interface Finding { id: string; impact: string; nodes: { html: string; failureSummary: string }[] }
-    const { violations } = await runner.run({ resultTypes: ['violations'] });
-    return violations
-      .filter(({ impact }) => impact === 'serious' || impact === 'critical')
-      .map(({ id, nodes }) => `${id}: ${nodes.slice(0, 3).map((node) => `${node.html.slice(0, 160)} ${node.failureSummary}`).join(' | ')}`);
+    interface Finding { id: string; nodes: { html: string; failureSummary: string }[] }
+    const root = document.documentElement;
+    const chosen = root.dataset.theme;
+    const found: string[] = [];
+    for (const theme of ['light', 'dim']) {
+      root.dataset.theme = theme;
+      // A colour on its way from one to the other is neither.
+      await Promise.all(document.getAnimations().filter((own) => own.effect?.getComputedTiming().endTime !== Infinity).map((own) => own.finished.catch(() => undefined)));
+      const { violations } = await runner.run({ resultTypes: ['violations'] });
+      found.push(...violations.map(({ id, nodes }) => `${theme} ${id}: ${nodes.slice(0, 3).map((node) => `${node.html.slice(0, 160)} ${node.failureSummary}`).join(' | ')}`));
+    }
+    root.dataset.theme = chosen;
+    return found;
   });
 }
-

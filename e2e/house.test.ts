@@ -1,4 +1,4 @@
-import { chapter, address, answers, at, fill, foilCount, live, newVisit, openBrowser, openStep, press, saved, see, seriousFindings, signIn, type Session } from './harness';
+import { chapter, address, answers, at, fill, foilCount, live, newVisit, openBrowser, openStep, press, saved, see, axeFindings, signIn, type Session } from './harness';
 
 let session: Session;
 beforeAll(async () => {
@@ -22,7 +22,7 @@ test('what the owner sets holds for every visit: units, a rule switched off, the
 
   await page.goto(`${address()}/house`);
   await see(page, 'Set once for the whole salon');
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await press(page, 'inch');
   await press(page, rule);
   await fill(page, 'Time for the foils', 'an hour');
@@ -88,7 +88,7 @@ test('a pattern is kept under a name, shared, versioned, taken for one panel, an
   }, name);
   await pressWords('Save');
   await page.waitForSelector(`::-p-aria([name="Version of ${name}"])`);
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   // The first version is still there, and is taken with its own drop-outs.
   const version = (await page.waitForSelector(`::-p-aria([name="Version of ${name}"])`))!;
   await version.evaluate((element) => {
@@ -144,7 +144,7 @@ test('suggestions give their reasons, and are only taken when they are taken', a
   await page.waitForSelector('[aria-label="Suggestions"]');
   await see(page, 'tied up 70% of the time: the hairline band carries the look');
   expect(await foilCount(page)).toBe(before);
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   const taken = await page.$eval('button[aria-label^="Apply this suggestion"]', (element) => element.getAttribute('aria-label')!);
   const shown = Number(await page.$eval('[aria-label="Suggestions"] li b', (element) => element.textContent));
   await press(page, taken);
@@ -167,7 +167,7 @@ test('a token is made, shown once, used, and withdrawn', async () => {
   await fill(page, 'Name', 'Window screen');
   await press(page, 'Make the token');
   await see(page, 'Window screen: shown once, copy it now.');
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   const secret = await page.$eval('input[readonly]', (own) => (own as HTMLInputElement).value);
   const ask = (path: string) => fetch(`${address()}/api/v1${path}`, { headers: { Authorization: `Bearer ${secret}` } }).then(({ status }) => status);
   expect([await ask('/people'), await ask('/clients')]).toEqual([200, 403]);

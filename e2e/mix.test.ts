@@ -4,7 +4,7 @@ import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { Page } from 'puppeteer-core';
-import { address, fill, live, newVisit, openBrowser, openStep, press, saved, see, seriousFindings, signIn, type Session } from './harness';
+import { address, fill, live, newVisit, openBrowser, openStep, press, saved, see, axeFindings, signIn, type Session } from './harness';
 
 let session: Session;
 let page: Page;
@@ -242,11 +242,11 @@ test('every sheet and the products have no serious finding of axe-core', async (
       await press(page, 'Bleach wash');
       await see(page, 'Level 6');
     }
-    expect(await seriousFindings(page)).toEqual([]);
+    expect(await axeFindings(page)).toEqual([]);
   }
   await page.goto(`${address()}/house/products`);
   await see(page, 'Moth blue powder');
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   // One scale serves whoever asks first: that another has it is said on the screen.
   expect(session.complaints.filter((own) => !own.includes('/api/scale'))).toEqual([]);
 });

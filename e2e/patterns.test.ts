@@ -10,7 +10,7 @@ import {
   press,
   saved,
   see,
-  seriousFindings,
+  axeFindings,
   signIn,
   type Session,
 } from './harness';
@@ -114,7 +114,7 @@ test('two slices and a weave in turn in the triangle at the face: at most 14 act
       .map(({ thicknessMm }) => thicknessMm)
       .slice(0, 3),
   ).toEqual([3, 3, 5]);
-  expect(await seriousFindings(session.page)).toEqual([]);
+  expect(await axeFindings(session.page)).toEqual([]);
 });
 
 test('sides at 2, 2, then 5 mm: at most 8 actions, typed as a list', async () => {

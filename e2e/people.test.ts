@@ -3,7 +3,7 @@ import { closeDatabase } from '@/data/database';
 import { DEMO_PASSWORD } from '@/data/demo/people';
 import { changePerson, invite, listPeople, makeResetLink } from '@/data/people';
 import { signedIn } from '@/data/testing/actor';
-import { address, at, fill, live, newVisit, openBrowser, press, see, seriousFindings, signIn, type Session } from './harness';
+import { address, at, fill, live, newVisit, openBrowser, press, see, axeFindings, signIn, type Session } from './harness';
 
 let owner: Session;
 let other: Session;
@@ -26,7 +26,7 @@ test('somebody is invited, joins, sets a PIN, takes a locked station over, and l
   await page.goto(`${address()}/house/people`);
   await press(page, 'Make an invitation');
   await see(page, 'shown once, copy it now');
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   const link = await page.$eval('input[readonly]', (input) => (input as HTMLInputElement).value);
 
   await other.page.goto(link);
@@ -37,7 +37,7 @@ test('somebody is invited, joins, sets a PIN, takes a locked station over, and l
   const email = `linnea-${Date.now()}@fernhollow.example`;
   await fill(other.page, 'E-mail', email);
   await fill(other.page, 'Password', 'a long enough one');
-  expect(await seriousFindings(other.page)).toEqual([]);
+  expect(await axeFindings(other.page)).toEqual([]);
   await press(other.page, 'Join');
   await see(other.page, 'You have joined.');
   await other.page.goto(link);
@@ -53,14 +53,14 @@ test('somebody is invited, joins, sets a PIN, takes a locked station over, and l
   await fill(other.page, 'Your password', 'a long enough one');
   await press(other.page, 'Save PIN');
   await see(other.page, 'Your PIN is set.');
-  expect(await seriousFindings(other.page)).toEqual([]);
+  expect(await axeFindings(other.page)).toEqual([]);
 
   // The owner's station is locked in the middle of a visit; Linnea goes on there.
   await newVisit(page, 'Locked In Between');
   const visit = new URL(page.url()).pathname.split('/')[2];
   await page.goto(`${address()}/locked?to=${encodeURIComponent(`/visits/${visit}/pattern`)}`);
   await (await page.waitForSelector('button::-p-text(Linnea Garrick)'))!.click();
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await fill(page, 'PIN of Linnea Garrick', '0000');
   await press(page, 'Unlock');
   await see(page, 'Wrong PIN or password.');
@@ -192,7 +192,7 @@ describe('clients', () => {
     await fill(page, 'Note', 'written once');
     await press(page, 'Save');
     await see(page, 'written once');
-    expect(await seriousFindings(page)).toEqual([]);
+    expect(await axeFindings(page)).toEqual([]);
 
     await menu(page, 'More for Doubled Record', 'Archive');
     await see(page, 'Archived: not listed');
@@ -225,7 +225,7 @@ describe('clients', () => {
     await page.goto(`${address()}/house/trail`);
     await see(page, 'erased the client: a client who was erased');
     expect(await page.evaluate(() => document.body.innerText)).not.toContain('Doubled Record');
-    expect(await seriousFindings(page)).toEqual([]);
+    expect(await axeFindings(page)).toEqual([]);
   }, 90_000);
 
   test('an assistant neither merges nor exports nor erases, by menu or by address', async () => {

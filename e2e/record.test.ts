@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import sharp from 'sharp';
 import { later } from './later';
-import { address, at, begin, chapter, field, fill, foilCount, live, newVisit, openBrowser, openStep, press, saved, see, seriousFindings, signIn, type Session } from './harness';
+import { address, at, begin, chapter, field, fill, foilCount, live, newVisit, openBrowser, openStep, press, saved, see, axeFindings, signIn, type Session } from './harness';
 import type { GrowthVisit } from '@/core/growth';
 import type { Consult, Outcome } from '@/core/visit';
 import { growthOf } from '@/core/visit/computed/growth';
@@ -125,7 +125,7 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   expect(await page.$eval('[role=dialog]', (own) => (own as HTMLElement).innerText)).toMatch(/occipital, left.*\(49 mm\)/s);
   await press(page, 'Fewer: growing out');
   await page.waitForFunction((most) => Number(/(\d+) foils \(now/.exec((document.querySelector('[role=dialog]') as HTMLElement).innerText)?.[1]) < most, {}, sides);
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await press(page, 'Repeat exactly');
   await page.$$eval('[role=dialog] button', (all) => all.find((own) => own.textContent!.startsWith('Replace'))!.click());
   await page.waitForSelector('[role=dialog]', { hidden: true });
@@ -142,7 +142,7 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   await page.waitForSelector('[role=dialog]', { hidden: true });
   await press(page, 'Compare Front');
   await page.waitForSelector('[role=slider][aria-label="Wipe: last visit and this one"]');
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await page.keyboard.press('Escape');
   await page.waitForSelector('[role=dialog]', { hidden: true });
 
@@ -176,7 +176,7 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   await page.select('select[aria-label="Level, Temple"]', '8.5');
   await page.select('select[aria-label="Tone, Temple"]', 'cool');
   await fill(page, 'Left at the root, Nape, mm', '4');
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await press(page, 'Record the visit');
   await recordedAs(third);
   expect((await bundle(third)).outcome!.document).toMatchObject({ nextOn: next, nextWhat: 'full', zones: { 'temple-l': { level: 8.5, tone: 'cool', leftMm: 0 }, 'nape-r': { leftMm: 4, measured: true } } });
@@ -195,7 +195,7 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   expect(await page.$eval('section[aria-label=Story] [role=img][aria-label^="Regrowth by zone"]', (own) => own.getAttribute('aria-label'))).toMatch(/49 mm on/);
   // How far the goal is, by zone and by visit: level 8 was reached at the first visit.
   expect(await page.$eval('ol[aria-label=Targets]', (own) => (own as HTMLElement).innerText)).toMatch(/The goal level 8\s+Reached on \d+ \w+ \d{4}\.\s+2 of 2 zones/);
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
 
   // How it is found again, on screen and as one page of print.
   await openStep(page, third, 'record');
@@ -225,6 +225,6 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   await page.waitForFunction(() => (document.querySelector('[aria-label=Addenda]') as HTMLElement | null)?.innerText.includes('left at 5 mm'));
   await page.reload();
   await see(page, 'The nape was left at 5 mm.');
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   expect(session.complaints.filter((own) => !own.includes('400'))).toEqual([]);
 }, 400_000);

@@ -7,7 +7,7 @@ import { readHouse, saveHouse } from '@/data/house';
 import { serverNow } from '@/data/now';
 import { addConsent } from '@/data/safety';
 import { signedIn } from '@/data/testing/actor';
-import { address, answers, at, chapter, fill, newVisit, openBrowser, openStep, press, see, seriousFindings, signIn, type Session } from './harness';
+import { address, answers, at, chapter, fill, newVisit, openBrowser, openStep, press, see, axeFindings, signIn, type Session } from './harness';
 import { later } from './later';
 
 const FIRST = `Texted${Date.now() % 100_000}`;
@@ -86,14 +86,14 @@ test('texted only with her consent, once, again when it is moved, and through an
 
   await reminders();
   expect(await lists('To send')).toEqual([expect.stringMatching(new RegExp(`^${NAME} · .* 0700 900 333 Hello ${FIRST}, we look forward to seeing you on .* at 09:30, with Ottilie Marsh\\. .* Fernhollow Colour Rooms$`))]);
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await onlyHers();
   // The outbox takes nothing; then its answer is lost on the way; it comes once all the same.
   await fault('refuses');
   await press(page, 'Send 1 reminder');
   await see(page, `${NAME}: The outbox refused it: The outbox takes no messages at the moment.`);
   expect(await taken()).toEqual([]);
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await fault('lost');
   await press(page, 'Send 1 reminder');
   await see(page, 'The outbox cannot be reached. Try again later: it takes a text once.');
@@ -133,7 +133,7 @@ test('goes out by itself when the house says so', async () => {
     await page.goto(`${address()}/day/reminders`);
     await see(page, 'Those of appointments go out by themselves from 07:00.');
     await see(page, 'by itself');
-    expect(await seriousFindings(page)).toEqual([]);
+    expect(await axeFindings(page)).toEqual([]);
   } finally {
     await saveHouse(by, revision + 1, document);
     later(0);

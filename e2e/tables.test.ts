@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { parsePlan, visitSchema } from '@/core/formats';
-import { address, fill, newVisit, openBrowser, openStep, press, saved, see, seriousFindings, signIn, type Session } from './harness';
+import { address, fill, newVisit, openBrowser, openStep, press, saved, see, axeFindings, signIn, type Session } from './harness';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'lattice-tables-'));
 let session: Session;
@@ -48,7 +48,7 @@ test('clients go out as a table, and a table comes in once it was looked at; a w
   const [id] = maren.split(',');
   await choose(Buffer.from(`id;name;phone;note\n;${name} Søn;0700 900 555;née\n${id};Maren Tolland;0700 900 114;Ties it up on most working days.\n`, 'latin1'));
   await see(page, '1 added, 0 changed, 1 as they are');
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await press(page, 'Import the table');
   await page.waitForSelector('[role=dialog]', { hidden: true });
   await see(page, `${name} Søn`);
@@ -82,7 +82,7 @@ test('a pattern goes to another salon as one file, and comes in from one', async
   await page.waitForSelector(`[aria-label="As a file: ${name} again"]`);
   await take('broken.svg', '<svg></svg>');
   await see(page, 'broken.svg: there is no pattern of Dappled Lattice in it.');
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
 }, 60_000);
 
 test('the foils of a pattern and everything of the salon go out as files; only who may has them', async () => {
@@ -109,7 +109,7 @@ test('the foils of a pattern and everything of the salon go out as files; only w
   await give('wrong.csv', 'id,width mm\nback/3/1,1\nnobody,2\n');
   await see(page, 'Row 3: id: this pattern has no foil “nobody”.');
   expect(await page.$$eval('[role=dialog] button[disabled]', (all) => all.map((own) => own.textContent))).toEqual(['Import the table']);
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await press(page, 'Close');
   await page.waitForSelector('[role=dialog]', { hidden: true });
   await give('right.csv', foils.text.replace(/\r\n$/, 'yes\r\n'));

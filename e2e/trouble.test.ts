@@ -1,4 +1,4 @@
-import { address, at, begin, chapter, fill, foilCount, live, newVisit, openBrowser, openStep, press, saved, see, seriousFindings, signIn, type Session } from './harness';
+import { address, at, begin, chapter, fill, foilCount, live, newVisit, openBrowser, openStep, press, saved, see, axeFindings, signIn, type Session } from './harness';
 
 let first: Session;
 let second: Session;
@@ -106,7 +106,7 @@ describe('two people on one visit', () => {
     await drop(second, 7);
     await see(second.page, 'Yours was kept as a draft; nothing was overwritten.');
     await see(second.page, 'Back, drop-out: yours 12 mm, saved 7 mm');
-    expect(await seriousFindings(second.page)).toEqual([]);
+    expect(await axeFindings(second.page)).toEqual([]);
     const theirs = await foilCount(first.page);
     await second.page.waitForFunction((n) => document.querySelector('#total-foils')?.textContent === String(n), {}, theirs);
 

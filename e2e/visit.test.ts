@@ -1,4 +1,4 @@
-import { at, address, begin, chapter, fill, field, foilCount, live, newVisit, openBrowser, press, saved, see, seriousFindings, signIn, type Session } from './harness';
+import { at, address, begin, chapter, fill, field, foilCount, live, newVisit, openBrowser, press, saved, see, axeFindings, signIn, type Session } from './harness';
 
 let session: Session;
 beforeAll(async () => {
@@ -32,21 +32,21 @@ test('from signing in to a recorded pattern that is found on the client', async 
   const { page, complaints } = session;
   await page.goto(`${address()}/sign-in`);
   await see(page, 'Demo accounts');
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
 
   await signIn(page);
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
 
   // A client and a visit.
   await press(page, 'New client');
   await fill(page, 'Name', 'Wilhelmina Ashgrove');
   await fill(page, 'Note', 'Fine hair, long');
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await press(page, 'Add client');
   await at(page, /\/clients\/[0-9a-f-]+$/);
   const clientPath = new URL(page.url()).pathname;
   await see(page, 'No visits yet');
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await press(page, 'New visit');
 
   // Consultation.
@@ -54,13 +54,13 @@ test('from signing in to a recorded pattern that is found on the client', async 
   await live(page);
   await slideTo('Goal level', 9, 0.5);
   await saved(page);
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await chapter(page, 'map');
   await fill(page, 'Regrowth to paint', '18');
   await press(page, 'Whole head');
   await fill(page, 'Temple', '14');
   await saved(page);
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await chapter(page, 'goals');
   await (await field(page, 'Notes')).type('Two hours, ties it up.');
   await saved(page);
@@ -82,7 +82,7 @@ test('from signing in to a recorded pattern that is found on the client', async 
   expect(less / bright).toBeLessThan(1.2 * (sparse / dense));
   // So does the ribbon, a moment later.
   await page.waitForFunction((n) => document.querySelectorAll('footer svg g[data-unit]').length === n, {}, sparse);
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
 
   // Undo says what it undoes; redo brings it back.
   await press(page, 'Undo: drop-out 5 mm → 10 mm, Back');
@@ -122,7 +122,7 @@ test('from signing in to a recorded pattern that is found on the client', async 
   await press(page, '8 weeks');
   await press(page, 'Record the visit');
   await see(page, `On record: ${sparse} foils, level 9 reached.`);
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
 
   // Found on the client.
   await page.goto(`${address()}${clientPath}`);

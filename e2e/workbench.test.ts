@@ -1,4 +1,4 @@
-import { fill, foilCount, live, newVisit, openBrowser, press, saved, see, seriousFindings, signIn, type Session } from './harness';
+import { fill, foilCount, live, newVisit, openBrowser, press, saved, see, axeFindings, signIn, type Session } from './harness';
 
 let session: Session;
 beforeAll(async () => {
@@ -26,7 +26,7 @@ test('a pattern from the library is laid on this head, and undone by name', asyn
   const before = await foilCount(page);
   await press(page, 'Library …');
   await page.waitForFunction(() => document.querySelectorAll('[role=dialog] svg[role=img]').length >= 18, { timeout: 30_000 });
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await press(page, 'Apply: Rim for hair worn up');
   await see(page, 'Front rim');
   expect(await foilCount(page)).toBeLessThanOrEqual(15);
@@ -65,7 +65,7 @@ test('panels are added, copied, mirrored, moved by keyboard and removed', async 
   await page.keyboard.press('ArrowDown');
   await page.keyboard.up('Alt');
   await page.waitForFunction(() => document.querySelectorAll('[data-panel-foils]')[1].getAttribute('data-panel-foils') === 'back');
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await saved(page);
 }, 90_000);
 
@@ -78,7 +78,7 @@ test('a finding says what and why, and its mend is one press', async () => {
   const toggle = (await page.waitForSelector('button[aria-expanded="false"]::-p-text(to look at)'))!;
   await toggle.click();
   await see(page, 'of the hairline round the face.');
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await pressFirst('Add a fine weave there');
   await see(page, 'Rim');
   await page.waitForFunction(() => !document.body.innerText.includes('of the hairline round the face.'));
@@ -103,7 +103,7 @@ test('one foil is changed by hand, and is as the recipe has it again', async () 
   await press(page, 'Drop it');
   await page.waitForFunction((n) => Number(document.querySelector('#total-foils')!.textContent) === n, {}, before - 1);
   await saved(page);
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
 }, 60_000);
 
 test('enlarged, every foil carries its number; all of the head is one press away', async () => {
@@ -122,7 +122,7 @@ test('the dim theme and the left hand are kept on this device, and ? shows the s
   const { page } = session;
   await choose('View and shortcuts', 'Dim theme');
   await choose('View and shortcuts', 'Left-handed');
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await page.reload();
   await live(page);
   expect(await page.evaluate(() => ({ ...document.documentElement.dataset }))).toMatchObject({ theme: 'dim', hand: 'left' });
@@ -146,7 +146,7 @@ test('the plan is fitted to a number of foils: shown first, then taken, then und
   await press(page, 'Show how');
   await see(page, 'Lost:');
   expect(await foilCount(page)).toBe(before);
-  expect(await seriousFindings(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await press(page, 'Apply');
   await page.waitForFunction(() => Number(document.querySelector('#total-foils')!.textContent) <= 60);
   expect(await foilCount(page)).toBeGreaterThan(50);

@@ -19,12 +19,22 @@ interface DialogProps {
   children: ReactNode;
 }
 
+/** Where a person begins in a dialog. */
+const FIELD = ['input:not([type=hidden],[type=file])', 'select', 'textarea', '[role=radio][tabindex="0"]', '[role=switch]', '[role=combobox]'].map((own) => `${own}:not([disabled],[aria-hidden=true])`).join();
+
+/** What the focus goes back to: an entry of a menu is gone by then, the button of the menu is not. */
+function openerOf(active: Element | null): Element | null {
+  const menu = active?.closest('[role=menu]');
+  return menu ? document.getElementById(menu.getAttribute('aria-labelledby') ?? '') : active;
+}
+
 /**
  * A small window over the page; Escape, Back and the cross close it, and ask first where a form in it was changed. It hangs
  * from its top: what comes a moment later must not move what is pressed. On a phone it comes from below.
  */
 export function Dialog({ open, onOpenChange, title, wide = false, middle = false, children }: DialogProps) {
   const content = useRef<HTMLDivElement>(null);
+  const cameFrom = useRef<Element>(null);
   const [asks, setAsks] = useState(false);
   const closesByHand = useBackCloses(open, () => {
     if (content.current?.querySelector(UNSAVED)) {
@@ -50,6 +60,17 @@ export function Dialog({ open, onOpenChange, title, wide = false, middle = false
         <Radix.Overlay className="fixed inset-0 z-40 bg-ink/40" />
         <Radix.Content
           ref={content} aria-describedby={undefined}
+          onOpenAutoFocus={(event) => {
+            cameFrom.current = openerOf(document.activeElement);
+            const field = content.current?.querySelector<HTMLElement>(FIELD);
+            if (!field) return;
+            event.preventDefault();
+            field.focus();
+          }}
+          onCloseAutoFocus={(event) => {
+            event.preventDefault();
+            if (cameFrom.current instanceof HTMLElement) cameFrom.current.focus();
+          }}
           className={clsx(
             'fixed z-50 overflow-auto bg-raised shadow-2xl',
             'max-md:inset-x-0 max-md:bottom-0 max-md:max-h-[92dvh] max-md:rounded-t-[12px] max-md:px-4 max-md:pt-3 max-md:pb-6',

@@ -6,7 +6,7 @@ import type { ClientField } from './fields';
 export function ClientInputs({ fields, problems }: Pick<FormState<ClientField>, 'fields' | 'problems'>) {
   return (
     <>
-      <TextField label="Name" name="name" defaultValue={fields.name} problem={problems.name} autoComplete="off" autoFocus />
+      <TextField label="Name" name="name" defaultValue={fields.name} problem={problems.name} autoComplete="off" />
       <div className="grid grid-cols-2 gap-4">
         <TextField label="Phone" name="phone" type="tel" defaultValue={fields.phone} problem={problems.phone} autoComplete="off" />
         <TextField label="Birthday" name="bornOn" type="date" defaultValue={fields.bornOn} problem={problems.bornOn} hint="For the age that law asks about." />
