@@ -6,7 +6,7 @@ import { signedIn } from '@/data/testing/actor';
 import type { House } from '@/core/visit';
 import { address, begin, live, newVisit, openBrowser, openStep, press, saved, see, signIn, type Session } from './harness';
 
-/** Every screen of a house that says inches, ounces, per cent and degrees Fahrenheit. */
+/** Every screen of a house that says inches, ounces, per cent and degrees Fahrenheit, months first and hours twice to twelve. */
 let session: Session;
 let page: Page;
 let before: House;
@@ -26,6 +26,9 @@ afterAll(() => session.close());
 
 /** Figures in the other system, and units that stand alone beside a field. */
 const METRIC = String.raw`\d\s?(mm|cm|vol|g|°C)(?![\w²/])|^(mm|vol|g|°C)$`;
+/** Days before months, and hours to 24; 12:40 of 20 min are minutes and seconds. */
+const DAY_FIRST = String.raw`\b\d{1,2} (Jan|Feb|Mar|Apr|May|Jun|Jul|Aug|Sept?|Oct|Nov|Dec)\b`;
+const HOURS_TO_24 = String.raw`\b\d\d:\d\d\b(?! ?[AaPp][Mm]| of)`;
 
 /** What of a page is still said in millimetres, grams, volumes or degrees Celsius: texts, names and placeholders. */
 const offenders = () =>
@@ -48,16 +51,17 @@ const offenders = () =>
       }
     }
     return [...out];
-  }, METRIC);
+  }, [METRIC, DAY_FIRST, HOURS_TO_24].join('|'));
 
-test('inches, ounces, per cent and Fahrenheit: every screen, field and card follows the house', async () => {
-  await setHouse((house) => ({ ...house, units: 'in', measures: { amounts: 'oz', strengths: '%', temperatures: 'F' } }));
+test.each([[1280, 800], [390, 844]])('at %i × %i, every screen, field and card follows the house', async (width, height) => {
+  await page.setViewport({ width, height, isMobile: width < 500, hasTouch: width < 500 });
+  await setHouse((house) => ({ ...house, units: 'in', measures: { amounts: 'oz', strengths: '%', temperatures: 'F' }, calendar: { dates: 'month-day', hours: '12' } }));
   try {
-    expect(await screens()).toEqual({});
+    expect(await screens(width < 500)).toEqual({});
   } finally {
     await setHouse(() => before);
   }
-}, 240_000);
+}, 300_000);
 
 /** Words of a printed sheet. */
 async function printed(at: string): Promise<string> {
@@ -69,7 +73,7 @@ async function printed(at: string): Promise<string> {
 const misfits = (text: string) => [...text.replace(/Moth developer \d+ vol|Foil \d+ × \d+ mm/g, '').matchAll(/.{0,20}\d\s?(mm|cm|vol|g|°C)(?![\w²/])/g)].map(([own]) => own);
 
 /** What each screen still says in metric units. */
-async function screens(): Promise<Record<string, string[]>> {
+async function screens(narrow: boolean): Promise<Record<string, string[]>> {
   const visit = await newVisit(page, 'Other Measures');
   const found: Record<string, string[]> = {};
   const look = async (name: string) => {
@@ -82,11 +86,31 @@ async function screens(): Promise<Record<string, string[]>> {
     await look(`consult ${chapter}`);
   }
   await openStep(page, visit, 'pattern');
-  await live(page);
   await look('pattern');
+  await press(page, 'All totals');
+  await page.waitForSelector('::-p-text(Hair picked)');
+  await look('all totals');
+  await page.keyboard.press('Escape');
+  if (narrow) {
+    for (const sheet of ['Panels', 'Recipe']) {
+      await press(page, sheet);
+      await page.waitForSelector('[role=dialog]');
+      await look(sheet);
+      await page.keyboard.press('Escape');
+      await page.waitForSelector('[role=dialog]', { hidden: true });
+    }
+    await press(page, 'Panels');
+  }
+  await press(page, 'Library …');
+  await see(page, 'Suggested for this visit');
+  await look('library');
+  await page.keyboard.press('Escape');
   await openStep(page, visit, 'wear');
-  await live(page);
   await look('wear');
+  await press(page, 'Show the client');
+  await see(page, 'For the client');
+  await look('show the client');
+  await page.keyboard.press('Escape');
   await openStep(page, visit, 'mix');
   await press(page, 'Target, additives, ends, again, warmth');
   for (const name of ['Another mix on the ends of A', 'Second application of A', 'Warmth on formula A']) await (await page.waitForSelector(`::-p-aria([name="${name}"])`))!.click();
@@ -119,6 +143,10 @@ async function screens(): Promise<Record<string, string[]>> {
   await openStep(page, visit, 'record');
   await begin(page);
   await look('record');
+  await press(page, 'Find again …');
+  await page.waitForSelector('[role=dialog]');
+  await look('find again');
+  await page.keyboard.press('Escape');
   await page.goto(`${address()}/chair?visit=${visit}`);
   await live(page);
   await look('chair, start');
@@ -132,7 +160,11 @@ async function screens(): Promise<Record<string, string[]>> {
   await page.goto(`${address()}/house/products`);
   await see(page, 'Lighteners');
   await look('products');
-  await page.goto(`${address()}/clients`);
+  for (const at of ['day', 'day/preparation', 'day/reminders', 'house/learnt', 'house/people', 'house/trail', 'me', 'clients']) {
+    await page.goto(`${address()}/${at}`);
+    await page.waitForSelector('main h1');
+    await look(at);
+  }
   await (await page.waitForSelector('::-p-text(Maren Tolland)'))!.click();
   await see(page, 'Root line, estimated');
   await look('client');

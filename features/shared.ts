@@ -1,6 +1,6 @@
-import { daysBetween, minuteOf, sayDay, sayWeekday, today } from '@/core/units';
+import { daysBetween, minuteOf, today } from '@/core/units';
 
-export { daysBetween, minuteOf, sayDay, sayWeekday, today };
+export { daysBetween, minuteOf, today };
 
 /** Whether a text from a URL has the form of a row's id. */
 export const isId = (text: string): boolean => /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(text);
@@ -10,11 +10,6 @@ export const isRevision = (value: number): boolean => Number.isInteger(value) &&
 
 /** Whether a text from outside is a day of the calendar, YYYY-MM-DD, of our times. */
 export const isDay = (text: string): boolean => /^20\d{2}-\d{2}-\d{2}$/.test(text) && new Date(`${text}T00:00:00Z`).toJSON()?.startsWith(text) === true;
-
-/** A moment as it is said: `25 Nov 2026, 09:14`. */
-export function sayMoment(iso: string, timeZone: string): string {
-  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit', timeZone }).format(new Date(iso));
-}
 
 /** How long ago or ahead a day is, in the unit one would use: `today`, `3 days ago`, `in 9 weeks`. */
 export function sayDistance(day: string, from: string): string {

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { clashesWith, clockWords, lanesOf, minutesToBook, standingOf, type Stretch } from '.';
+import { clashesWith, hourMinute, lanesOf, minutesToBook, standingOf, type Stretch } from '.';
 
 test('what overlaps stands side by side, what does not has all the width', () => {
   const lanes = lanesOf([{ from: 540, minutes: 60 }, { from: 570, minutes: 60 }, { from: 600, minutes: 30 }, { from: 700, minutes: 30 }]);
@@ -39,5 +39,5 @@ test.each([
 });
 
 test('minutes of a day are said as a clock says them', () => {
-  expect([0, 545, 1439].map(clockWords)).toEqual(['00:00', '09:05', '23:59']);
+  expect([0, 545, 1439].map(hourMinute)).toEqual(['00:00', '09:05', '23:59']);
 });

@@ -17,5 +17,5 @@ export interface Slot {
   readonly minutes: number;
 }
 
-/** Minutes of a day as they are said: `09:05`. */
-export const clockWords = (minute: number): string => `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(Math.round(minute) % 60).padStart(2, '0')}`;
+/** Minutes of a day as documents and addresses have them, whatever the house writes: `09:05`. */
+export const hourMinute = (minute: number): string => `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(Math.round(minute) % 60).padStart(2, '0')}`;

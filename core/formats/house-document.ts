@@ -3,7 +3,7 @@ import { RULES, USUAL_LIMITS } from '../check/check';
 import { MIX_CHARGES } from '../fee';
 import { reminderProblem, USUAL_REMINDER_WORDS, type ReminderKind } from '../diary';
 import { SCHOOL_KEYS, SCHOOLS, USUAL_SCHOOLS, type Schools } from '../school';
-import { AMOUNT_UNITS, STRENGTH_UNITS, TEMPERATURE_UNITS } from '../units';
+import { AMOUNT_UNITS, DATE_ORDERS, HOUR_COUNTS, STRENGTH_UNITS, TEMPERATURE_UNITS } from '../units';
 import { USUAL_HOUSE_CLOCK, type House } from '../visit';
 import { between, whole, yesOrNo } from './fields';
 import { parseWith, type Parsed } from './problem';
@@ -64,6 +64,13 @@ export const houseSchema: z.ZodType<House> = z.strictObject({
     })
     .prefault({})
     .describe('Amounts, strengths and temperatures as they are said and read'),
+  calendar: z
+    .strictObject({
+      dates: z.enum(DATE_ORDERS, { error: 'must be day-month or month-day' }).default('day-month').describe('Which comes first in a date'),
+      hours: z.enum(HOUR_COUNTS, { error: 'must be 24 or 12' }).default('24').describe('Hours of a day: to 24, or twice to 12'),
+    })
+    .prefault({})
+    .describe('Days and times as they are written'),
   decimalComma: yesOrNo('Figures are written with a decimal comma').default(false),
   timeZone: z
     .string({ error: 'must be the name of a time zone' })

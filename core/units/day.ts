@@ -18,13 +18,3 @@ export function minuteOf(now: Date, timeZone: string): number {
   const parts = Object.fromEntries(new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone }).formatToParts(now).map(({ type, value }) => [type, value]));
   return 60 * Number(parts.hour) + Number(parts.minute);
 }
-
-/** A day as it is said to somebody: `Friday 27 Nov`. */
-export const sayWeekday = (day: string): string => new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'short', timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`)).replace(',', '');
-
-/** A day as it is said: `24 Nov 2026`. */
-export function sayDay(day: string): string {
-  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' }).format(
-    new Date(`${day}T00:00:00Z`),
-  );
-}

@@ -1,5 +1,6 @@
 export { capital } from './capital';
-export { dayAfter, daysBetween, minuteOf, sayDay, sayWeekday, today } from './day';
+export { calendarOf, DATE_ORDERS, DAY_FIRST, HOUR_COUNTS, type Calendar, type CalendarWriting } from './calendar';
+export { dayAfter, daysBetween, minuteOf, today } from './day';
 export { bareLength, formatLength, MM_PER_INCH, parseLength, type LengthUnit, type ParsedLength } from './length';
 export { formatLevel, LEVEL_MAX, LEVEL_MIN } from './level';
 export { AMOUNT_UNITS, formatAmount, formatAmounts, GRAMS_PER_OUNCE, shareOut, type AmountUnit } from './mass';

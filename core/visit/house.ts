@@ -2,7 +2,7 @@ import type { CheckLimits, Rule } from '../check/check';
 import type { VisitPrices } from '../fee';
 import type { FoilStock } from '../pattern';
 import type { Schools } from '../school';
-import type { AmountUnit, LengthUnit, Measures, StrengthUnit, TemperatureUnit } from '../units';
+import type { AmountUnit, CalendarWriting, LengthUnit, Measures, StrengthUnit, TemperatureUnit } from '../units';
 import type { HouseClock } from './clock';
 
 /** What a salon sets once for all its visits. */
@@ -15,6 +15,8 @@ export interface House {
   decimalComma: boolean;
   /** As the time zone database names it. */
   timeZone: string;
+  /** How days and times are written. */
+  calendar: CalendarWriting;
   lockMinutes: number;
   /** What cautions go by; the leaflet and local rules come first. */
   cautions: { alertHours: number; alertDays: number; strongVolumes: number; scalpMm: number; warmestCelsius: number; age: number };

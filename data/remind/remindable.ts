@@ -1,5 +1,5 @@
-import { clockWords, fillReminder, KIND_WORDS, reminderStanding, textsNeeded, type ReminderKind, type ReminderStanding, type Slot } from '../../core/diary';
-import { dayAfter, minuteOf, sayDay, sayWeekday, today } from '../../core/units';
+import { fillReminder, hourMinute, KIND_WORDS, reminderStanding, textsNeeded, type ReminderKind, type ReminderStanding, type Slot } from '../../core/diary';
+import { calendarOf, dayAfter, minuteOf, today } from '../../core/units';
 import type { House } from '../../core/visit';
 import { dueClients, listAppointments } from '../appointments';
 import { readHouse } from '../house';
@@ -24,7 +24,7 @@ export interface Remindable {
   readonly standing: ReminderStanding;
   /** Why it did not go through. */
   readonly problem: string;
-  /** She was reminded of another time of this appointment: it was moved since. */
+  /** They were reminded of another time of this appointment: it was moved since. */
   readonly movedSince: boolean;
 }
 
@@ -46,6 +46,7 @@ const DUE_AHEAD_DAYS = 14;
 export async function remindableNow(salon: { readonly salonId: string; readonly salonName: string }): Promise<RemindableNow> {
   const { document: house } = await readHouse(salon);
   const { timeZone, reminders: set } = house;
+  const calendar = calendarOf(house);
   const now = new Date(serverNow());
   const day = today(timeZone, now);
   const until = dayAfter(day, set.daysBefore);
@@ -54,13 +55,13 @@ export async function remindableNow(salon: { readonly salonId: string; readonly 
   const { consented, kept } = await reminderFacts(salon, [...new Set([...coming, ...due].map(({ clientId }) => clientId))]);
   type Own = Pick<Remindable, 'clientId' | 'clientName' | 'phone' | 'appointmentId' | 'slot' | 'about' | 'what'>;
   const one = (own: Own, template: string, said: Record<string, string>): Remindable => {
-    const hers = kept.filter(({ clientId, appointmentId }) => clientId === own.clientId && appointmentId === own.appointmentId);
-    const same = hers.find(({ about }) => about === own.about);
+    const sent = kept.filter(({ clientId, appointmentId }) => clientId === own.clientId && appointmentId === own.appointmentId);
+    const same = sent.find(({ about }) => about === own.about);
     const words = fillReminder(template, { ...said, name: own.clientName, salon: salon.salonName });
     return {
       ...own, kind: own.appointmentId === null ? 'due' : 'appointment', words, texts: textsNeeded(words),
       standing: reminderStanding({ phone: own.phone, consent: consented.has(own.clientId), kept: same?.state ?? null }),
-      problem: same?.problem ?? '', movedSince: own.appointmentId !== null && !same && hers.some(({ state }) => state === 'sent'),
+      problem: same?.problem ?? '', movedSince: own.appointmentId !== null && !same && sent.some(({ state }) => state === 'sent'),
     };
   };
   return {
@@ -69,16 +70,16 @@ export async function remindableNow(salon: { readonly salonId: string; readonly 
       ...coming.map((own) => one(
         {
           clientId: own.clientId, clientName: own.clientName, phone: own.phone, appointmentId: own.id, slot: { on: own.on, from: own.from },
-          about: `${own.on} ${clockWords(own.from)}`, what: `${sayWeekday(own.on)}, ${clockWords(own.from)}, ${KIND_WORDS[own.kind].toLowerCase()}`,
+          about: `${own.on} ${hourMinute(own.from)}`, what: `${calendar.weekday(own.on)}, ${calendar.time(own.from)}, ${KIND_WORDS[own.kind].toLowerCase()}`,
         },
-        set.appointment, { day: sayWeekday(own.on), time: clockWords(own.from), colourist: own.personName },
+        set.appointment, { day: calendar.weekday(own.on), time: calendar.time(own.from), colourist: own.personName },
       )),
       ...due.map((own) => one(
         {
           clientId: own.clientId, clientName: own.clientName, phone: own.phone, appointmentId: null, slot: null,
-          about: own.nextOn, what: `${KIND_WORDS[own.nextWhat].toLowerCase()}, due ${sayDay(own.nextOn)}`,
+          about: own.nextOn, what: `${KIND_WORDS[own.nextWhat].toLowerCase()}, due ${calendar.day(own.nextOn)}`,
         },
-        set.due, { day: sayWeekday(own.nextOn) },
+        set.due, { day: calendar.weekday(own.nextOn) },
       )),
     ],
   };

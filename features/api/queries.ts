@@ -1,6 +1,6 @@
 import 'server-only';
 import { z } from 'zod';
-import { clockWords } from '@/core/diary';
+import { hourMinute } from '@/core/diary';
 import { capital, daysBetween, today } from '@/core/units';
 import { book, changeAppointment, listAppointments, readAppointment, setAppointmentState, type Appointment } from '@/data/appointments';
 import { holderOf } from '@/data/api-tokens';
@@ -36,7 +36,7 @@ function page<T extends { readonly id: string }>(read: readonly T[], limit: numb
 
 const clientOf = ({ id, revision, name, phone, note, bornOn, archived }: Client) => ({ id, revision, name, phone, note, bornOn, archived });
 const appointmentOf = ({ id, revision, clientId, personId, on, from, minutes, kind, state, note, visitId, redoOf }: Appointment) => ({
-  id, revision, clientId, personId, on, at: clockWords(from), minutes, kind, state, note, visitId, redoOf,
+  id, revision, clientId, personId, on, at: hourMinute(from), minutes, kind, state, note, visitId, redoOf,
 });
 
 async function born(asker: Asker, bornOn: string | null): Promise<void> {

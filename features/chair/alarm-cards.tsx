@@ -5,9 +5,9 @@ import { useState } from 'react';
 import type { Alarm } from '@/core/chair';
 import { Button } from '@/ui/button';
 import { WarnIcon } from '@/ui/icons';
+import { useCalendar } from '../house/calendar';
 import type { ServiceLink } from './service-link';
 import type { Sounding } from './use-alarms';
-import { clockTime } from './words';
 
 /** So many are in sight; the others open with a press. */
 const MOST = 2;
@@ -36,6 +36,7 @@ const URGENCY: Readonly<Record<Alarm['kind'], number>> = {
 
 /** What sounds, a line each with what can be done about it, the most urgent first. */
 export function AlarmCards({ alarms, links, visitId, onCheck, onPull, onPastLimit }: AlarmCardsProps) {
+  const calendar = useCalendar();
   const [open, setOpen] = useState(false);
   // What is past its limit is not said to be near it as well.
   const past = new Set(alarms.flatMap(({ kind, block, visitId: of }) => (kind === 'over' ? [`${of} ${block}`] : [])));
@@ -63,7 +64,7 @@ export function AlarmCards({ alarms, links, visitId, onCheck, onPull, onPastLimi
               <p className="min-w-0 flex-1 text-xl leading-tight font-bold">
                 {!here && `${clientName}: `}
                 {words}
-                {late && <span className="text-base font-semibold"> Late: it was due at {clockTime(due)}.</span>}
+                {late && <span className="text-base font-semibold"> Late: it was due at {calendar.timeOf(due)}.</span>}
               </p>
               {here && kind === 'check' && block && (
                 <Button className="h-[44px]" onClick={() => onCheck(block)}>

@@ -2,10 +2,11 @@
 
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { METRIC } from '@/core/units';
+import { calendarOf, DAY_FIRST, METRIC } from '@/core/units';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { isTyping } from '@/ui/is-typing';
+import { CalendarProvider, useCalendar } from '../house/calendar';
 import { MeasuresProvider } from '../house/measures';
 import { ChairScreen } from './chair-screen';
 import { OtherClients, ServiceLine } from './other-clients';
@@ -13,7 +14,6 @@ import type { LinkSnapshot } from './service-link';
 import { wakeSound } from './sound';
 import { useAlarms } from './use-alarms';
 import { useDevice, useLinks, useNow, useSnapshots, type Device } from './use-chair';
-import { clockTime } from './words';
 
 /** A service that runs somewhere in the salon. */
 interface Running {
@@ -48,22 +48,28 @@ export function ChairApp() {
   const own = snapshots.find((one) => one.visitId === visitId);
   const link = links.find((one) => one.visitId === visitId);
   const others = snapshots.filter((one) => one.visitId !== visitId && one.state !== null && one.state.startedAt !== null && one.state.finishedAt === null);
+  const written = [own, ...snapshots].find((one) => one?.service?.written)?.service?.written;
   return (
-    <div data-live={device !== undefined} className="flex h-dvh flex-col">
-      {others.length > 0 && <OtherClients snapshots={others} now={now} onShow={setVisitId} />}
-      {device && own && link && own.service && own.state
-        ? <MeasuresProvider measures={own.service.measures ?? METRIC}><ChairScreen key={own.visitId} device={device} link={link} links={links} snapshot={own} service={own.service} state={own.state} alarms={alarms} now={now} onServices={() => setChoosing(true)} /></MeasuresProvider>
-        : <Nothing problem={own?.problem ?? null} opening={visitId !== null && (own === undefined || own.status === 'opening')} offline={own?.status === 'offline'} onServices={() => setChoosing(true)} visitId={visitId} />}
-      <Dialog open={choosing} onOpenChange={setChoosing} title="Services under way" middle>
-        {choosing && <Choose snapshots={snapshots} now={now} onShow={(id) => {
-          kept.keep(id);
-          setVisitId(id);
-          setChoosing(false);
-        }} />}
-      </Dialog>
-    </div>
+    <CalendarProvider calendar={calendarOf(written ?? { calendar: DAY_FIRST, timeZone: ownTimeZone() })}>
+      <div data-live={device !== undefined} className="flex h-dvh flex-col">
+        {others.length > 0 && <OtherClients snapshots={others} now={now} onShow={setVisitId} />}
+        {device && own && link && own.service && own.state
+          ? <MeasuresProvider measures={own.service.measures ?? METRIC}><ChairScreen key={own.visitId} device={device} link={link} links={links} snapshot={own} service={own.service} state={own.state} alarms={alarms} now={now} onServices={() => setChoosing(true)} /></MeasuresProvider>
+          : <Nothing problem={own?.problem ?? null} opening={visitId !== null && (own === undefined || own.status === 'opening')} offline={own?.status === 'offline'} onServices={() => setChoosing(true)} visitId={visitId} />}
+        <Dialog open={choosing} onOpenChange={setChoosing} title="Services under way" middle>
+          {choosing && <Choose snapshots={snapshots} now={now} onShow={(id) => {
+            kept.keep(id);
+            setVisitId(id);
+            setChoosing(false);
+          }} />}
+        </Dialog>
+      </div>
+    </CalendarProvider>
   );
 }
+
+/** Where this device is: until it knows where the salon is. */
+const ownTimeZone = () => Intl.DateTimeFormat().resolvedOptions().timeZone;
 
 /** The visit that the address names; changing it changes the address, without asking the server. */
 function useVisitOfAddress(): [string | null, (id: string) => void] {
@@ -168,6 +174,7 @@ function Nothing({ problem, opening, offline, visitId, onServices }: NothingProp
 
 /** Every service that runs: those of this device with what is due next, the others by their names. */
 function Choose({ snapshots, now, onShow }: { snapshots: readonly LinkSnapshot[]; now: number; onShow(id: string): void }) {
+  const calendar = useCalendar();
   const [services, setServices] = useState<readonly Running[]>();
   const [problem, setProblem] = useState<string>();
   useEffect(() => {
@@ -189,7 +196,7 @@ function Choose({ snapshots, now, onShow }: { snapshots: readonly LinkSnapshot[]
         {elsewhere.map(({ visitId, clientName, begunAt }) => (
           <li key={visitId}>
             <Button className="h-[56px] w-full justify-between text-lg" onClick={() => onShow(visitId)}>
-              {clientName}<span className="text-base font-medium text-ink-soft">begun {clockTime(Date.parse(begunAt))}</span>
+              {clientName}<span className="text-base font-medium text-ink-soft">begun {calendar.timeOf(Date.parse(begunAt))}</span>
             </Button>
           </li>
         ))}

@@ -4,9 +4,11 @@ import clsx from 'clsx';
 import { useCallback, useEffect, useMemo, useRef, useState, type MouseEvent } from 'react';
 import { conflictWords, lastUndoable, mayRinseNow, MINUTE, neededBefore, nextStep, recordOf, unitName, type EventBody, type NextStep, type ScriptCourse, type ServiceState } from '@/core/chair';
 import { basinMinutes } from '@/core/clock';
+import type { Calendar } from '@/core/units';
 import { Button } from '@/ui/button';
 import { BackIcon } from '@/ui/icons';
 import { isTyping } from '@/ui/is-typing';
+import { useCalendar } from '../house/calendar';
 import { StepsPanel } from './steps-panel';
 import { RunningSteps } from './running-steps';
 import { beginWords } from './words-of-steps';
@@ -23,7 +25,6 @@ import type { Sounding } from './use-alarms';
 import type { Device } from './use-chair';
 import { useRest } from './use-rest';
 import { useWakeLock } from './use-wake-lock';
-import { clockTime } from './words';
 
 /** Keys that a pedal or a button sends, beside the large button. */
 const DONE_KEYS = new Set([' ', 'Enter', 'PageDown', 'ArrowRight', 'MediaPlayPause', 'MediaTrackNext']);
@@ -50,6 +51,7 @@ interface ChairScreenProps {
 
 /** One service: what is to be done now, with its timers; done with the large button, a key or a pedal. */
 export function ChairScreen({ device, link, links, snapshot, service, state, alarms, now, onServices }: ChairScreenProps) {
+  const calendar = useCalendar();
   const { script } = service;
   const rest = useRest(script, state, now);
   const step = nextStep(script, state, rest.steps, now);
@@ -137,7 +139,7 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
       <TopLine snapshot={snapshot} service={service} state={state} now={now} onServices={onServices} onAllNow={onHead.length > 0 ? () => setSheet({ kind: 'all-now' }) : null} />
       {!afterFoils && <TimersBar script={script} state={state} now={now} />}
       <AlarmCards alarms={alarms} links={links} visitId={snapshot.visitId} onCheck={(block) => setSheet({ kind: 'check', block })} onPull={() => setSheet({ kind: 'pull' })} onPastLimit={(block) => setSheet({ kind: 'past-limit', block })} />
-      {conflict && now - conflict.at < CONFLICT_MS && <p role="status" className="border-b border-line bg-amber-pale px-4 py-1.5 text-lg font-semibold text-amber-bark">{conflictWords(conflict, clockTime)}</p>}
+      {conflict && now - conflict.at < CONFLICT_MS && <p role="status" className="border-b border-line bg-amber-pale px-4 py-1.5 text-lg font-semibold text-amber-bark">{conflictWords(conflict, calendar.timeOf)}</p>}
       <main className="grid min-h-0 flex-1 max-md:grid-rows-[minmax(0,2fr)_minmax(0,3fr)] md:grid-cols-[minmax(0,42%)_minmax(0,1fr)]" onClick={onTap}>
         <section aria-label="Place" className="flex min-h-0 flex-col gap-2 p-3">
           {afterFoils
@@ -146,7 +148,7 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
           {started && <RestLine state={state} rest={rest} planned={planned} onTake={(course) => void act({ kind: 'replanned', course })} />}
         </section>
         <section aria-label="Now" className={clsx('flex min-h-0 flex-col gap-2 border-line bg-raised px-4 py-3 max-md:border-t md:border-l md:px-6', step.kind === 'rinse' || step.kind === 'at-basin' ? 'shadow-[inset_8px_0_0_var(--color-sky)]' : '')}>
-          <p className="sr-only" role="status" aria-label="Step">{spokenWords(step)}</p>
+          <p className="sr-only" role="status" aria-label="Step">{spokenWords(step, calendar)}</p>
           <div className="grid min-h-0 flex-1 content-center overflow-y-auto"><StepView script={script} state={state} step={step} now={now} unsent={snapshot.unsent} /></div>
           {(elsewhere || free) && (
             <div className="flex items-center justify-between gap-3 rounded-ui border border-leaf bg-leaf-pale p-3 text-lg">
@@ -169,7 +171,7 @@ export function ChairScreen({ device, link, links, snapshot, service, state, ala
           </div>
           {state.finishedAt !== null && snapshot.unsent > 0 && <Button look="primary" className={ACTION} disabled>Being recorded …</Button>}
           {state.finishedAt !== null && snapshot.unsent === 0 && <a href={`/visits/${snapshot.visitId}/record`} className={`${ACTION} inline-flex items-center justify-center border border-leaf bg-leaf text-on-leaf`}>To the record</a>}
-          {state.finishedAt === null && <Button look="primary" className={ACTION} disabled={!body || elsewhere || free} onClick={(event) => done(event.timeStamp)}>{actionWords(step)}</Button>}
+          {state.finishedAt === null && <Button look="primary" className={ACTION} disabled={!body || elsewhere || free} onClick={(event) => done(event.timeStamp)}>{actionWords(step, calendar)}</Button>}
         </section>
       </main>
       <ProgressRibbon script={script} state={state} foil={shown} />
@@ -201,7 +203,7 @@ const UNDO_WORDS: Partial<Record<EventBody['kind'], string>> = {
 const AS_PLANNED = 'as planned';
 
 /** What the large button does, in words. */
-function actionWords(step: NextStep): string {
+function actionWords(step: NextStep, calendar: Calendar): string {
   switch (step.kind) {
     case 'start': return 'Start';
     case 'foil': return `${step.own.added ? 'Added foil' : unitName(step.own.unit)} ${step.own.unit.kind === 'foil' ? 'placed' : 'done'}`;
@@ -212,7 +214,7 @@ function actionWords(step: NextStep): string {
     case 'at-basin': return 'The last panel runs clear';
     case 'step-begin': return beginWords(step.own.step);
     case 'step-done': return `${step.own.step.name}: done`;
-    case 'step-until': return `${step.own.step.name} at ${clockTime(step.at)}`;
+    case 'step-until': return `${step.own.step.name} at ${calendar.timeOf(step.at)}`;
     case 'finish': return 'Finish';
     case 'wait': return 'Wait';
     case 'finished': return '';
@@ -220,7 +222,7 @@ function actionWords(step: NextStep): string {
 }
 
 /** The step in hand as a screen reader says it once: what is to be done, and no running seconds. */
-function spokenWords(step: NextStep): string {
+function spokenWords(step: NextStep, calendar: Calendar): string {
   switch (step.kind) {
     case 'foil': {
       const { unit } = step.own;
@@ -232,9 +234,9 @@ function spokenWords(step: NextStep): string {
     case 'again': return `Paint again: ${unitName(step.units[0].unit)}.`;
     case 'at-basin': return 'At the basin.';
     case 'step-done': return `${step.own.step.name} is on.`;
-    case 'wait': return `Nothing to foil until ${clockTime(step.until)}.`;
+    case 'wait': return `Nothing to foil until ${calendar.timeOf(step.until)}.`;
     case 'finished': return 'Finished.';
-    default: return `${actionWords(step)}.`;
+    default: return `${actionWords(step, calendar)}.`;
   }
 }
 
@@ -258,6 +260,7 @@ function stepBody(step: NextStep): EventBody | null {
 
 /** Where the rest of the clock leads, and what holds it. */
 function RestLine({ state, rest, planned, onTake }: { state: ServiceState; rest: ReturnType<typeof useRest>; planned: number | null; onTake(course: ScriptCourse): void }) {
+  const calendar = useCalendar();
   const { better } = rest;
   if (!rest.timeline) return null;
   const end = state.startedAt! + rest.timeline.end * MINUTE;
@@ -265,7 +268,7 @@ function RestLine({ state, rest, planned, onTake }: { state: ServiceState; rest:
   return (
     <div className="flex items-center justify-between gap-3">
       <p aria-label="The rest" className="text-md text-ink-soft">
-        All rinsed about <b className="text-ink">{clockTime(end)}</b>{late !== 0 && `, ${Math.abs(late)} min ${late > 0 ? 'later' : 'sooner'} than planned`}. {rest.binds}
+        All rinsed about <b className="text-ink">{calendar.timeOf(end)}</b>{late !== 0 && `, ${Math.abs(late)} min ${late > 0 ? 'later' : 'sooner'} than planned`}. {rest.binds}
       </p>
       {better && <Button onClick={() => onTake(better.course)}>{better.saves >= 1 ? `Another order saves ${Math.round(better.saves)} min` : 'Another order is safer'}</Button>}
     </div>
@@ -285,6 +288,7 @@ interface TopLineProps {
 }
 
 function TopLine({ snapshot, service, state, now, onServices, onAllNow }: TopLineProps) {
+  const calendar = useCalendar();
   const { status, unsent, full, problem } = snapshot;
   const units = state.blocks.flatMap((own) => own.units);
   const foils = units.filter(({ unit }) => unit.kind === 'foil' || unit.kind === 'open-air');
@@ -296,7 +300,7 @@ function TopLine({ snapshot, service, state, now, onServices, onAllNow }: TopLin
       <a href={`/visits/${snapshot.visitId}/clock`} aria-label={`Back to the visit of ${service.clientName}`} className="grid size-[44px] place-items-center rounded-ui text-ink-soft hover:bg-leaf-pale hover:text-ink"><BackIcon /></a>
       <h1 className="truncate text-xl font-bold wide">{service.clientName}</h1>
       <p className="text-lg whitespace-nowrap">{foils.length === 0 ? 'without foils' : `${closed} of ${foils.length} foils${between > 0 ? `, ${units.filter(({ unit, closedAt }) => closedAt !== null && unit.laidWith === 'between foils').length} of ${between} between` : ''}`}</p>
-      <p className="text-xl font-bold">{clockTime(now)}</p>
+      <p className="text-xl font-bold">{calendar.timeOf(now)}</p>
       <p role="status" aria-label="Connection" title={problem ?? undefined} className={clsx('ml-auto truncate text-base', bad ? 'font-semibold text-amber-bark' : 'text-ink-soft')}>
         {STATUS_WORDS[status]}{unsent > 0 && `: ${unsent} kept on this device`}{full && '; this device has no room left, keep this page open until all is sent'}{status === 'signed-out' && ', sign in to send'}{problem && status === 'live' && `; ${problem}`}
       </p>

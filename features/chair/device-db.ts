@@ -1,6 +1,6 @@
 'use client';
 
-import type { Measures } from '@/core/units';
+import type { CalendarWriting, Measures } from '@/core/units';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { ServiceEvent, ServiceScript } from '@/core/chair';
 
@@ -16,6 +16,8 @@ export interface KeptService {
   readonly tapAnywhere?: boolean;
   /** In what the house says its figures. */
   readonly measures?: Measures;
+  /** How it writes days and times, and where it is. */
+  readonly written?: { readonly calendar: CalendarWriting; readonly timeZone: string };
 }
 
 /** An event as this device keeps it: without a position until the server has taken it. */

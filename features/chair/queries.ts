@@ -1,7 +1,7 @@
 import 'server-only';
 import { parseEventBatch } from '@/core/formats';
 import type { Measures } from '@/core/units';
-import { measuresOf } from '@/core/visit';
+import { measuresOf, type House } from '@/core/visit';
 import { readHouse } from '@/data/house';
 import { appendEvents, liveServices, openService, readEvents, timeOfService, type LiveService, type OpenedService, type Reached, type TakenEvent } from '@/data/services';
 import { listenTo } from '@/data/signals';
@@ -27,14 +27,14 @@ export async function runningServices(): Promise<Answer<DeviceFacts & { readonly
 }
 
 /** A service with its script and everything that happened. */
-export async function serviceFor(visitId: string): Promise<Answer<OpenedService & DeviceFacts & { readonly tapAnywhere: boolean; readonly measures: Measures }>> {
+export async function serviceFor(visitId: string): Promise<Answer<OpenedService & DeviceFacts & { readonly tapAnywhere: boolean; readonly measures: Measures; readonly written: Pick<House, 'calendar' | 'timeZone'> }>> {
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;
   if (!isId(visitId)) return NO_VISIT;
   const [opened, house] = await Promise.all([openService(person, visitId), readHouse(person)]);
   if (!opened.ok) return opened;
-  const { chair, units, measures } = house.document;
-  return { ok: true, value: { ...opened.value, person: person.personName, salonId: person.salonId, tapAnywhere: chair.tapAnywhere, measures: measuresOf({ units, measures }) } };
+  const { chair, units, measures, calendar, timeZone } = house.document;
+  return { ok: true, value: { ...opened.value, person: person.personName, salonId: person.salonId, tapAnywhere: chair.tapAnywhere, measures: measuresOf({ units, measures }), written: { calendar, timeZone } } };
 }
 
 /** Takes events of a device. */

@@ -90,9 +90,9 @@ export class ServiceLink {
       const answer = (await response.json()) as { ok: boolean; problem?: string } & KeptService & DeviceFacts & { events: Taken[] };
       if (response.status >= 500) return this.down();
       if (!answer.ok) return this.refused(response.status, answer.problem ?? 'The service cannot be opened.');
-      const { visitId, clientId, clientName, script, salonId, person, tapAnywhere, measures, events, serverNow } = answer;
+      const { visitId, clientId, clientName, script, salonId, person, tapAnywhere, measures, written, events, serverNow } = answer;
       this.clock.heard(serverNow, askedAt);
-      this.service = { visitId, clientId, clientName, script, salonId, person, tapAnywhere, measures };
+      this.service = { visitId, clientId, clientName, script, salonId, person, tapAnywhere, measures, written };
       this.problem = null;
       this.status = 'live';
       this.tries = 0;

@@ -12,9 +12,10 @@ import { placeWords } from '@/core/visit';
 import { endsSentence, groupsOf, groupWords, numberWords, reachWords, startWords } from '@/core/work';
 import { FoilGlyph } from '@/ui/foil-glyph';
 import { useSaid } from '@/ui/measures';
+import { useCalendar } from '../house/calendar';
 import { Stitches } from './stitches';
 import { detailWords } from './words-of-steps';
-import { clockTime, seconds, until } from './words';
+import { seconds, until } from './words';
 
 interface StepViewProps {
   script: ServiceScript;
@@ -27,6 +28,7 @@ interface StepViewProps {
 
 /** The one thing that is to be done, in type that is read at two metres. */
 export function StepView({ script, state, step, now, unsent }: StepViewProps) {
+  const calendar = useCalendar();
   const said = useSaid();
   const names = (ids: readonly string[]) => ids.map((id) => script.blocks.find((own) => own.id === id)?.name ?? id).join(', ');
   switch (step.kind) {
@@ -38,7 +40,7 @@ export function StepView({ script, state, step, now, unsent }: StepViewProps) {
     case 'bowl':
       return <Words over={BOWL_WORDS[step.why]} big={`Fresh bowl ${step.mix}`} under={said(state.mixes[step.mix]?.words ?? '')} />;
     case 'wait':
-      return <Words over="Nothing to foil until then: check, sweep, talk" big={until(step.until, now)} under={`${{ pull: `Foils of ${names(step.blocks)} are opened`, again: `${names(step.blocks)}: foils are painted again`, rinse: `${names(step.blocks)} to the basin` }[step.then]} at ${clockTime(step.until)}, by the estimate.`} />;
+      return <Words over="Nothing to foil until then: check, sweep, talk" big={until(step.until, now)} under={`${{ pull: `Foils of ${names(step.blocks)} are opened`, again: `${names(step.blocks)}: foils are painted again`, rinse: `${names(step.blocks)} to the basin` }[step.then]} at ${calendar.timeOf(step.until)}, by the estimate.`} />;
     case 'rinse':
       return <Words over="To the basin now" big="Rinse" under={names(step.blocks)} blue />;
     case 'pull':
@@ -55,17 +57,17 @@ export function StepView({ script, state, step, now, unsent }: StepViewProps) {
     case 'at-basin':
       return <Words over={`At the basin: ${names(step.blocks)}`} big={seconds(now - step.begunAt)} under={`Usually ${basinMinutes(step.blocks.length, script.rules)} min.`} blue />;
     case 'step-begin':
-      return <Words over={step.on.length > 0 ? `When the colour is right, by ${clockTime(Math.min(...step.on.map(endOf)))}` : 'Next'} big={step.own.step.name} under={<StepDetails own={step.own} wrong={step.wrong} />} blue={isAtBasin(step.own.step)} />;
+      return <Words over={step.on.length > 0 ? `When the colour is right, by ${calendar.timeOf(Math.min(...step.on.map(endOf)))}` : 'Next'} big={step.own.step.name} under={<StepDetails own={step.own} wrong={step.wrong} />} blue={isAtBasin(step.own.step)} />;
     case 'step-done':
       return <Words over={stepName(step.own.step)} big={seconds(now - step.own.begunAt!)} under={<StepDetails own={step.own} wrong={null} />} blue={isAtBasin(step.own.step)} />;
     case 'step-until':
-      return <Words over={`Next: ${step.own.step.name}, at ${clockTime(step.at)}`} big={until(step.at, now)} under={<>Put on then, everything is done together. <StepDetails own={step.own} wrong={null} /></>} />;
+      return <Words over={`Next: ${step.own.step.name}, at ${calendar.timeOf(step.at)}`} big={until(step.at, now)} under={<>Put on then, everything is done together. <StepDetails own={step.own} wrong={null} /></>} />;
     case 'finish':
       return <Words over="Everything is done" big="Finish" under="The record is written with it: planned against actual, foil by foil." />;
     case 'finished':
       return (
         <Words
-          over={state.finishedAt ? `Finished at ${clockTime(state.finishedAt)}` : ''}
+          over={state.finishedAt ? `Finished at ${calendar.timeOf(state.finishedAt)}` : ''}
           big={unsent > 0 ? 'Being recorded …' : 'Recorded'}
           under={unsent > 0 ? 'It is kept on this device, and recorded as soon as the server has it.' : 'Look at it in Record: the level reached, photos, the next visit.'}
         />
@@ -125,13 +127,14 @@ const BOWL_WORDS = { first: 'Another mix', spent: 'The bowl is used up', changed
 
 /** How long, what it is mixed of, on what hair and where; and what is wrong with the hair for it. */
 function StepDetails({ own, wrong }: { own: StepState; wrong: string | null }) {
+  const calendar = useCalendar();
   const { step, begunAt } = own;
   const said = useSaid();
   const minutes = Math.round(step.minutes);
   return (
     <>
       {begunAt === null && step.place && <b className="mb-2 block text-3xl leading-tight font-bold">{capital(placeWords(step.place))}</b>}
-      {begunAt === null ? `${minutes} min.` : `${minutes} min, until ${clockTime(endOf(own))}; watched.`}
+      {begunAt === null ? `${minutes} min.` : `${minutes} min, until ${calendar.timeOf(endOf(own))}; watched.`}
       <span className="mt-2 block text-xl">{said(detailWords({ ...step, place: null }))}</span>
       {step.items?.ok === false && <b className="block text-rowan">It cannot be mixed: {said(step.items.problem)}.</b>}
       {wrong && <b role="alert" className="mt-2 block text-amber-bark">{wrong}</b>}

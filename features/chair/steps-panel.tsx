@@ -4,6 +4,7 @@ import clsx from 'clsx';
 import type { StepState } from '@/core/chair';
 import { stepName } from '@/core/steps';
 import { Button } from '@/ui/button';
+import { useCalendar } from '../house/calendar';
 import { detailWords, isOver, standingWords } from './words-of-steps';
 
 interface StepsPanelProps {
@@ -17,6 +18,7 @@ interface StepsPanelProps {
 
 /** Everything that follows the foils, in its order: pressed, a step opens with all that can be decided about it. */
 export function StepsPanel({ steps, now, current, onOpen, onAdd }: StepsPanelProps) {
+  const calendar = useCalendar();
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-2">
       <h2 className="text-xl font-bold wide">Steps</h2>
@@ -39,7 +41,7 @@ export function StepsPanel({ steps, now, current, onOpen, onAdd }: StepsPanelPro
                 {stepName(own.step)}
               </span>
               <span className={clsx('text-right text-base', isOver(own, now) && 'font-bold text-rowan')}>
-                {standingWords(own, now)}
+                {standingWords(own, now, calendar)}
               </span>
               {own.standing !== 'done' && own.standing !== 'skipped' && own.step.items && (
                 <span className="col-span-2 truncate text-base text-ink-soft">

@@ -1,8 +1,8 @@
 import { endOf, MINUTE, type StepState } from '@/core/chair';
 import { isColour, recipeWords, staysOn, STEP_HAIR_WORDS, type ServiceStep } from '@/core/steps';
-import { capital } from '@/core/units';
+import { capital, type Calendar } from '@/core/units';
 import { placeWords } from '@/core/visit';
-import { clockTime, seconds } from './words';
+import { seconds } from './words';
 
 /** What the large button says for beginning a step: `Toner on`, `Rinse the colour: begun`. */
 export const beginWords = (step: ServiceStep): string =>
@@ -17,14 +17,14 @@ export function detailWords(step: ServiceStep): string {
 }
 
 /** How a step stands: `12:40 of 20 min`, `done, 18 min`, `skipped: no toner needed`. */
-export function standingWords(own: StepState, now: number): string {
+export function standingWords(own: StepState, now: number, calendar: Calendar): string {
   const { step, standing, begunAt, doneAt, why } = own;
   const minutes = `${Math.round(step.minutes)} min`;
   switch (standing) {
     case 'waiting':
       return minutes;
     case 'on':
-      return `${seconds(now - begunAt!)} of ${minutes}, until ${clockTime(endOf(own))}`;
+      return `${seconds(now - begunAt!)} of ${minutes}, until ${calendar.timeOf(endOf(own))}`;
     case 'done':
       return `done, ${Math.max(0, Math.round((doneAt! - begunAt!) / MINUTE))} min`;
     case 'skipped':

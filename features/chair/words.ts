@@ -1,8 +1,5 @@
 import { MINUTE } from '@/core/chair';
 
-/** A moment as it is said at the chair: `10:42`. */
-export const clockTime = (at: number): string => new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
-
 /** How long until, or since: `in 6 min`, `now`, `4 min ago`. */
 export function until(at: number, now: number): string {
   const minutes = Math.round((at - now) / MINUTE);

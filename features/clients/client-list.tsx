@@ -1,10 +1,10 @@
 import Link from 'next/link';
 import { cssColour, naturalHair } from '@/core/lift';
-import { formatLevel, inMeasures } from '@/core/units';
+import { calendarOf, formatLevel, inMeasures, type Calendar } from '@/core/units';
 import { measuresOf, type House } from '@/core/visit';
 import { HairSwatch } from '@/ui/hair-swatch';
 import { written } from '@/ui/written';
-import { daysBetween, sayDay, sayDistance } from '../shared';
+import { daysBetween, sayDistance } from '../shared';
 import type { ClientSummary } from './queries';
 
 /** Clients with the facts that matter before a visit. */
@@ -47,7 +47,7 @@ export function ClientList({ clients, today, house }: { clients: readonly Client
               )}
             </td>
             <td className="rounded-r-ui border-y border-r border-line bg-raised px-4 group-hover:bg-leaf-pale">
-              <Next client={client} today={today} />
+              <Next client={client} today={today} calendar={calendarOf(house)} />
             </td>
           </tr>
         ))}
@@ -66,12 +66,12 @@ function Levels({ from, to }: { from: number | null; to: number | null }) {
   );
 }
 
-function Next({ client, today }: { client: ClientSummary; today: string }) {
+function Next({ client, today, calendar }: { client: ClientSummary; today: string; calendar: Calendar }) {
   if (client.openVisit) {
     return <span className="font-semibold text-leaf">Visit open, {sayDistance(client.openVisit.heldOn, today)}</span>;
   }
   if (!client.nextOn) return <span className="text-ink-soft">nothing agreed</span>;
   const late = daysBetween(client.nextOn, today);
-  if (late > 0) return <span className="font-semibold text-amber-bark">Overdue since {sayDay(client.nextOn)}</span>;
+  if (late > 0) return <span className="font-semibold text-amber-bark">Overdue since {calendar.day(client.nextOn)}</span>;
   return <span>{sayDistance(client.nextOn, today)}</span>;
 }

@@ -2,12 +2,12 @@ import Link from 'next/link';
 import { WEEKS_PER_MONTH } from '@/core/growth';
 import { worstCondition } from '@/core/hair-map';
 import { cssColour, naturalHair } from '@/core/lift';
-import { formatLevel, inMeasures } from '@/core/units';
+import { formatLevel, inMeasures, type Calendar } from '@/core/units';
 import { Button, buttonLook } from '@/ui/button';
 import { written } from '@/ui/written';
 import { HairSwatch } from '@/ui/hair-swatch';
 import { BackIcon, PlusIcon } from '@/ui/icons';
-import { daysBetween, sayDay, sayDistance } from '../shared';
+import { daysBetween, sayDistance } from '../shared';
 import { MeasuresProvider } from '../house/measures';
 import { addVisit } from './actions';
 import { WarnIcon } from '@/ui/icons';
@@ -19,7 +19,7 @@ import type { ShownClient } from './queries';
 import { Story } from './story';
 
 /** One client: regrowth, goal and the visits, newest first. */
-export function ClientPage({ story }: { story: ShownClient }) {
+export function ClientPage({ story, calendar }: { story: ShownClient; calendar: Calendar }) {
   const { client, visits, today } = story;
   const about = [client.phone, client.bornOn && `${ageOn(client.bornOn, today)} years`, client.note].filter(Boolean);
   return (
@@ -47,12 +47,12 @@ export function ClientPage({ story }: { story: ShownClient }) {
       <Cautions story={story} />
       {story.unreadable.length > 0 && (
         <section aria-label="Visits that cannot be read" className="mb-5 rounded-ui bg-amber-pale p-3 text-amber-bark">
-          {story.unreadable.map(({ id, heldOn, problem }) => <p key={id}><b>Visit of {sayDay(heldOn)}:</b> {problem} It is kept as it was written.</p>)}
+          {story.unreadable.map(({ id, heldOn, problem }) => <p key={id}><b>Visit of {calendar.day(heldOn)}:</b> {problem} It is kept as it was written.</p>)}
         </section>
       )}
       <div className="grid items-start gap-6 lg:grid-cols-[19rem_minmax(0,1fr)]">
-        <Facts story={story} today={today} />
-        {visits.length > 0 ? <div className="grid gap-6"><Visits story={story} today={today} /><Story story={story} /></div> : (
+        <Facts story={story} today={today} calendar={calendar} />
+        {visits.length > 0 ? <div className="grid gap-6"><Visits story={story} today={today} calendar={calendar} /><Story story={story} calendar={calendar} /></div> : (
           <p className="card p-8 text-center text-ink-soft">No visits yet. New visit opens today’s with its consultation.</p>
         )}
       </div>
@@ -86,7 +86,7 @@ function Cautions({ story: { cautions } }: { story: ShownClient }) {
   );
 }
 
-function Facts({ story, today }: { story: ShownClient; today: string }) {
+function Facts({ story, today, calendar }: { story: ShownClient; today: string; calendar: Calendar }) {
   const { client, growth, safety, visits } = story;
   const goals = visits[0]?.consult.goals ?? [];
   const say = (figure: string) => written(inMeasures(figure, story.measures), story.decimalComma);
@@ -128,7 +128,7 @@ function Facts({ story, today }: { story: ShownClient; today: string }) {
       <Fact name="Next visit">
         {client.nextOn ? (
           <>
-            <Figure>{sayDay(client.nextOn)}</Figure>
+            <Figure>{calendar.day(client.nextOn)}</Figure>
             {late > 0 ? <p className="text-sm font-semibold text-amber-bark">Overdue by {late} days</p> : <Small>{sayDistance(client.nextOn, today)}</Small>}
           </>
         ) : (
@@ -138,7 +138,7 @@ function Facts({ story, today }: { story: ShownClient; today: string }) {
       {story.rootLine && (
         <Fact name="Root line, estimated">
           {story.rootLine.words.map((words) => <p key={words} className="text-base">{say(words)}</p>)}
-          <Small>Counted from {sayDay(story.rootLine.on)}.</Small>
+          <Small>Counted from {calendar.day(story.rootLine.on)}.</Small>
         </Fact>
       )}
       {goals.length > 0 && visits.every(({ outcome }) => outcome === null) && (
@@ -148,7 +148,7 @@ function Facts({ story, today }: { story: ShownClient; today: string }) {
       )}
       <Fact name="Tests">
         {safety.tests.length === 0 ? <Small>None on record.</Small> : safety.tests.slice(0, 3).map(({ id, kind, onDay, result }) => (
-          <p key={id} className="text-base">{kind === 'alert' ? 'Alert test' : 'Strand test'}, {sayDay(onDay)}: <b className={result === 'reaction' || result === 'failed' ? 'text-rowan' : ''}>{result ? RESULT_WORDS[result] : 'not read yet'}</b></p>
+          <p key={id} className="text-base">{kind === 'alert' ? 'Alert test' : 'Strand test'}, {calendar.day(onDay)}: <b className={result === 'reaction' || result === 'failed' ? 'text-rowan' : ''}>{result ? RESULT_WORDS[result] : 'not read yet'}</b></p>
         ))}
       </Fact>
       <Fact name="Consents">
@@ -158,13 +158,13 @@ function Facts({ story, today }: { story: ShownClient; today: string }) {
   );
 }
 
-function Visits({ story, today }: { story: ShownClient; today: string }) {
+function Visits({ story, today, calendar }: { story: ShownClient; today: string; calendar: Calendar }) {
   return (
     <ol aria-label="Visits, newest first" className="grid gap-3">
       {story.visits.map((visit) => (
         <li key={visit.id} className="card group relative grid grid-cols-[120px_1fr_auto] gap-x-5 p-4 hover:bg-leaf-pale">
           <div>
-            <p className="font-semibold">{sayDay(visit.heldOn)}</p>
+            <p className="font-semibold">{calendar.day(visit.heldOn)}</p>
             <p className="text-sm text-ink-soft">{sayDistance(visit.heldOn, today)}</p>
           </div>
           <div>

@@ -6,7 +6,8 @@ import { CONDITION_WORDS } from '@/core/hair-map';
 import { formatLevel } from '@/core/units';
 import { CONDITIONS } from '@/core/visit';
 import { useSaid, useShownUnit } from '@/ui/measures';
-import { daysBetween, sayDay } from '../shared';
+import { useCalendar } from '../house/calendar';
+import { daysBetween } from '../shared';
 
 type Unit = 'mm' | 'level' | 'condition';
 
@@ -35,6 +36,7 @@ function scaleOf(unit: Unit, values: readonly number[], goal: number | undefined
 
 /** Regrowth, level or condition through the visits, a line for zones that went the same way. */
 export function StoryChart({ title, lines, unit, today, goal, empty }: StoryChartProps) {
+  const calendar = useCalendar();
   const shown = lines.slice(0, LOOKS.length);
   const points = shown.flatMap((line) => line.points);
   const days = [...new Set(points.map(({ on }) => on))].sort();
@@ -45,7 +47,7 @@ export function StoryChart({ title, lines, unit, today, goal, empty }: StoryChar
   const [least, most] = scaleOf(unit, values, goal);
   const inHouse = useSaid();
   const { show } = useShownUnit('mm');
-  const said = shown.map(({ name, points: own }) => `${name}: ${own.map(({ on, value }) => `${inHouse(say(unit, value))} on ${sayDay(on)}`).join(', ')}`).join('. ');
+  const said = shown.map(({ name, points: own }) => `${name}: ${own.map(({ on, value }) => `${inHouse(say(unit, value))} on ${calendar.day(on)}`).join(', ')}`).join('. ');
   return (
     <figure className="grid content-start gap-1">
       <figcaption className="text-md font-bold">{title}</figcaption>
@@ -55,7 +57,7 @@ export function StoryChart({ title, lines, unit, today, goal, empty }: StoryChar
             <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 380, height: 196 }}>
               <ComposedChart data={rows} margin={{ top: 10, right: 14, bottom: 0, left: unit === 'condition' ? -4 : -24 }} accessibilityLayer={false}>
                 <CartesianGrid stroke="var(--color-line)" vertical={false} />
-                <XAxis dataKey="at" type="number" domain={[Date.parse(days[0]), Math.max(Date.parse(today), Date.parse(days.at(-1)!))]} ticks={marks.map((on) => Date.parse(on))} tickFormatter={(at: number) => sayDay(new Date(at).toISOString().slice(0, 10)).replace(/ \d{4}$/, '')} tick={TICK} stroke="var(--color-edge)" interval="preserveStartEnd" />
+                <XAxis dataKey="at" type="number" domain={[Date.parse(days[0]), Math.max(Date.parse(today), Date.parse(days.at(-1)!))]} ticks={marks.map((on) => Date.parse(on))} tickFormatter={(at: number) => calendar.day(new Date(at).toISOString().slice(0, 10)).replace(/ \d{4}$/, '')} tick={TICK} stroke="var(--color-edge)" interval="preserveStartEnd" />
                 <YAxis type="number" domain={[least, most]} allowDecimals={false} reversed={unit === 'condition'} ticks={unit === 'condition' ? CONDITIONS.map((_, i) => i) : undefined} tickFormatter={unit === 'condition' ? (at: number) => CONDITION_WORDS[CONDITIONS[at]] : unit === 'mm' ? show : undefined} tick={TICK} stroke="var(--color-edge)" />
                 {goal !== undefined && <ReferenceLine y={goal} stroke="var(--color-ink)" strokeDasharray="5 4" label={{ value: 'goal', position: 'insideTopLeft', fontSize: 12, fill: 'var(--color-ink)' }} />}
                 {shown.length === 1 && unit === 'mm' && <Area dataKey="line0" stroke="none" fill="var(--color-leaf)" fillOpacity={0.12} isAnimationActive={false} connectNulls />}

@@ -2,9 +2,10 @@
 
 import Link from 'next/link';
 import { useState } from 'react';
-import { clockWords, KIND_WORDS, STANDING_WORDS, type AppointmentState } from '@/core/diary';
+import { KIND_WORDS, STANDING_WORDS, type AppointmentState } from '@/core/diary';
 import { Button, buttonLook } from '@/ui/button';
-import { hoursAndMinutes, sayDay } from '../shared';
+import { useCalendar } from '../house/calendar';
+import { hoursAndMinutes } from '../shared';
 import { markAppointment, openAppointment, type DiaryAnswer } from './actions';
 import { AppointmentForm, usePreparation } from './appointment-form';
 import { Laid } from './laid';
@@ -19,6 +20,7 @@ interface AppointmentCardProps {
 
 /** One appointment: what is laid out for it, and what may become of it. */
 export function AppointmentCard({ facts, appointment, onDone }: AppointmentCardProps) {
+  const calendar = useCalendar();
   const { id, revision, clientId, on, from, minutes, kind, state, note, phone, standing, redoOf, visitId } = appointment;
   const [moving, setMoving] = useState(false);
   const [problem, setProblem] = useState<string>();
@@ -28,7 +30,7 @@ export function AppointmentCard({ facts, appointment, onDone }: AppointmentCardP
   return (
     <div className="grid gap-4">
       <p className="text-lg">
-        <b>{clockWords(from)}–{clockWords(from + minutes)}</b>, {sayDay(on)} · {KIND_WORDS[kind]}{redoOf && ` of ${sayDay(redoOf)}`} · {hoursAndMinutes(minutes)}{STANDING_WORDS[standing] && <> · <b>{STANDING_WORDS[standing]}</b></>}
+        <b>{calendar.time(from)}–{calendar.time(from + minutes)}</b>, {calendar.day(on)} · {KIND_WORDS[kind]}{redoOf && ` of ${calendar.day(redoOf)}`} · {hoursAndMinutes(minutes)}{STANDING_WORDS[standing] && <> · <b>{STANDING_WORDS[standing]}</b></>}
         {phone && <span className="block text-base text-ink-soft">{phone}</span>}
         {note && <span className="block text-base">{note}</span>}
       </p>

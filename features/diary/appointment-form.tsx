@@ -1,13 +1,13 @@
 'use client';
 
 import { useEffect, useId, useMemo, useState } from 'react';
-import { APPOINTMENT_KINDS, clashesWith, clockWords, KIND_WORDS, type AppointmentKind } from '@/core/diary';
+import { APPOINTMENT_KINDS, clashesWith, KIND_WORDS, type AppointmentKind } from '@/core/diary';
 import { dayAfter } from '@/core/units';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { Select } from '@/ui/select';
 import { Switch } from '@/ui/switch';
-import { sayDay } from '../shared';
+import { useCalendar } from '../house/calendar';
 import { bookAppointment, moveAppointment, searchClients, type DiaryAnswer } from './actions';
 import type { DayFacts, Preparation, ShownAppointment } from './queries';
 import { readTime } from './read-time';
@@ -36,9 +36,10 @@ const TEST_DAYS = 3;
 
 /** Books an appointment, or changes one: who, when, what for, and how long by the clock of her pattern. */
 export function AppointmentForm({ facts, first, own, onDone }: AppointmentFormProps) {
+  const calendar = useCalendar();
   const [client, setClient] = useState<Named | undefined>(first.client);
   const [on, setOn] = useState(first.on);
-  const [time, setTime] = useState(clockWords(first.from ?? 600));
+  const [time, setTime] = useState(calendar.time(first.from ?? 600));
   const [personId, setPerson] = useState(first.personId ?? facts.columns[0]?.personId ?? '');
   const [kind, setKind] = useState<AppointmentKind>(first.kind ?? 'full');
   const [typedMinutes, setMinutes] = useState<string | undefined>(own && String(own.minutes));
@@ -88,21 +89,21 @@ export function AppointmentForm({ facts, first, own, onDone }: AppointmentFormPr
         <Select label="Colourist" value={personId} options={facts.columns.map((column) => ({ value: column.personId, words: column.name }))} onChange={setPerson} />
       </div>
       {kind === 'redo' && !own && (
-        <Select label="Visit that is put right" value={redoOf} options={[{ value: '', words: prepared ? 'Choose' : 'Choose the client first' }, ...(prepared?.visits ?? []).map(({ id, on: held, pattern }) => ({ value: id, words: `${sayDay(held)}, ${pattern}` }))]} onChange={setRedoOf} />
+        <Select label="Visit that is put right" value={redoOf} options={[{ value: '', words: prepared ? 'Choose' : 'Choose the client first' }, ...(prepared?.visits ?? []).map(({ id, on: held, pattern }) => ({ value: id, words: `${calendar.day(held)}, ${pattern}` }))]} onChange={setRedoOf} />
       )}
       <div className="grid gap-4 sm:grid-cols-3">
         <TextField label="Day" type="date" value={on} onChange={(event) => setOn(event.target.value)} />
-        <TextField label="Time" inputMode="numeric" value={time} onChange={(event) => setTime(event.target.value)} onBlur={() => from >= 0 && setTime(clockWords(from))} />
+        <TextField label="Time" inputMode="numeric" value={time} onChange={(event) => setTime(event.target.value)} onBlur={() => from >= 0 && setTime(calendar.time(from))} />
         <TextField label="Minutes" inputMode="numeric" value={minutes} hint={own || !client ? undefined : prepared ? lengthWords(prepared, kind) : 'working it out …'} onChange={(event) => setMinutes(event.target.value)} />
       </div>
       <TextField label="Note" value={note} maxLength={500} onChange={(event) => setNote(event.target.value)} />
       {testMissing && !own && (
         <div className="flex items-start justify-between gap-4 rounded-ui bg-amber-pale p-3 text-base">
-          <span>An alert test is missing or too old. Book one {TEST_DAYS} days before, {sayDay(dayAfter(on, -TEST_DAYS))} at {Number.isNaN(from) ? '…' : clockWords(from)}, 10 min{dayAfter(on, -TEST_DAYS) < facts.today ? ': that day is over, choose a later visit' : ''}.</span>
+          <span>An alert test is missing or too old. Book one {TEST_DAYS} days before, {calendar.day(dayAfter(on, -TEST_DAYS))} at {Number.isNaN(from) ? '…' : calendar.time(from)}, 10 min{dayAfter(on, -TEST_DAYS) < facts.today ? ': that day is over, choose a later visit' : ''}.</span>
           <Switch label="Book an alert test too" on={withTest} onChange={setTest} />
         </div>
       )}
-      {clash.length > 0 && <p role="status" className="rounded-ui bg-amber-pale p-3 text-base">At the same chair then: {clash.map((one) => `${one.clientName} ${clockWords(one.from)}–${clockWords(one.from + one.minutes)}`).join(', ')}. Both can be booked, if an assistant is there.</p>}
+      {clash.length > 0 && <p role="status" className="rounded-ui bg-amber-pale p-3 text-base">At the same chair then: {clash.map((one) => `${one.clientName} ${calendar.time(one.from)}–${calendar.time(one.from + one.minutes)}`).join(', ')}. Both can be booked, if an assistant is there.</p>}
       {problem && <p role="alert" className="text-sm font-medium text-rowan">{problem}</p>}
       <Button type="submit" look="primary" disabled={busy}>{busy ? 'One moment …' : own ? 'Save the change' : 'Book it'}</Button>
     </form>

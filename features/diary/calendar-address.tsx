@@ -2,11 +2,12 @@
 
 import { useState } from 'react';
 import { Button } from '@/ui/button';
-import { sayMoment } from '../shared';
+import { useCalendar } from '../house/calendar';
 import { makeCalendar, withdrawCalendar } from './actions';
 
 /** A private address that one's own calendar reads the appointments from; shown once, withdrawn at any time. */
-export function CalendarAddress({ since, timeZone }: { since: string | null; timeZone: string }) {
+export function CalendarAddress({ since }: { since: string | null }) {
+  const calendar = useCalendar();
   const [address, setAddress] = useState<string>();
   const [problem, setProblem] = useState<string>();
   const make = () => void makeCalendar().then((answer) => (answer.ok ? setAddress(`${location.origin}/api/calendar/${answer.secret}.ics`) : setProblem(answer.problem)), () => setProblem('No connection: nothing was made.'));
@@ -20,7 +21,7 @@ export function CalendarAddress({ since, timeZone }: { since: string | null; tim
           <code aria-label="Calendar address" className="text-sm break-all">{address}</code>
         </div>
       )}
-      {!address && <p className="text-sm text-ink-soft">{since ? `One works since ${sayMoment(since, timeZone)}. A new one takes its place.` : 'There is none yet.'}</p>}
+      {!address && <p className="text-sm text-ink-soft">{since ? `One works since ${calendar.moment(since)}. A new one takes its place.` : 'There is none yet.'}</p>}
       {problem && <p role="alert" className="text-sm font-medium text-rowan">{problem}</p>}
       <div className="flex gap-2">
         <Button look="primary" onClick={make}>{since || address ? 'Make a new address' : 'Make an address'}</Button>

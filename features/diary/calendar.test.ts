@@ -1,5 +1,5 @@
 import ICAL from 'ical.js';
-import { calendarOf } from './calendar';
+import { calendarFile } from './calendar';
 import type { Appointment } from './queries';
 import { readTime } from './read-time';
 
@@ -8,7 +8,7 @@ const appointment = (part: Partial<Appointment>): Appointment => ({
   recorded: false, signed: false, redoOf: null, ...part,
 });
 const read = (all: readonly Appointment[], to: 'colourist' | 'client' = 'colourist', timeZone = 'Europe/Berlin') => {
-  const text = calendarOf(all, { timeZone, name: 'Hair appointment', to });
+  const text = calendarFile(all, { timeZone, name: 'Hair appointment', to });
   return { text, events: new ICAL.Component(ICAL.parse(text) as never).getAllSubcomponents('vevent').map((own) => new ICAL.Event(own)) };
 };
 
@@ -40,6 +40,7 @@ test('an empty diary is a calendar too', () => {
 
 test.each([
   ['9:30', 570], ['0930', 570], ['9', 540], ['9.05', 545], ['23:59', 1439], ['24:00', Number.NaN], ['9:75', Number.NaN], ['soon', Number.NaN], ['', Number.NaN],
+  ['2:30 pm', 870], ['12 am', 0], ['12:15 pm', 735], ['9am', 540], ['9 p.m.', 1260], ['0:30 pm', Number.NaN], ['13 pm', Number.NaN],
 ])('the time “%s” is read as %p', (text, minute) => {
   expect(readTime(text)).toBe(minute);
 });

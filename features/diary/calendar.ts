@@ -18,7 +18,7 @@ function momentIn(on: string, minute: number, timeZone: string): Date {
  * Appointments as a calendar (RFC 5545), in UTC. To a colourist’s own calendar go the client’s name and what for; to a client’s,
  * what for alone.
  */
-export function calendarOf(appointments: readonly Appointment[], { timeZone, name, to }: { timeZone: string; name: string; to: 'colourist' | 'client' }): string {
+export function calendarFile(appointments: readonly Appointment[], { timeZone, name, to }: { timeZone: string; name: string; to: 'colourist' | 'client' }): string {
   const calendar = ical({ name, prodId: { company: 'Dappled Lattice', product: 'Diary', language: 'EN' }, method: ICalCalendarMethod.PUBLISH });
   for (const { id, revision, on, from, minutes, kind, state, clientName } of appointments) {
     calendar.createEvent({

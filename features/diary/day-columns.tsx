@@ -1,8 +1,8 @@
 'use client';
 
 import clsx from 'clsx';
-import { clockWords, KIND_WORDS, lanesOf, STANDING_WORDS, type Lane, type Standing } from '@/core/diary';
-import { sayDay } from '../shared';
+import { KIND_WORDS, lanesOf, STANDING_WORDS, type Lane, type Standing } from '@/core/diary';
+import { useCalendar } from '../house/calendar';
 import type { FirstBooking } from './appointment-form';
 import { useBlockDrag, type Place } from './block-drag';
 import type { DayFacts, ShownAppointment } from './queries';
@@ -25,6 +25,7 @@ interface ColumnsProps {
 
 /** The day as a column per colourist. Appointments are opened by a press, and moved by a drag as long as they have not begun. */
 export function DayColumns({ facts: { on, columns, appointments, nowMinute }, onOpen, onBook, onMove }: ColumnsProps) {
+  const calendar = useCalendar();
   const from = Math.min(USUAL_DAY.from, ...appointments.map((own) => Math.floor(own.from / 60) * 60));
   const to = Math.max(USUAL_DAY.to, ...appointments.map((own) => Math.ceil((own.from + own.minutes) / 60) * 60));
   const hours = Array.from({ length: (to - from) / 60 + 1 }, (_, i) => from + 60 * i);
@@ -35,7 +36,7 @@ export function DayColumns({ facts: { on, columns, appointments, nowMinute }, on
         <span />
         {columns.map(({ personId, name }) => <h2 key={personId} className="border-l border-line px-2 pb-2 text-md font-bold">{name}</h2>)}
         <div className="relative" style={{ height: y(to) + 8 }} aria-hidden>
-          {hours.map((hour) => <span key={hour} className="absolute right-2 -translate-y-1/2 text-sm text-ink-soft" style={{ top: y(hour) }}>{clockWords(hour).replace(/^0/, '')}</span>)}
+          {hours.map((hour) => <span key={hour} className="absolute right-2 -translate-y-1/2 text-sm text-ink-soft" style={{ top: y(hour) }}>{calendar.time(hour).replace(/^0/, '')}</span>)}
         </div>
         {columns.map(({ personId, name }) => {
           const own = appointments.filter((one) => one.personId === personId);
@@ -44,7 +45,7 @@ export function DayColumns({ facts: { on, columns, appointments, nowMinute }, on
             <div key={personId} data-person={personId} className="relative border-l border-line" style={{ height: y(to) + 8 }}>
               {hours.map((hour) => hour < to && (
                 <button
-                  key={hour} type="button" aria-label={`Book ${name} at ${clockWords(hour)}`} onClick={() => onBook({ on, personId, from: hour })}
+                  key={hour} type="button" aria-label={`Book ${name} at ${calendar.time(hour)}`} onClick={() => onBook({ on, personId, from: hour })}
                   className="absolute inset-x-0 border-t border-line hover:bg-leaf-pale" style={{ top: y(hour), height: 60 * PX_PER_MINUTE }}
                 />
               ))}
@@ -65,6 +66,7 @@ interface BlockProps extends Pick<ColumnsProps, 'onOpen' | 'onMove'> {
 }
 
 function Block({ appointment, top, lane, onOpen, onMove }: BlockProps) {
+  const calendar = useCalendar();
   const { id, clientName, kind, from, minutes, personId, state, begun, standing, lateMinutes, redoOf } = appointment;
   const { dragging, handlers } = useBlockDrag({ from, personId, pxPerMinute: PX_PER_MINUTE, enabled: state === 'booked' && !begun, onDrop: (to) => onMove(appointment, to) });
   const shown = dragging?.from ?? from;
@@ -76,8 +78,8 @@ function Block({ appointment, top, lane, onOpen, onMove }: BlockProps) {
       style={{ top, height, left: `calc(${(100 * lane.lane) / lane.of}% + 3px)`, width: `calc(${100 / lane.of}% - 6px)`, ...(dragging && { transform: `translate(${dragging.dx}px, ${(dragging.from - from) * PX_PER_MINUTE}px)` }) }}
       className={clsx('absolute flex flex-col items-stretch justify-start overflow-hidden rounded-ui border-l-4 border-y border-r px-2 text-left leading-tight select-none hover:border-ink', dragging ? 'z-20 cursor-grabbing shadow-lg' : 'z-[5]', height > 34 ? 'py-1' : 'py-0', TINTS[standing])}
     >
-      <span className={clsx('shrink-0 truncate font-semibold', height > 34 ? 'text-base' : 'text-sm')}>{clientName}{height <= 34 && <span className="font-normal"> · {dragging ? clockWords(shown) : KIND_WORDS[kind]}</span>}</span>
-      {height > 34 && <span className="shrink-0 truncate text-sm">{clockWords(shown)}–{clockWords(shown + minutes)} · {KIND_WORDS[kind]}{redoOf && ` of ${sayDay(redoOf)}`}</span>}
+      <span className={clsx('shrink-0 truncate font-semibold', height > 34 ? 'text-base' : 'text-sm')}>{clientName}{height <= 34 && <span className="font-normal"> · {dragging ? calendar.time(shown) : KIND_WORDS[kind]}</span>}</span>
+      {height > 34 && <span className="shrink-0 truncate text-sm">{calendar.time(shown)}–{calendar.time(shown + minutes)} · {KIND_WORDS[kind]}{redoOf && ` of ${calendar.day(redoOf)}`}</span>}
       {words && height > 50 && <span className="shrink-0 truncate text-sm font-semibold">{words}</span>}
     </button>
   );

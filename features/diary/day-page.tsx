@@ -4,12 +4,13 @@ import clsx from 'clsx';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { clashesWith, clockWords, KIND_WORDS } from '@/core/diary';
+import { clashesWith, KIND_WORDS } from '@/core/diary';
 import { dayAfter } from '@/core/units';
 import { Button, buttonLook } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { BackIcon, PlusIcon } from '@/ui/icons';
-import { daysBetween, sayDay, sayDistance } from '../shared';
+import { useCalendar } from '../house/calendar';
+import { daysBetween, sayDistance } from '../shared';
 import { moveAppointment, type DiaryAnswer } from './actions';
 import { AppointmentForm, type FirstBooking } from './appointment-form';
 import { AppointmentCard } from './appointment-card';
@@ -18,7 +19,6 @@ import { CalendarAddress } from './calendar-address';
 import { DayColumns } from './day-columns';
 import type { DayFacts, ShownAppointment } from './queries';
 
-const weekday = (on: string) => new Intl.DateTimeFormat('en-GB', { weekday: 'long', timeZone: 'UTC' }).format(new Date(`${on}T00:00:00Z`));
 
 /** What became of a drag, and where it was before. */
 interface Moved {
@@ -29,6 +29,7 @@ interface Moved {
 
 /** A day of the salon: a column per colourist, who is late, what is due and what is unfinished. */
 export function DayPage({ facts }: { facts: DayFacts }) {
+  const calendar = useCalendar();
   const { on, today, appointments, due, unfinished, reminded } = facts;
   const router = useRouter();
   const [booking, setBooking] = useState<FirstBooking | undefined>(() => (facts.toBook ? { on, client: facts.toBook, kind: facts.toBook.kind } : undefined));
@@ -44,7 +45,7 @@ export function DayPage({ facts }: { facts: DayFacts }) {
       // Two at one chair are said, not forbidden: an assistant may be there.
       const others = appointments.filter((one) => one.id !== own.id && one.personId === to.personId && one.state === 'booked');
       const clash = clashesWith({ from: to.from, minutes }, others).map((i) => others[i].clientName);
-      setMoved({ words: `${clientName} ${back ? 'is back at' : 'moved to'} ${clockWords(to.from)}, ${name}.${clash.length > 0 ? ` At the same chair then: ${clash.join(', ')}.` : ''}`, ...(!back && { before: own }) });
+      setMoved({ words: `${clientName} ${back ? 'is back at' : 'moved to'} ${calendar.time(to.from)}, ${name}.${clash.length > 0 ? ` At the same chair then: ${clash.join(', ')}.` : ''}`, ...(!back && { before: own }) });
     }
     router.refresh();
   };
@@ -56,8 +57,8 @@ export function DayPage({ facts }: { facts: DayFacts }) {
     <>
       <div className="mb-4 flex flex-wrap items-end gap-x-4 gap-y-3">
         <div>
-          <h1 className="text-3xl leading-tight font-bold wide">{on === today ? 'Today' : weekday(on)}</h1>
-          <p className="text-ink-soft">{on === today ? `${weekday(on)}, ${sayDay(on)}` : `${sayDay(on)}, ${sayDistance(on, today)}`} · {come.length === 0 ? 'nothing booked' : `${come.length} ${come.length === 1 ? 'appointment' : 'appointments'}`}</p>
+          <h1 className="text-3xl leading-tight font-bold wide">{on === today ? 'Today' : calendar.nameOfDay(on)}</h1>
+          <p className="text-ink-soft">{on === today ? `${calendar.nameOfDay(on)}, ${calendar.day(on)}` : `${calendar.day(on)}, ${sayDistance(on, today)}`} · {come.length === 0 ? 'nothing booked' : `${come.length} ${come.length === 1 ? 'appointment' : 'appointments'}`}</p>
         </div>
         <div className="ml-auto flex flex-wrap items-center gap-2">
           <Button aria-label="The day before" onClick={() => go(dayAfter(on, -1))}><BackIcon /></Button>
@@ -86,7 +87,7 @@ export function DayPage({ facts }: { facts: DayFacts }) {
                 <li key={clientId} className="flex items-center gap-2">
                   <div className="min-w-0 flex-1">
                     <Link href={`/clients/${clientId}`} className="block truncate font-semibold hover:underline pointer-coarse:min-h-11 pointer-coarse:pt-2.5">{clientName}</Link>
-                    <p className={clsx('text-sm', nextOn < today ? 'font-semibold text-amber-bark' : 'text-ink-soft')}>{KIND_WORDS[nextWhat]}, {nextOn < today ? `${daysBetween(nextOn, today)} days over` : sayDay(nextOn)}</p>
+                    <p className={clsx('text-sm', nextOn < today ? 'font-semibold text-amber-bark' : 'text-ink-soft')}>{KIND_WORDS[nextWhat]}, {nextOn < today ? `${daysBetween(nextOn, today)} days over` : calendar.day(nextOn)}</p>
                     {(phone || reminded.includes(clientId)) && <p className="text-sm text-ink-soft">{[phone, reminded.includes(clientId) && 'reminded'].filter(Boolean).join(' · ')}</p>}
                   </div>
                   <Button small onClick={() => setBooking({ on: nextOn > today ? nextOn : on, client: { id: clientId, name: clientName, phone }, kind: nextWhat })} aria-label={`Book ${clientName}`}>Book</Button>
@@ -99,7 +100,7 @@ export function DayPage({ facts }: { facts: DayFacts }) {
             {unfinished.length === 0 && <p className="mt-1 text-sm text-ink-soft">All signed off.</p>}
             <ul className="mt-2 grid gap-1">
               {unfinished.slice(0, 8).map(({ visitId, clientName, heldOn, recorded }) => (
-                <li key={visitId}><Link href={`/visits/${visitId}/record`} className="flex items-baseline justify-between gap-2 text-base hover:underline"><b className="truncate">{clientName}</b><span className="shrink-0 text-sm text-ink-soft">{sayDay(heldOn).replace(/ \d{4}$/, '')}, {recorded ? 'to sign' : 'to record'}</span></Link></li>
+                <li key={visitId}><Link href={`/visits/${visitId}/record`} className="flex items-baseline justify-between gap-2 text-base hover:underline"><b className="truncate">{clientName}</b><span className="shrink-0 text-sm text-ink-soft">{calendar.day(heldOn).replace(/ \d{4}$/, '')}, {recorded ? 'to sign' : 'to record'}</span></Link></li>
               ))}
             </ul>
             {unfinished.length > 8 && <p className="mt-1 text-sm text-ink-soft">and {unfinished.length - 8} more of the last 30 days</p>}
@@ -127,7 +128,7 @@ export function DayPage({ facts }: { facts: DayFacts }) {
           else router.refresh();
         }} />}
       </Dialog>
-      <Dialog open={address} onOpenChange={setAddress} title="Your own calendar"><CalendarAddress since={facts.feedSince} timeZone={facts.timeZone} /></Dialog>
+      <Dialog open={address} onOpenChange={setAddress} title="Your own calendar"><CalendarAddress since={facts.feedSince} /></Dialog>
     </>
   );
 }

@@ -2,9 +2,9 @@
 
 import { useState, useTransition, type ReactNode } from 'react';
 import { RULE_WORDS, RULES, type Rule } from '@/core/check';
-import { clockWords, reminderProblem, type ReminderKind } from '@/core/diary';
+import { reminderProblem, type ReminderKind } from '@/core/diary';
 import { SCHOOL_KEYS, SCHOOLS, type SchoolKey } from '@/core/school';
-import { minorPerUnit, parseLength } from '@/core/units';
+import { calendarOf, minorPerUnit, parseLength } from '@/core/units';
 import type { House } from '@/core/visit';
 import { Button } from '@/ui/button';
 import { TextArea, TextField } from '@/ui/field';
@@ -20,7 +20,9 @@ const MIX_BY = [{ value: 'bowl', words: 'by bowl' }, { value: 'session', words: 
 const AMOUNTS = [{ value: 'g', words: 'g' }, { value: 'oz', words: 'oz' }, { value: 'scoop', words: 'scoops' }] as const;
 const STRENGTHS = [{ value: 'vol', words: 'vol' }, { value: '%', words: '%' }] as const;
 const TEMPERATURES = [{ value: 'C', words: '°C' }, { value: 'F', words: '°F' }] as const;
-const SENT_FROM = [{ value: 'null', words: 'only by hand' }, ...[7, 8, 9, 10, 11, 12, 14, 16, 18, 20].map((hour) => ({ value: String(60 * hour), words: `by itself, from ${clockWords(60 * hour)}` }))];
+const SENT_FROM_HOURS = [7, 8, 9, 10, 11, 12, 14, 16, 18, 20];
+const DATES = [{ value: 'day-month', words: '24 Nov 2026' }, { value: 'month-day', words: 'Nov 24, 2026' }] as const;
+const HOURS = [{ value: '24', words: '14:30' }, { value: '12', words: '2:30 pm' }] as const;
 const WAYS = [{ value: 'flat', words: 'Flat, with add-ons' }, { value: 'hourly', words: 'By the hour' }] as const;
 
 const LIMITS: readonly { key: keyof House['limits']; words: string; unit: string; min: number; max: number }[] = [
@@ -59,6 +61,8 @@ interface HouseFormProps {
 /** What the salon sets once for all its visits. */
 export function HouseForm({ initial, revision, mayChange, timeZones, currencies }: HouseFormProps) {
   const [house, setHouse] = useState(initial);
+  // As it is being set, not as it was.
+  const calendar = calendarOf(house);
   const [base, setBase] = useState(revision);
   const [said, setSaid] = useState<{ ok: boolean; words: string }>();
   const [saving, startSaving] = useTransition();
@@ -93,6 +97,10 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
               <Segmented label="Amounts" value={house.measures.amounts} options={AMOUNTS} onChange={(amounts) => set({ measures: { ...house.measures, amounts } })} />
               <Segmented label="Developer" value={house.measures.strengths} options={STRENGTHS} onChange={(strengths) => set({ measures: { ...house.measures, strengths } })} />
               <Segmented label="Temperatures" value={house.measures.temperatures} options={TEMPERATURES} onChange={(temperatures) => set({ measures: { ...house.measures, temperatures } })} />
+            </div>
+            <div className="grid gap-3 sm:grid-cols-2" data-as-written>
+              <Segmented label="Dates" value={house.calendar.dates} options={DATES} onChange={(dates) => set({ calendar: { ...house.calendar, dates } })} />
+              <Segmented label="Hours" value={house.calendar.hours} options={HOURS} onChange={(hours) => set({ calendar: { ...house.calendar, hours } })} />
             </div>
             <p className="text-sm text-ink-soft" data-as-written>Lengths are said in this unit; any of them can be typed: 6mm, 0.6 cm, 1/4&quot;.</p>
             <div className="grid gap-3 sm:grid-cols-2">
@@ -183,7 +191,7 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
           <div className="grid items-start gap-3 md:grid-cols-[140px_190px_minmax(0,1fr)_minmax(0,1fr)]">
             <NumberField label="Ahead" unit="days" min={0} max={14} value={house.reminders.daysBefore} parse={whole} onChange={(daysBefore) => daysBefore !== undefined && set({ reminders: { ...house.reminders, daysBefore } })} />
             <Select
-              label="Sent" value={String(house.reminders.fromMinute)} options={SENT_FROM}
+              label="Sent" value={String(house.reminders.fromMinute)} options={[{ value: 'null', words: 'only by hand' }, ...SENT_FROM_HOURS.map((hour) => ({ value: String(60 * hour), words: `by itself, from ${calendar.time(60 * hour)}` }))]}
               onChange={(own) => set({ reminders: { ...house.reminders, fromMinute: own === 'null' ? null : Number(own) } })}
             />
             <ReminderWords kind="appointment" label="Of an appointment" value={house.reminders.appointment} onChange={(appointment) => set({ reminders: { ...house.reminders, appointment } })} />

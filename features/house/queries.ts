@@ -1,6 +1,7 @@
 import 'server-only';
 import { PassThrough, Readable } from 'node:stream';
 import { cache } from 'react';
+import { calendarOf, type Calendar } from '@/core/units';
 import type { House } from '@/core/visit';
 import { writeArchive } from '@/data/archive/write';
 import { readHouse } from '@/data/house';
@@ -17,6 +18,9 @@ export const loadHouse = cache(async (): Promise<Revised<House> & { mayChange: b
   const person = await requirePerson();
   return { ...(await readHouse(person)), mayChange: person.role === 'owner' };
 });
+
+/** Days and times as the house writes them; for what the server draws. */
+export const salonCalendar = async (): Promise<Calendar> => calendarOf((await loadHouse()).document);
 
 /** Today where the salon is, YYYY-MM-DD. */
 export async function salonToday(): Promise<string> {

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { Button } from '@/ui/button';
-import { sayMoment } from '../shared';
+import { useCalendar } from '../house/calendar';
 import { forgetLightener, takeSpeed, type LearnAnswer } from './actions';
 import type { LearntProduct } from './queries';
 
@@ -11,7 +11,8 @@ const STEP = 0.05;
 const inSteps = (factor: number) => Math.min(1.5, Math.max(0.3, Math.round(Math.round(factor / STEP) * STEP * 100) / 100));
 
 /** How quick each lightener was beside what is used now, with what that is based on. */
-export function LightenerTable({ products, owner, timeZone }: { products: readonly LearntProduct[]; owner: boolean; timeZone: string }) {
+export function LightenerTable({ products, owner }: { products: readonly LearntProduct[]; owner: boolean }) {
+  const calendar = useCalendar();
   const [problem, setProblem] = useState<string>();
   const run = (work: () => Promise<LearnAnswer>) => void work().catch((): LearnAnswer => ({ ok: false, problem: 'No connection: nothing was changed.' })).then((answer) => setProblem(answer.ok ? undefined : answer.problem));
   const seen = products.filter(({ speed }) => speed.readings > 0);
@@ -28,7 +29,7 @@ export function LightenerTable({ products, owner, timeZone }: { products: readon
           <tbody>
             {seen.map(({ id, name, set, speed: { factor, low, high, readings, services }, since }) => (
               <tr key={id} className="border-t border-line">
-                <td className="py-1.5 font-semibold">{name}{since && <span className="block text-sm font-normal text-ink-soft">learnt since {sayMoment(since, timeZone)}</span>}</td>
+                <td className="py-1.5 font-semibold">{name}{since && <span className="block text-sm font-normal text-ink-soft">learnt since {calendar.moment(since)}</span>}</td>
                 <td className="text-right">{set.toFixed(2)}</td>
                 <td className="text-right font-semibold">{factor.toFixed(2)}</td>
                 <td className="text-right text-ink-soft">{low.toFixed(2)}–{high.toFixed(2)}</td>

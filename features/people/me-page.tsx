@@ -4,13 +4,14 @@ import { useActionState, useTransition } from 'react';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import type { FormState } from '../forms';
-import { sayMoment } from '../shared';
+import { useCalendar } from '../house/calendar';
 import { changePassword, changePin, endOneSession } from './actions';
 import type { Person } from './queries';
 import { sayDevice } from './words';
 
 /** One's own PIN, password and sessions. */
-export function MePage({ me, timeZone }: { me: Person & { sessionId: string }; timeZone: string }) {
+export function MePage({ me }: { me: Person & { sessionId: string } }) {
+  const calendar = useCalendar();
   const [pin, submitPin, pinBusy] = useActionState<FormState<'password' | 'pin'>, FormData>(changePin, { fields: { password: '', pin: '' }, problems: {} });
   const [password, submitPassword, passwordBusy] = useActionState<FormState<'before' | 'after'>, FormData>(changePassword, { fields: { before: '', after: '' }, problems: {} });
   const [, start] = useTransition();
@@ -38,7 +39,7 @@ export function MePage({ me, timeZone }: { me: Person & { sessionId: string }; t
           {me.sessions.map(({ id, device, since, seen }) => (
             <li key={id} className="flex items-baseline gap-4">
               <span className="w-40 font-medium">{sayDevice(device)}</span>
-              <span className="flex-1 text-ink-soft">since {sayMoment(since, timeZone)}, seen {sayMoment(seen, timeZone)}</span>
+              <span className="flex-1 text-ink-soft">since {calendar.moment(since)}, seen {calendar.moment(seen)}</span>
               {id === me.sessionId
                 ? <span className="text-sm text-ink-soft">this one</span>
                 : <button type="button" className="font-semibold text-leaf underline" onClick={() => start(async () => { await endOneSession(id, me.id); })}>End</button>}

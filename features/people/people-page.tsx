@@ -5,7 +5,7 @@ import { Button } from '@/ui/button';
 import { Menu } from '@/ui/menu';
 import { MoreIcon } from '@/ui/icons';
 import { Select } from '@/ui/select';
-import { sayMoment } from '../shared';
+import { useCalendar } from '../house/calendar';
 import { changeSomebody, endOneSession, inviteSomebody, resetLinkFor, takeLinkBack, type Done } from './actions';
 import type { OpenLink, Person } from './queries';
 import { ROLE_WORDS, sayDevice } from './words';
@@ -17,11 +17,11 @@ interface PeoplePageProps {
   people: readonly Person[];
   links: readonly OpenLink[];
   ownId: string;
-  timeZone: string;
 }
 
 /** Who works in the salon, what each may do, where each is signed in, and how somebody new comes in. */
-export function PeoplePage({ people, links, ownId, timeZone }: PeoplePageProps) {
+export function PeoplePage({ people, links, ownId }: PeoplePageProps) {
+  const calendar = useCalendar();
   const [role, setRole] = useState<keyof typeof ROLE_WORDS>('colourist');
   const [link, setLink] = useState<{ words: string; path: string }>();
   const [problem, setProblem] = useState<string>();
@@ -52,7 +52,7 @@ export function PeoplePage({ people, links, ownId, timeZone }: PeoplePageProps) 
               {person.sessions.length === 0 && <li className="text-ink-soft">Not signed in anywhere</li>}
               {person.sessions.slice(0, 4).map((session) => (
                 <li key={session.id} className="flex items-baseline justify-between gap-3">
-                  <span>{sayDevice(session.device)}, <span className="text-ink-soft">seen {sayMoment(session.seen, timeZone)}</span></span>
+                  <span>{sayDevice(session.device)}, <span className="text-ink-soft">seen {calendar.moment(session.seen)}</span></span>
                   <button type="button" className="font-semibold text-leaf underline" onClick={() => run(() => endOneSession(session.id, person.id))}>End</button>
                 </li>
               ))}
@@ -82,7 +82,7 @@ export function PeoplePage({ people, links, ownId, timeZone }: PeoplePageProps) 
           <ul className="grid gap-1 border-t border-line pt-3 text-sm">
             {links.map(({ id, kind, role: as, personName, expiresAt }) => (
               <li key={id} className="flex items-baseline gap-3">
-                <span>{kind === 'invitation' ? `Invitation, ${as}` : `Reset link for ${personName}`}, <span className="text-ink-soft">holds until {sayMoment(expiresAt, timeZone)}</span></span>
+                <span>{kind === 'invitation' ? `Invitation, ${as}` : `Reset link for ${personName}`}, <span className="text-ink-soft">holds until {calendar.moment(expiresAt)}</span></span>
                 <button type="button" className="font-semibold text-leaf underline" onClick={() => run(() => takeLinkBack(id))}>Withdraw</button>
               </li>
             ))}

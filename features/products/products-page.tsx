@@ -8,6 +8,7 @@ import { buttonLook } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { useSaid } from '@/ui/measures';
 import { Menu } from '@/ui/menu';
+import { useCalendar } from '../house/calendar';
 import { useHouse, useMoney } from '../house/context';
 import { minorPerUnit } from '@/core/units';
 import { textOfFile } from '../text-of-file';
@@ -173,7 +174,7 @@ function Shelf({ kind, products, nameOf, onEdit }: { kind: ProductKind; products
 /** What there is of a product, and on asking what happened to it. */
 function Stock({ own }: { own: StockedProduct }) {
   const said = useSaid();
-  const { timeZone } = useHouse();
+  const calendar = useCalendar();
   const [moves, setMoves] = useState<readonly StockMove[]>();
   const unit = own.kind === 'foil' ? 'sheets' : 'g';
   const amount = (value: number) => said(`${value} ${unit}`);
@@ -185,7 +186,7 @@ function Stock({ own }: { own: StockedProduct }) {
         <ul className="grid">
           {moves?.map(({ at, what, change, person, client }, i) => (
             <li key={i} className="flex justify-between gap-4 border-t border-line py-1.5 text-base first:border-t-0">
-              <span>{new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone })}, {person}: {what === 'counted' ? 'counted' : `used${client ? ` for ${client}` : ''}`}</span>
+              <span>{calendar.dayOf(at)}, {person}: {what === 'counted' ? 'counted' : `used${client ? ` for ${client}` : ''}`}</span>
               <b>{change > 0 ? '+' : '−'}{amount(Math.abs(change))}</b>
             </li>
           ))}

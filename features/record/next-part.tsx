@@ -6,7 +6,7 @@ import { dayAfter } from '@/core/units';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { Segmented } from '@/ui/segmented';
-import { sayDay } from '../shared';
+import { useCalendar } from '../house/calendar';
 import { useComputed } from '../visit/computed';
 import { useSaid } from '@/ui/measures';
 import { useVisit } from '../visit/store';
@@ -25,6 +25,7 @@ interface NextPartProps {
 
 /** When to come again and for what: what she will mind and when, soonest first, and the day that is agreed. */
 export function NextPart({ fields, problem, disabled, onChange }: NextPartProps) {
+  const calendar = useCalendar();
   const { bundle, outcome } = useVisit();
   const visit = useComputed();
   const said = useSaid();
@@ -37,7 +38,7 @@ export function NextPart({ fields, problem, disabled, onChange }: NextPartProps)
       {next && (
         <div className="rounded-ui bg-leaf-pale p-3">
           <div className="flex items-center justify-between gap-3">
-            <p className="text-base"><b>{sayDay(next.on)}: {NEXT_WORDS[next.what].toLowerCase()}</b>, by the estimate.</p>
+            <p className="text-base"><b>{calendar.day(next.on)}: {NEXT_WORDS[next.what].toLowerCase()}</b>, by the estimate.</p>
             <Button small disabled={disabled || (fields.nextOn === next.on && fields.nextWhat === next.what)} onClick={() => onChange({ nextOn: next.on, nextWhat: next.what })}>Apply</Button>
           </div>
           <ul aria-label="Why then" className="mt-1 grid gap-0.5 text-sm">
@@ -50,7 +51,7 @@ export function NextPart({ fields, problem, disabled, onChange }: NextPartProps)
         {NEXT_WEEKS.map((weeks) => <Button key={weeks} small onClick={() => onChange({ nextOn: dayAfter(heldOn, 7 * weeks) })}>{weeks} weeks</Button>)}
         <Button small look="quiet" onClick={() => onChange({ nextOn: '', nextWhat: null })}>None</Button>
       </div>
-      {outcome?.document.nextOn && <p className="text-base">On record for {sayDay(outcome.document.nextOn)}. <Link href={`/day?on=${outcome.document.nextOn}&book=${bundle.client.id}&kind=${outcome.document.nextWhat ?? 'full'}`} className="font-semibold underline">Book it</Link></p>}
+      {outcome?.document.nextOn && <p className="text-base">On record for {calendar.day(outcome.document.nextOn)}. <Link href={`/day?on=${outcome.document.nextOn}&book=${bundle.client.id}&kind=${outcome.document.nextWhat ?? 'full'}`} className="font-semibold underline">Book it</Link></p>}
       <Segmented label="What the next visit is for" value={fields.nextWhat} options={OPTIONS} onChange={(nextWhat) => onChange({ nextWhat })} />
     </fieldset>
   );

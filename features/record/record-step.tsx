@@ -15,12 +15,12 @@ import { HairSwatch } from '@/ui/hair-swatch';
 import { Segmented } from '@/ui/segmented';
 import { useKept } from '@/ui/use-kept';
 import { BrightFoils } from '../head/foil-marks';
+import { useCalendar } from '../house/calendar';
 import { useDarkLetters } from '../visit/computed';
 import { HairCanvas } from '../head/hair-canvas';
 import { ScalpMap } from '../head/scalp-map';
 import { BeginDialog } from '../safety/begin-dialog';
 import { useCautions } from '../safety/use-cautions';
-import { sayDay } from '../shared';
 import { barkOf, shadeOf } from '../visit/bark';
 import { useComputed } from '../visit/computed';
 import { useLit, useVisit } from '../visit/store';
@@ -122,6 +122,7 @@ function NotBegun() {
 
 /** What the record stands beside: regrowth found and goal. */
 function Facts() {
+  const calendar = useCalendar();
   const { consult, outcome } = useVisit();
   const { growth, shares } = useComputed();
   const measured = Object.values(consult.regrowthMm).sort((a, b) => a - b);
@@ -137,7 +138,7 @@ function Facts() {
           <HairSwatch colour={cssColour(naturalHair(outcome.document.levelReached))} /> {formatLevel(outcome.document.levelReached)}
         </Fact>
       )}
-      {outcome?.document.nextOn && <Fact name="Next visit">{sayDay(outcome.document.nextOn)}</Fact>}
+      {outcome?.document.nextOn && <Fact name="Next visit">{calendar.day(outcome.document.nextOn)}</Fact>}
     </dl>
   );
 }

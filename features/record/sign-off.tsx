@@ -3,15 +3,14 @@
 import { useState } from 'react';
 import { Button } from '@/ui/button';
 import { TextArea } from '@/ui/field';
-import { useHouse } from '../house/context';
-import { sayMoment } from '../shared';
+import { useCalendar } from '../house/calendar';
 import { useVisit } from '../visit/store';
 import { addToRecord, signRecord } from './actions';
 
 /** Signing the record off; once that is done, what is added to it. @param unsaved what was typed and not saved yet stands in the way */
 export function SignOffPart({ unsaved }: { unsaved: boolean }) {
+  const calendar = useCalendar();
   const { bundle, outcome, reload, flush } = useVisit();
-  const { timeZone } = useHouse();
   const { signed, addenda } = bundle.signOff;
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState(false);
@@ -27,10 +26,10 @@ export function SignOffPart({ unsaved }: { unsaved: boolean }) {
   if (signed) {
     return (
       <section aria-label="Signed off" className="grid gap-3 border-t border-line pt-4">
-        <p className="rounded-ui bg-leaf-pale p-3 text-base"><b>Signed off by {signed.by}</b>, {sayMoment(signed.at, timeZone)}. This visit can no longer be changed. Add corrections below.</p>
+        <p className="rounded-ui bg-leaf-pale p-3 text-base"><b>Signed off by {signed.by}</b>, {calendar.moment(signed.at)}. This visit can no longer be changed. Add corrections below.</p>
         {addenda.length > 0 && (
           <ol aria-label="Addenda" className="grid gap-2">
-            {addenda.map(({ id, at, by, words }) => <li key={id} className="border-l-2 border-leaf pl-3"><p className="whitespace-pre-line">{words}</p><p className="text-sm text-ink-soft">{by}, {sayMoment(at, timeZone)}</p></li>)}
+            {addenda.map(({ id, at, by, words }) => <li key={id} className="border-l-2 border-leaf pl-3"><p className="whitespace-pre-line">{words}</p><p className="text-sm text-ink-soft">{by}, {calendar.moment(at)}</p></li>)}
           </ol>
         )}
         <Addendum busy={busy} onAdd={(words) => run(() => addToRecord(bundle.id, words))} />

@@ -9,7 +9,6 @@ export { remindableNow };
 export type { Remindable, Reminder };
 
 export interface Reminding {
-  readonly timeZone: string;
   /** Appointments until this day are reminded of. */
   readonly until: string;
   /** They go out by themselves from this minute of the day; null: only by hand. */
@@ -25,7 +24,7 @@ export async function loadReminding(): Promise<Reminding> {
   const person = await requirePerson();
   const [{ house, until, remindable }, sent] = await Promise.all([remindableNow(person), recentReminders(person, new Date(serverNow() - 14 * 86_400_000))]);
   return {
-    timeZone: house.timeZone, until, fromMinute: house.reminders.fromMinute, remindable,
+    until, fromMinute: house.reminders.fromMinute, remindable,
     sent: sent.filter(({ state }) => state === 'sent'), connected: outboxPlace() !== undefined,
   };
 }

@@ -4,11 +4,10 @@ import clsx from 'clsx';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { clockWords } from '@/core/diary';
 import { Button } from '@/ui/button';
 import { BackIcon } from '@/ui/icons';
 import { Switch } from '@/ui/switch';
-import { sayMoment, sayWeekday } from '../shared';
+import { useCalendar } from '../house/calendar';
 import { sendReminders, type SendAnswer } from './actions';
 import type { Remindable, Reminding } from './queries';
 
@@ -17,7 +16,8 @@ const CANNOT = [{ standing: 'no-consent', words: 'Have not agreed to be texted',
 const isOpen = ({ standing }: Remindable) => standing === 'to-send' || standing === 'failed' || standing === 'underway';
 
 /** Reminders: whom, in which words, and what became of them. Those of appointments are chosen at first; those of due visits are not. */
-export function RemindersPage({ facts: { remindable, sent, until, timeZone, connected, fromMinute } }: { facts: Reminding }) {
+export function RemindersPage({ facts: { remindable, sent, until, connected, fromMinute } }: { facts: Reminding }) {
+  const calendar = useCalendar();
   const router = useRouter();
   const [turned, turn] = useState<ReadonlySet<string>>(new Set());
   const [busy, setBusy] = useState(false);
@@ -44,13 +44,13 @@ export function RemindersPage({ facts: { remindable, sent, until, timeZone, conn
         <div>
           <Link href="/day" className="inline-flex items-center gap-1 text-base font-semibold hover:underline pointer-coarse:min-h-11"><BackIcon /> Day</Link>
           <h1 className="text-3xl leading-tight font-bold wide">Reminders</h1>
-          <p className="text-ink-soft">Appointments until {sayWeekday(until)}, and visits that are due and not booked.</p>
+          <p className="text-ink-soft">Appointments until {calendar.weekday(until)}, and visits that are due and not booked.</p>
         </div>
         <div className="ml-auto flex items-center gap-3">
           <Button look="primary" disabled={busy || !connected || chosen.length === 0} onClick={() => void send()}>{busy ? 'Sending …' : chosen.length === 0 ? 'Nothing to send' : `Send ${chosen.length} ${chosen.length === 1 ? 'reminder' : 'reminders'}`}</Button>
         </div>
       </div>
-      <p className="mb-4 text-base text-ink-soft">{connected ? 'Texts go to the simulated outbox of this machine and to nobody’s phone.' : 'No outbox is connected: nothing can be sent.'} {fromMinute !== null && `Those of appointments go out by themselves from ${clockWords(fromMinute)}. `}Words and time are set under House.</p>
+      <p className="mb-4 text-base text-ink-soft">{connected ? 'Texts go to the simulated outbox of this machine and to nobody’s phone.' : 'No outbox is connected: nothing can be sent.'} {fromMinute !== null && `Those of appointments go out by themselves from ${calendar.time(fromMinute)}. `}Words and time are set under House.</p>
       {said && (said.ok ? said.problems.length > 0 : true) && (
         <div role="alert" className="mb-4 rounded-ui bg-rowan-pale p-3 text-base">
           {said.ok ? <>{said.sent > 0 && <p>{said.sent} sent.</p>}<ul>{said.problems.map((words, i) => <li key={i} className="font-semibold text-rowan">{words}</li>)}</ul></> : <b className="text-rowan">{said.problem}</b>}
@@ -102,7 +102,7 @@ export function RemindersPage({ facts: { remindable, sent, until, timeZone, conn
               {sent.map(({ id, clientId, clientName, sentAt, words, by }) => (
                 <li key={id}>
                   <Link href={`/clients/${clientId}`} className="font-semibold hover:underline">{clientName}</Link>
-                  <p className="text-sm text-ink-soft">{sayMoment(sentAt!, timeZone)}, {by ?? 'by itself'}</p>
+                  <p className="text-sm text-ink-soft">{calendar.moment(sentAt!)}, {by ?? 'by itself'}</p>
                   <p className="text-sm">{words}</p>
                 </li>
               ))}

@@ -5,7 +5,7 @@ import { CONSENT_KINDS, type ConsentKind } from '@/core/visit';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { TextField } from '@/ui/field';
-import { sayDay } from '../shared';
+import { useCalendar } from '../house/calendar';
 import { useVisit } from '../visit/store';
 import { takeConsent, takeConsentBack, type Done } from './actions';
 import { SignaturePad, SignatureDrawing, type Strokes } from './signature';
@@ -13,6 +13,7 @@ import { CONSENT_WORDS } from './words';
 
 /** The client's consents, and signing a new one on this screen. */
 export function Consents() {
+  const calendar = useCalendar();
   const { bundle, reload } = useVisit();
   const [signing, sign] = useState<ConsentKind>();
   const [problem, setProblem] = useState<string>();
@@ -29,9 +30,9 @@ export function Consents() {
       <ul className="grid gap-1">
         {bundle.safety.consents.map(({ id, kind, signedName, signature, givenAt, withdrawnAt }) => (
           <li key={id} className="flex items-center gap-3 rounded-ui border border-line bg-raised px-3 py-1.5">
-            <span className="w-24 text-sm text-ink-soft">{sayDay(givenAt.slice(0, 10))}</span>
+            <span className="w-24 text-sm text-ink-soft">{calendar.day(givenAt.slice(0, 10))}</span>
             <b className={withdrawnAt ? 'line-through' : ''}>{CONSENT_WORDS[kind].name}</b>
-            <span className="flex-1 text-sm text-ink-soft">signed {signedName}{withdrawnAt && `, withdrawn ${sayDay(withdrawnAt.slice(0, 10))}`}</span>
+            <span className="flex-1 text-sm text-ink-soft">signed {signedName}{withdrawnAt && `, withdrawn ${calendar.day(withdrawnAt.slice(0, 10))}`}</span>
             {signature.length > 0 && <SignatureDrawing strokes={signature} />}
             {!withdrawnAt && <Button small look="quiet" aria-label={`Withdraw: ${CONSENT_WORDS[kind].name}`} onClick={() => run(() => takeConsentBack(id))}>Withdraw</Button>}
           </li>

@@ -10,7 +10,7 @@ import { NumberField } from '@/ui/number-field';
 import { Segmented } from '@/ui/segmented';
 import { LevelSlider } from '../consult/level-slider';
 import { readFigure, readWhole } from '../consult/read-figures';
-import { sayDay } from '../shared';
+import { useCalendar } from '../house/calendar';
 import { useVisit } from '../visit/store';
 import { recordTest, setTestResult, type Done } from './actions';
 import type { KeptTest } from './queries';
@@ -24,6 +24,7 @@ const RESULTS = {
 
 /** The client's tests, newest first, and a way to write one down. */
 export function Tests() {
+  const calendar = useCalendar();
   const { bundle, reload } = useVisit();
   const [problem, setProblem] = useState<string>();
   const [, start] = useTransition();
@@ -38,7 +39,7 @@ export function Tests() {
       <ul className="grid gap-1">
         {bundle.safety.tests.map((test) => (
           <li key={test.id} className="flex flex-wrap items-center gap-x-3 gap-y-1 rounded-ui border border-line bg-raised px-3 py-1.5">
-            <span className="w-24 text-sm text-ink-soft">{sayDay(test.onDay)}</span>
+            <span className="w-24 text-sm text-ink-soft">{calendar.day(test.onDay)}</span>
             <b>{test.kind === 'alert' ? 'Alert test' : 'Strand test'}</b>
             <span className="flex-1 text-sm text-ink-soft">{sayTest(test)}</span>
             {test.result

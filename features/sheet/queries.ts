@@ -2,13 +2,12 @@ import 'server-only';
 import { servedBy } from '@/core/chair';
 import { foilsCsv, type StationSheet } from '@/core/formats';
 import { repeatLines } from '@/core/record';
-import { formatLevel, inMeasures, moneyIn } from '@/core/units';
+import { calendarOf, formatLevel, inMeasures, moneyIn } from '@/core/units';
 import { measuresOf } from '@/core/visit';
 import { inThread } from '@/data/compute';
 import type { SentKey } from '@/data/compute/thread';
 import { serviceFor } from '../chair/queries';
 import { currentPerson } from '../session/current';
-import { sayDay } from '../shared';
 import { wholeVisit } from '../visit/queries';
 
 export type SheetRead = StationSheet | 'signed-out' | 'missing';
@@ -22,7 +21,7 @@ async function loadAll<K extends SentKey>(visitId: string, keys: readonly K[]) {
   const { visit, house, computed: { consult, estimate } } = whole;
   const money = moneyIn(house.prices.currency);
   const shared = {
-    client: visit.client.name, date: sayDay(visit.heldOn), colourist: visit.personName, base: formatLevel(consult.naturalLevel), goal: formatLevel(consult.goalLevel), price: estimate.totalMinor > 0 ? money(estimate.totalMinor) : null,
+    client: visit.client.name, date: calendarOf(house).day(visit.heldOn), colourist: visit.personName, base: formatLevel(consult.naturalLevel), goal: formatLevel(consult.goalLevel), price: estimate.totalMinor > 0 ? money(estimate.totalMinor) : null,
   };
   const measures = measuresOf(house);
   return { ...whole, salonId: person.salonId, money, shared, measures };

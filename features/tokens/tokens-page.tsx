@@ -7,7 +7,7 @@ import { TextField } from '@/ui/field';
 import { Select } from '@/ui/select';
 import { Switch } from '@/ui/switch';
 import { SCOPES, type Scope } from '../api/scopes';
-import { sayMoment } from '../shared';
+import { useCalendar } from '../house/calendar';
 import { makeApiToken, withdrawToken } from './actions';
 import type { ApiToken } from './queries';
 
@@ -17,11 +17,11 @@ interface TokensPageProps {
   tokens: readonly ApiToken[];
   people: readonly { readonly id: string; readonly name: string }[];
   ownId: string;
-  timeZone: string;
 }
 
 /** Tokens with which the salon's own tools read and write: made for a purpose, shown once, withdrawn at any time. */
-export function TokensPage({ tokens, people, ownId, timeZone }: TokensPageProps) {
+export function TokensPage({ tokens, people, ownId }: TokensPageProps) {
+  const calendar = useCalendar();
   const [name, setName] = useState('');
   const [personId, setPersonId] = useState(ownId);
   const [scopes, setScopes] = useState<readonly Scope[]>(['appointments:read']);
@@ -84,7 +84,7 @@ export function TokensPage({ tokens, people, ownId, timeZone }: TokensPageProps)
               <div>
                 <p className="text-md font-semibold">{token.name}</p>
                 <p className="text-sm text-ink-soft">
-                  As {token.personName}, since {sayMoment(token.createdAt, timeZone)}, {token.usedAt ? `last used ${sayMoment(token.usedAt, timeZone)}` : 'never used'}
+                  As {token.personName}, since {calendar.moment(token.createdAt)}, {token.usedAt ? `last used ${calendar.moment(token.usedAt)}` : 'never used'}
                 </p>
                 <p className="text-sm">{token.scopes.join(', ')}</p>
               </div>

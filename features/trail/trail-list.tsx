@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { sayDay, sayMoment } from '../shared';
+import type { Calendar } from '@/core/units';
 import type { Act, TrailEntry } from './queries';
 
 const ACT_WORDS: Record<Act, string> = {
@@ -13,23 +13,23 @@ const ACT_WORDS: Record<Act, string> = {
 const SHOWN = 8;
 
 /** Who did what, newest first. */
-export function TrailList({ entries, timeZone, ofClient }: { entries: readonly TrailEntry[]; timeZone: string; ofClient: boolean }) {
+export function TrailList({ entries, calendar, ofClient }: { entries: readonly TrailEntry[]; calendar: Calendar; ofClient: boolean }) {
   if (entries.length === 0) return <p className="card p-8 text-center text-ink-soft">Nothing here yet.</p>;
   return (
     <ol aria-label="Trail, newest first" className="card divide-y divide-line">
       {entries.map((entry, i) => (
         <li key={`${entry.at}${i}`} className="grid gap-x-5 px-5 py-3 sm:grid-cols-[9.5rem_minmax(0,1fr)]">
-          <p className="text-sm text-ink-soft">{sayMoment(entry.at, timeZone)}</p>
+          <p className="text-sm text-ink-soft">{calendar.moment(entry.at)}</p>
           <div className="grid gap-1">
             <p>
               <b>{entry.personName ?? 'The server'}</b>{entry.via && ` by the tool “${entry.via}”`} {ACT_WORDS[entry.act]}
-              {entry.visitOn && <>, visit of <Link className="underline" href={`/visits/${entry.visitId}/pattern`}>{sayDay(entry.visitOn)}</Link></>}
+              {entry.visitOn && <>, visit of <Link className="underline" href={`/visits/${entry.visitId}/pattern`}>{calendar.day(entry.visitOn)}</Link></>}
               {!ofClient && entry.clientId && <>: {entry.clientName ? <Link className="underline" href={`/clients/${entry.clientId}`}>{entry.clientName}</Link> : <span className="text-ink-soft">a client who was erased</span>}</>}
             </p>
-            {entry.words && <p className="text-sm text-ink-soft">{entry.words}</p>}
+            {entry.words && <p data-as-written className="text-sm text-ink-soft">{entry.words}</p>}
             {entry.erased && <p className="text-sm text-ink-soft">What it said was erased with the client.</p>}
             {entry.changes.length > 0 && (
-              <ul className="text-sm text-ink-soft">
+              <ul data-as-written className="text-sm text-ink-soft">
                 {entry.changes.slice(0, SHOWN).map(({ where, from, to }) => <li key={where}>{where}: {from} → <span className="text-ink">{to}</span></li>)}
                 {entry.changes.length + entry.more > SHOWN && <li>and {entry.changes.length + entry.more - SHOWN} more</li>}
               </ul>

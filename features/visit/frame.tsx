@@ -9,8 +9,9 @@ import { Button } from '@/ui/button';
 import { BackIcon, RedoIcon, UndoIcon } from '@/ui/icons';
 import { isTyping } from '@/ui/is-typing';
 import { useSaid } from '@/ui/measures';
+import { useCalendar } from '../house/calendar';
 import { CautionBar } from '../safety/caution-bar';
-import { sayDay, sayDistance } from '../shared';
+import { sayDistance } from '../shared';
 import { ComfortMenu } from '../comfort/comfort-menu';
 import { DraftBanner } from './draft-banner';
 import { Ribbon } from './ribbon';
@@ -71,12 +72,13 @@ interface HeaderProps {
 }
 
 function Header({ today, step, facing, onFacing }: HeaderProps) {
+  const calendar = useCalendar();
   const { bundle, consult } = useVisit();
   const said = useSaid();
   const facts = [
     `base ${formatLevel(consult.naturalLevel)} → ${formatLevel(consult.goalLevel)}`,
     said(partWords(consult.head.part)),
-    bundle.heldOn === today ? 'today' : sayDay(bundle.heldOn),
+    bundle.heldOn === today ? 'today' : calendar.day(bundle.heldOn),
     bundle.previous && `last visit ${sayDistance(bundle.previous.heldOn, bundle.heldOn).replace(' ago', ' before')}`,
   ].filter(Boolean);
   return (

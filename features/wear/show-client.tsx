@@ -7,10 +7,10 @@ import type { Shown } from '@/workers/wear-asks';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { downloadBlob } from '../download';
+import { useCalendar } from '../house/calendar';
 import { photoAddress } from '../photos/address';
 import { posedOf } from '../photos/posed';
 import { usePhotos } from '../photos/use-photos';
-import { sayDay } from '../shared';
 import { useVisit } from '../visit/store';
 import { useWear } from './use-wear';
 
@@ -39,6 +39,7 @@ export function ShowClient(props: ShowClientProps) {
 }
 
 function Sheet({ subject, way, view, lamp }: ShowClientProps) {
+  const calendar = useCalendar();
   const { bundle } = useVisit();
   const consented = bundle.safety.consents.some(({ kind, withdrawnAt }) => kind === 'photo' && withdrawnAt === null);
   const { photos = [] } = usePhotos(bundle.client.id, 'hair', bundle.id);
@@ -55,8 +56,8 @@ function Sheet({ subject, way, view, lamp }: ShowClientProps) {
     image.src = photoAddress(photo.id, 'full');
   }, [photo]);
   useEffect(() => {
-    if (canvas.current && strip.answer) compose(canvas.current, strip.answer, photo ? today : undefined, view === 'front', sayDay(bundle.heldOn));
-  }, [strip.answer, today, photo, view, bundle.heldOn]);
+    if (canvas.current && strip.answer) compose(canvas.current, strip.answer, photo ? today : undefined, view === 'front', calendar.day(bundle.heldOn));
+  }, [strip.answer, today, photo, view, bundle.heldOn, calendar]);
   const png = () => new Promise<Blob>((resolve, reject) => canvas.current!.toBlob((blob) => (blob ? resolve(blob) : reject(new Error('The picture could not be made.'))), 'image/png'));
   const save = async (form: 'png' | 'pdf') => {
     setProblem(undefined);

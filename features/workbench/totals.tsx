@@ -5,6 +5,7 @@ import { useMemo, type ReactNode } from 'react';
 import { zoneName, ZONES, type Zone } from '@/core/head';
 import { brightnessStep, sharesOf, type HairShares, type Shares, type Totals as Counted } from '@/core/pattern';
 import { sheetsToCut, type Sheets } from '@/core/work';
+import { useSaid } from '@/ui/measures';
 import { useMoney } from '../house/context';
 import { useComputed, useDarkLetters } from '../visit/computed';
 import { hoursAndMinutes } from '../shared';
@@ -60,13 +61,14 @@ function Total({ figure, name, id, className = '' }: { figure: string; name: Rea
 
 function AllTotals({ totals, shares, cut, wish }: { totals: Counted; shares: HairShares; cut: readonly Sheets[]; wish: readonly [number, number] }) {
   const kinds = KINDS.filter(({ kind }) => totals.byGather[kind] > 0).map(({ kind, one, many }) => `${totals.byGather[kind]} ${totals.byGather[kind] === 1 ? one : many}`);
+  const inHouse = useSaid();
   const letters = Object.entries(totals.byFormula).sort(([a], [b]) => a.localeCompare(b));
   return (
     <div className="grid gap-3 text-base">
       <p><b>By kind:</b> {kinds.join(', ') || 'no foils'}</p>
       <p><b>By formula:</b> {letters.map(([letter, foils]) => `${letter} ${foils}`).join(', ') || 'none'}</p>
-      <p><b>Hair picked, estimated:</b> {Math.round(totals.hairGrams)} g, {Math.round(totals.hairs).toLocaleString('en-GB')} hairs; {percent(totals.foiledShare)}% went through foils’ sections</p>
-      {cut.length > 0 && <p><b>Sheets to cut, estimated:</b> {cut.map(({ count, widthMm, lengthMm }) => `${count} of ${widthMm} × ${lengthMm} mm`).join(', ')}</p>}
+      <p><b>Hair picked, estimated:</b> {inHouse(`${Math.round(totals.hairGrams)} g, ${Math.round(totals.hairs).toLocaleString('en')} hairs; ${percent(totals.foiledShare)}% went through foils’ sections`)}</p>
+      {cut.length > 0 && <p><b>Sheets to cut, estimated:</b> {inHouse(cut.map(({ count, widthMm, lengthMm }) => `${count} of ${widthMm} × ${lengthMm} mm`).join(', '))}</p>}
       <table className="w-full text-sm">
         <caption className="mb-1 text-left text-base"><b>Lightened by zone</b> <span className="text-ink-soft">(wish {percent(wish[0])}–{percent(wish[1])}%, marked)</span></caption>
         <tbody>

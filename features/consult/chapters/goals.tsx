@@ -9,7 +9,7 @@ import { TextArea, TextField } from '@/ui/field';
 import { HairSwatch } from '@/ui/hair-swatch';
 import { PlusIcon } from '@/ui/icons';
 import { Select } from '@/ui/select';
-import { sayDay } from '../../shared';
+import { useCalendar } from '../../house/calendar';
 import { LevelSlider } from '../level-slider';
 import { Questions } from '../question';
 import { useAnswers } from '../use-answers';
@@ -19,6 +19,7 @@ const BRIGHTNESS_OPTIONS = BRIGHTNESS.map(({ step, words }) => ({ value: String(
 
 /** Goals over several visits with a target for each, and what else was said. */
 export function GoalsChapter() {
+  const calendar = useCalendar();
   const { consult, set } = useAnswers();
   return (
     <div className="grid gap-6">
@@ -29,7 +30,7 @@ export function GoalsChapter() {
             <Entry key={`${goal.words}${i}`} what={goal.words} onRemove={() => set('goals', { goals: consult.goals.filter((own) => own !== goal) })}>
               <span className="w-5 text-lg font-semibold text-leaf">{i + 1}</span>
               {goal.level !== null && <HairSwatch colour={cssColour(naturalHair(goal.level))} />}
-              <span className="flex-1"><b>{goal.words}</b> <span className="text-ink-soft">{[goal.level !== null && `level ${formatLevel(goal.level)}`, brightnessStep(goal.brightness).words, goal.byOn && `by ${sayDay(goal.byOn)}`].filter(Boolean).join(' · ')}</span></span>
+              <span className="flex-1"><b>{goal.words}</b> <span className="text-ink-soft">{[goal.level !== null && `level ${formatLevel(goal.level)}`, brightnessStep(goal.brightness).words, goal.byOn && `by ${calendar.day(goal.byOn)}`].filter(Boolean).join(' · ')}</span></span>
             </Entry>
           ))}
         </ol>

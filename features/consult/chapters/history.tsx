@@ -6,7 +6,8 @@ import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { PlusIcon } from '@/ui/icons';
 import { Select } from '@/ui/select';
-import { sayDay, sayDistance } from '../../shared';
+import { useCalendar } from '../../house/calendar';
+import { sayDistance } from '../../shared';
 import { useComputed } from '../../visit/computed';
 import { useVisit } from '../../visit/store';
 import { Choice, Questions } from '../question';
@@ -23,6 +24,7 @@ const EXTENSIONS = [{ value: 'none', words: 'None' }, { value: 'worn', words: 'W
 
 /** What was done before, what is coming up, and extensions. */
 export function HistoryChapter() {
+  const calendar = useCalendar();
   const { consult, set } = useAnswers();
   const { bundle } = useVisit();
   const { growth } = useComputed();
@@ -31,12 +33,12 @@ export function HistoryChapter() {
   return (
     <div className="grid gap-6">
       <Questions title="What was done, where, when">
-        {bundle.previous && <p className="text-base text-ink-soft">On record here: {sayDay(bundle.previous.heldOn)}, {sayDistance(bundle.previous.heldOn, bundle.heldOn)}. Trust the record over memory.</p>}
+        {bundle.previous && <p className="text-base text-ink-soft">On record here: {calendar.day(bundle.previous.heldOn)}, {sayDistance(bundle.previous.heldOn, bundle.heldOn)}. Trust the record over memory.</p>}
         {grown !== undefined && <p className="text-base text-ink-soft">By the regrowth: {grown} mm at this client’s rate are about {Math.round(grown / growth.rate.mmPerWeek)} weeks.</p>}
         <ul className="grid gap-1">
           {consult.history.map((entry, i) => (
-            <Entry key={`${entry.on}${i}`} what={`${SERVICE_WORDS[entry.what]} of ${sayDay(entry.on)}`} onRemove={() => set('history', { history: consult.history.filter((own) => own !== entry) })}>
-              <span className="w-28 text-sm text-ink-soft">{sayDay(entry.on)}</span>
+            <Entry key={`${entry.on}${i}`} what={`${SERVICE_WORDS[entry.what]} of ${calendar.day(entry.on)}`} onRemove={() => set('history', { history: consult.history.filter((own) => own !== entry) })}>
+              <span className="w-28 text-sm text-ink-soft">{calendar.day(entry.on)}</span>
               <span className="flex-1"><b>{SERVICE_WORDS[entry.what]}</b>, {WHERE_WORDS[entry.where].toLowerCase()}{entry.note && <span className="text-ink-soft"> · {entry.note}</span>}</span>
             </Entry>
           ))}
@@ -47,7 +49,7 @@ export function HistoryChapter() {
         <ul className="grid gap-1">
           {consult.occasions.map((occasion, i) => (
             <Entry key={`${occasion.what}${i}`} what={occasion.what} onRemove={() => set('occasions', { occasions: consult.occasions.filter((own) => own !== occasion) })}>
-              <span className="flex-1"><b>{occasion.what}</b> <span className="text-ink-soft">{sayDay(occasion.on)}, {sayDistance(occasion.on, bundle.heldOn)}</span></span>
+              <span className="flex-1"><b>{occasion.what}</b> <span className="text-ink-soft">{calendar.day(occasion.on)}, {sayDistance(occasion.on, bundle.heldOn)}</span></span>
             </Entry>
           ))}
         </ul>

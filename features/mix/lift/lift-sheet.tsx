@@ -10,7 +10,7 @@ import { HairSwatch } from '@/ui/hair-swatch';
 import { useSaid } from '@/ui/measures';
 import { NumberField } from '@/ui/number-field';
 import { Select } from '@/ui/select';
-import { sayDay } from '../../shared';
+import { useCalendar } from '../../house/calendar';
 import { useVisit } from '../../visit/store';
 import { readAmount, tenth, useAmounts } from '../amounts';
 import { useComputed } from '../../visit/computed';
@@ -143,6 +143,7 @@ function changeWords({ from, to }: StrengthIdea): string {
 }
 
 function StrandTests({ row: panel }: { row: LiftRow }) {
+  const calendar = useCalendar();
   const { mix, editMix, bundle } = useVisit();
   const visit = useComputed();
   const recorded = recordedTests(bundle.safety.tests, bundle.heldOn).filter(({ volumes, minutes, from, level }) => volumes !== null && minutes !== null && from !== null && level !== null);
@@ -166,7 +167,7 @@ function StrandTests({ row: panel }: { row: LiftRow }) {
       </p>
       {recorded.length > 0 && (
         <ul className="grid gap-1 text-base text-ink-soft">
-          {recorded.map(({ onDay, volumes, minutes: after, from, level: read }) => <li key={`${onDay}${after}`}>On record, {sayDay(onDay)}: {strength(volumes!)}, level {formatLevel(from!)} → {formatLevel(read!)} after {after} min</li>)}
+          {recorded.map(({ onDay, volumes, minutes: after, from, level: read }) => <li key={`${onDay}${after}`}>On record, {calendar.day(onDay)}: {strength(volumes!)}, level {formatLevel(from!)} → {formatLevel(read!)} after {after} min</li>)}
         </ul>
       )}
       {mix.tests.length > 0 && (

@@ -7,9 +7,10 @@ import { Button } from '@/ui/button';
 import { NumberField } from '@/ui/number-field';
 import { Select } from '@/ui/select';
 import { Switch } from '@/ui/switch';
+import { useCalendar } from '../../house/calendar';
 import { useHouse, useMoney } from '../../house/context';
 import { minorPerUnit } from '@/core/units';
-import { sayDay, today } from '../../shared';
+import { today } from '../../shared';
 import { useVisit } from '../../visit/store';
 import { FitDialog } from '../../workbench/fit-dialog';
 import { useComputed } from '../../visit/computed';
@@ -88,6 +89,7 @@ function LeftOuts() {
 }
 
 function Agreed() {
+  const calendar = useCalendar();
   const { estimate } = useComputed();
   const { mix, editMix } = useVisit();
   const { prices, timeZone } = useHouse();
@@ -110,7 +112,7 @@ function Agreed() {
       </div>
       {agreed && (
         <p className="text-base">
-          Agreed on {sayDay(agreed.on)}.{' '}
+          Agreed on {calendar.day(agreed.on)}.{' '}
           {agreed.minor !== estimate.totalMinor && <span className="font-medium text-amber-bark">The estimate is now {money(Math.abs(estimate.totalMinor - agreed.minor))} {estimate.totalMinor > agreed.minor ? 'more' : 'less'}: tell the client before you go on.</span>}
         </p>
       )}
@@ -134,7 +136,7 @@ function Agreed() {
         <ul className="grid">
           {payments.map((own, i) => (
             <li key={i} className="flex items-center justify-between gap-2 border-t border-line py-1 text-base">
-              <span>{PAYMENTS.find(({ value }) => value === own.what)!.words}, {own.how}, {sayDay(own.on)}</span>
+              <span>{PAYMENTS.find(({ value }) => value === own.what)!.words}, {own.how}, {calendar.day(own.on)}</span>
               <span className="flex items-center gap-1 font-semibold">{money(own.minor)}<Button small look="quiet" aria-label={`Remove ${own.what} of ${money(own.minor)}`} onClick={() => set('payment removed', { payments: payments.filter((_, at) => at !== i) })}>×</Button></span>
             </li>
           ))}
@@ -154,6 +156,7 @@ function Figure({ name, figure, strong = false }: { name: string; figure: string
 }
 
 function Receipt() {
+  const calendar = useCalendar();
   const { estimate } = useComputed();
   const { mix, bundle } = useVisit();
   const { prices } = useHouse();
@@ -161,7 +164,7 @@ function Receipt() {
   const [copied, setCopied] = useState(false);
   const agreedMinor = mix.money.agreed?.minor ?? null;
   const text = receiptText({
-    salon: bundle.salonName, client: bundle.client.name, on: sayDay(bundle.heldOn), estimate, agreedMinor, paid: paidOf(agreedMinor ?? estimate.totalMinor, mix.money.payments), taxPercent: prices.taxPercent,
+    salon: bundle.salonName, client: bundle.client.name, on: calendar.day(bundle.heldOn), estimate, agreedMinor, paid: paidOf(agreedMinor ?? estimate.totalMinor, mix.money.payments), taxPercent: prices.taxPercent,
     money,
   });
   return (

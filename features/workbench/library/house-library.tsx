@@ -8,9 +8,9 @@ import { Button, buttonLook } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { Select } from '@/ui/select';
 import { keepOwnTechnique, ownTechniques, putTechniqueAway, type Answer } from '../../house/actions';
+import { useCalendar } from '../../house/calendar';
 import type { KeptTechnique } from '../../house/queries';
 import { downloadText } from '../../download';
-import { sayDay } from '../../shared';
 import { barkOf } from '../../visit/bark';
 import { useVisit } from '../../visit/store';
 import { TakeButtons, type TakePattern } from './take';
@@ -25,6 +25,7 @@ const engine = createPatternEngine();
 
 /** The house's own patterns with all their versions, and keeping the present one among them. */
 export function HouseLibrary({ take, panelName }: { take: TakePattern; panelName: string | undefined }) {
+  const calendar = useCalendar();
   const { plan, consult } = useVisit();
   const [kept, setKept] = useState<readonly KeptTechnique[]>();
   const [problem, setProblem] = useState<string>();
@@ -90,11 +91,11 @@ export function HouseLibrary({ take, panelName }: { take: TakePattern; panelName
               key={own.id} name={document.name} laid={laid.get(own.id)} bark={barkOf(consult.naturalLevel)} purpose={document.purpose}
               more={
                 own.versions.length === 1 ? (
-                  <p className="text-xs text-ink-soft">Kept {sayDay(savedAt.slice(0, 10))} by {savedBy}</p>
+                  <p className="text-xs text-ink-soft">Kept {calendar.day(savedAt.slice(0, 10))} by {savedBy}</p>
                 ) : (
                   <Select
                     label={`Version of ${document.name}`} hideLabel value={String(number)} onChange={(next) => setShown((before) => ({ ...before, [own.id]: Number(next) }))}
-                    options={own.versions.map((one) => ({ value: String(one.number), words: `Version ${one.number}, ${sayDay(one.savedAt.slice(0, 10))}, ${one.savedBy}` }))}
+                    options={own.versions.map((one) => ({ value: String(one.number), words: `Version ${one.number}, ${calendar.day(one.savedAt.slice(0, 10))}, ${one.savedBy}` }))}
                   />
                 )
               }

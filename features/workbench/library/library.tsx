@@ -4,6 +4,7 @@ import { useCallback, useMemo, useState } from 'react';
 import { applyTechnique, applyToPanel, TECHNIQUES } from '@/core/technique';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
+import { useSaid } from '@/ui/measures';
 import { Segmented } from '@/ui/segmented';
 import { barkOf } from '../../visit/bark';
 import { useVisit } from '../../visit/store';
@@ -61,6 +62,7 @@ export function Library({ open, onOpenChange }: { open: boolean; onOpenChange(op
 }
 
 function BuiltIn({ open, take, panelName }: { open: boolean; take: TakePattern; panelName: string | undefined }) {
+  const said = useSaid();
   const { plan, consult } = useVisit();
   const laid = useLaid(open, plan, BUILT_IN);
   const bark = barkOf(consult.naturalLevel);
@@ -75,7 +77,7 @@ function BuiltIn({ open, take, panelName }: { open: boolean; take: TakePattern; 
         {shown.map((technique) => (
           <PatternCard
             key={technique.key} name={technique.name} laid={laid.get(technique.key)} bark={bark} purpose={technique.purpose}
-            more={<ul className="text-xs text-amber-bark">{technique.cautions.map((caution) => <li key={caution} className="mt-0.5">{caution}</li>)}</ul>}
+            more={<ul className="text-xs text-amber-bark">{technique.cautions.map((caution) => <li key={caution} className="mt-0.5">{said(caution)}</li>)}</ul>}
             actions={<TakeButtons technique={technique} take={take} panelName={panelName} current={plan.name === technique.name} />}
           />
         ))}

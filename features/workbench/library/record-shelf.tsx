@@ -9,9 +9,10 @@ import { Button } from '@/ui/button';
 import { NumberField } from '@/ui/number-field';
 import { Segmented } from '@/ui/segmented';
 import { Switch } from '@/ui/switch';
+import { useCalendar } from '../../house/calendar';
 import { barkOf } from '../../visit/bark';
 import { readMm } from '../../consult/read-figures';
-import { sayDay, hoursAndMinutes } from '../../shared';
+import { hoursAndMinutes } from '../../shared';
 import { useComputed } from '../../visit/computed';
 import { useVisit } from '../../visit/store';
 import { thumbnailOf } from '@/core/formats';
@@ -27,6 +28,7 @@ const engine = createPatternEngine();
 
 /** The last recorded pattern on today's head, with what has grown since by zone. */
 export function RecordShelf({ onTaken }: { onTaken(): void }) {
+  const calendar = useCalendar();
   const { bundle, consult, plan, computed, editVisit, select } = useVisit();
   const { foiled: previous } = bundle;
   const { growth: { expected } } = useComputed();
@@ -44,7 +46,7 @@ export function RecordShelf({ onTaken }: { onTaken(): void }) {
   const { totals } = result.sheet;
   const lifting = made.regrowthOnly;
   const take = () => {
-    editVisit(`pattern of ${sayDay(previous.heldOn)}, ${HOW.find(({ value }) => value === how)!.words.toLowerCase()}`, (work) => ({
+    editVisit(`pattern of ${calendar.day(previous.heldOn)}, ${HOW.find(({ value }) => value === how)!.words.toLowerCase()}`, (work) => ({
       ...work, plan: made.plan, consult: { ...work.consult, head: { ...work.consult.head, part: made.plan.head.part } },
       mix: protect ? { ...work.mix, formulas: Object.fromEntries(Object.entries(work.mix.formulas).map(([letter, own]) => [letter, lifting.includes(letter) ? { ...own, reach: 'regrowth' as const } : own])) } : work.mix,
     }));
@@ -59,7 +61,7 @@ export function RecordShelf({ onTaken }: { onTaken(): void }) {
         <p className="text-center text-base"><b className="text-xl">{totals.foils}</b> foils{totals.foils !== computed.sheet.totals.foils && <span className="text-ink-soft"> (now {computed.sheet.totals.foils})</span>}, about {hoursAndMinutes(totals.foilingMinutes)}</p>
       </div>
       <div className="grid content-start gap-4">
-        <p className="text-base"><b>{previous.plan.name}</b>, {sayDay(previous.heldOn)}: {previous.outcome.foilsPlaced} foils placed, level {previous.outcome.levelReached} reached.</p>
+        <p className="text-base"><b>{previous.plan.name}</b>, {calendar.day(previous.heldOn)}: {previous.outcome.foilsPlaced} foils placed, level {previous.outcome.levelReached} reached.</p>
         <Segmented label="How it is taken up again" value={how} options={HOW} onChange={setHow} />
         <div className="grid grid-cols-2 gap-4">
           <NumberField label="Move the part, + left" unit="mm" min={-60} max={60} value={movePartMm} parse={readSigned} onChange={movePart} />

@@ -6,6 +6,7 @@ import type { SuggestFacts } from '@/core/suggest';
 import { timeThereIs } from '@/core/visit';
 import type { PatternAsks } from '@/workers/pattern-asks';
 import { Button } from '@/ui/button';
+import { useSaid } from '@/ui/measures';
 import { useHouse } from '../../house/context';
 import { barkOf } from '../../visit/bark';
 import { useVisit } from '../../visit/store';
@@ -18,6 +19,7 @@ const WEEK_MS = 7 * 86_400_000;
 
 /** Up to three patterns for this visit, each with its reasons; never taken by itself. */
 export function Suggestions({ take }: { take: TakePattern }) {
+  const said = useSaid();
   const { consult } = useVisit();
   const facts = useFacts();
   const visit = useAsked();
@@ -39,14 +41,14 @@ export function Suggestions({ take }: { take: TakePattern }) {
             key={technique.key} name={technique.name} laid={laid} bark={barkOf(consult.naturalLevel)} purpose={technique.purpose}
             more={
               <>
-                <ul aria-label="Why">{why.map((words) => <li key={words} className="mt-1 border-l-[3px] border-leaf pl-2">{words}</li>)}</ul>
+                <ul aria-label="Why">{why.map((words) => <li key={words} className="mt-1 border-l-[3px] border-leaf pl-2">{said(words)}</li>)}</ul>
                 {settings.length > 0 && (
                   <ul aria-label="Set for this visit" className="mt-2">
-                    {settings.map((setting) => <li key={setting.words} className="mt-1 border-l-[3px] border-sky pl-2"><b>{setting.words}</b>: {setting.why}</li>)}
+                    {settings.map((setting) => <li key={setting.words} className="mt-1 border-l-[3px] border-sky pl-2"><b>{said(setting.words)}</b>: {said(setting.why)}</li>)}
                   </ul>
                 )}
-                {but.length > 0 && <ul aria-label="Against it" className="mt-2">{but.map((words) => <li key={words} className="mt-1 border-l-[3px] border-amber-bark pl-2 text-amber-bark">{words}</li>)}</ul>}
-                <ul className="mt-2 text-xs text-amber-bark">{technique.cautions.map((caution) => <li key={caution} className="mt-0.5">{caution}</li>)}</ul>
+                {but.length > 0 && <ul aria-label="Against it" className="mt-2">{but.map((words) => <li key={words} className="mt-1 border-l-[3px] border-amber-bark pl-2 text-amber-bark">{said(words)}</li>)}</ul>}
+                <ul className="mt-2 text-xs text-amber-bark">{technique.cautions.map((caution) => <li key={caution} className="mt-0.5">{said(caution)}</li>)}</ul>
               </>
             }
             actions={<Button small className="grow" onClick={() => take.plan(plan, technique.name)} aria-label={`Apply this suggestion: ${technique.name}`}>Apply this suggestion</Button>}

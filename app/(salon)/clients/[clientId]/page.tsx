@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { notFound, redirect } from 'next/navigation';
 import { ClientPage } from '@/features/clients/client-page';
 import { clientStory, whereMerged } from '@/features/clients/queries';
+import { salonCalendar } from '@/features/house/queries';
 
 type Props = { params: Promise<{ clientId: string }> };
 
@@ -18,5 +19,5 @@ export default async function Page({ params }: Props) {
     if (other) redirect(`/clients/${other}`);
     notFound();
   }
-  return <ClientPage story={story} />;
+  return <ClientPage story={story} calendar={await salonCalendar()} />;
 }

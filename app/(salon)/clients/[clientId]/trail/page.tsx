@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { clientStory } from '@/features/clients/queries';
-import { loadHouse } from '@/features/house/queries';
+import { salonCalendar } from '@/features/house/queries';
 import { loadTrail } from '@/features/trail/queries';
 import { TrailList } from '@/features/trail/trail-list';
 import { buttonLook } from '@/ui/button';
@@ -12,13 +12,13 @@ export const metadata: Metadata = { title: 'Trail' };
 
 export default async function Page({ params }: { params: Promise<{ clientId: string }> }) {
   const { clientId } = await params;
-  const [story, entries, { document: house }] = await Promise.all([clientStory(clientId), loadTrail({ clientId }), loadHouse()]);
+  const [story, entries] = await Promise.all([clientStory(clientId), loadTrail({ clientId })]);
   if (!story) notFound();
   return (
     <>
       <Link href={`/clients/${clientId}`} className={`${buttonLook('quiet', true)} -ml-3`}><BackIcon /> {story.client.name}</Link>
       <h1 className="mt-2 mb-6 text-3xl font-bold wide">Trail</h1>
-      <TrailList entries={entries} timeZone={house.timeZone} ofClient />
+      <TrailList entries={entries} calendar={await salonCalendar()} ofClient />
     </>
   );
 }
