@@ -28,7 +28,7 @@ async function writeChange(trx: Transaction, actor: Actor, before: Client, field
   await leaveTrail(trx, actor, 'client-changed', { clientId: before.id, changes });
 }
 
-/** Puts a client away, or takes her out again. @returns whether the salon has her */
+/** Archives a client, or restores them. @returns whether the salon has them */
 export function archiveClient(actor: Actor, clientId: string, away: boolean): Promise<boolean> {
   return inSalon(actor.salonId, async (trx) => {
     const [client] = await clientRows(trx, (query) => query.where({ id: clientId }).forUpdate());

@@ -25,7 +25,7 @@ export async function clientRows(trx: Transaction, where: (query: ReturnType<Tra
   return rows.map(({ id, name, phone, note, born_on, revision, archived_at }) => ({ id, name, phone, note, bornOn: born_on, revision, archived: archived_at !== null }));
 }
 
-/** Whether the salon has this client, as a record of her own. */
+/** Whether the salon has this client, as a record of their own. */
 export async function hasClient(trx: Transaction, clientId: string): Promise<boolean> {
   return (await trx('client').where({ id: clientId }).whereNull('merged_into').select('id').first()) !== undefined;
 }

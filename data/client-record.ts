@@ -7,7 +7,7 @@ import { leaveTrail } from './trail';
 
 /**
  * Everything that is kept of one client, to be handed to her: her fields, visits with all their documents, what happened at the chair and what was added afterwards, appointments, tests, consents,
- * reasons, photos with their bytes (JPEG, base64), and her trail.
+ * reasons, photos with their bytes (JPEG, base64), and their trail.
  * @returns undefined when the salon has no such client
  */
 export function exportClient(actor: Actor, clientId: string): Promise<Record<string, unknown> | undefined> {
@@ -42,8 +42,8 @@ export function exportClient(actor: Actor, clientId: string): Promise<Record<str
 }
 
 /**
- * Erases a client and all that is hers; the trail keeps that it was done, when and by whom, and no word of hers.
- * @returns whether the salon had her
+ * Erases a client and all that is theirs; the trail keeps that it was done, when and by whom, and no word of theirs.
+ * @returns whether the salon had them
  */
 export async function eraseClient(actor: Actor, clientId: string): Promise<boolean> {
   const objects: string[] = [];

@@ -9,7 +9,7 @@ import { leaveTrail } from './trail';
 import { visitFacts } from './visit-facts';
 import { listVisits, type UnreadableVisit, type VisitSummary } from './visits';
 
-/** A client as the list shows her: the facts that matter before a visit. */
+/** A client as the list shows them: the facts that matter before a visit. */
 export interface ClientSummary extends Client {
   /** Last visit that was recorded. */
   readonly lastRecordedOn: string | null;
@@ -83,7 +83,7 @@ export function listClients(actor: Actor, search: string, today: string, { archi
   });
 }
 
-/** One client with her visits, newest first; undefined when this salon has no such client. */
+/** One client with their visits, newest first; undefined when this salon has no such client. */
 export function readClient(actor: Actor, clientId: string, today: string): Promise<ClientStory | undefined> {
   return inSalon(actor.salonId, async (trx) => {
     const [client] = await clientRows(trx, (query) => query.where({ id: clientId }));

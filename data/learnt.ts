@@ -6,11 +6,11 @@ import { leaveTrail } from './trail';
 
 /** What the records of a salon teach. */
 export interface Learnt {
-  readonly people: readonly { readonly id: string; readonly name: string; /** From when on she is learnt from; null for always. */ readonly since: string | null }[];
+  readonly people: readonly { readonly id: string; readonly name: string; /** From when on they are learnt from; null for always. */ readonly since: string | null }[];
   readonly services: number;
   readonly pace: readonly PaceSample[];
   readonly levels: readonly Compared[];
-  /** Checks as readings of the lift; those of a person or a product before she or it had it forgotten are left out. */
+  /** Checks as readings of the lift; those of a person or a product before they or it had it forgotten are left out. */
   readonly lifts: readonly OfService[];
   /** From when on lighteners are learnt from, by their id. */
   readonly productsSince: Readonly<Record<string, string>>;
@@ -46,7 +46,7 @@ export async function learntOf(actor: Actor): Promise<Learnt> {
   };
 }
 
-/** Forgets what was learnt of a person up to now; records stay as they are. @returns whether she works in the salon */
+/** Forgets what was learnt of a person up to now; records stay as they are. @returns whether they work in the salon */
 export function forgetLearnt(actor: Actor, personId: string): Promise<boolean> {
   return inSalon(actor.salonId, async (trx) => {
     const person = await trx('person').where({ id: personId }).select('name').first();

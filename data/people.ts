@@ -47,7 +47,7 @@ export function listPeople(actor: Actor): Promise<{ people: Person[]; links: Ope
 export type Changed = { readonly ok: true } | { readonly ok: false; readonly problem: string };
 const NOBODY: Changed = { ok: false, problem: 'Nobody of that name works in this salon.' };
 
-/** Changes a person's role, or whether she works here; the last owner stays one. Sessions of who no longer works here end. */
+/** Changes a person's role, or whether they work here; the last owner stays one. Sessions of who no longer works here end. */
 export function changePerson(actor: Actor, personId: string, change: { role?: Role; active?: boolean }): Promise<Changed> {
   return inSalon(actor.salonId, async (trx) => {
     // All owners are locked, so that two who step down at once do not both get away with it.
@@ -136,7 +136,7 @@ export async function invitationFor(trx: Transaction, actor: Author, role: Role)
 }
 
 /**
- * Makes a link with which a person sets a new password; earlier ones of hers stop working. Handed over by the owner where no
+ * Makes a link with which a person sets a new password; earlier ones of theirs stop working. Handed over by the owner where no
  * mail is configured.
  * @param actor personId null: made at the server's own command line
  * @returns its secret; undefined when the salon has no such person

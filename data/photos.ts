@@ -42,7 +42,7 @@ export async function photosOf(trx: Transaction, clientId: string): Promise<Phot
 
 /**
  * Keeps a picture of a client. In an object store the bytes are there before the row is, so no row ever points at nothing.
- * @returns its id; undefined when the salon has no such client, or no such visit of hers
+ * @returns its id; undefined when the salon has no such client, or no such visit of theirs
  */
 export async function addPhoto(
   actor: Actor, clientId: string, photo: { visitId: string | null; kind: PhotoKind; note: string; picture: ReadPicture; posed?: Pick<PhotoDocument, 'pose' | 'stage'>; id?: string },

@@ -3,7 +3,7 @@ import { makeResetLink } from './people';
 
 /**
  * At the server's own command line: a link with which the person of an address sets a new password, also the only owner who
- * has lost hers. LATTICE_OWNER_DATABASE_URL is the role that owns the tables; bin/reset-link sets it.
+ * has lost theirs. LATTICE_OWNER_DATABASE_URL is the role that owns the tables; bin/reset-link sets it.
  */
 async function main([email = '', ...more]: readonly string[]): Promise<void> {
   if (!/^[^\s@]+@[^\s@]+$/.test(email) || more.length > 0) throw new Error('Write one e-mail address: bin/reset-link name@salon.example.');

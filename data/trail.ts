@@ -48,7 +48,7 @@ interface About {
   readonly changes?: readonly Change[];
 }
 
-/** Who did it: a person, or nobody where the server did it by itself; and by which tool, where one did it in her name. */
+/** Who did it: a person, or nobody where the server did it by itself; and by which tool, where one did it in their name. */
 export interface Author {
   readonly salonId: string;
   readonly personId: string | null;

@@ -261,7 +261,7 @@ test('the round head turns, jumps to its views and picks the same foil as the op
   for (let dy = 0; dy < 30 && (await page.$('[aria-label="Change this foil"]')) === null; dy += 3) {
     await page.mouse.click(box.x + box.width / 2 - 40, box.y + box.height * 0.62 + dy);
   }
-  await see(page, 'Drop it');
+  await see(page, 'Remove');
   const picked = await page.$eval('[aria-label="Change this foil"]', (element) => element.parentElement!.innerText);
   expect(picked).toMatch(/left/);
   expect(await axeFindings(page)).toEqual([]);

@@ -44,7 +44,8 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   await goTo(on);
   expect(await axeFindings(page)).toEqual([]);
   await press(page, 'Book');
-  await press(page, 'Book it');
+  await page.waitForSelector('[role=dialog]');
+  await page.click('[role=dialog] button[type=submit]');
   await see(page, 'Client: choose one.');
   await choose(NAME);
   // As long as the clock of her pattern says, and no guess.
@@ -52,13 +53,13 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   expect(minutes % 5).toBe(0);
   expect(minutes).toBeGreaterThan(120);
   await fill(page, 'Time', 'soon');
-  await press(page, 'Book it');
+  await page.click('[role=dialog] button[type=submit]');
   await see(page, 'Time: write a time such as 9:30');
   await fill(page, 'Time', '9:30');
   await see(page, 'An alert test is missing or too old.');
   expect(await page.$eval('[role=switch][aria-label="Book an alert test too"]', (own) => own.getAttribute('aria-checked'))).toBe('true');
   expect(await axeFindings(page)).toEqual([]);
-  await press(page, 'Book it');
+  await page.click('[role=dialog] button[type=submit]');
   await closed();
   await see(page, NAME);
   expect(await blocks()).toEqual([expect.stringMatching(new RegExp(`^${NAME} 09:30–\\d\\d:\\d\\d · Full foils$`))]);
@@ -100,7 +101,7 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   await openBlock(NAME);
   await press(page, 'Move or change');
   await fill(page, 'Time', '11:15');
-  await press(page, 'Save the change');
+  await press(page, 'Save');
   await closed();
   await page.waitForFunction(() => document.querySelector('section[aria-label="The day"]')?.textContent?.includes('11:15–'));
 
@@ -113,7 +114,7 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   expect(event.sequence).toBe(1);
   expect(event.duration.toSeconds()).toBe(minutes * 60);
   const start = event.startDate.toJSDate();
-  await press(page, 'Withdraw it');
+  await press(page, 'Withdraw');
   await page.waitForFunction(async (from) => (await fetch(from)).status === 404, { polling: 200 }, feed);
   await press(page, 'Close');
 

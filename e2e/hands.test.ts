@@ -193,3 +193,77 @@ test('what was chosen, and the steps back, survive a reload; a changed form asks
   await press(page, 'Leave');
   await at(page, /\/clients$/);
 }, 120_000);
+
+test('by keyboard alone, from a new client to the first foil', async () => {
+  await open(SIZES[0]);
+  const key = page.keyboard;
+  const focused = () => page.evaluate(() => {
+    const own = document.activeElement as HTMLElement;
+    return { name: (own.getAttribute('aria-label') ?? own.innerText).trim(), group: own.closest('[role=radiogroup], [role=group]')?.getAttribute('aria-label') ?? '' };
+  });
+  /** Tab after tab, until the focus is on what begins with these words, or in the group of that name. */
+  const tabTo = async (words: string, group = false) => {
+    for (let presses = 0; presses < 300; presses += 1) {
+      const now = await focused();
+      if (group ? now.group === words : now.name.startsWith(words)) return;
+      await key.press('Tab');
+    }
+    throw new Error(`Tab does not reach “${words}”.`);
+  };
+  const act = async (words: string) => {
+    await tabTo(words);
+    await key.press('Enter');
+  };
+  const choose = async (label: string, words: string) => {
+    await tabTo(label, true);
+    for (let presses = 0; (await focused()).name !== words; presses += 1) {
+      if (presses > 8) throw new Error(`“${label}” has no “${words}” for the arrow keys.`);
+      await key.press('ArrowRight');
+    }
+    await key.press('Space');
+  };
+  await page.waitForSelector('main table');
+  await act('New client');
+  await page.waitForSelector('[role=dialog]');
+  await key.type('Keys Only');
+  await key.press('Enter');
+  await at(page, /\/clients\/[0-9a-f-]+$/);
+  await page.waitForSelector('::-p-aria([name="New visit"])');
+  await act('New visit');
+  await live(page);
+  await act('Tests and cautions');
+  await page.waitForSelector('[role=radiogroup][aria-label="Allergic reaction to colour"], [role=group][aria-label="Allergic reaction to colour"]');
+  for (const [label, words] of [['Allergic reaction to colour', 'None known'], ['Metal-salt or plant dyes', 'None'], ['Scalp', 'Sound'], ['A wet strand, pulled gently', 'Springs back']]) await choose(label, words);
+  await saved(page);
+  await act('Pattern');
+  await at(page, /\/pattern$/);
+  await live(page);
+  await act('Library …');
+  await page.waitForSelector('[role=dialog]');
+  await choose('Shelf', 'Suggested for this visit');
+  await page.waitForSelector('::-p-text(Apply this suggestion)');
+  await act('Apply this suggestion');
+  await page.waitForFunction(() => Number(document.querySelector('#total-foils')?.textContent) > 0);
+  await key.press('Escape');
+  await page.waitForSelector('[role=dialog]', { hidden: true });
+  await saved(page);
+  await act('Before you begin');
+  await page.waitForSelector('[role=dialog]');
+  const reasons = () => page.$$eval('[role=dialog] li form', (forms) => forms.length);
+  for (let left = await reasons(); left > 0; left = await reasons()) {
+    // The first reason that is offered, and its own button.
+    await page.waitForFunction((before) => document.querySelectorAll('[role=dialog] li form').length === before, {}, left);
+    while (!(await page.evaluate(() => document.activeElement!.matches('[role=dialog] li form button[type=button]')))) await key.press('Tab');
+    await key.press('Enter');
+    while (!(await page.evaluate(() => document.activeElement!.matches('[role=dialog] li form button[type=submit]')))) await key.press('Tab');
+    await key.press('Enter');
+    await page.waitForFunction((before) => document.querySelectorAll('[role=dialog] li form').length < before, {}, left);
+  }
+  await act('Begin the service');
+  await page.waitForSelector('[role=dialog]', { hidden: true });
+  await act('Chair');
+  await see(page, 'The clock runs from the first foil on');
+  await new Promise((resolve) => setTimeout(resolve, 1200));
+  await act('Start');
+  await see(page, 'Foil 1');
+}, 180_000);

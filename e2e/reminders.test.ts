@@ -47,7 +47,7 @@ const moveTo = async (time: string) => {
   await page.$$eval('section[aria-label="The day"] button.absolute.rounded-ui', (all, words) => (all.find((own) => own.textContent!.includes(words)) as HTMLElement).click(), NAME);
   await press(page, 'Move or change');
   await fill(page, 'Time', time);
-  await press(page, 'Save the change');
+  await press(page, 'Save');
   await page.waitForSelector('[role=dialog]', { hidden: true });
 };
 
@@ -61,7 +61,7 @@ test('texted only with her consent, once, again when it is moved, and through an
   await (await page.waitForSelector(`ul[aria-label="Clients found"] ::-p-text(${NAME})`))!.click();
   await page.waitForFunction(() => /by the clock of|usual length/.test(document.querySelector('[role=dialog]')?.textContent ?? ''));
   await fill(page, 'Time', '9:30');
-  await press(page, 'Book it');
+  await page.click('[role=dialog] button[type=submit]');
   await page.waitForSelector('[role=dialog]', { hidden: true });
 
   // Without a phone, then without her consent: said, and not to be sent.

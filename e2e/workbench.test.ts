@@ -100,7 +100,7 @@ test('one foil is changed by hand, and is as the recipe has it again', async () 
   await see(page, ', by hand');
   await press(page, 'Back to the recipe');
   await page.waitForFunction(() => !document.body.innerText.includes(', by hand'));
-  await press(page, 'Drop it');
+  await press(page, 'Remove');
   await page.waitForFunction((n) => Number(document.querySelector('#total-foils')!.textContent) === n, {}, before - 1);
   await saved(page);
   expect(await axeFindings(page)).toEqual([]);

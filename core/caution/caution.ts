@@ -50,7 +50,7 @@ export function ageOn(bornOn: string, day: string): number {
   return day.slice(5) < bornOn.slice(5) ? years - 1 : years;
 }
 
-/** The cautions of the client and her hair, stops first; those of what is mixed stand in mix-cautions. Table: model, cautions. */
+/** The cautions of the client and their hair, stops first; those of what is mixed stand in mix-cautions. Table: model, cautions. */
 export function cautionsOf(facts: CautionFacts, limits: CautionLimits): Caution[] {
   const { health } = facts;
   const out: (Caution | undefined)[] = [

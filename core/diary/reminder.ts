@@ -8,7 +8,7 @@ type ReminderField = (typeof REMINDER_FIELDS)[number];
 /** Reminders are of an appointment, or of a visit that is due and not booked. */
 export type ReminderKind = 'appointment' | 'due';
 
-/** The usual words. What is done to her hair is nobody's business who looks over her shoulder: it is not named. */
+/** The usual words. What is done to their hair is nobody's business who looks over their shoulder: it is not named. */
 export const USUAL_REMINDER_WORDS: Readonly<Record<ReminderKind, string>> = {
   appointment: 'Hello {name}, we look forward to seeing you on {day} at {time}, with {colourist}. If anything has changed, please ring us. {salon}',
   due: 'Hello {name}, your next visit was planned for about {day}. Ring us and we find a time. {salon}',

@@ -24,7 +24,7 @@ export const clientForm = (today: string) =>
     note: z.string().trim().max(2000, 'Note: it is longer than 2000 characters.'),
   });
 
-/** A client as the table has her. */
+/** A client as the table has them. */
 export interface ListedClient {
   readonly id: string;
   readonly revision: number;

@@ -18,7 +18,7 @@ export interface NextFacts {
   readonly wishWeeks: number | null;
 }
 
-/** One thing that she will mind, soonest first. */
+/** One thing that they will mind, soonest first. */
 export interface NextReason {
   readonly what: NextWhat;
   /** A line that shows, a toner that fades, or what the client wishes. */

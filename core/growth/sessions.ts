@@ -7,11 +7,11 @@ export interface LevelVisit {
 export interface Sessions {
   /** Levels still missing. */
   readonly missing: number;
-  /** Levels that a further visit is expected to bring, by her own visits and the usual. */
+  /** Levels that a further visit is expected to bring, by their own visits and the usual. */
   readonly gain: number;
   /** Visits still expected; 0 when the goal is reached. */
   readonly visits: number;
-  /** How many of her own steps the gain rests on. */
+  /** How many of their own steps the gain rests on. */
   readonly steps: number;
 }
 
@@ -26,7 +26,7 @@ export const NEAR = 0.25;
 
 /**
  * Visits still expected until a level is reached: what is missing by what a visit brings, which is the usual gain drawn towards
- * her own steps. A step counts from one visit to a later one that was still short of the goal. An estimate.
+ * their own steps. A step counts from one visit to a later one that was still short of the goal. An estimate.
  * @param visits oldest first
  * @param from level to start from without a visit: that of the hair
  */

@@ -29,18 +29,18 @@ export interface TargetProgress extends Target {
   readonly behind: readonly Zone[];
   /** Visits still expected; null on the way to darker hair, which is chosen and not lifted. */
   readonly sessions: Sessions | null;
-  /** The day of the last of them, at her rhythm; null where none is known or none is needed. */
+  /** The day of the last of them, at their rhythm; null where none is known or none is needed. */
   readonly expectedOn: string | null;
   /** Whether that is before the day it is wished for by; null without one, or without an estimate. */
   readonly inTime: boolean | null;
 }
 
 interface TargetFacts {
-  /** Level of her own hair, to start from without a visit. */
+  /** Level of their own hair, to start from without a visit. */
   readonly natural: number;
   /** When the next visit is, as far as that is known: YYYY-MM-DD. */
   readonly nextOn: string;
-  /** Weeks between her visits; null where that was not asked. */
+  /** Weeks between their visits; null where that was not asked. */
   readonly weeksBetween: number | null;
 }
 

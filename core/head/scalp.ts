@@ -247,7 +247,7 @@ export function scalpAreas(grid: ScalpGrid): { total: number; byZone: Record<Zon
   return { total, byZone };
 }
 
-/** The landmarks that a colourist finds with her fingers. */
+/** The landmarks that a colourist finds with their fingers. */
 export function landmarks(head: Head): Record<'apex' | 'crown' | 'frontHairline' | 'nape' | 'earCanalLeft' | 'occipitalBone', Vec3> {
   const { skull } = head;
   const onHorizontal = (azimuth: number, y: number): Vec3 => {

@@ -58,7 +58,7 @@ export function paceOf(samples: readonly PaceSample[], person: string): Pace[] {
 export function pacePercent(samples: readonly PaceSample[], person: string): { readonly percent: number; readonly foils: number } {
   const paces = paceOf(samples, person);
   const foils = paces.reduce((sum, own) => sum + own.foils, 0);
-  // Weighed by what she does; a gather that she never picked says nothing.
+  // Weighed by what they do; a gather that they never picked says nothing.
   const log = foils === 0 ? Math.log(paces[1].seconds / SECONDS_PER_FOIL[paces[1].gather]) : paces.reduce((sum, own) => sum + own.foils * Math.log(own.seconds / SECONDS_PER_FOIL[own.gather]), 0) / foils;
   return { percent: Math.round(100 * Math.exp(log)), foils };
 }

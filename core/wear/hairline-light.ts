@@ -14,7 +14,7 @@ export interface Unlit {
 }
 
 export interface HairlineLight {
-  /** Light behind each step of the hairline, 0–1, from the nape over the client's right, the forehead and her left. */
+  /** Light behind each step of the hairline, 0–1, from the nape over the client's right, the forehead and their left. */
   readonly light: Float64Array;
   readonly azimuthDeg: readonly number[];
   readonly stepMm: number;

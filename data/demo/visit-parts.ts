@@ -35,7 +35,7 @@ export interface DemoClient {
   readonly name: string;
   readonly phone: string;
   readonly note: string;
-  /** Years before today that she was born; no birthday where it is not known. */
+  /** Years before today that they were born; no birthday where it is not known. */
   readonly age?: number;
   readonly tests?: readonly (Pick<HairTest, 'kind' | 'result'> & { readonly weeksAgo: number; readonly document?: Partial<TestDocument> })[];
   /** Kinds of consent, signed by typing the name, at the first visit. */

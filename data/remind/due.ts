@@ -33,7 +33,7 @@ async function enqueueFor(salon: { readonly salonId: string; readonly salonName:
 }
 
 /**
- * Sends one reminder, in the words of now. One whose appointment was moved or cancelled, or whose client took her consent back, is let be.
+ * Sends one reminder, in the words of now. One whose appointment was moved or cancelled, or whose client took their consent back, is let be.
  * @throws Error where the outbox did not take it: the queue tries again
  */
 export async function sendOne({ salonId, salonName, ...of }: JobData['reminder']): Promise<void> {

@@ -27,7 +27,7 @@ async function readFields(data: FormData) {
   return { fields, read };
 }
 
-/** Adds a client and opens her page; as a walk-in, with a visit of today, and opens its consultation. */
+/** Adds a client and opens their page; as a walk-in, with a visit of today, and opens its consultation. */
 export async function addClient(_: ClientFormState, data: FormData): Promise<ClientFormState> {
   const person = await requirePerson();
   const { fields, read } = await readFields(data);
@@ -70,7 +70,7 @@ async function openToday(clientId: string, what: VisitWhat): Promise<never> {
   redirect(visitId ? `/visits/${visitId}/consult` : '/clients');
 }
 
-/** Puts a client away, or takes her out again. */
+/** Archives a client, or restores them. */
 export async function putClientAway(clientId: string, away: boolean): Promise<Done> {
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;
@@ -109,7 +109,7 @@ export async function undoMergeOf(mergeId: string): Promise<Done> {
   return { ok: true };
 }
 
-/** Erases a client for good, when her name was typed as it is written; only the owner may. */
+/** Erases a client for good, when their name was typed as it is written; only the owner may. */
 export async function eraseForGood(clientId: string, typedName: string): Promise<Done> {
   const owner = await currentOwner();
   if (!owner) return { ok: false, problem: 'Only the owner can erase a client.' };

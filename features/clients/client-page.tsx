@@ -72,7 +72,7 @@ function FurtherNotes({ merges, phone }: { merges: ShownClient['merges']; phone:
   });
 }
 
-/** What must be known before anything is planned on her. */
+/** What must be known before anything is planned on them. */
 function Cautions({ story: { cautions } }: { story: ShownClient }) {
   if (cautions.length === 0) return null;
   const stop = cautions.some(({ weight }) => weight === 'stop');
@@ -201,7 +201,7 @@ function Visits({ story, today, calendar }: { story: ShownClient; today: string;
   );
 }
 
-/** What she said, and the worst that was seen of the hair's condition. */
+/** What they said, and the worst that was seen of the hair's condition. */
 function Aside({ visit: { outcome, consult } }: { visit: ShownClient['visits'][number] }) {
   const worst = worstCondition(consult);
   const words = [outcome?.said && `“${outcome.said}”`, worst && `Hair ${worst.words}`].filter(Boolean);

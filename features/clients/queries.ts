@@ -22,7 +22,7 @@ export async function findClients(search: string, archived: boolean): Promise<Cl
   return listClients(await requirePerson(), search.slice(0, 200), await salonToday(), { archived });
 }
 
-/** A client's story with what her page needs beside it. */
+/** A client's story with what their page needs beside it. */
 export interface ShownClient extends ClientStory {
   readonly role: string;
   /** Cautions by what was asked last; what is looked at anew at each visit is left to the visit. */

@@ -34,7 +34,7 @@ interface AppointmentFormProps {
 /** An alert test lies so many days before: over the 48 hours of most leaflets. */
 const TEST_DAYS = 3;
 
-/** Books an appointment, or changes one: who, when, what for, and how long by the clock of her pattern. */
+/** Books an appointment, or changes one: who, when, what for, and how long by the clock of their pattern. */
 export function AppointmentForm({ facts, first, own, onDone }: AppointmentFormProps) {
   const calendar = useCalendar();
   const [client, setClient] = useState<Named | undefined>(first.client);
@@ -105,7 +105,7 @@ export function AppointmentForm({ facts, first, own, onDone }: AppointmentFormPr
       )}
       {clash.length > 0 && <p role="status" className="rounded-ui bg-amber-pale p-3 text-base">At the same chair then: {clash.map((one) => `${one.clientName} ${calendar.time(one.from)}–${calendar.time(one.from + one.minutes)}`).join(', ')}. Both can be booked, if an assistant is there.</p>}
       {problem && <p role="alert" className="text-sm font-medium text-rowan">{problem}</p>}
-      <Button type="submit" look="primary" disabled={busy}>{busy ? 'One moment …' : own ? 'Save the change' : 'Book it'}</Button>
+      <Button type="submit" look="primary" disabled={busy}>{busy ? 'One moment …' : own ? 'Save' : 'Book'}</Button>
     </form>
   );
 }
@@ -113,7 +113,7 @@ export function AppointmentForm({ facts, first, own, onDone }: AppointmentFormPr
 const lengthWords = ({ pattern, minutes }: Preparation, kind: AppointmentKind) =>
   pattern !== null && ['full', 'face', 'redo'].includes(kind) ? `by the clock of “${pattern}”: ${minutes[kind]}` : 'usual length';
 
-/** What her next visit needs, asked when a client is chosen; undefined until it is known. @param timed how long it takes, too */
+/** What their next visit needs, asked when a client is chosen; undefined until it is known. @param timed how long it takes, too */
 export function usePreparation(clientId: string | undefined, timed: boolean): Preparation | undefined {
   const [known, setKnown] = useState<{ clientId: string; prepared: Preparation }>();
   useEffect(() => {

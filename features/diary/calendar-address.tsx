@@ -25,7 +25,7 @@ export function CalendarAddress({ since }: { since: string | null }) {
       {problem && <p role="alert" className="text-sm font-medium text-rowan">{problem}</p>}
       <div className="flex gap-2">
         <Button look="primary" onClick={make}>{since || address ? 'Make a new address' : 'Make an address'}</Button>
-        {(since || address) && <Button onClick={withdraw}>Withdraw it</Button>}
+        {(since || address) && <Button onClick={withdraw}>Withdraw</Button>}
       </div>
     </div>
   );

@@ -168,7 +168,7 @@ export async function feedAppointments(secret: string): Promise<{ timeZone: stri
   return { timeZone, salonName: 'Dappled Lattice', appointments: await listAppointments(owner, dayAfter(day, -60), dayAfter(day, 366), timeZone, owner.personId) };
 }
 
-/** A client's own appointments to come, for her calendar. */
+/** A client's own appointments to come, for their calendar. */
 export async function comingOf(clientId: string): Promise<{ timeZone: string; appointments: readonly Appointment[] } | 'signed-out' | 'missing'> {
   const person = await currentPerson();
   if (!person) return 'signed-out';

@@ -13,7 +13,7 @@ import { today } from '../shared';
 
 export type { KeptTechnique };
 
-/** What the signed-in person's salon has set, and whether she may change it; read once per request. */
+/** What the signed-in person's salon has set, and whether they may change it; read once per request. */
 export const loadHouse = cache(async (): Promise<Revised<House> & { mayChange: boolean }> => {
   const person = await requirePerson();
   return { ...(await readHouse(person)), mayChange: person.role === 'owner' };

@@ -16,7 +16,7 @@ export interface LearntPerson {
   readonly grams: Accuracy | null;
   /** Used against estimated, hundredths; null without a visit. */
   readonly use: number | null;
-  /** Lift in her foils against the estimate. */
+  /** Lift in their foils against the estimate. */
   readonly lift: Lifted;
 }
 

@@ -16,7 +16,7 @@ const SIGNED_OUT = 'You are signed out. Sign in again.';
 const done = { ok: true, value: undefined } as const;
 const isRole = (role: string): role is Role => ['owner', 'colourist', 'assistant'].includes(role);
 
-/** Changes a person's role, or whether she works here. */
+/** Changes a person's role, or whether they work here. */
 export async function changeSomebody(personId: string, change: { role?: string; active?: boolean }): Promise<Done> {
   const owner = await currentOwner();
   if (!owner) return ONLY_OWNER;

@@ -17,7 +17,7 @@ const STAGE_WORDS: Readonly<Record<Stage, string>> = { before: 'Before', after: 
 interface PoseSetProps {
   clientId: string;
   visitId: string;
-  /** She has signed that pictures may be kept. */
+  /** The client has signed that pictures may be kept. */
   consented: boolean;
 }
 

@@ -12,7 +12,7 @@ interface InspectionProps {
   onChange(inspection: Outcome['inspection']): void;
 }
 
-/** What is looked at before she leaves: a touch each; words where something was put right or left. */
+/** What is looked at before they leave: a touch each; words where something was put right or left. */
 export function InspectionList({ inspection, disabled, onChange }: InspectionProps) {
   const seen = Object.keys(inspection).length;
   return (

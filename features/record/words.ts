@@ -1,6 +1,6 @@
 import type { CORRECTIONS, InspectionPoint, NEXT_WHAT, ZoneTone } from '@/core/visit';
 
-/** What is looked at before she leaves, as it is said. */
+/** What is looked at before they leave, as it is said. */
 export const INSPECTION_WORDS: Readonly<Record<InspectionPoint, string>> = {
   'opened-foil': 'Last foil of a section opened',
   'wiped-overlaps': 'Wiped where panels overlap',

@@ -7,7 +7,7 @@ import { forgetServices } from '../chair/forget';
 import { signOut, unlockStation, type UnlockState } from './actions';
 import type { StationPerson } from './queries';
 
-/** Who goes on at this station: a person, then her PIN, or her password where she has none. */
+/** Who goes on at this station: a person, then their PIN, or their password where they have none. */
 export function LockForm({ people, ownId, to }: { people: readonly StationPerson[]; ownId: string; to: string }) {
   const [chosen, choose] = useState(ownId);
   const person = people.find(({ id }) => id === chosen) ?? people[0];

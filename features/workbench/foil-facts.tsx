@@ -47,11 +47,11 @@ function FoilActions({ foil, panel }: { foil: Foil; panel: string }) {
       <button
         type="button" className={button}
         onClick={() => {
-          editPlan(`foil dropped, ${named}`, (before) => dropFoil(before, foil.id));
+          editPlan(`foil removed, ${named}`, (before) => dropFoil(before, foil.id));
           select(foil.panel);
         }}
       >
-        Drop it
+        Remove
       </button>
       <button
         type="button" className={button}

@@ -4,7 +4,7 @@ import { route } from '@/features/http/route';
 
 const REFUSED = { 'signed-out': [401, 'You are signed out.'], missing: [404, 'There is no such client in this salon.'] } as const;
 
-/** A client’s appointments to come, as a file for her calendar. */
+/** A client’s appointments to come, as a file for their calendar. */
 export const GET = route<{ clientId: string }>(async (_, { clientId }) => {
   const coming = await comingOf(clientId);
   if (typeof coming === 'string') return new Response(REFUSED[coming][1], { status: REFUSED[coming][0] });
