@@ -54,6 +54,14 @@ test('no page and no part of a visit has a finding of any grade', async () => {
     await open(route);
     await look(route);
   }
+  // A client with a history, and the record of their last visit.
+  await open('clients');
+  await (await page.waitForSelector('::-p-text(Maren Tolland)'))!.click();
+  await page.waitForSelector('section[aria-label=Story]');
+  await look('a client with visits');
+  await (await page.waitForSelector('a[href$="/record"]'))!.click();
+  await live(page);
+  await look('a recorded visit');
   for (const [step, parts] of Object.entries(STEPS)) {
     await open(`visit/${step}`);
     await look(step);

@@ -267,3 +267,24 @@ test('by keyboard alone, from a new client to the first foil', async () => {
   await act('Start');
   await see(page, 'Foil 1');
 }, 180_000);
+
+test('what was typed is back after the page went down with it, and gone once the form was closed', async () => {
+  await open(SIZES[0]);
+  page.on('dialog', (own) => void own.accept());
+  const typed = async () => {
+    await page.waitForSelector('main table');
+    await press(page, 'New client');
+    await page.waitForSelector('[role=dialog]');
+    return page.$eval('[role=dialog] input[name=name]', (own) => (own as HTMLInputElement).value);
+  };
+  expect(await typed()).toBe('');
+  await fill(page, 'Name', 'Typed Halfway');
+  await new Promise((resolve) => setTimeout(resolve, 100));
+  await page.reload();
+  expect(await typed()).toBe('Typed Halfway');
+  await see(page, 'What you had typed here is back');
+  await page.keyboard.press('Escape');
+  await press(page, 'Discard');
+  await page.waitForSelector('[role=dialog]', { hidden: true });
+  expect(await typed()).toBe('');
+}, 120_000);

@@ -4,7 +4,7 @@ import ts from 'typescript';
 
 /** Forms that docs/words.md has another for. */
 const FORBIDDEN = [
-  /\b(Keep|Take|Set) it\b/, /\bTake (it )?(away|back|down|out again)\b/, /\b[Pp]ut away\b/, /\btaken away\b/, /\b[Ww]orks here no more\b/, /\bsaid once\b/, /\bto mind\b/, /\bno release\b/,
+  /\b(Keep|Take|Set|Drop|Withdraw|Book) it\b/, /\bTake (it )?(away|back|down|out again)\b/, /\b[Pp]ut away\b/, /\btaken away\b/, /\b[Ww]orks here no more\b/, /\bsaid once\b/, /\bto mind\b/, /\bno release\b/,
   /\bSo (much|many) (foils|lightened|minutes|money)$/, /\banew\b(?!['"])/,
   /\b[Tt]ake (the table|this (weight|suggestion))\b/, /\b[Gg]oes by the usual\b/, /\bpair of hands\b/, /\bthere is no reason that\b/i, /\bto be weighed\b/i, /\bto go by\b/, /\d %/,
   // A client is “they” unless we know better.

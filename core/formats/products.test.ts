@@ -1,5 +1,6 @@
 import { USUAL_RANGE, type Product } from '../products';
 import { METRIC, type Measures } from '../units';
+import { spentMs } from '../testing/spent';
 import { productsCsv, readProductsCsv, type Import } from './products-csv';
 import { parseProducts } from './products-document';
 
@@ -94,11 +95,11 @@ test('a table of a megabyte is answered in half a second, whatever stands in it'
     return text;
   };
   const many = table(1e9, '');
-  const from = performance.now();
+  const from = spentMs();
   expect(readProductsCsv(many, USUAL_RANGE, 100)).toEqual({ ok: false, problem: expect.stringMatching(/^A house has at most 600 products, and the table has \d{4,}\.$/) });
-  expect(performance.now() - from).toBeLessThan(500);
+  expect(spentMs() - from).toBeLessThan(500);
   const long = table(600, 'x '.repeat(800));
-  const between = performance.now();
+  const between = spentMs();
   expect(readProductsCsv(long, USUAL_RANGE, 100).ok).toBe(true);
-  expect(performance.now() - between).toBeLessThan(500);
+  expect(spentMs() - between).toBeLessThan(500);
 });

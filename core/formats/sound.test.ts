@@ -1,3 +1,4 @@
+import { spentMs } from '../testing/spent';
 import { parsePlan, startPlan } from '.';
 import { beginningOf, unsound } from './sound';
 
@@ -11,10 +12,10 @@ const circle = (points: number) => Array.from({ length: points }, (_, i) => [0.2
 const outlines = (many: number, points: number) => ({ kind: 'union', of: Array.from({ length: many }, () => ({ kind: 'outline', points: circle(points) })) });
 
 test('a document that nests thousands deep is refused at once, with where', () => {
-  const from = performance.now();
+  const from = spentMs();
   expect(parsePlan(planWith(nested(2600)))).toEqual({ ok: false, problem: 'panels[0].place.of: is nested more than 40 deep.' });
   expect(parsePlan(planWith(nested(100_000)))).toMatchObject({ ok: false });
-  expect(performance.now() - from).toBeLessThan(500);
+  expect(spentMs() - from).toBeLessThan(500);
 });
 
 test('places, their outlines and what is left out are bounded for the whole pattern', () => {

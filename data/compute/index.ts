@@ -11,7 +11,8 @@ import type { Asked, Sent, SentKey, Tasks } from './thread';
  * that no pattern and no salon holds up the others.
  */
 const THREADS = 2;
-const MOST_MS = 20_000;
+/** Longer where the machine is slow or has much else to do: LATTICE_COMPUTE_SECONDS. */
+const MOST_MS = 1000 * (Number(process.env.LATTICE_COMPUTE_SECONDS) || 20);
 /** So much of one salon waits at most. */
 const MOST_WAITING = 24;
 /** A thread that had nothing to do for so long goes, ms. */

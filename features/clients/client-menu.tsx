@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useActionState, useEffect, useState, useTransition } from 'react';
+import { AskingForm } from '@/ui/asking-form';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { TextField } from '@/ui/field';
@@ -60,11 +61,11 @@ function EditForm({ client, onDone }: { client: ClientSummary; onDone(): void })
     if (done) onDone();
   }, [done, onDone]);
   return (
-    <form data-asks action={submit} className="grid gap-4" noValidate>
+    <AskingForm name="client" action={submit} className="grid gap-4" noValidate>
       <ClientInputs {...state} />
       {state.said && !state.said.ok && <p role="alert" className="font-semibold text-rowan">{state.said.words}</p>}
       <Button type="submit" look="primary" disabled={pending}>Save</Button>
-    </form>
+    </AskingForm>
   );
 }
 

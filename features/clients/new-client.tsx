@@ -1,6 +1,7 @@
 'use client';
 
 import { useActionState, useState } from 'react';
+import { AskingForm } from '@/ui/asking-form';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { PlusIcon } from '@/ui/icons';
@@ -26,11 +27,11 @@ function NewClientForm({ name, walkIn }: { name: string; walkIn: boolean }) {
   const [id] = useState(() => crypto.randomUUID());
   const [state, submit, pending] = useActionState<ClientFormState, FormData>(addClient, { fields: { name, phone: '', bornOn: '', note: '' }, problems: {} });
   return (
-    <form data-asks action={submit} className="grid gap-4" noValidate>
+    <AskingForm name="new-client" action={submit} className="grid gap-4" noValidate>
       <input type="hidden" name="id" value={id} />
       {walkIn && <input type="hidden" name="walk-in" value="yes" />}
       <ClientInputs {...state} />
       <Button type="submit" look="primary" disabled={pending}>{pending ? 'Adding …' : walkIn ? 'Add and open a visit' : 'Add client'}</Button>
-    </form>
+    </AskingForm>
   );
 }

@@ -27,7 +27,7 @@ export function Story({ story: { visits, growth, today, client }, calendar }: { 
       </div>
       {natural !== null && targets.length > 0 && (
         <div className="border-t border-line pt-4">
-          <h3 className="text-md font-bold">Targets, one by one</h3>
+          <h2 className="text-md font-bold">Targets, one by one</h2>
           <ol aria-label="Targets" className="mt-2 grid gap-4">
             {targetProgress(targets, levels, { natural, nextOn, weeksBetween }).map((own, i) => <TargetLine key={i} number={i + 1} own={own} calendar={calendar} />)}
           </ol>

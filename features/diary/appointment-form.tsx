@@ -3,6 +3,7 @@
 import { useEffect, useId, useMemo, useState } from 'react';
 import { APPOINTMENT_KINDS, clashesWith, KIND_WORDS, type AppointmentKind } from '@/core/diary';
 import { dayAfter } from '@/core/units';
+import { AskingForm } from '@/ui/asking-form';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { Select } from '@/ui/select';
@@ -67,8 +68,8 @@ export function AppointmentForm({ facts, first, own, onDone }: AppointmentFormPr
     return bookAppointment({ ...slot, id: ids.visit, clientId: client.id, redoOf: redoOf || null, alertTest: withTest ? { id: ids.test, on: dayAfter(on, -TEST_DAYS), from: slot.from } : null });
   };
   return (
-    <form
-      data-asks
+    <AskingForm
+      name="appointment"
       className="grid gap-4" noValidate
       onSubmit={(event) => {
         event.preventDefault();
@@ -106,7 +107,7 @@ export function AppointmentForm({ facts, first, own, onDone }: AppointmentFormPr
       {clash.length > 0 && <p role="status" className="rounded-ui bg-amber-pale p-3 text-base">At the same chair then: {clash.map((one) => `${one.clientName} ${calendar.time(one.from)}–${calendar.time(one.from + one.minutes)}`).join(', ')}. Both can be booked, if an assistant is there.</p>}
       {problem && <p role="alert" className="text-sm font-medium text-rowan">{problem}</p>}
       <Button type="submit" look="primary" disabled={busy}>{busy ? 'One moment …' : own ? 'Save' : 'Book'}</Button>
-    </form>
+    </AskingForm>
   );
 }
 

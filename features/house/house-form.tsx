@@ -6,6 +6,7 @@ import { reminderProblem, type ReminderKind } from '@/core/diary';
 import { SCHOOL_KEYS, SCHOOLS, type SchoolKey } from '@/core/school';
 import { calendarOf, minorPerUnit, parseLength } from '@/core/units';
 import type { House } from '@/core/visit';
+import { AskingForm } from '@/ui/asking-form';
 import { Button } from '@/ui/button';
 import { TextArea, TextField } from '@/ui/field';
 import { NumberField } from '@/ui/number-field';
@@ -82,8 +83,8 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
       setSaid(answer.ok ? { ok: true, words: 'Saved for the whole salon.' } : { ok: false, words: answer.problem });
     });
   return (
-    <form
-      data-asks
+    <AskingForm
+      name="house"
       onSubmit={(event) => {
         event.preventDefault();
         save();
@@ -224,7 +225,7 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
         {said && <p role={said.ok ? 'status' : 'alert'} className={said.ok ? 'text-base text-ink-soft' : 'text-base font-semibold text-rowan'}>{said.words}</p>}
         {mayChange && <Button look="primary" type="submit" disabled={saving}>Save for the house</Button>}
       </div>
-    </form>
+    </AskingForm>
   );
 }
 

@@ -24,7 +24,7 @@ export function LightenerTable({ products, owner }: { products: readonly LearntP
       {seen.length > 0 && (
         <table aria-label="Speed of lighteners" className="w-full text-base">
           <thead className="text-left text-sm text-ink-soft">
-            <tr><th className="font-medium">Lightener</th><th className="text-right font-medium">used now</th><th className="text-right font-medium">learnt</th><th className="text-right font-medium">eight in ten</th><th className="text-right font-medium">based on</th><th /></tr>
+            <tr><th className="font-medium">Lightener</th><th className="text-right font-medium">used now</th><th className="text-right font-medium">learnt</th><th className="text-right font-medium">eight in ten</th><th className="text-right font-medium">based on</th><th><span className="sr-only">Forget</span></th></tr>
           </thead>
           <tbody>
             {seen.map(({ id, name, set, speed: { factor, low, high, readings, services }, since }) => (

@@ -1,6 +1,7 @@
 'use client';
 
 import { useActionState, useTransition } from 'react';
+import { AskingForm } from '@/ui/asking-form';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import type { FormState } from '../forms';
@@ -17,22 +18,22 @@ export function MePage({ me }: { me: Person & { sessionId: string } }) {
   const [, start] = useTransition();
   return (
     <div className="grid items-start gap-6 lg:grid-cols-2">
-      <form data-asks action={submitPin} className="card grid gap-3 p-5" noValidate>
+      <AskingForm name="pin" action={submitPin} className="card grid gap-3 p-5" noValidate>
         <h2 className="text-xl font-bold wide">PIN</h2>
         <p className="text-base text-ink-soft">{me.hasPin ? 'You have one.' : 'You have none yet.'} With a PIN you switch quickly at a shared station.</p>
         <TextField label="New PIN" name="pin" type="password" inputMode="numeric" autoComplete="off" problem={pin.problems.pin} hint="4 to 8 figures; leave it empty to remove it." />
         <TextField label="Your password" name="password" type="password" autoComplete="current-password" problem={pin.problems.password} />
         <Said {...pin.said} />
         <Button type="submit" look="primary" disabled={pinBusy}>Save PIN</Button>
-      </form>
-      <form data-asks action={submitPassword} className="card grid gap-3 p-5" noValidate>
+      </AskingForm>
+      <AskingForm name="password" action={submitPassword} className="card grid gap-3 p-5" noValidate>
         <h2 className="text-xl font-bold wide">Password</h2>
         <p className="text-base text-ink-soft">A new one ends your sessions everywhere else.</p>
         <TextField label="Password now" name="before" type="password" autoComplete="current-password" problem={password.problems.before} />
         <TextField label="New password" name="after" type="password" autoComplete="new-password" problem={password.problems.after} hint="At least 10 characters." />
         <Said {...password.said} />
         <Button type="submit" look="primary" disabled={passwordBusy}>Save password</Button>
-      </form>
+      </AskingForm>
       <section aria-label="Sessions" className="card grid gap-2 p-5 lg:col-span-2">
         <h2 className="text-xl font-bold wide">Signed in</h2>
         <ul className="grid gap-1">

@@ -5,6 +5,7 @@ import { productSchema, sentenceOf } from '@/core/formats';
 import { DEPOSITS, type DepositTone } from '@/core/lift';
 import { isStocked, productsOf, rangeProblems, RECIPE_USES, RECIPE_WORDS, USE_WORDS, USES, type HouseRecipe, type Product, type RecipePart } from '@/core/products';
 import { formatLevel, minorPerUnit } from '@/core/units';
+import { AskingForm } from '@/ui/asking-form';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { NumberField } from '@/ui/number-field';
@@ -51,8 +52,8 @@ export function ProductForm({ product, fresh, products, busy, onSave, onRemove }
     setProblem(wrong ? `${wrong.field}: ${wrong.problem}.` : await onSave(read.data));
   };
   return (
-    <form
-      data-asks
+    <AskingForm
+      name="product"
       className="grid gap-4" noValidate
       onSubmit={(event) => {
         event.preventDefault();
@@ -77,7 +78,7 @@ export function ProductForm({ product, fresh, products, busy, onSave, onRemove }
         {fresh ? <span /> : <Button disabled={busy} onClick={() => void onRemove().then(setProblem)}>Remove</Button>}
         <Button look="primary" type="submit" disabled={busy}>Save</Button>
       </div>
-    </form>
+    </AskingForm>
   );
 }
 

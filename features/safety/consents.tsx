@@ -2,6 +2,7 @@
 
 import { useState, useTransition } from 'react';
 import { CONSENT_KINDS, type ConsentKind } from '@/core/visit';
+import { AskingForm } from '@/ui/asking-form';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { TextField } from '@/ui/field';
@@ -54,8 +55,8 @@ function SignForm({ kind, problem, onSign }: { kind: ConsentKind; problem?: stri
   const [name, setName] = useState(kind === 'guardian' ? '' : bundle.client.name);
   const [strokes, setStrokes] = useState<Strokes>([]);
   return (
-    <form
-      data-asks
+    <AskingForm
+      name="consent"
       className="grid gap-4" noValidate
       onSubmit={(event) => {
         event.preventDefault();
@@ -67,6 +68,6 @@ function SignForm({ kind, problem, onSign }: { kind: ConsentKind; problem?: stri
       <SignaturePad strokes={strokes} onChange={setStrokes} />
       <p className="text-sm text-ink-soft">Without a pen the typed name stands as the signature.</p>
       <Button type="submit" look="primary">Sign</Button>
-    </form>
+    </AskingForm>
   );
 }

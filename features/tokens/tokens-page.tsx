@@ -2,6 +2,7 @@
 
 import { useState, useTransition } from 'react';
 import { capital } from '@/core/units';
+import { AskingForm } from '@/ui/asking-form';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { Select } from '@/ui/select';
@@ -43,8 +44,8 @@ export function TokensPage({ tokens, people, ownId }: TokensPageProps) {
     });
   return (
     <div className="grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
-      <form
-        data-asks
+      <AskingForm
+        name="token"
         className="card grid gap-4 p-5"
         onSubmit={(event) => {
           event.preventDefault();
@@ -68,7 +69,7 @@ export function TokensPage({ tokens, people, ownId }: TokensPageProps) {
         </fieldset>
         {problem && <p role="alert" className="font-semibold text-rowan">{problem}</p>}
         <Button type="submit" look="primary" disabled={busy}>Make the token</Button>
-      </form>
+      </AskingForm>
       <section aria-label="Tokens" className="card p-5">
         {made && (
           <div role="status" className="mb-4 grid gap-2 rounded-ui bg-leaf-pale p-3">

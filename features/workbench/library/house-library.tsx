@@ -4,6 +4,7 @@ import { useEffect, useMemo, useState, useTransition } from 'react';
 import { MOST_PATTERN_BYTES, patternFile, readPatternFile, TECHNIQUE_FORMAT, TECHNIQUE_GROUPS, TECHNIQUE_VERSION, type OwnTechnique, type TechniqueGroup } from '@/core/formats';
 import { createPatternEngine } from '@/core/pattern';
 import { applyTechnique } from '@/core/technique';
+import { AskingForm } from '@/ui/asking-form';
 import { Button, buttonLook } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { Select } from '@/ui/select';
@@ -129,8 +130,8 @@ function Keep({ kept, onKept }: { kept: readonly KeptTechnique[]; onKept(answer:
     panels: plan.panels, sectioning: plan.sectioning,
   };
   return (
-    <form
-      data-asks
+    <AskingForm
+      name="own-pattern"
       className="mb-4 grid items-end gap-3 rounded-ui bg-leaf-pale p-4 sm:grid-cols-[1fr_1fr_1fr_160px_auto]"
       onSubmit={(event) => {
         event.preventDefault();
@@ -145,6 +146,6 @@ function Keep({ kept, onKept }: { kept: readonly KeptTechnique[]; onKept(answer:
       <TextField label="What it is for" value={purpose} maxLength={400} onChange={(event) => setPurpose(event.target.value)} />
       <Select label="Found under" value={group} onChange={(next) => setGroup(next)} options={[{ value: '', words: chosen ? 'as before' : 'no group' }, ...(Object.entries(TECHNIQUE_GROUPS) as [TechniqueGroup, string][]).map(([value, words]) => ({ value, words }))]} />
       <Button type="submit" look="primary" disabled={busy || plan.panels.length === 0 || document.name.trim() === ''}>Save</Button>
-    </form>
+    </AskingForm>
   );
 }
