@@ -51,7 +51,7 @@ export function NextPart({ fields, problem, disabled, onChange }: NextPartProps)
         {NEXT_WEEKS.map((weeks) => <Button key={weeks} small onClick={() => onChange({ nextOn: dayAfter(heldOn, 7 * weeks) })}>{weeks} weeks</Button>)}
         <Button small look="quiet" onClick={() => onChange({ nextOn: '', nextWhat: null })}>None</Button>
       </div>
-      {outcome?.document.nextOn && <p className="text-base">On record for {calendar.day(outcome.document.nextOn)}. <Link href={`/day?on=${outcome.document.nextOn}&book=${bundle.client.id}&kind=${outcome.document.nextWhat ?? 'full'}`} className="font-semibold underline">Book it</Link></p>}
+      {outcome?.document.nextOn && <p className="text-base">On record for {calendar.day(outcome.document.nextOn)}. <Link href={`/day?on=${outcome.document.nextOn}&book=${bundle.client.id}&kind=${outcome.document.nextWhat ?? 'full'}`} className="font-semibold underline">Book</Link></p>}
       <Segmented label="What the next visit is for" value={fields.nextWhat} options={OPTIONS} onChange={(nextWhat) => onChange({ nextWhat })} />
     </fieldset>
   );
