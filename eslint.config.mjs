@@ -65,7 +65,7 @@ const config = [
   { files: ['data/**/outbox.test.ts', 'data/jobs.test.ts'], rules: { 'no-restricted-imports': ['error', { patterns: closedTo('data', ['stands']) }] } },
   {
     files: ['core/**/*.ts'],
-    ignores: ['**/*.test.ts'],
+    ignores: ['**/*.test.ts', 'core/testing/**'],
     rules: {
       'no-restricted-properties': [
         'error',
