@@ -176,7 +176,8 @@ test('a token is made, shown once, used, and withdrawn', async () => {
   await see(page, 'last used');
   expect(await page.content()).not.toContain(secret);
   await press(page, 'Withdraw Window screen');
-  await page.waitForSelector('::-p-aria([name="Withdraw Window screen"])', { hidden: true });
+  // The list says so, not the button: a button that takes no press for a moment has no name to be found by either.
+  await page.waitForFunction(() => ![...document.querySelectorAll('[aria-label=Tokens] li')].some((own) => own.textContent!.includes('Window screen')));
   expect(await ask('/people')).toBe(401);
   expect(complaints).toEqual([]);
 });
