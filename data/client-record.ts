@@ -6,7 +6,7 @@ import { safetyOf } from './safety';
 import { leaveTrail } from './trail';
 
 /**
- * Everything that is kept of one client, to be handed to her: her fields, visits with all their documents, what happened at the chair and what was added afterwards, appointments, tests, consents,
+ * Everything that is kept of one client, to be handed to them: their fields, visits with all their documents, what happened at the chair and what was added afterwards, appointments, tests, consents,
  * reasons, photos with their bytes (JPEG, base64), and their trail.
  * @returns undefined when the salon has no such client
  */

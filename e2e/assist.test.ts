@@ -44,10 +44,23 @@ const open = async (route: string) => {
   else await answers(page, 'main button, main a');
 };
 
-test('no page and no part of a visit has a finding of any grade', async () => {
+/** At twice the size there is half the room: what runs out of it sideways. */
+async function runsOut(): Promise<string[]> {
+  await page.setViewport({ width: 640, height: 400 });
+  await page.waitForFunction(() => window.innerWidth === 640);
+  const over = await page.evaluate(() => {
+    const { documentElement: root } = document;
+    if (root.scrollWidth <= root.clientWidth) return [];
+    return [...document.querySelectorAll('main *')].filter((own) => own.getBoundingClientRect().right > root.clientWidth + 1).slice(0, 3).map((own) => own.outerHTML.slice(0, 120));
+  });
+  await page.setViewport({ width: 1280, height: 800 });
+  return over;
+}
+
+test('no page and no part of a visit has a finding of any grade, nor runs out sideways at twice the size', async () => {
   const found: unknown[] = [];
   const look = async (name: string) => {
-    const own = await axeFindings(page);
+    const own = [...(await axeFindings(page)), ...(await runsOut())];
     if (own.length > 0) found.push([name, own]);
   };
   for (const route of PAGES) {

@@ -154,6 +154,18 @@ async function screens(narrow: boolean): Promise<Record<string, string[]>> {
   await press(page, 'Start');
   await page.waitForSelector('[aria-label=Mix]');
   await look('chair, foil');
+  // With a foil on the head: every sheet of the chair.
+  await new Promise((resolve) => setTimeout(resolve, 1200));
+  await page.keyboard.press('Space');
+  await see(page, 'Foil 2');
+  for (const sheet of ['Check', 'Rinse all now', 'More', 'Skip this foil', 'Steps after the foils', 'More minutes …', 'Second application …', 'Another strength …', 'Another panel next', 'Open foils']) {
+    if (!['Check', 'Rinse all now', 'More'].includes(sheet)) await press(page, 'More');
+    await press(page, sheet);
+    await page.waitForSelector('[role=dialog]');
+    await look(`chair, ${sheet}`);
+    await page.keyboard.press('Escape');
+    await page.waitForSelector('[role=dialog]', { hidden: true });
+  }
   await page.goto(`${address()}/house`);
   await see(page, 'Save for the house');
   await look('house');

@@ -1,6 +1,6 @@
 import { zoneName } from '../head';
 import { dropFoil, GATHER_PRESETS, retypeFoil, type Foil, type GatherKind, type Plan, type Sheet, type SingleGather } from '../pattern';
-import { inMeasures } from '../units';
+import { inMeasures, percent } from '../units';
 import type { WorkUnit } from '../work';
 import { amountColumn, columnName, figureIn, lengthColumn } from './csv-measures';
 import { cellText, csvTable, readCsvTable, textCell, type CsvRead, type MeasuredColumns, type RowProblem } from './csv-table';
@@ -20,7 +20,6 @@ const MEASURED: MeasuredColumns<Column> = {
   'width mm': lengthColumn('width'), 'thickness mm': lengthColumn('thickness'), 'drop-out mm': lengthColumn('drop-out'), 'start mm': lengthColumn('start'), 'to mm': lengthColumn('to'), grams: amountColumn('grams', 'ounces'),
 };
 
-const percent = (share: number) => `${Math.round(share * 10_000) / 100}%`;
 const tenth = (value: number) => String(Math.round(value * 10) / 10);
 
 /** What of the sheet stands in a table beside the work. */
@@ -32,12 +31,12 @@ function cellsOf({ foils, painted, dropouts, zones }: Sections, unit: WorkUnit):
   const section = foil ?? (unit.kind === 'open-air' ? painted[unit.index] : undefined);
   // Of all hair, so that the rows add up to the pattern's shares: tips of drop-outs are not in them.
   const of = (section ?? dropouts[unit.index]).areaMm2 / zones.reduce((sum, { areaCm2 }) => sum + 100 * areaCm2, 0);
-  const picked = percent(of * (section?.pickedShare ?? 1));
-  const shares = { foiled: foil ? percent(of) : '', lightened: unit.lifts && section ? picked : '', deepened: unit.lifts ? '' : picked };
+  const picked = percent(of * (section?.pickedShare ?? 1), 2);
+  const shares = { foiled: foil ? percent(of, 2) : '', lightened: unit.lifts && section ? picked : '', deepened: unit.lifts ? '' : picked };
   return {
     order: String(unit.order), number: String(unit.number), kind: unit.kind, id: unit.id, panel: unit.panelName, side: unit.side, row: String(unit.row), column: String(unit.column), zone: zoneName(unit.zone), formula: unit.letter, gather: unit.gather.kind,
     'width mm': tenth(unit.widthMm), 'thickness mm': tenth(unit.thicknessMm), 'drop-out mm': foil ? tenth(foil.dropoutMm) : '', angle: tenth(unit.angleDeg).replace(/^-/, '−'), stitches: foil ? String(foil.stitches) : '',
-    picked: section ? `${Math.round(section.pickedShare * 100)}%` : '', 'start mm': tenth(unit.startMm), 'to mm': tenth(unit.reachMm[1]), ...shares, mix: unit.mix, 'ends mix': unit.endsMix ?? '', grams: tenth(unit.grams + unit.endsGrams), 'leave out': '',
+    picked: section ? percent(section.pickedShare) : '', 'start mm': tenth(unit.startMm), 'to mm': tenth(unit.reachMm[1]), ...shares, mix: unit.mix, 'ends mix': unit.endsMix ?? '', grams: tenth(unit.grams + unit.endsGrams), 'leave out': '',
   };
 }
 

@@ -11,6 +11,7 @@ import { panelField, type PanelField } from './panel-field';
 import { PlaceProblem } from './place';
 import { Remembered } from './remembered';
 import { claimsBefore, sectionedKey, sectioningOrder, sectionOff, type SectionedPanel } from './sectioning';
+import { shareWords } from './shares';
 import type { EditNote, PanelProblem, Sheet } from './sheet';
 import { buildSheet, type ComputedPanel } from './build-sheet';
 import { nominalDropout, pitchOf } from './spacing';
@@ -196,8 +197,7 @@ function whatIsWrong(panel: Panel): string | undefined {
 
 /** Which rows cross, where, and how much hair would lie in two foils. */
 function crossedWords({ rows: [first, second], zone, share }: Crossed): string {
-  const percent = share < 0.01 ? 'under 1%' : `${Math.round(share * 100)}%`;
-  return `rows ${first} and ${second} cross at the ${zoneName(zone).toLowerCase()}, and others behind them: ${percent} of the hair would lie in two foils, so the later ones end there. Turn the partings less, or make the panel smaller`;
+  return `rows ${first} and ${second} cross at the ${zoneName(zone).toLowerCase()}, and others behind them: ${shareWords(share)} of the hair would lie in two foils, so the later ones end there. Turn the partings less, or make the panel smaller`;
 }
 
 function firstNotFinite(value: unknown, where = ''): string | undefined {

@@ -36,11 +36,12 @@ export function sharesOf({ zones }: Pick<Sheet, 'zones'>, deposits: ReadonlySet<
   };
 }
 
-const said = (share: number) => (share > 0 && share < 0.005 ? 'under 1%' : percent(share));
+/** A share of the hair in words: of a little, that it is a little. */
+export const shareWords = (share: number): string => (share > 0 && share < 0.005 ? 'under 1%' : percent(share));
 
 /** The shares in words: what is lightened, and deepened where anything is. */
 export function sharesWords({ lightened, deepened }: Shares): string {
   return deepened > 0
-    ? `${said(lightened)} lightened, ${said(deepened)} deepened`
-    : `${said(lightened)} lightened`;
+    ? `${shareWords(lightened)} lightened, ${shareWords(deepened)} deepened`
+    : `${shareWords(lightened)} lightened`;
 }

@@ -4,6 +4,7 @@ import { useId, useState } from 'react';
 import type { Swatch } from '@/core/photo';
 import { buttonLook, Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
+import { useCalendar } from '../house/calendar';
 import { PhotoTool } from './photo-tool';
 import { photoAddress } from './address';
 import type { Photo, PhotoKind } from './queries';
@@ -28,6 +29,7 @@ export function PhotoSet({ clientId, visitId, kind, onRegrowth, onLevel, onColou
   const [beside, setBeside] = useState<readonly string[]>([]);
   const [comparing, compare] = useState(false);
   const file = useId();
+  const sayPhoto = useSaidPhoto();
   const shown = [...(photos ?? []), ...archived].find(({ id }) => id === open);
   const pair = beside.flatMap((id) => photos?.find((photo) => photo.id === id) ?? []);
   return (
@@ -106,9 +108,14 @@ export function PhotoSet({ clientId, visitId, kind, onRegrowth, onLevel, onColou
   );
 }
 
-const sayPhoto = (photo: Photo) => `of ${photo.takenAt.slice(0, 10)}${photo.note ? `, ${photo.note}` : ''}`;
+/** What a picture is called: its day and its note. */
+function useSaidPhoto(): (photo: Photo) => string {
+  const calendar = useCalendar();
+  return ({ takenAt, note }) => `of ${calendar.dayOf(takenAt)}${note ? `, ${note}` : ''}`;
+}
 
 function Thumb({ photo, onOpen }: { photo: Photo; onOpen(id: string): void }) {
+  const sayPhoto = useSaidPhoto();
   return (
     <button
       type="button" onClick={() => onOpen(photo.id)} aria-label={`Open the picture ${sayPhoto(photo)}`}

@@ -31,9 +31,9 @@ export function Consents() {
       <ul className="grid gap-1">
         {bundle.safety.consents.map(({ id, kind, signedName, signature, givenAt, withdrawnAt }) => (
           <li key={id} className="flex items-center gap-3 rounded-ui border border-line bg-raised px-3 py-1.5">
-            <span className="w-24 text-sm text-ink-soft">{calendar.day(givenAt.slice(0, 10))}</span>
+            <span className="w-24 text-sm text-ink-soft">{calendar.dayOf(givenAt)}</span>
             <b className={withdrawnAt ? 'line-through' : ''}>{CONSENT_WORDS[kind].name}</b>
-            <span className="flex-1 text-sm text-ink-soft">signed {signedName}{withdrawnAt && `, withdrawn ${calendar.day(withdrawnAt.slice(0, 10))}`}</span>
+            <span className="flex-1 text-sm text-ink-soft">signed {signedName}{withdrawnAt && `, withdrawn ${calendar.dayOf(withdrawnAt)}`}</span>
             {signature.length > 0 && <SignatureDrawing strokes={signature} />}
             {!withdrawnAt && <Button small look="quiet" aria-label={`Withdraw: ${CONSENT_WORDS[kind].name}`} onClick={() => run(() => takeConsentBack(id))}>Withdraw</Button>}
           </li>

@@ -92,11 +92,11 @@ export function HouseLibrary({ take, panelName }: { take: TakePattern; panelName
               key={own.id} name={document.name} laid={laid.get(own.id)} bark={barkOf(consult.naturalLevel)} purpose={document.purpose}
               more={
                 own.versions.length === 1 ? (
-                  <p className="text-xs text-ink-soft">Kept {calendar.day(savedAt.slice(0, 10))} by {savedBy}</p>
+                  <p className="text-xs text-ink-soft">Kept {calendar.dayOf(savedAt)} by {savedBy}</p>
                 ) : (
                   <Select
                     label={`Version of ${document.name}`} hideLabel value={String(number)} onChange={(next) => setShown((before) => ({ ...before, [own.id]: Number(next) }))}
-                    options={own.versions.map((one) => ({ value: String(one.number), words: `Version ${one.number}, ${calendar.day(one.savedAt.slice(0, 10))}, ${one.savedBy}` }))}
+                    options={own.versions.map((one) => ({ value: String(one.number), words: `Version ${one.number}, ${calendar.dayOf(one.savedAt)}, ${one.savedBy}` }))}
                   />
                 )
               }
