@@ -22,7 +22,7 @@ beforeAll(async () => {
 });
 afterAll(() => scratch.drop());
 beforeEach(async () => {
-  clientId = await createClient(owner, { name: 'Booked Sedge', phone: '0700 900 000', note: '', bornOn: null });
+  clientId = await createClient(owner, { name: 'Booked Sedge', phone: '0700 900 000', email: '', note: '', bornOn: null });
 });
 
 const booking = (part: Partial<Booking> = {}): Booking => ({ clientId, personId: owner.personId, on: '2027-03-01', from: 570, minutes: 180, kind: 'full', note: '', redoOf: null, ...part });
@@ -63,7 +63,7 @@ describe('booking', () => {
     const visit = (await createVisit(owner, clientId, '2027-02-01'))!;
     const id = await made({ kind: 'redo', redoOf: visit });
     expect((await ofDay('2027-03-01')).find((own) => own.id === id)).toMatchObject({ kind: 'redo', redoOf: '2027-02-01' });
-    const other = await createClient(owner, { name: 'Other', phone: '', note: '', bornOn: null });
+    const other = await createClient(owner, { name: 'Other', phone: '', email: '', note: '', bornOn: null });
     expect(await book(owner, [booking({ clientId: other, kind: 'redo', redoOf: visit })], ZONE)).toMatchObject({ ok: false, problem: expect.stringContaining('Redo:') });
   });
 });
@@ -143,7 +143,7 @@ test('a calendar’s secret opens one person’s appointments, until it is made 
 });
 
 test('appointments go with a client that is merged, and are gone with one that is erased', async () => {
-  const into = await createClient(owner, { name: 'Into', phone: '', note: '', bornOn: null });
+  const into = await createClient(owner, { name: 'Into', phone: '', email: '', note: '', bornOn: null });
   const id = await made();
   await mergeClients(owner, clientId, into);
   expect((await ofDay('2027-03-01')).find((own) => own.id === id)).toMatchObject({ clientName: 'Into' });

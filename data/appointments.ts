@@ -90,7 +90,7 @@ export function book(actor: Actor, bookings: readonly Booking[], timeZone: strin
       const client = await trx('client').where({ id: booking.clientId }).whereNull('archived_at').select('name').first();
       if (!client) return refuse(NO_CLIENT);
       if (!(await worksHere(trx, booking.personId))) return refuse(NO_PERSON);
-      if (booking.redoOf && !(await trx('visit').where({ id: booking.redoOf, client_id: booking.clientId }).first())) return refuse({ ok: false, problem: 'Redo: the visit that is put right is not one of hers.' });
+      if (booking.redoOf && !(await trx('visit').where({ id: booking.redoOf, client_id: booking.clientId }).first())) return refuse({ ok: false, problem: 'Redo: the visit that is put right is not one of theirs.' });
       const { id, made } = await insertOnce(trx, 'appointment', {
         salon_id: actor.salonId, client_id: booking.clientId, person_id: booking.personId, starts_at: momentOf(trx, booking, timeZone), minutes: booking.minutes, kind: booking.kind, note: booking.note,
         redo_of: booking.kind === 'redo' ? booking.redoOf : null, created_by: actor.personId,

@@ -6,7 +6,7 @@ import { openVisit } from './visits';
 
 export type ClientSaved = { readonly ok: true } | { readonly ok: false; readonly reason: 'stale' | 'missing' };
 
-const FIELD_WORDS = { name: 'name', phone: 'phone', note: 'note', bornOn: 'birthday' } as const;
+const FIELD_WORDS = { name: 'name', phone: 'phone', email: 'e-mail', note: 'note', bornOn: 'birthday' } as const;
 
 /** Changes what is written down of a client, unless somebody changed it since `baseRevision`: then nothing is written. */
 export function changeClient(actor: Actor, clientId: string, baseRevision: number, fields: ClientFields): Promise<ClientSaved> {

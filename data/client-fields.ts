@@ -4,6 +4,7 @@ import type { Transaction } from './database';
 export interface ClientFields {
   readonly name: string;
   readonly phone: string;
+  readonly email: string;
   readonly note: string;
   /** Birthday, YYYY-MM-DD; null when it is not known. */
   readonly bornOn: string | null;
@@ -15,14 +16,14 @@ export interface Client extends ClientFields {
   readonly archived: boolean;
 }
 
-const COLUMNS = ['id', 'name', 'phone', 'note', 'born_on', 'revision', 'archived_at'] as const;
+const COLUMNS = ['id', 'name', 'phone', 'email', 'note', 'born_on', 'revision', 'archived_at'] as const;
 
 /** Clients that were not merged into another. */
 export async function clientRows(trx: Transaction, where: (query: ReturnType<Transaction>) => void): Promise<Client[]> {
   const query = trx('client').whereNull('merged_into');
   where(query);
   const rows = await query.select(...COLUMNS);
-  return rows.map(({ id, name, phone, note, born_on, revision, archived_at }) => ({ id, name, phone, note, bornOn: born_on, revision, archived: archived_at !== null }));
+  return rows.map(({ id, name, phone, email, note, born_on, revision, archived_at }) => ({ id, name, phone, email, note, bornOn: born_on, revision, archived: archived_at !== null }));
 }
 
 /** Whether the salon has this client, as a record of their own. */
@@ -31,4 +32,4 @@ export async function hasClient(trx: Transaction, clientId: string): Promise<boo
 }
 
 /** A client's fields as a row to write. */
-export const asRow = ({ name, phone, note, bornOn }: ClientFields) => ({ name, phone, note, born_on: bornOn });
+export const asRow = ({ name, phone, email, note, bornOn }: ClientFields) => ({ name, phone, email, note, born_on: bornOn });

@@ -25,7 +25,7 @@ beforeAll(async () => {
 });
 afterAll(() => scratch.drop());
 
-const fields = (name: string, part = {}) => ({ name, phone: '', note: '', bornOn: null, ...part });
+const fields = (name: string, part = {}) => ({ name, phone: '', email: '', note: '', bornOn: null, ...part });
 const edit = <T>(document: T, baseRevision = 1) => ({ baseRevision, editId: crypto.randomUUID(), document });
 const names = async (search = '', archived = false) => (await listClients(owner, search, TODAY, { archived })).map(({ name }) => name);
 
@@ -33,7 +33,7 @@ test('a change says what changed; one that is based on an old state changes noth
   const id = await createClient(owner, fields('Isolde Marrin', { phone: '0700 1' }));
   expect(await changeClient(owner, id, 1, fields('Isolde Marrin-Vey', { bornOn: '1990-02-03' }))).toEqual({ ok: true });
   expect(await changeClient(bram, id, 1, fields('Overwritten'))).toEqual({ ok: false, reason: 'stale' });
-  expect((await readClient(owner, id, TODAY))!.client).toMatchObject({ name: 'Isolde Marrin-Vey', phone: '', bornOn: '1990-02-03', revision: 2 });
+  expect((await readClient(owner, id, TODAY))!.client).toMatchObject({ name: 'Isolde Marrin-Vey', phone: '', email: '', bornOn: '1990-02-03', revision: 2 });
   const [latest] = await readTrail(owner, { clientId: id });
   expect(latest).toMatchObject({ act: 'client-changed', personName: 'Ottilie Marsh' });
   expect(latest.changes).toEqual([
@@ -77,14 +77,14 @@ test('a walk-in is a client and her visit of today, or neither', async () => {
 
 test('two records become one: visits, tests and a missing phone move; the other leads to her', async () => {
   const kept = await createClient(owner, fields('Ada Morrow', { note: 'soft' }));
-  const twin = await createClient(owner, fields('A. Morrow', { phone: '0700 77', note: 'twice' }));
+  const twin = await createClient(owner, fields('A. Morrow', { phone: '0700 77', email: '', note: 'twice' }));
   const visits = [await createVisit(owner, kept, '2026-10-01'), await createVisit(owner, twin, '2026-11-01')];
   await addTest(owner, twin, { kind: 'alert', onDay: '2026-10-30', result: 'clear', document: { version: 1, product: '', volume: null, minutes: null, fromLevel: null, level: null, note: '' } });
   expect(await mergeClients(stranger, twin, kept)).toBeUndefined();
   expect(await mergeClients(owner, kept, kept)).toBeUndefined();
   expect(await mergeClients(owner, twin, kept)).toEqual({ visits: 1 });
   const story = (await readClient(owner, kept, TODAY))!;
-  expect(story.client).toMatchObject({ name: 'Ada Morrow', phone: '0700 77', note: 'soft · twice' });
+  expect(story.client).toMatchObject({ name: 'Ada Morrow', phone: '0700 77', email: '', note: 'soft · twice' });
   expect(story.visits.map(({ id }) => id)).toEqual([visits[1], visits[0]]);
   expect((await readVisit(owner, visits[1]!))!.safety.tests).toHaveLength(1);
   expect(await readClient(owner, twin, TODAY)).toBeUndefined();
@@ -99,14 +99,14 @@ test('no word of a note is cut by a merge, and it can be taken back, the later f
   const long = `Ties it up. ${'x'.repeat(1500)}`;
   const allergy = `${'y'.repeat(1000)} Allergic to henna.`;
   const kept = await createClient(owner, fields('Rowena Pyke', { note: long }));
-  const twin = await createClient(owner, fields('R. Pyke', { note: allergy, phone: '0700 88', bornOn: '1985-04-05' }));
+  const twin = await createClient(owner, fields('R. Pyke', { note: allergy, phone: '0700 88', email: '', bornOn: '1985-04-05' }));
   const third = await createClient(owner, fields('Rowena P.', { note: 'third' }));
   const visit = (await createVisit(owner, twin, '2026-11-01'))!;
   await addTest(owner, twin, { kind: 'alert', onDay: '2026-10-30', result: 'reaction', document: { version: 1, product: '', volume: null, minutes: null, fromLevel: null, level: null, note: '' } });
   await mergeClients(owner, third, twin);
   await mergeClients(owner, twin, kept);
   const merged = (await readClient(owner, kept, TODAY))!;
-  expect(merged.client).toMatchObject({ note: long, phone: '0700 88', bornOn: '1985-04-05' });
+  expect(merged.client).toMatchObject({ note: long, phone: '0700 88', email: '', bornOn: '1985-04-05' });
   expect(merged.merges.map(({ name, furtherNote }) => [name, furtherNote])).toEqual([['R. Pyke', `${allergy} · third`], ['Rowena P.', 'third']]);
   expect(merged.safety.tests.map(({ result }) => result)).toEqual(['reaction']);
   // The one that came before the other cannot go first; nobody else's can go at all.
@@ -114,9 +114,9 @@ test('no word of a note is cut by a merge, and it can be taken back, the later f
   const { mergeId } = merged.merges[0];
   expect(await undoMerge(stranger, mergeId!)).toEqual({ ok: false, reason: 'missing' });
   // What was changed since stays; what was taken over goes back.
-  await changeClient(owner, kept, merged.client.revision, fields('Rowena Pyke-Hale', { note: 'New note', phone: '0700 88', bornOn: '1985-04-05' }));
+  await changeClient(owner, kept, merged.client.revision, fields('Rowena Pyke-Hale', { note: 'New note', phone: '0700 88', email: '', bornOn: '1985-04-05' }));
   expect(await undoMerge(owner, mergeId!)).toEqual({ ok: true, fromId: twin });
-  expect((await readClient(owner, kept, TODAY))!.client).toMatchObject({ name: 'Rowena Pyke-Hale', note: 'New note', phone: '', bornOn: null });
+  expect((await readClient(owner, kept, TODAY))!.client).toMatchObject({ name: 'Rowena Pyke-Hale', note: 'New note', phone: '', email: '', bornOn: null });
   const again = (await readClient(owner, twin, TODAY))!;
   expect(again).toMatchObject({ client: { name: 'R. Pyke', note: `${allergy} · third`, archived: false }, merges: [{ name: 'Rowena P.' }] });
   expect(again.visits.map(({ id }) => id)).toEqual([visit]);
@@ -138,7 +138,7 @@ test('found by a pattern, or by what was done, when the name says nothing', asyn
 
 describe('erasing', () => {
   test('everything of hers is gone, and the trail says that it was erased, by whom, without a word of hers', async () => {
-    const id = await createClient(owner, fields('Zerlina Quixworth', { phone: '0700 999 111', note: 'Unwonted words' }));
+    const id = await createClient(owner, fields('Zerlina Quixworth', { phone: '0700 999 111', email: '', note: 'Unwonted words' }));
     const visitId = (await createVisit(owner, id, TODAY))!;
     await saveConsult(owner, visitId, edit({ ...EMPTY_CONSULT, notes: 'Secretly told' }));
     expect(JSON.stringify(await exportClient(owner, id))).toMatch(/Secretly told/);

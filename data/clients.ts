@@ -1,3 +1,4 @@
+import { phoneKey } from '../core/units';
 import { growthIntervals, growthRate, regrowthByZone, type GrowthRate, type ZoneRegrowth } from '../core/growth';
 import { growthVisits } from '../core/record';
 import { asRow, clientRows, type Client, type ClientFields } from './client-fields';
@@ -65,7 +66,8 @@ export interface ListOf {
  * pattern of that name, or something done in those words; all by name where nothing is typed. `today` is a day, YYYY-MM-DD.
  */
 export function listClients(actor: Actor, search: string, today: string, { archived = false }: ListOf = {}): Promise<ClientSummary[]> {
-  const words = search.toLowerCase().normalize('NFC').trim().split(/\s+/).filter(Boolean).slice(0, MOST_WORDS);
+  const phone = phoneKey(search);
+  const words = phone ? [phone] : search.toLowerCase().normalize('NFC').trim().split(/\s+/).filter(Boolean).slice(0, MOST_WORDS);
   return inSalon(actor.salonId, async (trx) => {
     if (words.length === 0) {
       const all = await clientRows(trx, (query) => query[archived ? 'whereNotNull' : 'whereNull']('archived_at').orderByRaw('lower(name)').limit(MOST_LISTED));

@@ -39,7 +39,7 @@ test('settings based on an older revision overwrite nothing, from the first one 
 test('a first visit takes the foil of the house', async () => {
   const { revision, document } = await readHouse(second);
   await saveHouse(second, revision, { ...document, foil: { usableWidthMm: 110, toleranceMm: 15 } });
-  const clientId = await createClient(second, { name: 'Foil Width', phone: '', note: '', bornOn: null });
+  const clientId = await createClient(second, { name: 'Foil Width', phone: '', email: '', note: '', bornOn: null });
   const visit = await readVisit(second, (await createVisit(second, clientId, '2026-11-25'))!);
   expect(visit?.plan.document.foil).toEqual({ usableWidthMm: 110, toleranceMm: 15 });
 });

@@ -45,7 +45,7 @@ const jobsOf = async (kind: string): Promise<{ state: string; retry_count: numbe
   scratch.owner('pgboss.job').where({ name: kind }).select('state', 'retry_count', 'output');
 
 async function appointmentOf(name: string): Promise<{ clientId: string; appointmentId: string }> {
-  const clientId = await createClient(owner, { name, phone: '0700 900 000', note: '', bornOn: null });
+  const clientId = await createClient(owner, { name, phone: '0700 900 000', email: '', note: '', bornOn: null });
   await addConsent(owner, clientId, { kind: 'reminders', words: 'May text me.', signedName: name, signature: [] });
   const booked = await book(owner, [{ clientId, personId: owner.personId, on: '2027-03-03', from: 570, minutes: 180, kind: 'full', note: '', redoOf: null }], 'UTC');
   if (!booked.ok) throw new Error(booked.problem);

@@ -21,7 +21,7 @@ afterAll(() => scratch.drop());
 
 /** A service of which three foils are closed a minute and a half apart, and which is finished. */
 async function served(): Promise<void> {
-  const clientId = await createClient(owner, { name: 'Learnt From', phone: '', note: '', bornOn: null });
+  const clientId = await createClient(owner, { name: 'Learnt From', phone: '', email: '', note: '', bornOn: null });
   const visitId = (await createVisit(owner, clientId, '2027-01-04'))!;
   const script = await inSalon(owner.salonId, async (trx) => {
     await trx('visit').where({ id: visitId }).update({ begun_at: trx.fn.now(), begun_by: owner.personId });
@@ -61,6 +61,6 @@ test('services and what was weighed teach, until somebody has it forgotten; reco
   expect(anew.people.find(({ name }) => name === 'Ottilie Marsh')!.since).not.toBeNull();
   expect(await forgetLearnt(owner, crypto.randomUUID())).toBe(false);
   // Her own use is forgotten with it, at the mixing table too.
-  const clientId = await createClient(owner, { name: 'Later', phone: '', note: '', bornOn: null });
+  const clientId = await createClient(owner, { name: 'Later', phone: '', email: '', note: '', bornOn: null });
   expect((await readVisit(owner, (await createVisit(owner, clientId, '2027-06-01'))!))!.uses).toEqual([]);
 });

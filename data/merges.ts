@@ -9,6 +9,8 @@ const MOST_NOTE = 2000;
 /** What two records had and a merge wrote over, to be taken back. */
 interface Before {
   readonly phone: string;
+  /** Not in those that were made before there was one. */
+  readonly email?: string;
   readonly bornOn: string | null;
   readonly note: string;
   /** Whether the other record was put away before. */
@@ -22,8 +24,8 @@ function joinedNote(into: string, from: string): string {
 }
 
 /**
- * Makes two records of one person one: everything of `fromId` becomes `intoId`'s, whose own fields stay; a phone, birthday
- * or note that is missing there is taken over. The other record is put away with a pointer to it, and nothing of it is lost.
+ * Makes two records of one person one: everything of `fromId` becomes `intoId`'s, whose own fields stay; a phone,
+ * e-mail, birthday or note that is missing there is taken over. The other record is put away with a pointer to it, and nothing of it is lost.
  * @returns how many visits moved; undefined when either is not there, or both are the same
  */
 export function mergeClients(actor: Actor, fromId: string, intoId: string): Promise<{ visits: number } | undefined> {
@@ -36,12 +38,12 @@ export function mergeClients(actor: Actor, fromId: string, intoId: string): Prom
       moved[table] = (await trx(table).where({ client_id: fromId }).update({ client_id: intoId }).returning('id')).map(({ id }) => id);
     }
     await trx('client').where({ id: intoId }).update({
-      ...asRow({ name: into.name, phone: into.phone || from.phone, bornOn: into.bornOn ?? from.bornOn, note: joinedNote(into.note, from.note) }),
+      ...asRow({ name: into.name, phone: into.phone || from.phone, email: into.email || from.email, bornOn: into.bornOn ?? from.bornOn, note: joinedNote(into.note, from.note) }),
       revision: into.revision + 1, archived_at: null,
     });
     moved.client = (await trx('client').where({ merged_into: fromId }).update({ merged_into: intoId }).returning('id')).map(({ id }) => id);
     await trx('client').where({ id: fromId }).update({ merged_into: intoId, archived_at: trx.fn.now() });
-    const before: Before = { phone: into.phone, bornOn: into.bornOn, note: into.note, away: from.archived };
+    const before: Before = { phone: into.phone, email: into.email, bornOn: into.bornOn, note: into.note, away: from.archived };
     await trx('client_merge').insert({
       salon_id: actor.salonId, from_id: fromId, into_id: intoId, moved: JSON.stringify(moved), before: JSON.stringify(before), person_id: actor.personId,
     });
@@ -76,7 +78,7 @@ export async function mergesInto(trx: Transaction, clientId: string, note: strin
 export type MergeUndone = { readonly ok: true; readonly fromId: string } | { readonly ok: false; readonly reason: 'missing' | 'later-first' };
 
 /**
- * Takes a merge back: the other record stands again with all that moved and is still here. Phone, birthday and note go back to what
+ * Takes a merge back: the other record stands again with all that moved and is still here. Phone, e-mail, birthday and note go back to what
  * they were where nobody has changed them since. Of two merges the later one goes first.
  */
 export function undoMerge(actor: Actor, mergeId: string): Promise<MergeUndone> {
@@ -97,6 +99,7 @@ export function undoMerge(actor: Actor, mergeId: string): Promise<MergeUndone> {
       ...asRow({
         name: into.name,
         phone: into.phone === (before.phone || from.phone) ? before.phone : into.phone,
+        email: into.email === (before.email || from.email) ? (before.email ?? '') : into.email,
         bornOn: into.bornOn === (before.bornOn ?? from.born_on) ? before.bornOn : into.bornOn,
         note: into.note === joinedNote(before.note, from.note) ? before.note : into.note,
       }),

@@ -28,7 +28,7 @@ const mixOf = (part: Partial<VisitMix>): VisitMix => withProducts({ ...EMPTY_MIX
 
 /** A visit with one toner that has begun. */
 async function begun(): Promise<string> {
-  const clientId = await createClient(owner, { name: 'Mix Subject', phone: '', note: '', bornOn: null });
+  const clientId = await createClient(owner, { name: 'Mix Subject', phone: '', email: '', note: '', bornOn: null });
   const visitId = (await createVisit(owner, clientId, TODAY))!;
   const health = { allergy: 'none', dyes: 'none', scalp: 'sound', strandFeel: 'sound', noted: [] } as const;
   const document = { ...EMPTY_CONSULT, health: { ...health, noted: [] } };
@@ -120,7 +120,7 @@ test('a formula of what is not placed yet: the foils that wait go by it', async 
 });
 
 test('the root shadow of an older consultation is the root colour of the mix, and stays when the consultation is saved', async () => {
-  const clientId = await createClient(owner, { name: 'Shadow Subject', phone: '', note: '', bornOn: null });
+  const clientId = await createClient(owner, { name: 'Shadow Subject', phone: '', email: '', note: '', bornOn: null });
   const visitId = (await createVisit(owner, clientId, TODAY))!;
   await inSalon(owner.salonId, (trx) =>
     trx('visit')

@@ -29,7 +29,7 @@ beforeAll(async () => {
 afterAll(() => scratch.drop());
 
 async function newVisit(name: string, on = TODAY) {
-  const client = (await createClient(owner, { name, phone: '', note: '', bornOn: null }))!;
+  const client = (await createClient(owner, { name, phone: '', email: '', note: '', bornOn: null }))!;
   return { client, visit: (await createVisit(owner, client, on))! };
 }
 

@@ -1,6 +1,9 @@
+import { USUAL_WORKING_HOURS, type WorkingHours } from '../core/diary';
+import { parseWorkingHours } from '../core/formats';
 import { database, inSalon, type Actor, type Transaction } from './database';
 import { hashPassword, passwordMatches } from './passwords';
 import { forgetTries, takeTry } from './attempts';
+import { stored } from './documents';
 import { hashOfSecret, newSecret } from './secrets';
 import { revokeSessions, type Role } from './sessions';
 import { leaveTrail, type Author } from './trail';
@@ -13,6 +16,7 @@ export interface Person {
   readonly role: Role;
   readonly active: boolean;
   readonly hasPin: boolean;
+  readonly hours: WorkingHours;
   readonly sessions: readonly { readonly id: string; readonly device: string; readonly since: string; readonly seen: string }[];
 }
 
@@ -27,15 +31,16 @@ export interface OpenLink {
 
 export function listPeople(actor: Actor): Promise<{ people: Person[]; links: OpenLink[] }> {
   return inSalon(actor.salonId, async (trx) => {
-    const people = await trx('person').orderByRaw("active desc, case role when 'owner' then 0 when 'colourist' then 1 else 2 end, name").select('id', 'name', 'email', 'role', 'active', 'pin_hash');
+    const people = await trx('person').orderByRaw("active desc, case role when 'owner' then 0 when 'colourist' then 1 else 2 end, name").select('id', 'name', 'email', 'role', 'active', 'pin_hash', 'hours');
     const sessions = await trx('session').whereNull('revoked_at').andWhere('expires_at', '>', trx.fn.now()).orderBy('seen_at', 'desc').select('id', 'person_id', 'device', 'created_at', 'seen_at');
     const links = await trx('access_link as l').leftJoin('person as p', 'p.id', 'l.person_id')
       .whereNull('l.used_at').whereNull('l.revoked_at').andWhere('l.expires_at', '>', trx.fn.now())
       .orderBy('l.created_at').select('l.id', 'l.kind', 'l.role', 'l.expires_at', 'p.name');
     return {
-      people: people.map(({ pin_hash, ...person }) => ({
+      people: people.map(({ pin_hash, hours, ...person }) => ({
         ...person,
         hasPin: pin_hash !== null,
+        hours: hours === null ? USUAL_WORKING_HOURS : stored('working hours', parseWorkingHours(hours)),
         sessions: sessions.filter(({ person_id }) => person_id === person.id)
           .map(({ id, device, created_at, seen_at }) => ({ id, device, since: created_at.toISOString(), seen: seen_at.toISOString() })),
       })),
@@ -73,6 +78,16 @@ export function changePerson(actor: Actor, personId: string, change: { role?: Ro
       ...(after.active === person.active ? [] : [{ where: 'works here', from: person.active ? 'yes' : 'no', to: after.active ? 'yes' : 'no' }]),
     ];
     await leaveTrail(trx, actor, 'person-changed', { words: person.name, changes });
+    return { ok: true };
+  });
+}
+
+/** Sets when somebody works. */
+export function setWorkingHours(actor: Actor, personId: string, hours: WorkingHours): Promise<Changed> {
+  return inSalon(actor.salonId, async (trx): Promise<Changed> => {
+    const [person] = await trx('person').where({ id: personId }).update({ hours: JSON.stringify(hours) }).returning('name');
+    if (!person) return NOBODY;
+    await leaveTrail(trx, actor, 'hours-set', { words: person.name });
     return { ok: true };
   });
 }

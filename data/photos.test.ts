@@ -103,7 +103,7 @@ describe('keeping photos', () => {
     scratch = await scratchWithDemo('2026-11-25');
     owner = await signedIn('ottilie@fernhollow.example');
     stranger = await signedIn('leocadia@osieryard.example');
-    clientId = await createClient(owner, { name: 'Photo Subject', phone: '', note: '', bornOn: null });
+    clientId = await createClient(owner, { name: 'Photo Subject', phone: '', email: '', note: '', bornOn: null });
     picture = await ok(await halves().jpeg().toBuffer());
   });
   afterAll(() => scratch.drop());
@@ -179,7 +179,7 @@ describe('keeping photos', () => {
     });
 
     test('both sizes lie there, signed, and none in the database; erasing the client takes them away', async () => {
-      const other = await createClient(owner, { name: 'Object Subject', phone: '', note: '', bornOn: null });
+      const other = await createClient(owner, { name: 'Object Subject', phone: '', email: '', note: '', bornOn: null });
       const id = (await addPhoto(owner, other, { visitId: null, kind: 'hair', note: '', picture }))!;
       expect([...kept.keys()].sort()).toEqual([`/pictures/${owner.salonId}/${id}/full.jpg`, `/pictures/${owner.salonId}/${id}/small.jpg`]);
       expect((await photoBytes(owner, id, 'full'))!.equals(picture.full)).toBe(true);

@@ -35,7 +35,7 @@ async function recorded(clientId: string, on: string, regrowthMm: Consult['regro
 const TO_ROOT = { leftMm: 0, measured: false, level: null, tone: null };
 
 test('three visits with different zones treated: rate, regrowth by zone and what is expected are as worked by hand', async () => {
-  const clientId = await createClient(owner, { name: 'Lone Sedge', phone: '', note: '', bornOn: null });
+  const clientId = await createClient(owner, { name: 'Lone Sedge', phone: '', email: '', note: '', bornOn: null });
   await recorded(clientId, '2027-01-04', {}, { 'front-l': TO_ROOT, 'temple-l': TO_ROOT, crown: TO_ROOT });
   await recorded(clientId, '2027-03-01', { 'front-l': 24, crown: 24 }, { 'front-l': { ...TO_ROOT, leftMm: 3 } });
   await recorded(clientId, '2027-04-26', { 'front-l': 27, crown: 48 }, { 'front-l': TO_ROOT, crown: TO_ROOT });
@@ -56,7 +56,7 @@ test('three visits with different zones treated: rate, regrowth by zone and what
 });
 
 test('a record from before zones were kept is read as taken everywhere', async () => {
-  const clientId = await createClient(owner, { name: 'Old Record', phone: '', note: '', bornOn: null });
+  const clientId = await createClient(owner, { name: 'Old Record', phone: '', email: '', note: '', bornOn: null });
   const visitId = await recorded(clientId, '2027-01-04', {}, null);
   await inSalon(owner.salonId, (trx) => trx('outcome').where({ visit_id: visitId }).update({ document: JSON.stringify({ version: 1, done: 'Foiled.', foilsPlaced: 20, levelReached: 8, nextOn: null }) }), scratch.owner);
   expect((await readVisit(owner, visitId))!.outcome!.document).toEqual({ ...EMPTY_OUTCOME, done: 'Foiled.', foilsPlaced: 20, levelReached: 8 });
@@ -68,7 +68,7 @@ describe('signing off', () => {
   let clientId: string;
   let visitId: string;
   beforeEach(async () => {
-    clientId = await createClient(owner, { name: 'Signed Sedge', phone: '', note: '', bornOn: null });
+    clientId = await createClient(owner, { name: 'Signed Sedge', phone: '', email: '', note: '', bornOn: null });
     visitId = await recorded(clientId, '2027-01-04', {}, {});
   });
 

@@ -29,7 +29,7 @@ const OUTCOME = { ...EMPTY_OUTCOME, done: 'Foiled.', foilsPlaced: 20, levelReach
 
 /** A client and her visit of today with this state of health. */
 async function visitWith(health: Partial<Health>, part: { bornOn?: string } = {}): Promise<{ clientId: string; visitId: string }> {
-  const clientId = await createClient(owner, { name: 'Caution Subject', phone: '', note: '', bornOn: part.bornOn ?? null });
+  const clientId = await createClient(owner, { name: 'Caution Subject', phone: '', email: '', note: '', bornOn: part.bornOn ?? null });
   const visitId = (await createVisit(owner, clientId, TODAY))!;
   const document: Consult = { ...EMPTY_CONSULT, health: { ...SOUND, ...health } };
   await saveConsult(owner, visitId, { baseRevision: 1, editId: crypto.randomUUID(), document });

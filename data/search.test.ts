@@ -15,8 +15,8 @@ beforeAll(async () => {
   second = await signedIn('leocadia@osieryard.example');
   for (const [name, phone, note] of [
     ['Josephine Aldermoor', '0700 900 123', 'asks for 100 % cover'], ['Åsa Lindqvist-Øye', '', ''], ['王小明', '', 'long, worn up'], ['Jo Quill', '', 'under_score'],
-  ]) await createClient(first, { name, phone, note, bornOn: null });
-  await createClient(second, { name: 'Josephine Elsewhere', phone: '0700 900 123', note: '', bornOn: null });
+  ]) await createClient(first, { name, phone, email: '', note, bornOn: null });
+  await createClient(second, { name: 'Josephine Elsewhere', phone: '0700 900 123', email: '', note: '', bornOn: null });
 });
 afterAll(() => scratch.drop());
 

@@ -135,7 +135,7 @@ describe('demo data', () => {
   test('a fresh load takes away what was done to it and leaves other salons alone', async () => {
     const own = crypto.randomUUID();
     await inSalon(own, (trx) => trx('salon').insert({ id: own, name: 'A real one' }), scratch.owner);
-    await createClient(first, { name: 'Extra', phone: '', note: '', bornOn: null });
+    await createClient(first, { name: 'Extra', phone: '', email: '', note: '', bornOn: null });
     await removeDemo(scratch.owner);
     expect(await demoAccounts()).toEqual([]);
     await loadDemo(scratch.owner, TODAY);

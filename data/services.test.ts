@@ -35,7 +35,7 @@ afterAll(async () => {
 
 /** A visit that has begun. */
 async function begun(): Promise<string> {
-  const clientId = await createClient(owner, { name: 'Chair Subject', phone: '', note: '', bornOn: null });
+  const clientId = await createClient(owner, { name: 'Chair Subject', phone: '', email: '', note: '', bornOn: null });
   const visitId = (await createVisit(owner, clientId, TODAY))!;
   await saveConsult(owner, visitId, { baseRevision: 1, editId: crypto.randomUUID(), document: { ...EMPTY_CONSULT, health: { allergy: 'none', dyes: 'none', scalp: 'sound', strandFeel: 'sound', noted: [] } } });
   await addTest(owner, clientId, { kind: 'alert', onDay: '2026-11-20', result: 'clear', document: { version: 1, product: '', volume: null, minutes: null, fromLevel: null, level: null, note: '' } });
@@ -62,7 +62,7 @@ test('a service is frozen when it begins: a plan changed later changes nothing o
 });
 
 test('a visit that has not begun has no service, and neither has one of another salon', async () => {
-  const clientId = await createClient(owner, { name: 'Not Begun', phone: '', note: '', bornOn: null });
+  const clientId = await createClient(owner, { name: 'Not Begun', phone: '', email: '', note: '', bornOn: null });
   const visitId = (await createVisit(owner, clientId, TODAY))!;
   expect(await openService(owner, visitId)).toMatchObject({ ok: false, reason: 'not-begun' });
   const own = await begun();
@@ -207,7 +207,7 @@ test('hours that tests do not wait for are added to the server’s time', async 
 });
 
 test('without foils there is nothing to carry out but what stays on; the record keeps the level that there was', async () => {
-  const clientId = await createClient(owner, { name: 'Toner Subject', phone: '', note: '', bornOn: null });
+  const clientId = await createClient(owner, { name: 'Toner Subject', phone: '', email: '', note: '', bornOn: null });
   const visitOn = async (day: string, what: 'foils' | 'no-foils') => {
     const visitId = (await createVisit(owner, clientId, day, what))!;
     await inSalon(owner.salonId, (trx) => trx('visit').where({ id: visitId }).update({ begun_at: trx.fn.now(), begun_by: owner.personId }), scratch.app);

@@ -24,7 +24,7 @@ const stock = async (product: string) => (await readProducts(owner)).document.pr
 const edit = <T>(document: T, baseRevision: number) => ({ baseRevision, editId: crypto.randomUUID(), document });
 
 async function begun(name: string): Promise<string> {
-  const client = await createClient(owner, { name, phone: '', note: '', bornOn: null });
+  const client = await createClient(owner, { name, phone: '', email: '', note: '', bornOn: null });
   const visit = (await createVisit(owner, client, '2026-11-24'))!;
   const read = (await readVisit(owner, visit))!;
   await savePlan(owner, visit, edit(startPlan(), read.plan.revision));
@@ -70,7 +70,7 @@ test('a product that is edited keeps the stock that it has by now, whatever the 
 
 test('nothing is taken where the record is refused: both or neither', async () => {
   const before = await stock('moth-powder');
-  const client = await createClient(owner, { name: 'Not Begun', phone: '', note: '', bornOn: null });
+  const client = await createClient(owner, { name: 'Not Begun', phone: '', email: '', note: '', bornOn: null });
   const visit = (await createVisit(owner, client, '2026-11-24'))!;
   expect(await saveOutcome(owner, visit, edit(EMPTY_OUTCOME, 0))).toMatchObject({ ok: false, reason: 'not-begun' });
   expect(await stock('moth-powder')).toBe(before);

@@ -6,7 +6,7 @@ export const ACTS = [
   'client-added', 'client-changed', 'client-archived', 'client-restored', 'client-merged', 'client-unmerged', 'client-exported', 'client-erased',
   'visit-opened', 'visit-begun', 'consult', 'plan', 'mix', 'outcome', 'signed-off', 'addendum', 'booked', 'booking-changed', 'reminded', 'feed-made', 'feed-revoked', 'learnt-reset', 'photo-added', 'photo-changed', 'photo-archived', 'photo-restored', 'photo-removed',
   'test-added', 'test-read',
-  'consent-given', 'consent-withdrawn', 'reason-given', 'person-invited', 'person-joined', 'person-changed', 'link-made', 'password-set', 'pin-set', 'house', 'products', 'token-made', 'token-revoked',
+  'consent-given', 'consent-withdrawn', 'reason-given', 'person-invited', 'person-joined', 'person-changed', 'hours-set', 'link-made', 'password-set', 'pin-set', 'house', 'products', 'token-made', 'token-revoked',
 ] as const;
 export type Act = (typeof ACTS)[number];
 

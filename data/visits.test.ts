@@ -28,7 +28,7 @@ beforeAll(async () => {
 });
 afterAll(() => scratch.drop());
 beforeEach(async () => {
-  clientId = await createClient(owner, { name: 'Test Client', phone: '', note: '', bornOn: null });
+  clientId = await createClient(owner, { name: 'Test Client', phone: '', email: '', note: '', bornOn: null });
   visitId = (await createVisit(owner, clientId, TODAY))!;
 });
 /** What begins a service is tested beside the cautions; here it only has begun. */

@@ -18,8 +18,7 @@ import {
   see,
   axeFindings,
   signIn,
-  type Session,
-} from './harness';
+  type Session, dialogClosed } from './harness';
 
 /** A tap too soon after the last one is the same tap. */
 const breathe = () => new Promise((resolve) => setTimeout(resolve, 950));
@@ -191,7 +190,7 @@ test('from the foils to the finish on a tablet: everything that is decided at th
   await touch(page, 'Level 8 seen');
   expect(await small(page)).toEqual([]);
   await touch(page, 'Rinse');
-  await page.waitForSelector('[role=dialog]', { hidden: true });
+  await dialogClosed(page);
   const box = (await (await page.waitForSelector(ACTION))!.boundingBox())!;
   expect(box.height).toBeGreaterThanOrEqual(64);
   expect(box.y + box.height).toBeLessThanOrEqual(768);

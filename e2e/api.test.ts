@@ -113,7 +113,7 @@ test('every operation answers as it is described: to the owner, to an assistant,
   const appointmentId = crypto.randomUUID();
   const visit = { id: '' };
   const on = dayAfter(TODAY, 40);
-  const fields = { name: 'Tooled Fell', phone: '0700 900 777', note: 'From the website.', bornOn: '1990-02-28' };
+  const fields = { name: 'Tooled Fell', phone: '0700 900 777', email: '', note: 'From the website.', bornOn: '1990-02-28' };
   const slot = { personId: owner.personId, on, at: '09:30', minutes: 120, kind: 'full', note: '' };
   const documents: Record<string, unknown> = {};
   const revision: Record<string, number> = {};
@@ -197,7 +197,7 @@ test('every operation answers as it is described: to the owner, to an assistant,
 
 describe('what is asked wrongly', () => {
   let clientId: string;
-  const fields = { name: 'Asked Wrongly', phone: '', note: '', bornOn: null };
+  const fields = { name: 'Asked Wrongly', phone: '', email: '', note: '', bornOn: null };
   beforeAll(async () => {
     clientId = (await ask('addClient', { body: fields }, tokens.owner)).body.id as string;
   });

@@ -1,5 +1,5 @@
 import type { ElementHandle, Page } from 'puppeteer-core';
-import { address, answers, axeFindings, live, newVisit, openBrowser, signIn, type Session } from './harness';
+import { address, answers, axeFindings, live, newVisit, openBrowser, signIn, type Session, dialogClosed } from './harness';
 
 /** Every route and every dialog that needs nothing but a press, looked at by axe-core in both themes. */
 const PAGES = ['clients', 'day', 'day/reminders', 'day/preparation', 'house', 'house/products', 'house/learnt', 'house/people', 'house/tokens', 'house/trail', 'me', 'chair'];
@@ -107,7 +107,7 @@ test.each(DIALOGS)('$route, $presses: no finding; the focus begins in it and goe
     return dialog.querySelector(own) ? document.activeElement!.matches(own) : dialog.contains(document.activeElement);
   }, fields)).toBe(true);
   await page.keyboard.press('Escape');
-  await page.waitForSelector('[role=dialog]', { hidden: true });
+  await dialogClosed(page);
   const now = await page.evaluate(() => (document.activeElement?.getAttribute('aria-label') ?? (document.activeElement as HTMLElement).innerText).trim());
   expect(now.slice(0, back.length)).toBe(back);
 });

@@ -7,7 +7,7 @@ import { alarmsOf, inOrder, serviceState, type ServiceEvent, type ServiceScript 
 import { startPlan } from '@/core/formats';
 import { createPatternEngine } from '@/core/pattern';
 import { advance, later, withClock } from './later';
-import { address, begin, live, newVisit, openBrowser, openStep, press, see, axeFindings, signIn, type Session } from './harness';
+import { address, begin, live, newVisit, openBrowser, openStep, press, see, axeFindings, signIn, type Session, dialogClosed } from './harness';
 
 /** Waits for real moments: a tap too soon after the last is the same tap. */
 const breathe = () => new Promise((resolve) => setTimeout(resolve, 950));
@@ -166,7 +166,7 @@ test('a service of 24 foils, through an offline stretch, a reload, a restart and
   await ((await page.waitForSelector('[role=dialog] input[type=file]')) as ElementHandle<HTMLInputElement>).uploadFile(await picture());
   await see(page, 'Photo kept.');
   await press(page, '3 min more');
-  await page.waitForSelector('[role=dialog]', { hidden: true });
+  await dialogClosed(page);
 
   // The step is handed over, and taken on the other screen.
   await press(page, 'More');

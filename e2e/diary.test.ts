@@ -1,7 +1,7 @@
 import ICAL from 'ical.js';
 import type { Page } from 'puppeteer-core';
 import { later } from './later';
-import { address, answers, at, fill, live, newVisit, openBrowser, press, see, axeFindings, signIn, type Session } from './harness';
+import { address, answers, at, fill, live, newVisit, openBrowser, press, see, axeFindings, signIn, type Session, dialogClosed } from './harness';
 
 const DAY = 86_400_000;
 /** A name of this run’s own: the day may hold another’s. */
@@ -31,7 +31,7 @@ const openBlock = async (name: string) => {
   await page.$$eval('section[aria-label="The day"] button.absolute.rounded-ui', (all, words) => (all.find((own) => own.textContent!.includes(words)) as HTMLElement).click(), name);
   await page.waitForSelector('[role=dialog]');
 };
-const closed = () => page.waitForSelector('[role=dialog]', { hidden: true });
+const closed = () => dialogClosed(page);
 const choose = async (name: string) => {
   await fill(page, 'Client', name);
   await (await page.waitForSelector(`ul[aria-label="Clients found"] ::-p-text(${name})`))!.click();

@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { at, address, chapter, fill, live, newVisit, openBrowser, press, saved, see, signIn, type Session } from './harness';
+import { at, address, chapter, fill, live, newVisit, openBrowser, press, saved, see, signIn, type Session, dialogClosed } from './harness';
 
 /** The whole visit at three sizes: by mouse at a desk, by finger on a tablet, and on a phone. */
 const SIZES = [
@@ -73,7 +73,7 @@ test.each(SIZES)('$name: nothing lies off the page, the header stays, and by fin
 /** Begins the service from its dialog, and goes on to the first foil at the chair. @param act how a button or link is pressed */
 async function toFirstFoil(act: (words: string) => Promise<void>): Promise<void> {
   await act('Begin the service');
-  await page.waitForSelector('[role=dialog]', { hidden: true });
+  await dialogClosed(page);
   await act('Chair');
   await see(page, 'The clock runs from the first foil on');
   await new Promise((resolve) => setTimeout(resolve, 1200));
@@ -160,7 +160,7 @@ test('by finger a slider moves by a pull and not by a swipe, a panel opens its f
   await press(page, 'Library …');
   await page.waitForSelector('[role=dialog]');
   await page.goBack();
-  await page.waitForSelector('[role=dialog]', { hidden: true });
+  await dialogClosed(page);
   expect(new URL(page.url()).pathname).toMatch(/\/pattern$/);
 }, 120_000);
 
@@ -250,7 +250,7 @@ test('by keyboard alone, from a new client to the first foil', async () => {
   await act('Apply this suggestion');
   await page.waitForFunction(() => Number(document.querySelector('#total-foils')?.textContent) > 0);
   await key.press('Escape');
-  await page.waitForSelector('[role=dialog]', { hidden: true });
+  await dialogClosed(page);
   await saved(page);
   await act('Before you begin');
   await page.waitForSelector('[role=dialog]');
@@ -284,6 +284,6 @@ test('what was typed is back after the page went down with it, and gone once the
   await see(page, 'What you had typed here is back');
   await page.keyboard.press('Escape');
   await press(page, 'Discard');
-  await page.waitForSelector('[role=dialog]', { hidden: true });
+  await dialogClosed(page);
   expect(await typed()).toBe('');
 }, 120_000);

@@ -92,9 +92,18 @@ export async function live(page: Page): Promise<void> {
   await page.waitForSelector('[data-live=true]');
 }
 
-/** Waits until what fits the selector answers, not only shows: on pages that say nothing of it themselves. */
+/** Waits until what fits the selector answers, not only shows: on pages that say nothing of it themselves. React is asked, as it asks itself before it lets an event through. */
 export async function answers(page: Page, selector: string): Promise<void> {
-  await page.waitForFunction((own) => Object.keys(document.querySelector(own) ?? {}).some((key) => key.startsWith('__reactProps')), {}, selector);
+  await page.waitForFunction((own) => {
+    interface Fiber { alternate: Fiber | null; flags: number; return: Fiber | null }
+    /** Placement and Hydrating: React has drawn it, and not taken it over yet; a press is lost then. */
+    const NOT_YET = 2 | 4096;
+    const element = document.querySelector(own);
+    const key = Object.keys(element ?? {}).find((name) => name.startsWith('__reactFiber'));
+    if (!element || !key) return false;
+    for (let fiber = (element as unknown as Record<string, Fiber>)[key] as Fiber | null; fiber; fiber = fiber.return) if (fiber.alternate === null && fiber.flags & NOT_YET) return false;
+    return true;
+  }, {}, selector);
 }
 
 /** Goes to a chapter of the consultation that is open. */
@@ -124,7 +133,12 @@ export async function begin(page: Page): Promise<void> {
     if (gone) return;
     if (await waits()) await press(page, 'Begin the service');
   }
-  await page.waitForSelector('[role=dialog]', { hidden: true });
+  await dialogClosed(page);
+}
+
+/** Waits until no dialog is open, and its entry of the history is gone: going back to where it was would take a press that comes at once with it. */
+export async function dialogClosed(page: Page): Promise<void> {
+  await page.waitForFunction(() => document.querySelector('[role=dialog]') === null && ['spent', undefined].includes((history.state as { dialog?: string } | null)?.dialog));
 }
 
 /** Who is signed in on a page. */
@@ -133,7 +147,7 @@ const emails = new WeakMap<Page, string>();
 /** Adds a client and opens a visit with them; returns the visit's id. The pages do the same in visit.test.ts. */
 export async function newVisit(page: Page, name: string): Promise<string> {
   const actor = await signedIn(emails.get(page)!);
-  const clientId = await createClient(actor, { name, phone: '', note: '', bornOn: null });
+  const clientId = await createClient(actor, { name, phone: '', email: '', note: '', bornOn: null });
   const { document } = await readHouse(actor);
   const visitId = (await createVisit(actor, clientId, today(document.timeZone, new Date(serverNow()))))!;
   await page.goto(`${address()}/visits/${visitId}/consult`);
@@ -169,6 +183,12 @@ export async function press(page: Page, words: string): Promise<void> {
   for (let tries = 1; ; tries += 1) {
     const found = (await page.waitForSelector(`::-p-aria([name="${words}"])`))!;
     try {
+      // Out from under a line that stays at the top or the bottom, as a person would scroll.
+      await found.evaluate((own) => {
+        const { left, top, width, height } = own.getBoundingClientRect();
+        const hit = document.elementFromPoint(left + width / 2, top + height / 2);
+        if (hit && !own.contains(hit) && !hit.contains(own)) own.scrollIntoView({ block: 'center' });
+      });
       return await found.click();
     } catch (error) {
       // It was drawn again between finding and pressing: a person would press the new one.

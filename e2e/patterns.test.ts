@@ -12,8 +12,7 @@ import {
   see,
   axeFindings,
   signIn,
-  type Session,
-} from './harness';
+  type Session, dialogClosed } from './harness';
 
 let session: Session;
 let visit: string;
@@ -25,7 +24,7 @@ beforeAll(async () => {
   await openStep(session.page, visit, 'pattern');
   await press(session.page, 'Library …');
   await press(session.page, 'Begin with an empty head');
-  await session.page.waitForSelector('[role=dialog]', { hidden: true });
+  await dialogClosed(session.page);
 });
 afterAll(() => session.close());
 

@@ -235,7 +235,7 @@ describe('clients', () => {
     await at(page, /\/clients\/[0-9a-f-]+$/);
     await press(page, 'More for Maren Tolland');
     const items = await page.$$eval('[role=menuitem]', (all) => all.map((item) => (item as HTMLElement).innerText.split('\n')[0]));
-    expect(items).toEqual(['Visit without foils', 'Name, phone, birthday, note', 'Archive']);
+    expect(items).toEqual(['Visit without foils', 'Name, phone, e-mail, birthday, note', 'Archive']);
     const path = new URL(page.url()).pathname;
     expect(await page.evaluate(async (at) => (await fetch(`${at}/record.json`)).status, path)).toBe(403);
     await page.goto(`${address()}${path}/trail`);

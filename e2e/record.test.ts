@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import sharp from 'sharp';
 import { later } from './later';
-import { address, at, begin, chapter, field, fill, foilCount, live, newVisit, openBrowser, openStep, press, saved, see, axeFindings, signIn, type Session } from './harness';
+import { address, at, begin, chapter, field, fill, foilCount, live, newVisit, openBrowser, openStep, press, saved, see, axeFindings, signIn, type Session, dialogClosed } from './harness';
 import type { GrowthVisit } from '@/core/growth';
 import type { Consult, Outcome } from '@/core/visit';
 import { growthOf } from '@/core/visit/computed/growth';
@@ -92,7 +92,7 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   await press(page, 'Everything else is good');
   await press(page, 'Before, Front: take');
   await (await page.waitForSelector('[role=dialog] input[type=file]') as ElementHandle<HTMLInputElement>).uploadFile(await picture());
-  await page.waitForSelector('[role=dialog]', { hidden: true });
+  await dialogClosed(page);
   await page.waitForSelector('button[aria-label="Before, Front: take again"]');
   await press(page, 'Record the visit');
   await recordedAs(second);
@@ -128,7 +128,7 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   expect(await axeFindings(page)).toEqual([]);
   await press(page, 'Repeat exactly');
   await page.$$eval('[role=dialog] button', (all) => all.find((own) => own.textContent!.startsWith('Replace'))!.click());
-  await page.waitForSelector('[role=dialog]', { hidden: true });
+  await dialogClosed(page);
   await press(page, 'Foil the panel Back');
   expect(await foilCount(page)).toBeGreaterThan(sides);
   await saved(page);
@@ -139,12 +139,12 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   await page.waitForSelector('[role=dialog] img[alt="The earlier picture"]');
   await page.waitForFunction(() => [...document.querySelectorAll('[role=dialog] button')].some((own) => own.textContent === 'Take picture' && !(own as HTMLButtonElement).disabled));
   await page.$$eval('[role=dialog] button', (all) => all.find((own) => own.textContent === 'Take picture')!.click());
-  await page.waitForSelector('[role=dialog]', { hidden: true });
+  await dialogClosed(page);
   await press(page, 'Compare Front');
   await page.waitForSelector('[role=slider][aria-label="Wipe: last visit and this one"]');
   expect(await axeFindings(page)).toEqual([]);
   await page.keyboard.press('Escape');
-  await page.waitForSelector('[role=dialog]', { hidden: true });
+  await dialogClosed(page);
 
   // The record, with the next date as it is reckoned: the same weeks as Wear and Consult say.
   await openStep(page, third, 'consult');
@@ -208,7 +208,7 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   expect(print.pages).toBe(1);
   expect(print.text.replace(/\s+/g, ' ')).toMatch(/To find again: Threefold Sedge.*first parting on the hairline at the nape.*Level 8 reached.*temple 25 mm, 0 mm left/);
   await page.keyboard.press('Escape');
-  await page.waitForSelector('[role=dialog]', { hidden: true });
+  await dialogClosed(page);
 
   // Signed off, nothing changes any more; what is to be put right stands beside it.
   await press(page, 'Sign the record off');

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { parsePlan, visitSchema } from '@/core/formats';
-import { address, fill, newVisit, openBrowser, openStep, press, saved, see, axeFindings, signIn, type Session } from './harness';
+import { address, fill, newVisit, openBrowser, openStep, press, saved, see, axeFindings, signIn, type Session, dialogClosed } from './harness';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'lattice-tables-'));
 let session: Session;
@@ -50,7 +50,7 @@ test('clients go out as a table, and a table comes in once it was looked at; a w
   await see(page, '1 added, 0 changed, 1 as they are');
   expect(await axeFindings(page)).toEqual([]);
   await press(page, 'Import the table');
-  await page.waitForSelector('[role=dialog]', { hidden: true });
+  await dialogClosed(page);
   await see(page, `${name} Søn`);
   expect((await fetched('/api/clients/table')).text).toContain(`${name} Søn,0700 900 555,,née`);
 }, 90_000);
@@ -111,7 +111,7 @@ test('the foils of a pattern and everything of the salon go out as files; only w
   expect(await page.$$eval('[role=dialog] button[disabled]', (all) => all.map((own) => own.textContent))).toEqual(['Import the table']);
   expect(await axeFindings(page)).toEqual([]);
   await press(page, 'Close');
-  await page.waitForSelector('[role=dialog]', { hidden: true });
+  await dialogClosed(page);
   await give('right.csv', foils.text.replace(/\r\n$/, 'yes\r\n'));
   await see(page, '1 changed, 99 as they are');
   await see(page, 'left out');

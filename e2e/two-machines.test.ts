@@ -25,7 +25,7 @@ beforeAll(async () => {
   at = [address(), `http://127.0.0.1:${port}`];
   actor = await signedIn('ottilie@fernhollow.example');
   cookie = `lattice=${await sealData({ sessionId: actor.sessionId }, { password: process.env.LATTICE_SESSION_SECRET! })}`;
-  clientId = await createClient(actor, { name: 'Two Machines', phone: '', note: '', bornOn: null });
+  clientId = await createClient(actor, { name: 'Two Machines', phone: '', email: '', note: '', bornOn: null });
   visitId = (await createVisit(actor, clientId, new Date().toISOString().slice(0, 10)))!;
   await beginUnasked(actor, visitId);
   for (let i = 0; i < 120; i += 1) {

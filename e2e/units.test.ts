@@ -4,7 +4,7 @@ import type { Page } from 'puppeteer-core';
 import { readHouse, saveHouse } from '@/data/house';
 import { signedIn } from '@/data/testing/actor';
 import type { House } from '@/core/visit';
-import { address, begin, live, newVisit, openBrowser, openStep, press, saved, see, signIn, type Session } from './harness';
+import { address, begin, live, newVisit, openBrowser, openStep, press, saved, see, signIn, type Session, dialogClosed } from './harness';
 
 /** Every screen of a house that says inches, ounces, per cent and degrees Fahrenheit, months first and hours twice to twelve. */
 let session: Session;
@@ -55,7 +55,7 @@ const offenders = () =>
 
 test.each([[1280, 800], [390, 844]])('at %i × %i, every screen, field and card follows the house', async (width, height) => {
   await page.setViewport({ width, height, isMobile: width < 500, hasTouch: width < 500 });
-  await setHouse((house) => ({ ...house, units: 'in', measures: { amounts: 'oz', strengths: '%', temperatures: 'F' }, calendar: { dates: 'month-day', hours: '12' } }));
+  await setHouse((house) => ({ ...house, units: 'in', measures: { amounts: 'oz', strengths: '%', temperatures: 'F' }, calendar: { ...house.calendar, dates: 'month-day', hours: '12' } }));
   try {
     expect(await screens(width < 500)).toEqual({});
   } finally {
@@ -97,7 +97,7 @@ async function screens(narrow: boolean): Promise<Record<string, string[]>> {
       await page.waitForSelector('[role=dialog]');
       await look(sheet);
       await page.keyboard.press('Escape');
-      await page.waitForSelector('[role=dialog]', { hidden: true });
+      await dialogClosed(page);
     }
     await press(page, 'Panels');
   }
@@ -163,8 +163,13 @@ async function screens(narrow: boolean): Promise<Record<string, string[]>> {
     await press(page, sheet);
     await page.waitForSelector('[role=dialog]');
     await look(`chair, ${sheet}`);
+    if (sheet === 'Steps after the foils') {
+      await press(page, 'Add a step');
+      await see(page, 'Something else');
+      await look('chair, add a step');
+    }
     await page.keyboard.press('Escape');
-    await page.waitForSelector('[role=dialog]', { hidden: true });
+    await dialogClosed(page);
   }
   await page.goto(`${address()}/house`);
   await see(page, 'Save for the house');

@@ -17,7 +17,7 @@ interface AskingFormProps extends ComponentProps<'form'> {
 
 /**
  * A form that asks before it is left changed (see UnsavedGuard), and whose fields come back where the page went down with it: a
- * reload, a crash. They are kept in this window alone, until the form is closed.
+ * reload, a crash. They are kept in this window alone, until the form is sent or closed.
  */
 export function AskingForm({ name, children, ...rest }: AskingFormProps) {
   const form = useRef<HTMLFormElement>(null);
@@ -36,12 +36,16 @@ export function AskingForm({ name, children, ...rest }: AskingFormProps) {
       clearTimeout(keeping);
       keeping = window.setTimeout(() => own.hasAttribute('data-changed') && write(key, own));
     };
+    // What was sent is not typed again.
+    const forget = () => window.sessionStorage.removeItem(key);
     const changes = ['input', 'change', 'click'] as const;
     for (const event of changes) own.addEventListener(event, keep);
+    own.addEventListener('submit', forget);
     return () => {
       clearTimeout(keeping);
       for (const event of changes) own.removeEventListener(event, keep);
-      window.sessionStorage.removeItem(key);
+      own.removeEventListener('submit', forget);
+      forget();
     };
   }, [name]);
   return (

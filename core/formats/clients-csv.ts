@@ -1,8 +1,9 @@
 import { z } from 'zod';
+import { phoneKey } from '../units';
 import { cellText, csvTable, readCsvTable, textCell, type CsvRead, type RowProblem } from './csv-table';
 
 /** A client's fields as a form has them. */
-export const CLIENT_FIELDS = ['name', 'phone', 'bornOn', 'note'] as const;
+export const CLIENT_FIELDS = ['name', 'phone', 'email', 'bornOn', 'note'] as const;
 export type ClientField = (typeof CLIENT_FIELDS)[number];
 
 /** Reads them; `today` is a day, since nobody is born after it. */
@@ -14,6 +15,11 @@ export const clientForm = (today: string) =>
       .trim()
       .max(40, 'Phone: it is longer than 40 characters.')
       .regex(/^[\d\s()+/.-]*$/, 'Phone: it holds something other than digits, spaces and + ( ) / . -'),
+    email: z
+      .string()
+      .trim()
+      .max(200, 'E-mail: it is longer than 200 characters.')
+      .refine((address) => address === '' || z.email().safeParse(address).success, 'E-mail: write an address such as name@post.example.'),
     bornOn: z
       .string()
       .trim()
@@ -30,15 +36,16 @@ export interface ListedClient {
   readonly revision: number;
   readonly name: string;
   readonly phone: string;
+  readonly email: string;
   readonly bornOn: string | null;
   readonly note: string;
 }
 
-const COLUMNS = ['id', 'name', 'phone', 'birthday', 'note'] as const;
+const COLUMNS = ['id', 'name', 'phone', 'email', 'birthday', 'note'] as const;
 
 /** Clients as a table that spreadsheets open. */
 export function clientsCsv(clients: readonly ListedClient[], separator: string): string {
-  return csvTable(COLUMNS, clients.map(({ id, name, phone, bornOn, note }) => [id, textCell(name), textCell(phone), bornOn ?? '', textCell(note)]), separator);
+  return csvTable(COLUMNS, clients.map(({ id, name, phone, email, bornOn, note }) => [id, textCell(name), textCell(phone), textCell(email), bornOn ?? '', textCell(note)]), separator);
 }
 
 type Fields = Omit<ListedClient, 'id' | 'revision'>;
@@ -53,7 +60,7 @@ export interface ClientsImport {
 }
 
 /** Two records are of one person, as far as a table can tell: the same name and phone, however they are written. */
-const personKey = (name: string, phone: string) => `${name.normalize('NFC').toLowerCase().replace(/\s+/g, ' ')} ${phone.replace(/\D/g, '')}`;
+const personKey = (name: string, phone: string) => `${name.normalize('NFC').toLowerCase().replace(/\s+/g, ' ')} ${phoneKey(phone) ?? phone.replace(/\D/g, '')}`;
 
 /**
  * Reads a table of clients against those that a salon has. A row with an id is that client; one without is whoever has the same
@@ -86,7 +93,7 @@ export function readClientsCsv(text: string, known: readonly ListedClient[], tod
       continue;
     }
     const before = id === undefined ? alike[0] : byId.get(id);
-    const read = form.safeParse({ name: cell('name') ?? before?.name ?? '', phone: cell('phone') ?? before?.phone ?? '', bornOn: cell('birthday') ?? before?.bornOn ?? '', note: cell('note') ?? before?.note ?? '' });
+    const read = form.safeParse({ name: cell('name') ?? before?.name ?? '', phone: cell('phone') ?? before?.phone ?? '', email: cell('email') ?? before?.email ?? '', bornOn: cell('birthday') ?? before?.bornOn ?? '', note: cell('note') ?? before?.note ?? '' });
     if (!read.success) {
       problem(read.error.issues[0].message);
       continue;
@@ -99,7 +106,7 @@ export function readClientsCsv(text: string, known: readonly ListedClient[], tod
     }
     rowOf.set(key, row);
     if (!before) added.push(read.data);
-    else if (before.name === read.data.name && before.phone === read.data.phone && before.bornOn === read.data.bornOn && before.note === read.data.note) same += 1;
+    else if (CLIENT_FIELDS.every((field) => before[field] === read.data[field])) same += 1;
     else changed.push({ before, after: read.data });
   }
   problems.sort((a, b) => a.row - b.row);

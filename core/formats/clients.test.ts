@@ -5,10 +5,10 @@ import { clientsCsv, foilsCsv, readClientsCsv, startPlan, type ListedClient } fr
 
 const TODAY = '2027-01-04';
 const KNOWN: readonly ListedClient[] = [
-  { id: 'a1', revision: 3, name: 'Maren Tolland', phone: '0700 900 114', bornOn: '1988-02-28', note: 'Ties it up; “often”' },
-  { id: 'b2', revision: 1, name: 'Zoë Søndergård', phone: '', bornOn: null, note: '=1+1, and\nmore' },
-  { id: 'c3', revision: 1, name: 'Twin Sedge', phone: '0700 1', bornOn: null, note: '' },
-  { id: 'd4', revision: 1, name: 'twin  sedge', phone: '07001', bornOn: null, note: '' },
+  { id: 'a1', revision: 3, name: 'Maren Tolland', phone: '0700 900 114', email: '', bornOn: '1988-02-28', note: 'Ties it up; “often”' },
+  { id: 'b2', revision: 1, name: 'Zoë Søndergård', phone: '', email: '', bornOn: null, note: '=1+1, and\nmore' },
+  { id: 'c3', revision: 1, name: 'Twin Sedge', phone: '0700 1', email: '', bornOn: null, note: '' },
+  { id: 'd4', revision: 1, name: 'twin  sedge', phone: '07001', email: '', bornOn: null, note: '' },
 ];
 const read = (text: string, known = KNOWN) => {
   const made = readClientsCsv(text, known, TODAY);
@@ -50,10 +50,10 @@ describe('clients as a table', () => {
   test('new ones are added, known ones changed by id or by name and phone; an empty cell keeps what is known', () => {
     const { added, changed, same, problems } = read('name;phone;birthday;note\nNew Client;0700 2;1990-02-28;Fine\nMAREN TOLLAND;0700900114;;Bun\nZoë Søndergård;;;\n');
     expect(problems).toEqual([]);
-    expect(added).toEqual([{ name: 'New Client', phone: '0700 2', bornOn: '1990-02-28', note: 'Fine' }]);
-    expect(changed).toEqual([{ before: KNOWN[0], after: { name: 'MAREN TOLLAND', phone: '0700900114', bornOn: '1988-02-28', note: 'Bun' } }]);
+    expect(added).toEqual([{ name: 'New Client', phone: '0700 2', email: '', bornOn: '1990-02-28', note: 'Fine' }]);
+    expect(changed).toEqual([{ before: KNOWN[0], after: { name: 'MAREN TOLLAND', phone: '0700900114', email: '', bornOn: '1988-02-28', note: 'Bun' } }]);
     expect(same).toBe(1);
-    expect(read('id,name,phone\na1,Maren Holt,0700 3').changed[0].after).toMatchObject({ name: 'Maren Holt', phone: '0700 3', note: KNOWN[0].note });
+    expect(read('id,name,phone\na1,Maren Holt,0700 3').changed[0].after).toMatchObject({ name: 'Maren Holt', phone: '0700 3', email: '', note: KNOWN[0].note });
   });
 
   test.each([

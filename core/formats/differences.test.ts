@@ -38,4 +38,10 @@ test('lists are counted, zones named, and what is missing is none', () => {
   expect(differencesOf({ earToEarMm: null }, {})).toEqual([]);
 });
 
+test('a list may hold nothing in places, such as the hours of a closed day', () => {
+  const open = { from: 540, to: 1140 };
+  expect(differencesOf({ opening: { week: [open, null] } }, { opening: { week: [open, null] } })).toEqual([]);
+  expect(differencesOf({ opening: { week: [null, null] } }, { opening: { week: [null, open] } }).map(({ theirs }) => theirs)).toEqual(['540', '1140']);
+});
+
 test('equal documents do not differ', () => expect(differencesOf(startPlan(), startPlan())).toEqual([]));

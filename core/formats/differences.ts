@@ -22,6 +22,7 @@ const FIELD_NAMES: Record<string, string> = {
   every: 'treated after', treatments: 'treatment', distanceMm: 'start from the scalp', featherMm: 'feather', teasing: 'teasing', rows: 'order of rows',
   sides: 'order of sides', seed: 'seed', widthMm: 'width', fromMm: 'from', toMm: 'to', fromDeg: 'from angle', toDeg: 'to angle', radiusMm: 'radius',
   dropoutsMm: 'drop-out', foils: 'foils wanted', lightened: 'share wanted', minutes: 'minutes wanted', sliverMm: 'sliver', zones: 'zone',
+  week: 'hours, day', weekBegins: 'first day of the week',
   lastStitchMm: 'last stitch', fromHairline: 'first stitch on the hairline', pointMm: 'point', sectioning: 'sectioned off', foil: 'foil', byMm: 'moved by',
 };
 const IN_MM = /Mm$/;
@@ -52,9 +53,9 @@ function flatten(value: unknown, path: readonly string[] = [], panel = ''): Map<
   const out = new Map<string, Leaf>();
   if (Array.isArray(value)) {
     value.forEach((item, i) => {
-      const known = item as { id?: string; name?: string };
-      const key = known.id ?? String(i);
-      for (const [k, leaf] of flatten(item, [...path, key], known.name ?? panel)) out.set(k, leaf);
+      const known = item as { id?: string; name?: string } | null;
+      const key = known?.id ?? String(i);
+      for (const [k, leaf] of flatten(item, [...path, key], known?.name ?? panel)) out.set(k, leaf);
     });
   } else if (value !== null && typeof value === 'object') {
     for (const [key, item] of Object.entries(value)) {

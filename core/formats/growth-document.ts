@@ -59,7 +59,7 @@ export function growthReport(document: GrowthDocument) {
   const last = [...document.visits].sort((a, b) => a.on.localeCompare(b.on)).at(-1)!.on;
   const after = regrowthByZone(visits, rate, last);
   const next = nextVisit({
-    on: last, rate, tonerWashes: document.washesPerWeek, wishWeeks: document.weeksBetween,
+    on: last, rate, tonerWashes: document.washesPerWeek, wishWeeks: document.weeksBetween, opening: null,
     lines: quickRootLines(
       Object.fromEntries(Object.entries(after).filter(([, { takenOn }]) => takenOn !== null).map(([own, { mm }]) => [own, mm])),
       { edge: document.edge, featherMm: document.featherMm, contrast: document.lightLevel - document.baseLevel },

@@ -1,11 +1,12 @@
 import { z } from 'zod';
 import { RULES, USUAL_LIMITS } from '../check/check';
 import { MIX_CHARGES } from '../fee';
-import { reminderProblem, USUAL_REMINDER_WORDS, type ReminderKind } from '../diary';
+import { reminderProblem, USUAL_OPENING, USUAL_REMINDER_WORDS, WEEK_BEGINNINGS, type ReminderKind } from '../diary';
 import { SCHOOL_KEYS, SCHOOLS, USUAL_SCHOOLS, type Schools } from '../school';
 import { AMOUNT_UNITS, DATE_ORDERS, HOUR_COUNTS, STRENGTH_UNITS, TEMPERATURE_UNITS } from '../units';
 import { USUAL_HOUSE_CLOCK, type House } from '../visit';
 import { between, whole, yesOrNo } from './fields';
+import { daysOff, weekHours } from './hours-fields';
 import { parseWith, type Parsed } from './problem';
 
 const money = (description: string) => whole(0, 10_000_000, `${description}, minor units of the currency`);
@@ -68,9 +69,17 @@ export const houseSchema: z.ZodType<House> = z.strictObject({
     .strictObject({
       dates: z.enum(DATE_ORDERS, { error: 'must be day-month or month-day' }).default('day-month').describe('Which comes first in a date'),
       hours: z.enum(HOUR_COUNTS, { error: 'must be 24 or 12' }).default('24').describe('Hours of a day: to 24, or twice to 12'),
+      weekBegins: z.enum(WEEK_BEGINNINGS, { error: `must be one of ${WEEK_BEGINNINGS.join(', ')}` }).default('monday').describe('The day that a week begins with'),
     })
     .prefault({})
     .describe('Days and times as they are written'),
+  opening: z
+    .strictObject({
+      week: weekHours('Opening hours').default(USUAL_OPENING.week),
+      closed: daysOff('Days on which the salon is closed').default([]),
+    })
+    .prefault({})
+    .describe('When the salon is open'),
   decimalComma: yesOrNo('Figures are written with a decimal comma').default(false),
   timeZone: z
     .string({ error: 'must be the name of a time zone' })

@@ -6,6 +6,7 @@ export { differencesOf, type Difference } from './differences';
 export { AVERAGE_HAIR, AVERAGE_HEAD } from './fields';
 export { growthDocumentSchema, growthReport, parseGrowthDocument, type GrowthDocument } from './growth-document';
 export { houseSchema, parseHouse, USUAL_HOUSE } from './house-document';
+export { parseWorkingHours } from './working-hours-document';
 export { mixCard, type CardFacts, type CardVisit } from './mix-card';
 export { EMPTY_MIX, mixSchema, parseMix } from './mix-document';
 export { outcomeSchema, parseOutcome } from './outcome-document';

@@ -1,10 +1,11 @@
 import fc from 'fast-check';
+import { USUAL_OPENING } from '../diary';
 import { nextVisit, quickRootLines, rootLines, type NextFacts } from '.';
 
 const weekly = (mmPerMonth: number) => (mmPerMonth * 2.875) / 12.5;
 const rate = { mmPerWeek: weekly(12.5), sd: 0.3 };
 const FACTS: NextFacts = {
-  on: '2027-01-04', rate, tonerWashes: null, wishWeeks: null,
+  on: '2027-01-04', rate, tonerWashes: null, wishWeeks: null, opening: null,
   lines: [{ what: 'face', growMm: 20 }, { what: 'full', growMm: 30 }],
 };
 
@@ -54,6 +55,15 @@ test('what falls due a week later is done in the same visit', () => {
 test('lived-in work is not booked further ahead than half a year, nor anybody before two weeks', () => {
   expect(nextVisit({ ...FACTS, lines: [{ what: 'full', growMm: 60 }], rate: { mmPerWeek: 1.4, sd: 0.2 } })!.weeks).toBe(26);
   expect(nextVisit({ ...FACTS, lines: [{ what: 'face', growMm: 0 }] })!).toMatchObject({ weeks: 2, reasons: [{ weeks: 0, words: expect.stringContaining('now') }] });
+});
+
+test('a visit is not booked on a closed day: the open day nearest to the estimate', () => {
+  const closed = (from: string, to: string) => ({ ...USUAL_OPENING, closed: [{ from, to, words: 'Works on the floor' }] });
+  const due = '2027-02-22';
+  expect(nextVisit({ ...FACTS, opening: USUAL_OPENING })).toMatchObject({ on: due, closedOn: null });
+  // A Monday that is off: the Sunday before is closed too, so it is the Tuesday.
+  expect(nextVisit({ ...FACTS, opening: closed(due, due) })).toMatchObject({ on: '2027-02-23', closedOn: due });
+  expect(nextVisit({ ...FACTS, opening: closed(due, '2027-02-25') })).toMatchObject({ on: '2027-02-20', closedOn: due });
 });
 
 test('without light, toner or wish there is nothing to come for', () => {

@@ -1,3 +1,4 @@
+import { nearestOpenDay, type Opening } from '../diary';
 import { dayAfter } from '../units';
 import type { GrowthRate } from './regrowth';
 import { LINE_SPREAD, lineWords, type RootLine } from './root-lines';
@@ -16,6 +17,8 @@ export interface NextFacts {
   readonly tonerWashes: number | null;
   /** How often the client wants to come, weeks; null when it was not asked. */
   readonly wishWeeks: number | null;
+  /** When the salon is open; null: every day. */
+  readonly opening: Opening | null;
 }
 
 /** One thing that they will mind, soonest first. */
@@ -33,7 +36,10 @@ export interface NextReason {
 
 export interface NextVisit {
   readonly what: NextWhat;
+  /** The open day nearest to the estimate. */
   readonly on: string;
+  /** The estimate itself, where the salon is closed then; null where it is open. */
+  readonly closedOn: string | null;
   readonly weeks: number;
   /** Soonest first; all of them, also what comes after the next visit. */
   readonly reasons: readonly NextReason[];
@@ -57,7 +63,9 @@ export function nextVisit(facts: NextFacts): NextVisit | null {
   if (!first) return null;
   const weeks = Math.min(LATEST, Math.max(SOONEST, first.weeks));
   const what = reasons.filter((own) => own.weeks <= weeks + TOGETHER).reduce<NextWhat>((most, own) => (RANK[own.what] > RANK[most] ? own.what : most), first.what);
-  return { what, weeks, on: weeksAfter(facts.on, weeks), reasons };
+  const due = weeksAfter(facts.on, weeks);
+  const on = facts.opening ? nearestOpenDay(due, facts.opening, dayAfter(facts.on, 1)) : due;
+  return { what, weeks, on, closedOn: on === due ? null : due, reasons };
 }
 
 const RANK = { toner: 0, face: 1, full: 2 } satisfies Record<NextWhat, number>;

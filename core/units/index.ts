@@ -12,4 +12,5 @@ export { parseLengths } from './lengths';
 export { inMeasures, METRIC, type Measures } from './said';
 export { minorPerUnit, moneyIn } from './money';
 export { percent } from './percent';
+export { phoneKey } from './phone';
 export { silently, toEnd } from './steps';

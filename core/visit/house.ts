@@ -1,5 +1,6 @@
 import type { CheckLimits, Rule } from '../check/check';
 import type { VisitPrices } from '../fee';
+import type { Opening, WeekBeginning } from '../diary';
 import type { FoilStock } from '../pattern';
 import type { Schools } from '../school';
 import type { AmountUnit, CalendarWriting, LengthUnit, Measures, StrengthUnit, TemperatureUnit } from '../units';
@@ -15,8 +16,10 @@ export interface House {
   decimalComma: boolean;
   /** As the time zone database names it. */
   timeZone: string;
-  /** How days and times are written. */
-  calendar: CalendarWriting;
+  /** How days and times are written, and which day a week begins with. */
+  calendar: CalendarWriting & { weekBegins: WeekBeginning };
+  /** When the salon is open. */
+  opening: Opening;
   lockMinutes: number;
   /** What cautions go by; the leaflet and local rules come first. */
   cautions: { alertHours: number; alertDays: number; strongVolumes: number; scalpMm: number; warmestCelsius: number; age: number };

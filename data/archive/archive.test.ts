@@ -47,7 +47,7 @@ beforeAll(async () => {
   await loadDemo(here.owner, '2027-01-04');
   owner = await signedIn('ottilie@fernhollow.example');
   // What a salon holds beside demo data: a photo, a signed record with its addendum, a merged client, an appointment, a secret.
-  const clientId = await createClient(owner, { name: 'Zoë “Archive” Søndergård', phone: '0700 900 001', note: 'Line\nbreak', bornOn: '1990-02-28' });
+  const clientId = await createClient(owner, { name: 'Zoë “Archive” Søndergård', phone: '0700 900 001', email: '', note: 'Line\nbreak', bornOn: '1990-02-28' });
   const picture = await readPicture(await sharp({ create: { width: 60, height: 40, channels: 3, background: '#c9a86a' } }).png().toBuffer());
   if (!picture.ok) throw new Error(picture.problem);
   await addPhoto(owner, clientId, { visitId: null, kind: 'hair', note: '', picture: picture.value });
@@ -56,7 +56,7 @@ beforeAll(async () => {
   await saveOutcome(owner, visitId, { baseRevision: 0, editId: crypto.randomUUID(), document: { ...EMPTY_OUTCOME, done: 'Foiled.' } });
   await signOff(owner, visitId, 1);
   await addAddendum(owner, visitId, 'The nape was 4 mm.');
-  const twice = await createClient(owner, { name: 'Twice', phone: '', note: '', bornOn: null });
+  const twice = await createClient(owner, { name: 'Twice', phone: '', email: '', note: '', bornOn: null });
   await mergeClients(owner, twice, clientId);
   await book(owner, [{ clientId, personId: owner.personId, on: '2027-03-01', from: 570, minutes: 60, kind: 'toner', note: '', redoOf: null }], 'Europe/Berlin');
   await makeFeed(owner);

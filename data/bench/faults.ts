@@ -69,7 +69,7 @@ process.env.LATTICE_APP_DATABASE_URL = `postgresql://lattice_web:${secrets.app_p
 
 const actor = await signedIn('ottilie@fernhollow.example');
 const cookie = `lattice=${await sealData({ sessionId: actor.sessionId }, { password: secrets.session_secret })}`;
-const clientId = await createClient(actor, { name: 'Fault Subject', phone: '', note: '', bornOn: null });
+const clientId = await createClient(actor, { name: 'Fault Subject', phone: '', email: '', note: '', bornOn: null });
 const today = new Date().toISOString().slice(0, 10);
 
 /** A station: notes at a service, and the consultation of the visit, each sent until it is acknowledged, as the pages do. */

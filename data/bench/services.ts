@@ -88,7 +88,7 @@ const VISITS_EACH = 5;
 let clientId = '';
 const visits: string[] = [];
 async function begin(i: number): Promise<void> {
-  if (i % VISITS_EACH === 0) clientId = await createClient(actor, { name: `Bench Subject ${i}`, phone: '', note: '', bornOn: null });
+  if (i % VISITS_EACH === 0) clientId = await createClient(actor, { name: `Bench Subject ${i}`, phone: '', email: '', note: '', bornOn: null });
   const visit = (await createVisit(actor, clientId, '2026-11-25'))!;
   await beginUnasked(actor, visit);
   visits.push(visit);

@@ -66,7 +66,7 @@ export async function loadDemo(owner: Knex, today: string): Promise<void> {
     await inSalon(salonId, async (trx) => {
       await trx('salon').insert({ id: salonId, name: salon.name, demo: true });
       const people: { id: string }[] = await trx('person')
-        .insert(salon.people.map((person) => ({ ...person, salon_id: salonId, password_hash: passwordHash })))
+        .insert(salon.people.map(({ hours, ...person }) => ({ ...person, hours: hours ? JSON.stringify(hours) : null, salon_id: salonId, password_hash: passwordHash })))
         .returning('id');
       const ids = people.map((person) => person.id);
       for (const client of DEMO_CLIENTS.filter((candidate) => candidate.salon === index)) {
@@ -85,7 +85,7 @@ async function loadClient(
   computedOf: (visit: DemoVisit) => ComputedVisit,
 ): Promise<void> {
   const [{ id: clientId }] = await trx('client')
-    .insert({ salon_id: salonId, name: client.name, phone: client.phone, note: client.note, born_on: client.age ? birthday(today, client.age) : null, created_by: people[0] })
+    .insert({ salon_id: salonId, name: client.name, phone: client.phone, email: '', note: client.note, born_on: client.age ? birthday(today, client.age) : null, created_by: people[0] })
     .returning('id');
   for (const { kind, result, weeksAgo, document } of client.tests ?? []) {
     await trx('hair_test').insert({

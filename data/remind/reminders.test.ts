@@ -23,7 +23,7 @@ beforeAll(async () => {
 });
 afterAll(() => scratch.drop());
 beforeEach(async () => {
-  clientId = await createClient(owner, { name: 'Reminded Sedge', phone: '0700 900 000', note: '', bornOn: null });
+  clientId = await createClient(owner, { name: 'Reminded Sedge', phone: '0700 900 000', email: '', note: '', bornOn: null });
   consentId = (await addConsent(owner, clientId, { kind: 'reminders', words: 'May text me.', signedName: 'Reminded Sedge', signature: [] }))!;
   const booked = await book(owner, [{ clientId, personId: owner.personId, on: '2027-03-01', from: 570, minutes: 180, kind: 'full', note: '', redoOf: null }], 'UTC');
   if (!booked.ok) throw new Error(booked.problem);
@@ -95,7 +95,7 @@ test('the server itself refuses a second one of the same, and one of nobody', as
 test('goes with her record, moves when she is merged, and is gone when she is erased', async () => {
   await queued();
   expect((await exportClient(owner, clientId))!.reminders).toMatchObject([{ about: '2027-03-01 09:30', state: 'queued' }]);
-  const other = await createClient(owner, { name: 'Reminded Sedge', phone: '', note: '', bornOn: null });
+  const other = await createClient(owner, { name: 'Reminded Sedge', phone: '', email: '', note: '', bornOn: null });
   await mergeClients(owner, clientId, other);
   expect((await reminderFacts(owner, [other])).kept).toHaveLength(1);
   await eraseClient(owner, other);

@@ -12,7 +12,7 @@ import { readHouse } from '@/data/house';
 import { serverNow } from '@/data/now';
 import { listPeople } from '@/data/people';
 import { pageOfVisits, readVisit, visitOfDay } from '@/data/visits';
-import { readTime } from '../diary/read-time';
+import { readTime } from '../house/read-time';
 import { PART_NAMES } from '../visit/edits';
 import { saveDocument } from '../visit/queries';
 import type { VisitPart } from '../visit/types';
@@ -34,7 +34,7 @@ function page<T extends { readonly id: string }>(read: readonly T[], limit: numb
   return { body: { items, next: read.length > limit ? items[limit - 1].id : null } };
 }
 
-const clientOf = ({ id, revision, name, phone, note, bornOn, archived }: Client) => ({ id, revision, name, phone, note, bornOn, archived });
+const clientOf = ({ id, revision, name, phone, email, note, bornOn, archived }: Client) => ({ id, revision, name, phone, email, note, bornOn, archived });
 const appointmentOf = ({ id, revision, clientId, personId, on, from, minutes, kind, state, note, visitId, redoOf }: Appointment) => ({
   id, revision, clientId, personId, on, at: hourMinute(from), minutes, kind, state, note, visitId, redoOf,
 });

@@ -21,13 +21,14 @@ export const clientFields = z
   .strictObject({
     name: z.string().trim().min(1, 'must not be empty').max(120),
     phone: z.string().trim().max(40).regex(/^[\d\s()+/.-]*$/, 'holds something other than digits, spaces and + ( ) / . -').default(''),
+    email: z.union([z.literal(''), z.email('must be an e-mail address')]).default(''),
     note: z.string().trim().max(2000).default(''),
     bornOn: z.iso.date('must be a day such as 1990-02-28').nullable().default(null),
   })
   .meta({ id: 'ClientFields' });
 export const newClient = clientFields.extend({ id: id.optional().describe('Chosen by you: the same request sent again adds nobody twice') }).meta({ id: 'NewClient' });
 export const clientSchema = z
-  .object({ id, revision, name: z.string(), phone: z.string(), note: z.string(), bornOn: z.iso.date().nullable(), archived: z.boolean() })
+  .object({ id, revision, name: z.string(), phone: z.string(), email: z.string(), note: z.string(), bornOn: z.iso.date().nullable(), archived: z.boolean() })
   .meta({ id: 'Client' });
 
 const time = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'must be a time such as 09:30').describe('By the clock of the salon');
@@ -55,7 +56,7 @@ export const visitHead = z
   .meta({ id: 'Visit' });
 export const visitMade = z.object({ id }).meta({ id: 'VisitId' });
 export const visitsQuery = z.strictObject({ clientId: id.optional(), from: day.optional(), to: day.optional(), ...pageQuery });
-export const clientsQuery = z.strictObject({ find: z.string().max(200).optional().describe('Words of names and phones; found ones come in one page'), archived: z.enum(['true', 'false']).default('false'), ...pageQuery });
+export const clientsQuery = z.strictObject({ find: z.string().max(200).optional().describe('Words of names, phones and e-mail addresses; found ones come in one page'), archived: z.enum(['true', 'false']).default('false'), ...pageQuery });
 
 export const saved = z.object({ revision }).meta({ id: 'Saved' });
 

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import type { BlockState, EventBody, ServiceState } from '@/core/chair';
 import { Button } from '@/ui/button';
+import { useSaid } from '@/ui/measures';
 import { Presets } from './presets';
 import { USUAL_AGAIN, USUAL_MORE, USUAL_STRENGTHS } from './words';
 
@@ -105,6 +106,7 @@ export function AgainSheet({ state, done }: DecisionProps) {
 
 /** Another strength for what is not placed yet. */
 export function StrengthSheet({ state, done }: DecisionProps) {
+  const said = useSaid();
   const letters = new Set(
     state.blocks.flatMap(({ units }) =>
       units.flatMap(({ unit, standing }) => (standing === 'waiting' ? [unit.letter] : [])),
@@ -134,7 +136,7 @@ export function StrengthSheet({ state, done }: DecisionProps) {
         </div>
       )}
       <p className="text-lg">
-        {chosen}: {mix.words}. What is on the head stays as it is.
+        {chosen}: {said(mix.words)}. What is on the head stays as it is.
       </p>
       <div role="group" aria-label="Strength from here on" className="flex flex-wrap gap-2">
         {mix.strengths.map((own) => (
@@ -146,7 +148,7 @@ export function StrengthSheet({ state, done }: DecisionProps) {
             aria-pressed={own === volumes}
             onClick={() => setVolumes(own)}
           >
-            {own} vol
+            {said(`${own} vol`)}
           </Button>
         ))}
       </div>

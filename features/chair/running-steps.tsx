@@ -2,10 +2,11 @@
 
 import clsx from 'clsx';
 import type { EventBody, StepState } from '@/core/chair';
-import { stepName } from '@/core/steps';
+
 import { Button } from '@/ui/button';
 import { useCalendar } from '../house/calendar';
 import { isOver, standingWords } from './words-of-steps';
+import { useStepName } from './use-step-name';
 
 /** What runs beside the step in hand, a line each with its timer. */
 export function RunningSteps({
@@ -18,16 +19,17 @@ export function RunningSteps({
   act(body: EventBody): void;
 }) {
   const calendar = useCalendar();
+  const nameOf = useStepName();
   if (steps.length === 0) return null;
   return (
     <ul aria-label="Running" className="grid shrink-0 gap-1">
       {steps.map((own) => (
         <li key={own.step.id} className="flex min-h-[48px] items-center gap-3 rounded-ui bg-leaf-pale px-3 text-lg">
-          <b className="min-w-0 flex-1 truncate">{stepName(own.step)}</b>
+          <b className="min-w-0 flex-1 truncate">{nameOf(own.step)}</b>
           <span className={clsx(isOver(own, now) && 'font-bold text-rowan')}>{standingWords(own, now, calendar)}</span>
           <Button
             className="h-[44px]"
-            aria-label={`${stepName(own.step)}: done`}
+            aria-label={`${nameOf(own.step)}: done`}
             onClick={() => act({ kind: 'step-done', step: own.step.id })}
           >
             Done

@@ -4,7 +4,7 @@ import clsx from 'clsx';
 import { useState } from 'react';
 import { levelNow, MINUTE, unitName, type EventBody, type ServiceScript, type ServiceState, type UnitState } from '@/core/chair';
 import { cssColour, undercoatHair } from '@/core/lift';
-import { stepName } from '@/core/steps';
+
 import { formatLevel } from '@/core/units';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
@@ -16,6 +16,7 @@ import { Presets } from './presets';
 import { AddStep, OneStep } from './step-sheets';
 import { StepsPanel } from './steps-panel';
 import { USUAL_ENDS, USUAL_INCIDENTS, USUAL_NOTES, USUAL_REASONS, USUAL_SKIPS } from './words';
+import { useStepName } from './use-step-name';
 
 export type Sheet =
   | { readonly kind: 'check'; readonly block: string }
@@ -45,12 +46,13 @@ const TITLES: Record<Sheet['kind'], string> = {
 
 /** Everything that takes more than a tap; big enough for gloves. */
 export function Sheets({ sheet, script, state, now, foil, service, act, onClose, onSheet, more }: SheetsProps) {
+  const nameOf = useStepName();
   const done = (body: EventBody) => {
     act(body);
     onClose();
   };
   return (
-    <Dialog open={sheet !== null} onOpenChange={(open) => !open && onClose()} title={titleOf(sheet, state)} middle>
+    <Dialog open={sheet !== null} onOpenChange={(open) => !open && onClose()} title={titleOf(sheet, state, nameOf)} middle>
       {sheet?.kind === 'check' && <CheckSheet state={state} now={now} first={sheet.block} service={service} done={done} />}
       {sheet?.kind === 'past-limit' && <Presets words={USUAL_REASONS} label="Why it stays on" onTake={(reason) => done({ kind: 'past-limit', block: sheet.block, reason })} />}
       {sheet?.kind === 'note' && <Presets words={USUAL_NOTES} label="Note" onTake={(words) => done({ kind: 'note', words, foil })} />}
@@ -86,9 +88,9 @@ export function Sheets({ sheet, script, state, now, foil, service, act, onClose,
   );
 }
 
-function titleOf(sheet: Sheet | null, { steps }: ServiceState): string {
+function titleOf(sheet: Sheet | null, { steps }: ServiceState, nameOf: ReturnType<typeof useStepName>): string {
   const own = sheet?.kind === 'step' && steps.find(({ step }) => step.id === sheet.step);
-  return own ? stepName(own.step) : sheet ? TITLES[sheet.kind] : '';
+  return own ? nameOf(own.step) : sheet ? TITLES[sheet.kind] : '';
 }
 
 const LEVELS = [5, 6, 7, 7.5, 8, 8.5, 9, 9.5, 10];

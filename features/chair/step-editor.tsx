@@ -5,6 +5,7 @@ import { scaled, STEP_HAIR, STEP_HAIR_WORDS, type ServiceStep } from '@/core/ste
 import { EVERYWHERE } from '@/core/visit';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
+import { useSaid } from '@/ui/measures';
 import { Segmented } from '@/ui/segmented';
 import { PlaceEditor } from '../places/place-editor';
 import { detailWords } from './words-of-steps';
@@ -24,12 +25,13 @@ const AMOUNTS = [
 export function StepEditor({ step, onChange }: StepEditorProps) {
   const [placing, setPlacing] = useState(false);
   const set = (part: Partial<ServiceStep>) => onChange({ ...step, ...part });
-  const detail = detailWords(step);
+  const said = useSaid();
+  const detail = said(detailWords(step));
   return (
     <div className="grid gap-3">
       {detail !== '' && <p className="text-lg">{detail}</p>}
       {step.items?.ok === false && (
-        <p className="text-lg font-semibold text-rowan">It cannot be mixed: {step.items.problem}.</p>
+        <p className="text-lg font-semibold text-rowan">It cannot be mixed: {said(step.items.problem)}.</p>
       )}
       {step.kind === 'own' && (
         <TextField

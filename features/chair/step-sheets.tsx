@@ -2,13 +2,15 @@
 
 import { useState } from 'react';
 import { neededBefore, type EventBody, type ServiceScript, type ServiceState, type StepState } from '@/core/chair';
-import { plainStep, scaled, stepName, type ServiceStep } from '@/core/steps';
+import { plainStep, scaled, type ServiceStep } from '@/core/steps';
 import { splitPlace } from '@/core/visit';
 import { Button } from '@/ui/button';
+import { useSaid } from '@/ui/measures';
 import { Presets } from './presets';
 import { StepEditor } from './step-editor';
 import { detailWords } from './words-of-steps';
 import { USUAL_MORE, USUAL_STEP_SKIPS } from './words';
+import { useStepName } from './use-step-name';
 
 interface StepSheetProps {
   script: ServiceScript;
@@ -36,6 +38,8 @@ function add(step: ServiceStep, after: string | null, { state, act }: Pick<StepS
 
 /** Something that can be added, with its usual recipe; or a step of one's own. */
 export function AddStep({ script, state, act, onClose }: StepSheetProps) {
+  const said = useSaid();
+  const nameOf = useStepName();
   const [step, setStep] = useState<ServiceStep>();
   const last = state.steps.at(-1)?.step.id ?? null;
   const done = (after: string | null) => {
@@ -52,12 +56,12 @@ export function AddStep({ script, state, act, onClose }: StepSheetProps) {
             .map((own) => (
               <li key={own.id}>
                 <Button
-                  aria-label={stepName(own)}
+                  aria-label={nameOf(own)}
                   className="grid! h-full! min-h-[56px] w-full content-start justify-items-start px-3 py-2 text-left whitespace-normal!"
                   onClick={() => setStep(fresh(own))}
                 >
-                  <span className="text-lg leading-tight">{stepName(own)}</span>
-                  <span className="text-sm font-medium text-ink-soft">{detailWords({ ...own, place: null })}</span>
+                  <span className="text-lg leading-tight">{nameOf(own)}</span>
+                  <span className="text-sm font-medium text-ink-soft">{said(detailWords({ ...own, place: null }))}</span>
                 </Button>
               </li>
             ))}
@@ -72,7 +76,7 @@ export function AddStep({ script, state, act, onClose }: StepSheetProps) {
                 className="h-full! min-h-[56px] w-full text-lg leading-tight whitespace-normal!"
                 onClick={() => setStep(fresh(own))}
               >
-                {stepName(own)}
+                {nameOf(own)}
               </Button>
             </li>
           ))}
@@ -83,7 +87,7 @@ export function AddStep({ script, state, act, onClose }: StepSheetProps) {
   const needed = neededBefore(step, state, null, 'needed');
   return (
     <div className="grid gap-4">
-      <h3 className="text-xl font-bold">{stepName(step)}</h3>
+      <h3 className="text-xl font-bold">{nameOf(step)}</h3>
       <StepEditor step={step} onChange={setStep} />
       {needed && (
         <p role="status" className="text-base font-semibold text-amber-bark">
@@ -104,6 +108,7 @@ export function AddStep({ script, state, act, onClose }: StepSheetProps) {
 
 /** All that can be decided about one step. */
 export function OneStep({ script, state, act, onClose, own }: StepSheetProps & { own: StepState }) {
+  const said = useSaid();
   const [asking, ask] = useState<'more' | 'skip'>();
   const { step, standing } = own;
   const take = taking(act, onClose);
@@ -129,7 +134,7 @@ export function OneStep({ script, state, act, onClose, own }: StepSheetProps & {
   if (standing !== 'waiting') {
     return (
       <div className="grid gap-3">
-        <p className="text-lg">{detailWords(step)}</p>
+        <p className="text-lg">{said(detailWords(step))}</p>
         <div className="grid grid-cols-2 gap-2">
           {standing === 'on' && (
             <>

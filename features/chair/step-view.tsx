@@ -6,7 +6,7 @@ import { endOf, unitName, type NextStep, type ServiceScript, type ServiceState, 
 import { basinMinutes } from '@/core/clock';
 import { zoneName } from '@/core/head';
 import { angleName, gatherName, partingName, type Plan, type SingleGather } from '@/core/pattern';
-import { isAtBasin, stepName } from '@/core/steps';
+import { isAtBasin } from '@/core/steps';
 import { capital } from '@/core/units';
 import { placeWords } from '@/core/visit';
 import { endsSentence, groupsOf, groupWords, numberWords, reachWords, startWords } from '@/core/work';
@@ -16,6 +16,7 @@ import { useCalendar } from '../house/calendar';
 import { Stitches } from './stitches';
 import { detailWords } from './words-of-steps';
 import { seconds, until } from './words';
+import { useStepName } from './use-step-name';
 
 interface StepViewProps {
   script: ServiceScript;
@@ -30,6 +31,7 @@ interface StepViewProps {
 export function StepView({ script, state, step, now, unsent }: StepViewProps) {
   const calendar = useCalendar();
   const said = useSaid();
+  const nameOf = useStepName();
   const names = (ids: readonly string[]) => ids.map((id) => script.blocks.find((own) => own.id === id)?.name ?? id).join(', ');
   switch (step.kind) {
     case 'start':
@@ -59,7 +61,7 @@ export function StepView({ script, state, step, now, unsent }: StepViewProps) {
     case 'step-begin':
       return <Words over={step.on.length > 0 ? `When the colour is right, by ${calendar.timeOf(Math.min(...step.on.map(endOf)))}` : 'Next'} big={step.own.step.name} under={<StepDetails own={step.own} wrong={step.wrong} />} blue={isAtBasin(step.own.step)} />;
     case 'step-done':
-      return <Words over={stepName(step.own.step)} big={seconds(now - step.own.begunAt!)} under={<StepDetails own={step.own} wrong={null} />} blue={isAtBasin(step.own.step)} />;
+      return <Words over={nameOf(step.own.step)} big={seconds(now - step.own.begunAt!)} under={<StepDetails own={step.own} wrong={null} />} blue={isAtBasin(step.own.step)} />;
     case 'step-until':
       return <Words over={`Next: ${step.own.step.name}, at ${calendar.timeOf(step.at)}`} big={until(step.at, now)} under={<>Put on then, everything is done together. <StepDetails own={step.own} wrong={null} /></>} />;
     case 'finish':

@@ -2,10 +2,12 @@
 
 import clsx from 'clsx';
 import type { StepState } from '@/core/chair';
-import { stepName } from '@/core/steps';
+
 import { Button } from '@/ui/button';
+import { useSaid } from '@/ui/measures';
 import { useCalendar } from '../house/calendar';
 import { detailWords, isOver, standingWords } from './words-of-steps';
+import { useStepName } from './use-step-name';
 
 interface StepsPanelProps {
   steps: readonly StepState[];
@@ -19,6 +21,8 @@ interface StepsPanelProps {
 /** Everything that follows the foils, in its order: pressed, a step opens with all that can be decided about it. */
 export function StepsPanel({ steps, now, current, onOpen, onAdd }: StepsPanelProps) {
   const calendar = useCalendar();
+  const said = useSaid();
+  const nameOf = useStepName();
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-2">
       <h2 className="text-xl font-bold wide">Steps</h2>
@@ -38,14 +42,14 @@ export function StepsPanel({ steps, now, current, onOpen, onAdd }: StepsPanelPro
               <span
                 className={clsx('text-lg leading-tight font-semibold', own.standing === 'skipped' && 'line-through')}
               >
-                {stepName(own.step)}
+                {nameOf(own.step)}
               </span>
               <span className={clsx('text-right text-base', isOver(own, now) && 'font-bold text-rowan')}>
                 {standingWords(own, now, calendar)}
               </span>
               {own.standing !== 'done' && own.standing !== 'skipped' && own.step.items && (
                 <span className="col-span-2 truncate text-base text-ink-soft">
-                  {detailWords({ ...own.step, place: null })}
+                  {said(detailWords({ ...own.step, place: null }))}
                 </span>
               )}
             </button>

@@ -31,7 +31,7 @@ export function ClientMenu({ client, role, merge }: { client: ClientSummary; rol
         label={`More for ${client.name}`} trigger={<MoreIcon />} className="grid size-11 place-items-center rounded-ui border border-edge bg-raised hover:border-ink"
         items={[
           ...(client.archived ? [] : [{ words: 'Visit without foils', hint: 'toner, treatment', choose: () => void addVisitWithoutFoils(client.id) }]),
-          { words: 'Name, phone, birthday, note', choose: () => setOpen('edit') },
+          { words: 'Name, phone, e-mail, birthday, note', choose: () => setOpen('edit') },
           ...(role === 'assistant' ? [] : [
             { words: 'Merge with another record', hint: 'two records of one person', choose: () => setOpen('merge') },
             ...(merge?.mergeId ? [{ words: 'Undo the merge', hint: `“${merge.name}” becomes a record of its own again`, choose: () => void undo(merge.mergeId!) }] : []),
@@ -54,7 +54,7 @@ export function ClientMenu({ client, role, merge }: { client: ClientSummary; rol
 
 function EditForm({ client, onDone }: { client: ClientSummary; onDone(): void }) {
   const [state, submit, pending] = useActionState<ClientFormState, FormData>(editClient.bind(null, client.id, client.revision), {
-    fields: { name: client.name, phone: client.phone, bornOn: client.bornOn ?? '', note: client.note }, problems: {},
+    fields: { name: client.name, phone: client.phone, email: client.email, bornOn: client.bornOn ?? '', note: client.note }, problems: {},
   });
   const done = state.said?.ok === true;
   useEffect(() => {
@@ -92,7 +92,7 @@ function MergeForm({ client }: { client: ClientSummary }) {
     });
   return (
     <div className="grid gap-4">
-      <p>Visits, photos, tests and consents of the other record become {client.name}’s. What is written down here stays; a missing phone or birthday is taken over, and notes are kept word for word. It can be undone.</p>
+      <p>Visits, photos, tests and consents of the other record become {client.name}’s. What is written down here stays; a missing phone, e-mail or birthday is taken over, and notes are kept word for word. It can be undone.</p>
       <TextField label="The other record" value={search} onChange={(event) => setSearch(event.target.value)} autoComplete="off" />
       <ul className="grid gap-2">
         {found?.map(({ id, name, phone, visits }) => (

@@ -21,7 +21,7 @@ import { Story } from './story';
 /** One client: regrowth, goal and the visits, newest first. */
 export function ClientPage({ story, calendar }: { story: ShownClient; calendar: Calendar }) {
   const { client, visits, today } = story;
-  const about = [client.phone, client.bornOn && `${ageOn(client.bornOn, today)} years`, client.note].filter(Boolean);
+  const about = [client.phone, client.email, client.bornOn && `${ageOn(client.bornOn, today)} years`, client.note].filter(Boolean);
   return (
     <MeasuresProvider measures={story.measures}>
       <Link href="/clients" className={`${buttonLook('quiet', true)} -ml-3`}><BackIcon /> Clients</Link>

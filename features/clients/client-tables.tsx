@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
-import type { ClientsImport } from '@/core/formats';
+import { CLIENT_FIELDS, type ClientsImport } from '@/core/formats';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { Menu } from '@/ui/menu';
@@ -74,7 +74,7 @@ function Preview({ text, preview: { added, changed, same, problems, separator },
         <section aria-label="Changed">
           <h3 className="font-semibold">Changed</h3>
           <ul className="grid max-h-48 gap-0.5 overflow-y-auto text-base">
-            {changed.map(({ before, after }) => <li key={before.id}><b>{before.name}:</b> <span className="text-ink-soft">{(['name', 'phone', 'bornOn', 'note'] as const).filter((key) => before[key] !== after[key]).map((key) => `${before[key] || 'none'} → ${after[key] || 'none'}`).join(', ')}</span></li>)}
+            {changed.map(({ before, after }) => <li key={before.id}><b>{before.name}:</b> <span className="text-ink-soft">{CLIENT_FIELDS.filter((key) => before[key] !== after[key]).map((key) => `${before[key] || 'none'} → ${after[key] || 'none'}`).join(', ')}</span></li>)}
           </ul>
         </section>
       )}

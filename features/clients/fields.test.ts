@@ -1,7 +1,7 @@
 import { clientForm } from './fields';
 
 const read = (part: object) => {
-  const parsed = clientForm('2026-11-25').safeParse({ name: 'A', phone: '', bornOn: '', note: '', ...part });
+  const parsed = clientForm('2026-11-25').safeParse({ name: 'A', phone: '', email: '', bornOn: '', note: '', ...part });
   return parsed.success ? parsed.data : parsed.error.issues[0].message;
 };
 

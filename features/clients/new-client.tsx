@@ -25,7 +25,7 @@ export function NewClient({ name = '' }: { name?: string }) {
 function NewClientForm({ name, walkIn }: { name: string; walkIn: boolean }) {
   // Sent twice, it is one client.
   const [id] = useState(() => crypto.randomUUID());
-  const [state, submit, pending] = useActionState<ClientFormState, FormData>(addClient, { fields: { name, phone: '', bornOn: '', note: '' }, problems: {} });
+  const [state, submit, pending] = useActionState<ClientFormState, FormData>(addClient, { fields: { name, phone: '', email: '', bornOn: '', note: '' }, problems: {} });
   return (
     <AskingForm name="new-client" action={submit} className="grid gap-4" noValidate>
       <input type="hidden" name="id" value={id} />

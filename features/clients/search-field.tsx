@@ -20,7 +20,7 @@ export function SearchField({ search, archived }: { search: string; archived: bo
   }, [text, router, archived]);
   return (
     <label className="relative block w-full max-w-[420px]">
-      <span className="sr-only">Find a client by name, phone, note or pattern</span>
+      <span className="sr-only">Find a client by name, phone, e-mail, note or pattern</span>
       <span className="pointer-events-none absolute inset-y-0 left-3 grid place-items-center text-ink-soft"><SearchIcon /></span>
       <input
         type="search" value={text} onChange={(event) => setText(event.target.value)} maxLength={200}

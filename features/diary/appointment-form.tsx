@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useId, useMemo, useState } from 'react';
-import { APPOINTMENT_KINDS, clashesWith, KIND_WORDS, type AppointmentKind } from '@/core/diary';
+import { APPOINTMENT_KINDS, clashesWith, isOutside, KIND_WORDS, nearestOpenDay, openOn, whyClosed, workedOn, type AppointmentKind } from '@/core/diary';
 import { dayAfter } from '@/core/units';
 import { AskingForm } from '@/ui/asking-form';
 import { Button } from '@/ui/button';
@@ -9,9 +9,10 @@ import { TextField } from '@/ui/field';
 import { Select } from '@/ui/select';
 import { Switch } from '@/ui/switch';
 import { useCalendar } from '../house/calendar';
+import { closedWords } from './closed-words';
 import { bookAppointment, moveAppointment, searchClients, type DiaryAnswer } from './actions';
 import type { DayFacts, Preparation, ShownAppointment } from './queries';
-import { readTime } from './read-time';
+import { readTime } from '../house/read-time';
 
 interface Named { readonly id: string; readonly name: string; readonly phone: string }
 
@@ -54,12 +55,28 @@ export function AppointmentForm({ facts, first, own, onDone }: AppointmentFormPr
   const prepared = usePreparation(client?.id, true);
   const from = readTime(time);
   const minutes = typedMinutes ?? (prepared ? String(prepared.minutes[kind]) : '');
+  const outside = outsideWords();
   const testMissing = Boolean(prepared?.alertTestMissing) && kind !== 'consult' && kind !== 'alert-test';
   const withTest = !own && testMissing && (test ?? dayAfter(on, -TEST_DAYS) >= facts.today);
   const clash = useMemo(() => {
     const others = facts.appointments.filter((one) => one.personId === personId && one.state === 'booked' && one.id !== own?.id && one.on === on);
     return on === facts.on && from >= 0 ? clashesWith({ from, minutes: Number(minutes) || 0 }, others).map((i) => others[i]) : [];
   }, [facts, personId, own?.id, on, from, minutes]);
+
+  /** Why nobody is booked then as a rule; it is said, not forbidden. */
+  function outsideWords(): string | undefined {
+    if (on === '' || Number.isNaN(Date.parse(on))) return undefined;
+    const closed = closedWords(whyClosed(on, facts.opening), on, calendar);
+    if (closed) return `${closed}. The nearest open day is ${calendar.weekday(nearestOpenDay(on, facts.opening, facts.today))}.`;
+    const column = facts.columns.find((one) => one.personId === personId);
+    if (!column) return undefined;
+    const hours = workedOn(on, facts.opening, column.working);
+    const open = openOn(on, facts.opening)!;
+    if (!hours) return `${column.name} does not work that day.`;
+    if (Number.isNaN(from) || !isOutside({ from, minutes: Number(minutes) || 0 }, hours)) return undefined;
+    const who = hours.from === open.from && hours.to === open.to ? 'The salon is open' : `${column.name} works`;
+    return `Outside the hours: ${who} from ${calendar.time(hours.from)} to ${calendar.time(hours.to)} that day.`;
+  }
 
   const send = async (): Promise<DiaryAnswer> => {
     const slot = { personId, on, from: Number.isNaN(from) ? -1 : from, minutes: /^\d+$/.test(minutes.trim()) ? Number(minutes) : Number.NaN, kind, note };
@@ -104,6 +121,7 @@ export function AppointmentForm({ facts, first, own, onDone }: AppointmentFormPr
           <Switch label="Book an alert test too" on={withTest} onChange={setTest} />
         </div>
       )}
+      {outside && <p role="status" className="rounded-ui bg-amber-pale p-3 text-base">{outside}</p>}
       {clash.length > 0 && <p role="status" className="rounded-ui bg-amber-pale p-3 text-base">At the same chair then: {clash.map((one) => `${one.clientName} ${calendar.time(one.from)}–${calendar.time(one.from + one.minutes)}`).join(', ')}. Both can be booked, if an assistant is there.</p>}
       {problem && <p role="alert" className="text-sm font-medium text-rowan">{problem}</p>}
       <Button type="submit" look="primary" disabled={busy}>{busy ? 'One moment …' : own ? 'Save' : 'Book'}</Button>

@@ -1,7 +1,7 @@
 import ICAL from 'ical.js';
 import { calendarFile } from './calendar';
 import type { Appointment } from './queries';
-import { readTime } from './read-time';
+import { readTime } from '../house/read-time';
 
 const appointment = (part: Partial<Appointment>): Appointment => ({
   id: '2b0c9c1e-8a55-4c57-9f3a-0d9b2f6f3f10', revision: 1, clientId: 'c', clientName: 'Maren Tolland', phone: '', personId: 'p', personName: 'P', on: '2027-03-01', from: 570, minutes: 195, kind: 'full', state: 'booked', note: 'private', visitId: null, begun: false,

@@ -1,14 +1,14 @@
 'use client';
 
 import clsx from 'clsx';
-import { KIND_WORDS, lanesOf, STANDING_WORDS, type Lane, type Standing } from '@/core/diary';
+import { KIND_WORDS, lanesOf, openOn, STANDING_WORDS, workedOn, type DayHours, type Lane, type Standing } from '@/core/diary';
 import { useCalendar } from '../house/calendar';
 import type { FirstBooking } from './appointment-form';
 import { useBlockDrag, type Place } from './block-drag';
 import type { DayFacts, ShownAppointment } from './queries';
 
-/** Opening hours are not kept: the usual day, or what is booked where that is longer, minutes. */
-const USUAL_DAY = { from: 9 * 60, to: 19 * 60 };
+/** A closed day that somebody looks at all the same, minutes. */
+const CLOSED_DAY: DayHours = { from: 9 * 60, to: 19 * 60 };
 const PX_PER_MINUTE = 1.15;
 
 const TINTS: Record<Standing, string> = {
@@ -24,21 +24,23 @@ interface ColumnsProps {
 }
 
 /** The day as a column per colourist. Appointments are opened by a press, and moved by a drag as long as they have not begun. */
-export function DayColumns({ facts: { on, columns, appointments, nowMinute }, onOpen, onBook, onMove }: ColumnsProps) {
+export function DayColumns({ facts: { on, opening, columns, appointments, nowMinute }, onOpen, onBook, onMove }: ColumnsProps) {
   const calendar = useCalendar();
-  const from = Math.min(USUAL_DAY.from, ...appointments.map((own) => Math.floor(own.from / 60) * 60));
-  const to = Math.max(USUAL_DAY.to, ...appointments.map((own) => Math.ceil((own.from + own.minutes) / 60) * 60));
+  // Opening hours, or what is booked where that is longer.
+  const open = openOn(on, opening) ?? CLOSED_DAY;
+  const from = Math.min(Math.floor(open.from / 60) * 60, ...appointments.map((own) => Math.floor(own.from / 60) * 60));
+  const to = Math.max(Math.ceil(open.to / 60) * 60, ...appointments.map((own) => Math.ceil((own.from + own.minutes) / 60) * 60));
   const hours = Array.from({ length: (to - from) / 60 + 1 }, (_, i) => from + 60 * i);
   const y = (minute: number) => (minute - from) * PX_PER_MINUTE;
   return (
     <section aria-label="The day" className="card overflow-x-auto p-3">
       <div className="grid min-w-[520px]" style={{ gridTemplateColumns: `44px repeat(${columns.length}, minmax(150px, 1fr))` }}>
         <span />
-        {columns.map(({ personId, name }) => <h2 key={personId} className="border-l border-line px-2 pb-2 text-md font-bold">{name}</h2>)}
+        {columns.map(({ personId, name, working }) => <h2 key={personId} className="border-l border-line px-2 pb-2 text-md font-bold">{name}{!workedOn(on, opening, working) && <span className="text-sm font-medium text-ink-soft"> · off</span>}</h2>)}
         <div className="relative" style={{ height: y(to) + 8 }} aria-hidden>
           {hours.map((hour) => <span key={hour} className="absolute right-2 -translate-y-1/2 text-sm text-ink-soft" style={{ top: y(hour) }}>{calendar.time(hour).replace(/^0/, '')}</span>)}
         </div>
-        {columns.map(({ personId, name }) => {
+        {columns.map(({ personId, name, working }) => {
           const own = appointments.filter((one) => one.personId === personId);
           const lanes = lanesOf(own.map((one) => ({ from: one.from, minutes: Math.max(one.minutes, 20) })));
           return (
@@ -49,6 +51,7 @@ export function DayColumns({ facts: { on, columns, appointments, nowMinute }, on
                   className="absolute inset-x-0 border-t border-line hover:bg-leaf-pale" style={{ top: y(hour), height: 60 * PX_PER_MINUTE }}
                 />
               ))}
+              {offWork(workedOn(on, opening, working), { from, to }).map((off) => <span key={off.from} aria-hidden className="pointer-events-none absolute inset-x-0 bg-[repeating-linear-gradient(135deg,var(--color-line)_0_1px,transparent_1px_7px)]" style={{ top: y(off.from), height: y(off.to) - y(off.from) }} />)}
               {nowMinute !== null && nowMinute >= from && nowMinute <= to && <span aria-hidden className="pointer-events-none absolute inset-x-0 z-10 border-t-2 border-rowan" style={{ top: y(nowMinute) }} />}
               {own.map((one, i) => <Block key={one.id} appointment={one} top={y(one.from)} lane={lanes[i]} onOpen={onOpen} onMove={onMove} />)}
             </div>
@@ -57,6 +60,12 @@ export function DayColumns({ facts: { on, columns, appointments, nowMinute }, on
       </div>
     </section>
   );
+}
+
+/** What of a day is not worked. */
+function offWork(hours: DayHours | null, day: DayHours): DayHours[] {
+  if (!hours) return [day];
+  return [{ from: day.from, to: hours.from }, { from: hours.to, to: day.to }].filter(({ from, to }) => from < to);
 }
 
 interface BlockProps extends Pick<ColumnsProps, 'onOpen' | 'onMove'> {

@@ -4,7 +4,7 @@ import clsx from 'clsx';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { clashesWith, KIND_WORDS } from '@/core/diary';
+import { clashesWith, isOutside, KIND_WORDS, whyClosed, workedOn } from '@/core/diary';
 import { dayAfter } from '@/core/units';
 import { Button, buttonLook } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
@@ -16,6 +16,7 @@ import { AppointmentForm, type FirstBooking } from './appointment-form';
 import { AppointmentCard } from './appointment-card';
 import type { Place } from './block-drag';
 import { CalendarAddress } from './calendar-address';
+import { closedWords } from './closed-words';
 import { DayColumns } from './day-columns';
 import type { DayFacts, ShownAppointment } from './queries';
 
@@ -32,39 +33,42 @@ export function DayPage({ facts }: { facts: DayFacts }) {
   const calendar = useCalendar();
   const { on, today, appointments, due, unfinished, reminded } = facts;
   const router = useRouter();
-  const [booking, setBooking] = useState<FirstBooking | undefined>(() => (facts.toBook ? { on, client: facts.toBook, kind: facts.toBook.kind } : undefined));
+  const [booking, setBooking] = useState<FirstBooking | undefined>(() => (facts.toBook ? { on, client: facts.toBook, kind: facts.toBook.kind, from: facts.toBook.from, personId: facts.toBook.personId } : undefined));
   const [opened, setOpened] = useState<string>();
   const [address, setAddress] = useState(false);
   const [moved, setMoved] = useState<Moved>();
   const move = async (own: ShownAppointment, to: Place, back = false) => {
     const { minutes, kind, note, clientName } = own;
     const answer = await moveAppointment(own.id, own.revision, { from: to.from, personId: to.personId, on, minutes, kind, note }).catch((): DiaryAnswer => ({ ok: false, problem: 'No connection: nothing was moved.' }));
-    const name = facts.columns.find(({ personId }) => personId === to.personId)?.name ?? '';
+    const column = facts.columns.find(({ personId }) => personId === to.personId);
+    const name = column?.name ?? '';
     if (!answer.ok) setMoved({ words: answer.problem, problem: true });
     else {
       // Two at one chair are said, not forbidden: an assistant may be there.
       const others = appointments.filter((one) => one.id !== own.id && one.personId === to.personId && one.state === 'booked');
       const clash = clashesWith({ from: to.from, minutes }, others).map((i) => others[i].clientName);
-      setMoved({ words: `${clientName} ${back ? 'is back at' : 'moved to'} ${calendar.time(to.from)}, ${name}.${clash.length > 0 ? ` At the same chair then: ${clash.join(', ')}.` : ''}`, ...(!back && { before: own }) });
+      setMoved({ words: `${clientName} ${back ? 'is back at' : 'moved to'} ${calendar.time(to.from)}, ${name}.${clash.length > 0 ? ` At the same chair then: ${clash.join(', ')}.` : ''}${column && isOutside({ from: to.from, minutes }, workedOn(on, facts.opening, column.working)) ? ' That is outside their hours.' : ''}`, ...(!back && { before: own }) });
     }
     router.refresh();
   };
   const go = (day: string) => router.push(day === today ? '/day' : `/day?on=${day}`);
   const shown = appointments.find(({ id }) => id === opened);
   const late = appointments.filter(({ standing }) => standing === 'late');
+  const closed = closedWords(whyClosed(on, facts.opening), on, calendar);
   const come = appointments.filter(({ state }) => state === 'booked');
   return (
     <>
       <div className="mb-4 flex flex-wrap items-end gap-x-4 gap-y-3">
         <div>
           <h1 className="text-3xl leading-tight font-bold wide">{on === today ? 'Today' : calendar.nameOfDay(on)}</h1>
-          <p className="text-ink-soft">{on === today ? `${calendar.nameOfDay(on)}, ${calendar.day(on)}` : `${calendar.day(on)}, ${sayDistance(on, today)}`} · {come.length === 0 ? 'nothing booked' : `${come.length} ${come.length === 1 ? 'appointment' : 'appointments'}`}</p>
+          <p className="text-ink-soft">{on === today ? `${calendar.nameOfDay(on)}, ${calendar.day(on)}` : `${calendar.day(on)}, ${sayDistance(on, today)}`} · {closed && `${closed} · `}{come.length === 0 ? 'nothing booked' : `${come.length} ${come.length === 1 ? 'appointment' : 'appointments'}`}</p>
         </div>
         <div className="ml-auto flex flex-wrap items-center gap-2">
           <Button aria-label="The day before" onClick={() => go(dayAfter(on, -1))}><BackIcon /></Button>
           <input type="date" aria-label="Day" value={on} onChange={(event) => event.target.value && go(event.target.value)} className="h-10 rounded-ui border border-edge bg-field px-2 text-base hover:border-ink" />
           <Button aria-label="The day after" onClick={() => go(dayAfter(on, 1))}><span className="rotate-180"><BackIcon /></span></Button>
           {on !== today && <Button look="quiet" onClick={() => go(today)}>Today</Button>}
+          <Link href={on === today ? '/day/week' : `/day/week?on=${on}`} className={buttonLook('quiet')}>Week</Link>
           <Button look="quiet" onClick={() => setAddress(true)}>Calendar …</Button>
           {come.length > 0 && <Link href={on === today ? '/day/preparation' : `/day/preparation?on=${on}`} className={buttonLook('quiet')}>To lay out</Link>}
           <Link href="/day/reminders" className={buttonLook('quiet')}>Reminders{facts.toRemind > 0 && ` (${facts.toRemind})`}</Link>

@@ -2,7 +2,7 @@ import 'server-only';
 import { isColour, recipeWords, wholeMinutes } from '@/core/steps';
 import { sheetsToCut, together, type Sheets } from '@/core/work';
 import { cautionsFor } from '@/core/caution';
-import { APPOINTMENT_KINDS, minutesToBook, standingOf, type AppointmentKind, type Standing } from '@/core/diary';
+import { APPOINTMENT_KINDS, minutesToBook, placesFor, standingOf, weekAt, weekFrom, type AppointmentKind, type FreePlace, type Opening, type Standing, type WeekDay, type WorkingHours } from '@/core/diary';
 import { dayAfter } from '@/core/units';
 import { comingAppointments, dueClients, feedOwner, feedSince, listAppointments, unfinishedVisits, type Appointment, type DueClient } from '@/data/appointments';
 import { listClients, readClient } from '@/data/clients';
@@ -24,13 +24,21 @@ export interface ShownAppointment extends Appointment {
   readonly lateMinutes: number;
 }
 
+/** Somebody who can be booked. */
+export interface Column {
+  readonly personId: string;
+  readonly name: string;
+  readonly working: WorkingHours;
+}
+
 export interface DayFacts {
   readonly on: string;
   readonly today: string;
   /** Minute of the day now where the salon is; null on another day. */
   readonly nowMinute: number | null;
   readonly timeZone: string;
-  readonly columns: readonly { readonly personId: string; readonly name: string }[];
+  readonly opening: Opening;
+  readonly columns: readonly Column[];
   readonly appointments: readonly ShownAppointment[];
   readonly due: readonly DueClient[];
   readonly unfinished: readonly { readonly visitId: string; readonly clientName: string; readonly heldOn: string; readonly recorded: boolean }[];
@@ -40,16 +48,16 @@ export interface DayFacts {
   /** Clients of the due list who were reminded. */
   readonly reminded: readonly string[];
   /** A client who is to be booked, as the address says; null where it names none. */
-  readonly toBook: { readonly id: string; readonly name: string; readonly phone: string; readonly kind: AppointmentKind } | null;
+  readonly toBook: { readonly id: string; readonly name: string; readonly phone: string; readonly kind: AppointmentKind; readonly from?: number; readonly personId?: string } | null;
 }
 
 /** Clients whose visit is due within so many days are listed. */
 const DUE_AHEAD_DAYS = 14;
 
 /** A day of the diary with what is due and what is unfinished. */
-export async function loadDay(wanted: string | undefined, booking: { client?: string; kind?: string } = {}): Promise<DayFacts> {
+export async function loadDay(wanted: string | undefined, booking: { client?: string; kind?: string; from?: string; person?: string } = {}): Promise<DayFacts> {
   const person = await requirePerson();
-  const { timeZone } = (await readHouse(person)).document;
+  const { timeZone, opening } = (await readHouse(person)).document;
   const now = new Date(serverNow());
   const day = today(timeZone, now);
   const on = dayWanted(wanted, day);
@@ -66,8 +74,47 @@ export async function loadDay(wanted: string | undefined, booking: { client?: st
   const named = booking.client && isId(booking.client) ? (await readClient(person, booking.client, day))?.client : undefined;
   const kind = APPOINTMENT_KINDS.find((own) => own === booking.kind) ?? 'full';
   const booked = new Set(all.map(({ personId }) => personId));
-  const columns = people.people.filter(({ id, active, role }) => (active && role !== 'assistant') || booked.has(id)).map(({ id, name }) => ({ personId: id, name }));
-  return { on, today: day, nowMinute, timeZone, columns, appointments: shown, due, unfinished, feedSince: since, toRemind: remindable.filter(({ kind, standing }) => kind === 'appointment' && (standing === 'to-send' || standing === 'failed')).length, reminded: remindable.filter(({ kind, standing }) => kind === 'due' && standing === 'sent').map(({ clientId }) => clientId), toBook: named && !named.archived ? { id: named.id, name: named.name, phone: named.phone ?? '', kind } : null };
+  const columns = people.people.filter(({ id, active, role }) => (active && role !== 'assistant') || booked.has(id)).map(({ id, name, hours }): Column => ({ personId: id, name, working: hours }));
+  const from = /^\d{1,4}$/.test(booking.from ?? '') ? { from: Number(booking.from) } : {};
+  const withPerson = columns.some(({ personId }) => personId === booking.person) ? { personId: booking.person } : {};
+  return { on, today: day, nowMinute, timeZone, opening, columns, appointments: shown, due, unfinished, feedSince: since, toRemind: remindable.filter(({ kind, standing }) => kind === 'appointment' && (standing === 'to-send' || standing === 'failed')).length, reminded: remindable.filter(({ kind, standing }) => kind === 'due' && standing === 'sent').map(({ clientId }) => clientId), toBook: named && !named.archived ? { id: named.id, name: named.name, phone: named.phone ?? '', kind, ...from, ...withPerson } : null };
+}
+
+/** Somebody who is due, and where their visit would fit. */
+export interface DueInWeek extends DueClient {
+  readonly minutes: number;
+  readonly places: readonly FreePlace[];
+}
+
+/** A week of the salon. */
+export interface WeekFacts {
+  readonly from: string;
+  readonly today: string;
+  readonly columns: readonly Column[];
+  readonly days: readonly WeekDay[];
+  readonly due: readonly DueInWeek[];
+}
+
+/** Seven days from the first of the week that a day lies in: who works when, what is free, and who is due. */
+export async function loadWeek(wanted: string | undefined): Promise<WeekFacts> {
+  const person = await requirePerson();
+  const { timeZone, opening, calendar } = (await readHouse(person)).document;
+  const now = new Date(serverNow());
+  const day = today(timeZone, now);
+  const from = weekFrom(dayWanted(wanted, day), calendar.weekBegins);
+  const last = dayAfter(from, 6);
+  const [all, people, due] = await Promise.all([listAppointments(person, from, last, timeZone), listPeople(person), dueClients(person, day, last > day ? last : day, timeZone)]);
+  const booked = all.filter(({ state }) => state === 'booked');
+  const has = new Set(booked.map(({ personId }) => personId));
+  const columns = people.people.filter(({ id, active, role }) => (active && role !== 'assistant') || has.has(id)).map(({ id, name, hours }): Column => ({ personId: id, name, working: hours }));
+  const days = weekAt(from, opening, columns.map(({ personId, working }) => ({ personId, hours: working })), booked, { on: day, minute: minuteOf(now, timeZone) });
+  return {
+    from, today: day, columns, days,
+    due: due.map((own) => {
+      const minutes = minutesToBook(own.nextWhat, null);
+      return { ...own, minutes, places: placesFor(minutes, own.nextOn < day ? day : own.nextOn, days) };
+    }),
+  };
 }
 
 /** The day that an address asks for, or another where it asks for none. */

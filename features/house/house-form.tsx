@@ -14,6 +14,7 @@ import { Segmented } from '@/ui/segmented';
 import { Select } from '@/ui/select';
 import { Switch } from '@/ui/switch';
 import { saveHouseSettings } from './actions';
+import { DaysOffFields, WeekHoursFields } from './week-hours';
 
 const UNITS = [{ value: 'mm', words: 'mm' }, { value: 'cm', words: 'cm' }, { value: 'in', words: 'inch' }] as const;
 const BASIN = [{ value: '1', words: 'once' }, { value: '2', words: 'twice' }, { value: '3', words: 'three times' }, { value: 'free', words: 'as often as it helps' }] as const;
@@ -24,6 +25,7 @@ const TEMPERATURES = [{ value: 'C', words: '°C' }, { value: 'F', words: '°F' }
 const SENT_FROM_HOURS = [7, 8, 9, 10, 11, 12, 14, 16, 18, 20];
 const DATES = [{ value: 'day-month', words: '24 Nov 2026' }, { value: 'month-day', words: 'Nov 24, 2026' }] as const;
 const HOURS = [{ value: '24', words: '14:30' }, { value: '12', words: '2:30 pm' }] as const;
+const WEEKS = [{ value: 'monday', words: 'Monday' }, { value: 'saturday', words: 'Saturday' }, { value: 'sunday', words: 'Sunday' }] as const;
 const WAYS = [{ value: 'flat', words: 'Flat, with add-ons' }, { value: 'hourly', words: 'By the hour' }] as const;
 
 const LIMITS: readonly { key: keyof House['limits']; words: string; unit: string; min: number; max: number }[] = [
@@ -54,13 +56,15 @@ interface HouseFormProps {
   initial: House;
   revision: number;
   mayChange: boolean;
+  /** Today where the salon is. */
+  today: string;
   /** What the server knows; a browser may know others, and both must draw the same. */
   timeZones: readonly string[];
   currencies: readonly string[];
 }
 
 /** What the salon sets once for all its visits. */
-export function HouseForm({ initial, revision, mayChange, timeZones, currencies }: HouseFormProps) {
+export function HouseForm({ initial, revision, mayChange, today, timeZones, currencies }: HouseFormProps) {
   const [house, setHouse] = useState(initial);
   // As it is being set, not as it was.
   const calendar = calendarOf(house);
@@ -102,6 +106,7 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
             <div className="grid gap-3 sm:grid-cols-2" data-as-written>
               <Segmented label="Dates" value={house.calendar.dates} options={DATES} onChange={(dates) => set({ calendar: { ...house.calendar, dates } })} />
               <Segmented label="Hours" value={house.calendar.hours} options={HOURS} onChange={(hours) => set({ calendar: { ...house.calendar, hours } })} />
+              <Select label="A week begins on" value={house.calendar.weekBegins} options={WEEKS} onChange={(weekBegins) => set({ calendar: { ...house.calendar, weekBegins } })} />
             </div>
             <p className="text-sm text-ink-soft" data-as-written>Lengths are said in this unit; any of them can be typed: 6mm, 0.6 cm, 1/4&quot;.</p>
             <div className="grid gap-3 sm:grid-cols-2">
@@ -126,6 +131,15 @@ export function HouseForm({ initial, revision, mayChange, timeZones, currencies 
             </div>
           </Part>
         </div>
+        <Part title="Opening hours" hint="The day and the week show them, and no next visit is suggested for a day on which you are closed. Who works other hours sets them under People.">
+          <div className="grid items-start gap-x-8 gap-y-4 lg:grid-cols-2">
+            <WeekHoursFields week={house.opening.week} calendar={calendar} begins={house.calendar.weekBegins} without="closed" onChange={(week) => set({ opening: { ...house.opening, week } })} />
+            <div className="grid gap-2">
+              <h3 className="text-md font-bold">Closed as well</h3>
+              <DaysOffFields daysOff={house.opening.closed} what="Closed" today={today} calendar={calendar} onChange={(closed) => set({ opening: { ...house.opening, closed } })} />
+            </div>
+          </div>
+        </Part>
         <Part title="Prices of the whole visit" hint="Said before the start as an itemised estimate, which goes with the plan.">
           <div className="grid grid-cols-2 gap-3 md:grid-cols-3 lg:grid-cols-5">
             {house.prices.way === 'flat' && <Select label="Mix is charged" value={house.prices.mixBy} options={MIX_BY} onChange={(mixBy) => prices({ mixBy })} />}

@@ -3,7 +3,8 @@
 import { revalidatePath } from 'next/cache';
 import { redirect } from 'next/navigation';
 import { z } from 'zod';
-import { changePerson, endSession, invite, join, makeResetLink, resetPassword, revokeLink, setPassword, setPin } from '@/data/people';
+import { parseWorkingHours } from '@/core/formats';
+import { changePerson, endSession, invite, join, makeResetLink, resetPassword, revokeLink, setPassword, setPin, setWorkingHours } from '@/data/people';
 import type { Role } from '@/data/sessions';
 import { fieldProblems, textsOf, type FormState } from '../forms';
 import { currentOwner, currentPerson } from '../session/current';
@@ -25,6 +26,19 @@ export async function changeSomebody(personId: string, change: { role?: string; 
   const changed = await changePerson(owner, personId, { role, active });
   revalidatePath('/house/people');
   return changed.ok ? done : changed;
+}
+
+/** Sets when somebody works: one's own hours, or as the owner anybody's. */
+export async function saveWorkingHours(personId: string, hours: unknown): Promise<Done> {
+  const person = await currentPerson();
+  if (!person) return { ok: false, problem: SIGNED_OUT };
+  if (person.role !== 'owner' && personId !== person.personId) return ONLY_OWNER;
+  if (!isId(personId)) return { ok: false, problem: 'Nobody of that name works in this salon.' };
+  const read = parseWorkingHours(hours);
+  if (!read.ok) return read;
+  const saved = await setWorkingHours(person, personId, read.value);
+  for (const path of ['/me', '/house/people', '/day', '/day/week']) revalidatePath(path);
+  return saved.ok ? done : saved;
 }
 
 /** Makes an invitation. @returns the path to hand over, said once */

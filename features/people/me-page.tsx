@@ -9,9 +9,10 @@ import { useCalendar } from '../house/calendar';
 import { changePassword, changePin, endOneSession } from './actions';
 import type { Person } from './queries';
 import { sayDevice } from './words';
+import { WorkingHoursForm, type SalonHours } from './working-hours';
 
 /** One's own PIN, password and sessions. */
-export function MePage({ me }: { me: Person & { sessionId: string } }) {
+export function MePage({ me }: { me: Person & { sessionId: string; salon: SalonHours } }) {
   const calendar = useCalendar();
   const [pin, submitPin, pinBusy] = useActionState<FormState<'password' | 'pin'>, FormData>(changePin, { fields: { password: '', pin: '' }, problems: {} });
   const [password, submitPassword, passwordBusy] = useActionState<FormState<'before' | 'after'>, FormData>(changePassword, { fields: { before: '', after: '' }, problems: {} });
@@ -34,6 +35,11 @@ export function MePage({ me }: { me: Person & { sessionId: string } }) {
         <Said {...password.said} />
         <Button type="submit" look="primary" disabled={passwordBusy}>Save password</Button>
       </AskingForm>
+      <section aria-label="Working hours" className="card grid gap-3 p-5 lg:col-span-2">
+        <h2 className="text-xl font-bold wide">Working hours</h2>
+        <p className="text-base text-ink-soft">The day and the week show when you can be booked.</p>
+        <WorkingHoursForm personId={me.id} initial={me.hours} salon={me.salon} own />
+      </section>
       <section aria-label="Sessions" className="card grid gap-2 p-5 lg:col-span-2">
         <h2 className="text-xl font-bold wide">Signed in</h2>
         <ul className="grid gap-1">

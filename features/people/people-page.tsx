@@ -2,6 +2,7 @@
 
 import { useState, useTransition } from 'react';
 import { Button } from '@/ui/button';
+import { Dialog } from '@/ui/dialog';
 import { Menu } from '@/ui/menu';
 import { MoreIcon } from '@/ui/icons';
 import { Select } from '@/ui/select';
@@ -9,6 +10,7 @@ import { useCalendar } from '../house/calendar';
 import { changeSomebody, endOneSession, inviteSomebody, resetLinkFor, takeLinkBack, type Done } from './actions';
 import type { OpenLink, Person } from './queries';
 import { ROLE_WORDS, sayDevice } from './words';
+import { WorkingHoursForm, type SalonHours } from './working-hours';
 
 type RoleKey = keyof typeof ROLE_WORDS;
 const ROLES = (Object.keys(ROLE_WORDS) as RoleKey[]).map((value) => ({ value, words: ROLE_WORDS[value].name as string }));
@@ -17,14 +19,16 @@ interface PeoplePageProps {
   people: readonly Person[];
   links: readonly OpenLink[];
   ownId: string;
+  salon: SalonHours;
 }
 
 /** Who works in the salon, what each may do, where each is signed in, and how somebody new comes in. */
-export function PeoplePage({ people, links, ownId }: PeoplePageProps) {
+export function PeoplePage({ people, links, ownId, salon }: PeoplePageProps) {
   const calendar = useCalendar();
   const [role, setRole] = useState<keyof typeof ROLE_WORDS>('colourist');
   const [link, setLink] = useState<{ words: string; path: string }>();
   const [problem, setProblem] = useState<string>();
+  const [hoursOf, setHoursOf] = useState<Person>();
   const [busy, start] = useTransition();
   const run = <T,>(work: () => Promise<Done<T>>, then: (value: T) => void = () => undefined) =>
     start(async () => {
@@ -61,6 +65,7 @@ export function PeoplePage({ people, links, ownId }: PeoplePageProps) {
             <Menu
               label={`More for ${person.name}`} trigger={<MoreIcon />} className="grid size-10 place-items-center rounded-ui text-ink-soft hover:bg-leaf-pale hover:text-ink"
               items={[
+                { words: 'Working hours …', choose: () => setHoursOf(person) },
                 { words: 'Make a reset link', hint: 'sets a new password; holds for 24 hours', disabled: !person.active, choose: () => run(() => resetLinkFor(person.id), (path) => setLink({ words: `Reset link for ${person.name}`, path })) },
                 person.active
                   ? { words: 'No longer works here', hint: 'signed out everywhere; can be undone', danger: true, choose: () => run(() => changeSomebody(person.id, { active: false })) }
@@ -70,6 +75,9 @@ export function PeoplePage({ people, links, ownId }: PeoplePageProps) {
           </article>
         ))}
       </section>
+      <Dialog open={hoursOf !== undefined} onOpenChange={(open) => !open && setHoursOf(undefined)} title={`Working hours of ${hoursOf?.name ?? ''}`} middle>
+        {hoursOf && <WorkingHoursForm personId={hoursOf.id} initial={hoursOf.hours} salon={salon} onSaved={() => setHoursOf(undefined)} />}
+      </Dialog>
       <section aria-label="Invite" className="card grid gap-3 p-5">
         <h2 className="text-xl font-bold wide">Invite somebody</h2>
         <p className="text-base text-ink-soft">An invitation is a link for one person. It holds for seven days, and you hand it over yourself.</p>

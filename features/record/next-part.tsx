@@ -38,7 +38,7 @@ export function NextPart({ fields, problem, disabled, onChange }: NextPartProps)
       {next && (
         <div className="rounded-ui bg-leaf-pale p-3">
           <div className="flex items-center justify-between gap-3">
-            <p className="text-base"><b>{calendar.day(next.on)}: {NEXT_WORDS[next.what].toLowerCase()}</b>, by the estimate.</p>
+            <p className="text-base"><b>{calendar.day(next.on)}: {NEXT_WORDS[next.what].toLowerCase()}</b>{next.closedOn ? `. The estimate is ${calendar.day(next.closedOn)}, and the salon is closed that day.` : ', by the estimate.'}</p>
             <Button small disabled={disabled || (fields.nextOn === next.on && fields.nextWhat === next.what)} onClick={() => onChange({ nextOn: next.on, nextWhat: next.what })}>Apply</Button>
           </div>
           <ul aria-label="Why then" className="mt-1 grid gap-0.5 text-sm">

@@ -47,7 +47,8 @@ export function useScale(): ScaleState & { send(command: { do: 'tare' | 'clear' 
       .then(async (answer) => {
         if (answer.ok) return;
         const { problem } = (await answer.json()) as { problem: string };
-        setState((before) => ({ ...before, words: problem }));
+        // A scale that is gone has said why, which says more than that it took no command.
+        setState((before) => (before.link === 'gone' ? before : { ...before, words: problem }));
       })
       .catch(() => setState((before) => ({ ...before, words: LOST })));
   };

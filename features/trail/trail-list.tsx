@@ -8,7 +8,7 @@ const ACT_WORDS: Record<Act, string> = {
   'visit-opened': 'opened a visit', 'visit-begun': 'began the service', consult: 'edited the consultation', plan: 'edited the pattern', mix: 'edited the mix', outcome: 'edited the record', 'signed-off': 'signed the record off', addendum: 'added to a signed record', booked: 'booked an appointment', 'booking-changed': 'changed an appointment', reminded: 'sent a reminder', 'feed-made': 'made a calendar address', 'feed-revoked': 'withdrew a calendar address', 'learnt-reset': 'had what was learnt of somebody forgotten',
   'photo-added': 'added a photo', 'photo-changed': 'marked a photo', 'photo-archived': 'archived a photo', 'photo-restored': 'restored a photo', 'photo-removed': 'deleted a photo', 'test-added': 'wrote down a test', 'test-read': 'read a test',
   'consent-given': 'took a consent', 'consent-withdrawn': 'withdrew a consent', 'reason-given': 'gave a reason',
-  'person-invited': 'made an invitation', 'person-joined': 'joined', 'person-changed': 'changed somebody’s role', 'link-made': 'made a reset link', 'password-set': 'set a password', 'pin-set': 'set a PIN', house: 'changed the settings of the house', products: 'changed the products', 'token-made': 'made a token', 'token-revoked': 'withdrew a token',
+  'person-invited': 'made an invitation', 'person-joined': 'joined', 'person-changed': 'changed somebody’s role', 'hours-set': 'set working hours', 'link-made': 'made a reset link', 'password-set': 'set a password', 'pin-set': 'set a PIN', house: 'changed the settings of the house', products: 'changed the products', 'token-made': 'made a token', 'token-revoked': 'withdrew a token',
 };
 const SHOWN = 8;
 

@@ -518,6 +518,7 @@ class Visit implements ComputedVisit {
       lines: rootLinesOf(lines),
       tonerWashes: mix.toners.length + mix.roots.length > 0 ? (consult.washesPerWeek ?? USUAL_WASHES) : null,
       wishWeeks: consult.weeksBetween,
+      opening: this.facts.house.opening,
     });
   }
 

@@ -26,7 +26,7 @@ export interface VisitFacts {
   /** Day of the visit, YYYY-MM-DD. */
   readonly heldOn: string;
   readonly bornOn: string | null;
-  readonly house: Pick<House, 'schools' | 'cautions' | 'prices' | 'slotMinutes' | 'clock' | 'measures'>;
+  readonly house: Pick<House, 'schools' | 'cautions' | 'prices' | 'slotMinutes' | 'clock' | 'measures' | 'opening'>;
   /** Products of the house as they are now. */
   readonly range: readonly Product[];
   /** Used against predicted of this visit’s colourist, oldest first. */
