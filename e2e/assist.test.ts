@@ -2,7 +2,7 @@ import type { ElementHandle, Page } from 'puppeteer-core';
 import { address, answers, axeFindings, live, newVisit, openBrowser, signIn, type Session, dialogClosed } from './harness';
 
 /** Every route and every dialog that needs nothing but a press, looked at by axe-core in both themes. */
-const PAGES = ['clients', 'day', 'day/reminders', 'day/preparation', 'house', 'house/products', 'house/learnt', 'house/people', 'house/tokens', 'house/trail', 'me', 'chair'];
+const PAGES = ['clients', 'day', 'day/week', 'day/reminders', 'day/preparation', 'house', 'house/products', 'house/learnt', 'house/people', 'house/tokens', 'house/trail', 'me', 'chair'];
 const STEPS = { consult: ['worn', 'map', 'head', 'safety', 'goals'], pattern: [], wear: [], mix: ['lift', 'tone', 'price'], clock: [], record: [] };
 
 /** What opens a dialog: where, and what is pressed for it, one after the other; and what has the focus afterwards. */
@@ -15,6 +15,7 @@ const DIALOGS: readonly { route: string; presses: readonly string[]; back?: stri
   { route: 'day', presses: ['Book'] },
   { route: 'day', presses: ['Calendar …'] },
   { route: 'house/products', presses: ['Add a product', 'Lightener'], back: 'Add a product' },
+  { route: 'house/people', presses: ['More for Ottilie', 'Working hours'], back: 'More for Ottilie' },
   { route: 'visit/consult', presses: ['Before you begin'] },
   { route: 'visit/consult#worn', presses: ['Before you begin'] },
   { route: 'visit/pattern', presses: ['Library …'] },

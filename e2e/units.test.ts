@@ -177,7 +177,7 @@ async function screens(narrow: boolean): Promise<Record<string, string[]>> {
   await page.goto(`${address()}/house/products`);
   await see(page, 'Lighteners');
   await look('products');
-  for (const at of ['day', 'day/preparation', 'day/reminders', 'house/learnt', 'house/people', 'house/trail', 'me', 'clients']) {
+  for (const at of ['day', 'day/week', 'day/preparation', 'day/reminders', 'house/learnt', 'house/people', 'house/trail', 'me', 'clients']) {
     await page.goto(`${address()}/${at}`);
     await page.waitForSelector('main h1');
     await look(at);
