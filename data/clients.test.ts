@@ -1,7 +1,7 @@
 import { EMPTY_CONSULT } from '../core/formats';
 import { allClients, archiveClient, changeClient, importClients, walkIn } from './client-changes';
 import { eraseClient, exportClient } from './client-record';
-import { createClient, listClients, readClient } from './clients';
+import { CLIENTS_A_PAGE, countClients, createClient, listClients, readClient } from './clients';
 import { mergeClients, mergedInto, undoMerge } from './merges';
 import { inSalon } from './database';
 import { addTest } from './safety';
@@ -75,16 +75,16 @@ test('a walk-in is a client and her visit of today, or neither', async () => {
   expect(await names('xxx')).toEqual([]);
 });
 
-test('two records become one: visits, tests and a missing phone move; the other leads to her', async () => {
+test('two records become one: visits, tests, a missing phone and e-mail move; the other leads to them', async () => {
   const kept = await createClient(owner, fields('Ada Morrow', { note: 'soft' }));
-  const twin = await createClient(owner, fields('A. Morrow', { phone: '0700 77', email: '', note: 'twice' }));
+  const twin = await createClient(owner, fields('A. Morrow', { phone: '0700 77', email: 'ada@post.example', note: 'twice' }));
   const visits = [await createVisit(owner, kept, '2026-10-01'), await createVisit(owner, twin, '2026-11-01')];
   await addTest(owner, twin, { kind: 'alert', onDay: '2026-10-30', result: 'clear', document: { version: 1, product: '', volume: null, minutes: null, fromLevel: null, level: null, note: '' } });
   expect(await mergeClients(stranger, twin, kept)).toBeUndefined();
   expect(await mergeClients(owner, kept, kept)).toBeUndefined();
   expect(await mergeClients(owner, twin, kept)).toEqual({ visits: 1 });
   const story = (await readClient(owner, kept, TODAY))!;
-  expect(story.client).toMatchObject({ name: 'Ada Morrow', phone: '0700 77', email: '', note: 'soft · twice' });
+  expect(story.client).toMatchObject({ name: 'Ada Morrow', phone: '0700 77', email: 'ada@post.example', note: 'soft · twice' });
   expect(story.visits.map(({ id }) => id)).toEqual([visits[1], visits[0]]);
   expect((await readVisit(owner, visits[1]!))!.safety.tests).toHaveLength(1);
   expect(await readClient(owner, twin, TODAY)).toBeUndefined();
@@ -226,4 +226,14 @@ describe('a table of clients', () => {
     expect(await importClients(owner, [fields('Tabled Five')], [{ id: crypto.randomUUID(), revision: 1, fields: fields('Nobody') }])).toEqual({ ok: false, reason: 'missing' });
     expect(await allClients(owner)).toEqual(before);
   });
+});
+
+test('pages hold every client once, by name', async () => {
+  for (let i = 0; i < CLIENTS_A_PAGE; i += 1) await createClient(stranger, fields('Paged Sedge', { note: String(i) }));
+  const all = await countClients(stranger);
+  const pages = await Promise.all([0, 1, 2].map((page) => listClients(stranger, '', TODAY, { page })));
+  expect(pages.map(({ length }) => length)).toEqual([CLIENTS_A_PAGE, all - CLIENTS_A_PAGE, 0]);
+  const listed = pages.flat();
+  expect(new Set(listed.map(({ id }) => id)).size).toBe(all);
+  expect(listed.map(({ name }) => name.toLowerCase())).toEqual(listed.map(({ name }) => name.toLowerCase()).sort());
 });

@@ -53,24 +53,27 @@ function middleOf(zones: readonly ZoneRegrowth[], today: string): ClientSummary[
 const APART_MM = 8;
 
 const MOST_FOUND = 60;
-const MOST_LISTED = 300;
+/** So many stand on a page where nothing is looked for. */
+export const CLIENTS_A_PAGE = 100;
 const MOST_WORDS = 8;
 
 /** Which clients are listed. */
 export interface ListOf {
   readonly archived?: boolean;
+  /** Which page of all of them; the first is 0. */
+  readonly page?: number;
 }
 
 /**
  * Clients whose name, phone or note holds the words typed, or words much like them, the likeliest first; then those with a
  * pattern of that name, or something done in those words; all by name where nothing is typed. `today` is a day, YYYY-MM-DD.
  */
-export function listClients(actor: Actor, search: string, today: string, { archived = false }: ListOf = {}): Promise<ClientSummary[]> {
+export function listClients(actor: Actor, search: string, today: string, { archived = false, page = 0 }: ListOf = {}): Promise<ClientSummary[]> {
   const phone = phoneKey(search);
   const words = phone ? [phone] : search.toLowerCase().normalize('NFC').trim().split(/\s+/).filter(Boolean).slice(0, MOST_WORDS);
   return inSalon(actor.salonId, async (trx) => {
     if (words.length === 0) {
-      const all = await clientRows(trx, (query) => query[archived ? 'whereNotNull' : 'whereNull']('archived_at').orderByRaw('lower(name)').limit(MOST_LISTED));
+      const all = await clientRows(trx, (query) => query[archived ? 'whereNotNull' : 'whereNull']('archived_at').orderByRaw('lower(name), id').limit(CLIENTS_A_PAGE).offset(page * CLIENTS_A_PAGE));
       return summaries(trx, all, today);
     }
     const found: { client_id: string }[] = (await trx.raw('select client_id from find_clients(?, ?, ?) order by rank', [words, MOST_FOUND, archived])).rows;
@@ -83,6 +86,11 @@ export function listClients(actor: Actor, search: string, today: string, { archi
     const named = new Set(found.map(({ client_id }) => client_id));
     return summaries(trx, ids.flatMap((id) => byId.get(id) ?? []), today, (id) => (named.has(id) ? null : patterns.get(id) ?? null));
   });
+}
+
+/** How many clients a salon has. */
+export function countClients(actor: Actor, { archived = false }: Pick<ListOf, 'archived'> = {}): Promise<number> {
+  return inSalon(actor.salonId, async (trx) => Number((await trx('client').whereNull('merged_into')[archived ? 'whereNotNull' : 'whereNull']('archived_at').count().first())!.count));
 }
 
 /** One client with their visits, newest first; undefined when this salon has no such client. */

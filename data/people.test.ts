@@ -1,7 +1,7 @@
 import { takeTry } from './attempts';
 import { inSalon } from './database';
 import { DEMO_PASSWORD } from './demo/people';
-import { changePerson, endSession, findLink, invite, join, listPeople, makeResetLink, resetPassword, revokeLink, setPassword, setPin } from './people';
+import { changePerson, endSession, findLink, invite, join, listPeople, makeResetLink, resetPassword, revokeLink, setPassword, setPin, setWorkingHours } from './people';
 import { lockSession, openSession, readSession, stationPeople, takeStation, type SignedIn } from './sessions';
 import { scratchWithDemo, type Scratch } from './testing/scratch';
 import { sessionOf, signedIn } from './testing/actor';
@@ -197,6 +197,14 @@ describe('people', () => {
     expect(await readSession(session)).toBeUndefined();
   });
 
+  test('working hours are kept with the person, and only within the salon', async () => {
+    const hours = { week: [null, ...Array.from({ length: 5 }, () => ({ from: 600, to: 1080 })), null], off: [{ from: '2026-12-01', to: '2026-12-03', words: 'Course' }] };
+    const stranger = await signedIn('leocadia@osieryard.example');
+    expect(await setWorkingHours(stranger, bram.personId, hours)).toEqual({ ok: false, problem: 'Nobody of that name works in this salon.' });
+    expect(await setWorkingHours(bram, bram.personId, hours)).toEqual({ ok: true });
+    expect((await listPeople(owner)).people.find(({ id }) => id === bram.personId)!.hours).toEqual(hours);
+  });
+
   test('all of it is in the trail, with who did it', async () => {
     const acts = (await readTrail(owner)).map(({ act, personName, words }) => `${act} ${personName}: ${words}`);
     expect(acts).toContain('person-invited Ottilie Marsh: assistant');
@@ -204,6 +212,7 @@ describe('people', () => {
     expect(acts).toContain('link-made Ottilie Marsh: Wren Castellane');
     expect(acts).toContain('password-set Wren Castellane: by a link');
     expect(acts).toContain('pin-set Bram Vale-Osei: ');
+    expect(acts).toContain('hours-set Bram Vale-Osei: Bram Vale-Osei');
     expect((await readTrail(owner)).find(({ act, words }) => act === 'person-changed' && words === 'Wren Castellane')!.changes).toEqual([{ where: 'works here', from: 'yes', to: 'no' }]);
   });
 });

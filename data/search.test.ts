@@ -14,8 +14,8 @@ beforeAll(async () => {
   first = await signedIn('ottilie@fernhollow.example');
   second = await signedIn('leocadia@osieryard.example');
   for (const [name, phone, note] of [
-    ['Josephine Aldermoor', '0700 900 123', 'asks for 100 % cover'], ['Åsa Lindqvist-Øye', '', ''], ['王小明', '', 'long, worn up'], ['Jo Quill', '', 'under_score'],
-  ]) await createClient(first, { name, phone, email: '', note, bornOn: null });
+    ['Josephine Aldermoor', '0700 900 123', 'asks for 100 % cover'], ['Ivo Abroad', '+44 700 900 151', ''], ['Åsa Lindqvist-Øye', '', ''], ['王小明', '', 'long, worn up'], ['Jo Quill', '', 'under_score'],
+  ]) await createClient(first, { name, phone, email: name.startsWith('Josephine') ? 'josephine@post.example' : '', note, bornOn: null });
   await createClient(second, { name: 'Josephine Elsewhere', phone: '0700 900 123', email: '', note: '', bornOn: null });
 });
 afterAll(() => scratch.drop());
@@ -26,6 +26,10 @@ test.each([
   ['letters changed over', 'aldremoor', 'Josephine Aldermoor'],
   ['several words in any order', 'aldermoor jose', 'Josephine Aldermoor'],
   ['a phone number however it is spaced', '0700900123', 'Josephine Aldermoor'],
+  ['a phone number with the code of the country', '+44 (0)700 900123', 'Josephine Aldermoor'],
+  ['the same with noughts', '0044 700 900 123', 'Josephine Aldermoor'],
+  ['one that is kept with the code, without it', '0700 900151', 'Ivo Abroad'],
+  ['an e-mail address', 'josephine@post', 'Josephine Aldermoor'],
   ['letters with marks', 'lindqvist-øye', 'Åsa Lindqvist-Øye'],
   ['another script', '王小明', '王小明'],
   ['the beginning of a name, two letters', 'jo', 'Jo Quill'],

@@ -144,6 +144,30 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   });
   expect((await blocks())[0]).toContain('11:15–');
   expect(await page.$('[role=dialog]')).toBeNull();
+  // A finger that moves at once scrolls; one that rests on it first lifts it.
+  const finger = async (restsMs: number) => {
+    const { x, y } = (await (await block()).boundingBox())!;
+    await page.touchscreen.touchStart(x + 8, y + 20);
+    await new Promise((resolve) => setTimeout(resolve, restsMs));
+    for (let i = 1; i <= 6; i += 1) await page.touchscreen.touchMove(x + 8, y + 20 + (i * 69) / 6);
+    await page.touchscreen.touchEnd();
+  };
+  await finger(0);
+  expect((await blocks())[0]).toContain('11:15–');
+  await finger(700);
+  await see(page, `${NAME} moved to 12:15, Ottilie Marsh.`);
+  await page.waitForFunction((name) => [...document.querySelectorAll('section[aria-label="The day"] button')].some((own) => own.textContent!.includes(name) && own.textContent!.includes('12:15–')), {}, NAME);
+  await press(page, 'Undo');
+  await see(page, `${NAME} is back at 11:15, Ottilie Marsh.`);
+  expect(await page.$('[role=dialog]')).toBeNull();
+  // Cancelled by mistake: one press, and it is booked again.
+  await page.waitForFunction((name) => [...document.querySelectorAll('section[aria-label="The day"] button')].some((own) => own.textContent!.includes(name) && own.textContent!.includes('11:15–')), {}, NAME);
+  await openBlock(NAME);
+  await press(page, 'Cancel the appointment');
+  await see(page, `${NAME}: cancelled.`);
+  await press(page, 'Undo');
+  await see(page, `${NAME}: booked again.`);
+  await press(page, 'Close');
 
   // Twelve minutes after she should be here, she is late.
   later(start.getTime() + 12.5 * 60_000 - Date.now());

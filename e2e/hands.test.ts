@@ -8,7 +8,7 @@ const SIZES = [
   { name: '390 × 844, phone', width: 390, height: 844, touch: true },
 ] as const;
 const STEPS = { consult: ['worn', 'map', 'head', 'safety', 'goals'], pattern: [], wear: [], mix: ['lift', 'tone', 'price'], clock: [], record: [] };
-const PAGES = ['clients', 'day', 'day/reminders', 'day/preparation', 'house', 'house/products', 'house/learnt', 'house/people', 'house/tokens', 'house/trail', 'me', 'chair'] as const;
+const PAGES = ['clients', 'day', 'day/week', 'day/reminders', 'day/preparation', 'house', 'house/products', 'house/learnt', 'house/people', 'house/tokens', 'house/trail', 'me', 'chair'] as const;
 
 let session: Session;
 let page: Page;
@@ -199,6 +199,26 @@ test('what was chosen, and the steps back, survive a reload; a changed form asks
   await at(page, /\/clients$/);
 }, 120_000);
 
+test('a finger that rests on a foil of the list lights it on the head, as a mouse over it does', async () => {
+  await open(SIZES[1]);
+  const visit = await newVisit(page, 'Rests On It');
+  await page.goto(`${address()}/visits/${visit}/pattern`);
+  await live(page);
+  await (await page.waitForSelector('button[aria-label^="Rows of"]'))!.tap();
+  const foil = (await page.waitForSelector('button[aria-label^="Row 2, foil "]'))!;
+  await foil.evaluate((own) => own.scrollIntoView({ block: 'center' }));
+  /** Foils that stand out on the head. */
+  const bright = () => page.$$eval('svg path[stroke="var(--color-white)"]', (all) => all.length);
+  const before = await bright();
+  const { x, y, width, height } = (await foil.boundingBox())!;
+  await page.touchscreen.touchStart(x + width / 2, y + height / 2);
+  await page.waitForFunction((own) => own.classList.contains('bg-field'), {}, foil);
+  expect(await bright()).toBeGreaterThan(before);
+  await page.touchscreen.touchEnd();
+  await page.waitForFunction((own) => !own.classList.contains('bg-field'), {}, foil);
+  expect(await bright()).toBe(before);
+}, 60_000);
+
 test('by keyboard alone, from a new client to the first foil', async () => {
   await open(SIZES[0]);
   const key = page.keyboard;
@@ -227,9 +247,11 @@ test('by keyboard alone, from a new client to the first foil', async () => {
     }
     await key.press('Space');
   };
+  /** Its first field takes the focus; keys before that go elsewhere. */
+  const dialogHasFocus = () => page.waitForFunction(() => document.querySelector('[role=dialog]')?.contains(document.activeElement));
   await page.waitForSelector('main table');
   await act('New client');
-  await page.waitForSelector('[role=dialog]');
+  await dialogHasFocus();
   await key.type('Keys Only');
   await key.press('Enter');
   await at(page, /\/clients\/[0-9a-f-]+$/);
@@ -244,7 +266,7 @@ test('by keyboard alone, from a new client to the first foil', async () => {
   await at(page, /\/pattern$/);
   await live(page);
   await act('Library …');
-  await page.waitForSelector('[role=dialog]');
+  await dialogHasFocus();
   await choose('Shelf', 'Suggested for this visit');
   await page.waitForSelector('::-p-text(Apply this suggestion)');
   await act('Apply this suggestion');
@@ -253,7 +275,7 @@ test('by keyboard alone, from a new client to the first foil', async () => {
   await dialogClosed(page);
   await saved(page);
   await act('Before you begin');
-  await page.waitForSelector('[role=dialog]');
+  await dialogHasFocus();
   const reasons = () => page.$$eval('[role=dialog] li form', (forms) => forms.length);
   for (let left = await reasons(); left > 0; left = await reasons()) {
     // The first reason that is offered, and its own button.

@@ -9,6 +9,8 @@ interface Marked {
 const stateOf = () => (window.history.state ?? {}) as Marked;
 /** An entry of a dialog that was closed by what was done in it; the next dialog takes it. */
 const SPENT = 'spent';
+/** Dialogs that are open. */
+const openMarks = new Set<string>();
 
 /**
  * Back closes what is open before it leaves the page: while it is open, the history has an entry for it.
@@ -25,8 +27,11 @@ export function useBackCloses(open: boolean, close: () => boolean): () => void {
     if (!open) return;
     const mark = crypto.randomUUID();
     const state = { ...stateOf(), dialog: mark };
-    if (stateOf().dialog === SPENT) window.history.replaceState(state, '');
+    const before = stateOf().dialog;
+    // An entry of a dialog that is open no more, by itself or since the page was loaded anew, is taken over.
+    if (before !== undefined && !openMarks.has(before)) window.history.replaceState(state, '');
     else window.history.pushState(state, '');
+    openMarks.add(mark);
     byHand.current = false;
     const popped = () => {
       if (stateOf().dialog !== mark && !latest.current()) window.history.pushState(state, '');
@@ -34,6 +39,7 @@ export function useBackCloses(open: boolean, close: () => boolean): () => void {
     window.addEventListener('popstate', popped);
     return () => {
       window.removeEventListener('popstate', popped);
+      openMarks.delete(mark);
       if (stateOf().dialog !== mark) return;
       if (byHand.current) window.history.back();
       else window.history.replaceState({ ...stateOf(), dialog: SPENT }, '');

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { phoneKey } from '../units';
-import { cellText, csvTable, readCsvTable, textCell, type CsvRead, type RowProblem } from './csv-table';
+import { phoneKey, type CalendarWriting } from '../units';
+import { cellsOf, cellText, csvTable, textCell, type CsvRead, type RowProblem } from './csv-table';
 
 /** A client's fields as a form has them. */
 export const CLIENT_FIELDS = ['name', 'phone', 'email', 'bornOn', 'note'] as const;
@@ -50,6 +50,45 @@ export function clientsCsv(clients: readonly ListedClient[], separator: string):
 
 type Fields = Omit<ListedClient, 'id' | 'revision'>;
 
+/** What a column of somebody else's table can hold. */
+export const CLIENT_COLUMNS = ['name', 'first name', 'last name', 'phone', 'email', 'birthday', 'note', 'id'] as const;
+export type ClientColumn = (typeof CLIENT_COLUMNS)[number];
+/** Which column of a table holds what, by its place; the first is 0. */
+export type ClientColumns = Readonly<Partial<Record<ClientColumn, number>>>;
+
+/** How other programs head their columns, without what is no letter. */
+const HEADINGS: Readonly<Record<ClientColumn, readonly string[]>> = {
+  name: ['name', 'client', 'clientname', 'fullname', 'customer', 'customername', 'contact', 'contactname'],
+  'first name': ['firstname', 'forename', 'givenname', 'first'],
+  'last name': ['lastname', 'surname', 'familyname', 'last'],
+  phone: ['phone', 'phonenumber', 'mobile', 'mobilephone', 'mobilenumber', 'telephone', 'tel', 'cell', 'cellphone'],
+  email: ['email', 'emailaddress', 'mail'],
+  birthday: ['birthday', 'birthdate', 'dateofbirth', 'dob', 'born'],
+  note: ['note', 'notes', 'comment', 'comments', 'remarks'],
+  id: ['id'],
+};
+
+/** Which columns hold what, by their headings; the first of two that fit. */
+function guessedColumns(heading: readonly string[]): ClientColumns {
+  const plain = heading.map((own) => own.toLowerCase().replace(/[^a-z]/g, ''));
+  const found: Partial<Record<ClientColumn, number>> = {};
+  for (const column of CLIENT_COLUMNS) {
+    const at = plain.findIndex((own) => HEADINGS[column].includes(own));
+    if (at >= 0) found[column] = at;
+  }
+  return found;
+}
+
+/** How a table is read. */
+interface ClientsReading {
+  /** YYYY-MM-DD */
+  readonly today: string;
+  /** Which comes first in a date of figures. */
+  readonly dates: CalendarWriting['dates'];
+  /** As somebody chose them; by the headings where nobody did. */
+  readonly columns?: ClientColumns;
+}
+
 /** What a table would do to the clients of a salon. Clients that it does not name stay. */
 export interface ClientsImport {
   readonly added: readonly Fields[];
@@ -57,43 +96,75 @@ export interface ClientsImport {
   readonly same: number;
   readonly problems: readonly RowProblem[];
   readonly separator: string;
+  readonly heading: readonly string[];
+  /** The first cell of each column that is not empty. */
+  readonly samples: readonly string[];
+  readonly columns: ClientColumns;
 }
 
 /** Two records are of one person, as far as a table can tell: the same name and phone, however they are written. */
 const personKey = (name: string, phone: string) => `${name.normalize('NFC').toLowerCase().replace(/\s+/g, ' ')} ${phoneKey(phone) ?? phone.replace(/\D/g, '')}`;
 
+/** A day in figures as YYYY-MM-DD: `28.2.1990`, `2/28/1990`. What is none stays, for whoever reads it to refuse. */
+function dayOf(cell: string, dates: ClientsReading['dates']): string {
+  const read = /^(\d{1,2})[./-](\d{1,2})[./-](\d{4})$/.exec(cell);
+  if (!read) return cell;
+  const [, first, second, year] = read;
+  // No month is later than the twelfth, whatever the house writes.
+  const monthFirst = Number(first) > 12 ? false : Number(second) > 12 ? true : dates === 'month-day';
+  const [month, day] = monthFirst ? [first, second] : [second, first];
+  return `${year}-${month.padStart(2, '0')}-${day.padStart(2, '0')}`;
+}
+
 /**
- * Reads a table of clients against those that a salon has. A row with an id is that client; one without is whoever has the same
- * name and phone, or a new client. A cell left empty keeps what is known. Doubles are named and nothing is taken.
- * @param today YYYY-MM-DD
+ * Reads a table of clients, from here or from another program, against those that a salon has. A row with an id is that client;
+ * one without is whoever has the same name and phone, or a new client. A cell left empty keeps what is known. Doubles are named
+ * and nothing is taken.
  */
-export function readClientsCsv(text: string, known: readonly ListedClient[], today: string): CsvRead<ClientsImport> {
-  const table = readCsvTable(text, COLUMNS, ['name'], 'clients');
-  if (!table.ok) return table;
+export function readClientsCsv(text: string, known: readonly ListedClient[], { today, dates, columns: chosen }: ClientsReading): CsvRead<ClientsImport> {
+  const table = cellsOf(text);
+  if (!table) return { ok: false, problem: 'The table is empty.' };
+  if (table.rows.length + table.problems.length === 0) return { ok: false, problem: 'The table has a heading and no clients.' };
+  const { heading, separator } = table;
+  const columns = chosen ?? guessedColumns(heading);
+  const samples = heading.map((_, at) => table.rows.map(({ cells }) => cells[at] ?? '').find((cell) => cell !== '') ?? '');
+  const looked = { separator, heading, samples, columns };
+  if (columns.name === undefined && columns['first name'] === undefined && columns['last name'] === undefined) {
+    return { ok: true, value: { ...looked, added: [], changed: [], same: 0, problems: [{ row: 1, problem: 'No column is the name: choose which one is.' }] } };
+  }
   const form = clientForm(today);
   const byId = new Map(known.map((own) => [own.id, own]));
   const byPerson = new Map<string, ListedClient[]>();
   for (const own of known) byPerson.set(personKey(own.name, own.phone), [...(byPerson.get(personKey(own.name, own.phone)) ?? []), own]);
-  const problems: RowProblem[] = [...table.value.problems];
+  const problems: RowProblem[] = [...table.problems];
   const rowOf = new Map<string, number>();
   const added: Fields[] = [];
   const changed: { before: ListedClient; after: Fields }[] = [];
   let same = 0;
-  for (const { row, cells } of table.value.rows) {
+  for (const { row, cells } of table.rows) {
     const problem = (words: string) => void problems.push({ row, problem: words });
-    const cell = (column: (typeof COLUMNS)[number]) => (cells[column] === undefined ? undefined : cellText(cells[column]));
+    const cell = (column: ClientColumn) => {
+      const at = columns[column];
+      const own = at === undefined ? '' : cellText(cells[at] ?? '');
+      return own === '' ? undefined : own;
+    };
+    const name = cell('name') ?? ([cell('first name'), cell('last name')].filter(Boolean).join(' ') || undefined);
     const id = cell('id');
     if (id !== undefined && !byId.has(id)) {
       problem(`id: no client here has “${id}”. Leave it empty for a new client.`);
       continue;
     }
-    const alike = id === undefined ? byPerson.get(personKey(cell('name') ?? '', cell('phone') ?? '')) ?? [] : [];
+    const alike = id === undefined ? byPerson.get(personKey(name ?? '', cell('phone') ?? '')) ?? [] : [];
     if (alike.length > 1) {
-      problem(`name: ${alike.length} clients here are “${cell('name')}” with that phone. Write the id of the one that is meant.`);
+      problem(`name: ${alike.length} clients here are “${name}” with that phone. Write the id of the one that is meant.`);
       continue;
     }
     const before = id === undefined ? alike[0] : byId.get(id);
-    const read = form.safeParse({ name: cell('name') ?? before?.name ?? '', phone: cell('phone') ?? before?.phone ?? '', email: cell('email') ?? before?.email ?? '', bornOn: cell('birthday') ?? before?.bornOn ?? '', note: cell('note') ?? before?.note ?? '' });
+    const born = cell('birthday');
+    const read = form.safeParse({
+      name: name ?? before?.name ?? '', phone: cell('phone') ?? before?.phone ?? '', email: cell('email') ?? before?.email ?? '',
+      bornOn: born === undefined ? before?.bornOn ?? '' : dayOf(born, dates), note: cell('note') ?? before?.note ?? '',
+    });
     if (!read.success) {
       problem(read.error.issues[0].message);
       continue;
@@ -110,5 +181,5 @@ export function readClientsCsv(text: string, known: readonly ListedClient[], tod
     else changed.push({ before, after: read.data });
   }
   problems.sort((a, b) => a.row - b.row);
-  return { ok: true, value: { added, changed, same, problems, separator: table.value.separator } };
+  return { ok: true, value: { ...looked, added, changed, same, problems } };
 }

@@ -23,6 +23,30 @@ const SEPARATOR_WORDS: Readonly<Record<string, string>> = { ',': 'comma', ';': '
 /** Columns whose figures may be written in another unit. */
 export type MeasuredColumns<Column extends string> = Readonly<Partial<Record<Column, MeasuredColumn>>>;
 
+/** A table as its cells, trimmed. */
+interface Cells {
+  readonly separator: string;
+  readonly heading: readonly string[];
+  readonly rows: readonly { readonly row: number; readonly cells: readonly string[] }[];
+  /** Rows that have more cells than the heading. */
+  readonly problems: readonly RowProblem[];
+}
+
+/** Reads the cells of a table whose first row is its heading; the separator is found out. @returns undefined where it is empty */
+export function cellsOf(text: string): Cells | undefined {
+  const table = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { delimitersToGuess: SEPARATORS, skipEmptyLines: 'greedy' });
+  const [head, ...body] = table.data.map((cells) => cells.map((cell) => cell.trim()));
+  if (!head) return undefined;
+  const problems: RowProblem[] = [];
+  const rows = body.flatMap((cells, i) => {
+    const row = i + 2;
+    if (cells.slice(head.length).every((cell) => cell === '')) return [{ row, cells }];
+    problems.push({ row, problem: `It has ${cells.length} cells where the heading has ${head.length}: a figure with a comma needs another separator, or quotation marks.` });
+    return [];
+  });
+  return { separator: table.meta.delimiter, heading: head, rows, problems };
+}
+
 /**
  * Reads a table whose first row names its columns; the separator is found out. A column that is named by another unit
  * (`thickness in`) comes as the metric one, its figures with the decimal sign of the table.
@@ -31,15 +55,14 @@ export type MeasuredColumns<Column extends string> = Readonly<Partial<Record<Col
 export function readCsvTable<Column extends string>(
   text: string, columns: readonly Column[], needed: readonly Column[], what: string, measured?: MeasuredColumns<Column>,
 ): CsvRead<CsvTable<Column>> {
-  const table = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { delimitersToGuess: SEPARATORS, skipEmptyLines: 'greedy' });
-  const [head, ...rows] = table.data;
-  if (!head) return { ok: false, problem: 'The table is empty.' };
-  const separator = table.meta.delimiter;
+  const table = cellsOf(text);
+  if (!table) return { ok: false, problem: 'The table is empty.' };
+  const { separator, rows, problems } = table;
   const columnOf = new Map(columns.flatMap((column) => Object.entries(measured?.[column]?.names ?? {}).map(([unit, name]) => [name.toLowerCase(), { column, unit }] as const)));
-  const heading = head.map((name) => name.trim().toLowerCase());
+  const heading = table.heading.map((name) => name.toLowerCase());
   const named: string[] = heading.map((name) => columnOf.get(name)?.column ?? name);
   const units = heading.map((name) => columnOf.get(name)?.unit);
-  const decimalComma = rows.some((cells) => cells.some((cell) => /^-?\d+,\d+$/.test(cell.trim())));
+  const decimalComma = rows.some(({ cells }) => cells.some((cell) => /^-?\d+,\d+$/.test(cell)));
   const missing = needed.filter((name) => !named.includes(name));
   if (missing.length > 0) {
     return { ok: false, problem: `The first row must name the columns; ${missing.map((name) => `“${name}”`).join(', ')} ${missing.length === 1 ? 'is' : 'are'} missing. Read with ${SEPARATOR_WORDS[separator] ?? separator} as the separator.` };
@@ -48,21 +71,14 @@ export function readCsvTable<Column extends string>(
   if (unknown.length > 0) return { ok: false, problem: `“${unknown[0]}” is no column that is known here.` };
   const twice = named.find((name, i) => name !== '' && named.indexOf(name) !== i);
   if (twice !== undefined) return { ok: false, problem: `The column “${twice}” stands there twice.` };
-  if (rows.length === 0) return { ok: false, problem: `The table has a heading and no ${what}.` };
-  const problems: RowProblem[] = [];
-  const read: { row: number; cells: Partial<Record<Column, string>> }[] = [];
-  rows.forEach((cells, i) => {
-    const row = i + 2;
-    if (cells.length > named.length && cells.slice(named.length).some((cell) => cell.trim() !== '')) {
-      problems.push({ row, problem: `It has ${cells.length} cells where the heading has ${named.length}: a figure with a comma needs another separator, or quotation marks.` });
-      return;
-    }
+  if (rows.length + problems.length === 0) return { ok: false, problem: `The table has a heading and no ${what}.` };
+  const read = rows.map(({ row, cells }) => {
     const given: Partial<Record<Column, string>> = {};
     named.forEach((column, at) => {
-      const cell = (cells[at] ?? '').trim();
+      const cell = cells[at] ?? '';
       if (cell !== '') given[column as Column] = metricCell(cell, units[at], decimalComma);
     });
-    read.push({ row, cells: given });
+    return { row, cells: given };
   });
   return { ok: true, value: { separator, rows: read, problems } };
 }

@@ -16,7 +16,7 @@ export { panelOf, parsePlan, parsePlanText, PLAN_FORMAT, PLAN_VERSION, planSchem
 export { productsCsv, readProductsCsv, type Import } from './products-csv';
 export { type TableStyle } from './table-style';
 export { type CsvRead, type RowProblem } from './csv-table';
-export { CLIENT_FIELDS, clientForm, clientsCsv, readClientsCsv, type ClientField, type ClientsImport, type ListedClient } from './clients-csv';
+export { CLIENT_COLUMNS, CLIENT_FIELDS, clientForm, clientsCsv, readClientsCsv, type ClientColumn, type ClientColumns, type ClientField, type ClientsImport, type ListedClient } from './clients-csv';
 export { foilsCsv, readFoilsCsv, type FoilsImport } from './foils-csv';
 export { parseCounts, parseProducts, productSchema, productsSchema, USUAL_PRODUCTS, type Products } from './products-document';
 export { EMPTY_PHOTO, parsePhoto, photoSchema, POSES, STAGES, type PhotoDocument, type Pose, type Stage } from './photo-document';

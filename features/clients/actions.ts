@@ -2,14 +2,15 @@
 
 import { revalidatePath } from 'next/cache';
 import { redirect } from 'next/navigation';
-import { readClientsCsv, type ClientsImport } from '@/core/formats';
+import { z } from 'zod';
+import { CLIENT_COLUMNS, readClientsCsv, type ClientColumns, type ClientsImport } from '@/core/formats';
 import { allClients, archiveClient, changeClient, importClients, walkIn } from '@/data/client-changes';
 import { eraseClient } from '@/data/client-record';
 import { createClient, listClients, readClient } from '@/data/clients';
 import { mergeClients, undoMerge } from '@/data/merges';
 import { createVisit, type VisitWhat } from '@/data/visits';
 import { fieldProblems, textsOf, type FormState } from '../forms';
-import { salonToday } from '../house/queries';
+import { loadHouse, salonToday } from '../house/queries';
 import { megabytes, MOST_BYTES } from '../limits';
 import { currentOwner, currentPerson, requirePerson } from '../session/current';
 import { isId, isRevision } from '../shared';
@@ -126,21 +127,26 @@ export type TablePreview = { readonly ok: true; readonly value: ClientsImport } 
 /** More text than this is no table of clients. */
 const MOST_TAKEN = 5000;
 
-/** What a table of clients would add and change; nothing is written. */
-export async function previewClients(text: unknown): Promise<TablePreview> {
+const columnsSchema = z.partialRecord(z.enum(CLIENT_COLUMNS), z.int().min(0).max(999)).optional();
+
+/** What a table of clients would add and change; nothing is written. @param columns which column holds what; by the headings without */
+export async function previewClients(text: unknown, columns?: ClientColumns): Promise<TablePreview> {
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;
   if (person.role === 'assistant') return { ok: false, problem: 'Only a colourist or the owner can import clients.' };
   if (typeof text !== 'string' || text.length > MOST_BYTES.table) return { ok: false, problem: `The table is larger than ${megabytes(MOST_BYTES.table)}: is it the right file?` };
-  const read = readClientsCsv(text, await allClients(person), await salonToday());
+  const chosen = columnsSchema.safeParse(columns);
+  if (!chosen.success) return { ok: false, problem: 'Columns: choose them from the table.' };
+  const { calendar } = (await loadHouse()).document;
+  const read = readClientsCsv(text, await allClients(person), { today: await salonToday(), dates: calendar.dates, columns: chosen.data });
   if (read.ok && read.value.added.length + read.value.changed.length > MOST_TAKEN) return { ok: false, problem: `The table adds and changes more than ${MOST_TAKEN} clients: import it in parts.` };
   return read;
 }
 
 /** Takes a table of clients over, as the preview showed it; what has changed since is refused. */
-export async function takeClients(text: unknown): Promise<Done> {
+export async function takeClients(text: unknown, columns?: ClientColumns): Promise<Done> {
   const person = await currentPerson();
-  const preview = await previewClients(text);
+  const preview = await previewClients(text, columns);
   if (!person || !preview.ok) return preview.ok ? SIGNED_OUT : preview;
   const { added, changed, problems } = preview.value;
   if (problems.length > 0) return { ok: false, problem: `Row ${problems[0].row}: ${problems[0].problem} Nothing was taken.` };

@@ -9,7 +9,7 @@ import { inThread } from '@/data/compute';
 import { allClients } from '@/data/client-changes';
 import { mergedInto } from '@/data/merges';
 import type { SignedIn } from '@/data/sessions';
-import { listClients, readClient, type ClientStory, type ClientSummary } from '@/data/clients';
+import { CLIENTS_A_PAGE, countClients, listClients, readClient, type ClientStory, type ClientSummary } from '@/data/clients';
 import { loadHouse, salonToday } from '../house/queries';
 import { currentPerson, requirePerson } from '../session/current';
 import { wholeVisit } from '../visit/queries';
@@ -17,9 +17,28 @@ import { isId } from '../shared';
 
 export type { ClientStory, ClientSummary };
 
-/** Clients of the signed-in person's salon, by words or all of them. */
-export async function findClients(search: string, archived: boolean): Promise<ClientSummary[]> {
-  return listClients(await requirePerson(), search.slice(0, 200), await salonToday(), { archived });
+/** A page of clients, and of how many. */
+export interface ClientsPage {
+  readonly clients: readonly ClientSummary[];
+  /** From 0. */
+  readonly page: number;
+  readonly pages: number;
+  /** All that there are; those found where words were typed. */
+  readonly all: number;
+}
+
+/** Clients of the signed-in person's salon, by words or all of them. @param page from 0; one that there is not is the last */
+export async function findClients(search: string, archived: boolean, page: number): Promise<ClientsPage> {
+  const person = await requirePerson();
+  const words = search.slice(0, 200);
+  if (words.trim() !== '') {
+    const found = await listClients(person, words, await salonToday(), { archived });
+    return { clients: found, page: 0, pages: 1, all: found.length };
+  }
+  const all = await countClients(person, { archived });
+  const pages = Math.max(1, Math.ceil(all / CLIENTS_A_PAGE));
+  const own = Math.min(pages - 1, page);
+  return { clients: await listClients(person, '', await salonToday(), { archived, page: own }), page: own, pages, all };
 }
 
 /** A client's story with what their page needs beside it. */

@@ -6,7 +6,7 @@ import { KIND_WORDS, STANDING_WORDS, type AppointmentState } from '@/core/diary'
 import { Button, buttonLook } from '@/ui/button';
 import { useCalendar } from '../house/calendar';
 import { hoursAndMinutes } from '../shared';
-import { markAppointment, openAppointment, type DiaryAnswer } from './actions';
+import { openAppointment } from './actions';
 import { AppointmentForm, usePreparation } from './appointment-form';
 import { Laid } from './laid';
 import type { DayFacts, ShownAppointment } from './queries';
@@ -16,16 +16,15 @@ interface AppointmentCardProps {
   appointment: ShownAppointment;
   /** @param on the day that it was moved to; null where it stays */
   onDone(on: string | null): void;
+  onMark(state: AppointmentState): void;
 }
 
 /** One appointment: what is laid out for it, and what may become of it. */
-export function AppointmentCard({ facts, appointment, onDone }: AppointmentCardProps) {
+export function AppointmentCard({ facts, appointment, onDone, onMark }: AppointmentCardProps) {
   const calendar = useCalendar();
-  const { id, revision, clientId, on, from, minutes, kind, state, note, phone, standing, redoOf, visitId } = appointment;
+  const { id, clientId, on, from, minutes, kind, state, note, phone, standing, redoOf, visitId } = appointment;
   const [moving, setMoving] = useState(false);
-  const [problem, setProblem] = useState<string>();
   const prepared = usePreparation(clientId, false);
-  const mark = (next: AppointmentState) => void markAppointment(id, revision, next).catch((): DiaryAnswer => ({ ok: false, problem: 'No connection: nothing was changed.' })).then((answer) => (answer.ok ? onDone(null) : setProblem(answer.problem)));
   if (moving) return <AppointmentForm facts={facts} own={appointment} first={{ on, from, personId: appointment.personId, kind, client: { id: clientId, name: appointment.clientName, phone } }} onDone={onDone} />;
   return (
     <div className="grid gap-4">
@@ -34,17 +33,16 @@ export function AppointmentCard({ facts, appointment, onDone }: AppointmentCardP
         {phone && <span className="block text-base text-ink-soft">{phone}</span>}
         {note && <span className="block text-base">{note}</span>}
       </p>
-      {problem && <p role="alert" className="text-sm font-medium text-rowan">{problem}</p>}
       <div className="flex flex-wrap gap-2">
         {state === 'booked' && <form action={openAppointment.bind(null, id)}><Button type="submit" look="primary">{visitId ? 'Open the visit' : 'Begin the visit'}</Button></form>}
         <Link href={`/clients/${clientId}`} className={buttonLook('plain')}>Client</Link>
         {state === 'booked' ? (
           <>
             <Button onClick={() => setMoving(true)}>Move or change</Button>
-            <Button look="quiet" onClick={() => mark('cancelled')}>Cancel the appointment</Button>
-            {on <= facts.today && <Button look="quiet" onClick={() => mark('no-show')}>Did not come</Button>}
+            <Button look="quiet" onClick={() => onMark('cancelled')}>Cancel the appointment</Button>
+            {on <= facts.today && <Button look="quiet" onClick={() => onMark('no-show')}>Did not come</Button>}
           </>
-        ) : <Button onClick={() => mark('booked')}>Book again</Button>}
+        ) : <Button onClick={() => onMark('booked')}>Book again</Button>}
         <a href={`/api/clients/${clientId}/calendar`} className={buttonLook('quiet')}>Calendar file</a>
       </div>
       {/* Below the buttons: what comes a moment later must not move them from under the finger. */}

@@ -12,6 +12,11 @@ export interface Place {
 const DRAG_RASTER = 15;
 /** Less is a press and no drag, pixels. */
 const BEGINS_PX = 6;
+/** A finger that rests so long lifts it, ms; one that has gone further by then scrolls, pixels. */
+const HOLD_MS = 400;
+const HOLD_PX = 10;
+/** What the finger feels when it is lifted, ms. */
+const LIFTED_MS = 15;
 const LAST_MINUTE = 23 * 60 + 45;
 
 interface Dragging extends Place {
@@ -29,7 +34,8 @@ interface BlockDrag extends Place {
 const columnRects = () => [...document.querySelectorAll<HTMLElement>('[data-person]')].map((own) => ({ personId: own.dataset.person!, rect: own.getBoundingClientRect() }));
 
 /**
- * An appointment dragged to another time or column, with a mouse or a pen: a finger scrolls. Escape takes it back, and a drag is no press.
+ * An appointment dragged to another time or column: with a mouse or a pen at once, with a finger that rests on it first, since
+ * one that moves scrolls. Escape takes it back, and a drag is no press.
  * By keyboard an appointment is moved in its form.
  */
 export function useBlockDrag({ from, personId, pxPerMinute, enabled, onDrop }: BlockDrag) {
@@ -38,9 +44,31 @@ export function useBlockDrag({ from, personId, pxPerMinute, enabled, onDrop }: B
   const dragged = useRef(false);
   // Where it is now: what is drawn may be a move behind when it is let go.
   const latest = useRef<Place>(null);
+  const element = useRef<HTMLButtonElement>(null);
+  const hold = useRef<ReturnType<typeof setTimeout>>(undefined);
+  /** Lifted by a finger. */
+  const lifted = useRef(false);
   const stop = () => {
+    clearTimeout(hold.current);
+    lifted.current = false;
     began.current = latest.current = null;
     setDragging(undefined);
+  };
+  useEffect(() => {
+    const own = element.current;
+    // React's own listeners cannot keep the page from scrolling.
+    const stays = (event: TouchEvent) => lifted.current && event.cancelable && event.preventDefault();
+    own?.addEventListener('touchmove', stays, { passive: false });
+    return () => {
+      clearTimeout(hold.current);
+      own?.removeEventListener('touchmove', stays);
+    };
+  }, []);
+  const lift = () => {
+    lifted.current = dragged.current = true;
+    latest.current = { from, personId };
+    setDragging({ from, personId, dx: 0 });
+    navigator.vibrate?.(LIFTED_MS);
   };
   const active = dragging !== undefined;
   useEffect(() => {
@@ -53,14 +81,21 @@ export function useBlockDrag({ from, personId, pxPerMinute, enabled, onDrop }: B
   }, [active]);
   return {
     dragging,
+    element,
     handlers: {
       onPointerDown: (event: PointerEvent) => {
         dragged.current = false;
-        if (enabled && event.button === 0 && event.pointerType !== 'touch') began.current = { x: event.clientX, y: event.clientY };
+        if (!enabled || event.button !== 0) return;
+        began.current = { x: event.clientX, y: event.clientY };
+        if (event.pointerType === 'touch') hold.current = setTimeout(lift, HOLD_MS);
       },
       onPointerMove: (event: PointerEvent<HTMLElement>) => {
         if (!began.current) return;
         const { x, y } = began.current;
+        if (event.pointerType === 'touch' && !lifted.current) {
+          if (Math.hypot(event.clientX - x, event.clientY - y) >= HOLD_PX) stop();
+          return;
+        }
         if (!latest.current && Math.hypot(event.clientX - x, event.clientY - y) < BEGINS_PX) return;
         event.currentTarget.setPointerCapture(event.pointerId);
         dragged.current = true;
@@ -74,9 +109,15 @@ export function useBlockDrag({ from, personId, pxPerMinute, enabled, onDrop }: B
       onPointerUp: () => {
         const to = latest.current;
         stop();
+        // A drag by finger is followed by no press, which is what would end this.
+        setTimeout(() => (dragged.current = false));
         if (to && (to.from !== from || to.personId !== personId)) onDrop(to);
       },
       onPointerCancel: stop,
+      // A long press opens a menu of the browser's otherwise.
+      onContextMenu: (event: MouseEvent) => {
+        if (lifted.current) event.preventDefault();
+      },
       onClickCapture: (event: MouseEvent) => {
         if (!dragged.current) return;
         dragged.current = false;

@@ -77,13 +77,13 @@ interface BlockProps extends Pick<ColumnsProps, 'onOpen' | 'onMove'> {
 function Block({ appointment, top, lane, onOpen, onMove }: BlockProps) {
   const calendar = useCalendar();
   const { id, clientName, kind, from, minutes, personId, state, begun, standing, lateMinutes, redoOf } = appointment;
-  const { dragging, handlers } = useBlockDrag({ from, personId, pxPerMinute: PX_PER_MINUTE, enabled: state === 'booked' && !begun, onDrop: (to) => onMove(appointment, to) });
+  const { dragging, element, handlers } = useBlockDrag({ from, personId, pxPerMinute: PX_PER_MINUTE, enabled: state === 'booked' && !begun, onDrop: (to) => onMove(appointment, to) });
   const shown = dragging?.from ?? from;
   const words = standing === 'late' ? `late, ${lateMinutes} min` : STANDING_WORDS[standing];
   const height = Math.max(minutes, 20) * PX_PER_MINUTE - 2;
   return (
     <button
-      type="button" onClick={() => onOpen(id)} {...handlers}
+      ref={element} type="button" onClick={() => onOpen(id)} {...handlers}
       style={{ top, height, left: `calc(${(100 * lane.lane) / lane.of}% + 3px)`, width: `calc(${100 / lane.of}% - 6px)`, ...(dragging && { transform: `translate(${dragging.dx}px, ${(dragging.from - from) * PX_PER_MINUTE}px)` }) }}
       className={clsx('absolute flex flex-col items-stretch justify-start overflow-hidden rounded-ui border-l-4 border-y border-r px-2 text-left leading-tight select-none hover:border-ink', dragging ? 'z-20 cursor-grabbing shadow-lg' : 'z-[5]', height > 34 ? 'py-1' : 'py-0', TINTS[standing])}
     >

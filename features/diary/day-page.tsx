@@ -4,14 +4,14 @@ import clsx from 'clsx';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { clashesWith, isOutside, KIND_WORDS, whyClosed, workedOn } from '@/core/diary';
+import { clashesWith, isOutside, KIND_WORDS, whyClosed, workedOn, type AppointmentState } from '@/core/diary';
 import { dayAfter } from '@/core/units';
 import { Button, buttonLook } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { BackIcon, PlusIcon } from '@/ui/icons';
 import { useCalendar } from '../house/calendar';
 import { daysBetween, sayDistance } from '../shared';
-import { moveAppointment, type DiaryAnswer } from './actions';
+import { markAppointment, moveAppointment, type DiaryAnswer } from './actions';
 import { AppointmentForm, type FirstBooking } from './appointment-form';
 import { AppointmentCard } from './appointment-card';
 import type { Place } from './block-drag';
@@ -20,12 +20,13 @@ import { closedWords } from './closed-words';
 import { DayColumns } from './day-columns';
 import type { DayFacts, ShownAppointment } from './queries';
 
+const MARKED: Readonly<Record<AppointmentState, string>> = { booked: 'booked again', cancelled: 'cancelled', 'no-show': 'did not come' };
 
-/** What became of a drag, and where it was before. */
+/** What became of an appointment, and how that is undone. */
 interface Moved {
   readonly words: string;
   readonly problem?: boolean;
-  readonly before?: ShownAppointment;
+  readonly undo?: () => void;
 }
 
 /** A day of the salon: a column per colourist, who is late, what is due and what is unfinished. */
@@ -47,8 +48,14 @@ export function DayPage({ facts }: { facts: DayFacts }) {
       // Two at one chair are said, not forbidden: an assistant may be there.
       const others = appointments.filter((one) => one.id !== own.id && one.personId === to.personId && one.state === 'booked');
       const clash = clashesWith({ from: to.from, minutes }, others).map((i) => others[i].clientName);
-      setMoved({ words: `${clientName} ${back ? 'is back at' : 'moved to'} ${calendar.time(to.from)}, ${name}.${clash.length > 0 ? ` At the same chair then: ${clash.join(', ')}.` : ''}${column && isOutside({ from: to.from, minutes }, workedOn(on, facts.opening, column.working)) ? ' That is outside their hours.' : ''}`, ...(!back && { before: own }) });
+      setMoved({ words: `${clientName} ${back ? 'is back at' : 'moved to'} ${calendar.time(to.from)}, ${name}.${clash.length > 0 ? ` At the same chair then: ${clash.join(', ')}.` : ''}${column && isOutside({ from: to.from, minutes }, workedOn(on, facts.opening, column.working)) ? ' That is outside their hours.' : ''}`, ...(!back && { undo: () => void move({ ...own, revision: own.revision + 1 }, own, true) }) });
     }
+    router.refresh();
+  };
+  const mark = async (own: ShownAppointment, state: AppointmentState, back = false) => {
+    const answer = await markAppointment(own.id, own.revision, state).catch((): DiaryAnswer => ({ ok: false, problem: 'No connection: nothing was changed.' }));
+    if (!answer.ok) setMoved({ words: answer.problem, problem: true });
+    else setMoved({ words: `${own.clientName}: ${MARKED[state]}.`, ...(!back && { undo: () => void mark({ ...own, revision: own.revision + 1 }, own.state, true) }) });
     router.refresh();
   };
   const go = (day: string) => router.push(day === today ? '/day' : `/day?on=${day}`);
@@ -114,7 +121,7 @@ export function DayPage({ facts }: { facts: DayFacts }) {
       {moved && (
         <div role={moved.problem ? 'alert' : 'status'} className="fixed bottom-5 left-1/2 z-40 flex -translate-x-1/2 items-center gap-3 rounded-ui border border-edge bg-raised px-4 py-2 shadow-lg">
           <span className={clsx('text-base font-semibold', moved.problem && 'text-rowan')}>{moved.words}</span>
-          {moved.before && <Button small onClick={() => void move({ ...moved.before!, revision: moved.before!.revision + 1 }, moved.before!, true)}>Undo</Button>}
+          {moved.undo && <Button small onClick={moved.undo}>Undo</Button>}
           <Button small look="quiet" onClick={() => setMoved(undefined)}>Close</Button>
         </div>
       )}
@@ -126,7 +133,10 @@ export function DayPage({ facts }: { facts: DayFacts }) {
         }} />}
       </Dialog>
       <Dialog open={shown !== undefined} onOpenChange={(open) => !open && setOpened(undefined)} title={shown?.clientName ?? ''} middle>
-        {shown && <AppointmentCard key={`${shown.id} ${shown.revision}`} facts={facts} appointment={shown} onDone={(day) => {
+        {shown && <AppointmentCard key={`${shown.id} ${shown.revision}`} facts={facts} appointment={shown} onMark={(state) => {
+          setOpened(undefined);
+          void mark(shown, state);
+        }} onDone={(day) => {
           setOpened(undefined);
           if (day && day !== on) go(day);
           else router.refresh();

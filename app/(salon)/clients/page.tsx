@@ -10,13 +10,14 @@ import { buttonLook } from '@/ui/button';
 
 export const metadata: Metadata = { title: 'Clients' };
 
-type Asked = { find?: string | string[]; away?: string | string[] };
+type Asked = { find?: string | string[]; away?: string | string[]; page?: string | string[] };
 
 export default async function ClientsPage({ searchParams }: { searchParams: Promise<Asked> }) {
-  const { find, away } = await searchParams;
+  const { find, away, page: asked } = await searchParams;
   const search = typeof find === 'string' ? find : '';
   const archived = away === 'yes';
-  const clients = await findClients(search, archived);
+  const { clients, page, pages, all } = await findClients(search, archived, typeof asked === 'string' && /^\d{1,6}$/.test(asked) ? Math.max(0, Number(asked) - 1) : 0);
+  const toPage = (own: number) => `/clients?${new URLSearchParams({ ...(archived && { away: 'yes' }), page: String(own + 1) }).toString()}`;
   return (
     <>
       <div className="mb-6 flex flex-wrap items-center gap-4">
@@ -31,6 +32,13 @@ export default async function ClientsPage({ searchParams }: { searchParams: Prom
         <p className="card p-8 text-center text-ink-soft">
           {search ? `No client here has “${search}” in name, phone, note or pattern.` : archived ? 'No archived clients.' : 'No clients yet. Begin with New client.'}
         </p>
+      )}
+      {pages > 1 && (
+        <nav aria-label="Pages" className="mt-4 flex flex-wrap items-center justify-end gap-3">
+          <span className="text-base text-ink-soft">{all} clients, page {page + 1} of {pages}</span>
+          {page > 0 && <Link href={toPage(page - 1)} className={buttonLook('plain')}>Previous</Link>}
+          {page < pages - 1 && <Link href={toPage(page + 1)} className={buttonLook('plain')}>Next</Link>}
+        </nav>
       )}
     </>
   );
