@@ -26,7 +26,7 @@ export function Segmented<T extends string>({ label, value, options, onChange }:
           key={option.value}
           value={option.value}
           className={clsx(
-            'h-[40px] border-r pointer-coarse:h-[44px] border-line px-1 text-base font-medium last:border-r-0 eases',
+            'min-h-[40px] border-r pointer-coarse:min-h-[44px] border-line px-1 text-base leading-tight font-medium last:border-r-0 eases',
             option.value === value ? 'bg-leaf text-on-leaf' : 'hover:bg-leaf-pale',
           )}
         >

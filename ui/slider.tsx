@@ -45,7 +45,7 @@ export function Slider({ label, value, min, max, step, said, onChange, track, hi
         step={step}
         onValueChange={([next]) => onChange(next)}
       >
-        <Radix.Track className={clsx('relative w-full grow overflow-hidden rounded-full', track ? 'h-4' : 'h-1 bg-edge')}>
+        <Radix.Track className={clsx('relative w-full grow overflow-hidden rounded-full', 'forced-colors:border', track ? 'h-4' : 'h-1 bg-edge')}>
           {track ?? <Radix.Range className="absolute h-full rounded-full bg-leaf" />}
         </Radix.Track>
         <Radix.Thumb

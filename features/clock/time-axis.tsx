@@ -44,7 +44,7 @@ export function TimeAxis({ blocks, timeline, rules, after }: TimeAxisProps) {
   const step = until > 240 ? 60 : until > 100 ? 30 : 15;
   const said = `${rows.length} panels, ${timeline.stages.length} visits to the basin, ${timeline.foils.filter(({ pulled }) => pulled).length} foils opened before, rinsed after ${Math.round(timeline.end)} minutes`;
   return (
-    <div ref={frame} className="overflow-x-auto">
+    <div ref={frame} role="group" aria-label="Over time" tabIndex={0} className="overflow-x-auto">
       <svg
         viewBox={`0 0 ${width} ${height}`}
         width={width}

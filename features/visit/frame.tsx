@@ -38,13 +38,13 @@ export function VisitFrame({ today, children }: { today: string; children: React
   useStepKeys(bundle.id, step);
   const [facing, setFacing] = useState(false);
   return (
-    <div data-live="true" data-facing={facing || undefined} className="flex h-dvh flex-col">
+    <div data-live="true" data-facing={facing || undefined} className="flex h-dvh flex-col short:h-auto">
       <Header today={today} step={step} facing={facing} onFacing={setFacing} />
       <NotSaved />
       <SignedOff />
       <CautionBar />
       <DraftBanner />
-      <div className="relative min-h-0 flex-1">{children}</div>
+      <div className="relative min-h-0 flex-1 short:h-[34rem] short:flex-none">{children}</div>
       {/* The clock stretches it over time, in the same place. */}
       {step !== 'clock' && <Ribbon />}
     </div>
