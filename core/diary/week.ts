@@ -57,7 +57,7 @@ export interface FreePlace extends Slot {
   readonly personId: string;
 }
 
-/** So many places are offered. */
+/** Places offered at most. */
 const OFFERED = 3;
 
 /**
