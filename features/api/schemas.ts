@@ -21,7 +21,7 @@ export const clientFields = z
   .strictObject({
     name: z.string().trim().min(1, 'must not be empty').max(120),
     phone: z.string().trim().max(40).regex(/^[\d\s()+/.-]*$/, 'holds something other than digits, spaces and + ( ) / . -').default(''),
-    email: z.union([z.literal(''), z.email('must be an e-mail address')]).default(''),
+    email: z.union([z.literal(''), z.email('must be an e-mail address').max(200)]).default(''),
     note: z.string().trim().max(2000).default(''),
     bornOn: z.iso.date('must be a day such as 1990-02-28').nullable().default(null),
   })

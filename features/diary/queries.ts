@@ -9,7 +9,7 @@ import { listClients, readClient } from '@/data/clients';
 import { computedOf } from '@/data/compute';
 import { readHouse } from '@/data/house';
 import { serverNow } from '@/data/now';
-import { listPeople } from '@/data/people';
+import { listPeople, type Person } from '@/data/people';
 import type { SignedIn } from '@/data/sessions';
 import { remindableNow } from '../reminders/queries';
 import { currentPerson, requirePerson } from '../session/current';
@@ -70,14 +70,18 @@ export async function loadDay(wanted: string | undefined, booking: { client?: st
     const standing = standingOf({ ...own, sinceStart, short: own.kind === 'alert-test' || own.kind === 'consult' });
     return { ...own, standing, lateMinutes: standing === 'late' ? Math.round(sinceStart) : 0 };
   });
-  // Who works at a chair, and whoever has something booked that day.
   const named = booking.client && isId(booking.client) ? (await readClient(person, booking.client, day))?.client : undefined;
   const kind = APPOINTMENT_KINDS.find((own) => own === booking.kind) ?? 'full';
-  const booked = new Set(all.map(({ personId }) => personId));
-  const columns = people.people.filter(({ id, active, role }) => (active && role !== 'assistant') || booked.has(id)).map(({ id, name, hours }): Column => ({ personId: id, name, working: hours }));
+  const columns = columnsOf(people.people, all);
   const from = /^\d{1,4}$/.test(booking.from ?? '') ? { from: Number(booking.from) } : {};
   const withPerson = columns.some(({ personId }) => personId === booking.person) ? { personId: booking.person } : {};
   return { on, today: day, nowMinute, timeZone, opening, columns, appointments: shown, due, unfinished, feedSince: since, toRemind: remindable.filter(({ kind, standing }) => kind === 'appointment' && (standing === 'to-send' || standing === 'failed')).length, reminded: remindable.filter(({ kind, standing }) => kind === 'due' && standing === 'sent').map(({ clientId }) => clientId), toBook: named && !named.archived ? { id: named.id, name: named.name, phone: named.phone ?? '', kind, ...from, ...withPerson } : null };
+}
+
+/** Who works at a chair, and whoever has something booked. */
+function columnsOf(people: readonly Person[], booked: readonly Appointment[]): Column[] {
+  const has = new Set(booked.map(({ personId }) => personId));
+  return people.filter(({ id, active, role }) => (active && role !== 'assistant') || has.has(id)).map(({ id, name, hours }) => ({ personId: id, name, working: hours }));
 }
 
 /** Somebody who is due, and where their visit would fit. */
@@ -105,8 +109,7 @@ export async function loadWeek(wanted: string | undefined): Promise<WeekFacts> {
   const last = dayAfter(from, 6);
   const [all, people, due] = await Promise.all([listAppointments(person, from, last, timeZone), listPeople(person), dueClients(person, day, last > day ? last : day, timeZone)]);
   const booked = all.filter(({ state }) => state === 'booked');
-  const has = new Set(booked.map(({ personId }) => personId));
-  const columns = people.people.filter(({ id, active, role }) => (active && role !== 'assistant') || has.has(id)).map(({ id, name, hours }): Column => ({ personId: id, name, working: hours }));
+  const columns = columnsOf(people.people, booked);
   const days = weekAt(from, opening, columns.map(({ personId, working }) => ({ personId, hours: working })), booked, { on: day, minute: minuteOf(now, timeZone) });
   return {
     from, today: day, columns, days,

@@ -33,6 +33,7 @@ export function WeekPage({ facts: { from, today, columns, days, due } }: { facts
   const go = (day: string) => router.push(day === today ? '/day/week' : `/day/week?on=${day}`);
   const free = days.flatMap(({ people }) => people.flatMap((own) => own.free)).reduce((sum, { minutes }) => sum + minutes, 0);
   const last = dayAfter(from, 6);
+  const nameOf = (id: string) => columns.find(({ personId }) => personId === id)?.name ?? '';
   return (
     <>
       <div className="mb-4 flex flex-wrap items-end gap-x-4 gap-y-3">
@@ -50,13 +51,13 @@ export function WeekPage({ facts: { from, today, columns, days, due } }: { facts
       <div className="grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
         <section aria-label="The week" className="card divide-y divide-line">
           <Scale strips={strips} />
-          {days.map((day) => <DayOfWeek key={day.on} day={day} today={today} strips={strips} nameOf={(id) => columns.find(({ personId }) => personId === id)?.name ?? ''} />)}
+          {days.map((day) => <DayOfWeek key={day.on} day={day} today={today} strips={strips} nameOf={nameOf} />)}
         </section>
         <section aria-label="Due" className="card p-4">
           <h2 className="text-lg font-bold wide">Due and not booked</h2>
           {due.length === 0 && <p className="mt-1 text-sm text-ink-soft">Nobody up to the end of this week.</p>}
           <ul className="mt-2 grid gap-3">
-            {due.map((own) => <Due key={own.clientId} own={own} today={today} nameOf={(id) => columns.find(({ personId }) => personId === id)?.name ?? ''} />)}
+            {due.map((own) => <Due key={own.clientId} own={own} today={today} nameOf={nameOf} />)}
           </ul>
         </section>
       </div>
