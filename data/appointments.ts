@@ -78,7 +78,7 @@ export function readAppointment(actor: Actor, id: string, timeZone: string): Pro
 }
 
 /** Appointments of a client that are still to come, soonest first. */
-export function comingAppointments(actor: Actor, clientId: string, from: string, timeZone: string): Promise<Appointment[]> {
+export function comingAppointments(actor: Pick<Actor, 'salonId'>, clientId: string, from: string, timeZone: string): Promise<Appointment[]> {
   return inSalon(actor.salonId, (trx) => appointments(trx, timeZone, (query) => void query.where({ 'a.client_id': clientId, 'a.state': 'booked' }).whereRaw('a.starts_at >= (?::date)::timestamp at time zone ?', [from, timeZone])));
 }
 

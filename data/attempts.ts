@@ -11,6 +11,11 @@ const LIMITS = {
   pin: { most: 5, seconds: 15 * 60 },
   /** By person who is asked for their own password again. */
   own: { most: 6, seconds: 15 * 60 },
+  /** Addresses of clients' pages, by where the request comes from; a right one clears the count. */
+  page: { most: 40, seconds: 15 * 60 },
+  /** By page: what is written on it, and pictures. */
+  'page-write': { most: 300, seconds: 15 * 60 },
+  'page-photo': { most: 12, seconds: 60 * 60 },
 } as const;
 export type AttemptKind = keyof typeof LIMITS;
 

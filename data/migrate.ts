@@ -17,11 +17,12 @@ import * as stock from './migrations/0014-stock';
 import * as harden from './migrations/0015-harden';
 import * as grow from './migrations/0016-grow';
 import * as reach from './migrations/0017-reach';
+import * as clientPage from './migrations/0018-client-page';
 
 const MIGRATIONS: Record<string, Knex.Migration> = {
   '0001-first': first, '0002-house': house, '0003-search': search, '0004-people': people, '0005-clients': clients, '0006-find': find, '0007-mix': mix,
   '0008-service': service, '0009-record': record, '0010-diary': diary, '0011-learn': learn, '0012-remind': remind, '0013-forget': forget, '0014-stock': stock, '0015-harden': harden,
-  '0016-grow': grow, '0017-reach': reach,
+  '0016-grow': grow, '0017-reach': reach, '0018-client-page': clientPage,
 };
 
 /** Every change of the database, oldest first. */

@@ -5,7 +5,8 @@ import { inSalon, type Actor, type Transaction } from './database';
 import { stored } from './documents';
 import { inDatabase, objectStore, PHOTO_SIZES, type PhotoSize } from './photo-store';
 import type { ReadPicture } from './picture';
-import { leaveTrail } from './trail';
+import { THEMSELVES } from './safety';
+import { leaveTrail, type Author } from './trail';
 
 /** A reference picture of what is wished for, or a picture of the client's hair. */
 export type PhotoKind = 'wish' | 'hair';
@@ -21,6 +22,8 @@ export interface Photo {
   readonly revision: number;
   readonly takenAt: string;
   readonly takenBy: string;
+  /** It came from the client's own page. */
+  readonly fromClient: boolean;
   /** It was put aside: it is shown among the archived ones only. */
   readonly archived: boolean;
 }
@@ -32,10 +35,10 @@ export function listPhotos(actor: Actor, clientId: string): Promise<Photo[]> {
 
 /** The same within a transaction. */
 export async function photosOf(trx: Transaction, clientId: string): Promise<Photo[]> {
-  const rows = await trx('photo as f').join('person as p', 'p.id', 'f.taken_by').where('f.client_id', clientId).orderBy('f.taken_at', 'desc')
+  const rows = await trx('photo as f').leftJoin('person as p', 'p.id', 'f.taken_by').where('f.client_id', clientId).orderBy('f.taken_at', 'desc')
     .select('f.id', 'f.visit_id', 'f.kind', 'f.width', 'f.height', 'f.note', 'f.document', 'f.revision', 'f.taken_at', 'f.archived_at', 'p.name');
   return rows.map(({ id, visit_id, kind, width, height, note, document, revision, taken_at, archived_at, name }) => ({
-    id, visitId: visit_id, kind, width, height, note, document: stored('photo', parsePhoto(document)), revision, takenAt: taken_at.toISOString(), takenBy: name,
+    id, visitId: visit_id, kind, width, height, note, document: stored('photo', parsePhoto(document)), revision, takenAt: taken_at.toISOString(), takenBy: name ?? THEMSELVES, fromClient: name === null,
     archived: archived_at !== null,
   }));
 }
@@ -45,7 +48,7 @@ export async function photosOf(trx: Transaction, clientId: string): Promise<Phot
  * @returns its id; undefined when the salon has no such client, or no such visit of theirs
  */
 export async function addPhoto(
-  actor: Actor, clientId: string, photo: { visitId: string | null; kind: PhotoKind; note: string; picture: ReadPicture; posed?: Pick<PhotoDocument, 'pose' | 'stage'>; id?: string },
+  actor: Author, clientId: string, photo: { visitId: string | null; kind: PhotoKind; note: string; picture: ReadPicture; posed?: Pick<PhotoDocument, 'pose' | 'stage'>; id?: string },
 ): Promise<string | undefined> {
   const { picture } = photo;
   // The same picture sent again, after an answer that was lost, is there already.
@@ -76,7 +79,7 @@ async function isOwned(trx: Transaction, clientId: string, visitId: string | nul
 }
 
 /** A picture's bytes (JPEG); undefined when the salon has no such photo. */
-export async function photoBytes(actor: Actor, photoId: string, size: PhotoSize): Promise<Buffer | undefined> {
+export async function photoBytes(actor: Pick<Actor, 'salonId'>, photoId: string, size: PhotoSize): Promise<Buffer | undefined> {
   const key = { salonId: actor.salonId, photoId, size };
   const found = await inSalon(actor.salonId, async (trx) => {
     const photo = await trx('photo').where({ id: photoId }).select('stored_in').first();

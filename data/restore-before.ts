@@ -1,7 +1,7 @@
 import { parseConsult, parseMix, parseOutcome, parsePlan, type Parsed } from '../core/formats';
 import { inSalon, type Actor, type Transaction } from './database';
 import { VISIT_PARTS, type VisitPart } from './drafts';
-import { PLACES } from './saves';
+import { PLACES } from './places';
 import { isSigned } from './signed';
 import { leaveTrail } from './trail';
 

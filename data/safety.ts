@@ -4,7 +4,7 @@ import type { ConsentKind, HairTest, TestDocument } from '../core/visit';
 import { hasClient } from './client-fields';
 import { inSalon, type Actor, type Transaction } from './database';
 import { stored } from './documents';
-import { leaveTrail } from './trail';
+import { leaveTrail, type Author } from './trail';
 
 /** A test of the client as it is kept. */
 export interface KeptTest extends HairTest {
@@ -24,6 +24,9 @@ export interface Consent {
   readonly withdrawnAt: string | null;
   readonly takenBy: string;
 }
+
+/** Who took a consent or a photo that came from the client's own page. */
+export const THEMSELVES = 'the client';
 
 /** A reason that was given for going on, kept with who gave it. */
 export interface GivenReason {
@@ -47,14 +50,14 @@ export async function safetyOf(trx: Transaction, clientId: string, visitId: stri
   const tests = await trx('hair_test as t').join('person as p', 'p.id', 't.noted_by').where('t.client_id', clientId)
     .orderBy([{ column: 't.on_day', order: 'desc' }, { column: 't.noted_at', order: 'desc' }])
     .select('t.id', 't.kind', 't.on_day', 't.result', 't.document', 'p.name');
-  const consents = await trx('consent as s').join('person as p', 'p.id', 's.taken_by').where('s.client_id', clientId).orderBy('s.given_at', 'desc')
+  const consents = await trx('consent as s').leftJoin('person as p', 'p.id', 's.taken_by').where('s.client_id', clientId).orderBy('s.given_at', 'desc')
     .select('s.id', 's.kind', 's.words', 's.signed_name', 's.signature', 's.given_at', 's.withdrawn_at', 'p.name');
   const reasons = visitId === null ? [] : await trx('caution_reason as r').join('person as p', 'p.id', 'r.given_by').where('r.visit_id', visitId).orderBy('r.given_at')
     .select('r.caution', 'r.seen', 'r.reason', 'r.given_at', 'p.name');
   return {
     tests: tests.map(({ id, kind, on_day, result, document, name }) => ({ id, kind, onDay: on_day, result, document: stored('test', parseTest(document)), notedBy: name })),
     consents: consents.map(({ id, kind, words, signed_name, signature, given_at, withdrawn_at, name }) => ({
-      id, kind, words, signedName: signed_name, signature, givenAt: given_at.toISOString(), withdrawnAt: withdrawn_at?.toISOString() ?? null, takenBy: name,
+      id, kind, words, signedName: signed_name, signature, givenAt: given_at.toISOString(), withdrawnAt: withdrawn_at?.toISOString() ?? null, takenBy: name ?? THEMSELVES,
     })),
     reasons: reasons.map(({ caution, seen, reason, given_at, name }) => ({ caution, seen, reason, givenBy: name, givenAt: given_at.toISOString() })),
   };
@@ -87,9 +90,9 @@ export function readTest(actor: Actor, testId: string, result: NonNullable<HairT
 
 const CONSENT_WORDS = { photo: 'photos', service: 'the service', guardian: 'by a guardian', reminders: 'reminder texts' } as const;
 
-/** Keeps a consent. @returns its id; undefined when the salon has no such client */
+/** Keeps a consent; the author is nobody of the salon where the client signed on their own page. @returns its id; undefined when the salon has no such client */
 export function addConsent(
-  actor: Actor, clientId: string, consent: Pick<Consent, 'kind' | 'words' | 'signedName' | 'signature'>,
+  actor: Author, clientId: string, consent: Pick<Consent, 'kind' | 'words' | 'signedName' | 'signature'>,
 ): Promise<string | undefined> {
   return inSalon(actor.salonId, async (trx) => {
     if (!(await hasClient(trx, clientId))) return undefined;

@@ -1,16 +1,37 @@
 import pg from 'pg';
 import type { Transaction } from './database';
+import type { VisitPart } from './drafts';
 import { appDatabaseUrl } from './environment';
 
 const CHANNEL = 'lattice';
 /** Before the connection that listens is opened anew. */
 const AGAIN_MS = 500;
 
-/** Something was added to the service of a visit, or a session of a salon was locked or ended. */
+/** Where somebody is in a visit that is open at their station. */
+export interface Present {
+  /** Of the page that has it open. */
+  readonly station: string;
+  readonly name: string;
+  /** The step that they look at, and the panel that they have in hand. */
+  readonly step: string;
+  readonly panel: string;
+}
+
+/**
+ * Something was added to the service of a visit; a session of a salon was locked or ended; something of a client changed beside the documents
+ * of visits; or, of a visit: a document was saved, somebody is there or is gone.
+ */
 export type Signal =
   | { readonly topic: 'service'; readonly id: string; readonly position: number }
-  | { readonly topic: 'sessions'; readonly id: string };
+  | { readonly topic: 'sessions'; readonly id: string }
+  | { readonly topic: 'client'; readonly id: string }
+  | ({ readonly topic: 'visit'; readonly id: string } & VisitSignal);
+export type VisitSignal =
+  | { readonly saved: { readonly part: VisitPart; readonly revision: number } }
+  | { readonly here: Present; /** Whoever is there, too, says so. */ readonly asks?: true }
+  | { readonly gone: string };
 type Topic = Signal['topic'];
+type SignalOf<T extends Topic> = Extract<Signal, { readonly topic: T }>;
 
 /** Tells every application server, once the transaction is through. */
 export async function announce(trx: Transaction, signal: Signal): Promise<void> {
@@ -80,9 +101,9 @@ class Signals {
 const kept = globalThis as typeof globalThis & { latticeSignals?: Signals };
 
 /** @param on called with each signal of this topic and id, and with null when some may have been missed @returns ends it */
-export function listenTo(topic: Topic, id: string, on: Listener): Promise<() => void> {
+export function listenTo<T extends Topic>(topic: T, id: string, on: (signal: SignalOf<T> | null) => void): Promise<() => void> {
   kept.latticeSignals ??= new Signals();
-  return kept.latticeSignals.listen(keyOf({ topic, id }), on);
+  return kept.latticeSignals.listen(keyOf({ topic, id }), on as Listener);
 }
 
 /** Ends the connection that listens (tests). */

@@ -1,5 +1,6 @@
 import { differencesOf } from '../core/formats';
 import { inSalon, type Actor, type Transaction } from './database';
+import { announce } from './signals';
 
 /** Everything that is written into the trail. */
 export const ACTS = [
@@ -7,6 +8,7 @@ export const ACTS = [
   'visit-opened', 'visit-begun', 'consult', 'plan', 'mix', 'outcome', 'signed-off', 'addendum', 'booked', 'booking-changed', 'reminded', 'feed-made', 'feed-revoked', 'learnt-reset', 'photo-added', 'photo-changed', 'photo-archived', 'photo-restored', 'photo-removed',
   'test-added', 'test-read',
   'consent-given', 'consent-withdrawn', 'reason-given', 'person-invited', 'person-joined', 'person-changed', 'hours-set', 'link-made', 'password-set', 'pin-set', 'house', 'products', 'token-made', 'token-revoked',
+  'page-made', 'page-revoked', 'answers-sent', 'answers-settled',
 ] as const;
 export type Act = (typeof ACTS)[number];
 
@@ -70,7 +72,12 @@ export async function leaveTrail(trx: Transaction, actor: Author, act: Act, abou
     salon_id: actor.salonId, person_id: actor.personId, client_id: about.clientId ?? null, visit_id: about.visitId ?? null,
     act, details: JSON.stringify(details),
   });
+  // Whoever has a visit of the client open reads anew what stands beside its documents.
+  if (about.clientId && !DOCUMENTS.has(act)) await announce(trx, { topic: 'client', id: about.clientId });
 }
+
+/** Acts of which the edit itself is announced. */
+const DOCUMENTS: ReadonlySet<Act> = new Set(['consult', 'plan', 'mix', 'outcome']);
 
 /** What differs between two versions of a document, as the trail keeps it. */
 export function changesBetween(before: unknown, after: unknown): Change[] {

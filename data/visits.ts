@@ -5,11 +5,14 @@ import { growthVisits } from '../core/record';
 import type { Plan } from '../core/pattern';
 import type { Product } from '../core/products';
 import { carriedMix, withProducts, type Consult, type Outcome, type VisitMix } from '../core/visit';
+import { openAnswers, type KeptAnswers } from './client-pages';
 import { inSalon, type Actor, type Transaction } from './database';
 import { readOrProblem, stored } from './documents';
 import { houseOf } from './house-row';
-import { listDrafts, type Draft } from './drafts';
+import { listDrafts, type Draft, type VisitPart } from './drafts';
+import { PLACES } from './places';
 import { insertMix } from './mix-rows';
+import { serverNow } from './now';
 import { rangeOf } from './products';
 import type { Revised } from './revised';
 import { safetyOf, type Safety } from './safety';
@@ -32,6 +35,8 @@ export interface VisitSummary {
 /** Everything that one visit holds. */
 export interface Visit {
   readonly id: string;
+  /** When it was read, ms. */
+  readonly readAt: number;
   readonly heldOn: string;
   readonly client: { readonly id: string; readonly name: string; readonly note: string; readonly bornOn: string | null };
   readonly personName: string;
@@ -59,6 +64,8 @@ export interface Visit {
   /** The client's other visits, as far as growth goes by them. */
   readonly history: readonly GrowthVisit[];
   readonly signOff: SignOff;
+  /** What the client answered on their own page and nobody took over yet. */
+  readonly answers: KeptAnswers | null;
   /** What of the mix was used at the service that runs. */
   readonly used: UsedMix;
 }
@@ -257,6 +264,7 @@ export async function visitIn(trx: Transaction, actor: Actor, visitId: string): 
   const mix = row.mix ? stored('mix', parseMix(row.mix)) : EMPTY_MIX;
   return {
     id: row.id,
+    readAt: serverNow(),
     heldOn: row.held_on,
     client: { id: row.client_id, name: row.client_name, note: row.note, bornOn: row.born_on },
     personName: row.person_name,
@@ -276,8 +284,20 @@ export async function visitIn(trx: Transaction, actor: Actor, visitId: string): 
     safety: await safetyOf(trx, row.client_id, visitId),
     history: growthVisits(visits.filter(({ id }) => id !== visitId)),
     signOff: await signOffOf(trx, visitId),
+    answers: await openAnswers(trx, row.client_id),
     used: row.begun_at ? await usedIn(trx, visitId) : NOTHING_USED,
   };
+}
+
+const READS = { consult: parseConsult, plan: parsePlan, mix: parseMix, outcome: parseOutcome } as const;
+
+/** One document of a visit as it is saved now; undefined where there is none. */
+export function readPart(actor: Pick<Actor, 'salonId'>, visitId: string, part: VisitPart): Promise<Revised<unknown> | undefined> {
+  return inSalon(actor.salonId, async (trx) => {
+    const place = PLACES[part];
+    const row: { revision: number; document: unknown } | undefined = await trx(place.table).where({ [place.key]: visitId }).select({ revision: place.revision, document: place.document }).first();
+    return row && { revision: row.revision, document: stored<unknown>(part, READS[part](row.document)) };
+  });
 }
 
 /** SQL: a plan with panels. */

@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import axe from 'axe-core';
-import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
+import puppeteer, { type Browser, type CDPSession, type ElementHandle, type Page, type Target } from 'puppeteer-core';
 import type { Chapter } from '@/core/consult';
 import { createClient } from '@/data/clients';
 import { closeDatabase } from '@/data/database';
@@ -89,7 +89,39 @@ export async function openStep(page: Page, visitId: string, step: 'consult' | 'p
 }
 
 export async function live(page: Page): Promise<void> {
-  await page.waitForSelector('[data-live=true]');
+  await page.waitForSelector('[data-live=true]:not(:has([data-opening]))');
+}
+
+/** Cuts the network of a page and of its service worker, or brings it back. */
+export async function offline({ browser, page }: Session, off: boolean): Promise<void> {
+  await page.setOfflineMode(off);
+  for (const target of browser.targets()) {
+    if (target.type() !== 'service_worker') continue;
+    // One for each worker: what one of them cut, another does not bring back.
+    const client = cutters.get(target) ?? (await target.createCDPSession());
+    cutters.set(target, client);
+    await client.send('Network.enable');
+    await client.send('Network.emulateNetworkConditions', { offline: off, latency: 0, downloadThroughput: -1, uploadThroughput: -1 });
+  }
+}
+
+const cutters = new WeakMap<Target, CDPSession>();
+
+/** Does something while the network of a page is cut. */
+export async function apart(session: Session, work: () => Promise<void>): Promise<void> {
+  await offline(session, true);
+  await work();
+  await offline(session, false);
+}
+
+/** Waits until the application and some pages are kept on the device. */
+export async function keptOnDevice(page: Page, paths: readonly string[]): Promise<void> {
+  await page.waitForFunction(async (wanted) => {
+    if (!navigator.serviceWorker.controller) return false;
+    const names = (await caches.keys()).filter((name) => name.startsWith('lattice-pages-'));
+    const kept = (await Promise.all(names.map(async (name) => (await (await caches.open(name)).keys()).map(({ url }) => new URL(url).pathname)))).flat();
+    return wanted.every((path) => kept.includes(path));
+  }, { timeout: 60_000 }, paths);
 }
 
 /** Waits until what fits the selector answers, not only shows: on pages that say nothing of it themselves. React is asked, as it asks itself before it lets an event through. */

@@ -1,4 +1,4 @@
-import { address, at, begin, chapter, fill, foilCount, live, newVisit, openBrowser, openStep, press, saved, see, axeFindings, signIn, type Session } from './harness';
+import { address, apart, at, begin, chapter, fill, foilCount, live, newVisit, openBrowser, openStep, press, saved, see, axeFindings, signIn, type Session } from './harness';
 
 let first: Session;
 let second: Session;
@@ -101,10 +101,12 @@ describe('two people on one visit', () => {
     await signIn(second.page, 'bram@fernhollow.example');
     const visit = await newVisit(first.page, 'Two At Once');
     for (const { page } of [first, second]) await openStep(page, visit, 'pattern');
-    await drop(first, 2);
-    await saved(first.page);
-    await drop(second, 7);
-    await see(second.page, 'Yours was kept as a draft; nothing was overwritten.');
+    await apart(second, async () => {
+      await drop(first, 2);
+      await saved(first.page);
+      await drop(second, 7);
+    });
+    await see(second.page, 'You and somebody else changed the same thing in the pattern.');
     await see(second.page, 'Back, drop-out: yours 12 mm, saved 7 mm');
     expect(await axeFindings(second.page)).toEqual([]);
     const theirs = await foilCount(first.page);
@@ -122,8 +124,7 @@ describe('two people on one visit', () => {
     await see(second.page, '4 + 12 mm');
     expect(await second.page.$('[aria-label="Your draft"]')).toBeNull();
 
-    // The first sees it on coming back to the window.
-    await first.page.evaluate(() => document.dispatchEvent(new Event('visibilitychange')));
+    // The first sees it by itself.
     await see(first.page, '4 + 12 mm');
   });
 });
@@ -134,34 +135,38 @@ test('two people on one hair map: the later one is kept as a draft with its zone
     await openStep(page, visit, 'consult');
     await chapter(page, 'map');
   }
-  await fill(first.page, 'Temple', '14');
-  await saved(first.page);
-  await fill(second.page, 'Temple', '20');
-  await see(second.page, 'The consultation was saved by somebody else meanwhile.');
+  await apart(second, async () => {
+    await fill(first.page, 'Temple', '14');
+    await saved(first.page);
+    await fill(second.page, 'Temple', '20');
+  });
+  await see(second.page, 'You and somebody else changed the same thing in the consultation.');
   await see(second.page, 'regrowth, temple, left: yours 20 mm, saved 14 mm');
   await second.page.waitForFunction(() => document.querySelector('[data-zone="temple-l"]')?.getAttribute('aria-label') === 'Temple, left: 14 mm');
   await press(second.page, 'Apply mine');
   await second.page.waitForFunction(() => document.querySelector('[data-zone="temple-l"]')?.getAttribute('aria-label') === 'Temple, left: 20 mm');
   await saved(second.page);
-  await first.page.evaluate(() => document.dispatchEvent(new Event('visibilitychange')));
   await first.page.waitForFunction(() => document.querySelector('[data-zone="temple-r"]')?.getAttribute('aria-label') === 'Temple, right: 20 mm');
 }, 60_000);
 
-test('a refused plan is taken over panel by panel', async () => {
+test('a change that both made is taken over panel by panel', async () => {
   const visit = await newVisit(first.page, 'Panel By Panel');
   for (const { page } of [first, second]) await openStep(page, visit, 'pattern');
-  await press(first.page, 'Foil the panel Side, right');
-  await saved(first.page);
-  await drop(second, 7);
-  await see(second.page, 'Yours was kept as a draft; nothing was overwritten.');
+  await apart(second, async () => {
+    await press(first.page, 'Foil the panel Side, right');
+    await drop(first, 2);
+    await saved(first.page);
+    await drop(second, 7);
+  });
+  await see(second.page, 'You and somebody else changed the same thing in the pattern.');
+  // What only the other changed is taken over already, and nothing is asked about it.
+  expect(await second.page.$eval('[data-panel-foils="side-right"]', (element) => element.textContent)).toBe('–');
+  expect(await second.page.$$eval('[aria-label="Panel by panel"] button', (all) => all.map((own) => own.textContent))).toEqual(['Apply Back, as you have it']);
   await press(second.page, 'Apply Back, as you have it');
   await see(second.page, '4 + 12 mm');
-  await saved(second.page);
-  // The other panel stays as it was saved, and is still offered.
-  expect(await second.page.$eval('[data-panel-foils="side-right"]', (element) => element.textContent)).toBe('–');
-  await press(second.page, 'Apply Side, right, as you have it');
   await second.page.waitForFunction(() => document.querySelector('[aria-label="Your draft"]') === null);
   await saved(second.page);
+  expect(await second.page.$eval('[data-panel-foils="side-right"]', (element) => element.textContent)).toBe('–');
 });
 
 describe('a lost connection', () => {

@@ -1,8 +1,10 @@
 export { ARCHIVE_FORMAT, ARCHIVE_VERSION, archiveManifestSchema, parseArchiveManifest, type ArchiveManifest } from './archive-manifest';
 export { clockDocument, clockSchema, type ClockDocument } from './clock-document';
+export { clientAnswersSchema, NO_ANSWERS, parseClientAnswers } from './client-answers-document';
 export { consultSchema, EMPTY_CONSULT, futureProblem, oldShadowMm, parseConsult } from './consult-document';
 export { withOldShadow } from './old-shadow';
 export { differencesOf, type Difference } from './differences';
+export { mergeEdits, type Merged } from './merge';
 export { AVERAGE_HAIR, AVERAGE_HEAD } from './fields';
 export { growthDocumentSchema, growthReport, parseGrowthDocument, type GrowthDocument } from './growth-document';
 export { houseSchema, parseHouse, USUAL_HOUSE } from './house-document';

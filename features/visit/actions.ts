@@ -8,23 +8,21 @@ import { restoreBefore } from '@/data/restore-before';
 import type { SaveResult } from '@/data/saves';
 import { currentPerson } from '../session/current';
 import { isId } from '../shared';
-import { editSchema, PART_NAMES, type SaveAnswer } from './edits';
+import { editSchema, isVisitPart, PART_NAMES, type SaveAnswer } from './edits';
 import { saveDocument } from './queries';
 import type { VisitPart } from './types';
-
-const PARTS: readonly string[] = Object.keys(PART_NAMES);
 
 /** Saves one part of a visit. Nothing is written unless the whole document is sound and its base is the newest. */
 export async function saveVisitPart(visitId: string, part: string, body: unknown): Promise<SaveAnswer> {
   const person = await currentPerson();
   if (!person) return { ok: false, reason: 'signed-out', problem: 'This station is locked or signed out. Unlock it with your PIN or password; your work is kept here.' };
-  if (!isId(visitId) || !PARTS.includes(part)) return { ok: false, reason: 'missing', problem: 'There is no such visit in this salon.' };
+  if (!isId(visitId) || !isVisitPart(part)) return { ok: false, reason: 'missing', problem: 'There is no such visit in this salon.' };
   const edit = parseWith(editSchema, body);
   if (!edit.ok) return { ok: false, reason: 'invalid', problem: edit.problem };
   const { document, ...base } = edit.value;
-  const saved = await saveDocument(person, visitId, part as VisitPart, base, document);
-  countSave(part as VisitPart, 'problem' in saved ? 'invalid' : saved.ok ? 'saved' : saved.reason);
-  return 'problem' in saved ? { ok: false, reason: 'invalid', problem: saved.problem } : answer(saved, part as VisitPart);
+  const saved = await saveDocument(person, visitId, part, base, document);
+  countSave(part, 'problem' in saved ? 'invalid' : saved.ok ? 'saved' : saved.reason);
+  return 'problem' in saved ? { ok: false, reason: 'invalid', problem: saved.problem } : answer(saved, part);
 }
 
 /** Puts documents that cannot be read back to what they were before their last change. */
@@ -37,14 +35,14 @@ export async function putBack(visitId: string): Promise<void> {
 /** Throws one's own refused edit away. */
 export async function discardDraft(visitId: string, part: VisitPart, editId: string): Promise<void> {
   const person = await currentPerson();
-  if (person && isId(visitId) && isId(editId) && PARTS.includes(part)) await discard(person, visitId, part, editId);
+  if (person && isId(visitId) && isId(editId) && isVisitPart(part)) await discard(person, visitId, part, editId);
 }
 
 function answer(saved: SaveResult, part: VisitPart): SaveAnswer {
   if (saved.ok) return saved;
   if (saved.reason === 'not-begun') return { ok: false, reason: 'invalid', problem: 'The service has not begun yet: begin it first, then record it. What you wrote is kept here.' };
   if (saved.reason === 'used') return { ok: false, reason: 'invalid', problem: saved.problem };
-  if (saved.reason === 'signed') return { ok: false, reason: 'invalid', problem: 'This visit is signed off and no longer changes. Put what is to be corrected into an addendum, in Record.' };
+  if (saved.reason === 'signed') return { ok: false, reason: 'signed', problem: 'This visit is signed off and no longer changes. Yours was kept as a draft. Put what is to be corrected into an addendum, in Record.' };
   if (saved.reason === 'missing') return { ok: false, reason: 'missing', problem: 'There is no such visit in this salon.' };
   return {
     ok: false,

@@ -6,6 +6,8 @@ export interface Backup {
   readonly editId: string;
   /** Own edits sent since the base whose answer never came: if the saved version is one of them, this edit follows it. */
   readonly following: readonly string[];
+  /** The version that it was made from; none in what older versions kept. */
+  readonly base?: unknown;
   readonly document: unknown;
 }
 

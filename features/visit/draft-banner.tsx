@@ -15,7 +15,8 @@ export function DraftBanner() {
 }
 
 function Draft({ draft }: { draft: OpenDraft }) {
-  const { takeDraft, dropDraft } = useVisit();
+  const { bundle, takeDraft, dropDraft } = useVisit();
+  const { signed } = bundle.signOff;
   const [all, setAll] = useState(false);
   const { differences } = draft;
   const shown = all ? differences : differences.slice(0, 3);
@@ -24,7 +25,9 @@ function Draft({ draft }: { draft: OpenDraft }) {
       <span className="mt-0.5 text-amber-bark"><WarnIcon /></span>
       <div className="min-w-0 flex-1">
         <p className="font-semibold">
-          The {PART_NAMES[draft.part]} was saved by somebody else meanwhile. Yours was kept as a draft; nothing was overwritten.
+          {signed
+            ? `${signed.by} signed this visit off before your change to the ${PART_NAMES[draft.part]} was saved. It is not in the record: put what is to be corrected into an addendum.`
+            : `You and somebody else changed the same thing in the ${PART_NAMES[draft.part]}. Theirs was saved first; yours is kept here as a draft.`}
         </p>
         <ul className="text-sm">
           {shown.map(({ where, mine, theirs }) => (
@@ -38,10 +41,10 @@ function Draft({ draft }: { draft: OpenDraft }) {
             {all ? 'Show fewer' : `Show all ${differences.length} differences`}
           </button>
         )}
-        {draft.part === 'plan' && <ByPanel draft={draft} />}
+        {draft.part === 'plan' && !signed && <ByPanel draft={draft} />}
       </div>
-      <Button small onClick={() => dropDraft(draft)}>Keep the saved one</Button>
-      <Button small look="primary" onClick={() => takeDraft(draft)}>Apply mine</Button>
+      <Button small onClick={() => dropDraft(draft)}>{signed ? 'Discard mine' : 'Keep the saved one'}</Button>
+      {!signed && <Button small look="primary" onClick={() => takeDraft(draft)}>Apply mine</Button>}
     </section>
   );
 }

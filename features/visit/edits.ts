@@ -7,12 +7,15 @@ export const editSchema = z.object({
   editId: z.uuid('editId: must be a UUID.'),
   /** Own edits whose answer was lost; the saved version may be one of them. */
   following: z.array(z.uuid()).max(20).default([]),
+  /** The version that it was made from, so that it can be merged with what was saved meanwhile. */
+  base: z.unknown().optional(),
   document: z.unknown(),
 });
 
 /** What the server answers to an edit. */
 export type SaveAnswer =
-  | { readonly ok: true; readonly revision: number }
-  | { readonly ok: false; readonly reason: 'stale' | 'missing' | 'invalid' | 'signed-out'; readonly problem: string };
+  | { readonly ok: true; readonly revision: number; readonly merged?: { readonly document: unknown; readonly draft: unknown } }
+  | { readonly ok: false; readonly reason: 'stale' | 'signed' | 'missing' | 'invalid' | 'signed-out'; readonly problem: string };
 
 export const PART_NAMES: Record<VisitPart, string> = { consult: 'consultation', plan: 'pattern', mix: 'mix', outcome: 'record' };
+export const isVisitPart = (part: string): part is VisitPart => Object.hasOwn(PART_NAMES, part);

@@ -1,7 +1,6 @@
 'use client';
 
 import Link from 'next/link';
-import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useState, type ReactNode } from 'react';
 import { partWords } from '@/core/head';
 import { formatLevel } from '@/core/units';
@@ -13,29 +12,17 @@ import { useCalendar } from '../house/calendar';
 import { CautionBar } from '../safety/caution-bar';
 import { sayDistance } from '../shared';
 import { ComfortMenu } from '../comfort/comfort-menu';
+import { Colleagues } from './colleagues';
 import { DraftBanner } from './draft-banner';
 import { Ribbon } from './ribbon';
+import { StepLink, useGoToStep, useStep } from './step-link';
+import { STEPS, type Step } from './step-names';
 import { useVisit } from './store';
-
-/** The steps of a visit in the order of the work. */
-const STEPS = [
-  { path: 'consult', name: 'Consult' },
-  { path: 'pattern', name: 'Pattern' },
-  { path: 'wear', name: 'Wear' },
-  { path: 'mix', name: 'Mix' },
-  { path: 'clock', name: 'Clock' },
-  { path: 'chair', name: 'Chair' },
-  { path: 'record', name: 'Record' },
-] as const;
-
-/** Chair is a page of its own, which opens without a network too. */
-const hrefOf = (visitId: string, path: (typeof STEPS)[number]['path']) => (path === 'chair' ? `/chair?visit=${visitId}` : `/visits/${visitId}/${path}`);
 
 /** One visit: header, steps, the page of the step, and the ribbon that runs through all of them. */
 export function VisitFrame({ today, children }: { today: string; children: ReactNode }) {
-  const { bundle } = useVisit();
-  const step = usePathname().split('/').at(-1) ?? 'consult';
-  useStepKeys(bundle.id, step);
+  const step = useStep();
+  useStepKeys(step);
   const [facing, setFacing] = useState(false);
   return (
     <div data-live="true" data-facing={facing || undefined} className="flex h-dvh flex-col short:h-auto">
@@ -58,7 +45,7 @@ function SignedOff() {
   if (!signed) return null;
   return (
     <p role="status" className="flex items-center gap-3 border-b border-leaf bg-leaf-pale px-4 py-1.5 text-sm">
-      <b>Signed off by {signed.by}.</b> This visit can no longer be changed. <Link href={`/visits/${bundle.id}/record`} className="font-semibold underline">A correction is an addendum, in Record</Link>
+      <b>Signed off by {signed.by}.</b> This visit can no longer be changed. <StepLink step="record" className="font-semibold underline">A correction is an addendum, in Record</StepLink>
     </p>
   );
 }
@@ -91,19 +78,20 @@ function Header({ today, step, facing, onFacing }: HeaderProps) {
         <p className="truncate text-sm leading-tight text-ink-soft narrow">{facts.join(' · ')}</p>
       </div>
       <Button small look={facing ? 'primary' : 'quiet'} aria-pressed={facing} onClick={() => onFacing(!facing)}>{facing ? 'Turn back' : <>Turn<span className="max-md:sr-only"> to client</span></>}</Button>
+      <Colleagues />
       <SaveMark />
       <UndoButtons />
       <ComfortMenu />
       <nav aria-label="Steps of the visit" className="flex max-md:order-last max-md:h-11 max-md:basis-full max-md:overflow-x-auto max-md:border-t max-md:border-line md:h-full">
         {STEPS.map(({ path, name }) => (
-          <Link
-            key={path} href={hrefOf(bundle.id, path)} prefetch={path === 'chair' ? false : undefined} aria-current={path === step ? 'step' : undefined}
+          <StepLink
+            key={path} step={path} aria-current={path === step ? 'step' : undefined}
             className={`grid h-full place-items-center border-b-[3px] px-3 text-md xl:px-4 ${
               path === step ? 'border-leaf font-semibold' : 'border-transparent text-ink-soft hover:text-ink'
             }`}
           >
             {name}
-          </Link>
+          </StepLink>
         ))}
       </nav>
     </header>
@@ -163,16 +151,16 @@ function UndoButtons() {
 }
 
 /** [ and ] go to the step before and after. */
-function useStepKeys(visitId: string, step: string) {
-  const router = useRouter();
+function useStepKeys(step: Step) {
+  const go = useGoToStep();
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
       const by = event.key === ']' ? 1 : event.key === '[' ? -1 : 0;
       const next = by !== 0 && STEPS[STEPS.findIndex(({ path }) => path === step) + by];
-      if (next) router.push(hrefOf(visitId, next.path));
+      if (next) go(next.path);
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [router, visitId, step]);
+  }, [go, step]);
 }

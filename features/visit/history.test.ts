@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { advance, held, historyOf, redo, undo } from './history';
+import { advance, held, historyOf, redo, undo, rebased, type History } from './history';
 
 const set = (value: number, gesture: string, at: number) => ({
   value, step: { label: (before: number, after: number) => `${before} → ${after}`, gesture, at },
@@ -49,4 +49,19 @@ test('a drag is one step however slowly it goes; another drag of the same thing 
   const first = held('width 1');
   const made = run([set(2, first, 0), set(3, first, 60_000), set(4, held('width 2'), 60_100)]);
   expect(made.past.map((step) => step.label)).toEqual(['0 → 3', '3 → 4']);
+});
+
+test('somebody else’s change goes into every step: stepping back undoes one’s own work only', () => {
+  const step = (history: History<{ n: number; m: number }>, n: number) => advance(history, { ...history.present, n }, { label: () => `n ${n}`, gesture: `${n}`, at: 0 });
+  const own = undo(step(step(historyOf({ n: 0, m: 0 }), 1), 2));
+  const seen: string[] = [];
+  const after = rebased(own, (value, at) => {
+    seen.push(at);
+    return { ...value, m: 9 };
+  });
+  expect(after.present).toEqual({ n: 1, m: 9 });
+  expect(undo(after).present).toEqual({ n: 0, m: 9 });
+  expect(redo(after).present).toEqual({ n: 2, m: 9 });
+  expect(after.past.map(({ label }) => label)).toEqual(['n 1']);
+  expect(seen).toEqual(['step', 'now', 'step']);
 });

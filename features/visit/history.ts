@@ -60,5 +60,11 @@ export function redo<T>(history: History<T>): History<T> {
   return { past: [...history.past, { ...next, value: history.present }], present: next.value, future: later };
 }
 
-/** Puts another value in place without a step: somebody else's saved version. Steps back from it would undo their work. */
+/** Puts another value in place without a step, such as what was left over from before. */
 export const replaced = <T>(present: T): History<T> => historyOf(present);
+
+/** Takes somebody else's change into every step, so that steps back undo one's own work and not theirs. */
+export function rebased<T>({ past, present, future }: History<T>, take: (value: T, at: 'now' | 'step') => T): History<T> {
+  const steps = (all: readonly Step<T>[]) => all.map((step) => ({ ...step, value: take(step.value, 'step') }));
+  return { past: steps(past), present: take(present, 'now'), future: steps(future) };
+}

@@ -10,10 +10,10 @@ import { serverNow } from '@/data/now';
 import { brokenParts, type BrokenPart } from '@/data/restore-before';
 import { saveConsult, saveMix, saveOutcome, savePlan, type Edit, type SaveResult } from '@/data/saves';
 import type { SignedIn } from '@/data/sessions';
-import { documentsOf, readVisit, type Visit } from '@/data/visits';
+import { documentsOf, readPart, readVisit, type Visit } from '@/data/visits';
 import { currentPerson, requirePerson } from '../session/current';
 import { isId, today } from '../shared';
-import type { VisitPart } from './types';
+import type { Revised, VisitPart } from './types';
 
 export type { BrokenPart, Visit };
 
@@ -39,6 +39,13 @@ export async function peekVisit(visitId: string): Promise<Visit | 'signed-out' |
   const person = await currentPerson();
   if (!person) return 'signed-out';
   return (isId(visitId) ? await readVisit(person, visitId) : undefined) ?? 'missing';
+}
+
+/** One document of a visit as it is saved now. */
+export async function peekPart(visitId: string, part: VisitPart): Promise<Revised<unknown> | 'signed-out' | 'missing'> {
+  const person = await currentPerson();
+  if (!person) return 'signed-out';
+  return (isId(visitId) ? await readPart(person, visitId, part) : undefined) ?? 'missing';
 }
 
 /** A visit as it is saved, with what is asked for of what is computed of it; undefined when this salon has none of that id. */

@@ -5,7 +5,7 @@ import { PartSaver, type SaveState } from './saver';
 const VISIT = '0b9f1f6e-0d57-4a3f-9a57-5a8a6f0f3f10';
 interface Sent {
   readonly url: string;
-  readonly edit: { readonly baseRevision: number; readonly editId: string; readonly following: readonly string[]; readonly document: unknown };
+  readonly edit: { readonly baseRevision: number; readonly editId: string; readonly following: readonly string[]; readonly base?: unknown; readonly document: unknown };
   readonly keepalive: boolean;
   answer(with_: SaveAnswer | 'lost'): Promise<void>;
 }
@@ -14,6 +14,7 @@ let sent: Sent[];
 let store: Map<string, string>;
 let states: [SaveState, string | undefined][];
 let stale: unknown[];
+let merged: unknown[];
 const real = { fetch: globalThis.fetch, localStorage: Object.getOwnPropertyDescriptor(globalThis, 'localStorage') };
 
 beforeEach(() => {
@@ -22,6 +23,7 @@ beforeEach(() => {
   store = new Map();
   states = [];
   stale = [];
+  merged = [];
   globalThis.fetch = ((url: string, { body, keepalive }: { body: string; keepalive: boolean }) => new Promise((resolve, reject) => {
     sent.push({
       url, edit: JSON.parse(body), keepalive,
@@ -42,7 +44,12 @@ afterEach(() => {
   else delete (globalThis as { localStorage?: unknown }).localStorage;
 });
 
-const saver = (revision = 3) => new PartSaver(VISIT, 'plan', revision, { onState: (state, problem) => void states.push([state, problem]), onStale: ({ document }) => void stale.push(document) });
+const BASE = { n: 0, m: 0 };
+const saver = (revision = 3) => new PartSaver(VISIT, 'plan', { revision, document: BASE }, {
+  onState: (state, problem) => void states.push([state, problem]),
+  onRefused: ({ document }) => void stale.push(document),
+  onMerged: (...own) => void merged.push(own),
+});
 const now = () => states.at(-1)?.[0];
 const kept = () => readBackup(VISIT, 'plan')?.document;
 
@@ -57,7 +64,7 @@ test('a moment after the last change the newest edit is sent, once, on the revis
   expect(kept()).toEqual({ n: 2 });
   jest.advanceTimersByTime(1);
   expect(sent).toHaveLength(1);
-  expect(sent[0]).toMatchObject({ url: `/api/visits/${VISIT}/plan`, keepalive: false, edit: { baseRevision: 3, document: { n: 2 }, following: [] } });
+  expect(sent[0]).toMatchObject({ url: `/api/visits/${VISIT}/plan`, keepalive: false, edit: { baseRevision: 3, base: BASE, document: { n: 2 }, following: [] } });
   expect(own.dirty).toBe(true);
   await sent[0].answer({ ok: true, revision: 4 });
   expect([own.dirty, own.baseRevision, now(), kept()]).toEqual([false, 4, 'saved', undefined]);
@@ -128,10 +135,34 @@ test('a stale edit is handed over as refused; with a newer one waiting, the newe
   await sent[1].answer(refusal);
   expect([stale, own.dirty, kept()]).toEqual([[{ n: 2 }], false, undefined]);
   // What is edited on the fetched version is saved on it.
-  own.rebase(9);
+  own.rebase({ revision: 9, document: BASE });
   own.put({ n: 3 });
   jest.advanceTimersByTime(350);
   expect(sent[2].edit).toMatchObject({ baseRevision: 9, following: [] });
+});
+
+test('an edit that was saved together with somebody else’s is told with what is saved now, and is the base of the next', async () => {
+  const own = saver();
+  own.put({ n: 1, m: 0 });
+  jest.advanceTimersByTime(350);
+  own.put({ n: 2, m: 0 });
+  await sent[0].answer({ ok: true, revision: 6, merged: { document: { n: 1, m: 5 }, draft: null } });
+  expect(merged).toEqual([[{ n: 1, m: 0 }, { n: 1, m: 5 }, undefined]]);
+  jest.advanceTimersByTime(0);
+  // What was changed meanwhile keeps what the other changed.
+  expect(sent[1].edit).toMatchObject({ baseRevision: 6, base: { n: 1, m: 5 }, document: { n: 2, m: 5 } });
+  const [{ edit }] = sent.slice(1);
+  await sent[1].answer({ ok: true, revision: 8, merged: { document: { n: 7, m: 5 }, draft: { n: 2, m: 5 } } });
+  expect(merged[1]).toEqual([{ n: 2, m: 5 }, { n: 7, m: 5 }, { document: { n: 2, m: 5 }, editId: edit.editId }]);
+  expect([own.base, own.baseRevision, own.dirty, kept()]).toEqual([{ n: 7, m: 5 }, 8, false, undefined]);
+});
+
+test('an edit of a visit that was signed off meanwhile is handed over as refused', async () => {
+  const own = saver();
+  own.put({ n: 1 });
+  jest.advanceTimersByTime(350);
+  await sent[0].answer({ ok: false, reason: 'signed', problem: 'Signed off.' });
+  expect([stale, own.dirty, kept()]).toEqual([[{ n: 1 }], false, undefined]);
 });
 
 test('a refusal is said and the edit stays on this device; signed in again it is sent by itself', async () => {
@@ -163,6 +194,7 @@ test('leaving the page sends what waits at once, in a request that outlives it',
   own.put({ n: 1 });
   own.flush();
   expect(sent[0]).toMatchObject({ keepalive: true, edit: { document: { n: 1 } } });
+  expect(sent[0].edit).not.toHaveProperty('base');
   own.flush();
   expect(sent).toHaveLength(1);
 });

@@ -1,3 +1,5 @@
+import { mergeEdits } from '@/core/formats';
+import { setReached } from '@/ui/away';
 import { clearBackup, readBackup, writeBackup, type Backup } from './backup';
 import type { SaveAnswer } from './edits';
 import type { VisitPart } from './types';
@@ -7,8 +9,15 @@ export type SaveState = 'saved' | 'waiting' | 'saving' | 'offline' | 'refused';
 interface Handlers {
   /** The state to show, with a sentence where something is wrong. */
   onState(state: SaveState, problem?: string): void;
-  /** A refused edit was kept as a draft; the saved version must be fetched. */
-  onStale(refused: { readonly document: unknown; readonly editId: string }): void;
+  /** An edit was refused and kept as a draft; the saved version must be fetched. */
+  onRefused(refused: Refused): void;
+  /** An edit was saved together with somebody else's: from what was sent to what is saved now. */
+  onMerged(sent: unknown, saved: unknown, draft: Refused | undefined): void;
+}
+
+interface Refused {
+  readonly document: unknown;
+  readonly editId: string;
 }
 
 const WAIT_MS = 350;
@@ -30,12 +39,17 @@ export class PartSaver {
   constructor(
     private readonly visitId: string,
     readonly part: VisitPart,
-    private revision: number,
+    private saved: { readonly revision: number; readonly document: unknown },
     private readonly handlers: Handlers,
   ) {}
 
   get baseRevision(): number {
-    return this.revision;
+    return this.saved.revision;
+  }
+
+  /** The version that the next edit is based on. */
+  get base(): unknown {
+    return this.saved.document;
   }
 
   get dirty(): boolean {
@@ -48,13 +62,13 @@ export class PartSaver {
   }
 
   /** Takes the saved version as the base of the next edit. */
-  rebase(revision: number): void {
-    this.revision = revision;
+  rebase(saved: { readonly revision: number; readonly document: unknown }): void {
+    this.saved = saved;
   }
 
   /** Hands an edit over for saving. */
   put(document: unknown): void {
-    this.wait({ baseRevision: this.revision, editId: crypto.randomUUID(), document, following: this.unanswered }, WAIT_MS);
+    this.wait({ baseRevision: this.saved.revision, editId: crypto.randomUUID(), base: this.saved.document, document, following: this.unanswered }, WAIT_MS);
   }
 
   /** Goes on with an edit left over from a window that closed. */
@@ -107,7 +121,8 @@ export class PartSaver {
       const response = await fetch(`/api/visits/${this.visitId}/${this.part}`, {
         method: 'PUT',
         headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify(edit),
+        // A request that outlives the page may only be small: without its base an edit that comes late is kept as a draft.
+        body: JSON.stringify(keepalive ? { ...edit, base: undefined } : edit),
         keepalive,
       });
       const said = (await response.json()) as SaveAnswer & { problem?: string };
@@ -117,6 +132,7 @@ export class PartSaver {
       answer = undefined;
     }
     this.sending = false;
+    setReached(answer !== undefined);
     this.settle(edit, answer, away);
   }
 
@@ -130,9 +146,13 @@ export class PartSaver {
     this.failures = 0;
     const newer = this.pending !== edit ? this.pending : undefined;
     if (answer.ok) {
-      this.revision = answer.revision;
+      const { merged } = answer;
+      this.saved = { revision: answer.revision, document: merged ? merged.document : edit.document };
       this.unanswered = [];
-      this.pending = newer && { ...newer, baseRevision: answer.revision, following: [] };
+      this.pending = newer && {
+        ...newer, baseRevision: answer.revision, following: [], base: this.saved.document,
+        document: merged ? mergeEdits(edit.document, newer.document, merged.document, 'mine').document : newer.document,
+      };
       if (this.pending) {
         writeBackup(this.visitId, this.part, this.pending);
         this.schedule(0);
@@ -140,9 +160,10 @@ export class PartSaver {
         clearBackup(this.visitId, this.part);
         this.handlers.onState('saved');
       }
+      if (merged) this.handlers.onMerged(edit.document, merged.document, merged.draft === null ? undefined : { document: merged.draft, editId: edit.editId });
       return;
     }
-    if (answer.reason === 'stale') {
+    if (answer.reason === 'stale' || answer.reason === 'signed') {
       const refused = newer ?? edit;
       if (newer) {
         // The draft must hold the newest edit: send it too, on the same old base, then report.
@@ -152,7 +173,7 @@ export class PartSaver {
       this.pending = undefined;
       this.unanswered = [];
       clearBackup(this.visitId, this.part);
-      this.handlers.onStale(refused);
+      this.handlers.onRefused(refused);
       return;
     }
     this.handlers.onState('refused', answer.problem);

@@ -1,13 +1,15 @@
 'use client';
 
 import { createContext, useCallback, useContext, useEffect, useLayoutEffect, useMemo, useReducer, useRef, useState, type ReactNode } from 'react';
-import { differencesOf, parseConsult, parseMix, parseOutcome, parsePlan, type Difference } from '@/core/formats';
+import { differencesOf, mergeEdits, parseConsult, parseMix, parseOutcome, parsePlan, type Difference } from '@/core/formats';
 import { makeHead } from '@/core/head';
 import { withPanelOf, type ComputedPlan, type Plan } from '@/core/pattern';
 import { withProducts, type Consult, type Outcome, type VisitMix } from '@/core/visit';
+import { setReached } from '@/ui/away';
+import { forgetVisits, keepVisit, newestOf } from '../offline/kept-visits';
 import { discardDraft } from './actions';
 import { visitEngine } from './engine';
-import { advance, historyOf, redo, replaced, undo, type History } from './history';
+import { advance, historyOf, rebased, redo, replaced, undo, type History } from './history';
 import { keepHistory, keptHistory, type Selected } from './kept-history';
 import { PartSaver, type SaveState } from './saver';
 import type { Revised, VisitBundle, VisitPart, VisitWork } from './types';
@@ -43,6 +45,8 @@ interface VisitContext {
   flush(): Promise<void>;
   /** Reads anew what stands beside the documents: tests, consents, reasons, and whether the service has begun. */
   reload(): Promise<void>;
+  /** What is heard of others' work on this visit. */
+  readonly heard: { saved(part: VisitPart, revision: number): void; facts(): void; anew(): void };
   undo(): void;
   redo(): void;
   select(panel: string, foil?: string): void;
@@ -56,7 +60,7 @@ interface VisitContext {
 /** What can be done with a visit: the same functions for as long as it is open. */
 type VisitActions = Pick<
   VisitContext,
-  'editConsult' | 'editPlan' | 'editMix' | 'editVisit' | 'saveOutcome' | 'flush' | 'reload' | 'undo' | 'redo' | 'select' | 'light' | 'takeDraft' | 'takeDraftPanel' | 'dropDraft'
+  'editConsult' | 'editPlan' | 'editMix' | 'editVisit' | 'saveOutcome' | 'flush' | 'reload' | 'heard' | 'undo' | 'redo' | 'select' | 'light' | 'takeDraft' | 'takeDraftPanel' | 'dropDraft'
 >;
 
 const Context = createContext<VisitContext | null>(null);
@@ -76,15 +80,33 @@ type Action =
   | { kind: 'edit'; change(work: VisitWork): VisitWork; label(before: VisitWork, after: VisitWork): string; gesture: string; at: number }
   | { kind: 'undo' }
   | { kind: 'redo' }
-  | { kind: 'replace'; work: VisitWork };
+  | { kind: 'replace'; work: VisitWork }
+  | { kind: 'rebase'; changes: readonly Saved[] };
+
+/** What became of one document in the hands of others: from the version that was known here to the one that is saved. */
+interface Saved {
+  readonly part: WorkPart;
+  readonly from: unknown;
+  readonly to: unknown;
+}
 
 function reduce(history: History<VisitWork>, action: Action): History<VisitWork> {
   if (action.kind === 'undo') return undo(history);
   if (action.kind === 'redo') return redo(history);
   if (action.kind === 'replace') return replaced(action.work);
+  if (action.kind === 'rebase') return rebased(history, (work, at) => joined(withSaved(work, action.changes, at === 'now' ? 'mine' : 'theirs')));
   const next = joined(action.change(history.present));
   // Measures that belong to no head cannot be drawn: such an edit is not taken.
   return next.plan.head === history.present.plan.head || isHead(next.plan) ? advance(history, next, action) : history;
+}
+
+/** Somebody else's changes in a version of the visit. Where both changed the same thing: what is under the hand stands, steps back and forth follow theirs. */
+function withSaved(work: VisitWork, changes: readonly Saved[], prefer: 'mine' | 'theirs'): VisitWork {
+  return changes.reduce((own, { part, from, to }) => {
+    const document = mergeEdits<unknown>(from, own[part], to, prefer).document;
+    // The very object, so that it is known as saved.
+    return { ...own, [part]: same(document, to) ? to : document };
+  }, work);
 }
 
 function isHead({ head }: Plan): boolean {
@@ -110,10 +132,38 @@ const workOf = (bundle: VisitBundle): VisitWork => joined({ consult: bundle.cons
 /** When the hand moved, ms: a slow page hears of it later, and one gesture must not become several for that. */
 const handAt = () => window.event?.timeStamp ?? performance.now();
 const WORK_PARTS = ['consult', 'plan', 'mix'] as const;
+const PARTS = [...WORK_PARTS, 'outcome'] as const;
+type WorkPart = (typeof WORK_PARTS)[number];
+/** Before a visit is recorded: the first record is based on revision 0. */
+const NO_OUTCOME: Revised<unknown> = { revision: 0, document: undefined };
+/** A moment after what was saved, so that a row of edits is kept once. */
+const KEEP_MS = 400;
+const savedOf = <T,>(saver: PartSaver): Revised<T> => ({ revision: saver.baseRevision, document: saver.base as T });
 const WORST_FIRST: readonly SaveState[] = ['refused', 'offline', 'saving', 'waiting', 'saved'];
 
+interface VisitProviderProps {
+  /** The visit as the page brought it. */
+  readonly initial: VisitBundle;
+  /** What stands there until it is open. */
+  readonly meanwhile: ReactNode;
+  readonly children: ReactNode;
+}
+
 /** Holds a visit: its documents with undo, saving by itself, and what is selected. */
-export function VisitProvider({ initial, children }: { initial: VisitBundle; children: ReactNode }) {
+export function VisitProvider({ initial, meanwhile, children }: VisitProviderProps) {
+  const [newest, setNewest] = useState<VisitBundle>();
+  const [page] = useState(initial);
+  useEffect(() => {
+    let gone = false;
+    void newestOf(page).then((visit) => !gone && setNewest(visit));
+    return () => {
+      gone = true;
+    };
+  }, [page]);
+  return newest ? <OpenVisit initial={newest}>{children}</OpenVisit> : meanwhile;
+}
+
+function OpenVisit({ initial, children }: { initial: VisitBundle; children: ReactNode }) {
   const [bundle, setBundle] = useState(initial);
   // Steps back and what was selected survive a reload.
   const [kept] = useState(() => keptHistory(initial.id, workOf(initial)));
@@ -128,7 +178,7 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
   const computed = useMemo(() => visitEngine.pattern(plan), [plan]);
 
   // What the server holds, so that only true changes are sent.
-  const sent = useRef<Record<(typeof WORK_PARTS)[number], unknown>>({ consult, plan: initial.plan.document, mix: initial.mix.document });
+  const sent = useRef<Record<WorkPart, unknown>>({ consult, plan: initial.plan.document, mix: initial.mix.document });
   const outcomeSent = useRef<Outcome | null>(null);
   const savers = useRef<Record<VisitPart, PartSaver> | null>(null);
   const range = useRef(initial.range);
@@ -147,65 +197,93 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
     signed.current = bundle.signOff.signed !== null;
   });
 
-  /** Shows the saved version of parts that nobody is editing here. */
-  const adopt = useCallback((fresh: VisitBundle, parts: readonly VisitPart[]) => {
-    const work = { ...present.current };
-    let changed = false;
+  /** Takes over what is saved of parts that nothing waits of here. */
+  const adopt = useCallback((fresh: Partial<Record<VisitPart, Revised<unknown> | null>>) => {
+    const own = savers.current;
+    if (!own) return;
+    const changes: Saved[] = [];
     for (const part of WORK_PARTS) {
-      if (!parts.includes(part)) continue;
-      savers.current?.[part].rebase(fresh[part].revision);
-      sent.current[part] = fresh[part].document;
-      Object.assign(work, { [part]: fresh[part].document });
-      changed = true;
+      const saved = fresh[part];
+      if (!saved) continue;
+      changes.push({ part, from: own[part].base, to: saved.document });
+      own[part].rebase(saved);
+      sent.current[part] = saved.document;
     }
-    if (changed) dispatch({ kind: 'replace', work: joined(work) });
-    if (parts.includes('outcome')) {
-      savers.current?.outcome.rebase(fresh.outcome?.revision ?? 0);
-      setOutcome(fresh.outcome);
+    if (changes.length > 0) dispatch({ kind: 'rebase', changes });
+    if (fresh.outcome !== undefined) {
+      own.outcome.rebase(fresh.outcome ?? NO_OUTCOME);
+      setOutcome(fresh.outcome as Revised<Outcome> | null);
     }
-    setBundle(fresh);
   }, []);
 
-  const fetchVisit = useCallback(async (): Promise<VisitBundle | undefined> => {
+  const ask = useCallback(async <T,>(path: string): Promise<T | undefined> => {
     try {
-      const response = await fetch(`/api/visits/${initial.id}`, { cache: 'no-store' });
-      return response.ok ? ((await response.json()) as VisitBundle) : undefined;
+      const response = await fetch(`/api/visits/${initial.id}${path}`, { cache: 'no-store' });
+      const answer = response.ok ? ((await response.json()) as T) : undefined;
+      setReached(response.status < 500);
+      return answer;
     } catch {
+      setReached(false);
       return undefined;
     }
   }, [initial.id]);
+  const fetchVisit = useCallback(() => ask<VisitBundle>(''), [ask]);
 
   /** Takes over what colleagues saved, unless something of ours still waits to be saved. */
   const refresh = useCallback(async () => {
     const fresh = await fetchVisit();
     const own = savers.current;
     if (!fresh || !own) return;
-    const newer = (['consult', 'plan', 'mix', 'outcome'] as const).filter(
+    const newer = PARTS.filter(
       (part) => !own[part].dirty && (fresh[part]?.revision ?? 0) > own[part].baseRevision,
     );
-    if (newer.length > 0) adopt(fresh, newer);
+    if (newer.length === 0) return;
+    adopt(Object.fromEntries(newer.map((part) => [part, fresh[part]])));
+    setBundle(fresh);
   }, [adopt, fetchVisit]);
 
+  // Newest revisions that were heard of: what somebody else saved is fetched as soon as nothing of ours is under way.
+  const newest = useRef<Partial<Record<VisitPart, number>>>({});
+  const catchUp = useCallback(() => {
+    const isNewer = (part: VisitPart, revision: number) => savers.current !== null && !savers.current[part].dirty && revision > savers.current[part].baseRevision;
+    for (const part of PARTS.filter((own) => isNewer(own, newest.current[own] ?? 0))) {
+      void ask<Revised<unknown>>(`/${part}`).then((saved) => saved && isNewer(part, saved.revision) && adopt({ [part]: saved }));
+    }
+  }, [ask, adopt]);
+
   useEffect(() => {
-    const make = (part: VisitPart, revision: number) =>
-      new PartSaver(initial.id, part, revision, {
+    const make = (part: VisitPart, saved: Revised<unknown>) =>
+      new PartSaver(initial.id, part, saved, {
         onState: (state, problem) => {
           setStates((all) => ({ ...all, [part]: { state, problem } }));
           if (part === 'outcome' && state === 'saved' && outcomeSent.current) {
             setOutcome({ revision: own.outcome.baseRevision, document: outcomeSent.current });
           }
+          if (state === 'saved') catchUp();
         },
-        onStale: ({ document, editId }) => {
+        onRefused: ({ document, editId }) => {
           setStates((all) => ({ ...all, [part]: { state: 'saved' } }));
           setRefusedHere((all) => [...all, { part, editId, document }]);
-          void fetchVisit().then((fresh) => fresh && adopt(fresh, [part]));
+          void fetchVisit().then((fresh) => fresh && takeBack(fresh, part, document));
+        },
+        onMerged: (from, to, draft) => {
+          if (draft) setRefusedHere((all) => [...all, { part, ...draft }]);
+          if (part === 'outcome') return setOutcome({ revision: own.outcome.baseRevision, document: to as Outcome });
+          sent.current[part] = to;
+          dispatch({ kind: 'rebase', changes: [{ part, from, to }] });
         },
       });
+    /** Shows the saved version in place of an edit that was refused. */
+    const takeBack = (fresh: VisitBundle, part: VisitPart, refused: unknown) => {
+      if (part !== 'outcome') own[part].rebase({ revision: own[part].baseRevision, document: refused });
+      adopt({ [part]: fresh[part] });
+      setBundle(fresh);
+    };
     const own: Record<VisitPart, PartSaver> = {
-      consult: make('consult', initial.consult.revision),
-      plan: make('plan', initial.plan.revision),
-      mix: make('mix', initial.mix.revision),
-      outcome: make('outcome', initial.outcome?.revision ?? 0),
+      consult: make('consult', initial.consult),
+      plan: make('plan', initial.plan),
+      mix: make('mix', initial.mix),
+      outcome: make('outcome', initial.outcome ?? NO_OUTCOME),
     };
     savers.current = own;
     for (const saver of Object.values(own)) {
@@ -215,7 +293,7 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
     }
     void refresh();
 
-    function showLeftOver(part: (typeof WORK_PARTS)[number], document: unknown) {
+    function showLeftOver(part: WorkPart, document: unknown) {
       const read = { consult: parseConsult, plan: parsePlan, mix: parseMix }[part](document);
       if (!read.ok) return;
       sent.current[part] = read.value;
@@ -250,7 +328,21 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
     }
   }, [history.present]);
 
+  // What is saved is kept on this device, too, so that it opens without a network.
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      const own = savers.current;
+      if (own) void keepVisit({ ...bundle, consult: savedOf(own.consult), plan: savedOf(own.plan), mix: savedOf(own.mix), outcome: own.outcome.baseRevision > 0 ? savedOf(own.outcome) : null });
+    }, KEEP_MS);
+    return () => clearTimeout(timer);
+  }, [bundle, states]);
+  useEffect(() => void forgetVisits(false), []);
+
   const actions = useMemo<VisitActions>(() => {
+    const reload = async () => {
+      const fresh = await fetchVisit();
+      if (fresh) setBundle((own) => ({ ...own, safety: fresh.safety, begunAt: fresh.begunAt, client: fresh.client, signOff: fresh.signOff, answers: fresh.answers, used: fresh.used }));
+    };
     const edit = (label: (before: VisitWork, after: VisitWork) => string, change: (work: VisitWork) => VisitWork, gesture: string) =>
       !signed.current && dispatch({ kind: 'edit', change, label, gesture, at: handAt() });
     const dropDraft = (draft: OpenDraft) => {
@@ -297,9 +389,14 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
         savers.current?.outcome.put(document);
         savers.current?.outcome.flush();
       },
-      reload: async () => {
-        const fresh = await fetchVisit();
-        if (fresh) setBundle((own) => ({ ...own, safety: fresh.safety, begunAt: fresh.begunAt, client: fresh.client, signOff: fresh.signOff }));
+      reload,
+      heard: {
+        saved: (part, revision) => {
+          newest.current[part] = Math.max(newest.current[part] ?? 0, revision);
+          catchUp();
+        },
+        facts: () => void reload(),
+        anew: () => void refresh(),
       },
       flush: async () => {
         await Promise.all(Object.values(savers.current ?? {}).map((saver) => saver.settled()));
@@ -329,7 +426,7 @@ export function VisitProvider({ initial, children }: { initial: VisitBundle; chi
       },
       dropDraft,
     };
-  }, [initial.id, fetchVisit]);
+  }, [initial.id, fetchVisit, refresh, catchUp]);
 
   const drafts = useMemo(() => {
     const saved: Record<VisitPart, unknown> = { consult, plan, mix, outcome: outcome?.document ?? {} };

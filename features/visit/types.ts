@@ -1,4 +1,5 @@
 import type { UsedMix } from '@/core/chair';
+import type { ClientAnswers } from '@/core/consult';
 import type { GrowthVisit } from '@/core/growth';
 import type { Plan } from '@/core/pattern';
 import type { Product } from '@/core/products';
@@ -17,6 +18,8 @@ export interface Revised<T> {
 /** A visit as the interface holds it; the server's reads have this shape. */
 export interface VisitBundle {
   readonly id: string;
+  /** When the server read it, ms. */
+  readonly readAt: number;
   readonly heldOn: string;
   readonly client: { readonly id: string; readonly name: string; readonly note: string; readonly bornOn: string | null };
   readonly personName: string;
@@ -38,6 +41,8 @@ export interface VisitBundle {
   /** What of the mix was used at the service that runs. */
   readonly used: UsedMix;
   readonly safety: Safety;
+  /** What the client answered on their own page and nobody took over yet. */
+  readonly answers: { readonly id: string; readonly document: ClientAnswers; readonly changedAt: string; readonly sentAt: string | null } | null;
   /** The client’s other visits, as far as growth goes by them. */
   readonly history: readonly GrowthVisit[];
   readonly signOff: {

@@ -1,5 +1,6 @@
 import Link from 'next/link';
-import { Button, buttonLook } from '@/ui/button';
+import { Button } from '@/ui/button';
+import { buttonLook } from '@/ui/button-look';
 import { putBack } from './actions';
 import { PART_NAMES } from './edits';
 import type { Unreadable } from './queries';
@@ -15,7 +16,7 @@ export function UnreadableVisit({ visitId, visit: { unreadable, parts } }: { vis
       {back.length > 0 && (
         <form action={putBack.bind(null, visitId)} className="grid gap-2 rounded-ui border border-line p-4">
           {back.map(({ part, before }) => <p key={part}>The {PART_NAMES[part]} before its last change can be read{before && <>: <b>{before}</b></>}.</p>)}
-          <p><Button type="submit" look="primary">Restore the version before</Button></p>
+          <p><Button server type="submit" look="primary">Restore the version before</Button></p>
         </form>
       )}
       <p><Link href="/clients" className={buttonLook(back.length > 0 ? 'plain' : 'primary')}>Back to the clients</Link></p>

@@ -1,11 +1,11 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { withShadow } from '@/core/mix';
 import { mended, mendWords, type Finding, type WearMend } from '@/core/wear';
 import type { WearAsks } from '@/workers/wear-asks';
 import { useSaid } from '@/ui/measures';
 import { useComputed } from '../visit/computed';
+import { useGoToStep } from '../visit/step-link';
 import { useVisit } from '../visit/store';
 
 interface FindingsProps {
@@ -20,13 +20,13 @@ interface FindingsProps {
 
 /** What would be noticed: each finding can be looked at, leads to its panel, and offers a mend. */
 export function Findings({ findings, complete, problem, shown, earned, onSee }: FindingsProps) {
-  const { bundle, plan, editPlan, editMix, select } = useVisit();
+  const { plan, editPlan, editMix, select } = useVisit();
   const { shelf } = useComputed();
   const make = (mend: WearMend) => {
     if (mend.kind === 'old-line' && mend.how === 'shadow') editMix(mendWords(mend), (before) => withShadow(before, mend.mm, shelf), 'root shadow');
     else editPlan(mendWords(mend), (before) => mended(before, mend));
   };
-  const router = useRouter();
+  const go = useGoToStep();
   const said = useSaid();
   const sorted = [...(findings ?? [])].sort((a, b) => Number(a.fine) - Number(b.fine));
   const minded = sorted.filter(({ fine }) => !fine).length;
@@ -60,7 +60,7 @@ export function Findings({ findings, complete, problem, shown, earned, onSee }: 
                       type="button" className="min-h-9 text-left text-base text-ink-soft hover:text-ink"
                       onClick={() => {
                         select(panel.id);
-                        router.push(`/visits/${bundle.id}/pattern`);
+                        go('pattern');
                       }}
                     >
                       Panel: {panel.name}

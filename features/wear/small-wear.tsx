@@ -1,9 +1,9 @@
 'use client';
 
-import Link from 'next/link';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import type { Style, View } from '@/core/wear';
 import { drawsInSoftware } from '../head/round/software';
+import { StepLink } from '../visit/step-link';
 import { useVisit } from '../visit/store';
 import { WearPicture } from './picture';
 import { useWearSubject } from './subject';
@@ -19,7 +19,7 @@ const LOOKS: readonly { words: string; way: Style; view: View }[] = [
 
 /** A small picture of the pattern as it is worn, beside the head: it follows every edit. */
 export function SmallWear() {
-  const { plan, bundle } = useVisit();
+  const { plan } = useVisit();
   const settled = useDeferredValue(useCalm(plan));
   const [at, setAt] = useState(0);
   const rested = useRested();
@@ -29,9 +29,9 @@ export function SmallWear() {
   const picture = useWear('small', 1, 'picture', useMemo(() => (rested ? { subject, way, view, weeks: 0, lamp: 'daylight', fine: false } : null), [rested, subject, way, view]));
   return (
     <div className="flex h-full flex-col overflow-hidden rounded-[8px] border border-edge bg-raised" data-small-wear={picture.done}>
-      <Link href={`/visits/${bundle.id}/wear`} aria-label={`Worn ${words}; open Wear`} className="block min-h-0 flex-1 p-1 hover:bg-leaf-pale">
+      <StepLink step="wear" aria-label={`Worn ${words}; open Wear`} className="block min-h-0 flex-1 p-1 hover:bg-leaf-pale">
         <WearPicture picture={picture.answer} mirrored={false} label={`Worn ${words}`} />
-      </Link>
+      </StepLink>
       <button type="button" onClick={() => setAt((at + 1) % LOOKS.length)} aria-label={`Worn ${words}; show another`} className="h-9 shrink-0 border-t border-edge text-xs font-semibold narrow hover:border-ink">{words} ⟳</button>
     </div>
   );

@@ -3,7 +3,9 @@ import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { HouseProvider } from '@/features/house/context';
 import { loadHouse, salonToday } from '@/features/house/queries';
+import { KeepNear } from '@/features/offline/keep-near';
 import { IdleLock } from '@/features/session/idle-lock';
+import { VisitSteps } from '@/features/steps/visit-steps';
 import { ComputedProvider } from '@/features/visit/computed';
 import { VisitFrame } from '@/features/visit/frame';
 import { OnlyHere } from '@/features/visit/only-here';
@@ -30,13 +32,15 @@ export default async function VisitLayout({ params, children }: Props & { childr
     <HouseProvider house={house}>
       <IdleLock minutes={house.lockMinutes} />
       <UnsavedGuard />
+      <KeepNear />
       <OnlyHere meanwhile={<Opening name={visit.client.name} />}>
-        <VisitProvider key={visit.id} initial={visit}>
+        <VisitProvider key={visit.id} initial={visit} meanwhile={<Opening name={visit.client.name} />}>
           <ComputedProvider>
-            <VisitFrame today={await salonToday()}>{children}</VisitFrame>
+            <VisitFrame today={await salonToday()}><VisitSteps /></VisitFrame>
           </ComputedProvider>
         </VisitProvider>
       </OnlyHere>
+      {children}
     </HouseProvider>
   );
 }

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { HAIRLINE_SHAPES, makeHead, openedHairline, type HairlineShape, type HairlineSide } from '@/core/head';
 import { NumberField } from '@/ui/number-field';
 import { pathThrough } from '../../head/scalp-map';
-import { useVisit } from '../../visit/store';
+import { StepLink } from '../../visit/step-link';
 import { Choice, Questions } from '../question';
 import { readMm } from '../read-figures';
 import { STRANDS } from '../strands';
@@ -16,7 +16,6 @@ const isOwn = (side: HairlineSide) => typeof side !== 'string';
 /** The shape of the head and its hairline, and the hair all over. */
 export function HeadChapter() {
   const { consult, setHead, setHair } = useAnswers();
-  const { bundle } = useVisit();
   const { head, hair } = consult;
   const setSide = (side: 'left' | 'right', shape: HairlineShape) => setHead(`hairline, ${side}`, { hairline: { ...head.hairline, [side]: shape } });
   return (
@@ -40,7 +39,7 @@ export function HeadChapter() {
             </fieldset>
           ))}
         </div>
-        <p className="text-sm text-ink-soft">A hairline of its own is dragged by its landmarks: <a className="font-semibold text-leaf underline" href={`/visits/${bundle.id}/pattern`}>Pattern</a>, then Hairline.</p>
+        <p className="text-sm text-ink-soft">A hairline of its own is dragged by its landmarks: <StepLink step="pattern" className="font-semibold text-leaf underline">Pattern</StepLink>, then Hairline.</p>
       </Questions>
       <div className="grid gap-x-8 gap-y-6 xl:grid-cols-2">
         <Questions title="Measured arcs">

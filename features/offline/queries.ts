@@ -1,0 +1,22 @@
+import 'server-only';
+import { dayAfter } from '@/core/units';
+import { listAppointments } from '@/data/appointments';
+import { readHouse } from '@/data/house';
+import { serverNow } from '@/data/now';
+import { currentPerson } from '../session/current';
+import { today } from '../shared';
+
+const DAYS_AHEAD = 2;
+
+/** Pages of today and the next two days, for a device to keep: the day, its clients and their visits. undefined when nobody is signed in. */
+export async function nearPages(): Promise<readonly string[] | undefined> {
+  const person = await currentPerson();
+  if (!person) return undefined;
+  const { timeZone } = (await readHouse(person)).document;
+  const day = today(timeZone, new Date(serverNow()));
+  const booked = await listAppointments(person, day, dayAfter(day, DAYS_AHEAD), timeZone);
+  const near = booked.filter(({ state }) => state === 'booked');
+  const visits = near.flatMap(({ visitId }) => (visitId === null ? [] : [`/visits/${visitId}/consult`]));
+  const days = Array.from({ length: DAYS_AHEAD + 1 }, (_, i) => (i === 0 ? '/day' : `/day?on=${dayAfter(day, i)}`));
+  return [...new Set([...days, '/chair', '/clients', ...visits, ...near.map(({ clientId }) => `/clients/${clientId}`)])];
+}
