@@ -4,7 +4,7 @@ WORKDIR /app
 COPY package.json package-lock.json ./
 RUN npm ci --include=dev --no-audit --no-fund
 COPY . .
-RUN NEXT_TELEMETRY_DISABLED=1 npx --no-install next build
+RUN NEXT_TELEMETRY_DISABLED=1 npm run build
 
 FROM node:22-bookworm-slim
 ENV NODE_ENV=production NEXT_TELEMETRY_DISABLED=1

@@ -52,7 +52,7 @@ const roomRules = anyRoom.map((room) => ({
 }));
 
 const config = [
-  { ignores: ['.next/**', '.local/**', 'node_modules/**', 'next-env.d.ts', 'coverage/**'] },
+  { ignores: ['.next/**', '.local/**', 'node_modules/**', 'next-env.d.ts', 'coverage/**', 'public/**'] },
   ...nextCoreWebVitals,
   ...nextTypescript,
   ...roomRules,

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { buttonLook } from '@/ui/button';
+import { buttonLook } from '@/ui/button-look';
 
 export default function NotFound() {
   return (

@@ -7,7 +7,7 @@ import { alarmsOf, inOrder, serviceState, type ServiceEvent, type ServiceScript 
 import { startPlan } from '@/core/formats';
 import { createPatternEngine } from '@/core/pattern';
 import { advance, later, withClock } from './later';
-import { address, begin, live, newVisit, openBrowser, openStep, press, see, axeFindings, signIn, type Session, dialogClosed } from './harness';
+import { address, axeFindings, begin, dialogClosed, live, newVisit, offline, openBrowser, openStep, press, see, signIn, type Session } from './harness';
 
 /** Waits for real moments: a tap too soon after the last is the same tap. */
 const breathe = () => new Promise((resolve) => setTimeout(resolve, 950));
@@ -35,16 +35,6 @@ const momentOf = (page: Page, foils: number) => page.evaluate((words) => new Pro
 
 /** Waits until the server has everything. */
 const sent = (page: Page) => page.waitForFunction(() => document.querySelector('[aria-label=Connection]')?.textContent === 'Live', { timeout: 20_000 });
-
-async function offline(session: Session, page: Page, off: boolean): Promise<void> {
-  await page.setOfflineMode(off);
-  for (const target of session.browser.targets()) {
-    if (target.type() !== 'service_worker') continue;
-    const client = await target.createCDPSession();
-    await client.send('Network.enable');
-    await client.send('Network.emulateNetworkConditions', { offline: off, latency: 0, downloadThroughput: -1, uploadThroughput: -1 });
-  }
-}
 
 /** A visit of 24 foils that has begun. */
 async function begun(page: Page, name: string): Promise<string> {
@@ -126,7 +116,7 @@ test('a service of 24 foils, through an offline stretch, a reload, a restart and
 
   // Without a network it goes on, and opens again.
   await connection(page, 'Live');
-  await offline(station, page, true);
+  await offline(station, true);
   for (let i = 9; i <= 12; i += 1) {
     await tap();
     await counted(page, i);
@@ -143,7 +133,7 @@ test('a service of 24 foils, through an offline stretch, a reload, a restart and
   await tablet.page.keyboard.press('PageDown');
   await counted(tablet.page, 9);
   await page.bringToFront();
-  await offline(station, page, false);
+  await offline(station, false);
   await page.evaluate(() => window.dispatchEvent(new Event('online')));
   await connection(page, 'Live');
   await counted(tablet.page, 13);

@@ -1,26 +1,19 @@
+'use client';
+
 import clsx from 'clsx';
 import type { ComponentProps } from 'react';
-
-const LOOKS = {
-  primary: 'bg-leaf text-on-leaf hover:bg-leaf-dark border border-leaf disabled:bg-ink-soft disabled:border-ink-soft',
-  plain: 'bg-raised text-ink border border-edge hover:border-ink disabled:text-ink-soft disabled:border-line',
-  quiet: 'text-ink-soft hover:text-ink hover:bg-leaf-pale border border-transparent disabled:opacity-50',
-} as const;
-
-/** Looks of a button, for links that act as one. */
-export function buttonLook(look: keyof typeof LOOKS = 'plain', small = false): string {
-  return clsx(
-    'inline-flex items-center justify-center gap-2 rounded-ui font-semibold whitespace-nowrap eases disabled:cursor-not-allowed pointer-coarse:shrink-0 print:hidden',
-    small ? 'h-[36px] px-3 text-sm pointer-coarse:h-[44px]' : 'h-[44px] px-4 text-base',
-    LOOKS[look],
-  );
-}
+import { useAway } from './away';
+import { buttonLook, type ButtonLook } from './button-look';
 
 interface ButtonProps extends ComponentProps<'button'> {
-  look?: keyof typeof LOOKS;
+  look?: ButtonLook;
   small?: boolean;
+  /** What it does needs the server: without a network it is off, and says so beside it. */
+  server?: boolean;
 }
 
-export function Button({ look = 'plain', small = false, className, type = 'button', ...rest }: ButtonProps) {
-  return <button type={type} className={clsx(buttonLook(look, small), className)} {...rest} />;
+export function Button({ look = 'plain', small = false, server = false, className, type = 'button', ...rest }: ButtonProps) {
+  const off = useAway() && server;
+  const button = <button type={type} className={clsx(buttonLook(look, small), className)} {...rest} {...(off && { disabled: true })} />;
+  return off ? <>{button}<span role="note" className="text-sm text-amber-bark">Needs the network</span></> : button;
 }

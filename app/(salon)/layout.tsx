@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { HouseProvider } from '@/features/house/context';
 import { loadHouse } from '@/features/house/queries';
 import { requirePerson } from '@/features/session/current';
+import { KeepNear } from '@/features/offline/keep-near';
 import { IdleLock } from '@/features/session/idle-lock';
 import { UnsavedGuard } from '@/ui/unsaved';
 import { TopBar } from '@/features/session/top-bar';
@@ -13,6 +14,7 @@ export default async function SalonLayout({ children }: { children: ReactNode })
     <HouseProvider house={house}>
       <IdleLock minutes={house.lockMinutes} />
       <UnsavedGuard />
+      <KeepNear />
       <TopBar personName={personName} role={role} salonName={salonName} />
       <main className="mx-auto max-w-[1180px] px-3 py-4 md:px-5 md:py-7">{children}</main>
     </HouseProvider>

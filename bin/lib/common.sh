@@ -178,12 +178,12 @@ stop_database() {
 # Builds the application when its sources are newer than the build.
 need_build() {
   local wanted
-  wanted="$(find app core data features ui workers public instrumentation.ts proxy.ts next.config.ts postcss.config.mjs tsconfig.json package-lock.json \
-    -type f 2>/dev/null | LC_ALL=C sort | xargs sha256sum | sha256sum | cut -c1-64) $(node --version)"
-  if [ -f .next/BUILD_ID ] && [ "$(cat "$local_dir/build" 2>/dev/null || true)" = "$wanted" ]; then return; fi
+  wanted="$(find app core data features ui workers public bin/offline-worker.ts instrumentation.ts proxy.ts next.config.ts postcss.config.mjs tsconfig.json package-lock.json \
+    -type f ! -path public/offline-worker.js 2>/dev/null | LC_ALL=C sort | xargs sha256sum | sha256sum | cut -c1-64) $(node --version)"
+  if [ -f .next/BUILD_ID ] && [ -f public/offline-worker.js ] && [ "$(cat "$local_dir/build" 2>/dev/null || true)" = "$wanted" ]; then return; fi
   say "Building the application ..."
   rm -f "$local_dir/build"
-  NEXT_TELEMETRY_DISABLED=1 npx --no-install next build >"$local_dir/build.log" 2>&1 </dev/null ||
+  NEXT_TELEMETRY_DISABLED=1 npm run --silent build >"$local_dir/build.log" 2>&1 </dev/null ||
     { tail -30 "$local_dir/build.log" >&2; die "The build failed; the whole story is in .local/build.log."; }
   printf '%s\n' "$wanted" >"$local_dir/build"
 }
@@ -210,6 +210,7 @@ run_web() {
   local port="$1"
   NEXT_TELEMETRY_DISABLED=1 NODE_ENV=production LATTICE_APP_DATABASE_URL="$app_url" LATTICE_SESSION_SECRET="$session_secret" \
     LATTICE_SCALE="${LATTICE_SCALE:-}" LATTICE_SCALE_CONTROL="${LATTICE_SCALE_CONTROL:-}" LATTICE_CLOCK="${LATTICE_CLOCK:-}" LATTICE_SECURE_COOKIE="${LATTICE_SECURE_COOKIE:-}" \
+    LATTICE_ADDRESS="${LATTICE_ADDRESS:-http://127.0.0.1:$port}" \
     exec node node_modules/next/dist/bin/next start -H 127.0.0.1 -p "$port" </dev/null
 }
 

@@ -33,7 +33,6 @@ export function ChairApp() {
   const now = useNow(device);
   const alarms = useAlarms(links, snapshots, now);
   const [choosing, setChoosing] = useState(false);
-  useChairWorker();
   useStepKeys(visitId, choosing);
   useEffect(() => {
     const wake = () => void wakeSound();
@@ -126,26 +125,6 @@ function useStepKeys(visitId: string | null, off: boolean): void {
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, [visitId, off, router]);
-}
-
-/** Keeps the page and what it is made of, so that it opens without a network. */
-function useChairWorker(): void {
-  useEffect(() => {
-    if (!('serviceWorker' in navigator)) return;
-    let again: ReturnType<typeof setTimeout> | undefined;
-    navigator.serviceWorker.register('/chair-worker.js', { scope: '/chair' }).then(
-      async () => {
-        const { active } = await navigator.serviceWorker.ready;
-        const name = () => active?.postMessage({ keep: ['/chair', ...performance.getEntriesByType('resource').map((own) => own.name).filter((own) => own.startsWith(`${location.origin}/_next/static/`))] });
-        name();
-        // What was loaded a little later: workers, and what they are made of.
-        again = setTimeout(name, 4000);
-      },
-      // Without it Chair works as long as there is a network.
-      () => undefined,
-    );
-    return () => clearTimeout(again);
-  }, []);
 }
 
 interface NothingProps {

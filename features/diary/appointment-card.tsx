@@ -3,7 +3,8 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { KIND_WORDS, STANDING_WORDS, type AppointmentState } from '@/core/diary';
-import { Button, buttonLook } from '@/ui/button';
+import { Button } from '@/ui/button';
+import { buttonLook } from '@/ui/button-look';
 import { useCalendar } from '../house/calendar';
 import { hoursAndMinutes } from '../shared';
 import { openAppointment } from './actions';
@@ -34,15 +35,15 @@ export function AppointmentCard({ facts, appointment, onDone, onMark }: Appointm
         {note && <span className="block text-base">{note}</span>}
       </p>
       <div className="flex flex-wrap gap-2">
-        {state === 'booked' && <form action={openAppointment.bind(null, id)}><Button type="submit" look="primary">{visitId ? 'Open the visit' : 'Begin the visit'}</Button></form>}
+        {state === 'booked' && <form action={openAppointment.bind(null, id)}><Button server type="submit" look="primary">{visitId ? 'Open the visit' : 'Begin the visit'}</Button></form>}
         <Link href={`/clients/${clientId}`} className={buttonLook('plain')}>Client</Link>
         {state === 'booked' ? (
           <>
             <Button onClick={() => setMoving(true)}>Move or change</Button>
-            <Button look="quiet" onClick={() => onMark('cancelled')}>Cancel the appointment</Button>
-            {on <= facts.today && <Button look="quiet" onClick={() => onMark('no-show')}>Did not come</Button>}
+            <Button server look="quiet" onClick={() => onMark('cancelled')}>Cancel the appointment</Button>
+            {on <= facts.today && <Button server look="quiet" onClick={() => onMark('no-show')}>Did not come</Button>}
           </>
-        ) : <Button onClick={() => onMark('booked')}>Book again</Button>}
+        ) : <Button server onClick={() => onMark('booked')}>Book again</Button>}
         <a href={`/api/clients/${clientId}/calendar`} className={buttonLook('quiet')}>Calendar file</a>
       </div>
       {/* Below the buttons: what comes a moment later must not move them from under the finger. */}

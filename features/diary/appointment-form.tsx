@@ -124,7 +124,7 @@ export function AppointmentForm({ facts, first, own, onDone }: AppointmentFormPr
       {outside && <p role="status" className="rounded-ui bg-amber-pale p-3 text-base">{outside}</p>}
       {clash.length > 0 && <p role="status" className="rounded-ui bg-amber-pale p-3 text-base">At the same chair then: {clash.map((one) => `${one.clientName} ${calendar.time(one.from)}–${calendar.time(one.from + one.minutes)}`).join(', ')}. Both can be booked, if an assistant is there.</p>}
       {problem && <p role="alert" className="text-sm font-medium text-rowan">{problem}</p>}
-      <Button type="submit" look="primary" disabled={busy}>{busy ? 'One moment …' : own ? 'Save' : 'Book'}</Button>
+      <Button server type="submit" look="primary" disabled={busy}>{busy ? 'One moment …' : own ? 'Save' : 'Book'}</Button>
     </AskingForm>
   );
 }

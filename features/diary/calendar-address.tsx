@@ -24,8 +24,8 @@ export function CalendarAddress({ since }: { since: string | null }) {
       {!address && <p className="text-sm text-ink-soft">{since ? `One works since ${calendar.moment(since)}. A new one takes its place.` : 'There is none yet.'}</p>}
       {problem && <p role="alert" className="text-sm font-medium text-rowan">{problem}</p>}
       <div className="flex gap-2">
-        <Button look="primary" onClick={make}>{since || address ? 'Make a new address' : 'Make an address'}</Button>
-        {(since || address) && <Button onClick={withdraw}>Withdraw</Button>}
+        <Button server look="primary" onClick={make}>{since || address ? 'Make a new address' : 'Make an address'}</Button>
+        {(since || address) && <Button server onClick={withdraw}>Withdraw</Button>}
       </div>
     </div>
   );

@@ -6,7 +6,8 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { clashesWith, isOutside, KIND_WORDS, whyClosed, workedOn, type AppointmentState } from '@/core/diary';
 import { dayAfter } from '@/core/units';
-import { Button, buttonLook } from '@/ui/button';
+import { Button } from '@/ui/button';
+import { buttonLook } from '@/ui/button-look';
 import { Dialog } from '@/ui/dialog';
 import { BackIcon, PlusIcon } from '@/ui/icons';
 import { useCalendar } from '../house/calendar';
@@ -121,7 +122,7 @@ export function DayPage({ facts }: { facts: DayFacts }) {
       {moved && (
         <div role={moved.problem ? 'alert' : 'status'} className="fixed bottom-5 left-1/2 z-40 flex -translate-x-1/2 items-center gap-3 rounded-ui border border-edge bg-raised px-4 py-2 shadow-lg">
           <span className={clsx('text-base font-semibold', moved.problem && 'text-rowan')}>{moved.words}</span>
-          {moved.undo && <Button small onClick={moved.undo}>Undo</Button>}
+          {moved.undo && <Button server small onClick={moved.undo}>Undo</Button>}
           <Button small look="quiet" onClick={() => setMoved(undefined)}>Close</Button>
         </div>
       )}

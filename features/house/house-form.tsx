@@ -202,7 +202,7 @@ export function HouseForm({ initial, revision, mayChange, today, timeZones, curr
             </div>
           </Part>
         </div>
-        <Part title="Reminders" hint="Texts to clients who agreed to them. {name}, {day}, {time}, {colourist} and {salon} are filled in; better not to name what is done to the hair.">
+        <Part title="Reminders" hint="Texts to clients who agreed to them. {name}, {day}, {time}, {colourist} and {salon} are filled in, {page} is a link to a page on which they can answer the consultation; better not to name what is done to the hair.">
           <div className="grid items-start gap-3 md:grid-cols-[140px_190px_minmax(0,1fr)_minmax(0,1fr)]">
             <NumberField label="Ahead" unit="days" min={0} max={14} value={house.reminders.daysBefore} parse={whole} onChange={(daysBefore) => daysBefore !== undefined && set({ reminders: { ...house.reminders, daysBefore } })} />
             <Select
@@ -237,7 +237,7 @@ export function HouseForm({ initial, revision, mayChange, today, timeZones, curr
       <div className="sticky bottom-0 mt-6 flex items-center justify-end gap-4 border-t border-line bg-ground py-3">
         {!mayChange && <p className="text-base text-ink-soft">Only the owner can change this.</p>}
         {said && <p role={said.ok ? 'status' : 'alert'} className={said.ok ? 'text-base text-ink-soft' : 'text-base font-semibold text-rowan'}>{said.words}</p>}
-        {mayChange && <Button look="primary" type="submit" disabled={saving}>Save for the house</Button>}
+        {mayChange && <Button look="primary" server type="submit" disabled={saving}>Save for the house</Button>}
       </div>
     </AskingForm>
   );

@@ -2,7 +2,8 @@
 
 import Link from 'next/link';
 import { useActionState } from 'react';
-import { Button, buttonLook } from '@/ui/button';
+import { Button } from '@/ui/button';
+import { buttonLook } from '@/ui/button-look';
 import { TextField } from '@/ui/field';
 import type { FormState } from '../forms';
 import { joinSalon, takePasswordLink, type JoinFields } from './actions';
@@ -17,7 +18,7 @@ export function JoinForm({ token, email }: { token: string; email: string }) {
       <TextField label="Name" name="name" defaultValue={fields.name} problem={problems.name} autoComplete="name" />
       <TextField label="E-mail" name="email" type="email" defaultValue={fields.email} problem={problems.email} autoComplete="username" />
       <TextField label="Password" name="password" type="password" problem={problems.password} hint="At least 10 characters." autoComplete="new-password" />
-      <Button type="submit" look="primary" disabled={pending}>Join</Button>
+      <Button server type="submit" look="primary" disabled={pending}>Join</Button>
     </form>
   );
 }
@@ -30,7 +31,7 @@ export function ResetForm({ token }: { token: string }) {
     <form action={submit} className="card grid gap-4 p-6" noValidate>
       <input type="hidden" name="token" value={token} />
       <TextField label="New password" name="password" type="password" problem={problems.password} hint="At least 10 characters." autoComplete="new-password" />
-      <Button type="submit" look="primary" disabled={pending}>Save password</Button>
+      <Button server type="submit" look="primary" disabled={pending}>Save password</Button>
     </form>
   );
 }

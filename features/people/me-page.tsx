@@ -25,7 +25,7 @@ export function MePage({ me }: { me: Person & { sessionId: string; salon: SalonH
         <TextField label="New PIN" name="pin" type="password" inputMode="numeric" autoComplete="off" problem={pin.problems.pin} hint="4 to 8 figures; leave it empty to remove it." />
         <TextField label="Your password" name="password" type="password" autoComplete="current-password" problem={pin.problems.password} />
         <Said {...pin.said} />
-        <Button type="submit" look="primary" disabled={pinBusy}>Save PIN</Button>
+        <Button server type="submit" look="primary" disabled={pinBusy}>Save PIN</Button>
       </AskingForm>
       <AskingForm name="password" action={submitPassword} className="card grid gap-3 p-5" noValidate>
         <h2 className="text-xl font-bold wide">Password</h2>
@@ -33,7 +33,7 @@ export function MePage({ me }: { me: Person & { sessionId: string; salon: SalonH
         <TextField label="Password now" name="before" type="password" autoComplete="current-password" problem={password.problems.before} />
         <TextField label="New password" name="after" type="password" autoComplete="new-password" problem={password.problems.after} hint="At least 10 characters." />
         <Said {...password.said} />
-        <Button type="submit" look="primary" disabled={passwordBusy}>Save password</Button>
+        <Button server type="submit" look="primary" disabled={passwordBusy}>Save password</Button>
       </AskingForm>
       <section aria-label="Working hours" className="card grid gap-3 p-5 lg:col-span-2">
         <h2 className="text-xl font-bold wide">Working hours</h2>

@@ -58,7 +58,7 @@ export function WorkingHoursForm({ personId, initial, salon, own = false, onSave
       <h3 className="text-md font-bold">Days off</h3>
       <DaysOffFields daysOff={hours.off} what="Off" today={salon.today} calendar={calendar} onChange={(off) => set({ off })} />
       {said && <p role={said.ok ? 'status' : 'alert'} className={said.ok ? 'text-base text-ink-soft' : 'font-semibold text-rowan'}>{said.words}</p>}
-      <Button type="submit" look="primary" disabled={busy}>Save hours</Button>
+      <Button server type="submit" look="primary" disabled={busy}>Save hours</Button>
     </AskingForm>
   );
 }

@@ -2,7 +2,8 @@
 
 import { useId, useState } from 'react';
 import type { Swatch } from '@/core/photo';
-import { buttonLook, Button } from '@/ui/button';
+import { Button } from '@/ui/button';
+import { buttonLook } from '@/ui/button-look';
 import { Dialog } from '@/ui/dialog';
 import { useCalendar } from '../house/calendar';
 import { PhotoTool } from './photo-tool';

@@ -173,8 +173,8 @@ export function PhotoTool({ photo, mayDelete, onChanged, onGone, onRegrowth, onL
         <TextField label="Note on the picture" value={note} maxLength={500} onChange={(event) => setNote(event.target.value)} onBlur={() => note !== photo.note && save(document, note)} />
         {problem && <p role="alert" className="text-sm font-semibold text-rowan">{problem}</p>}
         <div className="flex flex-wrap gap-2">
-          <Button small look="quiet" onClick={() => aside(() => putPhotoAside(photo.id, !photo.archived))}>{photo.archived ? 'Restore' : 'Archive'}</Button>
-          {photo.archived && mayDelete && <Button small look="quiet" className="text-rowan" onClick={() => aside(() => deletePhoto(photo.id))}>Delete for good</Button>}
+          <Button server small look="quiet" onClick={() => aside(() => putPhotoAside(photo.id, !photo.archived))}>{photo.archived ? 'Restore' : 'Archive'}</Button>
+          {photo.archived && mayDelete && <Button server small look="quiet" className="text-rowan" onClick={() => aside(() => deletePhoto(photo.id))}>Delete for good</Button>}
         </div>
       </div>
     </div>

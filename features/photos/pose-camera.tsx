@@ -1,7 +1,8 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { Button, buttonLook } from '@/ui/button';
+import { Button } from '@/ui/button';
+import { buttonLook } from '@/ui/button-look';
 import { Slider } from '@/ui/slider';
 import { photoAddress } from './address';
 
@@ -65,7 +66,7 @@ export function PoseCamera({ ghost, busy, onTaken }: PoseCameraProps) {
             event.target.value = '';
           }} />
         </label>
-        <Button look="primary" disabled={busy || state !== 'live'} onClick={shoot}>{busy ? 'Saving …' : 'Take picture'}</Button>
+        <Button server look="primary" disabled={busy || state !== 'live'} onClick={shoot}>{busy ? 'Saving …' : 'Take picture'}</Button>
       </div>
     </div>
   );

@@ -76,7 +76,7 @@ export function ProductForm({ product, fresh, products, busy, onSave, onRemove }
       {problem && <p role="alert" className="text-base font-semibold text-rowan">{problem}</p>}
       <div className="flex justify-between gap-3">
         {fresh ? <span /> : <Button disabled={busy} onClick={() => void onRemove().then(setProblem)}>Remove</Button>}
-        <Button look="primary" type="submit" disabled={busy}>Save</Button>
+        <Button look="primary" server type="submit" disabled={busy}>Save</Button>
       </div>
     </AskingForm>
   );

@@ -4,7 +4,7 @@ import { useState, useTransition } from 'react';
 import { readProductsCsv, type Import } from '@/core/formats';
 import type { Need } from '@/core/mix';
 import { isStocked, KIND_WORDS, PRODUCT_KINDS, type Product, type ProductKind, type StockedProduct } from '@/core/products';
-import { buttonLook } from '@/ui/button';
+import { buttonLook } from '@/ui/button-look';
 import { Dialog } from '@/ui/dialog';
 import { useSaid } from '@/ui/measures';
 import { Menu } from '@/ui/menu';

@@ -2,7 +2,7 @@
 
 import { useMemo } from 'react';
 import { findAgain, linesOf, listWords, repeatLines } from '@/core/record';
-import { buttonLook } from '@/ui/button';
+import { buttonLook } from '@/ui/button-look';
 import { Dialog } from '@/ui/dialog';
 import { useSaid } from '@/ui/measures';
 import { useUnits } from '../house/context';

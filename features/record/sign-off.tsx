@@ -41,7 +41,7 @@ export function SignOffPart({ unsaved }: { unsaved: boolean }) {
     <section aria-label="Sign off" className="grid gap-2 border-t border-line pt-4">
       <h3 className="text-md font-bold">Sign off</h3>
       <p className="text-sm text-ink-soft">Afterwards the visit is locked: consultation, pattern, mix and record stay as they are, and a correction is an addendum with its day.</p>
-      <Button look="plain" disabled={busy || outcome === null || unsaved} onClick={() => void run(() => signRecord(bundle.id, outcome?.revision ?? 0))}>{unsaved && outcome ? 'Save the changes first' : 'Sign the record off'}</Button>
+      <Button server look="plain" disabled={busy || outcome === null || unsaved} onClick={() => void run(() => signRecord(bundle.id, outcome?.revision ?? 0))}>{unsaved && outcome ? 'Save the changes first' : 'Sign the record off'}</Button>
       {problem && <p role="alert" className="text-sm font-medium text-rowan">{problem}</p>}
     </section>
   );
@@ -52,7 +52,7 @@ function Addendum({ busy, onAdd }: { busy: boolean; onAdd(words: string): Promis
   return (
     <div className="grid gap-2">
       <TextArea label="Addendum" rows={2} maxLength={2000} value={words} onChange={(event) => setWords(event.target.value)} />
-      <Button disabled={busy || words.trim() === ''} onClick={() => void onAdd(words).then((ok) => ok && setWords(''))}>Add to the record</Button>
+      <Button server disabled={busy || words.trim() === ''} onClick={() => void onAdd(words).then((ok) => ok && setWords(''))}>Add to the record</Button>
     </div>
   );
 }

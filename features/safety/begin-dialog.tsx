@@ -34,7 +34,7 @@ export function BeginDialog({ onDone }: { onDone(): void }) {
         {cautions.length === 0 && <li className="text-ink-soft">Nothing asks for a reason.</li>}
       </ul>
       {problem && <p role="alert" className="rounded-ui bg-rowan-pale p-3 font-semibold text-rowan">{problem}</p>}
-      {!begun && <Button look="primary" disabled={busy || open.length > 0} onClick={begin}>Begin the service</Button>}
+      {!begun && <Button server look="primary" disabled={busy || open.length > 0} onClick={begin}>Begin the service</Button>}
     </div>
   );
 }
@@ -80,7 +80,7 @@ function ReasonForm({ caution }: { caution: Caution }) {
       </div>
       <div className="grid grid-cols-[1fr_auto] items-end gap-2">
         <TextField label={`Reason: ${caution.seen}`} value={reason} onChange={(event) => setReason(event.target.value)} problem={problem} maxLength={1000} />
-        <Button type="submit" disabled={busy}>Save</Button>
+        <Button server type="submit" disabled={busy}>Save</Button>
       </div>
     </form>
   );

@@ -35,7 +35,7 @@ export function Consents() {
             <b className={withdrawnAt ? 'line-through' : ''}>{CONSENT_WORDS[kind].name}</b>
             <span className="flex-1 text-sm text-ink-soft">signed {signedName}{withdrawnAt && `, withdrawn ${calendar.dayOf(withdrawnAt)}`}</span>
             {signature.length > 0 && <SignatureDrawing strokes={signature} />}
-            {!withdrawnAt && <Button small look="quiet" aria-label={`Withdraw: ${CONSENT_WORDS[kind].name}`} onClick={() => run(() => takeConsentBack(id))}>Withdraw</Button>}
+            {!withdrawnAt && <Button server small look="quiet" aria-label={`Withdraw: ${CONSENT_WORDS[kind].name}`} onClick={() => run(() => takeConsentBack(id))}>Withdraw</Button>}
           </li>
         ))}
       </ul>
@@ -67,7 +67,7 @@ function SignForm({ kind, problem, onSign }: { kind: ConsentKind; problem?: stri
       <TextField label="Name of who signs" value={name} onChange={(event) => setName(event.target.value)} problem={problem} autoComplete="off" />
       <SignaturePad strokes={strokes} onChange={setStrokes} />
       <p className="text-sm text-ink-soft">Without a pen the typed name stands as the signature.</p>
-      <Button type="submit" look="primary">Sign</Button>
+      <Button server type="submit" look="primary">Sign</Button>
     </AskingForm>
   );
 }

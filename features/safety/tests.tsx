@@ -44,7 +44,7 @@ export function Tests() {
             <span className="flex-1 text-sm text-ink-soft">{sayTest(test)}</span>
             {test.result
               ? <b className={test.result === 'reaction' || test.result === 'failed' ? 'text-rowan' : 'text-leaf'}>{RESULT_WORDS[test.result]}</b>
-              : RESULTS[test.kind].slice(1).map(({ value, words }) => <Button key={value} small onClick={() => run(() => setTestResult(test.id, value))}>{words}</Button>)}
+              : RESULTS[test.kind].slice(1).map(({ value, words }) => <Button key={value} server small onClick={() => run(() => setTestResult(test.id, value))}>{words}</Button>)}
           </li>
         ))}
         {bundle.safety.tests.length === 0 && <li className="text-ink-soft">No test on record.</li>}
@@ -86,7 +86,7 @@ function NewTest({ onAdd }: { onAdd(fields: { kind: 'alert' | 'strand'; onDay: s
         </>
       )}
       <TextField label="What else was seen" value={document.note} maxLength={500} onChange={(event) => set({ note: event.target.value })} />
-      <Button onClick={() => onAdd({ kind, onDay, result: result === 'waiting' ? null : result, document })}>Save the test</Button>
+      <Button server onClick={() => onAdd({ kind, onDay, result: result === 'waiting' ? null : result, document })}>Save the test</Button>
     </div>
   );
 }

@@ -33,7 +33,12 @@ export function useLock(): () => Promise<void> {
   const router = useRouter();
   const path = usePathname();
   return useCallback(async () => {
-    await lockStation();
+    try {
+      await lockStation();
+    } catch {
+      // Without a network it is locked as soon as there is one again.
+      return;
+    }
     router.push(`/locked?to=${encodeURIComponent(path)}`);
   }, [router, path]);
 }

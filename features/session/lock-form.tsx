@@ -3,7 +3,7 @@
 import { useActionState, useState } from 'react';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
-import { forgetServices } from '../chair/forget';
+import { forgetDevice } from '../offline/forget';
 import { signOut, unlockStation, type UnlockState } from './actions';
 import type { StationPerson } from './queries';
 
@@ -27,7 +27,7 @@ export function LockForm({ people, ownId, to }: { people: readonly StationPerson
         ))}
       </ul>
       <Unlock key={person.id} person={person} to={to} />
-      <form action={() => forgetServices().then(signOut)}><Button type="submit" look="quiet" small>Sign out of this station</Button></form>
+      <form action={() => forgetDevice().then(signOut)}><Button server type="submit" look="quiet" small>Sign out of this station</Button></form>
     </div>
   );
 }
@@ -42,7 +42,7 @@ function Unlock({ person, to }: { person: StationPerson; to: string }) {
         label={person.hasPin ? `PIN of ${person.name}` : `Password of ${person.name}`} name="secret" type="password" autoFocus autoComplete="off"
         inputMode={person.hasPin ? 'numeric' : undefined} problem={state.problem} hint={person.hasPin ? 'Your password works as well.' : 'A PIN can be set under your name, top right.'}
       />
-      <Button type="submit" look="primary" disabled={pending}>{pending ? 'Unlocking …' : 'Unlock'}</Button>
+      <Button server type="submit" look="primary" disabled={pending}>{pending ? 'Unlocking …' : 'Unlock'}</Button>
     </form>
   );
 }

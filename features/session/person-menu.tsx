@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { Menu } from '@/ui/menu';
-import { forgetServices } from '../chair/forget';
+import { forgetDevice } from '../offline/forget';
 import { signOut } from './actions';
 import { useLock } from './idle-lock';
 
@@ -18,7 +18,7 @@ export function PersonMenu({ personName, role }: { personName: string; role: str
       items={[
         { words: 'Lock or switch person', hint: 'by PIN or password', choose: () => void lock() },
         { words: 'PIN, password, sessions', choose: () => router.push('/me') },
-        { words: 'Sign out', choose: () => void forgetServices().then(signOut) },
+        { words: 'Sign out', choose: () => void forgetDevice().then(signOut) },
       ]}
     />
   );

@@ -28,7 +28,7 @@ export function SignInForm({ demo }: { demo: Demo | null }) {
           label="Password" name="password" type="password" autoComplete="current-password" value={password}
           onChange={(event) => setPassword(event.target.value)} problem={state.problems.password}
         />
-        <Button type="submit" look="primary" disabled={pending}>
+        <Button server type="submit" look="primary" disabled={pending}>
           {pending ? 'Signing in …' : 'Sign in'}
         </Button>
       </form>

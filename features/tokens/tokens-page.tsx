@@ -68,7 +68,7 @@ export function TokensPage({ tokens, people, ownId }: TokensPageProps) {
           ))}
         </fieldset>
         {problem && <p role="alert" className="font-semibold text-rowan">{problem}</p>}
-        <Button type="submit" look="primary" disabled={busy}>Make the token</Button>
+        <Button server type="submit" look="primary" disabled={busy}>Make the token</Button>
       </AskingForm>
       <section aria-label="Tokens" className="card p-5">
         {made && (

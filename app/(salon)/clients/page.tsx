@@ -6,7 +6,7 @@ import { NewClient } from '@/features/clients/new-client';
 import { findClients } from '@/features/clients/queries';
 import { SearchField } from '@/features/clients/search-field';
 import { loadHouse, salonToday } from '@/features/house/queries';
-import { buttonLook } from '@/ui/button';
+import { buttonLook } from '@/ui/button-look';
 
 export const metadata: Metadata = { title: 'Clients' };
 

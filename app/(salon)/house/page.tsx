@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { HouseProvider } from '@/features/house/context';
 import { HouseForm } from '@/features/house/house-form';
 import { loadHouse, salonToday } from '@/features/house/queries';
-import { buttonLook } from '@/ui/button';
+import { buttonLook } from '@/ui/button-look';
 
 export const metadata: Metadata = { title: 'House' };
 

@@ -5,7 +5,8 @@ import { MOST_PATTERN_BYTES, patternFile, readPatternFile, TECHNIQUE_FORMAT, TEC
 import { createPatternEngine } from '@/core/pattern';
 import { applyTechnique } from '@/core/technique';
 import { AskingForm } from '@/ui/asking-form';
-import { Button, buttonLook } from '@/ui/button';
+import { Button } from '@/ui/button';
+import { buttonLook } from '@/ui/button-look';
 import { TextField } from '@/ui/field';
 import { Select } from '@/ui/select';
 import { keepOwnTechnique, ownTechniques, putTechniqueAway, type Answer } from '../../house/actions';
@@ -145,7 +146,7 @@ function Keep({ kept, onKept }: { kept: readonly KeptTechnique[]; onKept(answer:
       {chosen ? <p className="pb-2 text-base text-ink-soft">Earlier versions stay.</p> : <TextField label="Name" value={name} maxLength={120} onChange={(event) => setName(event.target.value)} />}
       <TextField label="What it is for" value={purpose} maxLength={400} onChange={(event) => setPurpose(event.target.value)} />
       <Select label="Found under" value={group} onChange={(next) => setGroup(next)} options={[{ value: '', words: chosen ? 'as before' : 'no group' }, ...(Object.entries(TECHNIQUE_GROUPS) as [TechniqueGroup, string][]).map(([value, words]) => ({ value, words }))]} />
-      <Button type="submit" look="primary" disabled={busy || plan.panels.length === 0 || document.name.trim() === ''}>Save</Button>
+      <Button server type="submit" look="primary" disabled={busy || plan.panels.length === 0 || document.name.trim() === ''}>Save</Button>
     </AskingForm>
   );
 }

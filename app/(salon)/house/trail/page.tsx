@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { salonCalendar } from '@/features/house/queries';
 import { loadTrail } from '@/features/trail/queries';
 import { TrailList } from '@/features/trail/trail-list';
-import { buttonLook } from '@/ui/button';
+import { buttonLook } from '@/ui/button-look';
 
 export const metadata: Metadata = { title: 'Trail' };
 

@@ -5,7 +5,7 @@ import { clientStory } from '@/features/clients/queries';
 import { salonCalendar } from '@/features/house/queries';
 import { loadTrail } from '@/features/trail/queries';
 import { TrailList } from '@/features/trail/trail-list';
-import { buttonLook } from '@/ui/button';
+import { buttonLook } from '@/ui/button-look';
 import { BackIcon } from '@/ui/icons';
 
 export const metadata: Metadata = { title: 'Trail' };

@@ -1,0 +1,104 @@
+import { readVisit } from '@/data/visits';
+import { signedIn } from '@/data/testing/actor';
+import { at, axeFindings, chapter, fill, foilCount, keptOnDevice, live, newVisit, offline, openBrowser, openStep, press, saved, see, signIn, type Session } from './harness';
+
+let session: Session;
+beforeAll(async () => {
+  session = await openBrowser();
+  await signIn(session.page);
+}, 120_000);
+afterAll(() => session.close());
+afterEach(() => offline(session, false));
+
+type StepName = 'Consult' | 'Pattern' | 'Wear' | 'Mix' | 'Clock' | 'Record';
+const slide = async (name: string, presses: number) => {
+  const thumb = (await session.page.waitForSelector(`::-p-aria([name="${name}"][role="slider"])`))!;
+  await thumb.focus();
+  for (let i = 0; i < presses; i += 1) await session.page.keyboard.press('ArrowRight');
+};
+const step = async (name: StepName) => {
+  const { page } = session;
+  await (await page.waitForSelector(`nav[aria-label="Steps of the visit"] a[href$="/${name.toLowerCase()}"]`))!.click();
+  await at(page, new RegExp(`/visits/[^/]+/${name.toLowerCase()}$`));
+  await live(page);
+};
+const unsaved = () => session.page.waitForFunction(() => [...document.querySelectorAll('header [role=status]')].some((own) => own.textContent?.startsWith('Not saved yet')));
+const read = async (visit: string) => (await readVisit(await signedIn('ottilie@fernhollow.example'), visit))!;
+
+/** A visit planned from the wish to the mix, an action at a time. */
+const ACTIONS: readonly { readonly name: string; does(): Promise<void> }[] = [
+  { name: 'consult', does: () => step('Consult') },
+  { name: 'map', does: () => chapter(session.page, 'map') },
+  { name: 'regrowth', does: () => fill(session.page, 'Crown', '21') },
+  { name: 'temple', does: () => fill(session.page, 'Temple', '14') },
+  { name: 'pattern', does: () => step('Pattern') },
+  { name: 'drop-out', does: () => slide('Drop-out', 3) },
+  { name: 'thickness', does: () => slide('Thickness', 1) },
+  { name: 'side', does: async () => press(session.page, 'Foil the panel Side, right') },
+  { name: 'wear', does: () => step('Wear') },
+  { name: 'mix', does: () => step('Mix') },
+  { name: 'clock', does: () => step('Clock') },
+  { name: 'record', does: () => step('Record') },
+];
+
+async function planned(visit: string): Promise<void> {
+  const { consult, plan, drafts } = await read(visit);
+  expect(consult.document.regrowthMm).toEqual({ crown: 21, 'temple-l': 14, 'temple-r': 14 });
+  expect(plan.document.panels.find(({ name }) => name === 'Back')).toMatchObject({ thicknessMm: 5, spacing: { dropoutMm: 8 } });
+  expect(plan.document.panels.find(({ name }) => name === 'Side, right')).toMatchObject({ muted: true });
+  expect(drafts).toEqual([]);
+}
+
+test('a whole visit is planned without a network, with a reload at each step, and is saved when it is back', async () => {
+  const { page } = session;
+  const visit = await newVisit(page, 'Planned In The Cellar');
+  await openStep(page, visit, 'consult');
+  await keptOnDevice(page, [`/visits/${visit}`, '/clients']);
+  const before = await read(visit);
+  await offline(session, true);
+  for (const { name, does } of ACTIONS) {
+    await does();
+    if (!['map', 'regrowth'].includes(name)) {
+      await page.reload();
+      await live(page);
+    }
+  }
+  await unsaved();
+  // What needs the server says so, and nothing of it was lost or half done.
+  await step('Record');
+  await press(page, 'Before you begin');
+  await see(page, 'Needs the network');
+  await page.keyboard.press('Escape');
+  await step('Pattern');
+  await page.waitForSelector('#total-foils');
+  const foils = await foilCount(page);
+  expect((await read(visit)).plan.revision).toBe(before.plan.revision);
+
+  // A page that is not kept, and those that are.
+  await page.goto(new URL(`/clients/${crypto.randomUUID()}`, page.url()).href);
+  await see(page, 'This page is not kept on this device.');
+  await see(page, 'Planned In The Cellar');
+  expect(await axeFindings(page)).toEqual([]);
+  await press(page, 'Clients');
+  await see(page, 'New client');
+  await openStep(page, visit, 'pattern');
+
+  await offline(session, false);
+  await saved(page);
+  await planned(visit);
+  expect(await foilCount(page)).toBe(foils);
+}, 180_000);
+
+test.each([0, 1])('with the network cut between any two actions the same visit comes of it (%i)', async (parity) => {
+  const { page } = session;
+  const visit = await newVisit(page, `On And Off ${parity}`);
+  await openStep(page, visit, 'consult');
+  await keptOnDevice(page, [`/visits/${visit}`]);
+  for (const [i, { does }] of ACTIONS.entries()) {
+    await offline(session, i % 2 === parity);
+    await does();
+  }
+  await offline(session, false);
+  await saved(page);
+  await planned(visit);
+}, 120_000);
