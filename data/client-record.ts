@@ -31,12 +31,13 @@ export function exportClient(actor: Actor, clientId: string): Promise<Record<str
       const bytes = (await inDatabase.get(trx, key)) ?? (await objectStore()?.get(key));
       photos.push({ ...photo, jpeg: bytes?.toString('base64') ?? null });
     }
+    const answers = await trx('client_answer').where({ client_id: clientId }).orderBy('changed_at').select('document', 'changed_at', 'sent_at', 'settled_at');
     const trail = await trx('trail as t').leftJoin('person as p', 'p.id', 't.person_id').where('t.client_id', clientId).orderBy('t.id').select('t.at', 't.act', 't.details', 'p.name as by');
     return {
       format: 'dappled-lattice/client-record', version: 1, client,
       visits: visits.map(({ held_on, begun_at, signed_at, ...visit }) => ({ ...visit, heldOn: held_on, begunAt: begun_at, signedAt: signed_at })),
       addenda, appointments, reminders,
-      tests, consents, reasons, services, happened, photos, trail,
+      tests, consents, reasons, services, happened, photos, answers, trail,
     };
   });
 }

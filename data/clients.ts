@@ -2,6 +2,7 @@ import { phoneKey } from '../core/units';
 import { growthIntervals, growthRate, regrowthByZone, type GrowthRate, type ZoneRegrowth } from '../core/growth';
 import { growthVisits } from '../core/record';
 import { asRow, clientRows, type Client, type ClientFields } from './client-fields';
+import { openAnswers, type KeptAnswers } from './client-pages';
 import { inSalon, type Actor, type Transaction } from './database';
 import { insertOnce } from './made-once';
 import { mergesInto, type Merge } from './merges';
@@ -36,6 +37,8 @@ export interface ClientStory {
   readonly safety: Safety;
   /** Records that were merged into this one. */
   readonly merges: readonly Merge[];
+  /** What they answered on their own page and nobody took over yet. */
+  readonly answers: KeptAnswers | null;
 }
 
 /** What stands for a head: the middle of the zones that the last visit took to the root; and the longest where it left some alone. */
@@ -101,7 +104,7 @@ export function readClient(actor: Actor, clientId: string, today: string): Promi
     const [summary] = await summaries(trx, [client], today);
     const { visits, unreadable } = await listVisits(trx, [clientId]);
     const intervals = growthIntervals(growthVisits(visits));
-    return { client: summary, visits, unreadable, growth: { ...growthRate(intervals), measuredIntervals: intervals.length }, safety: await safetyOf(trx, clientId, null), merges: await mergesInto(trx, clientId, client.note) };
+    return { client: summary, visits, unreadable, growth: { ...growthRate(intervals), measuredIntervals: intervals.length }, safety: await safetyOf(trx, clientId, null), merges: await mergesInto(trx, clientId, client.note), answers: await openAnswers(trx, clientId) };
   });
 }
 

@@ -3,7 +3,7 @@ import { inSalon, type Actor, type Transaction } from './database';
 import { leaveTrail } from './trail';
 
 /** What of a client moves to another when two records of one person become one. */
-const MOVED = ['visit', 'hair_test', 'consent', 'photo', 'appointment', 'reminder'] as const;
+const MOVED = ['visit', 'hair_test', 'consent', 'photo', 'appointment', 'reminder', 'client_page', 'client_answer'] as const;
 const MOST_NOTE = 2000;
 
 /** What two records had and a merge wrote over, to be taken back. */
@@ -33,6 +33,10 @@ export function mergeClients(actor: Actor, fromId: string, intoId: string): Prom
     const rows = await clientRows(trx, (query) => query.whereIn('id', [fromId, intoId]).orderBy('id').forUpdate());
     const [from, into] = [fromId, intoId].map((id) => rows.find((row) => row.id === id));
     if (!from || !into || fromId === intoId) return undefined;
+    // One client has one set of open answers: those of the record that goes are put away, not lost.
+    if (await trx('client_answer').where({ client_id: intoId }).whereNull('settled_at').select('id').first()) {
+      await trx('client_answer').where({ client_id: fromId }).whereNull('settled_at').update({ settled_at: trx.fn.now(), settled_by: actor.personId });
+    }
     const moved: Record<string, string[]> = {};
     for (const table of MOVED) {
       moved[table] = (await trx(table).where({ client_id: fromId }).update({ client_id: intoId }).returning('id')).map(({ id }) => id);
@@ -92,7 +96,7 @@ export function undoMerge(actor: Actor, mergeId: string): Promise<MergeUndone> {
     if (later || gone) return { ok: false, reason: 'later-first' };
     const [into] = await clientRows(trx, (query) => query.where({ id: intoId }).forUpdate());
     const from = await trx('client').where({ id: fromId }).forUpdate().first();
-    for (const table of MOVED) await trx(table).whereIn('id', moved[table]).where({ client_id: intoId }).update({ client_id: fromId });
+    for (const table of MOVED) await trx(table).whereIn('id', moved[table] ?? []).where({ client_id: intoId }).update({ client_id: fromId });
     await trx('client').whereIn('id', moved.client).where({ merged_into: intoId }).update({ merged_into: fromId });
     await trx('client').where({ id: fromId }).update({ merged_into: null, archived_at: before.away ? from.archived_at : null });
     await trx('client').where({ id: intoId }).update({

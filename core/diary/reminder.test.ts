@@ -1,9 +1,10 @@
-import { canBeTexted, fillReminder, goesOutNow, reminderProblem, reminderStanding, textsNeeded, USUAL_REMINDER_WORDS } from '.';
+import { canBeTexted, fillReminder, goesOutNow, reminderProblem, reminderStanding, textsNeeded, USUAL_REMINDER_WORDS, withPage } from '.';
 
 test('the usual words say when and with whom, by her first name, and nothing of what is done', () => {
   const said = fillReminder(USUAL_REMINDER_WORDS.appointment, { name: 'Maren Ashdown', day: 'Fri 27 Nov', time: '09:30', colourist: 'Ottilie', salon: 'Fernhollow' });
-  expect(said).toBe('Hello Maren, we look forward to seeing you on Fri 27 Nov at 09:30, with Ottilie. If anything has changed, please ring us. Fernhollow');
-  expect(textsNeeded(said)).toBe(1);
+  expect(said).toBe('Hello Maren, we look forward to seeing you on Fri 27 Nov at 09:30, with Ottilie. Tell us beforehand what you wish for: {page} If anything has changed, please ring us. Fernhollow');
+  expect(withPage(said, 'https://a.example/p/x')).toContain('wish for: https://a.example/p/x If');
+  expect(textsNeeded(withPage(said, `https://salon.example/p/${'x'.repeat(32)}`))).toBe(2);
   expect(reminderProblem('appointment', USUAL_REMINDER_WORDS.appointment)).toBeUndefined();
   expect(reminderProblem('due', USUAL_REMINDER_WORDS.due)).toBeUndefined();
 });

@@ -2,7 +2,7 @@ import { daysBetween } from '../units';
 import type { Slot } from './types';
 
 /** What stands in a reminder's words for what is filled in, with what it says. */
-const REMINDER_FIELDS = ['name', 'day', 'time', 'colourist', 'salon'] as const;
+const REMINDER_FIELDS = ['name', 'day', 'time', 'colourist', 'salon', 'page'] as const;
 type ReminderField = (typeof REMINDER_FIELDS)[number];
 
 /** Reminders are of an appointment, or of a visit that is due and not booked. */
@@ -10,12 +10,12 @@ export type ReminderKind = 'appointment' | 'due';
 
 /** The usual words. What is done to their hair is nobody's business who looks over their shoulder: it is not named. */
 export const USUAL_REMINDER_WORDS: Readonly<Record<ReminderKind, string>> = {
-  appointment: 'Hello {name}, we look forward to seeing you on {day} at {time}, with {colourist}. If anything has changed, please ring us. {salon}',
+  appointment: 'Hello {name}, we look forward to seeing you on {day} at {time}, with {colourist}. Tell us beforehand what you wish for: {page} If anything has changed, please ring us. {salon}',
   due: 'Hello {name}, your next visit was planned for about {day}. Ring us and we find a time. {salon}',
 };
 
 /** What may stand in the words of a kind: a visit that is not booked has no time and no colourist. */
-const ALLOWED: Readonly<Record<ReminderKind, readonly ReminderField[]>> = { appointment: REMINDER_FIELDS, due: ['name', 'day', 'salon'] };
+const ALLOWED: Readonly<Record<ReminderKind, readonly ReminderField[]>> = { appointment: REMINDER_FIELDS, due: ['name', 'day', 'salon', 'page'] };
 
 /** What is wrong with the words of a reminder; undefined where nothing is. */
 export function reminderProblem(kind: ReminderKind, words: string): string | undefined {
@@ -36,6 +36,12 @@ export function fillReminder(words: string, facts: Readonly<Partial<Record<Remin
     return field === 'name' ? value.trim().split(/\s+/)[0] : value;
   });
 }
+
+/** Where the address of the client's own page goes: it is made when the reminder goes out, and not before. */
+export const PAGE_FIELD = '{page}';
+
+/** The words with the address of the client's own page in them. */
+export const withPage = (words: string, address: string): string => words.replaceAll(PAGE_FIELD, address);
 
 /** Characters of the 7-bit alphabet of text messages (3GPP TS 23.038), and those of its extension, which count twice. */
 const BASIC = new Set('@£$¥èéùìòÇ\nØø\rÅåΔ_ΦΓΛΩΠΨΣΘΞÆæßÉ !"#¤%&\'()*+,-./0123456789:;<=>?¡ABCDEFGHIJKLMNOPQRSTUVWXYZÄÖÑÜ§¿abcdefghijklmnopqrstuvwxyzäöñüà');

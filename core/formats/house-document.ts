@@ -136,8 +136,8 @@ export const houseSchema: z.ZodType<House> = z.strictObject({
     .strictObject({
       daysBefore: whole(0, 14, 'Appointments so many days ahead are reminded of; 0 is the same day').default(2),
       fromMinute: whole(420, 1200, 'Reminders of appointments go out by themselves from this minute of the day; null: only by hand').nullable().default(null),
-      appointment: reminderWords('appointment', 'Words of a reminder; {name}, {day}, {time}, {colourist} and {salon} are filled in'),
-      due: reminderWords('due', 'Words for a visit that is due and not booked; {name}, {day} and {salon} are filled in'),
+      appointment: reminderWords('appointment', 'Words of a reminder; {name}, {day}, {time}, {colourist}, {salon} and {page} are filled in'),
+      due: reminderWords('due', 'Words for a visit that is due and not booked; {name}, {day}, {salon} and {page} are filled in'),
     })
     .prefault({})
     .describe('Reminder texts'),

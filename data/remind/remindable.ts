@@ -1,9 +1,10 @@
-import { fillReminder, hourMinute, KIND_WORDS, reminderStanding, textsNeeded, type ReminderKind, type ReminderStanding, type Slot } from '../../core/diary';
+import { fillReminder, hourMinute, KIND_WORDS, reminderStanding, textsNeeded, withPage, type ReminderKind, type ReminderStanding, type Slot } from '../../core/diary';
 import { calendarOf, dayAfter, minuteOf, today } from '../../core/units';
 import type { House } from '../../core/visit';
 import { dueClients, listAppointments } from '../appointments';
 import { readHouse } from '../house';
 import { serverNow } from '../now';
+import { samplePage } from './address';
 import { reminderFacts } from './reminders';
 
 /** A reminder that could be sent, or why it cannot. */
@@ -19,6 +20,7 @@ export interface Remindable {
   readonly about: string;
   /** The same, and what for, as the salon says it. */
   readonly what: string;
+  /** The address of their own page is not in it yet. */
   readonly words: string;
   readonly texts: number;
   readonly standing: ReminderStanding;
@@ -59,7 +61,7 @@ export async function remindableNow(salon: { readonly salonId: string; readonly 
     const same = sent.find(({ about }) => about === own.about);
     const words = fillReminder(template, { ...said, name: own.clientName, salon: salon.salonName });
     return {
-      ...own, kind: own.appointmentId === null ? 'due' : 'appointment', words, texts: textsNeeded(words),
+      ...own, kind: own.appointmentId === null ? 'due' : 'appointment', words, texts: textsNeeded(withPage(words, samplePage())),
       standing: reminderStanding({ phone: own.phone, consent: consented.has(own.clientId), kept: same?.state ?? null }),
       problem: same?.problem ?? '', movedSince: own.appointmentId !== null && !same && sent.some(({ state }) => state === 'sent'),
     };

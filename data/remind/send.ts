@@ -1,5 +1,8 @@
+import { PAGE_FIELD, withPage } from '../../core/diary';
+import { ensurePage, USUAL_DAYS } from '../client-pages';
 import { serverNow } from '../now';
 import type { Author } from '../trail';
+import { publicAddress } from './address';
 import { handOver, type HandedOver } from './outbox';
 import type { Remindable } from './remindable';
 import { queueReminder, settleReminder } from './reminders';
@@ -11,7 +14,24 @@ export type Sent = HandedOver | { readonly taken: false; readonly answered: true
 export async function sendReminder(sender: Author, own: Remindable, outbox: string): Promise<Sent> {
   const queued = await queueReminder(sender, own);
   if (!queued.ok) return { taken: false, answered: true, refused: true, problem: queued.problem };
-  const handed = await handOver(outbox, queued.reminder);
+  const words = await withTheirPage(sender, own, queued.reminder.words);
+  const handed: HandedOver = words === undefined
+    ? { taken: false, answered: true, problem: 'Its words have a link to the client’s page, and LATTICE_ADDRESS does not say where clients reach it.' }
+    : await handOver(outbox, { ...queued.reminder, words });
   await settleReminder(sender, queued.reminder.id, handed.taken ? null : handed.problem, new Date(serverNow()));
   return handed;
+}
+
+const DAY_MS = 86_400_000;
+/** So long after the appointment a page stays open: what is to be minded afterwards stands there. */
+const DAYS_AFTER = 60;
+
+/** The words with the address of the client's page, which is opened for it; its secret stands in the text alone. undefined where no address is known */
+async function withTheirPage(sender: Author, { clientId, slot }: Remindable, words: string): Promise<string | undefined> {
+  if (!words.includes(PAGE_FIELD)) return words;
+  const address = publicAddress();
+  if (address === undefined) return undefined;
+  const until = slot === null ? serverNow() + USUAL_DAYS * DAY_MS : Date.parse(`${slot.on}T00:00:00Z`) + DAYS_AFTER * DAY_MS;
+  const page = await ensurePage(sender, clientId, new Date(until));
+  return page && withPage(words, `${address}${page.path}`);
 }

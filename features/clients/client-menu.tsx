@@ -64,7 +64,7 @@ function EditForm({ client, onDone }: { client: ClientSummary; onDone(): void })
     <AskingForm name="client" action={submit} className="grid gap-4" noValidate>
       <ClientInputs {...state} />
       {state.said && !state.said.ok && <p role="alert" className="font-semibold text-rowan">{state.said.words}</p>}
-      <Button type="submit" look="primary" disabled={pending}>Save</Button>
+      <Button server type="submit" look="primary" disabled={pending}>Save</Button>
     </AskingForm>
   );
 }
@@ -98,7 +98,7 @@ function MergeForm({ client }: { client: ClientSummary }) {
         {found?.map(({ id, name, phone, visits }) => (
           <li key={id} className="flex items-center justify-between gap-3 rounded-ui border border-line px-3 py-2">
             <span><b>{name}</b> <span className="text-sm text-ink-soft">{[phone, visits].filter(Boolean).join(' · ')}</span></span>
-            <Button small disabled={busy} onClick={() => merge(id)}>{`Merge into ${client.name}`}</Button>
+            <Button server small disabled={busy} onClick={() => merge(id)}>{`Merge into ${client.name}`}</Button>
           </li>
         ))}
         {found?.length === 0 && <li className="text-ink-soft">Nobody else is found by this.</li>}
@@ -129,7 +129,7 @@ function EraseForm({ client }: { client: ClientSummary }) {
     >
       <p>All visits, photos, tests and consents of {client.name} go, and so do their words in the trail. That they were erased, when and by whom, stays. This cannot be undone; export the record first if they want it.</p>
       <TextField label="Their name, as it is written here" value={typed} onChange={(event) => setTyped(event.target.value)} problem={problem} autoComplete="off" />
-      <Button type="submit" disabled={busy} className="border-rowan text-rowan">Erase the record</Button>
+      <Button server type="submit" disabled={busy} className="border-rowan text-rowan">Erase the record</Button>
     </form>
   );
 }

@@ -3,7 +3,8 @@ import { WEEKS_PER_MONTH } from '@/core/growth';
 import { worstCondition } from '@/core/hair-map';
 import { cssColour, naturalHair } from '@/core/lift';
 import { formatLevel, inMeasures, type Calendar } from '@/core/units';
-import { Button, buttonLook } from '@/ui/button';
+import { Button } from '@/ui/button';
+import { buttonLook } from '@/ui/button-look';
 import { written } from '@/ui/written';
 import { HairSwatch } from '@/ui/hair-swatch';
 import { BackIcon, PlusIcon } from '@/ui/icons';
@@ -14,6 +15,7 @@ import { WarnIcon } from '@/ui/icons';
 import { ageOn } from '@/core/caution';
 import { PhotoSet } from '../photos/photo-set';
 import { CONSENT_WORDS, RESULT_WORDS } from '../safety/words';
+import { PageCard } from '../their-page/page-card';
 import { ClientMenu } from './client-menu';
 import type { ShownClient } from './queries';
 import { Story } from './story';
@@ -38,7 +40,7 @@ export function ClientPage({ story, calendar }: { story: ShownClient; calendar: 
             </Link>
           )}
           <form action={addVisit.bind(null, client.id)}>
-            <Button type="submit" look={client.openVisit ? 'plain' : 'primary'} disabled={client.archived}><PlusIcon /> New visit</Button>
+            <Button server type="submit" look={client.openVisit ? 'plain' : 'primary'} disabled={client.archived}><PlusIcon /> New visit</Button>
           </form>
           <ClientMenu client={client} role={story.role} merge={story.merges.find(({ mergeId }) => mergeId !== null)} />
         </div>
@@ -51,7 +53,10 @@ export function ClientPage({ story, calendar }: { story: ShownClient; calendar: 
         </section>
       )}
       <div className="grid items-start gap-6 lg:grid-cols-[19rem_minmax(0,1fr)]">
-        <Facts story={story} today={today} calendar={calendar} />
+        <div className="grid gap-6">
+          <Facts story={story} today={today} calendar={calendar} />
+          {!client.archived && <PageCard clientId={client.id} page={story.page} answered={story.answers} />}
+        </div>
         {visits.length > 0 ? <div className="grid gap-6"><Visits story={story} today={today} calendar={calendar} /><Story story={story} calendar={calendar} /></div> : (
           <p className="card p-8 text-center text-ink-soft">No visits yet. New visit opens today’s with its consultation.</p>
         )}

@@ -31,7 +31,7 @@ function NewClientForm({ name, walkIn }: { name: string; walkIn: boolean }) {
       <input type="hidden" name="id" value={id} />
       {walkIn && <input type="hidden" name="walk-in" value="yes" />}
       <ClientInputs {...state} />
-      <Button type="submit" look="primary" disabled={pending}>{pending ? 'Adding …' : walkIn ? 'Add and open a visit' : 'Add client'}</Button>
+      <Button server type="submit" look="primary" disabled={pending}>{pending ? 'Adding …' : walkIn ? 'Add and open a visit' : 'Add client'}</Button>
     </AskingForm>
   );
 }

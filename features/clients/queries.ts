@@ -7,6 +7,7 @@ import { clientsCsv } from '@/core/formats';
 import { measuresOf } from '@/core/visit';
 import { inThread } from '@/data/compute';
 import { allClients } from '@/data/client-changes';
+import { pageOfClient, type ClientPage } from '@/data/client-pages';
 import { mergedInto } from '@/data/merges';
 import type { SignedIn } from '@/data/sessions';
 import { CLIENTS_A_PAGE, countClients, listClients, readClient, type ClientStory, type ClientSummary } from '@/data/clients';
@@ -53,6 +54,8 @@ export interface ShownClient extends ClientStory {
   readonly decimalComma: boolean;
   /** In what the house says its figures. */
   readonly measures: Measures;
+  /** The page for their own phone that is open. */
+  readonly page: ClientPage | null;
 }
 
 const AT_THE_VISIT: readonly CautionKey[] = ['allergy-unasked', 'scalp-unseen', 'dye-unasked'];
@@ -67,7 +70,7 @@ export const clientStory = cache(async (clientId: string): Promise<ShownClient |
   const [newest] = story.visits;
   const cautions = newest ? cautionsFor(newest.consult, story.safety, { onDay: today, bornOn: story.client.bornOn }, house.cautions) : [];
   const rootLine = await rootLineOf(person, story);
-  return { ...story, rootLine, role: person.role, cautions: cautions.filter(({ key }) => !AT_THE_VISIT.includes(key)), today, decimalComma: house.decimalComma, measures: measuresOf(house) };
+  return { ...story, rootLine, role: person.role, cautions: cautions.filter(({ key }) => !AT_THE_VISIT.includes(key)), today, decimalComma: house.decimalComma, measures: measuresOf(house), page: (await pageOfClient(person, clientId)) ?? null };
 });
 
 /** Visits without foils between say nothing of the line; further back than this nobody looks. */

@@ -12,6 +12,7 @@ import { WishChapter } from './chapters/wish';
 import { WornChapter } from './chapters/worn';
 import { Effects } from './effects';
 import { MapChapter } from './map/map-chapter';
+import { TheirAnswers } from './their-answers';
 
 const BODIES: Record<Exclude<Chapter, 'map'>, () => React.ReactNode> = {
   wish: WishChapter, worn: WornChapter, upkeep: UpkeepChapter, history: HistoryChapter, head: HeadChapter, safety: SafetyChapter, goals: GoalsChapter,
@@ -35,6 +36,7 @@ export function ConsultStep() {
       <Track chapter={chapter} />
       <section key={chapter} aria-label={CHAPTER_WORDS[chapter]} className="relative px-4 py-4 md:overflow-y-auto md:px-7 md:py-5">
         <div className="mx-auto max-w-[720px]">
+          <TheirAnswers />
           <h2 className="mb-4 text-2xl font-bold wide">{CHAPTER_WORDS[chapter]}</h2>
           <Body />
           {next && <p className="mt-7 mb-2 border-t border-line pt-4 text-right"><a href={`#${next}`} className="rounded-ui px-3 py-2 text-md font-semibold text-leaf hover:bg-leaf-pale">Next: {CHAPTER_WORDS[next]} →</a></p>}

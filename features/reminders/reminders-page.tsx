@@ -4,6 +4,7 @@ import clsx from 'clsx';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { withPage } from '@/core/diary';
 import { Button } from '@/ui/button';
 import { BackIcon } from '@/ui/icons';
 import { Switch } from '@/ui/switch';
@@ -12,6 +13,9 @@ import { sendReminders, type SendAnswer } from './actions';
 import type { Remindable, Reminding } from './queries';
 
 const keyOf = ({ clientId, appointmentId, about }: Remindable) => `${clientId} ${appointmentId ?? ''} ${about}`;
+/** The address itself is the client’s alone. */
+const shownWords = (words: string) => withPage(words, '(link to their page)');
+
 const CANNOT = [{ standing: 'no-consent', words: 'Have not agreed to be texted', hint: 'Consent to reminders is signed at the visit, under Consult, Safety.' }, { standing: 'no-phone', words: 'No phone that can be texted', hint: 'Change the phone on the client’s page.' }] as const;
 const isOpen = ({ standing }: Remindable) => standing === 'to-send' || standing === 'failed' || standing === 'underway';
 
@@ -47,7 +51,7 @@ export function RemindersPage({ facts: { remindable, sent, until, connected, fro
           <p className="text-ink-soft">Appointments until {calendar.weekday(until)}, and visits that are due and not booked.</p>
         </div>
         <div className="ml-auto flex items-center gap-3">
-          <Button look="primary" disabled={busy || !connected || chosen.length === 0} onClick={() => void send()}>{busy ? 'Sending …' : chosen.length === 0 ? 'Nothing to send' : `Send ${chosen.length} ${chosen.length === 1 ? 'reminder' : 'reminders'}`}</Button>
+          <Button server look="primary" disabled={busy || !connected || chosen.length === 0} onClick={() => void send()}>{busy ? 'Sending …' : chosen.length === 0 ? 'Nothing to send' : `Send ${chosen.length} ${chosen.length === 1 ? 'reminder' : 'reminders'}`}</Button>
         </div>
       </div>
       <p className="mb-4 text-base text-ink-soft">{connected ? 'Texts go to the simulated outbox of this machine and to nobody’s phone.' : 'No outbox is connected: nothing can be sent.'} {fromMinute !== null && `Those of appointments go out by themselves from ${calendar.time(fromMinute)}. `}Words and time are set under House.</p>
@@ -70,7 +74,7 @@ export function RemindersPage({ facts: { remindable, sent, until, connected, fro
                   {own.movedSince && <p className="text-sm font-semibold text-amber-bark">Moved since they were reminded of another time.</p>}
                   {own.standing === 'failed' && <p className="text-sm font-semibold text-rowan">{own.problem}</p>}
                   {own.standing === 'underway' && <p className="text-sm font-semibold text-amber-bark">It was interrupted on its way. Sent again, it still arrives only once.</p>}
-                  <p className={clsx('mt-1 rounded-ui bg-ground px-3 py-2 text-base', !isChosen(own) && 'text-ink-soft')}>{own.words}</p>
+                  <p className={clsx('mt-1 rounded-ui bg-ground px-3 py-2 text-base', !isChosen(own) && 'text-ink-soft')}>{shownWords(own.words)}</p>
                   {own.texts > 1 && <p className="mt-0.5 text-sm text-ink-soft">{own.texts} texts long</p>}
                 </div>
               </li>
@@ -103,7 +107,7 @@ export function RemindersPage({ facts: { remindable, sent, until, connected, fro
                 <li key={id}>
                   <Link href={`/clients/${clientId}`} className="font-semibold hover:underline">{clientName}</Link>
                   <p className="text-sm text-ink-soft">{calendar.moment(sentAt!)}, {by ?? 'by itself'}</p>
-                  <p className="text-sm">{words}</p>
+                  <p className="text-sm">{shownWords(words)}</p>
                 </li>
               ))}
             </ul>

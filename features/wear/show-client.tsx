@@ -79,7 +79,7 @@ function Sheet({ subject, way, view, lamp }: ShowClientProps) {
       </p>
       <div className="flex gap-2">
         <Button look="primary" disabled={!strip.done} onClick={() => void save('png')}>Save picture</Button>
-        <Button disabled={!strip.done} onClick={() => void save('pdf')}>Save PDF</Button>
+        <Button server disabled={!strip.done} onClick={() => void save('pdf')}>Save PDF</Button>
       </div>
       {problem && <p role="alert" className="text-sm font-medium text-rowan">{problem}</p>}
     </div>
