@@ -45,8 +45,8 @@ function allPaths(ids: Readonly<Record<string, string>>): string[] {
   return files.map((file) => `/${path.dirname(file).split('/').filter((part) => !/^\(.*\)$|^\.$/.test(part)).map(put).join('/')}`).sort();
 }
 
-/** What anybody may open: signing in, what says that the server lives, and the page itself. */
-const OPEN = /^\/(sign-in|join\/|reset\/|offline|healthz|readyz|metrics|p\/|api\/p\/)|^\/api\/v1\/openapi\.json/;
+/** What anybody may open: signing in, the empty page of the chair, what says that the server lives, and the page itself. */
+const OPEN = /^\/(sign-in|chair$|join\/|reset\/|offline|healthz|readyz|metrics|p\/|api\/p\/)|^\/api\/v1\/openapi\.json/;
 
 test('a client answers on their phone, the colourist takes it over, and nothing else is reachable from there', async () => {
   const visit = await newVisit(salon.page, 'Sorrel Whin');
@@ -116,7 +116,7 @@ test('a client answers on their phone, the colourist takes it over, and nothing 
     if (OPEN.test(to)) continue;
     for (const method of ['GET', 'POST', 'PUT', 'DELETE']) {
       const { status, text } = await asked({ path: to, method, ...(method !== 'GET' && { body: '{}' }) });
-      const closed = [302, 307, 401, 403, 404, 405].includes(status) || /sign-in|Not in this salon/.test(text);
+      const closed = [302, 307, 400, 401, 403, 404, 405].includes(status) || /sign-in|Not in this salon/.test(text);
       if (!closed || text.includes('Sorrel')) reached.push(`${method} ${to}: ${status}`);
     }
   }

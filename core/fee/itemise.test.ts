@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { foilsWithin, itemise, leftOut, mixingSessions, paidOf, receiptText, taxWithin, type PricedVisit, type VisitPrices } from '.';
+import { foilsWithin, itemise, leftOut, mixingSessions, paidOf, receiptRows, receiptText, taxWithin, type PricedVisit, type VisitPrices } from '.';
 
 const prices: VisitPrices = {
   way: 'flat', baseMinor: 9000, includedFoils: 20, perFoilMinor: 150, perHourMinor: 6000, mixBy: 'bowl', includedBowls: 1, extraBowlMinor: 1800, includedGrams: 100, tenGramsMinor: 250, includedToners: 1, extraTonerMinor: 2200, rootMinor: 2500,
@@ -102,7 +102,7 @@ test('deposit, payments, tip and what is owed; a tip pays for nothing', () => {
 test('a receipt says every line, what was agreed, the tax within, and what is owed', () => {
   const estimate = itemise(visit, prices);
   const paid = paidOf(20_000, [{ what: 'deposit', minor: 5000 }]);
-  const text = receiptText({ salon: 'Fernhollow', client: 'Nell', on: '25 Nov 2026', estimate, agreedMinor: 20_000, paid, taxPercent: 20, money: (minor) => (minor / 100).toFixed(2) });
+  const text = receiptText({ salon: 'Fernhollow', client: 'Nell', on: '25 Nov 2026', money: (minor) => (minor / 100).toFixed(2) }, receiptRows({ estimate, agreedMinor: 20_000, paid, taxPercent: 20 }));
   expect(text).toBe(
     [
       'Fernhollow', 'Nell, 25 Nov 2026', '', 'Foil service, up to 20 foils   90.00', '28 further foils               42.00', '2 extra bowls                  36.00', '1 extra toner                  22.00',

@@ -190,28 +190,45 @@ export function paidOf(amountMinor: number, payments: readonly { readonly what: 
 }
 
 export interface ReceiptFacts {
-  readonly salon: string;
-  readonly client: string;
-  readonly on: string;
   readonly estimate: Itemised;
   readonly agreedMinor: number | null;
   readonly paid: Paid;
   readonly taxPercent: number;
+}
+
+/** One line of a receipt. */
+export interface ReceiptRow {
+  readonly words: string;
+  readonly minor: number;
+  readonly total?: true;
+}
+
+/** The lines of a receipt: what was done, what was agreed, what is paid and owed. */
+export function receiptRows({ estimate, agreedMinor, paid, taxPercent }: ReceiptFacts): ReceiptRow[] {
+  const amount = agreedMinor ?? estimate.totalMinor;
+  const rows: ReceiptRow[] = estimate.lines.map(({ words, minor }) => ({ words, minor }));
+  if (agreedMinor !== null && agreedMinor !== estimate.totalMinor) rows.push({ words: agreedMinor < estimate.totalMinor ? 'Agreed, less' : 'Agreed, more', minor: agreedMinor - estimate.totalMinor });
+  rows.push({ words: 'Total', minor: amount, total: true });
+  if (taxPercent > 0) rows.push({ words: `within it ${taxPercent}% tax`, minor: taxWithin(amount, taxPercent) });
+  if (paid.depositMinor > 0) rows.push({ words: 'Deposit', minor: paid.depositMinor });
+  if (paid.paidMinor > paid.depositMinor) rows.push({ words: 'Paid', minor: paid.paidMinor - paid.depositMinor });
+  rows.push({ words: 'Owed', minor: paid.owedMinor });
+  if (paid.tipMinor > 0) rows.push({ words: 'Tip, thank you', minor: paid.tipMinor });
+  return rows;
+}
+
+/** Who a receipt is from and for. */
+export interface ReceiptHead {
+  readonly salon: string;
+  readonly client: string;
+  /** As a person writes it. */
+  readonly on: string;
   money(minor: number): string;
 }
 
 /** Receipt as plain text, amounts in one column. */
-export function receiptText({ salon, client, on, estimate, agreedMinor, paid, taxPercent, money }: ReceiptFacts): string {
-  const amount = agreedMinor ?? estimate.totalMinor;
-  const rows: [string, number | null][] = [...estimate.lines.map(({ words, minor }): [string, number] => [words, minor])];
-  if (agreedMinor !== null && agreedMinor !== estimate.totalMinor) rows.push([agreedMinor < estimate.totalMinor ? 'Agreed, less' : 'Agreed, more', agreedMinor - estimate.totalMinor]);
-  rows.push(['Total', amount]);
-  if (taxPercent > 0) rows.push([`within it ${taxPercent}% tax`, taxWithin(amount, taxPercent)]);
-  if (paid.depositMinor > 0) rows.push(['Deposit', paid.depositMinor]);
-  if (paid.paidMinor > paid.depositMinor) rows.push(['Paid', paid.paidMinor - paid.depositMinor]);
-  rows.push(['Owed', paid.owedMinor]);
-  if (paid.tipMinor > 0) rows.push(['Tip, thank you', paid.tipMinor]);
-  const said = rows.map(([words, minor]) => [words, minor === null ? '' : money(minor)] as const);
+export function receiptText({ salon, client, on, money }: ReceiptHead, rows: readonly ReceiptRow[]): string {
+  const said = rows.map(({ words, minor }) => [words, money(minor)] as const);
   const left = Math.max(...said.map(([words]) => words.length));
   const right = Math.max(...said.map(([, figure]) => figure.length));
   return [salon, `${client}, ${on}`, '', ...said.map(([words, figure]) => `${words.padEnd(left)}  ${figure.padStart(right)}`)].join('\n') + '\n';

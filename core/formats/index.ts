@@ -5,6 +5,7 @@ export { consultSchema, EMPTY_CONSULT, futureProblem, oldShadowMm, parseConsult 
 export { withOldShadow } from './old-shadow';
 export { differencesOf, type Difference } from './differences';
 export { mergeEdits, type Merged } from './merge';
+export { receiptSheet } from './receipt-sheet';
 export { AVERAGE_HAIR, AVERAGE_HEAD } from './fields';
 export { growthDocumentSchema, growthReport, parseGrowthDocument, type GrowthDocument } from './growth-document';
 export { houseSchema, parseHouse, USUAL_HOUSE } from './house-document';

@@ -126,6 +126,7 @@ function Thumb({ photo, onOpen }: { photo: Photo; onOpen(id: string): void }) {
       {/* eslint-disable-next-line @next/next/no-img-element */}
       <img src={photoAddress(photo.id, 'small')} alt="" className="h-full w-full object-cover" />
       <Verdict liked={photo.document.liked} />
+      {photo.fromClient && <span className="absolute inset-x-0 bottom-0 bg-raised/90 px-1 py-0.5 text-xs font-semibold">from the client</span>}
     </button>
   );
 }

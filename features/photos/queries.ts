@@ -44,8 +44,9 @@ export interface PhotosOfClient {
   readonly mayDelete: boolean;
 }
 
-/** The photos of a client; none when nobody is signed in. */
-export async function photosFor(clientId: string): Promise<PhotosOfClient> {
+/** The photos of a client; undefined when nobody is signed in. */
+export async function photosFor(clientId: string): Promise<PhotosOfClient | undefined> {
   const person = await currentPerson();
-  return { photos: person && isId(clientId) ? await listPhotos(person, clientId) : [], mayDelete: person?.role === 'owner' };
+  if (!person) return undefined;
+  return { photos: isId(clientId) ? await listPhotos(person, clientId) : [], mayDelete: person.role === 'owner' };
 }

@@ -1,6 +1,7 @@
 import 'server-only';
 import { servedBy } from '@/core/chair';
-import { foilsCsv, type StationSheet } from '@/core/formats';
+import { paidOf, receiptRows } from '@/core/fee';
+import { foilsCsv, receiptSheet, type StationSheet } from '@/core/formats';
 import { repeatLines } from '@/core/record';
 import { calendarOf, formatLevel, inMeasures, moneyIn } from '@/core/units';
 import { measuresOf } from '@/core/visit';
@@ -56,6 +57,16 @@ export async function loadCard(visitId: string): Promise<SheetRead> {
   const { asked, computed: { mix }, money, shared, measures, salonId } = all;
   const { agreed } = mix.money;
   return inThread(salonId, 'mixCard', { ...asked, words: { ...shared, measures, agreed: agreed && money(agreed.minor) } });
+}
+
+/** The receipt, as it stands now. */
+export async function loadReceipt(visitId: string): Promise<SheetRead> {
+  const all = await loadAll(visitId, ['mix']);
+  if (typeof all === 'string') return all;
+  const { visit, house, computed: { mix, estimate }, money, shared } = all;
+  const agreedMinor = mix.money.agreed?.minor ?? null;
+  const paid = paidOf(agreedMinor ?? estimate.totalMinor, mix.money.payments);
+  return receiptSheet({ salon: visit.salonName, client: shared.client, on: shared.date, money }, receiptRows({ estimate, agreedMinor, paid, taxPercent: house.prices.taxPercent }));
 }
 
 /** Everything that product is put on at a visit as a table that spreadsheets open. */

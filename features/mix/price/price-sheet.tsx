@@ -1,9 +1,10 @@
 'use client';
 
 import { useState } from 'react';
-import { foilsWithin, leftOut, paidOf, receiptText } from '@/core/fee';
+import { foilsWithin, leftOut, paidOf, receiptRows, receiptText } from '@/core/fee';
 import type { VisitMoney } from '@/core/visit';
 import { Button } from '@/ui/button';
+import { buttonLook } from '@/ui/button-look';
 import { NumberField } from '@/ui/number-field';
 import { Select } from '@/ui/select';
 import { Switch } from '@/ui/switch';
@@ -163,13 +164,11 @@ function Receipt() {
   const money = useMoney();
   const [copied, setCopied] = useState(false);
   const agreedMinor = mix.money.agreed?.minor ?? null;
-  const text = receiptText({
-    salon: bundle.salonName, client: bundle.client.name, on: calendar.day(bundle.heldOn), estimate, agreedMinor, paid: paidOf(agreedMinor ?? estimate.totalMinor, mix.money.payments), taxPercent: prices.taxPercent,
-    money,
-  });
+  const rows = receiptRows({ estimate, agreedMinor, paid: paidOf(agreedMinor ?? estimate.totalMinor, mix.money.payments), taxPercent: prices.taxPercent });
+  const text = receiptText({ salon: bundle.salonName, client: bundle.client.name, on: calendar.day(bundle.heldOn), money }, rows);
   return (
     <section aria-label="Receipt" className="card grid gap-2 p-5">
-      <header className="flex items-center justify-between"><h2 className="text-md font-bold">Receipt</h2><Button small onClick={() => void navigator.clipboard.writeText(text).then(() => setCopied(true))}>{copied ? 'Copied' : 'Copy'}</Button></header>
+      <header className="flex items-center gap-2"><h2 className="mr-auto text-md font-bold">Receipt</h2><a href={`/visits/${bundle.id}/sheet/receipt.pdf`} target="_blank" rel="noreferrer" className={buttonLook('plain', true)}>PDF</a><Button small onClick={() => void navigator.clipboard.writeText(text).then(() => setCopied(true))}>{copied ? 'Copied' : 'Copy'}</Button></header>
       <pre className="overflow-x-auto rounded-ui bg-ground p-3 font-mono text-xs whitespace-pre" aria-label="Receipt text" tabIndex={0}>{text}</pre>
     </section>
   );

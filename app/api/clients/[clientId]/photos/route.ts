@@ -2,9 +2,11 @@ import { bytesOf, route } from '@/features/http/route';
 import { MOST_REQUEST_BYTES, photosFor, uploadPhoto } from '@/features/photos/queries';
 
 /** The photos of a client, newest first. */
-export const GET = route<{ clientId: string }>(async (_, { clientId }) =>
-  Response.json(await photosFor(clientId), { headers: { 'Cache-Control': 'no-store' } }),
-);
+export const GET = route<{ clientId: string }>(async (_, { clientId }) => {
+  const photos = await photosFor(clientId);
+  if (!photos) return Response.json({ problem: 'This station is locked or signed out.' }, { status: 401 });
+  return Response.json(photos, { headers: { 'Cache-Control': 'no-store' } });
+});
 
 /** Takes a picture: multipart with `file`, `kind` (wish or hair) and `visitId` where it belongs to one. */
 export const POST = route<{ clientId: string }>(async (request, { clientId }) => {

@@ -3,16 +3,16 @@ import { csvResponse } from '@/features/csv-response';
 import { route } from '@/features/http/route';
 import { picturePdf, sheetPdf } from '@/features/sheet/pdf';
 import { estimateOf } from '@/features/sheet/estimate';
-import { loadAgain, loadCard, loadDocument, loadFoils, loadSheet } from '@/features/sheet/queries';
+import { loadAgain, loadCard, loadDocument, loadFoils, loadReceipt, loadSheet } from '@/features/sheet/queries';
 
 const REFUSED = {
   'signed-out': { status: 401, words: 'You are signed out. Sign in again.' },
   missing: { status: 404, words: 'There is no such visit in this salon.' },
 } as const;
 
-const FORMS = { 'again.pdf': loadAgain, 'again.svg': loadAgain, 'pattern.pdf': loadSheet, 'pattern.svg': loadSheet, 'mix.pdf': loadCard, 'mix.svg': loadCard } as const;
+const FORMS = { 'again.pdf': loadAgain, 'again.svg': loadAgain, 'pattern.pdf': loadSheet, 'pattern.svg': loadSheet, 'mix.pdf': loadCard, 'mix.svg': loadCard, 'receipt.pdf': loadReceipt, 'receipt.svg': loadReceipt } as const;
 
-/** The sheet for the station, sheet/pattern.pdf or sheet/pattern.svg, how to find it again, sheet/again.pdf or sheet/again.svg, and the card for the mixing table, sheet/mix.pdf or sheet/mix.svg. */
+/** The sheet for the station, sheet/pattern.pdf or sheet/pattern.svg, how to find it again, sheet/again.pdf or sheet/again.svg, the card for the mixing table, sheet/mix.pdf or sheet/mix.svg, and the receipt, sheet/receipt.pdf or sheet/receipt.svg. */
 export const GET = route<{ visitId: string; form: string }>(async (_, { visitId, form }) => {
   if (form === 'foils.csv') return foilList(visitId);
   if (form === 'visit.json' || form === 'pattern.json') return documentOf(visitId, form);

@@ -1,0 +1,47 @@
+import type { ReceiptHead, ReceiptRow } from '../fee';
+import { cut } from './sheet-text';
+import type { Shape } from './shapes';
+import type { StationSheet } from './station-sheet';
+
+/** A5, upright, mm (ISO 216). */
+const PAGE = { width: 148, height: 210, margin: 14 };
+const INK = '#17251f';
+const SOFT = '#55635b';
+const LINE = '#b9c2b8';
+const STEP = 6.5;
+const SIZE = 3.8;
+/** Room for the figure beside a line. */
+const FIGURE_MM = 34;
+
+/** The receipt for the client on one page. Lines that find no place on it are added up in one. */
+export function receiptSheet({ salon, client, on, money }: ReceiptHead, rows: readonly ReceiptRow[]): StationSheet {
+  const shapes: Shape[] = [];
+  const right = PAGE.width - PAGE.margin;
+  const text = (x: number, y: number, size: number, words: string, more: Partial<Extract<Shape, { kind: 'text' }>> = {}) =>
+    shapes.push({ kind: 'text', x, y, size, words, fill: INK, weight: 400, anchor: 'start', ...more });
+  const rule = (y: number) => shapes.push({ kind: 'path', d: `M${PAGE.margin} ${y}H${right}`, stroke: LINE, width: 0.25 });
+  text(PAGE.margin, 22, 6, cut(salon, 6, right - PAGE.margin, 700), { weight: 700 });
+  text(PAGE.margin, 29, SIZE, cut(`${client}, ${on}`, SIZE, right - PAGE.margin - 30), { fill: SOFT });
+  text(right, 29, SIZE, 'Receipt', { fill: SOFT, anchor: 'end' });
+  rule(33);
+  let y = 35;
+  for (const { words, minor, total } of fitting(rows)) {
+    if (total) rule(y + 2);
+    y += total ? STEP + 2 : STEP;
+    const weight = total ? 700 : 400;
+    text(PAGE.margin, y, SIZE, cut(words, SIZE, right - PAGE.margin - FIGURE_MM, weight), { weight });
+    text(right, y, SIZE, money(minor), { weight, anchor: 'end' });
+  }
+  return { widthMm: PAGE.width, heightMm: PAGE.height, title: `Receipt, ${client}, ${on}`, shapes };
+}
+
+const MOST_ROWS = Math.floor((PAGE.height - PAGE.margin - 40) / STEP);
+
+/** The rows that fit: of too many single lines the last ones before the total become one. */
+function fitting(rows: readonly ReceiptRow[]): readonly ReceiptRow[] {
+  const over = rows.length - MOST_ROWS;
+  if (over <= 0) return rows;
+  const at = rows.findIndex(({ total }) => total);
+  const [kept, joined, rest] = [rows.slice(0, at - over - 1), rows.slice(at - over - 1, at), rows.slice(at)];
+  return [...kept, { words: `${joined.length} more`, minor: joined.reduce((sum, { minor }) => sum + minor, 0) }, ...rest];
+}
