@@ -5,6 +5,7 @@ import { createClient, listClients, readClient } from './clients';
 import { inSalon, type Actor } from './database';
 import { discardDraft } from './drafts';
 import { saveConsult, saveOutcome, savePlan } from './saves';
+import { signOff } from './sign-off';
 import { computedVisit } from './testing/computed';
 import { signedIn } from './testing/actor';
 import { scratchWithDemo, type Scratch } from './testing/scratch';
@@ -104,6 +105,52 @@ describe('saving', () => {
     expect(results.map((result) => result.ok).sort()).toEqual([false, true]);
     const drafts = [...(await readVisit(owner, visitId))!.drafts, ...(await readVisit(colourist, visitId))!.drafts];
     expect(drafts).toHaveLength(1);
+  });
+
+  describe('with the version that it was made from, a late edit is merged', () => {
+    const [back] = startPlan().panels;
+    const planWith = (change: object, name = 'Own'): Plan => ({ ...startPlan(), name, panels: startPlan().panels.map((panel) => (panel.id === back.id ? { ...panel, ...change } : panel)) });
+    const late = (document: Plan) => ({ ...edit(1, document), base: { ...startPlan(), name: 'Own' } });
+    beforeEach(async () => {
+      await savePlan(owner, visitId, edit(1, planWith({ thicknessMm: 7 })));
+    });
+
+    test('different figures of one panel come together in a revision of their own', async () => {
+      const merged = { document: planWith({ thicknessMm: 7, name: 'Nape up' }), draft: null };
+      expect(await savePlan(colourist, visitId, late(planWith({ name: 'Nape up' })))).toEqual({ ok: true, revision: 3, merged });
+      expect((await readVisit(owner, visitId))!.plan).toEqual({ revision: 3, document: merged.document });
+      expect((await readVisit(colourist, visitId))!.drafts).toEqual([]);
+    });
+
+    test('where both changed the same figure the first stands, the rest comes together, and the other is a draft', async () => {
+      const own = late(planWith({ thicknessMm: 3 }, 'Renamed'));
+      expect(await savePlan(colourist, visitId, own)).toEqual({ ok: true, revision: 3, merged: { document: planWith({ thicknessMm: 7 }, 'Renamed'), draft: planWith({ thicknessMm: 3 }, 'Renamed') } });
+      expect((await readVisit(colourist, visitId))!.drafts).toMatchObject([{ editId: own.editId, document: { panels: [{ thicknessMm: 3 }, {}, {}] } }]);
+      // Sent again after an answer that was lost, it is the same one.
+      expect(await savePlan(colourist, visitId, own)).toEqual({ ok: true, revision: 3 });
+    });
+
+    test('one that changes nothing any more makes no revision', async () => {
+      expect(await savePlan(colourist, visitId, late(planWith({ thicknessMm: 7 })))).toMatchObject({ ok: true, revision: 2, merged: { draft: null } });
+      expect((await readVisit(owner, visitId))!.plan.revision).toBe(2);
+    });
+
+    test('what is no sound document together is refused and kept as a draft', async () => {
+      // Tied up all the time, and half up half of it.
+      const worn = (part: object) => ({ ...EMPTY_CONSULT, ...part });
+      await saveConsult(owner, visitId, edit(1, worn({ wornUpShare: 1 })));
+      expect(await saveConsult(colourist, visitId, { ...edit(1, worn({ wornHalfUpShare: 0.5 })), base: EMPTY_CONSULT })).toEqual({ ok: false, reason: 'stale', revision: 2 });
+      expect((await readVisit(colourist, visitId))!.drafts).toMatchObject([{ part: 'consult', document: { wornHalfUpShare: 0.5 } }]);
+    });
+
+    test('on a visit that was signed off meanwhile it is a draft, and the record stays', async () => {
+      await begin();
+      await saveOutcome(owner, visitId, edit(0, outcome));
+      await signOff(owner, visitId, 1);
+      expect(await savePlan(colourist, visitId, late(planWith({ name: 'Too late' })))).toEqual({ ok: false, reason: 'signed' });
+      const visit = (await readVisit(colourist, visitId))!;
+      expect([visit.plan.revision, visit.drafts.length]).toEqual([2, 1]);
+    });
   });
 
   test('an outcome is recorded once, then changed by revision', async () => {

@@ -68,7 +68,7 @@ test('what one changes is there for the other within a second; a step back undoe
   console.log(`an edit is seen by the other after ${times.join(', ')} ms`);
   expect(times.sort((a, b) => a - b)[2]).toBeLessThan(WITHIN_MS);
 
-  await press(second.page, 'Undo: drop-out 5 → 9 mm, Back');
+  await press(second.page, 'Undo: drop-out 5 mm → 9 mm, Back');
   await saved(second.page);
   const { plan } = (await readVisit(await signedIn('ottilie@fernhollow.example'), visit))!;
   expect(plan.document.panels[0].thicknessMm).toBe(5);

@@ -16,7 +16,7 @@ test('what was left open is not offered; every answer is, with what the consulta
   const offered = offeredAnswers(ALL, EMPTY_CONSULT, say);
   expect(offered.map(({ key }) => key)).toEqual(ANSWER_KEYS);
   expect(offered.find(({ key }) => key === 'budgetMinor')).toEqual({ key: 'budgetMinor', name: 'Budget', theirs: '€150', now: '–', grave: false });
-  expect(offered.find(({ key }) => key === 'brightness')).toMatchObject({ theirs: 'very bright', now: 'bright' });
+  expect(offered.find(({ key }) => key === 'brightness')).toMatchObject({ theirs: 'bright', now: 'evenly lit' });
   expect(offered.filter(({ grave }) => grave).map(({ key, theirs }) => [key, theirs])).toEqual([['allergy', 'had one'], ['dyes', 'plant'], ['noted', 'pregnancy']]);
   // That there never was a reaction is no alarm.
   expect(offeredAnswers(answers({ health: { allergy: 'none' } }), EMPTY_CONSULT, say)).toMatchObject([{ key: 'allergy', grave: false }]);

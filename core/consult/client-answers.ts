@@ -1,3 +1,4 @@
+import { brightnessStep } from '../pattern';
 import type { Consult, HistoryEntry, Noted } from '../visit';
 
 /** What a client answers by themselves, on their own phone, before the visit. null is what they left open. */
@@ -26,7 +27,6 @@ export interface OfferedAnswer {
 export const ANSWER_KEYS = ['brightness', 'tone', 'contrast', 'faceFrame', 'worn', 'partMoves', 'weeksBetween', 'washesPerWeek', 'minutesAtMost', 'budgetMinor', 'history', 'occasions', 'allergy', 'dyes', 'noted', 'words'] as const;
 export type AnswerKey = (typeof ANSWER_KEYS)[number];
 
-const BRIGHTNESS = ['natural, a few lights', 'soft', 'bright', 'very bright', 'light all over'];
 const FRAME_MM = { none: 0, soft: 20, bold: 30 } as const;
 const SERVICE_WORDS: Record<HistoryEntry['what'], string> = {
   lightener: 'lightener', permanent: 'permanent colour', demi: 'demi-permanent colour', toner: 'toner', metallic: 'metal-salt dye', plant: 'henna or plant dye', smoothing: 'smoothing', perm: 'perm', other: 'something else',
@@ -59,7 +59,7 @@ const joinedHistory = (before: readonly HistoryEntry[], added: readonly HistoryE
 
 const PARTS: Readonly<Record<AnswerKey, Part>> = {
   brightness: {
-    name: 'How bright', theirs: ({ wish }) => (wish.brightness === null ? undefined : BRIGHTNESS[wish.brightness - 1]), now: ({ brightness }) => BRIGHTNESS[brightness - 1],
+    name: 'How bright', theirs: ({ wish }) => (wish.brightness === null ? undefined : brightnessStep(wish.brightness).words), now: ({ brightness }) => brightnessStep(brightness).words,
     into: (_, { wish }) => ({ brightness: wish.brightness! }),
   },
   tone: { name: 'Tone', theirs: ({ wish }) => wish.tone ?? undefined, now: ({ tone }) => tone ?? NONE, into: (_, { wish }) => ({ tone: wish.tone }) },

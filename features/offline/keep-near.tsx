@@ -7,6 +7,8 @@ const LAST_KEY = 'lattice/near/at';
 /** The page that was asked for comes first. */
 const FIRST_MS = 4000;
 const EVERY_MS = 10 * 60_000;
+/** So long the pages of some days may take. */
+const MOST_MS = 120_000;
 
 /** Keeps this application on the device, with the pages of the next days, so that they open without a network. */
 export function KeepNear() {
@@ -17,10 +19,11 @@ export function KeepNear() {
       if (gone || document.visibilityState !== 'visible' || Date.now() - Number(localStorage.getItem(LAST_KEY) ?? 0) < EVERY_MS) return;
       const answer = await fetch('/api/near', { cache: 'no-store' }).catch(() => undefined);
       if (!answer?.ok) return;
-      localStorage.setItem(LAST_KEY, String(Date.now()));
-      await askWorker({ keep: ((await answer.json()) as { pages: string[] }).pages });
+      await navigator.serviceWorker.ready;
+      // Only what is kept counts: a page that is left meanwhile leaves it to the next one.
+      if (await askWorker({ keep: ((await answer.json()) as { pages: string[] }).pages }, MOST_MS)) localStorage.setItem(LAST_KEY, String(Date.now()));
     };
-    const keepThis = () => void askWorker({ keep: [location.pathname + location.search] });
+    const keepThis = () => void askWorker({ keep: [location.pathname + location.search] }, MOST_MS);
     // After an update what was kept before is of no use.
     const onController = () => {
       localStorage.removeItem(LAST_KEY);

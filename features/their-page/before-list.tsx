@@ -65,10 +65,11 @@ function AddService({ today, onAdd }: { today: string; onAdd(entry: HistoryEntry
   };
   return (
     <div className="grid grid-cols-2 items-end gap-3">
-      <Select label="What" value={what} options={SERVICE_OPTIONS} onChange={setWhat} />
+      <div className="col-span-2"><Select label="What" value={what} options={SERVICE_OPTIONS} onChange={setWhat} /></div>
       <Select label="Where" value={where} options={WHERE_OPTIONS} onChange={setWhere} />
-      <TextField label="About when" type="date" max={today} value={on} onChange={(event) => setOn(event.target.value)} problem={problem} />
-      <Button onClick={add}><PlusIcon /> Add</Button>
+      <TextField label="About when" type="date" max={today} value={on} onChange={(event) => setOn(event.target.value)} />
+      {problem && <p role="alert" className="col-span-2 text-sm font-medium text-rowan">{problem}</p>}
+      <Button className="col-span-2" onClick={add}><PlusIcon /> Add</Button>
     </div>
   );
 }
@@ -86,9 +87,10 @@ function AddOccasion({ onAdd }: { onAdd(occasion: { what: string; on: string }):
   };
   return (
     <div className="grid grid-cols-2 items-end gap-3">
-      <TextField label="Wedding, holiday, pictures" value={what} maxLength={80} onChange={(event) => setWhat(event.target.value)} problem={problem} />
+      <TextField label="What it is" placeholder="Wedding, holiday …" value={what} maxLength={80} onChange={(event) => setWhat(event.target.value)} />
       <TextField label="Day of it" type="date" value={on} onChange={(event) => setOn(event.target.value)} />
-      <div className="col-span-2"><Button className="w-full" onClick={add}><PlusIcon /> Add it</Button></div>
+      {problem && <p role="alert" className="col-span-2 text-sm font-medium text-rowan">{problem}</p>}
+      <Button className="col-span-2" onClick={add}><PlusIcon /> Add it</Button>
     </div>
   );
 }

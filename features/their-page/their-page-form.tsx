@@ -2,6 +2,7 @@
 
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import type { ClientAnswers } from '@/core/consult';
+import { BRIGHTNESS } from '@/core/pattern';
 import { calendarOf, minorPerUnit } from '@/core/units';
 import { Button } from '@/ui/button';
 import { TextArea, TextField } from '@/ui/field';
@@ -15,7 +16,6 @@ import { Card } from './card';
 import type { TheirPage } from './types';
 import { AnswersKeeper } from './answers-keeper';
 
-const BRIGHTNESS = [['1', 'A few lights, natural'], ['2', 'Soft'], ['3', 'Bright'], ['4', 'Very bright'], ['5', 'Light all over']] as const;
 const TONES = [{ value: 'warm', words: 'Warm' }, { value: 'neutral', words: 'Neutral' }, { value: 'cool', words: 'Cool' }, { value: 'bright', words: 'Bright white' }] as const;
 const CONTRASTS = [{ value: 'blended', words: 'Blended' }, { value: 'defined', words: 'Defined' }, { value: 'high', words: 'Strong' }] as const;
 const FRAMES = [{ value: 'none', words: 'None' }, { value: 'soft', words: 'Soft' }, { value: 'bold', words: 'Bold' }] as const;
@@ -62,7 +62,7 @@ export function TheirPageForm({ secret, page }: { secret: string; page: TheirPag
         )}
 
         <Card title="What you wish for">
-          <Select label="How bright" value={wish.brightness?.toString() ?? ''} options={options(BRIGHTNESS)} onChange={(value) => set('wish', { brightness: numberOr(value) })} />
+          <Select label="How bright" value={wish.brightness?.toString() ?? ''} options={options(BRIGHTNESS.map(({ step, words }) => [String(step), words[0].toUpperCase() + words.slice(1)]))} onChange={(value) => set('wish', { brightness: numberOr(value) })} />
           <Choice label="Tone" value={wish.tone} options={TONES} onChange={(tone) => set('wish', { tone })} />
           <Choice label="Contrast" value={wish.contrast} options={CONTRASTS} onChange={(contrast) => set('wish', { contrast })} />
           <Choice label="Lights round the face" value={wish.faceFrame} options={FRAMES} onChange={(faceFrame) => set('wish', { faceFrame })} />

@@ -8,6 +8,7 @@ import { withProducts, type Consult, type Outcome, type VisitMix } from '@/core/
 import { setReached } from '@/ui/away';
 import { forgetVisits, keepVisit, newestOf } from '../offline/kept-visits';
 import { discardDraft } from './actions';
+import type { Backup } from './backup';
 import { visitEngine } from './engine';
 import { advance, historyOf, rebased, redo, replaced, undo, type History } from './history';
 import { keepHistory, keptHistory, type Selected } from './kept-history';
@@ -134,6 +135,16 @@ const handAt = () => window.event?.timeStamp ?? performance.now();
 const WORK_PARTS = ['consult', 'plan', 'mix'] as const;
 const PARTS = [...WORK_PARTS, 'outcome'] as const;
 type WorkPart = (typeof WORK_PARTS)[number];
+const READ = { consult: parseConsult, plan: parsePlan, mix: parseMix } as const;
+
+/** What is shown of an edit that was left over: with what others saved since, where its base is known. */
+function leftIn(part: WorkPart, { baseRevision, base, document }: Backup, saver: PartSaver): Partial<VisitWork> {
+  const isNewest = baseRevision === saver.baseRevision;
+  if (!isNewest && base === undefined) return {};
+  const read = READ[part](isNewest ? document : mergeEdits(base, document, saver.base, 'mine').document);
+  return read.ok ? { [part]: read.value } : {};
+}
+
 /** Before a visit is recorded: the first record is based on revision 0. */
 const NO_OUTCOME: Revised<unknown> = { revision: 0, document: undefined };
 /** A moment after what was saved, so that a row of edits is kept once. */
@@ -286,19 +297,18 @@ function OpenVisit({ initial, children }: { initial: VisitBundle; children: Reac
       outcome: make('outcome', initial.outcome ?? NO_OUTCOME),
     };
     savers.current = own;
+    // All of them in one step: each alone would take the others back to what the server has.
+    const left: Partial<VisitWork> = {};
     for (const saver of Object.values(own)) {
-      const left = saver.leftOver();
-      if (left) saver.resume(left);
-      if (left && saver.part !== 'outcome' && left.baseRevision === saver.baseRevision) showLeftOver(saver.part, left.document);
+      const edit = saver.leftOver();
+      if (!edit) continue;
+      if (saver.part !== 'outcome') Object.assign(left, leftIn(saver.part, edit, saver));
+      saver.resume(edit);
     }
+    Object.assign(sent.current, left);
+    if (Object.keys(left).length > 0) dispatch({ kind: 'replace', work: joined({ ...present.current, ...left }) });
     void refresh();
 
-    function showLeftOver(part: WorkPart, document: unknown) {
-      const read = { consult: parseConsult, plan: parsePlan, mix: parseMix }[part](document);
-      if (!read.ok) return;
-      sent.current[part] = read.value;
-      dispatch({ kind: 'replace', work: joined({ ...present.current, [part]: read.value }) });
-    }
     const onVisible = () => document.visibilityState === 'visible' && void refresh();
     const onHide = () => Object.values(own).forEach((saver) => saver.flush());
     const onOnline = () => Object.values(own).forEach((saver) => saver.retryNow());
