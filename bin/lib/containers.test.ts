@@ -31,5 +31,5 @@ test('services that wait for others, volumes and secrets are named', () => {
   }
   // A secret that is missing stops it, and none has a value here.
   const secrets = [...read('compose.yaml').matchAll(/\$\{([^}]*)\}/g)].map(([, own]) => own);
-  expect(new Set(secrets)).toEqual(new Set(['owner_password:?in secrets.env', 'app_password:?in secrets.env', 'session_secret:?in secrets.env']));
+  expect(new Set(secrets)).toEqual(new Set(['owner_password:?in secrets.env', 'app_password:?in secrets.env', 'session_secret:?in secrets.env', 'LATTICE_ADDRESS:-']));
 });

@@ -77,7 +77,7 @@ function GoThrough({ onDone }: { onDone(): void }) {
       {problem && <p role="alert" className="font-semibold text-rowan">{problem}</p>}
       <div className="flex flex-wrap gap-2">
         {offered.length > 0 && <Button server look="primary" disabled={taken.length === 0} onClick={takeOver}>{taken.length === offered.length ? 'Take all over' : `Take ${taken.length} of ${offered.length} over`}</Button>}
-        <Button server onClick={() => void settle('')}>{offered.length > 0 ? 'Leave them all' : 'Put away'}</Button>
+        <Button server onClick={() => void settle('')}>{offered.length > 0 ? 'Leave them all' : 'Done'}</Button>
       </div>
     </div>
   );

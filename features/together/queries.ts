@@ -14,7 +14,7 @@ const SILENT_MS = 25_000;
 
 /**
  * What others do with a visit, as server-sent events: `you` with the name of this station, `people` with everybody else who has it open,
- * `saved` with a document and its revision, `facts` when something beside the documents changed, `anew` when something may have been missed.
+ * `saved` with a document and its revision, `facts` when something beside the documents changed, `missed` when something may have been.
  */
 export async function visitStream(visitId: string, where: Where, signal: AbortSignal): Promise<Response | null> {
   const person = await currentPerson();
@@ -49,7 +49,7 @@ export async function visitStream(visitId: string, where: Where, signal: AbortSi
     }));
     until(await listenTo('client', visit.clientId, () => event('facts', null)));
     until(await listenTo('visit', visitId, (said) => {
-      if (said === null) event('anew', null);
+      if (said === null) event('missed', null);
       else if ('saved' in said) event('saved', said.saved);
       else if ('gone' in said) {
         people.delete(said.gone);

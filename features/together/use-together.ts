@@ -10,7 +10,7 @@ interface Heard {
   /** Something beside the documents changed. */
   facts(): void;
   /** Something may have been missed. */
-  anew(): void;
+  missed(): void;
 }
 
 const AGAIN_MS = [1000, 2000, 4000, 8000];
@@ -61,7 +61,7 @@ export function useTogether(visitId: string, where: Where, heard: Heard): readon
         station.current = JSON.parse(data) as string;
         tries = 0;
         // What happened before this page listened.
-        now.current.heard.anew();
+        now.current.heard.missed();
       });
       on('people', (data) => setPeople(JSON.parse(data) as Colleague[]));
       on('saved', (data) => {
@@ -69,7 +69,7 @@ export function useTogether(visitId: string, where: Where, heard: Heard): readon
         now.current.heard.saved(part, revision);
       });
       on('facts', () => now.current.heard.facts());
-      on('anew', () => now.current.heard.anew());
+      on('missed', () => now.current.heard.missed());
     }
     const onVisible = () => (document.visibilityState === 'visible' ? open() : close());
     const onOnline = () => {

@@ -47,7 +47,7 @@ interface VisitContext {
   /** Reads anew what stands beside the documents: tests, consents, reasons, and whether the service has begun. */
   reload(): Promise<void>;
   /** What is heard of others' work on this visit. */
-  readonly heard: { saved(part: VisitPart, revision: number): void; facts(): void; anew(): void };
+  readonly heard: { saved(part: VisitPart, revision: number): void; facts(): void; missed(): void };
   undo(): void;
   redo(): void;
   select(panel: string, foil?: string): void;
@@ -406,7 +406,7 @@ function OpenVisit({ initial, children }: { initial: VisitBundle; children: Reac
           catchUp();
         },
         facts: () => void reload(),
-        anew: () => void refresh(),
+        missed: () => void refresh(),
       },
       flush: async () => {
         await Promise.all(Object.values(savers.current ?? {}).map((saver) => saver.settled()));
