@@ -194,3 +194,45 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   expect(page.url()).toBe(visit);
   expect(session.complaints.filter((own) => !own.includes('404'))).toEqual([]);
 }, 180_000);
+
+test('a week is booked, one of it moved by a finger, and another calendar reads all of it', async () => {
+  later(0);
+  const name = `Week Teasel ${Date.now() % 100_000}`;
+  await newVisit(page, name);
+  const days = [20, 21, 22].map(isoDay);
+  const onDay = (time: string) => page.waitForFunction((own, from) => [...document.querySelectorAll('section[aria-label="The day"] button')].some((block) => block.textContent!.includes(own) && block.textContent!.includes(`${from}–`)), {}, name, time);
+  for (const day of days) {
+    await goTo(day);
+    await press(page, 'Book');
+    await page.waitForSelector('[role=dialog]');
+    await choose(name);
+    await fill(page, 'Time', '10:00');
+    // An alert test of their own for each would be more than a week.
+    const test = await page.waitForSelector('[role=switch][aria-label="Book an alert test too"]', { timeout: 3000 }).catch(() => null);
+    if ((await test?.evaluate((own) => own.getAttribute('aria-checked'))) === 'true') await test!.click();
+    await page.click('[role=dialog] button[type=submit]');
+    await closed();
+    await onDay('10:00');
+  }
+  await goTo(days[1]);
+  await onDay('10:00');
+  const handle = await page.evaluateHandle((own) => [...document.querySelectorAll('section[aria-label="The day"] button.absolute.rounded-ui')].find((block) => block.textContent!.includes(own)) as HTMLElement, name);
+  await handle.evaluate((own) => own.scrollIntoView({ block: 'center' }));
+  const { x, y } = (await handle.boundingBox())!;
+  await page.touchscreen.touchStart(x + 8, y + 20);
+  await new Promise((resolve) => setTimeout(resolve, 700));
+  for (let i = 1; i <= 6; i += 1) await page.touchscreen.touchMove(x + 8, y + 20 + (i * 69) / 6);
+  await page.touchscreen.touchEnd();
+  await see(page, `${name} moved to 11:00, Ottilie Marsh.`);
+  await press(page, 'Close');
+
+  await press(page, 'Calendar …');
+  await press(page, 'Make an address');
+  const feed = await (await page.waitForSelector('code[aria-label="Calendar address"]'))!.evaluate((own) => own.textContent!);
+  const events = new ICAL.Component(ICAL.parse(await (await fetch(feed)).text()) as never).getAllSubcomponents('vevent').map((own) => new ICAL.Event(own)).filter(({ summary }) => summary.startsWith(name));
+  const local = (event: ICAL.Event) => new Date(event.startDate.toJSDate()).toISOString().slice(0, 10);
+  expect(events.map((event) => [local(event), event.sequence]).sort()).toEqual([[days[0], 0], [days[1], 1], [days[2], 0]]);
+  const [first, moved] = [...events].sort((a, b) => a.startDate.compare(b.startDate));
+  expect(moved.startDate.toJSDate().getTime() - first.startDate.toJSDate().getTime()).toBe(DAY + 3_600_000);
+  await press(page, 'Withdraw');
+}, 120_000);

@@ -11,7 +11,8 @@ process.env.LATTICE_TEST_ADDRESS ??= process.argv[2] ?? 'http://127.0.0.1:4600';
 const folder = path.join(import.meta.dirname, '..', 'docs', 'screenshots');
 const { page, close } = await openBrowser(1280, 800, { solids: true });
 const shoot = async (name: string) => {
-  await page.waitForNetworkIdle();
+  // A stream of the visit is open all the time: pictures and typefaces are waited for, not the network.
+  await page.evaluate(() => document.fonts.ready.then(() => new Promise((done) => setTimeout(done, 800))));
   await page.screenshot({ path: path.join(folder, `${name}.png`) });
   console.log(`docs/screenshots/${name}.png`);
 };
@@ -48,7 +49,7 @@ await press(page, 'Mix');
 await at(page, /\/mix$/);
 await page.waitForSelector('li[aria-label="Bowl A 1"]');
 await shoot('mix');
-for (const [hash, name, selector] of [['lift', 'lift', '.recharts-line'], ['tone', 'tone', 'article[aria-label="Toner 1"]'], ['price', 'price', '#price-total']] as const) {
+for (const [hash, name, selector] of [['tone', 'tone', 'article[aria-label="Toner 1"]'], ['price', 'price', '#price-total']] as const) {
   await page.click(`nav[aria-label="Mix"] a[href="#${hash}"]`);
   await page.waitForSelector(selector);
   await shoot(name);
@@ -64,6 +65,17 @@ await page.goto(`${process.env.LATTICE_TEST_ADDRESS}/day`);
 await shoot('day');
 await page.goto(`${process.env.LATTICE_TEST_ADDRESS}/day/week`);
 await shoot('week');
+await page.goto(`${process.env.LATTICE_TEST_ADDRESS}/clients`);
+await press(page, 'Maren Tolland');
+await at(page, /\/clients\/[0-9a-f-]+$/);
+await press(page, 'Open a page for them');
+const theirs = await (await page.waitForSelector('[data-address]'))!.evaluate((own) => own.textContent!);
+await page.setViewport({ width: 390, height: 844, isMobile: true, hasTouch: true, deviceScaleFactor: 2 });
+await page.goto(theirs);
+await (await page.waitForSelector('::-p-aria([name="How bright"][role="combobox"])'))!.select('4');
+await press(page, 'Cool');
+await shoot('their-page');
+await page.setViewport({ width: 1280, height: 800 });
 await page.goto(`${process.env.LATTICE_TEST_ADDRESS}/clients`);
 await press(page, 'Amara Thistlewood');
 await press(page, 'Open the visit');

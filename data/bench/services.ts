@@ -16,7 +16,7 @@ import { createVisit } from '../visits';
 /**
  * Many live services at once on the built application, on several machines of it that share one database, over loopback only: two
  * streams each, on two machines, and an event every so often. In the middle one machine is killed: its stations go to another,
- * as they do behind a proxy. Before that people use pages. Prints how long an event takes until a server has taken it and until both
+ * as they do behind a proxy. Before that people use pages, and are together at visits. Prints how long an event takes until a server has taken it and until both
  * streams have it, whether one was lost, and how long pages take before that.
  * Needs LATTICE_OWNER_DATABASE_URL and LATTICE_APP_DATABASE_URL, and a build; works in a database of its own, which it drops.
  * `--services 200 --every 30 --minutes 5 --nodes 2 --people 50` are the defaults.
@@ -27,8 +27,8 @@ const LASTS_MS = 60_000 * Math.min(15, option('minutes', 5));
 const NODES = Math.min(4, option('nodes', 2));
 const PEOPLE = Math.min(200, option('people', 50));
 const SECRET = 'a secret of the bench, never used anywhere else';
-/** Asked of a quiet machine, ms: 95 in a hundred events seen, and 95 in a hundred pages. */
-const BUDGET = { seen: 250, page: 400 };
+/** Asked of a quiet machine, ms: 95 in a hundred events seen, pages answered, and moves of people heard of. */
+const BUDGET = { seen: 250, page: 400, heard: 1000 };
 
 const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 const scratch = await scratchDatabase();
@@ -132,6 +132,64 @@ let good = say(`pages of ${PEOPLE} people on ${NODES} machines`, pages, BUDGET.p
 for (const [path, times] of byPage) say(`  ${path.replace(/[0-9a-f-]{36}/, ':id')}`, times);
 good &&= wrong.length === 0;
 if (wrong.length > 0) console.log(`pages that were not answered with 200: ${wrong.length} (${[...new Set(wrong)].join(', ')})`);
+
+// The same people, five at a visit: each goes from step to step, and the four others hear of it.
+const AT_A_VISIT = 5;
+const STEPS = ['consult', 'pattern', 'wear', 'mix', 'clock', 'record'];
+const heard: number[] = [];
+/** When each move was made, by the name that it was given. */
+const moves = new Map<string, number>();
+const seenMoves = new Set<string>();
+let asked = 0;
+let parted = false;
+async function joins(person: number): Promise<void> {
+  const visit = visits[Math.floor(person / AT_A_VISIT) % visits.length];
+  const cookie = cookies[person];
+  const { response } = await request(person, 'GET', `/api/visits/${visit}/stream?step=consult&panel=`, cookie);
+  let station = '';
+  let rest = '';
+  void (async () => {
+    for await (const chunk of response) {
+      const now = performance.now();
+      rest += String(chunk);
+      const parts = rest.split('\n\n');
+      rest = parts.pop()!;
+      for (const part of parts) {
+        const [, name, data] = /^event: (\w+)\ndata: (.*)$/m.exec(part) ?? [];
+        if (name === 'you') station = JSON.parse(data) as string;
+        if (name !== 'people') continue;
+        for (const { panel } of JSON.parse(data) as { panel: string }[]) {
+          const at = moves.get(panel);
+          if (at !== undefined && !seenMoves.has(`${panel} ${person}`)) {
+            seenMoves.add(`${panel} ${person}`);
+            heard.push(now - at);
+          }
+        }
+      }
+      if (parted) break;
+    }
+    response.destroy();
+  })().catch(() => undefined);
+  const random = seeded(1000 + person);
+  while (station === '') await wait(50);
+  await wait(3000);
+  const ends = performance.now() + 30_000;
+  for (let n = 0; performance.now() < ends; n += 1) {
+    await wait(2000 + 4000 * random());
+    const panel = `${person} ${n}`;
+    moves.set(panel, performance.now());
+    asked += AT_A_VISIT - 1;
+    const answer = await request(person, 'POST', `/api/visits/${visit}/here`, cookie, { station, step: STEPS[n % STEPS.length], panel });
+    await drained(answer.response);
+  }
+}
+await Promise.all(Array.from({ length: PEOPLE }, (_, person) => joins(person)));
+await wait(2000);
+parted = true;
+good = say(`where ${PEOPLE} people are, heard by the others at their visit`, heard, BUDGET.heard) && good;
+// One who moves on before the stream was read is not heard of where they were.
+console.log(`moves heard: ${heard.length} of ${asked}`);
+good &&= heard.length > 0.98 * asked;
 
 console.log(`${SERVICES} services on ${NODES} ${NODES === 1 ? 'machine' : 'machines'}, two streams each, an event every ${EVERY_MS / 1000} s each, for ${LASTS_MS / 60_000} min`);
 for (let i = visits.length; i < SERVICES; i += 1) await begin(i);
