@@ -1,5 +1,6 @@
 'use client';
 
+import equal from 'fast-deep-equal';
 import { createContext, useCallback, useContext, useEffect, useLayoutEffect, useMemo, useReducer, useRef, useState, type ReactNode } from 'react';
 import { differencesOf, mergeEdits, parseConsult, parseMix, parseOutcome, parsePlan, type Difference } from '@/core/formats';
 import { makeHead } from '@/core/head';
@@ -135,6 +136,15 @@ const handAt = () => window.event?.timeStamp ?? performance.now();
 const WORK_PARTS = ['consult', 'plan', 'mix'] as const;
 const PARTS = [...WORK_PARTS, 'outcome'] as const;
 type WorkPart = (typeof WORK_PARTS)[number];
+/** What stands beside the documents. */
+const FACTS = ['client', 'range', 'uses', 'previous', 'foiled', 'begunAt', 'used', 'safety', 'answers', 'history', 'signOff'] as const satisfies readonly (keyof VisitBundle)[];
+
+/** A visit with the facts of a later reading; the very same where none of them changed, so that nothing is computed anew. */
+function withFacts(before: VisitBundle, fresh: VisitBundle): VisitBundle {
+  if (FACTS.every((key) => equal(before[key], fresh[key]))) return before;
+  return { ...before, readAt: fresh.readAt, ...Object.fromEntries(FACTS.map((key) => [key, fresh[key]])) };
+}
+
 const READ = { consult: parseConsult, plan: parsePlan, mix: parseMix } as const;
 
 /** What is shown of an edit that was left over: with what others saved since, where its base is known. */
@@ -206,6 +216,7 @@ function OpenVisit({ initial, children }: { initial: VisitBundle; children: Reac
     present.current = history.present;
     open.current = { history, selected };
     signed.current = bundle.signOff.signed !== null;
+    range.current = bundle.range;
   });
 
   /** Takes over what is saved of parts that nothing waits of here. */
@@ -248,9 +259,8 @@ function OpenVisit({ initial, children }: { initial: VisitBundle; children: Reac
     const newer = PARTS.filter(
       (part) => !own[part].dirty && (fresh[part]?.revision ?? 0) > own[part].baseRevision,
     );
-    if (newer.length === 0) return;
-    adopt(Object.fromEntries(newer.map((part) => [part, fresh[part]])));
-    setBundle(fresh);
+    if (newer.length > 0) adopt(Object.fromEntries(newer.map((part) => [part, fresh[part]])));
+    setBundle((before) => withFacts(before, fresh));
   }, [adopt, fetchVisit]);
 
   // Newest revisions that were heard of: what somebody else saved is fetched as soon as nothing of ours is under way.
@@ -288,7 +298,7 @@ function OpenVisit({ initial, children }: { initial: VisitBundle; children: Reac
     const takeBack = (fresh: VisitBundle, part: VisitPart, refused: unknown) => {
       if (part !== 'outcome') own[part].rebase({ revision: own[part].baseRevision, document: refused });
       adopt({ [part]: fresh[part] });
-      setBundle(fresh);
+      setBundle((before) => withFacts(before, fresh));
     };
     const own: Record<VisitPart, PartSaver> = {
       consult: make('consult', initial.consult),
@@ -351,7 +361,7 @@ function OpenVisit({ initial, children }: { initial: VisitBundle; children: Reac
   const actions = useMemo<VisitActions>(() => {
     const reload = async () => {
       const fresh = await fetchVisit();
-      if (fresh) setBundle((own) => ({ ...own, safety: fresh.safety, begunAt: fresh.begunAt, client: fresh.client, signOff: fresh.signOff, answers: fresh.answers, used: fresh.used }));
+      if (fresh) setBundle((before) => withFacts(before, fresh));
     };
     const edit = (label: (before: VisitWork, after: VisitWork) => string, change: (work: VisitWork) => VisitWork, gesture: string) =>
       !signed.current && dispatch({ kind: 'edit', change, label, gesture, at: handAt() });
