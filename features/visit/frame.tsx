@@ -16,13 +16,13 @@ import { Colleagues } from './colleagues';
 import { DraftBanner } from './draft-banner';
 import { Ribbon } from './ribbon';
 import { StepLink, useGoToStep, useStep } from './step-link';
-import { STEPS, type Step } from './step-names';
+import { STEPS } from './step-names';
 import { useVisit } from './store';
 
 /** One visit: header, steps, the page of the step, and the ribbon that runs through all of them. */
 export function VisitFrame({ today, children }: { today: string; children: ReactNode }) {
   const step = useStep();
-  useStepKeys(step);
+  useStepKeys();
   const [facing, setFacing] = useState(false);
   return (
     <div data-live="true" data-facing={facing || undefined} className="flex h-dvh flex-col short:h-auto">
@@ -151,16 +151,18 @@ function UndoButtons() {
 }
 
 /** [ and ] go to the step before and after. */
-function useStepKeys(step: Step) {
+function useStepKeys() {
   const go = useGoToStep();
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
       const by = event.key === ']' ? 1 : event.key === '[' ? -1 : 0;
-      const next = by !== 0 && STEPS[STEPS.findIndex(({ path }) => path === step) + by];
+      // By the address: of two quick presses the second comes before the page is drawn again.
+      const here = window.location.pathname.split('/').at(-1);
+      const next = by !== 0 && STEPS[STEPS.findIndex(({ path }) => path === here) + by];
       if (next) go(next.path);
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [go, step]);
+  }, [go]);
 }
