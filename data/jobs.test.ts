@@ -2,6 +2,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { book, changeAppointment } from './appointments';
+import { openPage } from './client-pages';
 import { createClient } from './clients';
 import type { Actor } from './database';
 import { readHouse, saveHouse } from './house';
@@ -27,9 +28,12 @@ beforeAll(async () => {
   const clock = path.join(mkdtempSync(path.join(tmpdir(), 'lattice-clock-')), 'added');
   writeFileSync(clock, String(NOON - Date.now()));
   process.env.LATTICE_CLOCK = clock;
+  process.env.LATTICE_ADDRESS = 'https://salon.example/';
+  process.env.LATTICE_SESSION_SECRET ??= 'a secret of the tests, long enough for one';
 });
 afterAll(async () => {
   delete process.env.LATTICE_CLOCK;
+  delete process.env.LATTICE_ADDRESS;
   delete process.env.LATTICE_OUTBOX;
   await Promise.all(machines.map((own) => own.stop()));
   await outbox.close();
@@ -86,7 +90,13 @@ test('a reminder goes out by itself at its time, once, however many machines the
   await Promise.all(machines.map((machine) => machine.enqueue('reminder', own, `${own.appointmentId} ${own.about}`)));
   await until(async () => (await jobsOf('reminder')).every(({ state }) => state === 'completed'));
   expect((await taken()).filter((words) => words.includes('Itself'))).toHaveLength(1);
-  expect((await reminderFacts(owner, [clientId])).kept).toMatchObject([{ state: 'sent', by: null }]);
+  const [text] = (await taken()).filter((words) => words.includes('Itself'));
+  // The link opens the client's own page, and stands in the text alone.
+  const [, secret] = /https:\/\/salon\.example\/p\/([\w-]{32}) /.exec(text)!;
+  expect(await openPage(secret, 'local')).toMatchObject({ clientId });
+  const { kept } = await reminderFacts(owner, [clientId]);
+  expect(kept).toMatchObject([{ state: 'sent', by: null, words: expect.stringContaining('{page}') }]);
+  expect(JSON.stringify(kept)).not.toContain(secret);
   expect(await due(clientId)).toEqual([]);
 
   // Moved: its new time is another reminder.

@@ -90,7 +90,10 @@ describe('signing off', () => {
     expect(await saveConsult(owner, visitId, edit({ ...EMPTY_CONSULT, notes: 'other' }, 2))).toEqual(signed);
     expect(await savePlan(owner, visitId, edit(startPlan()))).toEqual(signed);
     expect(await saveMix(owner, visitId, edit(EMPTY_MIX, 0))).toEqual(signed);
-    expect(await readVisit(owner, visitId)).toEqual(before);
+    // What came too late is kept as a draft of whoever made it.
+    const after = await readVisit(owner, visitId);
+    expect(after!.drafts.map(({ part }) => part).sort()).toEqual(['consult', 'outcome', 'plan']);
+    expect({ ...after, drafts: [], readAt: 0 }).toEqual({ ...before, readAt: 0 });
     // The database refuses too, whoever asks.
     for (const table of ['outcome', 'plan']) {
       await expect(inSalon(owner.salonId, (trx) => trx(table).where({ visit_id: visitId }).update({ revision: 9 }), scratch.owner)).rejects.toMatchObject({ code: 'LT001' });

@@ -12,7 +12,7 @@ import { createVisit, readVisit } from './visits';
 const TODAY = '2026-11-24';
 const TABLES = [
   'salon', 'person', 'session', 'client', 'visit', 'plan', 'outcome', 'addendum', 'appointment', 'reminder', 'learnt_since', 'calendar_feed', 'api_token', 'draft', 'house', 'technique', 'technique_version', 'access_link', 'trail',
-  'hair_test', 'consent', 'caution_reason', 'photo', 'photo_bytes', 'client_word', 'product_range', 'client_merge', 'stock', 'stock_move', 'mix', 'service', 'service_event',
+  'hair_test', 'consent', 'caution_reason', 'photo', 'photo_bytes', 'client_word', 'client_page', 'client_answer', 'product_range', 'client_merge', 'stock', 'stock_move', 'mix', 'service', 'service_event',
 ];
 /** Wrong tries, counted before any salon is known: no salon’s rows, and nothing the application can read. */
 const OF_NO_SALON = 'attempt';

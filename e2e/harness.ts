@@ -77,9 +77,13 @@ export async function signIn(page: Page, email = 'ottilie@fernhollow.example', p
   emails.set(page, email);
 }
 
-/** Waits until the page's path fits. */
+/** Waits until the page's path fits, and the step of a visit that it names is drawn. */
 export async function at(page: Page, fits: RegExp): Promise<void> {
-  await page.waitForFunction((source) => new RegExp(source).test(location.pathname), {}, fits.source);
+  await page.waitForFunction((source) => {
+    if (!new RegExp(source).test(location.pathname)) return false;
+    const drawn = document.querySelector('nav[aria-label="Steps of the visit"] [aria-current=step]');
+    return drawn === null || (drawn.getAttribute('href') === location.pathname && document.querySelector('[data-opening]') === null);
+  }, {}, fits.source);
 }
 
 /** Opens a step of a visit and waits until it answers, not only shows. */

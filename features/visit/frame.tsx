@@ -15,13 +15,14 @@ import { ComfortMenu } from '../comfort/comfort-menu';
 import { Colleagues } from './colleagues';
 import { DraftBanner } from './draft-banner';
 import { Ribbon } from './ribbon';
-import { StepLink, useGoToStep, useStep } from './step-link';
+import { stepAhead, StepLink, useGoToStep, useStep, useWay } from './step-link';
 import { STEPS } from './step-names';
 import { useVisit } from './store';
 
 /** One visit: header, steps, the page of the step, and the ribbon that runs through all of them. */
 export function VisitFrame({ today, children }: { today: string; children: ReactNode }) {
   const step = useStep();
+  useWay();
   useStepKeys();
   const [facing, setFacing] = useState(false);
   return (
@@ -157,9 +158,7 @@ function useStepKeys() {
     const onKey = (event: KeyboardEvent) => {
       if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
       const by = event.key === ']' ? 1 : event.key === '[' ? -1 : 0;
-      // By the address: of two quick presses the second comes before the page is drawn again.
-      const here = window.location.pathname.split('/').at(-1);
-      const next = by !== 0 && STEPS[STEPS.findIndex(({ path }) => path === here) + by];
+      const next = by !== 0 && STEPS[STEPS.findIndex(({ path }) => path === stepAhead()) + by];
       if (next) go(next.path);
     };
     window.addEventListener('keydown', onKey);
