@@ -2,45 +2,14 @@
 
 import { usePathname, useRouter } from 'next/navigation';
 import { useCallback, useEffect, type ComponentProps, type MouseEvent } from 'react';
-import { useVisit } from './store';
 import { hrefOf, isVisitStep, type Step, type VisitStep } from './step-names';
+import { useVisit } from './store';
+import { Way } from './way';
 
 /** The step that is open. */
 export function useStep(): VisitStep {
   const last = usePathname().split('/').at(-1) ?? '';
   return isVisitStep(last) ? last : 'consult';
-}
-
-/**
- * The way between steps. The framework writes the address of what it has drawn, a moment after it was asked: of two quick moves the first
- * would write over the second. So one is under way at a time, and the newest of those that came meanwhile follows it.
- */
-class Way {
-  private underWay: string | undefined;
-  private next: string | undefined;
-
-  /** Where it will have led. */
-  get end(): string {
-    return this.next ?? this.underWay ?? window.location.pathname;
-  }
-
-  go(path: string): void {
-    if (this.underWay !== undefined) {
-      this.next = path;
-      return;
-    }
-    if (path === window.location.pathname) return;
-    this.underWay = path;
-    window.history.pushState(null, '', path);
-    window.scrollTo(0, 0);
-  }
-
-  /** The page of a path is drawn. */
-  arrived(path: string): void {
-    const { next } = this;
-    this.underWay = this.next = undefined;
-    if (next !== undefined && next !== path) this.go(next);
-  }
 }
 
 /** A window shows one visit. */
@@ -53,6 +22,12 @@ export const stepAhead = (): string => way.end.split('/').at(-1) ?? '';
 export function useWay(): void {
   const path = usePathname();
   useEffect(() => way.arrived(path), [path]);
+  useEffect(() => {
+    // Back, before what was asked for is drawn, leads to a page that is drawn already.
+    const back = () => way.arrived(window.location.pathname);
+    window.addEventListener('popstate', back);
+    return () => window.removeEventListener('popstate', back);
+  }, []);
 }
 
 /** Goes to a step of the open visit. All of them are in the page already: only its address changes, and no server is asked. */
