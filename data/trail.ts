@@ -73,11 +73,11 @@ export async function leaveTrail(trx: Transaction, actor: Author, act: Act, abou
     act, details: JSON.stringify(details),
   });
   // Whoever has a visit of the client open reads anew what stands beside its documents.
-  if (about.clientId && !DOCUMENTS.has(act)) await announce(trx, { topic: 'client', id: about.clientId });
+  if (about.clientId && !NOT_ANNOUNCED.has(act)) await announce(trx, { topic: 'client', id: about.clientId });
 }
 
-/** Acts of which the edit itself is announced. */
-const DOCUMENTS: ReadonlySet<Act> = new Set(['consult', 'plan', 'mix', 'outcome']);
+/** Acts of which the edit itself is announced, and of clients whom nobody can have open yet. */
+const NOT_ANNOUNCED: ReadonlySet<Act> = new Set(['consult', 'plan', 'mix', 'outcome', 'client-added']);
 
 /** What differs between two versions of a document, as the trail keeps it. */
 export function changesBetween(before: unknown, after: unknown): Change[] {

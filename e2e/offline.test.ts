@@ -1,6 +1,6 @@
 import { readVisit } from '@/data/visits';
 import { signedIn } from '@/data/testing/actor';
-import { at, axeFindings, chapter, fill, foilCount, keptOnDevice, live, newVisit, offline, openBrowser, openStep, press, saved, see, signIn, type Session } from './harness';
+import { address, at, axeFindings, chapter, fill, foilCount, keptOnDevice, live, newVisit, offline, openBrowser, openStep, press, saved, see, signIn, type Session } from './harness';
 
 let session: Session;
 beforeAll(async () => {
@@ -58,7 +58,9 @@ test('a whole visit is planned without a network, with a reload at each step, an
   const { page } = session;
   const visit = await newVisit(page, 'Planned In The Cellar');
   await openStep(page, visit, 'consult');
-  await keptOnDevice(page, [`/visits/${visit}`, '/clients']);
+  await keptOnDevice(page, [`/visits/${visit}`, '/day', '/clients']);
+  // All of the next days are kept once this is said.
+  await page.waitForFunction(() => localStorage.getItem('lattice/near/at') !== null, { timeout: 60_000 });
   const before = await read(visit);
   await offline(session, true);
   for (const { name, does } of ACTIONS) {
@@ -86,6 +88,17 @@ test('a whole visit is planned without a network, with a reload at each step, an
   expect(await axeFindings(page)).toEqual([]);
   await press(page, 'Clients');
   await see(page, 'New client');
+  // Whoever is booked today or in the next two days, and the day itself.
+  const booked = await page.evaluate(async () => {
+    const names = (await caches.keys()).filter((own) => own.startsWith('lattice-pages-'));
+    const kept = (await Promise.all(names.map(async (own) => (await caches.open(own)).keys()))).flat();
+    return kept.map(({ url }) => new URL(url).pathname).find((own) => /^\/clients\/[0-9a-f-]{36}$/.test(own));
+  });
+  await page.goto(`${address()}${booked}`);
+  await page.waitForSelector('section[aria-label="Page for their phone"]');
+  await see(page, 'Needs the network');
+  await page.goto(`${address()}/day`);
+  await page.waitForSelector('section[aria-label="The day"]');
   await openStep(page, visit, 'pattern');
 
   await offline(session, false);
