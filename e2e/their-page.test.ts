@@ -2,6 +2,9 @@ import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import sharp from 'sharp';
+import { ensurePage } from '@/data/client-pages';
+import { listClients } from '@/data/clients';
+import { readHouse, saveHouse } from '@/data/house';
 import { readVisit } from '@/data/visits';
 import { signedIn } from '@/data/testing/actor';
 import { address, axeFindings, fill, live, newVisit, openBrowser, openStep, press, saved, see, signIn, type Session } from './harness';
@@ -171,3 +174,20 @@ test('answers that come while the visit is open are there by themselves, and can
   await salon.page.waitForFunction(() => document.querySelector('[aria-label="Answers of the client"]') === null);
   expect((await readVisit(await actor(), visit))!.consult.document.brightness).toBe(3);
 }, 90_000);
+
+test('after a visit the page says what to mind, in the words of the house, and when to come again', async () => {
+  const owner = await actor();
+  const before = await readHouse(owner);
+  await saveHouse(owner, before.revision, { ...before.document, aftercare: 'Wash it after two days.\nNo chlorine for a week.' });
+  try {
+    const recorded = (await listClients(owner, '', '2026-12-01')).find(({ lastRecordedOn }) => lastRecordedOn !== null)!;
+    const { path: to } = (await ensurePage(owner, recorded.id))!;
+    await phone.page.goto(`${address()}${to}`);
+    await see(phone.page, 'After your visit of');
+    for (const words of ['Wash it after two days.', 'No chlorine for a week.']) await see(phone.page, words);
+    expect(await axeFindings(phone.page)).toEqual([]);
+  } finally {
+    const { revision } = await readHouse(owner);
+    await saveHouse(owner, revision, before.document);
+  }
+}, 60_000);

@@ -59,6 +59,7 @@ const REFUSED: Record<string, { parse(value: unknown): Parsed<unknown>; sound: u
     cases: [
       ['units', 'ell', 'units: must be mm, cm or in.'], ['timeZone', 'Nowhere/Else', 'timeZone: is no time zone that is known here.'], ['prices.currency', 'Euro', 'prices.currency: must be three capital letters, such as EUR.'],
       ['prices.addOns', [{ id: 'cut', name: 'Cut', minor: 1 }, { id: 'cut', name: 'Cut again', minor: 1 }], 'prices.addOns: names an add-on twice.'], ['cautions.scalpMm', 2, 'cautions.scalpMm: must be a number from 10 to 60 mm.'],
+      ['aftercare', 'x'.repeat(1001), 'aftercare: must be at most 1000 characters.'],
       ['reminders.daysBefore', 30, 'reminders.daysBefore: must be a whole number from 0 to 14.'], ['reminders.appointment', 'See you', 'reminders.appointment: must say {day} and {time}: a reminder of nothing reminds nobody.'], ['reminders.due', '{time}', 'reminders.due: cannot fill in {time}: it knows {name}, {day}, {salon}, {page}.'],
     ],
   },

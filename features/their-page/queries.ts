@@ -45,6 +45,7 @@ export async function theirPage(secret: string): Promise<TheirPage | { readonly 
     const [next] = await comingAppointments(page, page.clientId, day, house.timeZone);
     const weeks = facts.last?.toned && facts.last.washesPerWeek ? Math.round(TONER_WASHES / facts.last.washesPerWeek) : null;
     const after = facts.last && [
+      ...house.aftercare.split(/\n+/).filter(Boolean),
       ...(weeks !== null ? [`Your toner lasts about ${TONER_WASHES} washes: at ${facts.last.washesPerWeek} a week, about ${weeks} weeks.`] : facts.last.toned ? [`Your toner lasts about ${TONER_WASHES} washes.`] : []),
       ...(!next && facts.last.nextOn !== null && facts.last.nextOn > day ? [`Your next visit was planned for about ${calendar.day(facts.last.nextOn)}. Ring the salon to book it.`] : []),
     ];
