@@ -154,8 +154,13 @@ test('by finger a slider moves by a pull and not by a swipe, a panel opens its f
   await at(page, /\/pattern$/);
   await page.waitForSelector('footer[aria-label="Foils in the order of work"] svg');
   const panel = (await page.waitForSelector('footer button[aria-haspopup=dialog]'))!;
-  await panel.tap();
-  await (await page.waitForSelector('[aria-label^="Foils of"] button[aria-label^="Foil 3,"]'))!.tap();
+  // While the page is drawn again under it a tap may be lost: a person taps once more.
+  const third = '[aria-label^="Foils of"] button[aria-label^="Foil 3,"]';
+  for (let tries = 0; tries < 3; tries += 1) {
+    await panel.tap();
+    if (await page.waitForSelector(third, { timeout: 10_000 }).catch(() => null)) break;
+  }
+  await (await page.waitForSelector(third))!.tap();
   await page.waitForSelector('[aria-label="Change this foil"]');
   await press(page, 'Library …');
   await page.waitForSelector('[role=dialog]');
