@@ -144,7 +144,7 @@ let asked = 0;
 let parted = false;
 async function joins(person: number): Promise<void> {
   const visit = visits[Math.floor(person / AT_A_VISIT) % visits.length];
-  const cookie = cookies[person];
+  const cookie = cookies[person % cookies.length];
   const { response } = await request(person, 'GET', `/api/visits/${visit}/stream?step=consult&panel=`, cookie);
   let station = '';
   let rest = '';
