@@ -132,7 +132,7 @@ export const houseSchema: z.ZodType<House> = z.strictObject({
     })
     .prefault({ currency: 'EUR', way: 'flat', baseMinor: 9000, includedFoils: 20, perFoilMinor: 150, perHourMinor: 6000 })
     .describe('Prices'),
-  aftercare: z.string({ error: 'must be text' }).trim().max(1000, 'must be at most 1000 characters').default('').describe('What a client is to mind after a visit, shown on their own page'),
+  aftercare: z.string({ error: 'must be text' }).trim().max(1000, 'must be at most 1000 characters').default('').describe('What a client should take care of after a visit, shown on their own page'),
   reminders: z
     .strictObject({
       daysBefore: whole(0, 14, 'Appointments so many days ahead are reminded of; 0 is the same day').default(2),

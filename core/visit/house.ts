@@ -25,7 +25,7 @@ export interface House {
   cautions: { alertHours: number; alertDays: number; strongVolumes: number; scalpMm: number; warmestCelsius: number; age: number };
   foil: FoilStock;
   prices: VisitPrices & { currency: string };
-  /** What a client is to mind after a visit, in the words of the house; empty says nothing. */
+  /** What a client should take care of after a visit, in the words of the house; empty says nothing. */
   aftercare: string;
   reminders: { daysBefore: number; fromMinute: number | null; appointment: string; due: string };
   /** Time for the foils of a visit, minutes; null where none is set. */

@@ -213,7 +213,7 @@ export function HouseForm({ initial, revision, mayChange, today, timeZones, curr
             <ReminderWords kind="due" label="Of a visit that is due" value={house.reminders.due} onChange={(due) => set({ reminders: { ...house.reminders, due } })} />
           </div>
         </Part>
-        <Part title="Aftercare" hint="What a client is to mind after a visit, in your words. It stands on the page for their own phone, beside how long their toner lasts.">
+        <Part title="Aftercare" hint="What a client should take care of after a visit, in your words. It is shown on the page for their own phone, beside how long their toner lasts.">
           <TextArea label="Aftercare" rows={4} maxLength={1000} value={house.aftercare} onChange={(event) => set({ aftercare: event.target.value })} />
         </Part>
         <Part title="Pattern checks" hint="A check points at a place and gives its reason. Switch off what your house does on purpose.">
