@@ -12,7 +12,7 @@ import { hashOfSecret } from './secrets';
 import { leaveTrail, type Author } from './trail';
 
 /** So long a page can be opened where no appointment says otherwise, days. */
-export const USUAL_DAYS = 30;
+const USUAL_DAYS = 30;
 const DAY_MS = 86_400_000;
 /** Bytes of the secret in an address: 192 bits, which nobody guesses. */
 const SECRET_BYTES = 24;
@@ -183,12 +183,11 @@ export function pageFacts({ salonId, clientId }: OpenedPage): Promise<PageFacts 
       .where('v.client_id', clientId).orderBy('v.held_on', 'desc').limit(MOST_VISITS_READ).select('v.held_on', 'v.consult', 'm.document as mix', 'o.document as outcome');
     const [open] = rows.filter(({ outcome }) => outcome === null);
     const [recorded] = rows.filter(({ outcome }) => outcome !== null);
-    const consents: { kind: ConsentKind }[] = await trx('consent').where({ client_id: clientId }).whereNull('withdrawn_at').distinct('kind');
     return {
       salonName: names.salon, clientName: names.client,
       agreed: open?.mix ? (mixOf(open.mix)?.money.agreed ?? null) : null,
       last: recorded ? lastOf(recorded) : null,
-      consented: consents.map(({ kind }) => kind),
+      consented: await consentedBy(trx, clientId),
       photoIds: (await ownPhotos(trx, clientId)).slice(0, MOST_OWN_PHOTOS),
     };
   });
@@ -210,5 +209,13 @@ async function ownPhotos(trx: Transaction, clientId: string): Promise<string[]> 
   return rows.map(({ id }) => id);
 }
 
-/** Whether a picture was given on this client's page: of others a page shows none. */
-export const isOwnPhoto = ({ salonId, clientId }: OpenedPage, photoId: string): Promise<boolean> => inSalon(salonId, async (trx) => (await ownPhotos(trx, clientId)).includes(photoId));
+/** Pictures that were given on this client's page, newest first: of others a page shows none. */
+export const ownPhotosOf = ({ salonId, clientId }: OpenedPage): Promise<readonly string[]> => inSalon(salonId, (trx) => ownPhotos(trx, clientId));
+
+async function consentedBy(trx: Transaction, clientId: string): Promise<ConsentKind[]> {
+  const rows: { kind: ConsentKind }[] = await trx('consent').where({ client_id: clientId }).whereNull('withdrawn_at').distinct('kind');
+  return rows.map(({ kind }) => kind);
+}
+
+/** What the client of this page has consented to. */
+export const consentsOf = ({ salonId, clientId }: OpenedPage): Promise<readonly ConsentKind[]> => inSalon(salonId, (trx) => consentedBy(trx, clientId));

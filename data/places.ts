@@ -1,3 +1,4 @@
+import { parseConsult, parseMix, parseOutcome, parsePlan, type Parsed } from '../core/formats';
 import type { VisitPart } from './drafts';
 
 /** Where each part of a visit lies. */
@@ -7,3 +8,6 @@ export const PLACES = {
   mix: { table: 'mix', key: 'visit_id', document: 'document', before: 'before', revision: 'revision', edit: 'last_edit' },
   outcome: { table: 'outcome', key: 'visit_id', document: 'document', before: 'before', revision: 'revision', edit: 'last_edit' },
 } as const satisfies Record<VisitPart, Record<string, string>>;
+
+/** How each is read, whatever its age. */
+export const READ: Readonly<Record<VisitPart, (value: unknown) => Parsed<unknown>>> = { consult: parseConsult, plan: parsePlan, mix: parseMix, outcome: parseOutcome };

@@ -1,11 +1,8 @@
-import { parseConsult, parseMix, parseOutcome, parsePlan, type Parsed } from '../core/formats';
 import { inSalon, type Actor, type Transaction } from './database';
 import { VISIT_PARTS, type VisitPart } from './drafts';
-import { PLACES } from './places';
+import { PLACES, READ } from './places';
 import { isSigned } from './signed';
 import { leaveTrail } from './trail';
-
-const READ: Readonly<Record<VisitPart, (value: unknown) => Parsed<unknown>>> = { consult: parseConsult, plan: parsePlan, mix: parseMix, outcome: parseOutcome };
 
 /** A document of a visit that cannot be read, and whether the one before it can. */
 export interface BrokenPart {

@@ -1,13 +1,13 @@
 import same from 'fast-deep-equal';
 import { usedOf, usedProblem } from '../core/chair';
-import { EMPTY_MIX, mergeEdits, oldShadowMm, parseConsult, parseMix, parseOutcome, parsePlan, withOldShadow, type Parsed } from '../core/formats';
+import { EMPTY_MIX, mergeEdits, oldShadowMm, parseMix, withOldShadow } from '../core/formats';
 import type { Plan } from '../core/pattern';
 import { mixWords, type Consult, type Outcome, type VisitMix } from '../core/visit';
 import { inSalon, type Actor, type Transaction } from './database';
 import { keepDraft, type VisitPart } from './drafts';
 import { insertMix } from './mix-rows';
 import { tellService } from './mix-service';
-import { PLACES } from './places';
+import { PLACES, READ } from './places';
 import { rangeOf } from './products';
 import { keptScript, runningService } from './service-rows';
 import { announce } from './signals';
@@ -150,8 +150,6 @@ export function saveOutcome(actor: Actor, visitId: string, edit: Edit<Outcome>):
 function told(part: VisitPart, document: unknown): unknown {
   return part === 'plan' ? { ...(document as object), head: undefined, hair: undefined } : document;
 }
-
-const READ = { consult: parseConsult, plan: parsePlan, mix: parseMix, outcome: parseOutcome } as const satisfies Record<VisitPart, (value: unknown) => Parsed<unknown>>;
 
 interface Update<T> {
   readonly visitId: string;

@@ -10,9 +10,9 @@ import { inSalon, type Actor, type Transaction } from './database';
 import { readOrProblem, stored } from './documents';
 import { houseOf } from './house-row';
 import { listDrafts, type Draft, type VisitPart } from './drafts';
-import { PLACES } from './places';
 import { insertMix } from './mix-rows';
 import { serverNow } from './now';
+import { PLACES, READ } from './places';
 import { rangeOf } from './products';
 import type { Revised } from './revised';
 import { safetyOf, type Safety } from './safety';
@@ -289,14 +289,12 @@ export async function visitIn(trx: Transaction, actor: Actor, visitId: string): 
   };
 }
 
-const READS = { consult: parseConsult, plan: parsePlan, mix: parseMix, outcome: parseOutcome } as const;
-
 /** One document of a visit as it is saved now; undefined where there is none. */
 export function readPart(actor: Pick<Actor, 'salonId'>, visitId: string, part: VisitPart): Promise<Revised<unknown> | undefined> {
   return inSalon(actor.salonId, async (trx) => {
     const place = PLACES[part];
     const row: { revision: number; document: unknown } | undefined = await trx(place.table).where({ [place.key]: visitId }).select({ revision: place.revision, document: place.document }).first();
-    return row && { revision: row.revision, document: stored<unknown>(part, READS[part](row.document)) };
+    return row && { revision: row.revision, document: stored<unknown>(part, READ[part](row.document)) };
   });
 }
 

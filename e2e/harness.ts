@@ -245,6 +245,13 @@ export async function fill(page: Page, label: string, text: string): Promise<voi
   await input.type(text);
 }
 
+/** Moves a slider by its keys. */
+export async function slide(page: Page, name: string, presses: number): Promise<void> {
+  const thumb = (await page.waitForSelector(`::-p-aria([name="${name}"][role="slider"])`))!;
+  await thumb.focus();
+  for (let i = 0; i < presses; i += 1) await page.keyboard.press('ArrowRight');
+}
+
 /** Waits until the words stand somewhere on the page. */
 export async function see(page: Page, words: string): Promise<void> {
   await page.waitForFunction((text) => document.body.innerText.includes(text), {}, words);

@@ -1,6 +1,6 @@
 import { readVisit } from '@/data/visits';
 import { signedIn } from '@/data/testing/actor';
-import { address, at, axeFindings, chapter, fill, foilCount, keptOnDevice, live, newVisit, offline, openBrowser, openStep, press, saved, see, signIn, type Session } from './harness';
+import { address, at, axeFindings, chapter, fill, foilCount, keptOnDevice, live, newVisit, offline, openBrowser, openStep, press, saved, see, signIn, slide, type Session } from './harness';
 
 let session: Session;
 beforeAll(async () => {
@@ -16,11 +16,6 @@ afterAll(() => session.close());
 afterEach(() => offline(session, false));
 
 type StepName = 'Consult' | 'Pattern' | 'Wear' | 'Mix' | 'Clock' | 'Record';
-const slide = async (name: string, presses: number) => {
-  const thumb = (await session.page.waitForSelector(`::-p-aria([name="${name}"][role="slider"])`))!;
-  await thumb.focus();
-  for (let i = 0; i < presses; i += 1) await session.page.keyboard.press('ArrowRight');
-};
 const step = async (name: StepName) => {
   const { page } = session;
   await (await page.waitForSelector(`nav[aria-label="Steps of the visit"] a[href$="/${name.toLowerCase()}"]`))!.click();
@@ -37,8 +32,8 @@ const ACTIONS: readonly { readonly name: string; does(): Promise<void> }[] = [
   { name: 'regrowth', does: () => fill(session.page, 'Crown', '21') },
   { name: 'temple', does: () => fill(session.page, 'Temple', '14') },
   { name: 'pattern', does: () => step('Pattern') },
-  { name: 'drop-out', does: () => slide('Drop-out', 3) },
-  { name: 'thickness', does: () => slide('Thickness', 2) },
+  { name: 'drop-out', does: () => slide(session.page, 'Drop-out', 3) },
+  { name: 'thickness', does: () => slide(session.page, 'Thickness', 2) },
   { name: 'side', does: async () => press(session.page, 'Foil the panel Side, right') },
   { name: 'wear', does: () => step('Wear') },
   { name: 'mix', does: () => step('Mix') },

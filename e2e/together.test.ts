@@ -1,6 +1,6 @@
 import { readVisit } from '@/data/visits';
 import { signedIn } from '@/data/testing/actor';
-import { apart, axeFindings, chapter, fill, foilCount, newVisit, openBrowser, openStep, press, saved, see, signIn, type Session } from './harness';
+import { apart, axeFindings, chapter, fill, foilCount, newVisit, openBrowser, openStep, press, saved, see, signIn, slide, type Session } from './harness';
 
 let first: Session;
 let second: Session;
@@ -14,11 +14,7 @@ afterAll(async () => {
   await second.close();
 });
 
-const drop = async ({ page }: Session, presses: number) => {
-  const thumb = (await page.waitForSelector('::-p-aria([name="Drop-out"][role="slider"])'))!;
-  await thumb.focus();
-  for (let i = 0; i < presses; i += 1) await page.keyboard.press('ArrowRight');
-};
+const drop = ({ page }: Session, presses: number) => slide(page, 'Drop-out', presses);
 const both = async (name: string, step: 'pattern' | 'consult' | 'mix') => {
   const visit = await newVisit(first.page, name);
   for (const { page } of [first, second]) await openStep(page, visit, step);
@@ -47,11 +43,7 @@ test('what one changes is there for the other within a second; a step back undoe
   const visit = await both('Within A Second', 'pattern');
   await hears(first, 'Bram Vale-Osei in Pattern, Back');
   // Both work at once, on different figures of one panel.
-  await Promise.all([drop(second, 4), (async () => {
-    const thumb = (await first.page.waitForSelector('::-p-aria([name="Thickness"][role="slider"])'))!;
-    await thumb.focus();
-    for (let i = 0; i < 2; i += 1) await first.page.keyboard.press('ArrowRight');
-  })()]);
+  await Promise.all([drop(second, 4), slide(first.page, 'Thickness', 2)]);
   for (const { page } of [first, second]) await see(page, '5 + 9 mm');
   for (const { page } of [first, second]) await saved(page);
   expect(await foilCount(first.page)).toBe(await foilCount(second.page));

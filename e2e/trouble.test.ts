@@ -1,4 +1,4 @@
-import { address, apart, at, begin, chapter, fill, foilCount, live, newVisit, openBrowser, openStep, press, saved, see, axeFindings, signIn, type Session } from './harness';
+import { address, apart, at, begin, chapter, fill, foilCount, live, newVisit, openBrowser, openStep, press, saved, see, axeFindings, signIn, slide, type Session } from './harness';
 
 let first: Session;
 let second: Session;
@@ -10,11 +10,7 @@ afterAll(async () => {
   await second.close();
 });
 
-const drop = async ({ page }: Session, presses: number) => {
-  const thumb = (await page.waitForSelector('::-p-aria([name="Drop-out"][role="slider"])'))!;
-  await thumb.focus();
-  for (let i = 0; i < presses; i += 1) await page.keyboard.press('ArrowRight');
-};
+const drop = ({ page }: Session, presses: number) => slide(page, 'Drop-out', presses);
 
 describe('bad input', () => {
   test('sign-in names the field and keeps the address', async () => {

@@ -1,3 +1,4 @@
+import { NOTED_WORDS } from '../caution';
 import { brightnessStep } from '../pattern';
 import type { Consult, HistoryEntry, Noted } from '../visit';
 
@@ -31,7 +32,6 @@ const FRAME_MM = { none: 0, soft: 20, bold: 30 } as const;
 const SERVICE_WORDS: Record<HistoryEntry['what'], string> = {
   lightener: 'lightener', permanent: 'permanent colour', demi: 'demi-permanent colour', toner: 'toner', metallic: 'metal-salt dye', plant: 'henna or plant dye', smoothing: 'smoothing', perm: 'perm', other: 'something else',
 };
-const NOTED_WORDS: Record<Noted, string> = { pregnancy: 'pregnancy', medication: 'medication', 'recent-chemical': 'a recent chemical service' };
 const NONE = '–';
 const per = (share: number | null) => (share === null ? undefined : `${Math.round(100 * share)}%`);
 const list = (words: readonly string[]) => (words.length === 0 ? NONE : words.join('; '));

@@ -101,8 +101,8 @@ test('deposit, payments, tip and what is owed; a tip pays for nothing', () => {
 
 test('a receipt says every line, what was agreed, the tax within, and what is owed', () => {
   const estimate = itemise(visit, prices);
-  const paid = paidOf(20_000, [{ what: 'deposit', minor: 5000 }]);
-  const text = receiptText({ salon: 'Fernhollow', client: 'Nell', on: '25 Nov 2026', money: (minor) => (minor / 100).toFixed(2) }, receiptRows({ estimate, agreedMinor: 20_000, paid, taxPercent: 20 }));
+  const payments = [{ what: 'deposit' as const, minor: 5000 }];
+  const text = receiptText({ salon: 'Fernhollow', client: 'Nell', on: '25 Nov 2026', money: (minor) => (minor / 100).toFixed(2) }, receiptRows({ estimate, agreedMinor: 20_000, payments, taxPercent: 20 }));
   expect(text).toBe(
     [
       'Fernhollow', 'Nell, 25 Nov 2026', '', 'Foil service, up to 20 foils   90.00', '28 further foils               42.00', '2 extra bowls                  36.00', '1 extra toner                  22.00',

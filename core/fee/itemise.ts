@@ -192,7 +192,7 @@ export function paidOf(amountMinor: number, payments: readonly { readonly what: 
 export interface ReceiptFacts {
   readonly estimate: Itemised;
   readonly agreedMinor: number | null;
-  readonly paid: Paid;
+  readonly payments: Parameters<typeof paidOf>[1];
   readonly taxPercent: number;
 }
 
@@ -204,8 +204,9 @@ export interface ReceiptRow {
 }
 
 /** The lines of a receipt: what was done, what was agreed, what is paid and owed. */
-export function receiptRows({ estimate, agreedMinor, paid, taxPercent }: ReceiptFacts): ReceiptRow[] {
+export function receiptRows({ estimate, agreedMinor, payments, taxPercent }: ReceiptFacts): ReceiptRow[] {
   const amount = agreedMinor ?? estimate.totalMinor;
+  const paid = paidOf(amount, payments);
   const rows: ReceiptRow[] = estimate.lines.map(({ words, minor }) => ({ words, minor }));
   if (agreedMinor !== null && agreedMinor !== estimate.totalMinor) rows.push({ words: agreedMinor < estimate.totalMinor ? 'Agreed, less' : 'Agreed, more', minor: agreedMinor - estimate.totalMinor });
   rows.push({ words: 'Total', minor: amount, total: true });

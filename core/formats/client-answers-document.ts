@@ -1,11 +1,9 @@
 import { z } from 'zod';
 import type { ClientAnswers } from '../consult';
 import { NOTED } from '../visit';
-import { between, whole } from './fields';
+import { answer, between, isWornTooMuch, whole, WORN_TOO_MUCH } from './fields';
 import { historySchema, occasionsSchema } from './history-fields';
 import { parseWith, type Parsed } from './problem';
-
-const answer = <T extends string>(values: readonly [T, ...T[]], description: string) => z.enum(values, { error: `must be one of ${values.join(', ')}` }).nullable().default(null).describe(`${description}; null where it was left open`);
 
 /** What a client answers on their own phone before the visit. */
 export const clientAnswersSchema: z.ZodType<ClientAnswers> = z.strictObject({
@@ -38,7 +36,7 @@ export const clientAnswersSchema: z.ZodType<ClientAnswers> = z.strictObject({
     noted: z.array(z.enum(NOTED, { error: `must be one of ${NOTED.join(', ')}` })).max(NOTED.length).default([]),
   }).prefault({}),
 }).superRefine(({ worn: { upShare, halfUpShare } }, context) => {
-  if ((upShare ?? 0) + (halfUpShare ?? 0) > 1 + 1e-9) context.addIssue({ code: 'custom', path: ['worn', 'halfUpShare'], message: 'tied up and half up together are more than all of the time' });
+  if (isWornTooMuch(upShare, halfUpShare)) context.addIssue({ code: 'custom', path: ['worn', 'halfUpShare'], message: WORN_TOO_MUCH });
 });
 
 export const NO_ANSWERS: ClientAnswers = clientAnswersSchema.parse({ version: 1 });

@@ -1,16 +1,11 @@
 import { z } from 'zod';
 import { ZONES, type Zone } from '../head';
 import type { Consult, RegrowthByZone } from '../visit';
-import { AVERAGE_HAIR, AVERAGE_HEAD, between, hairSchema, whole, headSchema, levelField } from './fields';
+import { answer, AVERAGE_HAIR, AVERAGE_HEAD, between, isWornTooMuch, WORN_TOO_MUCH, hairSchema, whole, headSchema, levelField } from './fields';
 import { healthSchema, historySchema, goalsSchema, occasionsSchema } from './history-fields';
 import { zoneHairSchema } from './zone-hair';
 import { parseWith, type Parsed } from './problem';
 import { without } from './without';
-
-/** One of a few answers; null until it was asked. */
-function answer<T extends string>(values: readonly [T, ...T[]], description: string) {
-  return z.enum(values, { error: `must be one of ${values.join(', ')}` }).nullable().default(null).describe(`${description}; null when it was not asked`);
-}
 
 const regrowth = z
   .partialRecord(z.enum(ZONES), between(0, 400, 'mm', 'Regrowth since the zone was last taken to the root, mm'), {
@@ -83,7 +78,7 @@ function contradictions(consult: {
   wornUpShare: number | null; wornHalfUpShare: number | null; hair: Consult['hair']; regrowthMm: RegrowthByZone; map: Consult['map'];
 }): [readonly string[], string][] {
   const out: [readonly string[], string][] = [];
-  if ((consult.wornUpShare ?? 0) + (consult.wornHalfUpShare ?? 0) > 1 + 1e-9) out.push([['wornHalfUpShare'], 'tied up and half up together are more than all of the time']);
+  if (isWornTooMuch(consult.wornUpShare, consult.wornHalfUpShare)) out.push([['wornHalfUpShare'], WORN_TOO_MUCH]);
   const lengthIn = (zone: Zone) => consult.hair.byZone[zone]?.lengthMm ?? consult.hair.lengthMm;
   for (const zone of ZONES) {
     const length = lengthIn(zone);

@@ -95,3 +95,12 @@ export const AVERAGE_HEAD: z.infer<typeof headSchema> = {
 };
 
 export const AVERAGE_HAIR: z.infer<typeof hairSchema> = { densityPerCm2: 170, strand: 'medium', lengthMm: 300, byZone: {} };
+
+/** One of a few answers; null until it was asked. */
+export function answer<T extends string>(values: readonly [T, ...T[]], description: string) {
+  return z.enum(values, { error: `must be one of ${values.join(', ')}` }).nullable().default(null).describe(`${description}; null when it was not asked`);
+}
+
+/** Hair cannot be tied up and half up for more than all of the time. @param up, half shares, 0–1; null is not said */
+export const isWornTooMuch = (up: number | null, half: number | null): boolean => (up ?? 0) + (half ?? 0) > 1 + 1e-9;
+export const WORN_TOO_MUCH = 'tied up and half up together are more than all of the time';

@@ -1,4 +1,4 @@
-import { itemise, paidOf, receiptRows, receiptText, type ReceiptRow } from '../fee';
+import { itemise, receiptRows, receiptText, type ReceiptRow } from '../fee';
 import { receiptSheet } from './receipt-sheet';
 
 const head = { salon: 'Fernhollow', client: 'Nell Ashdown', on: '25 Nov 2026', money: (minor: number) => (minor / 100).toFixed(2) };
@@ -7,7 +7,7 @@ const row = (minor: number): ReceiptRow => ({ words: `Line ${minor}`, minor });
 
 test('the page says what the text says, with the same figures', () => {
   const estimate: ReturnType<typeof itemise> = { lines: [{ words: 'Foils', minor: 15_000 }, { words: 'Toner', minor: 2500 }] as never, totalMinor: 17_500 } as never;
-  const rows = receiptRows({ estimate, agreedMinor: 17_000, paid: paidOf(17_000, [{ what: 'deposit', minor: 5000 }, { what: 'payment', minor: 12_000 }, { what: 'tip', minor: 500 }]), taxPercent: 20 });
+  const rows = receiptRows({ estimate, agreedMinor: 17_000, payments: [{ what: 'deposit', minor: 5000 }, { what: 'payment', minor: 12_000 }, { what: 'tip', minor: 500 }], taxPercent: 20 });
   expect(rows.map(({ words: own, minor }) => [own, minor])).toEqual([
     ['Foils', 15_000], ['Toner', 2500], ['Agreed, less', -500], ['Total', 17_000], ['within it 20% tax', 2833], ['Deposit', 5000], ['Paid', 12_000], ['Owed', 0], ['Tip, thank you', 500],
   ]);

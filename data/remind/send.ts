@@ -1,5 +1,6 @@
 import { PAGE_FIELD, withPage } from '../../core/diary';
-import { ensurePage, USUAL_DAYS } from '../client-pages';
+import { dayAfter } from '../../core/units';
+import { ensurePage } from '../client-pages';
 import { serverNow } from '../now';
 import type { Author } from '../trail';
 import { publicAddress } from './address';
@@ -22,7 +23,6 @@ export async function sendReminder(sender: Author, own: Remindable, outbox: stri
   return handed;
 }
 
-const DAY_MS = 86_400_000;
 /** So long after the appointment a page stays open: what is to be minded afterwards stands there. */
 const DAYS_AFTER = 60;
 
@@ -31,7 +31,6 @@ async function withTheirPage(sender: Author, { clientId, slot }: Remindable, wor
   if (!words.includes(PAGE_FIELD)) return words;
   const address = publicAddress();
   if (address === undefined) return undefined;
-  const until = slot === null ? serverNow() + USUAL_DAYS * DAY_MS : Date.parse(`${slot.on}T00:00:00Z`) + DAYS_AFTER * DAY_MS;
-  const page = await ensurePage(sender, clientId, new Date(until));
+  const page = await ensurePage(sender, clientId, slot === null ? undefined : new Date(dayAfter(slot.on, DAYS_AFTER)));
   return page && withPage(words, `${address}${page.path}`);
 }

@@ -1,13 +1,12 @@
 'use client';
 
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import type { VisitBundle } from '../visit/types';
+import { VISIT_PARTS, type VisitBundle } from '../visit/types';
 
 interface Schema extends DBSchema {
   visits: { key: string; value: { readonly id: string; readonly keptAt: number; readonly bundle: VisitBundle } };
 }
 
-const PARTS = ['consult', 'plan', 'mix', 'outcome'] as const;
 const DAYS_KEPT = 4;
 
 const open = (): Promise<IDBPDatabase<Schema>> => openDB<Schema>('lattice-visits', 1, { upgrade: (db) => void db.createObjectStore('visits', { keyPath: 'id' }) });
@@ -49,6 +48,6 @@ export async function newestOf(page: VisitBundle): Promise<VisitBundle> {
 /** The newer version of each document, and the facts beside them of whichever was read later. */
 export function newer(page: VisitBundle, kept: VisitBundle): VisitBundle {
   const facts = kept.readAt > page.readAt ? kept : page;
-  const documents = Object.fromEntries(PARTS.map((part) => [part, (kept[part]?.revision ?? 0) > (page[part]?.revision ?? 0) ? kept[part] : page[part]]));
+  const documents = Object.fromEntries(VISIT_PARTS.map((part) => [part, (kept[part]?.revision ?? 0) > (page[part]?.revision ?? 0) ? kept[part] : page[part]]));
   return { ...facts, ...documents };
 }

@@ -5,6 +5,7 @@ import { redirect } from 'next/navigation';
 import { z } from 'zod';
 import { lockSession, openSession, revokeSession, takeStation } from '@/data/sessions';
 import { fieldProblems, textsOf } from '../forms';
+import { askedFrom, waitWords } from '../http/asked-from';
 import { isId } from '../shared';
 import { deviceOf, rememberDevice, sealedCookie } from './cookie';
 import { currentPerson, personAtStation } from './current';
@@ -20,8 +21,6 @@ const form = z.object({
   password: z.string().min(1, 'Password: it is empty.').max(200, 'Password: it is longer than 200 characters.'),
 });
 
-const minutes = (seconds: number) => `${Math.ceil(seconds / 60)} minute${seconds > 60 ? 's' : ''}`;
-
 /** Signs in and goes to the clients; otherwise says which field is wrong and keeps the address. */
 export async function signIn(_: SignInState, data: FormData): Promise<SignInState> {
   const email = String(data.get('email') ?? '');
@@ -30,7 +29,7 @@ export async function signIn(_: SignInState, data: FormData): Promise<SignInStat
   const opened = await openSession(read.data.email, read.data.password, { ...(await station()), known: await deviceOf(read.data.email) });
   if (!opened) return { email, problems: { password: 'Password: the e-mail address or the password is wrong.' } };
   if ('waitSeconds' in opened) {
-    return { email, problems: { password: `Too many wrong tries. Wait ${minutes(opened.waitSeconds)}, or ask the owner for a reset link.` } };
+    return { email, problems: { password: `Too many wrong tries. Wait ${waitWords(opened.waitSeconds)}, or ask the owner for a reset link.` } };
   }
   await keep(opened.sessionId);
   await rememberDevice(read.data.email);
@@ -64,7 +63,7 @@ export async function unlockStation(_: UnlockState, data: FormData): Promise<Unl
   if (secret === '') return { problem: 'Write your PIN or password.' };
   const opened = isId(personId) && secret.length <= 200 ? await takeStation(at, personId, secret, (await station()).device) : undefined;
   if (!opened) return { problem: 'Wrong PIN or password.' };
-  if ('waitSeconds' in opened) return { problem: `Too many wrong tries. Wait ${minutes(opened.waitSeconds)}, or sign in with e-mail and password.` };
+  if ('waitSeconds' in opened) return { problem: `Too many wrong tries. Wait ${waitWords(opened.waitSeconds)}, or sign in with e-mail and password.` };
   await keep(opened.sessionId);
   redirect(placeAfter(to));
 }
@@ -76,6 +75,5 @@ async function keep(sessionId: string): Promise<void> {
 }
 
 async function station() {
-  const asked = await headers();
-  return { from: asked.get('x-forwarded-for')?.split(',')[0].trim() ?? 'unknown', device: asked.get('user-agent') ?? '' };
+  return { from: await askedFrom(), device: (await headers()).get('user-agent') ?? '' };
 }

@@ -1,6 +1,6 @@
 import 'server-only';
 import { servedBy } from '@/core/chair';
-import { paidOf, receiptRows } from '@/core/fee';
+import { receiptRows } from '@/core/fee';
 import { foilsCsv, receiptSheet, type StationSheet } from '@/core/formats';
 import { repeatLines } from '@/core/record';
 import { calendarOf, formatLevel, inMeasures, moneyIn } from '@/core/units';
@@ -64,9 +64,8 @@ export async function loadReceipt(visitId: string): Promise<SheetRead> {
   const all = await loadAll(visitId, ['mix']);
   if (typeof all === 'string') return all;
   const { visit, house, computed: { mix, estimate }, money, shared } = all;
-  const agreedMinor = mix.money.agreed?.minor ?? null;
-  const paid = paidOf(agreedMinor ?? estimate.totalMinor, mix.money.payments);
-  return receiptSheet({ salon: visit.salonName, client: shared.client, on: shared.date, money }, receiptRows({ estimate, agreedMinor, paid, taxPercent: house.prices.taxPercent }));
+  const { agreed, payments } = mix.money;
+  return receiptSheet({ salon: visit.salonName, client: shared.client, on: shared.date, money }, receiptRows({ estimate, agreedMinor: agreed?.minor ?? null, payments, taxPercent: house.prices.taxPercent }));
 }
 
 /** Everything that product is put on at a visit as a table that spreadsheets open. */

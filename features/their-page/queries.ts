@@ -1,27 +1,25 @@
 import 'server-only';
-import { headers } from 'next/headers';
 import { z } from 'zod';
 import { clientAnswersSchema, NO_ANSWERS, parseWith } from '@/core/formats';
 import { calendarOf, moneyIn, type CalendarWriting } from '@/core/units';
-import { answersOf, isOwnPhoto, keepAnswers, MOST_OWN_PHOTOS, openPage, pageFacts, pageMayWrite, type OpenedPage } from '@/data/client-pages';
+import { answersOf, consentsOf, keepAnswers, MOST_OWN_PHOTOS, openPage, ownPhotosOf, pageFacts, pageMayWrite, type OpenedPage } from '@/data/client-pages';
 import { comingAppointments } from '@/data/appointments';
 import { readHouse } from '@/data/house';
 import { serverNow } from '@/data/now';
 import { addPhoto, photoBytes } from '@/data/photos';
 import { readPicture } from '@/data/picture';
 import { addConsent } from '@/data/safety';
+import { askedFrom, waitWords } from '../http/asked-from';
 import { Refused } from '../http/route';
 import { CONSENT_WORDS } from '../safety/words';
 import { isId, today } from '../shared';
 import { OWN_CONSENTS, type TheirPage } from './types';
 
 const CLOSED = 'This page is not open any more, or its address is cut short. Ask the salon for a new one.';
-const minutes = (seconds: number) => `${Math.ceil(seconds / 60)} minute${seconds > 60 ? 's' : ''}`;
 
 async function opened(secret: string): Promise<OpenedPage> {
-  const from = (await headers()).get('x-forwarded-for')?.split(',')[0].trim() ?? 'unknown';
-  const page = await openPage(secret, from);
-  if (page && 'waitSeconds' in page) throw new Refused(429, `Too many addresses were tried from here. Wait ${minutes(page.waitSeconds)}.`);
+  const page = await openPage(secret, await askedFrom());
+  if (page && 'waitSeconds' in page) throw new Refused(429, `Too many addresses were tried from here. Wait ${waitWords(page.waitSeconds)}.`);
   if (!page) throw new Refused(404, CLOSED, 'closed');
   return page;
 }
@@ -30,7 +28,7 @@ async function opened(secret: string): Promise<OpenedPage> {
 async function openedToWrite(secret: string, what: 'page-write' | 'page-photo'): Promise<OpenedPage> {
   const page = await opened(secret);
   const waitSeconds = await pageMayWrite(page, what);
-  if (waitSeconds > 0) throw new Refused(429, `That was a lot at once. Wait ${minutes(waitSeconds)}; nothing was lost.`);
+  if (waitSeconds > 0) throw new Refused(429, `That was a lot at once. Wait ${waitWords(waitSeconds)}; nothing was lost.`);
   return page;
 }
 
@@ -91,16 +89,15 @@ export async function signOwnConsent(secret: string, body: unknown) {
   const read = consentSchema.safeParse(body);
   if (!read.success) throw new Refused(400, read.error.issues[0].message, 'invalid');
   const { kind, signedName } = read.data;
-  const facts = await pageFacts(page);
   // Pressed twice, it is signed once.
-  if (!facts?.consented.includes(kind)) await addConsent({ salonId: page.salonId, personId: null }, page.clientId, { kind, signedName, signature: [], words: CONSENT_WORDS[kind].words });
+  if (!(await consentsOf(page)).includes(kind)) await addConsent({ salonId: page.salonId, personId: null }, page.clientId, { kind, signedName, signature: [], words: CONSENT_WORDS[kind].words });
   return { ok: true };
 }
 
 /** Whether a page may give one more picture, asked before its bytes are read. @throws Refused */
 export async function mayGivePhoto(secret: string): Promise<OpenedPage> {
   const page = await openedToWrite(secret, 'page-photo');
-  if (((await pageFacts(page))?.photoIds.length ?? 0) >= MOST_OWN_PHOTOS) throw new Refused(409, `${MOST_OWN_PHOTOS} pictures are here already; bring the others along.`, 'full');
+  if ((await ownPhotosOf(page)).length >= MOST_OWN_PHOTOS) throw new Refused(409, `${MOST_OWN_PHOTOS} pictures are here already; bring the others along.`, 'full');
   return page;
 }
 
@@ -119,5 +116,5 @@ export async function giveOwnPhoto(page: OpenedPage, form: FormData) {
 /** A picture that was given on this page, small; undefined for any other. @throws Refused */
 export async function ownPhotoFile(secret: string, photoId: string): Promise<Buffer | undefined> {
   const page = await opened(secret);
-  return isId(photoId) && (await isOwnPhoto(page, photoId)) ? photoBytes(page, photoId, 'small') : undefined;
+  return isId(photoId) && (await ownPhotosOf(page)).includes(photoId) ? photoBytes(page, photoId, 'small') : undefined;
 }

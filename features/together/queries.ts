@@ -1,6 +1,6 @@
 import 'server-only';
 import { parseWith } from '@/core/formats';
-import { tellVisit } from '@/data/presence';
+import { clientOfVisit, tellVisit } from '@/data/presence';
 import { serverNow } from '@/data/now';
 import { listenTo, type Present } from '@/data/signals';
 import { eventStream } from '../http/event-stream';
@@ -21,8 +21,8 @@ export async function visitStream(visitId: string, where: Where, signal: AbortSi
   if (!person || !isId(visitId)) return null;
   const station = crypto.randomUUID();
   let here: Present = { station, name: person.personName, ...where };
-  const visit = await tellVisit(person, visitId, { here });
-  if (!visit) return null;
+  const clientId = await clientOfVisit(person, visitId);
+  if (clientId === undefined) return null;
   return eventStream('visit', signal, async ({ write, close, until }) => {
     const people = new Map<string, { readonly present: Present; readonly heardAt: number }>();
     let told = '';
@@ -47,7 +47,7 @@ export async function visitStream(visitId: string, where: Where, signal: AbortSi
       event('now', serverNow());
       tell({ here });
     }));
-    until(await listenTo('client', visit.clientId, () => event('facts', null)));
+    until(await listenTo('client', clientId, () => event('facts', null)));
     until(await listenTo('visit', visitId, (said) => {
       if (said === null) event('missed', null);
       else if ('saved' in said) event('saved', said.saved);
@@ -59,7 +59,7 @@ export async function visitStream(visitId: string, where: Where, signal: AbortSi
         if (said.asks && said.here.station !== station) tell({ here });
       }
     }));
-    // Again, now that this page listens: whoever is there answers.
+    // Now that this page listens: whoever is there answers.
     tell({ here, asks: true });
   });
 }

@@ -14,7 +14,7 @@ import { visitEngine } from './engine';
 import { advance, historyOf, rebased, redo, replaced, undo, type History } from './history';
 import { keepHistory, keptHistory, type Selected } from './kept-history';
 import { PartSaver, type SaveState } from './saver';
-import type { Revised, VisitBundle, VisitPart, VisitWork } from './types';
+import { VISIT_PARTS, type Revised, type VisitBundle, type VisitPart, type VisitWork } from './types';
 
 /** One's own refused edit beside the saved version. */
 export interface OpenDraft {
@@ -134,7 +134,6 @@ const workOf = (bundle: VisitBundle): VisitWork => joined({ consult: bundle.cons
 /** When the hand moved, ms: a slow page hears of it later, and one gesture must not become several for that. */
 const handAt = () => window.event?.timeStamp ?? performance.now();
 const WORK_PARTS = ['consult', 'plan', 'mix'] as const;
-const PARTS = [...WORK_PARTS, 'outcome'] as const;
 type WorkPart = (typeof WORK_PARTS)[number];
 /** What stands beside the documents. */
 const FACTS = ['client', 'range', 'uses', 'previous', 'foiled', 'begunAt', 'used', 'safety', 'answers', 'history', 'signOff'] as const satisfies readonly (keyof VisitBundle)[];
@@ -256,7 +255,7 @@ function OpenVisit({ initial, children }: { initial: VisitBundle; children: Reac
     const fresh = await fetchVisit();
     const own = savers.current;
     if (!fresh || !own) return;
-    const newer = PARTS.filter(
+    const newer = VISIT_PARTS.filter(
       (part) => !own[part].dirty && (fresh[part]?.revision ?? 0) > own[part].baseRevision,
     );
     if (newer.length > 0) adopt(Object.fromEntries(newer.map((part) => [part, fresh[part]])));
@@ -267,7 +266,7 @@ function OpenVisit({ initial, children }: { initial: VisitBundle; children: Reac
   const newest = useRef<Partial<Record<VisitPart, number>>>({});
   const catchUp = useCallback(() => {
     const isNewer = (part: VisitPart, revision: number) => savers.current !== null && !savers.current[part].dirty && revision > savers.current[part].baseRevision;
-    for (const part of PARTS.filter((own) => isNewer(own, newest.current[own] ?? 0))) {
+    for (const part of VISIT_PARTS.filter((own) => isNewer(own, newest.current[own] ?? 0))) {
       void ask<Revised<unknown>>(`/${part}`).then((saved) => saved && isNewer(part, saved.revision) && adopt({ [part]: saved }));
     }
   }, [ask, adopt]);
@@ -369,12 +368,6 @@ function OpenVisit({ initial, children }: { initial: VisitBundle; children: Reac
       setRefusedHere((all) => all.filter(({ editId }) => editId !== draft.editId));
       void discardDraft(initial.id, draft.part, draft.editId);
     };
-    function takeOver<T>(draft: OpenDraft, read: { ok: true; value: T } | { ok: false }, into: (work: VisitWork, document: T) => VisitWork) {
-      if (!read.ok) return;
-      const { value: document } = read;
-      edit(() => 'taking over your draft', (work) => into(work, document), crypto.randomUUID());
-      dropDraft(draft);
-    }
     return {
       editConsult: (label, change, gesture = typeof label === 'string' ? label : crypto.randomUUID()) =>
         edit(
@@ -426,17 +419,18 @@ function OpenVisit({ initial, children }: { initial: VisitBundle; children: Reac
       select: (panel, foil) => select({ panel, foil }),
       light,
       takeDraft: (draft) => {
-        if (draft.part === 'plan') takeOver(draft, parsePlan(draft.document), (work, document) => ({ ...work, plan: document }));
-        if (draft.part === 'mix') takeOver(draft, parseMix(draft.document), (work, document) => ({ ...work, mix: document }));
-        if (draft.part === 'consult') takeOver(draft, parseConsult(draft.document), (work, document) => ({ ...work, consult: document }));
-        if (draft.part === 'outcome') {
+        const { part } = draft;
+        if (part !== 'outcome') {
+          const read = READ[part](draft.document);
+          if (!read.ok) return;
+          edit(() => 'taking over your draft', (work) => ({ ...work, [part]: read.value }), crypto.randomUUID());
+        } else {
           const read = parseOutcome(draft.document);
-          if (read.ok) {
-            outcomeSent.current = read.value;
-            savers.current?.outcome.put(read.value);
-            dropDraft(draft);
-          }
+          if (!read.ok) return;
+          outcomeSent.current = read.value;
+          savers.current?.outcome.put(read.value);
         }
+        dropDraft(draft);
       },
       takeDraftPanel: (draft, panel) => {
         const read = parsePlan(draft.document);

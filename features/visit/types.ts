@@ -7,7 +7,8 @@ import type { Consult, Outcome, VisitMix } from '@/core/visit';
 import type { Safety } from '../safety/queries';
 
 /** The documents of a visit that are edited and saved apart. */
-export type VisitPart = 'consult' | 'plan' | 'mix' | 'outcome';
+export const VISIT_PARTS = ['consult', 'plan', 'mix', 'outcome'] as const;
+export type VisitPart = (typeof VISIT_PARTS)[number];
 
 /** A document with the revision that the next edit must be based on. */
 export interface Revised<T> {

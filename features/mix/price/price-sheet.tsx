@@ -163,8 +163,7 @@ function Receipt() {
   const { prices } = useHouse();
   const money = useMoney();
   const [copied, setCopied] = useState(false);
-  const agreedMinor = mix.money.agreed?.minor ?? null;
-  const rows = receiptRows({ estimate, agreedMinor, paid: paidOf(agreedMinor ?? estimate.totalMinor, mix.money.payments), taxPercent: prices.taxPercent });
+  const rows = receiptRows({ estimate, agreedMinor: mix.money.agreed?.minor ?? null, payments: mix.money.payments, taxPercent: prices.taxPercent });
   const text = receiptText({ salon: bundle.salonName, client: bundle.client.name, on: calendar.day(bundle.heldOn), money }, rows);
   return (
     <section aria-label="Receipt" className="card grid gap-2 p-5">
