@@ -23,10 +23,12 @@ const anyRoom = Object.keys(rooms);
 /** Patterns that a file in a room must not import: every other room, by alias or by climbing out. */
 function closedTo(room, alsoOpen = []) {
   const open = [room, ...rooms[room], ...alsoOpen];
-  return anyRoom.filter((other) => !open.includes(other)).map((other) => ({
-    regex: `^(@/|(\\.\\./)+)${other}(/|$)`,
-    message: `${room}/ may not import from ${other}/ (docs/architecture.md, rooms and arrows).`,
-  }));
+  return anyRoom
+    .filter((other) => !open.includes(other))
+    .map((other) => ({
+      regex: `^(@/|(\\.\\./)+)${other}(/|$)`,
+      message: `${room}/ may not import from ${other}/ (docs/architecture.md, rooms and arrows).`,
+    }));
 }
 
 const outsideWorld = {
@@ -62,7 +64,10 @@ const config = [
     rules: roomRule('features', ['data']),
   },
   // What hands over is tested against its stand-in.
-  { files: ['data/**/outbox.test.ts', 'data/jobs.test.ts'], rules: { 'no-restricted-imports': ['error', { patterns: closedTo('data', ['stands']) }] } },
+  {
+    files: ['data/**/outbox.test.ts', 'data/jobs.test.ts'],
+    rules: { 'no-restricted-imports': ['error', { patterns: closedTo('data', ['stands']) }] },
+  },
   {
     files: ['core/**/*.ts'],
     ignores: ['**/*.test.ts', 'core/testing/**'],
@@ -81,7 +86,20 @@ const config = [
       'no-console': ['error', { allow: ['warn', 'error'] }],
     },
   },
-  { files: ['bin/**', 'data/setup.ts', 'data/new-salon.ts', 'data/reset-link.ts', 'data/archive/command.ts', 'data/bench/**', 'bench/**', 'stands/**', 'e2e/**'], rules: { 'no-console': 'off' } },
+  {
+    files: [
+      'bin/**',
+      'data/setup.ts',
+      'data/new-salon.ts',
+      'data/reset-link.ts',
+      'data/archive/command.ts',
+      'data/bench/**',
+      'bench/**',
+      'stands/**',
+      'e2e/**',
+    ],
+    rules: { 'no-console': 'off' },
+  },
 ];
 
 export default config;

@@ -12,5 +12,14 @@ export const onRequestError: Instrumentation.onRequestError = async (error, requ
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
   const { errorFacts, routeOf, watch } = await import('./data/watch');
   const { digest } = error as { digest?: string };
-  watch().log.error({ request: digest, method: request.method, route: routeOf(request.path.split('?')[0]), kind: context.routeType, ...errorFacts(error) }, 'failed');
+  watch().log.error(
+    {
+      request: digest,
+      method: request.method,
+      route: routeOf(request.path.split('?')[0]),
+      kind: context.routeType,
+      ...errorFacts(error),
+    },
+    'failed',
+  );
 };

@@ -7,7 +7,16 @@ const DATA_POLICY = "default-src 'none'; frame-ancestors 'none'";
 const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
-  serverExternalPackages: ['piscina', 'pg-boss', 'pino', 'prom-client', 'pdfkit', 'knex', 'pg', '@node-rs/argon2'],
+  serverExternalPackages: [
+    'piscina',
+    'pg-boss',
+    'pino',
+    'prom-client',
+    'pdfkit',
+    'knex',
+    'pg',
+    '@node-rs/argon2',
+  ],
   experimental: { serverActions: { bodySizeLimit: MOST_BYTES.form } },
   // bin/test checks types; a start need not wait for it.
   typescript: { ignoreBuildErrors: true },
@@ -20,7 +29,10 @@ const config: NextConfig = {
       { key: 'Referrer-Policy', value: 'same-origin' },
       { key: 'X-Frame-Options', value: 'DENY' },
     ];
-    return [{ source: '/:path*', headers: security }, { source: '/api/:path*', headers: [{ key: 'Content-Security-Policy', value: DATA_POLICY }] }];
+    return [
+      { source: '/:path*', headers: security },
+      { source: '/api/:path*', headers: [{ key: 'Content-Security-Policy', value: DATA_POLICY }] },
+    ];
   },
 };
 

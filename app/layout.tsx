@@ -15,7 +15,10 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   const nonce = (await headers()).get('x-nonce') ?? '';
   return (
     <html lang="en" data-theme={theme} data-hand={hand}>
-      <body><Nonce value={nonce} />{children}</body>
+      <body>
+        <Nonce value={nonce} />
+        {children}
+      </body>
     </html>
   );
 }

@@ -2,7 +2,19 @@ import { mkdirSync } from 'node:fs';
 import path from 'node:path';
 import sharp, { type OverlayOptions } from 'sharp';
 import { planOf, techniqueOf } from '../core/technique';
-import { CURLS, CUTS, pictureOf, STYLES, subjectOf, WearStudio, type Curl, type Cut, type Lamp, type Style, type View } from '../core/wear';
+import {
+  CURLS,
+  CUTS,
+  pictureOf,
+  STYLES,
+  subjectOf,
+  WearStudio,
+  type Curl,
+  type Cut,
+  type Lamp,
+  type Style,
+  type View,
+} from '../core/wear';
 
 /**
  * Contact sheets of hair, to be looked at one by one after a change of how it hangs or is lit:
@@ -19,8 +31,13 @@ const ways = (flag('ways')?.split(',') ?? Object.keys(STYLES)) as readonly Style
 const lengths = flag('lengths')?.split(',').map(Number) ?? LENGTHS;
 const lamp = (flag('lamp') ?? 'daylight') as Lamp;
 const pixelMm = Number(flag('pixel') ?? 1.4);
-const cut: Cut = { ends: (flag('cut') as (typeof CUTS)[number] | undefined) ?? 'long-layers', fringe: rest.includes('--fringe') };
-const viewsOf = (way: Style): readonly View[] => (flag('views')?.split(',') as View[] | undefined) ?? (/tied|half|bun|lifted/.test(way) ? ['left', 'back'] : ['front', 'left']);
+const cut: Cut = {
+  ends: (flag('cut') as (typeof CUTS)[number] | undefined) ?? 'long-layers',
+  fringe: rest.includes('--fringe'),
+};
+const viewsOf = (way: Style): readonly View[] =>
+  (flag('views')?.split(',') as View[] | undefined) ??
+  (/tied|half|bun|lifted/.test(way) ? ['left', 'back'] : ['front', 'left']);
 
 mkdirSync(folder, { recursive: true });
 const technique = planOf(techniqueOf('four-quarters')!);
@@ -35,8 +52,18 @@ for (const curl of curls) {
       const subject = subjectOf(plan, { curl, cut });
       const hair = studio.hair(plan, STYLES[way](Number(flag('part') ?? 15)), subject);
       for (const view of viewsOf(way)) {
-        const { rgba, width: wide, height: high } = pictureOf(hair.fibres(view, lamp, pixelMm), studio.colouring(subject, Number(flag('weeks') ?? 0)), lamp);
-        const input = await sharp(Buffer.from(rgba), { raw: { width: wide, height: high, channels: 4 } }).png().toBuffer();
+        const {
+          rgba,
+          width: wide,
+          height: high,
+        } = pictureOf(
+          hair.fibres(view, lamp, pixelMm),
+          studio.colouring(subject, Number(flag('weeks') ?? 0)),
+          lamp,
+        );
+        const input = await sharp(Buffer.from(rgba), { raw: { width: wide, height: high, channels: 4 } })
+          .png()
+          .toBuffer();
         tiles.push({ input, left, top });
         left += wide + 4;
         height = high;
@@ -46,6 +73,9 @@ for (const curl of curls) {
     top += height + 4;
   }
   const file = path.join(folder, `${curl}.png`);
-  await sharp({ create: { width, height: top, channels: 3, background: GROUND } }).composite(tiles).png().toFile(file);
+  await sharp({ create: { width, height: top, channels: 3, background: GROUND } })
+    .composite(tiles)
+    .png()
+    .toFile(file);
   console.log(file);
 }

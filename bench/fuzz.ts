@@ -1,5 +1,16 @@
 import { parseArgs } from 'node:util';
-import { EMPTY_CONSULT, EMPTY_MIX, parseConsult, parseHouse, parseMix, parseOutcome, parsePlan, parseTechnique, startPlan, USUAL_HOUSE } from '../core/formats';
+import {
+  EMPTY_CONSULT,
+  EMPTY_MIX,
+  parseConsult,
+  parseHouse,
+  parseMix,
+  parseOutcome,
+  parsePlan,
+  parseTechnique,
+  startPlan,
+  USUAL_HOUSE,
+} from '../core/formats';
 import { createPatternEngine, seeded } from '../core/pattern';
 import { TECHNIQUES, planOf } from '../core/technique';
 
@@ -7,7 +18,9 @@ import { TECHNIQUES, planOf } from '../core/technique';
  * Documents changed at random, read, and computed where they are read: `npm run fuzz -- --documents 100000 --seed 1`. None may crash, and none
  * may take longer than half a second. Prints what did, with the seed of the document.
  */
-const { values } = parseArgs({ options: { documents: { type: 'string', default: '100000' }, seed: { type: 'string', default: '1' } } });
+const { values } = parseArgs({
+  options: { documents: { type: 'string', default: '100000' }, seed: { type: 'string', default: '1' } },
+});
 const DOCUMENTS = Number(values.documents);
 const SEED = Number(values.seed);
 const MOST_MS = 500;
@@ -18,14 +31,40 @@ const KINDS = {
   plan: { parse: parsePlan, bases: [startPlan(), ...TECHNIQUES.map((own) => planOf(own))] },
   consult: { parse: parseConsult, bases: [EMPTY_CONSULT] },
   mix: { parse: parseMix, bases: [EMPTY_MIX] },
-  outcome: { parse: parseOutcome, bases: [{ version: 2, done: 'As planned.', foilsPlaced: 80, levelReached: 8, zones: {}, nextOn: '2027-01-04' }] },
+  outcome: {
+    parse: parseOutcome,
+    bases: [
+      { version: 2, done: 'As planned.', foilsPlaced: 80, levelReached: 8, zones: {}, nextOn: '2027-01-04' },
+    ],
+  },
   house: { parse: parseHouse, bases: [USUAL_HOUSE] },
   technique: { parse: parseTechnique, bases: [{}] },
 } as const;
 type Kind = keyof typeof KINDS;
 
 const ODD: readonly unknown[] = [
-  null, true, false, 0, -1, 1e308, -1e308, 5e-324, 2 ** 53, '', 'A', '\0', '\ud800', 'x'.repeat(5000), [], {}, [[]], [null], { kind: 'whole' }, 'NaN', '2026-02-30', [1e9, -1e9],
+  null,
+  true,
+  false,
+  0,
+  -1,
+  1e308,
+  -1e308,
+  5e-324,
+  2 ** 53,
+  '',
+  'A',
+  '\0',
+  '\ud800',
+  'x'.repeat(5000),
+  [],
+  {},
+  [[]],
+  [null],
+  { kind: 'whole' },
+  'NaN',
+  '2026-02-30',
+  [1e9, -1e9],
 ];
 
 /** Every place in a document where something else can stand. */
@@ -49,14 +88,18 @@ function changed(base: object, random: () => number): unknown {
     const { own, key } = pick(all);
     const before = own[key];
     const what = random();
-    if (gentle) own[key] = Number(((before as number) * (0.7 + 0.6 * random())).toFixed(random() < 0.5 ? 0 : 2));
-    else if (what < 0.35 && typeof before === 'number') own[key] = before * pick([0, 0.5, 2, 10, -1, 1.0001]) + pick([0, 0, 1, -1, 0.5]);
+    if (gentle)
+      own[key] = Number(((before as number) * (0.7 + 0.6 * random())).toFixed(random() < 0.5 ? 0 : 2));
+    else if (what < 0.35 && typeof before === 'number')
+      own[key] = before * pick([0, 0.5, 2, 10, -1, 1.0001]) + pick([0, 0, 1, -1, 0.5]);
     else if (what < 0.5) own[key] = structuredClone(pick(all).own);
     else if (what < 0.6) delete own[key];
-    else if (what < 0.7 && Array.isArray(before)) own[key] = Array.from({ length: Math.floor(random() * 60) }, () => structuredClone(before[0] ?? null));
+    else if (what < 0.7 && Array.isArray(before))
+      own[key] = Array.from({ length: Math.floor(random() * 60) }, () => structuredClone(before[0] ?? null));
     else if (what < 0.75) {
       let deep: unknown = before;
-      for (let i = Math.floor(random() * 400); i > 0; i -= 1) deep = random() < 0.5 ? [deep] : { kind: 'union', of: [deep] };
+      for (let i = Math.floor(random() * 400); i > 0; i -= 1)
+        deep = random() < 0.5 ? [deep] : { kind: 'union', of: [deep] };
       own[key] = deep;
     } else own[key] = structuredClone(pick(ODD));
   }
@@ -88,7 +131,8 @@ for (let i = 0; i < DOCUMENTS; i += 1) {
         counts.computed += 1;
       }
     }
-    if (!read.ok && !/\w.*\.$/s.test(read.problem)) throw new Error(`refused without a sentence: ${read.problem}`);
+    if (!read.ok && !/\w.*\.$/s.test(read.problem))
+      throw new Error(`refused without a sentence: ${read.problem}`);
   } catch (error) {
     crashes += 1;
     console.log(`${kind}, seed ${seed}: ${error instanceof Error ? error.message : String(error)}`);
@@ -100,5 +144,7 @@ for (let i = 0; i < DOCUMENTS; i += 1) {
     console.log(`${kind}, seed ${seed}: ${Math.round(ms)} ms`);
   }
 }
-console.log(`${DOCUMENTS} documents: ${counts.read} read (${counts.computed} computed), ${counts.refused} refused with a sentence; ${crashes} crashed, ${slow} over ${MOST_MS} ms, the slowest ${Math.round(slowest)} ms`);
+console.log(
+  `${DOCUMENTS} documents: ${counts.read} read (${counts.computed} computed), ${counts.refused} refused with a sentence; ${crashes} crashed, ${slow} over ${MOST_MS} ms, the slowest ${Math.round(slowest)} ms`,
+);
 process.exit(crashes + slow > 0 ? 1 : 0);

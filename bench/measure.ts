@@ -8,7 +8,11 @@ export interface Measure {
 }
 
 /** Median duration of a piece of work in ms, after warm-up. `prepare` is not timed. */
-export function median<T>(prepare: () => T, work: (prepared: T) => unknown, { warmUp = 12, runs = 41 } = {}): number {
+export function median<T>(
+  prepare: () => T,
+  work: (prepared: T) => unknown,
+  { warmUp = 12, runs = 41 } = {},
+): number {
   const times: number[] = [];
   for (let i = 0; i < warmUp + runs; i += 1) {
     const prepared = prepare();

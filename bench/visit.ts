@@ -31,7 +31,16 @@ export function visitMeasures(baselineMs: number): Measure[] {
     formulas: { A: { ...usual, volumes: 10 + (turn++ % 20) }, B: { ...usual, volumes: 10 } },
   });
   const listOf = (mix: VisitMix) =>
-    workList({ consult: EMPTY_CONSULT, plan, computed, mix, shelf, schools: USUAL_HOUSE.schools, recorded: [], uses: [] });
+    workList({
+      consult: EMPTY_CONSULT,
+      plan,
+      computed,
+      mix,
+      shelf,
+      schools: USUAL_HOUSE.schools,
+      recorded: [],
+      uses: [],
+    });
   const careful = { fragileZones: [], strongVolumes: USUAL_HOUSE.cautions.strongVolumes };
   const { units } = listOf(next());
   const line = (name: string, medianMs: number, budgetMs: number): Measure => ({

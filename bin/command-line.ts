@@ -8,7 +8,16 @@ import type { Verb } from './verbs/verb';
 import { wearVerb } from './verbs/wear';
 import { workVerb } from './verbs/work';
 
-const VERBS: readonly Verb[] = [planVerb, techniquesVerb, techniqueVerb, wearVerb, workVerb, mixVerb, clockVerb, growthVerb];
+const VERBS: readonly Verb[] = [
+  planVerb,
+  techniquesVerb,
+  techniqueVerb,
+  wearVerb,
+  workVerb,
+  mixVerb,
+  clockVerb,
+  growthVerb,
+];
 
 const usage = () =>
   [
@@ -28,7 +37,9 @@ export async function main(args: readonly string[]): Promise<number> {
   }
   const verb = VERBS.find((candidate) => candidate.name === name);
   if (!verb) {
-    process.stderr.write(`bin/lattice: there is no verb “${name}”. Verbs: ${VERBS.map((v) => v.name).join(', ')}.\n`);
+    process.stderr.write(
+      `bin/lattice: there is no verb “${name}”. Verbs: ${VERBS.map((v) => v.name).join(', ')}.\n`,
+    );
     return 2;
   }
   if (rest.includes('--help')) {

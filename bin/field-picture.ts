@@ -7,14 +7,20 @@ import { sectionOff } from '@/core/pattern/sectioning';
 
 const mm = (value: number) => String(Number(value.toFixed(1)) + 0);
 const at = ({ x, y }: OpenedPoint) => `${mm(-x)} ${mm(-y)}`;
-const path = (points: readonly OpenedPoint[], closed = false) => points.map((p, i) => `${i === 0 ? 'M' : 'L'}${at(p)}`).join('') + (closed ? 'Z' : '');
+const path = (points: readonly OpenedPoint[], closed = false) =>
+  points.map((p, i) => `${i === 0 ? 'M' : 'L'}${at(p)}`).join('') + (closed ? 'Z' : '');
 
 /** The picture of docs/field.md: a left side with its spine, partings every 16 mm, and one foil as an interval of s and of u. */
 export function fieldPicture(): string {
   const head = makeHead({ circumferenceMm: 550, hairline: { left: 'round', right: 'round' } });
   const { own } = framesOf(headGrids(head), { offsetMm: 0, lengthMm: null, none: false });
   const panel = panelOf({
-    id: 'side', name: 'Side', place: { kind: 'side' }, side: 'left', gather: { kind: 'weave', stitchMm: 5, gapMm: 5, depth: 0.5 }, thicknessMm: 9,
+    id: 'side',
+    name: 'Side',
+    place: { kind: 'side' },
+    side: 'left',
+    gather: { kind: 'weave', stitchMm: 5, gapMm: 5, depth: 0.5 },
+    thicknessMm: 9,
     spacing: { kind: 'constant', dropoutMm: 7 },
   });
   const sectioned = sectionOff(panel, 'left', [], own)!;
@@ -48,17 +54,23 @@ export function fieldPicture(): string {
   }
   const foil = ribbon(8, 9)!;
   const line = field.trace(8, 9)!;
-  const marks = [-40, -20, 0, 20, 40]
-    .flatMap((u) => {
-      const p = sample(line, u);
-      return p ? [`<circle cx="${mm(-p.x)}" cy="${mm(-p.y)}" r="1.4" class="u"/><text x="${mm(-p.x + 9)}" y="${mm(-p.y + 7)}" class="mark">u ${u}</text>`] : [];
-    });
+  const marks = [-40, -20, 0, 20, 40].flatMap((u) => {
+    const p = sample(line, u);
+    return p
+      ? [
+          `<circle cx="${mm(-p.x)}" cy="${mm(-p.y)}" r="1.4" class="u"/><text x="${mm(-p.x + 9)}" y="${mm(-p.y + 7)}" class="mark">u ${u}</text>`,
+        ]
+      : [];
+  });
   return `${[
     '<svg xmlns="http://www.w3.org/2000/svg" viewBox="-178 -112 196 170" width="784" height="680" font-family="Archivo, sans-serif" font-size="5">',
     '<title>The field of a panel: s along the spine, u along the parting</title>',
     '<style>.parting{fill:none;stroke:#55635b;stroke-width:.5}.s{fill:#55635b;font-size:4.4px}.u{fill:#17251f}.mark{fill:#17251f;text-anchor:middle;font-size:4.2px}.word{fill:#17251f;font-weight:600}</style>',
     '<rect x="-178" y="-112" width="196" height="170" fill="#eef1ec"/>',
-    `<g><path d="${path(openedHairline(head, 240).map(({ x, y }) => ({ x, y })), true)}" fill="#fbfcfa" stroke="#7f8c82" stroke-width=".6"/>`,
+    `<g><path d="${path(
+      openedHairline(head, 240).map(({ x, y }) => ({ x, y })),
+      true,
+    )}" fill="#fbfcfa" stroke="#7f8c82" stroke-width=".6"/>`,
     `${sectioned.outlines.map((outline) => `<path d="${path(outline, true)}" fill="#dfeae2" stroke="#1d6b4c" stroke-width=".7"/>`).join('')}</g>`,
     `<g><path d="${path([...points(foil, 2), ...points(foil, 4).reverse()], true)}" fill="#f0b93a" stroke="#17251f" stroke-width=".5"/></g>`,
     ...partings,

@@ -5,7 +5,10 @@ import sharp from 'sharp';
 const FOLDER = 'public/icons';
 const SVG_UNITS = 32;
 const mark = readFileSync('app/icon.svg');
-const drawn = (pixels: number) => sharp(mark, { density: (72 * pixels) / SVG_UNITS }).resize(pixels, pixels).png({ compressionLevel: 9 });
+const drawn = (pixels: number) =>
+  sharp(mark, { density: (72 * pixels) / SVG_UNITS })
+    .resize(pixels, pixels)
+    .png({ compressionLevel: 9 });
 
 mkdirSync(FOLDER, { recursive: true });
 for (const pixels of [192, 512]) await drawn(pixels).toFile(`${FOLDER}/${pixels}.png`);

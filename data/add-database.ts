@@ -4,7 +4,8 @@ import { connect } from './database';
 async function main(): Promise<void> {
   const ownerUrl = process.env.LATTICE_OWNER_DATABASE_URL;
   const [name] = process.argv.slice(2);
-  if (!ownerUrl || !/^[a-z_]+$/.test(name ?? '')) throw new Error('Set LATTICE_OWNER_DATABASE_URL, and name the database in small letters.');
+  if (!ownerUrl || !/^[a-z_]+$/.test(name ?? ''))
+    throw new Error('Set LATTICE_OWNER_DATABASE_URL, and name the database in small letters.');
   const owner = connect(ownerUrl, 1);
   try {
     await owner.raw('drop database if exists ??', [name]);

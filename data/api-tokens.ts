@@ -29,12 +29,26 @@ export interface TokenHolder extends Actor {
 const PREFIX = 'lattice_';
 
 /** Makes a token. @returns its secret, which is kept nowhere; undefined where nobody of that id works in the salon */
-export function makeToken(owner: Actor, { name, scopes, personId }: { readonly name: string; readonly scopes: readonly string[]; readonly personId: string }): Promise<string | undefined> {
+export function makeToken(
+  owner: Actor,
+  {
+    name,
+    scopes,
+    personId,
+  }: { readonly name: string; readonly scopes: readonly string[]; readonly personId: string },
+): Promise<string | undefined> {
   const secret = PREFIX + newSecret(32);
   return inSalon(owner.salonId, async (trx) => {
     const person = await trx('person').where({ id: personId, active: true }).select('name').first();
     if (!person) return undefined;
-    await trx('api_token').insert({ salon_id: owner.salonId, name, secret_hash: hashOfSecret(secret), scopes, person_id: personId, created_by: owner.personId });
+    await trx('api_token').insert({
+      salon_id: owner.salonId,
+      name,
+      secret_hash: hashOfSecret(secret),
+      scopes,
+      person_id: personId,
+      created_by: owner.personId,
+    });
     await leaveTrail(trx, owner, 'token-made', { words: `${name}, as ${person.name}: ${scopes.join(', ')}` });
     return secret;
   });
@@ -43,10 +57,19 @@ export function makeToken(owner: Actor, { name, scopes, personId }: { readonly n
 /** Tokens that work, newest first. */
 export function listTokens(owner: Actor): Promise<ApiToken[]> {
   return inSalon(owner.salonId, async (trx) => {
-    const rows = await trx('api_token as t').join('person as p', 'p.id', 't.person_id').whereNull('t.revoked_at').where('p.active', true).orderBy('t.created_at', 'desc')
+    const rows = await trx('api_token as t')
+      .join('person as p', 'p.id', 't.person_id')
+      .whereNull('t.revoked_at')
+      .where('p.active', true)
+      .orderBy('t.created_at', 'desc')
       .select('t.id', 't.name', 't.scopes', 't.created_at', 't.used_at', 'p.name as person');
     return rows.map(({ id, name, scopes, created_at, used_at, person }) => ({
-      id, name, scopes, personName: person, createdAt: created_at.toISOString(), usedAt: used_at?.toISOString() ?? null,
+      id,
+      name,
+      scopes,
+      personName: person,
+      createdAt: created_at.toISOString(),
+      usedAt: used_at?.toISOString() ?? null,
     }));
   });
 }
@@ -54,7 +77,11 @@ export function listTokens(owner: Actor): Promise<ApiToken[]> {
 /** Withdraws a token. @returns whether there was one to withdraw */
 export function revokeToken(owner: Actor, tokenId: string): Promise<boolean> {
   return inSalon(owner.salonId, async (trx) => {
-    const [row] = await trx('api_token').where({ id: tokenId }).whereNull('revoked_at').update({ revoked_at: trx.fn.now() }).returning('name');
+    const [row] = await trx('api_token')
+      .where({ id: tokenId })
+      .whereNull('revoked_at')
+      .update({ revoked_at: trx.fn.now() })
+      .returning('name');
     if (row) await leaveTrail(trx, owner, 'token-revoked', { words: row.name });
     return row !== undefined;
   });
@@ -65,7 +92,16 @@ export async function holderOf(secret: string): Promise<TokenHolder | undefined>
   if (!/^lattice_[\w-]{43}$/.test(secret)) return undefined;
   const { rows } = await database().raw('select * from token_used(?)', [hashOfSecret(secret)]);
   const row = rows[0];
-  return row && {
-    salonId: row.salon_id, salonName: row.salon_name, personId: row.person_id, personName: row.person_name, role: row.role, scopes: row.scopes, via: row.token_name, requests: row.requests,
-  };
+  return (
+    row && {
+      salonId: row.salon_id,
+      salonName: row.salon_name,
+      personId: row.person_id,
+      personName: row.person_name,
+      role: row.role,
+      scopes: row.scopes,
+      via: row.token_name,
+      requests: row.requests,
+    }
+  );
 }

@@ -20,7 +20,8 @@ const LIMITS = {
 export type AttemptKind = keyof typeof LIMITS;
 
 // Hashed, since what strangers type is not ours to keep.
-const keyOf = (kind: AttemptKind, what: string) => `${kind}:${createHash('sha256').update(what).digest('hex')}`;
+const keyOf = (kind: AttemptKind, what: string) =>
+  `${kind}:${createHash('sha256').update(what).digest('hex')}`;
 
 /**
  * Takes a try, before it is known whether it is a right one: many at once cannot all pass.
@@ -28,7 +29,11 @@ const keyOf = (kind: AttemptKind, what: string) => `${kind}:${createHash('sha256
  */
 export async function takeTry(kind: AttemptKind, what: string): Promise<number> {
   const { most, seconds } = LIMITS[kind];
-  const { rows } = await database().raw('select attempt_taken(?, ?, ?) as wait', [keyOf(kind, what), most, seconds]);
+  const { rows } = await database().raw('select attempt_taken(?, ?, ?) as wait', [
+    keyOf(kind, what),
+    most,
+    seconds,
+  ]);
   return rows[0].wait;
 }
 

@@ -10,12 +10,16 @@ const kept = globalThis as typeof globalThis & { latticeBackground?: true };
 export function beginBackground(): void {
   if (kept.latticeBackground) return;
   kept.latticeBackground = true;
-  const begin = () => workAtJobs({
-    'reminders-due': (_, jobs) => enqueueDue((reminder) => jobs.enqueue('reminder', reminder, `${reminder.appointmentId} ${reminder.about}`)),
-    reminder: sendOne,
-  }).catch((error: unknown) => {
-    watch().log.error(errorFacts(error), 'the queue cannot be worked at yet');
-    setTimeout(() => void begin(), AGAIN_MS).unref();
-  });
+  const begin = () =>
+    workAtJobs({
+      'reminders-due': (_, jobs) =>
+        enqueueDue((reminder) =>
+          jobs.enqueue('reminder', reminder, `${reminder.appointmentId} ${reminder.about}`),
+        ),
+      reminder: sendOne,
+    }).catch((error: unknown) => {
+      watch().log.error(errorFacts(error), 'the queue cannot be worked at yet');
+      setTimeout(() => void begin(), AGAIN_MS).unref();
+    });
   void begin();
 }

@@ -9,14 +9,29 @@ export function beginVisit(actor: Actor, visitId: string): Promise<Answered> {
   return inSalon(actor.salonId, async (trx) => {
     const found = await lockedVisit(trx, actor, visitId, ['cautions', 'script']);
     if (!found) return NO_VISIT;
-    const { visit, computed: { cautions, script } } = found;
+    const {
+      visit,
+      computed: { cautions, script },
+    } = found;
     if (visit.begunAt) return { ok: true };
-    const [open] = openCautions(cautions, visit.safety.reasons.map(({ caution }) => caution));
-    if (open) return { ok: false, reason: 'refused', problem: open.weight === 'stop' ? `${open.seen} ${open.why}` : `${open.seen} Give a reason first.` };
+    const [open] = openCautions(
+      cautions,
+      visit.safety.reasons.map(({ caution }) => caution),
+    );
+    if (open)
+      return {
+        ok: false,
+        reason: 'refused',
+        problem: open.weight === 'stop' ? `${open.seen} ${open.why}` : `${open.seen} Give a reason first.`,
+      };
     await trx('visit').where({ id: visitId }).update({ begun_at: trx.fn.now(), begun_by: actor.personId });
     await freezeScript(trx, actor, visitId, script);
     const shown = cautions.map(({ seen }) => seen).join(' ');
-    await leaveTrail(trx, actor, 'visit-begun', { clientId: visit.client.id, visitId, words: shown && `with: ${shown}` });
+    await leaveTrail(trx, actor, 'visit-begun', {
+      clientId: visit.client.id,
+      visitId,
+      words: shown && `with: ${shown}`,
+    });
     return { ok: true };
   });
 }

@@ -19,17 +19,37 @@ export interface Client extends ClientFields {
 const COLUMNS = ['id', 'name', 'phone', 'email', 'note', 'born_on', 'revision', 'archived_at'] as const;
 
 /** Clients that were not merged into another. */
-export async function clientRows(trx: Transaction, where: (query: ReturnType<Transaction>) => void): Promise<Client[]> {
+export async function clientRows(
+  trx: Transaction,
+  where: (query: ReturnType<Transaction>) => void,
+): Promise<Client[]> {
   const query = trx('client').whereNull('merged_into');
   where(query);
   const rows = await query.select(...COLUMNS);
-  return rows.map(({ id, name, phone, email, note, born_on, revision, archived_at }) => ({ id, name, phone, email, note, bornOn: born_on, revision, archived: archived_at !== null }));
+  return rows.map(({ id, name, phone, email, note, born_on, revision, archived_at }) => ({
+    id,
+    name,
+    phone,
+    email,
+    note,
+    bornOn: born_on,
+    revision,
+    archived: archived_at !== null,
+  }));
 }
 
 /** Whether the salon has this client, as a record of their own. */
 export async function hasClient(trx: Transaction, clientId: string): Promise<boolean> {
-  return (await trx('client').where({ id: clientId }).whereNull('merged_into').select('id').first()) !== undefined;
+  return (
+    (await trx('client').where({ id: clientId }).whereNull('merged_into').select('id').first()) !== undefined
+  );
 }
 
 /** A client's fields as a row to write. */
-export const asRow = ({ name, phone, email, note, bornOn }: ClientFields) => ({ name, phone, email, note, born_on: bornOn });
+export const asRow = ({ name, phone, email, note, bornOn }: ClientFields) => ({
+  name,
+  phone,
+  email,
+  note,
+  born_on: bornOn,
+});

@@ -1,5 +1,17 @@
 import { NO_ANSWERS } from '../core/formats';
-import { answersOf, ensurePage, keepAnswers, openPage, ownPhotosOf, pageFacts, pageMayWrite, pageOfClient, revokePages, settleAnswers, type OpenedPage } from './client-pages';
+import {
+  answersOf,
+  ensurePage,
+  keepAnswers,
+  openPage,
+  ownPhotosOf,
+  pageFacts,
+  pageMayWrite,
+  pageOfClient,
+  revokePages,
+  settleAnswers,
+  type OpenedPage,
+} from './client-pages';
 import { eraseClient } from './client-record';
 import { createClient } from './clients';
 import { inSalon, type Actor } from './database';
@@ -33,8 +45,12 @@ beforeEach(async () => {
 
 let from = 0;
 const open = async (path: string) => openPage(path.replace('/p/', ''), `198.51.100.${(from += 1)}`);
-const page = async (): Promise<OpenedPage> => (await open((await ensurePage(owner, clientId))!.path)) as OpenedPage;
-const wish = (part: Partial<typeof NO_ANSWERS.wish>) => ({ ...NO_ANSWERS, wish: { ...NO_ANSWERS.wish, ...part } });
+const page = async (): Promise<OpenedPage> =>
+  (await open((await ensurePage(owner, clientId))!.path)) as OpenedPage;
+const wish = (part: Partial<typeof NO_ANSWERS.wish>) => ({
+  ...NO_ANSWERS,
+  wish: { ...NO_ANSWERS.wish, ...part },
+});
 
 test('a page is opened by its secret, which the database does not hold, until it is withdrawn', async () => {
   const made = (await ensurePage(owner, clientId))!;
@@ -50,7 +66,9 @@ test('a page is opened by its secret, which the database does not hold, until it
   expect([await open(made.path), await pageOfClient(owner, clientId)]).toEqual([undefined, undefined]);
   // A new one has another address.
   expect((await ensurePage(owner, clientId))!.path).not.toBe(made.path);
-  expect((await readTrail(owner)).map(({ act }) => act)).toEqual(expect.arrayContaining(['page-made', 'page-revoked']));
+  expect((await readTrail(owner)).map(({ act }) => act)).toEqual(
+    expect.arrayContaining(['page-made', 'page-revoked']),
+  );
 });
 
 test('an expired one opens nothing, nor does one of another salon’s client or of none', async () => {
@@ -83,42 +101,90 @@ test('two phones that answer at once are merged; sent, they wait at every open v
   expect(await answersOf(own)).toBeNull();
   await keepAnswers(own, { base: NO_ANSWERS, document: wish({ brightness: 4 }), sent: false });
   const kept = await keepAnswers(own, { base: NO_ANSWERS, document: wish({ tone: 'cool' }), sent: true });
-  expect(kept).toMatchObject({ revision: 2, document: { wish: { brightness: 4, tone: 'cool' } }, sentAt: expect.any(String) });
+  expect(kept).toMatchObject({
+    revision: 2,
+    document: { wish: { brightness: 4, tone: 'cool' } },
+    sentAt: expect.any(String),
+  });
   expect((await readVisit(owner, visit))!.answers).toEqual(kept);
   // Together they would not fit: the later one's stand.
   const worn = (part: object) => ({ ...kept.document, worn: { ...kept.document.worn, ...part } });
   await keepAnswers(own, { base: kept.document, document: worn({ upShare: 0.75 }), sent: false });
-  expect((await keepAnswers(own, { base: kept.document, document: worn({ halfUpShare: 0.5 }), sent: false })).document.worn).toMatchObject({ upShare: null, halfUpShare: 0.5 });
+  expect(
+    (await keepAnswers(own, { base: kept.document, document: worn({ halfUpShare: 0.5 }), sent: false }))
+      .document.worn,
+  ).toMatchObject({ upShare: null, halfUpShare: 0.5 });
   expect(await settleAnswers(stranger, clientId, kept.id, '')).toBe(false);
   expect(await settleAnswers(owner, clientId, kept.id, 'how bright')).toBe(true);
   expect(await settleAnswers(owner, clientId, kept.id, 'how bright')).toBe(false);
   expect([(await readVisit(owner, visit))!.answers, await answersOf(own)]).toEqual([null, null]);
   // What they answer afterwards is a new one.
-  expect((await keepAnswers(own, { base: NO_ANSWERS, document: wish({ brightness: 1 }), sent: false })).id).not.toBe(kept.id);
-  expect((await readTrail(owner)).filter(({ act }) => act.startsWith('answers')).map(({ act, personName, words }) => [act, personName, words])).toEqual([['answers-settled', 'Ottilie Marsh', 'how bright'], ['answers-sent', null, '']]);
+  expect(
+    (await keepAnswers(own, { base: NO_ANSWERS, document: wish({ brightness: 1 }), sent: false })).id,
+  ).not.toBe(kept.id);
+  expect(
+    (await readTrail(owner))
+      .filter(({ act }) => act.startsWith('answers'))
+      .map(({ act, personName, words }) => [act, personName, words]),
+  ).toEqual([
+    ['answers-settled', 'Ottilie Marsh', 'how bright'],
+    ['answers-sent', null, ''],
+  ]);
 });
 
 test('what a page tells is the client’s own; a consent that was signed there is nobody’s of the salon', async () => {
   const own = await page();
-  expect(await pageFacts(own)).toEqual({ salonName: 'Fernhollow Colour Rooms', clientName: 'Own Page', agreed: null, last: null, consented: [], photoIds: [] });
-  await addConsent({ salonId: own.salonId, personId: null }, clientId, { kind: 'reminders', words: 'May text me.', signedName: 'Own Page', signature: [] });
+  expect(await pageFacts(own)).toEqual({
+    salonName: 'Fernhollow Colour Rooms',
+    clientName: 'Own Page',
+    agreed: null,
+    last: null,
+    consented: [],
+    photoIds: [],
+  });
+  await addConsent({ salonId: own.salonId, personId: null }, clientId, {
+    kind: 'reminders',
+    words: 'May text me.',
+    signedName: 'Own Page',
+    signature: [],
+  });
   expect((await pageFacts(own))!.consented).toEqual(['reminders']);
   const visit = (await readVisit(owner, (await createVisit(owner, clientId, TODAY))!))!;
   expect(visit.safety.consents).toMatchObject([{ kind: 'reminders', takenBy: 'the client' }]);
   // A picture that the salon took is not shown there.
   const picture = { width: 1, height: 1, full: Buffer.from('full'), small: Buffer.from('small') };
   const [theirs, ours] = [
-    (await addPhoto({ salonId: own.salonId, personId: null }, clientId, { visitId: null, kind: 'wish', note: '', picture }))!,
+    (await addPhoto({ salonId: own.salonId, personId: null }, clientId, {
+      visitId: null,
+      kind: 'wish',
+      note: '',
+      picture,
+    }))!,
     (await addPhoto(owner, clientId, { visitId: null, kind: 'hair', note: '', picture }))!,
   ];
   const shown = await ownPhotosOf(own);
   expect([shown.includes(theirs), shown.includes(ours)]).toEqual([true, false]);
   expect((await pageFacts(own))!.photoIds).toEqual([theirs]);
-  expect((await listPhotos(owner, clientId)).map(({ id, fromClient, takenBy }) => [id, fromClient, takenBy]).sort()).toEqual([[theirs, true, 'the client'], [ours, false, 'Ottilie Marsh']].sort());
+  expect(
+    (await listPhotos(owner, clientId))
+      .map(({ id, fromClient, takenBy }) => [id, fromClient, takenBy])
+      .sort(),
+  ).toEqual(
+    [
+      [theirs, true, 'the client'],
+      [ours, false, 'Ottilie Marsh'],
+    ].sort(),
+  );
 });
 
 test('merging two records takes page and answers along and back; erasing takes them away', async () => {
-  const other = await createClient(owner, { name: 'Own Pages', phone: '', email: '', note: '', bornOn: null });
+  const other = await createClient(owner, {
+    name: 'Own Pages',
+    phone: '',
+    email: '',
+    note: '',
+    bornOn: null,
+  });
   const own = await page();
   const { path } = (await pageOfClient(owner, clientId))!;
   await keepAnswers(own, { base: NO_ANSWERS, document: wish({ brightness: 4 }), sent: true });
@@ -128,10 +194,19 @@ test('merging two records takes page and answers along and back; erasing takes t
   expect(await open(path)).toMatchObject({ clientId: other });
   // The record that stays has answers of its own: those of the other are put away.
   expect((await answersOf(theirs))!.document.wish.brightness).toBe(2);
-  const merge = (await inSalon(owner.salonId, (trx) => trx('client_merge').where({ from_id: clientId }).first('id'), scratch.app)).id;
+  const merge = (
+    await inSalon(
+      owner.salonId,
+      (trx) => trx('client_merge').where({ from_id: clientId }).first('id'),
+      scratch.app,
+    )
+  ).id;
   await undoMerge(owner, merge);
   expect(await open(path)).toMatchObject({ clientId });
   expect(await eraseClient(owner, clientId)).toBe(true);
   expect(await open(path)).toBeUndefined();
-  expect((await scratch.owner.raw('select count(*)::int as n from client_answer where client_id = ?', [clientId])).rows[0].n).toBe(0);
+  expect(
+    (await scratch.owner.raw('select count(*)::int as n from client_answer where client_id = ?', [clientId]))
+      .rows[0].n,
+  ).toBe(0);
 });

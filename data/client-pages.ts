@@ -1,7 +1,14 @@
 import { createHmac } from 'node:crypto';
 import same from 'fast-deep-equal';
 import type { ClientAnswers } from '../core/consult';
-import { mergeEdits, NO_ANSWERS, parseClientAnswers, parseConsult, parseMix, parseOutcome } from '../core/formats';
+import {
+  mergeEdits,
+  NO_ANSWERS,
+  parseClientAnswers,
+  parseConsult,
+  parseMix,
+  parseOutcome,
+} from '../core/formats';
 import type { ConsentKind } from '../core/visit';
 import { forgetTries, takeTry } from './attempts';
 import { hasClient } from './client-fields';
@@ -50,18 +57,32 @@ export interface KeptAnswers {
  */
 function secretOf(pageId: string): string {
   const key = process.env.LATTICE_SESSION_SECRET;
-  if (!key) throw new Error('LATTICE_SESSION_SECRET is not set: the address of a client’s page cannot be made.');
-  return createHmac('sha256', key).update(`client page ${pageId}`).digest().subarray(0, SECRET_BYTES).toString('base64url');
+  if (!key)
+    throw new Error('LATTICE_SESSION_SECRET is not set: the address of a client’s page cannot be made.');
+  return createHmac('sha256', key)
+    .update(`client page ${pageId}`)
+    .digest()
+    .subarray(0, SECRET_BYTES)
+    .toString('base64url');
 }
 const pathOf = (pageId: string) => `/p/${secretOf(pageId)}`;
 
 /** The page of a client that is open, or undefined. */
-export function pageOfClient(actor: Pick<Actor, 'salonId'>, clientId: string): Promise<ClientPage | undefined> {
+export function pageOfClient(
+  actor: Pick<Actor, 'salonId'>,
+  clientId: string,
+): Promise<ClientPage | undefined> {
   return inSalon(actor.salonId, (trx) => openPageOf(trx, clientId, new Date(serverNow())));
 }
 
 async function openPageOf(trx: Transaction, clientId: string, now: Date): Promise<ClientPage | undefined> {
-  const row = await trx('client_page').where({ client_id: clientId }).whereNull('revoked_at').where('expires_at', '>', now).orderBy('expires_at', 'desc').select('id', 'expires_at').first();
+  const row = await trx('client_page')
+    .where({ client_id: clientId })
+    .whereNull('revoked_at')
+    .where('expires_at', '>', now)
+    .orderBy('expires_at', 'desc')
+    .select('id', 'expires_at')
+    .first();
   return row && { id: row.id, path: pathOf(row.id), expiresAt: row.expires_at.toISOString() };
 }
 
@@ -69,7 +90,11 @@ async function openPageOf(trx: Transaction, clientId: string, now: Date): Promis
  * The page of a client, open until a moment at least: the one that there is, or a new one.
  * @returns undefined when the salon has no such client
  */
-export function ensurePage(author: Author, clientId: string, until = new Date(serverNow() + USUAL_DAYS * DAY_MS)): Promise<ClientPage | undefined> {
+export function ensurePage(
+  author: Author,
+  clientId: string,
+  until = new Date(serverNow() + USUAL_DAYS * DAY_MS),
+): Promise<ClientPage | undefined> {
   return inSalon(author.salonId, async (trx) => {
     if (!(await hasClient(trx, clientId))) return undefined;
     const open = await openPageOf(trx, clientId, new Date(serverNow()));
@@ -80,7 +105,14 @@ export function ensurePage(author: Author, clientId: string, until = new Date(se
       return { ...open, expiresAt: until.toISOString() };
     }
     const id = crypto.randomUUID();
-    await trx('client_page').insert({ id, salon_id: author.salonId, client_id: clientId, secret_hash: hashOfSecret(secretOf(id)), created_by: author.personId, expires_at: until });
+    await trx('client_page').insert({
+      id,
+      salon_id: author.salonId,
+      client_id: clientId,
+      secret_hash: hashOfSecret(secretOf(id)),
+      created_by: author.personId,
+      expires_at: until,
+    });
     await leaveTrail(trx, author, 'page-made', { clientId });
     return { id, path: pathOf(id), expiresAt: until.toISOString() };
   });
@@ -89,7 +121,10 @@ export function ensurePage(author: Author, clientId: string, until = new Date(se
 /** Closes every page of a client: their addresses lead nowhere from now on. */
 export function revokePages(actor: Actor, clientId: string): Promise<boolean> {
   return inSalon(actor.salonId, async (trx) => {
-    const closed = await trx('client_page').where({ client_id: clientId }).whereNull('revoked_at').update({ revoked_at: new Date(serverNow()) });
+    const closed = await trx('client_page')
+      .where({ client_id: clientId })
+      .whereNull('revoked_at')
+      .update({ revoked_at: new Date(serverNow()) });
     if (closed > 0) await leaveTrail(trx, actor, 'page-revoked', { clientId });
     return closed > 0;
   });
@@ -99,27 +134,52 @@ export function revokePages(actor: Actor, clientId: string): Promise<boolean> {
  * Whose page a secret opens. Secrets that open none are counted by where they come from, so that nobody tries many.
  * @returns undefined where it opens none, has expired or was withdrawn; the seconds to wait after too many wrong ones
  */
-export async function openPage(secret: string, from: string): Promise<OpenedPage | undefined | { readonly waitSeconds: number }> {
+export async function openPage(
+  secret: string,
+  from: string,
+): Promise<OpenedPage | undefined | { readonly waitSeconds: number }> {
   const waitSeconds = await takeTry('page', from);
   if (waitSeconds > 0) return { waitSeconds };
-  const { rows } = await database().raw('select * from client_page_of(?, ?)', [hashOfSecret(secret), new Date(serverNow())]);
+  const { rows } = await database().raw('select * from client_page_of(?, ?)', [
+    hashOfSecret(secret),
+    new Date(serverNow()),
+  ]);
   const [row] = rows as { page_id: string; salon_id: string; client_id: string; expires_at: Date }[];
   if (!row) return undefined;
   await forgetTries('page', from);
-  return { pageId: row.page_id, salonId: row.salon_id, clientId: row.client_id, expiresAt: row.expires_at.toISOString() };
+  return {
+    pageId: row.page_id,
+    salonId: row.salon_id,
+    clientId: row.client_id,
+    expiresAt: row.expires_at.toISOString(),
+  };
 }
 
 /** Counts what a page writes. @returns seconds until it may again; 0 where it may */
-export const pageMayWrite = ({ pageId }: OpenedPage, what: 'page-write' | 'page-photo'): Promise<number> => takeTry(what, pageId);
+export const pageMayWrite = ({ pageId }: OpenedPage, what: 'page-write' | 'page-photo'): Promise<number> =>
+  takeTry(what, pageId);
 
 /** What a client answered and nobody took over yet; null where there is nothing. */
 export async function openAnswers(trx: Transaction, clientId: string): Promise<KeptAnswers | null> {
-  const row = await trx('client_answer').where({ client_id: clientId }).whereNull('settled_at').select('id', 'revision', 'document', 'changed_at', 'sent_at').first();
-  return row ? { id: row.id, revision: row.revision, document: stored('answers', parseClientAnswers(row.document)), changedAt: row.changed_at.toISOString(), sentAt: row.sent_at?.toISOString() ?? null } : null;
+  const row = await trx('client_answer')
+    .where({ client_id: clientId })
+    .whereNull('settled_at')
+    .select('id', 'revision', 'document', 'changed_at', 'sent_at')
+    .first();
+  return row
+    ? {
+        id: row.id,
+        revision: row.revision,
+        document: stored('answers', parseClientAnswers(row.document)),
+        changedAt: row.changed_at.toISOString(),
+        sentAt: row.sent_at?.toISOString() ?? null,
+      }
+    : null;
 }
 
 /** The same for the client's own page. */
-export const answersOf = ({ salonId, clientId }: OpenedPage): Promise<KeptAnswers | null> => inSalon(salonId, (trx) => openAnswers(trx, clientId));
+export const answersOf = ({ salonId, clientId }: OpenedPage): Promise<KeptAnswers | null> =>
+  inSalon(salonId, (trx) => openAnswers(trx, clientId));
 
 /** An edit of the answers: the version that it was made from, and the new one. */
 export interface AnswerEdit {
@@ -130,7 +190,10 @@ export interface AnswerEdit {
 }
 
 /** Keeps what a client answered. Two phones that answer at once are merged; where both answered the same, the later one stands. */
-export function keepAnswers({ salonId, clientId }: OpenedPage, { base, document, sent }: AnswerEdit): Promise<KeptAnswers> {
+export function keepAnswers(
+  { salonId, clientId }: OpenedPage,
+  { base, document, sent }: AnswerEdit,
+): Promise<KeptAnswers> {
   return inSalon(salonId, async (trx) => {
     await trx('client').where({ id: clientId }).forUpdate().select('id');
     const before = await openAnswers(trx, clientId);
@@ -141,16 +204,28 @@ export function keepAnswers({ salonId, clientId }: OpenedPage, { base, document,
     const now = new Date(serverNow());
     const row = { document: JSON.stringify(whole), changed_at: now, ...(sent && { sent_at: now }) };
     if (!before) await trx('client_answer').insert({ ...row, salon_id: salonId, client_id: clientId });
-    else if (sent || !same(whole, before.document)) await trx('client_answer').where({ id: before.id }).update({ ...row, revision: before.revision + 1 });
+    else if (sent || !same(whole, before.document))
+      await trx('client_answer')
+        .where({ id: before.id })
+        .update({ ...row, revision: before.revision + 1 });
     if (sent) await leaveTrail(trx, { salonId, personId: null }, 'answers-sent', { clientId });
     return (await openAnswers(trx, clientId))!;
   });
 }
 
 /** Puts answers away: somebody of the salon took over what they wanted of them. @returns whether they were open still */
-export function settleAnswers(actor: Actor, clientId: string, answersId: string, words: string): Promise<boolean> {
+export function settleAnswers(
+  actor: Actor,
+  clientId: string,
+  answersId: string,
+  words: string,
+): Promise<boolean> {
   return inSalon(actor.salonId, async (trx) => {
-    const [row] = await trx('client_answer').where({ id: answersId, client_id: clientId }).whereNull('settled_at').update({ settled_at: new Date(serverNow()), settled_by: actor.personId }).returning('id');
+    const [row] = await trx('client_answer')
+      .where({ id: answersId, client_id: clientId })
+      .whereNull('settled_at')
+      .update({ settled_at: new Date(serverNow()), settled_by: actor.personId })
+      .returning('id');
     if (!row) return false;
     await leaveTrail(trx, actor, 'answers-settled', { clientId, words });
     return true;
@@ -164,7 +239,12 @@ export interface PageFacts {
   /** The price that was agreed for the open visit. */
   readonly agreed: { readonly minor: number; readonly on: string } | null;
   /** The last recorded visit, with how long its toner holds. */
-  readonly last: { readonly heldOn: string; readonly nextOn: string | null; readonly toned: boolean; readonly washesPerWeek: number | null } | null;
+  readonly last: {
+    readonly heldOn: string;
+    readonly nextOn: string | null;
+    readonly toned: boolean;
+    readonly washesPerWeek: number | null;
+  } | null;
   readonly consented: readonly ConsentKind[];
   /** Pictures that they gave on their page, newest first. */
   readonly photoIds: readonly string[];
@@ -177,14 +257,26 @@ export const MOST_OWN_PHOTOS = 8;
 /** What a client's page shows. Nothing else of the salon is read for it. */
 export function pageFacts({ salonId, clientId }: OpenedPage): Promise<PageFacts | undefined> {
   return inSalon(salonId, async (trx): Promise<PageFacts | undefined> => {
-    const names = await trx('client as c').join('salon as s', 's.id', 'c.salon_id').where('c.id', clientId).select('c.name as client', 's.name as salon').first();
+    const names = await trx('client as c')
+      .join('salon as s', 's.id', 'c.salon_id')
+      .where('c.id', clientId)
+      .select('c.name as client', 's.name as salon')
+      .first();
     if (!names) return undefined;
-    const rows: { held_on: string; consult: unknown; mix: unknown; outcome: unknown }[] = await trx('visit as v').leftJoin('mix as m', 'm.visit_id', 'v.id').leftJoin('outcome as o', 'o.visit_id', 'v.id')
-      .where('v.client_id', clientId).orderBy('v.held_on', 'desc').limit(MOST_VISITS_READ).select('v.held_on', 'v.consult', 'm.document as mix', 'o.document as outcome');
+    const rows: { held_on: string; consult: unknown; mix: unknown; outcome: unknown }[] = await trx(
+      'visit as v',
+    )
+      .leftJoin('mix as m', 'm.visit_id', 'v.id')
+      .leftJoin('outcome as o', 'o.visit_id', 'v.id')
+      .where('v.client_id', clientId)
+      .orderBy('v.held_on', 'desc')
+      .limit(MOST_VISITS_READ)
+      .select('v.held_on', 'v.consult', 'm.document as mix', 'o.document as outcome');
     const [open] = rows.filter(({ outcome }) => outcome === null);
     const [recorded] = rows.filter(({ outcome }) => outcome !== null);
     return {
-      salonName: names.salon, clientName: names.client,
+      salonName: names.salon,
+      clientName: names.client,
       agreed: open?.mix ? (mixOf(open.mix)?.money.agreed ?? null) : null,
       last: recorded ? lastOf(recorded) : null,
       consented: await consentedBy(trx, clientId),
@@ -198,24 +290,49 @@ const mixOf = (document: unknown) => {
   return read.ok ? read.value : undefined;
 };
 
-function lastOf({ held_on, consult, mix, outcome }: { held_on: string; consult: unknown; mix: unknown; outcome: unknown }): PageFacts['last'] {
+function lastOf({
+  held_on,
+  consult,
+  mix,
+  outcome,
+}: {
+  held_on: string;
+  consult: unknown;
+  mix: unknown;
+  outcome: unknown;
+}): PageFacts['last'] {
   const [record, asked] = [parseOutcome(outcome), parseConsult(consult)];
   if (!record.ok || !asked.ok) return null;
-  return { heldOn: held_on, nextOn: record.value.nextOn, toned: (mixOf(mix)?.toners.length ?? 0) > 0, washesPerWeek: asked.value.washesPerWeek };
+  return {
+    heldOn: held_on,
+    nextOn: record.value.nextOn,
+    toned: (mixOf(mix)?.toners.length ?? 0) > 0,
+    washesPerWeek: asked.value.washesPerWeek,
+  };
 }
 
 async function ownPhotos(trx: Transaction, clientId: string): Promise<string[]> {
-  const rows: { id: string }[] = await trx('photo').where({ client_id: clientId }).whereNull('taken_by').whereNull('archived_at').orderBy('taken_at', 'desc').select('id');
+  const rows: { id: string }[] = await trx('photo')
+    .where({ client_id: clientId })
+    .whereNull('taken_by')
+    .whereNull('archived_at')
+    .orderBy('taken_at', 'desc')
+    .select('id');
   return rows.map(({ id }) => id);
 }
 
 /** Pictures that were given on this client's page, newest first: of others a page shows none. */
-export const ownPhotosOf = ({ salonId, clientId }: OpenedPage): Promise<readonly string[]> => inSalon(salonId, (trx) => ownPhotos(trx, clientId));
+export const ownPhotosOf = ({ salonId, clientId }: OpenedPage): Promise<readonly string[]> =>
+  inSalon(salonId, (trx) => ownPhotos(trx, clientId));
 
 async function consentedBy(trx: Transaction, clientId: string): Promise<ConsentKind[]> {
-  const rows: { kind: ConsentKind }[] = await trx('consent').where({ client_id: clientId }).whereNull('withdrawn_at').distinct('kind');
+  const rows: { kind: ConsentKind }[] = await trx('consent')
+    .where({ client_id: clientId })
+    .whereNull('withdrawn_at')
+    .distinct('kind');
   return rows.map(({ kind }) => kind);
 }
 
 /** What the client of this page has consented to. */
-export const consentsOf = ({ salonId, clientId }: OpenedPage): Promise<readonly ConsentKind[]> => inSalon(salonId, (trx) => consentedBy(trx, clientId));
+export const consentsOf = ({ salonId, clientId }: OpenedPage): Promise<readonly ConsentKind[]> =>
+  inSalon(salonId, (trx) => consentedBy(trx, clientId));

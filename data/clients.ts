@@ -1,5 +1,11 @@
 import { phoneKey } from '../core/units';
-import { growthIntervals, growthRate, regrowthByZone, type GrowthRate, type ZoneRegrowth } from '../core/growth';
+import {
+  growthIntervals,
+  growthRate,
+  regrowthByZone,
+  type GrowthRate,
+  type ZoneRegrowth,
+} from '../core/growth';
 import { growthVisits } from '../core/record';
 import { asRow, clientRows, type Client, type ClientFields } from './client-fields';
 import { openAnswers, type KeptAnswers } from './client-pages';
@@ -21,7 +27,12 @@ export interface ClientSummary extends Client {
   readonly goalLevel: number | null;
   readonly nextOn: string | null;
   /** Estimate, mm with standard deviation; null before the first record. */
-  readonly regrowthToday: { readonly mm: number; readonly sd: number; readonly measuredToday: boolean; readonly elsewhereMm: number | null } | null;
+  readonly regrowthToday: {
+    readonly mm: number;
+    readonly sd: number;
+    readonly measuredToday: boolean;
+    readonly elsewhereMm: number | null;
+  } | null;
   /** Found by this pattern, or by what was done with it, and not by name; null otherwise. */
   readonly foundBy: string | null;
 }
@@ -43,13 +54,21 @@ export interface ClientStory {
 
 /** What stands for a head: the middle of the zones that the last visit took to the root; and the longest where it left some alone. */
 function middleOf(zones: readonly ZoneRegrowth[], today: string): ClientSummary['regrowthToday'] {
-  const latest = zones.reduce((last, { takenOn }) => (takenOn !== null && takenOn > last ? takenOn : last), '');
+  const latest = zones.reduce(
+    (last, { takenOn }) => (takenOn !== null && takenOn > last ? takenOn : last),
+    '',
+  );
   const taken = zones.filter(({ takenOn }) => takenOn === latest);
   const of = (taken.length > 0 ? taken : [...zones]).sort((a, b) => a.mm - b.mm);
   const own = of[of.length >> 1];
   if (!own) return null;
   const longest = Math.max(...zones.map(({ mm }) => mm));
-  return { mm: own.mm, sd: own.sd, measuredToday: own.from === 'measured' && own.since === today, elsewhereMm: longest > own.mm + APART_MM ? longest : null };
+  return {
+    mm: own.mm,
+    sd: own.sd,
+    measuredToday: own.from === 'measured' && own.since === today,
+    elsewhereMm: longest > own.mm + APART_MM ? longest : null,
+  };
 }
 
 /** Regrowth that is longer by so much elsewhere is worth a word, mm. */
@@ -71,29 +90,67 @@ export interface ListOf {
  * Clients whose name, phone or note holds the words typed, or words much like them, the likeliest first; then those with a
  * pattern of that name, or something done in those words; all by name where nothing is typed. `today` is a day, YYYY-MM-DD.
  */
-export function listClients(actor: Actor, search: string, today: string, { archived = false, page = 0 }: ListOf = {}): Promise<ClientSummary[]> {
+export function listClients(
+  actor: Actor,
+  search: string,
+  today: string,
+  { archived = false, page = 0 }: ListOf = {},
+): Promise<ClientSummary[]> {
   const phone = phoneKey(search);
-  const words = phone ? [phone] : search.toLowerCase().normalize('NFC').trim().split(/\s+/).filter(Boolean).slice(0, MOST_WORDS);
+  const words = phone
+    ? [phone]
+    : search.toLowerCase().normalize('NFC').trim().split(/\s+/).filter(Boolean).slice(0, MOST_WORDS);
   return inSalon(actor.salonId, async (trx) => {
     if (words.length === 0) {
-      const all = await clientRows(trx, (query) => query[archived ? 'whereNotNull' : 'whereNull']('archived_at').orderByRaw('lower(name), id').limit(CLIENTS_A_PAGE).offset(page * CLIENTS_A_PAGE));
+      const all = await clientRows(trx, (query) =>
+        query[archived ? 'whereNotNull' : 'whereNull']('archived_at')
+          .orderByRaw('lower(name), id')
+          .limit(CLIENTS_A_PAGE)
+          .offset(page * CLIENTS_A_PAGE),
+      );
       return summaries(trx, all, today);
     }
-    const found: { client_id: string }[] = (await trx.raw('select client_id from find_clients(?, ?, ?) order by rank', [words, MOST_FOUND, archived])).rows;
+    const found: { client_id: string }[] = (
+      await trx.raw('select client_id from find_clients(?, ?, ?) order by rank', [
+        words,
+        MOST_FOUND,
+        archived,
+      ])
+    ).rows;
     // A list that is full already needs no more; patterns are looked for where names leave room.
     const full = archived || found.length >= MOST_FOUND;
-    const byPattern: { client_id: string; pattern: string }[] = full ? [] : (await trx.raw('select client_id, pattern from find_by_pattern(?, ?)', [words, MOST_FOUND])).rows;
+    const byPattern: { client_id: string; pattern: string }[] = full
+      ? []
+      : (await trx.raw('select client_id, pattern from find_by_pattern(?, ?)', [words, MOST_FOUND])).rows;
     const patterns = new Map(byPattern.map(({ client_id, pattern }) => [client_id, pattern]));
     const ids = [...new Set([...found, ...byPattern].map(({ client_id }) => client_id))].slice(0, MOST_FOUND);
-    const byId = new Map((await clientRows(trx, (query) => query.whereIn('id', ids))).map((client) => [client.id, client]));
+    const byId = new Map(
+      (await clientRows(trx, (query) => query.whereIn('id', ids))).map((client) => [client.id, client]),
+    );
     const named = new Set(found.map(({ client_id }) => client_id));
-    return summaries(trx, ids.flatMap((id) => byId.get(id) ?? []), today, (id) => (named.has(id) ? null : patterns.get(id) ?? null));
+    return summaries(
+      trx,
+      ids.flatMap((id) => byId.get(id) ?? []),
+      today,
+      (id) => (named.has(id) ? null : (patterns.get(id) ?? null)),
+    );
   });
 }
 
 /** How many clients a salon has. */
-export function countClients(actor: Actor, { archived = false }: Pick<ListOf, 'archived'> = {}): Promise<number> {
-  return inSalon(actor.salonId, async (trx) => Number((await trx('client').whereNull('merged_into')[archived ? 'whereNotNull' : 'whereNull']('archived_at').count().first())!.count));
+export function countClients(
+  actor: Actor,
+  { archived = false }: Pick<ListOf, 'archived'> = {},
+): Promise<number> {
+  return inSalon(actor.salonId, async (trx) =>
+    Number(
+      (await trx('client')
+        .whereNull('merged_into')
+        [archived ? 'whereNotNull' : 'whereNull']('archived_at')
+        .count()
+        .first())!.count,
+    ),
+  );
 }
 
 /** One client with their visits, newest first; undefined when this salon has no such client. */
@@ -104,7 +161,15 @@ export function readClient(actor: Actor, clientId: string, today: string): Promi
     const [summary] = await summaries(trx, [client], today);
     const { visits, unreadable } = await listVisits(trx, [clientId]);
     const intervals = growthIntervals(growthVisits(visits));
-    return { client: summary, visits, unreadable, growth: { ...growthRate(intervals), measuredIntervals: intervals.length }, safety: await safetyOf(trx, clientId, null), merges: await mergesInto(trx, clientId, client.note), answers: await openAnswers(trx, clientId) };
+    return {
+      client: summary,
+      visits,
+      unreadable,
+      growth: { ...growthRate(intervals), measuredIntervals: intervals.length },
+      safety: await safetyOf(trx, clientId, null),
+      merges: await mergesInto(trx, clientId, client.note),
+      answers: await openAnswers(trx, clientId),
+    };
   });
 }
 
@@ -114,16 +179,32 @@ export function createClient(actor: Actor, fields: ClientFields, id?: string): P
 }
 
 /** Adds a client within a transaction. */
-export async function insertClient(trx: Transaction, actor: Actor, fields: ClientFields, id?: string): Promise<string> {
-  const row = await insertOnce(trx, 'client', { ...asRow(fields), salon_id: actor.salonId, created_by: actor.personId }, id);
+export async function insertClient(
+  trx: Transaction,
+  actor: Actor,
+  fields: ClientFields,
+  id?: string,
+): Promise<string> {
+  const row = await insertOnce(
+    trx,
+    'client',
+    { ...asRow(fields), salon_id: actor.salonId, created_by: actor.personId },
+    id,
+  );
   if (row.made) await leaveTrail(trx, actor, 'client-added', { clientId: row.id, words: fields.name });
   return row.id;
 }
 
 async function summaries(
-  trx: Transaction, clients: readonly Client[], today: string, foundBy: (id: string) => string | null = () => null,
+  trx: Transaction,
+  clients: readonly Client[],
+  today: string,
+  foundBy: (id: string) => string | null = () => null,
 ): Promise<ClientSummary[]> {
-  const byClient = await visitFacts(trx, clients.map((client) => client.id));
+  const byClient = await visitFacts(
+    trx,
+    clients.map((client) => client.id),
+  );
   return clients.map((client) => {
     const own = byClient.get(client.id) ?? [];
     const recorded = own.find((visit) => visit.outcome !== null);

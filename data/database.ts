@@ -15,11 +15,21 @@ const SILENT: Knex.Logger = { warn: silent, error: silent, deprecate: silent, de
  * Knex writes nothing of its own: every failure is thrown, and whoever catches it says it once.
  */
 export function connect(url: string, poolSize = 10, limits: object = {}): Knex {
-  return knex({ client: 'pg', connection: { connectionString: url, ...limits }, pool: { min: 0, max: poolSize }, acquireConnectionTimeout: 10_000, log: SILENT });
+  return knex({
+    client: 'pg',
+    connection: { connectionString: url, ...limits },
+    pool: { min: 0, max: poolSize },
+    acquireConnectionTimeout: 10_000,
+    log: SILENT,
+  });
 }
 
 /** The application waits no longer than this for one statement, a lock, or its own work within a transaction, ms. */
-const LIMITS = { statement_timeout: 20_000, lock_timeout: 10_000, idle_in_transaction_session_timeout: 90_000 };
+const LIMITS = {
+  statement_timeout: 20_000,
+  lock_timeout: 10_000,
+  idle_in_transaction_session_timeout: 90_000,
+};
 
 // Kept across hot reloads, where modules are loaded anew but connections stay.
 const kept = globalThis as typeof globalThis & { latticeDatabase?: Knex };
@@ -48,7 +58,11 @@ export interface Actor {
  * Runs work in one transaction for one salon: row-level security shows that salon's rows only and refuses to write any
  * other's. The setting ends with the transaction.
  */
-export function inSalon<T>(salonId: string, work: (trx: Transaction) => Promise<T>, pool: Knex = database()): Promise<T> {
+export function inSalon<T>(
+  salonId: string,
+  work: (trx: Transaction) => Promise<T>,
+  pool: Knex = database(),
+): Promise<T> {
   return pool.transaction(async (trx) => {
     await trx.raw("select set_config('lattice.salon', ?, true)", [salonId]);
     return work(trx);

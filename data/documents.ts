@@ -4,7 +4,10 @@ import type { Parsed } from '../core/formats';
 export class UnreadableDocument extends Error {
   override readonly name = 'UnreadableDocument';
 
-  constructor(what: string, readonly problem: string) {
+  constructor(
+    what: string,
+    readonly problem: string,
+  ) {
     super(`The stored ${what} cannot be read: ${problem}`);
   }
 }
@@ -19,7 +22,9 @@ export function stored<T>(what: string, parsed: Parsed<T>): T {
 }
 
 /** What is read, or the reason why it cannot be: one bad row must not take a whole page with it. */
-export function readOrProblem<T>(read: () => T): { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: string } {
+export function readOrProblem<T>(
+  read: () => T,
+): { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: string } {
   try {
     return { ok: true, value: read() };
   } catch (error) {

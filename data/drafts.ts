@@ -38,10 +38,18 @@ export async function listDrafts(trx: Transaction, actor: Actor, visitId: string
 export async function keepDraft(
   trx: Transaction,
   actor: Actor,
-  draft: { visitId: string; part: VisitPart; baseRevision: number; editId: string; following?: readonly string[]; document: unknown },
+  draft: {
+    visitId: string;
+    part: VisitPart;
+    baseRevision: number;
+    editId: string;
+    following?: readonly string[];
+    document: unknown;
+  },
 ): Promise<void> {
   const own = { visit_id: draft.visitId, part: draft.part, person_id: actor.personId };
-  if (draft.following && draft.following.length > 0) await trx('draft').where(own).whereIn('edit_id', draft.following).delete();
+  if (draft.following && draft.following.length > 0)
+    await trx('draft').where(own).whereIn('edit_id', draft.following).delete();
   await trx('draft')
     .insert({
       ...own,
@@ -51,11 +59,20 @@ export async function keepDraft(
       document: JSON.stringify(draft.document),
     })
     .onConflict(['visit_id', 'part', 'person_id', 'edit_id'])
-    .merge({ base_revision: draft.baseRevision, document: JSON.stringify(draft.document), kept_at: trx.fn.now() });
+    .merge({
+      base_revision: draft.baseRevision,
+      document: JSON.stringify(draft.document),
+      kept_at: trx.fn.now(),
+    });
 }
 
 /** Throws one's own draft away. */
-export async function discardDraft(actor: Actor, visitId: string, part: VisitPart, editId: string): Promise<void> {
+export async function discardDraft(
+  actor: Actor,
+  visitId: string,
+  part: VisitPart,
+  editId: string,
+): Promise<void> {
   await inSalon(actor.salonId, (trx) =>
     trx('draft').where({ visit_id: visitId, part, person_id: actor.personId, edit_id: editId }).delete(),
   );

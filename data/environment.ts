@@ -12,5 +12,7 @@ const schema = z.object({
 export function appDatabaseUrl(): string {
   const read = schema.safeParse(process.env);
   if (read.success) return read.data.LATTICE_APP_DATABASE_URL;
-  throw new Error('LATTICE_APP_DATABASE_URL is not set to a PostgreSQL address. Start the application with bin/start.');
+  throw new Error(
+    'LATTICE_APP_DATABASE_URL is not set to a PostgreSQL address. Start the application with bin/start.',
+  );
 }

@@ -9,7 +9,12 @@ export async function houseOf(trx: Transaction, salonId: string): Promise<House>
 }
 
 /** The row with its revision; undefined where the salon has set nothing. */
-export async function houseRow(trx: Transaction, salonId: string): Promise<{ revision: number; document: House } | undefined> {
+export async function houseRow(
+  trx: Transaction,
+  salonId: string,
+): Promise<{ revision: number; document: House } | undefined> {
   const row = await trx('house').select('document', 'revision').where({ salon_id: salonId }).first();
-  return row && { revision: row.revision, document: stored('settings of the house', parseHouse(row.document)) };
+  return (
+    row && { revision: row.revision, document: stored('settings of the house', parseHouse(row.document)) }
+  );
 }

@@ -8,10 +8,18 @@ import type { Revised } from './revised';
 
 /** What the salon has set; revision 0 and the usual figures where it has set nothing yet. */
 export function readHouse(actor: Pick<Actor, 'salonId'>): Promise<Revised<House>> {
-  return inSalon(actor.salonId, async (trx) => (await houseRow(trx, actor.salonId)) ?? { revision: 0, document: USUAL_HOUSE });
+  return inSalon(
+    actor.salonId,
+    async (trx) => (await houseRow(trx, actor.salonId)) ?? { revision: 0, document: USUAL_HOUSE },
+  );
 }
 
-const HOUSE: SalonDocument<House> = { table: 'house', act: 'house', usual: USUAL_HOUSE, changes: changesBetween };
+const HOUSE: SalonDocument<House> = {
+  table: 'house',
+  act: 'house',
+  usual: USUAL_HOUSE,
+  changes: changesBetween,
+};
 
 /** Saves the settings, unless somebody saved others since `baseRevision`: then nothing is written. */
 export function saveHouse(actor: Actor, baseRevision: number, house: House): Promise<SalonDocumentSaved> {

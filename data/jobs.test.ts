@@ -41,24 +41,62 @@ afterAll(async () => {
 });
 
 const until = async (holds: () => boolean | Promise<boolean>) => {
-  for (const from = performance.now(); performance.now() - from < 15_000; await new Promise((resolve) => setTimeout(resolve, 100))) if (await holds()) return;
+  for (
+    const from = performance.now();
+    performance.now() - from < 15_000;
+    await new Promise((resolve) => setTimeout(resolve, 100))
+  )
+    if (await holds()) return;
   throw new Error('It did not come about in 15 s.');
 };
-const taken = async () => ((await (await fetch(`http://127.0.0.1:${outbox.port}/messages`)).json()) as { words: string }[]).map(({ words }) => words);
+const taken = async () =>
+  ((await (await fetch(`http://127.0.0.1:${outbox.port}/messages`)).json()) as { words: string }[]).map(
+    ({ words }) => words,
+  );
 const jobsOf = async (kind: string): Promise<{ state: string; retry_count: number; output: unknown }[]> =>
   scratch.owner('pgboss.job').where({ name: kind }).select('state', 'retry_count', 'output');
 
 async function appointmentOf(name: string): Promise<{ clientId: string; appointmentId: string }> {
-  const clientId = await createClient(owner, { name, phone: '0700 900 000', email: '', note: '', bornOn: null });
-  await addConsent(owner, clientId, { kind: 'reminders', words: 'May text me.', signedName: name, signature: [] });
-  const booked = await book(owner, [{ clientId, personId: owner.personId, on: '2027-03-03', from: 570, minutes: 180, kind: 'full', note: '', redoOf: null }], 'UTC');
+  const clientId = await createClient(owner, {
+    name,
+    phone: '0700 900 000',
+    email: '',
+    note: '',
+    bornOn: null,
+  });
+  await addConsent(owner, clientId, {
+    kind: 'reminders',
+    words: 'May text me.',
+    signedName: name,
+    signature: [],
+  });
+  const booked = await book(
+    owner,
+    [
+      {
+        clientId,
+        personId: owner.personId,
+        on: '2027-03-03',
+        from: 570,
+        minutes: 180,
+        kind: 'full',
+        note: '',
+        redoOf: null,
+      },
+    ],
+    'UTC',
+  );
   if (!booked.ok) throw new Error(booked.problem);
   return { clientId, appointmentId: booked.id };
 }
 
 async function sendsFrom(fromMinute: number | null): Promise<void> {
   const { document, revision } = await readHouse(owner);
-  await saveHouse(owner, revision, { ...document, timeZone: 'UTC', reminders: { ...document.reminders, fromMinute } });
+  await saveHouse(owner, revision, {
+    ...document,
+    timeZone: 'UTC',
+    reminders: { ...document.reminders, fromMinute },
+  });
 }
 
 /** What would be put into the queue now, of one client. */
@@ -87,7 +125,9 @@ test('a reminder goes out by itself at its time, once, however many machines the
   });
   machines.push(await workAtJobs(handlers('first'), 0.5), await workAtJobs(handlers('second'), 0.5));
   // Both looked at the same minute.
-  await Promise.all(machines.map((machine) => machine.enqueue('reminder', own, `${own.appointmentId} ${own.about}`)));
+  await Promise.all(
+    machines.map((machine) => machine.enqueue('reminder', own, `${own.appointmentId} ${own.about}`)),
+  );
   await until(async () => (await jobsOf('reminder')).every(({ state }) => state === 'completed'));
   expect((await taken()).filter((words) => words.includes('Itself'))).toHaveLength(1);
   const [text] = (await taken()).filter((words) => words.includes('Itself'));
@@ -100,19 +140,38 @@ test('a reminder goes out by itself at its time, once, however many machines the
   expect(await due(clientId)).toEqual([]);
 
   // Moved: its new time is another reminder.
-  expect((await changeAppointment(owner, appointmentId, 1, { on: '2027-03-03', from: 660, minutes: 180, personId: owner.personId, kind: 'full', note: '' }, 'UTC')).ok).toBe(true);
+  expect(
+    (
+      await changeAppointment(
+        owner,
+        appointmentId,
+        1,
+        { on: '2027-03-03', from: 660, minutes: 180, personId: owner.personId, kind: 'full', note: '' },
+        'UTC',
+      )
+    ).ok,
+  ).toBe(true);
   expect(await due(clientId)).toMatchObject([{ about: '2027-03-03 11:00' }]);
 });
 
 test('what the outbox did not take is tried again, and nothing of the client lies in the queue', async () => {
   const { clientId, appointmentId } = await appointmentOf('Again Sedge');
-  await fetch(`http://127.0.0.1:${outbox.port}/fault`, { method: 'POST', body: JSON.stringify({ fault: 'refuses' }) });
+  await fetch(`http://127.0.0.1:${outbox.port}/fault`, {
+    method: 'POST',
+    body: JSON.stringify({ fault: 'refuses' }),
+  });
   const [own] = await due(clientId);
   await machines[0].enqueue('reminder', own, appointmentId);
   await until(async () => (await jobsOf('reminder')).some(({ state }) => state === 'retry'));
   expect((await reminderFacts(owner, [clientId])).kept).toMatchObject([{ state: 'failed' }]);
-  await fetch(`http://127.0.0.1:${outbox.port}/fault`, { method: 'POST', body: JSON.stringify({ fault: 'off' }) });
-  await scratch.owner('pgboss.job').where({ name: 'reminder', state: 'retry' }).update({ start_after: scratch.owner.fn.now() });
+  await fetch(`http://127.0.0.1:${outbox.port}/fault`, {
+    method: 'POST',
+    body: JSON.stringify({ fault: 'off' }),
+  });
+  await scratch
+    .owner('pgboss.job')
+    .where({ name: 'reminder', state: 'retry' })
+    .update({ start_after: scratch.owner.fn.now() });
   await until(async () => (await jobsOf('reminder')).every(({ state }) => state === 'completed'));
   expect((await taken()).filter((words) => words.includes('Again'))).toHaveLength(1);
   const kept = JSON.stringify(await scratch.owner('pgboss.job').select('*'));

@@ -8,14 +8,27 @@ export interface JobData {
   /** Looks for what is due; once a minute, on one of the machines. */
   readonly 'reminders-due': null;
   /** Sends one reminder. */
-  readonly reminder: { readonly salonId: string; readonly salonName: string; readonly clientId: string; readonly appointmentId: string; readonly about: string };
+  readonly reminder: {
+    readonly salonId: string;
+    readonly salonName: string;
+    readonly clientId: string;
+    readonly appointmentId: string;
+    readonly about: string;
+  };
 }
 type JobKind = keyof JobData;
 
 const QUEUES: Readonly<Record<JobKind, PgBoss.Queue>> = {
   'reminders-due': { name: 'reminders-due', policy: 'short', retryLimit: 0, expireInSeconds: 300 },
   // One that waits already is not put in again; one that failed is tried for about twenty minutes.
-  reminder: { name: 'reminder', policy: 'short', retryLimit: 6, retryDelay: 20, retryBackoff: true, expireInSeconds: 60 },
+  reminder: {
+    name: 'reminder',
+    policy: 'short',
+    retryLimit: 6,
+    retryDelay: 20,
+    retryBackoff: true,
+    expireInSeconds: 60,
+  },
 };
 /** The queue's own, for its schedules. */
 const SCHEDULER: PgBoss.Queue = { name: '__pgboss__send-it' };
@@ -25,11 +38,17 @@ const EVERY_MINUTE = '* * * * *';
 export async function prepareJobs(owner: Knex): Promise<void> {
   const client = await owner.client.acquireConnection();
   try {
-    const boss = new PgBoss({ db: { executeSql: (sql, values) => client.query(sql, values) }, schedule: false, supervise: false });
+    const boss = new PgBoss({
+      db: { executeSql: (sql, values) => client.query(sql, values) },
+      schedule: false,
+      supervise: false,
+    });
     await boss.start();
     for (const queue of [...Object.values(QUEUES), SCHEDULER]) await boss.createQueue(queue.name, queue);
     await boss.schedule('reminders-due', EVERY_MINUTE);
-    await client.query('grant usage on schema pgboss to lattice_app; grant select, insert, update, delete on all tables in schema pgboss to lattice_app');
+    await client.query(
+      'grant usage on schema pgboss to lattice_app; grant select, insert, update, delete on all tables in schema pgboss to lattice_app',
+    );
     await boss.stop({ graceful: false, close: false });
   } finally {
     await owner.client.releaseConnection(client);
@@ -51,7 +70,13 @@ export type Handlers = { readonly [K in JobKind]: (data: JobData[K], jobs: Jobs)
  * @param everySeconds how often it looks for jobs
  */
 export async function workAtJobs(handlers: Handlers, everySeconds = 2): Promise<Jobs> {
-  const boss = new PgBoss({ connectionString: appDatabaseUrl(), application_name: 'lattice jobs', migrate: false, max: 2, maintenanceIntervalSeconds: 30 });
+  const boss = new PgBoss({
+    connectionString: appDatabaseUrl(),
+    application_name: 'lattice jobs',
+    migrate: false,
+    max: 2,
+    maintenanceIntervalSeconds: 30,
+  });
   boss.on('error', (error) => watch().log.error(errorFacts(error), 'jobs'));
   try {
     await boss.start();
@@ -60,7 +85,8 @@ export async function workAtJobs(handlers: Handlers, everySeconds = 2): Promise<
     throw error;
   }
   const jobs: Jobs = {
-    enqueue: async (kind, data, key) => void (await boss.send(kind, (data ?? {}) as object, key === undefined ? {} : { singletonKey: key })),
+    enqueue: async (kind, data, key) =>
+      void (await boss.send(kind, (data ?? {}) as object, key === undefined ? {} : { singletonKey: key })),
     stop: () => boss.stop({ timeout: 5000 }),
   };
   const work = async <K extends JobKind>(kind: K) => {
@@ -70,7 +96,11 @@ export async function workAtJobs(handlers: Handlers, everySeconds = 2): Promise<
       } catch (error) {
         watch().log.warn({ job: kind, ...errorFacts(error) }, 'job failed');
         // The queue keeps why: of what the database says, which quotes what was written, not a word.
-        throw new Error(error instanceof Error && !('code' in error) ? error.message : 'The database refused something; see the log.');
+        throw new Error(
+          error instanceof Error && !('code' in error)
+            ? error.message
+            : 'The database refused something; see the log.',
+        );
       }
       watch().log.info({ job: kind }, 'job');
     });

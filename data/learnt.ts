@@ -6,7 +6,11 @@ import { leaveTrail } from './trail';
 
 /** What the records of a salon teach. */
 export interface Learnt {
-  readonly people: readonly { readonly id: string; readonly name: string; /** From when on they are learnt from; null for always. */ readonly since: string | null }[];
+  readonly people: readonly {
+    readonly id: string;
+    readonly name: string;
+    /** From when on they are learnt from; null for always. */ readonly since: string | null;
+  }[];
   readonly services: number;
   readonly pace: readonly PaceSample[];
   readonly levels: readonly Compared[];
@@ -24,25 +28,70 @@ const MOST_GRAMS = 200;
 /** Pace, lift, minutes and grams out of the records, each beside its estimate; what somebody had forgotten is left out. */
 export async function learntOf(actor: Actor): Promise<Learnt> {
   const { people, grams, productsSince } = await inSalon(actor.salonId, async (trx) => {
-    const rows = await trx('person').where({ active: true }).whereNot({ role: 'assistant' }).orderBy('name').select('id', 'name', 'learnt_since');
-    const used = await trx('visit as v').join('mix as m', 'm.visit_id', 'v.id').join('person as p', 'p.id', 'v.person_id').whereRaw("m.document -> 'used' <> '{}'::jsonb")
-      .whereRaw('v.held_on >= coalesce(p.learnt_since::date, v.held_on)').orderBy('v.held_on', 'desc').limit(MOST_GRAMS)
-      .select('p.name', 'v.held_on', trx.raw("(select sum((u.value ->> 'grams')::float) from jsonb_each(m.document -> 'used') u) as used"), trx.raw("(select sum((u.value ->> 'predicted')::float) from jsonb_each(m.document -> 'used') u) as predicted"));
-    const forgotten: { product: string; since: Date }[] = await trx('learnt_since').select('product', 'since');
+    const rows = await trx('person')
+      .where({ active: true })
+      .whereNot({ role: 'assistant' })
+      .orderBy('name')
+      .select('id', 'name', 'learnt_since');
+    const used = await trx('visit as v')
+      .join('mix as m', 'm.visit_id', 'v.id')
+      .join('person as p', 'p.id', 'v.person_id')
+      .whereRaw("m.document -> 'used' <> '{}'::jsonb")
+      .whereRaw('v.held_on >= coalesce(p.learnt_since::date, v.held_on)')
+      .orderBy('v.held_on', 'desc')
+      .limit(MOST_GRAMS)
+      .select(
+        'p.name',
+        'v.held_on',
+        trx.raw("(select sum((u.value ->> 'grams')::float) from jsonb_each(m.document -> 'used') u) as used"),
+        trx.raw(
+          "(select sum((u.value ->> 'predicted')::float) from jsonb_each(m.document -> 'used') u) as predicted",
+        ),
+      );
+    const forgotten: { product: string; since: Date }[] = await trx('learnt_since').select(
+      'product',
+      'since',
+    );
     return {
       productsSince: Object.fromEntries(forgotten.map((own) => [own.product, own.since.toISOString()])),
-      people: rows.map((row) => ({ id: row.id as string, name: row.name as string, since: (row.learnt_since?.toISOString() ?? null) as string | null })),
-      grams: used.map((row: { name: string; held_on: string; used: number; predicted: number }) => ({ person: row.name, on: row.held_on, estimated: row.predicted, reached: row.used })),
+      people: rows.map((row) => ({
+        id: row.id as string,
+        name: row.name as string,
+        since: (row.learnt_since?.toISOString() ?? null) as string | null,
+      })),
+      grams: used.map((row: { name: string; held_on: string; used: number; predicted: number }) => ({
+        person: row.name,
+        on: row.held_on,
+        estimated: row.predicted,
+        reached: row.used,
+      })),
     };
   });
   const since = new Map(people.map((own) => [own.name, own.since === null ? 0 : Date.parse(own.since)]));
   const finished = await finishedServices(actor);
-  const lessons = finished.map(({ visitId, script, events }) => ({ visitId, begun: events[0]?.at ?? 0, lesson: lessonOf(script, serviceState(script, events)) }));
+  const lessons = finished.map(({ visitId, script, events }) => ({
+    visitId,
+    begun: events[0]?.at ?? 0,
+    lesson: lessonOf(script, serviceState(script, events)),
+  }));
   return {
-    people, grams, productsSince, services: finished.length,
-    pace: lessons.flatMap(({ begun, lesson }) => lesson.pace.filter(({ person }) => begun >= (since.get(person) ?? 0))),
-    lifts: lessons.flatMap(({ visitId, begun, lesson }) => lesson.lifts.flatMap((own): OfService[] => (begun >= (since.get(own.person) ?? 0) && begun >= Date.parse(productsSince[own.product.id] ?? '1970-01-01') ? [{ ...own, service: visitId }] : []))),
-    levels: lessons.flatMap(({ lesson }) => lesson.levels), minutes: lessons.flatMap(({ lesson }) => (lesson.minutes ? [lesson.minutes] : [])),
+    people,
+    grams,
+    productsSince,
+    services: finished.length,
+    pace: lessons.flatMap(({ begun, lesson }) =>
+      lesson.pace.filter(({ person }) => begun >= (since.get(person) ?? 0)),
+    ),
+    lifts: lessons.flatMap(({ visitId, begun, lesson }) =>
+      lesson.lifts.flatMap((own): OfService[] =>
+        begun >= (since.get(own.person) ?? 0) &&
+        begun >= Date.parse(productsSince[own.product.id] ?? '1970-01-01')
+          ? [{ ...own, service: visitId }]
+          : [],
+      ),
+    ),
+    levels: lessons.flatMap(({ lesson }) => lesson.levels),
+    minutes: lessons.flatMap(({ lesson }) => (lesson.minutes ? [lesson.minutes] : [])),
   };
 }
 
@@ -58,9 +107,15 @@ export function forgetLearnt(actor: Actor, personId: string): Promise<boolean> {
 }
 
 /** Forgets what was learnt of a lightener up to now. */
-export function forgetProduct(actor: Actor, { id, name }: { readonly id: string; readonly name: string }): Promise<void> {
+export function forgetProduct(
+  actor: Actor,
+  { id, name }: { readonly id: string; readonly name: string },
+): Promise<void> {
   return inSalon(actor.salonId, async (trx) => {
-    await trx('learnt_since').insert({ salon_id: actor.salonId, product: id, set_by: actor.personId }).onConflict(['salon_id', 'product']).merge({ since: trx.fn.now(), set_by: actor.personId });
+    await trx('learnt_since')
+      .insert({ salon_id: actor.salonId, product: id, set_by: actor.personId })
+      .onConflict(['salon_id', 'product'])
+      .merge({ since: trx.fn.now(), set_by: actor.personId });
     await leaveTrail(trx, actor, 'learnt-reset', { words: name });
   });
 }

@@ -3,7 +3,16 @@ import { inSalon, type Actor, type Transaction } from './database';
 import { leaveTrail } from './trail';
 
 /** What of a client moves to another when two records of one person become one. */
-const MOVED = ['visit', 'hair_test', 'consent', 'photo', 'appointment', 'reminder', 'client_page', 'client_answer'] as const;
+const MOVED = [
+  'visit',
+  'hair_test',
+  'consent',
+  'photo',
+  'appointment',
+  'reminder',
+  'client_page',
+  'client_answer',
+] as const;
 const MOST_NOTE = 2000;
 
 /** What two records had and a merge wrote over, to be taken back. */
@@ -28,30 +37,66 @@ function joinedNote(into: string, from: string): string {
  * e-mail, birthday or note that is missing there is taken over. The other record is put away with a pointer to it, and nothing of it is lost.
  * @returns how many visits moved; undefined when either is not there, or both are the same
  */
-export function mergeClients(actor: Actor, fromId: string, intoId: string): Promise<{ visits: number } | undefined> {
+export function mergeClients(
+  actor: Actor,
+  fromId: string,
+  intoId: string,
+): Promise<{ visits: number } | undefined> {
   return inSalon(actor.salonId, async (trx) => {
-    const rows = await clientRows(trx, (query) => query.whereIn('id', [fromId, intoId]).orderBy('id').forUpdate());
+    const rows = await clientRows(trx, (query) =>
+      query.whereIn('id', [fromId, intoId]).orderBy('id').forUpdate(),
+    );
     const [from, into] = [fromId, intoId].map((id) => rows.find((row) => row.id === id));
     if (!from || !into || fromId === intoId) return undefined;
     // One client has one set of open answers: those of the record that goes are put away, not lost.
-    if (await trx('client_answer').where({ client_id: intoId }).whereNull('settled_at').select('id').first()) {
-      await trx('client_answer').where({ client_id: fromId }).whereNull('settled_at').update({ settled_at: trx.fn.now(), settled_by: actor.personId });
+    if (
+      await trx('client_answer').where({ client_id: intoId }).whereNull('settled_at').select('id').first()
+    ) {
+      await trx('client_answer')
+        .where({ client_id: fromId })
+        .whereNull('settled_at')
+        .update({ settled_at: trx.fn.now(), settled_by: actor.personId });
     }
     const moved: Record<string, string[]> = {};
     for (const table of MOVED) {
-      moved[table] = (await trx(table).where({ client_id: fromId }).update({ client_id: intoId }).returning('id')).map(({ id }) => id);
+      moved[table] = (
+        await trx(table).where({ client_id: fromId }).update({ client_id: intoId }).returning('id')
+      ).map(({ id }) => id);
     }
-    await trx('client').where({ id: intoId }).update({
-      ...asRow({ name: into.name, phone: into.phone || from.phone, email: into.email || from.email, bornOn: into.bornOn ?? from.bornOn, note: joinedNote(into.note, from.note) }),
-      revision: into.revision + 1, archived_at: null,
-    });
-    moved.client = (await trx('client').where({ merged_into: fromId }).update({ merged_into: intoId }).returning('id')).map(({ id }) => id);
+    await trx('client')
+      .where({ id: intoId })
+      .update({
+        ...asRow({
+          name: into.name,
+          phone: into.phone || from.phone,
+          email: into.email || from.email,
+          bornOn: into.bornOn ?? from.bornOn,
+          note: joinedNote(into.note, from.note),
+        }),
+        revision: into.revision + 1,
+        archived_at: null,
+      });
+    moved.client = (
+      await trx('client').where({ merged_into: fromId }).update({ merged_into: intoId }).returning('id')
+    ).map(({ id }) => id);
     await trx('client').where({ id: fromId }).update({ merged_into: intoId, archived_at: trx.fn.now() });
-    const before: Before = { phone: into.phone, email: into.email, bornOn: into.bornOn, note: into.note, away: from.archived };
+    const before: Before = {
+      phone: into.phone,
+      email: into.email,
+      bornOn: into.bornOn,
+      note: into.note,
+      away: from.archived,
+    };
     await trx('client_merge').insert({
-      salon_id: actor.salonId, from_id: fromId, into_id: intoId, moved: JSON.stringify(moved), before: JSON.stringify(before), person_id: actor.personId,
+      salon_id: actor.salonId,
+      from_id: fromId,
+      into_id: intoId,
+      moved: JSON.stringify(moved),
+      before: JSON.stringify(before),
+      person_id: actor.personId,
     });
-    const many = (table: string, word: string) => `${moved[table].length} ${word}${moved[table].length === 1 ? '' : 's'}`;
+    const many = (table: string, word: string) =>
+      `${moved[table].length} ${word}${moved[table].length === 1 ? '' : 's'}`;
     const words = `${from.name} into ${into.name}: ${many('visit', 'visit')}, ${many('photo', 'photo')}, ${many('hair_test', 'test')}`;
     await leaveTrail(trx, actor, 'client-merged', { clientId: intoId, words });
     await leaveTrail(trx, actor, 'client-merged', { clientId: fromId, words });
@@ -72,14 +117,25 @@ export interface Merge {
 
 /** Records that were merged into a client’s, the newest first. @param note the client’s own */
 export async function mergesInto(trx: Transaction, clientId: string, note: string): Promise<Merge[]> {
-  const rows = await trx('client as c').leftJoin('client_merge as m', (on) => on.on('m.from_id', 'c.id').andOnNull('m.undone_at').andOnVal('m.into_id', clientId))
-    .where('c.merged_into', clientId).orderBy([{ column: 'm.at', order: 'desc', nulls: 'last' }, 'c.name']).select('m.id as merge_id', 'c.id', 'c.name', 'c.phone', 'c.note');
+  const rows = await trx('client as c')
+    .leftJoin('client_merge as m', (on) =>
+      on.on('m.from_id', 'c.id').andOnNull('m.undone_at').andOnVal('m.into_id', clientId),
+    )
+    .where('c.merged_into', clientId)
+    .orderBy([{ column: 'm.at', order: 'desc', nulls: 'last' }, 'c.name'])
+    .select('m.id as merge_id', 'c.id', 'c.name', 'c.phone', 'c.note');
   return rows.map(({ merge_id, id, name, phone, note: own }, i) => ({
-    mergeId: i === 0 ? merge_id : null, clientId: id, name, phone, furtherNote: note.includes(own) ? '' : own,
+    mergeId: i === 0 ? merge_id : null,
+    clientId: id,
+    name,
+    phone,
+    furtherNote: note.includes(own) ? '' : own,
   }));
 }
 
-export type MergeUndone = { readonly ok: true; readonly fromId: string } | { readonly ok: false; readonly reason: 'missing' | 'later-first' };
+export type MergeUndone =
+  | { readonly ok: true; readonly fromId: string }
+  | { readonly ok: false; readonly reason: 'missing' | 'later-first' };
 
 /**
  * Takes a merge back: the other record stands again with all that moved and is still here. Phone, e-mail, birthday and note go back to what
@@ -89,26 +145,46 @@ export function undoMerge(actor: Actor, mergeId: string): Promise<MergeUndone> {
   return inSalon(actor.salonId, async (trx): Promise<MergeUndone> => {
     const merge = await trx('client_merge').where({ id: mergeId }).whereNull('undone_at').forUpdate().first();
     if (!merge) return { ok: false, reason: 'missing' };
-    const { from_id: fromId, into_id: intoId, moved, before }: { from_id: string; into_id: string; moved: Record<string, string[]>; before: Before } = merge;
-    const later = await trx('client_merge').where({ into_id: intoId }).whereNull('undone_at')
-      .whereRaw('at > (select own.at from client_merge own where own.id = ?)', [mergeId]).select('id').first();
+    const {
+      from_id: fromId,
+      into_id: intoId,
+      moved,
+      before,
+    }: { from_id: string; into_id: string; moved: Record<string, string[]>; before: Before } = merge;
+    const later = await trx('client_merge')
+      .where({ into_id: intoId })
+      .whereNull('undone_at')
+      .whereRaw('at > (select own.at from client_merge own where own.id = ?)', [mergeId])
+      .select('id')
+      .first();
     const gone = await trx('client').where({ id: intoId }).whereNotNull('merged_into').select('id').first();
     if (later || gone) return { ok: false, reason: 'later-first' };
     const [into] = await clientRows(trx, (query) => query.where({ id: intoId }).forUpdate());
     const from = await trx('client').where({ id: fromId }).forUpdate().first();
-    for (const table of MOVED) await trx(table).whereIn('id', moved[table] ?? []).where({ client_id: intoId }).update({ client_id: fromId });
-    await trx('client').whereIn('id', moved.client).where({ merged_into: intoId }).update({ merged_into: fromId });
-    await trx('client').where({ id: fromId }).update({ merged_into: null, archived_at: before.away ? from.archived_at : null });
-    await trx('client').where({ id: intoId }).update({
-      ...asRow({
-        name: into.name,
-        phone: into.phone === (before.phone || from.phone) ? before.phone : into.phone,
-        email: into.email === (before.email || from.email) ? (before.email ?? '') : into.email,
-        bornOn: into.bornOn === (before.bornOn ?? from.born_on) ? before.bornOn : into.bornOn,
-        note: into.note === joinedNote(before.note, from.note) ? before.note : into.note,
-      }),
-      revision: into.revision + 1,
-    });
+    for (const table of MOVED)
+      await trx(table)
+        .whereIn('id', moved[table] ?? [])
+        .where({ client_id: intoId })
+        .update({ client_id: fromId });
+    await trx('client')
+      .whereIn('id', moved.client)
+      .where({ merged_into: intoId })
+      .update({ merged_into: fromId });
+    await trx('client')
+      .where({ id: fromId })
+      .update({ merged_into: null, archived_at: before.away ? from.archived_at : null });
+    await trx('client')
+      .where({ id: intoId })
+      .update({
+        ...asRow({
+          name: into.name,
+          phone: into.phone === (before.phone || from.phone) ? before.phone : into.phone,
+          email: into.email === (before.email || from.email) ? (before.email ?? '') : into.email,
+          bornOn: into.bornOn === (before.bornOn ?? from.born_on) ? before.bornOn : into.bornOn,
+          note: into.note === joinedNote(before.note, from.note) ? before.note : into.note,
+        }),
+        revision: into.revision + 1,
+      });
     await trx('client_merge').where({ id: mergeId }).update({ undone_at: trx.fn.now() });
     const words = `${from.name} out of ${into.name} again`;
     await leaveTrail(trx, actor, 'client-unmerged', { clientId: intoId, words });
@@ -119,6 +195,9 @@ export function undoMerge(actor: Actor, mergeId: string): Promise<MergeUndone> {
 
 /** Where a record that was merged away went; undefined when it was not. */
 export function mergedInto(actor: Actor, clientId: string): Promise<string | undefined> {
-  return inSalon(actor.salonId, async (trx) => (await trx('client').where({ id: clientId }).select('merged_into').first())?.merged_into ?? undefined);
+  return inSalon(
+    actor.salonId,
+    async (trx) =>
+      (await trx('client').where({ id: clientId }).select('merged_into').first())?.merged_into ?? undefined,
+  );
 }
-

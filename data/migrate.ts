@@ -20,9 +20,24 @@ import * as reach from './migrations/0017-reach';
 import * as clientPage from './migrations/0018-client-page';
 
 const MIGRATIONS: Record<string, Knex.Migration> = {
-  '0001-first': first, '0002-house': house, '0003-search': search, '0004-people': people, '0005-clients': clients, '0006-find': find, '0007-mix': mix,
-  '0008-service': service, '0009-record': record, '0010-diary': diary, '0011-learn': learn, '0012-remind': remind, '0013-forget': forget, '0014-stock': stock, '0015-harden': harden,
-  '0016-grow': grow, '0017-reach': reach, '0018-client-page': clientPage,
+  '0001-first': first,
+  '0002-house': house,
+  '0003-search': search,
+  '0004-people': people,
+  '0005-clients': clients,
+  '0006-find': find,
+  '0007-mix': mix,
+  '0008-service': service,
+  '0009-record': record,
+  '0010-diary': diary,
+  '0011-learn': learn,
+  '0012-remind': remind,
+  '0013-forget': forget,
+  '0014-stock': stock,
+  '0015-harden': harden,
+  '0016-grow': grow,
+  '0017-reach': reach,
+  '0018-client-page': clientPage,
 };
 
 /** Every change of the database, oldest first. */
@@ -81,10 +96,10 @@ export async function ensureAppLogin(owner: Knex, appUrl: string): Promise<void>
   const { rows } = await owner.raw('select 1 from pg_roles where rolname = ?', [name]);
   const verb = rows.length === 0 ? 'create' : 'alter';
   // A password cannot be bound as a parameter here; format() quotes it on the server.
-  const { rows: made } = await owner.raw(`select format('${verb} role %I login inherit password %L', ?::text, ?::text) as sql`, [
-    name,
-    decodeURIComponent(password),
-  ]);
+  const { rows: made } = await owner.raw(
+    `select format('${verb} role %I login inherit password %L', ?::text, ?::text) as sql`,
+    [name, decodeURIComponent(password)],
+  );
   await owner.raw(made[0].sql);
   await owner.raw('grant lattice_app to ??', [name]);
 }

@@ -28,7 +28,13 @@ const mixOf = (part: Partial<VisitMix>): VisitMix => withProducts({ ...EMPTY_MIX
 
 /** A visit with one toner that has begun. */
 async function begun(): Promise<string> {
-  const clientId = await createClient(owner, { name: 'Mix Subject', phone: '', email: '', note: '', bornOn: null });
+  const clientId = await createClient(owner, {
+    name: 'Mix Subject',
+    phone: '',
+    email: '',
+    note: '',
+    bornOn: null,
+  });
   const visitId = (await createVisit(owner, clientId, TODAY))!;
   const health = { allergy: 'none', dyes: 'none', scalp: 'sound', strandFeel: 'sound', noted: [] } as const;
   const document = { ...EMPTY_CONSULT, health: { ...health, noted: [] } };
@@ -50,7 +56,11 @@ async function begun(): Promise<string> {
 
 async function save(visitId: string, part: Partial<VisitMix>) {
   const { mix } = (await readVisit(owner, visitId))!;
-  return saveMix(owner, visitId, { baseRevision: mix.revision, editId: crypto.randomUUID(), document: mixOf(part) });
+  return saveMix(owner, visitId, {
+    baseRevision: mix.revision,
+    editId: crypto.randomUUID(),
+    document: mixOf(part),
+  });
 }
 
 async function stateOf(visitId: string) {
@@ -62,7 +72,9 @@ async function stateOf(visitId: string) {
 async function say(visitId: string, ...bodies: readonly EventBody[]) {
   const now = Date.now();
   const events = bodies.map((body) => ({ id: crypto.randomUUID(), at: now, body }));
-  expect(await appendEvents(owner, visitId, { device: 'tablet', deviceNow: now, events })).toMatchObject({ ok: true });
+  expect(await appendEvents(owner, visitId, { device: 'tablet', deviceNow: now, events })).toMatchObject({
+    ok: true,
+  });
 }
 
 const standings = async (visitId: string) =>
@@ -71,7 +83,12 @@ const standings = async (visitId: string) =>
 test('a toner that is added, changed and removed in Mix arrives at the service; what is there already stays', async () => {
   const visitId = await begun();
   await say(visitId, { kind: 'started' });
-  expect(await standings(visitId)).toEqual(['wash waiting', 'toner a waiting', 'rinse waiting', 'dry waiting']);
+  expect(await standings(visitId)).toEqual([
+    'wash waiting',
+    'toner a waiting',
+    'rinse waiting',
+    'dry waiting',
+  ]);
   expect(await save(visitId, { toners: [toner('a'), toner('b')] })).toMatchObject({ ok: true });
   expect(await standings(visitId)).toEqual([
     'wash waiting',
@@ -95,7 +112,12 @@ test('a toner that is added, changed and removed in Mix arrives at the service; 
 test('what was used is refused in a sentence, and nothing is written; after the end it may be put right', async () => {
   const visitId = await begun();
   const [first] = (await stateOf(visitId)).blocks[0].units;
-  await say(visitId, { kind: 'started' }, { kind: 'closed', foil: first.id }, { kind: 'step-begun', step: 'toner a' });
+  await say(
+    visitId,
+    { kind: 'started' },
+    { kind: 'closed', foil: first.id },
+    { kind: 'step-begun', step: 'toner a' },
+  );
   expect((await readVisit(owner, visitId))!.used).toEqual({ letters: ['A'], steps: ['toner a'] });
   const refused = await save(visitId, { toners: [toner('a', 20)] });
   expect(refused).toEqual({
@@ -120,7 +142,13 @@ test('a formula of what is not placed yet: the foils that wait go by it', async 
 });
 
 test('the root shadow of an older consultation is the root colour of the mix, and stays when the consultation is saved', async () => {
-  const clientId = await createClient(owner, { name: 'Shadow Subject', phone: '', email: '', note: '', bornOn: null });
+  const clientId = await createClient(owner, {
+    name: 'Shadow Subject',
+    phone: '',
+    email: '',
+    note: '',
+    bornOn: null,
+  });
   const visitId = (await createVisit(owner, clientId, TODAY))!;
   await inSalon(owner.salonId, (trx) =>
     trx('visit')

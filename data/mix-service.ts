@@ -26,7 +26,10 @@ export async function tellService(
   const facts = factsOf(visit, await houseOf(trx, actor.salonId));
   const [was, is] = await Promise.all(
     [before, after].map((mix) =>
-      computedOf(actor.salonId, { documents: { ...documentsOf(visit), mix, outcome: null }, facts }, ['steps', 'scriptPart']),
+      computedOf(actor.salonId, { documents: { ...documentsOf(visit), mix, outcome: null }, facts }, [
+        'steps',
+        'scriptPart',
+      ]),
     ),
   );
   const bodies: EventBody[] = stepChanges(was.steps, is.steps, state);
@@ -44,7 +47,11 @@ export async function tellService(
 }
 
 /** Steps as Mix suggests them now against those that it suggested before. What the chair decided since stays. */
-function stepChanges(was: readonly ServiceStep[], is: readonly ServiceStep[], { steps }: ServiceState): EventBody[] {
+function stepChanges(
+  was: readonly ServiceStep[],
+  is: readonly ServiceStep[],
+  { steps }: ServiceState,
+): EventBody[] {
   const old = new Map(was.map((step) => [step.id, step]));
   const there = new Map(steps.map((own) => [own.step.id, own]));
   const waits = (id: string) => there.get(id)?.standing === 'waiting';
@@ -57,8 +64,13 @@ function stepChanges(was: readonly ServiceStep[], is: readonly ServiceStep[], { 
     if (before && same(before, step)) return;
     const standing = there.get(step.id)?.standing;
     if (standing === undefined)
-      out.push({ kind: 'step-added', step, after: is.slice(0, i).findLast(({ id }) => there.has(id))?.id ?? null });
-    else if (standing === 'waiting' || (standing === 'skipped' && !before)) out.push({ kind: 'step-changed', step });
+      out.push({
+        kind: 'step-added',
+        step,
+        after: is.slice(0, i).findLast(({ id }) => there.has(id))?.id ?? null,
+      });
+    else if (standing === 'waiting' || (standing === 'skipped' && !before))
+      out.push({ kind: 'step-changed', step });
   });
   return out;
 }

@@ -3,11 +3,22 @@ import { connect, inSalon } from './database';
 import { invitationFor } from './people';
 
 const USAGE = 'Usage: bin/new-salon NAME --owner ADDRESS (while bin/start runs)';
-const given = z.tuple([
-  z.string().trim().min(1, 'The name of the salon is empty.').max(120, 'The name of the salon is longer than 120 characters.'),
-  z.literal('--owner', { error: USAGE }),
-  z.string().trim().regex(/^[^\s@]+@[^\s@]+$/, 'The owner’s address must be an e-mail address such as name@salon.example.').max(200),
-], { error: USAGE });
+const given = z.tuple(
+  [
+    z
+      .string()
+      .trim()
+      .min(1, 'The name of the salon is empty.')
+      .max(120, 'The name of the salon is longer than 120 characters.'),
+    z.literal('--owner', { error: USAGE }),
+    z
+      .string()
+      .trim()
+      .regex(/^[^\s@]+@[^\s@]+$/, 'The owner’s address must be an e-mail address such as name@salon.example.')
+      .max(200),
+  ],
+  { error: USAGE },
+);
 
 /**
  * Makes a salon at the server’s own command line, and the link with which its owner comes in.
@@ -22,14 +33,21 @@ async function main(words: readonly string[]): Promise<void> {
   const owner = connect(url, 1);
   try {
     const { rows: taken } = await owner.raw('select 1 from find_sign_in(?)', [address]);
-    if (taken.length > 0) throw new Error(`Somebody signs in as ${address} already, in another salon. Nothing was made.`);
+    if (taken.length > 0)
+      throw new Error(`Somebody signs in as ${address} already, in another salon. Nothing was made.`);
     const { rows } = await owner.raw('select gen_random_uuid() as id');
     const salonId: string = rows[0].id;
-    const token = await inSalon(salonId, async (trx) => {
-      await trx('salon').insert({ id: salonId, name });
-      return invitationFor(trx, { salonId, personId: null }, 'owner');
-    }, owner);
-    console.log(`“${name}” is made. Its owner opens this once, within 7 days, at the address of the application:\n/join/${token}?email=${encodeURIComponent(address)}`);
+    const token = await inSalon(
+      salonId,
+      async (trx) => {
+        await trx('salon').insert({ id: salonId, name });
+        return invitationFor(trx, { salonId, personId: null }, 'owner');
+      },
+      owner,
+    );
+    console.log(
+      `“${name}” is made. Its owner opens this once, within 7 days, at the address of the application:\n/join/${token}?email=${encodeURIComponent(address)}`,
+    );
   } finally {
     await owner.destroy();
   }

@@ -1,7 +1,20 @@
 import { takeTry } from './attempts';
 import { inSalon } from './database';
 import { DEMO_PASSWORD } from './demo/people';
-import { changePerson, endSession, findLink, invite, join, listPeople, makeResetLink, resetPassword, revokeLink, setPassword, setPin, setWorkingHours } from './people';
+import {
+  changePerson,
+  endSession,
+  findLink,
+  invite,
+  join,
+  listPeople,
+  makeResetLink,
+  resetPassword,
+  revokeLink,
+  setPassword,
+  setPin,
+  setWorkingHours,
+} from './people';
 import { lockSession, openSession, readSession, stationPeople, takeStation, type SignedIn } from './sessions';
 import { scratchWithDemo, type Scratch } from './testing/scratch';
 import { sessionOf, signedIn } from './testing/actor';
@@ -21,17 +34,24 @@ describe('wrong tries', () => {
   const station = (n: number) => ({ from: `10.0.0.${n}`, device: 'test' });
 
   test('after six wrong passwords the address waits, the right one too, and other addresses do not', async () => {
-    for (let i = 0; i < 6; i += 1) expect(await openSession('suki@fernhollow.example', 'wrong', station(i))).toBeUndefined();
+    for (let i = 0; i < 6; i += 1)
+      expect(await openSession('suki@fernhollow.example', 'wrong', station(i))).toBeUndefined();
     const opened = await openSession('SUKI@fernhollow.example ', DEMO_PASSWORD, station(9));
     expect(opened).toEqual({ waitSeconds: expect.any(Number) });
     expect((opened as { waitSeconds: number }).waitSeconds).toBeGreaterThan(800);
-    expect(await openSession('bram@fernhollow.example', DEMO_PASSWORD, station(9))).toHaveProperty('sessionId');
+    expect(await openSession('bram@fernhollow.example', DEMO_PASSWORD, station(9))).toHaveProperty(
+      'sessionId',
+    );
   });
 
   test('one place that tries many addresses waits as well', async () => {
     for (let i = 0; i < 40; i += 1) await takeTry('from', '10.1.1.1');
-    expect(await openSession('bram@fernhollow.example', DEMO_PASSWORD, { from: '10.1.1.1', device: '' })).toHaveProperty('waitSeconds');
-    expect(await openSession('bram@fernhollow.example', DEMO_PASSWORD, { from: '10.1.1.2', device: '' })).toHaveProperty('sessionId');
+    expect(
+      await openSession('bram@fernhollow.example', DEMO_PASSWORD, { from: '10.1.1.1', device: '' }),
+    ).toHaveProperty('waitSeconds');
+    expect(
+      await openSession('bram@fernhollow.example', DEMO_PASSWORD, { from: '10.1.1.2', device: '' }),
+    ).toHaveProperty('sessionId');
   });
 
   test('a right password forgets the wrong ones before it', async () => {
@@ -42,32 +62,49 @@ describe('wrong tries', () => {
   });
 
   test('many at once are not more than one after the other', async () => {
-    const tried = await Promise.all(Array.from({ length: 60 }, (_, i) => openSession('nobody@fernhollow.example', `guess ${i}`, station(100 + i))));
+    const tried = await Promise.all(
+      Array.from({ length: 60 }, (_, i) =>
+        openSession('nobody@fernhollow.example', `guess ${i}`, station(100 + i)),
+      ),
+    );
     expect(tried.filter((own) => own === undefined)).toHaveLength(6);
     const at = await signedIn('ottilie@fernhollow.example');
     const suki = (await stationPeople(at)).find(({ name }) => name === 'Suki Thornfield')!;
-    const pins = await Promise.all(Array.from({ length: 60 }, (_, i) => takeStation(at, suki.id, String(4000 + i), '')));
+    const pins = await Promise.all(
+      Array.from({ length: 60 }, (_, i) => takeStation(at, suki.id, String(4000 + i), '')),
+    );
     expect(pins.filter((own) => own === undefined)).toHaveLength(5);
   });
 
   test('a stranger’s wrong tries do not keep out a device that signed in before; its own do', async () => {
-    expect(await openSession('suki@fernhollow.example', DEMO_PASSWORD, station(70))).toHaveProperty('waitSeconds');
+    expect(await openSession('suki@fernhollow.example', DEMO_PASSWORD, station(70))).toHaveProperty(
+      'waitSeconds',
+    );
     const known = { ...station(71), known: 'tablet' };
     expect(await openSession('suki@fernhollow.example', DEMO_PASSWORD, known)).toHaveProperty('sessionId');
-    for (let i = 0; i < 6; i += 1) expect(await openSession('suki@fernhollow.example', 'wrong', known)).toBeUndefined();
+    for (let i = 0; i < 6; i += 1)
+      expect(await openSession('suki@fernhollow.example', 'wrong', known)).toBeUndefined();
     expect(await openSession('suki@fernhollow.example', DEMO_PASSWORD, known)).toHaveProperty('waitSeconds');
   });
 
   test('asked for one’s own password again, one may not guess for ever either', async () => {
     const suki = owner;
-    for (let i = 0; i < 6; i += 1) expect(await setPassword(suki, `guess ${i}`, 'a long enough one')).toEqual({ ok: false, problem: 'Password now: it is not yours.' });
-    expect(await setPassword(suki, DEMO_PASSWORD, 'a long enough one')).toMatchObject({ problem: expect.stringMatching(/^Password now: too many wrong tries, wait 15 min/) });
+    for (let i = 0; i < 6; i += 1)
+      expect(await setPassword(suki, `guess ${i}`, 'a long enough one')).toEqual({
+        ok: false,
+        problem: 'Password now: it is not yours.',
+      });
+    expect(await setPassword(suki, DEMO_PASSWORD, 'a long enough one')).toMatchObject({
+      problem: expect.stringMatching(/^Password now: too many wrong tries, wait 15 min/),
+    });
     expect(await setPin(suki, DEMO_PASSWORD, '2580')).toMatchObject({ ok: false });
   });
 
   test('what was typed is nowhere to be read', async () => {
     await scratch.owner.raw('grant lattice_lookup to current_user');
-    const { rows } = await scratch.owner.raw('set role lattice_lookup; select key from attempt; reset role').then((results: { rows: { key: string }[] }[]) => results[1]);
+    const { rows } = await scratch.owner
+      .raw('set role lattice_lookup; select key from attempt; reset role')
+      .then((results: { rows: { key: string }[] }[]) => results[1]);
     expect(rows.length).toBeGreaterThan(0);
     for (const { key } of rows) expect(key).toMatch(/^(sign-in|from|pin|own):[0-9a-f]{64}$/);
   });
@@ -85,7 +122,15 @@ describe('a station', () => {
 
   test('left alone for longer than the house sets, it is locked without being told', async () => {
     const mine = await signedIn('ottilie@fernhollow.example');
-    const idle = (minutes: number) => inSalon(mine.salonId, (trx) => trx('session').where({ id: mine.sessionId }).update({ seen_at: trx.raw(`now() - interval '${minutes} minutes'`) }), scratch.app);
+    const idle = (minutes: number) =>
+      inSalon(
+        mine.salonId,
+        (trx) =>
+          trx('session')
+            .where({ id: mine.sessionId })
+            .update({ seen_at: trx.raw(`now() - interval '${minutes} minutes'`) }),
+        scratch.app,
+      );
     await idle(9);
     expect((await readSession(mine.sessionId))!.locked).toBe(false);
     await idle(11);
@@ -97,7 +142,9 @@ describe('a station', () => {
   test('goes to another person by her PIN: her session is new, the other is over', async () => {
     expect(await setPin(bram, 'wrong', '2580')).toMatchObject({ ok: false });
     expect(await setPin(bram, DEMO_PASSWORD, '2580')).toEqual({ ok: true });
-    expect((await stationPeople(owner)).find(({ id }) => id === bram.personId)).toMatchObject({ hasPin: true });
+    expect((await stationPeople(owner)).find(({ id }) => id === bram.personId)).toMatchObject({
+      hasPin: true,
+    });
     const station = await signedIn('ottilie@fernhollow.example');
     const taken = await takeStation(station, bram.personId, '2580', 'tablet');
     const now = await readSession((taken as { sessionId: string }).sessionId);
@@ -109,7 +156,8 @@ describe('a station', () => {
     const station = await signedIn('ottilie@fernhollow.example');
     const stranger = await signedIn('leocadia@osieryard.example');
     expect(await takeStation(station, stranger.personId, DEMO_PASSWORD, '')).toBeUndefined();
-    for (let i = 0; i < 5; i += 1) expect(await takeStation(station, bram.personId, '0000', '')).toBeUndefined();
+    for (let i = 0; i < 5; i += 1)
+      expect(await takeStation(station, bram.personId, '0000', '')).toBeUndefined();
     expect(await takeStation(station, bram.personId, '2580', '')).toHaveProperty('waitSeconds');
   });
 });
@@ -117,16 +165,32 @@ describe('a station', () => {
 describe('links', () => {
   test('an invitation lets one person in, once, with the role it says', async () => {
     const token = await invite(owner, 'assistant');
-    expect(await findLink(token)).toMatchObject({ kind: 'invitation', role: 'assistant', salonName: 'Fernhollow Colour Rooms' });
-    const fields = { name: 'Wren Castellane', email: 'Wren@fernhollow.example', password: 'a long enough one' };
+    expect(await findLink(token)).toMatchObject({
+      kind: 'invitation',
+      role: 'assistant',
+      salonName: 'Fernhollow Colour Rooms',
+    });
+    const fields = {
+      name: 'Wren Castellane',
+      email: 'Wren@fernhollow.example',
+      password: 'a long enough one',
+    };
     expect(await join(token, fields)).toEqual({ ok: true });
-    expect(await join(token, { ...fields, email: 'other@fernhollow.example' })).toMatchObject({ ok: false, problem: expect.stringMatching(/used already/) });
-    expect((await readSession(await sessionOf('wren@fernhollow.example', fields.password)))!).toMatchObject({ role: 'assistant', salonId: owner.salonId });
+    expect(await join(token, { ...fields, email: 'other@fernhollow.example' })).toMatchObject({
+      ok: false,
+      problem: expect.stringMatching(/used already/),
+    });
+    expect((await readSession(await sessionOf('wren@fernhollow.example', fields.password)))!).toMatchObject({
+      role: 'assistant',
+      salonId: owner.salonId,
+    });
   });
 
   test('an address that signs in somebody of another salon is refused, and the invitation still holds', async () => {
     const token = await invite(owner, 'colourist');
-    expect(await join(token, { name: 'Twin', email: 'leocadia@osieryard.example', password: 'a long enough one' })).toMatchObject({ ok: false, problem: expect.stringMatching(/^E-mail/) });
+    expect(
+      await join(token, { name: 'Twin', email: 'leocadia@osieryard.example', password: 'a long enough one' }),
+    ).toMatchObject({ ok: false, problem: expect.stringMatching(/^E-mail/) });
     expect(await findLink(token)).toBeDefined();
   });
 
@@ -140,7 +204,9 @@ describe('links', () => {
     const old = await invite(owner, 'colourist');
     await scratch.owner.transaction(async (trx) => {
       await trx.raw("select set_config('lattice.salon', ?, true)", [owner.salonId]);
-      await trx.raw("update access_link set created_at = now() - interval '9 days', expires_at = now() - interval '1 day' where used_at is null and revoked_at is null and kind = 'invitation'");
+      await trx.raw(
+        "update access_link set created_at = now() - interval '9 days', expires_at = now() - interval '1 day' where used_at is null and revoked_at is null and kind = 'invitation'",
+      );
     });
     expect(await findLink(old)).toBeUndefined();
   });
@@ -161,10 +227,16 @@ describe('links', () => {
 
 describe('people', () => {
   test('the last owner stays one; two who step down at once leave one', async () => {
-    expect(await changePerson(owner, owner.personId, { role: 'colourist' })).toMatchObject({ ok: false, problem: expect.stringMatching(/only owner/) });
+    expect(await changePerson(owner, owner.personId, { role: 'colourist' })).toMatchObject({
+      ok: false,
+      problem: expect.stringMatching(/only owner/),
+    });
     expect(await changePerson(owner, owner.personId, { active: false })).toMatchObject({ ok: false });
     expect(await changePerson(owner, bram.personId, { role: 'owner' })).toEqual({ ok: true });
-    const both = await Promise.all([changePerson(owner, owner.personId, { role: 'colourist' }), changePerson(bram, bram.personId, { role: 'colourist' })]);
+    const both = await Promise.all([
+      changePerson(owner, owner.personId, { role: 'colourist' }),
+      changePerson(bram, bram.personId, { role: 'colourist' }),
+    ]);
     expect(both.filter(({ ok }) => ok)).toHaveLength(1);
     const owners = (await listPeople(owner)).people.filter(({ role, active }) => role === 'owner' && active);
     expect(owners).toHaveLength(1);
@@ -178,7 +250,9 @@ describe('people', () => {
     expect(await changePerson(owner, wren.id, { active: false })).toEqual({ ok: true });
     expect(await findLink(link)).toBeUndefined();
     expect(await readSession(session)).toBeUndefined();
-    expect(await openSession('wren@fernhollow.example', 'a new long one', { from: 'x', device: '' })).toBeUndefined();
+    expect(
+      await openSession('wren@fernhollow.example', 'a new long one', { from: 'x', device: '' }),
+    ).toBeUndefined();
   });
 
   test('a new password of one’s own ends one’s other sessions and keeps this one', async () => {
@@ -198,21 +272,33 @@ describe('people', () => {
   });
 
   test('working hours are kept with the person, and only within the salon', async () => {
-    const hours = { week: [null, ...Array.from({ length: 5 }, () => ({ from: 600, to: 1080 })), null], off: [{ from: '2026-12-01', to: '2026-12-03', words: 'Course' }] };
+    const hours = {
+      week: [null, ...Array.from({ length: 5 }, () => ({ from: 600, to: 1080 })), null],
+      off: [{ from: '2026-12-01', to: '2026-12-03', words: 'Course' }],
+    };
     const stranger = await signedIn('leocadia@osieryard.example');
-    expect(await setWorkingHours(stranger, bram.personId, hours)).toEqual({ ok: false, problem: 'Nobody of that name works in this salon.' });
+    expect(await setWorkingHours(stranger, bram.personId, hours)).toEqual({
+      ok: false,
+      problem: 'Nobody of that name works in this salon.',
+    });
     expect(await setWorkingHours(bram, bram.personId, hours)).toEqual({ ok: true });
     expect((await listPeople(owner)).people.find(({ id }) => id === bram.personId)!.hours).toEqual(hours);
   });
 
   test('all of it is in the trail, with who did it', async () => {
-    const acts = (await readTrail(owner)).map(({ act, personName, words }) => `${act} ${personName}: ${words}`);
+    const acts = (await readTrail(owner)).map(
+      ({ act, personName, words }) => `${act} ${personName}: ${words}`,
+    );
     expect(acts).toContain('person-invited Ottilie Marsh: assistant');
     expect(acts).toContain('person-joined Wren Castellane: Wren Castellane, assistant');
     expect(acts).toContain('link-made Ottilie Marsh: Wren Castellane');
     expect(acts).toContain('password-set Wren Castellane: by a link');
     expect(acts).toContain('pin-set Bram Vale-Osei: ');
     expect(acts).toContain('hours-set Bram Vale-Osei: Bram Vale-Osei');
-    expect((await readTrail(owner)).find(({ act, words }) => act === 'person-changed' && words === 'Wren Castellane')!.changes).toEqual([{ where: 'works here', from: 'yes', to: 'no' }]);
+    expect(
+      (await readTrail(owner)).find(
+        ({ act, words }) => act === 'person-changed' && words === 'Wren Castellane',
+      )!.changes,
+    ).toEqual([{ where: 'works here', from: 'yes', to: 'no' }]);
   });
 });

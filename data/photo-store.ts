@@ -29,20 +29,38 @@ const schema = z.object({
 });
 
 /** The object store of the environment; undefined where none is configured, and photos lie in the database. @throws Error that names what is wrong */
-export function objectStore(environment: Record<string, string | undefined> = process.env): ObjectStore | undefined {
+export function objectStore(
+  environment: Record<string, string | undefined> = process.env,
+): ObjectStore | undefined {
   if (!environment.LATTICE_S3_ENDPOINT) return undefined;
   const read = schema.safeParse(environment);
-  if (!read.success) throw new Error(`${String(read.error.issues[0].path[0])} ${read.error.issues[0].message}.`);
-  const { LATTICE_S3_ENDPOINT: endpoint, LATTICE_S3_BUCKET: bucket, LATTICE_S3_REGION: region, LATTICE_S3_KEY_ID: accessKeyId, LATTICE_S3_SECRET: secretAccessKey } = read.data;
+  if (!read.success)
+    throw new Error(`${String(read.error.issues[0].path[0])} ${read.error.issues[0].message}.`);
+  const {
+    LATTICE_S3_ENDPOINT: endpoint,
+    LATTICE_S3_BUCKET: bucket,
+    LATTICE_S3_REGION: region,
+    LATTICE_S3_KEY_ID: accessKeyId,
+    LATTICE_S3_SECRET: secretAccessKey,
+  } = read.data;
   const client = new AwsClient({ accessKeyId, secretAccessKey, region, service: 's3', retries: 2 });
-  const at = ({ salonId, photoId, size }: PhotoKey) => `${endpoint.replace(/\/$/, '')}/${bucket}/${salonId}/${photoId}/${size}.jpg`;
+  const at = ({ salonId, photoId, size }: PhotoKey) =>
+    `${endpoint.replace(/\/$/, '')}/${bucket}/${salonId}/${photoId}/${size}.jpg`;
   const checked = async (response: Response, what: string) => {
-    if (!response.ok) throw new Error(`The object store did not ${what} a photo: it answered ${response.status}.`);
+    if (!response.ok)
+      throw new Error(`The object store did not ${what} a photo: it answered ${response.status}.`);
     return response;
   };
   return {
     put: async (key, bytes) => {
-      await checked(await client.fetch(at(key), { method: 'PUT', body: new Uint8Array(bytes), headers: { 'content-type': 'image/jpeg' } }), 'keep');
+      await checked(
+        await client.fetch(at(key), {
+          method: 'PUT',
+          body: new Uint8Array(bytes),
+          headers: { 'content-type': 'image/jpeg' },
+        }),
+        'keep',
+      );
     },
     get: async (key) => {
       const response = await client.fetch(at(key));

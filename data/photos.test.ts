@@ -9,7 +9,15 @@ import { createClient } from './clients';
 import { eraseClient } from './client-record';
 import { inSalon } from './database';
 import { objectStore } from './photo-store';
-import { addPhoto, archivePhoto, changePhoto, listPhotos, photoBytes, removePhoto, type Photo } from './photos';
+import {
+  addPhoto,
+  archivePhoto,
+  changePhoto,
+  listPhotos,
+  photoBytes,
+  removePhoto,
+  type Photo,
+} from './photos';
 import { kindOf, MOST_BYTES, readPicture, type ReadPicture } from './picture';
 import type { SignedIn } from './sessions';
 import { signedIn } from './testing/actor';
@@ -17,11 +25,20 @@ import { scratchWithDemo, type Scratch } from './testing/scratch';
 
 /** Left half dark, right half light. */
 const halves = (width = 120, height = 80) =>
-  sharp({ create: { width, height, channels: 3, background: '#201510' } })
-    .composite([{ input: { create: { width: width / 2, height, channels: 3, background: '#f0d8a0' } }, left: width / 2, top: 0 }]);
+  sharp({ create: { width, height, channels: 3, background: '#201510' } }).composite([
+    {
+      input: { create: { width: width / 2, height, channels: 3, background: '#f0d8a0' } },
+      left: width / 2,
+      top: 0,
+    },
+  ]);
 
 const lightness = async (bytes: Buffer, left: number, top: number) => {
-  const { data } = await sharp(bytes).extract({ left, top, width: 4, height: 4 }).greyscale().raw().toBuffer({ resolveWithObject: true });
+  const { data } = await sharp(bytes)
+    .extract({ left, top, width: 4, height: 4 })
+    .greyscale()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
   return data[5];
 };
 
@@ -38,7 +55,12 @@ describe('reading a picture', () => {
     ['WebP', () => halves().webp({ quality: 90 }).toBuffer()],
   ])('%s is kept as JPEG with its own sides', async (_, make) => {
     const picture = await ok(await make());
-    expect([picture.width, picture.height, kindOf(picture.full), kindOf(picture.small)]).toEqual([120, 80, 'jpeg', 'jpeg']);
+    expect([picture.width, picture.height, kindOf(picture.full), kindOf(picture.small)]).toEqual([
+      120,
+      80,
+      'jpeg',
+      'jpeg',
+    ]);
     expect(await lightness(picture.full, 20, 40)).toBeLessThan(60);
     expect(await lightness(picture.full, 100, 40)).toBeGreaterThan(180);
   });
@@ -51,7 +73,14 @@ describe('reading a picture', () => {
   });
 
   test('a picture that lies on its side is set upright, and its place and device are gone', async () => {
-    const told = await halves().withMetadata({ orientation: 6 }).withExifMerge({ IFD0: { Make: 'Camera' }, IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '51/1 30/1 0/1' } }).jpeg().toBuffer();
+    const told = await halves()
+      .withMetadata({ orientation: 6 })
+      .withExifMerge({
+        IFD0: { Make: 'Camera' },
+        IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '51/1 30/1 0/1' },
+      })
+      .jpeg()
+      .toBuffer();
     expect((await sharp(told).metadata()).orientation).toBe(6);
     const picture = await ok(told);
     expect([picture.width, picture.height]).toEqual([80, 120]);
@@ -85,10 +114,22 @@ describe('reading a picture', () => {
   test.each<[string, () => Promise<Buffer> | Buffer, RegExp]>([
     ['an empty file', () => Buffer.alloc(0), /is empty/],
     ['a text that is named a picture', () => Buffer.from('<html>'.repeat(40)), /no JPEG, PNG, WebP or HEIC/],
-    ['a drawing with a script', () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><script>1</script></svg>'), /no JPEG/],
+    [
+      'a drawing with a script',
+      () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><script>1</script></svg>'),
+      /no JPEG/,
+    ],
     ['a cut-off JPEG', async () => (await halves(800, 600).jpeg().toBuffer()).subarray(0, 900), /broken/],
-    ['a JPEG’s beginning and nonsense', () => Buffer.concat([Buffer.from([0xff, 0xd8, 0xff, 0xe0]), Buffer.alloc(400, 7)]), /broken/],
-    ['a cut-off HEIC', async () => (await readFile(path.join(__dirname, 'testing/pictures/leaf.heic'))).subarray(0, 300), /broken/],
+    [
+      'a JPEG’s beginning and nonsense',
+      () => Buffer.concat([Buffer.from([0xff, 0xd8, 0xff, 0xe0]), Buffer.alloc(400, 7)]),
+      /broken/,
+    ],
+    [
+      'a cut-off HEIC',
+      async () => (await readFile(path.join(__dirname, 'testing/pictures/leaf.heic'))).subarray(0, 300),
+      /broken/,
+    ],
     ['a file that is too large', () => Buffer.alloc(MOST_BYTES + 1, 1), /has 40 MB; a picture may have 40/],
   ])('%s is one sentence', async (_, make, problem) => expect(await refused(await make())).toMatch(problem));
 });
@@ -103,28 +144,51 @@ describe('keeping photos', () => {
     scratch = await scratchWithDemo('2026-11-25');
     owner = await signedIn('ottilie@fernhollow.example');
     stranger = await signedIn('leocadia@osieryard.example');
-    clientId = await createClient(owner, { name: 'Photo Subject', phone: '', email: '', note: '', bornOn: null });
+    clientId = await createClient(owner, {
+      name: 'Photo Subject',
+      phone: '',
+      email: '',
+      note: '',
+      bornOn: null,
+    });
     picture = await ok(await halves().jpeg().toBuffer());
   });
   afterAll(() => scratch.drop());
-  const add = async () => (await addPhoto(owner, clientId, { visitId: null, kind: 'wish', note: '', picture }))!;
-  const photo = async (id: string): Promise<Photo> => (await listPhotos(owner, clientId)).find((own) => own.id === id)!;
+  const add = async () =>
+    (await addPhoto(owner, clientId, { visitId: null, kind: 'wish', note: '', picture }))!;
+  const photo = async (id: string): Promise<Photo> =>
+    (await listPhotos(owner, clientId)).find((own) => own.id === id)!;
 
   test('the bytes come back as they were, and to nobody of another salon', async () => {
     const id = await add();
     expect((await photoBytes(owner, id, 'full'))!.equals(picture.full)).toBe(true);
     expect((await photoBytes(owner, id, 'small'))!.equals(picture.small)).toBe(true);
     expect(await photoBytes(stranger, id, 'full')).toBeUndefined();
-    expect(await addPhoto(stranger, clientId, { visitId: null, kind: 'wish', note: '', picture })).toBeUndefined();
+    expect(
+      await addPhoto(stranger, clientId, { visitId: null, kind: 'wish', note: '', picture }),
+    ).toBeUndefined();
     expect(await removePhoto(stranger, id)).toBe(false);
-    expect(await changePhoto(stranger, id, 1, { note: 'mine', document: EMPTY_PHOTO })).toEqual({ ok: false, reason: 'missing' });
+    expect(await changePhoto(stranger, id, 1, { note: 'mine', document: EMPTY_PHOTO })).toEqual({
+      ok: false,
+      reason: 'missing',
+    });
   });
 
   test('marks are kept; somebody who saw an older state overwrites nothing', async () => {
     const id = await add();
-    const document = { ...EMPTY_PHOTO, liked: true, marks: [{ x: 0.4, y: 0.2, liked: false, words: 'too warm' }] };
-    expect(await changePhoto(owner, id, 1, { note: 'From her phone', document })).toEqual({ ok: true, revision: 2 });
-    expect(await changePhoto(owner, id, 1, { note: 'late', document: EMPTY_PHOTO })).toEqual({ ok: false, reason: 'stale' });
+    const document = {
+      ...EMPTY_PHOTO,
+      liked: true,
+      marks: [{ x: 0.4, y: 0.2, liked: false, words: 'too warm' }],
+    };
+    expect(await changePhoto(owner, id, 1, { note: 'From her phone', document })).toEqual({
+      ok: true,
+      revision: 2,
+    });
+    expect(await changePhoto(owner, id, 1, { note: 'late', document: EMPTY_PHOTO })).toEqual({
+      ok: false,
+      reason: 'stale',
+    });
     expect(await photo(id)).toMatchObject({ note: 'From her phone', document, revision: 2 });
   });
 
@@ -139,7 +203,11 @@ describe('keeping photos', () => {
     expect(await archivePhoto(owner, id, true)).toBe(true);
     expect(await removePhoto(owner, id)).toBe(true);
     expect(await photoBytes(owner, id, 'full')).toBeUndefined();
-    const left = await inSalon(owner.salonId, (trx) => trx('photo_bytes').where({ photo_id: id }), scratch.app);
+    const left = await inSalon(
+      owner.salonId,
+      (trx) => trx('photo_bytes').where({ photo_id: id }),
+      scratch.app,
+    );
     expect(left).toEqual([]);
   });
 
@@ -149,7 +217,11 @@ describe('keeping photos', () => {
     let server: Server;
     const SECRET = 'a secret of this test';
     const settings = () => ({
-      LATTICE_S3_ENDPOINT: `http://127.0.0.1:${(server.address() as AddressInfo).port}`, LATTICE_S3_BUCKET: 'pictures', LATTICE_S3_REGION: 'here', LATTICE_S3_KEY_ID: 'key', LATTICE_S3_SECRET: SECRET,
+      LATTICE_S3_ENDPOINT: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
+      LATTICE_S3_BUCKET: 'pictures',
+      LATTICE_S3_REGION: 'here',
+      LATTICE_S3_KEY_ID: 'key',
+      LATTICE_S3_SECRET: SECRET,
     });
     beforeAll(async () => {
       server = createServer((request, response) => {
@@ -158,12 +230,19 @@ describe('keeping photos', () => {
         request.on('end', async () => {
           // Signed anew from what arrived: the signatures agree, or the request was not ours.
           const signer = new AwsV4Signer({
-            method: request.method, url: `http://${request.headers.host}${request.url}`, accessKeyId: 'key', secretAccessKey: SECRET, service: 's3', region: 'here',
-            datetime: String(request.headers['x-amz-date']), headers: { 'x-amz-content-sha256': String(request.headers['x-amz-content-sha256']) },
+            method: request.method,
+            url: `http://${request.headers.host}${request.url}`,
+            accessKeyId: 'key',
+            secretAccessKey: SECRET,
+            service: 's3',
+            region: 'here',
+            datetime: String(request.headers['x-amz-date']),
+            headers: { 'x-amz-content-sha256': String(request.headers['x-amz-content-sha256']) },
           });
           const { headers } = await signer.sign();
           const signature = (text: string | null | undefined) => /Signature=(\w+)/.exec(text ?? '')?.[1];
-          if (signature(request.headers.authorization) !== signature(headers.get('authorization'))) unsigned.push(request.url!);
+          if (signature(request.headers.authorization) !== signature(headers.get('authorization')))
+            unsigned.push(request.url!);
           if (request.method === 'PUT') kept.set(request.url!, Buffer.concat(parts));
           const found = kept.get(request.url!);
           if (request.method === 'DELETE') kept.delete(request.url!);
@@ -179,19 +258,32 @@ describe('keeping photos', () => {
     });
 
     test('both sizes lie there, signed, and none in the database; erasing the client takes them away', async () => {
-      const other = await createClient(owner, { name: 'Object Subject', phone: '', email: '', note: '', bornOn: null });
+      const other = await createClient(owner, {
+        name: 'Object Subject',
+        phone: '',
+        email: '',
+        note: '',
+        bornOn: null,
+      });
       const id = (await addPhoto(owner, other, { visitId: null, kind: 'hair', note: '', picture }))!;
-      expect([...kept.keys()].sort()).toEqual([`/pictures/${owner.salonId}/${id}/full.jpg`, `/pictures/${owner.salonId}/${id}/small.jpg`]);
+      expect([...kept.keys()].sort()).toEqual([
+        `/pictures/${owner.salonId}/${id}/full.jpg`,
+        `/pictures/${owner.salonId}/${id}/small.jpg`,
+      ]);
       expect((await photoBytes(owner, id, 'full'))!.equals(picture.full)).toBe(true);
       expect(await photoBytes(stranger, id, 'full')).toBeUndefined();
-      expect(await inSalon(owner.salonId, (trx) => trx('photo_bytes').where({ photo_id: id }), scratch.app)).toEqual([]);
+      expect(
+        await inSalon(owner.salonId, (trx) => trx('photo_bytes').where({ photo_id: id }), scratch.app),
+      ).toEqual([]);
       await eraseClient(owner, other);
       expect(kept.size).toBe(0);
       expect(unsigned).toEqual([]);
     });
 
     test('a photo for a client of another salon sends nothing there', async () => {
-      expect(await addPhoto(stranger, clientId, { visitId: null, kind: 'hair', note: '', picture })).toBeUndefined();
+      expect(
+        await addPhoto(stranger, clientId, { visitId: null, kind: 'hair', note: '', picture }),
+      ).toBeUndefined();
       expect(kept.size).toBe(0);
     });
 
@@ -200,7 +292,9 @@ describe('keeping photos', () => {
       process.env.LATTICE_S3_BUCKET = 'pictures';
       const { port } = server.address() as AddressInfo;
       process.env.LATTICE_S3_ENDPOINT = `http://127.0.0.1:${port === 1 ? 2 : 1}`;
-      await expect(addPhoto(owner, clientId, { visitId: null, kind: 'hair', note: '', picture })).rejects.toThrow();
+      await expect(
+        addPhoto(owner, clientId, { visitId: null, kind: 'hair', note: '', picture }),
+      ).rejects.toThrow();
       Object.assign(process.env, settings());
       expect(await listPhotos(owner, clientId)).toHaveLength(before);
     });
@@ -209,6 +303,8 @@ describe('keeping photos', () => {
       [{ LATTICE_S3_BUCKET: 'No Bucket' }, /LATTICE_S3_BUCKET must be the name of a bucket/],
       [{ LATTICE_S3_ENDPOINT: 'nowhere' }, /LATTICE_S3_ENDPOINT must be an address/],
       [{ LATTICE_S3_SECRET: '' }, /LATTICE_S3_SECRET is not set/],
-    ])('%j is named', (wrong, problem) => expect(() => objectStore({ ...settings(), ...wrong })).toThrow(problem));
+    ])('%j is named', (wrong, problem) =>
+      expect(() => objectStore({ ...settings(), ...wrong })).toThrow(problem),
+    );
   });
 });

@@ -13,7 +13,8 @@ export interface ReadPicture {
   readonly height: number;
 }
 
-export type PictureRead = { readonly ok: true; readonly value: ReadPicture } | { readonly ok: false; readonly problem: string };
+export type PictureRead =
+  { readonly ok: true; readonly value: ReadPicture } | { readonly ok: false; readonly problem: string };
 
 const FULL_EDGE = 2400;
 const SMALL_EDGE = 360;
@@ -27,7 +28,8 @@ type Kind = 'jpeg' | 'png' | 'webp' | 'heic';
 export function kindOf(bytes: Buffer): Kind | undefined {
   if (bytes.length < 16) return undefined;
   if (bytes[0] === 0xff && bytes[1] === 0xd8 && bytes[2] === 0xff) return 'jpeg';
-  if (bytes.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]))) return 'png';
+  if (bytes.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a])))
+    return 'png';
   const text = bytes.toString('latin1', 0, 16);
   if (text.startsWith('RIFF') && text.slice(8, 12) === 'WEBP') return 'webp';
   if (text.slice(4, 8) === 'ftyp' && HEIC_BRANDS.includes(text.slice(8, 12))) return 'heic';
@@ -37,17 +39,29 @@ export function kindOf(bytes: Buffer): Kind | undefined {
 /** Reads an uploaded picture. A file that cannot be used is one sentence, and nothing of it is kept. */
 export async function readPicture(bytes: Buffer): Promise<PictureRead> {
   if (bytes.length === 0) return { ok: false, problem: 'The file is empty.' };
-  if (bytes.length > MOST_BYTES) return { ok: false, problem: `The file has ${(bytes.length / 1e6).toFixed(0)} MB; a picture may have ${MOST_BYTES / 1e6}.` };
+  if (bytes.length > MOST_BYTES)
+    return {
+      ok: false,
+      problem: `The file has ${(bytes.length / 1e6).toFixed(0)} MB; a picture may have ${MOST_BYTES / 1e6}.`,
+    };
   const kind = kindOf(bytes);
-  if (!kind) return { ok: false, problem: 'The file is no JPEG, PNG, WebP or HEIC picture, whatever it is named.' };
+  if (!kind)
+    return { ok: false, problem: 'The file is no JPEG, PNG, WebP or HEIC picture, whatever it is named.' };
   try {
     const read = kind === 'heic' ? await fromHeic(bytes) : await fromFile(bytes);
     if (!read.ok) return read;
     // Upright first, then small enough; sharp leaves out every kind of metadata unless it is told to keep it.
     const upright = read.image.rotate();
-    const full = await upright.clone().resize({ width: FULL_EDGE, height: FULL_EDGE, fit: 'inside', withoutEnlargement: true })
-      .flatten({ background: '#ffffff' }).jpeg({ quality: 84 }).toBuffer({ resolveWithObject: true });
-    const small = await sharp(full.data).resize({ width: SMALL_EDGE, height: SMALL_EDGE, fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 78 }).toBuffer();
+    const full = await upright
+      .clone()
+      .resize({ width: FULL_EDGE, height: FULL_EDGE, fit: 'inside', withoutEnlargement: true })
+      .flatten({ background: '#ffffff' })
+      .jpeg({ quality: 84 })
+      .toBuffer({ resolveWithObject: true });
+    const small = await sharp(full.data)
+      .resize({ width: SMALL_EDGE, height: SMALL_EDGE, fit: 'inside', withoutEnlargement: true })
+      .jpeg({ quality: 78 })
+      .toBuffer();
     return { ok: true, value: { full: full.data, small, width: full.info.width, height: full.info.height } };
   } catch {
     return { ok: false, problem: 'The picture is broken: it ends too early or holds what cannot be read.' };
@@ -64,7 +78,9 @@ const tooLarge = (width: number, height: number): string | undefined =>
 async function fromFile(bytes: Buffer): Promise<Opened> {
   const { width = 0, height = 0 } = await sharp(bytes, { limitInputPixels: false }).metadata();
   const problem = tooLarge(width, height);
-  return problem ? { ok: false, problem } : { ok: true, image: sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'truncated' }) };
+  return problem
+    ? { ok: false, problem }
+    : { ok: true, image: sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'truncated' }) };
 }
 
 /** What the worker hands back: pixels, or why there are none. */
@@ -87,7 +103,13 @@ const DECODE_MS = 30_000;
 
 async function fromHeic(bytes: Buffer): Promise<Opened> {
   const library = createRequire(path.join(process.cwd(), 'package.json')).resolve('libheif-js/wasm-bundle');
-  const worker = new Worker(DECODER, { eval: true, workerData: { bytes, library, most: MOST_PIXELS }, stdout: true, stderr: true, resourceLimits: { maxOldGenerationSizeMb: 1024 } });
+  const worker = new Worker(DECODER, {
+    eval: true,
+    workerData: { bytes, library, most: MOST_PIXELS },
+    stdout: true,
+    stderr: true,
+    resourceLimits: { maxOldGenerationSizeMb: 1024 },
+  });
   let timer: NodeJS.Timeout | undefined;
   try {
     const { width, height, pixels } = await new Promise<Decoded>((resolve, reject) => {

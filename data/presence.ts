@@ -11,7 +11,8 @@ export function tellVisit(actor: Actor, visitId: string, signal: VisitSignal): P
 }
 
 /** Whose visit it is; undefined when this salon has none of that id. */
-export const clientOfVisit = (actor: Actor, visitId: string): Promise<string | undefined> => inSalon(actor.salonId, (trx) => clientIn(trx, visitId));
+export const clientOfVisit = (actor: Actor, visitId: string): Promise<string | undefined> =>
+  inSalon(actor.salonId, (trx) => clientIn(trx, visitId));
 
 async function clientIn(trx: Transaction, visitId: string): Promise<string | undefined> {
   return (await trx('visit').where({ id: visitId }).first('client_id'))?.client_id as string | undefined;

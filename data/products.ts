@@ -14,7 +14,9 @@ export async function rangeOf(trx: Transaction, salonId: string): Promise<readon
 
 async function productRow(trx: Transaction, salonId: string): Promise<Revised<Products>> {
   const row = await trx('product_range').select('document', 'revision').where({ salon_id: salonId }).first();
-  return row ? { revision: row.revision, document: stored('products of the house', parseProducts(row.document)) } : { revision: 0, document: USUAL_PRODUCTS };
+  return row
+    ? { revision: row.revision, document: stored('products of the house', parseProducts(row.document)) }
+    : { revision: 0, document: USUAL_PRODUCTS };
 }
 
 /** What the salon has; revision 0 and the usual range where it has set nothing yet. */
@@ -25,15 +27,26 @@ export function readProducts(actor: Actor): Promise<Revised<Products>> {
   });
 }
 
-const PRODUCTS: SalonDocument<Products> = { table: 'product_range', act: 'products', usual: USUAL_PRODUCTS, changes: (before, after) => changesBetween(byId(before), byId(after)) };
+const PRODUCTS: SalonDocument<Products> = {
+  table: 'product_range',
+  act: 'products',
+  usual: USUAL_PRODUCTS,
+  changes: (before, after) => changesBetween(byId(before), byId(after)),
+};
 
 /**
  * Saves the whole range, unless somebody saved another since `baseRevision`: then nothing is written.
  * @param counts amounts of what was counted, by product: all other stock stays as it is, whatever the document says
  */
-export function saveProducts(actor: Actor, baseRevision: number, products: Products, counts: Readonly<Record<string, number>> = {}): Promise<SalonDocumentSaved> {
+export function saveProducts(
+  actor: Actor,
+  baseRevision: number,
+  products: Products,
+  counts: Readonly<Record<string, number>> = {},
+): Promise<SalonDocumentSaved> {
   return saveSalonDocument(actor, PRODUCTS, baseRevision, products, async (trx, before) => {
-    if (Object.keys(counts).length > 0) await countStock(trx, actor, await withStock(trx, before.products), counts);
+    if (Object.keys(counts).length > 0)
+      await countStock(trx, actor, await withStock(trx, before.products), counts);
   });
 }
 

@@ -19,7 +19,11 @@ interface Row {
 
 async function rowOf(trx: Transaction, visitId: string, part: VisitPart): Promise<Row | undefined> {
   const { table, key, document, before } = PLACES[part];
-  return trx(table).where({ [key]: visitId }).forUpdate().select({ document, before }).first();
+  return trx(table)
+    .where({ [key]: visitId })
+    .forUpdate()
+    .select({ document, before })
+    .first();
 }
 
 /** The documents of a visit that cannot be read. */
@@ -51,11 +55,20 @@ export function restoreBefore(actor: Actor, visitId: string): Promise<number> {
       const row = await rowOf(trx, visitId, part);
       if (!row || row.before === null || READ[part](row.document).ok || !READ[part](row.before).ok) continue;
       const { table, key, document, before, revision, edit } = PLACES[part];
-      await trx(table).where({ [key]: visitId }).update({
-        [document]: trx.ref(before), [before]: trx.ref(document), [edit]: null, [revision]: trx.raw('?? + 1', [revision]),
-      });
+      await trx(table)
+        .where({ [key]: visitId })
+        .update({
+          [document]: trx.ref(before),
+          [before]: trx.ref(document),
+          [edit]: null,
+          [revision]: trx.raw('?? + 1', [revision]),
+        });
       const { client_id: clientId } = await trx('visit').where({ id: visitId }).select('client_id').first();
-      await leaveTrail(trx, actor, part, { clientId, visitId, words: 'put back to what it was before: the last version could not be read' });
+      await leaveTrail(trx, actor, part, {
+        clientId,
+        visitId,
+        words: 'put back to what it was before: the last version could not be read',
+      });
       many += 1;
     }
     return many;

@@ -10,24 +10,41 @@ export interface SalonDocument<T> {
   changes(before: T, after: T): readonly Change[];
 }
 
-export type SalonDocumentSaved = { readonly ok: true; readonly revision: number } | { readonly ok: false; readonly revision: number };
+export type SalonDocumentSaved =
+  { readonly ok: true; readonly revision: number } | { readonly ok: false; readonly revision: number };
 
 /** Saves it as a whole, and what belongs to it in the same transaction, unless somebody saved another since `baseRevision`: then nothing is written. */
-export function saveSalonDocument<T>(actor: Actor, own: SalonDocument<T>, baseRevision: number, document: T, also?: (trx: Transaction, before: T) => Promise<void>): Promise<SalonDocumentSaved> {
+export function saveSalonDocument<T>(
+  actor: Actor,
+  own: SalonDocument<T>,
+  baseRevision: number,
+  document: T,
+  also?: (trx: Transaction, before: T) => Promise<void>,
+): Promise<SalonDocumentSaved> {
   return inSalon(actor.salonId, async (trx) => {
     const written = { document: JSON.stringify(document), updated_by: actor.personId };
     if (baseRevision === 0) {
-      const made = await trx(own.table).insert({ salon_id: actor.salonId, ...written }).onConflict('salon_id').ignore().returning('revision');
+      const made = await trx(own.table)
+        .insert({ salon_id: actor.salonId, ...written })
+        .onConflict('salon_id')
+        .ignore()
+        .returning('revision');
       if (made.length > 0) {
         await also?.(trx, own.usual);
         await tell(trx, own.usual);
         return { ok: true, revision: made[0].revision };
       }
     }
-    const row = await trx(own.table).select('revision', 'document').where({ salon_id: actor.salonId }).forUpdate().first();
+    const row = await trx(own.table)
+      .select('revision', 'document')
+      .where({ salon_id: actor.salonId })
+      .forUpdate()
+      .first();
     if (!row || row.revision !== baseRevision) return { ok: false, revision: row?.revision ?? 0 };
     const revision = baseRevision + 1;
-    await trx(own.table).where({ salon_id: actor.salonId }).update({ ...written, revision, updated_at: trx.fn.now() });
+    await trx(own.table)
+      .where({ salon_id: actor.salonId })
+      .update({ ...written, revision, updated_at: trx.fn.now() });
     await also?.(trx, row.document);
     await tell(trx, row.document);
     return { ok: true, revision };

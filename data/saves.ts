@@ -61,7 +61,14 @@ export function saveConsult(actor: Actor, visitId: string, edit: Edit<Consult>):
 
 /** See {@link saveConsult}. */
 export function savePlan(actor: Actor, visitId: string, edit: Edit<Plan>): Promise<SaveResult> {
-  return inSalon(actor.salonId, (trx) => update(trx, actor, { visitId, part: 'plan', edit, also: () => ({ updated_at: trx.fn.now(), updated_by: actor.personId }) }));
+  return inSalon(actor.salonId, (trx) =>
+    update(trx, actor, {
+      visitId,
+      part: 'plan',
+      edit,
+      also: () => ({ updated_at: trx.fn.now(), updated_by: actor.personId }),
+    }),
+  );
 }
 
 /** See {@link saveConsult}; the first mix of a visit is based on revision 0. */
@@ -86,8 +93,14 @@ export function saveMix(actor: Actor, visitId: string, edit: Edit<VisitMix>): Pr
       return read.ok ? read.value : undefined;
     };
     return update(trx, actor, {
-      visitId, part: 'mix', edit,
-      also: (document) => ({ search: mixWords(document), updated_at: trx.fn.now(), updated_by: actor.personId }),
+      visitId,
+      part: 'mix',
+      edit,
+      also: (document) => ({
+        search: mixWords(document),
+        updated_at: trx.fn.now(),
+        updated_by: actor.personId,
+      }),
       refuses: (stored, next) => {
         const before = service && mixOf(stored);
         return before ? usedProblem(before, next, usedOf(service.state)) : null;
@@ -106,13 +119,21 @@ export function saveMix(actor: Actor, visitId: string, edit: Edit<VisitMix>): Pr
  */
 async function keepOldShadow(trx: Transaction, actor: Actor, visitId: string): Promise<void> {
   // Hardly any visit has one: none is read for it.
-  const visit = await trx('visit').where({ id: visitId }).whereRaw("consult ->> 'rootShadowMm' is not null").forUpdate().select('consult').first();
+  const visit = await trx('visit')
+    .where({ id: visitId })
+    .whereRaw("consult ->> 'rootShadowMm' is not null")
+    .forUpdate()
+    .select('consult')
+    .first();
   if (!visit || oldShadowMm(visit.consult) === null) return;
   const row = await trx('mix').where({ visit_id: visitId }).forUpdate().select('document').first();
   const read = row ? parseMix(row.document) : { ok: true as const, value: EMPTY_MIX };
   if (!read.ok) return;
   const document = withOldShadow(read.value, visit.consult, await rangeOf(trx, actor.salonId));
-  if (row) await trx('mix').where({ visit_id: visitId }).update({ document: JSON.stringify(document) });
+  if (row)
+    await trx('mix')
+      .where({ visit_id: visitId })
+      .update({ document: JSON.stringify(document) });
   else await insertMix(trx, actor, visitId, document);
 }
 
@@ -138,11 +159,20 @@ export function saveOutcome(actor: Actor, visitId: string, edit: Edit<Outcome>):
         await leaveTrail(trx, actor, 'outcome', { clientId: visit.client_id, visitId, words: 'recorded' });
         // What was done at the chair is taken out of the stock when it is finished there.
         if (!(await keptScript(trx, visitId))) await takeFromStock(trx, actor, visitId, null);
-        await announce(trx, { topic: 'visit', id: visitId, saved: { part: 'outcome', revision: made[0].revision } });
+        await announce(trx, {
+          topic: 'visit',
+          id: visitId,
+          saved: { part: 'outcome', revision: made[0].revision },
+        });
         return { ok: true, revision: made[0].revision };
       }
     }
-    return update(trx, actor, { visitId, part: 'outcome', edit, also: () => ({ recorded_at: trx.fn.now(), recorded_by: actor.personId }) });
+    return update(trx, actor, {
+      visitId,
+      part: 'outcome',
+      edit,
+      also: () => ({ recorded_at: trx.fn.now(), recorded_by: actor.personId }),
+    });
   });
 }
 
@@ -163,7 +193,11 @@ interface Update<T> {
   then?(before: unknown, document: T): Promise<void>;
 }
 
-async function update<T>(trx: Transaction, actor: Actor, { visitId, part, edit, also, refuses, then }: Update<T>): Promise<SaveResult> {
+async function update<T>(
+  trx: Transaction,
+  actor: Actor,
+  { visitId, part, edit, also, refuses, then }: Update<T>,
+): Promise<SaveResult> {
   const place = PLACES[part];
   const row = await trx(place.table)
     .select({ revision: place.revision, edit: place.edit, before: place.document })
@@ -214,12 +248,22 @@ async function update<T>(trx: Transaction, actor: Actor, { visitId, part, edit, 
 }
 
 /** A late edit together with what was saved meanwhile; undefined where both together are no sound document. */
-function mergedWith<T>(part: VisitPart, { base, document }: Edit<T>, saved: unknown): { document: T; draft: T | null } | undefined {
+function mergedWith<T>(
+  part: VisitPart,
+  { base, document }: Edit<T>,
+  saved: unknown,
+): { document: T; draft: T | null } | undefined {
   const read = READ[part];
   const [from, theirs] = [read(base), read(saved)];
   if (!from.ok || !theirs.ok) return undefined;
   const { document: both, conflicts } = mergeEdits<unknown>(from.value, document, theirs.value, 'theirs');
   const sound = read(both);
   if (!sound.ok) return undefined;
-  return { document: sound.value as T, draft: conflicts.length > 0 ? (mergeEdits<unknown>(from.value, document, theirs.value, 'mine').document as T) : null };
+  return {
+    document: sound.value as T,
+    draft:
+      conflicts.length > 0
+        ? (mergeEdits<unknown>(from.value, document, theirs.value, 'mine').document as T)
+        : null,
+  };
 }

@@ -11,8 +11,40 @@ import { createVisit, readVisit } from './visits';
 
 const TODAY = '2026-11-24';
 const TABLES = [
-  'salon', 'person', 'session', 'client', 'visit', 'plan', 'outcome', 'addendum', 'appointment', 'reminder', 'learnt_since', 'calendar_feed', 'api_token', 'draft', 'house', 'technique', 'technique_version', 'access_link', 'trail',
-  'hair_test', 'consent', 'caution_reason', 'photo', 'photo_bytes', 'client_word', 'client_page', 'client_answer', 'product_range', 'client_merge', 'stock', 'stock_move', 'mix', 'service', 'service_event',
+  'salon',
+  'person',
+  'session',
+  'client',
+  'visit',
+  'plan',
+  'outcome',
+  'addendum',
+  'appointment',
+  'reminder',
+  'learnt_since',
+  'calendar_feed',
+  'api_token',
+  'draft',
+  'house',
+  'technique',
+  'technique_version',
+  'access_link',
+  'trail',
+  'hair_test',
+  'consent',
+  'caution_reason',
+  'photo',
+  'photo_bytes',
+  'client_word',
+  'client_page',
+  'client_answer',
+  'product_range',
+  'client_merge',
+  'stock',
+  'stock_move',
+  'mix',
+  'service',
+  'service_event',
 ];
 /** Wrong tries, counted before any salon is known: no salon’s rows, and nothing the application can read. */
 const OF_NO_SALON = 'attempt';
@@ -33,7 +65,9 @@ describe('what the server itself enforces', () => {
       `select relname, relrowsecurity, relforcerowsecurity, pg_get_userbyid(relowner) as owner
        from pg_class where relnamespace = 'public'::regnamespace and relkind = 'r' and relname not like 'knex%'`,
     );
-    expect(rows.map((row: { relname: string }) => row.relname).sort()).toEqual([...TABLES, OF_NO_SALON].sort());
+    expect(rows.map((row: { relname: string }) => row.relname).sort()).toEqual(
+      [...TABLES, OF_NO_SALON].sort(),
+    );
     const login = new URL(process.env.LATTICE_APP_DATABASE_URL!).username;
     for (const row of rows) {
       expect(row).toMatchObject({ relrowsecurity: true, relforcerowsecurity: true });
@@ -45,17 +79,21 @@ describe('what the server itself enforces', () => {
     expect(await scratch.app(table).select('*')).toEqual([]);
   });
 
-  test.each(TABLES.filter((table) => table !== 'salon'))('in a salon, %s shows that salon’s rows only', async (table) => {
-    for (const { salonId } of [first, second]) {
-      const rows = await inSalon(salonId, (trx) => trx(table).distinct('salon_id'), scratch.app);
-      for (const row of rows) expect(row.salon_id).toBe(salonId);
-    }
-  });
+  test.each(TABLES.filter((table) => table !== 'salon'))(
+    'in a salon, %s shows that salon’s rows only',
+    async (table) => {
+      for (const { salonId } of [first, second]) {
+        const rows = await inSalon(salonId, (trx) => trx(table).distinct('salon_id'), scratch.app);
+        for (const row of rows) expect(row.salon_id).toBe(salonId);
+      }
+    },
+  );
 
   test('a row for another salon is refused', async () => {
     const write = inSalon(
       second.salonId,
-      (trx) => trx('client').insert({ salon_id: first.salonId, name: 'Intruder', created_by: first.personId }),
+      (trx) =>
+        trx('client').insert({ salon_id: first.salonId, name: 'Intruder', created_by: first.personId }),
       scratch.app,
     );
     await expect(write).rejects.toThrow(/row-level security/);
@@ -67,7 +105,10 @@ describe('what the server itself enforces', () => {
       second.salonId,
       (trx) =>
         trx('visit').insert({
-          salon_id: second.salonId, client_id: theirs.id, person_id: second.personId, held_on: TODAY,
+          salon_id: second.salonId,
+          client_id: theirs.id,
+          person_id: second.personId,
+          held_on: TODAY,
           consult: JSON.stringify(EMPTY_CONSULT),
         }),
       scratch.app,
@@ -76,15 +117,30 @@ describe('what the server itself enforces', () => {
   });
 
   test('wrong tries cannot be read or taken back but through their functions', async () => {
-    for (const sql of ['select * from attempt', 'delete from attempt', 'insert into attempt (key) values (1)']) {
+    for (const sql of [
+      'select * from attempt',
+      'delete from attempt',
+      'insert into attempt (key) values (1)',
+    ]) {
       await expect(scratch.app.raw(sql)).rejects.toThrow(/permission denied/);
     }
   });
 
   test('the application may not change salons, addresses, the trail, given consents or the schema', async () => {
-    const tries = ['update salon set name = ?', 'update person set email = ?', 'update trail set act = ?', 'delete from trail where act <> ?', 'update consent set words = ?',
-      'update caution_reason set reason = ?', 'delete from hair_test where kind <> ?', 'insert into client_word (word) values (?)', 'delete from client where name <> ?', "create table mine (x text default ?)"];
-    for (const sql of tries) await expect(scratch.app.raw(sql.replace('?', "'owner'"))).rejects.toThrow(/permission denied/);
+    const tries = [
+      'update salon set name = ?',
+      'update person set email = ?',
+      'update trail set act = ?',
+      'delete from trail where act <> ?',
+      'update consent set words = ?',
+      'update caution_reason set reason = ?',
+      'delete from hair_test where kind <> ?',
+      'insert into client_word (word) values (?)',
+      'delete from client where name <> ?',
+      'create table mine (x text default ?)',
+    ];
+    for (const sql of tries)
+      await expect(scratch.app.raw(sql.replace('?', "'owner'"))).rejects.toThrow(/permission denied/);
   });
 });
 
@@ -98,7 +154,11 @@ describe('the second salon through the repositories', () => {
     expect(await readClient(second, maren.id, TODAY)).toBeUndefined();
     expect(await readVisit(second, visitId)).toBeUndefined();
     expect(await createVisit(second, maren.id, TODAY)).toBeUndefined();
-    const edit = { baseRevision: 1, editId: crypto.randomUUID(), document: { ...startPlan(), name: 'Taken over' } };
+    const edit = {
+      baseRevision: 1,
+      editId: crypto.randomUUID(),
+      document: { ...startPlan(), name: 'Taken over' },
+    };
     expect(await savePlan(second, visitId, edit)).toEqual({ ok: false, reason: 'missing' });
     expect((await readVisit(first, visitId))!.plan.document.name).toBe('Fine weave, brighter sides');
   });
@@ -114,18 +174,27 @@ describe('sign-in', () => {
   test('the address is taken in any case; passwords are argon2id', async () => {
     expect(await openSession('  Ottilie@Fernhollow.example ', DEMO_PASSWORD)).toBeDefined();
     const hashes = await inSalon(first.salonId, (trx) => trx('person').select('password_hash'), scratch.app);
-    for (const { password_hash } of hashes) expect(password_hash).toMatch(/^\$argon2id\$v=19\$m=19456,t=2,p=1\$/);
+    for (const { password_hash } of hashes)
+      expect(password_hash).toMatch(/^\$argon2id\$v=19\$m=19456,t=2,p=1\$/);
   });
 
   test('a revoked or expired session is nobody', async () => {
     const id = await sessionOf('bram@fernhollow.example');
     const bram = (await readSession(id))!;
-    expect(bram).toMatchObject({ personName: 'Bram Vale-Osei', role: 'colourist', salonName: 'Fernhollow Colour Rooms' });
+    expect(bram).toMatchObject({
+      personName: 'Bram Vale-Osei',
+      role: 'colourist',
+      salonName: 'Fernhollow Colour Rooms',
+    });
     await revokeSession(bram);
     expect(await readSession(id)).toBeUndefined();
     const other = await sessionOf('bram@fernhollow.example');
-    await inSalon(first.salonId, (trx) =>
-      trx('session').where({ id: other }).update({ created_at: '2020-01-01', expires_at: '2020-01-02' }), scratch.app);
+    await inSalon(
+      first.salonId,
+      (trx) =>
+        trx('session').where({ id: other }).update({ created_at: '2020-01-01', expires_at: '2020-01-02' }),
+      scratch.app,
+    );
     expect(await readSession(other)).toBeUndefined();
     expect(await readSession('not-a-session')).toBeUndefined();
   });
@@ -142,6 +211,8 @@ describe('demo data', () => {
     const again = await signedIn('ottilie@fernhollow.example');
     expect((await listClients(again, '', TODAY)).map((client) => client.name)).not.toContain('Extra');
     expect((await demoAccounts()).map((account) => account.email)).toHaveLength(4);
-    expect(await inSalon(own, (trx) => trx('salon').select('name'), scratch.app)).toEqual([{ name: 'A real one' }]);
+    expect(await inSalon(own, (trx) => trx('salon').select('name'), scratch.app)).toEqual([
+      { name: 'A real one' },
+    ]);
   });
 });

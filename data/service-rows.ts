@@ -102,16 +102,29 @@ const LONGEST_GAP_MS = 6 * 3_600_000;
  * event, how long ago that was is asked of the device that made it.
  * @param writing the service's row is locked: what is found out of the clock is kept
  */
-export async function serviceNow(trx: Transaction, visitId: string, moment?: DeviceMoment, { writing = false } = {}): Promise<number> {
-  const last: { ahead: number; at: Date | null; made_at: Date; device: string } | undefined = await trx('service as s')
-    .leftJoin('service_event as e', 'e.visit_id', 's.visit_id').where('s.visit_id', visitId)
-    .orderByRaw('e.at desc nulls last, e.position desc').select('s.clock_ahead_ms as ahead', 'e.at', 'e.made_at', 'e.device').first();
+export async function serviceNow(
+  trx: Transaction,
+  visitId: string,
+  moment?: DeviceMoment,
+  { writing = false } = {},
+): Promise<number> {
+  const last: { ahead: number; at: Date | null; made_at: Date; device: string } | undefined = await trx(
+    'service as s',
+  )
+    .leftJoin('service_event as e', 'e.visit_id', 's.visit_id')
+    .where('s.visit_id', visitId)
+    .orderByRaw('e.at desc nulls last, e.position desc')
+    .select('s.clock_ahead_ms as ahead', 'e.at', 'e.made_at', 'e.device')
+    .first();
   const ahead = last?.ahead ?? 0;
   const now = serverNow() + ahead;
   if (!last?.at || now >= last.at.getTime()) return now;
   const gap = last.device === moment?.device ? moment.deviceNow - last.made_at.getTime() : 0;
   const mended = last.at.getTime() + (gap > 0 && gap < LONGEST_GAP_MS ? gap : 0);
-  if (writing) await trx('service').where({ visit_id: visitId }).update({ clock_ahead_ms: ahead + mended - now });
+  if (writing)
+    await trx('service')
+      .where({ visit_id: visitId })
+      .update({ clock_ahead_ms: ahead + mended - now });
   return mended;
 }
 

@@ -35,10 +35,16 @@ const SESSION_DAYS = 14;
 let decoy: Promise<string> | undefined;
 
 /** Checks an e-mail address and password and opens a session. Tries are limited by address and by where they come from. */
-export async function openSession(email: string, password: string, station: Station = { from: 'local', device: '' }): Promise<Opened> {
+export async function openSession(
+  email: string,
+  password: string,
+  station: Station = { from: 'local', device: '' },
+): Promise<Opened> {
   const address = email.trim().toLowerCase();
   const tried = station.known === undefined ? address : `${address} on ${station.known}`;
-  const waitSeconds = (station.known === undefined && (await takeTry('from', station.from))) || (await takeTry('sign-in', tried));
+  const waitSeconds =
+    (station.known === undefined && (await takeTry('from', station.from))) ||
+    (await takeTry('sign-in', tried));
   if (waitSeconds > 0) return { waitSeconds };
   const { rows } = await database().raw('select * from find_sign_in(?)', [address]);
   const found = rows[0] as { person_id: string; salon_id: string; password_hash: string } | undefined;
@@ -47,14 +53,25 @@ export async function openSession(email: string, password: string, station: Stat
   if (!found || !matches) return undefined;
   await forgetTries('sign-in', tried);
   if (station.known === undefined) await returnTry('from', station.from);
-  const sessionId = await inSalon(found.salon_id, (trx) => insertSession(trx, { salonId: found.salon_id, personId: found.person_id }, station.device));
+  const sessionId = await inSalon(found.salon_id, (trx) =>
+    insertSession(trx, { salonId: found.salon_id, personId: found.person_id }, station.device),
+  );
   return { sessionId };
 }
 
 /** Writes a session's row. */
-export async function insertSession(trx: Transaction, { salonId, personId }: Actor, device: string): Promise<string> {
+export async function insertSession(
+  trx: Transaction,
+  { salonId, personId }: Actor,
+  device: string,
+): Promise<string> {
   const [session] = await trx('session')
-    .insert({ salon_id: salonId, person_id: personId, device: beginningOf(device, 200), expires_at: trx.raw(`now() + interval '${SESSION_DAYS} days'`) })
+    .insert({
+      salon_id: salonId,
+      person_id: personId,
+      device: beginningOf(device, 200),
+      expires_at: trx.raw(`now() + interval '${SESSION_DAYS} days'`),
+    })
     .returning('id');
   return session.id as string;
 }
@@ -69,7 +86,9 @@ export async function readSession(sessionId: string): Promise<SignedIn | undefin
   const row = rows[0];
   if (!row) return undefined;
   if (row.to_touch && !row.locked) {
-    await inSalon(row.salon_id, (trx) => trx('session').where({ id: sessionId }).update({ seen_at: trx.fn.now() }));
+    await inSalon(row.salon_id, (trx) =>
+      trx('session').where({ id: sessionId }).update({ seen_at: trx.fn.now() }),
+    );
   }
   return {
     sessionId: row.session_id,
@@ -88,9 +107,16 @@ export async function revokeSession(signedIn: SignedIn): Promise<void> {
 }
 
 /** Within a transaction: ends the sessions that fit and have not ended, but one where it is named. @returns how many */
-export async function revokeSessions(trx: Transaction, salonId: string, fitting: { id?: string; person_id?: string }, but?: string): Promise<number> {
+export async function revokeSessions(
+  trx: Transaction,
+  salonId: string,
+  fitting: { id?: string; person_id?: string },
+  but?: string,
+): Promise<number> {
   const open = trx('session').where(fitting).whereNull('revoked_at');
-  const ended = await (but === undefined ? open : open.whereNot({ id: but })).update({ revoked_at: trx.fn.now() });
+  const ended = await (but === undefined ? open : open.whereNot({ id: but })).update({
+    revoked_at: trx.fn.now(),
+  });
   // Streams that are open in them end at once.
   if (ended > 0) await announce(trx, { topic: 'sessions', id: salonId });
   return ended;
@@ -115,7 +141,10 @@ export interface StationPerson {
 /** The people of a station's salon. */
 export function stationPeople({ salonId }: Actor): Promise<StationPerson[]> {
   return inSalon(salonId, async (trx) => {
-    const rows = await trx('person').where({ active: true }).orderByRaw("case role when 'owner' then 0 when 'colourist' then 1 else 2 end, name").select('id', 'name', 'role', 'pin_hash');
+    const rows = await trx('person')
+      .where({ active: true })
+      .orderByRaw("case role when 'owner' then 0 when 'colourist' then 1 else 2 end, name")
+      .select('id', 'name', 'role', 'pin_hash');
     return rows.map(({ id, name, role, pin_hash }) => ({ id, name, role, hasPin: pin_hash !== null }));
   });
 }
@@ -124,17 +153,27 @@ export function stationPeople({ salonId }: Actor): Promise<StationPerson[]> {
  * Unlocks a station or hands it to another person of its salon, by PIN, or by password.
  * @returns the session that goes on: the same one for the same person, a new one for another; the old one is revoked
  */
-export async function takeStation(station: SignedIn, personId: string, secret: string, device: string): Promise<Opened> {
-  const person = await inSalon(station.salonId, (trx) => trx('person').where({ id: personId, active: true }).select('pin_hash', 'password_hash').first());
+export async function takeStation(
+  station: SignedIn,
+  personId: string,
+  secret: string,
+  device: string,
+): Promise<Opened> {
+  const person = await inSalon(station.salonId, (trx) =>
+    trx('person').where({ id: personId, active: true }).select('pin_hash', 'password_hash').first(),
+  );
   if (!person) return undefined;
   const waitSeconds = await takeTry('pin', personId);
   if (waitSeconds > 0) return { waitSeconds };
-  const isPin = /^\d{4,8}$/.test(secret) && person.pin_hash !== null && (await passwordMatches(person.pin_hash, secret));
+  const isPin =
+    /^\d{4,8}$/.test(secret) && person.pin_hash !== null && (await passwordMatches(person.pin_hash, secret));
   if (!isPin && !(await passwordMatches(person.password_hash, secret))) return undefined;
   await forgetTries('pin', personId);
   return inSalon(station.salonId, async (trx) => {
     if (personId === station.personId) {
-      await trx('session').where({ id: station.sessionId }).update({ locked_at: null, seen_at: trx.fn.now() });
+      await trx('session')
+        .where({ id: station.sessionId })
+        .update({ locked_at: null, seen_at: trx.fn.now() });
       return { sessionId: station.sessionId };
     }
     await revokeSessions(trx, station.salonId, { id: station.sessionId });

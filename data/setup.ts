@@ -10,14 +10,18 @@ import { ensureAppLogin, migrate } from './migrate';
 async function main(): Promise<void> {
   const ownerUrl = process.env.LATTICE_OWNER_DATABASE_URL;
   const appUrl = process.env.LATTICE_APP_DATABASE_URL;
-  if (!ownerUrl || !appUrl) throw new Error('LATTICE_OWNER_DATABASE_URL and LATTICE_APP_DATABASE_URL must be set.');
+  if (!ownerUrl || !appUrl)
+    throw new Error('LATTICE_OWNER_DATABASE_URL and LATTICE_APP_DATABASE_URL must be set.');
   const owner = connect(ownerUrl, 2);
   try {
     await migrate(owner);
     await ensureAppLogin(owner, appUrl);
     const fresh = process.argv.includes('--fresh-demo');
     const done = fresh && !process.argv.includes('--yes') ? await workedInDemo(owner) : 0;
-    if (done > 0) throw new Error(`Somebody has worked in the demo (${done} ${done === 1 ? 'entry' : 'entries'} in its trail): --fresh-demo --yes deletes that for good. Nothing was changed.`);
+    if (done > 0)
+      throw new Error(
+        `Somebody has worked in the demo (${done} ${done === 1 ? 'entry' : 'entries'} in its trail): --fresh-demo --yes deletes that for good. Nothing was changed.`,
+      );
     if (fresh) await removeDemo(owner);
     if (fresh || (!process.argv.includes('--without-demo') && (await isEmpty(owner)))) {
       await loadDemo(owner, new Date().toISOString().slice(0, 10));
@@ -30,8 +34,12 @@ async function main(): Promise<void> {
 
 /** Knex puts the whole statement before the server's own words; a person needs the words. */
 function reason(error: unknown): string {
-  const message = error instanceof Error ? error.message || (error as { code?: string }).code || error.name : String(error);
-  return message.slice(message.lastIndexOf(' - ') + 1).replace(/^- /, '').trim();
+  const message =
+    error instanceof Error ? error.message || (error as { code?: string }).code || error.name : String(error);
+  return message
+    .slice(message.lastIndexOf(' - ') + 1)
+    .replace(/^- /, '')
+    .trim();
 }
 
 main().catch((error: unknown) => {

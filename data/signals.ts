@@ -101,7 +101,11 @@ class Signals {
 const kept = globalThis as typeof globalThis & { latticeSignals?: Signals };
 
 /** @param on called with each signal of this topic and id, and with null when some may have been missed @returns ends it */
-export function listenTo<T extends Topic>(topic: T, id: string, on: (signal: SignalOf<T> | null) => void): Promise<() => void> {
+export function listenTo<T extends Topic>(
+  topic: T,
+  id: string,
+  on: (signal: SignalOf<T> | null) => void,
+): Promise<() => void> {
   kept.latticeSignals ??= new Signals();
   return kept.latticeSignals.listen(keyOf({ topic, id }), on as Listener);
 }

@@ -20,24 +20,46 @@ beforeAll(async () => {
 });
 afterAll(() => scratch.drop());
 
-const stock = async (product: string) => (await readProducts(owner)).document.products.filter(isStocked).find(({ id }) => id === product)!.stock;
-const edit = <T>(document: T, baseRevision: number) => ({ baseRevision, editId: crypto.randomUUID(), document });
+const stock = async (product: string) =>
+  (await readProducts(owner)).document.products.filter(isStocked).find(({ id }) => id === product)!.stock;
+const edit = <T>(document: T, baseRevision: number) => ({
+  baseRevision,
+  editId: crypto.randomUUID(),
+  document,
+});
 
 async function begun(name: string): Promise<string> {
   const client = await createClient(owner, { name, phone: '', email: '', note: '', bornOn: null });
   const visit = (await createVisit(owner, client, '2026-11-24'))!;
   const read = (await readVisit(owner, visit))!;
   await savePlan(owner, visit, edit(startPlan(), read.plan.revision));
-  await saveMix(owner, visit, edit({ ...EMPTY_MIX, formulas: { A: lightenerWith() }, weighed: [{ item: 'A 1/moth-powder', grams: 41.5, by: 'hand' as const }] }, 0));
-  await inSalon(owner.salonId, (trx) => trx('visit').where({ id: visit }).update({ begun_at: new Date(), begun_by: owner.personId }));
+  await saveMix(
+    owner,
+    visit,
+    edit(
+      {
+        ...EMPTY_MIX,
+        formulas: { A: lightenerWith() },
+        weighed: [{ item: 'A 1/moth-powder', grams: 41.5, by: 'hand' as const }],
+      },
+      0,
+    ),
+  );
+  await inSalon(owner.salonId, (trx) =>
+    trx('visit').where({ id: visit }).update({ begun_at: new Date(), begun_by: owner.personId }),
+  );
   return visit;
 }
 
 test('a record by hand takes what was weighed, else what was planned, once; a count puts it right', async () => {
   const visit = await begun('Stock Keeper');
   const [powder, mask] = [await stock('moth-powder'), await stock('rill-mask')];
-  expect(await saveOutcome(owner, visit, edit({ ...EMPTY_OUTCOME, done: 'As planned.', levelReached: 8 }, 0))).toMatchObject({ ok: true });
-  const moves = await inSalon(owner.salonId, (trx) => trx('stock_move').where({ visit_id: visit }).orderBy('product').select('product', 'what', 'change'));
+  expect(
+    await saveOutcome(owner, visit, edit({ ...EMPTY_OUTCOME, done: 'As planned.', levelReached: 8 }, 0)),
+  ).toMatchObject({ ok: true });
+  const moves = await inSalon(owner.salonId, (trx) =>
+    trx('stock_move').where({ visit_id: visit }).orderBy('product').select('product', 'what', 'change'),
+  );
   const used = -Number(moves.find(({ product }) => product === 'moth-powder').change);
   // One bowl was weighed at 41.5 g, the others are as planned, in whole grams.
   expect((10 * used) % 10).toBeCloseTo(5, 5);
@@ -62,7 +84,9 @@ test('a product that is edited keeps the stock that it has by now, whatever the 
   const visit = await begun('Busy Meanwhile');
   await saveOutcome(owner, visit, edit({ ...EMPTY_OUTCOME, done: 'As planned.', levelReached: 8 }, 0));
   const now = await stock('moth-dev-20');
-  const renamed = document.products.map((own) => (own.id === 'moth-dev-20' ? { ...own, note: 'New label.' } : own));
+  const renamed = document.products.map((own) =>
+    own.id === 'moth-dev-20' ? { ...own, note: 'New label.' } : own,
+  );
   expect(await saveProducts(owner, revision, { ...document, products: renamed })).toMatchObject({ ok: true });
   expect(await stock('moth-dev-20')).toBe(now);
   expect(now).toBeLessThan(3800);
@@ -70,9 +94,18 @@ test('a product that is edited keeps the stock that it has by now, whatever the 
 
 test('nothing is taken where the record is refused: both or neither', async () => {
   const before = await stock('moth-powder');
-  const client = await createClient(owner, { name: 'Not Begun', phone: '', email: '', note: '', bornOn: null });
+  const client = await createClient(owner, {
+    name: 'Not Begun',
+    phone: '',
+    email: '',
+    note: '',
+    bornOn: null,
+  });
   const visit = (await createVisit(owner, client, '2026-11-24'))!;
-  expect(await saveOutcome(owner, visit, edit(EMPTY_OUTCOME, 0))).toMatchObject({ ok: false, reason: 'not-begun' });
+  expect(await saveOutcome(owner, visit, edit(EMPTY_OUTCOME, 0))).toMatchObject({
+    ok: false,
+    reason: 'not-begun',
+  });
   expect(await stock('moth-powder')).toBe(before);
   expect(await inSalon(owner.salonId, (trx) => trx('stock_move').where({ visit_id: visit }))).toEqual([]);
 });

@@ -6,16 +6,32 @@ export async function withStock(trx: Transaction, range: readonly Product[]): Pr
   const rows: { product: string; amount: string }[] = await trx('stock').select('product', 'amount');
   if (rows.length === 0) return range;
   const amounts = new Map(rows.map(({ product, amount }) => [product, Math.max(0, Number(amount))]));
-  return range.map((own) => (isStocked(own) && amounts.has(own.id) ? { ...own, stock: amounts.get(own.id)! } : own));
+  return range.map((own) =>
+    isStocked(own) && amounts.has(own.id) ? { ...own, stock: amounts.get(own.id)! } : own,
+  );
 }
 
 /** Writes what was counted, each with its change. @param before the range with its stock until now */
-export async function countStock(trx: Transaction, actor: Actor, before: readonly Product[], counts: Readonly<Record<string, number>>): Promise<void> {
+export async function countStock(
+  trx: Transaction,
+  actor: Actor,
+  before: readonly Product[],
+  counts: Readonly<Record<string, number>>,
+): Promise<void> {
   for (const [product, amount] of Object.entries(counts)) {
     const was = before.find(({ id }) => id === product);
     const change = amount - (was && isStocked(was) ? was.stock : 0);
-    await trx('stock').insert({ salon_id: actor.salonId, product, amount }).onConflict(['salon_id', 'product']).merge({ amount });
-    await trx('stock_move').insert({ salon_id: actor.salonId, product, what: 'counted', change, person_id: actor.personId });
+    await trx('stock')
+      .insert({ salon_id: actor.salonId, product, amount })
+      .onConflict(['salon_id', 'product'])
+      .merge({ amount });
+    await trx('stock_move').insert({
+      salon_id: actor.salonId,
+      product,
+      what: 'counted',
+      change,
+      person_id: actor.personId,
+    });
   }
 }
 
@@ -34,8 +50,21 @@ const MOST_MOVES = 40;
 /** What happened to the stock of a product, newest first. */
 export function stockMoves(actor: Actor, product: string): Promise<StockMove[]> {
   return inSalon(actor.salonId, async (trx) => {
-    const rows = await trx('stock_move as m').join('person as p', 'p.id', 'm.person_id').leftJoin('visit as v', 'v.id', 'm.visit_id').leftJoin('client as c', 'c.id', 'v.client_id')
-      .where('m.product', product).orderBy('m.at', 'desc').limit(MOST_MOVES).select('m.at', 'm.what', 'm.change', 'm.visit_id', 'p.name as person', 'c.name as client');
-    return rows.map(({ at, what, change, visit_id: visitId, person, client }) => ({ at: (at as Date).toISOString(), what, change: Number(change), person, visitId, client }));
+    const rows = await trx('stock_move as m')
+      .join('person as p', 'p.id', 'm.person_id')
+      .leftJoin('visit as v', 'v.id', 'm.visit_id')
+      .leftJoin('client as c', 'c.id', 'v.client_id')
+      .where('m.product', product)
+      .orderBy('m.at', 'desc')
+      .limit(MOST_MOVES)
+      .select('m.at', 'm.what', 'm.change', 'm.visit_id', 'p.name as person', 'c.name as client');
+    return rows.map(({ at, what, change, visit_id: visitId, person, client }) => ({
+      at: (at as Date).toISOString(),
+      what,
+      change: Number(change),
+      person,
+      visitId,
+      client,
+    }));
   });
 }

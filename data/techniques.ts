@@ -27,30 +27,49 @@ export function listTechniques(actor: Actor): Promise<KeptTechnique[]> {
       .select('t.id', 'v.number', 'v.document', 'v.saved_at', 'p.name as saved_by');
     const byId = new Map<string, TechniqueVersion[]>();
     for (const row of rows) {
-      const version = { number: row.number, document: stored('technique', parseTechnique(row.document)), savedAt: row.saved_at.toISOString(), savedBy: row.saved_by };
+      const version = {
+        number: row.number,
+        document: stored('technique', parseTechnique(row.document)),
+        savedAt: row.saved_at.toISOString(),
+        savedBy: row.saved_by,
+      };
       byId.set(row.id, [...(byId.get(row.id) ?? []), version]);
     }
-    return [...byId].map(([id, versions]) => ({ id, versions })).sort((a, b) => a.versions[0].document.name.localeCompare(b.versions[0].document.name));
+    return [...byId]
+      .map(([id, versions]) => ({ id, versions }))
+      .sort((a, b) => a.versions[0].document.name.localeCompare(b.versions[0].document.name));
   });
 }
 
 /** Keeps a technique as the house's own, its first version. @returns its id */
 export function keepTechnique(actor: Actor, document: OwnTechnique): Promise<string> {
   return inSalon(actor.salonId, async (trx) => {
-    const [{ id }] = await trx('technique').insert({ salon_id: actor.salonId, created_by: actor.personId }).returning('id');
+    const [{ id }] = await trx('technique')
+      .insert({ salon_id: actor.salonId, created_by: actor.personId })
+      .returning('id');
     await addVersion(trx, actor, id, 1, document);
     return id as string;
   });
 }
 
 /** Adds a version to a technique; earlier ones stay. @returns its number; undefined when the salon has no such technique */
-export function saveTechniqueVersion(actor: Actor, techniqueId: string, document: OwnTechnique): Promise<number | undefined> {
+export function saveTechniqueVersion(
+  actor: Actor,
+  techniqueId: string,
+  document: OwnTechnique,
+): Promise<number | undefined> {
   return inSalon(actor.salonId, async (trx) => {
-    const row = await trx('technique').select('id').where({ id: techniqueId }).whereNull('archived_at').first();
+    const row = await trx('technique')
+      .select('id')
+      .where({ id: techniqueId })
+      .whereNull('archived_at')
+      .first();
     if (!row) return undefined;
     // Two saving at once: the key refuses the second of the same number, so numbers are given out one by one.
     await trx.raw('select pg_advisory_xact_lock(hashtext(?))', [techniqueId]);
-    const [{ newest }] = await trx('technique_version').where({ technique_id: techniqueId }).max('number as newest');
+    const [{ newest }] = await trx('technique_version')
+      .where({ technique_id: techniqueId })
+      .max('number as newest');
     const number = (newest ?? 0) + 1;
     await addVersion(trx, actor, techniqueId, number, document);
     return number;
@@ -60,11 +79,25 @@ export function saveTechniqueVersion(actor: Actor, techniqueId: string, document
 /** Puts a technique away, or takes it out again; its versions stay. @returns whether the salon has it */
 export function archiveTechnique(actor: Actor, techniqueId: string, away: boolean): Promise<boolean> {
   return inSalon(actor.salonId, async (trx) => {
-    const changed = await trx('technique').where({ id: techniqueId }).update({ archived_at: away ? trx.fn.now() : null });
+    const changed = await trx('technique')
+      .where({ id: techniqueId })
+      .update({ archived_at: away ? trx.fn.now() : null });
     return changed > 0;
   });
 }
 
-function addVersion(trx: Transaction, actor: Actor, techniqueId: string, number: number, document: OwnTechnique) {
-  return trx('technique_version').insert({ technique_id: techniqueId, salon_id: actor.salonId, number, document: JSON.stringify(document), saved_by: actor.personId });
+function addVersion(
+  trx: Transaction,
+  actor: Actor,
+  techniqueId: string,
+  number: number,
+  document: OwnTechnique,
+) {
+  return trx('technique_version').insert({
+    technique_id: techniqueId,
+    salon_id: actor.salonId,
+    number,
+    document: JSON.stringify(document),
+    saved_by: actor.personId,
+  });
 }

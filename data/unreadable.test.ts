@@ -24,14 +24,30 @@ test('a document that cannot be read takes its own visit off the page and nothin
   const story = (await readClient(owner, maren.id, TODAY))!;
   const [{ id: broken }, { id: older }] = story.visits;
   const before = (await readVisit(owner, broken))!.plan;
-  await savePlan(owner, broken, { baseRevision: before.revision, editId: crypto.randomUUID(), document: { ...before.document, name: 'Last sound one' } });
-  await savePlan(owner, broken, { baseRevision: before.revision + 1, editId: crypto.randomUUID(), document: { ...before.document, name: 'Then broken' } });
-  await inSalon(owner.salonId, async (trx) => {
-    const { document } = await trx('plan').where({ visit_id: broken }).select('document').first();
-    document.panels[0].place = 'HERE';
-    await trx('plan').where({ visit_id: broken }).update({ document: JSON.stringify(document).replace('"HERE"', NESTED) });
-    await trx('visit').where({ id: older }).update({ consult: JSON.stringify({ version: 999 }) });
-  }, scratch.owner);
+  await savePlan(owner, broken, {
+    baseRevision: before.revision,
+    editId: crypto.randomUUID(),
+    document: { ...before.document, name: 'Last sound one' },
+  });
+  await savePlan(owner, broken, {
+    baseRevision: before.revision + 1,
+    editId: crypto.randomUUID(),
+    document: { ...before.document, name: 'Then broken' },
+  });
+  await inSalon(
+    owner.salonId,
+    async (trx) => {
+      const { document } = await trx('plan').where({ visit_id: broken }).select('document').first();
+      document.panels[0].place = 'HERE';
+      await trx('plan')
+        .where({ visit_id: broken })
+        .update({ document: JSON.stringify(document).replace('"HERE"', NESTED) });
+      await trx('visit')
+        .where({ id: older })
+        .update({ consult: JSON.stringify({ version: 999 }) });
+    },
+    scratch.owner,
+  );
 
   await expect(readVisit(owner, broken)).rejects.toThrow(UnreadableDocument);
   const page = (await readClient(owner, maren.id, TODAY))!;
@@ -41,9 +57,14 @@ test('a document that cannot be read takes its own visit off the page and nothin
   // Her other visits open.
   for (const { id } of story.visits.slice(2)) expect((await readVisit(owner, id))!.id).toBe(id);
 
-  expect(await brokenParts(owner, broken)).toEqual([{ part: 'plan', problem: expect.stringContaining('nested more than 40 deep'), before: 'Last sound one' }]);
+  expect(await brokenParts(owner, broken)).toEqual([
+    { part: 'plan', problem: expect.stringContaining('nested more than 40 deep'), before: 'Last sound one' },
+  ]);
   expect(await restoreBefore(owner, broken)).toBe(1);
-  expect((await readVisit(owner, broken))!.plan).toMatchObject({ revision: before.revision + 3, document: { name: 'Last sound one' } });
+  expect((await readVisit(owner, broken))!.plan).toMatchObject({
+    revision: before.revision + 3,
+    document: { name: 'Last sound one' },
+  });
   expect(await brokenParts(owner, broken)).toEqual([]);
   // Where there was none before that can be read, nothing is changed.
   expect(await restoreBefore(owner, older)).toBe(0);

@@ -26,7 +26,11 @@ async function held(owner: Knex): Promise<Record<string, unknown[]>[]> {
           const own: Record<string, unknown[]> = {};
           for (const table of TABLES) own[table] = await trx(table).where({ salon_id: salonId }).count();
           own.consults = await trx('visit').where({ salon_id: salonId }).orderBy('id').pluck('consult');
-          for (const table of ['plan', 'outcome']) own[`${table}s`] = await trx(table).where({ salon_id: salonId }).orderBy('visit_id').pluck('document');
+          for (const table of ['plan', 'outcome'])
+            own[`${table}s`] = await trx(table)
+              .where({ salon_id: salonId })
+              .orderBy('visit_id')
+              .pluck('document');
           return own;
         },
         owner,
@@ -38,7 +42,9 @@ async function held(owner: Knex): Promise<Record<string, unknown[]>[]> {
 describe.each(DUMPS)('a database of migration %s', (name) => {
   let scratch: Scratch;
   beforeAll(async () => {
-    scratch = await scratchFromDump(gunzipSync(readFileSync(path.join(folder, `${name}.sql.gz`))).toString('utf8'));
+    scratch = await scratchFromDump(
+      gunzipSync(readFileSync(path.join(folder, `${name}.sql.gz`))).toString('utf8'),
+    );
   });
   afterAll(() => scratch.drop());
 
@@ -49,7 +55,10 @@ describe.each(DUMPS)('a database of migration %s', (name) => {
     expect(await scratch.owner('knex_migrations').orderBy('id').pluck('name')).toContain(newestMigration());
     expect(await held(scratch.owner)).toEqual(before);
 
-    const [owner, other] = [await signedIn('ottilie@fernhollow.example'), await signedIn('leocadia@osieryard.example')];
+    const [owner, other] = [
+      await signedIn('ottilie@fernhollow.example'),
+      await signedIn('leocadia@osieryard.example'),
+    ];
     const clients = await listClients(owner, '', TODAY);
     expect(clients).toHaveLength(2);
     expect(await listClients(other, '', TODAY)).toHaveLength(1);
@@ -70,11 +79,17 @@ describe.each(DUMPS)('a database of migration %s', (name) => {
 });
 
 test('a database of a newer version is refused, and stays as it is', async () => {
-  const scratch = await scratchFromDump(gunzipSync(readFileSync(path.join(folder, '0014.sql.gz'))).toString('utf8'));
+  const scratch = await scratchFromDump(
+    gunzipSync(readFileSync(path.join(folder, '0014.sql.gz'))).toString('utf8'),
+  );
   try {
-    await scratch.owner('knex_migrations').insert({ name: '0999-later', batch: 9, migration_time: new Date() });
+    await scratch
+      .owner('knex_migrations')
+      .insert({ name: '0999-later', batch: 9, migration_time: new Date() });
     const before = await scratch.owner('knex_migrations').pluck('name');
-    await expect(migrate(scratch.owner)).rejects.toThrow(/^This database belongs to a newer version of Dappled Lattice \(its 0999-later is unknown here\)/);
+    await expect(migrate(scratch.owner)).rejects.toThrow(
+      /^This database belongs to a newer version of Dappled Lattice \(its 0999-later is unknown here\)/,
+    );
     expect(await scratch.owner('knex_migrations').pluck('name')).toEqual(before);
   } finally {
     await scratch.drop();

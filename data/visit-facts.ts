@@ -13,22 +13,45 @@ export interface VisitFacts {
 const figure = z.number().nullable();
 const byZone = z.record(z.string(), z.unknown());
 /** What is taken out of documents that this version may not be able to read. */
-const taken = z.object({ natural: figure, goal: figure, regrowth: z.record(z.string(), z.number()), next_on: z.string().nullable(), zones: byZone.nullish(), level: figure.nullish() });
+const taken = z.object({
+  natural: figure,
+  goal: figure,
+  regrowth: z.record(z.string(), z.number()),
+  next_on: z.string().nullable(),
+  zones: byZone.nullish(),
+  level: figure.nullish(),
+});
 
 /** Facts of the clients' visits, each client's newest first; a visit whose document cannot be read has none. */
-export async function visitFacts(trx: Transaction, clientIds: readonly string[]): Promise<Map<string, VisitFacts[]>> {
-  const rows = await trx('visit as v').leftJoin('outcome as o', 'o.visit_id', 'v.id')
+export async function visitFacts(
+  trx: Transaction,
+  clientIds: readonly string[],
+): Promise<Map<string, VisitFacts[]>> {
+  const rows = await trx('visit as v')
+    .leftJoin('outcome as o', 'o.visit_id', 'v.id')
     .whereIn('v.client_id', [...clientIds])
-    .orderBy([{ column: 'v.held_on', order: 'desc' }, { column: 'v.created_at', order: 'desc' }])
-    .select('v.id', 'v.client_id', 'v.held_on', trx.raw(
-      "v.consult -> 'naturalLevel' as natural, v.consult -> 'goalLevel' as goal, v.consult -> 'regrowthMm' as regrowth, o.visit_id is not null as recorded, o.document ->> 'nextOn' as next_on, o.document -> 'zones' as zones, o.document -> 'levelReached' as level",
-    ));
+    .orderBy([
+      { column: 'v.held_on', order: 'desc' },
+      { column: 'v.created_at', order: 'desc' },
+    ])
+    .select(
+      'v.id',
+      'v.client_id',
+      'v.held_on',
+      trx.raw(
+        "v.consult -> 'naturalLevel' as natural, v.consult -> 'goalLevel' as goal, v.consult -> 'regrowthMm' as regrowth, o.visit_id is not null as recorded, o.document ->> 'nextOn' as next_on, o.document -> 'zones' as zones, o.document -> 'levelReached' as level",
+      ),
+    );
   const groups = new Map<string, VisitFacts[]>();
   for (const row of rows) {
     if (!taken.safeParse(row).success) continue;
     const facts = {
-      id: row.id, heldOn: row.held_on, consult: { naturalLevel: row.natural, goalLevel: row.goal, regrowthMm: row.regrowth },
-      outcome: row.recorded ? { nextOn: row.next_on, zones: row.zones ?? null, levelReached: row.level } : null,
+      id: row.id,
+      heldOn: row.held_on,
+      consult: { naturalLevel: row.natural, goalLevel: row.goal, regrowthMm: row.regrowth },
+      outcome: row.recorded
+        ? { nextOn: row.next_on, zones: row.zones ?? null, levelReached: row.level }
+        : null,
     };
     const own = groups.get(row.client_id);
     if (own) own.push(facts);

@@ -1,5 +1,14 @@
 import { NOTHING_USED, type UsedMix } from '../core/chair';
-import { EMPTY_CONSULT, EMPTY_MIX, parseConsult, parseMix, parseOutcome, parsePlan, startPlan, withOldShadow } from '../core/formats';
+import {
+  EMPTY_CONSULT,
+  EMPTY_MIX,
+  parseConsult,
+  parseMix,
+  parseOutcome,
+  parsePlan,
+  startPlan,
+  withOldShadow,
+} from '../core/formats';
 import type { GrowthVisit } from '../core/growth';
 import { growthVisits } from '../core/record';
 import type { Plan } from '../core/pattern';
@@ -38,7 +47,12 @@ export interface Visit {
   /** When it was read, ms. */
   readonly readAt: number;
   readonly heldOn: string;
-  readonly client: { readonly id: string; readonly name: string; readonly note: string; readonly bornOn: string | null };
+  readonly client: {
+    readonly id: string;
+    readonly name: string;
+    readonly note: string;
+    readonly bornOn: string | null;
+  };
   readonly personName: string;
   readonly salonName: string;
   readonly consult: Revised<Consult>;
@@ -71,7 +85,12 @@ export interface Visit {
 }
 
 /** The documents of a visit, as they are computed from. */
-export const documentsOf = ({ consult, plan, mix, outcome }: Pick<Visit, 'consult' | 'plan' | 'mix' | 'outcome'>) => ({
+export const documentsOf = ({
+  consult,
+  plan,
+  mix,
+  outcome,
+}: Pick<Visit, 'consult' | 'plan' | 'mix' | 'outcome'>) => ({
   consult: consult.document,
   plan: plan.document,
   mix: mix.document,
@@ -94,15 +113,28 @@ export interface UnreadableVisit {
 }
 
 /** Visits of some clients, newest first; those that cannot be read stand apart. */
-export async function listVisits(trx: Transaction, clientIds: readonly string[]): Promise<{ readonly visits: VisitSummary[]; readonly unreadable: UnreadableVisit[] }> {
+export async function listVisits(
+  trx: Transaction,
+  clientIds: readonly string[],
+): Promise<{ readonly visits: VisitSummary[]; readonly unreadable: UnreadableVisit[] }> {
   const rows = await trx('visit as v')
     .join('person as p', 'p.id', 'v.person_id')
     .leftJoin('outcome as o', 'o.visit_id', 'v.id')
     .leftJoin('plan as l', 'l.visit_id', 'v.id')
     .whereIn('v.client_id', [...clientIds])
-    .orderBy([{ column: 'v.held_on', order: 'desc' }, { column: 'v.created_at', order: 'desc' }])
-    .select('v.id', 'v.client_id', 'v.held_on', 'v.consult', 'p.name as person_name', 'o.document as outcome',
-      trx.raw("l.document ->> 'name' as plan_name"));
+    .orderBy([
+      { column: 'v.held_on', order: 'desc' },
+      { column: 'v.created_at', order: 'desc' },
+    ])
+    .select(
+      'v.id',
+      'v.client_id',
+      'v.held_on',
+      'v.consult',
+      'p.name as person_name',
+      'o.document as outcome',
+      trx.raw("l.document ->> 'name' as plan_name"),
+    );
   const visits: VisitSummary[] = [];
   const unreadable: UnreadableVisit[] = [];
   for (const row of rows) {
@@ -134,10 +166,22 @@ export interface VisitHead {
 
 /** Visits in the order of their ids: those after one, so many; of one client, between days. */
 export function pageOfVisits(
-  actor: Actor, of: { readonly id?: string; readonly clientId?: string; readonly from?: string; readonly to?: string; readonly after?: string; readonly limit: number },
+  actor: Actor,
+  of: {
+    readonly id?: string;
+    readonly clientId?: string;
+    readonly from?: string;
+    readonly to?: string;
+    readonly after?: string;
+    readonly limit: number;
+  },
 ): Promise<VisitHead[]> {
   return inSalon(actor.salonId, async (trx) => {
-    const rows = await trx('visit as v').join('person as p', 'p.id', 'v.person_id').leftJoin('outcome as o', 'o.visit_id', 'v.id').orderBy('v.id').limit(of.limit)
+    const rows = await trx('visit as v')
+      .join('person as p', 'p.id', 'v.person_id')
+      .leftJoin('outcome as o', 'o.visit_id', 'v.id')
+      .orderBy('v.id')
+      .limit(of.limit)
       .modify((query) => {
         if (of.id) query.where('v.id', of.id);
         if (of.clientId) query.where('v.client_id', of.clientId);
@@ -145,20 +189,51 @@ export function pageOfVisits(
         if (of.to) query.where('v.held_on', '<=', of.to);
         if (of.after) query.where('v.id', '>', of.after);
       })
-      .select('v.id', 'v.client_id', 'v.held_on', 'v.begun_at', 'p.name', trx.raw('o.visit_id is not null as recorded, o.signed_at is not null as signed'));
-    interface Row { id: string; client_id: string; held_on: string; begun_at: Date | null; name: string; recorded: boolean; signed: boolean }
+      .select(
+        'v.id',
+        'v.client_id',
+        'v.held_on',
+        'v.begun_at',
+        'p.name',
+        trx.raw('o.visit_id is not null as recorded, o.signed_at is not null as signed'),
+      );
+    interface Row {
+      id: string;
+      client_id: string;
+      held_on: string;
+      begun_at: Date | null;
+      name: string;
+      recorded: boolean;
+      signed: boolean;
+    }
     return (rows as Row[]).map(({ id, client_id, held_on, begun_at, name, recorded, signed }) => ({
-      id, clientId: client_id, heldOn: held_on, colourist: name, begunAt: begun_at?.toISOString() ?? null, recorded, signed,
+      id,
+      clientId: client_id,
+      heldOn: held_on,
+      colourist: name,
+      begunAt: begun_at?.toISOString() ?? null,
+      recorded,
+      signed,
     }));
   });
 }
 
 /** The visit of a client and a day that is open still, or a new one. @returns undefined when this salon has no such client */
-export function visitOfDay(actor: Actor, clientId: string, heldOn: string, what: VisitWhat): Promise<{ readonly id: string; readonly made: boolean } | undefined> {
+export function visitOfDay(
+  actor: Actor,
+  clientId: string,
+  heldOn: string,
+  what: VisitWhat,
+): Promise<{ readonly id: string; readonly made: boolean } | undefined> {
   return inSalon(actor.salonId, async (trx) => {
     // Two requests at once wait for each other here.
     await trx('client').where({ id: clientId }).forUpdate().select('id');
-    const open = await trx('visit as v').leftJoin('outcome as o', 'o.visit_id', 'v.id').where({ 'v.client_id': clientId, 'v.held_on': heldOn }).whereNull('o.visit_id').select('v.id').first();
+    const open = await trx('visit as v')
+      .leftJoin('outcome as o', 'o.visit_id', 'v.id')
+      .where({ 'v.client_id': clientId, 'v.held_on': heldOn })
+      .whereNull('o.visit_id')
+      .select('v.id')
+      .first();
     if (open) return { id: open.id as string, made: false };
     const id = await openVisit(trx, actor, clientId, heldOn, what);
     return id === undefined ? undefined : { id, made: true };
@@ -170,26 +245,60 @@ export function visitOfDay(actor: Actor, clientId: string, heldOn: string, what:
  * so is its pattern; what must be looked at anew (regrowth, scalp, strand) and notes start empty.
  * @returns the visit's id; undefined when this salon has no such client
  */
-export function createVisit(actor: Actor, clientId: string, heldOn: string, what: VisitWhat = 'foils'): Promise<string | undefined> {
+export function createVisit(
+  actor: Actor,
+  clientId: string,
+  heldOn: string,
+  what: VisitWhat = 'foils',
+): Promise<string | undefined> {
   return inSalon(actor.salonId, (trx) => openVisit(trx, actor, clientId, heldOn, what));
 }
 
 /** The same within a transaction. */
-export async function openVisit(trx: Transaction, actor: Actor, clientId: string, heldOn: string, what: VisitWhat = 'foils'): Promise<string | undefined> {
+export async function openVisit(
+  trx: Transaction,
+  actor: Actor,
+  clientId: string,
+  heldOn: string,
+  what: VisitWhat = 'foils',
+): Promise<string | undefined> {
   const client = await trx('client').select('id').where({ id: clientId }).whereNull('archived_at').first();
   if (!client) return undefined;
   const range = await rangeOf(trx, actor.salonId);
   const last = firstRead(
-    await trx('visit as v').leftJoin('mix as m', 'm.visit_id', 'v.id').where('v.client_id', clientId)
-      .orderBy([{ column: 'v.held_on', order: 'desc' }, { column: 'v.created_at', order: 'desc' }]).limit(MOST_LOOKED_BACK).select('v.consult', 'm.document as mix'),
-    (row) => ({ consult: stored('consultation', parseConsult(row.consult)), mix: row.mix ? withOldShadow(stored('mix', parseMix(row.mix)), row.consult, range) : null }),
+    await trx('visit as v')
+      .leftJoin('mix as m', 'm.visit_id', 'v.id')
+      .where('v.client_id', clientId)
+      .orderBy([
+        { column: 'v.held_on', order: 'desc' },
+        { column: 'v.created_at', order: 'desc' },
+      ])
+      .limit(MOST_LOOKED_BACK)
+      .select('v.consult', 'm.document as mix'),
+    (row) => ({
+      consult: stored('consultation', parseConsult(row.consult)),
+      mix: row.mix ? withOldShadow(stored('mix', parseMix(row.mix)), row.consult, range) : null,
+    }),
   );
   const consult: Consult = last ? carriedOver(last.consult) : EMPTY_CONSULT;
-  const pattern = await trx('visit as v').join('plan as l', 'l.visit_id', 'v.id').where('v.client_id', clientId).whereRaw(WITH_PANELS)
-    .orderBy([{ column: 'v.held_on', order: 'desc' }, { column: 'v.created_at', order: 'desc' }]).select('l.document').first();
-  const lastPlan: Plan = pattern ? stored('plan', parsePlan(pattern.document)) : { ...startPlan(), foil: (await houseOf(trx, actor.salonId)).foil };
+  const pattern = await trx('visit as v')
+    .join('plan as l', 'l.visit_id', 'v.id')
+    .where('v.client_id', clientId)
+    .whereRaw(WITH_PANELS)
+    .orderBy([
+      { column: 'v.held_on', order: 'desc' },
+      { column: 'v.created_at', order: 'desc' },
+    ])
+    .select('l.document')
+    .first();
+  const lastPlan: Plan = pattern
+    ? stored('plan', parsePlan(pattern.document))
+    : { ...startPlan(), foil: (await houseOf(trx, actor.salonId)).foil };
   // The pattern goes on from the last visit that had one.
-  const plan = what === 'foils' ? lastPlan : { ...lastPlan, name: 'Without foils', panels: [], sectioning: [], edits: [] };
+  const plan =
+    what === 'foils'
+      ? lastPlan
+      : { ...lastPlan, name: 'Without foils', panels: [], sectioning: [], edits: [] };
   const visitId = await insertVisit(trx, actor, { clientId, heldOn, consult, plan });
   // Formulas and readings go on from the last visit, with the products as the house has them now.
   if (last?.mix) await insertMix(trx, actor, visitId, withProducts(carriedMix(last.mix), range));
@@ -214,7 +323,12 @@ export type VisitWhat = 'foils' | 'no-foils';
 
 /** What of a consultation still holds at the next visit. */
 function carriedOver(consult: Consult): Consult {
-  return { ...consult, regrowthMm: {}, notes: '', health: { ...consult.health, scalp: null, strandFeel: null } };
+  return {
+    ...consult,
+    regrowthMm: {},
+    notes: '',
+    health: { ...consult.health, scalp: null, strandFeel: null },
+  };
 }
 
 /** Writes a visit with its plan. */
@@ -233,7 +347,12 @@ export async function insertVisit(
       consult: JSON.stringify(visit.consult),
     })
     .returning('id');
-  await trx('plan').insert({ ...salon, visit_id: id, document: JSON.stringify(visit.plan), updated_by: actor.personId });
+  await trx('plan').insert({
+    ...salon,
+    visit_id: id,
+    document: JSON.stringify(visit.plan),
+    updated_by: actor.personId,
+  });
   return id as string;
 }
 
@@ -252,13 +371,34 @@ export async function visitIn(trx: Transaction, actor: Actor, visitId: string): 
     .leftJoin('outcome as o', 'o.visit_id', 'v.id')
     .leftJoin('mix as m', 'm.visit_id', 'v.id')
     .where('v.id', visitId)
-    .select('v.person_id', 'm.document as mix', 'm.revision as mix_revision', 's.name as salon_name', 'v.id', 'v.held_on', 'v.consult', 'v.consult_revision', 'c.id as client_id', 'c.name as client_name', 'c.note', 'c.born_on', 'v.begun_at',
-      'p.name as person_name', 'l.id as plan_id', 'l.document as plan', 'l.revision as plan_revision',
-      'o.document as outcome', 'o.revision as outcome_revision')
+    .select(
+      'v.person_id',
+      'm.document as mix',
+      'm.revision as mix_revision',
+      's.name as salon_name',
+      'v.id',
+      'v.held_on',
+      'v.consult',
+      'v.consult_revision',
+      'c.id as client_id',
+      'c.name as client_name',
+      'c.note',
+      'c.born_on',
+      'v.begun_at',
+      'p.name as person_name',
+      'l.id as plan_id',
+      'l.document as plan',
+      'l.revision as plan_revision',
+      'o.document as outcome',
+      'o.revision as outcome_revision',
+    )
     .first();
   if (!row) return undefined;
   const previous = await earlierThan(trx, row.client_id, row.held_on);
-  const foiled = previous === null || previous.plan.panels.length > 0 ? previous : await earlierThan(trx, row.client_id, row.held_on, true);
+  const foiled =
+    previous === null || previous.plan.panels.length > 0
+      ? previous
+      : await earlierThan(trx, row.client_id, row.held_on, true);
   const visits = (await visitFacts(trx, [row.client_id])).get(row.client_id) ?? [];
   const range = await rangeOf(trx, actor.salonId);
   const mix = row.mix ? stored('mix', parseMix(row.mix)) : EMPTY_MIX;
@@ -279,7 +419,8 @@ export async function visitIn(trx: Transaction, actor: Actor, visitId: string): 
       ? { revision: row.outcome_revision, document: stored('outcome', parseOutcome(row.outcome)) }
       : null,
     drafts: await listDrafts(trx, actor, visitId),
-    previous, foiled,
+    previous,
+    foiled,
     begunAt: row.begun_at?.toISOString() ?? null,
     safety: await safetyOf(trx, row.client_id, visitId),
     history: growthVisits(visits.filter(({ id }) => id !== visitId)),
@@ -290,10 +431,17 @@ export async function visitIn(trx: Transaction, actor: Actor, visitId: string): 
 }
 
 /** One document of a visit as it is saved now; undefined where there is none. */
-export function readPart(actor: Pick<Actor, 'salonId'>, visitId: string, part: VisitPart): Promise<Revised<unknown> | undefined> {
+export function readPart(
+  actor: Pick<Actor, 'salonId'>,
+  visitId: string,
+  part: VisitPart,
+): Promise<Revised<unknown> | undefined> {
   return inSalon(actor.salonId, async (trx) => {
     const place = PLACES[part];
-    const row: { revision: number; document: unknown } | undefined = await trx(place.table).where({ [place.key]: visitId }).select({ revision: place.revision, document: place.document }).first();
+    const row: { revision: number; document: unknown } | undefined = await trx(place.table)
+      .where({ [place.key]: visitId })
+      .select({ revision: place.revision, document: place.document })
+      .first();
     return row && { revision: row.revision, document: stored<unknown>(part, READ[part](row.document)) };
   });
 }
@@ -302,13 +450,31 @@ export function readPart(actor: Pick<Actor, 'salonId'>, visitId: string, part: V
 const WITH_PANELS = "l.document -> 'panels' is distinct from '[]'::jsonb";
 
 /** The last recorded visit of a client before a day, or the last one of them with foils. */
-export async function earlierThan(trx: Transaction, clientId: string, heldOn: string, withFoils = false): Promise<Earlier | null> {
-  const rows: { held_on: string; consult: unknown; document: unknown; plan: unknown }[] = await trx('visit as v').join('outcome as o', 'o.visit_id', 'v.id').join('plan as l', 'l.visit_id', 'v.id')
-    .where('v.client_id', clientId).where('v.held_on', '<', heldOn).modify((query) => withFoils && query.whereRaw(WITH_PANELS))
-    .orderBy('v.held_on', 'desc').limit(MOST_LOOKED_BACK).select('v.held_on', 'v.consult', 'o.document', 'l.document as plan');
-  return firstRead(rows, (row): Earlier => ({
-    heldOn: row.held_on, outcome: stored('outcome', parseOutcome(row.document)), consult: stored('consultation', parseConsult(row.consult)), plan: stored('plan', parsePlan(row.plan)),
-  })) ?? null;
+export async function earlierThan(
+  trx: Transaction,
+  clientId: string,
+  heldOn: string,
+  withFoils = false,
+): Promise<Earlier | null> {
+  const rows: { held_on: string; consult: unknown; document: unknown; plan: unknown }[] = await trx(
+    'visit as v',
+  )
+    .join('outcome as o', 'o.visit_id', 'v.id')
+    .join('plan as l', 'l.visit_id', 'v.id')
+    .where('v.client_id', clientId)
+    .where('v.held_on', '<', heldOn)
+    .modify((query) => withFoils && query.whereRaw(WITH_PANELS))
+    .orderBy('v.held_on', 'desc')
+    .limit(MOST_LOOKED_BACK)
+    .select('v.held_on', 'v.consult', 'o.document', 'l.document as plan');
+  return (
+    firstRead(rows, (row): Earlier => ({
+      heldOn: row.held_on,
+      outcome: stored('outcome', parseOutcome(row.document)),
+      consult: stored('consultation', parseConsult(row.consult)),
+      plan: stored('plan', parsePlan(row.plan)),
+    })) ?? null
+  );
 }
 
 const VISITS_LEARNT_FROM = 10;
@@ -324,12 +490,19 @@ async function usesOf(trx: Transaction, personId: string, before: string): Promi
     .where('v.held_on', '<', before)
     .whereRaw("m.document -> 'used' <> '{}'::jsonb")
     // What was before is forgotten, where somebody had it forgotten.
-    .whereRaw('v.held_on >= coalesce((select p.learnt_since::date from person p where p.id = v.person_id), v.held_on)')
+    .whereRaw(
+      'v.held_on >= coalesce((select p.learnt_since::date from person p where p.id = v.person_id), v.held_on)',
+    )
     .orderBy('v.held_on', 'desc')
     .limit(VISITS_LEARNT_FROM)
     .select(
       trx.raw("(select sum((u.value ->> 'grams')::float) from jsonb_each(m.document -> 'used') u) as used"),
-      trx.raw("(select sum((u.value ->> 'predicted')::float) from jsonb_each(m.document -> 'used') u) as predicted"),
+      trx.raw(
+        "(select sum((u.value ->> 'predicted')::float) from jsonb_each(m.document -> 'used') u) as predicted",
+      ),
     );
-  return rows.filter(({ predicted }) => predicted > 0).map(({ used, predicted }) => used / predicted).reverse();
+  return rows
+    .filter(({ predicted }) => predicted > 0)
+    .map(({ used, predicted }) => used / predicted)
+    .reverse();
 }

@@ -26,9 +26,16 @@ function begin(): Watch {
   // The process itself: memory, processor time, and how late its timers are, which is how long tasks hold it up.
   collectDefaultMetrics({ register: registry });
   new Gauge({
-    name: 'lattice_pool_connections', help: 'Connections to the database by what they do', labelNames: ['state'], registers,
+    name: 'lattice_pool_connections',
+    help: 'Connections to the database by what they do',
+    labelNames: ['state'],
+    registers,
     collect() {
-      const pool = database().client.pool as { numUsed(): number; numFree(): number; numPendingAcquires(): number };
+      const pool = database().client.pool as {
+        numUsed(): number;
+        numFree(): number;
+        numPendingAcquires(): number;
+      };
       this.set({ state: 'used' }, pool.numUsed());
       this.set({ state: 'free' }, pool.numFree());
       this.set({ state: 'waited for' }, pool.numPendingAcquires());
@@ -36,12 +43,42 @@ function begin(): Watch {
   });
   return {
     registry,
-    log: pino({ level: process.env.LATTICE_LOG ?? 'info', base: null, timestamp: () => `,"at":"${new Date().toISOString()}"` }),
-    requests: new Histogram({ name: 'lattice_request_seconds', help: 'Seconds of requests', labelNames: ['method', 'route', 'status'], buckets: SECONDS, registers }),
-    saves: new Counter({ name: 'lattice_saves_total', help: 'Edits of documents', labelNames: ['part', 'came'], registers }),
-    streams: new Gauge({ name: 'lattice_streams', help: 'Streams that are open', labelNames: ['of'], registers }),
-    computing: new Gauge({ name: 'lattice_computing', help: 'Tasks that wait for a thread or are in one', registers }),
-    computed: new Histogram({ name: 'lattice_computed_seconds', help: 'Seconds of tasks in threads', labelNames: ['task', 'came'], buckets: SECONDS, registers }),
+    log: pino({
+      level: process.env.LATTICE_LOG ?? 'info',
+      base: null,
+      timestamp: () => `,"at":"${new Date().toISOString()}"`,
+    }),
+    requests: new Histogram({
+      name: 'lattice_request_seconds',
+      help: 'Seconds of requests',
+      labelNames: ['method', 'route', 'status'],
+      buckets: SECONDS,
+      registers,
+    }),
+    saves: new Counter({
+      name: 'lattice_saves_total',
+      help: 'Edits of documents',
+      labelNames: ['part', 'came'],
+      registers,
+    }),
+    streams: new Gauge({
+      name: 'lattice_streams',
+      help: 'Streams that are open',
+      labelNames: ['of'],
+      registers,
+    }),
+    computing: new Gauge({
+      name: 'lattice_computing',
+      help: 'Tasks that wait for a thread or are in one',
+      registers,
+    }),
+    computed: new Histogram({
+      name: 'lattice_computed_seconds',
+      help: 'Seconds of tasks in threads',
+      labelNames: ['task', 'came'],
+      buckets: SECONDS,
+      registers,
+    }),
   };
 }
 
@@ -54,13 +91,28 @@ export const watch = (): Watch => (kept.latticeWatch ??= begin());
 export function errorFacts(error: unknown): Record<string, unknown> {
   if (!(error instanceof Error)) return { error: typeof error };
   const { code, table, constraint } = error as { code?: string; table?: string; constraint?: string };
-  const frames = (error.stack ?? '').split('\n').filter((line) => /^\s+at /.test(line)).slice(0, 8).map((line) => line.trim());
-  return code === undefined ? { error: error.name, message: error.message.slice(0, 300), frames } : { error: error.name, code, table, constraint, frames };
+  const frames = (error.stack ?? '')
+    .split('\n')
+    .filter((line) => /^\s+at /.test(line))
+    .slice(0, 8)
+    .map((line) => line.trim());
+  return code === undefined
+    ? { error: error.name, message: error.message.slice(0, 300), frames }
+    : { error: error.name, code, table, constraint, frames };
 }
 
 /** A path without what it tells of anybody: ids, secrets and file names of their own. */
 export const routeOf = (pathname: string): string =>
-  pathname.split('/').map((part) => (/^[0-9a-f]{8}-[0-9a-f-]{27}$/.test(part) ? ':id' : /^[\w-]{24,}(\.ics)?$/.test(part) || part.includes('%') ? ':secret' : part.slice(0, 40))).join('/');
+  pathname
+    .split('/')
+    .map((part) =>
+      /^[0-9a-f]{8}-[0-9a-f-]{27}$/.test(part)
+        ? ':id'
+        : /^[\w-]{24,}(\.ics)?$/.test(part) || part.includes('%')
+          ? ':secret'
+          : part.slice(0, 40),
+    )
+    .join('/');
 
 /** Counts an edit of a document by what came of it. */
 export const countSave = (part: string, came: string): void => watch().saves.inc({ part, came });

@@ -18,7 +18,9 @@ import {
   see,
   axeFindings,
   signIn,
-  type Session, dialogClosed } from './harness';
+  type Session,
+  dialogClosed,
+} from './harness';
 
 /** A tap too soon after the last one is the same tap. */
 const breathe = () => new Promise((resolve) => setTimeout(resolve, 950));
@@ -68,10 +70,17 @@ async function put(
 ): Promise<{ status: number; answer: unknown }> {
   return page.evaluate(
     async (id, which, value) => {
-      const before = (await (await fetch(`/api/visits/${id}`)).json()) as Record<string, { revision: number }>;
+      const before = (await (await fetch(`/api/visits/${id}`)).json()) as Record<
+        string,
+        { revision: number }
+      >;
       const response = await fetch(`/api/visits/${id}/${which}`, {
         method: 'PUT',
-        body: JSON.stringify({ baseRevision: before[which].revision, editId: crypto.randomUUID(), document: value }),
+        body: JSON.stringify({
+          baseRevision: before[which].revision,
+          editId: crypto.randomUUID(),
+          document: value,
+        }),
       });
       return { status: response.status, answer: (await response.json()) as unknown };
     },
@@ -95,7 +104,11 @@ const stateOf = async (page: Page, visit: string) => {
   return serviceState(script, events);
 };
 /** The service as the server has it, once it is so. */
-async function stateWhen(page: Page, visit: string, fits: (state: Awaited<ReturnType<typeof stateOf>>) => boolean) {
+async function stateWhen(
+  page: Page,
+  visit: string,
+  fits: (state: Awaited<ReturnType<typeof stateOf>>) => boolean,
+) {
   for (let tries = 0; tries < 100; tries += 1) {
     const state = await stateOf(page, visit);
     if (fits(state)) return state;
@@ -169,7 +182,9 @@ test('from the foils to the finish on a tablet: everything that is decided at th
   const foils = createPatternEngine().compute(plan).sheet.foils.length;
   expect(foils).toBeGreaterThan(4);
   expect((await put(page, visit, 'plan', plan)).status).toBe(200);
-  expect((await put(page, visit, 'mix', withProducts({ ...EMPTY_MIX, toners: TONERS }, USUAL_RANGE))).status).toBe(200);
+  expect(
+    (await put(page, visit, 'mix', withProducts({ ...EMPTY_MIX, toners: TONERS }, USUAL_RANGE))).status,
+  ).toBe(200);
   await openStep(page, visit, 'record');
   await begin(page);
   for (const own of [page, tablet.page]) {
@@ -279,7 +294,8 @@ test('from the foils to the finish on a tablet: everything that is decided at th
   // The record says it all.
   await openStep(page, visit, 'record');
   const done = await page.$eval('textarea', (own) => (own as HTMLTextAreaElement).value);
-  for (const words of ['Bleach wash, ends', 'Root tap', 'Spot repair', 'on dry hair']) expect(done).toContain(words);
+  for (const words of ['Bleach wash, ends', 'Root tap', 'Spot repair', 'on dry hair'])
+    expect(done).toContain(words);
   // So does the printed card by which it is repeated.
   const pdf = await page.evaluate(
     async (id) => [...new Uint8Array(await (await fetch(`/visits/${id}/sheet/again.pdf`)).arrayBuffer())],
@@ -292,7 +308,9 @@ test('from the foils to the finish on a tablet: everything that is decided at th
   for (const words of ['Bleach wash, ends', 'Root tap, roots, first 40 mm', 'Spot repair, one spot'])
     expect((JSON.parse(print) as { text: string }).text.replace(/\s+/g, ' ')).toContain(words);
   expect(
-    complaints.filter((own) => !own.includes('ERR_INTERNET_DISCONNECTED') && !own.includes('Failed to fetch')),
+    complaints.filter(
+      (own) => !own.includes('ERR_INTERNET_DISCONNECTED') && !own.includes('Failed to fetch'),
+    ),
   ).toEqual([]);
 }, 300_000);
 
@@ -301,7 +319,8 @@ test('Mix stays open during a service for what was not used: a toner that is add
   const visit = await newVisit(page, 'Mixed Meanwhile');
   expect((await put(page, visit, 'plan', fewFoils())).status).toBe(200);
   expect(
-    (await put(page, visit, 'mix', withProducts({ ...EMPTY_MIX, toners: TONERS.slice(0, 1) }, USUAL_RANGE))).status,
+    (await put(page, visit, 'mix', withProducts({ ...EMPTY_MIX, toners: TONERS.slice(0, 1) }, USUAL_RANGE)))
+      .status,
   ).toBe(200);
   await openStep(page, visit, 'record');
   await begin(page);
@@ -315,15 +334,22 @@ test('Mix stays open during a service for what was not used: a toner that is add
   await see(tablet.page, 'Formula A was used');
   // Formula A is on the head: it is refused in a sentence. A second toner is not.
   const { mix } = await tablet.page.evaluate(
-    async (id) => (await fetch(`/api/visits/${id}`)).json() as Promise<{ mix: { document: typeof EMPTY_MIX } }>,
+    async (id) =>
+      (await fetch(`/api/visits/${id}`)).json() as Promise<{ mix: { document: typeof EMPTY_MIX } }>,
     visit,
   );
   const stronger = lightenerWith({ volumes: 30 });
   expect(
-    await put(tablet.page, visit, 'mix', withProducts({ ...mix.document, formulas: { A: stronger } }, USUAL_RANGE)),
+    await put(
+      tablet.page,
+      visit,
+      'mix',
+      withProducts({ ...mix.document, formulas: { A: stronger } }, USUAL_RANGE),
+    ),
   ).toMatchObject({ answer: { problem: expect.stringContaining('Formula A was used') } });
   expect(
-    (await put(tablet.page, visit, 'mix', withProducts({ ...mix.document, toners: TONERS }, USUAL_RANGE))).status,
+    (await put(tablet.page, visit, 'mix', withProducts({ ...mix.document, toners: TONERS }, USUAL_RANGE)))
+      .status,
   ).toBe(200);
   await key(page, 'More');
   await key(page, 'Steps after the foils');

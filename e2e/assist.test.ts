@@ -1,9 +1,40 @@
 import type { ElementHandle, Page } from 'puppeteer-core';
-import { address, answers, axeFindings, live, newVisit, openBrowser, signIn, type Session, dialogClosed } from './harness';
+import {
+  address,
+  answers,
+  axeFindings,
+  live,
+  newVisit,
+  openBrowser,
+  signIn,
+  type Session,
+  dialogClosed,
+} from './harness';
 
 /** Every route and every dialog that needs nothing but a press, looked at by axe-core in both themes. */
-const PAGES = ['clients', 'day', 'day/week', 'day/reminders', 'day/preparation', 'house', 'house/products', 'house/learnt', 'house/people', 'house/tokens', 'house/trail', 'me', 'chair'];
-const STEPS = { consult: ['worn', 'map', 'head', 'safety', 'goals'], pattern: [], wear: [], mix: ['lift', 'tone', 'price'], clock: [], record: [] };
+const PAGES = [
+  'clients',
+  'day',
+  'day/week',
+  'day/reminders',
+  'day/preparation',
+  'house',
+  'house/products',
+  'house/learnt',
+  'house/people',
+  'house/tokens',
+  'house/trail',
+  'me',
+  'chair',
+];
+const STEPS = {
+  consult: ['worn', 'map', 'head', 'safety', 'goals'],
+  pattern: [],
+  wear: [],
+  mix: ['lift', 'tone', 'price'],
+  clock: [],
+  record: [],
+};
 
 /** What opens a dialog: where, and what is pressed for it, one after the other; and what has the focus afterwards. */
 const DIALOGS: readonly { route: string; presses: readonly string[]; back?: string }[] = [
@@ -40,7 +71,9 @@ afterAll(() => session.close());
 
 const open = async (route: string) => {
   await page.goto('about:blank');
-  await page.goto(`${address()}/${route === 'client' ? client : route.replace(/^visit\//, `visits/${visit}/`)}`);
+  await page.goto(
+    `${address()}/${route === 'client' ? client : route.replace(/^visit\//, `visits/${visit}/`)}`,
+  );
   if (route.startsWith('visit/')) await live(page);
   else await answers(page, 'main button, main a');
 };
@@ -52,7 +85,10 @@ async function runsOut(): Promise<string[]> {
   const over = await page.evaluate(() => {
     const { documentElement: root } = document;
     if (root.scrollWidth <= root.clientWidth) return [];
-    return [...document.querySelectorAll('main *')].filter((own) => own.getBoundingClientRect().right > root.clientWidth + 1).slice(0, 3).map((own) => own.outerHTML.slice(0, 120));
+    return [...document.querySelectorAll('main *')]
+      .filter((own) => own.getBoundingClientRect().right > root.clientWidth + 1)
+      .slice(0, 3)
+      .map((own) => own.outerHTML.slice(0, 120));
   });
   await page.setViewport({ width: 1280, height: 800 });
   return over;
@@ -90,25 +126,44 @@ test('no page and no part of a visit has a finding of any grade, nor runs out si
 
 /** Presses what stands on the page and begins with these words. */
 async function pressed(words: string): Promise<void> {
-  const found = await page.waitForFunction((start) => {
-    const name = (own: HTMLElement) => (own.getAttribute('aria-label') ?? own.innerText).trim();
-    return [...document.querySelectorAll<HTMLElement>('button, [role=menuitem]')].find((own) => own.offsetParent !== null && name(own).startsWith(start));
-  }, {}, words);
+  const found = await page.waitForFunction(
+    (start) => {
+      const name = (own: HTMLElement) => (own.getAttribute('aria-label') ?? own.innerText).trim();
+      return [...document.querySelectorAll<HTMLElement>('button, [role=menuitem]')].find(
+        (own) => own.offsetParent !== null && name(own).startsWith(start),
+      );
+    },
+    {},
+    words,
+  );
   await (found as ElementHandle<HTMLElement>).click();
 }
 
-test.each(DIALOGS)('$route, $presses: no finding; the focus begins in it and goes back', async ({ route, presses, back = presses.at(-1)! }) => {
-  await open(route);
-  for (const words of presses) await pressed(words);
-  await page.waitForSelector('[role=dialog]');
-  expect(await axeFindings(page)).toEqual([]);
-  const fields = ':is(input:not([type=hidden], [type=file]), select, textarea, [role=radio], [role=switch])';
-  expect(await page.evaluate((own) => {
-    const dialog = document.querySelector('[role=dialog]')!;
-    return dialog.querySelector(own) ? document.activeElement!.matches(own) : dialog.contains(document.activeElement);
-  }, fields)).toBe(true);
-  await page.keyboard.press('Escape');
-  await dialogClosed(page);
-  const now = await page.evaluate(() => (document.activeElement?.getAttribute('aria-label') ?? (document.activeElement as HTMLElement).innerText).trim());
-  expect(now.slice(0, back.length)).toBe(back);
-});
+test.each(DIALOGS)(
+  '$route, $presses: no finding; the focus begins in it and goes back',
+  async ({ route, presses, back = presses.at(-1)! }) => {
+    await open(route);
+    for (const words of presses) await pressed(words);
+    await page.waitForSelector('[role=dialog]');
+    expect(await axeFindings(page)).toEqual([]);
+    const fields =
+      ':is(input:not([type=hidden], [type=file]), select, textarea, [role=radio], [role=switch])';
+    expect(
+      await page.evaluate((own) => {
+        const dialog = document.querySelector('[role=dialog]')!;
+        return dialog.querySelector(own)
+          ? document.activeElement!.matches(own)
+          : dialog.contains(document.activeElement);
+      }, fields),
+    ).toBe(true);
+    await page.keyboard.press('Escape');
+    await dialogClosed(page);
+    const now = await page.evaluate(() =>
+      (
+        document.activeElement?.getAttribute('aria-label') ??
+        (document.activeElement as HTMLElement).innerText
+      ).trim(),
+    );
+    expect(now.slice(0, back.length)).toBe(back);
+  },
+);

@@ -18,20 +18,45 @@ beforeAll(async () => {
 });
 afterAll(() => session.close());
 
-const send = (path: string, init: RequestInit & { headers?: Record<string, string> } = {}) => fetch(`${address()}${path}`, { redirect: 'manual', ...init });
+const send = (path: string, init: RequestInit & { headers?: Record<string, string> } = {}) =>
+  fetch(`${address()}${path}`, { redirect: 'manual', ...init });
 const mine = (headers: Record<string, string> = {}) => ({ Cookie: cookie, ...headers });
 const JSON_TYPE = { 'Content-Type': 'application/json' };
 
 test('a page of another address writes nothing and hears nothing', async () => {
   const body = JSON.stringify({ device: 'x', deviceNow: Date.now(), events: [] });
-  for (const headers of [{ 'Sec-Fetch-Site': 'same-site' }, { 'Sec-Fetch-Site': 'cross-site' }, { Origin: 'http://127.0.0.1:9' }, { Origin: 'null' }] as Record<string, string>[]) {
-    const answer = await send(`/api/services/${visit}/events`, { method: 'POST', headers: mine({ ...JSON_TYPE, ...headers }), body });
+  for (const headers of [
+    { 'Sec-Fetch-Site': 'same-site' },
+    { 'Sec-Fetch-Site': 'cross-site' },
+    { Origin: 'http://127.0.0.1:9' },
+    { Origin: 'null' },
+  ] as Record<string, string>[]) {
+    const answer = await send(`/api/services/${visit}/events`, {
+      method: 'POST',
+      headers: mine({ ...JSON_TYPE, ...headers }),
+      body,
+    });
     expect([headers, answer.status]).toEqual([headers, 403]);
-    expect(await answer.json()).toMatchObject({ ok: false, problem: expect.stringContaining('another site') });
+    expect(await answer.json()).toMatchObject({
+      ok: false,
+      problem: expect.stringContaining('another site'),
+    });
     expect((await send(`/api/services/${visit}/stream`, { headers: mine(headers) })).status).toBe(403);
-    expect((await send(`/api/visits/${visit}/plan`, { method: 'PUT', headers: mine({ ...JSON_TYPE, ...headers }), body: '{}' })).status).toBe(403);
+    expect(
+      (
+        await send(`/api/visits/${visit}/plan`, {
+          method: 'PUT',
+          headers: mine({ ...JSON_TYPE, ...headers }),
+          body: '{}',
+        })
+      ).status,
+    ).toBe(403);
   }
-  const own = await send(`/api/services/${visit}/events`, { method: 'POST', headers: mine({ ...JSON_TYPE, Origin: address(), 'Sec-Fetch-Site': 'same-origin' }), body });
+  const own = await send(`/api/services/${visit}/events`, {
+    method: 'POST',
+    headers: mine({ ...JSON_TYPE, Origin: address(), 'Sec-Fetch-Site': 'same-origin' }),
+    body,
+  });
   expect(own.status).not.toBe(403);
 });
 
@@ -42,7 +67,9 @@ test('a page runs the scripts that bear its own number, and no other', async () 
   expect(scripts).toMatch(/^'self' 'nonce-[A-Za-z0-9+/=]{24,}'$/);
   expect(/nonce-([^']+)/.exec(first)![1]).not.toBe(/nonce-([^']+)/.exec(second)![1]);
   expect(/style-src ([^;]*)/.exec(first)![1]).not.toContain('unsafe');
-  expect((await send('/api/scale')).headers.get('content-security-policy')).toBe("default-src 'none'; frame-ancestors 'none'");
+  expect((await send('/api/scale')).headers.get('content-security-policy')).toBe(
+    "default-src 'none'; frame-ancestors 'none'",
+  );
   const { page } = session;
   await page.goto(`${address()}/clients`);
   const ran = await page.evaluate(() => {
@@ -52,14 +79,21 @@ test('a page runs the scripts that bear its own number, and no other', async () 
     const script = document.createElement('script');
     script.textContent = 'window.slipped = 2';
     document.body.append(script);
-    return new Promise((resolve) => setTimeout(() => resolve((window as unknown as { slipped?: number }).slipped ?? 'nothing'), 300));
+    return new Promise((resolve) =>
+      setTimeout(() => resolve((window as unknown as { slipped?: number }).slipped ?? 'nothing'), 300),
+    );
   });
   expect(ran).toBe('nothing');
   session.complaints.length = 0;
 });
 
 /** Sends a body that never ends, piece by piece, and counts what was taken until the answer came. */
-function flood(path: string, headers: Record<string, string>, method = 'POST', mostBytes = 400e6): Promise<{ status: number; sent: number }> {
+function flood(
+  path: string,
+  headers: Record<string, string>,
+  method = 'POST',
+  mostBytes = 400e6,
+): Promise<{ status: number; sent: number }> {
   const piece = Buffer.alloc(1 << 20, 32);
   return new Promise((resolve, reject) => {
     let sent = 0;
@@ -81,32 +115,61 @@ function flood(path: string, headers: Record<string, string>, method = 'POST', m
   });
 }
 
-const memoryOf = (pid: string) => Number(execFileSync('ps', ['-o', 'rss=', '-p', pid], { encoding: 'utf8' })) / 1024;
+const memoryOf = (pid: string) =>
+  Number(execFileSync('ps', ['-o', 'rss=', '-p', pid], { encoding: 'utf8' })) / 1024;
 
 test('nobody’s body is read, and a signed-in one’s no further than it may be', async () => {
   const [pid] = readFileSync(process.env.LATTICE_TEST_WEB_PID!, 'utf8').split(' ');
   const before = memoryOf(pid);
-  const nobody = await Promise.all(Array.from({ length: 4 }, () => flood(`/api/visits/${visit}/plan`, JSON_TYPE, 'PUT')));
+  const nobody = await Promise.all(
+    Array.from({ length: 4 }, () => flood(`/api/visits/${visit}/plan`, JSON_TYPE, 'PUT')),
+  );
   for (const { status, sent } of nobody) {
     expect(status).toBe(401);
     expect(sent).toBeLessThan(40e6);
   }
-  const known = await Promise.all([flood(`/api/visits/${visit}/plan`, mine(JSON_TYPE), 'PUT'), flood(`/api/services/${visit}/events`, mine(JSON_TYPE)), flood('/api/scale', mine(JSON_TYPE))]);
+  const known = await Promise.all([
+    flood(`/api/visits/${visit}/plan`, mine(JSON_TYPE), 'PUT'),
+    flood(`/api/services/${visit}/events`, mine(JSON_TYPE)),
+    flood('/api/scale', mine(JSON_TYPE)),
+  ]);
   for (const { status, sent } of known) {
     expect(status).toBe(413);
     expect(sent).toBeLessThan(40e6);
   }
-  expect((await send(`/api/visits/${visit}/plan`, { method: 'PUT', headers: mine(JSON_TYPE), body: `"${'x'.repeat(1_000_001)}"` })).status).toBe(413);
+  expect(
+    (
+      await send(`/api/visits/${visit}/plan`, {
+        method: 'PUT',
+        headers: mine(JSON_TYPE),
+        body: `"${'x'.repeat(1_000_001)}"`,
+      })
+    ).status,
+  ).toBe(413);
   expect(memoryOf(pid) - before).toBeLessThan(300);
 }, 120_000);
 
-test.each(['/visits/%00/plan', '/clients/%00', '/day?on=2026-02-30', '/day?on=%00', '/day/preparation?on=2026-02-30', '/house/trail?before=%00', '/house/trail?before=3e9', '/join/%00', '/clients?search=%00', '/clients/00000000-0000-4000-8000-000000000000', '/visits/00000000-0000-4000-8000-000000000000/plan', '/photos/x', '/house/techniques/3e9', '/api/photos/%00/full', '/api/calendar/%00', '/api/clients/%00/preparation'])(
-  'a wrong value in an address is not the server’s fault: %s',
-  async (path) => {
-    const { status } = await send(path, { headers: mine() });
-    expect([path, status < 500]).toEqual([path, true]);
-  },
-);
+test.each([
+  '/visits/%00/plan',
+  '/clients/%00',
+  '/day?on=2026-02-30',
+  '/day?on=%00',
+  '/day/preparation?on=2026-02-30',
+  '/house/trail?before=%00',
+  '/house/trail?before=3e9',
+  '/join/%00',
+  '/clients?search=%00',
+  '/clients/00000000-0000-4000-8000-000000000000',
+  '/visits/00000000-0000-4000-8000-000000000000/plan',
+  '/photos/x',
+  '/house/techniques/3e9',
+  '/api/photos/%00/full',
+  '/api/calendar/%00',
+  '/api/clients/%00/preparation',
+])('a wrong value in an address is not the server’s fault: %s', async (path) => {
+  const { status } = await send(path, { headers: mine() });
+  expect([path, status < 500]).toEqual([path, true]);
+});
 
 test('the process and the database say whether they are there', async () => {
   for (const path of ['/healthz', '/readyz']) {
@@ -116,19 +179,28 @@ test('the process and the database say whether they are there', async () => {
 });
 
 test('names that every object has are no sheets', async () => {
-  for (const form of ['constructor', 'toString', '__proto__', 'hasOwnProperty']) expect((await send(`/visits/${visit}/sheet/${form}`, { headers: mine() })).status).toBe(404);
+  for (const form of ['constructor', 'toString', '__proto__', 'hasOwnProperty'])
+    expect((await send(`/visits/${visit}/sheet/${form}`, { headers: mine() })).status).toBe(404);
 });
 
 test('a text that no database keeps is refused with where it stands', async () => {
-  const read = (await (await send(`/api/visits/${visit}`, { headers: mine() })).json()) as { consult: { revision: number; document: object } };
+  const read = (await (await send(`/api/visits/${visit}`, { headers: mine() })).json()) as {
+    consult: { revision: number; document: object };
+  };
   const put = async (notes: string) => {
-    const body = JSON.stringify({ baseRevision: read.consult.revision, editId: crypto.randomUUID(), document: { ...read.consult.document, notes } });
+    const body = JSON.stringify({
+      baseRevision: read.consult.revision,
+      editId: crypto.randomUUID(),
+      document: { ...read.consult.document, notes },
+    });
     return send(`/api/visits/${visit}/consult`, { method: 'PUT', headers: mine(JSON_TYPE), body });
   };
   for (const notes of ['a\0b', 'half \ud83d']) {
     const answer = await put(notes);
     expect(answer.status).toBe(400);
-    expect(await answer.json()).toMatchObject({ problem: expect.stringContaining('notes: holds a character that cannot be kept') });
+    expect(await answer.json()).toMatchObject({
+      problem: expect.stringContaining('notes: holds a character that cannot be kept'),
+    });
   }
   expect((await put('whole 🌿')).status).toBe(200);
 });

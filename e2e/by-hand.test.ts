@@ -2,7 +2,18 @@ import { execFileSync } from 'node:child_process';
 import path from 'node:path';
 import { fromOpened, sagittalPoint, surfaceDistance } from '@/core/head';
 import { createPatternEngine, type Plan } from '@/core/pattern';
-import { fill, foilCount, newVisit, openBrowser, press, saved, see, axeFindings, signIn, type Session } from './harness';
+import {
+  fill,
+  foilCount,
+  newVisit,
+  openBrowser,
+  press,
+  saved,
+  see,
+  axeFindings,
+  signIn,
+  type Session,
+} from './harness';
 
 let session: Session;
 beforeAll(async () => {
@@ -11,11 +22,14 @@ beforeAll(async () => {
 });
 afterAll(() => session.close());
 
-const button = async (words: string) => (await session.page.waitForSelector(`::-p-xpath(//button[normalize-space()="${words}"])`))!;
+const button = async (words: string) =>
+  (await session.page.waitForSelector(`::-p-xpath(//button[normalize-space()="${words}"])`))!;
 const pressWords = async (words: string) => (await button(words)).click();
 const choose = async (trigger: string, item: string) => {
   await press(session.page, trigger);
-  await (await session.page.waitForSelector(`::-p-xpath(//*[@role="menuitem"][.//*[normalize-space()="${item}"]])`))!.click();
+  await (await session.page.waitForSelector(
+    `::-p-xpath(//*[@role="menuitem"][.//*[normalize-space()="${item}"]])`,
+  ))!.click();
 };
 const select = async (label: string, value: string) => {
   const found = (await session.page.waitForSelector(`::-p-aria([name="${label}"])`))!;
@@ -27,7 +41,11 @@ const select = async (label: string, value: string) => {
 };
 /** The plan as it is saved, once what was just done has arrived there. */
 const savedPlan = async (visitId: string, arrived: (plan: Plan) => boolean = () => true): Promise<Plan> => {
-  const read = () => session.page.evaluate(async (id) => (await (await fetch(`/api/visits/${id}`)).json()).plan.document as unknown, visitId) as Promise<Plan>;
+  const read = () =>
+    session.page.evaluate(
+      async (id) => (await (await fetch(`/api/visits/${id}`)).json()).plan.document as unknown,
+      visitId,
+    ) as Promise<Plan>;
   await saved(session.page);
   let plan = await read();
   for (let tries = 0; tries < 60 && !arrived(plan); tries += 1) {
@@ -41,7 +59,7 @@ const savedPlan = async (visitId: string, arrived: (plan: Plan) => boolean = () 
 const settledCount = () =>
   session.page.evaluate(async () => {
     const count = () => Number(document.querySelector('#total-foils')!.textContent);
-    for (let same = 0, last = count(); same < 20; ) {
+    for (let same = 0, last = count(); same < 20;) {
       await new Promise(requestAnimationFrame);
       same = count() === last ? same + 1 : 0;
       last = count();
@@ -51,11 +69,15 @@ const settledCount = () =>
 /** Drags a grip by pixels. */
 const drag = async (label: RegExp, dx: number, dy: number) => {
   const { page } = session;
-  const at = await page.$$eval('g.grip', (all, source) => {
-    const found = all.find((grip) => new RegExp(source).test(grip.getAttribute('aria-label') ?? ''));
-    const box = found!.getBoundingClientRect();
-    return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
-  }, label.source);
+  const at = await page.$$eval(
+    'g.grip',
+    (all, source) => {
+      const found = all.find((grip) => new RegExp(source).test(grip.getAttribute('aria-label') ?? ''));
+      const box = found!.getBoundingClientRect();
+      return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+    },
+    label.source,
+  );
   await page.mouse.move(at.x, at.y);
   await page.mouse.down();
   await page.mouse.move(at.x + dx / 2, at.y + dy / 2, { steps: 4 });
@@ -75,7 +97,10 @@ function toPart(plan: Plan): { left: number; right: number } {
     for (let j = 0; j < count; j += 1) {
       for (const edge of [2, 4]) {
         const point = fromOpened(head, { x: packed[6 * j + edge], y: packed[6 * j + edge + 1] });
-        nearest[side] = Math.min(nearest[side], surfaceDistance(point, sagittalPoint(head, offsetMm, Math.atan2(point.y, point.z)), head.skull));
+        nearest[side] = Math.min(
+          nearest[side],
+          surfaceDistance(point, sagittalPoint(head, offsetMm, Math.atan2(point.y, point.z)), head.skull),
+        );
       }
     }
   });
@@ -108,16 +133,24 @@ test('from an empty head to a fitted, printed full head', async () => {
   await press(page, 'Apply: Rim for hair worn up');
   await page.waitForFunction(() => Number(document.querySelector('#total-foils')!.textContent) <= 15);
   await press(page, 'Undo: pattern Rim for hair worn up');
-  await page.waitForFunction((n) => Number(document.querySelector('#total-foils')!.textContent) === n, {}, full);
+  await page.waitForFunction(
+    (n) => Number(document.querySelector('#total-foils')!.textContent) === n,
+    {},
+    full,
+  );
 
   // The part is dragged; sides that count back from it keep their sliver there.
-  await page.$eval('[data-panel-foils="sides"]', (element) => (element.closest('button') as HTMLButtonElement).click());
+  await page.$eval('[data-panel-foils="sides"]', (element) =>
+    (element.closest('button') as HTMLButtonElement).click(),
+  );
   await select('Partings', 'part');
   await select('Spacing rule', 'backwards');
   await see(page, 'Sliver at the line');
   const before = toPart(await savedPlan(visitId, (plan) => plan.panels[1].spacing.kind === 'backwards'));
   await drag(/^Part/, -45, 0);
-  await page.waitForFunction(() => /part \d+ mm left/.test(document.querySelector('header')!.textContent ?? ''));
+  await page.waitForFunction(() =>
+    /part \d+ mm left/.test(document.querySelector('header')!.textContent ?? ''),
+  );
   const moved = await savedPlan(visitId, (plan) => plan.head.part.offsetMm > 15);
   const after = toPart(moved);
   // Half of the 4 mm sliver lies on each side of the part, wherever the part runs.
@@ -127,14 +160,18 @@ test('from an empty head to a fitted, printed full head', async () => {
   }
 
   // Three checks, opened and mended.
-  await page.$eval('[data-panel-foils="back"]', (element) => (element.closest('button') as HTMLButtonElement).click());
+  await page.$eval('[data-panel-foils="back"]', (element) =>
+    (element.closest('button') as HTMLButtonElement).click(),
+  );
   await fill(page, 'Thickness, typed', '8 mm');
   await page.keyboard.press('Enter');
   await select('Columns', 'one');
   await press(page, 'Foil the panel Sides');
   await (await page.waitForSelector('button[aria-expanded="false"]::-p-text(to look at)'))!.click();
   for (const [seen, mend] of [
-    ['thicker than see-through for a fine weave', 'Thickness 8 → 5 mm'], ['wider than the foil', 'Divide into columns'], ['of the hairline round the face', 'Add a fine weave there'],
+    ['thicker than see-through for a fine weave', 'Thickness 8 → 5 mm'],
+    ['wider than the foil', 'Divide into columns'],
+    ['of the hairline round the face', 'Add a fine weave there'],
   ]) {
     await see(page, seen);
     await pressWords(mend);
@@ -158,12 +195,20 @@ test('from an empty head to a fitted, printed full head', async () => {
   const sheets = await page.evaluate(async (id) => {
     const read = async (form: string) => {
       const response = await fetch(`/visits/${id}/sheet/pattern.${form}`);
-      return { type: response.headers.get('content-type'), bytes: [...new Uint8Array(await response.arrayBuffer())] };
+      return {
+        type: response.headers.get('content-type'),
+        bytes: [...new Uint8Array(await response.arrayBuffer())],
+      };
     };
     return { pdf: await read('pdf'), svg: await read('svg') };
   }, visitId);
   expect(sheets.pdf.type).toBe('application/pdf');
-  const { pages, text } = JSON.parse(execFileSync(process.execPath, [path.join(import.meta.dirname, 'pdf-text.mjs')], { input: Buffer.from(sheets.pdf.bytes), encoding: 'utf8' }));
+  const { pages, text } = JSON.parse(
+    execFileSync(process.execPath, [path.join(import.meta.dirname, 'pdf-text.mjs')], {
+      input: Buffer.from(sheets.pdf.bytes),
+      encoding: 'utf8',
+    }),
+  );
   expect(pages).toBe(1);
   const printed = text.split(/\s+/);
   expect(text).toContain('Whole Story');
@@ -192,7 +237,12 @@ test('by hand: a panel’s edge, the pitch, the angle, the hairline, a triangle 
   await cells[20].click();
   await drag(/drag to change the pitch/, 0, -25);
   await page.waitForSelector('button[aria-label^="Undo: drop-out 5 mm → "]');
-  await press(page, await page.$eval('button[aria-label^="Undo: drop-out"]', (element) => element.getAttribute('aria-label')!));
+  await press(
+    page,
+    await page.$eval('button[aria-label^="Undo: drop-out"]', (element) =>
+      element.getAttribute('aria-label')!,
+    ),
+  );
   await drag(/drag to turn the partings/, 20, 40);
   await page.waitForFunction(() => document.querySelector('button[aria-label^="Undo: angle"]'));
 
@@ -206,13 +256,21 @@ test('by hand: a panel’s edge, the pitch, the angle, the hairline, a triangle 
   await see(page, 'A triangle is left out');
   await savedPlan(visitId, ({ panels }) => panels.some(({ leaveOut }) => leaveOut.length === 1));
   await pressWords('Remove the last triangle');
-  await page.waitForFunction((n) => Number(document.querySelector('#total-foils')!.textContent) === n, {}, before);
+  await page.waitForFunction(
+    (n) => Number(document.querySelector('#total-foils')!.textContent) === n,
+    {},
+    before,
+  );
 
   // And by keyboard alone: a triangle in the middle of the panel, whose corners the arrow keys move.
   await (await button('Leave a triangle out')).evaluate((element) => (element as HTMLButtonElement).focus());
   await page.keyboard.press('Enter');
   const corner = (await page.waitForSelector('g.grip[aria-label^="Corner 1 of what is left out"]'))!;
-  const place = () => page.$eval('g.grip[aria-label^="Corner 1 of what is left out"]', (element) => element.getBoundingClientRect().y);
+  const place = () =>
+    page.$eval(
+      'g.grip[aria-label^="Corner 1 of what is left out"]',
+      (element) => element.getBoundingClientRect().y,
+    );
   const was = await place();
   await corner.evaluate((element) => (element as SVGGElement).focus());
   await page.keyboard.down('Shift');
@@ -227,13 +285,16 @@ test('by hand: a panel’s edge, the pitch, the angle, the hairline, a triangle 
   const landmark = (await page.waitForSelector('g.grip[aria-label^="Hairline, left, landmark 3"]'))!;
   await landmark.evaluate((element) => (element as SVGGElement).focus());
   for (let i = 0; i < 6; i += 1) await page.keyboard.press('ArrowUp');
-  const { left, right } = (await savedPlan(visitId, ({ head }) => typeof head.hairline.left === 'object')).head.hairline;
+  const { left, right } = (await savedPlan(visitId, ({ head }) => typeof head.hairline.left === 'object'))
+    .head.hairline;
   expect(typeof left === 'object' && left).toEqual(right);
   expect(await axeFindings(page)).toEqual([]);
 
   // An edge that no figure sets is turned into corners.
   await pressWords('Choose');
-  await page.$eval('[data-panel-foils="back"]', (element) => (element.closest('button') as HTMLButtonElement).click());
+  await page.$eval('[data-panel-foils="back"]', (element) =>
+    (element.closest('button') as HTMLButtonElement).click(),
+  );
   await pressWords('Draw its edge by hand');
   await page.waitForSelector('g.grip[aria-label^="Corner 1"]');
   await savedPlan(visitId, ({ panels }) => panels.find(({ id }) => id === 'back')?.place.kind === 'outline');
@@ -262,7 +323,10 @@ test('the round head turns, jumps to its views and picks the same foil as the op
     await page.mouse.click(box.x + box.width / 2 - 40, box.y + box.height * 0.62 + dy);
   }
   await see(page, 'Remove');
-  const picked = await page.$eval('[aria-label="Change this foil"]', (element) => element.parentElement!.innerText);
+  const picked = await page.$eval(
+    '[aria-label="Change this foil"]',
+    (element) => element.parentElement!.innerText,
+  );
   expect(picked).toMatch(/left/);
   expect(await axeFindings(page)).toEqual([]);
   await press(page, 'Opened head, large');
@@ -292,7 +356,11 @@ test('without WebGL the opened head stands alone, and it is said', async () => {
   try {
     await plain.page.evaluateOnNewDocument(() => {
       const own = HTMLCanvasElement.prototype.getContext;
-      HTMLCanvasElement.prototype.getContext = function (this: HTMLCanvasElement, kind: string, ...rest: unknown[]) {
+      HTMLCanvasElement.prototype.getContext = function (
+        this: HTMLCanvasElement,
+        kind: string,
+        ...rest: unknown[]
+      ) {
         return /webgl/.test(kind) ? null : (own as (...all: unknown[]) => unknown).call(this, kind, ...rest);
       } as typeof own;
     });

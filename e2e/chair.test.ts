@@ -7,7 +7,21 @@ import { alarmsOf, inOrder, serviceState, type ServiceEvent, type ServiceScript 
 import { startPlan } from '@/core/formats';
 import { createPatternEngine } from '@/core/pattern';
 import { advance, later, withClock } from './later';
-import { address, axeFindings, begin, dialogClosed, live, newVisit, offline, openBrowser, openStep, press, see, signIn, type Session } from './harness';
+import {
+  address,
+  axeFindings,
+  begin,
+  dialogClosed,
+  live,
+  newVisit,
+  offline,
+  openBrowser,
+  openStep,
+  press,
+  see,
+  signIn,
+  type Session,
+} from './harness';
 
 /** Waits for real moments: a tap too soon after the last is the same tap. */
 const breathe = () => new Promise((resolve) => setTimeout(resolve, 950));
@@ -16,35 +30,73 @@ interface Served {
   script: ServiceScript;
   events: (ServiceEvent & { position: number })[];
 }
-const served = (page: Page, visit: string): Promise<Served> => page.evaluate(async (id) => (await fetch(`/api/services/${id}`, { cache: 'no-store' })).json() as Promise<Served>, visit);
-const now = (page: Page) => page.$eval('section[aria-label=Now]', (own) => (own as HTMLElement).innerText.replace(/\s+/g, ' '));
-const counted = (page: Page, foils: number) => page.waitForFunction((n) => (document.querySelector('header') as HTMLElement | null)?.innerText.includes(`${n} of 24 foils`), { polling: 100 }, foils);
-const connection = (page: Page, words: string) => page.waitForFunction((text) => document.querySelector('[aria-label=Connection]')?.textContent?.includes(text), { timeout: 45_000 }, words);
+const served = (page: Page, visit: string): Promise<Served> =>
+  page.evaluate(
+    async (id) => (await fetch(`/api/services/${id}`, { cache: 'no-store' })).json() as Promise<Served>,
+    visit,
+  );
+const now = (page: Page) =>
+  page.$eval('section[aria-label=Now]', (own) => (own as HTMLElement).innerText.replace(/\s+/g, ' '));
+const counted = (page: Page, foils: number) =>
+  page.waitForFunction(
+    (n) => (document.querySelector('header') as HTMLElement | null)?.innerText.includes(`${n} of 24 foils`),
+    { polling: 100 },
+    foils,
+  );
+const connection = (page: Page, words: string) =>
+  page.waitForFunction(
+    (text) => document.querySelector('[aria-label=Connection]')?.textContent?.includes(text),
+    { timeout: 45_000 },
+    words,
+  );
 
 /** The real moment, ms, at which a page comes to show so many foils: read in the page, since what drives it is slower. */
-const momentOf = (page: Page, foils: number) => page.evaluate((words) => new Promise<number>((resolve) => {
-  const look = () => {
-    if (!document.querySelector('header')?.textContent?.includes(words)) return;
-    observer.disconnect();
-    resolve(performance.timeOrigin + performance.now());
-  };
-  const observer = new MutationObserver(look);
-  observer.observe(document.body, { childList: true, subtree: true, characterData: true });
-  look();
-}), `${foils} of 24 foils`);
+const momentOf = (page: Page, foils: number) =>
+  page.evaluate(
+    (words) =>
+      new Promise<number>((resolve) => {
+        const look = () => {
+          if (!document.querySelector('header')?.textContent?.includes(words)) return;
+          observer.disconnect();
+          resolve(performance.timeOrigin + performance.now());
+        };
+        const observer = new MutationObserver(look);
+        observer.observe(document.body, { childList: true, subtree: true, characterData: true });
+        look();
+      }),
+    `${foils} of 24 foils`,
+  );
 
 /** Waits until the server has everything. */
-const sent = (page: Page) => page.waitForFunction(() => document.querySelector('[aria-label=Connection]')?.textContent === 'Live', { timeout: 20_000 });
+const sent = (page: Page) =>
+  page.waitForFunction(() => document.querySelector('[aria-label=Connection]')?.textContent === 'Live', {
+    timeout: 20_000,
+  });
 
 /** A visit of 24 foils that has begun. */
 async function begun(page: Page, name: string): Promise<string> {
   const visit = await newVisit(page, name);
-  const plan = { ...startPlan(), panels: startPlan().panels.map((panel) => ({ ...panel, spacing: { kind: 'constant' as const, dropoutMm: 34 } })) };
+  const plan = {
+    ...startPlan(),
+    panels: startPlan().panels.map((panel) => ({
+      ...panel,
+      spacing: { kind: 'constant' as const, dropoutMm: 34 },
+    })),
+  };
   expect(createPatternEngine().compute(plan).sheet.foils).toHaveLength(24);
-  const status = await page.evaluate(async (id, document) => {
-    const before = (await (await fetch(`/api/visits/${id}`)).json()) as { plan: { revision: number } };
-    return (await fetch(`/api/visits/${id}/plan`, { method: 'PUT', body: JSON.stringify({ baseRevision: before.plan.revision, editId: crypto.randomUUID(), document }) })).status;
-  }, visit, plan);
+  const status = await page.evaluate(
+    async (id, document) => {
+      const before = (await (await fetch(`/api/visits/${id}`)).json()) as { plan: { revision: number } };
+      return (
+        await fetch(`/api/visits/${id}/plan`, {
+          method: 'PUT',
+          body: JSON.stringify({ baseRevision: before.plan.revision, editId: crypto.randomUUID(), document }),
+        })
+      ).status;
+    },
+    visit,
+    plan,
+  );
   expect(status).toBe(200);
   await openStep(page, visit, 'record');
   await begin(page);
@@ -54,7 +106,12 @@ async function begun(page: Page, name: string): Promise<string> {
 /** A picture of a foil's hair. */
 async function picture(): Promise<string> {
   const file = path.join(mkdtempSync(path.join(tmpdir(), 'lattice-check-')), 'foil.png');
-  writeFileSync(file, await sharp({ create: { width: 120, height: 90, channels: 3, background: '#c9a86a' } }).png().toBuffer());
+  writeFileSync(
+    file,
+    await sharp({ create: { width: 120, height: 90, channels: 3, background: '#c9a86a' } })
+      .png()
+      .toBuffer(),
+  );
   return file;
 }
 
@@ -80,7 +137,9 @@ test('a service of 24 foils, through an offline stretch, a reload, a restart and
   await page.goto(`${address()}/chair?visit=${visit}`);
   await live(page);
   await see(page, '24 foils A, in');
-  await page.waitForFunction(async () => (await caches.match('/chair', { ignoreSearch: true })) !== undefined);
+  await page.waitForFunction(
+    async () => (await caches.match('/chair', { ignoreSearch: true })) !== undefined,
+  );
   const tap = async (minutes = 62 / 60) => {
     await advance(minutes);
     await breathe();
@@ -150,10 +209,16 @@ test('a service of 24 foils, through an offline stretch, a reload, a restart and
 
   // Nobody looks for twelve minutes: what fell due is raised, and says that it is late.
   await advance(12);
-  await page.waitForFunction(() => /Late: it was due/.test((document.querySelector('[aria-label=Alarms]') as HTMLElement | null)?.innerText ?? ''));
+  await page.waitForFunction(() =>
+    /Late: it was due/.test(
+      (document.querySelector('[aria-label=Alarms]') as HTMLElement | null)?.innerText ?? '',
+    ),
+  );
   await press(page, 'Check now');
   await press(page, 'Level 7.5 seen');
-  await ((await page.waitForSelector('[role=dialog] input[type=file]')) as ElementHandle<HTMLInputElement>).uploadFile(await picture());
+  await (
+    (await page.waitForSelector('[role=dialog] input[type=file]')) as ElementHandle<HTMLInputElement>
+  ).uploadFile(await picture());
   await see(page, 'Photo kept.');
   await press(page, '3 min more');
   await dialogClosed(page);
@@ -173,10 +238,11 @@ test('a service of 24 foils, through an offline stretch, a reload, a restart and
   for (let guard = 0; guard < 90; guard += 1) {
     const words = await now(page);
     if (words.includes('Recorded')) break;
-    for (const button of await page.$$('[aria-label=Alarms] button')) if ((await button.evaluate((own) => own.textContent)) === 'Heard') {
-      await button.evaluate((own) => (own as HTMLElement).click());
-      break;
-    }
+    for (const button of await page.$$('[aria-label=Alarms] button'))
+      if ((await button.evaluate((own) => own.textContent)) === 'Heard') {
+        await button.evaluate((own) => (own as HTMLElement).click());
+        break;
+      }
     if (/Nothing to foil until then/.test(words)) await advance(1);
     else if (/The last panel runs clear/.test(words)) await tap(9);
     else if (/: done$/.test(words)) await tap(10);
@@ -207,14 +273,37 @@ test('a service of 24 foils, through an offline stretch, a reload, a restart and
   await see(page, 'On record: 24 foils');
   expect(await page.$eval('textarea', (own) => own.value)).toMatch(/^24 foils placed of 24 planned\./);
   await page.waitForSelector('table[aria-label="Planned against done"]');
-  expect(await page.$$eval('table[aria-label="Planned against done"] tbody tr', (rows) => rows.length)).toBe(24);
-  expect(await page.$eval('table[aria-label=Mixes] tbody', (own) => (own as HTMLElement).innerText.replace(/\s+/g, ' '))).toMatch(/^A .+ 20 vol, 1 : \d.* 24 foils \d+ of \d+ \d+ g – \d+ min$/);
+  expect(await page.$$eval('table[aria-label="Planned against done"] tbody tr', (rows) => rows.length)).toBe(
+    24,
+  );
+  expect(
+    await page.$eval('table[aria-label=Mixes] tbody', (own) =>
+      (own as HTMLElement).innerText.replace(/\s+/g, ' '),
+    ),
+  ).toMatch(/^A .+ 20 vol, 1 : \d.* 24 foils \d+ of \d+ \d+ g – \d+ min$/);
   expect(await axeFindings(page)).toEqual([]);
   // And it is learnt from: pace by who closed the foil, estimates beside what came of them.
   await page.goto(`${address()}/house/learnt`);
-  await page.waitForFunction(() => Number(/(\d+)%\s+of the usual time, from (\d+) foils/.exec((document.querySelector('section[aria-label="Ottilie Marsh"]') as HTMLElement | null)?.innerText ?? '')?.[2] ?? 0) >= 15);
-  expect(await page.$eval('section[aria-label="How good the estimates were"]', (own) => (own as HTMLElement).innerText)).toMatch(/Level[\s\S]*estimates?, off by[\s\S]*Minutes to the last rinse[\s\S]*off by \d/);
-  expect(await page.$eval('table[aria-label="Speed of lighteners"] tbody', (own) => (own as HTMLElement).innerText.replace(/\s+/g, ' '))).toMatch(/^Moth blue powder 1\.00 \d\.\d\d \d\.\d\d–\d\.\d\d \d+ checks?, \d+ services?/);
+  await page.waitForFunction(
+    () =>
+      Number(
+        /(\d+)%\s+of the usual time, from (\d+) foils/.exec(
+          (document.querySelector('section[aria-label="Ottilie Marsh"]') as HTMLElement | null)?.innerText ??
+            '',
+        )?.[2] ?? 0,
+      ) >= 15,
+  );
+  expect(
+    await page.$eval(
+      'section[aria-label="How good the estimates were"]',
+      (own) => (own as HTMLElement).innerText,
+    ),
+  ).toMatch(/Level[\s\S]*estimates?, off by[\s\S]*Minutes to the last rinse[\s\S]*off by \d/);
+  expect(
+    await page.$eval('table[aria-label="Speed of lighteners"] tbody', (own) =>
+      (own as HTMLElement).innerText.replace(/\s+/g, ' '),
+    ),
+  ).toMatch(/^Moth blue powder 1\.00 \d\.\d\d \d\.\d\d–\d\.\d\d \d+ checks?, \d+ services?/);
   expect(await axeFindings(page)).toEqual([]);
   expect(tablet.complaints.filter((own) => !/ERR_|Failed to load resource/.test(own))).toEqual([]);
 }, 240_000);
@@ -228,7 +317,8 @@ function missed(script: ServiceScript, events: readonly ServiceEvent[]): string[
     const next = ordered[i + 1];
     if (!next) return;
     // What is due in the same moment as something happens may be over before it is raised.
-    for (const { key, due } of alarmsOf(script, serviceState(script, ordered.slice(0, i + 1)))) if (due <= next.at - 1500 && !raised.has(key)) out.add(key);
+    for (const { key, due } of alarmsOf(script, serviceState(script, ordered.slice(0, i + 1))))
+      if (due <= next.at - 1500 && !raised.has(key)) out.add(key);
   });
   return [...out];
 }
@@ -245,7 +335,11 @@ test('two clients’ timers on one screen, alarms of both; rinse all now with wh
       return createOscillator.call(this);
     };
     Object.assign(navigator, { vibrate: () => (felt.shakes += 1) });
-    Object.defineProperty(navigator, 'wakeLock', { value: { request: async () => ({ release: async () => void (felt.awake -= 1), kept: (felt.awake += 1) }) } });
+    Object.defineProperty(navigator, 'wakeLock', {
+      value: {
+        request: async () => ({ release: async () => void (felt.awake -= 1), kept: (felt.awake += 1) }),
+      },
+    });
     Object.assign(globalThis, { felt });
   });
   for (const visit of [first, second]) {
@@ -264,7 +358,11 @@ test('two clients’ timers on one screen, alarms of both; rinse all now with wh
   const strip = () => page.$eval('nav[aria-label="Other clients"]', (own) => (own as HTMLElement).innerText);
   expect(await strip()).toContain('Minded First');
   await advance(43);
-  await page.waitForFunction(() => /Minded First: .*reaches the maker’s limit in 2 min/.test(document.querySelector('[aria-label=Alarms]')?.textContent ?? ''));
+  await page.waitForFunction(() =>
+    /Minded First: .*reaches the maker’s limit in 2 min/.test(
+      document.querySelector('[aria-label=Alarms]')?.textContent ?? '',
+    ),
+  );
   // It sounds, it shakes, and the screen stays awake.
   await page.waitForFunction(() => {
     const { felt } = globalThis as unknown as { felt: { notes: number; shakes: number; awake: number } };
@@ -275,7 +373,9 @@ test('two clients’ timers on one screen, alarms of both; rinse all now with wh
   await see(page, 'At the basin');
   await sent(page);
   const { events } = await served(page, second);
-  expect(events.map(({ body }) => body)).toContainEqual(expect.objectContaining({ kind: 'rinse-begun', incident: 'Burning or stinging' }));
+  expect(events.map(({ body }) => body)).toContainEqual(
+    expect.objectContaining({ kind: 'rinse-begun', incident: 'Burning or stinging' }),
+  );
   // Taken back, it never went to the basin.
   await press(page, 'Undo');
   await see(page, 'Undone: the rinse.');
@@ -313,17 +413,28 @@ async function cutConnections(): Promise<void> {
   const { default: pg } = await import('pg');
   const client = new pg.Client({ connectionString: process.env.LATTICE_APP_DATABASE_URL });
   await client.connect();
-  await client.query('select pg_terminate_backend(pid) from pg_stat_activity where usename = current_user and datname = current_database() and pid <> pg_backend_pid()');
+  await client.query(
+    'select pg_terminate_backend(pid) from pg_stat_activity where usename = current_user and datname = current_database() and pid <> pg_backend_pid()',
+  );
   await client.end();
 }
 
 test.each([
   ['not json', 'The request body is not JSON.'],
-  ['{"device":"d","deviceNow":0,"events":[{"id":"x","at":0,"body":{"kind":"closed","foil":"a"}}]}', 'events[0].id: must be an id'],
-  ['{"device":"d","deviceNow":0,"events":[{"id":"2b0c9c1e-8a55-4c57-9f3a-0d9b2f6f3f10","at":0,"body":{"kind":"danced"}}]}', 'kind is not one that a service knows'],
+  [
+    '{"device":"d","deviceNow":0,"events":[{"id":"x","at":0,"body":{"kind":"closed","foil":"a"}}]}',
+    'events[0].id: must be an id',
+  ],
+  [
+    '{"device":"d","deviceNow":0,"events":[{"id":"2b0c9c1e-8a55-4c57-9f3a-0d9b2f6f3f10","at":0,"body":{"kind":"danced"}}]}',
+    'kind is not one that a service knows',
+  ],
 ])('events such as %j are refused with a sentence', async (body, problem) => {
   const answer = await station.page.evaluate(async (text) => {
-    const response = await fetch('/api/services/00000000-0000-4000-8000-000000000000/events', { method: 'POST', body: text });
+    const response = await fetch('/api/services/00000000-0000-4000-8000-000000000000/events', {
+      method: 'POST',
+      body: text,
+    });
     return { status: response.status, problem: ((await response.json()) as { problem: string }).problem };
   }, body);
   expect(answer.status).toBe(400);

@@ -1,5 +1,16 @@
 import type { Page } from 'puppeteer-core';
-import { address, newVisit, openBrowser, openStep, press, saved, see, axeFindings, signIn, type Session } from './harness';
+import {
+  address,
+  newVisit,
+  openBrowser,
+  openStep,
+  press,
+  saved,
+  see,
+  axeFindings,
+  signIn,
+  type Session,
+} from './harness';
 
 let session: Session;
 let page: Page;
@@ -13,28 +24,46 @@ afterAll(() => session.close());
 const HEADLINE = 'section[aria-label="Time axis"] header [role=status]';
 /** What stands over the time axis, once it has been worked out. */
 async function headline(): Promise<string> {
-  await page.waitForFunction((at) => !/Working it out/.test(document.querySelector(at)?.textContent ?? 'Working it out'), {}, HEADLINE);
+  await page.waitForFunction(
+    (at) => !/Working it out/.test(document.querySelector(at)?.textContent ?? 'Working it out'),
+    {},
+    HEADLINE,
+  );
   return page.$eval(HEADLINE, (own) => (own as HTMLElement).innerText.replace(/\s+/g, ' '));
 }
 const rinsed = (said: string) => {
   const [, hours = '0', minutes = '0'] = /rinsed after (?:(\d+) h ?)?(?:(\d+)(?: min)?)?,/.exec(said)!;
   return 60 * Number(hours) + Number(minutes);
 };
-const steps = () => page.$$eval('section[aria-label="Order of work"] li', (items) => items.map((own) => (own as HTMLElement).innerText.replace(/\s+/g, ' ')));
+const steps = () =>
+  page.$$eval('section[aria-label="Order of work"] li', (items) =>
+    items.map((own) => (own as HTMLElement).innerText.replace(/\s+/g, ' ')),
+  );
 /** What the plan that is followed says of itself. */
-const followed = () => page.$eval('[role=radiogroup][aria-label=Plans] [aria-checked=true]', (own) => own.getAttribute('aria-label')!);
+const followed = () =>
+  page.$eval('[role=radiogroup][aria-label=Plans] [aria-checked=true]', (own) =>
+    own.getAttribute('aria-label')!,
+  );
 /** Waits until the headline says something else. */
 const moved = (before: string) =>
-  page.waitForFunction((at, own) => {
-    const said = (document.querySelector(at) as HTMLElement).innerText.replace(/\s+/g, ' ');
-    return said !== own && !said.includes('Working it out');
-  }, {}, HEADLINE, before);
+  page.waitForFunction(
+    (at, own) => {
+      const said = (document.querySelector(at) as HTMLElement).innerText.replace(/\s+/g, ' ');
+      return said !== own && !said.includes('Working it out');
+    },
+    {},
+    HEADLINE,
+    before,
+  );
 
 test('a full head: foils are opened as they are ready, nothing stays on too long; another plan, and a slower mix', async () => {
   const visit = await newVisit(page, 'Timed Wholly');
   await openStep(page, visit, 'clock');
   const usual = await headline();
-  const [, times, pulled] = /No foil stays on too long (Once|2 times) at the basin, (\d+) foils opened before; foiled after .*, rinsed after /.exec(usual)!;
+  const [, times, pulled] =
+    /No foil stays on too long (Once|2 times) at the basin, (\d+) foils opened before; foiled after .*, rinsed after /.exec(
+      usual,
+    )!;
   expect(Number(pulled)).toBeGreaterThan(20);
   // The step list, the plan and the headline agree.
   const all = await steps();
@@ -61,8 +90,14 @@ test('a full head: foils are opened as they are ready, nothing stays on too long
   await press(page, 'What if');
   await (await page.waitForSelector('aside [role=slider]'))!.focus();
   for (let i = 0; i < 6; i += 1) await page.keyboard.press('ArrowRight');
-  await page.waitForFunction(() => (document.querySelector('input[aria-label="If a foil takes, typed"]') as HTMLInputElement | null)?.value === '130% of the usual time');
-  await page.waitForFunction(() => /Rinsed \d+ min later/.test((document.querySelector('[aria-label=Change]') as HTMLElement).innerText));
+  await page.waitForFunction(
+    () =>
+      (document.querySelector('input[aria-label="If a foil takes, typed"]') as HTMLInputElement | null)
+        ?.value === '130% of the usual time',
+  );
+  await page.waitForFunction(() =>
+    /Rinsed \d+ min later/.test((document.querySelector('[aria-label=Change]') as HTMLElement).innerText),
+  );
   expect(rinsed(await headline())).toBeGreaterThan(rinsed(once));
 
   // A weaker mix is ready later, and the clock follows at once.
@@ -72,7 +107,11 @@ test('a full head: foils are opened as they are ready, nothing stays on too long
   await strength.click({ count: 3 });
   await strength.type('10 vol');
   await page.keyboard.press('Enter');
-  await page.waitForFunction(() => (document.querySelector('section[aria-label="Bowls"]') as HTMLElement).innerText.includes('Moth developer 10 vol'));
+  await page.waitForFunction(() =>
+    (document.querySelector('section[aria-label="Bowls"]') as HTMLElement).innerText.includes(
+      'Moth developer 10 vol',
+    ),
+  );
   await press(page, 'Clock');
   expect(await headline()).not.toBe(before);
   expect(session.complaints).toEqual([]);
@@ -97,7 +136,12 @@ test('a second person opens foils; what is kept by hand stays, through a reload'
   await saved(page);
   await page.reload();
   await headline();
-  expect(await page.$$eval('section[aria-label="Order of work"] li button[aria-pressed=true]', (own) => own.length)).toBe(1);
+  expect(
+    await page.$$eval(
+      'section[aria-label="Order of work"] li button[aria-pressed=true]',
+      (own) => own.length,
+    ),
+  ).toBe(1);
   await see(page, 'Second person: open and wipe');
   expect(session.complaints).toEqual([]);
 });

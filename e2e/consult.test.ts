@@ -4,7 +4,24 @@ import path from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import sharp from 'sharp';
 import { CHAPTER_WORDS, CHAPTERS, type Chapter } from '@/core/consult';
-import { address, at, begin, chapter, field, fill, live, newVisit, openBrowser, openStep, press, saved, see, axeFindings, signIn, type Session } from './harness';
+import {
+  address,
+  at,
+  begin,
+  chapter,
+  field,
+  fill,
+  live,
+  newVisit,
+  openBrowser,
+  openStep,
+  press,
+  saved,
+  see,
+  axeFindings,
+  signIn,
+  type Session,
+} from './harness';
 
 let session: Session;
 let page: Page;
@@ -22,10 +39,18 @@ async function tabTo(name: string, role?: string): Promise<void> {
     const found = await page.evaluate(() => {
       const element = document.activeElement!;
       const labelled = element.getAttribute('aria-labelledby');
-      const label = element.getAttribute('aria-label') ?? (labelled && document.getElementById(labelled)?.textContent) ??
-        (element as HTMLInputElement).labels?.[0]?.textContent ?? element.textContent ?? '';
+      const label =
+        element.getAttribute('aria-label') ??
+        (labelled && document.getElementById(labelled)?.textContent) ??
+        (element as HTMLInputElement).labels?.[0]?.textContent ??
+        element.textContent ??
+        '';
       const group = element.closest('[role=group],[role=radiogroup]')?.getAttribute('aria-label') ?? '';
-      return { label: label.trim().replace(/\d\/\d$/, ''), group, role: element.getAttribute('role') ?? element.tagName.toLowerCase() };
+      return {
+        label: label.trim().replace(/\d\/\d$/, ''),
+        group,
+        role: element.getAttribute('role') ?? element.tagName.toLowerCase(),
+      };
     });
     if ((found.label === name || found.group === name) && (role === undefined || found.role === role)) return;
   }
@@ -55,7 +80,12 @@ const goTo = async (key: Chapter) => {
   await page.waitForSelector(`nav[aria-label="Consultation"] a[href="#${key}"][aria-current="true"]`);
 };
 
-const track = () => page.$$eval('nav[aria-label="Consultation"] a', (all) => Object.fromEntries(all.map((a) => [a.childNodes[0].textContent, a.querySelector('span')?.textContent ?? ''])));
+const track = () =>
+  page.$$eval('nav[aria-label="Consultation"] a', (all) =>
+    Object.fromEntries(
+      all.map((a) => [a.childNodes[0].textContent, a.querySelector('span')?.textContent ?? '']),
+    ),
+  );
 
 test('a whole consultation by keyboard alone', async () => {
   await newVisit(page, 'Keyboard Only');
@@ -134,10 +164,20 @@ test('a whole consultation by keyboard alone', async () => {
   const right = await page.evaluate(() => document.activeElement!.getAttribute('aria-label'));
   expect(right).toMatch(/, right: 6$/);
   await saved(page);
-  expect(await page.$eval('[data-zone="front-hairline-l"]', (zone) => zone.getAttribute('aria-label'))).toBe('Front hairline, left: 5');
-  expect(await page.$eval('[data-zone="front-hairline-r"]', (zone) => zone.getAttribute('aria-label'))).toBe('Front hairline, right: 6');
+  expect(await page.$eval('[data-zone="front-hairline-l"]', (zone) => zone.getAttribute('aria-label'))).toBe(
+    'Front hairline, left: 5',
+  );
+  expect(await page.$eval('[data-zone="front-hairline-r"]', (zone) => zone.getAttribute('aria-label'))).toBe(
+    'Front hairline, right: 6',
+  );
 
-  expect(await track()).toMatchObject({ Wish: '4/4', 'How it is worn': '6/6', Upkeep: '2/2', History: '2/2', 'Tests and cautions': '4/4' });
+  expect(await track()).toMatchObject({
+    Wish: '4/4',
+    'How it is worn': '6/6',
+    Upkeep: '2/2',
+    History: '2/2',
+    'Tests and cautions': '4/4',
+  });
   await page.reload();
   await live(page);
   expect(await track()).toMatchObject({ Wish: '4/4', 'How it is worn': '6/6' });
@@ -152,11 +192,15 @@ test('every chapter is without a serious finding', async () => {
 }, 90_000);
 
 describe('the hair map', () => {
-  const said = (zone: string) => page.$eval(`[data-zone="${zone}"]`, (element) => element.getAttribute('aria-label')!);
+  const said = (zone: string) =>
+    page.$eval(`[data-zone="${zone}"]`, (element) => element.getAttribute('aria-label')!);
   const middle = async (zone: string) => {
     await page.waitForSelector(`[data-zone="${zone}"] text`);
     return page.$eval(`[data-zone="${zone}"] text`, (text) => {
-      const { x, y } = new DOMPoint(Number(text.getAttribute('x')), Number(text.getAttribute('y'))).matrixTransform((text as SVGTextElement).getScreenCTM()!);
+      const { x, y } = new DOMPoint(
+        Number(text.getAttribute('x')),
+        Number(text.getAttribute('y')),
+      ).matrixTransform((text as SVGTextElement).getScreenCTM()!);
       return { x, y };
     });
   };
@@ -173,7 +217,8 @@ describe('the hair map', () => {
     await page.mouse.move(to.x, to.y, { steps: 8 });
     await page.mouse.up();
     for (const zone of ['upper-side-l', 'top-l', 'front-l']) expect(await said(zone)).toMatch(/: 30%$/);
-    for (const zone of ['upper-side-r', 'top-r', 'front-r', 'nape-l']) expect(await said(zone)).toMatch(/: not seen$/);
+    for (const zone of ['upper-side-r', 'top-r', 'front-r', 'nape-l'])
+      expect(await said(zone)).toMatch(/: not seen$/);
     await page.keyboard.down('Control');
     await page.keyboard.press('z');
     await page.keyboard.up('Control');
@@ -189,7 +234,11 @@ describe('the hair map', () => {
     await fill(page, 'Regrowth to paint', '24');
     await press(page, 'Whole head');
     await fill(page, 'Temple, left', '14');
-    expect([await said('temple-l'), await said('temple-r'), await said('crown')]).toEqual(['Temple, left: 14 mm', 'Temple, right: 24 mm', 'Crown: 24 mm']);
+    expect([await said('temple-l'), await said('temple-r'), await said('crown')]).toEqual([
+      'Temple, left: 14 mm',
+      'Temple, right: 24 mm',
+      'Crown: 24 mm',
+    ]);
     await press(page, 'Length');
     await fill(page, 'Nape, left', '20');
     await see(page, 'Nape, left: write a figure from 24 to 1200 mm.');
@@ -218,7 +267,10 @@ describe('the hair map', () => {
 
 /** A picture with a ruler: black marks 40 pixels apart for each 4 mm, and a line of hair of 22 mm below. */
 async function ruledPicture(): Promise<string> {
-  const marks = Array.from({ length: 11 }, (_, i) => `<rect x="${118 + 40 * i}" y="80" width="4" height="60" fill="#111"/>`).join('');
+  const marks = Array.from(
+    { length: 11 },
+    (_, i) => `<rect x="${118 + 40 * i}" y="80" width="4" height="60" fill="#111"/>`,
+  ).join('');
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="800" height="600"><rect width="800" height="600" fill="#8a6a4a"/><rect x="60" y="60" width="680" height="100" fill="#eee"/>${marks}
     <rect x="118" y="300" width="4" height="4" fill="#fff"/><rect x="338" y="300" width="4" height="4" fill="#fff"/><rect x="500" y="400" width="120" height="120" fill="#767676"/></svg>`;
   const file = path.join(mkdtempSync(path.join(tmpdir(), 'lattice-picture-')), 'ruled.png');
@@ -227,7 +279,8 @@ async function ruledPicture(): Promise<string> {
 }
 
 describe('a picture of the hair', () => {
-  const picture = () => page.waitForSelector('svg[aria-label="On the picture"]') as Promise<ElementHandle<SVGSVGElement>>;
+  const picture = () =>
+    page.waitForSelector('svg[aria-label="On the picture"]') as Promise<ElementHandle<SVGSVGElement>>;
   /** A place of the picture, in its own pixels, on the screen. */
   const on = async (x: number, y: number) => {
     const box = (await (await picture()).boundingBox())!;
@@ -237,11 +290,18 @@ describe('a picture of the hair', () => {
   test('measures 22 mm within one, beside a known scale, and hands it to the map', async () => {
     await newVisit(page, 'Picture Subject');
     await chapter(page, 'map');
-    const input = (await page.waitForSelector('section[aria-label="Values"] input[type=file]')) as ElementHandle<HTMLInputElement>;
+    const input = (await page.waitForSelector(
+      'section[aria-label="Values"] input[type=file]',
+    )) as ElementHandle<HTMLInputElement>;
     await input.uploadFile(await ruledPicture());
     await (await page.waitForSelector('button[aria-label^="Open the picture"]'))!.click();
-    await page.waitForFunction(() => (document.querySelector('img[alt="The picture"]') as HTMLImageElement)?.naturalWidth === 800);
-    for (const [x, y] of [[120, 110], [520, 110]]) {
+    await page.waitForFunction(
+      () => (document.querySelector('img[alt="The picture"]') as HTMLImageElement)?.naturalWidth === 800,
+    );
+    for (const [x, y] of [
+      [120, 110],
+      [520, 110],
+    ]) {
       const place = await on(x, y);
       await page.mouse.click(place.x, place.y);
     }
@@ -268,7 +328,10 @@ describe('a picture of the hair', () => {
   test('a level is read beside a grey card, with its spread', async () => {
     await (await page.waitForSelector('button[aria-label^="Open the picture"]'))!.click();
     await (await page.waitForSelector('[role=dialog] button::-p-text(Level)'))!.click();
-    for (const [x, y] of [[560, 460], [300, 450]]) {
+    for (const [x, y] of [
+      [560, 460],
+      [300, 450],
+    ]) {
       const place = await on(x, y);
       await page.mouse.click(place.x, place.y);
     }
@@ -280,11 +343,14 @@ describe('a picture of the hair', () => {
   });
 
   test('is archived, comes back, and is deleted for good only from there', async () => {
-    const open = async (within = '') => (await page.waitForSelector(`${within} button[aria-label^="Open the picture"]`))!.click();
+    const open = async (within = '') =>
+      (await page.waitForSelector(`${within} button[aria-label^="Open the picture"]`))!.click();
     await open();
     await press(page, 'Archive');
     await (await page.waitForSelector('summary::-p-text(Archived (1))'))!.click();
-    expect(await page.$$('section[aria-label="Values"] ul > li > button[aria-label^="Open the picture"]')).toHaveLength(1);
+    expect(
+      await page.$$('section[aria-label="Values"] ul > li > button[aria-label^="Open the picture"]'),
+    ).toHaveLength(1);
     await open('details');
     expect(await axeFindings(page)).toEqual([]);
     await press(page, 'Restore');
@@ -302,10 +368,14 @@ describe('a picture of the hair', () => {
     ['a cut-off picture', 'half.png', null],
   ])('%s is one sentence with its name, and nothing is kept', async (_, name, bytes) => {
     const before = await page.$$eval('button[aria-label^="Open the picture"]', (all) => all.length);
-    const whole = await sharp({ create: { width: 400, height: 300, channels: 3, background: '#a08060' } }).png().toBuffer();
+    const whole = await sharp({ create: { width: 400, height: 300, channels: 3, background: '#a08060' } })
+      .png()
+      .toBuffer();
     const file = path.join(mkdtempSync(path.join(tmpdir(), 'lattice-picture-')), name);
     writeFileSync(file, bytes ?? whole.subarray(0, 200));
-    const input = (await page.waitForSelector('section[aria-label="Values"] input[type=file]')) as ElementHandle<HTMLInputElement>;
+    const input = (await page.waitForSelector(
+      'section[aria-label="Values"] input[type=file]',
+    )) as ElementHandle<HTMLInputElement>;
     await input.uploadFile(file);
     await see(page, `${name}: The ${bytes ? 'file is no JPEG' : 'picture is broken'}`);
     expect(await page.$$eval('button[aria-label^="Open the picture"]', (all) => all.length)).toBe(before);
@@ -324,17 +394,29 @@ test('a caution takes its reason, a stop takes none, and all of it is in the tra
   await at(page, /record$/);
   await press(page, 'Before you begin');
   await page.waitForSelector('[role=dialog] li');
-  const cards = await page.$$eval('[role=dialog] li', (all) => all.map((card) => ({ text: card.textContent, form: card.querySelector('form') !== null })));
+  const cards = await page.$$eval('[role=dialog] li', (all) =>
+    all.map((card) => ({ text: card.textContent, form: card.querySelector('form') !== null })),
+  );
   expect(cards[0].text).toMatch(/^Stop: The scalp is broken\..*No reason overrides this/);
   expect(cards.map(({ form }) => form)).toEqual([false, true, true, true]);
-  expect(await page.$$eval('[role=dialog] button', (all) => (all.at(-1) as HTMLButtonElement).disabled)).toBe(true);
+  expect(await page.$$eval('[role=dialog] button', (all) => (all.at(-1) as HTMLButtonElement).disabled)).toBe(
+    true,
+  );
   expect(await axeFindings(page)).toEqual([]);
   await press(page, 'Close');
   // Not by asking the server either: it is refused there.
   const visit = new URL(page.url()).pathname.split('/')[2];
   const refused = await page.evaluate(async (id) => {
-    const body = JSON.stringify({ baseRevision: 0, editId: crypto.randomUUID(), document: { version: 1, done: 'x', foilsPlaced: 1, levelReached: 8, nextOn: null } });
-    return ((await (await fetch(`/api/visits/${id}/outcome`, { method: 'PUT', body })).json()) as { problem: string }).problem;
+    const body = JSON.stringify({
+      baseRevision: 0,
+      editId: crypto.randomUUID(),
+      document: { version: 1, done: 'x', foilsPlaced: 1, levelReached: 8, nextOn: null },
+    });
+    return (
+      (await (await fetch(`/api/visits/${id}/outcome`, { method: 'PUT', body })).json()) as {
+        problem: string;
+      }
+    ).problem;
   }, visit);
   expect(refused).toMatch(/has not begun/);
 
@@ -351,9 +433,14 @@ test('a caution takes its reason, a stop takes none, and all of it is in the tra
 
   await page.goto(`${address()}${clientPath}/trail`);
   await see(page, 'began the service');
-  const trail = await page.$eval('ol[aria-label="Trail, newest first"]', (list) => (list as HTMLElement).innerText);
+  const trail = await page.$eval(
+    'ol[aria-label="Trail, newest first"]',
+    (list) => (list as HTMLElement).innerText,
+  );
   expect(trail).toMatch(/Ottilie Marsh gave a reason/);
-  expect(trail).toMatch(/No alert test on record\. Reason: Same product within the last weeks, no reaction\./);
+  expect(trail).toMatch(
+    /No alert test on record\. Reason: Same product within the last weeks, no reaction\./,
+  );
   expect(trail).toMatch(/scalp/i);
   expect(trail).toMatch(/added the client/);
   expect(await axeFindings(page)).toEqual([]);

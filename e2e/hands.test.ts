@@ -1,5 +1,19 @@
 import type { Page } from 'puppeteer-core';
-import { at, address, chapter, fill, live, newVisit, openBrowser, press, saved, see, signIn, type Session, dialogClosed } from './harness';
+import {
+  at,
+  address,
+  chapter,
+  fill,
+  live,
+  newVisit,
+  openBrowser,
+  press,
+  saved,
+  see,
+  signIn,
+  type Session,
+  dialogClosed,
+} from './harness';
 
 /** The whole visit at three sizes: by mouse at a desk, by finger on a tablet, and on a phone. */
 const SIZES = [
@@ -7,8 +21,29 @@ const SIZES = [
   { name: '1024 × 768, touch', width: 1024, height: 768, touch: true },
   { name: '390 × 844, phone', width: 390, height: 844, touch: true },
 ] as const;
-const STEPS = { consult: ['worn', 'map', 'head', 'safety', 'goals'], pattern: [], wear: [], mix: ['lift', 'tone', 'price'], clock: [], record: [] };
-const PAGES = ['clients', 'day', 'day/week', 'day/reminders', 'day/preparation', 'house', 'house/products', 'house/learnt', 'house/people', 'house/tokens', 'house/trail', 'me', 'chair'] as const;
+const STEPS = {
+  consult: ['worn', 'map', 'head', 'safety', 'goals'],
+  pattern: [],
+  wear: [],
+  mix: ['lift', 'tone', 'price'],
+  clock: [],
+  record: [],
+};
+const PAGES = [
+  'clients',
+  'day',
+  'day/week',
+  'day/reminders',
+  'day/preparation',
+  'house',
+  'house/products',
+  'house/learnt',
+  'house/people',
+  'house/tokens',
+  'house/trail',
+  'me',
+  'chair',
+] as const;
 
 let session: Session;
 let page: Page;
@@ -16,59 +51,83 @@ let page: Page;
 async function open(size: (typeof SIZES)[number]): Promise<void> {
   session = await openBrowser(size.width, size.height);
   ({ page } = session);
-  await page.setViewport({ width: size.width, height: size.height, hasTouch: size.touch, isMobile: size.width < 500 });
+  await page.setViewport({
+    width: size.width,
+    height: size.height,
+    hasTouch: size.touch,
+    isMobile: size.width < 500,
+  });
   await signIn(page);
 }
 afterEach(() => session.close());
 
 /** What lies off the page to the side, and whether the page itself scrolls. */
-const spread = () => page.evaluate(() => ({ sideways: document.documentElement.scrollWidth - window.innerWidth, down: document.documentElement.scrollHeight - window.innerHeight }));
+const spread = () =>
+  page.evaluate(() => ({
+    sideways: document.documentElement.scrollWidth - window.innerWidth,
+    down: document.documentElement.scrollHeight - window.innerHeight,
+  }));
 
 /** Targets under 44 px, with the room around them that answers as well; links within text are as high as their line. */
 const small = () =>
   page.evaluate(() => {
     const out: string[] = [];
-    for (const own of document.querySelectorAll<HTMLElement>('button, a[href], input, select, textarea, summary, [role=slider]:not(g), [role=switch], [role=radio], [role=menuitem]')) {
+    for (const own of document.querySelectorAll<HTMLElement>(
+      'button, a[href], input, select, textarea, summary, [role=slider]:not(g), [role=switch], [role=radio], [role=menuitem]',
+    )) {
       const box = own.getBoundingClientRect();
       const style = getComputedStyle(own);
-      if (box.width === 0 || box.height === 0 || style.visibility === 'hidden' || own.closest('[aria-hidden=true]')) continue;
+      if (
+        box.width === 0 ||
+        box.height === 0 ||
+        style.visibility === 'hidden' ||
+        own.closest('[aria-hidden=true]')
+      )
+        continue;
       if (own instanceof HTMLInputElement && ['file', 'hidden'].includes(own.type)) continue;
       if (own instanceof HTMLAnchorElement && style.display === 'inline') continue;
       const after = getComputedStyle(own, '::after');
       const reach = after.content !== 'none' && after.position === 'absolute' ? -parseFloat(after.top) : 0;
       const [width, height] = [box.width + 2 * Math.max(0, reach), box.height + 2 * Math.max(0, reach)];
-      if (Math.min(width, height) < 43.5) out.push(`${own.tagName.toLowerCase()} ${(own.getAttribute('aria-label') ?? own.innerText).slice(0, 30)} ${Math.round(width)} × ${Math.round(height)}`);
+      if (Math.min(width, height) < 43.5)
+        out.push(
+          `${own.tagName.toLowerCase()} ${(own.getAttribute('aria-label') ?? own.innerText).slice(0, 30)} ${Math.round(width)} × ${Math.round(height)}`,
+        );
     }
     return out;
   });
 
-test.each(SIZES)('$name: nothing lies off the page, the header stays, and by finger nothing is under 44 px', async (size) => {
-  await open(size);
-  const visit = await newVisit(page, `Any Size ${size.width}`);
-  const found: string[] = [];
-  const look = async (name: string, long: boolean) => {
-    await new Promise((resolve) => setTimeout(resolve, 250));
-    const { sideways, down } = await spread();
-    if (sideways > 0) found.push(`${name}: ${sideways} px off to the side`);
-    if (!long && down > 0) found.push(`${name}: the page itself scrolls by ${down} px`);
-    if (size.touch) found.push(...(await small()).map((own) => `${name}: ${own}`));
-  };
-  for (const [step, parts] of Object.entries(STEPS)) {
-    await page.goto(`${address()}/visits/${visit}/${step}`);
-    await live(page);
-    await look(step, false);
-    for (const part of parts) {
-      await page.evaluate((hash) => (location.hash = hash), part);
-      await look(`${step}#${part}`, false);
+test.each(SIZES)(
+  '$name: nothing lies off the page, the header stays, and by finger nothing is under 44 px',
+  async (size) => {
+    await open(size);
+    const visit = await newVisit(page, `Any Size ${size.width}`);
+    const found: string[] = [];
+    const look = async (name: string, long: boolean) => {
+      await new Promise((resolve) => setTimeout(resolve, 250));
+      const { sideways, down } = await spread();
+      if (sideways > 0) found.push(`${name}: ${sideways} px off to the side`);
+      if (!long && down > 0) found.push(`${name}: the page itself scrolls by ${down} px`);
+      if (size.touch) found.push(...(await small()).map((own) => `${name}: ${own}`));
+    };
+    for (const [step, parts] of Object.entries(STEPS)) {
+      await page.goto(`${address()}/visits/${visit}/${step}`);
+      await live(page);
+      await look(step, false);
+      for (const part of parts) {
+        await page.evaluate((hash) => (location.hash = hash), part);
+        await look(`${step}#${part}`, false);
+      }
     }
-  }
-  for (const own of PAGES) {
-    await page.goto(`${address()}/${own}`);
-    await page.waitForSelector('main');
-    await look(own, true);
-  }
-  expect(found).toEqual([]);
-}, 300_000);
+    for (const own of PAGES) {
+      await page.goto(`${address()}/${own}`);
+      await page.waitForSelector('main');
+      await look(own, true);
+    }
+    expect(found).toEqual([]);
+  },
+  300_000,
+);
 
 /** Begins the service from its dialog, and goes on to the first foil at the chair. @param act how a button or link is pressed */
 async function toFirstFoil(act: (words: string) => Promise<void>): Promise<void> {
@@ -101,7 +160,13 @@ test('on a phone, a new client is foiled within forty actions', async () => {
   await live(page);
   await chapter(page, 'safety');
   actions += 1;
-  for (const [label, words] of [['Allergic reaction to colour', 'None known'], ['Metal-salt or plant dyes', 'None'], ['Scalp', 'Sound'], ['A wet strand, pulled gently', 'Springs back']]) await choose(label, words);
+  for (const [label, words] of [
+    ['Allergic reaction to colour', 'None known'],
+    ['Metal-salt or plant dyes', 'None'],
+    ['Scalp', 'Sound'],
+    ['A wet strand, pulled gently', 'Springs back'],
+  ])
+    await choose(label, words);
   await saved(page);
   await act('Pattern');
   await at(page, /\/pattern$/);
@@ -122,7 +187,11 @@ test('on a phone, a new client is foiled within forty actions', async () => {
     await page.click('[role=dialog] li form button[type=button]');
     await page.click('[role=dialog] li form button[type=submit]');
     actions += 2;
-    await page.waitForFunction((before) => document.querySelectorAll('[role=dialog] li form').length < before, {}, left);
+    await page.waitForFunction(
+      (before) => document.querySelectorAll('[role=dialog] li form').length < before,
+      {},
+      left,
+    );
   }
   await toFirstFoil(act);
   expect(actions).toBeLessThanOrEqual(40);
@@ -131,15 +200,17 @@ test('on a phone, a new client is foiled within forty actions', async () => {
 test('by finger a slider moves by a pull and not by a swipe, a panel opens its foils, and Back closes what is open', async () => {
   await open(SIZES[1]);
   await newVisit(page, 'By Finger');
-  const level = async () => Number(await page.$eval('[role=slider]', (own) => own.getAttribute('aria-valuenow')));
+  const level = async () =>
+    Number(await page.$eval('[role=slider]', (own) => own.getAttribute('aria-valuenow')));
   const track = (await page.waitForSelector('[role=slider]'))!;
-  const box = (await track.evaluate((own) => {
+  const box = await track.evaluate((own) => {
     const { left, top, width, height } = own.parentElement!.parentElement!.getBoundingClientRect();
     return { left, top, width, height };
-  }));
+  });
   const swipe = async (from: { x: number; y: number }, to: { x: number; y: number }) => {
     const touch = await page.touchscreen.touchStart(from.x, from.y);
-    for (let i = 1; i <= 6; i += 1) await touch.move(from.x + ((to.x - from.x) * i) / 6, from.y + ((to.y - from.y) * i) / 6);
+    for (let i = 1; i <= 6; i += 1)
+      await touch.move(from.x + ((to.x - from.x) * i) / 6, from.y + ((to.y - from.y) * i) / 6);
     await touch.end();
   };
   const before = await level();
@@ -148,7 +219,11 @@ test('by finger a slider moves by a pull and not by a swipe, a panel opens its f
   await swipe(beside, { x: beside.x, y: beside.y + 120 });
   expect(await level()).toBe(before);
   await swipe(beside, { x: beside.x - box.width / 2, y: beside.y });
-  await page.waitForFunction((was) => Number(document.querySelector('[role=slider]')!.getAttribute('aria-valuenow')) < was, {}, before);
+  await page.waitForFunction(
+    (was) => Number(document.querySelector('[role=slider]')!.getAttribute('aria-valuenow')) < was,
+    {},
+    before,
+  );
 
   await press(page, 'Pattern');
   await at(page, /\/pattern$/);
@@ -177,7 +252,9 @@ test('what was chosen, and the steps back, survive a reload; a changed form asks
   await fill(page, 'Drop-out, typed', '9');
   await page.keyboard.press('Enter');
   await saved(page);
-  const label = await page.$eval('header button[aria-label^="Undo"]', (own) => own.getAttribute('aria-label'));
+  const label = await page.$eval('header button[aria-label^="Undo"]', (own) =>
+    own.getAttribute('aria-label'),
+  );
   expect(label).toMatch(/^Undo: .*9 mm/);
   await press(page, 'Round head, large');
   await page.reload();
@@ -191,7 +268,11 @@ test('what was chosen, and the steps back, survive a reload; a changed form asks
   // Arrow keys go from foil to foil; each says its measures.
   await (await page.waitForSelector('[role=listbox][aria-label="Foils, by arrow keys"]'))!.focus();
   await page.keyboard.press('ArrowRight');
-  await page.waitForFunction(() => /row 1, .*: \d+ mm × [\d.]+ mm, .* stitches, \d+% picked/.test(document.querySelector('[role=option][aria-selected=true]')?.textContent ?? ''));
+  await page.waitForFunction(() =>
+    /row 1, .*: \d+ mm × [\d.]+ mm, .* stitches, \d+% picked/.test(
+      document.querySelector('[role=option][aria-selected=true]')?.textContent ?? '',
+    ),
+  );
 
   await page.goto(`${address()}/house`);
   await fill(page, 'Tolerance', '24');
@@ -227,10 +308,14 @@ test('a finger that rests on a foil of the list lights it on the head, as a mous
 test('by keyboard alone, from a new client to the first foil', async () => {
   await open(SIZES[0]);
   const key = page.keyboard;
-  const focused = () => page.evaluate(() => {
-    const own = document.activeElement as HTMLElement;
-    return { name: (own.getAttribute('aria-label') ?? own.innerText).trim(), group: own.closest('[role=radiogroup], [role=group]')?.getAttribute('aria-label') ?? '' };
-  });
+  const focused = () =>
+    page.evaluate(() => {
+      const own = document.activeElement as HTMLElement;
+      return {
+        name: (own.getAttribute('aria-label') ?? own.innerText).trim(),
+        group: own.closest('[role=radiogroup], [role=group]')?.getAttribute('aria-label') ?? '',
+      };
+    });
   /** Tab after tab, until the focus is on what begins with these words, or in the group of that name. */
   const tabTo = async (words: string, group = false) => {
     for (let presses = 0; presses < 300; presses += 1) {
@@ -253,7 +338,8 @@ test('by keyboard alone, from a new client to the first foil', async () => {
     await key.press('Space');
   };
   /** Its first field takes the focus; keys before that go elsewhere. */
-  const dialogHasFocus = () => page.waitForFunction(() => document.querySelector('[role=dialog]')?.contains(document.activeElement));
+  const dialogHasFocus = () =>
+    page.waitForFunction(() => document.querySelector('[role=dialog]')?.contains(document.activeElement));
   await page.waitForSelector('main table');
   await act('New client');
   await dialogHasFocus();
@@ -264,8 +350,16 @@ test('by keyboard alone, from a new client to the first foil', async () => {
   await act('New visit');
   await live(page);
   await act('Tests and cautions');
-  await page.waitForSelector('[role=radiogroup][aria-label="Allergic reaction to colour"], [role=group][aria-label="Allergic reaction to colour"]');
-  for (const [label, words] of [['Allergic reaction to colour', 'None known'], ['Metal-salt or plant dyes', 'None'], ['Scalp', 'Sound'], ['A wet strand, pulled gently', 'Springs back']]) await choose(label, words);
+  await page.waitForSelector(
+    '[role=radiogroup][aria-label="Allergic reaction to colour"], [role=group][aria-label="Allergic reaction to colour"]',
+  );
+  for (const [label, words] of [
+    ['Allergic reaction to colour', 'None known'],
+    ['Metal-salt or plant dyes', 'None'],
+    ['Scalp', 'Sound'],
+    ['A wet strand, pulled gently', 'Springs back'],
+  ])
+    await choose(label, words);
   await saved(page);
   await act('Pattern');
   await at(page, /\/pattern$/);
@@ -284,12 +378,30 @@ test('by keyboard alone, from a new client to the first foil', async () => {
   const reasons = () => page.$$eval('[role=dialog] li form', (forms) => forms.length);
   for (let left = await reasons(); left > 0; left = await reasons()) {
     // The first reason that is offered, and its own button.
-    await page.waitForFunction((before) => document.querySelectorAll('[role=dialog] li form').length === before, {}, left);
-    while (!(await page.evaluate(() => document.activeElement!.matches('[role=dialog] li form button[type=button]')))) await key.press('Tab');
+    await page.waitForFunction(
+      (before) => document.querySelectorAll('[role=dialog] li form').length === before,
+      {},
+      left,
+    );
+    while (
+      !(await page.evaluate(() =>
+        document.activeElement!.matches('[role=dialog] li form button[type=button]'),
+      ))
+    )
+      await key.press('Tab');
     await key.press('Enter');
-    while (!(await page.evaluate(() => document.activeElement!.matches('[role=dialog] li form button[type=submit]')))) await key.press('Tab');
+    while (
+      !(await page.evaluate(() =>
+        document.activeElement!.matches('[role=dialog] li form button[type=submit]'),
+      ))
+    )
+      await key.press('Tab');
     await key.press('Enter');
-    await page.waitForFunction((before) => document.querySelectorAll('[role=dialog] li form').length < before, {}, left);
+    await page.waitForFunction(
+      (before) => document.querySelectorAll('[role=dialog] li form').length < before,
+      {},
+      left,
+    );
   }
   await toFirstFoil(act);
 }, 180_000);

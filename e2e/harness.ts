@@ -2,7 +2,13 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import axe from 'axe-core';
-import puppeteer, { type Browser, type CDPSession, type ElementHandle, type Page, type Target } from 'puppeteer-core';
+import puppeteer, {
+  type Browser,
+  type CDPSession,
+  type ElementHandle,
+  type Page,
+  type Target,
+} from 'puppeteer-core';
 import type { Chapter } from '@/core/consult';
 import { createClient } from '@/data/clients';
 import { closeDatabase } from '@/data/database';
@@ -15,12 +21,22 @@ import { today } from '@/core/units';
 
 const CHROMIUM = process.env.LATTICE_CHROMIUM ?? '/usr/bin/chromium';
 const FLAGS = [
-  '--headless', '--no-sandbox', '--no-first-run', '--disable-background-networking', '--disable-component-update',
-  '--disable-sync', '--disable-quic', '--disable-gpu-rasterization', '--disable-gpu-compositing', '--use-angle=swiftshader', '--enable-unsafe-swiftshader',
+  '--headless',
+  '--no-sandbox',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--disable-quic',
+  '--disable-gpu-rasterization',
+  '--disable-gpu-compositing',
+  '--use-angle=swiftshader',
+  '--enable-unsafe-swiftshader',
   // Pages of the browser's own that nobody looks at take their share of the cores.
   '--disable-features=PreloadTopChromeWebUI,WebUITabStrip,InitialWebUI',
   // A camera that shows a test picture.
-  '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream',
+  '--use-fake-device-for-media-stream',
+  '--use-fake-ui-for-media-stream',
 ];
 
 /** Address of the built application; bin/test serves it. */
@@ -56,7 +72,12 @@ export async function openBrowser(width = 1280, height = 800, { solids = false }
   const complaints: string[] = [];
   page.on('pageerror', (error) => complaints.push(String(error)));
   // With the address, since “failed to load” alone says nothing of what.
-  page.on('console', (message) => message.type() === 'error' && complaints.push(`${message.text()} ${message.location().url ?? ''}`.trim()));
+  page.on(
+    'console',
+    (message) =>
+      message.type() === 'error' &&
+      complaints.push(`${message.text()} ${message.location().url ?? ''}`.trim()),
+  );
   return {
     browser,
     page,
@@ -68,7 +89,11 @@ export async function openBrowser(width = 1280, height = 800, { solids = false }
   };
 }
 
-export async function signIn(page: Page, email = 'ottilie@fernhollow.example', password = DEMO_PASSWORD): Promise<void> {
+export async function signIn(
+  page: Page,
+  email = 'ottilie@fernhollow.example',
+  password = DEMO_PASSWORD,
+): Promise<void> {
   await page.goto(`${address()}/sign-in`);
   await page.type('input[name=email]', email);
   await page.type('input[name=password]', password);
@@ -79,15 +104,27 @@ export async function signIn(page: Page, email = 'ottilie@fernhollow.example', p
 
 /** Waits until the page's path fits, and the step of a visit that it names is drawn. */
 export async function at(page: Page, fits: RegExp): Promise<void> {
-  await page.waitForFunction((source) => {
-    if (!new RegExp(source).test(location.pathname)) return false;
-    const drawn = document.querySelector('nav[aria-label="Steps of the visit"] [aria-current=step]');
-    return drawn === null || (drawn.getAttribute('href') === location.pathname && document.querySelector('[data-opening]') === null);
-  }, {}, fits.source);
+  await page.waitForFunction(
+    (source) => {
+      if (!new RegExp(source).test(location.pathname)) return false;
+      const drawn = document.querySelector('nav[aria-label="Steps of the visit"] [aria-current=step]');
+      return (
+        drawn === null ||
+        (drawn.getAttribute('href') === location.pathname &&
+          document.querySelector('[data-opening]') === null)
+      );
+    },
+    {},
+    fits.source,
+  );
 }
 
 /** Opens a step of a visit and waits until it answers, not only shows. */
-export async function openStep(page: Page, visitId: string, step: 'consult' | 'pattern' | 'wear' | 'mix' | 'clock' | 'record'): Promise<void> {
+export async function openStep(
+  page: Page,
+  visitId: string,
+  step: 'consult' | 'pattern' | 'wear' | 'mix' | 'clock' | 'record',
+): Promise<void> {
   await page.goto(`${address()}/visits/${visitId}/${step}`);
   await live(page);
 }
@@ -105,7 +142,12 @@ export async function offline({ browser, page }: Session, off: boolean): Promise
     const client = cutters.get(target) ?? (await target.createCDPSession());
     cutters.set(target, client);
     await client.send('Network.enable');
-    await client.send('Network.emulateNetworkConditions', { offline: off, latency: 0, downloadThroughput: -1, uploadThroughput: -1 });
+    await client.send('Network.emulateNetworkConditions', {
+      offline: off,
+      latency: 0,
+      downloadThroughput: -1,
+      uploadThroughput: -1,
+    });
   }
 }
 
@@ -120,26 +162,49 @@ export async function apart(session: Session, work: () => Promise<void>): Promis
 
 /** Waits until the application and some pages are kept on the device. */
 export async function keptOnDevice(page: Page, paths: readonly string[]): Promise<void> {
-  await page.waitForFunction(async (wanted) => {
-    if (!navigator.serviceWorker.controller) return false;
-    const names = (await caches.keys()).filter((name) => name.startsWith('lattice-pages-'));
-    const kept = (await Promise.all(names.map(async (name) => (await (await caches.open(name)).keys()).map(({ url }) => new URL(url).pathname)))).flat();
-    return wanted.every((path) => kept.includes(path));
-  }, { timeout: 60_000 }, paths);
+  await page.waitForFunction(
+    async (wanted) => {
+      if (!navigator.serviceWorker.controller) return false;
+      const names = (await caches.keys()).filter((name) => name.startsWith('lattice-pages-'));
+      const kept = (
+        await Promise.all(
+          names.map(async (name) =>
+            (await (await caches.open(name)).keys()).map(({ url }) => new URL(url).pathname),
+          ),
+        )
+      ).flat();
+      return wanted.every((path) => kept.includes(path));
+    },
+    { timeout: 60_000 },
+    paths,
+  );
 }
 
 /** Waits until what fits the selector answers, not only shows: on pages that say nothing of it themselves. React is asked, as it asks itself before it lets an event through. */
 export async function answers(page: Page, selector: string): Promise<void> {
-  await page.waitForFunction((own) => {
-    interface Fiber { alternate: Fiber | null; flags: number; return: Fiber | null }
-    /** Placement and Hydrating: React has drawn it, and not taken it over yet; a press is lost then. */
-    const NOT_YET = 2 | 4096;
-    const element = document.querySelector(own);
-    const key = Object.keys(element ?? {}).find((name) => name.startsWith('__reactFiber'));
-    if (!element || !key) return false;
-    for (let fiber = (element as unknown as Record<string, Fiber>)[key] as Fiber | null; fiber; fiber = fiber.return) if (fiber.alternate === null && fiber.flags & NOT_YET) return false;
-    return true;
-  }, {}, selector);
+  await page.waitForFunction(
+    (own) => {
+      interface Fiber {
+        alternate: Fiber | null;
+        flags: number;
+        return: Fiber | null;
+      }
+      /** Placement and Hydrating: React has drawn it, and not taken it over yet; a press is lost then. */
+      const NOT_YET = 2 | 4096;
+      const element = document.querySelector(own);
+      const key = Object.keys(element ?? {}).find((name) => name.startsWith('__reactFiber'));
+      if (!element || !key) return false;
+      for (
+        let fiber = (element as unknown as Record<string, Fiber>)[key] as Fiber | null;
+        fiber;
+        fiber = fiber.return
+      )
+        if (fiber.alternate === null && fiber.flags & NOT_YET) return false;
+      return true;
+    },
+    {},
+    selector,
+  );
 }
 
 /** Goes to a chapter of the consultation that is open. */
@@ -156,7 +221,11 @@ export async function begin(page: Page): Promise<void> {
   for (let left = await reasons(); left > 0; left = await reasons()) {
     await page.click('[role=dialog] li form button[type=button]');
     await page.click('[role=dialog] li form button[type=submit]');
-    await page.waitForFunction((before) => document.querySelectorAll('[role=dialog] li form').length < before, {}, left);
+    await page.waitForFunction(
+      (before) => document.querySelectorAll('[role=dialog] li form').length < before,
+      {},
+      left,
+    );
   }
   await press(page, 'Begin the service');
   // A page that is drawn anew under the hand loses a press; while the server answers, the button takes none.
@@ -165,7 +234,10 @@ export async function begin(page: Page): Promise<void> {
     return button !== null && !(await button.evaluate((own) => (own as HTMLButtonElement).disabled));
   };
   for (let tries = 0; tries < 3; tries += 1) {
-    const gone = await page.waitForSelector('[role=dialog]', { hidden: true, timeout: 15_000 }).then(() => true, () => false);
+    const gone = await page.waitForSelector('[role=dialog]', { hidden: true, timeout: 15_000 }).then(
+      () => true,
+      () => false,
+    );
     if (gone) return;
     if (await waits()) await press(page, 'Begin the service');
   }
@@ -174,7 +246,11 @@ export async function begin(page: Page): Promise<void> {
 
 /** Waits until no dialog is open, and its entry of the history is gone: going back to where it was would take a press that comes at once with it. */
 export async function dialogClosed(page: Page): Promise<void> {
-  await page.waitForFunction(() => document.querySelector('[role=dialog]') === null && ['spent', undefined].includes((history.state as { dialog?: string } | null)?.dialog));
+  await page.waitForFunction(
+    () =>
+      document.querySelector('[role=dialog]') === null &&
+      ['spent', undefined].includes((history.state as { dialog?: string } | null)?.dialog),
+  );
 }
 
 /** Who is signed in on a page. */
@@ -211,7 +287,8 @@ const LOOK_MS = 60;
 
 function lookNowAndThen(page: Page): void {
   const wait = page.waitForFunction.bind(page);
-  page.waitForFunction = ((own: never, options: object = {}, ...rest: never[]) => wait(own, { polling: LOOK_MS, ...options }, ...rest)) as unknown as typeof page.waitForFunction;
+  page.waitForFunction = ((own: never, options: object = {}, ...rest: never[]) =>
+    wait(own, { polling: LOOK_MS, ...options }, ...rest)) as unknown as typeof page.waitForFunction;
 }
 
 /** Presses the button or link whose words or label are these. */
@@ -228,7 +305,8 @@ export async function press(page: Page, words: string): Promise<void> {
       return await found.click();
     } catch (error) {
       // It was drawn again between finding and pressing: a person would press the new one.
-      if (tries === 3 || !(error instanceof Error && /detached|not clickable/.test(error.message))) throw error;
+      if (tries === 3 || !(error instanceof Error && /detached|not clickable/.test(error.message)))
+        throw error;
     }
   }
 }
@@ -259,7 +337,9 @@ export async function see(page: Page, words: string): Promise<void> {
 
 /** Waits until everything edited is saved. */
 export async function saved(page: Page): Promise<void> {
-  await page.waitForFunction(() => [...document.querySelectorAll('header [role=status]')].some((e) => e.textContent === 'Saved'));
+  await page.waitForFunction(() =>
+    [...document.querySelectorAll('header [role=status]')].some((e) => e.textContent === 'Saved'),
+  );
 }
 
 /** Number of foils that the page shows as its total. */
@@ -274,17 +354,35 @@ export async function axeFindings(page: Page): Promise<string[]> {
   await page.waitForFunction(() => document.title !== '');
   await page.evaluate(axe.source);
   return page.evaluate(async () => {
-    const runner = (window as unknown as { axe: { run(options: object): Promise<{ violations: Finding[] }> } }).axe;
-    interface Finding { id: string; nodes: { html: string; failureSummary: string }[] }
+    const runner = (
+      window as unknown as { axe: { run(options: object): Promise<{ violations: Finding[] }> } }
+    ).axe;
+    interface Finding {
+      id: string;
+      nodes: { html: string; failureSummary: string }[];
+    }
     const root = document.documentElement;
     const chosen = root.dataset.theme;
     const found: string[] = [];
     for (const theme of ['light', 'dim']) {
       root.dataset.theme = theme;
       // A colour on its way from one to the other is neither.
-      await Promise.all(document.getAnimations().filter((own) => own.effect?.getComputedTiming().endTime !== Infinity).map((own) => own.finished.catch(() => undefined)));
+      await Promise.all(
+        document
+          .getAnimations()
+          .filter((own) => own.effect?.getComputedTiming().endTime !== Infinity)
+          .map((own) => own.finished.catch(() => undefined)),
+      );
       const { violations } = await runner.run({ resultTypes: ['violations'] });
-      found.push(...violations.map(({ id, nodes }) => `${theme} ${id}: ${nodes.slice(0, 3).map((node) => `${node.html.slice(0, 160)} ${node.failureSummary}`).join(' | ')}`));
+      found.push(
+        ...violations.map(
+          ({ id, nodes }) =>
+            `${theme} ${id}: ${nodes
+              .slice(0, 3)
+              .map((node) => `${node.html.slice(0, 160)} ${node.failureSummary}`)
+              .join(' | ')}`,
+        ),
+      );
     }
     root.dataset.theme = chosen;
     return found;

@@ -1,4 +1,21 @@
-import { chapter, address, answers, at, fill, foilCount, live, newVisit, openBrowser, openStep, press, saved, see, axeFindings, signIn, type Session } from './harness';
+import {
+  chapter,
+  address,
+  answers,
+  at,
+  fill,
+  foilCount,
+  live,
+  newVisit,
+  openBrowser,
+  openStep,
+  press,
+  saved,
+  see,
+  axeFindings,
+  signIn,
+  type Session,
+} from './harness';
 
 let session: Session;
 beforeAll(async () => {
@@ -7,7 +24,8 @@ beforeAll(async () => {
 });
 afterAll(() => session.close());
 
-const pressWords = async (words: string) => (await session.page.waitForSelector(`::-p-xpath(//button[normalize-space()="${words}"])`))!.click();
+const pressWords = async (words: string) =>
+  (await session.page.waitForSelector(`::-p-xpath(//button[normalize-space()="${words}"])`))!.click();
 const rule = 'Sections thicker than see-through for their gather';
 
 test('what the owner sets holds for every visit: units, a rule switched off, the time there is', async () => {
@@ -79,11 +97,20 @@ test('a pattern is kept under a name, shared, versioned, taken for one panel, an
   const fewer = await foilCount(page);
   await press(page, 'Library …');
   await press(page, 'Of this house');
-  await page.waitForFunction((wanted) => [...document.querySelectorAll('option')].some((option) => option.textContent === `as version 2 of ${wanted}`), {}, name);
+  await page.waitForFunction(
+    (wanted) =>
+      [...document.querySelectorAll('option')].some(
+        (option) => option.textContent === `as version 2 of ${wanted}`,
+      ),
+    {},
+    name,
+  );
   const choice = (await page.waitForSelector('::-p-aria([name="Save the present pattern"])'))!;
   await choice.evaluate((element, wanted) => {
     const select = element as HTMLSelectElement;
-    select.value = [...select.options].find((option) => option.textContent === `as version 2 of ${wanted}`)!.value;
+    select.value = [...select.options].find(
+      (option) => option.textContent === `as version 2 of ${wanted}`,
+    )!.value;
     select.dispatchEvent(new Event('change', { bubbles: true }));
   }, name);
   await pressWords('Save');
@@ -97,7 +124,11 @@ test('a pattern is kept under a name, shared, versioned, taken for one panel, an
     select.dispatchEvent(new Event('change', { bubbles: true }));
   });
   await press(page, `Apply: ${name}`);
-  await page.waitForFunction((n) => Number(document.querySelector('#total-foils')!.textContent) > n, {}, fewer);
+  await page.waitForFunction(
+    (n) => Number(document.querySelector('#total-foils')!.textContent) > n,
+    {},
+    fewer,
+  );
 
   // A colleague in the same salon sees it.
   const other = await openBrowser();
@@ -109,7 +140,11 @@ test('a pattern is kept under a name, shared, versioned, taken for one panel, an
     await press(other.page, 'Of this house');
     await see(other.page, name);
     await press(other.page, `For one panel, Back: ${name}`);
-    await other.page.waitForFunction((wanted) => document.querySelector(`button[aria-label="Undo: recipe of ${wanted}, Back"]`), {}, name);
+    await other.page.waitForFunction(
+      (wanted) => document.querySelector(`button[aria-label="Undo: recipe of ${wanted}, Back"]`),
+      {},
+      name,
+    );
     await saved(other.page);
   } finally {
     await other.close();
@@ -145,10 +180,16 @@ test('suggestions give their reasons, and are only taken when they are taken', a
   await see(page, 'tied up 70% of the time: the hairline band carries the look');
   expect(await foilCount(page)).toBe(before);
   expect(await axeFindings(page)).toEqual([]);
-  const taken = await page.$eval('button[aria-label^="Apply this suggestion"]', (element) => element.getAttribute('aria-label')!);
+  const taken = await page.$eval('button[aria-label^="Apply this suggestion"]', (element) =>
+    element.getAttribute('aria-label')!,
+  );
   const shown = Number(await page.$eval('[aria-label="Suggestions"] li b', (element) => element.textContent));
   await press(page, taken);
-  await page.waitForFunction((n) => Number(document.querySelector('#total-foils')!.textContent) === n, {}, shown);
+  await page.waitForFunction(
+    (n) => Number(document.querySelector('#total-foils')!.textContent) === n,
+    {},
+    shown,
+  );
   await saved(page);
   await page.reload();
   await live(page);
@@ -169,7 +210,10 @@ test('a token is made, shown once, used, and withdrawn', async () => {
   await see(page, 'Window screen: shown once, copy it now.');
   expect(await axeFindings(page)).toEqual([]);
   const secret = await page.$eval('input[readonly]', (own) => (own as HTMLInputElement).value);
-  const ask = (path: string) => fetch(`${address()}/api/v1${path}`, { headers: { Authorization: `Bearer ${secret}` } }).then(({ status }) => status);
+  const ask = (path: string) =>
+    fetch(`${address()}/api/v1${path}`, { headers: { Authorization: `Bearer ${secret}` } }).then(
+      ({ status }) => status,
+    );
   expect([await ask('/people'), await ask('/clients')]).toEqual([200, 403]);
   await page.reload();
   await answers(page, 'form');
@@ -177,7 +221,12 @@ test('a token is made, shown once, used, and withdrawn', async () => {
   expect(await page.content()).not.toContain(secret);
   await press(page, 'Withdraw Window screen');
   // The list says so, not the button: a button that takes no press for a moment has no name to be found by either.
-  await page.waitForFunction(() => ![...document.querySelectorAll('[aria-label=Tokens] li')].some((own) => own.textContent!.includes('Window screen')));
+  await page.waitForFunction(
+    () =>
+      ![...document.querySelectorAll('[aria-label=Tokens] li')].some((own) =>
+        own.textContent!.includes('Window screen'),
+      ),
+  );
   expect(await ask('/people')).toBe(401);
   expect(complaints).toEqual([]);
 });

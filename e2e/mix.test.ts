@@ -4,7 +4,20 @@ import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { Page } from 'puppeteer-core';
-import { address, fill, live, newVisit, openBrowser, openStep, press, saved, see, axeFindings, signIn, type Session } from './harness';
+import {
+  address,
+  fill,
+  live,
+  newVisit,
+  openBrowser,
+  openStep,
+  press,
+  saved,
+  see,
+  axeFindings,
+  signIn,
+  type Session,
+} from './harness';
 
 let session: Session;
 let page: Page;
@@ -37,30 +50,56 @@ async function sheet(visit: string, name: 'bowls' | 'lift' | 'tone' | 'price'): 
   await page.waitForSelector(`nav[aria-label="Mix"] a[href="#${name}"][aria-current="true"]`);
 }
 
-const choose = async (label: string, value: string) => (await page.waitForSelector(`::-p-aria([name="${label}"][role="combobox"])`))!.select(value);
-const textOf = (selector: string) => page.$eval(selector, (element) => (element as HTMLElement).innerText.replace(/\s+/g, ' '));
+const choose = async (label: string, value: string) =>
+  (await page.waitForSelector(`::-p-aria([name="${label}"][role="combobox"])`))!.select(value);
+const textOf = (selector: string) =>
+  page.$eval(selector, (element) => (element as HTMLElement).innerText.replace(/\s+/g, ' '));
 const waitText = (selector: string, source: RegExp) =>
-  page.waitForFunction((at, text) => new RegExp(text).test((document.querySelector(at) as HTMLElement | null)?.innerText.replace(/\s+/g, ' ') ?? ''), {}, selector, source.source);
+  page.waitForFunction(
+    (at, text) =>
+      new RegExp(text).test(
+        (document.querySelector(at) as HTMLElement | null)?.innerText.replace(/\s+/g, ' ') ?? '',
+      ),
+    {},
+    selector,
+    source.source,
+  );
 
 /** Reading that the dialog shows, once it is settled at about so many grams. */
 const settled = (grams: number) =>
-  page.waitForFunction((wanted) => {
-    const dialog = document.querySelector('[role=dialog]');
-    const shown = Number(dialog?.querySelector('output')?.textContent);
-    return Math.abs(shown - wanted) < 0.4 && !dialog!.textContent!.includes('settling');
-  }, {}, grams);
+  page.waitForFunction(
+    (wanted) => {
+      const dialog = document.querySelector('[role=dialog]');
+      const shown = Number(dialog?.querySelector('output')?.textContent);
+      return Math.abs(shown - wanted) < 0.4 && !dialog!.textContent!.includes('settling');
+    },
+    {},
+    grams,
+  );
 
 /** Tares once the reading stands still. */
 async function tared(): Promise<void> {
-  await page.waitForFunction(() => [...document.querySelectorAll('[role=dialog] button')].some((own) => own.textContent === 'Tare' && !(own as HTMLButtonElement).disabled));
+  await page.waitForFunction(() =>
+    [...document.querySelectorAll('[role=dialog] button')].some(
+      (own) => own.textContent === 'Tare' && !(own as HTMLButtonElement).disabled,
+    ),
+  );
   await press(page, 'Tare');
   await settled(0);
 }
 
 /** Words of the printed card. */
 async function card(visit: string): Promise<string> {
-  const bytes = await page.evaluate(async (at) => [...new Uint8Array(await (await fetch(at)).arrayBuffer())], `/visits/${visit}/sheet/mix.pdf`);
-  const { pages, text } = JSON.parse(execFileSync(process.execPath, [path.join(import.meta.dirname, 'pdf-text.mjs')], { input: Buffer.from(bytes), encoding: 'utf8' }));
+  const bytes = await page.evaluate(
+    async (at) => [...new Uint8Array(await (await fetch(at)).arrayBuffer())],
+    `/visits/${visit}/sheet/mix.pdf`,
+  );
+  const { pages, text } = JSON.parse(
+    execFileSync(process.execPath, [path.join(import.meta.dirname, 'pdf-text.mjs')], {
+      input: Buffer.from(bytes),
+      encoding: 'utf8',
+    }),
+  );
   expect(pages).toBe(1);
   return (text as string).replace(/\s+/g, ' ');
 }
@@ -74,7 +113,10 @@ test('mixes from the scale through a fault, fits lift from a strand, composes a 
   await page.keyboard.press('Enter');
   await waitText('section[aria-label="Bowls"]', /Moth developer 10 vol.*Moth developer 20 vol/);
   const first = await textOf('li[aria-label="Bowl A 1"]');
-  const [, powder, weak, strong] = /(\d+) g Moth blue powder (\d+) g Moth developer 10 vol (\d+) g Moth developer 20 vol/.exec(first)!.map(Number);
+  const [, powder, weak, strong] =
+    /(\d+) g Moth blue powder (\d+) g Moth developer 10 vol (\d+) g Moth developer 20 vol/
+      .exec(first)!
+      .map(Number);
   expect(weak + strong).toBe(2 * powder);
   expect((10 * weak + 20 * strong) / (weak + strong)).toBeCloseTo(13, 0);
 
@@ -89,7 +131,10 @@ test('mixes from the scale through a fault, fits lift from a strand, composes a 
   await press(page, 'Use this weight');
   await waitText('[role=dialog] ol', new RegExp(`Moth blue powder ${powder} g \\d+(\\.\\d)? g`));
   await handle('FAULT unplugged');
-  await see(page, 'The scale does not answer. Look at its plug; weigh by hand meanwhile, nothing entered is lost.');
+  await see(
+    page,
+    'The scale does not answer. Look at its plug; weigh by hand meanwhile, nothing entered is lost.',
+  );
   await waitText('[role=dialog] ol', new RegExp(`Moth blue powder ${powder} g \\d+(\\.\\d)? g`));
   await fill(page, 'By hand: Moth developer 10 vol', String(weak));
   await press(page, 'Save');
@@ -108,17 +153,23 @@ test('mixes from the scale through a fault, fits lift from a strand, composes a 
 
   // A strand read slower than usual moves the ready times.
   await sheet(visit, 'lift');
-  const ready = async () => Number(/Ready after about (\d+) min/.exec(await textOf('section[aria-label="Lift curve"]'))![1]);
+  const ready = async () =>
+    Number(/Ready after about (\d+) min/.exec(await textOf('section[aria-label="Lift curve"]'))![1]);
   const before = await ready();
   await fill(page, 'Read after', '15');
   await choose('Level read', '6.5');
   await press(page, 'Add the reading');
   await see(page, 'times as fast as usual');
-  await waitText('section[aria-label="Lift curve"]', new RegExp(`Ready after about (?!${before} )\\d+ min|not expected`));
+  await waitText(
+    'section[aria-label="Lift curve"]',
+    new RegExp(`Ready after about (?!${before} )\\d+ min|not expected`),
+  );
   const curve = await textOf('section[aria-label="Lift curve"]');
   const after = /Ready after about (\d+) min/.exec(curve)?.[1];
   if (after !== undefined) expect(Number(after)).toBeGreaterThan(before);
-  expect(await textOf('section[aria-label="Strand tests"]')).toMatch(/lifts 0\.\d\d times as fast as usual \(0\.\d\d–\d\.\d\d\), from 1 reading/);
+  expect(await textOf('section[aria-label="Strand tests"]')).toMatch(
+    /lifts 0\.\d\d times as fast as usual \(0\.\d\d–\d\.\d\d\), from 1 reading/,
+  );
 
   // A toner of three parts.
   await sheet(visit, 'tone');
@@ -130,7 +181,10 @@ test('mixes from the scale through a fault, fits lift from a strand, composes a 
   await choose('Shade 3', 'sedge-clear');
   await fill(page, 'Parts of shade 1', '2');
   await fill(page, 'In all', '75');
-  await waitText('article[aria-label="Toner 1"]', /13 g Sedge 8 violet 6 g Sedge 8 pearl 6 g Sedge clear 50 g Moth developer 5 vol/);
+  await waitText(
+    'article[aria-label="Toner 1"]',
+    /13 g Sedge 8 violet 6 g Sedge 8 pearl 6 g Sedge clear 50 g Moth developer 5 vol/,
+  );
   expect(await textOf('article[aria-label="Toner 1"]')).toMatch(/Just right|Under-toned|Over-toned/);
   await saved(page);
 
@@ -143,7 +197,11 @@ test('mixes from the scale through a fault, fits lift from a strand, composes a 
   await fill(page, 'At most this amount', String(budget));
   await press(page, 'Show how');
   await (await page.waitForSelector('::-p-aria([name="Apply"])', { timeout: 60_000 }))!.click();
-  await page.waitForFunction((most) => Number(document.querySelector('#price-total')!.textContent!.replace(/[^\d.]/g, '')) <= most, {}, budget);
+  await page.waitForFunction(
+    (most) => Number(document.querySelector('#price-total')!.textContent!.replace(/[^\d.]/g, '')) <= most,
+    {},
+    budget,
+  );
   const agreed = await total();
   expect(agreed).toBeGreaterThan(budget * 0.6);
   await (await page.waitForSelector('::-p-xpath(//button[starts-with(., "Agree on")])'))!.click();
@@ -152,19 +210,30 @@ test('mixes from the scale through a fault, fits lift from a strand, composes a 
   await fill(page, 'Amount', '50');
   await press(page, 'Add payment');
   await waitText('section[aria-label="Agreed and paid"]', new RegExp(`owed €${(agreed - 50).toFixed(2)}`));
-  await waitText('pre', new RegExp(`Total +€${agreed.toFixed(2)}.*Deposit +€50.00.*Owed +€${(agreed - 50).toFixed(2)}`));
+  await waitText(
+    'pre',
+    new RegExp(`Total +€${agreed.toFixed(2)}.*Deposit +€50.00.*Owed +€${(agreed - 50).toFixed(2)}`),
+  );
   await saved(page);
 
   // The card says what the screen says.
   await sheet(visit, 'bowls');
-  const bowls = await page.$$eval('section[aria-label="Bowls"] ol li[aria-label^="Bowl"] ul', (lists) => lists.map((list) => [...list.children].map((own) => (own as HTMLElement).innerText.replace(/\s+/g, ' ')).join(' · ')));
+  const bowls = await page.$$eval('section[aria-label="Bowls"] ol li[aria-label^="Bowl"] ul', (lists) =>
+    lists.map((list) =>
+      [...list.children].map((own) => (own as HTMLElement).innerText.replace(/\s+/g, ' ')).join(' · '),
+    ),
+  );
   const words = await card(visit);
   expect(bowls.length).toBeGreaterThan(0);
   for (const bowl of bowls) expect(words).toContain(bowl);
-  expect(words).toContain('13 g Sedge 8 violet · 6 g Sedge 8 pearl · 6 g Sedge clear · 50 g Moth developer 5 vol');
+  expect(words).toContain(
+    '13 g Sedge 8 violet · 6 g Sedge 8 pearl · 6 g Sedge clear · 50 g Moth developer 5 vol',
+  );
   expect(words).toContain(`agreed €${agreed.toFixed(2)}`);
   await sheet(visit, 'lift');
-  const shown = /Ready after about (\d+) min, between (\d+) and (\d+ min|never)/.exec(await textOf('section[aria-label="Lift curve"]'));
+  const shown = /Ready after about (\d+) min, between (\d+) and (\d+ min|never)/.exec(
+    await textOf('section[aria-label="Lift curve"]'),
+  );
   if (shown) expect(words).toContain(`${shown[1]} (${shown[2]}–${shown[3].replace(' min', '')})`);
   else expect(words).toContain('not expected');
   // And all of it is there after a reload.
@@ -182,7 +251,10 @@ test('a suggestion is taken for the panels that share a formula; undo takes it b
   await press(page, 'Apply');
   await sheet(visit, 'bowls');
   await waitText('section[aria-label="Formulas"]', new RegExp(`Strength`));
-  const strengths = () => page.$$eval('input[aria-label="Strength, typed"]', (inputs) => inputs.map((own) => (own as HTMLInputElement).value));
+  const strengths = () =>
+    page.$$eval('input[aria-label="Strength, typed"]', (inputs) =>
+      inputs.map((own) => (own as HTMLInputElement).value),
+    );
   expect(await strengths()).toContain(`${volumes} vol`);
 });
 
@@ -213,16 +285,26 @@ test('products: a table goes out, comes back changed with a preview, and rows th
   const upload = async (name: string, text: string) => {
     const file = path.join(folder, name);
     writeFileSync(file, text);
-    await (await page.$('input[type=file]') as unknown as { uploadFile(file: string): Promise<void> }).uploadFile(file);
+    await (
+      (await page.$('input[type=file]')) as unknown as { uploadFile(file: string): Promise<void> }
+    ).uploadFile(file);
   };
-  await upload('wrong.csv', 'kind;id;name;stock\ndeveloper;moth-dev-20;Moth developer 20 vol;-5\nshade;fern-9;Fern 9;10\n');
+  await upload(
+    'wrong.csv',
+    'kind;id;name;stock\ndeveloper;moth-dev-20;Moth developer 20 vol;-5\nshade;fern-9;Fern 9;10\n',
+  );
   await see(page, '2 rows have problems');
   await see(page, 'Row 2: stock: must be a number from 0 to 1000000 g.');
-  expect(await page.$eval('::-p-aria([name="Import the table"])', (own) => (own as HTMLButtonElement).disabled)).toBe(true);
+  expect(
+    await page.$eval('::-p-aria([name="Import the table"])', (own) => (own as HTMLButtonElement).disabled),
+  ).toBe(true);
   await page.keyboard.press('Escape');
   await upload('none.csv', 'a|b\n1|2\n');
   await see(page, 'none.csv: The first row must name the columns');
-  await upload('stock.csv', 'kind;id;name;stock;pack price\ndeveloper;moth-dev-30;Moth developer 30 vol;1234,5;8,1\n');
+  await upload(
+    'stock.csv',
+    'kind;id;name;stock;pack price\ndeveloper;moth-dev-30;Moth developer 30 vol;1234,5;8,1\n',
+  );
   await see(page, 'stock 1600 → 1234.5');
   await press(page, 'Import the table');
   await see(page, '0 added, 1 changed.');

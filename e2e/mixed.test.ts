@@ -10,7 +10,19 @@ import type { VisitMix } from '@/core/visit';
 import { visitOf } from '@/core/visit/computed/testing';
 import type { WorkUnit } from '@/core/work';
 import { advance, later, withClock } from './later';
-import { address, begin, live, newVisit, openBrowser, openStep, press, saved, see, signIn, type Session } from './harness';
+import {
+  address,
+  begin,
+  live,
+  newVisit,
+  openBrowser,
+  openStep,
+  press,
+  saved,
+  see,
+  signIn,
+  type Session,
+} from './harness';
 
 /** What a pattern says of two formulas is what is mixed, called and recorded: foil by foil. */
 let session: Session;
@@ -28,7 +40,13 @@ afterAll(async () => {
 });
 
 const panelOf = (key: string): Panel => planOf(techniqueOf(key)!).panels[0];
-const turning = (sequence: string, by: 'row' | 'foil' = 'foil') => ({ sequence, by, anew: false, from: 1, to: null });
+const turning = (sequence: string, by: 'row' | 'foil' = 'foil') => ({
+  sequence,
+  by,
+  anew: false,
+  from: 1,
+  to: null,
+});
 const zones = (...of: readonly ('upper-back' | 'lower-side' | 'upper-side')[]) => ({
   kind: 'zones' as const,
   zones: of,
@@ -61,7 +79,9 @@ function pattern(): { plan: Plan; byHand: string } {
     },
   ];
   const plan = { ...base, name: 'Two formulas', panels, sectioning: ['tips'] };
-  const byHand = visitOf({ plan }).work.units.find(({ kind, panel }) => kind === 'foil' && panel === 'tips')!.id;
+  const byHand = visitOf({ plan }).work.units.find(
+    ({ kind, panel }) => kind === 'foil' && panel === 'tips',
+  )!.id;
   return { plan: retypeFoil(plan, byHand, { formula: 'B' }), byHand };
 }
 
@@ -85,7 +105,10 @@ const MIX = {
 async function put(visit: string, part: string, document: unknown): Promise<void> {
   const answer = await page.evaluate(
     async (id, own, text) => {
-      const before = (await (await fetch(`/api/visits/${id}`)).json()) as Record<string, { revision: number }>;
+      const before = (await (await fetch(`/api/visits/${id}`)).json()) as Record<
+        string,
+        { revision: number }
+      >;
       const sent = await fetch(`/api/visits/${id}/${own}`, {
         method: 'PUT',
         body: JSON.stringify({
@@ -106,7 +129,8 @@ async function put(visit: string, part: string, document: unknown): Promise<void
 const innerText = (selector: string) =>
   page.$eval(selector, (own) => (own as HTMLElement).innerText.replace(/\s+/g, ' ').trim());
 /** What is to be done now, without the times that run. */
-const saidNow = async () => (await innerText('section[aria-label=Now]')).replace(/\d+:\d\d|\d+ (s|min)\b/g, '');
+const saidNow = async () =>
+  (await innerText('section[aria-label=Now]')).replace(/\d+:\d\d|\d+ (s|min)\b/g, '');
 /** A slow machine takes a while to say the next thing: read too soon, time would be spent on the last one twice. */
 async function changed(before: string): Promise<void> {
   for (let tries = 0; tries < 20; tries += 1) {
@@ -186,12 +210,18 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
     ) as { text: string }
   ).text.replace(/\s+/g, ' ');
   for (const label of labels) expect(card).toContain(label);
-  for (const [panel, name] of [['crossed', 'Crossed'], ['wheel', 'Wheel']]) expect(card).toContain(panelWords(panel, name));
+  for (const [panel, name] of [
+    ['crossed', 'Crossed'],
+    ['wheel', 'Wheel'],
+  ])
+    expect(card).toContain(panelWords(panel, name));
 
   // A plan is chosen in which foils are opened before the rinse.
   await openStep(page, visit, 'clock');
   const radio = (await page.waitForSelector('[role=radio][aria-label*="one rinse"]'))!;
-  const planned = Number(/pulled (\d+)/.exec((await radio.evaluate((own) => own.getAttribute('aria-label')))!)![1]);
+  const planned = Number(
+    /pulled (\d+)/.exec((await radio.evaluate((own) => own.getAttribute('aria-label')))!)![1],
+  );
   expect(planned).toBeGreaterThan(5);
   await radio.click();
   await page.waitForSelector('[role=radio][aria-label*="one rinse"][aria-checked=true]');
@@ -204,7 +234,9 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
   await live(page);
   const { script } = await page.evaluate(
     async (id) =>
-      (await fetch(`/api/services/${id}`, { cache: 'no-store' })).json() as Promise<{ script: ServiceScript }>,
+      (await fetch(`/api/services/${id}`, { cache: 'no-store' })).json() as Promise<{
+        script: ServiceScript;
+      }>,
     visit,
   );
   let turns = 0;
@@ -264,7 +296,9 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
   }
   const { events } = await page.evaluate(
     async (id) =>
-      (await fetch(`/api/services/${id}`, { cache: 'no-store' })).json() as Promise<{ events: ServiceEvent[] }>,
+      (await fetch(`/api/services/${id}`, { cache: 'no-store' })).json() as Promise<{
+        events: ServiceEvent[];
+      }>,
     visit,
   );
   const tappedMinutes = (Date.now() - begunAt) / 60_000;
@@ -274,12 +308,18 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
     called.filter((id, i) => i > 0 && letterOf.get(id) !== letterOf.get(called[i - 1])).length - 2,
   );
   // In the order of the plan, panel after panel, and none past its limit although one took so long.
-  expect(called).toEqual(script.course.order.flatMap((id) => script.blocks.find((block) => block.id === id)!.units));
+  expect(called).toEqual(
+    script.course.order.flatMap((id) => script.blocks.find((block) => block.id === id)!.units),
+  );
   expect([...called].sort()).toEqual(units.map(({ id }) => id).sort());
-  expect(new Set(events.flatMap(({ body }) => (body.kind === 'pulled' ? body.foils : []))).size).toBeGreaterThan(planned / 2);
+  expect(
+    new Set(events.flatMap(({ body }) => (body.kind === 'pulled' ? body.foils : []))).size,
+  ).toBeGreaterThan(planned / 2);
   const record = recordOf(script, serviceState(script, events));
   // Taps take real time: on a slow machine the three minutes in hand are soon gone.
-  const past = record.units.filter(({ on, limitMinutes }) => on !== null && on > limitMinutes + tappedMinutes);
+  const past = record.units.filter(
+    ({ on, limitMinutes }) => on !== null && on > limitMinutes + tappedMinutes,
+  );
   expect(past.map(({ id, on, limitMinutes, placed: at }) => ({ id, on, limitMinutes, at }))).toEqual([]);
   expect(record).toMatchObject({ skipped: 0, added: 0 });
   // Hands here take no time to change from panel to panel; later than planned they are only by what the taps took.

@@ -1,6 +1,25 @@
 import { readVisit } from '@/data/visits';
 import { signedIn } from '@/data/testing/actor';
-import { address, at, axeFindings, chapter, fill, foilCount, keptOnDevice, live, newVisit, offline, openBrowser, openStep, press, saved, see, signIn, slide, type Session } from './harness';
+import {
+  address,
+  at,
+  axeFindings,
+  chapter,
+  fill,
+  foilCount,
+  keptOnDevice,
+  live,
+  newVisit,
+  offline,
+  openBrowser,
+  openStep,
+  press,
+  saved,
+  see,
+  signIn,
+  slide,
+  type Session,
+} from './harness';
 
 let session: Session;
 beforeAll(async () => {
@@ -8,7 +27,8 @@ beforeAll(async () => {
   // What a page sends as it goes is not cut by the browser's own switch; a cable that is out cuts that, too.
   await session.page.evaluateOnNewDocument(() => {
     const { fetch: real } = window;
-    window.fetch = (...how: Parameters<typeof fetch>) => (navigator.onLine ? real(...how) : Promise.reject(new TypeError('Failed to fetch')));
+    window.fetch = (...how: Parameters<typeof fetch>) =>
+      navigator.onLine ? real(...how) : Promise.reject(new TypeError('Failed to fetch'));
   });
   await signIn(session.page);
 }, 120_000);
@@ -18,11 +38,18 @@ afterEach(() => offline(session, false));
 type StepName = 'Consult' | 'Pattern' | 'Wear' | 'Mix' | 'Clock' | 'Record';
 const step = async (name: StepName) => {
   const { page } = session;
-  await (await page.waitForSelector(`nav[aria-label="Steps of the visit"] a[href$="/${name.toLowerCase()}"]`))!.click();
+  await (await page.waitForSelector(
+    `nav[aria-label="Steps of the visit"] a[href$="/${name.toLowerCase()}"]`,
+  ))!.click();
   await at(page, new RegExp(`/visits/[^/]+/${name.toLowerCase()}$`));
   await live(page);
 };
-const unsaved = () => session.page.waitForFunction(() => [...document.querySelectorAll('header [role=status]')].some((own) => own.textContent?.startsWith('Not saved yet')));
+const unsaved = () =>
+  session.page.waitForFunction(() =>
+    [...document.querySelectorAll('header [role=status]')].some((own) =>
+      own.textContent?.startsWith('Not saved yet'),
+    ),
+  );
 const read = async (visit: string) => (await readVisit(await signedIn('ottilie@fernhollow.example'), visit))!;
 
 /** A visit planned from the wish to the mix, an action at a time. */
@@ -44,7 +71,10 @@ const ACTIONS: readonly { readonly name: string; does(): Promise<void> }[] = [
 async function planned(visit: string): Promise<void> {
   const { consult, plan, drafts } = await read(visit);
   expect(consult.document.regrowthMm).toEqual({ crown: 21, 'temple-l': 14, 'temple-r': 14 });
-  expect(plan.document.panels.find(({ name }) => name === 'Back')).toMatchObject({ thicknessMm: 5, spacing: { dropoutMm: 8 } });
+  expect(plan.document.panels.find(({ name }) => name === 'Back')).toMatchObject({
+    thicknessMm: 5,
+    spacing: { dropoutMm: 8 },
+  });
   expect(plan.document.panels.find(({ name }) => name === 'Side, right')).toMatchObject({ muted: true });
   expect(drafts).toEqual([]);
 }
@@ -102,16 +132,20 @@ test('a whole visit is planned without a network, with a reload at each step, an
   expect(await foilCount(page)).toBe(foils);
 }, 180_000);
 
-test.each([0, 1])('with the network cut between any two actions the same visit comes of it (%i)', async (parity) => {
-  const { page } = session;
-  const visit = await newVisit(page, `On And Off ${parity}`);
-  await openStep(page, visit, 'consult');
-  await keptOnDevice(page, [`/visits/${visit}`]);
-  for (const [i, { does }] of ACTIONS.entries()) {
-    await offline(session, i % 2 === parity);
-    await does();
-  }
-  await offline(session, false);
-  await saved(page);
-  await planned(visit);
-}, 120_000);
+test.each([0, 1])(
+  'with the network cut between any two actions the same visit comes of it (%i)',
+  async (parity) => {
+    const { page } = session;
+    const visit = await newVisit(page, `On And Off ${parity}`);
+    await openStep(page, visit, 'consult');
+    await keptOnDevice(page, [`/visits/${visit}`]);
+    for (const [i, { does }] of ACTIONS.entries()) {
+      await offline(session, i % 2 === parity);
+      await does();
+    }
+    await offline(session, false);
+    await saved(page);
+    await planned(visit);
+  },
+  120_000,
+);

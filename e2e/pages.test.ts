@@ -43,7 +43,9 @@ async function everything(): Promise<{ clients: string[]; visits: string[] }> {
   const clients = linksIn((await read('/clients')).text, /\/clients\/([0-9a-f]{8}-[0-9a-f-]{27})/g);
   const visits: string[] = [];
   for (const client of clients)
-    visits.push(...linksIn((await read(`/clients/${client}`)).text, /\/visits\/([0-9a-f]{8}-[0-9a-f-]{27})/g));
+    visits.push(
+      ...linksIn((await read(`/clients/${client}`)).text, /\/visits\/([0-9a-f]{8}-[0-9a-f-]{27})/g),
+    );
   return { clients, visits: [...new Set(visits)] };
 }
 
@@ -70,7 +72,9 @@ test.each([0, 40, 200])(
       '/house/people',
       '/house/trail',
       ...clients.flatMap((id) => [`/clients/${id}`, `/clients/${id}/trail`]),
-      ...visits.flatMap((id, i) => (days === 0 && i % 3 === 0 ? STEPS : BY_THE_DAY).map((step) => `/visits/${id}/${step}`)),
+      ...visits.flatMap((id, i) =>
+        (days === 0 && i % 3 === 0 ? STEPS : BY_THE_DAY).map((step) => `/visits/${id}/${step}`),
+      ),
     ];
     const wrong: string[] = [];
     for (let i = 0; i < paths.length; i += AT_ONCE)

@@ -12,7 +12,9 @@ import {
   see,
   axeFindings,
   signIn,
-  type Session, dialogClosed } from './harness';
+  type Session,
+  dialogClosed,
+} from './harness';
 
 let session: Session;
 let visit: string;
@@ -40,7 +42,9 @@ const choose = async (label: string, words: string) => {
     const own = element as HTMLSelectElement;
     const option = [...own.options].find(({ textContent }) => textContent === wanted);
     if (!option)
-      throw new Error(`${[...own.options].map(({ textContent }) => textContent).join(', ')} have no ${wanted}`);
+      throw new Error(
+        `${[...own.options].map(({ textContent }) => textContent).join(', ')} have no ${wanted}`,
+      );
     own.value = option.value;
     own.dispatchEvent(new Event('change', { bubbles: true }));
   }, words);
@@ -80,7 +84,9 @@ const settled = async (panels: number) => {
 const rowsOf = ({ sheet }: Awaited<ReturnType<typeof settled>>, panel: string, side: string) =>
   [
     ...new Map(
-      sheet.foils.filter((foil) => foil.panel === panel && foil.side === side).map((foil) => [foil.row, foil]),
+      sheet.foils
+        .filter((foil) => foil.panel === panel && foil.side === side)
+        .map((foil) => [foil.row, foil]),
     ).values(),
   ].sort((a, b) => a.row - b.row);
 
@@ -135,10 +141,14 @@ test('a hairline from temple to behind the ear on both sides: at most 6 actions'
   );
   expect(left.length).toBeGreaterThanOrEqual(3);
   expect(right.map(({ widthMm }) => widthMm)).toEqual(left.map(({ widthMm }) => widthMm));
-  expect(new Set(left.map(({ zone }) => zone.replace(/-l$/, '')))).toEqual(new Set(['temple', 'ear-hairline']));
+  expect(new Set(left.map(({ zone }) => zone.replace(/-l$/, '')))).toEqual(
+    new Set(['temple', 'ear-hairline']),
+  );
   // Its ends move by landmark, in one action each.
   await choose('To', 'Corner of the nape');
-  await session.page.waitForFunction(() => [...document.querySelectorAll('select')].some((own) => own.value === '142'));
+  await session.page.waitForFunction(() =>
+    [...document.querySelectorAll('select')].some((own) => own.value === '142'),
+  );
   expect((await settled(3)).plan.panels.find(({ id }) => id === 'hairline')!.place).toMatchObject({
     fromDeg: 50,
     toDeg: 142,
@@ -175,7 +185,10 @@ test('a perimeter for tied-up hair that follows the hair, of at most 15 foils: a
 test('sheet, chair and record show them', async () => {
   const { page } = session;
   const { sheet } = await settled(5);
-  const table = await page.evaluate(async (id) => (await fetch(`/visits/${id}/sheet/foils.csv`)).text(), visit);
+  const table = await page.evaluate(
+    async (id) => (await fetch(`/visits/${id}/sheet/foils.csv`)).text(),
+    visit,
+  );
   const { data } = Papa.parse<Record<string, string>>(table.replace(/^\uFEFF/, ''), {
     header: true,
     skipEmptyLines: true,
@@ -187,7 +200,10 @@ test('sheet, chair and record show them', async () => {
       .map(({ gather }) => gather)
       .join(' '),
   ).toMatch(/^slice slice weave/);
-  const drawing = await page.evaluate(async (id) => (await fetch(`/visits/${id}/sheet/pattern.svg`)).text(), visit);
+  const drawing = await page.evaluate(
+    async (id) => (await fetch(`/visits/${id}/sheet/pattern.svg`)).text(),
+    visit,
+  );
   for (const words of [
     'Face frame',
     'Sides',

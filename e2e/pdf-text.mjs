@@ -3,5 +3,7 @@ import { extractText, getDocumentProxy } from 'unpdf';
 
 const parts = [];
 for await (const part of process.stdin) parts.push(part);
-const { totalPages, text } = await extractText(await getDocumentProxy(new Uint8Array(Buffer.concat(parts))), { mergePages: true });
+const { totalPages, text } = await extractText(await getDocumentProxy(new Uint8Array(Buffer.concat(parts))), {
+  mergePages: true,
+});
 process.stdout.write(JSON.stringify({ pages: totalPages, text }));

@@ -3,7 +3,19 @@ import { closeDatabase } from '@/data/database';
 import { DEMO_PASSWORD } from '@/data/demo/people';
 import { changePerson, invite, listPeople, makeResetLink } from '@/data/people';
 import { signedIn } from '@/data/testing/actor';
-import { address, at, fill, live, newVisit, openBrowser, press, see, axeFindings, signIn, type Session } from './harness';
+import {
+  address,
+  at,
+  fill,
+  live,
+  newVisit,
+  openBrowser,
+  press,
+  see,
+  axeFindings,
+  signIn,
+  type Session,
+} from './harness';
 
 let owner: Session;
 let other: Session;
@@ -97,11 +109,14 @@ test('a locked station shows nothing and answers nothing until it is unlocked', 
     await at(page, /locked$/);
     expect(await page.content()).not.toContain('Behind The Lock');
   }
-  const statuses = await page.evaluate(async (id) => [
-    (await fetch(`/api/visits/${id}`)).status,
-    (await fetch(`/api/visits/${id}/plan`, { method: 'PUT', body: '{}' })).status,
-    (await fetch(`/api/photos/${id}/full`)).status,
-  ], visit);
+  const statuses = await page.evaluate(
+    async (id) => [
+      (await fetch(`/api/visits/${id}`)).status,
+      (await fetch(`/api/visits/${id}/plan`, { method: 'PUT', body: '{}' })).status,
+      (await fetch(`/api/photos/${id}/full`)).status,
+    ],
+    visit,
+  );
   expect(statuses).toEqual([401, 401, 404]);
   await fill(page, 'Password of Ottilie Marsh', DEMO_PASSWORD);
   await press(page, 'Unlock');
@@ -129,8 +144,10 @@ test('forms that are sent before scripts run answer: join, reset, sign-in, PIN',
   const plain = await openBrowser();
   const { page } = plain;
   await page.setJavaScriptEnabled(false);
-  const send = (form = 'form') => Promise.all([page.waitForNavigation(), page.click(`${form} button[type=submit]`)]);
-  const says = async (words: string) => expect(await page.$eval('body', (own) => own.innerText)).toContain(words);
+  const send = (form = 'form') =>
+    Promise.all([page.waitForNavigation(), page.click(`${form} button[type=submit]`)]);
+  const says = async (words: string) =>
+    expect(await page.$eval('body', (own) => own.innerText)).toContain(words);
   const password = 'long enough, and new';
   const email = `plain-${Date.now()}@fernhollow.example`;
   try {
@@ -209,7 +226,15 @@ describe('clients', () => {
     await page.reload();
     expect(await page.$$eval('ol[aria-label^="Visits"] > li', (all) => all.length)).toBe(2);
 
-    const record = await page.evaluate(async (at) => (await (await fetch(`${at}/record.json`)).json()) as { format: string; visits: unknown[]; trail: unknown[] }, path);
+    const record = await page.evaluate(
+      async (at) =>
+        (await (await fetch(`${at}/record.json`)).json()) as {
+          format: string;
+          visits: unknown[];
+          trail: unknown[];
+        },
+      path,
+    );
     expect(record.format).toBe('dappled-lattice/client-record');
     expect(record.visits).toHaveLength(2);
 
@@ -234,7 +259,9 @@ describe('clients', () => {
     await press(page, 'Maren Tolland');
     await at(page, /\/clients\/[0-9a-f-]+$/);
     await press(page, 'More for Maren Tolland');
-    const items = await page.$$eval('[role=menuitem]', (all) => all.map((item) => (item as HTMLElement).innerText.split('\n')[0]));
+    const items = await page.$$eval('[role=menuitem]', (all) =>
+      all.map((item) => (item as HTMLElement).innerText.split('\n')[0]),
+    );
     expect(items).toEqual(['Visit without foils', 'Name, phone, e-mail, birthday, note', 'Archive']);
     const path = new URL(page.url()).pathname;
     expect(await page.evaluate(async (at) => (await fetch(`${at}/record.json`)).status, path)).toBe(403);
@@ -253,22 +280,36 @@ describe('clients', () => {
       const canvas = document.createElement('canvas');
       canvas.width = canvas.height = 40;
       const form = new FormData();
-      form.set('file', await new Promise<Blob>((made) => canvas.toBlob((blob) => made(blob!), 'image/png')), 'x.png');
+      form.set(
+        'file',
+        await new Promise<Blob>((made) => canvas.toBlob((blob) => made(blob!), 'image/png')),
+        'x.png',
+      );
       form.set('kind', 'wish');
-      return ((await (await fetch(`/api/clients/${client}/photos`, { method: 'POST', body: form })).json()) as { photoId: string }).photoId;
+      return (
+        (await (await fetch(`/api/clients/${client}/photos`, { method: 'POST', body: form })).json()) as {
+          photoId: string;
+        }
+      ).photoId;
     }, id);
     const stranger = await openBrowser();
     try {
       await signIn(stranger.page, 'leocadia@osieryard.example');
-      const answers = await stranger.page.evaluate(async (client, own) => {
-        const form = new FormData();
-        form.set('file', new Blob(['x']), 'x.png');
-        form.set('kind', 'wish');
-        return [
-          (await fetch(`/api/photos/${own}/full`)).status, (await fetch(`/clients/${client}/record.json`)).status,
-          await (await fetch(`/api/clients/${client}/photos`)).json(), (await fetch(`/api/clients/${client}/photos`, { method: 'POST', body: form })).ok,
-        ];
-      }, id, photo);
+      const answers = await stranger.page.evaluate(
+        async (client, own) => {
+          const form = new FormData();
+          form.set('file', new Blob(['x']), 'x.png');
+          form.set('kind', 'wish');
+          return [
+            (await fetch(`/api/photos/${own}/full`)).status,
+            (await fetch(`/clients/${client}/record.json`)).status,
+            await (await fetch(`/api/clients/${client}/photos`)).json(),
+            (await fetch(`/api/clients/${client}/photos`, { method: 'POST', body: form })).ok,
+          ];
+        },
+        id,
+        photo,
+      );
       expect(answers).toEqual([404, 404, { photos: [], mayDelete: true }, false]);
       await stranger.page.goto(`${address()}${path}/trail`);
       await see(stranger.page, 'Not in this salon');
@@ -288,7 +329,10 @@ test('after six wrong passwords even the right one waits, and says how long', as
     await fill(page, 'E-mail', email);
     await fill(page, 'Password', `wrong ${i}`);
     await press(page, 'Sign in');
-    await see(page, i < 6 ? 'the e-mail address or the password is wrong' : 'Too many wrong tries. Wait 15 minutes');
+    await see(
+      page,
+      i < 6 ? 'the e-mail address or the password is wrong' : 'Too many wrong tries. Wait 15 minutes',
+    );
     if (i < 6) await page.reload();
   }
 }, 60_000);

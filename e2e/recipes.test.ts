@@ -9,7 +9,21 @@ import type { VisitMix } from '@/core/visit';
 import { readProducts } from '@/data/products';
 import { signedIn } from '@/data/testing/actor';
 import { advance, later, withClock } from './later';
-import { address, answers, begin, fill, live, newVisit, openBrowser, openStep, press, saved, see, signIn, type Session } from './harness';
+import {
+  address,
+  answers,
+  begin,
+  fill,
+  live,
+  newVisit,
+  openBrowser,
+  openStep,
+  press,
+  saved,
+  see,
+  signIn,
+  type Session,
+} from './harness';
 
 /** From two lighteners in one bowl to what is left of them on the shelf. */
 let session: Session;
@@ -33,7 +47,17 @@ function pattern(): Plan {
   return {
     ...base,
     name: 'Twice, and a high-lift',
-    panels: [{ ...back, place: { kind: 'zones', zones: ['upper-back'] }, side: 'across', thicknessMm: 6, spacing: { kind: 'count', foils: 5 }, columns: { ...back.columns, onePerRow: true }, rotation: { sequence: 'AAB', by: 'foil', anew: false, from: 1, to: null } }],
+    panels: [
+      {
+        ...back,
+        place: { kind: 'zones', zones: ['upper-back'] },
+        side: 'across',
+        thicknessMm: 6,
+        spacing: { kind: 'count', foils: 5 },
+        columns: { ...back.columns, onePerRow: true },
+        rotation: { sequence: 'AAB', by: 'foil', anew: false, from: 1, to: null },
+      },
+    ],
   };
 }
 
@@ -42,30 +66,58 @@ const MIX: VisitMix = {
   ...EMPTY_MIX,
   formulas: {
     A: lightenerWith({
-      lighteners: [{ product: 'moth-powder', parts: 1 }, { product: 'moth-cream', parts: 1 }], volumes: 20, additives: [{ product: 'rootling', amount: 0.1, unit: 'g' }],
+      lighteners: [
+        { product: 'moth-powder', parts: 1 },
+        { product: 'moth-cream', parts: 1 },
+      ],
+      volumes: 20,
+      additives: [{ product: 'rootling', amount: 0.1, unit: 'g' }],
       second: { volumes: 10, ratio: 2, afterMinutes: 40 },
     }),
     B: lightenerWith({ lighteners: [{ product: 'moth-high', parts: 1 }], volumes: 20, target: 4 }),
   },
-  toners: [tonerFor('left', 10, { side: 'left' }), tonerFor('right', 10, { side: 'right' }, { parts: [{ shade: 'sedge-9-pearl', parts: 1 }] })],
+  toners: [
+    tonerFor('left', 10, { side: 'left' }),
+    tonerFor('right', 10, { side: 'right' }, { parts: [{ shade: 'sedge-9-pearl', parts: 1 }] }),
+  ],
   corrections: [{ ...usualCorrection('cap', soapCap, 8), grams: 50 }],
 };
 
 async function put(visit: string, part: string, document: unknown): Promise<void> {
   const answer = await page.evaluate(
     async (id, own, text) => {
-      const before = (await (await fetch(`/api/visits/${id}`)).json()) as Record<string, { revision: number }>;
-      const sent = await fetch(`/api/visits/${id}/${own}`, { method: 'PUT', body: JSON.stringify({ baseRevision: before[own].revision, editId: crypto.randomUUID(), document: JSON.parse(text) }) });
+      const before = (await (await fetch(`/api/visits/${id}`)).json()) as Record<
+        string,
+        { revision: number }
+      >;
+      const sent = await fetch(`/api/visits/${id}/${own}`, {
+        method: 'PUT',
+        body: JSON.stringify({
+          baseRevision: before[own].revision,
+          editId: crypto.randomUUID(),
+          document: JSON.parse(text),
+        }),
+      });
       return { status: sent.status, text: await sent.text() };
     },
-    visit, part, JSON.stringify(document),
+    visit,
+    part,
+    JSON.stringify(document),
   );
   if (answer.status !== 200) throw new Error(`${part}: ${answer.status} ${answer.text}`);
 }
 
-const textOf = (selector: string) => page.$eval(selector, (own) => (own as HTMLElement).innerText.replace(/\s+/g, ' ').trim());
+const textOf = (selector: string) =>
+  page.$eval(selector, (own) => (own as HTMLElement).innerText.replace(/\s+/g, ' ').trim());
 const service = (visit: string) =>
-  page.evaluate(async (id) => (await fetch(`/api/services/${id}`, { cache: 'no-store' })).json() as Promise<{ script: ServiceScript; events: ServiceEvent[] }>, visit);
+  page.evaluate(
+    async (id) =>
+      (await fetch(`/api/services/${id}`, { cache: 'no-store' })).json() as Promise<{
+        script: ServiceScript;
+        events: ServiceEvent[];
+      }>,
+    visit,
+  );
 const breathe = () => new Promise((resolve) => setTimeout(resolve, 930));
 
 /** What the house has of everything, as it is now. */
@@ -77,24 +129,44 @@ async function stock(): Promise<Map<string, number>> {
 test('two lighteners, a high-lift that takes its time, foils painted twice, a soap cap, toner left and right: planned, priced, done, and gone from the shelf', async () => {
   const plan = pattern();
   const visit = await newVisit(page, 'Twice Painted');
-  const health = { ...EMPTY_CONSULT.health, allergy: 'none' as const, dyes: 'none' as const, scalp: 'sound' as const, strandFeel: 'sound' as const };
-  await put(visit, 'consult', { ...EMPTY_CONSULT, naturalLevel: 2, goalLevel: 8, head: plan.head, hair: plan.hair, health });
+  const health = {
+    ...EMPTY_CONSULT.health,
+    allergy: 'none' as const,
+    dyes: 'none' as const,
+    scalp: 'sound' as const,
+    strandFeel: 'sound' as const,
+  };
+  await put(visit, 'consult', {
+    ...EMPTY_CONSULT,
+    naturalLevel: 2,
+    goalLevel: 8,
+    head: plan.head,
+    hair: plan.hair,
+    health,
+  });
   await put(visit, 'plan', plan);
   await put(visit, 'mix', MIX);
 
   // Mix: both lighteners in one bowl, the second application in its own, and the high-lift.
   await openStep(page, visit, 'mix');
   const first = await textOf('li[aria-label="Bowl A 1"]');
-  const [, powder, cream, developer] = /([\d.]+) g Moth blue powder ([\d.]+) g Moth slow cream ([\d.]+) g Moth developer 20 vol ([\d.]+) g Rootling/.exec(first)!.map(Number);
+  const [, powder, cream, developer] =
+    /([\d.]+) g Moth blue powder ([\d.]+) g Moth slow cream ([\d.]+) g Moth developer 20 vol ([\d.]+) g Rootling/
+      .exec(first)!
+      .map(Number);
   expect(Math.abs(powder - cream)).toBeLessThanOrEqual(1);
   expect(developer).toBe(2 * (powder + cream));
-  expect(await textOf('li[aria-label="Bowl A second 1"]')).toMatch(/Moth developer 10 vol.*Second application: 4 foils/);
+  expect(await textOf('li[aria-label="Bowl A second 1"]')).toMatch(
+    /Moth developer 10 vol.*Second application: 4 foils/,
+  );
   await page.waitForSelector('li[aria-label="Bowl B 1"]');
   // A gram too much of the powder is weighed by hand, all else as it is wanted.
   await (await page.waitForSelector('li[aria-label="Bowl A 1"] button'))!.click();
   await fill(page, 'By hand: Moth blue powder', String(powder + 1));
   await press(page, 'Save');
-  await page.waitForFunction(() => /Moth slow cream/.test(document.querySelector('[role=dialog] [aria-label="Scale"]')?.textContent ?? ''));
+  await page.waitForFunction(() =>
+    /Moth slow cream/.test(document.querySelector('[role=dialog] [aria-label="Scale"]')?.textContent ?? ''),
+  );
   await page.keyboard.press('Escape');
   await saved(page);
 
@@ -103,13 +175,17 @@ test('two lighteners, a high-lift that takes its time, foils painted twice, a so
   await live(page);
   const lifts = await textOf('table:has(caption)');
   expect(lifts).toMatch(/B .*45 min/);
-  expect(await textOf('section[aria-label="Lift curve"]')).toMatch(/Ready after about \d+ min, painted again at 40/);
+  expect(await textOf('section[aria-label="Lift curve"]')).toMatch(
+    /Ready after about \d+ min, painted again at 40/,
+  );
 
   // Price, to the cent: five foils in the base, one bowl more than two, a second toner, the soap cap.
   await page.goto(`${address()}/visits/${visit}/mix#price`);
   await live(page);
   const prices = USUAL_HOUSE.prices;
-  expect(await textOf('#price-total')).toBe(`€${((prices.baseMinor + prices.extraBowlMinor + prices.extraTonerMinor + 1500) / 100).toFixed(2)}`);
+  expect(await textOf('#price-total')).toBe(
+    `€${((prices.baseMinor + prices.extraBowlMinor + prices.extraTonerMinor + 1500) / 100).toFixed(2)}`,
+  );
 
   // Clock: painted again, and nothing past a limit.
   await openStep(page, visit, 'clock');
@@ -153,23 +229,33 @@ test('two lighteners, a high-lift that takes its time, foils painted twice, a so
   }
   expect(painted).toBeGreaterThan(0);
   const { events } = await service(visit);
-  expect(new Set(events.flatMap(({ body }) => (body.kind === 'reapplied' ? body.foils : [])))).toEqual(secondOf);
+  expect(new Set(events.flatMap(({ body }) => (body.kind === 'reapplied' ? body.foils : [])))).toEqual(
+    secondOf,
+  );
   const state = serviceState(script, events);
   const units = state.blocks.flatMap((own) => own.units);
   // The high-lift had its 45 minutes; what was painted twice was on for both.
-  for (const own of units.filter(({ unit }) => unit.letter === 'B')) expect((own.offAt! - own.closedAt!) / 60_000).toBeGreaterThanOrEqual(40);
-  for (const own of units.filter(({ id }) => secondOf.has(id))) expect(own.earlierMinutes).toBeGreaterThanOrEqual(30);
-  expect(state.steps.filter(({ begunAt }) => begunAt !== null).map(({ step }) => step.name)).toEqual(expect.arrayContaining(['Soap cap', 'Toner']));
+  for (const own of units.filter(({ unit }) => unit.letter === 'B'))
+    expect((own.offAt! - own.closedAt!) / 60_000).toBeGreaterThanOrEqual(40);
+  for (const own of units.filter(({ id }) => secondOf.has(id)))
+    expect(own.earlierMinutes).toBeGreaterThanOrEqual(30);
+  expect(state.steps.filter(({ begunAt }) => begunAt !== null).map(({ step }) => step.name)).toEqual(
+    expect.arrayContaining(['Soap cap', 'Toner']),
+  );
 
   // The record, and the shelf: what was weighed is gone, in one go with the end of the service.
   await openStep(page, visit, 'record');
   await see(page, 'On record: 5 foils');
-  expect(await page.$eval('textarea', (own) => own.value)).toMatch(/Second application on \d+ foils?: as planned/);
+  expect(await page.$eval('textarea', (own) => own.value)).toMatch(
+    /Second application on \d+ foils?: as planned/,
+  );
   const after = await stock();
   const gone = (product: string) => Math.round(10 * (before.get(product)! - after.get(product)!)) / 10;
   // Bowl A 1 as it was weighed, the second application's as it was planned, and 10 of the 50 g soap cap.
   await openStep(page, visit, 'mix');
-  const again = Number(/([\d.]+) g Moth blue powder/.exec(await textOf('li[aria-label="Bowl A second 1"]'))![1]);
+  const again = Number(
+    /([\d.]+) g Moth blue powder/.exec(await textOf('li[aria-label="Bowl A second 1"]'))![1],
+  );
   expect(gone('moth-powder')).toBeCloseTo(powder + 1 + again + 10, 5);
   expect(gone('foil-120')).toBe(5);
   expect(gone('rill-mask')).toBe(30);

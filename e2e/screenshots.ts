@@ -32,7 +32,9 @@ await press(page, 'Left');
 await shoot('pattern-round');
 await press(page, 'Opened head, large');
 await press(page, 'Library …');
-await page.waitForFunction(() => document.querySelectorAll('[role=dialog] svg[role=img]').length >= 18, { timeout: 30_000 });
+await page.waitForFunction(() => document.querySelectorAll('[role=dialog] svg[role=img]').length >= 18, {
+  timeout: 30_000,
+});
 await shoot('library');
 await press(page, 'Close');
 await press(page, 'Wear');
@@ -49,7 +51,10 @@ await press(page, 'Mix');
 await at(page, /\/mix$/);
 await page.waitForSelector('li[aria-label="Bowl A 1"]');
 await shoot('mix');
-for (const [hash, name, selector] of [['tone', 'tone', 'article[aria-label="Toner 1"]'], ['price', 'price', '#price-total']] as const) {
+for (const [hash, name, selector] of [
+  ['tone', 'tone', 'article[aria-label="Toner 1"]'],
+  ['price', 'price', '#price-total'],
+] as const) {
   await page.click(`nav[aria-label="Mix"] a[href="#${hash}"]`);
   await page.waitForSelector(selector);
   await shoot(name);
@@ -120,7 +125,8 @@ for (let i = 0; i < 13; i += 1) {
   if (timed) await advance(62 / 60);
   await tap();
 }
-for (const heard of await page.$$('[aria-label=Alarms] button')) if ((await heard.evaluate((own) => own.textContent)) === 'Heard') await heard.click();
+for (const heard of await page.$$('[aria-label=Alarms] button'))
+  if ((await heard.evaluate((own) => own.textContent)) === 'Heard') await heard.click();
 if (timed) await advance(0.4);
 await picture('chair');
 if (timed) later(0);

@@ -25,13 +25,22 @@ test('the second salon’s account sees nothing of the first through pages, read
   expect(await page.evaluate(() => document.body.innerText)).not.toContain('Maren');
   await page.goto(`${address()}/clients?find=maren`);
   await see(page, 'No client here has “maren”');
-  for (const path of [clientPath, `/visits/${visit}/consult`, `/visits/${visit}/pattern`, `/visits/${visit}/record`]) {
+  for (const path of [
+    clientPath,
+    `/visits/${visit}/consult`,
+    `/visits/${visit}/pattern`,
+    `/visits/${visit}/record`,
+  ]) {
     await page.goto(`${address()}${path}`);
     await see(page, 'Not in this salon');
     expect(await page.content()).not.toContain('Tolland');
   }
   const answers = await page.evaluate(async (id) => {
-    const body = JSON.stringify({ baseRevision: 1, editId: crypto.randomUUID(), document: { version: 1, done: 'x', foilsPlaced: 1, levelReached: 8, nextOn: null } });
+    const body = JSON.stringify({
+      baseRevision: 1,
+      editId: crypto.randomUUID(),
+      document: { version: 1, done: 'x', foilsPlaced: 1, levelReached: 8, nextOn: null },
+    });
     const read = await fetch(`/api/visits/${id}`);
     const write = await fetch(`/api/visits/${id}/outcome`, { method: 'PUT', body });
     return [read.status, write.status];
@@ -77,5 +86,7 @@ test('signed out, every page leads to sign-in and no read answers', async () => 
   await at(page, /\/sign-in$/);
   await page.goto(`${address()}/clients`);
   await at(page, /\/sign-in$/);
-  expect(await page.evaluate(async () => (await fetch(`/api/visits/${crypto.randomUUID()}`)).status)).toBe(401);
+  expect(await page.evaluate(async () => (await fetch(`/api/visits/${crypto.randomUUID()}`)).status)).toBe(
+    401,
+  );
 });

@@ -3,7 +3,20 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { parsePlan, visitSchema } from '@/core/formats';
-import { address, fill, newVisit, openBrowser, openStep, press, saved, see, axeFindings, signIn, type Session, dialogClosed } from './harness';
+import {
+  address,
+  fill,
+  newVisit,
+  openBrowser,
+  openStep,
+  press,
+  saved,
+  see,
+  axeFindings,
+  signIn,
+  type Session,
+  dialogClosed,
+} from './harness';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'lattice-tables-'));
 let session: Session;
@@ -15,10 +28,11 @@ beforeAll(async () => {
 });
 afterAll(() => session?.close());
 
-const fetched = (at: string) => page.evaluate(async (from) => {
-  const answer = await fetch(from);
-  return { status: answer.status, type: answer.headers.get('content-type'), text: await answer.text() };
-}, at);
+const fetched = (at: string) =>
+  page.evaluate(async (from) => {
+    const answer = await fetch(from);
+    return { status: answer.status, type: answer.headers.get('content-type'), text: await answer.text() };
+  }, at);
 async function choose(text: string | Buffer): Promise<void> {
   const file = path.join(folder, 'clients.csv');
   writeFileSync(file, text);
@@ -27,7 +41,9 @@ async function choose(text: string | Buffer): Promise<void> {
   await press(page, 'Clients as a table');
   await see(page, 'Import a table');
   await page.keyboard.press('Escape');
-  await ((await page.waitForSelector('input[aria-label="Table of clients"]')) as ElementHandle<HTMLInputElement>).uploadFile(file);
+  await (
+    (await page.waitForSelector('input[aria-label="Table of clients"]')) as ElementHandle<HTMLInputElement>
+  ).uploadFile(file);
 }
 
 test('clients go out as a table, and a table comes in once it was looked at; a wrong row takes nothing', async () => {
@@ -40,7 +56,12 @@ test('clients go out as a table, and a table comes in once it was looked at; a w
   await choose(`name;phone;birthday\n${name};0700 900 555;1990-02-30\n`);
   await see(page, 'One row has a problem');
   await see(page, 'Birthday: write a day such as 1990-02-28.');
-  expect(await page.$$eval('[role=dialog] button', (all) => (all.find((own) => own.textContent === 'Import the table') as HTMLButtonElement).disabled)).toBe(true);
+  expect(
+    await page.$$eval(
+      '[role=dialog] button',
+      (all) => (all.find((own) => own.textContent === 'Import the table') as HTMLButtonElement).disabled,
+    ),
+  ).toBe(true);
   // Of another program: what is read is named, and a column that no heading tells is chosen.
   await choose(`Who,Shoe,Handy\n${name} Other,39,0700 900 556\n`);
   await see(page, 'No column is the name: choose which one is.');
@@ -53,7 +74,12 @@ test('clients go out as a table, and a table comes in once it was looked at; a w
 
   // In the older code of western spreadsheets, with a note of Maren’s changed.
   const [id] = maren.split(',');
-  await choose(Buffer.from(`id;name;phone;note\n;${name} Søn;0700 900 555;née\n${id};Maren Tolland;0700 900 114;Ties it up on most working days.\n`, 'latin1'));
+  await choose(
+    Buffer.from(
+      `id;name;phone;note\n;${name} Søn;0700 900 555;née\n${id};Maren Tolland;0700 900 114;Ties it up on most working days.\n`,
+      'latin1',
+    ),
+  );
   await see(page, '1 added, 0 changed, 1 as they are');
   expect(await axeFindings(page)).toEqual([]);
   await press(page, 'Import the table');
@@ -78,12 +104,16 @@ test('a pattern goes to another salon as one file, and comes in from one', async
     };
   });
   await press(page, `As a file: ${name}`);
-  const given = await page.waitForFunction(() => (window as unknown as { given?: string }).given).then((own) => own.jsonValue() as Promise<string>);
+  const given = await page
+    .waitForFunction(() => (window as unknown as { given?: string }).given)
+    .then((own) => own.jsonValue() as Promise<string>);
   expect(given).toMatch(/^<svg[\s\S]*100 foils/);
   const take = async (file: string, text: string) => {
     const at = path.join(folder, file);
     writeFileSync(at, text);
-    await ((await page.waitForSelector('[role=dialog] input[type=file]')) as ElementHandle<HTMLInputElement>).uploadFile(at);
+    await (
+      (await page.waitForSelector('[role=dialog] input[type=file]')) as ElementHandle<HTMLInputElement>
+    ).uploadFile(at);
   };
   await take('other.svg', given.replaceAll(name, `${name} again`));
   await page.waitForSelector(`[aria-label="As a file: ${name} again"]`);
@@ -98,7 +128,13 @@ test('the foils of a pattern and everything of the salon go out as files; only w
   expect(foils.text.trim().split('\r\n')).toHaveLength(101);
   // Documents fit their schemas; the pattern is one that the command line reads.
   const whole = visitSchema.parse(JSON.parse((await fetched(`/visits/${visit}/sheet/visit.json`)).text));
-  expect(whole).toMatchObject({ id: visit, client: { name: 'Listed Sedge' }, colourist: 'Ottilie Marsh', record: null, signed: null });
+  expect(whole).toMatchObject({
+    id: visit,
+    client: { name: 'Listed Sedge' },
+    colourist: 'Ottilie Marsh',
+    record: null,
+    signed: null,
+  });
   const pattern = parsePlan(JSON.parse((await fetched(`/visits/${visit}/sheet/pattern.json`)).text));
   expect(pattern).toMatchObject({ ok: true, value: { name: whole.plan.name } });
   const archive = await page.evaluate(async () => {
@@ -110,12 +146,16 @@ test('the foils of a pattern and everything of the salon go out as files; only w
   await openStep(page, visit, 'pattern');
   const give = async (name: string, text: string) => {
     writeFileSync(path.join(folder, name), text);
-    await ((await page.waitForSelector('input[aria-label="Table of foils"]')) as ElementHandle<HTMLInputElement>).uploadFile(path.join(folder, name));
+    await (
+      (await page.waitForSelector('input[aria-label="Table of foils"]')) as ElementHandle<HTMLInputElement>
+    ).uploadFile(path.join(folder, name));
     await page.waitForSelector('[role=dialog]');
   };
   await give('wrong.csv', 'id,width mm\nback/3/1,1\nnobody,2\n');
   await see(page, 'Row 3: id: this pattern has no foil “nobody”.');
-  expect(await page.$$eval('[role=dialog] button[disabled]', (all) => all.map((own) => own.textContent))).toEqual(['Import the table']);
+  expect(
+    await page.$$eval('[role=dialog] button[disabled]', (all) => all.map((own) => own.textContent)),
+  ).toEqual(['Import the table']);
   expect(await axeFindings(page)).toEqual([]);
   await press(page, 'Close');
   await dialogClosed(page);

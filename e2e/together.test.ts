@@ -1,6 +1,21 @@
 import { readVisit } from '@/data/visits';
 import { signedIn } from '@/data/testing/actor';
-import { apart, axeFindings, chapter, fill, foilCount, newVisit, openBrowser, openStep, press, saved, see, signIn, slide, type Session } from './harness';
+import {
+  apart,
+  axeFindings,
+  chapter,
+  fill,
+  foilCount,
+  newVisit,
+  openBrowser,
+  openStep,
+  press,
+  saved,
+  see,
+  signIn,
+  slide,
+  type Session,
+} from './harness';
 
 let first: Session;
 let second: Session;
@@ -21,7 +36,13 @@ const both = async (name: string, step: 'pattern' | 'consult' | 'mix') => {
   return visit;
 };
 /** Waits until a page says who else is there. */
-const hears = ({ page }: Session, words: string) => page.waitForFunction((own) => document.querySelector('header [title^="Also here:"]')?.getAttribute('title') === `Also here: ${own}`, {}, words);
+const hears = ({ page }: Session, words: string) =>
+  page.waitForFunction(
+    (own) =>
+      document.querySelector('header [title^="Also here:"]')?.getAttribute('title') === `Also here: ${own}`,
+    {},
+    words,
+  );
 
 test('two on one visit see who is there and where, and that the other has gone', async () => {
   const visit = await both('Seen Together', 'pattern');
@@ -50,7 +71,11 @@ test('what one changes is there for the other within a second; a step back undoe
 
   const times: number[] = [];
   for (let i = 0; i < 5; i += 1) {
-    const there = second.page.waitForFunction((foils) => document.querySelector('#total-foils')?.textContent !== String(foils), { polling: 20 }, await foilCount(second.page));
+    const there = second.page.waitForFunction(
+      (foils) => document.querySelector('#total-foils')?.textContent !== String(foils),
+      { polling: 20 },
+      await foilCount(second.page),
+    );
     await drop(first, 2);
     const from = Date.now();
     await there;
@@ -79,9 +104,14 @@ test('notes and wishes of two come together; where both wrote the same field, bo
     await chapter(second.page, 'map');
     await fill(second.page, 'Crown', '20');
   });
-  await second.page.waitForFunction(() => document.querySelector('[data-zone="temple-l"]')?.getAttribute('aria-label') === 'Temple, left: 14 mm');
+  await second.page.waitForFunction(
+    () =>
+      document.querySelector('[data-zone="temple-l"]')?.getAttribute('aria-label') === 'Temple, left: 14 mm',
+  );
   await saved(second.page);
-  await first.page.waitForFunction(() => document.querySelector('[data-zone="crown"]')?.getAttribute('aria-label') === 'Crown: 20 mm');
+  await first.page.waitForFunction(
+    () => document.querySelector('[data-zone="crown"]')?.getAttribute('aria-label') === 'Crown: 20 mm',
+  );
   expect(await second.page.$('[aria-label="Your draft"]')).toBeNull();
 
   await apart(second, async () => {

@@ -1,4 +1,23 @@
-import { address, apart, at, begin, chapter, fill, foilCount, live, newVisit, openBrowser, openStep, press, saved, see, axeFindings, signIn, slide, type Session } from './harness';
+import {
+  address,
+  apart,
+  at,
+  begin,
+  chapter,
+  fill,
+  foilCount,
+  live,
+  newVisit,
+  openBrowser,
+  openStep,
+  press,
+  saved,
+  see,
+  axeFindings,
+  signIn,
+  slide,
+  type Session,
+} from './harness';
 
 let first: Session;
 let second: Session;
@@ -20,7 +39,9 @@ describe('bad input', () => {
     await press(page, 'Sign in');
     await see(page, 'E-mail: write an address such as name@salon.example.');
     await see(page, 'Password: it is empty.');
-    expect(await page.$eval('input[name=email]', (input) => (input as HTMLInputElement).value)).toBe('nobody');
+    expect(await page.$eval('input[name=email]', (input) => (input as HTMLInputElement).value)).toBe(
+      'nobody',
+    );
     await fill(page, 'E-mail', 'ottilie@fernhollow.example');
     await fill(page, 'Password', 'wrong');
     await press(page, 'Sign in');
@@ -36,7 +57,9 @@ describe('bad input', () => {
     await press(page, 'Add client');
     await see(page, 'Name: it is empty.');
     await see(page, 'Phone: it holds something other than digits');
-    expect(await page.$eval('textarea[name=note]', (area) => (area as HTMLTextAreaElement).value)).toBe('keeps what was typed');
+    expect(await page.$eval('textarea[name=note]', (area) => (area as HTMLTextAreaElement).value)).toBe(
+      'keeps what was typed',
+    );
     expect(new URL(page.url()).pathname).toBe('/clients');
   });
 
@@ -53,7 +76,10 @@ describe('bad input', () => {
     await see(page, 'Head circumference: write a figure from 440 to 680 mm.');
     await page.reload();
     await see(page, 'Measured arcs');
-    const value = await page.$eval('::-p-aria([name="Head circumference"])', (input) => (input as HTMLInputElement).value);
+    const value = await page.$eval(
+      '::-p-aria([name="Head circumference"])',
+      (input) => (input as HTMLInputElement).value,
+    );
     expect(value).toBe('550');
   });
 
@@ -70,22 +96,39 @@ describe('bad input', () => {
 
   test.each([
     ['not json', 400, 'The request body is not JSON.'],
-    ['{"baseRevision":1,"editId":"2b0c9c1e-8a55-4c57-9f3a-0d9b2f6f3f10","document":{"format":"x"}}', 400, 'format: must be "dappled-lattice/plan".'],
-    ['{"baseRevision":-1,"editId":"2b0c9c1e-8a55-4c57-9f3a-0d9b2f6f3f10","document":{}}', 400, 'baseRevision'],
+    [
+      '{"baseRevision":1,"editId":"2b0c9c1e-8a55-4c57-9f3a-0d9b2f6f3f10","document":{"format":"x"}}',
+      400,
+      'format: must be "dappled-lattice/plan".',
+    ],
+    [
+      '{"baseRevision":-1,"editId":"2b0c9c1e-8a55-4c57-9f3a-0d9b2f6f3f10","document":{}}',
+      400,
+      'baseRevision',
+    ],
   ])('a request body of %j is refused with a sentence', async (body, status, problem) => {
     const { page } = first;
     const path = `/api/visits/${new URL(page.url()).pathname.split('/')[2]}/plan`;
-    const answer = await page.evaluate(async (to, text) => {
-      const response = await fetch(to, { method: 'PUT', body: text });
-      return { status: response.status, problem: ((await response.json()) as { problem: string }).problem };
-    }, path, body);
+    const answer = await page.evaluate(
+      async (to, text) => {
+        const response = await fetch(to, { method: 'PUT', body: text });
+        return { status: response.status, problem: ((await response.json()) as { problem: string }).problem };
+      },
+      path,
+      body,
+    );
     expect(answer.status).toBe(status);
     expect(answer.problem).toContain(problem);
   });
 
   test('an address that leads nowhere says so', async () => {
     const { page } = first;
-    for (const path of ['/clients/none', `/clients/${crypto.randomUUID()}`, `/visits/${crypto.randomUUID()}/pattern`, '/nowhere']) {
+    for (const path of [
+      '/clients/none',
+      `/clients/${crypto.randomUUID()}`,
+      `/visits/${crypto.randomUUID()}/pattern`,
+      '/nowhere',
+    ]) {
       await page.goto(`${address()}${path}`);
       await see(page, 'Not in this salon');
     }
@@ -106,7 +149,11 @@ describe('two people on one visit', () => {
     await see(second.page, 'Back, drop-out: yours 12 mm, saved 7 mm');
     expect(await axeFindings(second.page)).toEqual([]);
     const theirs = await foilCount(first.page);
-    await second.page.waitForFunction((n) => document.querySelector('#total-foils')?.textContent === String(n), {}, theirs);
+    await second.page.waitForFunction(
+      (n) => document.querySelector('#total-foils')?.textContent === String(n),
+      {},
+      theirs,
+    );
 
     // Still there after a reload; then taken over and saved.
     await second.page.reload();
@@ -138,11 +185,20 @@ test('two people on one hair map: the later one is kept as a draft with its zone
   });
   await see(second.page, 'You and somebody else changed the same thing in the consultation.');
   await see(second.page, 'regrowth, temple, left: yours 20 mm, saved 14 mm');
-  await second.page.waitForFunction(() => document.querySelector('[data-zone="temple-l"]')?.getAttribute('aria-label') === 'Temple, left: 14 mm');
+  await second.page.waitForFunction(
+    () =>
+      document.querySelector('[data-zone="temple-l"]')?.getAttribute('aria-label') === 'Temple, left: 14 mm',
+  );
   await press(second.page, 'Apply mine');
-  await second.page.waitForFunction(() => document.querySelector('[data-zone="temple-l"]')?.getAttribute('aria-label') === 'Temple, left: 20 mm');
+  await second.page.waitForFunction(
+    () =>
+      document.querySelector('[data-zone="temple-l"]')?.getAttribute('aria-label') === 'Temple, left: 20 mm',
+  );
   await saved(second.page);
-  await first.page.waitForFunction(() => document.querySelector('[data-zone="temple-r"]')?.getAttribute('aria-label') === 'Temple, right: 20 mm');
+  await first.page.waitForFunction(
+    () =>
+      document.querySelector('[data-zone="temple-r"]')?.getAttribute('aria-label') === 'Temple, right: 20 mm',
+  );
 }, 60_000);
 
 test('a change that both made is taken over panel by panel', async () => {
@@ -156,13 +212,21 @@ test('a change that both made is taken over panel by panel', async () => {
   });
   await see(second.page, 'You and somebody else changed the same thing in the pattern.');
   // What only the other changed is taken over already, and nothing is asked about it.
-  expect(await second.page.$eval('[data-panel-foils="side-right"]', (element) => element.textContent)).toBe('–');
-  expect(await second.page.$$eval('[aria-label="Panel by panel"] button', (all) => all.map((own) => own.textContent))).toEqual(['Apply Back, as you have it']);
+  expect(await second.page.$eval('[data-panel-foils="side-right"]', (element) => element.textContent)).toBe(
+    '–',
+  );
+  expect(
+    await second.page.$$eval('[aria-label="Panel by panel"] button', (all) =>
+      all.map((own) => own.textContent),
+    ),
+  ).toEqual(['Apply Back, as you have it']);
   await press(second.page, 'Apply Back, as you have it');
   await see(second.page, '4 + 12 mm');
   await second.page.waitForFunction(() => document.querySelector('[aria-label="Your draft"]') === null);
   await saved(second.page);
-  expect(await second.page.$eval('[data-panel-foils="side-right"]', (element) => element.textContent)).toBe('–');
+  expect(await second.page.$eval('[data-panel-foils="side-right"]', (element) => element.textContent)).toBe(
+    '–',
+  );
 });
 
 describe('a lost connection', () => {
@@ -172,7 +236,11 @@ describe('a lost connection', () => {
     await openStep(page, visit, 'pattern');
     await page.setOfflineMode(true);
     await drop(first, 4);
-    await page.waitForFunction(() => [...document.querySelectorAll('header [role=status]')].some((e) => e.textContent?.startsWith('Not saved yet')));
+    await page.waitForFunction(() =>
+      [...document.querySelectorAll('header [role=status]')].some((e) =>
+        e.textContent?.startsWith('Not saved yet'),
+      ),
+    );
     const edited = await foilCount(page);
     await page.goto('about:blank');
     await page.setOfflineMode(false);

@@ -21,15 +21,31 @@ let clientId: string;
 
 beforeAll(async () => {
   const port = await freePort();
-  second = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], { env: { ...process.env, NODE_ENV: 'production', LATTICE_LOG: 'warn' }, stdio: 'ignore' });
+  second = spawn(
+    process.execPath,
+    ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
+    { env: { ...process.env, NODE_ENV: 'production', LATTICE_LOG: 'warn' }, stdio: 'ignore' },
+  );
   at = [address(), `http://127.0.0.1:${port}`];
   actor = await signedIn('ottilie@fernhollow.example');
   cookie = `lattice=${await sealData({ sessionId: actor.sessionId }, { password: process.env.LATTICE_SESSION_SECRET! })}`;
-  clientId = await createClient(actor, { name: 'Two Machines', phone: '', email: '', note: '', bornOn: null });
+  clientId = await createClient(actor, {
+    name: 'Two Machines',
+    phone: '',
+    email: '',
+    note: '',
+    bornOn: null,
+  });
   visitId = (await createVisit(actor, clientId, new Date().toISOString().slice(0, 10)))!;
   await beginUnasked(actor, visitId);
   for (let i = 0; i < 120; i += 1) {
-    if (await fetch(`${at[1]}/readyz`).then(({ ok }) => ok, () => false)) return;
+    if (
+      await fetch(`${at[1]}/readyz`).then(
+        ({ ok }) => ok,
+        () => false,
+      )
+    )
+      return;
     await new Promise((resolve) => setTimeout(resolve, 250));
   }
   throw new Error('The second machine did not come up.');
@@ -40,14 +56,18 @@ afterAll(async () => {
   await closeDatabase();
 });
 
-const send = (machine: 0 | 1, path: string, init: RequestInit = {}) => fetch(`${at[machine]}${path}`, { ...init, headers: { cookie, ...(typeof init.body === 'string' && { 'content-type': 'application/json' }) } });
+const send = (machine: 0 | 1, path: string, init: RequestInit = {}) =>
+  fetch(`${at[machine]}${path}`, {
+    ...init,
+    headers: { cookie, ...(typeof init.body === 'string' && { 'content-type': 'application/json' }) },
+  });
 const json = async (answer: Response) => (await answer.json()) as Record<string, unknown>;
 
 /** Reads a stream until something is in it, or it ends. */
 async function hears(answer: Response, fits: (text: string) => boolean): Promise<'heard' | 'ended'> {
   const reader = answer.body!.getReader();
   const decoder = new TextDecoder();
-  for (let text = ''; ; ) {
+  for (let text = ''; ;) {
     const { done, value } = await reader.read();
     if (done) return 'ended';
     text += decoder.decode(value);
@@ -60,27 +80,62 @@ async function hears(answer: Response, fits: (text: string) => boolean): Promise
 test('what happens at a chair on one is heard on the other', async () => {
   const stream = await send(1, `/api/services/${visitId}/stream?after=0`);
   const now = Date.now();
-  const posted = await send(0, `/api/services/${visitId}/events`, { method: 'POST', body: JSON.stringify({ device: 'station', deviceNow: now, events: [{ id: crypto.randomUUID(), at: now, body: { kind: 'note', words: 'from the first', foil: null } }] }) });
+  const posted = await send(0, `/api/services/${visitId}/events`, {
+    method: 'POST',
+    body: JSON.stringify({
+      device: 'station',
+      deviceNow: now,
+      events: [
+        { id: crypto.randomUUID(), at: now, body: { kind: 'note', words: 'from the first', foil: null } },
+      ],
+    }),
+  });
   expect(posted.status).toBe(200);
   expect(await hears(stream, (text) => text.includes('from the first'))).toBe('heard');
 });
 
 test('an edit on one is the base on the other; one that comes too late is a draft on both', async () => {
   const { consult } = (await readVisit(actor, visitId))!;
-  const save = (machine: 0 | 1, notes: string) => send(machine, `/api/visits/${visitId}/consult`, { method: 'PUT', body: JSON.stringify({ baseRevision: consult.revision, editId: crypto.randomUUID(), document: { ...consult.document, notes } }) });
+  const save = (machine: 0 | 1, notes: string) =>
+    send(machine, `/api/visits/${visitId}/consult`, {
+      method: 'PUT',
+      body: JSON.stringify({
+        baseRevision: consult.revision,
+        editId: crypto.randomUUID(),
+        document: { ...consult.document, notes },
+      }),
+    });
   expect((await save(0, 'on the first')).status).toBe(200);
   expect(await json(await save(1, 'too late'))).toMatchObject({ ok: false, reason: 'stale' });
   for (const machine of [0, 1] as const) {
     const visit = await json(await send(machine, `/api/visits/${visitId}`));
-    expect(visit).toMatchObject({ consult: { document: { notes: 'on the first' } }, drafts: [{ part: 'consult', document: { notes: 'too late' } }] });
+    expect(visit).toMatchObject({
+      consult: { document: { notes: 'on the first' } },
+      drafts: [{ part: 'consult', document: { notes: 'too late' } }],
+    });
   }
 });
 
 test('a photo that was given to one is shown by the other', async () => {
   const form = new FormData();
-  form.set('file', new File([new Uint8Array(await sharp({ create: { width: 40, height: 30, channels: 3, background: '#806040' } }).jpeg().toBuffer())], 'hair.jpg', { type: 'image/jpeg' }));
+  form.set(
+    'file',
+    new File(
+      [
+        new Uint8Array(
+          await sharp({ create: { width: 40, height: 30, channels: 3, background: '#806040' } })
+            .jpeg()
+            .toBuffer(),
+        ),
+      ],
+      'hair.jpg',
+      { type: 'image/jpeg' },
+    ),
+  );
   form.set('kind', 'hair');
-  const { photoId } = await json(await send(0, `/api/clients/${clientId}/photos`, { method: 'POST', body: form }));
+  const { photoId } = await json(
+    await send(0, `/api/clients/${clientId}/photos`, { method: 'POST', body: form }),
+  );
   const shown = await send(1, `/api/photos/${String(photoId)}/full`);
   expect([shown.status, shown.headers.get('content-type')]).toEqual([200, 'image/jpeg']);
 });

@@ -4,7 +4,20 @@ import type { Page } from 'puppeteer-core';
 import { readHouse, saveHouse } from '@/data/house';
 import { signedIn } from '@/data/testing/actor';
 import type { House } from '@/core/visit';
-import { address, begin, live, newVisit, openBrowser, openStep, press, saved, see, signIn, type Session, dialogClosed } from './harness';
+import {
+  address,
+  begin,
+  live,
+  newVisit,
+  openBrowser,
+  openStep,
+  press,
+  saved,
+  see,
+  signIn,
+  type Session,
+  dialogClosed,
+} from './harness';
 
 /** Every screen of a house that says inches, ounces, per cent and degrees Fahrenheit, months first and hours twice to twelve. */
 let session: Session;
@@ -15,7 +28,8 @@ async function setHouse(change: (house: House) => House): Promise<void> {
   const actor = await signedIn(EMAIL);
   const { revision, document } = await readHouse(actor);
   before ??= document;
-  if (!(await saveHouse(actor, revision, change(document))).ok) throw new Error('The house could not be set.');
+  if (!(await saveHouse(actor, revision, change(document))).ok)
+    throw new Error('The house could not be set.');
 }
 beforeAll(async () => {
   session = await openBrowser();
@@ -53,24 +67,49 @@ const offenders = () =>
     return [...out];
   }, [METRIC, DAY_FIRST, HOURS_TO_24].join('|'));
 
-test.each([[1280, 800], [390, 844]])('at %i × %i, every screen, field and card follows the house', async (width, height) => {
-  await page.setViewport({ width, height, isMobile: width < 500, hasTouch: width < 500 });
-  await setHouse((house) => ({ ...house, units: 'in', measures: { amounts: 'oz', strengths: '%', temperatures: 'F' }, calendar: { ...house.calendar, dates: 'month-day', hours: '12' } }));
-  try {
-    expect(await screens(width < 500)).toEqual({});
-  } finally {
-    await setHouse(() => before);
-  }
-}, 300_000);
+test.each([
+  [1280, 800],
+  [390, 844],
+])(
+  'at %i × %i, every screen, field and card follows the house',
+  async (width, height) => {
+    await page.setViewport({ width, height, isMobile: width < 500, hasTouch: width < 500 });
+    await setHouse((house) => ({
+      ...house,
+      units: 'in',
+      measures: { amounts: 'oz', strengths: '%', temperatures: 'F' },
+      calendar: { ...house.calendar, dates: 'month-day', hours: '12' },
+    }));
+    try {
+      expect(await screens(width < 500)).toEqual({});
+    } finally {
+      await setHouse(() => before);
+    }
+  },
+  300_000,
+);
 
 /** Words of a printed sheet. */
 async function printed(at: string): Promise<string> {
-  const bytes = await page.evaluate(async (own) => [...new Uint8Array(await (await fetch(own)).arrayBuffer())], at);
-  return JSON.parse(execFileSync(process.execPath, [path.join(import.meta.dirname, 'pdf-text.mjs')], { input: Buffer.from(bytes), encoding: 'utf8' })).text as string;
+  const bytes = await page.evaluate(
+    async (own) => [...new Uint8Array(await (await fetch(own)).arrayBuffer())],
+    at,
+  );
+  return JSON.parse(
+    execFileSync(process.execPath, [path.join(import.meta.dirname, 'pdf-text.mjs')], {
+      input: Buffer.from(bytes),
+      encoding: 'utf8',
+    }),
+  ).text as string;
 }
 
 /** Metric figures in a text that is no page, but for the names of products, which are their makers'. */
-const misfits = (text: string) => [...text.replace(/Moth developer \d+ vol|Foil \d+ × \d+ mm/g, '').matchAll(/.{0,20}\d\s?(mm|cm|vol|g|°C)(?![\w²/])/g)].map(([own]) => own);
+const misfits = (text: string) =>
+  [
+    ...text
+      .replace(/Moth developer \d+ vol|Foil \d+ × \d+ mm/g, '')
+      .matchAll(/.{0,20}\d\s?(mm|cm|vol|g|°C)(?![\w²/])/g),
+  ].map(([own]) => own);
 
 /** What each screen still says in metric units. */
 async function screens(narrow: boolean): Promise<Record<string, string[]>> {
@@ -113,7 +152,8 @@ async function screens(narrow: boolean): Promise<Record<string, string[]>> {
   await page.keyboard.press('Escape');
   await openStep(page, visit, 'mix');
   await press(page, 'Target, additives, ends, again, warmth');
-  for (const name of ['Another mix on the ends of A', 'Second application of A', 'Warmth on formula A']) await (await page.waitForSelector(`::-p-aria([name="${name}"])`))!.click();
+  for (const name of ['Another mix on the ends of A', 'Second application of A', 'Warmth on formula A'])
+    await (await page.waitForSelector(`::-p-aria([name="${name}"])`))!.click();
   await saved(page);
   await look('mix bowls');
   await page.goto(`${address()}/visits/${visit}/mix#tone`);
@@ -134,7 +174,11 @@ async function screens(narrow: boolean): Promise<Record<string, string[]>> {
   for (const at of [`/visits/${visit}/sheet/foils.csv`, '/api/products', '/api/to-buy']) {
     const [head, ...rows] = (await page.evaluate(async (own) => (await fetch(own)).text(), at)).split('\r\n');
     // The heading names no metric unit; where a row has a unit of its own, it is ounces or sheets.
-    const own = [...misfits(rows.join('\n')), ...(/ (mm|cm|g|°C)\b|grams/.test(head) ? [head] : []), ...rows.filter((row) => row.endsWith(',g'))];
+    const own = [
+      ...misfits(rows.join('\n')),
+      ...(/ (mm|cm|g|°C)\b|grams/.test(head) ? [head] : []),
+      ...rows.filter((row) => row.endsWith(',g')),
+    ];
     if (own.length > 0) found[at] = own;
   }
   await openStep(page, visit, 'clock');
@@ -158,7 +202,18 @@ async function screens(narrow: boolean): Promise<Record<string, string[]>> {
   await new Promise((resolve) => setTimeout(resolve, 1200));
   await page.keyboard.press('Space');
   await see(page, 'Foil 2');
-  for (const sheet of ['Check', 'Rinse all now', 'More', 'Skip this foil', 'Steps after the foils', 'More minutes …', 'Second application …', 'Another strength …', 'Another panel next', 'Open foils']) {
+  for (const sheet of [
+    'Check',
+    'Rinse all now',
+    'More',
+    'Skip this foil',
+    'Steps after the foils',
+    'More minutes …',
+    'Second application …',
+    'Another strength …',
+    'Another panel next',
+    'Open foils',
+  ]) {
     if (!['Check', 'Rinse all now', 'More'].includes(sheet)) await press(page, 'More');
     await press(page, sheet);
     await page.waitForSelector('[role=dialog]');
@@ -177,7 +232,17 @@ async function screens(narrow: boolean): Promise<Record<string, string[]>> {
   await page.goto(`${address()}/house/products`);
   await see(page, 'Lighteners');
   await look('products');
-  for (const at of ['day', 'day/week', 'day/preparation', 'day/reminders', 'house/learnt', 'house/people', 'house/trail', 'me', 'clients']) {
+  for (const at of [
+    'day',
+    'day/week',
+    'day/preparation',
+    'day/reminders',
+    'house/learnt',
+    'house/people',
+    'house/trail',
+    'me',
+    'clients',
+  ]) {
     await page.goto(`${address()}/${at}`);
     await page.waitForSelector('main h1');
     await look(at);

@@ -1,4 +1,21 @@
-import { at, address, begin, chapter, fill, field, foilCount, live, newVisit, openBrowser, press, saved, see, axeFindings, signIn, type Session } from './harness';
+import {
+  at,
+  address,
+  begin,
+  chapter,
+  fill,
+  field,
+  foilCount,
+  live,
+  newVisit,
+  openBrowser,
+  press,
+  saved,
+  see,
+  axeFindings,
+  signIn,
+  type Session,
+} from './harness';
 
 let session: Session;
 beforeAll(async () => {
@@ -14,17 +31,29 @@ async function slideTo(label: string, value: number, step: number): Promise<void
   const now = Number(await thumb.evaluate((element) => element.getAttribute('aria-valuenow')));
   const presses = Math.round((value - now) / step);
   // One after the other without waiting for the page, as a hand does.
-  await Promise.all(Array.from({ length: Math.abs(presses) }, () => page.keyboard.press(presses > 0 ? 'ArrowRight' : 'ArrowLeft')));
-  await page.waitForFunction((element, wanted) => element.getAttribute('aria-valuenow') === String(wanted), {}, thumb, value);
+  await Promise.all(
+    Array.from({ length: Math.abs(presses) }, () =>
+      page.keyboard.press(presses > 0 ? 'ArrowRight' : 'ArrowLeft'),
+    ),
+  );
+  await page.waitForFunction(
+    (element, wanted) => element.getAttribute('aria-valuenow') === String(wanted),
+    {},
+    thumb,
+    value,
+  );
 }
 
 /** Points of the drawn head that are as bright as lifted hair. */
 const light = () =>
   session.page.$eval('[aria-label="The head"] canvas:not([data-engine])', (element) => {
     const canvas = element as HTMLCanvasElement;
-    const { data } = canvas.getContext('2d', { willReadFrequently: true })!.getImageData(0, 0, canvas.width, canvas.height);
+    const { data } = canvas
+      .getContext('2d', { willReadFrequently: true })!
+      .getImageData(0, 0, canvas.width, canvas.height);
     let points = 0;
-    for (let i = 0; i < data.length; i += 4) if (data[i] > 190 && data[i + 1] > 130 && data[i + 2] < 120) points += 1;
+    for (let i = 0; i < data.length; i += 4)
+      if (data[i] > 190 && data[i + 1] > 130 && data[i + 2] < 120) points += 1;
     return points;
   });
 
@@ -81,7 +110,11 @@ test('from signing in to a recorded pattern that is found on the client', async 
   expect(less / bright).toBeGreaterThan(0.8 * (sparse / dense));
   expect(less / bright).toBeLessThan(1.2 * (sparse / dense));
   // So does the ribbon, a moment later.
-  await page.waitForFunction((n) => document.querySelectorAll('footer svg g[data-unit]').length === n, {}, sparse);
+  await page.waitForFunction(
+    (n) => document.querySelectorAll('footer svg g[data-unit]').length === n,
+    {},
+    sparse,
+  );
   expect(await axeFindings(page)).toEqual([]);
 
   // Undo says what it undoes; redo brings it back.
@@ -151,7 +184,9 @@ test('slices light all that they foil, and the glyph in the ribbon turns solid',
   await press(page, 'Slice');
   await see(page, 'Slice, horizontal');
   expect(await foilCount(page)).toBe(before);
-  const solid = await page.$$eval('footer svg g[data-unit]', (cells) => cells.every((cell) => cell.querySelectorAll('rect[fill="var(--color-sun)"]').length === 1));
+  const solid = await page.$$eval('footer svg g[data-unit]', (cells) =>
+    cells.every((cell) => cell.querySelectorAll('rect[fill="var(--color-sun)"]').length === 1),
+  );
   expect(solid).toBe(true);
   await saved(page);
 });

@@ -1,4 +1,18 @@
-import { at, chapter, foilCount, live, newVisit, openBrowser, openStep, press, saved, see, axeFindings, signIn, type Session } from './harness';
+import {
+  at,
+  chapter,
+  foilCount,
+  live,
+  newVisit,
+  openBrowser,
+  openStep,
+  press,
+  saved,
+  see,
+  axeFindings,
+  signIn,
+  type Session,
+} from './harness';
 
 let session: Session;
 let visit: string;
@@ -12,10 +26,18 @@ afterAll(() => session.close());
 /** Waits until the large picture shows what was asked for last, and everything was looked at. */
 const drawn = () => session.page.waitForSelector('[data-way][data-done=true]', { timeout: 60_000 });
 const looked = () => session.page.waitForSelector('[data-complete=true]', { timeout: 90_000 });
-const findings = () => session.page.$$eval('[data-finding]', (all) => all.map((own) => ({ key: own.getAttribute('data-finding')!, fine: own.getAttribute('data-fine') === 'true', words: own.querySelector('button')!.textContent! })));
+const findings = () =>
+  session.page.$$eval('[data-finding]', (all) =>
+    all.map((own) => ({
+      key: own.getAttribute('data-finding')!,
+      fine: own.getAttribute('data-fine') === 'true',
+      words: own.querySelector('button')!.textContent!,
+    })),
+  );
 const wordsOf = async (key: string) => (await findings()).find((own) => own.key === key)?.words;
 const worn = async (words: string) => {
-  for (const radio of await session.page.$$('[role=radio]')) if ((await radio.evaluate((own) => own.firstElementChild?.textContent)) === words) await radio.click();
+  for (const radio of await session.page.$$('[role=radio]'))
+    if ((await radio.evaluate((own) => own.firstElementChild?.textContent)) === words) await radio.click();
 };
 const pressIn = async (within: string, words: RegExp) => {
   for (const button of await session.page.$$(`${within} button`)) {
@@ -28,18 +50,24 @@ const pressIn = async (within: string, words: RegExp) => {
 };
 /** What the large picture shows, as a few numbers: the mean of its opaque pixels. */
 const meanOf = (label: RegExp) =>
-  session.page.$$eval('canvas[data-drawn]', (all, source) => {
-    const own = all.find((canvas) => new RegExp(source).test(canvas.getAttribute('aria-label') ?? '')) as HTMLCanvasElement;
-    const { data } = own.getContext('2d')!.getImageData(0, 0, own.width, own.height);
-    let sum = 0;
-    let count = 0;
-    for (let i = 0; i < data.length; i += 4) {
-      if (data[i + 3] === 0) continue;
-      sum += data[i] + data[i + 1] + data[i + 2];
-      count += 3;
-    }
-    return count === 0 ? 0 : sum / count;
-  }, label.source);
+  session.page.$$eval(
+    'canvas[data-drawn]',
+    (all, source) => {
+      const own = all.find((canvas) =>
+        new RegExp(source).test(canvas.getAttribute('aria-label') ?? ''),
+      ) as HTMLCanvasElement;
+      const { data } = own.getContext('2d')!.getImageData(0, 0, own.width, own.height);
+      let sum = 0;
+      let count = 0;
+      for (let i = 0; i < data.length; i += 4) {
+        if (data[i + 3] === 0) continue;
+        sum += data[i] + data[i + 1] + data[i + 2];
+        count += 3;
+      }
+      return count === 0 ? 0 : sum / count;
+    },
+    label.source,
+  );
 
 test('the part is dragged: the picture and what is said of it change', async () => {
   const { page } = session;
@@ -52,12 +80,15 @@ test('the part is dragged: the picture and what is said of it change', async () 
   await looked();
   expect(await axeFindings(page)).toEqual([]);
   const told = await findings();
-  expect(told.map(({ key }) => key)).toEqual(expect.arrayContaining(['brightness', 'unlit', 'stripe', 'part', 'root-line', 'under', 'crown']));
+  expect(told.map(({ key }) => key)).toEqual(
+    expect.arrayContaining(['brightness', 'unlit', 'stripe', 'part', 'root-line', 'under', 'crown']),
+  );
   expect(told.some(({ key }) => key === 'moved')).toBe(false);
 
   // What each panel's foils earn adds up to what is seen.
   const earned = await page.$eval('section[aria-label="What the foils add"]', (own) => ({
-    all: Number(/: ([\d.]+) in all/.exec(own.textContent!)![1]), panels: [...own.querySelectorAll('tbody tr td:nth-child(3)')].map((cell) => Number(cell.textContent)),
+    all: Number(/: ([\d.]+) in all/.exec(own.textContent!)![1]),
+    panels: [...own.querySelectorAll('tbody tr td:nth-child(3)')].map((cell) => Number(cell.textContent)),
   }));
   expect(Math.abs(earned.panels.reduce((a, b) => a + b, 0) - earned.all)).toBeLessThan(0.2);
 
@@ -74,7 +105,9 @@ test('the part is dragged: the picture and what is said of it change', async () 
   expect(Number(await grip.evaluate((own) => own.getAttribute('aria-valuenow')))).toBeGreaterThan(from + 20);
   await page.waitForSelector('[data-finding=moved]');
   await looked();
-  expect(await wordsOf('moved')).toMatch(/^(Fine|Check)\.Moved \d+ mm to the right, \d+% beside the part is light; \d+% where it is\./);
+  expect(await wordsOf('moved')).toMatch(
+    /^(Fine|Check)\.Moved \d+ mm to the right, \d+% beside the part is light; \d+% where it is\./,
+  );
   await drawn();
   expect(await meanOf(/^Hair, down, top/)).not.toBe(before);
 }, 240_000);
@@ -83,19 +116,34 @@ test('tied up, the unlit temple is looked at, leads to its panel, and is mended'
   const { page } = session;
   // Rows a finger apart on the right: its temple is what they leave dark.
   await page.evaluate(async (id) => {
-    const own = (await (await fetch(`/api/visits/${id}`, { cache: 'no-store' })).json()) as { plan: { revision: number; document: { panels: { id: string }[] } } };
-    const panels = own.plan.document.panels.map((panel) => (panel.id === 'side-right' ? { ...panel, spacing: { kind: 'constant', dropoutMm: 18 } } : panel));
-    await fetch(`/api/visits/${id}/plan`, { method: 'PUT', body: JSON.stringify({ baseRevision: own.plan.revision, editId: crypto.randomUUID(), document: { ...own.plan.document, panels } }) });
+    const own = (await (await fetch(`/api/visits/${id}`, { cache: 'no-store' })).json()) as {
+      plan: { revision: number; document: { panels: { id: string }[] } };
+    };
+    const panels = own.plan.document.panels.map((panel) =>
+      panel.id === 'side-right' ? { ...panel, spacing: { kind: 'constant', dropoutMm: 18 } } : panel,
+    );
+    await fetch(`/api/visits/${id}/plan`, {
+      method: 'PUT',
+      body: JSON.stringify({
+        baseRevision: own.plan.revision,
+        editId: crypto.randomUUID(),
+        document: { ...own.plan.document, panels },
+      }),
+    });
   }, visit);
   await openStep(page, visit, 'wear');
   await looked();
   const unlit = (await findings()).filter(({ key, fine }) => key === 'unlit' && !fine);
   const temple = unlit.find(({ words }) => /temple, right/.test(words));
-  expect(temple?.words ?? unlit.map(({ words }) => words).join(' ')).toMatch(/Tied back, \d+ mm of the hairline are dark: temple, right\./);
+  expect(temple?.words ?? unlit.map(({ words }) => words).join(' ')).toMatch(
+    /Tied back, \d+ mm of the hairline are dark: temple, right\./,
+  );
   await pressIn('[data-finding=unlit]', /temple, right/);
   await page.waitForSelector('[data-way=tied]');
   await drawn();
-  expect(await page.$eval('[role=radio][aria-checked=true]', (own) => own.firstElementChild!.textContent)).toBe('Tied back');
+  expect(
+    await page.$eval('[role=radio][aria-checked=true]', (own) => own.firstElementChild!.textContent),
+  ).toBe('Tied back');
 
   await page.$$eval('[data-finding=unlit]', (all) => {
     const own = all.find((item) => /temple, right/.test(item.textContent ?? ''))!;
@@ -111,9 +159,17 @@ test('tied up, the unlit temple is looked at, leads to its panel, and is mended'
   await looked();
   await page.$$eval('[data-finding=unlit]', (all) => {
     const own = all.find((item) => /temple, right/.test(item.textContent ?? ''))!;
-    [...own.querySelectorAll('button')].find((button) => button.textContent === 'Add a fine weave there')!.click();
+    [...own.querySelectorAll('button')]
+      .find((button) => button.textContent === 'Add a fine weave there')!
+      .click();
   });
-  await page.waitForFunction(() => ![...document.querySelectorAll('[data-finding=unlit]')].some((item) => /temple, right/.test(item.textContent ?? '')), { timeout: 60_000 });
+  await page.waitForFunction(
+    () =>
+      ![...document.querySelectorAll('[data-finding=unlit]')].some((item) =>
+        /temple, right/.test(item.textContent ?? ''),
+      ),
+    { timeout: 60_000 },
+  );
   await press(page, 'Pattern');
   await page.waitForSelector('#total-foils');
   await see(page, 'Rim, right');
@@ -134,7 +190,9 @@ test('week 0 is compared with week 12, by a wiper and side by side', async () =>
   await page.keyboard.press('ArrowLeft');
   expect(await wiper.evaluate((own) => own.getAttribute('aria-valuenow'))).toBe('45');
   // Grown out, there is less light to be seen.
-  expect(await meanOf(/^Hair, down, back, after 12 weeks/)).toBeLessThan(await meanOf(/^Today, down, back, today/));
+  expect(await meanOf(/^Hair, down, back, after 12 weeks/)).toBeLessThan(
+    await meanOf(/^Today, down, back, today/),
+  );
   // Salon light is warmer: the same picture, other colours.
   const byDay = await meanOf(/^Hair, down, back, after 12 weeks/);
   await pressIn('[aria-label=Light]', /^Salon light$/);
@@ -145,7 +203,9 @@ test('week 0 is compared with week 12, by a wiper and side by side', async () =>
   await page.waitForFunction(() => document.querySelectorAll('[data-way] canvas[data-drawn]').length === 2);
   // Before the visit, beside it; and a picture for the client, as a file of each kind.
   await pressIn('[aria-label="Before and after"]', /^before$/);
-  await page.waitForSelector('[aria-label="Wipe between Before the visit and this pattern"], [aria-label^="Before the visit, down"]');
+  await page.waitForSelector(
+    '[aria-label="Wipe between Before the visit and this pattern"], [aria-label^="Before the visit, down"]',
+  );
   await press(page, 'Show the client');
   await page.waitForSelector('[data-shown=true]', { timeout: 60_000 });
   const pdf = await page.evaluate(async (at) => {
@@ -154,9 +214,20 @@ test('week 0 is compared with week 12, by a wiper and side by side', async () =>
     const answer = await fetch(at, { method: 'POST', body: png });
     const bytes = new Uint8Array(await answer.arrayBuffer());
     const refused = await fetch(at, { method: 'POST', body: 'no picture' });
-    return { status: answer.status, begins: String.fromCharCode(...bytes.slice(0, 5)), size: [canvas.width, canvas.height], png: png.size, refused: [refused.status, await refused.text()] };
+    return {
+      status: answer.status,
+      begins: String.fromCharCode(...bytes.slice(0, 5)),
+      size: [canvas.width, canvas.height],
+      png: png.size,
+      refused: [refused.status, await refused.text()],
+    };
   }, `/visits/${visit}/sheet/estimate.pdf`);
-  expect(pdf).toMatchObject({ status: 200, begins: '%PDF-', size: [1080, 1920], refused: [400, 'What was sent is no picture: a PNG is wanted.'] });
+  expect(pdf).toMatchObject({
+    status: 200,
+    begins: '%PDF-',
+    size: [1080, 1920],
+    refused: [400, 'What was sent is no picture: a PNG is wanted.'],
+  });
   expect(pdf.png).toBeGreaterThan(100_000);
   await press(page, 'Close');
   await press(page, 'Turn by hand');

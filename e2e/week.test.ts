@@ -3,7 +3,17 @@ import { readHouse, saveHouse } from '@/data/house';
 import { setWorkingHours } from '@/data/people';
 import { signedIn } from '@/data/testing/actor';
 import { USUAL_WORKING_HOURS } from '@/core/diary';
-import { address, answers, axeFindings, fill, openBrowser, press, see, signIn, type Session } from './harness';
+import {
+  address,
+  answers,
+  axeFindings,
+  fill,
+  openBrowser,
+  press,
+  see,
+  signIn,
+  type Session,
+} from './harness';
 
 /** Opening hours, days off, and the week that goes by them. */
 const DAY = 86_400_000;
@@ -26,7 +36,9 @@ afterAll(async () => {
 /** A weekday so many weeks ahead: 1 for Monday. */
 function weekdayAhead(weekday: number, weeks: number): string {
   const now = Date.now();
-  return new Date(now + (7 * weeks + ((weekday - new Date(now).getUTCDay() + 7) % 7)) * DAY).toISOString().slice(0, 10);
+  return new Date(now + (7 * weeks + ((weekday - new Date(now).getUTCDay() + 7) % 7)) * DAY)
+    .toISOString()
+    .slice(0, 10);
 }
 const open = async (path: string) => {
   await page.goto(`${address()}${path}`);
@@ -34,12 +46,16 @@ const open = async (path: string) => {
 };
 const setDate = async (label: string, day: string) => {
   await page.waitForSelector(`::-p-aria([name="${label}"])`);
-  await page.evaluate((words, value) => {
-    const id = [...document.querySelectorAll('label')].find((own) => own.textContent === words)!.htmlFor;
-    const input = document.getElementById(id) as HTMLInputElement;
-    Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(input, value);
-    input.dispatchEvent(new Event('input', { bubbles: true }));
-  }, label, day);
+  await page.evaluate(
+    (words, value) => {
+      const id = [...document.querySelectorAll('label')].find((own) => own.textContent === words)!.htmlFor;
+      const input = document.getElementById(id) as HTMLInputElement;
+      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(input, value);
+      input.dispatchEvent(new Event('input', { bubbles: true }));
+    },
+    label,
+    day,
+  );
 };
 
 test('closed days and days off stand in the day, in a booking and in the week', async () => {
@@ -79,7 +95,12 @@ test('closed days and days off stand in the day, in a booking and in the week', 
   await press(page, 'Discard');
 
   await open(`/day/week?on=${closed}`);
-  const day = (words: string) => page.$$eval('section[aria-label="The week"] article', (all, own) => all.map((one) => (one as HTMLElement).innerText).find((text) => text.includes(own)) ?? '', words);
+  const day = (words: string) =>
+    page.$$eval(
+      'section[aria-label="The week"] article',
+      (all, own) => all.map((one) => (one as HTMLElement).innerText).find((text) => text.includes(own)) ?? '',
+      words,
+    );
   expect(await day('Thursday')).toMatch(/Closed: Works on the floor/);
   expect(await day('Sunday')).toMatch(/Closed on Sundays/);
   expect(await day('Tuesday')).toMatch(/Ottilie\s+off[\s\S]*Bram\s+8 h 30 free from 09:30/);
@@ -91,13 +112,17 @@ test('who is due is offered times that are free, and a press opens their booking
   const offer = (await page.waitForSelector('section[aria-label=Due] li li a'))!;
   const words = (await offer.evaluate((own) => (own as HTMLElement).innerText)).trim();
   const [, time, who] = /(\d\d:\d\d), (\S+)$/.exec(words)!;
-  const client = await offer.evaluate((own) => own.closest('ul')!.closest('li')!.querySelector('a')!.textContent);
+  const client = await offer.evaluate(
+    (own) => own.closest('ul')!.closest('li')!.querySelector('a')!.textContent,
+  );
   await offer.click();
   await page.waitForSelector('[role=dialog]');
   const dialog = await page.$eval('[role=dialog]', (own) => (own as HTMLElement).innerText);
   expect(dialog).toContain(client);
   expect(dialog).toContain(who);
-  const values = await page.$$eval('[role=dialog] input', (all) => all.map((own) => (own as HTMLInputElement).value));
+  const values = await page.$$eval('[role=dialog] input', (all) =>
+    all.map((own) => (own as HTMLInputElement).value),
+  );
   expect(values).toContain(time);
   expect(dialog).not.toMatch(/Outside the hours|does not work that day|Closed/);
 });

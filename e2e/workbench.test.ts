@@ -1,4 +1,16 @@
-import { fill, foilCount, live, newVisit, openBrowser, press, saved, see, axeFindings, signIn, type Session } from './harness';
+import {
+  fill,
+  foilCount,
+  live,
+  newVisit,
+  openBrowser,
+  press,
+  saved,
+  see,
+  axeFindings,
+  signIn,
+  type Session,
+} from './harness';
 
 let session: Session;
 beforeAll(async () => {
@@ -7,10 +19,15 @@ beforeAll(async () => {
 });
 afterAll(() => session.close());
 
-const panels = () => session.page.$$eval('[data-panel-foils]', (all) => all.map((element) => [element.getAttribute('data-panel-foils'), Number(element.textContent)] as const));
+const panels = () =>
+  session.page.$$eval('[data-panel-foils]', (all) =>
+    all.map((element) => [element.getAttribute('data-panel-foils'), Number(element.textContent)] as const),
+  );
 const choose = async (trigger: string, item: string) => {
   await press(session.page, trigger);
-  const found = (await session.page.waitForSelector(`::-p-xpath(//*[@role="menuitem"][.//*[normalize-space()="${item}"]])`))!;
+  const found = (await session.page.waitForSelector(
+    `::-p-xpath(//*[@role="menuitem"][.//*[normalize-space()="${item}"]])`,
+  ))!;
   await found.click();
 };
 const pressFirst = async (words: string) => {
@@ -25,7 +42,9 @@ test('a pattern from the library is laid on this head, and undone by name', asyn
   await page.waitForSelector('#total-foils');
   const before = await foilCount(page);
   await press(page, 'Library …');
-  await page.waitForFunction(() => document.querySelectorAll('[role=dialog] svg[role=img]').length >= 18, { timeout: 30_000 });
+  await page.waitForFunction(() => document.querySelectorAll('[role=dialog] svg[role=img]').length >= 18, {
+    timeout: 30_000,
+  });
   expect(await axeFindings(page)).toEqual([]);
   await press(page, 'Apply: Rim for hair worn up');
   await see(page, 'Front rim');
@@ -64,7 +83,9 @@ test('panels are added, copied, mirrored, moved by keyboard and removed', async 
   await page.keyboard.down('Alt');
   await page.keyboard.press('ArrowDown');
   await page.keyboard.up('Alt');
-  await page.waitForFunction(() => document.querySelectorAll('[data-panel-foils]')[1].getAttribute('data-panel-foils') === 'back');
+  await page.waitForFunction(
+    () => document.querySelectorAll('[data-panel-foils]')[1].getAttribute('data-panel-foils') === 'back',
+  );
   expect(await axeFindings(page)).toEqual([]);
   await saved(page);
 }, 90_000);
@@ -101,7 +122,11 @@ test('one foil is changed by hand, and is as the recipe has it again', async () 
   await press(page, 'Back to the recipe');
   await page.waitForFunction(() => !document.body.innerText.includes(', by hand'));
   await press(page, 'Remove');
-  await page.waitForFunction((n) => Number(document.querySelector('#total-foils')!.textContent) === n, {}, before - 1);
+  await page.waitForFunction(
+    (n) => Number(document.querySelector('#total-foils')!.textContent) === n,
+    {},
+    before - 1,
+  );
   await saved(page);
   expect(await axeFindings(page)).toEqual([]);
 }, 60_000);
@@ -113,9 +138,17 @@ test('enlarged, every foil carries its number; all of the head is one press away
   await press(page, 'Larger');
   await press(page, 'Larger');
   const foils = await foilCount(page);
-  await page.waitForFunction((n) => document.querySelectorAll('[aria-label^="Opened head with"] text').length >= n, {}, foils);
+  await page.waitForFunction(
+    (n) => document.querySelectorAll('[aria-label^="Opened head with"] text').length >= n,
+    {},
+    foils,
+  );
   await press(page, 'All');
-  await page.waitForFunction((n) => document.querySelectorAll('[aria-label^="Opened head with"] text').length === n, {}, before);
+  await page.waitForFunction(
+    (n) => document.querySelectorAll('[aria-label^="Opened head with"] text').length === n,
+    {},
+    before,
+  );
 });
 
 test('the dim theme and the left hand are kept on this device, and ? shows the shortcuts', async () => {
@@ -125,8 +158,15 @@ test('the dim theme and the left hand are kept on this device, and ? shows the s
   expect(await axeFindings(page)).toEqual([]);
   await page.reload();
   await live(page);
-  expect(await page.evaluate(() => ({ ...document.documentElement.dataset }))).toMatchObject({ theme: 'dim', hand: 'left' });
-  const places = await page.evaluate(() => ['nav[aria-label="Panels in working order"]', 'aside'].map((own) => document.querySelector(own)!.getBoundingClientRect().left));
+  expect(await page.evaluate(() => ({ ...document.documentElement.dataset }))).toMatchObject({
+    theme: 'dim',
+    hand: 'left',
+  });
+  const places = await page.evaluate(() =>
+    ['nav[aria-label="Panels in working order"]', 'aside'].map(
+      (own) => document.querySelector(own)!.getBoundingClientRect().left,
+    ),
+  );
   expect(places[0]).toBeGreaterThan(places[1]);
   await page.keyboard.press('?');
   await see(page, 'move a panel in the order of work');

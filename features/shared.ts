@@ -6,10 +6,12 @@ export { daysBetween, minuteOf, today };
 export const isId = (text: string): boolean => /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(text);
 
 /** Whether a number from outside can be a revision: what the database counts in, and no more. */
-export const isRevision = (value: number): boolean => Number.isInteger(value) && value >= 0 && value < 2 ** 31;
+export const isRevision = (value: number): boolean =>
+  Number.isInteger(value) && value >= 0 && value < 2 ** 31;
 
 /** Whether a text from outside is a day of the calendar, YYYY-MM-DD, of our times. */
-export const isDay = (text: string): boolean => /^20\d{2}-\d{2}-\d{2}$/.test(text) && new Date(`${text}T00:00:00Z`).toJSON()?.startsWith(text) === true;
+export const isDay = (text: string): boolean =>
+  /^20\d{2}-\d{2}-\d{2}$/.test(text) && new Date(`${text}T00:00:00Z`).toJSON()?.startsWith(text) === true;
 
 /** How long ago or ahead a day is, in the unit one would use: `today`, `3 days ago`, `in 9 weeks`. */
 export function sayDistance(day: string, from: string): string {

@@ -7,7 +7,10 @@ import { z } from 'zod';
 const messageSchema = z.strictObject({
   id: z.uuid('id must be a UUID'),
   to: z.string('to must be a phone number').regex(/^\+?[\d\s()/.-]{7,40}$/, 'to must be a phone number'),
-  words: z.string('words must be a text').min(1, 'words must not be empty').max(1000, 'words must be at most 1000 characters'),
+  words: z
+    .string('words must be a text')
+    .min(1, 'words must not be empty')
+    .max(1000, 'words must be at most 1000 characters'),
 });
 export type Message = z.infer<typeof messageSchema>;
 
@@ -39,16 +42,19 @@ export async function startOutbox(port: number, file?: string): Promise<OutboxSt
   }
 
   async function answer(request: IncomingMessage, response: ServerResponse): Promise<void> {
-    const say = (status: number, body: unknown) => response.writeHead(status, { 'content-type': 'application/json' }).end(JSON.stringify(body));
+    const say = (status: number, body: unknown) =>
+      response.writeHead(status, { 'content-type': 'application/json' }).end(JSON.stringify(body));
     if (request.method === 'GET' && request.url === '/messages') return void say(200, [...messages.values()]);
     const body = request.method === 'POST' ? await bodyOf(request) : undefined;
     if (request.url === '/fault') {
       const read = z.strictObject({ fault: z.enum(OUTBOX_FAULTS) }).safeParse(body);
-      if (!read.success) return void say(400, { problem: `fault must be one of ${OUTBOX_FAULTS.join(', ')}` });
+      if (!read.success)
+        return void say(400, { problem: `fault must be one of ${OUTBOX_FAULTS.join(', ')}` });
       fault = read.data.fault;
       return void say(200, { fault });
     }
-    if (request.method !== 'POST' || request.url !== '/messages') return void say(404, { problem: 'There is no such address here.' });
+    if (request.method !== 'POST' || request.url !== '/messages')
+      return void say(404, { problem: 'There is no such address here.' });
     if (fault === 'refuses') return void say(503, { problem: 'The outbox takes no messages at the moment.' });
     if (fault === 'silent') return;
     const read = messageSchema.safeParse(body);
@@ -58,17 +64,21 @@ export async function startOutbox(port: number, file?: string): Promise<OutboxSt
     say(202, { id: read.data.id });
   }
 
-  const server = createServer((request, response) => void answer(request, response).catch((error: Error) => response.writeHead(500).end(error.message)));
+  const server = createServer(
+    (request, response) =>
+      void answer(request, response).catch((error: Error) => response.writeHead(500).end(error.message)),
+  );
   await new Promise<void>((resolve, reject) => {
     server.once('error', reject);
     server.listen(port, '127.0.0.1', resolve);
   });
   return {
     port: (server.address() as AddressInfo).port,
-    close: () => new Promise((resolve) => {
-      server.close(() => resolve());
-      server.closeAllConnections();
-    }),
+    close: () =>
+      new Promise((resolve) => {
+        server.close(() => resolve());
+        server.closeAllConnections();
+      }),
   };
 }
 
@@ -78,7 +88,10 @@ function keptIn(file: string): Message[] {
   const text = readFileSync(file, 'utf8');
   const whole = text.slice(0, text.lastIndexOf('\n') + 1);
   if (whole.length < text.length) writeFileSync(file, whole);
-  return whole.split('\n').filter(Boolean).map((line) => messageSchema.parse(JSON.parse(line)));
+  return whole
+    .split('\n')
+    .filter(Boolean)
+    .map((line) => messageSchema.parse(JSON.parse(line)));
 }
 
 /** A request's JSON; undefined for what is none or too long. */

@@ -28,12 +28,28 @@ export async function startScale(port: number, controlPort: number): Promise<Sca
     socket.setEncoding('ascii');
     socket.on('error', () => socket.destroy());
     socket.on('close', () => readers.delete(socket));
-    send(socket, scaleLine({ kind: 'id', simulated: true, stepGrams: STEP_GRAMS, mostGrams: MOST_GRAMS, name: 'Simulated bench scale' }));
+    send(
+      socket,
+      scaleLine({
+        kind: 'id',
+        simulated: true,
+        stepGrams: STEP_GRAMS,
+        mostGrams: MOST_GRAMS,
+        name: 'Simulated bench scale',
+      }),
+    );
     const buffer = new LineBuffer();
     socket.on('data', (piece) => {
       for (const line of buffer.take(String(piece))) {
-        if (line !== 'TARE') send(socket, scaleLine({ kind: 'refused', words: `unknown command ${line.slice(0, 20)}` }));
-        else send(socket, scaleLine(pan.tare() ? { kind: 'done', command: 'TARE' } : { kind: 'refused', words: 'the pan moves' }));
+        if (line !== 'TARE')
+          send(socket, scaleLine({ kind: 'refused', words: `unknown command ${line.slice(0, 20)}` }));
+        else
+          send(
+            socket,
+            scaleLine(
+              pan.tare() ? { kind: 'done', command: 'TARE' } : { kind: 'refused', words: 'the pan moves' },
+            ),
+          );
       }
     });
   });
@@ -43,7 +59,8 @@ export async function startScale(port: number, controlPort: number): Promise<Sca
     socket.on('error', () => socket.destroy());
     const buffer = new LineBuffer();
     socket.on('data', (piece) => {
-      for (const line of buffer.take(String(piece))) send(socket, handle(line) ? `OK ${line}` : `ERR ${line}`);
+      for (const line of buffer.take(String(piece)))
+        send(socket, handle(line) ? `OK ${line}` : `ERR ${line}`);
     });
   });
 

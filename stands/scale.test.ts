@@ -58,24 +58,40 @@ describe('the stand', () => {
       open.push(socket);
       const buffer = new LineBuffer();
       socket.on('data', (piece) => {
-        const found = buffer.take(String(piece)).map(readScaleLine).find((line) => line !== undefined && fits(line));
+        const found = buffer
+          .take(String(piece))
+          .map(readScaleLine)
+          .find((line) => line !== undefined && fits(line));
         if (found) resolve(found);
       });
       socket.on('close', () => reject(new Error('closed')));
       socket.on('error', reject);
     });
   }
-  const handle = (line: string) => next(stand.controlPort, (own) => own.kind === 'done' || own.kind === 'refused', line);
+  const handle = (line: string) =>
+    next(stand.controlPort, (own) => own.kind === 'done' || own.kind === 'refused', line);
 
   test('names itself, weighs what is poured, tares', async () => {
-    expect(await next(stand.port, ({ kind }) => kind === 'id')).toMatchObject({ simulated: true, mostGrams: 2000 });
+    expect(await next(stand.port, ({ kind }) => kind === 'id')).toMatchObject({
+      simulated: true,
+      mostGrams: 2000,
+    });
     expect(await handle('POUR 30')).toEqual({ kind: 'done', command: 'POUR 30' });
-    expect(await next(stand.port, (line) => line.kind === 'reading' && line.settled && line.grams > 29)).toMatchObject({ grams: expect.closeTo(30, 0) });
-    expect(await next(stand.port, (line) => line.kind === 'done', 'TARE')).toEqual({ kind: 'done', command: 'TARE' });
-    expect(await next(stand.port, (line) => line.kind === 'reading' && line.settled)).toMatchObject({ grams: expect.closeTo(0, 0) });
+    expect(
+      await next(stand.port, (line) => line.kind === 'reading' && line.settled && line.grams > 29),
+    ).toMatchObject({ grams: expect.closeTo(30, 0) });
+    expect(await next(stand.port, (line) => line.kind === 'done', 'TARE')).toEqual({
+      kind: 'done',
+      command: 'TARE',
+    });
+    expect(await next(stand.port, (line) => line.kind === 'reading' && line.settled)).toMatchObject({
+      grams: expect.closeTo(0, 0),
+    });
   });
 
-  test.each(['POUR', 'POUR much', 'FAULT fire', 'HELLO'])('%s is refused', async (line) => expect(await handle(line)).toEqual({ kind: 'refused', words: line }));
+  test.each(['POUR', 'POUR much', 'FAULT fire', 'HELLO'])('%s is refused', async (line) =>
+    expect(await handle(line)).toEqual({ kind: 'refused', words: line }),
+  );
 
   test('unplugged it is gone, garbled it says no weight, plugged in again it weighs', async () => {
     await handle('FAULT unplugged');
@@ -83,8 +99,15 @@ describe('the stand', () => {
     await handle('FAULT garbled');
     const socket = connect(stand.port, '127.0.0.1');
     open.push(socket);
-    const garbled = await new Promise<string>((resolve) => socket.on('data', (piece) => String(piece).includes('#') && resolve(String(piece))));
-    expect(new LineBuffer().take(garbled).map(readScaleLine).filter((line) => line?.kind === 'reading')).toEqual([]);
+    const garbled = await new Promise<string>((resolve) =>
+      socket.on('data', (piece) => String(piece).includes('#') && resolve(String(piece))),
+    );
+    expect(
+      new LineBuffer()
+        .take(garbled)
+        .map(readScaleLine)
+        .filter((line) => line?.kind === 'reading'),
+    ).toEqual([]);
     await handle('FAULT off');
     expect(await next(stand.port, (line) => line.kind === 'reading')).toMatchObject({ kind: 'reading' });
   });

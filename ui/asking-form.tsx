@@ -3,7 +3,13 @@
 import { useEffect, useRef, useState, type ComponentProps } from 'react';
 
 /** What can be typed or switched in a form; nothing secret, and nothing that is drawn. */
-const FIELDS = ['input:not([type=hidden],[type=file],[type=password])', 'textarea', 'select', '[role=switch]', '[role=radio]'].join();
+const FIELDS = [
+  'input:not([type=hidden],[type=file],[type=password])',
+  'textarea',
+  'select',
+  '[role=switch]',
+  '[role=radio]',
+].join();
 
 interface KeptField {
   readonly label: string;
@@ -50,7 +56,11 @@ export function AskingForm({ name, children, ...rest }: AskingFormProps) {
   }, [name]);
   return (
     <form {...rest} ref={form} data-asks>
-      {isBack && <p role="status" className="rounded-ui bg-leaf-pale p-3 text-base">What you had typed here is back. It is not saved yet.</p>}
+      {isBack && (
+        <p role="status" className="rounded-ui bg-leaf-pale p-3 text-base">
+          What you had typed here is back. It is not saved yet.
+        </p>
+      )}
       {children}
     </form>
   );
@@ -61,7 +71,11 @@ function fieldsOf(form: HTMLFormElement): Map<string, HTMLElement> {
   const fields = new Map<string, HTMLElement>();
   for (const field of form.querySelectorAll<HTMLElement>(FIELDS)) {
     const group = field.closest('[role=radiogroup], [role=group]')?.getAttribute('aria-label') ?? '';
-    const label = field.getAttribute('aria-label') ?? (field as HTMLInputElement).labels?.[0]?.textContent ?? field.textContent ?? '';
+    const label =
+      field.getAttribute('aria-label') ??
+      (field as HTMLInputElement).labels?.[0]?.textContent ??
+      field.textContent ??
+      '';
     let key = `${group}/${label}`;
     while (fields.has(key)) key += '+';
     fields.set(key, field);
@@ -69,14 +83,20 @@ function fieldsOf(form: HTMLFormElement): Map<string, HTMLElement> {
   return fields;
 }
 
-const valueOf = (field: HTMLElement): string => (isTyped(field) ? field.value : (field.getAttribute('aria-checked') ?? ''));
+const valueOf = (field: HTMLElement): string =>
+  isTyped(field) ? field.value : (field.getAttribute('aria-checked') ?? '');
 
 const isTyped = (field: HTMLElement): field is HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement =>
-  field instanceof HTMLInputElement || field instanceof HTMLTextAreaElement || field instanceof HTMLSelectElement;
+  field instanceof HTMLInputElement ||
+  field instanceof HTMLTextAreaElement ||
+  field instanceof HTMLSelectElement;
 
 function write(key: string, form: HTMLFormElement): void {
   try {
-    const fields: KeptField[] = [...fieldsOf(form)].map(([label, field]) => ({ label, value: valueOf(field) }));
+    const fields: KeptField[] = [...fieldsOf(form)].map(([label, field]) => ({
+      label,
+      value: valueOf(field),
+    }));
     window.sessionStorage.setItem(key, JSON.stringify(fields));
   } catch {
     // Kept nowhere: after a fault it begins again.
@@ -106,7 +126,9 @@ function restore(form: HTMLFormElement, kept: readonly KeptField[]): boolean {
     }
     // A field that the page draws anew takes a value only as if it were typed.
     Object.getOwnPropertyDescriptor(Object.getPrototypeOf(field), 'value')!.set!.call(field, value);
-    field.dispatchEvent(new Event(field instanceof HTMLSelectElement ? 'change' : 'input', { bubbles: true }));
+    field.dispatchEvent(
+      new Event(field instanceof HTMLSelectElement ? 'change' : 'input', { bubbles: true }),
+    );
     field.dispatchEvent(new FocusEvent('focusout', { bubbles: true }));
   }
   return differed;

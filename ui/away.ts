@@ -24,4 +24,9 @@ const subscribe = (changed: () => void) => {
 };
 
 /** Whether the server cannot be reached now. */
-export const useAway = (): boolean => useSyncExternalStore(subscribe, () => !navigator.onLine || !reached, () => false);
+export const useAway = (): boolean =>
+  useSyncExternalStore(
+    subscribe,
+    () => !navigator.onLine || !reached,
+    () => false,
+  );

@@ -1,7 +1,8 @@
 import clsx from 'clsx';
 
 const LOOKS = {
-  primary: 'bg-leaf text-on-leaf hover:bg-leaf-dark border border-leaf disabled:bg-ink-soft disabled:border-ink-soft',
+  primary:
+    'bg-leaf text-on-leaf hover:bg-leaf-dark border border-leaf disabled:bg-ink-soft disabled:border-ink-soft',
   plain: 'bg-raised text-ink border border-edge hover:border-ink disabled:text-ink-soft disabled:border-line',
   quiet: 'text-ink-soft hover:text-ink hover:bg-leaf-pale border border-transparent disabled:opacity-50',
 } as const;

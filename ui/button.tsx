@@ -12,8 +12,31 @@ interface ButtonProps extends ComponentProps<'button'> {
   server?: boolean;
 }
 
-export function Button({ look = 'plain', small = false, server = false, className, type = 'button', ...rest }: ButtonProps) {
+export function Button({
+  look = 'plain',
+  small = false,
+  server = false,
+  className,
+  type = 'button',
+  ...rest
+}: ButtonProps) {
   const off = useAway() && server;
-  const button = <button type={type} className={clsx(buttonLook(look, small), className)} {...rest} {...(off && { disabled: true })} />;
-  return off ? <>{button}<span role="note" className="text-sm text-amber-bark">Needs the network</span></> : button;
+  const button = (
+    <button
+      type={type}
+      className={clsx(buttonLook(look, small), className)}
+      {...rest}
+      {...(off && { disabled: true })}
+    />
+  );
+  return off ? (
+    <>
+      {button}
+      <span role="note" className="text-sm text-amber-bark">
+        Needs the network
+      </span>
+    </>
+  ) : (
+    button
+  );
 }

@@ -20,7 +20,16 @@ interface DialogProps {
 }
 
 /** Where a person begins in a dialog. */
-const FIELD = ['input:not([type=hidden],[type=file])', 'select', 'textarea', '[role=radio][tabindex="0"]', '[role=switch]', '[role=combobox]'].map((own) => `${own}:not([disabled],[aria-hidden=true])`).join();
+const FIELD = [
+  'input:not([type=hidden],[type=file])',
+  'select',
+  'textarea',
+  '[role=radio][tabindex="0"]',
+  '[role=switch]',
+  '[role=combobox]',
+]
+  .map((own) => `${own}:not([disabled],[aria-hidden=true])`)
+  .join();
 
 /** What the focus goes back to: an entry of a menu is gone by then, the button of the menu is not. */
 function openerOf(active: Element | null): Element | null {
@@ -59,7 +68,8 @@ export function Dialog({ open, onOpenChange, title, wide = false, middle = false
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 z-40 bg-ink/40" />
         <Radix.Content
-          ref={content} aria-describedby={undefined}
+          ref={content}
+          aria-describedby={undefined}
           onOpenAutoFocus={(event) => {
             cameFrom.current = openerOf(document.activeElement);
             const field = content.current?.querySelector<HTMLElement>(FIELD);
@@ -75,20 +85,32 @@ export function Dialog({ open, onOpenChange, title, wide = false, middle = false
             'fixed z-50 overflow-auto bg-raised shadow-2xl',
             'max-md:inset-x-0 max-md:bottom-0 max-md:max-h-[92dvh] max-md:rounded-t-[12px] max-md:px-4 max-md:pt-3 max-md:pb-6',
             'md:left-1/2 md:-translate-x-1/2 md:rounded-[8px] md:p-6',
-            wide ? 'md:top-[4dvh] md:max-h-[92dvh] md:w-[min(1180px,97vw)]' : `md:top-[9dvh] md:max-h-[86dvh] ${middle ? 'md:w-[min(42rem,94vw)]' : 'md:w-[min(30rem,92vw)]'}`,
+            wide
+              ? 'md:top-[4dvh] md:max-h-[92dvh] md:w-[min(1180px,97vw)]'
+              : `md:top-[9dvh] md:max-h-[86dvh] ${middle ? 'md:w-[min(42rem,94vw)]' : 'md:w-[min(30rem,92vw)]'}`,
           )}
         >
           <div className="mb-4 flex items-center justify-between">
             <Radix.Title className="text-xl font-bold wide">{title}</Radix.Title>
-            <Radix.Close aria-label="Close" className="-mr-2 grid size-[44px] place-items-center rounded-ui text-ink-soft hover:bg-leaf-pale hover:text-ink">
+            <Radix.Close
+              aria-label="Close"
+              className="-mr-2 grid size-[44px] place-items-center rounded-ui text-ink-soft hover:bg-leaf-pale hover:text-ink"
+            >
               <CloseIcon />
             </Radix.Close>
           </div>
           {asks && (
-            <div role="alert" className="mb-4 flex flex-wrap items-center gap-3 rounded-ui bg-amber-pale p-3 text-base">
+            <div
+              role="alert"
+              className="mb-4 flex flex-wrap items-center gap-3 rounded-ui bg-amber-pale p-3 text-base"
+            >
               <p className="min-w-0 flex-1 font-semibold">Close without saving?</p>
-              <Button small onClick={() => setAsks(false)} autoFocus>Go on editing</Button>
-              <Button small onClick={close}>Discard</Button>
+              <Button small onClick={() => setAsks(false)} autoFocus>
+                Go on editing
+              </Button>
+              <Button small onClick={close}>
+                Discard
+              </Button>
             </div>
           )}
           {children}

@@ -17,7 +17,11 @@ function Frame({ id, label, hint, problem, children }: Labelled & { id: string; 
         {label}
       </label>
       {children}
-      {hint && !problem && <p id={`${id}-hint`} className="mt-1 text-xs text-ink-soft">{hint}</p>}
+      {hint && !problem && (
+        <p id={`${id}-hint`} className="mt-1 text-xs text-ink-soft">
+          {hint}
+        </p>
+      )}
       {problem && (
         <p id={`${id}-problem`} role="alert" className="mt-1 text-sm font-medium text-rowan">
           {problem}
@@ -40,18 +44,34 @@ export function TextField({ label, hint, problem, className, ...input }: Labelle
   const id = input.id ?? own;
   return (
     <Frame id={id} label={label} hint={hint} problem={problem}>
-      <input {...input} id={id} className={clsx(BOX, edge(problem), 'h-[40px] pointer-coarse:h-[44px]', className)} {...described(id, { hint, problem })} />
+      <input
+        {...input}
+        id={id}
+        className={clsx(BOX, edge(problem), 'h-[40px] pointer-coarse:h-[44px]', className)}
+        {...described(id, { hint, problem })}
+      />
     </Frame>
   );
 }
 
 /** Several lines of text with a label. */
-export function TextArea({ label, hint, problem, className, ...input }: Labelled & ComponentProps<'textarea'>) {
+export function TextArea({
+  label,
+  hint,
+  problem,
+  className,
+  ...input
+}: Labelled & ComponentProps<'textarea'>) {
   const own = useId();
   const id = input.id ?? own;
   return (
     <Frame id={id} label={label} hint={hint} problem={problem}>
-      <textarea {...input} id={id} className={clsx(BOX, edge(problem), 'py-2', className)} {...described(id, { hint, problem })} />
+      <textarea
+        {...input}
+        id={id}
+        className={clsx(BOX, edge(problem), 'py-2', className)}
+        {...described(id, { hint, problem })}
+      />
     </Frame>
   );
 }

@@ -5,7 +5,17 @@ export type GlyphGather =
   | { readonly kind: 'zigzag'; readonly pointMm: number };
 
 /** Foil glyph of the ribbon: an upright foil on bark, lit where hair is picked; darkened where colour is laid. */
-export function FoilGlyph({ gather, width, height, deposits = false }: { gather: GlyphGather; width: number; height: number; deposits?: boolean }) {
+export function FoilGlyph({
+  gather,
+  width,
+  height,
+  deposits = false,
+}: {
+  gather: GlyphGather;
+  width: number;
+  height: number;
+  deposits?: boolean;
+}) {
   const fill = deposits ? 'var(--color-dusk-glyph)' : 'var(--color-sun)';
   const bar = Math.max(3, width - 4);
   const x = (width - bar) / 2;
@@ -16,7 +26,10 @@ export function FoilGlyph({ gather, width, height, deposits = false }: { gather:
     const tooth = Math.max(4, gather.pointMm * 1.6);
     const count = Math.max(1, Math.floor((height - 6) / tooth));
     const top = (height - count * tooth) / 2;
-    const points = Array.from({ length: count }, (_, i) => `${x},${top + i * tooth} ${x + bar},${top + (i + 0.5) * tooth} ${x},${top + (i + 1) * tooth}`);
+    const points = Array.from(
+      { length: count },
+      (_, i) => `${x},${top + i * tooth} ${x + bar},${top + (i + 0.5) * tooth} ${x},${top + (i + 1) * tooth}`,
+    );
     return <polygon points={points.join(' ')} fill={fill} />;
   }
   const { stitchMm: stitch, gapMm: gap } = gather;
@@ -25,7 +38,10 @@ export function FoilGlyph({ gather, width, height, deposits = false }: { gather:
   const step = (stitch + gap) * scale;
   const count = Math.max(1, Math.floor((height - 6 + gap * scale) / step));
   const top = (height - (count * step - gap * scale)) / 2;
-  const stitches = Array.from({ length: count }, (_, i) => `M${x} ${(top + i * step).toFixed(1)}h${bar}v${(stitch * scale).toFixed(1)}h${-bar}z`);
+  const stitches = Array.from(
+    { length: count },
+    (_, i) => `M${x} ${(top + i * step).toFixed(1)}h${bar}v${(stitch * scale).toFixed(1)}h${-bar}z`,
+  );
   // One shape for all stitches: a full head has a thousand of them.
   return <path d={stitches.join('')} fill={fill} />;
 }

@@ -19,7 +19,10 @@ export interface Figures {
   said(text: string): string;
 }
 
-const AS_KEPT: Figures = { shown: (unit) => ({ unit, show: (value) => String(value) }), said: (text) => text };
+const AS_KEPT: Figures = {
+  shown: (unit) => ({ unit, show: (value) => String(value) }),
+  said: (text) => text,
+};
 
 const Context = createContext<Figures>(AS_KEPT);
 

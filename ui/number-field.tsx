@@ -25,7 +25,20 @@ interface NumberFieldProps {
 }
 
 /** A figure with its unit, said and read as the house has it. What cannot be read stays in the field, with a sentence that names it; the value stays as it was. */
-export function NumberField({ label, unit: kept, value, min, max, placeholder, parse: plain, onChange, onFocus, onBlur, hideLabel, hint }: NumberFieldProps) {
+export function NumberField({
+  label,
+  unit: kept,
+  value,
+  min,
+  max,
+  placeholder,
+  parse: plain,
+  onChange,
+  onFocus,
+  onBlur,
+  hideLabel,
+  hint,
+}: NumberFieldProps) {
   const id = useId();
   const { unit, show, read: readShown } = useShownUnit(kept);
   const parse = readShown ?? plain;
@@ -45,19 +58,35 @@ export function NumberField({ label, unit: kept, value, min, max, placeholder, p
   };
   return (
     <div>
-      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'mb-1 block text-sm font-semibold'}>{label}</label>
-      <div className={clsx('flex h-[40px] items-center pointer-coarse:h-[44px] rounded-ui border bg-field pr-3', wrong ? 'border-rowan' : 'border-edge hover:border-ink')}>
+      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'mb-1 block text-sm font-semibold'}>
+        {label}
+      </label>
+      <div
+        className={clsx(
+          'flex h-[40px] items-center pointer-coarse:h-[44px] rounded-ui border bg-field pr-3',
+          wrong ? 'border-rowan' : 'border-edge hover:border-ink',
+        )}
+      >
         <input
-          id={id} inputMode="decimal" autoComplete="off" value={text ?? (value === undefined ? '' : written(show(value)))} placeholder={placeholder}
-          onChange={(event) => take(event.target.value)} onFocus={onFocus}
+          id={id}
+          inputMode="decimal"
+          autoComplete="off"
+          value={text ?? (value === undefined ? '' : written(show(value)))}
+          placeholder={placeholder}
+          onChange={(event) => take(event.target.value)}
+          onFocus={onFocus}
           onBlur={() => {
             if (!wrong) setText(undefined);
             onBlur?.();
           }}
-          aria-invalid={wrong || undefined} aria-describedby={wrong ? `${id}-problem` : undefined}
+          aria-invalid={wrong || undefined}
+          aria-describedby={wrong ? `${id}-problem` : undefined}
           className="h-full w-full min-w-0 rounded-ui bg-transparent px-3 text-right text-md font-semibold"
         />
-        <span className="text-sm whitespace-nowrap text-ink-soft">{unit}{hint && ` ${hint}`}</span>
+        <span className="text-sm whitespace-nowrap text-ink-soft">
+          {unit}
+          {hint && ` ${hint}`}
+        </span>
       </div>
       {wrong && (
         <p id={`${id}-problem`} role="alert" className="mt-1 text-sm font-medium text-rowan">

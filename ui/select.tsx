@@ -15,12 +15,20 @@ export function Select<T extends string>({ label, value, options, onChange, hide
   const id = useId();
   return (
     <div>
-      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'mb-1 block text-sm font-semibold'}>{label}</label>
+      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'mb-1 block text-sm font-semibold'}>
+        {label}
+      </label>
       <select
-        id={id} value={value} onChange={(event) => onChange(event.target.value as T)}
+        id={id}
+        value={value}
+        onChange={(event) => onChange(event.target.value as T)}
         className="h-[40px] w-full pointer-coarse:h-[44px] rounded-ui border border-edge bg-field px-2 text-base font-medium hover:border-ink"
       >
-        {options.map((option) => <option key={option.value} value={option.value}>{option.words}</option>)}
+        {options.map((option) => (
+          <option key={option.value} value={option.value}>
+            {option.words}
+          </option>
+        ))}
       </select>
     </div>
   );

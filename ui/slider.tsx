@@ -33,7 +33,9 @@ export function Slider({ label, value, min, max, step, said, onChange, track, hi
   return (
     <div>
       <div className="flex items-baseline justify-between gap-3">
-        <span id={id} className="text-base text-ink-soft">{label}</span>
+        <span id={id} className="text-base text-ink-soft">
+          {label}
+        </span>
         <Entry id={id} label={label} read={read ?? typed} {...{ said, min, max, onChange }} />
       </div>
       <Radix.Root
@@ -45,7 +47,13 @@ export function Slider({ label, value, min, max, step, said, onChange, track, hi
         step={step}
         onValueChange={([next]) => onChange(next)}
       >
-        <Radix.Track className={clsx('relative w-full grow overflow-hidden rounded-full', 'forced-colors:border', track ? 'h-4' : 'h-1 bg-edge')}>
+        <Radix.Track
+          className={clsx(
+            'relative w-full grow overflow-hidden rounded-full',
+            'forced-colors:border',
+            track ? 'h-4' : 'h-1 bg-edge',
+          )}
+        >
           {track ?? <Radix.Range className="absolute h-full rounded-full bg-leaf" />}
         </Radix.Track>
         <Radix.Thumb
@@ -73,7 +81,15 @@ const PULL_PX = 10;
  * By finger or pen a slider moves by its thumb, or by a pull sideways from where it stands. A touch beside the thumb moves
  * nothing, and a swipe up or down scrolls the page.
  */
-function usePull({ value, perWidth, onPull }: { value: number; perWidth: number; onPull(next: number): void }) {
+function usePull({
+  value,
+  perWidth,
+  onPull,
+}: {
+  value: number;
+  perWidth: number;
+  onPull(next: number): void;
+}) {
   const pull = useRef<{ x: number; y: number; from: number; pulls: boolean }>(undefined);
   const end = () => {
     pull.current = undefined;
@@ -98,7 +114,9 @@ function usePull({ value, perWidth, onPull }: { value: number; perWidth: number;
   };
 }
 
-interface EntryProps extends Required<Pick<SliderProps, 'label' | 'said' | 'min' | 'max' | 'read' | 'onChange'>> {
+interface EntryProps extends Required<
+  Pick<SliderProps, 'label' | 'said' | 'min' | 'max' | 'read' | 'onChange'>
+> {
   id: string;
 }
 
@@ -119,12 +137,18 @@ function Entry({ id, label, said, min, max, read, onChange }: EntryProps) {
   return (
     <span className="relative min-w-0">
       <input
-        aria-label={`${label}, typed`} value={text ?? said} autoComplete="off" inputMode="text" aria-invalid={wrong || undefined} aria-describedby={wrong ? `${id}-wrong` : undefined}
+        aria-label={`${label}, typed`}
+        value={text ?? said}
+        autoComplete="off"
+        inputMode="text"
+        aria-invalid={wrong || undefined}
+        aria-describedby={wrong ? `${id}-wrong` : undefined}
         onChange={(event) => {
           setText(event.target.value);
           setWrong(false);
         }}
-        onFocus={(event) => event.target.select()} onBlur={take}
+        onFocus={(event) => event.target.select()}
+        onBlur={take}
         onKeyDown={(event) => {
           if (event.key === 'Enter') take();
           if (event.key === 'Escape') {
@@ -132,10 +156,17 @@ function Entry({ id, label, said, min, max, read, onChange }: EntryProps) {
             setWrong(false);
           }
         }}
-        className={clsx('-mr-1.5 field-sizing-content h-8 min-w-[4.5rem] rounded-ui border bg-transparent px-1.5 text-right text-lg font-semibold', wrong ? 'border-rowan' : 'border-transparent hover:border-edge focus:border-edge focus:bg-field')}
+        className={clsx(
+          '-mr-1.5 field-sizing-content h-8 min-w-[4.5rem] rounded-ui border bg-transparent px-1.5 text-right text-lg font-semibold',
+          wrong ? 'border-rowan' : 'border-transparent hover:border-edge focus:border-edge focus:bg-field',
+        )}
       />
       {wrong && (
-        <span id={`${id}-wrong`} role="alert" className="absolute top-8 right-0 z-20 w-[230px] rounded-ui border border-rowan bg-field px-2 py-1 text-right text-sm font-medium text-rowan shadow-lg">
+        <span
+          id={`${id}-wrong`}
+          role="alert"
+          className="absolute top-8 right-0 z-20 w-[230px] rounded-ui border border-rowan bg-field px-2 py-1 text-right text-sm font-medium text-rowan shadow-lg"
+        >
           “{text}” cannot be used for {label.toLowerCase()} here.
         </span>
       )}

@@ -30,7 +30,16 @@ export function UnsavedGuard() {
     };
     const followed = (event: MouseEvent) => {
       const own = event.target instanceof Element ? event.target.closest<HTMLAnchorElement>('a[href]') : null;
-      if (!own || own.target === '_blank' || own.hash !== '' || own.hasAttribute('download') || event.ctrlKey || event.metaKey || !document.querySelector(UNSAVED)) return;
+      if (
+        !own ||
+        own.target === '_blank' ||
+        own.hash !== '' ||
+        own.hasAttribute('download') ||
+        event.ctrlKey ||
+        event.metaKey ||
+        !document.querySelector(UNSAVED)
+      )
+        return;
       event.preventDefault();
       event.stopPropagation();
       setLink(own);

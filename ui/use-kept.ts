@@ -7,7 +7,11 @@ import { wasReloaded } from './reloaded';
  * A state that survives a reload of the window: a view that was chosen. Only below what is drawn in the browser alone.
  * @param values what it may be; anything else that was kept is left out
  */
-export function useKept<T extends string | number>(key: string, initial: T, values: readonly T[]): [T, (next: T) => void] {
+export function useKept<T extends string | number>(
+  key: string,
+  initial: T,
+  values: readonly T[],
+): [T, (next: T) => void] {
   const [value, setValue] = useState<T>(() => read(key, values) ?? initial);
   return [
     value,

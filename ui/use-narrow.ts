@@ -12,4 +12,9 @@ const subscribe = (changed: () => void) => {
 };
 
 /** Whether columns stand below each other. On the server it is not known, and said to be wide. */
-export const useNarrow = (): boolean => useSyncExternalStore(subscribe, () => window.matchMedia(NARROW).matches, () => false);
+export const useNarrow = (): boolean =>
+  useSyncExternalStore(
+    subscribe,
+    () => window.matchMedia(NARROW).matches,
+    () => false,
+  );

@@ -1,4 +1,11 @@
-import { ExpirationPlugin, NetworkFirst, NetworkOnly, Serwist, type PrecacheEntry, type SerwistPlugin } from 'serwist';
+import {
+  ExpirationPlugin,
+  NetworkFirst,
+  NetworkOnly,
+  Serwist,
+  type PrecacheEntry,
+  type SerwistPlugin,
+} from 'serwist';
 
 /** What the page tells this worker. */
 export type OfflineAsked = { readonly keep: readonly string[] } | { readonly forget: true };
@@ -7,9 +14,20 @@ export type OfflineAsked = { readonly keep: readonly string[] } | { readonly for
 interface Scope {
   readonly __SW_MANIFEST: (PrecacheEntry | string)[];
   readonly location: Location;
-  addEventListener(name: 'message', listener: (event: MessageEvent<OfflineAsked> & { waitUntil(work: Promise<unknown>): void }) => void): void;
-  addEventListener(name: 'fetch', listener: (event: Event & { readonly request: Request; respondWith(answer: Promise<Response>): void }) => void): void;
-  addEventListener(name: 'activate', listener: (event: { waitUntil(work: Promise<unknown>): void }) => void): void;
+  addEventListener(
+    name: 'message',
+    listener: (event: MessageEvent<OfflineAsked> & { waitUntil(work: Promise<unknown>): void }) => void,
+  ): void;
+  addEventListener(
+    name: 'fetch',
+    listener: (
+      event: Event & { readonly request: Request; respondWith(answer: Promise<Response>): void },
+    ) => void,
+  ): void;
+  addEventListener(
+    name: 'activate',
+    listener: (event: { waitUntil(work: Promise<unknown>): void }) => void,
+  ): void;
 }
 declare const self: Scope;
 /** Of the build that this belongs to: pages of another one need files that are gone. */
@@ -25,7 +43,8 @@ const FRESH_MS = 10 * 60_000;
 const AT_ONCE = 2;
 
 /** Pages that are kept on the device. Everything that signs in or out, or hands a file over, is the server's alone. */
-const KEPT = /^\/(chair|clients|day|house|me|visits\/[^/]+\/(consult|pattern|wear|mix|clock|record))(\/(?!.*\.)[^.]*)?$/;
+const KEPT =
+  /^\/(chair|clients|day|house|me|visits\/[^/]+\/(consult|pattern|wear|mix|clock|record))(\/(?!.*\.)[^.]*)?$/;
 
 /** Every step of a visit is drawn by the same page, and so is every service at the chair. */
 function keyOf(address: string): string {
@@ -40,7 +59,8 @@ const plain: SerwistPlugin = {
   cacheKeyWillBeUsed: async ({ request }) => keyOf(request.url),
   cacheWillUpdate: async ({ response }) => (response.ok && !response.redirected ? response : null),
   fetchDidSucceed: async ({ response }) => {
-    if ([502, 503, 504].includes(response.status)) throw new Error(`The server answered with ${response.status}.`);
+    if ([502, 503, 504].includes(response.status))
+      throw new Error(`The server answered with ${response.status}.`);
     return response;
   },
 };
@@ -53,13 +73,19 @@ const serwist = new Serwist({
   disableDevLogs: true,
   runtimeCaching: [
     {
-      matcher: ({ request, url, sameOrigin }) => sameOrigin && request.mode === 'navigate' && KEPT.test(url.pathname),
+      matcher: ({ request, url, sameOrigin }) =>
+        sameOrigin && request.mode === 'navigate' && KEPT.test(url.pathname),
       handler: new NetworkFirst({
-        cacheName: PAGES, networkTimeoutSeconds: PATIENCE_S,
+        cacheName: PAGES,
+        networkTimeoutSeconds: PATIENCE_S,
         plugins: [plain, new ExpirationPlugin({ maxEntries: MOST_PAGES, maxAgeSeconds: DAYS_KEPT * 86_400 })],
       }),
     },
-    { matcher: ({ request, url, sameOrigin }) => sameOrigin && request.mode === 'navigate' && !url.pathname.startsWith('/p/'), handler: new NetworkOnly() },
+    {
+      matcher: ({ request, url, sameOrigin }) =>
+        sameOrigin && request.mode === 'navigate' && !url.pathname.startsWith('/p/'),
+      handler: new NetworkOnly(),
+    },
   ],
   fallbacks: { entries: [{ url: '/offline', matcher: ({ request }) => request.mode === 'navigate' }] },
 });
@@ -80,12 +106,15 @@ async function workerScript(request: Request): Promise<Response> {
 self.addEventListener('activate', (event) => event.waitUntil(forgetPages((name) => name !== PAGES)));
 self.addEventListener('message', (event) => {
   const asked = event.data;
-  if ('forget' in asked) event.waitUntil(forgetPages(() => true).then(() => event.ports[0]?.postMessage('forgotten')));
-  else if (Array.isArray(asked.keep)) event.waitUntil(keepPages(asked.keep).then(() => event.ports[0]?.postMessage('kept')));
+  if ('forget' in asked)
+    event.waitUntil(forgetPages(() => true).then(() => event.ports[0]?.postMessage('forgotten')));
+  else if (Array.isArray(asked.keep))
+    event.waitUntil(keepPages(asked.keep).then(() => event.ports[0]?.postMessage('kept')));
 });
 
 async function forgetPages(which: (name: string) => boolean): Promise<void> {
-  for (const name of await caches.keys()) if (/^lattice-(pages|chair)-/.test(name) && which(name)) await caches.delete(name);
+  for (const name of await caches.keys())
+    if (/^lattice-(pages|chair)-/.test(name) && which(name)) await caches.delete(name);
 }
 
 /** Fetches pages that are not kept yet, or long since, a few at a time. */
@@ -96,7 +125,10 @@ async function keepPages(addresses: readonly string[]): Promise<void> {
     for (let address = waiting.shift(); address !== undefined; address = waiting.shift()) {
       const kept = await cache.match(keyOf(address));
       if (kept && Date.now() - Date.parse(kept.headers.get('date') ?? '') < FRESH_MS) continue;
-      const response = await fetch(address, { credentials: 'same-origin', headers: { Accept: 'text/html' } }).catch(() => undefined);
+      const response = await fetch(address, {
+        credentials: 'same-origin',
+        headers: { Accept: 'text/html' },
+      }).catch(() => undefined);
       if (response?.ok && !response.redirected) await cache.put(keyOf(address), response);
     }
   };

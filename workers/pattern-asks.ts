@@ -32,8 +32,14 @@ export interface ComesTo {
 /** What can be asked of the worker, each with its answer. */
 export interface PatternAsks {
   /** @param deposits letters that are meant to deposit */
-  lay: { ask: { readonly plan: Plan; readonly deposits: readonly string[]; readonly visit: VisitAsked }; answer: LaidPattern };
-  suggest: { ask: { readonly facts: SuggestFacts; readonly visit: VisitAsked }; answer: { suggestion: Suggestion; laid: LaidPattern }[] };
+  lay: {
+    ask: { readonly plan: Plan; readonly deposits: readonly string[]; readonly visit: VisitAsked };
+    answer: LaidPattern;
+  };
+  suggest: {
+    ask: { readonly facts: SuggestFacts; readonly visit: VisitAsked };
+    answer: { suggestion: Suggestion; laid: LaidPattern }[];
+  };
 }
 export type PatternVerb = keyof PatternAsks;
 
@@ -50,7 +56,14 @@ function comesTo(plan: Plan, { documents, facts }: VisitAsked): ComesTo {
 function lay({ plan, deposits, visit }: PatternAsks['lay']['ask']): LaidPattern {
   const computed = engine.compute(plan);
   const { totals, painted } = computed.sheet;
-  return { foils: totals.foils, painted: painted.length, minutes: totals.foilingMinutes, shares: sharesOf(computed.sheet, new Set(deposits)).total, thumbnail: thumbnailOf(computed), comesTo: comesTo(plan, visit) };
+  return {
+    foils: totals.foils,
+    painted: painted.length,
+    minutes: totals.foilingMinutes,
+    shares: sharesOf(computed.sheet, new Set(deposits)).total,
+    thumbnail: thumbnailOf(computed),
+    comesTo: comesTo(plan, visit),
+  };
 }
 
 /** Answers one question; the engine remembers heads between them. */

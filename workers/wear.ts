@@ -33,7 +33,8 @@ let working = false;
 
 addEventListener('message', ({ data: { channel, id, order, kind, ask } }: MessageEvent<WearMessage>) => {
   jobs.delete(channel);
-  if (ask !== undefined) jobs.set(channel, { id, order, steps: (WORK[kind] as (own: unknown) => Generator<unknown>)(ask) });
+  if (ask !== undefined)
+    jobs.set(channel, { id, order, steps: (WORK[kind] as (own: unknown) => Generator<unknown>)(ask) });
   if (!working) void work();
 });
 
@@ -45,11 +46,21 @@ async function work(): Promise<void> {
     try {
       const { value, done } = job.steps.next();
       if (done) jobs.delete(channel);
-      const said = typeof value === 'number' ? { progress: value } : value !== undefined && value !== null ? { answer: value } : {};
+      const said =
+        typeof value === 'number'
+          ? { progress: value }
+          : value !== undefined && value !== null
+            ? { answer: value }
+            : {};
       postMessage({ channel, id: job.id, ...said, done: done ?? false } satisfies WearAnswer);
     } catch (error) {
       jobs.delete(channel);
-      postMessage({ channel, id: job.id, done: true, problem: error instanceof Error ? error.message : String(error) } satisfies WearAnswer);
+      postMessage({
+        channel,
+        id: job.id,
+        done: true,
+        problem: error instanceof Error ? error.message : String(error),
+      } satisfies WearAnswer);
     }
     await new Promise((resolve) => setTimeout(resolve, 0));
   }

@@ -3,4 +3,6 @@ import { route } from '@/features/http/route';
 export const dynamic = 'force-dynamic';
 
 /** Whether this process answers. */
-export const GET = route(async () => Response.json({ ok: true }, { headers: { 'Cache-Control': 'no-store' } }));
+export const GET = route(async () =>
+  Response.json({ ok: true }, { headers: { 'Cache-Control': 'no-store' } }),
+);

@@ -6,7 +6,11 @@ import { lockedStation } from '@/features/session/queries';
 
 export const metadata: Metadata = { title: 'Locked' };
 
-export default async function LockedPage({ searchParams }: { searchParams: Promise<{ to?: string | string[] }> }) {
+export default async function LockedPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ to?: string | string[] }>;
+}) {
   const { to } = await searchParams;
   const { people, ownId, salonName } = await lockedStation();
   return (

@@ -7,5 +7,7 @@ export const dynamic = 'force-dynamic';
 export const GET = route(async (request) => {
   const metrics = await metricsFor(request.headers);
   if (!metrics) throw new Refused(404, 'There is nothing here.');
-  return new Response(metrics.text, { headers: { 'Content-Type': metrics.type, 'Cache-Control': 'no-store' } });
+  return new Response(metrics.text, {
+    headers: { 'Content-Type': metrics.type, 'Cache-Control': 'no-store' },
+  });
 });

@@ -22,7 +22,9 @@ function NoSalon() {
     <section className="card grid gap-3 p-6">
       <h2 className="text-lg font-bold wide">There is no salon here yet</h2>
       <p>Whoever runs the server makes one on the command line and gives the link to the owner:</p>
-      <code className="rounded-ui bg-ground p-3 text-sm font-semibold">bin/new-salon &quot;Name of the salon&quot; --owner name@salon.example</code>
+      <code className="rounded-ui bg-ground p-3 text-sm font-semibold">
+        bin/new-salon &quot;Name of the salon&quot; --owner name@salon.example
+      </code>
       <p className="text-sm text-ink-soft">To move a salon here, restore its archive with bin/restore.</p>
     </section>
   );

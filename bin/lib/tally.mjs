@@ -4,9 +4,16 @@ import path from 'node:path';
 
 /** What a failure says, without colours, and where it says so. */
 function firstLines(message) {
-  const lines = message.replace(/\u001b\[\d*m/g, '').split('\n').map((line) => line.trim()).filter(Boolean);
+  const lines = message
+    .replace(/\u001b\[\d*m/g, '')
+    .split('\n')
+    .map((line) => line.trim())
+    .filter(Boolean);
   const where = lines.find((line) => /^at .*\.test\.ts/.test(line));
-  return [...lines.slice(0, 6).filter((line) => line !== where), where].filter(Boolean).join(' / ').slice(0, 600);
+  return [...lines.slice(0, 6).filter((line) => line !== where), where]
+    .filter(Boolean)
+    .join(' / ')
+    .slice(0, 600);
 }
 
 const [folder, ...names] = process.argv.slice(2);
@@ -32,7 +39,8 @@ for (const name of names) {
     const own = path.relative(process.cwd(), file.name);
     const tests = file.assertionResults.filter(({ status }) => status === 'failed');
     if (file.status === 'failed' && tests.length === 0) broken.push(`${own}: ${firstLines(file.message)}`);
-    for (const test of tests) broken.push(`${own}: ${test.fullName}: ${firstLines(test.failureMessages[0] ?? '')}`);
+    for (const test of tests)
+      broken.push(`${own}: ${test.fullName}: ${firstLines(test.failureMessages[0] ?? '')}`);
   }
   console.log(`${name}: ${own.passed} passed, ${own.failed} failed`.replace(', ', ' / '));
   passed += own.passed;

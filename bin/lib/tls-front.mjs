@@ -15,22 +15,39 @@ try {
 }
 
 /** Of one connection to another: these are said anew for each. */
-const HOP_BY_HOP = ['connection', 'keep-alive', 'proxy-authenticate', 'proxy-authorization', 'te', 'trailer', 'transfer-encoding', 'upgrade'];
+const HOP_BY_HOP = [
+  'connection',
+  'keep-alive',
+  'proxy-authenticate',
+  'proxy-authorization',
+  'te',
+  'trailer',
+  'transfer-encoding',
+  'upgrade',
+];
 
 let server;
 try {
   server = https.createServer(options, (request, response) => {
-    const headers = { ...request.headers, 'x-forwarded-for': request.socket.remoteAddress ?? '', 'x-forwarded-proto': 'https', 'x-forwarded-host': request.headers.host ?? '' };
+    const headers = {
+      ...request.headers,
+      'x-forwarded-for': request.socket.remoteAddress ?? '',
+      'x-forwarded-proto': 'https',
+      'x-forwarded-host': request.headers.host ?? '',
+    };
     for (const name of HOP_BY_HOP) delete headers[name];
-    const onward = http.request({ host: '127.0.0.1', port: Number(target), method: request.method, path: request.url, headers }, (answer) => {
-      const own = { ...answer.headers };
-      for (const name of HOP_BY_HOP) delete own[name];
-      // Who came by TLS once comes by TLS from then on.
-      own['strict-transport-security'] = 'max-age=31536000';
-      response.writeHead(answer.statusCode ?? 502, own);
-      // A stream whose application has died ends here too, so that whoever listens asks anew.
-      pipeline(answer, response, () => undefined);
-    });
+    const onward = http.request(
+      { host: '127.0.0.1', port: Number(target), method: request.method, path: request.url, headers },
+      (answer) => {
+        const own = { ...answer.headers };
+        for (const name of HOP_BY_HOP) delete own[name];
+        // Who came by TLS once comes by TLS from then on.
+        own['strict-transport-security'] = 'max-age=31536000';
+        response.writeHead(answer.statusCode ?? 502, own);
+        // A stream whose application has died ends here too, so that whoever listens asks anew.
+        pipeline(answer, response, () => undefined);
+      },
+    );
     onward.on('error', () => {
       if (response.headersSent) return response.destroy();
       response.writeHead(502, { 'content-type': 'text/plain; charset=utf-8' });

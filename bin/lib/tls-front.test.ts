@@ -21,7 +21,27 @@ let behind: http.Server;
 let sockets: net.Socket[] = [];
 
 beforeAll(async () => {
-  execFileSync('openssl', ['req', '-x509', '-newkey', 'ec', '-pkeyopt', 'ec_paramgen_curve:prime256v1', '-nodes', '-days', '2', '-subj', '/CN=localhost', '-keyout', key, '-out', cert], { stdio: 'ignore' });
+  execFileSync(
+    'openssl',
+    [
+      'req',
+      '-x509',
+      '-newkey',
+      'ec',
+      '-pkeyopt',
+      'ec_paramgen_curve:prime256v1',
+      '-nodes',
+      '-days',
+      '2',
+      '-subj',
+      '/CN=localhost',
+      '-keyout',
+      key,
+      '-out',
+      cert,
+    ],
+    { stdio: 'ignore' },
+  );
   behind = http.createServer((_, response) => {
     response.writeHead(200, { 'content-type': 'text/event-stream' });
     response.write('event: now\ndata: 1\n\n');
@@ -29,7 +49,14 @@ beforeAll(async () => {
   behind.on('connection', (socket) => sockets.push(socket));
   await new Promise<void>((resolve) => behind.listen(0, '127.0.0.1', resolve));
   port = await free();
-  front = spawn(process.execPath, [path.join(import.meta.dirname, 'tls-front.mjs'), '127.0.0.1', String(port), cert, key, String((behind.address() as net.AddressInfo).port)]);
+  front = spawn(process.execPath, [
+    path.join(import.meta.dirname, 'tls-front.mjs'),
+    '127.0.0.1',
+    String(port),
+    cert,
+    key,
+    String((behind.address() as net.AddressInfo).port),
+  ]);
   await new Promise((resolve) => front.stdout!.once('data', resolve));
 });
 afterAll(() => {

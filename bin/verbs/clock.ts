@@ -8,7 +8,8 @@ import { printed, type Verb, type VerbResult } from './verb';
 export const clockVerb: Verb = {
   name: 'clock',
   usage: 'clock FILE.json [--visits K] [--second none|pulls|foils] [--margin MIN] [--mix MIX.json] …',
-  summary: 'prints the plans of the clock with their figures, and when each foil is placed, ready and off (estimates)',
+  summary:
+    'prints the plans of the clock with their figures, and when each foil is placed, ready and off (estimates)',
   help: [
     'FILE.json is a plan document; - reads standard input.',
     ...MIX_HELP,

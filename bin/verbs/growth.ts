@@ -16,7 +16,8 @@ export const growthVerb: Verb = {
 };
 
 async function run(args: readonly string[]): Promise<VerbResult> {
-  if (args.length !== 1) return { ok: false, problem: 'name one growth document. bin/lattice growth --help says how.' };
+  if (args.length !== 1)
+    return { ok: false, problem: 'name one growth document. bin/lattice growth --help says how.' };
   const document = await readJson(args[0], parseGrowthDocument);
   return document.ok ? { ok: true, output: printed(growthReport(document.value)) } : document;
 }

@@ -25,31 +25,105 @@ async function run(args: readonly string[]): Promise<VerbResult> {
 
 const tenth = (value: number | null) => (value === null ? null : Math.round(value * 10) / 10);
 const hundredth = (value: number) => Math.round(value * 100) / 100;
-const itemsOf = (read: ItemsRead) => (read.ok ? read.items.map(({ name, grams }) => ({ name, grams })) : { problem: read.problem });
+const itemsOf = (read: ItemsRead) =>
+  read.ok ? read.items.map(({ name, grams }) => ({ name, grams })) : { problem: read.problem };
 
 function outputOf({ consult, mix, work, colours: { toners, roots, corrections, reached } }: ComputedVisit) {
   const { head, letters, amounts, bowls, lift, units, problems } = work;
   const toner = new Map(toners.map(({ id, result }) => [id, result]));
   return {
-    from: consult.naturalLevel, to: consult.goalLevel, headFactor: { factor: hundredth(head.factor), low: hundredth(head.low), high: hundredth(head.high), strandTests: head.readings },
-    formulas: letters.map(({ letter, formula, recipe, units: count, foils, notes }) => ({ letter, kind: formula.kind, volumes: formula.volumes, volumesOnHair: tenth(recipe?.volumes ?? null), ratio: formula.ratio, units: count, foils, notes })),
-    amounts: amounts.map((own) => ({ ...own, net: tenth(own.net), mixed: tenth(own.mixed), developer: tenth(own.developer), volumes: tenth(own.volumes) })),
-    bowls: bowls.ok
-      ? bowls.bowls.map(({ label, letter, part, foils, others, items, fromMinutes, toMinutes, units: own }) => ({
-          bowl: label, letter, part, foils, others, firstUnit: units[own[0]].id, items: itemsOf(items), mixAtMinute: tenth(fromMinutes), doneAtMinute: tenth(toMinutes),
-        }))
-      : [],
-    ready: lift.map(({ letter, stretch, from, target, ready, atLimit, limitMinutes, oldestBowlMinutes, readyFromOldest, units: own, panels }) => ({
-      letter, stretch, from: tenth(from), target, units: own.length, panels, readyMinutes: tenth(ready?.minutes ?? null), soonest: tenth(ready?.soonest ?? null), latest: tenth(ready?.latest ?? null), limitMinutes,
-      levelAtLimit: tenth(atLimit.level), levelAtLimitLow: tenth(atLimit.low), levelAtLimitHigh: tenth(atLimit.high), oldestBowlMinutes: tenth(oldestBowlMinutes), readyFromOldestBowl: tenth(readyFromOldest),
+    from: consult.naturalLevel,
+    to: consult.goalLevel,
+    headFactor: {
+      factor: hundredth(head.factor),
+      low: hundredth(head.low),
+      high: hundredth(head.high),
+      strandTests: head.readings,
+    },
+    formulas: letters.map(({ letter, formula, recipe, units: count, foils, notes }) => ({
+      letter,
+      kind: formula.kind,
+      volumes: formula.volumes,
+      volumesOnHair: tenth(recipe?.volumes ?? null),
+      ratio: formula.ratio,
+      units: count,
+      foils,
+      notes,
     })),
+    amounts: amounts.map((own) => ({
+      ...own,
+      net: tenth(own.net),
+      mixed: tenth(own.mixed),
+      developer: tenth(own.developer),
+      volumes: tenth(own.volumes),
+    })),
+    bowls: bowls.ok
+      ? bowls.bowls.map(
+          ({ label, letter, part, foils, others, items, fromMinutes, toMinutes, units: own }) => ({
+            bowl: label,
+            letter,
+            part,
+            foils,
+            others,
+            firstUnit: units[own[0]].id,
+            items: itemsOf(items),
+            mixAtMinute: tenth(fromMinutes),
+            doneAtMinute: tenth(toMinutes),
+          }),
+        )
+      : [],
+    ready: lift.map(
+      ({
+        letter,
+        stretch,
+        from,
+        target,
+        ready,
+        atLimit,
+        limitMinutes,
+        oldestBowlMinutes,
+        readyFromOldest,
+        units: own,
+        panels,
+      }) => ({
+        letter,
+        stretch,
+        from: tenth(from),
+        target,
+        units: own.length,
+        panels,
+        readyMinutes: tenth(ready?.minutes ?? null),
+        soonest: tenth(ready?.soonest ?? null),
+        latest: tenth(ready?.latest ?? null),
+        limitMinutes,
+        levelAtLimit: tenth(atLimit.level),
+        levelAtLimitLow: tenth(atLimit.low),
+        levelAtLimitHigh: tenth(atLimit.high),
+        oldestBowlMinutes: tenth(oldestBowlMinutes),
+        readyFromOldestBowl: tenth(readyFromOldest),
+      }),
+    ),
     undercoats: undercoatsBetween(consult.naturalLevel, consult.goalLevel),
-    reached: reached.map(({ zone, level, undercoat }) => ({ zone, level: tenth(level), exposed: undercoat.exposed, neutralisedBy: undercoat.neutralisedBy })),
+    reached: reached.map(({ zone, level, undercoat }) => ({
+      zone,
+      level: tenth(level),
+      exposed: undercoat.exposed,
+      neutralisedBy: undercoat.neutralisedBy,
+    })),
     toners: mix.toners.map(({ id, place, minutes }) => {
       const where = placeWords(place);
       const result = toner.get(id)!;
       return result.ok
-        ? { where, minutes, meetsLevel: tenth(result.meets), level: tenth(result.level), items: itemsOf(result.items), balance: result.toned.balance, warmth: Math.round(1000 * result.toned.warmth) / 1000, notes: result.notes }
+        ? {
+            where,
+            minutes,
+            meetsLevel: tenth(result.meets),
+            level: tenth(result.level),
+            items: itemsOf(result.items),
+            balance: result.toned.balance,
+            warmth: Math.round(1000 * result.toned.warmth) / 1000,
+            notes: result.notes,
+          }
         : { where, problem: result.problem };
     }),
     roots: mix.roots.map(({ place, mm }, i) => {
@@ -59,7 +133,13 @@ function outputOf({ consult, mix, work, colours: { toners, roots, corrections, r
         ? { where, mm, level: tenth(result.level), items: itemsOf(result.items), warning: result.warning }
         : { where, mm, problem: result.problem };
     }),
-    corrections: corrections.map(({ id, result }) => ({ id, volumesOnHair: tenth(result.volumes), level: tenth(result.level), items: itemsOf(result.items), notes: result.notes })),
+    corrections: corrections.map(({ id, result }) => ({
+      id,
+      volumesOnHair: tenth(result.volumes),
+      level: tenth(result.level),
+      items: itemsOf(result.items),
+      notes: result.notes,
+    })),
     problems: problems.map(({ words }) => words),
   };
 }

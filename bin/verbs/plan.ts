@@ -26,7 +26,8 @@ async function run(args: readonly string[]): Promise<VerbResult> {
     if (svg === undefined) return { ok: false, problem: '--svg needs the name of the file to draw into.' };
     rest.splice(flag, 2);
   }
-  if (rest.length !== 1) return { ok: false, problem: 'name one plan document. bin/lattice plan --help says how.' };
+  if (rest.length !== 1)
+    return { ok: false, problem: 'name one plan document. bin/lattice plan --help says how.' };
   const plan = await readPlan(rest[0]);
   if (!plan.ok) return plan;
   const computed = createPatternEngine().compute(plan.value);

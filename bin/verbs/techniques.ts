@@ -8,7 +8,14 @@ const four = (share: number) => Number(share.toFixed(4));
 /** The library on the average head, minutes to 0.1 and shares to 0.0001. */
 export function techniquesDocument(): TechniquesDocument {
   const techniques = libraryOn(createPatternEngine()).map((own) => ({
-    ...own, cautions: [...own.cautions], minutes: Number(own.minutes.toFixed(1)), shares: { foiled: four(own.shares.foiled), lightened: four(own.shares.lightened), deepened: four(own.shares.deepened) },
+    ...own,
+    cautions: [...own.cautions],
+    minutes: Number(own.minutes.toFixed(1)),
+    shares: {
+      foiled: four(own.shares.foiled),
+      lightened: four(own.shares.lightened),
+      deepened: four(own.shares.deepened),
+    },
   }));
   return { format: 'dappled-lattice/techniques', version: 2, techniques };
 }
@@ -20,7 +27,9 @@ export const techniquesVerb: Verb = {
   summary: 'prints the built-in patterns with foils, minutes and share on the average head as JSON',
   help: 'The schema of what is printed is docs/formats/techniques.sheet.schema.json.',
   run: async (args) =>
-    args.length > 0 ? { ok: false, problem: 'it takes no arguments.' } : { ok: true, output: printed(techniquesDocument()) },
+    args.length > 0
+      ? { ok: false, problem: 'it takes no arguments.' }
+      : { ok: true, output: printed(techniquesDocument()) },
 };
 
 /** `technique NAME`: prints one built-in pattern as a plan document. */
@@ -30,9 +39,14 @@ export const techniqueVerb: Verb = {
   summary: 'prints one built-in pattern as a plan document',
   help: `NAME is one of ${TECHNIQUES.map(({ key }) => key).join(', ')}.\nWhat is printed can be given to bin/lattice plan.`,
   run: async (args) => {
-    if (args.length !== 1) return { ok: false, problem: 'name one pattern. bin/lattice techniques lists them.' };
+    if (args.length !== 1)
+      return { ok: false, problem: 'name one pattern. bin/lattice techniques lists them.' };
     const technique = techniqueOf(args[0]);
-    if (!technique) return { ok: false, problem: `there is no pattern “${args[0]}”. Patterns: ${TECHNIQUES.map(({ key }) => key).join(', ')}.` };
+    if (!technique)
+      return {
+        ok: false,
+        problem: `there is no pattern “${args[0]}”. Patterns: ${TECHNIQUES.map(({ key }) => key).join(', ')}.`,
+      };
     return { ok: true, output: printed(planOf(technique)) };
   },
 };

@@ -9,7 +9,8 @@ export interface Verb {
   run(args: readonly string[]): Promise<VerbResult>;
 }
 
-export type VerbResult = { ok: true; output: string; files?: Readonly<Record<string, string>> } | { ok: false; problem: string };
+export type VerbResult =
+  { ok: true; output: string; files?: Readonly<Record<string, string>> } | { ok: false; problem: string };
 
 /** JSON as every verb prints it. */
 export const printed = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;

@@ -1,6 +1,19 @@
 import sharp from 'sharp';
 import type { Parsed } from '@/core/formats';
-import { CURLS, MOST_PART_MM, MOST_WEEKS, pictureOf, STYLES, VIEW_NAMES, WearStudio, type Curl, type Finding, type Style, type WearSubject, type Way } from '@/core/wear';
+import {
+  CURLS,
+  MOST_PART_MM,
+  MOST_WEEKS,
+  pictureOf,
+  STYLES,
+  VIEW_NAMES,
+  WearStudio,
+  type Curl,
+  type Finding,
+  type Style,
+  type WearSubject,
+  type Way,
+} from '@/core/wear';
 import { MIX_HELP, mixedPlan } from './mixed-plan';
 import { printed, type Verb, type VerbResult } from './verb';
 
@@ -9,7 +22,8 @@ const PICTURE_MM = 0.5;
 /** `wear FILE.json`: what an onlooker would notice of a plan, as JSON, and a picture of it. */
 export const wearVerb: Verb = {
   name: 'wear',
-  usage: 'wear FILE.json [--consult CONSULT.json] [--mix MIX.json] [--style S] [--weeks N] [--part MM] [--curl C] [--png OUT.png] …',
+  usage:
+    'wear FILE.json [--consult CONSULT.json] [--mix MIX.json] [--style S] [--weeks N] [--part MM] [--curl C] [--png OUT.png] …',
   summary: 'prints what shows of a plan as it is worn, with its lines and findings, and draws it (estimates)',
   help: [
     'FILE.json is a plan document; - reads standard input.',
@@ -32,14 +46,30 @@ interface Asked {
 
 function askedOf(flags: ReadonlyMap<string, string>): Parsed<Asked> {
   const style = flags.get('--style') ?? 'down';
-  if (!Object.hasOwn(STYLES, style)) return { ok: false, problem: `--style: “${style}” is none of ${Object.keys(STYLES).join(', ')}.` };
+  if (!Object.hasOwn(STYLES, style))
+    return { ok: false, problem: `--style: “${style}” is none of ${Object.keys(STYLES).join(', ')}.` };
   const weeks = Number(flags.get('--weeks') ?? 0);
-  if (!(weeks >= 0 && weeks <= MOST_WEEKS)) return { ok: false, problem: `--weeks: must be a number from 0 to ${MOST_WEEKS}.` };
+  if (!(weeks >= 0 && weeks <= MOST_WEEKS))
+    return { ok: false, problem: `--weeks: must be a number from 0 to ${MOST_WEEKS}.` };
   const curl = flags.get('--curl') as Curl | undefined;
-  if (curl !== undefined && !CURLS.includes(curl)) return { ok: false, problem: `--curl: “${curl}” is none of ${CURLS.join(', ')}.` };
+  if (curl !== undefined && !CURLS.includes(curl))
+    return { ok: false, problem: `--curl: “${curl}” is none of ${CURLS.join(', ')}.` };
   const part = flags.get('--part');
-  if (part !== undefined && !(Math.abs(Number(part)) <= MOST_PART_MM)) return { ok: false, problem: `--part: must be a number from −${MOST_PART_MM} to ${MOST_PART_MM}: beyond it lies the side of the head.` };
-  return { ok: true, value: { style: style as Style, weeks, partMm: part === undefined ? undefined : Number(part), curl, png: flags.get('--png') } };
+  if (part !== undefined && !(Math.abs(Number(part)) <= MOST_PART_MM))
+    return {
+      ok: false,
+      problem: `--part: must be a number from −${MOST_PART_MM} to ${MOST_PART_MM}: beyond it lies the side of the head.`,
+    };
+  return {
+    ok: true,
+    value: {
+      style: style as Style,
+      weeks,
+      partMm: part === undefined ? undefined : Number(part),
+      curl,
+      png: flags.get('--png'),
+    },
+  };
 }
 
 async function run(args: readonly string[]): Promise<VerbResult> {
@@ -67,31 +97,77 @@ async function run(args: readonly string[]): Promise<VerbResult> {
     if (problem) return { ok: false, problem };
   }
   const share = (value: number | null) => (value === null ? null : Math.round(value * 1000) / 1000);
-  const shares = (all: Readonly<Record<string, number>>) => Object.fromEntries(Object.entries(all).map(([view, value]) => [view, share(value)]));
+  const shares = (all: Readonly<Record<string, number>>) =>
+    Object.fromEntries(Object.entries(all).map(([view, value]) => [view, share(value)]));
   const tenth = (value: number) => Math.round(value * 10) / 10;
   return {
     ok: true,
     output: printed({
-      style, weeks, partMm: 'partMm' in way ? partMm : null, curl: subject.curl, foils: look.foils, shares: shares({ ...hairShares.total }),
-      brightness: shares(look.brightness), part: share(look.part), crown: share(look.crown), underneath: share(look.under), stripe: shares(look.stripe),
-      unlitHairline: look.unlit && look.unlit.map(({ mm, place, fromDeg, toDeg }) => ({ mm, place, fromDeg: Math.round(fromDeg), toDeg: Math.round(toDeg) })),
-      lines: studio.lines(subject).map(({ kind, zone, atMm, contrast, share: own, weeks: shows }) => ({ kind, zone, atMm: tenth(atMm), contrast: share(contrast), share: share(own), weeks: shows && shows.map(tenth) })),
-      findings: findings.map(({ key, words, why, fine, panel }) => ({ key, words, why, fine, panel: panel ?? null })),
+      style,
+      weeks,
+      partMm: 'partMm' in way ? partMm : null,
+      curl: subject.curl,
+      foils: look.foils,
+      shares: shares({ ...hairShares.total }),
+      brightness: shares(look.brightness),
+      part: share(look.part),
+      crown: share(look.crown),
+      underneath: share(look.under),
+      stripe: shares(look.stripe),
+      unlitHairline:
+        look.unlit &&
+        look.unlit.map(({ mm, place, fromDeg, toDeg }) => ({
+          mm,
+          place,
+          fromDeg: Math.round(fromDeg),
+          toDeg: Math.round(toDeg),
+        })),
+      lines: studio
+        .lines(subject)
+        .map(({ kind, zone, atMm, contrast, share: own, weeks: shows }) => ({
+          kind,
+          zone,
+          atMm: tenth(atMm),
+          contrast: share(contrast),
+          share: share(own),
+          weeks: shows && shows.map(tenth),
+        })),
+      findings: findings.map(({ key, words, why, fine, panel }) => ({
+        key,
+        words,
+        why,
+        fine,
+        panel: panel ?? null,
+      })),
       ...(png !== undefined && { picture: png }),
     }),
   };
 }
 
 /** Writes the picture, all five sides beside each other; a sentence where it cannot be written. */
-async function drawn(file: string, subject: WearSubject, way: Way, weeks: number): Promise<string | undefined> {
+async function drawn(
+  file: string,
+  subject: WearSubject,
+  way: Way,
+  weeks: number,
+): Promise<string | undefined> {
   const studio = new WearStudio();
   const hair = studio.hair(subject.plan, way, subject);
   const colouring = studio.colouring(subject, weeks);
-  const pictures = VIEW_NAMES.map((view) => pictureOf(hair.fibres(view, 'daylight', PICTURE_MM), colouring, 'daylight'));
+  const pictures = VIEW_NAMES.map((view) =>
+    pictureOf(hair.fibres(view, 'daylight', PICTURE_MM), colouring, 'daylight'),
+  );
   const [{ width, height }] = pictures;
   try {
     await sharp({ create: { width: width * pictures.length, height, channels: 3, background: '#eef1ec' } })
-      .composite(pictures.map(({ rgba }, i) => ({ input: Buffer.from(rgba.buffer), raw: { width, height, channels: 4 as const }, left: i * width, top: 0 })))
+      .composite(
+        pictures.map(({ rgba }, i) => ({
+          input: Buffer.from(rgba.buffer),
+          raw: { width, height, channels: 4 as const },
+          left: i * width,
+          top: 0,
+        })),
+      )
       .png()
       .toFile(file);
     return undefined;

@@ -6,7 +6,8 @@ import { printed, type Verb } from './verb';
 export const workVerb: Verb = {
   name: 'work',
   usage: 'work FILE.json [--mix MIX.json] [--consult CONSULT.json] …',
-  summary: 'prints the list of the work: units with their mixes, bowls, and the steps after the foils (estimates)',
+  summary:
+    'prints the list of the work: units with their mixes, bowls, and the steps after the foils (estimates)',
   help: [
     'FILE.json is a plan document; - reads standard input.',
     ...MIX_HELP,
@@ -15,6 +16,8 @@ export const workVerb: Verb = {
   ].join('\n'),
   async run(args) {
     const visit = await mixedPlan('work', args);
-    return visit.ok ? { ok: true, output: printed(workDocument(visit.value.work, visit.value.after)) } : visit;
+    return visit.ok
+      ? { ok: true, output: printed(workDocument(visit.value.work, visit.value.after)) }
+      : visit;
   },
 };

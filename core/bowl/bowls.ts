@@ -39,7 +39,8 @@ export interface Bowl {
   readonly toMinutes: number;
 }
 
-export type Bowls = { readonly ok: true; readonly bowls: readonly Bowl[] } | { readonly ok: false; readonly problem: string };
+export type Bowls =
+  { readonly ok: true; readonly bowls: readonly Bowl[] } | { readonly ok: false; readonly problem: string };
 
 /** Powder is weighed in steps of so much, g, and in steps of one where a bowl would hold too much otherwise. */
 const POWDER_STEP_GRAMS = 5;
@@ -55,11 +56,22 @@ const NEAR = 1e-9;
  * step would fill the bowl over what it holds, powder is weighed to the gram.
  * @throws RangeError when the ratio is below 0
  */
-export function weighed(mixed: number, ratio: number, { mostGrams = Infinity, stepGrams = POWDER_STEP_GRAMS }: { readonly mostGrams?: number; readonly stepGrams?: number } = {}): { readonly powder: number; readonly developer: number } {
-  if (!(ratio >= 0)) throw new RangeError('A ratio must be 0 or more: so many grams of developer for one of powder.');
+export function weighed(
+  mixed: number,
+  ratio: number,
+  {
+    mostGrams = Infinity,
+    stepGrams = POWDER_STEP_GRAMS,
+  }: { readonly mostGrams?: number; readonly stepGrams?: number } = {},
+): { readonly powder: number; readonly developer: number } {
+  if (!(ratio >= 0))
+    throw new RangeError('A ratio must be 0 or more: so many grams of developer for one of powder.');
   const inSteps = (step: number) => up(mixed / (1 + ratio), step);
   const usual = inSteps(stepGrams);
-  const powder = wholeOf(usual, ratio) <= mostGrams + NEAR ? usual : Math.min(usual, inSteps(Math.min(stepGrams, FINE_STEP_GRAMS)));
+  const powder =
+    wholeOf(usual, ratio) <= mostGrams + NEAR
+      ? usual
+      : Math.min(usual, inSteps(Math.min(stepGrams, FINE_STEP_GRAMS)));
   return { powder, developer: powder * ratio };
 }
 
@@ -78,20 +90,33 @@ export function bowlsFor(foils: readonly BowlFoil[], limits: BowlLimits): Bowls 
     const own = foils[i];
     const holds = heldIn(own.net, own.formula, limits);
     if (own.toMinutes - own.fromMinutes > limits.usefulMinutes + NEAR || !holds) {
-      const why = !holds ? `it takes ${Math.round(mixedGrams(own.net))} g, a bowl holds ${limits.mostGrams} g` : `it takes longer than a bowl is used, ${limits.usefulMinutes} min`;
+      const why = !holds
+        ? `it takes ${Math.round(mixedGrams(own.net))} g, a bowl holds ${limits.mostGrams} g`
+        : `it takes longer than a bowl is used, ${limits.usefulMinutes} min`;
       return { ok: false, problem: `Foil ${i + 1} does not fit into one bowl: ${why}.` };
     }
   }
   const bowls = [...new Set(foils.map(({ formula }) => formula))].flatMap((formula) =>
-    ofOneFormula(foils, foils.flatMap((foil, index) => (foil.formula === formula ? [index] : [])), limits),
+    ofOneFormula(
+      foils,
+      foils.flatMap((foil, index) => (foil.formula === formula ? [index] : [])),
+      limits,
+    ),
   );
   return { ok: true, bowls: bowls.sort((a, b) => a.which[0] - b.which[0]) };
 }
 
 /** Whether what is weighed for some grams stays within what a bowl holds. */
-function heldIn(net: number, formula: string, { mostGrams, ratioOf, stepGrams = POWDER_STEP_GRAMS }: BowlLimits): boolean {
+function heldIn(
+  net: number,
+  formula: string,
+  { mostGrams, ratioOf, stepGrams = POWDER_STEP_GRAMS }: BowlLimits,
+): boolean {
   const ratio = ratioOf(formula);
-  return wholeOf(up(mixedGrams(net) / (1 + ratio), Math.min(stepGrams, FINE_STEP_GRAMS)), ratio) <= mostGrams + NEAR;
+  return (
+    wholeOf(up(mixedGrams(net) / (1 + ratio), Math.min(stepGrams, FINE_STEP_GRAMS)), ratio) <=
+    mostGrams + NEAR
+  );
 }
 
 /** @param which indices of the formula's own foils, in order */
@@ -104,9 +129,12 @@ function ofOneFormula(all: readonly BowlFoil[], which: readonly number[], limits
   // The last foil up to each that wants a bowl within its useful time; -1 where there is none.
   const fresh = new Int32Array(n);
   foils.forEach(({ fromOld }, i) => (fresh[i] = fromOld ? (i > 0 ? fresh[i - 1] : -1) : i));
-  const within = (first: number, last: number, minutes: number) => last < first || foils[last].toMinutes - foils[first].fromMinutes <= minutes + NEAR;
+  const within = (first: number, last: number, minutes: number) =>
+    last < first || foils[last].toMinutes - foils[first].fromMinutes <= minutes + NEAR;
   const fits = (first: number, last: number) =>
-    within(first, fresh[last], limits.usefulMinutes) && within(first, last, limits.usefulMinutes + OLD_BOWL_MINUTES) && heldIn(upTo[last + 1] - upTo[first], foils[first].formula, limits);
+    within(first, fresh[last], limits.usefulMinutes) &&
+    within(first, last, limits.usefulMinutes + OLD_BOWL_MINUTES) &&
+    heldIn(upTo[last + 1] - upTo[first], foils[first].formula, limits);
   let count = 0;
   for (let i = 0; i < n; count += 1) {
     let last = i;
@@ -146,5 +174,14 @@ function bowlOf(all: readonly BowlFoil[], which: readonly number[], limits: Bowl
   const { formula, fromMinutes } = all[which[0]];
   const net = which.reduce((sum, index) => sum + all[index].net, 0);
   const mixed = mixedGrams(net);
-  return { formula, which, foils: which.length, net, mixed, ...weighed(mixed, limits.ratioOf(formula), limits), fromMinutes, toMinutes: all[which[which.length - 1]].toMinutes };
+  return {
+    formula,
+    which,
+    foils: which.length,
+    net,
+    mixed,
+    ...weighed(mixed, limits.ratioOf(formula), limits),
+    fromMinutes,
+    toMinutes: all[which[which.length - 1]].toMinutes,
+  };
 }

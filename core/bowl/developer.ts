@@ -13,14 +13,26 @@ export function blended(pours: readonly Pour[]): number {
   return grams > 0 ? pours.reduce((sum, own) => sum + own.grams * own.volumes, 0) / grams : 0;
 }
 
-export type Blend = { readonly ok: true; readonly pours: readonly [Pour, Pour] } | { readonly ok: false; readonly problem: string };
+export type Blend =
+  | { readonly ok: true; readonly pours: readonly [Pour, Pour] }
+  | { readonly ok: false; readonly problem: string };
 
 /** How much of two bottles makes so many grams of a strength between them: the two-part rule. */
 export function blendTo(volumes: number, grams: number, bottles: readonly [number, number]): Blend {
   const [weak, strong] = [Math.min(...bottles), Math.max(...bottles)];
   if (!(grams > 0)) return { ok: false, problem: 'Say how many grams are needed.' };
-  if (!(volumes >= weak && volumes <= strong)) return { ok: false, problem: `${volumes} vol cannot be made from ${weak} and ${strong} vol: it lies ${volumes < weak ? 'below' : 'above'} both.` };
+  if (!(volumes >= weak && volumes <= strong))
+    return {
+      ok: false,
+      problem: `${volumes} vol cannot be made from ${weak} and ${strong} vol: it lies ${volumes < weak ? 'below' : 'above'} both.`,
+    };
   // The same bottle twice: all from the first.
   const ofStrong = strong === weak ? 0 : (grams * (volumes - weak)) / (strong - weak);
-  return { ok: true, pours: [{ volumes: weak, grams: grams - ofStrong }, { volumes: strong, grams: ofStrong }] };
+  return {
+    ok: true,
+    pours: [
+      { volumes: weak, grams: grams - ofStrong },
+      { volumes: strong, grams: ofStrong },
+    ],
+  };
 }

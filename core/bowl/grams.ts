@@ -23,7 +23,11 @@ export interface Painted {
 /** Grams of product that a foil takes (estimate): on its faces, and into the hair; 0 where nothing is painted. */
 export function netGrams({ widthMm, share, lengthMm, hairGrams, faces = 2 }: Painted): number {
   if (!(lengthMm > 0)) return 0;
-  return Math.max(LEAST_GRAMS, faces * widthMm * share * lengthMm * COVER.share * COVER.thickMm * COVER.gramsPerMm3 + COVER.perHairGram * hairGrams);
+  return Math.max(
+    LEAST_GRAMS,
+    faces * widthMm * share * lengthMm * COVER.share * COVER.thickMm * COVER.gramsPerMm3 +
+      COVER.perHairGram * hairGrams,
+  );
 }
 
 /** Grams to be mixed for so many that are used. */

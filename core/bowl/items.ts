@@ -6,9 +6,14 @@ import { blended, blendTo } from './developer';
 import { lightenersOf } from './recipe';
 
 /** Bottles that a strength is poured from: the one that has it, or the nearest below and above; what was chosen comes first. */
-export function bottlesFor(volumes: number, chosen: readonly string[] | null, shelf: Shelf): { readonly id: string; readonly name: string; readonly volumes: number }[] | string {
+export function bottlesFor(
+  volumes: number,
+  chosen: readonly string[] | null,
+  shelf: Shelf,
+): { readonly id: string; readonly name: string; readonly volumes: number }[] | string {
   const of = chosen === null ? shelf.developers : shelf.developers.filter(({ id }) => chosen.includes(id));
-  if (chosen !== null && of.length < chosen.length) return 'a developer that was chosen is not in the house any more';
+  if (chosen !== null && of.length < chosen.length)
+    return 'a developer that was chosen is not in the house any more';
   if (of.length === 0) return 'the house has no developer';
   const exact = of.find((own) => own.volumes === volumes);
   if (exact) return [exact];
@@ -16,7 +21,8 @@ export function bottlesFor(volumes: number, chosen: readonly string[] | null, sh
   const above = of.find((own) => own.volumes > volumes);
   if (below && above) return [below, above];
   const [only] = of;
-  const bottles = of.length === 1 ? `${only.volumes} vol alone` : `${of[0].volumes} to ${of[of.length - 1].volumes} vol`;
+  const bottles =
+    of.length === 1 ? `${only.volumes} vol alone` : `${of[0].volumes} to ${of[of.length - 1].volumes} vol`;
   return `${volumes} vol cannot be made from ${bottles}: it lies ${below ? 'above' : 'below'}`;
 }
 
@@ -31,7 +37,9 @@ export interface BowlItem {
   readonly drops?: number;
 }
 
-export type ItemsRead = { readonly ok: true; readonly items: readonly BowlItem[]; readonly total: number } | { readonly ok: false; readonly problem: string };
+export type ItemsRead =
+  | { readonly ok: true; readonly items: readonly BowlItem[]; readonly total: number }
+  | { readonly ok: false; readonly problem: string };
 
 /** Which mix of a formula: the one on the length, the ends' own, or the one of the second application. */
 export const MIX_PARTS = ['length', 'ends', 'second'] as const;
@@ -41,16 +49,36 @@ export type MixPart = (typeof MIX_PARTS)[number];
  * What is weighed into a bowl for so many grams of powder (or colour). Grams add up to the total: lighteners to the powder,
  * bottles to the developer, shades to the colour.
  */
-export function bowlItems(formula: Formula, powder: number, shelf: Shelf, part: MixPart = 'length'): ItemsRead {
+export function bowlItems(
+  formula: Formula,
+  powder: number,
+  shelf: Shelf,
+  part: MixPart = 'length',
+): ItemsRead {
   if (formula.kind !== 'lift') {
     const { parts, volumes, ratio } = part === 'ends' && formula.ends ? formula.ends : formula;
-    return withAdditives(colourItems(parts, volumes, ratio, powder, shelf), formula.additives, powder, ratio, shelf);
+    return withAdditives(
+      colourItems(parts, volumes, ratio, powder, shelf),
+      formula.additives,
+      powder,
+      ratio,
+      shelf,
+    );
   }
   const lighteners = lightenersOf(formula, shelf);
   if (typeof lighteners === 'string') return { ok: false, problem: lighteners };
-  const { volumes, ratio } = (part === 'ends' ? formula.ends : part === 'second' ? formula.second : null) ?? formula;
-  const grams = shareTenths(lighteners.map(({ share }) => share), powder);
-  const items = lighteners.map(({ product: { id, name } }, i): BowlItem => ({ product: id, name, grams: grams[i], powder: true }));
+  const { volumes, ratio } =
+    (part === 'ends' ? formula.ends : part === 'second' ? formula.second : null) ?? formula;
+  const grams = shareTenths(
+    lighteners.map(({ share }) => share),
+    powder,
+  );
+  const items = lighteners.map(({ product: { id, name } }, i): BowlItem => ({
+    product: id,
+    name,
+    grams: grams[i],
+    powder: true,
+  }));
   const poured = pouredItems(volumes, Math.round(powder * ratio), formula.bottles, shelf);
   if (!poured.ok) return poured;
   return withAdditives(itemsOf([...items, ...poured.items]), formula.additives, powder, ratio, shelf);
@@ -65,36 +93,77 @@ function shareTenths(shares: readonly number[], grams: number): number[] {
   return shareOut(shares, Math.round(10 * grams)).map((own) => own / 10);
 }
 
-const itemsOf = (items: readonly BowlItem[]): ItemsRead => ({ ok: true, items, total: tenth(items.reduce((sum, { grams }) => sum + grams, 0)) });
+const itemsOf = (items: readonly BowlItem[]): ItemsRead => ({
+  ok: true,
+  items,
+  total: tenth(items.reduce((sum, { grams }) => sum + grams, 0)),
+});
 
-function withAdditives(read: ItemsRead, additives: readonly Added[], powder: number, ratio: number, shelf: Shelf): ItemsRead {
+function withAdditives(
+  read: ItemsRead,
+  additives: readonly Added[],
+  powder: number,
+  ratio: number,
+  shelf: Shelf,
+): ItemsRead {
   if (!read.ok || additives.length === 0) return read;
   const items = [...read.items];
   for (const own of additives) {
     const added = addedGrams(own, ratio, shelf);
     if (!added.ok) return added;
     const { id, name, dropGrams } = added.product;
-    const drops = own.unit === 'drops' && dropGrams !== undefined ? Math.round((powder * added.grams) / dropGrams) : undefined;
-    items.push({ product: id, name, grams: tenth(drops === undefined ? powder * added.grams : drops * dropGrams!), powder: false, ...(drops !== undefined && { drops }) });
+    const drops =
+      own.unit === 'drops' && dropGrams !== undefined
+        ? Math.round((powder * added.grams) / dropGrams)
+        : undefined;
+    items.push({
+      product: id,
+      name,
+      grams: tenth(drops === undefined ? powder * added.grams : drops * dropGrams!),
+      powder: false,
+      ...(drops !== undefined && { drops }),
+    });
   }
   return itemsOf(items);
 }
 
 /** Grams from each bottle for so many grams of a strength; whole grams that add up. */
-export function pouredItems(volumes: number, grams: number, chosen: readonly string[] | null, shelf: Shelf): ItemsRead {
+export function pouredItems(
+  volumes: number,
+  grams: number,
+  chosen: readonly string[] | null,
+  shelf: Shelf,
+): ItemsRead {
   const bottles = bottlesFor(volumes, chosen, shelf);
   if (typeof bottles === 'string') return { ok: false, problem: bottles };
-  const item = ({ id, name }: { id: string; name: string }, own: number): BowlItem => ({ product: id, name, grams: own, powder: false });
+  const item = ({ id, name }: { id: string; name: string }, own: number): BowlItem => ({
+    product: id,
+    name,
+    grams: own,
+    powder: false,
+  });
   if (bottles.length === 1 || grams <= 0) return { ok: true, items: [item(bottles[0], grams)], total: grams };
   const blend = blendTo(volumes, grams, [bottles[0].volumes, bottles[1].volumes]);
   if (!blend.ok) return blend;
-  const whole = shareOut(blend.pours.map((own) => own.grams), grams);
+  const whole = shareOut(
+    blend.pours.map((own) => own.grams),
+    grams,
+  );
   return { ok: true, items: bottles.map((own, i) => item(own, whole[i])), total: grams };
 }
 
 /** Grams of each shade and of developer for so many grams of colour; whole grams that add up. */
-export function colourItems(parts: readonly ShadePart[], volumes: number, ratio: number, colour: number, shelf: Shelf): ItemsRead {
-  const grams = shareTenths(parts.map((own) => own.parts), colour);
+export function colourItems(
+  parts: readonly ShadePart[],
+  volumes: number,
+  ratio: number,
+  colour: number,
+  shelf: Shelf,
+): ItemsRead {
+  const grams = shareTenths(
+    parts.map((own) => own.parts),
+    colour,
+  );
   const items: BowlItem[] = [];
   for (const [i, { shade }] of parts.entries()) {
     const own = shelf.shade(shade);
@@ -121,8 +190,16 @@ export interface PartsMixed {
  * What is weighed for so many grams of a recipe by parts; whole grams that add up. A line of colour as a part stands for its
  * natural shade nearest to a level.
  */
-export function recipeItems(parts: readonly RecipePart[], grams: number, level: number, shelf: Shelf): PartsMixed {
-  const whole = shareOut(parts.map((own) => own.parts), Math.round(grams));
+export function recipeItems(
+  parts: readonly RecipePart[],
+  grams: number,
+  level: number,
+  shelf: Shelf,
+): PartsMixed {
+  const whole = shareOut(
+    parts.map((own) => own.parts),
+    Math.round(grams),
+  );
   const items: BowlItem[] = [];
   const pours: { volumes: number; grams: number }[] = [];
   for (const [i, part] of parts.entries()) {
@@ -135,18 +212,38 @@ export function recipeItems(parts: readonly RecipePart[], grams: number, level: 
     }
     const named = shelf.find(part.product);
     if (!named && part.product in EVERYWHERE_THERE) {
-      items.push({ product: part.product, name: EVERYWHERE_THERE[part.product], grams: whole[i], powder: false });
+      items.push({
+        product: part.product,
+        name: EVERYWHERE_THERE[part.product],
+        grams: whole[i],
+        powder: false,
+      });
       pours.push({ volumes: 0, grams: part.parts });
       continue;
     }
     const product = named?.kind === 'line' ? naturalShade(named.id, level, shelf) : named;
     if (!product || product.kind === 'recipe') {
-      return { read: { ok: false, problem: named?.kind === 'line' ? `${named.name} has no natural shade` : `“${part.product}” is not in the house` }, volumes: 0 };
+      return {
+        read: {
+          ok: false,
+          problem:
+            named?.kind === 'line'
+              ? `${named.name} has no natural shade`
+              : `“${part.product}” is not in the house`,
+        },
+        volumes: 0,
+      };
     }
-    items.push({ product: product.id, name: product.name, grams: whole[i], powder: product.kind === 'lightener' || product.kind === 'high-lift' });
+    items.push({
+      product: product.id,
+      name: product.name,
+      grams: whole[i],
+      powder: product.kind === 'lightener' || product.kind === 'high-lift',
+    });
     if (product.kind === 'developer') pours.push({ volumes: product.volumes, grams: part.parts });
     // What is neither developer nor what it works with thins it.
-    else if (product.kind === 'treatment' || (product.kind === 'additive' && product.weakens)) pours.push({ volumes: 0, grams: part.parts });
+    else if (product.kind === 'treatment' || (product.kind === 'additive' && product.weakens))
+      pours.push({ volumes: 0, grams: part.parts });
   }
   return { read: itemsOf(items), volumes: blended(pours) };
 }
@@ -154,5 +251,9 @@ export function recipeItems(parts: readonly RecipePart[], grams: number, level: 
 /** The natural shade of a line that lies nearest to a level. */
 export function naturalShade(line: string, level: number, shelf: Shelf) {
   const off = (own: { readonly level: number }) => Math.abs(own.level - level);
-  return shelf.shadesOf(line).filter(({ tone }) => tone === 'natural').sort((a, b) => off(a) - off(b)).at(0);
+  return shelf
+    .shadesOf(line)
+    .filter(({ tone }) => tone === 'natural')
+    .sort((a, b) => off(a) - off(b))
+    .at(0);
 }

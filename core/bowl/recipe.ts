@@ -1,6 +1,15 @@
 import type { LiftOf } from '../lift';
 import type { Lightener, Shelf, Use } from '../products';
-import type { Added, DepositFormula, Formula, LiftFormula, PermanentFormula, Reach, SecondApplication, Warmth } from '../visit';
+import type {
+  Added,
+  DepositFormula,
+  Formula,
+  LiftFormula,
+  PermanentFormula,
+  Reach,
+  SecondApplication,
+  Warmth,
+} from '../visit';
 import { addedGrams } from './added';
 import { blended } from './developer';
 import { levelOfShades } from './shades';
@@ -23,7 +32,12 @@ export interface Recipe {
   /** Level that it is to reach; null takes the one wished for. */
   readonly target?: number | null;
   /** The mix on the last stretch of the same strands. */
-  readonly ends?: { readonly volumes: number; readonly ratio: number; readonly extra: number; readonly lastMm: number } | null;
+  readonly ends?: {
+    readonly volumes: number;
+    readonly ratio: number;
+    readonly extra: number;
+    readonly lastMm: number;
+  } | null;
   /** The mix with which the same foils are painted again. */
   readonly second?: (SecondApplication & { readonly extra: number }) | null;
   readonly reach?: Reach;
@@ -38,14 +52,19 @@ export interface Recipe {
 /** It is not ready before, minutes: what the maker wants, or the time of a colour; 0 where the level alone decides. */
 export const leastMinutesOf = ({ leastMinutes, minutes }: Recipe): number => leastMinutes ?? minutes ?? 0;
 
-export type RecipeRead = { readonly ok: true; readonly recipe: Recipe } | { readonly ok: false; readonly problem: string };
+export type RecipeRead =
+  { readonly ok: true; readonly recipe: Recipe } | { readonly ok: false; readonly problem: string };
 
 /** Longest time where a maker gives none for a use: the shorter of the others, and a sentence says so. */
-const limitFor = ({ minutes }: Lightener, use: Use): number => minutes[use] ?? Math.min(...Object.values(minutes).filter((own) => own !== null), 45);
+const limitFor = ({ minutes }: Lightener, use: Use): number =>
+  minutes[use] ?? Math.min(...Object.values(minutes).filter((own) => own !== null), 45);
 
 /** Strength of a developer thinned by what stands beside it in the bowl. */
 export function strengthOf(volumes: number, ratio: number, weakening: number): number {
-  return blended([{ volumes, grams: ratio }, { volumes: 0, grams: weakening }]);
+  return blended([
+    { volumes, grams: ratio },
+    { volumes: 0, grams: weakening },
+  ]);
 }
 
 /** A formula as the computation takes it. */
@@ -62,7 +81,10 @@ export interface SharedLightener {
 }
 
 /** Lighteners of a formula and their shares, or why they cannot be mixed. */
-export function lightenersOf({ lighteners }: Pick<LiftFormula, 'lighteners'>, shelf: Shelf): readonly SharedLightener[] | string {
+export function lightenersOf(
+  { lighteners }: Pick<LiftFormula, 'lighteners'>,
+  shelf: Shelf,
+): readonly SharedLightener[] | string {
   const all = lighteners.reduce((sum, { parts }) => sum + parts, 0);
   if (!(all > 0)) return 'it needs parts of at least one lightener';
   const out: SharedLightener[] = [];
@@ -78,7 +100,8 @@ export function lightenersOf({ lighteners }: Pick<LiftFormula, 'lighteners'>, sh
 function liftRecipe(formula: LiftFormula, shelf: Shelf): RecipeRead {
   const read = lightenersOf(formula, shelf);
   if (typeof read === 'string') return { ok: false, problem: read };
-  const mean = (of: (own: Lightener) => number) => read.reduce((sum, { product, share }) => sum + share * of(product), 0);
+  const mean = (of: (own: Lightener) => number) =>
+    read.reduce((sum, { product, share }) => sum + share * of(product), 0);
   const limit = (use: Use) => Math.min(...read.map(({ product }) => limitFor(product, use)));
   const leastMinutes = Math.max(...read.map(({ product }) => product.leastMinutes ?? 0));
   const of = ({ volumes, ratio }: { readonly volumes: number; readonly ratio: number }) => {
@@ -89,9 +112,19 @@ function liftRecipe(formula: LiftFormula, shelf: Shelf): RecipeRead {
   return {
     ok: true,
     recipe: {
-      lifts: true, minutes: null, ...of(formula), product: mean(({ speed }) => speed), most: { levels: mean(({ levels }) => levels), top: mean(({ top }) => top) },
-      ...(leastMinutes > 0 && { leastMinutes }), limitMinutes: limit('foil'), openAirMinutes: limit('openAir'), target, warmth, reach,
-      ends: ends && { lastMm: ends.lastMm, ...of(ends) }, second: second && { afterMinutes: second.afterMinutes, ...of(second) },
+      lifts: true,
+      minutes: null,
+      ...of(formula),
+      product: mean(({ speed }) => speed),
+      most: { levels: mean(({ levels }) => levels), top: mean(({ top }) => top) },
+      ...(leastMinutes > 0 && { leastMinutes }),
+      limitMinutes: limit('foil'),
+      openAirMinutes: limit('openAir'),
+      target,
+      warmth,
+      reach,
+      ends: ends && { lastMm: ends.lastMm, ...of(ends) },
+      second: second && { afterMinutes: second.afterMinutes, ...of(second) },
     },
   };
 }
@@ -100,16 +133,54 @@ function liftRecipe(formula: LiftFormula, shelf: Shelf): RecipeRead {
 const DEPOSIT_SPARE = 10;
 
 /** Colour stays for its own time, and no longer than the maker's longest; permanent colour lifts to the level of its shades meanwhile. */
-function colourRecipe({ kind, line: id, parts, volumes: poured, ratio, additives, minutes, reach, ends }: DepositFormula | PermanentFormula, shelf: Shelf): RecipeRead {
+function colourRecipe(
+  {
+    kind,
+    line: id,
+    parts,
+    volumes: poured,
+    ratio,
+    additives,
+    minutes,
+    reach,
+    ends,
+  }: DepositFormula | PermanentFormula,
+  shelf: Shelf,
+): RecipeRead {
   const line = shelf.line(id);
   if (!line) return { ok: false, problem: `the line “${id}” is not in the house` };
-  if (kind === 'permanent' && line.lifts === null) return { ok: false, problem: `${line.name} only deposits: choose a permanent line, or make it a lowlight` };
+  if (kind === 'permanent' && line.lifts === null)
+    return {
+      ok: false,
+      problem: `${line.name} only deposits: choose a permanent line, or make it a lowlight`,
+    };
   const { extra, weakening } = besides(additives, ratio, shelf);
   const volumes = ratio > 0 ? strengthOf(poured, ratio, weakening) : poured;
-  const shared = { volumes, ratio, extra, minutes, reach, ends: ends && { ...ends, extra: besides(additives, ends.ratio, shelf).extra }, limitMinutes: Math.max(minutes, line.minutes.most) };
-  if (kind === 'deposit' || line.lifts === null) return { ok: true, recipe: { ...shared, lifts: false, limitMinutes: Math.max(minutes + DEPOSIT_SPARE, line.minutes.most) } };
+  const shared = {
+    volumes,
+    ratio,
+    extra,
+    minutes,
+    reach,
+    ends: ends && { ...ends, extra: besides(additives, ends.ratio, shelf).extra },
+    limitMinutes: Math.max(minutes, line.minutes.most),
+  };
+  if (kind === 'deposit' || line.lifts === null)
+    return {
+      ok: true,
+      recipe: { ...shared, lifts: false, limitMinutes: Math.max(minutes + DEPOSIT_SPARE, line.minutes.most) },
+    };
   const level = levelOfShades(parts, shelf);
-  return { ok: true, recipe: { ...shared, lifts: true, product: line.lifts.speed, most: { levels: line.lifts.levels, top: level ?? 10 }, target: level } };
+  return {
+    ok: true,
+    recipe: {
+      ...shared,
+      lifts: true,
+      product: line.lifts.speed,
+      most: { levels: line.lifts.levels, top: level ?? 10 },
+      target: level,
+    },
+  };
 }
 
 /** Why an additive cannot be weighed; null where all can. */
@@ -122,7 +193,11 @@ function addedProblem(additives: readonly Added[], shelf: Shelf): string | null 
 }
 
 /** Grams beside one gram of lightener or colour and its developer, and how many of them thin the developer. */
-function besides(additives: readonly Added[], ratio: number, shelf: Shelf): { extra: number; weakening: number } {
+function besides(
+  additives: readonly Added[],
+  ratio: number,
+  shelf: Shelf,
+): { extra: number; weakening: number } {
   let extra = 0;
   let weakening = 0;
   for (const own of additives) {

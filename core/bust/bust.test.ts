@@ -12,7 +12,9 @@ describe('the bust that is kept', () => {
     expect(xyz.length).toBeGreaterThan(60_000);
     let worst = 0;
     for (let i = 0; i < xyz.length; i += 3 * 37) {
-      const at = [xyz[i], xyz[i + 1], xyz[i + 2]].map((mm, axis) => mm / head.skull[(['x', 'y', 'z'] as const)[axis]]);
+      const at = [xyz[i], xyz[i + 1], xyz[i + 2]].map(
+        (mm, axis) => mm / head.skull[(['x', 'y', 'z'] as const)[axis]],
+      );
       worst = Math.max(worst, Math.abs(bustDistance(at[0], at[1], at[2])));
     }
     expect(worst).toBeLessThan(0.4);
@@ -20,7 +22,15 @@ describe('the bust that is kept', () => {
 
   test('says how far it is to the skin, within a millimetre where hair lies', () => {
     const out = new Float64Array(4);
-    for (const [x, y, z] of [[0, 96, 0], [80, 10, 0], [60, -90, -40], [0, -120, -85], [120, -225, -40], [-120, -225, -40], [40, -280, 60]]) {
+    for (const [x, y, z] of [
+      [0, 96, 0],
+      [80, 10, 0],
+      [60, -90, -40],
+      [0, -120, -85],
+      [120, -225, -40],
+      [-120, -225, -40],
+      [40, -280, 60],
+    ]) {
       const { skull } = head;
       bustOf(head).read(x * skull.x, y * skull.y, z * skull.z, out);
       expect(Math.abs(out[0] - bustDistance(x, y, z))).toBeLessThan(1.2);
@@ -51,14 +61,20 @@ describe('the bust that is kept', () => {
     const half = triangles.length / 2;
     const edges = new Map<string, number>();
     for (let i = 0; i < half; i += 3) {
-      for (const [a, b] of [[0, 1], [1, 2], [2, 0]]) {
+      for (const [a, b] of [
+        [0, 1],
+        [1, 2],
+        [2, 0],
+      ]) {
         const key = [triangles[i + a], triangles[i + b]].sort((p, q) => p - q).join();
         edges.set(key, (edges.get(key) ?? 0) + 1);
       }
     }
     // Edges of one triangle alone lie in the middle or at the lower edge.
     const open = [...edges].filter(([, many]) => many === 1).map(([key]) => key.split(',').map(Number));
-    for (const pair of open) for (const n of pair) expect(Math.abs(xyz[3 * n]) < 1 || xyz[3 * n + 1] < -285 * head.skull.y).toBe(true);
+    for (const pair of open)
+      for (const n of pair)
+        expect(Math.abs(xyz[3 * n]) < 1 || xyz[3 * n + 1] < -285 * head.skull.y).toBe(true);
     expect(xyz[0]).toBe(-xyz[xyz.length / 2]);
   });
 });

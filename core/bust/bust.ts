@@ -61,7 +61,9 @@ function makeBust({ skull }: Head): Bust {
       const near = a + (b - a) * v;
       const far = c + (d - c) * v;
       out[0] = (near + (far - near) * u) * scale;
-      const back = (values[at] + (values[at + dy] - values[at]) * v) * (1 - u) + (values[at + dx] + (values[at + dx + dy] - values[at + dx]) * v) * u;
+      const back =
+        (values[at] + (values[at + dy] - values[at]) * v) * (1 - u) +
+        (values[at + dx] + (values[at + dx + dy] - values[at + dx]) * v) * u;
       const front =
         (values[at + 1] + (values[at + dy + 1] - values[at + 1]) * v) * (1 - u) +
         (values[at + dx + 1] + (values[at + dx + dy + 1] - values[at + dx + 1]) * v) * u;
@@ -88,18 +90,28 @@ export function bustMesh(head: Head): BustMesh {
 function makeMesh({ skull }: Head): BustMesh {
   const { xyz, normals, triangles } = loaded().mesh;
   const half = xyz.length;
-  const out = { xyz: new Float32Array(2 * half), normals: new Float32Array(2 * half), triangles: new Uint32Array(2 * triangles.length) };
+  const out = {
+    xyz: new Float32Array(2 * half),
+    normals: new Float32Array(2 * half),
+    triangles: new Uint32Array(2 * triangles.length),
+  };
   for (let i = 0; i < half; i += 3) {
     const [nx, ny, nz] = [normals[i] / skull.x, normals[i + 1] / skull.y, normals[i + 2] / skull.z];
     const size = 1 / max(1e-9, sqrt(nx * nx + ny * ny + nz * nz));
-    for (const [at, side] of [[i, 1], [half + i, -1]]) {
+    for (const [at, side] of [
+      [i, 1],
+      [half + i, -1],
+    ]) {
       out.xyz.set([side * xyz[i] * skull.x, xyz[i + 1] * skull.y, xyz[i + 2] * skull.z], at);
       out.normals.set([side * nx * size, ny * size, nz * size], at);
     }
   }
   out.triangles.set(triangles);
   for (let i = 0; i < triangles.length; i += 3) {
-    out.triangles.set([triangles[i] + half / 3, triangles[i + 2] + half / 3, triangles[i + 1] + half / 3], triangles.length + i);
+    out.triangles.set(
+      [triangles[i] + half / 3, triangles[i + 2] + half / 3, triangles[i + 1] + half / 3],
+      triangles.length + i,
+    );
   }
   return out;
 }

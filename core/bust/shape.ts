@@ -53,7 +53,11 @@ function face(x: number, y: number, z: number, skin: number): number {
   out = roundMin(out, ellipsoid(x - 31, y + 24, z - 74, 14, 11, 10.5), 6);
   out = roundMax(out, -ellipsoid(x - 31, y + 28 - 0.01 * (x - 31) * (x - 31), z - 86, 13, 0.7, 3.4), 2);
   // Nose: bridge, tip, wings.
-  let nose = roundMin(cone(x, y, z, 0, -14, 89, 5.5, 0, -52, 104.5, 6.5), ellipsoid(x - 8.5, y + 57, z - 96, 6, 5.5, 8.5), 7);
+  let nose = roundMin(
+    cone(x, y, z, 0, -14, 89, 5.5, 0, -52, 104.5, 6.5),
+    ellipsoid(x - 8.5, y + 57, z - 96, 6, 5.5, 8.5),
+    7,
+  );
   nose = roundMin(nose, ellipsoid(x, y + 56, z - 100, 7, 5.5, 8), 6);
   out = roundMin(out, nose, 11);
   // Lips, at rest.
@@ -121,10 +125,33 @@ function ellipsoid(x: number, y: number, z: number, a: number, b: number, c: num
   return g < 1e-6 ? -min(a, b, c) : (g * (g - 1)) / slope;
 }
 
-const capsule = (x: number, y: number, z: number, ax: number, ay: number, az: number, bx: number, by: number, bz: number, r: number) => cone(x, y, z, ax, ay, az, r, bx, by, bz, r);
+const capsule = (
+  x: number,
+  y: number,
+  z: number,
+  ax: number,
+  ay: number,
+  az: number,
+  bx: number,
+  by: number,
+  bz: number,
+  r: number,
+) => cone(x, y, z, ax, ay, az, r, bx, by, bz, r);
 
 /** A rod from one point to another whose radius changes on the way. */
-function cone(x: number, y: number, z: number, ax: number, ay: number, az: number, ar: number, bx: number, by: number, bz: number, br: number): number {
+function cone(
+  x: number,
+  y: number,
+  z: number,
+  ax: number,
+  ay: number,
+  az: number,
+  ar: number,
+  bx: number,
+  by: number,
+  bz: number,
+  br: number,
+): number {
   const dx = bx - ax;
   const dy = by - ay;
   const dz = bz - az;

@@ -55,7 +55,8 @@ export function surfaceOf(distance: Distance, box: Box, cellMm: number): HalfMes
         const middle = distance(xAt(I + half), yAt(J + half), zAt(L + half));
         if (abs(middle) > 1.4 * COARSE * cellMm) continue;
         for (let i = I; i < min(nx, I + COARSE); i += 1) {
-          for (let j = J; j < min(ny, J + COARSE); j += 1) for (let l = L; l < min(nz, L + COARSE); l += 1) cells.push([i, j, l]);
+          for (let j = J; j < min(ny, J + COARSE); j += 1)
+            for (let l = L; l < min(nz, L + COARSE); l += 1) cells.push([i, j, l]);
         }
       }
     }
@@ -120,10 +121,32 @@ export function surfaceOf(distance: Distance, box: Box, cellMm: number): HalfMes
       else triangles.push(a, c, b, a, d, c);
     }
   }
-  return { xyz: Float64Array.from(xyz), normals: Float64Array.from(normals), triangles: Uint32Array.from(triangles) };
+  return {
+    xyz: Float64Array.from(xyz),
+    normals: Float64Array.from(normals),
+    triangles: Uint32Array.from(triangles),
+  };
 }
 
 /** Pairs of corners, by the bits of their numbers: x, y, z. */
-const EDGES = [[0, 1], [2, 3], [4, 5], [6, 7], [0, 2], [1, 3], [4, 6], [5, 7], [0, 4], [1, 5], [2, 6], [3, 7]] as const;
+const EDGES = [
+  [0, 1],
+  [2, 3],
+  [4, 5],
+  [6, 7],
+  [0, 2],
+  [1, 3],
+  [4, 6],
+  [5, 7],
+  [0, 4],
+  [1, 5],
+  [2, 6],
+  [3, 7],
+] as const;
 /** Cells about an edge, so far back along the two other axes. */
-const QUAD = [[0, 0], [1, 0], [1, 1], [0, 1]] as const;
+const QUAD = [
+  [0, 0],
+  [1, 0],
+  [1, 1],
+  [0, 1],
+] as const;

@@ -8,7 +8,9 @@ export function factsIn(consult: Consult): Pick<CautionFacts, 'health' | 'dyeInH
   return {
     health: consult.health,
     dyeInHistory: consult.history.some(({ what }) => what === 'metallic' || what === 'plant'),
-    fragileZones: ZONES.filter((zone) => isFragile(consult.map[zone])).map((zone) => zoneName(zone).toLowerCase()),
+    fragileZones: ZONES.filter((zone) => isFragile(consult.map[zone])).map((zone) =>
+      zoneName(zone).toLowerCase(),
+    ),
   };
 }
 
@@ -20,9 +22,15 @@ export interface OnRecord {
 
 /** The cautions of a consultation with what is on record, on a day, and of what is mixed; stops first. @param mixed null where nothing is mixed yet */
 export function cautionsFor(
-  consult: Consult, { tests, consents }: OnRecord, about: Pick<CautionFacts, 'onDay' | 'bornOn'>, limits: CautionLimits & StrengthLimits, mixed: MixCautionFacts | null = null,
+  consult: Consult,
+  { tests, consents }: OnRecord,
+  about: Pick<CautionFacts, 'onDay' | 'bornOn'>,
+  limits: CautionLimits & StrengthLimits,
+  mixed: MixCautionFacts | null = null,
 ): Caution[] {
-  const guardianConsent = consents.some(({ kind, withdrawnAt }) => kind === 'guardian' && withdrawnAt === null);
+  const guardianConsent = consents.some(
+    ({ kind, withdrawnAt }) => kind === 'guardian' && withdrawnAt === null,
+  );
   const own = cautionsOf({ ...factsIn(consult), ...about, tests, guardianConsent }, limits);
   return mixed === null ? own : stopsFirst([...own, ...mixCautions(mixed, limits)]);
 }

@@ -1,29 +1,65 @@
 import { levelAfter } from '../lift';
-import { alarmsOf, levelNow, MINUTE, nextStep, recordOf, restOf, restSteps, restTimeline, serviceState, type EventBody } from '.';
+import {
+  alarmsOf,
+  levelNow,
+  MINUTE,
+  nextStep,
+  recordOf,
+  restOf,
+  restSteps,
+  restTimeline,
+  serviceState,
+  type EventBody,
+} from '.';
 import { closed, happened, scriptFor, started, T0 } from './testing';
 
 /** Four foils, painted again with 30 vol after 20 minutes; level 4 to 8. */
-const lift = { volumes: 20, factor: 1, most: { levels: 7, top: 10 }, second: { afterMinutes: 20, volumes: 30 } };
+const lift = {
+  volumes: 20,
+  factor: 1,
+  most: { levels: 7, top: 10 },
+  second: { afterMinutes: 20, volumes: 30 },
+};
 const script = scriptFor(
   [4],
-  () => ({ again: { afterMinutes: 20, mix: 'A second', words: 'Moth, 30 vol, 1 : 2', grams: 2 }, limitMinutes: 45 }),
+  () => ({
+    again: { afterMinutes: 20, mix: 'A second', words: 'Moth, 30 vol, 1 : 2', grams: 2 },
+    limitMinutes: 45,
+  }),
   [{ letter: 'A', from: 4, target: 8, stretch: 'length', lift }],
 );
-script.blocks[0].foils.forEach((foil) => Object.assign(foil, { again: { afterMinutes: 20, limitMinutes: 45, minutes: 1, mixes: ['A second'] } }));
-const mixes = { ...script.mixes, 'A second': { of: [{ letter: 'A', part: 'second' as const }], words: 'Moth, 30 vol, 1 : 2', volumes: 30, strengths: [20, 30] } };
+script.blocks[0].foils.forEach((foil) =>
+  Object.assign(foil, { again: { afterMinutes: 20, limitMinutes: 45, minutes: 1, mixes: ['A second'] } }),
+);
+const mixes = {
+  ...script.mixes,
+  'A second': {
+    of: [{ letter: 'A', part: 'second' as const }],
+    words: 'Moth, 30 vol, 1 : 2',
+    volumes: 30,
+    strengths: [20, 30],
+  },
+};
 const service = { ...script, mixes };
 const foiled = Array.from({ length: 4 }, (_, i) => [i + 1, closed(`b0/${i}`)] as const);
-const state = (...list: Parameters<typeof happened>[0]) => serviceState(service, happened([[0, started], ...foiled, ...list]));
+const state = (...list: Parameters<typeof happened>[0]) =>
+  serviceState(service, happened([[0, started], ...foiled, ...list]));
 const at = (minute: number) => T0 + minute * MINUTE;
 const next = (own: ReturnType<typeof state>, minute: number) => {
   const rest = restOf(service, own, at(minute))!;
   return nextStep(service, own, restSteps(rest, restTimeline(rest), T0), at(minute));
 };
-const again = (...foils: number[]): EventBody => ({ kind: 'reapplied', foils: foils.map((i) => `b0/${i}`), reason: 'as planned' });
+const again = (...foils: number[]): EventBody => ({
+  kind: 'reapplied',
+  foils: foils.map((i) => `b0/${i}`),
+  reason: 'as planned',
+});
 
 test('what is to be painted again is not ready before: it is called with its bowl, oldest first', () => {
   const before = state();
-  expect(before.blocks[0].units.map((own) => [own.readyMinutes, own.again !== null])).toEqual(Array.from({ length: 4 }, () => [20, true]));
+  expect(before.blocks[0].units.map((own) => [own.readyMinutes, own.again !== null])).toEqual(
+    Array.from({ length: 4 }, () => [20, true]),
+  );
   expect(next(before, 10)).toMatchObject({ kind: 'wait', then: 'again' });
   expect(next(before, 24)).toEqual({ kind: 'bowl', mix: 'A second', why: 'first' });
   const mixed = state([24, { kind: 'bowl', mix: 'A second' }]);
@@ -32,7 +68,11 @@ test('what is to be painted again is not ready before: it is called with its bow
   expect(step.kind === 'again' && step.units.map(({ id }) => id)[0]).toBe('b0/0');
   // An alarm calls for it when the oldest foil has had its time, and none says that it is ready.
   expect(alarmsOf(service, before).filter(({ kind }) => kind === 'again' || kind === 'ready')).toEqual([
-    expect.objectContaining({ kind: 'again', due: at(21), words: 'Paint Panel 1 again, with bowl A second: 4 foils, oldest first.' }),
+    expect.objectContaining({
+      kind: 'again',
+      due: at(21),
+      words: 'Paint Panel 1 again, with bowl A second: 4 foils, oldest first.',
+    }),
   ]);
 });
 

@@ -31,7 +31,12 @@ const WANTS_DOING: ReadonlySet<Alarm['kind']> = new Set(['check', 'over']);
 /** Every alarm of a service as it stands, past and to come, soonest first. Computed from recorded moments, never from a counter. */
 export function alarmsOf(script: ServiceScript, state: ServiceState): Alarm[] {
   if (state.startedAt === null || state.finishedAt !== null) return [];
-  const first = [...state.blocks.flatMap((own) => blockAlarms(own, limitAhead(script.rules))), ...bowlAlarms(script, state), ...basinAlarms(script, state), ...stepAlarms(state)];
+  const first = [
+    ...state.blocks.flatMap((own) => blockAlarms(own, limitAhead(script.rules))),
+    ...bowlAlarms(script, state),
+    ...basinAlarms(script, state),
+    ...stepAlarms(state),
+  ];
   return first.flatMap((own) => [own, ...askedAgain(own, state.silenced)]).sort((a, b) => a.due - b.due);
 }
 
@@ -44,21 +49,34 @@ function askedAgain(alarm: Alarm, silenced: ServiceState['silenced']): Alarm[] {
 }
 
 /** Alarms that are due and that no device has raised. */
-export function dueAlarms(alarms: readonly Alarm[], raised: ReadonlyMap<string, unknown>, now: number): Alarm[] {
+export function dueAlarms(
+  alarms: readonly Alarm[],
+  raised: ReadonlyMap<string, unknown>,
+  now: number,
+): Alarm[] {
   return alarms.filter(({ key, due }) => due <= now && !raised.has(key));
 }
 
-function blockAlarms({ block, units, standing, firstAt, lastAt, readyAt, limitAt, checks, pastLimit, expected }: BlockState, ahead: number): Alarm[] {
+function blockAlarms(
+  { block, units, standing, firstAt, lastAt, readyAt, limitAt, checks, pastLimit, expected }: BlockState,
+  ahead: number,
+): Alarm[] {
   if (firstAt === null || lastAt === null || readyAt === null || limitAt === null) return [];
   const { id, name } = block;
   const out: Alarm[] = [];
-  const add = (key: string, kind: Alarm['kind'], due: number, words: string, urgent = false) => out.push({ key: `${kind} ${id} ${key}`, kind, due, words, urgent, block: id });
+  const add = (key: string, kind: Alarm['kind'], due: number, words: string, urgent = false) =>
+    out.push({ key: `${kind} ${id} ${key}`, kind, due, words, urgent, block: id });
   const on = units.filter((own) => own.standing === 'on');
   // Only what lifts is opened to be compared.
   const lifting = on.filter(({ unit }) => unit.lifts);
   const last = checks.at(-1);
   if (last?.then !== 'rinse' && lifting.length > 0) {
-    const firstCheck = Math.min(...lifting.map(({ closedAt, readyMinutes }) => closedAt! + Math.max(readyMinutes - CHECK_EVERY, readyMinutes / 2) * MINUTE));
+    const firstCheck = Math.min(
+      ...lifting.map(
+        ({ closedAt, readyMinutes }) =>
+          closedAt! + Math.max(readyMinutes - CHECK_EVERY, readyMinutes / 2) * MINUTE,
+      ),
+    );
     const due = last ? last.at + Math.min(CHECK_EVERY, last.minutes ?? CHECK_EVERY) * MINUTE : firstCheck;
     add(`${checks.length} ${firstAt}`, 'check', due, `Check ${name}: open a foil, wipe, compare.`);
   }
@@ -66,21 +84,62 @@ function blockAlarms({ block, units, standing, firstAt, lastAt, readyAt, limitAt
   if (pending.length > 0) {
     const oldest = pending.reduce((a, b) => (b.readyAt! < a.readyAt! ? b : a));
     const { mix } = oldest.unit.again!;
-    add(`${oldest.closedAt}`, 'again', oldest.readyAt!, `Paint ${name} again, with bowl ${mix}: ${pending.length} ${UNIT_WORDS[oldest.unit.kind][pending.length === 1 ? 0 : 1]}, oldest first.`, true);
-  } else if (standing === 'on') add(`${checks.length} ${lastAt}`, 'ready', readyAt, expected ? `${name} is ready, by the estimate.` : `${name} has had its time; its target was not expected.`);
+    add(
+      `${oldest.closedAt}`,
+      'again',
+      oldest.readyAt!,
+      `Paint ${name} again, with bowl ${mix}: ${pending.length} ${UNIT_WORDS[oldest.unit.kind][pending.length === 1 ? 0 : 1]}, oldest first.`,
+      true,
+    );
+  } else if (standing === 'on')
+    add(
+      `${checks.length} ${lastAt}`,
+      'ready',
+      readyAt,
+      expected
+        ? `${name} is ready, by the estimate.`
+        : `${name} has had its time; its target was not expected.`,
+    );
   const first = on.reduce((a, b) => (b.limitAt! < a.limitAt! ? b : a));
-  add(`${first.closedAt}`, 'limit', limitAt - ahead * MINUTE, `${name}: its first ${UNIT_WORDS[first.unit.kind][0]} reaches the maker’s limit in ${ahead} min: open and wipe it.`, true);
-  add(`${first.closedAt} ${pastLimit.length}`, 'over', limitAt + pastLimit.length * ASK_AGAIN * MINUTE, `${name} is past the maker’s limit: open and wipe it, or say why not.`, true);
+  add(
+    `${first.closedAt}`,
+    'limit',
+    limitAt - ahead * MINUTE,
+    `${name}: its first ${UNIT_WORDS[first.unit.kind][0]} reaches the maker’s limit in ${ahead} min: open and wipe it.`,
+    true,
+  );
+  add(
+    `${first.closedAt} ${pastLimit.length}`,
+    'over',
+    limitAt + pastLimit.length * ASK_AGAIN * MINUTE,
+    `${name} is past the maker’s limit: open and wipe it, or say why not.`,
+    true,
+  );
   return out;
 }
 
 function bowlAlarms({ rules }: ServiceScript, { blocks, bowls }: ServiceState): Alarm[] {
   const mixes = [...new Set(bowls.map(({ mix }) => mix))];
   return mixes.flatMap((mix): Alarm[] => {
-    if (!blocks.some(({ units }) => units.some(({ standing, unit }) => standing === 'waiting' && unit.mixes.includes(mix)))) return [];
+    if (
+      !blocks.some(({ units }) =>
+        units.some(({ standing, unit }) => standing === 'waiting' && unit.mixes.includes(mix)),
+      )
+    )
+      return [];
     const { at, spent } = bowls.findLast((own) => own.mix === mix)!;
     if (spent) return [];
-    return [{ key: `bowl ${mix} ${at}`, kind: 'bowl', due: at + rules.usefulMinutes * MINUTE, words: `Bowl ${mix} is ${rules.usefulMinutes} min old: treat it as weak.`, urgent: false, block: null, mix }];
+    return [
+      {
+        key: `bowl ${mix} ${at}`,
+        kind: 'bowl',
+        due: at + rules.usefulMinutes * MINUTE,
+        words: `Bowl ${mix} is ${rules.usefulMinutes} min old: treat it as weak.`,
+        urgent: false,
+        block: null,
+        mix,
+      },
+    ];
   });
 }
 
@@ -88,7 +147,16 @@ function basinAlarms({ rules }: ServiceScript, { stages }: ServiceState): Alarm[
   return stages.flatMap(({ begunAt, doneAt, blocks }, i): Alarm[] => {
     if (doneAt !== null) return [];
     const minutes = basinMinutes(blocks.length, rules);
-    return [{ key: `basin ${i} ${begunAt}`, kind: 'basin', due: begunAt + minutes * MINUTE, words: `The rinse has had its ${minutes} min.`, urgent: false, block: null }];
+    return [
+      {
+        key: `basin ${i} ${begunAt}`,
+        kind: 'basin',
+        due: begunAt + minutes * MINUTE,
+        words: `The rinse has had its ${minutes} min.`,
+        urgent: false,
+        block: null,
+      },
+    ];
   });
 }
 
@@ -98,13 +166,25 @@ function stepAlarms({ steps }: ServiceState): Alarm[] {
     if (own.standing !== 'on') return [];
     const { id, minutes } = own.step;
     const words = `${stepName(own.step)}: ${Math.round(minutes)} min are up.`;
-    return [{ key: `step ${id} ${own.begunAt} ${minutes}`, kind: 'step', due: endOf(own), words, urgent: staysOn(own.step), block: null }];
+    return [
+      {
+        key: `step ${id} ${own.begunAt} ${minutes}`,
+        kind: 'step',
+        due: endOf(own),
+        words,
+        urgent: staysOn(own.step),
+        block: null,
+      },
+    ];
   });
   const turn = stepTurn(steps, -Infinity);
   if (turn?.kind !== 'until') return over;
   const { own, at } = turn;
   const words = `${stepName(own.step)}: put it on now, so that all are done together.`;
-  return [...over, { key: `put on ${own.step.id} ${at}`, kind: 'step', due: at, words, urgent: true, block: null }];
+  return [
+    ...over,
+    { key: `put on ${own.step.id} ${at}`, kind: 'step', due: at, words, urgent: true, block: null },
+  ];
 }
 
 /** What is shown of time, each minute from recorded moments. */
@@ -114,23 +194,54 @@ export interface Timers {
   readonly nextLimit: { readonly name: string; readonly due: number } | null;
   /** Units that are ready and still on, and in which panels. */
   readonly ready: { readonly count: number; readonly names: readonly string[] };
-  readonly bowls: readonly { readonly mix: string; readonly minutes: number; readonly usefulMinutes: number }[];
+  readonly bowls: readonly {
+    readonly mix: string;
+    readonly minutes: number;
+    readonly usefulMinutes: number;
+  }[];
 }
 
 export function timersOf(script: ServiceScript, state: ServiceState, now: number): Timers {
   const on = state.blocks.filter(({ firstAt }) => firstAt !== null);
   const ready = on.flatMap(({ block: { name }, units }) => {
-    const count = units.filter(({ readyAt, again }) => readyAt !== null && again === null && readyAt <= now).length;
+    const count = units.filter(
+      ({ readyAt, again }) => readyAt !== null && again === null && readyAt <= now,
+    ).length;
     return count > 0 ? [{ name, count }] : [];
   });
-  const oldest = on.reduce<BlockState | null>((best, own) => (best === null || own.firstAt! < best.firstAt! ? own : best), null);
+  const oldest = on.reduce<BlockState | null>(
+    (best, own) => (best === null || own.firstAt! < best.firstAt! ? own : best),
+    null,
+  );
   const alarms = alarmsOf(script, state);
   const check = alarms.find(({ kind }) => kind === 'check');
-  const next = on.reduce<BlockState | null>((best, own) => (best === null || own.limitAt! < best.limitAt! ? own : best), null);
+  const next = on.reduce<BlockState | null>(
+    (best, own) => (best === null || own.limitAt! < best.limitAt! ? own : best),
+    null,
+  );
   return {
-    oldest: oldest && { name: oldest.block.name, minutes: (now - oldest.firstAt!) / MINUTE, limitMinutes: oldest.units.find(({ closedAt, standing }) => standing === 'on' && closedAt === oldest.firstAt)!.unit.limitMinutes },
-    nextCheck: check ? { name: state.blocks.find(({ block }) => block.id === check.block)!.block.name, due: check.due } : null, nextLimit: next && { name: next.block.name, due: next.limitAt! },
+    oldest: oldest && {
+      name: oldest.block.name,
+      minutes: (now - oldest.firstAt!) / MINUTE,
+      limitMinutes: oldest.units.find(
+        ({ closedAt, standing }) => standing === 'on' && closedAt === oldest.firstAt,
+      )!.unit.limitMinutes,
+    },
+    nextCheck: check
+      ? { name: state.blocks.find(({ block }) => block.id === check.block)!.block.name, due: check.due }
+      : null,
+    nextLimit: next && { name: next.block.name, due: next.limitAt! },
     ready: { count: ready.reduce((sum, own) => sum + own.count, 0), names: ready.map(({ name }) => name) },
-    bowls: alarms.flatMap(({ mix, due }) => (mix === undefined ? [] : [{ mix, minutes: (now - due) / MINUTE + script.rules.usefulMinutes, usefulMinutes: script.rules.usefulMinutes }])),
+    bowls: alarms.flatMap(({ mix, due }) =>
+      mix === undefined
+        ? []
+        : [
+            {
+              mix,
+              minutes: (now - due) / MINUTE + script.rules.usefulMinutes,
+              usefulMinutes: script.rules.usefulMinutes,
+            },
+          ],
+    ),
   };
 }

@@ -48,7 +48,10 @@ test('a formula that was changed in Mix: what waits goes by it, what is on the h
   const { units, lifts, mixes, products } = next;
   const own = state([
     5,
-    { kind: 'rescripted', script: { units, lifts: lifts.map((row) => ({ ...row, target: 9 })), mixes, products } },
+    {
+      kind: 'rescripted',
+      script: { units, lifts: lifts.map((row) => ({ ...row, target: 9 })), mixes, products },
+    },
   ]);
   expect(unit(own, 'b0/0').unit).toMatchObject({ mix: 'Moth, 20 vol, 1 : 2', limitMinutes: 45 });
   expect(unit(own, 'b1/0').unit).toMatchObject({ mix: 'Moth cream, 10 vol, 1 : 1.5', limitMinutes: 60 });
@@ -57,14 +60,22 @@ test('a formula that was changed in Mix: what waits goes by it, what is on the h
 });
 
 test('more minutes for what is on: they count from now, and a check after them counts instead', () => {
-  const longer: EventBody = { kind: 'longer', foils: ['b0/0', 'b0/1', 'b1/0'], minutes: 5, reason: 'not there' };
+  const longer: EventBody = {
+    kind: 'longer',
+    foils: ['b0/0', 'b0/1', 'b1/0'],
+    minutes: 5,
+    reason: 'not there',
+  };
   const own = state([30, longer]);
   expect(unit(own, 'b0/0').readyAt).toBe(at(35));
   expect(unit(own, 'b0/2').readyAt).toBe(unit(state(), 'b0/2').readyAt);
   expect(own.decisions.map(({ words }) => words)).toEqual(['5 min more for 2 foils: not there']);
   const checked = state(
     [30, longer],
-    [33, { kind: 'checked', foil: 'b0/0', level: 8, then: 'rinse', minutes: null, reason: null, photo: null }],
+    [
+      33,
+      { kind: 'checked', foil: 'b0/0', level: 8, then: 'rinse', minutes: null, reason: null, photo: null },
+    ],
   );
   expect(unit(checked, 'b0/0').readyAt).toBe(at(33));
 });

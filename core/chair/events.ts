@@ -2,7 +2,10 @@ import type { ServiceStep } from '../steps';
 import type { ScriptCourse, ScriptPart } from './script';
 
 /** An action of a plan as services wrote it down when they began, before their script had a course. */
-export type PlannedAction = { readonly kind: 'foil'; readonly block: string } | { readonly kind: 'rinse'; readonly blocks: readonly string[] } | { readonly kind: 'pull'; readonly block: string };
+export type PlannedAction =
+  | { readonly kind: 'foil'; readonly block: string }
+  | { readonly kind: 'rinse'; readonly blocks: readonly string[] }
+  | { readonly kind: 'pull'; readonly block: string };
 
 /** What a device says of a service. Foils and blocks by their ids. */
 export type EventBody =
@@ -17,15 +20,33 @@ export type EventBody =
   /** Another block is worked next. */
   | { readonly kind: 'next'; readonly block: string }
   | { readonly kind: 'bowl'; readonly mix: string }
-  | { readonly kind: 'checked'; readonly foil: string; readonly level: number; readonly then: 'more' | 'rinse'; readonly minutes: number | null; readonly reason: string | null; readonly photo: string | null }
+  | {
+      readonly kind: 'checked';
+      readonly foil: string;
+      readonly level: number;
+      readonly then: 'more' | 'rinse';
+      readonly minutes: number | null;
+      readonly reason: string | null;
+      readonly photo: string | null;
+    }
   | { readonly kind: 'pulled'; readonly foils: readonly string[]; readonly reason: string | null }
   /** Blocks go to the basin, or only these of their foils; `incident` where all of it had to, at once. */
-  | { readonly kind: 'rinse-begun'; readonly blocks: readonly string[]; readonly foils?: readonly string[]; readonly incident: string | null }
+  | {
+      readonly kind: 'rinse-begun';
+      readonly blocks: readonly string[];
+      readonly foils?: readonly string[];
+      readonly incident: string | null;
+    }
   | { readonly kind: 'rinse-done' }
   /** Why a block stays on past its limit. */
   | { readonly kind: 'past-limit'; readonly block: string; readonly reason: string }
   /** More minutes for some foils, by what was seen. */
-  | { readonly kind: 'longer'; readonly foils: readonly string[]; readonly minutes: number; readonly reason: string }
+  | {
+      readonly kind: 'longer';
+      readonly foils: readonly string[];
+      readonly minutes: number;
+      readonly reason: string;
+    }
   /** Opened, wiped and painted again. */
   | { readonly kind: 'reapplied'; readonly foils: readonly string[]; readonly reason: string }
   /** Another strength for what a mix is not yet on. */
@@ -71,19 +92,44 @@ export function inOrder(events: readonly ServiceEvent[]): ServiceEvent[] {
 
 /** Events in the order in which the server took them, those that it has not taken last. */
 export function asTaken(events: readonly ServiceEvent[]): ServiceEvent[] {
-  return [...events].sort((a, b) => (a.position ?? Number.MAX_SAFE_INTEGER) - (b.position ?? Number.MAX_SAFE_INTEGER));
+  return [...events].sort(
+    (a, b) => (a.position ?? Number.MAX_SAFE_INTEGER) - (b.position ?? Number.MAX_SAFE_INTEGER),
+  );
 }
 
 /** What can be taken back: work, not words about it. */
 const UNDOABLE: ReadonlySet<EventBody['kind']> = new Set([
-  'replanned', 'closed', 'skipped', 'added', 'next', 'bowl', 'checked', 'pulled', 'rinse-begun', 'rinse-done', 'past-limit', 'longer', 'reapplied', 'strength',
-  'step-added', 'step-moved', 'step-changed', 'step-skipped', 'step-more', 'step-begun', 'step-done', 'note', 'finished',
+  'replanned',
+  'closed',
+  'skipped',
+  'added',
+  'next',
+  'bowl',
+  'checked',
+  'pulled',
+  'rinse-begun',
+  'rinse-done',
+  'past-limit',
+  'longer',
+  'reapplied',
+  'strength',
+  'step-added',
+  'step-moved',
+  'step-changed',
+  'step-skipped',
+  'step-more',
+  'step-begun',
+  'step-done',
+  'note',
+  'finished',
 ]);
 
 /** Events without those that were taken back, and without the taking back. */
 export function standing(events: readonly ServiceEvent[]): ServiceEvent[] {
   const gone = new Set(events.flatMap(({ body }) => (body.kind === 'undone' ? [body.event] : [])));
-  return events.filter(({ id, body }) => body.kind !== 'undone' && !(gone.has(id) && UNDOABLE.has(body.kind)));
+  return events.filter(
+    ({ id, body }) => body.kind !== 'undone' && !(gone.has(id) && UNDOABLE.has(body.kind)),
+  );
 }
 
 /** The last thing that can be taken back; undefined where there is nothing. */

@@ -43,11 +43,18 @@ export class InForce {
     // What weakens a mix weakens it as much at another strength.
     const scaled = (strength: number) => (strength * volumes) / before;
     for (const { letter, part } of own.of) {
-      const endsApart = Object.values(this.allMixes).some(({ of }) => of.some((one) => one.letter === letter && one.part === 'ends'));
+      const endsApart = Object.values(this.allMixes).some(({ of }) =>
+        of.some((one) => one.letter === letter && one.part === 'ends'),
+      );
       const changed = (row: ScriptLift): ScriptLift => {
         const { lift } = row;
-        if (part === 'second') return lift.second ? { ...row, lift: { ...lift, second: { ...lift.second, volumes: scaled(lift.second.volumes) } } } : row;
-        return !endsApart || (row.stretch === 'ends') === (part === 'ends') ? { ...row, lift: { ...lift, volumes: scaled(lift.volumes) } } : row;
+        if (part === 'second')
+          return lift.second
+            ? { ...row, lift: { ...lift, second: { ...lift.second, volumes: scaled(lift.second.volumes) } } }
+            : row;
+        return !endsApart || (row.stretch === 'ends') === (part === 'ends')
+          ? { ...row, lift: { ...lift, volumes: scaled(lift.volumes) } }
+          : row;
       };
       for (const id of part === 'second' ? [...waiting, ...pending] : waiting) {
         const unit = this.unit(id);

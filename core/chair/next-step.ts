@@ -10,20 +10,54 @@ export type NextStep =
   | { readonly kind: 'start' }
   | { readonly kind: 'bowl'; readonly mix: string; readonly why: 'first' | 'spent' | 'changed' }
   /** `turned`: its letter is another than that of the unit before. */
-  | { readonly kind: 'foil'; readonly foil: string; readonly own: UnitState; readonly block: BlockState; readonly place: number; readonly turned: { readonly from: string } | null }
+  | {
+      readonly kind: 'foil';
+      readonly foil: string;
+      readonly own: UnitState;
+      readonly block: BlockState;
+      readonly place: number;
+      readonly turned: { readonly from: string } | null;
+    }
   /** Nothing to foil: until something is ready. */
-  | { readonly kind: 'wait'; readonly blocks: readonly string[]; readonly until: number; readonly then: 'pull' | 'again' | 'rinse' }
+  | {
+      readonly kind: 'wait';
+      readonly blocks: readonly string[];
+      readonly until: number;
+      readonly then: 'pull' | 'again' | 'rinse';
+    }
   | { readonly kind: 'rinse'; readonly blocks: readonly string[]; readonly units: readonly string[] }
   /** Foils to open and wipe, oldest first; `by` 1: the second person. */
-  | { readonly kind: 'pull'; readonly units: readonly UnitState[]; readonly blocks: readonly string[]; readonly by: number }
+  | {
+      readonly kind: 'pull';
+      readonly units: readonly UnitState[];
+      readonly blocks: readonly string[];
+      readonly by: number;
+    }
   /** Foils to open, wipe and paint again with a mix, oldest first; `by` 1: the second person. */
-  | { readonly kind: 'again'; readonly units: readonly UnitState[]; readonly blocks: readonly string[]; readonly mix: string; readonly words: string; readonly by: number }
+  | {
+      readonly kind: 'again';
+      readonly units: readonly UnitState[];
+      readonly blocks: readonly string[];
+      readonly mix: string;
+      readonly words: string;
+      readonly by: number;
+    }
   | { readonly kind: 'at-basin'; readonly blocks: readonly string[]; readonly begunAt: number }
   /** `on`: what runs beside it. `wrong`: why the hair does not suit, a sentence; null where it does. */
-  | { readonly kind: 'step-begin'; readonly own: StepState; readonly on: readonly StepState[]; readonly wrong: string | null }
+  | {
+      readonly kind: 'step-begin';
+      readonly own: StepState;
+      readonly on: readonly StepState[];
+      readonly wrong: string | null;
+    }
   | { readonly kind: 'step-done'; readonly own: StepState; readonly on: readonly StepState[] }
   /** Colours are on; `own` is put on at `at`, so that all are done together. */
-  | { readonly kind: 'step-until'; readonly own: StepState; readonly at: number; readonly on: readonly StepState[] }
+  | {
+      readonly kind: 'step-until';
+      readonly own: StepState;
+      readonly at: number;
+      readonly on: readonly StepState[];
+    }
   | { readonly kind: 'finish' }
   | { readonly kind: 'finished' };
 
@@ -31,7 +65,12 @@ export type NextStep =
 const SOON = 0.5;
 
 /** What is to be done now, by the plan of the rest. @param rest the plan of the rest, [] where nothing is left on the head */
-export function nextStep(script: ServiceScript, state: ServiceState, rest: readonly RestStep[], now: number): NextStep {
+export function nextStep(
+  script: ServiceScript,
+  state: ServiceState,
+  rest: readonly RestStep[],
+  now: number,
+): NextStep {
   if (state.finishedAt !== null) return { kind: 'finished' };
   if (state.startedAt === null) return { kind: 'start' };
   const open = state.stages.find(({ doneAt }) => doneAt === null);
@@ -42,21 +81,44 @@ export function nextStep(script: ServiceScript, state: ServiceState, rest: reado
     if (block) return foilStep(script, state, block, now);
   }
   if (first?.kind === 'pull' || first?.kind === 'again') {
-    const units = state.blocks.flatMap((own) => own.units).filter(({ id }) => first.units.includes(id)).sort((a, b) => a.closedAt! - b.closedAt!);
-    const blocks = state.blocks.filter((own) => own.units.some(({ id }) => first.units.includes(id))).map(({ block }) => block.id);
+    const units = state.blocks
+      .flatMap((own) => own.units)
+      .filter(({ id }) => first.units.includes(id))
+      .sort((a, b) => a.closedAt! - b.closedAt!);
+    const blocks = state.blocks
+      .filter((own) => own.units.some(({ id }) => first.units.includes(id)))
+      .map(({ block }) => block.id);
     if (first.at > now + SOON * MINUTE) return { kind: 'wait', blocks, until: first.at, then: first.kind };
     if (first.kind === 'pull') return { kind: 'pull', units, blocks, by: first.by };
     const { mix, words } = units[0].unit.again!;
-    return freshBowl(script, state, mix, now, false) ?? { kind: 'again', units: units.filter(({ unit }) => unit.again?.mix === mix), blocks, mix, words, by: first.by };
+    return (
+      freshBowl(script, state, mix, now, false) ?? {
+        kind: 'again',
+        units: units.filter(({ unit }) => unit.again?.mix === mix),
+        blocks,
+        mix,
+        words,
+        by: first.by,
+      }
+    );
   }
-  if (first?.kind === 'rinse') return first.at > now + SOON * MINUTE ? { kind: 'wait', blocks: first.blocks, until: first.at, then: 'rinse' } : { kind: 'rinse', blocks: first.blocks, units: first.units };
+  if (first?.kind === 'rinse')
+    return first.at > now + SOON * MINUTE
+      ? { kind: 'wait', blocks: first.blocks, until: first.at, then: 'rinse' }
+      : { kind: 'rinse', blocks: first.blocks, units: first.units };
   return afterFoils(state, now);
 }
 
 const isWaiting = ({ standing }: { readonly standing: string }) => standing === 'waiting';
 
 /** The bowl that has to be mixed before something is painted with a mix; null where there is one. @param old whether one past its useful time will do */
-function freshBowl({ rules }: ServiceScript, { bowls }: ServiceState, mix: string, now: number, old: boolean): NextStep | null {
+function freshBowl(
+  { rules }: ServiceScript,
+  { bowls }: ServiceState,
+  mix: string,
+  now: number,
+  old: boolean,
+): NextStep | null {
   const bowl = bowls.findLast((one) => one.mix === mix);
   // The bowls that a service starts with are at hand.
   if (!bowl) return bowls.length > 0 ? { kind: 'bowl', mix, why: 'first' } : null;
@@ -73,8 +135,14 @@ function foilStep(script: ServiceScript, state: ServiceState, block: BlockState,
     const bowl = freshBowl(script, state, mix, now, own.unit.fromOld);
     if (bowl) return bowl;
   }
-  const before = blocks.flatMap(({ units }) => units).reduce<UnitState | null>((last, one) => (one.closedAt !== null && (last === null || one.closedAt > last.closedAt!) ? one : last), null);
-  const turned = before !== null && before.unit.letter !== own.unit.letter ? { from: before.unit.letter } : null;
+  const before = blocks
+    .flatMap(({ units }) => units)
+    .reduce<UnitState | null>(
+      (last, one) => (one.closedAt !== null && (last === null || one.closedAt > last.closedAt!) ? one : last),
+      null,
+    );
+  const turned =
+    before !== null && before.unit.letter !== own.unit.letter ? { from: before.unit.letter } : null;
   return { kind: 'foil', foil: own.id, own, block, place, turned };
 }
 

@@ -28,7 +28,11 @@ export interface UnitRecord {
 }
 
 /** Whether a unit was on past its maker's limit; each application has its own. */
-export const wasPastLimit = ({ on, earlier, limitMinutes }: Pick<UnitRecord, 'on' | 'earlier' | 'limitMinutes'>): boolean =>
+export const wasPastLimit = ({
+  on,
+  earlier,
+  limitMinutes,
+}: Pick<UnitRecord, 'on' | 'earlier' | 'limitMinutes'>): boolean =>
   on !== null && Math.max(earlier, on - earlier) > limitMinutes;
 
 /** What was planned and placed of one kind in one panel with one letter. */
@@ -68,7 +72,12 @@ export interface ServiceRecord {
   readonly longest: number;
   readonly over: number;
   /** Last level that was seen in each block, and minutes after its first foil. */
-  readonly levels: readonly { readonly block: string; readonly name: string; readonly level: number; readonly minutes: number }[];
+  readonly levels: readonly {
+    readonly block: string;
+    readonly name: string;
+    readonly level: number;
+    readonly minutes: number;
+  }[];
   /** Level over all foils: seen where it was checked, else estimated from the minutes on; null without a foil that lifts. */
   readonly levelReached: number | null;
   /** From the start to the end of the last rinse, planned and done; null where it was not. */
@@ -102,37 +111,80 @@ export function recordOf(script: ServiceScript, state: ServiceState): ServiceRec
   const t0 = state.startedAt ?? 0;
   const minute = (at: number) => (at - t0) / MINUTE;
   const { units: planned, end } = plannedTimes(script, state);
-  const units = state.blocks.flatMap(({ block, units: own }) => own.map(({ unit, added, ...one }): UnitRecord => {
-    const plan = planned.get(one.id);
-    return {
-      id: one.id, number: added ? null : unit.number, kind: unit.kind, panel: unit.panel, letter: unit.letter, block: block.id, standing: one.standing, why: one.why, by: one.closedBy, seconds: one.seconds, limitMinutes: unit.limitMinutes,
-      planned: plan && !added ? { placed: plan.placed, seconds: unit.seconds, on: plan.wet - plan.placed } : null,
-      placed: one.closedAt === null ? null : minute(one.closedAt) - one.earlierMinutes,
-      on: one.offAt === null ? null : minutesOn(one, one.offAt), earlier: one.earlierMinutes,
-    };
-  }));
+  const units = state.blocks.flatMap(({ block, units: own }) =>
+    own.map(({ unit, added, ...one }): UnitRecord => {
+      const plan = planned.get(one.id);
+      return {
+        id: one.id,
+        number: added ? null : unit.number,
+        kind: unit.kind,
+        panel: unit.panel,
+        letter: unit.letter,
+        block: block.id,
+        standing: one.standing,
+        why: one.why,
+        by: one.closedBy,
+        seconds: one.seconds,
+        limitMinutes: unit.limitMinutes,
+        planned:
+          plan && !added ? { placed: plan.placed, seconds: unit.seconds, on: plan.wet - plan.placed } : null,
+        placed: one.closedAt === null ? null : minute(one.closedAt) - one.earlierMinutes,
+        on: one.offAt === null ? null : minutesOn(one, one.offAt),
+        earlier: one.earlierMinutes,
+      };
+    }),
+  );
   const done = units.filter(({ placed }) => placed !== null);
   const over = done.filter(wasPastLimit);
   const levels = state.blocks.flatMap(({ block, checks, units: own }) => {
     const last = checks.at(-1);
     const first = Math.min(...own.flatMap(({ closedAt }) => closedAt ?? []));
-    return last ? [{ block: block.id, name: block.name, level: last.level, minutes: Math.round((last.at - first) / MINUTE) }] : [];
+    return last
+      ? [
+          {
+            block: block.id,
+            name: block.name,
+            level: last.level,
+            minutes: Math.round((last.at - first) / MINUTE),
+          },
+        ]
+      : [];
   });
   const lastRinse = Math.max(-Infinity, ...state.stages.flatMap(({ doneAt }) => doneAt ?? []));
   const record = {
-    units, lines: linesOf(script, units), placed: done.filter(isSection).length, skipped: units.filter(({ standing }) => standing === 'skipped').length, added: units.filter(({ number }) => number === null).length,
-    longest: Math.max(0, ...done.map(({ on }) => on ?? 0)), over: over.length, levels, levelReached: levelOver(state), rinsed: { planned: end, done: lastRinse > 0 ? minute(lastRinse) : null },
-    bowls: bowlsOf(state), steps: stepsOf(state), decisions: state.decisions.map(({ words }) => words),
+    units,
+    lines: linesOf(script, units),
+    placed: done.filter(isSection).length,
+    skipped: units.filter(({ standing }) => standing === 'skipped').length,
+    added: units.filter(({ number }) => number === null).length,
+    longest: Math.max(0, ...done.map(({ on }) => on ?? 0)),
+    over: over.length,
+    levels,
+    levelReached: levelOver(state),
+    rinsed: { planned: end, done: lastRinse > 0 ? minute(lastRinse) : null },
+    bowls: bowlsOf(state),
+    steps: stepsOf(state),
+    decisions: state.decisions.map(({ words }) => words),
   };
   return { ...record, summary: summaryOf(script, state, record) };
 }
 
 function linesOf({ units }: ServiceScript, done: readonly UnitRecord[]): PanelLine[] {
-  const lines = new Map<string, { panel: string; name: string; letter: string; kind: UnitKind; planned: number; placed: number }>();
+  const lines = new Map<
+    string,
+    { panel: string; name: string; letter: string; kind: UnitKind; planned: number; placed: number }
+  >();
   const names = new Map(units.map(({ panel, panelName }) => [panel, panelName]));
   const line = ({ panel, letter, kind }: Pick<UnitRecord, 'panel' | 'letter' | 'kind'>) => {
     const key = `${panel} ${letter} ${kind}`;
-    const own = lines.get(key) ?? { panel, name: names.get(panel) ?? panel, letter, kind, planned: 0, placed: 0 };
+    const own = lines.get(key) ?? {
+      panel,
+      name: names.get(panel) ?? panel,
+      letter,
+      kind,
+      planned: 0,
+      placed: 0,
+    };
     lines.set(key, own);
     return own;
   };
@@ -145,7 +197,8 @@ function bowlsOf({ bowls, mixes }: ServiceState): Record<string, number> {
   const count: Record<string, number> = {};
   for (const { mix } of bowls) {
     // A bowl that several letters share is each one's.
-    for (const letter of new Set(mixes[mix]?.of.map((own) => own.letter) ?? [mix])) count[letter] = (count[letter] ?? 0) + 1;
+    for (const letter of new Set(mixes[mix]?.of.map((own) => own.letter) ?? [mix]))
+      count[letter] = (count[letter] ?? 0) + 1;
   }
   return count;
 }
@@ -165,12 +218,18 @@ const stepsOf = ({ steps }: ServiceState): StepRecord[] =>
   });
 
 /** Minutes that the plan had for each unit when the service started. */
-function plannedTimes(script: ServiceScript, { plan }: ServiceState): { units: ReadonlyMap<string, PlacedFoil>; end: number | null } {
+function plannedTimes(
+  script: ServiceScript,
+  { plan }: ServiceState,
+): { units: ReadonlyMap<string, PlacedFoil>; end: number | null } {
   const { blocks, rules } = script;
   if (script.units.length === 0) return { units: new Map(), end: null };
   const course = plan.length > 0 ? courseOfActions(script, plan) : placedCourse(script.course, blocks);
   const timeline = follow(new Question(blocks, rules), course).timeline();
-  return { units: new Map(timeline.foils.map((own) => [blocks[own.block].units[own.index], own])), end: timeline.end };
+  return {
+    units: new Map(timeline.foils.map((own) => [blocks[own.block].units[own.index], own])),
+    end: timeline.end,
+  };
 }
 
 /** What an older service wrote down when it began, as a course: its order, and a rinse after so many foils. */
@@ -182,9 +241,16 @@ function courseOfActions(script: ServiceScript, plan: ServiceState['plan']): Cou
   let after = 0;
   for (const own of plan) {
     if (own.kind === 'foil') for (const b of places([own.block])) after += script.blocks[b].foils.length;
-    else if (own.kind === 'rinse') rinses.push({ after, blocks: places(own.blocks), parts: null, whole: false });
+    else if (own.kind === 'rinse')
+      rinses.push({ after, blocks: places(own.blocks), parts: null, whole: false });
   }
-  return { order, rinses: rinses.slice(0, -1), pulling: plan.some(({ kind }) => kind === 'pull') ? 'second' : 'none', by: [], strengths: [] };
+  return {
+    order,
+    rinses: rinses.slice(0, -1),
+    pulling: plan.some(({ kind }) => kind === 'pull') ? 'second' : 'none',
+    by: [],
+    strengths: [],
+  };
 }
 
 /** Level over everything that lifts: seen where foils of its mix and block were checked, else estimated by the minutes on. */
@@ -207,28 +273,59 @@ function lineWords({ letter, kind, planned, placed }: PanelLine): string {
   return `${placed === planned ? placed : `${placed} of ${planned}`} ${planned === 1 && placed <= 1 ? one : many} ${letter}`;
 }
 
-function summaryOf(script: ServiceScript, state: ServiceState, { placed, lines, skipped, added, longest, over, levels, rinsed, steps }: Omit<ServiceRecord, 'summary' | 'units'>): string {
+function summaryOf(
+  script: ServiceScript,
+  state: ServiceState,
+  {
+    placed,
+    lines,
+    skipped,
+    added,
+    longest,
+    over,
+    levels,
+    rinsed,
+    steps,
+  }: Omit<ServiceRecord, 'summary' | 'units'>,
+): string {
   const sections = script.units.filter(isSection).length;
   const panels = script.plan.panels.flatMap(({ id, name }) => {
     const own = lines.filter((line) => line.panel === id && line.placed > 0);
     return own.length > 0 ? [`${name}: ${own.map(lineWords).join(', ')}.`] : [];
   });
-  const incidents = state.stages.flatMap(({ incident }) => (incident ? [`Rinsed all at once: ${incident}`] : []));
+  const incidents = state.stages.flatMap(({ incident }) =>
+    incident ? [`Rinsed all at once: ${incident}`] : [],
+  );
   const done = steps.flatMap(({ name, recipe, done: minutes, planned }) =>
-    minutes === null ? [] : [{ words: `${name}${planned === null ? ' (added)' : ''} ${Math.round(minutes)} min`, recipe }],
+    minutes === null
+      ? []
+      : [{ words: `${name}${planned === null ? ' (added)' : ''} ${Math.round(minutes)} min`, recipe }],
   );
   const plain = done.filter(({ recipe }) => recipe === null).map(({ words }) => words);
-  const left = steps.flatMap(({ name, skipped: own, why }) => (own ? [`${name} skipped${why ? `: ${why}` : ''}`] : []));
+  const left = steps.flatMap(({ name, skipped: own, why }) =>
+    own ? [`${name} skipped${why ? `: ${why}` : ''}`] : [],
+  );
   return [
-    script.units.length === 0 && added === 0 ? 'No foils.' : `${placed} foils placed of ${sections} planned${skipped > 0 ? `, ${skipped} skipped` : ''}${added > 0 ? `, ${added} added` : ''}.`,
+    script.units.length === 0 && added === 0
+      ? 'No foils.'
+      : `${placed} foils placed of ${sections} planned${skipped > 0 ? `, ${skipped} skipped` : ''}${added > 0 ? `, ${added} added` : ''}.`,
     ...panels,
     ...Object.entries(state.mixes).map(([mix, { words }]) => `${mix}: ${words}.`),
-    ...(lines.some((line) => line.placed > 0) ? [`Longest on ${Math.round(longest)} min${over > 0 ? `; ${over} past the limit` : ''}${rinsed.done !== null ? `; rinsed after ${Math.round(rinsed.done)} min` : ''}.`] : []),
-    ...levels.map(({ name, level, minutes }) => `${name}: level ${Math.round(level * 10) / 10} seen after ${minutes} min.`),
+    ...(lines.some((line) => line.placed > 0)
+      ? [
+          `Longest on ${Math.round(longest)} min${over > 0 ? `; ${over} past the limit` : ''}${rinsed.done !== null ? `; rinsed after ${Math.round(rinsed.done)} min` : ''}.`,
+        ]
+      : []),
+    ...levels.map(
+      ({ name, level, minutes }) =>
+        `${name}: level ${Math.round(level * 10) / 10} seen after ${minutes} min.`,
+    ),
     ...done.flatMap(({ words, recipe }) => (recipe === null ? [] : [`${words}: ${recipe}.`])),
     ...(plain.length > 0 ? [`${plain.join(', ')}.`] : []),
     ...[...left, ...state.decisions.map(({ words }) => words), ...incidents].map((own) => `${own}.`),
     ...(state.endedBecause === null ? [] : [`Ended early: ${state.endedBecause}.`]),
     ...state.notes.map(({ words }) => `${words}.`),
-  ].join('\n').replace(/\.\.(?=\n|$)/g, '.');
+  ]
+    .join('\n')
+    .replace(/\.\.(?=\n|$)/g, '.');
 }

@@ -33,7 +33,12 @@ export interface RestQuestion {
 /** Something that is still to be done, at its moment; units and blocks by their ids. */
 export type RestStep =
   | { readonly kind: 'foil'; readonly block: string; readonly at: number }
-  | { readonly kind: 'pull' | 'again'; readonly units: readonly string[]; readonly by: number; readonly at: number }
+  | {
+      readonly kind: 'pull' | 'again';
+      readonly units: readonly string[];
+      readonly by: number;
+      readonly at: number;
+    }
   | {
       readonly kind: 'rinse';
       readonly blocks: readonly string[];
@@ -50,7 +55,8 @@ export function restOf(script: ServiceScript, state: ServiceState, now: number):
   const t0 = state.startedAt ?? now;
   const minutes = (at: number) => (at - t0) / MINUTE;
   const { rules } = script;
-  const counts = ({ standing }: UnitState) => standing === 'on' || standing === 'pulled' || standing === 'waiting';
+  const counts = ({ standing }: UnitState) =>
+    standing === 'on' || standing === 'pulled' || standing === 'waiting';
   const left = state.blocks.flatMap((own) => {
     const units = own.units.filter(counts);
     return units.length > 0 ? [{ own, units }] : [];
@@ -62,7 +68,8 @@ export function restOf(script: ServiceScript, state: ServiceState, now: number):
   );
   const inHand = left.findIndex(
     ({ own, units }) =>
-      own.block.id === (state.next ?? state.lastBlock) && units.some(({ standing }) => standing === 'waiting'),
+      own.block.id === (state.next ?? state.lastBlock) &&
+      units.some(({ standing }) => standing === 'waiting'),
   );
   const rinses = course.rinses.slice(state.stages.length);
   const open = state.stages.find(({ doneAt }) => doneAt === null);
@@ -129,7 +136,11 @@ export function restTimeline({ blocks, rules, course, start }: RestQuestion): Ti
 }
 
 /** A timeline of the rest as steps with their moments. @param t0 when the service began */
-export function restSteps({ blocks, units }: RestQuestion, { runs, pulls, stages }: Timeline, t0: number): RestStep[] {
+export function restSteps(
+  { blocks, units }: RestQuestion,
+  { runs, pulls, stages }: Timeline,
+  t0: number,
+): RestStep[] {
   const unit = ({ block, index }: { readonly block: number; readonly index: number }) => units[block][index];
   const at = (minutes: number) => t0 + minutes * MINUTE;
   return [
@@ -153,11 +164,18 @@ export function restSteps({ blocks, units }: RestQuestion, { runs, pulls, stages
 const WORTH_CHANGING = 3;
 
 /** Another course for the rest that is worth changing to, and what it saves; null where the running one is as good. */
-export function betterRest(question: RestQuestion): { readonly course: ScriptCourse; readonly saves: number } | null {
+export function betterRest(
+  question: RestQuestion,
+): { readonly course: ScriptCourse; readonly saves: number } | null {
   const { blocks, rules, course, visits, start } = question;
   if (rules.second === 'foils') return null;
   const running = follow(new Question(blocks, rules), course, start);
-  const search = new Search(blocks, rules, course.order.length > 0 ? { at: { 0: course.order[0] } } : {}, start);
+  const search = new Search(
+    blocks,
+    rules,
+    course.order.length > 0 ? { at: { 0: course.order[0] } } : {},
+    start,
+  );
   const found = search.find({ visits, pulling: course.pulling, order: 'free' });
   const saves = running.free - found.head.free;
   const safer = found.head.over < running.over - 1;
@@ -175,7 +193,9 @@ export function mayRinseNow(
   if (!question) return { blocks: [], units: [] };
   const { blocks, units, rules, start } = question;
   const own = new Question(blocks, rules);
-  const foils = new Head(own, start).mayRinse(own.block.flatMap((b, f) => (wanted.includes(blocks[b].id) ? [f] : [])));
+  const foils = new Head(own, start).mayRinse(
+    own.block.flatMap((b, f) => (wanted.includes(blocks[b].id) ? [f] : [])),
+  );
   return {
     blocks: [...new Set(foils.map((f) => blocks[own.block[f]].id))],
     units: foils.map((f) => units[own.block[f]][own.index[f]]),

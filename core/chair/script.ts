@@ -10,8 +10,39 @@ import { strengthsFor, type ClockPlan, type LiftRow, type WorkList, type WorkUni
 /** A unit of the work as it was planned: foil, painted section or treated drop-out, with all that is said of it at the chair. */
 export type ScriptUnit = Pick<
   WorkUnit,
-  'id' | 'number' | 'kind' | 'panel' | 'panelName' | 'side' | 'zone' | 'letter' | 'lifts' | 'gather' | 'widthMm' | 'thicknessMm' | 'angleDeg' | 'startMm' | 'featherMm' | 'edgesMm' | 'teasing' | 'reach' | 'reachMm' | 'hairMm' | 'surface' | 'endsMm' | 'endsOutMm' | 'mix' | 'endsMix'
-  | 'mixes' | 'fromOld' | 'again' | 'laidWith' | 'seconds' | 'grams' | 'endsGrams' | 'limitMinutes'
+  | 'id'
+  | 'number'
+  | 'kind'
+  | 'panel'
+  | 'panelName'
+  | 'side'
+  | 'zone'
+  | 'letter'
+  | 'lifts'
+  | 'gather'
+  | 'widthMm'
+  | 'thicknessMm'
+  | 'angleDeg'
+  | 'startMm'
+  | 'featherMm'
+  | 'edgesMm'
+  | 'teasing'
+  | 'reach'
+  | 'reachMm'
+  | 'hairMm'
+  | 'surface'
+  | 'endsMm'
+  | 'endsOutMm'
+  | 'mix'
+  | 'endsMix'
+  | 'mixes'
+  | 'fromOld'
+  | 'again'
+  | 'laidWith'
+  | 'seconds'
+  | 'grams'
+  | 'endsGrams'
+  | 'limitMinutes'
 > & {
   /** How each stretch of it lifts, indices into the script's lifts; none for what only deposits. */
   readonly lifting: readonly number[];
@@ -50,7 +81,9 @@ export interface ServiceScript {
   /** Mixes by their name in a bowl: for which letters, and in words. */
   readonly mixes: Readonly<Record<string, ScriptMix>>;
   /** Lighteners by the letter of their formula, with the speed that was reckoned with. */
-  readonly products: Readonly<Record<string, { readonly id: string; readonly name: string; readonly speed: number }>>;
+  readonly products: Readonly<
+    Record<string, { readonly id: string; readonly name: string; readonly speed: number }>
+  >;
   /** What was read of this head before. */
   readonly readings: readonly StrandReading[];
   readonly rules: ClockRules;
@@ -87,17 +120,26 @@ export interface ScriptInput {
 }
 
 /** A course with its blocks by their ids. */
-export function namedCourse({ order, rinses, pulling, by }: Course, blocks: readonly { readonly id: string }[]): ScriptCourse {
+export function namedCourse(
+  { order, rinses, pulling, by }: Course,
+  blocks: readonly { readonly id: string }[],
+): ScriptCourse {
   return {
     order: order.map((b) => blocks[b].id),
-    rinses: rinses.map(({ blocks: own, ...point }) => ({ ...point, blocks: own && own.map((b) => blocks[b].id) })),
+    rinses: rinses.map(({ blocks: own, ...point }) => ({
+      ...point,
+      blocks: own && own.map((b) => blocks[b].id),
+    })),
     pulling,
     by: Object.fromEntries(by.flatMap((own, b) => (own > 0 ? [[blocks[b].id, own]] : []))),
   };
 }
 
 /** The same with its blocks by their places among some; blocks that it does not name come last. */
-export function placedCourse({ order, rinses, pulling, by }: ScriptCourse, blocks: readonly { readonly id: string }[]): Course {
+export function placedCourse(
+  { order, rinses, pulling, by }: ScriptCourse,
+  blocks: readonly { readonly id: string }[],
+): Course {
   const at = new Map(blocks.map(({ id }, b) => [id, b]));
   const places = (ids: readonly string[]) => ids.flatMap((id) => at.get(id) ?? []);
   return {
@@ -110,7 +152,14 @@ export function placedCourse({ order, rinses, pulling, by }: ScriptCourse, block
 }
 
 /** Freezes what a visit has planned into the script of its service. */
-export function scriptOf({ plan, course, steps, offers, naturalLevel, ...input }: ScriptInput): ServiceScript {
+export function scriptOf({
+  plan,
+  course,
+  steps,
+  offers,
+  naturalLevel,
+  ...input
+}: ScriptInput): ServiceScript {
   const { work, clock } = input;
   const blocks = clock.blocks.map((block): ScriptBlock => {
     // Other strengths are no matter of the chair: what Clock found of them is in the mix by now.
@@ -118,19 +167,37 @@ export function scriptOf({ plan, course, steps, offers, naturalLevel, ...input }
     return { id, panel, name, foils, together, apart, after: first, units: block.units.map((own) => own.id) };
   });
   return {
-    version: 4, plan, naturalLevel, ...scriptPartOf(input), blocks, readings: work.readings, rules: { ...clock.rules, away: [] }, course: namedCourse(course, blocks), steps, offers,
+    version: 4,
+    plan,
+    naturalLevel,
+    ...scriptPartOf(input),
+    blocks,
+    readings: work.readings,
+    rules: { ...clock.rules, away: [] },
+    course: namedCourse(course, blocks),
+    steps,
+    offers,
   };
 }
 
 /** What of a script follows Mix, without any plan of the clock. */
-export function scriptPartOf({ work, clock, shelf }: Pick<ScriptInput, 'work' | 'clock' | 'shelf'>): ScriptPart {
-  const minutesOf = new Map(work.letters.map(({ letter, recipe }) => [letter, recipe ? leastMinutesOf(recipe) : 0]));
-  const units = clock.blocks.flatMap((block) => block.units.map((unit, i) => scriptUnit(unit, block.foils[i].seconds, minutesOf.get(unit.letter) ?? 0)));
+export function scriptPartOf({
+  work,
+  clock,
+  shelf,
+}: Pick<ScriptInput, 'work' | 'clock' | 'shelf'>): ScriptPart {
+  const minutesOf = new Map(
+    work.letters.map(({ letter, recipe }) => [letter, recipe ? leastMinutesOf(recipe) : 0]),
+  );
+  const units = clock.blocks.flatMap((block) =>
+    block.units.map((unit, i) => scriptUnit(unit, block.foils[i].seconds, minutesOf.get(unit.letter) ?? 0)),
+  );
   const mixes: Record<string, ScriptMix> = {};
   const add = (name: string, letter: string, part: MixPart, words: string) => {
     const formula = work.letters.find((own) => own.letter === letter)?.formula;
     const known = mixes[name] ?? { of: [], words, ...strengthsOf(formula, part, shelf) };
-    if (!known.of.some((own) => own.letter === letter && own.part === part)) mixes[name] = { ...known, of: [...known.of, { letter, part }] };
+    if (!known.of.some((own) => own.letter === letter && own.part === part))
+      mixes[name] = { ...known, of: [...known.of, { letter, part }] };
   };
   for (const { letter, mix, endsMix, grams, endsGrams, mixes: names, again } of work.units) {
     const [length, ends = length] = names;
@@ -138,25 +205,112 @@ export function scriptPartOf({ work, clock, shelf }: Pick<ScriptInput, 'work' | 
     if (endsGrams > 0) add(grams > 0 ? ends : length, letter, 'ends', endsMix ?? mix);
     if (again) add(again.mix, letter, 'second', again.words);
   }
-  const products = Object.fromEntries(work.letters.flatMap(({ letter, formula }) => {
-    // What is learnt of a mixture says nothing of either of its lighteners.
-    const product = formula.kind === 'lift' && formula.lighteners.length === 1 ? shelf.lightener(formula.lighteners[0].product) : undefined;
-    return product ? [[letter, { id: product.id, name: product.name, speed: product.speed }]] : [];
-  }));
-  return { units, lifts: work.lift.map(({ letter, from, target, stretch, lift }) => ({ letter, from, target, stretch, lift })), mixes, products };
+  const products = Object.fromEntries(
+    work.letters.flatMap(({ letter, formula }) => {
+      // What is learnt of a mixture says nothing of either of its lighteners.
+      const product =
+        formula.kind === 'lift' && formula.lighteners.length === 1
+          ? shelf.lightener(formula.lighteners[0].product)
+          : undefined;
+      return product ? [[letter, { id: product.id, name: product.name, speed: product.speed }]] : [];
+    }),
+  );
+  return {
+    units,
+    lifts: work.lift.map(({ letter, from, target, stretch, lift }) => ({
+      letter,
+      from,
+      target,
+      stretch,
+      lift,
+    })),
+    mixes,
+    products,
+  };
 }
 
 /** Strength of a mix, and those that its lightener takes instead; what deposits keeps its own. */
-function strengthsOf(formula: Formula | undefined, part: MixPart, shelf: Shelf): Pick<ScriptMix, 'volumes' | 'strengths'> {
+function strengthsOf(
+  formula: Formula | undefined,
+  part: MixPart,
+  shelf: Shelf,
+): Pick<ScriptMix, 'volumes' | 'strengths'> {
   if (formula?.kind !== 'lift') return { volumes: null, strengths: [] };
   const { volumes } = (part === 'ends' ? formula.ends : part === 'second' ? formula.second : null) ?? formula;
   return { volumes, strengths: strengthsFor(formula, shelf) };
 }
 
 function scriptUnit(unit: WorkUnit, seconds: number, depositMinutes: number): ScriptUnit {
-  const { id, number, kind, panel, panelName, side, zone, letter, lifts, gather, widthMm, thicknessMm, angleDeg, startMm, featherMm, edgesMm, teasing, reach, reachMm, hairMm, surface, endsMm, endsOutMm, mix, endsMix, mixes, fromOld, again, laidWith, grams, endsGrams, limitMinutes, liftRows } = unit;
+  const {
+    id,
+    number,
+    kind,
+    panel,
+    panelName,
+    side,
+    zone,
+    letter,
+    lifts,
+    gather,
+    widthMm,
+    thicknessMm,
+    angleDeg,
+    startMm,
+    featherMm,
+    edgesMm,
+    teasing,
+    reach,
+    reachMm,
+    hairMm,
+    surface,
+    endsMm,
+    endsOutMm,
+    mix,
+    endsMix,
+    mixes,
+    fromOld,
+    again,
+    laidWith,
+    grams,
+    endsGrams,
+    limitMinutes,
+    liftRows,
+  } = unit;
   return {
-    id, number, kind, panel, panelName, side, zone, letter, lifts, gather, widthMm, thicknessMm, angleDeg, startMm, featherMm, edgesMm, teasing, reach, reachMm, hairMm, surface, endsMm, endsOutMm, mix, endsMix, mixes, fromOld, again, laidWith, seconds, grams, endsGrams, limitMinutes,
-    lifting: liftRows, depositMinutes,
+    id,
+    number,
+    kind,
+    panel,
+    panelName,
+    side,
+    zone,
+    letter,
+    lifts,
+    gather,
+    widthMm,
+    thicknessMm,
+    angleDeg,
+    startMm,
+    featherMm,
+    edgesMm,
+    teasing,
+    reach,
+    reachMm,
+    hairMm,
+    surface,
+    endsMm,
+    endsOutMm,
+    mix,
+    endsMix,
+    mixes,
+    fromOld,
+    again,
+    laidWith,
+    seconds,
+    grams,
+    endsGrams,
+    limitMinutes,
+    lifting: liftRows,
+    depositMinutes,
   };
 }

@@ -1,4 +1,14 @@
-import { headFactor, levelAfter, onThisHead, readingProblem, readyAfter, warmedMinutes, type HeadFactor, type LiftOf, type StrandReading } from '../lift';
+import {
+  headFactor,
+  levelAfter,
+  onThisHead,
+  readingProblem,
+  readyAfter,
+  warmedMinutes,
+  type HeadFactor,
+  type LiftOf,
+  type StrandReading,
+} from '../lift';
 import { stepName } from '../steps';
 import { asTaken, inOrder, standing, type PlannedAction, type ServiceEvent } from './events';
 import { InForce } from './in-force';
@@ -79,7 +89,8 @@ export interface Conflict {
 }
 
 /** A conflict as a sentence. @param time says a moment, such as `10:42` */
-export const conflictWords = ({ parts }: Conflict, time: (at: number) => string): string => parts.map((own) => (typeof own === 'number' ? time(own) : own)).join('');
+export const conflictWords = ({ parts }: Conflict, time: (at: number) => string): string =>
+  parts.map((own) => (typeof own === 'number' ? time(own) : own)).join('');
 
 export interface Decision {
   readonly at: number;
@@ -107,7 +118,11 @@ export interface ServiceState {
   /** What was decided at the chair, with its reason: a sentence each. */
   readonly decisions: readonly Decision[];
   /** The bowl in use of each mix: when it was mixed. */
-  readonly bowls: readonly { readonly mix: string; readonly at: number; /** It was mixed for a strength that is no longer wanted. */ readonly spent: boolean }[];
+  readonly bowls: readonly {
+    readonly mix: string;
+    readonly at: number;
+    /** It was mixed for a strength that is no longer wanted. */ readonly spent: boolean;
+  }[];
   /** Foils that were opened since the hands last did anything else; null where they do something else. */
   readonly round: number | null;
   /** Block that was chosen to be next. */
@@ -117,9 +132,17 @@ export interface ServiceState {
   readonly lastBlock: string | null;
   /** How this head takes each letter’s mix. */
   readonly heads: Readonly<Record<string, HeadFactor>>;
-  readonly notes: readonly { readonly at: number; readonly words: string; readonly foil: string | null; readonly by: string }[];
+  readonly notes: readonly {
+    readonly at: number;
+    readonly words: string;
+    readonly foil: string | null;
+    readonly by: string;
+  }[];
   /** Alarms that some device has raised, the first of each; and those that somebody has heard, each with the moment. */
-  readonly raised: ReadonlyMap<string, { readonly at: number; readonly due: number; readonly late: boolean; readonly device: string }>;
+  readonly raised: ReadonlyMap<
+    string,
+    { readonly at: number; readonly due: number; readonly late: boolean; readonly device: string }
+  >;
   readonly silenced: ReadonlyMap<string, number>;
   /** Device that has the step; null where it is free. */
   readonly heldBy: { readonly device: string; readonly person: string } | null;
@@ -148,7 +171,16 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
   const blockOf = new Map<string, string>();
   const lists = new Map<string, string[]>(script.blocks.map(({ id, units: own }) => [id, [...own]]));
   const put = (id: string, block: string) => {
-    foils.set(id, { standing: 'waiting', earlierMinutes: 0, longerUntil: null, closedAt: null, closedBy: null, seconds: null, offAt: null, why: null });
+    foils.set(id, {
+      standing: 'waiting',
+      earlierMinutes: 0,
+      longerUntil: null,
+      closedAt: null,
+      closedBy: null,
+      seconds: null,
+      offAt: null,
+      why: null,
+    });
     blockOf.set(id, block);
   };
   for (const { id, units: own } of script.blocks) for (const foil of own) put(foil, id);
@@ -156,7 +188,8 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
   const unitOf = (id: string) => inForce.unit(id);
   const planned = new Set(script.units.map(({ id }) => id));
   const called = (id: string) => (planned.has(id) ? unitName(unitOf(id)) : 'An added foil');
-  const pending = () => [...foils].flatMap(([id, own]) => (own.standing === 'on' && isPending(unitOf(id), own) ? [id] : []));
+  const pending = () =>
+    [...foils].flatMap(([id, own]) => (own.standing === 'on' && isPending(unitOf(id), own) ? [id] : []));
   const waiting = () => [...foils].flatMap(([id, { standing: own }]) => (own === 'waiting' ? [id] : []));
   const checks = new Map<string, Check[]>();
   const pastLimit = new Map<string, string[]>();
@@ -195,7 +228,19 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
         const own = foils.get(body.foil);
         if (!own || startedAt === null) break;
         if (own.standing !== 'waiting') {
-          conflicts.push({ at, parts: own.standing === 'skipped' ? [`${called(body.foil)} was skipped and then closed: it is on the head.`] : [`${called(body.foil)} was closed twice: ${own.closedBy} at `, own.closedAt!, ` counts, ${by} at `, at, ' does not.'] });
+          conflicts.push({
+            at,
+            parts:
+              own.standing === 'skipped'
+                ? [`${called(body.foil)} was skipped and then closed: it is on the head.`]
+                : [
+                    `${called(body.foil)} was closed twice: ${own.closedBy} at `,
+                    own.closedAt!,
+                    ` counts, ${by} at `,
+                    at,
+                    ' does not.',
+                  ],
+          });
           if (own.standing !== 'skipped') break;
         }
         close(body.foil, own, at, by);
@@ -214,7 +259,11 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
       case 'skipped': {
         const own = foils.get(body.foil);
         if (own?.standing === 'waiting') Object.assign(own, { standing: 'skipped', why: body.why });
-        else if (own && own.standing !== 'skipped') conflicts.push({ at, parts: [`${called(body.foil)} was closed before it was skipped: it is on the head.`] });
+        else if (own && own.standing !== 'skipped')
+          conflicts.push({
+            at,
+            parts: [`${called(body.foil)} was closed before it was skipped: it is on the head.`],
+          });
         break;
       }
       case 'next':
@@ -229,7 +278,10 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
         const block = blockOf.get(body.foil);
         if (block === undefined) break;
         const { foil, level, then, minutes, reason, photo } = body;
-        checks.set(block, [...(checks.get(block) ?? []), { at, foil, level, then, minutes, reason, photo, by }]);
+        checks.set(block, [
+          ...(checks.get(block) ?? []),
+          { at, foil, level, then, minutes, reason, photo, by },
+        ]);
         break;
       }
       case 'pulled':
@@ -237,8 +289,11 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
           const own = body.foils.flatMap((id) => foils.get(id) ?? []).filter((one) => one.standing === 'on');
           // Said of several at once: they were opened one after the other, the last just now.
           const since = freeAt ?? at;
-          const opened = (i: number) => Math.max(Math.min(since, at), at - (own.length - 1 - i) * script.rules.pullEach * MINUTE);
-          own.forEach((one, i) => Object.assign(one, { standing: 'pulled', offAt: opened(i), why: body.reason }));
+          const opened = (i: number) =>
+            Math.max(Math.min(since, at), at - (own.length - 1 - i) * script.rules.pullEach * MINUTE);
+          own.forEach((one, i) =>
+            Object.assign(one, { standing: 'pulled', offAt: opened(i), why: body.reason }),
+          );
           // A second person who pulls leaves the hands that foil where they are.
           if (own.length > 0 && script.rules.second !== 'pulls') {
             freeAt = at;
@@ -248,25 +303,44 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
         break;
       case 'rinse-begun': {
         const open = stages.find(({ doneAt }) => doneAt === null);
-        const own = body.blocks.filter((id) => lists.has(id) && !rinsedBlocks.has(id) && lists.get(id)!.some((foil) => ['on', 'pulled'].includes(foils.get(foil)!.standing)));
+        const own = body.blocks.filter(
+          (id) =>
+            lists.has(id) &&
+            !rinsedBlocks.has(id) &&
+            lists.get(id)!.some((foil) => ['on', 'pulled'].includes(foils.get(foil)!.standing)),
+        );
         if (open) {
           const more = own.filter((id) => !open.blocks.includes(id));
-          if (more.length === 0) conflicts.push({ at, parts: ['The same rinse was begun twice: ', open.begunAt, ' counts.'] });
+          if (more.length === 0)
+            conflicts.push({ at, parts: ['The same rinse was begun twice: ', open.begunAt, ' counts.'] });
           open.blocks.push(...more);
           if (body.incident !== null) open.incident = body.incident;
           own.push(...more);
-        } else if (own.length > 0) stages.push({ blocks: own, begunAt: at, doneAt: null, incident: body.incident });
+        } else if (own.length > 0)
+          stages.push({ blocks: own, begunAt: at, doneAt: null, incident: body.incident });
         // What had to be rinsed all at once ends the foiling.
-        if (body.incident !== null) for (const one of foils.values()) if (one.standing === 'waiting') Object.assign(one, { standing: 'skipped', why: body.incident });
+        if (body.incident !== null)
+          for (const one of foils.values())
+            if (one.standing === 'waiting') Object.assign(one, { standing: 'skipped', why: body.incident });
         for (const [j, id] of own.entries()) {
           if (rinsedBlocks.has(id)) continue;
           const only = body.foils && new Set(body.foils);
-          if (!only || lists.get(id)!.every((foil) => only.has(foil) || !['on', 'pulled'].includes(foils.get(foil)!.standing))) rinsedBlocks.add(id);
+          if (
+            !only ||
+            lists
+              .get(id)!
+              .every((foil) => only.has(foil) || !['on', 'pulled'].includes(foils.get(foil)!.standing))
+          )
+            rinsedBlocks.add(id);
           for (const foil of lists.get(id)!) {
             const one = foils.get(foil)!;
             if (only && !only.has(foil)) continue;
             // One panel after the other is wetted.
-            if (one.standing === 'on') Object.assign(one, { standing: 'rinsed', offAt: at + (script.rules.setUp + j * script.rules.each) * MINUTE });
+            if (one.standing === 'on')
+              Object.assign(one, {
+                standing: 'rinsed',
+                offAt: at + (script.rules.setUp + j * script.rules.each) * MINUTE,
+              });
             else if (one.standing === 'pulled') one.standing = 'rinsed';
           }
         }
@@ -277,10 +351,11 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
         if (!open) break;
         open.doneAt = at;
         // What was rinsed sooner than the usual minutes was wet sooner.
-        for (const id of open.blocks) for (const foil of lists.get(id)!) {
-          const one = foils.get(foil)!;
-          if (one.offAt !== null && one.offAt > at) one.offAt = at;
-        }
+        for (const id of open.blocks)
+          for (const foil of lists.get(id)!) {
+            const one = foils.get(foil)!;
+            if (one.offAt !== null && one.offAt > at) one.offAt = at;
+          }
         freeAt = at;
         round = null;
         break;
@@ -292,15 +367,22 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
       case 'longer': {
         const own = body.foils.flatMap((id) => foils.get(id) ?? []).filter((one) => one.standing === 'on');
         for (const one of own) one.longerUntil = { at, until: at + body.minutes * MINUTE };
-        if (own.length > 0) decisions.push({ at, by, words: `${body.minutes} min more for ${foilsSaid(own.length)}: ${body.reason}` });
+        if (own.length > 0)
+          decisions.push({
+            at,
+            by,
+            words: `${body.minutes} min more for ${foilsSaid(own.length)}: ${body.reason}`,
+          });
         break;
       }
       case 'reapplied': {
         const own = body.foils.flatMap((id) => foils.get(id) ?? []).filter((one) => one.standing === 'on');
-        for (const one of own) Object.assign(one, { earlierMinutes: minutesOn(one, at), closedAt: at, longerUntil: null });
+        for (const one of own)
+          Object.assign(one, { earlierMinutes: minutesOn(one, at), closedAt: at, longerUntil: null });
         if (own.length === 0) break;
         decisions.push({ at, by, words: `Second application on ${foilsSaid(own.length)}: ${body.reason}` });
-        for (const { mix } of body.foils.flatMap((id) => (foils.has(id) ? (unitOf(id).again ?? []) : []))) openBowl(mix, freeAt ?? at);
+        for (const { mix } of body.foils.flatMap((id) => (foils.has(id) ? (unitOf(id).again ?? []) : [])))
+          openBowl(mix, freeAt ?? at);
         freeAt = at;
         round = null;
         break;
@@ -309,16 +391,27 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
         const from = inForce.mixes[body.mix]?.volumes;
         if (!inForce.strengthen(body.mix, body.volumes, waiting(), pending())) break;
         mixedAnew(body.mix);
-        decisions.push({ at, by, words: `Mix ${body.mix} from ${from} to ${body.volumes} vol for what was not placed: ${body.reason}` });
+        decisions.push({
+          at,
+          by,
+          words: `Mix ${body.mix} from ${from} to ${body.volumes} vol for what was not placed: ${body.reason}`,
+        });
         break;
       }
       case 'rescripted': {
         const before = inForce.mixes;
         inForce.rescript(body.script, waiting());
-        for (const [mix, { words }] of Object.entries(body.script.mixes)) if (before[mix] && before[mix].words !== words) mixedAnew(mix);
+        for (const [mix, { words }] of Object.entries(body.script.mixes))
+          if (before[mix] && before[mix].words !== words) mixedAnew(mix);
         break;
       }
-      case 'step-added': case 'step-moved': case 'step-changed': case 'step-skipped': case 'step-more': case 'step-begun': case 'step-done':
+      case 'step-added':
+      case 'step-moved':
+      case 'step-changed':
+      case 'step-skipped':
+      case 'step-more':
+      case 'step-begun':
+      case 'step-done':
         takeStep(body, at, by);
         break;
       case 'note':
@@ -336,7 +429,9 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
           endedBecause = body.reason ?? null;
         }
         break;
-      case 'handed': case 'taken': case 'undone':
+      case 'handed':
+      case 'taken':
+      case 'undone':
         break;
     }
   }
@@ -348,7 +443,8 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
 
   /** What was mixed of it is of no use for what comes. */
   function mixedAnew(mix: string): void {
-    for (let i = bowls.length - 1; i >= 0; i -= 1) if (bowls[i].mix === mix && !bowls[i].spent) bowls[i].spent = true;
+    for (let i = bowls.length - 1; i >= 0; i -= 1)
+      if (bowls[i].mix === mix && !bowls[i].spent) bowls[i].spent = true;
   }
 
   function takeStep(body: StepEvent, at: number, by: string): void {
@@ -356,13 +452,20 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
     if (conflict) conflicts.push({ at, parts: [conflict] });
     if (body.kind === 'step-more') {
       const own = steps.read().find(({ step }) => step.id === body.step);
-      if (own) decisions.push({ at, by, words: `${stepName(own.step)} ${body.minutes} min more: ${body.reason}` });
+      if (own)
+        decisions.push({ at, by, words: `${stepName(own.step)} ${body.minutes} min more: ${body.reason}` });
     }
   }
 
   function close(id: string, own: Mutable, at: number, by: string): void {
     const block = blockOf.get(id)!;
-    Object.assign(own, { standing: 'on', closedAt: at, closedBy: by, seconds: freeAt === null ? null : Math.max(0, (at - freeAt) / 1000), why: null });
+    Object.assign(own, {
+      standing: 'on',
+      closedAt: at,
+      closedBy: by,
+      seconds: freeAt === null ? null : Math.max(0, (at - freeAt) / 1000),
+      why: null,
+    });
     if (rinsedBlocks.has(block)) {
       // On the head again: the block has to be rinsed again.
       rinsedBlocks.delete(block);
@@ -371,16 +474,51 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
     freeAt = at;
     round = null;
     lastBlock = block;
-    if (next === block && lists.get(block)!.every((foil) => foils.get(foil)!.standing !== 'waiting')) next = null;
+    if (next === block && lists.get(block)!.every((foil) => foils.get(foil)!.standing !== 'waiting'))
+      next = null;
   }
 
   const { heldBy, handedAt } = holderOf(events);
   const heads = headsOf(script, inForce.lifts, checks, foils, unitOf);
   return {
-    startedAt, plan, course, round, finishedAt, endedBecause, stages, steps: steps.read(), lifts: inForce.lifts, mixes: inForce.mixes, decisions, bowls, next, freeAt, lastBlock, heads, notes, raised, silenced, heldBy, handedAt, conflicts,
+    startedAt,
+    plan,
+    course,
+    round,
+    finishedAt,
+    endedBecause,
+    stages,
+    steps: steps.read(),
+    lifts: inForce.lifts,
+    mixes: inForce.mixes,
+    decisions,
+    bowls,
+    next,
+    freeAt,
+    lastBlock,
+    heads,
+    notes,
+    raised,
+    silenced,
+    heldBy,
+    handedAt,
+    conflicts,
     blocks: script.blocks.map((block) => {
       const own = checks.get(block.id) ?? [];
-      const units = lists.get(block.id)!.map((id) => unitState(inForce.lifts, id, foils.get(id)!, unitOf(id), !planned.has(id), own, (foil) => unitOf(foil).letter, heads));
+      const units = lists
+        .get(block.id)!
+        .map((id) =>
+          unitState(
+            inForce.lifts,
+            id,
+            foils.get(id)!,
+            unitOf(id),
+            !planned.has(id),
+            own,
+            (foil) => unitOf(foil).letter,
+            heads,
+          ),
+        );
       return blockState(block, units, own, pastLimit.get(block.id) ?? [], stages);
     }),
   };
@@ -389,23 +527,42 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
 const foilsSaid = (n: number) => `${n} ${n === 1 ? 'foil' : 'foils'}`;
 const blockName = ({ blocks }: ServiceScript, id: string) => blocks.find((own) => own.id === id)?.name ?? id;
 
-const NAMES = { foil: 'Foil', 'open-air': 'Section', 'tip-out': 'Tip-out', lowlight: 'Lowlight', paint: 'Painting' } as const;
+const NAMES = {
+  foil: 'Foil',
+  'open-air': 'Section',
+  'tip-out': 'Tip-out',
+  lowlight: 'Lowlight',
+  paint: 'Painting',
+} as const;
 
 /** A unit by its number in the order of work: `Foil 14`, `Tip-out 60`. */
-export const unitName = ({ kind, number }: Pick<ScriptUnit, 'kind' | 'number'>): string => `${NAMES[kind]} ${number}`;
+export const unitName = ({ kind, number }: Pick<ScriptUnit, 'kind' | 'number'>): string =>
+  `${NAMES[kind]} ${number}`;
 
 /** Who has the step: told in the order in which the server heard of it, whatever the clocks of the devices say. */
 function holderOf(events: readonly ServiceEvent[]): Pick<ServiceState, 'heldBy' | 'handedAt'> {
   const last = asTaken(events).findLast(({ body }) => body.kind === 'handed' || body.kind === 'taken');
   if (!last) return { heldBy: null, handedAt: null };
-  return last.body.kind === 'taken' ? { heldBy: { device: last.device, person: last.by }, handedAt: null } : { heldBy: null, handedAt: last.at };
+  return last.body.kind === 'taken'
+    ? { heldBy: { device: last.device, person: last.by }, handedAt: null }
+    : { heldBy: null, handedAt: last.at };
 }
 
 /** Whether a unit is still to be painted again, as it was planned. */
-const isPending = ({ again }: Pick<ScriptUnit, 'again'>, { earlierMinutes }: Pick<Mutable, 'earlierMinutes'>) => again !== null && earlierMinutes === 0;
+const isPending = (
+  { again }: Pick<ScriptUnit, 'again'>,
+  { earlierMinutes }: Pick<Mutable, 'earlierMinutes'>,
+) => again !== null && earlierMinutes === 0;
 
 function unitState(
-  lifts: readonly ScriptLift[], id: string, own: Mutable, unit: ScriptUnit, added: boolean, checks: readonly Check[], letterOf: (foil: string) => string, heads: ServiceState['heads'],
+  lifts: readonly ScriptLift[],
+  id: string,
+  own: Mutable,
+  unit: ScriptUnit,
+  added: boolean,
+  checks: readonly Check[],
+  letterOf: (foil: string) => string,
+  heads: ServiceState['heads'],
 ): UnitState {
   const { letter, limitMinutes } = unit;
   const painted = unit.again !== null && isPending(unit, own) ? unit.again.afterMinutes : null;
@@ -414,18 +571,39 @@ function unitState(
   // What is still to be painted again is opened then.
   const estimate = painted === null || own.standing === 'waiting' ? whole : painted;
   // What was decided at a check goes before any estimate, for foils of that mix that were on then.
-  const last = own.closedAt === null ? undefined : checks.findLast((check) => check.at >= own.closedAt! && letterOf(check.foil) === letter);
+  const last =
+    own.closedAt === null
+      ? undefined
+      : checks.findLast((check) => check.at >= own.closedAt! && letterOf(check.foil) === letter);
   const { longerUntil, ...shown } = own;
-  const given = longerUntil !== null && (last === undefined || longerUntil.at > last.at) ? (longerUntil.until - own.closedAt!) / MINUTE : undefined;
-  const decided = given ?? (last && (last.at - own.closedAt!) / MINUTE + (last.then === 'rinse' ? 0 : (last.minutes ?? 0)));
+  const given =
+    longerUntil !== null && (last === undefined || longerUntil.at > last.at)
+      ? (longerUntil.until - own.closedAt!) / MINUTE
+      : undefined;
+  const decided =
+    given ?? (last && (last.at - own.closedAt!) / MINUTE + (last.then === 'rinse' ? 0 : (last.minutes ?? 0)));
   const readyMinutes = Math.max(0, decided ?? Math.min(estimate ?? limitMinutes, limitMinutes));
   const on = own.standing === 'on';
   return {
-    id, unit, added, ...shown, readyMinutes, expected, again: painted === null ? null : { readyMinutes: Math.min(whole ?? limitMinutes, limitMinutes) }, readyAt: on ? own.closedAt! + readyMinutes * MINUTE : null, limitAt: on ? own.closedAt! + limitMinutes * MINUTE : null,
+    id,
+    unit,
+    added,
+    ...shown,
+    readyMinutes,
+    expected,
+    again: painted === null ? null : { readyMinutes: Math.min(whole ?? limitMinutes, limitMinutes) },
+    readyAt: on ? own.closedAt! + readyMinutes * MINUTE : null,
+    limitAt: on ? own.closedAt! + limitMinutes * MINUTE : null,
   };
 }
 
-function blockState(block: ScriptBlock, units: readonly UnitState[], checks: readonly Check[], pastLimit: readonly string[], stages: readonly BasinStage[]): BlockState {
+function blockState(
+  block: ScriptBlock,
+  units: readonly UnitState[],
+  checks: readonly Check[],
+  pastLimit: readonly string[],
+  stages: readonly BasinStage[],
+): BlockState {
   const on = units.filter((own) => own.standing === 'on');
   const waiting = units.some((own) => own.standing === 'waiting');
   const off = units.some((own) => own.standing === 'rinsed');
@@ -437,10 +615,19 @@ function blockState(block: ScriptBlock, units: readonly UnitState[], checks: rea
     if (off) return waiting ? 'begun' : 'rinsed';
     return waiting ? 'waiting' : 'rinsed';
   };
-  const over = (of: (own: UnitState) => number, most: (...all: number[]) => number) => (on.length > 0 ? most(...on.map(of)) : null);
+  const over = (of: (own: UnitState) => number, most: (...all: number[]) => number) =>
+    on.length > 0 ? most(...on.map(of)) : null;
   return {
-    block, units, checks, pastLimit, standing: standingOf(), firstAt: over(({ closedAt }) => closedAt!, Math.min), lastAt: over(({ closedAt }) => closedAt!, Math.max),
-    readyAt: over(({ readyAt }) => readyAt!, Math.max), limitAt: over(({ limitAt }) => limitAt!, Math.min), expected: units.every((own) => own.expected),
+    block,
+    units,
+    checks,
+    pastLimit,
+    standing: standingOf(),
+    firstAt: over(({ closedAt }) => closedAt!, Math.min),
+    lastAt: over(({ closedAt }) => closedAt!, Math.max),
+    readyAt: over(({ readyAt }) => readyAt!, Math.max),
+    limitAt: over(({ limitAt }) => limitAt!, Math.min),
+    expected: units.every((own) => own.expected),
   };
 }
 
@@ -448,7 +635,12 @@ function blockState(block: ScriptBlock, units: readonly UnitState[], checks: rea
  * Minutes until a unit has its target, by what is known of the head; null where that is not expected. What deposits is done after its own time.
  * @param earlierMinutes that product was on before it was painted again: what that lifted is there already
  */
-export function readyMinutesOf({ lifting, depositMinutes }: Pick<ScriptUnit, 'lifting' | 'depositMinutes'>, lifts: readonly ScriptLift[], head: HeadFactor, earlierMinutes = 0): number | null {
+export function readyMinutesOf(
+  { lifting, depositMinutes }: Pick<ScriptUnit, 'lifting' | 'depositMinutes'>,
+  lifts: readonly ScriptLift[],
+  head: HeadFactor,
+  earlierMinutes = 0,
+): number | null {
   let most = Math.max(0, depositMinutes - earlierMinutes);
   for (const at of lifting) {
     const { from, target, lift } = lifts[at];
@@ -461,47 +653,85 @@ export function readyMinutesOf({ lifting, depositMinutes }: Pick<ScriptUnit, 'li
 
 /** A lift as it was painted: a second application that came sooner or later than planned, or was not planned at all, or not done. */
 function asPainted({ second, ...lift }: LiftOf, earlierMinutes: number): LiftOf {
-  return earlierMinutes > 0 ? { ...lift, second: { volumes: second?.volumes ?? lift.volumes, afterMinutes: earlierMinutes } } : lift;
+  return earlierMinutes > 0
+    ? { ...lift, second: { volumes: second?.volumes ?? lift.volumes, afterMinutes: earlierMinutes } }
+    : lift;
 }
 
 /** The stretch of a unit that a check looks at; undefined where nothing lifts. */
-export function lengthOf({ lifting }: Pick<ScriptUnit, 'lifting'>, lifts: readonly ScriptLift[]): ScriptLift | undefined {
+export function lengthOf(
+  { lifting }: Pick<ScriptUnit, 'lifting'>,
+  lifts: readonly ScriptLift[],
+): ScriptLift | undefined {
   const own = lifting.map((at) => lifts[at]);
   return own.find(({ stretch }) => stretch === 'length') ?? own[0];
 }
 
 /** Minutes that product was on a unit until a moment, all applications together; null where it was not put on. */
-export const minutesOn = ({ closedAt, earlierMinutes }: Pick<UnitState, 'closedAt' | 'earlierMinutes'>, until: number): number | null =>
-  closedAt === null ? null : earlierMinutes + (until - closedAt) / MINUTE;
+export const minutesOn = (
+  { closedAt, earlierMinutes }: Pick<UnitState, 'closedAt' | 'earlierMinutes'>,
+  until: number,
+): number | null => (closedAt === null ? null : earlierMinutes + (until - closedAt) / MINUTE);
 
 /** Level that a unit is expected to have now, by what is known of this head; null where nothing of it lifts, or it is not on. */
-export function levelNow(own: UnitState, { lifts, heads }: Pick<ServiceState, 'lifts' | 'heads'>, now: number): number | null {
+export function levelNow(
+  own: UnitState,
+  { lifts, heads }: Pick<ServiceState, 'lifts' | 'heads'>,
+  now: number,
+): number | null {
   const row = lengthOf(own.unit, lifts);
   const minutes = minutesOn(own, now);
-  return !row || minutes === null ? null : levelAfter(row.from, onThisHead(asPainted(row.lift, own.earlierMinutes), heads[own.unit.letter].factor), minutes);
+  return !row || minutes === null
+    ? null
+    : levelAfter(
+        row.from,
+        onThisHead(asPainted(row.lift, own.earlierMinutes), heads[own.unit.letter].factor),
+        minutes,
+      );
 }
 
 /** A check as a reading of the lift; undefined where it says nothing: the foil was not closed, or nothing was lifted. */
-export function readingOf(own: ScriptLift | undefined, check: Pick<Check, 'at' | 'level'>, unit: Pick<UnitState, 'closedAt' | 'earlierMinutes'> | undefined): StrandReading | undefined {
+export function readingOf(
+  own: ScriptLift | undefined,
+  check: Pick<Check, 'at' | 'level'>,
+  unit: Pick<UnitState, 'closedAt' | 'earlierMinutes'> | undefined,
+): StrandReading | undefined {
   const minutes = unit ? minutesOn(unit, check.at) : null;
   if (!own || !unit || minutes === null) return undefined;
   // Of two strengths one after the other a single reading says too little.
-  if (unit.earlierMinutes > 0 && own.lift.second && own.lift.second.volumes !== own.lift.volumes) return undefined;
+  if (unit.earlierMinutes > 0 && own.lift.second && own.lift.second.volumes !== own.lift.volumes)
+    return undefined;
   const most = own.lift.most ? Math.min(own.from + own.lift.most.levels, own.lift.most.top) : 10;
-  const reading: StrandReading = { from: own.from, volumes: own.lift.volumes, minutes: warmedMinutes(minutes, own.lift), level: check.level, known: own.lift.factor, atCap: check.level >= most };
+  const reading: StrandReading = {
+    from: own.from,
+    volumes: own.lift.volumes,
+    minutes: warmedMinutes(minutes, own.lift),
+    level: check.level,
+    known: own.lift.factor,
+    atCap: check.level >= most,
+  };
   return readingProblem(reading) === undefined ? reading : undefined;
 }
 
 /** What each letter’s mix does on this head: readings from before, and its checks of today. */
-function headsOf(script: ServiceScript, lifts: readonly ScriptLift[], checks: ReadonlyMap<string, readonly Check[]>, foils: ReadonlyMap<string, Mutable>, unitOf: (id: string) => ScriptUnit): Record<string, HeadFactor> {
+function headsOf(
+  script: ServiceScript,
+  lifts: readonly ScriptLift[],
+  checks: ReadonlyMap<string, readonly Check[]>,
+  foils: ReadonlyMap<string, Mutable>,
+  unitOf: (id: string) => ScriptUnit,
+): Record<string, HeadFactor> {
   const seen = [...checks.values()].flat();
   const letters = new Set(script.units.map(({ letter }) => letter));
-  return Object.fromEntries([...letters].map((letter) => {
-    const today = seen.flatMap((check): StrandReading[] => {
-      const unit = unitOf(check.foil);
-      const reading = unit.letter === letter ? readingOf(lengthOf(unit, lifts), check, foils.get(check.foil)) : undefined;
-      return reading ? [reading] : [];
-    });
-    return [letter, headFactor([...script.readings, ...today])];
-  }));
+  return Object.fromEntries(
+    [...letters].map((letter) => {
+      const today = seen.flatMap((check): StrandReading[] => {
+        const unit = unitOf(check.foil);
+        const reading =
+          unit.letter === letter ? readingOf(lengthOf(unit, lifts), check, foils.get(check.foil)) : undefined;
+        return reading ? [reading] : [];
+      });
+      return [letter, headFactor([...script.readings, ...today])];
+    }),
+  );
 }

@@ -90,9 +90,13 @@ describe('steps after the foils', () => {
     expect(after.steps[1].standing).toBe('on');
     expect(said(after)).toEqual(['Toner, mid-lengths was skipped and then begun: it counts.']);
     expect(
-      said(state([1, begun('wash')], [2, { kind: 'step-changed', step: { ...script.steps[0], minutes: 3 } }])),
+      said(
+        state([1, begun('wash')], [2, { kind: 'step-changed', step: { ...script.steps[0], minutes: 3 } }]),
+      ),
     ).toHaveLength(1);
-    expect(said(state([1, begun('wash')], [2, { kind: 'step-moved', step: 'wash', after: 'dry' }]))).toHaveLength(1);
+    expect(
+      said(state([1, begun('wash')], [2, { kind: 'step-moved', step: 'wash', after: 'dry' }])),
+    ).toHaveLength(1);
   });
 
   test('colours of different minutes: the second is called so that both end together, and the rinse ends both', () => {
@@ -106,7 +110,10 @@ describe('steps after the foils', () => {
       ['Root colour, roots: put it on now, so that all are done together.', at(11)],
       ['Toner, mid-lengths: 20 min are up.', at(21)],
     ]);
-    expect(nextStep(script, on, [], at(11))).toMatchObject({ kind: 'step-begin', own: { step: { id: 'root' } } });
+    expect(nextStep(script, on, [], at(11))).toMatchObject({
+      kind: 'step-begin',
+      own: { step: { id: 'root' } },
+    });
     const rinse = plainStep('r', 'rinse');
     const both = state(
       [0, done('wash')],
@@ -127,12 +134,21 @@ describe('steps after the foils', () => {
       [21, begun('r')],
     );
     expect(rinsed.steps.map(({ standing }) => standing)).toEqual(['done', 'done', 'done', 'on', 'waiting']);
-    expect(recordOf(script, rinsed).steps.map(({ done: minutes }) => minutes)).toEqual([0, 20, 10, null, null]);
+    expect(recordOf(script, rinsed).steps.map(({ done: minutes }) => minutes)).toEqual([
+      0,
+      20,
+      10,
+      null,
+      null,
+    ]);
   });
 
   test('put on too late, a colour ends later than the others: each is done with a tap of its own', () => {
     const late = state([0, done('wash')], [1, begun('toner t')], [18, begun('root')]);
-    expect(nextStep(script, late, [], at(19))).toMatchObject({ kind: 'step-done', own: { step: { id: 'toner t' } } });
+    expect(nextStep(script, late, [], at(19))).toMatchObject({
+      kind: 'step-done',
+      own: { step: { id: 'toner t' } },
+    });
   });
 
   test('more minutes move the end and the alarm, and stand in the record with their reason', () => {
@@ -159,7 +175,11 @@ describe('steps after the foils', () => {
   });
 
   test('the record says what was added, skipped and done, with its recipe', () => {
-    const items = { ok: true as const, items: [{ product: 'a', name: 'Powder', grams: 20, powder: true }], total: 20 };
+    const items = {
+      ok: true as const,
+      items: [{ product: 'a', name: 'Powder', grams: 20, powder: true }],
+      total: 20,
+    };
     const wash: ServiceStep = {
       ...plainStep('w', 'rinse'),
       kind: 'bleach-wash',
@@ -194,7 +214,10 @@ describe('what was used of Mix', () => {
       steps: ['toner t'],
     });
     expect(running([0, started], [1, { kind: 'bowl', mix: 'A' }])).toEqual({ letters: ['A'], steps: [] });
-    expect(running([0, started], [1, closed('b0/0')], [9, { kind: 'finished' }])).toEqual({ letters: [], steps: [] });
+    expect(running([0, started], [1, closed('b0/0')], [9, { kind: 'finished' }])).toEqual({
+      letters: [],
+      steps: [],
+    });
   });
 
   test('a change of it is refused in a sentence; everything else may change', () => {
@@ -212,7 +235,9 @@ describe('what was used of Mix', () => {
     const before = { ...EMPTY_MIX, toners: [toner, { ...toner, id: 'u' }] };
     const used = { letters: ['A'], steps: ['toner t'] };
     expect(usedProblem(before, { ...before, toners: [toner] }, used)).toBeNull();
-    expect(usedProblem(before, { ...before, toners: [{ ...toner, minutes: 12 }] }, used)).toMatch(/^Toner was put on/);
+    expect(usedProblem(before, { ...before, toners: [{ ...toner, minutes: 12 }] }, used)).toMatch(
+      /^Toner was put on/,
+    );
     expect(usedProblem(before, { ...before, toners: [] }, used)).toMatch(/^Toner was put on/);
     const formula = lightenerWith({ lighteners: [{ product: 'p', parts: 1 }] });
     expect(usedProblem(before, { ...before, formulas: { B: formula } }, used)).toBeNull();

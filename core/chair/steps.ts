@@ -50,7 +50,9 @@ export class StepList {
   /** Takes an event. @returns a sentence where it contradicts what happened before */
   take(body: StepEvent, at: number): string | null {
     if (body.kind === 'step-added') return this.add(body.step, body.after);
-    const own = this.rows.find(({ step }) => step.id === (body.kind === 'step-changed' ? body.step.id : body.step));
+    const own = this.rows.find(
+      ({ step }) => step.id === (body.kind === 'step-changed' ? body.step.id : body.step),
+    );
     if (!own) return null;
     const name = stepName(own.step);
     const { standing } = own;
@@ -127,7 +129,12 @@ export type StepTurn =
   | { readonly kind: 'begin'; readonly own: StepState; readonly on: readonly StepState[] }
   | { readonly kind: 'done'; readonly own: StepState; readonly on: readonly StepState[] }
   /** Colours are on; the next of their round is put on at `at`, so that all of them are done together. */
-  | { readonly kind: 'until'; readonly own: StepState; readonly at: number; readonly on: readonly StepState[] };
+  | {
+      readonly kind: 'until';
+      readonly own: StepState;
+      readonly at: number;
+      readonly on: readonly StepState[];
+    };
 
 /** Colours whose ends lie so near to each other are rinsed at once, ms: nobody rinses twice for less. */
 const TOGETHER = 2 * MINUTE;
@@ -143,14 +150,21 @@ export function stepTurn(steps: readonly StepState[], now: number): StepTurn | n
   const running = round.filter(({ standing }) => standing === 'on').sort((a, b) => endOf(a) - endOf(b));
   const [waiting] = round.filter(({ standing }) => standing === 'waiting');
   if (waiting) {
-    const due = running.length === 0 ? now : endOf(running[running.length - 1]) - waiting.step.minutes * MINUTE;
+    const due =
+      running.length === 0 ? now : endOf(running[running.length - 1]) - waiting.step.minutes * MINUTE;
     return due <= now ? { kind: 'begin', own: waiting, on } : { kind: 'until', own: waiting, at: due, on };
   }
   const [first] = running;
   const together = endOf(running[running.length - 1]) - endOf(first) <= TOGETHER;
   const follows = rounds[at + 1]?.[0].own;
   // Rinsing ends them all.
-  if (together && staysOn(first.step) && follows && follows.standing === 'waiting' && follows.step.kind === 'rinse') {
+  if (
+    together &&
+    staysOn(first.step) &&
+    follows &&
+    follows.standing === 'waiting' &&
+    follows.step.kind === 'rinse'
+  ) {
     return { kind: 'begin', own: follows, on };
   }
   return { kind: 'done', own: first, on };
@@ -175,7 +189,8 @@ function hairNow({ steps, stages }: Progress): HairNow {
 }
 
 /** What is wrong with the hair for a step that is to be begun, as a sentence; null where it suits. */
-export const wrongHair = (step: ServiceStep, service: Progress): string | null => hairProblem(step, hairNow(service));
+export const wrongHair = (step: ServiceStep, service: Progress): string | null =>
+  hairProblem(step, hairNow(service));
 
 /**
  * What is added so that a step finds the hair that it wants: a drying or a treatment before it, where the hair is another by

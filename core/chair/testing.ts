@@ -11,33 +11,125 @@ import { readyMinutesOf } from './state';
 /** A moment that tests start from. */
 export const T0 = Date.UTC(2026, 5, 1, 9, 0);
 
-const LIFTS = [{ letter: 'A', from: 6, target: 8, stretch: 'length', lift: { volumes: 20, factor: 1, most: { levels: 7, top: 10 } } }] as const satisfies readonly ScriptLift[];
+const LIFTS = [
+  {
+    letter: 'A',
+    from: 6,
+    target: 8,
+    stretch: 'length',
+    lift: { volumes: 20, factor: 1, most: { levels: 7, top: 10 } },
+  },
+] as const satisfies readonly ScriptLift[];
 
 /** Foils of a test script that are not as all the others. */
 export type UnitPart = Partial<ScriptUnit>;
 
 /** A script of some blocks with foils a minute each; level 6 to 8 with 20 volumes. @param unitAt what of a foil is otherwise */
-export function scriptFor(sizes: readonly number[], unitAt: (block: number, i: number) => UnitPart = () => ({}), lifts: readonly ScriptLift[] = LIFTS): ServiceScript {
+export function scriptFor(
+  sizes: readonly number[],
+  unitAt: (block: number, i: number) => UnitPart = () => ({}),
+  lifts: readonly ScriptLift[] = LIFTS,
+): ServiceScript {
   const ready = readyMinutesOf({ lifting: [0], depositMinutes: 0 }, lifts, headFactor([]))!;
-  const units = sizes.flatMap((n, b) => Array.from({ length: n }, (_, i): ScriptUnit => ({
-    id: `b${b}/${i}`, number: 0, kind: 'foil', panel: `p${b}`, panelName: `Panel ${b + 1}`, side: 'left', zone: 'crown', letter: 'A', lifts: true, gather: { kind: 'slice' }, widthMm: 80, thicknessMm: 4, angleDeg: 0,
-    startMm: 0, featherMm: 0, edgesMm: 0, teasing: 0, reach: 'ends', reachMm: [0, 300], hairMm: 300, surface: false, endsMm: 0, endsOutMm: 0, mix: 'Moth, 20 vol, 1 : 2', endsMix: null, mixes: ['A'], fromOld: false, again: null, laidWith: 'foil', seconds: 60, grams: 2.5, endsGrams: 0,
-    limitMinutes: 45, lifting: [0], depositMinutes: 0, ...unitAt(b, i),
-  }))).map((unit, i) => ({ ...unit, number: i + 1, mixes: unit.mixes[0] === 'A' ? [unit.letter] : unit.mixes }));
+  const units = sizes
+    .flatMap((n, b) =>
+      Array.from({ length: n }, (_, i): ScriptUnit => ({
+        id: `b${b}/${i}`,
+        number: 0,
+        kind: 'foil',
+        panel: `p${b}`,
+        panelName: `Panel ${b + 1}`,
+        side: 'left',
+        zone: 'crown',
+        letter: 'A',
+        lifts: true,
+        gather: { kind: 'slice' },
+        widthMm: 80,
+        thicknessMm: 4,
+        angleDeg: 0,
+        startMm: 0,
+        featherMm: 0,
+        edgesMm: 0,
+        teasing: 0,
+        reach: 'ends',
+        reachMm: [0, 300],
+        hairMm: 300,
+        surface: false,
+        endsMm: 0,
+        endsOutMm: 0,
+        mix: 'Moth, 20 vol, 1 : 2',
+        endsMix: null,
+        mixes: ['A'],
+        fromOld: false,
+        again: null,
+        laidWith: 'foil',
+        seconds: 60,
+        grams: 2.5,
+        endsGrams: 0,
+        limitMinutes: 45,
+        lifting: [0],
+        depositMinutes: 0,
+        ...unitAt(b, i),
+      })),
+    )
+    .map((unit, i) => ({
+      ...unit,
+      number: i + 1,
+      mixes: unit.mixes[0] === 'A' ? [unit.letter] : unit.mixes,
+    }));
   const blocks = sizes.map((_, b): ScriptBlock => {
     const own = units.filter(({ panel }) => panel === `p${b}`);
     return {
-      id: `b${b}`, panel: `p${b}`, name: `Panel ${b + 1}`, units: own.map(({ id }) => id),
-      foils: own.map(({ seconds, letter, lifts: lifting, depositMinutes, limitMinutes, zone }) => ({ seconds, mixes: [letter], readyMinutes: lifting ? ready : depositMinutes, limitMinutes, expected: true, part: wetPartOf(zone) })),
+      id: `b${b}`,
+      panel: `p${b}`,
+      name: `Panel ${b + 1}`,
+      units: own.map(({ id }) => id),
+      foils: own.map(({ seconds, letter, lifts: lifting, depositMinutes, limitMinutes, zone }) => ({
+        seconds,
+        mixes: [letter],
+        readyMinutes: lifting ? ready : depositMinutes,
+        limitMinutes,
+        expected: true,
+        part: wetPartOf(zone),
+      })),
     };
   });
-  const mixes = Object.fromEntries(units.map(({ letter, mix }) => [letter, { of: [{ letter, part: 'length' as const }], words: mix, volumes: 20, strengths: [10, 20, 30] }]));
+  const mixes = Object.fromEntries(
+    units.map(({ letter, mix }) => [
+      letter,
+      { of: [{ letter, part: 'length' as const }], words: mix, volumes: 20, strengths: [10, 20, 30] },
+    ]),
+  );
   return {
-    version: 4, plan: startPlan(), naturalLevel: 6, units, lifts, blocks, mixes, products: {}, readings: [], rules: { ...USUAL_RULES, margin: 3 }, course: { order: blocks.map(({ id }) => id), rinses: [], pulling: 'own', by: {} },
+    version: 4,
+    plan: startPlan(),
+    naturalLevel: 6,
+    units,
+    lifts,
+    blocks,
+    mixes,
+    products: {},
+    readings: [],
+    rules: { ...USUAL_RULES, margin: 3 },
+    course: { order: blocks.map(({ id }) => id), rinses: [], pulling: 'own', by: {} },
     steps: [
       plainStep('wash', 'wash'),
-      { ...plainStep('toner t', 'rinse'), kind: 'toner', name: 'Toner', minutes: 20, hair: 'damp', place: { ...EVERYWHERE, lengths: ['mids'] } },
-      { ...plainStep('root', 'rinse'), kind: 'root', name: 'Root colour', minutes: 10, hair: 'damp', place: { ...EVERYWHERE, lengths: ['roots'] } },
+      {
+        ...plainStep('toner t', 'rinse'),
+        kind: 'toner',
+        name: 'Toner',
+        minutes: 20,
+        hair: 'damp',
+        place: { ...EVERYWHERE, lengths: ['mids'] },
+      },
+      {
+        ...plainStep('root', 'rinse'),
+        kind: 'root',
+        name: 'Root colour',
+        minutes: 10,
+        hair: 'damp',
+        place: { ...EVERYWHERE, lengths: ['roots'] },
+      },
       plainStep('dry', 'dry'),
     ],
     offers: plainSteps(),
@@ -45,8 +137,17 @@ export function scriptFor(sizes: readonly number[], unitAt: (block: number, i: n
 }
 
 /** Events a few minutes after the start, each with an id of its own. */
-export function happened(list: readonly (readonly [minute: number, body: EventBody, device?: string])[], by = 'Ottilie'): ServiceEvent[] {
-  return list.map(([minute, body, device = 'station'], i) => ({ id: `e${i}`, device, at: T0 + minute * MINUTE, by, body }));
+export function happened(
+  list: readonly (readonly [minute: number, body: EventBody, device?: string])[],
+  by = 'Ottilie',
+): ServiceEvent[] {
+  return list.map(([minute, body, device = 'station'], i) => ({
+    id: `e${i}`,
+    device,
+    at: T0 + minute * MINUTE,
+    by,
+    body,
+  }));
 }
 
 export const started: EventBody = { kind: 'started' };

@@ -3,7 +3,21 @@ import type { ComputedPlan, Plan } from '../pattern';
 
 /** The rules that a pattern is held against. */
 export const RULES = [
-  'thick', 'wide', 'back-to-back', 'jump', 'unlit-hairline', 'behind-ear', 'slice-on-hairline', 'drift', 'single-alternation', 'crown-open', 'pointed-column', 'short-hairline', 'overlap', 'over-time', 'over-budget',
+  'thick',
+  'wide',
+  'back-to-back',
+  'jump',
+  'unlit-hairline',
+  'behind-ear',
+  'slice-on-hairline',
+  'drift',
+  'single-alternation',
+  'crown-open',
+  'pointed-column',
+  'short-hairline',
+  'overlap',
+  'over-time',
+  'over-budget',
 ] as const;
 
 export type Rule = (typeof RULES)[number];
@@ -63,10 +77,26 @@ export interface CheckFacts {
   sayMoney(minor: number): string;
 }
 
-export const NO_FACTS: CheckFacts = { regrowthMm: {}, overlapping: [], brokenZones: [], priceMinor: null, budgetMinor: null, sayMoney: String };
+export const NO_FACTS: CheckFacts = {
+  regrowthMm: {},
+  overlapping: [],
+  brokenZones: [],
+  priceMinor: null,
+  budgetMinor: null,
+  sayMoney: String,
+};
 
 export const USUAL_LIMITS: CheckLimits = {
-  sliceMm: 6.4, fineMm: 5, babyMm: 3.2, sliverMm: 1, jump: 1.5, unlitMm: 40, behindMm: 25, driftDeg: 25, shortMm: 40, minutes: null,
+  sliceMm: 6.4,
+  fineMm: 5,
+  babyMm: 3.2,
+  sliverMm: 1,
+  jump: 1.5,
+  unlitMm: 40,
+  behindMm: 25,
+  driftDeg: 25,
+  shortMm: 40,
+  minutes: null,
 };
 
 /** What a rule looks at. */

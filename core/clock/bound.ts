@@ -15,7 +15,9 @@ export function leastMinutes(question: Question, visits: number, pulling: Pullin
   const filled = blocks.filter(({ foils }) => foils.length > 0);
   const panels = new Set(filled.map(({ panel }) => panel)).size;
   const placing =
-    sum(minutes) + (panels - 1) * panelChange + freshBowls(question) * (rules.second === 'pulls' ? 0 : rules.mixChange) +
+    sum(minutes) +
+    (panels - 1) * panelChange +
+    freshBowls(question) * (rules.second === 'pulls' ? 0 : rules.mixChange) +
     (pulling === 'second' ? 0 : sum(again.map((own) => own?.minutes ?? 0)));
   const shortest = [...minutes].sort((a, b) => a - b);
   /** Foils that can be placed within so many minutes, the shortest closest together. */
@@ -28,11 +30,14 @@ export function leastMinutes(question: Question, visits: number, pulling: Pullin
     return fits;
   };
   // What is painted again stays on for both.
-  const longest = Math.max(...deadline.map((own, f) => own + (again[f] ? again[f].deadline + again[f].minutes : 0)));
+  const longest = Math.max(
+    ...deadline.map((own, f) => own + (again[f] ? again[f].deadline + again[f].minutes : 0)),
+  );
   const soonest = Math.min(...release.map((own, f) => own + (again[f]?.release ?? 0)));
   const visit = setUp + each + finish;
   const most = batchOf(question, longest - soonest);
-  const owned = (pulls: number) => (pulling === 'own' ? pulls * pullEach + Math.ceil(pulls / most) * pullChange : 0);
+  const owned = (pulls: number) =>
+    pulling === 'own' ? pulls * pullEach + Math.ceil(pulls / most) * pullChange : 0;
   let least = Infinity;
   for (let earlier = 0; earlier < visits; earlier += 1) {
     const rinsed = earlier * within(longest - setUp - clearAfter);
@@ -42,7 +47,12 @@ export function leastMinutes(question: Question, visits: number, pulling: Pullin
       (earlier + 1) * (setUp + finish) +
       filled.length * each;
     const last =
-      placing + owned(Math.max(0, count - rinsed - within(longest))) + earlier * visit + soonest + each + finish;
+      placing +
+      owned(Math.max(0, count - rinsed - within(longest))) +
+      earlier * visit +
+      soonest +
+      each +
+      finish;
     least = Math.min(least, Math.max(whole, last));
   }
   return least;

@@ -62,7 +62,11 @@ export function exact(question: Question, options: ExactOptions): Head | undefin
     if (head.stages.length >= visits) return;
     const onHead = question.block.flatMap((_, f) => (head.placed[f] >= 0 && head.rinsed[f] === 0 ? [f] : []));
     const blocks = [...new Set(onHead.map((f) => question.block[f]))];
-    for (const set of head.stages.length === visits - 1 ? (head.left === 0 ? [blocks] : []) : subsets(blocks)) {
+    for (const set of head.stages.length === visits - 1
+      ? head.left === 0
+        ? [blocks]
+        : []
+      : subsets(blocks)) {
       const foils = onHead.filter((f) => set.includes(question.block[f]));
       if (foils.length === 0 || head.mayRinse(foils).length < foils.length) continue;
       const own = head.copy();

@@ -1,4 +1,12 @@
-import { isPast, USUAL_RULES, type Block, type ClockRules, type FoilAt, type PlacedFoil, type Timeline } from './types';
+import {
+  isPast,
+  USUAL_RULES,
+  type Block,
+  type ClockRules,
+  type FoilAt,
+  type PlacedFoil,
+  type Timeline,
+} from './types';
 
 /** What holds a plan as it is: nothing can move without it. */
 export interface Binding {
@@ -15,7 +23,11 @@ export interface Binding {
 const rounded = (minutes: number) => String(Math.round(minutes));
 
 /** What binds a plan: the foil nearest to (or past) its limit, the pulls between the foils, what the basin waits for, and bowls that are spent in the middle of a panel. */
-export function bindingsOf(blocks: readonly Block[], timeline: Timeline, rules: ClockRules = USUAL_RULES): Binding[] {
+export function bindingsOf(
+  blocks: readonly Block[],
+  timeline: Timeline,
+  rules: ClockRules = USUAL_RULES,
+): Binding[] {
   const nameOf = ({ block, index }: FoilAt) => `${blocks[block].name}, foil ${index + 1}`;
   return [
     ...limitBinding(timeline, nameOf),
@@ -116,7 +128,11 @@ function readyBindings({ foils, stages }: Timeline, nameOf: (foil: FoilAt) => st
 }
 
 /** Bowls that are spent in the middle of a panel: the hands stop for them. */
-function bowlBindings({ foils, bowls }: Timeline, rules: ClockRules, nameOf: (foil: FoilAt) => string): Binding[] {
+function bowlBindings(
+  { foils, bowls }: Timeline,
+  rules: ClockRules,
+  nameOf: (foil: FoilAt) => string,
+): Binding[] {
   if (rules.second === 'pulls') return [];
   return bowls.flatMap(({ at }): Binding[] => {
     const before = foils.filter(({ placed }) => placed <= at + 1e-6);

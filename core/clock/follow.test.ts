@@ -94,7 +94,8 @@ test('highlight and lowlight in one panel: each comes off within its own time, a
 describe('water runs down', () => {
   const at = (part: WetPart) => ({ part });
 
-  test('every zone belongs to a part', () => expect(new Set(ZONES.map(wetPartOf))).toEqual(new Set(WET_PARTS)));
+  test('every zone belongs to a part', () =>
+    expect(new Set(ZONES.map(wetPartOf))).toEqual(new Set(WET_PARTS)));
 
   test('a top that hangs over a back not yet rinsed is never rinsed before it; what was pulled no longer counts', () => {
     const blocks = [blockOf(0, at('back')), blockOf(1, at('top-l'))];
@@ -127,7 +128,9 @@ describe('water runs down', () => {
 
   test('panels that rinse together or apart do', () => {
     const rinses = [{ after: 20, blocks: [0], parts: null, whole: false }];
-    expect(run(many(2, { together: 'both' }), { rinses }).stages.map(({ blocks }) => blocks)).toEqual([[0, 1]]);
+    expect(run(many(2, { together: 'both' }), { rinses }).stages.map(({ blocks }) => blocks)).toEqual([
+      [0, 1],
+    ]);
     expect(run(many(2, { apart: 'never' })).stages.map(({ blocks }) => blocks)).toEqual([[0], [1]]);
   });
 });
@@ -144,13 +147,13 @@ test('a second person who pulls leaves the hands that foil alone, and hands fres
 
 test('two people foil at once on different sides, and never at the same place', () => {
   const sides = [blockOf(0, { part: 'side-l' }), blockOf(1, { part: 'side-r' })];
-  expect(Math.max(...run(sides, { by: [0, 1] }, { ...RULES, second: 'foils' }).foils.map(({ placed }) => placed))).toBe(
-    10,
-  );
+  expect(
+    Math.max(...run(sides, { by: [0, 1] }, { ...RULES, second: 'foils' }).foils.map(({ placed }) => placed)),
+  ).toBe(10);
   const back = [blockOf(0, { part: 'back' }), blockOf(1, { part: 'nape' })];
-  expect(Math.max(...run(back, { by: [0, 1] }, { ...RULES, second: 'foils' }).foils.map(({ placed }) => placed))).toBe(
-    20,
-  );
+  expect(
+    Math.max(...run(back, { by: [0, 1] }, { ...RULES, second: 'foils' }).foils.map(({ placed }) => placed)),
+  ).toBe(20);
 });
 
 test('nobody works during a break, and no foil is due in it', () => {
@@ -168,7 +171,9 @@ test('whatever is asked, every foil is placed once, comes off once, and the time
     limit: fc.integer({ min: 0, max: 50 }),
     margin: fc.integer({ min: 0, max: 15 }),
     pulling: fc.constantFrom('own' as const, 'none' as const),
-    away: fc.option(fc.record({ from: fc.integer({ min: 0, max: 60 }), minutes: fc.integer({ min: 1, max: 120 }) })),
+    away: fc.option(
+      fc.record({ from: fc.integer({ min: 0, max: 60 }), minutes: fc.integer({ min: 1, max: 120 }) }),
+    ),
   });
   fc.assert(
     fc.property(any, ({ sizes, seconds, ready, limit, margin, pulling, away }) => {
@@ -188,7 +193,8 @@ test('whatever is asked, every foil is placed once, comes off once, and the time
       const count = sizes.reduce((sum, own) => sum + own, 0);
       expect(timeline.foils).toHaveLength(count);
       expect(Number.isFinite(timeline.end)).toBe(true);
-      for (const { placed, wet, clear } of timeline.foils) expect(placed <= wet + 1e-6 && wet <= clear).toBe(true);
+      for (const { placed, wet, clear } of timeline.foils)
+        expect(placed <= wet + 1e-6 && wet <= clear).toBe(true);
     }),
     { numRuns: 150 },
   );

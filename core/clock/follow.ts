@@ -22,13 +22,15 @@ export function follow(question: Question, course: Course, start?: Start): Head 
     const own = new Follower(question, course, start, staysUntil);
     own.go();
     if (!best || compareCosts(own.head.cost, best.cost) < 0) best = own.head;
-    if ((course.pulling === 'none' && !question.paintsAgain) || (staysUntil && same(staysUntil, own.clears))) break;
+    if ((course.pulling === 'none' && !question.paintsAgain) || (staysUntil && same(staysUntil, own.clears)))
+      break;
     staysUntil = own.clears;
   }
   return best!;
 }
 
-const same = (a: Float64Array, b: Float64Array) => a.every((own, i) => Math.abs(own - b[i]) < NEAR || own === b[i]);
+const same = (a: Float64Array, b: Float64Array) =>
+  a.every((own, i) => Math.abs(own - b[i]) < NEAR || own === b[i]);
 
 class Follower {
   readonly head: Head;
@@ -49,7 +51,10 @@ class Follower {
   ) {
     this.head = new Head(question, start);
     this.clears = new Float64Array(question.count).fill(Infinity);
-    const order = [...course.order, ...question.blocks.map((_, b) => b).filter((b) => !course.order.includes(b))];
+    const order = [
+      ...course.order,
+      ...question.blocks.map((_, b) => b).filter((b) => !course.order.includes(b)),
+    ];
     this.queues = [0, 1].map((by) => order.filter((b) => (course.by[b] ?? 0) === by));
     this.points = [...course.rinses].sort((a, b) => a.after - b.after);
     this.opens = course.pulling !== 'none' || question.paintsAgain;
@@ -143,7 +148,9 @@ class Follower {
     const { head, question, staysUntil } = this;
     const pulls = this.course.pulling !== 'none';
     return head.on.filter(
-      (f) => head.isPending(f) || (pulls && (question.alone[f] || !staysUntil || staysUntil[f] > head.dueOf(f) + NEAR)),
+      (f) =>
+        head.isPending(f) ||
+        (pulls && (question.alone[f] || !staysUntil || staysUntil[f] > head.dueOf(f) + NEAR)),
     );
   }
 
@@ -176,7 +183,10 @@ class Follower {
     const { pullEach, away } = this.question.rules;
     const { hand, change, next } = this.puller(closed, by);
     const doomed = this.doomed();
-    let at = whenThere(next, change + pullEach, away) + change + (question.paintsAgain ? question.rules.mixChange : 0);
+    let at =
+      whenThere(next, change + pullEach, away) +
+      change +
+      (question.paintsAgain ? question.rules.mixChange : 0);
     let again: boolean | undefined;
     const late = doomed.find((f) => {
       if (hopeless.has(f)) return false;
@@ -214,7 +224,13 @@ class Follower {
   }
 
   /** Opens all that is ready once hands are there, one kind of work at a time. @returns whether anything was */
-  private pullReady(doomed: readonly number[], by: number, from: number, change: number, most = ROUND): boolean {
+  private pullReady(
+    doomed: readonly number[],
+    by: number,
+    from: number,
+    change: number,
+    most = ROUND,
+  ): boolean {
     const { head } = this;
     const { pullEach, away } = this.question.rules;
     let at = whenThere(Math.max(from, head.hands[by].free), change + pullEach, away) + change;
@@ -226,7 +242,8 @@ class Follower {
         if (head.isPending(f) !== again) continue;
         // The other kind of work is not made late by one more of this.
         const late = (other: number) =>
-          head.isPending(other) !== again && at + head.openingOf(f) + change + head.openingOf(other) > this.dueOf(other) + NEAR;
+          head.isPending(other) !== again &&
+          at + head.openingOf(f) + change + head.openingOf(other) > this.dueOf(other) + NEAR;
         if (this.question.paintsAgain && doomed.some(late)) break;
       }
       // What would have to wait for the end of a break is a batch of its own.
@@ -243,7 +260,9 @@ class Follower {
   /** Goes to the basin with what may go of what is wanted; before that everything is pulled that could not wait for it. */
   private rinse(wanted: (f: number) => boolean): void {
     const { head, question } = this;
-    const all = question.block.flatMap((_, f) => (head.placed[f] >= 0 && head.rinsed[f] === 0 && wanted(f) ? [f] : []));
+    const all = question.block.flatMap((_, f) =>
+      head.placed[f] >= 0 && head.rinsed[f] === 0 && wanted(f) ? [f] : [],
+    );
     const set = head.mayRinse(all);
     if (set.length === 0) return;
     const inSet = new Set(set);
@@ -252,7 +271,8 @@ class Follower {
       if (!this.pullBeforeBasin(inSet, basin)) break;
       basin = head.basin(set);
     }
-    for (const f of set) this.clears[f] = basin.from + basin.lead[question.block[f]] + question.rules.clearAfter;
+    for (const f of set)
+      this.clears[f] = basin.from + basin.lead[question.block[f]] + question.rules.clearAfter;
     head.rinse(set, basin);
   }
 
@@ -268,7 +288,8 @@ class Follower {
       const due = head.dueOf(f);
       if (!pulls && !head.isPending(f)) return false;
       if (inSet.has(f)) {
-        if (!question.alone[f] && basin.from + basin.lead[block[f]] + rules.clearAfter <= due + NEAR) return false;
+        if (!question.alone[f] && basin.from + basin.lead[block[f]] + rules.clearAfter <= due + NEAR)
+          return false;
       } else {
         after += rules.pullEach;
         if (after <= due + NEAR && !question.alone[f]) return false;
@@ -286,7 +307,10 @@ class Follower {
       soonest,
       Math.min(latest, basin.from - change - Math.min(ROUND, own.length) * rules.pullEach),
     );
-    if (whenThere(from, change + rules.pullEach, rules.away) + change + rules.pullEach > head.dueOf(own[0]) + NEAR) {
+    if (
+      whenThere(from, change + rules.pullEach, rules.away) + change + rules.pullEach >
+      head.dueOf(own[0]) + NEAR
+    ) {
       // Too late, or nobody is there: now or never.
       if (head.releaseOf(own[0]) > free + change + NEAR) return this.pullReady(own, hand, free, change);
     }
@@ -294,7 +318,12 @@ class Follower {
   }
 }
 
-function fits({ blocks, parts, whole }: RinsePoint, { block, part }: Question, head: Head, f: number): boolean {
+function fits(
+  { blocks, parts, whole }: RinsePoint,
+  { block, part }: Question,
+  head: Head,
+  f: number,
+): boolean {
   if (blocks && !blocks.includes(block[f])) return false;
   if (parts && !parts.some((own) => part[f] === 1 << WET_PARTS.indexOf(own))) return false;
   return !whole || head.nextOf(block[f]) < 0;

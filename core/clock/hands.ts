@@ -49,7 +49,12 @@ export function placing(
     at += takes;
   }
   const begun = whenThere(at, minutes, rules.away);
-  return { bowls, begun, closed: begun + minutes, hands: { free: begun + minutes, panel, bowls: held ?? {} } };
+  return {
+    bowls,
+    begun,
+    closed: begun + minutes,
+    hands: { free: begun + minutes, panel, bowls: held ?? {} },
+  };
 }
 
 const NONE: Placing['bowls'] = [];

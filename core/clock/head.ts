@@ -1,6 +1,15 @@
 import { basinMinutes, placing, whenThere, type Hands, type Placing } from './hands';
 import type { Question } from './question';
-import { NEAR, type Cost, type FoilAt, type FoilRun, type Pull, type Stage, type Start, type Timeline } from './types';
+import {
+  NEAR,
+  type Cost,
+  type FoilAt,
+  type FoilRun,
+  type Pull,
+  type Stage,
+  type Start,
+  type Timeline,
+} from './types';
 import { UNDER_BITS } from './wet-order';
 
 /** Places that two people cannot work at together. */
@@ -131,7 +140,8 @@ export class Head {
     const { panel } = blocks[block[f]];
     // Two people do not stand at the same place.
     const other = hands[1 - by];
-    const waits = rules.second === 'foils' && hands[by].panel !== panel && this.crowded(block[f], other.panel);
+    const waits =
+      rules.second === 'foils' && hands[by].panel !== panel && this.crowded(block[f], other.panel);
     return placing(
       panel,
       minutes[f],
@@ -213,9 +223,18 @@ export class Head {
   }
 
   /** Opens, wipes and paints foils again, one after the other. @param from not before this minute @param change minutes to change over */
-  paintAgain(foils: readonly number[], by = 0, from = this.hands[by].free, change = this.changeFor(by)): void {
+  paintAgain(
+    foils: readonly number[],
+    by = 0,
+    from = this.hands[by].free,
+    change = this.changeFor(by),
+  ): void {
     const { rules, again } = this.question;
-    const begin = whenThere(Math.max(from, this.hands[by].free), change + again[foils[0]]!.minutes, rules.away);
+    const begin = whenThere(
+      Math.max(from, this.hands[by].free),
+      change + again[foils[0]]!.minutes,
+      rules.away,
+    );
     let hands: Hands = { ...this.hands[by], free: begin + change };
     for (const f of foils) {
       const { minutes, mixes } = again[f]!;
@@ -277,7 +296,8 @@ export class Head {
       const gone = new Set<number>();
       for (const f of left)
         for (const other of left)
-          if (block[other] > block[f] && (apart[block[f]] & (1 << block[other])) !== 0) gone.add(block[other]);
+          if (block[other] > block[f] && (apart[block[f]] & (1 << block[other])) !== 0)
+            gone.add(block[other]);
       if (gone.size > 0) return this.mayRinse(left.filter((f) => !gone.has(block[f])));
     }
     return left;
@@ -291,11 +311,14 @@ export class Head {
       const own = this.pulled[f] === 1 ? Infinity : this.dueOf(f);
       due.set(block[f], Math.min(own, due.get(block[f]) ?? Infinity));
     }
-    const order = [...due.keys()].sort((a, b) => (due.get(a) === due.get(b) ? a - b : due.get(a)! - due.get(b)!));
+    const order = [...due.keys()].sort((a, b) =>
+      due.get(a) === due.get(b) ? a - b : due.get(a)! - due.get(b)!,
+    );
     const lead: number[] = [];
     order.forEach((b, j) => (lead[b] = rules.setUp + j * rules.each));
     let from = this.free;
-    for (const f of foils) if (this.pulled[f] === 0) from = Math.max(from, this.releaseOf(f) - lead[block[f]]);
+    for (const f of foils)
+      if (this.pulled[f] === 0) from = Math.max(from, this.releaseOf(f) - lead[block[f]]);
     const minutes = basinMinutes(order.length, rules);
     return { order, lead, from: whenThere(from, minutes, rules.away), minutes };
   }
@@ -414,7 +437,14 @@ export class Head {
         own.to = this.placed[f];
         return;
       }
-      last[by] = { block: block[f], first: index[f], next: index[f] + 1, by, from: this.begun[f], to: this.placed[f] };
+      last[by] = {
+        block: block[f],
+        first: index[f],
+        next: index[f] + 1,
+        by,
+        from: this.begun[f],
+        to: this.placed[f],
+      };
       out.push(last[by]);
     });
     return out;

@@ -11,7 +11,18 @@ export {
   workMinutes,
   type PacedFoil,
 } from './pace';
-export { changesBetween, fewerFoils, figuresOf, goesPast, MOST_PLANS, planFollowed, plansOf, type ClockPlanned, type ClockQuestion, type Figures } from './plans';
+export {
+  changesBetween,
+  fewerFoils,
+  figuresOf,
+  goesPast,
+  MOST_PLANS,
+  planFollowed,
+  plansOf,
+  type ClockPlanned,
+  type ClockQuestion,
+  type Figures,
+} from './plans';
 export { LAST_MINUTES, Question } from './question';
 export { LEAST_PART, Search, type Fixed, type Found } from './search';
 export * from './types';

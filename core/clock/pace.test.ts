@@ -1,6 +1,9 @@
 import { dropoutSeconds, foilSeconds, workMinutes } from './pace';
 
-const foil = (panel: string, gather: 'slice' | 'weave') => ({ panel, seconds: foilSeconds({ panel, gather }) });
+const foil = (panel: string, gather: 'slice' | 'weave') => ({
+  panel,
+  seconds: foilSeconds({ panel, gather }),
+});
 
 test('two weaves and a slice in two panels', () => {
   const foils = [foil('back', 'weave'), foil('back', 'weave'), foil('side', 'slice')];

@@ -33,8 +33,15 @@ export function foilSeconds({ gather, teasing = 0 }: PacedFoil): number {
 }
 
 /** Seconds for a treated drop-out (estimate). @param together so many are painted at once; a lowlight takes its time each */
-export function dropoutSeconds(treatment: 'tip-out' | 'lowlight' | 'paint', together: number, teasing: number): number {
-  const painting = treatment === 'lowlight' ? SECONDS_PER_LOWLIT_DROPOUT : SECONDS_PER_PAINTED_SECTION / Math.max(1, together);
+export function dropoutSeconds(
+  treatment: 'tip-out' | 'lowlight' | 'paint',
+  together: number,
+  teasing: number,
+): number {
+  const painting =
+    treatment === 'lowlight'
+      ? SECONDS_PER_LOWLIT_DROPOUT
+      : SECONDS_PER_PAINTED_SECTION / Math.max(1, together);
   return painting + teasing * SECONDS_PER_TEASING_PUSH;
 }
 

@@ -21,32 +21,39 @@ test.each(
     [technique.key, ...CASES[i % CASES.length], STRENGTHS[i % STRENGTHS.length]] as const,
     [technique.key, 2, 8, 10] as const,
   ]),
-)('%s from %d to %d at %d vol: plans that a colourist can follow', (key, naturalLevel, goalLevel, volumes) => {
-  const plan = planOf(TECHNIQUES.find((own) => own.key === key)!);
-  const letters = [
-    ...new Set(plan.panels.flatMap(({ formula, rotation }) => [formula, ...(rotation?.sequence ?? '')])),
-  ];
-  const { clock, work } = visitOf({
-    plan,
-    mix: { formulas: Object.fromEntries(letters.map((letter) => [letter, { ...usual, volumes }])) },
-    consult: { naturalLevel, goalLevel },
-  });
-  const [first, ...others] = plansOf(clock);
-  expect(planFollowed(clock)).toMatchObject({ key: first.key, figures: first.figures, course: first.course });
-  expect(first.figures).toMatchObject({ worstOver: 0, foilMinutesOver: 0 });
-  expect(first.figures.basinVisits).toBeLessThanOrEqual(2);
-  expect(first.figures.end).toBeLessThan(330);
-  for (const { timeline } of [first, ...others]) {
-    expect(timeline.foils).toHaveLength(work.units.length);
-    // A rinse leaves five foils of a panel or more on each side of it.
-    for (const { from } of timeline.stages.slice(0, -1))
-      clock.blocks.forEach((block, b) => {
-        const own = timeline.foils.filter(({ block: of }) => of === b);
-        const before = own.filter(({ placed }) => placed <= from + 1e-6).length;
-        if (before > 0 && before < own.length)
-          expect(Math.min(before, own.length - before)).toBeGreaterThanOrEqual(
-            Math.min(LEAST_PART, block.foils.length),
-          );
-      });
-  }
-});
+)(
+  '%s from %d to %d at %d vol: plans that a colourist can follow',
+  (key, naturalLevel, goalLevel, volumes) => {
+    const plan = planOf(TECHNIQUES.find((own) => own.key === key)!);
+    const letters = [
+      ...new Set(plan.panels.flatMap(({ formula, rotation }) => [formula, ...(rotation?.sequence ?? '')])),
+    ];
+    const { clock, work } = visitOf({
+      plan,
+      mix: { formulas: Object.fromEntries(letters.map((letter) => [letter, { ...usual, volumes }])) },
+      consult: { naturalLevel, goalLevel },
+    });
+    const [first, ...others] = plansOf(clock);
+    expect(planFollowed(clock)).toMatchObject({
+      key: first.key,
+      figures: first.figures,
+      course: first.course,
+    });
+    expect(first.figures).toMatchObject({ worstOver: 0, foilMinutesOver: 0 });
+    expect(first.figures.basinVisits).toBeLessThanOrEqual(2);
+    expect(first.figures.end).toBeLessThan(330);
+    for (const { timeline } of [first, ...others]) {
+      expect(timeline.foils).toHaveLength(work.units.length);
+      // A rinse leaves five foils of a panel or more on each side of it.
+      for (const { from } of timeline.stages.slice(0, -1))
+        clock.blocks.forEach((block, b) => {
+          const own = timeline.foils.filter(({ block: of }) => of === b);
+          const before = own.filter(({ placed }) => placed <= from + 1e-6).length;
+          if (before > 0 && before < own.length)
+            expect(Math.min(before, own.length - before)).toBeGreaterThanOrEqual(
+              Math.min(LEAST_PART, block.foils.length),
+            );
+        });
+    }
+  },
+);

@@ -96,9 +96,12 @@ export function plansOf(question: ClockQuestion): readonly ClockPlanned[] {
   const chosen = every.find(({ key }) => key === question.chosen);
   const first = chosen && mayBeFollowed(chosen) ? chosen : proposed;
   // What comes to the same under several keys is one plan; what is followed, and what is proposed, stay.
-  const all = [first, proposed, ...every].filter((own, i, list) => list.findIndex((other) => alike(other, own)) === i);
+  const all = [first, proposed, ...every].filter(
+    (own, i, list) => list.findIndex((other) => alike(other, own)) === i,
+  );
   const kept = all.filter(
-    (own) => own === first || own === proposed || !all.some((other) => other !== own && dominates(other, own, all)),
+    (own) =>
+      own === first || own === proposed || !all.some((other) => other !== own && dominates(other, own, all)),
   );
   const rest = kept.filter((own) => own !== first).sort((a, b) => rank(a, question) - rank(b, question));
   // One that knowingly goes past a limit stays in sight: it is what such heads get where nobody counts.
@@ -222,13 +225,18 @@ function named(plans: readonly ClockPlanned[], question: ClockQuestion): ClockPl
   });
 }
 
-function nameOf({ course, timeline, figures, second }: ClockPlanned, { blocks, rules }: ClockQuestion): string {
+function nameOf(
+  { course, timeline, figures, second }: ClockPlanned,
+  { blocks, rules }: ClockQuestion,
+): string {
   const { stages, pulls } = timeline;
   const pulled = figures.pulled > 0;
   const words: string[] = [];
   if (isMoved(course)) words.push(`${blocks[course.order[0]].name} foiled first`);
   const changed = blocks.flatMap((block, b) =>
-    timeline.strengths[b] > 0 ? [{ name: block.name, mix: mixesOf(block, timeline.strengths[b]).join(', ') }] : [],
+    timeline.strengths[b] > 0
+      ? [{ name: block.name, mix: mixesOf(block, timeline.strengths[b]).join(', ') }]
+      : [],
   );
   if (changed.length > 0) words.push(changed.map(({ name, mix }) => `${name} with ${mix}`).join(', '));
   const [first] = pulls.filter(({ by }) => by === 1);
@@ -236,12 +244,18 @@ function nameOf({ course, timeline, figures, second }: ClockPlanned, { blocks, r
     words.push(`With a second person from minute ${Math.round(first.from)}`);
   else if (stages.length <= 1)
     words.push(
-      pulled ? 'Pull as they are ready, one rinse' : figures.worstOver > 0 ? 'One rinse at the end' : 'One rinse',
+      pulled
+        ? 'Pull as they are ready, one rinse'
+        : figures.worstOver > 0
+          ? 'One rinse at the end'
+          : 'One rinse',
     );
   else {
     const [point] = course.rinses;
     const first = point?.parts ? 'Back' : stages[0].blocks.map((b) => blocks[b].name).join(', ');
-    words.push(stages.length === 2 ? `${first} first, then the rest` : `${stages.length} rinses, ${first} first`);
+    words.push(
+      stages.length === 2 ? `${first} first, then the rest` : `${stages.length} rinses, ${first} first`,
+    );
   }
   const sentence = words.map((own, i) => (i === 0 ? own : own[0].toLowerCase() + own.slice(1))).join(': ');
   return figures.worstOver > 0

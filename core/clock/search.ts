@@ -82,7 +82,8 @@ export class Search {
   private pinned(order: readonly number[]): number[] {
     const at = Object.entries(this.fixed.at ?? {}).map(([place, block]) => [Number(place), block] as const);
     const out = order.filter((b) => !at.some(([, own]) => own === b));
-    for (const [place, block] of at.sort((a, b) => a[0] - b[0])) out.splice(Math.min(place, out.length), 0, block);
+    for (const [place, block] of at.sort((a, b) => a[0] - b[0]))
+      out.splice(Math.min(place, out.length), 0, block);
     return out;
   }
 
@@ -111,7 +112,8 @@ export class Search {
     best = this.rinsed(best, visits, backFirst);
     if (strengths) best = this.strengthened(best);
     const question = this.question(best.course.strengths);
-    if (question.count <= EXACT_UP_TO && this.rules.second !== 'foils' && !backFirst) return this.proved(best, wanted);
+    if (question.count <= EXACT_UP_TO && this.rules.second !== 'foils' && !backFirst)
+      return this.proved(best, wanted);
     // Of a service that has begun no bound is known.
     const least = this.start ? best.head.free : leastMinutes(question, visits, pulling);
     return { ...best, gapMinutes: Math.max(0, best.head.free - least) };
@@ -161,7 +163,9 @@ export class Search {
       done += n;
       out.push({ after: done, edge: true });
     }
-    const now = this.start ? this.start.gone + this.start.placed.flat().filter((own) => own !== null).length : 1;
+    const now = this.start
+      ? this.start.gone + this.start.placed.flat().filter((own) => own !== null).length
+      : 1;
     return out.filter(({ after }) => after >= now);
   }
 
@@ -224,7 +228,8 @@ export class Search {
   /** A handful of foils: everything is gone through, and nothing of the kind is shorter. */
   private proved(best: Found, { visits, pulling, order }: Wanted): Found {
     const question = this.question(best.course.strengths);
-    const orders = order === 'own' ? [this.ownOrder] : permutations(this.ownOrder).filter((own) => this.allowed(own));
+    const orders =
+      order === 'own' ? [this.ownOrder] : permutations(this.ownOrder).filter((own) => this.allowed(own));
     const head = exact(question, { visits, pulling, orders, start: this.start, than: best.head });
     if (!head) return best;
     return { ...best, head, course: { ...best.course, order: orderOf(head, best.course.order) } };

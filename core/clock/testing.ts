@@ -17,7 +17,10 @@ export const foilsAlike = ({ seconds, readyMinutes, limitMinutes, mix, part }: A
 /** A panel of ten foils alike, a minute each, ready after 20 minutes and off within 45. */
 export function blockOf(
   i: number,
-  { others, ...part }: Partial<Omit<Block, 'others'> & Alike> & { readonly others?: readonly StrengthAlike[] } = {},
+  {
+    others,
+    ...part
+  }: Partial<Omit<Block, 'others'> & Alike> & { readonly others?: readonly StrengthAlike[] } = {},
 ): Block {
   const {
     seconds = TEN.seconds,

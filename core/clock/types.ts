@@ -157,14 +157,21 @@ const AT_LIMIT = 1e-6;
 const AT_READY = 0.05;
 
 /** Minutes that a foil stays past its maker's limit; each application has its own. */
-export const minutesPast = ({ placed, again, clear, limit }: Pick<PlacedFoil, 'placed' | 'again' | 'clear' | 'limit'>): number =>
+export const minutesPast = ({
+  placed,
+  again,
+  clear,
+  limit,
+}: Pick<PlacedFoil, 'placed' | 'again' | 'clear' | 'limit'>): number =>
   Math.max(0, clear - limit, again === null ? 0 : again - placed - (limit - again));
 
 /** Whether a foil stays on past its maker's limit. */
-export const isPast = (foil: Pick<PlacedFoil, 'placed' | 'again' | 'clear' | 'limit'>): boolean => minutesPast(foil) > AT_LIMIT;
+export const isPast = (foil: Pick<PlacedFoil, 'placed' | 'again' | 'clear' | 'limit'>): boolean =>
+  minutesPast(foil) > AT_LIMIT;
 
 /** Whether a foil comes off before it is ready. */
-export const comesEarly = ({ wet, ready }: Pick<PlacedFoil, 'wet' | 'ready'>): boolean => wet < ready - AT_READY;
+export const comesEarly = ({ wet, ready }: Pick<PlacedFoil, 'wet' | 'ready'>): boolean =>
+  wet < ready - AT_READY;
 
 /** Foils of one block, placed one after the other. */
 export interface FoilRun {

@@ -6,7 +6,14 @@ export type WetPart = (typeof WET_PARTS)[number];
 
 /** What lies under the run-off of each part: it must be rinsed before, or with it. Run-off stays on its side of the head. */
 export const RUNS_OVER: Readonly<Record<WetPart, readonly WetPart[]>> = {
-  nape: [], back: ['nape'], 'side-l': ['nape'], 'side-r': ['nape'], 'top-l': ['back'], 'top-r': ['back'], 'face-l': ['side-l', 'top-l'], 'face-r': ['side-r', 'top-r'],
+  nape: [],
+  back: ['nape'],
+  'side-l': ['nape'],
+  'side-r': ['nape'],
+  'top-l': ['back'],
+  'top-r': ['back'],
+  'face-l': ['side-l', 'top-l'],
+  'face-r': ['side-r', 'top-r'],
 };
 
 const BACK = /^(upper-back|occipital|crown)/;

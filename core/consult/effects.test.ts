@@ -17,13 +17,29 @@ test('from half of the time tied up the hairline carries the look, below it the 
 test('weeks between visits are held against the line that shows', () => {
   // Base 6 to 9: κ 105 over 3 levels is 35 mm, 12 weeks at the average rate.
   const base = { naturalLevel: 6, goalLevel: 9 };
-  expect(effects({ ...base, weeksBetween: 8 }, 'upkeep')).toEqual(['Every 8 weeks: About 23 mm will have grown. A fine weave to the scalp shows its line after about 12 weeks (9–15), which holds.']);
-  expect(effects({ ...base, weeksBetween: 16 }, 'upkeep')[0]).toMatch(/About 46 mm .* after about 12 weeks \(9–15\): start off the scalp and feathered/);
+  expect(effects({ ...base, weeksBetween: 8 }, 'upkeep')).toEqual([
+    'Every 8 weeks: About 23 mm will have grown. A fine weave to the scalp shows its line after about 12 weeks (9–15), which holds.',
+  ]);
+  expect(effects({ ...base, weeksBetween: 16 }, 'upkeep')[0]).toMatch(
+    /About 46 mm .* after about 12 weeks \(9–15\): start off the scalp and feathered/,
+  );
 });
 
 test('a pattern’s own line takes the place of the usual one, soonest first', () => {
-  const said = (weeksBetween: number) => effectsOf({ ...EMPTY_CONSULT, weeksBetween }, USUAL_HOUSE, growthRate([]), [{ what: 'full', growMm: 40 }, { what: 'face', growMm: 23 }], String).find(({ chapter }) => chapter === 'upkeep')?.changes;
-  expect(said(6)).toBe('About 17 mm will have grown. The root line shows at the hairline after about 8 weeks (6–10), at about 23 mm of growth.');
+  const said = (weeksBetween: number) =>
+    effectsOf(
+      { ...EMPTY_CONSULT, weeksBetween },
+      USUAL_HOUSE,
+      growthRate([]),
+      [
+        { what: 'full', growMm: 40 },
+        { what: 'face', growMm: 23 },
+      ],
+      String,
+    ).find(({ chapter }) => chapter === 'upkeep')?.changes;
+  expect(said(6)).toBe(
+    'About 17 mm will have grown. The root line shows at the hairline after about 8 weeks (6–10), at about 23 mm of growth.',
+  );
   expect(said(10)).toMatch(/ Start off the scalp, or feather more\.$/);
   const none = effectsOf({ ...EMPTY_CONSULT, weeksBetween: 8 }, USUAL_HOUSE, growthRate([]), [], String);
   expect(none.some(({ changes }) => /grows out without a root line/.test(changes))).toBe(true);
@@ -49,6 +65,8 @@ test('three washes a week leave a toner of seven weeks; a budget is said in the 
 
 test('the conversation counts what was asked', () => {
   expect(progressOf(EMPTY_CONSULT).wish).toEqual({ asked: 0, of: 4 });
-  expect(progressOf({ ...EMPTY_CONSULT, contrast: 'high', faceFrame: { strength: 'none', behindMm: 0 } }).wish).toEqual({ asked: 2, of: 4 });
+  expect(
+    progressOf({ ...EMPTY_CONSULT, contrast: 'high', faceFrame: { strength: 'none', behindMm: 0 } }).wish,
+  ).toEqual({ asked: 2, of: 4 });
   expect(progressOf({ ...EMPTY_CONSULT, wornUpShare: 0 }).worn).toEqual({ asked: 1, of: 6 });
 });

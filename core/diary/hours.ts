@@ -30,7 +30,15 @@ export interface WorkingHours {
   readonly off: readonly DaysOff[];
 }
 
-export const WEEKDAYS = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'] as const;
+export const WEEKDAYS = [
+  'monday',
+  'tuesday',
+  'wednesday',
+  'thursday',
+  'friday',
+  'saturday',
+  'sunday',
+] as const;
 /** The days that a week may begin with. */
 export const WEEK_BEGINNINGS = ['monday', 'saturday', 'sunday'] as const;
 export type WeekBeginning = (typeof WEEK_BEGINNINGS)[number];
@@ -71,7 +79,8 @@ export function workedOn(on: string, opening: Opening, { week, off }: WorkingHou
 }
 
 /** Why a day is not worked: days off by name, the weekday, or nothing where it is. */
-export type WhyNot = { readonly kind: 'days-off'; readonly words: string } | { readonly kind: 'weekday' } | null;
+export type WhyNot =
+  { readonly kind: 'days-off'; readonly words: string } | { readonly kind: 'weekday' } | null;
 
 export function whyClosed(on: string, opening: Opening): WhyNot {
   const off = offOn(on, opening.closed);

@@ -15,7 +15,9 @@ export interface Lane {
  * @returns a lane for each stretch, in the order given
  */
 export function lanesOf(stretches: readonly Stretch[]): Lane[] {
-  const order = stretches.map((_, i) => i).sort((a, b) => stretches[a].from - stretches[b].from || stretches[b].minutes - stretches[a].minutes);
+  const order = stretches
+    .map((_, i) => i)
+    .sort((a, b) => stretches[a].from - stretches[b].from || stretches[b].minutes - stretches[a].minutes);
   const lanes: { lane: number; of: number }[] = stretches.map(() => ({ lane: 0, of: 1 }));
   let group: number[] = [];
   let ends: number[] = [];
@@ -39,4 +41,6 @@ export function lanesOf(stretches: readonly Stretch[]): Lane[] {
 
 /** Stretches that share time with one, by their place. */
 export const clashesWith = (own: Stretch, others: readonly Stretch[]): number[] =>
-  others.flatMap((other, i) => (other.from < own.from + own.minutes && own.from < other.from + other.minutes ? [i] : []));
+  others.flatMap((other, i) =>
+    other.from < own.from + own.minutes && own.from < other.from + other.minutes ? [i] : [],
+  );

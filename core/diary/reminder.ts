@@ -10,21 +10,27 @@ export type ReminderKind = 'appointment' | 'due';
 
 /** The usual words. What is done to their hair is nobody's business who looks over their shoulder: it is not named. */
 export const USUAL_REMINDER_WORDS: Readonly<Record<ReminderKind, string>> = {
-  appointment: 'Hello {name}, we look forward to seeing you on {day} at {time}, with {colourist}. Tell us beforehand what you wish for: {page} If anything has changed, please ring us. {salon}',
+  appointment:
+    'Hello {name}, we look forward to seeing you on {day} at {time}, with {colourist}. Tell us beforehand what you wish for: {page} If anything has changed, please ring us. {salon}',
   due: 'Hello {name}, your next visit was planned for about {day}. Ring us and we find a time. {salon}',
 };
 
 /** What may stand in the words of a kind: a visit that is not booked has no time and no colourist. */
-const ALLOWED: Readonly<Record<ReminderKind, readonly ReminderField[]>> = { appointment: REMINDER_FIELDS, due: ['name', 'day', 'salon', 'page'] };
+const ALLOWED: Readonly<Record<ReminderKind, readonly ReminderField[]>> = {
+  appointment: REMINDER_FIELDS,
+  due: ['name', 'day', 'salon', 'page'],
+};
 
 /** What is wrong with the words of a reminder; undefined where nothing is. */
 export function reminderProblem(kind: ReminderKind, words: string): string | undefined {
   const allowed = ALLOWED[kind];
   for (const [whole, inside] of words.matchAll(/\{([^{}]*)\}/g)) {
-    if (!allowed.includes(inside as ReminderField)) return `cannot fill in ${whole}: it knows ${allowed.map((field) => `{${field}}`).join(', ')}`;
+    if (!allowed.includes(inside as ReminderField))
+      return `cannot fill in ${whole}: it knows ${allowed.map((field) => `{${field}}`).join(', ')}`;
   }
   if (/[{}]/.test(words.replace(/\{[^{}]*\}/g, ''))) return 'has a brace that is not closed or not opened';
-  if (kind === 'appointment' && !(words.includes('{day}') && words.includes('{time}'))) return 'must say {day} and {time}: a reminder of nothing reminds nobody';
+  if (kind === 'appointment' && !(words.includes('{day}') && words.includes('{time}')))
+    return 'must say {day} and {time}: a reminder of nothing reminds nobody';
   return undefined;
 }
 
@@ -44,7 +50,9 @@ export const PAGE_FIELD = '{page}';
 export const withPage = (words: string, address: string): string => words.replaceAll(PAGE_FIELD, address);
 
 /** Characters of the 7-bit alphabet of text messages (3GPP TS 23.038), and those of its extension, which count twice. */
-const BASIC = new Set('@£$¥èéùìòÇ\nØø\rÅåΔ_ΦΓΛΩΠΨΣΘΞÆæßÉ !"#¤%&\'()*+,-./0123456789:;<=>?¡ABCDEFGHIJKLMNOPQRSTUVWXYZÄÖÑÜ§¿abcdefghijklmnopqrstuvwxyzäöñüà');
+const BASIC = new Set(
+  '@£$¥èéùìòÇ\nØø\rÅåΔ_ΦΓΛΩΠΨΣΘΞÆæßÉ !"#¤%&\'()*+,-./0123456789:;<=>?¡ABCDEFGHIJKLMNOPQRSTUVWXYZÄÖÑÜ§¿abcdefghijklmnopqrstuvwxyzäöñüà',
+);
 const EXTENDED = new Set('^{}\\[~]|€');
 
 /** How many text messages the words take: 160 characters in one or 153 in each of several; 70 and 67 with any character outside the 7-bit alphabet. */
@@ -90,7 +98,10 @@ const TOO_NEAR_MIN = 60;
  * @param fromMinute minute of the day; null: nothing goes out by itself
  */
 export function goesOutNow(
-  { on, from }: Pick<Slot, 'on' | 'from'>, { daysBefore, fromMinute }: { readonly daysBefore: number; readonly fromMinute: number | null }, day: string, minute: number,
+  { on, from }: Pick<Slot, 'on' | 'from'>,
+  { daysBefore, fromMinute }: { readonly daysBefore: number; readonly fromMinute: number | null },
+  day: string,
+  minute: number,
 ): boolean {
   if (fromMinute === null || minute < fromMinute || minute >= LATEST_MINUTE) return false;
   const ahead = daysBetween(day, on);

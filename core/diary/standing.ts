@@ -1,7 +1,8 @@
 import type { AppointmentState } from './types';
 
 /** How an appointment stands at a moment. */
-export type Standing = 'later' | 'late' | 'running' | 'to-record' | 'to-sign' | 'done' | 'cancelled' | 'no-show' | 'missed';
+export type Standing =
+  'later' | 'late' | 'running' | 'to-record' | 'to-sign' | 'done' | 'cancelled' | 'no-show' | 'missed';
 
 interface Facts {
   readonly state: AppointmentState;
@@ -30,5 +31,13 @@ export function standingOf({ state, sinceStart, minutes, begun, recorded, signed
 }
 
 export const STANDING_WORDS: Readonly<Record<Standing, string>> = {
-  later: '', late: 'late', running: 'under way', 'to-record': 'not recorded yet', 'to-sign': 'not signed off yet', done: 'done', cancelled: 'cancelled', 'no-show': 'did not come', missed: 'never begun',
+  later: '',
+  late: 'late',
+  running: 'under way',
+  'to-record': 'not recorded yet',
+  'to-sign': 'not signed off yet',
+  done: 'done',
+  cancelled: 'cancelled',
+  'no-show': 'did not come',
+  missed: 'never begun',
 };

@@ -1,5 +1,14 @@
 import { dayAfter, daysBetween } from '../units';
-import { freeStretches, openOn, whyClosed, workedOn, type DayHours, type Opening, type WhyNot, type WorkingHours } from './hours';
+import {
+  freeStretches,
+  openOn,
+  whyClosed,
+  workedOn,
+  type DayHours,
+  type Opening,
+  type WhyNot,
+  type WorkingHours,
+} from './hours';
 import type { Stretch } from './lanes';
 import type { Slot } from './types';
 
@@ -35,7 +44,13 @@ const DAYS = 7;
  * Seven days from a day on: who works when, what is booked and what is free.
  * @param notBefore what lies before this moment is not free: day and minute
  */
-export function weekAt(from: string, opening: Opening, workers: readonly Worker[], booked: readonly Booked[], notBefore: { readonly on: string; readonly minute: number }): WeekDay[] {
+export function weekAt(
+  from: string,
+  opening: Opening,
+  workers: readonly Worker[],
+  booked: readonly Booked[],
+  notBefore: { readonly on: string; readonly minute: number },
+): WeekDay[] {
   return Array.from({ length: DAYS }, (_, i) => {
     const on = dayAfter(from, i);
     return {
@@ -45,8 +60,18 @@ export function weekAt(from: string, opening: Opening, workers: readonly Worker[
       people: workers.map(({ personId, hours: own }) => {
         const hours = workedOn(on, opening, own);
         const stretches = booked.filter((one) => one.personId === personId && one.on === on);
-        const left = on < notBefore.on ? null : on > notBefore.on || !hours ? hours : { ...hours, from: Math.max(hours.from, notBefore.minute) };
-        return { personId, hours, booked: stretches.map(({ from: at, minutes }) => ({ from: at, minutes })), free: freeStretches(left, stretches) };
+        const left =
+          on < notBefore.on
+            ? null
+            : on > notBefore.on || !hours
+              ? hours
+              : { ...hours, from: Math.max(hours.from, notBefore.minute) };
+        return {
+          personId,
+          hours,
+          booked: stretches.map(({ from: at, minutes }) => ({ from: at, minutes })),
+          free: freeStretches(left, stretches),
+        };
       }),
     };
   });
@@ -64,14 +89,26 @@ const OFFERED = 3;
  * Where an appointment of a length fits: one place a day, the days nearest to the wished one first; of a day the shortest
  * stretch that holds it, so that the long ones stay whole.
  */
-export function placesFor(minutes: number, near: string, week: readonly WeekDay[], most = OFFERED): FreePlace[] {
+export function placesFor(
+  minutes: number,
+  near: string,
+  week: readonly WeekDay[],
+  most = OFFERED,
+): FreePlace[] {
   const places = week.flatMap(({ on, people }) => {
-    const fitting = people.flatMap(({ personId, free }) => free.filter((own) => own.minutes >= minutes).map((own) => ({ personId, on, from: own.from, minutes, left: own.minutes - minutes })));
+    const fitting = people.flatMap(({ personId, free }) =>
+      free
+        .filter((own) => own.minutes >= minutes)
+        .map((own) => ({ personId, on, from: own.from, minutes, left: own.minutes - minutes })),
+    );
     const [best] = fitting.sort((a, b) => a.left - b.left || a.from - b.from);
     return best ? [best] : [];
   });
   return places
-    .sort((a, b) => Math.abs(daysBetween(near, a.on)) - Math.abs(daysBetween(near, b.on)) || a.on.localeCompare(b.on))
+    .sort(
+      (a, b) =>
+        Math.abs(daysBetween(near, a.on)) - Math.abs(daysBetween(near, b.on)) || a.on.localeCompare(b.on),
+    )
     .slice(0, most)
     .map(({ personId, on, from }) => ({ personId, on, from, minutes }));
 }

@@ -1,6 +1,8 @@
 import { itemise, type PricedVisit, type VisitPrices } from './itemise';
 
-export type FoilsWithin = { readonly ok: true; readonly foils: number; readonly all: boolean } | { readonly ok: false; readonly leastMinor: number };
+export type FoilsWithin =
+  | { readonly ok: true; readonly foils: number; readonly all: boolean }
+  | { readonly ok: false; readonly leastMinor: number };
 
 /** A head is never foiled with more than so many. */
 const MOST_FOILS = 400;
@@ -8,7 +10,15 @@ const MOST_FOILS = 400;
 /** The visit with another number of foils: bowls, time and materials are taken to go with them. */
 export function withFoils(visit: PricedVisit, foils: number): PricedVisit {
   const share = visit.foils > 0 ? foils / visit.foils : 1;
-  return { ...visit, foils, foilingMinutes: visit.foilingMinutes * share, bowls: Math.ceil(visit.bowls * share - 1e-9), sessions: Math.ceil(visit.sessions * share - 1e-9), mixGrams: visit.mixGrams * share, materialsMinor: Math.round(visit.materialsMinor * share) };
+  return {
+    ...visit,
+    foils,
+    foilingMinutes: visit.foilingMinutes * share,
+    bowls: Math.ceil(visit.bowls * share - 1e-9),
+    sessions: Math.ceil(visit.sessions * share - 1e-9),
+    mixGrams: visit.mixGrams * share,
+    materialsMinor: Math.round(visit.materialsMinor * share),
+  };
 }
 
 /**

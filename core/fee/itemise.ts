@@ -73,7 +73,8 @@ const perCent = (minor: number, percent: number) => Math.round((minor * percent)
 /** The estimate of a visit, line by line; the lines add up to the total. Nothing for a visit without foils, toners and add-ons. */
 export function itemise(visit: PricedVisit, prices: VisitPrices): Itemised {
   const lines: PriceLine[] = [];
-  const line = (key: string, words: string, minor: number) => minor !== 0 && lines.push({ key, words, minor });
+  const line = (key: string, words: string, minor: number) =>
+    minor !== 0 && lines.push({ key, words, minor });
   const many = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`;
   if (visit.foils > 0) {
     if (prices.way === 'flat') {
@@ -82,12 +83,18 @@ export function itemise(visit: PricedVisit, prices: VisitPrices): Itemised {
       line('foils', `${many(more, 'further foil')}`, more * prices.perFoilMinor);
     } else {
       line('base', 'Foil service', prices.baseMinor);
-      line('time', `${Math.round(visit.foilingMinutes)} min of foiling`, priceOf(visit, prices) - prices.baseMinor);
+      line(
+        'time',
+        `${Math.round(visit.foilingMinutes)} min of foiling`,
+        priceOf(visit, prices) - prices.baseMinor,
+      );
       line('materials', 'Materials', visit.materialsMinor);
     }
     const foiled = lines.reduce((sum, { minor }) => sum + minor, 0);
-    if (visit.lengthMm >= prices.longFromMm) line('long', `Long hair, ${prices.longPercent}%`, perCent(foiled, prices.longPercent));
-    if (visit.densityPerCm2 >= prices.thickFromPerCm2) line('thick', `Thick hair, ${prices.thickPercent}%`, perCent(foiled, prices.thickPercent));
+    if (visit.lengthMm >= prices.longFromMm)
+      line('long', `Long hair, ${prices.longPercent}%`, perCent(foiled, prices.longPercent));
+    if (visit.densityPerCm2 >= prices.thickFromPerCm2)
+      line('thick', `Thick hair, ${prices.thickPercent}%`, perCent(foiled, prices.thickPercent));
     if (prices.way === 'flat') mixLine(visit, prices, line);
   }
   // What is included is included in a foil service: a toner alone is paid for.
@@ -95,7 +102,11 @@ export function itemise(visit: PricedVisit, prices: VisitPrices): Itemised {
   line('toners', many(toners, visit.foils > 0 ? 'extra toner' : 'toner'), toners * prices.extraTonerMinor);
   if (visit.root) line('root', 'Root colour', prices.rootMinor);
   for (const [name, minors] of byName(visit.recipes)) {
-    line(`recipe ${name}`, minors.length === 1 ? name : `${minors.length} × ${name}`, minors.reduce((sum, own) => sum + own, 0));
+    line(
+      `recipe ${name}`,
+      minors.length === 1 ? name : `${minors.length} × ${name}`,
+      minors.reduce((sum, own) => sum + own, 0),
+    );
   }
   for (const id of visit.addOns) {
     const own = prices.addOns.find((addOn) => addOn.id === id);
@@ -156,17 +167,40 @@ export interface LeftOut {
 /** What each thing that can be left out saves, the most first. The foils themselves are fitted in the pattern. */
 export function leftOut(visit: PricedVisit, prices: VisitPrices): LeftOut[] {
   const { totalMinor } = itemise(visit, prices);
-  const without = (key: string, words: string, part: Partial<PricedVisit>): LeftOut => ({ key, words, savesMinor: totalMinor - itemise({ ...visit, ...part }, prices).totalMinor });
+  const without = (key: string, words: string, part: Partial<PricedVisit>): LeftOut => ({
+    key,
+    words,
+    savesMinor: totalMinor - itemise({ ...visit, ...part }, prices).totalMinor,
+  });
   const options: LeftOut[] = [
     ...(visit.toners > 0 ? [without('toners', 'One toner less', { toners: visit.toners - 1 })] : []),
     ...(visit.root ? [without('root', 'Without root colour', { root: false })] : []),
-    ...(visit.bowls > 1 && prices.mixBy === 'bowl' ? [without('bowls', 'One bowl less', { bowls: visit.bowls - 1 })] : []),
-    ...visit.recipes.map((own) => without(`recipe ${own.name}`, `Without ${own.name.toLowerCase()}`, { recipes: visit.recipes.filter((other) => other !== own) })),
+    ...(visit.bowls > 1 && prices.mixBy === 'bowl'
+      ? [without('bowls', 'One bowl less', { bowls: visit.bowls - 1 })]
+      : []),
+    ...visit.recipes.map((own) =>
+      without(`recipe ${own.name}`, `Without ${own.name.toLowerCase()}`, {
+        recipes: visit.recipes.filter((other) => other !== own),
+      }),
+    ),
     ...visit.addOns.flatMap((id) => {
       const own = prices.addOns.find((addOn) => addOn.id === id);
-      return own ? [without(`add-on ${id}`, `Without ${own.name.toLowerCase()}`, { addOns: visit.addOns.filter((other) => other !== id) })] : [];
+      return own
+        ? [
+            without(`add-on ${id}`, `Without ${own.name.toLowerCase()}`, {
+              addOns: visit.addOns.filter((other) => other !== id),
+            }),
+          ]
+        : [];
     }),
-    ...(visit.foils >= 10 ? [without('foils', 'Ten foils fewer', { foils: visit.foils - 10, foilingMinutes: (visit.foilingMinutes * (visit.foils - 10)) / visit.foils })] : []),
+    ...(visit.foils >= 10
+      ? [
+          without('foils', 'Ten foils fewer', {
+            foils: visit.foils - 10,
+            foilingMinutes: (visit.foilingMinutes * (visit.foils - 10)) / visit.foils,
+          }),
+        ]
+      : []),
   ];
   return options.filter(({ savesMinor }) => savesMinor > 0).sort((a, b) => b.savesMinor - a.savesMinor);
 }
@@ -183,10 +217,20 @@ export interface Paid {
 }
 
 /** What is paid of an amount. Tips are kept apart: they pay for nothing. */
-export function paidOf(amountMinor: number, payments: readonly { readonly what: 'deposit' | 'payment' | 'tip'; readonly minor: number }[]): Paid {
-  const sum = (...kinds: string[]) => payments.filter(({ what }) => kinds.includes(what)).reduce((all, { minor }) => all + minor, 0);
+export function paidOf(
+  amountMinor: number,
+  payments: readonly { readonly what: 'deposit' | 'payment' | 'tip'; readonly minor: number }[],
+): Paid {
+  const sum = (...kinds: string[]) =>
+    payments.filter(({ what }) => kinds.includes(what)).reduce((all, { minor }) => all + minor, 0);
   const paidMinor = sum('deposit', 'payment');
-  return { depositMinor: sum('deposit'), paidMinor, tipMinor: sum('tip'), owedMinor: Math.max(0, amountMinor - paidMinor), changeMinor: Math.max(0, paidMinor - amountMinor) };
+  return {
+    depositMinor: sum('deposit'),
+    paidMinor,
+    tipMinor: sum('tip'),
+    owedMinor: Math.max(0, amountMinor - paidMinor),
+    changeMinor: Math.max(0, paidMinor - amountMinor),
+  };
 }
 
 export interface ReceiptFacts {
@@ -208,11 +252,17 @@ export function receiptRows({ estimate, agreedMinor, payments, taxPercent }: Rec
   const amount = agreedMinor ?? estimate.totalMinor;
   const paid = paidOf(amount, payments);
   const rows: ReceiptRow[] = estimate.lines.map(({ words, minor }) => ({ words, minor }));
-  if (agreedMinor !== null && agreedMinor !== estimate.totalMinor) rows.push({ words: agreedMinor < estimate.totalMinor ? 'Agreed, less' : 'Agreed, more', minor: agreedMinor - estimate.totalMinor });
+  if (agreedMinor !== null && agreedMinor !== estimate.totalMinor)
+    rows.push({
+      words: agreedMinor < estimate.totalMinor ? 'Agreed, less' : 'Agreed, more',
+      minor: agreedMinor - estimate.totalMinor,
+    });
   rows.push({ words: 'Total', minor: amount, total: true });
-  if (taxPercent > 0) rows.push({ words: `within it ${taxPercent}% tax`, minor: taxWithin(amount, taxPercent) });
+  if (taxPercent > 0)
+    rows.push({ words: `within it ${taxPercent}% tax`, minor: taxWithin(amount, taxPercent) });
   if (paid.depositMinor > 0) rows.push({ words: 'Deposit', minor: paid.depositMinor });
-  if (paid.paidMinor > paid.depositMinor) rows.push({ words: 'Paid', minor: paid.paidMinor - paid.depositMinor });
+  if (paid.paidMinor > paid.depositMinor)
+    rows.push({ words: 'Paid', minor: paid.paidMinor - paid.depositMinor });
   rows.push({ words: 'Owed', minor: paid.owedMinor });
   if (paid.tipMinor > 0) rows.push({ words: 'Tip, thank you', minor: paid.tipMinor });
   return rows;
@@ -232,5 +282,12 @@ export function receiptText({ salon, client, on, money }: ReceiptHead, rows: rea
   const said = rows.map(({ words, minor }) => [words, money(minor)] as const);
   const left = Math.max(...said.map(([words]) => words.length));
   const right = Math.max(...said.map(([, figure]) => figure.length));
-  return [salon, `${client}, ${on}`, '', ...said.map(([words, figure]) => `${words.padEnd(left)}  ${figure.padStart(right)}`)].join('\n') + '\n';
+  return (
+    [
+      salon,
+      `${client}, ${on}`,
+      '',
+      ...said.map(([words, figure]) => `${words.padEnd(left)}  ${figure.padStart(right)}`),
+    ].join('\n') + '\n'
+  );
 }

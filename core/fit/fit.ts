@@ -6,7 +6,8 @@ import { thinned } from './thin';
 import { placeOf, usualPoints, worthOfPoints, type Place, type PointsOf } from './worth';
 
 /** The limit that a plan is fitted to. */
-export type FitLimit = { readonly kind: 'foils'; readonly foils: number } | { readonly kind: 'minutes'; readonly minutes: number };
+export type FitLimit =
+  { readonly kind: 'foils'; readonly foils: number } | { readonly kind: 'minutes'; readonly minutes: number };
 
 export interface FitChange {
   readonly panel: string;
@@ -63,21 +64,35 @@ const GROUPS: readonly { words: string; families: readonly ZoneFamily[] }[] = [
  * is emptied. The sum over panels is separable while each place belongs mostly to one of them.
  * @param pointsOf what foils earn: as the client wears it, where that is known
  */
-export function fitPlan(plan: Plan, engine: PatternEngine, limit: FitLimit, pointsOf: PointsOf = usualPoints): Fitted {
+export function fitPlan(
+  plan: Plan,
+  engine: PatternEngine,
+  limit: FitLimit,
+  pointsOf: PointsOf = usualPoints,
+): Fitted {
   return toEnd(fitInSteps(plan, engine, limit, pointsOf));
 }
 
 /** {@link fitPlan}, a panel's option at a time, so that it can be given up in between. */
-export function* fitInSteps(plan: Plan, engine: PatternEngine, limit: FitLimit, pointsOf: PointsOf = usualPoints): Generator<undefined, Fitted> {
+export function* fitInSteps(
+  plan: Plan,
+  engine: PatternEngine,
+  limit: FitLimit,
+  pointsOf: PointsOf = usualPoints,
+): Generator<undefined, Fitted> {
   const before = engine.compute(plan);
-  const panels = plan.panels.filter((panel) => before.sheet.panels.some((own) => own.panel === panel.id && own.foils > 0));
+  const panels = plan.panels.filter((panel) =>
+    before.sheet.panels.some((own) => own.panel === panel.id && own.foils > 0),
+  );
   if (panels.length === 0) return { ok: false, problem: 'There are no foils to fit.' };
   const { offsetMm } = plan.head.part;
   const pointsNow = pointsOf(plan, before);
   const full = pointsByPlace(before, pointsNow, offsetMm);
   const unit = (foils: number, seconds: number) => (limit.kind === 'foils' ? foils : Math.ceil(seconds / 6));
   // What is painted in the open air stays as it is, and takes its time.
-  const painted = before.sheet.panels.filter(({ panel }) => !panels.some(({ id }) => id === panel)).reduce((sum, { minutes }) => sum + minutes, 0);
+  const painted = before.sheet.panels
+    .filter(({ panel }) => !panels.some(({ id }) => id === panel))
+    .reduce((sum, { minutes }) => sum + minutes, 0);
   const worked = new Set([...before.sheet.foils, ...before.sheet.painted].map(({ panel }) => panel)).size;
   const changes = Math.ceil(10 * ((worked - 1) * MINUTES_PER_PANEL_CHANGE + painted));
   const most = limit.kind === 'foils' ? Math.floor(limit.foils) : Math.floor(limit.minutes * 10) - changes;
@@ -95,8 +110,19 @@ export function* fitInSteps(plan: Plan, engine: PatternEngine, limit: FitLimit, 
       if (foils.length === 0) continue;
       // Treated drop-outs among them.
       const seconds = 60 * computed.sheet.panels.find((totals) => totals.panel === panel.id)!.minutes;
-      const points = pointsByPlace(computed, factor === 1 ? pointsNow : pointsOf(changed, computed), offsetMm, panel.id);
-      own.push({ factor, foils: foils.length, cost: unit(foils.length, seconds), worth: worthOfPoints(points, full), points: sumOf(points.values()) });
+      const points = pointsByPlace(
+        computed,
+        factor === 1 ? pointsNow : pointsOf(changed, computed),
+        offsetMm,
+        panel.id,
+      );
+      own.push({
+        factor,
+        foils: foils.length,
+        cost: unit(foils.length, seconds),
+        worth: worthOfPoints(points, full),
+        points: sumOf(points.values()),
+      });
       yield;
     }
     options.push(own);
@@ -105,7 +131,10 @@ export function* fitInSteps(plan: Plan, engine: PatternEngine, limit: FitLimit, 
   if (least > most) {
     const names = panels.map(({ name }) => name).join(', ');
     const said = limit.kind === 'foils' ? `${least} foils` : `${Math.ceil((least + changes) / 10)} minutes`;
-    return { ok: false, problem: `Even with its widest spacing this pattern takes ${said} (${names}). Switch a panel off first.` };
+    return {
+      ok: false,
+      problem: `Even with its widest spacing this pattern takes ${said} (${names}). Switch a panel off first.`,
+    };
   }
   const chosen = bestWithin(options, most);
   const thin = new Map(panels.map((panel, i) => [panel.id, thinned(panel, options[i][chosen[i]].factor)!]));
@@ -123,10 +152,15 @@ export function* fitInSteps(plan: Plan, engine: PatternEngine, limit: FitLimit, 
       const own = options[i][chosen[i]];
       if (own.factor === 1) return [];
       const first = options[i].find(({ factor }) => factor === 1)!;
-      return [{
-        panel: panel.id, words: `${panel.name}: ${recipeLine(panel)} → ${recipeLine(thin.get(panel.id)!)}; ${first.foils} → ${own.foils} foils`,
-        pointsBefore: first.points, pointsAfter: own.points, saved: first.foils - own.foils,
-      }];
+      return [
+        {
+          panel: panel.id,
+          words: `${panel.name}: ${recipeLine(panel)} → ${recipeLine(thin.get(panel.id)!)}; ${first.foils} → ${own.foils} foils`,
+          pointsBefore: first.points,
+          pointsAfter: own.points,
+          saved: first.foils - own.foils,
+        },
+      ];
     }),
     lost: lostOf(before, after),
   };
@@ -136,7 +170,12 @@ function withPanels(plan: Plan, own: ReadonlyMap<string, Plan['panels'][number]>
   return { ...plan, panels: plan.panels.map((panel) => own.get(panel.id) ?? panel) };
 }
 
-function pointsByPlace(computed: ComputedPlan, points: ArrayLike<number>, partOffsetMm: number, panel?: string): Map<Place, number> {
+function pointsByPlace(
+  computed: ComputedPlan,
+  points: ArrayLike<number>,
+  partOffsetMm: number,
+  panel?: string,
+): Map<Place, number> {
   const out = new Map<Place, number>();
   computed.sheet.foils.forEach((foil, i) => {
     if (panel !== undefined && foil.panel !== panel) return;

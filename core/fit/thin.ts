@@ -9,7 +9,11 @@ const NARROWEST_MM = 1;
 export function thinned(panel: Panel, factor: number): Panel | undefined {
   if (factor === 1) return panel;
   if (panel.direction.kind === 'crossed') return undefined;
-  const wider = (mm: number) => Math.min(WIDEST_MM, Math.max(NARROWEST_MM, Math.round(((panel.thicknessMm + mm) * factor - panel.thicknessMm) * 2) / 2));
+  const wider = (mm: number) =>
+    Math.min(
+      WIDEST_MM,
+      Math.max(NARROWEST_MM, Math.round(((panel.thicknessMm + mm) * factor - panel.thicknessMm) * 2) / 2),
+    );
   const plain = (spacing: PlainSpacing): PlainSpacing => {
     switch (spacing.kind) {
       case 'constant':
@@ -25,11 +29,17 @@ export function thinned(panel: Panel, factor: number): Panel | undefined {
     case 'count':
       return { ...panel, spacing: { ...spacing, foils: Math.max(1, Math.floor(spacing.foils / factor)) } };
     case 'share':
-      return { ...panel, spacing: { ...spacing, lightened: Math.min(1, Math.max(0.005, spacing.lightened / factor)) } };
+      return {
+        ...panel,
+        spacing: { ...spacing, lightened: Math.min(1, Math.max(0.005, spacing.lightened / factor)) },
+      };
     case 'minutes':
       return { ...panel, spacing: { ...spacing, minutes: Math.max(1, spacing.minutes / factor) } };
     case 'budget':
-      return { ...panel, spacing: { ...spacing, amountMinor: Math.max(1, Math.floor(spacing.amountMinor / factor)) } };
+      return {
+        ...panel,
+        spacing: { ...spacing, amountMinor: Math.max(1, Math.floor(spacing.amountMinor / factor)) },
+      };
     case 'backwards':
       return { ...panel, spacing: { ...spacing, spacing: plain(spacing.spacing) } };
     default:

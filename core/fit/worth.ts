@@ -5,7 +5,17 @@ import type { ComputedPlan, Foil, Plan } from '../pattern';
  * What one more foil adds to the light that is seen, by where it lies, in points; hair worn down for three fifths of the
  * time and up for two. Tried with a model of wear; the client's own figures take their place where wear is computed.
  */
-const WORTH = { hairline: 0.73, part: 0.5, crown: 0.3, 'lower side': 0.17, top: 0.11, 'upper back': 0.07, 'upper side': 0.04, nape: 0.04, 'middle back': 0.03 } as const;
+const WORTH = {
+  hairline: 0.73,
+  part: 0.5,
+  crown: 0.3,
+  'lower side': 0.17,
+  top: 0.11,
+  'upper back': 0.07,
+  'upper side': 0.04,
+  nape: 0.04,
+  'middle back': 0.03,
+} as const;
 
 export type Place = keyof typeof WORTH;
 
@@ -31,7 +41,8 @@ export function placeOf(foil: Foil, computed: ComputedPlan, index: number, partO
 export type PointsOf = (plan: Plan, computed: ComputedPlan) => ArrayLike<number>;
 
 /** Where no figures of wear are at hand: what a foil is worth at its place. */
-export const usualPoints: PointsOf = ({ head }, computed) => computed.sheet.foils.map((foil, i) => WORTH[placeOf(foil, computed, i, head.part.offsetMm)]);
+export const usualPoints: PointsOf = ({ head }, computed) =>
+  computed.sheet.foils.map((foil, i) => WORTH[placeOf(foil, computed, i, head.part.offsetMm)]);
 
 /**
  * Worth of light by place: U = b·(1 − e^(−n/b)), n the points earned there and b what fills the place now. Concave, so that

@@ -13,7 +13,10 @@ export const archiveManifestSchema = z.strictObject({
   /** Newest change of the database that its rows know. */
   schema: z.string().regex(/^\d{4}-[a-z-]+$/, 'must name a change of the database such as 0010-diary'),
   salon: z.strictObject({ id: z.uuid('must be an id'), name: z.string().min(1).max(120) }),
-  tables: z.record(z.string().regex(/^[a-z_]+$/), z.strictObject({ rows: z.int().min(0), columns: z.array(z.string()).max(200), sha256 })),
+  tables: z.record(
+    z.string().regex(/^[a-z_]+$/),
+    z.strictObject({ rows: z.int().min(0), columns: z.array(z.string()).max(200), sha256 }),
+  ),
   /** Photos by their path in the archive. */
   photos: z.record(z.string(), sha256),
 });
@@ -24,7 +27,10 @@ export type ArchiveManifest = z.infer<typeof archiveManifestSchema>;
 export function parseArchiveManifest(value: unknown): Parsed<ArchiveManifest> {
   const version = (value as { version?: unknown } | null)?.version;
   if (typeof version === 'number' && version > ARCHIVE_VERSION) {
-    return { ok: false, problem: `version: it is of version ${version}, made by a newer Dappled Lattice; this one reads version ${ARCHIVE_VERSION}. Bring this installation up to date first.` };
+    return {
+      ok: false,
+      problem: `version: it is of version ${version}, made by a newer Dappled Lattice; this one reads version ${ARCHIVE_VERSION}. Bring this installation up to date first.`,
+    };
   }
   return parseWith(archiveManifestSchema, value);
 }

@@ -9,7 +9,12 @@ export type ClientField = (typeof CLIENT_FIELDS)[number];
 /** Reads them; `today` is a day, since nobody is born after it. */
 export const clientForm = (today: string) =>
   z.object({
-    name: z.string().trim().normalize('NFC').min(1, 'Name: it is empty.').max(120, 'Name: it is longer than 120 characters.'),
+    name: z
+      .string()
+      .trim()
+      .normalize('NFC')
+      .min(1, 'Name: it is empty.')
+      .max(120, 'Name: it is longer than 120 characters.'),
     phone: z
       .string()
       .trim()
@@ -19,11 +24,17 @@ export const clientForm = (today: string) =>
       .string()
       .trim()
       .max(200, 'E-mail: it is longer than 200 characters.')
-      .refine((address) => address === '' || z.email().safeParse(address).success, 'E-mail: write an address such as name@post.example.'),
+      .refine(
+        (address) => address === '' || z.email().safeParse(address).success,
+        'E-mail: write an address such as name@post.example.',
+      ),
     bornOn: z
       .string()
       .trim()
-      .refine((day) => day === '' || z.iso.date().safeParse(day).success, 'Birthday: write a day such as 1990-02-28.')
+      .refine(
+        (day) => day === '' || z.iso.date().safeParse(day).success,
+        'Birthday: write a day such as 1990-02-28.',
+      )
       .refine((day) => day === '' || day <= today, 'Birthday: it lies in the future.')
       .refine((day) => day === '' || day >= '1900-01-01', 'Birthday: it lies before 1900.')
       .transform((day) => day || null),
@@ -45,13 +56,33 @@ const COLUMNS = ['id', 'name', 'phone', 'email', 'birthday', 'note'] as const;
 
 /** Clients as a table that spreadsheets open. */
 export function clientsCsv(clients: readonly ListedClient[], separator: string): string {
-  return csvTable(COLUMNS, clients.map(({ id, name, phone, email, bornOn, note }) => [id, textCell(name), textCell(phone), textCell(email), bornOn ?? '', textCell(note)]), separator);
+  return csvTable(
+    COLUMNS,
+    clients.map(({ id, name, phone, email, bornOn, note }) => [
+      id,
+      textCell(name),
+      textCell(phone),
+      textCell(email),
+      bornOn ?? '',
+      textCell(note),
+    ]),
+    separator,
+  );
 }
 
 type Fields = Omit<ListedClient, 'id' | 'revision'>;
 
 /** What a column of somebody else's table can hold. */
-export const CLIENT_COLUMNS = ['name', 'first name', 'last name', 'phone', 'email', 'birthday', 'note', 'id'] as const;
+export const CLIENT_COLUMNS = [
+  'name',
+  'first name',
+  'last name',
+  'phone',
+  'email',
+  'birthday',
+  'note',
+  'id',
+] as const;
 export type ClientColumn = (typeof CLIENT_COLUMNS)[number];
 /** Which column of a table holds what, by its place; the first is 0. */
 export type ClientColumns = Readonly<Partial<Record<ClientColumn, number>>>;
@@ -61,7 +92,17 @@ const HEADINGS: Readonly<Record<ClientColumn, readonly string[]>> = {
   name: ['name', 'client', 'clientname', 'fullname', 'customer', 'customername', 'contact', 'contactname'],
   'first name': ['firstname', 'forename', 'givenname', 'first'],
   'last name': ['lastname', 'surname', 'familyname', 'last'],
-  phone: ['phone', 'phonenumber', 'mobile', 'mobilephone', 'mobilenumber', 'telephone', 'tel', 'cell', 'cellphone'],
+  phone: [
+    'phone',
+    'phonenumber',
+    'mobile',
+    'mobilephone',
+    'mobilenumber',
+    'telephone',
+    'tel',
+    'cell',
+    'cellphone',
+  ],
   email: ['email', 'emailaddress', 'mail'],
   birthday: ['birthday', 'birthdate', 'dateofbirth', 'dob', 'born'],
   note: ['note', 'notes', 'comment', 'comments', 'remarks'],
@@ -103,7 +144,8 @@ export interface ClientsImport {
 }
 
 /** Two records are of one person, as far as a table can tell: the same name and phone, however they are written. */
-const personKey = (name: string, phone: string) => `${name.normalize('NFC').toLowerCase().replace(/\s+/g, ' ')} ${phoneKey(phone) ?? phone.replace(/\D/g, '')}`;
+const personKey = (name: string, phone: string) =>
+  `${name.normalize('NFC').toLowerCase().replace(/\s+/g, ' ')} ${phoneKey(phone) ?? phone.replace(/\D/g, '')}`;
 
 /** A day in figures as YYYY-MM-DD: `28.2.1990`, `2/28/1990`. What is none stays, for whoever reads it to refuse. */
 function dayOf(cell: string, dates: ClientsReading['dates']): string {
@@ -121,21 +163,45 @@ function dayOf(cell: string, dates: ClientsReading['dates']): string {
  * one without is whoever has the same name and phone, or a new client. A cell left empty keeps what is known. Doubles are named
  * and nothing is taken.
  */
-export function readClientsCsv(text: string, known: readonly ListedClient[], { today, dates, columns: chosen }: ClientsReading): CsvRead<ClientsImport> {
+export function readClientsCsv(
+  text: string,
+  known: readonly ListedClient[],
+  { today, dates, columns: chosen }: ClientsReading,
+): CsvRead<ClientsImport> {
   const table = cellsOf(text);
   if (!table) return { ok: false, problem: 'The table is empty.' };
-  if (table.rows.length + table.problems.length === 0) return { ok: false, problem: 'The table has a heading and no clients.' };
+  if (table.rows.length + table.problems.length === 0)
+    return { ok: false, problem: 'The table has a heading and no clients.' };
   const { heading, separator } = table;
   const columns = chosen ?? guessedColumns(heading);
-  const samples = heading.map((_, at) => table.rows.map(({ cells }) => cells[at] ?? '').find((cell) => cell !== '') ?? '');
+  const samples = heading.map(
+    (_, at) => table.rows.map(({ cells }) => cells[at] ?? '').find((cell) => cell !== '') ?? '',
+  );
   const looked = { separator, heading, samples, columns };
-  if (columns.name === undefined && columns['first name'] === undefined && columns['last name'] === undefined) {
-    return { ok: true, value: { ...looked, added: [], changed: [], same: 0, problems: [{ row: 1, problem: 'No column is the name: choose which one is.' }] } };
+  if (
+    columns.name === undefined &&
+    columns['first name'] === undefined &&
+    columns['last name'] === undefined
+  ) {
+    return {
+      ok: true,
+      value: {
+        ...looked,
+        added: [],
+        changed: [],
+        same: 0,
+        problems: [{ row: 1, problem: 'No column is the name: choose which one is.' }],
+      },
+    };
   }
   const form = clientForm(today);
   const byId = new Map(known.map((own) => [own.id, own]));
   const byPerson = new Map<string, ListedClient[]>();
-  for (const own of known) byPerson.set(personKey(own.name, own.phone), [...(byPerson.get(personKey(own.name, own.phone)) ?? []), own]);
+  for (const own of known)
+    byPerson.set(personKey(own.name, own.phone), [
+      ...(byPerson.get(personKey(own.name, own.phone)) ?? []),
+      own,
+    ]);
   const problems: RowProblem[] = [...table.problems];
   const rowOf = new Map<string, number>();
   const added: Fields[] = [];
@@ -148,22 +214,28 @@ export function readClientsCsv(text: string, known: readonly ListedClient[], { t
       const own = at === undefined ? '' : cellText(cells[at] ?? '');
       return own === '' ? undefined : own;
     };
-    const name = cell('name') ?? ([cell('first name'), cell('last name')].filter(Boolean).join(' ') || undefined);
+    const name =
+      cell('name') ?? ([cell('first name'), cell('last name')].filter(Boolean).join(' ') || undefined);
     const id = cell('id');
     if (id !== undefined && !byId.has(id)) {
       problem(`id: no client here has “${id}”. Leave it empty for a new client.`);
       continue;
     }
-    const alike = id === undefined ? byPerson.get(personKey(name ?? '', cell('phone') ?? '')) ?? [] : [];
+    const alike = id === undefined ? (byPerson.get(personKey(name ?? '', cell('phone') ?? '')) ?? []) : [];
     if (alike.length > 1) {
-      problem(`name: ${alike.length} clients here are “${name}” with that phone. Write the id of the one that is meant.`);
+      problem(
+        `name: ${alike.length} clients here are “${name}” with that phone. Write the id of the one that is meant.`,
+      );
       continue;
     }
     const before = id === undefined ? alike[0] : byId.get(id);
     const born = cell('birthday');
     const read = form.safeParse({
-      name: name ?? before?.name ?? '', phone: cell('phone') ?? before?.phone ?? '', email: cell('email') ?? before?.email ?? '',
-      bornOn: born === undefined ? before?.bornOn ?? '' : dayOf(born, dates), note: cell('note') ?? before?.note ?? '',
+      name: name ?? before?.name ?? '',
+      phone: cell('phone') ?? before?.phone ?? '',
+      email: cell('email') ?? before?.email ?? '',
+      bornOn: born === undefined ? (before?.bornOn ?? '') : dayOf(born, dates),
+      note: cell('note') ?? before?.note ?? '',
     });
     if (!read.success) {
       problem(read.error.issues[0].message);

@@ -20,7 +20,13 @@ const actionSchema = z.discriminatedUnion('do', [
     from: z.int().min(1).describe('First of its foils in the panel, from 1'),
     to: z.int().min(1).describe('and the last'),
   }),
-  z.strictObject({ do: z.literal('pull'), at: minutes('Begun'), until: minutes('Last one wiped'), units, by }),
+  z.strictObject({
+    do: z.literal('pull'),
+    at: minutes('Begun'),
+    until: minutes('Last one wiped'),
+    units,
+    by,
+  }),
   z.strictObject({
     do: z.literal('rinse'),
     at: minutes('At the basin'),
@@ -51,7 +57,10 @@ export const clockSchema = z.strictObject({
           .number()
           .nullable()
           .describe('Lowest level that a foil reaches (estimate); null where nothing lifts'),
-        gapMinutes: z.number().min(0).describe('Minutes that the best plan of its kind could be shorter, at most'),
+        gapMinutes: z
+          .number()
+          .min(0)
+          .describe('Minutes that the best plan of its kind could be shorter, at most'),
         second: z.enum(['none', 'pulls', 'foils']).describe('The second person that it takes'),
         parts: z
           .array(z.strictObject({ panel: z.string(), foils: z.array(z.int()) }))

@@ -1,7 +1,10 @@
 import { z } from 'zod';
 import { WET_PARTS } from '../clock';
 
-const id = z.string({ error: 'must be text' }).min(1, 'must not be empty').max(200, 'must be at most 200 characters');
+const id = z
+  .string({ error: 'must be text' })
+  .min(1, 'must not be empty')
+  .max(200, 'must be at most 200 characters');
 
 /** The course of a service: the order of its blocks, where rinses fall, and who opens foils. */
 export const courseSchema = z.strictObject({

@@ -10,15 +10,24 @@ export interface RowProblem {
 /** A table as it was read: the cells of each row that are not empty, by column. */
 export interface CsvTable<Column extends string> {
   readonly separator: string;
-  readonly rows: readonly { readonly row: number; readonly cells: Readonly<Partial<Record<Column, string>>> }[];
+  readonly rows: readonly {
+    readonly row: number;
+    readonly cells: Readonly<Partial<Record<Column, string>>>;
+  }[];
   /** Rows that have more cells than the heading names. */
   readonly problems: readonly RowProblem[];
 }
 
-export type CsvRead<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: string };
+export type CsvRead<T> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: string };
 
 const SEPARATORS = [',', ';', '\t', '|'];
-const SEPARATOR_WORDS: Readonly<Record<string, string>> = { ',': 'comma', ';': 'semicolon', '\t': 'tab', '|': 'bar' };
+const SEPARATOR_WORDS: Readonly<Record<string, string>> = {
+  ',': 'comma',
+  ';': 'semicolon',
+  '\t': 'tab',
+  '|': 'bar',
+};
 
 /** Columns whose figures may be written in another unit. */
 export type MeasuredColumns<Column extends string> = Readonly<Partial<Record<Column, MeasuredColumn>>>;
@@ -34,14 +43,20 @@ interface Cells {
 
 /** Reads the cells of a table whose first row is its heading; the separator is found out. @returns undefined where it is empty */
 export function cellsOf(text: string): Cells | undefined {
-  const table = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { delimitersToGuess: SEPARATORS, skipEmptyLines: 'greedy' });
+  const table = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
+    delimitersToGuess: SEPARATORS,
+    skipEmptyLines: 'greedy',
+  });
   const [head, ...body] = table.data.map((cells) => cells.map((cell) => cell.trim()));
   if (!head) return undefined;
   const problems: RowProblem[] = [];
   const rows = body.flatMap((cells, i) => {
     const row = i + 2;
     if (cells.slice(head.length).every((cell) => cell === '')) return [{ row, cells }];
-    problems.push({ row, problem: `It has ${cells.length} cells where the heading has ${head.length}: a figure with a comma needs another separator, or quotation marks.` });
+    problems.push({
+      row,
+      problem: `It has ${cells.length} cells where the heading has ${head.length}: a figure with a comma needs another separator, or quotation marks.`,
+    });
     return [];
   });
   return { separator: table.meta.delimiter, heading: head, rows, problems };
@@ -53,25 +68,39 @@ export function cellsOf(text: string): Cells | undefined {
  * @param what what the rows are, as it is said: `products`
  */
 export function readCsvTable<Column extends string>(
-  text: string, columns: readonly Column[], needed: readonly Column[], what: string, measured?: MeasuredColumns<Column>,
+  text: string,
+  columns: readonly Column[],
+  needed: readonly Column[],
+  what: string,
+  measured?: MeasuredColumns<Column>,
 ): CsvRead<CsvTable<Column>> {
   const table = cellsOf(text);
   if (!table) return { ok: false, problem: 'The table is empty.' };
   const { separator, rows, problems } = table;
-  const columnOf = new Map(columns.flatMap((column) => Object.entries(measured?.[column]?.names ?? {}).map(([unit, name]) => [name.toLowerCase(), { column, unit }] as const)));
+  const columnOf = new Map(
+    columns.flatMap((column) =>
+      Object.entries(measured?.[column]?.names ?? {}).map(
+        ([unit, name]) => [name.toLowerCase(), { column, unit }] as const,
+      ),
+    ),
+  );
   const heading = table.heading.map((name) => name.toLowerCase());
   const named: string[] = heading.map((name) => columnOf.get(name)?.column ?? name);
   const units = heading.map((name) => columnOf.get(name)?.unit);
   const decimalComma = rows.some(({ cells }) => cells.some((cell) => /^-?\d+,\d+$/.test(cell)));
   const missing = needed.filter((name) => !named.includes(name));
   if (missing.length > 0) {
-    return { ok: false, problem: `The first row must name the columns; ${missing.map((name) => `“${name}”`).join(', ')} ${missing.length === 1 ? 'is' : 'are'} missing. Read with ${SEPARATOR_WORDS[separator] ?? separator} as the separator.` };
+    return {
+      ok: false,
+      problem: `The first row must name the columns; ${missing.map((name) => `“${name}”`).join(', ')} ${missing.length === 1 ? 'is' : 'are'} missing. Read with ${SEPARATOR_WORDS[separator] ?? separator} as the separator.`,
+    };
   }
   const unknown = named.filter((name) => name !== '' && !(columns as readonly string[]).includes(name));
   if (unknown.length > 0) return { ok: false, problem: `“${unknown[0]}” is no column that is known here.` };
   const twice = named.find((name, i) => name !== '' && named.indexOf(name) !== i);
   if (twice !== undefined) return { ok: false, problem: `The column “${twice}” stands there twice.` };
-  if (rows.length + problems.length === 0) return { ok: false, problem: `The table has a heading and no ${what}.` };
+  if (rows.length + problems.length === 0)
+    return { ok: false, problem: `The table has a heading and no ${what}.` };
   const read = rows.map(({ row, cells }) => {
     const given: Partial<Record<Column, string>> = {};
     named.forEach((column, at) => {
@@ -100,6 +129,15 @@ export const textCell = (text: string): string => text.replace(/(^|[,;|\t\r\n])(
 export const cellText = (cell: string): string => cell.replace(/(^|[,;|\t\r\n])'(?=[=+@\t-])/g, '$1');
 
 /** Rows as a table that spreadsheets open. */
-export function csvTable(columns: readonly string[], rows: readonly (readonly string[])[], separator: string): string {
-  return Papa.unparse({ fields: [...columns], data: rows.map((row) => [...row]) }, { delimiter: separator, newline: '\r\n' }) + '\r\n';
+export function csvTable(
+  columns: readonly string[],
+  rows: readonly (readonly string[])[],
+  separator: string,
+): string {
+  return (
+    Papa.unparse(
+      { fields: [...columns], data: rows.map((row) => [...row]) },
+      { delimiter: separator, newline: '\r\n' },
+    ) + '\r\n'
+  );
 }

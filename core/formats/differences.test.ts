@@ -26,22 +26,34 @@ test('a panel that only one side has differs in its own fields, not in its neigh
 
 test('regrowth is named by zone', () => {
   const mine = { ...EMPTY_CONSULT, regrowthMm: { 'temple-l': 12 } };
-  expect(differencesOf(mine, EMPTY_CONSULT)).toEqual([{ where: 'regrowth, temple, left', mine: '12 mm', theirs: 'none' }]);
+  expect(differencesOf(mine, EMPTY_CONSULT)).toEqual([
+    { where: 'regrowth, temple, left', mine: '12 mm', theirs: 'none' },
+  ]);
 });
 
 test('lists are counted, zones named, and what is missing is none', () => {
   const [back] = startPlan().panels;
-  const graded = (...dropoutsMm: number[]) => ({ panels: [{ ...back, spacing: { kind: 'graded', dropoutsMm } }] });
-  expect(differencesOf(graded(2, 5), graded(2, 6))).toEqual([{ where: 'Back, drop-out 2', mine: '5 mm', theirs: '6 mm' }]);
+  const graded = (...dropoutsMm: number[]) => ({
+    panels: [{ ...back, spacing: { kind: 'graded', dropoutsMm } }],
+  });
+  expect(differencesOf(graded(2, 5), graded(2, 6))).toEqual([
+    { where: 'Back, drop-out 2', mine: '5 mm', theirs: '6 mm' },
+  ]);
   const hair = (byZone: object) => ({ hair: { byZone } });
-  expect(differencesOf(hair({ 'temple-l': { densityPerCm2: 120 } }), hair({}))).toEqual([{ where: 'density, temple, left', mine: '120', theirs: 'none' }]);
+  expect(differencesOf(hair({ 'temple-l': { densityPerCm2: 120 } }), hair({}))).toEqual([
+    { where: 'density, temple, left', mine: '120', theirs: 'none' },
+  ]);
   expect(differencesOf({ earToEarMm: null }, {})).toEqual([]);
 });
 
 test('a list may hold nothing in places, such as the hours of a closed day', () => {
   const open = { from: 540, to: 1140 };
   expect(differencesOf({ opening: { week: [open, null] } }, { opening: { week: [open, null] } })).toEqual([]);
-  expect(differencesOf({ opening: { week: [null, null] } }, { opening: { week: [null, open] } }).map(({ theirs }) => theirs)).toEqual(['540', '1140']);
+  expect(
+    differencesOf({ opening: { week: [null, null] } }, { opening: { week: [null, open] } }).map(
+      ({ theirs }) => theirs,
+    ),
+  ).toEqual(['540', '1140']);
 });
 
 test('equal documents do not differ', () => expect(differencesOf(startPlan(), startPlan())).toEqual([]));

@@ -2,9 +2,11 @@ import { z } from 'zod';
 import { NOTED, SERVICES } from '../visit';
 import { levelField, whole } from './fields';
 
-const line = (most: number) => z.string({ error: 'must be text' }).trim().max(most, `must be at most ${most} characters`);
+const line = (most: number) =>
+  z.string({ error: 'must be text' }).trim().max(most, `must be at most ${most} characters`);
 const day = (description: string) => z.iso.date('must be a day such as 2027-01-31').describe(description);
-const oneOf = <T extends string>(values: readonly [T, ...T[]]) => z.enum(values, { error: `must be one of ${values.join(', ')}` });
+const oneOf = <T extends string>(values: readonly [T, ...T[]]) =>
+  z.enum(values, { error: `must be one of ${values.join(', ')}` });
 
 /** What was done to the hair before: what, where, when. */
 export const historySchema = z
@@ -44,9 +46,18 @@ export const goalsSchema = z
 export const healthSchema = z
   .strictObject({
     allergy: oneOf(['none', 'known']).nullable().default(null).describe('Known allergic reaction to colour'),
-    dyes: oneOf(['none', 'metal', 'plant', 'unknown']).nullable().default(null).describe('Earlier metal-salt or plant dyes'),
-    scalp: oneOf(['sound', 'irritated', 'inflamed', 'broken']).nullable().default(null).describe('State of the scalp today'),
-    strandFeel: oneOf(['sound', 'stretchy']).nullable().default(null).describe('A wet strand today; stretchy or gummy hair breaks'),
+    dyes: oneOf(['none', 'metal', 'plant', 'unknown'])
+      .nullable()
+      .default(null)
+      .describe('Earlier metal-salt or plant dyes'),
+    scalp: oneOf(['sound', 'irritated', 'inflamed', 'broken'])
+      .nullable()
+      .default(null)
+      .describe('State of the scalp today'),
+    strandFeel: oneOf(['sound', 'stretchy'])
+      .nullable()
+      .default(null)
+      .describe('A wet strand today; stretchy or gummy hair breaks'),
     noted: z.array(oneOf(NOTED)).max(NOTED.length).default([]).describe('Left to the professional to weigh'),
   })
   .prefault({})

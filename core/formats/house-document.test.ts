@@ -29,12 +29,21 @@ test.each([
   [{ units: 'yards' }, 'units: must be mm, cm or in.'],
   [{ rulesOff: ['nothing'] }, /^rulesOff\[0\]: must be one of thick, wide/],
   [{ limits: { sliceMm: 0 } }, 'limits.sliceMm: must be a number from 1 to 20 mm.'],
-  [{ prices: { ...USUAL_HOUSE.prices, currency: 'euro' } }, 'prices.currency: must be three capital letters, such as EUR.'],
-  [{ prices: { ...USUAL_HOUSE.prices, baseMinor: 1.5 } }, 'prices.baseMinor: must be a whole number from 0 to 10000000.'],
+  [
+    { prices: { ...USUAL_HOUSE.prices, currency: 'euro' } },
+    'prices.currency: must be three capital letters, such as EUR.',
+  ],
+  [
+    { prices: { ...USUAL_HOUSE.prices, baseMinor: 1.5 } },
+    'prices.baseMinor: must be a whole number from 0 to 10000000.',
+  ],
   [{ schools: { part: 'both' } }, 'schools.part: must be one of natural, foil.'],
   [{ colour: 'green' }, /Unrecognized key/],
 ])('%j is refused with a sentence', (value, problem) => {
-  expect(read(value)).toEqual({ ok: false, problem: typeof problem === 'string' ? problem : expect.stringMatching(problem) });
+  expect(read(value)).toEqual({
+    ok: false,
+    problem: typeof problem === 'string' ? problem : expect.stringMatching(problem),
+  });
 });
 
 test('the time there is: the house’s, the client’s, or the shorter of both', () => {

@@ -1,7 +1,13 @@
 import { z } from 'zod';
 import { RULES, USUAL_LIMITS } from '../check/check';
 import { MIX_CHARGES } from '../fee';
-import { reminderProblem, USUAL_OPENING, USUAL_REMINDER_WORDS, WEEK_BEGINNINGS, type ReminderKind } from '../diary';
+import {
+  reminderProblem,
+  USUAL_OPENING,
+  USUAL_REMINDER_WORDS,
+  WEEK_BEGINNINGS,
+  type ReminderKind,
+} from '../diary';
 import { SCHOOL_KEYS, SCHOOLS, USUAL_SCHOOLS, type Schools } from '../school';
 import { AMOUNT_UNITS, DATE_ORDERS, HOUR_COUNTS, STRENGTH_UNITS, TEMPERATURE_UNITS } from '../units';
 import { USUAL_HOUSE_CLOCK, type House } from '../visit';
@@ -17,14 +23,21 @@ const schools = z
       SCHOOL_KEYS.map((key) => {
         const { question, answers, usual } = SCHOOLS[key];
         const values = Object.keys(answers);
-        return [key, z.enum(values as [string, ...string[]], { error: `must be one of ${values.join(', ')}` }).default(usual).describe(question)];
+        return [
+          key,
+          z
+            .enum(values as [string, ...string[]], { error: `must be one of ${values.join(', ')}` })
+            .default(usual)
+            .describe(question),
+        ];
       }),
     ),
   )
   .default(() => ({ ...USUAL_SCHOOLS }))
   .describe('On what good colourists disagree: the preference of the house') as unknown as z.ZodType<Schools>;
 
-const limit = (least: number, most: number, unit: string, usual: number, description: string) => between(least, most, unit, description).default(usual);
+const limit = (least: number, most: number, unit: string, usual: number, description: string) =>
+  between(least, most, unit, description).default(usual);
 
 function isTimeZone(name: string): boolean {
   try {
@@ -56,20 +69,41 @@ const reminderWords = (kind: ReminderKind, description: string) =>
 /** What a salon sets once for all its visits. */
 export const houseSchema: z.ZodType<House> = z.strictObject({
   version: z.literal(1),
-  units: z.enum(['mm', 'cm', 'in'], { error: 'must be mm, cm or in' }).default('mm').describe('Unit in which lengths are said and read'),
+  units: z
+    .enum(['mm', 'cm', 'in'], { error: 'must be mm, cm or in' })
+    .default('mm')
+    .describe('Unit in which lengths are said and read'),
   measures: z
     .strictObject({
-      amounts: z.enum(AMOUNT_UNITS, { error: `must be one of ${AMOUNT_UNITS.join(', ')}` }).default('g').describe('In what amounts are said'),
-      strengths: z.enum(STRENGTH_UNITS, { error: 'must be vol or %' }).default('vol').describe('In what strengths of developer are said'),
-      temperatures: z.enum(TEMPERATURE_UNITS, { error: 'must be C or F' }).default('C').describe('In what temperatures are said'),
+      amounts: z
+        .enum(AMOUNT_UNITS, { error: `must be one of ${AMOUNT_UNITS.join(', ')}` })
+        .default('g')
+        .describe('In what amounts are said'),
+      strengths: z
+        .enum(STRENGTH_UNITS, { error: 'must be vol or %' })
+        .default('vol')
+        .describe('In what strengths of developer are said'),
+      temperatures: z
+        .enum(TEMPERATURE_UNITS, { error: 'must be C or F' })
+        .default('C')
+        .describe('In what temperatures are said'),
     })
     .prefault({})
     .describe('Amounts, strengths and temperatures as they are said and read'),
   calendar: z
     .strictObject({
-      dates: z.enum(DATE_ORDERS, { error: 'must be day-month or month-day' }).default('day-month').describe('Which comes first in a date'),
-      hours: z.enum(HOUR_COUNTS, { error: 'must be 24 or 12' }).default('24').describe('Hours of a day: to 24, or twice to 12'),
-      weekBegins: z.enum(WEEK_BEGINNINGS, { error: `must be one of ${WEEK_BEGINNINGS.join(', ')}` }).default('monday').describe('The day that a week begins with'),
+      dates: z
+        .enum(DATE_ORDERS, { error: 'must be day-month or month-day' })
+        .default('day-month')
+        .describe('Which comes first in a date'),
+      hours: z
+        .enum(HOUR_COUNTS, { error: 'must be 24 or 12' })
+        .default('24')
+        .describe('Hours of a day: to 24, or twice to 12'),
+      weekBegins: z
+        .enum(WEEK_BEGINNINGS, { error: `must be one of ${WEEK_BEGINNINGS.join(', ')}` })
+        .default('monday')
+        .describe('The day that a week begins with'),
     })
     .prefault({})
     .describe('Days and times as they are written'),
@@ -92,7 +126,12 @@ export const houseSchema: z.ZodType<House> = z.strictObject({
     .strictObject({
       alertHours: whole(0, 240, 'An alert test is read this many hours after it was put on').default(48),
       alertDays: whole(1, 1000, 'An alert test counts for this many days').default(180),
-      strongVolumes: between(5, 30, 'vol', 'Stronger than this asks for a reason at the hairline and on fragile hair, and is not painted on the scalp').default(20),
+      strongVolumes: between(
+        5,
+        30,
+        'vol',
+        'Stronger than this asks for a reason at the hairline and on fragile hair, and is not painted on the scalp',
+      ).default(20),
       scalpMm: between(10, 60, 'mm', '40 vol is never painted nearer to the scalp than this, mm').default(20),
       warmestCelsius: between(25, 60, '°C', 'Warmth that is added is never more than this, °C').default(45),
       age: whole(0, 21, 'Below this age a guardian’s consent is asked, as local law has it').default(16),
@@ -100,18 +139,29 @@ export const houseSchema: z.ZodType<House> = z.strictObject({
     .prefault({})
     .describe('What cautions go by; the leaflet and local rules come first'),
   foil: z
-    .strictObject({ usableWidthMm: between(30, 300, 'mm', 'Width of hair that fits on one foil, mm'), toleranceMm: between(0, 60, 'mm', 'A section may be this much wider, mm') })
+    .strictObject({
+      usableWidthMm: between(30, 300, 'mm', 'Width of hair that fits on one foil, mm'),
+      toleranceMm: between(0, 60, 'mm', 'A section may be this much wider, mm'),
+    })
     .default({ usableWidthMm: 95, toleranceMm: 25 })
     .describe('Foil of the house; new patterns take it'),
   prices: z
     .strictObject({
-      currency: z.string({ error: 'must be a currency code' }).regex(/^[A-Z]{3}$/, 'must be three capital letters, such as EUR').describe('Currency code'),
-      way: z.enum(['flat', 'hourly'], { error: 'must be flat or hourly' }).describe('Flat with add-ons, or by the hour of foiling'),
+      currency: z
+        .string({ error: 'must be a currency code' })
+        .regex(/^[A-Z]{3}$/, 'must be three capital letters, such as EUR')
+        .describe('Currency code'),
+      way: z
+        .enum(['flat', 'hourly'], { error: 'must be flat or hourly' })
+        .describe('Flat with add-ons, or by the hour of foiling'),
       baseMinor: money('Base of a foil service'),
       includedFoils: whole(0, 300, 'Foils that the base includes'),
       perFoilMinor: money('Each further foil'),
       perHourMinor: money('Hour of foiling'),
-      mixBy: z.enum(MIX_CHARGES, { error: 'must be bowl, session or gram' }).default('bowl').describe('How the mix is charged: by bowl, by mixing session, or by gram of mix'),
+      mixBy: z
+        .enum(MIX_CHARGES, { error: 'must be bowl, session or gram' })
+        .default('bowl')
+        .describe('How the mix is charged: by bowl, by mixing session, or by gram of mix'),
       includedBowls: whole(0, 40, 'Bowls, or mixing sessions, that the base includes').default(2),
       extraBowlMinor: money('Each further bowl, or mixing session').default(1800),
       includedGrams: whole(0, 2000, 'Grams of mix that the base includes').default(120),
@@ -124,52 +174,126 @@ export const houseSchema: z.ZodType<House> = z.strictObject({
       thickFromPerCm2: between(100, 400, 'hairs per cm²', 'Hair from this density is thick').default(230),
       thickPercent: whole(0, 200, 'Thick hair costs so much more, per cent').default(25),
       addOns: z
-        .array(z.strictObject({ id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'must be small letters, figures and hyphens'), name: z.string().trim().min(1, 'must be a name').max(60, 'must be at most 60 characters'), minor: money('What it costs') }))
+        .array(
+          z.strictObject({
+            id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'must be small letters, figures and hyphens'),
+            name: z.string().trim().min(1, 'must be a name').max(60, 'must be at most 60 characters'),
+            minor: money('What it costs'),
+          }),
+        )
         .max(30)
         .refine((own) => new Set(own.map(({ id }) => id)).size === own.length, 'names an add-on twice')
         .default(() => USUAL_ADD_ONS.map((own) => ({ ...own }))),
       taxPercent: between(0, 40, '%', 'Tax within the prices, per cent').default(20),
     })
-    .prefault({ currency: 'EUR', way: 'flat', baseMinor: 9000, includedFoils: 20, perFoilMinor: 150, perHourMinor: 6000 })
+    .prefault({
+      currency: 'EUR',
+      way: 'flat',
+      baseMinor: 9000,
+      includedFoils: 20,
+      perFoilMinor: 150,
+      perHourMinor: 6000,
+    })
     .describe('Prices'),
-  aftercare: z.string({ error: 'must be text' }).trim().max(1000, 'must be at most 1000 characters').default('').describe('What a client should take care of after a visit, shown on their own page'),
+  aftercare: z
+    .string({ error: 'must be text' })
+    .trim()
+    .max(1000, 'must be at most 1000 characters')
+    .default('')
+    .describe('What a client should take care of after a visit, shown on their own page'),
   reminders: z
     .strictObject({
-      daysBefore: whole(0, 14, 'Appointments so many days ahead are reminded of; 0 is the same day').default(2),
-      fromMinute: whole(420, 1200, 'Reminders of appointments go out by themselves from this minute of the day; null: only by hand').nullable().default(null),
-      appointment: reminderWords('appointment', 'Words of a reminder; {name}, {day}, {time}, {colourist}, {salon} and {page} are filled in'),
-      due: reminderWords('due', 'Words for a visit that is due and not booked; {name}, {day}, {salon} and {page} are filled in'),
+      daysBefore: whole(0, 14, 'Appointments so many days ahead are reminded of; 0 is the same day').default(
+        2,
+      ),
+      fromMinute: whole(
+        420,
+        1200,
+        'Reminders of appointments go out by themselves from this minute of the day; null: only by hand',
+      )
+        .nullable()
+        .default(null),
+      appointment: reminderWords(
+        'appointment',
+        'Words of a reminder; {name}, {day}, {time}, {colourist}, {salon} and {page} are filled in',
+      ),
+      due: reminderWords(
+        'due',
+        'Words for a visit that is due and not booked; {name}, {day}, {salon} and {page} are filled in',
+      ),
     })
     .prefault({})
     .describe('Reminder texts'),
-  slotMinutes: whole(10, 600, 'Time for the foils of a visit, minutes; null where none is set').nullable().default(null),
-  rulesOff: z.array(z.enum(RULES, { error: `must be one of ${RULES.join(', ')}` })).max(RULES.length).default([]).describe('Pattern checks that this house does not want'),
+  slotMinutes: whole(10, 600, 'Time for the foils of a visit, minutes; null where none is set')
+    .nullable()
+    .default(null),
+  rulesOff: z
+    .array(z.enum(RULES, { error: `must be one of ${RULES.join(', ')}` }))
+    .max(RULES.length)
+    .default([])
+    .describe('Pattern checks that this house does not want'),
   limits: z
     .strictObject({
       sliceMm: limit(1, 20, 'mm', USUAL_LIMITS.sliceMm, 'Thickest see-through slice, mm'),
       fineMm: limit(1, 20, 'mm', USUAL_LIMITS.fineMm, 'Thickest see-through fine weave, mm'),
       babyMm: limit(1, 20, 'mm', USUAL_LIMITS.babyMm, 'Thickest see-through baby light, mm'),
-      sliverMm: limit(0, 20, 'mm', USUAL_LIMITS.sliverMm, 'Least hair between foils that meet at the part, mm'),
+      sliverMm: limit(
+        0,
+        20,
+        'mm',
+        USUAL_LIMITS.sliverMm,
+        'Least hair between foils that meet at the part, mm',
+      ),
       jump: limit(1, 5, '', USUAL_LIMITS.jump, 'Largest ratio between neighbouring drop-outs'),
       unlitMm: limit(10, 200, 'mm', USUAL_LIMITS.unlitMm, 'Longest unlit stretch of hairline, mm'),
-      behindMm: limit(5, 60, 'mm', USUAL_LIMITS.behindMm, 'A foil this far behind the hairline still lights it, mm'),
+      behindMm: limit(
+        5,
+        60,
+        'mm',
+        USUAL_LIMITS.behindMm,
+        'A foil this far behind the hairline still lights it, mm',
+      ),
       driftDeg: limit(5, 90, 'degrees', USUAL_LIMITS.driftDeg, 'Turn of a diagonal over its panel, degrees'),
-      shortMm: limit(5, 200, 'mm', USUAL_LIMITS.shortMm, 'Hairline hair shorter than this is pinned away, mm'),
+      shortMm: limit(
+        5,
+        200,
+        'mm',
+        USUAL_LIMITS.shortMm,
+        'Hairline hair shorter than this is pinned away, mm',
+      ),
     })
     .prefault({})
     .describe('Limits of the pattern checks'),
   clock: z
     .strictObject({
-      visits: z.union([z.literal(1), z.literal(2), z.literal(3), z.literal('free')], { error: 'must be 1, 2, 3 or free' }).default(USUAL_HOUSE_CLOCK.visits).describe('Visits to the basin at most'),
-      marginMinutes: between(0, 15, 'min', 'Minutes kept in hand before every limit').default(USUAL_HOUSE_CLOCK.marginMinutes),
-      pullSeconds: between(5, 180, 's', 'Opening and wiping one foil, seconds').default(USUAL_HOUSE_CLOCK.pullSeconds),
-      changeOverMinutes: between(0, 10, 'min', 'Changing over from foiling to opening foils').default(USUAL_HOUSE_CLOCK.changeOverMinutes),
-      liftsOnPercent: between(0, 100, '%', 'Hair that was opened lifts on at so many hundredths of its rate until it is rinsed').default(USUAL_HOUSE_CLOCK.liftsOnPercent),
+      visits: z
+        .union([z.literal(1), z.literal(2), z.literal(3), z.literal('free')], {
+          error: 'must be 1, 2, 3 or free',
+        })
+        .default(USUAL_HOUSE_CLOCK.visits)
+        .describe('Visits to the basin at most'),
+      marginMinutes: between(0, 15, 'min', 'Minutes kept in hand before every limit').default(
+        USUAL_HOUSE_CLOCK.marginMinutes,
+      ),
+      pullSeconds: between(5, 180, 's', 'Opening and wiping one foil, seconds').default(
+        USUAL_HOUSE_CLOCK.pullSeconds,
+      ),
+      changeOverMinutes: between(0, 10, 'min', 'Changing over from foiling to opening foils').default(
+        USUAL_HOUSE_CLOCK.changeOverMinutes,
+      ),
+      liftsOnPercent: between(
+        0,
+        100,
+        '%',
+        'Hair that was opened lifts on at so many hundredths of its rate until it is rinsed',
+      ).default(USUAL_HOUSE_CLOCK.liftsOnPercent),
     })
     .prefault({})
     .describe('How the clock of a visit reckons'),
   chair: z
-    .strictObject({ tapAnywhere: yesOrNo('At the chair a tap anywhere does what the large button does').default(false) })
+    .strictObject({
+      tapAnywhere: yesOrNo('At the chair a tap anywhere does what the large button does').default(false),
+    })
     .prefault({})
     .describe('How the chair is worked'),
   schools,

@@ -1,4 +1,10 @@
-export { ARCHIVE_FORMAT, ARCHIVE_VERSION, archiveManifestSchema, parseArchiveManifest, type ArchiveManifest } from './archive-manifest';
+export {
+  ARCHIVE_FORMAT,
+  ARCHIVE_VERSION,
+  archiveManifestSchema,
+  parseArchiveManifest,
+  type ArchiveManifest,
+} from './archive-manifest';
 export { clockDocument, clockSchema, type ClockDocument } from './clock-document';
 export { clientAnswersSchema, NO_ANSWERS, parseClientAnswers } from './client-answers-document';
 export { consultSchema, EMPTY_CONSULT, futureProblem, oldShadowMm, parseConsult } from './consult-document';
@@ -7,7 +13,12 @@ export { differencesOf, type Difference } from './differences';
 export { mergeEdits, type Merged } from './merge';
 export { receiptSheet } from './receipt-sheet';
 export { AVERAGE_HAIR, AVERAGE_HEAD } from './fields';
-export { growthDocumentSchema, growthReport, parseGrowthDocument, type GrowthDocument } from './growth-document';
+export {
+  growthDocumentSchema,
+  growthReport,
+  parseGrowthDocument,
+  type GrowthDocument,
+} from './growth-document';
 export { houseSchema, parseHouse, USUAL_HOUSE } from './house-document';
 export { parseWorkingHours } from './working-hours-document';
 export { mixCard, type CardFacts, type CardVisit } from './mix-card';
@@ -15,21 +26,64 @@ export { EMPTY_MIX, mixSchema, parseMix } from './mix-document';
 export { outcomeSchema, parseOutcome } from './outcome-document';
 export { openedHeadShapes, openedHeadSvg } from './opened-head-shapes';
 export { MOST_PATTERN_BYTES, patternFile, readPatternFile } from './pattern-file';
-export { panelOf, parsePlan, parsePlanText, PLAN_FORMAT, PLAN_VERSION, planSchema, type PanelInput } from './plan-document';
+export {
+  panelOf,
+  parsePlan,
+  parsePlanText,
+  PLAN_FORMAT,
+  PLAN_VERSION,
+  planSchema,
+  type PanelInput,
+} from './plan-document';
 export { productsCsv, readProductsCsv, type Import } from './products-csv';
 export { type TableStyle } from './table-style';
 export { type CsvRead, type RowProblem } from './csv-table';
-export { CLIENT_COLUMNS, CLIENT_FIELDS, clientForm, clientsCsv, readClientsCsv, type ClientColumn, type ClientColumns, type ClientField, type ClientsImport, type ListedClient } from './clients-csv';
+export {
+  CLIENT_COLUMNS,
+  CLIENT_FIELDS,
+  clientForm,
+  clientsCsv,
+  readClientsCsv,
+  type ClientColumn,
+  type ClientColumns,
+  type ClientField,
+  type ClientsImport,
+  type ListedClient,
+} from './clients-csv';
 export { foilsCsv, readFoilsCsv, type FoilsImport } from './foils-csv';
-export { parseCounts, parseProducts, productSchema, productsSchema, USUAL_PRODUCTS, type Products } from './products-document';
-export { EMPTY_PHOTO, parsePhoto, photoSchema, POSES, STAGES, type PhotoDocument, type Pose, type Stage } from './photo-document';
+export {
+  parseCounts,
+  parseProducts,
+  productSchema,
+  productsSchema,
+  USUAL_PRODUCTS,
+  type Products,
+} from './products-document';
+export {
+  EMPTY_PHOTO,
+  parsePhoto,
+  photoSchema,
+  POSES,
+  STAGES,
+  type PhotoDocument,
+  type Pose,
+  type Stage,
+} from './photo-document';
 export { beginningOf, soundText, unsound } from './sound';
 export { parseWith, pathOf, sentenceOf, type Parsed } from './problem';
 export { roundedSheet, sheetSchema } from './sheet-document';
 export { emptyPlan, START_PANELS, startPlan } from './start-plan';
 export { parseScript, scriptSchema } from './script-document';
 export { parseEventBatch, parseEventBody, type EventBatch } from './service-event';
-export { parseTechnique, TECHNIQUE_GROUPS, TECHNIQUE_FORMAT, TECHNIQUE_VERSION, techniqueSchema, type OwnTechnique, type TechniqueGroup } from './technique-document';
+export {
+  parseTechnique,
+  TECHNIQUE_GROUPS,
+  TECHNIQUE_FORMAT,
+  TECHNIQUE_VERSION,
+  techniqueSchema,
+  type OwnTechnique,
+  type TechniqueGroup,
+} from './technique-document';
 export { svgOf, type Shape } from './shapes';
 export { cut, wrapped } from './sheet-text';
 export { stationSheet, type SheetFacts, type StationSheet } from './station-sheet';

@@ -29,7 +29,14 @@ interface Merging {
 function merged(base: unknown, mine: unknown, theirs: unknown, how: Merging, path: string): unknown {
   if (mine === theirs || same(base, theirs) || same(mine, theirs)) return mine;
   if (same(base, mine)) return theirs;
-  if (isFields(base) && isFields(mine) && isFields(theirs) && base.kind === mine.kind && base.kind === theirs.kind) return mergedFields(base, mine, theirs, how, path);
+  if (
+    isFields(base) &&
+    isFields(mine) &&
+    isFields(theirs) &&
+    base.kind === mine.kind &&
+    base.kind === theirs.kind
+  )
+    return mergedFields(base, mine, theirs, how, path);
   if (isItems(base) && isItems(mine) && isItems(theirs)) return mergedItems(base, mine, theirs, how, path);
   how.conflicts.push(path);
   return how.prefer === 'mine' ? mine : theirs;
@@ -45,16 +52,28 @@ function mergedFields(base: Fields, mine: Fields, theirs: Fields, how: Merging, 
 }
 
 /** Items that one side removed are gone unless the other changed them; what each side added follows what it stood behind. */
-function mergedItems(base: readonly Item[], mine: readonly Item[], theirs: readonly Item[], how: Merging, path: string): readonly Item[] {
-  const [before, own, other] = [base, mine, theirs].map((items) => new Map(items.map((item) => [item.id, item])));
+function mergedItems(
+  base: readonly Item[],
+  mine: readonly Item[],
+  theirs: readonly Item[],
+  how: Merging,
+  path: string,
+): readonly Item[] {
+  const [before, own, other] = [base, mine, theirs].map(
+    (items) => new Map(items.map((item) => [item.id, item])),
+  );
   const ids = (items: readonly Item[]) => items.map(({ id }) => id);
   const moved = (items: readonly Item[], among: ReadonlyMap<string, Item>) => {
     const kept = ids(items).filter((id) => before.has(id));
-    return !same(kept, ids(base).filter((id) => among.has(id)));
+    return !same(
+      kept,
+      ids(base).filter((id) => among.has(id)),
+    );
   };
   const [ownMoved, otherMoved] = [moved(mine, own), moved(theirs, other)];
   if (ownMoved && otherMoved) how.conflicts.push(`${path}/order`);
-  const [first, second] = ownMoved && (!otherMoved || how.prefer === 'mine') ? [mine, theirs] : [theirs, mine];
+  const [first, second] =
+    ownMoved && (!otherMoved || how.prefer === 'mine') ? [mine, theirs] : [theirs, mine];
   const order = ids(first);
   second.forEach(({ id }, i) => {
     if (!order.includes(id)) order.splice(i === 0 ? 0 : order.indexOf(second[i - 1].id) + 1, 0, id);
@@ -65,5 +84,7 @@ function mergedItems(base: readonly Item[], mine: readonly Item[], theirs: reado
   });
 }
 
-const isFields = (value: unknown): value is Fields => value !== null && typeof value === 'object' && !Array.isArray(value);
-const isItems = (value: unknown): value is readonly Item[] => Array.isArray(value) && value.every((item) => isFields(item) && typeof item.id === 'string');
+const isFields = (value: unknown): value is Fields =>
+  value !== null && typeof value === 'object' && !Array.isArray(value);
+const isItems = (value: unknown): value is readonly Item[] =>
+  Array.isArray(value) && value.every((item) => isFields(item) && typeof item.id === 'string');

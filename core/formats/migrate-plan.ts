@@ -1,7 +1,8 @@
 /** A document before it has been checked. */
 type Raw = Record<string, unknown>;
 
-const isRaw = (value: unknown): value is Raw => typeof value === 'object' && value !== null && !Array.isArray(value);
+const isRaw = (value: unknown): value is Raw =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /**
  * A plan document of any version as one of the newest, still unchecked; undefined for versions that are not known.
@@ -10,17 +11,24 @@ const isRaw = (value: unknown): value is Raw => typeof value === 'object' && val
  */
 export function migratePlan(document: Raw): Raw | undefined {
   switch (document.version) {
-    case 4: return document;
-    case 3: return { ...withPanels(document, fromVersion3), version: 4 };
-    case 2: return migratePlan({ ...withPanels(document, fromVersion2), version: 3 });
-    case 1: return migratePlan({ ...withPanels(document, fromVersion1), version: 2 });
-    default: return undefined;
+    case 4:
+      return document;
+    case 3:
+      return { ...withPanels(document, fromVersion3), version: 4 };
+    case 2:
+      return migratePlan({ ...withPanels(document, fromVersion2), version: 3 });
+    case 1:
+      return migratePlan({ ...withPanels(document, fromVersion1), version: 2 });
+    default:
+      return undefined;
   }
 }
 
 function withPanels(document: Raw, change: (panel: Raw) => Raw): Raw {
   const { panels } = document;
-  return Array.isArray(panels) ? { ...document, panels: panels.map((panel) => (isRaw(panel) ? change(panel) : panel)) } : document;
+  return Array.isArray(panels)
+    ? { ...document, panels: panels.map((panel) => (isRaw(panel) ? change(panel) : panel)) }
+    : document;
 }
 
 /** Gathers in turn had neither a thickness nor a drop-out of their own. */
@@ -34,7 +42,16 @@ export function fromVersion2(panel: Raw): Raw {
   const { rotation } = panel;
   if (!isRaw(rotation)) return panel;
   const { fromFoil, toFoil, ...rest } = rotation;
-  return { ...panel, rotation: { ...rest, by: 'foil', anew: false, ...(fromFoil !== undefined && { from: fromFoil }), ...(toFoil !== undefined && { to: toFoil }) } };
+  return {
+    ...panel,
+    rotation: {
+      ...rest,
+      by: 'foil',
+      anew: false,
+      ...(fromFoil !== undefined && { from: fromFoil }),
+      ...(toFoil !== undefined && { to: toFoil }),
+    },
+  };
 }
 
 function fromVersion1(panel: Raw): Raw {

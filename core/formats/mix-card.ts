@@ -55,16 +55,49 @@ export function mixCard(visit: CardVisit, facts: CardFacts): StationSheet {
 }
 
 /** The card with its lines at a size, and how many of them found no place. */
-function cardAt(scale: number, { mix, work, colours, needs, plan }: CardVisit, facts: CardFacts): { sheet: StationSheet; left: number } {
+function cardAt(
+  scale: number,
+  { mix, work, colours, needs, plan }: CardVisit,
+  facts: CardFacts,
+): { sheet: StationSheet; left: number } {
   const shapes: Shape[] = [];
   let y = 19;
-  const text = (x: number, size: number, words: string, more: Partial<Extract<Shape, { kind: 'text' }>> = {}) => shapes.push({ kind: 'text', x, y, size, words, fill: INK, weight: 400, anchor: 'start', ...more });
-  const rule = () => shapes.push({ kind: 'path', d: `M${PAGE.margin} ${y}H${PAGE.width - PAGE.margin}`, stroke: LINE, width: 0.25 });
-  const cautions = wrapped([...facts.cautions.map((own) => inMeasures(own, facts.measures)), 'Estimates are estimates. Leaflet, local rules and licensed judgement come first.'], 3, INNER);
+  const text = (
+    x: number,
+    size: number,
+    words: string,
+    more: Partial<Extract<Shape, { kind: 'text' }>> = {},
+  ) => shapes.push({ kind: 'text', x, y, size, words, fill: INK, weight: 400, anchor: 'start', ...more });
+  const rule = () =>
+    shapes.push({
+      kind: 'path',
+      d: `M${PAGE.margin} ${y}H${PAGE.width - PAGE.margin}`,
+      stroke: LINE,
+      width: 0.25,
+    });
+  const cautions = wrapped(
+    [
+      ...facts.cautions.map((own) => inMeasures(own, facts.measures)),
+      'Estimates are estimates. Leaflet, local rules and licensed judgement come first.',
+    ],
+    3,
+    INNER,
+  );
   const last = FOOT - cautions.length * 4 - 4;
   let left = 0;
   /** One line of the card; lines that no longer fit are counted and said. */
-  const line = (given: string, { x = PAGE.margin, size = 3.6, weight = 400 as 400 | 600 | 700, fill = INK, step = 5.2, right = '', label = '' } = {}) => {
+  const line = (
+    given: string,
+    {
+      x = PAGE.margin,
+      size = 3.6,
+      weight = 400 as 400 | 600 | 700,
+      fill = INK,
+      step = 5.2,
+      right = '',
+      label = '',
+    } = {},
+  ) => {
     const words = inMeasures(given, facts.measures);
     const own = size * scale;
     const width = PAGE.width - PAGE.margin - x - (right ? textWidth(right, own, 700) + 4 : 0);
@@ -87,14 +120,23 @@ function cardAt(scale: number, { mix, work, colours, needs, plan }: CardVisit, f
   const items = (read: ItemsRead) => {
     if (!read.ok) return `cannot be mixed: ${read.problem}`;
     const said = formatAmounts(read.items, mix.unit ?? facts.measures.amounts, mix.scoopGrams);
-    return read.items.map(({ name, drops }, i) => `${drops === undefined ? said[i] : `${drops} drops (${said[i]})`} ${name}`).join('  ·  ');
+    return read.items
+      .map(({ name, drops }, i) => `${drops === undefined ? said[i] : `${drops} drops (${said[i]})`} ${name}`)
+      .join('  ·  ');
   };
 
   text(PAGE.margin, 6.2, cut(facts.client, 6.2, 112, 700), { weight: 700 });
   text(PAGE.width - PAGE.margin, 4.6, 'Mixing card', { weight: 600, anchor: 'end' });
   y = 25.5;
-  text(PAGE.margin, 3.6, cut(`${facts.date} · ${facts.colourist} · base ${facts.base} to ${facts.goal}`, 3.6, INNER - 70), { fill: SOFT });
-  const price = [facts.agreed && `agreed ${facts.agreed}`, facts.price && `estimate ${facts.price}`].filter(Boolean).join(', ');
+  text(
+    PAGE.margin,
+    3.6,
+    cut(`${facts.date} · ${facts.colourist} · base ${facts.base} to ${facts.goal}`, 3.6, INNER - 70),
+    { fill: SOFT },
+  );
+  const price = [facts.agreed && `agreed ${facts.agreed}`, facts.price && `estimate ${facts.price}`]
+    .filter(Boolean)
+    .join(', ');
   text(PAGE.width - PAGE.margin, 3.6, price, { fill: SOFT, anchor: 'end' });
   y = 29;
   rule();
@@ -105,13 +147,29 @@ function cardAt(scale: number, { mix, work, colours, needs, plan }: CardVisit, f
   else if (bowls.bowls.length === 0) line('No foils, no bowls.', { fill: SOFT });
   else {
     for (const { label, letter, part, foilNumbers, others, fromMinutes, items: read, units } of bowls.bowls) {
-      line(items(read), { x: indent, label: label.replace(' ends', ''), weight: 600, right: `minute ${Math.round(fromMinutes)}` });
+      line(items(read), {
+        x: indent,
+        label: label.replace(' ends', ''),
+        weight: 600,
+        right: `minute ${Math.round(fromMinutes)}`,
+      });
       const recipe = work.letters.find((own) => own.letter === letter)?.recipe;
-      const [volumes, ratio] = recipe ? (mixOf(recipe, part)) : [0, 0];
-      const between = groupWords(groupsOf(units.map((at) => work.units[at]).filter(({ kind }) => kind !== 'foil')));
-      line([
-        part === 'ends' ? 'on the ends' : part === 'second' && 'painted again', foilNumbers && `foils ${foilNumbers[0]}–${foilNumbers[1]}`, others > 0 && between, recipe && `${tenth(volumes)} vol on the hair, 1:${tenth(ratio)}`, read.ok && `${read.total} g`,
-      ].filter(Boolean).join(' · '), { x: indent, size: 3.1, fill: SOFT, step: 4 });
+      const [volumes, ratio] = recipe ? mixOf(recipe, part) : [0, 0];
+      const between = groupWords(
+        groupsOf(units.map((at) => work.units[at]).filter(({ kind }) => kind !== 'foil')),
+      );
+      line(
+        [
+          part === 'ends' ? 'on the ends' : part === 'second' && 'painted again',
+          foilNumbers && `foils ${foilNumbers[0]}–${foilNumbers[1]}`,
+          others > 0 && between,
+          recipe && `${tenth(volumes)} vol on the hair, 1:${tenth(ratio)}`,
+          read.ok && `${read.total} g`,
+        ]
+          .filter(Boolean)
+          .join(' · '),
+        { x: indent, size: 3.1, fill: SOFT, step: 4 },
+      );
     }
   }
   const units = unitLines(work);
@@ -122,26 +180,50 @@ function cardAt(scale: number, { mix, work, colours, needs, plan }: CardVisit, f
   if (work.lift.length > 0) {
     heading('Ready, minutes after the foil is closed (estimates)');
     const names = new Map(plan.panels.map(({ id, name }) => [id, name]));
-    for (const row of work.lift) line(`${row.letter}${row.stretch === 'length' ? '' : `, ${row.stretch}`}: level ${tenth(row.from)} to ${tenth(row.target)} (${row.panels.map((id) => names.get(id) ?? id).join(', ')})`, { right: readyWords(row) });
+    for (const row of work.lift)
+      line(
+        `${row.letter}${row.stretch === 'length' ? '' : `, ${row.stretch}`}: level ${tenth(row.from)} to ${tenth(row.target)} (${row.panels.map((id) => names.get(id) ?? id).join(', ')})`,
+        { right: readyWords(row) },
+      );
     const { factor, readings, disagree } = work.head;
-    line(readings === 0 ? 'No strand test yet.' : `This hair lifts ${factor.toFixed(2)} times as fast as usual, from ${readings} ${readings === 1 ? 'reading' : 'readings'}${disagree ? ', which disagree' : ''}.`, { size: 3.1, fill: SOFT, step: 4.4 });
+    line(
+      readings === 0
+        ? 'No strand test yet.'
+        : `This hair lifts ${factor.toFixed(2)} times as fast as usual, from ${readings} ${readings === 1 ? 'reading' : 'readings'}${disagree ? ', which disagree' : ''}.`,
+      { size: 3.1, fill: SOFT, step: 4.4 },
+    );
   }
   if (mix.toners.length > 0 || mix.roots.length > 0) heading('Toner and root, in this order');
   mix.toners.forEach((toner, i) => {
     const { result } = colours.toners[i];
-    line(result.ok ? items(result.items) : `cannot be mixed: ${result.problem}`, { weight: 600, right: `${tenth(toner.minutes)} min` });
-    line(`${placeWords(toner.place)}, ${HAIR_STATE_WORDS[toner.state]}; watched${result.ok ? `, on level ${tenth(result.meets)}` : ''}`, { x: indent, size: 3.1, fill: SOFT, step: 4 });
+    line(result.ok ? items(result.items) : `cannot be mixed: ${result.problem}`, {
+      weight: 600,
+      right: `${tenth(toner.minutes)} min`,
+    });
+    line(
+      `${placeWords(toner.place)}, ${HAIR_STATE_WORDS[toner.state]}; watched${result.ok ? `, on level ${tenth(result.meets)}` : ''}`,
+      { x: indent, size: 3.1, fill: SOFT, step: 4 },
+    );
   });
   mix.roots.forEach((root, i) => {
     const { result } = colours.roots[i];
-    line(result.ok ? items(result.items) : `cannot be mixed: ${result.problem}`, { weight: 600, right: `${tenth(root.minutes)} min` });
-    line(`${rootName(root.place).toLowerCase()}, ${placeWords(root.place)}, ${tenth(root.mm)} mm down, ${HAIR_STATE_WORDS[root.state]}${result.ok ? `; level ${tenth(result.level)}` : ''}`, { x: indent, size: 3.1, fill: SOFT, step: 4 });
+    line(result.ok ? items(result.items) : `cannot be mixed: ${result.problem}`, {
+      weight: 600,
+      right: `${tenth(root.minutes)} min`,
+    });
+    line(
+      `${rootName(root.place).toLowerCase()}, ${placeWords(root.place)}, ${tenth(root.mm)} mm down, ${HAIR_STATE_WORDS[root.state]}${result.ok ? `; level ${tenth(result.level)}` : ''}`,
+      { x: indent, size: 3.1, fill: SOFT, step: 4 },
+    );
   });
   if (mix.corrections.length > 0) heading('Washes, repairs and treatments');
   mix.corrections.forEach((own, i) => {
     const { result } = colours.corrections[i];
     line(items(result.items), { weight: 600, right: `${tenth(own.minutes)} min` });
-    line(`${own.name}, ${placeWords(own.place)}${result.volumes > 0 ? `; ${tenth(result.volumes)} vol on the hair` : ''}; watched`, { x: indent, size: 3.1, fill: SOFT, step: 4 });
+    line(
+      `${own.name}, ${placeWords(own.place)}${result.volumes > 0 ? `; ${tenth(result.volumes)} vol on the hair` : ''}; watched`,
+      { x: indent, size: 3.1, fill: SOFT, step: 4 },
+    );
   });
   const short = needs.filter((need) => need.short > 0);
   if (short.length > 0) {
@@ -158,7 +240,10 @@ function cardAt(scale: number, { mix, work, colours, needs, plan }: CardVisit, f
     y += 4;
     text(PAGE.margin, 3, words, { fill: SOFT });
   }
-  return { left, sheet: { widthMm: PAGE.width, heightMm: PAGE.height, title: `${facts.client}: mixing card`, shapes } };
+  return {
+    left,
+    sheet: { widthMm: PAGE.width, heightMm: PAGE.height, title: `${facts.client}: mixing card`, shapes },
+  };
 }
 
 /** Strength and ratio of one of a formula's mixes. */

@@ -46,7 +46,9 @@ test('a mix of version 2: each toner keeps its place, the root becomes a shadow,
     { ...EVERYWHERE, lengths: ['ends'] },
     { ...EVERYWHERE, zones: ['front-hairline', 'temple'] },
   ]);
-  expect(read.value.roots).toMatchObject([{ line: 'sedge', minutes: 15, place: { lengths: ['roots'] }, mm: 25 }]);
+  expect(read.value.roots).toMatchObject([
+    { line: 'sedge', minutes: 15, place: { lengths: ['roots'] }, mm: 25 },
+  ]);
   expect(shadowOf(read.value)).toBe(read.value.roots[0]);
   expect(read.value.corrections[0].place).toEqual({ ...EVERYWHERE, words: 'left temple' });
   expect(parseMix({ version: 2, toners: [toner('knees')] })).toMatchObject({
@@ -68,7 +70,11 @@ test('a consultation of version 1: its root shadow is the root colour of the mix
 });
 
 test('a script of version 2: its steps keep their minutes and what is weighed, and others can be added', () => {
-  const { mixes, ...rest } = without(JSON.parse(JSON.stringify(scriptFor([2]))) as ServiceScript, 'steps', 'offers');
+  const { mixes, ...rest } = without(
+    JSON.parse(JSON.stringify(scriptFor([2]))) as ServiceScript,
+    'steps',
+    'offers',
+  );
   const items = { ok: true, items: [{ product: 'a', name: 'Sedge', grams: 20, powder: false }], total: 20 };
   const read = parseScript({
     ...rest,

@@ -1,8 +1,24 @@
 import { landmarks, openedHairline, openedPart, toOpened, type Head, type OpenedPoint } from '../head';
-import { pathPoints, stitchIntervals, type ComputedPlan, type FoilPath, type Plan, type SingleGather } from '../pattern';
+import {
+  pathPoints,
+  stitchIntervals,
+  type ComputedPlan,
+  type FoilPath,
+  type Plan,
+  type SingleGather,
+} from '../pattern';
 import { mm, svgOf, type Shape } from './shapes';
 
-const COLOURS = { ground: '#eef1ec', bark: '#4b3a2a', shade: '#2f2419', foil: '#f3f1ea', sun: '#f0b93a', dusk: '#6a4c86', ink: '#17251f', soft: '#55635b' };
+const COLOURS = {
+  ground: '#eef1ec',
+  bark: '#4b3a2a',
+  shade: '#2f2419',
+  foil: '#f3f1ea',
+  sun: '#f0b93a',
+  dusk: '#6a4c86',
+  ink: '#17251f',
+  soft: '#55635b',
+};
 
 interface Box {
   readonly x: number;
@@ -30,7 +46,12 @@ function boxOf(head: Head): Box {
  */
 export function openedHeadSvg(plan: Plan, computed: ComputedPlan): string {
   const box = boxOf(computed.drawing.head);
-  return svgOf(box, `${plan.name}: ${computed.sheet.totals.foils} foils`, COLOURS.ground, openedHeadShapes(plan, computed, box));
+  return svgOf(
+    box,
+    `${plan.name}: ${computed.sheet.totals.foils} foils`,
+    COLOURS.ground,
+    openedHeadShapes(plan, computed, box),
+  );
 }
 
 /** The same as shapes, as large as fits into a box of the page and in its middle. */
@@ -45,13 +66,30 @@ export function openedHeadShapes(plan: Plan, { sheet, drawing }: ComputedPlan, i
   return [
     { kind: 'path', d: line(on, hairline, true), fill: COLOURS.bark, stroke: COLOURS.ink, width: scale },
     ...drawing.outlines.flatMap(({ outlines }) =>
-      outlines.map((outline): Shape => ({ kind: 'path', d: line(on, outline, true), stroke: '#fff', strokeOpacity: 0.35, width: 0.6 * scale }))),
-    ...drawing.dropouts.map((path, i) => strip(on, path, sheet.dropouts[i].treatment === 'lowlight' ? COLOURS.dusk : COLOURS.sun, 0.45)),
+      outlines.map((outline): Shape => ({
+        kind: 'path',
+        d: line(on, outline, true),
+        stroke: '#fff',
+        strokeOpacity: 0.35,
+        width: 0.6 * scale,
+      })),
+    ),
+    ...drawing.dropouts.map((path, i) =>
+      strip(on, path, sheet.dropouts[i].treatment === 'lowlight' ? COLOURS.dusk : COLOURS.sun, 0.45),
+    ),
     ...drawing.painted.map((path) => strip(on, path, COLOURS.sun, 0.8)),
     ...drawing.paths.flatMap((path, i) => foil(on, path, sheet.foils[i].widthMm, sheet.foils[i].order)),
     ...(plan.head.part.none
       ? []
-      : [{ kind: 'path', d: line(on, openedPart(head, plan.head.part.offsetMm)), stroke: '#fff', width: scale, dash: [4 * scale, 3 * scale] } as const]),
+      : [
+          {
+            kind: 'path',
+            d: line(on, openedPart(head, plan.head.part.offsetMm)),
+            stroke: '#fff',
+            width: scale,
+            dash: [4 * scale, 3 * scale],
+          } as const,
+        ]),
     ...landmarkNames(on, head),
   ];
 }
@@ -76,7 +114,8 @@ function line(on: Page, points: readonly OpenedPoint[], closed = false): string 
   );
 }
 
-const ribbon = (on: Page, path: FoilPath) => line(on, [...pathPoints(path, 'before'), ...pathPoints(path, 'after').reverse()], true);
+const ribbon = (on: Page, path: FoilPath) =>
+  line(on, [...pathPoints(path, 'before'), ...pathPoints(path, 'after').reverse()], true);
 
 function strip(on: Page, path: FoilPath, colour: string, opacity: number): Shape {
   return { kind: 'path', d: ribbon(on, path), fill: colour, fillOpacity: opacity };
@@ -85,24 +124,54 @@ function strip(on: Page, path: FoilPath, colour: string, opacity: number): Shape
 function foil(on: Page, path: FoilPath, widthMm: number, order: number): Shape[] {
   const { scale } = on;
   const label = on.at(pathPoints(path)[path.count >> 1]);
-  const lit = stitchIntervals(path.gather, widthMm).map((interval) => stitch(on, path, path.gather, widthMm, interval)).join('');
+  const lit = stitchIntervals(path.gather, widthMm)
+    .map((interval) => stitch(on, path, path.gather, widthMm, interval))
+    .join('');
   const size = Math.max(3 * scale, LEAST_NUMBER_MM);
   return [
-    { kind: 'path', id: path.id.replace(/\//g, '.'), d: ribbon(on, path), fill: COLOURS.shade, stroke: COLOURS.foil, width: 0.5 * scale },
+    {
+      kind: 'path',
+      id: path.id.replace(/\//g, '.'),
+      d: ribbon(on, path),
+      fill: COLOURS.shade,
+      stroke: COLOURS.foil,
+      width: 0.5 * scale,
+    },
     { kind: 'path', d: lit, fill: COLOURS.sun },
-    { kind: 'text', x: label.x, y: label.y + 0.36 * size, size, words: String(order), fill: '#fff', weight: 700, anchor: 'middle', rim: 0.27 * size },
+    {
+      kind: 'text',
+      x: label.x,
+      y: label.y + 0.36 * size,
+      size,
+      words: String(order),
+      fill: '#fff',
+      weight: 700,
+      anchor: 'middle',
+      rim: 0.27 * size,
+    },
   ];
 }
 
 /** One stitch: from the surface of the section as deep as the gather goes; a zigzag's point is a triangle. */
-function stitch(on: Page, path: FoilPath, gather: SingleGather, widthMm: number, [from, to]: readonly [number, number]): string {
+function stitch(
+  on: Page,
+  path: FoilPath,
+  gather: SingleGather,
+  widthMm: number,
+  [from, to]: readonly [number, number],
+): string {
   const depth = gather.kind === 'slice' ? 1 : gather.depth;
   const corner = (along: number, share: number) => place(path, (along / widthMm) * (path.count - 1), share);
-  if (gather.kind === 'zigzag') return line(on, [corner(from, 0), corner((from + to) / 2, depth), corner(to, 0)], true);
+  if (gather.kind === 'zigzag')
+    return line(on, [corner(from, 0), corner((from + to) / 2, depth), corner(to, 0)], true);
   // Long pieces bend with the section.
   const steps = Math.max(1, Math.ceil((to - from) / 6));
   const alongs = Array.from({ length: steps + 1 }, (_, i) => from + ((to - from) * i) / steps);
-  return line(on, [...alongs.map((along) => corner(along, 0)), ...alongs.reverse().map((along) => corner(along, depth))], true);
+  return line(
+    on,
+    [...alongs.map((along) => corner(along, 0)), ...alongs.reverse().map((along) => corner(along, depth))],
+    true,
+  );
 }
 
 /** Point of a strip at a sample position and a share of its thickness. */
@@ -120,9 +189,20 @@ function landmarkNames(on: Page, head: Head): Shape[] {
   const nape = on.at(toOpened(head, marks.nape));
   const left = on.at(toOpened(head, head.hairlinePoint(Math.PI / 2)));
   const right = on.at(toOpened(head, head.hairlinePoint(-Math.PI / 2)));
-  const name = (words: string, x: number, y: number, anchor: 'start' | 'middle' | 'end'): Shape => ({ kind: 'text', x, y, size: 6 * scale, words, fill: COLOURS.soft, weight: 400, anchor });
+  const name = (words: string, x: number, y: number, anchor: 'start' | 'middle' | 'end'): Shape => ({
+    kind: 'text',
+    x,
+    y,
+    size: 6 * scale,
+    words,
+    fill: COLOURS.soft,
+    weight: 400,
+    anchor,
+  });
   return [
-    name('forehead', front.x, front.y - 5 * scale, 'middle'), name('nape', nape.x, nape.y + 10 * scale, 'middle'),
-    name('left ear', left.x - 4 * scale, left.y, 'end'), name('right ear', right.x + 4 * scale, right.y, 'start'),
+    name('forehead', front.x, front.y - 5 * scale, 'middle'),
+    name('nape', nape.x, nape.y + 10 * scale, 'middle'),
+    name('left ear', left.x - 4 * scale, left.y, 'end'),
+    name('right ear', right.x + 4 * scale, right.y, 'start'),
   ];
 }

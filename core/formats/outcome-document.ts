@@ -4,13 +4,25 @@ import { CORRECTIONS, INSPECTION, NEXT_WHAT, ZONE_TONES, type Outcome } from '..
 import { between, levelField } from './fields';
 import { parseWith, type Parsed } from './problem';
 
-const text = (most: number) => z.string({ error: 'must be text' }).trim().max(most, `must be at most ${most} characters`);
-const oneOf = <const T extends readonly [string, ...string[]]>(values: T) => z.enum(values, { error: `must be one of ${values.join(', ')}` });
+const text = (most: number) =>
+  z.string({ error: 'must be text' }).trim().max(most, `must be at most ${most} characters`);
+const oneOf = <const T extends readonly [string, ...string[]]>(values: T) =>
+  z.enum(values, { error: `must be one of ${values.join(', ')}` });
 
 /** One zone as the visit left it. */
 const zoneSchema = z.strictObject({
-  leftMm: between(0, 100, 'mm', 'Left between scalp and light, mm; null where the zone was not taken to the root').nullable().default(null),
-  measured: z.boolean({ error: 'must be true or false' }).default(false).describe('A ruler said how much was left'),
+  leftMm: between(
+    0,
+    100,
+    'mm',
+    'Left between scalp and light, mm; null where the zone was not taken to the root',
+  )
+    .nullable()
+    .default(null),
+  measured: z
+    .boolean({ error: 'must be true or false' })
+    .default(false)
+    .describe('A ruler said how much was left'),
   level: levelField('Level reached').nullable().default(null),
   tone: oneOf(ZONE_TONES).nullable().default(null),
 });
@@ -25,14 +37,26 @@ export const outcomeSchema: z.ZodType<Outcome> = z.strictObject({
     .partialRecord(z.enum(ZONES), zoneSchema, { error: 'must be by zone' })
     .nullable()
     .default(null)
-    .describe('By zone; a zone that was not worked is left out. null in records from before zones were kept: everything counts as taken to the root'),
+    .describe(
+      'By zone; a zone that was not worked is left out. null in records from before zones were kept: everything counts as taken to the root',
+    ),
   said: text(2000).default('').describe('What the client said'),
   inspection: z
-    .partialRecord(oneOf(INSPECTION), z.strictObject({ mark: oneOf(['good', 'mended', 'left']), words: text(300).default('') }), { error: 'must be by point' })
+    .partialRecord(
+      oneOf(INSPECTION),
+      z.strictObject({ mark: oneOf(['good', 'mended', 'left']), words: text(300).default('') }),
+      { error: 'must be by point' },
+    )
     .default({})
     .describe('What was looked at: good, put right (mended), or let be (left)'),
   corrections: z
-    .array(z.strictObject({ what: oneOf(CORRECTIONS), zone: z.enum(ZONES).nullable().default(null), words: text(300).default('') }))
+    .array(
+      z.strictObject({
+        what: oneOf(CORRECTIONS),
+        zone: z.enum(ZONES).nullable().default(null),
+        words: text(300).default(''),
+      }),
+    )
     .max(20, 'must be at most 20 corrections')
     .default([]),
   /** Day of the next visit, YYYY-MM-DD; null when none was agreed. */

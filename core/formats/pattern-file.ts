@@ -14,12 +14,16 @@ export const MOST_PATTERN_BYTES = 4_000_000;
 export function patternFile(technique: OwnTechnique, plan: Plan, computed: ComputedPlan): string {
   // What would end the passage is written as JSON writes it too.
   const json = JSON.stringify(technique).replaceAll(']]>', ']]\\u003e');
-  return openedHeadSvg(plan, computed).replace(/<\/svg>\s*$/, `<metadata id="${ID}"><![CDATA[${json}]]></metadata></svg>\n`);
+  return openedHeadSvg(plan, computed).replace(
+    /<\/svg>\s*$/,
+    `<metadata id="${ID}"><![CDATA[${json}]]></metadata></svg>\n`,
+  );
 }
 
 /** Reads a pattern's file: the drawing with the technique inside, or the technique alone as JSON. The drawing is not used. */
 export function readPatternFile(text: string): Parsed<OwnTechnique> {
-  if (text.length > MOST_PATTERN_BYTES) return { ok: false, problem: 'the file is larger than a pattern can be.' };
+  if (text.length > MOST_PATTERN_BYTES)
+    return { ok: false, problem: 'the file is larger than a pattern can be.' };
   const start = text.replace(/^\uFEFF/, '').trimStart();
   if (start.startsWith('{')) return parsed(start);
   const open = start.indexOf(`<metadata id="${ID}"><![CDATA[`);
@@ -37,6 +41,7 @@ function parsed(json: string): Parsed<OwnTechnique> {
     return { ok: false, problem: `it is not JSON: ${(error as Error).message}.` };
   }
   const version = (value as { version?: unknown } | null)?.version;
-  if (typeof version === 'number' && version > TECHNIQUE_VERSION) return { ok: false, problem: `version: it is of version ${version}, made by a newer Dappled Lattice.` };
+  if (typeof version === 'number' && version > TECHNIQUE_VERSION)
+    return { ok: false, problem: `version: it is of version ${version}, made by a newer Dappled Lattice.` };
   return parseTechnique(value);
 }

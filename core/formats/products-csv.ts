@@ -1,24 +1,87 @@
-import { isStocked, PRODUCT_KINDS, rangeProblems, type Product, type ProductKind, type RecipePart } from '../products';
+import {
+  isStocked,
+  PRODUCT_KINDS,
+  rangeProblems,
+  type Product,
+  type ProductKind,
+  type RecipePart,
+} from '../products';
 import { formatStrength, METRIC, type Measures } from '../units';
-import { columnName, figureIn, lengthColumn, metricOf, strengthColumn, temperatureColumn } from './csv-measures';
-import { cellText, csvTable, readCsvTable, textCell, type MeasuredColumns, type RowProblem } from './csv-table';
+import {
+  columnName,
+  figureIn,
+  lengthColumn,
+  metricOf,
+  strengthColumn,
+  temperatureColumn,
+} from './csv-measures';
+import {
+  cellText,
+  csvTable,
+  readCsvTable,
+  textCell,
+  type MeasuredColumns,
+  type RowProblem,
+} from './csv-table';
 import { MOST_PRODUCTS, productSchema } from './products-document';
 import { sentenceOf } from './problem';
 import { amountUnitOf, type TableStyle } from './table-style';
 
 /** Columns of the table, in their order; a product leaves those empty that its kind does not have. */
 const COLUMNS = [
-  'kind', 'id', 'name', 'line', 'level', 'tone', 'volumes', 'ratio least', 'ratio usual', 'ratio most', 'volumes least', 'volumes most', 'minutes foil', 'minutes open air',
-  'minutes scalp', 'minutes least', 'minutes most', 'speed', 'levels', 'top', 'root natural', 'root ash', 'root levels', 'per gram', 'weakens', 'per use', 'width', 'length',
-  'pack', 'pack price', 'stock', 'note', 'minutes usual', 'warmest', 'drop', 'barcode', 'use', 'parts', 'per hair gram', 'price', 'unit',
+  'kind',
+  'id',
+  'name',
+  'line',
+  'level',
+  'tone',
+  'volumes',
+  'ratio least',
+  'ratio usual',
+  'ratio most',
+  'volumes least',
+  'volumes most',
+  'minutes foil',
+  'minutes open air',
+  'minutes scalp',
+  'minutes least',
+  'minutes most',
+  'speed',
+  'levels',
+  'top',
+  'root natural',
+  'root ash',
+  'root levels',
+  'per gram',
+  'weakens',
+  'per use',
+  'width',
+  'length',
+  'pack',
+  'pack price',
+  'stock',
+  'note',
+  'minutes usual',
+  'warmest',
+  'drop',
+  'barcode',
+  'use',
+  'parts',
+  'per hair gram',
+  'price',
+  'unit',
 ] as const;
 type Column = (typeof COLUMNS)[number];
 const NEEDED: readonly Column[] = ['kind', 'id', 'name'];
 
 /** What a house may write in another unit; amounts stand in the unit of their row. */
 const MEASURED: MeasuredColumns<Column> = {
-  volumes: strengthColumn('volumes', 'strength %'), 'volumes least': strengthColumn('volumes least', 'strength least %'), 'volumes most': strengthColumn('volumes most', 'strength most %'),
-  width: lengthColumn('width', 'width'), length: lengthColumn('length', 'length'), warmest: temperatureColumn('warmest', 'warmest °F'),
+  volumes: strengthColumn('volumes', 'strength %'),
+  'volumes least': strengthColumn('volumes least', 'strength least %'),
+  'volumes most': strengthColumn('volumes most', 'strength most %'),
+  width: lengthColumn('width', 'width'),
+  length: lengthColumn('length', 'length'),
+  warmest: temperatureColumn('warmest', 'warmest °F'),
 };
 const AMOUNTS: ReadonlySet<Column> = new Set(['pack', 'stock', 'per use']);
 const AMOUNT_UNITS = ['g', 'oz', 'sheets'];
@@ -27,33 +90,86 @@ type Row = Partial<Record<Column, string | number | boolean | null>>;
 
 function rowOf(own: Product, { minorPerUnit, measures }: Pick<TableStyle, 'minorPerUnit' | 'measures'>): Row {
   const row: Row = {
-    kind: own.kind, id: own.id, name: own.name, note: own.note,
-    ...(isStocked(own) && { pack: own.pack, 'pack price': own.packMinor / minorPerUnit, stock: own.stock, barcode: own.barcode ?? null }),
+    kind: own.kind,
+    id: own.id,
+    name: own.name,
+    note: own.note,
+    ...(isStocked(own) && {
+      pack: own.pack,
+      'pack price': own.packMinor / minorPerUnit,
+      stock: own.stock,
+      barcode: own.barcode ?? null,
+    }),
   };
-  if ('ratio' in own) Object.assign(row, { 'ratio least': own.ratio.least, 'ratio usual': own.ratio.usual, 'ratio most': own.ratio.most, 'volumes least': own.volumes.least, 'volumes most': own.volumes.most });
+  if ('ratio' in own)
+    Object.assign(row, {
+      'ratio least': own.ratio.least,
+      'ratio usual': own.ratio.usual,
+      'ratio most': own.ratio.most,
+      'volumes least': own.volumes.least,
+      'volumes most': own.volumes.most,
+    });
   switch (own.kind) {
     case 'lightener':
     case 'high-lift':
-      return { ...row, 'minutes foil': own.minutes.foil, 'minutes open air': own.minutes.openAir, 'minutes scalp': own.minutes.scalp, 'minutes least': own.leastMinutes ?? null, 'minutes usual': own.usualMinutes ?? null, warmest: own.warmestCelsius ?? null, speed: own.speed, levels: own.levels, top: own.top };
+      return {
+        ...row,
+        'minutes foil': own.minutes.foil,
+        'minutes open air': own.minutes.openAir,
+        'minutes scalp': own.minutes.scalp,
+        'minutes least': own.leastMinutes ?? null,
+        'minutes usual': own.usualMinutes ?? null,
+        warmest: own.warmestCelsius ?? null,
+        speed: own.speed,
+        levels: own.levels,
+        top: own.top,
+      };
     case 'developer':
       return { ...row, volumes: own.volumes };
     case 'line':
-      return { ...row, 'minutes least': own.minutes.least, 'minutes usual': own.minutes.usual ?? null, 'minutes most': own.minutes.most, 'root natural': own.root.natural, 'root ash': own.root.ash, 'root levels': own.root.levels, ...(own.lifts && { speed: own.lifts.speed, levels: own.lifts.levels }) };
+      return {
+        ...row,
+        'minutes least': own.minutes.least,
+        'minutes usual': own.minutes.usual ?? null,
+        'minutes most': own.minutes.most,
+        'root natural': own.root.natural,
+        'root ash': own.root.ash,
+        'root levels': own.root.levels,
+        ...(own.lifts && { speed: own.lifts.speed, levels: own.lifts.levels }),
+      };
     case 'shade':
       return { ...row, line: own.line, level: own.level, tone: own.tone };
     case 'additive':
-      return { ...row, 'per gram': own.perGram, weakens: own.weakens ? 'yes' : 'no', drop: own.dropGrams ?? null };
+      return {
+        ...row,
+        'per gram': own.perGram,
+        weakens: own.weakens ? 'yes' : 'no',
+        drop: own.dropGrams ?? null,
+      };
     case 'treatment':
       return { ...row, 'per use': own.perUse };
     case 'foil':
       return { ...row, width: own.widthMm, length: own.lengthMm };
     case 'recipe':
-      return { ...row, use: own.use, parts: partsText(own.parts, measures), 'per hair gram': own.perHairGram, 'minutes usual': own.minutes, price: own.priceMinor / minorPerUnit };
+      return {
+        ...row,
+        use: own.use,
+        parts: partsText(own.parts, measures),
+        'per hair gram': own.perHairGram,
+        'minutes usual': own.minutes,
+        price: own.priceMinor / minorPerUnit,
+      };
   }
 }
 
 /** Parts of a recipe in one cell: `1 moth-powder + 1 20vol + 1 wash`, of a house that says per cent `1 6%`. */
-const partsText = (parts: readonly RecipePart[], { strengths }: Pick<Measures, 'strengths'>) => parts.map((own) => `${own.parts} ${'product' in own ? own.product : formatStrength(own.volumes, strengths).replace(' ', '')}`).join(' + ');
+const partsText = (parts: readonly RecipePart[], { strengths }: Pick<Measures, 'strengths'>) =>
+  parts
+    .map(
+      (own) =>
+        `${own.parts} ${'product' in own ? own.product : formatStrength(own.volumes, strengths).replace(' ', '')}`,
+    )
+    .join(' + ');
 
 /** Reads them back; what cannot be read is left to the schema to name. */
 function partsOf(text: string): unknown[] {
@@ -61,7 +177,9 @@ function partsOf(text: string): unknown[] {
     const [, many = '', what = ''] = /^\s*(\d+(?:[.,]\d+)?)\s+(\S+)\s*$/.exec(part) ?? [];
     const strength = /^(\d+(?:[.,]\d+)?)(vol|%)$/.exec(what);
     const parts = Number(many.replace(',', '.'));
-    return strength ? { volumes: metricOf(Number(strength[1].replace(',', '.')), strength[2]), parts } : { product: what, parts };
+    return strength
+      ? { volumes: metricOf(Number(strength[1].replace(',', '.')), strength[2]), parts }
+      : { product: what, parts };
   });
 }
 
@@ -74,11 +192,22 @@ export function productsCsv(range: readonly Product[], style: TableStyle): strin
     const ounces = row.unit === 'oz';
     return COLUMNS.map((column) => {
       const value = row[column];
-      if (typeof value !== 'number') return value === null || value === undefined ? '' : textCell(String(value));
-      return figure(figureIn(value, AMOUNTS.has(column) ? (ounces ? 'amounts' : undefined) : MEASURED[column]?.quantity, measures));
+      if (typeof value !== 'number')
+        return value === null || value === undefined ? '' : textCell(String(value));
+      return figure(
+        figureIn(
+          value,
+          AMOUNTS.has(column) ? (ounces ? 'amounts' : undefined) : MEASURED[column]?.quantity,
+          measures,
+        ),
+      );
     });
   });
-  return csvTable(COLUMNS.map((column) => columnName(column, MEASURED[column], measures)), rows, separator);
+  return csvTable(
+    COLUMNS.map((column) => columnName(column, MEASURED[column], measures)),
+    rows,
+    separator,
+  );
 }
 
 /** What a table would do to a range. */
@@ -94,7 +223,8 @@ export interface Import {
   readonly decimalComma: boolean;
 }
 
-export type ImportRead = { readonly ok: true; readonly value: Import } | { readonly ok: false; readonly problem: string };
+export type ImportRead =
+  { readonly ok: true; readonly value: Import } | { readonly ok: false; readonly problem: string };
 
 /**
  * Reads a table of products against the range that a house has. Separator and decimal sign are found out; a row that cannot
@@ -105,9 +235,15 @@ export function readProductsCsv(text: string, range: readonly Product[], minorPe
   if (!table.ok) return table;
   const { separator, rows } = table.value;
   // Said before thousands of rows are read for nothing.
-  if (rows.length > MOST_PRODUCTS) return { ok: false, problem: `A house has at most ${MOST_PRODUCTS} products, and the table has ${rows.length}.` };
+  if (rows.length > MOST_PRODUCTS)
+    return {
+      ok: false,
+      problem: `A house has at most ${MOST_PRODUCTS} products, and the table has ${rows.length}.`,
+    };
   // With a comma between columns it cannot be the decimal sign, unless figures are quoted.
-  const decimalComma = rows.some(({ cells }) => Object.entries(cells).some(([column, cell]) => FIGURES.has(column as Column) && /^\d+,\d+$/.test(cell)));
+  const decimalComma = rows.some(({ cells }) =>
+    Object.entries(cells).some(([column, cell]) => FIGURES.has(column as Column) && /^\d+,\d+$/.test(cell)),
+  );
   const problems: RowProblem[] = [...table.value.problems];
   const read: { row: number; product: Product }[] = [];
   for (const { row, cells } of rows) {
@@ -131,7 +267,10 @@ export function readProductsCsv(text: string, range: readonly Product[], minorPe
     rowOfId.set(product.id, row);
     const was = before.get(product.id);
     if (was && was.kind !== product.kind) {
-      problems.push({ row, problem: `kind: “${product.id}” is a ${was.kind} in this house, not a ${product.kind}.` });
+      problems.push({
+        row,
+        problem: `kind: “${product.id}” is a ${was.kind} in this house, not a ${product.kind}.`,
+      });
       continue;
     }
     after.set(product.id, product);
@@ -148,27 +287,46 @@ export function readProductsCsv(text: string, range: readonly Product[], minorPe
   return { ok: true, value: { range: next, added, changed, same, problems, separator, decimalComma } };
 }
 
-const FIGURES: ReadonlySet<Column> = new Set(COLUMNS.filter((column) => !['kind', 'id', 'name', 'line', 'tone', 'weakens', 'note', 'barcode', 'use', 'parts', 'unit'].includes(column)));
+const FIGURES: ReadonlySet<Column> = new Set(
+  COLUMNS.filter(
+    (column) =>
+      !['kind', 'id', 'name', 'line', 'tone', 'weakens', 'note', 'barcode', 'use', 'parts', 'unit'].includes(
+        column,
+      ),
+  ),
+);
 
 function sorted(value: unknown): unknown {
   if (value === null || typeof value !== 'object') return value;
-  return Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)).map(([key, own]) => [key, sorted(own)]));
+  return Object.fromEntries(
+    Object.entries(value)
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([key, own]) => [key, sorted(own)]),
+  );
 }
 
 /** A row as a product, or what is wrong with it. A cell left empty keeps what the house has. */
-function productOf(given: Partial<Record<Column, string>>, range: readonly Product[], { decimalComma, minorPerUnit }: { decimalComma: boolean; minorPerUnit: number }): Product | string {
+function productOf(
+  given: Partial<Record<Column, string>>,
+  range: readonly Product[],
+  { decimalComma, minorPerUnit }: { decimalComma: boolean; minorPerUnit: number },
+): Product | string {
   const kind = given.kind?.toLowerCase();
-  if (kind === undefined || !(PRODUCT_KINDS as readonly string[]).includes(kind)) return `kind: must be one of ${PRODUCT_KINDS.join(', ')}${kind ? `, not “${given.kind}”` : ''}.`;
+  if (kind === undefined || !(PRODUCT_KINDS as readonly string[]).includes(kind))
+    return `kind: must be one of ${PRODUCT_KINDS.join(', ')}${kind ? `, not “${given.kind}”` : ''}.`;
   const was = range.find((own) => own.id === given.id && own.kind === kind);
   const usual = was ? rowOf(was, { minorPerUnit, measures: METRIC }) : {};
   for (const column of FIGURES) {
     const cell = given[column];
     if (cell !== undefined && !/^-?\d+([.,]\d+)?$/.test(cell)) return `${column}: “${cell}” is no figure.`;
-    if (cell !== undefined && decimalComma && cell.includes('.')) return `${column}: “${cell}” has a point where other figures of the table have a comma.`;
+    if (cell !== undefined && decimalComma && cell.includes('.'))
+      return `${column}: “${cell}” has a point where other figures of the table have a comma.`;
   }
   const unit = given.unit?.toLowerCase() ?? amountUnitOf({ kind: kind as ProductKind }, METRIC);
-  if (!AMOUNT_UNITS.includes(unit) || (unit === 'sheets') !== (kind === 'foil')) return `unit: must be ${kind === 'foil' ? 'sheets' : 'g or oz'}, not “${given.unit}”.`;
-  const text = (column: Column) => (given[column] === undefined ? usual[column]?.toString() : cellText(given[column]));
+  if (!AMOUNT_UNITS.includes(unit) || (unit === 'sheets') !== (kind === 'foil'))
+    return `unit: must be ${kind === 'foil' ? 'sheets' : 'g or oz'}, not “${given.unit}”.`;
+  const text = (column: Column) =>
+    given[column] === undefined ? usual[column]?.toString() : cellText(given[column]);
   const figure = (column: Column): number | undefined => {
     const cell = given[column];
     if (cell === undefined) return usual[column] as number | undefined;
@@ -178,14 +336,31 @@ function productOf(given: Partial<Record<Column, string>>, range: readonly Produ
   const orNone = (column: Column) => figure(column) ?? null;
   const minor = (column: Column) => Math.round((figure(column) ?? 0) * minorPerUnit);
   const shared = {
-    kind, id: given.id, name: text('name'), note: text('note') ?? '',
-    ...(kind !== 'recipe' && { pack: figure('pack') ?? 1, packMinor: minor('pack price'), stock: figure('stock') ?? 0, barcode: text('barcode') || undefined }),
+    kind,
+    id: given.id,
+    name: text('name'),
+    note: text('note') ?? '',
+    ...(kind !== 'recipe' && {
+      pack: figure('pack') ?? 1,
+      packMinor: minor('pack price'),
+      stock: figure('stock') ?? 0,
+      barcode: text('barcode') || undefined,
+    }),
   };
-  const read = productSchema.safeParse({ ...shared, ...ownFields(kind as ProductKind, text, figure, orNone, minor) });
+  const read = productSchema.safeParse({
+    ...shared,
+    ...ownFields(kind as ProductKind, text, figure, orNone, minor),
+  });
   return read.success ? read.data : sentenceOf(read.error);
 }
 
-function ownFields(kind: ProductKind, text: (column: Column) => string | undefined, figure: (column: Column) => number | undefined, orNone: (column: Column) => number | null, minor: (column: Column) => number): object {
+function ownFields(
+  kind: ProductKind,
+  text: (column: Column) => string | undefined,
+  figure: (column: Column) => number | undefined,
+  orNone: (column: Column) => number | null,
+  minor: (column: Column) => number,
+): object {
   const mixed = {
     ratio: { least: figure('ratio least'), usual: figure('ratio usual'), most: figure('ratio most') },
     volumes: { least: figure('volumes least'), most: figure('volumes most') },
@@ -193,20 +368,52 @@ function ownFields(kind: ProductKind, text: (column: Column) => string | undefin
   switch (kind) {
     case 'lightener':
     case 'high-lift':
-      return { ...mixed, minutes: { foil: orNone('minutes foil'), openAir: orNone('minutes open air'), scalp: orNone('minutes scalp') }, leastMinutes: figure('minutes least') ?? undefined, usualMinutes: figure('minutes usual') ?? undefined, warmestCelsius: figure('warmest') ?? undefined, speed: figure('speed'), levels: figure('levels'), top: figure('top') };
+      return {
+        ...mixed,
+        minutes: {
+          foil: orNone('minutes foil'),
+          openAir: orNone('minutes open air'),
+          scalp: orNone('minutes scalp'),
+        },
+        leastMinutes: figure('minutes least') ?? undefined,
+        usualMinutes: figure('minutes usual') ?? undefined,
+        warmestCelsius: figure('warmest') ?? undefined,
+        speed: figure('speed'),
+        levels: figure('levels'),
+        top: figure('top'),
+      };
     case 'developer':
       return { volumes: figure('volumes') };
     case 'line':
-      return { ...mixed, minutes: { least: figure('minutes least'), usual: figure('minutes usual') ?? undefined, most: figure('minutes most') }, root: { natural: figure('root natural'), ash: figure('root ash'), levels: figure('root levels') }, lifts: figure('levels') === undefined ? null : { levels: figure('levels'), speed: figure('speed') } };
+      return {
+        ...mixed,
+        minutes: {
+          least: figure('minutes least'),
+          usual: figure('minutes usual') ?? undefined,
+          most: figure('minutes most'),
+        },
+        root: { natural: figure('root natural'), ash: figure('root ash'), levels: figure('root levels') },
+        lifts: figure('levels') === undefined ? null : { levels: figure('levels'), speed: figure('speed') },
+      };
     case 'shade':
       return { line: text('line') ?? '', level: figure('level'), tone: text('tone')?.toLowerCase() };
     case 'additive':
-      return { perGram: figure('per gram'), weakens: /^(yes|true|1)$/i.test(text('weakens') ?? ''), dropGrams: figure('drop') ?? undefined };
+      return {
+        perGram: figure('per gram'),
+        weakens: /^(yes|true|1)$/i.test(text('weakens') ?? ''),
+        dropGrams: figure('drop') ?? undefined,
+      };
     case 'treatment':
       return { perUse: figure('per use') };
     case 'foil':
       return { widthMm: figure('width'), lengthMm: figure('length') };
     case 'recipe':
-      return { use: text('use')?.toLowerCase(), parts: partsOf(text('parts') ?? ''), perHairGram: figure('per hair gram') ?? 1, minutes: figure('minutes usual'), priceMinor: minor('price') };
+      return {
+        use: text('use')?.toLowerCase(),
+        parts: partsOf(text('parts') ?? ''),
+        perHairGram: figure('per hair gram') ?? 1,
+        minutes: figure('minutes usual'),
+        priceMinor: minor('price'),
+      };
   }
 }

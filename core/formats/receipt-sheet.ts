@@ -14,12 +14,21 @@ const SIZE = 3.8;
 const FIGURE_MM = 34;
 
 /** The receipt for the client on one page. Lines that find no place on it are added up in one. */
-export function receiptSheet({ salon, client, on, money }: ReceiptHead, rows: readonly ReceiptRow[]): StationSheet {
+export function receiptSheet(
+  { salon, client, on, money }: ReceiptHead,
+  rows: readonly ReceiptRow[],
+): StationSheet {
   const shapes: Shape[] = [];
   const right = PAGE.width - PAGE.margin;
-  const text = (x: number, y: number, size: number, words: string, more: Partial<Extract<Shape, { kind: 'text' }>> = {}) =>
-    shapes.push({ kind: 'text', x, y, size, words, fill: INK, weight: 400, anchor: 'start', ...more });
-  const rule = (y: number) => shapes.push({ kind: 'path', d: `M${PAGE.margin} ${y}H${right}`, stroke: LINE, width: 0.25 });
+  const text = (
+    x: number,
+    y: number,
+    size: number,
+    words: string,
+    more: Partial<Extract<Shape, { kind: 'text' }>> = {},
+  ) => shapes.push({ kind: 'text', x, y, size, words, fill: INK, weight: 400, anchor: 'start', ...more });
+  const rule = (y: number) =>
+    shapes.push({ kind: 'path', d: `M${PAGE.margin} ${y}H${right}`, stroke: LINE, width: 0.25 });
   text(PAGE.margin, 22, 6, cut(salon, 6, right - PAGE.margin, 700), { weight: 700 });
   text(PAGE.margin, 29, SIZE, cut(`${client}, ${on}`, SIZE, right - PAGE.margin - 30), { fill: SOFT });
   text(right, 29, SIZE, 'Receipt', { fill: SOFT, anchor: 'end' });
@@ -43,5 +52,9 @@ function fitting(rows: readonly ReceiptRow[]): readonly ReceiptRow[] {
   if (over <= 0) return rows;
   const at = rows.findIndex(({ total }) => total);
   const [kept, joined, rest] = [rows.slice(0, at - over - 1), rows.slice(at - over - 1, at), rows.slice(at)];
-  return [...kept, { words: `${joined.length} more`, minor: joined.reduce((sum, { minor }) => sum + minor, 0) }, ...rest];
+  return [
+    ...kept,
+    { words: `${joined.length} more`, minor: joined.reduce((sum, { minor }) => sum + minor, 0) },
+    ...rest,
+  ];
 }

@@ -17,12 +17,18 @@ const letter = z.string().regex(/^[A-Z]$/, 'must be a letter from A to Z');
 const lift = z.looseObject({
   volumes: figure,
   factor: figure,
-  warmth: z.strictObject({ factor: figure, fromMinutes: figure }).optional().describe('So many times as fast, from a minute on'),
+  warmth: z
+    .strictObject({ factor: figure, fromMinutes: figure })
+    .optional()
+    .describe('So many times as fast, from a minute on'),
 });
 
 const unitSchema = z.strictObject({
   id,
-  number: z.int().min(0).describe('Its number among those of its kind, from 1; foils as the pattern numbers them'),
+  number: z
+    .int()
+    .min(0)
+    .describe('Its number among those of its kind, from 1; foils as the pattern numbers them'),
   kind: z.enum(['foil', 'open-air', 'tip-out', 'lowlight', 'paint']),
   panel: id,
   panelName: z.string(),
@@ -31,8 +37,13 @@ const unitSchema = z.strictObject({
   letter: letter.describe('Letter of its formula'),
   lifts: z.boolean().describe('false where the formula only deposits'),
   gather: singleGatherSchema,
-  widthMm: figure, thicknessMm: figure, angleDeg: figure.describe('Angle of the parting, degrees; positive diagonal back'),
-  startMm: figure, featherMm: figure, edgesMm: figure.default(0).describe('Further from the scalp at both edges, by this much, mm'), teasing: figure,
+  widthMm: figure,
+  thicknessMm: figure,
+  angleDeg: figure.describe('Angle of the parting, degrees; positive diagonal back'),
+  startMm: figure,
+  featherMm: figure,
+  edgesMm: figure.default(0).describe('Further from the scalp at both edges, by this much, mm'),
+  teasing: figure,
   reach: z.enum(['ends', 'regrowth', 'stretch']),
   reachMm: z.tuple([figure, figure]).describe('Stretch that is painted, mm from the scalp'),
   hairMm: figure,
@@ -49,7 +60,9 @@ const unitSchema = z.strictObject({
   mix: z.string(),
   endsMix: z.string().nullable(),
   laidWith: z.enum(['foil', 'between foils', 'open air']),
-  seconds: figure, grams: figure, endsGrams: figure,
+  seconds: figure,
+  grams: figure,
+  endsGrams: figure,
   limitMinutes: figure.describe('Longest that the maker allows, minutes'),
   lifting: z.array(z.int().min(0)).describe('How its stretches lift: indices into lifts'),
   depositMinutes: figure.describe('It is not done before, minutes: what only deposits is done then'),
@@ -58,17 +71,34 @@ const unitSchema = z.strictObject({
 /** What of a script follows Mix. */
 const part = {
   units: z.array(unitSchema).max(1000).describe('Everything that product is put on, in the order of work'),
-  lifts: z.array(z.strictObject({ letter, from: figure, target: figure, stretch: z.enum(['length', 'ends', 'band']), lift })),
+  lifts: z.array(
+    z.strictObject({
+      letter,
+      from: figure,
+      target: figure,
+      stretch: z.enum(['length', 'ends', 'band']),
+      lift,
+    }),
+  ),
   mixes: z
-    .record(z.string(), z.strictObject({
-      of: z.array(z.strictObject({ letter, part: z.enum(MIX_PARTS) })).describe('What it is for'), words: z.string(), volumes: figure.nullable().describe('Strength that is poured; null where it stays'), strengths: z.array(figure).max(40),
-    }))
+    .record(
+      z.string(),
+      z.strictObject({
+        of: z.array(z.strictObject({ letter, part: z.enum(MIX_PARTS) })).describe('What it is for'),
+        words: z.string(),
+        volumes: figure.nullable().describe('Strength that is poured; null where it stays'),
+        strengths: z.array(figure).max(40),
+      }),
+    )
     .describe('Mixes by their name in a bowl'),
   products: z.record(z.string(), z.strictObject({ id: z.string(), name: z.string(), speed: figure })),
 };
 
 /** As events hold it, too: those of an older service are read as the newest. */
-export const scriptPartSchema = z.preprocess(newestPart, z.strictObject(part)) as unknown as z.ZodType<ScriptPart>;
+export const scriptPartSchema = z.preprocess(
+  newestPart,
+  z.strictObject(part),
+) as unknown as z.ZodType<ScriptPart>;
 
 /** A script as it is kept: written by the application itself when the service begins. */
 export const scriptSchema = z.strictObject({
@@ -76,12 +106,26 @@ export const scriptSchema = z.strictObject({
   plan: planSchema,
   naturalLevel: figure,
   ...part,
-  blocks: z.array(z.looseObject({
-    id, panel: id, name: z.string(), units: z.array(id).describe('Ids of its units, in order'),
-    foils: z.array(z.looseObject({ seconds: figure, mixes: z.array(z.string()), readyMinutes: figure, limitMinutes: figure })),
-  })),
+  blocks: z.array(
+    z.looseObject({
+      id,
+      panel: id,
+      name: z.string(),
+      units: z.array(id).describe('Ids of its units, in order'),
+      foils: z.array(
+        z.looseObject({
+          seconds: figure,
+          mixes: z.array(z.string()),
+          readyMinutes: figure,
+          limitMinutes: figure,
+        }),
+      ),
+    }),
+  ),
   readings: z.array(z.looseObject({})).describe('What was read of this head before'),
-  rules: z.looseObject({ panelChange: figure, usefulMinutes: figure }).describe('Minutes of everything beside the foils'),
+  rules: z
+    .looseObject({ panelChange: figure, usefulMinutes: figure })
+    .describe('Minutes of everything beside the foils'),
   course: courseSchema,
   steps: z.array(stepSchema).max(100).describe('What follows the foils'),
   offers: z.array(stepSchema).max(100).describe('What can be added at the chair'),
@@ -90,7 +134,10 @@ export const scriptSchema = z.strictObject({
 /** Reads a script of any version. */
 export function parseScript(value: unknown): Parsed<ServiceScript> {
   const first = scriptSchema1.safeParse(value);
-  return parseWith(scriptSchema, fromVersion3(fromVersion2(first.success ? fromVersion1(first.data) : value))) as unknown as Parsed<ServiceScript>;
+  return parseWith(
+    scriptSchema,
+    fromVersion3(fromVersion2(first.success ? fromVersion1(first.data) : value)),
+  ) as unknown as Parsed<ServiceScript>;
 }
 
 /** Version 3: a bowl was one letter's, and nothing was painted again by plan. */
@@ -108,7 +155,9 @@ interface OldUnit {
 
 /** Warmth was a factor on all the time once. */
 const oldWarmth = (own: { lift?: { warmth?: unknown } }) =>
-  typeof own?.lift?.warmth === 'number' ? { ...own, lift: { ...own.lift, warmth: { factor: own.lift.warmth, fromMinutes: 0 } } } : own;
+  typeof own?.lift?.warmth === 'number'
+    ? { ...own, lift: { ...own.lift, warmth: { factor: own.lift.warmth, fromMinutes: 0 } } }
+    : own;
 
 /** Units and mixes of a script as they are kept now: those of version 3 had their bowls by their letter. */
 function newestPart<T>(value: T): T | object {
@@ -121,43 +170,90 @@ function newestPart<T>(value: T): T | object {
   return {
     ...value,
     lifts: Array.isArray(lifts) ? (lifts as { lift?: { warmth?: unknown } }[]).map(oldWarmth) : lifts,
-    units: (units as OldUnit[]).map((own) => (typeof own === 'object' && own !== null && own.mixes === undefined ? { ...own, mixes: bowlsOf(own) } : own)),
+    units: (units as OldUnit[]).map((own) =>
+      typeof own === 'object' && own !== null && own.mixes === undefined
+        ? { ...own, mixes: bowlsOf(own) }
+        : own,
+    ),
     mixes: Object.fromEntries(
-      Object.entries(mixes as Record<string, { letter?: unknown; part?: unknown; of?: unknown }>).map(([name, own]) => {
-        if (typeof own !== 'object' || own === null || own.of !== undefined) return [name, own];
-        const { letter: oldLetter, part: oldPart, ...rest } = own;
-        return [name, { ...rest, of: [{ letter: oldLetter, part: oldPart }] }];
-      }),
+      Object.entries(mixes as Record<string, { letter?: unknown; part?: unknown; of?: unknown }>).map(
+        ([name, own]) => {
+          if (typeof own !== 'object' || own === null || own.of !== undefined) return [name, own];
+          const { letter: oldLetter, part: oldPart, ...rest } = own;
+          return [name, { ...rest, of: [{ letter: oldLetter, part: oldPart }] }];
+        },
+      ),
     ),
   };
 }
 
-const lift1 = z.looseObject({ from: figure, target: figure, stretch: z.enum(['length', 'ends', 'band']), lift });
+const lift1 = z.looseObject({
+  from: figure,
+  target: figure,
+  stretch: z.enum(['length', 'ends', 'band']),
+  lift,
+});
 
 /** Version 1: a block had one letter, and a foil said neither its mix nor how far it goes. */
 const scriptSchema1 = z.looseObject({
   version: z.literal(1),
   plan: z.unknown(),
   naturalLevel: figure,
-  foils: z.array(z.looseObject({
-    id, number: figure, kind: z.enum(['foil', 'open-air']), zone: z.enum(ZONES).nullable(), gather: singleGatherSchema, widthMm: figure, thicknessMm: figure, startMm: figure, featherMm: figure, teasing: figure, seconds: figure,
-  })),
-  blocks: z.array(z.looseObject({
-    id, panel: id, name: z.string(), formula: z.string(), seconds: z.array(figure), readyMinutes: figure, limitMinutes: figure, touches: z.array(z.string()), foils: z.array(id), lifts: z.array(lift1), depositMinutes: figure,
-  })),
+  foils: z.array(
+    z.looseObject({
+      id,
+      number: figure,
+      kind: z.enum(['foil', 'open-air']),
+      zone: z.enum(ZONES).nullable(),
+      gather: singleGatherSchema,
+      widthMm: figure,
+      thicknessMm: figure,
+      startMm: figure,
+      featherMm: figure,
+      teasing: figure,
+      seconds: figure,
+    }),
+  ),
+  blocks: z.array(
+    z.looseObject({
+      id,
+      panel: id,
+      name: z.string(),
+      formula: z.string(),
+      seconds: z.array(figure),
+      readyMinutes: figure,
+      limitMinutes: figure,
+      touches: z.array(z.string()),
+      foils: z.array(id),
+      lifts: z.array(lift1),
+      depositMinutes: figure,
+    }),
+  ),
   mixes: z.record(z.string(), z.string()),
-  products: z.record(z.string(), z.strictObject({ id: z.string(), name: z.string(), speed: figure })).optional(),
+  products: z
+    .record(z.string(), z.strictObject({ id: z.string(), name: z.string(), speed: figure }))
+    .optional(),
   readings: z.array(z.looseObject({})),
-  rules: z.looseObject({}), fixed: z.looseObject({ order: z.array(z.int()).nullish() }),
+  rules: z.looseObject({}),
+  fixed: z.looseObject({ order: z.array(z.int()).nullish() }),
   after: z.array(z.looseObject({ id })),
 });
 
 const step2 = z.looseObject({
-  id, kind: z.enum(['wash', 'correction', 'root', 'toner', 'rinse', 'dry']).catch('rinse'), name: z.string(), from: figure, to: figure,
+  id,
+  kind: z.enum(['wash', 'correction', 'root', 'toner', 'rinse', 'dry']).catch('rinse'),
+  name: z.string(),
+  from: figure,
+  to: figure,
   detail: z.looseObject({ items: z.unknown(), hair: z.string().optional() }).nullish(),
 });
 
-const OLD_HAIR: Readonly<Record<string, StepHair>> = { 'on dry hair': 'dry', 'on damp hair': 'damp', 'on wet hair': 'damp', 'under a treatment': 'treated' };
+const OLD_HAIR: Readonly<Record<string, StepHair>> = {
+  'on dry hair': 'dry',
+  'on damp hair': 'damp',
+  'on wet hair': 'damp',
+  'under a treatment': 'treated',
+};
 
 /** Version 2: steps had their times and said their place in their name; nothing could be added, and a mix had no other strength. */
 function fromVersion2(value: unknown): unknown {
@@ -170,26 +266,45 @@ function fromVersion2(value: unknown): unknown {
     version: 3,
     steps: steps.success ? steps.data.map(fromStep2) : after,
     offers: plainSteps(),
-    mixes: typeof mixes === 'object' && mixes !== null
-      ? Object.fromEntries(Object.entries(mixes).map(([name, own]) => [name, { ...own, volumes: null, strengths: [] }]))
-      : mixes,
+    mixes:
+      typeof mixes === 'object' && mixes !== null
+        ? Object.fromEntries(
+            Object.entries(mixes).map(([name, own]) => [name, { ...own, volumes: null, strengths: [] }]),
+          )
+        : mixes,
   };
 }
 
 function fromStep2({ id: own, kind, name, from, to, detail }: z.infer<typeof step2>): ServiceStep {
   const kinds: StepKind = kind === 'correction' ? (name.startsWith('Spot') ? 'spot' : 'bleach-wash') : kind;
   return {
-    id: own, kind: kinds, name, minutes: Math.max(1, to - from), hair: OLD_HAIR[detail?.hair ?? ''] ?? 'any', place: null,
+    id: own,
+    kind: kinds,
+    name,
+    minutes: Math.max(1, to - from),
+    hair: OLD_HAIR[detail?.hair ?? ''] ?? 'any',
+    place: null,
     items: (detail?.items ?? null) as ServiceStep['items'],
   };
 }
 
 /** A service that began before version 2, as it was carried out then: every foil with the letter and the limit of its block. */
-function fromVersion1({ plan, foils, blocks, mixes, products = {}, after, rules, fixed, ...rest }: z.infer<typeof scriptSchema1>): unknown {
+function fromVersion1({
+  plan,
+  foils,
+  blocks,
+  mixes,
+  products = {},
+  after,
+  rules,
+  fixed,
+  ...rest
+}: z.infer<typeof scriptSchema1>): unknown {
   const newest = parsePlan(plan);
   if (!newest.ok) return { ...rest, version: 2, plan };
   const order = fixed.order ?? blocks.map((_, b) => b);
-  const lengthIn = (zone: (typeof ZONES)[number]) => newest.value.hair.byZone[zone]?.lengthMm ?? newest.value.hair.lengthMm;
+  const lengthIn = (zone: (typeof ZONES)[number]) =>
+    newest.value.hair.byZone[zone]?.lengthMm ?? newest.value.hair.lengthMm;
   const sides = new Map(newest.value.panels.map((panel) => [panel.id, panel.side]));
   const lifts: ScriptLift[] = [];
   const byId = new Map(foils.map((own) => [own.id, own]));
@@ -201,22 +316,77 @@ function fromVersion1({ plan, foils, blocks, mixes, products = {}, after, rules,
       const zone = own.zone ?? 'crown';
       const hairMm = lengthIn(zone);
       const side = sides.get(block.panel);
-      return [{
-        id: foilId, number: own.number, kind: own.kind, panel: block.panel, panelName: block.name.replace(/, part \d+$/, ''), side: side === 'left' || side === 'right' ? side : 'across', zone,
-        letter: block.formula, lifts: block.lifts.length > 0, gather: own.gather, widthMm: own.widthMm, thicknessMm: own.thicknessMm, angleDeg: 0, startMm: own.startMm, featherMm: own.featherMm, edgesMm: 0, teasing: own.teasing,
-        reach: 'ends', reachMm: [Math.min(own.startMm + own.featherMm / 2, hairMm), hairMm], hairMm, surface: own.kind === 'open-air', endsMm: 0, endsOutMm: 0, mixes: [block.formula], fromOld: false, again: null, mix: mixes[block.formula] ?? block.formula, endsMix: null,
-        laidWith: own.kind === 'foil' ? 'foil' : 'open air', seconds: own.seconds, grams: 0, endsGrams: 0, limitMinutes: block.limitMinutes, lifting, depositMinutes: block.depositMinutes,
-      }];
+      return [
+        {
+          id: foilId,
+          number: own.number,
+          kind: own.kind,
+          panel: block.panel,
+          panelName: block.name.replace(/, part \d+$/, ''),
+          side: side === 'left' || side === 'right' ? side : 'across',
+          zone,
+          letter: block.formula,
+          lifts: block.lifts.length > 0,
+          gather: own.gather,
+          widthMm: own.widthMm,
+          thicknessMm: own.thicknessMm,
+          angleDeg: 0,
+          startMm: own.startMm,
+          featherMm: own.featherMm,
+          edgesMm: 0,
+          teasing: own.teasing,
+          reach: 'ends',
+          reachMm: [Math.min(own.startMm + own.featherMm / 2, hairMm), hairMm],
+          hairMm,
+          surface: own.kind === 'open-air',
+          endsMm: 0,
+          endsOutMm: 0,
+          mixes: [block.formula],
+          fromOld: false,
+          again: null,
+          mix: mixes[block.formula] ?? block.formula,
+          endsMix: null,
+          laidWith: own.kind === 'foil' ? 'foil' : 'open air',
+          seconds: own.seconds,
+          grams: 0,
+          endsGrams: 0,
+          limitMinutes: block.limitMinutes,
+          lifting,
+          depositMinutes: block.depositMinutes,
+        },
+      ];
     });
   });
   return {
-    ...rest, version: 2, plan: newest.value, units, lifts, products,
+    ...rest,
+    version: 2,
+    plan: newest.value,
+    units,
+    lifts,
+    products,
     rules: { ...USUAL_RULES, ...rules, ...(rules.second === 'mixes' && { second: 'pulls' }) },
     course: { order: order.flatMap((b) => blocks[b]?.id ?? []), rinses: [], pulling: 'own', by: {} },
-    mixes: Object.fromEntries(Object.entries(mixes).map(([name, words]) => [name, { letter: name[0], part: 'length', words }])),
-    blocks: blocks.map(({ formula, seconds, readyMinutes, limitMinutes, foils: own, lifts: _lifts, depositMinutes: _minutes, others: _others, touches: _touches, ...block }) => ({
-      ...block, units: own, foils: seconds.map((each) => ({ seconds: each, mixes: [formula], readyMinutes, limitMinutes })),
-    })),
+    mixes: Object.fromEntries(
+      Object.entries(mixes).map(([name, words]) => [name, { letter: name[0], part: 'length', words }]),
+    ),
+    blocks: blocks.map(
+      ({
+        formula,
+        seconds,
+        readyMinutes,
+        limitMinutes,
+        foils: own,
+        lifts: _lifts,
+        depositMinutes: _minutes,
+        others: _others,
+        touches: _touches,
+        ...block
+      }) => ({
+        ...block,
+        units: own,
+        foils: seconds.map((each) => ({ seconds: each, mixes: [formula], readyMinutes, limitMinutes })),
+      }),
+    ),
     after: after.map((step) => ({ ...step, detail: null })),
   };
 }

@@ -6,8 +6,15 @@ import { stepSchema } from './step-fields';
 import { scriptPartSchema } from './script-document';
 import { parseWith, type Parsed } from './problem';
 
-const id = z.string({ error: 'must be text' }).min(1, 'must not be empty').max(200, 'must be at most 200 characters');
-const words = z.string({ error: 'must be text' }).trim().min(1, 'must say something').max(1000, 'must be at most 1000 characters');
+const id = z
+  .string({ error: 'must be text' })
+  .min(1, 'must not be empty')
+  .max(200, 'must be at most 200 characters');
+const words = z
+  .string({ error: 'must be text' })
+  .trim()
+  .min(1, 'must say something')
+  .max(1000, 'must be at most 1000 characters');
 const optional = words.nullable();
 const more = z.number().min(1, 'must be 1 minute or more').max(60, 'must be at most 60 minutes');
 const ids = z.array(id).min(1, 'must name at least one').max(1000);
@@ -18,7 +25,17 @@ const bodySchema: z.ZodType<EventBody> = z.discriminatedUnion(
     z.strictObject({
       kind: z.literal('started'),
       plan: z
-        .array(z.discriminatedUnion('kind', [z.strictObject({ kind: z.literal('foil'), block: id }), z.strictObject({ kind: z.literal('rinse'), blocks: ids }), z.strictObject({ kind: z.literal('pull'), block: id })], { error: 'must be foil, rinse or pull' }))
+        .array(
+          z.discriminatedUnion(
+            'kind',
+            [
+              z.strictObject({ kind: z.literal('foil'), block: id }),
+              z.strictObject({ kind: z.literal('rinse'), blocks: ids }),
+              z.strictObject({ kind: z.literal('pull'), block: id }),
+            ],
+            { error: 'must be foil, rinse or pull' },
+          ),
+        )
         .max(200)
         .optional(),
     }),
@@ -29,15 +46,36 @@ const bodySchema: z.ZodType<EventBody> = z.discriminatedUnion(
     z.strictObject({ kind: z.literal('next'), block: id }),
     z.strictObject({ kind: z.literal('bowl'), mix: id }),
     z
-      .strictObject({ kind: z.literal('checked'), foil: id, level: levelField('Level seen'), then: z.enum(['more', 'rinse'], { error: 'must be more or rinse' }), minutes: z.number().min(1, 'must be 1 or more').max(60, 'must be at most 60').nullable(), reason: optional, photo: z.uuid('must be the id of a photo').nullable() })
-      .refine(({ then, minutes }) => then === 'rinse' || minutes !== null, { message: 'needs its minutes', path: ['minutes'] }),
+      .strictObject({
+        kind: z.literal('checked'),
+        foil: id,
+        level: levelField('Level seen'),
+        then: z.enum(['more', 'rinse'], { error: 'must be more or rinse' }),
+        minutes: z.number().min(1, 'must be 1 or more').max(60, 'must be at most 60').nullable(),
+        reason: optional,
+        photo: z.uuid('must be the id of a photo').nullable(),
+      })
+      .refine(({ then, minutes }) => then === 'rinse' || minutes !== null, {
+        message: 'needs its minutes',
+        path: ['minutes'],
+      }),
     z.strictObject({ kind: z.literal('pulled'), foils: ids, reason: optional }),
-    z.strictObject({ kind: z.literal('rinse-begun'), blocks: ids, foils: ids.optional(), incident: optional }),
+    z.strictObject({
+      kind: z.literal('rinse-begun'),
+      blocks: ids,
+      foils: ids.optional(),
+      incident: optional,
+    }),
     z.strictObject({ kind: z.literal('rinse-done') }),
     z.strictObject({ kind: z.literal('past-limit'), block: id, reason: words }),
     z.strictObject({ kind: z.literal('longer'), foils: ids, minutes: more, reason: words }),
     z.strictObject({ kind: z.literal('reapplied'), foils: ids, reason: words }),
-    z.strictObject({ kind: z.literal('strength'), mix: id, volumes: z.number().min(1, 'must be 1 vol or more').max(40, 'must be at most 40 vol'), reason: words }),
+    z.strictObject({
+      kind: z.literal('strength'),
+      mix: id,
+      volumes: z.number().min(1, 'must be 1 vol or more').max(40, 'must be at most 40 vol'),
+      reason: words,
+    }),
     z.strictObject({ kind: z.literal('rescripted'), script: scriptPartSchema }),
     z.strictObject({ kind: z.literal('step-added'), step: stepSchema, after: id.nullable() }),
     z.strictObject({ kind: z.literal('step-moved'), step: id, after: id.nullable() }),
@@ -63,7 +101,13 @@ export const eventBatchSchema = z.strictObject({
   /** The device’s own now, milliseconds since 1970. */
   deviceNow: z.number('must be milliseconds since 1970').min(0).max(8e15),
   events: z
-    .array(z.strictObject({ id: z.uuid('must be an id such as crypto.randomUUID makes'), at: z.number('must be milliseconds since 1970').min(0).max(8e15), body: bodySchema }))
+    .array(
+      z.strictObject({
+        id: z.uuid('must be an id such as crypto.randomUUID makes'),
+        at: z.number('must be milliseconds since 1970').min(0).max(8e15),
+        body: bodySchema,
+      }),
+    )
     .max(500, 'must be at most 500 events at once'),
 });
 export type EventBatch = z.infer<typeof eventBatchSchema>;

@@ -15,7 +15,11 @@ test('a path says only what is given, text stands where and as it is told', () =
     { kind: 'path', d: 'M0 0Z', fill: 'red', fillOpacity: 0.4, id: 'back.1.1' },
     { kind: 'text', x: 3, y: 4.005, size: 2, words: '<Ada>', fill: '#111', weight: 700, anchor: 'end' },
   ]);
-  expect(svg).toContain('<path d="M0 0L1 1" fill="none" stroke="#000" stroke-width="0.5" stroke-dasharray="4 3"/>');
+  expect(svg).toContain(
+    '<path d="M0 0L1 1" fill="none" stroke="#000" stroke-width="0.5" stroke-dasharray="4 3"/>',
+  );
   expect(svg).toContain('<path id="back.1.1" d="M0 0Z" fill="red" fill-opacity="0.4"/>');
-  expect(svg).toMatch(/<text x="3" y="4(\.01)?" font-size="2" font-weight="700" text-anchor="end" fill="#111">&lt;Ada&gt;<\/text>/);
+  expect(svg).toMatch(
+    /<text x="3" y="4(\.01)?" font-size="2" font-weight="700" text-anchor="end" fill="#111">&lt;Ada&gt;<\/text>/,
+  );
 });

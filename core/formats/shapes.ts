@@ -28,7 +28,12 @@ export type Shape =
     };
 
 /** A drawing of real size as SVG (1 unit = 1 mm). */
-export function svgOf(box: { x: number; y: number; width: number; height: number }, title: string, ground: string, shapes: readonly Shape[]): string {
+export function svgOf(
+  box: { x: number; y: number; width: number; height: number },
+  title: string,
+  ground: string,
+  shapes: readonly Shape[],
+): string {
   const { x, y, width, height } = box;
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${mm(width)}mm" height="${mm(height)}mm" viewBox="${mm(x)} ${mm(y)} ${mm(width)} ${mm(height)}" font-family="Archivo, sans-serif">`,
@@ -44,13 +49,23 @@ function tag(shape: Shape): string {
   if (shape.kind === 'path') {
     const { d, id, fill = 'none', fillOpacity, stroke, strokeOpacity, width, dash } = shape;
     const given: [string, string | number | undefined][] = [
-      ['id', id], ['d', d], ['fill', fill], ['fill-opacity', fillOpacity], ['stroke', stroke], ['stroke-opacity', strokeOpacity], ['stroke-width', width],
+      ['id', id],
+      ['d', d],
+      ['fill', fill],
+      ['fill-opacity', fillOpacity],
+      ['stroke', stroke],
+      ['stroke-opacity', strokeOpacity],
+      ['stroke-width', width],
       ['stroke-dasharray', dash?.join(' ')],
     ];
-    return `<path${given.filter(([, value]) => value !== undefined).map(([name, value]) => ` ${name}="${value}"`).join('')}/>`;
+    return `<path${given
+      .filter(([, value]) => value !== undefined)
+      .map(([name, value]) => ` ${name}="${value}"`)
+      .join('')}/>`;
   }
   const { x, y, size, words, fill, weight, anchor, rim } = shape;
-  const edge = rim === undefined ? '' : ` stroke="#000" stroke-opacity=".6" stroke-width="${rim}" paint-order="stroke"`;
+  const edge =
+    rim === undefined ? '' : ` stroke="#000" stroke-opacity=".6" stroke-width="${rim}" paint-order="stroke"`;
   return `<text x="${mm(x)}" y="${mm(y)}" font-size="${mm(size)}" font-weight="${weight}" text-anchor="${anchor}" fill="${fill}"${edge}>${escaped(words)}</text>`;
 }
 

@@ -13,7 +13,8 @@ export function wrapped(sentences: readonly string[], size: number, width: numbe
   const lines: string[] = [];
   for (const word of sentences.join(' ').split(' ')) {
     const last = lines.at(-1);
-    if (last !== undefined && textWidth(`${last} ${word}`, size) <= width) lines[lines.length - 1] = `${last} ${word}`;
+    if (last !== undefined && textWidth(`${last} ${word}`, size) <= width)
+      lines[lines.length - 1] = `${last} ${word}`;
     else lines.push(word);
   }
   return lines;

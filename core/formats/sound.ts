@@ -16,10 +16,13 @@ export function unsound(value: unknown): string | undefined {
       continue;
     }
     if (typeof own !== 'object' || own === null) continue;
-    if (path.length >= MOST_DEPTH) return `${pathOf(path.slice(0, 4))}: is nested more than ${MOST_DEPTH} deep.`;
+    if (path.length >= MOST_DEPTH)
+      return `${pathOf(path.slice(0, 4))}: is nested more than ${MOST_DEPTH} deep.`;
     for (const [key, inner] of Object.entries(own)) {
-      if (isUnsound(key)) return `${pathOf(path) || 'The document'}: holds a name with a character that cannot be kept.`;
-      if (typeof inner === 'string' || typeof inner === 'object') left.push({ own: inner, path: [...path, Array.isArray(own) ? Number(key) : key] });
+      if (isUnsound(key))
+        return `${pathOf(path) || 'The document'}: holds a name with a character that cannot be kept.`;
+      if (typeof inner === 'string' || typeof inner === 'object')
+        left.push({ own: inner, path: [...path, Array.isArray(own) ? Number(key) : key] });
     }
   }
   return undefined;
@@ -36,7 +39,9 @@ export const soundText = (text: string): string => text.replace(new RegExp(UNSOU
 export function beginningOf(text: string, most: number): string {
   if (text.length <= most) return text;
   let end = 0;
-  for (const { index, segment } of new Intl.Segmenter(undefined, { granularity: 'grapheme' }).segment(text.slice(0, most + 64))) {
+  for (const { index, segment } of new Intl.Segmenter(undefined, { granularity: 'grapheme' }).segment(
+    text.slice(0, most + 64),
+  )) {
     if (index + segment.length > most) break;
     end = index + segment.length;
   }

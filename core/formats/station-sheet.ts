@@ -1,5 +1,14 @@
 import { partWords } from '../head';
-import { BRIGHTNESS, directionName, recipeLine, type ComputedPlan, type Panel, type PanelTotals, type Plan, type Shares } from '../pattern';
+import {
+  BRIGHTNESS,
+  directionName,
+  recipeLine,
+  type ComputedPlan,
+  type Panel,
+  type PanelTotals,
+  type Plan,
+  type Shares,
+} from '../pattern';
 import { formatAmount, formatLength, inMeasures, type Measures } from '../units';
 import { groupsOf, groupWords, type WorkList, type WorkUnit } from '../work';
 import { openedHeadShapes } from './opened-head-shapes';
@@ -45,21 +54,53 @@ const ROW = { most: 12.5, least: 5.6 };
  * The sheet for the station: the opened head, the panels in the order of work with their recipe and counts, totals and
  * cautions, on one page of A4. Pure: the same plan gives the same shapes.
  */
-export function stationSheet(plan: Plan, computed: ComputedPlan, work: Pick<WorkList, 'units'>, facts: SheetFacts): StationSheet {
+export function stationSheet(
+  plan: Plan,
+  computed: ComputedPlan,
+  work: Pick<WorkList, 'units'>,
+  facts: SheetFacts,
+): StationSheet {
   const { sheet } = computed;
   const { totals } = sheet;
   const inner = PAGE.width - 2 * PAGE.margin;
   const say = (mm: number) => formatLength(mm, facts.measures.lengths);
   const shapes: Shape[] = [];
-  const text = (x: number, y: number, size: number, words: string, more: Partial<Extract<Shape, { kind: 'text' }>> = {}) =>
-    shapes.push({ kind: 'text', x, y, size, words, fill: INK, weight: 400, anchor: 'start', ...more });
-  const rule = (y: number) => shapes.push({ kind: 'path', d: `M${PAGE.margin} ${y}H${PAGE.width - PAGE.margin}`, stroke: LINE, width: 0.25 });
+  const text = (
+    x: number,
+    y: number,
+    size: number,
+    words: string,
+    more: Partial<Extract<Shape, { kind: 'text' }>> = {},
+  ) => shapes.push({ kind: 'text', x, y, size, words, fill: INK, weight: 400, anchor: 'start', ...more });
+  const rule = (y: number) =>
+    shapes.push({
+      kind: 'path',
+      d: `M${PAGE.margin} ${y}H${PAGE.width - PAGE.margin}`,
+      stroke: LINE,
+      width: 0.25,
+    });
 
   // Who and what.
   text(PAGE.margin, 19, 6.2, cut(facts.client, 6.2, 112, 700), { weight: 700 });
-  text(PAGE.margin, 25.5, 3.6, cut(`${facts.date} · ${facts.colourist} · base ${facts.base} to ${facts.goal} · ${inMeasures(partWords(plan.head.part), facts.measures)}`, 3.6, inner - 62), { fill: SOFT });
+  text(
+    PAGE.margin,
+    25.5,
+    3.6,
+    cut(
+      `${facts.date} · ${facts.colourist} · base ${facts.base} to ${facts.goal} · ${inMeasures(partWords(plan.head.part), facts.measures)}`,
+      3.6,
+      inner - 62,
+    ),
+    { fill: SOFT },
+  );
   text(PAGE.width - PAGE.margin, 19, 4.6, cut(plan.name, 4.6, 70, 600), { weight: 600, anchor: 'end' });
-  text(PAGE.width - PAGE.margin, 25.5, 3.6, BRIGHTNESS[Math.min(5, Math.max(1, facts.brightness)) - 1].words, { fill: SOFT, anchor: 'end' });
+  text(
+    PAGE.width - PAGE.margin,
+    25.5,
+    3.6,
+    BRIGHTNESS[Math.min(5, Math.max(1, facts.brightness)) - 1].words,
+    { fill: SOFT, anchor: 'end' },
+  );
   rule(29);
 
   // Totals.
@@ -67,7 +108,9 @@ export function stationSheet(plan: Plan, computed: ComputedPlan, work: Pick<Work
     [String(totals.foils), 'foils'],
     [minutesSaid(totals.foilingMinutes), 'foiling, estimated'],
     [`${Math.round(facts.shares.lightened * 100)}%`, 'lightened'],
-    ...(facts.shares.deepened > 0 ? [[`${Math.round(facts.shares.deepened * 100)}%`, 'deepened'] as [string, string]] : []),
+    ...(facts.shares.deepened > 0
+      ? [[`${Math.round(facts.shares.deepened * 100)}%`, 'deepened'] as [string, string]]
+      : []),
     [formatAmount(Math.round(totals.hairGrams), facts.measures.amounts), 'hair picked, estimated'],
     ...(facts.price === null ? [] : [[facts.price, 'estimate'] as [string, string]]),
   ];
@@ -80,12 +123,21 @@ export function stationSheet(plan: Plan, computed: ComputedPlan, work: Pick<Work
   text(PAGE.margin, 49, 3.4, cut(kinds, 3.4, inner));
 
   // The head takes what the panels leave, so that its numbers are as large as they can be.
-  const cautions = wrapped([...facts.cautions, 'Estimates are estimates. Leaflet, local rules and licensed judgement come first.'], 3, inner);
+  const cautions = wrapped(
+    [...facts.cautions, 'Estimates are estimates. Leaflet, local rules and licensed judgement come first.'],
+    3,
+    inner,
+  );
   const foot = PAGE.height - PAGE.margin - cautions.length * 4;
   const panels = plan.panels.filter(({ muted }) => !muted);
   const headTop = 52;
-  const headHeight = Math.min(HEAD.most, Math.max(HEAD.least, foot - headTop - 12 - panels.length * ROW.most));
-  shapes.push(...openedHeadShapes(plan, computed, { x: PAGE.margin, y: headTop, width: inner, height: headHeight }));
+  const headHeight = Math.min(
+    HEAD.most,
+    Math.max(HEAD.least, foot - headTop - 12 - panels.length * ROW.most),
+  );
+  shapes.push(
+    ...openedHeadShapes(plan, computed, { x: PAGE.margin, y: headTop, width: inner, height: headHeight }),
+  );
   const top = headTop + headHeight + 8;
   rule(top - 4);
 
@@ -97,14 +149,47 @@ export function stationSheet(plan: Plan, computed: ComputedPlan, work: Pick<Work
     const y = top + i * height + size;
     text(PAGE.margin + 3, y, size, String(i + 1), { fill: SOFT, anchor: 'end' });
     text(PAGE.margin + 6, y, size, cut(panel.name, size, 40, 700), { weight: 700 });
-    text(PAGE.margin + 50, y, size, cut(`${recipeLine(panel, facts.measures.lengths)}, ${directionName(panel.direction)}`, size, inner - 50 - 26));
+    text(
+      PAGE.margin + 50,
+      y,
+      size,
+      cut(
+        `${recipeLine(panel, facts.measures.lengths)}, ${directionName(panel.direction)}`,
+        size,
+        inner - 50 - 26,
+      ),
+    );
     text(PAGE.width - PAGE.margin, y, size * 1.25, `${own?.foils ?? 0}`, { weight: 700, anchor: 'end' });
-    if (height >= 2.5 * size) text(PAGE.margin + 50, y + size * 1.35, size * 0.9, cut(details(panel, own, work.units.filter((unit) => unit.panel === panel.id), say), size * 0.9, inner - 50 - 26), { fill: SOFT });
+    if (height >= 2.5 * size)
+      text(
+        PAGE.margin + 50,
+        y + size * 1.35,
+        size * 0.9,
+        cut(
+          details(
+            panel,
+            own,
+            work.units.filter((unit) => unit.panel === panel.id),
+            say,
+          ),
+          size * 0.9,
+          inner - 50 - 26,
+        ),
+        { fill: SOFT },
+      );
   });
-  if (panels.length > most) text(PAGE.margin + 6, top + most * height + size, size, `and ${panels.length - most} more panels`, { fill: SOFT });
+  if (panels.length > most)
+    text(PAGE.margin + 6, top + most * height + size, size, `and ${panels.length - most} more panels`, {
+      fill: SOFT,
+    });
   rule(foot - 1);
   cautions.forEach((line, i) => text(PAGE.margin, foot + 3 + i * 4, 3, line, { fill: SOFT }));
-  return { widthMm: PAGE.width, heightMm: PAGE.height, title: `${facts.client}, ${plan.name}: ${totals.foils} foils`, shapes };
+  return {
+    widthMm: PAGE.width,
+    heightMm: PAGE.height,
+    title: `${facts.client}, ${plan.name}: ${totals.foils} foils`,
+    shapes,
+  };
 }
 
 function minutesSaid(minutes: number): string {
@@ -113,19 +198,35 @@ function minutesSaid(minutes: number): string {
 }
 
 function kindsSaid(byGather: Readonly<Record<string, number>>): string {
-  const names: Record<string, [string, string]> = { slice: ['slice', 'slices'], weave: ['weave', 'weaves'], zigzag: ['zigzag', 'zigzags'] };
-  return Object.entries(byGather).filter(([, n]) => n > 0).map(([kind, n]) => `${n} ${names[kind][n === 1 ? 0 : 1]}`).join(', ');
+  const names: Record<string, [string, string]> = {
+    slice: ['slice', 'slices'],
+    weave: ['weave', 'weaves'],
+    zigzag: ['zigzag', 'zigzags'],
+  };
+  return Object.entries(byGather)
+    .filter(([, n]) => n > 0)
+    .map(([kind, n]) => `${n} ${names[kind][n === 1 ? 0 : 1]}`)
+    .join(', ');
 }
 
-function details(panel: Panel, own: PanelTotals | undefined, units: readonly WorkUnit[], say: (mm: number) => string): string {
+function details(
+  panel: Panel,
+  own: PanelTotals | undefined,
+  units: readonly WorkUnit[],
+  say: (mm: number) => string,
+): string {
   const { start, medium, side } = panel;
   return [
     groupWords(groupsOf(units)),
-    medium === 'open-air' ? 'in the open air' : own && (side === 'both' && own.rows % 2 === 0 ? `${own.rows / 2} rows a side` : `${own.rows} rows`),
+    medium === 'open-air'
+      ? 'in the open air'
+      : own && (side === 'both' && own.rows % 2 === 0 ? `${own.rows / 2} rows a side` : `${own.rows} rows`),
     side === 'both' ? 'both sides' : side === 'across' ? 'across the middle' : `the client’s ${side}`,
     start.distanceMm > 0 ? `start ${say(start.distanceMm)}` : 'at the scalp',
     start.featherMm > 0 && `feather ${say(start.featherMm)}`,
     start.teasing > 0 && `${start.teasing} ${start.teasing === 1 ? 'push' : 'pushes'} of teasing`,
     own && `about ${Math.round(own.minutes)} min`,
-  ].filter(Boolean).join(' · ');
+  ]
+    .filter(Boolean)
+    .join(' · ');
 }

@@ -26,7 +26,11 @@ export const stepSchema: z.ZodType<ServiceStep> = z.strictObject({
   place: placeSchema.nullable(),
   items: z
     .discriminatedUnion('ok', [
-      z.strictObject({ ok: z.literal(true), items: z.array(item).max(20), total: z.number().min(0).max(10_000) }),
+      z.strictObject({
+        ok: z.literal(true),
+        items: z.array(item).max(20),
+        total: z.number().min(0).max(10_000),
+      }),
       z.strictObject({ ok: z.literal(false), problem: z.string().max(500) }),
     ])
     .nullable()

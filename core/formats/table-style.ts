@@ -11,4 +11,7 @@ export interface TableStyle {
 }
 
 /** In what a product's amounts stand in a table: foil is counted in sheets. */
-export const amountUnitOf = ({ kind }: Pick<Product, 'kind'>, { amounts }: Measures): 'g' | 'oz' | 'sheets' => (kind === 'foil' ? 'sheets' : amounts === 'oz' ? 'oz' : 'g');
+export const amountUnitOf = (
+  { kind }: Pick<Product, 'kind'>,
+  { amounts }: Measures,
+): 'g' | 'oz' | 'sheets' => (kind === 'foil' ? 'sheets' : amounts === 'oz' ? 'oz' : 'g');

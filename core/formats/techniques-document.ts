@@ -13,7 +13,13 @@ export const techniquesSchema = z.strictObject({
       foils: z.int().min(0),
       painted: z.int().min(0).describe('Sections painted in the open air'),
       minutes: z.number().min(0).describe('First foil to last, minutes (estimate)'),
-      shares: z.strictObject({ foiled: z.number().min(0).max(1), lightened: z.number().min(0).max(1), deepened: z.number().min(0).max(1) }).describe('Shares of the hair that go through foils, are lightened, are deepened'),
+      shares: z
+        .strictObject({
+          foiled: z.number().min(0).max(1),
+          lightened: z.number().min(0).max(1),
+          deepened: z.number().min(0).max(1),
+        })
+        .describe('Shares of the hair that go through foils, are lightened, are deepened'),
     }),
   ),
 });

@@ -3,7 +3,13 @@ import type { TestDocument } from '../visit';
 import { between, levelField, whole } from './fields';
 import { parseWith, type Parsed } from './problem';
 
-const text = (most: number, description: string) => z.string({ error: 'must be text' }).trim().max(most, `must be at most ${most} characters`).default('').describe(description);
+const text = (most: number, description: string) =>
+  z
+    .string({ error: 'must be text' })
+    .trim()
+    .max(most, `must be at most ${most} characters`)
+    .default('')
+    .describe(description);
 
 /** What a test was made with and what was seen; a strand test's level at a minute calibrates lift for this head. */
 export const testSchema: z.ZodType<TestDocument> = z.strictObject({

@@ -5,7 +5,17 @@ const shapes = (d: string) => (d.match(/M/g) ?? []).length;
 const numbers = (d: string) => d.match(/-?\d+(\.\d+)?/g)!.map(Number);
 
 test('one closed shape a foil, painted sections apart, all within the box', () => {
-  const computed = engine.compute(planWith([{ place: { kind: 'back' } }, { place: { kind: 'side' }, medium: 'open-air', thicknessMm: 12, spacing: { kind: 'constant', dropoutMm: 14 } }]));
+  const computed = engine.compute(
+    planWith([
+      { place: { kind: 'back' } },
+      {
+        place: { kind: 'side' },
+        medium: 'open-air',
+        thicknessMm: 12,
+        spacing: { kind: 'constant', dropoutMm: 14 },
+      },
+    ]),
+  );
   const { box, foils, painted, hairline } = thumbnailOf(computed);
   expect(shapes(foils)).toBe(computed.sheet.foils.length);
   expect(shapes(painted)).toBe(computed.sheet.painted.length);
@@ -21,7 +31,17 @@ test('one closed shape a foil, painted sections apart, all within the box', () =
 });
 
 test('the client’s left is screen-left and the forehead up', () => {
-  const { foils } = thumbnailOf(engine.compute(planWith([{ place: { kind: 'face-frame', depthMm: 30, reachDeg: 45 }, side: 'left', direction: { kind: 'hairline' } }])));
+  const { foils } = thumbnailOf(
+    engine.compute(
+      planWith([
+        {
+          place: { kind: 'face-frame', depthMm: 30, reachDeg: 45 },
+          side: 'left',
+          direction: { kind: 'hairline' },
+        },
+      ]),
+    ),
+  );
   const all = numbers(foils);
   const mean = (of: number[]) => of.reduce((sum, value) => sum + value, 0) / of.length;
   expect(mean(all.filter((_, i) => i % 2 === 0))).toBeLessThan(-10);

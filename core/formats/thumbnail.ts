@@ -16,19 +16,23 @@ const MARGIN_MM = 4;
 export function thumbnailOf({ drawing }: ComputedPlan): Thumbnail {
   const { head, paths, painted } = drawing;
   const hairline = openedHairline(head, 90);
-  const edge = (of: (...all: number[]) => number, axis: 'x' | 'y') => of(...hairline.map((point) => -point[axis]));
+  const edge = (of: (...all: number[]) => number, axis: 'x' | 'y') =>
+    of(...hairline.map((point) => -point[axis]));
   const [left, top] = [edge(Math.min, 'x') - MARGIN_MM, edge(Math.min, 'y') - MARGIN_MM];
   return {
-    box: [left, top, edge(Math.max, 'x') + MARGIN_MM - left, edge(Math.max, 'y') + MARGIN_MM - top].map(mm).join(' '),
+    box: [left, top, edge(Math.max, 'x') + MARGIN_MM - left, edge(Math.max, 'y') + MARGIN_MM - top]
+      .map(mm)
+      .join(' '),
     hairline: line(hairline),
     foils: paths.map(ribbon).join(''),
     painted: painted.map(ribbon).join(''),
   };
 }
 
-const line = (points: readonly OpenedPoint[]) => `${points.map(({ x, y }, i) => `${i === 0 ? 'M' : 'L'}${mm(-x)} ${mm(-y)}`).join('')}Z`;
+const line = (points: readonly OpenedPoint[]) =>
+  `${points.map(({ x, y }, i) => `${i === 0 ? 'M' : 'L'}${mm(-x)} ${mm(-y)}`).join('')}Z`;
 
 function ribbon(path: FoilPath): string {
-  const few = <T,>(points: readonly T[]) => points.filter((_, i) => i % 3 === 0 || i === points.length - 1);
+  const few = <T>(points: readonly T[]) => points.filter((_, i) => i % 3 === 0 || i === points.length - 1);
   return line([...few(pathPoints(path, 'before')), ...few(pathPoints(path, 'after')).reverse()]);
 }

@@ -17,6 +17,11 @@ export const visitSchema = z.strictObject({
   plan: planSchema,
   mix: mixSchema,
   record: outcomeSchema.nullable(),
-  signed: z.strictObject({ at: z.string(), by: z.string() }).nullable().describe('Who signed the record off, and when'),
-  addenda: z.array(z.strictObject({ at: z.string(), by: z.string(), words: z.string() })).describe('What was added to the signed record'),
+  signed: z
+    .strictObject({ at: z.string(), by: z.string() })
+    .nullable()
+    .describe('Who signed the record off, and when'),
+  addenda: z
+    .array(z.strictObject({ at: z.string(), by: z.string(), words: z.string() }))
+    .describe('What was added to the signed record'),
 });

@@ -17,7 +17,10 @@ export const zoneHairSchema: z.ZodType<ZoneHair> = z.strictObject({
     .refine(({ fromMm, toMm }) => toMm > fromMm, 'must end further from the scalp than it begins')
     .optional()
     .describe('A strip of another colour left by an earlier service'),
-  condition: z.enum(CONDITIONS, { error: `must be one of ${CONDITIONS.join(', ')}` }).optional().describe('Condition and porosity'),
+  condition: z
+    .enum(CONDITIONS, { error: `must be one of ${CONDITIONS.join(', ')}` })
+    .optional()
+    .describe('Condition and porosity'),
   flags: z
     .array(z.enum(HAIR_FLAGS, { error: `must be one of ${HAIR_FLAGS.join(', ')}` }))
     .max(HAIR_FLAGS.length)

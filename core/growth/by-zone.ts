@@ -23,7 +23,8 @@ export interface GrowthVisit {
 }
 
 /** Weeks from one day to another. @param from YYYY-MM-DD @param to YYYY-MM-DD */
-export const weeksBetween = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / 86_400_000 / 7;
+export const weeksBetween = (from: string, to: string): number =>
+  (Date.parse(to) - Date.parse(from)) / 86_400_000 / 7;
 
 const TO_THE_ROOT: ZoneTaken = { leftMm: 0, measured: false };
 
@@ -54,7 +55,8 @@ export function growthIntervals(visits: readonly GrowthVisit[]): GrowthInterval[
       own.grown.push(Math.max(0, measured - leftMm));
       since.set(before.on, { ...own, both: own.both && both });
     }
-    for (const [from, { grown, both }] of since) out.push({ weeks: weeksBetween(from, on), grownMm: middle(grown), bothMeasured: both });
+    for (const [from, { grown, both }] of since)
+      out.push({ weeks: weeksBetween(from, on), grownMm: middle(grown), bothMeasured: both });
   });
   return out;
 }
@@ -79,7 +81,11 @@ export interface ZoneRegrowth extends Regrowth {
  * nor measured has none. Visits after the day are not looked at.
  * @param on YYYY-MM-DD
  */
-export function regrowthByZone(visits: readonly GrowthVisit[], rate: GrowthRate, on: string): Partial<Record<Zone, ZoneRegrowth>> {
+export function regrowthByZone(
+  visits: readonly GrowthVisit[],
+  rate: GrowthRate,
+  on: string,
+): Partial<Record<Zone, ZoneRegrowth>> {
   const out: Partial<Record<Zone, ZoneRegrowth>> = {};
   for (const zone of ZONES) {
     let last: { on: string; mm: number; from: 'measured' | 'taken' } | undefined;
@@ -93,7 +99,13 @@ export function regrowthByZone(visits: readonly GrowthVisit[], rate: GrowthRate,
       last = { on: visit.on, mm: taken.leftMm, from: 'taken' };
       takenOn = visit.on;
     }
-    if (last) out[zone] = { ...regrowthAfter(weeksBetween(last.on, on), rate, last.mm), since: last.on, from: last.from, takenOn };
+    if (last)
+      out[zone] = {
+        ...regrowthAfter(weeksBetween(last.on, on), rate, last.mm),
+        since: last.on,
+        from: last.from,
+        takenOn,
+      };
   }
   return out;
 }

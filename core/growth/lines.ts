@@ -19,7 +19,13 @@ export function linesOf(pointsOf: (family: ZoneFamily) => ZoneLine['points'], to
   for (const family of ZONE_FAMILIES) {
     const points = pointsOf(family);
     if (points.length === 0) continue;
-    const own = groups.find(({ first }) => first.length === points.length && first.every(({ on, value }, i) => on === points[i].on && Math.abs(value - points[i].value) <= tolerance + 1e-9));
+    const own = groups.find(
+      ({ first }) =>
+        first.length === points.length &&
+        first.every(
+          ({ on, value }, i) => on === points[i].on && Math.abs(value - points[i].value) <= tolerance + 1e-9,
+        ),
+    );
     if (!own) groups.push({ families: [family], first: points, points });
     else {
       own.families.push(family);
@@ -34,7 +40,9 @@ const ALIKE_MM = 2;
 
 function nameOf(families: readonly ZoneFamily[]): string {
   if (families.length === ZONE_FAMILIES.length) return 'Whole head';
-  const names = families.map((family, i) => (i === 0 ? familyName(family) : familyName(family).toLowerCase()));
+  const names = families.map((family, i) =>
+    i === 0 ? familyName(family) : familyName(family).toLowerCase(),
+  );
   if (names.length <= NAMED) return names.join(' and ');
   return `${names.slice(0, NAMED).join(', ')} and ${names.length - NAMED} more`;
 }
@@ -46,25 +54,43 @@ function nameOf(families: readonly ZoneFamily[]): string {
  */
 export function regrowthLines(visits: readonly GrowthVisit[], rate: GrowthRate, until: string): ZoneLine[] {
   const days = [...new Set(visits.map(({ on }) => on))].sort();
-  const looks = [...new Set([...days.flatMap((on) => [dayAfter(on, -1), on]), until])].filter((on) => on <= until).sort();
+  const looks = [...new Set([...days.flatMap((on) => [dayAfter(on, -1), on]), until])]
+    .filter((on) => on <= until)
+    .sort();
   const at = new Map(looks.map((on) => [on, regrowthByZone(visits, rate, on)]));
   // What the ruler said at a visit stands at its foot, before anything was taken.
   const found = new Map(visits.map(({ on, regrowthMm }) => [dayAfter(on, -1), regrowthMm]));
-  return linesOf((family) => looks.flatMap((on) => {
-    const values = zonesOf(family).flatMap((zone: Zone) => found.get(on)?.[zone] ?? at.get(on)![zone]?.mm ?? []);
-    return values.length === 0 ? [] : [{ on, value: Math.max(...values) }];
-  }), ALIKE_MM);
+  return linesOf(
+    (family) =>
+      looks.flatMap((on) => {
+        const values = zonesOf(family).flatMap(
+          (zone: Zone) => found.get(on)?.[zone] ?? at.get(on)![zone]?.mm ?? [],
+        );
+        return values.length === 0 ? [] : [{ on, value: Math.max(...values) }];
+      }),
+    ALIKE_MM,
+  );
 }
 
 /** A figure of each family of zones, visit by visit. @param pick which of both sides counts */
-export function linesThrough(visits: readonly { readonly on: string; readonly values: Readonly<Partial<Record<Zone, number>>> }[], pick: (...values: number[]) => number): ZoneLine[] {
+export function linesThrough(
+  visits: readonly { readonly on: string; readonly values: Readonly<Partial<Record<Zone, number>>> }[],
+  pick: (...values: number[]) => number,
+): ZoneLine[] {
   const ordered = [...visits].sort((a, b) => a.on.localeCompare(b.on));
-  return linesOf((family) => ordered.flatMap(({ on, values }) => {
-    const known = zonesOf(family).flatMap((zone) => values[zone] ?? []);
-    return known.length === 0 ? [] : [{ on, value: pick(...known) }];
-  }));
+  return linesOf((family) =>
+    ordered.flatMap(({ on, values }) => {
+      const known = zonesOf(family).flatMap((zone) => values[zone] ?? []);
+      return known.length === 0 ? [] : [{ on, value: pick(...known) }];
+    }),
+  );
 }
 
 /** Level reached of each family of zones, visit by visit. The darker side counts. */
-export const levelLines = (visits: readonly { readonly on: string; readonly levels: Readonly<Partial<Record<Zone, number>>> }[]): ZoneLine[] =>
-  linesThrough(visits.map(({ on, levels }) => ({ on, values: levels })), Math.min);
+export const levelLines = (
+  visits: readonly { readonly on: string; readonly levels: Readonly<Partial<Record<Zone, number>>> }[],
+): ZoneLine[] =>
+  linesThrough(
+    visits.map(({ on, levels }) => ({ on, values: levels })),
+    Math.min,
+  );

@@ -58,11 +58,15 @@ const TOGETHER = 1.5;
  * @returns null where there is nothing to come for
  */
 export function nextVisit(facts: NextFacts): NextVisit | null {
-  const reasons = [...lineReasons(facts), ...tonerReason(facts), ...wishReason(facts)].sort((a, b) => a.weeks - b.weeks);
+  const reasons = [...lineReasons(facts), ...tonerReason(facts), ...wishReason(facts)].sort(
+    (a, b) => a.weeks - b.weeks,
+  );
   const [first] = reasons;
   if (!first) return null;
   const weeks = Math.min(LATEST, Math.max(SOONEST, first.weeks));
-  const what = reasons.filter((own) => own.weeks <= weeks + TOGETHER).reduce<NextWhat>((most, own) => (RANK[own.what] > RANK[most] ? own.what : most), first.what);
+  const what = reasons
+    .filter((own) => own.weeks <= weeks + TOGETHER)
+    .reduce<NextWhat>((most, own) => (RANK[own.what] > RANK[most] ? own.what : most), first.what);
   const due = weeksAfter(facts.on, weeks);
   const on = facts.opening ? nearestOpenDay(due, facts.opening, dayAfter(facts.on, 1)) : due;
   return { what, weeks, on, closedOn: on === due ? null : due, reasons };
@@ -88,14 +92,37 @@ function lineReasons({ lines, rate: { mmPerWeek }, on }: NextFacts): NextReason[
 function tonerReason({ tonerWashes, on }: NextFacts): NextReason[] {
   if (tonerWashes === null || tonerWashes <= 0) return [];
   const weeks = tonerWeeks(tonerWashes);
-  return [{ what: 'toner', kind: 'toner', weeks, from: weeks * (1 - TONER_SPREAD), to: weeks * (1 + TONER_SPREAD), on: weeksAfter(on, weeks), words: `The toner has faded after about 20 washes: ${weeksWords(weeks)} at ${tonerWashes} a week.` }];
+  return [
+    {
+      what: 'toner',
+      kind: 'toner',
+      weeks,
+      from: weeks * (1 - TONER_SPREAD),
+      to: weeks * (1 + TONER_SPREAD),
+      on: weeksAfter(on, weeks),
+      words: `The toner has faded after about 20 washes: ${weeksWords(weeks)} at ${tonerWashes} a week.`,
+    },
+  ];
 }
 
 function wishReason({ wishWeeks, on }: NextFacts): NextReason[] {
-  return wishWeeks === null ? [] : [{ what: 'full', kind: 'wish', weeks: wishWeeks, from: wishWeeks, to: wishWeeks, on: weeksAfter(on, wishWeeks), words: `They wish to come every ${wishWeeks} weeks.` }];
+  return wishWeeks === null
+    ? []
+    : [
+        {
+          what: 'full',
+          kind: 'wish',
+          weeks: wishWeeks,
+          from: wishWeeks,
+          to: wishWeeks,
+          on: weeksAfter(on, wishWeeks),
+          words: `They wish to come every ${wishWeeks} weeks.`,
+        },
+      ];
 }
 
-const weeksWords = (weeks: number) => (weeks < 0.95 ? 'now' : `${Math.round(weeks)} ${Math.round(weeks) === 1 ? 'week' : 'weeks'}`);
+const weeksWords = (weeks: number) =>
+  weeks < 0.95 ? 'now' : `${Math.round(weeks)} ${Math.round(weeks) === 1 ? 'week' : 'weeks'}`;
 
 /** The day so many weeks after another, to the nearest day. */
 const weeksAfter = (on: string, weeks: number): string => dayAfter(on, Math.round(weeks * 7));

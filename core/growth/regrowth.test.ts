@@ -10,7 +10,14 @@ const monthly = (intervals: [number, number][]) => {
 test.each([
   [[[24, 8]], 12.96, 0.77],
   [[[12, 4]], 12.89, 1.06],
-  [[[20, 6], [22, 7]], 13.9, 0.62],
+  [
+    [
+      [20, 6],
+      [22, 7],
+    ],
+    13.9,
+    0.62,
+  ],
 ] as [[number, number][], number, number][])('%j mm/weeks', (intervals, mean, sd) => {
   const [mm, spread] = monthly(intervals);
   expect(mm).toBeCloseTo(mean, 1);
@@ -30,12 +37,16 @@ test('regrowth after six weeks, with its spread', () => {
 
 test('more measured growth never lowers the rate', () => {
   fc.assert(
-    fc.property(fc.double({ min: 2, max: 20, noNaN: true }), fc.double({ min: 0, max: 60, noNaN: true }), (weeks, grownMm) => {
-      const slow = growthRate([{ weeks, grownMm }]).mmPerWeek;
-      const fast = growthRate([{ weeks, grownMm: grownMm + 3 }]).mmPerWeek;
-      // A reading that is doubted pulls no harder, however far off it is.
-      expect(fast).toBeGreaterThanOrEqual(slow - 1e-6);
-    }),
+    fc.property(
+      fc.double({ min: 2, max: 20, noNaN: true }),
+      fc.double({ min: 0, max: 60, noNaN: true }),
+      (weeks, grownMm) => {
+        const slow = growthRate([{ weeks, grownMm }]).mmPerWeek;
+        const fast = growthRate([{ weeks, grownMm: grownMm + 3 }]).mmPerWeek;
+        // A reading that is doubted pulls no harder, however far off it is.
+        expect(fast).toBeGreaterThanOrEqual(slow - 1e-6);
+      },
+    ),
   );
 });
 
@@ -47,12 +58,22 @@ test('two readings instead of one weigh less, and draw less from the average', (
 });
 
 test('a gross error among good readings hardly moves the rate, and the spread says that something is off', () => {
-  const good = [{ weeks: 6, grownMm: 17 }, { weeks: 8, grownMm: 23 }, { weeks: 7, grownMm: 20 }];
+  const good = [
+    { weeks: 6, grownMm: 17 },
+    { weeks: 8, grownMm: 23 },
+    { weeks: 7, grownMm: 20 },
+  ];
   const clean = growthRate(good);
   // 60 mm in six weeks: the zone was not taken to the root after all.
   const spoilt = growthRate([...good, { weeks: 6, grownMm: 60 }]);
-  const fooled = (2.875 / 0.46 ** 2 + [...good, { weeks: 6, grownMm: 60 }].reduce((sum, { weeks, grownMm }) => sum + (weeks * grownMm) / (1 + (0.05 * 2.875 * weeks) ** 2), 0))
-    / (1 / 0.46 ** 2 + [6, 8, 7, 6].reduce((sum, weeks) => sum + weeks ** 2 / (1 + (0.05 * 2.875 * weeks) ** 2), 0));
+  const fooled =
+    (2.875 / 0.46 ** 2 +
+      [...good, { weeks: 6, grownMm: 60 }].reduce(
+        (sum, { weeks, grownMm }) => sum + (weeks * grownMm) / (1 + (0.05 * 2.875 * weeks) ** 2),
+        0,
+      )) /
+    (1 / 0.46 ** 2 +
+      [6, 8, 7, 6].reduce((sum, weeks) => sum + weeks ** 2 / (1 + (0.05 * 2.875 * weeks) ** 2), 0));
   expect(fooled - clean.mmPerWeek).toBeGreaterThan(1.2);
   expect(spoilt.mmPerWeek - clean.mmPerWeek).toBeLessThan(0.25);
   expect(spoilt.sd).toBeGreaterThan(clean.sd);

@@ -36,7 +36,11 @@ const ROUNDS = 50;
  * the spread is wider then.
  */
 export function growthRate(intervals: readonly GrowthInterval[]): GrowthRate {
-  const read = intervals.map(({ weeks, grownMm, bothMeasured = false }) => ({ weeks, grownMm, variance: (bothMeasured ? 2 : 1) + (0.05 * PRIOR_MM_PER_WEEK * weeks) ** 2 }));
+  const read = intervals.map(({ weeks, grownMm, bothMeasured = false }) => ({
+    weeks,
+    grownMm,
+    variance: (bothMeasured ? 2 : 1) + (0.05 * PRIOR_MM_PER_WEEK * weeks) ** 2,
+  }));
   let rate = PRIOR_MM_PER_WEEK;
   let sd = PRIOR_SD;
   let doubted = false;
@@ -58,7 +62,10 @@ export function growthRate(intervals: readonly GrowthInterval[]): GrowthRate {
     rate = next;
     if (settled) break;
   }
-  return { mmPerWeek: Math.min(FASTEST_MM_PER_WEEK, Math.max(SLOWEST_MM_PER_WEEK, rate)), sd: sd * (doubted ? DOUBT : 1) };
+  return {
+    mmPerWeek: Math.min(FASTEST_MM_PER_WEEK, Math.max(SLOWEST_MM_PER_WEEK, rate)),
+    sd: sd * (doubted ? DOUBT : 1),
+  };
 }
 
 /** A length with its standard deviation, mm. */
@@ -80,4 +87,5 @@ export function regrowthAfter(weeks: number, rate: GrowthRate, leftMm = 0): Regr
 const GROWN_OUT_MM = 10;
 
 /** Whether hair carries light of an earlier service beyond what has grown. @param regrowthMm undefined where the zone was never lightened, or not measured */
-export const carriesOldLight = (regrowthMm: number | undefined, lengthMm: number): boolean => regrowthMm !== undefined && regrowthMm < lengthMm - GROWN_OUT_MM;
+export const carriesOldLight = (regrowthMm: number | undefined, lengthMm: number): boolean =>
+  regrowthMm !== undefined && regrowthMm < lengthMm - GROWN_OUT_MM;

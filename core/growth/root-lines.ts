@@ -49,7 +49,11 @@ export function rootLines(byZone: Readonly<Partial<Record<Zone, number | null>>>
  */
 export function quickRootLines(
   zones: Readonly<Partial<Record<Zone, number>>>,
-  { edge, featherMm, contrast }: { readonly edge: Edge; readonly featherMm: number; readonly contrast: number },
+  {
+    edge,
+    featherMm,
+    contrast,
+  }: { readonly edge: Edge; readonly featherMm: number; readonly contrast: number },
 ): RootLine[] {
   if (contrast <= 0) return [];
   const { atMm } = visibleLine(edge, contrast, 1, featherMm);

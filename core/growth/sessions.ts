@@ -32,8 +32,20 @@ export const NEAR = 0.25;
  */
 export function sessionsToGoal(visits: readonly LevelVisit[], goal: number, from: number): Sessions {
   const best = visits.reduce((most, { reached }) => Math.max(most, reached), from);
-  const gains = visits.slice(1).flatMap(({ reached }, i) => (visits[i].reached < goal - NEAR ? [Math.min(MOST_GAIN, Math.max(0, reached - visits[i].reached))] : []));
-  const gain = Math.max(LEAST_GAIN, (USUAL_GAIN * USUAL_WEIGHT + gains.reduce((sum, own) => sum + own, 0)) / (USUAL_WEIGHT + gains.length));
+  const gains = visits
+    .slice(1)
+    .flatMap(({ reached }, i) =>
+      visits[i].reached < goal - NEAR ? [Math.min(MOST_GAIN, Math.max(0, reached - visits[i].reached))] : [],
+    );
+  const gain = Math.max(
+    LEAST_GAIN,
+    (USUAL_GAIN * USUAL_WEIGHT + gains.reduce((sum, own) => sum + own, 0)) / (USUAL_WEIGHT + gains.length),
+  );
   const missing = Math.max(0, goal - best);
-  return { missing, gain, steps: gains.length, visits: missing <= NEAR ? 0 : Math.ceil((missing - NEAR) / gain) };
+  return {
+    missing,
+    gain,
+    steps: gains.length,
+    visits: missing <= NEAR ? 0 : Math.ceil((missing - NEAR) / gain),
+  };
 }

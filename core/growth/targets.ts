@@ -49,10 +49,20 @@ interface TargetFacts {
  * does when those after it fall and the hair was lighter at the first visit. An estimate.
  * @param visits oldest first
  */
-export function targetProgress(targets: readonly Target[], visits: readonly TargetVisit[], { natural, nextOn, weeksBetween }: TargetFacts): TargetProgress[] {
+export function targetProgress(
+  targets: readonly Target[],
+  visits: readonly TargetVisit[],
+  { natural, nextOn, weeksBetween }: TargetFacts,
+): TargetProgress[] {
   return targets.map((target, i): TargetProgress => {
     const { level, byOn } = target;
-    const falls = i > 0 ? level < targets[i - 1].level : targets.length > 1 && targets[1].level < level && visits.length > 0 && visits[0].reached > level + NEAR;
+    const falls =
+      i > 0
+        ? level < targets[i - 1].level
+        : targets.length > 1 &&
+          targets[1].level < level &&
+          visits.length > 0 &&
+          visits[0].reached > level + NEAR;
     const isThere = (own: number) => (falls ? own <= level + NEAR : own >= level - NEAR);
     const byVisit = visits.map(({ on, levels }) => {
       const known = Object.values(levels);
@@ -61,11 +71,21 @@ export function targetProgress(targets: readonly Target[], visits: readonly Targ
     const lastShort = visits.findLastIndex(({ reached }) => !isThere(reached));
     const reachedOn = visits[lastShort + 1]?.on ?? null;
     const sessions = falls ? null : sessionsToGoal(visits, level, natural);
-    const expectedOn = sessions && sessions.visits > 0 && weeksBetween !== null ? dayAfter(nextOn, Math.round(7 * weeksBetween * (sessions.visits - 1))) : null;
+    const expectedOn =
+      sessions && sessions.visits > 0 && weeksBetween !== null
+        ? dayAfter(nextOn, Math.round(7 * weeksBetween * (sessions.visits - 1)))
+        : null;
     const doneOn = reachedOn ?? expectedOn;
     return {
-      ...target, way: falls ? 'darker' : 'lighter', reachedOn, byVisit, sessions, expectedOn,
-      behind: (Object.entries(visits.at(-1)?.levels ?? {}) as [Zone, number][]).flatMap(([zone, own]) => (isThere(own) ? [] : [zone])),
+      ...target,
+      way: falls ? 'darker' : 'lighter',
+      reachedOn,
+      byVisit,
+      sessions,
+      expectedOn,
+      behind: (Object.entries(visits.at(-1)?.levels ?? {}) as [Zone, number][]).flatMap(([zone, own]) =>
+        isThere(own) ? [] : [zone],
+      ),
       inTime: byOn === null || doneOn === null ? null : doneOn <= byOn,
     };
   });

@@ -10,12 +10,17 @@ test('a slice over seven levels at 16 mm a month shows after 2.7 weeks, a fine w
 
 test('more contrast and faster growth never show later; a feather never earlier', () => {
   fc.assert(
-    fc.property(fc.double({ min: 0, max: 9, noNaN: true }), fc.double({ min: 1.5, max: 4.5, noNaN: true }), fc.double({ min: 0, max: 40, noNaN: true }), (contrast, rate, feather) => {
-      const { weeks } = visibleLine('medium', contrast, rate, feather);
-      expect(visibleLine('medium', contrast + 1, rate, feather).weeks).toBeLessThanOrEqual(weeks);
-      expect(visibleLine('medium', contrast, rate + 0.5, feather).weeks).toBeLessThan(weeks);
-      expect(visibleLine('medium', contrast, rate, feather + 10).weeks).toBeGreaterThanOrEqual(weeks);
-    }),
+    fc.property(
+      fc.double({ min: 0, max: 9, noNaN: true }),
+      fc.double({ min: 1.5, max: 4.5, noNaN: true }),
+      fc.double({ min: 0, max: 40, noNaN: true }),
+      (contrast, rate, feather) => {
+        const { weeks } = visibleLine('medium', contrast, rate, feather);
+        expect(visibleLine('medium', contrast + 1, rate, feather).weeks).toBeLessThanOrEqual(weeks);
+        expect(visibleLine('medium', contrast, rate + 0.5, feather).weeks).toBeLessThan(weeks);
+        expect(visibleLine('medium', contrast, rate, feather + 10).weeks).toBeGreaterThanOrEqual(weeks);
+      },
+    ),
   );
 });
 

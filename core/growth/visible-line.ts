@@ -20,7 +20,13 @@ export interface VisibleLine {
  * @param mmPerWeek the client's own rate
  * @param nowMm regrowth today, mm
  */
-export function visibleLine(edge: Edge, contrast: number, mmPerWeek: number, featherMm = 0, nowMm = 0): VisibleLine {
+export function visibleLine(
+  edge: Edge,
+  contrast: number,
+  mmPerWeek: number,
+  featherMm = 0,
+  nowMm = 0,
+): VisibleLine {
   const atMm = Math.min(60, Math.max(5, KAPPA[edge] / Math.max(1, contrast) + featherMm / 2));
   return { atMm, weeks: Math.max(0, atMm - nowMm) / mmPerWeek };
 }

@@ -9,12 +9,21 @@ test('condition through the visits, the worse side of a zone; what was not looke
     looked('2026-11-01', {}),
   ]);
   expect(lines).toEqual([
-    { families: ['temple'], name: 'Temple', points: [{ on: '2027-01-04', value: 0 }, { on: '2027-03-01', value: 2 }] },
+    {
+      families: ['temple'],
+      name: 'Temple',
+      points: [
+        { on: '2027-01-04', value: 0 },
+        { on: '2027-03-01', value: 2 },
+      ],
+    },
     { families: ['crown'], name: 'Crown', points: [{ on: '2027-01-04', value: 3 }] },
   ]);
 });
 
 test('the worst is named with its places, and sound hair is not', () => {
-  expect(worstCondition({ map: { 'temple-l': { condition: 'porous' }, crown: { condition: 'dry' } } })).toMatchObject({ condition: 'porous', families: ['temple'] });
+  expect(
+    worstCondition({ map: { 'temple-l': { condition: 'porous' }, crown: { condition: 'dry' } } }),
+  ).toMatchObject({ condition: 'porous', families: ['temple'] });
   expect(worstCondition({ map: { crown: { condition: 'sound' } } })).toBeNull();
 });

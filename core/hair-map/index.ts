@@ -1,3 +1,23 @@
-export { ATTRIBUTE, ATTRIBUTES, CONDITION_WORDS, FLAG_WORDS, sayIn, valueIn, type Attribute, type AttributeKey, type AttributeValues } from './attributes';
-export { brokenZonesOf, changesSince, copySide, fill, greyShareOf, paint, sayChanges, sidesAgree, type MapChange } from './paint';
+export {
+  ATTRIBUTE,
+  ATTRIBUTES,
+  CONDITION_WORDS,
+  FLAG_WORDS,
+  sayIn,
+  valueIn,
+  type Attribute,
+  type AttributeKey,
+  type AttributeValues,
+} from './attributes';
+export {
+  brokenZonesOf,
+  changesSince,
+  copySide,
+  fill,
+  greyShareOf,
+  paint,
+  sayChanges,
+  sidesAgree,
+  type MapChange,
+} from './paint';
 export { conditionLines, worstCondition } from './condition';

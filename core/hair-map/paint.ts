@@ -1,10 +1,21 @@
 import { swapSide, zoneName, ZONES, type Zone } from '../head';
 import type { Consult } from '../visit';
-import { ATTRIBUTE, ATTRIBUTES, sayIn, type Attribute, type AttributeKey, type AttributeValues } from './attributes';
+import {
+  ATTRIBUTE,
+  ATTRIBUTES,
+  sayIn,
+  type Attribute,
+  type AttributeKey,
+  type AttributeValues,
+} from './attributes';
 
 /** Sets one attribute in some zones; `bothSides` sets the same zone of the other side with each. */
 export function paint<K extends AttributeKey>(
-  consult: Consult, key: K, zones: readonly Zone[], value: AttributeValues[K] | undefined, bothSides = false,
+  consult: Consult,
+  key: K,
+  zones: readonly Zone[],
+  value: AttributeValues[K] | undefined,
+  bothSides = false,
 ): Consult {
   const all = bothSides ? [...new Set(zones.flatMap((zone) => [zone, swapSide(zone)]))] : zones;
   const attribute = ATTRIBUTE[key] as Attribute<K>;
@@ -12,7 +23,11 @@ export function paint<K extends AttributeKey>(
 }
 
 /** The whole head at once; exceptions are painted afterwards. */
-export function fill<K extends AttributeKey>(consult: Consult, key: K, value: AttributeValues[K] | undefined): Consult {
+export function fill<K extends AttributeKey>(
+  consult: Consult,
+  key: K,
+  value: AttributeValues[K] | undefined,
+): Consult {
   return paint(consult, key, ZONES, value);
 }
 
@@ -21,14 +36,19 @@ export function copySide(consult: Consult, from: 'l' | 'r'): Consult {
   const zones = ZONES.filter((zone) => zone.endsWith(`-${from}`));
   const copied = <K extends AttributeKey>(before: Consult, key: K): Consult => {
     const attribute = ATTRIBUTE[key] as Attribute<K>;
-    return zones.reduce((next, zone) => attribute.write(next, swapSide(zone), attribute.own(before, zone)), before);
+    return zones.reduce(
+      (next, zone) => attribute.write(next, swapSide(zone), attribute.own(before, zone)),
+      before,
+    );
   };
   return ATTRIBUTES.reduce<Consult>((before, key) => copied(before, key), consult);
 }
 
 /** Whether both sides hold the same. */
 export function sidesAgree(consult: Consult): boolean {
-  return ZONES.every((zone) => ATTRIBUTES.every((key) => sayIn(consult, key, zone) === sayIn(consult, key, swapSide(zone))));
+  return ZONES.every((zone) =>
+    ATTRIBUTES.every((key) => sayIn(consult, key, zone) === sayIn(consult, key, swapSide(zone))),
+  );
 }
 
 /** One thing that differs from last time. */
@@ -56,7 +76,10 @@ export function sayChanges(changes: readonly MapChange[]): string[] {
     const words = `${ATTRIBUTE[key].name} ${was ?? 'not seen'} → ${now ?? 'not seen'}`;
     groups.set(words, [...(groups.get(words) ?? []), zone]);
   }
-  return [...groups].map(([words, zones]) => `${words}: ${zones.length === ZONES.length ? 'whole head' : zones.map((zone) => zoneName(zone).toLowerCase()).join('; ')}`);
+  return [...groups].map(
+    ([words, zones]) =>
+      `${words}: ${zones.length === ZONES.length ? 'whole head' : zones.map((zone) => zoneName(zone).toLowerCase()).join('; ')}`,
+  );
 }
 
 /** Share of grey over the zones where it was seen, 0–1, each zone alike; null where none was. */

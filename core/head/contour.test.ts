@@ -1,6 +1,8 @@
 import { makeHead, makeScalp, makeScalpGrid, traceOutlines, type Outline } from './index';
 
-const grid = makeScalpGrid(makeScalp(makeHead({ circumferenceMm: 550, hairline: { left: 'round', right: 'round' } })));
+const grid = makeScalpGrid(
+  makeScalp(makeHead({ circumferenceMm: 550, hairline: { left: 'round', right: 'round' } })),
+);
 
 function area(outline: Outline): number {
   return outline.reduce((sum, p, i) => {
@@ -25,7 +27,10 @@ test('the outline of a disc is one loop with the disc’s area', () => {
 
 test('two separate discs are two loops, turning the same way', () => {
   const one = disc(60, -60, 20);
-  const loops = traceOutlines(grid, disc(-60, -60, 20).map((depth, i) => Math.max(depth, one[i])));
+  const loops = traceOutlines(
+    grid,
+    disc(-60, -60, 20).map((depth, i) => Math.max(depth, one[i])),
+  );
   expect(loops).toHaveLength(2);
   expect(Math.sign(area(loops[0]))).toBe(Math.sign(area(loops[1])));
 });

@@ -25,7 +25,12 @@ export interface LevelLine {
  * The lines at which a raster takes a value, longest first; greater values lie on their left.
  * @param cells cells to look at, each named by its lower left node
  */
-export function traceLevel(grid: ScalpGrid, values: Float64Array, level: number, cells: readonly number[]): LevelLine[] {
+export function traceLevel(
+  grid: ScalpGrid,
+  values: Float64Array,
+  level: number,
+  cells: readonly number[],
+): LevelLine[] {
   const { columns } = grid;
   const next = new Map<number, number>();
   for (const a of cells) {
@@ -47,11 +52,37 @@ export function traceLevel(grid: ScalpGrid, values: Float64Array, level: number,
 
 /** By which corners are inside (1 bottom left, 2 bottom right, 4 top right, 8 top left): crossings [from side, to side]. */
 const SEGMENTS: readonly (readonly (readonly [0 | 1 | 2 | 3, 0 | 1 | 2 | 3])[])[] = [
-  [], [[0, 3]], [[1, 0]], [[1, 3]], [[2, 1]], [[0, 3], [2, 1]], [[2, 0]], [[2, 3]],
-  [[3, 2]], [[0, 2]], [[1, 0], [3, 2]], [[1, 2]], [[3, 1]], [[0, 1]], [[3, 0]], [],
+  [],
+  [[0, 3]],
+  [[1, 0]],
+  [[1, 3]],
+  [[2, 1]],
+  [
+    [0, 3],
+    [2, 1],
+  ],
+  [[2, 0]],
+  [[2, 3]],
+  [[3, 2]],
+  [[0, 2]],
+  [
+    [1, 0],
+    [3, 2],
+  ],
+  [[1, 2]],
+  [[3, 1]],
+  [[0, 1]],
+  [[3, 0]],
+  [],
 ];
 
-function crossing(grid: ScalpGrid, values: Float64Array, level: number, from: number, to: number): OpenedPoint {
+function crossing(
+  grid: ScalpGrid,
+  values: Float64Array,
+  level: number,
+  from: number,
+  to: number,
+): OpenedPoint {
   const f = (values[from] - level) / (values[from] - values[to]);
   const x = grid.x0 + (from % grid.columns) * grid.step;
   const y = grid.y0 + Math.floor(from / grid.columns) * grid.step;

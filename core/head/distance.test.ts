@@ -1,4 +1,13 @@
-import { distanceRaster, fromOpened, makeHead, makeScalp, makeScalpGrid, openedHairline, surfaceDistance, type Vec3 } from './index';
+import {
+  distanceRaster,
+  fromOpened,
+  makeHead,
+  makeScalp,
+  makeScalpGrid,
+  openedHairline,
+  surfaceDistance,
+  type Vec3,
+} from './index';
 
 const head = makeHead({ circumferenceMm: 550, hairline: { left: 'round', right: 'pointed' } });
 const grid = makeScalpGrid(makeScalp(head));
@@ -13,7 +22,10 @@ const inside = grid.points.flatMap((point, i) => (point && grid.area[i] > 0 ? [i
 
 test('is the least distance over the skin to any point of the line (within a tenth of a step and 2%)', () => {
   for (const i of inside.filter((_, n) => n % 61 === 0)) {
-    const brute = ring.reduce((least, p) => Math.min(least, surfaceDistance(grid.points[i]!, p, head.skull)), Infinity);
+    const brute = ring.reduce(
+      (least, p) => Math.min(least, surfaceDistance(grid.points[i]!, p, head.skull)),
+      Infinity,
+    );
     expect(Math.abs(distance[i] - brute)).toBeLessThan(0.02 * brute + 0.4);
     expect(distance[i]).toBeLessThan(brute * 1.02 + 0.05);
   }

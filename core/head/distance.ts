@@ -43,13 +43,19 @@ export function distanceRaster(grid: ScalpGrid, line: readonly Vec3[], closed: b
     let least = Infinity;
     for (let i = 0; i < n; i += COARSE) {
       const d = square(i, p);
-      if (d < least) { least = d; best = i; }
+      if (d < least) {
+        least = d;
+        best = i;
+      }
     }
     const middle = best;
     for (let step = -COARSE; step <= COARSE; step += 1) {
       const i = within(middle + step);
       const d = square(i, p);
-      if (d < least) { least = d; best = i; }
+      if (d < least) {
+        least = d;
+        best = i;
+      }
     }
     const [chordSquare, position] = refine(p, best);
     const before = floor(position);
@@ -75,7 +81,10 @@ export function distanceRaster(grid: ScalpGrid, line: readonly Vec3[], closed: b
       const pz = p.z - flat[3 * i + 2];
       const f = min(1, max(0, (px * ex + py * ey + pz * ez) / (ex * ex + ey * ey + ez * ez)));
       const d = (px - f * ex) ** 2 + (py - f * ey) ** 2 + (pz - f * ez) ** 2;
-      if (d < least) { least = d; position = i + side * f; }
+      if (d < least) {
+        least = d;
+        position = i + side * f;
+      }
     }
     return [least, position];
   }

@@ -24,10 +24,14 @@ const MOST = 1.4;
 export function fitSkull(measures: Measures, forehead: number, nape: number): SkullScale {
   const { circumferenceMm, earToEarMm, frontToNapeMm } = measures;
   const k = circumferenceMm / SKULL.circumferenceMm;
-  if (!(k > 0) || !Number.isFinite(k)) throw new RangeError(`Head circumference ${circumferenceMm} mm is not a length.`);
+  if (!(k > 0) || !Number.isFinite(k))
+    throw new RangeError(`Head circumference ${circumferenceMm} mm is not a length.`);
   const heightBy = (x: number, z: number): number => {
     if (earToEarMm !== null) return solve(earToEarMm, (r) => earToEar({ x, y: r * k, z }), 'ear-to-ear') * k;
-    if (frontToNapeMm !== null) return solve(frontToNapeMm, (r) => frontToNape({ x, y: r * k, z }, forehead, nape), 'front-to-nape') * k;
+    if (frontToNapeMm !== null)
+      return (
+        solve(frontToNapeMm, (r) => frontToNape({ x, y: r * k, z }, forehead, nape), 'front-to-nape') * k
+      );
     return k;
   };
   if (earToEarMm === null || frontToNapeMm === null) return { x: k, y: heightBy(k, k), z: k };
@@ -35,20 +39,37 @@ export function fitSkull(measures: Measures, forehead: number, nape: number): Sk
     const x = solve(circumferenceMm, (r) => circumference({ x: r * k, y: k, z }), 'circumference') * k;
     return { x, y: heightBy(x, z), z };
   };
-  return withLength(k * solve(frontToNapeMm, (r) => frontToNape(withLength(r * k), forehead, nape), 'front-to-nape', 0.85, 1.15));
+  return withLength(
+    k *
+      solve(
+        frontToNapeMm,
+        (r) => frontToNape(withLength(r * k), forehead, nape),
+        'front-to-nape',
+        0.85,
+        1.15,
+      ),
+  );
 }
 
 /** Lengths are fitted to this, mm: far finer than a tape. */
 const TOLERANCE_MM = 1e-5;
 
 /** The ratio between low and high at which a growing length meets the measure: regula falsi in the Illinois variant. */
-function solve(measure: number, lengthAt: (scale: number) => number, what: string, low = LEAST, high = MOST): number {
+function solve(
+  measure: number,
+  lengthAt: (scale: number) => number,
+  what: string,
+  low = LEAST,
+  high = MOST,
+): number {
   let a = low;
   let b = high;
   let atA = lengthAt(a) - measure;
   let atB = lengthAt(b) - measure;
   if (!(atA <= 0 && atB >= 0)) {
-    throw new RangeError(`The ${what} measure of ${measure} mm does not go with the other measures of this head.`);
+    throw new RangeError(
+      `The ${what} measure of ${measure} mm does not go with the other measures of this head.`,
+    );
   }
   let kept = 0;
   for (let i = 0; i < 60; i += 1) {
@@ -74,7 +95,12 @@ const { abs, cos, hypot, sin } = Math;
 const STEPS = 120;
 
 /** Length of a plane curve of the surface between two angles; `direction` gives its rays. */
-function curve(scaled: SkullScale, from: number, to: number, direction: (angle: number) => readonly [number, number, number]): number {
+function curve(
+  scaled: SkullScale,
+  from: number,
+  to: number,
+  direction: (angle: number) => readonly [number, number, number],
+): number {
   let length = 0;
   let before: readonly [number, number, number] | undefined;
   for (let i = 0; i <= STEPS; i += 1) {

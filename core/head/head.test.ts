@@ -1,7 +1,24 @@
 import fc from 'fast-check';
 import {
-  distance, evenScale, fromOpened, gauge, gaugeWithGradient, HAIRLINE_SHAPES, landmarks, makeHead, makeScalp, makeScalpGrid,
-  mirrored, mirrorHead, openedPart, scalpAreas, toOpened, ZONES, type Head, type HairlineShape, type Vec3,
+  distance,
+  evenScale,
+  fromOpened,
+  gauge,
+  gaugeWithGradient,
+  HAIRLINE_SHAPES,
+  landmarks,
+  makeHead,
+  makeScalp,
+  makeScalpGrid,
+  mirrored,
+  mirrorHead,
+  openedPart,
+  scalpAreas,
+  toOpened,
+  ZONES,
+  type Head,
+  type HairlineShape,
+  type Vec3,
 } from './index';
 
 const head = (circumferenceMm = 550, left: HairlineShape = 'round', right: HairlineShape = left) =>
@@ -21,7 +38,10 @@ describe('skull against average adult anthropometry (within 3%)', () => {
   const within = (value: number, norm: number) => expect(Math.abs(value / norm - 1)).toBeLessThan(0.03);
 
   test('circumference 550, length 187, breadth 145', () => {
-    within(arc(0, 2 * Math.PI, (a) => onSurface({ x: Math.sin(a), y: 0, z: Math.cos(a) })), 550);
+    within(
+      arc(0, 2 * Math.PI, (a) => onSurface({ x: Math.sin(a), y: 0, z: Math.cos(a) })),
+      550,
+    );
     within(onSurface({ x: 0, y: 0, z: 1 }).z - onSurface({ x: 0, y: 0, z: -1 }).z, 187);
     within(2 * onSurface({ x: 1, y: 0, z: 0 }).x, 145);
   });
@@ -29,13 +49,19 @@ describe('skull against average adult anthropometry (within 3%)', () => {
   test('ear canal over the apex to ear canal 340, vertex 128', () => {
     const { earCanalLeft, apex } = landmarks(head());
     const angle = Math.atan2(earCanalLeft.x, earCanalLeft.y);
-    within(arc(-angle, angle, (a) => onSurface({ x: Math.sin(a), y: Math.cos(a), z: 0 })), 340);
+    within(
+      arc(-angle, angle, (a) => onSurface({ x: Math.sin(a), y: Math.cos(a), z: 0 })),
+      340,
+    );
     within(apex.y - earCanalLeft.y, 128);
   });
 
   test('the gradient is the slope of g', () => {
     // Off the planes of symmetry, where differences across the seam of two exponents say nothing.
-    const coordinate = fc.oneof(fc.double({ min: 1, max: 95, noNaN: true }), fc.double({ min: -95, max: -1, noNaN: true }));
+    const coordinate = fc.oneof(
+      fc.double({ min: 1, max: 95, noNaN: true }),
+      fc.double({ min: -95, max: -1, noNaN: true }),
+    );
     fc.assert(
       fc.property(coordinate, coordinate, coordinate, (x, y, z) => {
         const gradient = new Float64Array(3);
@@ -62,13 +88,15 @@ describe('hairline', () => {
     expect(Math.abs(line / 706 - 1)).toBeLessThan(0.03);
   });
 
-  test.each([['round', 644], ['straight', 638], ['pointed', 639], ['receding', 620]] as const)(
-    '%s bears hair on %d cm² (within 5%%)',
-    (shape, cm2) => {
-      const { total } = scalpAreas(makeScalpGrid(makeScalp(head(550, shape))));
-      expect(Math.abs(total / 100 / cm2 - 1)).toBeLessThan(0.05);
-    },
-  );
+  test.each([
+    ['round', 644],
+    ['straight', 638],
+    ['pointed', 639],
+    ['receding', 620],
+  ] as const)('%s bears hair on %d cm² (within 5%%)', (shape, cm2) => {
+    const { total } = scalpAreas(makeScalpGrid(makeScalp(head(550, shape))));
+    expect(Math.abs(total / 100 / cm2 - 1)).toBeLessThan(0.05);
+  });
 
   test('left and right may differ, and the mirror exchanges them', () => {
     const uneven = head(550, 'round', 'receding');
@@ -127,17 +155,22 @@ describe('zones', () => {
   test('mirror: a point and its reflection lie in zones of the same name', () => {
     const scalp = makeScalp(head());
     fc.assert(
-      fc.property(fc.double({ min: 0.02, max: 3.1, noNaN: true }), fc.double({ min: 0.02, max: 1, noNaN: true }), (a, t) => {
-        const point = scalp.head.pointAt(a, t * scalp.head.hairArc(a));
-        const swapped = scalp.zoneAt(mirrored(point)).replace(/-r$/, '-l');
-        expect(swapped).toBe(scalp.zoneAt(point));
-      }),
+      fc.property(
+        fc.double({ min: 0.02, max: 3.1, noNaN: true }),
+        fc.double({ min: 0.02, max: 1, noNaN: true }),
+        (a, t) => {
+          const point = scalp.head.pointAt(a, t * scalp.head.hairArc(a));
+          const swapped = scalp.zoneAt(mirrored(point)).replace(/-r$/, '-l');
+          expect(swapped).toBe(scalp.zoneAt(point));
+        },
+      ),
     );
   });
 
   test('known places', () => {
     const scalp = makeScalp(head());
-    const at = (deg: number, share: number) => scalp.zoneAt(scalp.head.pointAt(deg * DEG, share * scalp.head.hairArc(deg * DEG)));
+    const at = (deg: number, share: number) =>
+      scalp.zoneAt(scalp.head.pointAt(deg * DEG, share * scalp.head.hairArc(deg * DEG)));
     expect(scalp.zoneAt(scalp.crown)).toBe('crown');
     expect(at(10, 0.97)).toBe('front-hairline-l');
     expect(at(-60, 0.97)).toBe('temple-r');

@@ -76,7 +76,9 @@ export function makeHead(spec: HeadSpec): Head {
   }
   const heightAt = hairlineCurve(spec.hairline.left, spec.hairline.right);
   const measures: Measures = {
-    circumferenceMm: spec.circumferenceMm, earToEarMm: spec.earToEarMm ?? null, frontToNapeMm: spec.frontToNapeMm ?? null,
+    circumferenceMm: spec.circumferenceMm,
+    earToEarMm: spec.earToEarMm ?? null,
+    frontToNapeMm: spec.frontToNapeMm ?? null,
   };
   const skull = fitSkull(measures, heightAt(0), heightAt(180));
   const k = spec.circumferenceMm / SKULL.circumferenceMm;
@@ -97,7 +99,8 @@ export function makeHead(spec: HeadSpec): Head {
     const i = min(TABLE_SIZE - 1, floor(position));
     return hairArcs[i] + (hairArcs[i + 1] - hairArcs[i]) * (position - i);
   };
-  const pointAt = (azimuth: number, arc: number) => surfaceAlong(directionAt(azimuth, polarAtArc(azimuth, arc)), skull);
+  const pointAt = (azimuth: number, arc: number) =>
+    surfaceAlong(directionAt(azimuth, polarAtArc(azimuth, arc)), skull);
   const { behindApexMm, leftMm } = spec.crown ?? USUAL_CROWN;
   return {
     spec,
@@ -120,7 +123,11 @@ export function makeHead(spec: HeadSpec): Head {
 export function mirrorHeadSpec<T extends HeadSpec>(spec: T): T {
   const { left, right } = spec.hairline;
   const turned = { none: 'none', clockwise: 'anticlockwise', anticlockwise: 'clockwise' } as const;
-  const crown = spec.crown && { ...spec.crown, leftMm: 0 - spec.crown.leftMm, whorl: turned[spec.crown.whorl] };
+  const crown = spec.crown && {
+    ...spec.crown,
+    leftMm: 0 - spec.crown.leftMm,
+    whorl: turned[spec.crown.whorl],
+  };
   return { ...spec, hairline: { left: right, right: left }, ...(crown && { crown }) };
 }
 
@@ -135,7 +142,8 @@ function sameSide(left: HairlineSide, right: HairlineSide): boolean {
 
 /** Landmarks are given on the average head and move with the skin: the azimuth is taken back to that head first. */
 function hairlinePointAt(ownAzimuth: number, heightAt: (deg: number) => number, skull: SkullScale): Vec3 {
-  const azimuth = skull.x === skull.z ? ownAzimuth : atan2(sin(ownAzimuth) / skull.x, cos(ownAzimuth) / skull.z);
+  const azimuth =
+    skull.x === skull.z ? ownAzimuth : atan2(sin(ownAzimuth) / skull.x, cos(ownAzimuth) / skull.z);
   const y = heightAt((azimuth * 180) / Math.PI);
   const { halfHeight, exponent } = y >= 0 ? SKULL.top : SKULL.bottom;
   // At height y the horizontal section is the outline of y = 0 shrunk by the vertical superellipse.

@@ -11,12 +11,22 @@ const APART_DEG = 2;
  * The middle of the forehead and of the nape move up and down only. Rounded to a degree and a millimetre.
  * @returns the side as it was when no hairline comes of it
  */
-export function moveLandmark(side: HairlineSide, index: number, skull: SkullScale, point: Vec3): HairlineSide {
+export function moveLandmark(
+  side: HairlineSide,
+  index: number,
+  skull: SkullScale,
+  point: Vec3,
+): HairlineSide {
   const knots = hairlineKnots(side);
   const last = knots.length - 1;
   // Landmarks are given on the average head and move with the skin.
   const azimuth = (atan2(abs(point.x) / skull.x, point.z / skull.z) * 180) / Math.PI;
-  const deg = index === 0 ? 0 : index === last ? 180 : min(knots[index + 1][0] - APART_DEG, max(knots[index - 1][0] + APART_DEG, round(azimuth)));
+  const deg =
+    index === 0
+      ? 0
+      : index === last
+        ? 180
+        : min(knots[index + 1][0] - APART_DEG, max(knots[index - 1][0] + APART_DEG, round(azimuth)));
   const y = min(80, max(-120, round(point.y / skull.y)));
   const landmarks = knots.map((knot, i): HairlineKnot => (i === index ? [deg, y] : knot));
   return hairlineProblem(landmarks) ? side : { landmarks };

@@ -66,8 +66,15 @@ export function meridiansOf(scaled: SkullScale): Meridians {
       const below = arcs[near + 1] * (1 - f) + arcs[far + 1] * f;
       out[SURFACE.arc] = size * (above * (1 - h) + below * h);
       out[SURFACE.slope] = (size * (below - above)) / POLAR_STEP;
-      out[SURFACE.radius] = size * ((radii[near] * (1 - h) + radii[near + 1] * h) * (1 - f) + (radii[far] * (1 - h) + radii[far + 1] * h) * f);
-      out[SURFACE.skin] = size * size * ((skin[near] * (1 - h) + skin[near + 1] * h) * (1 - f) + (skin[far] * (1 - h) + skin[far + 1] * h) * f);
+      out[SURFACE.radius] =
+        size *
+        ((radii[near] * (1 - h) + radii[near + 1] * h) * (1 - f) +
+          (radii[far] * (1 - h) + radii[far + 1] * h) * f);
+      out[SURFACE.skin] =
+        size *
+        size *
+        ((skin[near] * (1 - h) + skin[near + 1] * h) * (1 - f) +
+          (skin[far] * (1 - h) + skin[far + 1] * h) * f);
     },
   };
 }

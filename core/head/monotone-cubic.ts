@@ -7,7 +7,11 @@
  * @param ys values at the knots
  * @param period length after which the curve repeats
  */
-export function monotoneCubic(xs: readonly number[], ys: readonly number[], period: number): (x: number) => number {
+export function monotoneCubic(
+  xs: readonly number[],
+  ys: readonly number[],
+  period: number,
+): (x: number) => number {
   const n = xs.length;
   const gap = xs.map((x, i) => (i + 1 < n ? xs[i + 1] : xs[0] + period) - x);
   const rise = ys.map((y, i) => (ys[(i + 1) % n] - y) / gap[i]);

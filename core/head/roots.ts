@@ -64,7 +64,13 @@ export function makeRoots(grid: ScalpGrid, count: number): Roots {
       n += 1;
     }
   }
-  return { count: n, xyz: xyz.slice(0, 3 * n), opened: opened.slice(0, 2 * n), area: area.slice(0, n), zone: zone.slice(0, n) };
+  return {
+    count: n,
+    xyz: xyz.slice(0, 3 * n),
+    opened: opened.slice(0, 2 * n),
+    area: area.slice(0, n),
+    zone: zone.slice(0, n),
+  };
 }
 
 const BOTH = [1, -1] as const;

@@ -48,7 +48,11 @@ export function makeScalp(head: Head): Scalp {
   const band = HAIRLINE_BAND_MM * k;
 
   const zoneAt = (point: Vec3, place: ScalpPlace = head.locate(point)): Zone => {
-    if (distance(point, crown) <= CROWN_RADIUS_MM * k && surfaceDistance(point, crown, head.skull) <= CROWN_RADIUS_MM * k) return 'crown';
+    if (
+      distance(point, crown) <= CROWN_RADIUS_MM * k &&
+      surfaceDistance(point, crown, head.skull) <= CROWN_RADIUS_MM * k
+    )
+      return 'crown';
     const side = point.x >= 0 ? 'l' : 'r';
     const a = abs(place.azimuth) / DEG;
     if (nearHairline(point, place, band)) {
@@ -101,7 +105,11 @@ const STEP_MM = 3;
  * A raster so many times as fine, with nodes only where they are wanted.
  * @param wanted whether a point of the opened head is
  */
-export function finerGrid({ scalp }: ScalpGrid, times: number, wanted: (x: number, y: number) => boolean): ScalpGrid {
+export function finerGrid(
+  { scalp }: ScalpGrid,
+  times: number,
+  wanted: (x: number, y: number) => boolean,
+): ScalpGrid {
   return gridOf(scalp, STEP_MM / times, wanted);
 }
 
@@ -187,7 +195,8 @@ export function zoneNear(grid: ScalpGrid, x: number, y: number): Zone {
   for (const inwards of [1, 0.97, 0.9]) {
     const c = round((x * inwards - grid.x0) / grid.step);
     const r = round((y * inwards - grid.y0) / grid.step);
-    const zone = c >= 0 && r >= 0 && c < grid.columns && r < grid.rows ? grid.zones[r * grid.columns + c] : undefined;
+    const zone =
+      c >= 0 && r >= 0 && c < grid.columns && r < grid.rows ? grid.zones[r * grid.columns + c] : undefined;
     if (zone) return zone;
   }
   return 'crown';
@@ -230,7 +239,8 @@ function passesWithin(line: Float64Array, p: Vec3, azimuth: number, mm: number):
   // Samples lie up to 2 mm apart (before the ear): between two that were looked at, the line comes no nearer than by half
   // their distance.
   if (least > (mm + COARSE) * (mm + COARSE)) return false;
-  for (let step = nearest - COARSE + 1; step < nearest + COARSE; step += 1) if (square(step) <= limit) return true;
+  for (let step = nearest - COARSE + 1; step < nearest + COARSE; step += 1)
+    if (square(step) <= limit) return true;
   return false;
 }
 
@@ -248,7 +258,9 @@ export function scalpAreas(grid: ScalpGrid): { total: number; byZone: Record<Zon
 }
 
 /** The landmarks that a colourist finds with their fingers. */
-export function landmarks(head: Head): Record<'apex' | 'crown' | 'frontHairline' | 'nape' | 'earCanalLeft' | 'occipitalBone', Vec3> {
+export function landmarks(
+  head: Head,
+): Record<'apex' | 'crown' | 'frontHairline' | 'nape' | 'earCanalLeft' | 'occipitalBone', Vec3> {
   const { skull } = head;
   const onHorizontal = (azimuth: number, y: number): Vec3 => {
     // Walk down the meridian to a height.

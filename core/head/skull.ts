@@ -56,7 +56,13 @@ export function surfaceAlong(direction: Vec3, scaled: SkullScale): Vec3 {
  * Writes the gradient of the scaled g at a point into out[0…2] and returns g there.
  * Continuous across y = 0 and z = 0 since p, q > 2.
  */
-export function gaugeWithGradient(scaled: SkullScale, px: number, py: number, pz: number, out: Float64Array): number {
+export function gaugeWithGradient(
+  scaled: SkullScale,
+  px: number,
+  py: number,
+  pz: number,
+  out: Float64Array,
+): number {
   const x = px / scaled.x;
   const y = py / scaled.y;
   const z = pz / scaled.z;

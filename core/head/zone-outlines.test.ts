@@ -1,6 +1,8 @@
 import { makeHead, makeScalp, makeScalpGrid, zoneOutlines, ZONES, type Outline } from './index';
 
-const grid = makeScalpGrid(makeScalp(makeHead({ circumferenceMm: 550, hairline: { left: 'round', right: 'round' } })));
+const grid = makeScalpGrid(
+  makeScalp(makeHead({ circumferenceMm: 550, hairline: { left: 'round', right: 'round' } })),
+);
 const all = zoneOutlines(grid);
 
 function area(outline: Outline): number {
@@ -15,7 +17,9 @@ test('every zone has an outline and a label that lies in it', () => {
   for (const { zone, outlines, label } of all) {
     expect(outlines.length).toBeGreaterThan(0);
     const head = grid.scalp.head;
-    expect(grid.scalp.zoneAt(head.pointAt(Math.atan2(label.x, label.y), Math.hypot(label.x, label.y)))).toBe(zone);
+    expect(grid.scalp.zoneAt(head.pointAt(Math.atan2(label.x, label.y), Math.hypot(label.x, label.y)))).toBe(
+      zone,
+    );
   }
 });
 

@@ -56,7 +56,12 @@ function makeMesh(grid: ScalpGrid, zones: readonly (Zone | undefined)[]) {
       const own = at.get(v)!;
       const [a, b] = linked.map((w) => at.get(w));
       // Junctions and the ends of edges stay where they are.
-      next.set(v, linked.length === 2 && a && b ? { x: (a.x + 2 * own.x + b.x) / 4, y: (a.y + 2 * own.y + b.y) / 4 } : own);
+      next.set(
+        v,
+        linked.length === 2 && a && b
+          ? { x: (a.x + 2 * own.x + b.x) / 4, y: (a.y + 2 * own.y + b.y) / 4 }
+          : own,
+      );
     }
     at = next;
   }
@@ -100,15 +105,20 @@ function labelPlace(grid: ScalpGrid, zone: Zone): OpenedPoint {
   });
   const own: number[] = [];
   grid.zones.forEach((other, i) => other === zone && own.push(i));
-  const isEdge = (i: number) => [1, -1, grid.columns, -grid.columns].some((by) => grid.zones[i + by] !== zone);
+  const isEdge = (i: number) =>
+    [1, -1, grid.columns, -grid.columns].some((by) => grid.zones[i + by] !== zone);
   const edge = own.filter(isEdge).map(at);
   const inMiddle = /-[lr]$/.test(zone) ? own : own.filter((i) => Math.abs(at(i).x) < grid.step);
   const points = inMiddle.map(at);
-  const room = points.map((p) => edge.reduce((least, e) => Math.min(least, Math.hypot(p.x - e.x, p.y - e.y)), Infinity));
+  const room = points.map((p) =>
+    edge.reduce((least, e) => Math.min(least, Math.hypot(p.x - e.x, p.y - e.y)), Infinity),
+  );
   const most = Math.max(...room);
   const middle = { x: mean(points.map((p) => p.x)), y: mean(points.map((p) => p.y)) };
   const off = (p: OpenedPoint) => Math.hypot(p.x - middle.x, p.y - middle.y);
-  const best = points.filter((_, i) => room[i] >= most * 0.9 - 1e-9).reduce((a, b) => (off(b) < off(a) ? b : a));
+  const best = points
+    .filter((_, i) => room[i] >= most * 0.9 - 1e-9)
+    .reduce((a, b) => (off(b) < off(a) ? b : a));
   return inMiddle === own ? best : { x: 0, y: best.y };
 }
 

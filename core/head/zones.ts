@@ -4,27 +4,45 @@
  */
 export const ZONES = [
   'crown',
-  'front-hairline-l', 'front-hairline-r',
-  'temple-l', 'temple-r',
-  'ear-hairline-l', 'ear-hairline-r',
+  'front-hairline-l',
+  'front-hairline-r',
+  'temple-l',
+  'temple-r',
+  'ear-hairline-l',
+  'ear-hairline-r',
   'nape-hairline',
-  'top-l', 'top-r',
-  'front-l', 'front-r',
-  'upper-side-l', 'upper-side-r',
-  'lower-side-l', 'lower-side-r',
-  'upper-back-l', 'upper-back-r',
-  'occipital-l', 'occipital-r',
-  'nape-l', 'nape-r',
+  'top-l',
+  'top-r',
+  'front-l',
+  'front-r',
+  'upper-side-l',
+  'upper-side-r',
+  'lower-side-l',
+  'lower-side-r',
+  'upper-back-l',
+  'upper-back-r',
+  'occipital-l',
+  'occipital-r',
+  'nape-l',
+  'nape-r',
 ] as const;
 
 export type Zone = (typeof ZONES)[number];
 
 /** Zones without their side, in the order in which a consultation walks the head: face, top, sides, back. */
 export const ZONE_FAMILIES = [
-  'front-hairline', 'temple', 'ear-hairline', 'nape-hairline',
-  'front', 'top', 'crown',
-  'upper-side', 'lower-side',
-  'upper-back', 'occipital', 'nape',
+  'front-hairline',
+  'temple',
+  'ear-hairline',
+  'nape-hairline',
+  'front',
+  'top',
+  'crown',
+  'upper-side',
+  'lower-side',
+  'upper-back',
+  'occipital',
+  'nape',
 ] as const;
 
 export type ZoneFamily = (typeof ZONE_FAMILIES)[number];
@@ -68,7 +86,8 @@ export function zoneName(zone: Zone): string {
 }
 
 /** Whether a zone lies along the hairline: hair there is finer and breaks sooner. */
-export const isHairlineZone = (zone: Zone): boolean => /^(front-hairline|temple|ear-hairline|nape-hairline)/.test(zone);
+export const isHairlineZone = (zone: Zone): boolean =>
+  /^(front-hairline|temple|ear-hairline|nape-hairline)/.test(zone);
 
 /** Whether a zone frames the face: the hairline in front and at the temples. */
 export const isFaceZone = (zone: Zone): boolean => /^(front-hairline|temple)/.test(zone);

@@ -21,7 +21,11 @@ export interface Accuracy {
 export function accuracyOf(all: readonly Compared[]): Accuracy | null {
   if (all.length === 0) return null;
   const off = all.map(({ estimated, reached }) => reached - estimated);
-  return { count: all.length, bias: off.reduce((sum, own) => sum + own, 0) / off.length, error: off.reduce((sum, own) => sum + Math.abs(own), 0) / off.length };
+  return {
+    count: all.length,
+    bias: off.reduce((sum, own) => sum + own, 0) / off.length,
+    error: off.reduce((sum, own) => sum + Math.abs(own), 0) / off.length,
+  };
 }
 
 /** What one service teaches: pace foil by foil, levels and minutes beside their estimates. */
@@ -43,23 +47,36 @@ export function lessonOf(script: ServiceScript, state: ServiceState): Lesson {
   return {
     pace: foils.flatMap(({ id, seconds, by }): PaceSample[] => {
       const own = scripted.get(id);
-      return own?.kind === 'foil' && seconds !== null && by !== null ? [{ person: by, gather: own.gather.kind, teasing: own.teasing, seconds }] : [];
+      return own?.kind === 'foil' && seconds !== null && by !== null
+        ? [{ person: by, gather: own.gather.kind, teasing: own.teasing, seconds }]
+        : [];
     }),
-    levels: state.blocks.flatMap(({ units, checks }) => checks.flatMap(({ foil, level, at }) => {
-      const own = units.find(({ id }) => id === foil);
-      const lift = own && lengthOf(own.unit, state.lifts);
-      const minutes = own ? minutesOn(own, at) : null;
-      return !lift || minutes === null ? [] : [{ estimated: levelAfter(lift.from, onThisHead(lift.lift, head), minutes), reached: level }];
-    })),
-    lifts: state.blocks.flatMap(({ units, checks }) => checks.flatMap((check): LiftSample[] => {
-      const own = units.find(({ id }) => id === check.foil);
-      const product = own && script.products[own.unit.letter];
-      const reading = own && readingOf(lengthOf(own.unit, state.lifts), check, own);
-      // What stopped at the product's end could have been more: it says nothing of the speed.
-      if (!product || !reading || reading.atCap) return [];
-      const { raw, weight } = weighReading(reading);
-      return [{ product, person: handOf.get(check.foil) ?? check.by, log: raw - Math.log(head), weight, headSd }];
-    })),
-    minutes: rinsed.planned !== null && rinsed.done !== null ? { estimated: rinsed.planned, reached: rinsed.done } : null,
+    levels: state.blocks.flatMap(({ units, checks }) =>
+      checks.flatMap(({ foil, level, at }) => {
+        const own = units.find(({ id }) => id === foil);
+        const lift = own && lengthOf(own.unit, state.lifts);
+        const minutes = own ? minutesOn(own, at) : null;
+        return !lift || minutes === null
+          ? []
+          : [{ estimated: levelAfter(lift.from, onThisHead(lift.lift, head), minutes), reached: level }];
+      }),
+    ),
+    lifts: state.blocks.flatMap(({ units, checks }) =>
+      checks.flatMap((check): LiftSample[] => {
+        const own = units.find(({ id }) => id === check.foil);
+        const product = own && script.products[own.unit.letter];
+        const reading = own && readingOf(lengthOf(own.unit, state.lifts), check, own);
+        // What stopped at the product's end could have been more: it says nothing of the speed.
+        if (!product || !reading || reading.atCap) return [];
+        const { raw, weight } = weighReading(reading);
+        return [
+          { product, person: handOf.get(check.foil) ?? check.by, log: raw - Math.log(head), weight, headSd },
+        ];
+      }),
+    ),
+    minutes:
+      rinsed.planned !== null && rinsed.done !== null
+        ? { estimated: rinsed.planned, reached: rinsed.done }
+        : null,
   };
 }

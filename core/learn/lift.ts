@@ -2,7 +2,11 @@ import { EIGHT_IN_TEN } from '../lift';
 
 /** A check at the chair as far as it tells of the lift. */
 export interface LiftSample {
-  readonly product: { readonly id: string; readonly name: string; /** What was reckoned with. */ readonly speed: number };
+  readonly product: {
+    readonly id: string;
+    readonly name: string;
+    /** What was reckoned with. */ readonly speed: number;
+  };
   /** Who closed the foil. */
   readonly person: string;
   /** Logarithm of what was lifted against what was reckoned with, this head's own factor from before in it. */
@@ -32,7 +36,11 @@ const PRODUCT_SD = 0.15;
 const HAND_SD = 0.1;
 
 /** A service's readings as one: their mean has the spread of the readings and of the head. */
-function fitted(samples: readonly OfService[], prior: { readonly at: number; readonly sd: number }, valueOf: (sample: OfService) => number): Lifted {
+function fitted(
+  samples: readonly OfService[],
+  prior: { readonly at: number; readonly sd: number },
+  valueOf: (sample: OfService) => number,
+): Lifted {
   const byService = new Map<string, OfService[]>();
   for (const own of samples) byService.set(own.service, [...(byService.get(own.service) ?? []), own]);
   let weight = 1 / prior.sd ** 2;
@@ -46,7 +54,13 @@ function fitted(samples: readonly OfService[], prior: { readonly at: number; rea
   }
   const at = sum / weight;
   const sd = 1 / Math.sqrt(weight);
-  return { factor: Math.exp(at), low: Math.exp(at - EIGHT_IN_TEN * sd), high: Math.exp(at + EIGHT_IN_TEN * sd), readings: samples.length, services: byService.size };
+  return {
+    factor: Math.exp(at),
+    low: Math.exp(at - EIGHT_IN_TEN * sd),
+    high: Math.exp(at + EIGHT_IN_TEN * sd),
+    readings: samples.length,
+    services: byService.size,
+  };
 }
 
 /**
@@ -54,8 +68,16 @@ function fitted(samples: readonly OfService[], prior: { readonly at: number; rea
  * reckoned with at the time. An estimate.
  */
 export const productSpeed = (samples: readonly OfService[], product: string, set: number): Lifted =>
-  fitted(samples.filter((own) => own.product.id === product), { at: Math.log(set), sd: PRODUCT_SD }, ({ log, product: { speed } }) => log + Math.log(speed));
+  fitted(
+    samples.filter((own) => own.product.id === product),
+    { at: Math.log(set), sd: PRODUCT_SD },
+    ({ log, product: { speed } }) => log + Math.log(speed),
+  );
 
 /** How much the hair lifts in a person's foils against the estimate: full foils lift further than dry ones. An estimate. */
 export const handLift = (samples: readonly OfService[], person: string): Lifted =>
-  fitted(samples.filter((own) => own.person === person), { at: 0, sd: HAND_SD }, ({ log }) => log);
+  fitted(
+    samples.filter((own) => own.person === person),
+    { at: 0, sd: HAND_SD },
+    ({ log }) => log,
+  );

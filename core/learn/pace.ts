@@ -45,20 +45,41 @@ export function paceOf(samples: readonly PaceSample[], person: string): Pace[] {
   const all = ratios(samples);
   return (Object.keys(SECONDS_PER_FOIL) as GatherKind[]).map((gather) => {
     const house = all.filter((own) => own.gather === gather);
-    const houseMean = (house.length * (house.length > 0 ? mean(house.map(({ log }) => log)) : 0)) / (house.length + WEIGHT);
+    const houseMean =
+      (house.length * (house.length > 0 ? mean(house.map(({ log }) => log)) : 0)) / (house.length + WEIGHT);
     const own = house.filter((one) => one.person === person);
-    const at = (own.length * (own.length > 0 ? mean(own.map(({ log }) => log)) : 0) + WEIGHT * houseMean) / (own.length + WEIGHT);
-    const spread = Math.sqrt((own.reduce((sum, { log }) => sum + (log - at) ** 2, 0) + WEIGHT * USUAL_SPREAD ** 2) / (own.length + WEIGHT));
+    const at =
+      (own.length * (own.length > 0 ? mean(own.map(({ log }) => log)) : 0) + WEIGHT * houseMean) /
+      (own.length + WEIGHT);
+    const spread = Math.sqrt(
+      (own.reduce((sum, { log }) => sum + (log - at) ** 2, 0) + WEIGHT * USUAL_SPREAD ** 2) /
+        (own.length + WEIGHT),
+    );
     const usual = SECONDS_PER_FOIL[gather];
-    return { gather, seconds: usual * Math.exp(at), low: usual * Math.exp(at - EIGHT_IN_TEN * spread), high: usual * Math.exp(at + EIGHT_IN_TEN * spread), foils: own.length };
+    return {
+      gather,
+      seconds: usual * Math.exp(at),
+      low: usual * Math.exp(at - EIGHT_IN_TEN * spread),
+      high: usual * Math.exp(at + EIGHT_IN_TEN * spread),
+      foils: own.length,
+    };
   });
 }
 
 /** A person's pace over all gathers, hundredths of the usual, as the clock takes it; with the foils that it rests on. */
-export function pacePercent(samples: readonly PaceSample[], person: string): { readonly percent: number; readonly foils: number } {
+export function pacePercent(
+  samples: readonly PaceSample[],
+  person: string,
+): { readonly percent: number; readonly foils: number } {
   const paces = paceOf(samples, person);
   const foils = paces.reduce((sum, own) => sum + own.foils, 0);
   // Weighed by what they do; a gather that they never picked says nothing.
-  const log = foils === 0 ? Math.log(paces[1].seconds / SECONDS_PER_FOIL[paces[1].gather]) : paces.reduce((sum, own) => sum + own.foils * Math.log(own.seconds / SECONDS_PER_FOIL[own.gather]), 0) / foils;
+  const log =
+    foils === 0
+      ? Math.log(paces[1].seconds / SECONDS_PER_FOIL[paces[1].gather])
+      : paces.reduce(
+          (sum, own) => sum + own.foils * Math.log(own.seconds / SECONDS_PER_FOIL[own.gather]),
+          0,
+        ) / foils;
   return { percent: Math.round(100 * Math.exp(log)), foils };
 }

@@ -19,7 +19,9 @@ test('is written as CSS', () => expect(cssColour(naturalHair(8))).toBe('oklch(0.
 test('colours become linear light: white, mid grey, and sRGB red from their OKLCh', () => {
   linearRgb({ lightness: 1, chroma: 0, hueDeg: 0 }).forEach((value) => expect(value).toBeCloseTo(1, 4));
   // OKLab lightness is the cube root of linear light for greys.
-  linearRgb({ lightness: 0.5, chroma: 0, hueDeg: 120 }).forEach((value) => expect(value).toBeCloseTo(0.125, 4));
+  linearRgb({ lightness: 0.5, chroma: 0, hueDeg: 120 }).forEach((value) =>
+    expect(value).toBeCloseTo(0.125, 4),
+  );
   const [r, g, b] = linearRgb({ lightness: 0.62796, chroma: 0.25768, hueDeg: 29.234 });
   expect(r).toBeCloseTo(1, 2);
   expect(Math.max(g, b)).toBeLessThan(0.002);
@@ -40,7 +42,10 @@ test('tones lie on their side of neutral', () => {
 
 test('a mixture begins as one colour and ends as the other', () => {
   const [a, b] = [naturalHair(4), tonedHair(9, 'cool')];
-  for (const [share, end] of [[0, a], [1, b]] as const) {
+  for (const [share, end] of [
+    [0, a],
+    [1, b],
+  ] as const) {
     const own = mixedHair(a, b, share);
     expect(own.lightness).toBeCloseTo(end.lightness, 12);
     expect(own.chroma).toBeCloseTo(end.chroma, 12);

@@ -27,14 +27,26 @@ export function naturalHair(level: number): HairColour {
 export const lightnessOf = (level: number): number => naturalHair(level).lightness;
 
 /** Hue in degrees and chroma of freshly lightened undercoat at levels 4 … 10 (working table); darker is as 4. */
-const UNDERCOAT = [[35, 0.09], [45, 0.11], [55, 0.12], [68, 0.12], [82, 0.115], [92, 0.08], [98, 0.045]] as const;
+const UNDERCOAT = [
+  [35, 0.09],
+  [45, 0.11],
+  [55, 0.12],
+  [68, 0.12],
+  [82, 0.115],
+  [92, 0.08],
+  [98, 0.045],
+] as const;
 
 /** Colour of hair that was lifted to a level and not toned: its undercoat shows. */
 export function undercoatHair(level: number): HairColour {
   const at = Math.min(10, Math.max(4, level)) - 4;
   const i = Math.min(UNDERCOAT.length - 2, Math.floor(at));
   const [a, b] = [UNDERCOAT[i], UNDERCOAT[i + 1]];
-  return { lightness: naturalHair(level).lightness, hueDeg: a[0] + (b[0] - a[0]) * (at - i), chroma: a[1] + (b[1] - a[1]) * (at - i) };
+  return {
+    lightness: naturalHair(level).lightness,
+    hueDeg: a[0] + (b[0] - a[0]) * (at - i),
+    chroma: a[1] + (b[1] - a[1]) * (at - i),
+  };
 }
 
 export type Tone = 'warm' | 'neutral' | 'cool' | 'bright';
@@ -43,33 +55,52 @@ export type Tone = 'warm' | 'neutral' | 'cool' | 'bright';
 export function tonedHair(level: number, tone: Tone): HairColour {
   const { lightness, chroma, hueDeg } = naturalHair(level);
   switch (tone) {
-    case 'warm': return { lightness, chroma: chroma + 0.025, hueDeg };
-    case 'neutral': return { lightness, chroma, hueDeg };
-    case 'cool': return { lightness, chroma: Math.max(0.004, chroma - 0.02), hueDeg: hueDeg + 20 };
-    case 'bright': return { lightness: Math.min(0.95, lightness + 0.03), chroma: Math.max(0.004, chroma - 0.035), hueDeg: hueDeg + 25 };
+    case 'warm':
+      return { lightness, chroma: chroma + 0.025, hueDeg };
+    case 'neutral':
+      return { lightness, chroma, hueDeg };
+    case 'cool':
+      return { lightness, chroma: Math.max(0.004, chroma - 0.02), hueDeg: hueDeg + 20 };
+    case 'bright':
+      return {
+        lightness: Math.min(0.95, lightness + 0.03),
+        chroma: Math.max(0.004, chroma - 0.035),
+        hueDeg: hueDeg + 25,
+      };
   }
 }
 
 /** Level of natural hair that is as light: the inverse of {@link lightnessOf}. */
 export function levelOfLightness(lightness: number): number {
   for (let i = 0; i < LIGHTNESS.length - 1; i += 1) {
-    if (lightness <= LIGHTNESS[i + 1]) return 1 + i + Math.max(0, (lightness - LIGHTNESS[i]) / (LIGHTNESS[i + 1] - LIGHTNESS[i]));
+    if (lightness <= LIGHTNESS[i + 1])
+      return 1 + i + Math.max(0, (lightness - LIGHTNESS[i]) / (LIGHTNESS[i + 1] - LIGHTNESS[i]));
   }
   return LIGHTNESS.length;
 }
 
 /** How far two colours are from each other: their distance in OKLab, in hundredths. Two are told apart from about 2. */
 export function colourDifference(a: HairColour, b: HairColour): number {
-  const plane = ({ chroma, hueDeg }: HairColour) => [chroma * Math.cos((hueDeg * Math.PI) / 180), chroma * Math.sin((hueDeg * Math.PI) / 180)];
+  const plane = ({ chroma, hueDeg }: HairColour) => [
+    chroma * Math.cos((hueDeg * Math.PI) / 180),
+    chroma * Math.sin((hueDeg * Math.PI) / 180),
+  ];
   const [x, y] = [plane(a), plane(b)];
   return 100 * Math.hypot(a.lightness - b.lightness, x[0] - y[0], x[1] - y[1]);
 }
 
 /** One colour on its way to another, straight through OKLab. @param share 0 the first, 1 the second */
 export function mixedHair(a: HairColour, b: HairColour, share: number): HairColour {
-  const [x, y] = [a, b].map(({ chroma, hueDeg }) => [chroma * Math.cos((hueDeg * Math.PI) / 180), chroma * Math.sin((hueDeg * Math.PI) / 180)]);
+  const [x, y] = [a, b].map(({ chroma, hueDeg }) => [
+    chroma * Math.cos((hueDeg * Math.PI) / 180),
+    chroma * Math.sin((hueDeg * Math.PI) / 180),
+  ]);
   const [p, q] = [x[0] + (y[0] - x[0]) * share, x[1] + (y[1] - x[1]) * share];
-  return { lightness: a.lightness + (b.lightness - a.lightness) * share, chroma: Math.hypot(p, q), hueDeg: (Math.atan2(q, p) * 180) / Math.PI };
+  return {
+    lightness: a.lightness + (b.lightness - a.lightness) * share,
+    chroma: Math.hypot(p, q),
+    hueDeg: (Math.atan2(q, p) * 180) / Math.PI,
+  };
 }
 
 /** The colour of linear-light sRGB, 0–1: the inverse of {@link linearRgb}. */
@@ -79,7 +110,11 @@ export function hairOfRgb([r, g, b]: readonly [number, number, number]): HairCol
   const s = Math.cbrt(0.0883024619 * r + 0.2817188376 * g + 0.6299787005 * b);
   const a = 1.9779984951 * l - 2.428592205 * m + 0.4505937099 * s;
   const c = 0.0259040371 * l + 0.7827717662 * m - 0.808675766 * s;
-  return { lightness: 0.2104542553 * l + 0.793617785 * m - 0.0040720468 * s, chroma: Math.hypot(a, c), hueDeg: (Math.atan2(c, a) * 180) / Math.PI };
+  return {
+    lightness: 0.2104542553 * l + 0.793617785 * m - 0.0040720468 * s,
+    chroma: Math.hypot(a, c),
+    hueDeg: (Math.atan2(c, a) * 180) / Math.PI,
+  };
 }
 
 /** The colour as CSS. */

@@ -1,5 +1,16 @@
 import fc from 'fast-check';
-import { bowlStrength, dose, effortTo, headFactor, levelAfter, levelAfterAll, levelOf, readingProblem, readyAfter, type LiftOf } from '.';
+import {
+  bowlStrength,
+  dose,
+  effortTo,
+  headFactor,
+  levelAfter,
+  levelAfterAll,
+  levelOf,
+  readingProblem,
+  readyAfter,
+  type LiftOf,
+} from '.';
 
 const mix = (volumes: number, others: Partial<LiftOf> = {}): LiftOf => ({ volumes, factor: 1, ...others });
 
@@ -21,10 +32,17 @@ describe('worked by hand', () => {
     ['2 → 8 with 10 vol', 2, 8, mix(10), 164],
     ['6 → 9 with 20 vol', 6, 9, mix(20), 26.7],
     ['6 → 9 with 20 vol, bowl 40 minutes old', 6, 9, mix(20, { bowlAgeMinutes: 40 }), 47.3],
-  ])('ready: %s', (_words, from, to, own, minutes) => expect(Math.abs(readyAfter(from, to, own)! - minutes)).toBeLessThan(0.5));
+  ])('ready: %s', (_words, from, to, own, minutes) =>
+    expect(Math.abs(readyAfter(from, to, own)! - minutes)).toBeLessThan(0.5),
+  );
 
   test('2 → 8 in two fresh applications of 10 vol, 45 minutes each', () => {
-    expect(levelAfterAll(2, [{ mix: mix(10), minutes: 45 }, { mix: mix(10), minutes: 45 }])).toBeGreaterThanOrEqual(8);
+    expect(
+      levelAfterAll(2, [
+        { mix: mix(10), minutes: 45 },
+        { mix: mix(10), minutes: 45 },
+      ]),
+    ).toBeGreaterThanOrEqual(8);
     expect(levelAfter(2, mix(10), 45)).toBeLessThan(6);
   });
 
@@ -58,11 +76,15 @@ describe('worked by hand', () => {
 });
 
 test('what says nothing of the head is refused with a sentence, and a reading at the product’s end never lowers it', () => {
-  expect(readingProblem({ from: 6, volumes: 20, minutes: 15, level: 6, known: 1 })).toBe('no lift was read: 6 is not above 6');
+  expect(readingProblem({ from: 6, volumes: 20, minutes: 15, level: 6, known: 1 })).toBe(
+    'no lift was read: 6 is not above 6',
+  );
   expect(readingProblem({ from: 6, volumes: 20, minutes: 0, level: 7, known: 1 })).toMatch(/minutes/);
   const bound = headFactor([{ from: 6, volumes: 20, minutes: 45, level: 8, known: 1, atCap: true }]);
   expect(bound.factor).toBe(1);
-  expect(headFactor([{ from: 6, volumes: 20, minutes: 10, level: 9, known: 1, atCap: true }]).factor).toBeGreaterThan(1.2);
+  expect(
+    headFactor([{ from: 6, volumes: 20, minutes: 10, level: 9, known: 1, atCap: true }]).factor,
+  ).toBeGreaterThan(1.2);
 });
 
 test('a product ends where it ends, and leaves lighter hair as it is', () => {
@@ -78,26 +100,61 @@ describe('must hold', () => {
   const level = fc.double({ min: 1, max: 9.5, noNaN: true });
   const strengths = fc.constantFrom(5, 10, 20, 30, 40);
   test('lift never falls with time, stronger is never below weaker in the first 45 minutes', () => {
-    fc.assert(fc.property(level, strengths, fc.double({ min: 0, max: 90, noNaN: true }), fc.double({ min: 0, max: 30, noNaN: true }), (from, volumes, minutes, more) => {
-      expect(levelAfter(from, mix(volumes), minutes + more)).toBeGreaterThanOrEqual(levelAfter(from, mix(volumes), minutes));
-      if (minutes <= 45) expect(levelAfter(from, mix(volumes * 1.5), minutes)).toBeGreaterThanOrEqual(levelAfter(from, mix(volumes), minutes) - 1e-12);
-    }));
+    fc.assert(
+      fc.property(
+        level,
+        strengths,
+        fc.double({ min: 0, max: 90, noNaN: true }),
+        fc.double({ min: 0, max: 30, noNaN: true }),
+        (from, volumes, minutes, more) => {
+          expect(levelAfter(from, mix(volumes), minutes + more)).toBeGreaterThanOrEqual(
+            levelAfter(from, mix(volumes), minutes),
+          );
+          if (minutes <= 45)
+            expect(levelAfter(from, mix(volumes * 1.5), minutes)).toBeGreaterThanOrEqual(
+              levelAfter(from, mix(volumes), minutes) - 1e-12,
+            );
+        },
+      ),
+    );
   });
   test('ready grows with the target, and falls with the factor and the freshness of the bowl', () => {
-    fc.assert(fc.property(level, strengths, fc.double({ min: 0.1, max: 1, noNaN: true }), (from, volumes, step) => {
-      const never = (minutes: number | null) => minutes ?? Infinity;
-      const [near, far] = [from + step / 2, Math.min(10, from + step)].map((to) => never(readyAfter(from, to, mix(volumes))));
-      expect(far).toBeGreaterThanOrEqual(near);
-      expect(never(readyAfter(from, near, mix(volumes, { factor: 1.2 })))).toBeLessThanOrEqual(never(readyAfter(from, near, mix(volumes))));
-      expect(never(readyAfter(from, from + step, mix(volumes, { bowlAgeMinutes: 50 })))).toBeGreaterThanOrEqual(never(readyAfter(from, from + step, mix(volumes))));
-    }));
+    fc.assert(
+      fc.property(level, strengths, fc.double({ min: 0.1, max: 1, noNaN: true }), (from, volumes, step) => {
+        const never = (minutes: number | null) => minutes ?? Infinity;
+        const [near, far] = [from + step / 2, Math.min(10, from + step)].map((to) =>
+          never(readyAfter(from, to, mix(volumes))),
+        );
+        expect(far).toBeGreaterThanOrEqual(near);
+        expect(never(readyAfter(from, near, mix(volumes, { factor: 1.2 })))).toBeLessThanOrEqual(
+          never(readyAfter(from, near, mix(volumes))),
+        );
+        expect(
+          never(readyAfter(from, from + step, mix(volumes, { bowlAgeMinutes: 50 }))),
+        ).toBeGreaterThanOrEqual(never(readyAfter(from, from + step, mix(volumes))));
+      }),
+    );
   });
   test('at the minute that it is ready the level is the target', () => {
-    fc.assert(fc.property(level, strengths, fc.double({ min: 0.5, max: 1.5, noNaN: true }), (from, volumes, factor) => {
-      const target = Math.min(10, from + 1);
-      const minutes = readyAfter(from, target, mix(volumes, { factor, warmth: { factor: 1.2, fromMinutes: 10 } }));
-      if (minutes !== null) expect(levelAfter(from, mix(volumes, { factor, warmth: { factor: 1.2, fromMinutes: 10 } }), minutes)).toBeCloseTo(target, 6);
-    }));
+    fc.assert(
+      fc.property(
+        level,
+        strengths,
+        fc.double({ min: 0.5, max: 1.5, noNaN: true }),
+        (from, volumes, factor) => {
+          const target = Math.min(10, from + 1);
+          const minutes = readyAfter(
+            from,
+            target,
+            mix(volumes, { factor, warmth: { factor: 1.2, fromMinutes: 10 } }),
+          );
+          if (minutes !== null)
+            expect(
+              levelAfter(from, mix(volumes, { factor, warmth: { factor: 1.2, fromMinutes: 10 } }), minutes),
+            ).toBeCloseTo(target, 6);
+        },
+      ),
+    );
   });
 });
 

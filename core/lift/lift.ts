@@ -68,16 +68,23 @@ const capOf = (from: number, { most }: LiftOf) => (most ? min(from + most.levels
 
 /** Minutes as the lift takes them, with what warmth quickens; and back. */
 export const warmedMinutes = (minutes: number, { warmth }: Pick<LiftOf, 'warmth'>): number =>
-  warmth === undefined || minutes <= warmth.fromMinutes ? minutes : warmth.fromMinutes + warmth.factor * (minutes - warmth.fromMinutes);
+  warmth === undefined || minutes <= warmth.fromMinutes
+    ? minutes
+    : warmth.fromMinutes + warmth.factor * (minutes - warmth.fromMinutes);
 const unwarmed = (minutes: number, { warmth }: LiftOf) =>
-  warmth === undefined || minutes <= warmth.fromMinutes ? minutes : warmth.fromMinutes + (minutes - warmth.fromMinutes) / warmth.factor;
+  warmth === undefined || minutes <= warmth.fromMinutes
+    ? minutes
+    : warmth.fromMinutes + (minutes - warmth.fromMinutes) / warmth.factor;
 
 /** Effort that a mix gives in so many minutes, on this hair; a second application adds its dose. */
 function effortIn(mix: LiftOf, minutes: number): number {
   const { volumes, factor, bowlAgeMinutes = 0, second } = mix;
   const first = second ? min(minutes, second.afterMinutes) : minutes;
   const own = bowlStrength(bowlAgeMinutes) * dose(volumes, warmedMinutes(first, mix));
-  const again = second && minutes > second.afterMinutes ? dose(second.volumes, warmedMinutes(minutes, mix) - warmedMinutes(second.afterMinutes, mix)) : 0;
+  const again =
+    second && minutes > second.afterMinutes
+      ? dose(second.volumes, warmedMinutes(minutes, mix) - warmedMinutes(second.afterMinutes, mix))
+      : 0;
   return factor * (own + again);
 }
 
@@ -92,7 +99,10 @@ export function levelAfter(from: number, mix: LiftOf, minutes: number): number {
 export const onThisHead = (mix: LiftOf, head: number): LiftOf => ({ ...mix, factor: mix.factor * head });
 
 /** Level after several applications, one after the other; each adds its dose. */
-export function levelAfterAll(from: number, applications: readonly { readonly mix: LiftOf; readonly minutes: number }[]): number {
+export function levelAfterAll(
+  from: number,
+  applications: readonly { readonly mix: LiftOf; readonly minutes: number }[],
+): number {
   return applications.reduce((level, { mix, minutes }) => levelAfter(level, mix, minutes), from);
 }
 

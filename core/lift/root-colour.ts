@@ -14,19 +14,32 @@ export const USUAL_ROOT: RootRule = { natural: 3, ash: 1, levels: 0 };
 
 export interface RootColour {
   readonly level: number;
-  readonly parts: readonly { readonly tone: 'natural' | 'ash'; readonly level: number; readonly parts: number }[];
+  readonly parts: readonly {
+    readonly tone: 'natural' | 'ash';
+    readonly level: number;
+    readonly parts: number;
+  }[];
   /** Why to think again; null where there is no reason. */
   readonly warning: string | null;
 }
 
 export function rootColour(naturalLevel: number, rule: RootRule = USUAL_ROOT): RootColour {
   const level = Math.min(10, Math.max(1, naturalLevel + rule.levels));
-  const parts = ([['natural', rule.natural], ['ash', rule.ash]] as const).filter(([, own]) => own > 0).map(([tone, own]) => ({ tone, level, parts: own }));
+  const parts = (
+    [
+      ['natural', rule.natural],
+      ['ash', rule.ash],
+    ] as const
+  )
+    .filter(([, own]) => own > 0)
+    .map(([tone, own]) => ({ tone, level, parts: own }));
   return { level, parts, warning: bandWarning(naturalLevel, level) };
 }
 
 /** A root darker than natural by one and a half levels or more grows out as a band. */
 export function bandWarning(naturalLevel: number, rootLevel: number): string | null {
   const darker = naturalLevel - rootLevel;
-  return darker >= BAND_FROM ? `The root colour is ${Math.round(darker * 10) / 10} levels darker than the natural hair: it grows out as a band.` : null;
+  return darker >= BAND_FROM
+    ? `The root colour is ${Math.round(darker * 10) / 10} levels darker than the natural hair: it grows out as a band.`
+    : null;
 }

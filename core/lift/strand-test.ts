@@ -48,7 +48,10 @@ export function readingProblem({ from, level, minutes, volumes }: StrandReading)
 export function weighReading(reading: StrandReading): { readonly raw: number; readonly weight: number } {
   const lifted = effortTo(reading.level) - effortTo(reading.from);
   const sigma = (effortAt(reading.level) * sqrt(2) * READING_SD) / lifted;
-  return { raw: log(lifted / (reading.known * dose(reading.volumes, reading.minutes))), weight: 1 / sigma ** 2 };
+  return {
+    raw: log(lifted / (reading.known * dose(reading.volumes, reading.minutes))),
+    weight: 1 / sigma ** 2,
+  };
 }
 
 /** From here on readings are said to disagree: their spread against that of reading errors (variance ratio). One pair in ten is so far apart by chance. */
@@ -84,5 +87,12 @@ export function headFactor(readings: readonly StrandReading[]): HeadFactor {
   weighed.filter(({ atCap, raw }) => atCap && raw > sum / weight).forEach(take);
   const sd = 1 / sqrt(weight);
   const factor = exp(sum / weight);
-  return { factor, sd, low: factor * exp(-EIGHT_IN_TEN * sd), high: factor * exp(EIGHT_IN_TEN * sd), readings: sound.length, disagree: apart >= DISAGREE };
+  return {
+    factor,
+    sd,
+    low: factor * exp(-EIGHT_IN_TEN * sd),
+    high: factor * exp(EIGHT_IN_TEN * sd),
+    readings: sound.length,
+    disagree: apart >= DISAGREE,
+  };
 }

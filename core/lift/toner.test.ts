@@ -1,7 +1,20 @@
 import fc from 'fast-check';
-import { bandWarning, rootColour, shadeOf, toned, tonerGrams, tonerOf, undercoatAt, undercoatsBetween, type Part } from '.';
+import {
+  bandWarning,
+  rootColour,
+  shadeOf,
+  toned,
+  tonerGrams,
+  tonerOf,
+  undercoatAt,
+  undercoatsBetween,
+  type Part,
+} from '.';
 
-const part = (parts: number, ...shade: Parameters<typeof shadeOf>): Part => ({ shade: shadeOf(...shade), parts });
+const part = (parts: number, ...shade: Parameters<typeof shadeOf>): Part => ({
+  shade: shadeOf(...shade),
+  parts,
+});
 const violet9 = part(1, '9 violet', 9, 'violet');
 const natural9 = part(1, '9 natural', 9, 'natural');
 const clear = part(1, 'clear', 0, 'clear');
@@ -32,12 +45,23 @@ test('a toner of three parts in whole grams: equal thirds of 20 g, 40 g of devel
 });
 
 test('parts add up to the gram', () => {
-  fc.assert(fc.property(fc.array(fc.integer({ min: 1, max: 9 }), { minLength: 1, maxLength: 5 }), fc.integer({ min: 10, max: 200 }), fc.constantFrom(1, 1.5, 2), (weights, grams, ratio) => {
-    const { shades, developer } = tonerGrams(weights.map((own) => part(own, 'x', 9, 'violet')), grams, ratio);
-    const colour = shades.reduce((sum, own) => sum + own.grams, 0);
-    expect(colour).toBe(Math.round(grams / (1 + ratio)));
-    expect(developer).toBe(Math.round(colour * ratio));
-  }));
+  fc.assert(
+    fc.property(
+      fc.array(fc.integer({ min: 1, max: 9 }), { minLength: 1, maxLength: 5 }),
+      fc.integer({ min: 10, max: 200 }),
+      fc.constantFrom(1, 1.5, 2),
+      (weights, grams, ratio) => {
+        const { shades, developer } = tonerGrams(
+          weights.map((own) => part(own, 'x', 9, 'violet')),
+          grams,
+          ratio,
+        );
+        const colour = shades.reduce((sum, own) => sum + own.grams, 0);
+        expect(colour).toBe(Math.round(grams / (1 + ratio)));
+        expect(developer).toBe(Math.round(colour * ratio));
+      },
+    ),
+  );
 });
 
 describe('on hair lifted to 9', () => {
@@ -53,7 +77,9 @@ describe('on hair lifted to 9', () => {
     expect(at(0.5) - at(1)).toBeCloseTo(at(0) - at(0.5), 12);
     expect(at(1, true)).toBeLessThan(at(1));
     const early = toned(toner, on(7), 'neutral');
-    expect(Math.hypot(early.after.a - early.before.a, early.after.b - early.before.b)).toBeLessThan(0.2 * Math.hypot(toner.deposit.a, toner.deposit.b));
+    expect(Math.hypot(early.after.a - early.before.a, early.after.b - early.before.b)).toBeLessThan(
+      0.2 * Math.hypot(toner.deposit.a, toner.deposit.b),
+    );
   });
   test('what is neutral enough for a warm wish is still too warm for a cool one', () => {
     const toner = tonerOf([violet9, part(3, 'clear', 0, 'clear')]);
@@ -62,8 +88,18 @@ describe('on hair lifted to 9', () => {
 });
 
 test('root colour is the natural level by the usual rule; one and a half levels darker is said to grow out as a band', () => {
-  expect(rootColour(6)).toEqual({ level: 6, parts: [{ tone: 'natural', level: 6, parts: 3 }, { tone: 'ash', level: 6, parts: 1 }], warning: null });
-  expect(rootColour(6, { natural: 1, ash: 0, levels: -2 })).toMatchObject({ level: 4, warning: expect.stringMatching(/2 levels darker/) });
+  expect(rootColour(6)).toEqual({
+    level: 6,
+    parts: [
+      { tone: 'natural', level: 6, parts: 3 },
+      { tone: 'ash', level: 6, parts: 1 },
+    ],
+    warning: null,
+  });
+  expect(rootColour(6, { natural: 1, ash: 0, levels: -2 })).toMatchObject({
+    level: 4,
+    warning: expect.stringMatching(/2 levels darker/),
+  });
   expect(bandWarning(7, 5.5)).toMatch(/band/);
   expect(bandWarning(7, 5.6)).toBeNull();
 });

@@ -1,5 +1,14 @@
 import { shareOut } from '../units';
-import { colourDifference, lightnessOf, mixedHair, naturalHair, tonedHair, undercoatHair, type HairColour, type Tone } from './hair-colour';
+import {
+  colourDifference,
+  lightnessOf,
+  mixedHair,
+  naturalHair,
+  tonedHair,
+  undercoatHair,
+  type HairColour,
+  type Tone,
+} from './hair-colour';
 
 const { atan2, cos, exp, hypot, log, min, PI, sin } = Math;
 
@@ -46,7 +55,12 @@ export type DepositTone = keyof typeof DEPOSITS;
 export function shadeOf(name: string, level: number, tone: DepositTone | 'clear', direct = false): Shade {
   if (tone === 'clear') return { name, level, deposit: 'clear', covers: false };
   const { hueDeg, chroma } = DEPOSITS[tone];
-  return { name, level, deposit: planeOf({ lightness: 0, hueDeg, chroma: chroma * (direct ? DIRECT.lays : 1) }), covers: direct };
+  return {
+    name,
+    level,
+    deposit: planeOf({ lightness: 0, hueDeg, chroma: chroma * (direct ? DIRECT.lays : 1) }),
+    covers: direct,
+  };
 }
 
 export interface Part {
@@ -68,23 +82,45 @@ export interface Toner {
 /** A toner of parts by weight. @throws RangeError when nothing is in it */
 export function tonerOf(parts: readonly Part[]): Toner {
   const all = parts.reduce((sum, own) => sum + own.parts, 0);
-  if (!(all > 0) || parts.some((own) => own.parts < 0)) throw new RangeError('A toner needs parts of at least one shade.');
-  const laying = parts.flatMap(({ shade, parts: weight }) => (shade.deposit === 'clear' ? [] : [{ level: shade.level, deposit: shade.deposit, covers: shade.covers, weight }]));
+  if (!(all > 0) || parts.some((own) => own.parts < 0))
+    throw new RangeError('A toner needs parts of at least one shade.');
+  const laying = parts.flatMap(({ shade, parts: weight }) =>
+    shade.deposit === 'clear'
+      ? []
+      : [{ level: shade.level, deposit: shade.deposit, covers: shade.covers, weight }],
+  );
   const weight = laying.reduce((sum, own) => sum + own.weight, 0);
   return {
     level: weight > 0 ? laying.reduce((sum, own) => sum + own.level * own.weight, 0) / weight : null,
-    deposit: { a: laying.reduce((sum, own) => sum + own.deposit.a * own.weight, 0) / all, b: laying.reduce((sum, own) => sum + own.deposit.b * own.weight, 0) / all },
+    deposit: {
+      a: laying.reduce((sum, own) => sum + own.deposit.a * own.weight, 0) / all,
+      b: laying.reduce((sum, own) => sum + own.deposit.b * own.weight, 0) / all,
+    },
     clearShare: 1 - weight / all,
     coverShare: laying.reduce((sum, own) => sum + (own.covers ? own.weight : 0), 0) / all,
   };
 }
 
 /** Grams of each shade and of developer for so much toner. Parts add up to the gram. */
-export function tonerGrams(parts: readonly Part[], grams: number, ratio: number): { readonly shades: readonly { readonly shade: Shade; readonly grams: number }[]; readonly developer: number } {
-  if (!(ratio > 0)) throw new RangeError('A ratio must be more than 0: so many grams of developer for one of toner.');
+export function tonerGrams(
+  parts: readonly Part[],
+  grams: number,
+  ratio: number,
+): {
+  readonly shades: readonly { readonly shade: Shade; readonly grams: number }[];
+  readonly developer: number;
+} {
+  if (!(ratio > 0))
+    throw new RangeError('A ratio must be more than 0: so many grams of developer for one of toner.');
   const colour = Math.round(grams / (1 + ratio));
-  const whole = shareOut(parts.map((own) => own.parts), colour);
-  return { shades: parts.map(({ shade }, i) => ({ shade, grams: whole[i] })), developer: Math.round(colour * ratio) };
+  const whole = shareOut(
+    parts.map((own) => own.parts),
+    colour,
+  );
+  return {
+    shades: parts.map(({ shade }, i) => ({ shade, grams: whole[i] })),
+    developer: Math.round(colour * ratio),
+  };
 }
 
 export type Balance = 'under' | 'just' | 'over';
@@ -120,13 +156,17 @@ export interface TonedHair {
 export type Wish = Tone | HairColour;
 
 /** The colour that is wished for hair of a level. */
-export const wishedColour = (level: number, wish: Wish): HairColour => (typeof wish === 'string' ? tonedHair(level, wish) : wish);
+export const wishedColour = (level: number, wish: Wish): HairColour =>
+  typeof wish === 'string' ? tonedHair(level, wish) : wish;
 
 /** Nearer than this to the wish nobody tells the difference: hundredths in OKLab. */
 const TOLD_APART = 2;
 
 /** Whether lifted hair is what is wished for already; how far from it, as {@link colourDifference} counts. */
-export function needsNoToner(level: number, wish: Wish): { readonly needless: boolean; readonly difference: number } {
+export function needsNoToner(
+  level: number,
+  wish: Wish,
+): { readonly needless: boolean; readonly difference: number } {
   const difference = colourDifference(undercoatHair(level), wishedColour(level, wish));
   return { needless: difference <= TOLD_APART, difference };
 }
@@ -140,15 +180,27 @@ export function toned(toner: Toner, { level, timeShare, porous }: TonedHair, wis
   const match = toner.level === null ? 0 : exp(-Math.max(0, toner.level - level) * (1 - toner.coverShare));
   const share = min(1, timeShare) * match * (porous ? 1.25 : 1);
   const left = 1 - DIRECT.covers * min(1, toner.coverShare * share);
-  const after = { a: before.a * left + toner.deposit.a * share, b: before.b * left + toner.deposit.b * share };
+  const after = {
+    a: before.a * left + toner.deposit.a * share,
+    b: before.b * left + toner.deposit.b * share,
+  };
   const warm = hypot(before.a, before.b) || 1;
   const warmth = ((after.a - wished.a) * before.a + (after.b - wished.b) * before.b) / warm;
-  const darker = toner.level === null ? 0 : min(0, lightnessOf(toner.level) - hair.lightness) * DARKENS * (1 - toner.clearShare);
+  const darker =
+    toner.level === null
+      ? 0
+      : min(0, lightnessOf(toner.level) - hair.lightness) * DARKENS * (1 - toner.clearShare);
   const afterHair = hairOf(hair.lightness + darker * min(1, share), after);
   const colours = { before: hair, after: afterHair, wished: wishedHair };
   return {
-    before, after, wished, warmth, balance: warmth > JUST ? 'under' : warmth < -JUST ? 'over' : 'just', colours,
-    difference: colourDifference(afterHair, wishedHair), differenceBefore: colourDifference(hair, wishedHair),
+    before,
+    after,
+    wished,
+    warmth,
+    balance: warmth > JUST ? 'under' : warmth < -JUST ? 'over' : 'just',
+    colours,
+    difference: colourDifference(afterHair, wishedHair),
+    differenceBefore: colourDifference(hair, wishedHair),
   };
 }
 
@@ -160,14 +212,17 @@ const LEFT_BY_THEN = 1 / 20;
 export const tonerLeft = (washes: number): number => exp((log(LEFT_BY_THEN) * washes) / TONER_WASHES);
 
 /** Toned hair after some washes: on its way back to what it was (estimate). */
-export const fadedHair = ({ colours: { before, after } }: Pick<Toned, 'colours'>, washes: number): HairColour => mixedHair(before, after, tonerLeft(washes));
+export const fadedHair = (
+  { colours: { before, after } }: Pick<Toned, 'colours'>,
+  washes: number,
+): HairColour => mixedHair(before, after, tonerLeft(washes));
 
 function planeOf({ chroma, hueDeg }: HairColour): Plane {
   return { a: chroma * cos((hueDeg * PI) / 180), b: chroma * sin((hueDeg * PI) / 180) };
 }
 
 function hairOf(lightness: number, { a, b }: Plane): HairColour {
-  return { lightness, chroma: hypot(a, b), hueDeg: (((atan2(b, a) * 180) / PI) + 360) % 360 };
+  return { lightness, chroma: hypot(a, b), hueDeg: ((atan2(b, a) * 180) / PI + 360) % 360 };
 }
 
 /** Neutral hair of a level in the plane: what lies between warm and cool. */

@@ -30,22 +30,71 @@ export interface CorrectionFacts {
 }
 
 /** How each use is worked: where it usually goes, whether only lifted hair is meant, how long it may stay, and what is said of it. */
-const USES: Readonly<Record<RecipeUse, { readonly place: ColourPlace; readonly lifted: boolean; readonly most: number; readonly note: string }>> = {
-  'bleach-wash': { place: { ...EVERYWHERE, lengths: ['ends'] }, lifted: true, most: 20, note: 'On wet hair; work fast and watch it: it is rinsed on colour, not on the clock.' },
-  'soap-cap': { place: { ...EVERYWHERE, lengths: ['mids', 'ends'] }, lifted: true, most: 15, note: 'On wet hair, worked in like a shampoo; watch it all the time.' },
-  'wet-paint': { place: { ...EVERYWHERE, lengths: ['ends'] }, lifted: true, most: 20, note: 'Painted on wet, treated hair; look every few minutes.' },
-  'pre-tone': { place: { ...EVERYWHERE, lengths: ['mids', 'ends'] }, lifted: false, most: 10, note: 'At the basin; rinse as soon as the yellow is gone.' },
-  spot: { place: { ...EVERYWHERE, words: 'one spot' }, lifted: false, most: 10, note: 'In a foil, only on the spot; look after a minute or two.' },
+const USES: Readonly<
+  Record<
+    RecipeUse,
+    { readonly place: ColourPlace; readonly lifted: boolean; readonly most: number; readonly note: string }
+  >
+> = {
+  'bleach-wash': {
+    place: { ...EVERYWHERE, lengths: ['ends'] },
+    lifted: true,
+    most: 20,
+    note: 'On wet hair; work fast and watch it: it is rinsed on colour, not on the clock.',
+  },
+  'soap-cap': {
+    place: { ...EVERYWHERE, lengths: ['mids', 'ends'] },
+    lifted: true,
+    most: 15,
+    note: 'On wet hair, worked in like a shampoo; watch it all the time.',
+  },
+  'wet-paint': {
+    place: { ...EVERYWHERE, lengths: ['ends'] },
+    lifted: true,
+    most: 20,
+    note: 'Painted on wet, treated hair; look every few minutes.',
+  },
+  'pre-tone': {
+    place: { ...EVERYWHERE, lengths: ['mids', 'ends'] },
+    lifted: false,
+    most: 10,
+    note: 'At the basin; rinse as soon as the yellow is gone.',
+  },
+  spot: {
+    place: { ...EVERYWHERE, words: 'one spot' },
+    lifted: false,
+    most: 10,
+    note: 'In a foil, only on the spot; look after a minute or two.',
+  },
   treatment: { place: EVERYWHERE, lifted: false, most: 30, note: '' },
-  barrier: { place: { ...EVERYWHERE, lengths: ['roots'] }, lifted: false, most: 240, note: 'Just below the teasing, before the lightener.' },
+  barrier: {
+    place: { ...EVERYWHERE, lengths: ['roots'] },
+    lifted: false,
+    most: 240,
+    note: 'Just below the teasing, before the lightener.',
+  },
 };
 
 /** A spot takes so much, g: it is no matter of how long the hair is. */
 const SPOT_GRAMS = 15;
 
 /** A recipe of the house as a visit begins with it. @param level of the hair that it goes on, or for a spot the one to match */
-export function usualCorrection(id: string, { id: recipe, use, name, parts, minutes }: HouseRecipe, level: number): Correction {
-  return { id, use, recipe, name, parts, grams: use === 'spot' ? SPOT_GRAMS : null, minutes, level, place: USES[use].place };
+export function usualCorrection(
+  id: string,
+  { id: recipe, use, name, parts, minutes }: HouseRecipe,
+  level: number,
+): Correction {
+  return {
+    id,
+    use,
+    recipe,
+    name,
+    parts,
+    grams: use === 'spot' ? SPOT_GRAMS : null,
+    minutes,
+    level,
+    place: USES[use].place,
+  };
 }
 
 /** What is mixed where nobody said how much and the recipe is gone from the house, g of mix for one of hair. */
@@ -53,29 +102,57 @@ const USUAL_PER_HAIR_GRAM = 1.5;
 /** Nothing smaller is mixed, g. */
 const LEAST_GRAMS = 10;
 
-export function correctionResult(own: Correction, { shelf, head, hair, lifted }: CorrectionFacts): CorrectionResult {
+export function correctionResult(
+  own: Correction,
+  { shelf, head, hair, lifted }: CorrectionFacts,
+): CorrectionResult {
   const recipe = shelf.recipes().find(({ id }) => id === own.recipe);
   const use = USES[own.use];
   const hairGrams = own.grams === null ? hairAt(own.place, hair, use.lifted ? lifted : undefined) : null;
-  const grams = own.grams ?? Math.max(LEAST_GRAMS, Math.round(hairGrams! * (recipe?.perHairGram ?? USUAL_PER_HAIR_GRAM)));
+  const grams =
+    own.grams ?? Math.max(LEAST_GRAMS, Math.round(hairGrams! * (recipe?.perHairGram ?? USUAL_PER_HAIR_GRAM)));
   const { read, volumes } = recipeItems(own.parts, grams, own.level, shelf);
   const notes = use.note === '' ? [] : [use.note];
-  if (own.minutes > use.most) notes.push(`${own.minutes} min is long for a ${RECIPE_WORDS[own.use].toLowerCase()}: ${use.most} min is the most that is usual.`);
+  if (own.minutes > use.most)
+    notes.push(
+      `${own.minutes} min is long for a ${RECIPE_WORDS[own.use].toLowerCase()}: ${use.most} min is the most that is usual.`,
+    );
   const match = own.use === 'spot' ? meanLevel(own.parts, own.level, shelf) : null;
-  if (match !== null && Math.abs(match - own.level) > 0.5) notes.push(`Its level ${Math.round(match * 10) / 10} does not match the level of the hair beside it, ${own.level}.`);
-  return { items: read, grams, hairGrams, volumes, level: levelOf(own, volumes, shelf, head), priceMinor: recipe?.priceMinor ?? 0, notes };
+  if (match !== null && Math.abs(match - own.level) > 0.5)
+    notes.push(
+      `Its level ${Math.round(match * 10) / 10} does not match the level of the hair beside it, ${own.level}.`,
+    );
+  return {
+    items: read,
+    grams,
+    hairGrams,
+    volumes,
+    level: levelOf(own, volumes, shelf, head),
+    priceMinor: recipe?.priceMinor ?? 0,
+    notes,
+  };
 }
 
 /** In the open, on wet hair, and thinned: estimated as painting in the open air. null where nothing in it lifts. */
-function levelOf({ parts, level, minutes }: Correction, volumes: number, shelf: Shelf, head: HeadFactor): number | null {
+function levelOf(
+  { parts, level, minutes }: Correction,
+  volumes: number,
+  shelf: Shelf,
+  head: HeadFactor,
+): number | null {
   const lighteners = parts.flatMap((part) => {
     const product = 'product' in part ? shelf.lightener(part.product) : undefined;
     return product ? [{ product, parts: part.parts }] : [];
   });
   const all = lighteners.reduce((sum, own) => sum + own.parts, 0);
   if (!(all > 0) || !(volumes > 0)) return null;
-  const mean = (of: (own: (typeof lighteners)[number]['product']) => number) => lighteners.reduce((sum, own) => sum + (own.parts / all) * of(own.product), 0);
-  const mix = { volumes, factor: LIFT_FACTORS.openAir * mean(({ speed }) => speed), most: { levels: mean(({ levels }) => levels), top: mean(({ top }) => top) } };
+  const mean = (of: (own: (typeof lighteners)[number]['product']) => number) =>
+    lighteners.reduce((sum, own) => sum + (own.parts / all) * of(own.product), 0);
+  const mix = {
+    volumes,
+    factor: LIFT_FACTORS.openAir * mean(({ speed }) => speed),
+    most: { levels: mean(({ levels }) => levels), top: mean(({ top }) => top) },
+  };
   return levelAfter(level, onThisHead(mix, head.factor), minutes);
 }
 

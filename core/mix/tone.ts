@@ -1,8 +1,34 @@
 import { colourItems, type ItemsRead } from '../bowl';
 import { ZONES, type Zone } from '../head';
-import { bandWarning, levelOfLightness, needsNoToner, rootColour, shadeOf, toned, tonerOf, undercoatAt, type Part, type RootRule, type Tone, type Toned, type Undercoat, type Wish } from '../lift';
+import {
+  bandWarning,
+  levelOfLightness,
+  needsNoToner,
+  rootColour,
+  shadeOf,
+  toned,
+  tonerOf,
+  undercoatAt,
+  type Part,
+  type RootRule,
+  type Tone,
+  type Toned,
+  type Undercoat,
+  type Wish,
+} from '../lift';
 import type { DepositLine, Shelf, ShadeProduct } from '../products';
-import { EVERYWHERE, placeWords, reachesZone, shadowOf, type ColourPlace, type Consult, type RootMix, type ShadePart, type VisitMix, type VisitToner } from '../visit';
+import {
+  EVERYWHERE,
+  placeWords,
+  reachesZone,
+  shadowOf,
+  type ColourPlace,
+  type Consult,
+  type RootMix,
+  type ShadePart,
+  type VisitMix,
+  type VisitToner,
+} from '../visit';
 
 /** What a lifted zone is expected to come to before it is toned. */
 export interface Reached {
@@ -31,7 +57,10 @@ export function partsOf(parts: readonly ShadePart[], shelf: Shelf): Part[] | str
   for (const { shade, parts: own } of parts) {
     const product = shelf.shade(shade);
     if (!product) return `the shade “${shade}” is not in the house`;
-    out.push({ shade: shadeOf(product.name, product.level, product.tone, isDirect(product.line, shelf)), parts: own });
+    out.push({
+      shade: shadeOf(product.name, product.level, product.tone, isDirect(product.line, shelf)),
+      parts: own,
+    });
   }
   return out;
 }
@@ -62,31 +91,68 @@ export interface TonerFacts {
 /** A shade may be so many levels from the hair before it is said. */
 const OFF_LEVEL = 1;
 
-export function tonerResult(toner: VisitToner, shelf: Shelf, { reached, tone, porous }: TonerFacts): TonerResult | { readonly ok: false; readonly problem: string } {
+export function tonerResult(
+  toner: VisitToner,
+  shelf: Shelf,
+  { reached, tone, porous }: TonerFacts,
+): TonerResult | { readonly ok: false; readonly problem: string } {
   const line = shelf.line(toner.line);
   if (!line) return { ok: false, problem: `the line “${toner.line}” is not in the house` };
   const parts = partsOf(toner.parts, shelf);
   if (typeof parts === 'string') return { ok: false, problem: parts };
   const strange = toner.parts.map(({ shade }) => shelf.shade(shade)!).find((own) => own.line !== toner.line);
-  if (strange) return { ok: false, problem: `${strange.name} is of another line than ${line.name}: lines are not mixed` };
+  if (strange)
+    return {
+      ok: false,
+      problem: `${strange.name} is of another line than ${line.name}: lines are not mixed`,
+    };
   const meets = levelWhere(toner.place, reached);
-  if (meets === null) return { ok: false, problem: reached.length > 0 ? `no lifted hair lies there: ${placeWords(toner.place)}` : 'the pattern has no foils yet, and no earlier lightening is on record' };
+  if (meets === null)
+    return {
+      ok: false,
+      problem:
+        reached.length > 0
+          ? `no lifted hair lies there: ${placeWords(toner.place)}`
+          : 'the pattern has no foils yet, and no earlier lightening is on record',
+    };
   const made = tonerOf(parts);
   const wish = toner.target ?? tone ?? 'neutral';
   const result = toned(made, { level: meets, timeShare: toner.minutes / line.minutes.most, porous }, wish);
   const colour = Math.round(toner.grams / (1 + toner.ratio));
   const notes: string[] = [];
   if (needsNoToner(meets, wish).needless) notes.push('No toner needed: the hair is already what they want.');
-  else if (result.differenceBefore < result.difference) notes.push('It takes the hair further away from the wish.');
+  else if (result.differenceBefore < result.difference)
+    notes.push('It takes the hair further away from the wish.');
   if (made.level !== null && made.coverShare === 0 && Math.abs(made.level - meets) > OFF_LEVEL) {
-    notes.push(made.level > meets ? `Its level ${rounded(made.level)} is lighter than the hair, ${rounded(meets)}, so it hardly shows.` : `Its level ${rounded(made.level)} is darker than the hair, ${rounded(meets)}, so it takes light away.`);
+    notes.push(
+      made.level > meets
+        ? `Its level ${rounded(made.level)} is lighter than the hair, ${rounded(meets)}, so it hardly shows.`
+        : `Its level ${rounded(made.level)} is darker than the hair, ${rounded(meets)}, so it takes light away.`,
+    );
   }
-  if (toner.minutes > line.minutes.most) notes.push(`${toner.minutes} min is longer than ${line.minutes.most} min, the longest for ${line.name}.`);
-  if (toner.minutes < line.minutes.least) notes.push(`${toner.minutes} min is shorter than ${line.minutes.least} min, the shortest for ${line.name}.`);
-  if (line.ratio.most === 0 && toner.ratio > 0) notes.push(`${line.name} is used as it comes, without developer.`);
-  else if (toner.ratio < line.ratio.least || toner.ratio > line.ratio.most) notes.push(`1:${rounded(toner.ratio)} is outside 1:${line.ratio.least} to 1:${line.ratio.most}, which ${line.name} is made for.`);
-  if (toner.ratio > 0 && toner.volumes > line.volumes.most) notes.push(`${toner.volumes} vol is above ${line.volumes.most} vol, the strongest for ${line.name}.`);
-  return { ok: true, meets, level: made.level, clearShare: made.clearShare, toned: result, items: colourItems(toner.parts, toner.volumes, toner.ratio, colour, shelf), notes };
+  if (toner.minutes > line.minutes.most)
+    notes.push(`${toner.minutes} min is longer than ${line.minutes.most} min, the longest for ${line.name}.`);
+  if (toner.minutes < line.minutes.least)
+    notes.push(
+      `${toner.minutes} min is shorter than ${line.minutes.least} min, the shortest for ${line.name}.`,
+    );
+  if (line.ratio.most === 0 && toner.ratio > 0)
+    notes.push(`${line.name} is used as it comes, without developer.`);
+  else if (toner.ratio < line.ratio.least || toner.ratio > line.ratio.most)
+    notes.push(
+      `1:${rounded(toner.ratio)} is outside 1:${line.ratio.least} to 1:${line.ratio.most}, which ${line.name} is made for.`,
+    );
+  if (toner.ratio > 0 && toner.volumes > line.volumes.most)
+    notes.push(`${toner.volumes} vol is above ${line.volumes.most} vol, the strongest for ${line.name}.`);
+  return {
+    ok: true,
+    meets,
+    level: made.level,
+    clearShare: made.clearShare,
+    toned: result,
+    items: colourItems(toner.parts, toner.volumes, toner.ratio, colour, shelf),
+    notes,
+  };
 }
 
 const rounded = (value: number) => String(Math.round(value * 10) / 10);
@@ -112,7 +178,14 @@ export interface ToneWanted {
 const LEVEL_OFF = 0.4;
 
 /** Parts that are tried against each other: pure, two to one, even, one to two, and with clear. */
-const PARTS = [[1, 0], [3, 1], [2, 1], [1, 1], [1, 2], [1, 3]] as const;
+const PARTS = [
+  [1, 0],
+  [3, 1],
+  [2, 1],
+  [1, 1],
+  [1, 2],
+  [1, 3],
+] as const;
 /** A direct dye is thinned further: to a pastel. */
 const PASTELS = [...PARTS, [1, 6], [1, 12]] as const;
 
@@ -123,23 +196,45 @@ const NEAR_LEVEL = { lighter: 0.5, darker: 1.25 } as const;
  * Up to three compositions of a line that come nearest to what is wished, by the difference of colour, the nearest first;
  * those with fewer shades where they come as near.
  */
-export function tonerIdeas(line: DepositLine, shelf: Shelf, { level, minutes, wish, porous }: ToneWanted): TonerIdea[] {
+export function tonerIdeas(
+  line: DepositLine,
+  shelf: Shelf,
+  { level, minutes, wish, porous }: ToneWanted,
+): TonerIdea[] {
   const direct = isDirect(line.id, shelf);
   // A colour may be deeper than the hair; a tone keeps its level.
   const deepest = typeof wish === 'string' ? level : Math.min(level, levelOfLightness(wish.lightness));
-  const near = shelf.shadesOf(line.id).filter((own) => own.tone === 'clear' || direct || (own.level <= level + NEAR_LEVEL.lighter && own.level >= deepest - NEAR_LEVEL.darker));
+  const near = shelf
+    .shadesOf(line.id)
+    .filter(
+      (own) =>
+        own.tone === 'clear' ||
+        direct ||
+        (own.level <= level + NEAR_LEVEL.lighter && own.level >= deepest - NEAR_LEVEL.darker),
+    );
   const facts = { level, timeShare: minutes / line.minutes.most, porous };
   const seen = new Map<string, { idea: TonerIdea; off: number }>();
   const compose = (shades: readonly (readonly [ShadeProduct, number])[]) => {
     const own = shades.filter(([, parts]) => parts > 0).map(([product, parts]) => ({ product, parts }));
     if (own.every(({ product }) => product.tone === 'clear')) return;
-    const parts = own.map(({ product, parts: many }) => ({ shade: shadeOf(product.name, product.level, product.tone, direct), parts: many }));
+    const parts = own.map(({ product, parts: many }) => ({
+      shade: shadeOf(product.name, product.level, product.tone, direct),
+      parts: many,
+    }));
     const made = tonerOf(parts);
     const result = toned(made, facts, wish);
     const away = direct ? 0 : Math.abs((made.level ?? deepest) - deepest);
     const off = result.difference + LEVEL_OFF * (away + 2 * (own.length - 1));
     const words = `${own.map(({ parts: many }) => many).join(' : ')} ${own.map(({ product }) => product.name).join(', ')}`;
-    seen.set(words, { off, idea: { line: line.id, parts: own.map(({ product, parts: many }) => ({ shade: product.id, parts: many })), toned: result, words: own.length === 1 ? own[0].product.name : words } });
+    seen.set(words, {
+      off,
+      idea: {
+        line: line.id,
+        parts: own.map(({ product, parts: many }) => ({ shade: product.id, parts: many })),
+        toned: result,
+        words: own.length === 1 ? own[0].product.name : words,
+      },
+    });
   };
   for (let i = 0; i < near.length; i += 1) {
     compose([[near[i], 1]]);
@@ -147,19 +242,32 @@ export function tonerIdeas(line: DepositLine, shelf: Shelf, { level, minutes, wi
       for (const [a, b] of direct ? PASTELS : PARTS) {
         if (b === 0) continue;
         // Clear thins, whichever of the two it is.
-        if (near[i].tone === 'clear') compose([[near[j], a], [near[i], b]]);
-        else compose([[near[i], a], [near[j], b]]);
+        if (near[i].tone === 'clear')
+          compose([
+            [near[j], a],
+            [near[i], b],
+          ]);
+        else
+          compose([
+            [near[i], a],
+            [near[j], b],
+          ]);
       }
     }
   }
-  return [...seen.values()].sort((a, b) => a.off - b.off || (a.idea.words < b.idea.words ? -1 : 1)).slice(0, 3).map(({ idea }) => idea);
+  return [...seen.values()]
+    .sort((a, b) => a.off - b.off || (a.idea.words < b.idea.words ? -1 : 1))
+    .slice(0, 3)
+    .map(({ idea }) => idea);
 }
 
 /** The nearest composition of each line of the house that only deposits, the nearest first. */
 export function nearestInTheHouse(shelf: Shelf, wanted: Omit<ToneWanted, 'minutes'>): TonerIdea[] {
   return shelf.lines
     .filter(({ lifts }) => lifts === null)
-    .flatMap((line) => tonerIdeas(line, shelf, { ...wanted, minutes: line.minutes.usual ?? line.minutes.most }).slice(0, 1))
+    .flatMap((line) =>
+      tonerIdeas(line, shelf, { ...wanted, minutes: line.minutes.usual ?? line.minutes.most }).slice(0, 1),
+    )
     .sort((a, b) => a.toned.difference - b.toned.difference);
 }
 
@@ -177,7 +285,11 @@ export interface RootResult {
   readonly lineNote: string;
 }
 
-export function rootResult(root: RootMix, naturalLevel: number, shelf: Shelf): RootResult | { readonly ok: false; readonly problem: string } {
+export function rootResult(
+  root: RootMix,
+  naturalLevel: number,
+  shelf: Shelf,
+): RootResult | { readonly ok: false; readonly problem: string } {
   const line = shelf.line(root.line);
   if (!line) return { ok: false, problem: `the line “${root.line}” is not in the house` };
   const rule = root.rule ?? line.root;
@@ -185,7 +297,9 @@ export function rootResult(root: RootMix, naturalLevel: number, shelf: Shelf): R
   const shades = shelf.shadesOf(line.id);
   const parts: ShadePart[] = [];
   for (const { tone, level, parts: many } of wanted.parts) {
-    const shade = shades.filter((own) => own.tone === tone).sort((a, b) => Math.abs(a.level - level) - Math.abs(b.level - level))[0];
+    const shade = shades
+      .filter((own) => own.tone === tone)
+      .sort((a, b) => Math.abs(a.level - level) - Math.abs(b.level - level))[0];
     if (!shade) return { ok: false, problem: `${line.name} has no ${tone} shade` };
     parts.push({ shade: shade.id, parts: many });
   }
@@ -193,7 +307,19 @@ export function rootResult(root: RootMix, naturalLevel: number, shelf: Shelf): R
   const all = levels.reduce((sum, own) => sum + own.parts, 0);
   const level = levels.reduce((sum, own) => sum + own.level * own.parts, 0) / all;
   const colour = Math.round(root.grams / (1 + root.ratio));
-  return { ok: true, level, parts, rule, items: colourItems(parts, root.volumes, root.ratio, colour, shelf), warning: bandWarning(naturalLevel, level), nearest: Math.abs(level - wanted.level) < 0.5 ? null : `${line.name} has no shades of level ${rounded(wanted.level)}: the nearest, ${rounded(level)}, are taken.`, lineNote: line.note };
+  return {
+    ok: true,
+    level,
+    parts,
+    rule,
+    items: colourItems(parts, root.volumes, root.ratio, colour, shelf),
+    warning: bandWarning(naturalLevel, level),
+    nearest:
+      Math.abs(level - wanted.level) < 0.5
+        ? null
+        : `${line.name} has no shades of level ${rounded(wanted.level)}: the nearest, ${rounded(level)}, are taken.`,
+    lineNote: line.note,
+  };
 }
 
 /** How far a root shadow is usually drawn down, and how far behind the front hairline a tap goes, mm. */
@@ -203,14 +329,27 @@ const TAP = { mm: 10, frontMm: 40 } as const;
 /** A root shadow as it is usually begun with, by the house's rule for its line. */
 export function usualShadow(id: string, line: DepositLine, mm = SHADOW_MM): RootMix {
   return {
-    id, place: { ...EVERYWHERE, lengths: ['roots'] }, mm, line: line.id, rule: null, grams: 45, ratio: line.ratio.usual, volumes: Math.min(10, line.volumes.most), minutes: line.minutes.usual ?? Math.min(15, line.minutes.most), state: 'damp',
+    id,
+    place: { ...EVERYWHERE, lengths: ['roots'] },
+    mm,
+    line: line.id,
+    rule: null,
+    grams: 45,
+    ratio: line.ratio.usual,
+    volumes: Math.min(10, line.volumes.most),
+    minutes: line.minutes.usual ?? Math.min(15, line.minutes.most),
+    state: 'damp',
   };
 }
 
 /** A root tap: a level above the natural one, only on the roots behind the front hairline. */
 export function usualTap(id: string, line: DepositLine): RootMix {
   return {
-    ...usualShadow(id, line, TAP.mm), place: { ...EVERYWHERE, lengths: ['roots'], frontMm: TAP.frontMm }, rule: { ...line.root, levels: 1 }, grams: 15, minutes: Math.min(10, line.minutes.most),
+    ...usualShadow(id, line, TAP.mm),
+    place: { ...EVERYWHERE, lengths: ['roots'], frontMm: TAP.frontMm },
+    rule: { ...line.root, levels: 1 },
+    grams: 15,
+    minutes: Math.min(10, line.minutes.most),
   };
 }
 

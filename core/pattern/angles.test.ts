@@ -11,7 +11,9 @@ describe('angles as the hand sees them', () => {
   test.each([-45, 0, 25, 45, 90])(
     'partings at %d° over the whole side are done as they are asked, and drift by nothing',
     (angleDeg) => {
-      const foils = foilsOf(planWith([{ place: { kind: 'side' }, direction: { kind: 'parallel', angleDeg } }]));
+      const foils = foilsOf(
+        planWith([{ place: { kind: 'side' }, direction: { kind: 'parallel', angleDeg } }]),
+      );
       expect(foils.length).toBeGreaterThan(10);
       for (const foil of foils) expect(foil).toMatchObject({ angleDeg, askedDeg: angleDeg, driftDeg: 0 });
     },
@@ -100,7 +102,9 @@ test('wedges across the middle mirror exactly, whole and by halves', () => {
       engine
         .compute(own)
         .drawing.paths.map(({ packed, count }) =>
-          [0, 6 * (count - 1)].flatMap((i) => [sign * packed[i], packed[i + 1]].map((mm) => mm.toFixed(6))).join(),
+          [0, 6 * (count - 1)]
+            .flatMap((i) => [sign * packed[i], packed[i + 1]].map((mm) => mm.toFixed(6)))
+            .join(),
         )
         .sort();
     expect(ends(plan, 1).length).toBeGreaterThan(10);
@@ -192,7 +196,10 @@ describe('gathers in turn', () => {
       ...planWith([]),
       version: 3,
       panels: [
-        { ...panel, gather: { kind: 'alternate', of: [{ kind: 'slice' }, { kind: 'zigzag', pointMm: 8, depth: 1 }] } },
+        {
+          ...panel,
+          gather: { kind: 'alternate', of: [{ kind: 'slice' }, { kind: 'zigzag', pointMm: 8, depth: 1 }] },
+        },
       ],
     };
     expect(parsePlan(JSON.parse(JSON.stringify(old)))).toMatchObject({
@@ -202,7 +209,10 @@ describe('gathers in turn', () => {
         panels: [
           {
             gather: {
-              of: [{ gather: { kind: 'slice' }, thicknessMm: null, dropoutMm: null }, { gather: { kind: 'zigzag' } }],
+              of: [
+                { gather: { kind: 'slice' }, thicknessMm: null, dropoutMm: null },
+                { gather: { kind: 'zigzag' } },
+              ],
               then: 'again',
             },
           },
@@ -214,7 +224,11 @@ describe('gathers in turn', () => {
 
 test('starts: eased from the first row to the last, by foil, and within what the hair allows', () => {
   const eased = planWith([
-    { place: { kind: 'side' }, side: 'left', start: { distanceMm: 10, featherMm: 0, teasing: 0, lastMm: 200 } },
+    {
+      place: { kind: 'side' },
+      side: 'left',
+      start: { distanceMm: 10, featherMm: 0, teasing: 0, lastMm: 200 },
+    },
   ]);
   const rows = [...foilsOf(eased)].sort((a, b) => a.row - b.row);
   expect(rows[0].startMm).toBe(10);
@@ -245,7 +259,11 @@ test('weaving off the scalp: wider and uneven stitches, the same share', () => {
 describe('similar, not exact', () => {
   const plan = (variation: object | null) =>
     planWith([
-      { place: { kind: 'side' }, start: { distanceMm: 20, featherMm: 0, teasing: 0 }, variation: variation as never },
+      {
+        place: { kind: 'side' },
+        start: { distanceMm: 20, featherMm: 0, teasing: 0 },
+        variation: variation as never,
+      },
     ]);
   const side = (own: Plan, of: string) =>
     foilsOf(own)
@@ -308,7 +326,8 @@ describe('hair decides', () => {
     for (const { packed, count } of engine.compute(band({}, 8)).drawing.paths) {
       const middle = 6 * (count >> 1);
       const depth =
-        head.hairArc(Math.atan2(packed[middle], packed[middle + 1])) - Math.hypot(packed[middle], packed[middle + 1]);
+        head.hairArc(Math.atan2(packed[middle], packed[middle + 1])) -
+        Math.hypot(packed[middle], packed[middle + 1]);
       expect(depth).toBeGreaterThan(8);
     }
     expect(first(band({}, 8))).toBeGreaterThan(0.85 * first(band({})));
@@ -362,8 +381,9 @@ describe('a count', () => {
     expect(panels[0].foils).toBeLessThan(23);
     expect(panels[0].note).toMatch(/both sides get the same rows/);
     expect(
-      engine.compute(planWith([{ place: { kind: 'side' }, side: 'left', spacing: { kind: 'constant', dropoutMm: 5 } }]))
-        .sheet.panels[0].note,
+      engine.compute(
+        planWith([{ place: { kind: 'side' }, side: 'left', spacing: { kind: 'constant', dropoutMm: 5 } }]),
+      ).sheet.panels[0].note,
     ).toBeNull();
   });
 });

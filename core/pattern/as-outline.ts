@@ -38,7 +38,10 @@ function outsideHairline([x, y]: DiskPoint): DiskPoint {
 
 /** A closed line with as few of its points as keep it within a distance (Douglas and Peucker's way). */
 function simplified(outline: readonly OpenedPoint[], within: number): OpenedPoint[] {
-  const far = outline.reduce((best, point, i) => (reach(outline[0], point) > reach(outline[0], outline[best]) ? i : best), 0);
+  const far = outline.reduce(
+    (best, point, i) => (reach(outline[0], point) > reach(outline[0], outline[best]) ? i : best),
+    0,
+  );
   const keep = new Set([0, far]);
   const split = (from: number, to: number) => {
     let most = within;

@@ -3,7 +3,18 @@ import { ZONES, type Zone } from '../head';
 import { pitchOf } from './spacing';
 import { paintedSection, type FoilPath, type PanelFoils } from './panel-foils';
 import type { ZonePatch } from './cell-figures';
-import type { EditNote, Foil, GatherKind, PaintedSection, PanelProblem, PanelTotals, Sheet, Totals, TreatedDropout, ZoneShare } from './sheet';
+import type {
+  EditNote,
+  Foil,
+  GatherKind,
+  PaintedSection,
+  PanelProblem,
+  PanelTotals,
+  Sheet,
+  Totals,
+  TreatedDropout,
+  ZoneShare,
+} from './sheet';
 import type { Panel, Plan } from './types';
 
 /** A panel with everything that was placed in it. */
@@ -28,7 +39,11 @@ export function buildSheet(
   const foils: Foil[] = [];
   const painted: PaintedSection[] = [];
   const dropouts: TreatedDropout[] = [];
-  const paths: { foil: FoilPath[]; painted: FoilPath[]; dropout: FoilPath[] } = { foil: [], painted: [], dropout: [] };
+  const paths: { foil: FoilPath[]; painted: FoilPath[]; dropout: FoilPath[] } = {
+    foil: [],
+    painted: [],
+    dropout: [],
+  };
   const left = leftOut(panels, byZone);
   for (const { panel, placed, drifts } of panels) {
     for (const own of placed.foils) {
@@ -64,20 +79,32 @@ export function buildSheet(
 }
 
 /** Share of a section's hair that the foils of panels with hair of their own leave out, by the zones it lies in (estimate). */
-function leftOut(panels: readonly ComputedPanel[], byZone: Readonly<Record<Zone, number>>): (patches: readonly ZonePatch[]) => number {
+function leftOut(
+  panels: readonly ComputedPanel[],
+  byZone: Readonly<Record<Zone, number>>,
+): (patches: readonly ZonePatch[]) => number {
   const taken = new Map<Zone, number>();
   for (const { panel, placed } of panels) {
     if (panel.hair === 'left-out') continue;
-    for (const { foil, patches } of placed.foils) for (const { zone, areaMm2 } of patches) taken.set(zone, (taken.get(zone) ?? 0) + areaMm2 * foil.pickedShare);
+    for (const { foil, patches } of placed.foils)
+      for (const { zone, areaMm2 } of patches)
+        taken.set(zone, (taken.get(zone) ?? 0) + areaMm2 * foil.pickedShare);
   }
   return (patches) => {
     const area = patches.reduce((sum, own) => sum + own.areaMm2, 0);
-    const free = patches.reduce((sum, { zone, areaMm2 }) => sum + areaMm2 * Math.max(0, 1 - (taken.get(zone) ?? 0) / byZone[zone]), 0);
+    const free = patches.reduce(
+      (sum, { zone, areaMm2 }) => sum + areaMm2 * Math.max(0, 1 - (taken.get(zone) ?? 0) / byZone[zone]),
+      0,
+    );
     return area > 0 ? free / area : 1;
   };
 }
 
-function zoneShares(panels: readonly ComputedPanel[], byZone: Readonly<Record<Zone, number>>, left: ReturnType<typeof leftOut>): ZoneShare[] {
+function zoneShares(
+  panels: readonly ComputedPanel[],
+  byZone: Readonly<Record<Zone, number>>,
+  left: ReturnType<typeof leftOut>,
+): ZoneShare[] {
   const foiled = new Map<Zone, number>();
   const picked = new Map<Zone, Map<string, number>>(ZONES.map((zone) => [zone, new Map()]));
   const lowlit = new Map<Zone, number>();
@@ -94,7 +121,8 @@ function zoneShares(panels: readonly ComputedPanel[], byZone: Readonly<Record<Zo
       }
     }
     for (const { dropout, patches } of placed.dropouts) {
-      if (dropout.treatment === 'lowlight') for (const { zone, areaMm2 } of patches) add(lowlit, zone, areaMm2);
+      if (dropout.treatment === 'lowlight')
+        for (const { zone, areaMm2 } of patches) add(lowlit, zone, areaMm2);
     }
   }
   const share = (of: Map<Zone, number>, zone: Zone) => Math.min(1, (of.get(zone) ?? 0) / byZone[zone]);
@@ -125,11 +153,20 @@ function panelTotals({ panel, placed, areaMm2, solvedDropoutMm, note, takenBy }:
     solvedDropoutMm,
     note,
     takenBy,
-    minutes: sum([...placed.foils.map(({ foil }) => foil.seconds), ...placed.dropouts.map(({ dropout }) => dropout.seconds)]) / 60,
+    minutes:
+      sum([
+        ...placed.foils.map(({ foil }) => foil.seconds),
+        ...placed.dropouts.map(({ dropout }) => dropout.seconds),
+      ]) / 60,
   };
 }
 
-function totalsOf(foils: readonly Foil[], painted: readonly PaintedSection[], dropouts: readonly TreatedDropout[], zones: readonly ZoneShare[]): Totals {
+function totalsOf(
+  foils: readonly Foil[],
+  painted: readonly PaintedSection[],
+  dropouts: readonly TreatedDropout[],
+  zones: readonly ZoneShare[],
+): Totals {
   const byGather: Record<GatherKind, number> = { slice: 0, weave: 0, zigzag: 0 };
   const byFormula: Record<string, number> = {};
   for (const foil of foils) {

@@ -69,7 +69,10 @@ function zoneAt(frame: Frame, of: SideOfFrame, x: number, y: number): Zone {
 export function partingAngle(ribbon: Ribbon, frame: Frame, across: boolean): number {
   const i = (ribbon.count - 1) >> 1;
   const j = ribbon.count >> 1;
-  const along = subtract(ribbonPoint(ribbon, min(ribbon.count - 1, j + 1)), ribbonPoint(ribbon, max(0, i - 1)));
+  const along = subtract(
+    ribbonPoint(ribbon, min(ribbon.count - 1, j + 1)),
+    ribbonPoint(ribbon, max(0, i - 1)),
+  );
   const axes = partingAxes(frame.head, mix(ribbonPoint(ribbon, i), ribbonPoint(ribbon, j), 0.5), across);
   let level = dot(along, axes.level);
   let fall = -dot(along, axes.up);

@@ -13,7 +13,12 @@ export function columnCount(widthMm: number, stock: FoilStock): number {
  * shifted by half a column, and an end piece that comes out too narrow joins its neighbour. No piece is wider than the foil.
  * @param row from 1
  */
-export function columnEdges(widthMm: number, row: number, stock: FoilStock, { layout, onePerRow }: ColumnLayout): number[] {
+export function columnEdges(
+  widthMm: number,
+  row: number,
+  stock: FoilStock,
+  { layout, onePerRow }: ColumnLayout,
+): number[] {
   const n = onePerRow ? 1 : columnCount(widthMm, stock);
   const equal = Array.from({ length: n + 1 }, (_, i) => i / n);
   if (layout === 'aligned' || n === 1 || row % 2 === 1) return equal;

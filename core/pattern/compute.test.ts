@@ -45,7 +45,9 @@ describe('full head by quadrants, T 4 G 5', () => {
   test('Σ width·pitch / area is 0.97–1.08 in every panel', () => {
     const { foils, panels } = sheet();
     for (const { panel, areaCm2 } of panels) {
-      const covered = foils.filter((foil) => foil.panel === panel).reduce((sum, foil) => sum + foil.widthMm * 9, 0);
+      const covered = foils
+        .filter((foil) => foil.panel === panel)
+        .reduce((sum, foil) => sum + foil.widthMm * 9, 0);
       expect(covered / 100 / areaCm2).toBeGreaterThan(0.97);
       expect(covered / 100 / areaCm2).toBeLessThan(1.08);
     }
@@ -71,7 +73,12 @@ describe('what geometry says about counts', () => {
   });
 
   test('rows of the back: floor((L − T)/pitch) + 1 with the length of the panel along its spine', () => {
-    const rows = (dropout: number) => Math.max(...sheet({ dropout }).foils.filter((f) => f.panel === 'back').map((f) => f.row));
+    const rows = (dropout: number) =>
+      Math.max(
+        ...sheet({ dropout })
+          .foils.filter((f) => f.panel === 'back')
+          .map((f) => f.row),
+      );
     // 26 rows at pitch 9 say that L − 4 is at least 225 mm; at pitch 18 that makes floor(225/18) + 1 = 13.
     expect(rows(5)).toBe(26);
     expect(rows(14)).toBe(13);
@@ -80,7 +87,10 @@ describe('what geometry says about counts', () => {
   test('a head scaled with everything else has the same foils, each as much wider', () => {
     const ratio = 600 / 550;
     const scaled = plan({ circumference: 600, thickness: 4 * ratio, dropout: 5 * ratio });
-    const large = engine.compute({ ...scaled, foil: { usableWidthMm: 95 * ratio, toleranceMm: 25 * ratio } }).sheet;
+    const large = engine.compute({
+      ...scaled,
+      foil: { usableWidthMm: 95 * ratio, toleranceMm: 25 * ratio },
+    }).sheet;
     const own = sheet();
     expect(large.foils.map((foil) => foil.id)).toEqual(own.foils.map((foil) => foil.id));
     large.foils.forEach((foil, i) => expect(foil.widthMm / own.foils[i].widthMm).toBeCloseTo(ratio, 3));
@@ -106,7 +116,9 @@ describe('what geometry says about counts', () => {
 
 describe('mirror', () => {
   const reflected = (foils: readonly Foil[]) =>
-    new Map(foils.map((foil) => [`${foil.panel.replace('left', 'right')}/${foil.row}/${-foil.column}`, foil]));
+    new Map(
+      foils.map((foil) => [`${foil.panel.replace('left', 'right')}/${foil.row}/${-foil.column}`, foil]),
+    );
 
   test('right is the mirror image of left to the last digit', () => {
     const { foils } = sheet();
@@ -115,7 +127,12 @@ describe('mirror', () => {
     expect(right).toHaveLength(left.size);
     for (const foil of right) {
       const twin = left.get(foil.id)!;
-      expect([foil.widthMm, foil.areaMm2, foil.stitches, foil.hairs]).toEqual([twin.widthMm, twin.areaMm2, twin.stitches, twin.hairs]);
+      expect([foil.widthMm, foil.areaMm2, foil.stitches, foil.hairs]).toEqual([
+        twin.widthMm,
+        twin.areaMm2,
+        twin.stitches,
+        twin.hairs,
+      ]);
       expect(foil.zone).toBe(twin.zone.replace(/-l$/, '-r'));
     }
   });
@@ -133,7 +150,8 @@ describe('mirror', () => {
 
   test('an uneven hairline keeps its unevenness', () => {
     const foils = sheet({ hairline: { left: 'round', right: 'receding' } }).foils;
-    const area = (panel: string) => foils.filter((foil) => foil.panel === panel).reduce((sum, foil) => sum + foil.areaMm2, 0);
+    const area = (panel: string) =>
+      foils.filter((foil) => foil.panel === panel).reduce((sum, foil) => sum + foil.areaMm2, 0);
     expect(area('side-left')).toBeGreaterThan(area('side-right') * 1.02);
   });
 });
@@ -175,7 +193,10 @@ describe('the sheet', () => {
 
   test('far too many foils are a named problem; the rest is still computed', () => {
     const { problems, foils } = sheet({
-      panel: (panel) => (panel.id === 'back' ? { ...panel, thicknessMm: 0.5, spacing: { kind: 'constant', dropoutMm: 0 } } : panel),
+      panel: (panel) =>
+        panel.id === 'back'
+          ? { ...panel, thicknessMm: 0.5, spacing: { kind: 'constant', dropoutMm: 0 } }
+          : panel,
     });
     expect(problems).toHaveLength(1);
     expect(problems[0].panel).toBe('back');

@@ -1,5 +1,13 @@
 import {
-  makeHead, scalpAreas, zoneName, type Head, type HeadSpec, type OpenedPoint, type Outline, type ScalpGrid, type Zone,
+  makeHead,
+  scalpAreas,
+  zoneName,
+  type Head,
+  type HeadSpec,
+  type OpenedPoint,
+  type Outline,
+  type ScalpGrid,
+  type Zone,
 } from '../head';
 import { framesOf, headGrids, onGrid, type Frame, type HeadGrids } from './frame';
 import { panelOfEdit } from './foil-edits';
@@ -31,7 +39,11 @@ export interface PatternDrawing {
   readonly paths: readonly FoilPath[];
   readonly painted: readonly FoilPath[];
   readonly dropouts: readonly FoilPath[];
-  readonly outlines: readonly { readonly panel: string; readonly side: Side | 'across'; readonly outlines: readonly Outline[] }[];
+  readonly outlines: readonly {
+    readonly panel: string;
+    readonly side: Side | 'across';
+    readonly outlines: readonly Outline[];
+  }[];
 }
 
 export interface ComputedPlan {
@@ -84,7 +96,8 @@ export function createPatternEngine(): PatternEngine {
 
     for (const panel of panels) {
       if (panel.muted) continue;
-      const say = (problem: string) => problems.push({ panel: panel.id, problem: `${panel.name}: ${problem}.` });
+      const say = (problem: string) =>
+        problems.push({ panel: panel.id, problem: `${panel.name}: ${problem}.` });
       const unusable = whatIsWrong(panel);
       if (unusable) {
         say(unusable);
@@ -95,34 +108,57 @@ export function createPatternEngine(): PatternEngine {
           const differs = differencesOf(panel, side);
           const half = halfOf(variedDirection(panel, differs), side, model, headKey, order, mirrorOrder);
           if (!half) {
-            say(side === 'across' || panel.side !== 'both' ? 'no hair is left for this panel' : `no hair is left for it on the ${side}`);
+            say(
+              side === 'across' || panel.side !== 'both'
+                ? 'no hair is left for this panel'
+                : `no hair is left for it on the ${side}`,
+            );
             return [];
           }
           return [{ ...half, side, differs, frameSide: side === 'right' ? 'mirror' : 'own' }];
         });
         if (sides.length === 0) continue;
         for (const { half, side } of sides) {
-          outlines.push({ panel: panel.id, side, outlines: half.sectioned.outlines.map((outline) => ownPoints(outline, side)) });
+          outlines.push({
+            panel: panel.id,
+            side,
+            outlines: half.sectioned.outlines.map((outline) => ownPoints(outline, side)),
+          });
         }
         const lay = (): Laid => {
-          const solved = solveSpacing(panel, sides.map(({ half }) => half), plan.foil);
+          const solved = solveSpacing(
+            panel,
+            sides.map(({ half }) => half),
+            plan.foil,
+          );
           const tooMany = rowsAreTooMany(panel, sides, solved.solvedDropoutMm);
-          return { solved, tooMany, placed: tooMany ? null : foilsOfPanel(panel, sides, solved, plan.hair, plan.foil, plan.edits, seen, notes) };
+          return {
+            solved,
+            tooMany,
+            placed: tooMany
+              ? null
+              : foilsOfPanel(panel, sides, solved, plan.hair, plan.foil, plan.edits, seen, notes),
+          };
         };
         // A panel that no hand edit concerns is laid as it was before.
         const untouched = !plan.edits.some((edit) => panelOfEdit(edit) === panel.id);
-        const { solved, tooMany, placed } = untouched ? laid.get(JSON.stringify([panel, sides.map(({ key }) => key), plan.hair, plan.foil]), lay) : lay();
+        const { solved, tooMany, placed } = untouched
+          ? laid.get(JSON.stringify([panel, sides.map(({ key }) => key), plan.hair, plan.foil]), lay)
+          : lay();
         if (solved.problem) say(solved.problem);
         if (!placed) {
           say(tooMany!);
           continue;
         }
         if (placed.foils.length > MOST_FOILS_PER_PANEL) {
-          say(`${placed.foils.length} foils are more than ${MOST_FOILS_PER_PANEL}: widen the drop-out or the section`);
+          say(
+            `${placed.foils.length} foils are more than ${MOST_FOILS_PER_PANEL}: widen the drop-out or the section`,
+          );
           continue;
         }
         if (placed.crossed && placed.crossed.share > CROSSED_SHARE) say(crossedWords(placed.crossed));
-        if (placed.foils.length === 0) say('no section fits into it: make the place larger or the section thinner');
+        if (placed.foils.length === 0)
+          say('no section fits into it: make the place larger or the section thinner');
         computed.push(computedPanel(panel, sides, placed, solved));
       } catch (error) {
         if (!(error instanceof PlaceProblem)) throw error;
@@ -130,30 +166,60 @@ export function createPatternEngine(): PatternEngine {
       }
     }
     plan.edits.forEach((edit, i) => {
-      if (!seen.has(i)) notes.push({ edit: i, applied: false, note: edit.kind === 'add' ? `There is no panel ${edit.panel} on that side.` : `There is no foil ${edit.foil} any more.` });
+      if (!seen.has(i))
+        notes.push({
+          edit: i,
+          applied: false,
+          note:
+            edit.kind === 'add'
+              ? `There is no panel ${edit.panel} on that side.`
+              : `There is no foil ${edit.foil} any more.`,
+        });
     });
     notes.sort((a, b) => a.edit - b.edit);
-    const { sheet, paths, painted, dropouts } = buildSheet(plan, computed, model.areas.byZone, problems, notes);
-    return { sheet, drawing: { head: model.head, paths, painted, dropouts, outlines }, zoneAreas: model.areas.byZone, grid: model.own.grid };
+    const { sheet, paths, painted, dropouts } = buildSheet(
+      plan,
+      computed,
+      model.areas.byZone,
+      problems,
+      notes,
+    );
+    return {
+      sheet,
+      drawing: { head: model.head, paths, painted, dropouts, outlines },
+      zoneAreas: model.areas.byZone,
+      grid: model.own.grid,
+    };
   };
 
   const halfOf = (
-    panel: Panel, side: Side | 'across', model: HeadModel, headKey: string, order: readonly Panel[], mirrorOrder: readonly Panel[],
+    panel: Panel,
+    side: Side | 'across',
+    model: HeadModel,
+    headKey: string,
+    order: readonly Panel[],
+    mirrorOrder: readonly Panel[],
   ): (Pick<SideOfPanel, 'half' | 'claimedBy'> & { readonly key: string }) | undefined => {
     const inMirror = side === 'right';
     const frame = inMirror ? model.mirror : model.own;
     const own = inMirror ? mirrorPanel(panel) : panel;
     const frameSide = side === 'across' ? 'across' : 'left';
-    const claims = panel.hair === 'left-out' ? [] : claimsBefore(own, frameSide, inMirror ? mirrorOrder : order, frame);
+    const claims =
+      panel.hair === 'left-out' ? [] : claimsBefore(own, frameSide, inMirror ? mirrorOrder : order, frame);
     // Where both sides of the head are alike, the mirror's geometry is the head's own.
-    const key = (inMirror && !model.head.symmetric ? `mirror${headKey}` : headKey) + sectionedKey(own, frameSide, claims, frame);
+    const key =
+      (inMirror && !model.head.symmetric ? `mirror${headKey}` : headKey) +
+      sectionedKey(own, frameSide, claims, frame);
     const sectioned = sections.get(key, () => sectionOff(own, frameSide, claims, frame));
     if (!sectioned) return undefined;
     // The distance to the part does not stand in the key of a panel that only its partings follow.
-    const follows = own.direction.kind === 'part' || (own.direction.kind === 'pivot' && own.direction.toDeg === 'part');
+    const follows =
+      own.direction.kind === 'part' || (own.direction.kind === 'pivot' && own.direction.toDeg === 'part');
     const partKey = follows ? `${frame.partOffsetMm}` : '';
     const whole = key + JSON.stringify(own.direction) + partKey;
-    const partings = fields.get(whole, () => panelField({ ...sectioned, frame: withPartOf(sectioned.frame, frame) }, own.direction));
+    const partings = fields.get(whole, () =>
+      panelField({ ...sectioned, frame: withPartOf(sectioned.frame, frame) }, own.direction),
+    );
     return { key: whole, half: { sectioned, partings }, claimedBy: claims.map((claim) => claim.panel.id) };
   };
   return { compute };
@@ -181,17 +247,27 @@ export function sidesOf({ side }: Panel): readonly (Side | 'across')[] {
 
 /** What makes a panel impossible to compute, whatever the head: figures that are no figures, a pitch of nothing. */
 function whatIsWrong(panel: Panel): string | undefined {
-  if (panel.hair === 'left-out' && panel.medium !== 'open-air') return 'only what is painted in the open air can work on hair that foils leave out';
+  if (panel.hair === 'left-out' && panel.medium !== 'open-air')
+    return 'only what is painted in the open air can work on hair that foils leave out';
   const bad = firstNotFinite(panel);
   if (bad) return `${bad} is not a number`;
   if (!(panel.thicknessMm > 0)) return 'a section must be thicker than 0 mm';
   const { spacing } = panel;
   const dropouts = spacing.kind === 'backwards' ? spacing.spacing : spacing;
-  const given = dropouts.kind === 'constant' ? [dropouts.dropoutMm] : dropouts.kind === 'graded' ? dropouts.dropoutsMm : [];
+  const given =
+    dropouts.kind === 'constant'
+      ? [dropouts.dropoutMm]
+      : dropouts.kind === 'graded'
+        ? dropouts.dropoutsMm
+        : [];
   if (dropouts.kind === 'graded' && given.length === 0) return 'graded drop-outs need at least one value';
-  for (const mm of given) if (!(pitchOf(panel.thicknessMm, mm) > 0)) return 'the pitch (thickness + drop-out) must be more than 0 mm';
-  if (spacing.kind === 'count' && spacing.foils > MOST_FOILS_PER_PANEL) return `${spacing.foils} foils are more than ${MOST_FOILS_PER_PANEL} in one panel`;
-  if (panel.gather.kind === 'alternate' && panel.gather.of.length === 0) return 'gathers in turn need at least one gather';
+  for (const mm of given)
+    if (!(pitchOf(panel.thicknessMm, mm) > 0))
+      return 'the pitch (thickness + drop-out) must be more than 0 mm';
+  if (spacing.kind === 'count' && spacing.foils > MOST_FOILS_PER_PANEL)
+    return `${spacing.foils} foils are more than ${MOST_FOILS_PER_PANEL} in one panel`;
+  if (panel.gather.kind === 'alternate' && panel.gather.of.length === 0)
+    return 'gathers in turn need at least one gather';
   return undefined;
 }
 
@@ -211,7 +287,11 @@ function firstNotFinite(value: unknown, where = ''): string | undefined {
 }
 
 /** Rows are counted before they are traced: ten thousand are refused at once. */
-function rowsAreTooMany(panel: Panel, sides: readonly SideOfPanel[], solvedDropoutMm: number | null): string | undefined {
+function rowsAreTooMany(
+  panel: Panel,
+  sides: readonly SideOfPanel[],
+  solvedDropoutMm: number | null,
+): string | undefined {
   const { spacing } = panel;
   const least = solvedDropoutMm ?? leastDropoutOf(spacing.kind === 'backwards' ? spacing.spacing : spacing);
   let rows = 0;
@@ -220,14 +300,21 @@ function rowsAreTooMany(panel: Panel, sides: readonly SideOfPanel[], solvedDropo
     const [first, last] = half.partings.field.extent;
     rows += Math.max(0, (last - first) / pitchOf(panel.thicknessMm, least));
   }
-  return rows > MOST_FOILS_PER_PANEL * 1.5 ? `about ${Math.round(rows)} foils are more than ${MOST_FOILS_PER_PANEL}: widen the drop-out or the section` : undefined;
+  return rows > MOST_FOILS_PER_PANEL * 1.5
+    ? `about ${Math.round(rows)} foils are more than ${MOST_FOILS_PER_PANEL}: widen the drop-out or the section`
+    : undefined;
 }
 
 function leastDropoutOf(spacing: Panel['spacing']): number {
   return spacing.kind === 'eased' ? Math.min(spacing.fromMm, spacing.toMm) : (nominalDropout(spacing) ?? 0);
 }
 
-function computedPanel(panel: Panel, sides: readonly SideOfPanel[], placed: PanelFoils, { solvedDropoutMm, note }: SolvedSpacing): ComputedPanel {
+function computedPanel(
+  panel: Panel,
+  sides: readonly SideOfPanel[],
+  placed: PanelFoils,
+  { solvedDropoutMm, note }: SolvedSpacing,
+): ComputedPanel {
   const taken = new Map<string, number>();
   for (const { half, claimedBy } of sides) {
     half.sectioned.taken.forEach((area, i) => {
@@ -249,4 +336,3 @@ function computedPanel(panel: Panel, sides: readonly SideOfPanel[], placed: Pane
 function ownPoints(points: readonly OpenedPoint[], side: Side | 'across'): readonly OpenedPoint[] {
   return side === 'right' ? points.map(({ x, y }) => ({ x: -x, y })) : points;
 }
-

@@ -25,27 +25,53 @@ test('each begins in the middle of the last and runs to the other edge', () => {
 
 test('from about the sixth the starts lie at 21 and 42 mm and advance (W/3)·tan θ', () => {
   const long = crossedLines([0, 600], flat, 37, 'left', false);
-  for (const { from } of long.slice(5)) expect(Math.min(Math.abs(fromEdge(from[1]) - 21), Math.abs(fromEdge(from[1]) - 42))).toBeLessThan(1);
+  for (const { from } of long.slice(5))
+    expect(Math.min(Math.abs(fromEdge(from[1]) - 21), Math.abs(fromEdge(from[1]) - 42))).toBeLessThan(1);
   const late = long.slice(10);
-  late.slice(1).forEach(({ from }, i) => expect(from[0] - late[i].from[0]).toBeCloseTo((W / 3) * Math.tan((37 * Math.PI) / 180), 1));
+  late
+    .slice(1)
+    .forEach(({ from }, i) =>
+      expect(from[0] - late[i].from[0]).toBeCloseTo((W / 3) * Math.tan((37 * Math.PI) / 180), 1),
+    );
 });
 
 // Far off the middle the hairline runs aslant and the strip is longer by its corner: one more fits.
-test.each([[0, 8], [12, 8], [22, 8], [30, 9], [-22, 9]])('with the part at %d mm it is %d: a hairline cut aslant does not narrow the strip', (offsetMm, foils) => {
-  const panel = { place: { kind: 'part-strip', leftMm: 25, rightMm: 38 }, side: 'across', direction: { kind: 'crossed', angleDeg: 37, firstFrom: 'left' } } as const;
+test.each([
+  [0, 8],
+  [12, 8],
+  [22, 8],
+  [30, 9],
+  [-22, 9],
+])('with the part at %d mm it is %d: a hairline cut aslant does not narrow the strip', (offsetMm, foils) => {
+  const panel = {
+    place: { kind: 'part-strip', leftMm: 25, rightMm: 38 },
+    side: 'across',
+    direction: { kind: 'crossed', angleDeg: 37, firstFrom: 'left' },
+  } as const;
   const plan = planWith([panel]);
-  expect(engine.compute({ ...plan, head: { ...plan.head, part: { ...plan.head.part, offsetMm } } }).sheet.totals.foils).toBe(foils);
+  expect(
+    engine.compute({ ...plan, head: { ...plan.head, part: { ...plan.head.part, offsetMm } } }).sheet.totals
+      .foils,
+  ).toBe(foils);
 });
 
 test('on the head: eight along a part panel of 25 and 38 mm, nine when closed', () => {
   const part = (closing: boolean) =>
-    engine.compute(planWith([{
-      place: { kind: 'part-strip', leftMm: 25, rightMm: 38 }, side: 'across', thicknessMm: 6,
-      direction: { kind: 'crossed', angleDeg: 37, firstFrom: 'left', closing },
-    }])).drawing.paths;
+    engine.compute(
+      planWith([
+        {
+          place: { kind: 'part-strip', leftMm: 25, rightMm: 38 },
+          side: 'across',
+          thicknessMm: 6,
+          direction: { kind: 'crossed', angleDeg: 37, firstFrom: 'left', closing },
+        },
+      ]),
+    ).drawing.paths;
   expect(part(false)).toHaveLength(8);
   expect(part(true)).toHaveLength(9);
   // Turn by turn to the right (x falls) and to the left.
-  const runs = part(false).map((path) => pathPoints(path)).map((points) => Math.sign(points.at(-1)!.x - points[0].x));
+  const runs = part(false)
+    .map((path) => pathPoints(path))
+    .map((points) => Math.sign(points.at(-1)!.x - points[0].x));
   expect(runs).toEqual([-1, 1, -1, 1, -1, 1, -1, 1]);
 });

@@ -26,7 +26,8 @@ export function crossedLines(
   const slope = Math.tan((angleDeg * Math.PI) / 180);
   const lines: SlantedLine[] = [];
   let towards: 1 | -1 = firstFrom === 'left' ? -1 : 1;
-  const edge = (s: number, side: 1 | -1) => edges(Math.min(extent[1], Math.max(extent[0], s)))[side === 1 ? 1 : 0];
+  const edge = (s: number, side: 1 | -1) =>
+    edges(Math.min(extent[1], Math.max(extent[0], s)))[side === 1 ? 1 : 0];
   let start: readonly [number, number] = [extent[0], edge(extent[0], towards === 1 ? -1 : 1)];
   while (lines.length < MOST_LINES) {
     const end = meetEdge(start, slope, towards, (s) => edge(s, towards));
@@ -35,12 +36,18 @@ export function crossedLines(
     start = [(start[0] + end[0]) / 2, (start[1] + end[1]) / 2];
     towards = towards === 1 ? -1 : 1;
   }
-  if (closing && lines.length > 0 && extent[1] - start[0] > 0) lines.push({ from: start, to: [extent[1], start[1]] });
+  if (closing && lines.length > 0 && extent[1] - start[0] > 0)
+    lines.push({ from: start, to: [extent[1], start[1]] });
   return lines;
 }
 
 /** Where a line from `start` at ds/d|u| = slope meets the edge on one side; the edge moves little with s. */
-function meetEdge(start: readonly [number, number], slope: number, towards: 1 | -1, edge: (s: number) => number): readonly [number, number] {
+function meetEdge(
+  start: readonly [number, number],
+  slope: number,
+  towards: 1 | -1,
+  edge: (s: number) => number,
+): readonly [number, number] {
   let u = edge(start[0]);
   let s = start[0];
   for (let i = 0; i < 12; i += 1) {

@@ -19,9 +19,12 @@ function inTwo(plan: Plan): number {
   return once === 0 ? 0 : twice / once;
 }
 
-test.each(TECHNIQUES.map(({ key }) => key))('%s: under half a per cent of the hair in foils lies in two', (key) => {
-  expect(inTwo(planOf(TECHNIQUES.find((own) => own.key === key)!))).toBeLessThan(0.005);
-});
+test.each(TECHNIQUES.map(({ key }) => key))(
+  '%s: under half a per cent of the hair in foils lies in two',
+  (key) => {
+    expect(inTwo(planOf(TECHNIQUES.find((own) => own.key === key)!))).toBeLessThan(0.005);
+  },
+);
 
 test('two hundred drawn panels, of any outline and direction: under half a per cent on the whole, under three in any', () => {
   const next = seeded(2026);
@@ -34,7 +37,10 @@ test('two hundred drawn panels, of any outline and direction: under half a per c
     const points = Array.from({ length: corners }, (_, n): DiskPoint => {
       const turn = (2 * Math.PI * n) / corners + within(-0.3, 0.3);
       const radius = size * within(0.6, 1);
-      return [far * Math.sin(round) + radius * Math.sin(turn), far * Math.cos(round) + radius * Math.cos(turn)];
+      return [
+        far * Math.sin(round) + radius * Math.sin(turn),
+        far * Math.cos(round) + radius * Math.cos(turn),
+      ];
     });
     const kind = Math.floor(next() * 4);
     const angle = () => Math.round(within(-80, 80));
@@ -110,8 +116,8 @@ test('a turn as steep as can be lays all of the panel and none of it twice', () 
     const { sheet } = engine.compute(plan);
     expect(sheet.problems).toEqual([]);
     expect(inTwo(plan)).toBeLessThan(0.005);
-    expect(sheet.foils.reduce((sum, { areaMm2 }) => sum + areaMm2, 0) / 100 / sheet.panels[0].areaCm2).toBeGreaterThan(
-      0.93,
-    );
+    expect(
+      sheet.foils.reduce((sum, { areaMm2 }) => sum + areaMm2, 0) / 100 / sheet.panels[0].areaCm2,
+    ).toBeGreaterThan(0.93);
   }
 });

@@ -47,7 +47,10 @@ export function uncrossed(
       continue;
     }
     const meets = under.findIndex((row) => row !== undefined);
-    first ??= { rows: [under[meets]!, draft.row.row], at: [ribbon.opened[6 * meets], ribbon.opened[6 * meets + 1]] };
+    first ??= {
+      rows: [under[meets]!, draft.row.row],
+      at: [ribbon.opened[6 * meets], ribbon.opened[6 * meets + 1]],
+    };
     const [start, end] = longestFree(under);
     const step = ribbon.widthMm / last;
     // A step of its own is left between it and what it ran into.
@@ -67,7 +70,11 @@ export function uncrossed(
   const zone = zoneNear(frame.grid, ...first.at);
   return {
     drafts: out,
-    crossed: { rows: first.rows, zone: of === 'own' ? zone : swapSide(zone), share: whole > 0 ? lost / whole : 0 },
+    crossed: {
+      rows: first.rows,
+      zone: of === 'own' ? zone : swapSide(zone),
+      share: whole > 0 ? lost / whole : 0,
+    },
   };
 }
 
@@ -84,7 +91,10 @@ function longestFree(under: readonly (number | undefined)[]): readonly [number, 
 
 /** Pieces of sections on the opened head, by place. */
 class Pieces {
-  private readonly buckets = new Map<number, { readonly ribbon: Ribbon; readonly j: number; readonly row: number }[]>();
+  private readonly buckets = new Map<
+    number,
+    { readonly ribbon: Ribbon; readonly j: number; readonly row: number }[]
+  >();
 
   add(ribbon: Ribbon, row: number): void {
     const { opened } = ribbon;
@@ -118,7 +128,8 @@ function lies({ opened }: Ribbon, j: number, x: number, y: number): boolean {
   let sign = 0;
   for (let n = 0; n < 4; n += 1) {
     const [p, q] = [corners[n], corners[(n + 1) % 4]];
-    const side = (opened[q] - opened[p]) * (y - opened[p + 1]) - (opened[q + 1] - opened[p + 1]) * (x - opened[p]);
+    const side =
+      (opened[q] - opened[p]) * (y - opened[p + 1]) - (opened[q + 1] - opened[p + 1]) * (x - opened[p]);
     if (side === 0) continue;
     if (sign === 0) sign = Math.sign(side);
     else if (Math.sign(side) !== sign) return false;

@@ -5,8 +5,11 @@ import { fromOpened } from '../head';
 
 const wheel = (half: 'front' | 'back') =>
   ({
-    place: { kind: 'wheel', radiusMm: 60, half }, direction: { kind: 'radial', about: 'crown', radiusMm: 60, reaches: [1, 2 / 3, 1 / 3] },
-    gather: { kind: 'slice' }, thicknessMm: 8, spacing: { kind: 'count', foils: 12 },
+    place: { kind: 'wheel', radiusMm: 60, half },
+    direction: { kind: 'radial', about: 'crown', radiusMm: 60, reaches: [1, 2 / 3, 1 / 3] },
+    gather: { kind: 'slice' },
+    thicknessMm: 8,
+    spacing: { kind: 'count', foils: 12 },
   }) as const;
 
 describe('wheel, R 60', () => {
@@ -20,21 +23,32 @@ describe('wheel, R 60', () => {
   });
 
   test('each wedge is 14.5 ± 0.8 mm wide at the rim with its drop-out', () => {
-    for (const { solvedDropoutMm } of sheet.panels) expect(Math.abs(8 + solvedDropoutMm! - 14.5)).toBeLessThan(0.8);
+    for (const { solvedDropoutMm } of sheet.panels)
+      expect(Math.abs(8 + solvedDropoutMm! - 14.5)).toBeLessThan(0.8);
   });
 
   test('sections that reach the centre meet in one point there', () => {
     const { head, paths } = engine.compute(plan).drawing;
     sheet.foils.forEach((foil, i) => {
       if (foil.widthMm < 50) return;
-      const ends = [pathPoints(paths[i])[0], pathPoints(paths[i]).at(-1)!].map((point) => surfaceDistance(fromOpened(head, point), head.crown));
+      const ends = [pathPoints(paths[i])[0], pathPoints(paths[i]).at(-1)!].map((point) =>
+        surfaceDistance(fromOpened(head, point), head.crown),
+      );
       expect(Math.min(...ends)).toBeLessThan(6);
     });
   });
 });
 
 describe('parallel to the hairline', () => {
-  const plan = planWith([{ place: { kind: 'hairline-band', widthMm: 30 }, side: 'both', direction: { kind: 'hairline' }, gather: { kind: 'slice' }, thicknessMm: 4 }]);
+  const plan = planWith([
+    {
+      place: { kind: 'hairline-band', widthMm: 30 },
+      side: 'both',
+      direction: { kind: 'hairline' },
+      gather: { kind: 'slice' },
+      thicknessMm: 4,
+    },
+  ]);
   const { sheet, drawing } = engine.compute(plan);
 
   test('rows lie at an even true distance from the hairline: 2, 11, 20 … mm', () => {
@@ -54,10 +68,17 @@ describe('parallel to the hairline', () => {
 
 describe('at the part, solved backwards', () => {
   const strip = (thicknessMm: number, dropoutMm: number, more = {}) =>
-    sheetOf([{
-      place: { kind: 'part-strip', leftMm: 25, rightMm: 25 }, side: 'both', direction: { kind: 'part' }, thicknessMm,
-      spacing: { kind: 'backwards', sliverMm: 4, spacing: { kind: 'constant', dropoutMm } }, columns: { layout: 'aligned', onePerRow: true }, ...more,
-    }]);
+    sheetOf([
+      {
+        place: { kind: 'part-strip', leftMm: 25, rightMm: 25 },
+        side: 'both',
+        direction: { kind: 'part' },
+        thicknessMm,
+        spacing: { kind: 'backwards', sliverMm: 4, spacing: { kind: 'constant', dropoutMm } },
+        columns: { layout: 'aligned', onePerRow: true },
+        ...more,
+      },
+    ]);
 
   test('T 3 at pitch 5 gives five a side, T 3.5 four', () => {
     expect(strip(3, 2).totals.foils).toBe(10);
@@ -65,10 +86,15 @@ describe('at the part, solved backwards', () => {
   });
 
   test('row 1 is the one at the part, on both sides, 2 mm from it', () => {
-    const plan = planWith([{
-      place: { kind: 'part-strip', leftMm: 25, rightMm: 25 }, side: 'both', direction: { kind: 'part' }, thicknessMm: 3,
-      spacing: { kind: 'backwards', sliverMm: 4, spacing: { kind: 'constant', dropoutMm: 2 } },
-    }]);
+    const plan = planWith([
+      {
+        place: { kind: 'part-strip', leftMm: 25, rightMm: 25 },
+        side: 'both',
+        direction: { kind: 'part' },
+        thicknessMm: 3,
+        spacing: { kind: 'backwards', sliverMm: 4, spacing: { kind: 'constant', dropoutMm: 2 } },
+      },
+    ]);
     const { sheet, drawing } = engine.compute(plan);
     sheet.foils.forEach((foil, i) => {
       if (foil.row !== 1) return;
@@ -82,10 +108,21 @@ describe('at the part, solved backwards', () => {
 });
 
 describe('two diagonals, one straight', () => {
-  const { foils } = sheetOf([{
-    side: 'across', thicknessMm: 6, columns: { layout: 'aligned', onePerRow: true },
-    direction: { kind: 'sequence', steps: [{ angleDeg: 12, over: 'left' }, { angleDeg: 12, over: 'right' }, { angleDeg: 0, over: 'across' }] },
-  }]);
+  const { foils } = sheetOf([
+    {
+      side: 'across',
+      thicknessMm: 6,
+      columns: { layout: 'aligned', onePerRow: true },
+      direction: {
+        kind: 'sequence',
+        steps: [
+          { angleDeg: 12, over: 'left' },
+          { angleDeg: 12, over: 'right' },
+          { angleDeg: 0, over: 'across' },
+        ],
+      },
+    },
+  ]);
   const packed = sheetOf([{ side: 'across', thicknessMm: 6 }]).totals.foils;
 
   test('leaves triangles out: far fewer foils than the packed back', () => {
@@ -112,19 +149,26 @@ describe('targets', () => {
   });
 
   test('more than fit is said', () => {
-    expect(sheetOf([{ spacing: { kind: 'count', foils: 500 } }]).problems[0].problem).toMatch(/^Panel 1: only \d+ of 500 foils fit, back to back\.$/);
+    expect(sheetOf([{ spacing: { kind: 'count', foils: 500 } }]).problems[0].problem).toMatch(
+      /^Panel 1: only \d+ of 500 foils fit, back to back\.$/,
+    );
   });
 
   test('a lightened share is met within half a point', () => {
     for (const wanted of [0.08, 0.15]) {
       const sheet = sheetOf([{ spacing: { kind: 'share', lightened: wanted } }]);
-      const lit = sheet.foils.reduce((sum, foil) => sum + foil.areaMm2 * foil.pickedShare, 0) / 100 / sheet.panels[0].areaCm2;
+      const lit =
+        sheet.foils.reduce((sum, foil) => sum + foil.areaMm2 * foil.pickedShare, 0) /
+        100 /
+        sheet.panels[0].areaCm2;
       expect(Math.abs(lit - wanted)).toBeLessThan(0.005);
     }
   });
 
   test('a share that the gather cannot reach is said', () => {
-    expect(sheetOf([{ spacing: { kind: 'share', lightened: 0.6 } }]).problems[0].problem).toMatch(/even back to back, this gather lightens/);
+    expect(sheetOf([{ spacing: { kind: 'share', lightened: 0.6 } }]).problems[0].problem).toMatch(
+      /even back to back, this gather lightens/,
+    );
   });
 
   test('time and money come to foils at the usual pace', () => {
@@ -139,19 +183,27 @@ describe('targets', () => {
 
 describe('rotation and treated drop-outs', () => {
   test('A A B B foil by foil in the order of work, between a start and an end', () => {
-    const letters = sheetOf([{ formula: 'C', rotation: { sequence: 'AABB', by: 'foil', anew: false, from: 3, to: 10 } }]).foils.map((foil) => foil.formula);
+    const letters = sheetOf([
+      { formula: 'C', rotation: { sequence: 'AABB', by: 'foil', anew: false, from: 3, to: 10 } },
+    ]).foils.map((foil) => foil.formula);
     expect(letters.slice(0, 12).join('')).toBe('CCAABBAABBCC');
   });
 
   test('after every three rows one is treated, in turn', () => {
     const sheet = sheetOf([{ side: 'left', dropouts: { every: 3, treatments: ['tip-out', 'lowlight'] } }]);
     const treated = new Map(sheet.dropouts.map((own) => [own.row, own.treatment]));
-    expect([...treated].slice(0, 3)).toEqual([[3, 'tip-out'], [6, 'lowlight'], [9, 'tip-out']]);
+    expect([...treated].slice(0, 3)).toEqual([
+      [3, 'tip-out'],
+      [6, 'lowlight'],
+      [9, 'tip-out'],
+    ]);
     for (const own of sheet.dropouts) expect(own.hairs).toBeGreaterThan(0);
   });
 
   test('painting in the open air lights hair without a foil', () => {
-    const { totals, painted, zones } = sheetOf([{ medium: 'open-air', thicknessMm: 12, spacing: { kind: 'constant', dropoutMm: 12 } }]);
+    const { totals, painted, zones } = sheetOf([
+      { medium: 'open-air', thicknessMm: 12, spacing: { kind: 'constant', dropoutMm: 12 } },
+    ]);
     expect(totals.foils).toBe(0);
     expect(painted.length).toBeGreaterThan(10);
     expect(totals.foiledShare).toBe(0);
@@ -161,10 +213,17 @@ describe('rotation and treated drop-outs', () => {
 });
 
 test('centre back 90 mm wide, T 6 G 6: 16 ± 1 from nape to crown, 5–7 of them below the occipital bone', () => {
-  const { foils } = sheetOf([{
-    place: { kind: 'overlap', of: [{ kind: 'back' }, { kind: 'part-strip', leftMm: 45, rightMm: 45, fromMm: 154, toMm: 400 }] },
-    side: 'across', thicknessMm: 6, spacing: { kind: 'constant', dropoutMm: 6 },
-  }]);
+  const { foils } = sheetOf([
+    {
+      place: {
+        kind: 'overlap',
+        of: [{ kind: 'back' }, { kind: 'part-strip', leftMm: 45, rightMm: 45, fromMm: 154, toMm: 400 }],
+      },
+      side: 'across',
+      thicknessMm: 6,
+      spacing: { kind: 'constant', dropoutMm: 6 },
+    },
+  ]);
   expect(Math.abs(foils.length - 16)).toBeLessThanOrEqual(1);
   const below = foils.filter(({ zone }) => zone.startsWith('nape') || zone.startsWith('occipital')).length;
   expect(below).toBeGreaterThanOrEqual(5);

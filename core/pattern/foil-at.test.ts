@@ -1,7 +1,12 @@
 import { foilAt, panelAt } from './foil-at';
 import { engine, planWith } from './testing';
 
-const computed = engine.compute(planWith([{ place: { kind: 'back' } }, { place: { kind: 'side' }, direction: { kind: 'parallel', angleDeg: 30 } }]));
+const computed = engine.compute(
+  planWith([
+    { place: { kind: 'back' } },
+    { place: { kind: 'side' }, direction: { kind: 'parallel', angleDeg: 30 } },
+  ]),
+);
 const { paths } = computed.drawing;
 
 test('the middle of every foil finds that foil', () => {
@@ -18,7 +23,10 @@ test('between two foils, farther than the slack from both, there is none; with m
   const outward = { x: packed[j + 4] - packed[j + 2], y: packed[j + 5] - packed[j + 3] };
   const size = Math.hypot(outward.x, outward.y);
   // Section 4 mm, drop-out 5 mm: the middle of the drop-out is 2.5 mm beyond the section.
-  const at = (mm: number) => ({ x: packed[j] + (outward.x / size) * mm, y: packed[j + 1] + (outward.y / size) * mm });
+  const at = (mm: number) => ({
+    x: packed[j] + (outward.x / size) * mm,
+    y: packed[j + 1] + (outward.y / size) * mm,
+  });
   expect(foilAt(paths, at(size / 2 + 2.5), 1)).toBe(-1);
   expect(foilAt(paths, at(size / 2 + 1.5), 2)).toBe(0);
 });

@@ -42,7 +42,10 @@ function beyondSection({ packed, count }: FoilPath, { x, y }: OpenedPoint, most:
 }
 
 /** The panel whose outline holds a point of the opened head, the smallest where several do; undefined on hair of none. */
-export function panelAt({ outlines }: Pick<PatternDrawing, 'outlines'>, point: OpenedPoint): string | undefined {
+export function panelAt(
+  { outlines }: Pick<PatternDrawing, 'outlines'>,
+  point: OpenedPoint,
+): string | undefined {
   let best: string | undefined;
   let shallowest = Infinity;
   for (const { panel, outlines: lines } of outlines) {

@@ -12,8 +12,12 @@ test('dropping takes one foil away, and restoring brings it back as it was', () 
 });
 
 test('what is changed of a foil adds up in one edit', () => {
-  const changed = retypeFoil(retypeFoil(plan, 'back/4/1', { gather: { kind: 'slice' } }), 'back/4/1', { formula: 'B' });
-  expect(changed.edits).toEqual([{ kind: 'retype', foil: 'back/4/1', gather: { kind: 'slice' }, formula: 'B' }]);
+  const changed = retypeFoil(retypeFoil(plan, 'back/4/1', { gather: { kind: 'slice' } }), 'back/4/1', {
+    formula: 'B',
+  });
+  expect(changed.edits).toEqual([
+    { kind: 'retype', foil: 'back/4/1', gather: { kind: 'slice' }, formula: 'B' },
+  ]);
   expect(foil(changed, 'back/4/1')).toMatchObject({ gather: 'slice', formula: 'B', byHand: true });
 });
 
@@ -25,5 +29,7 @@ test('moves add up, and moving back leaves no edit', () => {
 
 test('edits that lost their foil are cleared, the others stay', () => {
   const edited = dropFoil(dropFoil(plan, 'back/4/1'), 'back/99/1');
-  expect(clearLostEdits(edited, engine.compute(edited).sheet.edits).edits).toEqual([{ kind: 'delete', foil: 'back/4/1' }]);
+  expect(clearLostEdits(edited, engine.compute(edited).sheet.edits).edits).toEqual([
+    { kind: 'delete', foil: 'back/4/1' },
+  ]);
 });

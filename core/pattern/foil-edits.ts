@@ -2,20 +2,31 @@ import type { EditNote } from './sheet';
 import type { HandEdit, Plan, SingleGather } from './types';
 
 /** Panel that an edit by hand concerns. */
-export const panelOfEdit = (edit: HandEdit): string => (edit.kind === 'add' ? edit.panel : edit.foil.split('/')[0]);
+export const panelOfEdit = (edit: HandEdit): string =>
+  edit.kind === 'add' ? edit.panel : edit.foil.split('/')[0];
 
 const concerns = (edit: HandEdit, foil: string) => edit.kind !== 'add' && edit.foil === foil;
 
 /** The plan without one foil. */
 export function dropFoil(plan: Plan, foil: string): Plan {
-  return { ...plan, edits: [...plan.edits.filter((edit) => !concerns(edit, foil)), { kind: 'delete', foil }] };
+  return {
+    ...plan,
+    edits: [...plan.edits.filter((edit) => !concerns(edit, foil)), { kind: 'delete', foil }],
+  };
 }
 
 /** One foil with a gather, formula, thickness or start of its own; what was changed of it before stays. */
-export function retypeFoil(plan: Plan, foil: string, to: { gather?: SingleGather; formula?: string; thicknessMm?: number; startMm?: number }): Plan {
+export function retypeFoil(
+  plan: Plan,
+  foil: string,
+  to: { gather?: SingleGather; formula?: string; thicknessMm?: number; startMm?: number },
+): Plan {
   const before = plan.edits.find((edit) => edit.kind === 'retype' && edit.foil === foil);
   const rest = plan.edits.filter((edit) => edit !== before);
-  return { ...plan, edits: [...rest, { kind: 'retype', foil, ...(before?.kind === 'retype' ? before : {}), ...to }] };
+  return {
+    ...plan,
+    edits: [...rest, { kind: 'retype', foil, ...(before?.kind === 'retype' ? before : {}), ...to }],
+  };
 }
 
 /** One foil moved along the spine, on top of what it was moved before. */

@@ -1,6 +1,20 @@
 import {
-  COARSE, distance, distanceRaster, fromOpened, makeScalp, makeScalpGrid, mirrorHead, mix, openedHairline, sagittalPoint, sampleRaster,
-  type DistanceRaster, type Head, type OpenedPoint, type ScalpGrid, type Vec3,
+  COARSE,
+  distance,
+  distanceRaster,
+  fromOpened,
+  makeScalp,
+  makeScalpGrid,
+  mirrorHead,
+  mix,
+  openedHairline,
+  sagittalPoint,
+  sampleRaster,
+  type DistanceRaster,
+  type Head,
+  type OpenedPoint,
+  type ScalpGrid,
+  type Vec3,
 } from '../head';
 import { openedFromDisk } from './disk';
 import type { DiskPoint, PlanHead } from './types';
@@ -65,7 +79,11 @@ export function framesOf(grids: HeadGrids, part: PlanHead['part']): { own: Frame
   return { own, mirror: alike ? own : makeFrame(grids.mirror, 0 - offset, part.lengthMm) };
 }
 
-function makeFrame({ grid, hairlineDistance }: RasteredHead, partOffsetMm: number, partLengthMm: number | null): Frame {
+function makeFrame(
+  { grid, hairlineDistance }: RasteredHead,
+  partOffsetMm: number,
+  partLengthMm: number | null,
+): Frame {
   const { head } = grid.scalp;
   let toPart: DistanceRaster | undefined;
   return {
@@ -87,7 +105,13 @@ export function onGrid(frame: Frame, grid: ScalpGrid): Frame {
   const read = (values: Float64Array) => {
     const out = new Float64Array(grid.points.length).fill(Number.NaN);
     grid.points.forEach((point, i) => {
-      if (point) out[i] = sampleRaster(frame.grid, values, grid.x0 + (i % grid.columns) * grid.step, grid.y0 + Math.floor(i / grid.columns) * grid.step);
+      if (point)
+        out[i] = sampleRaster(
+          frame.grid,
+          values,
+          grid.x0 + (i % grid.columns) * grid.step,
+          grid.y0 + Math.floor(i / grid.columns) * grid.step,
+        );
     });
     return out;
   };

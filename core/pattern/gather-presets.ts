@@ -7,7 +7,12 @@ export interface GatherPreset {
   readonly gather: SingleGather;
 }
 
-const weave = (stitchMm: number, gapMm: number, depth = 0.5): SingleGather => ({ kind: 'weave', stitchMm, gapMm, depth });
+const weave = (stitchMm: number, gapMm: number, depth = 0.5): SingleGather => ({
+  kind: 'weave',
+  stitchMm,
+  gapMm,
+  depth,
+});
 
 /** The gathers as the trade names them: stitches, gaps and thickness are the middles of the usual ranges. */
 export const GATHER_PRESETS = {

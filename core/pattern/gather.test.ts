@@ -3,7 +3,12 @@ import { gatherOf, pick, pickerOf, stitchIntervals } from './gather';
 import { hairGrams, hairsOn } from './hair';
 import type { SingleGather } from './types';
 
-const weave = (stitchMm: number, gapMm: number, depth = 1): SingleGather => ({ kind: 'weave', stitchMm, gapMm, depth });
+const weave = (stitchMm: number, gapMm: number, depth = 1): SingleGather => ({
+  kind: 'weave',
+  stitchMm,
+  gapMm,
+  depth,
+});
 
 test('hand-worked: 95 × 4 mm, stitch and gap 1.5 mm, through the section', () => {
   const picked = pick(weave(1.5, 1.5), 95);
@@ -35,13 +40,21 @@ test('what is picked and what drops out make up the section', () => {
       expect(intervals.at(-1)![1]).toBeLessThanOrEqual(w + 1e-9);
       intervals.slice(1).forEach(([from], i) => expect(from - intervals[i][1]).toBeCloseTo(gap, 9));
       // No further stitch would have fitted.
-      expect(intervals.length === 1 ? Infinity : intervals.at(-1)![1] + gap + stitch).toBeGreaterThan(w - 1e-6);
+      expect(intervals.length === 1 ? Infinity : intervals.at(-1)![1] + gap + stitch).toBeGreaterThan(
+        w - 1e-6,
+      );
     }),
   );
 });
 
 describe('graded stitches', () => {
-  const graded = (first: number, last: number): SingleGather => ({ kind: 'weave', stitchMm: first, gapMm: 2, depth: 1, lastStitchMm: last });
+  const graded = (first: number, last: number): SingleGather => ({
+    kind: 'weave',
+    stitchMm: first,
+    gapMm: 2,
+    depth: 1,
+    lastStitchMm: last,
+  });
 
   test('hand-worked: 6 to 1.5 mm with gaps of 2 on 20 mm: 6, 3, 1.5', () => {
     // Three stitches in the ratio 1/2 take 6 + 2 + 3 + 2 + 1.5 = 14.5 mm; four would take 6 + 3.78 + 2.38 + 1.5 + 6 = 19.66 mm.
@@ -67,7 +80,10 @@ describe('graded stitches', () => {
 });
 
 test('zigzag: triangles take half of what they span, as deep as they go', () => {
-  expect(pick({ kind: 'zigzag', pointMm: 10, depth: 1 }, 95)).toEqual({ stitches: 9, share: (90 / 95) * 0.5 });
+  expect(pick({ kind: 'zigzag', pointMm: 10, depth: 1 }, 95)).toEqual({
+    stitches: 9,
+    share: (90 / 95) * 0.5,
+  });
   expect(pick({ kind: 'zigzag', pointMm: 10, depth: 0.6 }, 100).share).toBeCloseTo(0.3, 12);
 });
 
@@ -80,13 +96,19 @@ test.each([
   let picked = 0;
   const n = 400;
   const isPicked = pickerOf(gather, 83);
-  for (let i = 0; i < n; i += 1) for (let j = 0; j < n; j += 1) if (isPicked(((i + 0.5) / n) * 83, (j + 0.5) / n)) picked += 1;
+  for (let i = 0; i < n; i += 1)
+    for (let j = 0; j < n; j += 1) if (isPicked(((i + 0.5) / n) * 83, (j + 0.5) / n)) picked += 1;
   expect(picked / n / n).toBeCloseTo(pick(gather, 83).share, 2);
 });
 
 test('gathers in turn, row by row', () => {
-  const of = ([{ kind: 'slice' }, weave(2, 2)] as SingleGather[]).map((gather) => ({ gather, thicknessMm: null, dropoutMm: null }));
-  const kinds = (then: 'again' | 'last') => [1, 2, 3, 4].map((row) => gatherOf({ kind: 'alternate', of, then }, row).kind);
+  const of = ([{ kind: 'slice' }, weave(2, 2)] as SingleGather[]).map((gather) => ({
+    gather,
+    thicknessMm: null,
+    dropoutMm: null,
+  }));
+  const kinds = (then: 'again' | 'last') =>
+    [1, 2, 3, 4].map((row) => gatherOf({ kind: 'alternate', of, then }, row).kind);
   expect(kinds('again')).toEqual(['slice', 'weave', 'slice', 'weave']);
   expect(kinds('last')).toEqual(['slice', 'weave', 'weave', 'weave']);
 });

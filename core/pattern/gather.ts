@@ -48,7 +48,9 @@ function worked<T extends Extract<SingleGather, { kind: 'weave' }>>(gather: T): 
 }
 
 /** How much wider than at the scalp stitches come, and how far their edges wander, mm; both of a weave picked off the scalp. */
-export function offScalp(gather: SingleGather): { readonly times: number; readonly wanderMm: number } | undefined {
+export function offScalp(
+  gather: SingleGather,
+): { readonly times: number; readonly wanderMm: number } | undefined {
   if (gather.kind !== 'weave' || !gather.offScalpMm) return undefined;
   return {
     times: 1 + gather.offScalpMm / TWICE_AS_WIDE_MM,
@@ -66,7 +68,10 @@ export function pick(gather: SingleGather, widthMm: number): Picked {
   if (gather.kind === 'slice') return { stitches: 1, share: 1 };
   if (gather.kind === 'zigzag') {
     const points = max(1, floor(widthMm / gather.pointMm + 1e-9));
-    return { stitches: points, share: (min(widthMm, points * gather.pointMm) / widthMm) * 0.5 * gather.depth };
+    return {
+      stitches: points,
+      share: (min(widthMm, points * gather.pointMm) / widthMm) * 0.5 * gather.depth,
+    };
   }
   const { stitchMm, gapMm, depth, lastStitchMm } = worked(gather);
   if (lastStitchMm) {
@@ -147,7 +152,8 @@ export function pickerOf(gather: SingleGather, widthMm: number): Picker {
   }
   if (gather.lastStitchMm || gather.offScalpMm) {
     const intervals = stitchIntervals(gather, widthMm);
-    return (alongMm, share) => share < depth && intervals.some(([from, to]) => alongMm >= from && alongMm < to);
+    return (alongMm, share) =>
+      share < depth && intervals.some(([from, to]) => alongMm >= from && alongMm < to);
   }
   const { stitchMm } = gather;
   const step = stitchMm + gather.gapMm;

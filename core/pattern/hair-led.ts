@@ -36,7 +36,8 @@ export function hangingHair(
   for (let azimuthDeg = -180; azimuthDeg < 180; azimuthDeg += EVERY_DEG) {
     const azimuth = azimuthDeg * DEG;
     const edge = frame.head.hairArc(azimuth);
-    const zoneAt = (mm: number) => zoneNear(frame.grid, (edge - mm) * sin(azimuth), (edge - mm) * cos(azimuth));
+    const zoneAt = (mm: number) =>
+      zoneNear(frame.grid, (edge - mm) * sin(azimuth), (edge - mm) * cos(azimuth));
     let hairs = 0;
     let widthMm = 0;
     while (hairs < wanted && widthMm < WIDEST_MM) {
@@ -59,7 +60,10 @@ const FRAME = 35 * 170;
 const FRAME_MM = [15, 70] as const;
 
 /** How deep a face frame is to be by the hair at its tips, and how far the hair inside it reaches past the hairline, mm. */
-export function frameByHair(depthMm: number, hair: PlanHair): { readonly depthMm: number; readonly reachesMm: number } {
+export function frameByHair(
+  depthMm: number,
+  hair: PlanHair,
+): { readonly depthMm: number; readonly reachesMm: number } {
   const tips = (['temple-l', 'temple-r', 'front-hairline-l', 'front-hairline-r'] as const).map((zone) =>
     hairIn(zone, hair),
   );

@@ -9,7 +9,9 @@ const foil = (sheet: typeof before, id: string) => sheet.foils.find((own) => own
 
 test('delete takes one foil and leaves every other as it was', () => {
   const sheet = compute([{ kind: 'delete', foil: 'back/3/1' }]);
-  expect(sheet.foils.map(({ id }) => id)).toEqual(before.foils.map(({ id }) => id).filter((id) => id !== 'back/3/1'));
+  expect(sheet.foils.map(({ id }) => id)).toEqual(
+    before.foils.map(({ id }) => id).filter((id) => id !== 'back/3/1'),
+  );
   expect(sheet.edits).toEqual([]);
 });
 
@@ -31,15 +33,27 @@ test('widen changes its width by what was asked, to a millimetre', () => {
 });
 
 test('retype changes gather, formula and thickness of one foil', () => {
-  const sheet = compute([{ kind: 'retype', foil: 'back/2/-1', gather: { kind: 'slice' }, formula: 'C', thicknessMm: 2 }]);
-  expect(foil(sheet, 'back/2/-1')).toMatchObject({ gather: 'slice', formula: 'C', thicknessMm: 2, pickedShare: 1, byHand: true });
-  expect(Math.abs(foil(sheet, 'back/2/-1').areaMm2 / foil(before, 'back/2/-1').areaMm2 - 0.5)).toBeLessThan(0.02);
+  const sheet = compute([
+    { kind: 'retype', foil: 'back/2/-1', gather: { kind: 'slice' }, formula: 'C', thicknessMm: 2 },
+  ]);
+  expect(foil(sheet, 'back/2/-1')).toMatchObject({
+    gather: 'slice',
+    formula: 'C',
+    thicknessMm: 2,
+    pickedShare: 1,
+    byHand: true,
+  });
+  expect(Math.abs(foil(sheet, 'back/2/-1').areaMm2 / foil(before, 'back/2/-1').areaMm2 - 0.5)).toBeLessThan(
+    0.02,
+  );
 });
 
 test('add puts one more on the parting that far into the panel, numbered from 1001', () => {
   const sheet = compute([{ kind: 'add', panel: 'back', side: 'left', atMm: 60 }]);
   expect(sheet.totals.foils).toBeGreaterThan(before.totals.foils);
-  expect(sheet.foils.filter((own) => own.row >= 1001).every((own) => own.byHand && own.side === 'left')).toBe(true);
+  expect(sheet.foils.filter((own) => own.row >= 1001).every((own) => own.byHand && own.side === 'left')).toBe(
+    true,
+  );
 });
 
 describe('when the recipe changes', () => {
@@ -64,7 +78,10 @@ describe('when the recipe changes', () => {
 test.each([
   [{ kind: 'move', foil: 'back/1/1', byMm: -100 }, /cannot be moved by -100 mm/],
   [{ kind: 'widen', foil: 'back/9/1', startMm: -100, endMm: -100 }, /narrower than 5 mm/],
-  [{ kind: 'add', panel: 'back', side: 'left', atMm: 480 }, /cannot be added 480 mm into Panel 1: it is \d+ mm long/],
+  [
+    { kind: 'add', panel: 'back', side: 'left', atMm: 480 },
+    /cannot be added 480 mm into Panel 1: it is \d+ mm long/,
+  ],
   [{ kind: 'add', panel: 'nowhere', side: 'left', atMm: 5 }, /There is no panel nowhere/],
 ] as [HandEdit, RegExp][])('%j is listed with its reason', (edit, sentence) => {
   const sheet = compute([edit]);

@@ -34,7 +34,13 @@ export interface HalfContext {
  * changes nothing; what now lies over a neighbour is applied and noted.
  * @param seen marks the edits that found their place
  */
-export function applyEdits(drafts: readonly DraftFoil[], edits: readonly HandEdit[], context: HalfContext, seen: Set<number>, notes: EditNote[]): DraftFoil[] {
+export function applyEdits(
+  drafts: readonly DraftFoil[],
+  edits: readonly HandEdit[],
+  context: HalfContext,
+  seen: Set<number>,
+  notes: EditNote[],
+): DraftFoil[] {
   let foils = [...drafts];
   edits.forEach((edit, i) => {
     if (edit.kind === 'add') {
@@ -65,14 +71,21 @@ export function applyEdits(drafts: readonly DraftFoil[], edits: readonly HandEdi
   return foils;
 }
 
-function changed(foil: DraftFoil, edit: Exclude<HandEdit, { kind: 'add' | 'delete' }>, context: HalfContext): DraftFoil | string {
+function changed(
+  foil: DraftFoil,
+  edit: Exclude<HandEdit, { kind: 'add' | 'delete' }>,
+  context: HalfContext,
+): DraftFoil | string {
   switch (edit.kind) {
     case 'move': {
       const { half } = context;
       const s = foil.row.s + edit.byMm;
-      const source = half.partings.kind === 'even' ? half.partings.rowAt(s, foil.row.row) : beside(foil.row, edit.byMm);
+      const source =
+        half.partings.kind === 'even' ? half.partings.rowAt(s, foil.row.row) : beside(foil.row, edit.byMm);
       const moved = context.draftsOf({ ...foil.row, s, source }).find(({ column }) => column === foil.column);
-      return moved ? { ...foil, row: moved.row, cell: moved.cell, byHand: true } : `${foil.id} cannot be moved by ${edit.byMm} mm: no hair of the panel lies there.`;
+      return moved
+        ? { ...foil, row: moved.row, cell: moved.cell, byHand: true }
+        : `${foil.id} cannot be moved by ${edit.byMm} mm: no hair of the panel lies there.`;
     }
     case 'widen': {
       const { cell } = foil;
@@ -81,35 +94,68 @@ function changed(foil: DraftFoil, edit: Exclude<HandEdit, { kind: 'add' | 'delet
       const from = Math.max(0, cell.from - edit.startMm / step);
       const to = Math.min(cell.line.count - 1, cell.to + edit.endMm / step);
       if (!((to - from) * step >= 5)) return `${foil.id} would be narrower than 5 mm.`;
-      return { ...foil, cell: { ...cell, from, to, ribbon: ribbonOf(cell.line, [from, to], SAMPLE_MM * k) }, byHand: true };
+      return {
+        ...foil,
+        cell: { ...cell, from, to, ribbon: ribbonOf(cell.line, [from, to], SAMPLE_MM * k) },
+        byHand: true,
+      };
     }
     case 'retype': {
-      const retyped = { ...foil, gather: edit.gather ?? foil.gather, formula: edit.formula ?? foil.formula, startMm: edit.startMm ?? foil.startMm, byHand: true };
+      const retyped = {
+        ...foil,
+        gather: edit.gather ?? foil.gather,
+        formula: edit.formula ?? foil.formula,
+        startMm: edit.startMm ?? foil.startMm,
+        byHand: true,
+      };
       if (edit.thicknessMm === undefined) return retyped;
       const row = { ...foil.row, thicknessMm: edit.thicknessMm };
       const thick = context.draftsOf(row).find(({ column }) => column === foil.column);
-      return thick ? { ...retyped, row, cell: thick.cell } : `${foil.id} cannot be ${edit.thicknessMm} mm thick where it lies.`;
+      return thick
+        ? { ...retyped, row, cell: thick.cell }
+        : `${foil.id} cannot be ${edit.thicknessMm} mm thick where it lies.`;
     }
   }
 }
 
 function beside(row: PlacedRow, byMm: number): PlacedRow['source'] {
-  return { ...row.source, s: row.s + byMm, trace: (thicknessMm, besideMm) => row.source.trace(thicknessMm, besideMm + byMm) };
+  return {
+    ...row.source,
+    s: row.s + byMm,
+    trace: (thicknessMm, besideMm) => row.source.trace(thicknessMm, besideMm + byMm),
+  };
 }
 
-function addedRow(edit: Extract<HandEdit, { kind: 'add' }>, index: number, edits: readonly HandEdit[], context: HalfContext): DraftFoil[] | string {
+function addedRow(
+  edit: Extract<HandEdit, { kind: 'add' }>,
+  index: number,
+  edits: readonly HandEdit[],
+  context: HalfContext,
+): DraftFoil[] | string {
   const { half, panel } = context;
-  if (half.partings.kind !== 'even') return `A foil cannot be added to ${panel.name}: its partings follow one from the other.`;
+  if (half.partings.kind !== 'even')
+    return `A foil cannot be added to ${panel.name}: its partings follow one from the other.`;
   const [first, last] = half.partings.field.extent;
   const s = first + edit.atMm + panel.thicknessMm / 2;
-  if (!(s >= first && s <= last)) return `A foil cannot be added ${edit.atMm} mm into ${panel.name}: it is ${Math.round(last - first)} mm long.`;
+  if (!(s >= first && s <= last))
+    return `A foil cannot be added ${edit.atMm} mm into ${panel.name}: it is ${Math.round(last - first)} mm long.`;
   // Numbered among the foils added to the same panel, whatever side they are on.
-  const nth = edits.slice(0, index).filter((other) => other.kind === 'add' && other.panel === edit.panel).length;
+  const nth = edits
+    .slice(0, index)
+    .filter((other) => other.kind === 'add' && other.panel === edit.panel).length;
   const row: PlacedRow = {
-    row: FIRST_ADDED_ROW + nth, turn: 0, s, thicknessMm: panel.thicknessMm, dropoutMm: 0, source: half.partings.rowAt(s, 1), dropoutTowards: 1,
+    row: FIRST_ADDED_ROW + nth,
+    turn: 0,
+    s,
+    thicknessMm: panel.thicknessMm,
+    dropoutMm: 0,
+    source: half.partings.rowAt(s, 1),
+    dropoutTowards: 1,
   };
   const drafts = context.draftsOf(row);
-  return drafts.length > 0 ? drafts.map((draft) => ({ ...draft, byHand: true })) : `No hair of ${panel.name} lies ${edit.atMm} mm into it.`;
+  return drafts.length > 0
+    ? drafts.map((draft) => ({ ...draft, byHand: true }))
+    : `No hair of ${panel.name} lies ${edit.atMm} mm into it.`;
 }
 
 /** Whether two foils of one side of a panel share hair: nearer along the spine than their thickness, and along the parting too. */
@@ -125,7 +171,13 @@ function stepOf({ cell }: DraftFoil): number {
 }
 
 /** The cells of a row as drafts: columns counted outwards from the middle of the head, named panel/row/column. */
-export function draftRow(half: PanelHalf, row: PlacedRow, panel: Panel, side: Side | 'across', stock: FoilStock): DraftFoil[] {
+export function draftRow(
+  half: PanelHalf,
+  row: PlacedRow,
+  panel: Panel,
+  side: Side | 'across',
+  stock: FoilStock,
+): DraftFoil[] {
   const cells = cellsOf(half, row, panel, stock).map((cell) => {
     const { xyz, count } = cell.ribbon;
     const x = (xyz[3 * ((count - 1) >> 1)] + xyz[3 * (count >> 1)]) / 2;

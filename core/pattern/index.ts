@@ -1,11 +1,27 @@
 export { asOutline } from './as-outline';
 export { BRIGHTNESS, brightnessStep } from './brightness';
 export { columnCount, columnEdges } from './columns';
-export { createPatternEngine, MOST_FOILS_PER_PANEL, type ComputedPlan, type PatternDrawing, type PatternEngine } from './compute';
+export {
+  createPatternEngine,
+  MOST_FOILS_PER_PANEL,
+  type ComputedPlan,
+  type PatternDrawing,
+  type PatternEngine,
+} from './compute';
 export { clearLostEdits, dropFoil, moveFoil, restoreFoil, retypeFoil } from './foil-edits';
 export { diskPointOf } from './disk';
 export { foilAt, panelAt } from './foil-at';
-export { gatherOf, gathersOf, offScalp, turnOf, pick, pickerOf, stitchIntervals, type Picked, type Picker } from './gather';
+export {
+  gatherOf,
+  gathersOf,
+  offScalp,
+  turnOf,
+  pick,
+  pickerOf,
+  stitchIntervals,
+  type Picked,
+  type Picker,
+} from './gather';
 export { GATHER_PRESETS, type GatherPreset } from './gather-presets';
 export { hairGrams, hairIn, hairsOn } from './hair';
 export { middleTriangle } from './middle-triangle';
@@ -13,7 +29,16 @@ export { frameByHair, hangingHair, type HangingHair } from './hair-led';
 export { looselyMirrored, mirrorPanel, mirrorPlan } from './mirror';
 export { panelDifferences, withPanelOf, type PanelDifference } from './panel-differences';
 export {
-  addPanel, addPanelFirst, changePanel, duplicatePanel, freeId, isSectionedFirst, mirrorPanelIn, movePanel, removePanel, sectionFirst,
+  addPanel,
+  addPanelFirst,
+  changePanel,
+  duplicatePanel,
+  freeId,
+  isSectionedFirst,
+  mirrorPanelIn,
+  movePanel,
+  removePanel,
+  sectionFirst,
 } from './panel-edits';
 export { pathPoints, type FoilPath } from './panel-foils';
 export { foilPoints, turnsByHand, withFoilMovedTo, withFoilTurnedTo } from './parting-grips';

@@ -1,4 +1,11 @@
-import { distance as spaceBetween, fromOpened, sampleRaster, traceLevel, type Head, type OpenedPoint } from '../head';
+import {
+  distance as spaceBetween,
+  fromOpened,
+  sampleRaster,
+  traceLevel,
+  type Head,
+  type OpenedPoint,
+} from '../head';
 import type { Field, Sectioned } from './field';
 import { SAMPLE_MM, sliced, STRIDE, type TracedLine } from './section-line';
 
@@ -37,7 +44,10 @@ export function levelField(panel: Sectioned, distance: Float64Array, sign: 1 | -
       const { x, y, z } = fromOpened(head, point);
       middle.set([x, y, z, point.x, point.y], STRIDE * i);
       const step = stepAcross(point, (sign * thicknessMm) / 2);
-      for (const [edge, turn] of [[before, -1], [after, 1]] as const) {
+      for (const [edge, turn] of [
+        [before, -1],
+        [after, 1],
+      ] as const) {
         const own = { x: point.x + turn * step.x, y: point.y + turn * step.y };
         const on = uneven ? fromOpened(head, own) : { x, y, z };
         edge.set([on.x, on.y, on.z, own.x, own.y], STRIDE * i);
@@ -78,7 +88,10 @@ interface Level {
 }
 
 function longest(lines: readonly Level[]): Level | undefined {
-  return lines.reduce<Level | undefined>((best, line) => (!best || line.points.length > best.points.length ? line : best), undefined);
+  return lines.reduce<Level | undefined>(
+    (best, line) => (!best || line.points.length > best.points.length ? line : best),
+    undefined,
+  );
 }
 
 /** From the face to the back; a closed line is opened at the back. */
@@ -104,7 +117,10 @@ function evenSteps(head: Head, points: readonly OpenedPoint[], step: number): Op
     const wanted = (whole * n) / pieces;
     while (i < points.length - 1 && lengths[i] < wanted) i += 1;
     const f = lengths[i] > lengths[i - 1] ? (wanted - lengths[i - 1]) / (lengths[i] - lengths[i - 1]) : 0;
-    out.push({ x: points[i - 1].x + (points[i].x - points[i - 1].x) * f, y: points[i - 1].y + (points[i].y - points[i - 1].y) * f });
+    out.push({
+      x: points[i - 1].x + (points[i].x - points[i - 1].x) * f,
+      y: points[i - 1].y + (points[i].y - points[i - 1].y) * f,
+    });
   }
   return out;
 }

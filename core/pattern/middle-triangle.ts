@@ -37,5 +37,9 @@ export function middleTriangle(outlines: readonly Outline[], head: Head): DiskPo
   if (!middle || reach < 4) return undefined;
   const { x, y } = middle;
   const side = abs(Math.cos(Math.PI / 6)) * reach;
-  return [{ x, y: y + reach }, { x: x - side, y: y - reach / 2 }, { x: x + side, y: y - reach / 2 }].map((corner) => diskPointOf(head, corner));
+  return [
+    { x, y: y + reach },
+    { x: x - side, y: y - reach / 2 },
+    { x: x + side, y: y - reach / 2 },
+  ].map((corner) => diskPointOf(head, corner));
 }

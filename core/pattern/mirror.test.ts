@@ -7,8 +7,12 @@ import type { Plan } from './types';
 
 /** A head on which nothing is symmetric. */
 const uneven: Plan['head'] = {
-  ...AVERAGE_HEAD, circumferenceMm: 562, earToEarMm: 351, hairline: { left: 'receding', right: 'pointed' },
-  crown: { behindApexMm: 55, leftMm: 12, whorl: 'clockwise' }, part: { offsetMm: 18, lengthMm: 110, none: false },
+  ...AVERAGE_HEAD,
+  circumferenceMm: 562,
+  earToEarMm: 351,
+  hairline: { left: 'receding', right: 'pointed' },
+  crown: { behindApexMm: 55, leftMm: 12, whorl: 'clockwise' },
+  part: { offsetMm: 18, lengthMm: 110, none: false },
 };
 
 function expectMirrored(plan: Plan): void {
@@ -29,18 +33,78 @@ function expectMirrored(plan: Plan): void {
   expect(Math.abs(other.totals.pickedShare - one.totals.pickedShare)).toBeLessThan(1e-9);
 }
 
-test.each(TECHNIQUES.map(({ key }) => key))('%s on an uneven head: the mirrored plan is its mirror image', (key) => {
-  expectMirrored(planOf(TECHNIQUES.find((technique) => technique.key === key)!, { head: uneven }));
-});
+test.each(TECHNIQUES.map(({ key }) => key))(
+  '%s on an uneven head: the mirrored plan is its mirror image',
+  (key) => {
+    expectMirrored(
+      planOf(
+        TECHNIQUES.find((technique) => technique.key === key)!,
+        { head: uneven },
+      ),
+    );
+  },
+);
 
 test('outlines, bands, pivots and sequences across the middle too', () => {
-  expectMirrored(planWith([
-    { place: { kind: 'outline', points: [[-0.2, 0.3], [0.5, 0.35], [0.4, 0.8], [-0.1, 0.7]] }, side: 'across', direction: { kind: 'parallel', angleDeg: 25 } },
-    { place: { kind: 'hairline-band', widthMm: [[-90, 30], [60, 14]] }, side: 'both', direction: { kind: 'hairline' } },
-    { place: { kind: 'back' }, side: 'right', direction: { kind: 'pivot', fromDeg: 40, toDeg: 'part' }, leaveOut: [[[-0.3, -0.4], [-0.6, -0.5], [-0.4, -0.7]]] },
-    { place: { kind: 'back' }, side: 'left', direction: { kind: 'radial', about: [0.5, -0.5], radiusMm: 60 } },
-    { place: { kind: 'side' }, side: 'across', direction: { kind: 'sequence', steps: [{ angleDeg: 20, over: 'left' }, { angleDeg: -8, over: 'across', count: 2 }] } },
-  ], { head: uneven }));
+  expectMirrored(
+    planWith(
+      [
+        {
+          place: {
+            kind: 'outline',
+            points: [
+              [-0.2, 0.3],
+              [0.5, 0.35],
+              [0.4, 0.8],
+              [-0.1, 0.7],
+            ],
+          },
+          side: 'across',
+          direction: { kind: 'parallel', angleDeg: 25 },
+        },
+        {
+          place: {
+            kind: 'hairline-band',
+            widthMm: [
+              [-90, 30],
+              [60, 14],
+            ],
+          },
+          side: 'both',
+          direction: { kind: 'hairline' },
+        },
+        {
+          place: { kind: 'back' },
+          side: 'right',
+          direction: { kind: 'pivot', fromDeg: 40, toDeg: 'part' },
+          leaveOut: [
+            [
+              [-0.3, -0.4],
+              [-0.6, -0.5],
+              [-0.4, -0.7],
+            ],
+          ],
+        },
+        {
+          place: { kind: 'back' },
+          side: 'left',
+          direction: { kind: 'radial', about: [0.5, -0.5], radiusMm: 60 },
+        },
+        {
+          place: { kind: 'side' },
+          side: 'across',
+          direction: {
+            kind: 'sequence',
+            steps: [
+              { angleDeg: 20, over: 'left' },
+              { angleDeg: -8, over: 'across', count: 2 },
+            ],
+          },
+        },
+      ],
+      { head: uneven },
+    ),
+  );
 });
 
 test('mirroring twice gives the plan back', () => {
@@ -50,9 +114,17 @@ test('mirroring twice gives the plan back', () => {
 });
 
 describe('not quite mirrored', () => {
-  const left = planWith([{ place: { kind: 'side' }, side: 'left', direction: { kind: 'parallel', angleDeg: 30 } }]).panels[0];
-  const right = (seed: number) => ({ ...looselyMirrored(left, { seed, dropoutMm: 1, angleDeg: 4 }), id: 'other' });
-  const foils = (seed: number) => engine.compute({ ...planWith([]), panels: [left, right(seed)] }).sheet.foils.filter((foil) => foil.panel === 'other');
+  const left = planWith([
+    { place: { kind: 'side' }, side: 'left', direction: { kind: 'parallel', angleDeg: 30 } },
+  ]).panels[0];
+  const right = (seed: number) => ({
+    ...looselyMirrored(left, { seed, dropoutMm: 1, angleDeg: 4 }),
+    id: 'other',
+  });
+  const foils = (seed: number) =>
+    engine
+      .compute({ ...planWith([]), panels: [left, right(seed)] })
+      .sheet.foils.filter((foil) => foil.panel === 'other');
 
   test('the same seed gives the same foils, another seed others', () => {
     expect(foils(7)).toEqual(foils(7));

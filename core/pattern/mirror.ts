@@ -1,5 +1,17 @@
 import { mirrorHeadSpec } from '../head';
-import { followsHair, type Direction, type DiskPoint, type HandEdit, type Panel, type PanelSide, type Place, type Plan, type PlanHair, type SequenceStep, type Variation } from './types';
+import {
+  followsHair,
+  type Direction,
+  type DiskPoint,
+  type HandEdit,
+  type Panel,
+  type PanelSide,
+  type Place,
+  type Plan,
+  type PlanHair,
+  type SequenceStep,
+  type Variation,
+} from './types';
 import { swapSide, type Zone } from '../head';
 
 /** The same panel on the other side: what a mirror shows. Mirroring twice gives the panel back. */
@@ -39,7 +51,9 @@ export function mirrorPlan(plan: Plan): Plan {
 export function mirrorHair(hair: PlanHair): PlanHair {
   return {
     ...hair,
-    byZone: Object.fromEntries(Object.entries(hair.byZone).map(([zone, own]) => [swapSide(zone as Zone), own])),
+    byZone: Object.fromEntries(
+      Object.entries(hair.byZone).map(([zone, own]) => [swapSide(zone as Zone), own]),
+    ),
   };
 }
 
@@ -67,7 +81,9 @@ function mirrorPlace(place: Place, side: PanelSide): Place {
     case 'part-strip':
       return { ...place, leftMm: place.rightMm, rightMm: place.leftMm };
     case 'hairline-band':
-      return typeof place.widthMm === 'number' || followsHair(place.widthMm) ? place : { ...place, widthMm: place.widthMm.map(([a, mm]) => [0 - a, mm] as const) };
+      return typeof place.widthMm === 'number' || followsHair(place.widthMm)
+        ? place
+        : { ...place, widthMm: place.widthMm.map(([a, mm]) => [0 - a, mm] as const) };
     // Outlines of a panel on both sides are drawn on the left, in a mirror too.
     case 'triangle':
       return side === 'both' ? place : { ...place, corners: mirrorPoints(place.corners) };
@@ -90,11 +106,19 @@ function mirrorDirection(direction: Direction, side: PanelSide): Direction {
       return across ? { ...direction, angleDeg: 0 - direction.angleDeg } : direction;
     case 'pivot':
       return across
-        ? { ...direction, fromDeg: 0 - direction.fromDeg, toDeg: direction.toDeg === 'part' ? 'part' : 0 - direction.toDeg }
+        ? {
+            ...direction,
+            fromDeg: 0 - direction.fromDeg,
+            toDeg: direction.toDeg === 'part' ? 'part' : 0 - direction.toDeg,
+          }
         : direction;
     case 'radial': {
-      const turned = across ? { ...direction, roundBy: direction.roundBy === 'left' ? ('right' as const) : ('left' as const) } : direction;
-      return turned.about === 'crown' || side === 'both' ? turned : { ...turned, about: [0 - turned.about[0], turned.about[1]] };
+      const turned = across
+        ? { ...direction, roundBy: direction.roundBy === 'left' ? ('right' as const) : ('left' as const) }
+        : direction;
+      return turned.about === 'crown' || side === 'both'
+        ? turned
+        : { ...turned, about: [0 - turned.about[0], turned.about[1]] };
     }
     case 'crossed':
       return { ...direction, firstFrom: direction.firstFrom === 'left' ? 'right' : 'left' };

@@ -20,7 +20,9 @@ export function panelDifferences(plan: Plan, other: Plan): PanelDifference[] {
     if (!own && !theirs) return [];
     if (!own) return [{ id, name: theirs!.name, kind: 'added' }];
     if (!theirs) return [{ id, name: own.name, kind: 'removed' }];
-    return same(own, theirs) && same(editsOf(plan, id), editsOf(other, id)) ? [] : [{ id, name: theirs.name, kind: 'changed' }];
+    return same(own, theirs) && same(editsOf(plan, id), editsOf(other, id))
+      ? []
+      : [{ id, name: theirs.name, kind: 'changed' }];
   });
 }
 
@@ -34,6 +36,9 @@ export function withPanelOf(plan: Plan, other: Plan, id: string): Plan {
   }
   const before = other.panels[other.panels.findIndex((panel) => panel.id === id) - 1]?.id;
   const added = addPanel(plan, theirs, before);
-  const sectioning = other.sectioning.includes(id) && !added.sectioning.includes(id) ? [...added.sectioning, id] : added.sectioning;
+  const sectioning =
+    other.sectioning.includes(id) && !added.sectioning.includes(id)
+      ? [...added.sectioning, id]
+      : added.sectioning;
   return { ...added, sectioning, edits };
 }

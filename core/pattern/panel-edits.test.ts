@@ -17,7 +17,9 @@ test('mirroring a one-sided panel makes the other side', () => {
   const both = mirrorPanelIn(left, 'side-left');
   expect(both.panels.at(-1)).toMatchObject({ id: 'side-right', name: 'Side, right', side: 'right' });
   const foils = engine.compute(both).sheet.panels;
-  expect(foils.find(({ panel }) => panel === 'side-right')!.foils).toBe(foils.find(({ panel }) => panel === 'side-left')!.foils);
+  expect(foils.find(({ panel }) => panel === 'side-right')!.foils).toBe(
+    foils.find(({ panel }) => panel === 'side-left')!.foils,
+  );
 });
 
 test('moving changes the order of work and nothing else', () => {
@@ -27,17 +29,31 @@ test('moving changes the order of work and nothing else', () => {
 });
 
 test('removing takes the sectioning and the hand edits along', () => {
-  const edited = { ...sectionFirst(plan, 'back', true), edits: [{ kind: 'delete', foil: 'back/3/1' }, { kind: 'delete', foil: 'side-left/1/1' }] as const };
+  const edited = {
+    ...sectionFirst(plan, 'back', true),
+    edits: [
+      { kind: 'delete', foil: 'back/3/1' },
+      { kind: 'delete', foil: 'side-left/1/1' },
+    ] as const,
+  };
   const without = removePanel(edited, 'back');
   expect(without.sectioning).toEqual([]);
   expect(without.edits).toEqual([{ kind: 'delete', foil: 'side-left/1/1' }]);
 });
 
 test('a panel sectioned off first has its hair, the others what is left', () => {
-  const face = { ...plan.panels[1], id: 'face', name: 'Face', side: 'both' as const, place: { kind: 'face-frame' as const, depthMm: 50, reachDeg: 55 } };
+  const face = {
+    ...plan.panels[1],
+    id: 'face',
+    name: 'Face',
+    side: 'both' as const,
+    place: { kind: 'face-frame' as const, depthMm: 50, reachDeg: 55 },
+  };
   const last = addPanel(plan, face);
   expect(engine.compute(last).sheet.problems.map(({ panel }) => panel)).toContain('face');
   const first = engine.compute(sectionFirst(last, 'face', true)).sheet;
   expect(first.problems).toEqual([]);
-  expect(first.panels.find(({ panel }) => panel === 'side-left')!.takenBy).toEqual([{ panel: 'face', areaCm2: expect.any(Number) }]);
+  expect(first.panels.find(({ panel }) => panel === 'side-left')!.takenBy).toEqual([
+    { panel: 'face', areaCm2: expect.any(Number) },
+  ]);
 });

@@ -75,7 +75,9 @@ export function removePanel(plan: Plan, id: string): Plan {
     ...plan,
     panels: plan.panels.filter((own) => own.id !== id),
     sectioning: plan.sectioning.filter((own) => own !== id),
-    edits: plan.edits.filter((edit) => (edit.kind === 'add' ? edit.panel !== id : edit.foil.split('/')[0] !== id)),
+    edits: plan.edits.filter((edit) =>
+      edit.kind === 'add' ? edit.panel !== id : edit.foil.split('/')[0] !== id,
+    ),
   };
 }
 

@@ -30,7 +30,10 @@ export interface RowSource {
  */
 export type PanelField =
   | { readonly kind: 'even'; readonly field: Field; rowAt(s: number, row: number): RowSource }
-  | { readonly kind: 'laid'; lay(sections: (row: number) => { thicknessMm: number; dropoutMm: number }): readonly LaidRow[] };
+  | {
+      readonly kind: 'laid';
+      lay(sections: (row: number) => { thicknessMm: number; dropoutMm: number }): readonly LaidRow[];
+    };
 
 export interface LaidRow extends RowSource {
   /** Drop-out to the neighbour, mm, where the family gives it. */
@@ -58,7 +61,15 @@ export function panelField(panel: SectionedPanel, direction: Direction): PanelFi
     case 'parallel':
       return even(planeField(panel, direction.angleDeg));
     case 'pivot':
-      return even(pivotField(panel, direction.fromDeg, direction.toDeg === 'part' ? { deg: partAngle(panel), part: true } : { deg: direction.toDeg, part: false }));
+      return even(
+        pivotField(
+          panel,
+          direction.fromDeg,
+          direction.toDeg === 'part'
+            ? { deg: partAngle(panel), part: true }
+            : { deg: direction.toDeg, part: false },
+        ),
+      );
     case 'hairline':
       return even(levelField(panel, frame.hairlineDistance(), 1));
     case 'part':
@@ -67,7 +78,8 @@ export function panelField(panel: SectionedPanel, direction: Direction): PanelFi
       if (direction.about !== 'crown' && Math.hypot(...direction.about) > FARTHEST_PIVOT) {
         throw new PlaceProblem('the point at which its wedges meet lies off the head');
       }
-      const pivot = direction.about === 'crown' ? toOpened(frame.head, frame.head.crown) : frame.open(direction.about);
+      const pivot =
+        direction.about === 'crown' ? toOpened(frame.head, frame.head.crown) : frame.open(direction.about);
       const field = radialField(panel, pivot, direction.radiusMm, panel.across ? direction.roundBy : 'right');
       const inner = (row: number) => {
         const reach = direction.reaches[(row - 1) % direction.reaches.length];
@@ -76,7 +88,11 @@ export function panelField(panel: SectionedPanel, direction: Direction): PanelFi
       return {
         kind: 'even',
         field,
-        rowAt: (s, row) => ({ s, trace: (thicknessMm, besideMm) => field.ray(s + besideMm, thicknessMm, inner(row)), ...MEASURED }),
+        rowAt: (s, row) => ({
+          s,
+          trace: (thicknessMm, besideMm) => field.ray(s + besideMm, thicknessMm, inner(row)),
+          ...MEASURED,
+        }),
       };
     }
     case 'crossed':
@@ -97,12 +113,19 @@ function even(field: Field, follows = MEASURED): PanelField {
   return {
     kind: 'even',
     field,
-    rowAt: (s) => ({ s, trace: (thicknessMm, besideMm) => field.trace(s + besideMm, thicknessMm), ...(field.angleAt ? held(field.angleAt(s)) : follows) }),
+    rowAt: (s) => ({
+      s,
+      trace: (thicknessMm, besideMm) => field.trace(s + besideMm, thicknessMm),
+      ...(field.angleAt ? held(field.angleAt(s)) : follows),
+    }),
   };
 }
 
 /** Every parting of a plane field is cut in the direction that it is asked for: it holds its angle. */
-const held = (askedDeg: number): Pick<RowSource, 'askedDeg' | 'doneDeg'> => ({ askedDeg, doneDeg: () => askedDeg });
+const held = (askedDeg: number): Pick<RowSource, 'askedDeg' | 'doneDeg'> => ({
+  askedDeg,
+  doneDeg: () => askedDeg,
+});
 
 function crossed(panel: SectionedPanel, direction: Extract<Direction, { kind: 'crossed' }>): PanelField {
   const base = planeField(panel, 0, STRIP_TURN);
@@ -115,10 +138,17 @@ function crossed(panel: SectionedPanel, direction: Extract<Direction, { kind: 'c
   return {
     kind: 'laid',
     lay: (sections) => {
-      const lines = crossedLines([0, high - low], edges, direction.angleDeg, direction.firstFrom, direction.closing);
+      const lines = crossedLines(
+        [0, high - low],
+        edges,
+        direction.angleDeg,
+        direction.firstFrom,
+        direction.closing,
+      );
       const closes = (i: number) => direction.closing && i === lines.length - 1;
       // It falls towards the side on which it ends further back.
-      const angleOf = (line: SlantedLine) => (line.to[1] > line.from[1] ? direction.angleDeg : -direction.angleDeg);
+      const angleOf = (line: SlantedLine) =>
+        line.to[1] > line.from[1] ? direction.angleDeg : -direction.angleDeg;
       const row = (line: SlantedLine, i: number): LaidRow => {
         const { thicknessMm } = sections(i);
         const before = i > 1 ? lines[i - 2] : lines[i + 2];
@@ -126,7 +156,12 @@ function crossed(panel: SectionedPanel, direction: Extract<Direction, { kind: 'c
         const apart = before ? Math.abs(line.from[0] - before.from[0]) * lean : 0;
         const clear = trimmed(line, lines[i - 1], thicknessMm);
         return {
-          ...slantedRow(base, panel, { from: [sOf(clear.from[0]), clear.from[1]], to: [sOf(clear.to[0]), clear.to[1]] }, closes(i) ? 90 : angleOf(line)),
+          ...slantedRow(
+            base,
+            panel,
+            { from: [sOf(clear.from[0]), clear.from[1]], to: [sOf(clear.to[0]), clear.to[1]] },
+            closes(i) ? 90 : angleOf(line),
+          ),
           s: along(sOf((line.from[0] + line.to[0]) / 2)),
           dropoutMm: Math.max(0, apart - thicknessMm),
         };
@@ -137,7 +172,14 @@ function crossed(panel: SectionedPanel, direction: Extract<Direction, { kind: 'c
         // Taken twice: the second lies right behind the first, away from the face.
         const by = (forward ? 1 : -1) * sections(i).thicknessMm;
         const behind = (mm: number) => mm + by;
-        return [{ ...own, dropoutMm: 0 }, { ...own, s: own.s + 1e-3, trace: (thicknessMm, besideMm) => own.trace(thicknessMm, behind(besideMm)) }];
+        return [
+          { ...own, dropoutMm: 0 },
+          {
+            ...own,
+            s: own.s + 1e-3,
+            trace: (thicknessMm, besideMm) => own.trace(thicknessMm, behind(besideMm)),
+          },
+        ];
       });
     },
   };
@@ -169,7 +211,9 @@ function sequence(panel: SectionedPanel, direction: Extract<Direction, { kind: '
   return {
     kind: 'laid',
     lay: (sections) =>
-      sequenceRows(direction.steps, [low, high], [right, left], sections, panel.across).map(({ line, angleDeg }) => slantedRow(base, panel, line, angleDeg)),
+      sequenceRows(direction.steps, [low, high], [right, left], sections, panel.across).map(
+        ({ line, angleDeg }) => slantedRow(base, panel, line, angleDeg),
+      ),
   };
 }
 
@@ -178,14 +222,20 @@ function slantedRow(base: PlaneField, panel: SectionedPanel, line: SlantedLine, 
   const { k } = panel.frame.head;
   const length = Math.hypot(line.to[0] - line.from[0], line.to[1] - line.from[1]);
   const turn = line.to[1] >= line.from[1] ? 1 : -1;
-  const across = [(turn * (line.to[1] - line.from[1])) / length, (-turn * (line.to[0] - line.from[0])) / length];
+  const across = [
+    (turn * (line.to[1] - line.from[1])) / length,
+    (-turn * (line.to[0] - line.from[0])) / length,
+  ];
   return {
     s: (line.from[0] + line.to[0]) / 2,
     askedDeg,
     doneDeg: (share) => (askedDeg < 0 ? -1 : 1) * slantAt(base, line, share),
     trace: (thicknessMm, besideMm) => {
       const [ds, du] = [across[0] * besideMm, across[1] * besideMm];
-      const beside: SlantedLine = { from: [line.from[0] + ds, line.from[1] + du], to: [line.to[0] + ds, line.to[1] + du] };
+      const beside: SlantedLine = {
+        from: [line.from[0] + ds, line.from[1] + du],
+        to: [line.to[0] + ds, line.to[1] + du],
+      };
       return traceSlanted(base, beside, thicknessMm, k);
     },
   };
@@ -204,7 +254,8 @@ function slantAt(base: PlaneField, { from, to }: SlantedLine, share: number): nu
   base.pointAt(s + ds, u + du, out, STRIDE);
   base.pointAt(s, u - APART_MM, out, 2 * STRIDE);
   base.pointAt(s, u + APART_MM, out, 3 * STRIDE);
-  const way = (i: number) => vec(out[i + STRIDE] - out[i], out[i + STRIDE + 1] - out[i + 1], out[i + STRIDE + 2] - out[i + 2]);
+  const way = (i: number) =>
+    vec(out[i + STRIDE] - out[i], out[i + STRIDE + 1] - out[i + 1], out[i + STRIDE + 2] - out[i + 2]);
   const [along, straight] = [way(0), way(2 * STRIDE)];
   const cosine = Math.abs(dot(along, straight)) / Math.sqrt(dot(along, along) * dot(straight, straight));
   return (Math.acos(Math.min(1, cosine)) * 180) / Math.PI;
@@ -223,14 +274,21 @@ function uRuns(panel: SectionedPanel, field: PlaneField, s: number): (readonly [
   if (!range || !line) return [];
   const step = SAMPLE_MM * panel.frame.head.k;
   const first = line.firstU ?? 0;
-  return runsInside(line, panel.frame, panel.depths).map(([a, b]) => [first + a * step, first + b * step] as const);
+  return runsInside(line, panel.frame, panel.depths).map(
+    ([a, b]) => [first + a * step, first + b * step] as const,
+  );
 }
 
 /** Where the hairline cuts a strip's end aslant it is narrower than this share of its usual width, and its edges are drawn on. */
 const CUT_SHARE = 0.8;
 
 /** Edges of a strip by place along it, from its runs every few mm; at its ends those of its full width go on. */
-function stripEdges(panel: SectionedPanel, field: PlaneField, sOf: (along: number) => number, length: number) {
+function stripEdges(
+  panel: SectionedPanel,
+  field: PlaneField,
+  sOf: (along: number) => number,
+  length: number,
+) {
   const stepMm = 3;
   const known: (readonly [number, number])[] = [];
   const at: number[] = [];
@@ -245,7 +303,8 @@ function stripEdges(panel: SectionedPanel, field: PlaneField, sOf: (along: numbe
   const isFull = (i: number) => widths[i] >= CUT_SHARE * usual;
   const first = widths.findIndex((_, i) => isFull(i));
   const last = widths.length - 1 - [...widths].reverse().findIndex((_, i) => isFull(widths.length - 1 - i));
-  for (let i = 0; i < known.length; i += 1) if (i < first || i > last) known[i] = known[i < first ? first : last];
+  for (let i = 0; i < known.length; i += 1)
+    if (i < first || i > last) known[i] = known[i < first ? first : last];
   return (along: number): readonly [number, number] => {
     if (known.length === 0) return [0, 0];
     const i = at.findIndex((a) => a >= along);

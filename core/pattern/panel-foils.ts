@@ -1,6 +1,13 @@
 import { dropoutSeconds, foilSeconds, SECONDS_PER_PAINTED_SECTION } from '../clock/pace';
 import type { OpenedPoint } from '../head';
-import { partingAngle, ribbonFigures, turnBetween, type RibbonFigures, type SideOfFrame, type ZonePatch } from './cell-figures';
+import {
+  partingAngle,
+  ribbonFigures,
+  turnBetween,
+  type RibbonFigures,
+  type SideOfFrame,
+  type ZonePatch,
+} from './cell-figures';
 import { uncrossed, type Crossed } from './crossing';
 import { gatherOf, pick } from './gather';
 import { applyEdits, draftRow, type DraftFoil, type HalfContext } from './hand-edits';
@@ -11,7 +18,16 @@ import { smoothstep } from './smoothstep';
 import type { EditNote, Foil, PaintedSection, TreatedDropout } from './sheet';
 import type { SolvedSpacing } from './solve';
 import { variedGather, variedSpacing, type Differences } from './variation';
-import { USUAL_TREATMENT, type FoilStock, type HandEdit, type Panel, type PlanHair, type Side, type SingleGather, type Treatment } from './types';
+import {
+  USUAL_TREATMENT,
+  type FoilStock,
+  type HandEdit,
+  type Panel,
+  type PlanHair,
+  type Side,
+  type SingleGather,
+  type Treatment,
+} from './types';
 
 /** A foil's shape on the opened head, in the client's own left and right. */
 export interface FoilPath {
@@ -30,9 +46,15 @@ export interface FoilPath {
 }
 
 /** One line of a foil's shape as points of the opened head. */
-export function pathPoints({ packed, count }: FoilPath, line: 'middle' | 'before' | 'after' = 'middle'): OpenedPoint[] {
+export function pathPoints(
+  { packed, count }: FoilPath,
+  line: 'middle' | 'before' | 'after' = 'middle',
+): OpenedPoint[] {
   const offset = { middle: 0, before: 2, after: 4 }[line];
-  return Array.from({ length: count }, (_, j) => ({ x: packed[6 * j + offset], y: packed[6 * j + offset + 1] }));
+  return Array.from({ length: count }, (_, j) => ({
+    x: packed[6 * j + offset],
+    y: packed[6 * j + offset + 1],
+  }));
 }
 
 export interface ComputedFoil {
@@ -56,7 +78,11 @@ export interface SideOfPanel {
 export interface PanelFoils {
   /** In the order of work; of an open-air panel its painted sections stand here too. */
   readonly foils: readonly ComputedFoil[];
-  readonly dropouts: readonly { readonly dropout: TreatedDropout; readonly path: FoilPath; readonly patches: readonly ZonePatch[] }[];
+  readonly dropouts: readonly {
+    readonly dropout: TreatedDropout;
+    readonly path: FoilPath;
+    readonly patches: readonly ZonePatch[];
+  }[];
   readonly rows: number;
   /** Rows that crossed, on the side where more did. */
   readonly crossed: Crossed | null;
@@ -64,7 +90,13 @@ export interface PanelFoils {
 
 /** Partings that are cut alike over a plain panel never cross. */
 function mayCross({ direction, place }: Panel): boolean {
-  return direction.kind === 'sequence' || direction.kind === 'crossed' || direction.kind === 'radial' || place.kind === 'outline' || place.kind === 'triangle';
+  return (
+    direction.kind === 'sequence' ||
+    direction.kind === 'crossed' ||
+    direction.kind === 'radial' ||
+    place.kind === 'outline' ||
+    place.kind === 'triangle'
+  );
 }
 
 /** Places the foils of a panel on all its sides and puts them in the order of work. */
@@ -79,34 +111,53 @@ export function foilsOfPanel(
   notes: EditNote[],
 ): PanelFoils {
   const bySide = sides.map((own) => {
-    const rows = placeRows(own.half, panel, variedSpacing(solved.spacing, own.differs), solved.sliverMm).slice(0, solved.mostRows);
+    const rows = placeRows(
+      own.half,
+      panel,
+      variedSpacing(solved.spacing, own.differs),
+      solved.sliverMm,
+    ).slice(0, solved.mostRows);
     const context: HalfContext = {
-      half: own.half, panel, side: own.side, stock, draftsOf: (row) => draftRow(own.half, row, panel, own.side, stock),
+      half: own.half,
+      panel,
+      side: own.side,
+      stock,
+      draftsOf: (row) => draftRow(own.half, row, panel, own.side, stock),
     };
     const laid = rows.flatMap(context.draftsOf);
-    const { drafts: placed, crossed } = mayCross(panel) ? uncrossed(laid, own.half.sectioned.frame, own.frameSide) : { drafts: laid, crossed: null };
+    const { drafts: placed, crossed } = mayCross(panel)
+      ? uncrossed(laid, own.half.sectioned.frame, own.frameSide)
+      : { drafts: laid, crossed: null };
     return { own, rows, drafts: applyEdits(placed, edits, context, seen, notes), crossed };
   });
-  const order = inOrder(panel, bySide.map(({ own, drafts }) => ({ own, drafts })));
+  const order = inOrder(
+    panel,
+    bySide.map(({ own, drafts }) => ({ own, drafts })),
+  );
   const places = placesOf(order.map(({ draft, own }) => ({ side: own.side, row: draft.row.row })));
   const lastTurn = Math.max(0, ...bySide.flatMap(({ rows }) => rows.map(({ turn }) => turn)));
   const foils = order.map(({ draft, own }, i) => computedFoil(draft, own, panel, hair, places[i], lastTurn));
   const dropouts = bySide.flatMap(({ own, rows }) => treatedDropouts(panel, own, rows, hair));
-  const crossed = bySide.flatMap((side) => side.crossed ?? []).reduce<Crossed | null>((most, own) => (most && most.share >= own.share ? most : own), null);
+  const crossed = bySide
+    .flatMap((side) => side.crossed ?? [])
+    .reduce<Crossed | null>((most, own) => (most && most.share >= own.share ? most : own), null);
   return { foils, dropouts, crossed, rows: new Set(foils.map(({ foil }) => `${foil.side}${foil.row}`)).size };
 }
 
 /** Foils of all sides in the order of work: sides one after the other or in turn, rows up or down, columns outwards. */
 function inOrder(panel: Panel, sides: readonly { own: SideOfPanel; drafts: readonly DraftFoil[] }[]) {
   const sign = panel.order.rows === 'up' ? 1 : -1;
-  const rank = (side: Side | 'across') => (side === (panel.order.sides === 'right-first' ? 'right' : 'left') ? 0 : 1);
+  const rank = (side: Side | 'across') =>
+    side === (panel.order.sides === 'right-first' ? 'right' : 'left') ? 0 : 1;
   const all = sides.flatMap(({ own, drafts }) => drafts.map((draft) => ({ own, draft })));
   const byRow = (a: DraftFoil, b: DraftFoil) => sign * (a.row.s - b.row.s);
   return all.sort((a, b) => {
     const sideFirst = rank(a.own.side) - rank(b.own.side);
     const rowFirst = Math.abs(a.draft.row.s - b.draft.row.s) < 1e-6 ? 0 : byRow(a.draft, b.draft);
     const columns = Math.abs(a.draft.column) - Math.abs(b.draft.column) || b.draft.column - a.draft.column;
-    return panel.order.sides === 'alternate' ? rowFirst || sideFirst || columns : sideFirst || rowFirst || columns;
+    return panel.order.sides === 'alternate'
+      ? rowFirst || sideFirst || columns
+      : sideFirst || rowFirst || columns;
   });
 }
 
@@ -120,8 +171,15 @@ function surfaceShare(gather: SingleGather, thicknessMm: number): number {
 }
 
 /** Angle of a section's parting at its middle, degrees. */
-function angleOf({ source }: PlacedRow, { line, from, to, ribbon }: Cell, { half, side }: SideOfPanel): number {
-  return source.doneDeg((from + to) / 2 / Math.max(1, line.count - 1)) ?? partingAngle(ribbon, half.sectioned.frame, side === 'across');
+function angleOf(
+  { source }: PlacedRow,
+  { line, from, to, ribbon }: Cell,
+  { half, side }: SideOfPanel,
+): number {
+  return (
+    source.doneDeg((from + to) / 2 / Math.max(1, line.count - 1)) ??
+    partingAngle(ribbon, half.sectioned.frame, side === 'across')
+  );
 }
 
 /** Where the product begins on a row, mm from the scalp: even, or eased from the first row to the last. */
@@ -132,12 +190,20 @@ function startAt({ distanceMm, lastMm }: Panel['start'], turn: number, lastTurn:
 }
 
 /** @param lastTurn of the panel's last row */
-function computedFoil(draft: DraftFoil, own: SideOfPanel, panel: Panel, hair: PlanHair, place: FoilPlace, lastTurn: number): ComputedFoil {
+function computedFoil(
+  draft: DraftFoil,
+  own: SideOfPanel,
+  panel: Panel,
+  hair: PlanHair,
+  place: FoilPlace,
+  lastTurn: number,
+): ComputedFoil {
   const { frame } = own.half.sectioned;
   const { ribbon } = draft.cell;
   const { row, turn } = draft.row;
   const gather = draft.gather ?? variedGather(gatherOf(panel.gather, turn + 1), own.differs, turn);
-  const startMm = draft.startMm ?? Math.max(0, startAt(panel.start, turn, lastTurn) + (own.differs?.startMm(turn) ?? 0));
+  const startMm =
+    draft.startMm ?? Math.max(0, startAt(panel.start, turn, lastTurn) + (own.differs?.startMm(turn) ?? 0));
   const figures = ribbonFigures(ribbon, frame, own.frameSide, hair);
   const painted = panel.medium === 'open-air';
   const reached = painted ? surfaceShare(gather, draft.row.thicknessMm) : 1;
@@ -165,15 +231,25 @@ function computedFoil(draft: DraftFoil, own: SideOfPanel, panel: Panel, hair: Pl
       formula: draft.formula ?? formulaOf(place, panel.formula, panel.rotation),
       zone: figures.zone,
       byHand: draft.byHand,
-      seconds: painted ? SECONDS_PER_PAINTED_SECTION : foilSeconds({ gather: gather.kind, panel: panel.id, teasing: panel.start.teasing }),
+      seconds: painted
+        ? SECONDS_PER_PAINTED_SECTION
+        : foilSeconds({ gather: gather.kind, panel: panel.id, teasing: panel.start.teasing }),
     },
-    path: { ...pathOf(draft.id, gather, ribbon, own.frameSide), ...(painted && { surface: (gather.kind === 'slice' ? 1 : gather.depth) * reached }) },
+    path: {
+      ...pathOf(draft.id, gather, ribbon, own.frameSide),
+      ...(painted && { surface: (gather.kind === 'slice' ? 1 : gather.depth) * reached }),
+    },
     patches: figures.patches,
   };
 }
 
 /** The drop-outs that are treated: one after every n rows, the treatments in turn. */
-function treatedDropouts(panel: Panel, own: SideOfPanel, rows: readonly PlacedRow[], hair: PlanHair): PanelFoils['dropouts'] {
+function treatedDropouts(
+  panel: Panel,
+  own: SideOfPanel,
+  rows: readonly PlacedRow[],
+  hair: PlanHair,
+): PanelFoils['dropouts'] {
   const rule = panel.dropouts;
   if (!rule || rule.treatments.length === 0) return [];
   const { frame, depths } = own.half.sectioned;
@@ -183,7 +259,7 @@ function treatedDropouts(panel: Panel, own: SideOfPanel, rows: readonly PlacedRo
     const treatment: Treatment = rule.treatments[(nth - 1) % rule.treatments.length];
     // Behind the last row there is no neighbour to leave hair between.
     if (treatment === 'left' || i + 1 >= rows.length) return [];
-    const besideMm = row.dropoutTowards * (row.thicknessMm + row.dropoutMm) / 2;
+    const besideMm = (row.dropoutTowards * (row.thicknessMm + row.dropoutMm)) / 2;
     const line = row.source.trace(row.dropoutMm, besideMm);
     if (!line) return [];
     return runsInside(line, frame, depths).map((run, n) => {
@@ -194,9 +270,21 @@ function treatedDropouts(panel: Panel, own: SideOfPanel, rows: readonly PlacedRo
       const recipe = rule.recipes[treatment] ?? USUAL_TREATMENT;
       const reached = recipe.surface ? surfaceShare(WHOLE, row.dropoutMm) : 1;
       const dropout: TreatedDropout = {
-        id, panel: panel.id, row: row.row, column, side: own.side, treatment, formula: recipe.formula, widthMm: ribbon.widthMm, thicknessMm: row.dropoutMm,
-        angleDeg: angleOf(row, { line, from: run[0], to: run[1], ribbon }, own), zone: figures.zone,
-        areaMm2: figures.areaMm2, hairs: figures.hairs * reached, hairGrams: figures.hairGrams * reached, seconds: recipe.seconds ?? dropoutSeconds(treatment, rule.together, recipe.teasing),
+        id,
+        panel: panel.id,
+        row: row.row,
+        column,
+        side: own.side,
+        treatment,
+        formula: recipe.formula,
+        widthMm: ribbon.widthMm,
+        thicknessMm: row.dropoutMm,
+        angleDeg: angleOf(row, { line, from: run[0], to: run[1], ribbon }, own),
+        zone: figures.zone,
+        areaMm2: figures.areaMm2,
+        hairs: figures.hairs * reached,
+        hairGrams: figures.hairGrams * reached,
+        seconds: recipe.seconds ?? dropoutSeconds(treatment, rule.together, recipe.teasing),
       };
       return { dropout, path: pathOf(id, WHOLE, ribbon, own.frameSide), patches: figures.patches };
     });
@@ -205,8 +293,44 @@ function treatedDropouts(panel: Panel, own: SideOfPanel, rows: readonly PlacedRo
 
 /** A painted section from what would otherwise be a foil. @param left share of its hair that foils of other panels left out */
 export function paintedSection({ foil }: ComputedFoil, left: number): PaintedSection {
-  const { id, panel, row, column, side, widthMm, thicknessMm, angleDeg, areaMm2, hairs, hairGrams, gather, pickedShare, startMm, formula, zone, seconds } = foil;
-  return { id, panel, row, column, side, widthMm, thicknessMm, angleDeg, areaMm2, hairs: hairs * left, hairGrams: hairGrams * left, gather, pickedShare: pickedShare * left, startMm, formula, zone, seconds };
+  const {
+    id,
+    panel,
+    row,
+    column,
+    side,
+    widthMm,
+    thicknessMm,
+    angleDeg,
+    areaMm2,
+    hairs,
+    hairGrams,
+    gather,
+    pickedShare,
+    startMm,
+    formula,
+    zone,
+    seconds,
+  } = foil;
+  return {
+    id,
+    panel,
+    row,
+    column,
+    side,
+    widthMm,
+    thicknessMm,
+    angleDeg,
+    areaMm2,
+    hairs: hairs * left,
+    hairGrams: hairGrams * left,
+    gather,
+    pickedShare: pickedShare * left,
+    startMm,
+    formula,
+    zone,
+    seconds,
+  };
 }
 
 /** A drop-out is treated over its whole width. */
@@ -228,5 +352,7 @@ export function driftsOf(foils: readonly ComputedFoil[], { direction }: Panel): 
     const known = first.get(key);
     if (!known || own.foil.row < known.foil.row) first.set(key, own);
   }
-  return new Map(foils.map(({ foil }) => [foil.id, turnBetween(first.get(`${foil.side}`)!.foil.angleDeg, foil.angleDeg)]));
+  return new Map(
+    foils.map(({ foil }) => [foil.id, turnBetween(first.get(`${foil.side}`)!.foil.angleDeg, foil.angleDeg)]),
+  );
 }

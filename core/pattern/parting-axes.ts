@@ -1,4 +1,15 @@
-import { addScaled, cross, length, normalize, scale, subtract, surfaceNormal, vec, type Head, type Vec3 } from '../head';
+import {
+  addScaled,
+  cross,
+  length,
+  normalize,
+  scale,
+  subtract,
+  surfaceNormal,
+  vec,
+  type Head,
+  type Vec3,
+} from '../head';
 import { smoothstep } from './smoothstep';
 
 const { abs, cos, max, min, sin } = Math;
@@ -36,7 +47,9 @@ export function partingAxes(head: Head, point: Vec3, across: boolean): PartingAx
   }
   const upward = subtract(vec(0, 1, 0), scale(normal, normal.y));
   const steep = length(upward) > 1e-6 ? normalize(upward) : vec(0, 0, 1);
-  const { level, up } = across ? { level: cross(normal, steep), up: steep } : straightOnTop(head, point, normal, steep);
+  const { level, up } = across
+    ? { level: cross(normal, steep), up: steep }
+    : straightOnTop(head, point, normal, steep);
   // On the left side "towards the back" is −z; behind the head it is towards the middle.
   const asWanted = across ? level.x >= 0 : level.z <= 0;
   return { level: asWanted ? level : scale(level, -1), up, handed: asWanted ? 1 : -1 };

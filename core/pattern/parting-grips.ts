@@ -9,7 +9,10 @@ import type { Direction, Panel, PlainSpacing } from './types';
 const { atan2, hypot, max, min, round, PI } = Math;
 
 /** Middle of a foil on the opened head, and its end that lies farther from the apex. */
-export function foilPoints({ packed, count }: FoilPath): { readonly middle: OpenedPoint; readonly end: OpenedPoint } {
+export function foilPoints({ packed, count }: FoilPath): {
+  readonly middle: OpenedPoint;
+  readonly end: OpenedPoint;
+} {
   const at = (j: number): OpenedPoint => ({ x: packed[6 * j], y: packed[6 * j + 1] });
   const [first, last] = [at(0), at(count - 1)];
   return { middle: at(count >> 1), end: hypot(first.x, first.y) > hypot(last.x, last.y) ? first : last };
@@ -20,7 +23,13 @@ export function foilPoints({ packed, count }: FoilPath): { readonly middle: Open
  * Targets of foils, share or time become an even drop-out, as the hand has set it.
  * @param totals of the panel, for the drop-out that a target came to
  */
-export function withFoilMovedTo(panel: Panel, foil: Foil, path: FoilPath, to: OpenedPoint, totals: PanelTotals | undefined): Panel {
+export function withFoilMovedTo(
+  panel: Panel,
+  foil: Foil,
+  path: FoilPath,
+  to: OpenedPoint,
+  totals: PanelTotals | undefined,
+): Panel {
   const { middle } = foilPoints(path);
   const j = 6 * (path.count >> 1);
   const across = { x: path.packed[j + 4] - path.packed[j + 2], y: path.packed[j + 5] - path.packed[j + 3] };
@@ -43,7 +52,13 @@ export function withFoilMovedTo(panel: Panel, foil: Foil, path: FoilPath, to: Op
     case 'backwards':
       return { ...panel, spacing: { ...spacing, spacing: plain(spacing.spacing) } };
     default:
-      return { ...panel, spacing: { kind: 'constant', dropoutMm: step(totals?.solvedDropoutMm ?? nominalDropout(spacing) ?? foil.dropoutMm) } };
+      return {
+        ...panel,
+        spacing: {
+          kind: 'constant',
+          dropoutMm: step(totals?.solvedDropoutMm ?? nominalDropout(spacing) ?? foil.dropoutMm),
+        },
+      };
   }
 }
 
@@ -53,10 +68,17 @@ export function turnsByHand({ kind }: Direction): boolean {
 }
 
 /** The panel whose partings have turned as this foil was, when its end was dragged from one point to another. */
-export function withFoilTurnedTo(panel: Panel, foil: Foil, path: FoilPath, head: Head, to: OpenedPoint): Panel {
+export function withFoilTurnedTo(
+  panel: Panel,
+  foil: Foil,
+  path: FoilPath,
+  head: Head,
+  to: OpenedPoint,
+): Panel {
   const { middle, end } = foilPoints(path);
   // The right is worked as the left in the mirror. Angles are those on the skin: the opened head stretches them.
-  const own = (point: OpenedPoint) => (foil.side === 'right' ? mirrored(fromOpened(head, point)) : fromOpened(head, point));
+  const own = (point: OpenedPoint) =>
+    foil.side === 'right' ? mirrored(fromOpened(head, point)) : fromOpened(head, point);
   const centre = own(middle);
   const { level, up } = partingAxes(head, centre, foil.side === 'across');
   const angle = (point: OpenedPoint) => {

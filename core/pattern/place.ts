@@ -1,12 +1,32 @@
 import {
-  CROWN_RADIUS_MM, dot, HAIRLINE_BAND_MM, landmarks, normalize, scale, subtract, surfaceDistance, surfaceNormal, toOpened, vec,
-  type Head, type OpenedPoint, type ZoneFamily,
+  CROWN_RADIUS_MM,
+  dot,
+  HAIRLINE_BAND_MM,
+  landmarks,
+  normalize,
+  scale,
+  subtract,
+  surfaceDistance,
+  surfaceNormal,
+  toOpened,
+  vec,
+  type Head,
+  type OpenedPoint,
+  type ZoneFamily,
 } from '../head';
 import type { Frame } from './frame';
 import { crossesItself, polygonArea, polygonDepth } from './polygon';
 import { behindEarLine, beyondAzimuth, both, either, hairBearing, leftOf, not, type Region } from './region';
 import { smoothstep } from './smoothstep';
-import { followsHair, type BandWidth, type DiskPoint, type HairLedWidth, type Panel, type Place, type Side } from './types';
+import {
+  followsHair,
+  type BandWidth,
+  type DiskPoint,
+  type HairLedWidth,
+  type Panel,
+  type Place,
+  type Side,
+} from './types';
 
 // Taken once: these run in the hot loops.
 const { cos, hypot, max, min, sin } = Math;
@@ -109,9 +129,18 @@ function zoneRegion(family: ZoneFamily, frame: Frame): Region {
   const crown: Region = ({ point }) => CROWN_RADIUS_MM * k - surfaceDistance(point, head.crown, skull);
   const toHairline = frame.hairlineDistance();
   const band: Region = ({ index }) => HAIRLINE_BAND_MM * k - toHairline[index];
-  const within = (deg: number): Region => ({ place }) => -beyondAzimuth(place, deg * DEG);
-  const nearer = (t: number): Region => ({ place }) => (t * place.hairArc - place.arc);
-  const above = (y: number): Region => ({ point }) => point.y - y * skull.y;
+  const within =
+    (deg: number): Region =>
+    ({ place }) =>
+      -beyondAzimuth(place, deg * DEG);
+  const nearer =
+    (t: number): Region =>
+    ({ place }) =>
+      t * place.hairArc - place.arc;
+  const above =
+    (y: number): Region =>
+    ({ point }) =>
+      point.y - y * skull.y;
   const inner = both(not(crown), not(band));
   const rest = both(inner, not(nearer(0.35)));
   const behind = both(rest, not(within(105)));
@@ -192,7 +221,8 @@ function faceFrame(place: Extract<Place, { kind: 'face-frame' }>, frame: Frame):
     const end = { x: side * arc * sin(reach), y: arc * cos(reach) };
     const length = hypot(end.x - tip.x, end.y - tip.y);
     // In front of the line from the tip to the end.
-    return ({ opened }) => (side * ((end.x - tip.x) * (opened.y - tip.y) - (end.y - tip.y) * (opened.x - tip.x))) / length;
+    return ({ opened }) =>
+      (side * ((end.x - tip.x) * (opened.y - tip.y) - (end.y - tip.y) * (opened.x - tip.x))) / length;
   };
   return both(arm(1), arm(-1));
 }
@@ -213,13 +243,22 @@ function crownTriangle(place: Extract<Place, { kind: 'crown-triangle' }>, frame:
   const corner = toOpened(head, occipitalBone);
   const top = -place.behindApexMm * head.k;
   const wide = place.halfWidthMm * head.k;
-  return ({ opened }) => polygonDepth([{ x: 0, y: corner.y }, { x: wide, y: top }, { x: -wide, y: top }], opened);
+  return ({ opened }) =>
+    polygonDepth(
+      [
+        { x: 0, y: corner.y },
+        { x: wide, y: top },
+        { x: -wide, y: top },
+      ],
+      opened,
+    );
 }
 
 function wheel(place: Extract<Place, { kind: 'wheel' }>, frame: Frame): Region {
   const { head } = frame;
   const { arc, hairArc } = head.locate(head.crown);
-  if (arc > hairArc) throw new PlaceProblem('the crown lies outside the hairline, so there is no wheel round it');
+  if (arc > hairArc)
+    throw new PlaceProblem('the crown lies outside the hairline, so there is no wheel round it');
   const disc: Region = ({ point }) => place.radiusMm - surfaceDistance(point, head.crown, head.skull);
   if (place.half === 'all') return disc;
   // Divided by the plane through the crown's normal, as the wedges of a wheel are.

@@ -8,7 +8,19 @@ import { sheetOf } from './testing';
 const grids = headGrids(makeHead({ circumferenceMm: 550, hairline: { left: 'round', right: 'round' } }));
 const { own } = framesOf(grids, { offsetMm: 0, lengthMm: null, none: false });
 const quadrant = (kind: 'back' | 'side') =>
-  sectionOff(panelOf({ id: 'q', name: 'Q', place: { kind }, gather: { kind: 'slice' }, thicknessMm: 4, spacing: { kind: 'constant', dropoutMm: 5 } }), 'left', [], own)!;
+  sectionOff(
+    panelOf({
+      id: 'q',
+      name: 'Q',
+      place: { kind },
+      gather: { kind: 'slice' },
+      thicknessMm: 4,
+      spacing: { kind: 'constant', dropoutMm: 5 },
+    }),
+    'left',
+    [],
+    own,
+  )!;
 
 describe.each(['back', 'side'] as const)('quadrant %s', (kind) => {
   const panel = quadrant(kind);
@@ -46,14 +58,21 @@ describe.each(['back', 'side'] as const)('quadrant %s', (kind) => {
 });
 
 describe('angles', () => {
-  test.each([0, 20, 45, -30])('partings of a side at %d° have that angle in the middle of the panel', (angleDeg) => {
-    const { foils } = sheetOf([{
-      place: { kind: 'zones', zones: ['upper-side', 'lower-side'] }, side: 'left', direction: { kind: 'parallel', angleDeg },
-      columns: { layout: 'aligned', onePerRow: true },
-    }]);
-    const middle = foils[foils.length >> 1];
-    expect(Math.abs(middle.angleDeg - angleDeg)).toBeLessThan(6);
-  });
+  test.each([0, 20, 45, -30])(
+    'partings of a side at %d° have that angle in the middle of the panel',
+    (angleDeg) => {
+      const { foils } = sheetOf([
+        {
+          place: { kind: 'zones', zones: ['upper-side', 'lower-side'] },
+          side: 'left',
+          direction: { kind: 'parallel', angleDeg },
+          columns: { layout: 'aligned', onePerRow: true },
+        },
+      ]);
+      const middle = foils[foils.length >> 1];
+      expect(Math.abs(middle.angleDeg - angleDeg)).toBeLessThan(6);
+    },
+  );
 
   test('drift is counted from the first foil of the side', () => {
     const { foils } = sheetOf([{ place: { kind: 'side' }, direction: { kind: 'parallel', angleDeg: 45 } }]);
@@ -65,7 +84,16 @@ describe('angles', () => {
   });
 
   test('a pivot turns evenly from the first angle to the last', () => {
-    const angles = sheetOf([{ place: { kind: 'overlap', of: [{ kind: 'side' }, { kind: 'zones', zones: ['upper-side', 'lower-side'] }] }, side: 'left', direction: { kind: 'pivot', fromDeg: 50, toDeg: 10 } }]).foils.map((foil) => foil.angleDeg);
+    const angles = sheetOf([
+      {
+        place: {
+          kind: 'overlap',
+          of: [{ kind: 'side' }, { kind: 'zones', zones: ['upper-side', 'lower-side'] }],
+        },
+        side: 'left',
+        direction: { kind: 'pivot', fromDeg: 50, toDeg: 10 },
+      },
+    ]).foils.map((foil) => foil.angleDeg);
     expect(angles.length).toBeGreaterThan(6);
     for (let i = 1; i < angles.length; i += 1) expect(angles[i]).toBeLessThan(angles[i - 1] + 1);
     expect(angles[0] - angles.at(-1)!).toBeGreaterThan(25);
@@ -77,6 +105,10 @@ describe('angles', () => {
     expect(across.every((foil) => foil.side === 'across')).toBe(true);
     expect(across.some((foil) => foil.column === 0)).toBe(true);
     const both = sheetOf([{ side: 'both', direction: { kind: 'parallel', angleDeg: 45 } }]).foils;
-    expect(both.map((foil) => foil.side)).toEqual([...both.filter((f) => f.side === 'left'), ...both.filter((f) => f.side === 'right')].map((f) => f.side));
+    expect(both.map((foil) => foil.side)).toEqual(
+      [...both.filter((f) => f.side === 'left'), ...both.filter((f) => f.side === 'right')].map(
+        (f) => f.side,
+      ),
+    );
   });
 });

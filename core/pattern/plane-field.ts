@@ -1,5 +1,16 @@
 import {
-  addScaled, cross, dot, mix, normalize, sampleRaster, scale, subtract, surfaceNormal, vec, type Head, type Outline,
+  addScaled,
+  cross,
+  dot,
+  mix,
+  normalize,
+  sampleRaster,
+  scale,
+  subtract,
+  surfaceNormal,
+  vec,
+  type Head,
+  type Outline,
   type Vec3,
 } from '../head';
 import { catmullRom } from './catmull-rom';
@@ -42,7 +53,11 @@ export interface PlaneField extends Field {
  * the plane through S(σ) with normal normalize((1−λ)·t(C) + λ·t(σ)).
  * @param angleDeg of all partings
  */
-export function planeField({ frame, across, centre, edge, depths, outlines }: Sectioned, angleDeg: number, planeTurn = PLANE_TURN): PlaneField {
+export function planeField(
+  { frame, across, centre, edge, depths, outlines }: Sectioned,
+  angleDeg: number,
+  planeTurn = PLANE_TURN,
+): PlaneField {
   const { head } = frame;
   const { k, skull } = head;
   const axes = partingAxes(head, centre, across);
@@ -63,7 +78,11 @@ export function planeField({ frame, across, centre, edge, depths, outlines }: Se
   const nearPanel = boundsOf(outlines, OUTSIDE_MM * k, head);
   const curves: (Packed | undefined)[] = planes.map(() => undefined);
   const curveAt = (j: number): Packed => {
-    curves[j] ??= packed(frame, depths, traceSection(skull, planes[j].origin, planes[j].normal, parting, step, PARTING_REACH_MM * k, nearPanel));
+    curves[j] ??= packed(
+      frame,
+      depths,
+      traceSection(skull, planes[j].origin, planes[j].normal, parting, step, PARTING_REACH_MM * k, nearPanel),
+    );
     return curves[j];
   };
   const sOf = (position: number) => (position + firstKnot) * knotStep;
@@ -74,7 +93,12 @@ export function planeField({ frame, across, centre, edge, depths, outlines }: Se
     if (!(position >= -1e-9 && position <= planes.length - 1 + 1e-9)) return undefined;
     const j = min(planes.length - 2, max(0, floor(position)));
     const four = [curveAt(max(0, j - 1)), curveAt(j), curveAt(j + 1), curveAt(min(planes.length - 1, j + 2))];
-    return { four, f: position - j, back: min(four[1].back, four[2].back), ahead: min(four[1].ahead, four[2].ahead) };
+    return {
+      four,
+      f: position - j,
+      back: min(four[1].back, four[2].back),
+      ahead: min(four[1].ahead, four[2].ahead),
+    };
   };
 
   const trace = (s: number, thicknessMm: number): TracedLine | undefined => {
@@ -110,7 +134,8 @@ export function planeField({ frame, across, centre, edge, depths, outlines }: Se
     const index = min(at.ahead, max(-at.back, u / step));
     const i = min(at.ahead - 1, max(-at.back, floor(index)));
     const near = interpolated(at.four, at.f, i, i + 1);
-    for (let n = 0; n < STRIDE; n += 1) out[offset + n] = near[n] + (near[STRIDE + n] - near[n]) * (index - i);
+    for (let n = 0; n < STRIDE; n += 1)
+      out[offset + n] = near[n] + (near[STRIDE + n] - near[n]) * (index - i);
   };
 
   const partingsThrough = (point: Vec3): number[] => {
@@ -222,7 +247,10 @@ function interpolated(four: readonly Packed[], f: number, from: number, to: numb
 }
 
 /** Extent of a panel along the spine from the points of its outline. */
-function extentOf(edge: readonly Vec3[], partingsThrough: (point: Vec3) => readonly number[]): readonly [number, number] {
+function extentOf(
+  edge: readonly Vec3[],
+  partingsThrough: (point: Vec3) => readonly number[],
+): readonly [number, number] {
   let low = Infinity;
   let high = -Infinity;
   for (const point of edge) {
@@ -235,7 +263,13 @@ function extentOf(edge: readonly Vec3[], partingsThrough: (point: Vec3) => reado
 }
 
 /** Knot position (with fraction) at which the plane passes the point: linear first, then one step with the plane there. */
-function refine(planes: readonly { origin: Vec3; normal: Vec3 }[], j: number, point: Vec3, before: number, beyond: number): number {
+function refine(
+  planes: readonly { origin: Vec3; normal: Vec3 }[],
+  j: number,
+  point: Vec3,
+  before: number,
+  beyond: number,
+): number {
   const f = before / (before - beyond);
   const weights = catmullRom(f);
   let origin = vec(0, 0, 0);

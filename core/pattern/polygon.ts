@@ -25,7 +25,8 @@ export function polygonDepth(outline: readonly OpenedPoint[], { x, y }: OpenedPo
 /** Whether two edges of a closed outline cross each other. */
 export function crossesItself(outline: readonly OpenedPoint[]): boolean {
   const n = outline.length;
-  const turn = (a: OpenedPoint, b: OpenedPoint, c: OpenedPoint) => (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x);
+  const turn = (a: OpenedPoint, b: OpenedPoint, c: OpenedPoint) =>
+    (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x);
   for (let i = 0; i < n; i += 1) {
     const a = outline[i];
     const b = outline[(i + 1) % n];

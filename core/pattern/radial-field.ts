@@ -1,4 +1,16 @@
-import { addScaled, cross, dot, fromOpened, normalize, scale, subtract, surfaceNormal, vec, type OpenedPoint, type Vec3 } from '../head';
+import {
+  addScaled,
+  cross,
+  dot,
+  fromOpened,
+  normalize,
+  scale,
+  subtract,
+  surfaceNormal,
+  vec,
+  type OpenedPoint,
+  type Vec3,
+} from '../head';
 import { catmullRom } from './catmull-rom';
 import type { Field, Sectioned } from './field';
 import type { Side } from './types';
@@ -25,7 +37,12 @@ export interface RadialField extends Field {
  * @param pivot on the opened head
  * @param roundBy side by which the wedges go round, from behind
  */
-export function radialField(panel: Sectioned, pivot: OpenedPoint, radiusMm: number, roundBy: Side = 'right'): RadialField {
+export function radialField(
+  panel: Sectioned,
+  pivot: OpenedPoint,
+  radiusMm: number,
+  roundBy: Side = 'right',
+): RadialField {
   const { head } = panel.frame;
   const { skull, k } = head;
   const step = SAMPLE_MM * k;
@@ -61,7 +78,11 @@ export function radialField(panel: Sectioned, pivot: OpenedPoint, radiusMm: numb
     const out = new Float64Array(STRIDE * (to - from + 1));
     for (let n = 0; n < out.length; n += 1) {
       const at = n + STRIDE * from;
-      out[n] = weights[0] * four[0][at] + weights[1] * four[1][at] + weights[2] * four[2][at] + weights[3] * four[3][at];
+      out[n] =
+        weights[0] * four[0][at] +
+        weights[1] * four[1][at] +
+        weights[2] * four[2][at] +
+        weights[3] * four[3][at];
     }
     return out;
   };
@@ -96,7 +117,10 @@ export function radialField(panel: Sectioned, pivot: OpenedPoint, radiusMm: numb
     return {
       count: to - from + 1,
       middle: ray(angle, from, to),
-      edges: (i, j) => ({ before: ray(angle - half, from + i, from + j), after: ray(angle + half, from + i, from + j) }),
+      edges: (i, j) => ({
+        before: ray(angle - half, from + i, from + j),
+        after: ray(angle + half, from + i, from + j),
+      }),
     };
   };
   return {
@@ -111,16 +135,22 @@ const lengthOf = (v: Vec3) => Math.hypot(v.x, v.y, v.z);
 
 /** Range of angles that the panel covers: a turn where it goes all the way round the pivot. */
 function angleExtent(panel: Sectioned, angleOf: (point: Vec3) => number, pivot: Vec3) {
-  const { frame: { grid, head }, depths, centre } = panel;
+  const {
+    frame: { grid, head },
+    depths,
+    centre,
+  } = panel;
   const away = lengthOf(subtract(centre, pivot));
   const middle = away > 2 * head.k ? angleOf(centre) : 0;
   const seen: number[] = [];
   depths.forEach((depth, i) => {
     const point = grid.points[i];
     // Near the pivot angles say little.
-    if (depth > 0 && point && lengthOf(subtract(point, pivot)) > 8 * head.k) seen.push(folded(angleOf(point) - middle));
+    if (depth > 0 && point && lengthOf(subtract(point, pivot)) > 8 * head.k)
+      seen.push(folded(angleOf(point) - middle));
   });
-  for (const point of panel.edge) if (lengthOf(subtract(point, pivot)) > 8 * head.k) seen.push(folded(angleOf(point) - middle));
+  for (const point of panel.edge)
+    if (lengthOf(subtract(point, pivot)) > 8 * head.k) seen.push(folded(angleOf(point) - middle));
   seen.sort((a, b) => a - b);
   let gap = 0;
   for (let i = 1; i < seen.length; i += 1) gap = Math.max(gap, seen[i] - seen[i - 1]);

@@ -2,7 +2,12 @@ import { gatherName, recipeLine } from './recipe-name';
 import { planWith } from './testing';
 import type { Gather } from './types';
 
-const weave = (stitchMm: number, depth = 0.5): Gather => ({ kind: 'weave', stitchMm, gapMm: stitchMm, depth });
+const weave = (stitchMm: number, depth = 0.5): Gather => ({
+  kind: 'weave',
+  stitchMm,
+  gapMm: stitchMm,
+  depth,
+});
 
 test.each([
   [{ kind: 'slice' }, 3, 'slice'],
@@ -17,8 +22,14 @@ test.each([
 });
 
 test('a recipe in one line, in the unit that is asked for', () => {
-  const [panel] = planWith([{ thicknessMm: 3.175, spacing: { kind: 'graded', dropoutsMm: [6.35, 12.7] } }]).panels;
+  const [panel] = planWith([
+    { thicknessMm: 3.175, spacing: { kind: 'graded', dropoutsMm: [6.35, 12.7] } },
+  ]).panels;
   expect(recipeLine(panel, 'in')).toBe('fine weave, 1/8" + 1/4", 1/2" …');
-  expect(recipeLine({ ...panel, thicknessMm: 4, spacing: { kind: 'constant', dropoutMm: 5 } })).toBe('fine weave, 4 + 5 mm');
-  expect(recipeLine({ ...panel, thicknessMm: 4, spacing: { kind: 'eased', fromMm: 8, toMm: 4 } }, 'cm')).toBe('fine weave, 0.4 + 0.8–0.4 cm');
+  expect(recipeLine({ ...panel, thicknessMm: 4, spacing: { kind: 'constant', dropoutMm: 5 } })).toBe(
+    'fine weave, 4 + 5 mm',
+  );
+  expect(recipeLine({ ...panel, thicknessMm: 4, spacing: { kind: 'eased', fromMm: 8, toMm: 4 } }, 'cm')).toBe(
+    'fine weave, 0.4 + 0.8–0.4 cm',
+  );
 });

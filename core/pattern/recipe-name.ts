@@ -33,7 +33,9 @@ function turnsName({ of, then }: Extract<Gather, { kind: 'alternate' }>, thickne
   }
   if (runs.length === 1) return names[0];
   const words = runs.map(({ name, count }) => (count === 1 ? name : `${count} ${name}s`));
-  return then === 'again' ? `${words.join(', ')} in turn` : `${words.slice(0, -1).join(', ')}, then ${names.at(-1)}s`;
+  return then === 'again'
+    ? `${words.join(', ')} in turn`
+    : `${words.slice(0, -1).join(', ')}, then ${names.at(-1)}s`;
 }
 
 /** Direction of the partings in words: `horizontal`, `diagonal back 30°`. */
@@ -65,7 +67,9 @@ export function angleName(deg: number): string {
 
 /** Way of one parting in words: by its angle, or by the line of the head that it follows. */
 export function partingName(direction: Direction, angleDeg: number): string {
-  return direction.kind === 'hairline' || direction.kind === 'part' || direction.kind === 'radial' ? directionName(direction) : angleName(angleDeg);
+  return direction.kind === 'hairline' || direction.kind === 'part' || direction.kind === 'radial'
+    ? directionName(direction)
+    : angleName(angleDeg);
 }
 
 /** Recipe of a panel in one line: `fine weave, 4 + 5 mm` (thickness + drop-out), in the unit that is asked for. */

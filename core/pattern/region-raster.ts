@@ -13,7 +13,12 @@ const OUTSIDE = -1000;
  */
 export function regionDepths(grid: ScalpGrid, region: Region, half: boolean): Float64Array {
   const depths = new Float64Array(grid.points.length).fill(Number.NaN);
-  const node: Writable<RegionNode> = { point: { x: 0, y: 0, z: 0 }, place: { azimuth: 0, arc: 0, hairArc: 0 }, opened: { x: 0, y: 0 }, index: 0 };
+  const node: Writable<RegionNode> = {
+    point: { x: 0, y: 0, z: 0 },
+    place: { azimuth: 0, arc: 0, hairArc: 0 },
+    opened: { x: 0, y: 0 },
+    index: 0,
+  };
   for (let i = 0; i < depths.length; i += 1) {
     const point = grid.points[i];
     const place = grid.places[i];
@@ -24,7 +29,10 @@ export function regionDepths(grid: ScalpGrid, region: Region, half: boolean): Fl
     }
     node.point = point;
     node.place = place;
-    node.opened = { x: grid.x0 + (i % grid.columns) * grid.step, y: grid.y0 + floor(i / grid.columns) * grid.step };
+    node.opened = {
+      x: grid.x0 + (i % grid.columns) * grid.step,
+      y: grid.y0 + floor(i / grid.columns) * grid.step,
+    };
     node.index = i;
     depths[i] = region(node);
   }

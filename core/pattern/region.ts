@@ -34,21 +34,31 @@ export function beyondAzimuth(place: ScalpPlace, azimuth: number): number {
 }
 
 /** On the client's left (in this frame) of the sagittal plane at `offsetMm`. */
-export const leftOf = (offsetMm: number): Region => ({ point }) => point.x - offsetMm;
+export const leftOf =
+  (offsetMm: number): Region =>
+  ({ point }) =>
+    point.x - offsetMm;
 
-export const both = (...regions: Region[]): Region => (node) => {
-  let depth = Infinity;
-  for (const region of regions) depth = min(depth, region(node));
-  return depth;
-};
+export const both =
+  (...regions: Region[]): Region =>
+  (node) => {
+    let depth = Infinity;
+    for (const region of regions) depth = min(depth, region(node));
+    return depth;
+  };
 
-export const either = (...regions: Region[]): Region => (node) => {
-  let depth = -Infinity;
-  for (const region of regions) depth = max(depth, region(node));
-  return depth;
-};
+export const either =
+  (...regions: Region[]): Region =>
+  (node) => {
+    let depth = -Infinity;
+    for (const region of regions) depth = max(depth, region(node));
+    return depth;
+  };
 
-export const not = (region: Region): Region => (node) => -region(node);
+export const not =
+  (region: Region): Region =>
+  (node) =>
+    -region(node);
 
 /** An angle kept within ±90°, where its sine still grows. */
 function clampTurn(angle: number): number {

@@ -41,25 +41,30 @@ test('left and right hold mirrored roots', () => {
   }
 });
 
-describe.each(['four-quarters', 'baby-veil', 'teased-sweep', 'crown-wheel', 'hairline-and-threes'])('%s', (key) => {
-  const plan = planOf(TECHNIQUES.find((technique) => technique.key === key)!);
-  const { sheet } = engine.compute(plan);
-  const dense = shares(many, plan);
+describe.each(['four-quarters', 'baby-veil', 'teased-sweep', 'crown-wheel', 'hairline-and-threes'])(
+  '%s',
+  (key) => {
+    const plan = planOf(TECHNIQUES.find((technique) => technique.key === key)!);
+    const { sheet } = engine.compute(plan);
+    const dense = shares(many, plan);
 
-  test('30 000 roots against a million: shares within half a point', () => {
-    const sparse = shares(few, plan);
-    expect(Math.abs(sparse.foiled - dense.foiled)).toBeLessThan(0.005);
-    expect(Math.abs(sparse.lit - dense.lit)).toBeLessThan(0.005);
-  });
+    test('30 000 roots against a million: shares within half a point', () => {
+      const sparse = shares(few, plan);
+      expect(Math.abs(sparse.foiled - dense.foiled)).toBeLessThan(0.005);
+      expect(Math.abs(sparse.lit - dense.lit)).toBeLessThan(0.005);
+    });
 
-  // Strips end square while panels end aslant: where two diagonals meet, the roots of both are given to the first.
-  test('integration agrees with a million roots: shares within a point, foils within 3 % (median)', () => {
-    expect(Math.abs(sheet.totals.foiledShare - dense.foiled)).toBeLessThan(0.01);
-    expect(Math.abs(sheet.totals.pickedShare - dense.lit)).toBeLessThan(0.01);
-    const errors = sheet.foils.map((foil, i) => Math.abs((dense.byFoil.get(i) ?? 0) / foil.areaMm2 - 1)).sort((a, b) => a - b);
-    expect(errors[errors.length >> 1]).toBeLessThan(0.03);
-  });
-});
+    // Strips end square while panels end aslant: where two diagonals meet, the roots of both are given to the first.
+    test('integration agrees with a million roots: shares within a point, foils within 3 % (median)', () => {
+      expect(Math.abs(sheet.totals.foiledShare - dense.foiled)).toBeLessThan(0.01);
+      expect(Math.abs(sheet.totals.pickedShare - dense.lit)).toBeLessThan(0.01);
+      const errors = sheet.foils
+        .map((foil, i) => Math.abs((dense.byFoil.get(i) ?? 0) / foil.areaMm2 - 1))
+        .sort((a, b) => a - b);
+      expect(errors[errors.length >> 1]).toBeLessThan(0.03);
+    });
+  },
+);
 
 test('every root of a slice is picked, of a surface weave at most half as deep', () => {
   const plan = planWith([{ gather: { kind: 'slice' } }]);
@@ -69,15 +74,33 @@ test('every root of a slice is picked, of a surface weave at most half as deep',
 
 test('hair between foils is found in the drop-outs that are treated, hair painted without foils in its sections', () => {
   const plan = planOf(TECHNIQUES.find(({ key }) => key === 'four-quarters')!);
-  const treated: Plan = { ...plan, panels: plan.panels.map((panel, i) => (i === 0 ? { ...panel, dropouts: { every: 2, treatments: ['lowlight' as const], together: 1, recipes: {} } } : { ...panel, muted: i > 1, medium: 'open-air' })) };
+  const treated: Plan = {
+    ...plan,
+    panels: plan.panels.map((panel, i) =>
+      i === 0
+        ? { ...panel, dropouts: { every: 2, treatments: ['lowlight' as const], together: 1, recipes: {} } }
+        : { ...panel, muted: i > 1, medium: 'open-air' },
+    ),
+  };
   const computed = engine.compute(treated);
   const { foil, picked, painted, dropout } = foilsOfRoots(indexRoots(few), computed);
-  const hairs = (of: Int16Array, n: number) => Array.from({ length: n }, (_, own) => of.reduce((sum, at, i) => sum + (at === own ? few.area[i] : 0), 0));
+  const hairs = (of: Int16Array, n: number) =>
+    Array.from({ length: n }, (_, own) => of.reduce((sum, at, i) => sum + (at === own ? few.area[i] : 0), 0));
   const areas = hairs(dropout, computed.sheet.dropouts.length);
   expect(areas.length).toBeGreaterThan(3);
-  expect(areas.reduce((a, b) => a + b, 0) / computed.sheet.dropouts.reduce((sum, { areaMm2 }) => sum + areaMm2, 0)).toBeCloseTo(1, 1);
-  expect(hairs(painted, computed.sheet.painted.length).reduce((a, b) => a + b, 0) / computed.sheet.painted.reduce((sum, { areaMm2 }) => sum + areaMm2, 0)).toBeCloseTo(1, 1);
+  expect(
+    areas.reduce((a, b) => a + b, 0) / computed.sheet.dropouts.reduce((sum, { areaMm2 }) => sum + areaMm2, 0),
+  ).toBeCloseTo(1, 1);
+  expect(
+    hairs(painted, computed.sheet.painted.length).reduce((a, b) => a + b, 0) /
+      computed.sheet.painted.reduce((sum, { areaMm2 }) => sum + areaMm2, 0),
+  ).toBeCloseTo(1, 1);
   // A hair lies in one of them only, and drop-outs are not picked.
-  const wrong = Array.from({ length: few.count }, (_, i) => [foil[i], painted[i], dropout[i]].filter((own) => own >= 0).length > 1 || (dropout[i] >= 0 && picked[i] > 0));
+  const wrong = Array.from(
+    { length: few.count },
+    (_, i) =>
+      [foil[i], painted[i], dropout[i]].filter((own) => own >= 0).length > 1 ||
+      (dropout[i] >= 0 && picked[i] > 0),
+  );
   expect(wrong.filter(Boolean)).toEqual([]);
 });

@@ -49,7 +49,8 @@ export function indexRoots(roots: Roots): RootIndex {
   const columns = floor((x1 - x0) / BUCKET_MM) + 1;
   const rows = floor((y1 - y0) / BUCKET_MM) + 1;
   const bucketOf = (i: number) =>
-    floor((roots.opened[2 * i + 1] - y0) / BUCKET_MM) * columns + floor((roots.opened[2 * i] - x0) / BUCKET_MM);
+    floor((roots.opened[2 * i + 1] - y0) / BUCKET_MM) * columns +
+    floor((roots.opened[2 * i] - x0) / BUCKET_MM);
   const start = new Int32Array(columns * rows + 1);
   for (let i = 0; i < roots.count; i += 1) start[bucketOf(i) + 1] += 1;
   for (let b = 0; b < columns * rows; b += 1) start[b + 1] += start[b];
@@ -80,7 +81,8 @@ export function foilsOfRoots(index: RootIndex, { sheet, drawing }: ComputedPlan)
     const lengths = cumulated(path);
     const scale = widthMm / lengths[lengths.length - 1];
     // Picking starts at the end of the parting that lies nearer the hairline, where the gather says so.
-    const turned = gather.kind === 'weave' && gather.fromHairline === true && endsAtHairline(path, drawing.head);
+    const turned =
+      gather.kind === 'weave' && gather.fromHairline === true && endsAtHairline(path, drawing.head);
     for (let j = 0; j + 1 < path.count; j += 1) {
       visit(index, path, j, (root, along, depth) => {
         // Hair that dropped out of a foil's weave may still be painted between the foils.
@@ -124,7 +126,8 @@ export function foilsOverRoots(index: RootIndex, { drawing }: Pick<ComputedPlan,
 
 /** Whether the last end of a section lies nearer the hairline than its first. */
 function endsAtHairline({ packed, count }: FoilPath, head: Head): boolean {
-  const depth = (i: number) => head.hairArc(atan2(packed[i], packed[i + 1])) - hypot(packed[i], packed[i + 1]);
+  const depth = (i: number) =>
+    head.hairArc(atan2(packed[i], packed[i + 1])) - hypot(packed[i], packed[i + 1]);
   return depth(6 * (count - 1)) < depth(0);
 }
 
@@ -138,7 +141,12 @@ function cumulated({ packed, count }: FoilPath): Float64Array {
 }
 
 /** Calls with every root inside step j of a strip: its share along the step and across the section (0 at its first edge). */
-function visit(index: RootIndex, { packed }: FoilPath, j: number, take: (root: number, along: number, depth: number) => void): void {
+function visit(
+  index: RootIndex,
+  { packed }: FoilPath,
+  j: number,
+  take: (root: number, along: number, depth: number) => void,
+): void {
   const i = 6 * j;
   const ax = packed[i + 2];
   const ay = packed[i + 3];

@@ -1,6 +1,14 @@
 import type { PanelField, RowSource } from './panel-field';
 import { columnEdges } from './columns';
-import { fitEnds, ribbonOf, runsInside, SAMPLE_MM, type Ribbon, type Run, type TracedLine } from './section-line';
+import {
+  fitEnds,
+  ribbonOf,
+  runsInside,
+  SAMPLE_MM,
+  type Ribbon,
+  type Run,
+  type TracedLine,
+} from './section-line';
 import type { SectionedPanel } from './sectioning';
 import { turnOf } from './gather';
 import { nominalDropout, rowOffsets, rowsFromLine, type RowSizes } from './spacing';
@@ -38,10 +46,16 @@ export interface Cell {
 /** Thickness and drop-out of each row (from 0) by the gathers in turn; a spacing that is solved for a target keeps its own drop-outs. */
 export function sizesOf({ gather, thicknessMm, spacing }: Panel): RowSizes {
   const solved =
-    spacing.kind === 'count' || spacing.kind === 'share' || spacing.kind === 'minutes' || spacing.kind === 'budget';
+    spacing.kind === 'count' ||
+    spacing.kind === 'share' ||
+    spacing.kind === 'minutes' ||
+    spacing.kind === 'budget';
   return (row) => {
     const turn = turnOf(gather, row + 1);
-    return { thicknessMm: turn?.thicknessMm ?? thicknessMm, dropoutMm: solved ? null : (turn?.dropoutMm ?? null) };
+    return {
+      thicknessMm: turn?.thicknessMm ?? thicknessMm,
+      dropoutMm: solved ? null : (turn?.dropoutMm ?? null),
+    };
   };
 }
 
@@ -65,7 +79,10 @@ export function placeRows(
     const own: RowSizes = (row) => sizes(Math.max(0, row - bare));
     const listed: PlainSpacing =
       spacing.kind === 'graded'
-        ? { ...spacing, dropoutsMm: [...Array<number>(bare).fill(spacing.dropoutsMm[0]), ...spacing.dropoutsMm] }
+        ? {
+            ...spacing,
+            dropoutsMm: [...Array<number>(bare).fill(spacing.dropoutsMm[0]), ...spacing.dropoutsMm],
+          }
         : spacing;
     const rows = backwards
       ? rowsFromLine(length, own, listed, backwardsSliverMm)
@@ -84,7 +101,11 @@ export function placeRows(
     });
   };
   const rows = laid(0);
-  if (panel.gather.kind !== 'alternate' && typeof panel.start.lastMm !== 'number' && spacing.kind !== 'graded')
+  if (
+    panel.gather.kind !== 'alternate' &&
+    typeof panel.start.lastMm !== 'number' &&
+    spacing.kind !== 'graded'
+  )
     return rows;
   // The corner of a panel may be too narrow for a foil: turns and listed drop-outs are counted from the first foil.
   const bare = rows.findIndex((row) => runsOf(half, row).length > 0);

@@ -157,8 +157,14 @@ const ALONG_EDGE_MM = 1.2;
  * they lie on it, so that sections of neighbouring panels meet and do not lie over each other.
  * @param ends which of its ends is at the panel's edge; at the others it meets the next column
  */
-export function fitEnds({ opened, across, count }: Ribbon, frame: Frame, depths: Float64Array, ends: { readonly first: boolean; readonly last: boolean }): void {
-  const depthAt = (j: number, side: number) => sampleRaster(frame.grid, depths, opened[6 * j + side], opened[6 * j + side + 1]);
+export function fitEnds(
+  { opened, across, count }: Ribbon,
+  frame: Frame,
+  depths: Float64Array,
+  ends: { readonly first: boolean; readonly last: boolean },
+): void {
+  const depthAt = (j: number, side: number) =>
+    sampleRaster(frame.grid, depths, opened[6 * j + side], opened[6 * j + side + 1]);
   /** By how many steps a corner was moved outwards. */
   const moved = (end: number, inner: number, side: number): number => {
     const outer = depthAt(end, side);
@@ -168,7 +174,8 @@ export function fitEnds({ opened, across, count }: Ribbon, frame: Frame, depths:
     // A side that runs along the edge ends where its middle does.
     if (!(before - off > ALONG_EDGE_MM)) return 0;
     const by = min(1, max(-1, off / (before - off)));
-    for (const i of [side, side + 1]) opened[6 * end + i] += (opened[6 * end + i] - opened[6 * inner + i]) * by;
+    for (const i of [side, side + 1])
+      opened[6 * end + i] += (opened[6 * end + i] - opened[6 * inner + i]) * by;
     return by;
   };
   const fit = (end: number, inner: number) => {
@@ -189,7 +196,14 @@ function meanStep(line: TracedLine, from: number, to: number): number {
 }
 
 /** Distance between the section's edges at right angles to the parting, mm; `a` and `c` are where the step's samples begin. */
-function acrossAt(middle: Float64Array, a: number, before: Float64Array, after: Float64Array, c: number, f: number): number {
+function acrossAt(
+  middle: Float64Array,
+  a: number,
+  before: Float64Array,
+  after: Float64Array,
+  c: number,
+  f: number,
+): number {
   const b = a + STRIDE;
   const d = c + STRIDE;
   const tx = middle[b] - middle[a];

@@ -47,7 +47,12 @@ export function sectioningOrder(panels: readonly Panel[], sectioning: readonly s
  * What is taken before one side of a panel. A panel of the other side only matters where the two dividing lines leave
  * room for an overlap; a second panel of the same place finds nothing left to take.
  */
-export function claimsBefore(panel: Panel, side: 'left' | 'across', order: readonly Panel[], frame: Frame): Claim[] {
+export function claimsBefore(
+  panel: Panel,
+  side: 'left' | 'across',
+  order: readonly Panel[],
+  frame: Frame,
+): Claim[] {
   const own = divideAt(panel, frame);
   const claims: Claim[] = [];
   const places = new Set<string>();
@@ -69,7 +74,12 @@ export function claimsBefore(panel: Panel, side: 'left' | 'across', order: reado
 }
 
 /** Everything that a sectioned panel depends on beside the head: two with the same key are the same. */
-export function sectionedKey(panel: Panel, side: 'left' | 'across', claims: readonly Claim[], frame: Frame): string {
+export function sectionedKey(
+  panel: Panel,
+  side: 'left' | 'across',
+  claims: readonly Claim[],
+  frame: Frame,
+): string {
   const usesPart = [panel, ...claims.map((claim) => claim.panel)].some(followsPart);
   return JSON.stringify([
     claimedPlace(panel, side),
@@ -144,7 +154,8 @@ function sectionOn(
     areaMm2 += area;
     sum = addScaled(sum, grid.points[i]!, area);
   }
-  if (outlines.length === 0 || areaMm2 < SMALLEST_MM2 * head.k * head.k) return { sectioned: undefined, depths };
+  if (outlines.length === 0 || areaMm2 < SMALLEST_MM2 * head.k * head.k)
+    return { sectioned: undefined, depths };
   const sectioned: SectionedPanel = {
     frame,
     across: panel.side === 'across',

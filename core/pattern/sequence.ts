@@ -61,7 +61,10 @@ export function sequenceRows(
       if (u >= from && u <= to) skyline[bin] = offset + heightAt(u) + thicknessMm / lean;
     }
     const half = thicknessMm / lean / 2;
-    rows.push({ angleDeg: step.angleDeg, line: { from: [offset + heightAt(from) + half, from], to: [offset + heightAt(to) + half, to] } });
+    rows.push({
+      angleDeg: step.angleDeg,
+      line: { from: [offset + heightAt(from) + half, from], to: [offset + heightAt(to) + half, to] },
+    });
   }
   return rows;
 }

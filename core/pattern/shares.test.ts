@@ -30,8 +30,7 @@ test('zones add up to the whole by their skin', () => {
   const { sheet } = engine.compute(startPlan());
   const { total, byZone } = sharesOf(sheet);
   const area = sheet.zones.reduce((sum, { areaCm2 }) => sum + areaCm2, 0);
-  expect(sheet.zones.reduce((sum, { zone, areaCm2 }) => sum + areaCm2 * byZone[zone].lightened, 0) / area).toBeCloseTo(
-    total.lightened,
-    12,
-  );
+  expect(
+    sheet.zones.reduce((sum, { zone, areaCm2 }) => sum + areaCm2 * byZone[zone].lightened, 0) / area,
+  ).toBeCloseTo(total.lightened, 12);
 });

@@ -16,7 +16,10 @@ export interface HairShares {
 }
 
 /** Shares of a pattern. @param deposits letters whose formulas only deposit: what they pick is deepened */
-export function sharesOf({ zones }: Pick<Sheet, 'zones'>, deposits: ReadonlySet<string> = new Set()): HairShares {
+export function sharesOf(
+  { zones }: Pick<Sheet, 'zones'>,
+  deposits: ReadonlySet<string> = new Set(),
+): HairShares {
   const own = zones.map(({ zone, areaCm2, foiledShare, pickedShare, pickedBy, lowlitShare }) => {
     const dark = Object.entries(pickedBy).reduce(
       (sum, [letter, share]) => (deposits.has(letter) ? sum + share : sum),
@@ -25,11 +28,16 @@ export function sharesOf({ zones }: Pick<Sheet, 'zones'>, deposits: ReadonlySet<
     return {
       zone,
       areaCm2,
-      shares: { foiled: foiledShare, lightened: pickedShare - dark, deepened: Math.min(1, dark + lowlitShare) },
+      shares: {
+        foiled: foiledShare,
+        lightened: pickedShare - dark,
+        deepened: Math.min(1, dark + lowlitShare),
+      },
     };
   });
   const area = own.reduce((sum, { areaCm2 }) => sum + areaCm2, 0);
-  const mean = (of: keyof Shares) => own.reduce((sum, { areaCm2, shares }) => sum + areaCm2 * shares[of], 0) / area;
+  const mean = (of: keyof Shares) =>
+    own.reduce((sum, { areaCm2, shares }) => sum + areaCm2 * shares[of], 0) / area;
   return {
     total: { foiled: mean('foiled'), lightened: mean('lightened'), deepened: mean('deepened') },
     byZone: Object.fromEntries(own.map(({ zone, shares }) => [zone, shares])) as Record<Zone, Shares>,
@@ -37,7 +45,8 @@ export function sharesOf({ zones }: Pick<Sheet, 'zones'>, deposits: ReadonlySet<
 }
 
 /** A share of the hair in words: of a little, that it is a little. */
-export const shareWords = (share: number): string => (share > 0 && share < 0.005 ? 'under 1%' : percent(share));
+export const shareWords = (share: number): string =>
+  share > 0 && share < 0.005 ? 'under 1%' : percent(share);
 
 /** The shares in words: what is lightened, and deepened where anything is. */
 export function sharesWords({ lightened, deepened }: Shares): string {

@@ -11,7 +11,12 @@ export interface SlantedLine {
 }
 
 /** Traces the section about a slanted line: its edges lie half a thickness to each side, across the line in (s, u). */
-export function traceSlanted(field: PlaneField, line: SlantedLine, thicknessMm: number, k: number): TracedLine | undefined {
+export function traceSlanted(
+  field: PlaneField,
+  line: SlantedLine,
+  thicknessMm: number,
+  k: number,
+): TracedLine | undefined {
   const [s0, u0] = line.from;
   const [s1, u1] = line.to;
   const length = hypot(s1 - s0, u1 - u0);

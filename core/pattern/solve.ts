@@ -71,7 +71,8 @@ function byCount(panel: Panel, halves: readonly PanelHalf[], stock: FoilStock, f
   const counters = halves.map((half) => foilCounter(half, panel, stock));
   const countAt = (dropoutMm: number) =>
     halves.reduce(
-      (sum, half, i) => sum + placeRows(half, panel, even(dropoutMm)).reduce((own, row) => own + counters[i](row), 0),
+      (sum, half, i) =>
+        sum + placeRows(half, panel, even(dropoutMm)).reduce((own, row) => own + counters[i](row), 0),
       0,
     );
   const dropoutMm = dropoutForCount(foils, panel.thicknessMm, WIDEST_MM, countAt);
@@ -96,7 +97,12 @@ function byCount(panel: Panel, halves: readonly PanelHalf[], stock: FoilStock, f
           halves.map((half) => placeRows(half, panel, even(dropoutMm))),
         )
       : undefined;
-  return { spacing: even(dropoutMm), solvedDropoutMm: dropoutMm, ...(problem && { problem }), ...(note && { note }) };
+  return {
+    spacing: even(dropoutMm),
+    solvedDropoutMm: dropoutMm,
+    ...(problem && { problem }),
+    ...(note && { note }),
+  };
 }
 
 /** Foils from the panel's first edge on, as close together as is asked for, until there are so many. */
@@ -142,7 +148,10 @@ function shortOf(
   if (reached >= wanted) return undefined;
   const columns = halves.flatMap((half, i) => rows[i].map((row) => cellsOf(half, row, panel, stock)));
   const most = Math.max(1, ...columns.map((cells) => cells.length));
-  const wide = Math.max(0, ...columns.map((cells) => cells.reduce((sum, { ribbon }) => sum + ribbon.widthMm, 0)));
+  const wide = Math.max(
+    0,
+    ...columns.map((cells) => cells.reduce((sum, { ribbon }) => sum + ribbon.widthMm, 0)),
+  );
   const reasons = [
     most > 1 && `a row of up to ${Math.round(wide)} mm takes ${most} foils of ${stock.usableWidthMm} mm`,
     halves.length > 1 && 'both sides get the same rows',
@@ -150,7 +159,12 @@ function shortOf(
   return `${reached} of ${wanted} foils: ${reasons.join(', and ') || 'another row does not fit'}`;
 }
 
-function byShare(panel: Panel, halves: readonly PanelHalf[], stock: FoilStock, wanted: number): SolvedSpacing {
+function byShare(
+  panel: Panel,
+  halves: readonly PanelHalf[],
+  stock: FoilStock,
+  wanted: number,
+): SolvedSpacing {
   const area = halves.reduce((sum, { sectioned }) => sum + sectioned.areaMm2, 0);
   const lightenedAt = (dropoutMm: number): number => {
     let sum = 0;
@@ -164,7 +178,8 @@ function byShare(panel: Panel, halves: readonly PanelHalf[], stock: FoilStock, w
     return sum / area;
   };
   const gathers = gathersOf(panel.gather);
-  const picked = gathers.reduce((sum, gather) => sum + pick(gather, USUAL_WIDTH_MM).share, 0) / gathers.length;
+  const picked =
+    gathers.reduce((sum, gather) => sum + pick(gather, USUAL_WIDTH_MM).share, 0) / gathers.length;
   let dropoutMm = Math.min(WIDEST_MM, Math.max(0, panel.thicknessMm * (picked / wanted - 1)));
   let reached = lightenedAt(dropoutMm);
   // The share is all but proportional to 1/pitch: two corrections bring it within what one row makes.

@@ -16,7 +16,9 @@ export interface Row {
 /** Thickness of a row (from 0), and a drop-out of its own where the row has one, mm. */
 export type RowSizes = (row: number) => { readonly thicknessMm: number; readonly dropoutMm: number | null };
 
-const alike = (thicknessMm: number): RowSizes => () => ({ thicknessMm, dropoutMm: null });
+const alike =
+  (thicknessMm: number): RowSizes =>
+  () => ({ thicknessMm, dropoutMm: null });
 
 /** Pitch: distance from one parting to the same edge of the next row, mm. */
 export function pitchOf(thicknessMm: number, dropoutMm: number): number {
@@ -88,7 +90,12 @@ function givenSeries(lengthMm: number, sizes: RowSizes, spacing: PlainSpacing): 
  * Drop-outs eased from one value to another over the length: each depends on where its row lies (smoothstep), and no two
  * neighbours differ by more than a factor of 1.5.
  */
-function easedSeries(lengthMm: number, sizes: RowSizes, fromMm: number, toMm: number): (row: number) => number {
+function easedSeries(
+  lengthMm: number,
+  sizes: RowSizes,
+  fromMm: number,
+  toMm: number,
+): (row: number) => number {
   const values: number[] = [];
   let offset = 0;
   for (let i = 0; i < MOST_ROWS && offset <= lengthMm; i += 1) {
@@ -96,7 +103,10 @@ function easedSeries(lengthMm: number, sizes: RowSizes, fromMm: number, toMm: nu
     const f = Math.min(1, offset / Math.max(1e-9, lengthMm - thicknessMm));
     const wanted = fromMm + (toMm - fromMm) * smoothstep(f);
     const before = values[i - 1];
-    const allowed = before === undefined ? wanted : Math.min(Math.max(before, NEARLY_NONE_MM) * LARGEST_JUMP, Math.max(wanted, before / LARGEST_JUMP));
+    const allowed =
+      before === undefined
+        ? wanted
+        : Math.min(Math.max(before, NEARLY_NONE_MM) * LARGEST_JUMP, Math.max(wanted, before / LARGEST_JUMP));
     values.push(allowed);
     offset += pitchOf(thicknessMm, allowed);
     if (pitchOf(thicknessMm, allowed) <= 0) break;
@@ -110,7 +120,12 @@ function easedSeries(lengthMm: number, sizes: RowSizes, fromMm: number, toMm: nu
  *
  * @param sliverMm hair left between this side's first foil and the line
  */
-export function rowsFromLine(lengthMm: number, sizes: number | RowSizes, spacing: PlainSpacing, sliverMm: number): Row[] {
+export function rowsFromLine(
+  lengthMm: number,
+  sizes: number | RowSizes,
+  spacing: PlainSpacing,
+  sliverMm: number,
+): Row[] {
   return rowOffsets(lengthMm - sliverMm, sizes, spacing).map(({ offsetMm, thicknessMm, dropoutMm }) => ({
     offsetMm: lengthMm - sliverMm - offsetMm - thicknessMm,
     thicknessMm,
@@ -123,7 +138,12 @@ export function rowsFromLine(lengthMm: number, sizes: number | RowSizes, spacing
  * count, the one that leaves about as much behind the last row as between the rows.
  * @returns undefined when even the widest gives more
  */
-export function dropoutForCount(wanted: number, thicknessMm: number, widestMm: number, countAt: (dropoutMm: number) => number): number | undefined {
+export function dropoutForCount(
+  wanted: number,
+  thicknessMm: number,
+  widestMm: number,
+  countAt: (dropoutMm: number) => number,
+): number | undefined {
   if (countAt(widestMm) > wanted) return undefined;
   const least = countAt(0) <= wanted ? 0 : leastWith((count) => count <= wanted, widestMm, countAt);
   if (least === 0) return 0;
@@ -133,7 +153,11 @@ export function dropoutForCount(wanted: number, thicknessMm: number, widestMm: n
 }
 
 /** Least drop-out from which on the count passes a test, by bisection. */
-function leastWith(passes: (count: number) => boolean, widestMm: number, countAt: (dropoutMm: number) => number): number {
+function leastWith(
+  passes: (count: number) => boolean,
+  widestMm: number,
+  countAt: (dropoutMm: number) => number,
+): number {
   let low = 0;
   let high = widestMm;
   for (let i = 0; i < 30; i += 1) {

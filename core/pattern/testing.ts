@@ -15,8 +15,13 @@ export function planWith(panels: readonly Partial<PanelInput>[], more: Partial<P
     ...more,
     panels: panels.map((panel, i) =>
       panelOf({
-        id: `p${i + 1}`, name: `Panel ${i + 1}`, place: { kind: 'back' }, gather: FINE, thicknessMm: 4,
-        spacing: { kind: 'constant', dropoutMm: 5 }, ...panel,
+        id: `p${i + 1}`,
+        name: `Panel ${i + 1}`,
+        place: { kind: 'back' },
+        gather: FINE,
+        thicknessMm: 4,
+        spacing: { kind: 'constant', dropoutMm: 5 },
+        ...panel,
       }),
     ),
   };

@@ -13,9 +13,21 @@ export type Place =
   | { readonly kind: 'side' }
   | { readonly kind: 'zones'; readonly zones: readonly ZoneFamily[] }
   /** Strip beside the part, mm to each side of it, from a distance behind the front hairline to another (null: to the crown). */
-  | { readonly kind: 'part-strip'; readonly leftMm: number; readonly rightMm: number; readonly fromMm: number; readonly toMm: number | null }
+  | {
+      readonly kind: 'part-strip';
+      readonly leftMm: number;
+      readonly rightMm: number;
+      readonly fromMm: number;
+      readonly toMm: number | null;
+    }
   /** Band along the hairline within a range of |azimuth|. Short hair at the hairline may be pinned away: it then begins so far behind it. */
-  | { readonly kind: 'hairline-band'; readonly widthMm: BandWidth; readonly fromDeg: number; readonly toDeg: number; readonly insetMm?: number }
+  | {
+      readonly kind: 'hairline-band';
+      readonly widthMm: BandWidth;
+      readonly fromDeg: number;
+      readonly toDeg: number;
+      readonly insetMm?: number;
+    }
   /** In front of the lines from a point of the part, this far behind the hairline, to the hairline at ± an azimuth. */
   | { readonly kind: 'face-frame'; readonly depthMm: number; readonly reachDeg: number }
   /** Inverted triangle: its corner at the occipital bone, its upper edge this far behind the apex and this wide to each side. */
@@ -37,7 +49,8 @@ export type BandWidth = number | readonly (readonly [azimuthDeg: number, mm: num
 export interface HairLedWidth {
   readonly hairsPerMm: number;
 }
-export const followsHair = (width: BandWidth): width is HairLedWidth => typeof width === 'object' && 'hairsPerMm' in width;
+export const followsHair = (width: BandWidth): width is HairLedWidth =>
+  typeof width === 'object' && 'hairsPerMm' in width;
 
 export type Side = 'left' | 'right';
 
@@ -55,9 +68,21 @@ export type Direction =
   | { readonly kind: 'hairline' }
   | { readonly kind: 'part' }
   /** Wedges about a point; thickness and drop-out are measured at the radius. Sections reach these shares of it in turn. Across the middle they begin behind and go round by the client's right, or by the left. */
-  | { readonly kind: 'radial'; readonly about: 'crown' | DiskPoint; readonly radiusMm: number; readonly reaches: readonly number[]; readonly roundBy?: Side }
+  | {
+      readonly kind: 'radial';
+      readonly about: 'crown' | DiskPoint;
+      readonly radiusMm: number;
+      readonly reaches: readonly number[];
+      readonly roundBy?: Side;
+    }
   /** Each parting runs from the middle of the last across it to the other edge, at this angle from straight across; the first few may be taken twice, back to back. */
-  | { readonly kind: 'crossed'; readonly angleDeg: number; readonly firstFrom: Side; readonly closing: boolean; readonly doubled?: number }
+  | {
+      readonly kind: 'crossed';
+      readonly angleDeg: number;
+      readonly firstFrom: Side;
+      readonly closing: boolean;
+      readonly doubled?: number;
+    }
   /** Steps in turn, each as often as it says, packed upwards one on the other. */
   | { readonly kind: 'sequence'; readonly steps: readonly SequenceStep[] };
 
@@ -96,7 +121,9 @@ export interface Turn {
 }
 
 /** Or several gathers in turn, row by row: from the first again when all were, or the last goes on. */
-export type Gather = SingleGather | { readonly kind: 'alternate'; readonly of: readonly Turn[]; readonly then: 'again' | 'last' };
+export type Gather =
+  | SingleGather
+  | { readonly kind: 'alternate'; readonly of: readonly Turn[]; readonly then: 'again' | 'last' };
 
 /** Hair left out behind each foil, mm; pitch = thickness + drop-out. */
 export type PlainSpacing =
@@ -158,7 +185,14 @@ export interface TreatmentRecipe {
   readonly seconds: number | null;
 }
 
-export const USUAL_TREATMENT: TreatmentRecipe = { formula: null, fromMm: null, toMm: null, surface: false, teasing: 0, seconds: null };
+export const USUAL_TREATMENT: TreatmentRecipe = {
+  formula: null,
+  fromMm: null,
+  toMm: null,
+  surface: false,
+  teasing: 0,
+  seconds: null,
+};
 
 export interface ColumnLayout {
   readonly layout: 'aligned' | 'bricklaid';

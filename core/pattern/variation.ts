@@ -51,7 +51,11 @@ function turnedBy(direction: Direction, deg: number): Direction {
     case 'parallel':
       return { ...direction, angleDeg: direction.angleDeg + deg };
     case 'pivot':
-      return { ...direction, fromDeg: direction.fromDeg + deg, toDeg: direction.toDeg === 'part' ? 'part' : direction.toDeg + deg };
+      return {
+        ...direction,
+        fromDeg: direction.fromDeg + deg,
+        toDeg: direction.toDeg === 'part' ? 'part' : direction.toDeg + deg,
+      };
     default:
       return direction;
   }
@@ -61,7 +65,9 @@ function turnedBy(direction: Direction, deg: number): Direction {
 export function variedSpacing(spacing: PlainSpacing, own: Differences | undefined): PlainSpacing {
   if (!own || spacing.kind === 'eased') return spacing;
   const given = spacing.kind === 'constant' ? [spacing.dropoutMm] : spacing.dropoutsMm;
-  const dropoutsMm = Array.from({ length: VARIED_ROWS }, (_, i) => Math.max(0, given[Math.min(i, given.length - 1)] + own.dropoutMm(i)));
+  const dropoutsMm = Array.from({ length: VARIED_ROWS }, (_, i) =>
+    Math.max(0, given[Math.min(i, given.length - 1)] + own.dropoutMm(i)),
+  );
   return { kind: 'graded', dropoutsMm };
 }
 
@@ -70,5 +76,9 @@ export function variedGather(gather: SingleGather, own: Differences | undefined,
   if (!own || gather.kind !== 'weave') return gather;
   const [stitch, gap] = [own.stitchMm(row), own.gapMm(row)];
   if (stitch === 0 && gap === 0) return gather;
-  return { ...gather, stitchMm: Math.max(NARROWEST_MM, gather.stitchMm + stitch), gapMm: Math.max(NARROWEST_MM, gather.gapMm + gap) };
+  return {
+    ...gather,
+    stitchMm: Math.max(NARROWEST_MM, gather.stitchMm + stitch),
+    gapMm: Math.max(NARROWEST_MM, gather.gapMm + gap),
+  };
 }

@@ -13,7 +13,8 @@ export const REFERENCES = {
 } as const;
 export type Reference = keyof typeof REFERENCES;
 
-const linear = (value: number) => (value <= 10.31475 ? value / 3294.6 : ((value / 255 + 0.055) / 1.055) ** 2.4);
+const linear = (value: number) =>
+  value <= 10.31475 ? value / 3294.6 : ((value / 255 + 0.055) / 1.055) ** 2.4;
 
 /** Relative luminance of sRGB, 0–1 (Rec. 709 weights). */
 const luminance = ([r, g, b]: Rgb) => 0.2126 * linear(r) + 0.7152 * linear(g) + 0.0722 * linear(b);
@@ -34,13 +35,24 @@ const PICTURE_SD = 0.7;
  * @param reference pixels of the reference patch
  * @returns a sentence instead when the patch cannot be used
  */
-export function levelInPhoto(hair: readonly Rgb[], reference: readonly Rgb[], kind: Reference): { ok: true; value: LevelEstimate } | { ok: false; problem: string } {
-  if (hair.length === 0 || reference.length === 0) return { ok: false, problem: 'Sample the hair and the reference first.' };
-  if (share(reference, (rgb) => Math.max(...rgb) >= 254) > 0.2) return { ok: false, problem: 'The reference is burnt out to white in this picture: take it again with less light.' };
+export function levelInPhoto(
+  hair: readonly Rgb[],
+  reference: readonly Rgb[],
+  kind: Reference,
+): { ok: true; value: LevelEstimate } | { ok: false; problem: string } {
+  if (hair.length === 0 || reference.length === 0)
+    return { ok: false, problem: 'Sample the hair and the reference first.' };
+  if (share(reference, (rgb) => Math.max(...rgb) >= 254) > 0.2)
+    return {
+      ok: false,
+      problem: 'The reference is burnt out to white in this picture: take it again with less light.',
+    };
   const light = median(reference.map(luminance));
   if (light < 0.01) return { ok: false, problem: 'The reference is too dark in this picture.' };
   // What the hair gives back of the light that falls on it; the cube root is OKLab's lightness of a near-neutral colour.
-  const lightnesses = hair.map((rgb) => Math.cbrt(Math.min(1, (luminance(rgb) / light) * REFERENCES[kind].reflectance)));
+  const lightnesses = hair.map((rgb) =>
+    Math.cbrt(Math.min(1, (luminance(rgb) / light) * REFERENCES[kind].reflectance)),
+  );
   const levels = lightnesses.map(levelOfLightness);
   const level = levelOfLightness(median(lightnesses));
   const uneven = Math.sqrt(levels.reduce((sum, own) => sum + (own - level) ** 2, 0) / levels.length);
@@ -61,20 +73,38 @@ const COLOUR_SD = 4;
  * reference is taken off the hair. An estimate with its spread.
  * @returns a sentence instead when the patch cannot be used
  */
-export function colourInPhoto(hair: readonly Rgb[], reference: readonly Rgb[], kind: Reference): { ok: true; value: Swatch } | { ok: false; problem: string } {
+export function colourInPhoto(
+  hair: readonly Rgb[],
+  reference: readonly Rgb[],
+  kind: Reference,
+): { ok: true; value: Swatch } | { ok: false; problem: string } {
   const usable = levelInPhoto(hair, reference, kind);
   if (!usable.ok) return usable;
   const neutral = CHANNELS.map((n) => median(reference.map((rgb) => linear(rgb[n]))));
-  if (neutral.some((own) => own < 0.005)) return { ok: false, problem: 'The reference is not neutral in this picture: one of its colours is missing.' };
+  if (neutral.some((own) => own < 0.005))
+    return {
+      ok: false,
+      problem: 'The reference is not neutral in this picture: one of its colours is missing.',
+    };
   const { reflectance } = REFERENCES[kind];
-  const seen = hair.map((rgb) => CHANNELS.map((n) => Math.min(1, (linear(rgb[n]) / neutral[n]) * reflectance)));
+  const seen = hair.map((rgb) =>
+    CHANNELS.map((n) => Math.min(1, (linear(rgb[n]) / neutral[n]) * reflectance)),
+  );
   const [r, g, b] = CHANNELS.map((n) => median(seen.map((rgb) => rgb[n])));
   const colour = hairOfRgb([r, g, b]);
-  const off = Math.sqrt(seen.reduce((sum, [x, y, z]) => sum + colourDifference(hairOfRgb([x, y, z]), colour) ** 2, 0) / seen.length);
+  const off = Math.sqrt(
+    seen.reduce((sum, [x, y, z]) => sum + colourDifference(hairOfRgb([x, y, z]), colour) ** 2, 0) /
+      seen.length,
+  );
   const rounded = (value: number, per: number) => Math.round(value * per) / per;
   return {
     ok: true,
-    value: { lightness: rounded(colour.lightness, 1000), chroma: rounded(colour.chroma, 1000), hueDeg: rounded(colour.hueDeg, 10), sd: rounded(Math.hypot(COLOUR_SD, off / 2), 10) },
+    value: {
+      lightness: rounded(colour.lightness, 1000),
+      chroma: rounded(colour.chroma, 1000),
+      hueDeg: rounded(colour.hueDeg, 10),
+      sd: rounded(Math.hypot(COLOUR_SD, off / 2), 10),
+    },
   };
 }
 

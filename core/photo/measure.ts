@@ -21,7 +21,8 @@ const CLICK_PX = 1.5;
 /** Why these points carry no scale; undefined when they do. */
 export function scaleProblem({ from, to, mm }: PhotoScale): string | undefined {
   if (!(mm >= 1 && mm <= 500)) return 'The known distance must be from 1 to 500 mm.';
-  if (apart(from, to) < LEAST_PX) return 'The two points lie too close together: choose two that are further apart, or enlarge the picture.';
+  if (apart(from, to) < LEAST_PX)
+    return 'The two points lie too close together: choose two that are further apart, or enlarge the picture.';
   return undefined;
 }
 
@@ -30,7 +31,11 @@ export function scaleProblem({ from, to, mm }: PhotoScale): string | undefined {
  * It holds where line and scale lie at the same distance from the camera.
  * @param shownPerPixel screen pixels per pixel of the picture, so that the click's error is known
  */
-export function measured(scale: PhotoScale, line: { from: Pixel; to: Pixel }, shownPerPixel = 1): { mm: number; sd: number } {
+export function measured(
+  scale: PhotoScale,
+  line: { from: Pixel; to: Pixel },
+  shownPerPixel = 1,
+): { mm: number; sd: number } {
   const long = apart(scale.from, scale.to);
   const length = apart(line.from, line.to);
   const mm = (length / long) * scale.mm;

@@ -12,11 +12,21 @@ describe('lengths', () => {
 
   test('a turned and enlarged picture gives the same length', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 6.28, noNaN: true }), fc.double({ min: 0.2, max: 8, noNaN: true }), (angle, times) => {
-        const turn = ({ x, y }: { x: number; y: number }) => ({ x: times * (x * Math.cos(angle) - y * Math.sin(angle)), y: times * (x * Math.sin(angle) + y * Math.cos(angle)) });
-        const turned = { ...scale, from: turn(scale.from), to: turn(scale.to) };
-        expect(measured(turned, { from: turn({ x: 5, y: 9 }), to: turn({ x: 5, y: 229 }) }).mm).toBeCloseTo(22, 6);
-      }),
+      fc.property(
+        fc.double({ min: 0, max: 6.28, noNaN: true }),
+        fc.double({ min: 0.2, max: 8, noNaN: true }),
+        (angle, times) => {
+          const turn = ({ x, y }: { x: number; y: number }) => ({
+            x: times * (x * Math.cos(angle) - y * Math.sin(angle)),
+            y: times * (x * Math.sin(angle) + y * Math.cos(angle)),
+          });
+          const turned = { ...scale, from: turn(scale.from), to: turn(scale.to) };
+          expect(measured(turned, { from: turn({ x: 5, y: 9 }), to: turn({ x: 5, y: 229 }) }).mm).toBeCloseTo(
+            22,
+            6,
+          );
+        },
+      ),
     );
   });
 
@@ -36,7 +46,8 @@ describe('lengths', () => {
 });
 
 describe('levels', () => {
-  const gamma = (value: number) => Math.round(255 * (value <= 0.0031308 ? 12.92 * value : 1.055 * value ** (1 / 2.4) - 0.055));
+  const gamma = (value: number) =>
+    Math.round(255 * (value <= 0.0031308 ? 12.92 * value : 1.055 * value ** (1 / 2.4) - 0.055));
   /** Hair of a level, and a grey card, as a camera sees them under some light. */
   const seen = (level: number, light: number): { hair: Rgb[]; card: Rgb[] } => {
     const [r, g, b] = linearRgb(naturalHair(level)).map((part) => gamma(part * light));
@@ -45,7 +56,8 @@ describe('levels', () => {
   };
 
   test('the table is found again from its own lightness', () => {
-    for (let level = 1; level <= 10; level += 0.5) expect(levelOfLightness(naturalHair(level).lightness)).toBeCloseTo(level, 6);
+    for (let level = 1; level <= 10; level += 0.5)
+      expect(levelOfLightness(naturalHair(level).lightness)).toBeCloseTo(level, 6);
   });
 
   test('dim or bright light gives the same level beside a grey card, within half a level', () => {
@@ -60,7 +72,12 @@ describe('levels', () => {
 
   test('a colour is found again under any light: dim, warm or cool', () => {
     const own = { lightness: 0.55, chroma: 0.07, hueDeg: 68 };
-    for (const [r, g, b] of [[1, 1, 1], [0.6, 0.6, 0.6], [0.9, 0.75, 0.5], [0.6, 0.75, 0.9]]) {
+    for (const [r, g, b] of [
+      [1, 1, 1],
+      [0.6, 0.6, 0.6],
+      [0.9, 0.75, 0.5],
+      [0.6, 0.75, 0.9],
+    ]) {
       const lit = (rgb: readonly number[]): Rgb => [gamma(rgb[0] * r), gamma(rgb[1] * g), gamma(rgb[2] * b)];
       const read = colourInPhoto([lit(linearRgb(own))], [lit([0.18, 0.18, 0.18])], 'grey-card');
       expect(read.ok && colourDifference(read.value, own)).toBeLessThan(1.5);
@@ -71,15 +88,29 @@ describe('levels', () => {
 
   test('uneven hair has a wider spread, and the spread is never less than what a picture can tell', () => {
     const { card } = seen(6, 0.8);
-    const even = levelInPhoto([...Array(9)].flatMap(() => seen(6, 0.8).hair), card, 'grey-card');
-    const mixed = levelInPhoto([...Array(9)].flatMap((_, i) => seen(i % 2 ? 3 : 9, 0.8).hair), card, 'grey-card');
+    const even = levelInPhoto(
+      [...Array(9)].flatMap(() => seen(6, 0.8).hair),
+      card,
+      'grey-card',
+    );
+    const mixed = levelInPhoto(
+      [...Array(9)].flatMap((_, i) => seen(i % 2 ? 3 : 9, 0.8).hair),
+      card,
+      'grey-card',
+    );
     expect(even.ok && even.value.sd).toBeGreaterThanOrEqual(0.7);
     expect(mixed.ok && even.ok && mixed.value.sd > even.value.sd + 0.5).toBe(true);
   });
 
   test('a burnt-out or black reference is refused with its reason', () => {
-    expect(levelInPhoto([[90, 80, 70]], [[255, 255, 255]], 'white')).toEqual({ ok: false, problem: expect.stringMatching(/burnt out/) });
-    expect(levelInPhoto([[90, 80, 70]], [[2, 2, 2]], 'white')).toEqual({ ok: false, problem: expect.stringMatching(/too dark/) });
+    expect(levelInPhoto([[90, 80, 70]], [[255, 255, 255]], 'white')).toEqual({
+      ok: false,
+      problem: expect.stringMatching(/burnt out/),
+    });
+    expect(levelInPhoto([[90, 80, 70]], [[2, 2, 2]], 'white')).toEqual({
+      ok: false,
+      problem: expect.stringMatching(/too dark/),
+    });
     expect(levelInPhoto([], [[90, 90, 90]], 'white')).toMatchObject({ ok: false });
   });
 });

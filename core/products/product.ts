@@ -36,7 +36,11 @@ export interface StrengthRange {
 /** How a lightener is used, as makers tell them apart. */
 export const USES = ['foil', 'openAir', 'scalp'] as const;
 export type Use = (typeof USES)[number];
-export const USE_WORDS: Readonly<Record<Use, string>> = { foil: 'in foil', openAir: 'in the open air', scalp: 'on the scalp' };
+export const USE_WORDS: Readonly<Record<Use, string>> = {
+  foil: 'in foil',
+  openAir: 'in the open air',
+  scalp: 'on the scalp',
+};
 
 /** Lightener, or high-lift colour used instead. */
 export interface Lightener extends Stocked {
@@ -108,14 +112,29 @@ export interface FoilProduct extends Stocked {
 }
 
 /** What a recipe of the house is for. */
-export const RECIPE_USES = ['bleach-wash', 'soap-cap', 'wet-paint', 'pre-tone', 'spot', 'treatment', 'barrier'] as const;
+export const RECIPE_USES = [
+  'bleach-wash',
+  'soap-cap',
+  'wet-paint',
+  'pre-tone',
+  'spot',
+  'treatment',
+  'barrier',
+] as const;
 export type RecipeUse = (typeof RECIPE_USES)[number];
 export const RECIPE_WORDS: Readonly<Record<RecipeUse, string>> = {
-  'bleach-wash': 'Bleach wash', 'soap-cap': 'Soap cap', 'wet-paint': 'Paint on wet hair', 'pre-tone': 'Violet wash', spot: 'Spot repair', treatment: 'Treatment', barrier: 'Barrier cream',
+  'bleach-wash': 'Bleach wash',
+  'soap-cap': 'Soap cap',
+  'wet-paint': 'Paint on wet hair',
+  'pre-tone': 'Violet wash',
+  spot: 'Spot repair',
+  treatment: 'Treatment',
+  barrier: 'Barrier cream',
 };
 
 /** A part of a recipe by weight: a product, or developer of a strength (volumes), poured from the bottles that the house has. */
-export type RecipePart = { readonly product: string; readonly parts: number } | { readonly volumes: number; readonly parts: number };
+export type RecipePart =
+  { readonly product: string; readonly parts: number } | { readonly volumes: number; readonly parts: number };
 
 /** A recipe of the house, by parts: what it takes, how much for the hair that it is put on, how long, and what it costs the client. */
 export interface HouseRecipe extends Named {
@@ -130,27 +149,51 @@ export interface HouseRecipe extends Named {
 }
 
 /** What is bought and kept in stock. */
-export type StockedProduct = Lightener | Developer | DepositLine | ShadeProduct | Additive | TreatmentProduct | FoilProduct;
+export type StockedProduct =
+  Lightener | Developer | DepositLine | ShadeProduct | Additive | TreatmentProduct | FoilProduct;
 export type Product = StockedProduct | HouseRecipe;
 export type ProductKind = Product['kind'];
 
 /** Whether something is bought; a recipe is made of what is. */
 export const isStocked = (own: Product): own is StockedProduct => own.kind !== 'recipe';
 
-export const PRODUCT_KINDS = ['lightener', 'high-lift', 'developer', 'line', 'shade', 'additive', 'treatment', 'foil', 'recipe'] as const satisfies readonly ProductKind[];
+export const PRODUCT_KINDS = [
+  'lightener',
+  'high-lift',
+  'developer',
+  'line',
+  'shade',
+  'additive',
+  'treatment',
+  'foil',
+  'recipe',
+] as const satisfies readonly ProductKind[];
 export const KIND_WORDS: Readonly<Record<ProductKind, readonly [one: string, many: string]>> = {
-  lightener: ['Lightener', 'Lighteners'], 'high-lift': ['High-lift colour', 'High-lift colours'], developer: ['Developer', 'Developers'], line: ['Deposit line', 'Deposit lines'],
-  shade: ['Shade', 'Shades'], additive: ['Additive', 'Additives'], treatment: ['Treatment', 'Treatments'], foil: ['Foil', 'Foils'],
+  lightener: ['Lightener', 'Lighteners'],
+  'high-lift': ['High-lift colour', 'High-lift colours'],
+  developer: ['Developer', 'Developers'],
+  line: ['Deposit line', 'Deposit lines'],
+  shade: ['Shade', 'Shades'],
+  additive: ['Additive', 'Additives'],
+  treatment: ['Treatment', 'Treatments'],
+  foil: ['Foil', 'Foils'],
   recipe: ['Recipe', 'Recipes'],
 };
 
 /** The products of some kinds, in their order. */
-export function productsOf<K extends ProductKind>(range: readonly Product[], ...kinds: readonly K[]): Extract<Product, { kind: K }>[] {
-  return range.filter((own): own is Extract<Product, { kind: K }> => (kinds as readonly ProductKind[]).includes(own.kind));
+export function productsOf<K extends ProductKind>(
+  range: readonly Product[],
+  ...kinds: readonly K[]
+): Extract<Product, { kind: K }>[] {
+  return range.filter((own): own is Extract<Product, { kind: K }> =>
+    (kinds as readonly ProductKind[]).includes(own.kind),
+  );
 }
 
 /** What cannot be true of a range as a whole: each problem with the index of the product it is seen at. */
-export function rangeProblems(range: readonly Product[]): { readonly at: number; readonly field: string; readonly problem: string }[] {
+export function rangeProblems(
+  range: readonly Product[],
+): { readonly at: number; readonly field: string; readonly problem: string }[] {
   const out: { at: number; field: string; problem: string }[] = [];
   const lines = new Set(productsOf(range, 'line').map(({ id }) => id));
   const seen = new Map<string, number>();
@@ -158,24 +201,50 @@ export function rangeProblems(range: readonly Product[]): { readonly at: number;
   const ids = new Set(range.map(({ id }) => id));
   range.forEach((own, at) => {
     const first = seen.get(own.id);
-    if (first !== undefined) out.push({ at, field: 'id', problem: `“${own.id}” is the id of ${range[first].name} already` });
+    if (first !== undefined)
+      out.push({ at, field: 'id', problem: `“${own.id}” is the id of ${range[first].name} already` });
     else seen.set(own.id, at);
-    if (own.kind === 'shade' && !lines.has(own.line)) out.push({ at, field: 'line', problem: `${own.name} belongs to the line “${own.line}”, which this house does not have` });
+    if (own.kind === 'shade' && !lines.has(own.line))
+      out.push({
+        at,
+        field: 'line',
+        problem: `${own.name} belongs to the line “${own.line}”, which this house does not have`,
+      });
     if ('ratio' in own && !(own.ratio.least <= own.ratio.usual && own.ratio.usual <= own.ratio.most)) {
       out.push({ at, field: 'ratio', problem: 'the usual ratio must lie between the least and the most' });
     }
     if ('volumes' in own && typeof own.volumes === 'object' && own.volumes.least > own.volumes.most) {
       out.push({ at, field: 'volumes', problem: 'the least strength must not be above the most' });
     }
-    if (own.kind === 'line' && own.minutes.least > own.minutes.most) out.push({ at, field: 'minutes', problem: 'the shortest time must not be above the longest' });
-    if (own.kind === 'line' && own.minutes.usual !== undefined && (own.minutes.usual < own.minutes.least || own.minutes.usual > own.minutes.most)) out.push({ at, field: 'minutes', problem: 'the usual time must lie between the shortest and the longest' });
+    if (own.kind === 'line' && own.minutes.least > own.minutes.most)
+      out.push({ at, field: 'minutes', problem: 'the shortest time must not be above the longest' });
+    if (
+      own.kind === 'line' &&
+      own.minutes.usual !== undefined &&
+      (own.minutes.usual < own.minutes.least || own.minutes.usual > own.minutes.most)
+    )
+      out.push({
+        at,
+        field: 'minutes',
+        problem: 'the usual time must lie between the shortest and the longest',
+      });
     if (own.kind === 'recipe') {
       const missing = own.parts.find((part) => 'product' in part && !ids.has(part.product));
-      if (missing && 'product' in missing) out.push({ at, field: 'parts', problem: `${own.name} takes “${missing.product}”, which this house does not have` });
+      if (missing && 'product' in missing)
+        out.push({
+          at,
+          field: 'parts',
+          problem: `${own.name} takes “${missing.product}”, which this house does not have`,
+        });
     }
     if ('barcode' in own && own.barcode) {
       const other = codes.get(own.barcode);
-      if (other !== undefined) out.push({ at, field: 'barcode', problem: `“${own.barcode}” is the barcode of ${range[other].name} already` });
+      if (other !== undefined)
+        out.push({
+          at,
+          field: 'barcode',
+          problem: `“${own.barcode}” is the barcode of ${range[other].name} already`,
+        });
       else codes.set(own.barcode, at);
     }
   });

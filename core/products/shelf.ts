@@ -1,4 +1,13 @@
-import { productsOf, type DepositLine, type Developer, type HouseRecipe, type Lightener, type Product, type RecipeUse, type ShadeProduct } from './product';
+import {
+  productsOf,
+  type DepositLine,
+  type Developer,
+  type HouseRecipe,
+  type Lightener,
+  type Product,
+  type RecipeUse,
+  type ShadeProduct,
+} from './product';
 
 /** Finds products: those of the visit first, as they were, then those of the house. */
 export class Shelf {
@@ -8,7 +17,10 @@ export class Shelf {
 
   constructor(visit: { readonly products: readonly Product[] }, range: readonly Product[]) {
     const kept = new Map(visit.products.map((own) => [own.id, own]));
-    this.all = [...range.map((own) => kept.get(own.id) ?? own), ...visit.products.filter(({ id }) => !range.some((own) => own.id === id))];
+    this.all = [
+      ...range.map((own) => kept.get(own.id) ?? own),
+      ...visit.products.filter(({ id }) => !range.some((own) => own.id === id)),
+    ];
     this.own = new Map(this.all.map((own) => [own.id, own]));
   }
 

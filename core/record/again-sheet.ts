@@ -34,56 +34,115 @@ const MOST_REPEATED = 10;
  * How a pattern is found again: the opened head, and for each panel its first parting measured from the hairline and the middle
  * line, foils, the turn of formulas, the centre of a wheel, the start. One page of A4, lengths in mm. Pure.
  */
-export function againSheet(plan: Plan, computed: ComputedPlan, work: Pick<WorkList, 'units'>, facts: AgainFacts): StationSheet {
+export function againSheet(
+  plan: Plan,
+  computed: ComputedPlan,
+  work: Pick<WorkList, 'units'>,
+  facts: AgainFacts,
+): StationSheet {
   const inner = PAGE.width - 2 * PAGE.margin;
   const shapes: Shape[] = [];
-  const text = (x: number, y: number, size: number, words: string, more: Partial<Extract<Shape, { kind: 'text' }>> = {}) =>
-    shapes.push({ kind: 'text', x, y, size, words, fill: INK, weight: 400, anchor: 'start', ...more });
-  const rule = (y: number) => shapes.push({ kind: 'path', d: `M${PAGE.margin} ${y}H${PAGE.width - PAGE.margin}`, stroke: LINE, width: 0.25 });
+  const text = (
+    x: number,
+    y: number,
+    size: number,
+    words: string,
+    more: Partial<Extract<Shape, { kind: 'text' }>> = {},
+  ) => shapes.push({ kind: 'text', x, y, size, words, fill: INK, weight: 400, anchor: 'start', ...more });
+  const rule = (y: number) =>
+    shapes.push({
+      kind: 'path',
+      d: `M${PAGE.margin} ${y}H${PAGE.width - PAGE.margin}`,
+      stroke: LINE,
+      width: 0.25,
+    });
   const guides = findAgain(plan, computed, work, facts.measures.lengths);
 
   text(PAGE.margin, 19, 6.2, cut(`To find again: ${facts.client}`, 6.2, 118, 700), { weight: 700 });
   text(PAGE.width - PAGE.margin, 19, 4.6, cut(plan.name, 4.6, 64, 600), { weight: 600, anchor: 'end' });
-  text(PAGE.margin, 25.5, 3.6, cut(`${facts.date} · ${facts.colourist} · ${computed.sheet.totals.foils} foils · ${inMeasures(partWords(plan.head.part), facts.measures)}`, 3.6, inner), { fill: SOFT });
+  text(
+    PAGE.margin,
+    25.5,
+    3.6,
+    cut(
+      `${facts.date} · ${facts.colourist} · ${computed.sheet.totals.foils} foils · ${inMeasures(partWords(plan.head.part), facts.measures)}`,
+      3.6,
+      inner,
+    ),
+    { fill: SOFT },
+  );
   rule(29);
-  shapes.push(...openedHeadShapes(plan, computed, { x: PAGE.margin, y: 32, width: inner, height: HEAD_HEIGHT }));
+  shapes.push(
+    ...openedHeadShapes(plan, computed, { x: PAGE.margin, y: 32, width: inner, height: HEAD_HEIGHT }),
+  );
 
   const foot = PAGE.height - PAGE.margin;
-  const below = [...facts.repeat.flatMap((line) => wrapped([line], 3, inner)).slice(0, MOST_REPEATED), ...wrapped([inMeasures(zoneWords(facts), facts.measures)], 3, inner)];
+  const below = [
+    ...facts.repeat.flatMap((line) => wrapped([line], 3, inner)).slice(0, MOST_REPEATED),
+    ...wrapped([inMeasures(zoneWords(facts), facts.measures)], 3, inner),
+  ];
   const bottom = foot - below.length * 4 - 3;
   let y = 32 + HEAD_HEIGHT + 8;
   rule(y - 5);
   guides.forEach((guide, i) => {
     const lines = linesOf(guide).flatMap((line) => wrapped([line], 3.1, inner - 8));
     // Figures are a little wider than what is measured.
-    const list = wrapped([`Foils and their widths: ${listWords(guide, facts.measures.lengths)}.`], 2.5, 0.94 * (inner - 8));
+    const list = wrapped(
+      [`Foils and their widths: ${listWords(guide, facts.measures.lengths)}.`],
+      2.5,
+      0.94 * (inner - 8),
+    );
     const words = 5 + lines.length * LINE_MM + 2.5;
     // The list of foils stands where it leaves room for the panels that follow.
-    const listed = y + words + list.length * LIST_MM + (guides.length - i - 1) * (words + list.length * LIST_MM) <= bottom;
+    const listed =
+      y + words + list.length * LIST_MM + (guides.length - i - 1) * (words + list.length * LIST_MM) <= bottom;
     const height = words + (listed ? list.length * LIST_MM : 0);
     if (y + height > bottom) {
-      if (y <= bottom) text(PAGE.margin + 8, y, 3.2, `and ${guides.length - i} more panels, on the station’s screen`, { fill: SOFT });
+      if (y <= bottom)
+        text(PAGE.margin + 8, y, 3.2, `and ${guides.length - i} more panels, on the station’s screen`, {
+          fill: SOFT,
+        });
       y = Infinity;
       return;
     }
     text(PAGE.margin, y, 4.2, String(guide.place), { weight: 700 });
     text(PAGE.margin + 8, y, 4.2, cut(guide.name, 4.2, 90, 700), { weight: 700 });
-    text(PAGE.width - PAGE.margin, y, 3.8, cut(`${guide.foils} foils, ${guide.sequence}`, 3.8, 80, 600), { weight: 600, anchor: 'end' });
-    lines.forEach((line, at) => text(PAGE.margin + 8, y + 5 + at * LINE_MM, 3.1, line, { fill: at === 0 ? INK : SOFT }));
-    if (listed) list.forEach((line, at) => text(PAGE.margin + 8, y + 5 + lines.length * LINE_MM + at * LIST_MM, 2.5, line, { fill: SOFT }));
+    text(PAGE.width - PAGE.margin, y, 3.8, cut(`${guide.foils} foils, ${guide.sequence}`, 3.8, 80, 600), {
+      weight: 600,
+      anchor: 'end',
+    });
+    lines.forEach((line, at) =>
+      text(PAGE.margin + 8, y + 5 + at * LINE_MM, 3.1, line, { fill: at === 0 ? INK : SOFT }),
+    );
+    if (listed)
+      list.forEach((line, at) =>
+        text(PAGE.margin + 8, y + 5 + lines.length * LINE_MM + at * LIST_MM, 2.5, line, { fill: SOFT }),
+      );
     y += height;
   });
   rule(bottom);
   below.forEach((line, i) => text(PAGE.margin, bottom + 5 + i * 4, 3, line, { fill: SOFT }));
-  return { widthMm: PAGE.width, heightMm: PAGE.height, title: `To find again: ${facts.client}, ${plan.name}`, shapes };
+  return {
+    widthMm: PAGE.width,
+    heightMm: PAGE.height,
+    title: `To find again: ${facts.client}, ${plan.name}`,
+    shapes,
+  };
 }
 
 /** What is said of one panel: partings first, since that is what is looked for. */
 export function linesOf({ sides, recipe, direction, start, wheel, between }: PanelGuide): string[] {
-  const first = sides.map(({ first: { from, middle, to } }) => `first parting ${from}; its middle ${middle}; to ${to}.`);
+  const first = sides.map(
+    ({ first: { from, middle, to } }) => `first parting ${from}; its middle ${middle}; to ${to}.`,
+  );
   const alike = sides.length === 2 && first[0] === first[1];
   return [
-    ...(alike ? [`Both sides: ${first[0]}`] : first.map((words, i) => `${sides.length === 1 && sides[i].side === 'across' ? 'Across the middle' : sides[i].side === 'left' ? 'Left' : sides[i].side === 'right' ? 'Right' : 'Across'}: ${words}`)),
+    ...(alike
+      ? [`Both sides: ${first[0]}`]
+      : first.map(
+          (words, i) =>
+            `${sides.length === 1 && sides[i].side === 'across' ? 'Across the middle' : sides[i].side === 'left' ? 'Left' : sides[i].side === 'right' ? 'Right' : 'Across'}: ${words}`,
+        )),
     ...(between ? [`Between the foils: ${between}.`] : []),
     `${recipe}, ${direction}; ${start}${wheel ? `; ${wheel}` : ''}.`,
   ];
@@ -95,7 +154,11 @@ function zoneWords({ regrowthMm, zones }: AgainFacts): string {
     const found = zonesOf(family).flatMap((zone) => regrowthMm[zone] ?? []);
     const left = zonesOf(family).flatMap((zone) => zones?.[zone]?.leftMm ?? []);
     if (found.length + left.length === 0) return [];
-    return [`${familyName(family).toLowerCase()} ${found.length > 0 ? `${Math.round(Math.max(...found))} mm` : '–'}${zones ? (left.length > 0 ? `, ${Math.round(Math.max(...left))} mm left` : ', not touched') : ''}`];
+    return [
+      `${familyName(family).toLowerCase()} ${found.length > 0 ? `${Math.round(Math.max(...found))} mm` : '–'}${zones ? (left.length > 0 ? `, ${Math.round(Math.max(...left))} mm left` : ', not touched') : ''}`,
+    ];
   });
-  return said.length === 0 ? 'Regrowth was not measured.' : `Regrowth found${zones ? ', and left at the root' : ''}: ${said.join('; ')}.`;
+  return said.length === 0
+    ? 'Regrowth was not measured.'
+    : `Regrowth found${zones ? ', and left at the root' : ''}: ${said.join('; ')}.`;
 }

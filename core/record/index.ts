@@ -5,5 +5,12 @@ export { levelsByZone } from './levels';
 export { mixedLines, unitsSaid, type MixedLine } from './mixed';
 export { repeatLines } from './repeat';
 export { stockUsed, type StockUsed } from './stock-used';
-export { retouch, zonesSaid, type Retouch, type RetouchHow, type RetouchPanel, type RetouchWish } from './retouch';
+export {
+  retouch,
+  zonesSaid,
+  type Retouch,
+  type RetouchHow,
+  type RetouchPanel,
+  type RetouchWish,
+} from './retouch';
 export { zonesOfPlan, zonesOfService, zonesRecorded, type ZoneDone, type ZonesDone } from './zones';

@@ -25,7 +25,11 @@ export interface MixedLine {
 }
 
 /** Mixes of a visit line by line: as they were frozen when the service began, else as they stand. */
-export function mixedLines({ letters, units, bowls, amounts }: Pick<WorkList, 'letters' | 'units' | 'bowls' | 'amounts'>, { used }: Pick<VisitMix, 'used'>, served: Served | null): MixedLine[] {
+export function mixedLines(
+  { letters, units, bowls, amounts }: Pick<WorkList, 'letters' | 'units' | 'bowls' | 'amounts'>,
+  { used }: Pick<VisitMix, 'used'>,
+  served: Served | null,
+): MixedLine[] {
   const weighed = bowls.ok ? bowls.bowls : [];
   const planned = served?.script.units ?? units;
   return letters.flatMap(({ letter }): MixedLine[] => {
@@ -35,24 +39,43 @@ export function mixedLines({ letters, units, bowls, amounts }: Pick<WorkList, 'l
     const mixed = weighed.filter((bowl) => bowl.units.some((at) => units[at].letter === letter));
     const done = served?.record.units.filter((unit) => unit.letter === letter);
     const timed = done?.filter(({ on }) => on !== null) ?? [];
-    return [{
-      letter, words: own[0].mix, endsWords: own.find(({ endsMix }) => endsMix !== null)?.endsMix ?? null,
-      units: (Object.keys(UNIT_WORDS) as UnitKind[]).flatMap((kind) => {
-        const count = own.filter((unit) => unit.kind === kind).length;
-        const placed = done ? done.filter((unit) => unit.kind === kind && unit.placed !== null).length : null;
-        return count > 0 || (placed ?? 0) > 0 ? [{ kind, planned: count, done: placed }] : [];
-      }),
-      bowls: { planned: mixed.length, done: served ? (served.record.bowls[letter] ?? 0) : null },
-      grams: { planned: amounts.filter((amount) => amount.letter === letter).reduce((sum, amount) => sum + amount.mixed, 0), done: used[letter]?.grams ?? null },
-      on: timed.length > 0 ? { longest: Math.max(...timed.map(({ on }) => on!)), limit: Math.min(...timed.map(({ limitMinutes }) => limitMinutes)) } : null,
-    }];
+    return [
+      {
+        letter,
+        words: own[0].mix,
+        endsWords: own.find(({ endsMix }) => endsMix !== null)?.endsMix ?? null,
+        units: (Object.keys(UNIT_WORDS) as UnitKind[]).flatMap((kind) => {
+          const count = own.filter((unit) => unit.kind === kind).length;
+          const placed = done
+            ? done.filter((unit) => unit.kind === kind && unit.placed !== null).length
+            : null;
+          return count > 0 || (placed ?? 0) > 0 ? [{ kind, planned: count, done: placed }] : [];
+        }),
+        bowls: { planned: mixed.length, done: served ? (served.record.bowls[letter] ?? 0) : null },
+        grams: {
+          planned: amounts
+            .filter((amount) => amount.letter === letter)
+            .reduce((sum, amount) => sum + amount.mixed, 0),
+          done: used[letter]?.grams ?? null,
+        },
+        on:
+          timed.length > 0
+            ? {
+                longest: Math.max(...timed.map(({ on }) => on!)),
+                limit: Math.min(...timed.map(({ limitMinutes }) => limitMinutes)),
+              }
+            : null,
+      },
+    ];
   });
 }
 
 /** `47 foils, 12 tip-outs`; with what was done where that differs: `45 of 47 foils`. */
 export function unitsSaid(counts: readonly UnitCount[]): string {
-  return counts.map(({ kind, planned, done }) => {
-    const [one, many] = UNIT_WORDS[kind];
-    return `${done === null || done === planned ? planned : `${done} of ${planned}`} ${planned === 1 ? one : many}`;
-  }).join(', ');
+  return counts
+    .map(({ kind, planned, done }) => {
+      const [one, many] = UNIT_WORDS[kind];
+      return `${done === null || done === planned ? planned : `${done} of ${planned}`} ${planned === 1 ? one : many}`;
+    })
+    .join(', ');
 }

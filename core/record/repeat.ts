@@ -24,17 +24,26 @@ interface RepeatFacts {
 export function repeatLines({ mix, work, after, served, record, say }: RepeatFacts): string[] {
   const planned = [
     ...mixedLines(work, mix, served).map(({ letter, words, endsWords, units, grams, on }) => {
-      const taken = grams.done === null ? `about ${Math.round(grams.planned)} g` : `${Math.round(grams.done)} g taken`;
+      const taken =
+        grams.done === null ? `about ${Math.round(grams.planned)} g` : `${Math.round(grams.done)} g taken`;
       return `${letter}: ${words}${endsWords ? `; ends ${endsWords}` : ''}; ${unitsSaid(units)}, ${taken}${on ? `, on ${Math.round(on.longest)} min at most` : ''}.`;
     }),
-    ...(served ? stepsDone(served) : after.flatMap(({ step, words, from, to }) => {
-      const recipe = recipeWords(step);
-      return recipe ? [`${words}: ${recipe}; ${STEP_HAIR_WORDS[step.hair]}, ${Math.round(to - from)} min.`] : [];
-    })),
+    ...(served
+      ? stepsDone(served)
+      : after.flatMap(({ step, words, from, to }) => {
+          const recipe = recipeWords(step);
+          return recipe
+            ? [`${words}: ${recipe}; ${STEP_HAIR_WORDS[step.hair]}, ${Math.round(to - from)} min.`]
+            : [];
+        })),
   ];
   return [
     ...planned.map(say),
-    ...(record ? [`Level ${formatLevel(record.levelReached)} reached.${record.said ? ` They said: “${record.said}”` : ''}`] : []),
+    ...(record
+      ? [
+          `Level ${formatLevel(record.levelReached)} reached.${record.said ? ` They said: “${record.said}”` : ''}`,
+        ]
+      : []),
   ];
 }
 

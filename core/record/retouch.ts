@@ -44,8 +44,20 @@ const FARTHEST_PART_MM = 80;
  * turn of light and dark stay; the recipe changes only as it is wished.
  * @param regrowth by zone, today: measured where it was, else expected
  */
-export function retouch(old: Plan, now: Pick<Plan, 'head' | 'hair'>, regrowth: Readonly<Partial<Record<Zone, ZoneRegrowth>>>, wish: RetouchWish, engine: PatternEngine): Retouch {
-  const part = { ...now.head.part, offsetMm: Math.max(-FARTHEST_PART_MM, Math.min(FARTHEST_PART_MM, now.head.part.offsetMm + wish.movePartMm)) };
+export function retouch(
+  old: Plan,
+  now: Pick<Plan, 'head' | 'hair'>,
+  regrowth: Readonly<Partial<Record<Zone, ZoneRegrowth>>>,
+  wish: RetouchWish,
+  engine: PatternEngine,
+): Retouch {
+  const part = {
+    ...now.head.part,
+    offsetMm: Math.max(
+      -FARTHEST_PART_MM,
+      Math.min(FARTHEST_PART_MM, now.head.part.offsetMm + wish.movePartMm),
+    ),
+  };
   const base: Plan = { ...old, head: { ...now.head, part }, hair: now.hair };
   const { sheet } = engine.compute(base);
   const panels = base.panels.map((panel): RetouchPanel => {
@@ -54,29 +66,60 @@ export function retouch(old: Plan, now: Pick<Plan, 'head' | 'hair'>, regrowth: R
     const grown = zones.flatMap((zone) => regrowth[zone]?.mm ?? []).sort((a, b) => a - b);
     const grownMm: RetouchPanel['grownMm'] = grown.length === 0 ? null : [grown[0], grown[grown.length - 1]];
     // Hair that was never lightened has all of its length to be lightened.
-    const kept = !panel.muted && (wish.how !== 'grown' || grownMm === null || grown.length < zones.length || grownMm[1] >= wish.grownMm);
-    return { panel: panel.id, name: panel.name, foils: own.length, grownMm, kept, words: wordsOf(panel.muted, grownMm, kept, wish) };
+    const kept =
+      !panel.muted &&
+      (wish.how !== 'grown' || grownMm === null || grown.length < zones.length || grownMm[1] >= wish.grownMm);
+    return {
+      panel: panel.id,
+      name: panel.name,
+      foils: own.length,
+      grownMm,
+      kept,
+      words: wordsOf(panel.muted, grownMm, kept, wish),
+    };
   });
   const keeps = new Map(panels.map(({ panel, kept }) => [panel, kept]));
   const factor = wish.how === 'fewer' ? STEP : wish.how === 'denser' ? 1 / STEP : 1;
   const plan: Plan = {
-    ...base, name: nameOf(old.name, wish),
-    panels: base.panels.map((panel) => ({ ...(thinned(panel, factor) ?? panel), muted: panel.muted || !keeps.get(panel.id) })),
+    ...base,
+    name: nameOf(old.name, wish),
+    panels: base.panels.map((panel) => ({
+      ...(thinned(panel, factor) ?? panel),
+      muted: panel.muted || !keeps.get(panel.id),
+    })),
   };
-  const lastTaken = Object.values(regrowth).reduce((last, { takenOn }) => (takenOn !== null && takenOn > last ? takenOn : last), '');
-  const skipped = (Object.entries(regrowth) as [Zone, ZoneRegrowth][]).flatMap(([zone, { mm, takenOn }]) => (takenOn !== null && takenOn < lastTaken ? [{ zone, mm, takenOn }] : []));
+  const lastTaken = Object.values(regrowth).reduce(
+    (last, { takenOn }) => (takenOn !== null && takenOn > last ? takenOn : last),
+    '',
+  );
+  const skipped = (Object.entries(regrowth) as [Zone, ZoneRegrowth][]).flatMap(([zone, { mm, takenOn }]) =>
+    takenOn !== null && takenOn < lastTaken ? [{ zone, mm, takenOn }] : [],
+  );
   const over = sheet.foils.filter(({ zone, panel }) => keeps.get(panel) && regrowth[zone] !== undefined);
   return { plan, panels, skipped, regrowthOnly: [...new Set(over.map(({ formula }) => formula))].sort() };
 }
 
-function wordsOf(muted: boolean, grown: RetouchPanel['grownMm'], kept: boolean, { how, grownMm }: RetouchWish): string {
+function wordsOf(
+  muted: boolean,
+  grown: RetouchPanel['grownMm'],
+  kept: boolean,
+  { how, grownMm }: RetouchWish,
+): string {
   if (muted) return 'was not foiled';
-  const range = grown === null ? 'not lightened before' : Math.round(grown[0]) === Math.round(grown[1]) ? `${Math.round(grown[0])} mm grown` : `${Math.round(grown[0])}–${Math.round(grown[1])} mm grown`;
+  const range =
+    grown === null
+      ? 'not lightened before'
+      : Math.round(grown[0]) === Math.round(grown[1])
+        ? `${Math.round(grown[0])} mm grown`
+        : `${Math.round(grown[0])}–${Math.round(grown[1])} mm grown`;
   if (!kept) return `${range}: left out, under ${Math.round(grownMm)} mm`;
   return how === 'fewer' ? `${range}, wider` : how === 'denser' ? `${range}, closer` : range;
 }
 
-const NAMES = { exact: '', grown: ', what has grown', fewer: ', fewer', denser: ', denser' } satisfies Record<RetouchHow, string>;
+const NAMES = { exact: '', grown: ', what has grown', fewer: ', fewer', denser: ', denser' } satisfies Record<
+  RetouchHow,
+  string
+>;
 
 /** The name with what was done to it, once. */
 function nameOf(name: string, { how }: RetouchWish): string {
@@ -84,4 +127,5 @@ function nameOf(name: string, { how }: RetouchWish): string {
 }
 
 /** Zones in words, sides joined: `temple, left; crown`. */
-export const zonesSaid = (zones: readonly Zone[]): string => zones.map((zone) => zoneName(zone).toLowerCase()).join('; ');
+export const zonesSaid = (zones: readonly Zone[]): string =>
+  zones.map((zone) => zoneName(zone).toLowerCase()).join('; ');

@@ -31,19 +31,31 @@ export function stockUsed({ work, mix, steps, before, foil, service }: Facts): S
     if (!items.ok) continue;
     // Bowls that were not mixed are the last ones of their name.
     if (mixed && Number(label.slice(name.length + 1)) > (mixed.get(name) ?? 0)) continue;
-    for (const { product, grams } of items.items) add(product, mix.weighed.find(({ item }) => item === `${label}/${product}`)?.grams ?? grams);
+    for (const { product, grams } of items.items)
+      add(product, mix.weighed.find(({ item }) => item === `${label}/${product}`)?.grams ?? grams);
   }
-  const done = service ? service.steps.flatMap(({ step, begunAt }) => (begunAt === null ? [] : [step])) : steps;
-  for (const items of [...done.map((step) => step.items), ...before]) if (items?.ok) for (const { product, grams } of items.items) add(product, grams);
+  const done = service
+    ? service.steps.flatMap(({ step, begunAt }) => (begunAt === null ? [] : [step]))
+    : steps;
+  for (const items of [...done.map((step) => step.items), ...before])
+    if (items?.ok) for (const { product, grams } of items.items) add(product, grams);
   if (foil && foil.sheets > 0) add(foil.product, Math.round(foil.sheets * placedShare(work, service)));
-  return Object.fromEntries([...used].map(([product, amount]) => [product, Math.round(10 * amount) / 10] as const).filter(([, amount]) => amount > 0));
+  return Object.fromEntries(
+    [...used]
+      .map(([product, amount]) => [product, Math.round(10 * amount) / 10] as const)
+      .filter(([, amount]) => amount > 0),
+  );
 }
 
 /** Share of the planned foils that were placed; more where some were added. */
 function placedShare({ units }: Facts['work'], service: Facts['service']): number {
   const planned = units.filter(({ laidWith }) => laidWith === 'foil').length;
   if (!service || planned === 0) return 1;
-  return service.blocks.flatMap((own) => own.units).filter(({ unit, closedAt }) => unit.laidWith === 'foil' && closedAt !== null).length / planned;
+  return (
+    service.blocks
+      .flatMap((own) => own.units)
+      .filter(({ unit, closedAt }) => unit.laidWith === 'foil' && closedAt !== null).length / planned
+  );
 }
 
 function countOf(names: readonly string[]): Map<string, number> {

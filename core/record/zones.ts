@@ -31,7 +31,12 @@ const BESIDE = 0.05;
  * narrow zones that foils only run through. What only lays colour takes no zone to the root.
  */
 export function zonesOfPlan({ units }: Pick<WorkList, 'units'>, sheet: Worked): ZonesDone {
-  return gathered(sheet, units.filter((unit) => unit.lifts && isSection(unit)).map(({ zone, startMm }) => ({ zone, startMm, level: null })));
+  return gathered(
+    sheet,
+    units
+      .filter((unit) => unit.lifts && isSection(unit))
+      .map(({ zone, startMm }) => ({ zone, startMm, level: null })),
+  );
 }
 
 /** Tips and painting between the foils leave the root as it is. */
@@ -39,15 +44,24 @@ const isSection = ({ kind }: Pick<PlacedUnit, 'kind'>) => kind === 'foil' || kin
 
 /** Zones as a service left them: what was placed, skipped foils left out, with the levels seen or reckoned. @param sheet of the script's plan */
 export function zonesOfService(state: ServiceState, sheet: Worked): ZonesDone {
-  return gathered(sheet, state.blocks.flatMap(({ units, checks }) => {
-    const letterOf = new Map(units.map(({ id, unit }) => [id, unit.letter]));
-    return units.flatMap((own): Lit[] => {
-      const { unit, closedAt, offAt } = own;
-      if (closedAt === null || !lengthOf(unit, state.lifts) || !isSection(unit)) return [];
-      const seen = checks.findLast(({ foil }) => letterOf.get(foil) === unit.letter)?.level;
-      return [{ zone: unit.zone, startMm: unit.startMm, level: seen ?? (offAt === null ? null : levelNow(own, state, offAt)) }];
-    });
-  }));
+  return gathered(
+    sheet,
+    state.blocks.flatMap(({ units, checks }) => {
+      const letterOf = new Map(units.map(({ id, unit }) => [id, unit.letter]));
+      return units.flatMap((own): Lit[] => {
+        const { unit, closedAt, offAt } = own;
+        if (closedAt === null || !lengthOf(unit, state.lifts) || !isSection(unit)) return [];
+        const seen = checks.findLast(({ foil }) => letterOf.get(foil) === unit.letter)?.level;
+        return [
+          {
+            zone: unit.zone,
+            startMm: unit.startMm,
+            level: seen ?? (offAt === null ? null : levelNow(own, state, offAt)),
+          },
+        ];
+      });
+    }),
+  );
 }
 
 function gathered(sheet: Worked, lit: readonly Lit[]): ZonesDone {
@@ -55,18 +69,36 @@ function gathered(sheet: Worked, lit: readonly Lit[]): ZonesDone {
   const out: ZonesDone = {};
   for (const zone of ZONES) {
     const own = lit.filter((foil) => foil.zone === zone);
-    const beside = own.length === 0 && lit.length > 0 && !middles.has(zone) && sheet.zones.some((share) => share.zone === zone && share.foiledShare >= BESIDE);
-    if (own.length > 0 || beside) out[zone] = { foils: own.length, leftMm: middle((own.length > 0 ? own : lit).map(({ startMm }) => startMm)), level: mean(own.flatMap(({ level }) => level ?? [])) };
+    const beside =
+      own.length === 0 &&
+      lit.length > 0 &&
+      !middles.has(zone) &&
+      sheet.zones.some((share) => share.zone === zone && share.foiledShare >= BESIDE);
+    if (own.length > 0 || beside)
+      out[zone] = {
+        foils: own.length,
+        leftMm: middle((own.length > 0 ? own : lit).map(({ startMm }) => startMm)),
+        level: mean(own.flatMap(({ level }) => level ?? [])),
+      };
   }
   return out;
 }
 
 const middle = (all: readonly number[]) => [...all].sort((a, b) => a - b)[all.length >> 1];
-const mean = (all: readonly number[]) => (all.length === 0 ? null : all.reduce((sum, own) => sum + own, 0) / all.length);
+const mean = (all: readonly number[]) =>
+  all.length === 0 ? null : all.reduce((sum, own) => sum + own, 0) / all.length;
 
 /** Zones as a record says them: levels in halves, lengths in whole millimetres. */
 export function zonesRecorded(done: ZonesDone): NonNullable<Outcome['zones']> {
-  return Object.fromEntries(Object.entries(done).map(([zone, { leftMm, level }]) => [
-    zone, { leftMm: Math.round(leftMm), measured: false, level: level === null ? null : Math.min(10, Math.max(1, Math.round(level * 2) / 2)), tone: null },
-  ]));
+  return Object.fromEntries(
+    Object.entries(done).map(([zone, { leftMm, level }]) => [
+      zone,
+      {
+        leftMm: Math.round(leftMm),
+        measured: false,
+        level: level === null ? null : Math.min(10, Math.max(1, Math.round(level * 2) / 2)),
+        tone: null,
+      },
+    ]),
+  );
 }

@@ -8,7 +8,13 @@
  *     program → scale   TARE                                              what is on the pan counts as nothing from now on
  */
 export type ScaleLine =
-  | { readonly kind: 'id'; readonly simulated: boolean; readonly stepGrams: number; readonly mostGrams: number; readonly name: string }
+  | {
+      readonly kind: 'id';
+      readonly simulated: boolean;
+      readonly stepGrams: number;
+      readonly mostGrams: number;
+      readonly name: string;
+    }
   | { readonly kind: 'reading'; readonly grams: number; readonly settled: boolean }
   | { readonly kind: 'done'; readonly command: string }
   | { readonly kind: 'refused'; readonly words: string };
@@ -20,7 +26,14 @@ const READING = new RegExp(`^R ${FIGURE} ([SU])$`);
 /** What a line says; undefined for one that is none: noise on the line is passed over, never taken for a weight. */
 export function readScaleLine(line: string): ScaleLine | undefined {
   const id = ID.exec(line);
-  if (id) return { kind: 'id', simulated: id[1] === 'simulated', stepGrams: Number(id[2]), mostGrams: Number(id[3]), name: id[4] };
+  if (id)
+    return {
+      kind: 'id',
+      simulated: id[1] === 'simulated',
+      stepGrams: Number(id[2]),
+      mostGrams: Number(id[3]),
+      name: id[4],
+    };
   const reading = READING.exec(line);
   if (reading) return { kind: 'reading', grams: Number(reading[1]), settled: reading[2] === 'S' };
   if (line.startsWith('OK ')) return { kind: 'done', command: line.slice(3) };
@@ -30,10 +43,14 @@ export function readScaleLine(line: string): ScaleLine | undefined {
 
 export function scaleLine(own: ScaleLine): string {
   switch (own.kind) {
-    case 'id': return `ID ${own.simulated ? 'simulated' : 'bench'} ${own.stepGrams} ${own.mostGrams} ${own.name}`;
-    case 'reading': return `R ${own.grams.toFixed(1)} ${own.settled ? 'S' : 'U'}`;
-    case 'done': return `OK ${own.command}`;
-    case 'refused': return `ERR ${own.words}`;
+    case 'id':
+      return `ID ${own.simulated ? 'simulated' : 'bench'} ${own.stepGrams} ${own.mostGrams} ${own.name}`;
+    case 'reading':
+      return `R ${own.grams.toFixed(1)} ${own.settled ? 'S' : 'U'}`;
+    case 'done':
+      return `OK ${own.command}`;
+    case 'refused':
+      return `ERR ${own.words}`;
   }
 }
 
@@ -48,6 +65,8 @@ export class LineBuffer {
     const parts = (this.rest + piece).split('\n');
     this.rest = parts.pop()!;
     if (this.rest.length > this.longest) this.rest = '';
-    return parts.map((line) => line.replace(/\r$/, '')).filter((line) => line.length > 0 && line.length <= this.longest);
+    return parts
+      .map((line) => line.replace(/\r$/, ''))
+      .filter((line) => line.length > 0 && line.length <= this.longest);
   }
 }

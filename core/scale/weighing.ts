@@ -24,7 +24,15 @@ export function against(grams: number, wantedGrams: number): Against {
  * @param wanted grams of each part
  * @param weighed grams of each part so far; null where nothing was weighed yet
  */
-export function scaledUp(wanted: readonly number[], weighed: readonly (number | null)[]): { readonly factor: number; readonly grams: readonly number[] } {
-  const factor = Math.max(1, ...wanted.map((own, i) => (own > 0 && weighed[i] !== null && weighed[i]! - own > toleranceOf(own) ? weighed[i]! / own : 1)));
+export function scaledUp(
+  wanted: readonly number[],
+  weighed: readonly (number | null)[],
+): { readonly factor: number; readonly grams: readonly number[] } {
+  const factor = Math.max(
+    1,
+    ...wanted.map((own, i) =>
+      own > 0 && weighed[i] !== null && weighed[i]! - own > toleranceOf(own) ? weighed[i]! / own : 1,
+    ),
+  );
   return { factor, grams: wanted.map((own) => Math.round(own * factor)) };
 }

@@ -3,7 +3,11 @@ import { STEP_HAIR_WORDS, stepName, type ServiceStep, type StepHair } from './st
 /** State that hair can be in. */
 export type HairNow = Exclude<StepHair, 'any'>;
 
-const NOW_WORDS: Readonly<Record<HairNow, string>> = { dry: 'dry', damp: 'damp', treated: 'under a treatment' };
+const NOW_WORDS: Readonly<Record<HairNow, string>> = {
+  dry: 'dry',
+  damp: 'damp',
+  treated: 'under a treatment',
+};
 
 /** State of the hair once a step is done. */
 function after({ kind }: ServiceStep, before: HairNow): HairNow {

@@ -13,7 +13,11 @@ export function tonerStep(
 }
 
 /** A root colour as a step. */
-export function rootStep(id: string, { minutes, state: hair, place }: RootMix, items: ItemsRead): ServiceStep {
+export function rootStep(
+  id: string,
+  { minutes, state: hair, place }: RootMix,
+  items: ItemsRead,
+): ServiceStep {
   return { id, kind: 'root', name: rootName(place), minutes, hair, place, items };
 }
 

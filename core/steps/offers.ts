@@ -33,7 +33,8 @@ export function offeredSteps({
   ...facts
 }: OfferFacts): ServiceStep[] {
   const { shelf } = facts;
-  const mean = reached.length === 0 ? goalLevel : reached.reduce((sum, { level }) => sum + level, 0) / reached.length;
+  const mean =
+    reached.length === 0 ? goalLevel : reached.reduce((sum, { level }) => sum + level, 0) / reached.length;
   const level = Math.round(Math.min(10, Math.max(1, mean)) * 2) / 2;
   const recipes = shelf.recipes().flatMap((recipe) => {
     const own = usualCorrection(recipe.id, recipe, level);

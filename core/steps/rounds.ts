@@ -46,4 +46,5 @@ export function timedSteps(steps: readonly ServiceStep[]): TimedStep[] {
 }
 
 /** Minutes that some steps take in all. */
-export const wholeMinutes = (steps: readonly StepTimes[]): number => Math.max(0, ...steps.map(({ to }) => to));
+export const wholeMinutes = (steps: readonly StepTimes[]): number =>
+  Math.max(0, ...steps.map(({ to }) => to));

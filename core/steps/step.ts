@@ -51,7 +51,11 @@ export const staysOn = ({ kind }: Pick<ServiceStep, 'kind'>): boolean =>
 
 /** At the basin. */
 export const isAtBasin = ({ kind }: Pick<ServiceStep, 'kind'>): boolean =>
-  kind === 'wash' || kind === 'rinse' || kind === 'pre-tone' || kind === 'bleach-wash' || kind === 'treatment';
+  kind === 'wash' ||
+  kind === 'rinse' ||
+  kind === 'pre-tone' ||
+  kind === 'bleach-wash' ||
+  kind === 'treatment';
 
 /** A step as it is said: `Toner, mid-lengths and ends`. */
 export const stepName = ({ name, place }: Pick<ServiceStep, 'name' | 'place'>): string =>

@@ -40,11 +40,9 @@ const spot = {
 } as const satisfies Correction;
 
 const timed = (mix: Partial<Parameters<typeof suggestedSteps>[0]>) =>
-  timedSteps(suggestedSteps({ corrections: [], roots: [], toners: [], ...mix }, NONE)).map(({ words, from, to }) => [
-    words,
-    from,
-    to,
-  ]);
+  timedSteps(suggestedSteps({ corrections: [], roots: [], toners: [], ...mix }, NONE)).map(
+    ({ words, from, to }) => [words, from, to],
+  );
 
 test('without colour: wash and dry, and nothing is put on', () => {
   expect(timed({})).toEqual([
@@ -57,7 +55,11 @@ test('without colour: wash and dry, and nothing is put on', () => {
 
 test('colours of different times are done together, the longest first; bleach washes come before them, and are rinsed', () => {
   expect(
-    timed({ corrections: [wash], roots: [root], toners: [toner('t', ['mids', 'ends'], 20), toner('f', [], 5)] }),
+    timed({
+      corrections: [wash],
+      roots: [root],
+      toners: [toner('t', ['mids', 'ends'], 20), toner('f', [], 5)],
+    }),
   ).toEqual([
     ['Wash and treat', 0, 8],
     ['Bleach wash, ends', 8, 23],

@@ -38,7 +38,11 @@ export function suggestedSteps(
   if (under) steps.push(treatments.shift() ?? plainStep('treatment', 'treatment'));
   if (wet.length > 0) steps.push(...wet, plainStep('rinse', 'rinse', { name: 'Rinse the colour' }));
   if (dry.length > 0) {
-    steps.push(plainStep('dry first', 'dry'), ...dry, plainStep('rinse dry', 'rinse', { name: 'Rinse the colour' }));
+    steps.push(
+      plainStep('dry first', 'dry'),
+      ...dry,
+      plainStep('rinse dry', 'rinse', { name: 'Rinse the colour' }),
+    );
   }
   if (treatments.length > 0) {
     steps.push(...treatments, plainStep('rinse treatment', 'rinse', { name: 'Rinse the treatment' }));

@@ -6,8 +6,17 @@ import { settle, suggest, type SuggestFacts } from './index';
 
 const facts: SuggestFacts = {
   on: { head: AVERAGE_HEAD, hair: AVERAGE_HAIR, foil: { usableWidthMm: 95, toleranceMm: 25 } },
-  brightness: 3, naturalLevel: 6, goalLevel: 8, schools: USUAL_SCHOOLS, minutes: null, wornUpShare: null, weeksSinceLast: null, greyShare: null,
-  weeksBetween: null, contrast: null, partMoves: null,
+  brightness: 3,
+  naturalLevel: 6,
+  goalLevel: 8,
+  schools: USUAL_SCHOOLS,
+  minutes: null,
+  wornUpShare: null,
+  weeksSinceLast: null,
+  greyShare: null,
+  weeksBetween: null,
+  contrast: null,
+  partMoves: null,
 };
 const first = (more: Partial<SuggestFacts>) => suggest({ ...facts, ...more }, engine);
 
@@ -27,19 +36,26 @@ test('tied up six tenths of the time, a technique that works from the hairline c
 });
 
 test('four weeks after the last visit a part of the head is enough; after ten it is not', () => {
-  expect(first({ weeksSinceLast: 4 })[0].why.join()).toMatch(/4 weeks since the last visit: hairline and part show first/);
+  expect(first({ weeksSinceLast: 4 })[0].why.join()).toMatch(
+    /4 weeks since the last visit: hairline and part show first/,
+  );
   expect(first({ weeksSinceLast: 10 })[0].why.join()).not.toMatch(/show first/);
 });
 
 test('what is suggested fits into the time there is, and says what was thinned', () => {
   const found = first({ minutes: 45 });
   for (const own of found) expect(own.minutes).toBeLessThanOrEqual(45.1);
-  const thinned = found.filter(({ settings }) => settings.some(({ why }) => why === 'so that it fits into 45 min'));
-  for (const { technique, foils } of thinned) expect(foils).toBeLessThan(engine.compute(planOf(technique)).sheet.totals.foils);
+  const thinned = found.filter(({ settings }) =>
+    settings.some(({ why }) => why === 'so that it fits into 45 min'),
+  );
+  for (const { technique, foils } of thinned)
+    expect(foils).toBeLessThan(engine.compute(planOf(technique)).sheet.totals.foils);
 });
 
 test('dense grey brings grey blending', () => {
-  expect(first({ greyShare: 0.5, brightness: 2 }).map(({ technique }) => technique.key)).toContain('grey-blend');
+  expect(first({ greyShare: 0.5, brightness: 2 }).map(({ technique }) => technique.key)).toContain(
+    'grey-blend',
+  );
   expect(first({ brightness: 2 }).map(({ technique }) => technique.key)).not.toContain('grey-blend');
 });
 
@@ -47,7 +63,9 @@ test('the schools of the house are followed and said', () => {
   const veil = planOf(techniqueOf('baby-veil')!);
   const noSlices = settle(veil, facts);
   expect(noSlices.plan.panels.find(({ id }) => id === 'face')!.gather.kind).toBe('weave');
-  expect(noSlices.settings).toEqual([{ words: 'baby lights instead of slices on the hairline', why: 'your house puts no slice there' }]);
+  expect(noSlices.settings).toEqual([
+    { words: 'baby lights instead of slices on the hairline', why: 'your house puts no slice there' },
+  ]);
   const slices = settle(veil, { ...facts, schools: { ...USUAL_SCHOOLS, hairlineGather: 'slice' } });
   expect(slices.plan).toBe(veil);
   const threes = planOf(techniqueOf('hairline-and-threes')!);
@@ -70,7 +88,8 @@ test('who comes every 14 weeks is offered patterns that grow out without a line,
 
 test('a wish for high contrast brings a pattern of contrast in, a wish for a blend keeps it out', () => {
   const contrast = ['crown-wheel', 'fast-slices', 'deep-contrast'];
-  const keys = (part: Parameters<typeof first>[0]) => first({ naturalLevel: 4, goalLevel: 8, ...part }).map(({ technique }) => technique.key);
+  const keys = (part: Parameters<typeof first>[0]) =>
+    first({ naturalLevel: 4, goalLevel: 8, ...part }).map(({ technique }) => technique.key);
   expect(keys({ contrast: 'high' }).some((key) => contrast.includes(key))).toBe(true);
   expect(keys({ contrast: 'blended' }).some((key) => contrast.includes(key))).toBe(false);
 });
@@ -78,14 +97,25 @@ test('a wish for high contrast brings a pattern of contrast in, a wish for a ble
 test('tied up half of the time or more, a pattern from the perimeter is among the three at every brightness', () => {
   const perimeter = ['hairline-and-threes', 'perimeter-up', 'refresh-and-teased', 'open-air'];
   for (const brightness of [1, 2, 3, 4, 5]) {
-    for (const wornUpShare of [0.5, 0.9]) expect(first({ brightness, wornUpShare }).some(({ technique }) => perimeter.includes(technique.key))).toBe(true);
+    for (const wornUpShare of [0.5, 0.9])
+      expect(
+        first({ brightness, wornUpShare }).some(({ technique }) => perimeter.includes(technique.key)),
+      ).toBe(true);
   }
 });
 
 test('the brightest soft wish brings baby lights, dark high contrast deep weaves', () => {
-  for (const contrast of ['blended', null] as const) expect(first({ brightness: 5, contrast }).map(({ technique }) => technique.key)).toContain('baby-veil');
-  expect(first({ brightness: 5, contrast: 'high' }).map(({ technique }) => technique.key)).not.toContain('baby-veil');
-  for (const brightness of [3, 4, 5]) expect(first({ naturalLevel: 3, goalLevel: 8, contrast: 'high', brightness }).map(({ technique }) => technique.key)).toContain('deep-contrast');
+  for (const contrast of ['blended', null] as const)
+    expect(first({ brightness: 5, contrast }).map(({ technique }) => technique.key)).toContain('baby-veil');
+  expect(first({ brightness: 5, contrast: 'high' }).map(({ technique }) => technique.key)).not.toContain(
+    'baby-veil',
+  );
+  for (const brightness of [3, 4, 5])
+    expect(
+      first({ naturalLevel: 3, goalLevel: 8, contrast: 'high', brightness }).map(
+        ({ technique }) => technique.key,
+      ),
+    ).toContain('deep-contrast');
 });
 
 test('figures are those of the plan that would be taken: bands added, thinned', () => {

@@ -36,7 +36,10 @@ export function takenOf(technique: Technique, facts: SuggestFacts, engine: Patte
     shares: sharesOf(sheet, new Set(technique.deposits)).total,
     foilsUnfitted: whole.totals.foils,
     settings: isFitted
-      ? [...settled.settings, { words: `thinned to ${totals.foils} foils`, why: `so that it fits into ${minutes} min` }]
+      ? [
+          ...settled.settings,
+          { words: `thinned to ${totals.foils} foils`, why: `so that it fits into ${minutes} min` },
+        ]
       : settled.settings,
   };
 }

@@ -68,14 +68,21 @@ describe.each(HEADS)('on a head of $name', (own) => {
 
   test('what is said of them holds: counts, shares, the heavy side, finest at the top', () => {
     const sheetOf = (key: string) => engine.compute(laid(of(key), own)).sheet;
-    const count = (key: string, panel: string) => sheetOf(key).panels.find((one) => one.panel === panel)!.foils;
+    const count = (key: string, panel: string) =>
+      sheetOf(key).panels.find((one) => one.panel === panel)!.foils;
     expect(sheetOf('perimeter-up').totals.foils).toBeLessThanOrEqual(17);
     expect(sheetOf('crossed-part').totals.foils).toBeGreaterThanOrEqual(7);
     expect(sheetOf('crossed-part').totals.foils).toBeLessThanOrEqual(11);
     expect(count('crossed-part-and-sides', 'sides')).toBeLessThanOrEqual(7);
     expect(sheetOf('baby-veil').totals.foils).toBeGreaterThanOrEqual(80);
     expect(sheetOf('baby-veil').totals.foils).toBeLessThanOrEqual(140);
-    for (const key of ['four-quarters', 'baby-veil', 'hairline-and-threes', 'two-mixes-in-bricks', 'deep-contrast']) {
+    for (const key of [
+      'four-quarters',
+      'baby-veil',
+      'hairline-and-threes',
+      'two-mixes-in-bricks',
+      'deep-contrast',
+    ]) {
       const { lightened } = sharesOf(sheetOf(key)).total;
       expect([key, lightened > 0.07 && lightened < 0.26]).toEqual([key, true]);
     }

@@ -53,13 +53,21 @@ describe('counts inside the ranges that the trade quotes, on the average head', 
 
   test('staggered back: about 35 minutes, the packed one about 60', () => {
     const minutes = (key: string, panels: string[]) =>
-      sheetOf(key).panels.filter(({ panel }) => panels.includes(panel)).reduce((sum, panel) => sum + panel.minutes, 0);
+      sheetOf(key)
+        .panels.filter(({ panel }) => panels.includes(panel))
+        .reduce((sum, panel) => sum + panel.minutes, 0);
     expect(Math.abs(minutes('staggered-back', ['back', 'crown']) - 35)).toBeLessThanOrEqual(5);
     expect(Math.abs(minutes('four-quarters', ['back']) - 60)).toBeLessThanOrEqual(6);
   });
 
   test('a full head lightens 8–25% of the hair', () => {
-    for (const key of ['four-quarters', 'baby-veil', 'hairline-and-threes', 'two-mixes-in-bricks', 'deep-contrast']) {
+    for (const key of [
+      'four-quarters',
+      'baby-veil',
+      'hairline-and-threes',
+      'two-mixes-in-bricks',
+      'deep-contrast',
+    ]) {
       expect(sheetOf(key).totals.pickedShare).toBeGreaterThanOrEqual(0.075);
       expect(sheetOf(key).totals.pickedShare).toBeLessThanOrEqual(0.25);
     }

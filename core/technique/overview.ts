@@ -17,16 +17,30 @@ export interface TechniqueOverview {
 }
 
 /** What a technique comes to on a head and hair; the average ones where none are given. */
-export function overviewOf(technique: Technique, engine: PatternEngine, on: Partial<Pick<Plan, 'head' | 'hair' | 'foil'>> = {}): TechniqueOverview {
+export function overviewOf(
+  technique: Technique,
+  engine: PatternEngine,
+  on: Partial<Pick<Plan, 'head' | 'hair' | 'foil'>> = {},
+): TechniqueOverview {
   const { sheet } = engine.compute(planOf(technique, on));
   const { totals, painted } = sheet;
   const { key, name, purpose, cautions } = technique;
   return {
-    key, name, purpose, cautions, foils: totals.foils, painted: painted.length, minutes: totals.foilingMinutes, shares: sharesOf(sheet, new Set(technique.deposits)).total,
+    key,
+    name,
+    purpose,
+    cautions,
+    foils: totals.foils,
+    painted: painted.length,
+    minutes: totals.foilingMinutes,
+    shares: sharesOf(sheet, new Set(technique.deposits)).total,
   };
 }
 
 /** The whole built-in library on one head. */
-export function libraryOn(engine: PatternEngine, on: Partial<Pick<Plan, 'head' | 'hair' | 'foil'>> = {}): TechniqueOverview[] {
+export function libraryOn(
+  engine: PatternEngine,
+  on: Partial<Pick<Plan, 'head' | 'hair' | 'foil'>> = {},
+): TechniqueOverview[] {
   return TECHNIQUES.map((technique) => overviewOf(technique, engine, on));
 }

@@ -14,7 +14,11 @@ export function planOf(technique: Laid, on: Partial<Pick<Plan, 'head' | 'hair' |
   const { part } = plan.head;
   // The shallow side is the one that the part lies on.
   const turned = technique.heavySide !== undefined && !part.none && part.offsetMm < 0;
-  return { ...plan, panels: turned ? panels.map(mirrorPanel) : panels, sectioning: technique.sectioning ?? [] };
+  return {
+    ...plan,
+    panels: turned ? panels.map(mirrorPanel) : panels,
+    sectioning: technique.sectioning ?? [],
+  };
 }
 
 /** A plan with the technique in place of its panels: head, hair and foil stay the client's and the house's. */
@@ -23,7 +27,15 @@ export function applyTechnique(plan: Plan, technique: Laid): Plan {
 }
 
 /** What of a panel is its place and name, and stays when a technique's recipe is taken for it alone. */
-const KEPT = ['id', 'name', 'muted', 'place', 'side', 'divide', 'leaveOut'] as const satisfies readonly (keyof Panel)[];
+const KEPT = [
+  'id',
+  'name',
+  'muted',
+  'place',
+  'side',
+  'divide',
+  'leaveOut',
+] as const satisfies readonly (keyof Panel)[];
 
 /**
  * The recipe of a technique for one panel only: partings, gather, spacing, formula, start. It is that of the technique's

@@ -6,12 +6,19 @@ export const { micro, baby, fine, medium, chunky, deep, slice } = Object.fromEnt
 ) as Record<keyof typeof GATHER_PRESETS, SingleGather>;
 
 /** A weave whose first stitch takes the hairline's own hair. */
-export const fromHairline = (gather: SingleGather): SingleGather => (gather.kind === 'weave' ? { ...gather, fromHairline: true } : gather);
+export const fromHairline = (gather: SingleGather): SingleGather =>
+  gather.kind === 'weave' ? { ...gather, fromHairline: true } : gather;
 
-export const inTurn = (...of: SingleGather[]): Gather => ({ kind: 'alternate', of: of.map((gather) => ({ gather, thicknessMm: null, dropoutMm: null })), then: 'again' });
+export const inTurn = (...of: SingleGather[]): Gather => ({
+  kind: 'alternate',
+  of: of.map((gather) => ({ gather, thicknessMm: null, dropoutMm: null })),
+  then: 'again',
+});
 /** One after the other, each with its thickness; the last goes on. */
 export const thenOn = (...of: readonly (readonly [gather: SingleGather, thicknessMm: number])[]): Gather => ({
-  kind: 'alternate', of: of.map(([gather, thicknessMm]) => ({ gather, thicknessMm, dropoutMm: null })), then: 'last',
+  kind: 'alternate',
+  of: of.map(([gather, thicknessMm]) => ({ gather, thicknessMm, dropoutMm: null })),
+  then: 'last',
 });
 
 export const apart = (dropoutMm: number) => ({ kind: 'constant', dropoutMm }) as const;
@@ -20,4 +27,8 @@ export const graded = (...dropoutsMm: number[]) => ({ kind: 'graded', dropoutsMm
 export const horizontal = { kind: 'parallel', angleDeg: 0 } as const;
 export const diagonalBack = (angleDeg: number) => ({ kind: 'parallel', angleDeg }) as const;
 
-export const lived = (distanceMm: number, featherMm: number, teasing = 0) => ({ distanceMm, featherMm, teasing });
+export const lived = (distanceMm: number, featherMm: number, teasing = 0) => ({
+  distanceMm,
+  featherMm,
+  teasing,
+});

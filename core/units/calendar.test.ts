@@ -9,7 +9,12 @@ test('days and times as a house writes them', () => {
   expect(berlin.weekday('2026-11-27')).toBe('Friday 27 Nov');
   expect(chicago.weekday('2026-11-27')).toBe('Friday, Nov 27');
   expect([0, 545, 720, 1439].map(berlin.time)).toEqual(['00:00', '09:05', '12:00', '23:59']);
-  expect([0, 545, 720, 1439].map((minute) => chicago.time(minute).toLowerCase())).toEqual(['12:00 am', '9:05 am', '12:00 pm', '11:59 pm']);
+  expect([0, 545, 720, 1439].map((minute) => chicago.time(minute).toLowerCase())).toEqual([
+    '12:00 am',
+    '9:05 am',
+    '12:00 pm',
+    '11:59 pm',
+  ]);
 });
 
 test('moments are those of the salon, not of the device', () => {

@@ -32,12 +32,22 @@ const DAY_FORM = { day: 'numeric', month: 'short', year: 'numeric' } as const;
 const kept = new Map<string, Calendar>();
 
 /** How a house writes days and times. @param timeZone as the time zone database names it */
-export function calendarOf({ calendar: { dates, hours }, timeZone }: { calendar: CalendarWriting; timeZone: string }): Calendar {
+export function calendarOf({
+  calendar: { dates, hours },
+  timeZone,
+}: {
+  calendar: CalendarWriting;
+  timeZone: string;
+}): Calendar {
   const key = `${dates} ${hours} ${timeZone}`;
   const known = kept.get(key);
   if (known) return known;
   const locale = dates === 'month-day' ? 'en-US' : 'en-GB';
-  const clock = { hour: hours === '12' ? 'numeric' : '2-digit', minute: '2-digit', hourCycle: hours === '12' ? 'h12' : 'h23' } as const;
+  const clock = {
+    hour: hours === '12' ? 'numeric' : '2-digit',
+    minute: '2-digit',
+    hourCycle: hours === '12' ? 'h12' : 'h23',
+  } as const;
   const writer = (form: Intl.DateTimeFormatOptions, zone: string) => {
     const format = new Intl.DateTimeFormat(locale, { ...form, timeZone: zone });
     // A narrow space before am and pm is a letter that a text message has no room for.

@@ -1,2 +1,3 @@
 /** Words that begin a line or a sentence. */
-export const capital = (words: string): string => (words === '' ? '' : `${words[0].toUpperCase()}${words.slice(1)}`);
+export const capital = (words: string): string =>
+  words === '' ? '' : `${words[0].toUpperCase()}${words.slice(1)}`;

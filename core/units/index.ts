@@ -1,12 +1,41 @@
 export { capital } from './capital';
-export { calendarOf, DATE_ORDERS, DAY_FIRST, HOUR_COUNTS, type Calendar, type CalendarWriting } from './calendar';
-export { dayAfter, daysBetween, minuteOf, today } from './day';
-export { bareLength, formatLength, MM_PER_INCH, parseLength, type LengthUnit, type ParsedLength } from './length';
-export { formatLevel, LEVEL_MAX, LEVEL_MIN } from './level';
-export { AMOUNT_UNITS, formatAmount, formatAmounts, GRAMS_PER_OUNCE, shareOut, type AmountUnit } from './mass';
 export {
-  celsiusOf, fahrenheitOf, formatStrength, formatTemperature, percentOf, STRENGTH_UNITS, TEMPERATURE_UNITS, volumesOf,
-  type StrengthUnit, type TemperatureUnit,
+  calendarOf,
+  DATE_ORDERS,
+  DAY_FIRST,
+  HOUR_COUNTS,
+  type Calendar,
+  type CalendarWriting,
+} from './calendar';
+export { dayAfter, daysBetween, minuteOf, today } from './day';
+export {
+  bareLength,
+  formatLength,
+  MM_PER_INCH,
+  parseLength,
+  type LengthUnit,
+  type ParsedLength,
+} from './length';
+export { formatLevel, LEVEL_MAX, LEVEL_MIN } from './level';
+export {
+  AMOUNT_UNITS,
+  formatAmount,
+  formatAmounts,
+  GRAMS_PER_OUNCE,
+  shareOut,
+  type AmountUnit,
+} from './mass';
+export {
+  celsiusOf,
+  fahrenheitOf,
+  formatStrength,
+  formatTemperature,
+  percentOf,
+  STRENGTH_UNITS,
+  TEMPERATURE_UNITS,
+  volumesOf,
+  type StrengthUnit,
+  type TemperatureUnit,
 } from './strength';
 export { parseLengths } from './lengths';
 export { inMeasures, METRIC, type Measures } from './said';

@@ -22,26 +22,42 @@ test('takes the unit of the house when none is typed', () => {
   expect(mm('1/8', 'in')).toBeCloseTo(3.175, 9);
 });
 
-test.each(['', 'wide', '5 foils', '1/0', '1 2 mm', 'NaN', '6mm6', '--3'])('refuses %p with a sentence', (text) => {
-  const read = parseLength(text);
-  expect(read.ok).toBe(false);
-  if (!read.ok) expect(read.problem).toMatch(/\.$/);
-});
+test.each(['', 'wide', '5 foils', '1/0', '1 2 mm', 'NaN', '6mm6', '--3'])(
+  'refuses %p with a sentence',
+  (text) => {
+    const read = parseLength(text);
+    expect(read.ok).toBe(false);
+    if (!read.ok) expect(read.problem).toMatch(/\.$/);
+  },
+);
 
 test('writes fractions of an inch as the trade does', () => {
   expect(formatLength(6.35, 'in')).toBe('1/4"');
   expect(formatLength(38.1, 'in')).toBe('1 1/2"');
   expect(formatLength(25.4, 'in')).toBe('1"');
   // 2.5, 5.04 and 1.8 of a sixty-fourth; 5.04 of a thirty-second; a length is never nought.
-  expect([1, 2, 0.7, 4, 0.1, 0].map((own) => formatLength(own, 'in'))).toEqual(['3/64"', '5/64"', '1/32"', '5/32"', '1/64"', '0"']);
+  expect([1, 2, 0.7, 4, 0.1, 0].map((own) => formatLength(own, 'in'))).toEqual([
+    '3/64"',
+    '5/64"',
+    '1/32"',
+    '5/32"',
+    '1/64"',
+    '0"',
+  ]);
   expect(formatLength(4.04, 'mm')).toBe('4 mm');
   expect(formatLength(4.5, 'cm')).toBe('0.45 cm');
 });
 
 test('what is written can be read back within half a comb mark', () => {
   fc.assert(
-    fc.property(fc.double({ min: 0, max: 400, noNaN: true }), fc.constantFrom('mm', 'cm', 'in' as const), (value, unit) => {
-      expect(Math.abs(mm(formatLength(value, unit as 'mm'), 'mm') - value)).toBeLessThanOrEqual(25.4 / 32 + 1e-9);
-    }),
+    fc.property(
+      fc.double({ min: 0, max: 400, noNaN: true }),
+      fc.constantFrom('mm', 'cm', 'in' as const),
+      (value, unit) => {
+        expect(Math.abs(mm(formatLength(value, unit as 'mm'), 'mm') - value)).toBeLessThanOrEqual(
+          25.4 / 32 + 1e-9,
+        );
+      },
+    ),
   );
 });

@@ -24,7 +24,9 @@ const FACTORS: Record<string, number> = {
  */
 export function parseLength(text: string, house: LengthUnit = 'mm'): ParsedLength {
   const cleaned = text.trim().toLowerCase().replace(',', '.');
-  const match = /^(-?)(?:(\d+(?:\.\d+)?)\s+)?(\d+(?:\.\d+)?|\.\d+)(?:\s*\/\s*(\d+))?\s*([a-z"″]*)$/.exec(cleaned);
+  const match = /^(-?)(?:(\d+(?:\.\d+)?)\s+)?(\d+(?:\.\d+)?|\.\d+)(?:\s*\/\s*(\d+))?\s*([a-z"″]*)$/.exec(
+    cleaned,
+  );
   const unit = match?.[5] === '' ? house : (match?.[5] ?? '');
   const factor = FACTORS[unit];
   if (!match || factor === undefined || (match[2] !== undefined && match[4] === undefined)) {
@@ -47,7 +49,8 @@ export function formatLength(mm: number, unit: LengthUnit = 'mm'): string {
 }
 
 /** A length without its unit, where that stands beside it; inches keep their mark. */
-export const bareLength = (mm: number, unit: LengthUnit = 'mm'): string => formatLength(mm, unit).replace(/ (mm|cm)$/, '');
+export const bareLength = (mm: number, unit: LengthUnit = 'mm'): string =>
+  formatLength(mm, unit).replace(/ (mm|cm)$/, '');
 
 function trim(value: number, digits: number): string {
   return String(Number(value.toFixed(digits)));

@@ -5,7 +5,11 @@ import { parseLength, type LengthUnit } from './length';
  * @param decimalComma whether a comma without a space after it belongs to a figure
  * @returns undefined where one of them is no length, or there is none
  */
-export function parseLengths(text: string, unit: LengthUnit = 'mm', decimalComma = false): number[] | undefined {
+export function parseLengths(
+  text: string,
+  unit: LengthUnit = 'mm',
+  decimalComma = false,
+): number[] | undefined {
   // A unit or a fraction stays with its figure: 1 1/2", 2 mm.
   const joined = text
     .trim()

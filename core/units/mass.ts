@@ -31,7 +31,9 @@ export function shareOut(exact: readonly number[], total: number): number[] {
   // A hair's breadth under a whole one is that whole one.
   const whole = scaled.map((own) => Math.floor(own + 1e-9));
   const left = total - whole.reduce((a, b) => a + b, 0);
-  const order = scaled.map((own, i) => [own - whole[i], i] as const).sort((x, y) => y[0] - x[0] || x[1] - y[1]);
+  const order = scaled
+    .map((own, i) => [own - whole[i], i] as const)
+    .sort((x, y) => y[0] - x[0] || x[1] - y[1]);
   for (const [, i] of order.slice(0, left)) whole[i] += 1;
   return whole;
 }
@@ -40,9 +42,17 @@ export function shareOut(exact: readonly number[], total: number): number[] {
  * Amounts that stand in one bowl, as they are said, so that they add up to the total as it is said: hundredths of an ounce
  * are shared out like the grams are.
  */
-export function formatAmounts(items: readonly { readonly grams: number; readonly powder: boolean }[], unit: AmountUnit, scoopGrams: number): string[] {
-  if (unit !== 'oz') return items.map(({ grams, powder }) => formatAmount(grams, unit, powder ? scoopGrams : null));
+export function formatAmounts(
+  items: readonly { readonly grams: number; readonly powder: boolean }[],
+  unit: AmountUnit,
+  scoopGrams: number,
+): string[] {
+  if (unit !== 'oz')
+    return items.map(({ grams, powder }) => formatAmount(grams, unit, powder ? scoopGrams : null));
   const all = items.reduce((sum, { grams }) => sum + grams, 0);
   if (!(all > 0)) return items.map(({ grams }) => formatAmount(grams, unit));
-  return shareOut(items.map(({ grams }) => grams), Math.round((100 * all) / GRAMS_PER_OUNCE)).map((own) => `${(own / 100).toFixed(2)} oz`);
+  return shareOut(
+    items.map(({ grams }) => grams),
+    Math.round((100 * all) / GRAMS_PER_OUNCE),
+  ).map((own) => `${(own / 100).toFixed(2)} oz`);
 }

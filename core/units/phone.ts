@@ -11,7 +11,10 @@ const LEAST = 5;
 export function phoneKey(text: string): string | undefined {
   const plain = text.trim();
   const figures = plain.replace(/\D/g, '');
-  if (!/^[+(\d][\d\s()./-]*$/.test(plain) || /^\d{4}-\d\d-\d\d$/.test(plain) || figures.length < LEAST) return undefined;
+  if (!/^[+(\d][\d\s()./-]*$/.test(plain) || /^\d{4}-\d\d-\d\d$/.test(plain) || figures.length < LEAST)
+    return undefined;
   const abroad = plain.startsWith('+') ? plain : plain.startsWith('00') ? `+${plain.slice(2)}` : undefined;
-  return (abroad && parsePhoneNumberFromString(abroad)?.nationalNumber) || figures.replace(/^0+/, '') || undefined;
+  return (
+    (abroad && parsePhoneNumberFromString(abroad)?.nationalNumber) || figures.replace(/^0+/, '') || undefined
+  );
 }

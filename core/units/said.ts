@@ -18,9 +18,17 @@ const FIGURE = String.raw`(\d+(?:\.\d+)?)`;
 const BETWEEN = String.raw`(\s?[–×]\s?| to | and | or )`;
 
 /** Figures of one unit rewritten, single ones and two that share it. */
-function rewritten(text: string, unit: string, say: (value: number) => string, bare: (value: number) => string): string {
+function rewritten(
+  text: string,
+  unit: string,
+  say: (value: number) => string,
+  bare: (value: number) => string,
+): string {
   return text
-    .replace(new RegExp(`${FIGURE}${BETWEEN}${FIGURE} ${unit}`, 'g'), (_, a: string, between: string, b: string) => `${bare(Number(a))}${between}${say(Number(b))}`)
+    .replace(
+      new RegExp(`${FIGURE}${BETWEEN}${FIGURE} ${unit}`, 'g'),
+      (_, a: string, between: string, b: string) => `${bare(Number(a))}${between}${say(Number(b))}`,
+    )
     .replace(new RegExp(`${FIGURE} ${unit}`, 'g'), (_, a: string) => say(Number(a)));
 }
 
@@ -30,10 +38,38 @@ function rewritten(text: string, unit: string, say: (value: number) => string, b
  */
 export function inMeasures(text: string, { lengths, amounts, strengths, temperatures }: Measures): string {
   let said = text;
-  if (lengths === 'in') said = said.replace(new RegExp(`${FIGURE} cm²`, 'g'), (_, area: string) => `${Number((Number(area) / CM2_PER_SQUARE_INCH).toFixed(1))} in²`);
-  if (lengths !== 'mm') said = rewritten(said, 'mm\\b(?!²)', (mm) => formatLength(mm, lengths), (mm) => bareLength(mm, lengths));
-  if (amounts === 'oz') said = rewritten(said, 'g\\b(?!/)', (grams) => formatAmount(grams, 'oz'), (grams) => formatAmount(grams, 'oz').replace(/ oz$/, ''));
-  if (strengths === '%') said = rewritten(said, 'vol\\b', (volumes) => formatStrength(volumes, '%'), (volumes) => formatStrength(volumes, '%').replace(/%$/, ''));
-  if (temperatures === 'F') said = rewritten(said, '°C', (celsius) => formatTemperature(celsius, 'F'), (celsius) => formatTemperature(celsius, 'F').replace(/ °F$/, ''));
+  if (lengths === 'in')
+    said = said.replace(
+      new RegExp(`${FIGURE} cm²`, 'g'),
+      (_, area: string) => `${Number((Number(area) / CM2_PER_SQUARE_INCH).toFixed(1))} in²`,
+    );
+  if (lengths !== 'mm')
+    said = rewritten(
+      said,
+      'mm\\b(?!²)',
+      (mm) => formatLength(mm, lengths),
+      (mm) => bareLength(mm, lengths),
+    );
+  if (amounts === 'oz')
+    said = rewritten(
+      said,
+      'g\\b(?!/)',
+      (grams) => formatAmount(grams, 'oz'),
+      (grams) => formatAmount(grams, 'oz').replace(/ oz$/, ''),
+    );
+  if (strengths === '%')
+    said = rewritten(
+      said,
+      'vol\\b',
+      (volumes) => formatStrength(volumes, '%'),
+      (volumes) => formatStrength(volumes, '%').replace(/%$/, ''),
+    );
+  if (temperatures === 'F')
+    said = rewritten(
+      said,
+      '°C',
+      (celsius) => formatTemperature(celsius, 'F'),
+      (celsius) => formatTemperature(celsius, 'F').replace(/ °F$/, ''),
+    );
   return said;
 }

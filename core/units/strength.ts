@@ -11,7 +11,8 @@ export const volumesOf = (percent: number): number => percent * VOLUMES_PER_PERC
 const tenth = (value: number) => String(Math.round(value * 10) / 10);
 
 /** A strength as it is said: `20 vol`, `6%`. */
-export const formatStrength = (volumes: number, unit: StrengthUnit = 'vol'): string => (unit === '%' ? `${tenth(percentOf(volumes))}%` : `${tenth(volumes)} vol`);
+export const formatStrength = (volumes: number, unit: StrengthUnit = 'vol'): string =>
+  unit === '%' ? `${tenth(percentOf(volumes))}%` : `${tenth(volumes)} vol`;
 
 export const TEMPERATURE_UNITS = ['C', 'F'] as const;
 /** In what temperatures are said. */
@@ -21,4 +22,5 @@ export const fahrenheitOf = (celsius: number): number => (celsius * 9) / 5 + 32;
 export const celsiusOf = (fahrenheit: number): number => ((fahrenheit - 32) * 5) / 9;
 
 /** A temperature as it is said: `40 °C`, `104 °F`. */
-export const formatTemperature = (celsius: number, unit: TemperatureUnit = 'C'): string => (unit === 'F' ? `${Math.round(fahrenheitOf(celsius))} °F` : `${Math.round(celsius)} °C`);
+export const formatTemperature = (celsius: number, unit: TemperatureUnit = 'C'): string =>
+  unit === 'F' ? `${Math.round(fahrenheitOf(celsius))} °F` : `${Math.round(celsius)} °C`;

@@ -3,7 +3,14 @@ import type { VisitPrices } from '../fee';
 import type { Opening, WeekBeginning } from '../diary';
 import type { FoilStock } from '../pattern';
 import type { Schools } from '../school';
-import type { AmountUnit, CalendarWriting, LengthUnit, Measures, StrengthUnit, TemperatureUnit } from '../units';
+import type {
+  AmountUnit,
+  CalendarWriting,
+  LengthUnit,
+  Measures,
+  StrengthUnit,
+  TemperatureUnit,
+} from '../units';
 import type { HouseClock } from './clock';
 
 /** What a salon sets once for all its visits. */
@@ -22,7 +29,14 @@ export interface House {
   opening: Opening;
   lockMinutes: number;
   /** What cautions go by; the leaflet and local rules come first. */
-  cautions: { alertHours: number; alertDays: number; strongVolumes: number; scalpMm: number; warmestCelsius: number; age: number };
+  cautions: {
+    alertHours: number;
+    alertDays: number;
+    strongVolumes: number;
+    scalpMm: number;
+    warmestCelsius: number;
+    age: number;
+  };
   foil: FoilStock;
   prices: VisitPrices & { currency: string };
   /** What a client should take care of after a visit, in the words of the house; empty says nothing. */
@@ -40,7 +54,10 @@ export interface House {
 }
 
 /** Time for the foils of a visit, minutes: the house's or the client's, whichever is less; null where neither is set. */
-export function timeThereIs({ slotMinutes }: Pick<House, 'slotMinutes'>, minutesAtMost: number | null): number | null {
+export function timeThereIs(
+  { slotMinutes }: Pick<House, 'slotMinutes'>,
+  minutesAtMost: number | null,
+): number | null {
   if (slotMinutes === null || minutesAtMost === null) return slotMinutes ?? minutesAtMost;
   return Math.min(slotMinutes, minutesAtMost);
 }
@@ -51,4 +68,7 @@ export function limitsOf({ limits, slotMinutes }: Pick<House, 'limits' | 'slotMi
 }
 
 /** In what a house says its figures: lengths have a setting of their own. */
-export const measuresOf = ({ units, measures }: Pick<House, 'units' | 'measures'>): Measures => ({ lengths: units, ...measures });
+export const measuresOf = ({ units, measures }: Pick<House, 'units' | 'measures'>): Measures => ({
+  lengths: units,
+  ...measures,
+});

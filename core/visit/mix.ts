@@ -300,7 +300,9 @@ export function withProducts(mix: VisitMix, range: readonly Product[]): VisitMix
   const kept = mix.products.filter(({ id }) => used.has(id));
   const known = new Set(kept.map(({ id }) => id));
   const added = range.filter(({ id }) => used.has(id) && !known.has(id));
-  return added.length === 0 && kept.length === mix.products.length ? mix : { ...mix, products: [...kept, ...added] };
+  return added.length === 0 && kept.length === mix.products.length
+    ? mix
+    : { ...mix, products: [...kept, ...added] };
 }
 
 /** What a mix is found by: names of its products, strengths and where; small letters. */
@@ -327,7 +329,9 @@ export function mixWords(mix: VisitMix): string {
 
 /** The root colour that shades all roots; undefined where none does. */
 export const shadowOf = ({ roots }: Pick<VisitMix, 'roots'>): RootMix | undefined =>
-  roots.find(({ place: { zones, side, frontMm } }) => zones.length === 0 && side === 'both' && frontMm === null);
+  roots.find(
+    ({ place: { zones, side, frontMm } }) => zones.length === 0 && side === 'both' && frontMm === null,
+  );
 
 /** What of a mix still holds at the next visit: formulas, toners, root and the readings of this head. What was weighed, paid and decided about this day’s time does not. */
 export function carriedMix(mix: VisitMix): VisitMix {

@@ -36,7 +36,10 @@ const isFaceFrame = (zones: readonly ZoneFamily[]) =>
   zones.length === FACE_FAMILIES.length && FACE_FAMILIES.every((own) => zones.includes(own));
 
 /** A place as it is said: `roots, first 40 mm behind the front hairline`. @param whole what everywhere is called */
-export function placeWords({ zones, side, lengths, frontMm, words }: ColourPlace, whole = 'all lifted hair'): string {
+export function placeWords(
+  { zones, side, lengths, frontMm, words }: ColourPlace,
+  whole = 'all lifted hair',
+): string {
   const said = [
     listed(lengths.map((own) => PLACE_LENGTH_WORDS[own])),
     isFaceFrame(zones) ? 'face frame' : listed(zones.map((own) => familyName(own).toLowerCase())),

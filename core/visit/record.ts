@@ -25,7 +25,15 @@ export const INSPECTION = [
 export type InspectionPoint = (typeof INSPECTION)[number];
 
 export const NEXT_WHAT = ['toner', 'face', 'full'] as const;
-export const CORRECTIONS = ['tone-again', 'bleach-wash', 'spot', 'band', 'more-light', 'lowlight', 'other'] as const;
+export const CORRECTIONS = [
+  'tone-again',
+  'bleach-wash',
+  'spot',
+  'band',
+  'more-light',
+  'lowlight',
+  'other',
+] as const;
 
 /** One zone as the visit left it. */
 export interface ZoneOutcome {

@@ -41,14 +41,24 @@ export function axesOf(side: Side): readonly [Axis, Axis, Axis] {
 export function cameraOf(view: Side, k: number, pixelMm: number): Camera {
   const [right, up, toward] = axesOf(view);
   return {
-    right, up, toward, pixelMm,
-    columns: ceil((2 * BOX.half * k) / pixelMm), rows: ceil(((BOX.up + BOX.down) * k) / pixelMm),
-    leftMm: BOX.half * k, upMm: BOX.up * k,
+    right,
+    up,
+    toward,
+    pixelMm,
+    columns: ceil((2 * BOX.half * k) / pixelMm),
+    rows: ceil(((BOX.up + BOX.down) * k) / pixelMm),
+    leftMm: BOX.half * k,
+    upMm: BOX.up * k,
   };
 }
 
 /** Pixel of a point, row · columns + column; −1 beside the picture. */
-export function pixelOf({ right, up, pixelMm, columns, rows, leftMm, upMm }: Camera, x: number, y: number, z: number): number {
+export function pixelOf(
+  { right, up, pixelMm, columns, rows, leftMm, upMm }: Camera,
+  x: number,
+  y: number,
+  z: number,
+): number {
   const column = floor((x * right[0] + y * right[1] + z * right[2] + leftMm) / pixelMm);
   const row = floor((upMm - (x * up[0] + y * up[1] + z * up[2])) / pixelMm);
   return column < 0 || row < 0 || column >= columns || row >= rows ? -1 : row * columns + column;

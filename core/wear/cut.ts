@@ -27,7 +27,12 @@ export const cutKey = ({ ends, fringe }: Cut): string => `${ends}${fringe ? ' fr
  * The length that is written down is the crown's. Hair that grows lower is shorter by this share of how much lower it grows along the
  * head, higher hair longer: with 1 all of it ends at one line. Working assumptions.
  */
-const TO_THE_LINE: Readonly<Record<Cut['ends'], number>> = { 'one-length': 1, 'long-layers': 0.6, layers: 0, bob: 1.12 };
+const TO_THE_LINE: Readonly<Record<Cut['ends'], number>> = {
+  'one-length': 1,
+  'long-layers': 0.6,
+  layers: 0,
+  bob: 1.12,
+};
 /** The crown's distance from the apex, average head, mm. */
 const CROWN_MM = 50;
 const LEAST_MM = 20;
@@ -41,7 +46,12 @@ export function inFringe({ k, skull }: Head, { xyz }: Roots, root: number): bool
 }
 
 /** Length of each root's hair as it is cut, mm. A zone whose length was measured has that one. */
-export function lengths({ hair }: Pick<Plan, 'hair'>, roots: Roots, head: Head, cut: Cut): (root: number) => number {
+export function lengths(
+  { hair }: Pick<Plan, 'hair'>,
+  roots: Roots,
+  head: Head,
+  cut: Cut,
+): (root: number) => number {
   const byZone = ZONES.map((zone) => hair.byZone[zone]?.lengthMm);
   const share = TO_THE_LINE[cut.ends];
   const { opened, zone } = roots;

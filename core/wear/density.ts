@@ -25,7 +25,11 @@ const DARK = 5;
 export function densityOf({ count, points, used, xyz, stepMm }: Strands, k: number): Density {
   const cellMm = CELL_MM * k;
   const from = [-BOX.x * k, -BOX.down * k, -BOX.z * k] as const;
-  const size = [ceil((2 * BOX.x) / CELL_MM) + 1, ceil((BOX.up + BOX.down) / CELL_MM) + 1, ceil((2 * BOX.z) / CELL_MM) + 1] as const;
+  const size = [
+    ceil((2 * BOX.x) / CELL_MM) + 1,
+    ceil((BOX.up + BOX.down) / CELL_MM) + 1,
+    ceil((2 * BOX.z) / CELL_MM) + 1,
+  ] as const;
   const [nx, ny, nz] = size;
   const perMm = new Float32Array(nx * ny * nz);
   const each = stepMm / cellMm ** 3;
@@ -59,7 +63,11 @@ export interface Reached {
  * @param towards the lamp, of length one
  * @param each only every so many-th cell along each axis: soft light needs no more
  */
-export function reached({ cellMm, size, from, perMm }: Density, towards: readonly [number, number, number], each = 1): Reached {
+export function reached(
+  { cellMm, size, from, perMm }: Density,
+  towards: readonly [number, number, number],
+  each = 1,
+): Reached {
   const [nx, ny, nz] = size;
   const own = [ceil(nx / each), ceil(ny / each), ceil(nz / each)] as const;
   const values = new Float32Array(own[0] * own[1] * own[2]);
@@ -104,7 +112,11 @@ export function between({ cellMm, size, from, values }: Reached, x: number, y: n
   const w = fz - l;
   const at = (i * ny + j) * nz + l;
   const dx = ny * nz;
-  const near = (values[at] * (1 - w) + values[at + 1] * w) * (1 - v) + (values[at + nz] * (1 - w) + values[at + nz + 1] * w) * v;
-  const far = (values[at + dx] * (1 - w) + values[at + dx + 1] * w) * (1 - v) + (values[at + dx + nz] * (1 - w) + values[at + dx + nz + 1] * w) * v;
+  const near =
+    (values[at] * (1 - w) + values[at + 1] * w) * (1 - v) +
+    (values[at + nz] * (1 - w) + values[at + nz + 1] * w) * v;
+  const far =
+    (values[at + dx] * (1 - w) + values[at + dx + 1] * w) * (1 - v) +
+    (values[at + dx + nz] * (1 - w) + values[at + dx + nz + 1] * w) * v;
   return near + (far - near) * u;
 }

@@ -42,7 +42,10 @@ const TAPER = 0.12;
 
 /** Highlights by the mean of the cosines to lamp and eye, −1…1 in 256 steps. */
 const lobe = ({ most, at, sharp }: { most: number; at: number; sharp: number }) =>
-  Float64Array.from({ length: 257 }, (_, i) => most * pow(max(0, 1 - ((i - 128) / 128 - at) ** 2), sharp / 2));
+  Float64Array.from(
+    { length: 257 },
+    (_, i) => most * pow(max(0, 1 - ((i - 128) / 128 - at) ** 2), sharp / 2),
+  );
 const WHITE = lobe(FIBRE.white);
 const TINTED = lobe(FIBRE.tinted);
 /** Roots lie in their neighbours' shade: darker by so much at the scalp, over so much, mm. */
@@ -67,15 +70,27 @@ interface Reach {
   readonly behind: Reached;
 }
 
-const inWorld = ({ right, up, toward }: Camera, [a, b, c]: readonly [number, number, number]): [number, number, number] => [
-  a * right[0] + b * up[0] + c * toward[0], a * right[1] + b * up[1] + c * toward[1], a * right[2] + b * up[2] + c * toward[2],
+const inWorld = (
+  { right, up, toward }: Camera,
+  [a, b, c]: readonly [number, number, number],
+): [number, number, number] => [
+  a * right[0] + b * up[0] + c * toward[0],
+  a * right[1] + b * up[1] + c * toward[1],
+  a * right[2] + b * up[2] + c * toward[2],
 ];
 
 /**
  * Draws hair from one side.
  * @param density of the same strands
  */
-export function fibresOf(head: Head, strands: Strands, density: Density, view: Side, lamp: Lamp, pixelMm: number): Fibres {
+export function fibresOf(
+  head: Head,
+  strands: Strands,
+  density: Density,
+  view: Side,
+  lamp: Lamp,
+  pixelMm: number,
+): Fibres {
   const camera = cameraOf(view, head.k, pixelMm);
   const { columns, rows, right, up, toward, leftMm, upMm } = camera;
   const { from, behind } = LIGHTING[lamp];
@@ -141,7 +156,10 @@ export function fibresOf(head: Head, strands: Strands, density: Density, view: S
       // Halfway between two points a strand runs on as those before and after say.
       const a = p > 1 ? at - 6 : at - 3;
       const b = p + 1 < n ? at + 3 : at;
-      for (let axis = 0; axis < 3; axis += 1) line[to - 3 + axis] = 0.5625 * (placed[at - 3 + axis] + placed[at + axis]) - 0.0625 * (placed[a + axis] + placed[b + axis]);
+      for (let axis = 0; axis < 3; axis += 1)
+        line[to - 3 + axis] =
+          0.5625 * (placed[at - 3 + axis] + placed[at + axis]) -
+          0.0625 * (placed[a + axis] + placed[b + axis]);
       seen[m - 1] = seen[m] | seen[m - 2];
     }
     mayShow[s] = any ? 1 : 0;
@@ -154,7 +172,10 @@ export function fibresOf(head: Head, strands: Strands, density: Density, view: S
       beside[2 * h + 1] = h === 0 ? 0 : (2 * noiseOf(seed[s], 44 + h) - 1) * per;
     }
   };
-  const apartAt = Float64Array.from({ length: most }, (_, m) => BESIDE.root + BESIDE.more * (1 - exp((-m * stepMm) / parts / BESIDE.over)));
+  const apartAt = Float64Array.from(
+    { length: most },
+    (_, m) => BESIDE.root + BESIDE.more * (1 - exp((-m * stepMm) / parts / BESIDE.over)),
+  );
   const light = (s: number, last: number) => {
     const shade = 1 + FIBRE.own * (2 * noiseOf(seed[s], 9) - 1);
     for (let m = 0; m <= last; m += 1) {
@@ -177,8 +198,16 @@ export function fibresOf(head: Head, strands: Strands, density: Density, view: S
       const through = between(reach.behind, x, y, z);
       const turn = round(64 * (tl + tz)) + 128;
       const rooted = shade * (1 - ROOT_SHADE.by * max(0, 1 - (m * stepMm) / parts / ROOT_SHADE.over));
-      lit[3 * m] = min(255, 128 * rooted * (FIBRE.around * (0.25 + 0.75 * around) + FIBRE.across * sqrt(max(0, 1 - tl * tl)) * lamp_));
-      lit[3 * m + 1] = min(255, 128 * rooted * (TINTED[turn] * lamp_ + FIBRE.rim * sqrt(max(0, 1 - tb * tb)) * through * through));
+      lit[3 * m] = min(
+        255,
+        128 *
+          rooted *
+          (FIBRE.around * (0.25 + 0.75 * around) + FIBRE.across * sqrt(max(0, 1 - tl * tl)) * lamp_),
+      );
+      lit[3 * m + 1] = min(
+        255,
+        128 * rooted * (TINTED[turn] * lamp_ + FIBRE.rim * sqrt(max(0, 1 - tb * tb)) * through * through),
+      );
       lit[3 * m + 2] = min(255, 128 * WHITE[turn] * lamp_ * (0.6 + 0.4 * around));
     }
   };
@@ -188,7 +217,11 @@ export function fibresOf(head: Head, strands: Strands, density: Density, view: S
   const kept = new Kept(pixels);
   /** Whether what is drawn already hides a place by far. */
   const isBehind = (c: number, r: number, depth: number): boolean =>
-    c >= 0 && r >= 0 && c < columns && r < rows && depth < nearest[(r | 0) * columns + (c | 0)] - CUT * SOFT_MM - BEHIND_MM;
+    c >= 0 &&
+    r >= 0 &&
+    c < columns &&
+    r < rows &&
+    depth < nearest[(r | 0) * columns + (c | 0)] - CUT * SOFT_MM - BEHIND_MM;
   /** One way over all strands: first the nearest of each pixel is found, then what shows in it. */
   const draw = (finding: boolean) => {
     const noise = noiseOf;
@@ -281,7 +314,12 @@ export function fibresOf(head: Head, strands: Strands, density: Density, view: S
   };
   draw(true);
   draw(false);
-  return { camera, ...packedUp(kept, pixels), cover: coverOf(covered), skin: skinLit(head, body, camera, reach, from) };
+  return {
+    camera,
+    ...packedUp(kept, pixels),
+    cover: coverOf(covered),
+    skin: skinLit(head, body, camera, reach, from),
+  };
 }
 
 /** Depth of the nearest hair and skin in coarse pixels. @param placed points of the strands: column, row, depth */
@@ -338,7 +376,13 @@ function packedUp({ many, strand, along, own, tinted, white }: Kept, pixels: num
   const start = new Uint32Array(pixels + 1);
   for (let p = 0; p < pixels; p += 1) start[p + 1] = start[p] + many[p];
   const count = start[pixels];
-  const out = { strand: new Uint32Array(count), along: new Uint16Array(count), own: new Uint8Array(count), tinted: new Uint8Array(count), white: new Uint8Array(count) };
+  const out = {
+    strand: new Uint32Array(count),
+    along: new Uint16Array(count),
+    own: new Uint8Array(count),
+    tinted: new Uint8Array(count),
+    white: new Uint8Array(count),
+  };
   for (let p = 0; p < pixels; p += 1) {
     for (let n = 0, at = start[p], from = KEPT * p; n < many[p]; n += 1, at += 1, from += 1) {
       out.strand[at] = strand[from];
@@ -353,12 +397,19 @@ function packedUp({ many, strand, along, own, tinted, white }: Kept, pixels: num
 
 function coverOf(covered: Float32Array): Uint8Array {
   const out = new Uint8Array(covered.length);
-  for (let p = 0; p < out.length; p += 1) if (covered[p] > 0) out[p] = covered[p] > 4 ? 255 : 255 * (1 - exp(-COVERS * covered[p]));
+  for (let p = 0; p < out.length; p += 1)
+    if (covered[p] > 0) out[p] = covered[p] > 4 ? 255 : 255 * (1 - exp(-COVERS * covered[p]));
   return out;
 }
 
 /** Skin under soft light that wraps round it, in the shade of the hair. */
-function skinLit({ k }: Head, { depth, facing }: { depth: Float32Array; facing: Int8Array }, { columns, right, up, toward, leftMm, upMm, pixelMm }: Camera, reach: Reach, from: readonly [number, number, number]): Uint8Array {
+function skinLit(
+  { k }: Head,
+  { depth, facing }: { depth: Float32Array; facing: Int8Array },
+  { columns, right, up, toward, leftMm, upMm, pixelMm }: Camera,
+  reach: Reach,
+  from: readonly [number, number, number],
+): Uint8Array {
   const out = new Uint8Array(depth.length);
   for (let p = 0; p < depth.length; p += 1) {
     if (depth[p] === -Infinity) continue;
@@ -373,8 +424,9 @@ function skinLit({ k }: Head, { depth, facing }: { depth: Float32Array; facing: 
     const wrapped = max(0, (nx * from[0] + ny * from[1] + nz * from[2] + BUST.wraps) / (1 + BUST.wraps));
     const around = 0.7 + 0.3 * ny;
     const open = between(reach.above, x, y, z);
-    out[p] = 255 * min(1, BUST.around * around * (0.5 + 0.5 * open) + BUST.lamp * wrapped * between(reach.lamp, x, y, z));
+    out[p] =
+      255 *
+      min(1, BUST.around * around * (0.5 + 0.5 * open) + BUST.lamp * wrapped * between(reach.lamp, x, y, z));
   }
   return out;
 }
-

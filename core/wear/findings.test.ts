@@ -25,7 +25,8 @@ import { allOver } from './testing';
 const studio = new WearStudio(undefined, undefined, 300e6);
 const all = (subject: WearSubject): readonly Finding[] =>
   [...studio.findings(subject)].filter((own) => own !== null).at(-1)!;
-const minded = (findings: readonly Finding[]) => new Set(findings.filter(({ fine }) => !fine).map(({ key }) => key));
+const minded = (findings: readonly Finding[]) =>
+  new Set(findings.filter(({ fine }) => !fine).map(({ key }) => key));
 
 describe('the built-in patterns raise nothing on themselves that their own description denies', () => {
   const of = (key: string, known: Partial<WearSubject> = {}) => {
@@ -44,7 +45,8 @@ describe('the built-in patterns raise nothing on themselves that their own descr
   };
 
   test('even over the whole head: no dark hairline, crown, part or stripes', () => {
-    const found = (key: string, keys: readonly Finding['key'][]) => keys.filter((own) => minded(of(key)).has(own));
+    const found = (key: string, keys: readonly Finding['key'][]) =>
+      keys.filter((own) => minded(of(key)).has(own));
     expect(found('four-quarters', ['unlit', 'crown', 'part', 'stripe', 'sides'])).toEqual([]);
     // Its caution says that horizontal rows stripe, and that none lies in the part.
     expect(found('two-mixes-in-bricks', ['unlit', 'crown', 'sides'])).toEqual([]);
@@ -86,7 +88,9 @@ test('horizontal slices a finger apart stripe, as the library warns; light that 
   for (const view of VIEW_NAMES) {
     for (const share of [0.1, 0.3]) {
       const light = studio.light(subjectOf(startPlan()), 0);
-      const fromMm = light.own.fromMm.map((_, i) => (noiseOf(hair.strands.seed[i], 33) < share ? 0 : Infinity));
+      const fromMm = light.own.fromMm.map((_, i) =>
+        noiseOf(hair.strands.seed[i], 33) < share ? 0 : Infinity,
+      );
       const zero = new Float32Array(fromMm.length);
       const lit = litOf(hair.surface(view), {
         ...light,
@@ -101,7 +105,8 @@ test('horizontal slices a finger apart stripe, as the library warns; light that 
 });
 
 describe('curl hides', () => {
-  const whole = (angleDeg: number) => allOver({ kind: 'slice' }, 6, 10, { direction: { kind: 'parallel', angleDeg } });
+  const whole = (angleDeg: number) =>
+    allOver({ kind: 'slice' }, 6, 10, { direction: { kind: 'parallel', angleDeg } });
   // The strands are drawn by lot: a hundredth either way is chance.
   const CHANCE = 0.015;
   test.each<[string, Plan]>([
@@ -115,7 +120,8 @@ describe('curl hides', () => {
         const { stripe } = studio.look(subjectOf(plan, { curl }), way, 0);
         return VIEW_NAMES.reduce((sum, view) => sum + stripe[view], 0) / VIEW_NAMES.length;
       });
-      for (let i = 1; i < stripes.length; i += 1) expect(stripes[i]).toBeLessThanOrEqual(stripes[i - 1] + CHANCE);
+      for (let i = 1; i < stripes.length; i += 1)
+        expect(stripes[i]).toBeLessThanOrEqual(stripes[i - 1] + CHANCE);
       expect(stripes[3]).toBeLessThan(stripes[0]);
     }
   });
@@ -142,13 +148,20 @@ test('an old line that still stands out is mended by what takes most of it, each
     ]),
   );
   const slices = line.mends!.find((mend) => mend.kind === 'old-line' && mend.how === 'slices')!;
-  const after = all({ ...subject, plan: mended(subject.plan, slices) }).find(({ key }) => key === 'demarcation')!;
+  const after = all({ ...subject, plan: mended(subject.plan, slices) }).find(
+    ({ key }) => key === 'demarcation',
+  )!;
   expect(mendWords(slices)).toBe(`Slices near the top: ${left(after)}% left`);
   expect(after.fine).toBe(true);
 });
 
 test('half of the foils depositing is said as lightened and deepened', () => {
-  const facts = ['A', 'B'].map((letter) => ({ letter, lifts: letter === 'A', reach: 'ends' as const, endsMm: 0 }));
+  const facts = ['A', 'B'].map((letter) => ({
+    letter,
+    lifts: letter === 'A',
+    reach: 'ends' as const,
+    endsMm: 0,
+  }));
   expect(all(subjectOf(inTurn(startPlan()), { letters: { facts, lowlight: 'B' } }))[0].why).toMatch(
     /^\d+% lightened, \d+% deepened\. /,
   );

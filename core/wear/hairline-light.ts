@@ -49,13 +49,19 @@ export function hairlineMap(head: Head, strands: Strands, surfaces: readonly Sur
   const line = hairlineSteps(head);
   const nearest = nearestHairline(line.xyz, strands);
   const near = surfaces.map(({ count, strand, along }) =>
-    Int16Array.from({ length: count }, (_, i) => nearest(strand[i], min(strands.used[strand[i]] - 1, floor(along[i] / strands.stepMm)))),
+    Int16Array.from({ length: count }, (_, i) =>
+      nearest(strand[i], min(strands.used[strand[i]] - 1, floor(along[i] / strands.stepMm))),
+    ),
   );
   return { azimuthDeg: line.azimuthDeg, near };
 }
 
 /** Light along the hairline as it is seen with the hair tied back. */
-export function hairlineLight({ azimuthDeg, near }: HairlineMap, surfaces: readonly Surface[], light: Light): HairlineLight {
+export function hairlineLight(
+  { azimuthDeg, near }: HairlineMap,
+  surfaces: readonly Surface[],
+  light: Light,
+): HairlineLight {
   const whole = new Float64Array(azimuthDeg.length);
   const lit = new Float64Array(azimuthDeg.length);
   surfaces.forEach(({ count, strand, along, weight }, s) => {
@@ -69,7 +75,13 @@ export function hairlineLight({ azimuthDeg, near }: HairlineMap, surfaces: reado
   const smoothed = smoothedRatio(lit, whole, Math.round(SMOOTH_MM / 2 / STEP_MM));
   const middle = [...smoothed].sort((a, b) => a - b)[smoothed.length >> 1];
   const limit = min(UNLIT.most, max(UNLIT.least, UNLIT.ofMiddle * middle));
-  return { light: smoothed, azimuthDeg, stepMm: STEP_MM, limit, unlit: unlitStretches(smoothed, azimuthDeg, limit) };
+  return {
+    light: smoothed,
+    azimuthDeg,
+    stepMm: STEP_MM,
+    limit,
+    unlit: unlitStretches(smoothed, azimuthDeg, limit),
+  };
 }
 
 /** Points of the hairline, evenly along it, once round from the nape. */
@@ -91,8 +103,12 @@ function hairlineSteps(head: Head): { xyz: [number, number, number][]; azimuthDe
 const UNKNOWN = -2;
 
 /** For a point of a strand, the nearest point of the hairline within reach; −1 where there is none. Each point is looked up once. */
-function nearestHairline(line: readonly (readonly [number, number, number])[], strands: Strands): (strand: number, point: number) => number {
-  const cell = (x: number, y: number, z: number) => floor((x + 500) / BEHIND_MM) + 64 * floor((y + 500) / BEHIND_MM) + 4096 * floor((z + 500) / BEHIND_MM);
+function nearestHairline(
+  line: readonly (readonly [number, number, number])[],
+  strands: Strands,
+): (strand: number, point: number) => number {
+  const cell = (x: number, y: number, z: number) =>
+    floor((x + 500) / BEHIND_MM) + 64 * floor((y + 500) / BEHIND_MM) + 4096 * floor((z + 500) / BEHIND_MM);
   // Points of the hairline by every cell from which they could be reached.
   const reach = new Map<number, Set<number>>();
   line.forEach(([x, y, z], n) => {
@@ -154,14 +170,23 @@ function unlitStretches(light: Float64Array, azimuthDeg: readonly number[], limi
       run += 1;
       continue;
     }
-    if (run > 0) out.push({ mm: run * STEP_MM, fromDeg: azimuthDeg[(i - run + n) % n], toDeg: azimuthDeg[(i - 1 + n) % n] });
+    if (run > 0)
+      out.push({
+        mm: run * STEP_MM,
+        fromDeg: azimuthDeg[(i - run + n) % n],
+        toDeg: azimuthDeg[(i - 1 + n) % n],
+      });
     run = 0;
   }
   return out.sort((a, b) => b.mm - a.mm);
 }
 
 /** Stretches without light within a range of azimuths, cut at its ends, longest first. */
-export function unlitWithin({ unlit, light, azimuthDeg, stepMm, limit }: HairlineLight, fromDeg: number, toDeg: number): Unlit[] {
+export function unlitWithin(
+  { unlit, light, azimuthDeg, stepMm, limit }: HairlineLight,
+  fromDeg: number,
+  toDeg: number,
+): Unlit[] {
   if (unlit.length === 0) return [];
   const out: Unlit[] = [];
   let first = -1;

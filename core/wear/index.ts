@@ -1,7 +1,22 @@
 export * from './ways';
 export { CUTS, USUAL_CUT, USUAL_SHAPE, type Cut, type Shape } from './cut';
-export { FACE_DEG, hairlineLight, placeOf, unlitWithin, type HairlineLight, type Unlit } from './hairline-light';
-export { lightAt, lightOf, NO_LETTERS, type Layer, type Light, type LightFacts, type RootShadow } from './light';
+export {
+  FACE_DEG,
+  hairlineLight,
+  placeOf,
+  unlitWithin,
+  type HairlineLight,
+  type Unlit,
+} from './hairline-light';
+export {
+  lightAt,
+  lightOf,
+  NO_LETTERS,
+  type Layer,
+  type Light,
+  type LightFacts,
+  type RootShadow,
+} from './light';
 export { brightnessOf, litOf } from './lit';
 export { lightOn, lookAt, lookOf, type Look, type UnlitPlace } from './look';
 export { LineReader, oldLineOf, rootLinesOf, type HairLine } from './lines';

@@ -61,7 +61,10 @@ export class LightStudio {
         usualLevel,
         before: before && {
           // On today's head and hair.
-          light: lightFrom({ ...before.plan, head: plan.head, hair: plan.hair }, { cut, usualLevel: before.level }),
+          light: lightFrom(
+            { ...before.plan, head: plan.head, hair: plan.hair },
+            { cut, usualLevel: before.level },
+          ),
           grownMm: (root) => before.grownByZone[ZONE_NAMES[roots.zone[root]]] ?? before.grownMm,
         },
       },
@@ -74,9 +77,18 @@ export class LightStudio {
   }
 
   /** What each strand is without this plan's light. */
-  private bases({ plan, cut, colour, mmPerWeek }: WearSubject, weeks: number, { lowlit }: Pick<Light, 'lowlit'>): Bases {
+  private bases(
+    { plan, cut, colour, mmPerWeek }: WearSubject,
+    weeks: number,
+    { lowlit }: Pick<Light, 'lowlit'>,
+  ): Bases {
     const { head, roots } = this.roots(plan);
-    return basesOf(roots, { ...colour, grownMm: weeks * mmPerWeek, tonerLeft: 0 }, lengths(plan, roots, head, cut), lowlit);
+    return basesOf(
+      roots,
+      { ...colour, grownMm: weeks * mmPerWeek, tonerLeft: 0 },
+      lengths(plan, roots, head, cut),
+      lowlit,
+    );
   }
 }
 

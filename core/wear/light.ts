@@ -41,7 +41,14 @@ export interface BaseLight {
 }
 
 /** Nothing is known of the hair: dark, and as light as can be where it is lightened. */
-const UNKNOWN: BaseLight = { bases: { baseAt: () => 0, whole: null }, lightness: Float32Array.of(0), whole: null, most: 0, dark: 0, span: 1 };
+const UNKNOWN: BaseLight = {
+  bases: { baseAt: () => 0, whole: null },
+  lightness: Float32Array.of(0),
+  whole: null,
+  most: 0,
+  dark: 0,
+  span: 1,
+};
 
 /** Where each strand is light, by root. */
 export interface Light {
@@ -97,7 +104,19 @@ export interface LightFacts {
  * has grown since.
  */
 export function lightOf(
-  plan: Plan, computed: Pick<ComputedPlan, 'sheet' | 'drawing'>, roots: Roots, foiled: FoiledRoots, { grownMm = 0, shadow = null, cut = USUAL_CUT, letters = NO_LETTERS, levels = {}, usualLevel = BRIGHT_LEVEL, before = null }: LightFacts = {},
+  plan: Plan,
+  computed: Pick<ComputedPlan, 'sheet' | 'drawing'>,
+  roots: Roots,
+  foiled: FoiledRoots,
+  {
+    grownMm = 0,
+    shadow = null,
+    cut = USUAL_CUT,
+    letters = NO_LETTERS,
+    levels = {},
+    usualLevel = BRIGHT_LEVEL,
+    before = null,
+  }: LightFacts = {},
 ): Light {
   const { count } = roots;
   const own = noLayer(count);
@@ -105,18 +124,32 @@ export function lightOf(
   const lowlit = new Uint8Array(count);
   // What is painted and where is the work's to say.
   const units = { foil: [] as Unit[], 'open-air': [] as Unit[], dropout: [] as Unit[] };
-  for (const unit of placedUnits(plan, computed, { letters, regrowthMm: {}, painting: 'as-you-foil' })) units[unit.kind === 'foil' || unit.kind === 'open-air' ? unit.kind : 'dropout'][unit.index] = unit;
+  for (const unit of placedUnits(plan, computed, { letters, regrowthMm: {}, painting: 'as-you-foil' }))
+    units[unit.kind === 'foil' || unit.kind === 'open-air' ? unit.kind : 'dropout'][unit.index] = unit;
   const lengthOf = lengths(plan, roots, computed.drawing.head, cut);
   for (let i = 0; i < count; i += 1) {
     const treated = foiled.dropout[i];
     const inFoil = foiled.foil[i];
-    const unit = treated >= 0 ? units.dropout[treated] : foiled.picked[i] === 0 ? undefined : inFoil >= 0 ? units.foil[inFoil] : units['open-air'][foiled.painted[i]];
+    const unit =
+      treated >= 0
+        ? units.dropout[treated]
+        : foiled.picked[i] === 0
+          ? undefined
+          : inFoil >= 0
+            ? units.foil[inFoil]
+            : units['open-air'][foiled.painted[i]];
     // A lowlight for which nothing is mixed yet is meant to be one all the same.
-    if (unit === undefined) lowlit[i] = treated >= 0 && computed.sheet.dropouts[treated].treatment === 'lowlight' ? 1 : 0;
+    if (unit === undefined)
+      lowlit[i] = treated >= 0 && computed.sheet.dropouts[treated].treatment === 'lowlight' ? 1 : 0;
     else if (!unit.lifts) lowlit[i] = 1;
     else {
       const { startMm, featherMm, edgesMm, teasing, reachMm, hairMm } = unit;
-      const teased = teasing === 0 ? 0 : teasing * TEASING_MM * noiseOf(seedAt(roots.xyz[3 * i], roots.xyz[3 * i + 1], roots.xyz[3 * i + 2]), 5);
+      const teased =
+        teasing === 0
+          ? 0
+          : teasing *
+            TEASING_MM *
+            noiseOf(seedAt(roots.xyz[3 * i], roots.xyz[3 * i + 1], roots.xyz[3 * i + 2]), 5);
       // Hair of a foil may lie in another zone than the foil's middle, and be longer or shorter there.
       const scale = treated >= 0 && hairMm > 0 ? lengthOf(i) / hairMm : 1;
       const out = 2 * foiled.share[i] - 1;
@@ -129,17 +162,37 @@ export function lightOf(
   }
   const old = before && olderOf(before.light, before.grownMm, grownMm);
   const full = new Float32Array(count).fill(1);
-  return { own, old, foil, lowlit, shadow, grownMm, base: { ...UNKNOWN, whole: new Float32Array(count) }, lightness: { own: full, old: full }, packed: null };
+  return {
+    own,
+    old,
+    foil,
+    lowlit,
+    shadow,
+    grownMm,
+    base: { ...UNKNOWN, whole: new Float32Array(count) },
+    lightness: { own: full, old: full },
+    packed: null,
+  };
 }
 
 /** The same light on hair that is known. */
 export function onHair(light: Light, base: BaseLight): Light {
   const own = lightnessOfLevels(light.own.level);
-  const known = { ...light, base, lightness: { own, old: light.old === null ? own : lightnessOfLevels(light.old.level) } };
+  const known = {
+    ...light,
+    base,
+    lightness: { own, old: light.old === null ? own : lightnessOfLevels(light.old.level) },
+  };
   return { ...known, packed: packedOf(known) };
 }
 
-function packedOf({ own: { fromMm, overMm, toMm }, old, shadow, base: { whole, dark }, lightness }: Omit<Light, 'packed'>): Packed | null {
+function packedOf({
+  own: { fromMm, overMm, toMm },
+  old,
+  shadow,
+  base: { whole, dark },
+  lightness,
+}: Omit<Light, 'packed'>): Packed | null {
   if (whole === null || old !== null || shadow !== null) return null;
   const out = new Float32Array(PACKED * fromMm.length);
   for (let s = 0, i = 0; s < fromMm.length; s += 1, i += PACKED) {
@@ -154,7 +207,11 @@ function packedOf({ own: { fromMm, overMm, toMm }, old, shadow, base: { whole, d
 }
 
 /** Where a strand's light begins, over how much, and where it ends, mm; from Infinity where nothing is lightened. */
-export const packedPlace = (packed: Packed, strand: number) => ({ from: packed[PACKED * strand + 2], over: packed[PACKED * strand + 3], to: packed[PACKED * strand + 4] });
+export const packedPlace = (packed: Packed, strand: number) => ({
+  from: packed[PACKED * strand + 2],
+  over: packed[PACKED * strand + 3],
+  to: packed[PACKED * strand + 4],
+});
 
 function lightnessOfLevels(levels: Float32Array): Float32Array {
   const out = new Float32Array(levels.length);
@@ -172,13 +229,26 @@ function lightnessOfLevels(levels: Float32Array): Float32Array {
 }
 
 function noLayer(count: number): Layer {
-  return { fromMm: new Float32Array(count).fill(Infinity), overMm: new Float32Array(count), toMm: new Float32Array(count).fill(Infinity), level: new Float32Array(count).fill(BRIGHT_LEVEL) };
+  return {
+    fromMm: new Float32Array(count).fill(Infinity),
+    overMm: new Float32Array(count),
+    toMm: new Float32Array(count).fill(Infinity),
+    level: new Float32Array(count).fill(BRIGHT_LEVEL),
+  };
 }
 
 /** Light of before, moved out by what grew until this plan and since. */
 function olderOf({ own, old }: Light, untilNow: (root: number) => number, since: number): Layer {
-  const fromMm = Float32Array.from(own.fromMm, (from, i) => min(from, old?.fromMm[i] ?? Infinity) + untilNow(i) + since);
-  return { fromMm, overMm: own.overMm, toMm: Float32Array.from(own.toMm, (to, i) => to + untilNow(i) + since), level: own.level };
+  const fromMm = Float32Array.from(
+    own.fromMm,
+    (from, i) => min(from, old?.fromMm[i] ?? Infinity) + untilNow(i) + since,
+  );
+  return {
+    fromMm,
+    overMm: own.overMm,
+    toMm: Float32Array.from(own.toMm, (to, i) => to + untilNow(i) + since),
+    level: own.level,
+  };
 }
 
 /** How far a strand is lightened so far from its root: 0 as it was before, 1 lightened. */
@@ -229,7 +299,8 @@ export function baseLightAt({ base }: Light, strand: number, along: number): num
   return min(1, max(0, (baseAt(base, strand, along) - base.dark) / base.span));
 }
 
-const baseAt = ({ whole, lightness, bases }: BaseLight, strand: number, along: number): number => (whole !== null ? whole[strand] : lightness[bases.baseAt(strand, along)]);
+const baseAt = ({ whole, lightness, bases }: BaseLight, strand: number, along: number): number =>
+  whole !== null ? whole[strand] : lightness[bases.baseAt(strand, along)];
 
 function liftedAt({ own, old }: Light, strand: number, along: number): number {
   const f = layerAt(own, strand, along);

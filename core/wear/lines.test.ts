@@ -19,10 +19,16 @@ const everywhere = <T>(own: T) => Object.fromEntries(ZONES.map((zone) => [zone, 
 const slice: Gather = { kind: 'slice' };
 const weave = (mm: number, depth = 0.5): Gather => ({ kind: 'weave', stitchMm: mm, gapMm: mm, depth });
 /** The same from a start of its own; painted to the scalp without a feather where nothing is said. */
-const startedAt = (gather: Gather, thicknessMm: number, dropoutMm: number, start: Partial<Start> = {}): Plan =>
+const startedAt = (
+  gather: Gather,
+  thicknessMm: number,
+  dropoutMm: number,
+  start: Partial<Start> = {},
+): Plan =>
   allOver(gather, thicknessMm, dropoutMm, { start: { distanceMm: 0, featherMm: 0, teasing: 0, ...start } });
 /** Growth until the first root line is seen, mm. */
-const growth = (subject: WearSubject) => Math.min(Infinity, ...rootLinesOf(read(subject)).map(({ growMm }) => growMm));
+const growth = (subject: WearSubject) =>
+  Math.min(Infinity, ...rootLinesOf(read(subject)).map(({ growMm }) => growMm));
 
 describe('two estimates of one line agree within their spreads', () => {
   const soft = (start: Partial<Start>) => (start.featherMm ?? 0) + TEASING_MM * (start.teasing ?? 0);
@@ -50,7 +56,9 @@ describe('two estimates of one line agree within their spreads', () => {
     ['zigzag 8 and 5, 6 to 9', 'medium', { kind: 'zigzag', pointMm: 6, depth: 0.7 }, 8, 5, {}, 6, 9],
   ])('%s', (_name, edge, gather, thicknessMm, dropoutMm, start, naturalLevel, targetLevel) => {
     const seen = growth(
-      subjectOf(startedAt(gather, thicknessMm, dropoutMm, start), { colour: colourOf(naturalLevel, targetLevel) }),
+      subjectOf(startedAt(gather, thicknessMm, dropoutMm, start), {
+        colour: colourOf(naturalLevel, targetLevel),
+      }),
     );
     const { atMm: quick } = visibleLine(edge, targetLevel - naturalLevel, 1, soft(start));
     const overlap = Math.max(seen, quick) * (1 - LINE_SPREAD) <= Math.min(seen, quick) * (1 + LINE_SPREAD);
@@ -69,7 +77,9 @@ test('seven levels of contrast show before two, in the ratio of the quick estima
 test('hair that is as light as the light draws no line; more grey, less of one', () => {
   expect(rootLinesOf(read(subjectOf(startedAt(slice, 4, 4), { colour: colourOf(9, 9) })))).toEqual([]);
   const grey = (greyShare: number) =>
-    growth(subjectOf(startedAt(slice, 4, 4), { colour: colourOf(5, 9, { byZone: everywhere({ greyShare }) }) }));
+    growth(
+      subjectOf(startedAt(slice, 4, 4), { colour: colourOf(5, 9, { byZone: everywhere({ greyShare }) }) }),
+    );
   expect(grey(0.4)).toBeGreaterThan(grey(0));
   expect(grey(0.9)).toBe(Infinity);
 });
@@ -172,7 +182,7 @@ test('what a record says counts: a level less lasts longer, a zone that was left
   expect(growth(subjectOf(plan, { done: done(8) }))).toBeGreaterThan(planned);
   expect(growth(subjectOf(plan, { done: everywhere({ byMm: 6, level: null }) }))).toBeCloseTo(planned - 6, 0);
   const rest = Object.fromEntries(Object.entries(done(9)).filter(([zone]) => zone !== 'crown'));
-  expect(read(subjectOf(plan, { done: rest })).some(({ zone, kind }) => zone === 'crown' && kind === 'new')).toBe(
-    false,
-  );
+  expect(
+    read(subjectOf(plan, { done: rest })).some(({ zone, kind }) => zone === 'crown' && kind === 'new'),
+  ).toBe(false);
 });

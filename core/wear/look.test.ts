@@ -4,7 +4,28 @@ import { surfaceAlong, ZONES } from '../head';
 import { createPatternEngine, mirrorPlan, type Plan } from '../pattern';
 import { planOf, techniqueOf } from '../technique';
 import {
-  brightnessOf, CURLS, hairRoots, layHair, lightAt, lightOn, litOf, lookAt, lookOf, makeStrands, placeOf, seenFrom, STYLES, USUAL_SHAPE, VIEW_NAMES, type Cut, type Style, type Layer, type Light, type LightFacts, type Way, type WornHair,
+  brightnessOf,
+  CURLS,
+  hairRoots,
+  layHair,
+  lightAt,
+  lightOn,
+  litOf,
+  lookAt,
+  lookOf,
+  makeStrands,
+  placeOf,
+  seenFrom,
+  STYLES,
+  USUAL_SHAPE,
+  VIEW_NAMES,
+  type Cut,
+  type Style,
+  type Layer,
+  type Light,
+  type LightFacts,
+  type Way,
+  type WornHair,
 } from '.';
 import { axesOf } from './camera';
 
@@ -13,8 +34,17 @@ const technique = (key: string) => planOf(techniqueOf(key)!);
 const TIED: Way = { kind: 'tied', at: 'middle' };
 const DOWN: Way = { kind: 'down', partMm: 0 };
 const WAYS: readonly Way[] = [
-  DOWN, TIED, { kind: 'zigzag', partMm: 0 }, { kind: 'forward', partMm: 0 }, { kind: 'blown', partMm: 0 }, { kind: 'lifted' }, { kind: 'half-up' }, { kind: 'tied', at: 'low' },
-  { kind: 'tied', at: 'high' }, { kind: 'bun' }, { kind: 'swept', partMm: 20 },
+  DOWN,
+  TIED,
+  { kind: 'zigzag', partMm: 0 },
+  { kind: 'forward', partMm: 0 },
+  { kind: 'blown', partMm: 0 },
+  { kind: 'lifted' },
+  { kind: 'half-up' },
+  { kind: 'tied', at: 'low' },
+  { kind: 'tied', at: 'high' },
+  { kind: 'bun' },
+  { kind: 'swept', partMm: 20 },
 ];
 
 const rooted = hairRoots(emptyPlan('Empty').head, 15_000);
@@ -41,8 +71,14 @@ describe('strands', () => {
         // Where the head ends the neck begins, which is drawn only.
         if (y > -40) least = Math.min(least, Math.hypot(x, y, z) - radiusAlong(x, y, z));
       }
-      const mirrored = Math.abs(roots.xyz[3 * i] + roots.xyz[3 * i + 3]) < 1e-9 && Math.abs(roots.xyz[3 * i]) > 1;
-      if (mirrored && ALIKE(way)) for (let p = 0; p < 3 * strands.used[i]; p += 1) differ = Math.max(differ, Math.abs((p % 3 === 0 ? -1 : 1) * strands.xyz[a + p] - strands.xyz[b + p]));
+      const mirrored =
+        Math.abs(roots.xyz[3 * i] + roots.xyz[3 * i + 3]) < 1e-9 && Math.abs(roots.xyz[3 * i]) > 1;
+      if (mirrored && ALIKE(way))
+        for (let p = 0; p < 3 * strands.used[i]; p += 1)
+          differ = Math.max(
+            differ,
+            Math.abs((p % 3 === 0 ? -1 : 1) * strands.xyz[a + p] - strands.xyz[b + p]),
+          );
     }
     expect(least).toBeGreaterThan(-0.6);
     expect(differ).toBeLessThan(0.01);
@@ -72,7 +108,8 @@ describe('strands', () => {
         for (let p = 0; p < used[i]; p += 1) {
           lowest = Math.min(lowest, xyz[3 * (points * i + p) + 1]);
           // On the shoulders every hair spreads.
-          if (xyz[3 * (points * i + p) + 1] > -120) wide = Math.max(wide, Math.abs(xyz[3 * (points * i + p)]));
+          if (xyz[3 * (points * i + p) + 1] > -120)
+            wide = Math.max(wide, Math.abs(xyz[3 * (points * i + p)]));
         }
       }
       return { lowest, wide };
@@ -85,9 +122,11 @@ describe('strands', () => {
 
   test('thin hair grows fewer strands, in its zones alone', () => {
     const { hair } = emptyPlan('x');
-    const strands = (byZone: Plan['hair']['byZone']) => layHair(hairRoots(emptyPlan('x').head, 15_000), { ...hair, byZone }, DOWN).strands;
+    const strands = (byZone: Plan['hair']['byZone']) =>
+      layHair(hairRoots(emptyPlan('x').head, 15_000), { ...hair, byZone }, DOWN).strands;
     const [full, thin] = [strands({}), strands({ 'temple-l': { densityPerCm2: 85 } })];
-    const grown = ({ used }: typeof full, zone: string) => used.reduce((sum, own, i) => sum + (own > 1 && ZONES[roots.zone[i]] === zone ? 1 : 0), 0);
+    const grown = ({ used }: typeof full, zone: string) =>
+      used.reduce((sum, own, i) => sum + (own > 1 && ZONES[roots.zone[i]] === zone ? 1 : 0), 0);
     expect(grown(thin, 'temple-l') / grown(full, 'temple-l')).toBeCloseTo(0.5, 1);
     expect(grown(thin, 'temple-r')).toBe(grown(full, 'temple-r'));
   });
@@ -132,43 +171,59 @@ describe('strands', () => {
   });
 
   const EXTREMES = [
-    ['hair of 20 mm', {}, { lengthMm: 20 }, 0], ['hair of a metre', {}, { lengthMm: 1000 }, 0], ['thin hair', {}, { densityPerCm2: 60 }, 0], ['thick hair', {}, { densityPerCm2: 300 }, 0],
-    ['a small head', { circumferenceMm: 480 }, {}, 0], ['a large head', { circumferenceMm: 640 }, {}, 0], ['a part far off', {}, {}, 60],
+    ['hair of 20 mm', {}, { lengthMm: 20 }, 0],
+    ['hair of a metre', {}, { lengthMm: 1000 }, 0],
+    ['thin hair', {}, { densityPerCm2: 60 }, 0],
+    ['thick hair', {}, { densityPerCm2: 300 }, 0],
+    ['a small head', { circumferenceMm: 480 }, {}, 0],
+    ['a large head', { circumferenceMm: 640 }, {}, 0],
+    ['a part far off', {}, {}, 60],
   ] as const;
-  test.each(EXTREMES)('%s: hair is worn without a figure that is none and without hair in the skull', (_name, spec, hair, partMm) => {
-    const { head: ownHead, hair: ownHair } = emptyPlan('x');
-    const own = hairRoots({ ...ownHead, ...spec }, 1500);
-    for (const key of ['down', 'tied-back', 'bun', 'swept', 'lifted'] as const satisfies readonly Style[]) {
-      const { strands } = layHair(own, { ...ownHair, ...hair }, STYLES[key](partMm), { curl: 'wavy', cut: { ends: 'long-layers', fringe: true } });
-      let [odd, deepest] = [0, 0];
-      for (let i = 0; i < strands.count; i += 1) {
-        for (let p = 0; p < strands.used[i]; p += 1) {
-          const at = 3 * (strands.points * i + p);
-          const [x, y, z] = [strands.xyz[at], strands.xyz[at + 1], strands.xyz[at + 2]];
-          if (!Number.isFinite(x + y + z)) odd += 1;
-          if (p === 0 || y < -40 * own.head.k) continue;
-          bustOf(own.head).read(x, y, z, skin);
-          deepest = Math.min(deepest, skin[0]);
+  test.each(EXTREMES)(
+    '%s: hair is worn without a figure that is none and without hair in the skull',
+    (_name, spec, hair, partMm) => {
+      const { head: ownHead, hair: ownHair } = emptyPlan('x');
+      const own = hairRoots({ ...ownHead, ...spec }, 1500);
+      for (const key of ['down', 'tied-back', 'bun', 'swept', 'lifted'] as const satisfies readonly Style[]) {
+        const { strands } = layHair(own, { ...ownHair, ...hair }, STYLES[key](partMm), {
+          curl: 'wavy',
+          cut: { ends: 'long-layers', fringe: true },
+        });
+        let [odd, deepest] = [0, 0];
+        for (let i = 0; i < strands.count; i += 1) {
+          for (let p = 0; p < strands.used[i]; p += 1) {
+            const at = 3 * (strands.points * i + p);
+            const [x, y, z] = [strands.xyz[at], strands.xyz[at + 1], strands.xyz[at + 2]];
+            if (!Number.isFinite(x + y + z)) odd += 1;
+            if (p === 0 || y < -40 * own.head.k) continue;
+            bustOf(own.head).read(x, y, z, skin);
+            deepest = Math.min(deepest, skin[0]);
+          }
         }
+        expect([key, odd, deepest > -1]).toEqual([key, 0, true]);
       }
-      expect([key, odd, deepest > -1]).toEqual([key, 0, true]);
-    }
-  });
+    },
+  );
 
   test('cut to one length all hair ends at about one line; in layers what grows lower hangs lower; a fringe ends at the brow', () => {
     const own = hairRoots(emptyPlan('x').head, 3000);
     const endsOf = (cut: Cut, among: (x: number, y: number, z: number) => boolean) => {
-      const { strands } = layHair(own, { ...emptyPlan('x').hair, lengthMm: 330 }, DOWN, { curl: 'straight', cut });
+      const { strands } = layHair(own, { ...emptyPlan('x').hair, lengthMm: 330 }, DOWN, {
+        curl: 'straight',
+        cut,
+      });
       const ends: number[] = [];
       for (let i = 0; i < strands.count; i += 1) {
         const root = 3 * strands.points * i;
-        if (strands.used[i] > 1 && among(strands.xyz[root], strands.xyz[root + 1], strands.xyz[root + 2])) ends.push(strands.xyz[root + 3 * (strands.used[i] - 1) + 1]);
+        if (strands.used[i] > 1 && among(strands.xyz[root], strands.xyz[root + 1], strands.xyz[root + 2]))
+          ends.push(strands.xyz[root + 3 * (strands.used[i] - 1) + 1]);
       }
       return ends.sort((a, b) => a - b)[ends.length >> 1];
     };
     const crown = (_x: number, y: number, z: number) => y > 60 && z < -20;
     const nape = (_x: number, y: number) => y < -60;
-    const gap = (ends: Cut['ends']) => endsOf({ ends, fringe: false }, crown) - endsOf({ ends, fringe: false }, nape);
+    const gap = (ends: Cut['ends']) =>
+      endsOf({ ends, fringe: false }, crown) - endsOf({ ends, fringe: false }, nape);
     expect(Math.abs(gap('one-length'))).toBeLessThan(45);
     expect(gap('long-layers')).toBeGreaterThan(gap('one-length') + 30);
     expect(gap('layers')).toBeGreaterThan(gap('long-layers') + 30);
@@ -185,18 +240,42 @@ describe('strands', () => {
   });
 });
 
-const layer = (from: number, over: number, count: number): Layer => ({ fromMm: new Float32Array(count).fill(from), overMm: new Float32Array(count).fill(over), toMm: new Float32Array(count).fill(Infinity), level: new Float32Array(count).fill(9) });
+const layer = (from: number, over: number, count: number): Layer => ({
+  fromMm: new Float32Array(count).fill(from),
+  overMm: new Float32Array(count).fill(over),
+  toMm: new Float32Array(count).fill(Infinity),
+  level: new Float32Array(count).fill(9),
+});
 const lightOf = (own: Layer, others: Partial<Light> = {}): Light => {
   const full = new Float32Array(own.fromMm.length).fill(1);
   return {
-    own, old: null, foil: new Int16Array(own.fromMm.length), lowlit: new Uint8Array(own.fromMm.length), shadow: null, grownMm: 0,
-    base: { bases: { baseAt: () => 0, whole: null }, lightness: Float32Array.of(0), whole: null, most: 0, dark: 0, span: 1 }, lightness: { own: full, old: full }, packed: null, ...others,
+    own,
+    old: null,
+    foil: new Int16Array(own.fromMm.length),
+    lowlit: new Uint8Array(own.fromMm.length),
+    shadow: null,
+    grownMm: 0,
+    base: {
+      bases: { baseAt: () => 0, whole: null },
+      lightness: Float32Array.of(0),
+      whole: null,
+      most: 0,
+      dark: 0,
+      span: 1,
+    },
+    lightness: { own: full, old: full },
+    packed: null,
+    ...others,
   };
 };
 
 describe('what is seen', () => {
   test('the weights of a pixel are one together', () => {
-    const { start, weight } = seenFrom(head, makeStrands(rooted, TIED, () => 300), 'back');
+    const { start, weight } = seenFrom(
+      head,
+      makeStrands(rooted, TIED, () => 300),
+      'back',
+    );
     let most = 0;
     for (let p = 0; p + 1 < start.length; p += 1) {
       if (start[p] === start[p + 1]) continue;
@@ -214,7 +293,11 @@ describe('what is seen', () => {
   });
 
   test('hair all light is as bright as it is seen, none light not at all', () => {
-    const surface = seenFrom(head, makeStrands(rooted, DOWN, () => 300), 'left');
+    const surface = seenFrom(
+      head,
+      makeStrands(rooted, DOWN, () => 300),
+      'left',
+    );
     expect(brightnessOf(surface, litOf(surface, lightOf(layer(0, 0, roots.count))))).toBeCloseTo(1, 6);
     expect(brightnessOf(surface, litOf(surface, lightOf(layer(Infinity, 0, roots.count))))).toBe(0);
   });
@@ -223,11 +306,15 @@ describe('what is seen', () => {
 describe('light along a strand', () => {
   const at = (light: Light, ...mm: number[]) => mm.map((d) => lightAt(light, 0, d));
 
-  test('begins at its start and is full after its feather', () => expect(at(lightOf(layer(20, 10, 1)), 10, 20, 25, 30, 90)).toEqual([0, 0, 0.5, 1, 1]));
-  test('of an earlier service counts where it is lighter', () => expect(at(lightOf(layer(40, 0, 1), { old: layer(60, 20, 1) }), 30, 50, 70)).toEqual([0, 1, 1]));
+  test('begins at its start and is full after its feather', () =>
+    expect(at(lightOf(layer(20, 10, 1)), 10, 20, 25, 30, 90)).toEqual([0, 0, 0.5, 1, 1]));
+  test('of an earlier service counts where it is lighter', () =>
+    expect(at(lightOf(layer(40, 0, 1), { old: layer(60, 20, 1) }), 30, 50, 70)).toEqual([0, 1, 1]));
   test('is covered by a root shadow, which runs out and grows away', () => {
     expect(at(lightOf(layer(0, 0, 1), { shadow: { mm: 20 } }), 10, 20, 30, 40)).toEqual([0, 0, 0.5, 1]);
-    expect(at(lightOf(layer(10, 0, 1), { shadow: { mm: 20 }, grownMm: 10 }), 5, 30, 40, 50)).toEqual([0, 0, 0.5, 1]);
+    expect(at(lightOf(layer(10, 0, 1), { shadow: { mm: 20 }, grownMm: 10 }), 5, 30, 40, 50)).toEqual([
+      0, 0, 0.5, 1,
+    ]);
   });
 });
 
@@ -281,9 +368,13 @@ describe('looks', () => {
   });
 
   test('twice the strands change what is seen by less than eight in a hundred over four patterns, by less than a third in each', () => {
-    const all = ['four-quarters', 'hairline-and-threes', 'deep-contrast', 'two-mixes-in-bricks'].map(technique);
+    const all = ['four-quarters', 'hairline-and-threes', 'deep-contrast', 'two-mixes-in-bricks'].map(
+      technique,
+    );
     for (const view of ['left', 'back'] as const) {
-      const pairs = all.map((plan) => [look(plan, tied), lookAt(plan, engine, TIED, {}, 40_000)].map(({ brightness }) => brightness[view]));
+      const pairs = all.map((plan) =>
+        [look(plan, tied), lookAt(plan, engine, TIED, {}, 40_000)].map(({ brightness }) => brightness[view]),
+      );
       // Tied back, a view shows the hair of a few rows at the hairline: which of it was drawn is chance.
       for (const [some, many] of pairs) expect(Math.abs(many / some - 1)).toBeLessThan(0.33);
       const [some, many] = [0, 1].map((i) => pairs.reduce((sum, own) => sum + own[i], 0));
@@ -292,6 +383,10 @@ describe('looks', () => {
   });
 });
 
-test.each([[-5, 5, 'middle of the forehead'], [15, 40, 'side of the forehead, left'], [-75, -50, 'temple, right'], [110, 130, 'behind the ear, left'], [170, -170, 'nape']])(
-  'from %d° to %d° is the %s', (from, to, place) => expect(placeOf(from, to)).toBe(place),
-);
+test.each([
+  [-5, 5, 'middle of the forehead'],
+  [15, 40, 'side of the forehead, left'],
+  [-75, -50, 'temple, right'],
+  [110, 130, 'behind the ear, left'],
+  [170, -170, 'nape'],
+])('from %d° to %d° is the %s', (from, to, place) => expect(placeOf(from, to)).toBe(place));

@@ -31,7 +31,12 @@ export interface Look {
 }
 
 /** The light of a plan on a head's hair. */
-export function lightOn({ index }: HairRoots, plan: Plan, computed: ComputedPlan, facts: LightFacts = {}): Light {
+export function lightOn(
+  { index }: HairRoots,
+  plan: Plan,
+  computed: ComputedPlan,
+  facts: LightFacts = {},
+): Light {
   return lightOf(plan, computed, index.roots, foilsOfRoots(index, computed), facts);
 }
 
@@ -39,12 +44,22 @@ export function lightOn({ index }: HairRoots, plan: Plan, computed: ComputedPlan
  * Looks at light on hair that was laid before: only the colour is new.
  * @param judged what the hairline is judged by: the light under a root shadow that was wished for
  */
-export function lookOf(hair: WornHair, light: Light, { sheet }: Pick<ComputedPlan, 'sheet'>, judged = light): Look {
+export function lookOf(
+  hair: WornHair,
+  light: Light,
+  { sheet }: Pick<ComputedPlan, 'sheet'>,
+  judged = light,
+): Look {
   const { way, head } = hair;
   const lit = new Map(VIEW_NAMES.map((view) => [view, litOf(hair.surface(view), light)]));
-  const byView = (measure: (view: View) => number) => Object.fromEntries(VIEW_NAMES.map((view) => [view, measure(view)])) as Record<View, number>;
-  const within = (view: View, region: Parameters<typeof brightnessOf>[2]) => brightnessOf(hair.surface(view), lit.get(view)!, region);
-  const { unlit } = way.kind === 'tied' || way.kind === 'bun' ? hairlineLight(hair.hairline(), hair.surfaces(), judged) : { unlit: null };
+  const byView = (measure: (view: View) => number) =>
+    Object.fromEntries(VIEW_NAMES.map((view) => [view, measure(view)])) as Record<View, number>;
+  const within = (view: View, region: Parameters<typeof brightnessOf>[2]) =>
+    brightnessOf(hair.surface(view), lit.get(view)!, region);
+  const { unlit } =
+    way.kind === 'tied' || way.kind === 'bun'
+      ? hairlineLight(hair.hairline(), hair.surfaces(), judged)
+      : { unlit: null };
   return {
     foils: sheet.totals.foils,
     brightness: byView((view) => within(view, undefined)),
@@ -68,7 +83,11 @@ const UNDER_VIEWS = ['left', 'right', 'back'] as const;
 export function underLight(hair: WornHair, light: Light, lit?: ReadonlyMap<View, Float32Array>): number {
   return UNDER_VIEWS.reduce((sum, view) => {
     const surface = hair.surface(view);
-    return sum + brightnessOf(surface, lit?.get(view) ?? litOf(surface, light), underRegion(hair.head, surface)) / UNDER_VIEWS.length;
+    return (
+      sum +
+      brightnessOf(surface, lit?.get(view) ?? litOf(surface, light), underRegion(hair.head, surface)) /
+        UNDER_VIEWS.length
+    );
   }, 0);
 }
 
@@ -76,7 +95,14 @@ export function underLight(hair: WornHair, light: Light, lit?: ReadonlyMap<View,
  * Looks at a plan as it is worn.
  * @param strands about how many; from 15 000 on the measures hold still
  */
-export function lookAt(plan: Plan, engine: PatternEngine, way: Way, facts: LightFacts = {}, strands = USUAL_STRANDS, shape: Shape = USUAL_SHAPE): Look {
+export function lookAt(
+  plan: Plan,
+  engine: PatternEngine,
+  way: Way,
+  facts: LightFacts = {},
+  strands = USUAL_STRANDS,
+  shape: Shape = USUAL_SHAPE,
+): Look {
   const roots = hairRoots(plan.head, strands);
   const computed = engine.compute(plan);
   return lookOf(layHair(roots, plan.hair, way, shape), lightOn(roots, plan, computed, facts), computed);

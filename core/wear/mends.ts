@@ -30,13 +30,20 @@ export interface OldLineMend {
 
 export function mendWords(mend: WearMend): string {
   switch (mend.kind) {
-    case 'rim': return 'Add a fine weave there';
-    case 'part': return `Add rows to ${mend.eachSideMm} mm beside the part`;
-    case 'weave': return `${mend.name}: fine weaves for its slices`;
-    case 'feather': return `Feather the root over ${mend.mm} mm`;
-    case 'under': return 'Add a few rows underneath';
-    case 'crown': return 'Foil the crown';
-    case 'old-line': return `${OLD_LINE_WORDS[mend.how](mend.mm)}: ${Math.round(100 * mend.left)}% left`;
+    case 'rim':
+      return 'Add a fine weave there';
+    case 'part':
+      return `Add rows to ${mend.eachSideMm} mm beside the part`;
+    case 'weave':
+      return `${mend.name}: fine weaves for its slices`;
+    case 'feather':
+      return `Feather the root over ${mend.mm} mm`;
+    case 'under':
+      return 'Add a few rows underneath';
+    case 'crown':
+      return 'Foil the crown';
+    case 'old-line':
+      return `${OLD_LINE_WORDS[mend.how](mend.mm)}: ${Math.round(100 * mend.left)}% left`;
   }
 }
 
@@ -49,7 +56,10 @@ const OLD_LINE_WORDS: Readonly<Record<OldLineMend['how'], (mm: number) => string
 
 /** Underneath drop-outs are 6–12 mm. */
 const UNDER: Panel = {
-  ...PANEL_STARTS.find(({ panel }) => panel.id === 'nape')!.panel, id: 'under', name: 'Underneath', place: { kind: 'zones', zones: ['occipital', 'nape', 'nape-hairline'] },
+  ...PANEL_STARTS.find(({ panel }) => panel.id === 'nape')!.panel,
+  id: 'under',
+  name: 'Underneath',
+  place: { kind: 'zones', zones: ['occipital', 'nape', 'nape-hairline'] },
   spacing: { kind: 'constant', dropoutMm: 9 },
 };
 /** A rim reaches a little beyond the stretch that is dark: the rows beside it shift. */
@@ -58,22 +68,68 @@ const AT_PART = PANEL_STARTS.find(({ panel }) => panel.id === 'part')!.panel;
 
 const OLD_LINE_CHANGES: Readonly<Record<'slices' | 'depth' | 'tips', (panel: Panel) => Panel>> = {
   // See-through slices with as much left out between.
-  slices: (panel) => ({ ...panel, gather: { kind: 'slice' }, spacing: { kind: 'constant', dropoutMm: panel.thicknessMm } }),
-  depth: (panel) => ({ ...panel, dropouts: { every: 1, treatments: ['lowlight'], together: panel.dropouts?.together ?? 1, recipes: panel.dropouts?.recipes ?? {} } }),
-  tips: (panel) => ({ ...panel, dropouts: { every: 1, treatments: ['tip-out'], together: panel.dropouts?.together ?? 1, recipes: panel.dropouts?.recipes ?? {} } }),
+  slices: (panel) => ({
+    ...panel,
+    gather: { kind: 'slice' },
+    spacing: { kind: 'constant', dropoutMm: panel.thicknessMm },
+  }),
+  depth: (panel) => ({
+    ...panel,
+    dropouts: {
+      every: 1,
+      treatments: ['lowlight'],
+      together: panel.dropouts?.together ?? 1,
+      recipes: panel.dropouts?.recipes ?? {},
+    },
+  }),
+  tips: (panel) => ({
+    ...panel,
+    dropouts: {
+      every: 1,
+      treatments: ['tip-out'],
+      together: panel.dropouts?.together ?? 1,
+      recipes: panel.dropouts?.recipes ?? {},
+    },
+  }),
 };
 
 /** The plan with a proposed change made. A root shadow belongs to Mix: the plan stays as it is. */
 export function mended(plan: Plan, mend: WearMend): Plan {
   switch (mend.kind) {
-    case 'rim': return withRim(plan, { fromDeg: mend.fromDeg - BEYOND_DEG, toDeg: mend.toDeg + BEYOND_DEG });
-    case 'part': return addPanelFirst(plan, { ...AT_PART, place: { kind: 'part-strip', leftMm: mend.eachSideMm, rightMm: mend.eachSideMm, fromMm: 0, toMm: null } });
-    case 'weave': return changePanel(plan, mend.panel, (panel) => ({ ...panel, gather: GATHER_PRESETS.fine.gather }));
+    case 'rim':
+      return withRim(plan, { fromDeg: mend.fromDeg - BEYOND_DEG, toDeg: mend.toDeg + BEYOND_DEG });
+    case 'part':
+      return addPanelFirst(plan, {
+        ...AT_PART,
+        place: {
+          kind: 'part-strip',
+          leftMm: mend.eachSideMm,
+          rightMm: mend.eachSideMm,
+          fromMm: 0,
+          toMm: null,
+        },
+      });
+    case 'weave':
+      return changePanel(plan, mend.panel, (panel) => ({ ...panel, gather: GATHER_PRESETS.fine.gather }));
     case 'feather':
-      return mend.panels.reduce((own, id) => changePanel(own, id, (panel) => ({ ...panel, start: { ...panel.start, featherMm: Math.max(panel.start.featherMm, mend.mm) } })), plan);
-    case 'under': return addPanelFirst(plan, UNDER);
-    case 'crown': return addPanelFirst(plan, landmarkPanels.crown());
+      return mend.panels.reduce(
+        (own, id) =>
+          changePanel(own, id, (panel) => ({
+            ...panel,
+            start: { ...panel.start, featherMm: Math.max(panel.start.featherMm, mend.mm) },
+          })),
+        plan,
+      );
+    case 'under':
+      return addPanelFirst(plan, UNDER);
+    case 'crown':
+      return addPanelFirst(plan, landmarkPanels.crown());
     case 'old-line':
-      return mend.how === 'shadow' ? plan : mend.panels.reduce((own, id) => changePanel(own, id, OLD_LINE_CHANGES[mend.how as 'slices' | 'depth' | 'tips']), plan);
+      return mend.how === 'shadow'
+        ? plan
+        : mend.panels.reduce(
+            (own, id) => changePanel(own, id, OLD_LINE_CHANGES[mend.how as 'slices' | 'depth' | 'tips']),
+            plan,
+          );
   }
 }

@@ -6,7 +6,11 @@ const { abs, imul, round } = Math;
  * sides. Places are told apart to a hundredth of a millimetre.
  */
 export function seedAt(x: number, y: number, z: number): number {
-  return imul(round(abs(x) * 100), 0x27d4eb2d) ^ imul(round(y * 100), 0x165667b1) ^ imul(round(z * 100), 0x9e3779b1);
+  return (
+    imul(round(abs(x) * 100), 0x27d4eb2d) ^
+    imul(round(y * 100), 0x165667b1) ^
+    imul(round(z * 100), 0x9e3779b1)
+  );
 }
 
 /** An even number in [0, 1) from a seed and a salt: for one of several independent ones, another salt. */

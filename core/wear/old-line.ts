@@ -33,12 +33,20 @@ export function judgeOldLine(
   const open = [...new Set(foils.filter(({ zone }) => OPEN_ZONES.has(zone)).map(({ panel }) => panel))];
   const ways: Omit<OldLineMend, 'left'>[] = [
     ...(open.length > 0
-      ? (['slices', 'depth', 'tips'] as const).map((how) => ({ kind: 'old-line' as const, how, panels: open, mm: 0 }))
+      ? (['slices', 'depth', 'tips'] as const).map((how) => ({
+          kind: 'old-line' as const,
+          how,
+          panels: open,
+          mm: 0,
+        }))
       : []),
     { kind: 'old-line', how: 'shadow', panels: [], mm: Math.min(60, 5 * Math.ceil(before.atMm / 5)) },
   ];
   const mends = ways
-    .map((way): OldLineMend => ({ ...way, left: leftOf(oldLineOf(read(mendedSubject(subject, { ...way, left: 0 })))) }))
+    .map((way): OldLineMend => ({
+      ...way,
+      left: leftOf(oldLineOf(read(mendedSubject(subject, { ...way, left: 0 })))),
+    }))
     .filter((own) => own.left <= left - WORTH)
     .sort((a, b) => a.left - b.left);
   return { before, now, left, mends };

@@ -56,14 +56,29 @@ export interface PartStrip {
 }
 
 /** Lays the hair with its part moved and keeps what is seen beside it. */
-export function partStrip(roots: HairRoots, hair: Plan['hair'], partMm: number, byMm: number, { curl, cut }: Shape = USUAL_SHAPE): PartStrip {
+export function partStrip(
+  roots: HairRoots,
+  hair: Plan['hair'],
+  partMm: number,
+  byMm: number,
+  { curl, cut }: Shape = USUAL_SHAPE,
+): PartStrip {
   const at = partMm + byMm;
   const { head, index, guides } = roots;
   // Hair falls away from the part: what is seen beside it grows near it, and no further than this from its root.
   const lengthOf = growing({ hair }, index.roots, head, cut);
-  const near = (root: number) => index.roots.xyz[3 * root + 1] > 0 && abs(index.roots.xyz[3 * root] - at) < NEAR_MM * head.k;
-  const leads = (guide: number) => guides.xyz[3 * guide + 1] > -20 * head.k && abs(guides.xyz[3 * guide] - at) < (NEAR_MM + LEADS_MM) * head.k;
-  const strands = makeStrands(roots, { kind: 'down', partMm: at }, (root) => (near(root) ? min(SEEN_MM, lengthOf(root)) : 0), { curl, cut }, leads);
+  const near = (root: number) =>
+    index.roots.xyz[3 * root + 1] > 0 && abs(index.roots.xyz[3 * root] - at) < NEAR_MM * head.k;
+  const leads = (guide: number) =>
+    guides.xyz[3 * guide + 1] > -20 * head.k &&
+    abs(guides.xyz[3 * guide] - at) < (NEAR_MM + LEADS_MM) * head.k;
+  const strands = makeStrands(
+    roots,
+    { kind: 'down', partMm: at },
+    (root) => (near(root) ? min(SEEN_MM, lengthOf(root)) : 0),
+    { curl, cut },
+    leads,
+  );
   const surface = seenFrom(head, strands, 'top');
   const region = partRegion(head, surface, at);
   const kept: number[] = [];
@@ -74,7 +89,11 @@ export function partStrip(roots: HairRoots, hair: Plan['hair'], partMm: number, 
     for (let i = surface.start[p]; i < surface.start[p + 1]; i += 1) kept.push(i);
   }
   return {
-    byMm, pixels, strand: Uint32Array.from(kept, (i) => surface.strand[i]), along: Float32Array.from(kept, (i) => surface.along[i]), weight: Float32Array.from(kept, (i) => surface.weight[i]),
+    byMm,
+    pixels,
+    strand: Uint32Array.from(kept, (i) => surface.strand[i]),
+    along: Float32Array.from(kept, (i) => surface.along[i]),
+    weight: Float32Array.from(kept, (i) => surface.weight[i]),
   };
 }
 
@@ -90,10 +109,13 @@ export function partTolerance(lights: readonly PartLight[]): PartTolerance {
   const own = lights.find(({ byMm }) => byMm === 0)?.light ?? 0;
   const all = smoothed(lights);
   const mean = all.reduce((sum, { light }) => sum + light, 0) / max(1, all.length);
-  const fine = (light: number) => light >= KEEPS * max(all.find(({ byMm }) => byMm === 0)?.light ?? 0, mean) && light >= LEAST;
+  const fine = (light: number) =>
+    light >= KEEPS * max(all.find(({ byMm }) => byMm === 0)?.light ?? 0, mean) && light >= LEAST;
   const reach = (side: 1 | -1) => {
     let mm = 0;
-    for (const { byMm, light } of all.filter(({ byMm }) => byMm * side >= 0).sort((a, b) => abs(a.byMm) - abs(b.byMm))) {
+    for (const { byMm, light } of all
+      .filter(({ byMm }) => byMm * side >= 0)
+      .sort((a, b) => abs(a.byMm) - abs(b.byMm))) {
       if (!fine(light)) break;
       mm = abs(byMm);
     }

@@ -7,7 +7,13 @@ export const PHASES = [0, 0.25, 0.5, 0.75] as const;
 export function shifted(plan: Plan, { foils }: Pick<Sheet, 'foils'>, share: number): Plan {
   if (share === 0) return plan;
   const byHand = new Set(plan.edits.flatMap((edit) => ('foil' in edit ? [edit.foil] : [])));
-  const moved = foils.filter(({ id }) => !byHand.has(id)).map(({ id, thicknessMm, dropoutMm }) => ({ kind: 'move' as const, foil: id, byMm: share * (thicknessMm + dropoutMm) }));
+  const moved = foils
+    .filter(({ id }) => !byHand.has(id))
+    .map(({ id, thicknessMm, dropoutMm }) => ({
+      kind: 'move' as const,
+      foil: id,
+      byMm: share * (thicknessMm + dropoutMm),
+    }));
   return { ...plan, edits: [...plan.edits, ...moved] };
 }
 

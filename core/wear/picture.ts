@@ -19,7 +19,11 @@ const FADES_FROM = 0.55;
 const FADES_BESIDE = 0.07;
 
 /** A picture of hair as it is seen from one side, by computation alone: every pixel the mean of the hair that shows in it. */
-export function pictureOf({ camera, start, strand, along, own, tinted, white, cover, skin }: Fibres, colouring: Colouring, lamp: Lamp): Picture {
+export function pictureOf(
+  { camera, start, strand, along, own, tinted, white, cover, skin }: Fibres,
+  colouring: Colouring,
+  lamp: Lamp,
+): Picture {
   const { columns, rows } = camera;
   const rgba = new Uint8ClampedArray(4 * columns * rows);
   const { light, palette } = colouring;
@@ -51,7 +55,9 @@ export function pictureOf({ camera, start, strand, along, own, tinted, white, co
         if (quick !== null) {
           const q = 4 * strand[i];
           const past = (mm - quick[q + 1]) * quick[q + 2];
-          c = quick[q] + (past > 0 && mm <= quick[q + 3] ? 3 * ((LIGHT_STEPS * (past < 1 ? past : 1) + 0.5) | 0) : 0);
+          c =
+            quick[q] +
+            (past > 0 && mm <= quick[q + 3] ? 3 * ((LIGHT_STEPS * (past < 1 ? past : 1) + 0.5) | 0) : 0);
         } else c = place(colouring, strand[i], mm, lit(light, strand[i], mm));
         const shade = own[i] + tinted[i];
         const shine = white[i];
@@ -106,7 +112,8 @@ const STEPS = 4096;
 const MOST = 2;
 const CURVE = Uint8ClampedArray.from({ length: STEPS + 1 }, (_, i) => {
   const linear = (MOST * i) / STEPS;
-  const value = linear < SHOULDER ? linear : SHOULDER + (1 - SHOULDER) * (1 - exp((SHOULDER - linear) / (1 - SHOULDER)));
+  const value =
+    linear < SHOULDER ? linear : SHOULDER + (1 - SHOULDER) * (1 - exp((SHOULDER - linear) / (1 - SHOULDER)));
   return 255 * (value <= 0.0031308 ? 12.92 * value : 1.055 * pow(value, 1 / 2.4) - 0.055);
 });
 const encoded = (value: number) => CURVE[value < MOST ? ((STEPS / MOST) * value + 0.5) | 0 : STEPS];

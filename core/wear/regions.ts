@@ -33,7 +33,8 @@ export function crownRegion(head: Head, { camera }: Surface): Region {
   const middle = pixelOf(camera, head.crown.x, head.crown.y, head.crown.z);
   const [row, column] = [Math.floor(middle / columns), middle % columns];
   const radius = (CROWN_MM * head.k) / pixelMm;
-  return (pixel) => sqrt((Math.floor(pixel / columns) - row) ** 2 + ((pixel % columns) - column) ** 2) <= radius;
+  return (pixel) =>
+    sqrt((Math.floor(pixel / columns) - row) ** 2 + ((pixel % columns) - column) ** 2) <= radius;
 }
 
 /** Pixels below the height of the occipital bone that lie on the head, from any side: the underneath, where the top is clipped up. */

@@ -18,14 +18,20 @@ export interface Ribbons {
   readonly index: Uint32Array<ArrayBuffer>;
   readonly body: BustMesh;
   /** How thick hair stands: strands met in a millimetre, 255 is {@link MOST_PER_MM}; x fastest, as textures are. */
-  readonly density: { readonly cellMm: number; readonly size: readonly [number, number, number]; readonly from: readonly [number, number, number]; readonly cells: Uint8Array<ArrayBuffer> };
+  readonly density: {
+    readonly cellMm: number;
+    readonly size: readonly [number, number, number];
+    readonly from: readonly [number, number, number];
+    readonly cells: Uint8Array<ArrayBuffer>;
+  };
 }
 
 /** Thicker hair than this lets no less light through. */
 export const MOST_PER_MM = 8;
 
 /** Which strands are drawn where only one in so many is: by lot, so that no row is left out, and mirror images together. */
-const isDrawn = ({ seed, used }: Strands, s: number, each: number) => used[s] > 1 && (each === 1 || noiseOf(seed[s], 70) * each < 1);
+const isDrawn = ({ seed, used }: Strands, s: number, each: number) =>
+  used[s] > 1 && (each === 1 || noiseOf(seed[s], 70) * each < 1);
 
 /** @param each only one strand in so many: fewer where the processor has to draw them */
 export function ribbonsOf(head: Head, strands: Strands, density: Density, each: number): Ribbons {
@@ -53,14 +59,27 @@ export function ribbonsOf(head: Head, strands: Strands, density: Density, each: 
       n += 6;
     }
   }
-  const { size: [nx, ny, nz], perMm, cellMm, from } = density;
+  const {
+    size: [nx, ny, nz],
+    perMm,
+    cellMm,
+    from,
+  } = density;
   const cells = new Uint8Array(perMm.length);
   for (let i = 0, at = 0; i < nx; i += 1) {
-    for (let j = 0; j < ny; j += 1) for (let l = 0; l < nz; l += 1, at += 1) cells[(l * ny + j) * nx + i] = min(255, (255 * perMm[at]) / MOST_PER_MM);
+    for (let j = 0; j < ny; j += 1)
+      for (let l = 0; l < nz; l += 1, at += 1)
+        cells[(l * ny + j) * nx + i] = min(255, (255 * perMm[at]) / MOST_PER_MM);
   }
   const { xyz: skin, normals, triangles } = bustMesh(head);
   // Copies, since what is handed over to the page is gone here.
-  return { position, run, index, body: { xyz: skin.slice(), normals: normals.slice(), triangles: triangles.slice() }, density: { cellMm, size: [nx, ny, nz], from, cells } };
+  return {
+    position,
+    run,
+    index,
+    body: { xyz: skin.slice(), normals: normals.slice(), triangles: triangles.slice() },
+    density: { cellMm, size: [nx, ny, nz], from, cells },
+  };
 }
 
 /** Colours of every vertex of the ribbons, sRGB bytes. */

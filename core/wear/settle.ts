@@ -69,8 +69,14 @@ export function* settling(guides: Guides, { bust, k, curl, alike }: Settling): G
   const skin = new Float64Array(4);
   const crowd = new Crowd(alike);
   const rest = curl && restOf(curl, segmentMm);
-  const off = Float64Array.from({ length: points }, (_, p) => OFF.most * (1 - exp((-p * segmentMm) / OFF.over)));
-  const offBody = Float64Array.from({ length: points }, (_, p) => OFF.bodyMost * (1 - exp((-p * segmentMm) / OFF.bodyOver)));
+  const off = Float64Array.from(
+    { length: points },
+    (_, p) => OFF.most * (1 - exp((-p * segmentMm) / OFF.over)),
+  );
+  const offBody = Float64Array.from(
+    { length: points },
+    (_, p) => OFF.bodyMost * (1 - exp((-p * segmentMm) / OFF.bodyOver)),
+  );
   const bodyY = BODY_Y * k;
   // How far each point is known to be clear of the skin: as long as it cannot have come near, it is not looked at again.
   const clear = new Float32Array(points * count);
@@ -102,7 +108,8 @@ export function* settling(guides: Guides, { bust, k, curl, alike }: Settling): G
       }
       for (let turn = 0; turn < TURNS; turn += 1) {
         keepLengths(xyz, start, end, segmentMm, held, points * g, turn === 1);
-        if (rest !== null) curlUp(xyz, start, end, rest, 2 * PI * noiseOf(seed[g], 31), held, points * g, curl!.firm);
+        if (rest !== null)
+          curlUp(xyz, start, end, rest, 2 * PI * noiseOf(seed[g], 31), held, points * g, curl!.firm);
         else straighten(xyz, start, end, segmentMm, held, points * g);
       }
       for (let p = 1, at = start + 3; p < end; p += 1, at += 3) {
@@ -149,7 +156,15 @@ function mirror({ count, points, xyz, used }: Guides): void {
 }
 
 /** Each segment back to its length: what is held moves not at all, the root's segment from its end. */
-function keepLengths(xyz: Float64Array, start: number, end: number, mm: number, held: Float32Array, first: number, back: boolean): void {
+function keepLengths(
+  xyz: Float64Array,
+  start: number,
+  end: number,
+  mm: number,
+  held: Float32Array,
+  first: number,
+  back: boolean,
+): void {
   const last = end - 2;
   for (let n = 0; n <= last; n += 1) {
     const p = back ? last - n : n;
@@ -172,7 +187,14 @@ function keepLengths(xyz: Float64Array, start: number, end: number, mm: number, 
   }
 }
 
-function straighten(xyz: Float64Array, start: number, end: number, mm: number, held: Float32Array, first: number): void {
+function straighten(
+  xyz: Float64Array,
+  start: number,
+  end: number,
+  mm: number,
+  held: Float32Array,
+  first: number,
+): void {
   for (let p = 1, at = start + 3; p + 1 < end; p += 1, at += 3) {
     if (held[first + p] >= 1) continue;
     const by = p * mm < BENDING.nearMm ? BENDING.near : BENDING.far;
@@ -196,7 +218,16 @@ function restOf({ radiusMm, turnMm }: RestCurl, mm: number): Rest {
 }
 
 /** Towards its own helix: each point off the middle of its neighbours, in a direction that turns about the hair on the way. */
-function curlUp(xyz: Float64Array, start: number, end: number, { off, cos: c, sin: s }: Rest, phase: number, held: Float32Array, first: number, firm: number): void {
+function curlUp(
+  xyz: Float64Array,
+  start: number,
+  end: number,
+  { off, cos: c, sin: s }: Rest,
+  phase: number,
+  held: Float32Array,
+  first: number,
+  firm: number,
+): void {
   // A direction across the hair, carried along it.
   let ux = cos(phase);
   let uy = 0.2;
@@ -245,7 +276,9 @@ class Crowd {
     const i = ((this.alike ? abs(x) : x + 256) / CROWD.cellMm) | 0;
     const j = ((150 - y) / CROWD.cellMm) | 0;
     const l = ((z + 256) / CROWD.cellMm) | 0;
-    return i < 0 || j < 0 || l < 0 || i >= Crowd.nx || j >= Crowd.ny || l >= Crowd.nz ? -1 : (i * Crowd.ny + j) * Crowd.nz + l;
+    return i < 0 || j < 0 || l < 0 || i >= Crowd.nx || j >= Crowd.ny || l >= Crowd.nz
+      ? -1
+      : (i * Crowd.ny + j) * Crowd.nz + l;
   }
 
   count({ count, points, xyz, used }: Guides, each: number): void {
@@ -291,5 +324,5 @@ class Crowd {
 }
 
 /** Radius of the helix that takes up hair so that it covers a share of its length, one turn on so much hair. */
-export const radiusOf = (covers: number, turnMm: number): number => (turnMm * sqrt(max(0, 1 - covers * covers))) / (2 * PI);
-
+export const radiusOf = (covers: number, turnMm: number): number =>
+  (turnMm * sqrt(max(0, 1 - covers * covers))) / (2 * PI);

@@ -1,5 +1,14 @@
 import { ZONES, type Roots, type Zone } from '../head';
-import { lightnessOf, linearRgb, mixedHair, naturalHair, tonedHair, undercoatHair, type HairColour, type Tone } from '../lift';
+import {
+  lightnessOf,
+  linearRgb,
+  mixedHair,
+  naturalHair,
+  tonedHair,
+  undercoatHair,
+  type HairColour,
+  type Tone,
+} from '../lift';
 import { isOwnAt, type BaseLight, type Layer, type Light } from './light';
 import { noiseOf, seedAt } from './noise';
 
@@ -49,7 +58,12 @@ export interface Bases {
   readonly whole: Uint8Array | null;
 }
 
-export function basesOf(roots: Roots, facts: HairFacts, lengthOf: (root: number) => number, lowlit?: Uint8Array): Bases {
+export function basesOf(
+  roots: Roots,
+  facts: HairFacts,
+  lengthOf: (root: number) => number,
+  lowlit?: Uint8Array,
+): Bases {
   const zones = ZONES.map((zone) => {
     const own = facts.byZone[zone] ?? {};
     const natural = own.naturalLevel ?? facts.naturalLevel;
@@ -57,7 +71,11 @@ export function basesOf(roots: Roots, facts: HairFacts, lengthOf: (root: number)
     const { band, endsLevel = mids, greyShare = 0 } = own;
     const grown = facts.grownMm;
     return {
-      natural: baseOf(natural), mids: baseOf(mids), ends: baseOf(endsLevel), low: baseOf(max(1, natural - LOWLIGHT_BELOW)), greyShare,
+      natural: baseOf(natural),
+      mids: baseOf(mids),
+      ends: baseOf(endsLevel),
+      low: baseOf(max(1, natural - LOWLIGHT_BELOW)),
+      greyShare,
       midsFrom: (facts.regrowthMm[zone] ?? 0) + grown,
       band: band ? { base: baseOf(band.level), from: band.fromMm + grown, to: band.toMm + grown } : null,
     };
@@ -66,9 +84,12 @@ export function basesOf(roots: Roots, facts: HairFacts, lengthOf: (root: number)
   const white = new Uint8Array(count);
   for (let i = 0; i < count; i += 1) {
     const { greyShare } = zones[zoneOf[i]];
-    if (greyShare > 0 && noiseOf(seedAt(xyz[3 * i], xyz[3 * i + 1], xyz[3 * i + 2]), 11) < greyShare) white[i] = 1;
+    if (greyShare > 0 && noiseOf(seedAt(xyz[3 * i], xyz[3 * i + 1], xyz[3 * i + 2]), 11) < greyShare)
+      white[i] = 1;
   }
-  const isWhole = zones.every(({ natural, mids, ends, band }) => band === null && mids === natural && ends === natural) && (facts.grownMm === 0 || !lowlit?.includes(1));
+  const isWhole =
+    zones.every(({ natural, mids, ends, band }) => band === null && mids === natural && ends === natural) &&
+    (facts.grownMm === 0 || !lowlit?.includes(1));
   const whole = isWhole ? new Uint8Array(count) : null;
   if (whole) {
     for (let i = 0; i < count; i += 1) {
@@ -83,7 +104,8 @@ export function basesOf(roots: Roots, facts: HairFacts, lengthOf: (root: number)
       if (lowlit && lowlit[strand] && along >= facts.grownMm) return zone.low;
       if (zone.band !== null && along >= zone.band.from && along < zone.band.to) return zone.band.base;
       if (along < zone.midsFrom) return white[strand] ? WHITE : zone.natural;
-      if (zone.mids === zone.natural && zone.ends === zone.natural) return white[strand] ? WHITE : zone.natural;
+      if (zone.mids === zone.natural && zone.ends === zone.natural)
+        return white[strand] ? WHITE : zone.natural;
       return along < ENDS_FROM * lengthOf(strand) ? zone.mids : zone.ends;
     },
   };
@@ -92,7 +114,10 @@ export function basesOf(roots: Roots, facts: HairFacts, lengthOf: (root: number)
 const baseOf = (level: number) => round((min(10, max(1, level)) - 1) * LEVEL_STEPS);
 
 /** OKLab lightness of what grows in a zone, its grey among it. */
-export function naturalLightness({ naturalLevel, byZone }: Pick<HairFacts, 'naturalLevel' | 'byZone'>, zone: Zone): number {
+export function naturalLightness(
+  { naturalLevel, byZone }: Pick<HairFacts, 'naturalLevel' | 'byZone'>,
+  zone: Zone,
+): number {
   const { naturalLevel: own = naturalLevel, greyShare = 0 } = byZone[zone] ?? {};
   return (1 - greyShare) * lightnessOf(own) + greyShare * WHITE_HAIR.lightness;
 }
@@ -101,15 +126,31 @@ export function naturalLightness({ naturalLevel, byZone }: Pick<HairFacts, 'natu
  * The hair as it was, and what it is judged by: dark is the head's natural level, light is what is wished for, by the lightness that
  * the eye sees. Where hardly any lift is wished for, a level counts.
  */
-export function baseLightOf(bases: Bases, { naturalLevel, targetLevel, byZone }: Pick<HairFacts, 'naturalLevel' | 'targetLevel' | 'byZone'>): BaseLight {
+export function baseLightOf(
+  bases: Bases,
+  { naturalLevel, targetLevel, byZone }: Pick<HairFacts, 'naturalLevel' | 'targetLevel' | 'byZone'>,
+): BaseLight {
   // As the bases have it, so that hair as it grew is exactly dark.
   const dark = Math.fround(lightnessOf(1 + baseOf(naturalLevel) / LEVEL_STEPS));
   const zones = Object.values(byZone);
   const grey = zones.some(({ greyShare = 0 }) => greyShare > 0);
-  const lightness = Float32Array.from({ length: BASES }, (_, base) => (base === WHITE ? WHITE_HAIR.lightness : lightnessOf(1 + base / LEVEL_STEPS)));
+  const lightness = Float32Array.from({ length: BASES }, (_, base) =>
+    base === WHITE ? WHITE_HAIR.lightness : lightnessOf(1 + base / LEVEL_STEPS),
+  );
   return {
-    bases, dark, lightness, whole: bases.whole && lightnessOfBases(bases.whole, lightness),
-    most: max(dark, grey ? WHITE_HAIR.lightness : 0, ...zones.flatMap(({ naturalLevel: natural, midsLevel, endsLevel, band }) => [natural, midsLevel, endsLevel, band?.level].flatMap((level) => (level === undefined ? [] : [lightnessOf(level)])))),
+    bases,
+    dark,
+    lightness,
+    whole: bases.whole && lightnessOfBases(bases.whole, lightness),
+    most: max(
+      dark,
+      grey ? WHITE_HAIR.lightness : 0,
+      ...zones.flatMap(({ naturalLevel: natural, midsLevel, endsLevel, band }) =>
+        [natural, midsLevel, endsLevel, band?.level].flatMap((level) =>
+          level === undefined ? [] : [lightnessOf(level)],
+        ),
+      ),
+    ),
     span: max(lightnessOf(targetLevel), lightnessOf(naturalLevel + 1), dark + 0.02) - dark,
   };
 }
@@ -134,14 +175,21 @@ function drawnTo(colour: HairColour, swatch: HairColour | null): HairColour {
   if (swatch === null) return colour;
   const off = swatch.lightness - colour.lightness;
   const share = max(0, 1 - Math.abs(off) / SWATCH.reach);
-  return mixedHair(colour, { ...swatch, lightness: colour.lightness + max(-SWATCH.most, min(SWATCH.most, off)) }, share);
+  return mixedHair(
+    colour,
+    { ...swatch, lightness: colour.lightness + max(-SWATCH.most, min(SWATCH.most, off)) },
+    share,
+  );
 }
 
 /**
  * Colours of hair on its way from each base to light: linear-light RGB, 0–1, packed by base and step of light. On the way it
  * passes the undercoat of the levels between: where light begins, hair is warm.
  */
-export function paletteOf({ targetLevel, tone, tonerLeft }: Pick<HairFacts, 'targetLevel' | 'tone' | 'tonerLeft'>, swatches: Swatches = NO_SWATCHES): Float32Array {
+export function paletteOf(
+  { targetLevel, tone, tonerLeft }: Pick<HairFacts, 'targetLevel' | 'tone' | 'tonerLeft'>,
+  swatches: Swatches = NO_SWATCHES,
+): Float32Array {
   const out = new Float32Array(3 * BASES * (LIGHT_STEPS + 1));
   const toned = tonedHair(targetLevel, tone ?? 'neutral');
   const bare = undercoatHair(targetLevel);
@@ -153,7 +201,10 @@ export function paletteOf({ targetLevel, tone, tonerLeft }: Pick<HairFacts, 'tar
       const f = step / LIGHT_STEPS;
       const direct = mixedHair(from, light, f);
       // Halfway lifted hair shows the undercoat of the level that it reached; white hair has none.
-      const between = base === WHITE || level >= targetLevel ? direct : mixedHair(direct, undercoatHair(level + (targetLevel - level) * f), 1.6 * f * (1 - f));
+      const between =
+        base === WHITE || level >= targetLevel
+          ? direct
+          : mixedHair(direct, undercoatHair(level + (targetLevel - level) * f), 1.6 * f * (1 - f));
       out.set(linearRgb(between), 3 * (base * (LIGHT_STEPS + 1) + step));
     }
   }
@@ -205,5 +256,9 @@ export function colouringOf(light: Light, paletteFor: (level: number) => Float32
 export function colourAt({ light, tints }: Colouring, strand: number, along: number, f: number): number {
   const { whole, baseAt } = light.base.bases;
   const tint = light.old === null || isOwnAt(light, strand, along) ? tints.own[strand] : tints.old[strand];
-  return PALETTE_SIZE * tint + 3 * ((whole !== null ? whole[strand] : baseAt(strand, along)) * (LIGHT_STEPS + 1) + round(f * LIGHT_STEPS));
+  return (
+    PALETTE_SIZE * tint +
+    3 *
+      ((whole !== null ? whole[strand] : baseAt(strand, along)) * (LIGHT_STEPS + 1) + round(f * LIGHT_STEPS))
+  );
 }

@@ -63,7 +63,8 @@ function makeShell(head: Head): Shell {
       const d = u * v;
       for (let n = 0; n < 4; n += 1, at += 1) {
         const low = a * table[at] + b * table[at + dy] + c * table[at + dx] + d * table[at + dx + dy];
-        const high = a * table[at + 4] + b * table[at + dy + 4] + c * table[at + dx + 4] + d * table[at + dx + dy + 4];
+        const high =
+          a * table[at + 4] + b * table[at + dy + 4] + c * table[at + dx + 4] + d * table[at + dx + dy + 4];
         out[n] = low + (high - low) * w;
       }
       // Halfway between two corners a normal comes out short by less than a thousandth.

@@ -13,7 +13,10 @@ export interface Skin {
 }
 
 /** Draws the bust's triangles: the nearest of each pixel. */
-export function skinSeen(head: Head, { right, up, toward, pixelMm, columns, rows, leftMm, upMm }: Camera): Skin {
+export function skinSeen(
+  head: Head,
+  { right, up, toward, pixelMm, columns, rows, leftMm, upMm }: Camera,
+): Skin {
   const { xyz, normals, triangles } = bustMesh(head);
   const depth = new Float32Array(columns * rows).fill(-Infinity);
   const facing = new Int8Array(3 * columns * rows);
@@ -22,7 +25,14 @@ export function skinSeen(head: Head, { right, up, toward, pixelMm, columns, rows
   const place = new Float32Array(3 * vertices);
   const turned = new Float32Array(3 * vertices);
   for (let i = 0; i < xyz.length; i += 3) {
-    const [x, y, z, nx, ny, nz] = [xyz[i], xyz[i + 1], xyz[i + 2], normals[i], normals[i + 1], normals[i + 2]];
+    const [x, y, z, nx, ny, nz] = [
+      xyz[i],
+      xyz[i + 1],
+      xyz[i + 2],
+      normals[i],
+      normals[i + 1],
+      normals[i + 2],
+    ];
     place[i] = (x * right[0] + y * right[1] + z * right[2] + leftMm) * per;
     place[i + 1] = (upMm - (x * up[0] + y * up[1] + z * up[2])) * per;
     place[i + 2] = x * toward[0] + y * toward[1] + z * toward[2];
@@ -54,7 +64,8 @@ export function skinSeen(head: Head, { right, up, toward, pixelMm, columns, rows
         const deep = u * place[a + 2] + v * place[b + 2] + w * place[c + 2];
         if (deep <= depth[at]) continue;
         depth[at] = deep;
-        for (let n = 0; n < 3; n += 1) facing[3 * at + n] = 127 * (u * turned[a + n] + v * turned[b + n] + w * turned[c + n]);
+        for (let n = 0; n < 3; n += 1)
+          facing[3 * at + n] = 127 * (u * turned[a + n] + v * turned[b + n] + w * turned[c + n]);
       }
     }
   }

@@ -35,14 +35,21 @@ const SHORT = { share: 0.03, least: 0.3 } as const;
 const LAYER = { full: 16, over: 70, rise: 22, least: 0.3, strand: 3.4, lock: 1.1 } as const;
 
 /** How hair bends: share of its length that it covers, hair of one turn, mm, how firmly it keeps to that, and what it adds to the height of hair. */
-const BENDS: Readonly<Record<Curl, { covers: number; turnMm: number; firm: number; body: number; clump: number }>> = {
+const BENDS: Readonly<
+  Record<Curl, { covers: number; turnMm: number; firm: number; body: number; clump: number }>
+> = {
   straight: { covers: 1, turnMm: 0, firm: 0, body: 1, clump: 0.25 },
   wavy: { covers: 0.94, turnMm: 110, firm: 0.55, body: 1.2, clump: 0.6 },
   curly: { covers: 0.8, turnMm: 84, firm: 0.5, body: 1.6, clump: 0.85 },
   coily: { covers: 0.6, turnMm: 56, firm: 0.6, body: 2.2, clump: 0.8 },
 };
 /** Share of its length that hair reaches, by curl. */
-export const COVERS = { straight: BENDS.straight.covers, wavy: BENDS.wavy.covers, curly: BENDS.curly.covers, coily: BENDS.coily.covers } satisfies Record<Curl, number>;
+export const COVERS = {
+  straight: BENDS.straight.covers,
+  wavy: BENDS.wavy.covers,
+  curly: BENDS.curly.covers,
+  coily: BENDS.coily.covers,
+} satisfies Record<Curl, number>;
 
 /** How firmly hair keeps where it is combed to: at the scalp, fading over so much, beside the face over more; out of a band or a clip over so much. */
 const MEMORY = { most: 0.28, over: 110, front: 220, frontZ: 20, outOfBand: 40 } as const;
@@ -83,7 +90,11 @@ export function nearestGuides(roots: Roots, guides: Roots): Uint16Array {
   const keyOf = (i: number, j: number, l: number) => (i * 64 + j) * 64 + l;
   const cellOf = (mm: number) => floor(mm / cellMm) + 32;
   for (let g = 0; g < guides.count; g += 1) {
-    const key = keyOf(cellOf(guides.xyz[3 * g]), cellOf(guides.xyz[3 * g + 1]), cellOf(guides.xyz[3 * g + 2]));
+    const key = keyOf(
+      cellOf(guides.xyz[3 * g]),
+      cellOf(guides.xyz[3 * g + 1]),
+      cellOf(guides.xyz[3 * g + 2]),
+    );
     cells.set(key, [...(cells.get(key) ?? []), g]);
   }
   const around = new Map<number, number[]>();
@@ -92,7 +103,9 @@ export function nearestGuides(roots: Roots, guides: Roots): Uint16Array {
     const known = around.get(key);
     if (known) return known;
     const own: number[] = [];
-    for (let a = -1; a <= 1; a += 1) for (let b = -1; b <= 1; b += 1) for (let c = -1; c <= 1; c += 1) own.push(...(cells.get(keyOf(i + a, j + b, l + c)) ?? []));
+    for (let a = -1; a <= 1; a += 1)
+      for (let b = -1; b <= 1; b += 1)
+        for (let c = -1; c <= 1; c += 1) own.push(...(cells.get(keyOf(i + a, j + b, l + c)) ?? []));
     around.set(key, own);
     return own;
   };
@@ -103,7 +116,8 @@ export function nearestGuides(roots: Roots, guides: Roots): Uint16Array {
     best.fill(Infinity);
     who.fill(-1);
     for (const g of listOf(cellOf(x), cellOf(y), cellOf(z))) {
-      const off = (guides.xyz[3 * g] - x) ** 2 + (guides.xyz[3 * g + 1] - y) ** 2 + (guides.xyz[3 * g + 2] - z) ** 2;
+      const off =
+        (guides.xyz[3 * g] - x) ** 2 + (guides.xyz[3 * g + 1] - y) ** 2 + (guides.xyz[3 * g + 2] - z) ** 2;
       if (off >= best[NEAR - 1]) continue;
       let n = NEAR - 1;
       for (; n > 0 && best[n - 1] > off; n -= 1) {
@@ -126,7 +140,13 @@ interface Combed extends Guides {
 }
 
 /** Combs guides and lets them hang. @param longestMm of the hair that they lead @param wanted which of them; all where it is not given */
-function* guidesInSteps({ head, guides: roots }: Rooted, way: Way, longestMm: number, { curl, cut }: Shape, wanted?: (root: number) => boolean): Generator<number, Combed> {
+function* guidesInSteps(
+  { head, guides: roots }: Rooted,
+  way: Way,
+  longestMm: number,
+  { curl, cut }: Shape,
+  wanted?: (root: number) => boolean,
+): Generator<number, Combed> {
   const bend = BENDS[curl];
   const segmentMm = max(STEP_MM, longestMm / (MOST_POINTS - 1));
   const points = max(2, ceil(longestMm / segmentMm) + 1);
@@ -150,16 +170,23 @@ function* guidesInSteps({ head, guides: roots }: Rooted, way: Way, longestMm: nu
     begun.fringe = cut.fringe && inFringe(head, roots, g);
     walk.begin(begun);
     lock[g] = walk.lock;
-    used[g] = wanted && !wanted(g) ? 1 : begun.fringe ? min(points, ceil(FRINGE.lengthMm / segmentMm) + 2) : points;
+    used[g] =
+      wanted && !wanted(g) ? 1 : begun.fringe ? min(points, ceil(FRINGE.lengthMm / segmentMm) + 2) : points;
     [walker.x, walker.y, walker.z] = [begun.x, begun.y, begun.z];
     shell.read(walker.x, walker.y, walker.z, walker.shell);
     for (let p = 0, at = 3 * points * g; p < used[g]; p += 1, at += 3) {
       if (p > 0) {
         const gone = p * stepMm;
         const mean = bend.body * LAYER.full * (1 - exp(-gone / LAYER.over));
-        const step = walk.step(max(LAYER.least, mean + LAYER.lock * begun.own * (1 - exp(-gone / LAYER.rise))));
+        const step = walk.step(
+          max(LAYER.least, mean + LAYER.lock * begun.own * (1 - exp(-gone / LAYER.rise))),
+        );
         if (step === 'ended') used[g] = p + 1;
-        if (step === 'free') held[points * g + p] = band[g] > 0 ? MEMORY.most * exp((band[g] * stepMm - gone) / MEMORY.outOfBand) : MEMORY.most * exp(-gone / (begun.z > MEMORY.frontZ * head.k ? MEMORY.front : MEMORY.over));
+        if (step === 'free')
+          held[points * g + p] =
+            band[g] > 0
+              ? MEMORY.most * exp((band[g] * stepMm - gone) / MEMORY.outOfBand)
+              : MEMORY.most * exp(-gone / (begun.z > MEMORY.frontZ * head.k ? MEMORY.front : MEMORY.over));
         else {
           held[points * g + p] = taut;
           band[g] = p;
@@ -171,8 +198,16 @@ function* guidesInSteps({ head, guides: roots }: Rooted, way: Way, longestMm: nu
     }
   }
   const guides = { count, points, segmentMm, xyz, used, held, seed, lock, band };
-  const turning = bend.turnMm > 0 ? { radiusMm: radiusOf(bend.covers, bend.turnMm), turnMm: bend.turnMm, firm: bend.firm } : null;
-  yield* settling(guides, { bust: bustOf(head), k: head.k, curl: turning, alike: isAlike(way, head) && areMirrored(roots) });
+  const turning =
+    bend.turnMm > 0
+      ? { radiusMm: radiusOf(bend.covers, bend.turnMm), turnMm: bend.turnMm, firm: bend.firm }
+      : null;
+  yield* settling(guides, {
+    bust: bustOf(head),
+    k: head.k,
+    curl: turning,
+    alike: isAlike(way, head) && areMirrored(roots),
+  });
   return guides;
 }
 
@@ -189,7 +224,8 @@ function areMirrored(roots: Roots): boolean {
   return roots.count % 2 === 0;
 }
 
-const isMirrored = ({ xyz }: Roots, i: number) => xyz[3 * i] === -xyz[3 * i - 3] && xyz[3 * i + 1] === xyz[3 * i - 2] && xyz[3 * i + 2] === xyz[3 * i - 1];
+const isMirrored = ({ xyz }: Roots, i: number) =>
+  xyz[3 * i] === -xyz[3 * i - 3] && xyz[3 * i + 1] === xyz[3 * i - 2] && xyz[3 * i + 2] === xyz[3 * i - 1];
 
 /**
  * The hair of a head as it hangs, step by step.
@@ -258,7 +294,10 @@ export function* strandsInSteps(
     for (let n = 0; n < NEAR && many < LED_BY; n += 1) {
       const g = near[NEAR * i + n];
       if (guides.lock[g] !== lock || guides.used[g] < 2) continue;
-      const off = (guideRoots.xyz[3 * g] - x) ** 2 + (guideRoots.xyz[3 * g + 1] - y) ** 2 + (guideRoots.xyz[3 * g + 2] - z) ** 2;
+      const off =
+        (guideRoots.xyz[3 * g] - x) ** 2 +
+        (guideRoots.xyz[3 * g + 1] - y) ** 2 +
+        (guideRoots.xyz[3 * g + 2] - z) ** 2;
       led[many] = g;
       sum += weight[many] = 1 / (off + 4);
       many += 1;
@@ -273,8 +312,12 @@ export function* strandsInSteps(
       weight[n] /= sum;
       ends = min(ends, guides.used[led[n]]);
     }
-    const short = noiseOf(begun.seed, 13) < SHORT.share ? SHORT.least + (1 - SHORT.least) * noiseOf(begun.seed, 14) : 1;
-    used[i] = max(min(2, ends), min(ends, floor((length * short * (1 - RAGGED * noiseOf(begun.seed, 3))) / stepMm) + 1));
+    const short =
+      noiseOf(begun.seed, 13) < SHORT.share ? SHORT.least + (1 - SHORT.least) * noiseOf(begun.seed, 14) : 1;
+    used[i] = max(
+      min(2, ends),
+      min(ends, floor((length * short * (1 - RAGGED * noiseOf(begun.seed, 3))) / stepMm) + 1),
+    );
     let [ox, oy, oz] = [x, y, z];
     for (let n = 0; n < many; n += 1) {
       ox -= weight[n] * guideRoots.xyz[3 * led[n]];
@@ -304,7 +347,10 @@ export function* strandsInSteps(
       const g = nearest + 3 * p;
       // Where its guides part company it goes with the nearest.
       const apart = abs(guides.xyz[g] - px) + abs(guides.xyz[g + 1] - py) + abs(guides.xyz[g + 2] - pz);
-      const clump = max(bend.clump * (1 - loose[max(0, p - banded)]), min(1, max(0, (apart - APART.from) / APART.over)));
+      const clump = max(
+        bend.clump * (1 - loose[max(0, p - banded)]),
+        min(1, max(0, (apart - APART.from) / APART.over)),
+      );
       const kept = own[p] * (1 - clump) * (banded > 0 ? BANDED + (1 - BANDED) * max(0, 1 - p / banded) : 1);
       const waver = OWN.wave * (1 - low[p]) * sin(wave + turn * p);
       // Out of a band the strands of a tail lie in any order.
@@ -316,7 +362,10 @@ export function* strandsInSteps(
         bust.read(px, py, pz, skin);
         // Higher or lower than the others, each by its own; never in the skin.
         const risen = 1 - low[p];
-        const off = max(height * risen, OFF_SKIN_MM + (0.5 * LAYER.strand + 0.5 * height) * 0.3 * risen - skin[0]);
+        const off = max(
+          height * risen,
+          OFF_SKIN_MM + (0.5 * LAYER.strand + 0.5 * height) * 0.3 * risen - skin[0],
+        );
         px += skin[1] * off;
         py += skin[2] * off;
         pz += skin[3] * off;
@@ -330,4 +379,5 @@ export function* strandsInSteps(
 }
 
 /** The same in one go. */
-export const makeStrands = (...given: Parameters<typeof strandsInSteps>): Strands => toEnd(strandsInSteps(...given));
+export const makeStrands = (...given: Parameters<typeof strandsInSteps>): Strands =>
+  toEnd(strandsInSteps(...given));

@@ -27,7 +27,10 @@ export interface Flow {
 }
 
 /** Follows the hair of a view: the way that it was combed, over its bends. */
-export function flowOf({ camera, start, strand, along, weight, depth }: Surface, { points, used, stepMm, waveMm, xyz }: Strands): Flow {
+export function flowOf(
+  { camera, start, strand, along, weight, depth }: Surface,
+  { points, used, stepMm, waveMm, xyz }: Strands,
+): Flow {
   // Over half a wave to both sides the swings of a strand cancel out.
   const half = floor(waveMm / 2 / stepMm);
   const { columns, rows, pixelMm, right, up } = camera;
@@ -131,7 +134,8 @@ export function chanceOf(flow: Flow, { start, strand, weight, depth }: Surface, 
   for (const salt of DRAWS) {
     const lit = new Float32Array(depth.length);
     for (let p = 0; p < lit.length; p += 1) {
-      for (let i = start[p]; i < start[p + 1]; i += 1) if (noiseOf(seed[strand[i]], salt) < SCATTERED) lit[p] += weight[i];
+      for (let i = start[p]; i < start[p + 1]; i += 1)
+        if (noiseOf(seed[strand[i]], salt) < SCATTERED) lit[p] += weight[i];
     }
     squares += stripeOf(flow, lit) ** 2 / DRAWS.length;
   }
@@ -140,5 +144,7 @@ export function chanceOf(flow: Flow, { start, strand, weight, depth }: Surface, 
 
 /** A stripe figure by what stands out of chance, on the scale on which a tenth of scattered light scores {@link STRIPE_FLOOR}. @param brightness of the view, 0–1 */
 export function standingOut(figure: number, chance: number, brightness: number): number {
-  return sqrt(max(0, figure * figure - chance * chance * brightness * (1 - brightness)) + STRIPE_FLOOR * STRIPE_FLOOR);
+  return sqrt(
+    max(0, figure * figure - chance * chance * brightness * (1 - brightness)) + STRIPE_FLOOR * STRIPE_FLOOR,
+  );
 }

@@ -3,7 +3,18 @@ import { fitPlan } from '../fit';
 import { ZONES } from '../head';
 import type { Plan } from '../pattern';
 import { planOf, techniqueOf } from '../technique';
-import { downOf, litOf, mended, mendWords, subjectOf, TIED, VIEW_NAMES, WearStudio, type Finding, type WearSubject } from '.';
+import {
+  downOf,
+  litOf,
+  mended,
+  mendWords,
+  subjectOf,
+  TIED,
+  VIEW_NAMES,
+  WearStudio,
+  type Finding,
+  type WearSubject,
+} from '.';
 import { colourAt } from './shade';
 
 const studio = new WearStudio(undefined, 15_000);
@@ -20,9 +31,19 @@ describe('findings', () => {
   const known = all(subjectOf(part));
 
   test('a pattern on the part alone: the hairline, the underneath and the crown are to be minded, each with a place and a mend', () => {
-    expect(of(known, 'unlit').every(({ fine, at, mends }) => !fine && at !== undefined && mends?.[0].kind === 'rim')).toBe(true);
-    expect(of(known, 'under')[0]).toMatchObject({ fine: false, mends: [{ kind: 'under' }], way: { kind: 'lifted' } });
-    expect(new Set(known.map(({ key }) => key))).toEqual(new Set(['brightness', 'unlit', 'stripe', 'part', 'root-line', 'under', 'crown']));
+    expect(
+      of(known, 'unlit').every(
+        ({ fine, at, mends }) => !fine && at !== undefined && mends?.[0].kind === 'rim',
+      ),
+    ).toBe(true);
+    expect(of(known, 'under')[0]).toMatchObject({
+      fine: false,
+      mends: [{ kind: 'under' }],
+      way: { kind: 'lifted' },
+    });
+    expect(new Set(known.map(({ key }) => key))).toEqual(
+      new Set(['brightness', 'unlit', 'stripe', 'part', 'root-line', 'under', 'crown']),
+    );
     for (const { words } of known) expect(words).toMatch(/^[A-Z0-9].*\.$/);
   });
 
@@ -37,9 +58,16 @@ describe('findings', () => {
 
   test('a dark temple names the panel behind it', () => {
     const start = startPlan();
-    const wide = (panel: Plan['panels'][number]) => (panel.id === 'side-right' ? { ...panel, spacing: { kind: 'constant' as const, dropoutMm: 18 } } : panel);
-    const plan: Plan = { ...start, head: { ...start.head, part: { ...start.head.part, offsetMm: 22 } }, panels: start.panels.map(wide) };
-    const temple = of(all(subjectOf(plan)), 'unlit').find(({ words }) => /(temple|over the ear), right/.test(words))!;
+    const wide = (panel: Plan['panels'][number]) =>
+      panel.id === 'side-right' ? { ...panel, spacing: { kind: 'constant' as const, dropoutMm: 18 } } : panel;
+    const plan: Plan = {
+      ...start,
+      head: { ...start.head, part: { ...start.head.part, offsetMm: 22 } },
+      panels: start.panels.map(wide),
+    };
+    const temple = of(all(subjectOf(plan)), 'unlit').find(({ words }) =>
+      /(temple|over the ear), right/.test(words),
+    )!;
     expect(temple).toMatchObject({ fine: false, panel: 'side-right', view: 'right', way: TIED });
   });
 
@@ -47,17 +75,29 @@ describe('findings', () => {
     expect(of(known, 'moved')).toEqual([]);
     const [moved] = of(all(subjectOf(part), 0, 40), 'moved');
     expect(moved.fine).toBe(false);
-    expect(moved.words).toMatch(/^Moved 40 mm to the left, \d+% beside the part is light; \d+% where it is\.$/);
+    expect(moved.words).toMatch(
+      /^Moved 40 mm to the left, \d+% beside the part is light; \d+% where it is\.$/,
+    );
   });
 
   test('the wish, the weeks between visits and a part that moves are held against the same pattern', () => {
     expect(of(all(subjectOf(part, { brightnessWish: 5 })), 'brightness')[0].fine).toBe(false);
-    const [never, often] = (['never', 'often'] as const).map((partMoves) => of(all(subjectOf(part, { partMoves })), 'part')[0].fine);
+    const [never, often] = (['never', 'often'] as const).map(
+      (partMoves) => of(all(subjectOf(part, { partMoves })), 'part')[0].fine,
+    );
     expect([never, often]).toEqual([true, false]);
   });
 
   test('the old line is broken by a dense pattern and stands out under an empty-handed one', () => {
-    const slices: Plan = { ...quarters, panels: quarters.panels.map((panel) => ({ ...panel, gather: { kind: 'slice' }, thicknessMm: 6, spacing: { kind: 'constant', dropoutMm: 1 } })) };
+    const slices: Plan = {
+      ...quarters,
+      panels: quarters.panels.map((panel) => ({
+        ...panel,
+        gather: { kind: 'slice' },
+        thicknessMm: 6,
+        spacing: { kind: 'constant', dropoutMm: 1 },
+      })),
+    };
     const before = { plan: slices, level: 9, grownMm: 35, grownByZone: {} };
     const line = (plan: Plan) => of(all(subjectOf(plan, { before })), 'demarcation')[0];
     expect(line(part).fine).toBe(false);
@@ -67,16 +107,23 @@ describe('findings', () => {
 
   test('a deep root shadow takes most of what a detailed hairline earns, a shallow one less', () => {
     const rim = planOf(techniqueOf('perimeter-up')!);
-    const kept = (shadowMm: number) => Number(/keep (\d+)%/.exec(of(all(subjectOf(rim, { shadowMm })), 'hairline-worth')[0].words)![1]);
+    const kept = (shadowMm: number) =>
+      Number(/keep (\d+)%/.exec(of(all(subjectOf(rim, { shadowMm })), 'hairline-worth')[0].words)![1]);
     const [shallow, deep] = [8, 40].map(kept);
     expect(deep).toBeLessThan(shallow);
-    expect(of(all(subjectOf(rim, { shadowMm: 40 })), 'hairline-worth')[0].words).toMatch(/for \d+ minutes\.$/);
+    expect(of(all(subjectOf(rim, { shadowMm: 40 })), 'hairline-worth')[0].words).toMatch(
+      /for \d+ minutes\.$/,
+    );
   });
 });
 
 describe('what is asked for may be odd', () => {
   const finite = (value: unknown): boolean =>
-    typeof value === 'number' ? Number.isFinite(value) : typeof value === 'object' && value !== null ? Object.values(value).every(finite) : true;
+    typeof value === 'number'
+      ? Number.isFinite(value)
+      : typeof value === 'object' && value !== null
+        ? Object.values(value).every(finite)
+        : true;
 
   test('an empty plan is one sentence', () => {
     const found = all(subjectOf(emptyPlan('Empty')));
@@ -85,9 +132,33 @@ describe('what is asked for may be odd', () => {
   });
 
   test.each([
-    ['hair shorter than its start', subjectOf({ ...quarters, hair: { ...quarters.hair, lengthMm: 40 }, panels: quarters.panels.map((panel) => ({ ...panel, start: { distanceMm: 60, featherMm: 20, teasing: 0 } })) })],
-    ['white all over', subjectOf(quarters, { colour: { ...subjectOf(quarters).colour, byZone: Object.fromEntries(ZONES.map((zone) => [zone, { greyShare: 1 }])) } })],
-    ['worn without a part', subjectOf({ ...quarters, head: { ...quarters.head, part: { offsetMm: 0, lengthMm: null, none: true } } })],
+    [
+      'hair shorter than its start',
+      subjectOf({
+        ...quarters,
+        hair: { ...quarters.hair, lengthMm: 40 },
+        panels: quarters.panels.map((panel) => ({
+          ...panel,
+          start: { distanceMm: 60, featherMm: 20, teasing: 0 },
+        })),
+      }),
+    ],
+    [
+      'white all over',
+      subjectOf(quarters, {
+        colour: {
+          ...subjectOf(quarters).colour,
+          byZone: Object.fromEntries(ZONES.map((zone) => [zone, { greyShare: 1 }])),
+        },
+      }),
+    ],
+    [
+      'worn without a part',
+      subjectOf({
+        ...quarters,
+        head: { ...quarters.head, part: { offsetMm: 0, lengthMm: null, none: true } },
+      }),
+    ],
   ])('%s, today and after 60 weeks: figures are figures', (_name, subject) => {
     for (const weeks of [0, 60]) {
       expect(finite(all(subject, weeks).map(({ fine, words }) => [fine, words]))).toBe(true);
@@ -99,7 +170,14 @@ describe('what is asked for may be odd', () => {
   });
 
   test('hair too short for its start has no light', () => {
-    const short = subjectOf({ ...quarters, hair: { ...quarters.hair, lengthMm: 40 }, panels: quarters.panels.map((panel) => ({ ...panel, start: { distanceMm: 60, featherMm: 20, teasing: 0 } })) });
+    const short = subjectOf({
+      ...quarters,
+      hair: { ...quarters.hair, lengthMm: 40 },
+      panels: quarters.panels.map((panel) => ({
+        ...panel,
+        start: { distanceMm: 60, featherMm: 20, teasing: 0 },
+      })),
+    });
     expect(Object.values(studio.look(short, TIED, 0).brightness)).toEqual([0, 0, 0, 0, 0]);
   });
 });
@@ -110,8 +188,16 @@ test('what foils earn adds up to the light that is seen, and a panel switched of
   const worth = studio.worth(subject, computed);
   expect(worth.foils.reduce((a, b) => a + b, 0)).toBeCloseTo(worth.all, 6);
   expect(Object.values(worth.zones).reduce((a, b) => a + b, 0)).toBeCloseTo(worth.all, 6);
-  const sides = computed.sheet.foils.reduce((sum, foil, i) => sum + (foil.panel === 'sides' ? worth.foils[i] : 0), 0);
-  const without = studio.worth(subjectOf({ ...quarters, panels: quarters.panels.map((panel) => ({ ...panel, muted: panel.id === 'sides' })) }));
+  const sides = computed.sheet.foils.reduce(
+    (sum, foil, i) => sum + (foil.panel === 'sides' ? worth.foils[i] : 0),
+    0,
+  );
+  const without = studio.worth(
+    subjectOf({
+      ...quarters,
+      panels: quarters.panels.map((panel) => ({ ...panel, muted: panel.id === 'sides' })),
+    }),
+  );
   expect(worth.all - without.all).toBeCloseTo(sides, 6);
 });
 
@@ -120,13 +206,23 @@ test('foils at the hairline earn more the more the hair is tied up; the best six
   const computed = studio.engine.compute(plan);
   const rim = (tiedShare: number) => {
     const { foils, all: whole } = studio.worth(subjectOf(plan, { tiedShare }), computed);
-    return computed.sheet.foils.reduce((sum, foil, i) => sum + (foil.panel === 'hairline' ? foils[i] : 0), 0) / whole;
+    return (
+      computed.sheet.foils.reduce((sum, foil, i) => sum + (foil.panel === 'hairline' ? foils[i] : 0), 0) /
+      whole
+    );
   };
   expect(rim(1)).toBeGreaterThan(1.3 * rim(0));
-  const fitted = fitPlan(plan, studio.engine, { kind: 'foils', foils: 75 }, (own, sheet) => studio.worth(subjectOf(own, { tiedShare: 0.8 }), sheet).foils);
+  const fitted = fitPlan(
+    plan,
+    studio.engine,
+    { kind: 'foils', foils: 75 },
+    (own, sheet) => studio.worth(subjectOf(own, { tiedShare: 0.8 }), sheet).foils,
+  );
   if (!fitted.ok) throw new Error(fitted.problem);
   expect(fitted.foils).toBeLessThanOrEqual(75);
-  const kept = (id: string) => studio.engine.compute(fitted.plan).sheet.panels.find(({ panel }) => panel === id)!.foils / computed.sheet.panels.find(({ panel }) => panel === id)!.foils;
+  const kept = (id: string) =>
+    studio.engine.compute(fitted.plan).sheet.panels.find(({ panel }) => panel === id)!.foils /
+    computed.sheet.panels.find(({ panel }) => panel === id)!.foils;
   expect(kept('hairline')).toBeGreaterThan(kept('inside-back'));
   expect(fitted.pointsAfter).toBeLessThan(fitted.pointsBefore);
 });
@@ -148,10 +244,27 @@ test('what is kept stays within its bounds, and changes no result', () => {
 });
 
 test('foils of a formula that deposits are lowlights: they light nothing', () => {
-  const letters = { ...quarters, panels: quarters.panels.map((panel, i) => ({ ...panel, formula: i === 0 ? 'A' : 'L' })) };
-  const lettersOf = (deposits: readonly string[]) => ({ facts: ['A', 'L'].map((letter) => ({ letter, lifts: !deposits.includes(letter), reach: 'ends' as const, endsMm: 0 })), lowlight: null });
-  const bright = (deposits: readonly string[]) => studio.light({ ...subjectOf(letters), letters: lettersOf(deposits) }, 0).own.fromMm.filter((from) => from < Infinity).length;
-  const lowlit = (deposits: readonly string[]) => studio.light({ ...subjectOf(letters), letters: lettersOf(deposits) }, 0).lowlit.reduce((sum, own) => sum + own, 0);
+  const letters = {
+    ...quarters,
+    panels: quarters.panels.map((panel, i) => ({ ...panel, formula: i === 0 ? 'A' : 'L' })),
+  };
+  const lettersOf = (deposits: readonly string[]) => ({
+    facts: ['A', 'L'].map((letter) => ({
+      letter,
+      lifts: !deposits.includes(letter),
+      reach: 'ends' as const,
+      endsMm: 0,
+    })),
+    lowlight: null,
+  });
+  const bright = (deposits: readonly string[]) =>
+    studio
+      .light({ ...subjectOf(letters), letters: lettersOf(deposits) }, 0)
+      .own.fromMm.filter((from) => from < Infinity).length;
+  const lowlit = (deposits: readonly string[]) =>
+    studio
+      .light({ ...subjectOf(letters), letters: lettersOf(deposits) }, 0)
+      .lowlit.reduce((sum, own) => sum + own, 0);
   expect(lowlit([])).toBe(0);
   expect(lowlit(['L'])).toBeGreaterThan(0);
   expect(bright([]) - bright(['L'])).toBe(lowlit(['L']));
@@ -167,11 +280,16 @@ describe('the hair that the client has', () => {
     const { brightness } = studio.look(subjectOf(on, own), down, 0);
     return VIEW_NAMES.reduce((sum, view) => sum + brightness[view], 0) / VIEW_NAMES.length;
   };
-  const findings = (own: Parameters<typeof subjectOf>[1], on = bare) => [...studio.findings(subjectOf(on, own))].filter((all) => all !== null).at(-1)!;
+  const findings = (own: Parameters<typeof subjectOf>[1], on = bare) =>
+    [...studio.findings(subjectOf(on, own))].filter((all) => all !== null).at(-1)!;
 
   test('mid-lengths and ends at 9 without a foil are light, and the old line is found at its place', () => {
     expect(seen({ colour })).toBe(0);
-    const old = { ...colour, byZone: everywhere({ midsLevel: 9, endsLevel: 9 }), regrowthMm: everywhere(100) };
+    const old = {
+      ...colour,
+      byZone: everywhere({ midsLevel: 9, endsLevel: 9 }),
+      regrowthMm: everywhere(100),
+    };
     expect(seen({ colour: old })).toBeGreaterThanOrEqual(0.5);
     const [brightness, line] = findings({ colour: old });
     expect(brightness.words).toMatch(/^No foils yet: \d+% of what is seen is light already\.$/);
@@ -187,27 +305,49 @@ describe('the hair that the client has', () => {
   });
 
   test('hair that is light already earns nothing', () => {
-    const light = { ...colour, byZone: everywhere({ midsLevel: 9, endsLevel: 9 }), regrowthMm: everywhere(0) };
-    expect(studio.worth(subjectOf(plan, { colour: light })).all).toBeLessThan(0.05 * studio.worth(subjectOf(plan, { colour })).all);
+    const light = {
+      ...colour,
+      byZone: everywhere({ midsLevel: 9, endsLevel: 9 }),
+      regrowthMm: everywhere(0),
+    };
+    expect(studio.worth(subjectOf(plan, { colour: light })).all).toBeLessThan(
+      0.05 * studio.worth(subjectOf(plan, { colour })).all,
+    );
   });
 
   test('a shadow that was wished for is no fault of the hairline; it does take light', () => {
-    const unlit = (own: Parameters<typeof subjectOf>[1]) => findings(own, plan).filter(({ key }) => key === 'unlit').map(({ words }) => words);
+    const unlit = (own: Parameters<typeof subjectOf>[1]) =>
+      findings(own, plan)
+        .filter(({ key }) => key === 'unlit')
+        .map(({ words }) => words);
     expect(unlit({ colour, shadowMm: 40 })).toEqual(unlit({ colour }));
     expect(seen({ colour, shadowMm: 40 }, plan)).toBeLessThan(seen({ colour }, plan));
   });
 });
 
 test('hair that is one colour along its length is read by a shorter way, to the same figures', () => {
-  const grey = subjectOf(quarters, { colour: { naturalLevel: 5, targetLevel: 9, tone: null, regrowthMm: {}, byZone: { 'temple-l': { greyShare: 0.5 }, 'top-r': { naturalLevel: 6 } } } });
+  const grey = subjectOf(quarters, {
+    colour: {
+      naturalLevel: 5,
+      targetLevel: 9,
+      tone: null,
+      regrowthMm: {},
+      byZone: { 'temple-l': { greyShare: 0.5 }, 'top-r': { naturalLevel: 6 } },
+    },
+  });
   for (const weeks of [0, 8]) {
     const light = studio.light(grey, weeks);
     expect(light.base.whole).not.toBeNull();
     const hair = studio.hair(quarters, downOf(quarters));
-    const [short, long] = [light, { ...light, base: { ...light.base, whole: null } }].map((own) => litOf(hair.surface('top'), own));
+    const [short, long] = [light, { ...light, base: { ...light.base, whole: null } }].map((own) =>
+      litOf(hair.surface('top'), own),
+    );
     for (let p = 0; p < short.length; p += 97) expect(short[p]).toBeCloseTo(long[p], 5);
   }
-  const mapped = studio.light(subjectOf(quarters, { colour: { ...grey.colour, byZone: { 'temple-l': { midsLevel: 8 } } } }), 0);
+  const mapped = studio.light(
+    subjectOf(quarters, { colour: { ...grey.colour, byZone: { 'temple-l': { midsLevel: 8 } } } }),
+    0,
+  );
   expect(mapped.base.whole).toBeNull();
 });
 
@@ -232,7 +372,11 @@ test('a colour read from a picture colours hair that is about as light, and no f
 test('each formula lights by the level that it is expected to reach', () => {
   const ids = studio.engine.compute(quarters).sheet.foils.map(({ id }) => id);
   const seen = (level: number) => {
-    const { brightness } = studio.look(subjectOf(quarters, { levels: Object.fromEntries(ids.map((id) => [id, level])) }), downOf(quarters), 0);
+    const { brightness } = studio.look(
+      subjectOf(quarters, { levels: Object.fromEntries(ids.map((id) => [id, level])) }),
+      downOf(quarters),
+      0,
+    );
     return VIEW_NAMES.reduce((sum, view) => sum + brightness[view], 0);
   };
   // OKLab lightness: 0.46 at level 6, 0.66 at 8, 0.77 at 9.

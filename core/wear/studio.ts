@@ -1,4 +1,10 @@
-import { createPatternEngine, Remembered, type ComputedPlan, type PatternEngine, type Plan } from '../pattern';
+import {
+  createPatternEngine,
+  Remembered,
+  type ComputedPlan,
+  type PatternEngine,
+  type Plan,
+} from '../pattern';
 import { silently, toEnd } from '../units';
 import { cutKey, USUAL_SHAPE, type Shape } from './cut';
 import { findingsOf, type Finding, type Seen } from './findings';
@@ -37,7 +43,11 @@ export class WearStudio extends LightStudio {
   private readonly reader: LineReader;
 
   /** @param mostBytes laid hair is kept up to this, beside the way that is being looked at */
-  constructor(engine: PatternEngine = createPatternEngine(), strands = USUAL_STRANDS, private readonly mostBytes = MOST_BYTES) {
+  constructor(
+    engine: PatternEngine = createPatternEngine(),
+    strands = USUAL_STRANDS,
+    private readonly mostBytes = MOST_BYTES,
+  ) {
     super(engine, strands);
     this.reader = new LineReader(engine);
   }
@@ -55,7 +65,11 @@ export class WearStudio extends LightStudio {
    * Hair as it is worn, laid step by step where it is not known.
    * @yields how far it has come, 0–1
    */
-  *hairInSteps({ head, hair }: Pick<Plan, 'head' | 'hair'>, way: Way, { curl, cut }: Shape = USUAL_SHAPE): Generator<number, WornHair> {
+  *hairInSteps(
+    { head, hair }: Pick<Plan, 'head' | 'hair'>,
+    way: Way,
+    { curl, cut }: Shape = USUAL_SHAPE,
+  ): Generator<number, WornHair> {
     const key = `${hairKey({ head, hair }, { curl, cut })} ${wayKey(way)}`;
     const own = this.worn.get(key) ?? (yield* layHairInSteps(this.roots({ head }), hair, way, { curl, cut }));
     this.worn.delete(key);
@@ -86,13 +100,23 @@ export class WearStudio extends LightStudio {
   private strip(subject: WearSubject, byMm: number): PartStrip {
     const { plan } = subject;
     const { offsetMm } = plan.head.part;
-    return this.strips.get(`${hairKey(plan, subject)} part ${offsetMm} ${byMm}`, () => partStrip(this.roots(plan), plan.hair, offsetMm, byMm, subject));
+    return this.strips.get(`${hairKey(plan, subject)} part ${offsetMm} ${byMm}`, () =>
+      partStrip(this.roots(plan), plan.hair, offsetMm, byMm, subject),
+    );
   }
 
   colouring(subject: WearSubject, weeks: number, light: Light = this.light(subject, weeks)): Colouring {
-    const { colour: { tone }, tonerWeeks, swatches } = subject;
+    const {
+      colour: { tone },
+      tonerWeeks,
+      swatches,
+    } = subject;
     const tonerLeft = tonerWeeks === null ? 0 : Math.max(0, 1 - weeks / Math.max(0.1, tonerWeeks));
-    return colouringOf(light, (targetLevel) => this.palettes.get(`${targetLevel} ${tone} ${tonerLeft.toFixed(2)} ${JSON.stringify(swatches)}`, () => paletteOf({ targetLevel, tone, tonerLeft }, swatches)));
+    return colouringOf(light, (targetLevel) =>
+      this.palettes.get(`${targetLevel} ${tone} ${tonerLeft.toFixed(2)} ${JSON.stringify(swatches)}`, () =>
+        paletteOf({ targetLevel, tone, tonerLeft }, swatches),
+      ),
+    );
   }
 
   look(subject: WearSubject, way: Way, weeks: number): Look {
@@ -104,8 +128,14 @@ export class WearStudio extends LightStudio {
   shares(subject: WearSubject): WornShare[] {
     const { plan, tiedShare, halfUpShare } = subject;
     const down = Math.max(0, 1 - tiedShare - halfUpShare);
-    const all: [Way, number][] = [[downOf(plan), down], [TIED, tiedShare], [{ kind: 'half-up' }, halfUpShare]];
-    return all.filter(([, share]) => share > 0).map(([way, share]) => ({ hair: this.hair(plan, way, subject), share }));
+    const all: [Way, number][] = [
+      [downOf(plan), down],
+      [TIED, tiedShare],
+      [{ kind: 'half-up' }, halfUpShare],
+    ];
+    return all
+      .filter(([, share]) => share > 0)
+      .map(([way, share]) => ({ hair: this.hair(plan, way, subject), share }));
   }
 
   worth(subject: WearSubject, computed: ComputedPlan = this.pattern(subject.plan).computed): Worth {
@@ -137,8 +167,18 @@ export class WearStudio extends LightStudio {
     const [bareDown, bareTied] = this.bare(subject, weeks, laid);
     const { brightnessWish, tiedShare, partMoves, mmPerWeek, weeksBetween } = subject;
     let seen: Seen = {
-      plan, computed, deposits: depositsOf(subject.letters), head: down.hair.head, down: { way: down.way, look: downLook }, tied: { way: TIED, look: tiedLook },
-      brightnessWish, tiedShare, partMoves, mmPerWeek, weeksBetween, seenBefore: (1 - tiedShare) * bareDown + tiedShare * bareTied,
+      plan,
+      computed,
+      deposits: depositsOf(subject.letters),
+      head: down.hair.head,
+      down: { way: down.way, look: downLook },
+      tied: { way: TIED, look: tiedLook },
+      brightnessWish,
+      tiedShare,
+      partMoves,
+      mmPerWeek,
+      weeksBetween,
+      seenBefore: (1 - tiedShare) * bareDown + tiedShare * bareTied,
     };
     if (partByMm !== 0) {
       const [own, there] = [0, partByMm].map((byMm) => partLightOf(this.strip(subject, byMm), judged).light);
@@ -150,7 +190,9 @@ export class WearStudio extends LightStudio {
     if (computed.sheet.foils.length + computed.sheet.painted.length === 0) return;
 
     seen = {
-      ...seen, worth: this.worth(subject, computed), warm: halfLifted(down.hair, light),
+      ...seen,
+      worth: this.worth(subject, computed),
+      warm: halfLifted(down.hair, light),
       ...(shadowMm !== null && { shadowed: this.shadowed(subject, computed) }),
     };
     yield findingsOf(seen);
@@ -163,11 +205,30 @@ export class WearStudio extends LightStudio {
 
     // Stripes, the crown and the part as the mean over phases of the pattern: where the first row falls is chance. Stripes of the views that
     // are most striped as the pattern lies: only the most striped is said.
-    const standsOut = ({ way, view, brightness, figures }: { way: Way; view: View; brightness: number; figures: readonly number[] }) => ({
-      way, view, figure: standingOut(meanStripe(figures), this.hair(plan, way, subject).chance(view), brightness),
+    const standsOut = ({
+      way,
+      view,
+      brightness,
+      figures,
+    }: {
+      way: Way;
+      view: View;
+      brightness: number;
+      figures: readonly number[];
+    }) => ({
+      way,
+      view,
+      figure: standingOut(meanStripe(figures), this.hair(plan, way, subject).chance(view), brightness),
     });
     const candidates = [seen.down, seen.tied]
-      .flatMap(({ way, look }) => VIEW_NAMES.map((view) => ({ way, view, brightness: look.brightness[view], figures: [look.stripe[view]] })))
+      .flatMap(({ way, look }) =>
+        VIEW_NAMES.map((view) => ({
+          way,
+          view,
+          brightness: look.brightness[view],
+          figures: [look.stripe[view]],
+        })),
+      )
       .sort((one, other) => standsOut(other).figure - standsOut(one).figure)
       .slice(0, MOST_STRIPED);
     const crowns = [seen.blownCrown!.light];
@@ -202,19 +263,26 @@ export class WearStudio extends LightStudio {
     const before = bareOf(subject);
     return this.bares.get(JSON.stringify([before, weeks]), () => {
       const light = this.light(before, weeks);
-      return laid.map((hair) => mean(VIEW_NAMES.map((view) => brightnessOf(hair.surface(view), litOf(hair.surface(view), light)))));
+      return laid.map((hair) =>
+        mean(VIEW_NAMES.map((view) => brightnessOf(hair.surface(view), litOf(hair.surface(view), light)))),
+      );
     });
   }
 
   /** What the rows at the hairline earn under the root shadow that is planned, and what without. */
   private shadowed(subject: WearSubject, computed: ComputedPlan): Seen['shadowed'] {
-    const own = computed.sheet.foils.map((foil, i) => ({ foil, i })).filter(({ foil }) => /hairline|temple/.test(foil.zone));
+    const own = computed.sheet.foils
+      .map((foil, i) => ({ foil, i }))
+      .filter(({ foil }) => /hairline|temple/.test(foil.zone));
     const points = (shadowMm: number | null) => {
       const { foils } = this.worth({ ...subject, shadowMm }, computed);
       return own.reduce((sum, { i }) => sum + foils[i], 0);
     };
     return {
-      mm: subject.shadowMm!, withPoints: points(subject.shadowMm), withoutPoints: points(null), panels: [...new Set(own.map(({ foil }) => foil.panel))],
+      mm: subject.shadowMm!,
+      withPoints: points(subject.shadowMm),
+      withoutPoints: points(null),
+      panels: [...new Set(own.map(({ foil }) => foil.panel))],
       minutes: own.reduce((sum, { foil }) => sum + foil.seconds / 60, 0),
     };
   }

@@ -24,7 +24,9 @@ export interface WearSubject {
   readonly levels: Readonly<Record<string, number>>;
   readonly usualLevel: number;
   /** What a record says came of it, by zone: more left at the root than planned, mm, and the level; a zone that is missing was not worked. null before there is one. */
-  readonly done: Readonly<Partial<Record<Zone, { readonly byMm: number; readonly level: number | null }>>> | null;
+  readonly done: Readonly<
+    Partial<Record<Zone, { readonly byMm: number; readonly level: number | null }>>
+  > | null;
   /** Light left from the visit before: its plan, the level that it came to, and what has grown since by zone (mm), or overall. */
   readonly before: {
     readonly plan: Plan;
@@ -41,7 +43,13 @@ export interface WearSubject {
 }
 
 /** The same client before anything is done: without the pattern and without a root shadow. */
-export const bareOf = (subject: WearSubject): WearSubject => ({ ...subject, plan: { ...subject.plan, panels: [], edits: [] }, levels: {}, shadowMm: null, done: null });
+export const bareOf = (subject: WearSubject): WearSubject => ({
+  ...subject,
+  plan: { ...subject.plan, panels: [], edits: [] },
+  levels: {},
+  shadowMm: null,
+  done: null,
+});
 
 /** Letters that only deposit. */
 export const depositsOf = ({ facts }: Letters): ReadonlySet<string> =>

@@ -83,7 +83,13 @@ export function seenFrom(head: Head, strands: Strands, view: View, pixelMm = PIX
 const FIRST = 10;
 
 /** Puts stretches in order of their pixels and makes the weights of each pixel one together. */
-function sorted(view: View, camera: Camera, depth: Float32Array, count: number, { pixel, strand, along, depth: weight }: Stretches): Surface {
+function sorted(
+  view: View,
+  camera: Camera,
+  depth: Float32Array,
+  count: number,
+  { pixel, strand, along, depth: weight }: Stretches,
+): Surface {
   const pixels = depth.length;
   const start = new Uint32Array(pixels + 1);
   const whole = new Float32Array(pixels);
@@ -97,7 +103,11 @@ function sorted(view: View, camera: Camera, depth: Float32Array, count: number, 
     start[p + 1] += start[p];
   }
   const next = start.slice();
-  const out = { strand: new Uint32Array(count), along: new Float32Array(count), weight: new Float32Array(count) };
+  const out = {
+    strand: new Uint32Array(count),
+    along: new Float32Array(count),
+    weight: new Float32Array(count),
+  };
   for (let i = 0; i < count; i += 1) {
     const at = next[pixel[i]];
     next[pixel[i]] += 1;
@@ -122,7 +132,13 @@ interface Stretches {
 const scratch: Stretches = withRoom(1 << 16);
 
 function withRoom(room: number): Stretches {
-  return { size: 0, pixel: new Uint32Array(room), strand: new Uint32Array(room), along: new Float32Array(room), depth: new Float32Array(room) };
+  return {
+    size: 0,
+    pixel: new Uint32Array(room),
+    strand: new Uint32Array(room),
+    along: new Float32Array(room),
+    depth: new Float32Array(room),
+  };
 }
 
 function makeRoom(list: Stretches): void {
@@ -138,7 +154,12 @@ function makeRoom(list: Stretches): void {
  * The list is used again by the next call.
  * @param each every so many-th strand
  */
-function stretchesOf({ count, points, used, xyz, stepMm }: Strands, camera: Camera, nearest: Float32Array, each: number): Stretches {
+function stretchesOf(
+  { count, points, used, xyz, stepMm }: Strands,
+  camera: Camera,
+  nearest: Float32Array,
+  each: number,
+): Stretches {
   const { columns, rows, pixelMm, leftMm, upMm } = camera;
   const [rx, ry, rz] = camera.right;
   const [ux, uy, uz] = camera.up;
@@ -163,7 +184,12 @@ function stretchesOf({ count, points, used, xyz, stepMm }: Strands, camera: Came
       const c1 = (x * rx + y * ry + z * rz + leftMm) * per;
       const r1 = (upMm - (x * ux + y * uy + z * uz)) * per;
       const d1 = x * tx + y * ty + z * tz;
-      const hidden1 = c1 < 0 || r1 < 0 || c1 >= columns || r1 >= rows || d1 < nearest[(r1 | 0) * columns + (c1 | 0)] - slack;
+      const hidden1 =
+        c1 < 0 ||
+        r1 < 0 ||
+        c1 >= columns ||
+        r1 >= rows ||
+        d1 < nearest[(r1 | 0) * columns + (c1 | 0)] - slack;
       if (p > 0 && !(hidden0 && hidden1)) {
         const dc = c1 - c0;
         const dr = r1 - r0;

@@ -2,7 +2,12 @@ import { emptyPlan, panelOf, type PanelInput } from '../formats';
 import type { Gather, Plan } from '../pattern';
 
 /** One panel over all of an average head, in diagonals unless said otherwise. */
-export function allOver(gather: Gather, thicknessMm: number, dropoutMm: number, own: Partial<PanelInput> = {}): Plan {
+export function allOver(
+  gather: Gather,
+  thicknessMm: number,
+  dropoutMm: number,
+  own: Partial<PanelInput> = {},
+): Plan {
   return {
     ...emptyPlan('Case'),
     panels: [

@@ -42,7 +42,14 @@ export interface Walk {
 }
 
 /** Where a tail is tied, average head, mm; `top` is where the upper hair is clipped up. */
-const TIES = { low: [0, -58, -80], middle: [0, -5, -92], high: [0, 62, -68], half: [0, 18, -90], top: [0, 82, -20], bun: [0, -22, -90] } as const;
+const TIES = {
+  low: [0, -58, -80],
+  middle: [0, -5, -92],
+  high: [0, 62, -68],
+  half: [0, 18, -90],
+  top: [0, 82, -20],
+  bun: [0, -22, -90],
+} as const;
 /** Hair within this of the tie hangs from it, mm; what lies higher by this much of its height more. */
 const TIE_REACH_MM = 7;
 const TIE_HEIGHT = 0.2;
@@ -84,15 +91,24 @@ export function walkOf(way: Way, ground: Ground, fringe: boolean): Walk {
 
 function wornAs(way: Way, ground: Ground): Walk {
   switch (way.kind) {
-    case 'down': return down(ground, { partMm: way.partMm });
-    case 'zigzag': return down(ground, { partMm: way.partMm, zigzag: true });
-    case 'forward': return down(ground, { partMm: way.partMm, forward: true });
-    case 'blown': return down(ground, { partMm: way.partMm, blown: true });
-    case 'tied': return tied(ground, way.at);
-    case 'bun': return tied(ground, 'bun');
-    case 'swept': return down(ground, { partMm: way.partMm, swept: way.partMm >= 0 ? -1 : 1 });
-    case 'half-up': return either(HALF_Y * ground.head.skull.y, tied(ground, 'half'), down(ground, { partMm: 0 }));
-    case 'lifted': return either(UNDER_Y * ground.head.skull.y, tied(ground, 'top'), down(ground, { partMm: 0 }));
+    case 'down':
+      return down(ground, { partMm: way.partMm });
+    case 'zigzag':
+      return down(ground, { partMm: way.partMm, zigzag: true });
+    case 'forward':
+      return down(ground, { partMm: way.partMm, forward: true });
+    case 'blown':
+      return down(ground, { partMm: way.partMm, blown: true });
+    case 'tied':
+      return tied(ground, way.at);
+    case 'bun':
+      return tied(ground, 'bun');
+    case 'swept':
+      return down(ground, { partMm: way.partMm, swept: way.partMm >= 0 ? -1 : 1 });
+    case 'half-up':
+      return either(HALF_Y * ground.head.skull.y, tied(ground, 'half'), down(ground, { partMm: 0 }));
+    case 'lifted':
+      return either(UNDER_Y * ground.head.skull.y, tied(ground, 'top'), down(ground, { partMm: 0 }));
   }
 }
 
@@ -156,7 +172,16 @@ function lift(shell: Shell, walker: Walker, height: number, pull: number): void 
 const OUTWARD = 0.2;
 
 /** One step in a direction, along the skin where that is in the way. */
-function slide(bust: Bust, skin: Float64Array, walker: Walker, dx: number, dy: number, dz: number, mm: number, height: number): void {
+function slide(
+  bust: Bust,
+  skin: Float64Array,
+  walker: Walker,
+  dx: number,
+  dy: number,
+  dz: number,
+  mm: number,
+  height: number,
+): void {
   bust.read(walker.x, walker.y, walker.z, skin);
   let [x, y, z] = [dx, dy, dz];
   const into = x * skin[1] + y * skin[2] + z * skin[3];
@@ -188,7 +213,10 @@ interface DownOptions {
 }
 
 /** Down: away from the part, to the back behind the ears, then straight. */
-function down({ head, shell, stepMm, walker }: Ground, { partMm, zigzag = false, forward = false, blown = false, swept = 0 }: DownOptions): Walk {
+function down(
+  { head, shell, stepMm, walker }: Ground,
+  { partMm, zigzag = false, forward = false, blown = false, swept = 0 }: DownOptions,
+): Walk {
   const { k, crown } = head;
   const read = walker.shell;
   const bust = bustOf(head);
@@ -229,21 +257,36 @@ function down({ head, shell, stepMm, walker }: Ground, { partMm, zigzag = false,
       let dy = -1.15;
       let dz = (az / away) * near - 0.62 * f - 0.05;
       // At the forehead hair is combed aside, out of the face.
-      const face = smooth((walker.z - 45 * k) / (30 * k)) * smooth((52 * k - walker.y) / (26 * k)) * smooth((66 * k - abs(walker.x)) / (24 * k));
+      const face =
+        smooth((walker.z - 45 * k) / (30 * k)) *
+        smooth((52 * k - walker.y) / (26 * k)) *
+        smooth((66 * k - abs(walker.x)) / (24 * k));
       dx += side * 1.9 * face;
       dy *= 1 - 0.45 * face;
       if (forward) {
         // Gathered to its own side of the nape and over the shoulder to the front.
         const low = smooth((25 * k - walker.y) / (80 * k));
-        dx += side * 0.75 * low * smooth((20 * k - walker.z) / (60 * k)) * smooth((90 * k - abs(walker.x)) / (50 * k));
+        dx +=
+          side *
+          0.75 *
+          low *
+          smooth((20 * k - walker.z) / (60 * k)) *
+          smooth((90 * k - abs(walker.x)) / (50 * k));
         dz += 1.35 * low * smooth((62 * k - walker.z) / (60 * k));
       }
       if (swept !== 0) {
         // Round the nape to the one side, then over that shoulder to the front.
         const low = smooth((20 * k - walker.y) / (80 * k));
-        dz -= 1.5 * low * smooth((34 * k - swept * walker.x) / (40 * k)) * smooth((walker.z + 74 * k) / (60 * k));
-        dx += swept * 1.5 * low * smooth((58 * k - swept * walker.x) / (50 * k)) * smooth((30 * k - walker.z) / (60 * k));
-        dz += 1.1 * low * smooth((swept * walker.x - 10 * k) / (40 * k)) * smooth((62 * k - walker.z) / (60 * k));
+        dz -=
+          1.5 * low * smooth((34 * k - swept * walker.x) / (40 * k)) * smooth((walker.z + 74 * k) / (60 * k));
+        dx +=
+          swept *
+          1.5 *
+          low *
+          smooth((58 * k - swept * walker.x) / (50 * k)) *
+          smooth((30 * k - walker.z) / (60 * k));
+        dz +=
+          1.1 * low * smooth((swept * walker.x - 10 * k) / (40 * k)) * smooth((62 * k - walker.z) / (60 * k));
       }
       if (blown) {
         const bx = walker.x - crown.x;
@@ -335,7 +378,16 @@ function tied({ head, shell, stepMm, walker }: Ground, at: keyof typeof TIES): W
         hanging += stepMm;
         const fall = smooth(hanging / 60);
         const out = 0.9 * (1 - fall);
-        slide(bust, skin, walker, ox * out + apart * (1 - fall), oy * out - fall, oz * out, stepMm, min(hanging, height + TAIL_MM));
+        slide(
+          bust,
+          skin,
+          walker,
+          ox * out + apart * (1 - fall),
+          oy * out - fall,
+          oz * out,
+          stepMm,
+          min(hanging, height + TAIL_MM),
+        );
         if (at === 'top') return hanging < COIL_MM ? 'held' : 'ended';
         return within ? 'held' : 'free';
       }

@@ -34,7 +34,8 @@ export type View = keyof typeof VIEWS;
 export type Side = View | { readonly azimuthDeg: number; readonly heightDeg: number };
 export const directionOf = (side: Side) => (typeof side === 'string' ? VIEWS[side] : side);
 /** One word for it. */
-export const sideKey = (side: Side): string => (typeof side === 'string' ? side : `${side.azimuthDeg.toFixed(1)} ${side.heightDeg.toFixed(1)}`);
+export const sideKey = (side: Side): string =>
+  typeof side === 'string' ? side : `${side.azimuthDeg.toFixed(1)} ${side.heightDeg.toFixed(1)}`;
 
 export const VIEW_NAMES = Object.keys(VIEWS) as readonly View[];
 
@@ -69,14 +70,23 @@ export function wayKey(way: Way): string {
 /** As it is said. */
 export function wayName(way: Way): string {
   switch (way.kind) {
-    case 'down': return 'down';
-    case 'zigzag': return 'zigzag part';
-    case 'forward': return 'brought forward';
-    case 'blown': return 'crown blown open';
-    case 'lifted': return 'underneath lifted free';
-    case 'half-up': return 'half up';
-    case 'bun': return 'in a loose bun';
-    case 'swept': return 'swept to one side';
-    case 'tied': return { low: 'tied low', middle: 'tied back', high: 'tied high' }[way.at];
+    case 'down':
+      return 'down';
+    case 'zigzag':
+      return 'zigzag part';
+    case 'forward':
+      return 'brought forward';
+    case 'blown':
+      return 'crown blown open';
+    case 'lifted':
+      return 'underneath lifted free';
+    case 'half-up':
+      return 'half up';
+    case 'bun':
+      return 'in a loose bun';
+    case 'swept':
+      return 'swept to one side';
+    case 'tied':
+      return { low: 'tied low', middle: 'tied back', high: 'tied high' }[way.at];
   }
 }

@@ -70,7 +70,8 @@ export interface WornHair extends HairRoots {
 }
 
 /** Lays the hair of a head as it is worn. */
-export const layHair = (...given: Parameters<typeof layHairInSteps>): WornHair => toEnd(layHairInSteps(...given));
+export const layHair = (...given: Parameters<typeof layHairInSteps>): WornHair =>
+  toEnd(layHairInSteps(...given));
 
 /**
  * The same step by step.
@@ -104,7 +105,15 @@ export function* layHairInSteps(
   };
   const surfaces = () => VIEW_NAMES.map((view) => surface(view));
   return {
-    head, roots, guides: rooted.guides, near: rooted.near, index: rooted.index, way, strands, surface, surfaces,
+    head,
+    roots,
+    guides: rooted.guides,
+    near: rooted.near,
+    index: rooted.index,
+    way,
+    strands,
+    surface,
+    surfaces,
     fibres: (side, lamp, pixelMm) => {
       const key = `${sideKey(side)} ${lamp} ${pixelMm}`;
       const own = drawn.get(key) ?? fibresOf(head, strands, density(), side, lamp, pixelMm);
@@ -122,7 +131,8 @@ export function* layHairInSteps(
     bytes: () => {
       let sum = strands.xyz.byteLength;
       for (const { count, depth } of seen.values()) sum += 12 * count + 8 * depth.length;
-      for (const { strand, start, skin } of drawn.values()) sum += 10 * strand.length + 4 * start.length + 2 * skin.length;
+      for (const { strand, start, skin } of drawn.values())
+        sum += 10 * strand.length + 4 * start.length + 2 * skin.length;
       if (thick) sum += thick.perMm.byteLength;
       for (const { along, across } of flows.values()) sum += along.byteLength + across.byteLength;
       if (line) for (const near of line.near) sum += near.byteLength;

@@ -48,7 +48,11 @@ export function worthOfFoils(worn: readonly WornShare[], light: Light, foils: nu
       }
     }
   }
-  return { foils: own, zones: Object.fromEntries(ZONES.map((name, i) => [name, zones[i]])) as Record<Zone, number>, all };
+  return {
+    foils: own,
+    zones: Object.fromEntries(ZONES.map((name, i) => [name, zones[i]])) as Record<Zone, number>,
+    all,
+  };
 }
 
 /** By root, mm from the scalp before which nothing is lighter than it was. */

@@ -33,7 +33,12 @@ test('a block for each panel, every foil in one of them, ready and due as the wo
     );
   }
   // Behind the line from the apex to the ears a little of the top lies too.
-  expect([...new Set(panels[0].foils.map(({ part }) => part))].sort()).toEqual(['back', 'nape', 'top-l', 'top-r']);
+  expect([...new Set(panels[0].foils.map(({ part }) => part))].sort()).toEqual([
+    'back',
+    'nape',
+    'top-l',
+    'top-r',
+  ]);
 });
 
 test('a target out of reach is timed to the limit and said; a lowlight by its own time', () => {
@@ -46,7 +51,9 @@ test('a target out of reach is timed to the limit and said; a lowlight by its ow
   const [first] = blocks(lowlit, { formulas: { L: DEPOSIT } }).panels;
   expect(first).toMatchObject({
     expected: true,
-    foils: expect.arrayContaining([expect.objectContaining({ mixes: ['L'], readyMinutes: 20, limitMinutes: 30, expected: true })]),
+    foils: expect.arrayContaining([
+      expect.objectContaining({ mixes: ['L'], readyMinutes: 20, limitMinutes: 30, expected: true }),
+    ]),
   });
 });
 
@@ -74,7 +81,10 @@ describe('what may be tried otherwise', () => {
   test('other strengths are those of the house that get there in time, ready sooner the stronger, never above what cautions allow', () => {
     const { facts, work } = visit();
     // A house that sees no risk in 40 at the hairline: still not suggested above 35.
-    const own = blocksOf({ ...asked(facts), careful: { fragileZones: [], strongVolumes: 40 } }, { strengths: true });
+    const own = blocksOf(
+      { ...asked(facts), careful: { fragileZones: [], strongVolumes: 40 } },
+      { strengths: true },
+    );
     for (const { others = [], foils } of own) {
       expect(others.map(({ mix }) => mix)).toEqual(expect.arrayContaining(['A 30 vol']));
       for (const { steps, volumes, foils: with_ } of others) {
@@ -95,7 +105,9 @@ describe('what may be tried otherwise', () => {
   });
 
   test('warmth acts on time, pace on every foil', () => {
-    const [usual, warm, slow] = [{}, { heat: true }, { pace: 150 }].map((choices) => blocksOf(visit().facts, choices));
+    const [usual, warm, slow] = [{}, { heat: true }, { pace: 150 }].map((choices) =>
+      blocksOf(visit().facts, choices),
+    );
     usual.forEach(({ foils }, b) =>
       foils.forEach(({ readyMinutes, seconds }, i) => {
         expect(warm[b].foils[i].readyMinutes).toBeCloseTo(readyMinutes / 1.3, 6);
@@ -111,7 +123,9 @@ describe('what may be tried otherwise', () => {
       panels: start.panels
         .slice(1)
         .map((panel, i) =>
-          i === 0 ? { ...panel, dropouts: { every: 3, treatments: ['tip-out'], together: 1, recipes: {} } } : panel,
+          i === 0
+            ? { ...panel, dropouts: { every: 3, treatments: ['tip-out'], together: 1, recipes: {} } }
+            : panel,
         ),
     };
     const between = blocks(tips, { clock: { ...USUAL_CLOCK, painting: 'as-you-foil' } }).panels;
@@ -132,7 +146,14 @@ describe('what may be tried otherwise', () => {
       new Set(['tip-out']),
     ]);
     expect(total(after)).toBeCloseTo(total(between), 6);
-    for (const { timeline } of plansOf({ blocks: after, rules: USUAL_RULES, frame: USUAL_FRAME, fixed: {}, strengths: false, chosen: null })) {
+    for (const { timeline } of plansOf({
+      blocks: after,
+      rules: USUAL_RULES,
+      frame: USUAL_FRAME,
+      fixed: {},
+      strengths: false,
+      chosen: null,
+    })) {
       const own = timeline.stages.filter(({ blocks: set }) => set.includes(0) || set.includes(2));
       expect(own.map(({ blocks: set }) => set.includes(0) && set.includes(2))).toEqual([true]);
     }
@@ -144,19 +165,29 @@ describe('a target that is not expected', () => {
 
   test('is said with the level that is reached instead, and every remedy has its level', () => {
     const { unexpected } = far.clock;
-    expect(unexpected.map(({ name, letter, target }) => [name, letter, target])).toEqual([['Back', 'A', 10], ['Side, left', 'A', 10], ['Side, right', 'A', 10]]);
+    expect(unexpected.map(({ name, letter, target }) => [name, letter, target])).toEqual([
+      ['Back', 'A', 10],
+      ['Side, left', 'A', 10],
+      ['Side, right', 'A', 10],
+    ]);
     for (const { level, remedies } of unexpected) {
       expect(level).toBeLessThan(10);
-      expect(remedies.map(({ kind }) => kind)).toEqual(expect.arrayContaining(['second-application', 'warmth', 'second-visit', 'other-target']));
+      expect(remedies.map(({ kind }) => kind)).toEqual(
+        expect.arrayContaining(['second-application', 'warmth', 'second-visit', 'other-target']),
+      );
       for (const own of remedies) expect(own.level).toBeGreaterThanOrEqual(level);
     }
-    expect(cannotWith(far.timed, far.clock)[0]).toMatch(/^Back, A: level 10 is not expected within 45 min; 9\.\d is reached by then/);
+    expect(cannotWith(far.timed, far.clock)[0]).toMatch(
+      /^Back, A: level 10 is not expected within 45 min; 9\.\d is reached by then/,
+    );
   });
 
   test('comes off in its last five minutes, whole, and reaches about the level at the limit', () => {
     const { timeline, figures } = far.timed;
     expect(figures).toMatchObject({ worstOver: 0, short: timeline.foils.length });
     for (const { placed, wet } of timeline.foils) expect(wet - placed).toBeGreaterThanOrEqual(40 - 1e-6);
-    expect(Math.abs(levelReachedBy(timeline, far.clock, far.work)! - far.clock.unexpected[0].level)).toBeLessThan(0.3);
+    expect(
+      Math.abs(levelReachedBy(timeline, far.clock, far.work)! - far.clock.unexpected[0].level),
+    ).toBeLessThan(0.3);
   });
 });

@@ -89,14 +89,22 @@ function foilOf(unit: WorkUnit, rows: readonly LiftRow[], heat: boolean, pace: n
   const before = unit.again?.afterMinutes ?? 0;
   const readyMinutes =
     heat && own.length > 0
-      ? Math.min(unit.limitMinutes, Math.max(0, ...own.map(({ ready, limitMinutes }) => (ready?.minutes ?? limitMinutes) - before)))
+      ? Math.min(
+          unit.limitMinutes,
+          Math.max(0, ...own.map(({ ready, limitMinutes }) => (ready?.minutes ?? limitMinutes) - before)),
+        )
       : unit.ready.minutes;
   return {
     seconds: (unit.seconds * pace) / 100,
     mixes: unit.mixes,
     ...(unit.fromOld && { oldBowlMinutes: OLD_BOWL_MINUTES }),
     ...(unit.again && {
-      again: { afterMinutes: before, minutes: PAINTED_AGAIN_MINUTES, mixes: [unit.again.mix], limitMinutes: unit.limitMinutes },
+      again: {
+        afterMinutes: before,
+        minutes: PAINTED_AGAIN_MINUTES,
+        mixes: [unit.again.mix],
+        limitMinutes: unit.limitMinutes,
+      },
     }),
     readyMinutes,
     limitMinutes: unit.limitMinutes,
@@ -124,10 +132,12 @@ function othersOf(
   );
   const all = strengthsFor(formula, shelf);
   return all.flatMap((volumes): Strength[] => {
-    const read = volumes === formula.volumes || volumes > most ? null : recipeOf({ ...formula, volumes }, shelf);
+    const read =
+      volumes === formula.volumes || volumes > most ? null : recipeOf({ ...formula, volumes }, shelf);
     if (!read?.ok) return [];
     const ready = new Map(rows.map((at) => [at, rowWith(work.lift[at], read.recipe, work)]));
-    if ([...ready].some(([at, minutes]) => minutes === null || minutes > work.lift[at].limitMinutes)) return [];
+    if ([...ready].some(([at, minutes]) => minutes === null || minutes > work.lift[at].limitMinutes))
+      return [];
     const mix = strengthName(letter, volumes);
     return [
       {

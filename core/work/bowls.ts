@@ -1,4 +1,12 @@
-import { bowlItems, bowlsFor, MIX_PARTS, type Bowl, type ItemsRead, type MixPart, type Recipe } from '../bowl';
+import {
+  bowlItems,
+  bowlsFor,
+  MIX_PARTS,
+  type Bowl,
+  type ItemsRead,
+  type MixPart,
+  type Recipe,
+} from '../bowl';
 import type { Shelf } from '../products';
 import type { Formula } from '../visit';
 import type { MixNames } from './mix-names';
@@ -41,7 +49,8 @@ export interface WorkBowl extends Omit<Bowl, 'formula' | 'which'> {
 }
 
 export type WorkBowls =
-  { readonly ok: true; readonly bowls: readonly WorkBowl[] } | { readonly ok: false; readonly problem: string };
+  | { readonly ok: true; readonly bowls: readonly WorkBowl[] }
+  | { readonly ok: false; readonly problem: string };
 
 /** Grams that a unit takes: on its length, of the ends' own mix, and of the second application. */
 export interface UnitGrams {
@@ -93,7 +102,10 @@ export function weighedWork(
   grams: readonly UnitGrams[],
   { bowl, scoopGrams, shelf, names, fromOld, recipeOf, formulaOf }: WeighFacts,
 ): Weighed {
-  const entries = [...laidEntries(units, grams, names, fromOld), ...againEntries(units, grams, names, recipeOf)];
+  const entries = [
+    ...laidEntries(units, grams, names, fromOld),
+    ...againEntries(units, grams, names, recipeOf),
+  ];
   const firstOf = new Map<string, Entry>();
   for (const own of entries) if (!firstOf.has(own.formula)) firstOf.set(own.formula, own);
   const ratioOf = (mix: string) => {
@@ -128,8 +140,13 @@ export function weighedWork(
   });
   const ages = new Float64Array(units.length);
   for (const { part, units: own, fromMinutes } of made)
-    if (part !== 'second') for (const at of own) ages[at] = Math.max(ages[at], units[at].fromMinutes - fromMinutes);
-  return { bowls: split.ok ? { ok: true, bowls: made } : split, amounts: amountsOf(entries, units, made, recipeOf), ages };
+    if (part !== 'second')
+      for (const at of own) ages[at] = Math.max(ages[at], units[at].fromMinutes - fromMinutes);
+  return {
+    bowls: split.ok ? { ok: true, bowls: made } : split,
+    amounts: amountsOf(entries, units, made, recipeOf),
+    ages,
+  };
 }
 
 /** Grams of everything beside powder or colour for one gram of it. */
@@ -150,7 +167,19 @@ function laidEntries(
       const net = grams[at][part];
       if (!(net > 0)) return [];
       const { letter, panel, fromMinutes, toMinutes } = unit;
-      return [{ at, letter, part, formula: names(letter, part), panel, net, fromMinutes, toMinutes, fromOld: fromOld(unit) }];
+      return [
+        {
+          at,
+          letter,
+          part,
+          formula: names(letter, part),
+          panel,
+          net,
+          fromMinutes,
+          toMinutes,
+          fromOld: fromOld(unit),
+        },
+      ];
     }),
   );
 }
@@ -177,7 +206,17 @@ function againEntries(
     const fromMinutes = Math.max(free, unit.toMinutes + second.afterMinutes);
     free = fromMinutes + PAINTED_AGAIN_MINUTES;
     const { letter, panel } = unit;
-    out.push({ at, letter, part: 'second', formula: names(letter, 'second'), panel, net, fromMinutes, toMinutes: free, fromOld: false });
+    out.push({
+      at,
+      letter,
+      part: 'second',
+      formula: names(letter, 'second'),
+      panel,
+      net,
+      fromMinutes,
+      toMinutes: free,
+      fromOld: false,
+    });
   });
   return out;
 }
@@ -196,7 +235,13 @@ function amountsOf(
   }
   const netOf = (list: readonly Entry[]) => list.reduce((sum, { net }) => sum + net, 0);
   return [...groups.values()]
-    .sort(([a], [b]) => (a.letter === b.letter ? MIX_PARTS.indexOf(a.part) - MIX_PARTS.indexOf(b.part) : a.letter < b.letter ? -1 : 1))
+    .sort(([a], [b]) =>
+      a.letter === b.letter
+        ? MIX_PARTS.indexOf(a.part) - MIX_PARTS.indexOf(b.part)
+        : a.letter < b.letter
+          ? -1
+          : 1,
+    )
     .map((list): FormulaAmount => {
       const [{ letter, part, formula: mix }] = list;
       const net = netOf(list);
@@ -208,7 +253,9 @@ function amountsOf(
         letter,
         part,
         ...counted(list.map(({ at }) => units[at])),
-        volumes: (part === 'ends' ? recipe.ends : part === 'second' ? recipe.second : null)?.volumes ?? recipe.volumes,
+        volumes:
+          (part === 'ends' ? recipe.ends : part === 'second' ? recipe.second : null)?.volumes ??
+          recipe.volumes,
         net,
         mixed: sum((one) => one.mixed),
         powder: sum((one) => one.powder),

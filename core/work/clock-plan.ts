@@ -48,7 +48,8 @@ export function clockPlanOf(
     const kept = id in clock.kept ? others.findIndex(({ mix }) => mix === clock.kept[id]) + 1 : undefined;
     if (kept !== undefined) strength[b] = kept;
     // Two blocks at one place: the first has it.
-    if (id in clock.pinned && clock.pinned[id] < blocks.length && !(clock.pinned[id] in at)) at[clock.pinned[id]] = b;
+    if (id in clock.pinned && clock.pinned[id] < blocks.length && !(clock.pinned[id] in at))
+      at[clock.pinned[id]] = b;
   });
   return {
     blocks,
@@ -62,8 +63,10 @@ export function clockPlanOf(
   };
 }
 
-const pulledAlone = (foils: Block['foils'], { index, minutes }: NonNullable<VisitClock['pulled']>): Block['foils'] =>
-  foils.map((foil, i) => (i === index ? { ...foil, pullAfter: minutes } : foil));
+const pulledAlone = (
+  foils: Block['foils'],
+  { index, minutes }: NonNullable<VisitClock['pulled']>,
+): Block['foils'] => foils.map((foil, i) => (i === index ? { ...foil, pullAfter: minutes } : foil));
 
 function rulesOf(usefulMinutes: number, { second, away }: VisitClock, house: HouseClock): ClockRules {
   return {
@@ -84,7 +87,14 @@ function frameOf({ visits, backFirst }: VisitClock, { clock, schools }: ClockHou
 }
 
 /** What a worker needs of a question, and no more. */
-export function plainQuestion({ blocks, rules, frame, fixed, strengths, chosen }: ClockQuestion): ClockQuestion {
+export function plainQuestion({
+  blocks,
+  rules,
+  frame,
+  fixed,
+  strengths,
+  chosen,
+}: ClockQuestion): ClockQuestion {
   const plain = ({ id, panel, name, foils, others, together, apart, after }: Block): Block => ({
     id,
     panel,
@@ -132,7 +142,9 @@ export function cannotWith({ figures, timeline }: ClockPlanned, { frame, unexpec
     ...(early > 0
       ? [`${early === 1 ? 'One foil comes' : `${early} foils come`} off before the target is reached.`]
       : []),
-    ...(frame.backFirst && timeline.stages.length === 1 ? ['Nothing at the back can be rinsed before the rest.'] : []),
+    ...(frame.backFirst && timeline.stages.length === 1
+      ? ['Nothing at the back can be rinsed before the rest.']
+      : []),
     ...unexpected.map(
       ({ name, letter, target, level, limitMinutes }) =>
         `${name}, ${letter}: level ${said(target)} is not expected within ${Math.round(limitMinutes)} min; ${said(level)} is reached by then, when it comes off.`,

@@ -1,10 +1,4 @@
-export {
-  blocksOf,
-  strengthName,
-  type BlockFacts,
-  type ClockChoices,
-  type WorkBlock,
-} from './blocks';
+export { blocksOf, strengthName, type BlockFacts, type ClockChoices, type WorkBlock } from './blocks';
 export { PAINTED_AGAIN_MINUTES, type FormulaAmount, type WorkBowl, type WorkBowls } from './bowls';
 export { cannotWith, clockPlanOf, levelReachedBy, plainQuestion, type ClockPlan } from './clock-plan';
 export { factsOfLetters, lettersOf, type FormulaRow, type LetterFacts, type Letters } from './letters';

@@ -55,9 +55,13 @@ export function lettersOf(
   for (const letter of Object.keys(mix.formulas)) named.add(letter);
   const rows = [...named]
     .sort()
-    .flatMap((letter) => row(letter, mix.formulas[letter] ?? usualFormula(shelf), letter in mix.formulas, shelf));
+    .flatMap((letter) =>
+      row(letter, mix.formulas[letter] ?? usualFormula(shelf), letter in mix.formulas, shelf),
+    );
   const depositing = rows.find(({ formula }) => formula.kind === 'deposit')?.letter ?? null;
-  const wanted = sheet.dropouts.some(({ treatment, formula }) => treatment === 'lowlight' && formula === null);
+  const wanted = sheet.dropouts.some(
+    ({ treatment, formula }) => treatment === 'lowlight' && formula === null,
+  );
   if (depositing !== null || !wanted) return { rows, lowlight: depositing };
   const free = [...ALPHABET].find((letter) => !named.has(letter));
   const usual = usualDeposit(shelf, naturalLevel);
@@ -84,7 +88,13 @@ function row(letter: string, formula: Formula | null, chosen: boolean, shelf: Sh
 }
 
 /** What stands in where nothing can be mixed: nothing is lifted, and it says so. */
-export const NOTHING: Recipe = { lifts: true, volumes: 20, ratio: 2, limitMinutes: 45, most: { levels: 0, top: 10 } };
+export const NOTHING: Recipe = {
+  lifts: true,
+  volumes: 20,
+  ratio: 2,
+  limitMinutes: 45,
+  most: { levels: 0, top: 10 },
+};
 
 export function factsOfLetters(rows: readonly LetterRow[], lowlight: string | null): Letters {
   return {

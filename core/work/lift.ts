@@ -1,6 +1,14 @@
 import { leastMinutesOf, type Recipe } from '../bowl';
 import type { Zone } from '../head';
-import { levelAfter, LIFT_FACTORS, onThisHead, readyAfter, warmthFactor, type HeadFactor, type LiftOf } from '../lift';
+import {
+  levelAfter,
+  LIFT_FACTORS,
+  onThisHead,
+  readyAfter,
+  warmthFactor,
+  type HeadFactor,
+  type LiftOf,
+} from '../lift';
 import type { PlanHair } from '../pattern';
 import type { Warmth, ZoneHair } from '../visit';
 import type { PlacedUnit, WorkUnit } from './unit';
@@ -16,7 +24,11 @@ export interface LiftRow {
   readonly from: number;
   readonly target: number;
   /** Minutes; null where the target is not expected with this mix. */
-  readonly ready: { readonly minutes: number; readonly soonest: number; readonly latest: number | null } | null;
+  readonly ready: {
+    readonly minutes: number;
+    readonly soonest: number;
+    readonly latest: number | null;
+  } | null;
   /** Level at the maker's limit (estimate), with its spread. */
   readonly atLimit: { readonly level: number; readonly low: number; readonly high: number };
   /** Longest from the first closing on: the maker's limit, and what comes before a second application. */
@@ -57,7 +69,8 @@ interface Draft {
 }
 
 /** Foils and painted sections are painted again; what lies between them is not found again. */
-export const isPaintedAgain = ({ kind }: Pick<PlacedUnit, 'kind'>): boolean => kind === 'foil' || kind === 'open-air';
+export const isPaintedAgain = ({ kind }: Pick<PlacedUnit, 'kind'>): boolean =>
+  kind === 'foil' || kind === 'open-air';
 
 /** Whether hair lies in the open: product then takes less. */
 const inTheOpen = ({ laidWith }: PlacedUnit) => laidWith !== 'foil';
@@ -100,13 +113,18 @@ export function liftRows(
   return { rows: [...drafts.values()].map(({ draft, oldest }) => rowOf(draft, oldest, facts.head)), of };
 }
 
-function stretchesOf(unit: PlacedUnit, recipe: Recipe, { naturalLevel, targetLevel, map, hair }: LiftFacts): Draft[] {
+function stretchesOf(
+  unit: PlacedUnit,
+  recipe: Recipe,
+  { naturalLevel, targetLevel, map, hair }: LiftFacts,
+): Draft[] {
   if (!recipe.lifts || unit.reachMm[1] <= unit.reachMm[0]) return [];
   const seen = map[unit.zone];
   const natural = seen?.naturalLevel ?? naturalLevel;
   const tips = unit.kind === 'tip-out';
   const strand = hair.byZone[unit.zone]?.strand ?? hair.strand;
-  const factor = LIFT_FACTORS.strand[strand] * (inTheOpen(unit) ? LIFT_FACTORS.openAir : 1) * (recipe.product ?? 1);
+  const factor =
+    LIFT_FACTORS.strand[strand] * (inTheOpen(unit) ? LIFT_FACTORS.openAir : 1) * (recipe.product ?? 1);
   const second = isPaintedAgain(unit) ? recipe.second : null;
   const of = (stretch: Stretch, from: number, volumes: number, more = 1): Draft => ({
     letter: unit.letter,
@@ -129,7 +147,9 @@ function stretchesOf(unit: PlacedUnit, recipe: Recipe, { naturalLevel, targetLev
   const lightened = seen?.endsLevel !== undefined && seen.endsLevel > natural ? LIFT_FACTORS.lightened : 1;
   const band = seen?.band;
   return [
-    tips ? of('length', seen?.endsLevel ?? natural, recipe.volumes, lightened) : of('length', natural, recipe.volumes),
+    tips
+      ? of('length', seen?.endsLevel ?? natural, recipe.volumes, lightened)
+      : of('length', natural, recipe.volumes),
     ...(band && !tips && band.toMm > unit.reachMm[0] && band.fromMm < unit.reachMm[1] - unit.endsMm
       ? [of('band', band.level, recipe.volumes, LIFT_FACTORS.band)]
       : []),
@@ -140,8 +160,14 @@ function stretchesOf(unit: PlacedUnit, recipe: Recipe, { naturalLevel, targetLev
   ];
 }
 
-function rowOf({ units, zones, panels, leastMinutes, warmth, ...draft }: Draft, oldest: number, head: HeadFactor): LiftRow {
-  const own = warmth ? { ...draft, lift: { ...draft.lift, warmth: warmthOf(draft, warmth, head.factor) } } : draft;
+function rowOf(
+  { units, zones, panels, leastMinutes, warmth, ...draft }: Draft,
+  oldest: number,
+  head: HeadFactor,
+): LiftRow {
+  const own = warmth
+    ? { ...draft, lift: { ...draft.lift, warmth: warmthOf(draft, warmth, head.factor) } }
+    : draft;
   const { from, target, lift, limitMinutes } = own;
   const ready = (factor: number, bowlAgeMinutes = 0) => {
     const minutes = readyAfter(from, target, { ...onThisHead(lift, factor), bowlAgeMinutes });
@@ -231,6 +257,11 @@ export function curveOf(
   const at = (factor: number, minutes: number) => levelAfter(from, onThisHead(lift, factor), minutes);
   return Array.from({ length: Math.floor(untilMinutes / stepMinutes) + 1 }, (_, i) => {
     const minutes = i * stepMinutes;
-    return { minutes, level: at(head.factor, minutes), low: at(head.low, minutes), high: at(head.high, minutes) };
+    return {
+      minutes,
+      level: at(head.factor, minutes),
+      low: at(head.low, minutes),
+      high: at(head.high, minutes),
+    };
   });
 }

@@ -10,7 +10,8 @@ const plan = planOf(techniqueOf('four-quarters')!);
 const shelf = new Shelf(EMPTY_MIX, USUAL_RANGE);
 const usual = usualFormula(shelf)!;
 const lift = (part: Partial<LiftFormula> = {}): LiftFormula => ({ ...usual, ...part });
-const work = (parts: VisitParts = {}) => visitOf({ plan, ...parts, consult: { goalLevel: 9, ...parts.consult } }).work;
+const work = (parts: VisitParts = {}) =>
+  visitOf({ plan, ...parts, consult: { goalLevel: 9, ...parts.consult } }).work;
 
 test('a full head of fine weaves: every foil is in one bowl, what is weighed covers what is used', () => {
   const { bowls, amounts } = work();
@@ -62,8 +63,14 @@ test('a target out of reach is said, not given a time; each zone lifts from its 
 });
 
 test('two formulas are weighed apart', () => {
-  const two: Plan = { ...plan, panels: plan.panels.map((panel, i) => ({ ...panel, formula: i === 0 ? 'A' : 'B' })) };
-  const { amounts } = work({ plan: two, mix: { formulas: { A: usual, B: lift({ volumes: 10, ratio: 1.5 }) } } });
+  const two: Plan = {
+    ...plan,
+    panels: plan.panels.map((panel, i) => ({ ...panel, formula: i === 0 ? 'A' : 'B' })),
+  };
+  const { amounts } = work({
+    plan: two,
+    mix: { formulas: { A: usual, B: lift({ volumes: 10, ratio: 1.5 }) } },
+  });
   expect(amounts.map(({ letter, volumes }) => [letter, volumes])).toEqual([
     ['A', 20],
     ['B', 10],
@@ -93,7 +100,8 @@ test('what is painted in the open air and between foils is in the bowls too', ()
   // One that deposits already is taken.
   expect(work({ plan: open, mix: { formulas: { L: usualDeposit(shelf, 6)! } } }).lowlight).toBe('L');
   // Open air lifts less: three quarters of what a foil does.
-  const liftOf = (kind: string) => found.lift[found.units.find((unit) => unit.kind === kind)!.liftRows[0]].lift.factor;
+  const liftOf = (kind: string) =>
+    found.lift[found.units.find((unit) => unit.kind === kind)!.liftRows[0]].lift.factor;
   expect(liftOf('open-air') / liftOf('foil')).toBeCloseTo(0.75, 9);
   expect(
     found.units.every(
@@ -105,7 +113,8 @@ test('what is painted in the open air and between foils is in the bowls too', ()
 });
 
 test('painting a stretch takes as much less hair, and one foil can be set by hand', () => {
-  const net = (reach: LiftFormula['reach']) => work({ mix: { formulas: { A: lift({ reach }) } } }).amounts[0].net;
+  const net = (reach: LiftFormula['reach']) =>
+    work({ mix: { formulas: { A: lift({ reach }) } } }).amounts[0].net;
   expect(net({ fromMm: 0, toMm: 60 })).toBeLessThan(0.4 * net('ends'));
   const own = work({ plan: retypeFoil(plan, patterns.compute(plan).sheet.foils[6].id, { formula: 'B' }) });
   expect(own.units.filter(({ letter }) => letter === 'B').map(({ number }) => number)).toEqual([7]);
@@ -116,7 +125,10 @@ test('painting a stretch takes as much less hair, and one foil can be set by han
 });
 
 test('permanent colour lifts to its shades and is not done before its time; a direct line takes no developer', () => {
-  const two: Plan = { ...plan, panels: plan.panels.map((panel, i) => ({ ...panel, formula: i === 0 ? 'P' : 'D' })) };
+  const two: Plan = {
+    ...plan,
+    panels: plan.panels.map((panel, i) => ({ ...panel, formula: i === 0 ? 'P' : 'D' })),
+  };
   const permanent = {
     kind: 'permanent' as const,
     line: 'fallow',
@@ -148,6 +160,10 @@ test('permanent colour lifts to its shades and is not done before its time; a di
   expect([d.developer, p.developer > 0]).toEqual([0, true]);
   expect(found.lift.map(({ letter }) => letter)).toEqual(expect.arrayContaining(['P']));
   expect(found.lift.map(({ letter }) => letter)).not.toContain('D');
-  for (const unit of found.units) expect(unit.ready.minutes).toBeGreaterThanOrEqual(unit.letter === 'P' ? 35 : 20);
-  expect(found.units.find(({ letter }) => letter === 'D')).toMatchObject({ lifts: false, ready: { minutes: 20 } });
+  for (const unit of found.units)
+    expect(unit.ready.minutes).toBeGreaterThanOrEqual(unit.letter === 'P' ? 35 : 20);
+  expect(found.units.find(({ letter }) => letter === 'D')).toMatchObject({
+    lifts: false,
+    ready: { minutes: 20 },
+  });
 });

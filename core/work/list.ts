@@ -59,7 +59,16 @@ export interface WorkList {
 }
 
 /** The work of a visit: pure, and the one place where it is put together. */
-export function workList({ consult, plan, computed, mix, shelf, schools, recorded, uses }: WorkFacts): WorkList {
+export function workList({
+  consult,
+  plan,
+  computed,
+  mix,
+  shelf,
+  schools,
+  recorded,
+  uses,
+}: WorkFacts): WorkList {
   const { rows, lowlight } = lettersOf(computed.sheet, mix, shelf, consult.naturalLevel);
   const recipes = new Map(rows.map(({ letter, recipe }) => [letter, recipe]));
   const formulas = new Map(rows.map(({ letter, formula }) => [letter, formula]));
@@ -207,7 +216,8 @@ function meanVolumes(amounts: readonly FormulaAmount[]): Record<string, number> 
       const own = amounts.filter((amount) => amount.letter === letter);
       return [
         letter,
-        own.reduce((sum, { net, volumes }) => sum + net * volumes, 0) / own.reduce((sum, { net }) => sum + net, 0),
+        own.reduce((sum, { net, volumes }) => sum + net * volumes, 0) /
+          own.reduce((sum, { net }) => sum + net, 0),
       ];
     }),
   );

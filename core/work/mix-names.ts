@@ -14,7 +14,10 @@ export const ownMixName = (letter: string, part: MixPart): string => `${letter}$
  * put on (`A + C`). The second application has bowls of its own: it comes when the first ones are long spent.
  * @param taken mixes that something is painted with, by their own names
  */
-export function mixNames(rows: readonly Pick<LetterRow, 'letter' | 'formula'>[], taken: ReadonlySet<string>): MixNames {
+export function mixNames(
+  rows: readonly Pick<LetterRow, 'letter' | 'formula'>[],
+  taken: ReadonlySet<string>,
+): MixNames {
   const sharing = new Map<string, string[]>();
   const keys = new Map<string, string>();
   for (const { letter, formula } of rows) {

@@ -89,12 +89,20 @@ export function placedUnits(
     const number = (numbers.get(section.kind) ?? 0) + 1;
     numbers.set(section.kind, number);
     out.push(
-      unitOf(section, panel, letter, factsOf.get(letter), plan, { regrowthMm, ends }, {
-        number,
-        order: out.length + 1,
-        fromMinutes: at,
-        toMinutes: at + minutes,
-      }),
+      unitOf(
+        section,
+        panel,
+        letter,
+        factsOf.get(letter),
+        plan,
+        { regrowthMm, ends },
+        {
+          number,
+          order: out.length + 1,
+          fromMinutes: at,
+          toMinutes: at + minutes,
+        },
+      ),
     );
     at += minutes;
   }
@@ -127,7 +135,11 @@ function byPanel<T extends { readonly panel: string }>(
 const isDropout = ({ kind }: Pick<Section, 'kind'>) => kind !== 'foil' && kind !== 'open-air';
 
 /** Each drop-out once the row before it is laid, and as many rows of them as are taken together. */
-function withDropouts(laid: readonly Section[], between: readonly Section[], { dropouts, order }: Panel): Section[] {
+function withDropouts(
+  laid: readonly Section[],
+  between: readonly Section[],
+  { dropouts, order }: Panel,
+): Section[] {
   if (between.length === 0) return [...laid];
   const together = dropouts?.together ?? 1;
   const rowOf = ({ own }: Section) => `${own.side} ${own.row}`;
@@ -149,7 +161,10 @@ function withDropouts(laid: readonly Section[], between: readonly Section[], { d
       behind.delete(rowOf(section));
     }
     // The other side is begun with nothing left to paint on this one.
-    if (waiting.length >= together || (next && order.sides !== 'alternate' && next.own.side !== section.own.side))
+    if (
+      waiting.length >= together ||
+      (next && order.sides !== 'alternate' && next.own.side !== section.own.side)
+    )
       paint();
   });
   paint();
@@ -190,9 +205,11 @@ function unitOf(
   );
   // The ends' own mix is painted where the product goes to the ends, on ends that are lighter than the length.
   const toTheEnds = !dropout && painted[1] >= hairMm;
-  const seen = toTheEnds && (facts?.lifts ?? true) ? (ends?.(zone, facts?.target ?? null) ?? 'unknown') : 'unknown';
+  const seen =
+    toTheEnds && (facts?.lifts ?? true) ? (ends?.(zone, facts?.target ?? null) ?? 'unknown') : 'unknown';
   const apart = toTheEnds && seen !== 'dark' ? (facts?.endsMm ?? 0) : 0;
-  const endsOutMm = seen === 'there' && apart === 0 ? Math.min(painted[1] - painted[0], lightEndsMm(hairMm)) : 0;
+  const endsOutMm =
+    seen === 'there' && apart === 0 ? Math.min(painted[1] - painted[0], lightEndsMm(hairMm)) : 0;
   const reachMm: readonly [number, number] = [painted[0], painted[1] - endsOutMm];
   const endsMm = Math.min(reachMm[1] - reachMm[0], apart);
   return {
@@ -233,7 +250,11 @@ function unitOf(
 }
 
 /** Where the product begins on a drop-out, and how far it is thinned out. */
-function startOf(kind: UnitKind, fromMm: number | null, hairMm: number): readonly [startMm: number, featherMm: number] {
+function startOf(
+  kind: UnitKind,
+  fromMm: number | null,
+  hairMm: number,
+): readonly [startMm: number, featherMm: number] {
   if (fromMm !== null) return [Math.min(fromMm, hairMm), 0];
   if (kind === 'tip-out') return [Math.round(TIPS_FROM * hairMm), 0];
   return kind === 'paint' ? [Math.round(PAINT_FROM * hairMm), 0] : [0, 0];

@@ -34,7 +34,11 @@ test.each([
     said(startPlan(), lift({ ends: { volumes: 10, ratio: 2, lastMm: 900 } })),
     /900 mm/,
   ],
-  ['a product that is gone', said(startPlan(), lift({ lighteners: [{ product: 'gone', parts: 1 }] })), /^Formula A .*gone/],
+  [
+    'a product that is gone',
+    said(startPlan(), lift({ lighteners: [{ product: 'gone', parts: 1 }] })),
+    /^Formula A .*gone/,
+  ],
   [
     'a house without a lightener',
     said(

@@ -21,9 +21,14 @@ export function reachedIn(rows: readonly LiftRow[]): Reached[] {
 const levelOf = ({ from, target, atLimit }: LiftRow) => Math.max(from, Math.min(target, atLimit.level));
 
 /** Level that each unit that lifts is expected to reach on its length (estimate), by its id, to the tenth: less is not seen. */
-export function levelsOfUnits({ units, lift }: Pick<WorkList, 'units' | 'lift'>): Readonly<Record<string, number>> {
-  return Object.fromEntries(units.flatMap(({ id, liftRows }) => {
-    const row = liftRows.map((own) => lift[own]).find(({ stretch }) => stretch === 'length');
-    return row ? [[id, Math.round(10 * levelOf(row)) / 10]] : [];
-  }));
+export function levelsOfUnits({
+  units,
+  lift,
+}: Pick<WorkList, 'units' | 'lift'>): Readonly<Record<string, number>> {
+  return Object.fromEntries(
+    units.flatMap(({ id, liftRows }) => {
+      const row = liftRows.map((own) => lift[own]).find(({ stretch }) => stretch === 'length');
+      return row ? [[id, Math.round(10 * levelOf(row)) / 10]] : [];
+    }),
+  );
 }

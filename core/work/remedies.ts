@@ -31,13 +31,18 @@ export interface Unexpected {
 const WARM_MINUTES = 15;
 
 /** Panels whose target is not expected, letter by letter, each with the remedies and what they bring. */
-export function remediesFor(blocks: readonly WorkBlock[], { work, shelf, careful, plan }: BlockFacts): Unexpected[] {
+export function remediesFor(
+  blocks: readonly WorkBlock[],
+  { work, shelf, careful, plan }: BlockFacts,
+): Unexpected[] {
   return blocks.flatMap((block): Unexpected[] => {
     const letters = [
       ...new Set(block.units.filter((_, i) => block.foils[i].expected === false).map(({ letter }) => letter)),
     ];
     return letters.flatMap((letter): Unexpected[] => {
-      const units = block.units.filter((unit, i) => unit.letter === letter && block.foils[i].expected === false);
+      const units = block.units.filter(
+        (unit, i) => unit.letter === letter && block.foils[i].expected === false,
+      );
       const rows = [...new Set(units.flatMap(({ liftRows }) => liftRows))].map((at) => work.lift[at]);
       const row = rows.reduce<LiftRow | undefined>(
         (worst, own) => (worst === undefined || gapOf(own) > gapOf(worst) ? own : worst),
@@ -51,7 +56,9 @@ export function remediesFor(blocks: readonly WorkBlock[], { work, shelf, careful
         distanceMm,
         careful,
       );
-      const stronger = strengthsFor(formula, shelf).filter((own) => own > row.lift.volumes + 1 && own <= most);
+      const stronger = strengthsFor(formula, shelf).filter(
+        (own) => own > row.lift.volumes + 1 && own <= most,
+      );
       return [
         {
           panel: block.panel,
@@ -98,7 +105,10 @@ function remediesOf(row: LiftRow, head: number, strengths: readonly number[], fo
     });
   }
   if (!lift.warmth) {
-    const warm = { factor: warmthFactor(USUAL_WARM_CELSIUS), fromMinutes: Math.max(0, limitMinutes - WARM_MINUTES) };
+    const warm = {
+      factor: warmthFactor(USUAL_WARM_CELSIUS),
+      fromMinutes: Math.max(0, limitMinutes - WARM_MINUTES),
+    };
     const level = Math.min(target, levelAfter(from, { ...lift, warmth: warm }, limitMinutes));
     if (level > row.atLimit.level + ENOUGH)
       out.push({

@@ -19,7 +19,10 @@ export interface Sheets {
 }
 
 /** What a foil is cut to. */
-function sizeOf({ widthMm, reachMm }: Pick<PlacedUnit, 'widthMm' | 'reachMm'>): { widthMm: number; lengthMm: number } {
+function sizeOf({ widthMm, reachMm }: Pick<PlacedUnit, 'widthMm' | 'reachMm'>): {
+  widthMm: number;
+  lengthMm: number;
+} {
   const held = reachMm[1];
   const laid = held + ENDS_MM > LONGEST_MM ? held / 2 : held;
   return { widthMm: up(widthMm + SIDES_MM, WIDTH_STEP_MM), lengthMm: up(laid + ENDS_MM, STEP_MM) };

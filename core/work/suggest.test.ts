@@ -32,7 +32,10 @@ describe('suggested strengths', () => {
   test('standard volume stays at 20 where that gets there, and goes up where it does not', () => {
     expect(ideas({ volume: 'standard' }).filter(({ name }) => name === 'Back')).toEqual([]);
     // Away from the hairline; at it the caution holds, and it is said that the target is not expected.
-    const inside: Plan = { ...plan, panels: [{ ...plan.panels[0], place: { kind: 'zones', zones: ['upper-back'] } }] };
+    const inside: Plan = {
+      ...plan,
+      panels: [{ ...plan.panels[0], place: { kind: 'zones', zones: ['upper-back'] } }],
+    };
     const [dark] = visitOf({
       consult: { naturalLevel: 3, goalLevel: 9 },
       plan: inside,
@@ -58,7 +61,9 @@ describe('suggested strengths', () => {
         expect(caution).toContain(`no more than ${strongVolumes} vol`);
       }
       // The foils behind it are asked for what they need themselves.
-      expect(found.some(({ name, volumes }) => !name.includes('hairline') && volumes > strongVolumes)).toBe(true);
+      expect(found.some(({ name, volumes }) => !name.includes('hairline') && volumes > strongVolumes)).toBe(
+        true,
+      );
     }
   });
 

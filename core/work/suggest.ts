@@ -66,9 +66,13 @@ function groupsOf({ work: { units, lift }, fragileZones }: StrengthFacts): Group
   }
   return [...groups.values()].flatMap((own): Group[] => {
     const [{ panel, panelName: name, letter, zone }] = own;
-    const rows = [...new Set(own.flatMap(({ liftRows }) => liftRows))].map((at) => lift[at]).filter(({ stretch }) => stretch === 'length');
+    const rows = [...new Set(own.flatMap(({ liftRows }) => liftRows))]
+      .map((at) => lift[at])
+      .filter(({ stretch }) => stretch === 'length');
     const zones = [...new Set(own.map((unit) => unit.zone))];
-    return rows.length === 0 ? [] : [{ panel, name, letter, careful: wantsCare(zone, { fragileZones }), zones, rows, units: own }];
+    return rows.length === 0
+      ? []
+      : [{ panel, name, letter, careful: wantsCare(zone, { fragileZones }), zones, rows, units: own }];
   });
 }
 
@@ -97,8 +101,18 @@ export function strengthIdeas(facts: StrengthFacts): StrengthIdea[] {
 }
 
 /** Groups that ask for the same, as one. */
-function together(drafts: readonly Draft[], { work, head, strongVolumes, fragileZones }: StrengthFacts): StrengthIdea {
-  const [{ group: { letter, careful }, now, volumes, why }] = drafts;
+function together(
+  drafts: readonly Draft[],
+  { work, head, strongVolumes, fragileZones }: StrengthFacts,
+): StrengthIdea {
+  const [
+    {
+      group: { letter, careful },
+      now,
+      volumes,
+      why,
+    },
+  ] = drafts;
   const units = drafts.flatMap(({ group }) => group.units);
   const taking = work.units.filter((unit) => isLaid(unit) && unit.letter === letter).length;
   const names = [...new Set(drafts.map(({ group }) => group.name))];
@@ -114,24 +128,37 @@ function together(drafts: readonly Draft[], { work, head, strongVolumes, fragile
     volumes,
     from: changeOf(rows, head, (row) => row.lift.volumes),
     to: changeOf(rows, head, () => volumes),
-    caution: careful && now > strongVolumes && volumes <= strongVolumes ? `no more than ${strongVolumes} vol ${fragile ? 'on fragile hair' : 'at the hairline'}: that clears the caution` : null,
+    caution:
+      careful && now > strongVolumes && volumes <= strongVolumes
+        ? `no more than ${strongVolumes} vol ${fragile ? 'on fragile hair' : 'at the hairline'}: that clears the caution`
+        : null,
     why,
   };
 }
 
 function changeOf(rows: readonly LiftRow[], head: HeadFactor, volumesOf: (row: LiftRow) => number): Change {
-  const lifts = rows.map((row) => ({ row, lift: onThisHead({ ...row.lift, volumes: volumesOf(row) }, head.factor) }));
+  const lifts = rows.map((row) => ({
+    row,
+    lift: onThisHead({ ...row.lift, volumes: volumesOf(row) }, head.factor),
+  }));
   const minutes = lifts.map(({ row: { from, target, limitMinutes }, lift }) => {
     const ready = readyAfter(from, target, lift);
     return ready !== null && ready <= limitMinutes ? ready : null;
   });
   return {
     minutes: minutes.some((own) => own === null) ? null : Math.max(...minutes.map((own) => own!)),
-    level: Math.min(...lifts.map(({ row: { from, target, limitMinutes }, lift }) => Math.max(from, Math.min(target, levelAfter(from, lift, limitMinutes))))),
+    level: Math.min(
+      ...lifts.map(({ row: { from, target, limitMinutes }, lift }) =>
+        Math.max(from, Math.min(target, levelAfter(from, lift, limitMinutes))),
+      ),
+    ),
   };
 }
 
-function ideaFor(group: Group, { plan, work, shelf, schools, head, fragileZones, lightenedZones, strongVolumes }: StrengthFacts): Draft | undefined {
+function ideaFor(
+  group: Group,
+  { plan, work, shelf, schools, head, fragileZones, lightenedZones, strongVolumes }: StrengthFacts,
+): Draft | undefined {
   const own = plan.panels.find(({ id }) => id === group.panel)!;
   const strengths = strengthsFor(work.letters.find(({ letter }) => letter === group.letter)?.formula, shelf);
   if (strengths.length === 0) return undefined;
@@ -141,7 +168,10 @@ function ideaFor(group: Group, { plan, work, shelf, schools, head, fragileZones,
   const allowed = strengths.filter((volumes) => volumes <= most);
   if (allowed.length === 0) return undefined;
   const reaches = (volumes: number) =>
-    group.rows.every(({ from, target, lift, limitMinutes }) => (readyAfter(from, target, onThisHead({ ...lift, volumes }, head.factor)) ?? Infinity) <= limitMinutes);
+    group.rows.every(
+      ({ from, target, lift, limitMinutes }) =>
+        (readyAfter(from, target, onThisHead({ ...lift, volumes }, head.factor)) ?? Infinity) <= limitMinutes,
+    );
   const { target, lift } = group.rows[0];
   const minutes = Math.round(Math.min(...group.rows.map(({ limitMinutes }) => limitMinutes)));
   const weakest = allowed.find(reaches);
@@ -149,14 +179,22 @@ function ideaFor(group: Group, { plan, work, shelf, schools, head, fragileZones,
   let at: number;
   if (weakest === undefined) {
     at = allowed.length - 1;
-    reasons.push(`nothing allowed here is expected to reach level ${said(target)} within ${minutes} min: the strongest comes nearest, and a second visit carries on from there`);
+    reasons.push(
+      `nothing allowed here is expected to reach level ${said(target)} within ${minutes} min: the strongest comes nearest, and a second visit carries on from there`,
+    );
   } else if (schools.volume === 'low') {
     at = allowed.indexOf(weakest);
-    reasons.push(`low volume, long: the weakest that is expected to reach level ${said(target)} within ${minutes} min`);
+    reasons.push(
+      `low volume, long: the weakest that is expected to reach level ${said(target)} within ${minutes} min`,
+    );
   } else {
     const standard = nearest(allowed, STANDARD);
     at = Math.max(standard, allowed.indexOf(weakest));
-    reasons.push(at > standard ? `standard volume is not expected to reach level ${said(target)} within ${minutes} min` : 'standard volume, well saturated');
+    reasons.push(
+      at > standard
+        ? `standard volume is not expected to reach level ${said(target)} within ${minutes} min`
+        : 'standard volume, well saturated',
+    );
   }
   const lightened = group.zones.filter((zone) => lightenedZones.includes(zone));
   const down = (why: string) => {
@@ -170,12 +208,14 @@ function ideaFor(group: Group, { plan, work, shelf, schools, head, fragileZones,
   else if (plan.hair.strand === 'fine') down('one step down on fine hair');
   else if (lightened.length > 0) down('one step down on hair lightened before');
   const front = group.zones.filter((zone) => FRONT.test(zone)).length > group.zones.length / 2;
-  if (front && schools.front === 'weaker') down('the front a step weaker: hair there is finest and lifts first');
+  if (front && schools.front === 'weaker')
+    down('the front a step weaker: hair there is finest and lifts first');
   if (front && schools.front === 'stronger' && at + 1 < allowed.length && !careful) {
     at += 1;
     reasons.push('the front a step stronger: it is started last and has to catch up');
   }
-  if (careful) reasons.push(`not over ${most} vol ${fragile.length > 0 ? 'on fragile hair' : 'at the hairline'}`);
+  if (careful)
+    reasons.push(`not over ${most} vol ${fragile.length > 0 ? 'on fragile hair' : 'at the hairline'}`);
   const volumes = allowed[at];
   // What weakens the mix is in its strength: less than a volume is no other strength.
   if (Math.abs(volumes - lift.volumes) < 1) return undefined;
@@ -183,7 +223,10 @@ function ideaFor(group: Group, { plan, work, shelf, schools, head, fragileZones,
 }
 
 function nearest(values: readonly number[], wanted: number): number {
-  return values.reduce((best, own, i) => (Math.abs(own - wanted) < Math.abs(values[best] - wanted) ? i : best), 0);
+  return values.reduce(
+    (best, own, i) => (Math.abs(own - wanted) < Math.abs(values[best] - wanted) ? i : best),
+    0,
+  );
 }
 
 const said = (level: number) => String(Math.round(level * 10) / 10);

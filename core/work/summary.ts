@@ -25,15 +25,21 @@ export function groupsOf(units: readonly Pick<WorkUnit, 'letter' | 'kind'>[]): W
 
 /** `23 foils A, 24 foils B, 12 tip-outs A`. */
 export const groupWords = (groups: readonly WorkGroup[]): string =>
-  groups.map(({ letter, kind, count }) => `${count} ${UNIT_WORDS[kind][count === 1 ? 0 : 1]} ${letter}`).join(', ');
+  groups
+    .map(({ letter, kind, count }) => `${count} ${UNIT_WORDS[kind][count === 1 ? 0 : 1]} ${letter}`)
+    .join(', ');
 
 /** Units by their numbers, those of a kind together: `foils 1–8, 11, tip-outs 2–3`. */
 export function numberWords(units: readonly Pick<WorkUnit, 'kind' | 'number'>[]): string {
   const kinds = Object.keys(UNIT_WORDS) as UnitKind[];
   return kinds
     .flatMap((kind) => {
-      const numbers = units.flatMap((unit) => (unit.kind === kind ? [unit.number] : [])).sort((a, b) => a - b);
-      return numbers.length > 0 ? [`${UNIT_WORDS[kind][numbers.length === 1 ? 0 : 1]} ${ranges(numbers)}`] : [];
+      const numbers = units
+        .flatMap((unit) => (unit.kind === kind ? [unit.number] : []))
+        .sort((a, b) => a - b);
+      return numbers.length > 0
+        ? [`${UNIT_WORDS[kind][numbers.length === 1 ? 0 : 1]} ${ranges(numbers)}`]
+        : [];
     })
     .join(', ');
 }

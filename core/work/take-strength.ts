@@ -30,7 +30,9 @@ export function takeStrength(
     const asked = mine.filter(({ id }) => chosen.has(id));
     if (asked.length === 0) continue;
     if (asked.length === mine.length) after = withPanelLetter(after, panel.id, letter, free);
-    else for (const unit of asked) if (unit.kind === 'foil') after = retypeFoil(after, unit.id, { formula: free });
+    else
+      for (const unit of asked)
+        if (unit.kind === 'foil') after = retypeFoil(after, unit.id, { formula: free });
   }
   // The letter that is split is kept as it is, even where it was the usual one.
   return { plan: after, mix: { ...mix, formulas: { ...mix.formulas, [letter]: own, [free]: next } } };
@@ -41,7 +43,13 @@ function withPanelLetter(plan: Plan, id: string, from: string, to: string): Plan
   return {
     ...plan,
     panels: plan.panels.map((panel) =>
-      panel.id === id ? { ...panel, formula: swap(panel.formula), rotation: panel.rotation && { ...panel.rotation, sequence: swap(panel.rotation.sequence) } } : panel,
+      panel.id === id
+        ? {
+            ...panel,
+            formula: swap(panel.formula),
+            rotation: panel.rotation && { ...panel.rotation, sequence: swap(panel.rotation.sequence) },
+          }
+        : panel,
     ),
   };
 }

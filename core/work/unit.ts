@@ -83,7 +83,12 @@ export interface WorkUnit extends PlacedUnit {
   /** It is painted from the old bowl, past its useful time, where the house uses that up at the hairline. */
   readonly fromOld: boolean;
   /** It is opened, wiped and painted again so many minutes after it was closed, from which bowl, with what, g; null where it is painted once. */
-  readonly again: { readonly afterMinutes: number; readonly mix: string; readonly words: string; readonly grams: number } | null;
+  readonly again: {
+    readonly afterMinutes: number;
+    readonly mix: string;
+    readonly words: string;
+    readonly grams: number;
+  } | null;
   /** Minutes from its last painting until it is ready (estimate; eight heads in ten lie between); at the limit where its target is not expected. */
   readonly ready: { readonly minutes: number; readonly soonest: number; readonly latest: number | null };
   /** Whether its target is expected within the maker's time. */

@@ -19,7 +19,14 @@ export interface ReadArchive {
 }
 
 /** More than these is a bomb, not a salon: bytes of one file, of all files unpacked, and how far the whole is blown up. */
-export const LIMITS = { manifest: 8 << 20, table: 512 << 20, photo: 48 << 20, all: 16 * 2 ** 30, entries: 500_000, blownUp: 400 };
+export const LIMITS = {
+  manifest: 8 << 20,
+  table: 512 << 20,
+  photo: 48 << 20,
+  all: 16 * 2 ** 30,
+  entries: 500_000,
+  blownUp: 400,
+};
 
 /**
  * Reads an archive and checks all of it: names, sizes, checksums, rows. Nothing is written anywhere.
@@ -39,17 +46,28 @@ export async function readArchive(file: string, limits = LIMITS): Promise<ReadAr
       const bytes = await content(tablePath(table), limits.table);
       checked(tablePath(table), bytes, said.sha256);
       const lines = bytes.toString('utf8').split('\n').filter(Boolean);
-      if (lines.length !== said.rows) throw new ArchiveProblem(`${tablePath(table)} holds ${lines.length} rows where the manifest says ${said.rows}.`);
+      if (lines.length !== said.rows)
+        throw new ArchiveProblem(
+          `${tablePath(table)} holds ${lines.length} rows where the manifest says ${said.rows}.`,
+        );
       lines.forEach((line, i) => checkLine(table, i, line, manifest, said.columns));
       tables.set(table, lines);
     }
-    for (const table of Object.keys(manifest.tables)) if (!tables.has(table)) throw new ArchiveProblem(`The manifest names a table that nobody here knows: ${table}.`);
+    for (const table of Object.keys(manifest.tables))
+      if (!tables.has(table))
+        throw new ArchiveProblem(`The manifest names a table that nobody here knows: ${table}.`);
     for (const [path, hash] of Object.entries(manifest.photos)) {
-      if (!PHOTO_PATH.test(path)) throw new ArchiveProblem(`The manifest names a photo at a place where none belongs: ${path}.`);
+      if (!PHOTO_PATH.test(path))
+        throw new ArchiveProblem(`The manifest names a photo at a place where none belongs: ${path}.`);
       checked(path, await content(path, limits.photo), hash);
     }
     for (const path of entries.keys()) {
-      if (path !== MANIFEST_PATH && !manifest.photos[path] && !(path.startsWith('tables/') && manifest.tables[path.slice(7, -6)])) throw new ArchiveProblem(`The archive holds a file that its manifest does not name: ${path}.`);
+      if (
+        path !== MANIFEST_PATH &&
+        !manifest.photos[path] &&
+        !(path.startsWith('tables/') && manifest.tables[path.slice(7, -6)])
+      )
+        throw new ArchiveProblem(`The archive holds a file that its manifest does not name: ${path}.`);
     }
     return { manifest, tables, photo: (path) => content(path, limits.photo), close: () => zip.close() };
   } catch (error) {
@@ -60,10 +78,20 @@ export async function readArchive(file: string, limits = LIMITS): Promise<ReadAr
 
 function opened(file: string): Promise<ZipFile> {
   return new Promise((resolve, reject) => {
-    open(file, { lazyEntries: true, autoClose: false, validateEntrySizes: true, strictFileNames: true }, (error, zip) => {
-      if (!error) return resolve(zip);
-      reject(new ArchiveProblem((error as NodeJS.ErrnoException).code === 'ENOENT' ? `${file} is not there.` : `${file} is no archive of Dappled Lattice, or was cut short (${error.message}).`));
-    });
+    open(
+      file,
+      { lazyEntries: true, autoClose: false, validateEntrySizes: true, strictFileNames: true },
+      (error, zip) => {
+        if (!error) return resolve(zip);
+        reject(
+          new ArchiveProblem(
+            (error as NodeJS.ErrnoException).code === 'ENOENT'
+              ? `${file} is not there.`
+              : `${file} is no archive of Dappled Lattice, or was cut short (${error.message}).`,
+          ),
+        );
+      },
+    );
   });
 }
 
@@ -81,9 +109,15 @@ function entriesOf(zip: ZipFile, limits: typeof LIMITS): Promise<Map<string, Ent
       const { fileName, uncompressedSize, compressedSize } = entry;
       unpacked += uncompressedSize;
       packed += compressedSize;
-      if (!KNOWN.test(fileName)) return refuse(`The archive holds a file that does not belong there: ${fileName.slice(0, 120)}.`);
+      if (!KNOWN.test(fileName))
+        return refuse(`The archive holds a file that does not belong there: ${fileName.slice(0, 120)}.`);
       if (entries.has(fileName)) return refuse(`The archive holds ${fileName} twice.`);
-      if (unpacked > limits.all || unpacked > limits.blownUp * Math.max(packed, 1 << 20) || entries.size >= limits.entries) return refuse('The archive unpacks to far more than a salon holds: it is not read.');
+      if (
+        unpacked > limits.all ||
+        unpacked > limits.blownUp * Math.max(packed, 1 << 20) ||
+        entries.size >= limits.entries
+      )
+        return refuse('The archive unpacks to far more than a salon holds: it is not read.');
       entries.set(fileName, entry);
       zip.readEntry();
     });
@@ -92,11 +126,22 @@ function entriesOf(zip: ZipFile, limits: typeof LIMITS): Promise<Map<string, Ent
   });
 }
 
-async function contentOf(zip: ZipFile, entries: ReadonlyMap<string, Entry>, path: string, most: number): Promise<Buffer> {
+async function contentOf(
+  zip: ZipFile,
+  entries: ReadonlyMap<string, Entry>,
+  path: string,
+  most: number,
+): Promise<Buffer> {
   const entry = entries.get(path);
-  if (!entry) throw new ArchiveProblem(`The archive lacks ${path}: it was cut short, or is none of Dappled Lattice.`);
-  if (entry.uncompressedSize > most) throw new ArchiveProblem(`${path} is larger than it can be: ${Math.round(entry.uncompressedSize / 2 ** 20)} MB.`);
-  const stream = await new Promise<NodeJS.ReadableStream>((resolve, reject) => zip.openReadStream(entry, (error, own) => (error ? reject(error) : resolve(own)))).catch((error: Error) => {
+  if (!entry)
+    throw new ArchiveProblem(`The archive lacks ${path}: it was cut short, or is none of Dappled Lattice.`);
+  if (entry.uncompressedSize > most)
+    throw new ArchiveProblem(
+      `${path} is larger than it can be: ${Math.round(entry.uncompressedSize / 2 ** 20)} MB.`,
+    );
+  const stream = await new Promise<NodeJS.ReadableStream>((resolve, reject) =>
+    zip.openReadStream(entry, (error, own) => (error ? reject(error) : resolve(own))),
+  ).catch((error: Error) => {
     throw new ArchiveProblem(`${path} cannot be read: ${error.message}.`);
   });
   return buffer(stream as never).catch((error: Error) => {
@@ -113,22 +158,34 @@ async function manifestIn(bytes: Buffer): Promise<ArchiveManifest> {
   }
   const manifest = parseArchiveManifest(value);
   if (!manifest.ok) throw new ArchiveProblem(`${MANIFEST_PATH}, ${manifest.problem}`);
-  if (!MIGRATION_NAMES.includes(manifest.value.schema)) throw new ArchiveProblem(`The archive was made by a newer Dappled Lattice (${manifest.value.schema}): bring this installation up to date first.`);
+  if (!MIGRATION_NAMES.includes(manifest.value.schema))
+    throw new ArchiveProblem(
+      `The archive was made by a newer Dappled Lattice (${manifest.value.schema}): bring this installation up to date first.`,
+    );
   return manifest.value;
 }
 
 function checked(path: string, bytes: Buffer, hash: string): void {
-  if (createHash('sha256').update(bytes).digest('hex') !== hash) throw new ArchiveProblem(`${path} does not match its checksum: the archive was changed or damaged.`);
+  if (createHash('sha256').update(bytes).digest('hex') !== hash)
+    throw new ArchiveProblem(`${path} does not match its checksum: the archive was changed or damaged.`);
 }
 
 /** A row is one object of the salon's own, with the columns that the manifest names. */
-function checkLine(table: string, at: number, line: string, { salon }: ArchiveManifest, columns: readonly string[]): void {
+function checkLine(
+  table: string,
+  at: number,
+  line: string,
+  { salon }: ArchiveManifest,
+  columns: readonly string[],
+): void {
   let row: Record<string, unknown>;
   try {
     row = JSON.parse(line) as Record<string, unknown>;
   } catch {
     throw new ArchiveProblem(`${tablePath(table)}, row ${at + 1} is not JSON.`);
   }
-  if (Object.keys(row).sort().join() !== [...columns].sort().join()) throw new ArchiveProblem(`${tablePath(table)}, row ${at + 1} has other columns than the manifest names.`);
-  if (row[table === 'salon' ? 'id' : 'salon_id'] !== salon.id) throw new ArchiveProblem(`${tablePath(table)}, row ${at + 1} belongs to another salon.`);
+  if (Object.keys(row).sort().join() !== [...columns].sort().join())
+    throw new ArchiveProblem(`${tablePath(table)}, row ${at + 1} has other columns than the manifest names.`);
+  if (row[table === 'salon' ? 'id' : 'salon_id'] !== salon.id)
+    throw new ArchiveProblem(`${tablePath(table)}, row ${at + 1} belongs to another salon.`);
 }

@@ -23,28 +23,46 @@ export async function restoreArchive(file: string, owner: Knex): Promise<Restore
   const archive = await readArchive(file);
   const { manifest, tables } = archive;
   try {
-    return await inSalon(manifest.salon.id, async (trx) => {
-      await trx.raw("set local time zone 'UTC'");
-      if (await trx('salon').where({ id: manifest.salon.id }).first()) throw new ArchiveProblem(`The salon “${manifest.salon.name}” is in this installation already; nothing was changed. Restore into an empty one.`);
-      await refuseTakenAddresses(trx, tables.get('person') ?? []);
-      let rows = 0;
-      for (const [table] of ARCHIVED) {
-        const lines = tables.get(table) ?? [];
-        rows += lines.length;
-        for (let i = 0; i < lines.length; i += CHUNK) await insert(trx, table, manifest.tables[table].columns, lines.slice(i, i + CHUNK));
-      }
-      for (const path of Object.keys(manifest.photos)) {
-        const [, photoId, size] = PHOTO_PATH.exec(path)!;
-        await trx('photo_bytes').insert({ photo_id: photoId, salon_id: manifest.salon.id, size, bytes: await archive.photo(path) });
-      }
-      await trx.raw("select setval(pg_get_serial_sequence('trail', 'id'), greatest((select coalesce(max(id), 1) from trail), (select last_value from trail_id_seq)))");
-      return { salon: manifest.salon.name, rows, photos: Object.keys(manifest.photos).length / 2 };
-    }, owner);
+    return await inSalon(
+      manifest.salon.id,
+      async (trx) => {
+        await trx.raw("set local time zone 'UTC'");
+        if (await trx('salon').where({ id: manifest.salon.id }).first())
+          throw new ArchiveProblem(
+            `The salon “${manifest.salon.name}” is in this installation already; nothing was changed. Restore into an empty one.`,
+          );
+        await refuseTakenAddresses(trx, tables.get('person') ?? []);
+        let rows = 0;
+        for (const [table] of ARCHIVED) {
+          const lines = tables.get(table) ?? [];
+          rows += lines.length;
+          for (let i = 0; i < lines.length; i += CHUNK)
+            await insert(trx, table, manifest.tables[table].columns, lines.slice(i, i + CHUNK));
+        }
+        for (const path of Object.keys(manifest.photos)) {
+          const [, photoId, size] = PHOTO_PATH.exec(path)!;
+          await trx('photo_bytes').insert({
+            photo_id: photoId,
+            salon_id: manifest.salon.id,
+            size,
+            bytes: await archive.photo(path),
+          });
+        }
+        await trx.raw(
+          "select setval(pg_get_serial_sequence('trail', 'id'), greatest((select coalesce(max(id), 1) from trail), (select last_value from trail_id_seq)))",
+        );
+        return { salon: manifest.salon.name, rows, photos: Object.keys(manifest.photos).length / 2 };
+      },
+      owner,
+    );
   } catch (error) {
     if (error instanceof ArchiveProblem) throw error;
     const { code, table, detail } = error as { code?: string; table?: string; detail?: string };
     // What the database refuses (a doubled id, a reference to nothing, a value out of bounds) is a fault of the archive.
-    if (code?.startsWith('23') || code?.startsWith('22')) throw new ArchiveProblem(`The archive does not hold together${table ? `, in ${table}` : ''}: ${detail ?? (error as Error).message} Nothing was written.`);
+    if (code?.startsWith('23') || code?.startsWith('22'))
+      throw new ArchiveProblem(
+        `The archive does not hold together${table ? `, in ${table}` : ''}: ${detail ?? (error as Error).message} Nothing was written.`,
+      );
     throw error;
   } finally {
     archive.close();
@@ -52,18 +70,34 @@ export async function restoreArchive(file: string, owner: Knex): Promise<Restore
 }
 
 /** Columns that the archive does not carry and the table must have. */
-const MADE: Readonly<Partial<Record<ArchivedTable, Readonly<Record<string, string>>>>> = { person: { password_hash: NO_PASSWORD }, photo: { stored_in: 'database' } };
+const MADE: Readonly<Partial<Record<ArchivedTable, Readonly<Record<string, string>>>>> = {
+  person: { password_hash: NO_PASSWORD },
+  photo: { stored_in: 'database' },
+};
 
 /** Columns that an archive may carry and that do not come over: a salon that is restored works, and is no demo. */
 const LEFT_BEHIND: Readonly<Partial<Record<ArchivedTable, readonly string[]>>> = { salon: ['demo'] };
 
-async function insert(trx: Transaction, table: ArchivedTable, carried: readonly string[], lines: readonly string[]): Promise<void> {
+async function insert(
+  trx: Transaction,
+  table: ArchivedTable,
+  carried: readonly string[],
+  lines: readonly string[],
+): Promise<void> {
   const columns = carried.filter((name) => !LEFT_BEHIND[table]?.includes(name));
   const made = Object.entries(MADE[table] ?? {});
   const names = columns.map(() => '??').join(', ');
   await trx.raw(
     `insert into ?? (${names}${made.map(() => ', ??').join('')}) overriding system value select ${names}${made.map(() => ', ?').join('')} from jsonb_populate_recordset(null::??, ?::jsonb)`,
-    [table, ...columns, ...made.map(([name]) => name), ...columns, ...made.map(([, value]) => value), table, `[${lines.join(',')}]`],
+    [
+      table,
+      ...columns,
+      ...made.map(([name]) => name),
+      ...columns,
+      ...made.map(([, value]) => value),
+      table,
+      `[${lines.join(',')}]`,
+    ],
   );
 }
 
@@ -71,6 +105,9 @@ async function refuseTakenAddresses(trx: Transaction, lines: readonly string[]):
   for (const line of lines) {
     const { email } = JSON.parse(line) as { email: string };
     const { rows } = await trx.raw('select 1 from find_sign_in(?)', [email]);
-    if (rows.length > 0) throw new ArchiveProblem(`Somebody signs in here as ${email} already, in another salon; nothing was changed.`);
+    if (rows.length > 0)
+      throw new ArchiveProblem(
+        `Somebody signs in here as ${email} already, in another salon; nothing was changed.`,
+      );
   }
 }

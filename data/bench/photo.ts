@@ -4,7 +4,17 @@ import { readPicture } from '../picture';
 
 /** Time until an uploaded picture of 12 megapixels is ready to be kept; `--heic FILE` measures one in that format. */
 const RUNS = 5;
-const noise = await sharp({ create: { width: 1008, height: 756, channels: 3, noise: { type: 'gaussian', mean: 110, sigma: 45 }, background: '#806040' } }).png().toBuffer();
+const noise = await sharp({
+  create: {
+    width: 1008,
+    height: 756,
+    channels: 3,
+    noise: { type: 'gaussian', mean: 110, sigma: 45 },
+    background: '#806040',
+  },
+})
+  .png()
+  .toBuffer();
 const made = sharp(noise).resize(4032, 3024, { kernel: 'cubic' });
 const files: [string, Buffer][] = [
   ['JPEG', await made.clone().jpeg({ quality: 90 }).toBuffer()],
@@ -22,5 +32,7 @@ for (const [kind, bytes] of files) {
     times.push(performance.now() - start);
   }
   times.sort((a, b) => a - b);
-  console.log(`${kind.padEnd(5)} ${(bytes.length / 1e6).toFixed(1).padStart(5)} MB  median ${times[RUNS >> 1].toFixed(0).padStart(5)} ms, slowest ${times[RUNS - 1].toFixed(0).padStart(5)} ms`);
+  console.log(
+    `${kind.padEnd(5)} ${(bytes.length / 1e6).toFixed(1).padStart(5)} MB  median ${times[RUNS >> 1].toFixed(0).padStart(5)} ms, slowest ${times[RUNS - 1].toFixed(0).padStart(5)} ms`,
+  );
 }

@@ -11,17 +11,35 @@ import { scratchDatabase } from '../testing/scratch';
 const SIZES = [10_000, 50_000, 200_000];
 const most = Number(process.argv[process.argv.indexOf('--most') + 1]) || SIZES.at(-1)!;
 const SEARCHES = [
-  ['part of a name', 'rowby'], ['a whole name', 'marrowby'], ['a slip of the finger', 'marowby'], ['two words', 'tansy holl'], ['two letters', 'jo'],
-  ['part of a phone number', '0734'], ['a word of a note', 'knows'], ['nobody', 'nobodyatall'], ['a pattern', 'ribbons'], ['a word of every record', 'toned'],
+  ['part of a name', 'rowby'],
+  ['a whole name', 'marrowby'],
+  ['a slip of the finger', 'marowby'],
+  ['two words', 'tansy holl'],
+  ['two letters', 'jo'],
+  ['part of a phone number', '0734'],
+  ['a word of a note', 'knows'],
+  ['nobody', 'nobodyatall'],
+  ['a pattern', 'ribbons'],
+  ['a word of every record', 'toned'],
 ] as const;
 const RUNS = 15;
 const TODAY = '2026-11-25';
 
 const scratch = await scratchDatabase();
-const actor = { salonId: '00000000-0000-4000-8000-000000000001', personId: '00000000-0000-4000-8000-000000000002' };
+const actor = {
+  salonId: '00000000-0000-4000-8000-000000000001',
+  personId: '00000000-0000-4000-8000-000000000002',
+};
 await inSalon(async (trx) => {
   await trx('salon').insert({ id: actor.salonId, name: 'Measured' });
-  await trx('person').insert({ id: actor.personId, salon_id: actor.salonId, name: 'Measurer', email: 'measure@lattice.example', role: 'owner', password_hash: '$argon2id$none' });
+  await trx('person').insert({
+    id: actor.personId,
+    salon_id: actor.salonId,
+    name: 'Measurer',
+    email: 'measure@lattice.example',
+    role: 'owner',
+    password_hash: '$argon2id$none',
+  });
 });
 
 let made = 0;
@@ -29,12 +47,15 @@ for (const size of SIZES.filter((own) => own <= most)) {
   const filling = performance.now();
   await fill(made, size);
   made = size;
-  console.log(`\n${size.toLocaleString('en-GB')} clients, ${(5 * size).toLocaleString('en-GB')} visits (filled in ${Math.round((performance.now() - filling) / 1000)} s)`);
+  console.log(
+    `\n${size.toLocaleString('en-GB')} clients, ${(5 * size).toLocaleString('en-GB')} visits (filled in ${Math.round((performance.now() - filling) / 1000)} s)`,
+  );
   const medians: number[] = [];
   for (const [what, words] of SEARCHES) {
     const { median, slowest, result } = await timed(async () => {
       await inApp((trx) => trx.raw('select * from find_by_pattern(?, 100)', [words.split(' ')]));
-      return (await inApp((trx) => trx.raw('select * from find_clients(?, 100, false)', [words.split(' ')]))).rows.length as number;
+      return (await inApp((trx) => trx.raw('select * from find_clients(?, 100, false)', [words.split(' ')])))
+        .rows.length as number;
     });
     medians.push(median);
     say(`search: ${what}`, median, slowest, `${result} found`);
@@ -48,14 +69,29 @@ for (const size of SIZES.filter((own) => own <= most)) {
   say('client page', page.median, page.slowest, `${page.result!.visits.length} visits`);
 }
 const PLANS = [
-  ['a part of a name', "select c.id from client c where c.salon_id = $1 and c.archived_at is null and c.search like '%rowby%' limit 100"],
-  ['the beginning of one', "select c.id from client c where c.salon_id = $1 and c.archived_at is null and lower(c.name) like 'tansy%' limit 100"],
-  ['a pattern of one name', "select p.visit_id from plan p where p.salon_id = $1 and p.search = 'chunky ribbons' limit 400"],
-  ['what was done', "select o.visit_id from outcome o where o.salon_id = $1 and o.search like '%ribbons%' limit 400"],
+  [
+    'a part of a name',
+    "select c.id from client c where c.salon_id = $1 and c.archived_at is null and c.search like '%rowby%' limit 100",
+  ],
+  [
+    'the beginning of one',
+    "select c.id from client c where c.salon_id = $1 and c.archived_at is null and lower(c.name) like 'tansy%' limit 100",
+  ],
+  [
+    'a pattern of one name',
+    "select p.visit_id from plan p where p.salon_id = $1 and p.search = 'chunky ribbons' limit 400",
+  ],
+  [
+    'what was done',
+    "select o.visit_id from outcome o where o.salon_id = $1 and o.search like '%ribbons%' limit 400",
+  ],
 ] as const;
 for (const [what, sql] of PLANS) {
   const explain = `explain (analyze, costs off, timing off) ${sql.replace('$1', `'${actor.salonId}'`)}`;
-  const rows = await inSalon(async (trx) => (await trx.raw(explain)).rows, (trx) => trx.raw('set local role lattice_lookup'));
+  const rows = await inSalon(
+    async (trx) => (await trx.raw(explain)).rows,
+    (trx) => trx.raw('set local role lattice_lookup'),
+  );
   console.log(`\n${what}\n${rows.map((row: Record<string, string>) => row['QUERY PLAN']).join('\n')}`);
 }
 await scratch.drop();
@@ -73,10 +109,15 @@ async function timed<T>(work: () => Promise<T>): Promise<{ median: number; slowe
 }
 
 function say(what: string, median: number, slowest: number, result: string): void {
-  console.log(`  ${what.padEnd(32)} median ${median.toFixed(1).padStart(6)} ms, slowest ${slowest.toFixed(1).padStart(6)} ms  ${result}`);
+  console.log(
+    `  ${what.padEnd(32)} median ${median.toFixed(1).padStart(6)} ms, slowest ${slowest.toFixed(1).padStart(6)} ms  ${result}`,
+  );
 }
 
-function inSalon<T>(work: (trx: Knex.Transaction) => Promise<T>, before: (trx: Knex.Transaction) => Promise<unknown> = async () => undefined): Promise<T> {
+function inSalon<T>(
+  work: (trx: Knex.Transaction) => Promise<T>,
+  before: (trx: Knex.Transaction) => Promise<unknown> = async () => undefined,
+): Promise<T> {
   return scratch.owner.transaction(async (trx) => {
     await trx.raw("select set_config('lattice.salon', ?, true)", [actor.salonId]);
     await before(trx);
@@ -96,8 +137,9 @@ async function fill(from: number, to: number): Promise<void> {
   const consult = JSON.stringify({ ...EMPTY_CONSULT, regrowthMm: { crown: 22, 'temple-l': 20 } });
   const plan = JSON.stringify(startPlan());
   for (let start = from; start < to; start += 10_000) {
-    await inSalon((trx) => trx.raw(
-      `with made as (
+    await inSalon((trx) =>
+      trx.raw(
+        `with made as (
          insert into client (salon_id, name, phone, note, created_by)
          select :salon, (array['Tansy','Orrin','Josune','Belline','Marek','Isaura','Quill','Wenna','Dorit','Aurel'])[1 + i % 10]
                    || ' ' || (array['Holl','Brack','Vane','Mirr','Ash','Lorn','Pell','Gris','Tarn','Wick','Mar','Sel','Dun','Ever','Fen','Hart','Ink','Kel','Ost','Pru'])[1 + (i / 10) % 20]
@@ -115,8 +157,17 @@ async function fill(from: number, to: number): Promise<void> {
        insert into outcome (salon_id, visit_id, document, recorded_by)
        select :salon, id, jsonb_build_object('version', 1, 'done', 'As planned, toned.', 'foilsPlaced', 80, 'levelReached', 8, 'nextOn', null), :person
        from held where held_on < date '2026-11-20'`,
-      { salon: actor.salonId, person: actor.personId, from: start + 1, to: Math.min(start + 10_000, to), consult, plan },
-    ));
+        {
+          salon: actor.salonId,
+          person: actor.personId,
+          from: start + 1,
+          to: Math.min(start + 10_000, to),
+          consult,
+          plan,
+        },
+      ),
+    );
   }
-  for (const table of ['client', 'client_word', 'visit', 'plan', 'outcome']) await scratch.owner.raw('vacuum analyze ??', [table]);
+  for (const table of ['client', 'client_word', 'visit', 'plan', 'outcome'])
+    await scratch.owner.raw('vacuum analyze ??', [table]);
 }

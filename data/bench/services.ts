@@ -40,7 +40,9 @@ const sessions = await inSalon(actor.salonId, async (trx) => {
   for (let i = 0; i < 2 * SERVICES; i += 1) out.push(await insertSession(trx, actor, 'bench'));
   return out;
 });
-const cookies = await Promise.all(sessions.map(async (sessionId) => `lattice=${await sealData({ sessionId }, { password: SECRET })}`));
+const cookies = await Promise.all(
+  sessions.map(async (sessionId) => `lattice=${await sealData({ sessionId }, { password: SECRET })}`),
+);
 
 interface Node {
   readonly port: number;
@@ -50,24 +52,46 @@ interface Node {
 const nodes: Node[] = [];
 for (let i = 0; i < NODES; i += 1) {
   const port = await freePort();
-  const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], {
-    env: { ...process.env, NODE_ENV: 'production', LATTICE_SESSION_SECRET: SECRET, LATTICE_SCALE: '', LATTICE_OUTBOX: '', LATTICE_LOG: 'warn' }, stdio: ['ignore', 'ignore', 'inherit'],
-  });
+  const server = spawn(
+    process.execPath,
+    ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
+    {
+      env: {
+        ...process.env,
+        NODE_ENV: 'production',
+        LATTICE_SESSION_SECRET: SECRET,
+        LATTICE_SCALE: '',
+        LATTICE_OUTBOX: '',
+        LATTICE_LOG: 'warn',
+      },
+      stdio: ['ignore', 'ignore', 'inherit'],
+    },
+  );
   nodes.push({ port, process: server, alive: true });
 }
 process.on('exit', () => nodes.forEach((own) => own.process.kill('SIGKILL')));
 /** The machine of a station, or the next one that is there: what a proxy does. */
 const nodeFor = (station: number): Node => {
-  for (let k = 0; k < NODES; k += 1) if (nodes[(station + k) % NODES].alive) return nodes[(station + k) % NODES];
+  for (let k = 0; k < NODES; k += 1)
+    if (nodes[(station + k) % NODES].alive) return nodes[(station + k) % NODES];
   throw new Error('No machine is left.');
 };
 
 // A connection for each request: one that is kept may be closed by the server in the moment it is used again.
 const agent = new http.Agent({ maxSockets: Infinity });
-const request = (station: number, method: string, path: string, cookie: string, body?: unknown): Promise<{ status: number; response: http.IncomingMessage }> =>
+const request = (
+  station: number,
+  method: string,
+  path: string,
+  cookie: string,
+  body?: unknown,
+): Promise<{ status: number; response: http.IncomingMessage }> =>
   new Promise((resolve, reject) => {
     const headers = { cookie, ...(body !== undefined && { 'content-type': 'application/json' }) };
-    const own = http.request({ host: '127.0.0.1', port: nodeFor(station).port, method, path, agent, headers }, (response) => resolve({ status: response.statusCode ?? 0, response }));
+    const own = http.request(
+      { host: '127.0.0.1', port: nodeFor(station).port, method, path, agent, headers },
+      (response) => resolve({ status: response.statusCode ?? 0, response }),
+    );
     own.on('error', reject);
     own.end(body === undefined ? undefined : JSON.stringify(body));
   });
@@ -78,7 +102,13 @@ const drained = async (response: http.IncomingMessage) => {
 };
 for (let i = 0; i < NODES; i += 1) {
   for (let tries = 0; tries < 120; tries += 1) {
-    if (await request(i, 'GET', '/readyz', '').then(async ({ status, response }) => (await drained(response), status === 200), () => false)) break;
+    if (
+      await request(i, 'GET', '/readyz', '').then(
+        async ({ status, response }) => (await drained(response), status === 200),
+        () => false,
+      )
+    )
+      break;
     await wait(500);
   }
 }
@@ -88,7 +118,14 @@ const VISITS_EACH = 5;
 let clientId = '';
 const visits: string[] = [];
 async function begin(i: number): Promise<void> {
-  if (i % VISITS_EACH === 0) clientId = await createClient(actor, { name: `Bench Subject ${i}`, phone: '', email: '', note: '', bornOn: null });
+  if (i % VISITS_EACH === 0)
+    clientId = await createClient(actor, {
+      name: `Bench Subject ${i}`,
+      phone: '',
+      email: '',
+      note: '',
+      bornOn: null,
+    });
   const visit = (await createVisit(actor, clientId, '2026-11-25'))!;
   await beginUnasked(actor, visit);
   visits.push(visit);
@@ -96,12 +133,24 @@ async function begin(i: number): Promise<void> {
 // A few to look at, while people use pages; all of them after that.
 for (let i = 0; i < Math.min(10, SERVICES); i += 1) await begin(i);
 
-const PAGES = ['/clients', `/clients/${clientId}`, '/day', `/visits/${visits[0]}/pattern`, `/visits/${visits[1]}/record`, '/clients?find=maren'];
+const PAGES = [
+  '/clients',
+  `/clients/${clientId}`,
+  '/day',
+  `/visits/${visits[0]}/pattern`,
+  `/visits/${visits[1]}/record`,
+  '/clients?find=maren',
+];
 // A machine that has just been started loads its code with the first request of each kind: that is not what is measured.
 for (let i = 0; i < NODES; i += 1) {
   const now = Date.now();
-  for (const path of PAGES) await request(i, 'GET', path, cookies[0]).then(({ response }) => drained(response));
-  await request(i, 'POST', `/api/services/${visits[0]}/events`, cookies[0], { device: 'warm', deviceNow: now, events: [] }).then(({ response }) => drained(response));
+  for (const path of PAGES)
+    await request(i, 'GET', path, cookies[0]).then(({ response }) => drained(response));
+  await request(i, 'POST', `/api/services/${visits[0]}/events`, cookies[0], {
+    device: 'warm',
+    deviceNow: now,
+    events: [],
+  }).then(({ response }) => drained(response));
 }
 await wait(5000);
 
@@ -112,26 +161,34 @@ const wrong: number[] = [];
 // The first quarter of a minute warms the machines up, as a morning does.
 const measuredFrom = performance.now() + 15_000;
 const enough = measuredFrom + 60_000;
-await Promise.all(Array.from({ length: PEOPLE }, async (_, i) => {
-  const random = seeded(i + 1);
-  await wait(4000 * random());
-  for (let n = i; performance.now() < enough; n += 1) {
-    const from = performance.now();
-    const { status, response } = await request(i, 'GET', PAGES[n % PAGES.length], cookies[i % cookies.length]);
-    await drained(response);
-    const path = PAGES[n % PAGES.length];
-    if (from > measuredFrom) {
-      pages.push(performance.now() - from);
-      byPage.set(path, [...(byPage.get(path) ?? []), pages.at(-1)!]);
+await Promise.all(
+  Array.from({ length: PEOPLE }, async (_, i) => {
+    const random = seeded(i + 1);
+    await wait(4000 * random());
+    for (let n = i; performance.now() < enough; n += 1) {
+      const from = performance.now();
+      const { status, response } = await request(
+        i,
+        'GET',
+        PAGES[n % PAGES.length],
+        cookies[i % cookies.length],
+      );
+      await drained(response);
+      const path = PAGES[n % PAGES.length];
+      if (from > measuredFrom) {
+        pages.push(performance.now() - from);
+        byPage.set(path, [...(byPage.get(path) ?? []), pages.at(-1)!]);
+      }
+      if (status !== 200) wrong.push(status);
+      await wait(2000 + 4000 * random());
     }
-    if (status !== 200) wrong.push(status);
-    await wait(2000 + 4000 * random());
-  }
-}));
+  }),
+);
 let good = say(`pages of ${PEOPLE} people on ${NODES} machines`, pages, BUDGET.page);
 for (const [path, times] of byPage) say(`  ${path.replace(/[0-9a-f-]{36}/, ':id')}`, times);
 good &&= wrong.length === 0;
-if (wrong.length > 0) console.log(`pages that were not answered with 200: ${wrong.length} (${[...new Set(wrong)].join(', ')})`);
+if (wrong.length > 0)
+  console.log(`pages that were not answered with 200: ${wrong.length} (${[...new Set(wrong)].join(', ')})`);
 
 // The same people, five at a visit: each goes from step to step, and the four others hear of it.
 const AT_A_VISIT = 5;
@@ -145,7 +202,12 @@ let parted = false;
 async function joins(person: number): Promise<void> {
   const visit = visits[Math.floor(person / AT_A_VISIT) % visits.length];
   const cookie = cookies[person % cookies.length];
-  const { response } = await request(person, 'GET', `/api/visits/${visit}/stream?step=consult&panel=`, cookie);
+  const { response } = await request(
+    person,
+    'GET',
+    `/api/visits/${visit}/stream?step=consult&panel=`,
+    cookie,
+  );
   let station = '';
   let rest = '';
   void (async () => {
@@ -179,7 +241,11 @@ async function joins(person: number): Promise<void> {
     const panel = `${person} ${n}`;
     moves.set(panel, performance.now());
     asked += AT_A_VISIT - 1;
-    const answer = await request(person, 'POST', `/api/visits/${visit}/here`, cookie, { station, step: STEPS[n % STEPS.length], panel });
+    const answer = await request(person, 'POST', `/api/visits/${visit}/here`, cookie, {
+      station,
+      step: STEPS[n % STEPS.length],
+      panel,
+    });
     await drained(answer.response);
   }
 }
@@ -191,7 +257,9 @@ good = say(`where ${PEOPLE} people are, heard by the others at their visit`, hea
 console.log(`moves heard: ${heard.length} of ${asked}`);
 good &&= heard.length > 0.98 * asked;
 
-console.log(`${SERVICES} services on ${NODES} ${NODES === 1 ? 'machine' : 'machines'}, two streams each, an event every ${EVERY_MS / 1000} s each, for ${LASTS_MS / 60_000} min`);
+console.log(
+  `${SERVICES} services on ${NODES} ${NODES === 1 ? 'machine' : 'machines'}, two streams each, an event every ${EVERY_MS / 1000} s each, for ${LASTS_MS / 60_000} min`,
+);
 for (let i = visits.length; i < SERVICES; i += 1) await begin(i);
 const sentAt = new Map<string, number>();
 const seen: [Map<string, number>, Map<string, number>] = [new Map(), new Map()];
@@ -202,7 +270,12 @@ async function listen(visit: string, station: number, which: 0 | 1, cookie: stri
   let after = 0;
   while (!closing) {
     try {
-      const { response } = await request(station + which, 'GET', `/api/services/${visit}/stream?after=${after}`, cookie);
+      const { response } = await request(
+        station + which,
+        'GET',
+        `/api/services/${visit}/stream?after=${after}`,
+        cookie,
+      );
       let rest = '';
       for await (const chunk of response) {
         rest += String(chunk);
@@ -234,54 +307,83 @@ const failures: string[] = [];
 const disturbed = new Set<string>();
 let killedAt = Infinity;
 const until = performance.now() + LASTS_MS;
-const killer = NODES > 1 && setTimeout(() => {
-  killedAt = performance.now();
-  nodes[0].alive = false;
-  nodes[0].process.kill('SIGKILL');
-  console.log('one machine is killed');
-}, LASTS_MS / 2);
-await Promise.all(visits.map(async (visit, i) => {
-  let next = performance.now() + (EVERY_MS * i) / SERVICES;
-  for (let n = 0; next < until; n += 1, next += EVERY_MS) {
-    await wait(next - performance.now());
-    const id = crypto.randomUUID();
-    const from = performance.now();
-    sentAt.set(id, from);
-    for (let tries = 0; ; tries += 1) {
-      const now = Date.now();
-      const batch = { device: `bench ${i}`, deviceNow: now, events: [{ id, at: now, body: { kind: 'note', words: `event ${n}`, foil: null } }] };
-      const answer = await request(i, 'POST', `/api/services/${visit}/events`, cookies[2 * i], batch).then(async ({ status, response }) => (await drained(response), String(status)), String);
-      if (answer === '200') break;
-      disturbed.add(id);
-      // Not answered is not refused: a device sends again.
-      if (/^\d/.test(answer) || tries > 20) {
-        failures.push(answer);
-        break;
+const killer =
+  NODES > 1 &&
+  setTimeout(() => {
+    killedAt = performance.now();
+    nodes[0].alive = false;
+    nodes[0].process.kill('SIGKILL');
+    console.log('one machine is killed');
+  }, LASTS_MS / 2);
+await Promise.all(
+  visits.map(async (visit, i) => {
+    let next = performance.now() + (EVERY_MS * i) / SERVICES;
+    for (let n = 0; next < until; n += 1, next += EVERY_MS) {
+      await wait(next - performance.now());
+      const id = crypto.randomUUID();
+      const from = performance.now();
+      sentAt.set(id, from);
+      for (let tries = 0; ; tries += 1) {
+        const now = Date.now();
+        const batch = {
+          device: `bench ${i}`,
+          deviceNow: now,
+          events: [{ id, at: now, body: { kind: 'note', words: `event ${n}`, foil: null } }],
+        };
+        const answer = await request(i, 'POST', `/api/services/${visit}/events`, cookies[2 * i], batch).then(
+          async ({ status, response }) => (await drained(response), String(status)),
+          String,
+        );
+        if (answer === '200') break;
+        disturbed.add(id);
+        // Not answered is not refused: a device sends again.
+        if (/^\d/.test(answer) || tries > 20) {
+          failures.push(answer);
+          break;
+        }
+        await wait(200);
       }
-      await wait(200);
+      if (!disturbed.has(id)) taken.push(performance.now() - from);
     }
-    if (!disturbed.has(id)) taken.push(performance.now() - from);
-  }
-}));
+  }),
+);
 if (killer) clearTimeout(killer);
 await wait(4000);
 
 function say(what: string, values: number[], budget?: number): boolean {
   const sorted = [...values].sort((a, b) => a - b);
-  const at = (share: number) => Math.round(sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]);
+  const at = (share: number) =>
+    Math.round(sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]);
   const over = budget !== undefined && at(0.95) > budget;
-  console.log(`${what}: median ${at(0.5)} ms, 95 in a hundred ${at(0.95)} ms${budget === undefined ? '' : ` (at most ${budget}${over ? ': OVER' : ''})`}, slowest ${at(1)} ms (${sorted.length})`);
+  console.log(
+    `${what}: median ${at(0.5)} ms, 95 in a hundred ${at(0.95)} ms${budget === undefined ? '' : ` (at most ${budget}${over ? ': OVER' : ''})`}, slowest ${at(1)} ms (${sorted.length})`,
+  );
   return !over;
 }
 say('taken by a server', taken);
-const both = [...sentAt].flatMap(([id, at]) => (seen[0].has(id) && seen[1].has(id) ? [{ at, ms: Math.max(seen[0].get(id)!, seen[1].get(id)!) - at }] : []));
+const both = [...sentAt].flatMap(([id, at]) =>
+  seen[0].has(id) && seen[1].has(id) ? [{ at, ms: Math.max(seen[0].get(id)!, seen[1].get(id)!) - at }] : [],
+);
 // A stream whose machine was killed is opened anew within a second or two.
 const quiet = both.filter(({ at }) => at < killedAt - 1000 || at > killedAt + 5000);
-good = say('seen on both streams', quiet.map(({ ms }) => ms), BUDGET.seen) && good;
-if (quiet.length < both.length) say('seen on both while a machine was killed', both.filter((own) => !quiet.includes(own)).map(({ ms }) => ms));
+good =
+  say(
+    'seen on both streams',
+    quiet.map(({ ms }) => ms),
+    BUDGET.seen,
+  ) && good;
+if (quiet.length < both.length)
+  say(
+    'seen on both while a machine was killed',
+    both.filter((own) => !quiet.includes(own)).map(({ ms }) => ms),
+  );
 const lost = [...sentAt.keys()].filter((id) => !seen[0].has(id) || !seen[1].has(id)).length;
-const { rows } = await inSalon(actor.salonId, (trx) => trx.raw('select count(*)::int as n, count(distinct id)::int as d from service_event'));
-console.log(`events sent ${sentAt.size}, kept ${rows[0].n} (each once: ${rows[0].n === rows[0].d && rows[0].n === sentAt.size}), not seen on both streams ${lost}, refused ${failures.length}${failures.length > 0 ? ` (${[...new Set(failures)].join(', ')})` : ''}`);
+const { rows } = await inSalon(actor.salonId, (trx) =>
+  trx.raw('select count(*)::int as n, count(distinct id)::int as d from service_event'),
+);
+console.log(
+  `events sent ${sentAt.size}, kept ${rows[0].n} (each once: ${rows[0].n === rows[0].d && rows[0].n === sentAt.size}), not seen on both streams ${lost}, refused ${failures.length}${failures.length > 0 ? ` (${[...new Set(failures)].join(', ')})` : ''}`,
+);
 good &&= lost === 0 && failures.length === 0 && rows[0].n === sentAt.size;
 
 closing = true;

@@ -11,7 +11,18 @@ const { documents, facts } = visitOf({ plan: startPlan(), consult: EMPTY_CONSULT
 
 test('a thread answers what the engine answers here', async () => {
   const here = createVisitEngine().compute(documents, facts);
-  const keys = ['work', 'clock', 'timed', 'script', 'needs', 'cautions', 'estimate', 'colours', 'steps', 'after'] as const;
+  const keys = [
+    'work',
+    'clock',
+    'timed',
+    'script',
+    'needs',
+    'cautions',
+    'estimate',
+    'colours',
+    'steps',
+    'after',
+  ] as const;
   // The first thread starts and reads its code: that is not what ends here, however slow the machine.
   await inThread('salon', 'sheet', startPlan(), AMPLE_MS);
   const there = await computedOf('salon', { documents, facts }, keys);
@@ -21,18 +32,40 @@ test('a thread answers what the engine answers here', async () => {
 });
 
 test('what takes too long is ended with a sentence, and the thread after it works', async () => {
-  const many = Array.from({ length: 40 }, (_, i) => ({ ...startPlan().panels[i % 3], id: `p${i}`, name: `P${i}` }));
+  const many = Array.from({ length: 40 }, (_, i) => ({
+    ...startPlan().panels[i % 3],
+    id: `p${i}`,
+    name: `P${i}`,
+  }));
   const plan = parsePlan({ ...startPlan(), sectioning: [], panels: many });
   if (!plan.ok) throw new Error(plan.problem);
-  await expect(inThread('salon', 'sheet', plan.value, 300)).rejects.toThrow(/^This pattern takes too long to work out/);
+  await expect(inThread('salon', 'sheet', plan.value, 300)).rejects.toThrow(
+    /^This pattern takes too long to work out/,
+  );
   expect((await inThread('salon', 'sheet', startPlan(), AMPLE_MS)).totals.foils).toBeGreaterThan(90);
 }, 60_000);
 
 test('a salon that asks for too much waits for itself, and others do not wait for it', async () => {
   // Both threads run.
   await Promise.all(['one', 'other'].map((salon) => inThread(salon, 'sheet', startPlan(), AMPLE_MS)));
-  const heavy = { ...startPlan(), panels: startPlan().panels.map((own) => ({ ...own, variation: { seed: 1, dropoutMm: 1, angleDeg: 1, side: 'both' as const } })) };
-  const asked = Array.from({ length: 40 }, (_, i) => inThread('greedy', 'sheet', { ...heavy, name: `${i}`, head: { ...heavy.head, circumferenceMm: 540 + i } }, AMPLE_MS).then(() => 'done', (error: Error) => error.message));
+  const heavy = {
+    ...startPlan(),
+    panels: startPlan().panels.map((own) => ({
+      ...own,
+      variation: { seed: 1, dropoutMm: 1, angleDeg: 1, side: 'both' as const },
+    })),
+  };
+  const asked = Array.from({ length: 40 }, (_, i) =>
+    inThread(
+      'greedy',
+      'sheet',
+      { ...heavy, name: `${i}`, head: { ...heavy.head, circumferenceMm: 540 + i } },
+      AMPLE_MS,
+    ).then(
+      () => 'done',
+      (error: Error) => error.message,
+    ),
+  );
   const from = performance.now();
   await inThread('modest', 'sheet', startPlan(), AMPLE_MS);
   const waited = performance.now() - from;

@@ -18,7 +18,8 @@ const MOST_WAITING = 24;
 /** A thread that had nothing to do for so long goes, ms. */
 const IDLE_MS = 120_000;
 
-const TOO_LONG = 'This pattern takes too long to work out: it has too many panels or outlines. Take some away and try again.';
+const TOO_LONG =
+  'This pattern takes too long to work out: it has too many panels or outlines. Take some away and try again.';
 const TOO_MUCH = 'This salon asks for too much at once. Try again in a moment.';
 
 /** Answers that are small and asked for again and again, by what was asked: the same asks have the same answers. */
@@ -51,13 +52,19 @@ function threads(): Kept {
   return kept.latticeCompute;
 }
 
-const keyOf = (kind: keyof Tasks, given: unknown) => createHash('sha256').update(kind).update(JSON.stringify(given)).digest('base64');
+const keyOf = (kind: keyof Tasks, given: unknown) =>
+  createHash('sha256').update(kind).update(JSON.stringify(given)).digest('base64');
 
 /**
  * Computes something in a thread, after what the salon has asked for before.
  * @throws NotNow with a sentence where it takes too long, or too much of the salon waits already
  */
-export async function inThread<K extends keyof Tasks>(salonId: string, kind: K, given: Parameters<Tasks[K]>[0], mostMs = MOST_MS): Promise<ReturnType<Tasks[K]>> {
+export async function inThread<K extends keyof Tasks>(
+  salonId: string,
+  kind: K,
+  given: Parameters<Tasks[K]>[0],
+  mostMs = MOST_MS,
+): Promise<ReturnType<Tasks[K]>> {
   const { pool, waiting, answers } = threads();
   const known = REMEMBERED.has(kind) ? answers.get(keyOf(kind, given), () => ({})) : undefined;
   if (known && 'answer' in known) return known.answer as ReturnType<Tasks[K]>;
@@ -69,7 +76,9 @@ export async function inThread<K extends keyof Tasks>(salonId: string, kind: K, 
   const run = own.last.then(async () => {
     const ends = watch().computed.startTimer({ task: kind });
     try {
-      const answer = (await pool.run({ kind, given }, { signal: AbortSignal.timeout(mostMs) })) as ReturnType<Tasks[K]>;
+      const answer = (await pool.run({ kind, given }, { signal: AbortSignal.timeout(mostMs) })) as ReturnType<
+        Tasks[K]
+      >;
       ends({ came: 'done' });
       if (known) known.answer = answer;
       return answer;
@@ -89,7 +98,11 @@ export async function inThread<K extends keyof Tasks>(salonId: string, kind: K, 
 }
 
 /** What is asked for of a computed visit. See {@link inThread}. */
-export async function computedOf<K extends SentKey>(salonId: string, asked: Asked, keys: readonly K[]): Promise<Pick<Sent, K>> {
+export async function computedOf<K extends SentKey>(
+  salonId: string,
+  asked: Asked,
+  keys: readonly K[],
+): Promise<Pick<Sent, K>> {
   if (keys.length === 0) return {} as Pick<Sent, K>;
   return inThread(salonId, 'computed', { documents: asked.documents, facts: asked.facts, keys });
 }

@@ -5,7 +5,12 @@ import { createPatternEngine } from '../../core/pattern';
 import { againSheet } from '../../core/record';
 import { inMeasures, moneyIn } from '../../core/units';
 import { limitsOf, timeThereIs, type House } from '../../core/visit';
-import { createVisitEngine, type ComputedVisit, type VisitDocuments, type VisitFacts } from '../../core/visit/computed';
+import {
+  createVisitEngine,
+  type ComputedVisit,
+  type VisitDocuments,
+  type VisitFacts,
+} from '../../core/visit/computed';
 
 /** They remember heads and parts of visits, and what they remember changes no result. */
 const visits = createVisitEngine();
@@ -45,14 +50,30 @@ const TASKS = {
   },
   next: (asked: Asked) => computeOf(asked).next(),
   sheet: (plan: Parameters<typeof patterns.compute>[0]) => patterns.compute(plan).sheet,
-  stationSheet({ house, words, ...asked }: Asked & { house: House; words: Omit<StationFacts, 'brightness' | 'shares' | 'cautions'> }) {
+  stationSheet({
+    house,
+    words,
+    ...asked
+  }: Asked & { house: House; words: Omit<StationFacts, 'brightness' | 'shares' | 'cautions'> }) {
     const computed = computeOf(asked);
     const { consult, plan, pattern, work, shares } = computed;
     const limits = { ...limitsOf(house), minutes: timeThereIs(house, consult.minutesAtMost) };
-    const findings = checksOf(plan, pattern, limits, house.rulesOff, computed.checkFacts(moneyIn(house.prices.currency)));
-    const cautions = [...work.problems.map((own) => own.words), ...findings.map(({ seen }) => seen)].slice(0, MOST_CAUTIONS);
+    const findings = checksOf(
+      plan,
+      pattern,
+      limits,
+      house.rulesOff,
+      computed.checkFacts(moneyIn(house.prices.currency)),
+    );
+    const cautions = [...work.problems.map((own) => own.words), ...findings.map(({ seen }) => seen)].slice(
+      0,
+      MOST_CAUTIONS,
+    );
     return stationSheet(plan, pattern, work, {
-      ...words, brightness: consult.brightness, shares: shares.total, cautions: cautions.map((own) => inMeasures(own, words.measures)),
+      ...words,
+      brightness: consult.brightness,
+      shares: shares.total,
+      cautions: cautions.map((own) => inMeasures(own, words.measures)),
     });
   },
   againSheet({ words, ...asked }: Asked & { words: Parameters<typeof againSheet>[3] }) {
@@ -61,7 +82,10 @@ const TASKS = {
   },
   mixCard({ words, ...asked }: Asked & { words: Omit<CardFacts, 'cautions'> }) {
     const computed = computeOf(asked);
-    return mixCard(computed, { ...words, cautions: computed.cautions.map(({ weight, seen }) => (weight === 'stop' ? `Stop: ${seen}` : seen)) });
+    return mixCard(computed, {
+      ...words,
+      cautions: computed.cautions.map(({ weight, seen }) => (weight === 'stop' ? `Stop: ${seen}` : seen)),
+    });
   },
 };
 export type Tasks = typeof TASKS;

@@ -24,7 +24,23 @@ export const DEMO_SALONS: readonly DemoSalon[] = [
     name: 'Fernhollow Colour Rooms',
     people: [
       { name: 'Ottilie Marsh', email: 'ottilie@fernhollow.example', role: 'owner' },
-      { name: 'Bram Vale-Osei', email: 'bram@fernhollow.example', role: 'colourist', hours: { week: [null, HALF_PAST_NINE_TO_SIX, HALF_PAST_NINE_TO_SIX, { from: 12 * 60, to: 19 * 60 }, HALF_PAST_NINE_TO_SIX, HALF_PAST_NINE_TO_SIX, null], off: [] } },
+      {
+        name: 'Bram Vale-Osei',
+        email: 'bram@fernhollow.example',
+        role: 'colourist',
+        hours: {
+          week: [
+            null,
+            HALF_PAST_NINE_TO_SIX,
+            HALF_PAST_NINE_TO_SIX,
+            { from: 12 * 60, to: 19 * 60 },
+            HALF_PAST_NINE_TO_SIX,
+            HALF_PAST_NINE_TO_SIX,
+            null,
+          ],
+          off: [],
+        },
+      },
       { name: 'Suki Thornfield', email: 'suki@fernhollow.example', role: 'assistant' },
     ],
   },

@@ -4,7 +4,17 @@ import { zonesOf, type HairlineShape, type Zone, type ZoneFamily } from '../../c
 import type { Gather, Panel, Plan } from '../../core/pattern';
 import { Shelf, USUAL_RANGE } from '../../core/products';
 import { planOf, techniqueOf } from '../../core/technique';
-import { usualFormula, withProducts, type ConsentKind, type Consult, type HairTest, type LiftFormula, type Outcome, type TestDocument, type VisitMix } from '../../core/visit';
+import {
+  usualFormula,
+  withProducts,
+  type ConsentKind,
+  type Consult,
+  type HairTest,
+  type LiftFormula,
+  type Outcome,
+  type TestDocument,
+  type VisitMix,
+} from '../../core/visit';
 
 interface Booked {
   /** HH:MM */
@@ -23,11 +33,12 @@ export interface DemoVisit {
   readonly mix?: VisitMix;
   /** When it was booked for, on its day. */
   readonly booked?: Booked;
-  readonly outcome?: Pick<Outcome, 'done' | 'levelReached'> & Partial<Pick<Outcome, 'said' | 'inspection' | 'corrections' | 'nextWhat'>> & {
-    readonly nextInWeeks: number | null;
-    /** Where a zone came out at another level than the rest. */
-    readonly zoneLevels?: Partial<Record<Zone, number>>;
-  };
+  readonly outcome?: Pick<Outcome, 'done' | 'levelReached'> &
+    Partial<Pick<Outcome, 'said' | 'inspection' | 'corrections' | 'nextWhat'>> & {
+      readonly nextInWeeks: number | null;
+      /** Where a zone came out at another level than the rest. */
+      readonly zoneLevels?: Partial<Record<Zone, number>>;
+    };
 }
 
 export interface DemoClient {
@@ -37,7 +48,10 @@ export interface DemoClient {
   readonly note: string;
   /** Years before today that they were born; no birthday where it is not known. */
   readonly age?: number;
-  readonly tests?: readonly (Pick<HairTest, 'kind' | 'result'> & { readonly weeksAgo: number; readonly document?: Partial<TestDocument> })[];
+  readonly tests?: readonly (Pick<HairTest, 'kind' | 'result'> & {
+    readonly weeksAgo: number;
+    readonly document?: Partial<TestDocument>;
+  })[];
   /** Kinds of consent, signed by typing the name, at the first visit. */
   readonly consents?: readonly ConsentKind[];
   readonly visits: readonly DemoVisit[];
@@ -48,20 +62,36 @@ export interface DemoClient {
 /** Regrowth in mm by family of zones, both sides. */
 export function regrowth(mm: Partial<Record<ZoneFamily, number>>): Consult['regrowthMm'] {
   const out: Partial<Record<Zone, number>> = {};
-  for (const [family, value] of Object.entries(mm)) for (const zone of zonesOf(family as ZoneFamily)) out[zone] = value;
+  for (const [family, value] of Object.entries(mm))
+    for (const zone of zonesOf(family as ZoneFamily)) out[zone] = value;
   return out;
 }
 
 export const everywhere = (mm: number): Consult['regrowthMm'] =>
   regrowth({
-    'front-hairline': mm, temple: mm, 'ear-hairline': mm, 'nape-hairline': mm, front: mm, top: mm, crown: mm,
-    'upper-side': mm, 'lower-side': mm, 'upper-back': mm, occipital: mm, nape: mm,
+    'front-hairline': mm,
+    temple: mm,
+    'ear-hairline': mm,
+    'nape-hairline': mm,
+    front: mm,
+    top: mm,
+    crown: mm,
+    'upper-side': mm,
+    'lower-side': mm,
+    'upper-back': mm,
+    occipital: mm,
+    nape: mm,
   });
 
 /** The same regrowth everywhere, and no longer than the hair is: where it is new, all of it has grown since. */
 export function grownOn(own: Consult, mm: number): Consult {
   const lengthIn = (zone: Zone) => own.hair.byZone[zone]?.lengthMm ?? own.hair.lengthMm;
-  return { ...own, regrowthMm: Object.fromEntries(Object.entries(everywhere(mm)).map(([zone, grown]) => [zone, Math.min(grown!, lengthIn(zone as Zone))])) };
+  return {
+    ...own,
+    regrowthMm: Object.fromEntries(
+      Object.entries(everywhere(mm)).map(([zone, grown]) => [zone, Math.min(grown!, lengthIn(zone as Zone))]),
+    ),
+  };
 }
 
 export interface Recipe {
@@ -97,11 +127,23 @@ export function plan(name: string, consult: Consult, back: Recipe, sides: Recipe
 export function consult(fields: Partial<Consult> & { partMm?: number }): Consult {
   const { partMm, ...rest } = fields;
   const made = { ...EMPTY_CONSULT, ...rest };
-  return partMm === undefined ? made : { ...made, head: { ...made.head, part: { ...made.head.part, offsetMm: partMm } } };
+  return partMm === undefined
+    ? made
+    : { ...made, head: { ...made.head, part: { ...made.head.part, offsetMm: partMm } } };
 }
 
-export function head(circumferenceMm: number, partMm: number, left: HairlineShape = 'round', right = left): Consult['head'] {
-  return { ...AVERAGE_HEAD, circumferenceMm, hairline: { left, right }, part: { ...AVERAGE_HEAD.part, offsetMm: partMm } };
+export function head(
+  circumferenceMm: number,
+  partMm: number,
+  left: HairlineShape = 'round',
+  right = left,
+): Consult['head'] {
+  return {
+    ...AVERAGE_HEAD,
+    circumferenceMm,
+    hairline: { left, right },
+    part: { ...AVERAGE_HEAD.part, offsetMm: partMm },
+  };
 }
 
 export const weave = (dropoutMm: number): Recipe => ({ gather: FINE, thicknessMm: 4, dropoutMm });
@@ -110,21 +152,35 @@ export const baby = (dropoutMm: number): Recipe => ({ gather: BABY, thicknessMm:
 /** A technique of the library, laid on this head. */
 export function laid(key: string, consulted: Consult, name?: string): Plan {
   const technique = techniqueOf(key)!;
-  return { ...planOf(technique, { head: consulted.head, hair: consulted.hair }), name: name ?? technique.name };
+  return {
+    ...planOf(technique, { head: consulted.head, hair: consulted.hair }),
+    name: name ?? technique.name,
+  };
 }
 
 /** The hair map of some families of zones, both sides. */
 export function seen(parts: Partial<Record<ZoneFamily, Consult['map'][Zone]>>): Consult['map'] {
   const out: Consult['map'] = {};
-  for (const [family, entry] of Object.entries(parts)) for (const zone of zonesOf(family as ZoneFamily)) out[zone] = entry;
+  for (const [family, entry] of Object.entries(parts))
+    for (const zone of zonesOf(family as ZoneFamily)) out[zone] = entry;
   return out;
 }
 
 /** Asked and looked at, and nothing found. */
-export const WELL: Consult['health'] = { allergy: 'none', dyes: 'none', scalp: 'sound', strandFeel: 'sound', noted: [] };
+export const WELL: Consult['health'] = {
+  allergy: 'none',
+  dyes: 'none',
+  scalp: 'sound',
+  strandFeel: 'sound',
+  noted: [],
+};
 
 /** The usual formula with what differs. */
-export const lift = (part: Partial<LiftFormula> = {}): LiftFormula => ({ ...usualFormula(new Shelf(EMPTY_MIX, USUAL_RANGE))!, ...part });
+export const lift = (part: Partial<LiftFormula> = {}): LiftFormula => ({
+  ...usualFormula(new Shelf(EMPTY_MIX, USUAL_RANGE))!,
+  ...part,
+});
 
 /** What was mixed, with the products of the usual range. */
-export const mix = (part: Partial<VisitMix>): VisitMix => withProducts({ ...EMPTY_MIX, ...part }, USUAL_RANGE);
+export const mix = (part: Partial<VisitMix>): VisitMix =>
+  withProducts({ ...EMPTY_MIX, ...part }, USUAL_RANGE);

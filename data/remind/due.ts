@@ -16,20 +16,31 @@ export type Enqueue = (reminder: JobData['reminder']) => Promise<unknown>;
 export async function enqueueDue(enqueue: Enqueue): Promise<void> {
   if (!outboxPlace()) return;
   const { rows } = await database().raw('select salon_id, salon_name from salons_here()');
-  for (const { salon_id: salonId, salon_name: salonName } of rows as { salon_id: string; salon_name: string }[]) {
+  for (const { salon_id: salonId, salon_name: salonName } of rows as {
+    salon_id: string;
+    salon_name: string;
+  }[]) {
     // What cannot be read of one salon holds no other up.
-    await enqueueFor({ salonId, salonName }, enqueue).catch((error: unknown) => watch().log.error({ salon: salonId, ...errorFacts(error) }, 'reminders'));
+    await enqueueFor({ salonId, salonName }, enqueue).catch((error: unknown) =>
+      watch().log.error({ salon: salonId, ...errorFacts(error) }, 'reminders'),
+    );
   }
 }
 
-async function enqueueFor(salon: { readonly salonId: string; readonly salonName: string }, enqueue: Enqueue): Promise<void> {
+async function enqueueFor(
+  salon: { readonly salonId: string; readonly salonName: string },
+  enqueue: Enqueue,
+): Promise<void> {
   // Most houses send by hand: nothing is looked up for those.
   if ((await readHouse(salon)).document.reminders.fromMinute === null) return;
   const { remindable, house } = await remindableNow(salon);
   const now = new Date(serverNow());
   const goesOut = ({ standing, slot }: Remindable) =>
-    standing === 'to-send' && slot !== null && goesOutNow(slot, house.reminders, today(house.timeZone, now), minuteOf(now, house.timeZone));
-  for (const { clientId, appointmentId, about } of remindable.filter(goesOut)) await enqueue({ ...salon, clientId, appointmentId: appointmentId!, about });
+    standing === 'to-send' &&
+    slot !== null &&
+    goesOutNow(slot, house.reminders, today(house.timeZone, now), minuteOf(now, house.timeZone));
+  for (const { clientId, appointmentId, about } of remindable.filter(goesOut))
+    await enqueue({ ...salon, clientId, appointmentId: appointmentId!, about });
 }
 
 /**

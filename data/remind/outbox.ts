@@ -1,7 +1,12 @@
 import { z } from 'zod';
 
 /** Where texts are handed over. Only this machine's own address is taken: nothing leaves it. */
-const place = z.string().regex(/^(127\.0\.0\.1|localhost):\d{1,5}$/, 'must be 127.0.0.1:port: texts are handed to an outbox on this machine and to no other');
+const place = z
+  .string()
+  .regex(
+    /^(127\.0\.0\.1|localhost):\d{1,5}$/,
+    'must be 127.0.0.1:port: texts are handed to an outbox on this machine and to no other',
+  );
 
 /** The outbox of this installation, host:port; undefined where there is none. @throws Error for an address elsewhere */
 export function outboxPlace(text = process.env.LATTICE_OUTBOX): string | undefined {
@@ -11,7 +16,8 @@ export function outboxPlace(text = process.env.LATTICE_OUTBOX): string | undefin
   return read.data;
 }
 
-export type HandedOver = { readonly taken: true } | { readonly taken: false; readonly answered: boolean; readonly problem: string };
+export type HandedOver =
+  { readonly taken: true } | { readonly taken: false; readonly answered: boolean; readonly problem: string };
 
 const ANSWER_MS = 4000;
 const problemSchema = z.object({ problem: z.string().max(200) });
@@ -21,15 +27,36 @@ const problemSchema = z.object({ problem: z.string().max(200) });
  * whenever no answer came.
  * @returns why it was not taken, and whether the outbox answered at all
  */
-export async function handOver(at: string, { id, phone, words }: { readonly id: string; readonly phone: string; readonly words: string }, waitMs = ANSWER_MS): Promise<HandedOver> {
+export async function handOver(
+  at: string,
+  { id, phone, words }: { readonly id: string; readonly phone: string; readonly words: string },
+  waitMs = ANSWER_MS,
+): Promise<HandedOver> {
   let answer: Response;
   try {
-    answer = await fetch(`http://${at}/messages`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ id, to: phone, words }), signal: AbortSignal.timeout(waitMs) });
+    answer = await fetch(`http://${at}/messages`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ id, to: phone, words }),
+      signal: AbortSignal.timeout(waitMs),
+    });
   } catch (error) {
     const late = (error as Error).name === 'TimeoutError';
-    return { taken: false, answered: false, problem: late ? 'The outbox gave no answer in time. Try again: it takes a text once.' : 'The outbox cannot be reached. Try again later: it takes a text once.' };
+    return {
+      taken: false,
+      answered: false,
+      problem: late
+        ? 'The outbox gave no answer in time. Try again: it takes a text once.'
+        : 'The outbox cannot be reached. Try again later: it takes a text once.',
+    };
   }
   if (answer.ok) return { taken: true };
   const read = problemSchema.safeParse(await answer.json().catch(() => null));
-  return { taken: false, answered: true, problem: read.success ? `The outbox refused it: ${read.data.problem}` : `The outbox refused it (${answer.status}).` };
+  return {
+    taken: false,
+    answered: true,
+    problem: read.success
+      ? `The outbox refused it: ${read.data.problem}`
+      : `The outbox refused it (${answer.status}).`,
+  };
 }

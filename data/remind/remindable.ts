@@ -1,4 +1,14 @@
-import { fillReminder, hourMinute, KIND_WORDS, reminderStanding, textsNeeded, withPage, type ReminderKind, type ReminderStanding, type Slot } from '../../core/diary';
+import {
+  fillReminder,
+  hourMinute,
+  KIND_WORDS,
+  reminderStanding,
+  textsNeeded,
+  withPage,
+  type ReminderKind,
+  type ReminderStanding,
+  type Slot,
+} from '../../core/diary';
 import { calendarOf, dayAfter, minuteOf, today } from '../../core/units';
 import type { House } from '../../core/visit';
 import { dueClients, listAppointments } from '../appointments';
@@ -38,51 +48,95 @@ export interface RemindableNow {
 }
 
 /** One of them by what it is of; undefined where it is none any more. */
-export const sameReminder = (all: readonly Remindable[], { clientId, appointmentId, about }: Pick<Remindable, 'clientId' | 'appointmentId' | 'about'>): Remindable | undefined =>
+export const sameReminder = (
+  all: readonly Remindable[],
+  { clientId, appointmentId, about }: Pick<Remindable, 'clientId' | 'appointmentId' | 'about'>,
+): Remindable | undefined =>
   all.find((one) => one.clientId === clientId && one.appointmentId === appointmentId && one.about === about);
 
 /** Visits that are due within so many days can be reminded of. */
 const DUE_AHEAD_DAYS = 14;
 
 /** Every reminder of now: appointments to come that are not begun, and visits that are due and not booked. */
-export async function remindableNow(salon: { readonly salonId: string; readonly salonName: string }): Promise<RemindableNow> {
+export async function remindableNow(salon: {
+  readonly salonId: string;
+  readonly salonName: string;
+}): Promise<RemindableNow> {
   const { document: house } = await readHouse(salon);
   const { timeZone, reminders: set } = house;
   const calendar = calendarOf(house);
   const now = new Date(serverNow());
   const day = today(timeZone, now);
   const until = dayAfter(day, set.daysBefore);
-  const [booked, due] = await Promise.all([listAppointments(salon, day, until, timeZone), dueClients(salon, day, dayAfter(day, DUE_AHEAD_DAYS), timeZone)]);
-  const coming = booked.filter(({ state, begun, on, from }) => state === 'booked' && !begun && (on > day || from > minuteOf(now, timeZone)));
-  const { consented, kept } = await reminderFacts(salon, [...new Set([...coming, ...due].map(({ clientId }) => clientId))]);
-  type Own = Pick<Remindable, 'clientId' | 'clientName' | 'phone' | 'appointmentId' | 'slot' | 'about' | 'what'>;
+  const [booked, due] = await Promise.all([
+    listAppointments(salon, day, until, timeZone),
+    dueClients(salon, day, dayAfter(day, DUE_AHEAD_DAYS), timeZone),
+  ]);
+  const coming = booked.filter(
+    ({ state, begun, on, from }) =>
+      state === 'booked' && !begun && (on > day || from > minuteOf(now, timeZone)),
+  );
+  const { consented, kept } = await reminderFacts(salon, [
+    ...new Set([...coming, ...due].map(({ clientId }) => clientId)),
+  ]);
+  type Own = Pick<
+    Remindable,
+    'clientId' | 'clientName' | 'phone' | 'appointmentId' | 'slot' | 'about' | 'what'
+  >;
   const one = (own: Own, template: string, said: Record<string, string>): Remindable => {
-    const sent = kept.filter(({ clientId, appointmentId }) => clientId === own.clientId && appointmentId === own.appointmentId);
+    const sent = kept.filter(
+      ({ clientId, appointmentId }) => clientId === own.clientId && appointmentId === own.appointmentId,
+    );
     const same = sent.find(({ about }) => about === own.about);
     const words = fillReminder(template, { ...said, name: own.clientName, salon: salon.salonName });
     return {
-      ...own, kind: own.appointmentId === null ? 'due' : 'appointment', words, texts: textsNeeded(withPage(words, samplePage())),
-      standing: reminderStanding({ phone: own.phone, consent: consented.has(own.clientId), kept: same?.state ?? null }),
-      problem: same?.problem ?? '', movedSince: own.appointmentId !== null && !same && sent.some(({ state }) => state === 'sent'),
+      ...own,
+      kind: own.appointmentId === null ? 'due' : 'appointment',
+      words,
+      texts: textsNeeded(withPage(words, samplePage())),
+      standing: reminderStanding({
+        phone: own.phone,
+        consent: consented.has(own.clientId),
+        kept: same?.state ?? null,
+      }),
+      problem: same?.problem ?? '',
+      movedSince: own.appointmentId !== null && !same && sent.some(({ state }) => state === 'sent'),
     };
   };
   return {
-    house, until,
+    house,
+    until,
     remindable: [
-      ...coming.map((own) => one(
-        {
-          clientId: own.clientId, clientName: own.clientName, phone: own.phone, appointmentId: own.id, slot: { on: own.on, from: own.from },
-          about: `${own.on} ${hourMinute(own.from)}`, what: `${calendar.weekday(own.on)}, ${calendar.time(own.from)}, ${KIND_WORDS[own.kind].toLowerCase()}`,
-        },
-        set.appointment, { day: calendar.weekday(own.on), time: calendar.time(own.from), colourist: own.personName },
-      )),
-      ...due.map((own) => one(
-        {
-          clientId: own.clientId, clientName: own.clientName, phone: own.phone, appointmentId: null, slot: null,
-          about: own.nextOn, what: `${KIND_WORDS[own.nextWhat].toLowerCase()}, due ${calendar.day(own.nextOn)}`,
-        },
-        set.due, { day: calendar.weekday(own.nextOn) },
-      )),
+      ...coming.map((own) =>
+        one(
+          {
+            clientId: own.clientId,
+            clientName: own.clientName,
+            phone: own.phone,
+            appointmentId: own.id,
+            slot: { on: own.on, from: own.from },
+            about: `${own.on} ${hourMinute(own.from)}`,
+            what: `${calendar.weekday(own.on)}, ${calendar.time(own.from)}, ${KIND_WORDS[own.kind].toLowerCase()}`,
+          },
+          set.appointment,
+          { day: calendar.weekday(own.on), time: calendar.time(own.from), colourist: own.personName },
+        ),
+      ),
+      ...due.map((own) =>
+        one(
+          {
+            clientId: own.clientId,
+            clientName: own.clientName,
+            phone: own.phone,
+            appointmentId: null,
+            slot: null,
+            about: own.nextOn,
+            what: `${KIND_WORDS[own.nextWhat].toLowerCase()}, due ${calendar.day(own.nextOn)}`,
+          },
+          set.due,
+          { day: calendar.weekday(own.nextOn) },
+        ),
+      ),
     ],
   };
 }

@@ -6,6 +6,11 @@ import { freezeScript } from '../services';
 export function beginUnasked(actor: Actor, visitId: string): Promise<void> {
   return inSalon(actor.salonId, async (trx) => {
     await trx('visit').where({ id: visitId }).update({ begun_at: trx.fn.now(), begun_by: actor.personId });
-    await freezeScript(trx, actor, visitId, (await lockedVisit(trx, actor, visitId, ['script']))!.computed.script);
+    await freezeScript(
+      trx,
+      actor,
+      visitId,
+      (await lockedVisit(trx, actor, visitId, ['script']))!.computed.script,
+    );
   });
 }

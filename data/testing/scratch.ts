@@ -33,9 +33,12 @@ export async function scratchDatabase(): Promise<Scratch> {
 export async function scratchWithDemo(today: string): Promise<Scratch> {
   const template = `lattice_demo_${process.pid}_${today}`;
   const { appUrl, at, server, name } = ready();
-  const { rows: kept }: { rows: { datname: string }[] } = await server.raw("select datname from pg_database where datname like 'lattice_demo_%'");
+  const { rows: kept }: { rows: { datname: string }[] } = await server.raw(
+    "select datname from pg_database where datname like 'lattice_demo_%'",
+  );
   // Those of runs before this one hold what the code of then has loaded.
-  for (const { datname } of kept) if (!datname.startsWith(`lattice_demo_${process.pid}_`)) await dropped(server, datname);
+  for (const { datname } of kept)
+    if (!datname.startsWith(`lattice_demo_${process.pid}_`)) await dropped(server, datname);
   if (!kept.some(({ datname }) => datname === template)) {
     await server.raw('create database ??', [template]);
     const first = connect(Object.assign(new URL(at.owner), { pathname: `/${template}` }).href, 2);
@@ -62,7 +65,9 @@ export async function scratchFromDump(dump: string): Promise<Scratch> {
   const sql = dump.replace(/\blattice_owner\b/g, 'current_user');
   const client = await owner.client.acquireConnection();
   try {
-    await client.query(`grant create on schema public to lattice_lookup; set check_function_bodies = false; ${sql}; reset all; revoke create on schema public from lattice_lookup;`);
+    await client.query(
+      `grant create on schema public to lattice_lookup; set check_function_bodies = false; ${sql}; reset all; revoke create on schema public from lattice_lookup;`,
+    );
   } finally {
     await owner.client.releaseConnection(client);
   }

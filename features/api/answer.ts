@@ -10,15 +10,37 @@ import { holderOf, OPERATIONS, UnreadableDocument } from './queries';
 /** Requests that one token may make in a minute. */
 export const MOST_A_MINUTE = 600;
 const TITLES: Readonly<Record<number, string>> = {
-  400: 'Bad request', 401: 'No token', 403: 'Not allowed', 404: 'Not found', 409: 'Conflict', 412: 'Changed meanwhile', 413: 'Too large', 422: 'Cannot be used', 428: 'Revision missing', 429: 'Too many requests',
-  500: 'Failed', 503: 'Not now',
+  400: 'Bad request',
+  401: 'No token',
+  403: 'Not allowed',
+  404: 'Not found',
+  409: 'Conflict',
+  412: 'Changed meanwhile',
+  413: 'Too large',
+  422: 'Cannot be used',
+  428: 'Revision missing',
+  429: 'Too many requests',
+  500: 'Failed',
+  503: 'Not now',
 };
 
 /** A refusal as RFC 9457 has it. */
-export function problem(status: number, detail: string, headers: Readonly<Record<string, string>> = {}): Response {
+export function problem(
+  status: number,
+  detail: string,
+  headers: Readonly<Record<string, string>> = {},
+): Response {
   return Response.json(
     { type: 'about:blank', title: TITLES[status] ?? 'Refused', status, detail },
-    { status, headers: { 'Content-Type': 'application/problem+json', 'Cache-Control': 'no-store', ...(status === 413 && { Connection: 'close' }), ...headers } },
+    {
+      status,
+      headers: {
+        'Content-Type': 'application/problem+json',
+        'Cache-Control': 'no-store',
+        ...(status === 413 && { Connection: 'close' }),
+        ...headers,
+      },
+    },
   );
 }
 export const sayRefused = ({ status, message }: Refused): Response => problem(status, message);
@@ -38,22 +60,44 @@ async function answered(request: Request, segments: readonly string[]): Promise<
   const secret = /^Bearer (\S+)$/i.exec(request.headers.get('authorization') ?? '')?.[1];
   const holder = secret === undefined ? undefined : await holderOf(secret);
   if (!holder) {
-    throw new ApiProblem(401, secret === undefined ? 'Authorization: bring a token, as Bearer lattice_….' : 'Authorization: this token opens nothing, or no longer.', { 'WWW-Authenticate': 'Bearer' });
+    throw new ApiProblem(
+      401,
+      secret === undefined
+        ? 'Authorization: bring a token, as Bearer lattice_….'
+        : 'Authorization: this token opens nothing, or no longer.',
+      { 'WWW-Authenticate': 'Bearer' },
+    );
   }
-  if (holder.requests > MOST_A_MINUTE) throw new ApiProblem(429, `This token has asked more than ${MOST_A_MINUTE} times in a minute.`, { 'Retry-After': '60' });
+  if (holder.requests > MOST_A_MINUTE)
+    throw new ApiProblem(429, `This token has asked more than ${MOST_A_MINUTE} times in a minute.`, {
+      'Retry-After': '60',
+    });
   const there = OPERATIONS.flatMap((own) => {
     const ids = idsIn(own.path, segments);
     return ids ? [{ own, ids }] : [];
   });
-  if (there.length === 0) throw new ApiProblem(404, 'There is nothing at this address; openapi.json says what there is.');
+  if (there.length === 0)
+    throw new ApiProblem(404, 'There is nothing at this address; openapi.json says what there is.');
   const found = there.find(({ own }) => own.method === request.method);
-  if (!found) return problem(405, `This address takes ${there.map(({ own }) => own.method).join(' and ')}.`, { Allow: there.map(({ own }) => own.method).join(', ') });
+  if (!found)
+    return problem(405, `This address takes ${there.map(({ own }) => own.method).join(' and ')}.`, {
+      Allow: there.map(({ own }) => own.method).join(', '),
+    });
   const { own, ids } = found;
-  if (!holder.scopes.includes(own.scope)) throw new ApiProblem(403, `This token may not: it lacks ${own.scope}.`);
+  if (!holder.scopes.includes(own.scope))
+    throw new ApiProblem(403, `This token may not: it lacks ${own.scope}.`);
   const { body, revision, made } = await own.run(holder, await askedOf(request, own, ids));
   const etag = own.revised && revision !== undefined ? `"${revision}"` : undefined;
   const headers = { 'Cache-Control': 'no-store', ...(etag && { ETag: etag }) };
-  if (etag && own.method === 'GET' && request.headers.get('if-none-match')?.split(',').some((one) => one.trim().replace(/^W\//, '') === etag)) return new Response(null, { status: 304, headers });
+  if (
+    etag &&
+    own.method === 'GET' &&
+    request.headers
+      .get('if-none-match')
+      ?.split(',')
+      .some((one) => one.trim().replace(/^W\//, '') === etag)
+  )
+    return new Response(null, { status: 304, headers });
   return Response.json(body, { status: own.makes && made ? 201 : 200, headers });
 }
 
@@ -94,9 +138,14 @@ function queryOf(request: Request): Record<string, string> {
 function baseOf(headers: Headers): number {
   if (headers.get('if-none-match')?.trim() === '*') return 0;
   const match = headers.get('if-match');
-  if (match === null) throw new ApiProblem(428, 'If-Match: say which revision this follows, as the ETag says it; If-None-Match: * where nothing is there yet.');
+  if (match === null)
+    throw new ApiProblem(
+      428,
+      'If-Match: say which revision this follows, as the ETag says it; If-None-Match: * where nothing is there yet.',
+    );
   const revision = /^"(\d{1,10})"$/.exec(match.trim())?.[1];
-  if (revision === undefined || Number(revision) >= 2 ** 31) throw new ApiProblem(412, 'If-Match: must be an ETag of this, such as "3".');
+  if (revision === undefined || Number(revision) >= 2 ** 31)
+    throw new ApiProblem(412, 'If-Match: must be an ETag of this, such as "3".');
   return Number(revision);
 }
 

@@ -6,8 +6,16 @@ import { problemSchema, type Operation } from './operation';
 import { OPERATIONS } from './queries';
 import { SCOPES } from './scopes';
 
-const PROBLEMS: Readonly<Record<number, string>> = { 401: 'No token, or one that opens nothing', 403: 'The token’s scopes or its person’s role do not reach so far', 404: 'Not in this salon', 429: `More than ${MOST_A_MINUTE} requests in a minute` };
-const FOLLOWS: Readonly<Record<number, string>> = { 412: 'Changed since; nothing was overwritten', 428: 'If-Match is missing' };
+const PROBLEMS: Readonly<Record<number, string>> = {
+  401: 'No token, or one that opens nothing',
+  403: 'The token’s scopes or its person’s role do not reach so far',
+  404: 'Not in this salon',
+  429: `More than ${MOST_A_MINUTE} requests in a minute`,
+};
+const FOLLOWS: Readonly<Record<number, string>> = {
+  412: 'Changed since; nothing was overwritten',
+  428: 'If-Match is missing',
+};
 
 /** The API as OpenAPI 3.1 describes it, from the same operations and schemas that answer. */
 export function openApi(): object {
@@ -18,20 +26,43 @@ export function openApi(): object {
     info: {
       title: 'Dappled Lattice',
       version: '1',
-      description: 'For a salon’s own tools. The owner makes tokens under House, Tokens. Documents are those of docs/formats; a change names the revision that it follows, and one that comes too late overwrites nothing.',
+      description:
+        'For a salon’s own tools. The owner makes tokens under House, Tokens. Documents are those of docs/formats; a change names the revision that it follows, and one that comes too late overwrites nothing.',
     },
     servers: [{ url: '/api/v1' }],
     security: [{ token: [] }],
-    components: { securitySchemes: { token: { type: 'http', scheme: 'bearer', description: `Scopes: ${Object.entries(SCOPES).map(([scope, words]) => `${scope} (${words})`).join(', ')}` } } },
+    components: {
+      securitySchemes: {
+        token: {
+          type: 'http',
+          scheme: 'bearer',
+          description: `Scopes: ${Object.entries(SCOPES)
+            .map(([scope, words]) => `${scope} (${words})`)
+            .join(', ')}`,
+        },
+      },
+    },
     paths: paths as ZodOpenApiPathsObject,
   });
 }
 
 function described(own: Operation): ZodOpenApiOperationObject {
   const ids = [...own.path.matchAll(/\{(\w+)\}/g)].map(([, name]) => name);
-  const statuses = { ...PROBLEMS, ...((own.body || own.query) && { 422: 'What was sent cannot be used' }), ...(own.body && { 400: 'The body is not JSON', 413: 'The body is larger than a megabyte' }), ...(own.follows && FOLLOWS), ...(own.anyVersion && { 409: 'Not in this state of the visit' }) };
-  const etag = own.revised ? { headers: z.object({ ETag: z.string().describe('The revision, such as "3"') }) } : {};
-  const good = { description: own.makes ? 'Made' : 'Done', ...etag, content: { 'application/json': { schema: own.answer } } };
+  const statuses = {
+    ...PROBLEMS,
+    ...((own.body || own.query) && { 422: 'What was sent cannot be used' }),
+    ...(own.body && { 400: 'The body is not JSON', 413: 'The body is larger than a megabyte' }),
+    ...(own.follows && FOLLOWS),
+    ...(own.anyVersion && { 409: 'Not in this state of the visit' }),
+  };
+  const etag = own.revised
+    ? { headers: z.object({ ETag: z.string().describe('The revision, such as "3"') }) }
+    : {};
+  const good = {
+    description: own.makes ? 'Made' : 'Done',
+    ...etag,
+    content: { 'application/json': { schema: own.answer } },
+  };
   return {
     operationId: own.id,
     summary: own.summary,
@@ -41,17 +72,34 @@ function described(own: Operation): ZodOpenApiOperationObject {
       ...(ids.length > 0 && { path: z.object(Object.fromEntries(ids.map((name) => [name, z.uuid()]))) }),
       ...(own.query && { query: own.query }),
       header: z.object({
-        ...(own.follows && { 'If-Match': z.string().optional().describe('ETag of the revision that this follows') }),
-        ...(own.revised && own.method === 'GET' && { 'If-None-Match': z.string().optional().describe('Answered 304 where it is still this revision') }),
-        ...(own.anyVersion && { 'Idempotency-Key': z.uuid().optional().describe('The same request sent again with the same key is taken once') }),
+        ...(own.follows && {
+          'If-Match': z.string().optional().describe('ETag of the revision that this follows'),
+        }),
+        ...(own.revised &&
+          own.method === 'GET' && {
+            'If-None-Match': z.string().optional().describe('Answered 304 where it is still this revision'),
+          }),
+        ...(own.anyVersion && {
+          'Idempotency-Key': z
+            .uuid()
+            .optional()
+            .describe('The same request sent again with the same key is taken once'),
+        }),
       }),
     },
-    ...(own.body && { requestBody: { required: true, content: { 'application/json': { schema: own.body } } } }),
+    ...(own.body && {
+      requestBody: { required: true, content: { 'application/json': { schema: own.body } } },
+    }),
     responses: {
       200: own.makes ? { ...good, description: 'Was there already' } : good,
       ...(own.makes && { 201: good }),
       ...(own.revised && own.method === 'GET' && { 304: { description: 'Still this revision' } }),
-      ...Object.fromEntries(Object.entries(statuses).map(([status, description]) => [status, { description, content: { 'application/problem+json': { schema: problemSchema } } }])),
+      ...Object.fromEntries(
+        Object.entries(statuses).map(([status, description]) => [
+          status,
+          { description, content: { 'application/problem+json': { schema: problemSchema } } },
+        ]),
+      ),
     },
   };
 }

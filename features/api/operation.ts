@@ -54,11 +54,20 @@ export interface Asked {
 type Infer<T, Else> = T extends z.ZodType ? z.infer<T> : Else;
 
 /** Types what is asked by what is declared. */
-export function operation<Q extends z.ZodObject | undefined = undefined, B extends z.ZodType | undefined = undefined>(
+export function operation<
+  Q extends z.ZodObject | undefined = undefined,
+  B extends z.ZodType | undefined = undefined,
+>(
   own: Omit<Operation, 'run' | 'query' | 'body'> & {
     readonly query?: Q;
     readonly body?: B;
-    run(asker: Asker, asked: Omit<Asked, 'query' | 'body'> & { readonly query: Infer<Q, Record<string, never>>; readonly body: Infer<B, undefined> }): Promise<Answered>;
+    run(
+      asker: Asker,
+      asked: Omit<Asked, 'query' | 'body'> & {
+        readonly query: Infer<Q, Record<string, never>>;
+        readonly body: Infer<B, undefined>;
+      },
+    ): Promise<Answered>;
   },
 ): Operation {
   return own as unknown as Operation;
@@ -76,5 +85,10 @@ export class ApiProblem extends Error {
 }
 
 export const problemSchema = z
-  .object({ type: z.literal('about:blank'), title: z.string(), status: z.int(), detail: z.string().describe('What is wrong, in a sentence') })
+  .object({
+    type: z.literal('about:blank'),
+    title: z.string(),
+    status: z.int(),
+    detail: z.string().describe('What is wrong, in a sentence'),
+  })
   .meta({ id: 'Problem', description: 'RFC 9457' });

@@ -39,7 +39,9 @@ export function AlarmCards({ alarms, links, visitId, onCheck, onPull, onPastLimi
   const calendar = useCalendar();
   const [open, setOpen] = useState(false);
   // What is past its limit is not said to be near it as well.
-  const past = new Set(alarms.flatMap(({ kind, block, visitId: of }) => (kind === 'over' ? [`${of} ${block}`] : [])));
+  const past = new Set(
+    alarms.flatMap(({ kind, block, visitId: of }) => (kind === 'over' ? [`${of} ${block}`] : [])),
+  );
   const own = alarms
     .filter(({ kind, block, visitId: of }) => kind !== 'limit' || !past.has(`${of} ${block}`))
     .sort((a, b) => URGENCY[a.kind] - URGENCY[b.kind] || a.due - b.due);
@@ -57,14 +59,21 @@ export function AlarmCards({ alarms, links, visitId, onCheck, onPull, onPastLimi
               key={`${of} ${key}`}
               className={clsx(
                 'flex min-h-[52px] items-center gap-3 border-b px-4 py-1',
-                urgent ? 'border-rowan bg-rowan text-[#fff]' : 'border-amber-bark bg-amber-pale text-amber-bark',
+                urgent
+                  ? 'border-rowan bg-rowan text-[#fff]'
+                  : 'border-amber-bark bg-amber-pale text-amber-bark',
               )}
             >
               <WarnIcon />
               <p className="min-w-0 flex-1 text-xl leading-tight font-bold">
                 {!here && `${clientName}: `}
                 {words}
-                {late && <span className="text-base font-semibold"> Late: it was due at {calendar.timeOf(due)}.</span>}
+                {late && (
+                  <span className="text-base font-semibold">
+                    {' '}
+                    Late: it was due at {calendar.timeOf(due)}.
+                  </span>
+                )}
               </p>
               {here && kind === 'check' && block && (
                 <Button className="h-[44px]" onClick={() => onCheck(block)}>

@@ -46,21 +46,54 @@ export function ChairApp() {
 
   const own = snapshots.find((one) => one.visitId === visitId);
   const link = links.find((one) => one.visitId === visitId);
-  const others = snapshots.filter((one) => one.visitId !== visitId && one.state !== null && one.state.startedAt !== null && one.state.finishedAt === null);
+  const others = snapshots.filter(
+    (one) =>
+      one.visitId !== visitId &&
+      one.state !== null &&
+      one.state.startedAt !== null &&
+      one.state.finishedAt === null,
+  );
   const written = [own, ...snapshots].find((one) => one?.service?.written)?.service?.written;
   return (
     <CalendarProvider calendar={calendarOf(written ?? { calendar: DAY_FIRST, timeZone: ownTimeZone() })}>
       <div data-live={device !== undefined} className="flex h-dvh flex-col">
         {others.length > 0 && <OtherClients snapshots={others} now={now} onShow={setVisitId} />}
-        {device && own && link && own.service && own.state
-          ? <MeasuresProvider measures={own.service.measures ?? METRIC}><ChairScreen key={own.visitId} device={device} link={link} links={links} snapshot={own} service={own.service} state={own.state} alarms={alarms} now={now} onServices={() => setChoosing(true)} /></MeasuresProvider>
-          : <Nothing problem={own?.problem ?? null} opening={visitId !== null && (own === undefined || own.status === 'opening')} offline={own?.status === 'offline'} onServices={() => setChoosing(true)} visitId={visitId} />}
+        {device && own && link && own.service && own.state ? (
+          <MeasuresProvider measures={own.service.measures ?? METRIC}>
+            <ChairScreen
+              key={own.visitId}
+              device={device}
+              link={link}
+              links={links}
+              snapshot={own}
+              service={own.service}
+              state={own.state}
+              alarms={alarms}
+              now={now}
+              onServices={() => setChoosing(true)}
+            />
+          </MeasuresProvider>
+        ) : (
+          <Nothing
+            problem={own?.problem ?? null}
+            opening={visitId !== null && (own === undefined || own.status === 'opening')}
+            offline={own?.status === 'offline'}
+            onServices={() => setChoosing(true)}
+            visitId={visitId}
+          />
+        )}
         <Dialog open={choosing} onOpenChange={setChoosing} title="Services under way" middle>
-          {choosing && <Choose snapshots={snapshots} now={now} onShow={(id) => {
-            kept.keep(id);
-            setVisitId(id);
-            setChoosing(false);
-          }} />}
+          {choosing && (
+            <Choose
+              snapshots={snapshots}
+              now={now}
+              onShow={(id) => {
+                kept.keep(id);
+                setVisitId(id);
+                setChoosing(false);
+              }}
+            />
+          )}
         </Dialog>
       </div>
     </CalendarProvider>
@@ -95,12 +128,20 @@ function useKeptServices(device: Device | undefined): { ids: readonly string[]; 
     let gone = false;
     void (async () => {
       const all = await db.services().catch(() => []);
-      const answer = await fetch('/api/services', { cache: 'no-store' }).then((own) => own.json(), () => null) as { ok: boolean; salonId?: string; services?: Running[] } | null;
+      const answer = (await fetch('/api/services', { cache: 'no-store' }).then(
+        (own) => own.json(),
+        () => null,
+      )) as { ok: boolean; salonId?: string; services?: Running[] } | null;
       const shown: string[] = [];
       for (const { visitId, salonId } of all) {
         if (answer?.ok && answer.salonId !== salonId) continue;
         // What is over, and was sent in full, need not stay on the device.
-        if (answer?.ok && !answer.services?.some((own) => own.visitId === visitId) && (await db.forget(visitId).catch(() => false))) continue;
+        if (
+          answer?.ok &&
+          !answer.services?.some((own) => own.visitId === visitId) &&
+          (await db.forget(visitId).catch(() => false))
+        )
+          continue;
         shown.push(visitId);
       }
       if (!gone) setIds(shown);
@@ -118,7 +159,14 @@ function useStepKeys(visitId: string | null, off: boolean): void {
   useEffect(() => {
     if (visitId === null || off) return;
     const onKey = (event: KeyboardEvent) => {
-      if (event.altKey || event.ctrlKey || event.metaKey || isTyping(event.target) || document.querySelector('[role=dialog]')) return;
+      if (
+        event.altKey ||
+        event.ctrlKey ||
+        event.metaKey ||
+        isTyping(event.target) ||
+        document.querySelector('[role=dialog]')
+      )
+        return;
       if (event.key === '[') router.push(`/visits/${visitId}/clock`);
       if (event.key === ']') router.push(`/visits/${visitId}/record`);
     };
@@ -136,15 +184,30 @@ interface NothingProps {
 }
 
 function Nothing({ problem, opening, offline, visitId, onServices }: NothingProps) {
-  const words = problem ?? (opening ? 'Opening the service …' : offline ? 'No network, and this device does not keep that service yet. It opens as soon as the network is back.' : 'Choose the service you are working on.');
+  const words =
+    problem ??
+    (opening
+      ? 'Opening the service …'
+      : offline
+        ? 'No network, and this device does not keep that service yet. It opens as soon as the network is back.'
+        : 'Choose the service you are working on.');
   return (
     <main className="grid flex-1 place-items-center p-8">
       <div className="grid max-w-[560px] gap-4 text-center">
         <h1 className="text-3xl font-bold wide">Chair</h1>
-        <p role="status" className="text-lg">{words}</p>
+        <p role="status" className="text-lg">
+          {words}
+        </p>
         <div className="flex justify-center gap-3">
-          <Button look="primary" onClick={onServices}>Services under way</Button>
-          <a href={visitId ? `/visits/${visitId}/clock` : '/clients'} className="inline-flex h-11 items-center rounded-ui border border-edge px-4 font-semibold hover:border-ink">{visitId ? 'To the visit' : 'To the clients'}</a>
+          <Button look="primary" onClick={onServices}>
+            Services under way
+          </Button>
+          <a
+            href={visitId ? `/visits/${visitId}/clock` : '/clients'}
+            className="inline-flex h-11 items-center rounded-ui border border-edge px-4 font-semibold hover:border-ink"
+          >
+            {visitId ? 'To the visit' : 'To the clients'}
+          </a>
         </div>
       </div>
     </main>
@@ -152,30 +215,62 @@ function Nothing({ problem, opening, offline, visitId, onServices }: NothingProp
 }
 
 /** Every service that runs: those of this device with what is due next, the others by their names. */
-function Choose({ snapshots, now, onShow }: { snapshots: readonly LinkSnapshot[]; now: number; onShow(id: string): void }) {
+function Choose({
+  snapshots,
+  now,
+  onShow,
+}: {
+  snapshots: readonly LinkSnapshot[];
+  now: number;
+  onShow(id: string): void;
+}) {
   const calendar = useCalendar();
   const [services, setServices] = useState<readonly Running[]>();
   const [problem, setProblem] = useState<string>();
   useEffect(() => {
-    fetch('/api/services', { cache: 'no-store' }).then(async (response) => {
-      const answer = (await response.json()) as { ok: boolean; problem?: string; services: Running[] };
-      if (answer.ok) setServices(answer.services);
-      else setProblem(answer.problem);
-    }, () => setProblem('No network: only what is kept on this device can be shown.'));
+    fetch('/api/services', { cache: 'no-store' }).then(
+      async (response) => {
+        const answer = (await response.json()) as { ok: boolean; problem?: string; services: Running[] };
+        if (answer.ok) setServices(answer.services);
+        else setProblem(answer.problem);
+      },
+      () => setProblem('No network: only what is kept on this device can be shown.'),
+    );
   }, []);
-  const here = snapshots.filter(({ state }) => state !== null && state.startedAt !== null && state.finishedAt === null);
+  const here = snapshots.filter(
+    ({ state }) => state !== null && state.startedAt !== null && state.finishedAt === null,
+  );
   const elsewhere = (services ?? []).filter(({ visitId }) => !here.some((own) => own.visitId === visitId));
   return (
     <div className="grid max-h-[60dvh] gap-3 overflow-y-auto">
-      {here.length > 0 && <div className="divide-y divide-line rounded-ui border border-line">{here.map((own) => <ServiceLine key={own.visitId} snapshot={own} now={now} onShow={onShow} />)}</div>}
-      {problem && <p role="alert" className="text-lg">{problem}</p>}
-      {!services && !problem && <p role="status" className="text-lg text-ink-soft">Looking …</p>}
-      {services && here.length === 0 && elsewhere.length === 0 && <p className="text-lg">No service is under way. Begin one from its visit, under Before you begin.</p>}
+      {here.length > 0 && (
+        <div className="divide-y divide-line rounded-ui border border-line">
+          {here.map((own) => (
+            <ServiceLine key={own.visitId} snapshot={own} now={now} onShow={onShow} />
+          ))}
+        </div>
+      )}
+      {problem && (
+        <p role="alert" className="text-lg">
+          {problem}
+        </p>
+      )}
+      {!services && !problem && (
+        <p role="status" className="text-lg text-ink-soft">
+          Looking …
+        </p>
+      )}
+      {services && here.length === 0 && elsewhere.length === 0 && (
+        <p className="text-lg">No service is under way. Begin one from its visit, under Before you begin.</p>
+      )}
       <ul className="grid gap-2">
         {elsewhere.map(({ visitId, clientName, begunAt }) => (
           <li key={visitId}>
             <Button className="h-[56px] w-full justify-between text-lg" onClick={() => onShow(visitId)}>
-              {clientName}<span className="text-base font-medium text-ink-soft">begun {calendar.timeOf(Date.parse(begunAt))}</span>
+              {clientName}
+              <span className="text-base font-medium text-ink-soft">
+                begun {calendar.timeOf(Date.parse(begunAt))}
+              </span>
             </Button>
           </li>
         ))}

@@ -35,7 +35,11 @@ function PartChoice({
 }) {
   return (
     <div role="group" aria-label="Which foils" className="flex flex-wrap gap-2">
-      <Button look={chosen === null ? 'primary' : 'plain'} aria-pressed={chosen === null} onClick={() => choose(null)}>
+      <Button
+        look={chosen === null ? 'primary' : 'plain'}
+        aria-pressed={chosen === null}
+        onClick={() => choose(null)}
+      >
         All that are on
       </Button>
       {on.map(({ block }) => (
@@ -91,9 +95,9 @@ export function AgainSheet({ state, done }: DecisionProps) {
     <div className="grid gap-4">
       <PartChoice {...part} />
       <p className="text-base">
-        {part.foils.length} {part.foils.length === 1 ? 'foil is' : 'foils are'} opened, wiped and painted again with a
-        fresh bowl. What has lifted counts; the maker’s limit runs from now. Feel a strand first: hair that stretches
-        gets no second application.
+        {part.foils.length} {part.foils.length === 1 ? 'foil is' : 'foils are'} opened, wiped and painted
+        again with a fresh bowl. What has lifted counts; the maker’s limit runs from now. Feel a strand first:
+        hair that stretches gets no second application.
       </p>
       <Presets
         words={USUAL_AGAIN}
@@ -113,12 +117,14 @@ export function StrengthSheet({ state, done }: DecisionProps) {
     ),
   );
   const mixes = Object.entries(state.mixes).filter(
-    ([, own]) => own.of.some(({ letter }) => letters.has(letter)) && own.volumes !== null && own.strengths.length > 1,
+    ([, own]) =>
+      own.of.some(({ letter }) => letters.has(letter)) && own.volumes !== null && own.strengths.length > 1,
   );
   const [chosen, choose] = useState(mixes[0]?.[0] ?? '');
   const [volumes, setVolumes] = useState<number>();
   const mix = state.mixes[chosen];
-  if (!mix) return <p className="text-lg">Everything that lifts is placed, or the house has no other strength.</p>;
+  if (!mix)
+    return <p className="text-lg">Everything that lifts is placed, or the house has no other strength.</p>;
   return (
     <div className="grid gap-4">
       {mixes.length > 1 && (
@@ -160,8 +166,8 @@ export function StrengthSheet({ state, done }: DecisionProps) {
             </p>
           )}
           <p className="text-base">
-            Every time, check and bowl of what is not placed follows. Leaflet, local rules and your judgement come
-            first.
+            Every time, check and bowl of what is not placed follows. Leaflet, local rules and your judgement
+            come first.
           </p>
           <Presets
             words={USUAL_STRENGTHS}

@@ -4,7 +4,10 @@ const KEY = 'lattice/chair/clock';
 export class DeviceClock {
   private offset: number;
 
-  constructor(private readonly storage: Pick<Storage, 'getItem' | 'setItem'> | null, private readonly own: () => number = () => Date.now()) {
+  constructor(
+    private readonly storage: Pick<Storage, 'getItem' | 'setItem'> | null,
+    private readonly own: () => number = () => Date.now(),
+  ) {
     const kept = Number(storage?.getItem(KEY) ?? 0);
     this.offset = Number.isFinite(kept) ? kept : 0;
   }

@@ -73,7 +73,8 @@ export class DeviceDb {
     for (const own of events) {
       const before = await trx.store.index('id').get([own.visitId, own.id]);
       if (!before) await trx.store.put(own);
-      else if (before.position === null && own.position !== null) await trx.store.put({ ...own, n: before.n });
+      else if (before.position === null && own.position !== null)
+        await trx.store.put({ ...own, n: before.n });
     }
     await trx.done;
   }

@@ -37,7 +37,10 @@ interface ServiceLineProps {
 export function ServiceLine({ snapshot: { visitId, service, state }, now, onShow }: ServiceLineProps) {
   // To the tenth of a minute: what is due does not change sooner.
   const moment = Math.floor(now / (MINUTE / 10)) * (MINUTE / 10);
-  const due = useMemo(() => service && state && dueOf(service.script, state, moment), [service, state, moment]);
+  const due = useMemo(
+    () => service && state && dueOf(service.script, state, moment),
+    [service, state, moment],
+  );
   const muted = useMuted(visitId);
   if (!due || !service) return null;
   const late = due.next !== null && due.next.at <= now;

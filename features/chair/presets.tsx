@@ -5,7 +5,15 @@ import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 
 /** The usual reasons, one tap each, or one's own words. */
-export function Presets({ words, label, onTake }: { words: readonly string[]; label: string; onTake(words: string): void }) {
+export function Presets({
+  words,
+  label,
+  onTake,
+}: {
+  words: readonly string[];
+  label: string;
+  onTake(words: string): void;
+}) {
   const [own, setOwn] = useState('');
   return (
     <div className="grid gap-3">
@@ -23,7 +31,12 @@ export function Presets({ words, label, onTake }: { words: readonly string[]; la
           if (own.trim() !== '') onTake(own.trim());
         }}
       >
-        <TextField label={label} value={own} maxLength={500} onChange={(event) => setOwn(event.target.value)} />
+        <TextField
+          label={label}
+          value={own}
+          maxLength={500}
+          onChange={(event) => setOwn(event.target.value)}
+        />
         <Button type="submit" disabled={own.trim() === ''}>
           Save
         </Button>

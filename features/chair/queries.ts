@@ -3,7 +3,17 @@ import { parseEventBatch } from '@/core/formats';
 import type { Measures } from '@/core/units';
 import { measuresOf, type House } from '@/core/visit';
 import { readHouse } from '@/data/house';
-import { appendEvents, liveServices, openService, readEvents, timeOfService, type LiveService, type OpenedService, type Reached, type TakenEvent } from '@/data/services';
+import {
+  appendEvents,
+  liveServices,
+  openService,
+  readEvents,
+  timeOfService,
+  type LiveService,
+  type OpenedService,
+  type Reached,
+  type TakenEvent,
+} from '@/data/services';
 import { listenTo } from '@/data/signals';
 import { serverNow } from '@/data/now';
 import { eventStream } from '../http/event-stream';
@@ -14,43 +24,91 @@ import type { DeviceFacts } from './types';
 
 export type { LiveService, OpenedService, TakenEvent };
 
-const SIGNED_OUT = { ok: false, reason: 'signed-out', problem: 'This station is locked or signed out. What you did is kept on this device; unlock it with your PIN or password.' } as const;
+const SIGNED_OUT = {
+  ok: false,
+  reason: 'signed-out',
+  problem:
+    'This station is locked or signed out. What you did is kept on this device; unlock it with your PIN or password.',
+} as const;
 const NO_VISIT = { ok: false, reason: 'missing', problem: 'There is no such visit in this salon.' } as const;
 
-export type Answer<T> = Reached<T> | typeof SIGNED_OUT | { readonly ok: false; readonly reason: 'invalid'; readonly problem: string };
+export type Answer<T> =
+  | Reached<T>
+  | typeof SIGNED_OUT
+  | { readonly ok: false; readonly reason: 'invalid'; readonly problem: string };
 
 /** Services under way in the salon, with who is at this device. */
-export async function runningServices(): Promise<Answer<DeviceFacts & { readonly services: readonly LiveService[] }>> {
+export async function runningServices(): Promise<
+  Answer<DeviceFacts & { readonly services: readonly LiveService[] }>
+> {
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;
-  return { ok: true, value: { services: await liveServices(person), person: person.personName, salonId: person.salonId, serverNow: serverNow() } };
+  return {
+    ok: true,
+    value: {
+      services: await liveServices(person),
+      person: person.personName,
+      salonId: person.salonId,
+      serverNow: serverNow(),
+    },
+  };
 }
 
 /** A service with its script and everything that happened. */
-export async function serviceFor(visitId: string): Promise<Answer<OpenedService & DeviceFacts & { readonly tapAnywhere: boolean; readonly measures: Measures; readonly written: Pick<House, 'calendar' | 'timeZone'> }>> {
+export async function serviceFor(
+  visitId: string,
+): Promise<
+  Answer<
+    OpenedService &
+      DeviceFacts & {
+        readonly tapAnywhere: boolean;
+        readonly measures: Measures;
+        readonly written: Pick<House, 'calendar' | 'timeZone'>;
+      }
+  >
+> {
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;
   if (!isId(visitId)) return NO_VISIT;
   const [opened, house] = await Promise.all([openService(person, visitId), readHouse(person)]);
   if (!opened.ok) return opened;
   const { chair, units, measures, calendar, timeZone } = house.document;
-  return { ok: true, value: { ...opened.value, person: person.personName, salonId: person.salonId, tapAnywhere: chair.tapAnywhere, measures: measuresOf({ units, measures }), written: { calendar, timeZone } } };
+  return {
+    ok: true,
+    value: {
+      ...opened.value,
+      person: person.personName,
+      salonId: person.salonId,
+      tapAnywhere: chair.tapAnywhere,
+      measures: measuresOf({ units, measures }),
+      written: { calendar, timeZone },
+    },
+  };
 }
 
 /** Takes events of a device. */
-export async function takeEvents(visitId: string, batch: unknown): Promise<Answer<{ readonly events: readonly TakenEvent[]; readonly serverNow: number }>> {
+export async function takeEvents(
+  visitId: string,
+  batch: unknown,
+): Promise<Answer<{ readonly events: readonly TakenEvent[]; readonly serverNow: number }>> {
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;
   if (!isId(visitId)) return NO_VISIT;
   const read = parseEventBatch(batch);
-  return read.ok ? appendEvents(person, visitId, read.value) : { ok: false, reason: 'invalid', problem: read.problem };
+  return read.ok
+    ? appendEvents(person, visitId, read.value)
+    : { ok: false, reason: 'invalid', problem: read.problem };
 }
 
 /**
  * What happens at a service from a position on, as server-sent events: `happened` with each event and its position as id, `now`
  * with the server's time now and then. Ends when the session does.
  */
-export async function serviceStream(visitId: string, after: number, signal: AbortSignal): Promise<Response | null> {
+export async function serviceStream(
+  visitId: string,
+  after: number,
+  signal: AbortSignal,
+): Promise<Response | null> {
   const person = await currentPerson();
   if (!person || !isId(visitId)) return null;
   return eventStream('service', signal, async ({ isOpen, write, close, until }) => {
@@ -59,7 +117,8 @@ export async function serviceStream(visitId: string, after: number, signal: Abor
     let reading = false;
     // By how much the service's time is ahead of the server's: asked again only when an event shows that it is.
     let ahead = 0;
-    const measure = () => timeOfService(person, visitId).then((now) => void (ahead = now - serverNow()), close);
+    const measure = () =>
+      timeOfService(person, visitId).then((now) => void (ahead = now - serverNow()), close);
     let told = 0;
     const pulse = () => {
       // The clock was put back since: the service's time goes on.

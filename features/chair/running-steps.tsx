@@ -24,9 +24,14 @@ export function RunningSteps({
   return (
     <ul aria-label="Running" className="grid shrink-0 gap-1">
       {steps.map((own) => (
-        <li key={own.step.id} className="flex min-h-[48px] items-center gap-3 rounded-ui bg-leaf-pale px-3 text-lg">
+        <li
+          key={own.step.id}
+          className="flex min-h-[48px] items-center gap-3 rounded-ui bg-leaf-pale px-3 text-lg"
+        >
           <b className="min-w-0 flex-1 truncate">{nameOf(own.step)}</b>
-          <span className={clsx(isOver(own, now) && 'font-bold text-rowan')}>{standingWords(own, now, calendar)}</span>
+          <span className={clsx(isOver(own, now) && 'font-bold text-rowan')}>
+            {standingWords(own, now, calendar)}
+          </span>
           <Button
             className="h-[44px]"
             aria-label={`${nameOf(own.step)}: done`}

@@ -40,15 +40,38 @@ class Server {
 
   private answer(init?: RequestInit): Response {
     if (this.signedOut) return Response.json({ ok: false, problem: 'You are signed out.' }, { status: 401 });
-    if (init?.method !== 'POST') return Response.json({ ok: true, visitId: VISIT, clientId: 'c', clientName: 'Ada Fell', script: SCRIPT, salonId: 's', person: 'Ottilie', events: this.taken, serverNow: this.now });
+    if (init?.method !== 'POST')
+      return Response.json({
+        ok: true,
+        visitId: VISIT,
+        clientId: 'c',
+        clientName: 'Ada Fell',
+        script: SCRIPT,
+        salonId: 's',
+        person: 'Ottilie',
+        events: this.taken,
+        serverNow: this.now,
+      });
     const read = parseEventBatch(JSON.parse(init.body as string));
     if (!read.ok) return Response.json({ ok: false, problem: read.problem }, { status: 400 });
     const { device, deviceNow, events } = read.value;
     for (const { id, at, body } of events) {
-      if (!this.taken.some((own) => own.id === id)) this.taken.push({ id, device, at: this.now - (deviceNow - at), by: 'Ottilie', body, position: this.taken.length + 1 });
+      if (!this.taken.some((own) => own.id === id))
+        this.taken.push({
+          id,
+          device,
+          at: this.now - (deviceNow - at),
+          by: 'Ottilie',
+          body,
+          position: this.taken.length + 1,
+        });
     }
     this.push();
-    return Response.json({ ok: true, events: this.taken.filter(({ id }) => events.some((own) => own.id === id)), serverNow: this.now });
+    return Response.json({
+      ok: true,
+      events: this.taken.filter(({ id }) => events.some((own) => own.id === id)),
+      serverNow: this.now,
+    });
   }
 
   private push(): void {
@@ -71,7 +94,12 @@ interface Opened {
   link: ServiceLink;
   db: DeviceDb;
 }
-const open = async (server: Server, device: string, base: string, own: () => number = () => server.now): Promise<Opened> => {
+const open = async (
+  server: Server,
+  device: string,
+  base: string,
+  own: () => number = () => server.now,
+): Promise<Opened> => {
   const db = await DeviceDb.open(base);
   const link = new ServiceLink(VISIT, device, db, new DeviceClock(null, own), server.ports(uuid));
   await link.open();
@@ -102,37 +130,44 @@ test('what is done is shown at once, kept, sent, and seen by the other device', 
 
 test('whatever becomes of requests, through reloads and without a network: every event once, in order', async () => {
   await fc.assert(
-    fc.asyncProperty(fc.array(fc.constantFrom('act', 'act', 'act', 'reload', 'retry' as const), { minLength: 4, maxLength: 14 }), fc.array(fc.constantFrom('well', 'lost', 'answer-lost' as const), { maxLength: 14 }), async (steps, fate) => {
-      const server = new Server();
-      server.fate.push(...fate);
-      const base = uuid();
-      let { link, db } = await open(server, 'page-0', base);
-      // What cannot be opened yet cannot be worked on.
-      await until(() => link.read().service !== null, link);
-      const said: EventBody[] = [];
-      for (const [i, step] of steps.entries()) {
-        server.now += 1000;
-        if (step === 'act') {
-          const body: EventBody = { kind: 'note', words: `word ${i}`, foil: null };
-          said.push(body);
-          link.act(body);
-        } else if (step === 'retry') link.retryNow();
-        else {
+    fc.asyncProperty(
+      fc.array(fc.constantFrom('act', 'act', 'act', 'reload', 'retry' as const), {
+        minLength: 4,
+        maxLength: 14,
+      }),
+      fc.array(fc.constantFrom('well', 'lost', 'answer-lost' as const), { maxLength: 14 }),
+      async (steps, fate) => {
+        const server = new Server();
+        server.fate.push(...fate);
+        const base = uuid();
+        let { link, db } = await open(server, 'page-0', base);
+        // What cannot be opened yet cannot be worked on.
+        await until(() => link.read().service !== null, link);
+        const said: EventBody[] = [];
+        for (const [i, step] of steps.entries()) {
+          server.now += 1000;
+          if (step === 'act') {
+            const body: EventBody = { kind: 'note', words: `word ${i}`, foil: null };
+            said.push(body);
+            link.act(body);
+          } else if (step === 'retry') link.retryNow();
+          else {
+            await settled();
+            link.close();
+            db.close();
+            ({ link, db } = await open(server, `page-${i}`, base));
+            // A reload shows all that was done, whatever the network does.
+            expect(link.read().events).toHaveLength(said.length);
+          }
           await settled();
-          link.close();
-          db.close();
-          ({ link, db } = await open(server, `page-${i}`, base));
-          // A reload shows all that was done, whatever the network does.
-          expect(link.read().events).toHaveLength(said.length);
         }
-        await settled();
-      }
-      await until(() => link.read().unsent === 0 && link.read().status === 'live', link);
-      expect(bodies(server)).toEqual(said);
-      expect(server.taken.map(({ position }) => position)).toEqual(said.map((_, i) => i + 1));
-      link.close();
-      db.close();
-    }),
+        await until(() => link.read().unsent === 0 && link.read().status === 'live', link);
+        expect(bodies(server)).toEqual(said);
+        expect(server.taken.map(({ position }) => position)).toEqual(said.map((_, i) => i + 1));
+        link.close();
+        db.close();
+      },
+    ),
     { numRuns: 30 },
   );
 }, 60_000);

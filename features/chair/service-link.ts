@@ -1,4 +1,10 @@
-import { serviceState, type EventBody, type ServiceEvent, type ServiceScript, type ServiceState } from '@/core/chair';
+import {
+  serviceState,
+  type EventBody,
+  type ServiceEvent,
+  type ServiceScript,
+  type ServiceState,
+} from '@/core/chair';
 import type { DeviceClock } from './device-clock';
 import type { DeviceDb, KeptEvent, KeptService } from './device-db';
 import type { DeviceFacts } from './types';
@@ -58,7 +64,13 @@ export class ServiceLink {
   /** Kept one after the other, so that what is sent was kept before. */
   private keeping: Promise<void> = Promise.resolve();
 
-  constructor(readonly visitId: string, readonly device: string, private readonly db: DeviceDb | null, private readonly clock: DeviceClock, private readonly ports: LinkPorts) {
+  constructor(
+    readonly visitId: string,
+    readonly device: string,
+    private readonly db: DeviceDb | null,
+    private readonly clock: DeviceClock,
+    private readonly ports: LinkPorts,
+  ) {
     this.snapshot = this.take();
   }
 
@@ -87,12 +99,35 @@ export class ServiceLink {
     const askedAt = this.clock.mark();
     try {
       const response = await this.ports.fetch(`/api/services/${this.visitId}`, { cache: 'no-store' });
-      const answer = (await response.json()) as { ok: boolean; problem?: string } & KeptService & DeviceFacts & { events: Taken[] };
+      const answer = (await response.json()) as { ok: boolean; problem?: string } & KeptService &
+        DeviceFacts & { events: Taken[] };
       if (response.status >= 500) return this.down();
       if (!answer.ok) return this.refused(response.status, answer.problem ?? 'The service cannot be opened.');
-      const { visitId, clientId, clientName, script, salonId, person, tapAnywhere, measures, written, events, serverNow } = answer;
+      const {
+        visitId,
+        clientId,
+        clientName,
+        script,
+        salonId,
+        person,
+        tapAnywhere,
+        measures,
+        written,
+        events,
+        serverNow,
+      } = answer;
       this.clock.heard(serverNow, askedAt);
-      this.service = { visitId, clientId, clientName, script, salonId, person, tapAnywhere, measures, written };
+      this.service = {
+        visitId,
+        clientId,
+        clientName,
+        script,
+        salonId,
+        person,
+        tapAnywhere,
+        measures,
+        written,
+      };
       this.problem = null;
       this.status = 'live';
       this.tries = 0;
@@ -107,7 +142,13 @@ export class ServiceLink {
 
   /** Something happened here: shown at once, kept, then sent. @returns the event, for taking it back */
   act(body: EventBody): ServiceEvent {
-    const event: ServiceEvent = { id: this.ports.randomId(), device: this.device, at: this.clock.now(), by: this.service?.person ?? '', body };
+    const event: ServiceEvent = {
+      id: this.ports.randomId(),
+      device: this.device,
+      at: this.clock.now(),
+      by: this.service?.person ?? '',
+      body,
+    };
     const kept: KeptEvent = { id: event.id, visitId: this.visitId, event, position: null };
     this.known.set(event.id, kept);
     this.changed();
@@ -159,11 +200,15 @@ export class ServiceLink {
   private listen(): void {
     if (this.unlisten || this.closed) return;
     const last = Math.max(0, ...[...this.known.values()].map(({ position }) => position ?? 0));
-    this.unlisten = this.ports.listen(`/api/services/${this.visitId}/stream?after=${last}`, (name, data) => {
-      this.heard();
-      if (name === 'now') this.clock.heard(Number(data), this.clock.mark());
-      else if (name === 'happened') this.merge([JSON.parse(data) as Taken]);
-    }, () => this.down());
+    this.unlisten = this.ports.listen(
+      `/api/services/${this.visitId}/stream?after=${last}`,
+      (name, data) => {
+        this.heard();
+        if (name === 'now') this.clock.heard(Number(data), this.clock.mark());
+        else if (name === 'happened') this.merge([JSON.parse(data) as Taken]);
+      },
+      () => this.down(),
+    );
     this.heard();
   }
 
@@ -188,12 +233,22 @@ export class ServiceLink {
         if (waiting.length === 0) break;
         // In one batch the events of one device: after a reload those of the page before go first.
         const { device } = waiting[0].event;
-        const batch = waiting.filter(({ event }) => event.device === device).slice(0, this.oneByOne ? 1 : MOST_AT_ONCE).map(({ event: { id, at, body } }) => ({ id, at, body }));
+        const batch = waiting
+          .filter(({ event }) => event.device === device)
+          .slice(0, this.oneByOne ? 1 : MOST_AT_ONCE)
+          .map(({ event: { id, at, body } }) => ({ id, at, body }));
         const askedAt = this.clock.mark();
         const response = await this.ports.fetch(`/api/services/${this.visitId}/events`, {
-          method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ device, deviceNow: this.clock.now(), events: batch }),
+          method: 'POST',
+          headers: { 'Content-Type': 'application/json' },
+          body: JSON.stringify({ device, deviceNow: this.clock.now(), events: batch }),
         });
-        const answer = (await response.json()) as { ok: boolean; problem?: string; events: Taken[]; serverNow: number };
+        const answer = (await response.json()) as {
+          ok: boolean;
+          problem?: string;
+          events: Taken[];
+          serverNow: number;
+        };
         if (response.status === 400) {
           // Something in it cannot be taken: found out one by one, said, and kept here; the rest goes on.
           if (this.oneByOne) {
@@ -261,11 +316,19 @@ export class ServiceLink {
   }
 
   private take(): LinkSnapshot {
-    const events = [...this.known.values()].map(({ event, position }) => (position === null ? event : { ...event, position }));
+    const events = [...this.known.values()].map(({ event, position }) =>
+      position === null ? event : { ...event, position },
+    );
     const script: ServiceScript | undefined = this.service?.script;
     return {
-      visitId: this.visitId, status: this.status, problem: this.problem, service: this.service, events, full: this.full,
-      state: script ? serviceState(script, events) : null, unsent: [...this.known.values()].filter(({ position }) => position === null).length,
+      visitId: this.visitId,
+      status: this.status,
+      problem: this.problem,
+      service: this.service,
+      events,
+      full: this.full,
+      state: script ? serviceState(script, events) : null,
+      unsent: [...this.known.values()].filter(({ position }) => position === null).length,
     };
   }
 }

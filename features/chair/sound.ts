@@ -29,7 +29,9 @@ function mutedVisits(): string[] {
 export const isMuted = (visitId: string): boolean => mutedVisits().includes(visitId);
 
 export function setMuted(visitId: string, muted: boolean): void {
-  const others = mutedVisits().filter((own) => own !== visitId).slice(-20);
+  const others = mutedVisits()
+    .filter((own) => own !== visitId)
+    .slice(-20);
   localStorage.setItem(MUTED_KEY, (muted ? [...others, visitId] : others).join());
   for (const tell of listeners) tell();
 }

@@ -1,7 +1,13 @@
 'use client';
 
 import { useState } from 'react';
-import { neededBefore, type EventBody, type ServiceScript, type ServiceState, type StepState } from '@/core/chair';
+import {
+  neededBefore,
+  type EventBody,
+  type ServiceScript,
+  type ServiceState,
+  type StepState,
+} from '@/core/chair';
 import { plainStep, scaled, type ServiceStep } from '@/core/steps';
 import { splitPlace } from '@/core/visit';
 import { Button } from '@/ui/button';
@@ -30,7 +36,11 @@ const taking =
   };
 
 /** Adds a step, with a drying or a treatment before it where the hair is another by then. */
-function add(step: ServiceStep, after: string | null, { state, act }: Pick<StepSheetProps, 'state' | 'act'>): void {
+function add(
+  step: ServiceStep,
+  after: string | null,
+  { state, act }: Pick<StepSheetProps, 'state' | 'act'>,
+): void {
   const needed = neededBefore(step, state, after, crypto.randomUUID());
   if (needed) act({ kind: 'step-added', step: needed, after });
   act({ kind: 'step-added', step, after: needed?.id ?? after });
@@ -61,7 +71,9 @@ export function AddStep({ script, state, act, onClose }: StepSheetProps) {
                   onClick={() => setStep(fresh(own))}
                 >
                   <span className="text-lg leading-tight">{nameOf(own)}</span>
-                  <span className="text-sm font-medium text-ink-soft">{said(detailWords({ ...own, place: null }))}</span>
+                  <span className="text-sm font-medium text-ink-soft">
+                    {said(detailWords({ ...own, place: null }))}
+                  </span>
                 </Button>
               </li>
             ))}
@@ -193,10 +205,18 @@ function WaitingStep({
     <div className="grid gap-4">
       <StepEditor step={step} onChange={setStep} />
       <div className="grid grid-cols-2 gap-2">
-        <Button look="primary" className="h-14 text-lg" disabled={step === own.step} onClick={() => take(...changed)}>
+        <Button
+          look="primary"
+          className="h-14 text-lg"
+          disabled={step === own.step}
+          onClick={() => take(...changed)}
+        >
           Apply
         </Button>
-        <Button className="h-14 text-lg" onClick={() => take(...changed, { kind: 'step-begun', step: step.id })}>
+        <Button
+          className="h-14 text-lg"
+          onClick={() => take(...changed, { kind: 'step-begun', step: step.id })}
+        >
           Begin it now
         </Button>
         <Button

@@ -40,7 +40,10 @@ export function StepsPanel({ steps, now, current, onOpen, onAdd }: StepsPanelPro
               )}
             >
               <span
-                className={clsx('text-lg leading-tight font-semibold', own.standing === 'skipped' && 'line-through')}
+                className={clsx(
+                  'text-lg leading-tight font-semibold',
+                  own.standing === 'skipped' && 'line-through',
+                )}
               >
                 {nameOf(own.step)}
               </span>

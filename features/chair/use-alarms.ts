@@ -18,16 +18,27 @@ export interface Sounding extends Alarm {
 
 /** Alarms that sound: raised by whichever device, and not heard yet; the most urgent first. */
 export function soundingAlarms(snapshots: readonly LinkSnapshot[], now: number): Sounding[] {
-  return snapshots.flatMap(({ visitId, service, state }) => {
-    if (!service || !state) return [];
-    return alarmsOf(service.script, state)
-      .filter(({ key, due }) => due <= now && !state.silenced.has(key))
-      .map((own): Sounding => ({ ...own, visitId, clientName: service.clientName, late: state.raised.get(own.key)?.late ?? false }));
-  }).sort((a, b) => Number(b.urgent) - Number(a.urgent) || a.due - b.due);
+  return snapshots
+    .flatMap(({ visitId, service, state }) => {
+      if (!service || !state) return [];
+      return alarmsOf(service.script, state)
+        .filter(({ key, due }) => due <= now && !state.silenced.has(key))
+        .map((own): Sounding => ({
+          ...own,
+          visitId,
+          clientName: service.clientName,
+          late: state.raised.get(own.key)?.late ?? false,
+        }));
+    })
+    .sort((a, b) => Number(b.urgent) - Number(a.urgent) || a.due - b.due);
 }
 
 /** Raises what is due on this device, in the records of its service, and sounds until it is heard. */
-export function useAlarms(links: readonly ServiceLink[], snapshots: readonly LinkSnapshot[], now: number): Sounding[] {
+export function useAlarms(
+  links: readonly ServiceLink[],
+  snapshots: readonly LinkSnapshot[],
+  now: number,
+): Sounding[] {
   const called = useRef(0);
   const raised = useRef(new Set<string>());
   useEffect(() => {

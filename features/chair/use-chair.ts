@@ -21,7 +21,8 @@ const ports: LinkPorts = {
   randomId: () => crypto.randomUUID(),
   listen(url, onEvent, onDown) {
     const source = new EventSource(url);
-    for (const name of ['happened', 'now']) source.addEventListener(name, (event) => onEvent(name, (event as MessageEvent<string>).data));
+    for (const name of ['happened', 'now'])
+      source.addEventListener(name, (event) => onEvent(name, (event as MessageEvent<string>).data));
     // The link opens it anew, from where it knows to be.
     source.onerror = () => {
       source.close();

@@ -46,7 +46,12 @@ export function useRest(script: ServiceScript | undefined, state: ServiceState |
     for (let n = 0; opens && n < late; n += 1) {
       const asked = restOf(script, state, free + n * AGAIN_MS);
       const [first] = asked ? restSteps(asked, restTimeline(asked), state.startedAt ?? free) : [];
-      if ((first?.kind === 'pull' || first?.kind === 'again') && first.by === 0 && first.at < free + (n + 1) * AGAIN_MS) return free + n * AGAIN_MS;
+      if (
+        (first?.kind === 'pull' || first?.kind === 'again') &&
+        first.by === 0 &&
+        first.at < free + (n + 1) * AGAIN_MS
+      )
+        return free + n * AGAIN_MS;
     }
     return free + late * AGAIN_MS;
   }, [script, state, free, late]);
@@ -81,7 +86,10 @@ export function useRest(script: ServiceScript | undefined, state: ServiceState |
       binds: bindingsOf(question.blocks, timeline, question.rules)[0]?.words ?? null,
     };
   }, [question, startedAt]); // eslint-disable-line react-hooks/exhaustive-deps
-  const asked = useMemo(() => (question && startedAt !== null ? askRest(question) : null), [question, startedAt]);
+  const asked = useMemo(
+    () => (question && startedAt !== null ? askRest(question) : null),
+    [question, startedAt],
+  );
   const better = useBetterRest(asked);
   return { ...rest, better };
 }

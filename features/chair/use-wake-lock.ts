@@ -10,7 +10,10 @@ export function useWakeLock(on: boolean): void {
     let gone = false;
     const ask = () => {
       if (document.visibilityState !== 'visible') return;
-      navigator.wakeLock.request('screen').then((own) => (gone ? void own.release() : (lock = own)), () => undefined);
+      navigator.wakeLock.request('screen').then(
+        (own) => (gone ? void own.release() : (lock = own)),
+        () => undefined,
+      );
     };
     ask();
     document.addEventListener('visibilitychange', ask);

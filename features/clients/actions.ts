@@ -20,7 +20,10 @@ export type ClientFormState = FormState<ClientField>;
 export type Done = { readonly ok: true } | { readonly ok: false; readonly problem: string };
 
 const SIGNED_OUT = { ok: false, problem: 'You are signed out. Sign in again.' } as const;
-const NO_CLIENT = { ok: false, problem: 'This salon has no such client; somebody may have archived or merged them.' } as const;
+const NO_CLIENT = {
+  ok: false,
+  problem: 'This salon has no such client; somebody may have archived or merged them.',
+} as const;
 
 async function readFields(data: FormData) {
   const fields = textsOf(data, CLIENT_FIELDS);
@@ -35,20 +38,30 @@ export async function addClient(_: ClientFormState, data: FormData): Promise<Cli
   if (!read.success) return { fields, problems: fieldProblems(read.error) };
   const given = String(data.get('id') ?? '');
   const id = isId(given) ? given : undefined;
-  if (data.get('walk-in') === 'yes') redirect(`/visits/${await walkIn(person, read.data, await salonToday(), id)}/consult`);
+  if (data.get('walk-in') === 'yes')
+    redirect(`/visits/${await walkIn(person, read.data, await salonToday(), id)}/consult`);
   redirect(`/clients/${await createClient(person, read.data, id)}`);
 }
 
 /** Changes what is written down of a client; somebody else's newer change is never overwritten. */
-export async function editClient(clientId: string, baseRevision: number, _: ClientFormState, data: FormData): Promise<ClientFormState> {
+export async function editClient(
+  clientId: string,
+  baseRevision: number,
+  _: ClientFormState,
+  data: FormData,
+): Promise<ClientFormState> {
   const person = await requirePerson();
   const { fields, read } = await readFields(data);
   if (!read.success) return { fields, problems: fieldProblems(read.error) };
-  const saved = isId(clientId) && isRevision(baseRevision) ? await changeClient(person, clientId, baseRevision, read.data) : ({ ok: false, reason: 'missing' } as const);
+  const saved =
+    isId(clientId) && isRevision(baseRevision)
+      ? await changeClient(person, clientId, baseRevision, read.data)
+      : ({ ok: false, reason: 'missing' } as const);
   if (!saved.ok) {
-    const words = saved.reason === 'stale'
-      ? 'Somebody changed this client meanwhile. Nothing was overwritten: what you typed stays here; load the page again to see theirs.'
-      : NO_CLIENT.problem;
+    const words =
+      saved.reason === 'stale'
+        ? 'Somebody changed this client meanwhile. Nothing was overwritten: what you typed stays here; load the page again to see theirs.'
+        : NO_CLIENT.problem;
     return { fields, problems: {}, said: { ok: false, words } };
   }
   revalidatePath(`/clients/${clientId}`);
@@ -82,18 +95,30 @@ export async function putClientAway(clientId: string, away: boolean): Promise<Do
 }
 
 /** Clients to choose one to merge with, by what is typed. */
-export async function clientsToMerge(search: string, notId: string): Promise<{ id: string; name: string; phone: string; visits: string }[]> {
+export async function clientsToMerge(
+  search: string,
+  notId: string,
+): Promise<{ id: string; name: string; phone: string; visits: string }[]> {
   const person = await currentPerson();
   if (!person || person.role === 'assistant') return [];
   const found = await listClients(person, String(search).slice(0, 200), await salonToday());
-  return found.filter(({ id }) => id !== notId).slice(0, 8).map(({ id, name, phone, lastRecordedOn }) => ({ id, name, phone, visits: lastRecordedOn ?? 'no recorded visit' }));
+  return found
+    .filter(({ id }) => id !== notId)
+    .slice(0, 8)
+    .map(({ id, name, phone, lastRecordedOn }) => ({
+      id,
+      name,
+      phone,
+      visits: lastRecordedOn ?? 'no recorded visit',
+    }));
 }
 
 /** Makes two records one: everything of `fromId` becomes `intoId`'s. */
 export async function mergeTwo(fromId: string, intoId: string): Promise<Done> {
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;
-  if (person.role === 'assistant') return { ok: false, problem: 'Only a colourist or the owner can merge records.' };
+  if (person.role === 'assistant')
+    return { ok: false, problem: 'Only a colourist or the owner can merge records.' };
   if (!isId(fromId) || !isId(intoId) || !(await mergeClients(person, fromId, intoId))) return NO_CLIENT;
   revalidatePath('/clients');
   return { ok: true };
@@ -103,9 +128,14 @@ export async function mergeTwo(fromId: string, intoId: string): Promise<Done> {
 export async function undoMergeOf(mergeId: string): Promise<Done> {
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;
-  if (person.role === 'assistant') return { ok: false, problem: 'Only a colourist or the owner can undo a merge.' };
+  if (person.role === 'assistant')
+    return { ok: false, problem: 'Only a colourist or the owner can undo a merge.' };
   const undone = isId(mergeId) ? await undoMerge(person, mergeId) : undefined;
-  if (!undone?.ok) return { ok: false, problem: 'This merge was undone already, or another one came after it: that one goes first.' };
+  if (!undone?.ok)
+    return {
+      ok: false,
+      problem: 'This merge was undone already, or another one came after it: that one goes first.',
+    };
   revalidatePath('/clients');
   return { ok: true };
 }
@@ -116,13 +146,15 @@ export async function eraseForGood(clientId: string, typedName: string): Promise
   if (!owner) return { ok: false, problem: 'Only the owner can erase a client.' };
   const story = isId(clientId) ? await readClient(owner, clientId, await salonToday()) : undefined;
   if (!story) return NO_CLIENT;
-  if (String(typedName).trim().normalize('NFC') !== story.client.name) return { ok: false, problem: `Write the name as it is written here: ${story.client.name}.` };
+  if (String(typedName).trim().normalize('NFC') !== story.client.name)
+    return { ok: false, problem: `Write the name as it is written here: ${story.client.name}.` };
   if (!(await eraseClient(owner, clientId))) return NO_CLIENT;
   revalidatePath('/clients');
   return { ok: true };
 }
 
-export type TablePreview = { readonly ok: true; readonly value: ClientsImport } | { readonly ok: false; readonly problem: string };
+export type TablePreview =
+  { readonly ok: true; readonly value: ClientsImport } | { readonly ok: false; readonly problem: string };
 
 /** More text than this is no table of clients. */
 const MOST_TAKEN = 5000;
@@ -133,13 +165,26 @@ const columnsSchema = z.partialRecord(z.enum(CLIENT_COLUMNS), z.int().min(0).max
 export async function previewClients(text: unknown, columns?: ClientColumns): Promise<TablePreview> {
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;
-  if (person.role === 'assistant') return { ok: false, problem: 'Only a colourist or the owner can import clients.' };
-  if (typeof text !== 'string' || text.length > MOST_BYTES.table) return { ok: false, problem: `The table is larger than ${megabytes(MOST_BYTES.table)}: is it the right file?` };
+  if (person.role === 'assistant')
+    return { ok: false, problem: 'Only a colourist or the owner can import clients.' };
+  if (typeof text !== 'string' || text.length > MOST_BYTES.table)
+    return {
+      ok: false,
+      problem: `The table is larger than ${megabytes(MOST_BYTES.table)}: is it the right file?`,
+    };
   const chosen = columnsSchema.safeParse(columns);
   if (!chosen.success) return { ok: false, problem: 'Columns: choose them from the table.' };
   const { calendar } = (await loadHouse()).document;
-  const read = readClientsCsv(text, await allClients(person), { today: await salonToday(), dates: calendar.dates, columns: chosen.data });
-  if (read.ok && read.value.added.length + read.value.changed.length > MOST_TAKEN) return { ok: false, problem: `The table adds and changes more than ${MOST_TAKEN} clients: import it in parts.` };
+  const read = readClientsCsv(text, await allClients(person), {
+    today: await salonToday(),
+    dates: calendar.dates,
+    columns: chosen.data,
+  });
+  if (read.ok && read.value.added.length + read.value.changed.length > MOST_TAKEN)
+    return {
+      ok: false,
+      problem: `The table adds and changes more than ${MOST_TAKEN} clients: import it in parts.`,
+    };
   return read;
 }
 
@@ -149,9 +194,18 @@ export async function takeClients(text: unknown, columns?: ClientColumns): Promi
   const preview = await previewClients(text, columns);
   if (!person || !preview.ok) return preview.ok ? SIGNED_OUT : preview;
   const { added, changed, problems } = preview.value;
-  if (problems.length > 0) return { ok: false, problem: `Row ${problems[0].row}: ${problems[0].problem} Nothing was taken.` };
-  const saved = await importClients(person, added, changed.map(({ before, after }) => ({ id: before.id, revision: before.revision, fields: after })));
-  if (!saved.ok) return { ok: false, problem: 'Somebody changed one of these clients meanwhile. Nothing was taken: choose the table again.' };
+  if (problems.length > 0)
+    return { ok: false, problem: `Row ${problems[0].row}: ${problems[0].problem} Nothing was taken.` };
+  const saved = await importClients(
+    person,
+    added,
+    changed.map(({ before, after }) => ({ id: before.id, revision: before.revision, fields: after })),
+  );
+  if (!saved.ok)
+    return {
+      ok: false,
+      problem: 'Somebody changed one of these clients meanwhile. Nothing was taken: choose the table again.',
+    };
   revalidatePath('/clients');
   return { ok: true };
 }

@@ -23,10 +23,17 @@ import { Story } from './story';
 /** One client: regrowth, goal and the visits, newest first. */
 export function ClientPage({ story, calendar }: { story: ShownClient; calendar: Calendar }) {
   const { client, visits, today } = story;
-  const about = [client.phone, client.email, client.bornOn && `${ageOn(client.bornOn, today)} years`, client.note].filter(Boolean);
+  const about = [
+    client.phone,
+    client.email,
+    client.bornOn && `${ageOn(client.bornOn, today)} years`,
+    client.note,
+  ].filter(Boolean);
   return (
     <MeasuresProvider measures={story.measures}>
-      <Link href="/clients" className={`${buttonLook('quiet', true)} -ml-3`}><BackIcon /> Clients</Link>
+      <Link href="/clients" className={`${buttonLook('quiet', true)} -ml-3`}>
+        <BackIcon /> Clients
+      </Link>
       <div className="mt-2 mb-6 flex flex-wrap items-end gap-x-6 gap-y-3">
         <div>
           <h1 className="text-3xl leading-tight font-bold wide">{client.name}</h1>
@@ -40,16 +47,38 @@ export function ClientPage({ story, calendar }: { story: ShownClient; calendar: 
             </Link>
           )}
           <form action={addVisit.bind(null, client.id)}>
-            <Button server type="submit" look={client.openVisit ? 'plain' : 'primary'} disabled={client.archived}><PlusIcon /> New visit</Button>
+            <Button
+              server
+              type="submit"
+              look={client.openVisit ? 'plain' : 'primary'}
+              disabled={client.archived}
+            >
+              <PlusIcon /> New visit
+            </Button>
           </form>
-          <ClientMenu client={client} role={story.role} merge={story.merges.find(({ mergeId }) => mergeId !== null)} />
+          <ClientMenu
+            client={client}
+            role={story.role}
+            merge={story.merges.find(({ mergeId }) => mergeId !== null)}
+          />
         </div>
       </div>
-      {client.archived && <p className="mb-4 rounded-ui bg-amber-pale p-3">Archived: not listed. Restore brings everything back as it was.</p>}
+      {client.archived && (
+        <p className="mb-4 rounded-ui bg-amber-pale p-3">
+          Archived: not listed. Restore brings everything back as it was.
+        </p>
+      )}
       <Cautions story={story} />
       {story.unreadable.length > 0 && (
-        <section aria-label="Visits that cannot be read" className="mb-5 rounded-ui bg-amber-pale p-3 text-amber-bark">
-          {story.unreadable.map(({ id, heldOn, problem }) => <p key={id}><b>Visit of {calendar.day(heldOn)}:</b> {problem} It is kept as it was written.</p>)}
+        <section
+          aria-label="Visits that cannot be read"
+          className="mb-5 rounded-ui bg-amber-pale p-3 text-amber-bark"
+        >
+          {story.unreadable.map(({ id, heldOn, problem }) => (
+            <p key={id}>
+              <b>Visit of {calendar.day(heldOn)}:</b> {problem} It is kept as it was written.
+            </p>
+          ))}
         </section>
       )}
       <div className="grid items-start gap-6 lg:grid-cols-[19rem_minmax(0,1fr)]">
@@ -57,13 +86,26 @@ export function ClientPage({ story, calendar }: { story: ShownClient; calendar: 
           <Facts story={story} today={today} calendar={calendar} />
           {!client.archived && <PageCard clientId={client.id} page={story.page} answered={story.answers} />}
         </div>
-        {visits.length > 0 ? <div className="grid gap-6"><Visits story={story} today={today} calendar={calendar} /><Story story={story} calendar={calendar} /></div> : (
-          <p className="card p-8 text-center text-ink-soft">No visits yet. New visit opens today’s with its consultation.</p>
+        {visits.length > 0 ? (
+          <div className="grid gap-6">
+            <Visits story={story} today={today} calendar={calendar} />
+            <Story story={story} calendar={calendar} />
+          </div>
+        ) : (
+          <p className="card p-8 text-center text-ink-soft">
+            No visits yet. New visit opens today’s with its consultation.
+          </p>
         )}
       </div>
       <section aria-label="Pictures" className="mt-6 grid gap-6 lg:grid-cols-2">
-        <div className="card grid content-start gap-3 p-5"><h2 className="text-lg font-bold wide">What is wished for</h2><PhotoSet clientId={client.id} visitId={null} kind="wish" /></div>
-        <div className="card grid content-start gap-3 p-5"><h2 className="text-lg font-bold wide">Pictures of the hair</h2><PhotoSet clientId={client.id} visitId={null} kind="hair" /></div>
+        <div className="card grid content-start gap-3 p-5">
+          <h2 className="text-lg font-bold wide">What is wished for</h2>
+          <PhotoSet clientId={client.id} visitId={null} kind="wish" />
+        </div>
+        <div className="card grid content-start gap-3 p-5">
+          <h2 className="text-lg font-bold wide">Pictures of the hair</h2>
+          <PhotoSet clientId={client.id} visitId={null} kind="hair" />
+        </div>
       </section>
     </MeasuresProvider>
   );
@@ -73,7 +115,13 @@ export function ClientPage({ story, calendar }: { story: ShownClient; calendar: 
 function FurtherNotes({ merges, phone }: { merges: ShownClient['merges']; phone: string }) {
   return merges.map(({ clientId, name, phone: other, furtherNote }) => {
     const words = [other === phone ? '' : other, furtherNote].filter(Boolean).join(' · ');
-    return words && <p key={clientId} className="max-w-[70ch] text-ink-soft"><b>From the record “{name}”:</b> {words}</p>;
+    return (
+      words && (
+        <p key={clientId} className="max-w-[70ch] text-ink-soft">
+          <b>From the record “{name}”:</b> {words}
+        </p>
+      )
+    );
   });
 }
 
@@ -82,10 +130,29 @@ function Cautions({ story: { cautions } }: { story: ShownClient }) {
   if (cautions.length === 0) return null;
   const stop = cautions.some(({ weight }) => weight === 'stop');
   return (
-    <section aria-label="Cautions" className={`mb-5 flex gap-3 rounded-ui p-3 ${stop ? 'bg-rowan-pale' : 'bg-amber-pale'}`}>
-      <span className={stop ? 'text-rowan' : 'text-amber-bark'}><WarnIcon /></span>
+    <section
+      aria-label="Cautions"
+      className={`mb-5 flex gap-3 rounded-ui p-3 ${stop ? 'bg-rowan-pale' : 'bg-amber-pale'}`}
+    >
+      <span className={stop ? 'text-rowan' : 'text-amber-bark'}>
+        <WarnIcon />
+      </span>
       <ul className="grid gap-0.5">
-        {cautions.map(({ key, weight, seen }) => <li key={key} className={weight === 'stop' ? 'font-bold text-rowan' : weight === 'reason' ? 'font-semibold text-amber-bark' : ''}>{weight === 'stop' && 'Stop: '}{seen}</li>)}
+        {cautions.map(({ key, weight, seen }) => (
+          <li
+            key={key}
+            className={
+              weight === 'stop'
+                ? 'font-bold text-rowan'
+                : weight === 'reason'
+                  ? 'font-semibold text-amber-bark'
+                  : ''
+            }
+          >
+            {weight === 'stop' && 'Stop: '}
+            {seen}
+          </li>
+        ))}
       </ul>
     </section>
   );
@@ -99,12 +166,18 @@ function Facts({ story, today, calendar }: { story: ShownClient; today: string; 
   const late = client.nextOn ? daysBetween(client.nextOn, today) : 0;
   return (
     <dl className="card divide-y divide-line">
-      <Fact name={client.regrowthToday?.measuredToday ? 'Regrowth, measured today' : 'Regrowth today, estimated'}>
+      <Fact
+        name={client.regrowthToday?.measuredToday ? 'Regrowth, measured today' : 'Regrowth today, estimated'}
+      >
         {client.regrowthToday && client.lastRecordedOn ? (
           <>
             <Figure>{say(`${Math.round(client.regrowthToday.mm)} mm`)}</Figure>
             <Small>
-              ± {say(`${Math.max(1, Math.round(client.regrowthToday.sd))} mm`)}, last visit {sayDistance(client.lastRecordedOn, today)}.{client.regrowthToday.elsewhereMm !== null && ` Up to ${say(`${Math.round(client.regrowthToday.elsewhereMm)} mm`)} where it was left alone.`}{!client.regrowthToday.measuredToday && ' Measure it.'}
+              ± {say(`${Math.max(1, Math.round(client.regrowthToday.sd))} mm`)}, last visit{' '}
+              {sayDistance(client.lastRecordedOn, today)}.
+              {client.regrowthToday.elsewhereMm !== null &&
+                ` Up to ${say(`${Math.round(client.regrowthToday.elsewhereMm)} mm`)} where it was left alone.`}
+              {!client.regrowthToday.measuredToday && ' Measure it.'}
             </Small>
           </>
         ) : (
@@ -122,9 +195,11 @@ function Facts({ story, today, calendar }: { story: ShownClient; today: string; 
       <Fact name="Base and goal">
         {client.naturalLevel !== null && client.goalLevel !== null ? (
           <p className="flex items-center gap-2 text-lg font-semibold">
-            <HairSwatch colour={cssColour(naturalHair(client.naturalLevel))} width={36} height={26} /> {formatLevel(client.naturalLevel)}
+            <HairSwatch colour={cssColour(naturalHair(client.naturalLevel))} width={36} height={26} />{' '}
+            {formatLevel(client.naturalLevel)}
             <span aria-hidden>→</span>
-            <HairSwatch colour={cssColour(naturalHair(client.goalLevel))} width={36} height={26} /> {formatLevel(client.goalLevel)}
+            <HairSwatch colour={cssColour(naturalHair(client.goalLevel))} width={36} height={26} />{' '}
+            {formatLevel(client.goalLevel)}
           </p>
         ) : (
           <Small>Asked at the first consultation.</Small>
@@ -134,7 +209,11 @@ function Facts({ story, today, calendar }: { story: ShownClient; today: string; 
         {client.nextOn ? (
           <>
             <Figure>{calendar.day(client.nextOn)}</Figure>
-            {late > 0 ? <p className="text-sm font-semibold text-amber-bark">Overdue by {late} days</p> : <Small>{sayDistance(client.nextOn, today)}</Small>}
+            {late > 0 ? (
+              <p className="text-sm font-semibold text-amber-bark">Overdue by {late} days</p>
+            ) : (
+              <Small>{sayDistance(client.nextOn, today)}</Small>
+            )}
           </>
         ) : (
           <Small>Nothing agreed.</Small>
@@ -142,22 +221,45 @@ function Facts({ story, today, calendar }: { story: ShownClient; today: string; 
       </Fact>
       {story.rootLine && (
         <Fact name="Root line, estimated">
-          {story.rootLine.words.map((words) => <p key={words} className="text-base">{say(words)}</p>)}
+          {story.rootLine.words.map((words) => (
+            <p key={words} className="text-base">
+              {say(words)}
+            </p>
+          ))}
           <Small>Counted from {calendar.day(story.rootLine.on)}.</Small>
         </Fact>
       )}
       {goals.length > 0 && visits.every(({ outcome }) => outcome === null) && (
         <Fact name="Goals, visit by visit">
-          <ol className="grid list-inside list-decimal gap-0.5 text-base">{goals.map(({ words }) => <li key={words}>{words}</li>)}</ol>
+          <ol className="grid list-inside list-decimal gap-0.5 text-base">
+            {goals.map(({ words }) => (
+              <li key={words}>{words}</li>
+            ))}
+          </ol>
         </Fact>
       )}
       <Fact name="Tests">
-        {safety.tests.length === 0 ? <Small>None on record.</Small> : safety.tests.slice(0, 3).map(({ id, kind, onDay, result }) => (
-          <p key={id} className="text-base">{kind === 'alert' ? 'Alert test' : 'Strand test'}, {calendar.day(onDay)}: <b className={result === 'reaction' || result === 'failed' ? 'text-rowan' : ''}>{result ? RESULT_WORDS[result] : 'not read yet'}</b></p>
-        ))}
+        {safety.tests.length === 0 ? (
+          <Small>None on record.</Small>
+        ) : (
+          safety.tests.slice(0, 3).map(({ id, kind, onDay, result }) => (
+            <p key={id} className="text-base">
+              {kind === 'alert' ? 'Alert test' : 'Strand test'}, {calendar.day(onDay)}:{' '}
+              <b className={result === 'reaction' || result === 'failed' ? 'text-rowan' : ''}>
+                {result ? RESULT_WORDS[result] : 'not read yet'}
+              </b>
+            </p>
+          ))
+        )}
       </Fact>
       <Fact name="Consents">
-        {consents.length === 0 ? <Small>None signed.</Small> : <p className="text-base">{[...new Set(consents.map(({ kind }) => CONSENT_WORDS[kind].name))].join(', ')}</p>}
+        {consents.length === 0 ? (
+          <Small>None signed.</Small>
+        ) : (
+          <p className="text-base">
+            {[...new Set(consents.map(({ kind }) => CONSENT_WORDS[kind].name))].join(', ')}
+          </p>
+        )}
       </Fact>
     </dl>
   );
@@ -167,7 +269,10 @@ function Visits({ story, today, calendar }: { story: ShownClient; today: string;
   return (
     <ol aria-label="Visits, newest first" className="grid gap-3">
       {story.visits.map((visit) => (
-        <li key={visit.id} className="card group relative grid grid-cols-[120px_1fr_auto] gap-x-5 p-4 hover:bg-leaf-pale">
+        <li
+          key={visit.id}
+          className="card group relative grid grid-cols-[120px_1fr_auto] gap-x-5 p-4 hover:bg-leaf-pale"
+        >
           <div>
             <p className="font-semibold">{calendar.day(visit.heldOn)}</p>
             <p className="text-sm text-ink-soft">{sayDistance(visit.heldOn, today)}</p>
@@ -191,7 +296,9 @@ function Visits({ story, today, calendar }: { story: ShownClient; today: string;
                   reached {formatLevel(visit.outcome.levelReached)}
                   <HairSwatch colour={cssColour(naturalHair(visit.outcome.levelReached))} />
                 </p>
-                <p className="text-sm text-ink-soft">{visit.outcome.foilsPlaced} foils · {visit.personName}</p>
+                <p className="text-sm text-ink-soft">
+                  {visit.outcome.foilsPlaced} foils · {visit.personName}
+                </p>
               </>
             ) : (
               <>
@@ -222,5 +329,9 @@ function Fact({ name, children }: { name: string; children: React.ReactNode }) {
   );
 }
 
-const Figure = ({ children }: { children: React.ReactNode }) => <p className="text-xl font-semibold">{children}</p>;
-const Small = ({ children }: { children: React.ReactNode }) => <p className="text-sm text-ink-soft">{children}</p>;
+const Figure = ({ children }: { children: React.ReactNode }) => (
+  <p className="text-xl font-semibold">{children}</p>
+);
+const Small = ({ children }: { children: React.ReactNode }) => (
+  <p className="text-sm text-ink-soft">{children}</p>
+);

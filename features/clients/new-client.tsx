@@ -14,8 +14,14 @@ export function NewClient({ name = '' }: { name?: string }) {
   return (
     <>
       <Button onClick={() => setOpen('walk-in')}>Walk-in</Button>
-      <Button look="primary" onClick={() => setOpen('client')}><PlusIcon /> New client</Button>
-      <Dialog open={open !== undefined} onOpenChange={(next) => !next && setOpen(undefined)} title={open === 'walk-in' ? 'Walk-in' : 'New client'}>
+      <Button look="primary" onClick={() => setOpen('client')}>
+        <PlusIcon /> New client
+      </Button>
+      <Dialog
+        open={open !== undefined}
+        onOpenChange={(next) => !next && setOpen(undefined)}
+        title={open === 'walk-in' ? 'Walk-in' : 'New client'}
+      >
         <NewClientForm name={name} walkIn={open === 'walk-in'} />
       </Dialog>
     </>
@@ -25,13 +31,18 @@ export function NewClient({ name = '' }: { name?: string }) {
 function NewClientForm({ name, walkIn }: { name: string; walkIn: boolean }) {
   // Sent twice, it is one client.
   const [id] = useState(() => crypto.randomUUID());
-  const [state, submit, pending] = useActionState<ClientFormState, FormData>(addClient, { fields: { name, phone: '', email: '', bornOn: '', note: '' }, problems: {} });
+  const [state, submit, pending] = useActionState<ClientFormState, FormData>(addClient, {
+    fields: { name, phone: '', email: '', bornOn: '', note: '' },
+    problems: {},
+  });
   return (
     <AskingForm name="new-client" action={submit} className="grid gap-4" noValidate>
       <input type="hidden" name="id" value={id} />
       {walkIn && <input type="hidden" name="walk-in" value="yes" />}
       <ClientInputs {...state} />
-      <Button server type="submit" look="primary" disabled={pending}>{pending ? 'Adding …' : walkIn ? 'Add and open a visit' : 'Add client'}</Button>
+      <Button server type="submit" look="primary" disabled={pending}>
+        {pending ? 'Adding …' : walkIn ? 'Add and open a visit' : 'Add client'}
+      </Button>
     </AskingForm>
   );
 }

@@ -10,7 +10,14 @@ import { allClients } from '@/data/client-changes';
 import { pageOfClient, type ClientPage } from '@/data/client-pages';
 import { mergedInto } from '@/data/merges';
 import type { SignedIn } from '@/data/sessions';
-import { CLIENTS_A_PAGE, countClients, listClients, readClient, type ClientStory, type ClientSummary } from '@/data/clients';
+import {
+  CLIENTS_A_PAGE,
+  countClients,
+  listClients,
+  readClient,
+  type ClientStory,
+  type ClientSummary,
+} from '@/data/clients';
 import { loadHouse, salonToday } from '../house/queries';
 import { currentPerson, requirePerson } from '../session/current';
 import { wholeVisit } from '../visit/queries';
@@ -39,7 +46,12 @@ export async function findClients(search: string, archived: boolean, page: numbe
   const all = await countClients(person, { archived });
   const pages = Math.max(1, Math.ceil(all / CLIENTS_A_PAGE));
   const own = Math.min(pages - 1, page);
-  return { clients: await listClients(person, '', await salonToday(), { archived, page: own }), page: own, pages, all };
+  return {
+    clients: await listClients(person, '', await salonToday(), { archived, page: own }),
+    page: own,
+    pages,
+    all,
+  };
 }
 
 /** A client's story with what their page needs beside it. */
@@ -68,9 +80,20 @@ export const clientStory = cache(async (clientId: string): Promise<ShownClient |
   const story = isId(clientId) ? await readClient(person, clientId, today) : undefined;
   if (!story) return undefined;
   const [newest] = story.visits;
-  const cautions = newest ? cautionsFor(newest.consult, story.safety, { onDay: today, bornOn: story.client.bornOn }, house.cautions) : [];
+  const cautions = newest
+    ? cautionsFor(newest.consult, story.safety, { onDay: today, bornOn: story.client.bornOn }, house.cautions)
+    : [];
   const rootLine = await rootLineOf(person, story);
-  return { ...story, rootLine, role: person.role, cautions: cautions.filter(({ key }) => !AT_THE_VISIT.includes(key)), today, decimalComma: house.decimalComma, measures: measuresOf(house), page: (await pageOfClient(person, clientId)) ?? null };
+  return {
+    ...story,
+    rootLine,
+    role: person.role,
+    cautions: cautions.filter(({ key }) => !AT_THE_VISIT.includes(key)),
+    today,
+    decimalComma: house.decimalComma,
+    measures: measuresOf(house),
+    page: (await pageOfClient(person, clientId)) ?? null,
+  };
 });
 
 /** Visits without foils between say nothing of the line; further back than this nobody looks. */
@@ -81,7 +104,9 @@ async function rootLineOf(person: SignedIn, { visits }: ClientStory): Promise<Sh
   for (const { id, heldOn } of visits.filter(({ outcome }) => outcome !== null).slice(0, VISITS_BACK)) {
     const whole = await wholeVisit(person, id, []);
     if (!whole || whole.visit.plan.document.panels.length === 0) continue;
-    const lines = (await inThread(person.salonId, 'next', whole.asked))?.reasons.filter(({ kind }) => kind === 'line') ?? [];
+    const lines =
+      (await inThread(person.salonId, 'next', whole.asked))?.reasons.filter(({ kind }) => kind === 'line') ??
+      [];
     return lines.length > 0 ? { on: heldOn, words: lines.map(({ words }) => words) } : null;
   }
   return null;
@@ -94,7 +119,9 @@ export async function whereMerged(clientId: string): Promise<string | undefined>
 }
 
 /** Everything kept of a client, to be handed over. */
-export async function clientRecord(clientId: string): Promise<Record<string, unknown> | 'signed-out' | 'missing' | 'not-allowed'> {
+export async function clientRecord(
+  clientId: string,
+): Promise<Record<string, unknown> | 'signed-out' | 'missing' | 'not-allowed'> {
   const person = await currentPerson();
   if (!person) return 'signed-out';
   if (person.role === 'assistant') return 'not-allowed';

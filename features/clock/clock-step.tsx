@@ -35,7 +35,10 @@ export function ClockStep() {
   const { consult, mix, plan: pattern, editMix } = useVisit();
   const house = useHouse();
   const { clock, after } = visit;
-  const question = useMemo(() => (clock.blocks.length === 0 ? null : askPlans(plainQuestion(clock))), [clock]);
+  const question = useMemo(
+    () => (clock.blocks.length === 0 ? null : askPlans(plainQuestion(clock))),
+    [clock],
+  );
   const { answer: plans, problem, again, current } = usePlans(question);
   const takeStrengths = useTakeStrengths(clock.blocks);
   const [sheet, setSheet] = useState<'plan' | 'what-if'>('plan');
@@ -50,14 +53,20 @@ export function ClockStep() {
       </main>
     );
   // An older answer stays in sight until the new one is there, as long as it is about the same foils.
-  const fits = plans?.[0].timeline.foils.every(({ block, index }) => clock.blocks[block]?.units[index] !== undefined);
+  const fits = plans?.[0].timeline.foils.every(
+    ({ block, index }) => clock.blocks[block]?.units[index] !== undefined,
+  );
   const shown = fits ? plans : undefined;
   const followed = shown?.[0];
   const choose = (plan: ClockPlanned) => {
     if (plan.figures.strengthsChanged > 0) return takeStrengths(plan);
     editMix('plan chosen', (before) => ({
       ...before,
-      clock: { ...before.clock, chosen: plan.key, ...(plan.second !== before.clock.second && { second: plan.second }) },
+      clock: {
+        ...before.clock,
+        chosen: plan.key,
+        ...(plan.second !== before.clock.second && { second: plan.second }),
+      },
     }));
   };
   return (
@@ -87,13 +96,18 @@ export function ClockStep() {
           <>
             <PlanList plans={shown} value={followed.key} onChoose={choose} />
             <div className="card min-w-0 p-4">
-              <TimeAxis blocks={clock.blocks} timeline={followed.timeline} rules={clock.rules} after={after} />
+              <TimeAxis
+                blocks={clock.blocks}
+                timeline={followed.timeline}
+                rules={clock.rules}
+                after={after}
+              />
               <p className="mt-2 text-xs text-ink-soft">
-                Minutes from the first foil on, a line for each foil. Dark: placed. Grey: lifting (purple: depositing).
-                Gold: ready. Red: past the maker’s limit. It ends blue where the foil is rinsed, green where it is
-                opened and wiped. Letters: a bowl is mixed. Estimates; {clock.rules.margin} min are kept in hand before
-                every limit. Opened hair goes on lifting a little, at about {Math.round(clock.liftsOn * 100)}% of its rate,
-                until it is rinsed.
+                Minutes from the first foil on, a line for each foil. Dark: placed. Grey: lifting (purple:
+                depositing). Gold: ready. Red: past the maker’s limit. It ends blue where the foil is rinsed,
+                green where it is opened and wiped. Letters: a bowl is mixed. Estimates; {clock.rules.margin}{' '}
+                min are kept in hand before every limit. Opened hair goes on lifting a little, at about{' '}
+                {Math.round(clock.liftsOn * 100)}% of its rate, until it is rinsed.
               </p>
             </div>
           </>
@@ -165,9 +179,19 @@ function gapWords({ gapMinutes, figures }: ClockPlanned): string {
 const TAKEN = { 'second-application': 'Paint again', warmth: 'Add warmth', stronger: 'Stronger' } as const;
 
 /** A formula with a remedy taken. */
-function withRemedy(formula: LiftFormula, { kind, volumes }: Remedy, limitMinutes: number, warmest: number): LiftFormula {
-  if (kind === 'second-application') return { ...formula, second: { volumes: formula.volumes, ratio: formula.ratio, afterMinutes: Math.round(limitMinutes) } };
-  if (kind === 'warmth') return { ...formula, warmth: { celsius: Math.min(USUAL_WARM_CELSIUS, warmest), lastMinutes: 15 } };
+function withRemedy(
+  formula: LiftFormula,
+  { kind, volumes }: Remedy,
+  limitMinutes: number,
+  warmest: number,
+): LiftFormula {
+  if (kind === 'second-application')
+    return {
+      ...formula,
+      second: { volumes: formula.volumes, ratio: formula.ratio, afterMinutes: Math.round(limitMinutes) },
+    };
+  if (kind === 'warmth')
+    return { ...formula, warmth: { celsius: Math.min(USUAL_WARM_CELSIUS, warmest), lastMinutes: 15 } };
   return volumes === undefined ? formula : { ...formula, volumes, bottles: null };
 }
 
@@ -179,7 +203,15 @@ function Remedies({ unexpected }: Pick<ClockPlan, 'unexpected'>) {
   const take = (letter: string, remedy: Remedy, limitMinutes: number) =>
     editMix(`formula ${letter}: ${TAKEN[remedy.kind as keyof typeof TAKEN].toLowerCase()}`, (mix) => {
       const own = mix.formulas[letter] ?? work.letters.find((row) => row.letter === letter)?.formula;
-      return own?.kind === 'lift' ? { ...mix, formulas: { ...mix.formulas, [letter]: withRemedy(own, remedy, limitMinutes, cautions.warmestCelsius) } } : mix;
+      return own?.kind === 'lift'
+        ? {
+            ...mix,
+            formulas: {
+              ...mix.formulas,
+              [letter]: withRemedy(own, remedy, limitMinutes, cautions.warmestCelsius),
+            },
+          }
+        : mix;
     });
   return (
     <div className="mt-3 grid gap-2">

@@ -34,8 +34,8 @@ export function Headline({ plan, slot, lateMinutes, afterMinutes }: HeadlineProp
       </p>
       <p className="text-base text-ink-soft">
         {basinVisits === 1 ? 'Once' : `${basinVisits} times`} at the basin
-        {pulled > 0 && `, ${pulled} foils opened before`}; foiled after {hoursAndMinutes(foiled)}, rinsed after{' '}
-        {hoursAndMinutes(end)}, dry after {hoursAndMinutes(whole)}
+        {pulled > 0 && `, ${pulled} foils opened before`}; foiled after {hoursAndMinutes(foiled)}, rinsed
+        after {hoursAndMinutes(end)}, dry after {hoursAndMinutes(whole)}
         {slot !== null &&
           (whole > slot ? (
             <b className="text-amber-bark">

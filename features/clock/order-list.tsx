@@ -44,7 +44,10 @@ export function OrderList({ blocks, timeline }: OrderListProps) {
       <h2 className="mb-1 text-md font-bold">Step by step</h2>
       <ol className="grid gap-1">
         {steps.map((step) => (
-          <li key={step.key} className="grid grid-cols-[36px_minmax(0,1fr)_auto] items-center gap-2 text-base">
+          <li
+            key={step.key}
+            className="grid grid-cols-[36px_minmax(0,1fr)_auto] items-center gap-2 text-base"
+          >
             <span className="text-right font-semibold">{Math.round(step.at)}</span>
             {'run' in step && (
               <>
@@ -73,7 +76,9 @@ export function OrderList({ blocks, timeline }: OrderListProps) {
             )}
             {'pull' in step && (
               <span className="text-leaf">
-                {step.pull.by === 1 ? 'Second person: open' : 'Open'}{step.pull.paintedAgain ? ', wipe and paint again' : ' and wipe'} {numberWords(unitsOf(step.pull.foils))}
+                {step.pull.by === 1 ? 'Second person: open' : 'Open'}
+                {step.pull.paintedAgain ? ', wipe and paint again' : ' and wipe'}{' '}
+                {numberWords(unitsOf(step.pull.foils))}
               </span>
             )}
             {'stage' in step && (
@@ -81,7 +86,9 @@ export function OrderList({ blocks, timeline }: OrderListProps) {
                 <span className="font-semibold text-sky">
                   Rinse {step.stage.blocks.map((b) => blocks[b].name).join(', ')}
                   {clipped(step.stage) && (
-                    <span className="text-sm font-normal">, the rest of {clipped(step.stage)} behind a clip</span>
+                    <span className="text-sm font-normal">
+                      , the rest of {clipped(step.stage)} behind a clip
+                    </span>
                   )}
                 </span>
                 {step.stage.blocks.length > 1 && (

@@ -36,7 +36,12 @@ export function PlanList({ plans, value, onChoose }: PlanListProps) {
     if (plan) onChoose(plan);
   };
   return (
-    <RadioGroup.Root aria-label="Plans" value={value} onValueChange={choose} className="card divide-y divide-line overflow-x-auto *:min-w-[40rem]">
+    <RadioGroup.Root
+      aria-label="Plans"
+      value={value}
+      onValueChange={choose}
+      className="card divide-y divide-line overflow-x-auto *:min-w-[40rem]"
+    >
       <div
         aria-hidden
         className="grid grid-cols-[minmax(180px,1fr)_repeat(6,minmax(56px,70px))] items-end gap-2 px-4 py-2 text-right text-xs text-ink-soft"

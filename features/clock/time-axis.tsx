@@ -36,7 +36,7 @@ export function TimeAxis({ blocks, timeline, rules, after }: TimeAxisProps) {
     next += height + GAP;
     return [{ b, block: blocks[b], foils, top, height }];
   });
-  const end = timeline.end + (wholeMinutes(after));
+  const end = timeline.end + wholeMinutes(after);
   const until = Math.ceil((end + 5) / 15) * 15;
   const x = (minutes: number) => LEFT + (minutes / until) * (width - LEFT - 16);
   const body = next;
@@ -71,7 +71,12 @@ export function TimeAxis({ blocks, timeline, rules, after }: TimeAxisProps) {
               className="fill-edge"
               opacity="0.18"
             />
-            <text x={(x(from) + x(to)) / 2} y={body + 12} textAnchor="middle" className="fill-ink-soft text-[11px]">
+            <text
+              x={(x(from) + x(to)) / 2}
+              y={body + 12}
+              textAnchor="middle"
+              className="fill-ink-soft text-[11px]"
+            >
               away
             </text>
           </g>
@@ -121,7 +126,13 @@ export function TimeAxis({ blocks, timeline, rules, after }: TimeAxisProps) {
           </g>
         ))}
         {timeline.bowls.map(({ mix, at }, i) => (
-          <text key={i} x={x(at)} y={body + 12} textAnchor="middle" className="fill-ink text-[11px] font-bold">
+          <text
+            key={i}
+            x={x(at)}
+            y={body + 12}
+            textAnchor="middle"
+            className="fill-ink text-[11px] font-bold"
+          >
             {mix}
           </text>
         ))}
@@ -141,9 +152,7 @@ export function TimeAxis({ blocks, timeline, rules, after }: TimeAxisProps) {
                     width={Math.max(2, wide - 2)}
                     height="22"
                     rx="3"
-                    className={
-                      isColour(step) ? 'fill-dusk' : step.kind === 'dry' ? 'fill-edge' : 'fill-sky'
-                    }
+                    className={isColour(step) ? 'fill-dusk' : step.kind === 'dry' ? 'fill-edge' : 'fill-sky'}
                     opacity={step.kind === 'dry' ? 0.5 : 0.85}
                   >
                     <title>{`${words}: ${Math.round(to - from)} min`}</title>

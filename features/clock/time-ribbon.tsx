@@ -25,7 +25,7 @@ export function TimeRibbon({
   const lit = useLit();
   const [width, frame] = useWidth<HTMLElement>();
   const bark = barkOf(consult.naturalLevel);
-  const end = timeline ? timeline.end + (wholeMinutes(after)) : 1;
+  const end = timeline ? timeline.end + wholeMinutes(after) : 1;
   const x = (minutes: number) => EDGE + (minutes / end) * Math.max(0, width - 2 * EDGE);
   return (
     <footer
@@ -73,7 +73,13 @@ export function TimeRibbon({
                         height={HEIGHT}
                         rx={1.5}
                         fill={bark}
-                        stroke={on ? 'var(--color-leaf)' : isPast({ placed, again, clear, limit }) ? 'var(--color-rowan)' : 'none'}
+                        stroke={
+                          on
+                            ? 'var(--color-leaf)'
+                            : isPast({ placed, again, clear, limit })
+                              ? 'var(--color-rowan)'
+                              : 'none'
+                        }
                         strokeWidth={on ? 3 : 2}
                         paintOrder="stroke"
                       />

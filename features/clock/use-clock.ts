@@ -22,7 +22,10 @@ function useWorker(asked: ClockAsked | null): Answered<ClockAnswer> & { readonly
     const worker = new Worker(new URL('../../workers/clock.ts', import.meta.url), { type: 'module' });
     worker.onmessage = ({ data }: MessageEvent<ClockAnswer>) => setState({ answer: data, of: asked });
     worker.onerror = ({ message }) =>
-      setState({ problem: (message ?? '').replace(/^Uncaught (\w*Error: )?/, '') || 'the worker stopped', of: asked });
+      setState({
+        problem: (message ?? '').replace(/^Uncaught (\w*Error: )?/, '') || 'the worker stopped',
+        of: asked,
+      });
     worker.postMessage(asked);
     return () => worker.terminate();
   }, [asked, tries]);
@@ -49,5 +52,11 @@ export function useBetterRest(asked: (ClockAsked & { kind: 'rest' }) | null): Re
   return current && answer?.kind === 'rest' ? answer.better : null;
 }
 
-export const askPlans = (question: ClockQuestion): ClockAsked & { kind: 'plans' } => ({ kind: 'plans', question });
-export const askRest = (question: RestQuestion): ClockAsked & { kind: 'rest' } => ({ kind: 'rest', question });
+export const askPlans = (question: ClockQuestion): ClockAsked & { kind: 'plans' } => ({
+  kind: 'plans',
+  question,
+});
+export const askRest = (question: RestQuestion): ClockAsked & { kind: 'rest' } => ({
+  kind: 'rest',
+  question,
+});

@@ -20,7 +20,9 @@ export function useTakeStrengths(blocks: readonly WorkBlock[]): (plan: ClockPlan
         const from = formulas[letter] ?? work.letters.find((own) => own.letter === letter)?.formula;
         if (from?.kind !== 'lift') continue;
         const made: Formula = { ...from, volumes: block.others![strengths[b] - 1].volumes };
-        const same = Object.keys(formulas).find((own) => JSON.stringify(formulas[own]) === JSON.stringify(made));
+        const same = Object.keys(formulas).find(
+          (own) => JSON.stringify(formulas[own]) === JSON.stringify(made),
+        );
         const free =
           same ??
           [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ'].find(

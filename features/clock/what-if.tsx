@@ -108,7 +108,9 @@ export function WhatIf({ clock: computed, plan }: WhatIfProps) {
         <Switch
           label="One more client in between"
           on={away !== null}
-          onChange={(on) => decide(on ? 'another client' : 'nobody between', { away: on ? USUAL_AWAY : null })}
+          onChange={(on) =>
+            decide(on ? 'another client' : 'nobody between', { away: on ? USUAL_AWAY : null })
+          }
         />
       </Line>
       {away && (
@@ -142,8 +144,8 @@ export function WhatIf({ clock: computed, plan }: WhatIfProps) {
       </Line>
       {clock.heat && (
         <p className="-mt-3 text-xs font-medium text-amber-bark">
-          Warmth quickens the lift and swells the product; it asks for a reason before you begin. Choose it in Mix to
-          keep it.
+          Warmth quickens the lift and swells the product; it asks for a reason before you begin. Choose it in
+          Mix to keep it.
         </p>
       )}
       {painted && (
@@ -170,7 +172,11 @@ export function WhatIf({ clock: computed, plan }: WhatIfProps) {
             pulled:
               value === ''
                 ? null
-                : { block: value.slice(0, at), index: Number(value.slice(at + 1)), minutes: pulled?.minutes ?? 20 },
+                : {
+                    block: value.slice(0, at),
+                    index: Number(value.slice(at + 1)),
+                    minutes: pulled?.minutes ?? 20,
+                  },
           });
         }}
       />
@@ -202,7 +208,10 @@ const MOST_FEWER = 60;
 function Fewer({ clock, plan }: WhatIfProps) {
   const [fewer, setFewer] = useState(0);
   const total = clock.blocks.reduce((sum, { foils }) => sum + foils.length, 0);
-  const asked = useMemo(() => (fewer === 0 ? null : askPlans(fewerFoils(plainQuestion(clock), fewer))), [clock, fewer]);
+  const asked = useMemo(
+    () => (fewer === 0 ? null : askPlans(fewerFoils(plainQuestion(clock), fewer))),
+    [clock, fewer],
+  );
   const { answer, current } = usePlans(asked);
   return (
     <div>
@@ -217,8 +226,8 @@ function Fewer({ clock, plan }: WhatIfProps) {
       />
       {fewer > 0 && (
         <p role="status" className="text-sm">
-          {answer && current && plan ? changesBetween(plan.figures, answer[0].figures) : 'Working it out …'} Take them
-          out in Pattern.
+          {answer && current && plan ? changesBetween(plan.figures, answer[0].figures) : 'Working it out …'}{' '}
+          Take them out in Pattern.
         </p>
       )}
     </div>

@@ -41,7 +41,10 @@ export function ComfortMenu() {
   };
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement || event.target instanceof HTMLSelectElement;
+      const typing =
+        event.target instanceof HTMLInputElement ||
+        event.target instanceof HTMLTextAreaElement ||
+        event.target instanceof HTMLSelectElement;
       if (event.key !== '?' || typing || event.ctrlKey || event.metaKey) return;
       event.preventDefault();
       setSheet(true);
@@ -52,10 +55,20 @@ export function ComfortMenu() {
   return (
     <>
       <Menu
-        label="View and shortcuts" trigger={<MoreIcon />} className="grid size-10 place-items-center rounded-ui text-ink-soft hover:bg-leaf-pale hover:text-ink"
+        label="View and shortcuts"
+        trigger={<MoreIcon />}
+        className="grid size-10 place-items-center rounded-ui text-ink-soft hover:bg-leaf-pale hover:text-ink"
         items={[
-          { words: comfort.theme === 'dim' ? 'Day theme' : 'Dim theme', hint: 'for this device', choose: () => set({ ...comfort, theme: comfort.theme === 'dim' ? 'day' : 'dim' }) },
-          { words: comfort.hand === 'left' ? 'Right-handed' : 'Left-handed', hint: 'panels and recipe change sides', choose: () => set({ ...comfort, hand: comfort.hand === 'left' ? 'right' : 'left' }) },
+          {
+            words: comfort.theme === 'dim' ? 'Day theme' : 'Dim theme',
+            hint: 'for this device',
+            choose: () => set({ ...comfort, theme: comfort.theme === 'dim' ? 'day' : 'dim' }),
+          },
+          {
+            words: comfort.hand === 'left' ? 'Right-handed' : 'Left-handed',
+            hint: 'panels and recipe change sides',
+            choose: () => set({ ...comfort, hand: comfort.hand === 'left' ? 'right' : 'left' }),
+          },
           { words: 'Shortcuts', hint: '?', choose: () => setSheet(true) },
         ]}
       />

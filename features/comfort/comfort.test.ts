@@ -8,6 +8,9 @@ test.each([
   expect(readComfort(`a=1; ${comfortCookie(comfort).split(';')[0]}; b=dim`)).toEqual(comfort);
 });
 
-test.each(['', 'lattice-comfort=', 'lattice-comfort=<script>', 'other=dim.left'])('%j is the usual', (cookies) => {
-  expect(readComfort(cookies)).toEqual({ theme: 'day', hand: 'right' });
-});
+test.each(['', 'lattice-comfort=', 'lattice-comfort=<script>', 'other=dim.left'])(
+  '%j is the usual',
+  (cookies) => {
+    expect(readComfort(cookies)).toEqual({ theme: 'day', hand: 'right' });
+  },
+);

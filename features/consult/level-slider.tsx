@@ -5,9 +5,26 @@ import { formatLevel, LEVEL_MAX, LEVEL_MIN } from '@/core/units';
 import { Slider } from '@/ui/slider';
 
 /** A level of lightness on a lock of hair that runs from black to lightest blonde. */
-export function LevelSlider({ label, value, onChange }: { label: string; value: number; onChange(level: number): void }) {
+export function LevelSlider({
+  label,
+  value,
+  onChange,
+}: {
+  label: string;
+  value: number;
+  onChange(level: number): void;
+}) {
   return (
-    <Slider label={label} min={LEVEL_MIN} max={LEVEL_MAX} step={0.5} value={value} said={formatLevel(value)} onChange={onChange} track={<HairTrack />} />
+    <Slider
+      label={label}
+      min={LEVEL_MIN}
+      max={LEVEL_MAX}
+      step={0.5}
+      value={value}
+      said={formatLevel(value)}
+      onChange={onChange}
+      track={<HairTrack />}
+    />
   );
 }
 

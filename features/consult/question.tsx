@@ -13,7 +13,9 @@ interface ChoiceProps<T extends string> {
 export function Choice<T extends string>({ label, value, options, onChange, hint }: ChoiceProps<T>) {
   return (
     <div>
-      <p aria-hidden className="mb-1 text-sm font-semibold">{label}</p>
+      <p aria-hidden className="mb-1 text-sm font-semibold">
+        {label}
+      </p>
       <Segmented label={label} value={value} options={options} onChange={onChange} />
       {hint && <p className="mt-1 text-xs text-ink-soft">{hint}</p>}
     </div>

@@ -7,7 +7,8 @@ export const readMm = (text: string): number | undefined => {
 };
 
 /** A whole number. */
-export const readWhole = (text: string): number | undefined => (/^\d{1,9}$/.test(text.trim()) ? Number(text.trim()) : undefined);
+export const readWhole = (text: string): number | undefined =>
+  /^\d{1,9}$/.test(text.trim()) ? Number(text.trim()) : undefined;
 
 /** A figure with one decimal, by point or comma. */
 export const readFigure = (text: string): number | undefined =>

@@ -19,13 +19,28 @@ export function TheirAnswers() {
   const firstName = bundle.client.name.split(/\s+/)[0];
   const grave = offered.filter((own) => own.grave);
   return (
-    <aside aria-label="Answers of the client" className="mb-5 flex flex-wrap items-center gap-x-4 gap-y-2 rounded-ui border border-leaf bg-leaf-pale px-4 py-3">
+    <aside
+      aria-label="Answers of the client"
+      className="mb-5 flex flex-wrap items-center gap-x-4 gap-y-2 rounded-ui border border-leaf bg-leaf-pale px-4 py-3"
+    >
       <p className="min-w-0 flex-1">
-        <b>{firstName} answered at home</b>, {bundle.answers.sentAt ? `sent ${calendar.moment(bundle.answers.sentAt)}` : `not sent yet, last ${calendar.moment(bundle.answers.changedAt)}`}.{' '}
-        {offered.length === 0 ? 'All of it is in the consultation.' : `${offered.length} ${offered.length === 1 ? 'answer is' : 'answers are'} not in the consultation yet.`}
-        {grave.length > 0 && <span className="block font-semibold text-rowan">{grave.map(({ name, theirs }) => `${name}: ${theirs}`).join('. ')}.</span>}
+        <b>{firstName} answered at home</b>,{' '}
+        {bundle.answers.sentAt
+          ? `sent ${calendar.moment(bundle.answers.sentAt)}`
+          : `not sent yet, last ${calendar.moment(bundle.answers.changedAt)}`}
+        .{' '}
+        {offered.length === 0
+          ? 'All of it is in the consultation.'
+          : `${offered.length} ${offered.length === 1 ? 'answer is' : 'answers are'} not in the consultation yet.`}
+        {grave.length > 0 && (
+          <span className="block font-semibold text-rowan">
+            {grave.map(({ name, theirs }) => `${name}: ${theirs}`).join('. ')}.
+          </span>
+        )}
       </p>
-      <Button look="primary" onClick={() => setOpen(true)}>Go through them</Button>
+      <Button look="primary" onClick={() => setOpen(true)}>
+        Go through them
+      </Button>
       <Dialog open={open} onOpenChange={setOpen} title={`What ${firstName} answered`} middle>
         {open && <GoThrough onDone={() => setOpen(false)} />}
       </Dialog>
@@ -37,7 +52,9 @@ function useOffered() {
   const { bundle, consult } = useVisit();
   const calendar = useCalendar();
   const money = useMoney();
-  return bundle.answers ? offeredAnswers(bundle.answers.document, consult, { money, day: (on) => calendar.day(on) }) : [];
+  return bundle.answers
+    ? offeredAnswers(bundle.answers.document, consult, { money, day: (on) => calendar.day(on) })
+    : [];
 }
 
 function GoThrough({ onDone }: { onDone(): void }) {
@@ -49,35 +66,76 @@ function GoThrough({ onDone }: { onDone(): void }) {
   const { answers } = bundle;
   if (!answers) return null;
   const settle = async (words: string) => {
-    const answer = await settleTheirAnswers(bundle.client.id, answers.id, words).catch(() => ({ ok: false as const, problem: 'No network: the answers stay until it is back.' }));
+    const answer = await settleTheirAnswers(bundle.client.id, answers.id, words).catch(() => ({
+      ok: false as const,
+      problem: 'No network: the answers stay until it is back.',
+    }));
     if (!answer.ok) return setProblem(answer.problem);
     await reload();
     onDone();
   };
   const takeOver = () => {
-    editConsult('what the client answered', (consult) => withAnswers(consult, answers.document, taken.map(({ key }) => key)), crypto.randomUUID());
+    editConsult(
+      'what the client answered',
+      (consult) =>
+        withAnswers(
+          consult,
+          answers.document,
+          taken.map(({ key }) => key),
+        ),
+      crypto.randomUUID(),
+    );
     void settle(taken.map(({ name }) => name.toLowerCase()).join(', '));
   };
   return (
     <div className="grid gap-4">
-      {offered.length === 0 ? <p>All of it is in the consultation.</p> : (
+      {offered.length === 0 ? (
+        <p>All of it is in the consultation.</p>
+      ) : (
         <ul className="grid divide-y divide-line">
           {offered.map(({ key, name, theirs, now, grave }) => (
             <li key={key}>
               <label className="grid min-h-11 grid-cols-[1.5rem_8.5rem_minmax(0,1fr)] items-baseline gap-x-3 py-2">
-                <input type="checkbox" className="size-5 self-center accent-leaf" checked={!left.includes(key)} onChange={(event) => setLeft(event.target.checked ? left.filter((own) => own !== key) : [...left, key])} />
+                <input
+                  type="checkbox"
+                  className="size-5 self-center accent-leaf"
+                  checked={!left.includes(key)}
+                  onChange={(event) =>
+                    setLeft(event.target.checked ? left.filter((own) => own !== key) : [...left, key])
+                  }
+                />
                 <span className="text-sm text-ink-soft">{name}</span>
-                <span><b className={grave ? 'text-rowan' : ''}>{theirs}</b>{now !== '–' && <span className="block text-sm text-ink-soft">in the consultation: {now}</span>}</span>
+                <span>
+                  <b className={grave ? 'text-rowan' : ''}>{theirs}</b>
+                  {now !== '–' && (
+                    <span className="block text-sm text-ink-soft">in the consultation: {now}</span>
+                  )}
+                </span>
               </label>
             </li>
           ))}
         </ul>
       )}
-      <p className="text-sm text-ink-soft">What the client says of their hair and their health is checked with them at the chair. Taking it over can be undone.</p>
-      {problem && <p role="alert" className="font-semibold text-rowan">{problem}</p>}
+      <p className="text-sm text-ink-soft">
+        What the client says of their hair and their health is checked with them at the chair. Taking it over
+        can be undone.
+      </p>
+      {problem && (
+        <p role="alert" className="font-semibold text-rowan">
+          {problem}
+        </p>
+      )}
       <div className="flex flex-wrap gap-2">
-        {offered.length > 0 && <Button server look="primary" disabled={taken.length === 0} onClick={takeOver}>{taken.length === offered.length ? 'Take all over' : `Take ${taken.length} of ${offered.length} over`}</Button>}
-        <Button server onClick={() => void settle('')}>{offered.length > 0 ? 'Leave them all' : 'Done'}</Button>
+        {offered.length > 0 && (
+          <Button server look="primary" disabled={taken.length === 0} onClick={takeOver}>
+            {taken.length === offered.length
+              ? 'Take all over'
+              : `Take ${taken.length} of ${offered.length} over`}
+          </Button>
+        )}
+        <Button server onClick={() => void settle('')}>
+          {offered.length > 0 ? 'Leave them all' : 'Done'}
+        </Button>
       </div>
     </div>
   );

@@ -5,7 +5,15 @@ import { redirect } from 'next/navigation';
 import { z } from 'zod';
 import { APPOINTMENT_KINDS, APPOINTMENT_STATES, type AppointmentState } from '@/core/diary';
 import { parseWith } from '@/core/formats';
-import { book, changeAppointment, makeFeed, revokeFeed, setAppointmentState, visitOfAppointment, type Booked } from '@/data/appointments';
+import {
+  book,
+  changeAppointment,
+  makeFeed,
+  revokeFeed,
+  setAppointmentState,
+  visitOfAppointment,
+  type Booked,
+} from '@/data/appointments';
 import { readHouse } from '@/data/house';
 import { currentPerson, requirePerson } from '../session/current';
 import { isId, isRevision } from '../shared';
@@ -13,24 +21,42 @@ import { clientsNamed } from './queries';
 
 export type DiaryAnswer = { readonly ok: true } | { readonly ok: false; readonly problem: string };
 
-const SIGNED_OUT = { ok: false, problem: 'This station is locked or signed out. Unlock it with your PIN or password.' } as const;
+const SIGNED_OUT = {
+  ok: false,
+  problem: 'This station is locked or signed out. Unlock it with your PIN or password.',
+} as const;
 const MISSING = { ok: false, problem: 'There is no such appointment in this salon.' } as const;
 
 const id = (what: string) => z.string({ error: `${what}: choose one` }).refine(isId, `${what}: choose one`);
 const slot = {
   personId: id('Colourist'),
-  on: z.iso.date('Day: write a day such as 2027-01-31').refine((day) => day >= '2000-01-01' && day < '2200-01-01', 'Day: it is too far away'),
-  from: z.int('Time: write a time such as 9:30').min(0, 'Time: write a time such as 9:30').max(1439, 'Time: write a time such as 9:30'),
-  minutes: z.int('Minutes: must be a whole number from 5 to 900').min(5, 'Minutes: must be a whole number from 5 to 900').max(900, 'Minutes: must be a whole number from 5 to 900'),
+  on: z.iso
+    .date('Day: write a day such as 2027-01-31')
+    .refine((day) => day >= '2000-01-01' && day < '2200-01-01', 'Day: it is too far away'),
+  from: z
+    .int('Time: write a time such as 9:30')
+    .min(0, 'Time: write a time such as 9:30')
+    .max(1439, 'Time: write a time such as 9:30'),
+  minutes: z
+    .int('Minutes: must be a whole number from 5 to 900')
+    .min(5, 'Minutes: must be a whole number from 5 to 900')
+    .max(900, 'Minutes: must be a whole number from 5 to 900'),
   kind: z.enum(APPOINTMENT_KINDS, { error: 'What for: choose one' }),
   note: z.string().trim().max(500, 'Note: it is longer than 500 characters'),
 };
 const changeSchema = z.strictObject(slot);
-const bookingSchema = z.strictObject({ ...slot, clientId: id('Client'), redoOf: z.string().refine(isId, 'Redo: choose the visit that is put right').nullable(), alertTest: z.strictObject({ id: z.uuid(), on: slot.on, from: slot.from }).nullable(), id: z.uuid() });
+const bookingSchema = z.strictObject({
+  ...slot,
+  clientId: id('Client'),
+  redoOf: z.string().refine(isId, 'Redo: choose the visit that is put right').nullable(),
+  alertTest: z.strictObject({ id: z.uuid(), on: slot.on, from: slot.from }).nullable(),
+  id: z.uuid(),
+});
 export type BookingInput = z.input<typeof bookingSchema>;
 export type ChangeInput = z.input<typeof changeSchema>;
 
-const sentence = (problem: string) => ({ ok: false, problem: problem.replace(/^[\w.]+: (?=[A-Z])/, '') }) as const;
+const sentence = (problem: string) =>
+  ({ ok: false, problem: problem.replace(/^[\w.]+: (?=[A-Z])/, '') }) as const;
 const said = (booked: Booked): DiaryAnswer => {
   if (booked.ok) revalidatePath('/day');
   return booked.ok ? { ok: true } : booked;
@@ -43,24 +69,59 @@ export async function bookAppointment(input: unknown): Promise<DiaryAnswer> {
   const read = parseWith(bookingSchema, input);
   if (!read.ok) return sentence(read.problem);
   const { alertTest, ...booking } = read.value;
-  if (booking.kind === 'redo' && !booking.redoOf) return { ok: false, problem: 'Redo: choose the visit that is put right.' };
-  if (alertTest && (alertTest.on > booking.on || (alertTest.on === booking.on && alertTest.from >= booking.from))) return { ok: false, problem: 'Alert test: it must lie before the visit, by the hours that the maker asks.' };
+  if (booking.kind === 'redo' && !booking.redoOf)
+    return { ok: false, problem: 'Redo: choose the visit that is put right.' };
+  if (
+    alertTest &&
+    (alertTest.on > booking.on || (alertTest.on === booking.on && alertTest.from >= booking.from))
+  )
+    return {
+      ok: false,
+      problem: 'Alert test: it must lie before the visit, by the hours that the maker asks.',
+    };
   const { timeZone } = (await readHouse(person)).document;
-  return said(await book(person, [{ ...booking, redoOf: booking.kind === 'redo' ? booking.redoOf : null }, ...(alertTest ? [{ ...booking, ...alertTest, minutes: 10, kind: 'alert-test' as const, note: '', redoOf: null }] : [])], timeZone));
+  return said(
+    await book(
+      person,
+      [
+        { ...booking, redoOf: booking.kind === 'redo' ? booking.redoOf : null },
+        ...(alertTest
+          ? [{ ...booking, ...alertTest, minutes: 10, kind: 'alert-test' as const, note: '', redoOf: null }]
+          : []),
+      ],
+      timeZone,
+    ),
+  );
 }
 
 /** Moves an appointment or changes what it is for. */
-export async function moveAppointment(appointmentId: string, revision: number, input: unknown): Promise<DiaryAnswer> {
+export async function moveAppointment(
+  appointmentId: string,
+  revision: number,
+  input: unknown,
+): Promise<DiaryAnswer> {
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;
   const read = parseWith(changeSchema, input);
   if (!read.ok) return sentence(read.problem);
   if (!isId(appointmentId) || !isRevision(revision)) return MISSING;
-  return said(await changeAppointment(person, appointmentId, revision, read.value, (await readHouse(person)).document.timeZone));
+  return said(
+    await changeAppointment(
+      person,
+      appointmentId,
+      revision,
+      read.value,
+      (await readHouse(person)).document.timeZone,
+    ),
+  );
 }
 
 /** Cancels, marks as not come, or takes either back. */
-export async function markAppointment(appointmentId: string, revision: number, state: AppointmentState): Promise<DiaryAnswer> {
+export async function markAppointment(
+  appointmentId: string,
+  revision: number,
+  state: AppointmentState,
+): Promise<DiaryAnswer> {
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;
   if (!isId(appointmentId) || !isRevision(revision) || !APPOINTMENT_STATES.includes(state)) return MISSING;
@@ -70,12 +131,16 @@ export async function markAppointment(appointmentId: string, revision: number, s
 /** Opens the visit of an appointment. */
 export async function openAppointment(appointmentId: string): Promise<void> {
   const person = await requirePerson();
-  const visitId = isId(appointmentId) ? await visitOfAppointment(person, appointmentId, (await readHouse(person)).document.timeZone) : undefined;
+  const visitId = isId(appointmentId)
+    ? await visitOfAppointment(person, appointmentId, (await readHouse(person)).document.timeZone)
+    : undefined;
   redirect(visitId ? `/visits/${visitId}/consult` : '/day');
 }
 
 /** Makes a private calendar address for whoever is signed in. @returns its secret, shown once */
-export async function makeCalendar(): Promise<{ readonly ok: true; readonly secret: string } | Extract<DiaryAnswer, { ok: false }>> {
+export async function makeCalendar(): Promise<
+  { readonly ok: true; readonly secret: string } | Extract<DiaryAnswer, { ok: false }>
+> {
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;
   const secret = await makeFeed(person);
@@ -91,6 +156,8 @@ export async function withdrawCalendar(): Promise<DiaryAnswer> {
   return { ok: true };
 }
 
-export async function searchClients(words: string): Promise<readonly { readonly id: string; readonly name: string; readonly phone: string }[]> {
+export async function searchClients(
+  words: string,
+): Promise<readonly { readonly id: string; readonly name: string; readonly phone: string }[]> {
   return clientsNamed(String(words));
 }

@@ -31,7 +31,11 @@ interface BlockDrag extends Place {
   onDrop(to: Place): void;
 }
 
-const columnRects = () => [...document.querySelectorAll<HTMLElement>('[data-person]')].map((own) => ({ personId: own.dataset.person!, rect: own.getBoundingClientRect() }));
+const columnRects = () =>
+  [...document.querySelectorAll<HTMLElement>('[data-person]')].map((own) => ({
+    personId: own.dataset.person!,
+    rect: own.getBoundingClientRect(),
+  }));
 
 /**
  * An appointment dragged to another time or column: with a mouse or a pen at once, with a finger that rests on it first, since
@@ -101,9 +105,13 @@ export function useBlockDrag({ from, personId, pxPerMinute, enabled, onDrop }: B
         dragged.current = true;
         const rects = columnRects();
         const own = rects.find((column) => column.personId === personId);
-        const over = rects.find(({ rect }) => event.clientX >= rect.left && event.clientX < rect.right) ?? own;
+        const over =
+          rects.find(({ rect }) => event.clientX >= rect.left && event.clientX < rect.right) ?? own;
         const minute = Math.round((from + (event.clientY - y) / pxPerMinute) / DRAG_RASTER) * DRAG_RASTER;
-        latest.current = { from: Math.min(LAST_MINUTE, Math.max(0, minute)), personId: over?.personId ?? personId };
+        latest.current = {
+          from: Math.min(LAST_MINUTE, Math.max(0, minute)),
+          personId: over?.personId ?? personId,
+        };
         setDragging({ ...latest.current, dx: over && own ? over.rect.left - own.rect.left : 0 });
       },
       onPointerUp: () => {

@@ -2,9 +2,31 @@ import 'server-only';
 import { isColour, recipeWords, wholeMinutes } from '@/core/steps';
 import { sheetsToCut, together, type Sheets } from '@/core/work';
 import { cautionsFor } from '@/core/caution';
-import { APPOINTMENT_KINDS, minutesToBook, placesFor, standingOf, weekAt, weekFrom, type AppointmentKind, type FreePlace, type Opening, type Standing, type WeekDay, type WorkingHours } from '@/core/diary';
+import {
+  APPOINTMENT_KINDS,
+  minutesToBook,
+  placesFor,
+  standingOf,
+  weekAt,
+  weekFrom,
+  type AppointmentKind,
+  type FreePlace,
+  type Opening,
+  type Standing,
+  type WeekDay,
+  type WorkingHours,
+} from '@/core/diary';
 import { dayAfter } from '@/core/units';
-import { comingAppointments, dueClients, feedOwner, feedSince, listAppointments, unfinishedVisits, type Appointment, type DueClient } from '@/data/appointments';
+import {
+  comingAppointments,
+  dueClients,
+  feedOwner,
+  feedSince,
+  listAppointments,
+  unfinishedVisits,
+  type Appointment,
+  type DueClient,
+} from '@/data/appointments';
 import { listClients, readClient } from '@/data/clients';
 import { computedOf } from '@/data/compute';
 import { readHouse } from '@/data/house';
@@ -41,21 +63,36 @@ export interface DayFacts {
   readonly columns: readonly Column[];
   readonly appointments: readonly ShownAppointment[];
   readonly due: readonly DueClient[];
-  readonly unfinished: readonly { readonly visitId: string; readonly clientName: string; readonly heldOn: string; readonly recorded: boolean }[];
+  readonly unfinished: readonly {
+    readonly visitId: string;
+    readonly clientName: string;
+    readonly heldOn: string;
+    readonly recorded: boolean;
+  }[];
   readonly feedSince: string | null;
   /** Reminders that are to be sent now, whatever day is looked at. */
   readonly toRemind: number;
   /** Clients of the due list who were reminded. */
   readonly reminded: readonly string[];
   /** A client who is to be booked, as the address says; null where it names none. */
-  readonly toBook: { readonly id: string; readonly name: string; readonly phone: string; readonly kind: AppointmentKind; readonly from?: number; readonly personId?: string } | null;
+  readonly toBook: {
+    readonly id: string;
+    readonly name: string;
+    readonly phone: string;
+    readonly kind: AppointmentKind;
+    readonly from?: number;
+    readonly personId?: string;
+  } | null;
 }
 
 /** Clients whose visit is due within so many days are listed. */
 const DUE_AHEAD_DAYS = 14;
 
 /** A day of the diary with what is due and what is unfinished. */
-export async function loadDay(wanted: string | undefined, booking: { client?: string; kind?: string; from?: string; person?: string } = {}): Promise<DayFacts> {
+export async function loadDay(
+  wanted: string | undefined,
+  booking: { client?: string; kind?: string; from?: string; person?: string } = {},
+): Promise<DayFacts> {
   const person = await requirePerson();
   const { timeZone, opening } = (await readHouse(person)).document;
   const now = new Date(serverNow());
@@ -63,25 +100,62 @@ export async function loadDay(wanted: string | undefined, booking: { client?: st
   const on = dayWanted(wanted, day);
   const nowMinute = on === day ? minuteOf(now, timeZone) : null;
   const [all, people, due, unfinished, since, { remindable }] = await Promise.all([
-    listAppointments(person, on, on, timeZone), listPeople(person), dueClients(person, day, dayAfter(day, DUE_AHEAD_DAYS), timeZone), unfinishedVisits(person, day), feedSince(person), remindableNow(person),
+    listAppointments(person, on, on, timeZone),
+    listPeople(person),
+    dueClients(person, day, dayAfter(day, DUE_AHEAD_DAYS), timeZone),
+    unfinishedVisits(person, day),
+    feedSince(person),
+    remindableNow(person),
   ]);
   const shown = all.map((own): ShownAppointment => {
     const sinceStart = on < day ? 10_000 : on > day ? -10_000 : nowMinute! - own.from;
-    const standing = standingOf({ ...own, sinceStart, short: own.kind === 'alert-test' || own.kind === 'consult' });
+    const standing = standingOf({
+      ...own,
+      sinceStart,
+      short: own.kind === 'alert-test' || own.kind === 'consult',
+    });
     return { ...own, standing, lateMinutes: standing === 'late' ? Math.round(sinceStart) : 0 };
   });
-  const named = booking.client && isId(booking.client) ? (await readClient(person, booking.client, day))?.client : undefined;
+  const named =
+    booking.client && isId(booking.client)
+      ? (await readClient(person, booking.client, day))?.client
+      : undefined;
   const kind = APPOINTMENT_KINDS.find((own) => own === booking.kind) ?? 'full';
   const columns = columnsOf(people.people, all);
   const from = /^\d{1,4}$/.test(booking.from ?? '') ? { from: Number(booking.from) } : {};
-  const withPerson = columns.some(({ personId }) => personId === booking.person) ? { personId: booking.person } : {};
-  return { on, today: day, nowMinute, timeZone, opening, columns, appointments: shown, due, unfinished, feedSince: since, toRemind: remindable.filter(({ kind, standing }) => kind === 'appointment' && (standing === 'to-send' || standing === 'failed')).length, reminded: remindable.filter(({ kind, standing }) => kind === 'due' && standing === 'sent').map(({ clientId }) => clientId), toBook: named && !named.archived ? { id: named.id, name: named.name, phone: named.phone ?? '', kind, ...from, ...withPerson } : null };
+  const withPerson = columns.some(({ personId }) => personId === booking.person)
+    ? { personId: booking.person }
+    : {};
+  return {
+    on,
+    today: day,
+    nowMinute,
+    timeZone,
+    opening,
+    columns,
+    appointments: shown,
+    due,
+    unfinished,
+    feedSince: since,
+    toRemind: remindable.filter(
+      ({ kind, standing }) => kind === 'appointment' && (standing === 'to-send' || standing === 'failed'),
+    ).length,
+    reminded: remindable
+      .filter(({ kind, standing }) => kind === 'due' && standing === 'sent')
+      .map(({ clientId }) => clientId),
+    toBook:
+      named && !named.archived
+        ? { id: named.id, name: named.name, phone: named.phone ?? '', kind, ...from, ...withPerson }
+        : null,
+  };
 }
 
 /** Who works at a chair, and whoever has something booked. */
 function columnsOf(people: readonly Person[], booked: readonly Appointment[]): Column[] {
   const has = new Set(booked.map(({ personId }) => personId));
-  return people.filter(({ id, active, role }) => (active && role !== 'assistant') || has.has(id)).map(({ id, name, hours }) => ({ personId: id, name, working: hours }));
+  return people
+    .filter(({ id, active, role }) => (active && role !== 'assistant') || has.has(id))
+    .map(({ id, name, hours }) => ({ personId: id, name, working: hours }));
 }
 
 /** Somebody who is due, and where their visit would fit. */
@@ -107,12 +181,25 @@ export async function loadWeek(wanted: string | undefined): Promise<WeekFacts> {
   const day = today(timeZone, now);
   const from = weekFrom(dayWanted(wanted, day), calendar.weekBegins);
   const last = dayAfter(from, 6);
-  const [all, people, due] = await Promise.all([listAppointments(person, from, last, timeZone), listPeople(person), dueClients(person, day, last > day ? last : day, timeZone)]);
+  const [all, people, due] = await Promise.all([
+    listAppointments(person, from, last, timeZone),
+    listPeople(person),
+    dueClients(person, day, last > day ? last : day, timeZone),
+  ]);
   const booked = all.filter(({ state }) => state === 'booked');
   const columns = columnsOf(people.people, booked);
-  const days = weekAt(from, opening, columns.map(({ personId, working }) => ({ personId, hours: working })), booked, { on: day, minute: minuteOf(now, timeZone) });
+  const days = weekAt(
+    from,
+    opening,
+    columns.map(({ personId, working }) => ({ personId, hours: working })),
+    booked,
+    { on: day, minute: minuteOf(now, timeZone) },
+  );
   return {
-    from, today: day, columns, days,
+    from,
+    today: day,
+    columns,
+    days,
     due: due.map((own) => {
       const minutes = minutesToBook(own.nextWhat, null);
       return { ...own, minutes, places: placesFor(minutes, own.nextOn < day ? day : own.nextOn, days) };
@@ -121,7 +208,8 @@ export async function loadWeek(wanted: string | undefined): Promise<WeekFacts> {
 }
 
 /** The day that an address asks for, or another where it asks for none. */
-const dayWanted = (wanted: string | undefined, otherwise: string) => (wanted !== undefined && isDay(wanted) ? wanted : otherwise);
+const dayWanted = (wanted: string | undefined, otherwise: string) =>
+  wanted !== undefined && isDay(wanted) ? wanted : otherwise;
 
 /** Today in a time zone, by the server’s clock. */
 const todayIn = (timeZone: string) => today(timeZone, new Date(serverNow()));
@@ -161,7 +249,11 @@ export async function loadPreparation(wanted: string | undefined): Promise<DayPr
   const visits: { appointment: Appointment; prepared: Preparation }[] = [];
   for (const appointment of booked) {
     const prepared = await prepare(person, appointment.clientId, false);
-    if (prepared) visits.push({ appointment, prepared: FOILED.has(appointment.kind) ? prepared : { ...prepared, foils: 0, toCut: [], bowls: null } });
+    if (prepared)
+      visits.push({
+        appointment,
+        prepared: FOILED.has(appointment.kind) ? prepared : { ...prepared, foils: 0, toCut: [], bowls: null },
+      });
   }
   return { on, today: day, visits, toCut: together(visits.flatMap(({ prepared }) => prepared.toCut)) };
 }
@@ -170,56 +262,120 @@ export async function loadPreparation(wanted: string | undefined): Promise<DayPr
 const FOILED: ReadonlySet<AppointmentKind> = new Set(['full', 'face', 'redo']);
 
 /** What a client's next visit needs, by the open visit or the last one; undefined when this salon has no such client. @param timed how long it takes is asked too, which takes a moment */
-export async function prepare(person: SignedIn, clientId: string, timed = true): Promise<Preparation | undefined> {
+export async function prepare(
+  person: SignedIn,
+  clientId: string,
+  timed = true,
+): Promise<Preparation | undefined> {
   const { document: house } = await readHouse(person);
   const day = todayIn(house.timeZone);
   const story = await readClient(person, clientId, day);
   if (!story) return undefined;
   const [newest] = story.visits;
   const usual = minutesFor(null);
-  if (!newest) return { pattern: null, foils: 0, toCut: [], bowls: null, toner: null, cautions: [], alertTestMissing: true, minutes: usual, visits: [] };
-  const cautions = cautionsFor(newest.consult, story.safety, { onDay: day, bornOn: story.client.bornOn }, house.cautions);
-  const { computed: { plan, sheet, work, after: steps, clock: clockPlan }, asked } = (await wholeVisit(person, newest.id, ['plan', 'sheet', 'work', 'after', 'clock']))!;
+  if (!newest)
+    return {
+      pattern: null,
+      foils: 0,
+      toCut: [],
+      bowls: null,
+      toner: null,
+      cautions: [],
+      alertTestMissing: true,
+      minutes: usual,
+      visits: [],
+    };
+  const cautions = cautionsFor(
+    newest.consult,
+    story.safety,
+    { onDay: day, bornOn: story.client.bornOn },
+    house.cautions,
+  );
+  const {
+    computed: { plan, sheet, work, after: steps, clock: clockPlan },
+    asked,
+  } = (await wholeVisit(person, newest.id, ['plan', 'sheet', 'work', 'after', 'clock']))!;
   const after = wholeMinutes(steps);
-  const clock = timed && clockPlan.blocks.length > 0 ? (await computedOf(person.salonId, asked, ['timed'])).timed.timeline.end + after : null;
+  const clock =
+    timed && clockPlan.blocks.length > 0
+      ? (await computedOf(person.salonId, asked, ['timed'])).timed.timeline.end + after
+      : null;
   return {
-    pattern: plan.name, foils: sheet.totals.foils, toCut: sheetsToCut(work.units, plan),
-    bowls: work.bowls.ok ? work.bowls.bowls.map(({ label, mixed: needed }) => `${label}: ${Math.round(needed)} g`).join(', ') || null : null,
+    pattern: plan.name,
+    foils: sheet.totals.foils,
+    toCut: sheetsToCut(work.units, plan),
+    bowls: work.bowls.ok
+      ? work.bowls.bowls.map(({ label, mixed: needed }) => `${label}: ${Math.round(needed)} g`).join(', ') ||
+        null
+      : null,
     toner: steps.flatMap(({ step }) => (isColour(step) ? (recipeWords(step) ?? []) : [])).join('; ') || null,
-    cautions: cautions.filter(({ key }) => !['allergy-unasked', 'scalp-unseen', 'dye-unasked', 'alert-test'].includes(key)).map(({ weight, seen }) => (weight === 'stop' ? `Stop: ${seen}` : seen)),
-    alertTestMissing: cautions.some(({ key }) => key === 'alert-test'), minutes: minutesFor(clock),
-    visits: story.visits.filter(({ outcome }) => outcome !== null).slice(0, 12).map(({ id, heldOn, planName }) => ({ id, on: heldOn, pattern: planName })),
+    cautions: cautions
+      .filter(({ key }) => !['allergy-unasked', 'scalp-unseen', 'dye-unasked', 'alert-test'].includes(key))
+      .map(({ weight, seen }) => (weight === 'stop' ? `Stop: ${seen}` : seen)),
+    alertTestMissing: cautions.some(({ key }) => key === 'alert-test'),
+    minutes: minutesFor(clock),
+    visits: story.visits
+      .filter(({ outcome }) => outcome !== null)
+      .slice(0, 12)
+      .map(({ id, heldOn, planName }) => ({ id, on: heldOn, pattern: planName })),
   };
 }
 
-const minutesFor = (clock: number | null) => Object.fromEntries((['full', 'face', 'toner', 'consult', 'alert-test', 'redo'] as const).map((kind) => [kind, minutesToBook(kind, kind === 'face' && clock !== null ? clock / 2 : clock)])) as Record<AppointmentKind, number>;
+const minutesFor = (clock: number | null) =>
+  Object.fromEntries(
+    (['full', 'face', 'toner', 'consult', 'alert-test', 'redo'] as const).map((kind) => [
+      kind,
+      minutesToBook(kind, kind === 'face' && clock !== null ? clock / 2 : clock),
+    ]),
+  ) as Record<AppointmentKind, number>;
 
 /** The same for whoever is signed in. */
-export async function preparationOf(clientId: string, timed: boolean): Promise<Preparation | 'signed-out' | 'missing'> {
+export async function preparationOf(
+  clientId: string,
+  timed: boolean,
+): Promise<Preparation | 'signed-out' | 'missing'> {
   const person = await currentPerson();
   if (!person) return 'signed-out';
   return (isId(clientId) ? await prepare(person, clientId, timed) : undefined) ?? 'missing';
 }
 
 /** Clients to choose from, by words. */
-export async function clientsNamed(words: string): Promise<readonly { readonly id: string; readonly name: string; readonly phone: string }[]> {
+export async function clientsNamed(
+  words: string,
+): Promise<readonly { readonly id: string; readonly name: string; readonly phone: string }[]> {
   const person = await currentPerson();
   if (!person) return [];
   const { timeZone } = (await readHouse(person)).document;
-  return (await listClients(person, words.slice(0, 200), todayIn(timeZone))).slice(0, 12).map(({ id, name, phone }) => ({ id, name, phone: phone ?? '' }));
+  return (await listClients(person, words.slice(0, 200), todayIn(timeZone)))
+    .slice(0, 12)
+    .map(({ id, name, phone }) => ({ id, name, phone: phone ?? '' }));
 }
 
 /** What a calendar is given: one person's appointments from two months back to a year ahead. */
-export async function feedAppointments(secret: string): Promise<{ timeZone: string; salonName: string; appointments: readonly Appointment[] } | undefined> {
+export async function feedAppointments(
+  secret: string,
+): Promise<{ timeZone: string; salonName: string; appointments: readonly Appointment[] } | undefined> {
   const owner = /^[\w-]{32}$/.test(secret) ? await feedOwner(secret) : undefined;
   if (!owner) return undefined;
   const { timeZone } = (await readHouse(owner)).document;
   const day = todayIn(timeZone);
-  return { timeZone, salonName: 'Dappled Lattice', appointments: await listAppointments(owner, dayAfter(day, -60), dayAfter(day, 366), timeZone, owner.personId) };
+  return {
+    timeZone,
+    salonName: 'Dappled Lattice',
+    appointments: await listAppointments(
+      owner,
+      dayAfter(day, -60),
+      dayAfter(day, 366),
+      timeZone,
+      owner.personId,
+    ),
+  };
 }
 
 /** A client's own appointments to come, for their calendar. */
-export async function comingOf(clientId: string): Promise<{ timeZone: string; appointments: readonly Appointment[] } | 'signed-out' | 'missing'> {
+export async function comingOf(
+  clientId: string,
+): Promise<{ timeZone: string; appointments: readonly Appointment[] } | 'signed-out' | 'missing'> {
   const person = await currentPerson();
   if (!person) return 'signed-out';
   if (!isId(clientId)) return 'missing';

@@ -15,13 +15,30 @@ interface FoilNumbersProps {
 }
 
 /** Numbers on the foils: rows of the selected panel, or every foil's place in the order of work. */
-export const FoilNumbers = memo(function FoilNumbers({ foils, paths, selectedPanel, all = false }: FoilNumbersProps) {
+export const FoilNumbers = memo(function FoilNumbers({
+  foils,
+  paths,
+  selectedPanel,
+  all = false,
+}: FoilNumbersProps) {
   return (
     <g pointerEvents="none">
       {foils.map((foil, i) => {
-        if (all) return <FoilNumber key={foil.id} at={middleOf(paths[i])} size={Math.min(3.4, Math.max(2.2, foil.thicknessMm * 0.9))} figure={foil.order} />;
+        if (all)
+          return (
+            <FoilNumber
+              key={foil.id}
+              at={middleOf(paths[i])}
+              size={Math.min(3.4, Math.max(2.2, foil.thicknessMm * 0.9))}
+              figure={foil.order}
+            />
+          );
         const named = foil.panel === selectedPanel && Math.abs(foil.column) <= 1;
-        return named && <FoilNumber key={foil.id} at={labelEnd(pathPoints(paths[i]))} size={6.2} figure={foil.row} />;
+        return (
+          named && (
+            <FoilNumber key={foil.id} at={labelEnd(pathPoints(paths[i]))} size={6.2} figure={foil.row} />
+          )
+        );
       })}
     </g>
   );
@@ -38,10 +55,35 @@ interface BrightFoilsProps {
 
 /** Foils drawn bright, over the others: what is under the pointer, what is chosen. */
 export function BrightFoils({ foils, paths, shade, dark = '', ids }: BrightFoilsProps) {
-  return <g pointerEvents="none">{foils.map((foil, i) => ids.includes(foil.id) && <Bright key={foil.id} path={paths[i]} foil={foil} shade={shade} deposits={dark.includes(foil.formula)} />)}</g>;
+  return (
+    <g pointerEvents="none">
+      {foils.map(
+        (foil, i) =>
+          ids.includes(foil.id) && (
+            <Bright
+              key={foil.id}
+              path={paths[i]}
+              foil={foil}
+              shade={shade}
+              deposits={dark.includes(foil.formula)}
+            />
+          ),
+      )}
+    </g>
+  );
 }
 
-function Bright({ path, foil, shade, deposits }: { path: FoilPath; foil: Foil; shade: string; deposits: boolean }) {
+function Bright({
+  path,
+  foil,
+  shade,
+  deposits,
+}: {
+  path: FoilPath;
+  foil: Foil;
+  shade: string;
+  deposits: boolean;
+}) {
   const d = pathThrough(pathPoints(path));
   const { gather } = path;
   const hair = Math.max(0.4, foil.thicknessMm - 0.4);
@@ -51,7 +93,11 @@ function Bright({ path, foil, shade, deposits }: { path: FoilPath; foil: Foil; s
       <path d={d} fill="none" stroke="var(--color-white)" strokeWidth={foil.thicknessMm + 3} />
       <path d={d} fill="none" stroke={shade} strokeWidth={hair} />
       <path
-        d={d} fill="none" stroke={deposits ? 'var(--color-dusk-glyph)' : 'var(--color-sun)'} strokeWidth={Math.max(0.8, hair * (gather.kind === 'slice' ? 0.8 : 0.35 + 0.5 * gather.depth))} pathLength={foil.widthMm}
+        d={d}
+        fill="none"
+        stroke={deposits ? 'var(--color-dusk-glyph)' : 'var(--color-sun)'}
+        strokeWidth={Math.max(0.8, hair * (gather.kind === 'slice' ? 0.8 : 0.35 + 0.5 * gather.depth))}
+        pathLength={foil.widthMm}
         strokeDasharray={pattern.length > 0 ? pattern.map((mm) => mm.toFixed(2)).join(' ') : undefined}
       />
     </>
@@ -60,7 +106,18 @@ function Bright({ path, foil, shade, deposits }: { path: FoilPath; foil: Foil; s
 
 function FoilNumber({ at, size, figure }: { at: OpenedPoint; size: number; figure: number }) {
   return (
-    <text x={-at.x} y={-at.y + size / 3} fontSize={size} fontWeight="700" textAnchor="middle" fill="var(--color-white)" stroke="#000" strokeOpacity="0.65" strokeWidth={size / 4} paintOrder="stroke">
+    <text
+      x={-at.x}
+      y={-at.y + size / 3}
+      fontSize={size}
+      fontWeight="700"
+      textAnchor="middle"
+      fill="var(--color-white)"
+      stroke="#000"
+      strokeOpacity="0.65"
+      strokeWidth={size / 4}
+      paintOrder="stroke"
+    >
       {figure}
     </text>
   );

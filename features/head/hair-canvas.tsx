@@ -25,7 +25,15 @@ interface HairCanvasProps {
  * A full head has thousands of stitches: as elements of the page each edit would take the better part of a second where
  * there is no graphics card.
  */
-export function HairCanvas({ computed, bark, shade, own, dark = '', selectedPanel, view = WHOLE_HEAD }: HairCanvasProps) {
+export function HairCanvas({
+  computed,
+  bark,
+  shade,
+  own,
+  dark = '',
+  selectedPanel,
+  view = WHOLE_HEAD,
+}: HairCanvasProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const size = useRef({ width: 0, height: 0, ratio: 1 });
   const { head } = computed.drawing;
@@ -44,7 +52,14 @@ export function HairCanvas({ computed, bark, shade, own, dark = '', selectedPane
       const scale = Math.min(width, height) / box.size;
       context.setTransform(1, 0, 0, 1, 0, 0);
       context.clearRect(0, 0, element.width, element.height);
-      context.setTransform(scale * ratio, 0, 0, scale * ratio, (width / 2 - (box.x + box.size / 2) * scale) * ratio, (height / 2 - (box.y + box.size / 2) * scale) * ratio);
+      context.setTransform(
+        scale * ratio,
+        0,
+        0,
+        scale * ratio,
+        (width / 2 - (box.x + box.size / 2) * scale) * ratio,
+        (height / 2 - (box.y + box.size / 2) * scale) * ratio,
+      );
       context.save();
       paintHair(context, head, hair, bark, strands);
       paintBetween(context, computed);
@@ -70,7 +85,9 @@ export function HairCanvas({ computed, bark, shade, own, dark = '', selectedPane
     return () => observer.disconnect();
   }, []);
 
-  return <canvas ref={canvas} className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden="true" />;
+  return (
+    <canvas ref={canvas} className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden="true" />
+  );
 }
 
 /** Mark of the moment at which a head is first seen, for whoever measures. */
@@ -116,7 +133,13 @@ function addLine(path: Path2D, points: readonly OpenedPoint[]): void {
   points.forEach(({ x, y }, i) => (i === 0 ? path.moveTo(-x, -y) : path.lineTo(-x, -y)));
 }
 
-function paintHair(context: CanvasRenderingContext2D, head: Head, { outline, lighter, darker }: HairPaths, bark: string, strands: StrandPaths): void {
+function paintHair(
+  context: CanvasRenderingContext2D,
+  head: Head,
+  { outline, lighter, darker }: HairPaths,
+  bark: string,
+  strands: StrandPaths,
+): void {
   context.clip(outline);
   context.fillStyle = bark;
   context.fill(outline);
@@ -150,12 +173,26 @@ function paintBetween(context: CanvasRenderingContext2D, { sheet, drawing }: Com
     context.globalAlpha = 1;
   };
   fill(drawing.painted, SUN, 0.62);
-  fill(drawing.dropouts.filter((_, i) => sheet.dropouts[i].treatment !== 'lowlight'), SUN, 0.3);
-  fill(drawing.dropouts.filter((_, i) => sheet.dropouts[i].treatment === 'lowlight'), DUSK, 0.8);
+  fill(
+    drawing.dropouts.filter((_, i) => sheet.dropouts[i].treatment !== 'lowlight'),
+    SUN,
+    0.3,
+  );
+  fill(
+    drawing.dropouts.filter((_, i) => sheet.dropouts[i].treatment === 'lowlight'),
+    DUSK,
+    0.8,
+  );
 }
 
 /** Edge of foil, hair inside, light where it is picked: in real proportion. */
-function paintFoils(context: CanvasRenderingContext2D, { sheet, drawing }: ComputedPlan, shade: string, dark: string, selectedPanel: string | undefined): void {
+function paintFoils(
+  context: CanvasRenderingContext2D,
+  { sheet, drawing }: ComputedPlan,
+  shade: string,
+  dark: string,
+  selectedPanel: string | undefined,
+): void {
   drawing.paths.forEach((path, i) => {
     const { panel, thicknessMm, widthMm, formula } = sheet.foils[i];
     const { line, length } = lineOf(path);
@@ -170,7 +207,10 @@ function paintFoils(context: CanvasRenderingContext2D, { sheet, drawing }: Compu
     context.lineWidth = Math.max(0.4, thicknessMm - 0.4);
     context.stroke(line);
     context.strokeStyle = dark.includes(formula) ? DUSK_IN_FOIL : SUN;
-    context.lineWidth = Math.max(0.8, (thicknessMm - 0.4) * (gather.kind === 'slice' ? 0.8 : 0.35 + 0.5 * gather.depth));
+    context.lineWidth = Math.max(
+      0.8,
+      (thicknessMm - 0.4) * (gather.kind === 'slice' ? 0.8 : 0.35 + 0.5 * gather.depth),
+    );
     // Millimetres of skin as they lie on the opened head, where lines off the middle are stretched.
     context.setLineDash(dashes(gather, widthMm).map((mm) => (mm * length) / widthMm));
     context.stroke(line);

@@ -28,7 +28,12 @@ interface ZoneLook {
 }
 
 function zoneLook({ naturalLevel, map }: Known, zone: Zone): ZoneLook {
-  const { naturalLevel: own = naturalLevel, greyShare = 0, midsLevel, endsLevel = midsLevel } = map[zone] ?? {};
+  const {
+    naturalLevel: own = naturalLevel,
+    greyShare = 0,
+    midsLevel,
+    endsLevel = midsLevel,
+  } = map[zone] ?? {};
   const lightest = Math.max(midsLevel ?? own, endsLevel ?? own);
   const light = naturalHair(lightest);
   return {

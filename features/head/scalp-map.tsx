@@ -28,7 +28,10 @@ export const WHOLE_HEAD: View = { x: 0, y: 70, times: 1 };
 export const HEAD_BOX_MM = 376;
 
 /** The square of the opened head that is seen, in screen mm of this head. */
-export function viewedBox(head: Head, { x, y, times }: View = WHOLE_HEAD): { x: number; y: number; size: number } {
+export function viewedBox(
+  head: Head,
+  { x, y, times }: View = WHOLE_HEAD,
+): { x: number; y: number; size: number } {
   const size = (HEAD_BOX_MM * head.k) / times;
   return { x: x * head.k - size / 2, y: y * head.k - size / 2, size };
 }
@@ -57,16 +60,31 @@ interface ScalpMapProps {
 }
 
 /** The opened head: the scalp unrolled around the apex, forehead up, dark as hair; landmarks softly named. */
-export function ScalpMap({ head, bark, partOffsetMm, label, className, view, handlers, children, over }: ScalpMapProps) {
+export function ScalpMap({
+  head,
+  bark,
+  partOffsetMm,
+  label,
+  className,
+  view,
+  handlers,
+  children,
+  over,
+}: ScalpMapProps) {
   const id = useId();
   const outline = useMemo(() => pathThrough(openedHairline(head, 360), true), [head]);
   const flow = useMemo(() => (bark ? hairFlow(head) : null), [head, bark]);
-  const part = useMemo(() => (partOffsetMm === null ? '' : pathThrough(openedPart(head, partOffsetMm))), [head, partOffsetMm]);
+  const part = useMemo(
+    () => (partOffsetMm === null ? '' : pathThrough(openedPart(head, partOffsetMm))),
+    [head, partOffsetMm],
+  );
   const marks = useMemo(() => landmarkPlaces(head), [head]);
   return (
     <svg viewBox={boxOf(head, view)} className={className} role="group" aria-label={label} {...handlers}>
       <defs>
-        <clipPath id={`${id}hair`}><path d={outline} /></clipPath>
+        <clipPath id={`${id}hair`}>
+          <path d={outline} />
+        </clipPath>
         <radialGradient id={`${id}light`} cx="0.5" cy="0.32" r="0.7">
           <stop offset="0" stopColor="#fff" stopOpacity="0.1" />
           <stop offset="0.55" stopColor="#fff" stopOpacity="0.02" />
@@ -85,9 +103,25 @@ export function ScalpMap({ head, bark, partOffsetMm, label, className, view, han
         {children}
       </g>
       <path d={outline} fill="none" stroke="var(--color-ink)" strokeWidth="1" />
-      <path d={part} fill="none" stroke="var(--color-white)" strokeWidth="1.3" strokeDasharray="4.5 3.5" strokeLinecap="round" pointerEvents="none" />
+      <path
+        d={part}
+        fill="none"
+        stroke="var(--color-white)"
+        strokeWidth="1.3"
+        strokeDasharray="4.5 3.5"
+        strokeLinecap="round"
+        pointerEvents="none"
+      />
       {marks.map(({ name, at, anchor }) => (
-        <text key={name} x={at.x} y={at.y} textAnchor={anchor} className="fill-ink-soft" fontSize={7.2 * head.k} pointerEvents="none">
+        <text
+          key={name}
+          x={at.x}
+          y={at.y}
+          textAnchor={anchor}
+          className="fill-ink-soft"
+          fontSize={7.2 * head.k}
+          pointerEvents="none"
+        >
           {name}
         </text>
       ))}

@@ -2,14 +2,24 @@
 
 import { parseHouse, parseTechnique, type OwnTechnique } from '@/core/formats';
 import { saveHouse } from '@/data/house';
-import { archiveTechnique, keepTechnique, listTechniques, saveTechniqueVersion, type KeptTechnique } from '@/data/techniques';
+import {
+  archiveTechnique,
+  keepTechnique,
+  listTechniques,
+  saveTechniqueVersion,
+  type KeptTechnique,
+} from '@/data/techniques';
 import { currentPerson } from '../session/current';
 import { isId, isRevision } from '../shared';
 
-export type Answer<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: string };
+export type Answer<T> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: string };
 
 const SIGNED_OUT = { ok: false, problem: 'You are signed out. Sign in again.' } as const;
-const NO_TECHNIQUE = { ok: false, problem: 'This salon has no such pattern; somebody may have archived it.' } as const;
+const NO_TECHNIQUE = {
+  ok: false,
+  problem: 'This salon has no such pattern; somebody may have archived it.',
+} as const;
 
 /** Saves what the salon sets; only its owner may. */
 export async function saveHouseSettings(baseRevision: number, document: unknown): Promise<Answer<number>> {
@@ -20,7 +30,13 @@ export async function saveHouseSettings(baseRevision: number, document: unknown)
   if (!read.ok) return read;
   if (!isRevision(baseRevision)) return { ok: false, problem: 'baseRevision: must be a whole number.' };
   const saved = await saveHouse(person, baseRevision, read.value);
-  return saved.ok ? { ok: true, value: saved.revision } : { ok: false, problem: 'Somebody saved other settings meanwhile. Nothing was overwritten; load the page again to see theirs.' };
+  return saved.ok
+    ? { ok: true, value: saved.revision }
+    : {
+        ok: false,
+        problem:
+          'Somebody saved other settings meanwhile. Nothing was overwritten; load the page again to see theirs.',
+      };
 }
 
 /** The salon's own techniques. */
@@ -30,13 +46,17 @@ export async function ownTechniques(): Promise<Answer<KeptTechnique[]>> {
 }
 
 /** Keeps a technique: as a new one, or as the next version of one that the salon has. */
-export async function keepOwnTechnique(document: OwnTechnique, of: string | null): Promise<Answer<KeptTechnique[]>> {
+export async function keepOwnTechnique(
+  document: OwnTechnique,
+  of: string | null,
+): Promise<Answer<KeptTechnique[]>> {
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;
   const read = parseTechnique(document);
   if (!read.ok) return read;
   if (of === null) await keepTechnique(person, read.value);
-  else if (!isId(of) || (await saveTechniqueVersion(person, of, read.value)) === undefined) return NO_TECHNIQUE;
+  else if (!isId(of) || (await saveTechniqueVersion(person, of, read.value)) === undefined)
+    return NO_TECHNIQUE;
   return { ok: true, value: await listTechniques(person) };
 }
 

@@ -26,7 +26,13 @@ export function LengthSlider({ label, mm, min, max, step = 1, said, hint, onChan
   const kept = (value: number) => Math.min(max, Math.max(min, Math.round(value * 100) / 100));
   return (
     <Slider
-      label={label} min={least} max={max} step={steps} value={mm} said={said?.(mm) ?? say(mm)} hint={hint}
+      label={label}
+      min={least}
+      max={max}
+      step={steps}
+      value={mm}
+      said={said?.(mm) ?? say(mm)}
+      hint={hint}
       read={(text) => {
         const value = read(text);
         return value === undefined || value < min || value > max ? undefined : value;

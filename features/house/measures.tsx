@@ -1,12 +1,28 @@
 'use client';
 
 import { useMemo, type ReactNode } from 'react';
-import { bareLength, celsiusOf, fahrenheitOf, GRAMS_PER_OUNCE, inMeasures, parseLength, percentOf, volumesOf, type Measures } from '@/core/units';
+import {
+  bareLength,
+  celsiusOf,
+  fahrenheitOf,
+  GRAMS_PER_OUNCE,
+  inMeasures,
+  parseLength,
+  percentOf,
+  volumesOf,
+  type Measures,
+} from '@/core/units';
 import { FiguresProvider, type Figures, type ShownUnit } from '@/ui/measures';
 
-const figure = (text: string): number | undefined => (/^\d+([.,]\d+)?$/.test(text.trim()) ? Number(text.trim().replace(',', '.')) : undefined);
+const figure = (text: string): number | undefined =>
+  /^\d+([.,]\d+)?$/.test(text.trim()) ? Number(text.trim().replace(',', '.')) : undefined;
 
-function converted(unit: string, out: (value: number) => number, back: (value: number) => number, digits: number): ShownUnit {
+function converted(
+  unit: string,
+  out: (value: number) => number,
+  back: (value: number) => number,
+  digits: number,
+): ShownUnit {
   return {
     unit,
     show: (value) => String(Number(out(value).toFixed(digits))),
@@ -23,7 +39,14 @@ function figuresIn(measures: Measures): Figures {
   const { lengths, amounts, strengths, temperatures } = measures;
   const own: Record<string, ShownUnit> = {
     ...(strengths === '%' && { vol: converted('%', percentOf, volumesOf, 1) }),
-    ...(amounts === 'oz' && { g: converted('oz', (grams) => grams / GRAMS_PER_OUNCE, (ounces) => ounces * GRAMS_PER_OUNCE, 2) }),
+    ...(amounts === 'oz' && {
+      g: converted(
+        'oz',
+        (grams) => grams / GRAMS_PER_OUNCE,
+        (ounces) => ounces * GRAMS_PER_OUNCE,
+        2,
+      ),
+    }),
     ...(temperatures === 'F' && { '°C': converted('°F', fahrenheitOf, celsiusOf, 0) }),
     ...(lengths !== 'mm' && {
       mm: {
@@ -36,7 +59,10 @@ function figuresIn(measures: Measures): Figures {
       },
     }),
   };
-  return { shown: (unit) => own[unit] ?? { unit, show: (value) => String(value) }, said: (text) => inMeasures(text, measures) };
+  return {
+    shown: (unit) => own[unit] ?? { unit, show: (value) => String(value) },
+    said: (text) => inMeasures(text, measures),
+  };
 }
 
 /** In what a house says its figures, for everything under it. */

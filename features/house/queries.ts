@@ -33,11 +33,16 @@ export async function loadTechniques(): Promise<KeptTechnique[]> {
 }
 
 /** Everything of the signed-in owner's salon, written while it is sent; a failure breaks the file off, and no reader takes half of one. */
-export async function salonArchive(): Promise<{ readonly stream: ReadableStream<Uint8Array>; readonly name: string } | 'signed-out' | 'not-allowed'> {
+export async function salonArchive(): Promise<
+  { readonly stream: ReadableStream<Uint8Array>; readonly name: string } | 'signed-out' | 'not-allowed'
+> {
   const person = await currentPerson();
   if (!person) return 'signed-out';
   if (person.role !== 'owner') return 'not-allowed';
   const out = new PassThrough();
   writeArchive(person.salonId, out).catch((error: Error) => out.destroy(error));
-  return { stream: Readable.toWeb(out) as ReadableStream<Uint8Array>, name: `salon-${await salonToday()}.zip` };
+  return {
+    stream: Readable.toWeb(out) as ReadableStream<Uint8Array>,
+    name: `salon-${await salonToday()}.zip`,
+  };
 }

@@ -13,7 +13,8 @@ const A_MONDAY = '2024-01-01';
 const USUAL_DAY: DayHours = { from: 9 * 60, to: 18 * 60 };
 
 /** Weekdays in the order of the house: the number of each, Monday 0. */
-const inOrder = (begins: WeekBeginning) => WEEKDAYS.map((_, i) => (WEEKDAYS.indexOf(begins) + i) % WEEKDAYS.length);
+const inOrder = (begins: WeekBeginning) =>
+  WEEKDAYS.map((_, i) => (WEEKDAYS.indexOf(begins) + i) % WEEKDAYS.length);
 
 interface WeekHoursFieldsProps {
   week: WeekHours;
@@ -26,7 +27,8 @@ interface WeekHoursFieldsProps {
 
 /** Hours of each weekday: a switch, and from when to when. */
 export function WeekHoursFields({ week, calendar, begins, without, onChange }: WeekHoursFieldsProps) {
-  const set = (i: number, hours: DayHours | null) => onChange(week.map((own, at) => (at === i ? hours : own)));
+  const set = (i: number, hours: DayHours | null) =>
+    onChange(week.map((own, at) => (at === i ? hours : own)));
   return (
     <ul className="grid gap-1.5">
       {inOrder(begins).map((i) => {
@@ -35,16 +37,32 @@ export function WeekHoursFields({ week, calendar, begins, without, onChange }: W
         return (
           <li key={i} className="grid min-h-11 grid-cols-[6.5rem_auto_minmax(0,1fr)] items-center gap-3">
             <span className="text-base">{name}</span>
-            <Switch label={name} on={hours !== null} onChange={(on) => set(i, on ? (week.find((own) => own !== null) ?? USUAL_DAY) : null)} />
-            {hours
-              ? (
-                <span className="flex items-center gap-2">
-                  <TimeField label={`${name} from`} minute={hours.from} calendar={calendar} fits={(minute) => minute < hours.to} onChange={(from) => set(i, { ...hours, from })} />
-                  <span className="text-ink-soft">to</span>
-                  <TimeField label={`${name} to`} minute={hours.to} calendar={calendar} fits={(minute) => minute > hours.from} onChange={(to) => set(i, { ...hours, to })} />
-                </span>
-              )
-              : <span className="text-ink-soft">{without}</span>}
+            <Switch
+              label={name}
+              on={hours !== null}
+              onChange={(on) => set(i, on ? (week.find((own) => own !== null) ?? USUAL_DAY) : null)}
+            />
+            {hours ? (
+              <span className="flex items-center gap-2">
+                <TimeField
+                  label={`${name} from`}
+                  minute={hours.from}
+                  calendar={calendar}
+                  fits={(minute) => minute < hours.to}
+                  onChange={(from) => set(i, { ...hours, from })}
+                />
+                <span className="text-ink-soft">to</span>
+                <TimeField
+                  label={`${name} to`}
+                  minute={hours.to}
+                  calendar={calendar}
+                  fits={(minute) => minute > hours.from}
+                  onChange={(to) => set(i, { ...hours, to })}
+                />
+              </span>
+            ) : (
+              <span className="text-ink-soft">{without}</span>
+            )}
           </li>
         );
       })}
@@ -67,7 +85,10 @@ function TimeField({ label, minute, calendar, fits, onChange }: TimeFieldProps) 
   const ok = !Number.isNaN(read) && fits(read);
   return (
     <input
-      aria-label={label} aria-invalid={!ok || undefined} inputMode="numeric" value={typed ?? calendar.time(minute)}
+      aria-label={label}
+      aria-invalid={!ok || undefined}
+      inputMode="numeric"
+      value={typed ?? calendar.time(minute)}
       onChange={(event) => {
         setTyped(event.target.value);
         const next = readTime(event.target.value);
@@ -97,7 +118,11 @@ export function DaysOffFields({ daysOff, what, today, calendar, onChange }: Days
   const last = to === '' ? from : to;
   const problem = from !== '' && last < from ? 'Last day: it lies before the first.' : undefined;
   const add = () => {
-    onChange([...daysOff, { from, to: last, words: words.trim() || what }].sort((a, b) => a.from.localeCompare(b.from)));
+    onChange(
+      [...daysOff, { from, to: last, words: words.trim() || what }].sort((a, b) =>
+        a.from.localeCompare(b.from),
+      ),
+    );
     setFrom('');
     setTo('');
     setWords('');
@@ -107,19 +132,56 @@ export function DaysOffFields({ daysOff, what, today, calendar, onChange }: Days
     <div className="grid gap-3">
       <ul className="grid gap-1">
         {coming.map((own) => (
-          <li key={`${own.from} ${own.to} ${own.words}`} className="flex min-h-11 items-center justify-between gap-3">
-            <span><b>{own.words}</b>, {calendar.day(own.from)}{own.to !== own.from && ` to ${calendar.day(own.to)}`}</span>
-            <Button small look="quiet" aria-label={`Remove ${own.words}, ${calendar.day(own.from)}`} onClick={() => onChange(daysOff.filter((one) => one !== own))}>Remove</Button>
+          <li
+            key={`${own.from} ${own.to} ${own.words}`}
+            className="flex min-h-11 items-center justify-between gap-3"
+          >
+            <span>
+              <b>{own.words}</b>, {calendar.day(own.from)}
+              {own.to !== own.from && ` to ${calendar.day(own.to)}`}
+            </span>
+            <Button
+              small
+              look="quiet"
+              aria-label={`Remove ${own.words}, ${calendar.day(own.from)}`}
+              onClick={() => onChange(daysOff.filter((one) => one !== own))}
+            >
+              Remove
+            </Button>
           </li>
         ))}
       </ul>
       <div className="grid items-end gap-3 sm:grid-cols-2">
-        <TextField label="First day" type="date" value={from} min={today} onChange={(event) => setFrom(event.target.value)} />
-        <TextField label="Last day" type="date" value={to} min={from || today} onChange={(event) => setTo(event.target.value)} />
-        <TextField label="Called" value={words} placeholder={what} maxLength={60} onChange={(event) => setWords(event.target.value)} />
-        <Button disabled={from === '' || problem !== undefined} onClick={add}>Add days off</Button>
+        <TextField
+          label="First day"
+          type="date"
+          value={from}
+          min={today}
+          onChange={(event) => setFrom(event.target.value)}
+        />
+        <TextField
+          label="Last day"
+          type="date"
+          value={to}
+          min={from || today}
+          onChange={(event) => setTo(event.target.value)}
+        />
+        <TextField
+          label="Called"
+          value={words}
+          placeholder={what}
+          maxLength={60}
+          onChange={(event) => setWords(event.target.value)}
+        />
+        <Button disabled={from === '' || problem !== undefined} onClick={add}>
+          Add days off
+        </Button>
       </div>
-      {problem && <p role="alert" className="text-sm font-medium text-rowan">{problem}</p>}
+      {problem && (
+        <p role="alert" className="text-sm font-medium text-rowan">
+          {problem}
+        </p>
+      )}
     </div>
   );
 }

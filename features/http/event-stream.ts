@@ -16,7 +16,11 @@ export interface EventStream {
  * @param of what they tell, for the count of open streams
  * @param begin tells what there is, and arranges for the rest
  */
-export function eventStream(of: string, signal: AbortSignal, begin: (stream: EventStream) => Promise<void>): Response {
+export function eventStream(
+  of: string,
+  signal: AbortSignal,
+  begin: (stream: EventStream) => Promise<void>,
+): Response {
   const encoder = new TextEncoder();
   let stop: () => void = () => undefined;
   const body = new ReadableStream<Uint8Array>({
@@ -40,11 +44,20 @@ export function eventStream(of: string, signal: AbortSignal, begin: (stream: Eve
       until(() => watch().streams.dec({ of }));
       // Whoever asked may have gone before this.
       if (signal.aborted) close();
-      await begin({ isOpen: () => open, write: (text) => void (open && controller.enqueue(encoder.encode(text))), close, until });
+      await begin({
+        isOpen: () => open,
+        write: (text) => void (open && controller.enqueue(encoder.encode(text))),
+        close,
+        until,
+      });
     },
     cancel: () => stop(),
   });
   return new Response(body, {
-    headers: { 'Content-Type': 'text/event-stream; charset=utf-8', 'Cache-Control': 'no-store, no-transform', 'X-Accel-Buffering': 'no' },
+    headers: {
+      'Content-Type': 'text/event-stream; charset=utf-8',
+      'Cache-Control': 'no-store, no-transform',
+      'X-Accel-Buffering': 'no',
+    },
   });
 }

@@ -14,13 +14,17 @@ export class Refused extends Error {
   }
 }
 
-const SIGNED_OUT = 'This station is locked or signed out. What you did is kept on this device; unlock it with your PIN or password.';
+const SIGNED_OUT =
+  'This station is locked or signed out. What you did is kept on this device; unlock it with your PIN or password.';
 const ELSEWHERE = 'This came from a page of another site and was refused.';
 
 export type Handler<P> = (request: Request, params: P) => Promise<Response>;
 
 const refusal = ({ status, message, reason }: Refused) =>
-  Response.json({ ok: false, reason, problem: message }, { status, headers: { 'Cache-Control': 'no-store', ...(status === 413 && { Connection: 'close' }) } });
+  Response.json(
+    { ok: false, reason, problem: message },
+    { status, headers: { 'Cache-Control': 'no-store', ...(status === 413 && { Connection: 'close' }) } },
+  );
 
 interface Door {
   /** What it answers goes on for as long as somebody listens. */
@@ -44,7 +48,13 @@ export function route<P = Record<never, never>>(handle: Handler<P>, door: Door =
       // How the framework goes elsewhere, or says that there is nothing.
       if (String((error as { digest?: unknown }).digest ?? '').startsWith('NEXT_')) throw error;
       watch().log.error({ ...about, ...errorFacts(error) }, 'failed');
-      return (door.say ?? refusal)(new Refused(500, `Something went wrong on the server. Whoever runs it can find it in the log under ${id}.`, 'failed'));
+      return (door.say ?? refusal)(
+        new Refused(
+          500,
+          `Something went wrong on the server. Whoever runs it can find it in the log under ${id}.`,
+          'failed',
+        ),
+      );
     });
     const seconds = (performance.now() - from) / 1000;
     watch().requests.observe({ method: about.method, route: about.route, status: answer.status }, seconds);
@@ -54,7 +64,12 @@ export function route<P = Record<never, never>>(handle: Handler<P>, door: Door =
   };
 }
 
-async function answered<P>(request: Request, params: Promise<P>, handle: Handler<P>, { listens, tokens, say = refusal }: Door): Promise<Response> {
+async function answered<P>(
+  request: Request,
+  params: Promise<P>,
+  handle: Handler<P>,
+  { listens, tokens, say = refusal }: Door,
+): Promise<Response> {
   const writes = request.method !== 'GET' && request.method !== 'HEAD';
   try {
     if (!tokens) {
@@ -76,7 +91,8 @@ function ownPagesOnly(headers: Headers): void {
   if (site !== null && site !== 'same-origin' && site !== 'none') throw new Refused(403, ELSEWHERE);
   const origin = headers.get('origin');
   const host = headers.get('x-forwarded-host') ?? headers.get('host');
-  if (origin !== null && (!URL.canParse(origin) || new URL(origin).host !== host)) throw new Refused(403, ELSEWHERE);
+  if (origin !== null && (!URL.canParse(origin) || new URL(origin).host !== host))
+    throw new Refused(403, ELSEWHERE);
 }
 
 /**
@@ -84,8 +100,13 @@ function ownPagesOnly(headers: Headers): void {
  * @param what it is, for the sentence: `The document`
  * @throws Refused where it is larger
  */
-export async function bytesOf(request: Request, most: number, what: string): Promise<Uint8Array<ArrayBuffer>> {
-  const tooLarge = () => new Refused(413, `${what} is larger than ${most >= 2e6 ? megabytes(most) : 'a megabyte'}.`, 'invalid');
+export async function bytesOf(
+  request: Request,
+  most: number,
+  what: string,
+): Promise<Uint8Array<ArrayBuffer>> {
+  const tooLarge = () =>
+    new Refused(413, `${what} is larger than ${most >= 2e6 ? megabytes(most) : 'a megabyte'}.`, 'invalid');
   if (Number(request.headers.get('content-length') ?? 0) > most) throw tooLarge();
   const parts: Uint8Array[] = [];
   let length = 0;

@@ -13,8 +13,10 @@ export type LearnAnswer = { readonly ok: true } | { readonly ok: false; readonly
 export async function forget(personId: string): Promise<LearnAnswer> {
   const person = await currentPerson();
   if (!person) return { ok: false, problem: 'You are signed out. Sign in again.' };
-  if (person.role !== 'owner' && person.personId !== personId) return { ok: false, problem: 'Only the owner can reset what was learnt about others.' };
-  if (!isId(personId) || !(await forgetLearnt(person, personId))) return { ok: false, problem: 'Nobody of that name works here.' };
+  if (person.role !== 'owner' && person.personId !== personId)
+    return { ok: false, problem: 'Only the owner can reset what was learnt about others.' };
+  if (!isId(personId) || !(await forgetLearnt(person, personId)))
+    return { ok: false, problem: 'Nobody of that name works here.' };
   revalidatePath('/house/learnt');
   return { ok: true };
 }
@@ -37,11 +39,21 @@ export async function takeSpeed(productId: string, speed: number): Promise<Learn
   const person = await currentOwner();
   if (!person) return ONLY_OWNER;
   const { document, revision } = await readProducts(person);
-  if (!document.products.some(({ id }) => id === productId)) return { ok: false, problem: 'The house has no such product any more.' };
-  const read = parseProducts({ ...document, products: document.products.map((own) => (own.id === productId && 'speed' in own ? { ...own, speed } : own)) });
+  if (!document.products.some(({ id }) => id === productId))
+    return { ok: false, problem: 'The house has no such product any more.' };
+  const read = parseProducts({
+    ...document,
+    products: document.products.map((own) =>
+      own.id === productId && 'speed' in own ? { ...own, speed } : own,
+    ),
+  });
   if (!read.ok) return read;
   const saved = await saveProducts(person, revision, read.value);
-  if (!saved.ok) return { ok: false, problem: 'Somebody saved other products meanwhile. Nothing was overwritten; try again.' };
+  if (!saved.ok)
+    return {
+      ok: false,
+      problem: 'Somebody saved other products meanwhile. Nothing was overwritten; try again.',
+    };
   revalidatePath('/house/learnt');
   return { ok: true };
 }

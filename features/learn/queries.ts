@@ -1,5 +1,15 @@
 import 'server-only';
-import { accuracyOf, handLift, paceOf, pacePercent, productSpeed, type Accuracy, type Compared, type Lifted, type Pace } from '@/core/learn';
+import {
+  accuracyOf,
+  handLift,
+  paceOf,
+  pacePercent,
+  productSpeed,
+  type Accuracy,
+  type Compared,
+  type Lifted,
+  type Pace,
+} from '@/core/learn';
 import { productsOf } from '@/core/products';
 import { learntOf } from '@/data/learnt';
 import { readProducts } from '@/data/products';
@@ -38,7 +48,11 @@ export interface LearntFacts {
   readonly levels: readonly Compared[];
   readonly minutes: readonly Compared[];
   readonly grams: readonly Compared[];
-  readonly accuracy: { readonly levels: Accuracy | null; readonly minutes: Accuracy | null; readonly grams: Accuracy | null };
+  readonly accuracy: {
+    readonly levels: Accuracy | null;
+    readonly minutes: Accuracy | null;
+    readonly grams: Accuracy | null;
+  };
   readonly ownId: string;
   readonly owner: boolean;
 }
@@ -47,20 +61,51 @@ export interface LearntFacts {
 export async function loadLearnt(): Promise<LearntFacts> {
   const person = await requirePerson();
   const owner = person.role === 'owner';
-  const [{ people, services, pace, levels, lifts, productsSince, minutes, grams }, range] = await Promise.all([learntOf(person), readProducts(person)]);
+  const [{ people, services, pace, levels, lifts, productsSince, minutes, grams }, range] = await Promise.all(
+    [learntOf(person), readProducts(person)],
+  );
   return {
-    services, levels, minutes, grams, owner, ownId: person.personId, accuracy: { levels: accuracyOf(levels), minutes: accuracyOf(minutes), grams: accuracyOf(grams) },
-    products: productsOf(range.document.products, 'lightener', 'high-lift').map(({ id, name, speed }): LearntProduct => ({ id, name, set: speed, speed: productSpeed(lifts, id, speed), since: productsSince[id] ?? null })).sort((a, b) => b.speed.readings - a.speed.readings),
-    people: people.filter(({ id }) => owner || id === person.personId).map(({ id, name, since }): LearntPerson => {
-      const own = grams.filter((one) => one.person === name);
-      const sum = (of: 'estimated' | 'reached') => own.reduce((all, one) => all + one[of], 0);
-      return { id, name, since, pace: paceOf(pace, name), ...pacePercent(pace, name), grams: accuracyOf(own), lift: handLift(lifts, name), use: sum('estimated') > 0 ? Math.round((100 * sum('reached')) / sum('estimated')) : null };
-    }),
+    services,
+    levels,
+    minutes,
+    grams,
+    owner,
+    ownId: person.personId,
+    accuracy: { levels: accuracyOf(levels), minutes: accuracyOf(minutes), grams: accuracyOf(grams) },
+    products: productsOf(range.document.products, 'lightener', 'high-lift')
+      .map(({ id, name, speed }): LearntProduct => ({
+        id,
+        name,
+        set: speed,
+        speed: productSpeed(lifts, id, speed),
+        since: productsSince[id] ?? null,
+      }))
+      .sort((a, b) => b.speed.readings - a.speed.readings),
+    people: people
+      .filter(({ id }) => owner || id === person.personId)
+      .map(({ id, name, since }): LearntPerson => {
+        const own = grams.filter((one) => one.person === name);
+        const sum = (of: 'estimated' | 'reached') => own.reduce((all, one) => all + one[of], 0);
+        return {
+          id,
+          name,
+          since,
+          pace: paceOf(pace, name),
+          ...pacePercent(pace, name),
+          grams: accuracyOf(own),
+          lift: handLift(lifts, name),
+          use: sum('estimated') > 0 ? Math.round((100 * sum('reached')) / sum('estimated')) : null,
+        };
+      }),
   };
 }
 
 /** One's own pace, hundredths of the usual; null where nobody is signed in. */
-export async function ownPace(): Promise<{ readonly percent: number; readonly foils: number; readonly name: string } | null> {
+export async function ownPace(): Promise<{
+  readonly percent: number;
+  readonly foils: number;
+  readonly name: string;
+} | null> {
   const person = await currentPerson();
   if (!person) return null;
   const { pace } = await learntOf(person);

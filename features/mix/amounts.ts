@@ -25,9 +25,14 @@ export const useAmountUnit = (): AmountUnit => {
 
 /** Amounts in the unit of this visit. */
 export function useAmounts(): Amounts {
-  const { mix: { scoopGrams } } = useVisit();
+  const {
+    mix: { scoopGrams },
+  } = useVisit();
   const unit = useAmountUnit();
-  const { decimalComma, measures: { strengths } } = useHouse();
+  const {
+    decimalComma,
+    measures: { strengths },
+  } = useHouse();
   return useMemo(() => {
     const said = (text: string) => written(text, decimalComma);
     return {
@@ -45,4 +50,5 @@ export function useAmounts(): Amounts {
 export const tenth = (value: number): string => String(Math.round(value * 10) / 10);
 
 /** A figure with up to two decimals, by point or comma. */
-export const readAmount = (text: string): number | undefined => (/^\d{1,5}([.,]\d{1,2})?$/.test(text.trim()) ? Number(text.trim().replace(',', '.')) : undefined);
+export const readAmount = (text: string): number | undefined =>
+  /^\d{1,5}([.,]\d{1,2})?$/.test(text.trim()) ? Number(text.trim().replace(',', '.')) : undefined;

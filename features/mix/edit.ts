@@ -10,16 +10,29 @@ export function useFormulaEdit(letter: string) {
   const visit = useComputed();
   const usual = visit.work.letters.find((own) => own.letter === letter)?.formula;
   const set = (label: string, change: (formula: Formula) => Formula, gesture?: string) =>
-    editMix(`formula ${letter}: ${label}`, (mix) => {
-      const before = mix.formulas[letter] ?? usual;
-      return before ? { ...mix, formulas: { ...mix.formulas, [letter]: change(before) } } : mix;
-    }, gesture);
-  const lift = (label: string, part: Partial<LiftFormula>) => set(label, (own) => (own.kind === 'lift' ? { ...own, ...part } : own), `${letter} ${Object.keys(part).join()}`);
+    editMix(
+      `formula ${letter}: ${label}`,
+      (mix) => {
+        const before = mix.formulas[letter] ?? usual;
+        return before ? { ...mix, formulas: { ...mix.formulas, [letter]: change(before) } } : mix;
+      },
+      gesture,
+    );
+  const lift = (label: string, part: Partial<LiftFormula>) =>
+    set(
+      label,
+      (own) => (own.kind === 'lift' ? { ...own, ...part } : own),
+      `${letter} ${Object.keys(part).join()}`,
+    );
   return { set, lift };
 }
 
 /** A list of the mix with one entry changed. */
-export function changed<T extends { readonly id: string }>(list: readonly T[], id: string, change: (own: T) => T): T[] {
+export function changed<T extends { readonly id: string }>(
+  list: readonly T[],
+  id: string,
+  change: (own: T) => T,
+): T[] {
   return list.map((own) => (own.id === id ? change(own) : own));
 }
 

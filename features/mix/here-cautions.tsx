@@ -12,7 +12,10 @@ export function HereCautions({ keys }: { keys: readonly CautionKey[] }) {
   return (
     <ul aria-label="Cautions of this mix" className="private grid gap-2">
       {here.map((caution) => (
-        <li key={caution.key} className={`rounded-ui border-l-[3px] p-3 text-base ${caution.weight === 'stop' ? 'border-rowan bg-rowan-pale' : 'border-amber-bark bg-amber-pale'}`}>
+        <li
+          key={caution.key}
+          className={`rounded-ui border-l-[3px] p-3 text-base ${caution.weight === 'stop' ? 'border-rowan bg-rowan-pale' : 'border-amber-bark bg-amber-pale'}`}
+        >
           <CautionLine caution={caution} open={open.includes(caution)} />
           <p className="mt-0.5 text-sm text-ink-soft">{caution.why}</p>
         </li>

@@ -15,7 +15,8 @@ interface LockedPartProps {
 export function LockedPart({ step, letter, children }: LockedPartProps) {
   const { used } = useVisit().bundle;
   const locked =
-    (step !== undefined && used.steps.includes(step)) || (letter !== undefined && used.letters.includes(letter));
+    (step !== undefined && used.steps.includes(step)) ||
+    (letter !== undefined && used.letters.includes(letter));
   if (!locked) return children;
   return (
     <fieldset disabled className="grid gap-2">

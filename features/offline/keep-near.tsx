@@ -16,12 +16,18 @@ export function KeepNear() {
     if (!('serviceWorker' in navigator)) return;
     let gone = false;
     const keepNear = async () => {
-      if (gone || document.visibilityState !== 'visible' || Date.now() - Number(localStorage.getItem(LAST_KEY) ?? 0) < EVERY_MS) return;
+      if (
+        gone ||
+        document.visibilityState !== 'visible' ||
+        Date.now() - Number(localStorage.getItem(LAST_KEY) ?? 0) < EVERY_MS
+      )
+        return;
       const answer = await fetch('/api/near', { cache: 'no-store' }).catch(() => undefined);
       if (!answer?.ok) return;
       await navigator.serviceWorker.ready;
       // Only what is kept counts: a page that is left meanwhile leaves it to the next one.
-      if (await askWorker({ keep: ((await answer.json()) as { pages: string[] }).pages }, MOST_MS)) localStorage.setItem(LAST_KEY, String(Date.now()));
+      if (await askWorker({ keep: ((await answer.json()) as { pages: string[] }).pages }, MOST_MS))
+        localStorage.setItem(LAST_KEY, String(Date.now()));
     };
     const keepThis = () => void askWorker({ keep: [location.pathname + location.search] }, MOST_MS);
     // After an update what was kept before is of no use.
@@ -31,7 +37,8 @@ export function KeepNear() {
       void keepNear();
     };
     const begin = async () => {
-      for (const own of await navigator.serviceWorker.getRegistrations()) if (new URL(own.scope).pathname === '/chair') await own.unregister();
+      for (const own of await navigator.serviceWorker.getRegistrations())
+        if (new URL(own.scope).pathname === '/chair') await own.unregister();
       const known = navigator.serviceWorker.controller !== null;
       await navigator.serviceWorker.register('/offline-worker.js', { scope: '/' });
       await navigator.serviceWorker.ready;

@@ -17,6 +17,16 @@ export async function nearPages(): Promise<readonly string[] | undefined> {
   const booked = await listAppointments(person, day, dayAfter(day, DAYS_AHEAD), timeZone);
   const near = booked.filter(({ state }) => state === 'booked');
   const visits = near.flatMap(({ visitId }) => (visitId === null ? [] : [`/visits/${visitId}/consult`]));
-  const days = Array.from({ length: DAYS_AHEAD + 1 }, (_, i) => (i === 0 ? '/day' : `/day?on=${dayAfter(day, i)}`));
-  return [...new Set([...days, '/chair', '/clients', ...visits, ...near.map(({ clientId }) => `/clients/${clientId}`)])];
+  const days = Array.from({ length: DAYS_AHEAD + 1 }, (_, i) =>
+    i === 0 ? '/day' : `/day?on=${dayAfter(day, i)}`,
+  );
+  return [
+    ...new Set([
+      ...days,
+      '/chair',
+      '/clients',
+      ...visits,
+      ...near.map(({ clientId }) => `/clients/${clientId}`),
+    ]),
+  ];
 }

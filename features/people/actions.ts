@@ -4,13 +4,25 @@ import { revalidatePath } from 'next/cache';
 import { redirect } from 'next/navigation';
 import { z } from 'zod';
 import { parseWorkingHours } from '@/core/formats';
-import { changePerson, endSession, invite, join, makeResetLink, resetPassword, revokeLink, setPassword, setPin, setWorkingHours } from '@/data/people';
+import {
+  changePerson,
+  endSession,
+  invite,
+  join,
+  makeResetLink,
+  resetPassword,
+  revokeLink,
+  setPassword,
+  setPin,
+  setWorkingHours,
+} from '@/data/people';
 import type { Role } from '@/data/sessions';
 import { fieldProblems, textsOf, type FormState } from '../forms';
 import { currentOwner, currentPerson } from '../session/current';
 import { isId } from '../shared';
 
-export type Done<T = undefined> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: string };
+export type Done<T = undefined> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: string };
 
 const ONLY_OWNER = { ok: false, problem: 'Only the owner may do this.' } as const;
 const SIGNED_OUT = 'You are signed out. Sign in again.';
@@ -18,11 +30,19 @@ const done = { ok: true, value: undefined } as const;
 const isRole = (role: string): role is Role => ['owner', 'colourist', 'assistant'].includes(role);
 
 /** Changes a person's role, or whether they work here. */
-export async function changeSomebody(personId: string, change: { role?: string; active?: boolean }): Promise<Done> {
+export async function changeSomebody(
+  personId: string,
+  change: { role?: string; active?: boolean },
+): Promise<Done> {
   const owner = await currentOwner();
   if (!owner) return ONLY_OWNER;
   const { role, active } = change;
-  if (!isId(personId) || (role !== undefined && !isRole(role)) || (active !== undefined && typeof active !== 'boolean')) return { ok: false, problem: 'There is no such person or role.' };
+  if (
+    !isId(personId) ||
+    (role !== undefined && !isRole(role)) ||
+    (active !== undefined && typeof active !== 'boolean')
+  )
+    return { ok: false, problem: 'There is no such person or role.' };
   const changed = await changePerson(owner, personId, { role, active });
   revalidatePath('/house/people');
   return changed.ok ? done : changed;
@@ -75,31 +95,49 @@ export async function endOneSession(sessionId: string, ofPerson: string): Promis
   const person = await currentPerson();
   if (!person) return { ok: false, problem: SIGNED_OUT };
   if (person.role !== 'owner' && ofPerson !== person.personId) return ONLY_OWNER;
-  const ended = isId(sessionId) && (await endSession(person, sessionId, person.role === 'owner' ? undefined : person.personId));
+  const ended =
+    isId(sessionId) &&
+    (await endSession(person, sessionId, person.role === 'owner' ? undefined : person.personId));
   revalidatePath('/me');
   revalidatePath('/house/people');
   return ended ? done : { ok: false, problem: 'This session has ended already.' };
 }
 
-const newPassword = z.string().min(10, 'Password: at least 10 characters.').max(200, 'Password: it is longer than 200 characters.');
+const newPassword = z
+  .string()
+  .min(10, 'Password: at least 10 characters.')
+  .max(200, 'Password: it is longer than 200 characters.');
 
 /** Sets one's own PIN; an empty one takes it away. */
-export async function changePin(_: FormState<'password' | 'pin'>, data: FormData): Promise<FormState<'password' | 'pin'>> {
+export async function changePin(
+  _: FormState<'password' | 'pin'>,
+  data: FormData,
+): Promise<FormState<'password' | 'pin'>> {
   const typed = textsOf(data, ['password', 'pin']);
   const fields = { password: '', pin: '' };
   const person = await currentPerson();
   if (!person) return { fields, problems: {}, said: { ok: false, words: SIGNED_OUT } };
   const pin = typed.pin.trim();
-  if (pin !== '' && !/^\d{4,8}$/.test(pin)) return { fields, problems: { pin: 'PIN: 4 to 8 figures, or nothing to remove it.' } };
+  if (pin !== '' && !/^\d{4,8}$/.test(pin))
+    return { fields, problems: { pin: 'PIN: 4 to 8 figures, or nothing to remove it.' } };
   const changed = await setPin(person, typed.password, pin === '' ? null : pin);
   revalidatePath('/me');
-  return changed.ok ? { fields, problems: {}, said: { ok: true, words: pin === '' ? 'Your PIN is removed.' : 'Your PIN is set.' } } : { fields, problems: { password: changed.problem } };
+  return changed.ok
+    ? {
+        fields,
+        problems: {},
+        said: { ok: true, words: pin === '' ? 'Your PIN is removed.' : 'Your PIN is set.' },
+      }
+    : { fields, problems: { password: changed.problem } };
 }
 
 type PasswordFields = 'before' | 'after';
 
 /** Sets one's own password. */
-export async function changePassword(_: FormState<PasswordFields>, data: FormData): Promise<FormState<PasswordFields>> {
+export async function changePassword(
+  _: FormState<PasswordFields>,
+  data: FormData,
+): Promise<FormState<PasswordFields>> {
   const typed = textsOf(data, ['before', 'after']);
   const fields = { before: '', after: '' };
   const person = await currentPerson();
@@ -107,13 +145,23 @@ export async function changePassword(_: FormState<PasswordFields>, data: FormDat
   const read = newPassword.safeParse(typed.after);
   if (!read.success) return { fields, problems: { after: read.error.issues[0].message } };
   const changed = await setPassword(person, typed.before, read.data);
-  return changed.ok ? { fields, problems: {}, said: { ok: true, words: 'Your password is set; your other sessions have ended.' } } : { fields, problems: { before: changed.problem } };
+  return changed.ok
+    ? {
+        fields,
+        problems: {},
+        said: { ok: true, words: 'Your password is set; your other sessions have ended.' },
+      }
+    : { fields, problems: { before: changed.problem } };
 }
 
 export type JoinFields = 'name' | 'email' | 'password';
 const joining = z.object({
   name: z.string().trim().min(1, 'Name: it is empty.').max(120, 'Name: it is longer than 120 characters.'),
-  email: z.string().trim().regex(/^[^\s@]+@[^\s@]+$/, 'E-mail: write an address such as name@salon.example.').max(200, 'E-mail: it is longer than 200 characters.'),
+  email: z
+    .string()
+    .trim()
+    .regex(/^[^\s@]+@[^\s@]+$/, 'E-mail: write an address such as name@salon.example.')
+    .max(200, 'E-mail: it is longer than 200 characters.'),
   password: newPassword,
 });
 
@@ -125,11 +173,16 @@ export async function joinSalon(_: FormState<JoinFields>, data: FormData): Promi
   if (!read.success) return { fields, problems: fieldProblems(read.error) };
   const joined = await join(token, read.data);
   if (joined.ok) redirect(`/join/${token}?done=1`);
-  return joined.problem.startsWith('E-mail') ? { fields, problems: { email: joined.problem } } : { fields, problems: {}, said: { ok: false, words: joined.problem } };
+  return joined.problem.startsWith('E-mail')
+    ? { fields, problems: { email: joined.problem } }
+    : { fields, problems: {}, said: { ok: false, words: joined.problem } };
 }
 
 /** Sets a new password by a link; what is said then, the link’s own page says. */
-export async function takePasswordLink(_: FormState<'password'>, data: FormData): Promise<FormState<'password'>> {
+export async function takePasswordLink(
+  _: FormState<'password'>,
+  data: FormData,
+): Promise<FormState<'password'>> {
   const fields = { password: '' };
   const { token, password } = textsOf(data, ['token', 'password']);
   const read = newPassword.safeParse(password);

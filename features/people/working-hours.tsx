@@ -40,7 +40,8 @@ export function WorkingHoursForm({ personId, initial, salon, own = false, onSave
   return (
     <AskingForm
       name={`hours ${personId}`}
-      className="grid gap-4" noValidate
+      className="grid gap-4"
+      noValidate
       onSubmit={(event) => {
         event.preventDefault();
         start(async () => {
@@ -52,13 +53,40 @@ export function WorkingHoursForm({ personId, initial, salon, own = false, onSave
     >
       <div className="flex min-h-11 items-center justify-between gap-4">
         <span className="text-base">{whose}, not those of the salon</span>
-        <Switch label={whose} on={hours.week !== null} onChange={(on) => set({ week: on ? salon.opening.week : null })} />
+        <Switch
+          label={whose}
+          on={hours.week !== null}
+          onChange={(on) => set({ week: on ? salon.opening.week : null })}
+        />
       </div>
-      {hours.week && <WeekHoursFields week={hours.week} calendar={calendar} begins={salon.weekBegins} without="off" onChange={(week) => set({ week })} />}
+      {hours.week && (
+        <WeekHoursFields
+          week={hours.week}
+          calendar={calendar}
+          begins={salon.weekBegins}
+          without="off"
+          onChange={(week) => set({ week })}
+        />
+      )}
       <h3 className="text-md font-bold">Days off</h3>
-      <DaysOffFields daysOff={hours.off} what="Off" today={salon.today} calendar={calendar} onChange={(off) => set({ off })} />
-      {said && <p role={said.ok ? 'status' : 'alert'} className={said.ok ? 'text-base text-ink-soft' : 'font-semibold text-rowan'}>{said.words}</p>}
-      <Button server type="submit" look="primary" disabled={busy}>Save hours</Button>
+      <DaysOffFields
+        daysOff={hours.off}
+        what="Off"
+        today={salon.today}
+        calendar={calendar}
+        onChange={(off) => set({ off })}
+      />
+      {said && (
+        <p
+          role={said.ok ? 'status' : 'alert'}
+          className={said.ok ? 'text-base text-ink-soft' : 'font-semibold text-rowan'}
+        >
+          {said.words}
+        </p>
+      )}
+      <Button server type="submit" look="primary" disabled={busy}>
+        Save hours
+      </Button>
     </AskingForm>
   );
 }

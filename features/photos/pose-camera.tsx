@@ -23,7 +23,10 @@ export function PoseCamera({ ghost, busy, onTaken }: PoseCameraProps) {
     let gone = false;
     const ask = async () => {
       try {
-        const made = await navigator.mediaDevices.getUserMedia({ video: { facingMode: 'environment', width: { ideal: 1600 }, height: { ideal: 1200 } }, audio: false });
+        const made = await navigator.mediaDevices.getUserMedia({
+          video: { facingMode: 'environment', width: { ideal: 1600 }, height: { ideal: 1200 } },
+          audio: false,
+        });
         if (gone) return made.getTracks().forEach((track) => track.stop());
         stream = made;
         video.current!.srcObject = made;
@@ -45,28 +48,71 @@ export function PoseCamera({ ghost, busy, onTaken }: PoseCameraProps) {
     canvas.width = own.videoWidth;
     canvas.height = own.videoHeight;
     canvas.getContext('2d')!.drawImage(own, 0, 0);
-    canvas.toBlob((blob) => blob && onTaken(new File([blob], 'pose.jpg', { type: 'image/jpeg' })), 'image/jpeg', 0.92);
+    canvas.toBlob(
+      (blob) => blob && onTaken(new File([blob], 'pose.jpg', { type: 'image/jpeg' })),
+      'image/jpeg',
+      0.92,
+    );
   };
   return (
     <div className="grid gap-3">
       <div className="relative aspect-[4/3] overflow-hidden rounded-ui bg-ink">
-        <video ref={video} muted playsInline aria-label="Camera" className="absolute inset-0 h-full w-full object-cover" />
+        <video
+          ref={video}
+          muted
+          playsInline
+          aria-label="Camera"
+          className="absolute inset-0 h-full w-full object-cover"
+        />
         {/* Bytes of the salon's own server, sized already. */}
         {/* eslint-disable-next-line @next/next/no-img-element */}
-        {ghost && <img src={photoAddress(ghost.id, 'full')} alt="The earlier picture" className="pointer-events-none absolute inset-0 h-full w-full object-cover" style={{ opacity: state === 'live' ? through / 100 : 1 }} />}
-        {state !== 'live' && <p role="status" className="absolute inset-x-0 bottom-0 bg-raised/90 p-2 text-center text-base">{state === 'asking' ? 'Asking for the camera …' : 'No camera here, or it was not allowed: choose a picture file.'}</p>}
+        {ghost && (
+          <img
+            src={photoAddress(ghost.id, 'full')}
+            alt="The earlier picture"
+            className="pointer-events-none absolute inset-0 h-full w-full object-cover"
+            style={{ opacity: state === 'live' ? through / 100 : 1 }}
+          />
+        )}
+        {state !== 'live' && (
+          <p role="status" className="absolute inset-x-0 bottom-0 bg-raised/90 p-2 text-center text-base">
+            {state === 'asking'
+              ? 'Asking for the camera …'
+              : 'No camera here, or it was not allowed: choose a picture file.'}
+          </p>
+        )}
       </div>
-      {ghost && state === 'live' && <Slider label="The earlier picture shows through" min={0} max={90} step={5} value={through} said={`${through}%`} onChange={setThrough} />}
+      {ghost && state === 'live' && (
+        <Slider
+          label="The earlier picture shows through"
+          min={0}
+          max={90}
+          step={5}
+          value={through}
+          said={`${through}%`}
+          onChange={setThrough}
+        />
+      )}
       <div className="flex items-center justify-between gap-3">
-        <label className={`${buttonLook('plain')} cursor-pointer focus-within:outline-2 focus-within:outline-leaf`}>
+        <label
+          className={`${buttonLook('plain')} cursor-pointer focus-within:outline-2 focus-within:outline-leaf`}
+        >
           Choose a file
-          <input type="file" accept="image/jpeg,image/png,image/webp,image/heic,image/heif,.heic" className="sr-only" disabled={busy} onChange={(event) => {
-            const [file] = event.target.files ?? [];
-            if (file) onTaken(file);
-            event.target.value = '';
-          }} />
+          <input
+            type="file"
+            accept="image/jpeg,image/png,image/webp,image/heic,image/heif,.heic"
+            className="sr-only"
+            disabled={busy}
+            onChange={(event) => {
+              const [file] = event.target.files ?? [];
+              if (file) onTaken(file);
+              event.target.value = '';
+            }}
+          />
         </label>
-        <Button server look="primary" disabled={busy || state !== 'live'} onClick={shoot}>{busy ? 'Saving …' : 'Take picture'}</Button>
+        <Button server look="primary" disabled={busy || state !== 'live'} onClick={shoot}>
+          {busy ? 'Saving …' : 'Take picture'}
+        </Button>
       </div>
     </div>
   );

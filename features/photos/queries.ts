@@ -7,7 +7,9 @@ import { isId } from '../shared';
 
 export type { Photo, PhotoKind };
 
-export type Uploaded = { readonly ok: true; readonly photoId: string } | { readonly ok: false; readonly status: number; readonly problem: string };
+export type Uploaded =
+  | { readonly ok: true; readonly photoId: string }
+  | { readonly ok: false; readonly status: number; readonly problem: string };
 export const MOST_REQUEST_BYTES = MOST_BYTES + 100_000;
 
 const MISSING = { ok: false, status: 404, problem: 'This salon has no such client or visit.' } as const;
@@ -21,21 +23,36 @@ export async function uploadPhoto(clientId: string, form: FormData): Promise<Upl
   const visitId = String(form.get('visitId') ?? '');
   const id = String(form.get('id') ?? '');
   if (!(file instanceof File)) return { ok: false, status: 400, problem: 'Choose a picture first.' };
-  if (kind !== 'wish' && kind !== 'hair') return { ok: false, status: 400, problem: 'kind: must be wish or hair.' };
+  if (kind !== 'wish' && kind !== 'hair')
+    return { ok: false, status: 400, problem: 'kind: must be wish or hair.' };
   const pose = POSES.find((own) => own === form.get('pose')) ?? null;
   const stage = STAGES.find((own) => own === form.get('stage')) ?? null;
-  if ((form.has('pose') || form.has('stage')) && (pose === null || stage === null)) return { ok: false, status: 400, problem: `pose: must be one of ${POSES.join(', ')}, with stage before or after.` };
+  if ((form.has('pose') || form.has('stage')) && (pose === null || stage === null))
+    return {
+      ok: false,
+      status: 400,
+      problem: `pose: must be one of ${POSES.join(', ')}, with stage before or after.`,
+    };
   if (!isId(clientId) || (visitId !== '' && !isId(visitId))) return MISSING;
   const read = await readPicture(Buffer.from(await file.arrayBuffer()));
   if (!read.ok) return { ok: false, status: 422, problem: read.problem };
-  const photoId = await addPhoto(person, clientId, { visitId: visitId || null, kind: kind as PhotoKind, note: '', picture: read.value, posed: { pose, stage }, id: isId(id) ? id : undefined });
+  const photoId = await addPhoto(person, clientId, {
+    visitId: visitId || null,
+    kind: kind as PhotoKind,
+    note: '',
+    picture: read.value,
+    posed: { pose, stage },
+    id: isId(id) ? id : undefined,
+  });
   return photoId ? { ok: true, photoId } : MISSING;
 }
 
 /** A photo's bytes; undefined when nobody is signed in, or the salon has none of that id. */
 export async function photoFile(photoId: string, size: string): Promise<Buffer | undefined> {
   const person = await currentPerson();
-  return person && isId(photoId) && (size === 'full' || size === 'small') ? photoBytes(person, photoId, size) : undefined;
+  return person && isId(photoId) && (size === 'full' || size === 'small')
+    ? photoBytes(person, photoId, size)
+    : undefined;
 }
 
 /** The photos of a client, and whether whoever asks may delete them. */
@@ -48,5 +65,8 @@ export interface PhotosOfClient {
 export async function photosFor(clientId: string): Promise<PhotosOfClient | undefined> {
   const person = await currentPerson();
   if (!person) return undefined;
-  return { photos: isId(clientId) ? await listPhotos(person, clientId) : [], mayDelete: person.role === 'owner' };
+  return {
+    photos: isId(clientId) ? await listPhotos(person, clientId) : [],
+    mayDelete: person.role === 'owner',
+  };
 }

@@ -32,7 +32,9 @@ export function Ruler({ line, size: { width, height }, colour, name, onMove, onD
   const moved = (end: 'from' | 'to', to: At): Line => ({ from: line.from, to: line.to, [end]: to });
   const nudge = (end: 'from' | 'to', event: KeyboardEvent) => {
     const by = event.shiftKey ? 10 : 1;
-    const way = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, -by], ArrowDown: [0, by] }[event.key];
+    const way = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, -by], ArrowDown: [0, by] }[
+      event.key
+    ];
     if (!way) return;
     event.preventDefault();
     const within = (value: number) => Math.min(1, Math.max(0, value));
@@ -44,14 +46,41 @@ export function Ruler({ line, size: { width, height }, colour, name, onMove, onD
   };
   return (
     <g>
-      <line x1={line.from.x * width} y1={line.from.y * height} x2={line.to.x * width} y2={line.to.y * height} stroke="#000" strokeWidth={thin * 2.4} strokeOpacity="0.5" />
-      <line x1={line.from.x * width} y1={line.from.y * height} x2={line.to.x * width} y2={line.to.y * height} stroke={colour} strokeWidth={thin} />
+      <line
+        x1={line.from.x * width}
+        y1={line.from.y * height}
+        x2={line.to.x * width}
+        y2={line.to.y * height}
+        stroke="#000"
+        strokeWidth={thin * 2.4}
+        strokeOpacity="0.5"
+      />
+      <line
+        x1={line.from.x * width}
+        y1={line.from.y * height}
+        x2={line.to.x * width}
+        y2={line.to.y * height}
+        stroke={colour}
+        strokeWidth={thin}
+      />
       {ends.map((end) => (
         <circle
-          key={end} data-handle tabIndex={0} role="button" aria-label={`${name}, ${end === 'from' ? 'first' : 'second'} point`}
-          {...centre(line[end], width, height)} r={width / 110} fill={colour} fillOpacity="0.55" stroke="#000" strokeWidth={width / 900} className="cursor-grab"
+          key={end}
+          data-handle
+          tabIndex={0}
+          role="button"
+          aria-label={`${name}, ${end === 'from' ? 'first' : 'second'} point`}
+          {...centre(line[end], width, height)}
+          r={width / 110}
+          fill={colour}
+          fillOpacity="0.55"
+          stroke="#000"
+          strokeWidth={width / 900}
+          className="cursor-grab"
           onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
-          onPointerMove={(event) => event.currentTarget.hasPointerCapture(event.pointerId) && onMove(moved(end, place(event)))}
+          onPointerMove={(event) =>
+            event.currentTarget.hasPointerCapture(event.pointerId) && onMove(moved(end, place(event)))
+          }
           onPointerUp={(event) => onDone(moved(end, place(event)))}
           onKeyDown={(event) => nudge(end, event)}
         />

@@ -43,13 +43,19 @@ export function usePhotos(clientId: string, kind: PhotoKind, visitId: string | n
       const { problem } = (await answer.json()) as { problem?: string };
       setState({ busy: false, problem: problem && `${file.name}: ${problem}` });
     } catch {
-      setState({ busy: false, problem: `${file.name} could not be sent: is the network there? Choose it again.` });
+      setState({
+        busy: false,
+        problem: `${file.name} could not be sent: is the network there? Choose it again.`,
+      });
     }
     await load();
   };
   const shown = useMemo(() => {
     const own = kept?.photos.filter((photo) => photo.kind === kind);
-    return { photos: own?.filter(({ archived }) => !archived), archived: own?.filter(({ archived }) => archived) ?? [] };
+    return {
+      photos: own?.filter(({ archived }) => !archived),
+      archived: own?.filter(({ archived }) => archived) ?? [],
+    };
   }, [kept, kind]);
   return { ...shown, mayDelete: kept?.mayDelete ?? false, load, add, ...state };
 }

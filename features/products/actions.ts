@@ -6,7 +6,8 @@ import { stockMoves, type StockMove } from '@/data/stock';
 import { currentPerson } from '../session/current';
 import { isRevision } from '../shared';
 
-export type Saved = { readonly ok: true; readonly revision: number } | { readonly ok: false; readonly problem: string };
+export type Saved =
+  { readonly ok: true; readonly revision: number } | { readonly ok: false; readonly problem: string };
 
 /** What happened to the stock of a product; nothing for who is signed out. */
 export async function movesOf(product: string): Promise<readonly StockMove[]> {
@@ -15,7 +16,11 @@ export async function movesOf(product: string): Promise<readonly StockMove[]> {
 }
 
 /** Saves the products of the house as a whole; only its owner may. @param counted amounts of what was counted, by product */
-export async function saveRange(baseRevision: number, document: unknown, counted: unknown = {}): Promise<Saved> {
+export async function saveRange(
+  baseRevision: number,
+  document: unknown,
+  counted: unknown = {},
+): Promise<Saved> {
   const person = await currentPerson();
   if (!person) return { ok: false, problem: 'You are signed out. Sign in again.' };
   if (person.role !== 'owner') return { ok: false, problem: 'Only the owner can change this.' };
@@ -25,5 +30,11 @@ export async function saveRange(baseRevision: number, document: unknown, counted
   const counts = parseCounts(counted);
   if (!counts.ok) return counts;
   const saved = await saveProducts(person, baseRevision, read.value, counts.value);
-  return saved.ok ? saved : { ok: false, problem: 'Somebody saved other products meanwhile. Nothing was overwritten; load the page again to see theirs.' };
+  return saved.ok
+    ? saved
+    : {
+        ok: false,
+        problem:
+          'Somebody saved other products meanwhile. Nothing was overwritten; load the page again to see theirs.',
+      };
 }

@@ -4,7 +4,11 @@ import { emptyProduct } from './empty-product';
 import { factsOf } from './facts';
 
 const nameOf = (id: string) => USUAL_RANGE.find((own) => own.id === id)?.name ?? id;
-const said = (id: string) => factsOf(USUAL_RANGE.find((own) => own.id === id)!, nameOf);
+const said = (id: string) =>
+  factsOf(
+    USUAL_RANGE.find((own) => own.id === id)!,
+    nameOf,
+  );
 
 test.each([
   ['moth-powder', '1:2 (1:1–3), 5–40 vol; 45 min in foil, 50 min in the open air; lifts 7 levels, to 10'],

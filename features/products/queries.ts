@@ -17,7 +17,9 @@ import { currentPerson, requirePerson } from '../session/current';
 export type { StockMove };
 
 /** The products of the signed-in person's salon, whether they may change them, and what is to be bought for the bookings of the next days. */
-export async function loadProducts(): Promise<Revised<Products> & { mayChange: boolean; toBuy: readonly Need[] }> {
+export async function loadProducts(): Promise<
+  Revised<Products> & { mayChange: boolean; toBuy: readonly Need[] }
+> {
   const person = await requirePerson();
   const [products, toBuy] = await Promise.all([readProducts(person), loadToBuy(person)]);
   return { ...products, mayChange: person.role === 'owner', toBuy };
@@ -25,7 +27,10 @@ export async function loadProducts(): Promise<Revised<Products> & { mayChange: b
 
 /** How a house writes its tables. */
 const styleOf = (house: House): TableStyle => ({
-  separator: house.decimalComma ? ';' : ',', decimalComma: house.decimalComma, minorPerUnit: minorPerUnit(house.prices.currency), measures: measuresOf(house),
+  separator: house.decimalComma ? ';' : ',',
+  decimalComma: house.decimalComma,
+  minorPerUnit: minorPerUnit(house.prices.currency),
+  measures: measuresOf(house),
 });
 
 /** The products as a table, written as the house writes figures; undefined when nobody is signed in. */
@@ -43,7 +48,9 @@ const BUY_AHEAD_DAYS = 7;
 async function loadToBuy(person: SignedIn): Promise<readonly Need[]> {
   const { timeZone } = (await readHouse(person)).document;
   const day = today(timeZone);
-  const booked = (await listAppointments(person, day, dayAfter(day, BUY_AHEAD_DAYS), timeZone)).filter(({ state }) => state === 'booked');
+  const booked = (await listAppointments(person, day, dayAfter(day, BUY_AHEAD_DAYS), timeZone)).filter(
+    ({ state }) => state === 'booked',
+  );
   const visits: (readonly Need[])[] = [];
   for (const { clientId, visitId } of booked) {
     const newest = visitId ?? (await readClient(person, clientId, day))?.visits[0]?.id;

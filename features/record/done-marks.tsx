@@ -12,7 +12,17 @@ export function DoneMarks({ record, paths }: { record: ServiceRecord; paths: rea
     const over = wasPastLimit({ on, earlier, limitMinutes });
     if (!path || (standing !== 'skipped' && !over)) return [];
     return [
-      <path key={id} role="img" aria-label={`${number === null ? 'Added foil' : unitName({ kind, number })}: ${over ? `past the limit, ${Math.round(on ?? 0)} min on` : 'skipped'}`} d={pathThrough(pathPoints(path))} fill="none" stroke="var(--color-rowan)" strokeWidth="3" strokeLinecap="round" strokeDasharray={over ? undefined : '2 5'} />,
+      <path
+        key={id}
+        role="img"
+        aria-label={`${number === null ? 'Added foil' : unitName({ kind, number })}: ${over ? `past the limit, ${Math.round(on ?? 0)} min on` : 'skipped'}`}
+        d={pathThrough(pathPoints(path))}
+        fill="none"
+        stroke="var(--color-rowan)"
+        strokeWidth="3"
+        strokeLinecap="round"
+        strokeDasharray={over ? undefined : '2 5'}
+      />,
     ];
   });
 }

@@ -38,21 +38,66 @@ export function NextPart({ fields, problem, disabled, onChange }: NextPartProps)
       {next && (
         <div className="rounded-ui bg-leaf-pale p-3">
           <div className="flex items-center justify-between gap-3">
-            <p className="text-base"><b>{calendar.day(next.on)}: {NEXT_WORDS[next.what].toLowerCase()}</b>{next.closedOn ? `. The estimate is ${calendar.day(next.closedOn)}, and the salon is closed that day.` : ', by the estimate.'}</p>
-            <Button small disabled={disabled || (fields.nextOn === next.on && fields.nextWhat === next.what)} onClick={() => onChange({ nextOn: next.on, nextWhat: next.what })}>Apply</Button>
+            <p className="text-base">
+              <b>
+                {calendar.day(next.on)}: {NEXT_WORDS[next.what].toLowerCase()}
+              </b>
+              {next.closedOn
+                ? `. The estimate is ${calendar.day(next.closedOn)}, and the salon is closed that day.`
+                : ', by the estimate.'}
+            </p>
+            <Button
+              small
+              disabled={disabled || (fields.nextOn === next.on && fields.nextWhat === next.what)}
+              onClick={() => onChange({ nextOn: next.on, nextWhat: next.what })}
+            >
+              Apply
+            </Button>
           </div>
           <ul aria-label="Why then" className="mt-1 grid gap-0.5 text-sm">
-            {next.reasons.map(({ what, words }) => <li key={`${what} ${words}`}><b>{NEXT_WORDS[what]}:</b> {said(words)}</li>)}
+            {next.reasons.map(({ what, words }) => (
+              <li key={`${what} ${words}`}>
+                <b>{NEXT_WORDS[what]}:</b> {said(words)}
+              </li>
+            ))}
           </ul>
         </div>
       )}
-      <TextField label="Next visit" type="date" value={fields.nextOn} min={heldOn} problem={problem} onChange={(event) => onChange({ nextOn: event.target.value })} />
+      <TextField
+        label="Next visit"
+        type="date"
+        value={fields.nextOn}
+        min={heldOn}
+        problem={problem}
+        onChange={(event) => onChange({ nextOn: event.target.value })}
+      />
       <div className="flex flex-wrap gap-2">
-        {NEXT_WEEKS.map((weeks) => <Button key={weeks} small onClick={() => onChange({ nextOn: dayAfter(heldOn, 7 * weeks) })}>{weeks} weeks</Button>)}
-        <Button small look="quiet" onClick={() => onChange({ nextOn: '', nextWhat: null })}>None</Button>
+        {NEXT_WEEKS.map((weeks) => (
+          <Button key={weeks} small onClick={() => onChange({ nextOn: dayAfter(heldOn, 7 * weeks) })}>
+            {weeks} weeks
+          </Button>
+        ))}
+        <Button small look="quiet" onClick={() => onChange({ nextOn: '', nextWhat: null })}>
+          None
+        </Button>
       </div>
-      {outcome?.document.nextOn && <p className="text-base">On record for {calendar.day(outcome.document.nextOn)}. <Link href={`/day?on=${outcome.document.nextOn}&book=${bundle.client.id}&kind=${outcome.document.nextWhat ?? 'full'}`} className="font-semibold underline">Book</Link></p>}
-      <Segmented label="What the next visit is for" value={fields.nextWhat} options={OPTIONS} onChange={(nextWhat) => onChange({ nextWhat })} />
+      {outcome?.document.nextOn && (
+        <p className="text-base">
+          On record for {calendar.day(outcome.document.nextOn)}.{' '}
+          <Link
+            href={`/day?on=${outcome.document.nextOn}&book=${bundle.client.id}&kind=${outcome.document.nextWhat ?? 'full'}`}
+            className="font-semibold underline"
+          >
+            Book
+          </Link>
+        </p>
+      )}
+      <Segmented
+        label="What the next visit is for"
+        value={fields.nextWhat}
+        options={OPTIONS}
+        onChange={(nextWhat) => onChange({ nextWhat })}
+      />
     </fieldset>
   );
 }

@@ -42,7 +42,8 @@ export function RecordForm({ fields, typed, onTyped, children }: RecordFormProps
   return (
     <>
       <form
-        className="grid gap-5" noValidate
+        className="grid gap-5"
+        noValidate
         onSubmit={(event) => {
           event.preventDefault();
           if (!signed) submit();
@@ -51,26 +52,86 @@ export function RecordForm({ fields, typed, onTyped, children }: RecordFormProps
         <div>
           <h2 className="text-xl font-bold wide">Record</h2>
           <p role="status" className="text-sm text-ink-soft">
-            {outcome ? `On record: ${outcome.document.foilsPlaced} foils, level ${formatLevel(outcome.document.levelReached)} reached.` : 'Not on record yet. What is filled in comes from the plan; correct it to what was done.'}
+            {outcome
+              ? `On record: ${outcome.document.foilsPlaced} foils, level ${formatLevel(outcome.document.levelReached)} reached.`
+              : 'Not on record yet. What is filled in comes from the plan; correct it to what was done.'}
           </p>
         </div>
         <fieldset disabled={signed} className="grid gap-4">
-          <TextArea label="What was done" rows={5} maxLength={4000} value={fields.done} problem={problems.done} onChange={(event) => set({ done: event.target.value })} />
-          <TextField label="Foils placed" inputMode="numeric" value={fields.foilsPlaced} problem={problems.foilsPlaced} hint={`Planned: ${computed.sheet.totals.foils}`} onChange={(event) => set({ foilsPlaced: event.target.value })} />
-          <LevelSlider label="Level reached" value={fields.levelReached} onChange={(levelReached) => !signed && set({ levelReached })} />
+          <TextArea
+            label="What was done"
+            rows={5}
+            maxLength={4000}
+            value={fields.done}
+            problem={problems.done}
+            onChange={(event) => set({ done: event.target.value })}
+          />
+          <TextField
+            label="Foils placed"
+            inputMode="numeric"
+            value={fields.foilsPlaced}
+            problem={problems.foilsPlaced}
+            hint={`Planned: ${computed.sheet.totals.foils}`}
+            onChange={(event) => set({ foilsPlaced: event.target.value })}
+          />
+          <LevelSlider
+            label="Level reached"
+            value={fields.levelReached}
+            onChange={(levelReached) => !signed && set({ levelReached })}
+          />
         </fieldset>
-        <ZoneTable key={bundle.id} zones={fields.zones ?? {}} found={consult.regrowthMm} disabled={signed} onChange={(zones) => set({ zones })} />
-        <TextArea label="What they said" rows={2} maxLength={2000} disabled={signed} value={fields.said} problem={problems.said} onChange={(event) => set({ said: event.target.value })} />
-        <InspectionList inspection={fields.inspection} disabled={signed} onChange={(inspection) => set({ inspection })} />
-        <CorrectionList corrections={fields.corrections} disabled={signed} onChange={(corrections) => set({ corrections })} />
+        <ZoneTable
+          key={bundle.id}
+          zones={fields.zones ?? {}}
+          found={consult.regrowthMm}
+          disabled={signed}
+          onChange={(zones) => set({ zones })}
+        />
+        <TextArea
+          label="What they said"
+          rows={2}
+          maxLength={2000}
+          disabled={signed}
+          value={fields.said}
+          problem={problems.said}
+          onChange={(event) => set({ said: event.target.value })}
+        />
+        <InspectionList
+          inspection={fields.inspection}
+          disabled={signed}
+          onChange={(inspection) => set({ inspection })}
+        />
+        <CorrectionList
+          corrections={fields.corrections}
+          disabled={signed}
+          onChange={(corrections) => set({ corrections })}
+        />
         <NextPart fields={fields} problem={problems.nextOn} disabled={signed} onChange={set} />
         <Money />
-        {Object.keys(problems).length > 0 && <p role="alert" className="text-sm font-medium text-rowan">{Object.values(problems).join(' ')}</p>}
-        {!signed && <Button type="submit" look="primary" disabled={!begun || (outcome !== null && !changed)}>{outcome ? 'Save the changes' : 'Record the visit'}</Button>}
+        {Object.keys(problems).length > 0 && (
+          <p role="alert" className="text-sm font-medium text-rowan">
+            {Object.values(problems).join(' ')}
+          </p>
+        )}
+        {!signed && (
+          <Button type="submit" look="primary" disabled={!begun || (outcome !== null && !changed)}>
+            {outcome ? 'Save the changes' : 'Record the visit'}
+          </Button>
+        )}
       </form>
       <div className="mt-5">{children}</div>
-      <div className="mt-5"><PoseSet clientId={bundle.client.id} visitId={bundle.id} consented={bundle.safety.consents.some(({ kind, withdrawnAt }) => kind === 'photo' && withdrawnAt === null)} /></div>
-      <div className="mt-5"><SignOffPart unsaved={changed} /></div>
+      <div className="mt-5">
+        <PoseSet
+          clientId={bundle.client.id}
+          visitId={bundle.id}
+          consented={bundle.safety.consents.some(
+            ({ kind, withdrawnAt }) => kind === 'photo' && withdrawnAt === null,
+          )}
+        />
+      </div>
+      <div className="mt-5">
+        <SignOffPart unsaved={changed} />
+      </div>
     </>
   );
 }
@@ -80,13 +141,26 @@ function Money() {
   const { mix } = useVisit();
   const money = useMoney();
   const { agreed } = mix.money;
-  if (!agreed) return <p className="private text-sm text-ink-soft">No price was agreed. Mix, Price keeps what is agreed and paid.</p>;
+  if (!agreed)
+    return (
+      <p className="private text-sm text-ink-soft">
+        No price was agreed. Mix, Price keeps what is agreed and paid.
+      </p>
+    );
   const { paidMinor, tipMinor, owedMinor: owed } = paidOf(agreed.minor, mix.money.payments);
-  return <p className="private text-base"><b>Price:</b> {money(agreed.minor)} agreed, {money(paidMinor)} paid{tipMinor > 0 && `, tip ${money(tipMinor)}`}{owed > 0 ? <b className="text-amber-bark">, {money(owed)} owed</b> : ''}.</p>;
+  return (
+    <p className="private text-base">
+      <b>Price:</b> {money(agreed.minor)} agreed, {money(paidMinor)} paid
+      {tipMinor > 0 && `, tip ${money(tipMinor)}`}
+      {owed > 0 ? <b className="text-amber-bark">, {money(owed)} owed</b> : ''}.
+    </p>
+  );
 }
 
 /** What was typed and not yet recorded, kept on this device through a reload. */
-export function useKeptFields(visitId: string): [Partial<Fields> | undefined, (fields: Partial<Fields> | undefined) => void] {
+export function useKeptFields(
+  visitId: string,
+): [Partial<Fields> | undefined, (fields: Partial<Fields> | undefined) => void] {
   const key = `lattice/${visitId}/record-form`;
   const [fields, setFields] = useState<Partial<Fields>>();
   useEffect(() => {

@@ -33,7 +33,12 @@ import { PlannedRibbon, PlannedTable, useServed } from './planned-done';
 import { RecordForm, useKeptFields } from './record-form';
 import { ZoneFigures, type Shown } from './zone-figures';
 
-const VIEWS = [{ value: 'foils', words: 'Foils' }, { value: 'regrowth', words: 'Regrowth' }, { value: 'level', words: 'Level and tone' }, { value: 'hair', words: 'Lightened' }] as const;
+const VIEWS = [
+  { value: 'foils', words: 'Foils' },
+  { value: 'regrowth', words: 'Regrowth' },
+  { value: 'level', words: 'Level and tone' },
+  { value: 'hair', words: 'Lightened' },
+] as const;
 
 /** What was done, beside what was planned: the record of the visit. */
 export function RecordStep() {
@@ -43,39 +48,82 @@ export function RecordStep() {
   const own = useOwnHair();
   const dark = useDarkLetters();
   const served = useServed();
-  const [view, setView] = useKept<'foils' | Shown>(`${bundle.id}/record`, 'foils', VIEWS.map(({ value }) => value));
+  const [view, setView] = useKept<'foils' | Shown>(
+    `${bundle.id}/record`,
+    'foils',
+    VIEWS.map(({ value }) => value),
+  );
   const [finding, findAgain] = useState(false);
   const [typed, setTyped] = useKeptFields(bundle.id);
   const fields = useFields(typed);
   return (
     <main className="h-full max-lg:overflow-y-auto lg:grid lg:grid-cols-[minmax(0,1fr)_29rem] xl:grid-cols-[minmax(0,1fr)_30rem]">
-      <section aria-label="Pattern of the visit" className="flex min-h-0 flex-col p-3 max-lg:h-[min(82dvh,120vw)]">
+      <section
+        aria-label="Pattern of the visit"
+        className="flex min-h-0 flex-col p-3 max-lg:h-[min(82dvh,120vw)]"
+      >
         <div className="flex flex-wrap items-center justify-center gap-3">
-          <div className="w-[500px] min-w-0 max-md:w-full"><Segmented label="Shown on the head" value={view} options={VIEWS} onChange={setView} /></div>
+          <div className="w-[500px] min-w-0 max-md:w-full">
+            <Segmented label="Shown on the head" value={view} options={VIEWS} onChange={setView} />
+          </div>
           <Button onClick={() => findAgain(true)}>Find again …</Button>
         </div>
         <FindAgainDialog open={finding} onOpenChange={findAgain} />
         <div className="relative min-h-0 flex-1">
-          {view === 'foils' && <HairCanvas computed={computed} bark={barkOf(consult.naturalLevel)} shade={shade} own={own} dark={dark} />}
+          {view === 'foils' && (
+            <HairCanvas
+              computed={computed}
+              bark={barkOf(consult.naturalLevel)}
+              shade={shade}
+              own={own}
+              dark={dark}
+            />
+          )}
           <ScalpMap
-            over={view !== 'foils' && <ZoneFigures part="words" shown={view} zones={fields.zones ?? {}} found={consult.regrowthMm} />}
-            head={computed.drawing.head} bark={view === 'foils' ? null : barkOf(consult.naturalLevel)} partOffsetMm={plan.head.part.none ? null : plan.head.part.offsetMm} className="relative h-full w-full" label="Pattern of the visit"
+            over={
+              view !== 'foils' && (
+                <ZoneFigures
+                  part="words"
+                  shown={view}
+                  zones={fields.zones ?? {}}
+                  found={consult.regrowthMm}
+                />
+              )
+            }
+            head={computed.drawing.head}
+            bark={view === 'foils' ? null : barkOf(consult.naturalLevel)}
+            partOffsetMm={plan.head.part.none ? null : plan.head.part.offsetMm}
+            className="relative h-full w-full"
+            label="Pattern of the visit"
           >
             {view === 'foils' ? (
               <>
-                <BrightFoils foils={computed.sheet.foils} paths={computed.drawing.paths} shade={shade} dark={dark} ids={[lit]} />
+                <BrightFoils
+                  foils={computed.sheet.foils}
+                  paths={computed.drawing.paths}
+                  shade={shade}
+                  dark={dark}
+                  ids={[lit]}
+                />
                 {served && <DoneMarks record={served.record} paths={computed.drawing.paths} />}
               </>
-            ) : <ZoneFigures part="fields" shown={view} zones={fields.zones ?? {}} found={consult.regrowthMm} />}
+            ) : (
+              <ZoneFigures part="fields" shown={view} zones={fields.zones ?? {}} found={consult.regrowthMm} />
+            )}
           </ScalpMap>
         </div>
         <Facts />
         {served && <PlannedRibbon record={served.record} />}
       </section>
-      <section aria-label="Record" className="relative border-line bg-raised px-4 py-4 max-lg:border-t md:px-5 lg:overflow-y-auto lg:border-l">
+      <section
+        aria-label="Record"
+        className="relative border-line bg-raised px-4 py-4 max-lg:border-t md:px-5 lg:overflow-y-auto lg:border-l"
+      >
         {/* Beside the form and not in it: a form of its own must not send this one. */}
         {bundle.begunAt === null && <NotBegun />}
-        <RecordForm key={bundle.id} fields={fields} typed={typed} onTyped={setTyped}><MixedPart served={served ?? null} /></RecordForm>
+        <RecordForm key={bundle.id} fields={fields} typed={typed} onTyped={setTyped}>
+          <MixedPart served={served ?? null} />
+        </RecordForm>
         {served && <PlannedTable {...served} />}
       </section>
     </main>
@@ -89,8 +137,14 @@ function useFields(typed: Partial<Fields> | undefined): Fields {
   const { sheet } = computed;
   const fromPlan = useMemo<Outcome>(
     () => ({
-      ...EMPTY_OUTCOME, foilsPlaced: sheet.totals.foils,
-      ...(plan.panels.length > 0 ? { done: workSummary(plan, work), levelReached: consult.goalLevel } : { done: withoutFoils(after), levelReached: bundle.previous?.outcome.levelReached ?? consult.goalLevel }),
+      ...EMPTY_OUTCOME,
+      foilsPlaced: sheet.totals.foils,
+      ...(plan.panels.length > 0
+        ? { done: workSummary(plan, work), levelReached: consult.goalLevel }
+        : {
+            done: withoutFoils(after),
+            levelReached: bundle.previous?.outcome.levelReached ?? consult.goalLevel,
+          }),
       zones: zonesRecorded(zonesOfPlan(work, sheet)),
     }),
     [plan, sheet, consult.goalLevel, work, after, bundle.previous],
@@ -105,7 +159,10 @@ function useFields(typed: Partial<Fields> | undefined): Fields {
 
 /** What a visit without foils does, a sentence each. */
 const withoutFoils = (after: readonly TimedStep[]): string =>
-  ['No foils.', ...after.flatMap(({ step, words, from, to }) => (step.items ? [`${words}, ${to - from} min.`] : []))].join('\n');
+  [
+    'No foils.',
+    ...after.flatMap(({ step, words, from, to }) => (step.items ? [`${words}, ${to - from} min.`] : [])),
+  ].join('\n');
 
 /** A service is begun before it is recorded: what stands in its way is said first. */
 function NotBegun() {
@@ -113,9 +170,17 @@ function NotBegun() {
   const [shown, show] = useState(false);
   return (
     <div className="mb-4 grid gap-2 rounded-ui border border-amber-bark bg-amber-pale p-3">
-      <p>The service has not begun{open.length > 0 ? `: ${open.length === 1 ? 'one caution is' : `${open.length} cautions are`} open.` : '.'} Begin it, then record it.</p>
+      <p>
+        The service has not begun
+        {open.length > 0
+          ? `: ${open.length === 1 ? 'one caution is' : `${open.length} cautions are`} open.`
+          : '.'}{' '}
+        Begin it, then record it.
+      </p>
       <Button onClick={() => show(true)}>Before you begin</Button>
-      <Dialog open={shown} onOpenChange={show} title="Before you begin" middle><BeginDialog onDone={() => show(false)} /></Dialog>
+      <Dialog open={shown} onOpenChange={show} title="Before you begin" middle>
+        <BeginDialog onDone={() => show(false)} />
+      </Dialog>
     </div>
   );
 }
@@ -126,16 +191,30 @@ function Facts() {
   const { consult, outcome } = useVisit();
   const { growth, shares } = useComputed();
   const measured = Object.values(consult.regrowthMm).sort((a, b) => a - b);
-  const expected = Object.values(growth.expected).map(({ mm }) => Math.round(mm)).sort((a, b) => a - b);
+  const expected = Object.values(growth.expected)
+    .map(({ mm }) => Math.round(mm))
+    .sort((a, b) => a - b);
   return (
     <dl className="flex justify-center gap-9 pb-1">
-      <Fact name="Regrowth found">{measured.length > 0 ? range(measured) : expected.length > 0 ? `not measured; ${range(expected)} expected` : 'not measured'}</Fact>
+      <Fact name="Regrowth found">
+        {measured.length > 0
+          ? range(measured)
+          : expected.length > 0
+            ? `not measured; ${range(expected)} expected`
+            : 'not measured'}
+      </Fact>
       <Fact name="Hair">{sharesWords(shares.total)}</Fact>
-      <Fact name="Base"><HairSwatch colour={cssColour(naturalHair(consult.naturalLevel))} /> {formatLevel(consult.naturalLevel)}</Fact>
-      <Fact name="Goal"><HairSwatch colour={cssColour(naturalHair(consult.goalLevel))} /> {formatLevel(consult.goalLevel)}</Fact>
+      <Fact name="Base">
+        <HairSwatch colour={cssColour(naturalHair(consult.naturalLevel))} />{' '}
+        {formatLevel(consult.naturalLevel)}
+      </Fact>
+      <Fact name="Goal">
+        <HairSwatch colour={cssColour(naturalHair(consult.goalLevel))} /> {formatLevel(consult.goalLevel)}
+      </Fact>
       {outcome && (
         <Fact name="Reached">
-          <HairSwatch colour={cssColour(naturalHair(outcome.document.levelReached))} /> {formatLevel(outcome.document.levelReached)}
+          <HairSwatch colour={cssColour(naturalHair(outcome.document.levelReached))} />{' '}
+          {formatLevel(outcome.document.levelReached)}
         </Fact>
       )}
       {outcome?.document.nextOn && <Fact name="Next visit">{calendar.day(outcome.document.nextOn)}</Fact>}
@@ -143,7 +222,8 @@ function Facts() {
   );
 }
 
-const range = (sorted: readonly number[]) => (sorted[0] === sorted.at(-1) ? `${sorted[0]} mm` : `${sorted[0]}–${sorted.at(-1)} mm`);
+const range = (sorted: readonly number[]) =>
+  sorted[0] === sorted.at(-1) ? `${sorted[0]} mm` : `${sorted[0]}–${sorted.at(-1)} mm`;
 
 function Fact({ name, children }: { name: string; children: ReactNode }) {
   return (

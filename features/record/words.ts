@@ -19,12 +19,32 @@ export const INSPECTION_WORDS: Readonly<Record<InspectionPoint, string>> = {
   'same-light': 'Pictures in the same light',
 };
 
-export const MARK_OPTIONS = [{ value: 'good', words: 'Good' }, { value: 'mended', words: 'Put right' }, { value: 'left', words: 'As it is' }] as const;
+export const MARK_OPTIONS = [
+  { value: 'good', words: 'Good' },
+  { value: 'mended', words: 'Put right' },
+  { value: 'left', words: 'As it is' },
+] as const;
 
 export const CORRECTION_WORDS: Readonly<Record<(typeof CORRECTIONS)[number], string>> = {
-  'tone-again': 'Toned again', 'bleach-wash': 'Bleach wash', spot: 'Spot repaired', band: 'Band broken', 'more-light': 'More light', lowlight: 'Lowlight put in', other: 'Something else',
+  'tone-again': 'Toned again',
+  'bleach-wash': 'Bleach wash',
+  spot: 'Spot repaired',
+  band: 'Band broken',
+  'more-light': 'More light',
+  lowlight: 'Lowlight put in',
+  other: 'Something else',
 };
 
-export const TONE_WORDS: Readonly<Record<ZoneTone, string>> = { warm: 'warm', neutral: 'neutral', cool: 'cool', bright: 'bright', brassy: 'brassy' };
+export const TONE_WORDS: Readonly<Record<ZoneTone, string>> = {
+  warm: 'warm',
+  neutral: 'neutral',
+  cool: 'cool',
+  bright: 'bright',
+  brassy: 'brassy',
+};
 
-export const NEXT_WORDS: Readonly<Record<(typeof NEXT_WHAT)[number], string>> = { toner: 'Toner', face: 'Face and hairline', full: 'Full' };
+export const NEXT_WORDS: Readonly<Record<(typeof NEXT_WHAT)[number], string>> = {
+  toner: 'Toner',
+  face: 'Face and hairline',
+  full: 'Full',
+};

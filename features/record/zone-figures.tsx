@@ -29,10 +29,42 @@ export function ZoneFigures({ part, shown, zones, found }: ZoneFiguresProps) {
   const outlines = useMemo(() => zoneOutlines(makeScalpGrid(makeScalp(head))), [head]);
   return outlines.map(({ zone, outlines: edges, label }) => {
     const own = zones[zone];
-    const { words, fill, opacity } = { regrowth: () => regrowthOf(found[zone], own?.leftMm ?? null), level: () => levelOf(own), hair: () => shareOf(shares.byZone[zone]) }[shown]();
-    if (part === 'fields') return edges.map((edge, i) => <path key={`${zone} ${i}`} d={pathThrough(edge, true)} fill={fill ?? '#fff'} fillOpacity={fill ? opacity : 0.03} stroke="var(--color-white)" strokeOpacity="0.45" strokeWidth="0.6" />);
+    const { words, fill, opacity } = {
+      regrowth: () => regrowthOf(found[zone], own?.leftMm ?? null),
+      level: () => levelOf(own),
+      hair: () => shareOf(shares.byZone[zone]),
+    }[shown]();
+    if (part === 'fields')
+      return edges.map((edge, i) => (
+        <path
+          key={`${zone} ${i}`}
+          d={pathThrough(edge, true)}
+          fill={fill ?? '#fff'}
+          fillOpacity={fill ? opacity : 0.03}
+          stroke="var(--color-white)"
+          strokeOpacity="0.45"
+          strokeWidth="0.6"
+        />
+      ));
     return (
-      <text key={zone} role="img" aria-label={`${zoneName(zone)}: ${words || 'nothing'}`} x={-label.x} y={-label.y + 3} textAnchor="middle" fontSize="8.5" fontWeight="700" fill="var(--color-white)" stroke="#000" strokeOpacity="0.65" strokeWidth="2" paintOrder="stroke" pointerEvents="none">{words}</text>
+      <text
+        key={zone}
+        role="img"
+        aria-label={`${zoneName(zone)}: ${words || 'nothing'}`}
+        x={-label.x}
+        y={-label.y + 3}
+        textAnchor="middle"
+        fontSize="8.5"
+        fontWeight="700"
+        fill="var(--color-white)"
+        stroke="#000"
+        strokeOpacity="0.65"
+        strokeWidth="2"
+        paintOrder="stroke"
+        pointerEvents="none"
+      >
+        {words}
+      </text>
     );
   });
 }
@@ -45,15 +77,28 @@ interface Figure {
 }
 
 function shareOf({ lightened, deepened }: Shares): Figure {
-  return { words: [percent(lightened), deepened >= 0.005 && `${percent(deepened)} dark`].filter(Boolean).join(', '), fill: 'var(--color-white)', opacity: lightened };
+  return {
+    words: [percent(lightened), deepened >= 0.005 && `${percent(deepened)} dark`].filter(Boolean).join(', '),
+    fill: 'var(--color-white)',
+    opacity: lightened,
+  };
 }
 
 function regrowthOf(found: number | undefined, leftMm: number | null): Figure {
   const before = found === undefined ? '' : String(Math.round(found));
-  return { words: leftMm === null ? before : `${before} → ${Math.round(leftMm)}`.trim(), fill: leftMm === null ? null : 'var(--color-leaf)', opacity: 0.55 };
+  return {
+    words: leftMm === null ? before : `${before} → ${Math.round(leftMm)}`.trim(),
+    fill: leftMm === null ? null : 'var(--color-leaf)',
+    opacity: 0.55,
+  };
 }
 
 function levelOf(own: NonNullable<Outcome['zones']>[Zone] | undefined): Figure {
-  const words = [own?.level !== null && own?.level !== undefined && formatLevel(own.level), own?.tone && TONE_WORDS[own.tone]].filter(Boolean).join(' ');
+  const words = [
+    own?.level !== null && own?.level !== undefined && formatLevel(own.level),
+    own?.tone && TONE_WORDS[own.tone],
+  ]
+    .filter(Boolean)
+    .join(' ');
   return { words, fill: own?.level ? cssColour(naturalHair(own.level)) : null, opacity: 0.9 };
 }

@@ -23,8 +23,12 @@ interface ZoneTableProps {
 
 /** Zone by zone: what was found, what was left at the root, level and tone. Empty under “left” means: not taken to the root. */
 export function ZoneTable({ zones, found, disabled, onChange }: ZoneTableProps) {
-  const [both, setBoth] = useState(() => ZONE_FAMILIES.every((family) => alike(zonesOf(family).map((zone) => zones[zone]))));
-  const rows: readonly { readonly name: string; readonly of: readonly Zone[] }[] = both ? ZONE_FAMILIES.map((family) => ({ name: familyName(family), of: zonesOf(family) })) : ZONES.map((zone) => ({ name: zoneName(zone), of: [zone] }));
+  const [both, setBoth] = useState(() =>
+    ZONE_FAMILIES.every((family) => alike(zonesOf(family).map((zone) => zones[zone]))),
+  );
+  const rows: readonly { readonly name: string; readonly of: readonly Zone[] }[] = both
+    ? ZONE_FAMILIES.map((family) => ({ name: familyName(family), of: zonesOf(family) }))
+    : ZONES.map((zone) => ({ name: zoneName(zone), of: [zone] }));
   const set = (of: readonly Zone[], part: Partial<ZoneOutcome>) => {
     const next: Zones = { ...zones };
     for (const zone of of) {
@@ -38,11 +42,19 @@ export function ZoneTable({ zones, found, disabled, onChange }: ZoneTableProps) 
     <fieldset disabled={disabled} className="min-w-0">
       <div className="mb-2 flex items-center justify-between gap-3">
         <legend className="text-md font-bold">By zone</legend>
-        <span className="flex items-center gap-2 text-sm">Both sides at once <Switch label="Both sides at once" on={both} onChange={setBoth} /></span>
+        <span className="flex items-center gap-2 text-sm">
+          Both sides at once <Switch label="Both sides at once" on={both} onChange={setBoth} />
+        </span>
       </div>
       <table aria-label="By zone" className="w-full table-fixed text-base">
         <thead className="text-left text-xs text-ink-soft">
-          <tr><th className="w-[31%] pb-1 font-medium">Zone</th><th className="w-[17%] pr-2 text-right font-medium">found, mm</th><th className="w-[14%] px-1 font-medium">left, mm</th><th className="w-[19%] px-1 font-medium">level</th><th className="w-[19%] pl-1 font-medium">tone</th></tr>
+          <tr>
+            <th className="w-[31%] pb-1 font-medium">Zone</th>
+            <th className="w-[17%] pr-2 text-right font-medium">found, mm</th>
+            <th className="w-[14%] px-1 font-medium">left, mm</th>
+            <th className="w-[19%] px-1 font-medium">level</th>
+            <th className="w-[19%] pl-1 font-medium">tone</th>
+          </tr>
         </thead>
         <tbody>
           {rows.map(({ name, of }) => {
@@ -50,22 +62,56 @@ export function ZoneTable({ zones, found, disabled, onChange }: ZoneTableProps) 
             const grown = of.map((zone) => found[zone]).filter((mm) => mm !== undefined);
             return (
               <tr key={name} className="border-t border-line">
-                <th scope="row" className="truncate py-1 pr-1 text-left font-medium">{name}</th>
-                <td className="pr-2 text-right">{grown.length === 0 ? '–' : Math.round(Math.max(...grown))}</td>
-                <td className="p-1"><LeftField label={`Left at the root, ${name}, mm`} mm={own.leftMm} onChange={(leftMm) => set(of, { leftMm, measured: leftMm !== null })} /></td>
+                <th scope="row" className="truncate py-1 pr-1 text-left font-medium">
+                  {name}
+                </th>
+                <td className="pr-2 text-right">
+                  {grown.length === 0 ? '–' : Math.round(Math.max(...grown))}
+                </td>
+                <td className="p-1">
+                  <LeftField
+                    label={`Left at the root, ${name}, mm`}
+                    mm={own.leftMm}
+                    onChange={(leftMm) => set(of, { leftMm, measured: leftMm !== null })}
+                  />
+                </td>
                 <td className="p-1">
                   <span className="flex items-center gap-1">
-                    {own.level !== null && <HairSwatch colour={cssColour(naturalHair(own.level))} width={12} height={22} />}
-                    <select aria-label={`Level, ${name}`} className={BOX} value={own.level ?? ''} onChange={(event) => set(of, { level: event.target.value === '' ? null : Number(event.target.value) })}>
+                    {own.level !== null && (
+                      <HairSwatch colour={cssColour(naturalHair(own.level))} width={12} height={22} />
+                    )}
+                    <select
+                      aria-label={`Level, ${name}`}
+                      className={BOX}
+                      value={own.level ?? ''}
+                      onChange={(event) =>
+                        set(of, { level: event.target.value === '' ? null : Number(event.target.value) })
+                      }
+                    >
                       <option value="">–</option>
-                      {LEVELS.map((level) => <option key={level} value={level}>{formatLevel(level)}</option>)}
+                      {LEVELS.map((level) => (
+                        <option key={level} value={level}>
+                          {formatLevel(level)}
+                        </option>
+                      ))}
                     </select>
                   </span>
                 </td>
                 <td className="py-1 pl-1">
-                  <select aria-label={`Tone, ${name}`} className={BOX} value={own.tone ?? ''} onChange={(event) => set(of, { tone: (event.target.value || null) as ZoneOutcome['tone'] })}>
+                  <select
+                    aria-label={`Tone, ${name}`}
+                    className={BOX}
+                    value={own.tone ?? ''}
+                    onChange={(event) =>
+                      set(of, { tone: (event.target.value || null) as ZoneOutcome['tone'] })
+                    }
+                  >
                     <option value="">–</option>
-                    {ZONE_TONES.map((tone) => <option key={tone} value={tone}>{TONE_WORDS[tone]}</option>)}
+                    {ZONE_TONES.map((tone) => (
+                      <option key={tone} value={tone}>
+                        {TONE_WORDS[tone]}
+                      </option>
+                    ))}
                   </select>
                 </td>
               </tr>
@@ -73,21 +119,38 @@ export function ZoneTable({ zones, found, disabled, onChange }: ZoneTableProps) 
           })}
         </tbody>
       </table>
-      <p className="mt-1 text-xs text-ink-soft">Nothing under “left”: the zone was not taken to the root, and its regrowth goes on.</p>
+      <p className="mt-1 text-xs text-ink-soft">
+        Nothing under “left”: the zone was not taken to the root, and its regrowth goes on.
+      </p>
     </fieldset>
   );
 }
 
 const LEVELS = Array.from({ length: 19 }, (_, i) => 1 + i / 2);
-const alike = (all: readonly (ZoneOutcome | undefined)[]) => all.every((own) => JSON.stringify({ ...UNTOUCHED, ...own }) === JSON.stringify({ ...UNTOUCHED, ...all[0] }));
+const alike = (all: readonly (ZoneOutcome | undefined)[]) =>
+  all.every(
+    (own) => JSON.stringify({ ...UNTOUCHED, ...own }) === JSON.stringify({ ...UNTOUCHED, ...all[0] }),
+  );
 
 /** Millimetres from 0 to 100, or nothing; what cannot be read is marked and changes nothing. */
-function LeftField({ label, mm, onChange }: { label: string; mm: number | null; onChange(mm: number | null): void }) {
+function LeftField({
+  label,
+  mm,
+  onChange,
+}: {
+  label: string;
+  mm: number | null;
+  onChange(mm: number | null): void;
+}) {
   const [text, setText] = useState<string>();
   const wrong = text !== undefined && readLeft(text) === undefined;
   return (
     <input
-      aria-label={label} aria-invalid={wrong || undefined} title={wrong ? 'Left at the root: 0 to 100 mm, or nothing' : undefined} inputMode="decimal" className={`${BOX} text-right ${wrong ? 'border-rowan' : ''}`}
+      aria-label={label}
+      aria-invalid={wrong || undefined}
+      title={wrong ? 'Left at the root: 0 to 100 mm, or nothing' : undefined}
+      inputMode="decimal"
+      className={`${BOX} text-right ${wrong ? 'border-rowan' : ''}`}
       value={text ?? (mm === null ? '' : String(mm))}
       onChange={(event) => {
         setText(event.target.value);

@@ -8,14 +8,29 @@ import { sendReminder } from '@/data/remind/send';
 import { currentPerson } from '../session/current';
 import { isId } from '../shared';
 
-export type SendAnswer = { readonly ok: true; readonly sent: number; readonly problems: readonly string[] } | { readonly ok: false; readonly problem: string };
+export type SendAnswer =
+  | { readonly ok: true; readonly sent: number; readonly problems: readonly string[] }
+  | { readonly ok: false; readonly problem: string };
 
-const wantedSchema = z.array(z.strictObject({ clientId: z.string().refine(isId), appointmentId: z.string().refine(isId).nullable(), about: z.string().max(16) })).min(1).max(200);
+const wantedSchema = z
+  .array(
+    z.strictObject({
+      clientId: z.string().refine(isId),
+      appointmentId: z.string().refine(isId).nullable(),
+      about: z.string().max(16),
+    }),
+  )
+  .min(1)
+  .max(200);
 
 /** Sends reminders: those of the list as it is now, in its words, each once. What does not go through is kept and said. */
 export async function sendReminders(wanted: unknown): Promise<SendAnswer> {
   const person = await currentPerson();
-  if (!person) return { ok: false, problem: 'This station is locked or signed out. Unlock it with your PIN or password.' };
+  if (!person)
+    return {
+      ok: false,
+      problem: 'This station is locked or signed out. Unlock it with your PIN or password.',
+    };
   const read = wantedSchema.safeParse(wanted);
   if (!read.success) return { ok: false, problem: 'Choose whom to remind.' };
   const outbox = outboxPlace();

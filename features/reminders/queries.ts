@@ -22,9 +22,15 @@ export interface Reminding {
 /** The page of reminders. */
 export async function loadReminding(): Promise<Reminding> {
   const person = await requirePerson();
-  const [{ house, until, remindable }, sent] = await Promise.all([remindableNow(person), recentReminders(person, new Date(serverNow() - 14 * 86_400_000))]);
+  const [{ house, until, remindable }, sent] = await Promise.all([
+    remindableNow(person),
+    recentReminders(person, new Date(serverNow() - 14 * 86_400_000)),
+  ]);
   return {
-    until, fromMinute: house.reminders.fromMinute, remindable,
-    sent: sent.filter(({ state }) => state === 'sent'), connected: outboxPlace() !== undefined,
+    until,
+    fromMinute: house.reminders.fromMinute,
+    remindable,
+    sent: sent.filter(({ state }) => state === 'sent'),
+    connected: outboxPlace() !== undefined,
   };
 }

@@ -14,14 +14,19 @@ import { CONSENT_WORDS } from './words';
 
 export type Done = { readonly ok: true } | { readonly ok: false; readonly problem: string };
 
-const SIGNED_OUT = { ok: false, problem: 'This station is locked or signed out. Unlock it with your PIN or password.' } as const;
+const SIGNED_OUT = {
+  ok: false,
+  problem: 'This station is locked or signed out. Unlock it with your PIN or password.',
+} as const;
 const NO_CLIENT = { ok: false, problem: 'This salon has no such client.' } as const;
 const done = { ok: true } as const;
 
 const testFields = z.object({
   kind: z.enum(['alert', 'strand'], 'Test: alert or strand.'),
   onDay: z.iso.date('Day: write a day such as 2026-11-25.'),
-  result: z.enum(['clear', 'reaction', 'passed', 'failed'], 'Result: this test has no such result.').nullable(),
+  result: z
+    .enum(['clear', 'reaction', 'passed', 'failed'], 'Result: this test has no such result.')
+    .nullable(),
   document: z.unknown(),
 });
 
@@ -33,11 +38,18 @@ export async function recordTest(clientId: string, fields: unknown): Promise<Don
   if (!read.success) return { ok: false, problem: read.error.issues[0].message };
   const { kind, onDay, result } = read.data;
   if (onDay > (await salonToday())) return { ok: false, problem: 'Day: it lies in the future.' };
-  const fits = result === null || (kind === 'alert' ? result === 'clear' || result === 'reaction' : result === 'passed' || result === 'failed');
+  const fits =
+    result === null ||
+    (kind === 'alert'
+      ? result === 'clear' || result === 'reaction'
+      : result === 'passed' || result === 'failed');
   if (!fits) return { ok: false, problem: 'Result: this test has no such result.' };
   const document = parseTest(read.data.document);
   if (!document.ok) return document;
-  return isId(clientId) && (await addTest(person, clientId, { kind, onDay, result, document: document.value })) ? done : NO_CLIENT;
+  return isId(clientId) &&
+    (await addTest(person, clientId, { kind, onDay, result, document: document.value }))
+    ? done
+    : NO_CLIENT;
 }
 
 /** Writes down the result of a test that was waiting for it. */
@@ -45,14 +57,24 @@ export async function setTestResult(testId: string, result: string): Promise<Don
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;
   const read = z.enum(['clear', 'reaction', 'passed', 'failed']).safeParse(result);
-  if (!read.success || !isId(testId) || !(await readTest(person, testId, read.data))) return { ok: false, problem: 'This test has its result already; a result is not changed. Write down a new test.' };
+  if (!read.success || !isId(testId) || !(await readTest(person, testId, read.data)))
+    return {
+      ok: false,
+      problem: 'This test has its result already; a result is not changed. Write down a new test.',
+    };
   return done;
 }
 
 const consentFields = z.object({
   kind: z.enum(CONSENT_KINDS, 'Consent: to photos, the service, by a guardian, or to reminders.'),
-  signedName: z.string().trim().min(1, 'Name: who signs?').max(120, 'Name: it is longer than 120 characters.'),
-  signature: z.array(z.array(z.number().min(0).max(1)).min(2).max(4000)).max(60, 'Signature: it has too many strokes.'),
+  signedName: z
+    .string()
+    .trim()
+    .min(1, 'Name: who signs?')
+    .max(120, 'Name: it is longer than 120 characters.'),
+  signature: z
+    .array(z.array(z.number().min(0).max(1)).min(2).max(4000))
+    .max(60, 'Signature: it has too many strokes.'),
 });
 
 /** Keeps a consent, signed or with the name typed. */
@@ -60,16 +82,22 @@ export async function takeConsent(clientId: string, fields: unknown): Promise<Do
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;
   const read = consentFields.safeParse(fields);
-  if (!read.success) return { ok: false, problem: sentenceOf({ issues: [{ ...read.error.issues[0], path: [] }] } as never) };
+  if (!read.success)
+    return { ok: false, problem: sentenceOf({ issues: [{ ...read.error.issues[0], path: [] }] } as never) };
   const { kind } = read.data;
-  return isId(clientId) && (await addConsent(person, clientId, { ...read.data, words: CONSENT_WORDS[kind].words })) ? done : NO_CLIENT;
+  return isId(clientId) &&
+    (await addConsent(person, clientId, { ...read.data, words: CONSENT_WORDS[kind].words }))
+    ? done
+    : NO_CLIENT;
 }
 
 /** Withdraws a consent. */
 export async function takeConsentBack(consentId: string): Promise<Done> {
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;
-  return isId(consentId) && (await withdrawConsent(person, consentId)) ? done : { ok: false, problem: 'This consent was withdrawn already.' };
+  return isId(consentId) && (await withdrawConsent(person, consentId))
+    ? done
+    : { ok: false, problem: 'This consent was withdrawn already.' };
 }
 
 /** Keeps the reason why a visit goes on in spite of a caution. */
@@ -79,7 +107,8 @@ export async function explainCaution(visitId: string, key: string, reason: strin
   const words = String(reason).trim();
   if (words.length < 3) return { ok: false, problem: 'Reason: say it in a few words.' };
   if (words.length > 1000) return { ok: false, problem: 'Reason: it is longer than 1000 characters.' };
-  if (!isId(visitId) || !CAUTION_KEYS.includes(key as CautionKey)) return { ok: false, problem: 'There is no such visit or caution.' };
+  if (!isId(visitId) || !CAUTION_KEYS.includes(key as CautionKey))
+    return { ok: false, problem: 'There is no such visit or caution.' };
   return giveReason(person, visitId, key as CautionKey, words);
 }
 
@@ -87,5 +116,7 @@ export async function explainCaution(visitId: string, key: string, reason: strin
 export async function beginService(visitId: string): Promise<Done> {
   const person = await currentPerson();
   if (!person) return SIGNED_OUT;
-  return isId(visitId) ? beginVisit(person, visitId) : { ok: false, problem: 'There is no such visit in this salon.' };
+  return isId(visitId)
+    ? beginVisit(person, visitId)
+    : { ok: false, problem: 'There is no such visit in this salon.' };
 }

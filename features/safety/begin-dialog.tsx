@@ -28,13 +28,26 @@ export function BeginDialog({ onDone }: { onDone(): void }) {
     });
   return (
     <div className="grid gap-4">
-      <p className="text-base text-ink-soft">Cautions are estimates of what matters. The product’s leaflet, local rules and your licensed judgement come first.</p>
+      <p className="text-base text-ink-soft">
+        Cautions are estimates of what matters. The product’s leaflet, local rules and your licensed judgement
+        come first.
+      </p>
       <ul className="grid gap-3">
-        {cautions.map((caution) => <CautionCard key={caution.key} caution={caution} open={open.includes(caution)} />)}
+        {cautions.map((caution) => (
+          <CautionCard key={caution.key} caution={caution} open={open.includes(caution)} />
+        ))}
         {cautions.length === 0 && <li className="text-ink-soft">Nothing asks for a reason.</li>}
       </ul>
-      {problem && <p role="alert" className="rounded-ui bg-rowan-pale p-3 font-semibold text-rowan">{problem}</p>}
-      {!begun && <Button server look="primary" disabled={busy || open.length > 0} onClick={begin}>Begin the service</Button>}
+      {problem && (
+        <p role="alert" className="rounded-ui bg-rowan-pale p-3 font-semibold text-rowan">
+          {problem}
+        </p>
+      )}
+      {!begun && (
+        <Button server look="primary" disabled={busy || open.length > 0} onClick={begin}>
+          Begin the service
+        </Button>
+      )}
     </div>
   );
 }
@@ -44,12 +57,24 @@ function CautionCard({ caution, open }: { caution: Caution; open: boolean }) {
   const stop = caution.weight === 'stop';
   const given = bundle.safety.reasons.filter((reason) => reason.caution === caution.key).at(-1);
   return (
-    <li className={clsx('grid gap-2 rounded-ui border p-3', stop ? 'border-rowan bg-rowan-pale' : open ? 'border-amber-bark' : 'border-line')}>
+    <li
+      className={clsx(
+        'grid gap-2 rounded-ui border p-3',
+        stop ? 'border-rowan bg-rowan-pale' : open ? 'border-amber-bark' : 'border-line',
+      )}
+    >
       <div>
-        <h3 className={clsx('text-md font-semibold', stop ? 'text-rowan' : open && 'text-amber-bark')}>{stop && 'Stop: '}{caution.seen}</h3>
+        <h3 className={clsx('text-md font-semibold', stop ? 'text-rowan' : open && 'text-amber-bark')}>
+          {stop && 'Stop: '}
+          {caution.seen}
+        </h3>
         <p className="text-sm text-ink-soft">{caution.why}</p>
       </div>
-      {caution.weight === 'reason' && given && <p className="text-sm"><b>{given.givenBy}:</b> {given.reason}</p>}
+      {caution.weight === 'reason' && given && (
+        <p className="text-sm">
+          <b>{given.givenBy}:</b> {given.reason}
+        </p>
+      )}
       {caution.weight === 'reason' && !given && <ReasonForm caution={caution} />}
     </li>
   );
@@ -69,18 +94,31 @@ function ReasonForm({ caution }: { caution: Caution }) {
     });
   return (
     <form
-      className="grid gap-2" noValidate
+      className="grid gap-2"
+      noValidate
       onSubmit={(event) => {
         event.preventDefault();
         keep();
       }}
     >
       <div className="flex flex-wrap gap-2">
-        {USUAL_REASONS[caution.key]?.map((usual) => <Button key={usual} small onClick={() => setReason(usual)}>{usual}</Button>)}
+        {USUAL_REASONS[caution.key]?.map((usual) => (
+          <Button key={usual} small onClick={() => setReason(usual)}>
+            {usual}
+          </Button>
+        ))}
       </div>
       <div className="grid grid-cols-[1fr_auto] items-end gap-2">
-        <TextField label={`Reason: ${caution.seen}`} value={reason} onChange={(event) => setReason(event.target.value)} problem={problem} maxLength={1000} />
-        <Button server type="submit" disabled={busy}>Save</Button>
+        <TextField
+          label={`Reason: ${caution.seen}`}
+          value={reason}
+          onChange={(event) => setReason(event.target.value)}
+          problem={problem}
+          maxLength={1000}
+        />
+        <Button server type="submit" disabled={busy}>
+          Save
+        </Button>
       </div>
     </form>
   );

@@ -30,44 +30,101 @@ export function Consents() {
     <div className="grid gap-3">
       <ul className="grid gap-1">
         {bundle.safety.consents.map(({ id, kind, signedName, signature, givenAt, withdrawnAt }) => (
-          <li key={id} className="flex items-center gap-3 rounded-ui border border-line bg-raised px-3 py-1.5">
+          <li
+            key={id}
+            className="flex items-center gap-3 rounded-ui border border-line bg-raised px-3 py-1.5"
+          >
             <span className="w-24 text-sm text-ink-soft">{calendar.dayOf(givenAt)}</span>
             <b className={withdrawnAt ? 'line-through' : ''}>{CONSENT_WORDS[kind].name}</b>
-            <span className="flex-1 text-sm text-ink-soft">signed {signedName}{withdrawnAt && `, withdrawn ${calendar.dayOf(withdrawnAt)}`}</span>
+            <span className="flex-1 text-sm text-ink-soft">
+              signed {signedName}
+              {withdrawnAt && `, withdrawn ${calendar.dayOf(withdrawnAt)}`}
+            </span>
             {signature.length > 0 && <SignatureDrawing strokes={signature} />}
-            {!withdrawnAt && <Button server small look="quiet" aria-label={`Withdraw: ${CONSENT_WORDS[kind].name}`} onClick={() => run(() => takeConsentBack(id))}>Withdraw</Button>}
+            {!withdrawnAt && (
+              <Button
+                server
+                small
+                look="quiet"
+                aria-label={`Withdraw: ${CONSENT_WORDS[kind].name}`}
+                onClick={() => run(() => takeConsentBack(id))}
+              >
+                Withdraw
+              </Button>
+            )}
           </li>
         ))}
       </ul>
       <div className="flex gap-2">
-        {CONSENT_KINDS.map((kind) => <Button key={kind} small onClick={() => sign(kind)}>Sign: {CONSENT_WORDS[kind].name.toLowerCase()}</Button>)}
+        {CONSENT_KINDS.map((kind) => (
+          <Button key={kind} small onClick={() => sign(kind)}>
+            Sign: {CONSENT_WORDS[kind].name.toLowerCase()}
+          </Button>
+        ))}
       </div>
-      {problem && !signing && <p role="alert" className="text-sm font-semibold text-rowan">{problem}</p>}
-      <Dialog open={signing !== undefined} onOpenChange={() => sign(undefined)} title={signing ? CONSENT_WORDS[signing].name : ''} middle>
-        {signing && <SignForm kind={signing} problem={problem} onSign={(fields) => run(() => takeConsent(bundle.client.id, { kind: signing, ...fields }), () => sign(undefined))} />}
+      {problem && !signing && (
+        <p role="alert" className="text-sm font-semibold text-rowan">
+          {problem}
+        </p>
+      )}
+      <Dialog
+        open={signing !== undefined}
+        onOpenChange={() => sign(undefined)}
+        title={signing ? CONSENT_WORDS[signing].name : ''}
+        middle
+      >
+        {signing && (
+          <SignForm
+            kind={signing}
+            problem={problem}
+            onSign={(fields) =>
+              run(
+                () => takeConsent(bundle.client.id, { kind: signing, ...fields }),
+                () => sign(undefined),
+              )
+            }
+          />
+        )}
       </Dialog>
     </div>
   );
 }
 
-function SignForm({ kind, problem, onSign }: { kind: ConsentKind; problem?: string; onSign(fields: { signedName: string; signature: Strokes }): void }) {
+function SignForm({
+  kind,
+  problem,
+  onSign,
+}: {
+  kind: ConsentKind;
+  problem?: string;
+  onSign(fields: { signedName: string; signature: Strokes }): void;
+}) {
   const { bundle } = useVisit();
   const [name, setName] = useState(kind === 'guardian' ? '' : bundle.client.name);
   const [strokes, setStrokes] = useState<Strokes>([]);
   return (
     <AskingForm
       name="consent"
-      className="grid gap-4" noValidate
+      className="grid gap-4"
+      noValidate
       onSubmit={(event) => {
         event.preventDefault();
         onSign({ signedName: name, signature: strokes });
       }}
     >
       <p className="text-md">{CONSENT_WORDS[kind].words}</p>
-      <TextField label="Name of who signs" value={name} onChange={(event) => setName(event.target.value)} problem={problem} autoComplete="off" />
+      <TextField
+        label="Name of who signs"
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+        problem={problem}
+        autoComplete="off"
+      />
       <SignaturePad strokes={strokes} onChange={setStrokes} />
       <p className="text-sm text-ink-soft">Without a pen the typed name stands as the signature.</p>
-      <Button server type="submit" look="primary">Sign</Button>
+      <Button server type="submit" look="primary">
+        Sign
+      </Button>
     </AskingForm>
   );
 }

@@ -10,7 +10,18 @@ const WIDE = 3;
 const MOST_POINTS = 2000;
 
 const pathOf = (strokes: Strokes) =>
-  strokes.map((stroke) => stroke.reduce((path, value, i) => path + (i % 2 === 0 ? `${i === 0 ? 'M' : 'L'}${(value * WIDE * 100).toFixed(1)} ` : `${(value * 100).toFixed(1)}`), '')).join('');
+  strokes
+    .map((stroke) =>
+      stroke.reduce(
+        (path, value, i) =>
+          path +
+          (i % 2 === 0
+            ? `${i === 0 ? 'M' : 'L'}${(value * WIDE * 100).toFixed(1)} `
+            : `${(value * 100).toFixed(1)}`),
+        '',
+      ),
+    )
+    .join('');
 
 /** A field to sign in with a pen, a finger or a mouse. */
 export function SignaturePad({ strokes, onChange }: { strokes: Strokes; onChange(strokes: Strokes): void }) {
@@ -23,7 +34,10 @@ export function SignaturePad({ strokes, onChange }: { strokes: Strokes; onChange
   return (
     <div className="grid gap-1">
       <svg
-        viewBox={`0 0 ${WIDE * 100} 100`} role="img" aria-label={strokes.length > 0 ? 'Signature, written' : 'Signature, empty'} className="w-full touch-none rounded-ui border border-edge bg-field"
+        viewBox={`0 0 ${WIDE * 100} 100`}
+        role="img"
+        aria-label={strokes.length > 0 ? 'Signature, written' : 'Signature, empty'}
+        className="w-full touch-none rounded-ui border border-edge bg-field"
         onPointerDown={(event) => {
           event.currentTarget.setPointerCapture(event.pointerId);
           drawing.current = true;
@@ -34,12 +48,25 @@ export function SignaturePad({ strokes, onChange }: { strokes: Strokes; onChange
           if (!drawing.current || !own || own.length > MOST_POINTS) return;
           onChange([...strokes.slice(0, -1), [...own, ...at(event)]]);
         }}
-        onPointerUp={() => { drawing.current = false; }}
+        onPointerUp={() => {
+          drawing.current = false;
+        }}
       >
         <line x1="12" y1="78" x2={WIDE * 100 - 12} y2="78" stroke="var(--color-edge)" strokeWidth="0.6" />
-        <path d={pathOf(strokes)} fill="none" stroke="var(--color-ink)" strokeWidth="1.6" strokeLinecap="round" strokeLinejoin="round" />
+        <path
+          d={pathOf(strokes)}
+          fill="none"
+          stroke="var(--color-ink)"
+          strokeWidth="1.6"
+          strokeLinecap="round"
+          strokeLinejoin="round"
+        />
       </svg>
-      <div className="text-right"><Button small look="quiet" disabled={strokes.length === 0} onClick={() => onChange([])}>Sign again</Button></div>
+      <div className="text-right">
+        <Button small look="quiet" disabled={strokes.length === 0} onClick={() => onChange([])}>
+          Sign again
+        </Button>
+      </div>
     </div>
   );
 }

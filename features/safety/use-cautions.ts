@@ -9,5 +9,14 @@ import { useVisit } from '../visit/store';
 export function useCautions(): { cautions: readonly Caution[]; open: readonly Caution[] } {
   const { bundle } = useVisit();
   const { cautions } = useComputed();
-  return useMemo(() => ({ cautions, open: openCautions(cautions, bundle.safety.reasons.map(({ caution }) => caution)) }), [cautions, bundle]);
+  return useMemo(
+    () => ({
+      cautions,
+      open: openCautions(
+        cautions,
+        bundle.safety.reasons.map(({ caution }) => caution),
+      ),
+    }),
+    [cautions, bundle],
+  );
 }

@@ -29,11 +29,17 @@ afterEach(async () => {
 function listening(scale: LineScale) {
   const events: ScaleEvent[] = [];
   const waiting: { fits: (event: ScaleEvent) => boolean; done: (event: ScaleEvent) => void }[] = [];
-  stops.push(scale.listen((event) => {
-    events.push(event);
-    for (const own of waiting) if (own.fits(event)) own.done(event);
-  }));
-  return { events, next: (kind: ScaleEvent['kind']) => new Promise<ScaleEvent>((done) => waiting.push({ fits: (event) => event.kind === kind, done })) };
+  stops.push(
+    scale.listen((event) => {
+      events.push(event);
+      for (const own of waiting) if (own.fits(event)) own.done(event);
+    }),
+  );
+  return {
+    events,
+    next: (kind: ScaleEvent['kind']) =>
+      new Promise<ScaleEvent>((done) => waiting.push({ fits: (event) => event.kind === kind, done })),
+  };
 }
 
 test('through a fault: there, weighing, gone with a sentence, and there again by itself', async () => {

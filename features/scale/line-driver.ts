@@ -20,8 +20,10 @@ const RETRY_MS = 1000;
 /** A scale that is there speaks ten times a second: after this long without a reading it is taken for gone. */
 const SILENCE_MS = 2500;
 
-const NO_ANSWER = 'The scale does not answer. Look at its plug; weigh by hand meanwhile, nothing entered is lost.';
-const NO_READINGS = 'The scale is connected and says no weight. Weigh by hand meanwhile, nothing entered is lost.';
+const NO_ANSWER =
+  'The scale does not answer. Look at its plug; weigh by hand meanwhile, nothing entered is lost.';
+const NO_READINGS =
+  'The scale is connected and says no weight. Weigh by hand meanwhile, nothing entered is lost.';
 
 /** A scale that speaks the line protocol over TCP. Connected only while somebody listens; tries again for as long as they do. */
 export class LineScale implements ScaleDriver {
@@ -32,7 +34,10 @@ export class LineScale implements ScaleDriver {
   private there: ScaleEvent | undefined;
   private state: ScaleEvent | undefined;
 
-  constructor(private readonly host: string, private readonly port: number) {}
+  constructor(
+    private readonly host: string,
+    private readonly port: number,
+  ) {}
 
   listen(to: (event: ScaleEvent) => void): () => void {
     this.listeners.add(to);
@@ -89,11 +94,17 @@ export class LineScale implements ScaleDriver {
   private read(line: string): void {
     const said = readScaleLine(line);
     if (!said) return;
-    if (said.kind === 'id') this.tell({ kind: 'there', name: said.name, simulated: said.simulated, mostGrams: said.mostGrams });
+    if (said.kind === 'id')
+      this.tell({ kind: 'there', name: said.name, simulated: said.simulated, mostGrams: said.mostGrams });
     else if (said.kind === 'reading') {
       this.expectReading();
       this.tell({ kind: 'reading', grams: said.grams, settled: said.settled });
-    } else this.tell(said.kind === 'done' ? { kind: 'said', ok: true, words: said.command } : { kind: 'said', ok: false, words: said.words });
+    } else
+      this.tell(
+        said.kind === 'done'
+          ? { kind: 'said', ok: true, words: said.command }
+          : { kind: 'said', ok: false, words: said.words },
+      );
   }
 
   private expectReading(): void {

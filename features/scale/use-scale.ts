@@ -18,32 +18,63 @@ export interface ScaleState {
   readonly names: readonly string[];
 }
 
-const NONE: ScaleState = { link: 'looking', name: '', grams: null, settled: false, words: undefined, handled: false, at: null, names: [] };
+const NONE: ScaleState = {
+  link: 'looking',
+  name: '',
+  grams: null,
+  settled: false,
+  words: undefined,
+  handled: false,
+  at: null,
+  names: [],
+};
 /** Which scale this station stands beside: kept on the device. */
 const KEY = 'lattice/scale';
 const LOST = 'The station does not reach the scale. Weigh by hand meanwhile, nothing entered is lost.';
 
 /** What this station's scale says, for as long as this is shown. */
-export function useScale(): ScaleState & { send(command: { do: 'tare' | 'clear' } | { do: 'pour'; grams: number }): void; choose(name: string): void } {
+export function useScale(): ScaleState & {
+  send(command: { do: 'tare' | 'clear' } | { do: 'pour'; grams: number }): void;
+  choose(name: string): void;
+} {
   const [state, setState] = useState(NONE);
   const [chosen, setChosen] = useState(() => kept());
   useEffect(() => {
-    const source = new EventSource(chosen === null ? '/api/scale' : `/api/scale?at=${encodeURIComponent(chosen)}`);
+    const source = new EventSource(
+      chosen === null ? '/api/scale' : `/api/scale?at=${encodeURIComponent(chosen)}`,
+    );
     const set = (part: Partial<ScaleState>) => setState((before) => ({ ...before, ...part }));
     source.onmessage = ({ data }) => {
-      const event = JSON.parse(data as string) as ScaleEvent | { kind: 'here'; at: string; names: readonly string[]; handled: boolean };
+      const event = JSON.parse(data as string) as
+        ScaleEvent | { kind: 'here'; at: string; names: readonly string[]; handled: boolean };
       if (event.kind === 'here') set({ at: event.at, names: event.names, handled: event.handled });
       else if (event.kind === 'there') set({ link: 'there', name: event.name, words: undefined });
-      else if (event.kind === 'reading') setState((before) => ({ ...before, link: 'there', grams: event.grams, settled: event.settled, words: before.link === 'gone' ? undefined : before.words }));
+      else if (event.kind === 'reading')
+        setState((before) => ({
+          ...before,
+          link: 'there',
+          grams: event.grams,
+          settled: event.settled,
+          words: before.link === 'gone' ? undefined : before.words,
+        }));
       else if (event.kind === 'gone') set({ link: 'gone', grams: null, settled: false, words: event.words });
       else set({ words: event.ok ? undefined : `The scale did not take it: ${event.words}.` });
     };
     // A stream that is refused closes for good: this house has no scale. One that broke is tried again by the browser.
-    source.onerror = () => setState((before) => (source.readyState === EventSource.CLOSED && before.link === 'looking' ? { ...NONE, link: 'none' } : { ...before, link: 'gone', grams: null, settled: false, words: LOST }));
+    source.onerror = () =>
+      setState((before) =>
+        source.readyState === EventSource.CLOSED && before.link === 'looking'
+          ? { ...NONE, link: 'none' }
+          : { ...before, link: 'gone', grams: null, settled: false, words: LOST },
+      );
     return () => source.close();
   }, [chosen]);
   const send = (command: object) => {
-    void fetch('/api/scale', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ ...command, at: state.at }) })
+    void fetch('/api/scale', {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ ...command, at: state.at }),
+    })
       .then(async (answer) => {
         if (answer.ok) return;
         const { problem } = (await answer.json()) as { problem: string };

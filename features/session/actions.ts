@@ -17,8 +17,15 @@ export interface SignInState {
 }
 
 const form = z.object({
-  email: z.string().trim().regex(/^[^\s@]+@[^\s@]+$/, 'E-mail: write an address such as name@salon.example.').max(200),
-  password: z.string().min(1, 'Password: it is empty.').max(200, 'Password: it is longer than 200 characters.'),
+  email: z
+    .string()
+    .trim()
+    .regex(/^[^\s@]+@[^\s@]+$/, 'E-mail: write an address such as name@salon.example.')
+    .max(200),
+  password: z
+    .string()
+    .min(1, 'Password: it is empty.')
+    .max(200, 'Password: it is longer than 200 characters.'),
 });
 
 /** Signs in and goes to the clients; otherwise says which field is wrong and keeps the address. */
@@ -26,10 +33,19 @@ export async function signIn(_: SignInState, data: FormData): Promise<SignInStat
   const email = String(data.get('email') ?? '');
   const read = form.safeParse({ email, password: String(data.get('password') ?? '') });
   if (!read.success) return { email, problems: fieldProblems(read.error) };
-  const opened = await openSession(read.data.email, read.data.password, { ...(await station()), known: await deviceOf(read.data.email) });
-  if (!opened) return { email, problems: { password: 'Password: the e-mail address or the password is wrong.' } };
+  const opened = await openSession(read.data.email, read.data.password, {
+    ...(await station()),
+    known: await deviceOf(read.data.email),
+  });
+  if (!opened)
+    return { email, problems: { password: 'Password: the e-mail address or the password is wrong.' } };
   if ('waitSeconds' in opened) {
-    return { email, problems: { password: `Too many wrong tries. Wait ${waitWords(opened.waitSeconds)}, or ask the owner for a reset link.` } };
+    return {
+      email,
+      problems: {
+        password: `Too many wrong tries. Wait ${waitWords(opened.waitSeconds)}, or ask the owner for a reset link.`,
+      },
+    };
   }
   await keep(opened.sessionId);
   await rememberDevice(read.data.email);
@@ -61,9 +77,15 @@ export async function unlockStation(_: UnlockState, data: FormData): Promise<Unl
   const { person: personId, to, secret: typed } = textsOf(data, ['person', 'to', 'secret']);
   const secret = typed.trim();
   if (secret === '') return { problem: 'Write your PIN or password.' };
-  const opened = isId(personId) && secret.length <= 200 ? await takeStation(at, personId, secret, (await station()).device) : undefined;
+  const opened =
+    isId(personId) && secret.length <= 200
+      ? await takeStation(at, personId, secret, (await station()).device)
+      : undefined;
   if (!opened) return { problem: 'Wrong PIN or password.' };
-  if ('waitSeconds' in opened) return { problem: `Too many wrong tries. Wait ${waitWords(opened.waitSeconds)}, or sign in with e-mail and password.` };
+  if ('waitSeconds' in opened)
+    return {
+      problem: `Too many wrong tries. Wait ${waitWords(opened.waitSeconds)}, or sign in with e-mail and password.`,
+    };
   await keep(opened.sessionId);
   redirect(placeAfter(to));
 }

@@ -33,7 +33,10 @@ export async function rememberDevice(address: string): Promise<void> {
   const cookie = await deviceCookie();
   const own = hashOf(address);
   cookie.id ??= randomUUID();
-  cookie.addresses = [own, ...(cookie.addresses ?? []).filter((other) => other !== own)].slice(0, MOST_ADDRESSES);
+  cookie.addresses = [own, ...(cookie.addresses ?? []).filter((other) => other !== own)].slice(
+    0,
+    MOST_ADDRESSES,
+  );
   await cookie.save();
 }
 
@@ -42,13 +45,20 @@ async function sealed<T extends object>(cookieName: string, ttl?: number) {
   const store = await cookies();
   const password = process.env.LATTICE_SESSION_SECRET;
   if (!password || password.length < 32) {
-    throw new Error('LATTICE_SESSION_SECRET must hold at least 32 characters. Start the application with bin/start.');
+    throw new Error(
+      'LATTICE_SESSION_SECRET must hold at least 32 characters. Start the application with bin/start.',
+    );
   }
   return getIronSession<T>(store, {
     cookieName,
     password,
     ...(ttl !== undefined && { ttl }),
     // Served on loopback without TLS; behind a proxy with TLS, LATTICE_SECURE_COOKIE=1 confines it to https.
-    cookieOptions: { httpOnly: true, sameSite: 'lax', secure: process.env.LATTICE_SECURE_COOKIE === '1', path: '/' },
+    cookieOptions: {
+      httpOnly: true,
+      sameSite: 'lax',
+      secure: process.env.LATTICE_SECURE_COOKIE === '1',
+      path: '/',
+    },
   });
 }

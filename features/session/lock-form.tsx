@@ -8,7 +8,15 @@ import { signOut, unlockStation, type UnlockState } from './actions';
 import type { StationPerson } from './queries';
 
 /** Who goes on at this station: a person, then their PIN, or their password where they have none. */
-export function LockForm({ people, ownId, to }: { people: readonly StationPerson[]; ownId: string; to: string }) {
+export function LockForm({
+  people,
+  ownId,
+  to,
+}: {
+  people: readonly StationPerson[];
+  ownId: string;
+  to: string;
+}) {
   const [chosen, choose] = useState(ownId);
   const person = people.find(({ id }) => id === chosen) ?? people[0];
   return (
@@ -17,7 +25,9 @@ export function LockForm({ people, ownId, to }: { people: readonly StationPerson
         {people.map(({ id, name, role }) => (
           <li key={id}>
             <button
-              type="button" aria-pressed={id === person.id} onClick={() => choose(id)}
+              type="button"
+              aria-pressed={id === person.id}
+              onClick={() => choose(id)}
               className={`h-full w-full rounded-ui border px-3 py-2 text-left ${id === person.id ? 'border-leaf bg-leaf-pale' : 'border-edge bg-raised hover:border-ink'}`}
             >
               <span className="block text-md font-semibold">{name}</span>
@@ -27,7 +37,11 @@ export function LockForm({ people, ownId, to }: { people: readonly StationPerson
         ))}
       </ul>
       <Unlock key={person.id} person={person} to={to} />
-      <form action={() => forgetDevice().then(signOut)}><Button server type="submit" look="quiet" small>Sign out of this station</Button></form>
+      <form action={() => forgetDevice().then(signOut)}>
+        <Button server type="submit" look="quiet" small>
+          Sign out of this station
+        </Button>
+      </form>
     </div>
   );
 }
@@ -39,10 +53,18 @@ function Unlock({ person, to }: { person: StationPerson; to: string }) {
       <input type="hidden" name="person" value={person.id} />
       <input type="hidden" name="to" value={to} />
       <TextField
-        label={person.hasPin ? `PIN of ${person.name}` : `Password of ${person.name}`} name="secret" type="password" autoFocus autoComplete="off"
-        inputMode={person.hasPin ? 'numeric' : undefined} problem={state.problem} hint={person.hasPin ? 'Your password works as well.' : 'A PIN can be set under your name, top right.'}
+        label={person.hasPin ? `PIN of ${person.name}` : `Password of ${person.name}`}
+        name="secret"
+        type="password"
+        autoFocus
+        autoComplete="off"
+        inputMode={person.hasPin ? 'numeric' : undefined}
+        problem={state.problem}
+        hint={person.hasPin ? 'Your password works as well.' : 'A PIN can be set under your name, top right.'}
       />
-      <Button server type="submit" look="primary" disabled={pending}>{pending ? 'Unlocking …' : 'Unlock'}</Button>
+      <Button server type="submit" look="primary" disabled={pending}>
+        {pending ? 'Unlocking …' : 'Unlock'}
+      </Button>
     </form>
   );
 }

@@ -13,7 +13,12 @@ export function PersonMenu({ personName, role }: { personName: string; role: str
   return (
     <Menu
       label={`${personName}, ${role}`}
-      trigger={<><span className="block max-w-[5.5rem] truncate md:inline md:max-w-none">{personName}</span><span className="text-ink-soft max-md:hidden">, {role}</span></>}
+      trigger={
+        <>
+          <span className="block max-w-[5.5rem] truncate md:inline md:max-w-none">{personName}</span>
+          <span className="text-ink-soft max-md:hidden">, {role}</span>
+        </>
+      }
       className="h-10 rounded-ui px-2 md:px-3 text-sm hover:bg-leaf-pale"
       items={[
         { words: 'Lock or switch person', hint: 'by PIN or password', choose: () => void lock() },

@@ -1,7 +1,15 @@
 import 'server-only';
 import { redirect } from 'next/navigation';
 import { DEMO_PASSWORD } from '@/data/demo/people';
-import { anySalon, demoAccounts, readSession, stationPeople, type DemoAccount, type SignedIn, type StationPerson } from '@/data/sessions';
+import {
+  anySalon,
+  demoAccounts,
+  readSession,
+  stationPeople,
+  type DemoAccount,
+  type SignedIn,
+  type StationPerson,
+} from '@/data/sessions';
 import { listenTo } from '@/data/signals';
 import { personAtStation } from './current';
 
@@ -15,7 +23,11 @@ export async function demoSignIns(): Promise<{ accounts: DemoAccount[]; password
 }
 
 /** Who may unlock this station, and whose it is now. */
-export async function lockedStation(): Promise<{ people: StationPerson[]; ownId: string; salonName: string }> {
+export async function lockedStation(): Promise<{
+  people: StationPerson[];
+  ownId: string;
+  salonName: string;
+}> {
   const person = await personAtStation();
   if (!person) redirect('/sign-in');
   return { people: await stationPeople(person), ownId: person.personId, salonName: person.salonName };
@@ -29,7 +41,11 @@ const LOOK_MS = 10_000;
  * @param goesOn called now and then for as long as it is not
  * @returns stops looking
  */
-export async function endWithSession({ sessionId, salonId }: SignedIn, end: () => void, goesOn: () => void = () => undefined): Promise<() => void> {
+export async function endWithSession(
+  { sessionId, salonId }: SignedIn,
+  end: () => void,
+  goesOn: () => void = () => undefined,
+): Promise<() => void> {
   const look = () => readSession(sessionId).then((own) => (own && !own.locked ? goesOn() : end()), end);
   const beat = setInterval(() => void look(), LOOK_MS);
   const deaf = await listenTo('sessions', salonId, () => void look());

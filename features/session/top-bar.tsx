@@ -5,7 +5,15 @@ import { PageLink } from './page-link';
 import { PersonMenu } from './person-menu';
 
 /** The bar of the pages outside a visit: where we are and who is signed in. */
-export function TopBar({ personName, role, salonName }: { personName: string; role: string; salonName: string }) {
+export function TopBar({
+  personName,
+  role,
+  salonName,
+}: {
+  personName: string;
+  role: string;
+  salonName: string;
+}) {
   return (
     <header className="sticky top-0 z-30 border-b border-line bg-raised print:hidden">
       <div className="mx-auto flex h-14 max-w-[1180px] items-center gap-2 px-2 md:gap-6 md:px-5">

@@ -7,7 +7,9 @@ import { hasVisit } from '../visit/queries';
 
 const MOST_PIXELS = 4000;
 
-type Read = { ok: true; png: Uint8Array; size: { width: number; height: number } } | { ok: false; status: number; problem: string };
+type Read =
+  | { ok: true; png: Uint8Array; size: { width: number; height: number } }
+  | { ok: false; status: number; problem: string };
 
 const refused = (status: number, problem: string): Read => ({ ok: false, status, problem });
 
@@ -19,7 +21,11 @@ export async function estimateOf(visitId: string, request: Request): Promise<Rea
   const png = await bytesOf(request, MOST_BYTES.estimate, 'The picture');
   try {
     const { format, width, height } = await sharp(png).metadata();
-    if (format !== 'png' || !(width <= MOST_PIXELS && height <= MOST_PIXELS)) return refused(400, 'What was sent is no picture of a screen: a PNG of at most 4000 pixels a side is wanted.');
+    if (format !== 'png' || !(width <= MOST_PIXELS && height <= MOST_PIXELS))
+      return refused(
+        400,
+        'What was sent is no picture of a screen: a PNG of at most 4000 pixels a side is wanted.',
+      );
     return { ok: true, png, size: { width, height } };
   } catch {
     return refused(400, 'What was sent is no picture: a PNG is wanted.');

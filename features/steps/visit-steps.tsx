@@ -15,7 +15,12 @@ const LOADS = {
 } as const satisfies Record<VisitStep, () => Promise<ComponentType>>;
 
 const VIEWS: Record<VisitStep, ComponentType> = {
-  consult: viewOf('consult'), pattern: viewOf('pattern'), wear: viewOf('wear'), mix: viewOf('mix'), clock: viewOf('clock'), record: viewOf('record'),
+  consult: viewOf('consult'),
+  pattern: viewOf('pattern'),
+  wear: viewOf('wear'),
+  mix: viewOf('mix'),
+  clock: viewOf('clock'),
+  record: viewOf('record'),
 };
 
 function viewOf(step: VisitStep): ComponentType {
@@ -30,12 +35,21 @@ export function VisitSteps() {
     document.title = `${stepName(step)} · ${bundle.client.name}`;
   }, [step, bundle.client.name]);
   useEffect(() => {
-    const timer = setTimeout(() => Object.values(LOADS).forEach((load) => void load().catch(() => undefined)), LATER_MS);
+    const timer = setTimeout(
+      () => Object.values(LOADS).forEach((load) => void load().catch(() => undefined)),
+      LATER_MS,
+    );
     return () => clearTimeout(timer);
   }, []);
   const View = VIEWS[step];
   return (
-    <Suspense fallback={<p role="status" data-opening className="grid h-full place-content-center text-ink-soft">Opening {stepName(step)} …</p>}>
+    <Suspense
+      fallback={
+        <p role="status" data-opening className="grid h-full place-content-center text-ink-soft">
+          Opening {stepName(step)} …
+        </p>
+      }
+    >
       <View />
     </Suspense>
   );

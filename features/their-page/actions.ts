@@ -5,10 +5,15 @@ import { ensurePage, revokePages, settleAnswers } from '@/data/client-pages';
 import { currentPerson } from '../session/current';
 import { isId } from '../shared';
 
-export type PageMade = { readonly ok: true; readonly path: string; readonly expiresAt: string } | { readonly ok: false; readonly problem: string };
+export type PageMade =
+  | { readonly ok: true; readonly path: string; readonly expiresAt: string }
+  | { readonly ok: false; readonly problem: string };
 export type Done = { readonly ok: true } | { readonly ok: false; readonly problem: string };
 
-const SIGNED_OUT = { ok: false, problem: 'This station is locked or signed out. Unlock it with your PIN or password.' } as const;
+const SIGNED_OUT = {
+  ok: false,
+  problem: 'This station is locked or signed out. Unlock it with your PIN or password.',
+} as const;
 const NO_CLIENT = { ok: false, problem: 'This salon has no such client.' } as const;
 
 /** Opens a page for a client's own phone, or says where it is. */

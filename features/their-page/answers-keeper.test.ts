@@ -3,23 +3,41 @@ import { AnswersKeeper } from './answers-keeper';
 
 const SECRET = 's'.repeat(32);
 let store: Map<string, string>;
-let sent: { readonly body: { readonly base: typeof NO_ANSWERS; readonly document: typeof NO_ANSWERS; readonly sent: boolean }; answer(own: object | 'lost', status?: number): Promise<void> }[];
-const real = { fetch: globalThis.fetch, localStorage: Object.getOwnPropertyDescriptor(globalThis, 'localStorage') };
+let sent: {
+  readonly body: {
+    readonly base: typeof NO_ANSWERS;
+    readonly document: typeof NO_ANSWERS;
+    readonly sent: boolean;
+  };
+  answer(own: object | 'lost', status?: number): Promise<void>;
+}[];
+const real = {
+  fetch: globalThis.fetch,
+  localStorage: Object.getOwnPropertyDescriptor(globalThis, 'localStorage'),
+};
 beforeEach(() => {
   jest.useFakeTimers();
   store = new Map();
   sent = [];
-  globalThis.fetch = ((_: string, { body }: { body: string }) => new Promise((resolve, reject) => {
-    sent.push({
-      body: JSON.parse(body),
-      answer: async (own, status = 200) => {
-        if (own === 'lost') reject(new TypeError('network'));
-        else resolve({ status, json: async () => own });
-        await jest.advanceTimersByTimeAsync(0);
-      },
-    });
-  })) as unknown as typeof fetch;
-  Object.defineProperty(globalThis, 'localStorage', { configurable: true, value: { getItem: (key: string) => store.get(key) ?? null, setItem: (key: string, text: string) => void store.set(key, text), removeItem: (key: string) => void store.delete(key) } });
+  globalThis.fetch = ((_: string, { body }: { body: string }) =>
+    new Promise((resolve, reject) => {
+      sent.push({
+        body: JSON.parse(body),
+        answer: async (own, status = 200) => {
+          if (own === 'lost') reject(new TypeError('network'));
+          else resolve({ status, json: async () => own });
+          await jest.advanceTimersByTimeAsync(0);
+        },
+      });
+    })) as unknown as typeof fetch;
+  Object.defineProperty(globalThis, 'localStorage', {
+    configurable: true,
+    value: {
+      getItem: (key: string) => store.get(key) ?? null,
+      setItem: (key: string, text: string) => void store.set(key, text),
+      removeItem: (key: string) => void store.delete(key),
+    },
+  });
 });
 afterEach(() => {
   jest.useRealTimers();
@@ -28,7 +46,10 @@ afterEach(() => {
   else delete (globalThis as { localStorage?: unknown }).localStorage;
 });
 
-const bright = (brightness: number) => (before: typeof NO_ANSWERS) => ({ ...before, wish: { ...before.wish, brightness } });
+const bright = (brightness: number) => (before: typeof NO_ANSWERS) => ({
+  ...before,
+  wish: { ...before.wish, brightness },
+});
 
 test('an answer is kept on the phone at once and on the server a moment later', async () => {
   const keeper = new AnswersKeeper(SECRET, NO_ANSWERS, false);
@@ -38,7 +59,9 @@ test('an answer is kept on the phone at once and on the server a moment later', 
   expect([...store.entries()].flat().join().includes(SECRET)).toBe(false);
   keeper.change(bright(4));
   await jest.advanceTimersByTimeAsync(700);
-  expect(sent.map(({ body }) => [body.base.wish.brightness, body.document.wish.brightness, body.sent])).toEqual([[null, 4, false]]);
+  expect(
+    sent.map(({ body }) => [body.base.wish.brightness, body.document.wish.brightness, body.sent]),
+  ).toEqual([[null, 4, false]]);
   await sent[0].answer({ ok: true, document: sent[0].body.document });
   expect([keeper.read().state, keeper.read().sent, store.size]).toEqual(['saved', false, 0]);
 });
@@ -53,7 +76,11 @@ test('without a network it stays on the phone, is tried again, and goes on after
   await jest.advanceTimersByTimeAsync(4000);
   await sent[1].answer({ ok: false, problem: 'away' }, 503);
   keeper.stop();
-  const next = new AnswersKeeper(SECRET, { ...NO_ANSWERS, wish: { ...NO_ANSWERS.wish, tone: 'warm' } }, false);
+  const next = new AnswersKeeper(
+    SECRET,
+    { ...NO_ANSWERS, wish: { ...NO_ANSWERS.wish, tone: 'warm' } },
+    false,
+  );
   next.resume();
   await jest.advanceTimersByTimeAsync(700);
   // What was answered on another phone meanwhile stays.
@@ -65,10 +92,16 @@ test('what was answered on another phone is shown; what is changed meanwhile goe
   keeper.change(bright(2));
   await jest.advanceTimersByTimeAsync(700);
   keeper.change(bright(5));
-  await sent[0].answer({ ok: true, document: { ...sent[0].body.document, wish: { ...sent[0].body.document.wish, tone: 'cool' } } });
+  await sent[0].answer({
+    ok: true,
+    document: { ...sent[0].body.document, wish: { ...sent[0].body.document.wish, tone: 'cool' } },
+  });
   expect(keeper.read().answers.wish).toMatchObject({ brightness: 5, tone: 'cool' });
   await jest.advanceTimersByTimeAsync(0);
-  expect(sent[1].body).toMatchObject({ base: { wish: { brightness: 2, tone: 'cool' } }, document: { wish: { brightness: 5, tone: 'cool' } } });
+  expect(sent[1].body).toMatchObject({
+    base: { wish: { brightness: 2, tone: 'cool' } },
+    document: { wish: { brightness: 5, tone: 'cool' } },
+  });
 });
 
 test('done is said once; a refusal says why and keeps what was typed', async () => {
@@ -82,6 +115,10 @@ test('done is said once; a refusal says why and keeps what was typed', async () 
   await jest.advanceTimersByTimeAsync(700);
   expect(sent[1].body.sent).toBe(false);
   await sent[1].answer({ ok: false, problem: 'This page is not open any more.' }, 404);
-  expect(keeper.read()).toMatchObject({ state: 'refused', problem: 'This page is not open any more.', answers: { wish: { brightness: 3 } } });
+  expect(keeper.read()).toMatchObject({
+    state: 'refused',
+    problem: 'This page is not open any more.',
+    answers: { wish: { brightness: 3 } },
+  });
   expect(store.size).toBe(1);
 });

@@ -32,7 +32,11 @@ export class AnswersKeeper {
   private timer: ReturnType<typeof setTimeout> | undefined;
   private readonly listeners = new Set<() => void>();
 
-  constructor(private readonly secret: string, initial: ClientAnswers, sent: boolean) {
+  constructor(
+    private readonly secret: string,
+    initial: ClientAnswers,
+    sent: boolean,
+  ) {
     this.base = initial;
     this.shown = { answers: initial, state: 'saved', problem: undefined, sent };
   }
@@ -53,7 +57,10 @@ export class AnswersKeeper {
   change(next: (before: ClientAnswers) => ClientAnswers): void {
     this.show({ answers: next(this.shown.answers) });
     try {
-      localStorage.setItem(keyOf(this.secret), JSON.stringify({ base: this.base, document: this.shown.answers } satisfies Kept));
+      localStorage.setItem(
+        keyOf(this.secret),
+        JSON.stringify({ base: this.base, document: this.shown.answers } satisfies Kept),
+      );
     } catch {
       // A phone that keeps nothing sends all the same.
     }
@@ -93,7 +100,11 @@ export class AnswersKeeper {
     const document = this.shown.answers;
     this.show({ state: 'saving' });
     try {
-      const response = await fetch(`/api/p/${this.secret}/answers`, { method: 'PUT', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ base: this.base, document, sent: done }) });
+      const response = await fetch(`/api/p/${this.secret}/answers`, {
+        method: 'PUT',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({ base: this.base, document, sent: done }),
+      });
       const answer = (await response.json()) as { ok: boolean; problem?: string; document: ClientAnswers };
       if (response.status >= 500) throw new Error(answer.problem);
       if (answer.ok) this.saved(document, answer.document, done);
@@ -112,7 +123,12 @@ export class AnswersKeeper {
   private saved(document: ClientAnswers, kept: ClientAnswers, done: boolean): void {
     this.base = kept;
     if (done) this.done = false;
-    this.show({ answers: mergeEdits(document, this.shown.answers, kept, 'mine').document, state: 'saved', problem: undefined, sent: this.shown.sent || done });
+    this.show({
+      answers: mergeEdits(document, this.shown.answers, kept, 'mine').document,
+      state: 'saved',
+      problem: undefined,
+      sent: this.shown.sent || done,
+    });
     if (!this.waits) localStorage.removeItem(keyOf(this.secret));
   }
 

@@ -11,11 +11,22 @@ import { Entry } from '../consult/chapters/entry';
 import { useCalendar } from '../house/calendar';
 
 const SERVICE_WORDS: Record<Service, string> = {
-  lightener: 'Bleach or highlights', permanent: 'Permanent colour', demi: 'Semi-permanent colour', toner: 'Toner', metallic: 'Colour with metal salts', plant: 'Henna or plant colour', smoothing: 'Smoothing or relaxer', perm: 'Perm', other: 'Something else',
+  lightener: 'Bleach or highlights',
+  permanent: 'Permanent colour',
+  demi: 'Semi-permanent colour',
+  toner: 'Toner',
+  metallic: 'Colour with metal salts',
+  plant: 'Henna or plant colour',
+  smoothing: 'Smoothing or relaxer',
+  perm: 'Perm',
+  other: 'Something else',
 };
 const WHERE_WORDS = { here: 'at this salon', elsewhere: 'at another salon', home: 'at home' } as const;
 const SERVICE_OPTIONS = SERVICES.map((value) => ({ value, words: SERVICE_WORDS[value] }));
-const WHERE_OPTIONS = (Object.keys(WHERE_WORDS) as HistoryEntry['where'][]).map((value) => ({ value, words: WHERE_WORDS[value] }));
+const WHERE_OPTIONS = (Object.keys(WHERE_WORDS) as HistoryEntry['where'][]).map((value) => ({
+  value,
+  words: WHERE_WORDS[value],
+}));
 
 interface BeforeListProps {
   history: ClientAnswers['history'];
@@ -32,8 +43,14 @@ export function BeforeList({ history, occasions, today, onHistory, onOccasions }
     <>
       <ul className="grid gap-1">
         {history.map((entry, i) => (
-          <Entry key={`${entry.on}${i}`} what={SERVICE_WORDS[entry.what]} onRemove={() => onHistory(history.filter((own) => own !== entry))}>
-            <span className="flex-1"><b>{SERVICE_WORDS[entry.what]}</b>, {WHERE_WORDS[entry.where]}, {calendar.day(entry.on)}</span>
+          <Entry
+            key={`${entry.on}${i}`}
+            what={SERVICE_WORDS[entry.what]}
+            onRemove={() => onHistory(history.filter((own) => own !== entry))}
+          >
+            <span className="flex-1">
+              <b>{SERVICE_WORDS[entry.what]}</b>, {WHERE_WORDS[entry.where]}, {calendar.day(entry.on)}
+            </span>
           </Entry>
         ))}
       </ul>
@@ -41,8 +58,14 @@ export function BeforeList({ history, occasions, today, onHistory, onOccasions }
       <h3 className="mt-2 font-semibold">Is something coming up?</h3>
       <ul className="grid gap-1">
         {occasions.map((own) => (
-          <Entry key={`${own.what}${own.on}`} what={own.what} onRemove={() => onOccasions(occasions.filter((other) => other !== own))}>
-            <span className="flex-1"><b>{own.what}</b>, {calendar.day(own.on)}</span>
+          <Entry
+            key={`${own.what}${own.on}`}
+            what={own.what}
+            onRemove={() => onOccasions(occasions.filter((other) => other !== own))}
+          >
+            <span className="flex-1">
+              <b>{own.what}</b>, {calendar.day(own.on)}
+            </span>
           </Entry>
         ))}
       </ul>
@@ -65,11 +88,25 @@ function AddService({ today, onAdd }: { today: string; onAdd(entry: HistoryEntry
   };
   return (
     <div className="grid grid-cols-2 items-end gap-3">
-      <div className="col-span-2"><Select label="What" value={what} options={SERVICE_OPTIONS} onChange={setWhat} /></div>
+      <div className="col-span-2">
+        <Select label="What" value={what} options={SERVICE_OPTIONS} onChange={setWhat} />
+      </div>
       <Select label="Where" value={where} options={WHERE_OPTIONS} onChange={setWhere} />
-      <TextField label="About when" type="date" max={today} value={on} onChange={(event) => setOn(event.target.value)} />
-      {problem && <p role="alert" className="col-span-2 text-sm font-medium text-rowan">{problem}</p>}
-      <Button className="col-span-2" onClick={add}><PlusIcon /> Add</Button>
+      <TextField
+        label="About when"
+        type="date"
+        max={today}
+        value={on}
+        onChange={(event) => setOn(event.target.value)}
+      />
+      {problem && (
+        <p role="alert" className="col-span-2 text-sm font-medium text-rowan">
+          {problem}
+        </p>
+      )}
+      <Button className="col-span-2" onClick={add}>
+        <PlusIcon /> Add
+      </Button>
     </div>
   );
 }
@@ -79,7 +116,8 @@ function AddOccasion({ onAdd }: { onAdd(occasion: { what: string; on: string }):
   const [on, setOn] = useState('');
   const [problem, setProblem] = useState<string>();
   const add = () => {
-    if (what.trim() === '' || !/^\d{4}-\d\d-\d\d$/.test(on)) return setProblem('Say what it is, and choose its day.');
+    if (what.trim() === '' || !/^\d{4}-\d\d-\d\d$/.test(on))
+      return setProblem('Say what it is, and choose its day.');
     onAdd({ what: what.trim(), on });
     setWhat('');
     setOn('');
@@ -87,10 +125,22 @@ function AddOccasion({ onAdd }: { onAdd(occasion: { what: string; on: string }):
   };
   return (
     <div className="grid grid-cols-2 items-end gap-3">
-      <TextField label="What it is" placeholder="Wedding, holiday …" value={what} maxLength={80} onChange={(event) => setWhat(event.target.value)} />
+      <TextField
+        label="What it is"
+        placeholder="Wedding, holiday …"
+        value={what}
+        maxLength={80}
+        onChange={(event) => setWhat(event.target.value)}
+      />
       <TextField label="Day of it" type="date" value={on} onChange={(event) => setOn(event.target.value)} />
-      {problem && <p role="alert" className="col-span-2 text-sm font-medium text-rowan">{problem}</p>}
-      <Button className="col-span-2" onClick={add}><PlusIcon /> Add it</Button>
+      {problem && (
+        <p role="alert" className="col-span-2 text-sm font-medium text-rowan">
+          {problem}
+        </p>
+      )}
+      <Button className="col-span-2" onClick={add}>
+        <PlusIcon /> Add it
+      </Button>
     </div>
   );
 }

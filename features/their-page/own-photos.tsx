@@ -32,7 +32,13 @@ export function OwnPhotos({ secret, photoIds }: { secret: string; photoIds: read
           {ids.map((id, i) => (
             // Bytes that are the page's alone: the framework's pictures go through an address that others could ask.
             // eslint-disable-next-line @next/next/no-img-element
-            <li key={id}><img src={`/api/p/${secret}/photos/${id}`} alt={`Your picture ${i + 1}`} className="aspect-square w-full rounded-ui object-cover" /></li>
+            <li key={id}>
+              <img
+                src={`/api/p/${secret}/photos/${id}`}
+                alt={`Your picture ${i + 1}`}
+                className="aspect-square w-full rounded-ui object-cover"
+              />
+            </li>
           ))}
         </ul>
       )}
@@ -40,8 +46,16 @@ export function OwnPhotos({ secret, photoIds }: { secret: string; photoIds: read
         <Give words="What I like" busy={busy} onFile={(file) => void give(file, 'wish')} />
         <Give words="My hair today" busy={busy} onFile={(file) => void give(file, 'hair')} />
       </div>
-      {busy && <p role="status" className="text-sm text-ink-soft">Sending the picture …</p>}
-      {problem && <p role="alert" className="text-sm font-semibold text-rowan">{problem}</p>}
+      {busy && (
+        <p role="status" className="text-sm text-ink-soft">
+          Sending the picture …
+        </p>
+      )}
+      {problem && (
+        <p role="alert" className="text-sm font-semibold text-rowan">
+          {problem}
+        </p>
+      )}
     </div>
   );
 }
@@ -51,14 +65,20 @@ function Give({ words, busy, onFile }: { words: string; busy: boolean; onFile(fi
   return (
     <div className="relative">
       <input
-        id={id} type="file" accept="image/jpeg,image/png,image/webp,image/heic,image/heif,.heic" disabled={busy} className="peer sr-only"
+        id={id}
+        type="file"
+        accept="image/jpeg,image/png,image/webp,image/heic,image/heif,.heic"
+        disabled={busy}
+        className="peer sr-only"
         onChange={(event) => {
           const [file] = event.target.files ?? [];
           event.target.value = '';
           if (file) onFile(file);
         }}
       />
-      <label htmlFor={id} className={`${buttonLook()} w-full cursor-pointer peer-focus-visible:outline-2`}>{words}</label>
+      <label htmlFor={id} className={`${buttonLook()} w-full cursor-pointer peer-focus-visible:outline-2`}>
+        {words}
+      </label>
     </div>
   );
 }

@@ -16,7 +16,11 @@ const SILENT_MS = 25_000;
  * What others do with a visit, as server-sent events: `you` with the name of this station, `people` with everybody else who has it open,
  * `saved` with a document and its revision, `facts` when something beside the documents changed, `missed` when something may have been.
  */
-export async function visitStream(visitId: string, where: Where, signal: AbortSignal): Promise<Response | null> {
+export async function visitStream(
+  visitId: string,
+  where: Where,
+  signal: AbortSignal,
+): Promise<Response | null> {
   const person = await currentPerson();
   if (!person || !isId(visitId)) return null;
   const station = crypto.randomUUID();
@@ -41,33 +45,42 @@ export async function visitStream(visitId: string, where: Where, signal: AbortSi
     write('retry: 1000\n');
     event('you', station);
     until(() => tell({ gone: station }));
-    until(await endWithSession(person, close, () => {
-      for (const [other, { heardAt }] of people) if (serverNow() - heardAt > SILENT_MS) people.delete(other);
-      tellPeople();
-      event('now', serverNow());
-      tell({ here });
-    }));
-    until(await listenTo('client', clientId, () => event('facts', null)));
-    until(await listenTo('visit', visitId, (said) => {
-      if (said === null) event('missed', null);
-      else if ('saved' in said) event('saved', said.saved);
-      else if ('gone' in said) {
-        people.delete(said.gone);
+    until(
+      await endWithSession(person, close, () => {
+        for (const [other, { heardAt }] of people)
+          if (serverNow() - heardAt > SILENT_MS) people.delete(other);
         tellPeople();
-      } else {
-        heard(said.here);
-        if (said.asks && said.here.station !== station) tell({ here });
-      }
-    }));
+        event('now', serverNow());
+        tell({ here });
+      }),
+    );
+    until(await listenTo('client', clientId, () => event('facts', null)));
+    until(
+      await listenTo('visit', visitId, (said) => {
+        if (said === null) event('missed', null);
+        else if ('saved' in said) event('saved', said.saved);
+        else if ('gone' in said) {
+          people.delete(said.gone);
+          tellPeople();
+        } else {
+          heard(said.here);
+          if (said.asks && said.here.station !== station) tell({ here });
+        }
+      }),
+    );
     // Now that this page listens: whoever is there answers.
     tell({ here, asks: true });
   });
 }
 
 /** Somebody went elsewhere in a visit that they have open. @returns what is wrong, in a sentence */
-export async function tellWhere(visitId: string, body: unknown): Promise<{ readonly ok: boolean; readonly problem?: string }> {
+export async function tellWhere(
+  visitId: string,
+  body: unknown,
+): Promise<{ readonly ok: boolean; readonly problem?: string }> {
   const person = await currentPerson();
-  if (!person || !isId(visitId)) return { ok: false, problem: 'You are signed out, or there is no such visit.' };
+  if (!person || !isId(visitId))
+    return { ok: false, problem: 'You are signed out, or there is no such visit.' };
   const read = parseWith(hereSchema, body);
   if (!read.ok) return read;
   const told = await tellVisit(person, visitId, { here: { ...read.value, name: person.personName } });

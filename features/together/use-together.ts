@@ -49,13 +49,16 @@ export function useTogether(visitId: string, where: Where, heard: Heard): readon
     };
     function open() {
       if (source || document.visibilityState !== 'visible') return;
-      source = new EventSource(`/api/visits/${visitId}/stream?${new URLSearchParams(now.current.where).toString()}`);
+      source = new EventSource(
+        `/api/visits/${visitId}/stream?${new URLSearchParams(now.current.where).toString()}`,
+      );
       source.onerror = down;
-      const on = (name: string, does: (data: string) => void) => source?.addEventListener(name, (event) => {
-        clearTimeout(silence);
-        silence = setTimeout(down, SILENCE_MS);
-        does((event as MessageEvent<string>).data);
-      });
+      const on = (name: string, does: (data: string) => void) =>
+        source?.addEventListener(name, (event) => {
+          clearTimeout(silence);
+          silence = setTimeout(down, SILENCE_MS);
+          does((event as MessageEvent<string>).data);
+        });
       on('now', () => undefined);
       on('you', (data) => {
         station.current = JSON.parse(data) as string;
@@ -91,7 +94,11 @@ export function useTogether(visitId: string, where: Where, heard: Heard): readon
     const timer = setTimeout(() => {
       if (!station.current) return;
       const body = JSON.stringify({ station: station.current, step, panel });
-      fetch(`/api/visits/${visitId}/here`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body }).catch(() => undefined);
+      fetch(`/api/visits/${visitId}/here`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body,
+      }).catch(() => undefined);
     }, STAYS_MS);
     return () => clearTimeout(timer);
   }, [visitId, step, panel]);

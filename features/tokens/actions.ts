@@ -7,12 +7,20 @@ import { isScope } from '../api/scopes';
 import { currentOwner } from '../session/current';
 import { isId } from '../shared';
 
-export type TokenMade = { readonly ok: true; readonly secret: string } | { readonly ok: false; readonly problem: string };
+export type TokenMade =
+  { readonly ok: true; readonly secret: string } | { readonly ok: false; readonly problem: string };
 
 const ONLY_OWNER = { ok: false, problem: 'Only the owner can make and withdraw tokens.' } as const;
 const wanted = z.object({
-  name: z.string().trim().min(1, 'Name: say which tool it is for.').max(80, 'Name: it is longer than 80 characters.'),
-  scopes: z.array(z.string().refine(isScope, 'There is no such scope.')).min(1, 'Choose what the tool may do.').max(20),
+  name: z
+    .string()
+    .trim()
+    .min(1, 'Name: say which tool it is for.')
+    .max(80, 'Name: it is longer than 80 characters.'),
+  scopes: z
+    .array(z.string().refine(isScope, 'There is no such scope.'))
+    .min(1, 'Choose what the tool may do.')
+    .max(20),
   personId: z.string().refine(isId, 'Choose in whose name it works.'),
 });
 
@@ -28,7 +36,9 @@ export async function makeApiToken(input: unknown): Promise<TokenMade> {
 }
 
 /** Withdraws a token: it opens nothing from now on. */
-export async function withdrawToken(tokenId: string): Promise<{ readonly ok: true } | { readonly ok: false; readonly problem: string }> {
+export async function withdrawToken(
+  tokenId: string,
+): Promise<{ readonly ok: true } | { readonly ok: false; readonly problem: string }> {
   const owner = await currentOwner();
   if (!owner) return ONLY_OWNER;
   const gone = isId(tokenId) && (await revokeToken(owner, tokenId));

@@ -54,27 +54,59 @@ export function TokensPage({ tokens, people, ownId }: TokensPageProps) {
       >
         <h2 className="text-xl font-bold wide">New token</h2>
         <p className="text-base text-ink-soft">
-          A token lets another program of the salon read and write here, such as a website that books. What it can do is described at <a href="/api/v1/openapi.json" className="font-semibold text-leaf underline">/api/v1/openapi.json</a>.
+          A token lets another program of the salon read and write here, such as a website that books. What it
+          can do is described at{' '}
+          <a href="/api/v1/openapi.json" className="font-semibold text-leaf underline">
+            /api/v1/openapi.json
+          </a>
+          .
         </p>
-        <TextField label="Name" value={name} maxLength={80} hint="Which program it is for: the trail names it." onChange={(event) => setName(event.target.value)} />
-        <Select label="Works in the name of" value={personId} options={people.map(({ id, name: words }) => ({ value: id, words }))} onChange={setPersonId} />
+        <TextField
+          label="Name"
+          value={name}
+          maxLength={80}
+          hint="Which program it is for: the trail names it."
+          onChange={(event) => setName(event.target.value)}
+        />
+        <Select
+          label="Works in the name of"
+          value={personId}
+          options={people.map(({ id, name: words }) => ({ value: id, words }))}
+          onChange={setPersonId}
+        />
         <fieldset className="grid gap-1">
           <legend className="mb-1 text-sm font-semibold">It may</legend>
           {ALL.map((scope) => (
             <div key={scope} className="flex min-h-11 items-center justify-between gap-4">
               <span className="text-base">{capital(SCOPES[scope])}</span>
-              <Switch label={capital(SCOPES[scope])} on={scopes.includes(scope)} onChange={(on) => setScopes(on ? [...scopes, scope] : scopes.filter((own) => own !== scope))} />
+              <Switch
+                label={capital(SCOPES[scope])}
+                on={scopes.includes(scope)}
+                onChange={(on) => setScopes(on ? [...scopes, scope] : scopes.filter((own) => own !== scope))}
+              />
             </div>
           ))}
         </fieldset>
-        {problem && <p role="alert" className="font-semibold text-rowan">{problem}</p>}
-        <Button server type="submit" look="primary" disabled={busy}>Make the token</Button>
+        {problem && (
+          <p role="alert" className="font-semibold text-rowan">
+            {problem}
+          </p>
+        )}
+        <Button server type="submit" look="primary" disabled={busy}>
+          Make the token
+        </Button>
       </AskingForm>
       <section aria-label="Tokens" className="card p-5">
         {made && (
           <div role="status" className="mb-4 grid gap-2 rounded-ui bg-leaf-pale p-3">
             <p className="font-semibold">{made.name}: shown once, copy it now.</p>
-            <input readOnly aria-label={`Token for ${made.name}`} value={made.secret} onFocus={(event) => event.target.select()} className="h-11 rounded-ui border border-edge bg-field px-3 text-sm" />
+            <input
+              readOnly
+              aria-label={`Token for ${made.name}`}
+              value={made.secret}
+              onFocus={(event) => event.target.select()}
+              className="h-11 rounded-ui border border-edge bg-field px-3 text-sm"
+            />
           </div>
         )}
         <h2 className="text-xl font-bold wide">Tokens that work</h2>
@@ -85,11 +117,19 @@ export function TokensPage({ tokens, people, ownId }: TokensPageProps) {
               <div>
                 <p className="text-md font-semibold">{token.name}</p>
                 <p className="text-sm text-ink-soft">
-                  As {token.personName}, since {calendar.moment(token.createdAt)}, {token.usedAt ? `last used ${calendar.moment(token.usedAt)}` : 'never used'}
+                  As {token.personName}, since {calendar.moment(token.createdAt)},{' '}
+                  {token.usedAt ? `last used ${calendar.moment(token.usedAt)}` : 'never used'}
                 </p>
                 <p className="text-sm">{token.scopes.join(', ')}</p>
               </div>
-              <Button small onClick={() => withdraw(token.id)} disabled={busy} aria-label={`Withdraw ${token.name}`}>Withdraw</Button>
+              <Button
+                small
+                onClick={() => withdraw(token.id)}
+                disabled={busy}
+                aria-label={`Withdraw ${token.name}`}
+              >
+                Withdraw
+              </Button>
             </li>
           ))}
         </ul>

@@ -15,8 +15,15 @@ import type { VisitPart } from './types';
 /** Saves one part of a visit. Nothing is written unless the whole document is sound and its base is the newest. */
 export async function saveVisitPart(visitId: string, part: string, body: unknown): Promise<SaveAnswer> {
   const person = await currentPerson();
-  if (!person) return { ok: false, reason: 'signed-out', problem: 'This station is locked or signed out. Unlock it with your PIN or password; your work is kept here.' };
-  if (!isId(visitId) || !isVisitPart(part)) return { ok: false, reason: 'missing', problem: 'There is no such visit in this salon.' };
+  if (!person)
+    return {
+      ok: false,
+      reason: 'signed-out',
+      problem:
+        'This station is locked or signed out. Unlock it with your PIN or password; your work is kept here.',
+    };
+  if (!isId(visitId) || !isVisitPart(part))
+    return { ok: false, reason: 'missing', problem: 'There is no such visit in this salon.' };
   const edit = parseWith(editSchema, body);
   if (!edit.ok) return { ok: false, reason: 'invalid', problem: edit.problem };
   const { document, ...base } = edit.value;
@@ -35,15 +42,28 @@ export async function putBack(visitId: string): Promise<void> {
 /** Throws one's own refused edit away. */
 export async function discardDraft(visitId: string, part: VisitPart, editId: string): Promise<void> {
   const person = await currentPerson();
-  if (person && isId(visitId) && isId(editId) && isVisitPart(part)) await discard(person, visitId, part, editId);
+  if (person && isId(visitId) && isId(editId) && isVisitPart(part))
+    await discard(person, visitId, part, editId);
 }
 
 function answer(saved: SaveResult, part: VisitPart): SaveAnswer {
   if (saved.ok) return saved;
-  if (saved.reason === 'not-begun') return { ok: false, reason: 'invalid', problem: 'The service has not begun yet: begin it first, then record it. What you wrote is kept here.' };
+  if (saved.reason === 'not-begun')
+    return {
+      ok: false,
+      reason: 'invalid',
+      problem: 'The service has not begun yet: begin it first, then record it. What you wrote is kept here.',
+    };
   if (saved.reason === 'used') return { ok: false, reason: 'invalid', problem: saved.problem };
-  if (saved.reason === 'signed') return { ok: false, reason: 'signed', problem: 'This visit is signed off and no longer changes. Yours was kept as a draft. Put what is to be corrected into an addendum, in Record.' };
-  if (saved.reason === 'missing') return { ok: false, reason: 'missing', problem: 'There is no such visit in this salon.' };
+  if (saved.reason === 'signed')
+    return {
+      ok: false,
+      reason: 'signed',
+      problem:
+        'This visit is signed off and no longer changes. Yours was kept as a draft. Put what is to be corrected into an addendum, in Record.',
+    };
+  if (saved.reason === 'missing')
+    return { ok: false, reason: 'missing', problem: 'There is no such visit in this salon.' };
   return {
     ok: false,
     reason: 'stale',

@@ -27,7 +27,10 @@ export function readBackup(visitId: string, part: VisitPart): Backup | undefined
     const text = localStorage.getItem(keyOf(visitId, part));
     if (!text) return undefined;
     const value = JSON.parse(text) as Backup;
-    const sound = typeof value.baseRevision === 'number' && typeof value.editId === 'string' && Array.isArray(value.following);
+    const sound =
+      typeof value.baseRevision === 'number' &&
+      typeof value.editId === 'string' &&
+      Array.isArray(value.following);
     return sound ? value : undefined;
   } catch {
     return undefined;

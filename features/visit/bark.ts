@@ -9,4 +9,5 @@ export function shadeOf(naturalLevel: number): string {
   return cssColour({ ...hair, lightness: hair.lightness * 0.62, chroma: hair.chroma * 0.62 });
 }
 /** As linear-light red, green and blue, 0–1. */
-export const barkLightOf = (naturalLevel: number): readonly [number, number, number] => linearRgb(drawnHair(naturalLevel));
+export const barkLightOf = (naturalLevel: number): readonly [number, number, number] =>
+  linearRgb(drawnHair(naturalLevel));

@@ -13,7 +13,9 @@ export function ComputedProvider({ children }: { children: ReactNode }) {
   const { consult, plan, mix, outcome, bundle } = useVisit();
   const recorded = outcome?.document ?? null;
   const house = useHouse();
-  const documents = useDeferredValue(useMemo(() => ({ consult, plan, mix, outcome: recorded }), [consult, plan, mix, recorded]));
+  const documents = useDeferredValue(
+    useMemo(() => ({ consult, plan, mix, outcome: recorded }), [consult, plan, mix, recorded]),
+  );
   const facts = useMemo(() => factsOf(bundle, house), [bundle, house]);
   const value = useMemo(() => visitEngine.compute(documents, facts), [documents, facts]);
   return <Context value={value}>{children}</Context>;
@@ -28,5 +30,8 @@ export function useComputed(): ComputedVisit {
 
 /** Letters of the open visit whose formulas only deposit, as one word. */
 export function useDarkLetters(): string {
-  return useComputed().work.letters.filter(({ recipe }) => recipe?.lifts === false).map(({ letter }) => letter).join('');
+  return useComputed()
+    .work.letters.filter(({ recipe }) => recipe?.lifts === false)
+    .map(({ letter }) => letter)
+    .join('');
 }

@@ -21,8 +21,14 @@ function Draft({ draft }: { draft: OpenDraft }) {
   const { differences } = draft;
   const shown = all ? differences : differences.slice(0, 3);
   return (
-    <section aria-label="Your draft" role="alert" className="flex max-h-[40dvh] items-start gap-4 overflow-y-auto border-b border-line bg-amber-pale px-4 py-3">
-      <span className="mt-0.5 text-amber-bark"><WarnIcon /></span>
+    <section
+      aria-label="Your draft"
+      role="alert"
+      className="flex max-h-[40dvh] items-start gap-4 overflow-y-auto border-b border-line bg-amber-pale px-4 py-3"
+    >
+      <span className="mt-0.5 text-amber-bark">
+        <WarnIcon />
+      </span>
       <div className="min-w-0 flex-1">
         <p className="font-semibold">
           {signed
@@ -37,21 +43,35 @@ function Draft({ draft }: { draft: OpenDraft }) {
           ))}
         </ul>
         {differences.length > 3 && (
-          <button type="button" className="text-sm font-semibold text-amber-bark underline" onClick={() => setAll(!all)}>
+          <button
+            type="button"
+            className="text-sm font-semibold text-amber-bark underline"
+            onClick={() => setAll(!all)}
+          >
             {all ? 'Show fewer' : `Show all ${differences.length} differences`}
           </button>
         )}
         {draft.part === 'plan' && !signed && <ByPanel draft={draft} />}
       </div>
-      <Button small onClick={() => dropDraft(draft)}>{signed ? 'Discard mine' : 'Keep the saved one'}</Button>
-      {!signed && <Button small look="primary" onClick={() => takeDraft(draft)}>Apply mine</Button>}
+      <Button small onClick={() => dropDraft(draft)}>
+        {signed ? 'Discard mine' : 'Keep the saved one'}
+      </Button>
+      {!signed && (
+        <Button small look="primary" onClick={() => takeDraft(draft)}>
+          Apply mine
+        </Button>
+      )}
     </section>
   );
 }
 
 /** What one press does with a panel that differs. */
 const doesWith = (name: string, kind: PanelDifference['kind']) =>
-  ({ changed: `Apply ${name}, as you have it`, added: `Add ${name}, as you did`, removed: `Remove ${name}, as you did` })[kind];
+  ({
+    changed: `Apply ${name}, as you have it`,
+    added: `Add ${name}, as you did`,
+    removed: `Remove ${name}, as you did`,
+  })[kind];
 
 /** The panels that differ, each to be taken over alone. */
 function ByPanel({ draft }: { draft: OpenDraft }) {
@@ -62,7 +82,11 @@ function ByPanel({ draft }: { draft: OpenDraft }) {
   return (
     <ul aria-label="Panel by panel" className="mt-2 flex flex-wrap gap-2">
       {panels.map(({ id, name, kind }) => (
-        <li key={id}><Button small onClick={() => takeDraftPanel(draft, id)}>{doesWith(name, kind)}</Button></li>
+        <li key={id}>
+          <Button small onClick={() => takeDraftPanel(draft, id)}>
+            {doesWith(name, kind)}
+          </Button>
+        </li>
       ))}
     </ul>
   );

@@ -45,8 +45,14 @@ function SignedOff() {
   const { signed } = bundle.signOff;
   if (!signed) return null;
   return (
-    <p role="status" className="flex items-center gap-3 border-b border-leaf bg-leaf-pale px-4 py-1.5 text-sm">
-      <b>Signed off by {signed.by}.</b> This visit can no longer be changed. <StepLink step="record" className="font-semibold underline">A correction is an addendum, in Record</StepLink>
+    <p
+      role="status"
+      className="flex items-center gap-3 border-b border-leaf bg-leaf-pale px-4 py-1.5 text-sm"
+    >
+      <b>Signed off by {signed.by}.</b> This visit can no longer be changed.{' '}
+      <StepLink step="record" className="font-semibold underline">
+        A correction is an addendum, in Record
+      </StepLink>
     </p>
   );
 }
@@ -67,26 +73,49 @@ function Header({ today, step, facing, onFacing }: HeaderProps) {
     `base ${formatLevel(consult.naturalLevel)} → ${formatLevel(consult.goalLevel)}`,
     said(partWords(consult.head.part)),
     bundle.heldOn === today ? 'today' : calendar.day(bundle.heldOn),
-    bundle.previous && `last visit ${sayDistance(bundle.previous.heldOn, bundle.heldOn).replace(' ago', ' before')}`,
+    bundle.previous &&
+      `last visit ${sayDistance(bundle.previous.heldOn, bundle.heldOn).replace(' ago', ' before')}`,
   ].filter(Boolean);
   return (
     <header className="flex shrink-0 flex-wrap items-center gap-x-3 border-b border-line bg-raised max-md:gap-x-1 md:h-14 md:flex-nowrap md:pr-4 md:pl-2">
-      <Link href={`/clients/${bundle.client.id}`} aria-label={`Back to ${bundle.client.name}`} className="grid size-11 shrink-0 place-items-center rounded-ui text-ink-soft hover:bg-leaf-pale hover:text-ink">
+      <Link
+        href={`/clients/${bundle.client.id}`}
+        aria-label={`Back to ${bundle.client.name}`}
+        className="grid size-11 shrink-0 place-items-center rounded-ui text-ink-soft hover:bg-leaf-pale hover:text-ink"
+      >
         <BackIcon />
       </Link>
       <div className="min-w-0 flex-1 xl:flex xl:items-center xl:gap-3">
         <h1 className="truncate text-lg leading-tight font-bold wide xl:shrink-0">{bundle.client.name}</h1>
         <p className="truncate text-sm leading-tight text-ink-soft narrow">{facts.join(' · ')}</p>
       </div>
-      <Button small look={facing ? 'primary' : 'quiet'} aria-pressed={facing} onClick={() => onFacing(!facing)}>{facing ? 'Turn back' : <>Turn<span className="max-md:sr-only"> to client</span></>}</Button>
+      <Button
+        small
+        look={facing ? 'primary' : 'quiet'}
+        aria-pressed={facing}
+        onClick={() => onFacing(!facing)}
+      >
+        {facing ? (
+          'Turn back'
+        ) : (
+          <>
+            Turn<span className="max-md:sr-only"> to client</span>
+          </>
+        )}
+      </Button>
       <Colleagues />
       <SaveMark />
       <UndoButtons />
       <ComfortMenu />
-      <nav aria-label="Steps of the visit" className="flex max-md:order-last max-md:h-11 max-md:basis-full max-md:overflow-x-auto max-md:border-t max-md:border-line md:h-full">
+      <nav
+        aria-label="Steps of the visit"
+        className="flex max-md:order-last max-md:h-11 max-md:basis-full max-md:overflow-x-auto max-md:border-t max-md:border-line md:h-full"
+      >
         {STEPS.map(({ path, name }) => (
           <StepLink
-            key={path} step={path} aria-current={path === step ? 'step' : undefined}
+            key={path}
+            step={path}
+            aria-current={path === step ? 'step' : undefined}
             className={`grid h-full place-items-center border-b-[3px] px-3 text-md xl:px-4 ${
               path === step ? 'border-leaf font-semibold' : 'border-transparent text-ink-soft hover:text-ink'
             }`}
@@ -103,15 +132,32 @@ function Header({ today, step, facing, onFacing }: HeaderProps) {
 function NotSaved() {
   const { save } = useVisit();
   if (save.state !== 'refused' || !save.problem) return null;
-  return <p role="alert" className="border-b border-line bg-rowan-pale px-4 py-2 text-base font-semibold text-rowan">Not saved. {save.problem}</p>;
+  return (
+    <p
+      role="alert"
+      className="border-b border-line bg-rowan-pale px-4 py-2 text-base font-semibold text-rowan"
+    >
+      Not saved. {save.problem}
+    </p>
+  );
 }
 
 function SaveMark() {
   const { save } = useVisit();
-  const words = { saved: 'Saved', waiting: 'Saving …', saving: 'Saving …', offline: 'Not saved yet', refused: 'Not saved' }[save.state];
+  const words = {
+    saved: 'Saved',
+    waiting: 'Saving …',
+    saving: 'Saving …',
+    offline: 'Not saved yet',
+    refused: 'Not saved',
+  }[save.state];
   const bad = save.state === 'offline' || save.state === 'refused';
   return (
-    <p role="status" className={`text-sm whitespace-nowrap ${bad ? 'font-semibold text-amber-bark' : 'text-ink-soft max-md:sr-only'}`} title={save.problem}>
+    <p
+      role="status"
+      className={`text-sm whitespace-nowrap ${bad ? 'font-semibold text-amber-bark' : 'text-ink-soft max-md:sr-only'}`}
+      title={save.problem}
+    >
       {words}
       {bad && save.problem && <span className="sr-only">: {save.problem}</span>}
     </p>
@@ -136,15 +182,28 @@ function UndoButtons() {
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   });
-  const look = 'grid size-11 place-items-center rounded-ui text-ink hover:bg-leaf-pale disabled:text-edge disabled:hover:bg-transparent';
+  const look =
+    'grid size-11 place-items-center rounded-ui text-ink hover:bg-leaf-pale disabled:text-edge disabled:hover:bg-transparent';
   return (
     <div className="flex">
-      <button type="button" className={look} onClick={visit.undo} disabled={!visit.undoLabel}
-        aria-label={undo ?? 'Undo'} title={undo}>
+      <button
+        type="button"
+        className={look}
+        onClick={visit.undo}
+        disabled={!visit.undoLabel}
+        aria-label={undo ?? 'Undo'}
+        title={undo}
+      >
         <UndoIcon />
       </button>
-      <button type="button" className={look} onClick={visit.redo} disabled={!visit.redoLabel}
-        aria-label={redo ?? 'Redo'} title={redo}>
+      <button
+        type="button"
+        className={look}
+        onClick={visit.redo}
+        disabled={!visit.redoLabel}
+        aria-label={redo ?? 'Redo'}
+        title={redo}
+      >
         <RedoIcon />
       </button>
     </div>

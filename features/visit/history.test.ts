@@ -2,9 +2,11 @@ import fc from 'fast-check';
 import { advance, held, historyOf, redo, undo, rebased, type History } from './history';
 
 const set = (value: number, gesture: string, at: number) => ({
-  value, step: { label: (before: number, after: number) => `${before} → ${after}`, gesture, at },
+  value,
+  step: { label: (before: number, after: number) => `${before} → ${after}`, gesture, at },
 });
-const run = (steps: ReturnType<typeof set>[]) => steps.reduce((h, { value, step }) => advance(h, value, step), historyOf(0));
+const run = (steps: ReturnType<typeof set>[]) =>
+  steps.reduce((h, { value, step }) => advance(h, value, step), historyOf(0));
 
 test('undo and redo walk the steps and say what they did', () => {
   const made = run([set(5, 'a', 0), set(8, 'b', 5000)]);
@@ -31,15 +33,20 @@ test('a pause, another gesture or an undo begins a new step', () => {
 
 test('undoing everything gives the first value, redoing everything the last', () => {
   fc.assert(
-    fc.property(fc.array(fc.tuple(fc.integer(), fc.constantFrom('a', 'b'), fc.integer({ min: 0, max: 3000 })), { maxLength: 40 }), (edits) => {
-      let at = 0;
-      const made = run(edits.map(([value, gesture, wait]) => set(value, gesture, (at += wait))));
-      let h = made;
-      for (let i = 0; i < 50; i += 1) h = undo(h);
-      expect(h.present).toBe(0);
-      for (let i = 0; i < 50; i += 1) h = redo(h);
-      expect(h.present).toBe(made.present);
-    }),
+    fc.property(
+      fc.array(fc.tuple(fc.integer(), fc.constantFrom('a', 'b'), fc.integer({ min: 0, max: 3000 })), {
+        maxLength: 40,
+      }),
+      (edits) => {
+        let at = 0;
+        const made = run(edits.map(([value, gesture, wait]) => set(value, gesture, (at += wait))));
+        let h = made;
+        for (let i = 0; i < 50; i += 1) h = undo(h);
+        expect(h.present).toBe(0);
+        for (let i = 0; i < 50; i += 1) h = redo(h);
+        expect(h.present).toBe(made.present);
+      },
+    ),
   );
 });
 
@@ -52,7 +59,8 @@ test('a drag is one step however slowly it goes; another drag of the same thing 
 });
 
 test('somebody else’s change goes into every step: stepping back undoes one’s own work only', () => {
-  const step = (history: History<{ n: number; m: number }>, n: number) => advance(history, { ...history.present, n }, { label: () => `n ${n}`, gesture: `${n}`, at: 0 });
+  const step = (history: History<{ n: number; m: number }>, n: number) =>
+    advance(history, { ...history.present, n }, { label: () => `n ${n}`, gesture: `${n}`, at: 0 });
   const own = undo(step(step(historyOf({ n: 0, m: 0 }), 1), 2));
   const seen: string[] = [];
   const after = rebased(own, (value, at) => {

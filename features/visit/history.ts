@@ -34,11 +34,18 @@ export function advance<T>(
   step: { label: (before: T, after: T) => string; gesture: string; at: number },
 ): History<T> {
   const last = history.past.at(-1);
-  const continues = last !== undefined && last.gesture === step.gesture && (isHeld(step.gesture) || step.at - last.at <= GESTURE_MS) && history.future.length === 0;
+  const continues =
+    last !== undefined &&
+    last.gesture === step.gesture &&
+    (isHeld(step.gesture) || step.at - last.at <= GESTURE_MS) &&
+    history.future.length === 0;
   const before = continues ? last.value : history.present;
   const earlier = continues ? history.past.slice(0, -1) : history.past.slice(-DEEPEST + 1);
   return {
-    past: [...earlier, { label: step.label(before, next), gesture: step.gesture, at: step.at, value: before }],
+    past: [
+      ...earlier,
+      { label: step.label(before, next), gesture: step.gesture, at: step.at, value: before },
+    ],
     present: next,
     future: [],
   };
@@ -64,7 +71,11 @@ export function redo<T>(history: History<T>): History<T> {
 export const replaced = <T>(present: T): History<T> => historyOf(present);
 
 /** Takes somebody else's change into every step, so that steps back undo one's own work and not theirs. */
-export function rebased<T>({ past, present, future }: History<T>, take: (value: T, at: 'now' | 'step') => T): History<T> {
-  const steps = (all: readonly Step<T>[]) => all.map((step) => ({ ...step, value: take(step.value, 'step') }));
+export function rebased<T>(
+  { past, present, future }: History<T>,
+  take: (value: T, at: 'now' | 'step') => T,
+): History<T> {
+  const steps = (all: readonly Step<T>[]) =>
+    all.map((step) => ({ ...step, value: take(step.value, 'step') }));
   return { past: steps(past), present: take(present, 'now'), future: steps(future) };
 }

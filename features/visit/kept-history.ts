@@ -20,7 +20,14 @@ const keyOf = (visitId: string) => `lattice/${visitId}/steps`;
 
 /** Keeps the steps and the selection of an open visit for the time that the window stays open. */
 export function keepHistory(visitId: string, { history, selected }: Kept): void {
-  const kept: Kept = { selected, history: { ...history, past: history.past.slice(-MOST_STEPS), future: history.future.slice(0, MOST_STEPS) } };
+  const kept: Kept = {
+    selected,
+    history: {
+      ...history,
+      past: history.past.slice(-MOST_STEPS),
+      future: history.future.slice(0, MOST_STEPS),
+    },
+  };
   try {
     sessionStorage.setItem(keyOf(visitId), JSON.stringify(kept));
   } catch {
@@ -44,8 +51,12 @@ export function keptHistory(visitId: string, present: VisitWork): Kept | undefin
     const kept = text ? (JSON.parse(text) as Kept) : undefined;
     if (!kept || differencesOf(kept.history.present, present).length > 0) return undefined;
     // What was done before the reload belongs to no gesture of now.
-    const before = <T extends { gesture: string }>(steps: readonly T[]) => steps.map((step) => ({ ...step, gesture: `kept ${step.gesture}` }));
-    return { selected: kept.selected, history: { past: before(kept.history.past), present, future: before(kept.history.future) } };
+    const before = <T extends { gesture: string }>(steps: readonly T[]) =>
+      steps.map((step) => ({ ...step, gesture: `kept ${step.gesture}` }));
+    return {
+      selected: kept.selected,
+      history: { past: before(kept.history.past), present, future: before(kept.history.future) },
+    };
   } catch {
     return undefined;
   }

@@ -29,7 +29,8 @@ export async function loadVisit(visitId: string): Promise<Visit | Unreadable | u
   try {
     return isId(visitId) ? await readVisit(person, visitId) : undefined;
   } catch (error) {
-    if (error instanceof UnreadableDocument) return { unreadable: error.message, parts: await brokenParts(person, visitId) };
+    if (error instanceof UnreadableDocument)
+      return { unreadable: error.message, parts: await brokenParts(person, visitId) };
     throw error;
   }
 }
@@ -42,7 +43,10 @@ export async function peekVisit(visitId: string): Promise<Visit | 'signed-out' |
 }
 
 /** One document of a visit as it is saved now. */
-export async function peekPart(visitId: string, part: VisitPart): Promise<Revised<unknown> | 'signed-out' | 'missing'> {
+export async function peekPart(
+  visitId: string,
+  part: VisitPart,
+): Promise<Revised<unknown> | 'signed-out' | 'missing'> {
   const person = await currentPerson();
   if (!person) return 'signed-out';
   return (isId(visitId) ? await readPart(person, visitId, part) : undefined) ?? 'missing';
@@ -70,13 +74,19 @@ type Base = Omit<Edit<unknown>, 'document'>;
  * @returns what came of it, or what is wrong with the document
  */
 export async function saveDocument(
-  person: Actor, visitId: string, part: VisitPart, base: Base, document: unknown,
+  person: Actor,
+  visitId: string,
+  part: VisitPart,
+  base: Base,
+  document: unknown,
 ): Promise<SaveResult | { problem: string }> {
   const take = <T>(read: Parsed<T>, save: (edit: Base & { document: T }) => Promise<SaveResult>) =>
     read.ok ? save({ ...base, document: read.value }) : Promise.resolve({ problem: read.problem });
   if (part === 'consult') {
     const read = parseConsult(document);
-    const future = read.ok ? futureProblem(read.value, today((await readHouse(person)).document.timeZone, new Date(serverNow()))) : undefined;
+    const future = read.ok
+      ? futureProblem(read.value, today((await readHouse(person)).document.timeZone, new Date(serverNow())))
+      : undefined;
     return future ? { problem: future } : take(read, (edit) => saveConsult(person, visitId, edit));
   }
   if (part === 'plan') return take(parsePlan(document), (edit) => savePlan(person, visitId, edit));

@@ -26,7 +26,18 @@ export function Ribbon() {
   const lit = useLit();
   // The head answers first; the ribbon follows within the same moment.
   const { plan, work } = useComputed();
-  return <Cells panels={plan.panels} units={work.units} bark={barkOf(consult.naturalLevel)} panel={selected.panel} chosen={selected.foil} lit={lit} onSelect={select} onLight={light} />;
+  return (
+    <Cells
+      panels={plan.panels}
+      units={work.units}
+      bark={barkOf(consult.naturalLevel)}
+      panel={selected.panel}
+      chosen={selected.foil}
+      lit={lit}
+      onSelect={select}
+      onLight={light}
+    />
+  );
 }
 
 interface CellsProps {
@@ -40,7 +51,16 @@ interface CellsProps {
   onLight(foil: string | undefined): void;
 }
 
-const Cells = memo(function Cells({ panels, units, bark, panel: current, chosen, lit, onSelect, onLight }: CellsProps) {
+const Cells = memo(function Cells({
+  panels,
+  units,
+  bark,
+  panel: current,
+  chosen,
+  lit,
+  onSelect,
+  onLight,
+}: CellsProps) {
   const [width, frame] = useWidth();
   const narrow = useNarrow();
   const groups = useMemo(() => grouped(panels, units), [panels, units]);
@@ -58,7 +78,11 @@ const Cells = memo(function Cells({ panels, units, bark, panel: current, chosen,
     );
   }
   return (
-    <footer ref={frame} aria-label="Foils in the order of work" className="h-[92px] shrink-0 overflow-x-auto overflow-y-hidden border-t border-line bg-raised px-4 pt-2">
+    <footer
+      ref={frame}
+      aria-label="Foils in the order of work"
+      className="h-[92px] shrink-0 overflow-x-auto overflow-y-hidden border-t border-line bg-raised px-4 pt-2"
+    >
       <div className="flex w-max" style={{ gap: GROUP_GAP }}>
         {groups.map(({ panel, units: own }) => {
           const foils = own.filter(({ kind }) => kind === 'foil').length;
@@ -68,25 +92,50 @@ const Cells = memo(function Cells({ panels, units, bark, panel: current, chosen,
           return (
             <div key={panel.id} className="relative" style={{ width: total }}>
               <button
-                type="button" onClick={() => onSelect(panel.id)} aria-pressed={current === panel.id}
+                type="button"
+                onClick={() => onSelect(panel.id)}
+                aria-pressed={current === panel.id}
                 className={`mb-1 flex w-full items-baseline gap-2 overflow-hidden rounded-[3px] text-sm narrow pointer-coarse:hidden ${current === panel.id ? 'font-bold text-leaf' : 'text-ink-soft hover:text-ink'}`}
               >
                 <PanelWords name={panel.name} foils={foils} between={own.length - foils} />
               </button>
               <div className="hidden h-6 pointer-coarse:block" />
               <svg
-                width={total} height={HEIGHT + LETTER} role="group" aria-label={`${panel.name}: ${foils} foils${own.length > foils ? ` and ${own.length - foils} between them` : ''}`} className="block cursor-pointer overflow-visible"
-                onPointerOver={(event) => onLight(foilOf(event))} onPointerLeave={() => onLight(undefined)}
+                width={total}
+                height={HEIGHT + LETTER}
+                role="group"
+                aria-label={`${panel.name}: ${foils} foils${own.length > foils ? ` and ${own.length - foils} between them` : ''}`}
+                className="block cursor-pointer overflow-visible"
+                onPointerOver={(event) => onLight(foilOf(event))}
+                onPointerLeave={() => onLight(undefined)}
                 onClick={(event) => onSelect(panel.id, foilOf(event))}
               >
                 {own.map(({ id, kind, letter, lifts, gather }, i) => (
                   <Cell
-                    key={id} id={id} foil={kind === 'foil'} x={starts[i]} width={cells[i]} gather={gather} bark={bark} deposits={!lifts} on={lit === id || chosen === id}
-                    letter={cells[i] >= 7.4 && (i === 0 || own[i - 1].letter !== letter || cells[i] >= 12) ? letter : undefined}
+                    key={id}
+                    id={id}
+                    foil={kind === 'foil'}
+                    x={starts[i]}
+                    width={cells[i]}
+                    gather={gather}
+                    bark={bark}
+                    deposits={!lifts}
+                    on={lit === id || chosen === id}
+                    letter={
+                      cells[i] >= 7.4 && (i === 0 || own[i - 1].letter !== letter || cells[i] >= 12)
+                        ? letter
+                        : undefined
+                    }
                   />
                 ))}
               </svg>
-              <ByFinger panel={panel} units={own} chosen={chosen} current={current === panel.id} onSelect={onSelect} />
+              <ByFinger
+                panel={panel}
+                units={own}
+                chosen={chosen}
+                current={current === panel.id}
+                onSelect={onSelect}
+              />
             </div>
           );
         })}
@@ -99,13 +148,28 @@ function PanelWords({ name, foils, between }: { name: string; foils: number; bet
   return (
     <>
       <span className="truncate">{name}</span>
-      <span className="ml-auto font-semibold text-ink">{foils}{between > 0 && ` + ${between}`}</span>
+      <span className="ml-auto font-semibold text-ink">
+        {foils}
+        {between > 0 && ` + ${between}`}
+      </span>
     </>
   );
 }
 
 /** By finger a panel is touched as a whole, and opens its foils at finger size. */
-function ByFinger({ panel, units, chosen, current, onSelect }: { panel: Panel; units: readonly WorkUnit[]; chosen: string | undefined; current: boolean; onSelect(panel: string, foil?: string): void }) {
+function ByFinger({
+  panel,
+  units,
+  chosen,
+  current,
+  onSelect,
+}: {
+  panel: Panel;
+  units: readonly WorkUnit[];
+  chosen: string | undefined;
+  current: boolean;
+  onSelect(panel: string, foil?: string): void;
+}) {
   const [open, setOpen] = useState(false);
   const foils = units.filter(({ kind }) => kind === 'foil');
   return (
@@ -117,19 +181,28 @@ function ByFinger({ panel, units, chosen, current, onSelect }: { panel: Panel; u
         <PanelWords name={panel.name} foils={foils.length} between={units.length - foils.length} />
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content side="top" align="start" collisionPadding={8} aria-label={`Foils of ${panel.name}`} className="z-40 max-h-[56dvh] w-[min(30rem,94vw)] overflow-y-auto rounded-[8px] border border-line bg-raised p-2 shadow-2xl">
+        <Popover.Content
+          side="top"
+          align="start"
+          collisionPadding={8}
+          aria-label={`Foils of ${panel.name}`}
+          className="z-40 max-h-[56dvh] w-[min(30rem,94vw)] overflow-y-auto rounded-[8px] border border-line bg-raised p-2 shadow-2xl"
+        >
           <ol className="flex flex-wrap gap-1">
             {foils.map(({ id, number, letter }) => (
               <li key={id}>
                 <button
-                  type="button" aria-pressed={id === chosen} aria-label={`Foil ${number}, ${letter}`}
+                  type="button"
+                  aria-pressed={id === chosen}
+                  aria-label={`Foil ${number}, ${letter}`}
                   onClick={() => {
                     onSelect(panel.id, id);
                     setOpen(false);
                   }}
                   className={`grid h-[3rem] w-[3rem] place-items-center rounded-ui border leading-none ${id === chosen ? 'border-leaf bg-leaf text-on-leaf' : 'border-edge bg-field'}`}
                 >
-                  <b>{number}</b><span className="text-xs">{letter}</span>
+                  <b>{number}</b>
+                  <span className="text-xs">{letter}</span>
                 </button>
               </li>
             ))}
@@ -164,10 +237,29 @@ const Cell = memo(
     return (
       <g data-foil={foil ? id : undefined} data-unit={id} transform={`translate(${x} 0)`}>
         <rect width={width} height={HEIGHT + LETTER} fill="transparent" />
-        <rect x={0.75} y={top} width={Math.max(0.8, width - 1.5)} height={HEIGHT - top} rx={2} fill={bark} stroke={on ? 'var(--color-leaf)' : 'none'} strokeWidth={3} paintOrder="stroke" />
-        <g transform={`translate(0 ${top})`}><FoilGlyph gather={gather} width={width} height={HEIGHT - top} deposits={deposits} /></g>
+        <rect
+          x={0.75}
+          y={top}
+          width={Math.max(0.8, width - 1.5)}
+          height={HEIGHT - top}
+          rx={2}
+          fill={bark}
+          stroke={on ? 'var(--color-leaf)' : 'none'}
+          strokeWidth={3}
+          paintOrder="stroke"
+        />
+        <g transform={`translate(0 ${top})`}>
+          <FoilGlyph gather={gather} width={width} height={HEIGHT - top} deposits={deposits} />
+        </g>
         {letter !== undefined && (
-          <text x={width / 2} y={HEIGHT + 12} textAnchor="middle" fontSize="11" className="fill-ink-soft" fontWeight={on ? 700 : 500}>
+          <text
+            x={width / 2}
+            y={HEIGHT + 12}
+            textAnchor="middle"
+            fontSize="11"
+            className="fill-ink-soft"
+            fontWeight={on ? 700 : 500}
+          >
             {letter}
           </text>
         )}
@@ -176,10 +268,14 @@ const Cell = memo(
   },
   // Gathers of equal figures draw the same glyph, whichever computation they come from.
   ({ gather: a, ...before }, { gather: b, ...after }) =>
-    (a === b || JSON.stringify(a) === JSON.stringify(b)) && (Object.keys(before) as (keyof typeof before)[]).every((key) => before[key] === after[key]),
+    (a === b || JSON.stringify(a) === JSON.stringify(b)) &&
+    (Object.keys(before) as (keyof typeof before)[]).every((key) => before[key] === after[key]),
 );
 
-function grouped(panels: readonly Panel[], units: readonly WorkUnit[]): { panel: Panel; units: WorkUnit[] }[] {
+function grouped(
+  panels: readonly Panel[],
+  units: readonly WorkUnit[],
+): { panel: Panel; units: WorkUnit[] }[] {
   return panels
     .map((panel) => ({ panel, units: units.filter((unit) => unit.panel === panel.id) }))
     .filter((group) => group.units.length > 0);

@@ -5,7 +5,13 @@ import { PartSaver, type SaveState } from './saver';
 const VISIT = '0b9f1f6e-0d57-4a3f-9a57-5a8a6f0f3f10';
 interface Sent {
   readonly url: string;
-  readonly edit: { readonly baseRevision: number; readonly editId: string; readonly following: readonly string[]; readonly base?: unknown; readonly document: unknown };
+  readonly edit: {
+    readonly baseRevision: number;
+    readonly editId: string;
+    readonly following: readonly string[];
+    readonly base?: unknown;
+    readonly document: unknown;
+  };
   readonly keepalive: boolean;
   answer(with_: SaveAnswer | 'lost'): Promise<void>;
 }
@@ -15,7 +21,10 @@ let store: Map<string, string>;
 let states: [SaveState, string | undefined][];
 let stale: unknown[];
 let merged: unknown[];
-const real = { fetch: globalThis.fetch, localStorage: Object.getOwnPropertyDescriptor(globalThis, 'localStorage') };
+const real = {
+  fetch: globalThis.fetch,
+  localStorage: Object.getOwnPropertyDescriptor(globalThis, 'localStorage'),
+};
 
 beforeEach(() => {
   jest.useFakeTimers();
@@ -24,18 +33,28 @@ beforeEach(() => {
   states = [];
   stale = [];
   merged = [];
-  globalThis.fetch = ((url: string, { body, keepalive }: { body: string; keepalive: boolean }) => new Promise((resolve, reject) => {
-    sent.push({
-      url, edit: JSON.parse(body), keepalive,
-      answer: async (own) => {
-        if (own === 'lost') reject(new TypeError('network'));
-        else resolve({ json: async () => own });
-        // The answer is read in two steps.
-        for (let i = 0; i < 5; i += 1) await Promise.resolve();
-      },
-    });
-  })) as unknown as typeof fetch;
-  Object.defineProperty(globalThis, 'localStorage', { configurable: true, value: { getItem: (key: string) => store.get(key) ?? null, setItem: (key: string, text: string) => void store.set(key, text), removeItem: (key: string) => void store.delete(key) } });
+  globalThis.fetch = ((url: string, { body, keepalive }: { body: string; keepalive: boolean }) =>
+    new Promise((resolve, reject) => {
+      sent.push({
+        url,
+        edit: JSON.parse(body),
+        keepalive,
+        answer: async (own) => {
+          if (own === 'lost') reject(new TypeError('network'));
+          else resolve({ json: async () => own });
+          // The answer is read in two steps.
+          for (let i = 0; i < 5; i += 1) await Promise.resolve();
+        },
+      });
+    })) as unknown as typeof fetch;
+  Object.defineProperty(globalThis, 'localStorage', {
+    configurable: true,
+    value: {
+      getItem: (key: string) => store.get(key) ?? null,
+      setItem: (key: string, text: string) => void store.set(key, text),
+      removeItem: (key: string) => void store.delete(key),
+    },
+  });
 });
 afterEach(() => {
   jest.useRealTimers();
@@ -45,11 +64,17 @@ afterEach(() => {
 });
 
 const BASE = { n: 0, m: 0 };
-const saver = (revision = 3) => new PartSaver(VISIT, 'plan', { revision, document: BASE }, {
-  onState: (state, problem) => void states.push([state, problem]),
-  onRefused: ({ document }) => void stale.push(document),
-  onMerged: (...own) => void merged.push(own),
-});
+const saver = (revision = 3) =>
+  new PartSaver(
+    VISIT,
+    'plan',
+    { revision, document: BASE },
+    {
+      onState: (state, problem) => void states.push([state, problem]),
+      onRefused: ({ document }) => void stale.push(document),
+      onMerged: (...own) => void merged.push(own),
+    },
+  );
 const now = () => states.at(-1)?.[0];
 const kept = () => readBackup(VISIT, 'plan')?.document;
 
@@ -64,7 +89,11 @@ test('a moment after the last change the newest edit is sent, once, on the revis
   expect(kept()).toEqual({ n: 2 });
   jest.advanceTimersByTime(1);
   expect(sent).toHaveLength(1);
-  expect(sent[0]).toMatchObject({ url: `/api/visits/${VISIT}/plan`, keepalive: false, edit: { baseRevision: 3, base: BASE, document: { n: 2 }, following: [] } });
+  expect(sent[0]).toMatchObject({
+    url: `/api/visits/${VISIT}/plan`,
+    keepalive: false,
+    edit: { baseRevision: 3, base: BASE, document: { n: 2 }, following: [] },
+  });
   expect(own.dirty).toBe(true);
   await sent[0].answer({ ok: true, revision: 4 });
   expect([own.dirty, own.baseRevision, now(), kept()]).toEqual([false, 4, 'saved', undefined]);
@@ -114,7 +143,11 @@ test('an edit after one whose answer was lost names it: it may have been taken',
   await sent[0].answer('lost');
   own.put({ n: 2 });
   jest.advanceTimersByTime(350);
-  expect(sent[1].edit).toMatchObject({ baseRevision: 3, document: { n: 2 }, following: [sent[0].edit.editId] });
+  expect(sent[1].edit).toMatchObject({
+    baseRevision: 3,
+    document: { n: 2 },
+    following: [sent[0].edit.editId],
+  });
   await sent[1].answer({ ok: true, revision: 5 });
   own.put({ n: 3 });
   jest.advanceTimersByTime(350);
@@ -152,8 +185,16 @@ test('an edit that was saved together with somebody else’s is told with what i
   // What was changed meanwhile keeps what the other changed.
   expect(sent[1].edit).toMatchObject({ baseRevision: 6, base: { n: 1, m: 5 }, document: { n: 2, m: 5 } });
   const [{ edit }] = sent.slice(1);
-  await sent[1].answer({ ok: true, revision: 8, merged: { document: { n: 7, m: 5 }, draft: { n: 2, m: 5 } } });
-  expect(merged[1]).toEqual([{ n: 2, m: 5 }, { n: 7, m: 5 }, { document: { n: 2, m: 5 }, editId: edit.editId }]);
+  await sent[1].answer({
+    ok: true,
+    revision: 8,
+    merged: { document: { n: 7, m: 5 }, draft: { n: 2, m: 5 } },
+  });
+  expect(merged[1]).toEqual([
+    { n: 2, m: 5 },
+    { n: 7, m: 5 },
+    { document: { n: 2, m: 5 }, editId: edit.editId },
+  ]);
   expect([own.base, own.baseRevision, own.dirty, kept()]).toEqual([{ n: 7, m: 5 }, 8, false, undefined]);
 });
 
@@ -201,7 +242,18 @@ test('leaving the page sends what waits at once, in a request that outlives it',
 
 test('a browser that keeps nothing saves all the same; what it kept broken is left alone', async () => {
   const warned = jest.spyOn(console, 'warn').mockImplementation(() => undefined);
-  Object.defineProperty(globalThis, 'localStorage', { configurable: true, value: { getItem: () => '{"baseRevision":"x"}', setItem: () => { throw new Error('full'); }, removeItem: () => { throw new Error('full'); } } });
+  Object.defineProperty(globalThis, 'localStorage', {
+    configurable: true,
+    value: {
+      getItem: () => '{"baseRevision":"x"}',
+      setItem: () => {
+        throw new Error('full');
+      },
+      removeItem: () => {
+        throw new Error('full');
+      },
+    },
+  });
   const own = saver();
   expect(own.leftOver()).toBeUndefined();
   own.put({ n: 1 });

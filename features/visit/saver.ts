@@ -68,7 +68,16 @@ export class PartSaver {
 
   /** Hands an edit over for saving. */
   put(document: unknown): void {
-    this.wait({ baseRevision: this.saved.revision, editId: crypto.randomUUID(), base: this.saved.document, document, following: this.unanswered }, WAIT_MS);
+    this.wait(
+      {
+        baseRevision: this.saved.revision,
+        editId: crypto.randomUUID(),
+        base: this.saved.document,
+        document,
+        following: this.unanswered,
+      },
+      WAIT_MS,
+    );
   }
 
   /** Goes on with an edit left over from a window that closed. */
@@ -93,7 +102,8 @@ export class PartSaver {
   async settled(): Promise<void> {
     this.retryNow();
     const until = Date.now() + SETTLE_MS;
-    while (this.dirty && this.failures === 0 && Date.now() < until) await new Promise((again) => setTimeout(again, 30));
+    while (this.dirty && this.failures === 0 && Date.now() < until)
+      await new Promise((again) => setTimeout(again, 30));
   }
 
   retryNow(): void {
@@ -138,7 +148,10 @@ export class PartSaver {
 
   private settle(edit: Backup, answer: SaveAnswer | undefined, away?: string): void {
     if (!answer) {
-      this.handlers.onState('offline', away ?? 'No connection: your work is kept on this device and saved when it is back.');
+      this.handlers.onState(
+        'offline',
+        away ?? 'No connection: your work is kept on this device and saved when it is back.',
+      );
       this.schedule(RETRY_MS[Math.min(this.failures, RETRY_MS.length - 1)]);
       this.failures += 1;
       return;
@@ -150,8 +163,13 @@ export class PartSaver {
       this.saved = { revision: answer.revision, document: merged ? merged.document : edit.document };
       this.unanswered = [];
       this.pending = newer && {
-        ...newer, baseRevision: answer.revision, following: [], base: this.saved.document,
-        document: merged ? mergeEdits(edit.document, newer.document, merged.document, 'mine').document : newer.document,
+        ...newer,
+        baseRevision: answer.revision,
+        following: [],
+        base: this.saved.document,
+        document: merged
+          ? mergeEdits(edit.document, newer.document, merged.document, 'mine').document
+          : newer.document,
       };
       if (this.pending) {
         writeBackup(this.visitId, this.part, this.pending);
@@ -160,7 +178,12 @@ export class PartSaver {
         clearBackup(this.visitId, this.part);
         this.handlers.onState('saved');
       }
-      if (merged) this.handlers.onMerged(edit.document, merged.document, merged.draft === null ? undefined : { document: merged.draft, editId: edit.editId });
+      if (merged)
+        this.handlers.onMerged(
+          edit.document,
+          merged.document,
+          merged.draft === null ? undefined : { document: merged.draft, editId: edit.editId },
+        );
       return;
     }
     if (answer.reason === 'stale' || answer.reason === 'signed') {

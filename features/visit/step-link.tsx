@@ -34,10 +34,13 @@ export function useWay(): void {
 export function useGoToStep(): (step: Step) => void {
   const { bundle } = useVisit();
   const router = useRouter();
-  return useCallback((step) => {
-    if (step === 'chair') return router.push(hrefOf(bundle.id, step));
-    way.go(hrefOf(bundle.id, step));
-  }, [bundle.id, router]);
+  return useCallback(
+    (step) => {
+      if (step === 'chair') return router.push(hrefOf(bundle.id, step));
+      way.go(hrefOf(bundle.id, step));
+    },
+    [bundle.id, router],
+  );
 }
 
 /** A link to a step of the open visit. */
@@ -46,7 +49,15 @@ export function StepLink({ step, ...rest }: { step: Step } & Omit<ComponentProps
   const go = useGoToStep();
   const onClick = (event: MouseEvent) => {
     // Another tab is the browser's business.
-    if (event.defaultPrevented || event.button !== 0 || event.metaKey || event.ctrlKey || event.shiftKey || event.altKey) return;
+    if (
+      event.defaultPrevented ||
+      event.button !== 0 ||
+      event.metaKey ||
+      event.ctrlKey ||
+      event.shiftKey ||
+      event.altKey
+    )
+      return;
     event.preventDefault();
     go(step);
   };

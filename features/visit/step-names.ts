@@ -12,8 +12,10 @@ export type Step = (typeof STEPS)[number]['path'];
 /** Those that are drawn within the page of the visit; Chair is a page of its own. */
 export type VisitStep = Exclude<Step, 'chair'>;
 
-export const isVisitStep = (step: string): step is VisitStep => step !== 'chair' && STEPS.some(({ path }) => path === step);
+export const isVisitStep = (step: string): step is VisitStep =>
+  step !== 'chair' && STEPS.some(({ path }) => path === step);
 export const stepName = (step: string): string => STEPS.find(({ path }) => path === step)?.name ?? '';
 
 /** Where a step of a visit is. */
-export const hrefOf = (visitId: string, step: Step): string => (step === 'chair' ? `/chair?visit=${visitId}` : `/visits/${visitId}/${step}`);
+export const hrefOf = (visitId: string, step: Step): string =>
+  step === 'chair' ? `/chair?visit=${visitId}` : `/visits/${visitId}/${step}`;

@@ -1,8 +1,27 @@
 'use client';
 
 import equal from 'fast-deep-equal';
-import { createContext, useCallback, useContext, useEffect, useLayoutEffect, useMemo, useReducer, useRef, useState, type ReactNode } from 'react';
-import { differencesOf, mergeEdits, parseConsult, parseMix, parseOutcome, parsePlan, type Difference } from '@/core/formats';
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useReducer,
+  useRef,
+  useState,
+  type ReactNode,
+} from 'react';
+import {
+  differencesOf,
+  mergeEdits,
+  parseConsult,
+  parseMix,
+  parseOutcome,
+  parsePlan,
+  type Difference,
+} from '@/core/formats';
 import { makeHead } from '@/core/head';
 import { withPanelOf, type ComputedPlan, type Plan } from '@/core/pattern';
 import { withProducts, type Consult, type Outcome, type VisitMix } from '@/core/visit';
@@ -37,9 +56,21 @@ interface VisitContext {
   readonly save: { readonly state: SaveState; readonly problem?: string };
   readonly drafts: readonly OpenDraft[];
   readonly selected: { readonly panel: string; readonly foil?: string };
-  editConsult(label: string | ((before: Consult, after: Consult) => string), change: (consult: Consult) => Consult, gesture?: string): void;
-  editPlan(label: string | ((before: Plan, after: Plan) => string), change: (plan: Plan) => Plan, gesture?: string): void;
-  editMix(label: string | ((before: VisitMix, after: VisitMix) => string), change: (mix: VisitMix) => VisitMix, gesture?: string): void;
+  editConsult(
+    label: string | ((before: Consult, after: Consult) => string),
+    change: (consult: Consult) => Consult,
+    gesture?: string,
+  ): void;
+  editPlan(
+    label: string | ((before: Plan, after: Plan) => string),
+    change: (plan: Plan) => Plan,
+    gesture?: string,
+  ): void;
+  editMix(
+    label: string | ((before: VisitMix, after: VisitMix) => string),
+    change: (mix: VisitMix) => VisitMix,
+    gesture?: string,
+  ): void;
   /** Several documents in one step. */
   editVisit(label: string, change: (work: VisitWork) => VisitWork): void;
   saveOutcome(outcome: Outcome): void;
@@ -62,7 +93,21 @@ interface VisitContext {
 /** What can be done with a visit: the same functions for as long as it is open. */
 type VisitActions = Pick<
   VisitContext,
-  'editConsult' | 'editPlan' | 'editMix' | 'editVisit' | 'saveOutcome' | 'flush' | 'reload' | 'heard' | 'undo' | 'redo' | 'select' | 'light' | 'takeDraft' | 'takeDraftPanel' | 'dropDraft'
+  | 'editConsult'
+  | 'editPlan'
+  | 'editMix'
+  | 'editVisit'
+  | 'saveOutcome'
+  | 'flush'
+  | 'reload'
+  | 'heard'
+  | 'undo'
+  | 'redo'
+  | 'select'
+  | 'light'
+  | 'takeDraft'
+  | 'takeDraftPanel'
+  | 'dropDraft'
 >;
 
 const Context = createContext<VisitContext | null>(null);
@@ -79,7 +124,13 @@ export function useVisit(): VisitContext {
 }
 
 type Action =
-  | { kind: 'edit'; change(work: VisitWork): VisitWork; label(before: VisitWork, after: VisitWork): string; gesture: string; at: number }
+  | {
+      kind: 'edit';
+      change(work: VisitWork): VisitWork;
+      label(before: VisitWork, after: VisitWork): string;
+      gesture: string;
+      at: number;
+    }
   | { kind: 'undo' }
   | { kind: 'redo' }
   | { kind: 'replace'; work: VisitWork }
@@ -96,10 +147,15 @@ function reduce(history: History<VisitWork>, action: Action): History<VisitWork>
   if (action.kind === 'undo') return undo(history);
   if (action.kind === 'redo') return redo(history);
   if (action.kind === 'replace') return replaced(action.work);
-  if (action.kind === 'rebase') return rebased(history, (work, at) => joined(withSaved(work, action.changes, at === 'now' ? 'mine' : 'theirs')));
+  if (action.kind === 'rebase')
+    return rebased(history, (work, at) =>
+      joined(withSaved(work, action.changes, at === 'now' ? 'mine' : 'theirs')),
+    );
   const next = joined(action.change(history.present));
   // Measures that belong to no head cannot be drawn: such an edit is not taken.
-  return next.plan.head === history.present.plan.head || isHead(next.plan) ? advance(history, next, action) : history;
+  return next.plan.head === history.present.plan.head || isHead(next.plan)
+    ? advance(history, next, action)
+    : history;
 }
 
 /** Somebody else's changes in a version of the visit. Where both changed the same thing: what is under the hand stands, steps back and forth follow theirs. */
@@ -130,13 +186,26 @@ function joined(work: VisitWork): VisitWork {
 }
 
 const same = (a: unknown, b: unknown) => a === b || differencesOf(a, b).length === 0;
-const workOf = (bundle: VisitBundle): VisitWork => joined({ consult: bundle.consult.document, plan: bundle.plan.document, mix: bundle.mix.document });
+const workOf = (bundle: VisitBundle): VisitWork =>
+  joined({ consult: bundle.consult.document, plan: bundle.plan.document, mix: bundle.mix.document });
 /** When the hand moved, ms: a slow page hears of it later, and one gesture must not become several for that. */
 const handAt = () => window.event?.timeStamp ?? performance.now();
 const WORK_PARTS = ['consult', 'plan', 'mix'] as const;
 type WorkPart = (typeof WORK_PARTS)[number];
 /** What stands beside the documents. */
-const FACTS = ['client', 'range', 'uses', 'previous', 'foiled', 'begunAt', 'used', 'safety', 'answers', 'history', 'signOff'] as const satisfies readonly (keyof VisitBundle)[];
+const FACTS = [
+  'client',
+  'range',
+  'uses',
+  'previous',
+  'foiled',
+  'begunAt',
+  'used',
+  'safety',
+  'answers',
+  'history',
+  'signOff',
+] as const satisfies readonly (keyof VisitBundle)[];
 
 /** A visit with the facts of a later reading; the very same where none of them changed, so that nothing is computed anew. */
 function withFacts(before: VisitBundle, fresh: VisitBundle): VisitBundle {
@@ -147,7 +216,11 @@ function withFacts(before: VisitBundle, fresh: VisitBundle): VisitBundle {
 const READ = { consult: parseConsult, plan: parsePlan, mix: parseMix } as const;
 
 /** What is shown of an edit that was left over: with what others saved since, where its base is known. */
-function leftIn(part: WorkPart, { baseRevision, base, document }: Backup, saver: PartSaver): Partial<VisitWork> {
+function leftIn(
+  part: WorkPart,
+  { baseRevision, base, document }: Backup,
+  saver: PartSaver,
+): Partial<VisitWork> {
   const isNewest = baseRevision === saver.baseRevision;
   if (!isNewest && base === undefined) return {};
   const read = READ[part](isNewest ? document : mergeEdits(base, document, saver.base, 'mine').document);
@@ -158,7 +231,10 @@ function leftIn(part: WorkPart, { baseRevision, base, document }: Backup, saver:
 const NO_OUTCOME: Revised<unknown> = { revision: 0, document: undefined };
 /** A moment after what was saved, so that a row of edits is kept once. */
 const KEEP_MS = 400;
-const savedOf = <T,>(saver: PartSaver): Revised<T> => ({ revision: saver.baseRevision, document: saver.base as T });
+const savedOf = <T,>(saver: PartSaver): Revised<T> => ({
+  revision: saver.baseRevision,
+  document: saver.base as T,
+});
 const WORST_FIRST: readonly SaveState[] = ['refused', 'offline', 'saving', 'waiting', 'saved'];
 
 interface VisitProviderProps {
@@ -187,18 +263,32 @@ function OpenVisit({ initial, children }: { initial: VisitBundle; children: Reac
   const [bundle, setBundle] = useState(initial);
   // Steps back and what was selected survive a reload.
   const [kept] = useState(() => keptHistory(initial.id, workOf(initial)));
-  const [history, dispatch] = useReducer(reduce, initial, (first) => kept?.history ?? historyOf(workOf(first)));
+  const [history, dispatch] = useReducer(
+    reduce,
+    initial,
+    (first) => kept?.history ?? historyOf(workOf(first)),
+  );
   const [outcome, setOutcome] = useState(initial.outcome);
-  const [states, setStates] = useState<Partial<Record<VisitPart, { state: SaveState; problem?: string }>>>({});
-  const [refusedHere, setRefusedHere] = useState<readonly { part: VisitPart; editId: string; document: unknown }[]>(initial.drafts);
-  const [selected, select] = useState<Selected>(kept?.selected ?? { panel: initial.plan.document.panels[0]?.id ?? '' });
+  const [states, setStates] = useState<Partial<Record<VisitPart, { state: SaveState; problem?: string }>>>(
+    {},
+  );
+  const [refusedHere, setRefusedHere] = useState<
+    readonly { part: VisitPart; editId: string; document: unknown }[]
+  >(initial.drafts);
+  const [selected, select] = useState<Selected>(
+    kept?.selected ?? { panel: initial.plan.document.panels[0]?.id ?? '' },
+  );
   const [lit, light] = useState<string>();
 
   const { consult, plan, mix } = history.present;
   const computed = useMemo(() => visitEngine.pattern(plan), [plan]);
 
   // What the server holds, so that only true changes are sent.
-  const sent = useRef<Record<WorkPart, unknown>>({ consult, plan: initial.plan.document, mix: initial.mix.document });
+  const sent = useRef<Record<WorkPart, unknown>>({
+    consult,
+    plan: initial.plan.document,
+    mix: initial.mix.document,
+  });
   const outcomeSent = useRef<Outcome | null>(null);
   const savers = useRef<Record<VisitPart, PartSaver> | null>(null);
   const range = useRef(initial.range);
@@ -237,17 +327,20 @@ function OpenVisit({ initial, children }: { initial: VisitBundle; children: Reac
     }
   }, []);
 
-  const ask = useCallback(async <T,>(path: string): Promise<T | undefined> => {
-    try {
-      const response = await fetch(`/api/visits/${initial.id}${path}`, { cache: 'no-store' });
-      const answer = response.ok ? ((await response.json()) as T) : undefined;
-      setReached(response.status < 500);
-      return answer;
-    } catch {
-      setReached(false);
-      return undefined;
-    }
-  }, [initial.id]);
+  const ask = useCallback(
+    async <T,>(path: string): Promise<T | undefined> => {
+      try {
+        const response = await fetch(`/api/visits/${initial.id}${path}`, { cache: 'no-store' });
+        const answer = response.ok ? ((await response.json()) as T) : undefined;
+        setReached(response.status < 500);
+        return answer;
+      } catch {
+        setReached(false);
+        return undefined;
+      }
+    },
+    [initial.id],
+  );
   const fetchVisit = useCallback(() => ask<VisitBundle>(''), [ask]);
 
   /** Takes over what colleagues saved, unless something of ours still waits to be saved. */
@@ -265,9 +358,12 @@ function OpenVisit({ initial, children }: { initial: VisitBundle; children: Reac
   // Newest revisions that were heard of: what somebody else saved is fetched as soon as nothing of ours is under way.
   const newest = useRef<Partial<Record<VisitPart, number>>>({});
   const catchUp = useCallback(() => {
-    const isNewer = (part: VisitPart, revision: number) => savers.current !== null && !savers.current[part].dirty && revision > savers.current[part].baseRevision;
+    const isNewer = (part: VisitPart, revision: number) =>
+      savers.current !== null && !savers.current[part].dirty && revision > savers.current[part].baseRevision;
     for (const part of VISIT_PARTS.filter((own) => isNewer(own, newest.current[own] ?? 0))) {
-      void ask<Revised<unknown>>(`/${part}`).then((saved) => saved && isNewer(part, saved.revision) && adopt({ [part]: saved }));
+      void ask<Revised<unknown>>(`/${part}`).then(
+        (saved) => saved && isNewer(part, saved.revision) && adopt({ [part]: saved }),
+      );
     }
   }, [ask, adopt]);
 
@@ -288,7 +384,8 @@ function OpenVisit({ initial, children }: { initial: VisitBundle; children: Reac
         },
         onMerged: (from, to, draft) => {
           if (draft) setRefusedHere((all) => [...all, { part, ...draft }]);
-          if (part === 'outcome') return setOutcome({ revision: own.outcome.baseRevision, document: to as Outcome });
+          if (part === 'outcome')
+            return setOutcome({ revision: own.outcome.baseRevision, document: to as Outcome });
           sent.current[part] = to;
           dispatch({ kind: 'rebase', changes: [{ part, from, to }] });
         },
@@ -315,7 +412,8 @@ function OpenVisit({ initial, children }: { initial: VisitBundle; children: Reac
       saver.resume(edit);
     }
     Object.assign(sent.current, left);
-    if (Object.keys(left).length > 0) dispatch({ kind: 'replace', work: joined({ ...present.current, ...left }) });
+    if (Object.keys(left).length > 0)
+      dispatch({ kind: 'replace', work: joined({ ...present.current, ...left }) });
     void refresh();
 
     const onVisible = () => document.visibilityState === 'visible' && void refresh();
@@ -351,7 +449,14 @@ function OpenVisit({ initial, children }: { initial: VisitBundle; children: Reac
   useEffect(() => {
     const timer = setTimeout(() => {
       const own = savers.current;
-      if (own) void keepVisit({ ...bundle, consult: savedOf(own.consult), plan: savedOf(own.plan), mix: savedOf(own.mix), outcome: own.outcome.baseRevision > 0 ? savedOf(own.outcome) : null });
+      if (own)
+        void keepVisit({
+          ...bundle,
+          consult: savedOf(own.consult),
+          plan: savedOf(own.plan),
+          mix: savedOf(own.mix),
+          outcome: own.outcome.baseRevision > 0 ? savedOf(own.outcome) : null,
+        });
     }, KEEP_MS);
     return () => clearTimeout(timer);
   }, [bundle, states]);
@@ -362,8 +467,11 @@ function OpenVisit({ initial, children }: { initial: VisitBundle; children: Reac
       const fresh = await fetchVisit();
       if (fresh) setBundle((before) => withFacts(before, fresh));
     };
-    const edit = (label: (before: VisitWork, after: VisitWork) => string, change: (work: VisitWork) => VisitWork, gesture: string) =>
-      !signed.current && dispatch({ kind: 'edit', change, label, gesture, at: handAt() });
+    const edit = (
+      label: (before: VisitWork, after: VisitWork) => string,
+      change: (work: VisitWork) => VisitWork,
+      gesture: string,
+    ) => !signed.current && dispatch({ kind: 'edit', change, label, gesture, at: handAt() });
     const dropDraft = (draft: OpenDraft) => {
       setRefusedHere((all) => all.filter(({ editId }) => editId !== draft.editId));
       void discardDraft(initial.id, draft.part, draft.editId);
@@ -423,7 +531,11 @@ function OpenVisit({ initial, children }: { initial: VisitBundle; children: Reac
         if (part !== 'outcome') {
           const read = READ[part](draft.document);
           if (!read.ok) return;
-          edit(() => 'taking over your draft', (work) => ({ ...work, [part]: read.value }), crypto.randomUUID());
+          edit(
+            () => 'taking over your draft',
+            (work) => ({ ...work, [part]: read.value }),
+            crypto.randomUUID(),
+          );
         } else {
           const read = parseOutcome(draft.document);
           if (!read.ok) return;
@@ -435,8 +547,13 @@ function OpenVisit({ initial, children }: { initial: VisitBundle; children: Reac
       takeDraftPanel: (draft, panel) => {
         const read = parsePlan(draft.document);
         if (!read.ok) return;
-        const name = (plan: Plan) => [...read.value.panels, ...plan.panels].find(({ id }) => id === panel)?.name ?? panel;
-        edit((before) => `${name(before.plan)} from your draft`, (work) => ({ ...work, plan: withPanelOf(work.plan, read.value, panel) }), crypto.randomUUID());
+        const name = (plan: Plan) =>
+          [...read.value.panels, ...plan.panels].find(({ id }) => id === panel)?.name ?? panel;
+        edit(
+          (before) => `${name(before.plan)} from your draft`,
+          (work) => ({ ...work, plan: withPanelOf(work.plan, read.value, panel) }),
+          crypto.randomUUID(),
+        );
       },
       dropDraft,
     };
@@ -448,11 +565,29 @@ function OpenVisit({ initial, children }: { initial: VisitBundle; children: Reac
       .map((draft) => ({ ...draft, differences: differencesOf(draft.document, saved[draft.part]) }))
       .filter((draft) => draft.differences.length > 0);
   }, [refusedHere, consult, plan, mix, outcome]);
-  const save = useMemo(() => Object.values(states).sort((a, b) => WORST_FIRST.indexOf(a.state) - WORST_FIRST.indexOf(b.state))[0] ?? ({ state: 'saved' } as const), [states]);
+  const save = useMemo(
+    () =>
+      Object.values(states).sort((a, b) => WORST_FIRST.indexOf(a.state) - WORST_FIRST.indexOf(b.state))[0] ??
+      ({ state: 'saved' } as const),
+    [states],
+  );
   const undoLabel = history.past.at(-1)?.label;
   const redoLabel = history.future[0]?.label;
   const value = useMemo<VisitContext>(
-    () => ({ ...actions, bundle, consult, plan, mix, computed, outcome, undoLabel, redoLabel, save, drafts, selected }),
+    () => ({
+      ...actions,
+      bundle,
+      consult,
+      plan,
+      mix,
+      computed,
+      outcome,
+      undoLabel,
+      redoLabel,
+      save,
+      drafts,
+      selected,
+    }),
     [actions, bundle, consult, plan, mix, computed, outcome, undoLabel, redoLabel, save, drafts, selected],
   );
 

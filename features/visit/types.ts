@@ -22,7 +22,12 @@ export interface VisitBundle {
   /** When the server read it, ms. */
   readonly readAt: number;
   readonly heldOn: string;
-  readonly client: { readonly id: string; readonly name: string; readonly note: string; readonly bornOn: string | null };
+  readonly client: {
+    readonly id: string;
+    readonly name: string;
+    readonly note: string;
+    readonly bornOn: string | null;
+  };
   readonly personName: string;
   readonly salonName: string;
   readonly consult: Revised<Consult>;
@@ -33,8 +38,18 @@ export interface VisitBundle {
   /** Used against predicted of this visit’s colourist, oldest first. */
   readonly uses: readonly number[];
   readonly outcome: Revised<Outcome> | null;
-  readonly drafts: readonly { readonly part: VisitPart; readonly editId: string; readonly document: unknown; readonly keptAt: string }[];
-  readonly previous: { readonly heldOn: string; readonly outcome: Outcome; readonly consult: Consult; readonly plan: Plan } | null;
+  readonly drafts: readonly {
+    readonly part: VisitPart;
+    readonly editId: string;
+    readonly document: unknown;
+    readonly keptAt: string;
+  }[];
+  readonly previous: {
+    readonly heldOn: string;
+    readonly outcome: Outcome;
+    readonly consult: Consult;
+    readonly plan: Plan;
+  } | null;
   /** The last recorded visit before this one that had foils: the same, unless only a toner was put on since. */
   readonly foiled: { readonly heldOn: string; readonly outcome: Outcome; readonly plan: Plan } | null;
   /** When the service began; null before. */
@@ -43,12 +58,22 @@ export interface VisitBundle {
   readonly used: UsedMix;
   readonly safety: Safety;
   /** What the client answered on their own page and nobody took over yet. */
-  readonly answers: { readonly id: string; readonly document: ClientAnswers; readonly changedAt: string; readonly sentAt: string | null } | null;
+  readonly answers: {
+    readonly id: string;
+    readonly document: ClientAnswers;
+    readonly changedAt: string;
+    readonly sentAt: string | null;
+  } | null;
   /** The client’s other visits, as far as growth goes by them. */
   readonly history: readonly GrowthVisit[];
   readonly signOff: {
     readonly signed: { readonly at: string; readonly by: string } | null;
-    readonly addenda: readonly { readonly id: string; readonly at: string; readonly by: string; readonly words: string }[];
+    readonly addenda: readonly {
+      readonly id: string;
+      readonly at: string;
+      readonly by: string;
+      readonly words: string;
+    }[];
   };
 }
 

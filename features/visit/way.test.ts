@@ -6,7 +6,18 @@ const real = Object.getOwnPropertyDescriptor(globalThis, 'window');
 beforeEach(() => {
   path = '/visits/v/consult';
   pushed = [];
-  const window = { get location() { return { pathname: path }; }, history: { pushState: (_: unknown, __: string, to: string) => { pushed.push(to); path = to; } }, scrollTo: () => undefined };
+  const window = {
+    get location() {
+      return { pathname: path };
+    },
+    history: {
+      pushState: (_: unknown, __: string, to: string) => {
+        pushed.push(to);
+        path = to;
+      },
+    },
+    scrollTo: () => undefined,
+  };
   Object.defineProperty(globalThis, 'window', { configurable: true, value: window });
 });
 afterEach(() => {

@@ -19,7 +19,10 @@ export interface Compared {
   readonly weeks: number;
 }
 
-export function comparisonsFor({ before }: WearSubject, weeks: number): { value: ComparisonKey; words: string }[] {
+export function comparisonsFor(
+  { before }: WearSubject,
+  weeks: number,
+): { value: ComparisonKey; words: string }[] {
   return [
     { value: 'none', words: 'nothing' },
     { value: 'before', words: 'before the visit' },
@@ -34,7 +37,34 @@ export function comparedWith(key: ComparisonKey, subject: WearSubject, weeks: nu
   if (key === 'before') return { words: 'Before the visit', subject: bareOf(subject), weeks: 0 };
   if (key === 'today') return { words: 'Today', subject, weeks: 0 };
   const { plan, before } = subject;
-  if (key === 'last') return before ? { words: 'Last visit’s pattern', subject: { ...subject, plan: { ...before.plan, head: plan.head, hair: plan.hair }, before: null, letters: NO_LETTERS, levels: {}, usualLevel: before.level, done: null }, weeks } : undefined;
+  if (key === 'last')
+    return before
+      ? {
+          words: 'Last visit’s pattern',
+          subject: {
+            ...subject,
+            plan: { ...before.plan, head: plan.head, hair: plan.hair },
+            before: null,
+            letters: NO_LETTERS,
+            levels: {},
+            usualLevel: before.level,
+            done: null,
+          },
+          weeks,
+        }
+      : undefined;
   const technique = techniqueOf(key.slice('pattern '.length));
-  return technique && { words: technique.name, subject: { ...subject, plan: { ...planOf(technique), head: plan.head, hair: plan.hair, foil: plan.foil }, letters: lettersOf(technique), levels: {}, done: null }, weeks };
+  return (
+    technique && {
+      words: technique.name,
+      subject: {
+        ...subject,
+        plan: { ...planOf(technique), head: plan.head, hair: plan.hair, foil: plan.foil },
+        letters: lettersOf(technique),
+        levels: {},
+        done: null,
+      },
+      weeks,
+    }
+  );
 }

@@ -21,5 +21,14 @@ export function WearPicture({ picture, mirrored, label, className = '' }: WearPi
     own.height = picture.height;
     own.getContext('2d')!.putImageData(new ImageData(picture.rgba, picture.width, picture.height), 0, 0);
   }, [picture]);
-  return <canvas ref={canvas} role="img" aria-label={label} data-drawn={picture ? `${picture.width}` : undefined} className={`h-full w-full object-contain ${className}`} style={mirrored ? { transform: 'scaleX(-1)' } : undefined} />;
+  return (
+    <canvas
+      ref={canvas}
+      role="img"
+      aria-label={label}
+      data-drawn={picture ? `${picture.width}` : undefined}
+      className={`h-full w-full object-contain ${className}`}
+      style={mirrored ? { transform: 'scaleX(-1)' } : undefined}
+    />
+  );
 }

@@ -1,13 +1,42 @@
 'use client';
 
 import { Canvas, useThree } from '@react-three/fiber';
-import { useEffect, useLayoutEffect, useMemo, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
-import { BufferAttribute, BufferGeometry, Data3DTexture, GLSL3, LinearFilter, RedFormat, ShaderMaterial, Vector2, Vector3, type PerspectiveCamera } from 'three';
+import {
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useState,
+  type KeyboardEvent,
+  type PointerEvent,
+  type ReactNode,
+} from 'react';
+import {
+  BufferAttribute,
+  BufferGeometry,
+  Data3DTexture,
+  GLSL3,
+  LinearFilter,
+  RedFormat,
+  ShaderMaterial,
+  Vector2,
+  Vector3,
+  type PerspectiveCamera,
+} from 'three';
 import { vec } from '@/core/head';
 import { BUST, FIBRE, LIGHTING, MOST_PER_MM, SHOULDER, STOPS, type Lamp, type Ribbons } from '@/core/wear';
 import { aimCamera } from '../head/round/aim';
 import { drawsInSoftware } from '../head/round/software';
-import { enlarged, eyeOf, FIELD_DEG, saidView, settled, turned, turnedByKey, VIEWS, type Turn } from '../head/round/turn';
+import {
+  enlarged,
+  eyeOf,
+  FIELD_DEG,
+  saidView,
+  settled,
+  turned,
+  turnedByKey,
+  VIEWS,
+  type Turn,
+} from '../head/round/turn';
 
 interface RoundHairProps {
   hair: Ribbons | undefined;
@@ -41,12 +70,17 @@ export default function RoundHair({ hair, colours, k, lamp, label, onRest, reste
   useEffect(() => {
     onRest(undefined);
     if (!resting) return;
-    const timer = setTimeout(() => onRest({ azimuthDeg: turn.azimuthDeg, heightDeg: turn.elevationDeg, mirrored: turn.mirrored }), RESTS_MS);
+    const timer = setTimeout(
+      () => onRest({ azimuthDeg: turn.azimuthDeg, heightDeg: turn.elevationDeg, mirrored: turn.mirrored }),
+      RESTS_MS,
+    );
     return () => clearTimeout(timer);
   }, [turn, resting, onRest]);
   const onPointerMove = (event: PointerEvent<HTMLDivElement>) => {
     if (!from) return;
-    setTurn((before) => turned(before, (event.clientX - from.x) * DEG_PER_PX, (event.clientY - from.y) * DEG_PER_PX));
+    setTurn((before) =>
+      turned(before, (event.clientX - from.x) * DEG_PER_PX, (event.clientY - from.y) * DEG_PER_PX),
+    );
     setFrom({ x: event.clientX, y: event.clientY });
   };
   const onKeyDown = (event: KeyboardEvent<HTMLDivElement>) => {
@@ -57,7 +91,10 @@ export default function RoundHair({ hair, colours, k, lamp, label, onRest, reste
   };
   return (
     <div
-      tabIndex={0} role="group" aria-label={`${label}, ${saidView(turn)}; arrow keys turn it, 1 to 5 jump to a view`} data-turn={`${Math.round(turn.azimuthDeg)} ${Math.round(turn.elevationDeg)}`}
+      tabIndex={0}
+      role="group"
+      aria-label={`${label}, ${saidView(turn)}; arrow keys turn it, 1 to 5 jump to a view`}
+      data-turn={`${Math.round(turn.azimuthDeg)} ${Math.round(turn.elevationDeg)}`}
       className="relative h-full w-full cursor-grab touch-none select-none"
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);
@@ -68,17 +105,26 @@ export default function RoundHair({ hair, colours, k, lamp, label, onRest, reste
         setFrom(undefined);
         setTurn(settled);
       }}
-      onPointerCancel={() => setFrom(undefined)} onKeyDown={onKeyDown} onWheel={(event) => setTurn((before) => enlarged(before, Math.exp(-event.deltaY / 400)))}
+      onPointerCancel={() => setFrom(undefined)}
+      onKeyDown={onKeyDown}
+      onWheel={(event) => setTurn((before) => enlarged(before, Math.exp(-event.deltaY / 400)))}
     >
       <Canvas
-        frameloop="demand" dpr={software ? 1 : [1, 2]} flat camera={{ fov: FIELD_DEG, near: 3000, far: 5600 }} gl={{ antialias: !software, alpha: true }}
-        style={{ pointerEvents: 'none' }} aria-hidden="true"
+        frameloop="demand"
+        dpr={software ? 1 : [1, 2]}
+        flat
+        camera={{ fov: FIELD_DEG, near: 3000, far: 5600 }}
+        gl={{ antialias: !software, alpha: true }}
+        style={{ pointerEvents: 'none' }}
+        aria-hidden="true"
       >
         <Eye turn={turn} k={k} />
         {hair && colours && <Drawn hair={hair} colours={colours} lamp={lamp} mirrored={turn.mirrored} />}
       </Canvas>
       {rested && <div className="pointer-events-none absolute inset-0 bg-ground">{rested}</div>}
-      <p className="pointer-events-none absolute inset-x-0 top-1 text-center text-sm text-ink-soft">{saidView(turn)}</p>
+      <p className="pointer-events-none absolute inset-x-0 top-1 text-center text-sm text-ink-soft">
+        {saidView(turn)}
+      </p>
     </div>
   );
 }
@@ -86,7 +132,11 @@ export default function RoundHair({ hair, colours, k, lamp, label, onRest, reste
 function Eye({ turn, k }: { turn: Turn; k: number }) {
   const { camera, invalidate, size } = useThree();
   useLayoutEffect(() => {
-    aimCamera(camera as PerspectiveCamera, eyeOf({ ...turn, times: turn.times * ZOOM }, k, LOOKED_AT, FROM_MM), turn.mirrored);
+    aimCamera(
+      camera as PerspectiveCamera,
+      eyeOf({ ...turn, times: turn.times * ZOOM }, k, LOOKED_AT, FROM_MM),
+      turn.mirrored,
+    );
     invalidate();
   }, [camera, invalidate, turn, k, size]);
   return null;
@@ -156,7 +206,8 @@ const HAIR_VERTEX = `
     gl_Position = place;
   }`;
 
-const lobe = ({ most, at, sharp }: { most: number; at: number; sharp: number }) => `lobe(turn, ${f(at)}, ${f(sharp)}) * ${f(most)}`;
+const lobe = ({ most, at, sharp }: { most: number; at: number; sharp: number }) =>
+  `lobe(turn, ${f(at)}, ${f(sharp)}) * ${f(most)}`;
 
 const HAIR_FRAGMENT = `
   ${ENCODED}
@@ -232,10 +283,23 @@ function Drawn({ hair, colours, lamp, mirrored }: DrawnProps) {
     return {
       density,
       hair: new ShaderMaterial({
-        glslVersion: GLSL3, vertexShader: HAIR_VERTEX, fragmentShader: HAIR_FRAGMENT, side: 2,
-        uniforms: { ...shared, screen: { value: new Vector2(1, 1) }, widthPx: { value: drawsInSoftware() ? FEW_WIDTH_PX : WIDTH_PX } },
+        glslVersion: GLSL3,
+        vertexShader: HAIR_VERTEX,
+        fragmentShader: HAIR_FRAGMENT,
+        side: 2,
+        uniforms: {
+          ...shared,
+          screen: { value: new Vector2(1, 1) },
+          widthPx: { value: drawsInSoftware() ? FEW_WIDTH_PX : WIDTH_PX },
+        },
       }),
-      skin: new ShaderMaterial({ glslVersion: GLSL3, vertexShader: SKIN_VERTEX, fragmentShader: SKIN_FRAGMENT, side: 2, uniforms: shared }),
+      skin: new ShaderMaterial({
+        glslVersion: GLSL3,
+        vertexShader: SKIN_VERTEX,
+        fragmentShader: SKIN_FRAGMENT,
+        side: 2,
+        uniforms: shared,
+      }),
     };
   }, [hair]);
   useEffect(() => () => ribbons.dispose(), [ribbons]);
@@ -250,7 +314,10 @@ function Drawn({ hair, colours, lamp, mirrored }: DrawnProps) {
   }, [materials, lamp, invalidate]);
   useEffect(() => () => Object.values(materials).forEach((own) => own.dispose()), [materials]);
   useLayoutEffect(() => {
-    (materials.hair.uniforms.screen.value as Vector2).set((size.width * viewport.dpr) / 2, (size.height * viewport.dpr) / 2);
+    (materials.hair.uniforms.screen.value as Vector2).set(
+      (size.width * viewport.dpr) / 2,
+      (size.height * viewport.dpr) / 2,
+    );
     ribbons.setAttribute('tone', new BufferAttribute(colours, 3, true));
     invalidate();
   }, [materials, ribbons, colours, invalidate, mirrored, size, viewport.dpr]);

@@ -32,8 +32,12 @@ export function ShowClient(props: ShowClientProps) {
   const [open, setOpen] = useState(false);
   return (
     <>
-      <Button small onClick={() => setOpen(true)}>Show the client</Button>
-      <Dialog open={open} onOpenChange={setOpen} title="For the client" middle>{open && <Sheet {...props} />}</Dialog>
+      <Button small onClick={() => setOpen(true)}>
+        Show the client
+      </Button>
+      <Dialog open={open} onOpenChange={setOpen} title="For the client" middle>
+        {open && <Sheet {...props} />}
+      </Dialog>
     </>
   );
 }
@@ -41,11 +45,21 @@ export function ShowClient(props: ShowClientProps) {
 function Sheet({ subject, way, view, lamp }: ShowClientProps) {
   const calendar = useCalendar();
   const { bundle } = useVisit();
-  const consented = bundle.safety.consents.some(({ kind, withdrawnAt }) => kind === 'photo' && withdrawnAt === null);
+  const consented = bundle.safety.consents.some(
+    ({ kind, withdrawnAt }) => kind === 'photo' && withdrawnAt === null,
+  );
   const { photos = [] } = usePhotos(bundle.client.id, 'hair', bundle.id);
   const pose: Pose = way.kind === 'tied' || way.kind === 'bun' ? 'tied-back' : view;
   const photo = consented ? posedOf(photos, bundle.id, pose, 'before') : undefined;
-  const strip = useWear('show', 2, 'strip', useMemo(() => ({ subject, way, view, moments: MOMENTS, lamp, pixelMm: PIXEL_MM }), [subject, way, view, lamp]));
+  const strip = useWear(
+    'show',
+    2,
+    'strip',
+    useMemo(
+      () => ({ subject, way, view, moments: MOMENTS, lamp, pixelMm: PIXEL_MM }),
+      [subject, way, view, lamp],
+    ),
+  );
   const canvas = useRef<HTMLCanvasElement>(null);
   const [problem, setProblem] = useState<string>();
   const [today, setToday] = useState<HTMLImageElement>();
@@ -56,15 +70,32 @@ function Sheet({ subject, way, view, lamp }: ShowClientProps) {
     image.src = photoAddress(photo.id, 'full');
   }, [photo]);
   useEffect(() => {
-    if (canvas.current && strip.answer) compose(canvas.current, strip.answer, photo ? today : undefined, view === 'front', calendar.day(bundle.heldOn));
+    if (canvas.current && strip.answer)
+      compose(
+        canvas.current,
+        strip.answer,
+        photo ? today : undefined,
+        view === 'front',
+        calendar.day(bundle.heldOn),
+      );
   }, [strip.answer, today, photo, view, bundle.heldOn, calendar]);
-  const png = () => new Promise<Blob>((resolve, reject) => canvas.current!.toBlob((blob) => (blob ? resolve(blob) : reject(new Error('The picture could not be made.'))), 'image/png'));
+  const png = () =>
+    new Promise<Blob>((resolve, reject) =>
+      canvas.current!.toBlob(
+        (blob) => (blob ? resolve(blob) : reject(new Error('The picture could not be made.'))),
+        'image/png',
+      ),
+    );
   const save = async (form: 'png' | 'pdf') => {
     setProblem(undefined);
     try {
       const blob = await png();
       if (form === 'png') return downloadBlob('hair-estimate.png', blob);
-      const answer = await fetch(`/visits/${bundle.id}/sheet/estimate.pdf`, { method: 'POST', body: blob, headers: { 'Content-Type': 'image/png' } });
+      const answer = await fetch(`/visits/${bundle.id}/sheet/estimate.pdf`, {
+        method: 'POST',
+        body: blob,
+        headers: { 'Content-Type': 'image/png' },
+      });
       if (!answer.ok) return setProblem(await answer.text());
       downloadBlob('hair-estimate.pdf', await answer.blob());
     } catch {
@@ -73,21 +104,45 @@ function Sheet({ subject, way, view, lamp }: ShowClientProps) {
   };
   return (
     <div className="grid gap-4" data-shown={strip.done}>
-      <canvas ref={canvas} {...SIZE} role="img" aria-label="Today, after the visit, and in 4, 8 and 12 weeks: an estimate" className="mx-auto h-[56dvh] rounded-ui border border-line" />
+      <canvas
+        ref={canvas}
+        {...SIZE}
+        role="img"
+        aria-label="Today, after the visit, and in 4, 8 and 12 weeks: an estimate"
+        className="mx-auto h-[56dvh] rounded-ui border border-line"
+      />
       <p className="text-sm text-ink-soft">
-        {photo ? 'Today is the picture that was taken before.' : consented ? 'No picture of today in this pose: the hair is drawn as it was read.' : 'No consent for pictures is on record: the hair of today is drawn as it was read.'}
+        {photo
+          ? 'Today is the picture that was taken before.'
+          : consented
+            ? 'No picture of today in this pose: the hair is drawn as it was read.'
+            : 'No consent for pictures is on record: the hair of today is drawn as it was read.'}
       </p>
       <div className="flex gap-2">
-        <Button look="primary" disabled={!strip.done} onClick={() => void save('png')}>Save picture</Button>
-        <Button server disabled={!strip.done} onClick={() => void save('pdf')}>Save PDF</Button>
+        <Button look="primary" disabled={!strip.done} onClick={() => void save('png')}>
+          Save picture
+        </Button>
+        <Button server disabled={!strip.done} onClick={() => void save('pdf')}>
+          Save PDF
+        </Button>
       </div>
-      {problem && <p role="alert" className="text-sm font-medium text-rowan">{problem}</p>}
+      {problem && (
+        <p role="alert" className="text-sm font-medium text-rowan">
+          {problem}
+        </p>
+      )}
     </div>
   );
 }
 
 /** Draws the sheet. @param today the picture of today, where there is one */
-function compose(canvas: HTMLCanvasElement, shown: readonly Shown[], today: HTMLImageElement | undefined, mirrored: boolean, day: string): void {
+function compose(
+  canvas: HTMLCanvasElement,
+  shown: readonly Shown[],
+  today: HTMLImageElement | undefined,
+  mirrored: boolean,
+  day: string,
+): void {
   const on = canvas.getContext('2d')!;
   const style = getComputedStyle(document.documentElement);
   const ink = style.getPropertyValue('--color-ink');

@@ -26,13 +26,35 @@ export function SmallWear() {
   const { words, way: key, view } = LOOKS[at];
   const subject = useWearSubject(settled);
   const way = useMemo(() => wayOf(key, ownPart(subject)), [key, subject]);
-  const picture = useWear('small', 1, 'picture', useMemo(() => (rested ? { subject, way, view, weeks: 0, lamp: 'daylight', fine: false } : null), [rested, subject, way, view]));
+  const picture = useWear(
+    'small',
+    1,
+    'picture',
+    useMemo(
+      () => (rested ? { subject, way, view, weeks: 0, lamp: 'daylight', fine: false } : null),
+      [rested, subject, way, view],
+    ),
+  );
   return (
-    <div className="flex h-full flex-col overflow-hidden rounded-[8px] border border-edge bg-raised" data-small-wear={picture.done}>
-      <StepLink step="wear" aria-label={`Worn ${words}; open Wear`} className="block min-h-0 flex-1 p-1 hover:bg-leaf-pale">
+    <div
+      className="flex h-full flex-col overflow-hidden rounded-[8px] border border-edge bg-raised"
+      data-small-wear={picture.done}
+    >
+      <StepLink
+        step="wear"
+        aria-label={`Worn ${words}; open Wear`}
+        className="block min-h-0 flex-1 p-1 hover:bg-leaf-pale"
+      >
         <WearPicture picture={picture.answer} mirrored={false} label={`Worn ${words}`} />
       </StepLink>
-      <button type="button" onClick={() => setAt((at + 1) % LOOKS.length)} aria-label={`Worn ${words}; show another`} className="h-9 shrink-0 border-t border-edge text-xs font-semibold narrow hover:border-ink">{words} ⟳</button>
+      <button
+        type="button"
+        onClick={() => setAt((at + 1) % LOOKS.length)}
+        aria-label={`Worn ${words}; show another`}
+        className="h-9 shrink-0 border-t border-edge text-xs font-semibold narrow hover:border-ink"
+      >
+        {words} ⟳
+      </button>
     </div>
   );
 }

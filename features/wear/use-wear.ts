@@ -26,7 +26,13 @@ export function useWear<K extends WearKind>(
   ask: WearAsks[K]['ask'] | null,
 ): Wearing<WearAsks[K]['answer']> {
   type State = Wearing<WearAsks[K]['answer']> & { of: unknown };
-  const [state, setState] = useState<State>({ of: null, answer: undefined, done: false, progress: undefined, problem: undefined });
+  const [state, setState] = useState<State>({
+    of: null,
+    answer: undefined,
+    done: false,
+    progress: undefined,
+    problem: undefined,
+  });
   useEffect(() => {
     if (ask === null) return;
     return wearWorker.ask(channel, order, kind, ask, ({ answer, done, progress, problem }) =>

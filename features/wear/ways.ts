@@ -28,4 +28,5 @@ export function styleOf(way: Way): Style {
 export const isParted = (style: Style): boolean => 'partMm' in STYLES[style](0);
 
 /** Where the part lies as it is worn. */
-export const ownPart = ({ plan }: Pick<WearSubject, 'plan'>): number => (plan.head.part.none ? 0 : plan.head.part.offsetMm);
+export const ownPart = ({ plan }: Pick<WearSubject, 'plan'>): number =>
+  plan.head.part.none ? 0 : plan.head.part.offsetMm;

@@ -18,7 +18,13 @@ class WearWorker {
   private readonly open = new Map<string, Open>();
   private next = 1;
 
-  ask<K extends WearKind>(channel: string, order: number, kind: K, ask: WearAsks[K]['ask'], take: (heard: Heard<WearAsks[K]['answer']>) => void): () => void {
+  ask<K extends WearKind>(
+    channel: string,
+    order: number,
+    kind: K,
+    ask: WearAsks[K]['ask'],
+    take: (heard: Heard<WearAsks[K]['answer']>) => void,
+  ): () => void {
     const id = this.next;
     this.next += 1;
     this.open.set(channel, { id, take: take as Open['take'] });

@@ -21,14 +21,25 @@ export function Checks() {
   const settledPlan = useDeferredValue(plan);
   const { minutesAtMost } = consult;
   const checks = useMemo(
-    () => checksOf(settledPlan, settled, { ...limitsOf(house), minutes: timeThereIs(house, minutesAtMost) }, house.rulesOff, visit.checkFacts(money)),
+    () =>
+      checksOf(
+        settledPlan,
+        settled,
+        { ...limitsOf(house), minutes: timeThereIs(house, minutesAtMost) },
+        house.rulesOff,
+        visit.checkFacts(money),
+      ),
     [settledPlan, settled, house, money, visit, minutesAtMost],
   );
   const { problems } = visit.work;
   const lost = settled.sheet.edits.filter(({ applied }) => !applied);
   const count = problems.length + checks.length + (lost.length > 0 ? 1 : 0);
   if (count === 0) {
-    return <p className="absolute top-4 right-4 text-sm text-ink-soft max-xl:hidden">{computed.sheet.foils.length > 0 ? 'No issues' : ''}</p>;
+    return (
+      <p className="absolute top-4 right-4 text-sm text-ink-soft max-xl:hidden">
+        {computed.sheet.foils.length > 0 ? 'No issues' : ''}
+      </p>
+    );
   }
   const show = (check: Check) => {
     if (check.panel) select(check.panel, check.foils[0]);
@@ -36,20 +47,35 @@ export function Checks() {
   return (
     <div className="pointer-events-none absolute top-4 right-3 z-10 flex w-[min(19rem,90vw)] flex-col items-end *:pointer-events-auto">
       <button
-        type="button" onClick={() => setOpen(!open)} aria-expanded={open}
+        type="button"
+        onClick={() => setOpen(!open)}
+        aria-expanded={open}
         className="flex h-10 items-center gap-2 rounded-ui border border-amber-bark bg-amber-pale px-3 text-base font-semibold text-amber-bark"
       >
-        <WarnIcon /> {count} <span className="max-xl:sr-only">{count === 1 ? 'thing to look at' : 'things to look at'}</span>
+        <WarnIcon /> {count}{' '}
+        <span className="max-xl:sr-only">{count === 1 ? 'thing to look at' : 'things to look at'}</span>
       </button>
       {open && (
-        <ul aria-label="Findings" className="mt-5 grid max-h-[60dvh] w-full gap-2 overflow-y-auto rounded-[8px] bg-ground/90 p-1 shadow-2xl">
+        <ul
+          aria-label="Findings"
+          className="mt-5 grid max-h-[60dvh] w-full gap-2 overflow-y-auto rounded-[8px] bg-ground/90 p-1 shadow-2xl"
+        >
           {lost.length > 0 && (
             <li className="card border-l-[3px] border-l-amber-bark p-3">
-              <p className="text-base font-medium">{lost.length === 1 ? lost[0].note : `${lost.length} changes by hand no longer find their foil.`}</p>
-              <p className="mt-0.5 text-sm text-ink-soft">The recipe has changed under them. They come back when their foil does.</p>
+              <p className="text-base font-medium">
+                {lost.length === 1
+                  ? lost[0].note
+                  : `${lost.length} changes by hand no longer find their foil.`}
+              </p>
+              <p className="mt-0.5 text-sm text-ink-soft">
+                The recipe has changed under them. They come back when their foil does.
+              </p>
               <button
-                type="button" className="mt-1 h-9 text-base font-semibold text-leaf hover:text-leaf-dark"
-                onClick={() => editPlan('lost changes by hand cleared', (before) => clearLostEdits(before, lost))}
+                type="button"
+                className="mt-1 h-9 text-base font-semibold text-leaf hover:text-leaf-dark"
+                onClick={() =>
+                  editPlan('lost changes by hand cleared', (before) => clearLostEdits(before, lost))
+                }
               >
                 Clear them
               </button>
@@ -58,26 +84,45 @@ export function Checks() {
           {problems.map(({ panel, words }) => (
             <li key={words} className="card border-l-[3px] border-l-rowan p-3">
               <p className="text-base font-medium">{words}</p>
-              {panel !== null && <button type="button" className="mt-1 h-9 text-base font-semibold text-leaf hover:text-leaf-dark" onClick={() => select(panel)}>Show the panel</button>}
+              {panel !== null && (
+                <button
+                  type="button"
+                  className="mt-1 h-9 text-base font-semibold text-leaf hover:text-leaf-dark"
+                  onClick={() => select(panel)}
+                >
+                  Show the panel
+                </button>
+              )}
             </li>
           ))}
           {checks.map((check) => (
             <li
-              key={check.seen} className="card border-l-[3px] border-l-amber-bark p-3"
-              onPointerEnter={() => light(check.foils[0])} onPointerLeave={() => light(undefined)}
+              key={check.seen}
+              className="card border-l-[3px] border-l-amber-bark p-3"
+              onPointerEnter={() => light(check.foils[0])}
+              onPointerLeave={() => light(undefined)}
             >
               <p className="text-base font-medium">{check.seen}</p>
               <p className="mt-0.5 text-sm text-ink-soft">{check.why}</p>
               <div className="mt-1 flex gap-3">
                 {check.mend && (
                   <button
-                    type="button" className="h-9 text-base font-semibold text-leaf hover:text-leaf-dark"
+                    type="button"
+                    className="h-9 text-base font-semibold text-leaf hover:text-leaf-dark"
                     onClick={() => editPlan(check.mend!.words, check.mend!.apply)}
                   >
                     {check.mend.words}
                   </button>
                 )}
-                {check.panel && <button type="button" className="h-9 text-base text-ink-soft hover:text-ink" onClick={() => show(check)}>Show</button>}
+                {check.panel && (
+                  <button
+                    type="button"
+                    className="h-9 text-base text-ink-soft hover:text-ink"
+                    onClick={() => show(check)}
+                  >
+                    Show
+                  </button>
+                )}
               </div>
             </li>
           ))}

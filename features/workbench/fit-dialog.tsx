@@ -23,9 +23,18 @@ interface FitDialogProps {
 }
 
 type Kind = 'foils' | 'minutes' | 'budget';
-const KINDS: readonly { value: Kind; words: string }[] = [{ value: 'foils', words: 'Foils' }, { value: 'minutes', words: 'Minutes' }, { value: 'budget', words: 'Budget' }];
-const LABELS: Record<Kind, string> = { foils: 'At most this many foils', minutes: 'At most this many minutes', budget: 'At most this amount' };
-const readWhole = (text: string): number | undefined => (/^\d{1,4}$/.test(text.trim()) ? Number(text.trim()) : undefined);
+const KINDS: readonly { value: Kind; words: string }[] = [
+  { value: 'foils', words: 'Foils' },
+  { value: 'minutes', words: 'Minutes' },
+  { value: 'budget', words: 'Budget' },
+];
+const LABELS: Record<Kind, string> = {
+  foils: 'At most this many foils',
+  minutes: 'At most this many minutes',
+  budget: 'At most this amount',
+};
+const readWhole = (text: string): number | undefined =>
+  /^\d{1,4}$/.test(text.trim()) ? Number(text.trim()) : undefined;
 
 const points = (value: number) => (value < 1 ? value.toFixed(2) : value.toFixed(1));
 
@@ -44,7 +53,11 @@ function FitForm({ first, onDone }: { first: Kind; onDone(): void }) {
   const { prices } = useHouse();
   const money = useMoney();
   const [kind, setKind] = useState<Kind>(first);
-  const [value, setValue] = useState<number | undefined>(first === 'budget' && consult.budgetMinor !== null ? Math.floor(consult.budgetMinor / minorPerUnit(prices.currency)) : undefined);
+  const [value, setValue] = useState<number | undefined>(
+    first === 'budget' && consult.budgetMinor !== null
+      ? Math.floor(consult.budgetMinor / minorPerUnit(prices.currency))
+      : undefined,
+  );
   const [fitted, setFitted] = useState<Fitted>();
   const [working, setWorking] = useState(false);
   const giveUp = useRef<() => void>(null);
@@ -52,7 +65,12 @@ function FitForm({ first, onDone }: { first: Kind; onDone(): void }) {
   const per = minorPerUnit(prices.currency);
   const { priced, estimate } = useComputed();
   const subject = useWearSubject(plan);
-  const now = kind === 'foils' ? `of ${totals.foils}` : kind === 'minutes' ? `of ${Math.round(totals.foilingMinutes)}` : `of ${money(estimate.totalMinor)}`;
+  const now =
+    kind === 'foils'
+      ? `of ${totals.foils}`
+      : kind === 'minutes'
+        ? `of ${Math.round(totals.foilingMinutes)}`
+        : `of ${money(estimate.totalMinor)}`;
 
   const work = () => {
     if (value === undefined) return;
@@ -70,10 +88,18 @@ function FitForm({ first, onDone }: { first: Kind; onDone(): void }) {
     if (of === 'foils') return { kind: of, foils: figure };
     if (of === 'minutes') return { kind: of, minutes: figure };
     const paid = foilsWithin(figure * per, priced, prices);
-    if (!paid.ok) return { problem: `By the prices of the house, with the rest of this visit, foils begin at ${money(paid.leastMinor)}.` };
-    return { kind: 'foils', foils: paid.all ? totals.foils : Math.max(1, paid.foils - computed.sheet.painted.length) };
+    if (!paid.ok)
+      return {
+        problem: `By the prices of the house, with the rest of this visit, foils begin at ${money(paid.leastMinor)}.`,
+      };
+    return {
+      kind: 'foils',
+      foils: paid.all ? totals.foils : Math.max(1, paid.foils - computed.sheet.painted.length),
+    };
   };
-  const priceAt = ({ foils, minutes }: { foils: number; minutes: number }) => itemise({ ...withFoils(priced, foils + computed.sheet.painted.length), foilingMinutes: minutes }, prices).totalMinor;
+  const priceAt = ({ foils, minutes }: { foils: number; minutes: number }) =>
+    itemise({ ...withFoils(priced, foils + computed.sheet.painted.length), foilingMinutes: minutes }, prices)
+      .totalMinor;
   return (
     <form
       className="grid gap-4"
@@ -82,10 +108,15 @@ function FitForm({ first, onDone }: { first: Kind; onDone(): void }) {
         work();
       }}
     >
-      <p className="text-base text-ink-soft">The pattern is thinned where it shows least; hairline, part and crown are kept longest. Minutes and money are estimates.</p>
+      <p className="text-base text-ink-soft">
+        The pattern is thinned where it shows least; hairline, part and crown are kept longest. Minutes and
+        money are estimates.
+      </p>
       <div className="grid grid-cols-2 gap-3">
         <Segmented
-          label="Limit" value={kind} options={KINDS}
+          label="Limit"
+          value={kind}
+          options={KINDS}
           onChange={(next) => {
             setKind(next);
             setValue(undefined);
@@ -93,25 +124,51 @@ function FitForm({ first, onDone }: { first: Kind; onDone(): void }) {
           }}
         />
         <NumberField
-          label={LABELS[kind]} hideLabel unit={now} min={1} max={kind === 'budget' ? 10_000_000 / minorPerUnit(prices.currency) : 600} value={value} parse={readWhole}
+          label={LABELS[kind]}
+          hideLabel
+          unit={now}
+          min={1}
+          max={kind === 'budget' ? 10_000_000 / minorPerUnit(prices.currency) : 600}
+          value={value}
+          parse={readWhole}
           onChange={(next) => {
             setValue(next);
             setFitted(undefined);
           }}
         />
       </div>
-      {fitted && !fitted.ok && <p role="alert" className="text-base font-semibold text-rowan">{fitted.problem}</p>}
+      {fitted && !fitted.ok && (
+        <p role="alert" className="text-base font-semibold text-rowan">
+          {fitted.problem}
+        </p>
+      )}
       {fitted?.ok && (
         <div role="status" className="grid gap-2 text-base">
-          <p><b className="text-xl">{fitted.foils}</b> foils in {hoursAndMinutes(fitted.minutes)}, {money(priceAt(fitted))}{fitted.changes.length === 0 && ': it fits as it is.'}</p>
+          <p>
+            <b className="text-xl">{fitted.foils}</b> foils in {hoursAndMinutes(fitted.minutes)},{' '}
+            {money(priceAt(fitted))}
+            {fitted.changes.length === 0 && ': it fits as it is.'}
+          </p>
           {fitted.changes.length > 0 && (
             <ul className="list-disc pl-5">
               {fitted.changes.map(({ panel, words, pointsBefore, pointsAfter, saved }) => (
-                <li key={panel}>{words}<span className="block text-sm text-ink-soft">gives up {points(pointsBefore - pointsAfter)} of {points(pointsBefore)} points, {points((pointsBefore - pointsAfter) / Math.max(1, saved))} a foil</span></li>
+                <li key={panel}>
+                  {words}
+                  <span className="block text-sm text-ink-soft">
+                    gives up {points(pointsBefore - pointsAfter)} of {points(pointsBefore)} points,{' '}
+                    {points((pointsBefore - pointsAfter) / Math.max(1, saved))} a foil
+                  </span>
+                </li>
               ))}
             </ul>
           )}
-          {fitted.changes.length > 0 && <p className="text-sm text-ink-soft">Of all hair that is seen as it is worn, {points(fitted.pointsBefore)} → {points(fitted.pointsAfter)} percent is light (estimate). Each panel was thinned until a foil there adds more than one elsewhere.</p>}
+          {fitted.changes.length > 0 && (
+            <p className="text-sm text-ink-soft">
+              Of all hair that is seen as it is worn, {points(fitted.pointsBefore)} →{' '}
+              {points(fitted.pointsAfter)} percent is light (estimate). Each panel was thinned until a foil
+              there adds more than one elsewhere.
+            </p>
+          )}
           {fitted.lost.length > 0 && <p className="text-amber-bark">Lost: {fitted.lost.join('; ')}.</p>}
         </div>
       )}
@@ -120,14 +177,19 @@ function FitForm({ first, onDone }: { first: Kind; onDone(): void }) {
           <Button
             look="primary"
             onClick={() => {
-              editPlan(`fitted to ${kind === 'budget' ? money((value ?? 0) * per) : `${value} ${kind}`}`, () => fitted.plan);
+              editPlan(
+                `fitted to ${kind === 'budget' ? money((value ?? 0) * per) : `${value} ${kind}`}`,
+                () => fitted.plan,
+              );
               onDone();
             }}
           >
             Apply
           </Button>
         ) : (
-          <Button look="primary" type="submit" disabled={value === undefined || working}>{working ? 'Working it out …' : 'Show how'}</Button>
+          <Button look="primary" type="submit" disabled={value === undefined || working}>
+            {working ? 'Working it out …' : 'Show how'}
+          </Button>
         )}
       </div>
     </form>

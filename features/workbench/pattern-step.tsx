@@ -35,11 +35,18 @@ export function PatternStep() {
         <div className="grid shrink-0 grid-cols-2 gap-2 border-t border-line bg-raised p-2">
           <Button onClick={() => setSheet('panels')}>Panels</Button>
           <Button onClick={() => setSheet('recipe')}>Recipe</Button>
-          <Dialog open={sheet !== undefined} onOpenChange={(open) => !open && setSheet(undefined)} title={sheet === 'recipe' ? 'Recipe' : 'Panels'} middle>
+          <Dialog
+            open={sheet !== undefined}
+            onOpenChange={(open) => !open && setSheet(undefined)}
+            title={sheet === 'recipe' ? 'Recipe' : 'Panels'}
+            middle
+          >
             <div className="-mx-4 md:-mx-6">{sheet === 'recipe' ? <Recipe /> : panels}</div>
           </Dialog>
         </div>
-      ) : <Recipe />}
+      ) : (
+        <Recipe />
+      )}
     </main>
   );
 }

@@ -3,7 +3,9 @@ import type { PatternAsks, PatternVerb } from '@/workers/pattern-asks';
 
 /** Questions to the pattern worker: long computation off the page's own thread. */
 export class PatternWorker {
-  private readonly worker = new Worker(new URL('../../workers/pattern.ts', import.meta.url), { type: 'module' });
+  private readonly worker = new Worker(new URL('../../workers/pattern.ts', import.meta.url), {
+    type: 'module',
+  });
   private readonly open = new Map<number, { resolve(answer: unknown): void; reject(error: Error): void }>();
   private next = 1;
 

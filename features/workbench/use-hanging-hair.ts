@@ -5,7 +5,9 @@ import { followsHair, hangingHair, type HangingHair, type Place } from '@/core/p
 import { useVisit } from '../visit/store';
 
 /** The line of hair that hangs out of a place, and how many hairs are wanted on each mm; null where its width does not follow the hair. */
-export function useHangingHair(place: Place | undefined): { wanted: number; all: readonly HangingHair[] } | null {
+export function useHangingHair(
+  place: Place | undefined,
+): { wanted: number; all: readonly HangingHair[] } | null {
   const { plan, computed } = useVisit();
   const { hair } = plan;
   const { head } = computed.drawing;
@@ -14,7 +16,8 @@ export function useHangingHair(place: Place | undefined): { wanted: number; all:
     if (place?.kind !== 'hairline-band' || !followsHair(place.widthMm)) return null;
     const { fromDeg, toDeg, insetMm } = place;
     const { hairsPerMm } = place.widthMm;
-    const within = ({ azimuthDeg }: HangingHair) => Math.abs(azimuthDeg) >= fromDeg && Math.abs(azimuthDeg) <= toDeg;
+    const within = ({ azimuthDeg }: HangingHair) =>
+      Math.abs(azimuthDeg) >= fromDeg && Math.abs(azimuthDeg) <= toDeg;
     return { wanted: hairsPerMm, all: hangingHair(hairsPerMm, hair, { head, grid }, insetMm).filter(within) };
   }, [place, hair, head, grid]);
 }

@@ -10,6 +10,11 @@ const one = (value: string | string[] | undefined) => (typeof value === 'string'
 /** A day of the salon: /day, /day?on=2027-01-31; with &book=CLIENT&kind=full their booking is open, with &at=540&with=PERSON at that minute with them. */
 export default async function Page({ searchParams }: { searchParams: Promise<Asked> }) {
   const { on, book, kind, at, with: person } = await searchParams;
-  const facts = await loadDay(one(on), { client: one(book), kind: one(kind), from: one(at), person: one(person) });
+  const facts = await loadDay(one(on), {
+    client: one(book),
+    kind: one(kind),
+    from: one(at),
+    person: one(person),
+  });
   return <DayPage key={`${facts.on} ${facts.toBook?.id ?? ''}`} facts={facts} />;
 }

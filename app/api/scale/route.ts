@@ -7,21 +7,28 @@ import type { ScaleEvent } from '@/features/scale/line-driver';
 import { currentPerson } from '@/features/session/current';
 import { endWithSession } from '@/features/session/queries';
 
-const SIGNED_OUT = () => Response.json({ ok: false, problem: 'You are signed out. Sign in again.' }, { status: 401 });
+const SIGNED_OUT = () =>
+  Response.json({ ok: false, problem: 'You are signed out. Sign in again.' }, { status: 401 });
 
 /** What a scale says, as a stream of events: that of `?at=`, or the first; 404 where this house has none. */
-export const GET = route(async (request) => {
-  const person = await currentPerson();
-  if (!person) return SIGNED_OUT();
-  const scale = scaleAt(new URL(request.url).searchParams.get('at'));
-  if (!scale) return Response.json({ ok: false, problem: 'No scale is connected to this house.' }, { status: 404 });
-  return eventStream('scale', request.signal, async ({ write, close, until }) => {
-    const send = (event: ScaleEvent | { kind: 'here'; at: string; names: readonly string[]; handled: boolean }) => write(`data: ${JSON.stringify(event)}\n\n`);
-    send({ kind: 'here', at: scale.name, names: scaleNames(), handled: canHandle(scale.name) });
-    until(scale.listen(send));
-    until(await endWithSession(person, close));
-  });
-}, { listens: true });
+export const GET = route(
+  async (request) => {
+    const person = await currentPerson();
+    if (!person) return SIGNED_OUT();
+    const scale = scaleAt(new URL(request.url).searchParams.get('at'));
+    if (!scale)
+      return Response.json({ ok: false, problem: 'No scale is connected to this house.' }, { status: 404 });
+    return eventStream('scale', request.signal, async ({ write, close, until }) => {
+      const send = (
+        event: ScaleEvent | { kind: 'here'; at: string; names: readonly string[]; handled: boolean },
+      ) => write(`data: ${JSON.stringify(event)}\n\n`);
+      send({ kind: 'here', at: scale.name, names: scaleNames(), handled: canHandle(scale.name) });
+      until(scale.listen(send));
+      until(await endWithSession(person, close));
+    });
+  },
+  { listens: true },
+);
 
 const at = z.string().max(40).nullable();
 const command = z.discriminatedUnion('do', [
@@ -33,8 +40,17 @@ const command = z.discriminatedUnion('do', [
 /** Tares a scale; a simulated one is poured on and cleared from here too. */
 export const POST = route(async (request) => {
   const read = command.safeParse(await jsonOf(request, MOST_BYTES.document, 'The command'));
-  if (!read.success) return Response.json({ ok: false, problem: 'do: must be tare, pour or clear, and at: the name of a scale, or null.' }, { status: 400 });
+  if (!read.success)
+    return Response.json(
+      { ok: false, problem: 'do: must be tare, pour or clear, and at: the name of a scale, or null.' },
+      { status: 400 },
+    );
   const own = read.data;
-  const ok = own.do === 'tare' ? (scaleAt(own.at)?.tare() ?? false) : await handleScale(own.do === 'pour' ? `POUR ${own.grams}` : 'CLEAR');
-  return ok ? Response.json({ ok }) : Response.json({ ok, problem: 'The scale does not answer. Weigh by hand meanwhile.' }, { status: 503 });
+  const ok =
+    own.do === 'tare'
+      ? (scaleAt(own.at)?.tare() ?? false)
+      : await handleScale(own.do === 'pour' ? `POUR ${own.grams}` : 'CLEAR');
+  return ok
+    ? Response.json({ ok })
+    : Response.json({ ok, problem: 'The scale does not answer. Weigh by hand meanwhile.' }, { status: 503 });
 });

@@ -5,7 +5,11 @@ import { theirPage } from '@/features/their-page/queries';
 export const dynamic = 'force-dynamic';
 
 /** The address is a secret: no page that is gone to from here hears it, and none lists it. */
-export const metadata: Metadata = { title: 'Before your visit', robots: { index: false, follow: false }, referrer: 'no-referrer' };
+export const metadata: Metadata = {
+  title: 'Before your visit',
+  robots: { index: false, follow: false },
+  referrer: 'no-referrer',
+};
 
 /** The page for a client's own phone. Its secret opens it, no session does, and nothing else is behind it. */
 export default async function ClientsOwnPage({ params }: { params: Promise<{ secret: string }> }) {

@@ -36,7 +36,9 @@ export default async function VisitLayout({ params, children }: Props & { childr
       <OnlyHere meanwhile={<Opening name={visit.client.name} />}>
         <VisitProvider key={visit.id} initial={visit} meanwhile={<Opening name={visit.client.name} />}>
           <ComputedProvider>
-            <VisitFrame today={await salonToday()}><VisitSteps /></VisitFrame>
+            <VisitFrame today={await salonToday()}>
+              <VisitSteps />
+            </VisitFrame>
           </ComputedProvider>
         </VisitProvider>
       </OnlyHere>
@@ -49,8 +51,12 @@ export default async function VisitLayout({ params, children }: Props & { childr
 function Opening({ name }: { name: string }) {
   return (
     <div className="flex h-dvh flex-col">
-      <header className="flex h-12 items-center border-b border-line bg-raised px-14 text-lg font-bold wide">{name}</header>
-      <p role="status" className="grid flex-1 place-content-center text-ink-soft">Opening the visit …</p>
+      <header className="flex h-12 items-center border-b border-line bg-raised px-14 text-lg font-bold wide">
+        {name}
+      </header>
+      <p role="status" className="grid flex-1 place-content-center text-ink-soft">
+        Opening the visit …
+      </p>
     </div>
   );
 }

@@ -16,11 +16,23 @@ interface Facts {
 }
 
 /** What the cautions of a visit rest on, of all that is mixed for it. */
-export function cautionFactsOf({ mix, work, shelf, fragileZones, overlapping, past, rootWarning }: Facts): MixCautionFacts {
+export function cautionFactsOf({
+  mix,
+  work,
+  shelf,
+  fragileZones,
+  overlapping,
+  past,
+  rootWarning,
+}: Facts): MixCautionFacts {
   const formulas: Record<string, CautionedFormula> = {};
   for (const { letter, formula } of work.letters) {
     formulas[letter] = {
-      volumes: Math.max(formula.volumes, formula.ends?.volumes ?? 0, (formula.kind === 'lift' && formula.second?.volumes) || 0),
+      volumes: Math.max(
+        formula.volumes,
+        formula.ends?.volumes ?? 0,
+        (formula.kind === 'lift' && formula.second?.volumes) || 0,
+      ),
       celsius: formula.kind === 'lift' ? (formula.warmth?.celsius ?? null) : null,
     };
   }

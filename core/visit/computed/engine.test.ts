@@ -10,8 +10,11 @@ const plan = startPlan();
 const patterns = createPatternEngine();
 const usual = usualFormula(new Shelf(EMPTY_MIX, USUAL_RANGE))!;
 const lift = (part: Partial<LiftFormula> = {}): LiftFormula => ({ ...usual, ...part });
-const visit = (mix: Partial<VisitMix> = {}, consult: Partial<Consult> = {}, facts: Partial<VisitFacts> = {}) =>
-  visitOf({ plan, mix, consult, facts });
+const visit = (
+  mix: Partial<VisitMix> = {},
+  consult: Partial<Consult> = {},
+  facts: Partial<VisitFacts> = {},
+) => visitOf({ plan, mix, consult, facts });
 
 describe('a visit', () => {
   test('goes by the usual formula until one is chosen; what is weighed is what is needed', () => {
@@ -21,12 +24,18 @@ describe('a visit', () => {
       materialsMinor,
     } = visit();
     expect(letters).toMatchObject([
-      { letter: 'A', chosen: false, formula: { lighteners: [{ product: 'moth-powder', parts: 1 }], volumes: 20, ratio: 2 }, problem: null },
+      {
+        letter: 'A',
+        chosen: false,
+        formula: { lighteners: [{ product: 'moth-powder', parts: 1 }], volumes: 20, ratio: 2 },
+        problem: null,
+      },
     ]);
     if (!bowls.ok) throw new Error(bowls.problem);
     const powder = bowls.bowls.reduce((sum, { items: own }) => sum + (own.ok ? own.items[0].grams : NaN), 0);
     expect(needs.find(({ product }) => product.id === 'moth-powder')!.needed).toBe(powder);
-    for (const { mixed, items: own } of bowls.bowls) expect(own.ok && own.total).toBeGreaterThanOrEqual(mixed);
+    for (const { mixed, items: own } of bowls.bowls)
+      expect(own.ok && own.total).toBeGreaterThanOrEqual(mixed);
     expect(needs.find(({ product }) => product.id === 'foil-120')!.needed).toBe(
       patterns.compute(plan).sheet.foils.length,
     );
@@ -34,7 +43,9 @@ describe('a visit', () => {
   });
 
   test('what the house lacks is on top, in whole packs', () => {
-    const range = USUAL_RANGE.map((own) => (own.id === 'moth-dev-20' ? { ...own, stock: 10, pack: 50 } : own));
+    const range = USUAL_RANGE.map((own) =>
+      own.id === 'moth-dev-20' ? { ...own, stock: 10, pack: 50 } : own,
+    );
     const [first] = visit({}, {}, { range }).needs;
     expect(first.product.id).toBe('moth-dev-20');
     expect(first.short).toBe(first.needed - 10);
@@ -42,16 +53,20 @@ describe('a visit', () => {
   });
 
   test('ends with a mix of their own are other bowls, weaker, and slower to the same level', () => {
-    const map = Object.fromEntries(patterns.compute(plan).sheet.foils.map(({ zone }) => [zone, { endsLevel: 7.5 }]));
+    const map = Object.fromEntries(
+      patterns.compute(plan).sheet.foils.map(({ zone }) => [zone, { endsLevel: 7.5 }]),
+    );
     const withEnds = (volumes: number) =>
-      visit({ formulas: { A: lift({ volumes: 30, ends: { volumes, ratio: 2, lastMm: 100 } }) } }, { map }).work;
+      visit({ formulas: { A: lift({ volumes: 30, ends: { volumes, ratio: 2, lastMm: 100 } }) } }, { map })
+        .work;
     const work = withEnds(10);
     const [length, ends] = work.amounts;
     expect([length.part, length.volumes, ends.part, ends.volumes]).toEqual(['length', 30, 'ends', 10]);
     const all = visit({ formulas: { A: lift({ volumes: 30 }) } }).work.amounts[0];
     expect(length.net + ends.net).toBeCloseTo(all.net, 9);
     expect(work.meanVolumes.A).toBeCloseTo((30 * length.net + 10 * ends.net) / all.net, 9);
-    const endsReady = ({ lift: rows }: typeof work) => rows.find(({ stretch }) => stretch === 'ends')!.ready!.minutes;
+    const endsReady = ({ lift: rows }: typeof work) =>
+      rows.find(({ stretch }) => stretch === 'ends')!.ready!.minutes;
     expect(endsReady(work)).toBeGreaterThan(endsReady(withEnds(20)));
   });
 
@@ -64,28 +79,46 @@ describe('a visit', () => {
   });
 
   test('a strand test moves the ready times; a slow cream lifts later, and not past its end', () => {
-    const ready = (mix: Partial<VisitMix>) => visit(mix, { goalLevel: 9 }).work.lift[0].ready?.minutes ?? Infinity;
+    const ready = (mix: Partial<VisitMix>) =>
+      visit(mix, { goalLevel: 9 }).work.lift[0].ready?.minutes ?? Infinity;
     expect(ready({ tests: [{ formula: 'A', minutes: 15, level: 7.5, from: 6 }] })).toBeGreaterThan(ready({}));
-    expect(ready({ formulas: { A: lift({ lighteners: [{ product: 'moth-cream', parts: 1 }], ratio: 1.5 }) } })).toBeGreaterThan(ready({}));
     expect(
-      visit({ formulas: { A: lift({ lighteners: [{ product: 'moth-cream', parts: 1 }] }) } }, { goalLevel: 10 }).work.lift[0].ready,
+      ready({ formulas: { A: lift({ lighteners: [{ product: 'moth-cream', parts: 1 }], ratio: 1.5 }) } }),
+    ).toBeGreaterThan(ready({}));
+    expect(
+      visit(
+        { formulas: { A: lift({ lighteners: [{ product: 'moth-cream', parts: 1 }] }) } },
+        { goalLevel: 10 },
+      ).work.lift[0].ready,
     ).toBeNull();
   });
 
   test('strand tests of the record count as those of the visit do; what was not read of one says nothing', () => {
     const read = { volume: 20, minutes: 15, fromLevel: 6, level: 7.5 };
-    const factor = (recorded: readonly WrittenTest['document'][], mix: Partial<VisitMix> = {}, onDay = '2026-12-30') =>
+    const factor = (
+      recorded: readonly WrittenTest['document'][],
+      mix: Partial<VisitMix> = {},
+      onDay = '2026-12-30',
+    ) =>
       visit(
         mix,
         {},
         {
-          tests: recorded.map((document) => ({ kind: 'strand' as const, onDay, result: 'passed' as const, document })),
+          tests: recorded.map((document) => ({
+            kind: 'strand' as const,
+            onDay,
+            result: 'passed' as const,
+            document,
+          })),
         },
       ).work.head.factor;
     expect(factor([read])).toBeCloseTo(0.85, 2);
     // A test that is written down after the day of the visit says nothing of it.
     expect(factor([read], {}, '2027-01-05')).toBe(1);
-    expect(factor([read])).toBeCloseTo(factor([], { tests: [{ formula: 'A', minutes: 15, level: 7.5, from: 6 }] }), 9);
+    expect(factor([read])).toBeCloseTo(
+      factor([], { tests: [{ formula: 'A', minutes: 15, level: 7.5, from: 6 }] }),
+      9,
+    );
     expect(
       factor([
         { ...read, level: null },
@@ -98,7 +131,8 @@ describe('a visit', () => {
     const own = visit({}, { goalLevel: 9 });
     const [panel] = own.work.lift;
     const curve = curveOf(panel, own.work.head, 60);
-    for (let i = 1; i < curve.length; i += 1) expect(curve[i].level).toBeGreaterThanOrEqual(curve[i - 1].level);
+    for (let i = 1; i < curve.length; i += 1)
+      expect(curve[i].level).toBeGreaterThanOrEqual(curve[i - 1].level);
     const after = curve.find(({ level }) => level >= 9 - 1e-9)!;
     expect(after.minutes).toBe(Math.ceil(panel.ready!.minutes));
     for (const { low, level, high } of curve) expect(low <= level && level <= high).toBe(true);
@@ -111,9 +145,10 @@ describe('a visit', () => {
   });
 
   test('a product that is gone is a sentence and not a number', () => {
-    expect(visit({ formulas: { A: lift({ lighteners: [{ product: 'gone', parts: 1 }] }) } }).work.letters[0].problem).toBe(
-      'the lightener “gone” is not in the house',
-    );
+    expect(
+      visit({ formulas: { A: lift({ lighteners: [{ product: 'gone', parts: 1 }] }) } }).work.letters[0]
+        .problem,
+    ).toBe('the lightener “gone” is not in the house');
     expect(visit({}, {}, { range: [] }).work.letters).toEqual([]);
   });
 });

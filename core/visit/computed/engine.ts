@@ -130,8 +130,9 @@ function partsOf(patterns: PatternEngine) {
   const reader = new LineReader(patterns);
   return {
     // Head and hair belong to the consultation; the plan takes them from there.
-    plan: remembering(({ plan, head, hair }: { plan: Plan; head: Consult['head']; hair: Consult['hair'] }): Plan =>
-      plan.head === head && plan.hair === hair ? plan : { ...plan, head, hair },
+    plan: remembering(
+      ({ plan, head, hair }: { plan: Plan; head: Consult['head']; hair: Consult['hair'] }): Plan =>
+        plan.head === head && plan.hair === hair ? plan : { ...plan, head, hair },
     ),
     pattern: remembering(({ plan }: { plan: Plan }) => patterns.compute(plan)),
     lines: remembering(({ subject, computed }: { subject: WearSubject; computed: ComputedPlan }) =>
@@ -157,7 +158,12 @@ function partsOf(patterns: PatternEngine) {
         regrowthMm: VisitGrowth['regrowthMm'];
       }): WorkList => {
         const { tests, heldOn, consult, regrowthMm, amounts, mix, ...rest } = input;
-        return workList({ ...rest, mix: { ...mix, unit: mix.unit ?? amounts }, consult: { ...consult, regrowthMm }, recorded: recordedTests(tests, heldOn) });
+        return workList({
+          ...rest,
+          mix: { ...mix, unit: mix.unit ?? amounts },
+          consult: { ...consult, regrowthMm },
+          recorded: recordedTests(tests, heldOn),
+        });
       },
     ),
     colours: remembering(coloursOf),
@@ -179,10 +185,12 @@ function partsOf(patterns: PatternEngine) {
       }) => clockPlanOf({ plan, work, shelf, careful }, mix, house),
     ),
     timed: remembering((clock: ClockPlan) => planFollowed(clock)),
-    careful: remembering(({ map, strongVolumes }: { map: Consult['map']; strongVolumes: number }): Careful => ({
-      fragileZones: ZONES.filter((zone) => isFragile(map[zone])),
-      strongVolumes,
-    })),
+    careful: remembering(
+      ({ map, strongVolumes }: { map: Consult['map']; strongVolumes: number }): Careful => ({
+        fragileZones: ZONES.filter((zone) => isFragile(map[zone])),
+        strongVolumes,
+      }),
+    ),
   };
 }
 
@@ -197,11 +205,25 @@ interface ColourInput {
   readonly hair: Plan['hair'];
 }
 
-function coloursOf({ consult, mix, work, shelf, levelBefore, foiled, zones, hair }: ColourInput): VisitColours {
+function coloursOf({
+  consult,
+  mix,
+  work,
+  shelf,
+  levelBefore,
+  foiled,
+  zones,
+  hair,
+}: ColourInput): VisitColours {
   const reached = foiled ? reachedIn(work.lift) : reachedBefore(consult, levelBefore);
   const porous = ZONES.some((zone) => consult.map[zone]?.condition === 'porous');
   const lifted: ReadonlySet<Zone> = new Set(reached.map(({ zone }) => zone));
-  const correcting: CorrectionFacts = { shelf, head: work.head, hair: { areas: zones, hair, map: consult.map }, lifted };
+  const correcting: CorrectionFacts = {
+    shelf,
+    head: work.head,
+    hair: { areas: zones, hair, map: consult.map },
+    lifted,
+  };
   return {
     reached,
     porous,
@@ -250,7 +272,9 @@ class Visit implements ComputedVisit {
     return this.once('shares', () =>
       sharesOf(
         this.pattern.sheet,
-        new Set(this.work.letters.filter(({ recipe }) => recipe?.lifts === false).map(({ letter }) => letter)),
+        new Set(
+          this.work.letters.filter(({ recipe }) => recipe?.lifts === false).map(({ letter }) => letter),
+        ),
       ),
     );
   }
@@ -340,7 +364,9 @@ class Visit implements ComputedVisit {
   }
 
   get sheets() {
-    return this.once('sheets', () => sheetsToCut(this.work.units, this.plan).reduce((sum, { count }) => sum + count, 0));
+    return this.once('sheets', () =>
+      sheetsToCut(this.work.units, this.plan).reduce((sum, { count }) => sum + count, 0),
+    );
   }
 
   get materialsMinor() {
@@ -348,7 +374,10 @@ class Visit implements ComputedVisit {
   }
 
   get careful() {
-    return this.parts.careful({ map: this.consult.map, strongVolumes: this.facts.house.cautions.strongVolumes });
+    return this.parts.careful({
+      map: this.consult.map,
+      strongVolumes: this.facts.house.cautions.strongVolumes,
+    });
   }
 
   get ideas() {
@@ -454,7 +483,9 @@ class Visit implements ComputedVisit {
   private get mixGrams(): number {
     const { amounts } = this.work;
     return [...new Set(amounts.map(({ letter }) => letter))].reduce((sum, letter) => {
-      const planned = amounts.filter((own) => own.letter === letter).reduce((all, { powder, developer }) => all + powder + developer, 0);
+      const planned = amounts
+        .filter((own) => own.letter === letter)
+        .reduce((all, { powder, developer }) => all + powder + developer, 0);
       return sum + (this.mix.used[letter]?.grams ?? planned);
     }, 0);
   }
@@ -536,7 +567,8 @@ class Visit implements ComputedVisit {
 
 /** Different toners of a mix: one in several places and times is one. */
 function tonersOf({ toners }: Pick<VisitMix, 'toners'>): number {
-  const whole = (parts: VisitMix['toners'][number]['parts']) => parts.reduce((sum, own) => sum + own.parts, 0);
+  const whole = (parts: VisitMix['toners'][number]['parts']) =>
+    parts.reduce((sum, own) => sum + own.parts, 0);
   return new Set(
     toners.map(({ line, parts, ratio, volumes }) =>
       JSON.stringify([

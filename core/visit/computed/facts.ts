@@ -26,7 +26,10 @@ export interface VisitFacts {
   /** Day of the visit, YYYY-MM-DD. */
   readonly heldOn: string;
   readonly bornOn: string | null;
-  readonly house: Pick<House, 'schools' | 'cautions' | 'prices' | 'slotMinutes' | 'clock' | 'measures' | 'opening'>;
+  readonly house: Pick<
+    House,
+    'schools' | 'cautions' | 'prices' | 'slotMinutes' | 'clock' | 'measures' | 'opening'
+  >;
   /** Products of the house as they are now. */
   readonly range: readonly Product[];
   /** Used against predicted of this visit’s colourist, oldest first. */
@@ -41,7 +44,10 @@ export interface VisitFacts {
 }
 
 /** A visit as it is read, of which the facts are taken. */
-export interface ReadVisit extends Pick<VisitFacts, 'heldOn' | 'range' | 'uses' | 'history' | 'previous' | 'foiled'> {
+export interface ReadVisit extends Pick<
+  VisitFacts,
+  'heldOn' | 'range' | 'uses' | 'history' | 'previous' | 'foiled'
+> {
   readonly client: { readonly bornOn: string | null };
   readonly safety: Pick<VisitFacts, 'tests' | 'consents'>;
 }

@@ -1,4 +1,10 @@
-import { growthIntervals, growthRate, regrowthByZone, type GrowthRate, type ZoneRegrowth } from '../../growth';
+import {
+  growthIntervals,
+  growthRate,
+  regrowthByZone,
+  type GrowthRate,
+  type ZoneRegrowth,
+} from '../../growth';
 import type { Zone } from '../../head';
 import type { Consult, RegrowthByZone } from '..';
 import type { VisitFacts } from './facts';
@@ -33,6 +39,9 @@ export function growthOf({
   return {
     rate,
     expected,
-    regrowthMm: { ...Object.fromEntries(Object.entries(expected).map(([zone, { mm }]) => [zone, mm])), ...regrowthMm },
+    regrowthMm: {
+      ...Object.fromEntries(Object.entries(expected).map(([zone, { mm }]) => [zone, mm])),
+      ...regrowthMm,
+    },
   };
 }

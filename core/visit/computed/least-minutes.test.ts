@@ -42,7 +42,7 @@ test('without a time of its own it is ready with its level, as lightener is', ()
     mix: { formulas: { A: lightenerWith(), B: high } },
     facts: { range },
   });
-  expect(Math.max(...work.units.filter(({ letter }) => letter === 'B').map(({ ready }) => ready.minutes))).toBeLessThan(
-    40,
-  );
+  expect(
+    Math.max(...work.units.filter(({ letter }) => letter === 'B').map(({ ready }) => ready.minutes)),
+  ).toBeLessThan(40);
 });

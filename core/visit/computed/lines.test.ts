@@ -34,7 +34,9 @@ describe('the next visit', () => {
   test('a level less, written in the record, is seen later; a zone left out draws no line', () => {
     const own = visit();
     const zones = zonesRecorded(zonesOfPlan(own.work, own.pattern.sheet));
-    const darker = Object.fromEntries(Object.entries(zones).map(([zone, left]) => [zone, { ...left!, level: 7 }]));
+    const darker = Object.fromEntries(
+      Object.entries(zones).map(([zone, left]) => [zone, { ...left!, level: 7 }]),
+    );
     const [planned, written] = [lineWeeks(own), lineWeeks(own, { zones: darker, levelReached: 7 })];
     written.forEach((weeks, i) => expect(weeks).toBeGreaterThan(planned[i]));
     expect(lineWeeks(own, { zones: {}, levelReached: 9 })).toEqual([]);

@@ -9,7 +9,6 @@ import { METRIC } from '../../units';
 import { USUAL_CLOCK, type VisitMix } from '..';
 import { DEPOSIT, visitOf } from './testing';
 
-
 type Rotation = NonNullable<Panel['rotation']>;
 const turning =
   (rotation: Partial<Rotation> & Pick<Rotation, 'sequence'>) =>
@@ -42,7 +41,11 @@ const WAYS: readonly (readonly [name: string, change: (plan: Plan) => Plan, mix:
   ['A A A B B, from the third', turning({ sequence: 'AAABB', from: 3, to: 20 }), {}],
   ['A B C, begun again on each side', turning({ sequence: 'ABC', anew: true }), { formulas: { C: DEPOSIT } }],
   ['single foils set by hand', setByHand, {}],
-  ['drop-outs tipped out and lowlit, painted afterwards', treated, { clock: { ...USUAL_CLOCK, painting: 'after' } }],
+  [
+    'drop-outs tipped out and lowlit, painted afterwards',
+    treated,
+    { clock: { ...USUAL_CLOCK, painting: 'after' } },
+  ],
 ];
 
 /** Everything that any step says of a unit is said of the same unit, once, with the same letter. */
@@ -64,7 +67,8 @@ describe.each(TECHNIQUES.map((technique) => [technique.key, technique] as const)
     // The pattern: each section is one unit, with the letter that the sheet names.
     const sections = [...sheet.foils, ...sheet.painted, ...sheet.dropouts];
     expect([...letterOf.keys()].sort()).toEqual(sections.map(({ id }) => id).sort());
-    for (const { id, formula } of sections) if (formula !== null) expect([id, letterOf.get(id)]).toEqual([id, formula]);
+    for (const { id, formula } of sections)
+      if (formula !== null) expect([id, letterOf.get(id)]).toEqual([id, formula]);
 
     // Mix: each unit in one bowl of each of its mixes, and the grams of a letter are those of its units.
     if (!work.bowls.ok) throw new Error(work.bowls.problem);
@@ -76,7 +80,9 @@ describe.each(TECHNIQUES.map((technique) => [technique.key, technique] as const)
       }
     }
     units.forEach((unit, at) =>
-      expect((poured.get(at) ?? []).sort()).toEqual(unit.grams + unit.endsGrams > 0 ? [...unit.mixes].sort() : []),
+      expect((poured.get(at) ?? []).sort()).toEqual(
+        unit.grams + unit.endsGrams > 0 ? [...unit.mixes].sort() : [],
+      ),
     );
     for (const { letter, part, net } of work.amounts) {
       const own = units
@@ -89,14 +95,17 @@ describe.each(TECHNIQUES.map((technique) => [technique.key, technique] as const)
     expect(
       clock.blocks.flatMap((block) => block.units.map(({ id }, i) => [id, ...block.foils[i].mixes])).sort(),
     ).toEqual(units.map((unit) => [unit.id, ...unit.mixes]).sort());
-    expect(script.units.map(({ id, letter, number, kind }) => `${id} ${letter} ${kind} ${number}`).sort()).toEqual(
-      units.map(({ id, letter, number, kind }) => `${id} ${letter} ${kind} ${number}`).sort(),
-    );
+    expect(
+      script.units.map(({ id, letter, number, kind }) => `${id} ${letter} ${kind} ${number}`).sort(),
+    ).toEqual(units.map(({ id, letter, number, kind }) => `${id} ${letter} ${kind} ${number}`).sort());
 
     // Record: what was placed, by letter and kind.
     const record = recordOf(
       script,
-      serviceState(script, happened([[0, started], ...script.units.map(({ id }, i) => [i + 1, closed(id)] as const)])),
+      serviceState(
+        script,
+        happened([[0, started], ...script.units.map(({ id }, i) => [i + 1, closed(id)] as const)]),
+      ),
     );
     expect(record.units.map(({ id, letter }) => `${id} ${letter}`).sort()).toEqual(
       units.map(({ id, letter }) => `${id} ${letter}`).sort(),
@@ -110,10 +119,13 @@ describe.each(TECHNIQUES.map((technique) => [technique.key, technique] as const)
     }
 
     // The table of foils.
-    const rows = Papa.parse<Record<string, string>>(foilsCsv(sheet, units, { separator: ',', decimalComma: false, measures: METRIC }), {
-      header: true,
-      skipEmptyLines: true,
-    }).data;
+    const rows = Papa.parse<Record<string, string>>(
+      foilsCsv(sheet, units, { separator: ',', decimalComma: false, measures: METRIC }),
+      {
+        header: true,
+        skipEmptyLines: true,
+      },
+    ).data;
     expect(rows.map(({ id, formula }) => [id, formula])).toEqual(units.map(({ id, letter }) => [id, letter]));
   });
 });

@@ -84,7 +84,8 @@ function doneIn(
   { zones, levelReached }: NonNullable<VisitDocuments['outcome']>,
   planned: ZonesDone,
 ): NonNullable<WearSubject['done']> {
-  if (zones === null) return Object.fromEntries(ZONES.map((zone) => [zone, { byMm: 0, level: levelReached }]));
+  if (zones === null)
+    return Object.fromEntries(ZONES.map((zone) => [zone, { byMm: 0, level: levelReached }]));
   const own = Object.entries(zones) as [Zone, { leftMm: number | null; level: number | null }][];
   return Object.fromEntries(
     own.map(([zone, { leftMm, level }]) => {

@@ -6,7 +6,14 @@ export function Entry({ what, onRemove, children }: { what: string; onRemove(): 
   return (
     <li className="flex items-center gap-3 rounded-ui border border-line bg-raised py-1 pr-1 pl-3">
       {children}
-      <button type="button" aria-label={`Remove: ${what}`} onClick={onRemove} className="grid size-9 place-items-center rounded-ui text-ink-soft hover:bg-leaf-pale hover:text-ink"><CloseIcon /></button>
+      <button
+        type="button"
+        aria-label={`Remove: ${what}`}
+        onClick={onRemove}
+        className="grid size-9 place-items-center rounded-ui text-ink-soft hover:bg-leaf-pale hover:text-ink"
+      >
+        <CloseIcon />
+      </button>
     </li>
   );
 }

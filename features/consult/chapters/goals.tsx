@@ -24,26 +24,62 @@ export function GoalsChapter() {
   return (
     <div className="grid gap-6">
       <Questions title="Targets of the coming visits, in order">
-        <p className="text-base text-ink-soft">Moving off solid lightening, off frequent visits, or into grey takes several visits. Do not force it into one.</p>
+        <p className="text-base text-ink-soft">
+          Moving off solid lightening, off frequent visits, or into grey takes several visits. Do not force it
+          into one.
+        </p>
         <ol className="grid gap-1">
           {consult.goals.map((goal, i) => (
-            <Entry key={`${goal.words}${i}`} what={goal.words} onRemove={() => set('goals', { goals: consult.goals.filter((own) => own !== goal) })}>
+            <Entry
+              key={`${goal.words}${i}`}
+              what={goal.words}
+              onRemove={() => set('goals', { goals: consult.goals.filter((own) => own !== goal) })}
+            >
               <span className="w-5 text-lg font-semibold text-leaf">{i + 1}</span>
               {goal.level !== null && <HairSwatch colour={cssColour(naturalHair(goal.level))} />}
-              <span className="flex-1"><b>{goal.words}</b> <span className="text-ink-soft">{[goal.level !== null && `level ${formatLevel(goal.level)}`, brightnessStep(goal.brightness).words, goal.byOn && `by ${calendar.day(goal.byOn)}`].filter(Boolean).join(' · ')}</span></span>
+              <span className="flex-1">
+                <b>{goal.words}</b>{' '}
+                <span className="text-ink-soft">
+                  {[
+                    goal.level !== null && `level ${formatLevel(goal.level)}`,
+                    brightnessStep(goal.brightness).words,
+                    goal.byOn && `by ${calendar.day(goal.byOn)}`,
+                  ]
+                    .filter(Boolean)
+                    .join(' · ')}
+                </span>
+              </span>
             </Entry>
           ))}
         </ol>
-        {consult.goals.length < 8 && <AddGoal level={consult.goalLevel} onAdd={(goal) => set('goals', { goals: [...consult.goals, goal] })} />}
+        {consult.goals.length < 8 && (
+          <AddGoal
+            level={consult.goalLevel}
+            onAdd={(goal) => set('goals', { goals: [...consult.goals, goal] })}
+          />
+        )}
       </Questions>
       <div className="private">
-        <TextArea label="Notes" rows={4} maxLength={4000} value={consult.notes} onChange={(event) => set('notes', { notes: event.target.value })} hint="What else was said. Hidden when the screen is turned to the client." />
+        <TextArea
+          label="Notes"
+          rows={4}
+          maxLength={4000}
+          value={consult.notes}
+          onChange={(event) => set('notes', { notes: event.target.value })}
+          hint="What else was said. Hidden when the screen is turned to the client."
+        />
       </div>
     </div>
   );
 }
 
-function AddGoal({ level: usual, onAdd }: { level: number; onAdd(goal: { words: string; level: number | null; brightness: number; byOn: string | null }): void }) {
+function AddGoal({
+  level: usual,
+  onAdd,
+}: {
+  level: number;
+  onAdd(goal: { words: string; level: number | null; brightness: number; byOn: string | null }): void;
+}) {
   const [words, setWords] = useState('');
   const [level, setLevel] = useState(usual);
   const [brightness, setBrightness] = useState('3');
@@ -58,12 +94,25 @@ function AddGoal({ level: usual, onAdd }: { level: number; onAdd(goal: { words: 
   };
   return (
     <div className="grid grid-cols-2 items-end gap-x-4 gap-y-2">
-      <TextField label="Target" value={words} maxLength={120} onChange={(event) => setWords(event.target.value)} problem={problem} />
+      <TextField
+        label="Target"
+        value={words}
+        maxLength={120}
+        onChange={(event) => setWords(event.target.value)}
+        problem={problem}
+      />
       <LevelSlider label="Level of the target" value={level} onChange={setLevel} />
-      <Select label="Brightness of the target" value={brightness} options={BRIGHTNESS_OPTIONS} onChange={setBrightness} />
+      <Select
+        label="Brightness of the target"
+        value={brightness}
+        options={BRIGHTNESS_OPTIONS}
+        onChange={setBrightness}
+      />
       <div className="grid grid-cols-[1fr_auto] items-end gap-2">
         <TextField label="By" type="date" value={byOn} onChange={(event) => setByOn(event.target.value)} />
-        <Button className="h-10" onClick={add}><PlusIcon /> Add target</Button>
+        <Button className="h-10" onClick={add}>
+          <PlusIcon /> Add target
+        </Button>
       </div>
     </div>
   );

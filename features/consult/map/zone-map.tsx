@@ -24,20 +24,33 @@ export function ZoneMap({ attribute, zone: chosen, onZone, onPaint }: ZoneMapPro
   const { consult, computed } = useVisit();
   const { head } = computed.drawing;
   const zones = useMemo(() => zoneOutlines(makeScalpGrid(makeScalp(head))), [head]);
-  const places = useMemo(() => zones.map(({ zone, label }) => ({ zone, at: { x: -label.x, y: -label.y } })), [zones]);
+  const places = useMemo(
+    () => zones.map(({ zone, label }) => ({ zone, at: { x: -label.x, y: -label.y } })),
+    [zones],
+  );
   const stroke = useRef<{ id: string; last: Zone } | null>(null);
   const groups = useRef(new Map<Zone, SVGGElement>());
   const name = ATTRIBUTE[attribute].name;
   return (
     <ScalpMap
-      head={head} bark={barkOf(consult.naturalLevel)} partOffsetMm={consult.head.part.none ? null : consult.head.part.offsetMm} className="min-h-0 w-full flex-1 touch-none" label={`${name} by zone`}
+      head={head}
+      bark={barkOf(consult.naturalLevel)}
+      partOffsetMm={consult.head.part.none ? null : consult.head.part.offsetMm}
+      className="min-h-0 w-full flex-1 touch-none"
+      label={`${name} by zone`}
       handlers={{
-        onPointerUp: () => { stroke.current = null; },
-        onPointerLeave: () => { stroke.current = null; },
+        onPointerUp: () => {
+          stroke.current = null;
+        },
+        onPointerLeave: () => {
+          stroke.current = null;
+        },
         onPointerMove: (event) => {
           if (!stroke.current) return;
           // Asked by place, since a finger's events all go to where it came down.
-          const under = document.elementFromPoint(event.clientX, event.clientY)?.closest<SVGGElement>('[data-zone]')?.dataset.zone as Zone | undefined;
+          const under = document
+            .elementFromPoint(event.clientX, event.clientY)
+            ?.closest<SVGGElement>('[data-zone]')?.dataset.zone as Zone | undefined;
           if (!under || under === stroke.current.last) return;
           stroke.current.last = under;
           onZone(under);
@@ -50,8 +63,15 @@ export function ZoneMap({ attribute, zone: chosen, onZone, onPaint }: ZoneMapPro
         const said = sayIn(consult, attribute, zone);
         return (
           <g
-            key={zone} ref={(element) => { if (element) groups.current.set(zone, element); }} data-zone={zone} role="button" tabIndex={zone === chosen ? 0 : -1}
-            aria-label={`${zoneName(zone)}: ${said ?? 'not seen'}`} className="cursor-crosshair outline-none"
+            key={zone}
+            ref={(element) => {
+              if (element) groups.current.set(zone, element);
+            }}
+            data-zone={zone}
+            role="button"
+            tabIndex={zone === chosen ? 0 : -1}
+            aria-label={`${zoneName(zone)}: ${said ?? 'not seen'}`}
+            className="cursor-crosshair outline-none"
             onFocus={() => onZone(zone)}
             onPointerDown={(event) => {
               stroke.current = { id: held(crypto.randomUUID()), last: zone };
@@ -70,12 +90,28 @@ export function ZoneMap({ attribute, zone: chosen, onZone, onPaint }: ZoneMapPro
           >
             {outlines.map((outline, i) => (
               <path
-                key={i} d={pathThrough(outline, true)} fill={fill.colour} fillOpacity={fill.opacity}
-                stroke={zone === chosen ? 'var(--color-sun)' : 'var(--color-white)'} strokeOpacity={zone === chosen ? 1 : 0.35} strokeWidth={zone === chosen ? 1.8 : 0.6}
+                key={i}
+                d={pathThrough(outline, true)}
+                fill={fill.colour}
+                fillOpacity={fill.opacity}
+                stroke={zone === chosen ? 'var(--color-sun)' : 'var(--color-white)'}
+                strokeOpacity={zone === chosen ? 1 : 0.35}
+                strokeWidth={zone === chosen ? 1.8 : 0.6}
               />
             ))}
             <text
-              x={-at.x} y={-at.y + 3.1} textAnchor="middle" fontSize="9" fontWeight="700" fill="var(--color-white)" stroke="#000" strokeOpacity="0.6" strokeWidth="2" paintOrder="stroke" pointerEvents="none" aria-hidden
+              x={-at.x}
+              y={-at.y + 3.1}
+              textAnchor="middle"
+              fontSize="9"
+              fontWeight="700"
+              fill="var(--color-white)"
+              stroke="#000"
+              strokeOpacity="0.6"
+              strokeWidth="2"
+              paintOrder="stroke"
+              pointerEvents="none"
+              aria-hidden
             >
               {short(consult, attribute, zone)}
             </text>

@@ -10,7 +10,10 @@ export interface Fill {
 }
 
 const NONE: Fill = { colour: 'var(--color-white)', opacity: 0 };
-const light = (share: number): Fill => ({ colour: 'var(--color-white)', opacity: 0.06 + 0.3 * Math.min(1, Math.max(0, share)) });
+const light = (share: number): Fill => ({
+  colour: 'var(--color-white)',
+  opacity: 0.06 + 0.3 * Math.min(1, Math.max(0, share)),
+});
 const hair = (level: number): Fill => ({ colour: cssColour(naturalHair(level)), opacity: 0.92 });
 const WORSE = { sound: 0, dry: 0.35, porous: 0.65, fragile: 1 } as const;
 const COARSER = { fine: 0.15, medium: 0.5, coarse: 0.9 } as const;
@@ -36,11 +39,20 @@ export function fillOf<K extends AttributeKey>(consult: Consult, key: K, zone: Z
 }
 
 type Arrow = 'ArrowLeft' | 'ArrowRight' | 'ArrowUp' | 'ArrowDown';
-const WAYS: Record<Arrow, OpenedPoint> = { ArrowLeft: { x: -1, y: 0 }, ArrowRight: { x: 1, y: 0 }, ArrowUp: { x: 0, y: -1 }, ArrowDown: { x: 0, y: 1 } };
+const WAYS: Record<Arrow, OpenedPoint> = {
+  ArrowLeft: { x: -1, y: 0 },
+  ArrowRight: { x: 1, y: 0 },
+  ArrowUp: { x: 0, y: -1 },
+  ArrowDown: { x: 0, y: 1 },
+};
 export const isArrow = (key: string): key is Arrow => key in WAYS;
 
 /** The zone that an arrow key leads to: the nearest one that way, sideways counting double. @param at places on the screen */
-export function neighbour<Z>(places: readonly { readonly zone: Z; readonly at: OpenedPoint }[], from: Z, arrow: Arrow): Z {
+export function neighbour<Z>(
+  places: readonly { readonly zone: Z; readonly at: OpenedPoint }[],
+  from: Z,
+  arrow: Arrow,
+): Z {
   const here = places.find(({ zone }) => zone === from)!.at;
   const way = WAYS[arrow];
   const candidates = places.flatMap(({ zone, at }) => {

@@ -44,16 +44,28 @@ function addSkull(solid: Solid, head: Head): void {
   // Skin under hair is not seen: only what lies outside the hairline, and a little under its edge.
   const covered = (i: number, j: number) => {
     const azimuth = azimuthOf(i);
-    return head.meridians.arcAtPolar(azimuth > PI ? azimuth - 2 * PI : azimuth, (j / POLARS) * LOWEST) < head.hairArc(azimuth) - UNDER_HAIR_MM;
+    return (
+      head.meridians.arcAtPolar(azimuth > PI ? azimuth - 2 * PI : azimuth, (j / POLARS) * LOWEST) <
+      head.hairArc(azimuth) - UNDER_HAIR_MM
+    );
   };
-  addGrid(solid, 0, POLARS, AZIMUTHS, false, (i, j) => [0, 1].some((di) => [0, 1].some((dj) => !covered(i + di, j + dj))));
+  addGrid(solid, 0, POLARS, AZIMUTHS, false, (i, j) =>
+    [0, 1].some((di) => [0, 1].some((dj) => !covered(i + di, j + dj))),
+  );
 }
 
 /** Skin goes on under the edge of the hair by this, mm. */
 const UNDER_HAIR_MM = 4;
 
 /** Joins rows of corners that were added row by row. */
-function addGrid(solid: Solid, first: number, rows: number, columns: number, flipped = false, seen: (i: number, j: number) => boolean = () => true): void {
+function addGrid(
+  solid: Solid,
+  first: number,
+  rows: number,
+  columns: number,
+  flipped = false,
+  seen: (i: number, j: number) => boolean = () => true,
+): void {
   for (let j = 0; j < rows; j += 1) {
     for (let i = 0; i < columns; i += 1) {
       if (!seen(i, j)) continue;
@@ -77,7 +89,8 @@ function faced(px: number, py: number, pz: number): [number, number, number] {
   const wings = 5 * bump(side - 9, 6) * bump(y + 68, 6);
   const socket = -7 * bump(side - 30, 15) * bump(y + 25, 10);
   const lids = 3.5 * bump(side - 30, 11) * bump(y + 27, 6);
-  const mouth = 4 * bump(x, 22) * (bump(y + 88, 4.5) + bump(y + 97, 5)) - 2.5 * bump(x, 24) * bump(y + 92.5, 1.8);
+  const mouth =
+    4 * bump(x, 22) * (bump(y + 88, 4.5) + bump(y + 97, 5)) - 2.5 * bump(x, 24) * bump(y + 92.5, 1.8);
   const chin = 8 * bump(x, 22) * bump(y + 116, 15);
   const cheek = -5 * bump(side - 50, 20) * bump(y + 85, 26);
   return [x, y, pz + front * (nose + wings + socket + lids + mouth + chin + cheek)];
@@ -114,7 +127,12 @@ function addEar(solid: Solid, head: Head, side: number): void {
       const hollow = -5 * bump(du + 0.15, 0.4) * bump(dv + 0.1, 0.42);
       const off = 5.5 + rim + hollow + 0.32 * max(0, -width) - 9 * r2 ** 6;
       const lean = 0.22 * height;
-      solid.corner(side * (69.5 + off) * skull.x, (-33 + height) * skull.y, (-11 + width - lean) * skull.z, SKIN);
+      solid.corner(
+        side * (69.5 + off) * skull.x,
+        (-33 + height) * skull.y,
+        (-11 + width - lean) * skull.z,
+        SKIN,
+      );
     }
   }
   addGrid(solid, first, rows, columns, side < 0);
@@ -136,7 +154,12 @@ function addNeck(solid: Solid, head: Head): void {
     const back = -22 - 12 * f;
     for (let i = 0; i <= columns; i += 1) {
       const a = (i / columns) * 2 * PI;
-      const corner = solid.corner(x * sin(a) * skull.x, (y - 26 * shoulder * abs(sin(a))) * skull.y, (back + z * cos(a)) * skull.z, SKIN);
+      const corner = solid.corner(
+        x * sin(a) * skull.x,
+        (y - 26 * shoulder * abs(sin(a))) * skull.y,
+        (back + z * cos(a)) * skull.z,
+        SKIN,
+      );
       if (first < 0) first = corner;
     }
   }

@@ -22,7 +22,11 @@ const DUSK = rgb('#6a4c86');
 type Over = (position: number, share: number, above: number) => Vec3;
 
 /** Sections lying on the scalp: the folded foil with hair in it, and light where it is picked, in real proportion. */
-export function foilGeometry({ head, paths }: Pick<PatternDrawing, 'head' | 'paths'>, bark: Rgb, widths: readonly number[]): BufferGeometry {
+export function foilGeometry(
+  { head, paths }: Pick<PatternDrawing, 'head' | 'paths'>,
+  bark: Rgb,
+  widths: readonly number[],
+): BufferGeometry {
   const solid = new Solid();
   const hair = bark.map((c) => c * 0.5) as unknown as Rgb;
   paths.forEach((path, i) => {
@@ -46,15 +50,34 @@ export function brightGeometry(head: Head, paths: readonly FoilPath[]): BufferGe
 }
 
 /** Sections painted in the open air, and drop-outs that are treated: hair that lies free. */
-export function freeGeometry({ head, painted, dropouts }: PatternDrawing, treatments: readonly string[]): BufferGeometry {
+export function freeGeometry(
+  { head, painted, dropouts }: PatternDrawing,
+  treatments: readonly string[],
+): BufferGeometry {
   const solid = new Solid();
-  for (const path of painted) addStrip(solid, path, overSkin(head, path), 0, 1, -0.6, SUN.map((c) => c * 0.8) as unknown as Rgb);
-  dropouts.forEach((path, i) => addStrip(solid, path, overSkin(head, path), 0, 1, -0.6, treatments[i] === 'lowlight' ? DUSK : (SUN.map((c) => c * 0.45) as unknown as Rgb)));
+  for (const path of painted)
+    addStrip(solid, path, overSkin(head, path), 0, 1, -0.6, SUN.map((c) => c * 0.8) as unknown as Rgb);
+  dropouts.forEach((path, i) =>
+    addStrip(
+      solid,
+      path,
+      overSkin(head, path),
+      0,
+      1,
+      -0.6,
+      treatments[i] === 'lowlight' ? DUSK : (SUN.map((c) => c * 0.45) as unknown as Rgb),
+    ),
+  );
   return solid.geometry(false);
 }
 
 /** Lines of the opened head (panel edges, the part) over the skin, their points joined two by two. */
-export function lineGeometry(head: Head, lines: readonly (readonly OpenedPoint[])[], closed: boolean, aboveMm = 1.4): BufferGeometry {
+export function lineGeometry(
+  head: Head,
+  lines: readonly (readonly OpenedPoint[])[],
+  closed: boolean,
+  aboveMm = 1.4,
+): BufferGeometry {
   const out: number[] = [];
   for (const line of lines) {
     const points = line.map((point) => {
@@ -85,9 +108,25 @@ function overSkin(head: Head, { packed, count }: FoilPath): Over {
     const after = fromOpened(head, { x: ax, y: ay });
     const normal = surfaceNormal(before, head.skull);
     // Which edge is the lower one; a section that runs down the head has none.
-    const fall = ((hypot(ax, ay) - hypot(bx, by)) / (hypot(bx - ax, by - ay) || 1)) * ((LOWER_MM - UPPER_MM) / 2);
+    const fall =
+      ((hypot(ax, ay) - hypot(bx, by)) / (hypot(bx - ax, by - ay) || 1)) * ((LOWER_MM - UPPER_MM) / 2);
     const middle = (UPPER_MM + LOWER_MM) / 2;
-    at.set([before.x, before.y, before.z, after.x, after.y, after.z, normal.x, normal.y, normal.z, middle - fall, middle + fall], 11 * i);
+    at.set(
+      [
+        before.x,
+        before.y,
+        before.z,
+        after.x,
+        after.y,
+        after.z,
+        normal.x,
+        normal.y,
+        normal.z,
+        middle - fall,
+        middle + fall,
+      ],
+      11 * i,
+    );
   });
   const last = kept.length - 1;
   const point = { x: 0, y: 0, z: 0 };
@@ -129,7 +168,15 @@ function eachSample(count: number, at: (j: number, begins: boolean) => void): vo
   at(count - 1, false);
 }
 
-function addStrip(solid: Solid, { count }: FoilPath, over: Over, from: number, to: number, above: number, colour: Rgb): void {
+function addStrip(
+  solid: Solid,
+  { count }: FoilPath,
+  over: Over,
+  from: number,
+  to: number,
+  above: number,
+  colour: Rgb,
+): void {
   eachSample(count, (j, begins) => {
     const a = corner(solid, over(j, from, above), colour);
     const b = corner(solid, over(j, to, above), colour);

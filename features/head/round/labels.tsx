@@ -9,7 +9,9 @@ export function Labels({ head, eye, box }: { head: Head; eye: Eye; box: RefObjec
   const [aspect, setAspect] = useState(1);
   useLayoutEffect(() => {
     const element = box.current!;
-    const observer = new ResizeObserver(() => setAspect(element.clientWidth / Math.max(1, element.clientHeight)));
+    const observer = new ResizeObserver(() =>
+      setAspect(element.clientWidth / Math.max(1, element.clientHeight)),
+    );
     observer.observe(element);
     return () => observer.disconnect();
   }, [box]);
@@ -19,7 +21,8 @@ export function Labels({ head, eye, box }: { head: Head; eye: Eye; box: RefObjec
     const { x, y } = onScreenOf(eye, aspect, at);
     return (
       <span
-        key={name} className="pointer-events-none absolute -translate-x-1/2 -translate-y-1/2 text-xs font-medium text-white [text-shadow:0_0_3px_#000,0_0_6px_#000]"
+        key={name}
+        className="pointer-events-none absolute -translate-x-1/2 -translate-y-1/2 text-xs font-medium text-white [text-shadow:0_0_3px_#000,0_0_6px_#000]"
         style={{ left: `${(x + 1) * 50}%`, top: `${(1 - y) * 50}%` }}
       >
         {name}
@@ -36,7 +39,8 @@ function named(head: Head): { name: string; at: Vec3; normal: Vec3 }[] {
     return { name, at: addScaled(at, normal, byMm), normal };
   };
   return [
-    off('crown', head.crown), off('occipital bone', marks.occipitalBone),
+    off('crown', head.crown),
+    off('occipital bone', marks.occipitalBone),
     { name: 'left ear', at: ear, normal: { x: 1, y: 0, z: 0 } },
     { name: 'right ear', at: { ...ear, x: -ear.x }, normal: { x: -1, y: 0, z: 0 } },
   ];

@@ -7,7 +7,19 @@ import { foilAt, panelAt } from '@/core/pattern';
 import { Labels } from './labels';
 import { Scene, Viewpoint, type SceneProps } from './scene';
 import { drawsInSoftware } from './software';
-import { enlarged, eyeOf, FIELD_DEG, rayThrough, saidView, settled, turned, turnedByKey, VIEWS, type Turn, type ViewName } from './turn';
+import {
+  enlarged,
+  eyeOf,
+  FIELD_DEG,
+  rayThrough,
+  saidView,
+  settled,
+  turned,
+  turnedByKey,
+  VIEWS,
+  type Turn,
+  type ViewName,
+} from './turn';
 
 export interface RoundHeadProps extends SceneProps {
   /** A large drawing names its landmarks and offers its views. */
@@ -69,7 +81,8 @@ export default function RoundHead(props: RoundHeadProps) {
     pointers.current.set(event.pointerId, now);
     if (other) {
       const [before, after] = [from, now].map((point) => Math.hypot(point.x - other.x, point.y - other.y));
-      if (before > 0) setTurn((own) => turned(enlarged(own, after / before), (dx / 2) * DEG_PER_PX, (dy / 2) * DEG_PER_PX));
+      if (before > 0)
+        setTurn((own) => turned(enlarged(own, after / before), (dx / 2) * DEG_PER_PX, (dy / 2) * DEG_PER_PX));
     } else if (moved.current > DRAG_PX) setTurn((before) => turned(before, dx * DEG_PER_PX, dy * DEG_PER_PX));
   };
   const onPointerUp = (event: PointerEvent<HTMLDivElement>) => {
@@ -106,33 +119,58 @@ export default function RoundHead(props: RoundHeadProps) {
 
   return (
     <div
-      ref={box} tabIndex={0} role="group" data-turn={`${Math.round(turn.azimuthDeg)} ${Math.round(turn.elevationDeg)}`}
+      ref={box}
+      tabIndex={0}
+      role="group"
+      data-turn={`${Math.round(turn.azimuthDeg)} ${Math.round(turn.elevationDeg)}`}
       aria-label={`Round head ${saidView(turn)}, ${computed.sheet.totals.foils} foils; arrow keys turn it, 1 to 5 jump to a view`}
       className="relative h-full w-full touch-none select-none"
       style={{ cursor: 'grab' }}
-      onPointerDown={onPointerDown} onPointerMove={onPointerMove} onPointerUp={onPointerUp} onPointerCancel={(event) => pointers.current.delete(event.pointerId)}
-      onPointerLeave={() => onLight(undefined)} onKeyDown={onKeyDown}
+      onPointerDown={onPointerDown}
+      onPointerMove={onPointerMove}
+      onPointerUp={onPointerUp}
+      onPointerCancel={(event) => pointers.current.delete(event.pointerId)}
+      onPointerLeave={() => onLight(undefined)}
+      onKeyDown={onKeyDown}
     >
       <Canvas
-        frameloop="demand" dpr={SOFTWARE ? 1 : [1, 2]} flat camera={{ fov: FIELD_DEG, near: 120, far: 2400 }} gl={{ antialias: !SOFTWARE, alpha: true }}
-        style={{ pointerEvents: 'none' }} aria-hidden="true"
+        frameloop="demand"
+        dpr={SOFTWARE ? 1 : [1, 2]}
+        flat
+        camera={{ fov: FIELD_DEG, near: 120, far: 2400 }}
+        gl={{ antialias: !SOFTWARE, alpha: true }}
+        style={{ pointerEvents: 'none' }}
+        aria-hidden="true"
       >
         <Viewpoint turn={turn} k={head.k} />
         <Scene {...props} mirrored={turn.mirrored} />
       </Canvas>
       {large && <Labels head={head} eye={eye} box={box} />}
       {large && <Views turn={turn} onTurn={setTurn} />}
-      {large && <p className="pointer-events-none absolute inset-x-0 top-1 text-center text-sm text-ink-soft">{saidView(turn)}</p>}
+      {large && (
+        <p className="pointer-events-none absolute inset-x-0 top-1 text-center text-sm text-ink-soft">
+          {saidView(turn)}
+        </p>
+      )}
     </div>
   );
 }
 
 function Views({ turn, onTurn }: { turn: Turn; onTurn(turn: Turn): void }) {
   return (
-    <div role="group" aria-label="Look from" className="absolute right-[124px] bottom-1 left-0 flex justify-center gap-1 xl:right-0">
+    <div
+      role="group"
+      aria-label="Look from"
+      className="absolute right-[124px] bottom-1 left-0 flex justify-center gap-1 xl:right-0"
+    >
       {(Object.keys(VIEWS) as ViewName[]).map((name) => (
         <button
-          key={name} type="button" onClick={() => onTurn(VIEWS[name])} aria-pressed={turn.azimuthDeg === VIEWS[name].azimuthDeg && turn.elevationDeg === VIEWS[name].elevationDeg}
+          key={name}
+          type="button"
+          onClick={() => onTurn(VIEWS[name])}
+          aria-pressed={
+            turn.azimuthDeg === VIEWS[name].azimuthDeg && turn.elevationDeg === VIEWS[name].elevationDeg
+          }
           className="h-10 rounded-ui border border-edge bg-raised px-3 text-sm font-semibold hover:border-ink aria-pressed:border-leaf aria-pressed:bg-leaf-pale"
         >
           {name}

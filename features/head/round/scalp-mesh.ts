@@ -1,4 +1,12 @@
-import { BufferAttribute, BufferGeometry, DataTexture, LinearFilter, RepeatWrapping, SRGBColorSpace, type Texture } from 'three';
+import {
+  BufferAttribute,
+  BufferGeometry,
+  DataTexture,
+  LinearFilter,
+  RepeatWrapping,
+  SRGBColorSpace,
+  type Texture,
+} from 'three';
 import { addScaled, surfaceNormal, type Head } from '@/core/head';
 import type { Rgb } from './solid';
 
@@ -46,7 +54,8 @@ export function hairTexture(colourAt: (across: number, down: number, strand: num
     for (let j = 0; j < LENGTHS; j += 1) {
       // Places from two irrational steps: even, without a visible order, and the same every time.
       const strand = (i * 0.6180339887) % 1;
-      const shade = 0.78 + 0.5 * strand + 0.12 * Math.sin(i * 1.7 + j * (0.3 + 0.5 * ((i * 0.7548776662) % 1)));
+      const shade =
+        0.78 + 0.5 * strand + 0.12 * Math.sin(i * 1.7 + j * (0.3 + 0.5 * ((i * 0.7548776662) % 1)));
       const bark = colourAt((i + 0.5) / STREAKS, (j + 0.5) / LENGTHS, i);
       for (let c = 0; c < 3; c += 1) pixels[4 * (j * STREAKS + i) + c] = toByte(bark[c] * shade);
       pixels[4 * (j * STREAKS + i) + 3] = 255;

@@ -52,38 +52,123 @@ function aim(camera: PerspectiveCamera, light: DirectionalLight | null, turn: Tu
 }
 
 /** Everything that stands before the eye; in the mirror its sides are changed over. */
-export function Scene({ computed, bark, own, partOffsetMm, selectedPanel, selectedFoil, lit, mirrored }: SceneProps & { mirrored: boolean }) {
+export function Scene({
+  computed,
+  bark,
+  own,
+  partOffsetMm,
+  selectedPanel,
+  selectedFoil,
+  lit,
+  mirrored,
+}: SceneProps & { mirrored: boolean }) {
   const invalidate = useThree((state) => state.invalidate);
   const { drawing, sheet } = computed;
   const { head } = drawing;
   const body = useLetGo(useMemo(() => bodyGeometry(head), [head]));
   const scalp = useLetGo(useMemo(() => scalpGeometry(head), [head]));
-  const hair = useLetGo(useMemo(() => hairTexture(own && !isPlain(own) ? ownTexel(head, own, STREAKS) : () => bark), [head, bark, own]));
-  const foils = useLetGo(useMemo(() => foilGeometry(drawing, bark, sheet.foils.map(({ widthMm }) => widthMm)), [drawing, sheet, bark]));
-  const free = useLetGo(useMemo(() => freeGeometry(drawing, sheet.dropouts.map(({ treatment }) => treatment)), [drawing, sheet]));
-  const bright = useLetGo(
-    useMemo(() => brightGeometry(head, drawing.paths.filter(({ id }) => id === lit || id === selectedFoil)), [head, drawing, lit, selectedFoil]),
+  const hair = useLetGo(
+    useMemo(
+      () => hairTexture(own && !isPlain(own) ? ownTexel(head, own, STREAKS) : () => bark),
+      [head, bark, own],
+    ),
   );
-  const edges = useLetGo(useMemo(() => lineGeometry(head, outlinesOf(drawing, (panel) => panel !== selectedPanel), true), [head, drawing, selectedPanel]));
-  const chosen = useLetGo(useMemo(() => lineGeometry(head, outlinesOf(drawing, (panel) => panel === selectedPanel), true, 2), [head, drawing, selectedPanel]));
-  const part = useLetGo(useMemo(() => lineGeometry(head, partOffsetMm === null ? [] : [openedPart(head, partOffsetMm)], false, 3.4), [head, partOffsetMm]));
+  const foils = useLetGo(
+    useMemo(
+      () =>
+        foilGeometry(
+          drawing,
+          bark,
+          sheet.foils.map(({ widthMm }) => widthMm),
+        ),
+      [drawing, sheet, bark],
+    ),
+  );
+  const free = useLetGo(
+    useMemo(
+      () =>
+        freeGeometry(
+          drawing,
+          sheet.dropouts.map(({ treatment }) => treatment),
+        ),
+      [drawing, sheet],
+    ),
+  );
+  const bright = useLetGo(
+    useMemo(
+      () =>
+        brightGeometry(
+          head,
+          drawing.paths.filter(({ id }) => id === lit || id === selectedFoil),
+        ),
+      [head, drawing, lit, selectedFoil],
+    ),
+  );
+  const edges = useLetGo(
+    useMemo(
+      () =>
+        lineGeometry(
+          head,
+          outlinesOf(drawing, (panel) => panel !== selectedPanel),
+          true,
+        ),
+      [head, drawing, selectedPanel],
+    ),
+  );
+  const chosen = useLetGo(
+    useMemo(
+      () =>
+        lineGeometry(
+          head,
+          outlinesOf(drawing, (panel) => panel === selectedPanel),
+          true,
+          2,
+        ),
+      [head, drawing, selectedPanel],
+    ),
+  );
+  const part = useLetGo(
+    useMemo(
+      () => lineGeometry(head, partOffsetMm === null ? [] : [openedPart(head, partOffsetMm)], false, 3.4),
+      [head, partOffsetMm],
+    ),
+  );
   useEffect(() => invalidate());
   return (
     <group scale={[mirrored ? -1 : 1, 1, 1]}>
       {/* What lies in front is drawn first, so that what it hides costs nothing. */}
-      <mesh geometry={scalp} renderOrder={1}><meshLambertMaterial map={hair} /></mesh>
-      <mesh geometry={body} renderOrder={2}><meshLambertMaterial vertexColors /></mesh>
-      <mesh geometry={free}><meshBasicMaterial vertexColors side={2} transparent opacity={0.85} /></mesh>
-      <mesh geometry={foils}><meshBasicMaterial vertexColors side={2} /></mesh>
-      <mesh geometry={bright}><meshBasicMaterial vertexColors side={2} /></mesh>
-      <lineSegments geometry={edges}><lineBasicMaterial color="#ffffff" transparent opacity={0.35} /></lineSegments>
-      <lineSegments geometry={chosen}><lineBasicMaterial color="#ffffff" transparent opacity={0.95} /></lineSegments>
-      <lineSegments geometry={part}><lineBasicMaterial color="#ffffff" /></lineSegments>
+      <mesh geometry={scalp} renderOrder={1}>
+        <meshLambertMaterial map={hair} />
+      </mesh>
+      <mesh geometry={body} renderOrder={2}>
+        <meshLambertMaterial vertexColors />
+      </mesh>
+      <mesh geometry={free}>
+        <meshBasicMaterial vertexColors side={2} transparent opacity={0.85} />
+      </mesh>
+      <mesh geometry={foils}>
+        <meshBasicMaterial vertexColors side={2} />
+      </mesh>
+      <mesh geometry={bright}>
+        <meshBasicMaterial vertexColors side={2} />
+      </mesh>
+      <lineSegments geometry={edges}>
+        <lineBasicMaterial color="#ffffff" transparent opacity={0.35} />
+      </lineSegments>
+      <lineSegments geometry={chosen}>
+        <lineBasicMaterial color="#ffffff" transparent opacity={0.95} />
+      </lineSegments>
+      <lineSegments geometry={part}>
+        <lineBasicMaterial color="#ffffff" />
+      </lineSegments>
     </group>
   );
 }
 
-function outlinesOf({ outlines }: PatternDrawing, wanted: (panel: string) => boolean): (readonly OpenedPoint[])[] {
+function outlinesOf(
+  { outlines }: PatternDrawing,
+  wanted: (panel: string) => boolean,
+): (readonly OpenedPoint[])[] {
   return outlines.filter(({ panel }) => wanted(panel)).flatMap((own) => own.outlines);
 }
 

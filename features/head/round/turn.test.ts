@@ -1,5 +1,16 @@
 import { makeHead, skullHit, vec } from '@/core/head';
-import { enlarged, eyeOf, onScreenOf, rayThrough, saidView, settled, turned, turnedByKey, VIEWS, type ViewName } from './turn';
+import {
+  enlarged,
+  eyeOf,
+  onScreenOf,
+  rayThrough,
+  saidView,
+  settled,
+  turned,
+  turnedByKey,
+  VIEWS,
+  type ViewName,
+} from './turn';
 
 const head = makeHead({ circumferenceMm: 550, hairline: { left: 'round', right: 'round' } });
 const earLeft = vec(72, -38, 0);
@@ -21,13 +32,16 @@ test('the front stands in a mirror, the sides do not: from the left the face loo
   expect(place('Right', vec(0, 0, 96)).x).toBeGreaterThan(0);
 });
 
-test.each(Object.keys(VIEWS) as ViewName[])('what is under the pointer is what is drawn there: %s', (view) => {
-  const eye = eyeOf(VIEWS[view], 1);
-  const hit = skullHit(head.skull, rayThrough(eye, 1.3, { x: 0.1, y: 0.2 }))!;
-  const back = onScreenOf(eye, 1.3, hit);
-  expect(back.x).toBeCloseTo(0.1, 6);
-  expect(back.y).toBeCloseTo(0.2, 6);
-});
+test.each(Object.keys(VIEWS) as ViewName[])(
+  'what is under the pointer is what is drawn there: %s',
+  (view) => {
+    const eye = eyeOf(VIEWS[view], 1);
+    const hit = skullHit(head.skull, rayThrough(eye, 1.3, { x: 0.1, y: 0.2 }))!;
+    const back = onScreenOf(eye, 1.3, hit);
+    expect(back.x).toBeCloseTo(0.1, 6);
+    expect(back.y).toBeCloseTo(0.2, 6);
+  },
+);
 
 test.each(['Back', 'Left', 'Front'] as const)('what lies under the hand follows it: %s', (view) => {
   const turn = VIEWS[view];
@@ -48,16 +62,25 @@ test('a drag never flips the picture; letting go does, where the front begins', 
 
 test('enlarged twice as much, a point stands twice as far from the middle; never smaller than whole', () => {
   const point = vec(40, 20, -80);
-  const [whole, twice] = [VIEWS.Back, enlarged(VIEWS.Back, 2)].map((turn) => onScreenOf(eyeOf(turn, 1), 1, point));
+  const [whole, twice] = [VIEWS.Back, enlarged(VIEWS.Back, 2)].map((turn) =>
+    onScreenOf(eyeOf(turn, 1), 1, point),
+  );
   expect(twice.x / whole.x).toBeCloseTo(2, 6);
   expect(twice.y / whole.y).toBeCloseTo(2, 6);
   expect(enlarged(VIEWS.Back, 0.2).times).toBe(1);
 });
 
 test('keys turn by ten degrees, jump to a view, enlarge; others do nothing', () => {
-  expect(turnedByKey(VIEWS.Left, 'ArrowDown')).toMatchObject({ azimuthDeg: 90, elevationDeg: VIEWS.Left.elevationDeg + 10 });
+  expect(turnedByKey(VIEWS.Left, 'ArrowDown')).toMatchObject({
+    azimuthDeg: 90,
+    elevationDeg: VIEWS.Left.elevationDeg + 10,
+  });
   expect(Math.abs(turnedByKey(VIEWS.Left, 'ArrowRight')!.azimuthDeg - 90)).toBeCloseTo(10, 9);
   expect(turnedByKey(VIEWS.Left, '1')).toEqual(VIEWS.Back);
   expect(turnedByKey(VIEWS.Back, '+')!.times).toBeCloseTo(1.25, 12);
-  expect(['6', 'a', 'Enter'].map((key) => turnedByKey(VIEWS.Back, key))).toEqual([undefined, undefined, undefined]);
+  expect(['6', 'a', 'Enter'].map((key) => turnedByKey(VIEWS.Back, key))).toEqual([
+    undefined,
+    undefined,
+    undefined,
+  ]);
 });

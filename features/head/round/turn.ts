@@ -1,4 +1,15 @@
-import { add, addScaled, cross, dot, normalize, scale, subtract, vec, type Ray, type Vec3 } from '@/core/head';
+import {
+  add,
+  addScaled,
+  cross,
+  dot,
+  normalize,
+  scale,
+  subtract,
+  vec,
+  type Ray,
+  type Vec3,
+} from '@/core/head';
 
 /** From where the round head is looked at. */
 export interface Turn {
@@ -17,11 +28,20 @@ export type ViewName = 'Back' | 'Left' | 'Right' | 'Top' | 'Front';
 /** Beyond this from the front a view is the colourist's own; within it the mirror's, degrees. */
 const MIRROR_DEG = 75;
 
-const from = (azimuthDeg: number, elevationDeg: number): Turn => ({ azimuthDeg, elevationDeg, mirrored: seenInMirror(azimuthDeg), times: 1 });
+const from = (azimuthDeg: number, elevationDeg: number): Turn => ({
+  azimuthDeg,
+  elevationDeg,
+  mirrored: seenInMirror(azimuthDeg),
+  times: 1,
+});
 
 /** Views to jump to. From behind, a little from above: so a colourist stands. */
 export const VIEWS: Readonly<Record<ViewName, Turn>> = {
-  Back: from(180, 12), Left: from(90, 8), Right: from(-90, 8), Top: from(180, 88), Front: from(0, 6),
+  Back: from(180, 12),
+  Left: from(90, 8),
+  Right: from(-90, 8),
+  Top: from(180, 88),
+  Front: from(0, 6),
 };
 
 function seenInMirror(azimuthDeg: number): boolean {
@@ -58,7 +78,12 @@ export function settled(turn: Turn): Turn {
 
 /** Turned by a key: arrows turn, 1 to 5 jump to a view, + and − enlarge; undefined for any other key. */
 export function turnedByKey(turn: Turn, key: string): Turn | undefined {
-  const by: Record<string, readonly [number, number]> = { ArrowLeft: [-10, 0], ArrowRight: [10, 0], ArrowUp: [0, -10], ArrowDown: [0, 10] };
+  const by: Record<string, readonly [number, number]> = {
+    ArrowLeft: [-10, 0],
+    ArrowRight: [10, 0],
+    ArrowUp: [0, -10],
+    ArrowDown: [0, 10],
+  };
   const view = (Object.keys(VIEWS) as ViewName[])[Number(key) - 1];
   if (key === '+' || key === '=') return enlarged(turn, 1.25);
   if (key === '-') return enlarged(turn, 0.8);
@@ -95,7 +120,12 @@ export interface Eye {
 }
 
 /** @param lookedAt what stands in the middle, and from how far it is looked at, mm on the average head */
-export function eyeOf({ azimuthDeg, elevationDeg, mirrored, times }: Turn, k: number, lookedAt: Vec3 = LOOKED_AT, fromMm = EYE_MM): Eye {
+export function eyeOf(
+  { azimuthDeg, elevationDeg, mirrored, times }: Turn,
+  k: number,
+  lookedAt: Vec3 = LOOKED_AT,
+  fromMm = EYE_MM,
+): Eye {
   const [a, e] = [(azimuthDeg * Math.PI) / 180, (elevationDeg * Math.PI) / 180];
   const towards = vec(Math.cos(e) * Math.sin(a), Math.sin(e), Math.cos(e) * Math.cos(a));
   const up = vec(-Math.sin(e) * Math.sin(a), Math.cos(e), -Math.sin(e) * Math.cos(a));
@@ -103,7 +133,11 @@ export function eyeOf({ azimuthDeg, elevationDeg, mirrored, times }: Turn, k: nu
   const right = cross(ahead, up);
   const target = scale(lookedAt, k);
   return {
-    at: add(target, scale(towards, fromMm * k)), target, up, ahead, right: mirrored ? scale(right, -1) : right,
+    at: add(target, scale(towards, fromMm * k)),
+    target,
+    up,
+    ahead,
+    right: mirrored ? scale(right, -1) : right,
     tangent: Math.tan((FIELD_DEG * Math.PI) / 360) / times,
   };
 }

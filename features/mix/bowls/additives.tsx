@@ -14,7 +14,10 @@ import { useFormulaEdit } from '../edit';
 /** Grams for ten grams are ounces for ten ounces; drops are counted for grams or for what they weigh. */
 const unitWords = (amounts: AmountUnit): Readonly<Record<AddedUnit, string>> => ({
   g: amounts === 'oz' ? 'oz for 10 oz' : 'g for 10 g',
-  drops: amounts === 'oz' ? `drops for ${(DROPS_FOR_GRAMS / GRAMS_PER_OUNCE).toFixed(2)} oz` : `drops for ${DROPS_FOR_GRAMS} g`,
+  drops:
+    amounts === 'oz'
+      ? `drops for ${(DROPS_FOR_GRAMS / GRAMS_PER_OUNCE).toFixed(2)} oz`
+      : `drops for ${DROPS_FOR_GRAMS} g`,
   '%': '% of the mix',
 });
 /** Grams are typed for ten grams of powder or colour: for one they are too small to read. */
@@ -25,7 +28,8 @@ export function Additives({ letter, formula }: { letter: string; formula: Formul
   const { shelf } = useComputed();
   const { set } = useFormulaEdit(letter);
   const words = unitWords(useHouse().measures.amounts);
-  const change = (label: string, additives: readonly Added[]) => set(label, (own) => ({ ...own, additives }), `${letter} additives`);
+  const change = (label: string, additives: readonly Added[]) =>
+    set(label, (own) => ({ ...own, additives }), `${letter} additives`);
   return (
     <fieldset className="grid gap-2">
       <legend className="mb-1 text-sm font-semibold">Also in the bowl</legend>
@@ -33,18 +37,48 @@ export function Additives({ letter, formula }: { letter: string; formula: Formul
         const added = formula.additives.find(({ product }) => product === own.id);
         const others = formula.additives.filter(({ product }) => product !== own.id);
         const unit = added?.unit ?? 'g';
-        const take = (value: number | undefined) => change(own.name, value ? [...others, { product: own.id, amount: unit === 'g' ? value / 10 : value, unit }] : others);
+        const take = (value: number | undefined) =>
+          change(
+            own.name,
+            value
+              ? [...others, { product: own.id, amount: unit === 'g' ? value / 10 : value, unit }]
+              : others,
+          );
         return (
           <div key={own.id} className="grid grid-cols-[minmax(0,1fr)_84px_124px] items-center gap-2">
-            <span className="text-base">{own.name}{added && <Weakens formula={formula} added={added} />}</span>
-            <NumberField label={`${own.name} in ${letter}`} hideLabel unit="" min={0.05} max={100} value={added ? shown(added) : undefined} placeholder="none" parse={readAmount} onChange={take} />
+            <span className="text-base">
+              {own.name}
+              {added && <Weakens formula={formula} added={added} />}
+            </span>
+            <NumberField
+              label={`${own.name} in ${letter}`}
+              hideLabel
+              unit=""
+              min={0.05}
+              max={100}
+              value={added ? shown(added) : undefined}
+              placeholder="none"
+              parse={readAmount}
+              onChange={take}
+            />
             {added ? (
               <Select
-                label={`How ${own.name.toLowerCase()} is measured in ${letter}`} hideLabel value={unit}
-                options={ADDED_UNITS.filter((value) => value !== 'drops' || own.dropGrams !== undefined || unit === 'drops').map((value) => ({ value, words: words[value] }))}
-                onChange={(next) => change(`${own.name} in ${next}`, [...others, inUnit(added, next, formula.ratio, own.dropGrams)])}
+                label={`How ${own.name.toLowerCase()} is measured in ${letter}`}
+                hideLabel
+                value={unit}
+                options={ADDED_UNITS.filter(
+                  (value) => value !== 'drops' || own.dropGrams !== undefined || unit === 'drops',
+                ).map((value) => ({ value, words: words[value] }))}
+                onChange={(next) =>
+                  change(`${own.name} in ${next}`, [
+                    ...others,
+                    inUnit(added, next, formula.ratio, own.dropGrams),
+                  ])
+                }
               />
-            ) : <span className="text-sm text-ink-soft">{words.g}</span>}
+            ) : (
+              <span className="text-sm text-ink-soft">{words.g}</span>
+            )}
           </div>
         );
       })}
@@ -54,9 +88,19 @@ export function Additives({ letter, formula }: { letter: string; formula: Formul
 
 /** The same amount, measured otherwise. */
 function inUnit({ product, amount, unit }: Added, next: AddedUnit, ratio: number, dropGrams = 0.05): Added {
-  const grams = unit === 'g' ? amount : unit === '%' ? (amount / 100) * (1 + ratio) : (amount * dropGrams) / DROPS_FOR_GRAMS;
-  const value = next === 'g' ? grams : next === '%' ? (100 * grams) / (1 + ratio) : (grams * DROPS_FOR_GRAMS) / dropGrams;
-  return { product, unit: next, amount: next === 'drops' ? Math.max(1, Math.round(value)) : Math.max(0.01, Math.round(100 * value) / 100) };
+  const grams =
+    unit === 'g'
+      ? amount
+      : unit === '%'
+        ? (amount / 100) * (1 + ratio)
+        : (amount * dropGrams) / DROPS_FOR_GRAMS;
+  const value =
+    next === 'g' ? grams : next === '%' ? (100 * grams) / (1 + ratio) : (grams * DROPS_FOR_GRAMS) / dropGrams;
+  return {
+    product,
+    unit: next,
+    amount: next === 'drops' ? Math.max(1, Math.round(value)) : Math.max(0.01, Math.round(100 * value) / 100),
+  };
 }
 
 function Weakens({ formula, added }: { formula: Formula; added: Added }) {
@@ -64,5 +108,9 @@ function Weakens({ formula, added }: { formula: Formula; added: Added }) {
   const { strength } = useAmounts();
   const read = addedGrams(added, formula.ratio, shelf);
   if (!read.ok || !read.product.weakens || formula.ratio === 0) return null;
-  return <span className="text-sm text-ink-soft">, weakens to {strength(strengthOf(formula.volumes, formula.ratio, read.grams))}</span>;
+  return (
+    <span className="text-sm text-ink-soft">
+      , weakens to {strength(strengthOf(formula.volumes, formula.ratio, read.grams))}
+    </span>
+  );
 }

@@ -10,7 +10,11 @@ import { useFormulaEdit } from '../edit';
 import { ColourFields } from './colour-fields';
 import { LiftFields } from './lift-fields';
 
-const KIND_WORDS = { lift: 'Lifts', deposit: 'Lowlight, deposits', permanent: 'Permanent, lifts and deposits' } as const;
+const KIND_WORDS = {
+  lift: 'Lifts',
+  deposit: 'Lowlight, deposits',
+  permanent: 'Permanent, lifts and deposits',
+} as const;
 
 /** One formula: what, how strong, how thick, and how far along the hair. */
 export function FormulaCard({ row }: { row: FormulaRow }) {
@@ -28,15 +32,40 @@ export function FormulaCard({ row }: { row: FormulaRow }) {
   return (
     <article aria-label={`Formula ${letter}`} className="card grid gap-3 p-4">
       <header className="flex items-center gap-3">
-        <span className="grid size-9 place-items-center rounded-ui bg-ink text-lg font-bold text-raised">{letter}</span>
+        <span className="grid size-9 place-items-center rounded-ui bg-ink text-lg font-bold text-raised">
+          {letter}
+        </span>
         <h3 className="flex-1 text-md font-bold">{KIND_WORDS[formula.kind]}</h3>
-        <p className="text-sm text-ink-soft">{units === 0 ? 'in no foil yet' : groupWords(groupsOf(taken)).replaceAll(` ${letter}`, '')}{!chosen && ', usual'}</p>
-        {chosen && units === 0 && <Button small look="quiet" onClick={remove}>Remove</Button>}
+        <p className="text-sm text-ink-soft">
+          {units === 0 ? 'in no foil yet' : groupWords(groupsOf(taken)).replaceAll(` ${letter}`, '')}
+          {!chosen && ', usual'}
+        </p>
+        {chosen && units === 0 && (
+          <Button small look="quiet" onClick={remove}>
+            Remove
+          </Button>
+        )}
       </header>
-      {problem && <p role="alert" className="text-base font-semibold text-rowan">Formula {letter}: {said(problem)}.</p>}
-      {formula.kind === 'lift' ? <LiftFields letter={letter} formula={formula} /> : <ColourFields letter={letter} formula={formula} />}
+      {problem && (
+        <p role="alert" className="text-base font-semibold text-rowan">
+          Formula {letter}: {said(problem)}.
+        </p>
+      )}
+      {formula.kind === 'lift' ? (
+        <LiftFields letter={letter} formula={formula} />
+      ) : (
+        <ColourFields letter={letter} formula={formula} />
+      )}
       <Regrowth letter={letter} />
-      {notes.length > 0 && <ul className="grid gap-1">{notes.map((note) => <li key={note} className="text-sm font-medium text-amber-bark">{said(note)}.</li>)}</ul>}
+      {notes.length > 0 && (
+        <ul className="grid gap-1">
+          {notes.map((note) => (
+            <li key={note} className="text-sm font-medium text-amber-bark">
+              {said(note)}.
+            </li>
+          ))}
+        </ul>
+      )}
     </article>
   );
 }
@@ -50,8 +79,16 @@ function Regrowth({ letter }: { letter: string }) {
   if (!own) return null;
   return (
     <div className="flex items-center justify-between gap-3 rounded-ui bg-amber-pale p-3">
-      <p className="text-sm">Painted to the ends, it takes about {say(Math.round(own.now))}. The regrowth alone takes about <b>{say(Math.round(own.then))}</b>.</p>
-      <Button small onClick={() => set('painted on the regrowth only', (formula) => ({ ...formula, reach: 'regrowth' }))}>Regrowth only</Button>
+      <p className="text-sm">
+        Painted to the ends, it takes about {say(Math.round(own.now))}. The regrowth alone takes about{' '}
+        <b>{say(Math.round(own.then))}</b>.
+      </p>
+      <Button
+        small
+        onClick={() => set('painted on the regrowth only', (formula) => ({ ...formula, reach: 'regrowth' }))}
+      >
+        Regrowth only
+      </Button>
     </div>
   );
 }

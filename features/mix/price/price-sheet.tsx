@@ -16,15 +16,25 @@ import { useVisit } from '../../visit/store';
 import { FitDialog } from '../../workbench/fit-dialog';
 import { useComputed } from '../../visit/computed';
 
-const PAYMENTS = [{ value: 'deposit', words: 'Deposit' }, { value: 'payment', words: 'Payment' }, { value: 'tip', words: 'Tip' }] as const;
+const PAYMENTS = [
+  { value: 'deposit', words: 'Deposit' },
+  { value: 'payment', words: 'Payment' },
+  { value: 'tip', words: 'Tip' },
+] as const;
 const HOW = ['card', 'cash', 'transfer', 'voucher'] as const;
 
 /** What the visit comes to, said before the start; what was agreed, paid and is owed. */
 export function PriceSheet() {
   return (
     <div className="private grid items-start gap-5 p-3 md:p-5 lg:grid-cols-[minmax(0,1fr)_23rem]">
-      <div className="grid gap-4"><Estimate /><LeftOuts /></div>
-      <div className="grid gap-4"><Agreed /><Receipt /></div>
+      <div className="grid gap-4">
+        <Estimate />
+        <LeftOuts />
+      </div>
+      <div className="grid gap-4">
+        <Agreed />
+        <Receipt />
+      </div>
     </div>
   );
 }
@@ -34,25 +44,62 @@ function Estimate() {
   const { mix, editMix } = useVisit();
   const { prices } = useHouse();
   const money = useMoney();
-  const addOns = (id: string, on: boolean) => editMix(on ? 'add-on taken' : 'add-on left out', (own) => ({ ...own, money: { ...own.money, addOns: on ? [...own.money.addOns, id] : own.money.addOns.filter((other) => other !== id) } }));
+  const addOns = (id: string, on: boolean) =>
+    editMix(on ? 'add-on taken' : 'add-on left out', (own) => ({
+      ...own,
+      money: {
+        ...own.money,
+        addOns: on ? [...own.money.addOns, id] : own.money.addOns.filter((other) => other !== id),
+      },
+    }));
   return (
     <section aria-label="Estimate" className="card p-5">
       <h2 className="mb-2 text-xl font-bold wide">Estimate</h2>
       <table className="w-full text-md">
         <tbody>
-          {estimate.lines.map(({ key, words, minor }) => <tr key={key} className="border-b border-line"><th scope="row" className="py-2 text-left font-normal">{words}</th><td className="py-2 text-right font-semibold">{money(minor)}</td></tr>)}
-          {estimate.lines.length === 0 && <tr><td className="py-2 text-ink-soft">Nothing to charge yet.</td></tr>}
+          {estimate.lines.map(({ key, words, minor }) => (
+            <tr key={key} className="border-b border-line">
+              <th scope="row" className="py-2 text-left font-normal">
+                {words}
+              </th>
+              <td className="py-2 text-right font-semibold">{money(minor)}</td>
+            </tr>
+          ))}
+          {estimate.lines.length === 0 && (
+            <tr>
+              <td className="py-2 text-ink-soft">Nothing to charge yet.</td>
+            </tr>
+          )}
         </tbody>
         <tfoot>
-          <tr><th scope="row" className="pt-3 text-left text-lg font-bold">Total, estimated</th><td id="price-total" className="pt-3 text-right text-2xl font-bold">{money(estimate.totalMinor)}</td></tr>
-          {prices.taxPercent > 0 && <tr><th scope="row" className="text-left text-sm font-normal text-ink-soft">within it {prices.taxPercent}% tax</th><td className="text-right text-sm text-ink-soft">{money(estimate.taxMinor)}</td></tr>}
+          <tr>
+            <th scope="row" className="pt-3 text-left text-lg font-bold">
+              Total, estimated
+            </th>
+            <td id="price-total" className="pt-3 text-right text-2xl font-bold">
+              {money(estimate.totalMinor)}
+            </td>
+          </tr>
+          {prices.taxPercent > 0 && (
+            <tr>
+              <th scope="row" className="text-left text-sm font-normal text-ink-soft">
+                within it {prices.taxPercent}% tax
+              </th>
+              <td className="text-right text-sm text-ink-soft">{money(estimate.taxMinor)}</td>
+            </tr>
+          )}
         </tfoot>
       </table>
       {prices.addOns.length > 0 && (
         <fieldset className="mt-4 border-t border-line pt-3">
           <legend className="sr-only">Add-ons</legend>
           {prices.addOns.map(({ id, name, minor }) => (
-            <div key={id} className="flex min-h-10 items-center justify-between gap-4"><span className="text-base">{name}, {money(minor)}</span><Switch label={name} on={mix.money.addOns.includes(id)} onChange={(on) => addOns(id, on)} /></div>
+            <div key={id} className="flex min-h-10 items-center justify-between gap-4">
+              <span className="text-base">
+                {name}, {money(minor)}
+              </span>
+              <Switch label={name} on={mix.money.addOns.includes(id)} onChange={(on) => addOns(id, on)} />
+            </div>
           ))}
         </fieldset>
       )}
@@ -73,16 +120,46 @@ function LeftOuts() {
   return (
     <section aria-label="What changes" className="card grid gap-3 p-5">
       <h2 className="text-md font-bold">If something is left out</h2>
-      {options.length === 0 ? <p className="text-base text-ink-soft">Nothing here can be left out to save money.</p> : (
-        <ul className="grid">{options.map(({ key, words, savesMinor }) => <li key={key} className="flex justify-between border-t border-line py-1.5 text-base first:border-t-0"><span>{words}</span><span>{money(savesMinor)} less: <b>{money(estimate.totalMinor - savesMinor)}</b></span></li>)}</ul>
+      {options.length === 0 ? (
+        <p className="text-base text-ink-soft">Nothing here can be left out to save money.</p>
+      ) : (
+        <ul className="grid">
+          {options.map(({ key, words, savesMinor }) => (
+            <li
+              key={key}
+              className="flex justify-between border-t border-line py-1.5 text-base first:border-t-0"
+            >
+              <span>{words}</span>
+              <span>
+                {money(savesMinor)} less: <b>{money(estimate.totalMinor - savesMinor)}</b>
+              </span>
+            </li>
+          ))}
+        </ul>
       )}
       <div className="flex items-center justify-between gap-4 border-t border-line pt-3">
         <p className="text-base">
-          {budgetMinor === null ? 'No budget was said.' : budgetMinor >= estimate.totalMinor ? <>Within the budget of <b>{money(budgetMinor)}</b>, {money(budgetMinor - estimate.totalMinor)} under it.</> : (
-            <><b className="text-amber-bark">{money(estimate.totalMinor - budgetMinor)} over the budget of {money(budgetMinor)}.</b> {within?.ok ? `It pays for ${within.foils} of ${priced.foils} foils, everything else unchanged.` : within && `With the rest unchanged, foils start at ${money(within.leastMinor)}.`}</>
+          {budgetMinor === null ? (
+            'No budget was said.'
+          ) : budgetMinor >= estimate.totalMinor ? (
+            <>
+              Within the budget of <b>{money(budgetMinor)}</b>, {money(budgetMinor - estimate.totalMinor)}{' '}
+              under it.
+            </>
+          ) : (
+            <>
+              <b className="text-amber-bark">
+                {money(estimate.totalMinor - budgetMinor)} over the budget of {money(budgetMinor)}.
+              </b>{' '}
+              {within?.ok
+                ? `It pays for ${within.foils} of ${priced.foils} foils, everything else unchanged.`
+                : within && `With the rest unchanged, foils start at ${money(within.leastMinor)}.`}
+            </>
           )}
         </p>
-        <Button small onClick={() => fit(true)} disabled={priced.foils === 0}>Fit to a budget</Button>
+        <Button small onClick={() => fit(true)} disabled={priced.foils === 0}>
+          Fit to a budget
+        </Button>
       </div>
       <FitDialog open={fitting} onOpenChange={fit} kind="budget" />
     </section>
@@ -97,8 +174,13 @@ function Agreed() {
   const money = useMoney();
   const per = minorPerUnit(prices.currency);
   const digits = per === 1 ? 0 : Math.round(Math.log10(per));
-  const read = (text: string): number | undefined => (new RegExp(`^\\d{1,9}([.,]\\d{1,${Math.max(1, digits)}})?$`).test(text.trim()) && (digits > 0 || /^\d+$/.test(text.trim())) ? Number(text.trim().replace(',', '.')) : undefined);
-  const set = (label: string, part: Partial<VisitMoney>, gesture?: string) => editMix(label, (own) => ({ ...own, money: { ...own.money, ...part } }), gesture);
+  const read = (text: string): number | undefined =>
+    new RegExp(`^\\d{1,9}([.,]\\d{1,${Math.max(1, digits)}})?$`).test(text.trim()) &&
+    (digits > 0 || /^\d+$/.test(text.trim()))
+      ? Number(text.trim().replace(',', '.'))
+      : undefined;
+  const set = (label: string, part: Partial<VisitMoney>, gesture?: string) =>
+    editMix(label, (own) => ({ ...own, money: { ...own.money, ...part } }), gesture);
   const { agreed, payments } = mix.money;
   const paid = paidOf(agreed?.minor ?? estimate.totalMinor, payments);
   const [what, setWhat] = useState<'deposit' | 'payment' | 'tip'>('deposit');
@@ -108,13 +190,41 @@ function Agreed() {
     <section aria-label="Agreed and paid" className="card grid gap-3 p-5">
       <h2 className="text-xl font-bold wide">Agreed and paid</h2>
       <div className="grid grid-cols-[minmax(0,1fr)_auto] items-end gap-3">
-        <NumberField label="Agreed amount" unit={prices.currency} min={0} max={100_000_000 / per} value={agreed ? agreed.minor / per : undefined} placeholder="not agreed yet" parse={read} onChange={(value) => set('agreed amount', { agreed: value === undefined ? null : { minor: Math.round(value * per), on: today(timeZone) } }, 'agreed')} />
-        <Button onClick={() => set('the estimate is agreed', { agreed: { minor: estimate.totalMinor, on: today(timeZone) } })}>Agree on {money(estimate.totalMinor)}</Button>
+        <NumberField
+          label="Agreed amount"
+          unit={prices.currency}
+          min={0}
+          max={100_000_000 / per}
+          value={agreed ? agreed.minor / per : undefined}
+          placeholder="not agreed yet"
+          parse={read}
+          onChange={(value) =>
+            set(
+              'agreed amount',
+              {
+                agreed: value === undefined ? null : { minor: Math.round(value * per), on: today(timeZone) },
+              },
+              'agreed',
+            )
+          }
+        />
+        <Button
+          onClick={() =>
+            set('the estimate is agreed', { agreed: { minor: estimate.totalMinor, on: today(timeZone) } })
+          }
+        >
+          Agree on {money(estimate.totalMinor)}
+        </Button>
       </div>
       {agreed && (
         <p className="text-base">
           Agreed on {calendar.day(agreed.on)}.{' '}
-          {agreed.minor !== estimate.totalMinor && <span className="font-medium text-amber-bark">The estimate is now {money(Math.abs(estimate.totalMinor - agreed.minor))} {estimate.totalMinor > agreed.minor ? 'more' : 'less'}: tell the client before you go on.</span>}
+          {agreed.minor !== estimate.totalMinor && (
+            <span className="font-medium text-amber-bark">
+              The estimate is now {money(Math.abs(estimate.totalMinor - agreed.minor))}{' '}
+              {estimate.totalMinor > agreed.minor ? 'more' : 'less'}: tell the client before you go on.
+            </span>
+          )}
         </p>
       )}
       <form
@@ -122,23 +232,56 @@ function Agreed() {
         onSubmit={(event) => {
           event.preventDefault();
           if (amount === undefined) return;
-          set(`${what} taken`, { payments: [...payments, { what, minor: Math.round(amount * per), on: today(timeZone), how }] });
+          set(`${what} taken`, {
+            payments: [...payments, { what, minor: Math.round(amount * per), on: today(timeZone), how }],
+          });
           setAmount(undefined);
         }}
       >
         <div className="grid grid-cols-3 gap-3">
           <Select label="What" value={what} options={PAYMENTS} onChange={setWhat} />
-          <NumberField key={payments.length} label="Amount" unit={prices.currency} min={0} max={100_000_000 / per} value={amount} parse={read} onChange={setAmount} />
-          <Select label="How" value={how} options={HOW.map((value) => ({ value, words: value }))} onChange={setHow} />
+          <NumberField
+            key={payments.length}
+            label="Amount"
+            unit={prices.currency}
+            min={0}
+            max={100_000_000 / per}
+            value={amount}
+            parse={read}
+            onChange={setAmount}
+          />
+          <Select
+            label="How"
+            value={how}
+            options={HOW.map((value) => ({ value, words: value }))}
+            onChange={setHow}
+          />
         </div>
-        <Button type="submit" disabled={amount === undefined}>Add payment</Button>
+        <Button type="submit" disabled={amount === undefined}>
+          Add payment
+        </Button>
       </form>
       {payments.length > 0 && (
         <ul className="grid">
           {payments.map((own, i) => (
-            <li key={i} className="flex items-center justify-between gap-2 border-t border-line py-1 text-base">
-              <span>{PAYMENTS.find(({ value }) => value === own.what)!.words}, {own.how}, {calendar.day(own.on)}</span>
-              <span className="flex items-center gap-1 font-semibold">{money(own.minor)}<Button small look="quiet" aria-label={`Remove ${own.what} of ${money(own.minor)}`} onClick={() => set('payment removed', { payments: payments.filter((_, at) => at !== i) })}>×</Button></span>
+            <li
+              key={i}
+              className="flex items-center justify-between gap-2 border-t border-line py-1 text-base"
+            >
+              <span>
+                {PAYMENTS.find(({ value }) => value === own.what)!.words}, {own.how}, {calendar.day(own.on)}
+              </span>
+              <span className="flex items-center gap-1 font-semibold">
+                {money(own.minor)}
+                <Button
+                  small
+                  look="quiet"
+                  aria-label={`Remove ${own.what} of ${money(own.minor)}`}
+                  onClick={() => set('payment removed', { payments: payments.filter((_, at) => at !== i) })}
+                >
+                  ×
+                </Button>
+              </span>
             </li>
           ))}
         </ul>
@@ -146,14 +289,22 @@ function Agreed() {
       <dl className="grid grid-cols-3 gap-3 border-t border-line pt-3">
         <Figure name="paid" figure={money(paid.paidMinor)} />
         <Figure name="owed" figure={money(paid.owedMinor)} strong />
-        <Figure name={paid.changeMinor > 0 ? 'paid too much' : 'tip, apart'} figure={money(paid.changeMinor > 0 ? paid.changeMinor : paid.tipMinor)} />
+        <Figure
+          name={paid.changeMinor > 0 ? 'paid too much' : 'tip, apart'}
+          figure={money(paid.changeMinor > 0 ? paid.changeMinor : paid.tipMinor)}
+        />
       </dl>
     </section>
   );
 }
 
 function Figure({ name, figure, strong = false }: { name: string; figure: string; strong?: boolean }) {
-  return <div className="flex flex-col"><dt className="order-2 text-sm text-ink-soft">{name}</dt><dd className={`order-1 text-xl ${strong ? 'font-bold' : 'font-semibold'}`}>{figure}</dd></div>;
+  return (
+    <div className="flex flex-col">
+      <dt className="order-2 text-sm text-ink-soft">{name}</dt>
+      <dd className={`order-1 text-xl ${strong ? 'font-bold' : 'font-semibold'}`}>{figure}</dd>
+    </div>
+  );
 }
 
 function Receipt() {
@@ -163,12 +314,39 @@ function Receipt() {
   const { prices } = useHouse();
   const money = useMoney();
   const [copied, setCopied] = useState(false);
-  const rows = receiptRows({ estimate, agreedMinor: mix.money.agreed?.minor ?? null, payments: mix.money.payments, taxPercent: prices.taxPercent });
-  const text = receiptText({ salon: bundle.salonName, client: bundle.client.name, on: calendar.day(bundle.heldOn), money }, rows);
+  const rows = receiptRows({
+    estimate,
+    agreedMinor: mix.money.agreed?.minor ?? null,
+    payments: mix.money.payments,
+    taxPercent: prices.taxPercent,
+  });
+  const text = receiptText(
+    { salon: bundle.salonName, client: bundle.client.name, on: calendar.day(bundle.heldOn), money },
+    rows,
+  );
   return (
     <section aria-label="Receipt" className="card grid gap-2 p-5">
-      <header className="flex items-center gap-2"><h2 className="mr-auto text-md font-bold">Receipt</h2><a href={`/visits/${bundle.id}/sheet/receipt.pdf`} target="_blank" rel="noreferrer" className={buttonLook('plain', true)}>PDF</a><Button small onClick={() => void navigator.clipboard.writeText(text).then(() => setCopied(true))}>{copied ? 'Copied' : 'Copy'}</Button></header>
-      <pre className="overflow-x-auto rounded-ui bg-ground p-3 font-mono text-xs whitespace-pre" aria-label="Receipt text" tabIndex={0}>{text}</pre>
+      <header className="flex items-center gap-2">
+        <h2 className="mr-auto text-md font-bold">Receipt</h2>
+        <a
+          href={`/visits/${bundle.id}/sheet/receipt.pdf`}
+          target="_blank"
+          rel="noreferrer"
+          className={buttonLook('plain', true)}
+        >
+          PDF
+        </a>
+        <Button small onClick={() => void navigator.clipboard.writeText(text).then(() => setCopied(true))}>
+          {copied ? 'Copied' : 'Copy'}
+        </Button>
+      </header>
+      <pre
+        className="overflow-x-auto rounded-ui bg-ground p-3 font-mono text-xs whitespace-pre"
+        aria-label="Receipt text"
+        tabIndex={0}
+      >
+        {text}
+      </pre>
     </section>
   );
 }

@@ -8,7 +8,23 @@ import { useAmounts } from '../amounts';
 export function Items({ read }: { read: ItemsRead }) {
   const { sayAll } = useAmounts();
   const said = useSaid();
-  if (!read.ok) return <p role="alert" className="text-base font-semibold text-rowan">It cannot be mixed: {said(read.problem)}.</p>;
+  if (!read.ok)
+    return (
+      <p role="alert" className="text-base font-semibold text-rowan">
+        It cannot be mixed: {said(read.problem)}.
+      </p>
+    );
   const amounts = sayAll(read.items);
-  return <ul className="flex flex-wrap gap-x-5 gap-y-0.5">{read.items.map((own, i) => <li key={own.product} className="whitespace-nowrap"><b className="text-lg">{amounts[i]}</b> <span className="text-base" data-as-written>{own.name}</span></li>)}</ul>;
+  return (
+    <ul className="flex flex-wrap gap-x-5 gap-y-0.5">
+      {read.items.map((own, i) => (
+        <li key={own.product} className="whitespace-nowrap">
+          <b className="text-lg">{amounts[i]}</b>{' '}
+          <span className="text-base" data-as-written>
+            {own.name}
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
 }

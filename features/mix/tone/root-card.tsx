@@ -78,7 +78,10 @@ function RootCard({ root }: { root: RootMix }) {
       `root ${root.id} ${Object.keys(part).join()}`,
     );
   const remove = () =>
-    editMix(`${said} removed`, (before) => ({ ...before, roots: before.roots.filter(({ id }) => id !== root.id) }));
+    editMix(`${said} removed`, (before) => ({
+      ...before,
+      roots: before.roots.filter(({ id }) => id !== root.id),
+    }));
   return (
     <LockedPart step={`root ${root.id}`}>
       <article aria-label={name} className="grid gap-3 border-t border-line pt-3">
@@ -119,7 +122,9 @@ function RootCard({ root }: { root: RootMix }) {
           <Switch
             label="The house’s rule for the line"
             on={root.rule === null}
-            onChange={(house) => set(house ? 'by the house’s rule' : 'own parts', { rule: house ? null : rule })}
+            onChange={(house) =>
+              set(house ? 'by the house’s rule' : 'own parts', { rule: house ? null : rule })
+            }
           />
           <span className="text-base">
             By the house’s rule for {own?.name ?? 'the line'}: {tenth(own?.root.natural ?? 3)} natural :{' '}
@@ -136,7 +141,9 @@ function RootCard({ root }: { root: RootMix }) {
               value={root.rule.natural}
               parse={readAmount}
               onChange={(natural) =>
-                natural !== undefined && natural + rule.ash > 0 && set('parts', { rule: { ...rule, natural } })
+                natural !== undefined &&
+                natural + rule.ash > 0 &&
+                set('parts', { rule: { ...rule, natural } })
               }
             />
             <NumberField

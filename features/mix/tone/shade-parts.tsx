@@ -14,15 +14,28 @@ import { useComputed } from '../../visit/computed';
 export function shadeColour({ level, tone }: Pick<ShadeProduct, 'level' | 'tone'>): string {
   if (tone === 'clear') return '#f3f1ea';
   const warm: readonly DepositTone[] = ['gold', 'copper'];
-  return cssColour(tone === 'copper' ? undercoatHair(Math.max(1, level - 1)) : tonedHair(level, warm.includes(tone) ? 'warm' : tone === 'natural' ? 'neutral' : 'cool'));
+  return cssColour(
+    tone === 'copper'
+      ? undercoatHair(Math.max(1, level - 1))
+      : tonedHair(level, warm.includes(tone) ? 'warm' : tone === 'natural' ? 'neutral' : 'cool'),
+  );
 }
 
 /** Shades of a line in parts by weight. */
-export function ShadeParts({ line, parts, onChange }: { line: string; parts: readonly ShadePart[]; onChange(parts: readonly ShadePart[]): void }) {
+export function ShadeParts({
+  line,
+  parts,
+  onChange,
+}: {
+  line: string;
+  parts: readonly ShadePart[];
+  onChange(parts: readonly ShadePart[]): void;
+}) {
   const visit = useComputed();
   const shades = visit.shelf.shadesOf(line);
   const free = shades.filter(({ id }) => !parts.some((own) => own.shade === id));
-  const set = (i: number, part: Partial<ShadePart>) => onChange(parts.map((own, at) => (at === i ? { ...own, ...part } : own)));
+  const set = (i: number, part: Partial<ShadePart>) =>
+    onChange(parts.map((own, at) => (at === i ? { ...own, ...part } : own)));
   return (
     <fieldset className="grid gap-2">
       <legend className="mb-1 text-sm font-semibold">Shades, parts by weight</legend>
@@ -32,16 +45,48 @@ export function ShadeParts({ line, parts, onChange }: { line: string; parts: rea
           <div key={own.shade} className="grid grid-cols-[28px_minmax(0,1fr)_92px_40px] items-center gap-2">
             <HairSwatch colour={shade ? shadeColour(shade) : '#888'} />
             <Select
-              label={`Shade ${i + 1}`} hideLabel value={own.shade}
-              options={[...(shade ? [{ value: shade.id, words: shade.name }] : [{ value: own.shade, words: `${own.shade} (gone)` }]), ...free.map(({ id, name }) => ({ value: id, words: name }))]}
+              label={`Shade ${i + 1}`}
+              hideLabel
+              value={own.shade}
+              options={[
+                ...(shade
+                  ? [{ value: shade.id, words: shade.name }]
+                  : [{ value: own.shade, words: `${own.shade} (gone)` }]),
+                ...free.map(({ id, name }) => ({ value: id, words: name })),
+              ]}
               onChange={(next) => set(i, { shade: next })}
             />
-            <NumberField label={`Parts of shade ${i + 1}`} hideLabel unit="" min={0.05} max={20} value={own.parts} parse={readAmount} onChange={(many) => many !== undefined && set(i, { parts: many })} />
-            <Button small look="quiet" aria-label={`Leave out ${shade?.name ?? own.shade}`} disabled={parts.length === 1} onClick={() => onChange(parts.filter((_, at) => at !== i))}>×</Button>
+            <NumberField
+              label={`Parts of shade ${i + 1}`}
+              hideLabel
+              unit=""
+              min={0.05}
+              max={20}
+              value={own.parts}
+              parse={readAmount}
+              onChange={(many) => many !== undefined && set(i, { parts: many })}
+            />
+            <Button
+              small
+              look="quiet"
+              aria-label={`Leave out ${shade?.name ?? own.shade}`}
+              disabled={parts.length === 1}
+              onClick={() => onChange(parts.filter((_, at) => at !== i))}
+            >
+              ×
+            </Button>
           </div>
         );
       })}
-      {free.length > 0 && parts.length < 8 && <Button small className="justify-self-start" onClick={() => onChange([...parts, { shade: free[0].id, parts: 1 }])}>Add a shade</Button>}
+      {free.length > 0 && parts.length < 8 && (
+        <Button
+          small
+          className="justify-self-start"
+          onClick={() => onChange([...parts, { shade: free[0].id, parts: 1 }])}
+        >
+          Add a shade
+        </Button>
+      )}
     </fieldset>
   );
 }

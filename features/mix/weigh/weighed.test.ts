@@ -2,7 +2,14 @@ import { itemKey, weighedGrams, weighedOf, withWeighed } from './weighed';
 
 const bowl = {
   label: 'A 1',
-  items: { ok: true as const, total: 90, items: [{ product: 'powder', name: 'Powder', grams: 30, powder: true }, { product: 'dev-20', name: 'Developer', grams: 60, powder: false }] },
+  items: {
+    ok: true as const,
+    total: 90,
+    items: [
+      { product: 'powder', name: 'Powder', grams: 30, powder: true },
+      { product: 'dev-20', name: 'Developer', grams: 60, powder: false },
+    ],
+  },
 };
 const none = { weighed: [] };
 
@@ -13,7 +20,10 @@ test('a bowl is weighed thing by thing; weighing anew takes the place of what wa
   expect(weighedGrams(some, bowl)).toEqual([30.2, null]);
   const again = withWeighed(withWeighed(some, 'A 1', 'powder', 29.8, 'hand'), 'A 1', 'dev-20', 60, 'scale');
   expect(weighedOf(again, bowl)).toBe('all');
-  expect(again.weighed).toEqual([{ item: itemKey('A 1', 'powder'), grams: 29.8, by: 'hand' }, { item: itemKey('A 1', 'dev-20'), grams: 60, by: 'scale' }]);
+  expect(again.weighed).toEqual([
+    { item: itemKey('A 1', 'powder'), grams: 29.8, by: 'hand' },
+    { item: itemKey('A 1', 'dev-20'), grams: 60, by: 'scale' },
+  ]);
 });
 
 test('what was weighed for another bowl says nothing of this one, and a bowl that cannot be mixed is not weighed', () => {

@@ -5,19 +5,35 @@ import type { VisitMix } from '@/core/visit';
 export const itemKey = (bowl: string, product: string): string => `${bowl}/${product}`;
 
 /** Grams weighed of each thing of a bowl, in its order; null where nothing was weighed yet. */
-export function weighedGrams({ weighed }: Pick<VisitMix, 'weighed'>, { label, items }: Pick<WorkBowl, 'label' | 'items'>): (number | null)[] {
-  return items.ok ? items.items.map(({ product }) => weighed.find(({ item }) => item === itemKey(label, product))?.grams ?? null) : [];
+export function weighedGrams(
+  { weighed }: Pick<VisitMix, 'weighed'>,
+  { label, items }: Pick<WorkBowl, 'label' | 'items'>,
+): (number | null)[] {
+  return items.ok
+    ? items.items.map(
+        ({ product }) => weighed.find(({ item }) => item === itemKey(label, product))?.grams ?? null,
+      )
+    : [];
 }
 
 /** How far a bowl is weighed. */
-export function weighedOf(mix: Pick<VisitMix, 'weighed'>, bowl: Pick<WorkBowl, 'label' | 'items'>): 'all' | 'some' | 'none' {
+export function weighedOf(
+  mix: Pick<VisitMix, 'weighed'>,
+  bowl: Pick<WorkBowl, 'label' | 'items'>,
+): 'all' | 'some' | 'none' {
   const grams = weighedGrams(mix, bowl);
   if (grams.length === 0 || grams.every((own) => own === null)) return 'none';
   return grams.every((own) => own !== null) ? 'all' : 'some';
 }
 
 /** The mix with one thing of a bowl weighed, or weighed anew. */
-export function withWeighed<M extends Pick<VisitMix, 'weighed'>>(mix: M, bowl: string, product: string, grams: number, by: 'scale' | 'hand'): M {
+export function withWeighed<M extends Pick<VisitMix, 'weighed'>>(
+  mix: M,
+  bowl: string,
+  product: string,
+  grams: number,
+  by: 'scale' | 'hand',
+): M {
   const item = itemKey(bowl, product);
   return { ...mix, weighed: [...mix.weighed.filter((own) => own.item !== item), { item, grams, by }] };
 }

@@ -19,18 +19,36 @@ export function FoilKeys() {
   if (foils.length === 0) return null;
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.altKey || event.ctrlKey || event.metaKey) return;
-    const next = at < 0 && event.key.startsWith('Arrow') ? (foils.find((own) => own.panel === selected.panel) ?? foils[0]) : neighbour(foils, at, event.key);
+    const next =
+      at < 0 && event.key.startsWith('Arrow')
+        ? (foils.find((own) => own.panel === selected.panel) ?? foils[0])
+        : neighbour(foils, at, event.key);
     if (!next) return;
     event.preventDefault();
     select(next.panel, next.id);
   };
   return (
     <div
-      role="listbox" tabIndex={0} aria-label="Foils, by arrow keys" aria-activedescendant={words ? `${id}-foil` : undefined} onKeyDown={onKeyDown}
+      role="listbox"
+      tabIndex={0}
+      aria-label="Foils, by arrow keys"
+      aria-activedescendant={words ? `${id}-foil` : undefined}
+      onKeyDown={onKeyDown}
       className="pointer-events-none absolute inset-0 rounded-ui"
     >
-      {words && <span id={`${id}-foil`} role="option" aria-selected className="sr-only">{`${words.place}: ${words.measures}`}</span>}
-      {!words && <span role="option" aria-selected={false} className="sr-only">No foil chosen</span>}
+      {words && (
+        <span
+          id={`${id}-foil`}
+          role="option"
+          aria-selected
+          className="sr-only"
+        >{`${words.place}: ${words.measures}`}</span>
+      )}
+      {!words && (
+        <span role="option" aria-selected={false} className="sr-only">
+          No foil chosen
+        </span>
+      )}
     </div>
   );
 }
@@ -39,16 +57,22 @@ export function FoilKeys() {
 function neighbour(foils: readonly Foil[], at: number, key: string): Foil | undefined {
   const own = foils[at];
   switch (key) {
-    case 'ArrowRight': return foils[at + 1];
-    case 'ArrowLeft': return foils[at - 1];
-    case 'Home': return foils[0];
-    case 'End': return foils.at(-1);
-    case 'ArrowUp': case 'ArrowDown': {
+    case 'ArrowRight':
+      return foils[at + 1];
+    case 'ArrowLeft':
+      return foils[at - 1];
+    case 'Home':
+      return foils[0];
+    case 'End':
+      return foils.at(-1);
+    case 'ArrowUp':
+    case 'ArrowDown': {
       const row = own.row + (key === 'ArrowUp' ? 1 : -1);
       return foils
         .filter((other) => other.panel === own.panel && other.row === row)
         .sort((a, b) => Math.abs(a.column - own.column) - Math.abs(b.column - own.column))[0];
     }
-    default: return undefined;
+    default:
+      return undefined;
   }
 }

@@ -7,7 +7,11 @@ import { onScreen } from '../../head/scalp-map';
 import { held } from '../../visit/history';
 
 /** Where a pointer is on the opened head that it moves over, mm. */
-export function openedPointOf(event: { clientX: number; clientY: number; currentTarget: Element }): OpenedPoint {
+export function openedPointOf(event: {
+  clientX: number;
+  clientY: number;
+  currentTarget: Element;
+}): OpenedPoint {
   const element = event.currentTarget as SVGGraphicsElement;
   const svg = element.ownerSVGElement ?? (element as unknown as SVGSVGElement);
   const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM()!.inverse());
@@ -39,7 +43,11 @@ export function GripMark({ at, label, said, times, look = 'edge', onMove }: Grip
     event.stopPropagation();
     event.currentTarget.setPointerCapture(event.pointerId);
     const from = openedPointOf(event);
-    taken.current = { dx: at.x - from.x, dy: at.y - from.y, gesture: held(`${label} ${crypto.randomUUID()}`) };
+    taken.current = {
+      dx: at.x - from.x,
+      dy: at.y - from.y,
+      gesture: held(`${label} ${crypto.randomUUID()}`),
+    };
   };
   const move = (event: PointerEvent<SVGGElement>) => {
     if (!taken.current) return;
@@ -48,7 +56,12 @@ export function GripMark({ at, label, said, times, look = 'edge', onMove }: Grip
     onMove({ x: to.x + taken.current.dx, y: to.y + taken.current.dy }, taken.current.gesture);
   };
   const step = (event: KeyboardEvent<SVGGElement>) => {
-    const by: Record<string, [number, number]> = { ArrowLeft: [1, 0], ArrowRight: [-1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] };
+    const by: Record<string, [number, number]> = {
+      ArrowLeft: [1, 0],
+      ArrowRight: [-1, 0],
+      ArrowUp: [0, 1],
+      ArrowDown: [0, -1],
+    };
     const way = by[event.key];
     if (!way || event.altKey || event.ctrlKey || event.metaKey) return;
     event.preventDefault();
@@ -58,20 +71,42 @@ export function GripMark({ at, label, said, times, look = 'edge', onMove }: Grip
   };
   return (
     <g
-      transform={`translate(${x.toFixed(2)} ${y.toFixed(2)}) scale(${size.toFixed(3)})`} className="grip" style={{ cursor: 'move', touchAction: 'none' }}
-      role="button" tabIndex={0} aria-label={`${capital(label)}${said && `, ${said}`}`}
-      onPointerDown={take} onPointerMove={move} onClick={(event) => event.stopPropagation()}
+      transform={`translate(${x.toFixed(2)} ${y.toFixed(2)}) scale(${size.toFixed(3)})`}
+      className="grip"
+      style={{ cursor: 'move', touchAction: 'none' }}
+      role="button"
+      tabIndex={0}
+      aria-label={`${capital(label)}${said && `, ${said}`}`}
+      onPointerDown={take}
+      onPointerMove={move}
+      onClick={(event) => event.stopPropagation()}
       onPointerUp={(event) => {
         event.stopPropagation();
         taken.current = undefined;
       }}
-      onPointerCancel={() => (taken.current = undefined)} onKeyDown={step}
+      onPointerCancel={() => (taken.current = undefined)}
+      onKeyDown={step}
     >
       {/* A wide, unseen disc, so that a fingertip finds the grip. */}
       <circle r="12" fill="transparent" />
-      {look === 'turn' && <rect x="-3.6" y="-3.6" width="7.2" height="7.2" transform="rotate(45)" fill="var(--color-leaf)" stroke="var(--color-white)" strokeWidth="1.4" />}
-      {look === 'edge' && <circle r="4.4" fill="var(--color-leaf)" stroke="var(--color-white)" strokeWidth="1.4" />}
-      {look === 'landmark' && <circle r="3.6" fill="var(--color-raised)" stroke="var(--color-leaf)" strokeWidth="1.8" />}
+      {look === 'turn' && (
+        <rect
+          x="-3.6"
+          y="-3.6"
+          width="7.2"
+          height="7.2"
+          transform="rotate(45)"
+          fill="var(--color-leaf)"
+          stroke="var(--color-white)"
+          strokeWidth="1.4"
+        />
+      )}
+      {look === 'edge' && (
+        <circle r="4.4" fill="var(--color-leaf)" stroke="var(--color-white)" strokeWidth="1.4" />
+      )}
+      {look === 'landmark' && (
+        <circle r="3.6" fill="var(--color-raised)" stroke="var(--color-leaf)" strokeWidth="1.8" />
+      )}
     </g>
   );
 }

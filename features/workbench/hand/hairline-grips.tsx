@@ -22,8 +22,17 @@ export function HairlineGrips({ times }: { times: number }) {
       const at = toOpened(head, head.hairlinePoint((sign * ownAzimuth(azimuth, head.skull) * Math.PI) / 180));
       return (
         <GripMark
-          key={`${side}${i}`} at={at} look="landmark" times={times}
-          label={inMiddle ? (i === 0 ? 'hairline, middle of the forehead' : 'hairline, middle of the nape') : `hairline, ${side}, landmark ${i + 1} of ${knots.length}`}
+          key={`${side}${i}`}
+          at={at}
+          look="landmark"
+          times={times}
+          label={
+            inMiddle
+              ? i === 0
+                ? 'hairline, middle of the forehead'
+                : 'hairline, middle of the nape'
+              : `hairline, ${side}, landmark ${i + 1} of ${knots.length}`
+          }
           said={said(`${azimuth}°, ${y} mm`)}
           onMove={(to, gesture) => {
             const point = fromOpened(head, to);
@@ -31,10 +40,27 @@ export function HairlineGrips({ times }: { times: number }) {
               inMiddle ? 'hairline, middle' : `hairline, ${alike ? 'both sides' : side}`,
               (before) => {
                 const { hairline } = before.head;
-                const moved = moveLandmark(hairline[side], i, head.skull, side === 'left' ? point : mirrored(point));
+                const moved = moveLandmark(
+                  hairline[side],
+                  i,
+                  head.skull,
+                  side === 'left' ? point : mirrored(point),
+                );
                 const other = side === 'left' ? 'right' : 'left';
-                const opposite = alike ? moved : inMiddle ? moveLandmark(hairline[other], i === 0 ? 0 : hairlineKnots(hairline[other]).length - 1, head.skull, point) : hairline[other];
-                return { ...before, head: { ...before.head, hairline: { ...hairline, [side]: moved, [other]: opposite } } };
+                const opposite = alike
+                  ? moved
+                  : inMiddle
+                    ? moveLandmark(
+                        hairline[other],
+                        i === 0 ? 0 : hairlineKnots(hairline[other]).length - 1,
+                        head.skull,
+                        point,
+                      )
+                    : hairline[other];
+                return {
+                  ...before,
+                  head: { ...before.head, hairline: { ...hairline, [side]: moved, [other]: opposite } },
+                };
               },
               gesture,
             );

@@ -20,14 +20,24 @@ export function Heads() {
   const [large, setLarge] = useKept<Which>(`${bundle.id}/head`, 'opened', ['opened', 'round']);
   const other = large === 'opened' ? 'round' : 'opened';
   const place = (which: Which) =>
-    which === large ? `absolute inset-0 ${which === 'opened' ? 'max-xl:left-[62px]' : ''}` : 'absolute right-3 bottom-[-50px] z-10 h-[92px] w-[116px] xl:h-[124px] xl:w-[156px] overflow-hidden rounded-t-[8px] border border-b-0 border-edge bg-raised';
+    which === large
+      ? `absolute inset-0 ${which === 'opened' ? 'max-xl:left-[62px]' : ''}`
+      : 'absolute right-3 bottom-[-50px] z-10 h-[92px] w-[116px] xl:h-[124px] xl:w-[156px] overflow-hidden rounded-t-[8px] border border-b-0 border-edge bg-raised';
   return (
     <div className="relative mt-2 min-h-0 flex-1">
-      <div className={place('opened')}><OpenedHead large={large === 'opened'} /></div>
-      <div className={place('round')}><Round large={large === 'round'} /></div>
-      <div className="absolute top-1 right-3 z-5 max-md:hidden h-[128px] w-[84px] xl:top-auto xl:bottom-[84px] xl:z-10 xl:h-[168px] xl:w-[104px]"><SmallWear /></div>
+      <div className={place('opened')}>
+        <OpenedHead large={large === 'opened'} />
+      </div>
+      <div className={place('round')}>
+        <Round large={large === 'round'} />
+      </div>
+      <div className="absolute top-1 right-3 z-5 max-md:hidden h-[128px] w-[84px] xl:top-auto xl:bottom-[84px] xl:z-10 xl:h-[168px] xl:w-[104px]">
+        <SmallWear />
+      </div>
       <button
-        type="button" onClick={() => setLarge(other)} aria-label={`${SAID[other]}, large`}
+        type="button"
+        onClick={() => setLarge(other)}
+        aria-label={`${SAID[other]}, large`}
         className="absolute right-3 bottom-[-86px] z-20 h-[36px] w-[116px] xl:w-[156px] rounded-b-[8px] border border-edge bg-raised text-sm font-semibold hover:border-ink"
       >
         {SAID[other]}
@@ -52,8 +62,16 @@ function Round({ large }: { large: boolean }) {
   return (
     <Guard>
       <RoundHead
-        computed={settled} bark={bark} own={own} partOffsetMm={plan.head.part.none ? null : plan.head.part.offsetMm}
-        selectedPanel={selected.panel} selectedFoil={selected.foil} lit={lit} large={large} onLight={light} onSelect={select}
+        computed={settled}
+        bark={bark}
+        own={own}
+        partOffsetMm={plan.head.part.none ? null : plan.head.part.offsetMm}
+        selectedPanel={selected.panel}
+        selectedFoil={selected.foil}
+        lit={lit}
+        large={large}
+        onLight={light}
+        onSelect={select}
       />
     </Guard>
   );

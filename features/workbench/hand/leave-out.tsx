@@ -14,11 +14,18 @@ const LEAST_MM = 8;
 
 function triangle(tip: OpenedPoint, base: OpenedPoint): OpenedPoint[] {
   const [dx, dy] = [base.x - tip.x, base.y - tip.y];
-  return [tip, { x: base.x - dy * SPREAD, y: base.y + dx * SPREAD }, { x: base.x + dy * SPREAD, y: base.y - dx * SPREAD }];
+  return [
+    tip,
+    { x: base.x - dy * SPREAD, y: base.y + dx * SPREAD },
+    { x: base.x + dy * SPREAD, y: base.y - dx * SPREAD },
+  ];
 }
 
 /** Painting a triangle that the selected panel leaves out: from its tip to the middle of its base. */
-export function useLeaveOut(onDone: () => void): { handlers: SVGProps<SVGSVGElement>; painted: readonly OpenedPoint[] | undefined } {
+export function useLeaveOut(onDone: () => void): {
+  handlers: SVGProps<SVGSVGElement>;
+  painted: readonly OpenedPoint[] | undefined;
+} {
   const { plan, computed, selected, editPlan } = useVisit();
   const [stroke, setStroke] = useState<readonly [OpenedPoint, OpenedPoint]>();
   const panel = plan.panels.find(({ id }) => id === selected.panel);
@@ -39,11 +46,19 @@ export function useLeaveOut(onDone: () => void): { handlers: SVGProps<SVGSVGElem
       onPointerCancel: () => setStroke(undefined),
       onPointerUp: () => {
         setStroke(undefined);
-        if (!stroke || !painted || !panel || Math.hypot(stroke[1].x - stroke[0].x, stroke[1].y - stroke[0].y) < LEAST_MM) return;
+        if (
+          !stroke ||
+          !painted ||
+          !panel ||
+          Math.hypot(stroke[1].x - stroke[0].x, stroke[1].y - stroke[0].y) < LEAST_MM
+        )
+          return;
         // Triangles of a panel on both sides are drawn on the left.
         const flip = panel.side === 'both' && stroke[0].x + stroke[1].x < 0 ? -1 : 1;
         const corners = painted.map(({ x, y }) => diskPointOf(head, { x: flip * x, y }));
-        editPlan(`triangle left out, ${panel.name}`, (before) => changePanel(before, panel.id, (own) => ({ ...own, leaveOut: [...own.leaveOut, corners] })));
+        editPlan(`triangle left out, ${panel.name}`, (before) =>
+          changePanel(before, panel.id, (own) => ({ ...own, leaveOut: [...own.leaveOut, corners] })),
+        );
         onDone();
       },
     },
@@ -51,5 +66,17 @@ export function useLeaveOut(onDone: () => void): { handlers: SVGProps<SVGSVGElem
 }
 
 export function LeaveOut({ painted }: { painted: readonly OpenedPoint[] | undefined }) {
-  return painted && <path d={pathThrough(painted, true)} fill="var(--color-rowan)" fillOpacity="0.25" stroke="var(--color-white)" strokeWidth="1.2" strokeDasharray="4 3" pointerEvents="none" />;
+  return (
+    painted && (
+      <path
+        d={pathThrough(painted, true)}
+        fill="var(--color-rowan)"
+        fillOpacity="0.25"
+        stroke="var(--color-white)"
+        strokeWidth="1.2"
+        strokeDasharray="4 3"
+        pointerEvents="none"
+      />
+    )
+  );
 }

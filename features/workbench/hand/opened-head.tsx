@@ -35,7 +35,8 @@ export function OpenedHead({ large }: { large: boolean }) {
   const [tool, setTool] = useState<Tool>('choose');
   const leaveOut = useLeaveOut(() => setTool('choose'));
   const { times } = zoom.view;
-  const foilUnder = (event: PointerEvent<SVGSVGElement> | MouseEvent<SVGSVGElement>) => sheet.foils[foilAt(drawing.paths, openedPointOf(event), SLACK_MM / times)] as Foil | undefined;
+  const foilUnder = (event: PointerEvent<SVGSVGElement> | MouseEvent<SVGSVGElement>) =>
+    sheet.foils[foilAt(drawing.paths, openedPointOf(event), SLACK_MM / times)] as Foil | undefined;
   const handlers: typeof zoom.handlers = {
     ...zoom.handlers,
     onPointerMove: (event) => {
@@ -59,25 +60,50 @@ export function OpenedHead({ large }: { large: boolean }) {
       {large && <ZoomButtons zoom={zoom} />}
       {large && <Tools tool={tool} onTool={setTool} />}
       {large && <FoilKeys />}
-      <HairCanvas computed={computed} bark={barkOf(consult.naturalLevel)} shade={shade} own={own} dark={dark} selectedPanel={selected.panel} view={large ? zoom.view : undefined} />
+      <HairCanvas
+        computed={computed}
+        bark={barkOf(consult.naturalLevel)}
+        shade={shade}
+        own={own}
+        dark={dark}
+        selectedPanel={selected.panel}
+        view={large ? zoom.view : undefined}
+      />
       <ScalpMap
-        head={drawing.head} bark={null} partOffsetMm={plan.head.part.none ? null : plan.head.part.offsetMm} className="relative h-full w-full touch-none"
-        label={`Opened head with ${sheet.totals.foils} foils`} view={large ? zoom.view : undefined}
+        head={drawing.head}
+        bark={null}
+        partOffsetMm={plan.head.part.none ? null : plan.head.part.offsetMm}
+        className="relative h-full w-full touch-none"
+        label={`Opened head with ${sheet.totals.foils} foils`}
+        view={large ? zoom.view : undefined}
         handlers={large ? (tool === 'leave-out' ? leaveOut.handlers : handlers) : undefined}
-        over={large && (
-          <>
-            {tool === 'choose' && <HangingLine />}
-            {tool === 'choose' && <PanelGrips times={times} />}
-            {tool === 'choose' && <PartingGrips times={times} />}
-            {tool === 'choose' && <PartGrip times={times} />}
-            {tool === 'hairline' && <HairlineGrips times={times} />}
-            <LeaveOut painted={leaveOut.painted} />
-          </>
-        )}
+        over={
+          large && (
+            <>
+              {tool === 'choose' && <HangingLine />}
+              {tool === 'choose' && <PanelGrips times={times} />}
+              {tool === 'choose' && <PartingGrips times={times} />}
+              {tool === 'choose' && <PartGrip times={times} />}
+              {tool === 'hairline' && <HairlineGrips times={times} />}
+              <LeaveOut painted={leaveOut.painted} />
+            </>
+          )
+        }
       >
         <PanelEdges outlines={drawing.outlines} selected={selected.panel} />
-        <BrightFoils foils={sheet.foils} paths={drawing.paths} shade={shade} dark={dark} ids={[selected.foil, lit]} />
-        <FoilNumbers foils={sheet.foils} paths={drawing.paths} selectedPanel={selected.panel} all={large && times >= NUMBERED_FROM} />
+        <BrightFoils
+          foils={sheet.foils}
+          paths={drawing.paths}
+          shade={shade}
+          dark={dark}
+          ids={[selected.foil, lit]}
+        />
+        <FoilNumbers
+          foils={sheet.foils}
+          paths={drawing.paths}
+          selectedPanel={selected.panel}
+          all={large && times >= NUMBERED_FROM}
+        />
         {large && <Ruler times={times} />}
       </ScalpMap>
     </>
@@ -85,12 +111,23 @@ export function OpenedHead({ large }: { large: boolean }) {
 }
 
 /** Edges of the panels; the selected one is tinted. */
-const PanelEdges = memo(function PanelEdges({ outlines, selected }: { outlines: PatternDrawing['outlines']; selected: string }) {
+const PanelEdges = memo(function PanelEdges({
+  outlines,
+  selected,
+}: {
+  outlines: PatternDrawing['outlines'];
+  selected: string;
+}) {
   return outlines.flatMap(({ panel, side, outlines: lines }) =>
     lines.map((outline, i) => (
       <path
-        key={`${panel}${side}${i}`} d={pathThrough(outline, true)} fill="var(--color-white)" fillOpacity={panel === selected ? 0.05 : 0}
-        stroke="var(--color-white)" strokeOpacity={panel === selected ? 0.75 : 0.3} strokeWidth="0.8"
+        key={`${panel}${side}${i}`}
+        d={pathThrough(outline, true)}
+        fill="var(--color-white)"
+        fillOpacity={panel === selected ? 0.05 : 0}
+        stroke="var(--color-white)"
+        strokeOpacity={panel === selected ? 0.75 : 0.3}
+        strokeWidth="0.8"
       />
     )),
   );

@@ -1,7 +1,15 @@
 'use client';
 
 import { useMemo } from 'react';
-import { changePanel, foilPoints, placeGrips, turnsByHand, withFoilMovedTo, withFoilTurnedTo, type Panel } from '@/core/pattern';
+import {
+  changePanel,
+  foilPoints,
+  placeGrips,
+  turnsByHand,
+  withFoilMovedTo,
+  withFoilTurnedTo,
+  type Panel,
+} from '@/core/pattern';
 import { useUnits } from '../../house/context';
 import { useVisit } from '../../visit/store';
 import { GripMark } from './grip-mark';
@@ -13,17 +21,27 @@ export function PanelGrips({ times }: { times: number }) {
   const { plan, computed, selected, editPlan } = useVisit();
   const { head } = computed.drawing;
   const panel = plan.panels.find(({ id, muted }) => id === selected.panel && !muted);
-  const grips = useMemo(() => (panel ? placeGrips(panel, head, plan.head.part) : []), [panel, head, plan.head.part]);
+  const grips = useMemo(
+    () => (panel ? placeGrips(panel, head, plan.head.part) : []),
+    [panel, head, plan.head.part],
+  );
   if (!panel) return null;
   return grips.map((grip) => {
-    const said = (own: Panel) => placeGrips(own, head, plan.head.part).find(({ id }) => id === grip.id)?.said ?? '';
+    const said = (own: Panel) =>
+      placeGrips(own, head, plan.head.part).find(({ id }) => id === grip.id)?.said ?? '';
     return (
       <GripMark
-        key={grip.id} at={grip.at} label={`${grip.label}, ${panel.name}`} said={grip.said} times={times}
+        key={grip.id}
+        at={grip.at}
+        label={`${grip.label}, ${panel.name}`}
+        said={grip.said}
+        times={times}
         onMove={(to, gesture) =>
           editPlan(
             (before, after) => {
-              const [from, now] = [before, after].map((own) => said(own.panels.find(({ id }) => id === panel.id)!));
+              const [from, now] = [before, after].map((own) =>
+                said(own.panels.find(({ id }) => id === panel.id)!),
+              );
               return `${grip.label}${now && ` ${from} → ${now}`}, ${panel.name}`;
             },
             (before) => changePanel(before, panel.id, () => grip.moved(to)),
@@ -52,14 +70,30 @@ export function PartingGrips({ times }: { times: number }) {
     <>
       {foil.row > 1 && (
         <GripMark
-          at={middle} label={`row ${foil.row}, drag to change the pitch`} said={`drop-out ${say(foil.dropoutMm)}`} times={times}
-          onMove={(to, gesture) => change('drop-out', (own) => say(shownDropout(own, totals)), () => withFoilMovedTo(panel, foil, path, to, totals), gesture)}
+          at={middle}
+          label={`row ${foil.row}, drag to change the pitch`}
+          said={`drop-out ${say(foil.dropoutMm)}`}
+          times={times}
+          onMove={(to, gesture) =>
+            change(
+              'drop-out',
+              (own) => say(shownDropout(own, totals)),
+              () => withFoilMovedTo(panel, foil, path, to, totals),
+              gesture,
+            )
+          }
         />
       )}
       {turnsByHand(panel.direction) && (
         <GripMark
-          at={end} look="turn" label={`end of row ${foil.row}, drag to turn the partings`} said={`${Math.round(foil.angleDeg)}°`} times={times}
-          onMove={(to, gesture) => change('angle', angleOf, () => withFoilTurnedTo(panel, foil, path, drawing.head, to), gesture)}
+          at={end}
+          look="turn"
+          label={`end of row ${foil.row}, drag to turn the partings`}
+          said={`${Math.round(foil.angleDeg)}°`}
+          times={times}
+          onMove={(to, gesture) =>
+            change('angle', angleOf, () => withFoilTurnedTo(panel, foil, path, drawing.head, to), gesture)
+          }
         />
       )}
     </>

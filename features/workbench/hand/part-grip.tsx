@@ -18,12 +18,16 @@ export function PartGrip({ times }: { times: number }) {
   const at = openedPart(head, part.offsetMm)[0] ?? { x: part.offsetMm, y: head.hairArc(0) };
   return (
     <GripMark
-      at={{ x: at.x, y: at.y + 5 * head.k }} label="part" said={said(offsetWords(part.offsetMm))} times={times}
+      at={{ x: at.x, y: at.y + 5 * head.k }}
+      label="part"
+      said={said(offsetWords(part.offsetMm))}
+      times={times}
       onMove={({ x }, gesture) => {
         const offsetMm = Math.round(Math.min(MOST_MM, Math.max(-MOST_MM, x)));
         if (offsetMm === part.offsetMm) return;
         editConsult(
-          (before, after) => `part ${offsetWords(before.head.part.offsetMm)} → ${offsetWords(after.head.part.offsetMm)}`,
+          (before, after) =>
+            `part ${offsetWords(before.head.part.offsetMm)} → ${offsetWords(after.head.part.offsetMm)}`,
           (before) => ({ ...before, head: { ...before.head, part: { ...before.head.part, offsetMm } } }),
           gesture,
         );

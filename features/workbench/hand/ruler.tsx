@@ -23,10 +23,23 @@ export function Ruler({ times }: { times: number }) {
   const size = 7 / times ** 0.7;
   return (
     <g pointerEvents="none" data-ruler={Math.round(foil.widthMm)}>
-      <path d={marks(path, foil.widthMm)} fill="none" stroke="var(--color-white)" strokeWidth={0.7 / times ** 0.5} />
+      <path
+        d={marks(path, foil.widthMm)}
+        fill="none"
+        stroke="var(--color-white)"
+        strokeWidth={0.7 / times ** 0.5}
+      />
       <text
-        x={middle.x} y={middle.y - size} fontSize={size} fontWeight="600" textAnchor="middle" fill="var(--color-white)" stroke="#000" strokeOpacity="0.75"
-        strokeWidth={size / 3} paintOrder="stroke"
+        x={middle.x}
+        y={middle.y - size}
+        fontSize={size}
+        fontWeight="600"
+        textAnchor="middle"
+        fill="var(--color-white)"
+        stroke="#000"
+        strokeOpacity="0.75"
+        strokeWidth={size / 3}
+        paintOrder="stroke"
       >
         {`${say(Math.round(foil.widthMm))} on a ${say(usable)} foil · ${Math.abs(Math.round(foil.angleDeg))}°`}
       </text>

@@ -75,14 +75,21 @@ export function useZoom(): Zoom {
   return {
     view,
     handlers: {
-      ref: svg, onPointerDown, onPointerMove, onPointerUp: lift, onPointerCancel: lift, onPointerLeave: lift,
+      ref: svg,
+      onPointerDown,
+      onPointerMove,
+      onPointerUp: lift,
+      onPointerCancel: lift,
+      onPointerLeave: lift,
       style: { cursor: view.times > 1 ? 'grab' : undefined },
     },
     by: (factor) => {
       const element = svg.current;
       if (!element) return;
       const box = element.getBoundingClientRect();
-      setView((before) => enlarged(before, element, box.left + box.width / 2, box.top + box.height / 2, factor));
+      setView((before) =>
+        enlarged(before, element, box.left + box.width / 2, box.top + box.height / 2, factor),
+      );
     },
     whole: () => setView(WHOLE_HEAD),
     dragged: () => moved.current > DRAG_PX,
@@ -95,7 +102,13 @@ function mmPerPx(element: SVGSVGElement, times: number): number {
 }
 
 /** A view enlarged by a factor such that the point under the pointer stays where it is. */
-function enlarged(before: View, element: SVGSVGElement, clientX: number, clientY: number, factor: number): View {
+function enlarged(
+  before: View,
+  element: SVGSVGElement,
+  clientX: number,
+  clientY: number,
+  factor: number,
+): View {
   const times = Math.min(MOST_TIMES, Math.max(1, before.times * factor));
   if (times === 1) return WHOLE_HEAD;
   const box = element.getBoundingClientRect();
@@ -109,12 +122,35 @@ function enlarged(before: View, element: SVGSVGElement, clientX: number, clientY
 
 /** Larger, smaller, all of it: for those without a wheel or two free fingers. */
 export function ZoomButtons({ zoom }: { zoom: Zoom }) {
-  const look = 'grid h-10 min-w-10 place-items-center rounded-ui border border-edge bg-raised px-2 text-base font-semibold hover:border-ink disabled:border-line disabled:text-edge';
+  const look =
+    'grid h-10 min-w-10 place-items-center rounded-ui border border-edge bg-raised px-2 text-base font-semibold hover:border-ink disabled:border-line disabled:text-edge';
   return (
-    <div role="group" aria-label="Size of the head" className="absolute bottom-28 left-4 z-10 max-md:bottom-2 max-xl:-left-[52px] flex flex-col gap-1">
-      <button type="button" className={look} aria-label="Larger" onClick={() => zoom.by(1.6)} disabled={zoom.view.times >= MOST_TIMES}>+</button>
-      <button type="button" className={look} aria-label="Smaller" onClick={() => zoom.by(1 / 1.6)} disabled={zoom.view.times === 1}>−</button>
-      <button type="button" className={look} onClick={zoom.whole} disabled={zoom.view.times === 1}>All</button>
+    <div
+      role="group"
+      aria-label="Size of the head"
+      className="absolute bottom-28 left-4 z-10 max-md:bottom-2 max-xl:-left-[52px] flex flex-col gap-1"
+    >
+      <button
+        type="button"
+        className={look}
+        aria-label="Larger"
+        onClick={() => zoom.by(1.6)}
+        disabled={zoom.view.times >= MOST_TIMES}
+      >
+        +
+      </button>
+      <button
+        type="button"
+        className={look}
+        aria-label="Smaller"
+        onClick={() => zoom.by(1 / 1.6)}
+        disabled={zoom.view.times === 1}
+      >
+        −
+      </button>
+      <button type="button" className={look} onClick={zoom.whole} disabled={zoom.view.times === 1}>
+        All
+      </button>
     </div>
   );
 }

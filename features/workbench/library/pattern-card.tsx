@@ -18,7 +18,14 @@ interface PatternCardProps {
 }
 
 /** One pattern: its drawing on this head, what it comes to, and what can be done with it. */
-export const PatternCard = memo(function PatternCard({ name, laid, bark, purpose, more, actions }: PatternCardProps) {
+export const PatternCard = memo(function PatternCard({
+  name,
+  laid,
+  bark,
+  purpose,
+  more,
+  actions,
+}: PatternCardProps) {
   return (
     <li className="card flex flex-col gap-2 p-3">
       <div className="flex gap-3">
@@ -27,7 +34,10 @@ export const PatternCard = memo(function PatternCard({ name, laid, bark, purpose
           <h3 className="leading-tight font-semibold">{name}</h3>
           <p className="mt-1 text-sm">
             {laid ? (
-              <><b className="text-lg">{laid.foils}</b> foils{laid.painted > 0 && `, ${laid.painted} painted`} · {hoursAndMinutes(laid.minutes)} · {sharesWords(laid.shares)}</>
+              <>
+                <b className="text-lg">{laid.foils}</b> foils{laid.painted > 0 && `, ${laid.painted} painted`}{' '}
+                · {hoursAndMinutes(laid.minutes)} · {sharesWords(laid.shares)}
+              </>
             ) : (
               <span className="text-ink-soft">laying it on this head …</span>
             )}
@@ -45,7 +55,16 @@ export const PatternCard = memo(function PatternCard({ name, laid, bark, purpose
 /** What the visit would cost with it, and when its root line shows. */
 function ComesTo({ totalMinor, line }: LaidPattern['comesTo']) {
   const money = useMoney();
-  return <p className="text-sm">{totalMinor > 0 && <span className="private"><b>{money(totalMinor)}</b>, estimated. </span>}{line ?? 'It grows out without a root line.'}</p>;
+  return (
+    <p className="text-sm">
+      {totalMinor > 0 && (
+        <span className="private">
+          <b>{money(totalMinor)}</b>, estimated.{' '}
+        </span>
+      )}
+      {line ?? 'It grows out without a root line.'}
+    </p>
+  );
 }
 
 const Drawing = memo(function Drawing({ laid, bark }: { laid: LaidPattern; bark: string }) {
@@ -53,7 +72,15 @@ const Drawing = memo(function Drawing({ laid, bark }: { laid: LaidPattern; bark:
 });
 
 /** A pattern small, as a drawing of the opened head. */
-export function Thumb({ drawing: { box, hairline, foils, painted }, bark, label }: { drawing: Thumbnail; bark: string; label: string }) {
+export function Thumb({
+  drawing: { box, hairline, foils, painted },
+  bark,
+  label,
+}: {
+  drawing: Thumbnail;
+  bark: string;
+  label: string;
+}) {
   return (
     <svg viewBox={box} className="h-full w-full" role="img" aria-label={label}>
       <path d={hairline} fill={bark} />

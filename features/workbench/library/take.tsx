@@ -15,12 +15,37 @@ export interface TakePattern {
 }
 
 /** Applies a pattern in place of all panels, or its recipe for one. */
-export function TakeButtons({ technique, take, panelName, current = false }: { technique: Laid; take: TakePattern; panelName: string | undefined; current?: boolean }) {
+export function TakeButtons({
+  technique,
+  take,
+  panelName,
+  current = false,
+}: {
+  technique: Laid;
+  take: TakePattern;
+  panelName: string | undefined;
+  current?: boolean;
+}) {
   const words = current ? 'Apply again' : 'Apply';
   return (
     <>
-      <Button small className="grow" onClick={() => take.whole(technique)} aria-label={`${words}: ${technique.name}`}>{words}</Button>
-      {take.panel && <Button small onClick={() => take.panel?.(technique)} aria-label={`For one panel, ${panelName}: ${technique.name}`}>For one panel</Button>}
+      <Button
+        small
+        className="grow"
+        onClick={() => take.whole(technique)}
+        aria-label={`${words}: ${technique.name}`}
+      >
+        {words}
+      </Button>
+      {take.panel && (
+        <Button
+          small
+          onClick={() => take.panel?.(technique)}
+          aria-label={`For one panel, ${panelName}: ${technique.name}`}
+        >
+          For one panel
+        </Button>
+      )}
     </>
   );
 }

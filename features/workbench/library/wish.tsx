@@ -14,7 +14,10 @@ export const ANY: Wish = { group: 'all', words: '' };
 
 const GROUPS: readonly { value: Wish['group']; words: string }[] = [
   { value: 'all', words: 'All' },
-  ...(Object.entries(TECHNIQUE_GROUPS) as [TechniqueGroup, string][]).map(([value, words]) => ({ value, words })),
+  ...(Object.entries(TECHNIQUE_GROUPS) as [TechniqueGroup, string][]).map(([value, words]) => ({
+    value,
+    words,
+  })),
 ];
 
 interface Described {

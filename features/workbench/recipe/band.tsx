@@ -53,7 +53,9 @@ export function BandFields({ place, set }: BandFieldsProps) {
     <Select
       label={label}
       value={String(deg)}
-      options={optionsFor(deg).filter((own) => Number(own.value) >= limits[0] && Number(own.value) <= limits[1])}
+      options={optionsFor(deg).filter(
+        (own) => Number(own.value) >= limits[0] && Number(own.value) <= limits[1],
+      )}
       onChange={(next) =>
         set(
           label.toLowerCase(),
@@ -165,7 +167,8 @@ function Hanging({ place }: { place: Band }) {
       {zones.length > 0 && (
         <b className="text-amber-bark">
           {' '}
-          Thin at the {zones.join(', ')}: {Math.round(Math.min(...thin.map((own) => own.hairsPerMm)))} hairs/mm.
+          Thin at the {zones.join(', ')}: {Math.round(Math.min(...thin.map((own) => own.hairsPerMm)))}{' '}
+          hairs/mm.
         </b>
       )}{' '}
       An estimate from density and length.
@@ -197,16 +200,21 @@ function runOf(width: BandWidth, { fromDeg, toDeg }: Band): readonly [number, nu
   if (typeof width === 'number') return [width, width];
   if (followsHair(width)) return [10, 10];
   const nearest = (deg: number) =>
-    width.reduce((best, own) => (Math.abs(Math.abs(own[0]) - deg) < Math.abs(Math.abs(best[0]) - deg) ? own : best))[1];
+    width.reduce((best, own) =>
+      Math.abs(Math.abs(own[0]) - deg) < Math.abs(Math.abs(best[0]) - deg) ? own : best,
+    )[1];
   return [nearest(fromDeg), nearest(toDeg)];
 }
 
 function widthWords({ widthMm }: Band, say: (mm: number) => string): string {
   if (typeof widthMm === 'number') return say(widthMm);
-  return followsHair(widthMm) ? `${widthMm.hairsPerMm} hairs a mm` : widthMm.map(([, mm]) => say(mm)).join(', ');
+  return followsHair(widthMm)
+    ? `${widthMm.hairsPerMm} hairs a mm`
+    : widthMm.map(([, mm]) => say(mm)).join(', ');
 }
 
-const landmarkWords = (deg: number) => LANDMARKS.find((own) => own.deg === deg)?.words.toLowerCase() ?? `${deg}°`;
+const landmarkWords = (deg: number) =>
+  LANDMARKS.find((own) => own.deg === deg)?.words.toLowerCase() ?? `${deg}°`;
 
 function optionsFor(deg: number): { value: string; words: string }[] {
   const known = LANDMARKS.map((own) => ({ value: String(own.deg), words: own.words }));

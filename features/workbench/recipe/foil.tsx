@@ -44,11 +44,14 @@ export function FoilFields({ panel, change }: RecipeProps) {
     start.lastMm ?? 0,
     Math.min(
       600,
-      Math.round(Math.max(plan.hair.lengthMm, ...Object.values(plan.hair.byZone).map((own) => own.lengthMm ?? 0))),
+      Math.round(
+        Math.max(plan.hair.lengthMm, ...Object.values(plan.hair.byZone).map((own) => own.lengthMm ?? 0)),
+      ),
     ),
   );
   const eased = typeof start.lastMm === 'number';
-  const lastWords = (own: Panel['start']) => (typeof own.lastMm === 'number' ? say(own.lastMm) : 'as the first');
+  const lastWords = (own: Panel['start']) =>
+    typeof own.lastMm === 'number' ? say(own.lastMm) : 'as the first';
   const setStart = (what: string, figure: (own: Panel['start']) => string, to: Partial<Panel['start']>) =>
     change(
       what,

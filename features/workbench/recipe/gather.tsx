@@ -29,7 +29,11 @@ const PRESETS = Object.entries(GATHER_PRESETS).map(([value, { name }]) => ({ val
 export function GatherFields({ panel, totals, change }: RecipeProps) {
   const { gather } = panel;
   const { say } = useUnits();
-  const setGather = (what: string, figure: (own: SingleGather) => string, next: (own: SingleGather) => SingleGather) =>
+  const setGather = (
+    what: string,
+    figure: (own: SingleGather) => string,
+    next: (own: SingleGather) => SingleGather,
+  ) =>
     change(
       what,
       (own) => (own.gather.kind === 'alternate' ? 'in turn' : figure(own.gather)),
@@ -179,7 +183,11 @@ type Weave = Extract<SingleGather, { kind: 'weave' }>;
 
 interface GradedProps {
   gather: Weave;
-  setGather(what: string, figure: (own: SingleGather) => string, next: (own: SingleGather) => SingleGather): void;
+  setGather(
+    what: string,
+    figure: (own: SingleGather) => string,
+    next: (own: SingleGather) => SingleGather,
+  ): void;
 }
 
 const ENDS = [
@@ -220,7 +228,9 @@ function Graded({ gather, setGather }: GradedProps) {
           max={12}
           step={0.5}
           mm={gather.lastStitchMm!}
-          onChange={(mm) => weave('last stitch', (own) => say(own.lastStitchMm ?? own.stitchMm), { lastStitchMm: mm })}
+          onChange={(mm) =>
+            weave('last stitch', (own) => say(own.lastStitchMm ?? own.stitchMm), { lastStitchMm: mm })
+          }
         />
       )}
       <Segmented

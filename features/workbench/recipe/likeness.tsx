@@ -86,7 +86,10 @@ export function LikenessFields({ panel, change }: RecipeProps) {
             said={`${variation.angleDeg}°`}
             onChange={(angleDeg) => set('angle differs', (own) => `${own.angleDeg}°`, { angleDeg })}
           />
-          <Button small onClick={() => set('differences', (own) => `no. ${own.seed}`, { seed: variation.seed + 1 })}>
+          <Button
+            small
+            onClick={() => set('differences', (own) => `no. ${own.seed}`, { seed: variation.seed + 1 })}
+          >
             Try another
           </Button>
         </>

@@ -61,7 +61,12 @@ export function PartingFields({ panel, change }: RecipeProps) {
       (own) => directionName(own.direction),
       (own) => ({ ...own, direction: next }),
     );
-  const angle = (label: string, value: number, limits: readonly [number, number], to: (deg: number) => Direction) => (
+  const angle = (
+    label: string,
+    value: number,
+    limits: readonly [number, number],
+    to: (deg: number) => Direction,
+  ) => (
     <Slider
       label={label}
       min={limits[0]}
@@ -86,7 +91,10 @@ export function PartingFields({ panel, change }: RecipeProps) {
       {direction.kind === 'pivot' &&
         angle('First angle', direction.fromDeg, [-90, 90], (fromDeg) => ({ ...direction, fromDeg }))}
       {direction.kind === 'crossed' &&
-        angle('Angle from straight across', direction.angleDeg, [5, 75], (angleDeg) => ({ ...direction, angleDeg }))}
+        angle('Angle from straight across', direction.angleDeg, [5, 75], (angleDeg) => ({
+          ...direction,
+          angleDeg,
+        }))}
       {direction.kind === 'pivot' &&
         direction.toDeg !== 'part' &&
         angle('Last angle', direction.toDeg, [-90, 90], (toDeg) => ({ ...direction, toDeg }))}

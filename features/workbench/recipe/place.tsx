@@ -74,7 +74,9 @@ export function PlaceFields({ panel, change }: RecipeProps) {
   );
   const first = isSectionedFirst(plan, panel.id);
   const { head, outlines } = computed.drawing;
-  const drawn = outlines.find((own) => own.panel === panel.id && (panel.side !== 'both' || own.side === 'left'));
+  const drawn = outlines.find(
+    (own) => own.panel === panel.id && (panel.side !== 'both' || own.side === 'left'),
+  );
   const drawEdge = () => {
     const edge = drawn && asOutline(panel, drawn.outlines, head);
     if (edge) editPlan(`edge by hand, ${panel.name}`, (before) => changePanel(before, panel.id, () => edge));
@@ -89,7 +91,8 @@ export function PlaceFields({ panel, change }: RecipeProps) {
   return (
     <div className="mt-4 grid gap-1 border-t border-line pt-3">
       <p className="text-base">
-        <span className="text-ink-soft">Place:</span> <b className="font-semibold">{PLACE_NAMES[place.kind]}</b>
+        <span className="text-ink-soft">Place:</span>{' '}
+        <b className="font-semibold">{PLACE_NAMES[place.kind]}</b>
       </p>
       {place.kind === 'hairline-band' && <BandFields place={place} set={set} />}
       {place.kind === 'face-frame' &&
@@ -109,7 +112,10 @@ export function PlaceFields({ panel, change }: RecipeProps) {
           value={place.reachDeg}
           said={reachSaid(place.reachDeg)}
           onChange={(reachDeg) =>
-            set('reach', (own) => (own.kind === 'face-frame' ? `${own.reachDeg}°` : ''), { ...place, reachDeg })
+            set('reach', (own) => (own.kind === 'face-frame' ? `${own.reachDeg}°` : ''), {
+              ...place,
+              reachDeg,
+            })
           }
         />
       )}
@@ -151,7 +157,9 @@ export function PlaceFields({ panel, change }: RecipeProps) {
       {panel.leaveOut.length > 0 && (
         <p className="flex items-center justify-between gap-3 text-base">
           <span className="text-ink-soft">
-            {panel.leaveOut.length === 1 ? 'A triangle is left out' : `${panel.leaveOut.length} triangles are left out`}
+            {panel.leaveOut.length === 1
+              ? 'A triangle is left out'
+              : `${panel.leaveOut.length} triangles are left out`}
           </span>
           <Button
             small
@@ -237,7 +245,9 @@ function FrameByHair({ place, set }: FrameByHairProps) {
   const { depthMm, reachesMm } = frameByHair(place.depthMm, plan.hair);
   return (
     <>
-      <p className={`text-sm ${reachesMm < TO_THE_CHIN_MM ? 'font-semibold text-amber-bark' : 'text-ink-soft'}`}>
+      <p
+        className={`text-sm ${reachesMm < TO_THE_CHIN_MM ? 'font-semibold text-amber-bark' : 'text-ink-soft'}`}
+      >
         {reachesMm < TO_THE_CHIN_MM
           ? `Hair from its point ends ${say(Math.max(0, reachesMm))} past the hairline: it does not reach the chin.`
           : `Hair from its point reaches ${say(reachesMm)} past the hairline.`}

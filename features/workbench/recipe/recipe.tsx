@@ -19,7 +19,11 @@ import { RotationFields } from './rotation';
 
 /** A part of the recipe that is drawn anew only when what it shows of the panel has changed. */
 function reading(Fields: ComponentType<RecipeProps>, keys: readonly (keyof Panel)[]) {
-  return memo(Fields, (before, after) => before.change === after.change && keys.every((key) => before.panel[key] === after.panel[key]));
+  return memo(
+    Fields,
+    (before, after) =>
+      before.change === after.change && keys.every((key) => before.panel[key] === after.panel[key]),
+  );
 }
 const Gather = reading(GatherFields, ['gather', 'thicknessMm']);
 const Parting = reading(PartingFields, ['direction', 'gather', 'place']);
@@ -49,11 +53,20 @@ function PanelRecipe({ panel }: { panel: Panel }) {
   const name = gatherName(panel.gather, panel.thicknessMm);
   const parts: RecipeProps = { panel, totals, change };
   return (
-    <aside aria-label={`Recipe of ${panel.name}`} className="overflow-y-auto border-l border-line bg-raised px-4 py-4">
+    <aside
+      aria-label={`Recipe of ${panel.name}`}
+      className="overflow-y-auto border-l border-line bg-raised px-4 py-4"
+    >
       <p className="text-sm font-semibold">{panel.name}</p>
-      <h2 className="mb-2 text-lg leading-tight font-bold wide">{capital(name)}, {directionName(panel.direction)}</h2>
+      <h2 className="mb-2 text-lg leading-tight font-bold wide">
+        {capital(name)}, {directionName(panel.direction)}
+      </h2>
       <Gather {...parts} />
-      <SectionPreview gather={gatherOf(panel.gather, 1)} thicknessMm={panel.thicknessMm} dropoutMm={shownDropout(panel, totals)} />
+      <SectionPreview
+        gather={gatherOf(panel.gather, 1)}
+        thicknessMm={panel.thicknessMm}
+        dropoutMm={shownDropout(panel, totals)}
+      />
       <SpacingFields {...parts} />
       <Parting {...parts} />
       <Rotation {...parts} />
@@ -63,8 +76,11 @@ function PanelRecipe({ panel }: { panel: Panel }) {
       <Likeness {...parts} />
       {totals && (
         <p className="mt-4 border-t border-line pt-3 text-sm text-ink-soft">
-          {totals.foils} foils in {totals.rows} rows{panel.side === 'both' && ', both sides counted,'} on {Math.round(totals.areaCm2)} cm² of scalp
-          {totals.takenBy.length > 0 && `; ${Math.round(totals.takenBy.reduce((sum, taken) => sum + taken.areaCm2, 0))} cm² of its place are other panels’`}.
+          {totals.foils} foils in {totals.rows} rows{panel.side === 'both' && ', both sides counted,'} on{' '}
+          {Math.round(totals.areaCm2)} cm² of scalp
+          {totals.takenBy.length > 0 &&
+            `; ${Math.round(totals.takenBy.reduce((sum, taken) => sum + taken.areaCm2, 0))} cm² of its place are other panels’`}
+          .
         </p>
       )}
     </aside>

@@ -8,21 +8,36 @@ import { useVisit } from '../../visit/store';
 const SHOWN_MM = 60;
 
 /** A piece of the section from the front, as large as life on a screen of 96 dots an inch: light is what goes into the foil. */
-export function SectionPreview({ gather, thicknessMm, dropoutMm }: { gather: SingleGather; thicknessMm: number; dropoutMm: number }) {
+export function SectionPreview({
+  gather,
+  thicknessMm,
+  dropoutMm,
+}: {
+  gather: SingleGather;
+  thicknessMm: number;
+  dropoutMm: number;
+}) {
   const { consult } = useVisit();
   const { say } = useUnits();
   const height = Math.max(1, thicknessMm + Math.min(dropoutMm, 12));
   return (
     <figure className="mt-3">
       <svg
-        viewBox={`0 0 ${SHOWN_MM} ${height}`} style={{ width: `${SHOWN_MM}mm`, height: `${height}mm` }} className="max-w-full rounded-[4px]" role="img"
+        viewBox={`0 0 ${SHOWN_MM} ${height}`}
+        style={{ width: `${SHOWN_MM}mm`, height: `${height}mm` }}
+        className="max-w-full rounded-[4px]"
+        role="img"
         aria-label={`Section ${say(thicknessMm)} thick with ${say(dropoutMm)} left out behind it`}
       >
         <rect width={SHOWN_MM} height={height} fill={barkOf(consult.naturalLevel)} />
-        {stitchIntervals(gather, SHOWN_MM).map(([from, to]) => <path key={from} d={stitchPath(gather, from, to, thicknessMm)} fill="var(--color-sun)" />)}
+        {stitchIntervals(gather, SHOWN_MM).map(([from, to]) => (
+          <path key={from} d={stitchPath(gather, from, to, thicknessMm)} fill="var(--color-sun)" />
+        ))}
         <path d={`M0 ${thicknessMm}H${SHOWN_MM}`} stroke="var(--color-foil)" strokeWidth="0.35" />
       </svg>
-      <figcaption className="mt-1 text-xs text-ink-soft">About life-size: the section above the line, the drop-out under it.</figcaption>
+      <figcaption className="mt-1 text-xs text-ink-soft">
+        About life-size: the section above the line, the drop-out under it.
+      </figcaption>
     </figure>
   );
 }

@@ -151,10 +151,14 @@ export function SpacingFields({ panel, totals, change }: RecipeProps) {
             step={1}
             mm={spacing.fromMm}
             onChange={(mm) =>
-              set('first drop-out', (own) => (own.spacing.kind === 'eased' ? say(own.spacing.fromMm) : 'none'), {
-                ...spacing,
-                fromMm: mm,
-              })
+              set(
+                'first drop-out',
+                (own) => (own.spacing.kind === 'eased' ? say(own.spacing.fromMm) : 'none'),
+                {
+                  ...spacing,
+                  fromMm: mm,
+                },
+              )
             }
           />
           <LengthSlider
@@ -198,7 +202,9 @@ export function SpacingFields({ panel, totals, change }: RecipeProps) {
             set(
               'where they lie',
               (own) =>
-                own.spacing.kind === 'count' && typeof own.spacing.togetherMm === 'number' ? 'together' : 'spread',
+                own.spacing.kind === 'count' && typeof own.spacing.togetherMm === 'number'
+                  ? 'together'
+                  : 'spread',
               { ...spacing, togetherMm: how === 'together' ? 2 : null },
             )
           }
@@ -231,7 +237,8 @@ export function SpacingFields({ panel, totals, change }: RecipeProps) {
           onChange={(percent) =>
             set(
               'lightened',
-              (own) => (own.spacing.kind === 'share' ? `${Math.round(own.spacing.lightened * 100)}%` : 'none'),
+              (own) =>
+                own.spacing.kind === 'share' ? `${Math.round(own.spacing.lightened * 100)}%` : 'none',
               { ...spacing, lightened: percent / 100 },
             )
           }
@@ -247,10 +254,14 @@ export function SpacingFields({ panel, totals, change }: RecipeProps) {
           said={`${spacing.minutes} min`}
           hint={solvedHint(panel, solved, say)}
           onChange={(minutes) =>
-            set('minutes', (own) => (own.spacing.kind === 'minutes' ? `${own.spacing.minutes} min` : 'none'), {
-              ...spacing,
-              minutes,
-            })
+            set(
+              'minutes',
+              (own) => (own.spacing.kind === 'minutes' ? `${own.spacing.minutes} min` : 'none'),
+              {
+                ...spacing,
+                minutes,
+              },
+            )
           }
         />
       )}
@@ -262,8 +273,13 @@ export function SpacingFields({ panel, totals, change }: RecipeProps) {
         onChange={(kind) =>
           set(
             'spacing',
-            (own) => KINDS.find((rule) => rule.value === own.spacing.kind)?.words.toLowerCase() ?? own.spacing.kind,
-            begin(kind, panel, { dropoutMm: dropout, foils: totals?.foils ?? 20, minutes: totals?.minutes ?? 20 }),
+            (own) =>
+              KINDS.find((rule) => rule.value === own.spacing.kind)?.words.toLowerCase() ?? own.spacing.kind,
+            begin(kind, panel, {
+              dropoutMm: dropout,
+              foils: totals?.foils ?? 20,
+              minutes: totals?.minutes ?? 20,
+            }),
           )
         }
       />
@@ -271,7 +287,11 @@ export function SpacingFields({ panel, totals, change }: RecipeProps) {
   );
 }
 
-function solvedHint(panel: Panel, solved: number | null | undefined, say: (mm: number) => string): string | undefined {
+function solvedHint(
+  panel: Panel,
+  solved: number | null | undefined,
+  say: (mm: number) => string,
+): string | undefined {
   if (solved === null || solved === undefined) return undefined;
   return `Comes to a drop-out of ${say(solved)}, pitch ${say(pitchOf(panel.thicknessMm, solved))}.`;
 }

@@ -12,7 +12,8 @@ type Turns = Extract<Gather, { kind: 'alternate' }>;
 
 const { slice, fine, medium, baby } = GATHER_PRESETS;
 const PRESETS = Object.entries(GATHER_PRESETS).map(([value, { name }]) => ({ value, words: name }));
-const turns = (...of: SingleGather[]): Turn[] => of.map((gather) => ({ gather, thicknessMm: null, dropoutMm: null }));
+const turns = (...of: SingleGather[]): Turn[] =>
+  of.map((gather) => ({ gather, thicknessMm: null, dropoutMm: null }));
 
 /** Sequences that are often worked. */
 const SEQUENCES: readonly { readonly value: string; readonly words: string; readonly gather: Turns }[] = [

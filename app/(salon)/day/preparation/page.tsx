@@ -8,5 +8,10 @@ export const metadata: Metadata = { title: 'To lay out' };
 /** What is laid out for a day: /day/preparation, /day/preparation?on=2027-01-31 */
 export default async function Page({ searchParams }: { searchParams: Promise<{ on?: string | string[] }> }) {
   const { on } = await searchParams;
-  return <PreparationPage facts={await loadPreparation(typeof on === 'string' ? on : undefined)} calendar={await salonCalendar()} />;
+  return (
+    <PreparationPage
+      facts={await loadPreparation(typeof on === 'string' ? on : undefined)}
+      calendar={await salonCalendar()}
+    />
+  );
 }

@@ -7,7 +7,10 @@ import { loadProducts } from '@/features/products/queries';
 export const metadata: Metadata = { title: 'Products' };
 
 export default async function Products() {
-  const [{ document, revision, mayChange, toBuy }, { document: house }] = await Promise.all([loadProducts(), loadHouse()]);
+  const [{ document, revision, mayChange, toBuy }, { document: house }] = await Promise.all([
+    loadProducts(),
+    loadHouse(),
+  ]);
   return (
     <HouseProvider house={house}>
       <ProductsPage initial={document.products} revision={revision} mayChange={mayChange} toBuy={toBuy} />

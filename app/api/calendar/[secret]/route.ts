@@ -6,5 +6,8 @@ import { route } from '@/features/http/route';
 export const GET = route<{ secret: string }>(async (_, { secret }) => {
   const feed = await feedAppointments(secret.replace(/\.ics$/, ''));
   if (!feed) return new Response('This calendar address does not work, or no longer.', { status: 404 });
-  return new Response(calendarFile(feed.appointments, { timeZone: feed.timeZone, name: feed.salonName, to: 'colourist' }), { headers: { 'Content-Type': 'text/calendar; charset=utf-8', 'Cache-Control': 'private, no-store' } });
+  return new Response(
+    calendarFile(feed.appointments, { timeZone: feed.timeZone, name: feed.salonName, to: 'colourist' }),
+    { headers: { 'Content-Type': 'text/calendar; charset=utf-8', 'Cache-Control': 'private, no-store' } },
+  );
 });

@@ -2,6 +2,9 @@ import { answerApi, sayRefused } from '@/features/api/answer';
 import { route } from '@/features/http/route';
 
 /** The API for a salon's own tools: every operation of features/api, behind its token. */
-const answer = route<{ path: string[] }>((request, { path }) => answerApi(request, path), { tokens: true, say: sayRefused });
+const answer = route<{ path: string[] }>((request, { path }) => answerApi(request, path), {
+  tokens: true,
+  say: sayRefused,
+});
 
 export { answer as DELETE, answer as GET, answer as PATCH, answer as POST, answer as PUT };

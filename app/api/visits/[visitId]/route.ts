@@ -5,6 +5,7 @@ import { route } from '@/features/http/route';
 export const GET = route<{ visitId: string }>(async (_, { visitId }) => {
   const visit = await peekVisit(visitId);
   if (visit === 'signed-out') return Response.json({ problem: 'You are signed out.' }, { status: 401 });
-  if (visit === 'missing') return Response.json({ problem: 'There is no such visit in this salon.' }, { status: 404 });
+  if (visit === 'missing')
+    return Response.json({ problem: 'There is no such visit in this salon.' }, { status: 404 });
   return Response.json(visit, { headers: { 'Cache-Control': 'no-store' } });
 });

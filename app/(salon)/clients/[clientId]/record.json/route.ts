@@ -10,8 +10,13 @@ const REFUSED = {
 /** Everything that is kept of one client, as one file. */
 export const GET = route<{ clientId: string }>(async (_, { clientId }) => {
   const record = await clientRecord(clientId);
-  if (typeof record === 'string') return Response.json({ problem: REFUSED[record][1] }, { status: REFUSED[record][0] });
+  if (typeof record === 'string')
+    return Response.json({ problem: REFUSED[record][1] }, { status: REFUSED[record][0] });
   return new Response(`${JSON.stringify(record, null, 1)}\n`, {
-    headers: { 'Content-Type': 'application/json', 'Content-Disposition': `attachment; filename="client-${clientId}.json"`, 'Cache-Control': 'no-store' },
+    headers: {
+      'Content-Type': 'application/json',
+      'Content-Disposition': `attachment; filename="client-${clientId}.json"`,
+      'Cache-Control': 'no-store',
+    },
   });
 });

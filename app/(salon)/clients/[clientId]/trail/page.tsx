@@ -16,7 +16,9 @@ export default async function Page({ params }: { params: Promise<{ clientId: str
   if (!story) notFound();
   return (
     <>
-      <Link href={`/clients/${clientId}`} className={`${buttonLook('quiet', true)} -ml-3`}><BackIcon /> {story.client.name}</Link>
+      <Link href={`/clients/${clientId}`} className={`${buttonLook('quiet', true)} -ml-3`}>
+        <BackIcon /> {story.client.name}
+      </Link>
       <h1 className="mt-2 mb-6 text-3xl font-bold wide">Trail</h1>
       <TrailList entries={entries} calendar={await salonCalendar()} ofClient />
     </>

@@ -13,10 +13,14 @@ export const POST = route<{ clientId: string }>(async (request, { clientId }) =>
   const bytes = await bytesOf(request, MOST_REQUEST_BYTES, 'The picture');
   let form: FormData;
   try {
-    form = await new Response(bytes, { headers: { 'Content-Type': request.headers.get('content-type') ?? '' } }).formData();
+    form = await new Response(bytes, {
+      headers: { 'Content-Type': request.headers.get('content-type') ?? '' },
+    }).formData();
   } catch {
     return Response.json({ problem: 'The request holds no picture.' }, { status: 400 });
   }
   const uploaded = await uploadPhoto(clientId, form);
-  return uploaded.ok ? Response.json({ photoId: uploaded.photoId }) : Response.json({ problem: uploaded.problem }, { status: uploaded.status });
+  return uploaded.ok
+    ? Response.json({ photoId: uploaded.photoId })
+    : Response.json({ problem: uploaded.problem }, { status: uploaded.status });
 });

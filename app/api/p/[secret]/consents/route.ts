@@ -2,4 +2,8 @@ import { jsonOf, route } from '@/features/http/route';
 import { signOwnConsent } from '@/features/their-page/queries';
 
 /** A client signs a consent on their own page: { kind, signedName }. */
-export const POST = route<{ secret: string }>(async (request, { secret }) => Response.json(await signOwnConsent(secret, await jsonOf(request, 2000, 'The consent'))), { tokens: true });
+export const POST = route<{ secret: string }>(
+  async (request, { secret }) =>
+    Response.json(await signOwnConsent(secret, await jsonOf(request, 2000, 'The consent'))),
+  { tokens: true },
+);

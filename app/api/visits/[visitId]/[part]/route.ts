@@ -10,12 +10,17 @@ const STATUS = { stale: 409, signed: 409, missing: 404, invalid: 400, 'signed-ou
 export const GET = route<{ visitId: string; part: string }>(async (_, { visitId, part }) => {
   const own = isVisitPart(part) ? await peekPart(visitId, part) : 'missing';
   if (own === 'signed-out') return Response.json({ problem: 'You are signed out.' }, { status: 401 });
-  if (own === 'missing') return Response.json({ problem: 'There is no such visit in this salon.' }, { status: 404 });
+  if (own === 'missing')
+    return Response.json({ problem: 'There is no such visit in this salon.' }, { status: 404 });
   return Response.json(own, { headers: { 'Cache-Control': 'no-store' } });
 });
 
 /** Saves the consultation, plan or outcome of a visit: { baseRevision, editId, document } in, the new revision out. */
 export const PUT = route<{ visitId: string; part: string }>(async (request, { visitId, part }) => {
-  const answer = await saveVisitPart(visitId, part, await jsonOf(request, MOST_BYTES.document, 'The document'));
+  const answer = await saveVisitPart(
+    visitId,
+    part,
+    await jsonOf(request, MOST_BYTES.document, 'The document'),
+  );
   return Response.json(answer, { status: answer.ok ? 200 : STATUS[answer.reason] });
 });
