@@ -1,14 +1,16 @@
+import type { Result } from '../units';
 import type { Additive, Shelf } from '../products';
 import type { Added } from '../visit';
 
 /** Drops are counted for so many grams of lightener or colour. */
 export const DROPS_FOR_GRAMS = 10;
 
-export type AddedRead =
-  | { readonly ok: true; readonly product: Additive; readonly grams: number }
-  | { readonly ok: false; readonly problem: string };
+export type AddedRead = Result<{ readonly product: Additive; readonly grams: number }>;
 
-/** Grams of an additive for one gram of lightener or colour. @param ratio grams of developer beside that gram */
+/**
+ * Grams of an additive for one gram of lightener or colour.
+ * @param ratio grams of developer beside that gram
+ */
 export function addedGrams({ product: id, amount, unit }: Added, ratio: number, shelf: Shelf): AddedRead {
   const product = shelf.find(id);
   if (product?.kind !== 'additive') return { ok: false, problem: `the additive “${id}” is not in the house` };

@@ -1,3 +1,4 @@
+import type { Result } from '../units';
 import { mixedGrams } from './grams';
 
 /** A foil as bowls see it, in the order of work. */
@@ -21,10 +22,13 @@ export interface BowlLimits {
   /** Powder is weighed in steps of so much, g: where it is measured in scoops, a part of one. */
   readonly stepGrams?: number;
   /** Grams of developer for one of powder, by formula. */
-  ratioOf(formula: string): number;
+  readonly ratioOf: (formula: string) => number;
 }
 
-/** One bowl: foils of one formula, one after the other; where formulas take turns, several bowls stand open at once. */
+/**
+ * One bowl: foils of one formula, one after the other; where formulas take turns, several bowls stand open at
+ * once.
+ */
 export interface Bowl {
   readonly formula: string;
   /** Indices of its foils, in order. */
@@ -39,20 +43,25 @@ export interface Bowl {
   readonly toMinutes: number;
 }
 
-export type Bowls =
-  { readonly ok: true; readonly bowls: readonly Bowl[] } | { readonly ok: false; readonly problem: string };
+export type Bowls = Result<{ readonly bowls: readonly Bowl[] }>;
 
-/** Powder is weighed in steps of so much, g, and in steps of one where a bowl would hold too much otherwise. */
+/**
+ * Powder is weighed in steps of so much, g, and in steps of one where a bowl would hold too much otherwise.
+ */
 const POWDER_STEP_GRAMS = 5;
 const FINE_STEP_GRAMS = 1;
-/** Where the house uses up its old bowl at the hairline, it is taken for so much longer, minutes. Working assumption. */
+/**
+ * Where the house uses up its old bowl at the hairline, it is taken for so much longer, minutes. Working
+ * assumption.
+ */
 export const OLD_BOWL_MINUTES = 30;
 /** Beginning a bowl inside a panel counts as much as being so far off an even share, part of that share. */
 const INSIDE_PANEL = 0.1;
 const NEAR = 1e-9;
 
 /**
- * Powder (or colour), rounded up to the step, and developer by it, for so many grams of mix; ratio 0 is colour alone. Where the
+ * Powder (or colour), rounded up to the step, and developer by it, for so many grams of mix; ratio 0 is
+ * colour alone. Where the
  * step would fill the bowl over what it holds, powder is weighed to the gram.
  * @throws RangeError when the ratio is below 0
  */
@@ -82,7 +91,8 @@ const wholeOf = (powder: number, ratio: number) => powder + Math.ceil(powder * r
 const up = (grams: number, step: number) => Math.ceil(grams / step - 1e-9) * step;
 
 /**
- * Splits the work into bowls that stay fresh: for each formula as few as will do, then as even as that number allows, begun
+ * Splits the work into bowls that stay fresh: for each formula as few as will do, then as even as that number
+ * allows, begun
  * where a panel begins if that costs little; in the order in which they are mixed.
  */
 export function bowlsFor(foils: readonly BowlFoil[], limits: BowlLimits): Bowls {

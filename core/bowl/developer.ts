@@ -1,3 +1,5 @@
+import type { Result } from '../units';
+
 /** Strengths that developers are sold in, volumes. */
 export const DEVELOPERS = [5, 6, 9, 10, 13, 15, 20, 25, 30, 35, 40] as const;
 
@@ -13,9 +15,7 @@ export function blended(pours: readonly Pour[]): number {
   return grams > 0 ? pours.reduce((sum, own) => sum + own.grams * own.volumes, 0) / grams : 0;
 }
 
-export type Blend =
-  | { readonly ok: true; readonly pours: readonly [Pour, Pour] }
-  | { readonly ok: false; readonly problem: string };
+export type Blend = Result<{ readonly pours: readonly [Pour, Pour] }>;
 
 /** How much of two bottles makes so many grams of a strength between them: the two-part rule. */
 export function blendTo(volumes: number, grams: number, bottles: readonly [number, number]): Blend {

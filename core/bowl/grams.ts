@@ -1,6 +1,9 @@
 import type { SingleGather } from '../pattern';
 
-/** Product on a painted face, mm thick and g/mm³; how much of the face it covers; and g of product that each g of hair takes up. Working assumptions. */
+/**
+ * Product on a painted face, mm thick and g/mm³; how much of the face it covers; and g of product that each g
+ * of hair takes up. Working assumptions.
+ */
 const COVER = { share: 0.85, thickMm: 0.12, gramsPerMm3: 1.1e-3, perHairGram: 1.2 } as const;
 /** A foil takes at least so much, g. */
 const LEAST_GRAMS = 0.6;
@@ -10,7 +13,9 @@ export const USED_SHARE = 0.9;
 /** What is painted in one foil. */
 export interface Painted {
   readonly widthMm: number;
-  /** Share of the width that is painted: 1 for slices and teased foils, stitch ÷ (stitch + gap) for weaves. */
+  /**
+   * Share of the width that is painted: 1 for slices and teased foils, stitch ÷ (stitch + gap) for weaves.
+   */
   readonly share: number;
   /** Length of hair that is painted, mm. */
   readonly lengthMm: number;
@@ -20,7 +25,9 @@ export interface Painted {
   readonly faces?: 1 | 2;
 }
 
-/** Grams of product that a foil takes (estimate): on its faces, and into the hair; 0 where nothing is painted. */
+/**
+ * Grams of product that a foil takes (estimate): on its faces, and into the hair; 0 where nothing is painted.
+ */
 export function netGrams({ widthMm, share, lengthMm, hairGrams, faces = 2 }: Painted): number {
   if (!(lengthMm > 0)) return 0;
   return Math.max(
@@ -33,13 +40,19 @@ export function netGrams({ widthMm, share, lengthMm, hairGrams, faces = 2 }: Pai
 /** Grams to be mixed for so many that are used. */
 export const mixedGrams = (net: number): number => net / USED_SHARE;
 
-/** Share of a section's width that is painted: all of a slice and of a teased foil, the stitches of a weave, half of a zigzag. */
+/**
+ * Share of a section's width that is painted: all of a slice and of a teased foil, the stitches of a weave,
+ * half of a zigzag.
+ */
 export function paintedShare(gather: SingleGather, teasing: number): number {
   if (teasing > 0 || gather.kind === 'slice') return 1;
   return gather.kind === 'weave' ? gather.stitchMm / (gather.stitchMm + gather.gapMm) : 0.5;
 }
 
-/** A person's own use against the estimate: the median of the last ten visits, drawn to the usual one while they are few. */
+/**
+ * A person's own use against the estimate: the median of the last ten visits, drawn to the usual one while
+ * they are few.
+ */
 export function personalFactor(usedAgainstPredicted: readonly number[]): number {
   const last = usedAgainstPredicted.slice(-10).sort((a, b) => a - b);
   if (last.length === 0) return 1;

@@ -1,11 +1,14 @@
 import type { RecipePart, Shelf } from '../products';
-import { shareOut } from '../units';
+import { shareOut, type Result } from '../units';
 import type { Added, Formula, ShadePart } from '../visit';
 import { addedGrams } from './added';
 import { blended, blendTo } from './developer';
 import { lightenersOf } from './recipe';
 
-/** Bottles that a strength is poured from: the one that has it, or the nearest below and above; what was chosen comes first. */
+/**
+ * Bottles that a strength is poured from: the one that has it, or the nearest below and above; what was
+ * chosen comes first.
+ */
 export function bottlesFor(
   volumes: number,
   chosen: readonly string[] | null,
@@ -37,16 +40,15 @@ export interface BowlItem {
   readonly drops?: number;
 }
 
-export type ItemsRead =
-  | { readonly ok: true; readonly items: readonly BowlItem[]; readonly total: number }
-  | { readonly ok: false; readonly problem: string };
+export type ItemsRead = Result<{ readonly items: readonly BowlItem[]; readonly total: number }>;
 
 /** Which mix of a formula: the one on the length, the ends' own, or the one of the second application. */
 export const MIX_PARTS = ['length', 'ends', 'second'] as const;
 export type MixPart = (typeof MIX_PARTS)[number];
 
 /**
- * What is weighed into a bowl for so many grams of powder (or colour). Grams add up to the total: lighteners to the powder,
+ * What is weighed into a bowl for so many grams of powder (or colour). Grams add up to the total: lighteners
+ * to the powder,
  * bottles to the developer, shades to the colour.
  */
 export function bowlItems(
@@ -128,7 +130,7 @@ function withAdditives(
 }
 
 /** Grams from each bottle for so many grams of a strength; whole grams that add up. */
-export function pouredItems(
+function pouredItems(
   volumes: number,
   grams: number,
   chosen: readonly string[] | null,
@@ -187,7 +189,8 @@ export interface PartsMixed {
 }
 
 /**
- * What is weighed for so many grams of a recipe by parts; whole grams that add up. A line of colour as a part stands for its
+ * What is weighed for so many grams of a recipe by parts; whole grams that add up. A line of colour as a part
+ * stands for its
  * natural shade nearest to a level.
  */
 export function recipeItems(
@@ -249,7 +252,7 @@ export function recipeItems(
 }
 
 /** The natural shade of a line that lies nearest to a level. */
-export function naturalShade(line: string, level: number, shelf: Shelf) {
+function naturalShade(line: string, level: number, shelf: Shelf) {
   const off = (own: { readonly level: number }) => Math.abs(own.level - level);
   return shelf
     .shadesOf(line)

@@ -1,3 +1,4 @@
+import type { Result } from '../units';
 import type { LiftOf } from '../lift';
 import type { Lightener, Shelf, Use } from '../products';
 import type {
@@ -41,7 +42,9 @@ export interface Recipe {
   /** The mix with which the same foils are painted again. */
   readonly second?: (SecondApplication & { readonly extra: number }) | null;
   readonly reach?: Reach;
-  /** What lays colour is done after its own time; null for lightener, which is done when the level is there. */
+  /**
+   * What lays colour is done after its own time; null for lightener, which is done when the level is there.
+   */
   readonly minutes?: number | null;
   /** It is not ready before, minutes, whatever the level. */
   readonly leastMinutes?: number;
@@ -49,11 +52,13 @@ export interface Recipe {
   readonly lifts: boolean;
 }
 
-/** It is not ready before, minutes: what the maker wants, or the time of a colour; 0 where the level alone decides. */
+/**
+ * It is not ready before, minutes: what the maker wants, or the time of a colour; 0 where the level alone
+ * decides.
+ */
 export const leastMinutesOf = ({ leastMinutes, minutes }: Recipe): number => leastMinutes ?? minutes ?? 0;
 
-export type RecipeRead =
-  { readonly ok: true; readonly recipe: Recipe } | { readonly ok: false; readonly problem: string };
+export type RecipeRead = Result<{ readonly recipe: Recipe }>;
 
 /** Longest time where a maker gives none for a use: the shorter of the others, and a sentence says so. */
 const limitFor = ({ minutes }: Lightener, use: Use): number =>
@@ -132,7 +137,10 @@ function liftRecipe(formula: LiftFormula, shelf: Shelf): RecipeRead {
 /** What only deposits may stay so much longer than it is meant to, minutes. Working assumption. */
 const DEPOSIT_SPARE = 10;
 
-/** Colour stays for its own time, and no longer than the maker's longest; permanent colour lifts to the level of its shades meanwhile. */
+/**
+ * Colour stays for its own time, and no longer than the maker's longest; permanent colour lifts to the level
+ * of its shades meanwhile.
+ */
 function colourRecipe(
   {
     kind,
@@ -192,7 +200,9 @@ function addedProblem(additives: readonly Added[], shelf: Shelf): string | null 
   return null;
 }
 
-/** Grams beside one gram of lightener or colour and its developer, and how many of them thin the developer. */
+/**
+ * Grams beside one gram of lightener or colour and its developer, and how many of them thin the developer.
+ */
 function besides(
   additives: readonly Added[],
   ratio: number,

@@ -84,7 +84,10 @@ const said = (value: number) => String(Math.round(value * 10) / 10);
 const strengthWords = ({ volumes, ratio }: Mixed) =>
   ratio === 0 ? 'without developer' : `${said(volumes)} vol, 1 : ${hundredth(ratio)}`;
 
-/** Things by parts: the name alone where there is one, `2 Moth blue powder + 1 Moth slow cream` where there are more. */
+/**
+ * Things by parts: the name alone where there is one, `2 Moth blue powder + 1 Moth slow cream` where there
+ * are more.
+ */
 function partWords(parts: readonly { readonly name: string; readonly parts: number }[]): string {
   return parts
     .map(({ name, parts: many }) => `${parts.length > 1 ? `${said(many)} ` : ''}${name}`)
@@ -110,7 +113,10 @@ const productWords = (formula: Formula, shelf: Shelf) =>
       )
     : shadeWords(formula.parts, shelf);
 
-/** A formula as it is said at the station: products, strength, ratio and what is added. @param volumes another strength than its own */
+/**
+ * A formula as it is said at the station: products, strength, ratio and what is added.
+ * @param volumes another strength than its own
+ */
 export function formulaWords(formula: Formula, shelf: Shelf, volumes?: number): string {
   return `${productWords(formula, shelf)}, ${strengthWords({ ...formula, volumes: volumes ?? formula.volumes })}${addedWords(formula.additives, shelf)}`;
 }
@@ -130,7 +136,10 @@ export function secondWords(formula: Formula, shelf: Shelf): string | null {
   return `${productWords(formula, shelf)}, ${strengthWords(formula.second)}${addedWords(formula.additives, shelf)}`;
 }
 
-/** What tells one mix from another in the bowl, whatever it is put on: its products by shares, strength and what is added. */
+/**
+ * What tells one mix from another in the bowl, whatever it is put on: its products by shares, strength and
+ * what is added.
+ */
 export function mixKey(formula: Formula, part: 'length' | 'ends' | 'second'): string {
   const additives = [...formula.additives]
     .sort((a, b) => (a.product < b.product ? -1 : 1))

@@ -7,7 +7,8 @@ const { abs, floor, max, min, sqrt } = Math;
 /** The skin that hair falls on: distance and the way out, for a head of any size. */
 export interface Bust {
   /**
-   * Writes about how far a point is outside the skin, mm (negative within, cut off at 32), and the way out, of length one,
+   * Writes about how far a point is outside the skin, mm (negative within, cut off at 32), and the way out,
+   * of length one,
    * into out[0…3]. Below the bust it goes on as it ends there.
    */
   read(x: number, y: number, z: number, out: Float64Array): void;

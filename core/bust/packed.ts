@@ -23,7 +23,10 @@ const PER_MM = 64;
 const DISTANCE_PER_MM = 4;
 export const FARTHEST_MM = 127 / DISTANCE_PER_MM;
 
-/** One text for a bust: header, vertices and normals by axis, triangles, distances; whole numbers, each as the difference to the one before. */
+/**
+ * One text for a bust: header, vertices and normals by axis, triangles, distances; whole numbers, each as the
+ * difference to the one before.
+ */
 export function packed({ mesh, grid }: PackedBust): string {
   const vertices = mesh.xyz.length / 3;
   const header = Int32Array.of(vertices, mesh.triangles.length, ...grid.size, grid.cellMm, ...grid.from);

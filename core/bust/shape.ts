@@ -3,9 +3,12 @@ import { gauge, SKULL } from '../head';
 const { abs, max, min, sqrt } = Math;
 
 /**
- * The bust that hair hangs on: head, face, ears, neck and shoulders of the average head as one distance function, mm. It is
- * exact enough to walk along (never far above the true distance), and the skull is the head's own, so that roots lie on it.
- * Proportions: face in thirds from hairline to brow, nose and chin; a neck of 330 mm; shoulders of 380 mm. Both sides alike.
+ * The bust that hair hangs on: head, face, ears, neck and shoulders of the average head as one distance
+ * function, mm. It is
+ * exact enough to walk along (never far above the true distance), and the skull is the head's own, so that
+ * roots lie on it.
+ * Proportions: face in thirds from hairline to brow, nose and chin; a neck of 330 mm; shoulders of 380 mm.
+ * Both sides alike.
  */
 export function bustDistance(px: number, y: number, z: number): number {
   const x = abs(px);

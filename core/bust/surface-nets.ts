@@ -24,8 +24,10 @@ const COARSE = 4;
 const DRAWN = 4;
 
 /**
- * The surface of a distance function that is the same on both sides of x = 0, by naive surface nets: one vertex in every cell
- * that the surface passes, drawn onto it, and a quad about every edge that crosses it. The surface is open where the box ends.
+ * The surface of a distance function that is the same on both sides of x = 0, by naive surface nets: one
+ * vertex in every cell
+ * that the surface passes, drawn onto it, and a quad about every edge that crosses it. The surface is open
+ * where the box ends.
  * @param cellMm edge of a cell, mm
  */
 export function surfaceOf(distance: Distance, box: Box, cellMm: number): HalfMesh {

@@ -1,7 +1,7 @@
 import type { HairTest, Health } from '../visit';
 
 /** What a caution asks: to be read, to be given a reason that is kept, or to stop. */
-export type CautionWeight = 'shown' | 'reason' | 'stop';
+type CautionWeight = 'shown' | 'reason' | 'stop';
 
 export const CAUTION_KEYS = [
   'allergy',
@@ -69,7 +69,10 @@ export function ageOn(bornOn: string, day: string): number {
   return day.slice(5) < bornOn.slice(5) ? years - 1 : years;
 }
 
-/** The cautions of the client and their hair, stops first; those of what is mixed stand in mix-cautions. Table: model, cautions. */
+/**
+ * The cautions of the client and their hair, stops first; those of what is mixed stand in mix-cautions.
+ * Table: model, cautions.
+ */
 export function cautionsOf(facts: CautionFacts, limits: CautionLimits): Caution[] {
   const { health } = facts;
   const out: (Caution | undefined)[] = [

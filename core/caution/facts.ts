@@ -20,7 +20,10 @@ export interface OnRecord {
   readonly consents: readonly { readonly kind: ConsentKind; readonly withdrawnAt: string | null }[];
 }
 
-/** The cautions of a consultation with what is on record, on a day, and of what is mixed; stops first. @param mixed null where nothing is mixed yet */
+/**
+ * The cautions of a consultation with what is on record, on a day, and of what is mixed; stops first.
+ * @param mixed null where nothing is mixed yet
+ */
 export function cautionsFor(
   consult: Consult,
   { tests, consents }: OnRecord,

@@ -7,14 +7,6 @@ export {
   type Caution,
   type CautionFacts,
   type CautionKey,
-  type CautionLimits,
-  type CautionWeight,
 } from './caution';
 export { cautionsFor, factsIn, type OnRecord } from './facts';
-export {
-  mixCautions,
-  type CautionedFormula,
-  type CautionedUnit,
-  type MixCautionFacts,
-  type StrengthLimits,
-} from './mix-cautions';
+export { type CautionedFormula, type MixCautionFacts } from './mix-cautions';

@@ -3,7 +3,10 @@ import type { Caution } from './caution';
 
 /** Strengths and places that cautions go by; settings of the house where its leaflets say otherwise. */
 export interface StrengthLimits {
-  /** Over so many volumes asks for a reason at the hairline and on fragile hair, and stops on the scalp itself. */
+  /**
+   * Over so many volumes asks for a reason at the hairline and on fragile hair, and stops on the scalp
+   * itself.
+   */
   readonly strongVolumes: number;
   /** Nothing of 40 volumes nearer to the scalp than this, mm. */
   readonly scalpMm: number;
@@ -13,7 +16,9 @@ export interface StrengthLimits {
 
 /** 40 volumes, never on the scalp. A textbook caution, not a setting. */
 const STRONGEST = 40;
-/** Painted nearer than this, product lies on the scalp itself, mm: open air only; in foil hair is held off it. */
+/**
+ * Painted nearer than this, product lies on the scalp itself, mm: open air only; in foil hair is held off it.
+ */
 const ON_SCALP_MM = 1;
 /** A bowl loses strength from this age, minutes. */
 const OLD_BOWL = 30;
@@ -27,7 +32,7 @@ export interface CautionedFormula {
 }
 
 /** A unit of the work as cautions see it. */
-export interface CautionedUnit {
+interface CautionedUnit {
   readonly panelName: string;
   readonly letter: string;
   readonly zone: Zone;

@@ -19,16 +19,25 @@ export interface Alarm {
   readonly mix?: string;
 }
 
-/** Checks: the first so long before the oldest foil is ready, then again and again. Middle of the usual 5–10 minutes. */
+/**
+ * Checks: the first so long before the oldest foil is ready, then again and again. Middle of the usual 5–10
+ * minutes.
+ */
 const CHECK_EVERY = 8;
 /** Before a limit is reached there is a warning: once less is left than the plan keeps in hand. */
 const limitAhead = ({ margin }: ClockRules) => Math.max(1, margin - 1);
-/** After a reason for staying on was given, or a call was heard and nothing done, it is asked again. Working assumption. */
+/**
+ * After a reason for staying on was given, or a call was heard and nothing done, it is asked again. Working
+ * assumption.
+ */
 const ASK_AGAIN = 5;
 /** What somebody has to do something about: heard is not yet done. */
 const WANTS_DOING: ReadonlySet<Alarm['kind']> = new Set(['check', 'over']);
 
-/** Every alarm of a service as it stands, past and to come, soonest first. Computed from recorded moments, never from a counter. */
+/**
+ * Every alarm of a service as it stands, past and to come, soonest first. Computed from recorded moments,
+ * never from a counter.
+ */
 export function alarmsOf(script: ServiceScript, state: ServiceState): Alarm[] {
   if (state.startedAt === null || state.finishedAt !== null) return [];
   const first = [

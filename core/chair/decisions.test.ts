@@ -86,7 +86,8 @@ test('a second application: its own limit, what has lifted counts, the record ad
   const one = unit(own, 'b0/0');
   expect(one.limitAt).toBe(at(11 + 45));
   expect(one.earlierMinutes).toBe(10);
-  // Ten of the minutes that one application takes are done; fresh product is sooner than what has worked for ten minutes.
+  // Ten of the minutes that one application takes are done; fresh product is sooner than what has worked for
+  // ten minutes.
   expect(one.readyMinutes).toBeGreaterThan(0);
   expect(one.readyMinutes).toBeLessThan(unit(state(), 'b0/0').readyMinutes - 10);
   const off = state([11, again], [56, { kind: 'pulled', foils: ['b0/0'], reason: null }]);

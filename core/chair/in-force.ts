@@ -1,6 +1,9 @@
 import type { ScriptLift, ScriptMix, ScriptPart, ScriptUnit, ServiceScript } from './script';
 
-/** Units, lifts and mixes by which a service goes on: those of its script, and what was decided since for what is not yet placed. */
+/**
+ * Units, lifts and mixes by which a service goes on: those of its script, and what was decided since for what
+ * is not yet placed.
+ */
 export class InForce {
   private readonly unitById: Map<string, ScriptUnit>;
   private readonly allLifts: ScriptLift[];

@@ -64,7 +64,10 @@ export type NextStep =
 /** A rinse that is due within this is begun, minutes. */
 const SOON = 0.5;
 
-/** What is to be done now, by the plan of the rest. @param rest the plan of the rest, [] where nothing is left on the head */
+/**
+ * What is to be done now, by the plan of the rest.
+ * @param rest the plan of the rest, [] where nothing is left on the head
+ */
 export function nextStep(
   script: ServiceScript,
   state: ServiceState,
@@ -111,7 +114,10 @@ export function nextStep(
 
 const isWaiting = ({ standing }: { readonly standing: string }) => standing === 'waiting';
 
-/** The bowl that has to be mixed before something is painted with a mix; null where there is one. @param old whether one past its useful time will do */
+/**
+ * The bowl that has to be mixed before something is painted with a mix; null where there is one.
+ * @param old whether one past its useful time will do
+ */
 function freshBowl(
   { rules }: ServiceScript,
   { bowls }: ServiceState,

@@ -20,7 +20,10 @@ export interface UnitRecord {
   readonly placed: number | null;
   readonly seconds: number | null;
   readonly by: string | null;
-  /** Minutes that product was on, and of them those before it was painted again: each application has its own limit. */
+  /**
+   * Minutes that product was on, and of them those before it was painted again: each application has its own
+   * limit.
+   */
   readonly on: number | null;
   readonly earlier: number;
   readonly limitMinutes: number;
@@ -36,7 +39,7 @@ export const wasPastLimit = ({
   on !== null && Math.max(earlier, on - earlier) > limitMinutes;
 
 /** What was planned and placed of one kind in one panel with one letter. */
-export interface PanelLine {
+interface PanelLine {
   readonly panel: string;
   readonly name: string;
   readonly letter: string;
@@ -46,7 +49,7 @@ export interface PanelLine {
 }
 
 /** A step as it was planned and done. */
-export interface StepRecord {
+interface StepRecord {
   readonly id: string;
   /** With its place. */
   readonly name: string;
@@ -78,7 +81,10 @@ export interface ServiceRecord {
     readonly level: number;
     readonly minutes: number;
   }[];
-  /** Level over all foils: seen where it was checked, else estimated from the minutes on; null without a foil that lifts. */
+  /**
+   * Level over all foils: seen where it was checked, else estimated from the minutes on; null without a foil
+   * that lifts.
+   */
   readonly levelReached: number | null;
   /** From the start to the end of the last rinse, planned and done; null where it was not. */
   readonly rinsed: { readonly planned: number | null; readonly done: number | null };
@@ -232,7 +238,9 @@ function plannedTimes(
   };
 }
 
-/** What an older service wrote down when it began, as a course: its order, and a rinse after so many foils. */
+/**
+ * What an older service wrote down when it began, as a course: its order, and a rinse after so many foils.
+ */
 function courseOfActions(script: ServiceScript, plan: ServiceState['plan']): Course {
   const at = new Map(script.blocks.map(({ id }, b) => [id, b]));
   const places = (ids: readonly string[]) => ids.flatMap((id) => at.get(id) ?? []);
@@ -253,7 +261,10 @@ function courseOfActions(script: ServiceScript, plan: ServiceState['plan']): Cou
   };
 }
 
-/** Level over everything that lifts: seen where foils of its mix and block were checked, else estimated by the minutes on. */
+/**
+ * Level over everything that lifts: seen where foils of its mix and block were checked, else estimated by the
+ * minutes on.
+ */
 function levelOver(state: ServiceState): number | null {
   const levels = state.blocks.flatMap(({ checks, units: own }) => {
     const letterOf = new Map(own.map(({ id, unit }) => [id, unit.letter]));

@@ -47,7 +47,8 @@ export type RestStep =
     };
 
 /**
- * What is left of a service. The block in hand goes on first; the others follow in the order of the running plan, and its
+ * What is left of a service. The block in hand goes on first; the others follow in the order of the running
+ * plan, and its
  * rinses fall where they fell. null where nothing is on the head and nothing waits.
  * @param now moment from which it is planned; what is at the basin is waited for
  */
@@ -163,7 +164,10 @@ export function restSteps(
 /** A running plan is kept unless another saves more than this, minutes, or a limit is at stake. */
 const WORTH_CHANGING = 3;
 
-/** Another course for the rest that is worth changing to, and what it saves; null where the running one is as good. */
+/**
+ * Another course for the rest that is worth changing to, and what it saves; null where the running one is as
+ * good.
+ */
 export function betterRest(
   question: RestQuestion,
 ): { readonly course: ScriptCourse; readonly saves: number } | null {
@@ -183,7 +187,10 @@ export function betterRest(
   return { course: namedCourse(found.course, blocks), saves };
 }
 
-/** Of some blocks what may go to the basin now without wetting what still lifts under it: blocks, and their units. */
+/**
+ * Of some blocks what may go to the basin now without wetting what still lifts under it: blocks, and their
+ * units.
+ */
 export function mayRinseNow(
   script: ServiceScript,
   state: ServiceState,

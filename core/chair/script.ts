@@ -7,7 +7,10 @@ import type { ServiceStep } from '../steps';
 import type { Formula } from '../visit';
 import { strengthsFor, type ClockPlan, type LiftRow, type WorkList, type WorkUnit } from '../work';
 
-/** A unit of the work as it was planned: foil, painted section or treated drop-out, with all that is said of it at the chair. */
+/**
+ * A unit of the work as it was planned: foil, painted section or treated drop-out, with all that is said of
+ * it at the chair.
+ */
 export type ScriptUnit = Pick<
   WorkUnit,
   | 'id'
@@ -69,7 +72,10 @@ export interface ScriptBlock extends Block {
   readonly units: readonly string[];
 }
 
-/** A service as it was agreed when it began: what is changed in the plan later does not change what is being done. */
+/**
+ * A service as it was agreed when it began: what is changed in the plan later does not change what is being
+ * done.
+ */
 export interface ServiceScript {
   readonly version: 4;
   readonly plan: Plan;

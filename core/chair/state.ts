@@ -28,25 +28,33 @@ export interface Check {
   readonly by: string;
 }
 
-export type UnitStanding = 'waiting' | 'skipped' | 'on' | 'pulled' | 'rinsed';
+type UnitStanding = 'waiting' | 'skipped' | 'on' | 'pulled' | 'rinsed';
 
 /** A unit as it stands. Moments are milliseconds since 1970. */
 export interface UnitState {
   readonly id: string;
-  /** As it was planned when it was placed; for one that was added, the unit of its block that it was laid beside. */
+  /**
+   * As it was planned when it was placed; for one that was added, the unit of its block that it was laid
+   * beside.
+   */
   readonly unit: ScriptUnit;
   readonly added: boolean;
   readonly standing: UnitStanding;
   readonly closedAt: number | null;
   readonly closedBy: string | null;
-  /** From the moment that hands were free for it until it was closed, seconds; null where that is not known. */
+  /**
+   * From the moment that hands were free for it until it was closed, seconds; null where that is not known.
+   */
   readonly seconds: number | null;
   /** Minutes that it had product on before it was painted again; 0 where it was painted once. */
   readonly earlierMinutes: number;
   /** When it was opened alone, or wetted. */
   readonly offAt: number | null;
   readonly why: string | null;
-  /** Minutes from closing it until it is ready, with what checks have shown; at the limit where its target is not expected. For what is still to be painted again, until then. */
+  /**
+   * Minutes from closing it until it is ready, with what checks have shown; at the limit where its target is
+   * not expected. For what is still to be painted again, until then.
+   */
   readonly readyMinutes: number;
   readonly expected: boolean;
   /** Still to be painted again: minutes from then until it is ready; null where it is not. */
@@ -74,7 +82,7 @@ export interface BlockState {
   readonly pastLimit: readonly string[];
 }
 
-export interface BasinStage {
+interface BasinStage {
   readonly blocks: readonly string[];
   readonly begunAt: number;
   readonly doneAt: number | null;
@@ -92,13 +100,15 @@ export interface Conflict {
 export const conflictWords = ({ parts }: Conflict, time: (at: number) => string): string =>
   parts.map((own) => (typeof own === 'number' ? time(own) : own)).join('');
 
-export interface Decision {
+interface Decision {
   readonly at: number;
   readonly words: string;
   readonly by: string;
 }
 
-/** Everything that a service is, computed from its script and what happened: nothing is counted while it runs. */
+/**
+ * Everything that a service is, computed from its script and what happened: nothing is counted while it runs.
+ */
 export interface ServiceState {
   readonly startedAt: number | null;
   /** The plan as an older service wrote it down when it began; [] where the script has its course. */
@@ -138,7 +148,10 @@ export interface ServiceState {
     readonly foil: string | null;
     readonly by: string;
   }[];
-  /** Alarms that some device has raised, the first of each; and those that somebody has heard, each with the moment. */
+  /**
+   * Alarms that some device has raised, the first of each; and those that somebody has heard, each with the
+   * moment.
+   */
   readonly raised: ReadonlyMap<
     string,
     { readonly at: number; readonly due: number; readonly late: boolean; readonly device: string }
@@ -164,7 +177,8 @@ interface Mutable {
 
 /**
  * Folds what happened into how a service stands.
- * Where devices contradict each other the earlier event counts, and it is said; what makes no sense (a rinse of what is not on) changes nothing.
+ * Where devices contradict each other the earlier event counts, and it is said; what makes no sense (a rinse
+ * of what is not on) changes nothing.
  */
 export function serviceState(script: ServiceScript, events: readonly ServiceEvent[]): ServiceState {
   const foils = new Map<string, Mutable>();
@@ -539,7 +553,10 @@ const NAMES = {
 export const unitName = ({ kind, number }: Pick<ScriptUnit, 'kind' | 'number'>): string =>
   `${NAMES[kind]} ${number}`;
 
-/** Who has the step: told in the order in which the server heard of it, whatever the clocks of the devices say. */
+/**
+ * Who has the step: told in the order in which the server heard of it, whatever the clocks of the devices
+ * say.
+ */
 function holderOf(events: readonly ServiceEvent[]): Pick<ServiceState, 'heldBy' | 'handedAt'> {
   const last = asTaken(events).findLast(({ body }) => body.kind === 'handed' || body.kind === 'taken');
   if (!last) return { heldBy: null, handedAt: null };
@@ -632,7 +649,8 @@ function blockState(
 }
 
 /**
- * Minutes until a unit has its target, by what is known of the head; null where that is not expected. What deposits is done after its own time.
+ * Minutes until a unit has its target, by what is known of the head; null where that is not expected. What
+ * deposits is done after its own time.
  * @param earlierMinutes that product was on before it was painted again: what that lifted is there already
  */
 export function readyMinutesOf(
@@ -651,7 +669,10 @@ export function readyMinutesOf(
   return most;
 }
 
-/** A lift as it was painted: a second application that came sooner or later than planned, or was not planned at all, or not done. */
+/**
+ * A lift as it was painted: a second application that came sooner or later than planned, or was not planned
+ * at all, or not done.
+ */
 function asPainted({ second, ...lift }: LiftOf, earlierMinutes: number): LiftOf {
   return earlierMinutes > 0
     ? { ...lift, second: { volumes: second?.volumes ?? lift.volumes, afterMinutes: earlierMinutes } }
@@ -667,13 +688,18 @@ export function lengthOf(
   return own.find(({ stretch }) => stretch === 'length') ?? own[0];
 }
 
-/** Minutes that product was on a unit until a moment, all applications together; null where it was not put on. */
+/**
+ * Minutes that product was on a unit until a moment, all applications together; null where it was not put on.
+ */
 export const minutesOn = (
   { closedAt, earlierMinutes }: Pick<UnitState, 'closedAt' | 'earlierMinutes'>,
   until: number,
 ): number | null => (closedAt === null ? null : earlierMinutes + (until - closedAt) / MINUTE);
 
-/** Level that a unit is expected to have now, by what is known of this head; null where nothing of it lifts, or it is not on. */
+/**
+ * Level that a unit is expected to have now, by what is known of this head; null where nothing of it lifts,
+ * or it is not on.
+ */
 export function levelNow(
   own: UnitState,
   { lifts, heads }: Pick<ServiceState, 'lifts' | 'heads'>,
@@ -690,7 +716,10 @@ export function levelNow(
       );
 }
 
-/** A check as a reading of the lift; undefined where it says nothing: the foil was not closed, or nothing was lifted. */
+/**
+ * A check as a reading of the lift; undefined where it says nothing: the foil was not closed, or nothing was
+ * lifted.
+ */
 export function readingOf(
   own: ScriptLift | undefined,
   check: Pick<Check, 'at' | 'level'>,

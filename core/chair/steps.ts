@@ -39,7 +39,10 @@ interface Row {
 
 const WORDS = { on: 'begun', done: 'done' } as const;
 
-/** The steps of a service in their order, as events change them. Where devices contradict each other, what was done counts. */
+/**
+ * The steps of a service in their order, as events change them. Where devices contradict each other, what was
+ * done counts.
+ */
 export class StepList {
   private readonly rows: Row[];
 
@@ -193,7 +196,8 @@ export const wrongHair = (step: ServiceStep, service: Progress): string | null =
   hairProblem(step, hairNow(service));
 
 /**
- * What is added so that a step finds the hair that it wants: a drying or a treatment before it, where the hair is another by
+ * What is added so that a step finds the hair that it wants: a drying or a treatment before it, where the
+ * hair is another by
  * then. @param after id of the step that it follows; null for what is next
  */
 export function neededBefore(

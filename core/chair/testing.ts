@@ -24,7 +24,10 @@ const LIFTS = [
 /** Foils of a test script that are not as all the others. */
 export type UnitPart = Partial<ScriptUnit>;
 
-/** A script of some blocks with foils a minute each; level 6 to 8 with 20 volumes. @param unitAt what of a foil is otherwise */
+/**
+ * A script of some blocks with foils a minute each; level 6 to 8 with 20 volumes.
+ * @param unitAt what of a foil is otherwise
+ */
 export function scriptFor(
   sizes: readonly number[],
   unitAt: (block: number, i: number) => UnitPart = () => ({}),

@@ -74,7 +74,7 @@ export interface CheckFacts {
   readonly priceMinor: number | null;
   readonly budgetMinor: number | null;
   /** An amount as the house says it. */
-  sayMoney(minor: number): string;
+  readonly sayMoney: (minor: number) => string;
 }
 
 export const NO_FACTS: CheckFacts = {

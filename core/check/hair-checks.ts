@@ -2,7 +2,10 @@ import { hairlineKnots, isHairlineZone, zoneName, ZONES } from '../head';
 import { changePanel, dropFoil, type Panel } from '../pattern';
 import type { Check, CheckInput } from './check';
 
-/** A widow's peak: the middle of the forehead lies this much lower than the hairline beside it, mm on the average head. */
+/**
+ * A widow's peak: the middle of the forehead lies this much lower than the hairline beside it, mm on the
+ * average head.
+ */
 const PEAK_MM = 4;
 /** Landmarks within this azimuth of the middle are the forehead's, degrees. */
 const FOREHEAD_DEG = 25;

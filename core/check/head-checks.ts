@@ -22,7 +22,10 @@ interface Stretch {
   readonly lengthMm: number;
 }
 
-/** Stretches of the hairline with no foil within the limit behind them, longest first. Until wear is computed, "unlit" means that. */
+/**
+ * Stretches of the hairline with no foil within the limit behind them, longest first. Until wear is computed,
+ * "unlit" means that.
+ */
 export function unlitStretches({ computed, limits }: CheckInput): Stretch[] {
   const { head } = computed.drawing;
   const samples = samplesOf([...computed.drawing.paths, ...computed.drawing.painted]).map((point) =>

@@ -20,7 +20,6 @@ export {
   type Check,
   type CheckFacts,
   type CheckLimits,
-  type Mend,
   type Rule,
 } from './check';
 export { unlitStretches, withRim } from './head-checks';

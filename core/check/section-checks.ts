@@ -161,7 +161,10 @@ export function driftChecks(input: CheckInput): Check[] {
   });
 }
 
-/** Letters in turn are to lie beside each other: not all of one on one side of a crossed pattern, nor down one column. */
+/**
+ * Letters in turn are to lie beside each other: not all of one on one side of a crossed pattern, nor down one
+ * column.
+ */
 export function alternationChecks(input: CheckInput): Check[] {
   return active(input).flatMap((panel) => [...crossedChecks(panel), ...columnChecks(panel, input)]);
 }

@@ -4,8 +4,10 @@ import type { Pulling } from './types';
 const sum = (list: readonly number[]) => list.reduce((all, own) => all + own, 0);
 
 /**
- * Minutes that a service lasts at least with nothing past a limit, whatever its order: the foiling with its panel changes and
- * fresh bowls, the fewest pulls that so many visits to the basin leave, the last foil until it is ready, and the rinsing.
+ * Minutes that a service lasts at least with nothing past a limit, whatever its order: the foiling with its
+ * panel changes and
+ * fresh bowls, the fewest pulls that so many visits to the basin leave, the last foil until it is ready, and
+ * the rinsing.
  * 0 where two people foil.
  */
 export function leastMinutes(question: Question, visits: number, pulling: Pulling): number {

@@ -16,7 +16,8 @@ export interface ExactOptions {
 }
 
 /**
- * The best of all plans for a handful of foils: every order, every batch of pulls at every moment at which a foil becomes
+ * The best of all plans for a handful of foils: every order, every batch of pulls at every moment at which a
+ * foil becomes
  * ready, every set rinsed, by branch and bound. Nothing is taken off before it may come off.
  * @returns undefined where nothing beats the plan that was given
  */

@@ -22,7 +22,10 @@ export interface Binding {
 
 const rounded = (minutes: number) => String(Math.round(minutes));
 
-/** What binds a plan: the foil nearest to (or past) its limit, the pulls between the foils, what the basin waits for, and bowls that are spent in the middle of a panel. */
+/**
+ * What binds a plan: the foil nearest to (or past) its limit, the pulls between the foils, what the basin
+ * waits for, and bowls that are spent in the middle of a panel.
+ */
 export function bindingsOf(
   blocks: readonly Block[],
   timeline: Timeline,

@@ -12,7 +12,8 @@ const BEFORE_BREAK = 4;
 const ROUND = 10;
 
 /**
- * Follows a course to its end: foils in its order, rinses where it has them and at last of all that is left. Foils are opened
+ * Follows a course to its end: foils in its order, rinses where it has them and at last of all that is left.
+ * Foils are opened
  * and wiped as late as their limits allow and as many at a time as are ready: the earliest deadline first.
  */
 export function follow(question: Question, course: Course, start?: Start): Head {
@@ -154,7 +155,10 @@ class Follower {
     );
   }
 
-  /** Everything is foiled: what is still to be painted again is, and what cannot wait for it is pulled between. */
+  /**
+   * Everything is foiled: what is still to be painted again is, and what cannot wait for it is pulled
+   * between.
+   */
   private paintRest(): void {
     const { head, question } = this;
     for (let guard = 0; guard <= 2 * question.count; guard += 1) {
@@ -168,7 +172,10 @@ class Follower {
     }
   }
 
-  /** Puller, minutes to change over, and when they would next have a hand free if the one who foils goes on until `closed`. */
+  /**
+   * Puller, minutes to change over, and when they would next have a hand free if the one who foils goes on
+   * until `closed`.
+   */
   private puller(closed: number, by: number): { hand: number; change: number; next: number } {
     const { head, course, question } = this;
     const shared = question.rules.second === 'foils';
@@ -190,7 +197,8 @@ class Follower {
     let again: boolean | undefined;
     const late = doomed.find((f) => {
       if (hopeless.has(f)) return false;
-      // Pulling after painting again, or the other way round, is another change-over; and a bowl may be spent between.
+      // Pulling after painting again, or the other way round, is another change-over; and a bowl may be spent
+      // between.
       if (again !== undefined && again !== head.isPending(f)) at += change;
       again = head.isPending(f);
       at += head.openingOf(f);
@@ -223,7 +231,10 @@ class Follower {
     else head.pull(foils, by, from, change);
   }
 
-  /** Opens all that is ready once hands are there, one kind of work at a time. @returns whether anything was */
+  /**
+   * Opens all that is ready once hands are there, one kind of work at a time.
+   * @returns whether anything was
+   */
   private pullReady(
     doomed: readonly number[],
     by: number,
@@ -257,7 +268,10 @@ class Follower {
     return true;
   }
 
-  /** Goes to the basin with what may go of what is wanted; before that everything is pulled that could not wait for it. */
+  /**
+   * Goes to the basin with what may go of what is wanted; before that everything is pulled that could not
+   * wait for it.
+   */
   private rinse(wanted: (f: number) => boolean): void {
     const { head, question } = this;
     const all = question.block.flatMap((_, f) =>
@@ -301,7 +315,8 @@ class Follower {
     if (own.length === 0) return false;
     const free = hand === 0 ? head.free : head.hands[1].free;
     const soonest = Math.min(...own.map((f) => head.releaseOf(f))) - change;
-    // As late as the limits allow, so that as many as can be come off at a time; but not later than the basin would begin.
+    // As late as the limits allow, so that as many as can be come off at a time; but not later than the basin
+    // would begin.
     const from = Math.max(
       free,
       soonest,

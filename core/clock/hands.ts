@@ -16,7 +16,10 @@ export interface Hands {
   readonly bowls: Readonly<Record<string, number>> | undefined;
 }
 
-/** One foil, by a pair of hands: fresh bowls that it takes, when it is begun and closed, and where the hands are then. */
+/**
+ * One foil, by a pair of hands: fresh bowls that it takes, when it is begun and closed, and where the hands
+ * are then.
+ */
 export interface Placing {
   readonly bowls: readonly { readonly mix: string; readonly at: number }[];
   readonly begun: number;
@@ -24,7 +27,12 @@ export interface Placing {
   readonly hands: Hands;
 }
 
-/** Places a foil: panel change, new bowls, and the foil itself. Bowls of mixes that take turns stand open side by side. @param from not before this minute @param oldBowl minutes past its useful time at which a bowl still serves it */
+/**
+ * Places a foil: panel change, new bowls, and the foil itself. Bowls of mixes that take turns stand open side
+ * by side.
+ * @param from not before this minute
+ * @param oldBowl minutes past its useful time at which a bowl still serves it
+ */
 export function placing(
   panel: string,
   minutes: number,
@@ -41,7 +49,8 @@ export function placing(
   let bowls: Placing['bowls'] = NONE;
   for (const mix of mixes) {
     if (held?.[mix] !== undefined && at - held[mix] < rules.usefulMinutes + oldBowl - NEAR) continue;
-    // What the first foil takes is mixed before the clock runs; a second person who mixes hands the fresh bowl over.
+    // What the first foil takes is mixed before the clock runs; a second person who mixes hands the fresh
+    // bowl over.
     const takes = hands.bowls === undefined || rules.second === 'pulls' ? 0 : rules.mixChange;
     at = whenThere(at, takes, rules.away);
     bowls = [...bowls, { mix, at }];

@@ -22,7 +22,10 @@ interface Rinsed {
   readonly to: number;
 }
 
-/** A rinse as it would be: its blocks in the order of wetting, when it may begin, and when each block is wet after that. */
+/**
+ * A rinse as it would be: its blocks in the order of wetting, when it may begin, and when each block is wet
+ * after that.
+ */
 export interface Basin {
   readonly order: readonly number[];
   readonly lead: readonly number[];
@@ -30,7 +33,10 @@ export interface Basin {
   readonly minutes: number;
 }
 
-/** A head during a service: what each action does to it, in one place. Foils by their place in the question's row. */
+/**
+ * A head during a service: what each action does to it, in one place. Foils by their place in the question's
+ * row.
+ */
 export class Head {
   readonly begun: Float64Array;
   readonly placed: Float64Array;
@@ -204,7 +210,11 @@ export class Head {
     return by === 0 || rules.second === 'foils' ? rules.pullChange : 0;
   }
 
-  /** Opens and wipes foils one after the other. @param from not before this minute @param change minutes to change over */
+  /**
+   * Opens and wipes foils one after the other.
+   * @param from not before this minute
+   * @param change minutes to change over
+   */
   pull(foils: readonly number[], by = 0, from = this.hands[by].free, change = this.changeFor(by)): void {
     const { rules } = this.question;
     const begin = whenThere(Math.max(from, this.hands[by].free), change + rules.pullEach, rules.away);
@@ -222,7 +232,11 @@ export class Head {
     this.hands = this.hands.with(by, { ...own, free: at }) as [Hands, Hands];
   }
 
-  /** Opens, wipes and paints foils again, one after the other. @param from not before this minute @param change minutes to change over */
+  /**
+   * Opens, wipes and paints foils again, one after the other.
+   * @param from not before this minute
+   * @param change minutes to change over
+   */
   paintAgain(
     foils: readonly number[],
     by = 0,
@@ -269,7 +283,10 @@ export class Head {
     return this.question.rules.second === 'none' ? own.free : Math.max(own.free, second.free);
   }
 
-  /** Of some foils those that may be rinsed now: nothing under their run-off still holds product or is still to be foiled, and what belongs together is whole. */
+  /**
+   * Of some foils those that may be rinsed now: nothing under their run-off still holds product or is still
+   * to be foiled, and what belongs together is whole.
+   */
   mayRinse(wanted: readonly number[]): number[] {
     const { count, part, block, together, apart } = this.question;
     const taken = new Uint8Array(count);
@@ -305,15 +322,15 @@ export class Head {
 
   /** A rinse of some foils at the earliest moment at which all of them may come off. */
   basin(foils: readonly number[]): Basin {
-    const { block, rules } = this.question;
-    const due = new Map<number, number>();
+    const { block, blocks, rules } = this.question;
+    const due = new Float64Array(blocks.length).fill(Number.NaN);
     for (const f of foils) {
       const own = this.pulled[f] === 1 ? Infinity : this.dueOf(f);
-      due.set(block[f], Math.min(own, due.get(block[f]) ?? Infinity));
+      const b = block[f];
+      if (!(due[b] <= own)) due[b] = own;
     }
-    const order = [...due.keys()].sort((a, b) =>
-      due.get(a) === due.get(b) ? a - b : due.get(a)! - due.get(b)!,
-    );
+    const order = blocks.flatMap((_, b) => (Number.isNaN(due[b]) ? [] : [b]));
+    order.sort((a, b) => (due[a] === due[b] ? a - b : due[a] - due[b]));
     const lead: number[] = [];
     order.forEach((b, j) => (lead[b] = rules.setUp + j * rules.each));
     let from = this.free;

@@ -1,20 +1,25 @@
 /**
- * Seconds to place one foil, by gather. Working assumptions (middle of the usual ranges: slice 40–60, weave 50–75 s; a
+ * Seconds to place one foil, by gather. Working assumptions (middle of the usual ranges: slice 40–60, weave
+ * 50–75 s; a
  * zigzag parting as long as a weave's slower end), until a person's own pace has been measured.
  */
 export const SECONDS_PER_FOIL = { slice: 50, weave: 62, zigzag: 70 } as const;
 
 /**
- * Painting a section in the open air: three to four foils' worth of hair are painted at once, 5–10 minutes for all that
+ * Painting a section in the open air: three to four foils' worth of hair are painted at once, 5–10 minutes
+ * for all that
  * lies between the foils of a head. Working assumption.
  */
 export const SECONDS_PER_PAINTED_SECTION = 25;
 
 /** A lowlit drop-out is painted from the root to the ends, as a slice is. Working assumption. */
-export const SECONDS_PER_LOWLIT_DROPOUT = 50;
+const SECONDS_PER_LOWLIT_DROPOUT = 50;
 
-/** Each soft push of backcombing on top of a foil's own time, so that two make the usual 90–150 s. Working assumption. */
-export const SECONDS_PER_TEASING_PUSH = 30;
+/**
+ * Each soft push of backcombing on top of a foil's own time, so that two make the usual 90–150 s. Working
+ * assumption.
+ */
+const SECONDS_PER_TEASING_PUSH = 30;
 
 /** Moving on to the next panel: unclip, comb out, section. Working assumption. */
 export const MINUTES_PER_PANEL_CHANGE = 2;
@@ -32,7 +37,10 @@ export function foilSeconds({ gather, teasing = 0 }: PacedFoil): number {
   return SECONDS_PER_FOIL[gather] + teasing * SECONDS_PER_TEASING_PUSH;
 }
 
-/** Seconds for a treated drop-out (estimate). @param together so many are painted at once; a lowlight takes its time each */
+/**
+ * Seconds for a treated drop-out (estimate).
+ * @param together so many are painted at once; a lowlight takes its time each
+ */
 export function dropoutSeconds(
   treatment: 'tip-out' | 'lowlight' | 'paint',
   together: number,

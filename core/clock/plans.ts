@@ -57,7 +57,7 @@ export interface ClockPlanned {
 }
 
 /** At most so many plans are shown. */
-export const MOST_PLANS = 5;
+const MOST_PLANS = 5;
 
 /** Less than this is no difference between plans, minutes. */
 const ALIKE = 1;
@@ -67,7 +67,7 @@ const ALIKE_PULLED = 10;
 const PER_VISIT = 3;
 const PER_CHANGE = 10;
 
-export function figuresOf({ foils, stages, strengths, end, idle }: Timeline): Figures {
+function figuresOf({ foils, stages, strengths, end, idle }: Timeline): Figures {
   const over = foils.map(minutesPast);
   return {
     end,
@@ -84,8 +84,10 @@ export function figuresOf({ foils, stages, strengths, end, idle }: Timeline): Fi
 const small = (value: number) => (value < 1e-6 ? 0 : value);
 
 /**
- * The plans that nobody would dominate, at most five, the one to follow first: the chosen one, else the one that is proposed,
- * with nothing past a limit and within the frame. Each is named by what it does. Always at least one, whatever is asked.
+ * The plans that nobody would dominate, at most five, the one to follow first: the chosen one, else the one
+ * that is proposed,
+ * with nothing past a limit and within the frame. Each is named by what it does. Always at least one,
+ * whatever is asked.
  */
 export function plansOf(question: ClockQuestion): readonly ClockPlanned[] {
   const every = kindsOf(question).map(planner(question));
@@ -127,7 +129,10 @@ export function planFollowed(question: ClockQuestion): ClockPlanned {
 /** Other strengths have to be put into the mix before a plan with them is followed. */
 const mayBeFollowed = ({ figures }: ClockPlanned) => figures.strengthsChanged === 0;
 
-/** A plan is proposed only with the hands that there are and the strengths that are mixed; what goes past a limit has to be asked for. */
+/**
+ * A plan is proposed only with the hands that there are and the strengths that are mixed; what goes past a
+ * limit has to be asked for.
+ */
 const isProposable = ({ key, second }: Pick<Kind, 'key' | 'second'>, { rules }: ClockQuestion) =>
   second === rules.second && key !== STRENGTHS && !goesPast(key);
 
@@ -185,7 +190,9 @@ const alike = (a: ClockPlanned, b: ClockPlanned) =>
 const same = (a: Figures, b: Figures) =>
   (Object.keys(a) as (keyof Figures)[]).every((key) => Math.abs(a[key] - b[key]) < NEAR);
 
-/** Less is proposed first: nothing past a limit, no hands that are not there, and then what is done soonest. */
+/**
+ * Less is proposed first: nothing past a limit, no hands that are not there, and then what is done soonest.
+ */
 function rank({ figures, course, second }: ClockPlanned, { rules }: ClockQuestion): number {
   const moved = isMoved(course) ? PER_CHANGE : 0;
   const over = figures.worstOver > 0 ? 1e6 + figures.foilMinutesOver : 0;

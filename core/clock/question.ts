@@ -2,13 +2,13 @@ import { foilsWith, type Block, type ClockRules, type Course, type PaintedAgain 
 import { WET_PARTS } from './wet-order';
 
 /** The last minutes before a limit, in which what is not ready sooner comes off. Working assumption. */
-export const LAST_MINUTES = 5;
+const LAST_MINUTES = 5;
 
 /** Least minutes between the release of a foil and its deadline. */
 const LEAST_WINDOW = 2;
 
 /** Minutes after closing from which a foil may come off, and by which it has to be clear. */
-export function windowOf(
+function windowOf(
   {
     readyMinutes: ready,
     limitMinutes: limit,
@@ -23,11 +23,17 @@ export function windowOf(
   return { release: ready, deadline: Math.max(limit - margin, Math.min(limit, ready + LEAST_WINDOW)) };
 }
 
-/** A second application is put on within so many minutes after its time, and where the limit is near so many before. Working assumptions. */
+/**
+ * A second application is put on within so many minutes after its time, and where the limit is near so many
+ * before. Working assumptions.
+ */
 const AGAIN_WITHIN = 10;
 const AGAIN_BEFORE = 8;
 
-/** A second application as it is followed: minutes after the first closing from which and by which it is begun. */
+/**
+ * A second application as it is followed: minutes after the first closing from which and by which it is
+ * begun.
+ */
 export interface Again {
   readonly release: number;
   readonly deadline: number;
@@ -43,7 +49,10 @@ function againOf(again: PaintedAgain | undefined, margin: number): Again | null 
   return { release: Math.max(0, Math.min(afterMinutes, deadline - AGAIN_BEFORE)), deadline, minutes, mixes };
 }
 
-/** All foils of a service in one row, block after block: figures in arrays, so that many courses are followed quickly. */
+/**
+ * All foils of a service in one row, block after block: figures in arrays, so that many courses are followed
+ * quickly.
+ */
 export class Question {
   readonly count: number;
   /** Place of each block's first foil in the row. */

@@ -18,7 +18,10 @@ import { blockOf } from './testing';
 
 const RULES: ClockRules = { ...USUAL_RULES, panelChange: 2 };
 
-/** The cheapest of all services with so many visits: every order, every batch of pulls at every moment at which one more is ready, every set of blocks rinsed. */
+/**
+ * The cheapest of all services with so many visits: every order, every batch of pulls at every moment at
+ * which one more is ready, every set of blocks rinsed.
+ */
 function cheapest(blocks: readonly Block[], rules: ClockRules, visits: number, pulling: Pulling): Cost {
   const question = new Question(blocks, rules);
   let best: Cost | undefined;

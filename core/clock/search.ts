@@ -26,7 +26,10 @@ export interface Fixed {
 /** A rinse falls inside a panel only where so many of its foils are on each side of it. */
 export const LEAST_PART = 5;
 
-/** Courses that one search follows at most: a count and no clock, so that the same question has the same answer. */
+/**
+ * Courses that one search follows at most: a count and no clock, so that the same question has the same
+ * answer.
+ */
 const MOST_FOLLOWED = 240;
 /** Places for a rinse are tried so far apart first. */
 const COARSE = 6;
@@ -176,7 +179,10 @@ export class Search {
     return this.blocks.map((_, b) => (right(b) ? 1 : 0));
   }
 
-  /** Follows the best of small changes as long as one is better. @param changes of the best course so far, one after the other */
+  /**
+   * Follows the best of small changes as long as one is better.
+   * @param changes of the best course so far, one after the other
+   */
   private climbed(from: Found, changes: (best: () => Course) => Iterable<Course>): Found {
     let best = from;
     for (let better = true; better && this.followed < MOST_FOLLOWED;) {

@@ -11,7 +11,7 @@ export interface Alike {
 
 const TEN: Alike = { seconds: new Array<number>(10).fill(60), readyMinutes: 20, limitMinutes: 45, mix: 'A' };
 
-export const foilsAlike = ({ seconds, readyMinutes, limitMinutes, mix, part }: Alike): BlockFoil[] =>
+const foilsAlike = ({ seconds, readyMinutes, limitMinutes, mix, part }: Alike): BlockFoil[] =>
   seconds.map((own) => ({ seconds: own, mixes: [mix], readyMinutes, limitMinutes, ...(part && { part }) }));
 
 /** A panel of ten foils alike, a minute each, ready after 20 minutes and off within 45. */
@@ -47,7 +47,7 @@ export type StrengthAlike = Pick<Strength, 'mix' | 'steps'> & {
 };
 
 /** Another strength for the same foils. */
-export const strengthOf = (
+const strengthOf = (
   { mix, steps, readyMinutes, limitMinutes }: StrengthAlike,
   foils: readonly BlockFoil[],
 ): Strength => ({
@@ -56,5 +56,3 @@ export const strengthOf = (
   volumes: Number(/\d+/.exec(mix)?.[0] ?? 20),
   foils: foils.map(({ seconds }) => ({ seconds, mixes: [mix], readyMinutes, limitMinutes })),
 });
-
-export const secondsOf = ({ foils }: Block): number[] => foils.map(({ seconds }) => seconds);

@@ -3,7 +3,9 @@ import type { WetPart } from './wet-order';
 /** A foil as the clock sees it: its own time, mixes, and how long it takes and may. */
 export interface BlockFoil {
   readonly seconds: number;
-  /** Mixes that are painted in it, by their name in a bowl: one, or two where the ends have one of their own. */
+  /**
+   * Mixes that are painted in it, by their name in a bowl: one, or two where the ends have one of their own.
+   */
   readonly mixes: readonly string[];
   /** Minutes from closing it until it is ready (estimate), and the longest that its maker allows. */
   readonly readyMinutes: number;
@@ -55,11 +57,16 @@ export interface Block {
   readonly after?: readonly string[];
 }
 
-/** Whether a second person helps, and how: mixes bowls and pulls foils, or foils on another side of the head. */
+/**
+ * Whether a second person helps, and how: mixes bowls and pulls foils, or foils on another side of the head.
+ */
 export const SECOND_PERSON = ['none', 'pulls', 'foils'] as const;
 export type SecondPerson = (typeof SECOND_PERSON)[number];
 
-/** Minutes of everything beside the foils. Working assumptions of the model until a house has measured its own. */
+/**
+ * Minutes of everything beside the foils. Working assumptions of the model until a house has measured its
+ * own.
+ */
 export interface ClockRules {
   readonly panelChange: number;
   readonly mixChange: number;
@@ -114,7 +121,10 @@ export type Pulling = 'none' | 'own' | 'second';
 export interface RinsePoint {
   /** Foils placed by then, those that were placed before planning began among them. */
   readonly after: number;
-  /** Only these blocks, only these parts of the head; null: all. `whole`: only panels that are placed to their end. */
+  /**
+   * Only these blocks, only these parts of the head; null: all. `whole`: only panels that are placed to their
+   * end.
+   */
   readonly blocks: readonly number[] | null;
   readonly parts: readonly WetPart[] | null;
   readonly whole: boolean;
@@ -138,7 +148,10 @@ export interface FoilAt {
 }
 
 export interface PlacedFoil extends FoilAt {
-  /** Minutes from the start: begun, closed, ready, past its maker's limit, wet or opened, and clear of product. */
+  /**
+   * Minutes from the start: begun, closed, ready, past its maker's limit, wet or opened, and clear of
+   * product.
+   */
   readonly begun: number;
   readonly placed: number;
   /** When it was painted again and closed; null where it is painted once. Ready and limit count from it. */
@@ -192,7 +205,9 @@ export interface Stage {
   readonly to: number;
 }
 
-/** Foils that are opened and wiped one after the other, oldest first, and painted again where that is planned. */
+/**
+ * Foils that are opened and wiped one after the other, oldest first, and painted again where that is planned.
+ */
 export interface Pull {
   readonly foils: readonly FoilAt[];
   readonly paintedAgain: boolean;
@@ -218,7 +233,10 @@ export interface Timeline {
   readonly cost: Cost;
 }
 
-/** Compared in this order: minutes over a limit or its margin, minutes short of ready, length with its stronger mixes, foils pulled, mean time past ready. */
+/**
+ * Compared in this order: minutes over a limit or its margin, minutes short of ready, length with its
+ * stronger mixes, foils pulled, mean time past ready.
+ */
 export interface Cost {
   readonly over: number;
   readonly short: number;
@@ -237,7 +255,9 @@ export interface Start {
   readonly placed: readonly (readonly (number | null)[])[];
   /** Foils that were opened and wiped, and still want rinsing. */
   readonly pulled: readonly (readonly boolean[])[];
-  /** Foils that were opened since the hands last did anything else; undefined where they do something else. */
+  /**
+   * Foils that were opened since the hands last did anything else; undefined where they do something else.
+   */
   readonly round?: number;
   /** Foils that were placed and are off the head: they count for where a rinse falls. */
   readonly gone: number;

@@ -4,8 +4,11 @@ import type { Zone } from '../head';
 export const WET_PARTS = ['nape', 'back', 'side-l', 'side-r', 'top-l', 'top-r', 'face-l', 'face-r'] as const;
 export type WetPart = (typeof WET_PARTS)[number];
 
-/** What lies under the run-off of each part: it must be rinsed before, or with it. Run-off stays on its side of the head. */
-export const RUNS_OVER: Readonly<Record<WetPart, readonly WetPart[]>> = {
+/**
+ * What lies under the run-off of each part: it must be rinsed before, or with it. Run-off stays on its side
+ * of the head.
+ */
+const RUNS_OVER: Readonly<Record<WetPart, readonly WetPart[]>> = {
   nape: [],
   back: ['nape'],
   'side-l': ['nape'],

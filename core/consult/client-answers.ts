@@ -71,14 +71,14 @@ interface Part {
   readonly name: string;
   readonly grave?: boolean;
   /** What is said of it; undefined where it was left open. */
-  theirs(answers: ClientAnswers, say: Say): string | undefined;
-  now(consult: Consult, say: Say): string;
-  into(consult: Consult, answers: ClientAnswers): Partial<Consult>;
+  readonly theirs: (answers: ClientAnswers, say: Say) => string | undefined;
+  readonly now: (consult: Consult, say: Say) => string;
+  readonly into: (consult: Consult, answers: ClientAnswers) => Partial<Consult>;
 }
 
 /** How the house writes money and days. */
 export interface Say {
-  money(minor: number): string;
+  readonly money: (minor: number) => string;
   day(on: string): string;
 }
 
@@ -225,7 +225,10 @@ const PARTS: Readonly<Record<AnswerKey, Part>> = {
   },
 };
 
-/** What a client answered, beside what the consultation says, in the order of the conversation. What is in it already is left out. */
+/**
+ * What a client answered, beside what the consultation says, in the order of the conversation. What is in it
+ * already is left out.
+ */
 export function offeredAnswers(answers: ClientAnswers, consult: Consult, say: Say): OfferedAnswer[] {
   return ANSWER_KEYS.flatMap((key) => {
     const { name, grave = false, theirs, now, into } = PARTS[key];
@@ -238,7 +241,10 @@ export function offeredAnswers(answers: ClientAnswers, consult: Consult, say: Sa
   });
 }
 
-/** The consultation with some of a client's answers in it. Lists are added to and nothing is taken out of them. */
+/**
+ * The consultation with some of a client's answers in it. Lists are added to and nothing is taken out of
+ * them.
+ */
 export function withAnswers(consult: Consult, answers: ClientAnswers, keys: readonly AnswerKey[]): Consult {
   return keys.reduce<Consult>((own, key) => ({ ...own, ...PARTS[key].into(own, answers) }), consult);
 }

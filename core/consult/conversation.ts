@@ -26,7 +26,10 @@ const count = (answers: readonly unknown[]): Progress => ({
   of: answers.length,
 });
 
-/** How far the conversation has come, chapter by chapter. Brightness, levels and the head always hold something, so they are not counted. */
+/**
+ * How far the conversation has come, chapter by chapter. Brightness, levels and the head always hold
+ * something, so they are not counted.
+ */
 export function progressOf(consult: Consult): Record<Chapter, Progress> {
   return {
     wish: count([consult.contrast, consult.tone, consult.faceFrame, consult.hairlineBlend]),

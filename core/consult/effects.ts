@@ -22,7 +22,8 @@ export interface Effect {
 }
 
 /**
- * What the answers given so far change in the plan, in the order of the conversation: what the program does with an answer,
+ * What the answers given so far change in the plan, in the order of the conversation: what the program does
+ * with an answer,
  * with its figure, or what the trade asks of the plan because of it.
  */
 export function effectsOf(
@@ -190,7 +191,10 @@ function upkeep(
     );
 }
 
-/** When the pattern's own line is seen, once there is one; before that when a fine weave to the scalp would show. */
+/**
+ * When the pattern's own line is seen, once there is one; before that when a fine weave to the scalp would
+ * show.
+ */
 function lineSaid(
   { goalLevel, naturalLevel }: Consult,
   mmPerWeek: number,

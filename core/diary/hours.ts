@@ -68,7 +68,9 @@ export function openOn(on: string, { week, closed }: Opening): DayHours | null {
   return offOn(on, closed) ? null : week[weekdayOf(on)];
 }
 
-/** Hours that somebody works on a day, within those of the salon; null when they do not work or it is closed. */
+/**
+ * Hours that somebody works on a day, within those of the salon; null when they do not work or it is closed.
+ */
 export function workedOn(on: string, opening: Opening, { week, off }: WorkingHours): DayHours | null {
   const open = openOn(on, opening);
   const own = week ? week[weekdayOf(on)] : open;
@@ -101,7 +103,9 @@ export function nearestOpenDay(on: string, opening: Opening, notBefore: string):
   return on;
 }
 
-/** What is free of a day's hours beside what is booked, in order; what is shorter than the raster is nothing. */
+/**
+ * What is free of a day's hours beside what is booked, in order; what is shorter than the raster is nothing.
+ */
 export function freeStretches(hours: DayHours | null, booked: readonly Stretch[]): Stretch[] {
   if (!hours) return [];
   const free: Stretch[] = [];

@@ -1,5 +1,5 @@
 export { clashesWith, lanesOf, type Lane, type Stretch } from './lanes';
-export { minutesToBook, RASTER } from './length';
+export { minutesToBook } from './length';
 export { STANDING_WORDS, standingOf, type Standing } from './standing';
 export {
   APPOINTMENT_KINDS,

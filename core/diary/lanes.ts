@@ -11,7 +11,8 @@ export interface Lane {
 }
 
 /**
- * Lanes for the stretches of one column: those that overlap stand side by side, each group as wide as its busiest moment.
+ * Lanes for the stretches of one column: those that overlap stand side by side, each group as wide as its
+ * busiest moment.
  * @returns a lane for each stretch, in the order given
  */
 export function lanesOf(stretches: readonly Stretch[]): Lane[] {

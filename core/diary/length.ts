@@ -10,13 +10,17 @@ const USUAL: Readonly<Record<AppointmentKind, number>> = {
   redo: 90,
 };
 
-/** What comes before the first foil and after the last step: greeting, looking, consulting; paying, booking. Working assumption. */
+/**
+ * What comes before the first foil and after the last step: greeting, looking, consulting; paying, booking.
+ * Working assumption.
+ */
 const AROUND = 20;
 /** Appointments begin and end on this raster, minutes. */
 export const RASTER = 5;
 
 /**
- * Minutes to book: from the clock of the pattern where there is one (first foil to dry), with what comes around it, to the next five;
+ * Minutes to book: from the clock of the pattern where there is one (first foil to dry), with what comes
+ * around it, to the next five;
  * the usual length of the kind where there is none.
  */
 export function minutesToBook(kind: AppointmentKind, clockMinutes: number | null): number {

@@ -8,7 +8,10 @@ type ReminderField = (typeof REMINDER_FIELDS)[number];
 /** Reminders are of an appointment, or of a visit that is due and not booked. */
 export type ReminderKind = 'appointment' | 'due';
 
-/** The usual words. What is done to their hair is nobody's business who looks over their shoulder: it is not named. */
+/**
+ * The usual words. What is done to their hair is nobody's business who looks over their shoulder: it is not
+ * named.
+ */
 export const USUAL_REMINDER_WORDS: Readonly<Record<ReminderKind, string>> = {
   appointment:
     'Hello {name}, we look forward to seeing you on {day} at {time}, with {colourist}. Tell us beforehand what you wish for: {page} If anything has changed, please ring us. {salon}',
@@ -49,13 +52,19 @@ export const PAGE_FIELD = '{page}';
 /** The words with the address of the client's own page in them. */
 export const withPage = (words: string, address: string): string => words.replaceAll(PAGE_FIELD, address);
 
-/** Characters of the 7-bit alphabet of text messages (3GPP TS 23.038), and those of its extension, which count twice. */
+/**
+ * Characters of the 7-bit alphabet of text messages (3GPP TS 23.038), and those of its extension, which count
+ * twice.
+ */
 const BASIC = new Set(
   '@£$¥èéùìòÇ\nØø\rÅåΔ_ΦΓΛΩΠΨΣΘΞÆæßÉ !"#¤%&\'()*+,-./0123456789:;<=>?¡ABCDEFGHIJKLMNOPQRSTUVWXYZÄÖÑÜ§¿abcdefghijklmnopqrstuvwxyzäöñüà',
 );
 const EXTENDED = new Set('^{}\\[~]|€');
 
-/** How many text messages the words take: 160 characters in one or 153 in each of several; 70 and 67 with any character outside the 7-bit alphabet. */
+/**
+ * How many text messages the words take: 160 characters in one or 153 in each of several; 70 and 67 with any
+ * character outside the 7-bit alphabet.
+ */
 export function textsNeeded(words: string): number {
   const all = [...words];
   if (all.every((own) => BASIC.has(own) || EXTENDED.has(own))) {
@@ -93,7 +102,8 @@ const LATEST_MINUTE = 21 * 60;
 const TOO_NEAR_MIN = 60;
 
 /**
- * Whether the reminder of an appointment goes out by itself now: so many days before it, or nearer, from the minute that the
+ * Whether the reminder of an appointment goes out by itself now: so many days before it, or nearer, from the
+ * minute that the
  * house has set until nine in the evening.
  * @param fromMinute minute of the day; null: nothing goes out by itself
  */

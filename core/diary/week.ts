@@ -86,7 +86,8 @@ export interface FreePlace extends Slot {
 const OFFERED = 3;
 
 /**
- * Where an appointment of a length fits: one place a day, the days nearest to the wished one first; of a day the shortest
+ * Where an appointment of a length fits: one place a day, the days nearest to the wished one first; of a day
+ * the shortest
  * stretch that holds it, so that the long ones stay whole.
  */
 export function placesFor(

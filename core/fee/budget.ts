@@ -22,7 +22,8 @@ export function withFoils(visit: PricedVisit, foils: number): PricedVisit {
 }
 
 /**
- * As many foils as a budget pays for, everything else of the visit as it is; bowls, time and materials are taken to go with
+ * As many foils as a budget pays for, everything else of the visit as it is; bowls, time and materials are
+ * taken to go with
  * the foils. The least price where it pays for none.
  * @param all in the answer: even the most foils cost no more than that
  */

@@ -1,4 +1,3 @@
-export { priceOf, type FoilPrices, type Priced } from './estimate';
 export {
   itemise,
   leftOut,
@@ -8,15 +7,10 @@ export {
   receiptRows,
   receiptText,
   taxWithin,
-  type AddOn,
   type Itemised,
-  type LeftOut,
-  type MixCharge,
-  type Paid,
   type PricedVisit,
-  type PriceLine,
   type ReceiptHead,
   type ReceiptRow,
   type VisitPrices,
 } from './itemise';
-export { foilsWithin, withFoils, type FoilsWithin } from './budget';
+export { foilsWithin, withFoils } from './budget';

@@ -100,7 +100,8 @@ test('recipes of the house are charged by what they cost, several of one togethe
 });
 
 test('two clients to the last unit: yen without minor digits, dinars with three', () => {
-  // ¥18,000 base, 30 further foils at ¥250, two bowls at ¥3,000, a toner at ¥4,500: ¥36,000, of which a tenth is within.
+  // ¥18,000 base, 30 further foils at ¥250, two bowls at ¥3,000, a toner at ¥4,500: ¥36,000, of which a tenth
+  // is within.
   const yen = {
     ...prices,
     baseMinor: 18_000,

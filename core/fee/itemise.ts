@@ -1,10 +1,10 @@
 import { priceOf, type FoilPrices } from './estimate';
 
 export const MIX_CHARGES = ['bowl', 'session', 'gram'] as const;
-export type MixCharge = (typeof MIX_CHARGES)[number];
+type MixCharge = (typeof MIX_CHARGES)[number];
 
 /** An add-on that the house has. */
-export interface AddOn {
+interface AddOn {
   readonly id: string;
   readonly name: string;
   readonly minor: number;
@@ -12,7 +12,10 @@ export interface AddOn {
 
 /** How a house prices a whole visit. Money in minor units, whole numbers. */
 export interface VisitPrices extends FoilPrices {
-  /** Flat: how the mix is charged; by bowl, by session (what is mixed at one go, whatever number of bowls), or by gram of mix. */
+  /**
+   * Flat: how the mix is charged; by bowl, by session (what is mixed at one go, whatever number of bowls), or
+   * by gram of mix.
+   */
   readonly mixBy: MixCharge;
   /** Bowls or sessions that the base includes, and what each more costs. */
   readonly includedBowls: number;
@@ -54,7 +57,7 @@ export interface PricedVisit {
 }
 
 /** One line of an estimate. */
-export interface PriceLine {
+interface PriceLine {
   readonly key: string;
   readonly words: string;
   readonly minor: number;
@@ -70,7 +73,10 @@ export interface Itemised {
 
 const perCent = (minor: number, percent: number) => Math.round((minor * percent) / 100);
 
-/** The estimate of a visit, line by line; the lines add up to the total. Nothing for a visit without foils, toners and add-ons. */
+/**
+ * The estimate of a visit, line by line; the lines add up to the total. Nothing for a visit without foils,
+ * toners and add-ons.
+ */
 export function itemise(visit: PricedVisit, prices: VisitPrices): Itemised {
   const lines: PriceLine[] = [];
   const line = (key: string, words: string, minor: number) =>
@@ -140,7 +146,10 @@ function byName(recipes: PricedVisit['recipes']): Map<string, number[]> {
 /** What is begun within so many minutes of the first is mixed at one go. Working assumption. */
 const ONE_GO_MINUTES = 10;
 
-/** How often something is mixed: bowls that stand open side by side are mixed at one go. @param from minutes at which each bowl is mixed */
+/**
+ * How often something is mixed: bowls that stand open side by side are mixed at one go.
+ * @param from minutes at which each bowl is mixed
+ */
 export function mixingSessions(from: readonly number[]): number {
   let sessions = 0;
   let first = -Infinity;
@@ -164,7 +173,9 @@ export interface LeftOut {
   readonly savesMinor: number;
 }
 
-/** What each thing that can be left out saves, the most first. The foils themselves are fitted in the pattern. */
+/**
+ * What each thing that can be left out saves, the most first. The foils themselves are fitted in the pattern.
+ */
 export function leftOut(visit: PricedVisit, prices: VisitPrices): LeftOut[] {
   const { totalMinor } = itemise(visit, prices);
   const without = (key: string, words: string, part: Partial<PricedVisit>): LeftOut => ({
@@ -274,7 +285,7 @@ export interface ReceiptHead {
   readonly client: string;
   /** As a person writes it. */
   readonly on: string;
-  money(minor: number): string;
+  readonly money: (minor: number) => string;
 }
 
 /** Receipt as plain text, amounts in one column. */

@@ -1,7 +1,7 @@
 import { MINUTES_PER_PANEL_CHANGE } from '../clock';
 import { zonesOf, type ZoneFamily } from '../head';
 import { recipeLine, type ComputedPlan, type PatternEngine, type Plan } from '../pattern';
-import { percent, toEnd } from '../units';
+import { percent, toEnd, type Result } from '../units';
 import { thinned } from './thin';
 import { placeOf, usualPoints, worthOfPoints, type Place, type PointsOf } from './worth';
 
@@ -9,7 +9,7 @@ import { placeOf, usualPoints, worthOfPoints, type Place, type PointsOf } from '
 export type FitLimit =
   { readonly kind: 'foils'; readonly foils: number } | { readonly kind: 'minutes'; readonly minutes: number };
 
-export interface FitChange {
+interface FitChange {
   readonly panel: string;
   /** What changes, with its figures: `Back: fine weave, 4 + 5 mm → 4 + 12 mm; 62 → 36 foils`. */
   readonly words: string;
@@ -20,22 +20,16 @@ export interface FitChange {
   readonly saved: number;
 }
 
-export type Fitted =
-  | {
-      readonly ok: true;
-      readonly plan: Plan;
-      readonly foils: number;
-      readonly minutes: number;
-      /** Worth of what is left, in points; only to be compared with another fit of the same plan. */
-      readonly worth: number;
-      /** Light that is seen before and after, points. */
-      readonly pointsBefore: number;
-      readonly pointsAfter: number;
-      readonly changes: readonly FitChange[];
-      /** What is lost, in words, before it is accepted. */
-      readonly lost: readonly string[];
-    }
-  | { readonly ok: false; readonly problem: string };
+export type Fitted = Result<{
+  readonly plan: Plan;
+  readonly foils: number;
+  readonly minutes: number;
+  /** Worth of what is left, in points; only to be compared with another fit of the same plan. */ readonly worth: number;
+  /** Light that is seen before and after, points. */ readonly pointsBefore: number;
+  readonly pointsAfter: number;
+  readonly changes: readonly FitChange[];
+  /** What is lost, in words, before it is accepted. */ readonly lost: readonly string[];
+}>;
 
 /** How far a panel's pitch may be stretched. */
 const FACTORS = [1, 1.15, 1.3, 1.5, 1.75, 2, 2.5, 3, 4];
@@ -59,8 +53,10 @@ const GROUPS: readonly { words: string; families: readonly ZoneFamily[] }[] = [
 ];
 
 /**
- * Thins a plan to a limit where it shows least: every panel may stretch its pitch, and of all combinations within the
- * limit the one with the greatest worth is taken (dynamic programming over panels, exact for the steps offered). No panel
+ * Thins a plan to a limit where it shows least: every panel may stretch its pitch, and of all combinations
+ * within the
+ * limit the one with the greatest worth is taken (dynamic programming over panels, exact for the steps
+ * offered). No panel
  * is emptied. The sum over panels is separable while each place belongs mostly to one of them.
  * @param pointsOf what foils earn: as the client wears it, where that is known
  */

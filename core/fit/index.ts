@@ -1,3 +1,2 @@
-export { fitInSteps, fitPlan, type FitChange, type FitLimit, type Fitted } from './fit';
-export type { PointsOf } from './worth';
+export { fitInSteps, fitPlan, type FitLimit, type Fitted } from './fit';
 export { thinned } from './thin';

@@ -5,7 +5,10 @@ const WIDEST_MM = 80;
 /** Narrowest drop-out that packing comes to, mm: less cannot be sectioned. */
 const NARROWEST_MM = 1;
 
-/** A panel with its pitch stretched by a factor (under 1: packed); undefined for one whose family lays its partings itself. */
+/**
+ * A panel with its pitch stretched by a factor (under 1: packed); undefined for one whose family lays its
+ * partings itself.
+ */
 export function thinned(panel: Panel, factor: number): Panel | undefined {
   if (factor === 1) return panel;
   if (panel.direction.kind === 'crossed') return undefined;

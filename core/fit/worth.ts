@@ -2,8 +2,10 @@ import type { Zone } from '../head';
 import type { ComputedPlan, Foil, Plan } from '../pattern';
 
 /**
- * What one more foil adds to the light that is seen, by where it lies, in points; hair worn down for three fifths of the
- * time and up for two. Tried with a model of wear; the client's own figures take their place where wear is computed.
+ * What one more foil adds to the light that is seen, by where it lies, in points; hair worn down for three
+ * fifths of the
+ * time and up for two. Tried with a model of wear; the client's own figures take their place where wear is
+ * computed.
  */
 const WORTH = {
   hairline: 0.73,
@@ -45,7 +47,8 @@ export const usualPoints: PointsOf = ({ head }, computed) =>
   computed.sheet.foils.map((foil, i) => WORTH[placeOf(foil, computed, i, head.part.offsetMm)]);
 
 /**
- * Worth of light by place: U = b·(1 − e^(−n/b)), n the points earned there and b what fills the place now. Concave, so that
+ * Worth of light by place: U = b·(1 − e^(−n/b)), n the points earned there and b what fills the place now.
+ * Concave, so that
  * no place is emptied while another stays packed.
  */
 export function worthOfPoints(points: ReadonlyMap<Place, number>, full: ReadonlyMap<Place, number>): number {

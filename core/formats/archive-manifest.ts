@@ -7,7 +7,7 @@ export const ARCHIVE_VERSION = 1;
 const sha256 = z.string().regex(/^[0-9a-f]{64}$/, 'must be a SHA-256 in hexadecimal');
 
 /** What an archive of a salon says of itself: what is in it, and a checksum for each file. */
-export const archiveManifestSchema = z.strictObject({
+const archiveManifestSchema = z.strictObject({
   format: z.literal(ARCHIVE_FORMAT, { error: `must be ${ARCHIVE_FORMAT}` }),
   version: z.literal(ARCHIVE_VERSION),
   /** Newest change of the database that its rows know. */

@@ -143,11 +143,17 @@ export interface ClientsImport {
   readonly columns: ClientColumns;
 }
 
-/** Two records are of one person, as far as a table can tell: the same name and phone, however they are written. */
+/**
+ * Two records are of one person, as far as a table can tell: the same name and phone, however they are
+ * written.
+ */
 const personKey = (name: string, phone: string) =>
   `${name.normalize('NFC').toLowerCase().replace(/\s+/g, ' ')} ${phoneKey(phone) ?? phone.replace(/\D/g, '')}`;
 
-/** A day in figures as YYYY-MM-DD: `28.2.1990`, `2/28/1990`. What is none stays, for whoever reads it to refuse. */
+/**
+ * A day in figures as YYYY-MM-DD: `28.2.1990`, `2/28/1990`. What is none stays, for whoever reads it to
+ * refuse.
+ */
 function dayOf(cell: string, dates: ClientsReading['dates']): string {
   const read = /^(\d{1,2})[./-](\d{1,2})[./-](\d{4})$/.exec(cell);
   if (!read) return cell;
@@ -159,8 +165,10 @@ function dayOf(cell: string, dates: ClientsReading['dates']): string {
 }
 
 /**
- * Reads a table of clients, from here or from another program, against those that a salon has. A row with an id is that client;
- * one without is whoever has the same name and phone, or a new client. A cell left empty keeps what is known. Doubles are named
+ * Reads a table of clients, from here or from another program, against those that a salon has. A row with an
+ * id is that client;
+ * one without is whoever has the same name and phone, or a new client. A cell left empty keeps what is known.
+ * Doubles are named
  * and nothing is taken.
  */
 export function readClientsCsv(

@@ -185,7 +185,10 @@ export function oldShadowMm(value: unknown): number | null {
   return version === 1 && typeof rootShadowMm === 'number' ? rootShadowMm : null;
 }
 
-/** What was done in the past must lie in it: the first entry of the history that does not, as a sentence. @param today YYYY-MM-DD */
+/**
+ * What was done in the past must lie in it: the first entry of the history that does not, as a sentence.
+ * @param today YYYY-MM-DD
+ */
 export function futureProblem(consult: Consult, today: string): string | undefined {
   const at = consult.history.findIndex(({ on }) => on > today);
   return at < 0 ? undefined : `history[${at}].on: ${consult.history[at].on} lies in the future.`;

@@ -9,7 +9,10 @@ import {
   type Measures,
 } from '../units';
 
-/** A column whose figures a house may say in another unit, with the name that it has in each; the first is the metric one. */
+/**
+ * A column whose figures a house may say in another unit, with the name that it has in each; the first is the
+ * metric one.
+ */
 export interface MeasuredColumn {
   readonly quantity: keyof Measures;
   readonly names: Readonly<Record<string, string>>;
@@ -45,7 +48,10 @@ const UNITS: Readonly<
   F: { to: fahrenheitOf, from: celsiusOf },
 };
 
-/** A table's figures keep three digits after the point, so that a tenth of a metric unit comes back as it went. */
+/**
+ * A table's figures keep three digits after the point, so that a tenth of a metric unit comes back as it
+ * went.
+ */
 const thousandth = (value: number) => Math.round(value * 1000) / 1000;
 const tenth = (value: number) => Math.round(value * 10) / 10;
 

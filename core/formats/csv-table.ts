@@ -1,3 +1,4 @@
+import type { Result } from '../units';
 import Papa from 'papaparse';
 import { metricOf, type MeasuredColumn } from './csv-measures';
 
@@ -18,8 +19,7 @@ export interface CsvTable<Column extends string> {
   readonly problems: readonly RowProblem[];
 }
 
-export type CsvRead<T> =
-  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: string };
+export type CsvRead<T> = Result<{ readonly value: T }>;
 
 const SEPARATORS = [',', ';', '\t', '|'];
 const SEPARATOR_WORDS: Readonly<Record<string, string>> = {
@@ -41,7 +41,10 @@ interface Cells {
   readonly problems: readonly RowProblem[];
 }
 
-/** Reads the cells of a table whose first row is its heading; the separator is found out. @returns undefined where it is empty */
+/**
+ * Reads the cells of a table whose first row is its heading; the separator is found out.
+ * @returns undefined where it is empty
+ */
 export function cellsOf(text: string): Cells | undefined {
   const table = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
     delimitersToGuess: SEPARATORS,
@@ -63,7 +66,8 @@ export function cellsOf(text: string): Cells | undefined {
 }
 
 /**
- * Reads a table whose first row names its columns; the separator is found out. A column that is named by another unit
+ * Reads a table whose first row names its columns; the separator is found out. A column that is named by
+ * another unit
  * (`thickness in`) comes as the metric one, its figures with the decimal sign of the table.
  * @param what what the rows are, as it is said: `products`
  */
@@ -121,7 +125,8 @@ function metricCell(cell: string, unit: string | undefined, decimalComma: boolea
 }
 
 /**
- * Text as a cell: what begins a formula in a spreadsheet would be run there, and has an apostrophe before it. Within the text too, after
+ * Text as a cell: what begins a formula in a spreadsheet would be run there, and has an apostrophe before it.
+ * Within the text too, after
  * whatever another spreadsheet takes for the end of a cell.
  */
 export const textCell = (text: string): string => text.replace(/(^|[,;|\t\r\n])(?=[=+@\t-])/g, "$1'");

@@ -91,7 +91,8 @@ const FIELD_NAMES: Record<string, string> = {
 const IN_MM = /Mm$/;
 
 /**
- * What differs between one's own version of a visit's document and the saved one: by panel and field, by zone, by field.
+ * What differs between one's own version of a visit's document and the saved one: by panel and field, by
+ * zone, by field.
  * Panels are matched by id, so an inserted panel is one difference and not a shift of all that follow.
  */
 export function differencesOf(mine: unknown, theirs: unknown): Difference[] {
@@ -144,5 +145,6 @@ function spoken(value: unknown, inMm: boolean): string {
   if (value === true) return 'yes';
   if (value === false) return 'no';
   if (value === null || value === '') return 'none';
-  return inMm ? `${String(value)} mm` : String(value);
+  const words = typeof value === 'string' ? value : JSON.stringify(value);
+  return inMm ? `${words} mm` : words;
 }

@@ -29,7 +29,7 @@ const problemOf = (read: Parsed<unknown>) => (read.ok ? undefined : read.problem
 const REFUSED: Record<
   string,
   {
-    parse(value: unknown): Parsed<unknown>;
+    parse: (value: unknown) => Parsed<unknown>;
     sound: unknown;
     cases: readonly (readonly [path: string, value: unknown, sentence: string])[];
   }

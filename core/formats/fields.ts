@@ -145,7 +145,10 @@ export function answer<T extends string>(values: readonly [T, ...T[]], descripti
     .describe(`${description}; null when it was not asked`);
 }
 
-/** Hair cannot be tied up and half up for more than all of the time. @param up, half shares, 0–1; null is not said */
+/**
+ * Hair cannot be tied up and half up for more than all of the time.
+ * @param up, half shares, 0–1; null is not said
+ */
 export const isWornTooMuch = (up: number | null, half: number | null): boolean =>
   (up ?? 0) + (half ?? 0) > 1 + 1e-9;
 export const WORN_TOO_MUCH = 'tied up and half up together are more than all of the time';

@@ -126,7 +126,10 @@ function cellsOf({ foils, painted, dropouts, zones }: Sections, unit: WorkUnit):
 
 const isFigure = (column: Column) => column.endsWith(' mm') || column === 'angle' || column === 'grams';
 
-/** Everything that product is put on, in the order of work, as a table that spreadsheets open, in the units of the house. */
+/**
+ * Everything that product is put on, in the order of work, as a table that spreadsheets open, in the units of
+ * the house.
+ */
 export function foilsCsv(
   sheet: Sections,
   units: readonly WorkUnit[],
@@ -156,7 +159,7 @@ export function foilsCsv(
 }
 
 /** What a table would change of one foil. */
-export interface FoilChange {
+interface FoilChange {
   readonly id: string;
   readonly order: number;
   /** As it is said: `formula A → B`. */
@@ -195,8 +198,10 @@ function alike(a: string, b: string): boolean {
 }
 
 /**
- * Reads a table of foils against a pattern: formula, gather and thickness of single foils, and foils left out, as edits by hand. What is
- * measured cannot be set: a row in which it differs belongs to another pattern, or to this one before it was changed.
+ * Reads a table of foils against a pattern: formula, gather and thickness of single foils, and foils left
+ * out, as edits by hand. What is
+ * measured cannot be set: a row in which it differs belongs to another pattern, or to this one before it was
+ * changed.
  */
 export function readFoilsCsv(
   text: string,
@@ -218,7 +223,7 @@ export function readFoilsCsv(
       known,
       rowOf,
       row,
-      Object.fromEntries(Object.entries(cells).map(([column, cell]) => [column, cellText(cell!)])),
+      Object.fromEntries(Object.entries(cells).map(([column, cell]) => [column, cellText(cell)])),
     );
     if (typeof read === 'string') problems.push({ row, problem: read });
     else if (read.foil === null || read.words.length === 0) same += 1;

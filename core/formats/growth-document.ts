@@ -84,7 +84,10 @@ const reasonOf = ({ what, on, from, to, words }: NextReason) => ({
   words,
 });
 
-/** What visits say about growth: rate, today's regrowth by zone, when the line shows, the next visit. Estimates, in mm and weeks. */
+/**
+ * What visits say about growth: rate, today's regrowth by zone, when the line shows, the next visit.
+ * Estimates, in mm and weeks.
+ */
 export function growthReport(document: GrowthDocument) {
   const visits = document.visits.map(({ on, regrowthMm, takenMm, leftMeasured }): GrowthVisit => ({
     on,

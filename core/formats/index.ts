@@ -1,43 +1,29 @@
 export {
   ARCHIVE_FORMAT,
   ARCHIVE_VERSION,
-  archiveManifestSchema,
   parseArchiveManifest,
   type ArchiveManifest,
 } from './archive-manifest';
-export { clockDocument, clockSchema, type ClockDocument } from './clock-document';
+export { clockDocument, clockSchema } from './clock-document';
 export { clientAnswersSchema, NO_ANSWERS, parseClientAnswers } from './client-answers-document';
 export { consultSchema, EMPTY_CONSULT, futureProblem, oldShadowMm, parseConsult } from './consult-document';
 export { withOldShadow } from './old-shadow';
 export { differencesOf, type Difference } from './differences';
-export { mergeEdits, type Merged } from './merge';
+export { mergeEdits } from './merge';
 export { receiptSheet } from './receipt-sheet';
 export { AVERAGE_HAIR, AVERAGE_HEAD } from './fields';
-export {
-  growthDocumentSchema,
-  growthReport,
-  parseGrowthDocument,
-  type GrowthDocument,
-} from './growth-document';
+export { growthDocumentSchema, growthReport, parseGrowthDocument } from './growth-document';
 export { houseSchema, parseHouse, USUAL_HOUSE } from './house-document';
 export { parseWorkingHours } from './working-hours-document';
-export { mixCard, type CardFacts, type CardVisit } from './mix-card';
+export { mixCard } from './mix-card';
 export { EMPTY_MIX, mixSchema, parseMix } from './mix-document';
 export { outcomeSchema, parseOutcome } from './outcome-document';
 export { openedHeadShapes, openedHeadSvg } from './opened-head-shapes';
 export { MOST_PATTERN_BYTES, patternFile, readPatternFile } from './pattern-file';
-export {
-  panelOf,
-  parsePlan,
-  parsePlanText,
-  PLAN_FORMAT,
-  PLAN_VERSION,
-  planSchema,
-  type PanelInput,
-} from './plan-document';
+export { panelOf, parsePlan, parsePlanText, planSchema, type PanelInput } from './plan-document';
 export { productsCsv, readProductsCsv, type Import } from './products-csv';
 export { type TableStyle } from './table-style';
-export { type CsvRead, type RowProblem } from './csv-table';
+export { type RowProblem } from './csv-table';
 export {
   CLIENT_COLUMNS,
   CLIENT_FIELDS,
@@ -62,7 +48,6 @@ export {
 export {
   EMPTY_PHOTO,
   parsePhoto,
-  photoSchema,
   POSES,
   STAGES,
   type PhotoDocument,
@@ -72,7 +57,7 @@ export {
 export { beginningOf, soundText, unsound } from './sound';
 export { parseWith, pathOf, sentenceOf, type Parsed } from './problem';
 export { roundedSheet, sheetSchema } from './sheet-document';
-export { emptyPlan, START_PANELS, startPlan } from './start-plan';
+export { emptyPlan, startPlan } from './start-plan';
 export { parseScript, scriptSchema } from './script-document';
 export { parseEventBatch, parseEventBody, type EventBatch } from './service-event';
 export {
@@ -86,10 +71,10 @@ export {
 } from './technique-document';
 export { svgOf, type Shape } from './shapes';
 export { cut, wrapped } from './sheet-text';
-export { stationSheet, type SheetFacts, type StationSheet } from './station-sheet';
+export { stationSheet, type StationSheet } from './station-sheet';
 export { thumbnailOf, type Thumbnail } from './thumbnail';
 export { techniquesSchema, type TechniquesDocument } from './techniques-document';
-export { EMPTY_TEST, parseTest, testSchema } from './test-document';
+export { EMPTY_TEST, parseTest } from './test-document';
 export { visitSchema } from './visit-document';
-export { workDocument, workSchema, type WorkDocument } from './work-document';
+export { workDocument, workSchema } from './work-document';
 export { toBuyCsv } from './to-buy-csv';

@@ -12,8 +12,10 @@ type Fields = Readonly<Record<string, unknown>>;
 type Item = Fields & { readonly id: string };
 
 /**
- * Merges two edits of the same version of a document, field by field (a three-way merge). Lists whose items have an id are merged item by
- * item; other lists, and things whose kind differs, are taken as a whole. What neither side changed is the very object of `mine`.
+ * Merges two edits of the same version of a document, field by field (a three-way merge). Lists whose items
+ * have an id are merged item by
+ * item; other lists, and things whose kind differs, are taken as a whole. What neither side changed is the
+ * very object of `mine`.
  * @param prefer whose value stands where both changed the same thing
  */
 export function mergeEdits<T>(base: T, mine: T, theirs: T, prefer: Side): Merged<T> {
@@ -51,7 +53,10 @@ function mergedFields(base: Fields, mine: Fields, theirs: Fields, how: Merging, 
   return out;
 }
 
-/** Items that one side removed are gone unless the other changed them; what each side added follows what it stood behind. */
+/**
+ * Items that one side removed are gone unless the other changed them; what each side added follows what it
+ * stood behind.
+ */
 function mergedItems(
   base: readonly Item[],
   mine: readonly Item[],
@@ -80,11 +85,11 @@ function mergedItems(
   });
   return order.flatMap((id) => {
     const item = merged(before.get(id), own.get(id), other.get(id), how, `${path}/${id}`);
-    return item === undefined ? [] : [item as Item];
+    return isItem(item) ? [item] : [];
   });
 }
 
 const isFields = (value: unknown): value is Fields =>
   value !== null && typeof value === 'object' && !Array.isArray(value);
-const isItems = (value: unknown): value is readonly Item[] =>
-  Array.isArray(value) && value.every((item) => isFields(item) && typeof item.id === 'string');
+const isItem = (value: unknown): value is Item => isFields(value) && typeof value.id === 'string';
+const isItems = (value: unknown): value is readonly Item[] => Array.isArray(value) && value.every(isItem);

@@ -5,9 +5,12 @@ const isRaw = (value: unknown): value is Raw =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /**
- * A plan document of any version as one of the newest, still unchecked; undefined for versions that are not known.
- * Version 1 named the side in the place; since version 2 it stands beside it. Formulas in turn went foil by foil through the
- * whole panel until version 2: such a pattern stays as it was worked. Everything else that is new has a default.
+ * A plan document of any version as one of the newest, still unchecked; undefined for versions that are not
+ * known.
+ * Version 1 named the side in the place; since version 2 it stands beside it. Formulas in turn went foil by
+ * foil through the
+ * whole panel until version 2: such a pattern stays as it was worked. Everything else that is new has a
+ * default.
  */
 export function migratePlan(document: Raw): Raw | undefined {
   switch (document.version) {
@@ -25,9 +28,9 @@ export function migratePlan(document: Raw): Raw | undefined {
 }
 
 function withPanels(document: Raw, change: (panel: Raw) => Raw): Raw {
-  const { panels } = document;
+  const panels: unknown = document.panels;
   return Array.isArray(panels)
-    ? { ...document, panels: panels.map((panel) => (isRaw(panel) ? change(panel) : panel)) }
+    ? { ...document, panels: panels.map((panel: unknown) => (isRaw(panel) ? change(panel) : panel)) }
     : document;
 }
 

@@ -9,6 +9,17 @@ import type { Shape } from './shapes';
 import type { StationSheet } from './station-sheet';
 import { textWidth } from './text-width';
 
+/** How a line of the card looks: mm, and where it begins. */
+interface LineLook {
+  readonly x?: number;
+  readonly size?: number;
+  readonly weight?: 400 | 600 | 700;
+  readonly fill?: string;
+  readonly step?: number;
+  readonly right?: string;
+  readonly label?: string;
+}
+
 /** What of a visit stands on the card. */
 export interface CardVisit {
   readonly plan: Plan;
@@ -44,7 +55,10 @@ const FOOT = PAGE.height - PAGE.margin;
 /** Sizes that are tried, the largest first: a card is read at arm's length. */
 const SIZES = [1.5, 1.3, 1.15, 1] as const;
 
-/** The card for the mixing table: bowls with what is weighed, when each panel is ready, toner, root and corrections, on one page. */
+/**
+ * The card for the mixing table: bowls with what is weighed, when each panel is ready, toner, root and
+ * corrections, on one page.
+ */
 export function mixCard(visit: CardVisit, facts: CardFacts): StationSheet {
   const cards = SIZES.map((size) => () => cardAt(size, visit, facts));
   for (const make of cards) {
@@ -91,12 +105,12 @@ function cardAt(
     {
       x = PAGE.margin,
       size = 3.6,
-      weight = 400 as 400 | 600 | 700,
+      weight = 400,
       fill = INK,
       step = 5.2,
       right = '',
       label = '',
-    } = {},
+    }: LineLook = {},
   ) => {
     const words = inMeasures(given, facts.measures);
     const own = size * scale;

@@ -439,7 +439,8 @@ interface OldMix {
 }
 
 /**
- * Version 1 knew no reach and no ends of colours, and no permanent colour: all of that has a default. Its clock had one’s own
+ * Version 1 knew no reach and no ends of colours, and no permanent colour: all of that has a default. Its
+ * clock had one’s own
  * order and the best one; both are plans now, and the one that is proposed takes their place.
  */
 function fromVersion1(value: unknown): unknown {
@@ -518,7 +519,9 @@ interface OldCorrection {
 /** Warmth was all the time and at no temperature: that of a usual warm towel. */
 const OLD_WARMTH = { celsius: 40, lastMinutes: null };
 
-/** Version 3 had one lightener, additives in grams, warmth as yes or no, and two corrections of fixed parts. */
+/**
+ * Version 3 had one lightener, additives in grams, warmth as yes or no, and two corrections of fixed parts.
+ */
 function fromVersion3(value: unknown): unknown {
   const third = value as { version?: unknown; formulas?: unknown; corrections?: unknown } | null;
   if (typeof third !== 'object' || third?.version !== 3) return value;

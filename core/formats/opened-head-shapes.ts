@@ -1,12 +1,5 @@
 import { landmarks, openedHairline, openedPart, toOpened, type Head, type OpenedPoint } from '../head';
-import {
-  pathPoints,
-  stitchIntervals,
-  type ComputedPlan,
-  type FoilPath,
-  type Plan,
-  type SingleGather,
-} from '../pattern';
+import { pathPoints, stitchesOnHead, type ComputedPlan, type FoilPath, type Plan } from '../pattern';
 import { mm, svgOf, type Shape } from './shapes';
 
 const COLOURS = {
@@ -41,8 +34,10 @@ function boxOf(head: Head): Box {
 }
 
 /**
- * The computed pattern on the opened head as an SVG of real size (1 unit = 1 mm): hairline, panels, part, every foil with
- * its gather in real proportion and its place in the order of work, painted sections and treated drop-outs, landmarks.
+ * The computed pattern on the opened head as an SVG of real size (1 unit = 1 mm): hairline, panels, part,
+ * every foil with
+ * its gather in real proportion and its place in the order of work, painted sections and treated drop-outs,
+ * landmarks.
  */
 export function openedHeadSvg(plan: Plan, computed: ComputedPlan): string {
   const box = boxOf(computed.drawing.head);
@@ -124,8 +119,8 @@ function strip(on: Page, path: FoilPath, colour: string, opacity: number): Shape
 function foil(on: Page, path: FoilPath, widthMm: number, order: number): Shape[] {
   const { scale } = on;
   const label = on.at(pathPoints(path)[path.count >> 1]);
-  const lit = stitchIntervals(path.gather, widthMm)
-    .map((interval) => stitch(on, path, path.gather, widthMm, interval))
+  const lit = stitchesOnHead(path, widthMm)
+    .map((outline) => line(on, outline, true))
     .join('');
   const size = Math.max(3 * scale, LEAST_NUMBER_MM);
   return [
@@ -150,36 +145,6 @@ function foil(on: Page, path: FoilPath, widthMm: number, order: number): Shape[]
       rim: 0.27 * size,
     },
   ];
-}
-
-/** One stitch: from the surface of the section as deep as the gather goes; a zigzag's point is a triangle. */
-function stitch(
-  on: Page,
-  path: FoilPath,
-  gather: SingleGather,
-  widthMm: number,
-  [from, to]: readonly [number, number],
-): string {
-  const depth = gather.kind === 'slice' ? 1 : gather.depth;
-  const corner = (along: number, share: number) => place(path, (along / widthMm) * (path.count - 1), share);
-  if (gather.kind === 'zigzag')
-    return line(on, [corner(from, 0), corner((from + to) / 2, depth), corner(to, 0)], true);
-  // Long pieces bend with the section.
-  const steps = Math.max(1, Math.ceil((to - from) / 6));
-  const alongs = Array.from({ length: steps + 1 }, (_, i) => from + ((to - from) * i) / steps);
-  return line(
-    on,
-    [...alongs.map((along) => corner(along, 0)), ...alongs.reverse().map((along) => corner(along, depth))],
-    true,
-  );
-}
-
-/** Point of a strip at a sample position and a share of its thickness. */
-function place({ packed, count }: FoilPath, position: number, share: number): OpenedPoint {
-  const i = Math.min(count - 2, Math.max(0, Math.floor(position)));
-  const f = position - i;
-  const read = (offset: number) => packed[6 * i + offset] * (1 - f) + packed[6 * i + 6 + offset] * f;
-  return { x: read(2) + (read(4) - read(2)) * share, y: read(3) + (read(5) - read(3)) * share };
 }
 
 function landmarkNames(on: Page, head: Head): Shape[] {

@@ -189,7 +189,7 @@ export const placeSchema: z.ZodType<Place> = z.lazy(() =>
     ],
     kindOf(...PLACE_KINDS),
   ),
-) as z.ZodType<Place>;
+);
 
 const angle = (description: string) => between(-90, 90, 'degrees', description);
 
@@ -267,7 +267,7 @@ export const directionSchema: z.ZodType<Direction> = z
     ],
     kindOf('parallel', 'pivot', 'hairline', 'part', 'radial', 'crossed', 'sequence'),
   )
-  .describe('Direction of the partings') as z.ZodType<Direction>;
+  .describe('Direction of the partings');
 
 const depth = between(
   0.1,
@@ -338,7 +338,7 @@ export const gatherSchema: z.ZodType<Gather> = z
     ],
     kindOf('slice', 'weave', 'zigzag', 'alternate'),
   )
-  .describe('How hair is picked from the section') as z.ZodType<Gather>;
+  .describe('How hair is picked from the section');
 
 const dropout = between(0, 80, 'mm', 'Hair left out behind each foil, mm; pitch = thickness + drop-out');
 
@@ -359,7 +359,7 @@ const plainSpacings = [
     .describe('Eased from the first drop-out to the last, no jump above 1.5 times'),
 ] as const;
 
-export const plainSpacingSchema: z.ZodType<PlainSpacing> = z.discriminatedUnion(
+const plainSpacingSchema: z.ZodType<PlainSpacing> = z.discriminatedUnion(
   'kind',
   [...plainSpacings],
   kindOf('constant', 'graded', 'eased'),
@@ -403,4 +403,4 @@ export const spacingSchema: z.ZodType<Spacing> = z
     ],
     kindOf('constant', 'graded', 'eased', 'count', 'share', 'minutes', 'budget', 'backwards'),
   )
-  .describe('Distance between the foils') as z.ZodType<Spacing>;
+  .describe('Distance between the foils');

@@ -8,7 +8,8 @@ const ID = 'dappled-lattice-technique';
 export const MOST_PATTERN_BYTES = 4_000_000;
 
 /**
- * A pattern as one file for another salon: its drawing as SVG, which any program shows, and the technique itself inside.
+ * A pattern as one file for another salon: its drawing as SVG, which any program shows, and the technique
+ * itself inside.
  * @param plan the technique laid on the head that is drawn
  */
 export function patternFile(technique: OwnTechnique, plan: Plan, computed: ComputedPlan): string {
@@ -20,7 +21,10 @@ export function patternFile(technique: OwnTechnique, plan: Plan, computed: Compu
   );
 }
 
-/** Reads a pattern's file: the drawing with the technique inside, or the technique alone as JSON. The drawing is not used. */
+/**
+ * Reads a pattern's file: the drawing with the technique inside, or the technique alone as JSON. The drawing
+ * is not used.
+ */
 export function readPatternFile(text: string): Parsed<OwnTechnique> {
   if (text.length > MOST_PATTERN_BYTES)
     return { ok: false, problem: 'the file is larger than a pattern can be.' };

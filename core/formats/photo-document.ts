@@ -14,8 +14,11 @@ export type Pose = (typeof POSES)[number];
 export const STAGES = ['before', 'after'] as const;
 export type Stage = (typeof STAGES)[number];
 
-/** What is kept of a picture beside it: marks of what is liked, and what was read from it. Places are shares of its width and height. */
-export const photoSchema = z
+/**
+ * What is kept of a picture beside it: marks of what is liked, and what was read from it. Places are shares
+ * of its width and height.
+ */
+const photoSchema = z
   .strictObject({
     version: z.literal(1),
     liked: z

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { makeHead } from '../head';
 import type { HandEdit, Panel, Place, Plan } from '../pattern';
 import { AVERAGE_HAIR, AVERAGE_HEAD, between, hairSchema, headSchema, whole, yesOrNo } from './fields';
-import type { SameShape } from './deep-readonly';
+import { sameShape } from './deep-readonly';
 import { migratePlan } from './migrate-plan';
 import {
   directionSchema,
@@ -16,7 +16,10 @@ import { parseWith, type Parsed } from './problem';
 
 export const PLAN_FORMAT = 'dappled-lattice/plan';
 export const PLAN_VERSION = 4;
-/** Places within places of all panels together, and points of all their outlines: more is no pattern of a head, and takes for ever. */
+/**
+ * Places within places of all panels together, and points of all their outlines: more is no pattern of a
+ * head, and takes for ever.
+ */
 const MOST_PLACES = 120;
 const MOST_POINTS = 1200;
 /** Places within each other. */
@@ -244,7 +247,10 @@ const editSchema = z.discriminatedUnion(
   { error: 'must have a kind of delete, move, widen, retype or add' },
 ) as z.ZodType<HandEdit>;
 
-/** The plan document, version 4. A bare one is enough for the pattern: everything but the panels has a default. */
+/**
+ * The plan document, version 4. A bare one is enough for the pattern: everything but the panels has a
+ * default.
+ */
 export const planSchema = z
   .strictObject({
     format: z.literal(PLAN_FORMAT, { error: `must be "${PLAN_FORMAT}"` }),
@@ -319,7 +325,9 @@ export const planSchema = z
     }
   });
 
-/** How many places there are in one, how deep they lie in each other, and how many points their outlines have. */
+/**
+ * How many places there are in one, how deep they lie in each other, and how many points their outlines have.
+ */
 function sizeOf(place: Place): { places: number; points: number; within: number } {
   const inner =
     place.kind === 'union' || place.kind === 'overlap'
@@ -336,7 +344,7 @@ function sizeOf(place: Place): { places: number; points: number; within: number 
 }
 
 /** Fails to compile when the schema and the engine's plan drift apart. */
-export const PLAN_SHAPES_AGREE: SameShape<z.infer<typeof planSchema>, Plan> = true;
+sameShape<z.infer<typeof planSchema>, Plan>(true);
 
 /** Reads a plan document of any age; never throws. */
 export function parsePlan(value: unknown): Parsed<Plan> {
@@ -366,7 +374,10 @@ export function parsePlanText(text: string): Parsed<Plan> {
   }
 }
 
-/** A panel with everything that is not said taken from the defaults. @throws when what is said is not a panel's */
+/**
+ * A panel with everything that is not said taken from the defaults.
+ * @throws when what is said is not a panel's
+ */
 export function panelOf(fields: z.input<typeof panelSchema>): Panel {
   return panelSchema.parse(fields);
 }

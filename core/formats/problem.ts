@@ -1,3 +1,4 @@
+import type { Result } from '../units';
 import type { z } from 'zod';
 import { pathOf } from './path-of';
 import { unsound } from './sound';
@@ -5,7 +6,7 @@ import { unsound } from './sound';
 export { pathOf };
 
 /** What parsing at an edge gives: the trusted value, or one sentence for a person. */
-export type Parsed<T> = { ok: true; value: T } | { ok: false; problem: string };
+export type Parsed<T> = Result<{ value: T }>;
 
 /** The first problem of a failed parse as a sentence that names the field. */
 export function sentenceOf(error: z.ZodError): string {

@@ -6,7 +6,7 @@ import {
   type ProductKind,
   type RecipePart,
 } from '../products';
-import { formatStrength, METRIC, type Measures } from '../units';
+import { formatStrength, METRIC, type Measures, type Result } from '../units';
 import {
   columnName,
   figureIn,
@@ -162,7 +162,9 @@ function rowOf(own: Product, { minorPerUnit, measures }: Pick<TableStyle, 'minor
   }
 }
 
-/** Parts of a recipe in one cell: `1 moth-powder + 1 20vol + 1 wash`, of a house that says per cent `1 6%`. */
+/**
+ * Parts of a recipe in one cell: `1 moth-powder + 1 20vol + 1 wash`, of a house that says per cent `1 6%`.
+ */
 const partsText = (parts: readonly RecipePart[], { strengths }: Pick<Measures, 'strengths'>) =>
   parts
     .map(
@@ -223,11 +225,11 @@ export interface Import {
   readonly decimalComma: boolean;
 }
 
-export type ImportRead =
-  { readonly ok: true; readonly value: Import } | { readonly ok: false; readonly problem: string };
+export type ImportRead = Result<{ readonly value: Import }>;
 
 /**
- * Reads a table of products against the range that a house has. Separator and decimal sign are found out; a row that cannot
+ * Reads a table of products against the range that a house has. Separator and decimal sign are found out; a
+ * row that cannot
  * be read is named with what is wrong, and nothing of it is taken.
  */
 export function readProductsCsv(text: string, range: readonly Product[], minorPerUnit: number): ImportRead {

@@ -11,7 +11,7 @@ import {
 import { between, levelField, whole } from './fields';
 import { parseWith, type Parsed } from './problem';
 
-export const TONES = [...Object.keys(DEPOSITS), 'clear'] as (DepositTone | 'clear')[];
+const TONES = [...Object.keys(DEPOSITS), 'clear'] as (DepositTone | 'clear')[];
 export const MOST_PRODUCTS = 600;
 
 const id = z

@@ -255,7 +255,10 @@ const OLD_HAIR: Readonly<Record<string, StepHair>> = {
   'under a treatment': 'treated',
 };
 
-/** Version 2: steps had their times and said their place in their name; nothing could be added, and a mix had no other strength. */
+/**
+ * Version 2: steps had their times and said their place in their name; nothing could be added, and a mix had
+ * no other strength.
+ */
 function fromVersion2(value: unknown): unknown {
   const second = value as { version?: unknown; after?: unknown; mixes?: unknown } | null;
   if (typeof second !== 'object' || second?.version !== 2) return value;
@@ -288,7 +291,10 @@ function fromStep2({ id: own, kind, name, from, to, detail }: z.infer<typeof ste
   };
 }
 
-/** A service that began before version 2, as it was carried out then: every foil with the letter and the limit of its block. */
+/**
+ * A service that began before version 2, as it was carried out then: every foil with the letter and the limit
+ * of its block.
+ */
 function fromVersion1({
   plan,
   foils,
@@ -309,7 +315,7 @@ function fromVersion1({
   const lifts: ScriptLift[] = [];
   const byId = new Map(foils.map((own) => [own.id, own]));
   const units = blocks.flatMap((block) => {
-    const lifting = block.lifts.map((own) => lifts.push({ ...own, letter: block.formula } as ScriptLift) - 1);
+    const lifting = block.lifts.map((own) => lifts.push({ ...own, letter: block.formula }) - 1);
     return block.foils.flatMap((foilId): ScriptUnit[] => {
       const own = byId.get(foilId);
       if (!own) return [];

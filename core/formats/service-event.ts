@@ -96,7 +96,7 @@ const bodySchema: z.ZodType<EventBody> = z.discriminatedUnion(
 );
 
 /** Events as a device sends them: its own moments, and its own now, so that a wrong clock does no harm. */
-export const eventBatchSchema = z.strictObject({
+const eventBatchSchema = z.strictObject({
   device: id,
   /** The device’s own now, milliseconds since 1970. */
   deviceNow: z.number('must be milliseconds since 1970').min(0).max(8e15),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { ZONES } from '../head';
-import type { SameShape } from './deep-readonly';
+import { sameShape } from './deep-readonly';
 import type { OpenSection, Sheet } from '../pattern';
 
 const share = z.number().min(0).max(1);
@@ -146,9 +146,12 @@ export const sheetSchema = z.strictObject({
 });
 
 /** Fails to compile when the schema and the engine's sheet drift apart. */
-export const SHEET_SHAPES_AGREE: SameShape<z.infer<typeof sheetSchema>, Sheet> = true;
+sameShape<z.infer<typeof sheetSchema>, Sheet>(true);
 
-/** Sheets are printed with lengths to 0.01 mm, shares to 0.0001: more digits would claim more than a comb can do. */
+/**
+ * Sheets are printed with lengths to 0.01 mm, shares to 0.0001: more digits would claim more than a comb can
+ * do.
+ */
 export function roundedSheet(sheet: Sheet): Sheet {
   const section = <T extends OpenSection>(own: T): T => ({
     ...own,

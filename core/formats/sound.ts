@@ -4,7 +4,8 @@ import { pathOf } from './path-of';
 const MOST_DEPTH = 40;
 
 /**
- * Why JSON cannot be taken whatever it means, as a sentence; undefined where it can: it nests too deep, or a text in it holds what no
+ * Why JSON cannot be taken whatever it means, as a sentence; undefined where it can: it nests too deep, or a
+ * text in it holds what no
  * text does, the character zero or half of a pair.
  */
 export function unsound(value: unknown): string | undefined {
@@ -35,7 +36,10 @@ const isUnsound = (text: string): boolean => UNSOUND.test(text);
 /** A text without what cannot be kept of it. */
 export const soundText = (text: string): string => text.replace(new RegExp(UNSOUND, 'gu'), '');
 
-/** The beginning of a text, at most so many units of UTF-16 long, cut where a reader would: never within a letter or an emoji. */
+/**
+ * The beginning of a text, at most so many units of UTF-16 long, cut where a reader would: never within a
+ * letter or an emoji.
+ */
 export function beginningOf(text: string, most: number): string {
   if (text.length <= most) return text;
   let end = 0;

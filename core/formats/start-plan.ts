@@ -8,8 +8,10 @@ const FINE_WEAVE: Pick<PanelInput, 'gather' | 'thicknessMm' | 'spacing'> = {
   spacing: { kind: 'constant', dropoutMm: 5 },
 };
 
-/** The three panels that cover the head, in the order of work: back first (longest to rinse), then the sides. */
-export const START_PANELS: readonly Panel[] = [
+/**
+ * The three panels that cover the head, in the order of work: back first (longest to rinse), then the sides.
+ */
+const START_PANELS: readonly Panel[] = [
   panelOf({ id: 'back', name: 'Back', place: { kind: 'back' }, side: 'both', ...FINE_WEAVE }),
   panelOf({ id: 'side-left', name: 'Side, left', place: { kind: 'side' }, side: 'left', ...FINE_WEAVE }),
   panelOf({ id: 'side-right', name: 'Side, right', place: { kind: 'side' }, side: 'right', ...FINE_WEAVE }),
@@ -30,7 +32,10 @@ export function emptyPlan(name: string): Plan {
   };
 }
 
-/** A plan to begin with: fine weaves all over with the standard 5 mm drop-out, or every panel muted for an empty head. */
+/**
+ * A plan to begin with: fine weaves all over with the standard 5 mm drop-out, or every panel muted for an
+ * empty head.
+ */
 export function startPlan(options: { muted?: boolean } = {}): Plan {
   return {
     ...emptyPlan('Fine weave, horizontal'),

@@ -51,7 +51,8 @@ const HEAD = { most: 196, least: 122 };
 const ROW = { most: 12.5, least: 5.6 };
 
 /**
- * The sheet for the station: the opened head, the panels in the order of work with their recipe and counts, totals and
+ * The sheet for the station: the opened head, the panels in the order of work with their recipe and counts,
+ * totals and
  * cautions, on one page of A4. Pure: the same plan gives the same shapes.
  */
 export function stationSheet(

@@ -11,8 +11,11 @@ const text = (most: number, description: string) =>
     .default('')
     .describe(description);
 
-/** What a test was made with and what was seen; a strand test's level at a minute calibrates lift for this head. */
-export const testSchema: z.ZodType<TestDocument> = z.strictObject({
+/**
+ * What a test was made with and what was seen; a strand test's level at a minute calibrates lift for this
+ * head.
+ */
+const testSchema: z.ZodType<TestDocument> = z.strictObject({
   version: z.literal(1),
   product: text(120, 'Product or mix'),
   volume: between(0, 40, 'vol', 'Strength of the developer, volumes').nullable().default(null),

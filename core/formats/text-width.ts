@@ -1,5 +1,6 @@
 /**
- * Advance widths of Archivo, the typeface that ships with the application, from space to tilde, in thousandths of the size.
+ * Advance widths of Archivo, the typeface that ships with the application, from space to tilde, in
+ * thousandths of the size.
  * Read from the font files; the drawing program sets the text itself, so this only decides what fits.
  */
 const ADVANCES = {

@@ -16,7 +16,10 @@ const COLUMNS = [
   'cost',
 ] as const;
 
-/** What is to be bought as a table that spreadsheets open: in grams or ounces (foil in sheets), and money in the house's currency. */
+/**
+ * What is to be bought as a table that spreadsheets open: in grams or ounces (foil in sheets), and money in
+ * the house's currency.
+ */
 export function toBuyCsv(
   needs: readonly Need[],
   { separator, decimalComma, minorPerUnit, measures }: TableStyle,

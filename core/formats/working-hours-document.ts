@@ -4,7 +4,7 @@ import { daysOff, weekHours } from './hours-fields';
 import { parseWith, type Parsed } from './problem';
 
 /** When somebody works. */
-export const workingHoursSchema: z.ZodType<WorkingHours> = z.strictObject({
+const workingHoursSchema: z.ZodType<WorkingHours> = z.strictObject({
   week: weekHours('Hours of their own; null: as the salon is open').nullable().default(null),
   off: daysOff('Days on which they do not work').default([]),
 });

@@ -2,7 +2,10 @@ import { z } from 'zod';
 import { CONDITIONS, HAIR_FLAGS, type ZoneHair } from '../visit';
 import { between, levelField } from './fields';
 
-/** What was seen in one zone; what was not looked at is left out. Density, strand and length stand in `hair.byZone`. */
+/**
+ * What was seen in one zone; what was not looked at is left out. Density, strand and length stand in
+ * `hair.byZone`.
+ */
 export const zoneHairSchema: z.ZodType<ZoneHair> = z.strictObject({
   naturalLevel: levelField('Level of the untouched hair, where it differs from the rest').optional(),
   greyShare: between(0, 1, '', 'Share of grey hair, 0–1').optional(),

@@ -1,17 +1,20 @@
 import { ZONES, type Zone } from '../head';
 import { regrowthAfter, type GrowthInterval, type GrowthRate, type Regrowth } from './regrowth';
 
-/** A zone that was taken to the root: what was left between scalp and light, mm, and whether a ruler said so. */
-export interface ZoneTaken {
+/**
+ * A zone that was taken to the root: what was left between scalp and light, mm, and whether a ruler said so.
+ */
+interface ZoneTaken {
   readonly leftMm: number;
   readonly measured: boolean;
 }
 
 /**
- * What a visit did to the regrowth: by zone, a zone that is missing was not touched. `unknown` is a record from before zones
+ * What a visit did to the regrowth: by zone, a zone that is missing was not touched. `unknown` is a record
+ * from before zones
  * were kept: everything counts as taken to the root. `open` is a visit that is not recorded yet.
  */
-export type Taken = Readonly<Partial<Record<Zone, ZoneTaken>>> | 'unknown' | 'open';
+type Taken = Readonly<Partial<Record<Zone, ZoneTaken>>> | 'unknown' | 'open';
 
 /** What growth rests on of one visit. */
 export interface GrowthVisit {
@@ -36,8 +39,10 @@ function takenIn(taken: Taken, zone: Zone): ZoneTaken | undefined {
 const oldestFirst = (visits: readonly GrowthVisit[]) => [...visits].sort((a, b) => a.on.localeCompare(b.on));
 
 /**
- * Growth between visits: for each zone measured at a visit, what has grown since the visit that took it to the root last.
- * Zones of one head measured on one day over the same weeks are one reading, their middle: they grow together.
+ * Growth between visits: for each zone measured at a visit, what has grown since the visit that took it to
+ * the root last.
+ * Zones of one head measured on one day over the same weeks are one reading, their middle: they grow
+ * together.
  * Intervals under a week say nothing.
  */
 export function growthIntervals(visits: readonly GrowthVisit[]): GrowthInterval[] {
@@ -77,7 +82,8 @@ export interface ZoneRegrowth extends Regrowth {
 }
 
 /**
- * Regrowth by zone on a day: what was measured or left last, grown on at the client's own rate. A zone that was never lightened
+ * Regrowth by zone on a day: what was measured or left last, grown on at the client's own rate. A zone that
+ * was never lightened
  * nor measured has none. Visits after the day are not looked at.
  * @param on YYYY-MM-DD
  */

@@ -3,22 +3,12 @@ export {
   regrowthByZone,
   weeksBetween,
   type GrowthVisit,
-  type Taken,
   type ZoneRegrowth,
-  type ZoneTaken,
 } from './by-zone';
 export { levelLines, linesThrough, regrowthLines, type ZoneLine } from './lines';
-export { nextVisit, type NextFacts, type NextReason, type NextVisit, type NextWhat } from './next-visit';
-export {
-  carriesOldLight,
-  growthRate,
-  regrowthAfter,
-  WEEKS_PER_MONTH,
-  type GrowthInterval,
-  type GrowthRate,
-  type Regrowth,
-} from './regrowth';
-export { sessionsToGoal, type LevelVisit, type Sessions } from './sessions';
+export { nextVisit, type NextFacts, type NextReason, type NextVisit } from './next-visit';
+export { carriesOldLight, growthRate, WEEKS_PER_MONTH, type GrowthRate } from './regrowth';
+export { sessionsToGoal } from './sessions';
 export { targetProgress, type Target, type TargetProgress, type TargetVisit } from './targets';
 export {
   bySoonest,
@@ -30,4 +20,4 @@ export {
   rootLines,
   type RootLine,
 } from './root-lines';
-export { TEASING_MM, tonerWeeks, visibleLine, type Edge, type VisibleLine } from './visible-line';
+export { TEASING_MM, tonerWeeks, visibleLine, type Edge } from './visible-line';

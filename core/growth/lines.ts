@@ -13,8 +13,11 @@ export interface ZoneLine {
 
 const NAMED = 2;
 
-/** Families whose points lie within a tolerance of each other, day by day, are one line, the greatest of them; those without points have none. */
-export function linesOf(pointsOf: (family: ZoneFamily) => ZoneLine['points'], tolerance = 0): ZoneLine[] {
+/**
+ * Families whose points lie within a tolerance of each other, day by day, are one line, the greatest of them;
+ * those without points have none.
+ */
+function linesOf(pointsOf: (family: ZoneFamily) => ZoneLine['points'], tolerance = 0): ZoneLine[] {
   const groups: { families: ZoneFamily[]; first: ZoneLine['points']; points: ZoneLine['points'] }[] = [];
   for (const family of ZONE_FAMILIES) {
     const points = pointsOf(family);
@@ -48,7 +51,8 @@ function nameOf(families: readonly ZoneFamily[]): string {
 }
 
 /**
- * Regrowth of each family of zones through the visits and on to a day: up at the client's own rate or to what was measured, down where a zone
+ * Regrowth of each family of zones through the visits and on to a day: up at the client's own rate or to what
+ * was measured, down where a zone
  * was taken to the root. The side with the longer regrowth counts. mm
  * @param until YYYY-MM-DD
  */

@@ -5,7 +5,7 @@ import { LINE_SPREAD, lineWords, type RootLine } from './root-lines';
 import { tonerWeeks } from './visible-line';
 
 /** What a visit is for: a toner alone; the frame of the face with the hairline; everything. */
-export type NextWhat = 'toner' | 'face' | 'full';
+type NextWhat = 'toner' | 'face' | 'full';
 
 /** What the next visit is reckoned from. */
 export interface NextFacts {
@@ -54,7 +54,8 @@ const LATEST = 26;
 const TOGETHER = 1.5;
 
 /**
- * When to come again, and for what: the earliest thing that the client minds, each with its reason. Estimates.
+ * When to come again, and for what: the earliest thing that the client minds, each with its reason.
+ * Estimates.
  * @returns null where there is nothing to come for
  */
 export function nextVisit(facts: NextFacts): NextVisit | null {

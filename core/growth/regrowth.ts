@@ -1,5 +1,6 @@
 /**
- * Hair growth. Prior: 2.875 mm a week (12.5 mm a month), sd 0.46; a person's rate stays within 6–18 mm a month.
+ * Hair growth. Prior: 2.875 mm a week (12.5 mm a month), sd 0.46; a person's rate stays within 6–18 mm a
+ * month.
  * Textbook average and its usual spread between people.
  */
 const PRIOR_MM_PER_WEEK = 2.875;
@@ -9,7 +10,10 @@ export const WEEKS_PER_MONTH = 365.25 / 12 / 7;
 const SLOWEST_MM_PER_WEEK = 6 / WEEKS_PER_MONTH;
 const FASTEST_MM_PER_WEEK = 18 / WEEKS_PER_MONTH;
 
-/** Weeks between two services and the regrowth measured at the second, in a zone taken to the root at the first. */
+/**
+ * Weeks between two services and the regrowth measured at the second, in a zone taken to the root at the
+ * first.
+ */
 export interface GrowthInterval {
   readonly weeks: number;
   /** What was measured, minus what was left at the root the first time, mm. */
@@ -31,8 +35,10 @@ const DOUBT = 1.25;
 const ROUNDS = 50;
 
 /**
- * A person's growth rate: the prior updated by each measured interval, whose variance is 1 mm² of reading (2 mm² when both
- * ends were measured) plus (5% of the expected growth)² of uneven growth. A gross error weighs less (Huber), and is not hidden:
+ * A person's growth rate: the prior updated by each measured interval, whose variance is 1 mm² of reading (2
+ * mm² when both
+ * ends were measured) plus (5% of the expected growth)² of uneven growth. A gross error weighs less (Huber),
+ * and is not hidden:
  * the spread is wider then.
  */
 export function growthRate(intervals: readonly GrowthInterval[]): GrowthRate {
@@ -75,7 +81,8 @@ export interface Regrowth {
 }
 
 /**
- * Regrowth expected `weeks` after a service that left `leftMm` unlightened at the root: mm with standard deviation.
+ * Regrowth expected `weeks` after a service that left `leftMm` unlightened at the root: mm with standard
+ * deviation.
  * An estimate, to be replaced by a ruler.
  */
 export function regrowthAfter(weeks: number, rate: GrowthRate, leftMm = 0): Regrowth {
@@ -86,6 +93,9 @@ export function regrowthAfter(weeks: number, rate: GrowthRate, leftMm = 0): Regr
 /** Hair longer than its regrowth by this much has earlier light in it, mm. Working assumption. */
 const GROWN_OUT_MM = 10;
 
-/** Whether hair carries light of an earlier service beyond what has grown. @param regrowthMm undefined where the zone was never lightened, or not measured */
+/**
+ * Whether hair carries light of an earlier service beyond what has grown.
+ * @param regrowthMm undefined where the zone was never lightened, or not measured
+ */
 export const carriesOldLight = (regrowthMm: number | undefined, lengthMm: number): boolean =>
   regrowthMm !== undefined && regrowthMm < lengthMm - GROWN_OUT_MM;

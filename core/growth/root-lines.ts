@@ -27,7 +27,8 @@ const FACE: ReadonlySet<Zone> = new Set<Zone>([
 export const OPEN_ZONES: ReadonlySet<Zone> = new Set<Zone>(['top-l', 'top-r', 'front-l', 'front-r', 'crown']);
 
 /**
- * Zones with light, as the lines that a client will mind: at the face the first place that is seen, elsewhere the middle of what lies open.
+ * Zones with light, as the lines that a client will mind: at the face the first place that is seen, elsewhere
+ * the middle of what lies open.
  * @param byZone how much has to grow until it is seen, mm; null where it never is
  */
 export function rootLines(byZone: Readonly<Partial<Record<Zone, number | null>>>): RootLine[] {

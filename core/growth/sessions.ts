@@ -15,7 +15,10 @@ export interface Sessions {
   readonly steps: number;
 }
 
-/** What a further visit brings on hair that is on its way, levels, and for how many steps of one's own it counts. Working assumption. */
+/**
+ * What a further visit brings on hair that is on its way, levels, and for how many steps of one's own it
+ * counts. Working assumption.
+ */
 const USUAL_GAIN = 1.5;
 const USUAL_WEIGHT = 2;
 /** Nothing is forced: no visit counts for more. */
@@ -25,7 +28,8 @@ const LEAST_GAIN = 0.5;
 export const NEAR = 0.25;
 
 /**
- * Visits still expected until a level is reached: what is missing by what a visit brings, which is the usual gain drawn towards
+ * Visits still expected until a level is reached: what is missing by what a visit brings, which is the usual
+ * gain drawn towards
  * their own steps. A step counts from one visit to a later one that was still short of the goal. An estimate.
  * @param visits oldest first
  * @param from level to start from without a visit: that of the hair

@@ -26,7 +26,8 @@ test('each target by zone and by visit; visits and day still expected for the on
     expectedOn: null,
     inTime: null,
   });
-  // 1.5 levels missing at (1.5 · 2 + 1.5) / 3 = 1.5 a visit: less a quarter that no eye sees, one visit, the next.
+  // 1.5 levels missing at (1.5 · 2 + 1.5) / 3 = 1.5 a visit: less a quarter that no eye sees, one visit, the
+  // next.
   expect(second).toMatchObject({
     reachedOn: null,
     sessions: { missing: 1.5, gain: 1.5, visits: 1 },

@@ -45,7 +45,8 @@ interface TargetFacts {
 }
 
 /**
- * Targets one by one: how far each is, by zone and by visit, and when it may be reached. Targets that fall lead to darker hair; the first
+ * Targets one by one: how far each is, by zone and by visit, and when it may be reached. Targets that fall
+ * lead to darker hair; the first
  * does when those after it fall and the hair was lighter at the first visit. An estimate.
  * @param visits oldest first
  */

@@ -1,4 +1,6 @@
-/** How strongly a gather shows its edge as it grows out, mm: working assumptions until the wear model decides. */
+/**
+ * How strongly a gather shows its edge as it grows out, mm: working assumptions until the wear model decides.
+ */
 const KAPPA = { slice: 70, medium: 95, soft: 105 } as const;
 /** Each tease makes starts differ by up to so much, mm: working assumption. */
 export const TEASING_MM = 20;
@@ -14,7 +16,8 @@ export interface VisibleLine {
 }
 
 /**
- * When the root line becomes visible: κ / contrast, moved out by half of the feather, between 5 and 60 mm. Ordinal, ± 25%;
+ * When the root line becomes visible: κ / contrast, moved out by half of the feather, between 5 and 60 mm.
+ * Ordinal, ± 25%;
  * where the wear model is at hand, it decides.
  * @param contrast levels between base and light
  * @param mmPerWeek the client's own rate

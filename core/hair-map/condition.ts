@@ -5,7 +5,10 @@ import { CONDITION_WORDS } from './attributes';
 
 const NAMED = 3;
 
-/** Condition of each family of zones through the visits, as its place from sound to fragile, 0–3; what was not looked at is left out. The worse side counts. */
+/**
+ * Condition of each family of zones through the visits, as its place from sound to fragile, 0–3; what was not
+ * looked at is left out. The worse side counts.
+ */
 export const conditionLines = (
   visits: readonly { readonly on: string; readonly consult: Pick<Consult, 'map'> }[],
 ): ZoneLine[] =>
@@ -21,10 +24,11 @@ export const conditionLines = (
     Math.max,
   );
 
-/** The worst that was seen of the hair's condition, with where; null where nothing was looked at, or all is sound. */
-export function worstCondition({
-  map,
-}: Pick<Consult, 'map'>): {
+/**
+ * The worst that was seen of the hair's condition, with where; null where nothing was looked at, or all is
+ * sound.
+ */
+export function worstCondition({ map }: Pick<Consult, 'map'>): {
   readonly condition: Condition;
   readonly families: readonly ZoneFamily[];
   readonly words: string;

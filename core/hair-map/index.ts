@@ -18,6 +18,5 @@ export {
   paint,
   sayChanges,
   sidesAgree,
-  type MapChange,
 } from './paint';
 export { conditionLines, worstCondition } from './condition';

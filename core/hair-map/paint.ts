@@ -69,7 +69,9 @@ export function changesSince(before: Consult, now: Consult): MapChange[] {
   );
 }
 
-/** Changes as lines, zones that changed alike together: `Grey 10% → 30%: front hairline, left; temple, left`. */
+/**
+ * Changes as lines, zones that changed alike together: `Grey 10% → 30%: front hairline, left; temple, left`.
+ */
 export function sayChanges(changes: readonly MapChange[]): string[] {
   const groups = new Map<string, Zone[]>();
   for (const { key, zone, was, now } of changes) {

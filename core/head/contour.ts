@@ -5,7 +5,8 @@ import type { ScalpGrid } from './scalp';
 export type Outline = readonly OpenedPoint[];
 
 /**
- * The zero line of a region's depth by marching squares with linear interpolation, joined into closed outlines.
+ * The zero line of a region's depth by marching squares with linear interpolation, joined into closed
+ * outlines.
  * @param depths by node, positive inside; NaN where unknown
  */
 export function traceOutlines(grid: ScalpGrid, depths: Float64Array): Outline[] {
@@ -40,7 +41,8 @@ export function traceLevel(
     const v3 = values[a + columns] - level;
     const code = (v0 > 0 ? 1 : 0) | (v1 > 0 ? 2 : 0) | (v2 > 0 ? 4 : 0) | (v3 > 0 ? 8 : 0);
     if (code === 0 || code === 15 || Number.isNaN(v0 + v1 + v2 + v3)) continue;
-    // An edge between two nodes is named by its lower node and its direction (0 along the row, 1 along the column).
+    // An edge between two nodes is named by its lower node and its direction (0 along the row, 1 along the
+    // column).
     const sides = [2 * a, 2 * (a + 1) + 1, 2 * (a + columns), 2 * a + 1];
     for (const [from, to] of SEGMENTS[code]) next.set(sides[from], sides[to]);
   }
@@ -50,7 +52,10 @@ export function traceLevel(
   });
 }
 
-/** By which corners are inside (1 bottom left, 2 bottom right, 4 top right, 8 top left): crossings [from side, to side]. */
+/**
+ * By which corners are inside (1 bottom left, 2 bottom right, 4 top right, 8 top left): crossings [from side,
+ * to side].
+ */
 const SEGMENTS: readonly (readonly (readonly [0 | 1 | 2 | 3, 0 | 1 | 2 | 3])[])[] = [
   [],
   [[0, 3]],

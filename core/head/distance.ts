@@ -17,7 +17,8 @@ export interface DistanceRaster {
 export const COARSE = 12;
 
 /**
- * Nearest point of a sampled line by chord, then the chord opened to an arc by the turn of the normal. (The way down a
+ * Nearest point of a sampled line by chord, then the chord opened to an arc by the turn of the normal. (The
+ * way down a
  * meridian is up to 2.4 times too long.)
  * @param line points about 1–2 mm apart on the skin
  * @param closed whether the last point joins the first

@@ -107,6 +107,6 @@ test.each([
   ],
 ] as const)('landmarks %j are refused', (landmarks, sentence) => {
   expect(() =>
-    makeHead({ circumferenceMm: 550, hairline: { left: { landmarks: landmarks as never }, right: 'round' } }),
+    makeHead({ circumferenceMm: 550, hairline: { left: { landmarks: landmarks }, right: 'round' } }),
   ).toThrow(sentence);
 });

@@ -5,16 +5,23 @@ export interface Measures {
   readonly circumferenceMm: number;
   /** Ear canal over the apex to ear canal; null when it was not measured. */
   readonly earToEarMm: number | null;
-  /** Hairline of the forehead over the apex to the hairline of the nape, along the middle; null when not measured. */
+  /**
+   * Hairline of the forehead over the apex to the hairline of the nape, along the middle; null when not
+   * measured.
+   */
   readonly frontToNapeMm: number | null;
 }
 
-/** A measure that asks for a scale outside this range of the circumference's is a slip of the tape, not a head. */
+/**
+ * A measure that asks for a scale outside this range of the circumference's is a slip of the tape, not a
+ * head.
+ */
 const LEAST = 0.7;
 const MOST = 1.4;
 
 /**
- * Scales of the skull that reproduce the measures: breadth and length by the circumference, height by the ear-to-ear arc;
+ * Scales of the skull that reproduce the measures: breadth and length by the circumference, height by the
+ * ear-to-ear arc;
  * with both arcs known, length against breadth by the front-to-nape arc; with only that one, height by it.
  *
  * @param forehead height y of the hairline in the middle of the forehead on the average head, mm
@@ -54,7 +61,10 @@ export function fitSkull(measures: Measures, forehead: number, nape: number): Sk
 /** Lengths are fitted to this, mm: far finer than a tape. */
 const TOLERANCE_MM = 1e-5;
 
-/** The ratio between low and high at which a growing length meets the measure: regula falsi in the Illinois variant. */
+/**
+ * The ratio between low and high at which a growing length meets the measure: regula falsi in the Illinois
+ * variant.
+ */
 function solve(
   measure: number,
   lengthAt: (scale: number) => number,

@@ -61,7 +61,8 @@ export function hairlineKnots(side: HairlineSide): readonly HairlineKnot[] {
 }
 
 /**
- * What is wrong with landmarks set by hand, as a sentence; undefined when nothing is. They must run from 0° to 180° with
+ * What is wrong with landmarks set by hand, as a sentence; undefined when nothing is. They must run from 0°
+ * to 180° with
  * growing azimuth, and stay on the part of the skull that bears hair.
  */
 export function hairlineProblem(landmarks: readonly HairlineKnot[]): string | undefined {
@@ -79,7 +80,8 @@ export function hairlineProblem(landmarks: readonly HairlineKnot[]): string | un
 }
 
 /**
- * Height of the hairline (mm on the average head) by signed azimuth in degrees, −180…180, + the client's left:
+ * Height of the hairline (mm on the average head) by signed azimuth in degrees, −180…180, + the client's
+ * left:
  * monotone periodic interpolation through the landmarks of both sides.
  */
 export function hairlineCurve(left: HairlineSide, right: HairlineSide): (azimuthDeg: number) => number {

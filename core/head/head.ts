@@ -28,7 +28,10 @@ export interface HeadSpec {
 
 export const USUAL_CROWN: CrownSpec = { behindApexMm: 50, leftMm: 0, whorl: 'none' };
 
-/** A point of the scalp by its meridian: azimuth (radians, 0 front, + the client's left) and arcs from the apex in mm. */
+/**
+ * A point of the scalp by its meridian: azimuth (radians, 0 front, + the client's left) and arcs from the
+ * apex in mm.
+ */
 export interface ScalpPlace {
   readonly azimuth: number;
   /** From the apex to the point. */
@@ -51,9 +54,9 @@ export interface Head {
   /** The skull by azimuth and polar angle, tabulated. */
   readonly meridians: Meridians;
   /** Arc apex–hairline in mm at an azimuth in radians. */
-  hairArc(azimuth: number): number;
+  readonly hairArc: (azimuth: number) => number;
   /** Point of the hairline at an azimuth in radians. */
-  hairlinePoint(azimuth: number): Vec3;
+  readonly hairlinePoint: (azimuth: number) => Vec3;
   /** Meridian coordinates of a surface point. */
   locate(point: Vec3): ScalpPlace;
   /** Surface point at an azimuth (radians) and an arc (mm) from the apex. Inverse of {@link locate}. */
@@ -140,7 +143,10 @@ function sameSide(left: HairlineSide, right: HairlineSide): boolean {
   return left === right || JSON.stringify(left) === JSON.stringify(right);
 }
 
-/** Landmarks are given on the average head and move with the skin: the azimuth is taken back to that head first. */
+/**
+ * Landmarks are given on the average head and move with the skin: the azimuth is taken back to that head
+ * first.
+ */
 function hairlinePointAt(ownAzimuth: number, heightAt: (deg: number) => number, skull: SkullScale): Vec3 {
   const azimuth =
     skull.x === skull.z ? ownAzimuth : atan2(sin(ownAzimuth) / skull.x, cos(ownAzimuth) / skull.z);

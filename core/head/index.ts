@@ -1,12 +1,10 @@
-export { traceLevel, traceOutlines, type LevelLine, type Outline } from './contour';
+export { traceLevel, traceOutlines, type Outline } from './contour';
 export { COARSE, distanceRaster, type DistanceRaster } from './distance';
 export { earToEar, frontToNape } from './fit';
 export {
   HAIRLINE_SHAPES,
-  hairlineCurve,
   hairlineKnots,
   hairlineProblem,
-  type HairlineKnot,
   type HairlineShape,
   type HairlineSide,
 } from './hairline';
@@ -35,7 +33,6 @@ export {
   scalpAreas,
   surfaceDistance,
   zoneNear,
-  type Scalp,
   type ScalpGrid,
 } from './scalp';
 export {
@@ -63,4 +60,4 @@ export {
   type ZoneFamily,
 } from './zones';
 export { offsetWords, partWords } from './part-words';
-export { zoneOutlines, type ZoneOutline } from './zone-outlines';
+export { zoneOutlines } from './zone-outlines';

@@ -7,7 +7,8 @@ const { abs, atan2, max, min, round } = Math;
 const APART_DEG = 2;
 
 /**
- * One side of a hairline with a landmark moved to a point of the skin (of the left side, or of the right mirrored).
+ * One side of a hairline with a landmark moved to a point of the skin (of the left side, or of the right
+ * mirrored).
  * The middle of the forehead and of the nape move up and down only. Rounded to a degree and a millimetre.
  * @returns the side as it was when no hairline comes of it
  */

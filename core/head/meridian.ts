@@ -11,20 +11,22 @@ const POLARS = 171;
 const CHORDS = 2;
 
 /**
- * One skull by azimuth and polar angle (from the apex), radians: arc lengths down its meridians (half-planes through the
+ * One skull by azimuth and polar angle (from the apex), radians: arc lengths down its meridians (half-planes
+ * through the
  * vertical axis), and its surface. Tabulated every 2° and 1°; linear interpolation is within 0.02 mm.
  */
 export interface Meridians {
   /** Arc in mm from the apex to a polar angle. */
-  arcAtPolar(azimuth: number, polar: number): number;
+  readonly arcAtPolar: (azimuth: number, polar: number) => number;
   /** Inverse: the polar angle at which the meridian has run `arc` mm. */
-  polarAtArc(azimuth: number, arc: number): number;
+  readonly polarAtArc: (azimuth: number, arc: number) => number;
   /** Everything about the surface in one direction at once, into out: see {@link SURFACE}. */
   surfaceAt(azimuth: number, polar: number, out: Float64Array): void;
 }
 
 /**
- * Where {@link Meridians.surfaceAt} puts its figures: arc from the apex (mm), distance from the centre (mm), skin within a
+ * Where {@link Meridians.surfaceAt} puts its figures: arc from the apex (mm), distance from the centre (mm),
+ * skin within a
  * unit of solid angle (mm²), arc per radian of the polar angle (mm).
  */
 export const SURFACE = { arc: 0, radius: 1, skin: 2, slope: 3, size: 4 } as const;

@@ -1,6 +1,7 @@
 /**
  * Periodic monotone cubic interpolation (PCHIP): passes through the knots and never overshoots between them.
- * Slopes by the weighted harmonic mean of Fritsch and Butland, "A method for constructing local monotone piecewise
+ * Slopes by the weighted harmonic mean of Fritsch and Butland, "A method for constructing local monotone
+ * piecewise
  * cubic interpolants" (1984).
  *
  * @param xs ascending knots within one period

@@ -29,7 +29,9 @@ export function openedHairline(head: Head, count = 360): OpenedPoint[] {
   });
 }
 
-/** Point of the skin in the plane x = offset, turned by an angle from straight ahead over the top (radians). */
+/**
+ * Point of the skin in the plane x = offset, turned by an angle from straight ahead over the top (radians).
+ */
 export function sagittalPoint(head: Head, offsetMm: number, angle: number): Vec3 {
   let inside = 0;
   let outside = 400 * head.k;
@@ -42,7 +44,8 @@ export function sagittalPoint(head: Head, offsetMm: number, angle: number): Vec3
 }
 
 /**
- * The part on the opened head: the line over the scalp at `offsetMm` from the middle plane (+ the client's left), from
+ * The part on the opened head: the line over the scalp at `offsetMm` from the middle plane (+ the client's
+ * left), from
  * the hairline to the height of the crown.
  */
 export function openedPart(head: Head, offsetMm: number, behindApexMm = 50): OpenedPoint[] {

@@ -1,4 +1,7 @@
-/** Where the part runs, as it is said, in mm: `in the middle`, `22 mm left`. @param offsetMm + the client's left */
+/**
+ * Where the part runs, as it is said, in mm: `in the middle`, `22 mm left`.
+ * @param offsetMm + the client's left
+ */
 export function offsetWords(offsetMm: number): string {
   return offsetMm === 0
     ? 'in the middle'

@@ -12,7 +12,8 @@ const GOLDEN = (sqrt(5) - 1) / 2;
 const STEPS = 48;
 
 /**
- * Where a ray from outside meets the skull first; undefined when it passes by. g is convex along a line, so its lowest
+ * Where a ray from outside meets the skull first; undefined when it passes by. g is convex along a line, so
+ * its lowest
  * point is found by golden sections and the entry before it by halving; to 1e-6 mm.
  * @param reachMm how far along the ray to look
  */

@@ -20,12 +20,17 @@ export interface Roots {
 
 const GOLDEN = Math.PI * (3 - sqrt(5));
 
-/** Share of all directions from an average head's centre that meet hair: how many are needed for a number of roots. */
+/**
+ * Share of all directions from an average head's centre that meet hair: how many are needed for a number of
+ * roots.
+ */
 const HAIR_SHARE = 0.61;
 
 /**
- * About `count` roots, evenly spread: Fibonacci directions on the client's left, accepted where they meet hair-bearing
- * skin, mirrored to the right. Directions are even by solid angle, so each root carries the skin under its share of the
+ * About `count` roots, evenly spread: Fibonacci directions on the client's left, accepted where they meet
+ * hair-bearing
+ * skin, mirrored to the right. Directions are even by solid angle, so each root carries the skin under its
+ * share of the
  * sphere. On a head whose sides differ, each side keeps those within its own hairline.
  */
 export function makeRoots(grid: ScalpGrid, count: number): Roots {

@@ -14,7 +14,9 @@ export const HAIRLINE_BAND_MM = 15;
 export const CROWN_RADIUS_MM = 35;
 const HAIRLINE_SAMPLES = 1440;
 
-/** Surface distance between two scalp points: the chord opened to an arc by the turn of the normal along it. */
+/**
+ * Surface distance between two scalp points: the chord opened to an arc by the turn of the normal along it.
+ */
 export function surfaceDistance(a: Vec3, b: Vec3, skull?: SkullScale): number {
   return openedChord(length(subtract(a, b)), dot(surfaceNormal(a, skull), surfaceNormal(b, skull)));
 }
@@ -73,7 +75,8 @@ export function makeScalp(head: Head): Scalp {
 }
 
 /**
- * The opened scalp as a raster: one node every 3 mm (average head) with its surface point, its share of skin and its zone.
+ * The opened scalp as a raster: one node every 3 mm (average head) with its surface point, its share of skin
+ * and its zone.
  * Areas and the outlines of panels come from it.
  */
 export interface ScalpGrid {
@@ -172,7 +175,10 @@ function gridOf(scalp: Scalp, stepMm: number, wanted: (x: number, y: number) => 
   return { scalp, columns, rows, x0, y0, step, points, places, area, cell, zones };
 }
 
-/** Value of a raster at a point of the opened head by bilinear interpolation; NaN where a node of it is NaN or missing. */
+/**
+ * Value of a raster at a point of the opened head by bilinear interpolation; NaN where a node of it is NaN or
+ * missing.
+ */
 export function sampleRaster(grid: ScalpGrid, values: Float64Array, x: number, y: number): number {
   const column = (x - grid.x0) / grid.step;
   const row = (y - grid.y0) / grid.step;
@@ -188,7 +194,8 @@ export function sampleRaster(grid: ScalpGrid, values: Float64Array, x: number, y
 }
 
 /**
- * Zone of the raster's node nearest to a point of the opened head. A point that lies a hair's breadth outside the zones has
+ * Zone of the raster's node nearest to a point of the opened head. A point that lies a hair's breadth outside
+ * the zones has
  * the one a little further in.
  */
 export function zoneNear(grid: ScalpGrid, x: number, y: number): Zone {
@@ -214,7 +221,10 @@ function sampleHairline(head: Head): Float64Array {
 /** Every nth sample is looked at first. */
 const COARSE = 6;
 
-/** Whether a sampled hairline passes within `mm` of a point; only samples within 45° of its azimuth can be that near. */
+/**
+ * Whether a sampled hairline passes within `mm` of a point; only samples within 45° of its azimuth can be
+ * that near.
+ */
 function passesWithin(line: Float64Array, p: Vec3, azimuth: number, mm: number): boolean {
   const middle = floor((azimuth / (2 * Math.PI) + 0.5) * HAIRLINE_SAMPLES);
   const window = HAIRLINE_SAMPLES / 8;
@@ -236,7 +246,8 @@ function passesWithin(line: Float64Array, p: Vec3, azimuth: number, mm: number):
       nearest = step;
     }
   }
-  // Samples lie up to 2 mm apart (before the ear): between two that were looked at, the line comes no nearer than by half
+  // Samples lie up to 2 mm apart (before the ear): between two that were looked at, the line comes no nearer
+  // than by half
   // their distance.
   if (least > (mm + COARSE) * (mm + COARSE)) return false;
   for (let step = nearest - COARSE + 1; step < nearest + COARSE; step += 1)

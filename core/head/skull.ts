@@ -7,7 +7,8 @@ const { abs, cos, pow, sign, sin, sqrt } = Math;
  * The smooth skull, a superellipsoid of two exponents:
  * g(P) = [ (|x/ax|^p + |z/c|^p)^(q/p) + |y/b|^q ]^(1/q) = 1, scaled by k = circumference / 550 mm.
  * g is homogeneous of degree 1, so the surface point along a direction d is d/g(d).
- * Half axes and exponents were fitted to average adult anthropometry (circumference 550, length 187, breadth 145,
+ * Half axes and exponents were fitted to average adult anthropometry (circumference 550, length 187, breadth
+ * 145,
  * vertex above the ear canal 128, ear-to-ear arc 340, glabella–inion arc 340 mm).
  */
 export const SKULL = {
@@ -96,7 +97,10 @@ export function surfaceNormal(point: Vec3, scaled: SkullScale = EVEN): Vec3 {
 
 const EVEN = evenScale(1);
 
-/** Unit direction from the head's centre at azimuth a (0 front, +90° client's left) and polar angle θ from the apex, radians. */
+/**
+ * Unit direction from the head's centre at azimuth a (0 front, +90° client's left) and polar angle θ from the
+ * apex, radians.
+ */
 export function directionAt(azimuth: number, polar: number): Vec3 {
   const ring = sin(polar);
   return { x: ring * sin(azimuth), y: cos(polar), z: ring * cos(azimuth) };

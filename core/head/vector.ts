@@ -1,6 +1,9 @@
 const { sqrt } = Math;
 
-/** A point or direction in the head's axes, mm: +x the client's left, +y up, +z forward; origin at the head's centre. */
+/**
+ * A point or direction in the head's axes, mm: +x the client's left, +y up, +z forward; origin at the head's
+ * centre.
+ */
 export interface Vec3 {
   readonly x: number;
   readonly y: number;

@@ -5,7 +5,10 @@ import { ZONES, type Zone } from './zones';
 
 export interface ZoneOutline {
   readonly zone: Zone;
-  /** Smoothed for drawing; they reach past the hairline, where a drawing clips. Neighbours share their edge exactly. */
+  /**
+   * Smoothed for drawing; they reach past the hairline, where a drawing clips. Neighbours share their edge
+   * exactly.
+   */
   readonly outlines: readonly Outline[];
   /** Where a label stands best: well inside the zone, near its middle. */
   readonly label: OpenedPoint;
@@ -14,7 +17,10 @@ export interface ZoneOutline {
 /** Passes of the filter that takes the steps of the raster out of an edge. */
 const SMOOTHING = 14;
 
-/** The zones as outlines on the opened head: a map without gaps, since an edge is smoothed the same way from both sides. */
+/**
+ * The zones as outlines on the opened head: a map without gaps, since an edge is smoothed the same way from
+ * both sides.
+ */
 export function zoneOutlines(grid: ScalpGrid): ZoneOutline[] {
   const zones = grid.points.map((point, i) => (point ? grid.scalp.zoneAt(point, grid.places[i]) : undefined));
   const mesh = makeMesh(grid, zones);
@@ -22,7 +28,8 @@ export function zoneOutlines(grid: ScalpGrid): ZoneOutline[] {
 }
 
 /**
- * The edges between cells of the raster as a mesh: a vertex where cells meet, fixed where three zones or more do, the
+ * The edges between cells of the raster as a mesh: a vertex where cells meet, fixed where three zones or more
+ * do, the
  * others moved by the binomial filter 1 2 1 along the edge that they lie on.
  */
 function makeMesh(grid: ScalpGrid, zones: readonly (Zone | undefined)[]) {
@@ -30,7 +37,8 @@ function makeMesh(grid: ScalpGrid, zones: readonly (Zone | undefined)[]) {
   // Vertex (c, r) is the lower left corner of node (c, r); the four nodes round it:
   const around = (v: number) => [v - columns - 1, v - columns, v, v - 1].map((i) => zones[i]);
   const divided = (v: number, w: number) => {
-    // The edge v–w lies between two nodes: beside each other for an upright edge, above each other for a level one.
+    // The edge v–w lies between two nodes: beside each other for an upright edge, above each other for a
+    // level one.
     const low = Math.min(v, w);
     return zones[low] !== zones[Math.abs(v - w) === 1 ? low - columns : low - 1];
   };
@@ -95,7 +103,8 @@ function makeMesh(grid: ScalpGrid, zones: readonly (Zone | undefined)[]) {
 }
 
 /**
- * Of the nodes farthest from the zone's edge (within a tenth of the best) the one nearest its centroid; a zone that
+ * Of the nodes farthest from the zone's edge (within a tenth of the best) the one nearest its centroid; a
+ * zone that
  * crosses the middle is named in the middle.
  */
 function labelPlace(grid: ScalpGrid, zone: Zone): OpenedPoint {

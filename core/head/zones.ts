@@ -1,5 +1,6 @@
 /**
- * The closed list of zones: places on the scalp used by the hair map, regrowth, shares, worth, toner and wet order.
+ * The closed list of zones: places on the scalp used by the hair map, regrowth, shares, worth, toner and wet
+ * order.
  * A partition: every point of the scalp lies in exactly one. L and R are the client's.
  */
 export const ZONES = [

@@ -1,3 +1,3 @@
-export { accuracyOf, lessonOf, type Accuracy, type Compared, type Lesson } from './accuracy';
-export { handLift, productSpeed, type Lifted, type LiftSample, type OfService } from './lift';
+export { accuracyOf, lessonOf, type Accuracy, type Compared } from './accuracy';
+export { handLift, productSpeed, type Lifted, type OfService } from './lift';
 export { paceOf, pacePercent, type Pace, type PaceSample } from './pace';

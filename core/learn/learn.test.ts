@@ -25,7 +25,8 @@ test('without foils everybody works at the usual pace', () => {
 });
 
 test('twenty foils of one’s own count as much as the house, twenty of the house as much as the usual', () => {
-  // The house's mean of logs: 20 · ln 2 / (20 + 20) = ln 2 / 2; her own: (20 · ln 2 + 20 · ln 2 / 2) / 40 = ¾ ln 2.
+  // The house's mean of logs: 20 · ln 2 / (20 + 20) = ln 2 / 2; her own: (20 · ln 2 + 20 · ln 2 / 2) / 40 = ¾
+  // ln 2.
   const samples = foils('Ottilie', 20, 124);
   expect(of(samples, 'Ottilie', 'weave').seconds).toBeCloseTo(62 * 2 ** 0.75, 6);
   expect(of(samples, 'Bram', 'weave').seconds).toBeCloseTo(62 * 2 ** 0.5, 6);

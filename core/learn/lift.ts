@@ -9,7 +9,9 @@ export interface LiftSample {
   };
   /** Who closed the foil. */
   readonly person: string;
-  /** Logarithm of what was lifted against what was reckoned with, this head's own factor from before in it. */
+  /**
+   * Logarithm of what was lifted against what was reckoned with, this head's own factor from before in it.
+   */
   readonly log: number;
   /** 1 / σ² of the reading. */
   readonly weight: number;
@@ -17,7 +19,9 @@ export interface LiftSample {
   readonly headSd: number;
 }
 
-/** A sample with the service that it was seen at: all of one head on one day share what is not known of it. */
+/**
+ * A sample with the service that it was seen at: all of one head on one day share what is not known of it.
+ */
 export type OfService = LiftSample & { readonly service: string };
 
 /** A factor that is learnt, with what it rests on. */
@@ -31,7 +35,10 @@ export interface Lifted {
   readonly services: number;
 }
 
-/** How far lighteners and hands differ from what is reckoned with, sd of the logarithm, before anything was seen. Working assumptions. */
+/**
+ * How far lighteners and hands differ from what is reckoned with, sd of the logarithm, before anything was
+ * seen. Working assumptions.
+ */
 const PRODUCT_SD = 0.15;
 const HAND_SD = 0.1;
 
@@ -64,7 +71,8 @@ function fitted(
 }
 
 /**
- * A lightener's speed by what was read, drawn to the speed that is set: 1 is usual powder. It does not depend on the speed that was
+ * A lightener's speed by what was read, drawn to the speed that is set: 1 is usual powder. It does not depend
+ * on the speed that was
  * reckoned with at the time. An estimate.
  */
 export const productSpeed = (samples: readonly OfService[], product: string, set: number): Lifted =>
@@ -74,7 +82,10 @@ export const productSpeed = (samples: readonly OfService[], product: string, set
     ({ log, product: { speed } }) => log + Math.log(speed),
   );
 
-/** How much the hair lifts in a person's foils against the estimate: full foils lift further than dry ones. An estimate. */
+/**
+ * How much the hair lifts in a person's foils against the estimate: full foils lift further than dry ones. An
+ * estimate.
+ */
 export const handLift = (samples: readonly OfService[], person: string): Lifted =>
   fitted(
     samples.filter((own) => own.person === person),

@@ -21,16 +21,24 @@ export interface Pace {
 
 /** A person's own foils count against the house's like so many (model §9). */
 const WEIGHT = 20;
-/** Spread of the seconds of one hand's foils, sd of the logarithm, before any were seen. Working assumption. */
+/**
+ * Spread of the seconds of one hand's foils, sd of the logarithm, before any were seen. Working assumption.
+ */
 const USUAL_SPREAD = 0.3;
 const EIGHT_IN_TEN = 1.28;
-/** Longer than so many times the usual is an interruption and no pace; shorter than so much of it a slip of the finger. */
+/**
+ * Longer than so many times the usual is an interruption and no pace; shorter than so much of it a slip of
+ * the finger.
+ */
 const INTERRUPTED = 4;
 const SLIPPED = 0.15;
 
 const mean = (all: readonly number[]) => all.reduce((sum, own) => sum + own, 0) / all.length;
 
-/** Samples that tell of pace: what was interrupted or tapped through is left out. Logarithm against the usual time. */
+/**
+ * Samples that tell of pace: what was interrupted or tapped through is left out. Logarithm against the usual
+ * time.
+ */
 const ratios = (samples: readonly PaceSample[]) =>
   samples.flatMap(({ person, gather, teasing, seconds }) => {
     const ratio = seconds / foilSeconds({ gather, teasing, panel: '' });
@@ -38,7 +46,8 @@ const ratios = (samples: readonly PaceSample[]) =>
   });
 
 /**
- * Seconds per foil by gather, log-normal: a person's own foils drawn to the house's mean with the weight of 20 foils, the house's to
+ * Seconds per foil by gather, log-normal: a person's own foils drawn to the house's mean with the weight of
+ * 20 foils, the house's to
  * the usual time with the same. Estimates.
  */
 export function paceOf(samples: readonly PaceSample[], person: string): Pace[] {
@@ -66,7 +75,10 @@ export function paceOf(samples: readonly PaceSample[], person: string): Pace[] {
   });
 }
 
-/** A person's pace over all gathers, hundredths of the usual, as the clock takes it; with the foils that it rests on. */
+/**
+ * A person's pace over all gathers, hundredths of the usual, as the clock takes it; with the foils that it
+ * rests on.
+ */
 export function pacePercent(
   samples: readonly PaceSample[],
   person: string,

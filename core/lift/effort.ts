@@ -1,4 +1,6 @@
-/** Effort that it takes to lift from level 1 to each level: the steps grow towards the light. Working table. */
+/**
+ * Effort that it takes to lift from level 1 to each level: the steps grow towards the light. Working table.
+ */
 const EFFORT = [0, 1.2, 2.4, 3.6, 4.6, 5.6, 6.6, 7.7, 8.9, 10.2] as const;
 
 const clamp = (value: number, least: number, most: number) => Math.min(most, Math.max(least, value));

@@ -1,7 +1,8 @@
 /** OKLab lightness of natural hair by level 1 … 10 (working table). */
 const LIGHTNESS = [0.16, 0.21, 0.26, 0.31, 0.38, 0.46, 0.55, 0.66, 0.77, 0.87];
 /**
- * Natural neutral hue in degrees and chroma at levels 1 and 10. Chroma is the working table's. Its one hue of 65° shows a
+ * Natural neutral hue in degrees and chroma at levels 1 and 10. Chroma is the working table's. Its one hue of
+ * 65° shows a
  * level 9 or 10 as salmon on a screen, so the hue runs to 82°, beside the undercoat's 92–98° at those levels.
  */
 const NEUTRAL_HUE = [62, 82] as const;
@@ -26,7 +27,9 @@ export function naturalHair(level: number): HairColour {
 /** OKLab lightness of hair at a level, 0–1. */
 export const lightnessOf = (level: number): number => naturalHair(level).lightness;
 
-/** Hue in degrees and chroma of freshly lightened undercoat at levels 4 … 10 (working table); darker is as 4. */
+/**
+ * Hue in degrees and chroma of freshly lightened undercoat at levels 4 … 10 (working table); darker is as 4.
+ */
 const UNDERCOAT = [
   [35, 0.09],
   [45, 0.11],
@@ -51,7 +54,10 @@ export function undercoatHair(level: number): HairColour {
 
 export type Tone = 'warm' | 'neutral' | 'cool' | 'bright';
 
-/** Colour of hair at a level, toned: warmer hair has more chroma, cooler less and a hue further from red (working table). */
+/**
+ * Colour of hair at a level, toned: warmer hair has more chroma, cooler less and a hue further from red
+ * (working table).
+ */
 export function tonedHair(level: number, tone: Tone): HairColour {
   const { lightness, chroma, hueDeg } = naturalHair(level);
   switch (tone) {
@@ -79,7 +85,10 @@ export function levelOfLightness(lightness: number): number {
   return LIGHTNESS.length;
 }
 
-/** How far two colours are from each other: their distance in OKLab, in hundredths. Two are told apart from about 2. */
+/**
+ * How far two colours are from each other: their distance in OKLab, in hundredths. Two are told apart from
+ * about 2.
+ */
 export function colourDifference(a: HairColour, b: HairColour): number {
   const plane = ({ chroma, hueDeg }: HairColour) => [
     chroma * Math.cos((hueDeg * Math.PI) / 180),

@@ -34,26 +34,20 @@ export {
   type HeadFactor,
   type StrandReading,
 } from './strand-test';
-export { bandWarning, rootColour, USUAL_ROOT, type RootColour, type RootRule } from './root-colour';
+export { bandWarning, rootColour, type RootRule } from './root-colour';
 export {
   DEPOSITS,
   fadedHair,
   needsNoToner,
-  neutralPlane,
   shadeOf,
   toned,
   TONER_WASHES,
   tonerGrams,
   tonerLeft,
   tonerOf,
-  wishedColour,
-  type Balance,
   type DepositTone,
   type Part,
-  type Plane,
-  type Shade,
   type Toned,
-  type Toner,
   type Wish,
 } from './toner';
 export { undercoatAt, undercoatsBetween, type Undercoat } from './undercoat';

@@ -4,7 +4,8 @@ import { effortTo, levelOf } from './effort';
 const { exp, log, min, pow } = Math;
 
 /**
- * Rate at 20 volumes, effort a minute; how it grows with strength; and how soon a strength is spent: strong developer rises
+ * Rate at 20 volumes, effort a minute; how it grows with strength; and how soon a strength is spent: strong
+ * developer rises
  * steeply and flattens, weak goes on. Working assumptions, calibrated by strand tests and checks.
  */
 const RATE_AT_20 = 0.175;
@@ -21,7 +22,10 @@ export const LIFT_FACTORS = {
   lightened: 1.2,
 } as const;
 
-/** Warmth that is added works on time: nothing at the temperature of the room, so much at a usual warm towel or dryer. Working assumptions. */
+/**
+ * Warmth that is added works on time: nothing at the temperature of the room, so much at a usual warm towel
+ * or dryer. Working assumptions.
+ */
 const ROOM_CELSIUS = 22;
 export const USUAL_WARM_CELSIUS = 40;
 const FASTER_WHEN_WARM = 0.3;
@@ -95,7 +99,11 @@ export function levelAfter(from: number, mix: LiftOf, minutes: number): number {
   return Math.max(from, min(lifted, capOf(from, mix)));
 }
 
-/** A mix on one head. @param head how this head takes lift against the usual one: the middle of its estimate, or an end of its spread */
+/**
+ * A mix on one head.
+ * @param head how this head takes lift against the usual one: the middle of its estimate, or an end of its
+ *   spread
+ */
 export const onThisHead = (mix: LiftOf, head: number): LiftOf => ({ ...mix, factor: mix.factor * head });
 
 /** Level after several applications, one after the other; each adds its dose. */
@@ -106,7 +114,10 @@ export function levelAfterAll(
   return applications.reduce((level, { mix, minutes }) => levelAfter(level, mix, minutes), from);
 }
 
-/** Minutes until a level is reached (estimate), from the first application on; null where it is not expected with this mix. 0 where it is there already. */
+/**
+ * Minutes until a level is reached (estimate), from the first application on; null where it is not expected
+ * with this mix. 0 where it is there already.
+ */
 export function readyAfter(from: number, target: number, mix: LiftOf): number | null {
   const need = effortTo(target) - effortTo(from);
   if (need <= 0) return 0;

@@ -1,7 +1,10 @@
 /** Root colour against the natural level; two or three levels darker grow out as a band. */
 const BAND_FROM = 1.5;
 
-/** How a house mixes its root shadow with one line: parts of natural and of ash, so many levels from the natural one. */
+/**
+ * How a house mixes its root shadow with one line: parts of natural and of ash, so many levels from the
+ * natural one.
+ */
 export interface RootRule {
   readonly natural: number;
   readonly ash: number;
@@ -10,7 +13,7 @@ export interface RootRule {
 }
 
 /** Usual: the natural level, three parts natural and one part ash of it. */
-export const USUAL_ROOT: RootRule = { natural: 3, ash: 1, levels: 0 };
+const USUAL_ROOT: RootRule = { natural: 3, ash: 1, levels: 0 };
 
 export interface RootColour {
   readonly level: number;

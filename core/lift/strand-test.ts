@@ -32,7 +32,9 @@ export interface HeadFactor {
   readonly low: number;
   readonly high: number;
   readonly readings: number;
-  /** The readings are further apart than reading errors are: each counts for less, and the spread is wider. */
+  /**
+   * The readings are further apart than reading errors are: each counts for less, and the spread is wider.
+   */
   readonly disagree: boolean;
 }
 
@@ -44,7 +46,10 @@ export function readingProblem({ from, level, minutes, volumes }: StrandReading)
   return undefined;
 }
 
-/** What one sound reading says of the lift against what is known: the logarithm of its factor, and its weight, 1 / σ² of the reading. */
+/**
+ * What one sound reading says of the lift against what is known: the logarithm of its factor, and its weight,
+ * 1 / σ² of the reading.
+ */
 export function weighReading(reading: StrandReading): { readonly raw: number; readonly weight: number } {
   const lifted = effortTo(reading.level) - effortTo(reading.from);
   const sigma = (effortAt(reading.level) * sqrt(2) * READING_SD) / lifted;
@@ -54,10 +59,16 @@ export function weighReading(reading: StrandReading): { readonly raw: number; re
   };
 }
 
-/** From here on readings are said to disagree: their spread against that of reading errors (variance ratio). One pair in ten is so far apart by chance. */
+/**
+ * From here on readings are said to disagree: their spread against that of reading errors (variance ratio).
+ * One pair in ten is so far apart by chance.
+ */
 const DISAGREE = 2.7;
 
-/** How much further apart readings are than reading errors: the variance ratio of Birge; 1 for one reading, or where they agree. */
+/**
+ * How much further apart readings are than reading errors: the variance ratio of Birge; 1 for one reading, or
+ * where they agree.
+ */
 function apartness(readings: readonly { readonly raw: number; readonly weight: number }[]): number {
   if (readings.length < 2) return 1;
   const whole = readings.reduce((sum, { weight }) => sum + weight, 0);
@@ -67,7 +78,8 @@ function apartness(readings: readonly { readonly raw: number; readonly weight: n
 }
 
 /**
- * Fits this head's factor to what was read, drawn to the usual one as far as readings are few, unsure or apart: where they
+ * Fits this head's factor to what was read, drawn to the usual one as far as readings are few, unsure or
+ * apart: where they
  * disagree more than reading errors explain, each weighs as much less.
  */
 export function headFactor(readings: readonly StrandReading[]): HeadFactor {

@@ -3,7 +3,6 @@ import {
   colourDifference,
   lightnessOf,
   mixedHair,
-  naturalHair,
   tonedHair,
   undercoatHair,
   type HairColour,
@@ -13,12 +12,14 @@ import {
 const { atan2, cos, exp, hypot, log, min, PI, sin } = Math;
 
 /** A place in the warm–cool plane: OKLab's a and b. */
-export interface Plane {
+interface Plane {
   readonly a: number;
   readonly b: number;
 }
 
-/** A deposit shade: its level, and what it lays over hair at full strength; clear lays nothing and dilutes. */
+/**
+ * A deposit shade: its level, and what it lays over hair at full strength; clear lays nothing and dilutes.
+ */
 export interface Shade {
   readonly name: string;
   readonly level: number;
@@ -27,7 +28,10 @@ export interface Shade {
   readonly covers: boolean;
 }
 
-/** Hues of the tones that shades are made in, degrees in the plane, and how much of it a shade lays: working assumptions. */
+/**
+ * Hues of the tones that shades are made in, degrees in the plane, and how much of it a shade lays: working
+ * assumptions.
+ */
 export const DEPOSITS = {
   natural: { hueDeg: 70, chroma: 0.01 },
   ash: { hueDeg: 215, chroma: 0.06 },
@@ -123,7 +127,7 @@ export function tonerGrams(
   };
 }
 
-export type Balance = 'under' | 'just' | 'over';
+type Balance = 'under' | 'just' | 'over';
 
 /** What toning comes to (estimate). */
 export interface Toned {
@@ -156,7 +160,7 @@ export interface TonedHair {
 export type Wish = Tone | HairColour;
 
 /** The colour that is wished for hair of a level. */
-export const wishedColour = (level: number, wish: Wish): HairColour =>
+const wishedColour = (level: number, wish: Wish): HairColour =>
   typeof wish === 'string' ? tonedHair(level, wish) : wish;
 
 /** Nearer than this to the wish nobody tells the difference: hundredths in OKLab. */
@@ -224,6 +228,3 @@ function planeOf({ chroma, hueDeg }: HairColour): Plane {
 function hairOf(lightness: number, { a, b }: Plane): HairColour {
   return { lightness, chroma: hypot(a, b), hueDeg: ((atan2(b, a) * 180) / PI + 360) % 360 };
 }
-
-/** Neutral hair of a level in the plane: what lies between warm and cool. */
-export const neutralPlane = (level: number): Plane => planeOf(naturalHair(level));

@@ -1,4 +1,6 @@
-/** What is exposed when hair is lifted to a level, and what neutralises it: complements on the colour wheel. */
+/**
+ * What is exposed when hair is lifted to a level, and what neutralises it: complements on the colour wheel.
+ */
 export interface Undercoat {
   readonly level: number;
   readonly exposed: string;

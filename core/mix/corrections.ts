@@ -29,7 +29,10 @@ export interface CorrectionFacts {
   readonly lifted: ReadonlySet<Zone>;
 }
 
-/** How each use is worked: where it usually goes, whether only lifted hair is meant, how long it may stay, and what is said of it. */
+/**
+ * How each use is worked: where it usually goes, whether only lifted hair is meant, how long it may stay, and
+ * what is said of it.
+ */
 const USES: Readonly<
   Record<
     RecipeUse,
@@ -78,7 +81,10 @@ const USES: Readonly<
 /** A spot takes so much, g: it is no matter of how long the hair is. */
 const SPOT_GRAMS = 15;
 
-/** A recipe of the house as a visit begins with it. @param level of the hair that it goes on, or for a spot the one to match */
+/**
+ * A recipe of the house as a visit begins with it.
+ * @param level of the hair that it goes on, or for a spot the one to match
+ */
 export function usualCorrection(
   id: string,
   { id: recipe, use, name, parts, minutes }: HouseRecipe,
@@ -97,7 +103,9 @@ export function usualCorrection(
   };
 }
 
-/** What is mixed where nobody said how much and the recipe is gone from the house, g of mix for one of hair. */
+/**
+ * What is mixed where nobody said how much and the recipe is gone from the house, g of mix for one of hair.
+ */
 const USUAL_PER_HAIR_GRAM = 1.5;
 /** Nothing smaller is mixed, g. */
 const LEAST_GRAMS = 10;
@@ -133,7 +141,10 @@ export function correctionResult(
   };
 }
 
-/** In the open, on wet hair, and thinned: estimated as painting in the open air. null where nothing in it lifts. */
+/**
+ * In the open, on wet hair, and thinned: estimated as painting in the open air. null where nothing in it
+ * lifts.
+ */
 function levelOf(
   { parts, level, minutes }: Correction,
   volumes: number,
@@ -156,7 +167,10 @@ function levelOf(
   return levelAfter(level, onThisHead(mix, head.factor), minutes);
 }
 
-/** Level of the shades among some parts; a line stands for its natural shade nearest to the level. null without shades. */
+/**
+ * Level of the shades among some parts; a line stands for its natural shade nearest to the level. null
+ * without shades.
+ */
 function meanLevel(parts: readonly RecipePart[], level: number, shelf: Shelf): number | null {
   const shades = parts.flatMap((part) => {
     if (!('product' in part)) return [];

@@ -16,7 +16,10 @@ export interface HeadHair {
   readonly map: Readonly<Partial<Record<Zone, ZoneHair>>>;
 }
 
-/** Hair at a place, over the stretches that are meant, g (estimate). @param only zones that it is put on within the place; all of them without */
+/**
+ * Hair at a place, over the stretches that are meant, g (estimate).
+ * @param only zones that it is put on within the place; all of them without
+ */
 export function hairAt(place: ColourPlace, { areas, hair, map }: HeadHair, only?: ReadonlySet<Zone>): number {
   return areas.reduce((sum, { zone, areaCm2 }) => {
     if (!reachesZone(place, zone) || (only && !only.has(zone))) return sum;

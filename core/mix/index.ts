@@ -1,16 +1,10 @@
-export {
-  correctionResult,
-  usualCorrection,
-  type CorrectionFacts,
-  type CorrectionResult,
-} from './corrections';
-export { hairAt, type HeadHair } from './hair-at';
+export { correctionResult, usualCorrection, type CorrectionFacts } from './corrections';
+export { hairAt } from './hair-at';
 export { neededFor, needsOf, type Need } from './needs';
 export type { ColourResults } from './results';
 export {
   levelWhere,
   nearestInTheHouse,
-  partsOf,
   reachedBefore,
   rootResult,
   tonerIdeas,
@@ -19,8 +13,5 @@ export {
   usualTap,
   withShadow,
   type Reached,
-  type RootResult,
   type TonerIdea,
-  type TonerResult,
-  type ToneWanted,
 } from './tone';

@@ -1,3 +1,4 @@
+import type { Problem } from '../units';
 import { colourItems, type ItemsRead } from '../bowl';
 import { ZONES, type Zone } from '../head';
 import {
@@ -37,7 +38,10 @@ export interface Reached {
   readonly undercoat: Undercoat;
 }
 
-/** What is lifted at a visit without foils: light that is there already, as it was seen in the hair map, else as the last record has it. */
+/**
+ * What is lifted at a visit without foils: light that is there already, as it was seen in the hair map, else
+ * as the last record has it.
+ */
 export function reachedBefore({ map }: Pick<Consult, 'map'>, levelBefore: number | null): Reached[] {
   return ZONES.flatMap((zone) => {
     const level = map[zone]?.midsLevel ?? levelBefore;
@@ -45,14 +49,17 @@ export function reachedBefore({ map }: Pick<Consult, 'map'>, levelBefore: number
   });
 }
 
-/** Level that a toner meets where it goes: the mean of what the zones there reach; null where nothing is lifted there. */
+/**
+ * Level that a toner meets where it goes: the mean of what the zones there reach; null where nothing is
+ * lifted there.
+ */
 export function levelWhere(place: ColourPlace, reached: readonly Reached[]): number | null {
   const there = reached.filter(({ zone }) => reachesZone(place, zone));
   return there.length === 0 ? null : there.reduce((sum, { level }) => sum + level, 0) / there.length;
 }
 
 /** Shades of the house as the plane of tones knows them; undefined where one is not on the shelf. */
-export function partsOf(parts: readonly ShadePart[], shelf: Shelf): Part[] | string {
+function partsOf(parts: readonly ShadePart[], shelf: Shelf): Part[] | string {
   const out: Part[] = [];
   for (const { shade, parts: own } of parts) {
     const product = shelf.shade(shade);
@@ -95,7 +102,7 @@ export function tonerResult(
   toner: VisitToner,
   shelf: Shelf,
   { reached, tone, porous }: TonerFacts,
-): TonerResult | { readonly ok: false; readonly problem: string } {
+): TonerResult | Problem {
   const line = shelf.line(toner.line);
   if (!line) return { ok: false, problem: `the line “${toner.line}” is not in the house` };
   const parts = partsOf(toner.parts, shelf);
@@ -174,7 +181,10 @@ export interface ToneWanted {
   readonly porous: boolean;
 }
 
-/** A shade a level away from the hair counts as much as being so far off the wish, another shade in the bowl twice as much. */
+/**
+ * A shade a level away from the hair counts as much as being so far off the wish, another shade in the bowl
+ * twice as much.
+ */
 const LEVEL_OFF = 0.4;
 
 /** Parts that are tried against each other: pure, two to one, even, one to two, and with clear. */
@@ -189,11 +199,15 @@ const PARTS = [
 /** A direct dye is thinned further: to a pastel. */
 const PASTELS = [...PARTS, [1, 6], [1, 12]] as const;
 
-/** Shades lie between these from the level that is wanted: a little lighter hardly shows, much darker takes light away. */
+/**
+ * Shades lie between these from the level that is wanted: a little lighter hardly shows, much darker takes
+ * light away.
+ */
 const NEAR_LEVEL = { lighter: 0.5, darker: 1.25 } as const;
 
 /**
- * Up to three compositions of a line that come nearest to what is wished, by the difference of colour, the nearest first;
+ * Up to three compositions of a line that come nearest to what is wished, by the difference of colour, the
+ * nearest first;
  * those with fewer shades where they come as near.
  */
 export function tonerIdeas(
@@ -285,11 +299,7 @@ export interface RootResult {
   readonly lineNote: string;
 }
 
-export function rootResult(
-  root: RootMix,
-  naturalLevel: number,
-  shelf: Shelf,
-): RootResult | { readonly ok: false; readonly problem: string } {
+export function rootResult(root: RootMix, naturalLevel: number, shelf: Shelf): RootResult | Problem {
   const line = shelf.line(root.line);
   if (!line) return { ok: false, problem: `the line “${root.line}” is not in the house` };
   const rule = root.rule ?? line.root;
@@ -353,7 +363,10 @@ export function usualTap(id: string, line: DepositLine): RootMix {
   };
 }
 
-/** A mix with a root shadow so far down, by its usual recipe where it had none; 0 takes it away. It stays as it is where the house has no line. */
+/**
+ * A mix with a root shadow so far down, by its usual recipe where it had none; 0 takes it away. It stays as
+ * it is where the house has no line.
+ */
 export function withShadow(mix: VisitMix, mm: number, shelf: Shelf): VisitMix {
   const now = shadowOf(mix);
   if (mm === 0) return now ? { ...mix, roots: mix.roots.filter((own) => own !== now) } : mix;

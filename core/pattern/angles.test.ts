@@ -77,7 +77,8 @@ describe('angles as the hand sees them', () => {
           },
         ]),
       );
-    // From the face back past the apex: a straight parting runs along the head, so its ends lie at about the same distance from the middle.
+    // From the face back past the apex: a straight parting runs along the head, so its ends lie at about the
+    // same distance from the middle.
     for (const fromMm of [70, 100]) {
       for (const { packed, count } of strip(fromMm).drawing.paths) {
         const [x0, y0, x1, y1] = [packed[0], packed[1], packed[6 * (count - 1)], packed[6 * (count - 1) + 1]];

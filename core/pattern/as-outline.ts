@@ -13,7 +13,8 @@ const AT_HAIRLINE = 0.985;
 const OUTSIDE = 1.04;
 
 /**
- * The panel with its edge as a free outline whose corners can be moved: the largest piece of what it takes now, on the
+ * The panel with its edge as a free outline whose corners can be moved: the largest piece of what it takes
+ * now, on the
  * left where it works on both sides. What other panels had taken is no longer its place.
  * @param outlines of the panel on that side, on the opened head
  * @returns undefined where there is nothing to go round
@@ -21,7 +22,7 @@ const OUTSIDE = 1.04;
 export function asOutline(panel: Panel, outlines: readonly Outline[], head: Head): Panel | undefined {
   const largest = [...outlines].sort((a, b) => polygonArea(b) - polygonArea(a))[0];
   if (!largest || largest.length < 3) return undefined;
-  let corners = largest as readonly OpenedPoint[];
+  let corners = largest;
   for (let within = WITHIN_MM; ; within *= 1.4) {
     corners = simplified(largest, within * head.k);
     if (corners.length <= MOST_CORNERS) break;

@@ -1,6 +1,7 @@
 /**
  * The wish for brightness on a scale of five, in words, and the lightened share it asks for.
- * A typical full head lies at 8–25% lightened; the steps between are a working assumption, to be calibrated from records.
+ * A typical full head lies at 8–25% lightened; the steps between are a working assumption, to be calibrated
+ * from records.
  */
 export const BRIGHTNESS = [
   { step: 1, words: 'natural, a few lights', share: [0.02, 0.06] },

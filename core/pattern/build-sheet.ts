@@ -78,7 +78,10 @@ export function buildSheet(
   return { sheet, paths: paths.foil, painted: paths.painted, dropouts: paths.dropout };
 }
 
-/** Share of a section's hair that the foils of panels with hair of their own leave out, by the zones it lies in (estimate). */
+/**
+ * Share of a section's hair that the foils of panels with hair of their own leave out, by the zones it lies
+ * in (estimate).
+ */
 function leftOut(
   panels: readonly ComputedPanel[],
   byZone: Readonly<Record<Zone, number>>,

@@ -65,7 +65,9 @@ function zoneAt(frame: Frame, of: SideOfFrame, x: number, y: number): Zone {
   return of === 'own' ? zone : swapSide(zone);
 }
 
-/** Angle of the parting from horizontal at the middle of a section, degrees in (−90, 90]: > 0 diagonal back. */
+/**
+ * Angle of the parting from horizontal at the middle of a section, degrees in (−90, 90]: > 0 diagonal back.
+ */
 export function partingAngle(ribbon: Ribbon, frame: Frame, across: boolean): number {
   const i = (ribbon.count - 1) >> 1;
   const j = ribbon.count >> 1;

@@ -29,7 +29,8 @@ test('bricklaid: every second row is shifted by half a column', () => {
 test('a bricklaid end piece under 40 mm joins its neighbour', () => {
   // 225 mm: three columns of 75; half a column is 37.5 mm, and 1.5 columns (112.5 mm) still fit on the foil.
   expect(columnEdges(225, 2, stock, brick)).toEqual([0, 0.5, 1]);
-  // 150 mm: both ends joined would make one piece of 150 mm, wider than the foil: the seam moves, once to each side.
+  // 150 mm: both ends joined would make one piece of 150 mm, wider than the foil: the seam moves, once to
+  // each side.
   expect([2, 3, 4].map((row) => columnEdges(150, row, stock, brick)[1] * 150)).toEqual(
     [110, 75, 40].map((mm) => expect.closeTo(mm, 9)),
   );

@@ -28,8 +28,11 @@ import type { Panel, Plan, Side } from './types';
 import { differencesOf, variedDirection } from './variation';
 
 /** More foils than this in one panel are a slip of the finger, not a plan. */
-export const MOST_FOILS_PER_PANEL = 600;
-/** Foils that would lie over each other on more of a panel's foiled hair than this are said; below, it is a matter of a corner. */
+const MOST_FOILS_PER_PANEL = 600;
+/**
+ * Foils that would lie over each other on more of a panel's foiled hair than this are said; below, it is a
+ * matter of a corner.
+ */
 const CROSSED_SHARE = 0.005;
 
 /** What a drawing of the plan needs beside the sheet. */
@@ -63,7 +66,8 @@ interface HeadModel {
 }
 
 /**
- * The pattern engine. It remembers the geometry of heads, panels and fields, so that an edit of thickness, gather or
+ * The pattern engine. It remembers the geometry of heads, panels and fields, so that an edit of thickness,
+ * gather or
  * drop-out only places foils anew. The memory never changes a result: the same plan gives the same bytes.
  */
 export interface PatternEngine {
@@ -241,11 +245,14 @@ function rasteredHead(spec: HeadSpec) {
 }
 
 /** Sides that a panel works on. */
-export function sidesOf({ side }: Panel): readonly (Side | 'across')[] {
+function sidesOf({ side }: Panel): readonly (Side | 'across')[] {
   return side === 'both' ? ['left', 'right'] : [side];
 }
 
-/** What makes a panel impossible to compute, whatever the head: figures that are no figures, a pitch of nothing. */
+/**
+ * What makes a panel impossible to compute, whatever the head: figures that are no figures, a pitch of
+ * nothing.
+ */
 function whatIsWrong(panel: Panel): string | undefined {
   if (panel.hair === 'left-out' && panel.medium !== 'open-air')
     return 'only what is painted in the open air can work on hair that foils leave out';

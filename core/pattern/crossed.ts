@@ -7,8 +7,10 @@ const MOST_LINES = 200;
 export type StripEdges = (s: number) => readonly [number, number];
 
 /**
- * Partings of a crossed-diagonal panel: the first from one front corner to the other edge, each next from the middle of
- * the last back across it to the edge on the other side. On a strip of even width W the starts settle at W/3 and 2W/3
+ * Partings of a crossed-diagonal panel: the first from one front corner to the other edge, each next from the
+ * middle of
+ * the last back across it to the edge on the other side. On a strip of even width W the starts settle at W/3
+ * and 2W/3
  * and advance (W/3)·tan θ a foil. Lines whose far end would leave the strip at its back are not placed.
  *
  * @param extent range of s from the face backwards, mm

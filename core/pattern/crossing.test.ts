@@ -64,7 +64,7 @@ test('two hundred drawn panels, of any outline and direction: under half a per c
         {
           place: { kind: 'outline', points },
           side: 'across',
-          direction: direction as never,
+          direction: direction,
           gather: { kind: 'slice' },
           thicknessMm: Math.round(within(2, 8)),
           spacing: { kind: 'constant', dropoutMm: Math.round(within(0, 6)) },

@@ -19,7 +19,8 @@ export interface Crossed {
 }
 
 /**
- * Hair lies in one foil: where a section runs into one that comes before it, it keeps its longest free piece, and is dropped where that
+ * Hair lies in one foil: where a section runs into one that comes before it, it keeps its longest free piece,
+ * and is dropped where that
  * is too short for a foil.
  * @param drafts in the order of their rows
  */

@@ -12,7 +12,10 @@ export function openedFromDisk(head: Head, [x, y]: DiskPoint): OpenedPoint {
   return { x: arc * sin(azimuth), y: arc * cos(azimuth) };
 }
 
-/** A point of the opened head in the disk, rounded to about a tenth of a millimetre. Inverse of {@link openedFromDisk}. */
+/**
+ * A point of the opened head in the disk, rounded to about a tenth of a millimetre. Inverse of {@link
+ * openedFromDisk}.
+ */
 export function diskPointOf(head: Head, { x, y }: OpenedPoint): DiskPoint {
   const azimuth = atan2(x, y);
   const t = min(FARTHEST, hypot(x, y) / head.hairArc(azimuth));

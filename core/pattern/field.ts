@@ -3,7 +3,8 @@ import type { Frame } from './frame';
 import type { TracedLine } from './section-line';
 
 /**
- * The field of a panel: s runs along the spine and says which parting, u along the parting, both mm. A section is an
+ * The field of a panel: s runs along the spine and says which parting, u along the parting, both mm. A
+ * section is an
  * interval of s, a foil an interval of s and one of u.
  */
 export interface Field {
@@ -13,7 +14,10 @@ export interface Field {
   readonly closed?: boolean;
   /** Traces the section whose middle lies at s; undefined where the field has no such parting. */
   trace(s: number, thicknessMm: number): TracedLine | undefined;
-  /** Angle of the parting at s, degrees, in the panel's own axes carried along its spine; left out where every parting has a direction of its own. */
+  /**
+   * Angle of the parting at s, degrees, in the panel's own axes carried along its spine; left out where every
+   * parting has a direction of its own.
+   */
   angleAt?(s: number): number;
 }
 

@@ -6,7 +6,8 @@ import { polygonDepth } from './polygon';
 const { abs, hypot, max, min } = Math;
 
 /**
- * The foil that lies at a point of the opened head: its index among the drawing's paths, −1 where there is none.
+ * The foil that lies at a point of the opened head: its index among the drawing's paths, −1 where there is
+ * none.
  * @param slackMm how far beside its section a foil is still meant
  */
 export function foilAt(paths: readonly FoilPath[], point: OpenedPoint, slackMm = 2): number {
@@ -22,7 +23,10 @@ export function foilAt(paths: readonly FoilPath[], point: OpenedPoint, slackMm =
   return best;
 }
 
-/** How far outside a section a point lies, mm: ≤ 0 within it, the more negative the nearer its middle; Infinity beyond `most`. */
+/**
+ * How far outside a section a point lies, mm: ≤ 0 within it, the more negative the nearer its middle;
+ * Infinity beyond `most`.
+ */
 function beyondSection({ packed, count }: FoilPath, { x, y }: OpenedPoint, most: number): number {
   let least = Infinity;
   for (let j = 0; j + 1 < count; j += 1) {
@@ -41,7 +45,10 @@ function beyondSection({ packed, count }: FoilPath, { x, y }: OpenedPoint, most:
   return least <= most ? least : Infinity;
 }
 
-/** The panel whose outline holds a point of the opened head, the smallest where several do; undefined on hair of none. */
+/**
+ * The panel whose outline holds a point of the opened head, the smallest where several do; undefined on hair
+ * of none.
+ */
 export function panelAt(
   { outlines }: Pick<PatternDrawing, 'outlines'>,
   point: OpenedPoint,

@@ -20,7 +20,8 @@ import { openedFromDisk } from './disk';
 import type { DiskPoint, PlanHead } from './types';
 
 /**
- * A head as one computation sees it: the client's own, or its mirror image. The client's right is computed as the left of
+ * A head as one computation sees it: the client's own, or its mirror image. The client's right is computed as
+ * the left of
  * the mirror image, so that both sides of a plan agree to the last digit.
  */
 export interface Frame {
@@ -31,11 +32,14 @@ export interface Frame {
   /** Arc from the front hairline to the end of the part, mm; null to the crown. */
   readonly partLengthMm: number | null;
   /** Distance over the skin to the hairline, < 0 outside it; by node, mm. */
-  hairlineDistance(): Float64Array;
-  /** Distance over the skin to the line of the part, drawn on over the whole head, < 0 on its right; position in mm behind the front hairline. */
-  partDistance(): DistanceRaster;
+  readonly hairlineDistance: () => Float64Array;
+  /**
+   * Distance over the skin to the line of the part, drawn on over the whole head, < 0 on its right; position
+   * in mm behind the front hairline.
+   */
+  readonly partDistance: () => DistanceRaster;
   /** Point of the disk on the opened head. */
-  open(point: DiskPoint): OpenedPoint;
+  readonly open: (point: DiskPoint) => OpenedPoint;
 }
 
 /** Fine enough that the hairline before the ear, where it is steepest, is followed to 0.1 mm. */
@@ -52,7 +56,7 @@ export interface HeadGrids {
 
 interface RasteredHead {
   readonly grid: ScalpGrid;
-  hairlineDistance(): Float64Array;
+  readonly hairlineDistance: () => Float64Array;
 }
 
 export function headGrids(head: Head): HeadGrids {
@@ -176,7 +180,9 @@ function distanceToPart(grid: ScalpGrid, offsetMm: number): DistanceRaster {
   return { distance: raster.distance, along: raster.along.map((i) => (i - line.hairline) * PART_STEP_MM) };
 }
 
-/** The section of the head at x = offset from under the forehead over the top to the neck, about every 2 mm. */
+/**
+ * The section of the head at x = offset from under the forehead over the top to the neck, about every 2 mm.
+ */
 function partLine(head: Head, offsetMm: number): { points: Vec3[]; hairline: number } {
   const raw: Vec3[] = [];
   const steps = 720;

@@ -1,6 +1,8 @@
 import type { SingleGather } from './types';
 
-/** A gather by the trade's name, with the thickness of section that goes with it (middle of the usual range). */
+/**
+ * A gather by the trade's name, with the thickness of section that goes with it (middle of the usual range).
+ */
 export interface GatherPreset {
   readonly name: string;
   readonly thicknessMm: number;

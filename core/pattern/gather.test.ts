@@ -57,7 +57,8 @@ describe('graded stitches', () => {
   });
 
   test('hand-worked: 6 to 1.5 mm with gaps of 2 on 20 mm: 6, 3, 1.5', () => {
-    // Three stitches in the ratio 1/2 take 6 + 2 + 3 + 2 + 1.5 = 14.5 mm; four would take 6 + 3.78 + 2.38 + 1.5 + 6 = 19.66 mm.
+    // Three stitches in the ratio 1/2 take 6 + 2 + 3 + 2 + 1.5 = 14.5 mm; four would take 6 + 3.78 + 2.38 +
+    // 1.5 + 6 = 19.66 mm.
     const widths = stitchIntervals(graded(6, 1.5), 19.5).map(([from, to]) => to - from);
     expect(widths).toHaveLength(3);
     [6, 3, 1.5].forEach((mm, i) => expect(widths[i]).toBeCloseTo(mm, 9));

@@ -3,6 +3,9 @@ import type { Gather, SingleGather, Turn } from './types';
 // Taken once: these run in the hot loops.
 const { abs, ceil, floor, max, min } = Math;
 
+/** Share of the section's thickness that is picked where it is picked: all of a slice. */
+export const depthOf = (gather: SingleGather): number => (gather.kind === 'slice' ? 1 : gather.depth);
+
 /** What a gather takes from one section. */
 export interface Picked {
   /** Stitches along the parting; 1 for a slice. */
@@ -29,7 +32,10 @@ export const gatherOf = (gather: Gather, row: number): SingleGather =>
 export const gathersOf = (gather: Gather): readonly SingleGather[] =>
   gather.kind === 'alternate' ? gather.of.map((own) => own.gather) : [gather];
 
-/** Picked so far from the scalp, stitches are twice as wide as at it, mm. Working assumption: at 10–30 mm they are chunkier. */
+/**
+ * Picked so far from the scalp, stitches are twice as wide as at it, mm. Working assumption: at 10–30 mm they
+ * are chunkier.
+ */
 const TWICE_AS_WIDE_MM = 25;
 /** and their edges wander by up to this share of a stitch at that distance. */
 const WANDER_SHARE = 0.35;
@@ -47,7 +53,10 @@ function worked<T extends Extract<SingleGather, { kind: 'weave' }>>(gather: T): 
   };
 }
 
-/** How much wider than at the scalp stitches come, and how far their edges wander, mm; both of a weave picked off the scalp. */
+/**
+ * How much wider than at the scalp stitches come, and how far their edges wander, mm; both of a weave picked
+ * off the scalp.
+ */
 export function offScalp(
   gather: SingleGather,
 ): { readonly times: number; readonly wanderMm: number } | undefined {
@@ -60,8 +69,10 @@ export function offScalp(
 
 /**
  * Picks from a section of the given width (mm along the parting).
- * Weave: stitches = floor((W + g)/(w + g)), the first at the start of the section; share = stitches·w·depth/W; graded
- * stitches the same with their own widths. Zigzag: triangles on a base each, share = ½·depth of what they span.
+ * Weave: stitches = floor((W + g)/(w + g)), the first at the start of the section; share =
+ * stitches·w·depth/W; graded
+ * stitches the same with their own widths. Zigzag: triangles on a base each, share = ½·depth of what they
+ * span.
  * A section narrower than one stitch is one stitch of its own width.
  */
 export function pick(gather: SingleGather, widthMm: number): Picked {
@@ -112,7 +123,8 @@ function moved(from: number, to: number, by: number, widthMm: number): Interval 
 }
 
 /**
- * Stitches graded in equal ratios from the first width to the last, gaps even between them: as many as fit with both
+ * Stitches graded in equal ratios from the first width to the last, gaps even between them: as many as fit
+ * with both
  * ends as wanted, the ratio following from the count.
  */
 function gradedIntervals(first: number, last: number, gap: number, widthMm: number): Interval[] {
@@ -136,7 +148,10 @@ function gradedIntervals(first: number, last: number, gap: number, widthMm: numb
   return out;
 }
 
-/** Tells for points of one section (mm along the parting, share of the thickness from the surface) whether their hair is picked. */
+/**
+ * Tells for points of one section (mm along the parting, share of the thickness from the surface) whether
+ * their hair is picked.
+ */
 export type Picker = (alongMm: number, depthShare: number) => boolean;
 
 /** The {@link Picker} of a gather on a section of the given width. */

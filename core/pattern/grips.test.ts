@@ -140,7 +140,8 @@ test.each([
     own(addScaled(addScaled(own(point), axes.level, reach * Math.cos(phi)), axes.up, -reach * Math.sin(phi))),
   );
   const { direction } = withFoilTurnedTo(plan.panels[0], foil, path, head, to);
-  // Turned the right way by about as much: a foil 10 cm long leaves the tangent plane in which its angle is measured.
+  // Turned the right way by about as much: a foil 10 cm long leaves the tangent plane in which its angle is
+  // measured.
   expect(direction).toMatchObject({ kind: 'parallel' });
   const turnedBy = direction.kind === 'parallel' ? direction.angleDeg - 10 : 0;
   expect(turnedBy).toBeGreaterThanOrEqual(4);

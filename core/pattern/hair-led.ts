@@ -8,7 +8,10 @@ const DEG = PI / 180;
 
 /** A band that follows the hair is measured every so many degrees round the head. */
 const EVERY_DEG = 15;
-/** and never wider than this, mm: further in, hair hangs over what lies below rather than out at the edge. Working assumption. */
+/**
+ * and never wider than this, mm: further in, hair hangs over what lies below rather than out at the edge.
+ * Working assumption.
+ */
 const WIDEST_MM = 60;
 const STEP_MM = 0.5;
 
@@ -23,8 +26,10 @@ export interface HangingHair {
 }
 
 /**
- * The line of hair that hangs out of a band along the hairline: from the hairline inwards as much as makes the wanted number, counted
- * by density; hair shorter than the head's counts by its length. Where the widest band is not enough the line is thin.
+ * The line of hair that hangs out of a band along the hairline: from the hairline inwards as much as makes
+ * the wanted number, counted
+ * by density; hair shorter than the head's counts by its length. Where the widest band is not enough the line
+ * is thin.
  */
 export function hangingHair(
   wanted: number,
@@ -55,11 +60,17 @@ export function hangingHair(
   return out;
 }
 
-/** A face frame of so much hair is neither thin at its tips nor heavy: what the usual depth holds at average density, mm · hairs per cm². Working assumption. */
+/**
+ * A face frame of so much hair is neither thin at its tips nor heavy: what the usual depth holds at average
+ * density, mm · hairs per cm². Working assumption.
+ */
 const FRAME = 35 * 170;
 const FRAME_MM = [15, 70] as const;
 
-/** How deep a face frame is to be by the hair at its tips, and how far the hair inside it reaches past the hairline, mm. */
+/**
+ * How deep a face frame is to be by the hair at its tips, and how far the hair inside it reaches past the
+ * hairline, mm.
+ */
 export function frameByHair(
   depthMm: number,
   hair: PlanHair,

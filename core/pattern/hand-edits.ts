@@ -15,8 +15,10 @@ export interface DraftFoil {
   readonly byHand: boolean;
 }
 
-/** Rows of foils added by hand are counted from here, so that they never take the number of a computed one. */
-export const FIRST_ADDED_ROW = 1001;
+/**
+ * Rows of foils added by hand are counted from here, so that they never take the number of a computed one.
+ */
+const FIRST_ADDED_ROW = 1001;
 /** Sections may touch; closer than this they lie over each other, mm. */
 const OVER_MM = 0.5;
 
@@ -26,11 +28,12 @@ export interface HalfContext {
   readonly side: Side | 'across';
   readonly stock: FoilStock;
   /** Makes the drafts of a row: columns counted outwards and named. */
-  draftsOf(row: PlacedRow): DraftFoil[];
+  readonly draftsOf: (row: PlacedRow) => DraftFoil[];
 }
 
 /**
- * Applies the hand edits that concern one side of a panel, in their order. What no longer has its foil is noted and
+ * Applies the hand edits that concern one side of a panel, in their order. What no longer has its foil is
+ * noted and
  * changes nothing; what now lies over a neighbour is applied and noted.
  * @param seen marks the edits that found their place
  */
@@ -158,7 +161,10 @@ function addedRow(
     : `No hair of ${panel.name} lies ${edit.atMm} mm into it.`;
 }
 
-/** Whether two foils of one side of a panel share hair: nearer along the spine than their thickness, and along the parting too. */
+/**
+ * Whether two foils of one side of a panel share hair: nearer along the spine than their thickness, and along
+ * the parting too.
+ */
 function liesOver(a: DraftFoil, b: DraftFoil): boolean {
   if (Math.abs(a.row.s - b.row.s) >= (a.row.thicknessMm + b.row.thicknessMm) / 2 - OVER_MM) return false;
   const start = (foil: DraftFoil) => (foil.cell.line.firstU ?? 0) + foil.cell.from * stepOf(foil);
@@ -170,7 +176,9 @@ function stepOf({ cell }: DraftFoil): number {
   return cell.ribbon.widthMm / (cell.to - cell.from);
 }
 
-/** The cells of a row as drafts: columns counted outwards from the middle of the head, named panel/row/column. */
+/**
+ * The cells of a row as drafts: columns counted outwards from the middle of the head, named panel/row/column.
+ */
 export function draftRow(
   half: PanelHalf,
   row: PlacedRow,

@@ -1,32 +1,16 @@
 export { asOutline } from './as-outline';
 export { BRIGHTNESS, brightnessStep } from './brightness';
-export { columnCount, columnEdges } from './columns';
-export {
-  createPatternEngine,
-  MOST_FOILS_PER_PANEL,
-  type ComputedPlan,
-  type PatternDrawing,
-  type PatternEngine,
-} from './compute';
+export { createPatternEngine, type ComputedPlan, type PatternDrawing, type PatternEngine } from './compute';
 export { clearLostEdits, dropFoil, moveFoil, restoreFoil, retypeFoil } from './foil-edits';
 export { diskPointOf } from './disk';
 export { foilAt, panelAt } from './foil-at';
-export {
-  gatherOf,
-  gathersOf,
-  offScalp,
-  turnOf,
-  pick,
-  pickerOf,
-  stitchIntervals,
-  type Picked,
-  type Picker,
-} from './gather';
-export { GATHER_PRESETS, type GatherPreset } from './gather-presets';
+export { depthOf, gatherOf, offScalp } from './gather';
+export { BEND_MM, outlineOf, stitchesOnHead, stitchShapes } from './stitch-shapes';
+export { GATHER_PRESETS } from './gather-presets';
 export { hairGrams, hairIn, hairsOn } from './hair';
 export { middleTriangle } from './middle-triangle';
 export { frameByHair, hangingHair, type HangingHair } from './hair-led';
-export { looselyMirrored, mirrorPanel, mirrorPlan } from './mirror';
+export { mirrorPanel, mirrorPlan } from './mirror';
 export { panelDifferences, withPanelOf, type PanelDifference } from './panel-differences';
 export {
   addPanel,
@@ -42,15 +26,12 @@ export {
 } from './panel-edits';
 export { pathPoints, type FoilPath } from './panel-foils';
 export { foilPoints, turnsByHand, withFoilMovedTo, withFoilTurnedTo } from './parting-grips';
-export { placeGrips, type Grip } from './place-grips';
-export { crossesItself } from './polygon';
+export { placeGrips } from './place-grips';
 export { angleName, partingName, directionName, gatherName, recipeLine } from './recipe-name';
-export { EAR_LINE_DEG } from './region';
 export { Remembered } from './remembered';
 export { foilsOfRoots, foilsOverRoots, indexRoots, type FoiledRoots, type RootIndex } from './root-foils';
 export type * from './sheet';
-export { nominalDropout, pitchOf, rowCount, rowOffsets } from './spacing';
-export { formulaOf, placesOf, type FoilPlace } from './rotation';
+export { nominalDropout, pitchOf } from './spacing';
 export { followsHair, USUAL_TREATMENT } from './types';
 export type * from './types';
 export { seeded } from './seeded';

@@ -16,7 +16,8 @@ const { abs, atan2, max, min, round } = Math;
 const MARGIN_MM = 15;
 
 /**
- * Field of equal distance: the parting at s is the line over the scalp at a true distance from the hairline (s = distance)
+ * Field of equal distance: the parting at s is the line over the scalp at a true distance from the hairline
+ * (s = distance)
  * or from the part (s = −distance, so that rows still begin at the side farthest from it).
  * @param uneven values are no distances: the skin across a section is measured
  */
@@ -67,7 +68,9 @@ export function levelField(panel: Sectioned, distance: Float64Array, sign: 1 | -
   return { extent: [low, high], trace };
 }
 
-/** Distances that the panel covers, from its outline and its nodes (a panel may enclose the farthest point). */
+/**
+ * Distances that the panel covers, from its outline and its nodes (a panel may enclose the farthest point).
+ */
 function range({ frame: { grid }, depths, outlines }: Sectioned, distance: Float64Array, sign: 1 | -1) {
   let low = Infinity;
   let high = -Infinity;
@@ -104,7 +107,10 @@ function ordered({ points, closed }: Level): readonly OpenedPoint[] {
   return away(points[0]) <= away(points[points.length - 1]) ? points : [...points].reverse();
 }
 
-/** The same line in even steps over the skin, as near to the wanted step as its length allows, from end to end. */
+/**
+ * The same line in even steps over the skin, as near to the wanted step as its length allows, from end to
+ * end.
+ */
 function evenSteps(head: Head, points: readonly OpenedPoint[], step: number): OpenedPoint[] {
   const on = points.map((point) => fromOpened(head, point));
   const lengths = [0];

@@ -12,7 +12,8 @@ const REACH = 0.8;
 const MOST_MM = 28;
 
 /**
- * A triangle in the middle of what a panel takes, to be left out and moved: about the place that lies deepest in its
+ * A triangle in the middle of what a panel takes, to be left out and moved: about the place that lies deepest
+ * in its
  * largest outline (opened head), its tip towards the forehead. undefined where there is no room for one.
  */
 export function middleTriangle(outlines: readonly Outline[], head: Head): DiskPoint[] | undefined {

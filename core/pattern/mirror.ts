@@ -28,7 +28,8 @@ export function mirrorPanel(panel: Panel): Panel {
 }
 
 /**
- * The other side as it is really worked: mirrored, but not quite. Drop-outs and the angle then differ from the first
+ * The other side as it is really worked: mirrored, but not quite. Drop-outs and the angle then differ from
+ * the first
  * side within limits, drawn from a seed, so that the same plan gives the same foils.
  */
 export function looselyMirrored(panel: Panel, variation: Variation): Panel {
@@ -48,7 +49,7 @@ export function mirrorPlan(plan: Plan): Plan {
 }
 
 /** Hair with the zones of both sides exchanged. */
-export function mirrorHair(hair: PlanHair): PlanHair {
+function mirrorHair(hair: PlanHair): PlanHair {
   return {
     ...hair,
     byZone: Object.fromEntries(

@@ -12,7 +12,10 @@ export interface PanelDifference {
 const editsOf = (plan: Plan, id: string) => plan.edits.filter((edit) => panelOfEdit(edit) === id);
 const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
 
-/** Panels that differ between a plan and another version of it (one's own draft), with their edits by hand; in working order. */
+/**
+ * Panels that differ between a plan and another version of it (one's own draft), with their edits by hand; in
+ * working order.
+ */
 export function panelDifferences(plan: Plan, other: Plan): PanelDifference[] {
   const ids = [...new Set([...other.panels, ...plan.panels].map(({ id }) => id))];
   return ids.flatMap((id): PanelDifference[] => {

@@ -33,7 +33,9 @@ export function changePanel(plan: Plan, id: string, change: (panel: Panel) => Pa
   return { ...plan, panels: plan.panels.map((own) => (own.id === id ? change(own) : own)) };
 }
 
-/** Adds a panel that lies in others' hair and is sectioned off before them; its id is that of {@link freeId}. */
+/**
+ * Adds a panel that lies in others' hair and is sectioned off before them; its id is that of {@link freeId}.
+ */
 export function addPanelFirst(plan: Plan, panel: Panel, behind?: string): Plan {
   return sectionFirst(addPanel(plan, panel, behind), freeId(plan, panel.id), true);
 }
@@ -44,7 +46,10 @@ export function duplicatePanel(plan: Plan, id: string): Plan {
   return panel ? addPanel(plan, panel, id) : plan;
 }
 
-/** The other side of a one-sided panel, behind it, named for its side; any other panel is turned into its mirror image. */
+/**
+ * The other side of a one-sided panel, behind it, named for its side; any other panel is turned into its
+ * mirror image.
+ */
 export function mirrorPanelIn(plan: Plan, id: string): Plan {
   const panel = plan.panels.find((own) => own.id === id);
   if (!panel) return plan;

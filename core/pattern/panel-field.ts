@@ -20,12 +20,16 @@ export interface RowSource {
   trace(thicknessMm: number, besideMm: number): TracedLine | undefined;
   /** Angle that the panel asks of it, degrees; null where it follows a line of the head. */
   readonly askedDeg: number | null;
-  /** Its angle at a share of its length, 0–1, degrees, in the panel's own axes; null where it has to be measured on the head. */
+  /**
+   * Its angle at a share of its length, 0–1, degrees, in the panel's own axes; null where it has to be
+   * measured on the head.
+   */
   doneDeg(share: number): number | null;
 }
 
 /**
- * The partings of one side of a panel. Either rows are placed along the spine by the spacing (even), or the family itself
+ * The partings of one side of a panel. Either rows are placed along the spine by the spacing (even), or the
+ * family itself
  * says where each lies (laid), and the spacing only gives thickness and drop-out.
  */
 export type PanelField =
@@ -35,7 +39,7 @@ export type PanelField =
       lay(sections: (row: number) => { thicknessMm: number; dropoutMm: number }): readonly LaidRow[];
     };
 
-export interface LaidRow extends RowSource {
+interface LaidRow extends RowSource {
   /** Drop-out to the neighbour, mm, where the family gives it. */
   readonly dropoutMm?: number;
 }
@@ -185,7 +189,10 @@ function crossed(panel: SectionedPanel, direction: Extract<Direction, { kind: 'c
   };
 }
 
-/** Hair already claimed is not claimed again: the start moves along its line until it is clear of the last section. */
+/**
+ * Hair already claimed is not claimed again: the start moves along its line until it is clear of the last
+ * section.
+ */
 function trimmed(line: SlantedLine, last: SlantedLine | undefined, thicknessMm: number): SlantedLine {
   if (!last) return line;
   const [ds, du] = [line.to[0] - line.from[0], line.to[1] - line.from[1]];
@@ -243,7 +250,10 @@ function slantedRow(base: PlaneField, panel: SectionedPanel, line: SlantedLine, 
 
 const APART_MM = 2;
 
-/** Angle on the skin between a slanted line and the straight parting through its point at a share of its length, degrees, 0–90. */
+/**
+ * Angle on the skin between a slanted line and the straight parting through its point at a share of its
+ * length, degrees, 0–90.
+ */
 function slantAt(base: PlaneField, { from, to }: SlantedLine, share: number): number {
   const s = from[0] + (to[0] - from[0]) * share;
   const u = from[1] + (to[1] - from[1]) * share;
@@ -279,10 +289,15 @@ function uRuns(panel: SectionedPanel, field: PlaneField, s: number): (readonly [
   );
 }
 
-/** Where the hairline cuts a strip's end aslant it is narrower than this share of its usual width, and its edges are drawn on. */
+/**
+ * Where the hairline cuts a strip's end aslant it is narrower than this share of its usual width, and its
+ * edges are drawn on.
+ */
 const CUT_SHARE = 0.8;
 
-/** Edges of a strip by place along it, from its runs every few mm; at its ends those of its full width go on. */
+/**
+ * Edges of a strip by place along it, from its runs every few mm; at its ends those of its full width go on.
+ */
 function stripEdges(
   panel: SectionedPanel,
   field: PlaneField,

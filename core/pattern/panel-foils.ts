@@ -9,7 +9,7 @@ import {
   type ZonePatch,
 } from './cell-figures';
 import { uncrossed, type Crossed } from './crossing';
-import { gatherOf, pick } from './gather';
+import { depthOf, gatherOf, pick } from './gather';
 import { applyEdits, draftRow, type DraftFoil, type HalfContext } from './hand-edits';
 import { placeRows, type Cell, type PanelHalf, type PlacedRow } from './rows';
 import { formulaOf, placesOf, type FoilPlace } from './rotation';
@@ -37,11 +37,15 @@ export interface FoilPath {
   /** Samples along the parting, evenly spaced. */
   readonly count: number;
   /**
-   * Six numbers a sample, mm: x, y of the section's middle, of its edge towards the panel's first parting, and of the edge
+   * Six numbers a sample, mm: x, y of the section's middle, of its edge towards the panel's first parting,
+   * and of the edge
    * away from it.
    */
   readonly packed: Float64Array;
-  /** Share of the section's thickness that product reaches, where it stays on the surface; left out where it goes through what is picked. */
+  /**
+   * Share of the section's thickness that product reaches, where it stays on the surface; left out where it
+   * goes through what is picked.
+   */
   readonly surface?: number;
 }
 
@@ -144,7 +148,10 @@ export function foilsOfPanel(
   return { foils, dropouts, crossed, rows: new Set(foils.map(({ foil }) => `${foil.side}${foil.row}`)).size };
 }
 
-/** Foils of all sides in the order of work: sides one after the other or in turn, rows up or down, columns outwards. */
+/**
+ * Foils of all sides in the order of work: sides one after the other or in turn, rows up or down, columns
+ * outwards.
+ */
 function inOrder(panel: Panel, sides: readonly { own: SideOfPanel; drafts: readonly DraftFoil[] }[]) {
   const sign = panel.order.rows === 'up' ? 1 : -1;
   const rank = (side: Side | 'across') =>
@@ -161,13 +168,15 @@ function inOrder(panel: Panel, sides: readonly { own: SideOfPanel; drafts: reado
   });
 }
 
-/** Open-air product stays on the surface: so thick a layer of hair takes it, mm of the section. Working assumption: with it half a head of 12.7 mm sections takes about 85 g, as practised. */
+/**
+ * Open-air product stays on the surface: so thick a layer of hair takes it, mm of the section. Working
+ * assumption: with it half a head of 12.7 mm sections takes about 85 g, as practised.
+ */
 const SURFACE_MM = 4;
 
 /** Share of what is picked that is painted on the surface only. */
 function surfaceShare(gather: SingleGather, thicknessMm: number): number {
-  const depth = gather.kind === 'slice' ? 1 : gather.depth;
-  return Math.min(1, SURFACE_MM / (depth * thicknessMm));
+  return Math.min(1, SURFACE_MM / (depthOf(gather) * thicknessMm));
 }
 
 /** Angle of a section's parting at its middle, degrees. */
@@ -237,7 +246,7 @@ function computedFoil(
     },
     path: {
       ...pathOf(draft.id, gather, ribbon, own.frameSide),
-      ...(painted && { surface: (gather.kind === 'slice' ? 1 : gather.depth) * reached }),
+      ...(painted && { surface: depthOf(gather) * reached }),
     },
     patches: figures.patches,
   };
@@ -291,7 +300,10 @@ function treatedDropouts(
   });
 }
 
-/** A painted section from what would otherwise be a foil. @param left share of its hair that foils of other panels left out */
+/**
+ * A painted section from what would otherwise be a foil.
+ * @param left share of its hair that foils of other panels left out
+ */
 export function paintedSection({ foil }: ComputedFoil, left: number): PaintedSection {
   const {
     id,
@@ -343,7 +355,10 @@ function pathOf(id: string, gather: SingleGather, { opened, count }: Ribbon, of:
   return { id, gather, count, packed };
 }
 
-/** How far what each foil's parting is asked for has turned from the first foil of its side, by foil id, degrees: 0 where the panel holds one angle. */
+/**
+ * How far what each foil's parting is asked for has turned from the first foil of its side, by foil id,
+ * degrees: 0 where the panel holds one angle.
+ */
 export function driftsOf(foils: readonly ComputedFoil[], { direction }: Panel): Map<string, number> {
   if (direction.kind !== 'pivot') return new Map();
   const first = new Map<string, ComputedFoil>();

@@ -24,15 +24,23 @@ export interface PartingAxes {
   readonly handed: 1 | -1;
 }
 
-/** Where the way to the client's left runs steeply into the head (far down the sides), horizontal is taken instead. */
+/**
+ * Where the way to the client's left runs steeply into the head (far down the sides), horizontal is taken
+ * instead.
+ */
 const LEAST_LEVEL = 0.35;
 
-/** On the top up loses its meaning: nearer to the apex than the first, level is straight back; further than the second, horizontal. Shares of the arc apex–hairline. */
+/**
+ * On the top up loses its meaning: nearer to the apex than the first, level is straight back; further than
+ * the second, horizontal. Shares of the arc apex–hairline.
+ */
 const TOP = [0.12, 0.32] as const;
 
 /**
- * See {@link PartingAxes}. Across the middle, level is straight across the head, so that partings over the top do not
- * turn with the slope under them. Else it is horizontal, and on the top straight back: the axes never turn over there.
+ * See {@link PartingAxes}. Across the middle, level is straight across the head, so that partings over the
+ * top do not
+ * turn with the slope under them. Else it is horizontal, and on the top straight back: the axes never turn
+ * over there.
  */
 export function partingAxes(head: Head, point: Vec3, across: boolean): PartingAxes {
   const normal = surfaceNormal(point, head.skull);
@@ -63,7 +71,8 @@ function straightOnTop(head: Head, point: Vec3, normal: Vec3, steep: Vec3): { le
   const f = min(1, max(0, (arc / hairArc - near) / (far - near)));
   const straight = 1 - smoothstep(f);
   if (straight === 0) return { level, up: steep };
-  // At the side of the head horizontal is straight back already; before and behind it there is a quarter turn to go.
+  // At the side of the head horizontal is straight back already; before and behind it there is a quarter turn
+  // to go.
   const from = azimuth < -Math.PI / 2 ? azimuth + 2 * Math.PI : azimuth;
   const turn = -(from - Math.PI / 2) * straight;
   const around = (own: Vec3) => addScaled(scale(own, cos(turn)), cross(normal, own), sin(turn));

@@ -19,7 +19,8 @@ export function foilPoints({ packed, count }: FoilPath): {
 }
 
 /**
- * The panel whose drop-out lets this foil lie where its middle was dragged to: the foils before it share the way.
+ * The panel whose drop-out lets this foil lie where its middle was dragged to: the foils before it share the
+ * way.
  * Targets of foils, share or time become an even drop-out, as the hand has set it.
  * @param totals of the panel, for the drop-out that a target came to
  */
@@ -67,7 +68,9 @@ export function turnsByHand({ kind }: Direction): boolean {
   return kind === 'parallel' || kind === 'pivot' || kind === 'crossed';
 }
 
-/** The panel whose partings have turned as this foil was, when its end was dragged from one point to another. */
+/**
+ * The panel whose partings have turned as this foil was, when its end was dragged from one point to another.
+ */
 export function withFoilTurnedTo(
   panel: Panel,
   foil: Foil,
@@ -76,7 +79,8 @@ export function withFoilTurnedTo(
   to: OpenedPoint,
 ): Panel {
   const { middle, end } = foilPoints(path);
-  // The right is worked as the left in the mirror. Angles are those on the skin: the opened head stretches them.
+  // The right is worked as the left in the mirror. Angles are those on the skin: the opened head stretches
+  // them.
   const own = (point: OpenedPoint) =>
     foil.side === 'right' ? mirrored(fromOpened(head, point)) : fromOpened(head, point);
   const centre = own(middle);

@@ -9,9 +9,12 @@ const { max, min } = Math;
 const MARGIN_MM = 18;
 
 /**
- * Partings that turn from one angle to another, or to the line of the part. Each of the two is a family that never crosses itself, with
- * its own s at every point; the field is s of the first where the panel begins, of the second where it ends, and between them both in
- * shares that change evenly. Its level lines cannot cross. They are narrower where the turn brings them together.
+ * Partings that turn from one angle to another, or to the line of the part. Each of the two is a family that
+ * never crosses itself, with
+ * its own s at every point; the field is s of the first where the panel begins, of the second where it ends,
+ * and between them both in
+ * shares that change evenly. Its level lines cannot cross. They are narrower where the turn brings them
+ * together.
  */
 export function pivotField(
   panel: SectionedPanel,

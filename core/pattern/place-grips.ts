@@ -20,8 +20,11 @@ export interface Grip {
   /** Its figure as it stands: `12 mm`. */
   readonly said: string;
   readonly at: OpenedPoint;
-  /** The panel once the grip has been moved to a point. Figures are rounded to what can be measured, and kept in range. */
-  moved(to: OpenedPoint): Panel;
+  /**
+   * The panel once the grip has been moved to a point. Figures are rounded to what can be measured, and kept
+   * in range.
+   */
+  readonly moved: (to: OpenedPoint) => Panel;
 }
 
 const { abs, atan2, cos, max, min, round, sin, PI } = Math;
@@ -29,7 +32,8 @@ const DEG = PI / 180;
 const HAIRLINE_SAMPLES = 720;
 
 /**
- * Grips on the edges of a panel's place, on the side that it is drawn on: the left where it works on both. Places with a
+ * Grips on the edges of a panel's place, on the side that it is drawn on: the left where it works on both.
+ * Places with a
  * fixed edge (the line behind the ear, zones) have none until they are turned into an outline.
  */
 export function placeGrips(panel: Panel, head: Head, part: PlanHead['part']): Grip[] {
@@ -58,7 +62,7 @@ export function placeGrips(panel: Panel, head: Head, part: PlanHead['part']): Gr
   ];
 }
 
-type PlaceGrip = Omit<Grip, 'moved'> & { moved(to: OpenedPoint): Place };
+type PlaceGrip = Omit<Grip, 'moved'> & { readonly moved: (to: OpenedPoint) => Place };
 
 function gripsOf(place: Place, head: Head, offset: number): PlaceGrip[] {
   const figure = (
@@ -260,7 +264,9 @@ function besidePart(head: Head, offset: number, mm: number, y: number): OpenedPo
   );
 }
 
-/** The point of a line (by mm along it) at which a growing length has come to a value; by halving, to 0.01 mm. */
+/**
+ * The point of a line (by mm along it) at which a growing length has come to a value; by halving, to 0.01 mm.
+ */
 function along(
   at: (s: number) => OpenedPoint,
   value: number,

@@ -122,7 +122,9 @@ function placeRegion(place: Place, frame: Frame, flip: boolean): Region {
   }
 }
 
-/** A family of zones as a region: the definition of the zones, first match wins, with depths instead of tests. */
+/**
+ * A family of zones as a region: the definition of the zones, first match wins, with depths instead of tests.
+ */
 function zoneRegion(family: ZoneFamily, frame: Frame): Region {
   const { head } = frame;
   const { k, skull } = head;
@@ -176,7 +178,7 @@ function partStrip(place: Extract<Place, { kind: 'part-strip' }>, frame: Frame):
 }
 
 /** Arc from the front hairline to the height of the crown, mm. */
-export function crownAlong(frame: Frame): number {
+function crownAlong(frame: Frame): number {
   const { behindApexMm } = frame.head.spec.crown ?? { behindApexMm: 50 };
   return frame.head.hairArc(0) + behindApexMm * frame.head.k;
 }
@@ -196,7 +198,7 @@ function hairlineBand(place: Extract<Place, { kind: 'hairline-band' }>, frame: F
 }
 
 /** Width of a band by azimuth (degrees): one figure, or eased between widths at azimuths, round the head. */
-export function bandWidth(width: Exclude<BandWidth, HairLedWidth>): (azimuthDeg: number) => number {
+function bandWidth(width: Exclude<BandWidth, HairLedWidth>): (azimuthDeg: number) => number {
   if (typeof width === 'number') return () => width;
   const knots = [...width].sort((a, b) => a[0] - b[0]);
   if (knots.length === 1) return () => knots[0][1];

@@ -277,7 +277,7 @@ describe('what makes no sense is said of its panel, and the rest is computed', (
       /^Panel 1: the point at which its wedges meet lies off the head\.$/,
     ],
   ] as const)('%j', (panel, sentence) => {
-    const sheet = sheetOf([panel as never, good]);
+    const sheet = sheetOf([panel, good]);
     expect(sheet.problems).toEqual([{ panel: 'p1', problem: expect.stringMatching(sentence) }]);
     expect(sheet.foils.length).toBeGreaterThan(20);
     expect(sheet.foils.every((foil) => foil.panel === 'good')).toBe(true);

@@ -24,7 +24,8 @@ import { packSample, SAMPLE_MM, STRIDE, type TracedLine } from './section-line';
 const { abs, cos, floor, max, min, sin } = Math;
 
 /**
- * How far a parting's plane turns with the spine: 0 keeps all planes parallel, 1 keeps each perpendicular to it.
+ * How far a parting's plane turns with the spine: 0 keeps all planes parallel, 1 keeps each perpendicular to
+ * it.
  * Measured: 0.25 gives no folds on wide panels and keeps Σ width·pitch/area within 0.97–1.08.
  */
 const PLANE_TURN = 0.25;
@@ -40,16 +41,23 @@ const BEYOND = 3;
 
 /** A plane field also answers for single points: what slanted lines over it are made of. */
 export interface PlaneField extends Field {
-  /** Writes x, y, z and opened x, y of the point at (s, u) into out at an offset. Beyond the traced range it stays at the edge. */
+  /**
+   * Writes x, y, z and opened x, y of the point at (s, u) into out at an offset. Beyond the traced range it
+   * stays at the edge.
+   */
   pointAt(s: number, u: number, out: Float64Array, offset: number): void;
-  /** s of every parting that passes a point: one where all is well, none beyond the spine, more where the field folds. */
+  /**
+   * s of every parting that passes a point: one where all is well, none beyond the spine, more where the
+   * field folds.
+   */
   partingsThrough(point: Vec3): readonly number[];
   /** Range of u traced at s. */
   uRange(s: number): readonly [number, number] | undefined;
 }
 
 /**
- * Plane field: the spine is cut through the panel's centre perpendicular to the wanted parting; the parting at σ lies in
+ * Plane field: the spine is cut through the panel's centre perpendicular to the wanted parting; the parting
+ * at σ lies in
  * the plane through S(σ) with normal normalize((1−λ)·t(C) + λ·t(σ)).
  * @param angleDeg of all partings
  */
@@ -209,7 +217,10 @@ function boundsOf(outlines: readonly Outline[], margin: number, head: Head): (po
   };
 }
 
-/** Samples from…to between the middle two of four curves: Catmull–Rom at equal u, straight where an outer one is too short. */
+/**
+ * Samples from…to between the middle two of four curves: Catmull–Rom at equal u, straight where an outer one
+ * is too short.
+ */
 function interpolated(four: readonly Packed[], f: number, from: number, to: number): Float64Array {
   const [a, b, c, d] = four;
   const [wa, wb, wc, wd] = catmullRom(f);
@@ -262,7 +273,10 @@ function extentOf(
   return [low, high];
 }
 
-/** Knot position (with fraction) at which the plane passes the point: linear first, then one step with the plane there. */
+/**
+ * Knot position (with fraction) at which the plane passes the point: linear first, then one step with the
+ * plane there.
+ */
 function refine(
   planes: readonly { origin: Vec3; normal: Vec3 }[],
   j: number,

@@ -25,13 +25,17 @@ const TURN = 2 * Math.PI;
 /** Samples at the pivot itself, where all rays meet, are left out. */
 const FIRST_SAMPLE = 1;
 
-/** A radial field also traces wedges that reach only part of the radius: their rays begin `innerMm` from the pivot. */
+/**
+ * A radial field also traces wedges that reach only part of the radius: their rays begin `innerMm` from the
+ * pivot.
+ */
 export interface RadialField extends Field {
   ray(s: number, thicknessMm: number, innerMm: number): TracedLine | undefined;
 }
 
 /**
- * Field of wedges: rays in the planes through the head's normal at a pivot. s is the angle times the radius of the circle
+ * Field of wedges: rays in the planes through the head's normal at a pivot. s is the angle times the radius
+ * of the circle
  * at `radiusMm` from the pivot, so thickness and drop-out are true there and narrow towards the pivot.
  *
  * @param pivot on the opened head
@@ -51,7 +55,7 @@ export function radialField(
   const forward = normalize(subtract(vec(0, 0, 1), scale(normal, normal.z)));
   const sideways = scale(cross(normal, forward), roundBy === 'right' ? 1 : -1);
 
-  const rays: (Float64Array | undefined)[] = new Array(KNOTS).fill(undefined);
+  const rays: (Float64Array | undefined)[] = new Array<Float64Array | undefined>(KNOTS).fill(undefined);
   const rayAt = (knot: number): Float64Array => {
     const i = ((knot % KNOTS) + KNOTS) % KNOTS;
     const known = rays[i];

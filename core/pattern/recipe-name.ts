@@ -72,7 +72,10 @@ export function partingName(direction: Direction, angleDeg: number): string {
     : angleName(angleDeg);
 }
 
-/** Recipe of a panel in one line: `fine weave, 4 + 5 mm` (thickness + drop-out), in the unit that is asked for. */
+/**
+ * Recipe of a panel in one line: `fine weave, 4 + 5 mm` (thickness + drop-out), in the unit that is asked
+ * for.
+ */
 export function recipeLine(panel: Panel, unit: LengthUnit = 'mm'): string {
   return `${gatherName(panel.gather, panel.thicknessMm)}, ${bareLength(panel.thicknessMm, unit)} + ${spacingName(panel, unit)}`;
 }

@@ -4,7 +4,8 @@ import type { OpenedPoint, ScalpPlace, Vec3 } from '../head';
 const { abs, max, min, sin } = Math;
 
 /**
- * A region of the scalp as a signed depth: positive inside, roughly the distance in mm to the edge, negative outside.
+ * A region of the scalp as a signed depth: positive inside, roughly the distance in mm to the edge, negative
+ * outside.
  * Regions combine by min (both), max (either) and negation (not). The node is that of the frame's raster.
  */
 export type Region = (node: RegionNode) => number;
@@ -18,8 +19,11 @@ export interface RegionNode {
   readonly index: number;
 }
 
-/** Behind the ear: the azimuth at which the line from the apex meets the hairline, just behind the top of the ear. */
-export const EAR_LINE_DEG = 100;
+/**
+ * Behind the ear: the azimuth at which the line from the apex meets the hairline, just behind the top of the
+ * ear.
+ */
+const EAR_LINE_DEG = 100;
 const EAR_LINE = (EAR_LINE_DEG * Math.PI) / 180;
 
 /** Inside the hairline; depth down the meridian. */

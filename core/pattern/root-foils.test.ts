@@ -54,7 +54,8 @@ describe.each(['four-quarters', 'baby-veil', 'teased-sweep', 'crown-wheel', 'hai
       expect(Math.abs(sparse.lit - dense.lit)).toBeLessThan(0.005);
     });
 
-    // Strips end square while panels end aslant: where two diagonals meet, the roots of both are given to the first.
+    // Strips end square while panels end aslant: where two diagonals meet, the roots of both are given to the
+    // first.
     test('integration agrees with a million roots: shares within a point, foils within 3 % (median)', () => {
       expect(Math.abs(sheet.totals.foiledShare - dense.foiled)).toBeLessThan(0.01);
       expect(Math.abs(sheet.totals.pickedShare - dense.lit)).toBeLessThan(0.01);

@@ -65,8 +65,10 @@ export function indexRoots(roots: Roots): RootIndex {
 }
 
 /**
- * Lays a computed plan over the roots: each section is a strip of quadrilaterals on the opened head, and the roots within
- * it went into its foil, or dropped out of its weave. Where strips meet, the first in the order of work has the root.
+ * Lays a computed plan over the roots: each section is a strip of quadrilaterals on the opened head, and the
+ * roots within
+ * it went into its foil, or dropped out of its weave. Where strips meet, the first in the order of work has
+ * the root.
  */
 export function foilsOfRoots(index: RootIndex, { sheet, drawing }: ComputedPlan): FoiledRoots {
   const { count } = index.roots;
@@ -140,7 +142,10 @@ function cumulated({ packed, count }: FoilPath): Float64Array {
   return out;
 }
 
-/** Calls with every root inside step j of a strip: its share along the step and across the section (0 at its first edge). */
+/**
+ * Calls with every root inside step j of a strip: its share along the step and across the section (0 at its
+ * first edge).
+ */
 function visit(
   index: RootIndex,
   { packed }: FoilPath,

@@ -10,7 +10,9 @@ export interface FoilPlace {
   readonly rowOfSide: number;
 }
 
-/** Formula of a panel's foil: in the rotation's range its letters in turn, outside it the panel's own letter. */
+/**
+ * Formula of a panel's foil: in the rotation's range its letters in turn, outside it the panel's own letter.
+ */
 export function formulaOf(place: FoilPlace, own: string, rotation: Rotation | null): string {
   if (!rotation) return own;
   const { by, anew, from, to, sequence } = rotation;

@@ -22,9 +22,14 @@ export interface PanelHalf {
 
 /** A row of sections along one parting. */
 export interface PlacedRow {
-  /** From 1, counted from the panel's first parting (from the line, where rows are solved backwards from it). */
+  /**
+   * From 1, counted from the panel's first parting (from the line, where rows are solved backwards from it).
+   */
   readonly row: number;
-  /** Its place among the rows from the first that holds a foil, from 0: gathers in turn and eased starts are counted by it. */
+  /**
+   * Its place among the rows from the first that holds a foil, from 0: gathers in turn and eased starts are
+   * counted by it.
+   */
   readonly turn: number;
   readonly s: number;
   readonly thicknessMm: number;
@@ -43,8 +48,11 @@ export interface Cell {
   readonly ribbon: Ribbon;
 }
 
-/** Thickness and drop-out of each row (from 0) by the gathers in turn; a spacing that is solved for a target keeps its own drop-outs. */
-export function sizesOf({ gather, thicknessMm, spacing }: Panel): RowSizes {
+/**
+ * Thickness and drop-out of each row (from 0) by the gathers in turn; a spacing that is solved for a target
+ * keeps its own drop-outs.
+ */
+function sizesOf({ gather, thicknessMm, spacing }: Panel): RowSizes {
   const solved =
     spacing.kind === 'count' ||
     spacing.kind === 'share' ||
@@ -59,7 +67,9 @@ export function sizesOf({ gather, thicknessMm, spacing }: Panel): RowSizes {
   };
 }
 
-/** Rows of one side of a panel at a spacing that says every drop-out. Rows are in the order of their numbers. */
+/**
+ * Rows of one side of a panel at a spacing that says every drop-out. Rows are in the order of their numbers.
+ */
 export function placeRows(
   half: PanelHalf,
   panel: Panel,
@@ -107,7 +117,8 @@ export function placeRows(
     spacing.kind !== 'graded'
   )
     return rows;
-  // The corner of a panel may be too narrow for a foil: turns and listed drop-outs are counted from the first foil.
+  // The corner of a panel may be too narrow for a foil: turns and listed drop-outs are counted from the first
+  // foil.
   const bare = rows.findIndex((row) => runsOf(half, row).length > 0);
   return bare > 0 ? laid(bare) : rows;
 }
@@ -142,7 +153,10 @@ function laidRows(
     }));
 }
 
-/** The sections of a row: every run of hair along its parting, cut into columns where it is wider than the foil. */
+/**
+ * The sections of a row: every run of hair along its parting, cut into columns where it is wider than the
+ * foil.
+ */
 export function cellsOf(half: PanelHalf, row: PlacedRow, panel: Panel, stock: FoilStock): Cell[] {
   const { frame, depths } = half.sectioned;
   const line = row.source.trace(row.thicknessMm, 0);
@@ -161,7 +175,10 @@ export function cellsOf(half: PanelHalf, row: PlacedRow, panel: Panel, stock: Fo
   });
 }
 
-/** Foils that a row at s would come to; remembered by whole millimetres of s, since solving asks again and again. */
+/**
+ * Foils that a row at s would come to; remembered by whole millimetres of s, since solving asks again and
+ * again.
+ */
 export function foilCounter(half: PanelHalf, panel: Panel, stock: FoilStock): (row: PlacedRow) => number {
   const known = new Map<number, number>();
   return (row) => {

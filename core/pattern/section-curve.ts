@@ -23,7 +23,8 @@ const gradient = new Float64Array(3);
 
 /**
  * Traces the section of a skull by the plane through `start` with unit normal `normal`.
- * Each way it ends after `reach` mm, where `keepGoing` says so, or at the far side of the loop, so it never wraps round.
+ * Each way it ends after `reach` mm, where `keepGoing` says so, or at the far side of the loop, so it never
+ * wraps round.
  *
  * @param heading rough direction of increasing arc length; need not be tangent
  * @param step mm; the arc-length error is about step²/(6·radius²) of the length
@@ -80,7 +81,8 @@ function march(
     x += tx * step;
     y += ty * step;
     z += tz * step;
-    // Back to the surface within the plane. The first Newton step leaves under 1e-3 mm for steps of a few mm; the second
+    // Back to the surface within the plane. The first Newton step leaves under 1e-3 mm for steps of a few mm;
+    // the second
     // uses the gradient that the tangent needs anyway.
     for (let newton = 0; newton < 2; newton += 1) {
       const excess = gaugeWithGradient(skull, x, y, z, gradient) - 1;

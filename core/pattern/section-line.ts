@@ -8,7 +8,10 @@ const { abs, atan2, ceil, cos, floor, hypot, max, min, round, sin, sqrt } = Math
 export const STRIDE = 5;
 /** Distance between the samples along a section, mm on the average head. */
 export const SAMPLE_MM = 4;
-/** Runs shorter than this are not worth a foil and are dropped; shorter gaps outside the hairline (at the ear) are bridged. */
+/**
+ * Runs shorter than this are not worth a foil and are dropped; shorter gaps outside the hairline (at the ear)
+ * are bridged.
+ */
 export const SHORTEST_RUN_MM = 15;
 
 /** A line traced over the scalp in equal steps: the middle of a section. */
@@ -25,7 +28,8 @@ export interface TracedLine {
 }
 
 /**
- * The hair of one section along a parting: a ribbon over the scalp. Foils are pieces of it, and everything that is counted
+ * The hair of one section along a parting: a ribbon over the scalp. Foils are pieces of it, and everything
+ * that is counted
  * (width, skin, stitches, roots) is measured on it.
  */
 export interface Ribbon {
@@ -34,7 +38,9 @@ export interface Ribbon {
   readonly widthMm: number;
   /** Packed xyz of the middle. */
   readonly xyz: Float64Array;
-  /** Packed xy on the opened head of the middle, the edge before and the edge behind: six numbers a sample. */
+  /**
+   * Packed xy on the opened head of the middle, the edge before and the edge behind: six numbers a sample.
+   */
   readonly opened: Float64Array;
   /** Skin across the section at each sample, mm. */
   readonly across: Float64Array;
@@ -62,7 +68,10 @@ export function sliced(before: Float64Array, after: Float64Array): TracedLine['e
 /** An interval of sample positions (with fraction) along a traced line. */
 export type Run = readonly [from: number, to: number];
 
-/** Where a traced line lies inside a region given as a raster of depths: every run, as a parting may leave and re-enter. */
+/**
+ * Where a traced line lies inside a region given as a raster of depths: every run, as a parting may leave and
+ * re-enter.
+ */
 export function runsInside(line: TracedLine, frame: Frame, depths: Float64Array): Run[] {
   const { grid, head } = frame;
   const runs: [number, number][] = [];
@@ -153,7 +162,8 @@ const AT_EDGE_MM = 0.5;
 const ALONG_EDGE_MM = 1.2;
 
 /**
- * Ends a section at the edge of its panel: the corners before and behind its middle are moved along their own sides until
+ * Ends a section at the edge of its panel: the corners before and behind its middle are moved along their own
+ * sides until
  * they lie on it, so that sections of neighbouring panels meet and do not lie over each other.
  * @param ends which of its ends is at the panel's edge; at the others it meets the next column
  */
@@ -195,7 +205,10 @@ function meanStep(line: TracedLine, from: number, to: number): number {
   return lengthBetween(line.middle, a, b) / max(1, b - a);
 }
 
-/** Distance between the section's edges at right angles to the parting, mm; `a` and `c` are where the step's samples begin. */
+/**
+ * Distance between the section's edges at right angles to the parting, mm; `a` and `c` are where the step's
+ * samples begin.
+ */
 function acrossAt(
   middle: Float64Array,
   a: number,

@@ -19,7 +19,10 @@ import type { Panel, Side } from './types';
 // Taken once: these run in the hot loops.
 const { max, min } = Math;
 
-/** One side of a panel, sectioned off in a frame: what it has of the head once earlier panels have taken theirs. */
+/**
+ * One side of a panel, sectioned off in a frame: what it has of the head once earlier panels have taken
+ * theirs.
+ */
 export interface SectionedPanel extends Sectioned {
   readonly areaMm2: number;
   /** Hair of the panel's place that an earlier panel had taken, by its place in the chain, mm². */
@@ -33,7 +36,10 @@ export interface Claim {
   readonly side: Side | 'across';
 }
 
-/** Panels in the order in which they take their hair: those named in the plan's sectioning first, then the order of work. */
+/**
+ * Panels in the order in which they take their hair: those named in the plan's sectioning first, then the
+ * order of work.
+ */
 export function sectioningOrder(panels: readonly Panel[], sectioning: readonly string[]): Panel[] {
   const rank = new Map(sectioning.map((id, i) => [id, i]));
   return panels
@@ -44,7 +50,8 @@ export function sectioningOrder(panels: readonly Panel[], sectioning: readonly s
 }
 
 /**
- * What is taken before one side of a panel. A panel of the other side only matters where the two dividing lines leave
+ * What is taken before one side of a panel. A panel of the other side only matters where the two dividing
+ * lines leave
  * room for an overlap; a second panel of the same place finds nothing left to take.
  */
 export function claimsBefore(

@@ -1,4 +1,7 @@
-/** A seeded generator of numbers in [0, 1) (mulberry32): the same seed gives the same sequence on every machine. */
+/**
+ * A seeded generator of numbers in [0, 1) (mulberry32): the same seed gives the same sequence on every
+ * machine.
+ */
 export function seeded(seed: number): () => number {
   let state = seed >>> 0;
   return () => {

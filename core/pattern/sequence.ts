@@ -13,12 +13,14 @@ export interface SequenceRow {
 }
 
 /**
- * Packs slanted sections upwards, steps in turn: each is laid as low as it goes, its drop-out clear of everything below
+ * Packs slanted sections upwards, steps in turn: each is laid as low as it goes, its drop-out clear of
+ * everything below
  * it over its whole run. Where a straight section follows diagonals, the triangles between stay out.
  *
  * @param extent range of s, mm; uRange range of u; both of the panel
  * @param sections thickness and drop-out below, by row from 0, mm, measured across the section
- * @param halves whether left (u > 0) and right steps have a half of their own; otherwise every step runs over all of u
+ * @param halves whether left (u > 0) and right steps have a half of their own; otherwise every step runs over
+ *   all of u
  */
 export function sequenceRows(
   steps: readonly SequenceStep[],
@@ -39,7 +41,8 @@ export function sequenceRows(
     const from = over === 'left' ? Math.max(0, uRange[0]) : uRange[0];
     const to = over === 'right' ? Math.min(0, uRange[1]) : uRange[1];
     const slope = Math.tan((step.angleDeg * Math.PI) / 180);
-    // Diagonal back falls towards the back: in a half of the back that is towards the middle, elsewhere along +u.
+    // Diagonal back falls towards the back: in a half of the back that is towards the middle, elsewhere along
+    // +u.
     const heightAt = (u: number) => (halves && over !== 'across' ? slope * Math.abs(u) : -slope * u);
     const { thicknessMm, dropoutMm } = sections(rows.length);
     const lean = Math.cos((step.angleDeg * Math.PI) / 180);

@@ -2,7 +2,10 @@ import type { Zone } from '../head';
 import { percent } from '../units';
 import type { Sheet } from './sheet';
 
-/** What becomes of hair, shares of all of it, 0–1: what went through foils, what was picked and is lightened, what is deepened. */
+/**
+ * What becomes of hair, shares of all of it, 0–1: what went through foils, what was picked and is lightened,
+ * what is deepened.
+ */
 export interface Shares {
   readonly foiled: number;
   readonly lightened: number;

@@ -12,17 +12,26 @@ export interface Foil {
   readonly panel: string;
   /** Row within the panel from its first parting, from 1; foils added by hand count from 1001. */
   readonly row: number;
-  /** Column counted outwards from the middle: 1, 2 … on the client's left, −1, −2 … on the right, 0 across the middle. */
+  /**
+   * Column counted outwards from the middle: 1, 2 … on the client's left, −1, −2 … on the right, 0 across the
+   * middle.
+   */
   readonly column: number;
   readonly side: Side | 'across';
   readonly widthMm: number;
   readonly thicknessMm: number;
   readonly dropoutMm: number;
-  /** Angle of the parting at the foil's middle, degrees, as the hand sees it: in the axes of its panel, which do not turn over at the top. */
+  /**
+   * Angle of the parting at the foil's middle, degrees, as the hand sees it: in the axes of its panel, which
+   * do not turn over at the top.
+   */
   readonly angleDeg: number;
   /** Angle that its panel asks of it, degrees; null where the parting follows a line of the head. */
   readonly askedDeg: number | null;
-  /** How far the panel has turned its partings since its first foil on this side, degrees; 0 where it holds one angle. */
+  /**
+   * How far the panel has turned its partings since its first foil on this side, degrees; 0 where it holds
+   * one angle.
+   */
   readonly driftDeg: number;
   readonly gather: GatherKind;
   /** Number of stitches or points picked; 1 for a slice. */
@@ -65,7 +74,10 @@ export interface OpenSection {
 }
 export interface PaintedSection extends OpenSection {
   readonly gather: GatherKind;
-  /** Share of the section's hair that is lightened: what is picked, and of that the surface that product stays on. */
+  /**
+   * Share of the section's hair that is lightened: what is picked, and of that the surface that product stays
+   * on.
+   */
   readonly pickedShare: number;
   readonly startMm: number;
   readonly formula: string;
@@ -81,12 +93,18 @@ export interface ZoneShare {
   readonly areaCm2: number;
   /** Share of the zone's hair that went through foils' sections. */
   readonly foiledShare: number;
-  /** Share of the zone's hair that was picked, in foils or in the open air, whatever the formula does; and the same by its letter. */
+  /**
+   * Share of the zone's hair that was picked, in foils or in the open air, whatever the formula does; and the
+   * same by its letter.
+   */
   readonly pickedShare: number;
   readonly pickedBy: Readonly<Record<string, number>>;
   /** Share of it in drop-outs that are lowlit. */
   readonly lowlitShare: number;
-  /** Mean of thickness + drop-out over the foils that touch the zone, weighted by their skin in it; null without foils. */
+  /**
+   * Mean of thickness + drop-out over the foils that touch the zone, weighted by their skin in it; null
+   * without foils.
+   */
   readonly meanPitchMm: number | null;
 }
 
@@ -95,7 +113,10 @@ export interface PanelTotals {
   readonly foils: number;
   readonly rows: number;
   readonly areaCm2: number;
-  /** Even drop-out that a target of foils, share or time came to, mm; null where the plan says the drop-out itself. */
+  /**
+   * Even drop-out that a target of foils, share or time came to, mm; null where the plan says the drop-out
+   * itself.
+   */
   readonly solvedDropoutMm: number | null;
   /** Hair that panels sectioned off earlier had taken already. */
   readonly takenBy: readonly { readonly panel: string; readonly areaCm2: number }[];

@@ -10,7 +10,10 @@ export interface SlantedLine {
   readonly to: readonly [s: number, u: number];
 }
 
-/** Traces the section about a slanted line: its edges lie half a thickness to each side, across the line in (s, u). */
+/**
+ * Traces the section about a slanted line: its edges lie half a thickness to each side, across the line in
+ * (s, u).
+ */
 export function traceSlanted(
   field: PlaneField,
   line: SlantedLine,

@@ -6,7 +6,10 @@ import { dropoutForCount } from './spacing';
 import { percent } from '../units';
 import type { FoilStock, Panel, PlainSpacing } from './types';
 
-/** A spacing that says every drop-out, and the even drop-out that a target came to (null where none was asked for). */
+/**
+ * A spacing that says every drop-out, and the even drop-out that a target came to (null where none was asked
+ * for).
+ */
 export interface SolvedSpacing {
   readonly spacing: PlainSpacing;
   readonly sliverMm?: number;
@@ -51,11 +54,11 @@ export function solveSpacing(panel: Panel, halves: readonly PanelHalf[], stock: 
 }
 
 /** Foils of this panel's gather that can be placed in a time (estimate from the usual pace), minutes. */
-export function foilsIn(panel: Panel, minutes: number): number {
+function foilsIn(panel: Panel, minutes: number): number {
   return Math.floor((minutes * 60) / secondsPerFoil(panel) + 1e-9);
 }
 
-export function secondsPerFoil(panel: Panel): number {
+function secondsPerFoil(panel: Panel): number {
   const gathers = gathersOf(panel.gather);
   return (
     gathers.reduce(

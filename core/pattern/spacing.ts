@@ -6,7 +6,10 @@ const LARGEST_JUMP = 1.5;
 /** Below this a drop-out counts as back to back and jumps are not measured against it, mm. */
 const NEARLY_NONE_MM = 1;
 
-/** A row of a panel: its first edge from the panel's first edge along the spine, its thickness, and the hair left out behind it, mm. */
+/**
+ * A row of a panel: its first edge from the panel's first edge along the spine, its thickness, and the hair
+ * left out behind it, mm.
+ */
 export interface Row {
   readonly offsetMm: number;
   readonly thicknessMm: number;
@@ -25,7 +28,10 @@ export function pitchOf(thicknessMm: number, dropoutMm: number): number {
   return thicknessMm + dropoutMm;
 }
 
-/** The one rule for counts: rows of thickness T at an even pitch in a length L, mm; none where not even one fits. */
+/**
+ * The one rule for counts: rows of thickness T at an even pitch in a length L, mm; none where not even one
+ * fits.
+ */
 export function rowCount(lengthMm: number, thicknessMm: number, pitchMm: number, lastRow = false): number {
   if (lengthMm < thicknessMm - 1e-9) return 0;
   const fitting = (lengthMm - thicknessMm) / pitchMm;
@@ -67,7 +73,7 @@ export function rowOffsets(
 }
 
 /** More rows than this are never placed; the engine reports such a panel. */
-export const MOST_ROWS = 12_000;
+const MOST_ROWS = 12_000;
 
 /** Drop-outs by row: its own where a row has one, else what the spacing says. */
 function dropoutSeries(lengthMm: number, sizes: RowSizes, spacing: PlainSpacing): (row: number) => number {
@@ -87,7 +93,8 @@ function givenSeries(lengthMm: number, sizes: RowSizes, spacing: PlainSpacing): 
 }
 
 /**
- * Drop-outs eased from one value to another over the length: each depends on where its row lies (smoothstep), and no two
+ * Drop-outs eased from one value to another over the length: each depends on where its row lies (smoothstep),
+ * and no two
  * neighbours differ by more than a factor of 1.5.
  */
 function easedSeries(
@@ -115,7 +122,8 @@ function easedSeries(
 }
 
 /**
- * Rows solved backwards from a line at the end of the panel: the first leaves its share of the sliver there, the others
+ * Rows solved backwards from a line at the end of the panel: the first leaves its share of the sliver there,
+ * the others
  * follow at the spacing away from it, up to the panel's first edge. Row 1 is the one at the line.
  *
  * @param sliverMm hair left between this side's first foil and the line
@@ -134,7 +142,8 @@ export function rowsFromLine(
 }
 
 /**
- * Even drop-out for a wanted count that falls with it: among the drop-outs that give the most foils not above the wanted
+ * Even drop-out for a wanted count that falls with it: among the drop-outs that give the most foils not above
+ * the wanted
  * count, the one that leaves about as much behind the last row as between the rows.
  * @returns undefined when even the widest gives more
  */

@@ -1,6 +1,9 @@
 import type { CrownSpec, HairlineSide, Zone, ZoneFamily } from '../head';
 
-/** A point of the scalp in the disk: (t·sin a, t·cos a), t = share of the arc apex–hairline, a the azimuth; + x the client's left. */
+/**
+ * A point of the scalp in the disk: (t·sin a, t·cos a), t = share of the arc apex–hairline, a the azimuth; +
+ * x the client's left.
+ */
 export type DiskPoint = readonly [x: number, y: number];
 
 /** Which part of the head a panel sections off, before its side is chosen. */
@@ -12,7 +15,10 @@ export type Place =
   /** In front of that line. */
   | { readonly kind: 'side' }
   | { readonly kind: 'zones'; readonly zones: readonly ZoneFamily[] }
-  /** Strip beside the part, mm to each side of it, from a distance behind the front hairline to another (null: to the crown). */
+  /**
+   * Strip beside the part, mm to each side of it, from a distance behind the front hairline to another (null:
+   * to the crown).
+   */
   | {
       readonly kind: 'part-strip';
       readonly leftMm: number;
@@ -20,7 +26,10 @@ export type Place =
       readonly fromMm: number;
       readonly toMm: number | null;
     }
-  /** Band along the hairline within a range of |azimuth|. Short hair at the hairline may be pinned away: it then begins so far behind it. */
+  /**
+   * Band along the hairline within a range of |azimuth|. Short hair at the hairline may be pinned away: it
+   * then begins so far behind it.
+   */
   | {
       readonly kind: 'hairline-band';
       readonly widthMm: BandWidth;
@@ -28,9 +37,15 @@ export type Place =
       readonly toDeg: number;
       readonly insetMm?: number;
     }
-  /** In front of the lines from a point of the part, this far behind the hairline, to the hairline at ± an azimuth. */
+  /**
+   * In front of the lines from a point of the part, this far behind the hairline, to the hairline at ± an
+   * azimuth.
+   */
   | { readonly kind: 'face-frame'; readonly depthMm: number; readonly reachDeg: number }
-  /** Inverted triangle: its corner at the occipital bone, its upper edge this far behind the apex and this wide to each side. */
+  /**
+   * Inverted triangle: its corner at the occipital bone, its upper edge this far behind the apex and this
+   * wide to each side.
+   */
   | { readonly kind: 'crown-triangle'; readonly behindApexMm: number; readonly halfWidthMm: number }
   /** Round the crown: all of the disc, or its front or back half. */
   | { readonly kind: 'wheel'; readonly radiusMm: number; readonly half: 'all' | 'front' | 'back' }
@@ -42,7 +57,8 @@ export type Place =
   | { readonly kind: 'except'; readonly place: Place; readonly without: readonly Place[] };
 
 /**
- * Width of a band: one figure; widths at azimuths (degrees, signed) eased between; or as much as leaves an even line of hair
+ * Width of a band: one figure; widths at azimuths (degrees, signed) eased between; or as much as leaves an
+ * even line of hair
  * hanging all the way round, so many hairs of usual length per mm of hairline.
  */
 export type BandWidth = number | readonly (readonly [azimuthDeg: number, mm: number])[] | HairLedWidth;
@@ -55,19 +71,26 @@ export const followsHair = (width: BandWidth): width is HairLedWidth =>
 export type Side = 'left' | 'right';
 
 /**
- * Sides a panel works on: one of the client's; both, each computed for itself and mirrored; or across the middle in one
+ * Sides a panel works on: one of the client's; both, each computed for itself and mirrored; or across the
+ * middle in one
  * piece. Outlines and triangles of a panel on both sides are drawn on the left.
  */
 export type PanelSide = Side | 'both' | 'across';
 
-/** Family of partings. Angles in degrees from horizontal: 90 vertical, > 0 diagonal back, < 0 diagonal forward; across the middle > 0 falls to the client's left. */
+/**
+ * Family of partings. Angles in degrees from horizontal: 90 vertical, > 0 diagonal back, < 0 diagonal
+ * forward; across the middle > 0 falls to the client's left.
+ */
 export type Direction =
   | { readonly kind: 'parallel'; readonly angleDeg: number }
   /** Turns evenly from the first parting's angle to the last one's, which may be that of the part. */
   | { readonly kind: 'pivot'; readonly fromDeg: number; readonly toDeg: number | 'part' }
   | { readonly kind: 'hairline' }
   | { readonly kind: 'part' }
-  /** Wedges about a point; thickness and drop-out are measured at the radius. Sections reach these shares of it in turn. Across the middle they begin behind and go round by the client's right, or by the left. */
+  /**
+   * Wedges about a point; thickness and drop-out are measured at the radius. Sections reach these shares of
+   * it in turn. Across the middle they begin behind and go round by the client's right, or by the left.
+   */
   | {
       readonly kind: 'radial';
       readonly about: 'crown' | DiskPoint;
@@ -75,7 +98,10 @@ export type Direction =
       readonly reaches: readonly number[];
       readonly roundBy?: Side;
     }
-  /** Each parting runs from the middle of the last across it to the other edge, at this angle from straight across; the first few may be taken twice, back to back. */
+  /**
+   * Each parting runs from the middle of the last across it to the other edge, at this angle from straight
+   * across; the first few may be taken twice, back to back.
+   */
   | {
       readonly kind: 'crossed';
       readonly angleDeg: number;
@@ -113,7 +139,9 @@ export type SingleGather =
   /** Points of a zigzag parting; base of one point along the parting. */
   | { readonly kind: 'zigzag'; readonly pointMm: number; readonly depth: number };
 
-/** One of several gathers in turn; thickness and the drop-out behind it are the panel's where they are null. */
+/**
+ * One of several gathers in turn; thickness and the drop-out behind it are the panel's where they are null.
+ */
 export interface Turn {
   readonly gather: SingleGather;
   readonly thicknessMm: number | null;
@@ -135,7 +163,10 @@ export type PlainSpacing =
 
 export type Spacing =
   | PlainSpacing
-  /** As many foils as this and no more: evenly spread, or close together from the panel's first edge with this drop-out. */
+  /**
+   * As many foils as this and no more: evenly spread, or close together from the panel's first edge with this
+   * drop-out.
+   */
   | { readonly kind: 'count'; readonly foils: number; readonly togetherMm?: number | null }
   /** Even spacing that lightens this share of the panel's hair. */
   | { readonly kind: 'share'; readonly lightened: number }
@@ -143,7 +174,10 @@ export type Spacing =
   | { readonly kind: 'minutes'; readonly minutes: number }
   /** Even spacing whose foiling costs no more than this, at a price per hour (minor units). */
   | { readonly kind: 'budget'; readonly amountMinor: number; readonly perHourMinor: number }
-  /** Measured from the edge where the panel ends (the part, another panel): the first foil leaves this share of a sliver there. */
+  /**
+   * Measured from the edge where the panel ends (the part, another panel): the first foil leaves this share
+   * of a sliver there.
+   */
   | { readonly kind: 'backwards'; readonly sliverMm: number; readonly spacing: PlainSpacing };
 
 /** Formulas in turn: AB, AABB, AAABB … between a first and a last row (or foil), in the order of work. */
@@ -151,7 +185,9 @@ export interface Rotation {
   readonly sequence: string;
   /** Row by row, all columns of a row alike; or foil by foil. */
   readonly by: 'row' | 'foil';
-  /** Each side begins with the first letter, so that both are alike; false goes on from one side to the other. */
+  /**
+   * Each side begins with the first letter, so that both are alike; false goes on from one side to the other.
+   */
   readonly anew: boolean;
   /** First and last row (or foil) that take part, from 1; null to the last. */
   readonly from: number;
@@ -201,7 +237,7 @@ export interface ColumnLayout {
 }
 
 /** Order of the rows and sides within a panel. */
-export interface WorkOrder {
+interface WorkOrder {
   readonly rows: 'up' | 'down';
   readonly sides: 'left-first' | 'right-first' | 'alternate';
 }
@@ -220,7 +256,10 @@ export interface Start {
   readonly toMm?: number | null;
 }
 
-/** Rows that are meant to differ a little: seeded, within limits. Of a panel on both sides, one side alone or both. */
+/**
+ * Rows that are meant to differ a little: seeded, within limits. Of a panel on both sides, one side alone or
+ * both.
+ */
 export interface Variation {
   readonly seed: number;
   readonly dropoutMm: number;
@@ -231,7 +270,7 @@ export interface Variation {
 }
 
 /** How hair is covered: the sheet folded over it, or one sheet under it and one over. */
-export type Cover = 'folded' | 'under-and-over';
+type Cover = 'folded' | 'under-and-over';
 
 export interface Panel {
   readonly id: string;
@@ -252,7 +291,10 @@ export interface Panel {
   readonly medium: 'foil' | 'open-air';
   /** Folded where it is left out. */
   readonly cover?: Cover;
-  /** Hair of its own; or what the foils of other panels leave out, painted between or after them. Only in the open air. */
+  /**
+   * Hair of its own; or what the foils of other panels leave out, painted between or after them. Only in the
+   * open air.
+   */
   readonly hair: 'own' | 'left-out';
   readonly thicknessMm: number;
   readonly spacing: Spacing;
@@ -332,7 +374,8 @@ export interface Plan {
   /** In the order of work. */
   readonly panels: readonly Panel[];
   /**
-   * Panels in the order in which they are sectioned off: what one takes, the next does not have. Those not named follow in
+   * Panels in the order in which they are sectioned off: what one takes, the next does not have. Those not
+   * named follow in
    * the order of work.
    */
   readonly sectioning: readonly string[];

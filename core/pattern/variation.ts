@@ -17,7 +17,10 @@ export interface Differences {
   startMm(row: number): number;
 }
 
-/** The differences of one side of a panel; undefined where it is as its recipe says. The same seed draws the same. */
+/**
+ * The differences of one side of a panel; undefined where it is as its recipe says. The same seed draws the
+ * same.
+ */
 export function differencesOf({ variation, side }: Panel, of: Side | 'across'): Differences | undefined {
   if (!variation) return undefined;
   const own = variation.side ?? 'both';

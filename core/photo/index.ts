@@ -3,9 +3,8 @@ export {
   levelInPhoto,
   levelOfLightness,
   REFERENCES,
-  type LevelEstimate,
   type Reference,
   type Rgb,
   type Swatch,
 } from './level';
-export { measured, scaleProblem, type PhotoScale, type Pixel } from './measure';
+export { measured, scaleProblem } from './measure';

@@ -1,5 +1,5 @@
 import { colourDifference, hairOfRgb, naturalHair, type HairColour } from '../lift';
-import { LEVEL_MAX, LEVEL_MIN } from '../units';
+import { LEVEL_MAX, LEVEL_MIN, type Result } from '../units';
 
 /** Colour of a pixel, 0–255 each, sRGB. */
 export type Rgb = readonly [number, number, number];
@@ -25,11 +25,15 @@ export interface LevelEstimate {
   readonly sd: number;
 }
 
-/** Light, angle and shine move a level by this much even beside a reference: working assumption until strand tests say otherwise. */
+/**
+ * Light, angle and shine move a level by this much even beside a reference: working assumption until strand
+ * tests say otherwise.
+ */
 const PICTURE_SD = 0.7;
 
 /**
- * Level of hair in a picture, by its lightness beside a reference in the same light. An estimate with its spread, never
+ * Level of hair in a picture, by its lightness beside a reference in the same light. An estimate with its
+ * spread, never
  * more: shine, shadow and the camera's own corrections stay in it.
  * @param hair pixels of the sampled hair
  * @param reference pixels of the reference patch
@@ -39,7 +43,7 @@ export function levelInPhoto(
   hair: readonly Rgb[],
   reference: readonly Rgb[],
   kind: Reference,
-): { ok: true; value: LevelEstimate } | { ok: false; problem: string } {
+): Result<{ value: LevelEstimate }> {
   if (hair.length === 0 || reference.length === 0)
     return { ok: false, problem: 'Sample the hair and the reference first.' };
   if (share(reference, (rgb) => Math.max(...rgb) >= 254) > 0.2)
@@ -49,7 +53,8 @@ export function levelInPhoto(
     };
   const light = median(reference.map(luminance));
   if (light < 0.01) return { ok: false, problem: 'The reference is too dark in this picture.' };
-  // What the hair gives back of the light that falls on it; the cube root is OKLab's lightness of a near-neutral colour.
+  // What the hair gives back of the light that falls on it; the cube root is OKLab's lightness of a
+  // near-neutral colour.
   const lightnesses = hair.map((rgb) =>
     Math.cbrt(Math.min(1, (luminance(rgb) / light) * REFERENCES[kind].reflectance)),
   );
@@ -69,7 +74,8 @@ export interface Swatch extends HairColour {
 const COLOUR_SD = 4;
 
 /**
- * Colour of hair in a picture, beside a neutral reference in the same light: what the light and the camera's balance did to the
+ * Colour of hair in a picture, beside a neutral reference in the same light: what the light and the camera's
+ * balance did to the
  * reference is taken off the hair. An estimate with its spread.
  * @returns a sentence instead when the patch cannot be used
  */
@@ -77,7 +83,7 @@ export function colourInPhoto(
   hair: readonly Rgb[],
   reference: readonly Rgb[],
   kind: Reference,
-): { ok: true; value: Swatch } | { ok: false; problem: string } {
+): Result<{ value: Swatch }> {
   const usable = levelInPhoto(hair, reference, kind);
   if (!usable.ok) return usable;
   const neutral = CHANNELS.map((n) => median(reference.map((rgb) => linear(rgb[n]))));

@@ -10,8 +10,6 @@ export {
   USES,
   type Additive,
   type DepositLine,
-  type Developer,
-  type FoilProduct,
   type HouseRecipe,
   type Lightener,
   type Product,
@@ -20,10 +18,8 @@ export {
   type RecipePart,
   type RecipeUse,
   type ShadeProduct,
-  type Stocked,
   type StockedProduct,
   type StrengthRange,
-  type TreatmentProduct,
   type Use,
 } from './product';
 export { Shelf } from './shelf';

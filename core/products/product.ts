@@ -10,7 +10,7 @@ interface Named {
 }
 
 /** What every product of the house has. */
-export interface Stocked extends Named {
+interface Stocked extends Named {
   /** A pack holds so many grams (foils: sheets), and costs so much, minor units. */
   readonly pack: number;
   readonly packMinor: number;
@@ -49,7 +49,10 @@ export interface Lightener extends Stocked {
   readonly volumes: StrengthRange;
   /** Longest that the maker allows by use, minutes; null where it is not made for that. */
   readonly minutes: Readonly<Record<Use, number | null>>;
-  /** Shortest that the maker wants it on, minutes: it is not ready before, whatever the level; 0 where the level alone decides. */
+  /**
+   * Shortest that the maker wants it on, minutes: it is not ready before, whatever the level; 0 where the
+   * level alone decides.
+   */
   readonly leastMinutes?: number;
   /** What the maker gives as its usual time, minutes; left out where it gives none. */
   readonly usualMinutes?: number;
@@ -72,11 +75,17 @@ export interface DepositLine extends Stocked {
   readonly kind: 'line';
   readonly ratio: RatioRange;
   readonly volumes: StrengthRange;
-  /** From shortest to longest, minutes, and what is usual between them; the longest where the maker gives no usual time. */
+  /**
+   * From shortest to longest, minutes, and what is usual between them; the longest where the maker gives no
+   * usual time.
+   */
   readonly minutes: { readonly least: number; readonly usual?: number; readonly most: number };
   /** How this house mixes a root of it. */
   readonly root: RootRule;
-  /** Permanent colour: how many levels it lifts at most, and how quickly against usual powder; null where it only deposits. */
+  /**
+   * Permanent colour: how many levels it lifts at most, and how quickly against usual powder; null where it
+   * only deposits.
+   */
   readonly lifts: { readonly levels: number; readonly speed: number } | null;
 }
 
@@ -132,11 +141,17 @@ export const RECIPE_WORDS: Readonly<Record<RecipeUse, string>> = {
   barrier: 'Barrier cream',
 };
 
-/** A part of a recipe by weight: a product, or developer of a strength (volumes), poured from the bottles that the house has. */
+/**
+ * A part of a recipe by weight: a product, or developer of a strength (volumes), poured from the bottles that
+ * the house has.
+ */
 export type RecipePart =
   { readonly product: string; readonly parts: number } | { readonly volumes: number; readonly parts: number };
 
-/** A recipe of the house, by parts: what it takes, how much for the hair that it is put on, how long, and what it costs the client. */
+/**
+ * A recipe of the house, by parts: what it takes, how much for the hair that it is put on, how long, and what
+ * it costs the client.
+ */
 export interface HouseRecipe extends Named {
   readonly kind: 'recipe';
   readonly use: RecipeUse;

@@ -55,7 +55,9 @@ export class Shelf {
     return productsOf(this.all, 'line');
   }
 
-  /** Line that roots, toners and spots are usually coloured with: the first that only deposits and has shades. */
+  /**
+   * Line that roots, toners and spots are usually coloured with: the first that only deposits and has shades.
+   */
   get depositLine(): DepositLine | undefined {
     return this.lines.find(({ id, lifts }) => lifts === null && this.shadesOf(id).length > 0);
   }

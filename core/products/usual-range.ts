@@ -12,7 +12,8 @@ import type {
 } from './product';
 
 /*
- * An invented range that a house begins with. Times, ratios and strengths are those usual in the trade; speeds of open-air
+ * An invented range that a house begins with. Times, ratios and strengths are those usual in the trade;
+ * speeds of open-air
  * clay and slow cream are the model’s working assumptions. A house writes what its own leaflets say.
  */
 
@@ -287,7 +288,10 @@ const REST: readonly (Additive | TreatmentProduct | FoilProduct)[] = [
   },
 ];
 
-/** Recipes by parts as a house begins with them: usual parts and times of the trade; amounts are working assumptions. */
+/**
+ * Recipes by parts as a house begins with them: usual parts and times of the trade; amounts are working
+ * assumptions.
+ */
 const RECIPES: readonly HouseRecipe[] = [
   {
     kind: 'recipe',

@@ -31,7 +31,8 @@ const LIST_MM = 3.1;
 const MOST_REPEATED = 10;
 
 /**
- * How a pattern is found again: the opened head, and for each panel its first parting measured from the hairline and the middle
+ * How a pattern is found again: the opened head, and for each panel its first parting measured from the
+ * hairline and the middle
  * line, foils, the turn of formulas, the centre of a wheel, the start. One page of A4, lengths in mm. Pure.
  */
 export function againSheet(

@@ -12,7 +12,7 @@ import { bareLength, formatLength, type LengthUnit } from '../units';
 import { groupsOf, groupWords, reachWords, type WorkUnit } from '../work';
 
 /** One side of a panel: where its first parting runs, measured, and what follows. */
-export interface SideGuide {
+interface SideGuide {
   readonly side: Foil['side'];
   readonly foils: number;
   readonly first: {
@@ -56,8 +56,10 @@ const DEG = 180 / Math.PI;
 const ON_THE_MIDDLE = 4;
 
 /**
- * How each panel is found again: its first parting from the hairline, foils, turn of formulas, wheel centre, start.
- * Lengths run over the skin: from the hairline straight up to the top of the head, and across from the middle line.
+ * How each panel is found again: its first parting from the hairline, foils, turn of formulas, wheel centre,
+ * start.
+ * Lengths run over the skin: from the hairline straight up to the top of the head, and across from the middle
+ * line.
  */
 export function findAgain(
   plan: Plan,

@@ -1,16 +1,9 @@
-export { againSheet, linesOf, type AgainFacts } from './again-sheet';
-export { findAgain, listWords, sequenceWords, type PanelGuide, type SideGuide } from './find-again';
+export { againSheet, linesOf } from './again-sheet';
+export { findAgain, listWords, sequenceWords } from './find-again';
 export { growthVisits } from './growth-visits';
 export { levelsByZone } from './levels';
-export { mixedLines, unitsSaid, type MixedLine } from './mixed';
+export { mixedLines, unitsSaid } from './mixed';
 export { repeatLines } from './repeat';
 export { stockUsed, type StockUsed } from './stock-used';
-export {
-  retouch,
-  zonesSaid,
-  type Retouch,
-  type RetouchHow,
-  type RetouchPanel,
-  type RetouchWish,
-} from './retouch';
-export { zonesOfPlan, zonesOfService, zonesRecorded, type ZoneDone, type ZonesDone } from './zones';
+export { retouch, zonesSaid, type RetouchHow } from './retouch';
+export { zonesOfPlan, zonesOfService, zonesRecorded, type ZonesDone } from './zones';

@@ -2,7 +2,9 @@ import type { Served } from '../chair';
 import type { VisitMix } from '../visit';
 import { UNIT_WORDS, type UnitKind, type WorkList } from '../work';
 
-/** How many units of a kind a formula was planned for, and placed in; null where no service was carried out. */
+/**
+ * How many units of a kind a formula was planned for, and placed in; null where no service was carried out.
+ */
 export interface UnitCount {
   readonly kind: UnitKind;
   readonly planned: number;

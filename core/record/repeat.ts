@@ -18,8 +18,10 @@ interface RepeatFacts {
 }
 
 /**
- * What an exact repeat needs beside the partings: each formula with its developer, grams and time on, toner and root with their
- * parts and minutes, the level reached, what the client said. Lines of text; as planned where nothing was timed or weighed.
+ * What an exact repeat needs beside the partings: each formula with its developer, grams and time on, toner
+ * and root with their
+ * parts and minutes, the level reached, what the client said. Lines of text; as planned where nothing was
+ * timed or weighed.
  */
 export function repeatLines({ mix, work, after, served, record, say }: RepeatFacts): string[] {
   const planned = [

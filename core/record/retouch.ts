@@ -15,7 +15,7 @@ export interface RetouchWish {
 }
 
 /** A panel of the old pattern on today's head. */
-export interface RetouchPanel {
+interface RetouchPanel {
   readonly panel: string;
   readonly name: string;
   readonly foils: number;
@@ -30,7 +30,10 @@ export interface Retouch {
   readonly panels: readonly RetouchPanel[];
   /** Zones with light that the last visit left alone, with how long that is ago. */
   readonly skipped: readonly { readonly zone: Zone; readonly mm: number; readonly takenOn: string }[];
-  /** Letters of the formulas whose foils lie on hair lightened before: painted on the regrowth only, or they overlap. */
+  /**
+   * Letters of the formulas whose foils lie on hair lightened before: painted on the regrowth only, or they
+   * overlap.
+   */
   readonly regrowthOnly: readonly string[];
 }
 
@@ -40,7 +43,8 @@ const STEP = 1.25;
 const FARTHEST_PART_MM = 80;
 
 /**
- * The pattern of an earlier visit on today's head and hair, with what has grown since by zone. Panels, order, hand edits and the
+ * The pattern of an earlier visit on today's head and hair, with what has grown since by zone. Panels, order,
+ * hand edits and the
  * turn of light and dark stay; the recipe changes only as it is wished.
  * @param regrowth by zone, today: measured where it was, else expected
  */

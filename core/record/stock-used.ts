@@ -20,7 +20,8 @@ interface Facts {
 }
 
 /**
- * What was used: as it was weighed, else as it was planned. Of a service at the chair only bowls that were mixed and steps that
+ * What was used: as it was weighed, else as it was planned. Of a service at the chair only bowls that were
+ * mixed and steps that
  * were done count, those that were added among them; sheets go with the foils that were placed.
  */
 export function stockUsed({ work, mix, steps, before, foil, service }: Facts): StockUsed {

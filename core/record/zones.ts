@@ -4,12 +4,17 @@ import type { Sheet } from '../pattern';
 import type { Outcome } from '../visit';
 import type { PlacedUnit, WorkList } from '../work';
 
-/** A zone as a visit left it: foils that lighten it, what they left at the root, the level that they came to. */
-export interface ZoneDone {
+/**
+ * A zone as a visit left it: foils that lighten it, what they left at the root, the level that they came to.
+ */
+interface ZoneDone {
   readonly foils: number;
   /** Middle of what the foils of the zone left between scalp and light, mm. */
   readonly leftMm: number;
-  /** Mean over the foils: seen where their part was checked, else estimated by the minutes on; null where neither is known. */
+  /**
+   * Mean over the foils: seen where their part was checked, else estimated by the minutes on; null where
+   * neither is known.
+   */
   readonly level: number | null;
 }
 
@@ -23,11 +28,15 @@ interface Lit {
 
 type Worked = Pick<Sheet, 'foils' | 'painted' | 'zones'>;
 
-/** A zone without the middle of any foil counts where so much of its hair went through foils that begin beside it. */
+/**
+ * A zone without the middle of any foil counts where so much of its hair went through foils that begin beside
+ * it.
+ */
 const BESIDE = 0.05;
 
 /**
- * Zones as the work is planned: every foil and painted section that lifts counts for the zone under its middle, and for
+ * Zones as the work is planned: every foil and painted section that lifts counts for the zone under its
+ * middle, and for
  * narrow zones that foils only run through. What only lays colour takes no zone to the root.
  */
 export function zonesOfPlan({ units }: Pick<WorkList, 'units'>, sheet: Worked): ZonesDone {
@@ -42,7 +51,10 @@ export function zonesOfPlan({ units }: Pick<WorkList, 'units'>, sheet: Worked): 
 /** Tips and painting between the foils leave the root as it is. */
 const isSection = ({ kind }: Pick<PlacedUnit, 'kind'>) => kind === 'foil' || kind === 'open-air';
 
-/** Zones as a service left them: what was placed, skipped foils left out, with the levels seen or reckoned. @param sheet of the script's plan */
+/**
+ * Zones as a service left them: what was placed, skipped foils left out, with the levels seen or reckoned.
+ * @param sheet of the script's plan
+ */
 export function zonesOfService(state: ServiceState, sheet: Worked): ZonesDone {
   return gathered(
     sheet,

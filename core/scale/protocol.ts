@@ -1,11 +1,13 @@
 /**
- * The line protocol of the bench scale: ASCII lines that end in a line feed. docs/formats/scale.md says it in full.
+ * The line protocol of the bench scale: ASCII lines that end in a line feed. docs/formats/scale.md says it in
+ * full.
  *
  *     scale → program   ID <simulated|bench> <step g> <most g> <name>     once, after connecting
  *                       R <grams> <S|U>                                   ten a second; S settled, U not
  *                       OK <command>                                      a command was done
  *                       ERR <words>                                       it was not
- *     program → scale   TARE                                              what is on the pan counts as nothing from now on
+ *     program → scale   TARE                                              what is on the pan counts as
+ * nothing from now on
  */
 export type ScaleLine =
   | {
@@ -23,7 +25,10 @@ const FIGURE = '(-?\\d+(?:\\.\\d+)?)';
 const ID = new RegExp(`^ID (simulated|bench) ${FIGURE} ${FIGURE} (.{1,40})$`);
 const READING = new RegExp(`^R ${FIGURE} ([SU])$`);
 
-/** What a line says; undefined for one that is none: noise on the line is passed over, never taken for a weight. */
+/**
+ * What a line says; undefined for one that is none: noise on the line is passed over, never taken for a
+ * weight.
+ */
 export function readScaleLine(line: string): ScaleLine | undefined {
   const id = ID.exec(line);
   if (id)

@@ -19,7 +19,8 @@ export function against(grams: number, wantedGrams: number): Against {
 }
 
 /**
- * What everything in a bowl must become when one thing was poured too much, so that the parts keep their proportion; whole
+ * What everything in a bowl must become when one thing was poured too much, so that the parts keep their
+ * proportion; whole
  * grams. Parts already weighed are never less than what is in the bowl.
  * @param wanted grams of each part
  * @param weighed grams of each part so far; null where nothing was weighed yet
@@ -31,7 +32,7 @@ export function scaledUp(
   const factor = Math.max(
     1,
     ...wanted.map((own, i) =>
-      own > 0 && weighed[i] !== null && weighed[i]! - own > toleranceOf(own) ? weighed[i]! / own : 1,
+      own > 0 && weighed[i] !== null && weighed[i] - own > toleranceOf(own) ? weighed[i] / own : 1,
     ),
   );
   return { factor, grams: wanted.map((own) => Math.round(own * factor)) };

@@ -1,1 +1,1 @@
-export { SCHOOL_KEYS, SCHOOLS, USUAL_SCHOOLS, type School, type SchoolKey, type Schools } from './schools';
+export { SCHOOL_KEYS, SCHOOLS, USUAL_SCHOOLS, type SchoolKey, type Schools } from './schools';

@@ -1,4 +1,7 @@
-/** One question on which good colourists disagree, with its answers and the one taken where a house has not chosen. */
+/**
+ * One question on which good colourists disagree, with its answers and the one taken where a house has not
+ * chosen.
+ */
 export interface School {
   readonly question: string;
   readonly answers: Readonly<Record<string, string>>;

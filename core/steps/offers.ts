@@ -23,7 +23,10 @@ interface OfferFacts extends CorrectionFacts {
   readonly porous: boolean;
 }
 
-/** Steps that can be added at the chair, each with its usual recipe from the house; what the house lacks is left out. */
+/**
+ * Steps that can be added at the chair, each with its usual recipe from the house; what the house lacks is
+ * left out.
+ */
 export function offeredSteps({
   reached,
   naturalLevel,

@@ -27,8 +27,10 @@ export interface TimedStep extends StepTimes {
 }
 
 /**
- * Steps at their times, in the order in which they are begun. In a round the longest begins at once and the others so that they
- * end with it; each is put on once the one before it is on. Two of the same time end one after the other: nothing stays on past
+ * Steps at their times, in the order in which they are begun. In a round the longest begins at once and the
+ * others so that they
+ * end with it; each is put on once the one before it is on. Two of the same time end one after the other:
+ * nothing stays on past
  * its minutes.
  */
 export function timedSteps(steps: readonly ServiceStep[]): TimedStep[] {

@@ -27,7 +27,10 @@ export const STEP_HAIR_WORDS: Readonly<Record<StepHair, string>> = {
   treated: 'under a treatment',
 };
 
-/** A step of a service beside the foils. It is planned with the visit, and it can be changed at the chair until it is begun. */
+/**
+ * A step of a service beside the foils. It is planned with the visit, and it can be changed at the chair
+ * until it is begun.
+ */
 export interface ServiceStep {
   readonly id: string;
   readonly kind: StepKind;

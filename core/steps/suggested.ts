@@ -7,8 +7,10 @@ import { plainStep } from './plain';
 import { isColour, type ServiceStep, type StepKind } from './step';
 
 /**
- * What follows the foils, as Mix suggests it: wash, what lifts a little more, violet wash, root colour and toners, rinse,
- * treatments, dry; then spots, which are repaired on dry hair. A treatment and a drying come before what wants such hair.
+ * What follows the foils, as Mix suggests it: wash, what lifts a little more, violet wash, root colour and
+ * toners, rinse,
+ * treatments, dry; then spots, which are repaired on dry hair. A treatment and a drying come before what
+ * wants such hair.
  * @param treatment what is weighed for the wash, where the house treats the hair at it
  */
 export function suggestedSteps(

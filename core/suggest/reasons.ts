@@ -6,7 +6,10 @@ import type { Taken } from './taken';
 
 /** One reason for or against a technique. */
 export interface Reason {
-  /** > 0 for it, < 0 against; the sum orders the suggestions. Working assumptions, to be calibrated by what is taken. */
+  /**
+   * > 0 for it, < 0 against; the sum orders the suggestions. Working assumptions, to be calibrated by what is
+   * taken.
+   */
   readonly weight: number;
   readonly words: string;
 }

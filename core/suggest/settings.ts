@@ -16,7 +16,7 @@ const UNEVEN = { seed: 7, dropoutMm: 1, angleDeg: 3, stitchMm: 0.5, startMm: 0, 
 
 interface Rule {
   applies(facts: SuggestFacts): boolean;
-  change(panel: Panel): Panel;
+  readonly change: (panel: Panel) => Panel;
   words: string;
   why: string;
 }

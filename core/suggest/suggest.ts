@@ -25,8 +25,10 @@ interface Weighed {
 }
 
 /**
- * Up to three techniques for a visit, the best first. Reasons are weighed one by one and shown, on the pattern that would be taken: set for
- * the house and the client, and thinned where it would take longer than there is. Hair that is tied up half of the time or more has a pattern
+ * Up to three techniques for a visit, the best first. Reasons are weighed one by one and shown, on the
+ * pattern that would be taken: set for
+ * the house and the client, and thinned where it would take longer than there is. Hair that is tied up half
+ * of the time or more has a pattern
  * from the perimeter among them.
  */
 export function suggest(facts: SuggestFacts, engine: PatternEngine): Suggestion[] {

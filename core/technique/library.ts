@@ -29,7 +29,10 @@ export interface Technique {
   readonly cautions: readonly string[];
   /** In the order of work. */
   readonly panels: readonly PanelInput[];
-  /** Side that is the heavy one with the part on the client's left, as it is written; with the part on the right it is mirrored. */
+  /**
+   * Side that is the heavy one with the part on the client's left, as it is written; with the part on the
+   * right it is mirrored.
+   */
   readonly heavySide?: 'left' | 'right';
   /** Letters that are meant to deposit. */
   readonly deposits?: readonly string[];

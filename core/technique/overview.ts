@@ -17,7 +17,7 @@ export interface TechniqueOverview {
 }
 
 /** What a technique comes to on a head and hair; the average ones where none are given. */
-export function overviewOf(
+function overviewOf(
   technique: Technique,
   engine: PatternEngine,
   on: Partial<Pick<Plan, 'head' | 'hair' | 'foil'>> = {},

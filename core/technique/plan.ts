@@ -21,7 +21,9 @@ export function planOf(technique: Laid, on: Partial<Pick<Plan, 'head' | 'hair' |
   };
 }
 
-/** A plan with the technique in place of its panels: head, hair and foil stay the client's and the house's. */
+/**
+ * A plan with the technique in place of its panels: head, hair and foil stay the client's and the house's.
+ */
 export function applyTechnique(plan: Plan, technique: Laid): Plan {
   return planOf(technique, { head: plan.head, hair: plan.hair, foil: plan.foil });
 }
@@ -38,7 +40,8 @@ const KEPT = [
 ] as const satisfies readonly (keyof Panel)[];
 
 /**
- * The recipe of a technique for one panel only: partings, gather, spacing, formula, start. It is that of the technique's
+ * The recipe of a technique for one panel only: partings, gather, spacing, formula, start. It is that of the
+ * technique's
  * panel on a place of the same kind, of its first one where there is none.
  */
 export function applyToPanel(plan: Plan, panelId: string, technique: Laid): Plan {

@@ -9,7 +9,10 @@ export interface CalendarWriting {
 
 export const DAY_FIRST: CalendarWriting = { dates: 'day-month', hours: '24' };
 
-/** Days and times as a house writes them. Days are YYYY-MM-DD and know no hours; moments are ISO texts or ms since 1970. */
+/**
+ * Days and times as a house writes them. Days are YYYY-MM-DD and know no hours; moments are ISO texts or ms
+ * since 1970.
+ */
 export interface Calendar {
   /** `24 Nov 2026`, `Nov 24, 2026` */
   day(on: string): string;
@@ -24,7 +27,7 @@ export interface Calendar {
   /** The time of a moment where the salon is: `09:14`, `9:14 am`. */
   timeOf(moment: string | number): string;
   /** Minutes since midnight: `09:05`, `9:05 am`. */
-  time(minute: number): string;
+  readonly time: (minute: number) => string;
 }
 
 const MINUTE_MS = 60_000;

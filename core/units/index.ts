@@ -8,14 +8,7 @@ export {
   type CalendarWriting,
 } from './calendar';
 export { dayAfter, daysBetween, minuteOf, today } from './day';
-export {
-  bareLength,
-  formatLength,
-  MM_PER_INCH,
-  parseLength,
-  type LengthUnit,
-  type ParsedLength,
-} from './length';
+export { bareLength, formatLength, MM_PER_INCH, parseLength, type LengthUnit } from './length';
 export { formatLevel, LEVEL_MAX, LEVEL_MIN } from './level';
 export {
   AMOUNT_UNITS,
@@ -29,7 +22,6 @@ export {
   celsiusOf,
   fahrenheitOf,
   formatStrength,
-  formatTemperature,
   percentOf,
   STRENGTH_UNITS,
   TEMPERATURE_UNITS,
@@ -43,3 +35,4 @@ export { minorPerUnit, moneyIn } from './money';
 export { percent } from './percent';
 export { phoneKey } from './phone';
 export { silently, toEnd } from './steps';
+export type { Problem, Result } from './result';

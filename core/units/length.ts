@@ -1,9 +1,11 @@
+import type { Result } from './result';
+
 /** Millimetres in one inch (exact by international definition). */
 export const MM_PER_INCH = 25.4;
 
 export type LengthUnit = 'mm' | 'cm' | 'in';
 
-export type ParsedLength = { ok: true; mm: number } | { ok: false; problem: string };
+export type ParsedLength = Result<{ mm: number }>;
 
 const FACTORS: Record<string, number> = {
   mm: 1,
@@ -39,8 +41,10 @@ export function parseLength(text: string, house: LengthUnit = 'mm'): ParsedLengt
 }
 
 /**
- * A length for display: tenths of a millimetre, half tenths of a centimetre; inches in sixteenths, below a quarter in
- * thirty-seconds and below an eighth in sixty-fourths, so that 1 and 2 mm differ and no length becomes nought.
+ * A length for display: tenths of a millimetre, half tenths of a centimetre; inches in sixteenths, below a
+ * quarter in
+ * thirty-seconds and below an eighth in sixty-fourths, so that 1 and 2 mm differ and no length becomes
+ * nought.
  */
 export function formatLength(mm: number, unit: LengthUnit = 'mm'): string {
   if (unit === 'mm') return `${trim(mm, 1)} mm`;

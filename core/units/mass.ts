@@ -22,7 +22,8 @@ export function formatAmount(grams: number, unit: AmountUnit, scoopGrams: number
 }
 
 /**
- * Whole units for exact shares that add up to a whole total: the largest remainders are rounded up, the first of equal ones.
+ * Whole units for exact shares that add up to a whole total: the largest remainders are rounded up, the first
+ * of equal ones.
  * @param exact shares, ≥ 0, not all 0
  */
 export function shareOut(exact: readonly number[], total: number): number[] {
@@ -39,7 +40,8 @@ export function shareOut(exact: readonly number[], total: number): number[] {
 }
 
 /**
- * Amounts that stand in one bowl, as they are said, so that they add up to the total as it is said: hundredths of an ounce
+ * Amounts that stand in one bowl, as they are said, so that they add up to the total as it is said:
+ * hundredths of an ounce
  * are shared out like the grams are.
  */
 export function formatAmounts(

@@ -4,7 +4,8 @@ import { parsePhoneNumberFromString } from 'libphonenumber-js/min';
 const LEAST = 5;
 
 /**
- * What a phone number is found by, however it is written: its figures without the code of the country and the noughts
+ * What a phone number is found by, however it is written: its figures without the code of the country and the
+ * noughts
  * before them. `+44 (0)700 900 139`, `0044 700 900139` and `0700 900-139` all give `700900139`.
  * @returns undefined where the text is no phone number
  */

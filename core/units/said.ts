@@ -33,7 +33,8 @@ function rewritten(
 }
 
 /**
- * A sentence of the core, which is written in millimetres, grams, volumes and degrees Celsius, as a house says it. Words of
+ * A sentence of the core, which is written in millimetres, grams, volumes and degrees Celsius, as a house
+ * says it. Words of
  * people are never passed through it.
  */
 export function inMeasures(text: string, { lengths, amounts, strengths, temperatures }: Measures): string {

@@ -7,7 +7,10 @@ export type Condition = (typeof CONDITIONS)[number];
 export const HAIR_FLAGS = ['baby', 'breakage', 'thin', 'scar'] as const;
 export type HairFlag = (typeof HAIR_FLAGS)[number];
 
-/** What was seen in one zone; what was not looked at is left out. Density, strand and length stand in `hair.byZone`. */
+/**
+ * What was seen in one zone; what was not looked at is left out. Density, strand and length stand in
+ * `hair.byZone`.
+ */
 export interface ZoneHair {
   /** Level of the untouched hair, where it differs from the rest. */
   naturalLevel?: number;
@@ -45,7 +48,7 @@ export interface HistoryEntry {
 }
 
 /** A target of one of the coming visits. */
-export interface Goal {
+interface Goal {
   words: string;
   level: number | null;
   /** 1–5 */
@@ -68,7 +71,10 @@ export interface Health {
   noted: Noted[];
 }
 
-/** What is asked and seen before the plan: the wish, the head, the hair, the regrowth. null is what was not asked. */
+/**
+ * What is asked and seen before the plan: the wish, the head, the hair, the regrowth. null is what was not
+ * asked.
+ */
 export interface Consult {
   version: 2;
   /** Level of the untouched hair at the root, and the one wished for. */

@@ -53,7 +53,10 @@ export interface House {
   schools: Schools;
 }
 
-/** Time for the foils of a visit, minutes: the house's or the client's, whichever is less; null where neither is set. */
+/**
+ * Time for the foils of a visit, minutes: the house's or the client's, whichever is less; null where neither
+ * is set.
+ */
 export function timeThereIs(
   { slotMinutes }: Pick<House, 'slotMinutes'>,
   minutesAtMost: number | null,

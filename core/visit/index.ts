@@ -14,7 +14,6 @@ export {
   SERVICES,
   type Condition,
   type Consult,
-  type Goal,
   type HairFlag,
   type Health,
   type HistoryEntry,

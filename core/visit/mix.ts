@@ -4,7 +4,10 @@ import type { AmountUnit } from '../units';
 import { USUAL_CLOCK, type VisitClock } from './clock';
 import type { ColourPlace } from './place';
 
-/** How an additive is measured: grams for one gram of lightener or colour, drops for ten grams of it, or per cent of it and its developer together. */
+/**
+ * How an additive is measured: grams for one gram of lightener or colour, drops for ten grams of it, or per
+ * cent of it and its developer together.
+ */
 export const ADDED_UNITS = ['g', 'drops', '%'] as const;
 export type AddedUnit = (typeof ADDED_UNITS)[number];
 
@@ -16,7 +19,7 @@ export interface Added {
 }
 
 /** A lightener in a formula, in parts by weight. */
-export interface LightenerPart {
+interface LightenerPart {
   readonly product: string;
   readonly parts: number;
 }
@@ -27,7 +30,10 @@ export interface Warmth {
   readonly lastMinutes: number | null;
 }
 
-/** The same foils opened, wiped and painted again with a fresh mix of the same products, so many minutes after they were closed. */
+/**
+ * The same foils opened, wiped and painted again with a fresh mix of the same products, so many minutes after
+ * they were closed.
+ */
 export interface SecondApplication {
   readonly volumes: number;
   readonly ratio: number;
@@ -35,7 +41,7 @@ export interface SecondApplication {
 }
 
 /** A weaker (or stronger) mix for the last stretch of the hair. */
-export interface EndsMix {
+interface EndsMix {
   readonly volumes: number;
   readonly ratio: number;
   /** Length of it, mm from the tips. */
@@ -62,7 +68,10 @@ export interface LiftFormula {
   readonly reach: Reach;
 }
 
-/** How far along the hair it is painted: to the ends, only what has grown since, or a stretch in mm from the scalp. */
+/**
+ * How far along the hair it is painted: to the ends, only what has grown since, or a stretch in mm from the
+ * scalp.
+ */
 export type Reach = 'ends' | 'regrowth' | { readonly fromMm: number; readonly toMm: number };
 
 export interface ShadePart {
@@ -149,7 +158,8 @@ export interface RootMix {
 }
 
 /**
- * A recipe of the house as this visit uses it: a wash, paint on wet hair, a spot, a treatment, barrier cream. Its parts are
+ * A recipe of the house as this visit uses it: a wash, paint on wet hair, a spot, a treatment, barrier cream.
+ * Its parts are
  * its own from here on.
  */
 export interface Correction {
@@ -168,7 +178,7 @@ export interface Correction {
 }
 
 /** A level read on a strand of this client. */
-export interface MixTest {
+interface MixTest {
   readonly formula: string;
   readonly minutes: number;
   readonly level: number;
@@ -177,14 +187,14 @@ export interface MixTest {
 }
 
 /** One thing weighed: which bowl, what, and what the scale (or a hand) said. */
-export interface Weighing {
+interface Weighing {
   /** Bowl and part, such as `A 1/powder`. */
   readonly item: string;
   readonly grams: number;
   readonly by: 'scale' | 'hand';
 }
 
-export interface Used {
+interface Used {
   readonly grams: number;
   /** Estimate without anybody's own use in it, g. */
   readonly predicted: number;
@@ -207,7 +217,10 @@ export interface VisitMoney {
 /** Everything that is mixed at a visit, and what it comes to. */
 export interface VisitMix {
   readonly version: 4;
-  /** Products as they were when this visit used them: what a house changes later does not change what was done. */
+  /**
+   * Products as they were when this visit used them: what a house changes later does not change what was
+   * done.
+   */
   readonly products: readonly Product[];
   /** By letter. A letter of the plan that is missing goes by the usual formula. */
   readonly formulas: Readonly<Record<string, Formula>>;
@@ -217,7 +230,10 @@ export interface VisitMix {
   readonly roots: readonly RootMix[];
   readonly corrections: readonly Correction[];
   readonly weighed: readonly Weighing[];
-  /** Grams that a formula took in all, read when it was done, beside the plain estimate: one's own use is learnt from it. */
+  /**
+   * Grams that a formula took in all, read when it was done, beside the plain estimate: one's own use is
+   * learnt from it.
+   */
   readonly used: Readonly<Record<string, Used>>;
   /** In what amounts are said; null as the house has it. And what a scoop of powder holds, g. */
   readonly unit: AmountUnit | null;
@@ -227,7 +243,10 @@ export interface VisitMix {
   readonly clock: VisitClock;
 }
 
-/** The formula that a letter goes by until one is chosen: the first lightener, usual ratio, 20 volumes; null without a lightener. */
+/**
+ * The formula that a letter goes by until one is chosen: the first lightener, usual ratio, 20 volumes; null
+ * without a lightener.
+ */
 export function usualFormula(shelf: Shelf, volumes = 20): LiftFormula | null {
   const own = shelf.lighteners[0];
   if (!own) return null;
@@ -247,7 +266,10 @@ export function usualFormula(shelf: Shelf, volumes = 20): LiftFormula | null {
   };
 }
 
-/** The lowlight that a letter goes by until one is chosen: natural of the first line, at the level of the hair; null where the house has no such shade. */
+/**
+ * The lowlight that a letter goes by until one is chosen: natural of the first line, at the level of the
+ * hair; null where the house has no such shade.
+ */
 export function usualDeposit(shelf: Shelf, naturalLevel: number): DepositFormula | null {
   for (const line of shelf.lines.filter(({ lifts }) => lifts === null)) {
     const [shade] = shelf
@@ -271,7 +293,7 @@ export function usualDeposit(shelf: Shelf, naturalLevel: number): DepositFormula
 }
 
 /** Ids of the products that a mix uses. */
-export function productsUsed(mix: VisitMix): Set<string> {
+function productsUsed(mix: VisitMix): Set<string> {
   const out = new Set<string>();
   const shades = (line: string, parts: readonly ShadePart[]) => {
     out.add(line);
@@ -294,7 +316,9 @@ export function productsUsed(mix: VisitMix): Set<string> {
   return out;
 }
 
-/** The mix with the products that it uses kept in it as they are now; those kept already stay as they were. */
+/**
+ * The mix with the products that it uses kept in it as they are now; those kept already stay as they were.
+ */
 export function withProducts(mix: VisitMix, range: readonly Product[]): VisitMix {
   const used = productsUsed(mix);
   const kept = mix.products.filter(({ id }) => used.has(id));
@@ -333,7 +357,10 @@ export const shadowOf = ({ roots }: Pick<VisitMix, 'roots'>): RootMix | undefine
     ({ place: { zones, side, frontMm } }) => zones.length === 0 && side === 'both' && frontMm === null,
   );
 
-/** What of a mix still holds at the next visit: formulas, toners, root and the readings of this head. What was weighed, paid and decided about this day’s time does not. */
+/**
+ * What of a mix still holds at the next visit: formulas, toners, root and the readings of this head. What was
+ * weighed, paid and decided about this day’s time does not.
+ */
 export function carriedMix(mix: VisitMix): VisitMix {
   return {
     ...mix,

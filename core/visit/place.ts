@@ -12,7 +12,7 @@ export const PLACE_LENGTH_WORDS: Readonly<Record<PlaceLength, string>> = {
 
 export const PLACE_SIDES = ['both', 'left', 'right'] as const;
 /** The client's side. */
-export type PlaceSide = (typeof PLACE_SIDES)[number];
+type PlaceSide = (typeof PLACE_SIDES)[number];
 
 /** Where a colour goes. */
 export interface ColourPlace {
@@ -35,7 +35,10 @@ export const FACE_FAMILIES: readonly ZoneFamily[] = ['front-hairline', 'temple']
 const isFaceFrame = (zones: readonly ZoneFamily[]) =>
   zones.length === FACE_FAMILIES.length && FACE_FAMILIES.every((own) => zones.includes(own));
 
-/** A place as it is said: `roots, first 40 mm behind the front hairline`. @param whole what everywhere is called */
+/**
+ * A place as it is said: `roots, first 40 mm behind the front hairline`.
+ * @param whole what everywhere is called
+ */
 export function placeWords(
   { zones, side, lengths, frontMm, words }: ColourPlace,
   whole = 'all lifted hair',
@@ -58,14 +61,20 @@ function listed(all: readonly string[]): string {
   return all.length < 2 ? (all[0] ?? '') : `${all.slice(0, -1).join(', ')} and ${all[all.length - 1]}`;
 }
 
-/** Whether a place reaches into a zone. What only goes behind the front hairline stays in the zones of the face. */
+/**
+ * Whether a place reaches into a zone. What only goes behind the front hairline stays in the zones of the
+ * face.
+ */
 export function reachesZone({ zones, side, frontMm }: ColourPlace, zone: Zone): boolean {
   if (side !== 'both' && zone.endsWith(side === 'left' ? '-r' : '-l')) return false;
   if (frontMm !== null && !isFaceZone(zone)) return false;
   return zones.length === 0 || zones.some((own) => zonesOf(own).includes(zone));
 }
 
-/** A place in two: by lengths where there are several, else by side, else by zone; null where it cannot be split. */
+/**
+ * A place in two: by lengths where there are several, else by side, else by zone; null where it cannot be
+ * split.
+ */
 export function splitPlace(place: ColourPlace): readonly [ColourPlace, ColourPlace] | null {
   const { lengths, side, zones } = place;
   if (lengths.length > 1)

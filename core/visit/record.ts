@@ -51,7 +51,10 @@ export interface Outcome {
   done: string;
   foilsPlaced: number;
   levelReached: number;
-  /** By zone; a zone that was not worked is left out. null in records from before zones were kept: everything counts as taken to the root. */
+  /**
+   * By zone; a zone that was not worked is left out. null in records from before zones were kept: everything
+   * counts as taken to the root.
+   */
   zones: Partial<Record<Zone, ZoneOutcome>> | null;
   /** What the client said. */
   said: string;

@@ -1,4 +1,7 @@
-/** What a test was made with and what was seen; a strand test's level at a minute calibrates lift for this head. */
+/**
+ * What a test was made with and what was seen; a strand test's level at a minute calibrates lift for this
+ * head.
+ */
 export interface TestDocument {
   version: 1;
   product: string;
@@ -38,7 +41,10 @@ export interface RecordedTest {
   readonly level: number | null;
 }
 
-/** The strand tests of a client's record as the lift takes them. @param onDay day of the visit: later tests say nothing of it yet */
+/**
+ * The strand tests of a client's record as the lift takes them.
+ * @param onDay day of the visit: later tests say nothing of it yet
+ */
 export function recordedTests(tests: readonly WrittenTest[], onDay: string): RecordedTest[] {
   return tests
     .filter((own) => own.kind === 'strand' && own.onDay <= onDay)

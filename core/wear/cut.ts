@@ -4,7 +4,10 @@ import type { Curl } from './ways';
 
 const { max } = Math;
 
-/** How hair is cut: all to one line, in long layers, as long everywhere, or as a bob; with a fringe or without. */
+/**
+ * How hair is cut: all to one line, in long layers, as long everywhere, or as a bob; with a fringe or
+ * without.
+ */
 export const CUTS = ['one-length', 'long-layers', 'layers', 'bob'] as const;
 export interface Cut {
   readonly ends: (typeof CUTS)[number];
@@ -24,7 +27,8 @@ export const USUAL_SHAPE: Shape = { curl: 'straight', cut: USUAL_CUT };
 export const cutKey = ({ ends, fringe }: Cut): string => `${ends}${fringe ? ' fringe' : ''}`;
 
 /**
- * The length that is written down is the crown's. Hair that grows lower is shorter by this share of how much lower it grows along the
+ * The length that is written down is the crown's. Hair that grows lower is shorter by this share of how much
+ * lower it grows along the
  * head, higher hair longer: with 1 all of it ends at one line. Working assumptions.
  */
 const TO_THE_LINE: Readonly<Record<Cut['ends'], number>> = {
@@ -36,7 +40,10 @@ const TO_THE_LINE: Readonly<Record<Cut['ends'], number>> = {
 /** The crown's distance from the apex, average head, mm. */
 const CROWN_MM = 50;
 const LEAST_MM = 20;
-/** A fringe: front hair within so much of the middle and behind the hairline, average head, and how long it is, mm. */
+/**
+ * A fringe: front hair within so much of the middle and behind the hairline, average head, and how long it
+ * is, mm.
+ */
 export const FRINGE = { halfMm: 36, behindMm: 34, lengthMm: 86 } as const;
 
 /** Whether a root's hair belongs to the fringe. */

@@ -9,7 +9,10 @@ import type { Side } from './ways';
 
 const { abs, ceil, exp, floor, max, min, pow, round, sqrt, PI, sin } = Math;
 
-/** Hair as a picture shows it: what is seen in every pixel, how it is lit, and how much of the pixel it covers. It serves every colour. */
+/**
+ * Hair as a picture shows it: what is seen in every pixel, how it is lit, and how much of the pixel it
+ * covers. It serves every colour.
+ */
 export interface Fibres {
   readonly camera: Camera;
   /** Stretches of pixel p: start[p] … start[p + 1] − 1. */
@@ -17,7 +20,10 @@ export interface Fibres {
   readonly strand: Uint32Array;
   /** Distance along it from the root, in quarters of a millimetre. */
   readonly along: Uint16Array;
-  /** How much of its own colour it sends back, a second time where light went through it, and white: 128 is one. */
+  /**
+   * How much of its own colour it sends back, a second time where light went through it, and white: 128 is
+   * one.
+   */
   readonly own: Uint8Array;
   readonly tinted: Uint8Array;
   readonly white: Uint8Array;
@@ -27,13 +33,18 @@ export interface Fibres {
 }
 
 /** Each strand that is measured is drawn as so many, side by side. */
-export const DRAWN_AS = 2;
+const DRAWN_AS = 2;
 /** They lie about so far from it: at the root, and more on the way. mm */
 const BESIDE = { root: 0.9, more: 1.5, over: 120, waver: 0.9 } as const;
-/** Hair is not opaque: what lies this much deeper shows a third as much, mm. Deeper than so many of them nothing shows. */
+/**
+ * Hair is not opaque: what lies this much deeper shows a third as much, mm. Deeper than so many of them
+ * nothing shows.
+ */
 const SOFT_MM = 2.2;
 const CUT = 2;
-/** Of what shows in a pixel about so many stretches are kept by lot, each in proportion to how much it shows. */
+/**
+ * Of what shows in a pixel about so many stretches are kept by lot, each in proportion to how much it shows.
+ */
 const KEPT = 4;
 /** How soon what passes a pixel covers it. */
 const COVERS = 1.44;
@@ -249,7 +260,8 @@ export function fibresOf(
             const dc = c1 - c0;
             const dr = r1 - r0;
             const steps = max(1, ceil(max(abs(dc), abs(dr))));
-            // Shared between the two pixels beside each other that it passes; one that runs aslant is longer in each.
+            // Shared between the two pixels beside each other that it passes; one that runs aslant is longer
+            // in each.
             const flat = abs(dc) > abs(dr);
             const beyond = flat ? columns : 1;
             const long = sqrt(dc * dc + dr * dr) / steps;
@@ -287,7 +299,8 @@ export function fibresOf(
                 let n = kept.many[at];
                 if (n < KEPT) kept.many[at] = n + 1;
                 else {
-                  // One of those kept makes room for it by lot, so that each is kept in proportion to how much it shows. A strand has
+                  // One of those kept makes room for it by lot, so that each is kept in proportion to how
+                  // much it shows. A strand has
                   // the same lot all along, so that hair is drawn in lines, not in grains.
                   if (lot * sum >= share * KEPT) continue;
                   n = slot;
@@ -322,7 +335,10 @@ export function fibresOf(
   };
 }
 
-/** Depth of the nearest hair and skin in coarse pixels. @param placed points of the strands: column, row, depth */
+/**
+ * Depth of the nearest hair and skin in coarse pixels.
+ * @param placed points of the strands: column, row, depth
+ */
 function nearestAbout(
   { count, points, used }: Strands,
   placed: Float32Array,

@@ -12,7 +12,7 @@ import { STRIPE_FLOOR } from './stripe';
 import type { Worth } from './worth';
 import { VIEW_NAMES, type View, type Way } from './ways';
 
-export type FindingKey =
+type FindingKey =
   | 'brightness'
   | 'unlit'
   | 'stripe'
@@ -26,7 +26,10 @@ export type FindingKey =
   | 'sides'
   | 'hairline-worth';
 
-/** What an onlooker would notice: an estimate of placement and contrast, with where to look and what could be done. */
+/**
+ * What an onlooker would notice: an estimate of placement and contrast, with where to look and what could be
+ * done.
+ */
 export interface Finding {
   readonly key: FindingKey;
   /** With its figure, in a sentence. */

@@ -3,7 +3,10 @@ import type { Plan } from '../pattern';
 import { lengths, type Cut } from './cut';
 import { noiseOf, seedAt } from './noise';
 
-/** Density at which every root grows its strand; thinner hair leaves some out, so that skin and what lies beneath show through. */
+/**
+ * Density at which every root grows its strand; thinner hair leaves some out, so that skin and what lies
+ * beneath show through.
+ */
 const FULL_PER_CM2 = 170;
 
 /** Length of each root's strand, mm: 0 where hair is too thin for one. */

@@ -14,7 +14,10 @@ export interface Unlit {
 }
 
 export interface HairlineLight {
-  /** Light behind each step of the hairline, 0–1, from the nape over the client's right, the forehead and their left. */
+  /**
+   * Light behind each step of the hairline, 0–1, from the nape over the client's right, the forehead and
+   * their left.
+   */
   readonly light: Float64Array;
   readonly azimuthDeg: readonly number[];
   readonly stepMm: number;
@@ -29,7 +32,10 @@ const STEP_MM = 2;
 const BEHIND_MM = 25;
 /** Light is averaged along so much of it. */
 const SMOOTH_MM = 10;
-/** Below so much a stretch is unlit: on a head that is lit sparsely all round below half of that, down to what shows no light at all. */
+/**
+ * Below so much a stretch is unlit: on a head that is lit sparsely all round below half of that, down to what
+ * shows no light at all.
+ */
 const UNLIT = { most: 0.1, ofMiddle: 0.5, least: 0.02 } as const;
 
 /** Point of the hairline at an azimuth in degrees. */
@@ -37,7 +43,10 @@ export function pointOnHairline(head: Head, azimuthDeg: number): Vec3 {
   return head.hairlinePoint((azimuthDeg * PI) / 180);
 }
 
-/** Which step of the hairline each visible stretch of hair lies by: made once for hair that is laid, and read for every pattern. */
+/**
+ * Which step of the hairline each visible stretch of hair lies by: made once for hair that is laid, and read
+ * for every pattern.
+ */
 export interface HairlineMap {
   readonly azimuthDeg: readonly number[];
   /** By surface and stretch; −1 for hair that lies further than 25 mm from the hairline. */
@@ -102,7 +111,10 @@ function hairlineSteps(head: Head): { xyz: [number, number, number][]; azimuthDe
 
 const UNKNOWN = -2;
 
-/** For a point of a strand, the nearest point of the hairline within reach; −1 where there is none. Each point is looked up once. */
+/**
+ * For a point of a strand, the nearest point of the hairline within reach; −1 where there is none. Each point
+ * is looked up once.
+ */
 function nearestHairline(
   line: readonly (readonly [number, number, number])[],
   strands: Strands,

@@ -15,8 +15,10 @@ export interface Lighting {
 }
 
 /**
- * How hair sends light back: from all sides, across the fibre, a white and a tinted highlight along it at their own angles (at: mean of the
- * cosines to lamp and eye; sharp: power of the cosine), and what comes through from behind. Each strand is lighter or darker than the mean by
+ * How hair sends light back: from all sides, across the fibre, a white and a tinted highlight along it at
+ * their own angles (at: mean of the
+ * cosines to lamp and eye; sharp: power of the cosine), and what comes through from behind. Each strand is
+ * lighter or darker than the mean by
  * up to `own`. The computed picture and the graphics card go by the same figures. Working assumptions.
  */
 export const FIBRE = {
@@ -41,7 +43,10 @@ const normal = (x: number, y: number, z: number): Axis => {
   return [x / size, y / size, z / size];
 };
 
-/** Daylight comes from a window at the onlooker's left, soft and a little cool; salon light from above, warm and harder. Working assumptions. */
+/**
+ * Daylight comes from a window at the onlooker's left, soft and a little cool; salon light from above, warm
+ * and harder. Working assumptions.
+ */
 export const LIGHTING: Readonly<Record<Lamp, Lighting>> = {
   daylight: { from: normal(-0.45, 0.55, 0.7), behind: normal(0.55, 0.45, -0.7), lamp: [0.98, 1, 1.03] },
   salon: { from: normal(0.12, 0.86, 0.5), behind: normal(-0.6, 0.35, -0.7), lamp: [1.09, 1, 0.86] },

@@ -18,7 +18,10 @@ const MOST_HEADS = 3;
 /** The plan as it is, as it was last visit, beside another, and its phases. */
 const MOST_PATTERNS = 8;
 
-/** Works out where the hair of a client is light, remembering heads and plans; what it remembers never changes a result. */
+/**
+ * Works out where the hair of a client is light, remembering heads and plans; what it remembers never changes
+ * a result.
+ */
 export class LightStudio {
   private readonly heads = new Remembered<HairRoots>(MOST_HEADS);
   private readonly patterns = new Remembered<{ computed: ComputedPlan; foiled: FoiledRoots }>(MOST_PATTERNS);
@@ -33,7 +36,9 @@ export class LightStudio {
     return this.heads.get(headKeyOf(head), () => hairRoots(head, this.strands));
   }
 
-  /** A plan as the engine computes it, and the roots in its foils: the same for every week, way and measure. */
+  /**
+   * A plan as the engine computes it, and the roots in its foils: the same for every week, way and measure.
+   */
   protected pattern(plan: Plan, computed?: ComputedPlan): { computed: ComputedPlan; foiled: FoiledRoots } {
     return this.patterns.get(JSON.stringify(plan), () => {
       const own = computed ?? this.engine.compute(plan);
@@ -98,7 +103,10 @@ export const headKeyOf = ({ part: _part, ...spec }: Plan['head']): string => JSO
 /** Starts further on than this are the ends' own: a record says nothing of them. mm */
 const AT_THE_ROOT_MM = 60;
 
-/** Light as a record says that it came out: what was left at the root and the level, by zone; a zone that was not worked has none at its root. */
+/**
+ * Light as a record says that it came out: what was left at the root and the level, by zone; a zone that was
+ * not worked has none at its root.
+ */
 function asDone(light: Light, done: NonNullable<WearSubject['done']>, roots: Roots): Light {
   const zones = ZONE_NAMES.map((zone) => done[zone]);
   return {

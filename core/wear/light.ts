@@ -28,7 +28,10 @@ export interface RootShadow {
 
 /** The hair before anything is done, and by what it is judged how light hair is: OKLab lightness, 0–1. */
 export interface BaseLight {
-  readonly bases: { baseAt(strand: number, along: number): number; readonly whole: Uint8Array | null };
+  readonly bases: {
+    readonly baseAt: (strand: number, along: number) => number;
+    readonly whole: Uint8Array | null;
+  };
   /** By base. */
   readonly lightness: Float32Array;
   /** By root, where the hair is the same along all of its length; null where it is not. */
@@ -66,11 +69,17 @@ export interface Light {
   readonly base: BaseLight;
   /** By root, OKLab lightness that this plan's light comes to, and that of before. */
   readonly lightness: { readonly own: Float32Array; readonly old: Float32Array };
-  /** All that the hottest loops ask of a strand, side by side; null where hair is more than one colour along its length. */
+  /**
+   * All that the hottest loops ask of a strand, side by side; null where hair is more than one colour along
+   * its length.
+   */
   readonly packed: Packed | null;
 }
 
-/** Per strand {@link PACKED} numbers: base over dark, lift over base (both OKLab lightness), from, over and to of its light, mm. */
+/**
+ * Per strand {@link PACKED} numbers: base over dark, lift over base (both OKLab lightness), from, over and to
+ * of its light, mm.
+ */
 export type Packed = Float32Array;
 /** A power of two: a strand lies within one line of the processor's cache. */
 const PACKED = 8;
@@ -96,11 +105,12 @@ export interface LightFacts {
   readonly levels?: Readonly<Record<string, number>>;
   readonly usualLevel?: number;
   /** Light of an earlier service, with what has grown since then by the day of this plan, mm by root. */
-  readonly before?: { readonly light: Light; grownMm(root: number): number } | null;
+  readonly before?: { readonly light: Light; readonly grownMm: (root: number) => number } | null;
 }
 
 /**
- * The light that a plan gives: per root, where it begins, with the start, feather and teasing of its panel, and how much
+ * The light that a plan gives: per root, where it begins, with the start, feather and teasing of its panel,
+ * and how much
  * has grown since.
  */
 export function lightOf(
@@ -206,7 +216,10 @@ function packedOf({
   return out;
 }
 
-/** Where a strand's light begins, over how much, and where it ends, mm; from Infinity where nothing is lightened. */
+/**
+ * Where a strand's light begins, over how much, and where it ends, mm; from Infinity where nothing is
+ * lightened.
+ */
 export const packedPlace = (packed: Packed, strand: number) => ({
   from: packed[PACKED * strand + 2],
   over: packed[PACKED * strand + 3],
@@ -262,7 +275,10 @@ export function isOwnAt({ own, old }: Light, strand: number, along: number): boo
   return old === null || layerAt(own, strand, along) >= layerAt(old, strand, along);
 }
 
-/** OKLab lightness of a strand so far from its root, 0–1: the hair as it was, lightened by both layers, under a root shadow. */
+/**
+ * OKLab lightness of a strand so far from its root, 0–1: the hair as it was, lightened by both layers, under
+ * a root shadow.
+ */
 export function lightnessAt(light: Light, strand: number, along: number): number {
   const { base, lightness, own, old, shadow, packed } = light;
   if (packed !== null) return base.dark + packedAt(packed, strand, along);
@@ -289,7 +305,10 @@ export function packedAt(packed: Packed, strand: number, along: number): number 
   return packed[s] + (past >= over ? packed[s + 1] : (packed[s + 1] * past) / over);
 }
 
-/** How light a strand is seen so far from its root: 0 as the head's natural level, 1 as light as what is wished for. */
+/**
+ * How light a strand is seen so far from its root: 0 as the head's natural level, 1 as light as what is
+ * wished for.
+ */
 export function seenAt(light: Light, strand: number, along: number): number {
   return min(1, max(0, (lightnessAt(light, strand, along) - light.base.dark) / light.base.span));
 }

@@ -32,7 +32,8 @@ const growth = (subject: WearSubject) =>
 
 describe('two estimates of one line agree within their spreads', () => {
   const soft = (start: Partial<Start>) => (start.featherMm ?? 0) + TEASING_MM * (start.teasing ?? 0);
-  // The first ten were looked at when the measure was made; the second ten were written down before they were run.
+  // The first ten were looked at when the measure was made; the second ten were written down before they were
+  // run.
   test.each<[string, Edge, Gather, number, number, Partial<Start>, number, number]>([
     ['slices 4 and 4, 6 to 9', 'slice', slice, 4, 4, {}, 6, 9],
     ['slices 4 and 5, 2 to 9', 'slice', slice, 4, 5, {}, 2, 9],

@@ -38,18 +38,33 @@ export interface HairLine {
 const ROOTS = 8000;
 /** Difference of lightness from level 6 to 9: the usual highlight, by which hardness is one. */
 const USUAL = 0.31;
-/** A line of hardness 1 is seen once so much has grown: where half of the hair is sliced, 6 to 9, after 23 mm, as by the quick estimate. */
+/**
+ * A line of hardness 1 is seen once so much has grown: where half of the hair is sliced, 6 to 9, after 23 mm,
+ * as by the quick estimate.
+ */
 const SEEN_MM = 18.9;
-/** Half of the hair makes a line more than half as hard: a fine weave of a tenth is seen at 37 mm, where all of it would be at 19. Working assumption, by the quick estimate. */
+/**
+ * Half of the hair makes a line more than half as hard: a fine weave of a tenth is seen at 37 mm, where all
+ * of it would be at 19. Working assumption, by the quick estimate.
+ */
 const SHARE_POWER = 0.3;
-/** The same of how softly it begins: over 40 mm a line is seen after twice as much growth. Working assumption, by the quick estimate. */
+/**
+ * The same of how softly it begins: over 40 mm a line is seen after twice as much growth. Working assumption,
+ * by the quick estimate.
+ */
 const SOFT_POWER = 0.4;
-/** No line is seen nearer to the scalp, however hard; so far out each that can be seen at all is, mm: as in the quick estimate. */
+/**
+ * No line is seen nearer to the scalp, however hard; so far out each that can be seen at all is, mm: as in
+ * the quick estimate.
+ */
 const NEAREST_MM = 5;
 const LATEST_MM = 60;
 /** A line that would be seen only further out than this is none, mm. Working assumption. */
 const NEVER_MM = 90;
-/** An old line between foils is broken where less of it is left: weaves alone leave more, slices near the top less. Working assumption. */
+/**
+ * An old line between foils is broken where less of it is left: weaves alone leave more, slices near the top
+ * less. Working assumption.
+ */
 const BROKEN_SHARE = 0.65;
 /** Less of the hair, or a smaller difference of lightness, draws no line. */
 const LEAST_SHARE = 0.01;
@@ -126,7 +141,10 @@ function zoneLines(
   return out;
 }
 
-/** A change as a line, with when it is seen. @param contrast lightness of the light hair less that of the dark */
+/**
+ * A change as a line, with when it is seen.
+ * @param contrast lightness of the light hair less that of the dark
+ */
 function lineOf(
   kind: LineKind,
   zone: Zone,

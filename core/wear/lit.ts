@@ -1,7 +1,10 @@
 import { packedAt, seenAt, type Light, type Packed } from './light';
 import type { Surface } from './surface';
 
-/** How light every pixel of a view is, 0–1; 0 where no hair is seen. Brightness, stripes and pictures come from it. */
+/**
+ * How light every pixel of a view is, 0–1; 0 where no hair is seen. Brightness, stripes and pictures come
+ * from it.
+ */
 export function litOf(surface: Surface, light: Light): Float32Array {
   if (light.packed !== null) return litOfPacked(surface, light.packed, light.base);
   const { start, strand, along, weight, depth } = surface;
@@ -15,7 +18,10 @@ export function litOf(surface: Surface, light: Light): Float32Array {
   return lit;
 }
 
-/** The same for hair that was one colour along all of its length: the usual case, and this the hottest loop of all. */
+/**
+ * The same for hair that was one colour along all of its length: the usual case, and this the hottest loop of
+ * all.
+ */
 function litOfPacked(
   { start, strand, along, weight, depth }: Surface,
   packed: Packed,
@@ -35,7 +41,10 @@ function litOfPacked(
   return lit;
 }
 
-/** Mean light of the pixels that show hair, 0–1; 0 where none does. @param within which of them count; all where none is given */
+/**
+ * Mean light of the pixels that show hair, 0–1; 0 where none does.
+ * @param within which of them count; all where none is given
+ */
 export function brightnessOf(
   { start }: Pick<Surface, 'start'>,
   lit: Float32Array,

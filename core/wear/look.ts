@@ -13,7 +13,9 @@ export interface UnlitPlace extends Unlit {
   readonly place: string;
 }
 
-/** What an onlooker would notice of a plan, worn one way. Estimates of placement and contrast, not of colour. */
+/**
+ * What an onlooker would notice of a plan, worn one way. Estimates of placement and contrast, not of colour.
+ */
 export interface Look {
   readonly foils: number;
   /** Share of what is seen that is light, 0–1, by view. */
@@ -79,7 +81,10 @@ export function crownLight(hair: WornHair, light: Light, lit?: Float32Array): nu
 
 const UNDER_VIEWS = ['left', 'right', 'back'] as const;
 
-/** Share of the underneath that is light, seen from behind and both sides. @param lit light by pixel of views that are known */
+/**
+ * Share of the underneath that is light, seen from behind and both sides.
+ * @param lit light by pixel of views that are known
+ */
 export function underLight(hair: WornHair, light: Light, lit?: ReadonlyMap<View, Float32Array>): number {
   return UNDER_VIEWS.reduce((sum, view) => {
     const surface = hair.surface(view);

@@ -17,7 +17,10 @@ export type WearMend =
   | { readonly kind: 'crown' }
   | OldLineMend;
 
-/** What takes more of an old line: slices or depth in the panels near the top, their drop-outs tipped, or a root shadow drawn down to it. */
+/**
+ * What takes more of an old line: slices or depth in the panels near the top, their drop-outs tipped, or a
+ * root shadow drawn down to it.
+ */
 export interface OldLineMend {
   readonly kind: 'old-line';
   readonly how: 'slices' | 'depth' | 'tips' | 'shadow';

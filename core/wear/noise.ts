@@ -2,7 +2,8 @@
 const { abs, imul, round } = Math;
 
 /**
- * A whole number that belongs to a place and to its mirror image alike, so that a symmetric plan looks the same on both
+ * A whole number that belongs to a place and to its mirror image alike, so that a symmetric plan looks the
+ * same on both
  * sides. Places are told apart to a hundredth of a millimetre.
  */
 export function seedAt(x: number, y: number, z: number): number {

@@ -16,7 +16,10 @@ const PART_STEP_MM = 5;
 const KEEPS = 0.75;
 export const LEAST = 0.05;
 
-/** Hair that grows further from the part than this is not seen within 15 mm of it, average head; nor what is so far from its root. mm */
+/**
+ * Hair that grows further from the part than this is not seen within 15 mm of it, average head; nor what is
+ * so far from its root. mm
+ */
 const NEAR_MM = 40;
 const SEEN_MM = 90;
 /** Guides lead hair that grows within so much of them. mm */
@@ -65,7 +68,8 @@ export function partStrip(
 ): PartStrip {
   const at = partMm + byMm;
   const { head, index, guides } = roots;
-  // Hair falls away from the part: what is seen beside it grows near it, and no further than this from its root.
+  // Hair falls away from the part: what is seen beside it grows near it, and no further than this from its
+  // root.
   const lengthOf = growing({ hair }, index.roots, head, cut);
   const near = (root: number) =>
     index.roots.xyz[3 * root + 1] > 0 && abs(index.roots.xyz[3 * root] - at) < NEAR_MM * head.k;
@@ -104,7 +108,9 @@ export function partLightOf({ byMm, pixels, strand, along, weight }: PartStrip, 
   return { byMm, light: pixels > 0 ? sum / pixels : 0 };
 }
 
-/** How far the part may move before it goes dark: three quarters of its own light, or of the mean, are kept. */
+/**
+ * How far the part may move before it goes dark: three quarters of its own light, or of the mean, are kept.
+ */
 export function partTolerance(lights: readonly PartLight[]): PartTolerance {
   const own = lights.find(({ byMm }) => byMm === 0)?.light ?? 0;
   const all = smoothed(lights);
@@ -125,7 +131,10 @@ export function partTolerance(lights: readonly PartLight[]): PartTolerance {
   return { leftMm, rightMm, mm: min(leftMm, rightMm), ownLight: own };
 }
 
-/** Each place with the two beside it: whether a row falls just inside the strip or just outside of it is chance. */
+/**
+ * Each place with the two beside it: whether a row falls just inside the strip or just outside of it is
+ * chance.
+ */
 function smoothed(lights: readonly PartLight[]): PartLight[] {
   const ordered = [...lights].sort((a, b) => a.byMm - b.byMm);
   const at = (i: number) => ordered[min(ordered.length - 1, max(0, i))].light;

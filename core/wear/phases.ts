@@ -1,6 +1,9 @@
 import type { Plan, Sheet } from '../pattern';
 
-/** Stripes are judged as the mean over the pattern and it moved on by shares of its pitch: where the first row falls is chance. */
+/**
+ * Stripes are judged as the mean over the pattern and it moved on by shares of its pitch: where the first row
+ * falls is chance.
+ */
 export const PHASES = [0, 0.25, 0.5, 0.75] as const;
 
 /** The same pattern with every foil moved on along its spine by a share of its pitch. */

@@ -18,7 +18,10 @@ const FADES = 0.1;
 const FADES_FROM = 0.55;
 const FADES_BESIDE = 0.07;
 
-/** A picture of hair as it is seen from one side, by computation alone: every pixel the mean of the hair that shows in it. */
+/**
+ * A picture of hair as it is seen from one side, by computation alone: every pixel the mean of the hair that
+ * shows in it.
+ */
 export function pictureOf(
   { camera, start, strand, along, own, tinted, white, cover, skin }: Fibres,
   colouring: Colouring,
@@ -93,7 +96,10 @@ export function pictureOf(
   return { width: columns, height: rows, rgba };
 }
 
-/** By strand, for hair that is one colour along its length: place of its base in the palette, where its light begins, one over how long that takes, and where it ends. */
+/**
+ * By strand, for hair that is one colour along its length: place of its base in the palette, where its light
+ * begins, one over how long that takes, and where it ends.
+ */
 function quickOf(colouring: Colouring, packed: Packed): Float32Array {
   const count = colouring.tints.own.length;
   const out = new Float32Array(4 * count);
@@ -107,7 +113,10 @@ function quickOf(colouring: Colouring, packed: Packed): Float32Array {
   return out;
 }
 
-/** sRGB's transfer curve over a soft shoulder, tabulated in steps of linear light: what is lighter than white comes near it. */
+/**
+ * sRGB's transfer curve over a soft shoulder, tabulated in steps of linear light: what is lighter than white
+ * comes near it.
+ */
 const STEPS = 4096;
 const MOST = 2;
 const CURVE = Uint8ClampedArray.from({ length: STEPS + 1 }, (_, i) => {

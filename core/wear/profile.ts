@@ -113,7 +113,10 @@ export interface Change {
   readonly rampMm: number;
 }
 
-/** How the lightness of a zone changes from before a stretch to after it, where it begins to, and over how much. */
+/**
+ * How the lightness of a zone changes from before a stretch to after it, where it begins to, and over how
+ * much.
+ */
 export function changeIn({ mean, natural, cells }: Profile, fromMm: number, toMm: number): Change {
   // Before the scalp is what will have grown.
   const over = (from: number, to: number) => {

@@ -21,8 +21,10 @@ import {
 import { partLightOf, partSteps, partStrip, partTolerance } from './part-tolerance';
 
 /**
- * What must come out in this order, with the margins asked for. The first part was known when the measures were chosen;
- * the cases under "written down before they were run" were not, and none of their figures was tuned afterwards.
+ * What must come out in this order, with the margins asked for. The first part was known when the measures
+ * were chosen;
+ * the cases under "written down before they were run" were not, and none of their figures was tuned
+ * afterwards.
  */
 const engine = createPatternEngine();
 const round = emptyPlan('Round').head;
@@ -306,7 +308,7 @@ describe('written down before they were run', () => {
     expect(upright.left).toBeLessThan(lying.left);
   });
 
-  // A tenth less was expected; it comes out at 0.92 of slices alone (docs/architecture.md).
+  // A tenth less was expected; it comes out at 0.92 of slices alone (docs/decisions/006-wear-geometry-and-colour.md).
   test('slices in turn with weaves are less striped than slices alone', () => {
     const alone = look(allOver({ thicknessMm: 5, spacing: apart(6) }), TIED);
     const inTurn = look(

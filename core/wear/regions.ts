@@ -37,7 +37,10 @@ export function crownRegion(head: Head, { camera }: Surface): Region {
     sqrt((Math.floor(pixel / columns) - row) ** 2 + ((pixel % columns) - column) ** 2) <= radius;
 }
 
-/** Pixels below the height of the occipital bone that lie on the head, from any side: the underneath, where the top is clipped up. */
+/**
+ * Pixels below the height of the occipital bone that lie on the head, from any side: the underneath, where
+ * the top is clipped up.
+ */
 export function underRegion(head: Head, { camera }: Surface): Region {
   const { columns, pixelMm, upMm } = camera;
   const [from, to] = [-15 * head.k, -110 * head.k].map((y) => (upMm - y) / pixelMm);

@@ -17,7 +17,10 @@ export interface Ribbons {
   readonly run: Int8Array<ArrayBuffer>;
   readonly index: Uint32Array<ArrayBuffer>;
   readonly body: BustMesh;
-  /** How thick hair stands: strands met in a millimetre, 255 is {@link MOST_PER_MM}; x fastest, as textures are. */
+  /**
+   * How thick hair stands: strands met in a millimetre, 255 is {@link MOST_PER_MM}; x fastest, as textures
+   * are.
+   */
   readonly density: {
     readonly cellMm: number;
     readonly size: readonly [number, number, number];
@@ -29,7 +32,10 @@ export interface Ribbons {
 /** Thicker hair than this lets no less light through. */
 export const MOST_PER_MM = 8;
 
-/** Which strands are drawn where only one in so many is: by lot, so that no row is left out, and mirror images together. */
+/**
+ * Which strands are drawn where only one in so many is: by lot, so that no row is left out, and mirror images
+ * together.
+ */
 const isDrawn = ({ seed, used }: Strands, s: number, each: number) =>
   used[s] > 1 && (each === 1 || noiseOf(seed[s], 70) * each < 1);
 

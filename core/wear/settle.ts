@@ -18,7 +18,7 @@ export interface Guides {
 }
 
 /** How hair wants to bend by itself: a helix of this radius, one turn on so much hair, mm. */
-export interface RestCurl {
+interface RestCurl {
   readonly radiusMm: number;
   readonly turnMm: number;
   /** How firmly it keeps to it, 0–1. */
@@ -78,7 +78,8 @@ export function* settling(guides: Guides, { bust, k, curl, alike }: Settling): G
     (_, p) => OFF.bodyMost * (1 - exp((-p * segmentMm) / OFF.bodyOver)),
   );
   const bodyY = BODY_Y * k;
-  // How far each point is known to be clear of the skin: as long as it cannot have come near, it is not looked at again.
+  // How far each point is known to be clear of the skin: as long as it cannot have come near, it is not
+  // looked at again.
   const clear = new Float32Array(points * count);
   for (let step = 0; step < MOST_STEPS; step += 1) {
     if (step % CROWD.every === 0) crowd.count(guides, each);
@@ -217,7 +218,10 @@ function restOf({ radiusMm, turnMm }: RestCurl, mm: number): Rest {
   return { off: radiusMm * (1 - cos(angle)), cos: cos(angle), sin: sin(angle) };
 }
 
-/** Towards its own helix: each point off the middle of its neighbours, in a direction that turns about the hair on the way. */
+/**
+ * Towards its own helix: each point off the middle of its neighbours, in a direction that turns about the
+ * hair on the way.
+ */
 function curlUp(
   xyz: Float64Array,
   start: number,
@@ -303,7 +307,8 @@ class Crowd {
       pushX[n] = pushZ[n] = 0;
       const more = cells[n] - mean;
       if (more <= 0) continue;
-      // In the middle of the head there is no across where both sides are alike: what lies beyond is what lies here.
+      // In the middle of the head there is no across where both sides are alike: what lies beyond is what
+      // lies here.
       const gx = (this.alike && n < across ? cells[n] : of(n - across)) - of(n + across);
       const gz = of(n - 1) - of(n + 1);
       const size = sqrt(gx * gx + gz * gz);
@@ -323,6 +328,8 @@ class Crowd {
   }
 }
 
-/** Radius of the helix that takes up hair so that it covers a share of its length, one turn on so much hair. */
+/**
+ * Radius of the helix that takes up hair so that it covers a share of its length, one turn on so much hair.
+ */
 export const radiusOf = (covers: number, turnMm: number): number =>
   (turnMm * sqrt(max(0, 1 - covers * covers))) / (2 * PI);

@@ -14,7 +14,9 @@ import { noiseOf, seedAt } from './noise';
 
 const { max, min, round } = Math;
 
-/** What is known of the colour of the hair and of what it becomes; by zone what differs from the whole head. */
+/**
+ * What is known of the colour of the hair and of what it becomes; by zone what differs from the whole head.
+ */
 export interface HairFacts {
   readonly naturalLevel: number;
   readonly byZone: Readonly<Partial<Record<Zone, ZoneFacts>>>;
@@ -29,7 +31,7 @@ export interface HairFacts {
   readonly grownMm: number;
 }
 
-export interface ZoneFacts {
+interface ZoneFacts {
   readonly naturalLevel?: number;
   /** 0–1 */
   readonly greyShare?: number;
@@ -46,14 +48,17 @@ const BASES = 9 * LEVEL_STEPS + 2;
 const WHITE = BASES - 1;
 /** White hair: light, hardly any colour. Working assumption. */
 const WHITE_HAIR: HairColour = { lightness: 0.9, chroma: 0.008, hueDeg: 95 };
-/** A lowlight brings depth back: so much under the level that the hair has by nature. Working assumption until it is mixed. */
+/**
+ * A lowlight brings depth back: so much under the level that the hair has by nature. Working assumption until
+ * it is mixed.
+ */
 const LOWLIGHT_BELOW = 1;
 /** Ends begin at this share of the length. */
 const ENDS_FROM = 0.66;
 
 /** What each strand is without this plan's light: an index into a palette, by distance from the root. */
 export interface Bases {
-  baseAt(strand: number, along: number): number;
+  readonly baseAt: (strand: number, along: number) => number;
   /** By root, where hair is the same along all of its length; null where it is not. */
   readonly whole: Uint8Array | null;
 }
@@ -123,7 +128,8 @@ export function naturalLightness(
 }
 
 /**
- * The hair as it was, and what it is judged by: dark is the head's natural level, light is what is wished for, by the lightness that
+ * The hair as it was, and what it is judged by: dark is the head's natural level, light is what is wished
+ * for, by the lightness that
  * the eye sees. Where hardly any lift is wished for, a level counts.
  */
 export function baseLightOf(
@@ -167,7 +173,10 @@ export interface Swatches {
   readonly light: HairColour | null;
 }
 export const NO_SWATCHES: Swatches = { base: null, light: null };
-/** A swatch counts for hair as light as it is, less the further away, and not at all beyond this; its lightness moves hair by at most so much, OKLab. */
+/**
+ * A swatch counts for hair as light as it is, less the further away, and not at all beyond this; its
+ * lightness moves hair by at most so much, OKLab.
+ */
 const SWATCH = { reach: 0.24, most: 0.06 } as const;
 
 /** A colour of the table, drawn to what was seen in a picture. */
@@ -183,7 +192,8 @@ function drawnTo(colour: HairColour, swatch: HairColour | null): HairColour {
 }
 
 /**
- * Colours of hair on its way from each base to light: linear-light RGB, 0–1, packed by base and step of light. On the way it
+ * Colours of hair on its way from each base to light: linear-light RGB, 0–1, packed by base and step of
+ * light. On the way it
  * passes the undercoat of the levels between: where light begins, hair is warm.
  */
 export function paletteOf(
@@ -215,7 +225,10 @@ export function paletteOf(
 const TINT_STEP = 0.5;
 const PALETTE_SIZE = 3 * BASES * (LIGHT_STEPS + 1);
 
-/** Everything that colours hair: its light, and the colours between each base and each level that light comes to. */
+/**
+ * Everything that colours hair: its light, and the colours between each base and each level that light comes
+ * to.
+ */
 export interface Colouring {
   readonly light: Light;
   /** Palettes beside each other, one for each level of light. */

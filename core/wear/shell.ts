@@ -2,14 +2,20 @@ import { gaugeWithGradient, type Head } from '../head';
 
 const { abs, ceil, floor, sqrt } = Math;
 
-/** Edge of a cell of the table, average head, mm: between its corners the height errs by a few hundredths of a mm. */
+/**
+ * Edge of a cell of the table, average head, mm: between its corners the height errs by a few hundredths of a
+ * mm.
+ */
 const CELL_MM = 6;
 /** What the table covers, average head, mm: |x| to, y from and to, |z| to. */
 const COVERS = { x: 108, y0: -108, y1: 132, z: 132 } as const;
 
 /** The space about a skull, tabulated: how high a point lies over it and which way is out. */
 export interface Shell {
-  /** Writes height above the skull, mm, and the outward normal, of length one within a thousandth, into out[0…3]. */
+  /**
+   * Writes height above the skull, mm, and the outward normal, of length one within a thousandth, into
+   * out[0…3].
+   */
   read(x: number, y: number, z: number, out: Float64Array): void;
 }
 

@@ -31,10 +31,16 @@ export interface Strands {
 const RAGGED = 0.06;
 const SHORT = { share: 0.03, least: 0.3 } as const;
 
-/** Layer height above the scalp as hair is combed, by the distance that it has travelled: what came further lies on top. Working assumptions. */
+/**
+ * Layer height above the scalp as hair is combed, by the distance that it has travelled: what came further
+ * lies on top. Working assumptions.
+ */
 const LAYER = { full: 16, over: 70, rise: 22, least: 0.3, strand: 3.4, lock: 1.1 } as const;
 
-/** How hair bends: share of its length that it covers, hair of one turn, mm, how firmly it keeps to that, and what it adds to the height of hair. */
+/**
+ * How hair bends: share of its length that it covers, hair of one turn, mm, how firmly it keeps to that, and
+ * what it adds to the height of hair.
+ */
 const BENDS: Readonly<
   Record<Curl, { covers: number; turnMm: number; firm: number; body: number; clump: number }>
 > = {
@@ -51,14 +57,20 @@ export const COVERS = {
   coily: BENDS.coily.covers,
 } satisfies Record<Curl, number>;
 
-/** How firmly hair keeps where it is combed to: at the scalp, fading over so much, beside the face over more; out of a band or a clip over so much. */
+/**
+ * How firmly hair keeps where it is combed to: at the scalp, fading over so much, beside the face over more;
+ * out of a band or a clip over so much.
+ */
 const MEMORY = { most: 0.28, over: 110, front: 220, frontZ: 20, outOfBand: 40 } as const;
 /** Drawn smooth, hair that curls still moves a little. */
 const TAUT = { straight: 1, curling: 0.55 } as const;
 /** Longer hair has longer segments, so that no guide has more points than this. */
 const MOST_POINTS = 64;
 
-/** A strand keeps its own distance from its guides near the scalp, and is drawn to the nearest of them on the way, mm. */
+/**
+ * A strand keeps its own distance from its guides near the scalp, and is drawn to the nearest of them on the
+ * way, mm.
+ */
 const OWN = { over: 260, clumpOver: 90, discMm: 5, wave: 0.3, waveMm: 70 } as const;
 /** Hair that is tied comes together: so much is left of its distance at the band. */
 const BANDED = 0.25;
@@ -139,7 +151,11 @@ interface Combed extends Guides {
   readonly band: Uint16Array;
 }
 
-/** Combs guides and lets them hang. @param longestMm of the hair that they lead @param wanted which of them; all where it is not given */
+/**
+ * Combs guides and lets them hang.
+ * @param longestMm of the hair that they lead
+ * @param wanted which of them; all where it is not given
+ */
 function* guidesInSteps(
   { head, guides: roots }: Rooted,
   way: Way,
@@ -211,7 +227,10 @@ function* guidesInSteps(
   return guides;
 }
 
-/** Whether both sides of the head are worn the same. A crown beside the middle parts hair that is blown open there. */
+/**
+ * Whether both sides of the head are worn the same. A crown beside the middle parts hair that is blown open
+ * there.
+ */
 function isAlike(way: Way, { crown }: Head): boolean {
   if (way.kind === 'zigzag' || way.kind === 'swept' || way.kind === 'bun') return false;
   if (way.kind === 'blown' && abs(crown.x) > 1e-6) return false;
@@ -255,7 +274,8 @@ export function* strandsInSteps(
   const walk = walkOf(way, { head, shell: shellOf(head), stepMm, walker }, cut.fringe);
   const alike = isAlike(way, head) && areMirrored(guideRoots);
   const begun = { x: 0, y: 0, z: 0, own: 0, seed: 0, fringe: false };
-  // By number of points from the root: what is left of the own distance, how far the clump draws, how much of the own height and wave have come in.
+  // By number of points from the root: what is left of the own distance, how far the clump draws, how much of
+  // the own height and wave have come in.
   const fade = (over: number) => Float64Array.from({ length: points }, (_, p) => exp((-p * stepMm) / over));
   const own = fade(OWN.over);
   const loose = fade(OWN.clumpOver);

@@ -15,11 +15,17 @@ const SCATTERED = 0.25;
 /** Salts of two draws: one alone is itself chance. */
 const DRAWS = [21, 22];
 
-/** How the hair of a view runs: for every pixel the pixels along its way and those across. Made once for hair that is laid. */
+/**
+ * How the hair of a view runs: for every pixel the pixels along its way and those across. Made once for hair
+ * that is laid.
+ */
 export interface Flow {
   /** Pixels that are judged. */
   readonly pixels: Int32Array;
-  /** Pixels along the way of each judged pixel, one after the other: those of pixel n from from[n] to from[n + 1] − 1. */
+  /**
+   * Pixels along the way of each judged pixel, one after the other: those of pixel n from from[n] to from[n +
+   * 1] − 1.
+   */
   readonly along: Uint16Array | Uint32Array;
   readonly from: Uint32Array;
   /** By judged pixel, two pixels for each distance across: to one side, to the other; −1 beside the hair. */
@@ -96,7 +102,8 @@ export function flowOf(
 }
 
 /**
- * How striped a view is: light averaged along the way of the hair stands out against what lies on both sides of it. A step
+ * How striped a view is: light averaged along the way of the hair stands out against what lies on both sides
+ * of it. A step
  * from dark to light scores nothing. RMS over the hair seen, 0–1; about 0.09 is chance.
  * @param lit light by pixel
  */
@@ -126,7 +133,8 @@ export function stripeOf({ pixels, along, from, across }: Flow, lit: Float32Arra
 }
 
 /**
- * How striped a view is by chance alone, for sqrt(b(1 − b)) of one, b its brightness: the smaller the view, the more. Half the hair lit by
+ * How striped a view is by chance alone, for sqrt(b(1 − b)) of one, b its brightness: the smaller the view,
+ * the more. Half the hair lit by
  * lot would score half of it.
  */
 export function chanceOf(flow: Flow, { start, strand, weight, depth }: Surface, { seed }: Strands): number {
@@ -142,7 +150,11 @@ export function chanceOf(flow: Flow, { start, strand, weight, depth }: Surface, 
   return sqrt(squares / (SCATTERED * (1 - SCATTERED)));
 }
 
-/** A stripe figure by what stands out of chance, on the scale on which a tenth of scattered light scores {@link STRIPE_FLOOR}. @param brightness of the view, 0–1 */
+/**
+ * A stripe figure by what stands out of chance, on the scale on which a tenth of scattered light scores
+ * {@link STRIPE_FLOOR}.
+ * @param brightness of the view, 0–1
+ */
 export function standingOut(figure: number, chance: number, brightness: number): number {
   return sqrt(
     max(0, figure * figure - chance * chance * brightness * (1 - brightness)) + STRIPE_FLOOR * STRIPE_FLOOR,

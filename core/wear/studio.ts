@@ -32,7 +32,8 @@ const MOST_BARES = 8;
 const MOST_STRIPED = 4;
 
 /**
- * Lays hair and looks at it, remembering heads and ways of wearing: an edit of a pattern then only colours anew. What it
+ * Lays hair and looks at it, remembering heads and ways of wearing: an edit of a pattern then only colours
+ * anew. What it
  * remembers never changes a result.
  */
 export class WearStudio extends LightStudio {
@@ -143,7 +144,8 @@ export class WearStudio extends LightStudio {
   }
 
   /**
-   * The findings, first what is quickly known, then what takes more geometries; each step is at most a few tenths of a second, so
+   * The findings, first what is quickly known, then what takes more geometries; each step is at most a few
+   * tenths of a second, so
    * that it can be given up in between.
    * @yields the findings so far; null where nothing new is known yet
    * @param partByMm the part as it is looked at, from where it is worn
@@ -203,7 +205,8 @@ export class WearStudio extends LightStudio {
     seen = { ...seen, blownCrown: { way: blown, light: crownLight(open, light) } };
     yield findingsOf(seen);
 
-    // Stripes, the crown and the part as the mean over phases of the pattern: where the first row falls is chance. Stripes of the views that
+    // Stripes, the crown and the part as the mean over phases of the pattern: where the first row falls is
+    // chance. Stripes of the views that
     // are most striped as the pattern lies: only the most striped is said.
     const standsOut = ({
       way,
@@ -258,7 +261,10 @@ export class WearStudio extends LightStudio {
     yield findingsOf(seen);
   }
 
-  /** How bright the hair is seen before the visit, worn in each of these ways. @param laid on the subject's head */
+  /**
+   * How bright the hair is seen before the visit, worn in each of these ways.
+   * @param laid on the subject's head
+   */
   private bare(subject: WearSubject, weeks: number, laid: readonly WornHair[]): readonly number[] {
     const before = bareOf(subject);
     return this.bares.get(JSON.stringify([before, weeks]), () => {

@@ -23,11 +23,17 @@ export interface WearSubject {
   /** Level that each unit of work is expected to reach, by its id; and what is not listed. */
   readonly levels: Readonly<Record<string, number>>;
   readonly usualLevel: number;
-  /** What a record says came of it, by zone: more left at the root than planned, mm, and the level; a zone that is missing was not worked. null before there is one. */
+  /**
+   * What a record says came of it, by zone: more left at the root than planned, mm, and the level; a zone
+   * that is missing was not worked. null before there is one.
+   */
   readonly done: Readonly<
     Partial<Record<Zone, { readonly byMm: number; readonly level: number | null }>>
   > | null;
-  /** Light left from the visit before: its plan, the level that it came to, and what has grown since by zone (mm), or overall. */
+  /**
+   * Light left from the visit before: its plan, the level that it came to, and what has grown since by zone
+   * (mm), or overall.
+   */
   readonly before: {
     readonly plan: Plan;
     readonly level: number;
@@ -55,7 +61,10 @@ export const bareOf = (subject: WearSubject): WearSubject => ({
 export const depositsOf = ({ facts }: Letters): ReadonlySet<string> =>
   new Set(facts.filter(({ lifts }) => !lifts).map(({ letter }) => letter));
 
-/** A bare plan as a subject: average growth, a neutral tone two levels up, worn down for three fifths of the time. */
+/**
+ * A bare plan as a subject: average growth, a neutral tone two levels up, worn down for three fifths of the
+ * time.
+ */
 export function subjectOf(plan: Plan, known: Partial<WearSubject> = {}): WearSubject {
   return {
     plan,

@@ -7,7 +7,10 @@ import { sideKey, type Side, type View } from './ways';
 
 const { ceil, exp, floor, max, abs } = Math;
 
-/** What is seen of the hair from one side: stretches of strands that show, sorted by pixel, with how much of it each is. */
+/**
+ * What is seen of the hair from one side: stretches of strands that show, sorted by pixel, with how much of
+ * it each is.
+ */
 export interface Surface {
   readonly view: View;
   readonly camera: Camera;
@@ -37,11 +40,14 @@ const CUT = 2.5;
 /** e^(−x) up to the cut, tabulated: it is asked a million times a view. */
 const SHOWS_STEPS = 100;
 const SHOWS = Float64Array.from({ length: CUT * SHOWS_STEPS }, (_, i) => exp(-(i + 0.5) / SHOWS_STEPS));
-/** Of what shows in a pixel about so many stretches are drawn by lot, each in proportion to how much it shows. */
+/**
+ * Of what shows in a pixel about so many stretches are drawn by lot, each in proportion to how much it shows.
+ */
 const DRAWN = 10;
 
 /**
- * What is seen from one side: a first pass finds the nearest hair of every pixel, a second how much shows behind it, a third
+ * What is seen from one side: a first pass finds the nearest hair of every pixel, a second how much shows
+ * behind it, a third
  * draws lots among it. Cost linear in strands.
  */
 export function seenFrom(head: Head, strands: Strands, view: View, pixelMm = PIXEL_MM): Surface {
@@ -62,7 +68,8 @@ export function seenFrom(head: Head, strands: Strands, view: View, pixelMm = PIX
     list.depth[i] = share;
     whole[pixel] += share;
   }
-  // Drawn by a chance in proportion to its share, a stretch counts the same as every other that was drawn; a pixel with few keeps all.
+  // Drawn by a chance in proportion to its share, a stretch counts the same as every other that was drawn; a
+  // pixel with few keeps all.
   let count = 0;
   for (let i = 0; i < size; i += 1) {
     const share = list.depth[i];
@@ -141,16 +148,22 @@ function withRoom(room: number): Stretches {
   };
 }
 
+function filled<T extends { set(from: T): void }>(list: T, from: T): T {
+  list.set(from);
+  return list;
+}
+
 function makeRoom(list: Stretches): void {
   const more = withRoom(2 * list.pixel.length);
-  for (const key of ['pixel', 'strand', 'along', 'depth'] as const) {
-    more[key].set(list[key]);
-    (list[key] as Uint32Array | Float32Array) = more[key];
-  }
+  list.pixel = filled(more.pixel, list.pixel);
+  list.strand = filled(more.strand, list.strand);
+  list.along = filled(more.along, list.along);
+  list.depth = filled(more.depth, list.depth);
 }
 
 /**
- * All stretches that fall into the picture and are not hidden; leaves in `nearest` the depth of the nearest hair by pixel.
+ * All stretches that fall into the picture and are not hidden; leaves in `nearest` the depth of the nearest
+ * hair by pixel.
  * The list is used again by the next call.
  * @param each every so many-th strand
  */
@@ -165,7 +178,8 @@ function stretchesOf(
   const [ux, uy, uz] = camera.up;
   const [tx, ty, tz] = camera.toward;
   const per = 1 / pixelMm;
-  // What lies further behind the nearest than this can no longer show; a step of the walk comes forward by at most its length.
+  // What lies further behind the nearest than this can no longer show; a step of the walk comes forward by at
+  // most its length.
   const slack = CUT * SOFT_MM + stepMm;
   const list = scratch;
   list.size = 0;

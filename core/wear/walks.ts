@@ -9,7 +9,10 @@ const { abs, cos, exp, max, min, sin, sqrt, PI } = Math;
 /** Usual step of the walk, mm: longer ones cut corners at the edge of the head. */
 export const STEP_MM = 12;
 
-/** Where a walk stands: the point, and height and outward normal there as the shell reads them. Reused for every strand. */
+/**
+ * Where a walk stands: the point, and height and outward normal there as the shell reads them. Reused for
+ * every strand.
+ */
 export interface Walker {
   x: number;
   y: number;
@@ -18,7 +21,7 @@ export interface Walker {
 }
 
 /** What a walk is told of the strand that it begins. */
-export interface Begun {
+interface Begun {
   readonly x: number;
   readonly y: number;
   readonly z: number;
@@ -29,8 +32,11 @@ export interface Begun {
   readonly fringe: boolean;
 }
 
-/** What became of a step: the strand may go on and hang, it is held where it is (by a band, a clip), or it ends. */
-export type Step = 'free' | 'held' | 'ended';
+/**
+ * What became of a step: the strand may go on and hang, it is held where it is (by a band, a clip), or it
+ * ends.
+ */
+type Step = 'free' | 'held' | 'ended';
 
 /** Combs strands over the head, one after the other. */
 export interface Walk {
@@ -58,7 +64,10 @@ const LEAVES_Y = -50;
 const LEAVES_OVER_MM = 40;
 /** Hair of half up is what grows above this line: from the temples to under the crown, average head, mm. */
 const HALF_Y = 12;
-/** The underneath is what grows below this: about the height of the occipital bone and over the ears, average head, mm. */
+/**
+ * The underneath is what grows below this: about the height of the occipital bone and over the ears, average
+ * head, mm.
+ */
 const UNDER_Y = -18;
 /** Neither line is drawn with a ruler: it wavers by so much, mm. */
 const LINE_WAVERS_MM = 5;
@@ -158,7 +167,10 @@ const smooth = (f: number) => {
   return t * t * (3 - 2 * t);
 };
 
-/** Puts the walker at a height above the scalp, by so much of the way there (1: all of it); leaves what the shell reads there. */
+/**
+ * Puts the walker at a height above the scalp, by so much of the way there (1: all of it); leaves what the
+ * shell reads there.
+ */
 function lift(shell: Shell, walker: Walker, height: number, pull: number): void {
   const read = walker.shell;
   shell.read(walker.x, walker.y, walker.z, read);
@@ -296,7 +308,8 @@ function down(
         dx += (bx >= 0 ? 1 : -1) * 2.6 * open;
         dz *= 1 - open;
       }
-      // On the tangent plane of the head, as long as the hair lies on it; the normal is that of the last step's end.
+      // On the tangent plane of the head, as long as the hair lies on it; the normal is that of the last
+      // step's end.
       const nx = read[1];
       const ny = read[2];
       const nz = read[3];

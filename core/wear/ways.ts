@@ -21,8 +21,11 @@ export type Way =
 export const CURLS = ['straight', 'wavy', 'curly', 'coily'] as const;
 export type Curl = (typeof CURLS)[number];
 
-/** From where the head is looked at; the client's left is screen-left in every one but the front, which is seen as it is. */
-export const VIEWS = {
+/**
+ * From where the head is looked at; the client's left is screen-left in every one but the front, which is
+ * seen as it is.
+ */
+const VIEWS = {
   front: { azimuthDeg: 0, heightDeg: 0 },
   left: { azimuthDeg: 90, heightDeg: 0 },
   right: { azimuthDeg: -90, heightDeg: 0 },

@@ -48,7 +48,8 @@ export function hairRoots(spec: Plan['head'], count = USUAL_STRANDS): HairRoots 
 }
 
 /**
- * Hair worn one way, and what is seen of it: it does not depend on the pattern, and serves all patterns on this head and
+ * Hair worn one way, and what is seen of it: it does not depend on the pattern, and serves all patterns on
+ * this head and
  * hair. Views and what is derived from them are found when they are first asked for, and kept.
  */
 export interface WornHair extends HairRoots {
@@ -62,7 +63,9 @@ export interface WornHair extends HairRoots {
   flow(view: View): Flow;
   /** How thick the hair stands. */
   density(): Density;
-  /** How striped a view is by chance: hair lit here and there, a quarter of it; for all hair lit by halves 1. */
+  /**
+   * How striped a view is by chance: hair lit here and there, a quarter of it; for all hair lit by halves 1.
+   */
   chance(view: View): number;
   hairline(): HairlineMap;
   /** Bytes that it holds at present. */

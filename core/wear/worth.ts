@@ -9,7 +9,10 @@ export interface WornShare {
   readonly share: number;
 }
 
-/** Visible light that each foil earns, points: hundredths of all that is seen, over all sides and ways of wearing. */
+/**
+ * Visible light that each foil earns, points: hundredths of all that is seen, over all sides and ways of
+ * wearing.
+ */
 export interface Worth {
   /** By foil, in the order of the sheet. */
   readonly foils: Float64Array;
@@ -20,7 +23,8 @@ export interface Worth {
 }
 
 /**
- * What each foil earns. A hair lies in one foil only, so the light that is seen adds up: what a foil earns is what would go
+ * What each foil earns. A hair lies in one foil only, so the light that is seen adds up: what a foil earns is
+ * what would go
  * dark without it.
  */
 export function worthOfFoils(worn: readonly WornShare[], light: Light, foils: number): Worth {

@@ -31,8 +31,10 @@ export interface BlockFacts {
 const AFTERWARDS = '~painted';
 
 /**
- * The work as blocks for the clock, one for each panel in the order of the hand: each unit with its own mixes, when it is ready
- * and its limit. What is painted between foils in a pass of its own is a block that comes after them and is rinsed with its panel.
+ * The work as blocks for the clock, one for each panel in the order of the hand: each unit with its own
+ * mixes, when it is ready
+ * and its limit. What is painted between foils in a pass of its own is a block that comes after them and is
+ * rinsed with its panel.
  */
 export function blocksOf(
   facts: BlockFacts,
@@ -113,7 +115,10 @@ function foilOf(unit: WorkUnit, rows: readonly LiftRow[], heat: boolean, pace: n
   };
 }
 
-/** Other strengths that the house can mix for a block: those that get there in time, within what cautions allow. Only where all of it takes one lightener. */
+/**
+ * Other strengths that the house can mix for a block: those that get there in time, within what cautions
+ * allow. Only where all of it takes one lightener.
+ */
 function othersOf(
   units: readonly WorkUnit[],
   foils: readonly BlockFoil[],
@@ -157,5 +162,7 @@ function othersOf(
 const rowWith = (row: LiftRow, recipe: Recipe, work: WorkList) =>
   readyWith(row, { volumes: row.stretch === 'ends' ? row.lift.volumes : recipe.volumes }, work);
 
-/** Name of a mix of another strength than the letter's own: a name to tell bowls apart by, never read back. */
-export const strengthName = (letter: string, volumes: number): string => `${letter} ${volumes} vol`;
+/**
+ * Name of a mix of another strength than the letter's own: a name to tell bowls apart by, never read back.
+ */
+const strengthName = (letter: string, volumes: number): string => `${letter} ${volumes} vol`;

@@ -1,3 +1,4 @@
+import type { Result } from '../units';
 import {
   bowlItems,
   bowlsFor,
@@ -32,7 +33,10 @@ export interface FormulaAmount {
 
 /** A bowl with what is weighed into it and the work that it is for. */
 export interface WorkBowl extends Omit<Bowl, 'formula' | 'which'> {
-  /** The first letter and part that it is for: one powder with one strength is one bowl, whatever it is put on. */
+  /**
+   * The first letter and part that it is for: one powder with one strength is one bowl, whatever it is put
+   * on.
+   */
   readonly letter: string;
   readonly part: MixPart;
   /** Name of the mix, as bowls are called at the chair: `A`, `A ends`, `A + C`. */
@@ -48,9 +52,7 @@ export interface WorkBowl extends Omit<Bowl, 'formula' | 'which'> {
   readonly items: ItemsRead;
 }
 
-export type WorkBowls =
-  | { readonly ok: true; readonly bowls: readonly WorkBowl[] }
-  | { readonly ok: false; readonly problem: string };
+export type WorkBowls = Result<{ readonly bowls: readonly WorkBowl[] }>;
 
 /** Grams that a unit takes: on its length, of the ends' own mix, and of the second application. */
 export interface UnitGrams {
@@ -74,9 +76,9 @@ export interface WeighFacts {
   readonly shelf: Shelf;
   readonly names: MixNames;
   /** Units that may be painted from a bowl that is past its useful time. */
-  fromOld(unit: PlacedUnit): boolean;
-  recipeOf(letter: string): Recipe;
-  formulaOf(letter: string): Formula | undefined;
+  readonly fromOld: (unit: PlacedUnit) => boolean;
+  readonly recipeOf: (letter: string) => Recipe;
+  readonly formulaOf: (letter: string) => Formula | undefined;
 }
 
 /** A mix on a unit. */
@@ -188,7 +190,8 @@ function laidEntries(
 export const PAINTED_AGAIN_MINUTES = 1;
 
 /**
- * The second application: each foil once its time has come, one after the other. When that is in the order of the day is the
+ * The second application: each foil once its time has come, one after the other. When that is in the order of
+ * the day is the
  * clock's; bowls go by their own minutes between each other.
  */
 function againEntries(

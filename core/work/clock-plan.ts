@@ -108,7 +108,10 @@ export function plainQuestion({
   return { blocks: blocks.map(plain), rules, frame, fixed, strengths, chosen };
 }
 
-/** Lowest level that a unit has when its product is off (estimate), with what opened hair lifts on; null where nothing lifts. */
+/**
+ * Lowest level that a unit has when its product is off (estimate), with what opened hair lifts on; null where
+ * nothing lifts.
+ */
 export function levelReachedBy(
   { foils, stages }: Timeline,
   { blocks, liftsOn }: ClockPlan,

@@ -5,11 +5,14 @@ import type { Consult } from '../visit';
 const LIGHTER = 1;
 /** So near to a target is there, levels: less is not seen. */
 const NEAR = 0.25;
-/** Light ends as they are usually drawn out of a foil, mm; of short hair the last third. Working assumption. */
+/**
+ * Light ends as they are usually drawn out of a foil, mm; of short hair the last third. Working assumption.
+ */
 const LIGHT_ENDS_MM = 80;
 
 /**
- * What the hair map says of the ends of a zone: as dark as the hair grew (they take the length's mix), lighter (they take the
+ * What the hair map says of the ends of a zone: as dark as the hair grew (they take the length's mix),
+ * lighter (they take the
  * ends' own), or where they are to come to already (they are drawn out of the foil, or take the ends' own).
  * @param target level that is to be reached; null for the one wished for
  */

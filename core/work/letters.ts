@@ -41,8 +41,10 @@ const ALPHABET = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ';
 export type LetterRow = Omit<FormulaRow, 'units' | 'foils'>;
 
 /**
- * Every letter that the pattern or the mix names, with its formula: the chosen one, else the usual lightener. Lowlit drop-outs
- * whose panel names no letter take the first that deposits; where none does, the first free letter, with the usual lowlight.
+ * Every letter that the pattern or the mix names, with its formula: the chosen one, else the usual lightener.
+ * Lowlit drop-outs
+ * whose panel names no letter take the first that deposits; where none does, the first free letter, with the
+ * usual lowlight.
  */
 export function lettersOf(
   sheet: Pick<Sheet, 'foils' | 'painted' | 'dropouts'>,

@@ -13,10 +13,16 @@ import type { PlanHair } from '../pattern';
 import type { Warmth, ZoneHair } from '../visit';
 import type { PlacedUnit, WorkUnit } from './unit';
 
-/** Which stretch of a strand: the length from the root, the ends with a mix of their own, or a band of earlier colour. */
-export type Stretch = 'length' | 'ends' | 'band';
+/**
+ * Which stretch of a strand: the length from the root, the ends with a mix of their own, or a band of earlier
+ * colour.
+ */
+type Stretch = 'length' | 'ends' | 'band';
 
-/** How units of one letter lift that meet the same hair: when they are ready after they are first closed (estimate; eight heads in ten lie between), and how far they come. */
+/**
+ * How units of one letter lift that meet the same hair: when they are ready after they are first closed
+ * (estimate; eight heads in ten lie between), and how far they come.
+ */
 export interface LiftRow {
   readonly letter: string;
   readonly stretch: Stretch;
@@ -35,7 +41,10 @@ export interface LiftRow {
   readonly limitMinutes: number;
   /** What it meets and is, with the head's own factor left out: it makes the curve. */
   readonly lift: LiftOf;
-  /** Oldest bowl that is painted in it, minutes, and when that is ready; null where it is then not expected any more. */
+  /**
+   * Oldest bowl that is painted in it, minutes, and when that is ready; null where it is then not expected
+   * any more.
+   */
   readonly oldestBowlMinutes: number;
   readonly readyFromOldest: number | null;
   /** Its units, indices into the list; their zones and panels. */
@@ -153,7 +162,8 @@ function stretchesOf(
     ...(band && !tips && band.toMm > unit.reachMm[0] && band.fromMm < unit.reachMm[1] - unit.endsMm
       ? [of('band', band.level, recipe.volumes, LIFT_FACTORS.band)]
       : []),
-    // Colour on the ends refreshes them: it lifts nothing there. Of ends that nobody looked at nothing is promised.
+    // Colour on the ends refreshes them: it lifts nothing there. Of ends that nobody looked at nothing is
+    // promised.
     ...(unit.endsMm > 0 && recipe.ends && recipe.minutes == null && seen?.endsLevel !== undefined
       ? [of('ends', seen.endsLevel, recipe.ends.volumes, lightened)]
       : []),
@@ -188,7 +198,10 @@ function rowOf(
   };
 }
 
-/** From which minute on warmth is added, so that its last minutes are those before the hair is ready, or before the limit. */
+/**
+ * From which minute on warmth is added, so that its last minutes are those before the hair is ready, or
+ * before the limit.
+ */
 function warmthOf(
   { from, target, lift, limitMinutes }: Pick<Draft, 'from' | 'target' | 'lift' | 'limitMinutes'>,
   { celsius, lastMinutes }: Warmth,
@@ -202,7 +215,10 @@ function warmthOf(
   return { factor, fromMinutes: Math.max(0, Math.min(until, limitMinutes) - lastMinutes) };
 }
 
-/** When a unit is ready, from the rows of its stretches: the slowest of them. What deposits is ready when its time is over. */
+/**
+ * When a unit is ready, from the rows of its stretches: the slowest of them. What deposits is ready when its
+ * time is over.
+ */
 export function readyOf(
   rows: readonly LiftRow[],
   recipe: Recipe,

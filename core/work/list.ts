@@ -38,7 +38,10 @@ export interface WorkFacts {
   readonly uses: readonly number[];
 }
 
-/** The work of a visit, whole and in order. Bowls, clock, chair and record are read from it; nothing else decides a unit's letter, reach or grams. */
+/**
+ * The work of a visit, whole and in order. Bowls, clock, chair and record are read from it; nothing else
+ * decides a unit's letter, reach or grams.
+ */
 export interface WorkList {
   readonly units: readonly WorkUnit[];
   readonly letters: readonly FormulaRow[];
@@ -192,7 +195,10 @@ function mixesOfUnit({ letter }: PlacedUnit, { length, ends }: UnitGrams, names:
   ];
 }
 
-/** Grams that a unit takes (estimate). The second application covers the same hair as the first. @param personal a person's own use against the estimate */
+/**
+ * Grams that a unit takes (estimate). The second application covers the same hair as the first.
+ * @param personal a person's own use against the estimate
+ */
 function gramsOf(unit: PlacedUnit, personal: number, { second }: Recipe): UnitGrams {
   const lengthMm = unit.reachMm[1] - unit.reachMm[0];
   const net =
@@ -223,7 +229,10 @@ function meanVolumes(amounts: readonly FormulaAmount[]): Record<string, number> 
   );
 }
 
-/** Strand tests as the lift takes them: what is known of hair and product is left to them, the head’s own factor is not. */
+/**
+ * Strand tests as the lift takes them: what is known of hair and product is left to them, the head’s own
+ * factor is not.
+ */
 function readingsOf(mix: VisitMix, recipeFor: (letter: string) => Recipe, plan: Plan): StrandReading[] {
   return mix.tests
     .map(({ formula, from, minutes, level }): StrandReading => {

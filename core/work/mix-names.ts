@@ -10,7 +10,8 @@ const PART_WORDS: Readonly<Record<MixPart, string>> = { length: '', ends: ' ends
 export const ownMixName = (letter: string, part: MixPart): string => `${letter}${PART_WORDS[part]}`;
 
 /**
- * Names of the mixes as bowls are called: letters whose powder, strength and ratio are the same share one, whatever they are
+ * Names of the mixes as bowls are called: letters whose powder, strength and ratio are the same share one,
+ * whatever they are
  * put on (`A + C`). The second application has bowls of its own: it comes when the first ones are long spent.
  * @param taken mixes that something is painted with, by their own names
  */

@@ -19,7 +19,10 @@ export function lightenedIn({ map, naturalLevel }: Pick<Consult, 'map' | 'natura
   });
 }
 
-/** Units that carry what lifts over hair that was lightened before. @param regrowthMm by zone, measured or expected */
+/**
+ * Units that carry what lifts over hair that was lightened before.
+ * @param regrowthMm by zone, measured or expected
+ */
 export function overlapping<T extends PlacedUnit>(
   units: readonly T[],
   regrowthMm: Readonly<RegrowthByZone>,

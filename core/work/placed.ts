@@ -14,7 +14,10 @@ import type { LetterFacts, Letters } from './letters';
 import { lightEndsMm, type EndsSeen } from './ends';
 import type { PlacedUnit, UnitKind } from './unit';
 
-/** Tips of a drop-out are painted over the last third of it; painting between the foils begins after the first. Working assumptions. */
+/**
+ * Tips of a drop-out are painted over the last third of it; painting between the foils begins after the
+ * first. Working assumptions.
+ */
 const TIPS_FROM = 2 / 3;
 const PAINT_FROM = 1 / 3;
 
@@ -37,8 +40,10 @@ type Section = {
 };
 
 /**
- * Everything that product is put on, in the order of the hand: foils and painted sections panel by panel; treated drop-outs
- * after the row that they lie behind, so many together as the panel says, or all of them once the foils are in.
+ * Everything that product is put on, in the order of the hand: foils and painted sections panel by panel;
+ * treated drop-outs
+ * after the row that they lie behind, so many together as the panel says, or all of them once the foils are
+ * in.
  * Lowlit drop-outs for which no formula deposits are left out: {@link unplaced} names them.
  */
 export function placedUnits(
@@ -203,7 +208,8 @@ function unitOf(
     hairMm,
     regrowthMm,
   );
-  // The ends' own mix is painted where the product goes to the ends, on ends that are lighter than the length.
+  // The ends' own mix is painted where the product goes to the ends, on ends that are lighter than the
+  // length.
   const toTheEnds = !dropout && painted[1] >= hairMm;
   const seen =
     toTheEnds && (facts?.lifts ?? true) ? (ends?.(zone, facts?.target ?? null) ?? 'unknown') : 'unknown';

@@ -5,7 +5,8 @@ import type { LiftRow } from './lift';
 import type { WorkList } from './list';
 
 /**
- * Level that each lifted zone is expected to reach (estimate): the target where it is expected within the maker's time, else
+ * Level that each lifted zone is expected to reach (estimate): the target where it is expected within the
+ * maker's time, else
  * what is reached by then; the lowest where several mixes meet.
  */
 export function reachedIn(rows: readonly LiftRow[]): Reached[] {
@@ -20,7 +21,10 @@ export function reachedIn(rows: readonly LiftRow[]): Reached[] {
 
 const levelOf = ({ from, target, atLimit }: LiftRow) => Math.max(from, Math.min(target, atLimit.level));
 
-/** Level that each unit that lifts is expected to reach on its length (estimate), by its id, to the tenth: less is not seen. */
+/**
+ * Level that each unit that lifts is expected to reach on its length (estimate), by its id, to the tenth:
+ * less is not seen.
+ */
 export function levelsOfUnits({
   units,
   lift,

@@ -2,7 +2,10 @@ import { mixedGrams } from '../bowl';
 import type { RegrowthByZone } from '../visit';
 import type { WorkList } from './list';
 
-/** A colour that is planned along the whole hair where only its regrowth may want it: mixed now, and for the regrowth alone, g (estimate). */
+/**
+ * A colour that is planned along the whole hair where only its regrowth may want it: mixed now, and for the
+ * regrowth alone, g (estimate).
+ */
 export interface RegrowthOnly {
   readonly letter: string;
   readonly now: number;
@@ -13,8 +16,10 @@ export interface RegrowthOnly {
 const WORTH = 0.4;
 
 /**
- * Letters that only deposit and are painted to the ends although all their hair has been taken to the root before: dark that is
- * put back is wanted on what has grown since. Whether its lengths have kept their colour is for the colourist to see.
+ * Letters that only deposit and are painted to the ends although all their hair has been taken to the root
+ * before: dark that is
+ * put back is wanted on what has grown since. Whether its lengths have kept their colour is for the colourist
+ * to see.
  */
 export function regrowthOnly(
   { units, letters }: Pick<WorkList, 'units' | 'letters'>,

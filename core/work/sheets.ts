@@ -34,7 +34,10 @@ const up = (mm: number, step: number) => Math.ceil(mm / step - 1e-9) * step;
 const sheetsEach = ({ panels }: Pick<Plan, 'panels'>, panel: string): number =>
   panels.find(({ id }) => id === panel)?.cover === 'under-and-over' ? 2 : 1;
 
-/** Sheets to cut for the foils of a plan, by size, widest first. Lengths follow the hair that each holds; estimates. */
+/**
+ * Sheets to cut for the foils of a plan, by size, widest first. Lengths follow the hair that each holds;
+ * estimates.
+ */
 export const sheetsToCut = (units: readonly PlacedUnit[], plan: Pick<Plan, 'panels'>): Sheets[] =>
   together(
     units

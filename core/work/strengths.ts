@@ -2,13 +2,19 @@ import { isHairlineZone, type Zone } from '../head';
 import type { Shelf } from '../products';
 import type { Formula } from '../visit';
 
-/** What limits strengths: fragile zones, and the strength that asks for a reason there and at the hairline, volumes. */
+/**
+ * What limits strengths: fragile zones, and the strength that asks for a reason there and at the hairline,
+ * volumes.
+ */
 export interface Careful {
   readonly fragileZones: readonly Zone[];
   readonly strongVolumes: number;
 }
 
-/** Strengths that a house can mix for a formula in one bottle, weakest first: those that every lightener in it takes. */
+/**
+ * Strengths that a house can mix for a formula in one bottle, weakest first: those that every lightener in it
+ * takes.
+ */
 export function strengthsFor(formula: Formula | undefined, shelf: Shelf): number[] {
   if (formula?.kind !== 'lift') return [];
   const products = formula.lighteners.map(({ product }) => shelf.lightener(product));
@@ -17,7 +23,10 @@ export function strengthsFor(formula: Formula | undefined, shelf: Shelf): number
   );
 }
 
-/** The strongest that is suggested near the scalp, and anywhere. On fragile hair and at the hairline the house's cautions decide. */
+/**
+ * The strongest that is suggested near the scalp, and anywhere. On fragile hair and at the hairline the
+ * house's cautions decide.
+ */
 const MOST = { nearScalp: 30, anywhere: 35 } as const;
 const NEAR_SCALP_MM = 20;
 
@@ -25,7 +34,10 @@ const NEAR_SCALP_MM = 20;
 export const wantsCare = (zone: Zone, { fragileZones }: Pick<Careful, 'fragileZones'>): boolean =>
   isHairlineZone(zone) || fragileZones.includes(zone);
 
-/** The strongest that is suggested or searched for somewhere, volumes: cautions that ask for a reason are limits here. */
+/**
+ * The strongest that is suggested or searched for somewhere, volumes: cautions that ask for a reason are
+ * limits here.
+ */
 export function mostVolumes(zones: readonly Zone[], startMm: number, careful: Careful): number {
   if (zones.some((zone) => wantsCare(zone, careful))) return Math.min(careful.strongVolumes, MOST.anywhere);
   return startMm < NEAR_SCALP_MM ? MOST.nearScalp : MOST.anywhere;

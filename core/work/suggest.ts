@@ -86,8 +86,10 @@ interface Draft extends Pick<StrengthIdea, 'now' | 'volumes' | 'why'> {
 }
 
 /**
- * The strength that the house's schools ask for, place by place: the weakest that gets there in time (low volume, long) or the
- * standard one, a step down on fragile, fine or lightened hair, the front as the house has it; only where it differs from the
+ * The strength that the house's schools ask for, place by place: the weakest that gets there in time (low
+ * volume, long) or the
+ * standard one, a step down on fragile, fine or lightened hair, the front as the house has it; only where it
+ * differs from the
  * strength that is there now. What cautions ask for at the hairline is asked for its foils and no others.
  */
 export function strengthIdeas(facts: StrengthFacts): StrengthIdea[] {

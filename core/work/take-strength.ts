@@ -6,8 +6,10 @@ import type { WorkList } from './list';
 const ALPHABET = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ';
 
 /**
- * The plan and mix with a suggested strength taken. Where only some of a letter's foils ask for it they get a letter of their
- * own: a whole panel by its recipe, single foils by hand. What cannot be told apart by hand, a section painted in the open
+ * The plan and mix with a suggested strength taken. Where only some of a letter's foils ask for it they get a
+ * letter of their
+ * own: a whole panel by its recipe, single foils by hand. What cannot be told apart by hand, a section
+ * painted in the open
  * air, stays as it is.
  */
 export function takeStrength(

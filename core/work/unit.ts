@@ -1,7 +1,10 @@
 import type { Zone } from '../head';
 import type { Side, SingleGather } from '../pattern';
 
-/** What is done with a unit: a foil, a section painted in the open air, or a drop-out that is tipped out, lowlit or painted. */
+/**
+ * What is done with a unit: a foil, a section painted in the open air, or a drop-out that is tipped out,
+ * lowlit or painted.
+ */
 export type UnitKind = 'foil' | 'open-air' | 'tip-out' | 'lowlight' | 'paint';
 
 export const UNIT_WORDS: Readonly<Record<UnitKind, readonly [one: string, many: string]>> = {
@@ -13,7 +16,7 @@ export const UNIT_WORDS: Readonly<Record<UnitKind, readonly [one: string, many: 
 };
 
 /** What holds a unit while it develops: its own foil, the foils that it lies between, or nothing. */
-export type LaidWith = 'foil' | 'between foils' | 'open air';
+type LaidWith = 'foil' | 'between foils' | 'open air';
 
 /** Where a unit lies and what of its hair takes product; nothing in it depends on how the product works. */
 export interface PlacedUnit {
@@ -50,7 +53,10 @@ export interface PlacedUnit {
   readonly reachMm: readonly [from: number, to: number];
   /** How its formula reaches: to the ends, what has grown since, or a stretch. */
   readonly reach: 'ends' | 'regrowth' | 'stretch';
-  /** Of it the last stretch that takes the ends' own mix, mm; 0 where they have none, or are as dark as the length. */
+  /**
+   * Of it the last stretch that takes the ends' own mix, mm; 0 where they have none, or are as dark as the
+   * length.
+   */
   readonly endsMm: number;
   /** Tips that are light already and are drawn out of the foil, mm. */
   readonly endsOutMm: number;
@@ -82,14 +88,20 @@ export interface WorkUnit extends PlacedUnit {
   readonly mixes: readonly string[];
   /** It is painted from the old bowl, past its useful time, where the house uses that up at the hairline. */
   readonly fromOld: boolean;
-  /** It is opened, wiped and painted again so many minutes after it was closed, from which bowl, with what, g; null where it is painted once. */
+  /**
+   * It is opened, wiped and painted again so many minutes after it was closed, from which bowl, with what, g;
+   * null where it is painted once.
+   */
   readonly again: {
     readonly afterMinutes: number;
     readonly mix: string;
     readonly words: string;
     readonly grams: number;
   } | null;
-  /** Minutes from its last painting until it is ready (estimate; eight heads in ten lie between); at the limit where its target is not expected. */
+  /**
+   * Minutes from its last painting until it is ready (estimate; eight heads in ten lie between); at the limit
+   * where its target is not expected.
+   */
   readonly ready: { readonly minutes: number; readonly soonest: number; readonly latest: number | null };
   /** Whether its target is expected within the maker's time. */
   readonly expected: boolean;

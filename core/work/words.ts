@@ -2,7 +2,10 @@ import type { PlacedUnit } from './unit';
 
 const mm = (value: number) => `${Math.round(value)} mm`;
 
-/** Where the product begins, as it is said at the chair: `from the scalp`, `38 mm off the scalp, feathered over 20 mm`. */
+/**
+ * Where the product begins, as it is said at the chair: `from the scalp`, `38 mm off the scalp, feathered
+ * over 20 mm`.
+ */
 export function startWords({
   startMm,
   featherMm,

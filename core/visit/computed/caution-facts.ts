@@ -10,7 +10,9 @@ interface Facts {
   readonly shelf: Shelf;
   readonly fragileZones: MixCautionFacts['fragileZones'];
   readonly overlapping: readonly WorkUnit[];
-  /** The foils of a plan of the clock that was chosen although some stay on past their limits; null without. */
+  /**
+   * The foils of a plan of the clock that was chosen although some stay on past their limits; null without.
+   */
   readonly past: readonly PlacedFoil[] | null;
   readonly rootWarning: string | null;
 }

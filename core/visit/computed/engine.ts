@@ -55,7 +55,7 @@ import { remembering } from './remember';
 import { USUAL_WASHES, wearSubjectOf } from './wear-subject';
 
 /** Colours that follow the foils, and the level that they meet. */
-export interface VisitColours extends ColourResults {
+interface VisitColours extends ColourResults {
   readonly reached: readonly Reached[];
   readonly porous: boolean;
   /** What amounts and levels of recipes of the house go by. */
@@ -98,9 +98,15 @@ export interface ComputedVisit {
   readonly estimate: Itemised;
   readonly script: ServiceScript;
   readonly wear: WearSubject;
-  /** Where light and dark meet along the hair, and when it is seen: Wear, Consult, Record, the client's page and the next visit go by them. */
+  /**
+   * Where light and dark meet along the hair, and when it is seen: Wear, Consult, Record, the client's page
+   * and the next visit go by them.
+   */
   readonly lines: readonly HairLine[];
-  /** When to come again, and for what. @param outcome a record that is being written; without it what is saved, else the plan */
+  /**
+   * When to come again, and for what.
+   * @param outcome a record that is being written; without it what is saved, else the plan
+   */
   next(outcome?: VisitDocuments['outcome']): NextVisit | null;
   /** What the pattern's checks go by. */
   checkFacts(sayMoney: CheckFacts['sayMoney']): CheckFacts;
@@ -113,8 +119,10 @@ export interface VisitEngine {
 }
 
 /**
- * The one builder from a visit's documents and facts to everything that is computed of it: pages, the server's decision, the
- * chair's script, sheets, diary, wear and the command line read from here. What it remembers never changes a result.
+ * The one builder from a visit's documents and facts to everything that is computed of it: pages, the
+ * server's decision, the
+ * chair's script, sheets, diary, wear and the command line read from here. What it remembers never changes a
+ * result.
  */
 export function createVisitEngine(patterns: PatternEngine = createPatternEngine()): VisitEngine {
   const parts = partsOf(patterns);
@@ -237,7 +245,10 @@ function coloursOf({
   };
 }
 
-/** One visit, lazily: a part is computed once, and from the engine's memory where its inputs are the same as before. */
+/**
+ * One visit, lazily: a part is computed once, and from the engine's memory where its inputs are the same as
+ * before.
+ */
 class Visit implements ComputedVisit {
   private readonly made = new Map<string, unknown>();
 

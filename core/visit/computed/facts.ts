@@ -15,13 +15,16 @@ export interface VisitDocuments {
 }
 
 /** A recorded visit before this one. */
-export interface EarlierVisit {
+interface EarlierVisit {
   readonly heldOn: string;
   readonly plan: Plan;
   readonly outcome: Pick<Outcome, 'levelReached'>;
 }
 
-/** What a visit is reckoned with beside its documents. All of it is plain data, so that the server's and the page's answers are one. */
+/**
+ * What a visit is reckoned with beside its documents. All of it is plain data, so that the server's and the
+ * page's answers are one.
+ */
 export interface VisitFacts {
   /** Day of the visit, YYYY-MM-DD. */
   readonly heldOn: string;

@@ -35,7 +35,7 @@ describe('the next visit', () => {
     const own = visit();
     const zones = zonesRecorded(zonesOfPlan(own.work, own.pattern.sheet));
     const darker = Object.fromEntries(
-      Object.entries(zones).map(([zone, left]) => [zone, { ...left!, level: 7 }]),
+      Object.entries(zones).map(([zone, left]) => [zone, { ...left, level: 7 }]),
     );
     const [planned, written] = [lineWeeks(own), lineWeeks(own, { zones: darker, levelReached: 7 })];
     written.forEach((weeks, i) => expect(weeks).toBeGreaterThan(planned[i]));

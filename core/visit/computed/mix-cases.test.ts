@@ -40,7 +40,8 @@ describe('a formula of any products by parts', () => {
       ['water', 4.5, undefined],
     ]);
     expect(read.total).toBe(95.7 + 0);
-    // The bond drops thin nothing, the water does: 20 × 60 / 64.5. Speeds 1 and 0.8, limits 45 and 50, ends 7 and 6 levels.
+    // The bond drops thin nothing, the water does: 20 × 60 / 64.5. Speeds 1 and 0.8, limits 45 and 50, ends 7
+    // and 6 levels.
     const recipe = recipeOf(two, shelf);
     expect(recipe).toMatchObject({
       ok: true,
@@ -117,7 +118,8 @@ describe('a second application and warmth', () => {
       pulls.filter(({ paintedAgain }) => paintedAgain).reduce((sum, own) => sum + own.foils.length, 0),
     ).toBe(foils.length);
     for (const { placed, again, ready, clear, limit } of foils) {
-      // Opened in the eight minutes before what is kept in hand; ready so long after that, and off after it is.
+      // Opened in the eight minutes before what is kept in hand; ready so long after that, and off after it
+      // is.
       expect(again! - placed).toBeGreaterThanOrEqual(34 - 1e-6);
       expect(again! - placed).toBeLessThanOrEqual(45 + 1 + 1e-6);
       // What is ready close to the limit comes off in the last five minutes before it.
@@ -215,7 +217,7 @@ describe('ends, from the hair map', () => {
         naturalLevel: 6,
         goalLevel: 9,
         ...(ends !== undefined && { map: everywhere({ endsLevel: ends }) }),
-      } as Partial<Consult>,
+      },
       mix: { formulas: { A: lightenerWith(mix) } },
     }).work;
 

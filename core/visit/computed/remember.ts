@@ -1,7 +1,10 @@
 /** How many answers of one part are kept: undo goes to and fro between a few. */
 const MOST_KEPT = 4;
 
-/** A function that remembers its last answers by its inputs, each taken as the same while it is the same object. It must be pure. */
+/**
+ * A function that remembers its last answers by its inputs, each taken as the same while it is the same
+ * object. It must be pure.
+ */
 export function remembering<In extends object, Out>(compute: (input: In) => Out): (input: In) => Out {
   const kept: { readonly input: In; readonly output: Out }[] = [];
   return (input) => {

@@ -19,7 +19,7 @@ export const DEPOSIT: DepositFormula = {
   ends: null,
 };
 
-export const USUAL_FACTS: VisitFacts = {
+const USUAL_FACTS: VisitFacts = {
   heldOn: '2027-01-04',
   bornOn: null,
   house: USUAL_HOUSE,
@@ -39,7 +39,9 @@ export interface VisitParts {
   readonly facts?: Partial<VisitFacts>;
 }
 
-/** A visit as the usual house has it, with head and hair of its plan: what a test is not about stays usual. */
+/**
+ * A visit as the usual house has it, with head and hair of its plan: what a test is not about stays usual.
+ */
 export function visitOf({ plan = startPlan(), consult, mix, facts }: VisitParts = {}): ComputedVisit {
   const documents = {
     plan,

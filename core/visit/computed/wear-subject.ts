@@ -27,7 +27,10 @@ interface Facts {
   readonly facts: Pick<VisitFacts, 'foiled' | 'heldOn'>;
 }
 
-/** The visit as wear looks at it: the plan, the client's hair and habits, its mixes, and the light left from the visit before. */
+/**
+ * The visit as wear looks at it: the plan, the client's hair and habits, its mixes, and the light left from
+ * the visit before.
+ */
 export function wearSubjectOf({
   consult,
   mix,
@@ -79,7 +82,10 @@ function usualOf(levels: Readonly<Record<string, number>>): number | null {
   return all.length === 0 ? null : all.reduce((sum, level) => sum + level, 0) / all.length;
 }
 
-/** A record as wear reads it, against what was planned; one from before zones were kept says the same of all of them. */
+/**
+ * A record as wear reads it, against what was planned; one from before zones were kept says the same of all
+ * of them.
+ */
 function doneIn(
   { zones, levelReached }: NonNullable<VisitDocuments['outcome']>,
   planned: ZonesDone,

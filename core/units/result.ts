@@ -1,0 +1,8 @@
+/** Something that cannot be had or done, with a sentence for the person who asked. */
+export interface Problem {
+  readonly ok: false;
+  readonly problem: string;
+}
+
+/** What was asked for, under its names, or why there is none; `Result` alone where something is only done. */
+export type Result<Given extends object = object> = ({ readonly ok: true } & Given) | Problem;
